@@ -1,0 +1,1 @@
+export { type Caution, type CautionPlace, CAUTIONS, DEFER_TO, cautionsFor } from './cautions';

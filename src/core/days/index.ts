@@ -1,0 +1,1 @@
+export { dryingHours, DRYING_HOURS } from './drying';

@@ -1,0 +1,99 @@
+import type { LabelMap } from './raster';
+
+/** A set of pixels, 32 to a word, rows padded to whole words; bit b of word k is pixel x = 32k + b. */
+export interface BitMask {
+  readonly width: number;
+  readonly height: number;
+  readonly wordsPerRow: number;
+  readonly words: Uint32Array;
+}
+
+export function emptyMask(width: number, height: number): BitMask {
+  const wordsPerRow = (width + 31) >>> 5;
+  return { width, height, wordsPerRow, words: new Uint32Array(wordsPerRow * height) };
+}
+
+/** The pixels whose label is in `set` (256 flags). */
+export function maskOfLabels(map: LabelMap, set: Uint8Array): BitMask {
+  const mask = emptyMask(map.width, map.height);
+  const { labels, width, height } = map;
+  let pixel = 0;
+  for (let y = 0, word = 0; y < height; y++) {
+    for (let k = 0; k < mask.wordsPerRow; k++, word++) {
+      const bits = Math.min(32, width - 32 * k);
+      let packed = 0;
+      for (let b = 0; b < bits; b++) packed |= set[labels[pixel++]] << b;
+      mask.words[word] = packed;
+    }
+  }
+  return mask;
+}
+
+/**
+ * One mask for each rank r ≥ 1 of pixels whose label's rank is ≥ r: the nested standing areas of a reduction.
+ * `rankOfLabel` has 256 entries of 0…`ranks`. One pass over the map.
+ */
+export function nestedMasks(map: LabelMap, rankOfLabel: Uint8Array, ranks: number): BitMask[] {
+  const { labels, width, height } = map;
+  const masks = Array.from({ length: ranks }, () => emptyMask(width, height));
+  const packed = new Int32Array(ranks + 1);
+  let pixel = 0;
+  const wordsPerRow = (width + 31) >>> 5;
+  for (let y = 0, word = 0; y < height; y++) {
+    for (let k = 0; k < wordsPerRow; k++, word++) {
+      const bits = Math.min(32, width - 32 * k);
+      const first = labels[pixel];
+      if (labels[pixel + bits - 1] === first && uniform(labels, pixel, bits, first)) {
+        const full = bits === 32 ? -1 : (1 << bits) - 1;
+        for (let r = rankOfLabel[first]; r > 0; r--) masks[r - 1].words[word] = full;
+        pixel += bits;
+        continue;
+      }
+      for (let b = 0; b < bits; b++) packed[rankOfLabel[labels[pixel++]]] |= 1 << b;
+      let carried = 0;
+      for (let r = ranks; r > 0; r--) {
+        carried |= packed[r];
+        packed[r] = 0;
+        masks[r - 1].words[word] = carried;
+      }
+      packed[0] = 0;
+    }
+  }
+  return masks;
+}
+
+function uniform(labels: Uint8Array, from: number, count: number, label: number): boolean {
+  for (let i = from + 1; i < from + count; i++) if (labels[i] !== label) return false;
+  return true;
+}
+
+export function countPixels(mask: BitMask): number {
+  let total = 0;
+  for (let i = 0; i < mask.words.length; i++) {
+    let v = mask.words[i];
+    if (v === 0) continue;
+    v -= (v >>> 1) & 0x55555555;
+    v = (v & 0x33333333) + ((v >>> 2) & 0x33333333);
+    total += Math.imul((v + (v >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
+  }
+  return total;
+}
+
+export function hasPixel(mask: BitMask, x: number, y: number): boolean {
+  return ((mask.words[y * mask.wordsPerRow + (x >>> 5)] >>> (x & 31)) & 1) === 1;
+}
+
+export function invertMask(mask: BitMask): BitMask {
+  const out = emptyMask(mask.width, mask.height);
+  const tail = mask.width & 31;
+  for (let i = 0; i < mask.words.length; i++) out.words[i] = ~mask.words[i];
+  if (tail) for (let i = mask.wordsPerRow - 1; i < out.words.length; i += mask.wordsPerRow) out.words[i] &= (1 << tail) - 1;
+  return out;
+}
+
+/** a without b. */
+export function maskAndNot(a: BitMask, b: BitMask): BitMask {
+  const out = emptyMask(a.width, a.height);
+  for (let i = 0; i < out.words.length; i++) out.words[i] = a.words[i] & ~b.words[i];
+  return out;
+}

@@ -1,0 +1,42 @@
+/**
+ * An ink film on its substrate: absorption and scattering, each already multiplied by the film's thickness
+ * (Kubelka & Munk 1931; Kubelka 1948). Both are ≥ 0, dimensionless, one value a band.
+ */
+export interface Film {
+  readonly kh: ArrayLike<number>;
+  readonly sh: ArrayLike<number>;
+}
+
+/** Internal reflectance (0–1, band by band) of `film` laid over `ground`. `weight` scales the film: 2 is twice as thick. */
+export function filmOver(film: Film, ground: ArrayLike<number>, weight = 1): Float64Array {
+  const out = new Float64Array(ground.length);
+  for (let i = 0; i < out.length; i++) out[i] = filmBand(film.kh[i] * weight, film.sh[i] * weight, ground[i]);
+  return out;
+}
+
+/** Reflectance and transmittance of the film alone in one band: E = e^(−2κ) form, finite over the whole range. */
+export function filmR0T(x: number, y: number): { r0: number; t: number } {
+  const kappa = Math.sqrt(x * (x + 2 * y));
+  const decay = Math.exp(-2 * kappa);
+  const g = kappa < 1e-5 ? 1 - kappa : (1 - decay) / (2 * kappa);
+  const d = (1 + decay) / 2 + (x + y) * g;
+  return { r0: (y * g) / d, t: Math.exp(-kappa) / d };
+}
+
+export function filmBand(x: number, y: number, ground: number): number {
+  const { r0, t } = filmR0T(x, y);
+  return r0 + (t * t * ground) / (1 - r0 * ground);
+}
+
+/** Duncan 1940: the film of a mixture, parts of each ink by film weight. */
+export function mixFilms(films: readonly Film[], parts: readonly number[]): Film {
+  const bands = films[0].kh.length;
+  const kh = new Float64Array(bands), sh = new Float64Array(bands);
+  films.forEach((film, f) => {
+    for (let i = 0; i < bands; i++) {
+      kh[i] += parts[f] * film.kh[i];
+      sh[i] += parts[f] * film.sh[i];
+    }
+  });
+  return { kh, sh };
+}

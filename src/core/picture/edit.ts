@@ -1,0 +1,84 @@
+import { labD50FromOklab, type Lab } from '../colour';
+import { findIslands, type ColourRaster, type LabelMap } from '../geometry';
+import { failure, success, type Outcome } from '../units/outcome';
+import { FLATTEN_LIMITS, onlyUsed, type FlatPicture } from './flatten';
+import { colourCells } from './histogram';
+import { majorityFilter } from './majority';
+import { mergeSmallIslands } from './mergeSmall';
+import { findPalette } from './palette';
+import { quantise } from './quantise';
+
+/** Every pixel of `from` becomes `into`; later labels move down by one. */
+export function mergeColours(map: LabelMap, from: number, into: number): Uint8Array {
+  const table = Uint8Array.from({ length: 256 }, (_, label) => {
+    const target = label === from ? into : label;
+    return target > from ? target - 1 : target;
+  });
+  return map.labels.map((label) => table[label]);
+}
+
+/** Gives the island at a pixel to another colour. Returns the new labels and the island's area. */
+export function recolourIsland(map: LabelMap, x: number, y: number, label: number): { labels: Uint8Array; areaPx: number } {
+  const labels = map.labels.slice();
+  let areaPx = 0;
+  floodSpan(labels, map.width, map.height, x, y, label, (count) => { areaPx += count; });
+  return { labels, areaPx };
+}
+
+/** Scan-line fill of one 4-connected island, in place: cost follows the island, not the map. */
+function floodSpan(labels: Uint8Array, width: number, height: number, x: number, y: number, label: number, filled: (count: number) => void): void {
+  const old = labels[y * width + x];
+  if (old === label) return;
+  const waiting: number[] = [x, y];
+  while (waiting.length) {
+    const sy = waiting.pop()!, sx = waiting.pop()!;
+    const row = sy * width;
+    if (labels[row + sx] !== old) continue;
+    let from = sx, to = sx + 1;
+    while (from > 0 && labels[row + from - 1] === old) from--;
+    while (to < width && labels[row + to] === old) to++;
+    labels.fill(label, row + from, row + to);
+    filled(to - from);
+    for (const ny of [sy - 1, sy + 1]) {
+      if (ny < 0 || ny >= height) continue;
+      for (let nx = from; nx < to; nx++) {
+        if (labels[ny * width + nx] === old && (nx === from || labels[ny * width + nx - 1] !== old)) waiting.push(nx, ny);
+      }
+    }
+  }
+}
+
+/**
+ * Splits one flat colour in two by the picture's own colours inside it, smoothed and cleaned as the whole was.
+ * The lighter half keeps the place, the darker comes right after it.
+ */
+export function splitColour(raster: ColourRaster, flat: FlatPicture, label: number, radiusPx: number, minAreaPx: number): Outcome<FlatPicture> {
+  const { width, height, labels } = flat;
+  if (flat.coloursLabD50.length >= FLATTEN_LIMITS.maxColours) {
+    return failure('split-too-many', `There are already ${FLATTEN_LIMITS.maxColours} colours, the most that can be planned. Merge two others first.`);
+  }
+  const cells = colourCells(raster, (i) => labels[i] === label);
+  const palette = findPalette(cells, 2);
+  if (palette.count < 2) return failure('split-one-colour', 'All of this colour is alike in the picture, so there is nothing to split it by.');
+  const halves = quantise(raster, cells, palette.oklab);
+  const split = labels.map((l, i) => (l > label ? l + 1 : l === label ? label + halves[i] : l));
+  const smooth = majorityFilter({ width, height, labels: split }, radiusPx);
+  const within = split.map((l, i) => (labels[i] === label && (smooth[i] === label || smooth[i] === label + 1) ? smooth[i] : l));
+  const islands = findIslands({ width, height, labels: within });
+  if (!islands) return failure('flatten-too-broken', 'Split in two, this colour breaks up into millions of specks. Raise the smoothing first.');
+  const merged = mergeSmallIslands({ width, height, labels: within }, islands, minAreaPx);
+  const [light, dark] = [0, 1].map((k) => meanLab(raster, merged, label + k));
+  const coloursLabD50 = [...flat.coloursLabD50.slice(0, label), light ?? flat.coloursLabD50[label], dark ?? flat.coloursLabD50[label], ...flat.coloursLabD50.slice(label + 1)];
+  const result = onlyUsed({ width, height, labels: merged, coloursLabD50 });
+  if (result.coloursLabD50.length <= flat.coloursLabD50.length) {
+    return failure('split-one-colour', 'After cleaning, one half of this colour has nothing left. Lower the smoothing or the smallest island to split it.');
+  }
+  return success(result);
+}
+
+function meanLab(raster: ColourRaster, labels: Uint8Array, label: number): Lab | undefined {
+  const cells = colourCells(raster, (i) => labels[i] === label);
+  if (cells.cell.length === 0) return undefined;
+  const { oklab } = findPalette(cells, 1);
+  return labD50FromOklab(oklab[0], oklab[1], oklab[2]);
+}

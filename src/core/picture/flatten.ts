@@ -1,0 +1,91 @@
+import { labD50FromOklab, type Lab } from '../colour';
+import { failure, success, type Outcome } from '../units/outcome';
+import { findIslands, type ColourRaster } from '../geometry';
+import { colourCells } from './histogram';
+import { MAX_RADIUS_PX, majorityFilter } from './majority';
+import { mergeSmallIslands } from './mergeSmall';
+import { findPalette } from './palette';
+import { quantise } from './quantise';
+
+export const FLATTEN_LIMITS = { minColours: 2, maxColours: 10, maxRadiusMm: 0.7, maxIslandMm2: 25 } as const;
+
+export interface FlattenSettings {
+  /** 2–10. */
+  readonly colourCount: number;
+  /** Smoothing, 0–0.7 mm. */
+  readonly radiusMm: number;
+  /** Islands smaller than this are given to a neighbour, 0–25 mm². */
+  readonly minIslandMm2: number;
+}
+
+export interface FlatPicture {
+  readonly width: number;
+  readonly height: number;
+  /** Every pixel has one label, an index into `coloursLabD50`, light to dark. */
+  readonly labels: Uint8Array;
+  readonly coloursLabD50: Lab[];
+}
+
+/** Called with the share done, 0–1, between the steps; returning false stops the work. */
+export type Progress = (share: number) => boolean;
+
+/** Checks settings as they come from outside; names the value and what is allowed. */
+export function checkFlattenSettings(settings: FlattenSettings): Outcome<FlattenSettings> {
+  const { minColours, maxColours, maxRadiusMm, maxIslandMm2 } = FLATTEN_LIMITS;
+  const { colourCount, radiusMm, minIslandMm2 } = settings;
+  if (!Number.isInteger(colourCount) || colourCount < minColours || colourCount > maxColours) {
+    return failure('flatten-colours', `${colourCount} colours cannot be planned here: choose a whole number from ${minColours} to ${maxColours}, the bare paper included.`);
+  }
+  if (!(radiusMm >= 0 && radiusMm <= maxRadiusMm)) return failure('flatten-radius', `A smoothing of ${radiusMm} mm is outside 0 to ${maxRadiusMm} mm.`);
+  if (!(minIslandMm2 >= 0 && minIslandMm2 <= maxIslandMm2)) return failure('flatten-island', `Islands under ${minIslandMm2} mm² is outside 0 to ${maxIslandMm2} mm².`);
+  return success(settings);
+}
+
+/**
+ * Turns a picture into flat colours: palette, labels, smoothing, small islands merged. Deterministic.
+ * Failures: bad settings, one flat colour only, a picture too broken up for shapes, stopped by `progress`.
+ */
+export function flattenPicture(raster: ColourRaster, mmPerPx: number, settings: FlattenSettings, progress: Progress = () => true): Outcome<FlatPicture> {
+  const checked = checkFlattenSettings(settings);
+  if (!checked.ok) return checked;
+  const { width, height } = raster;
+  const cells = colourCells(raster);
+  if (!progress(0.15)) return stopped();
+  const palette = findPalette(cells, settings.colourCount);
+  if (palette.count < 2) {
+    return failure('flatten-one-colour', 'This picture holds one flat colour only, so there is nothing to separate. Bring in a picture with at least two tones.');
+  }
+  if (!progress(0.25)) return stopped();
+  const quantised = quantise(raster, cells, palette.oklab);
+  if (!progress(0.35)) return stopped();
+  const radiusPx = Math.min(MAX_RADIUS_PX, Math.round(settings.radiusMm / mmPerPx));
+  const smooth = majorityFilter({ width, height, labels: quantised }, radiusPx);
+  if (!progress(0.65)) return stopped();
+  const islands = findIslands({ width, height, labels: smooth });
+  if (!islands) {
+    return failure('flatten-too-broken', 'This picture breaks up into millions of specks. Raise the smoothing, choose fewer colours, or bring in a calmer picture.');
+  }
+  if (!progress(0.8)) return stopped();
+  const merged = mergeSmallIslands({ width, height, labels: smooth }, islands, settings.minIslandMm2 / mmPerPx ** 2);
+  progress(1);
+  return success(onlyUsed({ width, height, labels: merged, coloursLabD50: labsOf(palette.oklab) }));
+}
+
+function stopped() {
+  return failure('stopped', 'Stopped.');
+}
+
+/** Smoothing and merging can use a colour up; labels then close ranks. */
+export function onlyUsed(flat: FlatPicture): FlatPicture {
+  const used = new Uint8Array(256);
+  for (let i = 0; i < flat.labels.length; i++) used[flat.labels[i]] = 1;
+  const keep = flat.coloursLabD50.flatMap((_, label) => (used[label] ? [label] : []));
+  if (keep.length === flat.coloursLabD50.length) return flat;
+  const moved = new Uint8Array(256);
+  keep.forEach((label, index) => { moved[label] = index; });
+  return { ...flat, labels: flat.labels.map((label) => moved[label]), coloursLabD50: keep.map((label) => flat.coloursLabD50[label]) };
+}
+
+function labsOf(oklab: Float64Array): Lab[] {
+  return Array.from({ length: oklab.length / 3 }, (_, k) => labD50FromOklab(oklab[3 * k], oklab[3 * k + 1], oklab[3 * k + 2]));
+}

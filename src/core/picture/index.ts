@@ -1,0 +1,8 @@
+export { type FlattenSettings, type FlatPicture, type Progress, FLATTEN_LIMITS, flattenPicture, checkFlattenSettings } from './flatten';
+export { mergeColours, recolourIsland, splitColour } from './edit';
+export { type FlatColourFigures, measureFlatColours, THINNEST_SOUGHT_MM } from './measure';
+export { colourCells } from './histogram';
+export { findPalette } from './palette';
+export { quantise } from './quantise';
+export { majorityFilter, MAX_RADIUS_PX } from './majority';
+export { mergeSmallIslands } from './mergeSmall';
