@@ -2,5 +2,6 @@ export { type Plan, type PicturePlan, type FlatPlan, type FlatColour, type Ink, 
 export { withRunOrder, withFlat, guessBarePaper } from './reductionPlan';
 export { type Progress, type RunProgress, type RunPhase, progressOf, closedPartTouched } from './closed';
 export { checkPlan, checkAct, checkName, SIZE_RANGE_MM, NAME_LIMIT } from './schemas';
+export { type PlanLooks, looksOfPlan } from './looks';
 export { type PrintState, type PrintSummary } from './print';
 export { encodeLabelMap, decodeLabelMap, MAX_LABEL_PIXELS } from './labelFile';

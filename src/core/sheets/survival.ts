@@ -48,7 +48,7 @@ export function afterRun(alive: Float64Array, belief: LossBelief): Float64Array 
 export function aliveAfterRuns(sheets: number, runs: number, belief: LossBelief): Float64Array[] {
   const start = new Float64Array(sheets + 1);
   start[sheets] = 1;
-  const all = [start];
+  const all: Float64Array[] = [start];
   for (let r = 0; r < runs; r++) all.push(afterRun(all[r], belief));
   return all;
 }

@@ -1,0 +1,39 @@
+import { eachPointOf, ringsOf, type ArcMap } from '@/core/geometry';
+
+/** Path data of the outlines of the labels in `set`, in hundredths of a millimetre, whole numbers, relative moves. */
+export function pathOfSet(arcs: ArcMap, set: Uint8Array, mmPerPx: number, mirrored = false): string {
+  const scale = mmPerPx * 100;
+  const across = arcs.width * scale;
+  const parts: string[] = [];
+  for (const ring of ringsOf(arcs, set)) {
+    let lastX = 0, lastY = 0, started = false;
+    eachPointOf(arcs, ring, (px, py) => {
+      const x = Math.round(mirrored ? across - px * scale : px * scale), y = Math.round(py * scale);
+      parts.push(started ? `l${x - lastX} ${y - lastY}` : `M${x} ${y}`);
+      started = true;
+      lastX = x;
+      lastY = y;
+    });
+    parts.push('z');
+  }
+  return parts.join('');
+}
+
+export interface SvgLayer { readonly name: string; readonly path: string; readonly fill: string; readonly stroke?: string }
+
+/** An SVG document true to size: width and height in mm, user unit 1 mm, outlines in groups scaled by 0.01. */
+export function svgDocument(widthMm: number, heightMm: number, title: string, layers: readonly SvgLayer[]): string {
+  const groups = layers.map((layer) => `  <g id="${escapeXml(layer.name)}" transform="scale(0.01)" fill="${layer.fill}" fill-rule="evenodd"${layer.stroke ? ` stroke="${layer.stroke}" stroke-width="10"` : ''}><path d="${layer.path}"/></g>`);
+  return [
+    '<?xml version="1.0" encoding="UTF-8"?>',
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${widthMm}mm" height="${heightMm}mm" viewBox="0 0 ${widthMm} ${heightMm}">`,
+    `  <title>${escapeXml(title)}</title>`,
+    ...groups,
+    '</svg>',
+    '',
+  ].join('\n');
+}
+
+export function escapeXml(text: string): string {
+  return text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
+}

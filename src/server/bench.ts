@@ -1,0 +1,123 @@
+import { isTestSheet, type BenchAct, type BenchEvent } from '@/core/sheets';
+import { failure, success, type Outcome } from '@/core/units';
+import { checkAct, inkOfRun, progressOf, stageOfRun, stagesOf, type Plan, type PrintState } from '@/records';
+import { appendBenchEvent, benchLog, hasBenchEvent, planAt, raiseUndoFloor, touchPrint, type Store } from '@/store';
+import { livingPrint, printState } from './prints';
+
+const CLOCK_TOLERANCE_MS = 36 * 3_600_000;
+
+/**
+ * Adds acts to the bench log, all or none, in one transaction that is on disk when this returns. An act whose id is
+ * already there counts once. Returns the print as it then is.
+ */
+export function logActs(db: Store, id: string, values: unknown, nowMs: number): Outcome<PrintState> {
+  const checked = checkEvents(values, nowMs);
+  if (!checked.ok) return checked;
+  try {
+    return db.transaction(() => append(db, id, checked.value, nowMs)).immediate();
+  } catch (error) {
+    if (error instanceof Refused) return failure('bench', error.message);
+    throw error;
+  }
+}
+
+/** Thrown inside the transaction so that everything in it is rolled back. */
+class Refused extends Error {}
+
+function checkEvents(values: unknown, nowMs: number): Outcome<BenchEvent[]> {
+  if (!Array.isArray(values) || values.length === 0 || values.length > 500) return failure('act', 'Nothing to log was sent.');
+  const events: BenchEvent[] = [];
+  for (const value of values as Partial<BenchEvent>[]) {
+    const act = checkAct(value?.act);
+    if (!act.ok) return act;
+    if (typeof value.id !== 'string' || !/^[\w-]{8,64}$/.test(value.id)) return failure('act', 'An entry for the log needs an id of its own.');
+    const at = Date.parse(String(value.at));
+    if (Number.isNaN(at) || at > nowMs + CLOCK_TOLERANCE_MS) return failure('act', `“${String(value.at)}” is not a time that can have been. Set this device’s clock.`);
+    events.push({ id: value.id, at: new Date(at).toISOString(), act: act.value });
+  }
+  return success(events);
+}
+
+function append(db: Store, id: string, events: readonly BenchEvent[], nowMs: number): Outcome<PrintState> {
+  const found = livingPrint(db, id);
+  if (!found.ok) return found;
+  const plan = planAt(db, id, found.value.plan_seq)!.plan;
+  for (const event of events) {
+    if (hasBenchEvent(db, id, event.id)) continue;
+    const refused = refusal(plan, benchLog(db, id), event.act);
+    if (refused) throw new Refused(refused);
+    appendBenchEvent(db, id, event);
+    if (event.act.kind === 'stage-cut' || event.act.kind === 'pull' || event.act.kind === 'sheets-started') raiseUndoFloor(db, id);
+  }
+  touchPrint(db, id, new Date(nowMs).toISOString());
+  return printState(db, id);
+}
+
+/** Why an act cannot be logged now, in a sentence; undefined when it can. */
+function refusal(plan: Plan, events: readonly BenchEvent[], act: BenchAct): string | undefined {
+  const progress = progressOf(plan, events);
+  const { bench } = progress;
+  switch (act.kind) {
+    case 'sheets-started':
+      return bench.started ? `${bench.started.counted + bench.started.tests} sheets were already started; none can be added to a reduction later.` : undefined;
+    case 'stage-cut':
+      return refusedCut(plan, progress, act.stageId);
+    case 'island-cut':
+      return stagesOf(plan).some((s) => s.id === act.stageId) ? undefined : 'This stage is not in the plan.';
+    case 'pull':
+      return refusedPull(plan, progress, act);
+    case 'pull-undone': {
+      const pull = bench.pulls.find((p) => p.id === act.pullId);
+      if (!pull) return 'This pull is not in the log, or was taken back already.';
+      if (bench.pulls.at(-1)?.id !== act.pullId) return `Only the last pull can be taken back; sheet ${pull.sheet} is not the last.`;
+      const runIndex = plan.runs.findIndex((run) => run.id === pull.runId);
+      return progress.gatesPassed > runIndex + 1 ? 'The block has been cut again since this pull, so it can no longer be taken back.' : undefined;
+    }
+    case 'run-finished': {
+      const index = plan.runs.findIndex((run) => run.id === act.runId);
+      if (index < 0) return 'This run is not in the plan.';
+      return progress.runs[index].tally.pulled.length === 0 ? `Nothing has been pulled in run ${index + 1} yet.` : undefined;
+    }
+    case 'numbered':
+      return refusedNumbers(progress, act);
+  }
+}
+
+function refusedCut(plan: Plan, progress: ReturnType<typeof progressOf>, stageId: string): string | undefined {
+  const stages = stagesOf(plan);
+  const index = stages.findIndex((stage) => stage.id === stageId);
+  if (index < 0) return 'This stage is not in the plan.';
+  if (index < progress.gatesPassed) return `The cut for run ${index + 1} is already done.`;
+  if (index > progress.gatesPassed) return `The cut for run ${progress.gatesPassed + 1} comes first.`;
+  if (index > 0 && progress.runs[index - 1].phase !== 'done') {
+    const left = progress.runs[index - 1].tally.waiting.length;
+    return `Run ${index} is not finished${left ? `: ${left} sheets are still to be pulled` : ''}. After this cut it could never be printed again.`;
+  }
+  return undefined;
+}
+
+function refusedPull(plan: Plan, progress: ReturnType<typeof progressOf>, act: Extract<BenchAct, { kind: 'pull' }>): string | undefined {
+  const index = plan.runs.findIndex((run) => run.id === act.runId);
+  if (index < 0) return 'This run is not in the plan.';
+  const run = plan.runs[index];
+  const name = `run ${index + 1} (${inkOfRun(plan, run).name})`;
+  if (!progress.bench.started) return 'Say first how many sheets are started.';
+  if (!progress.bench.cutStages.some((c) => c.stageId === stageOfRun(plan, run)?.id)) return `The block is not cut for ${name} yet.`;
+  if (progress.gatesPassed > index + 1) return `The block has been cut on since ${name}; it can no longer be printed.`;
+  if (progress.bench.finishedRuns.has(run.id)) return `${name} was declared finished.`;
+  if (!progress.sheets.includes(act.sheet)) return `There is no sheet ${act.sheet}; ${progress.bench.started.counted} sheets and ${progress.bench.started.tests} test sheets were started.`;
+  if (progress.runs[index].tally.pulled.some((p) => p.sheet === act.sheet)) return `Sheet ${act.sheet} was already pulled in ${name}.`;
+  return progress.runs[index].tally.waiting.includes(act.sheet) ? undefined : `Sheet ${act.sheet} was set aside earlier.`;
+}
+
+function refusedNumbers(progress: ReturnType<typeof progressOf>, act: Extract<BenchAct, { kind: 'numbered' }>): string | undefined {
+  if (progress.currentRun < progress.runs.length || progress.runs.length === 0) return 'Numbers are given when all runs are printed.';
+  if (progress.bench.numberings.length > 0 && act.reason.trim() === '') return 'These sheets are numbered already. To change the numbers, say why; both are kept on record.';
+  const last = progress.runs[progress.runs.length - 1].tally;
+  const alive = new Set(last.pulled.filter((p) => !p.setAside).map((p) => p.sheet));
+  const dead = act.marks.find((m) => !alive.has(m.sheet) || isTestSheet(m.sheet));
+  if (dead) return `Sheet ${dead.sheet} is not among the finished prints.`;
+  const marks = act.marks.map((m) => m.mark), sheets = act.marks.map((m) => m.sheet);
+  if (new Set(marks).size !== marks.length || new Set(sheets).size !== sheets.length) return 'A number can be given once only, and a sheet can have one only.';
+  return undefined;
+}

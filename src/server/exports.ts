@@ -1,0 +1,148 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { srgb8FromLabD50, hexFromLabD50 } from '@/core/colour';
+import { labelCoverage, labelSet, packRgb, paintCoverage, traceArcs, type ArcMap } from '@/core/geometry';
+import { reductionStates } from '@/core/layers';
+import { cornerStopLayout } from '@/core/registration';
+import { failure, success, type Outcome } from '@/core/units';
+import { blobsOfPlan, ledgerCsv, numberingCsv, pathOfSet, pdfOfDrawings, readBundle, svgDocument, writeBundle } from '@/formats';
+import { inkOfRun, looksOfPlan, progressOf, type Plan } from '@/records';
+import { benchLog, getBlob, planAt, putBlob, type Store } from '@/store';
+import { registrationDrawing, stageDrawing } from './drawings';
+import { inflateLabels, labelsOfPlan } from './pictures';
+import { insertWholePrint, livingPrint } from './prints';
+
+/** Outlines follow the label map within 0.05 mm on the 0.1 mm raster: the middle of every pixel edge within half a pixel. */
+const OUTLINE_TOLERANCE_PX = 0.49;
+
+export interface FileOut { readonly bytes: Uint8Array; readonly mediaType: string; readonly fileName: string }
+
+interface Known { readonly name: string; readonly plan: Plan }
+
+function known(db: Store, id: string): Outcome<Known> {
+  const found = livingPrint(db, id);
+  if (!found.ok) return found;
+  return success({ name: found.value.name, plan: planAt(db, id, found.value.plan_seq)!.plan });
+}
+
+/** One PDF: the registration sheet, then each stage mirrored for the block. */
+export async function registrationPdf(db: Store, id: string, now: Date): Promise<Outcome<FileOut>> {
+  const print = known(db, id);
+  if (!print.ok) return print;
+  const { plan, name } = print.value;
+  const traced = tracePlan(db, plan);
+  if (!traced.ok) return traced;
+  const { widthMm, heightMm } = plan.picture!;
+  const layout = cornerStopLayout({ imageWidthMm: widthMm, imageHeightMm: heightMm, marginMm: plan.layout.marginMm, marginRule: plan.layout.marginRule });
+  const states = statesOf(plan);
+  const drawings = [
+    registrationDrawing(name, layout),
+    ...states.map((state, i) => stageDrawing({
+      printName: name, run: i + 1, inkName: inkOfRun(plan, plan.runs[i]).name, widthMm, heightMm,
+      standing: pathOfSet(traced.value.arcs, labelSet(state.standing), traced.value.mmPerPx, true),
+      cutNow: pathOfSet(traced.value.arcs, labelSet(state.cutNow), traced.value.mmPerPx, true),
+    })),
+  ];
+  const font = readFileSync(join(process.cwd(), 'node_modules/@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff'));
+  const bytes = await pdfOfDrawings(drawings, plan.layout.exportPaper, `${name}: registration and cuts`, now, font);
+  return success({ bytes, mediaType: 'application/pdf', fileName: `${fileStem(name)} registration and cuts.pdf` });
+}
+
+/** An SVG in mm: what a run prints (as seen), or what is cut before it (as on the block). */
+export function runSvg(db: Store, id: string, run: number, what: 'run' | 'stage'): Outcome<FileOut> {
+  const print = known(db, id);
+  if (!print.ok) return print;
+  const { plan, name } = print.value;
+  const traced = tracePlan(db, plan);
+  if (!traced.ok) return traced;
+  if (!Number.isInteger(run) || run < 1 || run > plan.runs.length) return failure('run-missing', `There is no run ${run}; this print has runs 1 to ${plan.runs.length}.`);
+  const { arcs, mmPerPx } = traced.value;
+  const state = statesOf(plan)[run - 1];
+  const ink = inkOfRun(plan, plan.runs[run - 1]);
+  const path = (labels: readonly number[], mirrored: boolean) => pathOfSet(arcs, labelSet(labels), mmPerPx, mirrored);
+  const layers = what === 'run'
+    ? [{ name: `run ${run}`, path: path(state.standing, false), fill: hexFromLabD50(ink.solidLabD50) }]
+    : [{ name: 'standing', path: path(state.standing, true), fill: '#D8D2C2' }, { name: 'cut now', path: path(state.cutNow, true), fill: '#A63A2B' }];
+  const { widthMm, heightMm } = plan.picture!;
+  const title = what === 'run' ? `${name}, run ${run}, ${ink.name}: what prints, as seen` : `${name}, block before run ${run}: mirrored`;
+  const bytes = new TextEncoder().encode(svgDocument(widthMm, heightMm, title, layers));
+  return success({ bytes, mediaType: 'image/svg+xml', fileName: `${fileStem(name)} ${what === 'run' ? 'run' : 'block before run'} ${run}.svg` });
+}
+
+/** The states of the block as label numbers, in the plan's order. */
+function statesOf(plan: Plan) {
+  const label = (colourId: string) => plan.flat!.colours.findIndex((c) => c.id === colourId);
+  const bare = plan.flat!.barePaperId;
+  return reductionStates(plan.runs.map((run) => label(run.colourId)), bare === null ? undefined : label(bare));
+}
+
+function tracePlan(db: Store, plan: Plan): Outcome<{ arcs: ArcMap; mmPerPx: number }> {
+  const map = labelsOfPlan(db, plan);
+  if (!map || !plan.picture || plan.runs.length === 0) return failure('nothing-flat', 'There are no flat colours to draw yet. Bring in a picture and flatten it first.');
+  return success({ arcs: traceArcs(map, OUTLINE_TOLERANCE_PX), mmPerPx: plan.picture.raster.mmPerPx });
+}
+
+export function ledgerFile(db: Store, id: string): Outcome<FileOut> {
+  const print = known(db, id);
+  if (!print.ok) return print;
+  const progress = progressOf(print.value.plan, benchLog(db, id));
+  return success(csvFile(ledgerCsv(print.value.plan, progress.bench, progress.sheets), `${fileStem(print.value.name)} ledger.csv`));
+}
+
+export function numberingFile(db: Store, id: string): Outcome<FileOut> {
+  const print = known(db, id);
+  if (!print.ok) return print;
+  return success(csvFile(numberingCsv(progressOf(print.value.plan, benchLog(db, id)).bench), `${fileStem(print.value.name)} numbering.csv`));
+}
+
+function csvFile(text: string, fileName: string): FileOut {
+  return { bytes: new TextEncoder().encode(`\uFEFF${text}`), mediaType: 'text/csv; charset=utf-8', fileName };
+}
+
+export function bundleFile(db: Store, id: string, now: string): Outcome<FileOut> {
+  const print = known(db, id);
+  if (!print.ok) return print;
+  const { plan, name } = print.value;
+  const blobs = new Map(blobsOfPlan(plan).map((sha) => [sha, getBlob(db, sha)!]));
+  return success({ bytes: writeBundle({ name, plan, events: benchLog(db, id), blobs }, now), mediaType: 'application/zip', fileName: `${fileStem(name)}.ulexite.zip` });
+}
+
+/** Opens a bundle as a new print; an existing one of the same name is left alone. */
+export function openBundle(db: Store, bytes: Uint8Array, now: string): Outcome<string> {
+  const bundle = readBundle(bytes);
+  if (!bundle.ok) return bundle;
+  const { plan, blobs } = bundle.value;
+  const labels = plan.flat && inflateLabels(blobs.get(plan.flat.labelsSha)!.bytes);
+  if (labels && !labels.ok) return labels;
+  if (labels && Math.max(0, ...new Set(labels.value.labels)) >= plan.flat!.colours.length) return failure('bundle-plan', 'The flat colours in this bundle do not fit its picture.');
+  const id = db.transaction(() => {
+    for (const sha of blobsOfPlan(plan)) putBlob(db, blobs.get(sha)!.bytes, blobs.get(sha)!.mediaType, now);
+    return insertWholePrint(db, bundle.value.name, plan, bundle.value.events, now);
+  }).immediate();
+  return success(id);
+}
+
+const MAX_LOOK_WIDTH_PX = 1200;
+
+/** The sheet's look after `run` runs as a PNG, `widthPx` wide. */
+export async function lookPng(db: Store, id: string, run: number, widthPx: number): Promise<Outcome<FileOut>> {
+  const print = known(db, id);
+  if (!print.ok) return print;
+  const { plan, name } = print.value;
+  const map = labelsOfPlan(db, plan);
+  const looks = looksOfPlan(plan);
+  if (!map || !looks) return failure('nothing-flat', 'There are no flat colours to show yet.');
+  if (!(run >= 0 && run <= plan.runs.length)) return failure('run-missing', `There is no run ${run}.`);
+  const width = Math.max(16, Math.min(MAX_LOOK_WIDTH_PX, Math.round(widthPx))), height = Math.max(1, Math.round((width * map.height) / map.width));
+  const colours = looks.looks[run].map((lab) => packRgb(...srgb8FromLabD50(lab).rgb));
+  const words = paintCoverage(labelCoverage(map, colours.length, width, height), colours, width * height);
+  const bytes = await sharp(Buffer.from(words.buffer), { raw: { width, height, channels: 4 } }).removeAlpha().png().toBuffer();
+  return success({ bytes, mediaType: 'image/png', fileName: `${fileStem(name)} after run ${run}.png` });
+}
+
+/** A name that is safe as a file name everywhere. */
+function fileStem(name: string): string {
+  return name.replace(/[\\/:*?"<>|\u0000-\u001f]/g, '-').replace(/\.+$/, '').slice(0, 80) || 'print';
+}
+

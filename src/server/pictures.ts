@@ -1,0 +1,101 @@
+import { deflateSync, inflateSync } from 'node:zlib';
+import { failure, success, type Outcome } from '@/core/units';
+import type { LabelMap } from '@/core/geometry';
+import { decodeLabelMap, encodeLabelMap, MAX_LABEL_PIXELS, SIZE_RANGE_MM, withFlat, type PicturePlan, type Plan, type PrintState } from '@/records';
+import { getBlob, planAt, putBlob, type Store } from '@/store';
+import { inspectPicture, makeRaster, type PictureFacts, type Placement } from './imageIn';
+import { livingPrint, savePlan } from './prints';
+
+const LABELS_TYPE = 'application/x-ulexite-labels';
+/** A new picture is first thought of as this wide or high, whichever is longer. */
+const FIRST_SIZE_MM = 240;
+
+/** Takes a picture in: checked, kept byte for byte, and its working raster made at a first printed size. */
+export async function bringInPicture(db: Store, id: string, baseRevision: number, bytes: Buffer, fileName: string, now: string): Promise<Outcome<PrintState>> {
+  const found = livingPrint(db, id);
+  if (!found.ok) return found;
+  const facts = await inspectPicture(bytes, fileName);
+  if (!facts.ok) return facts;
+  const plan = planAt(db, id, found.value.plan_seq)!.plan;
+  const place = firstPlacement(facts.value);
+  if (!place.ok) return place;
+  const picture = await placePicture(db, bytes, facts.value, fileName, place.value, plan, now);
+  if (!picture.ok) return picture;
+  return savePlan(db, id, baseRevision, withFlat({ ...plan, picture: picture.value }, null), 'picture brought in', now);
+}
+
+/** Crops, turns, mirrors and sizes the picture that is in; the flat colours begin anew. */
+export async function placeAgain(db: Store, id: string, baseRevision: number, place: Placement, now: string): Promise<Outcome<PrintState>> {
+  const found = livingPrint(db, id);
+  if (!found.ok) return found;
+  const plan = planAt(db, id, found.value.plan_seq)!.plan;
+  if (!plan.picture) return failure('picture-missing', 'There is no picture to size yet. Bring one in first.');
+  const checked = checkPlacement(place);
+  if (!checked.ok) return checked;
+  const original = getBlob(db, plan.picture.originalSha);
+  if (!original) return failure('picture-missing', 'The original picture is no longer stored. Bring it in again.');
+  const facts = { format: plan.picture.format, widthPx: plan.picture.sourceWidthPx, heightPx: plan.picture.sourceHeightPx };
+  const picture = await placePicture(db, original.bytes, facts, plan.picture.fileName, checked.value, plan, now);
+  if (!picture.ok) return picture;
+  return savePlan(db, id, baseRevision, withFlat({ ...plan, picture: picture.value }, null), 'picture sized', now);
+}
+
+async function placePicture(db: Store, bytes: Buffer, facts: PictureFacts, fileName: string, place: Placement, plan: Plan, now: string): Promise<Outcome<PicturePlan>> {
+  const raster = await makeRaster(bytes, facts, fileName, place, plan.paper.labD50);
+  if (!raster.ok) return raster;
+  const { widthPx, heightPx, mmPerPx, png } = raster.value;
+  return success({
+    ...place, format: facts.format, fileName: fileName.slice(0, 300), sourceWidthPx: facts.widthPx, sourceHeightPx: facts.heightPx,
+    originalSha: putBlob(db, bytes, `image/${facts.format === 'svg' ? 'svg+xml' : facts.format}`, now),
+    raster: { sha: putBlob(db, png, 'image/png', now), widthPx, heightPx, mmPerPx },
+  });
+}
+
+function firstPlacement({ widthPx, heightPx }: PictureFacts): Outcome<Placement> {
+  const scale = FIRST_SIZE_MM / Math.max(widthPx, heightPx);
+  const [widthMm, heightMm] = [widthPx * scale, heightPx * scale].map((mm) => Math.round(mm * 2) / 2);
+  if (Math.min(widthMm, heightMm) < SIZE_RANGE_MM.minMm) return failure('picture-narrow', `This picture has ${widthPx} × ${heightPx} pixels, far longer one way than the other. Cut it to a shape no longer than 24 times its width.`);
+  return success({ turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm, heightMm });
+}
+
+function checkPlacement(place: Placement): Outcome<Placement> {
+  const { widthMm, heightMm, crop, turnDeg } = place;
+  const bad = [widthMm, heightMm].find((mm) => !(mm >= SIZE_RANGE_MM.minMm && mm <= SIZE_RANGE_MM.maxMm));
+  if (bad !== undefined) return failure('size', `${bad} mm cannot be printed; width and height may each be ${SIZE_RANGE_MM.minMm} to ${SIZE_RANGE_MM.maxMm} mm.`);
+  const inside = crop && [crop.x, crop.y, crop.width, crop.height].every((v) => v >= 0 && v <= 1) && crop.width > 0.001 && crop.height > 0.001 && crop.x + crop.width <= 1.0001 && crop.y + crop.height <= 1.0001;
+  if (!inside) return failure('crop', 'The part to keep lies outside the picture. Draw it again.');
+  if (![0, 90, 180, 270].includes(turnDeg)) return failure('turn', `A picture can be turned by quarter turns only, not by ${String(turnDeg)}°.`);
+  return success({ turnDeg, mirrored: place.mirrored === true, crop: { x: crop.x, y: crop.y, width: Math.min(crop.width, 1 - crop.x), height: Math.min(crop.height, 1 - crop.y) }, widthMm, heightMm });
+}
+
+/** Stores a label map sent deflated; refused when it is not one or does not fit the picture. */
+export function storeLabels(db: Store, id: string, deflated: Buffer, now: string): Outcome<string> {
+  const found = livingPrint(db, id);
+  if (!found.ok) return found;
+  const map = inflateLabels(deflated);
+  if (!map.ok) return map;
+  const raster = planAt(db, id, found.value.plan_seq)!.plan.picture?.raster;
+  if (!raster || raster.widthPx !== map.value.width || raster.heightPx !== map.value.height) {
+    return failure('labels', 'These flat colours belong to another picture than the one that is in now. Load the page again.');
+  }
+  return success(putBlob(db, deflated, LABELS_TYPE, now));
+}
+
+export function inflateLabels(deflated: Uint8Array): Outcome<LabelMap> {
+  try {
+    return decodeLabelMap(inflateSync(deflated, { maxOutputLength: MAX_LABEL_PIXELS + 16 }));
+  } catch {
+    return failure('labels', 'The map of flat colours arrived damaged. Try again.');
+  }
+}
+
+export function keepLabels(db: Store, map: LabelMap, now: string): string {
+  return putBlob(db, deflateSync(encodeLabelMap(map), { level: 6 }), LABELS_TYPE, now);
+}
+
+/** The label map of a plan. */
+export function labelsOfPlan(db: Store, plan: Plan): LabelMap | undefined {
+  const blob = plan.flat ? getBlob(db, plan.flat.labelsSha) : undefined;
+  const map = blob && inflateLabels(blob.bytes);
+  return map?.ok ? map.value : undefined;
+}

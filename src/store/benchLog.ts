@@ -1,0 +1,29 @@
+import type { BenchAct, BenchEvent } from '@/core/sheets';
+import type { Store } from './open';
+
+export function benchLog(db: Store, printId: string): BenchEvent[] {
+  return db.prepare<[string], { id: string; at: string; act: string }>('SELECT id, at, act FROM bench_log WHERE print_id = ? ORDER BY seq').all(printId)
+    .map(({ id, at, act }) => ({ id, at, act: JSON.parse(act) as BenchAct }));
+}
+
+/** Adds one entry at the end; false when an entry with this id is already there. */
+export function appendBenchEvent(db: Store, printId: string, event: BenchEvent): boolean {
+  return db.prepare(`INSERT INTO bench_log (print_id, seq, id, at, act)
+    SELECT @printId, coalesce((SELECT max(seq) FROM bench_log WHERE print_id = @printId), 0) + 1, @id, @at, @act
+    WHERE NOT EXISTS (SELECT 1 FROM bench_log WHERE print_id = @printId AND id = @id)`)
+    .run({ printId, id: event.id, at: event.at, act: JSON.stringify(event.act) }).changes === 1;
+}
+
+export function hasBenchEvent(db: Store, printId: string, id: string): boolean {
+  return db.prepare('SELECT 1 FROM bench_log WHERE print_id = ? AND id = ?').get(printId, id) !== undefined;
+}
+
+/** Pulls of counted sheets in all prints that still count: what the workshop's own loss is learned from. */
+export function workshopLosses(db: Store): { lost: number; kept: number } {
+  const row = db.prepare<[], { lost: number; total: number }>(`
+    WITH undone AS (SELECT print_id, act ->> 'pullId' AS id FROM bench_log WHERE act ->> 'kind' = 'pull-undone')
+    SELECT coalesce(sum(l.act ->> 'setAside'), 0) AS lost, count(*) AS total FROM bench_log l
+    WHERE l.act ->> 'kind' = 'pull' AND l.act ->> 'sheet' NOT LIKE 'T%'
+      AND NOT EXISTS (SELECT 1 FROM undone u WHERE u.print_id = l.print_id AND u.id = l.id)`).get()!;
+  return { lost: row.lost, kept: row.total - row.lost };
+}

@@ -1,0 +1,5 @@
+export { type Store, openStore } from './open';
+export { migrate } from './migrate';
+export { type StoredBlob, putBlob, getBlob, hasBlob, dropLooseBlobs } from './blobs';
+export { type PrintRow, allPrints, printById, printNames, insertPrint, planAt, appendPlan, moveTo, raiseUndoFloor, touchPrint, renamePrint, markDeleted, purgeDeleted } from './prints';
+export { benchLog, appendBenchEvent, hasBenchEvent, workshopLosses } from './benchLog';
