@@ -85,6 +85,20 @@ export async function makeRaster(bytes: Buffer, facts: PictureFacts, fileName: s
   }
 }
 
+/** The picture upright, turned, mirrored and small, as PNG. */
+export async function sourcePreview(bytes: Buffer, format: PicturePlan['format'], turnDeg: number, mirrored: boolean, paperLabD50: Lab, longSidePx: number): Promise<Outcome<{ bytes: Buffer }>> {
+  const [r, g, b] = srgb8FromLabD50(paperLabD50).rgb;
+  try {
+    const options = { limitInputPixels: MAX_SOURCE_PIXELS * 1.05 };
+    const density = format === 'svg' ? { density: 18 * svgScale(await sharp(bytes, options).metadata()) } : {};
+    const small = await sharp(bytes, { ...options, ...density }).rotate().toColourspace('srgb').flatten({ background: { r, g, b } }).resize(longSidePx, longSidePx, { fit: 'inside' }).png().toBuffer();
+    const turned = await sharp(small).rotate(turnDeg).png().toBuffer();
+    return success({ bytes: mirrored ? await sharp(turned).flop().png().toBuffer() : turned });
+  } catch {
+    return failure('picture-damaged', 'The picture could not be read again. Bring it in anew.');
+  }
+}
+
 function cropPx(crop: Fractions, width: number, height: number) {
   const left = Math.min(width - 1, Math.round(crop.x * width)), top = Math.min(height - 1, Math.round(crop.y * height));
   return { left, top, width: Math.max(1, Math.min(width - left, Math.round(crop.width * width))), height: Math.max(1, Math.min(height - top, Math.round(crop.height * height))) };

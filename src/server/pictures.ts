@@ -3,7 +3,7 @@ import { failure, success, type Outcome } from '@/core/units';
 import type { LabelMap } from '@/core/geometry';
 import { decodeLabelMap, encodeLabelMap, MAX_LABEL_PIXELS, SIZE_RANGE_MM, withFlat, type PicturePlan, type Plan, type PrintState } from '@/records';
 import { getBlob, planAt, putBlob, type Store } from '@/store';
-import { inspectPicture, makeRaster, type PictureFacts, type Placement } from './imageIn';
+import { inspectPicture, makeRaster, sourcePreview, type PictureFacts, type Placement } from './imageIn';
 import { livingPrint, savePlan } from './prints';
 
 const LABELS_TYPE = 'application/x-ulexite-labels';
@@ -66,6 +66,18 @@ function checkPlacement(place: Placement): Outcome<Placement> {
   if (!inside) return failure('crop', 'The part to keep lies outside the picture. Draw it again.');
   if (![0, 90, 180, 270].includes(turnDeg)) return failure('turn', `A picture can be turned by quarter turns only, not by ${String(turnDeg)}°.`);
   return success({ turnDeg, mirrored: place.mirrored === true, crop: { x: crop.x, y: crop.y, width: Math.min(crop.width, 1 - crop.x), height: Math.min(crop.height, 1 - crop.y) }, widthMm, heightMm });
+}
+
+const SOURCE_PREVIEW_PX = 1000;
+
+/** The original, upright, turned and mirrored, small: for drawing the crop on. */
+export async function sourcePng(db: Store, id: string, turnDeg: number, mirrored: boolean): Promise<Outcome<{ bytes: Buffer }>> {
+  const found = livingPrint(db, id);
+  if (!found.ok) return found;
+  const plan = planAt(db, id, found.value.plan_seq)!.plan;
+  const original = plan.picture && getBlob(db, plan.picture.originalSha);
+  if (!plan.picture || !original || ![0, 90, 180, 270].includes(turnDeg)) return failure('picture-missing', 'There is no picture to show.');
+  return sourcePreview(original.bytes, plan.picture.format, turnDeg, mirrored, plan.paper.labD50, SOURCE_PREVIEW_PX);
 }
 
 /** Stores a label map sent deflated; refused when it is not one or does not fit the picture. */

@@ -104,10 +104,14 @@ export function labelCoverage(map: LabelMap, labelCount: number, outWidth: numbe
   return out;
 }
 
-/** A small picture from `labelCoverage` and one colour (0xAABBGGRR) for each label. */
-export function paintCoverage(coverage: Uint8Array, colours: readonly number[], cells: number): Uint32Array {
+/**
+ * A small picture from `labelCoverage` and one colour (0xAABBGGRR) for each label. With `strokes` and the picture's
+ * `width`, labels whose stroke differs from their colour are drawn as gouge strokes.
+ */
+export function paintCoverage(coverage: Uint8Array, fills: readonly number[], cells: number, strokes: readonly number[] = fills, width = cells): Uint32Array {
   const out = new Uint32Array(cells);
   for (let c = 0; c < cells; c++) {
+    const colours = strokes === fills || !GOUGE[(Math.floor(c / width) % TILE) * TILE + ((c % width) % TILE)] ? fills : strokes;
     let r = 0, g = 0, b = 0, total = 0;
     for (let l = 0; l < colours.length; l++) {
       const share = coverage[l * cells + c];
@@ -126,4 +130,29 @@ export function paintCoverage(coverage: Uint8Array, colours: readonly number[], 
 /** 0xAABBGGRR, opaque, from three bytes. */
 export function packRgb(r: number, g: number, b: number): number {
   return (0xff000000 | (b << 16) | (g << 8) | r) >>> 0;
+}
+
+/** Draws part of a colour raster as RGBA words, averaged where the view is coarser than the raster. */
+export function paintRaster(raster: { width: number; height: number; words: Uint32Array }, view: View, outWidth: number, outHeight: number, backdrop: number): Uint32Array {
+  const out = new Uint32Array(outWidth * outHeight);
+  const samples = Math.min(3, Math.max(1, Math.round(view.pxPerOut)));
+  const columns = sampleOffsets(view.x, view.pxPerOut, outWidth, samples, raster.width, view.mirrored);
+  const count = samples * samples;
+  for (let oy = 0; oy < outHeight; oy++) {
+    for (let ox = 0; ox < outWidth; ox++) {
+      let r = 0, g = 0, b = 0;
+      for (let sy = 0; sy < samples; sy++) {
+        const y = Math.floor(view.y + (oy + (sy + 0.5) / samples) * view.pxPerOut);
+        for (let sx = 0; sx < samples; sx++) {
+          const column = columns[ox * samples + sx];
+          const colour = y < 0 || y >= raster.height || column < 0 ? backdrop : raster.words[y * raster.width + column];
+          r += colour & 255;
+          g += (colour >>> 8) & 255;
+          b += (colour >>> 16) & 255;
+        }
+      }
+      out[oy * outWidth + ox] = packRgb(Math.round(r / count), Math.round(g / count), Math.round(b / count));
+    }
+  }
+  return out;
 }

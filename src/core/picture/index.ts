@@ -1,4 +1,4 @@
-export { type FlattenSettings, type FlatPicture, type Progress, FLATTEN_LIMITS, flattenPicture, checkFlattenSettings } from './flatten';
+export { type FlattenSettings, type FlatPicture, type Progress, FLATTEN_LIMITS, flattenPicture, checkFlattenSettings, onlyUsed } from './flatten';
 export { mergeColours, recolourIsland, splitColour } from './edit';
 export { type FlatColourFigures, measureFlatColours, THINNEST_SOUGHT_MM } from './measure';
 export { colourCells } from './histogram';

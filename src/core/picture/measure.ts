@@ -11,8 +11,8 @@ export interface FlatColourFigures {
 /** Widths above this are no worry to anyone who cuts. */
 export const THINNEST_SOUGHT_MM = 3;
 
-/** Area, islands and thinnest part of each flat colour. `progress` as in `flattenPicture`; undefined when stopped or too broken up. */
-export function measureFlatColours(map: LabelMap, colourCount: number, mmPerPx: number, progress: (share: number) => boolean = () => true): FlatColourFigures[] | undefined {
+/** Area, islands and thinnest part of each flat colour. `progress` as in `flattenPicture`; undefined when stopped or too broken up. Thinnest parts cost most and can be left out. */
+export function measureFlatColours(map: LabelMap, colourCount: number, mmPerPx: number, progress: (share: number) => boolean = () => true, withThinnest = true): FlatColourFigures[] | undefined {
   const islands = findIslands(map);
   if (!islands) return undefined;
   const area = new Float64Array(colourCount);
@@ -24,7 +24,7 @@ export function measureFlatColours(map: LabelMap, colourCount: number, mmPerPx: 
   const figures: FlatColourFigures[] = [];
   for (let label = 0; label < colourCount; label++) {
     if (!progress(label / colourCount)) return undefined;
-    const thinnestPx = thinnestWidthPx(maskOfLabels(map, labelSet([label])), THINNEST_SOUGHT_MM / mmPerPx);
+    const thinnestPx = !withThinnest ? undefined : thinnestWidthPx(maskOfLabels(map, labelSet([label])), THINNEST_SOUGHT_MM / mmPerPx);
     figures.push({ areaShare: area[label] / map.labels.length, islandCount: count[label], thinnestMm: thinnestPx === undefined ? undefined : thinnestPx * mmPerPx });
   }
   return figures;

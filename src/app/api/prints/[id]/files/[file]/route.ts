@@ -1,5 +1,5 @@
 import { failure } from '@/core/units';
-import { bundleFile, database, ledgerFile, lookPng, numberingFile, registrationPdf, runSvg } from '@/server';
+import { bundleFile, database, ledgerFile, lookPng, numberingFile, registrationPdf, runSvg, sourcePng } from '@/server';
 import { nowIso, refuse, respondFile } from '../../../../respond';
 
 /** Files of a print: registration.pdf, run-2.svg, block-2.svg, look-2.png, ledger.csv, numbering.csv, print.ulexite.zip. */
@@ -11,6 +11,11 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
     const width = Number(new URL(request.url).searchParams.get('width') ?? 480);
     const png = await lookPng(db, id, Number(numbered[2]), Number.isFinite(width) ? width : 480);
     return png.ok ? new Response(Buffer.from(png.value.bytes), { headers: { 'Content-Type': 'image/png', 'Cache-Control': 'private, max-age=31536000, immutable' } }) : refuse(png);
+  }
+  if (file === 'source.png') {
+    const wanted = new URL(request.url).searchParams;
+    const png = await sourcePng(db, id, Number(wanted.get('turn')), wanted.get('mirror') === '1');
+    return png.ok ? new Response(Buffer.from(png.value.bytes), { headers: { 'Content-Type': 'image/png', 'Cache-Control': 'no-store' } }) : refuse(png);
   }
   if (numbered) return respondFile(runSvg(db, id, Number(numbered[2]), numbered[1] === 'run' ? 'run' : 'stage'));
   if (file === 'registration.pdf') return respondFile(await registrationPdf(db, id, new Date()));

@@ -1,0 +1,34 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { Outcome } from '@/core/units';
+import type { PrintSummary } from '@/records';
+import { Shelf } from '@/ui/shelf/Shelf';
+import { ask, askRaw } from './client/api';
+
+/** The shelf, joined to the server. */
+export function ShelfPage({ prints }: { prints: readonly PrintSummary[] }) {
+  const router = useRouter();
+  const [message, setMessage] = useState<string>();
+  const then = <T,>(answer: Outcome<T>, go?: (value: T) => string): Outcome<T> => {
+    setMessage(answer.ok ? undefined : answer.message);
+    if (answer.ok && go) router.push(go(answer.value));
+    else router.refresh();
+    return answer;
+  };
+  return (
+    <Shelf
+      prints={prints}
+      message={message}
+      lookUrl={(print, run) => `/api/prints/${print.id}/files/look-${run}.png?width=224&v=${print.revision}`}
+      pageUrl={(print, view) => `/print/${print.id}/${view}`}
+      bundleUrl={(print) => `/api/prints/${print.id}/files/print.ulexite.zip`}
+      onCreate={async (name) => then(await ask<string>('POST', '/api/prints', { name }), (id) => `/print/${id}/picture`)}
+      onCopy={async (print) => then(await ask<string>('POST', `/api/prints/${print.id}/copy`, {}))}
+      onRename={async (print, name) => then(await ask<string>('PATCH', `/api/prints/${print.id}`, { name }))}
+      onDelete={async (print, name) => then(await ask<null>('DELETE', `/api/prints/${print.id}`, { name }))}
+      onRestore={async (print) => then(await ask<null>('POST', `/api/prints/${print.id}/restore`, {}))}
+      onBundle={async (file) => then(await askRaw<string>('/api/bundles', { method: 'POST', body: file }), (id) => `/print/${id}/runs`)}
+    />
+  );
+}

@@ -1,0 +1,22 @@
+import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter';
+import type { Metadata } from 'next';
+import type { ReactNode } from 'react';
+import '@fontsource/atkinson-hyperlegible/latin-400.css';
+import '@fontsource/atkinson-hyperlegible/latin-700.css';
+import '@fontsource/zilla-slab/latin-500.css';
+import '@fontsource/zilla-slab/latin-600.css';
+import '@fontsource/zilla-slab/latin-700.css';
+import '@/ui/theme/ulexite.css';
+import { ThemeRoot } from '@/ui/theme/ThemeRoot';
+
+export const metadata: Metadata = { title: 'Ulexite', description: 'Plan, simulate and log colour linocuts and woodcuts' };
+
+export default function RootLayout({ children }: { children: ReactNode }) {
+  return (
+    <html lang="en">
+      <body>
+        <AppRouterCacheProvider options={{ enableCssLayer: true }}><ThemeRoot>{children}</ThemeRoot></AppRouterCacheProvider>
+      </body>
+    </html>
+  );
+}

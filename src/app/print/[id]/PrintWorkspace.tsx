@@ -1,0 +1,203 @@
+'use client';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import Snackbar from '@mui/material/Snackbar';
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import type { BenchAct, BenchEvent } from '@/core/sheets';
+import { failure, success, type LengthUnit, type Outcome } from '@/core/units';
+import { looksOfPlan, progressOf, type Plan, type PrintState } from '@/records';
+import { PrintDeskProvider, type Coverage, type Placement, type PrintDesk, type PrintUrls, type SaveStatus } from '@/ui/kit/printContext';
+import { PictureWorker } from '@/workers';
+import { ActQueue } from '../../client/actQueue';
+import { ask, askRaw } from '../../client/api';
+
+const COVERAGE_WIDTH = 300;
+const RETRY_MS = 4000;
+
+function urlsOf(id: string): PrintUrls {
+  const api = `/api/prints/${id}`;
+  return { blob: (sha) => `/api/blobs/${sha}`, file: (name) => `${api}/files/${name}`, labels: `${api}/labels`, page: (view) => `/print/${id}/${view}` };
+}
+
+/** Holds one print for all its views: state, saving in order, the label map in a worker, the queue of unacknowledged acts. */
+export function PrintWorkspace({ initial, children }: { initial: PrintState; children: ReactNode }) {
+  const id = initial.id;
+  const api = `/api/prints/${id}`;
+  const urls = useMemo(() => urlsOf(id), [id]);
+  const [state, setState] = useState(initial);
+  const [draft, setDraft] = useState<Plan>();
+  const [status, setStatus] = useState<SaveStatus>('saved');
+  const [stale, setStale] = useState<{ label: string; plan: Plan }>();
+  const [message, setMessage] = useState<string>();
+  const [unit, setUnitState] = useState<LengthUnit>('mm');
+  const [waiting, setWaiting] = useState<readonly BenchEvent[]>([]);
+  const [coverage, setCoverage] = useState<Coverage>();
+  const revision = useRef(initial.revision);
+  const latest = useRef(initial);
+  const chain = useRef<Promise<unknown>>(Promise.resolve());
+  const queue = useMemo(() => new ActQueue(id), [id]);
+
+  const adopt = useCallback((next: PrintState) => {
+    revision.current = next.revision;
+    latest.current = next;
+    setState(next);
+  }, []);
+
+  const plan = draft ?? state.plan;
+  const events = useMemo(() => [...state.events, ...waiting.filter((w) => !state.events.some((e) => e.id === w.id))], [state.events, waiting]);
+  const shownState = useMemo(() => ({ ...state, plan, events }), [state, plan, events]);
+  const progress = useMemo(() => progressOf(plan, events), [plan, events]);
+  const looks = useMemo(() => looksOfPlan(plan), [plan]);
+  const [selected, setSelected] = useState<number>();
+  const selectedRun = Math.min(selected ?? Math.min(progress.currentRun + 1, plan.runs.length), plan.runs.length);
+
+  /** One change after another; each is made from the state the one before left. */
+  const inOrder = useCallback(<T,>(act: () => Promise<T>): Promise<T> => {
+    const next = chain.current.then(act, act);
+    chain.current = next.catch(() => undefined);
+    return next;
+  }, []);
+
+  const settle = useCallback((answer: Outcome<PrintState>, label: string, mine?: Plan): Outcome<undefined> => {
+    if (answer.ok) {
+      adopt(answer.value);
+      setDraft(undefined);
+      setStatus('saved');
+      return success(undefined);
+    }
+    setDraft(undefined);
+    setStatus(answer.code === 'unreachable' ? 'failed' : 'saved');
+    if (answer.code === 'stale' && mine) setStale({ label, plan: mine });
+    else setMessage(answer.message);
+    return answer;
+  }, [adopt]);
+
+  const change = useCallback((label: string, edit: (plan: Plan) => Plan): Promise<Outcome<undefined>> => {
+    setDraft((current) => edit(current ?? latest.current.plan));
+    return inOrder(async () => {
+      setStatus('saving');
+      const mine = edit(latest.current.plan);
+      if (JSON.stringify(mine) === JSON.stringify(latest.current.plan)) { setDraft(undefined); setStatus('saved'); return success(undefined); }
+      return settle(await ask<PrintState>('PUT', api, { baseRevision: revision.current, plan: mine, label }), label, mine);
+    });
+  }, [api, inOrder, settle]);
+
+  const step = useCallback((which: 'undo' | 'redo') => {
+    void inOrder(async () => settle(await ask<PrintState>('POST', `${api}/${which}`, { baseRevision: revision.current }), which));
+  }, [api, inOrder, settle]);
+
+  const sendWaiting = useCallback(() => inOrder(async (): Promise<Outcome<undefined>> => {
+    const events = queue.all();
+    if (events.length === 0) return success(undefined);
+    const answer = await ask<PrintState>('POST', `${api}/log`, { events });
+    if (!answer.ok && answer.code === 'unreachable') return answer;
+    queue.remove(new Set(events.map((e) => e.id)));
+    setWaiting(queue.all());
+    if (!answer.ok) {
+      if (events.length > 1) {
+        for (const event of events) {
+          const single = await ask<PrintState>('POST', `${api}/log`, { events: [event] });
+          if (single.ok) adopt(single.value);
+          else setMessage(`Not counted: ${single.message}`);
+        }
+      } else setMessage(answer.message);
+      return answer;
+    }
+    adopt(answer.value);
+    return success(undefined);
+  }), [adopt, api, inOrder, queue]);
+
+  const log = useCallback(async (act: BenchAct): Promise<Outcome<'counted' | 'kept'>> => {
+    queue.add({ id: crypto.randomUUID(), at: new Date().toISOString(), act });
+    const sent = await sendWaiting();
+    if (sent.ok) return success('counted');
+    if (sent.code !== 'unreachable') return sent;
+    setWaiting(queue.all());
+    return success('kept');
+  }, [queue, sendWaiting]);
+
+  useEffect(() => {
+    setWaiting(queue.all());
+    const timer = setInterval(() => { if (queue.all().length > 0) void sendWaiting(); }, RETRY_MS);
+    void sendWaiting();
+    return () => clearInterval(timer);
+  }, [queue, sendWaiting]);
+
+  useEffect(() => {
+    const stored = localStorage.getItem('ulexite-unit');
+    if (stored === 'in') setUnitState('in');
+  }, []);
+  const setUnit = useCallback((next: LengthUnit) => { localStorage.setItem('ulexite-unit', next); setUnitState(next); }, []);
+
+  const bringIn = useCallback((file: File) => inOrder(async () => {
+    setStatus('saving');
+    const answer = await askRaw<PrintState>(`${api}/picture`, { method: 'POST', body: file, headers: { 'x-file-name': encodeURIComponent(file.name), 'x-base-revision': String(revision.current) } });
+    if (answer.ok) return settle(answer, 'picture');
+    setStatus('saved');
+    return answer;
+  }), [api, inOrder, settle]);
+
+  const place = useCallback((placement: Placement) => inOrder(async () => {
+    setStatus('saving');
+    return settle(await ask<PrintState>('PUT', `${api}/picture`, { baseRevision: revision.current, place: placement }), 'size');
+  }), [api, inOrder, settle]);
+
+  const labelsSha = plan.flat?.labelsSha, mmPerPx = plan.picture?.raster.mmPerPx ?? 0.1, labelCount = plan.flat?.colours.length ?? 0;
+  const sheetWorker = useMemo(() => new PictureWorker((worker) => (labelsSha ? worker.askNow('openLabels', { url: urls.blob(labelsSha), mmPerPx }) : Promise.resolve())), [labelsSha, mmPerPx, urls]);
+  useEffect(() => () => sheetWorker.stop(), [sheetWorker]);
+  const raster = plan.picture?.raster;
+  useEffect(() => {
+    if (!labelsSha || !raster) { setCoverage(undefined); return; }
+    let current = true;
+    const width = COVERAGE_WIDTH, height = Math.max(1, Math.round((COVERAGE_WIDTH * raster.heightPx) / raster.widthPx));
+    void sheetWorker.ask('coverage', { labelCount, width, height }).then((answer) => {
+      if (current && answer.ok) setCoverage({ bytes: answer.value, labelCount, width, height });
+    });
+    return () => { current = false; };
+  }, [sheetWorker, labelsSha, labelCount, raster]);
+
+  const desk: PrintDesk = {
+    state: shownState, progress, looks, coverage: coverage?.labelCount === labelCount ? coverage : undefined, sheetWorker, unit, setUnit, selectedRun, selectRun: setSelected,
+    status, urls, waitingActs: waiting.length, change, undo: () => step('undo'), redo: () => step('redo'), log, bringIn, place, tell: setMessage,
+  };
+  return (
+    <PrintDeskProvider value={desk}>
+      {children}
+      <Snackbar open={message !== undefined} message={message} autoHideDuration={12_000} onClose={(_, reason) => reason !== 'clickaway' && setMessage(undefined)} anchorOrigin={{ vertical: 'top', horizontal: 'center' }} action={<Button color="inherit" variant="text" onClick={() => setMessage(undefined)}>Close</Button>} />
+      <StaleDialog stale={stale} onLoad={() => window.location.reload()} onCopy={async () => {
+        if (!stale) return;
+        const copied = await copyWith(api, stale.plan);
+        if (copied.ok) window.location.assign(`/print/${copied.value}/picture`);
+        else setMessage(copied.message);
+      }} />
+    </PrintDeskProvider>
+  );
+}
+
+/** A copy of the print that holds this window's plan. */
+async function copyWith(api: string, plan: Plan): Promise<Outcome<string>> {
+  const copy = await ask<string>('POST', `${api}/copy`, {});
+  if (!copy.ok) return copy;
+  const fresh = await ask<PrintState>('GET', `/api/prints/${copy.value}`);
+  if (!fresh.ok) return fresh;
+  const saved = await ask<PrintState>('PUT', `/api/prints/${copy.value}`, { baseRevision: fresh.value.revision, plan, label: 'kept from another window' });
+  return saved.ok ? success(copy.value) : failure(saved.code, saved.message);
+}
+
+function StaleDialog({ stale, onLoad, onCopy }: { stale: { label: string } | undefined; onLoad: () => void; onCopy: () => void }) {
+  return (
+    <Dialog open={stale !== undefined} maxWidth="xs">
+      <DialogTitle>Changed in another window</DialogTitle>
+      <DialogContent>
+        <p>This print was changed elsewhere while it was open here. Nothing of that was overwritten, and your last act here (“{stale?.label}”) is not lost: load the newer state, or keep yours as a print of its own.</p>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onCopy}>Keep mine as a copy</Button>
+        <Button variant="contained" color="primary" onClick={onLoad}>Load the newer state</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

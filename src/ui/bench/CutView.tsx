@@ -1,0 +1,148 @@
+'use client';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import Link from 'next/link';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import type { CutIsland } from '@/core/cutting';
+import { formatLength } from '@/core/units';
+import { inkOfRun, stageOfRun } from '@/records';
+import { labelStatesOf } from '../desk/blockStates';
+import { Cautions } from '../kit/Cautions';
+import { BLOCK_WORDS } from '../kit/colours';
+import { usePrintDesk } from '../kit/printContext';
+import { SheetCanvas, type PaintView } from '../kit/SheetCanvas';
+import { BenchTabs } from './BenchTabs';
+
+/** Drawn values of the cut map: other, to cut, done, standing. */
+const CUT_STYLES = [{ fill: BLOCK_WORDS.cleared }, { fill: BLOCK_WORDS.cutFill, stroke: BLOCK_WORDS.cutStroke }, { fill: BLOCK_WORDS.doneFill, stroke: BLOCK_WORDS.doneStroke }, { fill: BLOCK_WORDS.standing }];
+/** Parts smaller than this are not listed one by one. */
+const LISTED = 60;
+
+/** Cut: the stage's map as the block lies, ticked off part by part, and the gate at its end. */
+export function CutView() {
+  const desk = usePrintDesk();
+  const { state, progress, sheetWorker, unit, urls, log, tell } = desk;
+  const { plan } = state;
+  const index = Math.min(progress.gatesPassed, plan.runs.length - 1);
+  const allCut = progress.gatesPassed >= plan.runs.length;
+  const labels = useMemo(() => labelStatesOf(plan)[index], [plan, index]);
+  const run = plan.runs[index];
+  const stage = run && stageOfRun(plan, run);
+  const ticked = stage ? progress.bench.cutIslands.get(stage.id) : undefined;
+  const tickedNow = useRef(ticked);
+  tickedNow.current = ticked;
+  const [islands, setIslands] = useState<readonly CutIsland[]>();
+  const [version, setVersion] = useState(0);
+  const [chosen, setChosen] = useState(0);
+  const [mirrored, setMirrored] = useState(true);
+  const [asking, setAsking] = useState(false);
+  const key = labels ? JSON.stringify(labels) : '';
+  useEffect(() => {
+    if (!key) return;
+    let wanted = true;
+    const { standing, cutNow } = JSON.parse(key) as { standing: number[]; cutNow: number[] };
+    void sheetWorker.ask('cutIslands', { standing, cutNow, done: [...(tickedNow.current ?? [])] }).then((answer) => {
+      if (!wanted) return;
+      if (answer.ok) { setIslands(answer.value); setVersion((v) => v + 1); } else if (answer.code !== 'stopped') tell(answer.message);
+    });
+    return () => { wanted = false; };
+  }, [key, sheetWorker, tell]);
+  const paint: PaintView = useCallback(async (view, width, height) => {
+    if (version === 0) return undefined;
+    const answer = await sheetWorker.ask('paint', { what: 'cut', styles: CUT_STYLES, view, width, height, backdrop: BLOCK_WORDS.backdrop });
+    return answer.ok ? answer.value : undefined;
+  }, [sheetWorker, version]);
+  const tick = useCallback(async (island: number) => {
+    if (!stage || allCut) return;
+    const done = !tickedNow.current?.has(island);
+    await sheetWorker.ask('tickIsland', { island, done });
+    setVersion((v) => v + 1);
+    const answer = await log({ kind: 'island-cut', stageId: stage.id, island, done });
+    if (!answer.ok) tell(answer.message);
+  }, [stage, allCut, sheetWorker, log, tell]);
+  const pickAt = useCallback(async (x: number, y: number) => {
+    const answer = await sheetWorker.ask('cutIslandAt', { x, y });
+    if (!answer.ok || answer.value === null) return;
+    setChosen(Math.max(0, (islands ?? []).findIndex((i) => i.key === answer.value)));
+    void tick(answer.value);
+  }, [islands, sheetWorker, tick]);
+  useHotkeys('m', () => setMirrored((m) => !m));
+  useHotkeys('down, up', (e) => { e.preventDefault(); setChosen((c) => Math.min((islands?.length ?? 1) - 1, Math.max(0, c + (e.key === 'ArrowDown' ? 1 : -1)))); });
+  useHotkeys('space', (e) => {
+    if ((e.target as Element).closest('button, a, input')) return;
+    e.preventDefault();
+    if (islands?.[chosen]) void tick(islands[chosen].key);
+  });
+  if (!plan.flat || !plan.picture || !run || !stage || !labels) {
+    return <div className="work" style={{ gridTemplateColumns: '1fr' }}><div className="stage"><BenchTabs view="cut" /><div className="drop"><h1>Nothing to cut yet</h1><p className="note">The plan comes first: a picture, its flat colours, their order.</p><Link href={urls.page('picture')}>To the Desk</Link></div></div></div>;
+  }
+  const { raster, widthMm, heightMm } = plan.picture;
+  const areaCm2 = (widthMm * heightMm) / 100;
+  const cutCm2 = labels.cutNow.reduce((sum, l) => sum + plan.flat!.colours[l].areaShare, 0) * areaCm2;
+  const doneCount = islands?.filter((i) => ticked?.has(i.key)).length ?? 0;
+  const previous = index > 0 ? progress.runs[index - 1] : undefined;
+  const notYet = previous && previous.phase !== 'done';
+  const cutName = index === 0 ? 'the bare paper' : inkOfRun(plan, plan.runs[index - 1]).name;
+  const picked = islands?.[chosen];
+  return (
+    <div className="work">
+      <div className="stage">
+        <div className="row between">
+          <div className="row" style={{ gap: 22 }}><BenchTabs view="cut" /><h1>{allCut ? 'Every cut is done' : `Cut away ${cutName}, before run ${index + 1}`}</h1></div>
+        </div>
+        <SheetCanvas widthPx={raster.widthPx} heightPx={raster.heightPx} mmPerPx={raster.mmPerPx} unit={unit} mirrored={mirrored} paint={paint} onPick={(x, y) => void pickAt(x, y)} label={`What to cut before run ${index + 1}. Click a part to tick it off`}
+          stamp={<div className={mirrored ? 'stamp mirrored' : 'stamp'}>{mirrored ? 'mirrored: as the block lies' : 'as printed'} <kbd>M</kbd></div>}
+          overlay={(mm) => picked && !allCut && <circle className="place-mark" cx={picked.xMm} cy={picked.yMm} r={13 * mm} />} />
+      </div>
+      <aside className="side">
+        <section>
+          <h2>{cutCm2.toFixed(cutCm2 < 10 ? 1 : 0)} cm² to cut</h2>
+          <p className="note"><span className="swatch" style={{ background: '#F0D9CF var(--gouge)' }} aria-hidden /> hatched is cut now; nothing else. Outlines first with a narrow tool, then clear the open parts along the shape.</p>
+        </section>
+        <section style={{ minHeight: 0, display: 'flex', flexDirection: 'column' }}>
+          <h2>{islands ? `${doneCount} of ${islands.length} part${islands.length === 1 ? '' : 's'} done` : 'looking for the parts …'}</h2>
+          <div style={{ maxHeight: 262, overflow: 'auto', marginTop: 6 }}>
+            {islands?.slice(0, LISTED).map((island, i) => (
+              <button key={island.key} type="button" className="tone" style={{ gridTemplateColumns: '22px 1fr auto', minHeight: 36 }} aria-pressed={i === chosen} onFocus={() => setChosen(i)} onClick={() => { setChosen(i); void tick(island.key); }}>
+                <span aria-hidden style={{ fontSize: 16 }}>{ticked?.has(island.key) ? '☑' : '☐'}</span>
+                <span className={ticked?.has(island.key) ? 'quiet' : undefined}>at {formatLength(island.xMm, unit, 0)}, {formatLength(island.yMm, unit, 0)}{ticked?.has(island.key) && <span className="visually-hidden"> done</span>}</span>
+                <span className="num">{island.areaMm2 >= 100 ? `${(island.areaMm2 / 100).toFixed(1)} cm²` : `${island.areaMm2.toFixed(1)} mm²`}</span>
+              </button>
+            ))}
+          </div>
+          {islands && islands.length > LISTED && <p className="note">and {islands.length - LISTED} smaller; click them on the map</p>}
+        </section>
+        <section style={{ marginTop: 'auto' }}>
+          {notYet && !allCut && <p className="say wait" style={{ marginBottom: 10 }}>Run {index} is not finished. Cutting now would end it.</p>}
+          {!allCut && <Button fullWidth color="error" sx={{ minHeight: 64, fontSize: 18, borderWidth: 2 }} disabled={Boolean(notYet)} onClick={() => setAsking(true)}>The cut is done</Button>}
+          {allCut && <p className="say">The block has been cut for its last run.</p>}
+        </section>
+        <Cautions place="cut" />
+      </aside>
+      <Dialog open={asking} onClose={() => setAsking(false)} maxWidth="xs" fullWidth>
+        <DialogTitle>Is the cut for run {index + 1} done?</DialogTitle>
+        <DialogContent>
+          <p>This passes a gate. From here on it is final that</p>
+          <ul style={{ margin: '8px 0', paddingLeft: 20 }}>
+            <li>{index === 0 ? 'the bare paper is off the block, and the shapes of the picture are closed' : `${cutName} is off the block and can never be printed again`}</li>
+            {index > 0 && <li>the sheets that came through run {index} are all there will ever be</li>}
+            <li>no undo leads back before this moment</li>
+          </ul>
+          {islands && doneCount > 0 && doneCount < islands.length && <p className="say wait">{islands.length - doneCount} parts are not ticked off yet.</p>}
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={() => setAsking(false)}>Not yet</Button>
+          <Button variant="contained" color="error" onClick={async () => {
+            setAsking(false);
+            const answer = await log({ kind: 'stage-cut', stageId: stage.id });
+            if (!answer.ok) tell(answer.message);
+          }}>Yes, it is cut</Button>
+        </DialogActions>
+      </Dialog>
+    </div>
+  );
+}

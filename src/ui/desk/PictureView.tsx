@@ -1,0 +1,138 @@
+'use client';
+import Button from '@mui/material/Button';
+import { useCallback, useEffect, useMemo, useRef, useState, type DragEvent } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
+import { usePrintDesk } from '../kit/printContext';
+import { SheetCanvas, type PaintView } from '../kit/SheetCanvas';
+import { FlattenPanel } from './FlattenPanel';
+import { IslandPanel, type PickedIsland } from './IslandPanel';
+import { SizePanel } from './SizePanel';
+import { TonesPanel } from './TonesPanel';
+import { useFlatten } from './useFlatten';
+
+const ACCEPT = '.png,.jpg,.jpeg,.webp,.tif,.tiff,.svg,image/png,image/jpeg,image/webp,image/tiff,image/svg+xml';
+type Showing = 'both' | 'picture' | 'flat';
+const NEXT: Record<Showing, Showing> = { both: 'flat', flat: 'picture', picture: 'both' };
+
+/** Picture: bring in, size, flatten, change by hand; picture and flat colours side by side under one divider. */
+export function PictureView() {
+  const desk = usePrintDesk();
+  const { plan } = desk.state;
+  const { picture, flat } = plan;
+  const flatten = useFlatten();
+  const [showing, setShowing] = useState<Showing>('both');
+  const [divider, setDivider] = useState(0.5);
+  const [picked, setPicked] = useState<PickedIsland>();
+  const [chosenTone, setChosenTone] = useState<number>();
+  const [problem, setProblem] = useState<string>();
+  const [busy, setBusy] = useState<string>();
+  const [over, setOver] = useState(false);
+  const closed = desk.progress.gatesPassed > 0;
+
+  const take = useCallback(async (file: File | undefined) => {
+    if (!file) return;
+    if (closed) { setProblem('The block is already cut for this picture. Begin a new print for another one.'); return; }
+    setBusy(`reading ${file.name}`);
+    setProblem(undefined);
+    const answer = await desk.bringIn(file);
+    setBusy(undefined);
+    if (!answer.ok) setProblem(answer.message);
+  }, [closed, desk]);
+
+  useEffect(() => {
+    const onPaste = (event: ClipboardEvent) => {
+      const file = [...(event.clipboardData?.files ?? [])][0];
+      if (file) { event.preventDefault(); void take(file); }
+    };
+    window.addEventListener('paste', onPaste);
+    return () => window.removeEventListener('paste', onPaste);
+  }, [take]);
+  const { showFirst } = flatten;
+  useEffect(() => { if (picture && !flat) showFirst(); }, [picture, flat, showFirst]);
+  useHotkeys('s', () => setShowing((s) => NEXT[s]));
+  useHotkeys('escape', () => { setPicked(undefined); setChosenTone(undefined); });
+
+  const { preview, quick, source } = flatten;
+  const styles = useMemo(() => {
+    if (preview) return preview.coloursLabD50.map((lab) => ({ fill: wordOfLab(lab) }));
+    return (flat?.colours ?? []).map((c, label) => {
+      const fill = wordOfLab(c.id === flat?.barePaperId ? plan.paper.labD50 : c.wantedLabD50);
+      return chosenTone === label ? { fill, stroke: BLOCK_WORDS.cutStroke } : { fill };
+    });
+  }, [preview, flat, plan.paper.labD50, chosenTone]);
+  const paintFlat: PaintView = useCallback(async (view, width, height) => {
+    const scale = preview && picture ? preview.width / picture.raster.widthPx : 1;
+    const scaled = { ...view, x: view.x * scale, y: view.y * scale, pxPerOut: view.pxPerOut * scale };
+    const answer = await (preview ? quick : desk.sheetWorker).ask('paint', { what: 'labels', styles, view: scaled, width, height, backdrop: BLOCK_WORDS.backdrop });
+    return answer.ok ? answer.value : undefined;
+  }, [preview, picture, quick, desk.sheetWorker, styles]);
+  const paintPicture: PaintView = useCallback(async (view, width, height) => {
+    const answer = await source.ask('paint', { what: 'raster', styles: [], view, width, height, backdrop: BLOCK_WORDS.backdrop });
+    return answer.ok ? answer.value : undefined;
+  }, [source]);
+
+  const pick = useCallback(async (x: number, y: number) => {
+    if (!flat || preview || closed) return;
+    const answer = await desk.sheetWorker.ask('islandAt', { x, y });
+    setPicked(answer.ok && answer.value ? { ...answer.value, x, y } : undefined);
+  }, [flat, preview, closed, desk.sheetWorker]);
+  const dropProps = {
+    onDragOver: (e: DragEvent) => { e.preventDefault(); setOver(true); },
+    onDragLeave: () => setOver(false),
+    onDrop: (e: DragEvent) => { e.preventDefault(); setOver(false); void take(e.dataTransfer.files[0]); },
+  };
+
+  if (!picture) {
+    return (
+      <div className="work" style={{ gridTemplateColumns: '1fr' }} {...dropProps}>
+        <div className="stage">
+          <div className={over ? 'drop over' : 'drop'}>
+            <h1>Bring in a picture</h1>
+            <p className="note" style={{ maxWidth: '38em' }}>A sketch, a drawing, a photograph taken in strong light. Drop it here, paste it, or choose a file: PNG, JPEG, WebP, TIFF or SVG, up to 40 megapixels and 60 MB.</p>
+            <FileButton onFile={take} busy={busy} />
+            {problem && <p className="say bad" role="alert" style={{ maxWidth: '44em', textAlign: 'left' }}>{problem}</p>}
+          </div>
+        </div>
+      </div>
+    );
+  }
+  const hasFlat = Boolean(flat ?? preview);
+  return (
+    <div className="work" {...dropProps}>
+      <div className="stage">
+        <div className="row between">
+          <div className="row"><h1>Picture</h1><span className="quiet">{picture.fileName}</span></div>
+          <div className="row">
+            {hasFlat && <Button onClick={() => setShowing((s) => NEXT[s])}>{showing === 'both' ? 'picture | flat' : showing === 'flat' ? 'flat colours' : 'picture'} <kbd style={{ marginLeft: 8 }}>S</kbd></Button>}
+            {!closed && <FileButton onFile={take} busy={busy} another />}
+          </div>
+        </div>
+        {(problem ?? flatten.problem) && <p className="say bad" role="alert">{problem ?? flatten.problem}</p>}
+        <SheetCanvas widthPx={picture.raster.widthPx} heightPx={picture.raster.heightPx} mmPerPx={picture.raster.mmPerPx} unit={desk.unit} label="The picture and its flat colours"
+          paint={hasFlat ? paintFlat : paintPicture} paintLeft={hasFlat ? paintPicture : undefined} divider={showing === 'both' ? divider : showing === 'picture' ? 1 : 0} onDivider={setDivider}
+          onPick={(x, y) => void pick(x, y)}
+          overlay={picked ? (mm) => <circle className="place-mark picked" cx={(picked.x + 0.5) * picture.raster.mmPerPx} cy={(picked.y + 0.5) * picture.raster.mmPerPx} r={9 * mm} /> : undefined} />
+      </div>
+      <aside className="side">
+        <SizePanel closed={closed} />
+        <FlattenPanel flatten={flatten} closed={closed} />
+        {picked && flat && <IslandPanel island={picked} onClose={() => setPicked(undefined)} onGive={(label) => {
+          setPicked(undefined);
+          void flatten.byHand('island given away', 'recolour', { x: picked.x, y: picked.y, label, coloursLabD50: flat.colours.map((c) => c.wantedLabD50) });
+        }} />}
+        {flat && <TonesPanel flatten={flatten} closed={closed} chosen={chosenTone} onChoose={setChosenTone} />}
+      </aside>
+    </div>
+  );
+}
+
+function FileButton({ onFile, busy, another }: { onFile: (file: File | undefined) => Promise<void>; busy: string | undefined; another?: boolean }) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <Button variant={another ? 'outlined' : 'contained'} color={another ? 'inherit' : 'primary'} onClick={() => input.current?.click()} disabled={busy !== undefined}>{busy ? `${busy} …` : another ? 'Another picture' : 'Choose a file'}</Button>
+      <input ref={input} type="file" accept={ACCEPT} hidden aria-label="Picture file" onChange={(e) => { void onFile(e.target.files?.[0]); e.target.value = ''; }} />
+    </>
+  );
+}

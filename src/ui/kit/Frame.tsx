@@ -1,0 +1,76 @@
+'use client';
+import Link from 'next/link';
+import { useState, type ReactNode } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { formatSize } from '@/core/units';
+import { Brand } from './Brand';
+import { KeysSheet } from './KeysSheet';
+import { usePrintDesk } from './printContext';
+import { RunLine } from './RunLine';
+import { DESK_STEPS, DRAWER_STEPS, placeOf, type ViewName } from './views';
+
+/** What stands round every view of a print: places above, steps at the left, the run line below. */
+export function Frame({ view, children }: { view: ViewName; children: ReactNode }) {
+  const desk = usePrintDesk();
+  const { state, urls, unit, setUnit, status } = desk;
+  const [keysOpen, setKeysOpen] = useState(false);
+  const place = placeOf(view);
+  const steps = place === 'desk' ? DESK_STEPS : place === 'drawer' ? DRAWER_STEPS : undefined;
+  useHotkeys('shift+?', () => setKeysOpen(true), { useKey: true });
+  useHotkeys('mod+z', (e) => { e.preventDefault(); desk.undo(); }, { enabled: place === 'desk' });
+  useHotkeys('mod+shift+z, mod+y', (e) => { e.preventDefault(); desk.redo(); }, { enabled: place === 'desk' });
+  useHotkeys('left, right', (e) => {
+    if ((e.target as Element | null)?.closest('[role="slider"], input, textarea, select')) return;
+    e.preventDefault();
+    const step = e.key === 'ArrowLeft' ? -1 : 1;
+    desk.selectRun(Math.min(state.plan.runs.length, Math.max(0, desk.selectedRun + step)));
+  });
+  const { picture, sheets } = state.plan;
+  return (
+    <div className="frame">
+      <header className="top">
+        <Brand />
+        <nav className="places" aria-label="Places">
+          <Link href="/">Shelf</Link>
+          <Link href={urls.page('picture')} aria-current={place === 'desk' ? 'page' : undefined}>Desk</Link>
+          <Link href={urls.page(benchView(desk))} aria-current={place === 'bench' ? 'page' : undefined}>Bench</Link>
+          <Link href={urls.page('ledger')} aria-current={place === 'drawer' ? 'page' : undefined}>Drawer</Link>
+        </nav>
+        <span className="title">{state.name}</span>
+        <span className="facts"><span>reduction, lino · oil ink · {picture ? formatSize(picture.widthMm, picture.heightMm, unit) : 'no picture yet'} · edition of {sheets.edition}</span></span>
+        <div className="right">
+          {place === 'desk' && (
+            <>
+              <button type="button" onClick={desk.undo} disabled={!state.undoLabel} title={state.undoLabel ? `Undo: ${state.undoLabel} (Ctrl Z)` : 'Nothing to undo'}>undo</button>
+              <button type="button" onClick={desk.redo} disabled={!state.redoLabel} title={state.redoLabel ? `Redo: ${state.redoLabel} (Ctrl Shift Z)` : 'Nothing to redo'}>redo</button>
+            </>
+          )}
+          <span className="saved num" role="status">{status === 'saving' ? 'saving …' : status === 'failed' ? <strong className="madder">not saved</strong> : <>saved&nbsp;<time dateTime={state.savedAt} suppressHydrationWarning>{new Date(state.savedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}</time></>}</span>
+          <button type="button" onClick={() => setUnit(unit === 'mm' ? 'in' : 'mm')} aria-label={`Lengths are in ${unit === 'mm' ? 'millimetres' : 'inches'}; change`}>{unit}</button>
+          <button type="button" onClick={() => setKeysOpen(true)}>keys <kbd>?</kbd></button>
+        </div>
+      </header>
+      <div className={steps ? 'middle' : 'middle wide'}>
+        {steps && (
+          <nav className="steps" aria-label={place === 'desk' ? 'Planning, in the order of the work' : 'Afterwards'}>
+            {steps.map((step, i) => (
+              <Link key={step.view} href={urls.page(step.view)} aria-current={view === step.view ? 'page' : undefined}>
+                <span className="n">{i + 1}</span>
+                <span className="name">{step.name}</span>
+                <span className="sum">{step.summary(desk)}</span>
+              </Link>
+            ))}
+          </nav>
+        )}
+        <main className="view">{children}</main>
+      </div>
+      <RunLine />
+      <KeysSheet open={keysOpen} view={view} onClose={() => setKeysOpen(false)} />
+    </div>
+  );
+}
+
+/** The bench act that is due: cut until the block is cut for the run, then pull. */
+function benchView({ progress }: ReturnType<typeof usePrintDesk>): ViewName {
+  return progress.runs[progress.currentRun]?.phase === 'planned' ? 'cut' : 'pull';
+}

@@ -1,0 +1,36 @@
+'use client';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import { Fragment } from 'react';
+import type { ViewName } from './views';
+
+const EVERYWHERE: readonly (readonly [string, string])[] = [['← →', 'step along the run line'], ['?', 'this sheet'], ['Tab', 'to the next thing that can be used']];
+const PICTURE_KEYS: readonly (readonly [string, string])[] = [['+ −', 'zoom, with the picture in focus'], ['0', 'show all'], ['Shift ← → ↑ ↓', 'pan']];
+const DESK_KEYS: readonly (readonly [string, string])[] = [['Ctrl Z', 'undo'], ['Ctrl Shift Z', 'redo']];
+const OF_VIEW: Record<ViewName, readonly (readonly [string, string])[]> = {
+  picture: [['S', 'picture, flat colours, or both with the divider'], ['1 … 9', 'give the chosen island to that colour'], ['Esc', 'let the island go'], ...PICTURE_KEYS, ...DESK_KEYS],
+  runs: [['Alt ← →', 'move the chosen run earlier or later'], ['arrows', 'move the core sample, with the picture in focus'], ...PICTURE_KEYS, ...DESK_KEYS],
+  block: [['M', 'mirrored for the block, or as printed'], ...PICTURE_KEYS, ...DESK_KEYS],
+  sheets: DESK_KEYS,
+  cut: [['Space', 'tick off the chosen part'], ['↑ ↓', 'to the next part in the list'], ['M', 'mirrored for the block, or as printed'], ...PICTURE_KEYS],
+  pull: [['Space', 'log the pull (the pedal does the same)'], ['1 … 9, 0, A, B, C', 'a fault; again to take it off'], ['X', 'set the sheet aside'], ['N', 'a note'], ['Z', 'take the last pull back']],
+  ledger: [],
+  numbering: [['Alt ↑ ↓', 'move the chosen sheet in the order']],
+};
+
+export function KeysSheet({ open, view, onClose }: { open: boolean; view: ViewName; onClose: () => void }) {
+  return (
+    <Dialog open={open} onClose={onClose} maxWidth="xs" fullWidth>
+      <DialogTitle>Keys on this view</DialogTitle>
+      <DialogContent>
+        <div className="keys-table">
+          {[...OF_VIEW[view], ...EVERYWHERE].map(([key, what]) => <Fragment key={key}><span><kbd>{key}</kbd></span><span>{what}</span></Fragment>)}
+        </div>
+      </DialogContent>
+      <DialogActions><Button onClick={onClose}>Close</Button></DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,57 @@
+'use client';
+import { Fragment, useMemo } from 'react';
+import { hexFromLabD50 } from '@/core/colour';
+import { inkOfRun } from '@/records';
+import { wordOfLab } from './colours';
+import { usePrintDesk, type PrintDesk } from './printContext';
+import { Thumb } from './Thumb';
+
+/** Bare paper, then the sheet after each run; gates stand where the block was or will be cut. */
+export function RunLine() {
+  const desk = usePrintDesk();
+  const { state, progress, looks, coverage, selectedRun, selectRun } = desk;
+  const { runs } = state.plan;
+  const fills = useMemo(() => looks?.looks.map((after) => after.map(wordOfLab)), [looks]);
+  const started = progress.bench.started;
+  return (
+    <nav className="runline" aria-label="Run line">
+      <button type="button" className="cell" aria-current={selectedRun === 0} onClick={() => selectRun(0)} style={{ flex: '0 0 190px' }}>
+        <span className="pic" style={{ background: hexFromLabD50(state.plan.paper.labD50), border: '1px solid var(--hairline)', aspectRatio: coverage ? `${coverage.width} / ${coverage.height}` : '4 / 3' }} />
+        <span>
+          <span className="n">Paper</span>
+          <span className="state">{started ? <>{started.counted + started.tests} sheets<br />started</> : state.plan.paper.name}</span>
+        </span>
+      </button>
+      {runs.map((run, i) => (
+        <Fragment key={run.id}>
+          <span className={progress.gatesPassed > i ? 'gate passed' : 'gate'} role="img" aria-label={progress.gatesPassed > i ? `Gate passed: cut for run ${i + 1} is done` : `Gate: the cut for run ${i + 1} cannot be undone`} />
+          <button type="button" className="cell" aria-current={selectedRun === i + 1} onClick={() => selectRun(i + 1)}>
+            <span className="pic">{coverage && fills?.[i + 1] ? <Thumb coverage={coverage} fills={fills[i + 1]} label={`The sheet after run ${i + 1}`} /> : <span style={{ display: 'block', aspectRatio: '4 / 3', background: 'var(--paper)' }} />}</span>
+            <span style={{ minWidth: 0 }}>
+              <span className="n"><span className="swatch" style={{ background: hexFromLabD50(inkOfRun(state.plan, run).solidLabD50), width: 12, height: 12 }} />{i + 1}</span>
+              <StateWords desk={desk} index={i} />
+            </span>
+          </button>
+        </Fragment>
+      ))}
+      {runs.length === 0 && <span className="note" style={{ alignSelf: 'center' }}>The runs stand here once the picture is flattened.</span>}
+    </nav>
+  );
+}
+
+function StateWords({ desk, index }: { desk: PrintDesk; index: number }) {
+  const { progress, state } = desk;
+  const { phase, tally, sheetsInRun, dryAt } = progress.runs[index];
+  const ink = inkOfRun(state.plan, state.plan.runs[index]).name;
+  if (phase === 'planned') return <span className="state"><strong>planned</strong>{ink}</span>;
+  if (phase === 'cut') return <span className="state"><strong>cut</strong>{ink}</span>;
+  if (phase === 'printing') {
+    const pulled = tally.pulled.filter((p) => !p.sheet.startsWith('T')).length;
+    return <span className="state"><strong className="printing">printing {pulled}/{sheetsInRun}</strong>{tally.aliveCounted} alive</span>;
+  }
+  const last = index === progress.runs.length - 1;
+  const next = progress.runs[index + 1]?.phase;
+  const drying = dryAt && (next === undefined || next === 'planned' || next === 'cut') && Date.parse(dryAt) > Date.now();
+  if (drying) return <span className="state"><strong className="drying" suppressHydrationWarning>drying until {new Date(dryAt).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}</strong>{tally.pulled.length - tally.aside} came through</span>;
+  return <span className="state"><strong>{last ? 'done' : 'cut, printed'}</strong>{tally.good + tally.usable} sheets{last ? '' : ', dry'}</span>;
+}

@@ -1,0 +1,178 @@
+'use client';
+import { select } from 'd3-selection';
+import { zoom, zoomIdentity, type ZoomBehavior, type ZoomTransform } from 'd3-zoom';
+import { useCallback, useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import type { View } from '@/core/geometry';
+import { formatLength, MM_PER_INCH, type LengthUnit } from '@/core/units';
+import { NewestOnly } from '@/workers';
+import { TOKENS } from '../theme/tokens';
+
+export type PaintView = (view: View, width: number, height: number) => Promise<ImageBitmap | undefined>;
+
+interface Props {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly mmPerPx: number;
+  /** What is painted; a new function means a new picture. */
+  readonly paint: PaintView;
+  /** Painted left of the divider, over `paint`. */
+  readonly paintLeft?: PaintView;
+  /** 0–1 of the canvas; 0 shows only `paint`, 1 only `paintLeft`. */
+  readonly divider?: number;
+  readonly onDivider?: (share: number) => void;
+  readonly mirrored?: boolean;
+  readonly unit: LengthUnit;
+  readonly label: string;
+  readonly stamp?: ReactNode;
+  /** Drawn over the picture in millimetres of the unmirrored print; `px` is the size of a screen pixel in mm. */
+  readonly overlay?: (mmPerScreenPx: number) => ReactNode;
+  /** A point of the unmirrored picture in map pixels, or undefined when the pointer leaves. */
+  readonly onHover?: (x: number | undefined, y: number) => void;
+  readonly onPick?: (x: number, y: number) => void;
+  readonly cross?: { readonly x: number; readonly y: number };
+}
+
+interface Shown { bitmap: ImageBitmap; transform: ZoomTransform }
+
+/**
+ * The picture on its ground: zoom with wheel, pinch, + and −, pan by dragging or with the arrow keys held with Shift, 0
+ * shows all. Painting happens in a worker; until it answers the last picture is moved along.
+ */
+export function SheetCanvas(props: Props) {
+  const { widthPx, heightPx, mmPerPx, paint, paintLeft, divider = 0, mirrored = false, unit, label, onHover, onPick } = props;
+  const box = useRef<HTMLDivElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [size, setSize] = useState({ width: 0, height: 0 });
+  const [transform, setTransform] = useState<ZoomTransform>(zoomIdentity);
+  const behaviour = useRef<ZoomBehavior<HTMLDivElement, unknown>>(null);
+  const shown = useRef<{ main?: Shown; left?: Shown }>({});
+  const fit = size.width > 0 ? Math.min((size.width - 24) / widthPx, (size.height - 24) / heightPx) : 1;
+
+  const draw = useCallback(() => {
+    const context = canvas.current?.getContext('2d');
+    if (!context) return;
+    const ratio = window.devicePixelRatio || 1;
+    const { width, height } = context.canvas;
+    context.setTransform(1, 0, 0, 1, 0, 0);
+    context.fillStyle = TOKENS.paper;
+    context.fillRect(0, 0, width, height);
+    const put = (picture: Shown | undefined, from: number, to: number) => {
+      if (!picture || to <= from) return;
+      context.save();
+      context.beginPath();
+      context.rect(from, 0, to - from, height);
+      context.clip();
+      const k = transform.k / picture.transform.k;
+      context.setTransform(k, 0, 0, k, (transform.x - picture.transform.x * k) * ratio, (transform.y - picture.transform.y * k) * ratio);
+      context.drawImage(picture.bitmap, 0, 0);
+      context.restore();
+    };
+    const split = paintLeft ? Math.round(divider * width) : 0;
+    put(shown.current.main, split, width);
+    put(shown.current.left, 0, split);
+  }, [transform, divider, paintLeft]);
+
+  const drawRef = useRef(draw);
+  useEffect(() => { drawRef.current = draw; draw(); }, [draw]);
+
+  useEffect(() => {
+    const element = box.current!;
+    const observer = new ResizeObserver(() => setSize({ width: element.clientWidth, height: element.clientHeight }));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+
+  useEffect(() => {
+    if (size.width === 0) return;
+    const element = select(box.current!);
+    const z = zoom<HTMLDivElement, unknown>().scaleExtent([0.5, 40]).filter((event: Event) => !(event.target as Element).closest('.divider, .zoomers') && !(event as MouseEvent).button)
+      .on('zoom', (event: { transform: ZoomTransform }) => setTransform(event.transform));
+    behaviour.current = z;
+    element.call(z).on('dblclick.zoom', null);
+    const k = 1;
+    element.call(z.transform, zoomIdentity.translate((size.width - widthPx * fit) / 2, (size.height - heightPx * fit) / 2).scale(k));
+    return () => { element.on('.zoom', null); };
+  }, [size.width, size.height, widthPx, heightPx, fit]);
+
+  const ask = useCallback((painter: PaintView, which: 'main' | 'left') => new NewestOnly<ZoomTransform, ImageBitmap | undefined>(
+    (t) => {
+      const ratio = window.devicePixelRatio || 1;
+      const pxPerOut = 1 / (fit * t.k * ratio);
+      return painter({ x: -t.x * ratio * pxPerOut, y: -t.y * ratio * pxPerOut, pxPerOut, mirrored }, Math.round(size.width * ratio), Math.round(size.height * ratio));
+    },
+    (bitmap, t) => {
+      if (!bitmap) return;
+      shown.current[which]?.bitmap.close();
+      shown.current[which] = { bitmap, transform: t };
+      drawRef.current();
+    },
+  ), [fit, mirrored, size.width, size.height]);
+
+  const mainQueue = useRef<NewestOnly<ZoomTransform, ImageBitmap | undefined>>(null);
+  const leftQueue = useRef<NewestOnly<ZoomTransform, ImageBitmap | undefined>>(null);
+  useEffect(() => { if (size.width) { mainQueue.current = ask(paint, 'main'); mainQueue.current.push(transform); } }, [ask, paint, transform, size.width]);
+  useEffect(() => { if (size.width && paintLeft) { leftQueue.current = ask(paintLeft, 'left'); leftQueue.current.push(transform); } }, [ask, paintLeft, transform, size.width]);
+
+  const toMap = (clientX: number, clientY: number): [number, number] => {
+    const bounds = box.current!.getBoundingClientRect();
+    const x = (clientX - bounds.left - transform.x) / (fit * transform.k), y = (clientY - bounds.top - transform.y) / (fit * transform.k);
+    return [Math.floor(mirrored ? widthPx - x : x), Math.floor(y)];
+  };
+  const zoomBy = (factor: number) => behaviour.current && select(box.current!).call(behaviour.current.scaleBy, factor);
+  const panBy = (x: number, y: number) => behaviour.current && select(box.current!).call(behaviour.current.translateBy, x / transform.k, y / transform.k);
+  const showAll = () => behaviour.current && select(box.current!).call(behaviour.current.transform, zoomIdentity.translate((size.width - widthPx * fit) / 2, (size.height - heightPx * fit) / 2));
+  const onKeyDown = (event: KeyboardEvent) => {
+    const step = 60;
+    const acts: Record<string, () => void> = {
+      '+': () => zoomBy(1.4), '=': () => zoomBy(1.4), '-': () => zoomBy(1 / 1.4), '0': showAll,
+      ...(event.shiftKey ? { ArrowLeft: () => panBy(step, 0), ArrowRight: () => panBy(-step, 0), ArrowUp: () => panBy(0, step), ArrowDown: () => panBy(0, -step) } : {}),
+    };
+    if (acts[event.key] && !event.ctrlKey && !event.metaKey) { event.preventDefault(); event.stopPropagation(); acts[event.key](); }
+  };
+  const ratio = typeof window === 'undefined' ? 1 : window.devicePixelRatio || 1;
+  const screenPxPerMm = (fit * transform.k) / mmPerPx;
+  const sheetWidthMm = widthPx * mmPerPx;
+  return (
+    <div ref={box} className="sheet-canvas" tabIndex={0} role="group" aria-label={`${label}. Plus and minus zoom, Shift with arrows pans, 0 shows all.`} onKeyDown={onKeyDown}
+      onPointerMove={(e) => onHover?.(...toMap(e.clientX, e.clientY))} onPointerLeave={() => onHover?.(undefined, 0)}
+      onClick={(e) => { if (!(e.target as Element).closest('.divider, .zoomers')) onPick?.(...toMap(e.clientX, e.clientY)); }}>
+      <canvas ref={canvas} width={Math.round(size.width * ratio)} height={Math.round(size.height * ratio)} aria-hidden />
+      {props.overlay && size.width > 0 && (
+        <svg className="over" aria-hidden>
+          <g transform={`translate(${transform.x},${transform.y}) scale(${screenPxPerMm})${mirrored ? ` translate(${sheetWidthMm},0) scale(-1,1)` : ''}`}>{props.overlay(1 / screenPxPerMm)}</g>
+        </svg>
+      )}
+      {paintLeft && props.onDivider && divider > 0.001 && divider < 0.999 && (
+        <Divider share={divider} width={size.width} onMove={props.onDivider} />
+      )}
+      {props.stamp}
+      <ScaleBar screenPxPerMm={screenPxPerMm} unit={unit} />
+      <div className="zoomers">
+        <button type="button" onClick={() => zoomBy(1 / 1.4)} aria-label="Zoom out">−</button>
+        <button type="button" onClick={showAll} aria-label="Show all">▢</button>
+        <button type="button" onClick={() => zoomBy(1.4)} aria-label="Zoom in">+</button>
+      </div>
+    </div>
+  );
+}
+
+function Divider({ share, width, onMove }: { share: number; width: number; onMove: (share: number) => void }) {
+  const clamp = (value: number) => Math.min(0.98, Math.max(0.02, value));
+  return (
+    <div className="divider" role="slider" tabIndex={0} aria-label="Divider between picture and flat colours" aria-valuemin={0} aria-valuemax={100} aria-valuenow={Math.round(share * 100)} style={{ left: share * width }}
+      onPointerDown={(e) => { e.stopPropagation(); e.currentTarget.setPointerCapture(e.pointerId); }}
+      onPointerMove={(e) => { if (e.currentTarget.hasPointerCapture(e.pointerId)) onMove(clamp((e.clientX - e.currentTarget.parentElement!.getBoundingClientRect().left) / width)); }}
+      onKeyDown={(e) => {
+        const by = e.key === 'ArrowLeft' ? -0.02 : e.key === 'ArrowRight' ? 0.02 : 0;
+        if (by) { e.preventDefault(); e.stopPropagation(); onMove(clamp(share + by)); }
+      }} />
+  );
+}
+
+/** A bar of a round length, between 60 and 150 screen pixels. */
+function ScaleBar({ screenPxPerMm, unit }: { screenPxPerMm: number; unit: LengthUnit }) {
+  if (!Number.isFinite(screenPxPerMm) || screenPxPerMm <= 0) return null;
+  const steps = unit === 'mm' ? [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500] : [1 / 16, 1 / 8, 1 / 4, 1 / 2, 1, 2, 4, 8, 16].map((v) => v * MM_PER_INCH);
+  const mm = steps.find((s) => s * screenPxPerMm >= 60) ?? steps[steps.length - 1];
+  return <div className="scale" aria-hidden>{formatLength(mm, unit)}<i style={{ width: mm * screenPxPerMm }} /></div>;
+}

@@ -1,0 +1,26 @@
+'use client';
+import { useEffect, useRef } from 'react';
+import { paintCoverage } from '@/core/geometry';
+import type { Coverage } from './printContext';
+
+interface Props {
+  readonly coverage: Coverage;
+  /** 0xAABBGGRR for each label. */
+  readonly fills: readonly number[];
+  readonly strokes?: readonly number[];
+  readonly mirrored?: boolean;
+  readonly label: string;
+}
+
+/** A small picture of the sheet or the block, painted from shares: follows every change within a frame. */
+export function Thumb({ coverage, fills, strokes, mirrored, label }: Props) {
+  const ref = useRef<HTMLCanvasElement>(null);
+  useEffect(() => {
+    const canvas = ref.current;
+    if (!canvas || fills.length !== coverage.labelCount) return;
+    const { bytes, width, height } = coverage;
+    const words = paintCoverage(bytes, fills, width * height, strokes, width);
+    canvas.getContext('2d')!.putImageData(new ImageData(new Uint8ClampedArray(words.buffer as ArrayBuffer), width, height), 0, 0);
+  }, [coverage, fills, strokes]);
+  return <canvas ref={ref} width={coverage.width} height={coverage.height} role="img" aria-label={label} style={{ width: '100%', aspectRatio: `${coverage.width} / ${coverage.height}`, transform: mirrored ? 'scaleX(-1)' : undefined }} />;
+}

@@ -1,0 +1,68 @@
+'use client';
+import { createContext, useContext } from 'react';
+import type { BenchAct } from '@/core/sheets';
+import type { LengthUnit, Outcome } from '@/core/units';
+import type { Plan, PlanLooks, PrintState, Progress } from '@/records';
+import type { PictureWorker } from '@/workers';
+
+export type SaveStatus = 'saved' | 'saving' | 'failed';
+
+/** Where things are, as addresses the server answers. */
+export interface PrintUrls {
+  readonly blob: (sha: string) => string;
+  readonly file: (name: string) => string;
+  readonly labels: string;
+  readonly page: (view: string) => string;
+}
+
+export interface Placement {
+  readonly turnDeg: 0 | 90 | 180 | 270;
+  readonly mirrored: boolean;
+  readonly crop: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
+  readonly widthMm: number;
+  readonly heightMm: number;
+}
+
+/** Small picture of the label map, from which any look is painted at once. */
+export interface Coverage {
+  readonly bytes: Uint8Array;
+  readonly labelCount: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** One print as all its views see it, and what they can ask for. */
+export interface PrintDesk {
+  readonly state: PrintState;
+  readonly progress: Progress;
+  readonly looks: PlanLooks | undefined;
+  readonly coverage: Coverage | undefined;
+  /** Holds the label map as saved. */
+  readonly sheetWorker: PictureWorker;
+  readonly unit: LengthUnit;
+  readonly setUnit: (unit: LengthUnit) => void;
+  /** 0 is the bare paper, r the sheet after run r. */
+  readonly selectedRun: number;
+  readonly selectRun: (run: number) => void;
+  readonly status: SaveStatus;
+  readonly urls: PrintUrls;
+  /** Pulls kept in this browser because the server did not answer. */
+  readonly waitingActs: number;
+  readonly change: (label: string, edit: (plan: Plan) => Plan) => Promise<Outcome<undefined>>;
+  readonly undo: () => void;
+  readonly redo: () => void;
+  /** Resolves when on disk, or when kept for later (`kept`). */
+  readonly log: (act: BenchAct) => Promise<Outcome<'counted' | 'kept'>>;
+  readonly bringIn: (file: File) => Promise<Outcome<undefined>>;
+  readonly place: (place: Placement) => Promise<Outcome<undefined>>;
+  readonly tell: (message: string) => void;
+}
+
+const Context = createContext<PrintDesk | undefined>(undefined);
+export const PrintDeskProvider = Context.Provider;
+
+export function usePrintDesk(): PrintDesk {
+  const desk = useContext(Context);
+  if (!desk) throw new Error('usePrintDesk outside a print');
+  return desk;
+}

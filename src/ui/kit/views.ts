@@ -1,0 +1,34 @@
+import type { PrintDesk } from './printContext';
+
+export const VIEW_NAMES = ['picture', 'runs', 'block', 'sheets', 'cut', 'pull', 'ledger', 'numbering'] as const;
+export type ViewName = (typeof VIEW_NAMES)[number];
+export type Place = 'desk' | 'bench' | 'drawer';
+
+export function placeOf(view: ViewName): Place {
+  if (view === 'cut' || view === 'pull') return 'bench';
+  return view === 'ledger' || view === 'numbering' ? 'drawer' : 'desk';
+}
+
+interface Step { readonly view: ViewName; readonly name: string; readonly summary: (desk: PrintDesk) => string }
+
+export const DESK_STEPS: readonly Step[] = [
+  { view: 'picture', name: 'Picture', summary: ({ state }) => {
+    const flat = state.plan.flat;
+    if (!state.plan.picture) return 'bring one in';
+    return flat ? `${flat.colours.length} tones, ${flat.colours.reduce((sum, c) => sum + c.islandCount, 0)} islands` : 'to be flattened';
+  } },
+  { view: 'runs', name: 'Runs', summary: ({ state, progress }) => {
+    const runs = state.plan.runs.length;
+    return runs ? `${runs} run${runs === 1 ? '' : 's'}, 1 block${progress.closedRuns ? `, ${progress.closedRuns} closed` : ''}` : 'after the picture';
+  } },
+  { view: 'block', name: 'Block', summary: ({ progress }) => (progress.gatesPassed ? `cut ${progress.gatesPassed} times` : 'corner stops') },
+  { view: 'sheets', name: 'Sheets', summary: ({ state, progress }) => {
+    const started = progress.bench.started;
+    return started ? `${started.counted + started.tests} started` : `for ${state.plan.sheets.edition} good prints`;
+  } },
+];
+
+export const DRAWER_STEPS: readonly Step[] = [
+  { view: 'ledger', name: 'Ledger', summary: ({ progress }) => `${progress.bench.pulls.length} pulls` },
+  { view: 'numbering', name: 'Numbering', summary: ({ progress }) => (progress.bench.marks.length ? `${progress.bench.marks.length} marked` : 'not yet') },
+];

@@ -1,0 +1,94 @@
+import { failure, type Outcome } from '@/core/units';
+import type { JobName, JobReply, Jobs } from './protocol';
+
+interface Waiting {
+  readonly settle: (outcome: Outcome<unknown>) => void;
+  readonly progress?: (share: number) => void;
+}
+
+/**
+ * One picture worker and the calls waiting for it. Every call ends: with its answer, with a failure the worker gave,
+ * or with `stopped` when the worker is stopped or breaks. Stopping ends the work at once; a fresh worker is started
+ * by the next call, and whoever owns this opens its picture again in `onStart`.
+ */
+export class PictureWorker {
+  private worker: Worker | undefined;
+  private ready: Promise<unknown> = Promise.resolve();
+  private readonly waiting = new Map<number, Waiting>();
+  private serial = 0;
+
+  constructor(private readonly onStart: (worker: PictureWorker) => Promise<unknown> = () => Promise.resolve()) {}
+
+  /** Asks once the picture is open. */
+  async ask<J extends JobName>(job: J, payload: Jobs[J]['take'], progress?: (share: number) => void): Promise<Outcome<Jobs[J]['give']>> {
+    const worker = this.started();
+    await this.ready;
+    if (worker !== this.worker) return failure('stopped', 'Stopped.');
+    return this.askNow(job, payload, progress);
+  }
+
+  /** Asks without waiting for `onStart`: for use inside it. */
+  askNow<J extends JobName>(job: J, payload: Jobs[J]['take'], progress?: (share: number) => void): Promise<Outcome<Jobs[J]['give']>> {
+    const worker = this.started();
+    const id = ++this.serial;
+    return new Promise((resolve) => {
+      this.waiting.set(id, { settle: resolve as (outcome: Outcome<unknown>) => void, progress });
+      worker.postMessage({ id, job, payload });
+    });
+  }
+
+  stop(): void {
+    this.worker?.terminate();
+    this.worker = undefined;
+    const left = [...this.waiting.values()];
+    this.waiting.clear();
+    for (const call of left) call.settle(failure('stopped', 'Stopped.'));
+  }
+
+  private started(): Worker {
+    if (this.worker) return this.worker;
+    const worker = new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' });
+    worker.onmessage = ({ data }: MessageEvent<JobReply>) => this.receive(data);
+    worker.onerror = () => this.broke();
+    worker.onmessageerror = () => this.broke();
+    this.worker = worker;
+    this.ready = this.onStart(this).catch(() => undefined);
+    return worker;
+  }
+
+  private receive(reply: JobReply): void {
+    const call = this.waiting.get(reply.id);
+    if (!call) return;
+    if ('progress' in reply) return call.progress?.(reply.progress);
+    this.waiting.delete(reply.id);
+    call.settle('failure' in reply ? reply.failure : { ok: true, value: reply.result });
+  }
+
+  private broke(): void {
+    this.stop();
+  }
+}
+
+/** Lets only the newest of a stream of questions through: one under way, one waiting, older ones fall out. */
+export class NewestOnly<T, R> {
+  private running = false;
+  private next: T | undefined;
+
+  constructor(private readonly work: (item: T) => Promise<R>, private readonly done: (result: R, item: T) => void) {}
+
+  push(item: T): void {
+    this.next = item;
+    if (!this.running) void this.drain();
+  }
+
+  private async drain(): Promise<void> {
+    this.running = true;
+    while (this.next !== undefined) {
+      const item = this.next;
+      this.next = undefined;
+      const result = await this.work(item);
+      if (this.next === undefined) this.done(result, item);
+    }
+    this.running = false;
+  }
+}

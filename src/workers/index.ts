@@ -1,0 +1,2 @@
+export { PictureWorker, NewestOnly } from './client';
+export { type FlatResult, type IslandInfo, type Jobs } from './protocol';

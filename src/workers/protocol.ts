@@ -1,0 +1,50 @@
+import type { Lab } from '@/core/colour';
+import type { CutIsland, StageCheck } from '@/core/cutting';
+import type { LabelStyle, View } from '@/core/geometry';
+import type { FlatColourFigures, FlattenSettings } from '@/core/picture';
+import type { Failure } from '@/core/units';
+
+/** What comes back of a flattened or changed picture; the label map itself stays in the worker. */
+export interface FlatResult {
+  readonly width: number;
+  readonly height: number;
+  readonly coloursLabD50: readonly Lab[];
+  readonly figures: readonly FlatColourFigures[];
+  /** The label each colour had before; null for a new one. */
+  readonly from: readonly (number | null)[];
+  readonly milliseconds: number;
+}
+
+export interface IslandInfo {
+  readonly label: number;
+  readonly areaMm2: number;
+}
+
+/** Every job of the picture worker: what it takes and what it answers. */
+export interface Jobs {
+  /** Fetches a raster and decodes it; with `maxPixels`, scaled down to no more than that. */
+  openRaster: { take: { url: string; mmPerPx: number; maxPixels?: number }; give: { width: number; height: number } };
+  openLabels: { take: { url: string; mmPerPx: number }; give: { width: number; height: number } };
+  flatten: { take: { settings: FlattenSettings; thinnest: boolean }; give: FlatResult };
+  split: { take: { label: number; coloursLabD50: readonly Lab[]; settings: FlattenSettings }; give: FlatResult };
+  merge: { take: { from: number; into: number; coloursLabD50: readonly Lab[] }; give: FlatResult };
+  recolour: { take: { x: number; y: number; label: number; coloursLabD50: readonly Lab[] }; give: FlatResult };
+  /** Deflates the label map and sends it to `url`; answers with what the server says. */
+  storeLabels: { take: { url: string }; give: string };
+  labelAt: { take: { x: number; y: number }; give: number | null };
+  islandAt: { take: { x: number; y: number }; give: IslandInfo | null };
+  paint: { take: { what: 'labels' | 'raster' | 'cut'; styles: readonly (LabelStyle | undefined)[]; view: View; width: number; height: number; backdrop: number }; give: ImageBitmap };
+  coverage: { take: { labelCount: number; width: number; height: number }; give: Uint8Array };
+  checkStage: { take: { standing: readonly number[]; cutNow: readonly number[]; ridgeMm: number; gapMm: number }; give: StageCheck & { outlineM: number } };
+  /** Makes the parts to cut the `cut` map: 0 other, 1 to cut, 2 ticked off, then the other labels from 3 on. */
+  cutIslands: { take: { standing: readonly number[]; cutNow: readonly number[]; done: readonly number[] }; give: readonly CutIsland[] };
+  tickIsland: { take: { island: number; done: boolean }; give: null };
+  cutIslandAt: { take: { x: number; y: number }; give: number | null };
+}
+
+export type JobName = keyof Jobs;
+export interface JobRequest { readonly id: number; readonly job: JobName; readonly payload: unknown }
+export type JobReply =
+  | { readonly id: number; readonly progress: number }
+  | { readonly id: number; readonly result: unknown }
+  | { readonly id: number; readonly failure: Failure };
