@@ -1,8 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { Outcome } from '@/core/units';
-import type { PrintSummary } from '@/records';
+import type { Outcome, PrintSummary } from '@/records';
 import { Shelf } from '@/ui/shelf/Shelf';
 import { ask, askRaw } from './client/api';
 

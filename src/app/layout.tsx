@@ -15,7 +15,7 @@ export default function RootLayout({ children }: { children: ReactNode }) {
   return (
     <html lang="en">
       <body>
-        <AppRouterCacheProvider options={{ enableCssLayer: true }}><ThemeRoot>{children}</ThemeRoot></AppRouterCacheProvider>
+        <AppRouterCacheProvider><ThemeRoot>{children}</ThemeRoot></AppRouterCacheProvider>
       </body>
     </html>
   );

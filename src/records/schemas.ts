@@ -108,7 +108,6 @@ export function checkName(value: unknown): Outcome<string> {
   if (typeof value !== 'string' || value.trim() === '') return failure('name-missing', 'A print needs a name. Type one, such as “Harbour, Low Water”.');
   const name = value.trim().normalize('NFC');
   if (name.length > NAME_LIMIT) return failure('name-long', `This name has ${name.length} characters; up to ${NAME_LIMIT} fit on a shelf.`);
-  // eslint-disable-next-line no-control-regex -- control characters are exactly what is refused
   if (/[\u0000-\u001f\u007f]/.test(name)) return failure('name-characters', 'A name cannot hold line breaks or control characters.');
   return success(name);
 }

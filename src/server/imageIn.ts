@@ -68,7 +68,7 @@ export async function makeRaster(bytes: Buffer, facts: PictureFacts, fileName: s
   const [r, g, b] = srgb8FromLabD50(paperLabD50).rgb;
   try {
     const options = { limitInputPixels: MAX_SOURCE_PIXELS * 1.05, failOn: 'error' as const };
-    const density = facts.format === 'svg' ? 72 * svgScale(await sharp(bytes, options).metadata()) : undefined;
+    const density = facts.format === 'svg' ? await svgDensity(bytes, LONG_SIDE_FOR_SVG_PX) : undefined;
     const upright = sharp(bytes, { ...options, ...(density ? { density } : {}) }).rotate().toColourspace('srgb').flatten({ background: { r, g, b } });
     const { data, info } = await upright.raw().toBuffer({ resolveWithObject: true });
     const raw = { raw: { width: info.width, height: info.height, channels: info.channels } };
@@ -90,7 +90,7 @@ export async function sourcePreview(bytes: Buffer, format: PicturePlan['format']
   const [r, g, b] = srgb8FromLabD50(paperLabD50).rgb;
   try {
     const options = { limitInputPixels: MAX_SOURCE_PIXELS * 1.05 };
-    const density = format === 'svg' ? { density: 18 * svgScale(await sharp(bytes, options).metadata()) } : {};
+    const density = format === 'svg' ? { density: await svgDensity(bytes, longSidePx) } : {};
     const small = await sharp(bytes, { ...options, ...density }).rotate().toColourspace('srgb').flatten({ background: { r, g, b } }).resize(longSidePx, longSidePx, { fit: 'inside' }).png().toBuffer();
     const turned = await sharp(small).rotate(turnDeg).png().toBuffer();
     return success({ bytes: mirrored ? await sharp(turned).flop().png().toBuffer() : turned });
@@ -106,6 +106,21 @@ function cropPx(crop: Fractions, width: number, height: number) {
 
 function svgScale(meta: Metadata): number {
   return LONG_SIDE_FOR_SVG_PX / Math.max(1, meta.width ?? 1, meta.height ?? 1);
+}
+
+/**
+ * The density at which an SVG's longer side has `longSidePx` pixels. Lengths in mm grow with its square in the renderer,
+ * lengths in px do not: the power is measured, not assumed.
+ */
+async function svgDensity(bytes: Buffer, longSidePx: number): Promise<number> {
+  const longSideAt = async (density: number) => {
+    const { width, height } = await sharp(bytes, { density, limitInputPixels: false }).metadata();
+    return Math.max(width ?? 1, height ?? 1);
+  };
+  const base = await longSideAt(72);
+  const wanted = longSidePx / base;
+  const power = Math.log2((await longSideAt(144)) / base);
+  return Math.min(2400, Math.max(1, 72 * wanted ** (1 / Math.max(0.5, power))));
 }
 
 function looksLikeSvg(bytes: Buffer): boolean {

@@ -31,7 +31,8 @@ const handlers: Handlers = {
     return { width, height };
   },
   async openLabels({ url, mmPerPx }) {
-    const decoded = decodeLabelMap(new Uint8Array(await (await fetched(url)).arrayBuffer()));
+    const inflated = (await fetched(url)).body!.pipeThrough(new DecompressionStream('deflate'));
+    const decoded = decodeLabelMap(new Uint8Array(await new Response(inflated).arrayBuffer()));
     if (!decoded.ok) throw new JobFailed(decoded);
     map = decoded.value;
     mapMmPerPx = mmPerPx;

@@ -1,4 +1,4 @@
-import { failure, type Failure, type Outcome } from '@/core/units';
+import { failure, type Failure, type Outcome } from '@/records';
 import type { FileOut } from '@/server';
 
 const STATUS: Readonly<Record<string, number>> = { 'print-missing': 404, 'run-missing': 404, 'nothing-flat': 404, 'print-deleted': 410, stale: 409, closed: 409, bench: 409 };

@@ -1,4 +1,5 @@
 import { countPixels, findIslands, hasPixel, invertMask, maskOfLabels, thinnerThan, thinnestWidthPx, type BitMask, type LabelMap } from '../geometry';
+import { THIN_AREA_MM2 } from '../picture';
 
 /** A spot on the printed image (not mirrored) where something is too thin. */
 export interface ThinPlace {
@@ -36,8 +37,8 @@ export function checkStage(map: LabelMap, standing: Uint8Array, mmPerPx: number,
     standingShare: standingPx / map.labels.length,
     thinRidges: placesOf(thinnerThan(ridges, ridgeMm / mmPerPx), mmPerPx),
     narrowGaps: placesOf(thinnerThan(gaps, gapMm / mmPerPx), mmPerPx),
-    thinnestRidgeMm: inMm(thinnestWidthPx(ridges, (3 * ridgeMm) / mmPerPx), mmPerPx),
-    narrowestGapMm: inMm(thinnestWidthPx(gaps, (3 * gapMm) / mmPerPx), mmPerPx),
+    thinnestRidgeMm: inMm(thinnestWidthPx(ridges, (3 * ridgeMm) / mmPerPx, THIN_AREA_MM2 / mmPerPx ** 2), mmPerPx),
+    narrowestGapMm: inMm(thinnestWidthPx(gaps, (3 * gapMm) / mmPerPx, THIN_AREA_MM2 / mmPerPx ** 2), mmPerPx),
   };
 }
 
@@ -45,8 +46,8 @@ function inMm(px: number | undefined, mmPerPx: number): number | undefined {
   return px === undefined ? undefined : px * mmPerPx;
 }
 
-/** Specks smaller than this share of a square millimetre come from the pixel grid, not from the picture. */
-const SPECK_MM2 = 0.03;
+/** Smaller spots are the points of strokes and the pixel grid, not lines that could break or fill. */
+const SPECK_MM2 = 0.2;
 
 function placesOf(mask: BitMask, mmPerPx: number): ThinPlace[] {
   if (mask.words.every((word) => word === 0)) return [];

@@ -1,4 +1,4 @@
-import { emptyMask, invertMask, maskAndNot, type BitMask } from './bitMask';
+import { countPixels, emptyMask, invertMask, maskAndNot, type BitMask } from './bitMask';
 
 /**
  * A disc of whole pixels by its diameter: pixel centres (odd diameter) or corners (even) as its middle, so that a
@@ -59,9 +59,12 @@ export function thinnerThan(mask: BitMask, diameterPx: number): BitMask {
   return maskAndNot(mask, dilateDisc(opened, tolerancePx));
 }
 
-/** Width of the mask's thinnest part, looked for below `soughtPx`; undefined when nothing is thinner. By halving. */
-export function thinnestWidthPx(mask: BitMask, soughtPx: number): number | undefined {
-  const hasThinner = (px: number) => thinnerThan(mask, px).words.some((word) => word !== 0);
+/**
+ * Width of the mask's thinnest parts, looked for below `soughtPx`: the narrowest width below which at least `leastAreaPx`
+ * pixels lie, so that the points of tapering strokes do not count. Undefined when nothing is thinner. By halving.
+ */
+export function thinnestWidthPx(mask: BitMask, soughtPx: number, leastAreaPx: number): number | undefined {
+  const hasThinner = (px: number) => countPixels(thinnerThan(mask, px)) >= leastAreaPx;
   let fits = 1, sticks = Math.max(2, Math.round(soughtPx));
   if (!hasThinner(sticks)) return undefined;
   while (sticks - fits > 1) {

@@ -123,7 +123,7 @@ export function BlockView() {
 
 function Marks({ check, picked, mm }: { check: Checked; picked: ThinPlace | undefined; mm: number }) {
   const mark = (place: ThinPlace, kind: 'ridge' | 'gap', i: number) => {
-    const r = Math.max(place.lengthMm * 0.6, 7 * mm);
+    const r = Math.min(Math.max(place.lengthMm * 0.6, 6 * mm), 16 * mm);
     return <circle key={`${kind}${i}`} className={`place-mark ${kind === 'gap' ? 'gap' : ''} ${picked === place ? 'picked' : ''}`} cx={place.xMm} cy={place.yMm} r={r} />;
   };
   return <>{check.thinRidges.map((p, i) => mark(p, 'ridge', i))}{check.narrowGaps.map((p, i) => mark(p, 'gap', i))}</>;

@@ -27,7 +27,7 @@ export function SheetCharts({ answer, wanted }: { answer: Pick<SheetAnswer, 'cur
       <figure style={{ margin: 0 }}>
         <figcaption><h2>Alive after each run</h2><p className="note">median, and the middle 80 %</p></figcaption>
         <ResponsiveContainer width="100%" height={160}>
-          <ComposedChart data={alive} margin={{ top: 8, right: 44, bottom: 0, left: 0 }}>
+          <ComposedChart data={alive} margin={{ top: 20, right: 44, bottom: 0, left: 0 }}>
             <CartesianGrid vertical={false} stroke={TOKENS.hairline} />
             <XAxis dataKey="run" {...AXIS} tickFormatter={(r: number) => (r === 0 ? 'start' : `run ${r}`)} />
             <YAxis {...AXIS} width={44} domain={[(min: number) => Math.max(0, Math.floor(min - 2)), 'auto']} allowDecimals={false} />

@@ -58,7 +58,6 @@ function SizeDialog({ picture, onClose }: { picture: PicturePlan; onClose: () =>
         <div style={{ display: 'grid', gridTemplateColumns: '1fr 220px', gap: 20, paddingTop: 8 }}>
           <div style={{ display: 'grid', placeItems: 'center', background: 'var(--paper)', minHeight: 380 }}>
             <ReactCrop crop={crop} aspect={wanted.widthMm / wanted.heightMm} keepSelection ruleOfThirds onChange={(_, c) => setWanted((w) => ({ ...w, crop: { x: c.x / 100, y: c.y / 100, width: c.width / 100, height: c.height / 100 } }))}>
-              {/* eslint-disable-next-line @next/next/no-img-element -- the crop needs a plain picture */}
               <img src={urls.file(`source.png?turn=${wanted.turnDeg}&mirror=${wanted.mirrored ? 1 : 0}`)} alt="The picture as brought in" style={{ maxHeight: 440, maxWidth: '100%', aspectRatio: `${natural.width} / ${natural.height}` }} />
             </ReactCrop>
           </div>

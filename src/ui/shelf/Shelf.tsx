@@ -90,12 +90,11 @@ function ShelfItem({ print, props, ask }: { print: PrintSummary; props: Props; a
         {plan.flat && plan.runs.length > 0
           ? plan.runs.map((run, i) => (
             <figure key={run.id} className={progress.runs[i].phase === 'planned' ? 'dim' : undefined}>
-              {/* eslint-disable-next-line @next/next/no-img-element -- small, computed, immutable */}
-              <img src={props.lookUrl(print, i + 1)} alt={`after run ${i + 1}`} loading="lazy" width={112} />
+              <img src={props.lookUrl(print, i + 1)} alt={`after run ${i + 1}`} loading="lazy" />
               <figcaption>{i + 1} {inkOfRun(plan, run).name}<br />{progress.runs[i].phase === 'done' ? 'printed' : progress.runs[i].phase}</figcaption>
             </figure>
           ))
-          : <figure>{plan.picture ? <img src={`/api/blobs/${plan.picture.raster.sha}`} alt="the picture as brought in" loading="lazy" width={112} /> : <span className="blank" />}<figcaption>{plan.picture ? 'as brought in' : 'bare'}</figcaption></figure>}
+          : <figure>{plan.picture ? <img src={`/api/blobs/${plan.picture.raster.sha}`} alt="the picture as brought in" loading="lazy" /> : <span className="blank" />}<figcaption>{plan.picture ? 'as brought in' : 'bare'}</figcaption></figure>}
       </Link>
       <div>
         <p style={{ font: '600 15px var(--head)' }} className={next.colour}>{next.words}</p>

@@ -6,15 +6,12 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Snackbar from '@mui/material/Snackbar';
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import type { BenchAct, BenchEvent } from '@/core/sheets';
-import { failure, success, type LengthUnit, type Outcome } from '@/core/units';
-import { looksOfPlan, progressOf, type Plan, type PrintState } from '@/records';
-import { PrintDeskProvider, type Coverage, type Placement, type PrintDesk, type PrintUrls, type SaveStatus } from '@/ui/kit/printContext';
-import { PictureWorker } from '@/workers';
+import { failure, looksOfPlan, progressOf, success, type BenchAct, type BenchEvent, type LengthUnit, type Outcome, type Plan, type PrintState } from '@/records';
+import { PrintDeskProvider, type Placement, type PrintDesk, type PrintUrls, type SaveStatus } from '@/ui/kit/printContext';
+import { useSheetWorker } from '@/ui/kit/useSheetWorker';
 import { ActQueue } from '../../client/actQueue';
 import { ask, askRaw } from '../../client/api';
 
-const COVERAGE_WIDTH = 300;
 const RETRY_MS = 4000;
 
 function urlsOf(id: string): PrintUrls {
@@ -34,7 +31,6 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
   const [message, setMessage] = useState<string>();
   const [unit, setUnitState] = useState<LengthUnit>('mm');
   const [waiting, setWaiting] = useState<readonly BenchEvent[]>([]);
-  const [coverage, setCoverage] = useState<Coverage>();
   const revision = useRef(initial.revision);
   const latest = useRef(initial);
   const chain = useRef<Promise<unknown>>(Promise.resolve());
@@ -145,22 +141,10 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
     return settle(await ask<PrintState>('PUT', `${api}/picture`, { baseRevision: revision.current, place: placement }), 'size');
   }), [api, inOrder, settle]);
 
-  const labelsSha = plan.flat?.labelsSha, mmPerPx = plan.picture?.raster.mmPerPx ?? 0.1, labelCount = plan.flat?.colours.length ?? 0;
-  const sheetWorker = useMemo(() => new PictureWorker((worker) => (labelsSha ? worker.askNow('openLabels', { url: urls.blob(labelsSha), mmPerPx }) : Promise.resolve())), [labelsSha, mmPerPx, urls]);
-  useEffect(() => () => sheetWorker.stop(), [sheetWorker]);
-  const raster = plan.picture?.raster;
-  useEffect(() => {
-    if (!labelsSha || !raster) { setCoverage(undefined); return; }
-    let current = true;
-    const width = COVERAGE_WIDTH, height = Math.max(1, Math.round((COVERAGE_WIDTH * raster.heightPx) / raster.widthPx));
-    void sheetWorker.ask('coverage', { labelCount, width, height }).then((answer) => {
-      if (current && answer.ok) setCoverage({ bytes: answer.value, labelCount, width, height });
-    });
-    return () => { current = false; };
-  }, [sheetWorker, labelsSha, labelCount, raster]);
+  const { sheetWorker, coverage } = useSheetWorker(plan, urls);
 
   const desk: PrintDesk = {
-    state: shownState, progress, looks, coverage: coverage?.labelCount === labelCount ? coverage : undefined, sheetWorker, unit, setUnit, selectedRun, selectRun: setSelected,
+    state: shownState, progress, looks, coverage, sheetWorker, unit, setUnit, selectedRun, selectRun: setSelected,
     status, urls, waitingActs: waiting.length, change, undo: () => step('undo'), redo: () => step('redo'), log, bringIn, place, tell: setMessage,
   };
   return (

@@ -1,4 +1,4 @@
-import { failure } from '@/core/units';
+import { failure } from '@/records';
 import { copyPrint, database, redo, restorePrint, undo } from '@/server';
 import { nowIso, readJson, respond } from '../../../respond';
 

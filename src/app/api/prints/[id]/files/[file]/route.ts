@@ -1,4 +1,4 @@
-import { failure } from '@/core/units';
+import { failure } from '@/records';
 import { bundleFile, database, ledgerFile, lookPng, numberingFile, registrationPdf, runSvg, sourcePng } from '@/server';
 import { nowIso, refuse, respondFile } from '../../../../respond';
 

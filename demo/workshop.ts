@@ -1,0 +1,96 @@
+import sharp from 'sharp';
+import { wordForColour } from '@/core/colour';
+import { flattenPicture, measureFlatColours, type FlattenSettings } from '@/core/picture';
+import { normalDeviate, randomStream } from '@/core/random/random';
+import { sheetsToStart, startBelief, type BenchAct, type BenchEvent, type Fault } from '@/core/sheets';
+import { guessBarePaper, stageOfRun, withFlat, type FlatColour, type Plan, type PrintState } from '@/records';
+import { bringInPicture, createPrint, keepLabels, placeAgain, printState, savePlan } from '@/server';
+import { appendBenchEvent, getBlob, raiseUndoFloor, touchPrint, type Store } from '@/store';
+import { allotmentGate, GATE_HEIGHT_PX, GATE_WIDTH_PX } from './allotmentGate';
+import { ferrySlip } from './ferrySlip';
+import { quinces } from './quinces';
+import { saltWorks } from './saltWorks';
+
+const MINUTE = 60_000, DAY = 24 * 60 * MINUTE;
+
+/** The shared workshop of Tolvane: four prints, one of them half printed. `nowMs` is the moment its story has reached. */
+export async function seedWorkshop(db: Store, nowMs: number): Promise<void> {
+  const at = (daysAgo: number) => new Date(nowMs - daysAgo * DAY).toISOString();
+  await bringIn(db, 'Ferry Slip, Night Rain', Buffer.from(ferrySlip()), 'ferry slip drawing.svg', [178.5, 250], at(3));
+  const gate = await sharp(allotmentGate(), { raw: { width: GATE_WIDTH_PX, height: GATE_HEIGHT_PX, channels: 3 } }).jpeg({ quality: 93 }).toBuffer();
+  await bringIn(db, 'Allotment Gate', gate, 'allotment gate.jpg', [200, 150], at(1));
+  await bringIn(db, 'Quinces on a Blue Cloth', Buffer.from(quinces()), 'quinces.svg', [200, 200], at(0.6));
+  const id = await bringIn(db, 'Salt Works, Low Sun', Buffer.from(saltWorks()), 'salt works, low sun.svg', [240, 180], at(18));
+  await flattenInto(db, id, { colourCount: 6, radiusMm: 0.1, minIslandMm2: 0.4 }, at(17));
+  printHalf(db, id, nowMs);
+}
+
+async function bringIn(db: Store, name: string, bytes: Buffer, fileName: string, [widthMm, heightMm]: [number, number], now: string): Promise<string> {
+  const id = expectOk(createPrint(db, name, now));
+  const state = expectOk(await bringInPicture(db, id, 1, bytes, fileName, now));
+  const { widthMm: w, heightMm: h } = state.plan.picture!;
+  if (Math.abs(w - widthMm) > 0.4 || Math.abs(h - heightMm) > 0.4) expectOk(await placeAgain(db, id, state.revision, { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm, heightMm }, now));
+  return id;
+}
+
+/** The same path as the interface: raster, flat colours, their figures, the plan that follows. */
+export async function flattenInto(db: Store, id: string, settings: FlattenSettings, now: string): Promise<PrintState> {
+  const state = expectOk(printState(db, id));
+  const { raster } = state.plan.picture!;
+  const { data } = await sharp(getBlob(db, raster.sha)!.bytes).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+  const rgba = new Uint8ClampedArray(data.buffer, data.byteOffset, data.length);
+  const flat = expectOk(flattenPicture({ width: raster.widthPx, height: raster.heightPx, rgba }, raster.mmPerPx, settings));
+  const figures = measureFlatColours(flat, flat.coloursLabD50.length, raster.mmPerPx)!;
+  const names: string[] = [];
+  const colours = flat.coloursLabD50.map((wantedLabD50, label): FlatColour => {
+    names.push(wordForColour(wantedLabD50, names));
+    const { areaShare, islandCount, thinnestMm } = figures[label];
+    return { id: `c${label + 1}`, name: names[label], wantedLabD50, areaShare, islandCount, ...(thinnestMm === undefined ? {} : { thinnestMm: Math.round(thinnestMm * 100) / 100 }) };
+  });
+  const barePaperId = guessBarePaper(colours, state.plan.paper.labD50);
+  const plan: Plan = withFlat(state.plan, { labelsSha: keepLabels(db, flat, now), settings, colours, barePaperId, handChanges: 0 });
+  return expectOk(savePlan(db, id, state.revision, plan, 'picture flattened', now));
+}
+
+const RUN_FAULTS: readonly Fault[] = ['misfit', 'weak', 'patchy', 'smudge', 'ghost', 'mark', 'weak', 'too heavy'];
+const NOTES: Partial<Record<Fault, string>> = { weak: 'roller not charged yet', ghost: 'sheet slipped while rubbing', misfit: 'laid against the wrong stop', mark: 'thumb print in the margin' };
+
+/** Two runs printed and dried, the third half pulled; faults, losses and times drawn with a seed. */
+function printHalf(db: Store, id: string, nowMs: number): void {
+  const { plan } = expectOk(printState(db, id));
+  const random = randomStream(1907);
+  const { counted } = sheetsToStart(plan.sheets, plan.runs.length, startBelief(plan.sheets.experience));
+  const tests = plan.sheets.testSheets;
+  let sheets = [...Array.from({ length: tests }, (_, i) => `T${i + 1}`), ...Array.from({ length: counted }, (_, i) => `${i + 1}`)];
+  const events: BenchEvent[] = [];
+  const push = (ms: number, act: BenchAct) => { events.push({ id: `tolvane-${String(events.length + 1).padStart(4, '0')}`, at: new Date(ms).toISOString(), act }); };
+  const half = Math.round(sheets.length / 2);
+  const starts = [nowMs - 12.2 * DAY, nowMs - 7.1 * DAY, nowMs - (half * 6.4 + 4) * MINUTE];
+  push(starts[0] - 20 * MINUTE, { kind: 'sheets-started', counted, tests });
+  starts.forEach((start, r) => {
+    const run = plan.runs[r];
+    push(start - 45 * MINUTE, { kind: 'stage-cut', stageId: stageOfRun(plan, run)!.id });
+    let ms = start;
+    const going = r === 2 ? sheets.slice(0, half) : sheets;
+    for (const sheet of going) {
+      ms += Math.max(3.2, 6.1 + 0.8 * normalDeviate(random)) * MINUTE;
+      const test = sheet.startsWith('T');
+      const faulty = test ? random() < 0.7 : random() < 0.13;
+      const fault = RUN_FAULTS[Math.floor(random() * RUN_FAULTS.length)];
+      const faults: Fault[] = faulty ? [test ? 'weak' : fault] : [];
+      const setAside = faulty && !test && random() < 0.36;
+      push(ms, { kind: 'pull', runId: run.id, sheet, faults, setAside, note: faulty && random() < 0.5 ? NOTES[faults[0]] ?? '' : '' });
+      if (setAside) sheets = sheets.filter((s) => s !== sheet);
+    }
+  });
+  db.transaction(() => {
+    for (const event of events) appendBenchEvent(db, id, event);
+    raiseUndoFloor(db, id);
+    touchPrint(db, id, events[events.length - 1].at);
+  })();
+}
+
+function expectOk<T>(outcome: { ok: true; value: T } | { ok: false; message: string }): T {
+  if (!outcome.ok) throw new Error(outcome.message);
+  return outcome.value;
+}
