@@ -1,0 +1,105 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { emptyPlan } from '@/records';
+import { appendBenchEvent, appendPlan, benchLog, dropLooseBlobs, getBlob, insertPrint, markDeleted, migrate, moveTo, openStore, planAt, printById, purgeDeleted, putBlob, raiseUndoFloor, workshopLosses, type Store } from './index';
+
+let db: Store;
+const NOW = '2026-11-20T10:00:00.000Z';
+beforeEach(() => {
+  db = openStore(':memory:');
+  insertPrint(db, { id: 'p', name: 'Test', plan: emptyPlan(), label: 'new', now: NOW });
+});
+afterEach(() => db.close());
+
+test('the file is opened so that what is acknowledged is on disk', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'ulexite-'));
+  const file = openStore(join(folder, 'x', 'w.sqlite'));
+  expect(file.pragma('journal_mode', { simple: true })).toBe('wal');
+  expect(file.pragma('synchronous', { simple: true })).toBe(2);
+  expect(file.pragma('foreign_keys', { simple: true })).toBe(1);
+  file.close();
+  rmSync(folder, { recursive: true });
+});
+
+describe('migrations check the history', () => {
+  let folder: string;
+  beforeEach(() => {
+    folder = mkdtempSync(join(tmpdir(), 'ulexite-'));
+    writeFileSync(join(folder, '0001_one.sql'), 'CREATE TABLE one (a TEXT) STRICT;');
+  });
+  afterEach(() => rmSync(folder, { recursive: true }));
+  const fresh = () => { const other = openStore(':memory:'); other.exec('DROP TABLE migrations'); return other; };
+
+  test('each runs once, in order', () => {
+    const file = fresh();
+    migrate(file, folder);
+    writeFileSync(join(folder, '0002_two.sql'), 'ALTER TABLE one ADD COLUMN b TEXT;');
+    migrate(file, folder);
+    migrate(file, folder);
+    expect(file.prepare('SELECT count(*) AS n FROM migrations').get()).toEqual({ n: 2 });
+  });
+  test('a changed or unknown one stops before anything is touched', () => {
+    const file = fresh();
+    migrate(file, folder);
+    writeFileSync(join(folder, '0001_one.sql'), 'CREATE TABLE one (b TEXT) STRICT;');
+    expect(() => migrate(file, folder)).toThrow(/has changed/);
+    rmSync(join(folder, '0001_one.sql'));
+    expect(() => migrate(file, folder)).toThrow(/newer Ulexite/);
+  });
+  test('one that fails leaves nothing behind', () => {
+    const file = fresh();
+    writeFileSync(join(folder, '0002_bad.sql'), 'CREATE TABLE two (a TEXT) STRICT; CREATE TABLE one (a TEXT);');
+    expect(() => migrate(file, folder)).toThrow();
+    expect(file.prepare("SELECT count(*) AS n FROM sqlite_master WHERE name = 'two'").get()).toEqual({ n: 0 });
+  });
+});
+
+test('the bench log only grows, and an id counts once', () => {
+  const event = { id: 'e1', at: NOW, act: { kind: 'stage-cut', stageId: 's' } } as const;
+  expect(appendBenchEvent(db, 'p', event)).toBe(true);
+  expect(appendBenchEvent(db, 'p', event)).toBe(false);
+  expect(benchLog(db, 'p')).toEqual([event]);
+  expect(() => db.exec("UPDATE bench_log SET at = 'x'")).toThrow(/only grows/);
+  expect(() => db.exec('DELETE FROM bench_log')).toThrow(/only grows/);
+});
+
+test('history: a new plan drops what was undone; a floor ends it', () => {
+  const plan = (edition: number) => ({ ...emptyPlan(), sheets: { ...emptyPlan().sheets, edition } });
+  appendPlan(db, printById(db, 'p')!, plan(5), 'five', NOW);
+  appendPlan(db, printById(db, 'p')!, plan(6), 'six', NOW);
+  moveTo(db, 'p', 2, NOW);
+  appendPlan(db, printById(db, 'p')!, plan(7), 'seven', NOW);
+  expect(planAt(db, 'p', 3)).toMatchObject({ label: 'seven' });
+  expect(printById(db, 'p')!.revision).toBe(5);
+  moveTo(db, 'p', 2, NOW);
+  raiseUndoFloor(db, 'p');
+  expect(planAt(db, 'p', 3)).toBeUndefined();
+  expect(printById(db, 'p')!.undo_floor).toBe(2);
+});
+
+test('bytes rest once under their hash and go when no plan names them', () => {
+  const sha = putBlob(db, Buffer.from('abc'), 'text/plain', NOW);
+  expect(putBlob(db, Buffer.from('abc'), 'text/plain', NOW)).toBe(sha);
+  expect(getBlob(db, sha)!.bytes.toString()).toBe('abc');
+  expect(dropLooseBlobs(db, '2026-11-19')).toBe(0);
+  expect(dropLooseBlobs(db, '2026-11-21')).toBe(1);
+});
+
+test('deleted prints go with their logs when their time is over, not before', () => {
+  appendBenchEvent(db, 'p', { id: 'e1', at: NOW, act: { kind: 'stage-cut', stageId: 's' } });
+  markDeleted(db, 'p', NOW, NOW);
+  expect(purgeDeleted(db, '2026-11-01')).toBe(0);
+  expect(purgeDeleted(db, '2026-12-21')).toBe(1);
+  expect(benchLog(db, 'p')).toEqual([]);
+});
+
+test('the workshop learns from counted pulls that stand', () => {
+  const pull = (id: string, sheet: string, setAside: boolean) => appendBenchEvent(db, 'p', { id, at: NOW, act: { kind: 'pull', runId: 'r', sheet, faults: [], setAside, note: '' } });
+  pull('a', 'T1', true);
+  pull('b', '1', false);
+  pull('c', '2', true);
+  pull('d', '3', true);
+  appendBenchEvent(db, 'p', { id: 'e', at: NOW, act: { kind: 'pull-undone', pullId: 'd' } });
+  expect(workshopLosses(db)).toEqual({ lost: 1, kept: 1 });
+});
