@@ -10,9 +10,13 @@ export function ShelfPage({ prints }: { prints: readonly PrintSummary[] }) {
   const router = useRouter();
   const [message, setMessage] = useState<string>();
   const then = <T,>(answer: Outcome<T>, go?: (value: T) => string): Outcome<T> => {
-    setMessage(answer.ok ? undefined : answer.message);
     if (answer.ok && go) router.push(go(answer.value));
     else router.refresh();
+    return answer;
+  };
+  /** For acts without a dialog of their own to say what went wrong in. */
+  const told = <T,>(answer: Outcome<T>): Outcome<T> => {
+    setMessage(answer.ok ? undefined : answer.message);
     return answer;
   };
   return (
@@ -23,11 +27,11 @@ export function ShelfPage({ prints }: { prints: readonly PrintSummary[] }) {
       pageUrl={(print, view) => `/print/${print.id}/${view}`}
       bundleUrl={(print) => `/api/prints/${print.id}/files/print.ulexite.zip`}
       onCreate={async (name) => then(await ask<string>('POST', '/api/prints', { name }), (id) => `/print/${id}/picture`)}
-      onCopy={async (print) => then(await ask<string>('POST', `/api/prints/${print.id}/copy`, {}))}
+      onCopy={async (print) => told(then(await ask<string>('POST', `/api/prints/${print.id}/copy`, {})))}
       onRename={async (print, name) => then(await ask<string>('PATCH', `/api/prints/${print.id}`, { name }))}
       onDelete={async (print, name) => then(await ask<null>('DELETE', `/api/prints/${print.id}`, { name }))}
-      onRestore={async (print) => then(await ask<null>('POST', `/api/prints/${print.id}/restore`, {}))}
-      onBundle={async (file) => then(await askRaw<string>('/api/bundles', { method: 'POST', body: file }), (id) => `/print/${id}/runs`)}
+      onRestore={async (print) => told(then(await ask<null>('POST', `/api/prints/${print.id}/restore`, {})))}
+      onBundle={async (file) => told(then(await askRaw<string>('/api/bundles', { method: 'POST', body: file }), (id) => `/print/${id}/runs`))}
     />
   );
 }

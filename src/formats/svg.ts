@@ -1,3 +1,4 @@
+import { trimNumber } from '@/core/units';
 import { eachPointOf, ringsOf, type ArcMap } from '@/core/geometry';
 
 /** Path data of the outlines of the labels in `set`, in hundredths of a millimetre, whole numbers, relative moves. */
@@ -6,15 +7,25 @@ export function pathOfSet(arcs: ArcMap, set: Uint8Array, mmPerPx: number, mirror
   const across = arcs.width * scale;
   const parts: string[] = [];
   for (const ring of ringsOf(arcs, set)) {
-    let lastX = 0, lastY = 0, started = false;
+    let lastX = 0, lastY = 0, started = false, dx = 0, dy = 0;
     eachPointOf(arcs, ring, (px, py) => {
       const x = Math.round(mirrored ? across - px * scale : px * scale), y = Math.round(py * scale);
-      parts.push(started ? `l${x - lastX} ${y - lastY}` : `M${x} ${y}`);
+      if (!started) parts.push(`M${x} ${y}`);
+      else {
+        const nextX = x - lastX, nextY = y - lastY;
+        // arcs end at every node, so one straight edge may come in pieces: written as one
+        if (dx * nextY === dy * nextX && dx * nextX + dy * nextY > 0) { dx += nextX; dy += nextY; }
+        else {
+          if (dx !== 0 || dy !== 0) parts.push(`l${dx} ${dy}`);
+          dx = nextX;
+          dy = nextY;
+        }
+      }
       started = true;
       lastX = x;
       lastY = y;
     });
-    parts.push('z');
+    parts.push(dx !== 0 || dy !== 0 ? `l${dx} ${dy}z` : 'z');
   }
   return parts.join('');
 }
@@ -23,10 +34,11 @@ export interface SvgLayer { readonly name: string; readonly path: string; readon
 
 /** An SVG document true to size: width and height in mm, user unit 1 mm, outlines in groups scaled by 0.01. */
 export function svgDocument(widthMm: number, heightMm: number, title: string, layers: readonly SvgLayer[]): string {
+  const [width, height] = [trimNumber(widthMm, 3), trimNumber(heightMm, 3)];
   const groups = layers.map((layer) => `  <g id="${escapeXml(layer.name)}" transform="scale(0.01)" fill="${layer.fill}" fill-rule="evenodd"${layer.stroke ? ` stroke="${layer.stroke}" stroke-width="10"` : ''}><path d="${layer.path}"/></g>`);
   return [
     '<?xml version="1.0" encoding="UTF-8"?>',
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${widthMm}mm" height="${heightMm}mm" viewBox="0 0 ${widthMm} ${heightMm}">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">`,
     `  <title>${escapeXml(title)}</title>`,
     ...groups,
     '</svg>',

@@ -59,7 +59,7 @@ export function RunsView() {
           <LookCanvas run={selectedRun} onPoint={setPoint} />
         </div>
       ) : (
-        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+        <DndContext sensors={sensors} autoScroll={false} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
           <SortableContext items={ids} strategy={horizontalListSortingStrategy}>
             <div className="progress" style={{ gridTemplateColumns: `56px repeat(${ids.length}, minmax(118px, 1fr))`, gridTemplateRows: 'repeat(5, auto)' }}>
               <div style={{ gridRow: '1 / 6', display: 'grid', gridTemplateRows: 'subgrid' }}>
@@ -119,7 +119,7 @@ function Column({ run, index, onPoint, onMove, onLarge }: ColumnProps) {
   };
   const blank = <span style={{ display: 'block', aspectRatio: plan.picture ? `${plan.picture.widthMm} / ${plan.picture.heightMm}` : '4 / 3', background: 'var(--sheet)' }} />;
   return (
-    <section ref={setNodeRef} className="col" style={{ gridRow: '1 / 6', display: 'grid', gridTemplateRows: 'subgrid', transform: CSS.Translate.toString(transform), transition: transition ?? undefined }} aria-label={`Run ${index + 1}, ${ink.name}`}>
+    <section ref={setNodeRef} className="col" style={{ gridRow: '1 / 6', display: 'grid', gridTemplateRows: 'subgrid', transform: CSS.Translate.toString(transform && { ...transform, y: 0 }), transition: transition ?? undefined }} aria-label={`Run ${index + 1}, ${ink.name}`}>
       <div className={on ? 'colhead on' : 'colhead'} onClick={() => selectRun(index + 1)}>
         <div className="top1">
           <h2><button type="button" className="bare" onClick={() => selectRun(index + 1)}>Run {index + 1}</button></h2>

@@ -1,0 +1,124 @@
+import { expect, test } from '@playwright/test';
+import { flattenedPrint, stateOf } from './prints';
+import { TestServer } from './server';
+
+const server = new TestServer();
+test.beforeAll(() => server.start());
+test.afterAll(() => server.stop());
+
+test('flat colours: name, merge, split, bare paper, an island given away, undo and redo', async ({ page }) => {
+  const id = await flattenedPrint(page, server, 'tones');
+  const flat = async () => (await stateOf(server, id)).plan.flat!;
+  const first = await flat();
+  const tone = (n: number) => page.locator('.tone').nth(n);
+
+  await tone(1).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('harvest');
+  await page.getByRole('textbox', { name: 'Name' }).press('Enter');
+  await expect.poll(async () => (await flat()).colours.map((c) => c.name)).toContain('harvest');
+
+  await page.getByRole('button', { name: /Leave as bare paper|Print it after all/ }).click();
+  await expect.poll(async () => (await flat()).barePaperId).toBe(first.colours[1].id);
+  await page.getByRole('button', { name: 'undo' }).click();
+  await expect.poll(async () => (await flat()).barePaperId).toBe(first.barePaperId);
+
+  const before = (await flat()).colours.length;
+  await page.getByLabel('Merge into').click();
+  await page.getByRole('option').first().click();
+  await expect.poll(async () => (await flat()).colours.length).toBe(before - 1);
+  await expect(page.getByText('1 change by hand')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await flat()).colours.length).toBe(before);
+  await page.keyboard.press('Control+Shift+z');
+  await expect.poll(async () => (await flat()).colours.length).toBe(before - 1);
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await flat()).colours.length).toBe(before);
+  await expect(page.locator('.tone')).toHaveCount(before);
+
+  await page.keyboard.press('s');
+  await page.waitForTimeout(300);
+  const canvas = (await page.locator('.sheet-canvas').boundingBox())!;
+  await page.mouse.click(canvas.x + canvas.width / 2, canvas.y + canvas.height * 0.93);
+  await expect(page.getByRole('heading', { name: /^Island of/ })).toBeVisible();
+  const dark = (await flat()).colours.at(-1)!;
+  await page.getByRole('button', { name: /^Give the island to/ }).first().click();
+  await expect.poll(async () => (await flat()).handChanges).toBe(1);
+  expect((await flat()).colours.find((c) => c.id === dark.id)?.areaShare ?? 0).toBeLessThan(dark.areaShare);
+});
+
+test('whatever the order, the model computes what happens, and warns where a light ink cannot cover', async ({ page }) => {
+  const id = await flattenedPrint(page, server, 'orders');
+  await page.goto(`${server.url}/print/${id}/runs`);
+  const order = async () => (await stateOf(server, id)).plan.runs.map((r) => r.colourId);
+  const before = await order();
+  await page.getByRole('button', { name: `Move run ${before.length} earlier` }).click();
+  await expect.poll(order).toEqual([...before.slice(0, -2), before.at(-1), before.at(-2)]);
+  await page.getByRole('button', { name: `Run ${before.length}`, exact: true }).click();
+  await page.getByLabel('Opacity').click();
+  await page.getByRole('option', { name: /^transparent/ }).click();
+  await expect(page.getByText('this light ink does not cover what lies below')).toBeVisible();
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.locator('.runline .cell[aria-current="true"]')).toContainText(String(before.length - 1));
+
+  const grip = page.getByRole('button', { name: 'Drag run 1 to another place' });
+  const from = (await grip.boundingBox())!, to = (await page.getByRole('button', { name: 'Drag run 2 to another place' }).boundingBox())!;
+  const now = await order();
+  await page.mouse.move(from.x + 5, from.y + 5);
+  await page.mouse.down();
+  await page.mouse.move(to.x + to.width, to.y + 8, { steps: 12 });
+  await page.waitForTimeout(250); // a hand rests a moment before it lets go
+  await page.mouse.up();
+  await expect.poll(order).toEqual([now[1], now[0], ...now.slice(2)]);
+});
+
+test('the core sample by keyboard, the key sheet, and lengths in inches', async ({ page }) => {
+  const id = await flattenedPrint(page, server, 'keys');
+  await page.goto(`${server.url}/print/${id}/runs`);
+  await page.getByRole('button', { name: /Look closely at the sheet after run 2/ }).click();
+  const canvas = page.locator('.sheet-canvas');
+  await canvas.focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByText(/seen.*wanted.*ΔE/)).toBeVisible();
+  const sample = await page.getByText(/^at \d/).textContent();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByText(/^at \d/)).not.toHaveText(sample!);
+  await page.keyboard.press('Shift+?');
+  await expect(page.getByRole('heading', { name: 'Keys on this view' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /Lengths are in/ }).click();
+  await expect(page.getByText('9 7/16 × 7 1/16 in').first()).toBeVisible();
+});
+
+test('corner stops: margins typed in inches, the drawing follows', async ({ page }) => {
+  const id = await flattenedPrint(page, server, 'stops');
+  await page.goto(`${server.url}/print/${id}/block`);
+  await page.getByRole('button', { name: 'corner stops' }).click();
+  await page.getByLabel('Margin', { exact: true }).fill('1 in');
+  await page.getByLabel('Margin', { exact: true }).press('Enter');
+  await expect(page.getByRole('img', { name: /paper 290\.8 × 235\.9 mm/ })).toBeVisible();
+  await page.getByLabel('Bottom margin').click();
+  await page.getByRole('option', { name: 'equal all round' }).click();
+  await expect(page.getByRole('img', { name: /paper 290\.8 × 230\.8 mm/ })).toBeVisible();
+});
+
+test('shelf: copy, rename, delete by name, restore', async ({ page }) => {
+  await flattenedPrint(page, server, 'on the shelf');
+  await page.goto(server.url);
+  const item = page.getByRole('article', { name: 'on the shelf', exact: true });
+  await item.getByRole('button', { name: 'copy' }).click();
+  const copy = page.getByRole('article', { name: 'on the shelf (2)' });
+  await expect(copy).toBeVisible();
+  await copy.getByRole('button', { name: 'rename' }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('second state');
+  await page.getByRole('dialog').getByRole('button', { name: 'Rename' }).click();
+  const renamed = page.getByRole('article', { name: 'second state' });
+  await renamed.getByRole('button', { name: 'delete' }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('second');
+  await page.getByRole('dialog').getByRole('button', { name: 'Delete' }).click();
+  await expect(page.getByText('type its name as it stands')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Name' }).fill('second state');
+  await page.getByRole('dialog').getByRole('button', { name: 'Delete' }).click();
+  await expect(renamed).toHaveCount(0);
+  await page.getByRole('button', { name: 'Restore' }).click();
+  await expect(renamed).toBeVisible();
+});

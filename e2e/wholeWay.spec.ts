@@ -1,0 +1,245 @@
+import { expect, test, type Download, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import sharp from 'sharp';
+import { allotmentGate, GATE_HEIGHT_PX, GATE_WIDTH_PX } from '../demo/allotmentGate';
+import { cornerStopLayout } from '@/core/registration';
+import { tileDrawing } from '@/formats';
+import { stateOf } from './prints';
+import { TestServer } from './server';
+
+const server = new TestServer();
+test.beforeAll(() => server.start());
+test.afterAll(() => server.stop());
+
+async function bytesOf(download: Download): Promise<Buffer> {
+  return readFileSync((await download.path())!);
+}
+
+/** Pages of a PDF: size in mm, and the length of the longest level line near its foot in mm. */
+async function readPdf(bytes: Buffer): Promise<{ widthMm: number; heightMm: number; rulerMm: number; text: string }[]> {
+  const { getDocument, OPS } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+  const pdf = await getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise;
+  const pages = [];
+  for (let n = 1; n <= pdf.numPages; n++) {
+    const page = await pdf.getPage(n);
+    const [, , width, height] = page.view;
+    const { fnArray, argsArray } = await page.getOperatorList();
+    let matrix = [1, 0, 0, 1, 0, 0], rulerPt = 0;
+    const stack: number[][] = [];
+    fnArray.forEach((op: number, i: number) => {
+      const args = argsArray[i];
+      if (op === OPS.save) stack.push(matrix);
+      else if (op === OPS.restore) matrix = stack.pop() ?? matrix;
+      else if (op === OPS.transform) {
+        const [a, b, c, d, e, f] = matrix, [p, q, r, s, t, u] = args as number[];
+        matrix = [a * p + c * q, b * p + d * q, a * r + c * s, b * r + d * s, a * t + c * u + e, b * t + d * u + f];
+      } else if (op === OPS.constructPath) {
+        const [x0, y0, x1, y1] = args[2] as number[];
+        const yPt = matrix[3] * y0 + matrix[5];
+        if (Math.abs(y1 - y0) < 1e-6 && yPt < 60 && Math.abs((x1 - x0) * matrix[0]) < 320) rulerPt = Math.max(rulerPt, Math.abs((x1 - x0) * matrix[0]));
+      }
+    });
+    const text = (await page.getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ');
+    pages.push({ widthMm: (width / 72) * 25.4, heightMm: (height / 72) * 25.4, rulerMm: (rulerPt / 72) * 25.4, text });
+  }
+  return pages;
+}
+
+const toView = (page: Page, name: string) => page.getByRole('navigation', { name: 'Planning, in the order of the work' }).getByRole('link', { name: new RegExp(name) }).click();
+const toPlace = (page: Page, name: string) => page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name }).click();
+
+test('from a photograph to a numbered edition', async ({ page }) => {
+  test.setTimeout(300_000);
+  const photograph = await sharp(allotmentGate(), { raw: { width: GATE_WIDTH_PX, height: GATE_HEIGHT_PX, channels: 3 } }).jpeg({ quality: 92 }).toBuffer();
+
+  await test.step('a new print, and a picture brought in', async () => {
+    await page.goto(server.url);
+    await page.getByRole('button', { name: 'New print' }).first().click();
+    await page.getByRole('textbox', { name: 'Name' }).fill('Gate in the Morning');
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await page.getByRole('heading', { name: 'Bring in a picture' }).waitFor();
+    await page.getByLabel('Picture file').setInputFiles({ name: 'gate.jpg', mimeType: 'image/jpeg', buffer: photograph });
+    await expect(page.getByText('240 × 180 mm').first()).toBeVisible();
+  });
+  const id = page.url().match(/print\/([^/]+)/)![1];
+
+  await test.step('sized in mixed units, a bad size refused in words', async () => {
+    await page.getByRole('button', { name: 'Crop, turn, size' }).click();
+    for (const [bad, words] of [['0', '“0” is 0 mm'], ['-3', '“-3” is -3 mm'], ['abc', '“abc” is not a length'], ['5 m', '“5 m” is 5000 mm']]) {
+      await page.getByLabel('Width').fill(bad);
+      await page.getByLabel('Width').press('Enter');
+      await expect(page.getByText(words)).toBeVisible();
+    }
+    await page.getByLabel('Width').fill('12 cm');
+    await page.getByLabel('Width').press('Enter');
+    await page.getByLabel('Height').fill('3 1/2 in');
+    await page.getByLabel('Height').press('Enter');
+    await page.getByRole('button', { name: 'Take this size' }).click();
+    await expect(page.getByText('120 × 88.9 mm').first()).toBeVisible();
+    const raster = (await stateOf(server, id)).plan.picture!.raster;
+    expect([raster.widthPx, raster.heightPx, raster.mmPerPx]).toEqual([1200, 889, 0.1]);
+  });
+
+  await test.step('flattened to 5, then 6, then 5 by slider', async () => {
+    await page.getByRole('button', { name: 'Flatten', exact: true }).click();
+    await expect(page.locator('.tone')).toHaveCount(5);
+    await page.getByRole('slider', { name: 'colours', exact: true }).press('ArrowRight');
+    await expect(page.locator('.tone')).toHaveCount(6);
+    await page.getByRole('slider', { name: 'colours', exact: true }).press('ArrowLeft');
+    await expect(page.locator('.tone')).toHaveCount(5);
+    await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
+    const { flat } = (await stateOf(server, id)).plan;
+    expect(flat!.colours.reduce((sum, c) => sum + c.areaShare, 0)).toBeCloseTo(1, 9);
+  });
+
+  let runs = 0;
+  await test.step('runs reordered by key and put back', async () => {
+    await toView(page, 'Runs');
+    await expect(page.getByRole('heading', { name: /^Run \d$/ }).first()).toBeVisible();
+    const before = (await stateOf(server, id)).plan.runs.map((r) => r.colourId);
+    runs = before.length;
+    await page.getByRole('button', { name: 'Run 2', exact: true }).click();
+    await page.keyboard.press('Alt+ArrowLeft');
+    await expect.poll(async () => (await stateOf(server, id)).plan.runs.map((r) => r.colourId)).toEqual([before[1], before[0], ...before.slice(2)]);
+    await page.getByRole('button', { name: 'Order light to dark' }).click();
+    await expect.poll(async () => (await stateOf(server, id)).plan.runs.map((r) => r.colourId)).toEqual(before);
+    await page.locator('.progress .thumb button').first().hover();
+    await expect(page.getByText(/seen.*wanted.*ΔE/)).toBeVisible();
+  });
+
+  await test.step('the block, and the PDF opened again', async () => {
+    await toView(page, 'Block');
+    await expect(page.getByText('mirrored: as the block lies')).toBeVisible();
+    await page.keyboard.press('m');
+    await expect(page.locator('.stamp', { hasText: 'as printed' })).toBeVisible();
+    await expect(page.getByText(/ridges? under|No ridges under/)).toBeVisible();
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'PDF, true to size' }).click()]);
+    const pages = await readPdf(await bytesOf(download));
+    const layout = cornerStopLayout({ imageWidthMm: 120, imageHeightMm: 88.9, marginMm: 40, marginRule: 'larger bottom' });
+    const expected = tileDrawing(layout.board.widthMm, layout.board.heightMm, 'A4').tiles.length + runs * tileDrawing(120 + 28, 88.9 + 28, 'A4').tiles.length;
+    expect(pages.length).toBe(expected);
+    for (const p of pages) {
+      expect([p.widthMm, p.heightMm].sort((a, b) => a - b).map((mm) => Math.round(mm))).toEqual([210, 297]);
+      expect(Math.abs(p.rulerMm - 100)).toBeLessThan(0.1);
+    }
+    expect(pages[0].text).toContain('registration sheet');
+    expect(pages.at(-1)!.text).toContain(`block before run ${runs}`);
+    expect(pages.at(-1)!.text).toContain('MIRRORED');
+    const [svg] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: /Run \d SVG/ }).click()]);
+    expect((await bytesOf(svg)).toString()).toContain('width="120mm" height="88.9mm"');
+  });
+
+  await test.step('sheets to start', async () => {
+    await toView(page, 'Sheets');
+    for (const [bad, words] of [['0', '“0” is outside'], ['100000', '“100000” is outside']]) {
+      await page.getByLabel('Edition').fill(bad);
+      await page.getByLabel('Edition').press('Enter');
+      await expect(page.getByText(words)).toBeVisible();
+    }
+    await page.getByLabel('Edition').fill('3');
+    await page.getByLabel('Edition').press('Enter');
+    await page.getByLabel('Proofs to keep').fill('1');
+    await page.getByLabel('Proofs to keep').press('Enter');
+    await page.getByLabel('Test sheets').fill('1');
+    await page.getByLabel('Test sheets').press('Enter');
+    await expect(page.getByText(/Start \d+ sheets: \d+ that count and 1 test sheets .* 3 good prints and 1 proofs/)).toBeVisible();
+    await expect(page.locator('.recharts-bar-rectangle').first()).toBeVisible();
+  });
+
+  await test.step('a gate is asked for once and names what it makes final', async () => {
+    await toPlace(page, 'Bench');
+    await expect(page.getByText(/parts? done/)).toBeVisible();
+    await page.locator('.tone').first().click();
+    await expect(page.getByText(/^1 of \d+ parts? done/)).toBeVisible();
+    await page.getByRole('button', { name: 'The cut is done' }).click();
+    await expect(page.getByText('no undo leads back before this moment')).toBeVisible();
+    await page.getByRole('button', { name: 'Yes, it is cut' }).click();
+    await expect(page.getByRole('img', { name: 'Gate passed: cut for run 1 is done' })).toBeVisible();
+  });
+
+  let counted = 0;
+  await test.step('the first run, with faults, and the server restarted in between', async () => {
+    await page.getByRole('navigation', { name: 'At the bench' }).getByRole('link', { name: 'Pull' }).click();
+    await page.getByRole('button', { name: 'The paper is ready' }).click();
+    await expect(page.getByTestId('next-sheet')).toHaveText('T1');
+    await page.keyboard.press('Space');
+    await expect(page.getByTestId('next-sheet')).toHaveText('1');
+    await page.keyboard.press('5');
+    await page.keyboard.press('2');
+    await expect(page.getByRole('button', { name: /Usable with fault/ })).toBeVisible();
+    await page.keyboard.press('Space');
+    await expect(page.getByTestId('next-sheet')).toHaveText('2');
+    await server.kill();
+    await server.start();
+    await page.keyboard.press('x');
+    await expect(page.getByTestId('next-sheet')).toHaveText('3');
+    await page.keyboard.press('Space');
+    await expect(page.getByTestId('next-sheet')).toHaveText('4');
+    await page.keyboard.press('z');
+    await expect(page.getByTestId('next-sheet')).toHaveText('3');
+    await expect(page.getByTestId('chance')).toHaveText(/%/);
+    const { events } = await stateOf(server, id);
+    const pulls = events.flatMap((e) => (e.act.kind === 'pull' ? [e.act] : []));
+    expect(pulls.map((p) => [p.sheet, p.faults, p.setAside])).toEqual([['T1', [], false], ['1', ['ghost', 'weak'], false], ['2', [], true], ['3', [], false]]);
+    expect(events.at(-1)!.act.kind).toBe('pull-undone');
+    const started = events.flatMap((e) => (e.act.kind === 'sheets-started' ? [e.act] : []))[0];
+    counted = started.counted;
+  });
+
+  await test.step('all runs to the end', async () => {
+    for (let run = 1; run <= runs; run++) {
+      for (;;) {
+        const shown = () => page.getByTestId('next-sheet').evaluateAll((found) => found[0]?.textContent ?? 'none');
+        const sheet = await shown();
+        if (sheet === 'none') break;
+        await page.keyboard.press('Space');
+        await expect.poll(shown, { intervals: [30] }).not.toBe(sheet);
+      }
+      if (run === runs) break;
+      await page.getByRole('link', { name: 'Cut', exact: true }).click();
+      await page.getByRole('button', { name: 'The cut is done' }).click();
+      await page.getByRole('button', { name: 'Yes, it is cut' }).click();
+      await expect(page.getByRole('img', { name: `Gate passed: cut for run ${run + 1} is done` })).toBeVisible();
+      await page.getByRole('navigation', { name: 'At the bench' }).getByRole('link', { name: 'Pull' }).click();
+      await expect(page.getByTestId('next-sheet')).toBeVisible();
+    }
+    await expect(page.getByRole('heading', { name: 'All runs are printed' })).toBeVisible();
+  });
+
+  await test.step('ledger and numbers', async () => {
+    await toPlace(page, 'Drawer');
+    await expect(page.locator('table.ledger tbody tr')).toHaveCount(counted + 1);
+    const [csv] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Ledger as CSV' }).click()]);
+    const ledger = (await bytesOf(csv)).toString();
+    expect(ledger).toContain('set aside');
+    expect(ledger.match(/usable/g)!.length).toBe(1);
+    await page.getByRole('link', { name: /Numbering/ }).click();
+    await page.getByRole('button', { name: 'Give these numbers' }).click();
+    await expect(page.getByText(/on record since/)).toBeVisible();
+    await expect(page.getByText('1/3')).toBeVisible();
+    await expect(page.getByText('A.P. I/I')).toBeVisible();
+    const [numbers] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Numbering as CSV' }).click()]);
+    expect((await bytesOf(numbers)).toString()).toContain('3/3');
+    await page.getByRole('combobox').first().selectOption('B.A.T.');
+    await expect(page.getByText('This differs from the numbers on record.')).toBeVisible();
+    await page.getByRole('button', { name: 'Change the record' }).click();
+    await page.getByLabel('Reason').fill('kept as the model');
+    await page.getByRole('dialog').getByRole('button', { name: 'Change the record' }).click();
+    await expect(page.getByText('Changed 1 time: kept as the model')).toBeVisible();
+  });
+
+  await test.step('bundle out and in', async () => {
+    await page.getByRole('link', { name: /Ledger/ }).click();
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Whole print as a bundle' }).click()]);
+    const bundle = await bytesOf(download);
+    await toPlace(page, 'Shelf');
+    await page.getByLabel('Bundle file').setInputFiles({ name: 'foreign.zip', mimeType: 'application/zip', buffer: Buffer.from('no zip at all') });
+    await expect(page.getByRole('alert').filter({ hasText: 'not a zip file' })).toBeVisible();
+    await page.getByLabel('Bundle file').setInputFiles({ name: 'gate.ulexite.zip', mimeType: 'application/zip', buffer: bundle });
+    await page.waitForURL(/\/runs$/);
+    await expect(page.getByText('Gate in the Morning (2)')).toBeVisible();
+    const copy = await stateOf(server, page.url().match(/print\/([^/]+)/)![1]), first = await stateOf(server, id);
+    expect(copy.plan).toEqual(first.plan);
+    expect(copy.events).toEqual(first.events);
+  });
+});

@@ -1,0 +1,28 @@
+/**
+ * `npm run bench`: the picture pipeline in a Chromium worker against a general computer-vision library in WebAssembly,
+ * and the interface's own times. Real pictures come from Debian's wallpaper packages, fetched and unpacked under
+ * bench/.out, never committed. Writes docs/performance.md.
+ */
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync } from 'node:fs';
+
+const OUT = 'bench/.out';
+const PACKAGES = ['lomiri-wallpapers-16.04', 'mate-backgrounds', 'ukui-wallpapers'];
+
+function must(command, args, cwd) {
+  const done = spawnSync(command, args, { cwd, stdio: 'inherit' });
+  if (done.status !== 0) {
+    console.error(`${command} ${args.join(' ')} failed.`);
+    process.exit(1);
+  }
+}
+
+mkdirSync(`${OUT}/deb`, { recursive: true });
+for (const name of PACKAGES) {
+  if (existsSync(`${OUT}/${name}`)) continue;
+  console.log(`Fetching the pictures of ${name} …`);
+  must('apt-get', ['download', '-q', name], `${OUT}/deb`);
+  must('sh', ['-c', `dpkg-deb -x deb/${name}_*.deb ${name}`], OUT);
+}
+must('npx', ['esbuild', 'bench/worker.ts', '--bundle', '--format=iife', '--platform=browser', `--outfile=${OUT}/worker.js`, '--log-level=warning']);
+must('npx', ['tsx', 'bench/run.ts']);
