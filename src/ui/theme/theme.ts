@@ -35,11 +35,11 @@ export const theme = createTheme({
       defaultProps: { size: 'small' },
       styleOverrides: { thumb: { borderRadius: 1, width: 10, height: 18, '&:hover, &.Mui-focusVisible': { boxShadow: `0 0 0 3px ${TOKENS.slate}55` } }, rail: { opacity: 1, backgroundColor: TOKENS.hairline, height: 2 }, track: { height: 2, border: 0 }, valueLabel: { display: 'none' } },
     },
-    MuiDialog: { styleOverrides: { paper: { border: `1px solid ${TOKENS.ink}`, backgroundImage: 'none' } } },
+    MuiDialog: { defaultProps: { transitionDuration: 0 }, styleOverrides: { paper: { border: `1px solid ${TOKENS.ink}`, backgroundImage: 'none' } } },
     MuiDialogTitle: { styleOverrides: { root: { fontFamily: "'Zilla Slab', Georgia, serif", fontWeight: 600, fontSize: '1.25rem', paddingBottom: 4 } } },
     MuiTooltip: { styleOverrides: { tooltip: { background: TOKENS.ink, fontSize: '0.75rem', borderRadius: 2 } } },
     MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
-    MuiMenu: { styleOverrides: { paper: { border: `1px solid ${TOKENS.ink}` } } },
+    MuiMenu: { defaultProps: { transitionDuration: 0 }, styleOverrides: { paper: { border: `1px solid ${TOKENS.ink}` } } },
     MuiSnackbarContent: { styleOverrides: { root: { background: TOKENS.ink } } },
   },
 });

@@ -1,0 +1,54 @@
+/** `npm run shots`: retakes docs/screenshots from a fresh sample workshop, 1280 × 800. */
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { built, installed, run } from './common.mjs';
+
+installed();
+built();
+const folder = mkdtempSync(join(tmpdir(), 'ulexite-shots-'));
+process.env.ULEXITE_DATA = join(folder, 'demo.sqlite');
+run('npx', ['tsx', 'demo/make.ts']);
+const port = '3298', url = `http://127.0.0.1:${port}`;
+const server = spawn('node', ['scripts/serve.mjs'], { env: { ...process.env, PORT: port }, stdio: 'ignore' });
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+try {
+  for (let i = 0; i < 100; i++) { try { await fetch(url); break; } catch { await new Promise((r) => { setTimeout(r, 100); }); } }
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
+  const shot = async (name) => { await page.waitForTimeout(900); await page.screenshot({ path: `docs/screenshots/${name}.png` }); console.log(`docs/screenshots/${name}.png`); };
+  const open = async (print, view) => {
+    await page.goto(url);
+    const href = await page.getByRole('article', { name: print }).getByRole('link').first().getAttribute('href');
+    await page.goto(url + href.replace(/[^/]+$/, view));
+  };
+  await page.goto(url);
+  await page.waitForTimeout(1500);
+  await shot('shelf');
+  await open('Allotment Gate', 'picture');
+  await page.getByRole('button', { name: 'Flatten', exact: true }).click();
+  await page.getByText(/Whole picture flattened/).waitFor({ timeout: 60_000 });
+  await shot('picture');
+  await open('Salt Works, Low Sun', 'runs');
+  await page.locator('.thumb canvas').first().waitFor();
+  await page.mouse.move(905, 175);
+  await shot('runs');
+  await page.getByRole('button', { name: 'Look closely at the sheet after run 5' }).click();
+  await page.locator('.sheet-canvas').hover({ position: { x: 560, y: 300 } });
+  await shot('core-sample');
+  await open('Salt Works, Low Sun', 'block');
+  await page.getByText(/ridges? under|No ridges/).waitFor({ timeout: 60_000 });
+  await shot('block');
+  await page.getByRole('button', { name: 'corner stops' }).click();
+  await shot('corner-stops');
+  for (const view of ['sheets', 'cut', 'pull', 'ledger']) {
+    await open('Salt Works, Low Sun', view);
+    await page.waitForTimeout(1500);
+    await shot(view);
+  }
+} finally {
+  await browser.close();
+  server.kill();
+  rmSync(folder, { recursive: true, force: true });
+}
