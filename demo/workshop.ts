@@ -21,7 +21,7 @@ export async function seedWorkshop(db: Store, nowMs: number): Promise<void> {
   await bringIn(db, 'Allotment Gate', gate, 'allotment gate.jpg', [200, 150], at(1));
   await bringIn(db, 'Quinces on a Blue Cloth', Buffer.from(quinces()), 'quinces.svg', [200, 200], at(0.6));
   const id = await bringIn(db, 'Salt Works, Low Sun', Buffer.from(saltWorks()), 'salt works, low sun.svg', [240, 180], at(18));
-  await flattenInto(db, id, { colourCount: 6, radiusMm: 0.1, minIslandMm2: 0.4 }, at(17));
+  await flattenInto(db, id, { colourCount: 6, radiusMm: 0.3, minIslandMm2: 1.2 }, at(17));
   printHalf(db, id, nowMs);
 }
 

@@ -49,6 +49,10 @@ const server = createServer((request, response) => {
   }
   void handle(request, response);
 });
+if (dev) {
+  const upgrade = app.getUpgradeHandler();
+  server.on('upgrade', (request, socket, head) => { if (refusal(request)) socket.destroy(); else void upgrade(request, socket, head); });
+}
 server.requestTimeout = 120_000;
 server.listen(port, host, () => console.log(`Ulexite is open at http://${host}:${port}  (data: ${process.env.ULEXITE_DATA ?? 'data/ulexite.sqlite'})`));
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => process.exit(0));

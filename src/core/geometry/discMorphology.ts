@@ -55,7 +55,7 @@ export function thinnerThan(mask: BitMask, diameterPx: number): BitMask {
   const diameter = Math.round(diameterPx);
   if (diameter <= 1) return emptyMask(mask.width, mask.height);
   const opened = openDisc(mask, diameter);
-  const tolerancePx = 1 + 2 * Math.max(1, Math.round((CORNER_TOLERANCE * diameter) / 2));
+  const tolerancePx = 1 + 2 * Math.max(1, Math.floor((CORNER_TOLERANCE * diameter) / 2));
   return maskAndNot(mask, dilateDisc(opened, tolerancePx));
 }
 
@@ -75,8 +75,9 @@ export function thinnestWidthPx(mask: BitMask, soughtPx: number, leastAreaPx: nu
 }
 
 /**
- * Rows are eroded sideways once for each reach the disc uses, kept in a ring as tall as the disc, and combined.
- * Cost: about (2 × reach + disc height) word operations for each 32 pixels.
+ * Rows are eroded sideways once for each reach the disc uses, kept in a ring as tall as the disc, and combined. Words that
+ * are empty, or full between full neighbours, need no shifting. Cost: about (2 × reach + disc height) word operations for
+ * each 32 pixels at most.
  */
 function erode(mask: BitMask, disc: Disc, outside: boolean): BitMask {
   const { width, height, wordsPerRow, words } = mask;
@@ -85,54 +86,60 @@ function erode(mask: BitMask, disc: Disc, outside: boolean): BitMask {
   const dyMax = Math.max(...disc.rows.map((row) => row.dy));
   const tall = dyMax - dyMin + 1;
   const reaches = disc.maxReach + 1;
-  const ring = new Uint32Array(tall * reaches * wordsPerRow);
-  const source = new Uint32Array(wordsPerRow + 2).fill(outside ? 0xffffffff : 0);
+  const ring = new Int32Array(tall * reaches * wordsPerRow);
   const tailMask = width & 31 ? ~((1 << (width & 31)) - 1) : 0;
-
+  const pad = 1 + ((disc.maxReach + 1) >> 5);
+  const source = new Int32Array(wordsPerRow + 2 * pad).fill(outside ? -1 : 0);
   const erodeRowSideways = (y: number) => {
-    const slot = (y % tall) * reaches * wordsPerRow;
-    source.set(words.subarray(y * wordsPerRow, (y + 1) * wordsPerRow), 1);
-    if (outside) source[wordsPerRow] |= tailMask;
-    for (let k = 0; k < wordsPerRow; k++) ring[slot + k] = source[k + 1];
-    if (disc.baseHigh === 1) andShifted(ring, slot, source, wordsPerRow, 1);
-    if (disc.baseLow === -1) andShifted(ring, slot, source, wordsPerRow, -1);
-    for (let reach = 1; reach < reaches; reach++) {
-      const at = slot + reach * wordsPerRow;
-      ring.copyWithin(at, at - wordsPerRow, at);
-      andShifted(ring, at, source, wordsPerRow, disc.baseHigh + reach);
-      andShifted(ring, at, source, wordsPerRow, disc.baseLow - reach);
-    }
+    source.set(words.subarray(y * wordsPerRow, (y + 1) * wordsPerRow), pad);
+    if (outside) source[pad + wordsPerRow - 1] |= tailMask;
+    sideways(source, pad, ring, (y % tall) * reaches * wordsPerRow, wordsPerRow, disc);
   };
-
+  const target = new Int32Array(out.words.buffer);
   for (let y = 0; y < Math.min(dyMax, height); y++) erodeRowSideways(y);
   for (let y = 0; y < height; y++) {
     if (y + dyMax >= 0 && y + dyMax < height) erodeRowSideways(y + dyMax);
     const to = y * wordsPerRow;
-    out.words.fill(0xffffffff, to, to + wordsPerRow);
+    target.fill(-1, to, to + wordsPerRow);
     for (const { dy, reach } of disc.rows) {
       const from = y + dy;
       if (from < 0 || from >= height) {
-        if (!outside) out.words.fill(0, to, to + wordsPerRow);
+        if (!outside) target.fill(0, to, to + wordsPerRow);
         continue;
       }
       const at = ((from % tall) * reaches + reach) * wordsPerRow;
-      for (let k = 0; k < wordsPerRow; k++) out.words[to + k] &= ring[at + k];
+      for (let k = 0; k < wordsPerRow; k++) target[to + k] &= ring[at + k];
     }
-    if (tailMask) out.words[to + wordsPerRow - 1] &= ~tailMask;
+    if (tailMask) target[to + wordsPerRow - 1] &= ~tailMask;
   }
   return out;
 }
 
-/** into[at + k] &= the row moved so that pixel x reads pixel x + dx; `source` has one word of ones at each end. */
-function andShifted(into: Uint32Array, at: number, source: Uint32Array, wordsPerRow: number, dx: number): void {
-  const whole = dx >> 5;
-  const part = dx & 31;
+/** One row eroded by each reach of the disc: reach r goes to `ring[at + r × wordsPerRow …]`. `source` is padded by `pad` words. */
+function sideways(source: Int32Array, pad: number, ring: Int32Array, at: number, wordsPerRow: number, disc: Disc): void {
+  const { baseLow, baseHigh, maxReach } = disc;
   for (let k = 0; k < wordsPerRow; k++) {
-    const low = clampWord(source, k + 1 + whole, wordsPerRow);
-    into[at + k] &= part === 0 ? low : (low >>> part) | (clampWord(source, k + 2 + whole, wordsPerRow) << (32 - part));
+    const s = k + pad;
+    const word = source[s];
+    let to = at + k;
+    if (word === 0 || (maxReach < 31 && word === -1 && source[s - 1] === -1 && source[s + 1] === -1)) {
+      for (let r = 0; r <= maxReach; r++, to += wordsPerRow) ring[to] = word;
+      continue;
+    }
+    let kept = word;
+    if (baseHigh === 1) kept &= shifted(source, s, 1);
+    if (baseLow === -1) kept &= shifted(source, s, -1);
+    ring[to] = kept;
+    for (let r = 1; r <= maxReach; r++) {
+      if (kept !== 0) kept &= shifted(source, s, baseHigh + r) & shifted(source, s, baseLow - r);
+      to += wordsPerRow;
+      ring[to] = kept;
+    }
   }
 }
 
-function clampWord(source: Uint32Array, index: number, wordsPerRow: number): number {
-  return index < 0 ? source[0] : index > wordsPerRow + 1 ? source[wordsPerRow + 1] : source[index];
+/** The word at `s` of the row moved so that pixel x reads pixel x + dx. */
+function shifted(source: Int32Array, s: number, dx: number): number {
+  const whole = s + (dx >> 5), part = dx & 31;
+  return part === 0 ? source[whole] : (source[whole] >>> part) | (source[whole + 1] << (32 - part));
 }

@@ -1,4 +1,4 @@
-import type { LabelMap } from './raster';
+import { labelWords, type LabelMap } from './raster';
 
 /**
  * A label map as horizontal strips, each with the number of the island (4-connected part of one label) it belongs to.
@@ -37,7 +37,9 @@ interface Strips {
   stripLabel: Uint8Array;
 }
 
-function stripsOf({ width, height, labels }: LabelMap): Strips | undefined {
+function stripsOf(map: LabelMap): Strips | undefined {
+  const { width, height, labels } = map;
+  const words = labelWords(map);
   const rowOffset = new Int32Array(height + 1);
   let capacity = Math.max(1024, (width * height) >> 5);
   let stripEnd = new Int32Array(capacity);
@@ -54,6 +56,14 @@ function stripsOf({ width, height, labels }: LabelMap): Strips | undefined {
     const row = y * width;
     let label = labels[row];
     for (let x = 1; x < width; x++) {
+      if (words && (x & 3) === 0) {
+        const four = Math.imul(label, 0x01010101);
+        let w = (row + x) >> 2;
+        const end = (row + width) >> 2;
+        while (w < end && words[w] === four) w++;
+        x = (w << 2) - row;
+        if (x >= width) break;
+      }
       const next = labels[row + x];
       if (next !== label) {
         stripEnd[count] = x;

@@ -15,6 +15,11 @@ export interface ColourRaster {
 /** What lies outside every map; never a flat colour. */
 export const OUTSIDE = 255;
 
+/** The labels four to a word, for skipping what is uniform; undefined when rows do not start on whole words. */
+export function labelWords({ width, labels }: LabelMap): Int32Array | undefined {
+  return width % 4 === 0 && labels.byteOffset % 4 === 0 ? new Int32Array(labels.buffer, labels.byteOffset, labels.length >> 2) : undefined;
+}
+
 /** `true` at the labels of `members`, for quick tests of membership. */
 export function labelSet(members: Iterable<number>): Uint8Array {
   const set = new Uint8Array(256);

@@ -9,7 +9,8 @@ export type Opacity = 'opaque' | 'half' | 'transparent';
  */
 export const CONTRAST_RATIO: Readonly<Record<Opacity, number>> = { opaque: 0.94, half: 0.55, transparent: 0 };
 
-const STEPS = 40;
+/** Halvings: enough for five digits of scattering and of absorption, few enough for an ink to be solved in a frame. */
+const STEPS = 26;
 const MAX_SCATTER = 40;
 
 /**

@@ -22,12 +22,14 @@ import { Thumb } from '../kit/Thumb';
 /** Runs: the progress sheet. Columns are runs; rows are look, film, cut and figures. */
 export function RunsView() {
   const desk = usePrintDesk();
-  const { state, progress, looks, coverage, selectedRun, selectRun, change } = desk;
+  const { state, progress, looks, selectedRun, selectRun, change } = desk;
   const { plan } = state;
   const [point, setPoint] = useState<SamplePoint>();
   const [large, setLarge] = useState(false);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
   const closed = progress.closedRuns;
+  const { started } = progress.bench;
+  const sheets = useMemo(() => (started ? started.counted + started.tests : sheetsToStart(plan.sheets, Math.max(1, plan.runs.length), state.belief).total), [started, plan.sheets, plan.runs.length, state.belief]);
   const ids = plan.runs.map((run) => run.id);
   const reorder = (from: number, to: number) => {
     if (from < closed || to < closed || to >= ids.length || from === to) return;
@@ -69,7 +71,7 @@ export function RunsView() {
                 <span className="rowname">cut before<br /><span className="madder">block, mirrored</span></span>
                 <span className="rowname">figures</span>
               </div>
-              {plan.runs.map((run, i) => <Column key={run.id} run={run} index={i} onPoint={setPoint} onMove={(by) => reorder(i, i + by)} onLarge={() => { selectRun(i + 1); setLarge(true); }} hasPicture={Boolean(coverage)} />)}
+              {plan.runs.map((run, i) => <Column key={run.id} run={run} index={i} sheets={sheets} onPoint={setPoint} onMove={(by) => reorder(i, i + by)} onLarge={() => { selectRun(i + 1); setLarge(true); }} />)}
             </div>
           </SortableContext>
         </DndContext>
@@ -89,9 +91,9 @@ export function RunsView() {
   );
 }
 
-interface ColumnProps { readonly run: Run; readonly index: number; readonly hasPicture: boolean; readonly onPoint: (point: SamplePoint | undefined) => void; readonly onMove: (by: number) => void; readonly onLarge: () => void }
+interface ColumnProps { readonly run: Run; readonly index: number; readonly sheets: number; readonly onPoint: (point: SamplePoint | undefined) => void; readonly onMove: (by: number) => void; readonly onLarge: () => void }
 
-function Column({ run, index, onPoint, onMove, onLarge }: ColumnProps) {
+function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
   const desk = usePrintDesk();
   const { state, progress, looks, coverage, selectedRun, selectRun } = desk;
   const { plan } = state;
@@ -140,13 +142,13 @@ function Column({ run, index, onPoint, onMove, onLarge }: ColumnProps) {
       </div>
       <div className="thumb" onPointerMove={pointAt}>{coverage ? <Thumb coverage={coverage} fills={film} label={`What run ${index + 1} lays down`} /> : blank}</div>
       <div className="thumb">{coverage ? <Thumb coverage={coverage} fills={blockFills} strokes={blockStrokes} mirrored label={`The block before run ${index + 1}, mirrored; hatched is cut now`} /> : blank}</div>
-      <Figures run={run} index={index} />
+      <Figures run={run} index={index} sheets={sheets} />
     </section>
   );
 }
 
-function Figures({ run, index }: { run: Run; index: number }) {
-  const { state, looks, progress } = usePrintDesk();
+function Figures({ run, index, sheets }: { run: Run; index: number; sheets: number }) {
+  const { state, looks } = usePrintDesk();
   const { plan } = state;
   const flat = plan.flat!;
   const areaCm2 = (plan.picture!.widthMm * plan.picture!.heightMm) / 100;
@@ -154,7 +156,6 @@ function Figures({ run, index }: { run: Run; index: number }) {
   const states = reductionStates(plan.runs.map((r) => r.colourId), flat.barePaperId ?? undefined)[index];
   const standing = states.standing.reduce((sum, id) => sum + share(id), 0);
   const cutCm2 = states.cutNow.reduce((sum, id) => sum + share(id), 0) * areaCm2;
-  const sheets = useMemo(() => progress.bench.started ? progress.bench.started.counted + progress.bench.started.tests : sheetsToStart(plan.sheets, plan.runs.length, state.belief).total, [progress.bench.started, plan.sheets, plan.runs.length, state.belief]);
   const ink = inkForRun(standing * areaCm2, sheets, run.impressions);
   const label = flat.colours.findIndex((c) => c.id === run.colourId);
   const off = looks!.agreement.deltaE[label];

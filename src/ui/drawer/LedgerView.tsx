@@ -71,5 +71,5 @@ const ADVICE: Partial<Record<string, string>> = {
 function Outcome({ pull }: { pull: Pull | undefined }) {
   if (!pull) return <span className="quiet">·</span>;
   const kind = pull.setAside ? 'aside' : pull.faults.length ? 'usable' : 'good';
-  return <span className={`outcome ${kind}`} title={pull.note || undefined}><i aria-hidden /><span>{kind === 'good' ? <span className="visually-hidden">good</span> : <>{kind === 'aside' && <span className="visually-hidden">set aside: </span>}{pull.faults.join(', ') || 'set aside'}</>}{pull.note && <span className="quiet"> “{pull.note.slice(0, 24)}{pull.note.length > 24 ? '…' : ''}”</span>}</span></span>;
+  return <span className={`outcome ${kind}`} title={pull.note || undefined}><i aria-hidden /><span>{kind === 'good' ? <span className="visually-hidden">good</span> : <>{kind === 'aside' && <span className="visually-hidden">set aside: </span>}{pull.faults.join(', ') || 'set aside'}</>}{pull.note && <span className="quiet"> “{pull.note}”</span>}</span></span>;
 }

@@ -8,11 +8,11 @@ import { Fragment } from 'react';
 import type { ViewName } from './views';
 
 const EVERYWHERE: readonly (readonly [string, string])[] = [['← →', 'step along the run line'], ['?', 'this sheet'], ['Tab', 'to the next thing that can be used']];
-const PICTURE_KEYS: readonly (readonly [string, string])[] = [['+ −', 'zoom, with the picture in focus'], ['0', 'show all'], ['Shift ← → ↑ ↓', 'pan']];
+const PICTURE_KEYS: readonly (readonly [string, string])[] = [['+ −', 'zoom, with the picture in focus'], ['0', 'show all'], ['← → ↑ ↓', 'point with the cross; Enter picks there'], ['Shift ← → ↑ ↓', 'pan']];
 const DESK_KEYS: readonly (readonly [string, string])[] = [['Ctrl Z', 'undo'], ['Ctrl Shift Z', 'redo']];
 const OF_VIEW: Record<ViewName, readonly (readonly [string, string])[]> = {
   picture: [['S', 'picture, flat colours, or both with the divider'], ['1 … 9', 'give the chosen island to that colour'], ['Esc', 'let the island go'], ...PICTURE_KEYS, ...DESK_KEYS],
-  runs: [['Alt ← →', 'move the chosen run earlier or later'], ['arrows', 'move the core sample, with the picture in focus'], ...PICTURE_KEYS, ...DESK_KEYS],
+  runs: [['Alt ← →', 'move the chosen run earlier or later'], ...PICTURE_KEYS, ...DESK_KEYS],
   block: [['M', 'mirrored for the block, or as printed'], ...PICTURE_KEYS, ...DESK_KEYS],
   sheets: DESK_KEYS,
   cut: [['Space', 'tick off the chosen part'], ['↑ ↓', 'to the next part in the list'], ['M', 'mirrored for the block, or as printed'], ...PICTURE_KEYS],

@@ -29,14 +29,14 @@ interface Props {
   /** A point of the unmirrored picture in map pixels, or undefined when the pointer leaves. */
   readonly onHover?: (x: number | undefined, y: number) => void;
   readonly onPick?: (x: number, y: number) => void;
-  readonly cross?: { readonly x: number; readonly y: number };
 }
 
 interface Shown { bitmap: ImageBitmap; transform: ZoomTransform }
 
 /**
  * The picture on its ground: zoom with wheel, pinch, + and −, pan by dragging or with the arrow keys held with Shift, 0
- * shows all. Painting happens in a worker; until it answers the last picture is moved along.
+ * shows all; the arrow keys alone move a cross that points as the mouse does, Enter picks there. Painting happens in a
+ * worker; until it answers the last picture is moved along.
  */
 export function SheetCanvas(props: Props) {
   const { widthPx, heightPx, mmPerPx, paint, paintLeft, divider = 0, mirrored = false, unit, label, onHover, onPick } = props;
@@ -46,6 +46,7 @@ export function SheetCanvas(props: Props) {
   const [transform, setTransform] = useState<ZoomTransform>(zoomIdentity);
   const behaviour = useRef<ZoomBehavior<HTMLDivElement, unknown>>(null);
   const shown = useRef<{ main?: Shown; left?: Shown }>({});
+  const [cross, setCross] = useState<{ x: number; y: number }>();
   const fit = size.width > 0 ? Math.min((size.width - 24) / widthPx, (size.height - 24) / heightPx) : 1;
 
   const draw = useCallback(() => {
@@ -121,25 +122,35 @@ export function SheetCanvas(props: Props) {
   const zoomBy = (factor: number) => behaviour.current && select(box.current!).call(behaviour.current.scaleBy, factor);
   const panBy = (x: number, y: number) => behaviour.current && select(box.current!).call(behaviour.current.translateBy, x / transform.k, y / transform.k);
   const showAll = () => behaviour.current && select(box.current!).call(behaviour.current.transform, zoomIdentity.translate((size.width - widthPx * fit) / 2, (size.height - heightPx * fit) / 2));
+  const moveCross = (dx: number, dy: number) => {
+    const from = cross ?? { x: widthPx / 2, y: heightPx / 2 };
+    const stepPx = Math.max(1, Math.round(Math.min(CROSS_STEP_MM / mmPerPx, 12 / (fit * transform.k))));
+    const next = { x: Math.round(Math.min(widthPx - 1, Math.max(0, from.x + (mirrored ? -dx : dx) * stepPx))), y: Math.round(Math.min(heightPx - 1, Math.max(0, from.y + dy * stepPx))) };
+    setCross(next);
+    onHover?.(next.x, next.y);
+  };
+  const points = Boolean(onHover ?? onPick);
   const onKeyDown = (event: KeyboardEvent) => {
     const step = 60;
     const acts: Record<string, () => void> = {
       '+': () => zoomBy(1.4), '=': () => zoomBy(1.4), '-': () => zoomBy(1 / 1.4), '0': showAll,
+      ...(cross && onPick ? { Enter: () => onPick(cross.x, cross.y) } : {}),
+      ...(points && !event.shiftKey && !event.altKey ? { ArrowLeft: () => moveCross(-1, 0), ArrowRight: () => moveCross(1, 0), ArrowUp: () => moveCross(0, -1), ArrowDown: () => moveCross(0, 1) } : {}),
       ...(event.shiftKey ? { ArrowLeft: () => panBy(step, 0), ArrowRight: () => panBy(-step, 0), ArrowUp: () => panBy(0, step), ArrowDown: () => panBy(0, -step) } : {}),
     };
-    if (acts[event.key] && !event.ctrlKey && !event.metaKey) { event.preventDefault(); event.stopPropagation(); acts[event.key](); }
+    if (event.target === event.currentTarget && acts[event.key] && !event.ctrlKey && !event.metaKey) { event.preventDefault(); event.stopPropagation(); acts[event.key](); }
   };
   const ratio = typeof window === 'undefined' ? 1 : window.devicePixelRatio || 1;
   const screenPxPerMm = (fit * transform.k) / mmPerPx;
   const sheetWidthMm = widthPx * mmPerPx;
   return (
-    <div ref={box} className="sheet-canvas" tabIndex={0} role="group" aria-label={`${label}. Plus and minus zoom, Shift with arrows pans, 0 shows all.`} onKeyDown={onKeyDown}
-      onPointerMove={(e) => onHover?.(...toMap(e.clientX, e.clientY))} onPointerLeave={() => onHover?.(undefined, 0)}
+    <div ref={box} className="sheet-canvas" tabIndex={0} role="group" aria-label={`${label}. ${points ? 'Arrow keys point, ' : ''}plus and minus zoom, Shift with arrows pans, 0 shows all.`} onKeyDown={onKeyDown}
+      onPointerMove={(e) => { if (cross) setCross(undefined); onHover?.(...toMap(e.clientX, e.clientY)); }} onPointerLeave={() => onHover?.(undefined, 0)}
       onClick={(e) => { if (!(e.target as Element).closest('.divider, .zoomers')) onPick?.(...toMap(e.clientX, e.clientY)); }}>
       <canvas ref={canvas} width={Math.round(size.width * ratio)} height={Math.round(size.height * ratio)} aria-hidden />
-      {props.overlay && size.width > 0 && (
+      {(props.overlay || cross) && size.width > 0 && (
         <svg className="over" aria-hidden>
-          <g transform={`translate(${transform.x},${transform.y}) scale(${screenPxPerMm})${mirrored ? ` translate(${sheetWidthMm},0) scale(-1,1)` : ''}`}>{props.overlay(1 / screenPxPerMm)}</g>
+          <g transform={`translate(${transform.x},${transform.y}) scale(${screenPxPerMm})${mirrored ? ` translate(${sheetWidthMm},0) scale(-1,1)` : ''}`}>{props.overlay?.(1 / screenPxPerMm)}{cross && <Cross xMm={(cross.x + 0.5) * mmPerPx} yMm={(cross.y + 0.5) * mmPerPx} mm={1 / screenPxPerMm} />}</g>
         </svg>
       )}
       {paintLeft && props.onDivider && divider > 0.001 && divider < 0.999 && (
@@ -154,6 +165,14 @@ export function SheetCanvas(props: Props) {
       </div>
     </div>
   );
+}
+
+/** The arrow keys move the cross by this much, or by less when zoomed in. */
+const CROSS_STEP_MM = 2;
+
+function Cross({ xMm, yMm, mm }: { xMm: number; yMm: number; mm: number }) {
+  const d = `M${xMm - 10 * mm} ${yMm}h${20 * mm}M${xMm} ${yMm - 10 * mm}v${20 * mm}`;
+  return <><path d={d} stroke="#FBF9F3" strokeWidth={4 * mm} fill="none" /><path d={d} stroke="#1F2421" strokeWidth={1.6 * mm} fill="none" /></>;
 }
 
 function Divider({ share, width, onMove }: { share: number; width: number; onMove: (share: number) => void }) {
