@@ -47,6 +47,17 @@ try {
     await page.waitForTimeout(1500);
     await shot(view);
   }
+  const id = page.url().match(/print\/([^/]+)/)[1];
+  let serial = 0;
+  const log = (act) => fetch(`${url}/api/prints/${id}/log`, { method: 'POST', headers: { 'Content-Type': 'application/json', Origin: url }, body: JSON.stringify({ events: [{ id: `shots-${String(++serial).padStart(5, '0')}`, at: new Date().toISOString(), act }] }) });
+  const { plan } = await (await fetch(`${url}/api/prints/${id}`)).json();
+  for (const [i, run] of plan.runs.entries()) {
+    await log({ kind: 'stage-cut', stageId: `stage-${i + 1}` });
+    for (let sheet = 1; sheet <= 60; sheet++) await log({ kind: 'pull', runId: run.id, sheet: String(sheet), faults: sheet === 9 ? ['smudge'] : [], setAside: false, note: '' });
+    await log({ kind: 'run-finished', runId: run.id });
+  }
+  await open('Salt Works, Low Sun', 'numbering');
+  await shot('numbering');
 } finally {
   await browser.close();
   server.kill();

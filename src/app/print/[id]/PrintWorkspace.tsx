@@ -88,21 +88,24 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
   const sendWaiting = useCallback(() => inOrder(async (): Promise<Outcome<undefined>> => {
     const events = queue.all();
     if (events.length === 0) return success(undefined);
-    const answer = await ask<PrintState>('POST', `${api}/log`, { events });
-    if (!answer.ok && answer.code === 'unreachable') return answer;
-    queue.remove(new Set(events.map((e) => e.id)));
-    setWaiting(queue.all());
-    if (!answer.ok) {
-      if (events.length > 1) {
-        for (const event of events) {
-          const single = await ask<PrintState>('POST', `${api}/log`, { events: [event] });
-          if (single.ok) adopt(single.value);
-          else setMessage(`Not counted: ${single.message}`);
-        }
-      } else setMessage(answer.message);
+    const send = async (batch: readonly BenchEvent[]) => {
+      const answer = await ask<PrintState>('POST', `${api}/log`, { events: batch });
+      if (!isAway(answer) && (answer.ok || batch.length === 1)) {
+        queue.remove(new Set(batch.map((e) => e.id)));
+        setWaiting(queue.all());
+      }
+      if (answer.ok) adopt(answer.value);
       return answer;
+    };
+    const all = await send(events);
+    if (all.ok) return success(undefined);
+    if (isAway(all) || events.length === 1) return all;
+    // one of several was refused: each is sent on its own, so that only that one is not counted
+    for (const event of events) {
+      const single = await send([event]);
+      if (isAway(single)) return single as Outcome<undefined>;
+      if (!single.ok) setMessage(`Not counted: ${single.message}`);
     }
-    adopt(answer.value);
     return success(undefined);
   }), [adopt, api, inOrder, queue]);
 
@@ -110,7 +113,7 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
     queue.add({ id: crypto.randomUUID(), at: new Date().toISOString(), act });
     const sent = await sendWaiting();
     if (sent.ok) return success('counted');
-    if (sent.code !== 'unreachable') return sent;
+    if (!isAway(sent)) return sent;
     setWaiting(queue.all());
     return success('kept');
   }, [queue, sendWaiting]);
@@ -159,6 +162,11 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
       }} />
     </PrintDeskProvider>
   );
+}
+
+/** No answer, or one from a server in trouble: what was sent may or may not have arrived, so it is kept and sent again. */
+function isAway(answer: Outcome<unknown>): boolean {
+  return !answer.ok && (answer.code === 'unreachable' || answer.code === 'server');
 }
 
 /** A copy of the print that holds this window's plan. */
