@@ -24,6 +24,7 @@ export function CoreSample({ point }: { point: SamplePoint | undefined }) {
     <section aria-live="polite">
       <h2>Core sample</h2>
       <p className="note">at {formatLength(point.xMm, unit, 0)}, {formatLength(point.yMm, unit, 0)}: {colour.name}</p>
+      <p className="num" style={{ marginTop: 6 }}><Swatch lab={seen} /> seen&ensp;<Swatch lab={wanted} /> wanted&ensp;ΔE {off.toFixed(1)}, {wordForDifference(off)}</p>
       <div className="core" style={{ margin: '8px 0' }}>
         <div className="column" aria-hidden>
           <div className="foot" style={{ background: hexFromLabD50(plan.paper.labD50) }} />
@@ -34,7 +35,6 @@ export function CoreSample({ point }: { point: SamplePoint | undefined }) {
           {stack.map((run, i) => <span key={i}>{run + 1}&ensp;{inkOfRun(plan, plan.runs[run]).name} <span className="quiet">{INK_START_VALUES.wetFilmUm} µm</span></span>)}
         </div>
       </div>
-      <p className="num"><Swatch lab={seen} /> seen&ensp;<Swatch lab={wanted} /> wanted&ensp;ΔE {off.toFixed(1)}, {wordForDifference(off)}</p>
     </section>
   );
 }

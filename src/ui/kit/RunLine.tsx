@@ -52,6 +52,6 @@ function StateWords({ desk, index }: { desk: PrintDesk; index: number }) {
   const last = index === progress.runs.length - 1;
   const next = progress.runs[index + 1]?.phase;
   const drying = dryAt && (next === undefined || next === 'planned' || next === 'cut') && Date.parse(dryAt) > Date.now();
-  if (drying) return <span className="state"><strong className="drying" suppressHydrationWarning>drying until {new Date(dryAt).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}</strong>{tally.pulled.length - tally.aside} came through</span>;
+  if (drying) return <span className="state"><strong className="drying" suppressHydrationWarning>dry {new Date(dryAt).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}</strong>{tally.good + tally.usable} sheets</span>;
   return <span className="state"><strong>{last ? 'done' : 'cut, printed'}</strong>{tally.good + tally.usable} sheets{last ? '' : ', dry'}</span>;
 }
