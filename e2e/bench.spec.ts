@@ -1,0 +1,127 @@
+import { expect, test, type Page } from '@playwright/test';
+import { api, flattenedPrint, stateOf } from './prints';
+import { TestServer } from './server';
+
+const server = new TestServer();
+test.beforeAll(() => server.start());
+test.afterAll(() => server.stop());
+
+let serial = 0;
+function log(id: string, ...acts: object[]) {
+  const events = acts.map((act) => ({ id: `bench-setup-${++serial}`, at: new Date().toISOString(), act }));
+  return api(server, 'POST', `/api/prints/${id}/log`, { events });
+}
+
+async function readyToPull(page: Page, name: string, counted: number, tests = 0): Promise<string> {
+  const id = await flattenedPrint(page, server, name);
+  await log(id, { kind: 'stage-cut', stageId: 'stage-1' }, { kind: 'sheets-started', counted, tests });
+  await page.goto(`${server.url}/print/${id}/pull`);
+  await expect(page.getByTestId('next-sheet')).toBeVisible();
+  return id;
+}
+
+const pullsOf = async (id: string) => (await stateOf(server, id)).events.flatMap((e) => (e.act.kind === 'pull' ? [e.act] : []));
+
+test('parts of the cut are ticked off by click, list and key, and stay ticked', async ({ page }) => {
+  const id = await flattenedPrint(page, server, 'ticks');
+  await page.goto(`${server.url}/print/${id}/cut`);
+  await expect(page.getByText(/^0 of \d+ parts? done/)).toBeVisible();
+  const parts = page.locator('.tone');
+  const count = await parts.count();
+  await parts.first().click();
+  await expect(page.getByText(new RegExp(`^1 of ${count} part`))).toBeVisible();
+  await expect.poll(async () => (await stateOf(server, id)).events.length).toBe(1);
+  await page.reload();
+  await expect(page.getByText(new RegExp(`^1 of ${count} part`))).toBeVisible();
+  await parts.first().click();
+  await expect(page.getByText(new RegExp(`^0 of ${count} part`))).toBeVisible();
+  await page.getByRole('group', { name: /What to cut/ }).click({ position: { x: 420, y: 60 } });
+  await expect(page.getByText(/^1 of \d+ part/)).toBeVisible();
+  await page.keyboard.press('m');
+  await expect(page.locator('.stamp', { hasText: 'as printed' })).toBeVisible();
+});
+
+test('a note, several faults, setting aside, and taking back by target', async ({ page }) => {
+  const id = await readyToPull(page, 'targets', 6);
+  await page.getByRole('button', { name: /^misfit/ }).click();
+  await page.getByRole('button', { name: /^crease/ }).click();
+  await page.getByRole('button', { name: /^misfit/ }).click();
+  await page.getByRole('button', { name: /^tear/ }).click();
+  await page.keyboard.press('n');
+  await page.getByRole('textbox', { name: 'Note' }).fill('corner caught on the stop');
+  await page.getByRole('button', { name: 'Keep it with the next pull' }).click();
+  await page.getByRole('button', { name: /^set sheet aside/ }).click();
+  await expect(page.getByTestId('next-sheet')).toHaveText('2');
+  expect(await pullsOf(id)).toEqual([expect.objectContaining({ sheet: '1', faults: ['crease', 'tear'], setAside: true, note: 'corner caught on the stop' })]);
+  await page.getByRole('button', { name: /^Good pull/ }).click();
+  await expect(page.getByTestId('next-sheet')).toHaveText('3');
+  await expect(page.getByText('1 good · 0 usable with fault · 1 set aside')).toBeVisible();
+  await page.getByRole('button', { name: /^take back 2/ }).click();
+  await expect(page.getByTestId('next-sheet')).toHaveText('2');
+  await expect(page.getByText('0 good · 0 usable with fault · 1 set aside')).toBeVisible();
+});
+
+test('the targets are large enough for inky hands', async ({ page }) => {
+  await readyToPull(page, 'large targets', 4);
+  const heights = await page.locator('.key, .good-pull').evaluateAll((all) => all.map((e) => e.getBoundingClientRect()).map((r) => Math.min(r.height, r.width)));
+  expect(heights.length).toBe(18);
+  expect(Math.min(...heights)).toBeGreaterThanOrEqual(64);
+});
+
+test('the forecast falls with a loss and rises with a good pull', async ({ page }) => {
+  const id = await readyToPull(page, 'forecast', 24);
+  const chance = async () => {
+    const text = (await page.getByTestId('chance').textContent())!;
+    return text.includes('over') ? 99.5 : text.includes('under') ? 0.5 : Number.parseFloat(text);
+  };
+  const before = await chance();
+  for (const sheet of ['2', '3', '4', '5']) {
+    await page.keyboard.press('x');
+    await expect(page.getByTestId('next-sheet')).toHaveText(sheet);
+  }
+  const lower = await chance();
+  expect(lower).toBeLessThan(before);
+  for (let sheet = 6; sheet <= 12; sheet++) {
+    await page.keyboard.press('Space');
+    await expect(page.getByTestId('next-sheet')).toHaveText(String(sheet));
+  }
+  expect(await chance()).toBeGreaterThanOrEqual(lower);
+  expect((await pullsOf(id)).length).toBe(11);
+});
+
+test('a run ended early: the sheets without its film leave the edition', async ({ page }) => {
+  const id = await readyToPull(page, 'ended early', 5);
+  await expect(page.getByRole('button', { name: 'end the run' })).toBeDisabled();
+  for (const next of ['2', '3', '4']) {
+    await page.keyboard.press('Space');
+    await expect(page.getByTestId('next-sheet')).toHaveText(next);
+  }
+  await page.getByRole('button', { name: 'end the run' }).click();
+  await expect(page.getByText('2 sheets have not been pulled in this run.')).toBeVisible();
+  await page.getByRole('dialog').getByRole('button', { name: 'End the run' }).click();
+  await expect(page.getByRole('heading', { name: 'The block is not cut for run 2' })).toBeVisible();
+  await log(id, { kind: 'stage-cut', stageId: 'stage-2' });
+  await page.reload();
+  await expect(page.getByTestId('next-sheet')).toHaveText('1');
+  await expect(page.getByText('0 of 3 pulled in this run')).toBeVisible();
+});
+
+test('the next cut waits for the run: the gate does not open before', async ({ page }) => {
+  const id = await readyToPull(page, 'gate', 2);
+  await page.getByRole('link', { name: 'Cut', exact: true }).click();
+  await expect(page.getByText('Run 1 is not finished. Cutting now would end it.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'The cut is done' })).toBeDisabled();
+  await expect(log(id, { kind: 'stage-cut', stageId: 'stage-2' })).rejects.toThrow(/not finished/);
+});
+
+test('two devices: a sheet pulled on both counts once, and the second is told', async ({ page, context }) => {
+  const id = await readyToPull(page, 'two devices', 5);
+  const tablet = await context.newPage();
+  await tablet.goto(`${server.url}/print/${id}/pull`);
+  await expect(tablet.getByTestId('next-sheet')).toHaveText('1');
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('next-sheet')).toHaveText('2');
+  await tablet.keyboard.press('Space');
+  await expect(tablet.getByText(/Sheet 1 was already pulled in run 1/)).toBeVisible();
+  expect((await pullsOf(id)).map((p) => p.sheet)).toEqual(['1']);
+});

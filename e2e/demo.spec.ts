@@ -1,0 +1,90 @@
+import { expect, test } from '@playwright/test';
+import { progressOf } from '@/records';
+import { listPrints } from '@/server';
+import { openStore } from '@/store';
+import { seedWorkshop } from '../demo/workshop';
+import { TestServer } from './server';
+
+const server = new TestServer();
+const NOW = Date.parse('2026-11-20T15:00:00.000Z');
+
+test.beforeAll(async () => {
+  const db = openStore(server.data);
+  await seedWorkshop(db, NOW);
+  db.close();
+  await server.start();
+});
+test.afterAll(() => server.stop());
+
+test('the sample workshop: four prints, one half way through its third run', async () => {
+  const db = openStore(server.data);
+  const prints = listPrints(db);
+  db.close();
+  expect(prints.map((p) => p.name).sort()).toEqual(['Allotment Gate', 'Ferry Slip, Night Rain', 'Quinces on a Blue Cloth', 'Salt Works, Low Sun']);
+  const salt = prints.find((p) => p.name.startsWith('Salt'))!;
+  expect([salt.plan.picture!.widthMm, salt.plan.picture!.heightMm, salt.plan.runs.length]).toEqual([240, 180, 5]);
+  const progress = progressOf(salt.plan, salt.events);
+  expect(progress.runs.map((r) => r.phase)).toEqual(['done', 'done', 'printing', 'planned', 'planned']);
+  expect(progress.gatesPassed).toBe(3);
+  expect(progress.bench.pulls.some((p) => p.faults.length > 0)).toBe(true);
+  expect(progress.bench.pulls.some((p) => p.setAside)).toBe(true);
+  expect(salt.events.every((e) => Date.parse(e.at) <= NOW)).toBe(true);
+  const others = prints.filter((p) => p !== salt);
+  expect(others.every((p) => p.plan.picture && !p.plan.flat && p.events.length === 0)).toBe(true);
+});
+
+test('the shelf shows each as its strip of states, with the next act', async ({ page }) => {
+  await page.goto(server.url);
+  const salt = page.getByRole('article', { name: 'Salt Works, Low Sun' });
+  await expect(salt.getByRole('img')).toHaveCount(5);
+  await expect(salt.getByText(/Print on: \d+ of \d+/)).toBeVisible();
+  for (const image of await salt.getByRole('img').all()) {
+    await expect.poll(() => image.evaluate((img) => (img as HTMLImageElement).naturalWidth)).toBeGreaterThan(0);
+  }
+  await expect(page.getByRole('article', { name: 'Allotment Gate' }).getByText('Flatten the picture')).toBeVisible();
+  await salt.getByRole('link', { name: /Print on/ }).click();
+  await expect(page.getByTestId('next-sheet')).toBeVisible();
+});
+
+test('closed runs stay, later ones move, and what is closed says so', async ({ page }) => {
+  await page.goto(server.url);
+  const href = await page.getByRole('article', { name: 'Salt Works, Low Sun' }).getByRole('link').first().getAttribute('href');
+  await page.goto(server.url + href!.replace(/[^/]+$/, 'runs'));
+  await expect(page.getByText('closed', { exact: true })).toHaveCount(3);
+  await expect(page.getByRole('button', { name: /^Drag run/ })).toHaveCount(2);
+  const fifth = page.getByRole('region', { name: /^Run 5/ });
+  const before = await fifth.getAttribute('aria-label');
+  await page.getByRole('button', { name: 'Move run 5 earlier' }).click();
+  await expect(page.getByRole('region', { name: before!.replace('Run 5', 'Run 4') })).toBeVisible();
+  await page.getByRole('button', { name: 'undo' }).click();
+  await expect(page.getByRole('region', { name: before! })).toBeVisible();
+  await page.goto(server.url + href!.replace(/[^/]+$/, 'picture'));
+  await expect(page.getByText('The block is cut for these shapes, so they are closed.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Crop, turn, size' })).toBeDisabled();
+});
+
+test('no view throws, logs an error or asks another host for anything', async ({ page }) => {
+  const troubles: string[] = [];
+  page.on('pageerror', (error) => troubles.push(String(error)));
+  page.on('console', (message) => { if (message.type() === 'error') troubles.push(message.text()); });
+  page.on('request', (request) => { if (!request.url().startsWith(server.url) && !/^(data|blob):/.test(request.url())) troubles.push(request.url()); });
+  await page.goto(server.url);
+  const href = await page.getByRole('article', { name: 'Salt Works, Low Sun' }).getByRole('link').first().getAttribute('href');
+  for (const view of ['picture', 'runs', 'block', 'sheets', 'cut', 'pull', 'ledger', 'numbering']) {
+    await page.goto(server.url + href!.replace(/[^/]+$/, view));
+    await expect(page.getByRole('navigation', { name: 'Run line' }).getByRole('img', { name: 'The sheet after run 5' })).toBeVisible();
+    const unnamed = await page.evaluate(() => [...document.querySelectorAll('button, a[href], input:not([type=file]), select, [role=slider]')]
+      .filter((e) => !(e.getAttribute('aria-label') || e.getAttribute('aria-labelledby') || e.textContent?.trim() || (e as HTMLInputElement).labels?.length))
+      .map((e) => e.outerHTML.slice(0, 120)));
+    expect(unnamed, `unnamed controls on ${view}`).toEqual([]);
+  }
+  expect(troubles).toEqual([]);
+});
+
+test('a print that is not there, and a deleted one, are told apart from a fault', async ({ page }) => {
+  const response = await page.goto(`${server.url}/print/nothing-here/runs`);
+  expect(response!.status()).toBe(404);
+  await expect(page.getByRole('heading', { name: 'Not on the shelf' })).toBeVisible();
+  await page.getByRole('link', { name: 'To the shelf' }).click();
+  await expect(page.getByRole('article').first()).toBeVisible();
+});
