@@ -13,6 +13,7 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'UTC',
     acceptDownloads: true,
+    actionTimeout: 20_000,
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],

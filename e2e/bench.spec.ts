@@ -43,10 +43,11 @@ test('parts of the cut are ticked off by click, list and key, and stay ticked', 
 
 test('a note, several faults, setting aside, and taking back by target', async ({ page }) => {
   const id = await readyToPull(page, 'targets', 6);
-  await page.getByRole('button', { name: /^misfit/ }).click();
-  await page.getByRole('button', { name: /^crease/ }).click();
-  await page.getByRole('button', { name: /^misfit/ }).click();
-  await page.getByRole('button', { name: /^tear/ }).click();
+  const faults = page.getByRole('group', { name: 'Faults of this pull' });
+  await faults.getByRole('button', { name: /misfit/ }).click();
+  await faults.getByRole('button', { name: /crease/ }).click();
+  await faults.getByRole('button', { name: /misfit/ }).click();
+  await faults.getByRole('button', { name: /tear/ }).click();
   await page.keyboard.press('n');
   await page.getByRole('textbox', { name: 'Note' }).fill('corner caught on the stop');
   await page.getByRole('button', { name: 'Keep it with the next pull' }).click();
@@ -114,9 +115,9 @@ test('the next cut waits for the run: the gate does not open before', async ({ p
   await expect(log(id, { kind: 'stage-cut', stageId: 'stage-2' })).rejects.toThrow(/not finished/);
 });
 
-test('two devices: a sheet pulled on both counts once, and the second is told', async ({ page, context }) => {
+test('two devices: a sheet pulled on both counts once, and the second is told', async ({ page, browser }) => {
   const id = await readyToPull(page, 'two devices', 5);
-  const tablet = await context.newPage();
+  const tablet = await (await browser.newContext()).newPage();
   await tablet.goto(`${server.url}/print/${id}/pull`);
   await expect(tablet.getByTestId('next-sheet')).toHaveText('1');
   await page.keyboard.press('Space');

@@ -74,7 +74,7 @@ test('no view throws, logs an error or asks another host for anything', async ({
     await page.goto(server.url + href!.replace(/[^/]+$/, view));
     await expect(page.getByRole('navigation', { name: 'Run line' }).getByRole('img', { name: 'The sheet after run 5' })).toBeVisible();
     const unnamed = await page.evaluate(() => [...document.querySelectorAll('button, a[href], input:not([type=file]), select, [role=slider]')]
-      .filter((e) => !(e.getAttribute('aria-label') || e.getAttribute('aria-labelledby') || e.textContent?.trim() || (e as HTMLInputElement).labels?.length))
+      .filter((e) => e.getAttribute('aria-hidden') !== 'true' && !(e.getAttribute('aria-label') || e.getAttribute('aria-labelledby') || e.textContent?.trim() || (e as HTMLInputElement).labels?.length))
       .map((e) => e.outerHTML.slice(0, 120)));
     expect(unnamed, `unnamed controls on ${view}`).toEqual([]);
   }

@@ -41,11 +41,12 @@ test('a picture dropped, and another pasted over it', async ({ page }) => {
       else document.querySelector('.work')!.dispatchEvent(new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }));
     }, [kind, name, bytes] as const);
   };
+  const fileName = async () => (await stateOf(server, id)).plan.picture?.fileName;
   await hand('drop', 'dropped.png');
-  await expect(page.getByText('dropped.png')).toBeVisible();
+  await expect.poll(fileName).toBe('dropped.png');
+  await expect(page.getByRole('button', { name: 'Another picture' })).toBeEnabled();
   await hand('paste', 'pasted.png');
-  await expect(page.getByText('pasted.png')).toBeVisible();
-  expect((await stateOf(server, id)).plan.picture!.fileName).toBe('pasted.png');
+  await expect.poll(fileName).toBe('pasted.png');
 });
 
 test('larger than A3 is worked on at 0.2 mm, and a soft source is told', async ({ page }) => {
@@ -57,7 +58,7 @@ test('larger than A3 is worked on at 0.2 mm, and a soft source is told', async (
   await page.getByLabel('Height').fill('45 cm');
   await page.getByLabel('Height').press('Enter');
   await page.getByRole('button', { name: 'Take this size' }).click();
-  await expect(page.getByText(/worked on at 0.2 mm a pixel, 3000 × 2250. The source has one pixel for each 1 mm: edges will be soft/)).toBeVisible();
+  await expect(page.getByText(/worked on at 0.2 mm a pixel, 3000 × 2250. The source has one pixel for each 1.0 mm: edges will be soft/)).toBeVisible();
   expect((await stateOf(server, id)).plan.picture!.raster.mmPerPx).toBe(0.2);
 });
 
