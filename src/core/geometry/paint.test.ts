@@ -1,0 +1,83 @@
+import { labelCoverage, packRgb, paintCoverage, paintLabels, paintRaster, type LabelMap } from './index';
+
+const RED = packRgb(200, 30, 20);
+const BLUE = packRgb(20, 40, 180);
+const PAPER = packRgb(244, 240, 230);
+const MADDER = packRgb(166, 58, 43);
+
+/** 64 × 64, left half 0, right half 1. */
+const halves: LabelMap = {
+  width: 64,
+  height: 64,
+  labels: Uint8Array.from({ length: 64 * 64 }, (_, i) => (i % 64 < 32 ? 0 : 1)),
+};
+const view = { x: 0, y: 0, pxPerOut: 1, mirrored: false };
+
+test('colours pack as canvases want them', () => {
+  expect(new Uint8Array(new Uint32Array([RED]).buffer)).toEqual(new Uint8Array([200, 30, 20, 255]));
+});
+
+test('gouge strokes lie only on the labels that have them', () => {
+  const out = paintLabels(halves, [{ fill: RED }, { fill: PAPER, stroke: MADDER }], view, 64, 64, 0);
+  const left = new Set<number>(), right = new Set<number>();
+  out.forEach((colour, i) => (i % 64 < 32 ? left : right).add(colour));
+  expect([...left]).toEqual([RED]);
+  expect([...right].sort()).toEqual([PAPER, MADDER].sort());
+});
+
+test('strokes cover some of the ground and leave most of it', () => {
+  const out = paintLabels(halves, [{ fill: PAPER, stroke: MADDER }, { fill: PAPER, stroke: MADDER }], view, 64, 64, 0);
+  const share = out.filter((c) => c === MADDER).length / out.length;
+  expect(share).toBeGreaterThan(0.05);
+  expect(share).toBeLessThan(0.4);
+});
+
+test('labels without a style are left as the ground', () => {
+  const out = paintLabels(halves, [{ fill: RED }], view, 64, 1, PAPER);
+  expect(out[0]).toBe(RED);
+  expect(out[63]).toBe(PAPER);
+});
+
+test('a finer view draws each pixel as a square', () => {
+  const out = paintLabels(halves, [{ fill: RED }, { fill: BLUE }], { x: 31, y: 0, pxPerOut: 0.25, mirrored: false }, 8, 1, PAPER);
+  expect([...out]).toEqual([RED, RED, RED, RED, BLUE, BLUE, BLUE, BLUE]);
+});
+
+test('mirroring is about the middle of the map, not of the view', () => {
+  const out = paintLabels(halves, [{ fill: RED }, { fill: BLUE }], { x: -4, y: 0, pxPerOut: 1, mirrored: true }, 72, 1, PAPER);
+  expect([...out.slice(0, 4)]).toEqual([PAPER, PAPER, PAPER, PAPER]);
+  expect(out[4]).toBe(BLUE);
+  expect(out[67]).toBe(RED);
+  expect(out[68]).toBe(PAPER);
+});
+
+test('a colour raster is drawn, averaged and mirrored alike', () => {
+  const words = Uint32Array.from({ length: 64 * 64 }, (_, i) => (i % 64 < 32 ? RED : BLUE));
+  const raster = { width: 64, height: 64, words };
+  expect([...paintRaster(raster, { x: 30, y: 0, pxPerOut: 1, mirrored: false }, 4, 1, PAPER)]).toEqual([RED, RED, BLUE, BLUE]);
+  expect([...paintRaster(raster, { x: 30, y: 0, pxPerOut: 1, mirrored: true }, 4, 1, PAPER)]).toEqual([BLUE, BLUE, RED, RED]);
+  expect([...paintRaster(raster, { x: 62, y: 0, pxPerOut: 1, mirrored: false }, 3, 1, PAPER)]).toEqual([BLUE, BLUE, PAPER]);
+  const [mixed] = paintRaster(raster, { x: 16, y: 0, pxPerOut: 32, mirrored: false }, 1, 1, PAPER);
+  expect(mixed & 255).toBeGreaterThan(60);
+  expect(mixed & 255).toBeLessThan(160);
+});
+
+test('coverage tells shares, and paints them as one mixed colour', () => {
+  const coverage = labelCoverage(halves, 2, 3, 1);
+  expect([...coverage.slice(0, 3)]).toEqual([255, expect.any(Number), 0]);
+  expect(coverage[1] + coverage[4]).toBeGreaterThanOrEqual(254);
+  const [left, middle, right] = paintCoverage(coverage, [RED, BLUE], 3);
+  expect(left).toBe(RED);
+  expect(right).toBe(BLUE);
+  expect(middle & 255).toBeLessThan(200);
+  expect(middle & 255).toBeGreaterThan(20);
+});
+
+test('a small picture has gouge strokes too', () => {
+  const coverage = labelCoverage(halves, 2, 32, 32);
+  const out = paintCoverage(coverage, [PAPER, PAPER], 32 * 32, [PAPER, MADDER], 32);
+  const left = out.filter((_, i) => i % 32 < 15), right = out.filter((_, i) => i % 32 > 16);
+  expect(left.every((c) => c === PAPER)).toBe(true);
+  expect(right.some((c) => c === MADDER)).toBe(true);
+  expect(right.some((c) => c === PAPER)).toBe(true);
+});
