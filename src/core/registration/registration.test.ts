@@ -18,3 +18,23 @@ test('block lies in paper, paper on board, with the margins asked for', () => fc
     contacts.forEach((c) => expect(c.normal === 'up' ? c.yMm : c.xMm).toBeCloseTo(c.normal === 'up' ? piece.yMm + piece.heightMm : piece.xMm, 9));
   }
 })));
+
+test('a print of 240 × 180 mm with 40 mm margins, a fifth more below', () => {
+  const layout = cornerStopLayout({ imageWidthMm: 240, imageHeightMm: 180, marginMm: 40, marginRule: 'larger bottom' });
+  expect(layout.marginsMm).toEqual({ top: 40, right: 40, bottom: 48, left: 40 });
+  expect([layout.paper.widthMm, layout.paper.heightMm]).toEqual([320, 268]);
+  expect([layout.block.xMm - layout.paper.xMm, layout.block.yMm - layout.paper.yMm]).toEqual([40, 40]);
+});
+
+test('an upright print has its two contacts on the left', () => {
+  const layout = cornerStopLayout({ imageWidthMm: 100, imageHeightMm: 300, marginMm: 20, marginRule: 'equal' });
+  expect(layout.blockContacts.map((c) => c.normal)).toEqual(['right', 'right', 'up']);
+  expect(layout.paperContacts.map((c) => c.normal)).toEqual(['right', 'right', 'up']);
+});
+
+test('contacts on one side lie far apart, the third near the origin corner', () => {
+  const { block, blockContacts } = cornerStopLayout({ imageWidthMm: 240, imageHeightMm: 180, marginMm: 40, marginRule: 'equal' });
+  const [first, second, third] = blockContacts;
+  expect(second.xMm - first.xMm).toBeGreaterThan(0.6 * block.widthMm);
+  expect(block.yMm + block.heightMm - third.yMm).toBeLessThan(block.heightMm / 2);
+});
