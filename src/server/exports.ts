@@ -125,16 +125,19 @@ export function openBundle(db: Store, bytes: Uint8Array, now: string): Outcome<s
 
 const MAX_LOOK_WIDTH_PX = 1200;
 
-/** The sheet's look after `run` runs as a PNG, `widthPx` wide. */
+/** The sheet's look after `run` runs as a PNG, `widthPx` wide; while nothing is flattened, run 0 is the picture itself. */
 export async function lookPng(db: Store, id: string, run: number, widthPx: number): Promise<Outcome<FileOut>> {
   const print = known(db, id);
   if (!print.ok) return print;
   const { plan, name } = print.value;
+  const wanted = Math.max(16, Math.min(MAX_LOOK_WIDTH_PX, Math.round(widthPx)));
+  const raster = run === 0 && !plan.flat && plan.picture ? getBlob(db, plan.picture.raster.sha) : undefined;
+  if (raster) return success({ bytes: await sharp(raster.bytes).resize(wanted).png().toBuffer(), mediaType: 'image/png', fileName: `${fileStem(name)}.png` });
   const map = labelsOfPlan(db, plan);
   const looks = looksOfPlan(plan);
   if (!map || !looks) return failure('nothing-flat', 'There are no flat colours to show yet.');
   if (!(run >= 0 && run <= plan.runs.length)) return failure('run-missing', `There is no run ${run}.`);
-  const width = Math.max(16, Math.min(MAX_LOOK_WIDTH_PX, Math.round(widthPx))), height = Math.max(1, Math.round((width * map.height) / map.width));
+  const width = wanted, height = Math.max(1, Math.round((width * map.height) / map.width));
   const colours = looks.looks[run].map((lab) => packRgb(...srgb8FromLabD50(lab).rgb));
   const words = paintCoverage(labelCoverage(map, colours.length, width, height), colours, width * height);
   const bytes = await sharp(Buffer.from(words.buffer), { raw: { width, height, channels: 4 } }).removeAlpha().png().toBuffer();

@@ -225,6 +225,15 @@ describe('files out', () => {
     expect(look[119 * 3]).toBeLessThan(80);
   });
 
+  test('before it is flattened a print looks like its picture, small', async () => {
+    const id = ok(createPrint(db, 'Raw', NOW));
+    expect(await lookPng(db, id, 0, 120)).toMatchObject({ ok: false, code: 'nothing-flat' });
+    ok(await bringInPicture(db, id, 1, await png(400, 300), 'raw.png', NOW));
+    const { width, height } = await sharp(ok(await lookPng(db, id, 0, 120)).bytes).metadata();
+    expect([width, height]).toEqual([120, 90]);
+    expect(await lookPng(db, id, 1, 120)).toMatchObject({ ok: false, code: 'nothing-flat' });
+  });
+
   test('a bundle opens as a print of its own, with its log, and is the same again', async () => {
     const { id } = await planned();
     ok(logActs(db, id, [{ id: 'entry-0001', at: NOW, act: { kind: 'stage-cut', stageId: 'stage-1' } }], MS));

@@ -94,7 +94,7 @@ function ShelfItem({ print, props, ask }: { print: PrintSummary; props: Props; a
               <figcaption>{i + 1} {inkOfRun(plan, run).name}<br />{progress.runs[i].phase === 'done' ? 'printed' : progress.runs[i].phase}</figcaption>
             </figure>
           ))
-          : <figure>{plan.picture ? <img src={`/api/blobs/${plan.picture.raster.sha}`} alt="the picture as brought in" loading="lazy" /> : <span className="blank" />}<figcaption>{plan.picture ? 'as brought in' : 'bare'}</figcaption></figure>}
+          : <figure>{plan.picture ? <img src={props.lookUrl(print, 0)} alt="the picture as brought in" loading="lazy" /> : <span className="blank" />}<figcaption>{plan.picture ? 'as brought in' : 'bare'}</figcaption></figure>}
       </Link>
       <div>
         <p style={{ font: '600 15px var(--head)' }} className={next.colour}>{next.words}</p>
