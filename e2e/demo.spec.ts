@@ -25,7 +25,7 @@ test('the sample workshop: four prints, one half way through its third run', asy
   expect([salt.plan.picture!.widthMm, salt.plan.picture!.heightMm, salt.plan.runs.length]).toEqual([240, 180, 5]);
   const progress = progressOf(salt.plan, salt.events);
   expect(progress.runs.map((r) => r.phase)).toEqual(['done', 'done', 'printing', 'planned', 'planned']);
-  expect(progress.gatesPassed).toBe(3);
+  expect(progress.cutsDone).toBe(3);
   expect(progress.bench.pulls.some((p) => p.faults.length > 0)).toBe(true);
   expect(progress.bench.pulls.some((p) => p.setAside)).toBe(true);
   expect(salt.events.every((e) => Date.parse(e.at) <= NOW)).toBe(true);

@@ -96,13 +96,13 @@ test('from a photograph to a numbered edition', async ({ page }) => {
   await test.step('runs reordered by key and put back', async () => {
     await toView(page, 'Runs');
     await expect(page.getByRole('heading', { name: /^Run \d$/ }).first()).toBeVisible();
-    const before = (await stateOf(server, id)).plan.runs.map((r) => r.colourId);
+    const before = (await stateOf(server, id)).plan.runs.map((r) => r.inkings[0].colourId);
     runs = before.length;
     await page.getByRole('button', { name: 'Run 2', exact: true }).click();
     await page.keyboard.press('Alt+ArrowLeft');
-    await expect.poll(async () => (await stateOf(server, id)).plan.runs.map((r) => r.colourId)).toEqual([before[1], before[0], ...before.slice(2)]);
+    await expect.poll(async () => (await stateOf(server, id)).plan.runs.map((r) => r.inkings[0].colourId)).toEqual([before[1], before[0], ...before.slice(2)]);
     await page.getByRole('button', { name: 'Order light to dark' }).click();
-    await expect.poll(async () => (await stateOf(server, id)).plan.runs.map((r) => r.colourId)).toEqual(before);
+    await expect.poll(async () => (await stateOf(server, id)).plan.runs.map((r) => r.inkings[0].colourId)).toEqual(before);
     await page.locator('.progress .thumb button').first().hover();
     await expect(page.getByText(/seen.*wanted.*ΔE/)).toBeVisible();
   });

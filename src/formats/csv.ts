@@ -1,19 +1,19 @@
 import { stringify } from 'csv-stringify/sync';
 import { isTestSheet, type BenchState, type SheetName } from '@/core/sheets';
-import { inkOfRun, type Plan } from '@/records';
+import { inkNamesOf, type Plan } from '@/records';
 
 /** A cell that a spreadsheet would take for a formula is written with a leading apostrophe. */
-function plain(cell: string | number): string | number {
+export function plainCell(cell: string | number): string | number {
   return typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell;
 }
 
 function table(rows: readonly (readonly (string | number)[])[]): string {
-  return stringify(rows.map((row) => row.map(plain)), { record_delimiter: 'windows' });
+  return stringify(rows.map((row) => row.map(plainCell)), { record_delimiter: 'windows' });
 }
 
 /** Sheets × runs: outcome, faults, note and time of each pull. */
 export function ledgerCsv(plan: Plan, bench: BenchState, sheets: readonly SheetName[]): string {
-  const header = ['sheet', 'kind', ...plan.runs.flatMap((run, i) => [`run ${i + 1} ${inkOfRun(plan, run).name}`, `run ${i + 1} faults`, `run ${i + 1} note`, `run ${i + 1} pulled at`]), 'mark'];
+  const header = ['sheet', 'kind', ...plan.runs.flatMap((run, i) => [`run ${i + 1} ${inkNamesOf(plan, run)}`, `run ${i + 1} faults`, `run ${i + 1} note`, `run ${i + 1} pulled at`]), 'mark'];
   const rows = sheets.map((sheet) => [
     isTestSheet(sheet) ? sheet : Number(sheet),
     isTestSheet(sheet) ? 'test' : 'counted',

@@ -1,11 +1,15 @@
 import { isTestSheet, replayLog, sheetNames, tallyRun, type BenchEvent, type BenchState, type RunTally } from '@/core/sheets';
 import { dryingHours } from '@/core/days';
-import { stageOfRun, type Plan, type Run } from './plan';
+import { sideOfStage, stagesOf, type Plan, type Run, type Stage } from './plan';
 
 export type RunPhase = 'planned' | 'cut' | 'printing' | 'done';
 
 export interface RunProgress {
   readonly phase: RunPhase;
+  /** The block is cut for this run: its gate is passed. */
+  readonly cut: boolean;
+  /** The block has been cut on since: the run can never be printed again. */
+  readonly cutOn: boolean;
   readonly tally: RunTally;
   /** Counted sheets through this run or waiting for it. */
   readonly sheetsInRun: number;
@@ -17,8 +21,8 @@ export interface Progress {
   readonly bench: BenchState;
   readonly sheets: readonly string[];
   readonly runs: readonly RunProgress[];
-  /** Gates passed: stages whose cut is done. */
-  readonly gatesPassed: number;
+  /** Cuts done. */
+  readonly cutsDone: number;
   /** Runs whose place in the order can no longer change. */
   readonly closedRuns: number;
   /** The run that stands next to be cut for or printed; `runs.length` when all are done. */
@@ -30,22 +34,24 @@ export function progressOf(plan: Plan, events: readonly BenchEvent[]): Progress 
   const bench = replayLog(events);
   const sheets = bench.started ? sheetNames(bench.started) : [];
   const runs = plan.runs.map((run, index) => runProgress(plan, run, index, bench, sheets));
-  const gatesPassed = bench.cutStages.length;
-  const printedRuns = runs.reduce((last, r, i) => (r.phase === 'printing' || r.phase === 'done' ? i + 1 : last), 0);
+  const closedRuns = runs.reduce((last, r, i) => (r.phase === 'printing' || r.phase === 'done' || r.cutOn ? i + 1 : last), 0);
   const open = runs.findIndex((r) => r.phase !== 'done');
-  return { bench, sheets, runs, gatesPassed, closedRuns: Math.max(printedRuns, gatesPassed - 1), currentRun: open < 0 ? runs.length : open };
+  return { bench, sheets, runs, cutsDone: bench.cutStages.length, closedRuns, currentRun: open < 0 ? runs.length : open };
 }
 
 function runProgress(plan: Plan, run: Run, index: number, bench: BenchState, sheets: readonly string[]): RunProgress {
   const tally = tallyRun(bench, run.id, sheets);
-  const stage = stageOfRun(plan, run);
-  const cut = bench.cutStages.some((c) => c.stageId === stage?.id);
+  const stages = sideOfStage(plan, run.inkings[0].stageId)?.stages ?? [];
+  const at = stages.findIndex((stage) => stage.id === run.inkings[0].stageId);
+  const isCut = (stage: Stage) => bench.cutStages.some((c) => c.stageId === stage.id);
+  const cut = stages.some((stage, i) => i === at && isCut(stage));
+  const cutOn = stages.some((stage, i) => i > at && isCut(stage));
   const done = bench.finishedRuns.has(run.id) || (tally.pulled.length > 0 && tally.waiting.length === 0);
   const phase = done ? 'done' : tally.pulled.length > 0 ? 'printing' : cut ? 'cut' : 'planned';
   const last = tally.pulled.at(-1);
   const counted = tally.pulled.filter((p) => !isTestSheet(p.sheet)).length + tally.waiting.filter((s) => !isTestSheet(s)).length;
   const dryAt = done && last ? new Date(Date.parse(last.at) + dryingHours(index) * 3_600_000).toISOString() : undefined;
-  return { phase, tally, sheetsInRun: counted, dryAt };
+  return { phase, cut, cutOn, tally, sheetsInRun: counted, dryAt };
 }
 
 /**
@@ -53,16 +59,16 @@ function runProgress(plan: Plan, run: Run, index: number, bench: BenchState, she
  * stages, the order of closed runs, the number of sheets. Returns the sentence to show, or undefined.
  */
 export function closedPartTouched(before: Plan, after: Plan, events: readonly BenchEvent[]): string | undefined {
-  const { gatesPassed, closedRuns } = progressOf(before, events);
-  if (gatesPassed === 0 && closedRuns === 0) return undefined;
+  const { bench, cutsDone, closedRuns } = progressOf(before, events);
+  if (cutsDone === 0 && closedRuns === 0) return undefined;
   if (before.picture?.raster.sha !== after.picture?.raster.sha || before.flat?.labelsSha !== after.flat?.labelsSha || before.flat?.barePaperId !== after.flat?.barePaperId) {
     return 'The block is already cut for this picture, so its shapes can no longer change. Copy the print to try another picture.';
   }
-  const closed = (plan: Plan) => JSON.stringify(plan.runs.slice(0, closedRuns).map((run) => [run.id, run.colourId, run.impressions, run.inkings]));
-  if (before.runs.length !== after.runs.length || closed(before) !== closed(after)) {
+  const closed = (plan: Plan) => JSON.stringify(plan.runs.slice(0, closedRuns).map((run) => [run.id, run.impressions, run.inkings]));
+  if (closed(before) !== closed(after)) {
     return `Runs 1 to ${closedRuns} are closed: what they printed cannot be changed. Only later runs can move.`;
   }
-  const cut = (plan: Plan) => JSON.stringify(plan.blocks.flatMap((b) => b.sides.flatMap((s) => s.stages)).slice(0, gatesPassed).map((stage) => [stage.id, [...stage.standingIds].sort()]));
-  if (cut(before) !== cut(after)) return 'This order would need something standing that is already cut away.';
+  const cut = (plan: Plan) => JSON.stringify(stagesOf(plan).filter((stage) => bench.cutStages.some((c) => c.stageId === stage.id)).map((stage) => [stage.id, [...stage.standingIds].sort()]).sort());
+  if (cut(before) !== cut(after)) return 'This plan would need something standing that is already cut away.';
   return undefined;
 }

@@ -1,9 +1,16 @@
 export { failure, success, type Failure, type LengthUnit, type Outcome } from '@/core/units';
 export type { BenchAct, BenchEvent } from '@/core/sheets';
-export { type Plan, type PicturePlan, type FlatPlan, type FlatColour, type Ink, type Stage, type Block, type Run, type Fractions, type ExportPaper, type BlobSha, EXPORT_PAPERS, emptyPlan, stagesOf, stageOfRun, inkOfRun } from './plan';
-export { withRunOrder, withFlat, guessBarePaper } from './reductionPlan';
+export { type Plan, type PicturePlan, type FlatPlan, type FlatColour, type Ink, type InkRecipe, type Inking, type Stage, type Block, type BlockSide, type Run, type PlanRules, type Fractions, type ExportPaper, type BlobSha, EXPORT_PAPERS, emptyPlan, DEFAULT_RULES, stagesOf, stageOfRun, inkOf, inkOfRun, inkNamesOf, printedIds, sideOfStage, blockOfRun, cutStateOfRun, labelStateOfRun } from './plan';
+export { withRunOrder, withGroups, withFlat, guessBarePaper, groupsOf, lightToDark, planFromSketch } from './runPlan';
+export { upgradedPlan } from './upgrade';
 export { type Progress, type RunProgress, type RunPhase, progressOf, closedPartTouched } from './closed';
-export { checkPlan, checkAct, checkName, SIZE_RANGE_MM, NAME_LIMIT } from './schemas';
-export { type PlanLooks, looksOfPlan } from './looks';
+export { checkPlan, checkAct, checkName, SIZE_RANGE_MM, NAME_LIMIT, FILM_WEIGHT_RANGE, MAX_FILMS_RANGE, ROLLER_CLEARANCE_MM } from './schemas';
+export { type PlanLooks, type ColoursGot, looksOfPlan, groundOfPlan, filmOfInk, printedRuns, internalBelow, aloneLabD50, wantedOf, DARKEST_ASSUMED } from './looks';
 export { type PrintState, type PrintSummary } from './print';
 export { encodeLabelMap, decodeLabelMap, MAX_LABEL_PIXELS } from './labelFile';
+export {
+  type CabinetInk, type StoredInk, type Drawdown, type Reading, type NamedReading, type ReadingRequest, type InkKind, type KnownFilm, INK_KINDS, PIGMENT_ROLES, STRENGTH_RANGE, STOCK_RANGE,
+  checkCabinetInk, checkReading, filmOfCabinetInk, groundOfInk, pigmentsOf, recipeFilm, freeInkName,
+} from './cabinet';
+export { type PlanFigures, type Proposal, type Proposals, type ProposalRequest, type WayRow, type Aim, figuresOf, findProposals, planTaskOf, differenceInWords } from './proposals';
+export { type InkAnswer, type InkQuestion, answerInk, withRecipe, recipeTaskFor, resolveFrom, type Resolved } from './recipes';

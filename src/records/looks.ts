@@ -1,44 +1,119 @@
-import type { Lab } from '@/core/colour';
-import { filmOnGround, groundOf, type Film } from '@/core/inks';
-import { agreementWithWish, cannotCover, filmStackOf, looksAfterRuns, type Agreement, type PrintedRun } from '@/core/layers';
-import { inkOfRun, stageOfRun, type Plan } from './plan';
+import { labD50FromSpectrum, type Lab } from '@/core/colour';
+import {
+  contrastRatio, filmOnGround, filmReaching, groundOf, internalOnGround, stackInternals, measuredFromInternal, type Film, type Ground, type LaidFilm,
+} from '@/core/inks';
+import { agreementWithWish, filmStackOf, looksAfterRuns, planWarnings, type Agreement, type PlanWarning, type PrintedRun, type StackEntry } from '@/core/layers';
+import type { ColourGot } from '@/core/sheets';
+import { inkOf, printedIds, type Ink, type Inking, type Plan } from './plan';
 
 export interface PlanLooks {
   /** `looks[r][label]`: colour of each flat colour's area after r runs. */
   readonly looks: readonly (readonly Lab[])[];
-  /** For each label, the runs whose films lie there, lowest first. */
-  readonly stacks: readonly (readonly number[])[];
+  /** For each label, the films that lie there, lowest first. */
+  readonly stacks: readonly (readonly StackEntry[])[];
+  /** For each label, the colour after each film of its stack, from the bare paper up. */
+  readonly reached: readonly (readonly Lab[])[];
   readonly agreement: Agreement;
-  /** Runs whose light ink does not cover what lies below. */
-  readonly uncovered: readonly boolean[];
+  readonly warnings: readonly PlanWarning[];
 }
 
-const films = new Map<string, Film>();
+export type ColoursGot = ReadonlyMap<string, ColourGot>;
+const NOTHING_GOT: ColoursGot = new Map();
+
+/**
+ * A print without a dark ink tells nothing of the surface's own reflection; a dark of this lightness is then taken as known.
+ */
+export const DARKEST_ASSUMED: Lab = [16, 0, 0];
+
+/** What is known of the paper and its darkest ink, for all films of the plan. */
+export function groundOfPlan(plan: Plan): Ground {
+  const darkest = plan.inks.map((ink) => ink.solidLabD50).reduce((a, b) => (b[0] < a[0] ? b : a), DARKEST_ASSUMED);
+  return remembered(grounds, JSON.stringify([plan.paper.labD50, darkest, plan.way.under]), () => groundOf(plan.paper.labD50, darkest, plan.way.under));
+}
+
+/** The film of a plan's ink: from its recipe or readings where there are any, else from its colour and opacity. */
+export function filmOfInk(ground: Ground, ink: Pick<Ink, 'solidLabD50' | 'opacity' | 'film'>): Film {
+  return ink.film ?? remembered(films, JSON.stringify([ink.solidLabD50, ink.opacity, ground.paperLabD50, ground.floor]), () => filmOnGround(ground, ink.solidLabD50, ink.opacity));
+}
+
+const films = new Map<string, Film>(), grounds = new Map<string, Ground>();
 const MAX_REMEMBERED = 400;
 
-/** The sheet after each run, by the films the plan lays down. Undefined while there are no flat colours. */
-export function looksOfPlan(plan: Plan): PlanLooks | undefined {
+function remembered<T>(known: Map<string, T>, key: string, make: () => T): T {
+  const value = known.get(key) ?? make();
+  if (known.size > MAX_REMEMBERED) known.clear();
+  known.set(key, value);
+  return value;
+}
+
+/** The runs as the paper meets them; a run whose colour was read prints the film that explains the reading. */
+export function printedRuns(plan: Plan, got: ColoursGot = NOTHING_GOT): PrintedRun<string>[] {
+  const ground = groundOfPlan(plan);
+  const runs: PrintedRun<string>[] = [];
+  for (const run of plan.runs) {
+    const inkings = run.inkings.map((inking) => ({ standing: printedIds(plan, inking), film: filmOfInk(ground, inkOf(plan, inking)), weight: inking.filmWeight }));
+    const reading = got.get(run.id);
+    const read = reading ? inkings.findIndex((i) => i.standing.includes(reading.colourId)) : -1;
+    const planned = { inkings, impressions: run.impressions };
+    runs.push(reading && read >= 0 ? { ...planned, inkings: inkings.map((i, n) => (n === read ? { ...i, film: filmThatGave(ground, [...runs, planned], reading) } : i)) } : planned);
+  }
+  return runs;
+}
+
+/** The film of the last of `runs` that takes the area to the colour read there. */
+function filmThatGave(ground: Ground, runs: readonly PrintedRun<string>[], { colourId, labD50 }: ColourGot): Film {
+  const stack = filmStackOf(colourId, runs);
+  const last = runs.length - 1;
+  const laid = stack.map(({ run, inking }): LaidFilm => runs[run].inkings[inking]);
+  const first = stack.findIndex((entry) => entry.run === last);
+  const below = stackInternals(ground, laid.slice(0, first))[first];
+  const weights = laid.slice(first).map(({ weight }, i) => (first + i === 0 ? weight : weight * ground.trapping));
+  const total = weights.reduce((sum, w) => sum + w, 0);
+  const scaled = (film: Film, by: number): Film => ({ kh: Float64Array.from(film.kh, (v) => v * by), sh: Float64Array.from(film.sh, (v) => v * by) });
+  return scaled(filmReaching(scaled(laid[first].film, total), below, internalOnGround(ground, labD50)), 1 / total);
+}
+
+/** Reflectance inside the area of a colour before run `before` (counted from 0) prints on it. */
+export function internalBelow(plan: Plan, colourId: string, before: number, got: ColoursGot = NOTHING_GOT): { readonly internal: Float64Array; readonly films: number } {
+  const ground = groundOfPlan(plan);
+  const runs = printedRuns(plan, got).slice(0, before);
+  const stack = filmStackOf(colourId, runs);
+  return { internal: stackInternals(ground, stack.map(({ run, inking }) => runs[run].inkings[inking])).at(-1)!, films: stack.length };
+}
+
+/** The colour of an ink's film alone on the plan's paper. */
+export function aloneLabD50(ground: Ground, film: Film, weight = 1): Lab {
+  return labD50FromSpectrum(measuredFromInternal(stackInternals(ground, [{ film, weight }])[1], ground.floor));
+}
+
+/** The wished colours by label: bare paper wishes the paper. */
+export function wantedOf(plan: Plan): Lab[] {
+  const flat = plan.flat!;
+  return flat.colours.map((c) => (c.id === flat.barePaperId ? plan.paper.labD50 : c.wantedLabD50));
+}
+
+/** The sheet after each run, by the films the plan lays down (and the colours already got). Undefined while there are no flat colours. */
+export function looksOfPlan(plan: Plan, got: ColoursGot = NOTHING_GOT): PlanLooks | undefined {
   const flat = plan.flat;
   if (!flat) return undefined;
-  const solids = plan.runs.map((run) => inkOfRun(plan, run).solidLabD50);
-  const darkest = solids.reduce((a, b) => (b[0] < a[0] ? b : a), plan.paper.labD50);
-  const ground = groundOf(plan.paper.labD50, darkest);
-  const colours = flat.colours.map((c) => c.id);
-  const runs = plan.runs.map((run): PrintedRun<string> => {
-    const ink = inkOfRun(plan, run);
-    const key = JSON.stringify([ink.solidLabD50, ink.opacity, plan.paper.labD50, darkest]);
-    const film = films.get(key) ?? filmOnGround(ground, ink.solidLabD50, ink.opacity);
-    if (films.size > MAX_REMEMBERED) films.clear();
-    films.set(key, film);
-    return { standing: stageOfRun(plan, run)?.standingIds ?? [], film, impressions: run.impressions };
-  });
-  const looks = looksAfterRuns(ground, colours, runs);
-  const wanted = flat.colours.map((c) => (c.id === flat.barePaperId ? plan.paper.labD50 : c.wantedLabD50));
-  const label = (id: string) => colours.indexOf(id);
+  const ground = groundOfPlan(plan);
+  const runs = printedRuns(plan, got);
+  const sheet = looksAfterRuns(ground, flat.colours.map((c) => c.id), runs);
   return {
-    looks,
-    stacks: colours.map((id) => filmStackOf(id, runs)),
-    agreement: agreementWithWish(looks[runs.length], wanted, flat.colours.map((c) => c.areaShare)),
-    uncovered: plan.runs.map((run, r) => cannotCover(solids[r], looks[r][label(run.colourId)], looks[r + 1][label(run.colourId)])),
+    ...sheet,
+    agreement: agreementWithWish(sheet.looks[runs.length], wantedOf(plan), flat.colours.map((c) => c.areaShare)),
+    warnings: warningsOf(plan, ground, runs, sheet),
   };
+}
+
+function warningsOf(plan: Plan, ground: Ground, runs: readonly PrintedRun<string>[], sheet: Pick<PlanLooks, 'stacks' | 'reached'>): PlanWarning[] {
+  const places: { run: number; inking: Inking }[] = plan.runs.flatMap((run, r) => run.inkings.map((inking) => ({ run: r, inking })));
+  const inkings = places.map(({ run, inking }, i) => {
+    const ink = inkOf(plan, inking);
+    const film = runs[run].inkings[places.slice(0, i).filter((p) => p.run === run).length].film;
+    return { run, name: ink.name, solidLabD50: ink.solidLabD50, contrastRatio: contrastRatio(film, ground.internal), softenerPercent: ink.softenerPercent, oil: true };
+  });
+  const place = ({ run, inking }: StackEntry) => places.findIndex((p) => p.run === run && p.inking === plan.runs[run].inkings[inking]);
+  const colours = plan.flat!.colours.map((c, label) => ({ name: c.name, stack: sheet.stacks[label].map(place), seenLabD50: sheet.reached[label], thinnestMm: c.thinnestMm }));
+  return planWarnings(plan.paper.labD50, inkings, colours, plan.rules.maxFilms);
 }

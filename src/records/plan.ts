@@ -1,5 +1,6 @@
 import type { Lab } from '@/core/colour';
-import type { Opacity } from '@/core/inks';
+import type { OpacityKnown, UnderFilm } from '@/core/inks';
+import { cutStatesOf, type CutState, type Direction, type Process } from '@/core/layers';
 import type { FlattenSettings } from '@/core/picture';
 import type { MarginRule } from '@/core/registration';
 import type { Experience, SheetWish } from '@/core/sheets';
@@ -46,12 +47,21 @@ export interface FlatPlan {
   readonly handChanges: number;
 }
 
+/** What a pot was mixed from: shares by weight of inks of the cabinet, under the names they had then. */
+export interface InkRecipe { readonly parts: readonly { readonly inkId: string; readonly name: string; readonly share: number }[] }
+
 export interface Ink {
   readonly id: string;
   readonly name: string;
   /** Its colour alone on this paper. */
   readonly solidLabD50: Lab;
-  readonly opacity: Opacity;
+  /** A word, or the contrast ratio read over a black strip. */
+  readonly opacity: OpacityKnown;
+  /** Absorption and scattering of its usual film, band by band, where a recipe or readings give them; they go before `opacity`. */
+  readonly film: { readonly kh: readonly number[]; readonly sh: readonly number[] } | null;
+  readonly recipe: InkRecipe | null;
+  /** Varnish or thinner oil by weight: the tack ladder. */
+  readonly softenerPercent: number;
 }
 
 /** The side of a block as cut for one run. */
@@ -64,12 +74,21 @@ export interface BlockSide { readonly id: string; readonly name: string; readonl
 export interface Block { readonly id: string; readonly name: string; readonly materialId: string; readonly sides: readonly BlockSide[] }
 
 /** One ink zone laid on the block in a run. */
-export interface Inking { readonly id: string; readonly stageId: string; readonly inkId: string }
+export interface Inking {
+  readonly id: string;
+  /** The colour of the picture the ink is meant for. */
+  readonly colourId: string;
+  readonly stageId: string;
+  readonly inkId: string;
+  /** Colours it is rolled on where the stage is shared; null for all that stands. */
+  readonly zoneIds: readonly string[] | null;
+  /** 1 is the usual film. */
+  readonly filmWeight: number;
+}
 
-/** One passage of all sheets; it may be printed twice. In a reduction it belongs to one flat colour. */
+/** One passage of all sheets; it may be printed twice. */
 export interface Run {
   readonly id: string;
-  readonly colourId: string;
   readonly impressions: 1 | 2;
   readonly inkings: readonly Inking[];
 }
@@ -77,31 +96,46 @@ export interface Run {
 export const EXPORT_PAPERS = ['A4', 'A3', 'Letter', 'Tabloid'] as const;
 export type ExportPaper = (typeof EXPORT_PAPERS)[number];
 
+/** What the search for an order keeps to. */
+export interface PlanRules {
+  readonly direction: Direction;
+  /** Colours whose run keeps its place. */
+  readonly pinnedIds: readonly string[];
+  /** More films than this on one spot are warned of. */
+  readonly maxFilms: number;
+  /** Colours farther apart than this can share a block: the roller passes one without touching the other. */
+  readonly rollerClearanceMm: number;
+}
+
 /** All that is planned for a print. What happened to it stands in the bench log. */
 export interface Plan {
-  readonly version: 1;
-  readonly way: { readonly process: 'reduction'; readonly ink: 'oil relief'; readonly registration: 'corner stops'; readonly printing: 'by hand' };
+  readonly version: 2;
+  readonly way: { readonly process: Process; readonly under: UnderFilm; readonly ink: 'oil relief'; readonly registration: 'corner stops'; readonly printing: 'by hand' };
   readonly paper: { readonly name: string; readonly labD50: Lab };
   readonly picture: PicturePlan | null;
   readonly flat: FlatPlan | null;
   readonly inks: readonly Ink[];
   readonly blocks: readonly Block[];
   readonly runs: readonly Run[];
+  readonly rules: PlanRules;
   readonly toolMm: number;
   readonly layout: { readonly marginMm: number; readonly marginRule: MarginRule; readonly exportPaper: ExportPaper };
   readonly sheets: SheetWish & { readonly experience: Experience };
 }
 
+export const DEFAULT_RULES: PlanRules = { direction: 'free', pinnedIds: [], maxFilms: 5, rollerClearanceMm: 20 };
+
 export function emptyPlan(): Plan {
   return {
-    version: 1,
-    way: { process: 'reduction', ink: 'oil relief', registration: 'corner stops', printing: 'by hand' },
+    version: 2,
+    way: { process: 'reduction', under: 'dry', ink: 'oil relief', registration: 'corner stops', printing: 'by hand' },
     paper: { name: 'warm white', labD50: [94.5, 0.3, 4.2] },
     picture: null,
     flat: null,
     inks: [],
     blocks: [{ id: 'block-1', name: 'Block 1', materialId: 'lino', sides: [{ id: 'side-1', name: 'face', stages: [] }] }],
     runs: [],
+    rules: DEFAULT_RULES,
     toolMm: 0.5,
     layout: { marginMm: 40, marginRule: 'larger bottom', exportPaper: 'A4' },
     sheets: { edition: 20, proofsToKeep: 2, testSheets: 2, wishToBeSure: 0.9, experience: 'practised' },
@@ -117,8 +151,51 @@ export function stageOfRun(plan: Plan, run: Run): Stage | undefined {
   return stagesOf(plan).find((stage) => stage.id === run.inkings[0].stageId);
 }
 
-export function inkOfRun(plan: Plan, run: Run): Ink {
-  const ink = plan.inks.find((i) => i.id === run.inkings[0].inkId);
-  if (!ink) throw new Error(`run ${run.id} has no ink`);
+/** The ink of an inking. */
+export function inkOf(plan: Plan, inking: Inking): Ink {
+  const ink = plan.inks.find((i) => i.id === inking.inkId);
+  if (!ink) throw new Error(`inking ${inking.id} has no ink`);
   return ink;
+}
+
+/** A run's ink (its first inking's). */
+export function inkOfRun(plan: Plan, run: Run): Ink {
+  return inkOf(plan, run.inkings[0]);
+}
+
+/** The inks of a run as one would say them: “straw”, or “straw and plum”. */
+export function inkNamesOf(plan: Plan, run: Run): string {
+  return run.inkings.map((inking) => inkOf(plan, inking).name).join(' and ');
+}
+
+/** The colours of the picture an inking prints on. */
+export function printedIds(plan: Plan, inking: Inking): readonly string[] {
+  const standing = stagesOf(plan).find((stage) => stage.id === inking.stageId)?.standingIds ?? [];
+  return inking.zoneIds ? standing.filter((id) => inking.zoneIds!.includes(id)) : standing;
+}
+
+/** The side of a block a stage belongs to. */
+export function sideOfStage(plan: Plan, stageId: string): BlockSide | undefined {
+  return plan.blocks.flatMap((block) => block.sides).find((side) => side.stages.some((stage) => stage.id === stageId));
+}
+
+/** The block a run prints from, and its place in the list. */
+export function blockOfRun(plan: Plan, run: Run): { readonly block: Block; readonly index: number } {
+  const index = plan.blocks.findIndex((block) => block.sides.some((side) => side.stages.some((stage) => stage.id === run.inkings[0].stageId)));
+  return { block: plan.blocks[Math.max(0, index)], index: Math.max(0, index) };
+}
+
+/** What stands, is cut and went before at a run's stage. */
+export function cutStateOfRun(plan: Plan, run: Run): CutState<string> {
+  const side = sideOfStage(plan, run.inkings[0].stageId);
+  const all = plan.flat?.colours.map((c) => c.id) ?? [];
+  const states = cutStatesOf(side?.stages.map((stage) => stage.standingIds) ?? [], all);
+  return states[side?.stages.findIndex((stage) => stage.id === run.inkings[0].stageId) ?? -1] ?? { standing: [], cutNow: [], clearedEarlier: [] };
+}
+
+/** The same in labels of the label map. */
+export function labelStateOfRun(plan: Plan, run: Run): CutState<number> {
+  const label = (ids: readonly string[]) => ids.map((id) => plan.flat!.colours.findIndex((c) => c.id === id));
+  const { standing, cutNow, clearedEarlier } = cutStateOfRun(plan, run);
+  return { standing: label(standing), cutNow: label(cutNow), clearedEarlier: label(clearedEarlier) };
 }

@@ -12,6 +12,7 @@ const picture: Plan['picture'] = {
   originalSha: SHA, fileName: 'x.png', format: 'png', sourceWidthPx: 100, sourceHeightPx: 80, turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm: 100, heightMm: 80,
   raster: { sha: SHA, widthPx: 1000, heightPx: 800, mmPerPx: 0.1 },
 };
+const runIds = (...colours: string[]) => colours.map((id) => `run-${id}`);
 const planned = (): Plan => withFlat({ ...emptyPlan(), picture }, flat);
 let serial = 0;
 const event = (act: BenchAct): BenchEvent => ({ id: `event-${++serial}`, at: '2026-11-20T10:00:00.000Z', act });
@@ -28,7 +29,7 @@ test.each<[string, (plan: Plan) => unknown, RegExp]>([
   ['half a sheet', (p) => ({ ...p, sheets: { ...p.sheets, testSheets: 1.5 } }), /not a whole number/],
   ['eleven colours', (p) => ({ ...p, flat: { ...flat, settings: { ...flat.settings, colourCount: 11 } } }), /11 is too much for the number of colours/],
   ['a size of −3', (p) => ({ ...p, picture: { ...picture, widthMm: -3 } }), /-3 mm is too little for the printed width/],
-  ['a run without its colour', (p) => ({ ...p, runs: [{ ...p.runs[0], colourId: 'gone' }] }), /prints a colour that is not there/],
+  ['a run without its colour', (p) => ({ ...p, runs: [{ ...p.runs[0], inkings: [{ ...p.runs[0].inkings[0], colourId: 'gone' }] }] }), /prints a colour that is not there/],
   ['a run without its stage', (p) => ({ ...p, blocks: emptyPlan().blocks }), /names a stage or an ink that is not there/],
   ['nothing', () => null, /./],
 ])('%s is refused in words', (_name, spoil, words) => {
@@ -39,15 +40,15 @@ test.each<[string, (plan: Plan) => unknown, RegExp]>([
 
 test('new flat colours run light to dark; stages nest; the bare paper is not printed', () => {
   const plan = planned();
-  expect(plan.runs.map((r) => r.colourId)).toEqual(['c2', 'c3', 'c4']);
+  expect(plan.runs.map((r) => r.inkings[0].colourId)).toEqual(['c2', 'c3', 'c4']);
   expect(stagesOf(plan).map((s) => s.standingIds)).toEqual([['c2', 'c3', 'c4'], ['c3', 'c4'], ['c4']]);
-  expect(withFlat(plan, { ...flat, barePaperId: null }).runs.map((r) => r.colourId)).toEqual(['c1', 'c2', 'c3', 'c4']);
+  expect(withFlat(plan, { ...flat, barePaperId: null }).runs.map((r) => r.inkings[0].colourId)).toEqual(['c1', 'c2', 'c3', 'c4']);
   expect(withFlat(plan, null).runs).toEqual([]);
 });
 
 test('in any order, each run keeps its ink and id and its stage stands for it and all later ones', () => {
   fc.assert(fc.property(fc.shuffledSubarray(['c2', 'c3', 'c4'], { minLength: 3 }), (order) => {
-    const plan = withRunOrder(planned(), order);
+    const plan = withRunOrder(planned(), runIds(...order));
     expect(checkPlan(plan).ok).toBe(true);
     plan.runs.forEach((run, i) => {
       expect(run.inkings[0].inkId).toBe(`ink-${order[i]}`);
@@ -69,11 +70,11 @@ test('looks: bare paper stays, every film shows on its colours, light over dark 
   const plan = planned();
   const looks = looksOfPlan(plan)!;
   expect(looks.looks.length).toBe(4);
-  expect(looks.stacks).toEqual([[], [0], [0, 1], [0, 1, 2]]);
-  expect(looks.uncovered).toEqual([false, false, false]);
+  expect(looks.stacks.map((stack) => stack.map((e) => e.run))).toEqual([[], [0], [0, 1], [0, 1, 2]]);
+  expect(looks.warnings).toEqual([]);
   expect(looks.agreement.worst).toBeLessThan(4);
-  const wrong = withRunOrder({ ...plan, inks: plan.inks.map((i) => ({ ...i, opacity: 'transparent' as const })) }, ['c4', 'c3', 'c2']);
-  expect(looksOfPlan(wrong)!.uncovered).toEqual([false, true, true]);
+  const wrong = withRunOrder({ ...plan, inks: plan.inks.map((i) => ({ ...i, opacity: 'transparent' as const })) }, runIds('c4', 'c3', 'c2'));
+  expect(looksOfPlan(wrong)!.warnings.map((w) => w.kind)).toEqual(expect.arrayContaining(['stains through', 'tack rises']));
 });
 
 describe('what is closed', () => {
@@ -84,19 +85,19 @@ describe('what is closed', () => {
   test('phases follow the log', () => {
     const plan = planned();
     expect(progressOf(plan, []).runs.map((r) => r.phase)).toEqual(['planned', 'planned', 'planned']);
-    expect(progressOf(plan, start)).toMatchObject({ gatesPassed: 1, closedRuns: 0, currentRun: 0 });
+    expect(progressOf(plan, start)).toMatchObject({ cutsDone: 1, closedRuns: 0, currentRun: 0 });
     expect(progressOf(plan, runOne.slice(0, 4)).runs[0]).toMatchObject({ phase: 'printing', sheetsInRun: 3 });
     const done = progressOf(plan, runOne);
     expect(done.runs[0].phase).toBe('done');
     expect(done.runs[0].dryAt).toBe('2026-11-22T22:00:00.000Z');
     expect(done).toMatchObject({ closedRuns: 1, currentRun: 1 });
-    expect(progressOf(plan, [...runOne, event({ kind: 'stage-cut', stageId: 'stage-2' })])).toMatchObject({ gatesPassed: 2, closedRuns: 1 });
+    expect(progressOf(plan, [...runOne, event({ kind: 'stage-cut', stageId: 'stage-2' })])).toMatchObject({ cutsDone: 2, closedRuns: 1 });
   });
 
   test('before any gate everything may change; after it only what is still ahead', () => {
     const plan = planned();
-    const swapped = withRunOrder(plan, ['c3', 'c2', 'c4']);
-    const laterSwapped = withRunOrder(plan, ['c2', 'c4', 'c3']);
+    const swapped = withRunOrder(plan, runIds('c3', 'c2', 'c4'));
+    const laterSwapped = withRunOrder(plan, runIds('c2', 'c4', 'c3'));
     expect(closedPartTouched(plan, swapped, [])).toBeUndefined();
     expect(closedPartTouched(plan, { ...plan, flat: { ...flat, labelsSha: 'b'.repeat(64) } }, start)).toMatch(/already cut/);
     expect(closedPartTouched(plan, swapped, start)).toBeUndefined();

@@ -1,6 +1,6 @@
 import { isTestSheet, type BenchAct, type BenchEvent } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
-import { checkAct, inkOfRun, progressOf, stageOfRun, stagesOf, type Plan, type PrintState } from '@/records';
+import { checkAct, inkNamesOf, printedIds, progressOf, sideOfStage, stagesOf, type Plan, type PrintState } from '@/records';
 import { appendBenchEvent, benchLog, hasBenchEvent, planAt, raiseUndoFloor, touchPrint, type Store } from '@/store';
 import { livingPrint, printState } from './prints';
 
@@ -71,43 +71,57 @@ function refusal(plan: Plan, events: readonly BenchEvent[], act: BenchAct): stri
       if (!pull) return 'This pull is not in the log, or was taken back already.';
       if (bench.pulls.at(-1)?.id !== act.pullId) return `Only the last pull can be taken back; sheet ${pull.sheet} is not the last.`;
       const runIndex = plan.runs.findIndex((run) => run.id === pull.runId);
-      return progress.gatesPassed > runIndex + 1 ? 'The block has been cut again since this pull, so it can no longer be taken back.' : undefined;
+      return progress.runs[runIndex]?.cutOn ? 'The block has been cut again since this pull, so it can no longer be taken back.' : undefined;
     }
     case 'run-finished': {
       const index = plan.runs.findIndex((run) => run.id === act.runId);
       if (index < 0) return 'This run is not in the plan.';
       return progress.runs[index].tally.pulled.length === 0 ? `Nothing has been pulled in run ${index + 1} yet.` : undefined;
     }
+    case 'colour-got':
+      return refusedColour(plan, progress, act);
     case 'numbered':
       return refusedNumbers(progress, act);
   }
 }
 
 function refusedCut(plan: Plan, progress: ReturnType<typeof progressOf>, stageId: string): string | undefined {
-  const stages = stagesOf(plan);
-  const index = stages.findIndex((stage) => stage.id === stageId);
-  if (index < 0) return 'This stage is not in the plan.';
-  if (index < progress.gatesPassed) return `The cut for run ${index + 1} is already done.`;
-  if (index > progress.gatesPassed) return `The cut for run ${progress.gatesPassed + 1} comes first.`;
-  if (index > 0 && progress.runs[index - 1].phase !== 'done') {
-    const left = progress.runs[index - 1].tally.waiting.length;
-    return `Run ${index} is not finished${left ? `: ${left} sheets are still to be pulled` : ''}. After this cut it could never be printed again.`;
-  }
-  return undefined;
+  const stages = sideOfStage(plan, stageId)?.stages ?? [];
+  const at = stages.findIndex((stage) => stage.id === stageId);
+  const runOf = (id: string) => plan.runs.findIndex((run) => run.inkings[0].stageId === id);
+  const isCut = (id: string) => progress.bench.cutStages.some((c) => c.stageId === id);
+  if (at < 0) return 'This stage is not in the plan.';
+  if (isCut(stageId)) return `The cut for run ${runOf(stageId) + 1} is already done.`;
+  if (at === 0) return undefined;
+  const before = runOf(stages[at - 1].id);
+  if (!isCut(stages[at - 1].id)) return `The cut for run ${before + 1} comes first.`;
+  if (progress.runs[before].phase === 'done') return undefined;
+  const left = progress.runs[before].tally.waiting.length;
+  return `Run ${before + 1} is not finished${left ? `: ${left} sheets are still to be pulled` : ''}. After this cut it could never be printed again.`;
 }
 
 function refusedPull(plan: Plan, progress: ReturnType<typeof progressOf>, act: Extract<BenchAct, { kind: 'pull' }>): string | undefined {
   const index = plan.runs.findIndex((run) => run.id === act.runId);
   if (index < 0) return 'This run is not in the plan.';
   const run = plan.runs[index];
-  const name = `run ${index + 1} (${inkOfRun(plan, run).name})`;
+  const name = `run ${index + 1} (${inkNamesOf(plan, run)})`;
   if (!progress.bench.started) return 'Say first how many sheets are started.';
-  if (!progress.bench.cutStages.some((c) => c.stageId === stageOfRun(plan, run)?.id)) return `The block is not cut for ${name} yet.`;
-  if (progress.gatesPassed > index + 1) return `The block has been cut on since ${name}; it can no longer be printed.`;
+  if (!progress.runs[index].cut && !progress.runs[index].cutOn) return `The block is not cut for ${name} yet.`;
+  if (progress.runs[index].cutOn) return `The block has been cut on since ${name}; it can no longer be printed.`;
+  const open = progress.runs.slice(0, index).findIndex((r) => r.phase !== 'done');
+  if (open >= 0) return `Run ${open + 1} comes first: its films lie below those of ${name}.`;
   if (progress.bench.finishedRuns.has(run.id)) return `${name} was declared finished.`;
   if (!progress.sheets.includes(act.sheet)) return `There is no sheet ${act.sheet}; ${progress.bench.started.counted} sheets and ${progress.bench.started.tests} test sheets were started.`;
   if (progress.runs[index].tally.pulled.some((p) => p.sheet === act.sheet)) return `Sheet ${act.sheet} was already pulled in ${name}.`;
   return progress.runs[index].tally.waiting.includes(act.sheet) ? undefined : `Sheet ${act.sheet} was set aside earlier.`;
+}
+
+function refusedColour(plan: Plan, progress: ReturnType<typeof progressOf>, act: Extract<BenchAct, { kind: 'colour-got' }>): string | undefined {
+  const index = plan.runs.findIndex((run) => run.id === act.runId);
+  if (index < 0) return 'This run is not in the plan.';
+  if (progress.runs[index].tally.pulled.length === 0) return `Nothing has been pulled in run ${index + 1} yet, so it has given no colour.`;
+  const printed = plan.runs[index].inkings.some((inking) => printedIds(plan, inking).includes(act.colourId));
+  return printed ? undefined : `Run ${index + 1} does not print on this colour’s area.`;
 }
 
 function refusedNumbers(progress: ReturnType<typeof progressOf>, act: Extract<BenchAct, { kind: 'numbered' }>): string | undefined {

@@ -35,6 +35,8 @@ export function registrationDrawing(printName: string, layout: CornerStopLayout)
 export interface StagePage {
   readonly printName: string;
   readonly run: number;
+  /** Named when there are several. */
+  readonly block?: string;
   readonly inkName: string;
   readonly widthMm: number;
   readonly heightMm: number;
@@ -47,7 +49,7 @@ export interface StagePage {
 export function stageDrawing(page: StagePage): Drawing {
   const { widthMm, heightMm } = page;
   return {
-    title: `${page.printName}: block before run ${page.run}, ${page.inkName}. MIRRORED, as the block lies`,
+    title: `${page.printName}: ${page.block ?? 'block'} before run ${page.run}, ${page.inkName}. MIRRORED, as the block lies`,
     note: 'grey stands and prints · hatched is cut now · white is cleared already',
     widthMm: widthMm + 2 * FRAME_MM,
     heightMm: heightMm + 2 * FRAME_MM,

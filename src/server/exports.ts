@@ -3,11 +3,11 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { srgb8FromLabD50, hexFromLabD50 } from '@/core/colour';
 import { labelCoverage, labelSet, packRgb, paintCoverage, traceArcs, type ArcMap } from '@/core/geometry';
-import { reductionStates } from '@/core/layers';
 import { cornerStopLayout } from '@/core/registration';
+import { replayLog } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
 import { blobsOfPlan, ledgerCsv, numberingCsv, pathOfSet, pdfOfDrawings, readBundle, svgDocument, writeBundle } from '@/formats';
-import { inkOfRun, looksOfPlan, progressOf, type Plan } from '@/records';
+import { blockOfRun, inkNamesOf, inkOf, labelStateOfRun, looksOfPlan, printedIds, progressOf, type Plan } from '@/records';
 import { benchLog, getBlob, planAt, putBlob, type Store } from '@/store';
 import { registrationDrawing, stageDrawing } from './drawings';
 import { inflateLabels, labelsOfPlan } from './pictures';
@@ -15,6 +15,11 @@ import { insertWholePrint, livingPrint } from './prints';
 
 /** Outlines follow the label map within 0.05 mm on the 0.1 mm raster: the middle of every pixel edge within half a pixel. */
 const OUTLINE_TOLERANCE_PX = 0.49;
+
+/** The text face of all PDFs. */
+export function pdfFont(): Buffer {
+  return readFileSync(join(process.cwd(), 'node_modules/@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff'));
+}
 
 export interface FileOut { readonly bytes: Uint8Array; readonly mediaType: string; readonly fileName: string }
 
@@ -35,17 +40,16 @@ export async function registrationPdf(db: Store, id: string, now: Date): Promise
   if (!traced.ok) return traced;
   const { widthMm, heightMm } = plan.picture!;
   const layout = cornerStopLayout({ imageWidthMm: widthMm, imageHeightMm: heightMm, marginMm: plan.layout.marginMm, marginRule: plan.layout.marginRule });
-  const states = statesOf(plan);
   const drawings = [
     registrationDrawing(name, layout),
-    ...states.map((state, i) => stageDrawing({
-      printName: name, run: i + 1, inkName: inkOfRun(plan, plan.runs[i]).name, widthMm, heightMm,
-      standing: pathOfSet(traced.value.arcs, labelSet(state.standing), traced.value.mmPerPx, true),
-      cutNow: pathOfSet(traced.value.arcs, labelSet(state.cutNow), traced.value.mmPerPx, true),
-    })),
+    ...plan.runs.map((run, i) => {
+      const state = labelStateOfRun(plan, run);
+      const block = plan.blocks.length > 1 ? blockOfRun(plan, run).block.name : undefined;
+      const path = (labels: readonly number[]) => pathOfSet(traced.value.arcs, labelSet(labels), traced.value.mmPerPx, true);
+      return stageDrawing({ printName: name, run: i + 1, block, inkName: inkNamesOf(plan, run), widthMm, heightMm, standing: path(state.standing), cutNow: path(state.cutNow) });
+    }),
   ];
-  const font = readFileSync(join(process.cwd(), 'node_modules/@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff'));
-  const bytes = await pdfOfDrawings(drawings, plan.layout.exportPaper, `${name}: registration and cuts`, now, font);
+  const bytes = await pdfOfDrawings(drawings, plan.layout.exportPaper, `${name}: registration and cuts`, now, pdfFont());
   return success({ bytes, mediaType: 'application/pdf', fileName: `${fileStem(name)} registration and cuts.pdf` });
 }
 
@@ -58,23 +62,16 @@ export function runSvg(db: Store, id: string, run: number, what: 'run' | 'stage'
   if (!traced.ok) return traced;
   if (!Number.isInteger(run) || run < 1 || run > plan.runs.length) return failure('run-missing', `There is no run ${run}; this print has runs 1 to ${plan.runs.length}.`);
   const { arcs, mmPerPx } = traced.value;
-  const state = statesOf(plan)[run - 1];
-  const ink = inkOfRun(plan, plan.runs[run - 1]);
+  const state = labelStateOfRun(plan, plan.runs[run - 1]);
   const path = (labels: readonly number[], mirrored: boolean) => pathOfSet(arcs, labelSet(labels), mmPerPx, mirrored);
+  const zones = plan.runs[run - 1].inkings.map((inking) => ({ ink: inkOf(plan, inking), labels: printedIds(plan, inking).map((id) => plan.flat!.colours.findIndex((c) => c.id === id)) }));
   const layers = what === 'run'
-    ? [{ name: `run ${run}`, path: path(state.standing, false), fill: hexFromLabD50(ink.solidLabD50) }]
+    ? zones.map((zone) => ({ name: zones.length > 1 ? `run ${run} ${zone.ink.name}` : `run ${run}`, path: path(zone.labels, false), fill: hexFromLabD50(zone.ink.solidLabD50) }))
     : [{ name: 'standing', path: path(state.standing, true), fill: '#D8D2C2' }, { name: 'cut now', path: path(state.cutNow, true), fill: '#A63A2B' }];
   const { widthMm, heightMm } = plan.picture!;
-  const title = what === 'run' ? `${name}, run ${run}, ${ink.name}: what prints, as seen` : `${name}, block before run ${run}: mirrored`;
+  const title = what === 'run' ? `${name}, run ${run}, ${inkNamesOf(plan, plan.runs[run - 1])}: what prints, as seen` : `${name}, block before run ${run}: mirrored`;
   const bytes = new TextEncoder().encode(svgDocument(widthMm, heightMm, title, layers));
   return success({ bytes, mediaType: 'image/svg+xml', fileName: `${fileStem(name)} ${what === 'run' ? 'run' : 'block before run'} ${run}.svg` });
-}
-
-/** The states of the block as label numbers, in the plan's order. */
-function statesOf(plan: Plan) {
-  const label = (colourId: string) => plan.flat!.colours.findIndex((c) => c.id === colourId);
-  const bare = plan.flat!.barePaperId;
-  return reductionStates(plan.runs.map((run) => label(run.colourId)), bare === null ? undefined : label(bare));
 }
 
 function tracePlan(db: Store, plan: Plan): Outcome<{ arcs: ArcMap; mmPerPx: number }> {
@@ -134,7 +131,7 @@ export async function lookPng(db: Store, id: string, run: number, widthPx: numbe
   const raster = run === 0 && !plan.flat && plan.picture ? getBlob(db, plan.picture.raster.sha) : undefined;
   if (raster) return success({ bytes: await sharp(raster.bytes).resize(wanted).png().toBuffer(), mediaType: 'image/png', fileName: `${fileStem(name)}.png` });
   const map = labelsOfPlan(db, plan);
-  const looks = looksOfPlan(plan);
+  const looks = looksOfPlan(plan, replayLog(benchLog(db, id)).coloursGot);
   if (!map || !looks) return failure('nothing-flat', 'There are no flat colours to show yet.');
   if (!(run >= 0 && run <= plan.runs.length)) return failure('run-missing', `There is no run ${run}.`);
   const width = wanted, height = Math.max(1, Math.round((width * map.height) / map.width));
@@ -145,7 +142,7 @@ export async function lookPng(db: Store, id: string, run: number, widthPx: numbe
 }
 
 /** A name that is safe as a file name everywhere. */
-function fileStem(name: string): string {
+export function fileStem(name: string): string {
   return name.replace(/[\\/:*?"<>|\u0000-\u001f]/g, '-').replace(/\.+$/, '').slice(0, 80) || 'print';
 }
 

@@ -4,5 +4,8 @@ export { bringInPicture, placeAgain, sourcePng, storeLabels, keepLabels } from '
 export { logActs } from './bench';
 export { registrationPdf, runSvg, ledgerFile, numberingFile, bundleFile, openBundle, lookPng, type FileOut } from './exports';
 export { MAX_UPLOAD_BYTES } from './imageIn';
+export { cabinet, addInk, saveInk, removeInk, putInkBack, importInks, readingsOfFile, cabinetFile, MAX_CABINET_FILE_BYTES } from './cabinet';
+export { readPatch } from './reading';
+export { lidLabelPdf } from './lidLabel';
 export { storedBlob } from './storedBlob';
 export { BUNDLE_LIMITS } from '@/formats';

@@ -1,4 +1,4 @@
-import type { Plan } from '@/records';
+import { upgradedPlan, type Plan } from '@/records';
 import type { Store } from './open';
 
 export interface PrintRow {
@@ -34,7 +34,7 @@ export function insertPrint(db: Store, print: { id: string; name: string; plan: 
 
 export function planAt(db: Store, id: string, seq: number): { plan: Plan; label: string } | undefined {
   const row = db.prepare<[string, number], { plan: string; label: string }>('SELECT plan, label FROM plan_history WHERE print_id = ? AND seq = ?').get(id, seq);
-  return row && { plan: JSON.parse(row.plan) as Plan, label: row.label };
+  return row && { plan: upgradedPlan(JSON.parse(row.plan)) as Plan, label: row.label };
 }
 
 /** Puts a plan after the present one; what had been undone is gone. */

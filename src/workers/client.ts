@@ -1,5 +1,7 @@
 import { failure, type Outcome } from '@/core/units';
-import type { JobName, JobReply, Jobs } from './protocol';
+import type { JobReply, LayerJobs, PictureJobs } from './protocol';
+
+type JobMap = Record<string, { take: unknown; give: unknown }>;
 
 interface Waiting {
   readonly settle: (outcome: Outcome<unknown>) => void;
@@ -7,20 +9,20 @@ interface Waiting {
 }
 
 /**
- * One picture worker and the calls waiting for it. Every call ends: with its answer, with a failure the worker gave,
- * or with `stopped` when the worker is stopped or breaks. Stopping ends the work at once; a fresh worker is started
- * by the next call, and whoever owns this opens its picture again in `onStart`.
+ * One worker and the calls waiting for it. Every call ends: with its answer, with a failure the worker gave, or with
+ * `stopped` when the worker is stopped or breaks. Stopping ends the work at once; a fresh worker is started by the next
+ * call, and whoever owns this makes it ready again in `onStart`.
  */
-export class PictureWorker {
+class JobWorker<Jobs extends { [J in keyof Jobs]: JobMap[string] }> {
   private worker: Worker | undefined;
   private ready: Promise<unknown> = Promise.resolve();
   private readonly waiting = new Map<number, Waiting>();
   private serial = 0;
 
-  constructor(private readonly onStart: (worker: PictureWorker) => Promise<unknown> = () => Promise.resolve()) {}
+  constructor(private readonly open: () => Worker, private readonly onStart: () => Promise<unknown>) {}
 
-  /** Asks once the picture is open. */
-  async ask<J extends JobName>(job: J, payload: Jobs[J]['take'], progress?: (share: number) => void): Promise<Outcome<Jobs[J]['give']>> {
+  /** Asks once the worker is ready. */
+  async ask<J extends keyof Jobs>(job: J, payload: Jobs[J]['take'], progress?: (share: number) => void): Promise<Outcome<Jobs[J]['give']>> {
     const worker = this.started();
     await this.ready;
     if (worker !== this.worker) return failure('stopped', 'Stopped.');
@@ -28,7 +30,7 @@ export class PictureWorker {
   }
 
   /** Asks without waiting for `onStart`: for use inside it. */
-  askNow<J extends JobName>(job: J, payload: Jobs[J]['take'], progress?: (share: number) => void): Promise<Outcome<Jobs[J]['give']>> {
+  askNow<J extends keyof Jobs>(job: J, payload: Jobs[J]['take'], progress?: (share: number) => void): Promise<Outcome<Jobs[J]['give']>> {
     const worker = this.started();
     const id = ++this.serial;
     return new Promise((resolve) => {
@@ -47,12 +49,12 @@ export class PictureWorker {
 
   private started(): Worker {
     if (this.worker) return this.worker;
-    const worker = new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' });
+    const worker = this.open();
     worker.onmessage = ({ data }: MessageEvent<JobReply>) => this.receive(data);
     worker.onerror = () => this.broke();
     worker.onmessageerror = () => this.broke();
     this.worker = worker;
-    this.ready = this.onStart(this).catch(() => undefined);
+    this.ready = this.onStart().catch(() => undefined);
     return worker;
   }
 
@@ -66,6 +68,20 @@ export class PictureWorker {
 
   private broke(): void {
     this.stop();
+  }
+}
+
+/** Holds one picture and its label map. */
+export class PictureWorker extends JobWorker<PictureJobs> {
+  constructor(onStart: (worker: PictureWorker) => Promise<unknown> = () => Promise.resolve()) {
+    super(() => new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' }), () => onStart(this));
+  }
+}
+
+/** Searches for plans and recipes. */
+export class LayersWorker extends JobWorker<LayerJobs> {
+  constructor() {
+    super(() => new Worker(new URL('./layers.worker.ts', import.meta.url), { type: 'module' }), () => Promise.resolve());
   }
 }
 

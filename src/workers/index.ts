@@ -1,2 +1,2 @@
-export { PictureWorker, NewestOnly } from './client';
-export { type FlatResult, type IslandInfo, type Jobs } from './protocol';
+export { PictureWorker, LayersWorker, NewestOnly } from './client';
+export { type FlatResult, type IslandInfo, type PictureJobs } from './protocol';

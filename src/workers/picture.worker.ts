@@ -1,9 +1,10 @@
 import { cutIslandsOf, checkStage, outlineLengthM } from '@/core/cutting';
-import { eachStripOf, islandAt, labelCounts, labelCoverage, labelSet, paintLabels, paintRaster, traceArcs, type IslandMap, type LabelMap } from '@/core/geometry';
+import { eachStripOf, islandAt, labelCounts, labelCoverage, labelGapsPx, labelSet, paintLabels, paintRaster, traceArcs, type IslandMap, type LabelMap } from '@/core/geometry';
 import { flattenPicture, measureFlatColours, mergeColours, onlyUsed, recolourIsland, splitColour, MAX_RADIUS_PX, type FlatPicture } from '@/core/picture';
 import { failure, type Failure } from '@/core/units';
 import { decodeLabelMap, encodeLabelMap } from '@/records';
-import type { FlatResult, JobName, JobRequest, Jobs } from './protocol';
+import { JobFailed, serve, type Handlers } from './serve';
+import type { FlatResult, PictureJobs } from './protocol';
 
 /** Runs in a worker: holds one raster and one label map, and does the heavy work on them. */
 let raster: { width: number; height: number; rgba: Uint8ClampedArray; mmPerPx: number } | undefined;
@@ -11,15 +12,7 @@ let map: LabelMap | undefined;
 let mapMmPerPx = 0.1;
 let cut: { map: LabelMap; strips: IslandMap } | undefined;
 
-class JobFailed extends Error {
-  constructor(readonly failure: Failure) {
-    super(failure.message);
-  }
-}
-
-type Handlers = { [J in JobName]: (take: Jobs[J]['take'], progress: (share: number) => boolean) => Promise<Jobs[J]['give']> | Jobs[J]['give'] };
-
-const handlers: Handlers = {
+const handlers: Handlers<PictureJobs> = {
   async openRaster({ url, mmPerPx, maxPixels }) {
     const bitmap = await createImageBitmap(await (await fetched(url)).blob(), { colorSpaceConversion: 'none' });
     const scale = maxPixels ? Math.min(1, Math.sqrt(maxPixels / (bitmap.width * bitmap.height))) : 1;
@@ -90,6 +83,7 @@ const handlers: Handlers = {
       : paintLabels(what === 'cut' ? opened(cut).map : opened(map), styles, view, width, height, backdrop);
     return createImageBitmap(new ImageData(new Uint8ClampedArray(words.buffer as ArrayBuffer), width, height));
   },
+  gaps: ({ labelCount }) => labelGapsPx(opened(map), labelCount).map((px) => px * mapMmPerPx),
   coverage: ({ labelCount, width, height }) => labelCoverage(opened(map), labelCount, width, height),
   checkStage({ standing, cutNow, ridgeMm, gapMm }) {
     const here = opened(map);
@@ -148,25 +142,4 @@ function tick(key: number, done: boolean): void {
   eachStripOf(here.strips, island, (y, from, to) => here.map.labels.fill(done ? 2 : 1, y * here.map.width + from, y * here.map.width + to));
 }
 
-function transferables(result: unknown): Transferable[] {
-  if (result instanceof ImageBitmap) return [result];
-  return result instanceof Uint8Array ? [result.buffer as ArrayBuffer] : [];
-}
-
-let lastProgressAt = 0;
-
-self.onmessage = async ({ data }: MessageEvent<JobRequest>) => {
-  const { id, job, payload } = data;
-  const progress = (share: number) => {
-    const now = performance.now();
-    if (now - lastProgressAt > 30) { lastProgressAt = now; self.postMessage({ id, progress: share }); }
-    return true;
-  };
-  try {
-    const result = await (handlers[job] as (take: unknown, progress: (share: number) => boolean) => unknown)(payload, progress);
-    self.postMessage({ id, result }, { transfer: transferables(result) });
-  } catch (error) {
-    const told = error instanceof JobFailed ? error.failure : failure('worker', `The computation broke off (${error instanceof Error ? error.message : String(error)}). Load the page again; nothing saved is lost.`);
-    self.postMessage({ id, failure: told });
-  }
-};
+serve(handlers);

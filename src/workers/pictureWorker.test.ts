@@ -39,7 +39,7 @@ beforeEach(() => {
 jest.mock('./client', () => {
   const { readFileSync } = jest.requireActual<typeof import('node:fs')>('node:fs');
   const { transformSync } = jest.requireActual<typeof import('@swc/core')>('@swc/core');
-  const source = readFileSync('src/workers/client.ts', 'utf8').replace("new URL('./picture.worker.ts', import.meta.url)", "'worker'");
+  const source = readFileSync('src/workers/client.ts', 'utf8').replace(/new URL\('[^']+', import\.meta\.url\)/g, "'worker'");
   const { code } = transformSync(source, { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } });
   const module = { exports: {} };
   const load = (name: string) => jest.requireActual<object>(name.startsWith('@/') ? name.replace('@/', '../') : name);

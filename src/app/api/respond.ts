@@ -1,7 +1,7 @@
 import { failure, type Failure, type Outcome } from '@/records';
 import type { FileOut } from '@/server';
 
-const STATUS: Readonly<Record<string, number>> = { 'print-missing': 404, 'run-missing': 404, 'nothing-flat': 404, 'print-deleted': 410, stale: 409, closed: 409, bench: 409 };
+const STATUS: Readonly<Record<string, number>> = { 'print-missing': 404, 'run-missing': 404, 'nothing-flat': 404, 'ink-missing': 404, 'print-deleted': 410, stale: 409, closed: 409, bench: 409 };
 
 /** An outcome as JSON; failures as { code, message } with a fitting status. */
 export function respond<T>(outcome: Outcome<T>, status = 200): Response {

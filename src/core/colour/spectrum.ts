@@ -15,17 +15,14 @@ const MAX_STEPS = 60;
 export function spectrumFromLabD50(lab: Lab): Float64Array {
   const target = xyzFromLabD50([Math.min(Math.max(lab[0], 0.5), MAX_LIGHTNESS), lab[1], lab[2]]);
   const start = Math.atanh(2 * Math.min(0.98, Math.max(0.02, target[1])) - 1);
-  let z: Float64Array = new Float64Array(BAND_COUNT).fill(start);
-  let lambda: Float64Array = new Float64Array(3);
-  let error = residualNorm(z, lambda, target);
-  for (let step = 0; step < MAX_STEPS && error > 1e-11; step++) {
-    const move = newtonStep(z, lambda, target);
-    if (!move) break;
-    const next = damped(z, lambda, move, target, error);
+  let now = stateAt(new Float64Array(BAND_COUNT).fill(start), new Float64Array(3), target);
+  for (let step = 0; step < MAX_STEPS && now.error > 1e-11; step++) {
+    const move = newtonStep(now);
+    const next = move && damped(now, move, target);
     if (!next) break;
-    ({ z, lambda, error } = next);
+    now = next;
   }
-  return z.map((v) => (1 + Math.tanh(v)) / 2);
+  return now.z.map((v) => (1 + Math.tanh(v)) / 2);
 }
 
 /** Lab D50 of a reflectance of 36 bands. */
@@ -45,73 +42,87 @@ export function xyzD50FromSpectrum(reflectance: ArrayLike<number>): Xyz {
   return [x, y, z];
 }
 
-/** Gradient of the Lagrangian (36 slope terms, then 3 constraint terms). */
-function residuals(z: Float64Array, lambda: Float64Array, target: Xyz): Float64Array {
-  const out = new Float64Array(BAND_COUNT + 3);
-  for (let i = 0; i < BAND_COUNT; i++) {
+/** Where the iteration stands: hyperbolic heights, multipliers, and the gradient of the Lagrangian (36 slope terms, 3 constraints). */
+interface State {
+  readonly z: Float64Array;
+  readonly lambda: Float64Array;
+  readonly slope: Float64Array;
+  /** W·λ, band by band. */
+  readonly force: Float64Array;
+  readonly tanh: Float64Array;
+  readonly gradient: Float64Array;
+  readonly error: number;
+}
+
+function stateAt(z: Float64Array, lambda: Float64Array, target: Xyz): State {
+  const n = BAND_COUNT;
+  const tanh = new Float64Array(n), slope = new Float64Array(n), force = new Float64Array(n), gradient = new Float64Array(n + 3);
+  for (let k = 0; k < 3; k++) gradient[n + k] = -target[k];
+  for (let i = 0; i < n; i++) {
     const t = Math.tanh(z[i]);
-    const slope = (1 - t * t) / 2;
-    const left = i > 0 ? z[i] - z[i - 1] : 0;
-    const right = i < BAND_COUNT - 1 ? z[i + 1] - z[i] : 0;
-    out[i] = 2 * (left - right) + slope * (lambda[0] * W[0][i] + lambda[1] * W[1][i] + lambda[2] * W[2][i]);
-    for (let k = 0; k < 3; k++) out[BAND_COUNT + k] += (W[k][i] * (1 + t)) / 2;
+    tanh[i] = t;
+    slope[i] = (1 - t * t) / 2;
+    force[i] = lambda[0] * W[0][i] + lambda[1] * W[1][i] + lambda[2] * W[2][i];
+    const left = i > 0 ? z[i] - z[i - 1] : 0, right = i < n - 1 ? z[i + 1] - z[i] : 0;
+    gradient[i] = 2 * (left - right) + slope[i] * force[i];
+    for (let k = 0; k < 3; k++) gradient[n + k] += (W[k][i] * (1 + t)) / 2;
   }
-  for (let k = 0; k < 3; k++) out[BAND_COUNT + k] -= target[k];
-  return out;
+  let sum = 0;
+  for (let i = 0; i < n + 3; i++) sum += gradient[i] * gradient[i];
+  return { z, lambda, slope, force, tanh, gradient, error: Math.sqrt(sum) };
 }
 
-function residualNorm(z: Float64Array, lambda: Float64Array, target: Xyz): number {
-  return Math.hypot(...residuals(z, lambda, target));
-}
+/** Keeps the slope matrix, singular while λ = 0, solvable; the gradient stays exact, so the answer does not change. */
+const RIDGE = 1e-7;
+const LEAST_PIVOT = 1e-9;
 
-function newtonStep(z: Float64Array, lambda: Float64Array, target: Xyz): Float64Array | undefined {
-  const n = BAND_COUNT + 3;
-  const m = new Float64Array(n * (n + 1));
-  const f = residuals(z, lambda, target);
-  for (let i = 0; i < BAND_COUNT; i++) {
-    const t = Math.tanh(z[i]);
-    const slope = (1 - t * t) / 2;
-    const force = lambda[0] * W[0][i] + lambda[1] * W[1][i] + lambda[2] * W[2][i];
-    m[i * (n + 1) + i] = (i === 0 || i === BAND_COUNT - 1 ? 2 : 4) - 2 * t * slope * force;
-    if (i > 0) m[i * (n + 1) + i - 1] = -2;
-    if (i < BAND_COUNT - 1) m[i * (n + 1) + i + 1] = -2;
-    for (let k = 0; k < 3; k++) {
-      m[i * (n + 1) + BAND_COUNT + k] = W[k][i] * slope;
-      m[(BAND_COUNT + k) * (n + 1) + i] = W[k][i] * slope;
+/**
+ * One Newton step on the bordered system [D C; Cᵀ 0]: D is tridiagonal, C = slope·W has three columns, so D is solved for four
+ * right sides in one sweep and the multipliers come from a 3 × 3 system.
+ */
+function newtonStep({ slope, force, tanh, gradient }: State): { z: Float64Array; lambda: Float64Array } | undefined {
+  const n = BAND_COUNT;
+  const pivot = new Float64Array(n);
+  const right = [0, 1, 2, 3].map(() => new Float64Array(n));
+  for (let i = 0; i < n; i++) {
+    const ratio = i > 0 ? -2 / pivot[i - 1] : 0;
+    const diagonal = (i === 0 || i === n - 1 ? 2 : 4) - 2 * tanh[i] * slope[i] * force[i] + RIDGE;
+    const value = i > 0 ? diagonal + 2 * ratio : diagonal;
+    pivot[i] = Math.abs(value) < LEAST_PIVOT ? LEAST_PIVOT : value;
+    for (let c = 0; c < 4; c++) {
+      const own = c < 3 ? slope[i] * W[c][i] : -gradient[i];
+      right[c][i] = own - (i > 0 ? ratio * right[c][i - 1] : 0);
     }
   }
-  for (let i = 0; i < n; i++) m[i * (n + 1) + n] = -f[i];
-  return solveInPlace(m, n);
+  for (let c = 0; c < 4; c++) {
+    const v = right[c];
+    v[n - 1] /= pivot[n - 1];
+    for (let i = n - 2; i >= 0; i--) v[i] = (v[i] + 2 * v[i + 1]) / pivot[i];
+  }
+  const m = [0, 1, 2].map((j) => [0, 1, 2, 3].map((c) => {
+    let sum = c === 3 ? gradient[n + j] : 0;
+    for (let i = 0; i < n; i++) sum += slope[i] * W[j][i] * right[c][i];
+    return sum;
+  }));
+  const lambda = solve3(m);
+  if (!lambda) return undefined;
+  return { lambda, z: right[3].map((v, i) => v - lambda[0] * right[0][i] - lambda[1] * right[1][i] - lambda[2] * right[2][i]) };
 }
 
-function damped(z: Float64Array, lambda: Float64Array, move: Float64Array, target: Xyz, error: number) {
+function damped(now: State, move: { z: Float64Array; lambda: Float64Array }, target: Xyz): State | undefined {
   for (let scale = 1; scale > 1e-4; scale /= 2) {
-    const nextZ = z.map((v, i) => Math.min(18, Math.max(-18, v + scale * move[i])));
-    const nextLambda = lambda.map((v, k) => v + scale * move[BAND_COUNT + k]);
-    const nextError = residualNorm(nextZ, nextLambda, target);
-    if (nextError < error * (1 - 1e-4 * scale)) return { z: nextZ, lambda: nextLambda, error: nextError };
+    const z = now.z.map((v, i) => Math.min(18, Math.max(-18, v + scale * move.z[i])));
+    const next = stateAt(z, now.lambda.map((v, k) => v + scale * move.lambda[k]), target);
+    if (next.error < now.error * (1 - 1e-4 * scale)) return next;
   }
   return undefined;
 }
 
-/** Gaussian elimination with row pivoting on an n × (n+1) matrix; undefined when singular. */
-function solveInPlace(m: Float64Array, n: number): Float64Array | undefined {
-  const width = n + 1;
-  for (let c = 0; c < n; c++) {
-    let pivot = c;
-    for (let r = c + 1; r < n; r++) if (Math.abs(m[r * width + c]) > Math.abs(m[pivot * width + c])) pivot = r;
-    if (Math.abs(m[pivot * width + c]) < 1e-14) return undefined;
-    if (pivot !== c) for (let k = c; k < width; k++) [m[c * width + k], m[pivot * width + k]] = [m[pivot * width + k], m[c * width + k]];
-    for (let r = c + 1; r < n; r++) {
-      const factor = m[r * width + c] / m[c * width + c];
-      if (factor !== 0) for (let k = c; k < width; k++) m[r * width + k] -= factor * m[c * width + k];
-    }
-  }
-  const out = new Float64Array(n);
-  for (let r = n - 1; r >= 0; r--) {
-    let sum = m[r * width + n];
-    for (let k = r + 1; k < n; k++) sum -= m[r * width + k] * out[k];
-    out[r] = sum / m[r * width + r];
-  }
-  return out;
+/** Cramer's rule on rows [a b c | d]; undefined when singular. */
+function solve3(m: readonly (readonly number[])[]): Float64Array | undefined {
+  const det = (x: number, y: number, z: number) =>
+    m[0][x] * (m[1][y] * m[2][z] - m[1][z] * m[2][y]) - m[0][y] * (m[1][x] * m[2][z] - m[1][z] * m[2][x]) + m[0][z] * (m[1][x] * m[2][y] - m[1][y] * m[2][x]);
+  const whole = det(0, 1, 2);
+  if (!(Math.abs(whole) > 0)) return undefined;
+  return Float64Array.of(det(3, 1, 2) / whole, det(0, 3, 2) / whole, det(0, 1, 3) / whole);
 }

@@ -5,3 +5,4 @@ export { type IslandMap, findIslands, islandAt, eachStripOf, MAX_STRIPS } from '
 export { type ArcMap, traceArcs } from './arcs';
 export { type Ring, ringsOf, eachPointOf, areaOfRingsPx } from './rings';
 export { type LabelStyle, type View, paintLabels, paintRaster, labelCoverage, paintCoverage, packRgb } from './paint';
+export { squaredDistances, labelGapsPx } from './distance';

@@ -17,14 +17,19 @@ export function filmOver(film: Film, ground: ArrayLike<number>, weight = 1): Flo
 /** Reflectance and transmittance of the film alone in one band: E = e^(−2κ) form, finite over the whole range. */
 export function filmR0T(x: number, y: number): { r0: number; t: number } {
   const kappa = Math.sqrt(x * (x + 2 * y));
-  const decay = Math.exp(-2 * kappa);
+  const half = Math.exp(-kappa), decay = half * half;
   const g = kappa < 1e-5 ? 1 - kappa : (1 - decay) / (2 * kappa);
   const d = (1 + decay) / 2 + (x + y) * g;
-  return { r0: (y * g) / d, t: Math.exp(-kappa) / d };
+  return { r0: (y * g) / d, t: half / d };
 }
 
+/** Reflectance of a film over a ground in one band; written out, as it is the innermost loop of every search. */
 export function filmBand(x: number, y: number, ground: number): number {
-  const { r0, t } = filmR0T(x, y);
+  const kappa = Math.sqrt(x * (x + 2 * y));
+  const half = Math.exp(-kappa), decay = half * half;
+  const g = kappa < 1e-5 ? 1 - kappa : (1 - decay) / (2 * kappa);
+  const d = (1 + decay) / 2 + (x + y) * g;
+  const r0 = (y * g) / d, t = half / d;
   return r0 + (t * t * ground) / (1 - r0 * ground);
 }
 

@@ -1,40 +1,75 @@
 import { labD50FromSpectrum, spectrumFromLabD50, xyzD50FromSpectrum, type Lab } from '../colour';
 import { OBSERVER_WEIGHTS } from '../colour/observerWeights';
 import { filmOver, type Film } from './film';
-import { CONTRAST_RATIO, filmFromSolid, type Opacity } from './opacity';
+import { CONTRAST_RATIO, filmFromSolid, type OpacityKnown } from './opacity';
 import { internalFromMeasured, measuredFromInternal } from './surface';
 
-/** Measured on public characterisations: surface floor as a share of the darkest solid's Y, films laid over dry ones. */
-export const DRY_FLOOR_SHARE = 0.69;
+/** Whether a film meets films that have dried, or ones that are still open. */
+export type UnderFilm = 'dry' | 'wet';
 
-/** A paper and what is known of its surface: everything a stack of films on it needs. */
+/**
+ * Measured on public characterisations of printing: the surface floor as a share of the darkest solid's Y, and how much of
+ * a film's weight is taken up by a film below it (all of it on bare paper).
+ */
+export const UNDER_FILM: Readonly<Record<UnderFilm, { readonly floorShare: number; readonly trapping: number }>> = {
+  dry: { floorShare: 0.69, trapping: 1 },
+  wet: { floorShare: 0.45, trapping: 0.735 },
+};
+
+/** A paper, what is known of its surface, and how films lie on it: everything a stack of films needs. */
 export interface Ground {
   readonly paperLabD50: Lab;
   readonly internal: Float64Array;
   readonly floor: number;
+  readonly trapping: number;
 }
 
-/** `darkestLabD50`: the darkest solid known on this paper (its ink alone, or the paper if there is none). */
-export function groundOf(paperLabD50: Lab, darkestLabD50: Lab): Ground {
+/** `darkestLabD50`: the darkest solid known on this paper. */
+export function groundOf(paperLabD50: Lab, darkestLabD50: Lab, under: UnderFilm = 'dry'): Ground {
   const paper = spectrumFromLabD50(paperLabD50);
   const darkestY = xyzD50FromSpectrum(spectrumFromLabD50(darkestLabD50))[1];
-  const floor = Math.min(DRY_FLOOR_SHARE * darkestY, 0.9 * Math.min(...paper));
-  return { paperLabD50, internal: internalFromMeasured(paper, floor), floor };
+  const { floorShare, trapping } = UNDER_FILM[under];
+  // a paper darker than its darkest ink would leave nothing inside the film to reckon with
+  const floor = Math.min(floorShare * darkestY, 0.9 * Math.min(...paper));
+  return { paperLabD50, internal: internalFromMeasured(paper, floor), floor, trapping };
 }
 
-/** The film of an ink whose colour alone on this paper is `solidLabD50`. */
-export function filmOnGround(ground: Ground, solidLabD50: Lab, opacity: Opacity): Film {
-  const solid = internalFromMeasured(spectrumFromLabD50(solidLabD50), ground.floor);
-  return filmFromSolid(ground.internal, solid, CONTRAST_RATIO[opacity], OBSERVER_WEIGHTS.D50[1]);
+/** The reflectance inside the film of a colour measured on this ground's surface. */
+export function internalOnGround(ground: Ground, labD50: Lab, spectrum?: ArrayLike<number> | null): Float64Array {
+  return internalFromMeasured(spectrum ?? spectrumFromLabD50(labD50), ground.floor);
 }
 
-/** Colour after each film of a dry stack, from the bare paper (index 0) up: `films.length + 1` colours. */
-export function stackLooksLabD50(ground: Ground, films: readonly Film[]): Lab[] {
-  let internal = ground.internal;
-  const looks: Lab[] = [ground.paperLabD50];
-  for (const film of films) {
-    internal = filmOver(film, internal);
-    looks.push(labD50FromSpectrum(measuredFromInternal(internal, ground.floor)));
-  }
-  return looks;
+/** The film of an ink whose colour alone on this paper is `solidLabD50` (or `spectrum`, where it was read). */
+export function filmOnGround(ground: Ground, solidLabD50: Lab, opacity: OpacityKnown, spectrum?: ArrayLike<number> | null): Film {
+  const ratio = typeof opacity === 'string' ? CONTRAST_RATIO[opacity] : opacity;
+  return filmFromSolid(ground.internal, internalOnGround(ground, solidLabD50, spectrum), ratio, OBSERVER_WEIGHTS.D50[1]);
+}
+
+/** One film of a stack. `weight` 1 is the film as it was known. */
+export interface LaidFilm { readonly film: Film; readonly weight: number }
+
+/** Reflectance inside the stack after each film, from the bare paper (index 0) up. */
+export function stackInternals(ground: Ground, films: readonly LaidFilm[]): Float64Array[] {
+  const internals = [ground.internal];
+  films.forEach(({ film, weight }, i) => internals.push(filmOver(film, internals[i], i === 0 ? weight : weight * ground.trapping)));
+  return internals;
+}
+
+/** Colour after each film, from the bare paper (index 0) up: `films.length + 1` colours. */
+export function stackLooksLabD50(ground: Ground, films: readonly LaidFilm[]): Lab[] {
+  return stackInternals(ground, films).map((internal, i) => (i === 0 ? ground.paperLabD50 : labFromInternal(ground, internal)));
+}
+
+export function labFromInternal(ground: Ground, internal: ArrayLike<number>): Lab {
+  return labD50FromSpectrum(measuredFromInternal(internal, ground.floor));
+}
+
+/**
+ * Colour of transparent inks printed over one another, each known only by its colour alone on this paper.
+ * `solidsLabD50` in print order; `darkestSolidLabD50` is the darkest solid known on this paper.
+ */
+export function overprintLabD50({ paperLabD50, solidsLabD50, darkestSolidLabD50, under }: { paperLabD50: Lab; solidsLabD50: readonly Lab[]; darkestSolidLabD50: Lab; under: UnderFilm }): Lab {
+  const ground = groundOf(paperLabD50, darkestSolidLabD50, under);
+  const films = solidsLabD50.map((solid) => ({ film: filmOnGround(ground, solid, 'transparent'), weight: 1 }));
+  return stackLooksLabD50(ground, films)[films.length];
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { deltaE2000, labD50FromSrgb8, type Lab } from '../colour';
-import { filmBand, filmOnGround, filmOver, groundOf, inkForRun, internalFromMeasured, measuredFromInternal, mixFilms, stackLooksLabD50 } from './index';
+import { filmBand, filmOnGround, filmOver, groundOf, inkForRun, internalFromMeasured, measuredFromInternal, mixFilms, stackLooksLabD50, type Film } from './index';
 
 const positive = fc.double({ min: 0, max: 50, noNaN: true });
 const share = fc.double({ min: 0, max: 1, noNaN: true });
@@ -38,11 +38,12 @@ test('a half-and-half mix of one ink with itself is that ink', () => {
 const PAPER: Lab = [95, 0, 4];
 const lab = (hex: number): Lab => labD50FromSrgb8([hex >> 16, (hex >> 8) & 255, hex & 255]);
 const ground = groundOf(PAPER, lab(0x20232f));
+const looksOf = (...films: Film[]) => stackLooksLabD50(ground, films.map((film) => ({ film, weight: 1 })));
 
 test('an ink alone on paper has its wanted colour, whatever its opacity', () => {
   for (const hex of [0xead08c, 0xa65b48, 0x4d5a78, 0x20232f, 0xcf3324]) {
     for (const opacity of ['opaque', 'half', 'transparent'] as const) {
-      const [, look] = stackLooksLabD50(ground, [filmOnGround(ground, lab(hex), opacity)]);
+      const [, look] = looksOf(filmOnGround(ground, lab(hex), opacity));
       expect(deltaE2000(look, lab(hex))).toBeLessThan(1);
     }
   }
@@ -51,12 +52,12 @@ test('an ink alone on paper has its wanted colour, whatever its opacity', () => 
 test('over a dark film a light ink covers the better the more opaque it is, and a dark one always does', () => {
   const under = filmOnGround(ground, lab(0x20232f), 'opaque');
   const off = (hex: number, opacity: 'opaque' | 'half' | 'transparent') =>
-    deltaE2000(stackLooksLabD50(ground, [under, filmOnGround(ground, lab(hex), opacity)])[2], lab(hex));
+    deltaE2000(looksOf(under, filmOnGround(ground, lab(hex), opacity))[2], lab(hex));
   expect(off(0xead08c, 'opaque')).toBeLessThan(off(0xead08c, 'half'));
   expect(off(0xead08c, 'half')).toBeLessThan(off(0xead08c, 'transparent'));
   expect(off(0xead08c, 'transparent')).toBeGreaterThan(40);
   const straw = filmOnGround(ground, lab(0xead08c), 'half');
-  const darkOverLight = stackLooksLabD50(ground, [straw, filmOnGround(ground, lab(0x20232f), 'opaque')])[2];
+  const darkOverLight = looksOf(straw, filmOnGround(ground, lab(0x20232f), 'opaque'))[2];
   expect(deltaE2000(darkOverLight, lab(0x20232f))).toBeLessThan(3);
 });
 

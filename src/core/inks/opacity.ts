@@ -3,6 +3,9 @@ import { filmBand, type Film } from './film';
 /** How well an ink hides what lies below, in the three words a printmaker uses. */
 export type Opacity = 'opaque' | 'half' | 'transparent';
 
+/** Opacity as a word, or as the contrast ratio read over a black strip (0–1). */
+export type OpacityKnown = Opacity | number;
+
 /**
  * Contrast ratio meant by each word: luminance over a black ground ÷ over the paper, at the film's usual weight.
  * Start values; a reading over a black strip replaces them.

@@ -1,30 +1,51 @@
 import { deltaE2000, type Lab } from '../colour';
 import { stackLooksLabD50, type Film, type Ground } from '../inks';
 
-/** One run as the paper meets it: which colours of the picture its stage prints on, and the film it leaves. */
-export interface PrintedRun<Colour> {
+/** One ink of a run as the paper meets it: which colours of the picture it prints on, and the film it leaves there. */
+export interface PrintedInking<Colour> {
   readonly standing: readonly Colour[];
   readonly film: Film;
+  readonly weight: number;
+}
+
+/** One run: usually one inking; several when colours share a block. */
+export interface PrintedRun<Colour> {
+  readonly inkings: readonly PrintedInking<Colour>[];
   /** 2 when the run is printed twice. */
   readonly impressions: number;
 }
 
-/** The films over one colour of the picture, lowest first, as run indices (a run printed twice stands twice). */
-export function filmStackOf<Colour>(colour: Colour, runs: readonly PrintedRun<Colour>[]): number[] {
-  return runs.flatMap((run, index) => (run.standing.includes(colour) ? Array<number>(run.impressions).fill(index) : []));
+export interface StackEntry { readonly run: number; readonly inking: number }
+
+/** The films over one colour of the picture, lowest first (a run printed twice stands twice). */
+export function filmStackOf<Colour>(colour: Colour, runs: readonly PrintedRun<Colour>[]): StackEntry[] {
+  return runs.flatMap(({ inkings, impressions }, run) => {
+    const inking = inkings.findIndex((i) => i.standing.includes(colour));
+    return inking < 0 ? [] : Array<StackEntry>(impressions).fill({ run, inking });
+  });
 }
 
-/**
- * The sheet's look: `looks[r][c]` is the colour of `colours[c]`'s area after r runs (r = 0 is bare paper).
- * A look belongs to a set of films, so it is computed once for each colour of the picture, never for a pixel.
- */
-export function looksAfterRuns<Colour>(ground: Ground, colours: readonly Colour[], runs: readonly PrintedRun<Colour>[]): Lab[][] {
-  const byColour = colours.map((colour) => {
-    const stack = filmStackOf(colour, runs);
-    const reached = stackLooksLabD50(ground, stack.map((run) => runs[run].film));
-    return Array.from({ length: runs.length + 1 }, (_, r) => reached[stack.filter((run) => run < r).length]);
+export interface SheetLooks {
+  /** `looks[r][c]`: the colour of `colours[c]`'s area after r runs (r = 0 is bare paper). */
+  readonly looks: readonly (readonly Lab[])[];
+  /** The films over each colour, lowest first. */
+  readonly stacks: readonly (readonly StackEntry[])[];
+  /** The colour after each film of the stack, from the bare paper up. */
+  readonly reached: readonly (readonly Lab[])[];
+}
+
+/** The sheet after each run. A look belongs to a set of films, so it is computed once for each different stack, never for a pixel. */
+export function looksAfterRuns<Colour>(ground: Ground, colours: readonly Colour[], runs: readonly PrintedRun<Colour>[]): SheetLooks {
+  const known = new Map<string, Lab[]>();
+  const stacks = colours.map((colour) => filmStackOf(colour, runs));
+  const reached = stacks.map((stack) => {
+    const key = stack.map((e) => `${e.run}.${e.inking}`).join();
+    const looks = known.get(key) ?? stackLooksLabD50(ground, stack.map(({ run, inking }) => runs[run].inkings[inking]));
+    known.set(key, looks);
+    return looks;
   });
-  return Array.from({ length: runs.length + 1 }, (_, r) => byColour.map((looks) => looks[r]));
+  const looks = Array.from({ length: runs.length + 1 }, (_, r) => stacks.map((stack, c) => reached[c][stack.filter((e) => e.run < r).length]));
+  return { looks, stacks, reached };
 }
 
 export interface Agreement {
@@ -40,12 +61,4 @@ export function agreementWithWish(finished: readonly Lab[], wanted: readonly Lab
   const deltaE = finished.map((look, c) => deltaE2000(look, wanted[c]));
   const total = share.reduce((sum, s) => sum + s, 0) || 1;
   return { deltaE, mean: deltaE.reduce((sum, d, c) => sum + d * share[c], 0) / total, worst: Math.max(0, ...deltaE) };
-}
-
-/** A light ink over a darker film that lets more through than this is warned of. */
-const COVER_LIMIT_DELTA_E = 5;
-
-/** Whether an ink meant to be lighter than what lies below fails to cover it. */
-export function cannotCover(inkAlone: Lab, below: Lab, seen: Lab): boolean {
-  return inkAlone[0] > below[0] + 2 && deltaE2000(seen, inkAlone) > COVER_LIMIT_DELTA_E;
 }

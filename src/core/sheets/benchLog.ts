@@ -12,7 +12,15 @@ export type BenchAct =
   | { readonly kind: 'pull'; readonly runId: string; readonly sheet: SheetName; readonly faults: readonly Fault[]; readonly setAside: boolean; readonly note: string }
   | { readonly kind: 'pull-undone'; readonly pullId: string }
   | { readonly kind: 'run-finished'; readonly runId: string }
+  | { readonly kind: 'colour-got'; readonly runId: string; readonly colourId: string; readonly labD50: readonly [number, number, number]; readonly source: ReadingSource }
   | { readonly kind: 'numbered'; readonly marks: readonly { readonly sheet: SheetName; readonly mark: string }[]; readonly reason: string };
+
+/** How a colour was come by: with a reading device, typed in, or from a measurement file. */
+export const READING_SOURCES = ['reader', 'typed', 'file'] as const;
+export type ReadingSource = (typeof READING_SOURCES)[number];
+
+/** The colour a run really gave on the area of one colour of the picture. */
+export interface ColourGot { readonly at: string; readonly colourId: string; readonly labD50: readonly [number, number, number]; readonly source: ReadingSource }
 
 /** One entry of the bench log. The log only grows; taking back is an entry. `id` is given by whoever acts. */
 export interface BenchEvent {
@@ -41,6 +49,8 @@ export interface BenchState {
   /** Pulls that count, in order; those taken back are not among them. */
   readonly pulls: readonly Pull[];
   readonly finishedRuns: ReadonlySet<string>;
+  /** By run; the newest reading counts. */
+  readonly coloursGot: ReadonlyMap<string, ColourGot>;
   readonly marks: readonly { readonly sheet: SheetName; readonly mark: string }[];
   readonly numberings: readonly { readonly at: string; readonly reason: string }[];
 }
@@ -51,6 +61,7 @@ export function replayLog(events: readonly BenchEvent[]): BenchState {
   const cutIslands = new Map<string, Set<number>>();
   const pulls = new Map<string, Pull>();
   const finishedRuns = new Set<string>();
+  const coloursGot = new Map<string, ColourGot>();
   const numberings: { at: string; reason: string }[] = [];
   let started: BenchState['started'];
   let marks: BenchState['marks'] = [];
@@ -66,12 +77,13 @@ export function replayLog(events: readonly BenchEvent[]): BenchState {
       if (![...pulls.values()].some((p) => p.runId === runId && p.sheet === sheet)) pulls.set(id, { id, at, runId, sheet, faults, setAside, note });
     } else if (act.kind === 'pull-undone') pulls.delete(act.pullId);
     else if (act.kind === 'run-finished') finishedRuns.add(act.runId);
+    else if (act.kind === 'colour-got') coloursGot.set(act.runId, { at, colourId: act.colourId, labD50: act.labD50, source: act.source });
     else {
       marks = act.marks;
       numberings.push({ at, reason: act.reason });
     }
   }
-  return { started, cutStages, cutIslands, pulls: [...pulls.values()], finishedRuns, marks, numberings };
+  return { started, cutStages, cutIslands, pulls: [...pulls.values()], finishedRuns, coloursGot, marks, numberings };
 }
 
 /** All sheets in the order in which they go through a run: test sheets first. */

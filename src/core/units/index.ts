@@ -1,3 +1,3 @@
 export { type Outcome, type Failure, success, failure } from './outcome';
 export { type LengthUnit, type LengthRange, MM_PER_INCH, parseLengthMm, formatLength, formatSize, trimNumber } from './length';
-export { parseCount } from './count';
+export { parseCount, parseNumber } from './count';

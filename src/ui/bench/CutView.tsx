@@ -9,7 +9,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { CutIsland } from '@/core/cutting';
 import { formatLength } from '@/core/units';
-import { inkOfRun, stageOfRun } from '@/records';
+import { blockOfRun, inkNamesOf, sideOfStage, stageOfRun } from '@/records';
 import { labelStatesOf } from '../desk/blockStates';
 import { Cautions } from '../kit/Cautions';
 import { BLOCK_WORDS } from '../kit/colours';
@@ -27,8 +27,9 @@ export function CutView() {
   const desk = usePrintDesk();
   const { state, progress, sheetWorker, unit, urls, log, tell } = desk;
   const { plan } = state;
-  const index = Math.min(progress.gatesPassed, plan.runs.length - 1);
-  const allCut = progress.gatesPassed >= plan.runs.length;
+  const firstUncut = progress.runs.findIndex((run) => !run.cut && !run.cutOn);
+  const index = firstUncut < 0 ? plan.runs.length - 1 : firstUncut;
+  const allCut = firstUncut < 0;
   const labels = useMemo(() => labelStatesOf(plan)[index], [plan, index]);
   const run = plan.runs[index];
   const stage = run && stageOfRun(plan, run);
@@ -84,15 +85,17 @@ export function CutView() {
   const areaCm2 = (widthMm * heightMm) / 100;
   const cutCm2 = labels.cutNow.reduce((sum, l) => sum + plan.flat!.colours[l].areaShare, 0) * areaCm2;
   const doneCount = islands?.filter((i) => ticked?.has(i.key)).length ?? 0;
-  const previous = index > 0 ? progress.runs[index - 1] : undefined;
-  const notYet = previous && previous.phase !== 'done';
-  const cutName = index === 0 ? 'the bare paper' : inkOfRun(plan, plan.runs[index - 1]).name;
+  const stages = sideOfStage(plan, stage.id)?.stages ?? [];
+  const previous = plan.runs.findIndex((r) => r.inkings[0].stageId === stages[stages.indexOf(stage) - 1]?.id);
+  const notYet = previous >= 0 && progress.runs[previous].phase !== 'done';
+  const block = plan.blocks.length > 1 ? ` from ${blockOfRun(plan, run).block.name.toLowerCase()}` : '';
+  const cutName = previous >= 0 ? inkNamesOf(plan, plan.runs[previous]) : plan.blocks.length > 1 ? 'what does not print' : 'the bare paper';
   const picked = islands?.[chosen];
   return (
     <div className="work">
       <div className="stage">
         <div className="row between">
-          <div className="row" style={{ gap: 22 }}><BenchTabs view="cut" /><h1>{allCut ? 'Every cut is done' : `Cut away ${cutName}, before run ${index + 1}`}</h1></div>
+          <div className="row" style={{ gap: 22 }}><BenchTabs view="cut" /><h1>{allCut ? 'Every cut is done' : `Cut away ${cutName}${block}, before run ${index + 1}`}</h1></div>
         </div>
         <SheetCanvas widthPx={raster.widthPx} heightPx={raster.heightPx} mmPerPx={raster.mmPerPx} unit={unit} mirrored={mirrored} paint={paint} onPick={(x, y) => void pickAt(x, y)} label={`What to cut before run ${index + 1}. Click a part to tick it off`}
           stamp={<div className={mirrored ? 'stamp mirrored' : 'stamp'}>{mirrored ? 'mirrored: as the block lies' : 'as printed'} <kbd>M</kbd></div>}
@@ -117,7 +120,7 @@ export function CutView() {
           {islands && islands.length > LISTED && <p className="note">and {islands.length - LISTED} smaller; click them on the map</p>}
         </section>
         <section style={{ marginTop: 'auto' }}>
-          {notYet && !allCut && <p className="say wait" style={{ marginBottom: 10 }}>Run {index} is not finished. Cutting now would end it.</p>}
+          {notYet && !allCut && <p className="say wait" style={{ marginBottom: 10 }}>Run {previous + 1} is not finished. Cutting now would end it.</p>}
           {!allCut && <Button fullWidth color="error" sx={{ minHeight: 64, fontSize: 18, borderWidth: 2 }} disabled={Boolean(notYet)} onClick={() => setAsking(true)}>The cut is done</Button>}
           {allCut && <p className="say">The block has been cut for its last run.</p>}
         </section>

@@ -12,7 +12,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { hexFromLabD50 } from '@/core/colour';
 import { inkForRun } from '@/core/inks';
 import { FAULTS, forecastEdition, isTestSheet, sheetsGone, sheetsToStart, type Fault } from '@/core/sheets';
-import { inkOfRun, stageOfRun } from '@/records';
+import { inkNamesOf, inkOfRun, stageOfRun } from '@/records';
 import { Cautions } from '../kit/Cautions';
 import { wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
@@ -89,7 +89,7 @@ export function PullView() {
     <div className="bench">
       <div>
         <BenchTabs view="pull" />
-        <h1 style={{ marginTop: 10 }}>Run {index + 1}, {ink.name}</h1>
+        <h1 style={{ marginTop: 10 }}>Run {index + 1}, {inkNamesOf(plan, run)}</h1>
         <p className="note">{cutWords(desk)} · corner stops · by hand</p>
         <div style={{ margin: '12px 0 6px' }}>{coverage && look ? <Thumb coverage={coverage} fills={look} label={`The sheet should look like this after run ${index + 1}`} /> : <div style={{ aspectRatio: '4 / 3', background: 'var(--sheet)' }} />}</div>
         <p className="note">the sheet should look like this when you peel</p>

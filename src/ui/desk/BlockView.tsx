@@ -9,6 +9,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { BLOCK_MATERIALS, cuttingHours, materialById, TOOL_RANGE_MM, type StageCheck, type ThinPlace } from '@/core/cutting';
 import { formatLength, trimNumber } from '@/core/units';
+import { blockOfRun } from '@/records';
 import { BLOCK_WORDS } from '../kit/colours';
 import { LengthField } from '../kit/fields';
 import { usePrintDesk } from '../kit/printContext';
@@ -33,7 +34,8 @@ export function BlockView() {
   const states = useMemo(() => labelStatesOf(plan), [plan]);
   const run = Math.max(1, selectedRun);
   const current = states[run - 1];
-  const material = materialById(plan.blocks[0].materialId);
+  const { block, index: blockIndex } = plan.runs[run - 1] ? blockOfRun(plan, plan.runs[run - 1]) : { block: plan.blocks[0], index: 0 };
+  const material = materialById(block.materialId);
   useHotkeys('m', () => setMirrored((m) => !m));
   const styles = useMemo(() => (current ? blockStyles(current, plan.flat!.colours.length) : []), [current, plan.flat]);
   const paint: PaintView = useCallback(async (view, width, height) => {
@@ -58,12 +60,12 @@ export function BlockView() {
   const areaCm2 = (widthMm * heightMm) / 100;
   const share = (labels: readonly number[]) => labels.reduce((sum, l) => sum + plan.flat!.colours[l].areaShare, 0);
   const cutCm2 = share(current.cutNow) * areaCm2;
-  const done = progress.gatesPassed >= run;
+  const done = progress.runs[run - 1].cut;
   return (
     <div className="work">
       <div className="stage">
         <div className="row between">
-          <div className="row"><h1>{layout ? 'Registration sheet' : `Block before run ${run}`}</h1>{!layout && <span className={done ? 'quiet' : 'madder'}>{done ? 'this cut is done' : 'a cut cannot be undone'}</span>}</div>
+          <div className="row"><h1>{layout ? 'Registration sheet' : `${plan.blocks.length > 1 ? block.name : 'Block'} before run ${run}`}</h1>{!layout && <span className={done || plan.way.process === 'multi-block' ? 'quiet' : 'madder'}>{done ? 'this cut is done' : plan.way.process === 'multi-block' ? 'recut a block, and it can be printed again' : 'a cut cannot be undone'}</span>}</div>
           <ToggleButtonGroup size="small" exclusive value={layout ? 'layout' : mirrored ? 'mirrored' : 'printed'} onChange={(_, v: string | null) => { if (v) { setLayout(v === 'layout'); if (v !== 'layout') setMirrored(v === 'mirrored'); } }} aria-label="How the block is shown">
             <ToggleButton value="mirrored" sx={{ py: 0.3 }}>on the block</ToggleButton>
             <ToggleButton value="printed" sx={{ py: 0.3 }}>as printed</ToggleButton>
@@ -80,7 +82,7 @@ export function BlockView() {
         {layout ? <LayoutPanel.Fields /> : (
           <>
             <section>
-              <h2>Stage {run}</h2>
+              <h2>{plan.blocks.length > 1 ? block.name : `Stage ${run}`}</h2>
               <dl className="figures" style={{ fontSize: 13.5, marginTop: 6 }}>
                 <dt><span className="swatch" style={{ background: '#CFC7B4' }} aria-hidden /> stands and prints</dt><dd>{(share(current.standing) * areaCm2).toFixed(0)} cm² · {(100 * share(current.standing)).toFixed(0)} %</dd>
                 <dt><span className="swatch" style={{ background: '#F0D9CF var(--gouge)' }} aria-hidden /> cut now</dt><dd>{cutCm2.toFixed(cutCm2 < 10 ? 1 : 0)} cm²</dd>
@@ -92,7 +94,7 @@ export function BlockView() {
             <section>
               <h2>Too thin to hold or to cut</h2>
               <div style={{ display: 'grid', gap: 12, margin: '12px 0' }}>
-                <TextField select label="Block" value={material.id} onChange={(e) => void change('material chosen', (p) => ({ ...p, blocks: p.blocks.map((b, i) => (i === 0 ? { ...b, materialId: e.target.value } : b)) }))} helperText={`holds ridges of ${formatLength(material.minRidgeMm, unit)} (start value)`}>
+                <TextField select label="Block" value={material.id} onChange={(e) => void change('material chosen', (p) => ({ ...p, blocks: p.blocks.map((b, i) => (i === blockIndex ? { ...b, materialId: e.target.value } : b)) }))} helperText={`holds ridges of ${formatLength(material.minRidgeMm, unit)} (start value)`}>
                   {BLOCK_MATERIALS.map((m) => <MenuItem key={m.id} value={m.id}>{m.name}</MenuItem>)}
                 </TextField>
                 <LengthField label="Narrowest tool" valueMm={plan.toolMm} unit={unit} range={TOOL_RANGE_MM} onChange={(toolMm) => void change('tool chosen', (p) => ({ ...p, toolMm }))} />

@@ -28,7 +28,7 @@ export function PictureView() {
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState<string>();
   const [over, setOver] = useState(false);
-  const closed = desk.progress.gatesPassed > 0;
+  const closed = desk.progress.cutsDone > 0;
 
   const take = useCallback(async (file: File | undefined) => {
     if (!file) return;

@@ -3,21 +3,22 @@ import { DndContext, KeyboardSensor, PointerSensor, closestCenter, useSensor, us
 import { SortableContext, horizontalListSortingStrategy, sortableKeyboardCoordinates, useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { hexFromLabD50, wordForDifference } from '@/core/colour';
-import { inkForRun, type Opacity } from '@/core/inks';
-import { reductionStates } from '@/core/layers';
+import { inkForRun } from '@/core/inks';
 import { sheetsToStart } from '@/core/sheets';
-import { inkOfRun, withRunOrder, type Run } from '@/records';
+import { blockOfRun, cutStateOfRun, inkNamesOf, inkOf, labelStateOfRun, lightToDark, printedIds, withRunOrder, type Run } from '@/records';
 import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
 import { CoreSample, type SamplePoint } from '../kit/CoreSample';
 import { usePrintDesk } from '../kit/printContext';
 import { LookCanvas } from './LookCanvas';
 import { Thumb } from '../kit/Thumb';
+import { InkTurn } from './InkTurn';
+import { count, ProposalsPanel } from './ProposalsPanel';
+import { useProposals } from './useProposals';
+import { WatchList, wordsForWarning } from './WatchList';
 
 /** Runs: the progress sheet. Columns are runs; rows are look, film, cut and figures. */
 export function RunsView() {
@@ -26,6 +27,8 @@ export function RunsView() {
   const { plan } = state;
   const [point, setPoint] = useState<SamplePoint>();
   const [large, setLarge] = useState(false);
+  const [leaf, setLeaf] = useState<Leaf>('plans');
+  const search = useProposals();
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
   const closed = progress.closedRuns;
   const { started } = progress.bench;
@@ -35,7 +38,7 @@ export function RunsView() {
     if (from < closed || to < closed || to >= ids.length || from === to) return;
     selectRun(to + 1);
     void change('runs reordered', (p) => {
-      const order = p.runs.map((run) => run.colourId);
+      const order = p.runs.map((run) => run.id);
       order.splice(to, 0, ...order.splice(from, 1));
       return withRunOrder(p, order);
     });
@@ -48,11 +51,8 @@ export function RunsView() {
     return <div className="work" style={{ gridTemplateColumns: '1fr' }}><div className="stage"><div className="drop"><h1>No runs yet</h1><p className="note">The runs come from the flat colours of the picture.</p><Link href={desk.urls.page('picture')}>To the picture</Link></div></div></div>;
   }
   const onDragEnd = ({ active, over }: DragEndEvent) => over && reorder(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)));
-  const lightToDark = [...plan.runs].slice(closed).sort((a, b) => lightness(a) - lightness(b));
-  function lightness(run: Run): number {
-    return -plan.flat!.colours.find((c) => c.id === run.colourId)!.wantedLabD50[0];
-  }
-  const inOrder = lightToDark.every((run, i) => run.id === plan.runs[closed + i].id);
+  const falling = lightToDark(plan, closed);
+  const inOrder = falling.every((id, i) => id === ids[i]);
   return (
     <div className="work">
       {large ? (
@@ -77,18 +77,32 @@ export function RunsView() {
         </DndContext>
       )}
       <aside className="side">
+        <div>
+          <div className="leaves" role="tablist" aria-label="Beside the runs">
+            <LeafTab name="plans" leaf={leaf} onLeaf={setLeaf}>{closed > 0 ? 'From here on' : 'Other plans'}</LeafTab>
+            <LeafTab name="ink" leaf={leaf} onLeaf={setLeaf}>{selectedRun > 0 ? `Ink of run ${selectedRun}` : 'Ink'}</LeafTab>
+            <LeafTab name="watch" leaf={leaf} onLeaf={setLeaf}>To watch{looks.warnings.length > 0 ? ` (${looks.warnings.length})` : ''}</LeafTab>
+          </div>
+        </div>
         <section>
-          <h2>{closed === plan.runs.length ? 'All runs are printed' : closed > 0 ? 'From here on' : 'The whole print'}</h2>
-          <p>mean ΔE <strong className="num">{looks.agreement.mean.toFixed(1)}</strong>, worst <strong className="num">{looks.agreement.worst.toFixed(1)}</strong> ({wordForDifference(looks.agreement.worst)}) · {plan.runs.length} runs, {plan.runs.length} films at the deepest point</p>
-          {closed > 0 && <p className="note">{closed === 1 ? 'Run 1 is' : `Runs 1 to ${closed} are`} closed: printed or cut away.</p>}
-          <p className="note" style={{ marginTop: 6 }}>Prediction from each ink’s colour and opacity alone: typically 3 to 6 ΔE off, more if inking varies.</p>
-          {!inOrder && <Button sx={{ mt: 1 }} onClick={() => void change('light to dark', (p) => withRunOrder(p, [...p.runs.slice(0, closed).map((r) => r.colourId), ...lightToDark.map((r) => r.colourId)]))}>Order light to dark</Button>}
+          <p>now: mean ΔE <strong className="num">{looks.agreement.mean.toFixed(1)}</strong>, worst <strong className="num">{looks.agreement.worst.toFixed(1)}</strong> ({wordForDifference(looks.agreement.worst)}) · {count(plan.runs.length, 'run')} · {count(Math.max(0, ...looks.stacks.map((stack) => stack.length)), 'film')} deep</p>
+          {!inOrder && leaf === 'plans' && <Button sx={{ mt: 1 }} onClick={() => void change('light to dark', (p) => withRunOrder(p, lightToDark(p, closed)))}>Order light to dark</Button>}
         </section>
-        {selectedRun > 0 && <InkPanel run={plan.runs[selectedRun - 1]} index={selectedRun - 1} />}
-        <CoreSample point={point} />
+        {leaf === 'plans' && <ProposalsPanel search={search} />}
+        {leaf === 'ink' && (selectedRun > 0 ? <InkTurn run={plan.runs[selectedRun - 1]} index={selectedRun - 1} /> : <p className="note">Choose a run to hold its ink and turn it.</p>)}
+        {leaf === 'watch' && <WatchList />}
+        <hr className="rule" style={{ margin: 0, width: '100%' }} />
+        <CoreSample point={point} onPoint={setPoint} />
+        <p className="note">Prediction from what is known of each ink: typically 3 to 6 ΔE off, more if inking varies.</p>
       </aside>
     </div>
   );
+}
+
+type Leaf = 'plans' | 'ink' | 'watch';
+
+function LeafTab({ name, leaf, onLeaf, children }: { name: Leaf; leaf: Leaf; onLeaf: (leaf: Leaf) => void; children: React.ReactNode }) {
+  return <button type="button" role="tab" aria-selected={leaf === name} onClick={() => onLeaf(name)}>{children}</button>;
 }
 
 interface ColumnProps { readonly run: Run; readonly index: number; readonly sheets: number; readonly onPoint: (point: SamplePoint | undefined) => void; readonly onMove: (by: number) => void; readonly onLarge: () => void }
@@ -100,14 +114,18 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
   const flat = plan.flat!;
   const closed = index < progress.closedRuns;
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: run.id, disabled: closed });
-  const ink = inkOfRun(plan, run);
+  const names = inkNamesOf(plan, run);
   const ids = flat.colours.map((c) => c.id);
-  const cut = useMemo(() => reductionStates(plan.runs.map((r) => r.colourId), flat.barePaperId ?? undefined)[index], [plan.runs, flat.barePaperId, index]);
-  const look = useMemo(() => looks!.looks[index + 1].map(wordOfLab), [looks, index]);
-  const paper = wordOfLab(plan.paper.labD50), solid = wordOfLab(ink.solidLabD50);
-  const film = useMemo(() => ids.map((id) => (cut.standing.includes(id) ? solid : paper)), [ids, cut, solid, paper]);
-  const blockFills = useMemo(() => ids.map((id) => (cut.standing.includes(id) ? BLOCK_WORDS.standing : cut.cutNow.includes(id) ? BLOCK_WORDS.cutFill : BLOCK_WORDS.cleared)), [ids, cut]);
-  const blockStrokes = useMemo(() => ids.map((id, i) => (cut.cutNow.includes(id) ? BLOCK_WORDS.cutStroke : blockFills[i])), [ids, cut, blockFills]);
+  const cut = labelStateOfRun(plan, run);
+  const look = useKept(looks!.looks[index + 1].map(wordOfLab));
+  const paper = wordOfLab(plan.paper.labD50);
+  const film = useKept(ids.map((id) => {
+    const inking = run.inkings.find((i) => printedIds(plan, i).includes(id));
+    return inking ? wordOfLab(inkOf(plan, inking).solidLabD50) : paper;
+  }));
+  const blockFills = useKept(ids.map((_, label) => (cut.standing.includes(label) ? BLOCK_WORDS.standing : cut.cutNow.includes(label) ? BLOCK_WORDS.cutFill : BLOCK_WORDS.cleared)));
+  const blockStrokes = useKept(ids.map((_, label) => (cut.cutNow.includes(label) ? BLOCK_WORDS.cutStroke : blockFills[label])));
+  const block = plan.blocks.length > 1 ? blockOfRun(plan, run).block.name : undefined;
   const on = selectedRun === index + 1;
   const pointAt = (e: React.PointerEvent) => {
     const { picture } = plan;
@@ -121,7 +139,7 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
   };
   const blank = <span style={{ display: 'block', aspectRatio: plan.picture ? `${plan.picture.widthMm} / ${plan.picture.heightMm}` : '4 / 3', background: 'var(--sheet)' }} />;
   return (
-    <section ref={setNodeRef} className="col" style={{ gridRow: '1 / 6', display: 'grid', gridTemplateRows: 'subgrid', transform: CSS.Translate.toString(transform && { ...transform, y: 0 }), transition: transition ?? undefined }} aria-label={`Run ${index + 1}, ${ink.name}`}>
+    <section ref={setNodeRef} className="col" style={{ gridRow: '1 / 6', display: 'grid', gridTemplateRows: 'subgrid', transform: CSS.Translate.toString(transform && { ...transform, y: 0 }), transition: transition ?? undefined }} aria-label={`Run ${index + 1}, ${names}`}>
       <div className={on ? 'colhead on' : 'colhead'} onClick={() => selectRun(index + 1)}>
         <div className="top1">
           <h2><button type="button" className="bare" onClick={() => selectRun(index + 1)}>Run {index + 1}</button></h2>
@@ -133,7 +151,7 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
             </span>
           )}
         </div>
-        <p style={{ whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }}><span className="swatch" style={{ background: hexFromLabD50(ink.solidLabD50) }} aria-hidden /> {ink.name}</p>
+        <p style={{ whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }}>{run.inkings.map((inking) => <span key={inking.id} className="swatch" style={{ background: hexFromLabD50(inkOf(plan, inking).solidLabD50), marginRight: 3 }} aria-hidden />)} {names}</p>
       </div>
       <div className="thumb">
         <button type="button" className="bare" style={{ width: '100%', cursor: 'zoom-in' }} onClick={onLarge} onPointerMove={pointAt} aria-label={`Look closely at the sheet after run ${index + 1}`}>
@@ -141,58 +159,41 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
         </button>
       </div>
       <div className="thumb" onPointerMove={pointAt}>{coverage ? <Thumb coverage={coverage} fills={film} label={`What run ${index + 1} lays down`} /> : blank}</div>
-      <div className="thumb">{coverage ? <Thumb coverage={coverage} fills={blockFills} strokes={blockStrokes} mirrored label={`The block before run ${index + 1}, mirrored; hatched is cut now`} /> : blank}</div>
+      <div className="thumb">{coverage ? <Thumb coverage={coverage} fills={blockFills} strokes={blockStrokes} mirrored label={`${block ?? 'The block'} before run ${index + 1}, mirrored; hatched is cut now`} /> : blank}</div>
       <Figures run={run} index={index} sheets={sheets} />
     </section>
   );
 }
 
+/** The same array as long as its content is the same: pictures that did not change are not painted again. */
+function useKept(words: readonly number[]): readonly number[] {
+  const key = words.join();
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- the key is the content
+  return useMemo(() => words, [key]);
+}
+
 function Figures({ run, index, sheets }: { run: Run; index: number; sheets: number }) {
-  const { state, looks } = usePrintDesk();
+  const { state, looks, unit } = usePrintDesk();
   const { plan } = state;
   const flat = plan.flat!;
   const areaCm2 = (plan.picture!.widthMm * plan.picture!.heightMm) / 100;
-  const share = (id: string) => flat.colours.find((c) => c.id === id)!.areaShare;
-  const states = reductionStates(plan.runs.map((r) => r.colourId), flat.barePaperId ?? undefined)[index];
-  const standing = states.standing.reduce((sum, id) => sum + share(id), 0);
-  const cutCm2 = states.cutNow.reduce((sum, id) => sum + share(id), 0) * areaCm2;
-  const ink = inkForRun(standing * areaCm2, sheets, run.impressions);
-  const label = flat.colours.findIndex((c) => c.id === run.colourId);
+  const shareOf = (part: readonly string[]) => part.reduce((sum, id) => sum + flat.colours.find((c) => c.id === id)!.areaShare, 0);
+  const { standing, cutNow } = cutStateOfRun(plan, run);
+  const grams = run.inkings.reduce((sum, inking) => sum + inkForRun(shareOf(printedIds(plan, inking)) * areaCm2, sheets, run.impressions * inking.filmWeight).grams, 0);
+  const label = flat.colours.findIndex((c) => c.id === run.inkings[0].colourId);
   const off = looks!.agreement.deltaE[label];
-  const below = looks!.stacks[label].filter((r) => r < index).length;
-  const thin = flat.colours[label].thinnestMm;
+  const below = looks!.stacks[label].findIndex((e) => e.run === index);
+  const short = looks!.warnings.map((w) => wordsForWarning(w, unit)).filter((w) => w.run === index && w.short);
   return (
     <dl className="figures">
-      <dt>stands</dt><dd>{(standing * areaCm2).toFixed(0)} cm²</dd>
-      <dt /><dd className="quiet">{(100 * standing).toFixed(0)} %</dd>
-      <dt>cut now</dt><dd>{cutCm2.toFixed(0)} cm²</dd>
-      <dt>ink</dt><dd title={`${ink.millilitres.toFixed(1)} ml, ${ink.teaspoons.toFixed(1)} teaspoons, for ${sheets} sheets; start values`}>{ink.grams < 10 ? ink.grams.toFixed(1) : ink.grams.toFixed(0)} g</dd>
+      {plan.blocks.length > 1 && <><dt>prints from</dt><dd>{blockOfRun(plan, run).block.name}</dd></>}
+      <dt>stands</dt><dd>{(shareOf(standing) * areaCm2).toFixed(0)} cm²</dd>
+      <dt /><dd className="quiet">{(100 * shareOf(standing)).toFixed(0)} %</dd>
+      <dt>cut now</dt><dd>{(shareOf(cutNow) * areaCm2).toFixed(0)} cm²</dd>
+      <dt>ink</dt><dd title={`for ${sheets} sheets; start values`}>{grams < 10 ? grams.toFixed(1) : grams.toFixed(0)} g</dd>
       <dt>off wanted</dt><dd className={off >= 3 ? 'madder' : undefined}>ΔE {off.toFixed(1)}</dd>
-      <dt>films below</dt><dd>{below}</dd>
-      {looks!.uncovered[index] && <dd className="whole madder" style={{ textAlign: 'left' }}>this light ink does not cover what lies below</dd>}
-      {thin !== undefined && thin < 0.5 && <dd className="whole ochre" style={{ textAlign: 'left' }}>as thin as {thin} mm{below > 0 ? `, under ${below} film${below === 1 ? '' : 's'}` : ''}</dd>}
+      <dt>films below</dt><dd>{Math.max(0, below)}</dd>
+      {short.map((w, i) => <dd key={i} className="whole madder" style={{ textAlign: 'left' }}>{w.short}</dd>)}
     </dl>
-  );
-}
-
-const OPACITY_WORDS: Record<Opacity, string> = { opaque: 'opaque: hides what lies below', half: 'half: lets some through', transparent: 'transparent: colours what lies below' };
-
-function InkPanel({ run, index }: { run: Run; index: number }) {
-  const { state, change, progress } = usePrintDesk();
-  const ink = inkOfRun(state.plan, run);
-  const closed = index < progress.closedRuns;
-  return (
-    <section>
-      <h2>Ink of run {index + 1}</h2>
-      <div style={{ display: 'grid', gap: 12, marginTop: 10 }}>
-        <TextField select label="Opacity" value={ink.opacity} disabled={closed} onChange={(e) => void change('opacity changed', (p) => ({ ...p, inks: p.inks.map((i) => (i.id === ink.id ? { ...i, opacity: e.target.value as Opacity } : i)) }))}>
-          {(Object.keys(OPACITY_WORDS) as Opacity[]).map((o) => <MenuItem key={o} value={o}>{OPACITY_WORDS[o]}</MenuItem>)}
-        </TextField>
-        <TextField select label="Impressions" value={run.impressions} disabled={closed} onChange={(e) => void change('impressions changed', (p) => ({ ...p, runs: p.runs.map((r) => (r.id === run.id ? { ...r, impressions: Number(e.target.value) as 1 | 2 } : r)) }))}>
-          <MenuItem value={1}>one film</MenuItem>
-          <MenuItem value={2}>printed twice: two thin films</MenuItem>
-        </TextField>
-      </div>
-    </section>
   );
 }

@@ -21,7 +21,7 @@ test('labels are places in the list of colours, whatever their tone', () => {
 });
 
 test('another order cuts other labels', () => {
-  const states = labelStatesOf(withRunOrder(plan, ['rust', 'straw', 'night']));
+  const states = labelStatesOf(withRunOrder(plan, ['run-rust', 'run-straw', 'run-night']));
   expect(states.map((s) => s.cutNow)).toEqual([[1], [2], [3]]);
 });
 

@@ -1,16 +1,12 @@
-import { reductionStates } from '@/core/layers';
 import type { LabelStyle } from '@/core/geometry';
-import type { Plan } from '@/records';
+import { labelStateOfRun, type Plan } from '@/records';
 import { BLOCK_WORDS } from '../kit/colours';
 
 export interface LabelState { readonly standing: readonly number[]; readonly cutNow: readonly number[]; readonly clearedEarlier: readonly number[] }
 
 /** The block's states as label numbers, one for each run. */
 export function labelStatesOf(plan: Plan): LabelState[] {
-  const flat = plan.flat;
-  if (!flat) return [];
-  const label = (id: string) => flat.colours.findIndex((c) => c.id === id);
-  return reductionStates(plan.runs.map((run) => label(run.colourId)), flat.barePaperId === null ? undefined : label(flat.barePaperId));
+  return plan.flat ? plan.runs.map((run) => labelStateOfRun(plan, run)) : [];
 }
 
 /** How each label is drawn on the block: standing, gouge strokes, cleared. */

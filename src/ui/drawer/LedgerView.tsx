@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import { hexFromLabD50 } from '@/core/colour';
 import { FAULTS, isTestSheet, sheetsGone, type Pull } from '@/core/sheets';
-import { inkOfRun } from '@/records';
+import { inkNamesOf, inkOfRun } from '@/records';
 import { usePrintDesk } from '../kit/printContext';
 
 /** Ledger: every sheet in every run, as the bench log says. */
@@ -18,7 +18,7 @@ export function LedgerView() {
         <div className="row between"><h1>Ledger of sheets</h1><div className="row"><Button href={urls.file('ledger.csv')} disabled={sheets.length === 0}>Ledger as CSV</Button><Button href={urls.file('print.ulexite.zip')}>Whole print as a bundle</Button></div></div>
         {sheets.length === 0 ? <div className="drop"><h2>No sheet has been started</h2><p className="note">The ledger fills by itself as sheets are pulled on the bench.</p></div> : (
           <table className="ledger">
-            <thead><tr><th scope="col">sheet</th>{plan.runs.map((run, i) => <th key={run.id} scope="col"><span className="swatch" style={{ background: hexFromLabD50(inkOfRun(plan, run).solidLabD50), width: 12, height: 12, verticalAlign: -1 }} aria-hidden /> {i + 1} {inkOfRun(plan, run).name}</th>)}<th scope="col">mark</th></tr></thead>
+            <thead><tr><th scope="col">sheet</th>{plan.runs.map((run, i) => <th key={run.id} scope="col"><span className="swatch" style={{ background: hexFromLabD50(inkOfRun(plan, run).solidLabD50), width: 12, height: 12, verticalAlign: -1 }} aria-hidden /> {i + 1} {inkNamesOf(plan, run)}</th>)}<th scope="col">mark</th></tr></thead>
             <tbody>
               {sheets.map((sheet) => (
                 <tr key={sheet}>

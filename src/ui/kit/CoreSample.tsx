@@ -1,40 +1,81 @@
 'use client';
-import { deltaE2000, hexFromLabD50, wordForDifference, type Lab } from '@/core/colour';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { deltaE2000, hexFromLabD50, wordForDifference } from '@/core/colour';
 import { INK_START_VALUES } from '@/core/inks';
 import { formatLength } from '@/core/units';
-import { inkOfRun } from '@/records';
+import { inkOf, wantedOf } from '@/records';
 import { usePrintDesk } from './printContext';
 import { Swatch } from './Swatch';
 
-export interface SamplePoint { readonly label: number; readonly xMm: number; readonly yMm: number }
+export interface SamplePoint { readonly label: number; readonly xMm?: number; readonly yMm?: number }
 
-/** The films at one point, paper at the foot; what is seen on top, what was wanted, and how far off it is. */
-export function CoreSample({ point }: { point: SamplePoint | undefined }) {
-  const { state, looks, unit } = usePrintDesk();
-  const { plan } = state;
-  const colour = point && plan.flat?.colours[point.label];
-  if (!looks || !colour) {
-    return <section><h2>Core sample</h2><p className="note" style={{ minHeight: 210 }}>Point at the picture, or put the focus on it and use the arrow keys, to see the films there.</p></section>;
+/** A film of the usual weight is this high in the column. */
+const USUAL_FILM_PX = 22;
+
+/**
+ * The films at one point to scale of their weight, paper at the foot: each with its own colour alone and the colour reached so
+ * far; what is seen on top beside what was wanted. A second point can be pinned beside it.
+ */
+export function CoreSample({ point, onPoint }: { point: SamplePoint | undefined; onPoint?: (point: SamplePoint) => void }) {
+  const { state, looks } = usePrintDesk();
+  const { flat } = state.plan;
+  const [pinned, setPinned] = useState<SamplePoint>();
+  const pin = pinned && flat?.colours[pinned.label] ? pinned : undefined;
+  const here = point && flat?.colours[point.label] ? point : undefined;
+  return (
+    <section aria-label="Core sample">
+      <div className="row between" style={{ minHeight: 28 }}>
+        <h2>Core sample</h2>
+        {pin ? <button type="button" className="link" onClick={() => setPinned(undefined)}>let the pinned one go</button>
+          : here && <button type="button" className="link" onClick={() => setPinned(here)}>pin, to compare</button>}
+      </div>
+      {flat && looks && (
+        <TextField select fullWidth sx={{ my: 1 }} label="At" value={here?.label ?? ''} onChange={(e) => onPoint?.({ label: Number(e.target.value) })}
+          slotProps={{ select: { displayEmpty: true, renderValue: (v) => (v === '' ? 'point at a picture, or choose a colour' : `${flat.colours[Number(v)].name}${whereOf(here)}`) } }}>
+          {flat.colours.map((c, label) => <MenuItem key={c.id} value={label}><Swatch lab={wantedOf(state.plan)[label]} />&ensp;{c.name}</MenuItem>)}
+        </TextField>
+      )}
+      {here && looks && (
+        <div aria-live="polite" style={{ display: 'grid', gap: 14, marginTop: 8 }}>
+          <Column point={here} />
+          {pin && <div style={{ borderTop: '1px dashed #a39c8a', paddingTop: 10 }}><p className="note">pinned: {flat!.colours[pin.label].name}{whereOf(pin)}</p><Column point={pin} /></div>}
+        </div>
+      )}
+    </section>
+  );
+
+  function whereOf(at: SamplePoint | undefined): string {
+    return at?.xMm === undefined ? '' : `, ${formatLength(at.xMm, 'mm', 0)} from the left, ${formatLength(at.yMm!, 'mm', 0)} down`;
   }
-  const stack = looks.stacks[point.label];
-  const seen = looks.looks[plan.runs.length][point.label];
-  const wanted: Lab = colour.id === plan.flat!.barePaperId ? plan.paper.labD50 : colour.wantedLabD50;
+}
+
+function Column({ point }: { point: SamplePoint }) {
+  const { state: { plan }, looks } = usePrintDesk();
+  const stack = looks!.stacks[point.label], reached = looks!.reached[point.label];
+  const films = stack.map(({ run, inking }, i) => {
+    const laid = plan.runs[run].inkings[inking];
+    const ink = inkOf(plan, laid);
+    return { key: i, run: run + 1, name: ink.name, alone: ink.solidLabD50, reached: reached[i + 1], weight: laid.filmWeight, px: Math.max(14, Math.round(USUAL_FILM_PX * laid.filmWeight)) };
+  });
+  const seen = reached[reached.length - 1], wanted = wantedOf(plan)[point.label];
   const off = deltaE2000(seen, wanted);
   return (
-    <section aria-live="polite">
-      <h2>Core sample</h2>
-      <p className="note">at {formatLength(point.xMm, unit, 0)}, {formatLength(point.yMm, unit, 0)}: {colour.name}</p>
-      <p className="num" style={{ marginTop: 6 }}><Swatch lab={seen} /> seen&ensp;<Swatch lab={wanted} /> wanted&ensp;ΔE {off.toFixed(1)}, {wordForDifference(off)}</p>
-      <div className="core" style={{ margin: '8px 0' }}>
-        <div className="column" aria-hidden>
-          <div className="foot" style={{ background: hexFromLabD50(plan.paper.labD50) }} />
-          {stack.map((run, i) => <div key={i} className="film" style={{ backgroundColor: hexFromLabD50(inkOfRun(plan, plan.runs[run]).solidLabD50) }} />)}
-        </div>
-        <div className="names">
-          <span>paper, {plan.paper.name}</span>
-          {stack.map((run, i) => <span key={i}>{run + 1}&ensp;{inkOfRun(plan, plan.runs[run]).name} <span className="quiet">{INK_START_VALUES.wetFilmUm} µm</span></span>)}
-        </div>
-      </div>
-    </section>
+    <div>
+      <p className="core-verdict"><span className="pair" aria-hidden><i style={{ background: hexFromLabD50(seen) }} /><i style={{ background: hexFromLabD50(wanted) }} /></span> <span className="num">seen, wanted: ΔE {off.toFixed(1)}, {wordForDifference(off)}</span></p>
+      <ol className="core">
+        {[...films].reverse().map((film) => (
+          <li key={film.key} style={{ height: film.px }}>
+            <span className="alone" style={{ backgroundColor: hexFromLabD50(film.alone) }} aria-hidden />
+            <span className="reached" style={{ background: hexFromLabD50(film.reached) }} aria-hidden />
+            <span className="what">{film.run}&ensp;{film.name}</span>
+            <span className="quiet num">{(INK_START_VALUES.wetFilmUm * film.weight).toFixed(film.weight === 1 ? 0 : 1)} µm</span>
+          </li>
+        ))}
+        <li className="foot"><span className="alone" style={{ backgroundColor: hexFromLabD50(plan.paper.labD50), backgroundImage: 'none' }} aria-hidden /><span className="reached" style={{ background: hexFromLabD50(plan.paper.labD50) }} aria-hidden /><span className="what quiet">paper, {plan.paper.name}</span></li>
+      </ol>
+      {films.length > 0 && <p className="core-key quiet" aria-hidden><span>ink alone</span><span>reached</span></p>}
+    </div>
   );
 }

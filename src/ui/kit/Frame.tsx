@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { materialById } from '@/core/cutting';
 import { formatSize } from '@/core/units';
 import { Brand } from './Brand';
 import { KeysSheet } from './KeysSheet';
@@ -25,7 +26,7 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
     const step = e.key === 'ArrowLeft' ? -1 : 1;
     desk.selectRun(Math.min(state.plan.runs.length, Math.max(0, desk.selectedRun + step)));
   });
-  const { picture, sheets } = state.plan;
+  const { picture, sheets, way, blocks } = state.plan;
   return (
     <div className="frame">
       <header className="top">
@@ -37,7 +38,7 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
           <Link href={urls.page('ledger')} aria-current={place === 'drawer' ? 'page' : undefined}>Drawer</Link>
         </nav>
         <span className="title">{state.name}</span>
-        <span className="facts"><span>reduction, lino · oil ink · {picture ? formatSize(picture.widthMm, picture.heightMm, unit) : 'no picture yet'} · edition of {sheets.edition}</span></span>
+        <span className="facts"><span>{way.process}, {materialById(blocks[0].materialId).short} · oil ink · {picture ? formatSize(picture.widthMm, picture.heightMm, unit) : 'no picture yet'} · edition of {sheets.edition}</span></span>
         <div className="right">
           {place === 'desk' && (
             <>

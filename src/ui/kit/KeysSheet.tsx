@@ -12,7 +12,8 @@ const PICTURE_KEYS: readonly (readonly [string, string])[] = [['+ −', 'zoom, w
 const DESK_KEYS: readonly (readonly [string, string])[] = [['Ctrl Z', 'undo'], ['Ctrl Shift Z', 'redo']];
 const OF_VIEW: Record<ViewName, readonly (readonly [string, string])[]> = {
   picture: [['S', 'picture, flat colours, or both with the divider'], ['1 … 9', 'give the chosen island to that colour'], ['Esc', 'let the island go'], ...PICTURE_KEYS, ...DESK_KEYS],
-  runs: [['Alt ← →', 'move the chosen run earlier or later'], ...PICTURE_KEYS, ...DESK_KEYS],
+  runs: [['Alt ← →', 'move the chosen run earlier or later'], ['← → on a slider', 'turn the ink; the sheet follows'], ...PICTURE_KEYS, ...DESK_KEYS],
+  inks: [['↑ ↓', 'to the next ink, with the list in focus'], ...DESK_KEYS],
   block: [['M', 'mirrored for the block, or as printed'], ...PICTURE_KEYS, ...DESK_KEYS],
   sheets: DESK_KEYS,
   cut: [['Space', 'tick off the chosen part'], ['↑ ↓', 'to the next part in the list'], ['M', 'mirrored for the block, or as printed'], ...PICTURE_KEYS],

@@ -1,7 +1,7 @@
 'use client';
 import { Fragment, useMemo } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
-import { inkOfRun } from '@/records';
+import { inkNamesOf, inkOf } from '@/records';
 import { wordOfLab } from './colours';
 import { usePrintDesk, type PrintDesk } from './printContext';
 import { Thumb } from './Thumb';
@@ -13,6 +13,7 @@ export function RunLine() {
   const { runs } = state.plan;
   const fills = useMemo(() => looks?.looks.map((after) => after.map(wordOfLab)), [looks]);
   const started = progress.bench.started;
+  const passed = (i: number) => progress.runs[i].cut || progress.runs[i].cutOn;
   return (
     <nav className="runline" aria-label="Run line">
       <button type="button" className="cell" aria-current={selectedRun === 0} onClick={() => selectRun(0)} style={{ flex: '0 0 190px' }}>
@@ -24,11 +25,11 @@ export function RunLine() {
       </button>
       {runs.map((run, i) => (
         <Fragment key={run.id}>
-          <span className={progress.gatesPassed > i ? 'gate passed' : 'gate'} role="img" aria-label={progress.gatesPassed > i ? `Gate passed: cut for run ${i + 1} is done` : `Gate: the cut for run ${i + 1} cannot be undone`} />
+          <span className={passed(i) ? 'gate passed' : 'gate'} role="img" aria-label={passed(i) ? `Gate passed: cut for run ${i + 1} is done` : `Gate: the cut for run ${i + 1} cannot be undone`} />
           <button type="button" className="cell" aria-current={selectedRun === i + 1} onClick={() => selectRun(i + 1)}>
             <span className="pic">{coverage && fills?.[i + 1] ? <Thumb coverage={coverage} fills={fills[i + 1]} label={`The sheet after run ${i + 1}`} /> : <span style={{ display: 'block', aspectRatio: '4 / 3', background: 'var(--paper)' }} />}</span>
             <span style={{ minWidth: 0 }}>
-              <span className="n"><span className="swatch" style={{ background: hexFromLabD50(inkOfRun(state.plan, run).solidLabD50), width: 12, height: 12 }} />{i + 1}</span>
+              <span className="n">{run.inkings.map((inking) => <span key={inking.id} className="swatch" style={{ background: hexFromLabD50(inkOf(state.plan, inking).solidLabD50), width: 12, height: 12 }} />)}{i + 1}</span>
               <StateWords desk={desk} index={i} />
             </span>
           </button>
@@ -42,7 +43,7 @@ export function RunLine() {
 function StateWords({ desk, index }: { desk: PrintDesk; index: number }) {
   const { progress, state } = desk;
   const { phase, tally, sheetsInRun, dryAt } = progress.runs[index];
-  const ink = inkOfRun(state.plan, state.plan.runs[index]).name;
+  const ink = inkNamesOf(state.plan, state.plan.runs[index]);
   if (phase === 'planned') return <span className="state"><strong>planned</strong>{ink}</span>;
   if (phase === 'cut') return <span className="state"><strong>cut</strong>{ink}</span>;
   if (phase === 'printing') {

@@ -2,8 +2,8 @@
 import { createContext, useContext } from 'react';
 import type { BenchAct } from '@/core/sheets';
 import type { LengthUnit, Outcome } from '@/core/units';
-import type { Plan, PlanLooks, PrintState, Progress } from '@/records';
-import type { PictureWorker } from '@/workers';
+import type { CabinetInk, NamedReading, Plan, PlanLooks, PrintState, Progress, Reading, ReadingRequest, StoredInk } from '@/records';
+import type { LayersWorker, PictureWorker } from '@/workers';
 
 export type SaveStatus = 'saved' | 'saving' | 'failed';
 
@@ -31,6 +31,21 @@ export interface Coverage {
   readonly height: number;
 }
 
+/** The workshop's inks, and the colour reader, as every print's views see them. */
+export interface CabinetDesk {
+  /** Undefined while they are being fetched. */
+  readonly inks: readonly StoredInk[] | undefined;
+  readonly add: (ink: Omit<CabinetInk, 'id'>) => Promise<Outcome<StoredInk>>;
+  readonly save: (ink: StoredInk) => Promise<Outcome<StoredInk>>;
+  readonly remove: (id: string) => Promise<Outcome<undefined>>;
+  readonly putBack: (id: string) => Promise<Outcome<StoredInk>>;
+  readonly importFile: (file: File) => Promise<Outcome<number>>;
+  readonly read: (request: ReadingRequest) => Promise<Outcome<{ readonly reading: Reading; readonly device: string }>>;
+  readonly readFile: (file: File) => Promise<Outcome<readonly NamedReading[]>>;
+  /** Address of the cabinet as a file. */
+  readonly file: (name: string) => string;
+}
+
 /** One print as all its views see it, and what they can ask for. */
 export interface PrintDesk {
   readonly state: PrintState;
@@ -39,6 +54,9 @@ export interface PrintDesk {
   readonly coverage: Coverage | undefined;
   /** Holds the label map as saved. */
   readonly sheetWorker: PictureWorker;
+  /** Searches for orders and recipes. */
+  readonly layersWorker: LayersWorker;
+  readonly cabinet: CabinetDesk;
   readonly unit: LengthUnit;
   readonly setUnit: (unit: LengthUnit) => void;
   /** 0 is the bare paper, r the sheet after run r. */
@@ -49,6 +67,8 @@ export interface PrintDesk {
   /** Pulls kept in this browser because the server did not answer. */
   readonly waitingActs: number;
   readonly change: (label: string, edit: (plan: Plan) => Plan) => Promise<Outcome<undefined>>;
+  /** Shows the sheet as it would be, saving nothing; undefined goes back to the plan. */
+  readonly tryOut: (edit: ((plan: Plan) => Plan) | undefined) => void;
   readonly undo: () => void;
   readonly redo: () => void;
   /** Resolves when on disk, or when kept for later (`kept`). */

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useMemo, useState } from 'react';
 import type { Plan } from '@/records';
-import { PictureWorker } from '@/workers';
+import { LayersWorker, PictureWorker } from '@/workers';
 import type { Coverage, PrintUrls } from './printContext';
 
 const COVERAGE_WIDTH = 300;
@@ -26,4 +26,11 @@ export function useSheetWorker(plan: Plan, urls: PrintUrls): { sheetWorker: Pict
     return () => { current = false; };
   }, [sheetWorker, labelsSha, labelCount, widthPx, heightPx]);
   return { sheetWorker, coverage: coverage?.sha === labelsSha && coverage?.labelCount === labelCount ? coverage : undefined };
+}
+
+/** The worker that searches for orders and recipes; it starts with the first question. */
+export function useLayersWorker(): LayersWorker {
+  const layersWorker = useMemo(() => new LayersWorker(), []);
+  useEffect(() => () => layersWorker.stop(), [layersWorker]);
+  return layersWorker;
 }

@@ -1,6 +1,6 @@
 import type { PrintDesk } from './printContext';
 
-export const VIEW_NAMES = ['picture', 'runs', 'block', 'sheets', 'cut', 'pull', 'ledger', 'numbering'] as const;
+export const VIEW_NAMES = ['picture', 'runs', 'inks', 'block', 'sheets', 'cut', 'pull', 'ledger', 'numbering'] as const;
 export type ViewName = (typeof VIEW_NAMES)[number];
 export type Place = 'desk' | 'bench' | 'drawer';
 
@@ -19,9 +19,14 @@ export const DESK_STEPS: readonly Step[] = [
   } },
   { view: 'runs', name: 'Runs', summary: ({ state, progress }) => {
     const runs = state.plan.runs.length;
-    return runs ? `${runs} run${runs === 1 ? '' : 's'}, 1 block${progress.closedRuns ? `, ${progress.closedRuns} closed` : ''}` : 'after the picture';
+    return runs ? `${runs} run${runs === 1 ? '' : 's'}, ${state.plan.blocks.length} block${state.plan.blocks.length === 1 ? '' : 's'}${progress.closedRuns ? `, ${progress.closedRuns} closed` : ''}` : 'after the picture';
   } },
-  { view: 'block', name: 'Block', summary: ({ progress }) => (progress.gatesPassed ? `cut ${progress.gatesPassed} times` : 'corner stops') },
+  { view: 'inks', name: 'Inks', summary: ({ state }) => {
+    const { inks } = state.plan;
+    const mixed = inks.filter((ink) => ink.recipe).length;
+    return inks.length === 0 ? 'after the runs' : mixed === 0 ? 'no recipe yet' : `${mixed} of ${inks.length} recipes`;
+  } },
+  { view: 'block', name: 'Block', summary: ({ progress }) => (progress.cutsDone ? `cut ${progress.cutsDone} time${progress.cutsDone === 1 ? '' : 's'}` : 'corner stops') },
   { view: 'sheets', name: 'Sheets', summary: ({ state, progress }) => {
     const started = progress.bench.started;
     return started ? `${started.counted + started.tests} started` : `for ${state.plan.sheets.edition} good prints`;

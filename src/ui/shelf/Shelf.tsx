@@ -9,7 +9,7 @@ import Link from 'next/link';
 import { useRef, useState } from 'react';
 import type { Outcome } from '@/core/units';
 import { formatSize } from '@/core/units';
-import { inkOfRun, progressOf, type PrintSummary } from '@/records';
+import { inkNamesOf, progressOf, type PrintSummary } from '@/records';
 import { Brand } from '../kit/Brand';
 import { nextActOf } from './nextAct';
 
@@ -91,7 +91,7 @@ function ShelfItem({ print, props, ask }: { print: PrintSummary; props: Props; a
           ? plan.runs.map((run, i) => (
             <figure key={run.id} className={progress.runs[i].phase === 'planned' ? 'dim' : undefined}>
               <img src={props.lookUrl(print, i + 1)} alt={`after run ${i + 1}`} loading="lazy" />
-              <figcaption>{i + 1} {inkOfRun(plan, run).name}<br />{progress.runs[i].phase === 'done' ? 'printed' : progress.runs[i].phase}</figcaption>
+              <figcaption>{i + 1} {inkNamesOf(plan, run)}<br />{progress.runs[i].phase === 'done' ? 'printed' : progress.runs[i].phase}</figcaption>
             </figure>
           ))
           : <figure>{plan.picture ? <img src={props.lookUrl(print, 0)} alt="the picture as brought in" loading="lazy" /> : <span className="blank" />}<figcaption>{plan.picture ? 'as brought in' : 'bare'}</figcaption></figure>}

@@ -1,4 +1,4 @@
-import { inkOfRun, type Plan, type Progress } from '@/records';
+import { inkNamesOf, type Plan, type Progress } from '@/records';
 
 export interface NextAct {
   readonly view: string;
@@ -18,9 +18,9 @@ export function nextActOf(plan: Plan, progress: Progress): NextAct {
     return { view: 'numbering', words: 'Number the edition', detail: 'all runs are printed', colour: 'press' };
   }
   const { phase, tally, sheetsInRun } = progress.runs[index];
-  const name = `run ${index + 1}, ${inkOfRun(plan, run).name}`;
+  const name = `run ${index + 1}, ${inkNamesOf(plan, run)}`;
   if (phase === 'printing') return { view: 'pull', words: `Print on: ${tally.pulled.filter((p) => !p.sheet.startsWith('T')).length} of ${sheetsInRun}`, detail: name, colour: 'press' };
-  if (phase === 'cut') return { view: 'pull', words: `Print run ${index + 1}`, detail: inkOfRun(plan, run).name, colour: 'press' };
+  if (phase === 'cut') return { view: 'pull', words: `Print run ${index + 1}`, detail: inkNamesOf(plan, run), colour: 'press' };
   if (index === 0) return { view: 'runs', words: 'Look over the plan', detail: 'then cut the bare paper away', colour: '' };
-  return { view: 'cut', words: `Cut for run ${index + 1}`, detail: inkOfRun(plan, run).name, colour: 'madder' };
+  return { view: 'cut', words: `Cut for run ${index + 1}`, detail: inkNamesOf(plan, run), colour: 'madder' };
 }

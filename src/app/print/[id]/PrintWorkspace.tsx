@@ -8,9 +8,10 @@ import Snackbar from '@mui/material/Snackbar';
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { failure, looksOfPlan, progressOf, success, type BenchAct, type BenchEvent, type LengthUnit, type Outcome, type Plan, type PrintState } from '@/records';
 import { PrintDeskProvider, type Placement, type PrintDesk, type PrintUrls, type SaveStatus } from '@/ui/kit/printContext';
-import { useSheetWorker } from '@/ui/kit/useSheetWorker';
+import { useLayersWorker, useSheetWorker } from '@/ui/kit/useSheetWorker';
 import { ActQueue } from '../../client/actQueue';
 import { ask, askRaw } from '../../client/api';
+import { useCabinet } from '../../client/useCabinet';
 
 const RETRY_MS = 4000;
 
@@ -42,11 +43,16 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
     setState(next);
   }, []);
 
-  const plan = draft ?? state.plan;
+  const [tried, setTried] = useState<Plan>();
+  const kept = draft ?? state.plan;
+  const keptRef = useRef(kept);
+  keptRef.current = kept;
+  const plan = tried ?? kept;
+  const tryOut = useCallback((edit: ((plan: Plan) => Plan) | undefined) => setTried(edit && edit(keptRef.current)), []);
   const events = useMemo(() => [...state.events, ...waiting.filter((w) => !state.events.some((e) => e.id === w.id))], [state.events, waiting]);
   const shownState = useMemo(() => ({ ...state, plan, events }), [state, plan, events]);
   const progress = useMemo(() => progressOf(plan, events), [plan, events]);
-  const looks = useMemo(() => looksOfPlan(plan), [plan]);
+  const looks = useMemo(() => looksOfPlan(plan, progress.bench.coloursGot), [plan, progress.bench.coloursGot]);
   const [selected, setSelected] = useState<number>();
   const selectedRun = Math.min(selected ?? Math.min(progress.currentRun + 1, plan.runs.length), plan.runs.length);
 
@@ -72,6 +78,7 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
   }, [adopt]);
 
   const change = useCallback((label: string, edit: (plan: Plan) => Plan): Promise<Outcome<undefined>> => {
+    setTried(undefined);
     setDraft((current) => edit(current ?? latest.current.plan));
     return inOrder(async () => {
       setStatus('saving');
@@ -145,10 +152,12 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
   }), [api, inOrder, settle]);
 
   const { sheetWorker, coverage } = useSheetWorker(plan, urls);
+  const layersWorker = useLayersWorker();
+  const cabinet = useCabinet();
 
   const desk: PrintDesk = {
-    state: shownState, progress, looks, coverage, sheetWorker, unit, setUnit, selectedRun, selectRun: setSelected,
-    status, urls, waitingActs: waiting.length, change, undo: () => step('undo'), redo: () => step('redo'), log, bringIn, place, tell: setMessage,
+    state: shownState, progress, looks, coverage, sheetWorker, layersWorker, cabinet, unit, setUnit, selectedRun, selectRun: setSelected,
+    status, urls, waitingActs: waiting.length, change, tryOut, undo: () => step('undo'), redo: () => step('redo'), log, bringIn, place, tell: setMessage,
   };
   return (
     <PrintDeskProvider value={desk}>

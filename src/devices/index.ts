@@ -1,0 +1,1 @@
+export { type ColourReader, type Patch, simulatedReader, typedReader, fileReader, readingOf } from './colourReader';

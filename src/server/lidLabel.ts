@@ -1,0 +1,68 @@
+import { hexFromLabD50 } from '@/core/colour';
+import { inkForRun } from '@/core/inks';
+import { replayLog, sheetsToStart } from '@/core/sheets';
+import { failure, success, type Outcome } from '@/core/units';
+import { pdfOfDrawings, type Drawing } from '@/formats';
+import { inkOf, looksOfPlan, printedIds, type Ink, type Plan } from '@/records';
+import { benchLog, type Store } from '@/store';
+import { fileStem, pdfFont, type FileOut } from './exports';
+import { printState } from './prints';
+
+const LABEL_WIDTH_MM = 90, LINE_MM = 5.2;
+
+/** Labels for the lids of a run's pots: swatch, recipe in percent and grams, print, run and date. */
+export async function lidLabelPdf(db: Store, id: string, run: number, now: Date): Promise<Outcome<FileOut>> {
+  const print = printState(db, id);
+  if (!print.ok) return print;
+  const { plan, name, belief } = print.value;
+  if (!plan.flat || !plan.picture || !(run >= 1 && run <= plan.runs.length)) return failure('run-missing', `There is no run ${run}; this print has runs 1 to ${plan.runs.length}.`);
+  const { started, coloursGot } = replayLog(benchLog(db, id));
+  const sheets = started ? started.counted + started.tests : sheetsToStart(plan.sheets, plan.runs.length, belief).total;
+  const looks = looksOfPlan(plan, coloursGot)!;
+  const drawings = plan.runs[run - 1].inkings.map((inking): Drawing => {
+    const ink = inkOf(plan, inking);
+    const label = plan.flat!.colours.findIndex((c) => c.id === inking.colourId);
+    return lidDrawing({ name, run, ink, seen: hexFromLabD50(looks.looks[run][label]), grams: gramsOf(plan, run - 1, inking.id, sheets), date: now.toISOString().slice(0, 10) });
+  });
+  const bytes = await pdfOfDrawings(drawings, plan.layout.exportPaper, `${name}: lid labels, run ${run}`, now, pdfFont());
+  return success({ bytes, mediaType: 'application/pdf', fileName: `${fileStem(name)} lid label run ${run}.pdf` });
+}
+
+function gramsOf(plan: Plan, run: number, inkingId: string, sheets: number): number {
+  const inking = plan.runs[run].inkings.find((i) => i.id === inkingId)!;
+  const areaCm2 = (plan.picture!.widthMm * plan.picture!.heightMm) / 100;
+  const share = printedIds(plan, inking).reduce((sum, id) => sum + plan.flat!.colours.find((c) => c.id === id)!.areaShare, 0);
+  return inkForRun(share * areaCm2, sheets, plan.runs[run].impressions * inking.filmWeight).grams;
+}
+
+interface Lid { readonly name: string; readonly run: number; readonly ink: Ink; readonly seen: string; readonly grams: number; readonly date: string }
+
+function lidDrawing({ name, run, ink, seen, grams, date }: Lid): Drawing {
+  const parts = ink.recipe?.parts ?? [];
+  return {
+    title: `${name}, run ${run}: ${ink.name}`,
+    note: 'cut out and stick on the lid · left: the ink alone on this paper, right: as it should look on the print',
+    widthMm: LABEL_WIDTH_MM,
+    heightMm: 34 + Math.max(1, parts.length) * LINE_MM,
+    draw(pen) {
+      pen.rect(0.2, 0.2, LABEL_WIDTH_MM - 0.4, 33.6 + Math.max(1, parts.length) * LINE_MM, { widthMm: 0.3 });
+      pen.rect(5, 5, 14, 18, { fill: hexFromLabD50(ink.solidLabD50), widthMm: 0.2 });
+      pen.rect(19, 5, 14, 18, { fill: seen, widthMm: 0.2 });
+      pen.text(shortened(ink.name, 26), 38, 5, 5.2);
+      pen.text(`run ${run} · ${grams.toFixed(grams < 10 ? 1 : 0)} g`, 38, 12, 4);
+      pen.text(shortened(name, 30), 38, 17, 3.6);
+      pen.text(date + (ink.softenerPercent > 0 ? ` · softener ${ink.softenerPercent} %` : ''), 38, 21.5, 3.2);
+      if (parts.length === 0) pen.text('no recipe yet: write it here', 5, 28, 3.4);
+      parts.forEach((part, i) => {
+        const y = 27 + i * LINE_MM;
+        pen.text(shortened(part.name, 32), 5, y, 3.8);
+        pen.text(`${(100 * part.share).toFixed(1)} %`, 62, y, 3.8, { align: 'right' });
+        pen.text(`${(part.share * grams).toFixed(grams < 10 ? 2 : 1)} g`, 84, y, 3.8, { align: 'right' });
+      });
+    },
+  };
+}
+
+function shortened(text: string, length: number): string {
+  return text.length <= length ? text : `${text.slice(0, length - 1)}…`;
+}

@@ -1,0 +1,70 @@
+import { internalOnGround, stackInternals, type LaidFilm } from '@/core/inks';
+import { filmStackOf } from '@/core/layers';
+import { replayLog } from '@/core/sheets';
+import { failure, success, type Outcome } from '@/core/units';
+import { simulatedReader, type ColourReader, type Patch } from '@/devices';
+import { filmOfCabinetInk, groundOfInk, groundOfPlan, printedRuns, type CabinetInk, type Reading, type ReadingRequest } from '@/records';
+import { benchLog, cabinetInk, planAt, type Store } from '@/store';
+import { livingPrint } from './prints';
+
+/** The black strip of the drawdown card. */
+const BLACK_STRIP: readonly [number, number, number] = [17, 0, 0];
+const THIN_WEIGHT = 0.45;
+const READER_SEED = 20_261_123;
+
+const shared = globalThis as { ulexiteReader?: ColourReader };
+
+/** The reading device of this workshop: the simulated one, as no other is attached. */
+function reader(): ColourReader {
+  shared.ulexiteReader ??= simulatedReader(READER_SEED);
+  return shared.ulexiteReader;
+}
+
+/** Holds the colour reader on a patch and waits for its answer. */
+export async function readPatch(db: Store, value: unknown): Promise<Outcome<{ readonly reading: Reading; readonly device: string }>> {
+  const patch = patchOf(db, value as ReadingRequest);
+  if (!patch.ok) return patch;
+  const device = reader();
+  return success({ reading: await device.read(patch.value), device: device.name });
+}
+
+function patchOf(db: Store, request: ReadingRequest | null): Outcome<Patch> {
+  if (request?.kind === 'drawdown') return drawdownPatch(db, request);
+  if (request?.kind === 'run') return runPatch(db, request);
+  return failure('patch', 'The reader was not told what to read.');
+}
+
+function drawdownPatch(db: Store, { inkId, over, film }: Extract<ReadingRequest, { kind: 'drawdown' }>): Outcome<Patch> {
+  const ink = cabinetInk(db, String(inkId));
+  if (!ink) return failure('ink-missing', 'This ink is not in the cabinet any more.');
+  const ground = groundOfInk(ink);
+  return success({
+    inkId: film === 'none' ? null : ink.id, film: film === 'none' ? null : filmBelieved(ink), weight: film === 'thin' ? THIN_WEIGHT : 1,
+    ground: over === 'black' ? internalOnGround(ground, BLACK_STRIP) : ground.internal, floor: ground.floor,
+  });
+}
+
+/** The reader's true ink is made from the swatch, not from readings of itself. */
+function filmBelieved(ink: CabinetInk) {
+  return filmOfCabinetInk({ ...ink, drawdowns: [] }).film;
+}
+
+function runPatch(db: Store, { printId, runId, colourId }: Extract<ReadingRequest, { kind: 'run' }>): Outcome<Patch> {
+  const found = livingPrint(db, String(printId));
+  if (!found.ok) return found;
+  const { plan } = planAt(db, found.value.id, found.value.plan_seq)!;
+  const index = plan.runs.findIndex((run) => run.id === runId);
+  if (index < 0 || !plan.flat) return failure('run-missing', 'This run is not in the plan.');
+  const got = new Map(replayLog(benchLog(db, found.value.id)).coloursGot);
+  got.delete(runId);
+  const runs = printedRuns(plan, got).slice(0, index + 1);
+  const stack = filmStackOf(colourId, runs);
+  const top = stack.findIndex((entry) => entry.run === index);
+  if (top < 0) return failure('run-missing', `Run ${index + 1} does not print on this colour’s area.`);
+  const ground = groundOfPlan(plan);
+  const laid = stack.map((entry): LaidFilm => runs[entry.run].inkings[entry.inking]);
+  return success({
+    inkId: `${printId} ${runId}`, film: laid[top].film, ground: stackInternals(ground, laid.slice(0, top))[top], floor: ground.floor,
+    weight: laid.slice(top).reduce((sum, film, i) => sum + film.weight * (top + i === 0 ? 1 : ground.trapping), 0),
+  });
+}

@@ -1,0 +1,47 @@
+'use client';
+import Button from '@mui/material/Button';
+import { ladderPercent } from '@/core/inks';
+import type { PlanWarning } from '@/core/layers';
+import { formatLength, type LengthUnit } from '@/core/units';
+import type { Plan } from '@/records';
+import { usePrintDesk } from '../kit/printContext';
+
+const runsInWords = (runs: readonly number[]) => `run${runs.length === 1 ? '' : 's'} ${runs.map((r) => r + 1).join(' and ')}`;
+
+/** A warning in one sentence with its reason and its cure. */
+export function wordsForWarning(warning: PlanWarning, unit: LengthUnit): { readonly run: number | undefined; readonly short: string; readonly sentence: string } {
+  switch (warning.kind) {
+    case 'cannot cover':
+      return { run: warning.run, short: 'does not cover what lies below', sentence: `The light ink of run ${warning.run + 1} does not cover what lies below it on ${warning.colour}. Give it more opacity, or keep ${warning.colour} out of ${runsInWords(warning.below)}.` };
+    case 'stains through':
+      return { run: warning.run, short: `run ${warning.stain + 1} stains through`, sentence: `The transparent ink of run ${warning.stain + 1} stains through the lighter run ${warning.run + 1} on ${warning.colour}: it does not cover what lies below. Print it later, or make run ${warning.run + 1} more opaque.` };
+    case 'fine under films':
+      return { run: warning.run, short: `${formatLength(warning.thinnestMm, unit, 1)} detail over ${warning.keepOutOf.length} films`, sentence: `${warning.colour} is as thin as ${formatLength(warning.thinnestMm, unit, 1)} and lies on ${warning.keepOutOf.length} films, each making it clumsier. Keep it out of ${runsInWords(warning.keepOutOf)}: mask or wipe it there.` };
+    case 'too many films':
+      return { run: undefined, short: '', sentence: `${warning.films} films lie on ${warning.colour}, more than the ${warning.allowed} you allow: it may sit shiny and refuse the next.` };
+    case 'tack rises':
+      return { run: warning.run, short: `stiffer than run ${warning.below + 1}`, sentence: `Run ${warning.run + 1} has less softener than run ${warning.below + 1} below it and will pull at it. Each oil film should be a little less tacky than the one under it.` };
+  }
+}
+
+/** All that may go wrong with the films, with what helps. */
+export function WatchList() {
+  const { looks, unit, selectRun, change } = usePrintDesk();
+  const warnings = looks?.warnings ?? [];
+  if (warnings.length === 0) return <section><p className="say good">Nothing to watch: light inks cover, no fine detail lies deep, the tack ladder falls the right way.</p></section>;
+  const ladder = (p: Plan): Plan => {
+    const place = (inkId: string) => p.runs.findIndex((run) => run.inkings.some((i) => i.inkId === inkId));
+    return { ...p, inks: p.inks.map((ink) => ({ ...ink, softenerPercent: ladderPercent(Math.max(0, place(ink.id))) })) };
+  };
+  return (
+    <section>
+      <ul className="watch">
+        {warnings.map((warning, i) => {
+          const { run, sentence } = wordsForWarning(warning, unit);
+          return <li key={i}><p>{sentence}</p>{run !== undefined && <button type="button" className="link quiet" onClick={() => selectRun(run + 1)}>show run {run + 1}</button>}</li>;
+        })}
+      </ul>
+      {warnings.some((w) => w.kind === 'tack rises') && <Button fullWidth onClick={() => void change('tack ladder set', ladder)}>Set the tack ladder: 0, 2, 4, 6 %</Button>}
+    </section>
+  );
+}

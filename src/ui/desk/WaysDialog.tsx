@@ -1,0 +1,49 @@
+'use client';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import type { PlanSketch } from '@/core/layers';
+import type { Proposals } from '@/records';
+import { wordOfLab } from '../kit/colours';
+import { usePrintDesk } from '../kit/printContext';
+import { Thumb } from '../kit/Thumb';
+
+/** What each way gains and asks, whatever the figures: from practice. */
+const ASKS: Readonly<Record<string, string>> = {
+  reduction: 'one block, shapes fit by themselves; no way back and no reprint',
+  'reduction and one more block': 'the awkward colour goes straight on the paper; two blocks to register',
+  'a block for each colour': 'correctable and reprintable; every shape must meet its neighbour in register',
+  'few blocks, overlapping': 'colours made where transparent inks overlap; register shows at every overlap',
+};
+
+/** Ways of working on this very picture, side by side. */
+export default function WaysDialog({ found, onClose, onTake }: { found: Proposals; onClose: () => void; onTake: (sketch: PlanSketch, name: string) => void }) {
+  const { coverage } = usePrintDesk();
+  return (
+    <Dialog open onClose={onClose} maxWidth="lg" fullWidth>
+      <DialogTitle>Ways of working, on this picture</DialogTitle>
+      <DialogContent>
+        <table className="ways">
+          <thead><tr><th scope="col">way</th><th scope="col">finished</th><th scope="col">mean ΔE</th><th scope="col">worst ΔE</th><th scope="col">runs</th><th scope="col">blocks</th><th scope="col">inkings</th><th scope="col">films at the<br />deepest point</th><th scope="col">cut</th><th scope="col">about</th><th scope="col">sheets<br />to start</th><th scope="col" /></tr></thead>
+          <tbody>
+            {found.ways.map(({ name, figures, looks, sketch }) => (
+              <tr key={name}>
+                <td style={{ maxWidth: 250 }}>{name}<br /><span className="quiet" style={{ fontWeight: 400 }}>{ASKS[name]}</span></td>
+                <td style={{ width: 110 }}>{coverage && <Thumb coverage={coverage} fills={looks[looks.length - 1].map(wordOfLab)} label={`${name}, finished`} />}</td>
+                <td className="num">{figures.meanDeltaE.toFixed(1)}</td>
+                <td className="num">{figures.worstDeltaE.toFixed(1)}<br /><span className="quiet">{figures.worstColour}</span></td>
+                <td className="num">{figures.runs}</td><td className="num">{figures.blocks}</td><td className="num">{figures.inkings}</td><td className="num">{figures.deepestFilms}</td>
+                <td className="num">{figures.cutCm2.toFixed(0)} cm²</td><td className="num">{figures.days} days</td><td className="num">{figures.sheets}</td>
+                <td><Button aria-label={`Take: ${name}`} onClick={() => onTake(sketch, name)}>Take</Button></td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <p className="note" style={{ marginTop: 12 }}>Each row is the plan with the best colour of its way. Colours are predicted from each ink’s colour and opacity: typically 3 to 6 ΔE off, more if inking varies. Days and sheets come from start values.</p>
+      </DialogContent>
+      <DialogActions><Button onClick={onClose}>Close</Button></DialogActions>
+    </Dialog>
+  );
+}

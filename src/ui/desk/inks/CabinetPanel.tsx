@@ -1,0 +1,89 @@
+'use client';
+import Button from '@mui/material/Button';
+import Snackbar from '@mui/material/Snackbar';
+import { useId, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { CONTRAST_RATIO, type OpacityKnown } from '@/core/inks';
+import type { CabinetInk, StoredInk } from '@/records';
+import { usePrintDesk } from '../../kit/printContext';
+import { Swatch } from '../../kit/Swatch';
+import { InkSheet } from './InkSheet';
+
+/** The workshop's inks as a table, and the chosen one's sheet beside it. */
+export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
+  const { cabinet, tell, state } = usePrintDesk();
+  const { inks } = cabinet;
+  const [chosenId, setChosenId] = useState<string>();
+  const [gone, setGone] = useState<StoredInk>();
+  const fileId = useId();
+  const chosen = inks?.find((ink) => ink.id === chosenId) ?? inks?.[0];
+  const importFile = async (file: File | undefined) => {
+    if (!file) return;
+    const answer = await cabinet.importFile(file);
+    tell(answer.ok ? `${answer.value} ink${answer.value === 1 ? '' : 's'} put into the cabinet from ${file.name}.` : answer.message);
+  };
+  const add = async () => {
+    const answer = await cabinet.add(freshInk(state.plan.paper.labD50));
+    if (answer.ok) setChosenId(answer.value.id); else tell(answer.message);
+  };
+  const remove = async (ink: StoredInk) => {
+    const answer = await cabinet.remove(ink.id);
+    if (answer.ok) setGone(ink); else tell(answer.message);
+  };
+  const step = (e: KeyboardEvent) => {
+    const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
+    if (!by || !inks || !chosen) return;
+    e.preventDefault();
+    const at = Math.min(inks.length - 1, Math.max(0, inks.indexOf(chosen) + by));
+    setChosenId(inks[at].id);
+    e.currentTarget.querySelectorAll<HTMLElement>('tbody button')[at]?.focus();
+  };
+  return (
+    <div className="work" style={{ gridTemplateColumns: 'minmax(0, 1fr) 372px' }}>
+      <div className="stage">
+        <div className="row between"><h1>The cabinet</h1>{toggle}</div>
+        <div className="row">
+          <Button onClick={() => void add()}>Put an ink in</Button>
+          <Button component="label" htmlFor={fileId}>Bring inks in</Button>
+          <input id={fileId} type="file" accept=".csv,.gpl,.txt,.cgats,text/plain,text/csv" className="visually-hidden" aria-label="File of inks: CSV, GPL palette or CGATS" onChange={(e) => { void importFile(e.target.files?.[0]); e.target.value = ''; }} />
+          <span className="quiet">CSV, GPL palette or CGATS · take out as</span>
+          <a href={cabinet.file('inks.csv')}>CSV</a><a href={cabinet.file('inks.gpl')}>GPL palette</a><a href={cabinet.file('inks.cgats.txt')}>CGATS</a>
+        </div>
+        {!inks ? <p className="note" role="status">opening the cabinet …</p> : inks.length === 0 ? <div className="drop"><h1>The cabinet is empty</h1><p className="note">Put an ink in by its colour over paper, or bring a file of inks.</p></div> : (
+          <div className="pots" onKeyDown={step}>
+            <table className="cabinet" aria-label="Inks of the workshop">
+              <thead><tr><th scope="col">ink</th><th scope="col">kind</th><th scope="col" className="num">hides</th><th scope="col">known by</th><th scope="col">light-fast</th><th scope="col" className="num">stock</th></tr></thead>
+              <tbody>
+                {inks.map((ink) => (
+                  <tr key={ink.id} aria-selected={ink === chosen} onClick={() => setChosenId(ink.id)}>
+                    <td><button type="button" className="bare" onClick={() => setChosenId(ink.id)}><Swatch lab={ink.colour.labD50} />&ensp;{ink.name}</button></td>
+                    <td className="quiet">{ink.role === 'pigment' ? ink.kind : `${ink.kind} ${ink.role}`}</td>
+                    <td className="num">{hidesInWords(ink.opacity)}</td>
+                    <td className="quiet">{knownBy(ink)}</td>
+                    <td className="quiet" style={{ maxWidth: 130, overflow: 'hidden', textOverflow: 'ellipsis' }}>{ink.lightFast}</td>
+                    <td className={ink.stockG < 20 ? 'num madder' : 'num'}>{ink.stockG.toFixed(0)} g{ink.stockG < 20 ? ', low' : ''}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        )}
+      </div>
+      <aside className="side">{chosen ? <InkSheet key={chosen.id} ink={chosen} onRemove={() => void remove(chosen)} /> : <p className="note">No ink is chosen.</p>}</aside>
+      <Snackbar open={gone !== undefined} onClose={(_, reason) => reason !== 'clickaway' && setGone(undefined)} autoHideDuration={10_000} anchorOrigin={{ vertical: 'top', horizontal: 'center' }} message={`${gone?.name} was taken out of the cabinet.`}
+        action={<Button color="inherit" variant="text" onClick={() => { if (gone) void cabinet.putBack(gone.id).then((answer) => { if (answer.ok) setChosenId(answer.value.id); }); setGone(undefined); }}>Put it back</Button>} />
+    </div>
+  );
+}
+
+function hidesInWords(opacity: OpacityKnown): string {
+  return typeof opacity === 'string' ? opacity : `${Math.round(100 * opacity)} %`;
+}
+
+function knownBy(ink: CabinetInk): string {
+  if (ink.drawdowns.some((d) => d.overBlack)) return 'two readings';
+  return typeof ink.opacity === 'string' ? 'swatch and a word' : 'swatch and contrast ratio';
+}
+
+function freshInk(paperLabD50: CabinetInk['paperLabD50']): Omit<CabinetInk, 'id'> {
+  return { name: 'new ink', kind: 'oil', role: 'pigment', colour: { labD50: [55, 20, 20], spectrum: null }, paperLabD50, opacity: CONTRAST_RATIO.half, strength: 1, stockG: 0, lightFast: '', drawdowns: [] };
+}

@@ -1,0 +1,181 @@
+'use client';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import Slider from '@mui/material/Slider';
+import TextField from '@mui/material/TextField';
+import { useEffect, useMemo, useState } from 'react';
+import { deltaE2000, hexFromLabD50, wordForDifference } from '@/core/colour';
+import { labOfRecipe, ML_PER_TEASPOON, gradationLooksLabD50, filmOfRecipe, type Pigment, type RecipeLimit, type RecipePart } from '@/core/inks';
+import { parseNumber } from '@/core/units';
+import { inkOf, recipeTaskFor, filmOfInk, groundOfPlan, withRecipe, type InkAnswer, type InkQuestion } from '@/records';
+import { Cautions } from '../../kit/Cautions';
+import { usePrintDesk } from '../../kit/printContext';
+import { Swatch } from '../../kit/Swatch';
+import { GotPanel } from './GotPanel';
+import { useInkNeed } from './InksView';
+import { usePigments } from './usePigments';
+
+const LIMIT_WORDS: Record<RecipeLimit, string> = {
+  'below shows through': 'what lies below shows through every mixture of these inks. A more opaque ink, white, or an earlier place would reach it.',
+  'not light enough': 'no mixture of these inks is that light here.',
+  'not dark enough': 'no mixture of these inks is that dark here.',
+  'not pure enough': 'no mixture of these inks is that pure. A stronger pigment of that hue would be needed.',
+};
+
+/** One run's ink: the recipe found, the recipe taken, changed by hand with the colour answering. */
+export function RecipePanel({ question }: { question: InkQuestion }) {
+  const desk = usePrintDesk();
+  const { state, progress, cabinet, layersWorker, change, urls } = desk;
+  const { plan } = state;
+  const got = progress.bench.coloursGot;
+  const pigments = usePigments();
+  const laid = plan.runs[question.run].inkings[question.inking];
+  const ink = inkOf(plan, laid);
+  const closed = question.run < progress.closedRuns;
+  const [answer, setAnswer] = useState<{ key: string; found: InkAnswer | null }>();
+  const key = JSON.stringify([plan.runs, plan.blocks, plan.flat?.colours, plan.paper, plan.way, plan.inks.filter((i) => i.id !== ink.id), [...got]]);
+  const { inks } = cabinet;
+  useEffect(() => {
+    if (!inks) return;
+    let current = true;
+    void layersWorker.ask('recipe', { plan, got, cabinet: inks, question }).then((a) => { if (current && a.ok) setAnswer({ key, found: a.value }); });
+    return () => { current = false; };
+    // the ink itself is what is being changed here; all else it stands on is in the key
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key, inks, layersWorker]);
+  const found = answer?.found?.answer;
+  const [parts, setParts] = useState<readonly RecipePart[]>();
+  const kept = ink.recipe?.parts.map(({ inkId, share }) => ({ id: inkId, share }));
+  const shown = parts ?? kept ?? found?.chosen.parts ?? [];
+  const task = useMemo(() => (pigments ? recipeTaskFor(plan, got, pigments, question) : undefined), [pigments, plan, got, question]);
+  const seen = task && shown.length > 0 && shown.every((p) => task.pigments.some((g) => g.id === p.id)) ? labOfRecipe(task, shown) : undefined;
+  const need = useInkNeed(question.run, question.inking);
+  const take = (next: readonly RecipePart[], label: string) => {
+    if (!inks || !pigments) return;
+    setParts(undefined);
+    void change(label, (p) => withRecipe(p, ink.id, next, inks, pigments));
+  };
+  const missing = shown.filter((p) => inks && !inks.some((i) => i.id === p.id));
+  return (
+    <>
+      <section>
+        <div className="row between"><h2>Run {question.run + 1}, {ink.name}</h2><span className="quiet num">{need.grams.toFixed(need.grams < 10 ? 1 : 0)} g · {need.millilitres.toFixed(0)} ml · {(need.millilitres / ML_PER_TEASPOON).toFixed(1)} tsp</span></div>
+        <p className="note">for {need.sheets} sheets with waste, on roller and slab (start values){closed ? ' · this run is closed' : ''}</p>
+      </section>
+      {!inks || !pigments ? <p className="note" role="status">opening the cabinet …</p> : (
+        <section>
+          <Verdict found={found} target={task!.targetLabD50} seen={seen} onTake={closed || !found ? undefined : () => take(found.chosen.parts, 'recipe taken')} same={Boolean(kept && found && sameParts(kept, found.chosen.parts))} taken={Boolean(kept)} />
+          {missing.length > 0 && <p className="say bad">{ink.recipe!.parts.filter((p) => missing.some((m) => m.id === p.inkId)).map((p) => p.name).join(', ')} {missing.length === 1 ? 'is' : 'are'} not in this cabinet. The colour is kept as it was mixed.</p>}
+          <PartsEditor parts={shown} grams={need.grams} pigments={pigments} disabled={closed} onTurn={setParts} onLet={(next) => take(next, 'recipe changed')} />
+          <div className="row" style={{ marginTop: 12 }}>
+            <Button href={urls.file(`lid-${question.run + 1}.pdf`)}>Lid label, PDF</Button>
+            {parts && <Button variant="text" onClick={() => setParts(undefined)}>as it was</Button>}
+          </div>
+        </section>
+      )}
+      {task && pigments && shown.length > 0 && <Gradation question={question} pigments={pigments} parts={shown} />}
+      <GotPanel question={question} />
+      <Cautions place="ink" />
+    </>
+  );
+}
+
+function sameParts(a: readonly RecipePart[], b: readonly RecipePart[]): boolean {
+  return a.length === b.length && a.every((p) => Math.abs(p.share - (b.find((q) => q.id === p.id)?.share ?? -1)) < 0.0005);
+}
+
+function Verdict({ found, target, seen, onTake, same, taken }: { found: InkAnswer['answer'] | undefined; target: readonly [number, number, number]; seen: readonly [number, number, number] | undefined; onTake?: () => void; same: boolean; taken: boolean }) {
+  const off = seen ? deltaE2000(seen, target) : undefined;
+  return (
+    <div style={{ minHeight: 92 }}>
+      <div className="row" aria-live="polite"><span className="pair tall" aria-hidden><i style={{ background: seen ? hexFromLabD50(seen) : 'transparent' }} /><i style={{ background: hexFromLabD50(target) }} /></span>
+        <span>{off === undefined ? 'nothing mixed yet' : <>seen, wanted: <strong className="num">ΔE {off.toFixed(1)}</strong>, {wordForDifference(off)}</>}<br />
+          {!taken && found && <span className="quiet">found for this run; not taken yet</span>}
+          {same && <span className="press">as found</span>}
+        </span>
+      </div>
+      {found?.limit && <p className="say bad" style={{ marginTop: 8 }}>This colour cannot be reached from here: {LIMIT_WORDS[found.limit]} The nearest is ΔE {found.best.deltaE.toFixed(1)} off.</p>}
+      {found && !same && onTake && <Button variant="contained" color="primary" sx={{ mt: 1 }} onClick={onTake}>{taken ? `Take the recipe found (ΔE ${found.chosen.deltaE.toFixed(1)})` : 'Take this recipe'}</Button>}
+    </div>
+  );
+}
+
+interface PartsProps { readonly parts: readonly RecipePart[]; readonly grams: number; readonly pigments: readonly Pigment[]; readonly disabled: boolean; readonly onTurn: (parts: readonly RecipePart[]) => void; readonly onLet: (parts: readonly RecipePart[]) => void }
+
+/** Parts in percent and grams; a part that is changed pushes the others together or apart. */
+function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsProps) {
+  const { cabinet, tell } = usePrintDesk();
+  const inks = cabinet.inks!;
+  const nameOf = (id: string) => inks.find((ink) => ink.id === id)?.name ?? 'an ink not here';
+  const left = inks.filter((ink) => pigments.some((p) => p.id === ink.id) && !parts.some((p) => p.id === ink.id));
+  const lowest = Math.min(...parts.map((p) => p.share));
+  const type = (id: string, text: string) => {
+    const parsed = parseNumber(text, { min: 0, max: 100, what: 'a part, in percent' });
+    if (parsed.ok) onLet(withShare(parts, id, parsed.value / 100)); else tell(parsed.message);
+  };
+  return (
+    <>
+      <div className="parts-edit" style={{ margin: '10px 0 8px' }}>
+        {parts.map((part) => (
+          <Row key={part.id} part={part}>
+            <Swatch lab={inks.find((ink) => ink.id === part.id)?.colour.labD50 ?? [50, 0, 0]} />
+            <span>{nameOf(part.id)} <span className="quiet num">{roundParts(part.share / lowest)} {roundParts(part.share / lowest) === 1 ? 'part' : 'parts'}</span></span>
+            <PercentInput share={part.share} label={`${nameOf(part.id)}, percent`} disabled={disabled} onType={(text) => type(part.id, text)} />
+            <span className="num quiet" style={{ textAlign: 'right' }}>{(part.share * grams).toFixed(grams * part.share < 10 ? 2 : 1)} g</span>
+            <button type="button" className="bare quiet" aria-label={`Leave out ${nameOf(part.id)}`} disabled={disabled || parts.length < 2} onClick={() => onLet(withShare(parts, part.id, 0))}>✕</button>
+            <Slider className="slide" aria-label={`${nameOf(part.id)}, share`} value={100 * part.share} min={0} max={100} step={0.5} disabled={disabled || parts.length < 2}
+              onChange={(_, v) => onTurn(withShare(parts, part.id, (v as number) / 100, true))} onChangeCommitted={(_, v) => onLet(withShare(parts, part.id, (v as number) / 100))} />
+          </Row>
+        ))}
+      </div>
+      <TextField select label="Add" value="" disabled={disabled} fullWidth onChange={(e) => onLet(parts.length === 0 ? [{ id: e.target.value, share: 1 }] : withShare([...parts, { id: e.target.value, share: 0 }], e.target.value, 0.1))}>
+        {left.map((ink) => <MenuItem key={ink.id} value={ink.id}><Swatch lab={ink.colour.labD50} />&ensp;{ink.name}</MenuItem>)}
+      </TextField>
+    </>
+  );
+}
+
+function Row({ children }: { part: RecipePart; children: React.ReactNode }) {
+  return <>{children}</>;
+}
+
+function PercentInput({ share, label, disabled, onType }: { share: number; label: string; disabled: boolean; onType: (text: string) => void }) {
+  const [text, setText] = useState<string>();
+  const take = () => { if (text !== undefined) { onType(text); setText(undefined); } };
+  return <input type="text" inputMode="decimal" aria-label={label} disabled={disabled} value={text ?? `${(100 * share).toFixed(1)} %`} onFocus={(e) => e.target.select()} onChange={(e) => setText(e.target.value)} onBlur={take} onKeyDown={(e) => e.key === 'Enter' && take()} />;
+}
+
+function roundParts(parts: number): number {
+  return parts < 10 ? Math.round(parts * 2) / 2 : Math.round(parts);
+}
+
+/** The parts with one of them at a new share and the others shrunk or grown alike; parts of nothing fall out unless kept. */
+function withShare(parts: readonly RecipePart[], id: string, share: number, keepEmpty = false): RecipePart[] {
+  const others = parts.filter((p) => p.id !== id).reduce((sum, p) => sum + p.share, 0);
+  const next = parts.map((p) => (p.id === id ? { id, share } : { id: p.id, share: others > 0 ? (p.share / others) * (1 - share) : (1 - share) / (parts.length - 1) }));
+  const kept = keepEmpty ? next : next.filter((p) => p.share > 0.0005);
+  const total = kept.reduce((sum, p) => sum + p.share, 0) || 1;
+  return kept.map((p) => ({ id: p.id, share: p.share / total }));
+}
+
+const GRADATION_STEPS = 24;
+
+/** A gradation rolled from this ink to another of the print, over what lies below. */
+function Gradation({ question, pigments, parts }: { question: InkQuestion; pigments: readonly Pigment[]; parts: readonly RecipePart[] }) {
+  const { state: { plan }, progress } = usePrintDesk();
+  const [to, setTo] = useState('');
+  const ground = groundOfPlan(plan);
+  const other = plan.inks.find((ink) => ink.id === to);
+  const task = recipeTaskFor(plan, progress.bench.coloursGot, pigments, question);
+  const looks = other && parts.every((p) => pigments.some((g) => g.id === p.id)) ? gradationLooksLabD50(ground, task.below, filmOfRecipe(pigments, parts), filmOfInk(ground, other), GRADATION_STEPS, task.weight) : undefined;
+  const own = plan.runs[question.run].inkings[question.inking].inkId;
+  return (
+    <section>
+      <TextField select fullWidth label="Try a gradation to" value={to} onChange={(e) => setTo(e.target.value)}>
+        <MenuItem value="">none</MenuItem>
+        {plan.inks.filter((ink) => ink.id !== own).map((ink) => <MenuItem key={ink.id} value={ink.id}><Swatch lab={ink.solidLabD50} />&ensp;{ink.name}</MenuItem>)}
+      </TextField>
+      {looks && <div className="grad" style={{ marginTop: 8 }} role="img" aria-label={`Gradation to ${other!.name} over what lies below`}>{looks.map((lab, i) => <i key={i} style={{ background: hexFromLabD50(lab) }} />)}</div>}
+    </section>
+  );
+}

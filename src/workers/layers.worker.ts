@@ -1,0 +1,20 @@
+import type { Pigment } from '@/core/inks';
+import { answerInk, findProposals, pigmentsOf, resolveFrom, type CabinetInk } from '@/records';
+import { serve } from './serve';
+import type { LayerJobs } from './protocol';
+
+let known: { key: string; pigments: Pigment[] } | undefined;
+
+/** The films of a cabinet, worked out again only when it has changed. */
+function pigmentsOnce(cabinet: readonly CabinetInk[]): Pigment[] {
+  const key = JSON.stringify(cabinet);
+  if (known?.key !== key) known = { key, pigments: pigmentsOf(cabinet) };
+  return known.pigments;
+}
+
+serve<LayerJobs>({
+  pigments: ({ cabinet }) => pigmentsOnce(cabinet),
+  proposals: (request, progress) => findProposals(request, progress),
+  recipe: ({ plan, got, cabinet, question }) => answerInk(plan, got, pigmentsOnce(cabinet), question) ?? null,
+  resolve: ({ plan, got, cabinet, run }) => resolveFrom(plan, got, run, cabinet, pigmentsOnce(cabinet)),
+});

@@ -1,0 +1,42 @@
+import { failure, type Failure } from '@/core/units';
+import type { JobRequest } from './protocol';
+
+/** Thrown by a handler to end its job with words. */
+export class JobFailed extends Error {
+  constructor(readonly failure: Failure) {
+    super(failure.message);
+  }
+}
+
+type JobMap<Jobs> = { [J in keyof Jobs]: { take: unknown; give: unknown } };
+
+export type Handlers<Jobs extends JobMap<Jobs>> = {
+  [J in keyof Jobs]: (take: Jobs[J]['take'], progress: (share: number) => boolean) => Promise<Jobs[J]['give']> | Jobs[J]['give'];
+};
+
+const PROGRESS_EVERY_MS = 30;
+
+/** Answers each request of this worker with one result or one failure, and with progress on the way. */
+export function serve<Jobs extends JobMap<Jobs>>(handlers: Handlers<Jobs>): void {
+  let lastProgressAt = 0;
+  self.onmessage = async ({ data }: MessageEvent<JobRequest>) => {
+    const { id, job, payload } = data;
+    const progress = (share: number) => {
+      const now = performance.now();
+      if (now - lastProgressAt > PROGRESS_EVERY_MS) { lastProgressAt = now; self.postMessage({ id, progress: share }); }
+      return true;
+    };
+    try {
+      const result = await handlers[job as keyof Jobs](payload as Jobs[keyof Jobs]['take'], progress);
+      self.postMessage({ id, result }, { transfer: transferables(result) });
+    } catch (error) {
+      const told = error instanceof JobFailed ? error.failure : failure('worker', `The computation broke off (${error instanceof Error ? error.message : String(error)}). Load the page again; nothing saved is lost.`);
+      self.postMessage({ id, failure: told });
+    }
+  };
+}
+
+function transferables(result: unknown): Transferable[] {
+  if (typeof ImageBitmap !== 'undefined' && result instanceof ImageBitmap) return [result];
+  return result instanceof Uint8Array || result instanceof Float64Array ? [result.buffer as ArrayBuffer] : [];
+}
