@@ -1,6 +1,11 @@
 import { Hand, type Point } from './draw';
 
-const PAPER = '#f5f0e3', LEMON = '#f0d869', OCHRE = '#d39a34', GREEN = '#7d9a4e', BLUE = '#4f86ad', DEEP = '#23466b', RED = '#b4552f', DARK = '#1f2a33';
+/**
+ * Seven colours that four transparent inks give where they lie alone and where they overlap: lemon, rose, blue, and a slate
+ * that is never seen alone.
+ */
+const PAPER = '#f5f0e3', LEMON = '#ead76b', RED = '#dd8c9a', BLUE = '#5d98be';
+const OCHRE = '#d18553', GREEN = '#648e68', DEEP = '#264766', DARK = '#2f3536';
 const W = 2000, H = 2000;
 
 /** Quinces on a Blue Cloth: five fruit, leaves, a knife, a checked cloth with folds, a window behind. */
@@ -30,7 +35,7 @@ function cloth(hand: Hand): void {
   hand.hill([[0, 880], [400, 840], [900, 870], [1400, 830], [2000, 870]], BLUE, H);
   for (let i = -8; i < 26; i++) {
     const x = i * 110;
-    hand.stroke([[x + 300, 850], [x + 210, 1150], [x + 150, 1500], [x - 40, 2020]], 20, i % 2 ? DEEP : PAPER);
+    hand.stroke([[x + 300, 850], [x + 210, 1150], [x + 150, 1500], [x - 40, 2020]], i % 3 === 2 ? 34 : 20, [DEEP, PAPER, RED][((i % 3) + 3) % 3]);
   }
   for (let i = 0; i < 11; i++) {
     const y = 930 + i * i * 7 + i * 34;
@@ -51,6 +56,7 @@ function quince(hand: Hand, x: number, y: number, size: number, turnDeg: number)
   hand.blob(outline(1), OCHRE);
   hand.blob(outline(0.93).map(([px, py]) => [px - size * 0.06, py - size * 0.05] as Point), LEMON);
   hand.blob([at(0.5, -0.5), at(0.86, -0.05), at(0.84, 0.38), at(0.45, 0.76), at(0.5, 0.3), at(0.56, -0.1)], GREEN);
+  hand.blob([at(-0.82, 0.1), at(-0.6, -0.02), at(-0.46, 0.34), at(-0.2, 0.66), at(-0.42, 0.78), at(-0.74, 0.5)], RED);
   hand.blob([at(-0.5, -0.32), at(-0.3, -0.6), at(-0.18, -0.34), at(-0.4, 0.06)], PAPER);
   for (let i = 0; i < 46; i++) {
     const [gx, gy] = at(hand.between(-0.6, 0.6), hand.between(-0.5, 0.62));

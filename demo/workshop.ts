@@ -1,10 +1,11 @@
 import sharp from 'sharp';
 import { wordForColour } from '@/core/colour';
+import { sketchPlans } from '@/core/layers';
 import { flattenPicture, measureFlatColours, type FlattenSettings } from '@/core/picture';
 import { normalDeviate, randomStream } from '@/core/random/random';
 import { sheetsToStart, startBelief, type BenchAct, type BenchEvent, type Fault } from '@/core/sheets';
-import { guessBarePaper, stageOfRun, withFlat, type FlatColour, type Plan, type PrintState } from '@/records';
-import { bringInPicture, createPrint, keepLabels, placeAgain, printState, savePlan } from '@/server';
+import { guessBarePaper, planFromSketch, planTaskOf, stageOfRun, withFlat, type FlatColour, type Plan, type PrintState } from '@/records';
+import { bringInPicture, cabinet, createPrint, keepLabels, placeAgain, printState, savePlan } from '@/server';
 import { appendBenchEvent, getBlob, raiseUndoFloor, touchPrint, type Store } from '@/store';
 import { allotmentGate, GATE_HEIGHT_PX, GATE_WIDTH_PX } from './allotmentGate';
 import { ferrySlip } from './ferrySlip';
@@ -19,7 +20,10 @@ export async function seedWorkshop(db: Store, nowMs: number): Promise<void> {
   await bringIn(db, 'Ferry Slip, Night Rain', Buffer.from(ferrySlip()), 'ferry slip drawing.svg', [178.5, 250], at(3));
   const gate = await sharp(allotmentGate(), { raw: { width: GATE_WIDTH_PX, height: GATE_HEIGHT_PX, channels: 3 } }).jpeg({ quality: 93 }).toBuffer();
   await bringIn(db, 'Allotment Gate', gate, 'allotment gate.jpg', [200, 150], at(1));
-  await bringIn(db, 'Quinces on a Blue Cloth', Buffer.from(quinces()), 'quinces.svg', [200, 200], at(0.6));
+  const still = await bringIn(db, 'Quinces on a Blue Cloth', Buffer.from(quinces()), 'quinces.svg', [200, 200], at(0.6));
+  await flattenInto(db, still, { colourCount: 8, radiusMm: 0.3, minIslandMm2: 1.2 }, at(0.55));
+  onFewBlocks(db, still, 4, at(0.5));
+  cabinet(db, at(30));
   const id = await bringIn(db, 'Salt Works, Low Sun', Buffer.from(saltWorks()), 'salt works, low sun.svg', [240, 180], at(18));
   await flattenInto(db, id, { colourCount: 6, radiusMm: 0.3, minIslandMm2: 1.2 }, at(17));
   printHalf(db, id, nowMs);
@@ -31,6 +35,15 @@ async function bringIn(db: Store, name: string, bytes: Buffer, fileName: string,
   const { widthMm: w, heightMm: h } = state.plan.picture!;
   if (Math.abs(w - widthMm) > 0.4 || Math.abs(h - heightMm) > 0.4) expectOk(await placeAgain(db, id, state.revision, { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm, heightMm }, now));
   return id;
+}
+
+/** The plan with the fewest overlapping blocks wished for, as the search finds it. */
+function onFewBlocks(db: Store, id: string, blocks: number, now: string): void {
+  const { plan, revision, belief } = expectOk(printState(db, id));
+  const task = planTaskOf({ plan, got: new Map(), closedRuns: 0, open: true, gapsMm: [], belief });
+  const sketch = sketchPlans(task).find((s) => s.process === 'multi-block' && s.blocks.length === blocks);
+  if (!sketch) throw new Error(`no plan on ${blocks} blocks was found`);
+  expectOk(savePlan(db, id, revision, planFromSketch(plan, sketch), `${blocks} overlapping blocks taken`, now));
 }
 
 /** The same path as the interface: raster, flat colours, their figures, the plan that follows. */

@@ -83,7 +83,9 @@ export function figuresOf(plan: Plan, looks: PlanLooks, belief: LossBelief): Pla
 export function findProposals(request: ProposalRequest, progress: (share: number) => boolean = () => true): Proposals {
   const { plan, got, belief } = request;
   const now = figuresOf(plan, looksOfPlan(plan, got)!, belief);
-  const sketches = sketchPlans(planTaskOf(request), progress);
+  // blocks that are cut for overlaps or single colours stay as they are: only their runs can be moved, by hand
+  const fixed = !request.open && plan.way.process !== 'reduction';
+  const sketches = fixed ? [] : sketchPlans(planTaskOf(request), progress);
   const seen = new Set<string>();
   const scored = sketches.flatMap((sketch) => {
     const planned = planFromSketch(plan, sketch);

@@ -1,8 +1,8 @@
 import type { Lab } from '@/core/colour';
-import { labFromInternal, solveRecipe, type Pigment, type RecipeAnswer, type RecipePart, type RecipeTask } from '@/core/inks';
+import { labFromInternal, solveRecipe, type Pigment, type RecipeAnswer, type RecipeArea, type RecipePart, type RecipeTask } from '@/core/inks';
 import { recipeFilm, type CabinetInk } from './cabinet';
 import { aloneLabD50, groundOfPlan, internalBelow, looksOfPlan, wantedOf, type ColoursGot } from './looks';
-import { inkOf, printedIds, type Ink, type Inking, type Plan } from './plan';
+import { inkOf, printedIds, sideOfStage, type Ink, type Inking, type Plan } from './plan';
 
 /** Which inking of which run is to be mixed. */
 export interface InkQuestion { readonly run: number; readonly inking: number }
@@ -14,18 +14,30 @@ export interface InkAnswer {
   readonly filmsBelow: number;
 }
 
+/** More places than this are not weighed: the largest overlaps say enough. */
+const MOST_AREAS = 4;
+
 /**
- * What a recipe must reach on the area the ink is meant for, over what lies there before its run: the colour wanted, or, where
- * later films lie on it, the colour planned for after this run.
+ * What a recipe must reach: first on the area the ink is meant for, over what lies there before its run; then, where the ink
+ * makes other colours by overlapping, on the largest of those. The aim is the colour wanted or, where later films still
+ * come, the colour planned for after this run. Areas a reduction covers later do not count.
  */
 export function recipeTaskFor(plan: Plan, got: ColoursGot, pigments: readonly Pigment[], { run, inking }: InkQuestion): RecipeTask & { readonly filmsBelow: number } {
   const ground = groundOfPlan(plan);
-  const { colourId, filmWeight } = plan.runs[run].inkings[inking];
-  const { internal, films } = internalBelow(plan, colourId, run, got);
-  const label = plan.flat!.colours.findIndex((c) => c.id === colourId);
-  const printedOver = plan.runs.slice(run + 1).some((later) => later.inkings.some((i) => printedIds(plan, i).includes(colourId)));
-  const targetLabD50 = printedOver ? looksOfPlan(plan, got)!.looks[run + 1][label] : wantedOf(plan)[label];
-  return { targetLabD50, ground, below: internal, weight: filmWeight * plan.runs[run].impressions * (films > 0 ? ground.trapping : 1), pigments, filmsBelow: films };
+  const { filmWeight, colourId } = plan.runs[run].inkings[inking];
+  const printedLater = (id: string) => plan.runs.slice(run + 1).some((later) => later.inkings.some((i) => printedIds(plan, i).includes(id)));
+  const nested = (sideOfStage(plan, plan.runs[run].inkings[inking].stageId)?.stages.length ?? 1) > 1;
+  const share = (id: string) => plan.flat!.colours.find((c) => c.id === id)!.areaShare;
+  const others = printedIds(plan, plan.runs[run].inkings[inking]).filter((id) => id !== colourId && (!nested || !printedLater(id))).sort((a, b) => share(b) - share(a)).slice(0, MOST_AREAS);
+  const planned = looksOfPlan(plan, got)!.looks[run + 1];
+  const wanted = wantedOf(plan);
+  const areaOf = (id: string): RecipeArea & { films: number } => {
+    const { internal, films } = internalBelow(plan, id, run, got);
+    const label = plan.flat!.colours.findIndex((c) => c.id === id);
+    return { targetLabD50: printedLater(id) ? planned[label] : wanted[label], below: internal, weight: filmWeight * plan.runs[run].impressions * (films > 0 ? ground.trapping : 1), films };
+  };
+  const { films: filmsBelow, ...first } = areaOf(colourId);
+  return { ...first, ground, pigments, filmsBelow, also: others.map(areaOf) };
 }
 
 /** The recipe for an inking from these pigments; undefined when the cabinet is empty. */

@@ -15,14 +15,20 @@ export interface Pigment {
 
 export interface RecipePart { readonly id: string; readonly share: number }
 
-export interface RecipeTask {
+/** A place the ink lies on, and what it must come to there. */
+export interface RecipeArea {
   readonly targetLabD50: Lab;
-  readonly ground: Ground;
-  /** Reflectance inside what lies below; the bare paper's is `ground.internal`. */
+  /** Reflectance inside what lies below; the bare paper's is the ground's. */
   readonly below: ArrayLike<number>;
   /** Film weight, 1 as usual, times the trapping when it lies on another film. */
   readonly weight: number;
+}
+
+export interface RecipeTask extends RecipeArea {
+  readonly ground: Ground;
   readonly pigments: readonly Pigment[];
+  /** Further places the same ink lies on, such as overlaps: they count as much together as the first. */
+  readonly also?: readonly RecipeArea[];
 }
 
 /** Why the colour cannot be had: what lies below shows through, or no mixture is that light, that dark or that pure. */
@@ -32,7 +38,10 @@ export interface Recipe {
   /** Shares by weight, largest first, summing to 1. */
   readonly parts: readonly RecipePart[];
   readonly labD50: Lab;
+  /** On the first area. */
   readonly deltaE: number;
+  /** Mean of the first area and of the others' mean; what is best and simplest is judged by it. */
+  readonly meanDeltaE: number;
 }
 
 export interface RecipeAnswer {
@@ -47,7 +56,8 @@ export interface RecipeAnswer {
 export const REACHED_DELTA_E = 1.5;
 const SIMPLER_MAY_COST = 0.5;
 const MAX_PIGMENTS = 3;
-const KEPT_PIGMENTS = 5;
+const KEPT_PAIRS = 3, KEPT_TRIPLES = 2;
+const SCREENING_STEPS = 5, SCREENING_BANDS = 3;
 /** Shares below this are left out: nobody weighs them. */
 const LEAST_SHARE = 0.004;
 const LM_STEPS = 30;
@@ -77,8 +87,9 @@ export function labOfRecipe(task: Omit<RecipeTask, 'targetLabD50'>, parts: reado
 
 /**
  * At most three pigments (black among them), white and extender, to bring the colour over `below` to the target.
- * Candidates are pruned by a coarse search of single pigments and pairs, then each set is solved by Levenberg–Marquardt
- * on shares u²/Σu², with residuals weighted as in CIEDE2000. Undefined when there is nothing to mix.
+ * All pairs of pigments are screened by a few steps, the best ones with every third; those sets and all their parts are then
+ * solved by Levenberg–Marquardt (Levenberg 1944; Marquardt 1963) on shares u²/Σu², with residuals weighted as in CIEDE2000.
+ * Undefined when there is nothing to mix.
  */
 export function solveRecipe(task: RecipeTask): RecipeAnswer | undefined {
   if (task.pigments.length === 0) return undefined;
@@ -86,20 +97,25 @@ export function solveRecipe(task: RecipeTask): RecipeAnswer | undefined {
   const all: Recipe[] = [];
   for (const set of setsOf(bench)) {
     // nothing larger can be better by more than a simpler recipe may cost
-    if (all.some((r) => r.deltaE <= SIMPLER_MAY_COST && r.parts.length < set.length)) break;
+    if (all.some((r) => r.meanDeltaE <= SIMPLER_MAY_COST && r.parts.length < set.length)) break;
     all.push(fitted(bench, set));
   }
-  const best = all.reduce((a, b) => (b.deltaE < a.deltaE ? b : a));
-  const simple = all.filter((r) => r.deltaE <= best.deltaE + SIMPLER_MAY_COST)
-    .reduce((a, b) => (b.parts.length < a.parts.length || (b.parts.length === a.parts.length && b.deltaE < a.deltaE) ? b : a));
+  const best = all.reduce((a, b) => (b.meanDeltaE < a.meanDeltaE ? b : a));
+  const simple = all.filter((r) => r.meanDeltaE <= best.meanDeltaE + SIMPLER_MAY_COST)
+    .reduce((a, b) => (b.parts.length < a.parts.length || (b.parts.length === a.parts.length && b.meanDeltaE < a.meanDeltaE) ? b : a));
   return { chosen: simple, best, limit: best.deltaE > REACHED_DELTA_E ? limitOf(task, best) : undefined };
 }
 
-/** What is tried: up to three of the most useful pigments, with and without white and extender, small sets first. */
+/** What is solved: the promising sets and all their parts, with and without white and extender, small sets first. */
 function setsOf(bench: MixingBench): Placed[][] {
   const mixers = bench.pigments.filter((p) => p.role === 'white' || p.role === 'extender');
-  return subsets(prunedPigments(bench), MAX_PIGMENTS).flatMap((set) => subsets(mixers, 2).map((mix) => [...set, ...mix]))
-    .filter((set) => set.length > 0).sort((a, b) => a.length - b.length);
+  const sets = new Map<string, Placed[]>();
+  for (const promising of promisingSets(bench)) {
+    for (const set of subsets(promising, MAX_PIGMENTS)) {
+      for (const mix of subsets(mixers, 2)) sets.set([...set, ...mix].map((p) => p.index).sort((a, b) => a - b).join(), [...set, ...mix]);
+    }
+  }
+  return [...sets.values()].filter((set) => set.length > 0).sort((a, b) => a.length - b.length);
 }
 
 /** All subsets of up to `most` members, the empty one too. */
@@ -110,26 +126,22 @@ function subsets<T>(items: readonly T[], most: number): T[][] {
 /** A pigment by its place in the task, for the quick inner sums. */
 interface Placed { readonly index: number; readonly role: PigmentRole }
 
-/**
- * The inner sums of the search, without allocation: shares in, residuals out, weighted as CIEDE2000 weighs lightness,
- * chroma and hue at the target.
- */
-class MixingBench {
-  readonly pigments: readonly Placed[];
-  private readonly kh: readonly ArrayLike<number>[];
-  private readonly sh: readonly ArrayLike<number>[];
+function meanBands(values: ArrayLike<number>, together: number): Float64Array {
+  const out = new Float64Array(values.length / together);
+  for (let i = 0; i < values.length; i++) out[Math.floor(i / together)] += values[i] / together;
+  return out;
+}
+
+/** An area with its residuals' weights: as CIEDE2000 weighs lightness, chroma and hue at its target. */
+class WeighedArea {
   private readonly cos: number;
   private readonly sin: number;
   private readonly sl: number;
   private readonly sc: number;
   private readonly shue: number;
-  readonly residuals = new Float64Array(3);
 
-  constructor(readonly task: RecipeTask) {
-    this.pigments = task.pigments.map((p, index) => ({ index, role: p.role }));
-    this.kh = task.pigments.map((p) => Float64Array.from(p.film.kh));
-    this.sh = task.pigments.map((p) => Float64Array.from(p.film.sh));
-    const [l, a, b] = task.targetLabD50;
+  constructor(readonly area: RecipeArea, private readonly counts: number) {
+    const [l, a, b] = area.targetLabD50;
     const chroma = Math.hypot(a, b);
     [this.cos, this.sin] = chroma > 1e-6 ? [a / chroma, b / chroma] : [1, 0];
     this.sl = 1 + (0.015 * (l - 50) ** 2) / Math.sqrt(20 + (l - 50) ** 2);
@@ -137,55 +149,82 @@ class MixingBench {
     this.shue = 1 + 0.015 * chroma;
   }
 
-  /** Fills `residuals` for the set at these shares and returns their sum of squares. */
-  mix(set: readonly Placed[], shares: ArrayLike<number>): number {
-    const { below, weight, ground, targetLabD50: target } = this.task;
-    const [wx, wy, wz] = OBSERVER_WEIGHTS.D50;
-    const scale = (1 - K1_EXTERNAL) * (1 - K2_INTERNAL);
-    let x = 0, y = 0, z = 0;
-    for (let i = 0; i < below.length; i++) {
-      let k = 0, s = 0;
-      for (let p = 0; p < set.length; p++) {
-        k += shares[p] * this.kh[set[p].index][i];
-        s += shares[p] * this.sh[set[p].index][i];
-      }
-      const rho = filmBand(k * weight, s * weight, below[i]);
-      const r = ground.floor + (scale * rho) / (1 - K2_INTERNAL * rho);
-      x += wx[i] * r;
-      y += wy[i] * r;
-      z += wz[i] * r;
-    }
-    const lab = labD50FromXyz([x, y, z]);
+  /** Writes three residuals and returns their sum of squares. */
+  residuals(lab: Lab, out: Float64Array, at: number): number {
+    const { targetLabD50: target } = this.area;
     const da = lab[1] - target[1], db = lab[2] - target[2];
-    const out = this.residuals;
-    out[0] = (lab[0] - target[0]) / this.sl;
-    out[1] = (da * this.cos + db * this.sin) / this.sc;
-    out[2] = (db * this.cos - da * this.sin) / this.shue;
-    return out[0] * out[0] + out[1] * out[1] + out[2] * out[2];
+    out[at] = (this.counts * (lab[0] - target[0])) / this.sl;
+    out[at + 1] = (this.counts * (da * this.cos + db * this.sin)) / this.sc;
+    out[at + 2] = (this.counts * (db * this.cos - da * this.sin)) / this.shue;
+    return out[at] * out[at] + out[at + 1] * out[at + 1] + out[at + 2] * out[at + 2];
   }
 }
 
-/** The pigments that serve the target best alone or in pairs, by a coarse search over mixing ratios. */
-function prunedPigments(bench: MixingBench): readonly Placed[] {
-  const pigments = bench.pigments.filter((p) => p.role === 'pigment' || p.role === 'black');
-  if (pigments.length <= KEPT_PIGMENTS) return pigments;
-  const mixers = bench.pigments.filter((p) => p.role === 'white' || p.role === 'extender');
-  const score = new Float64Array(bench.pigments.length).fill(Infinity);
-  const tryMix = (set: readonly Placed[], shares: readonly number[]) => {
-    const off = bench.mix(set, shares);
-    for (const p of set) score[p.index] = Math.min(score[p.index], off);
-  };
-  for (let i = 0; i < pigments.length; i++) {
-    tryMix([pigments[i]], [1]);
-    for (const mixer of mixers) for (const share of [0.35, 0.1]) tryMix([pigments[i], mixer], [share, 1 - share]);
-    for (let j = i + 1; j < pigments.length; j++) {
-      for (const ratio of [0.2, 0.5, 0.8]) {
-        tryMix([pigments[i], pigments[j]], [ratio, 1 - ratio]);
-        for (const mixer of mixers) tryMix([pigments[i], pigments[j], mixer], [ratio * 0.3, (1 - ratio) * 0.3, 0.7]);
-      }
-    }
+/** The inner sums of the search, without allocation: shares in, residuals out. */
+class MixingBench {
+  readonly pigments: readonly Placed[];
+  private readonly kh: readonly Float64Array[];
+  private readonly sh: readonly Float64Array[];
+  private readonly areas: readonly WeighedArea[];
+  private readonly weights: readonly Float64Array[];
+  readonly residuals: Float64Array;
+
+  /** `bandsTogether`: 1 for the exact sums, more for a quick screening on fewer, broader bands. */
+  constructor(readonly task: RecipeTask, bandsTogether = 1) {
+    this.pigments = task.pigments.map((p, index) => ({ index, role: p.role }));
+    this.kh = task.pigments.map((p) => meanBands(p.film.kh, bandsTogether));
+    this.sh = task.pigments.map((p) => meanBands(p.film.sh, bandsTogether));
+    this.weights = OBSERVER_WEIGHTS.D50.map((row) => meanBands(row, bandsTogether).map((v) => v * bandsTogether));
+    const also = task.also ?? [];
+    const weighed = (area: RecipeArea, counts: number) => new WeighedArea({ ...area, below: meanBands(area.below, bandsTogether) }, counts);
+    this.areas = [weighed(task, 1), ...also.map((area) => weighed(area, 1 / Math.sqrt(also.length)))];
+    this.residuals = new Float64Array(3 * this.areas.length);
   }
-  return [...pigments].sort((a, b) => score[a.index] - score[b.index]).slice(0, KEPT_PIGMENTS);
+
+  /** Fills `residuals` for the set at these shares and returns their sum of squares. */
+  mix(set: readonly Placed[], shares: ArrayLike<number>): number {
+    const { ground } = this.task;
+    const [wx, wy, wz] = this.weights;
+    const scale = (1 - K1_EXTERNAL) * (1 - K2_INTERNAL);
+    let sum = 0;
+    for (let a = 0; a < this.areas.length; a++) {
+      const { below, weight } = this.areas[a].area;
+      let x = 0, y = 0, z = 0;
+      for (let i = 0; i < below.length; i++) {
+        let k = 0, s = 0;
+        for (let p = 0; p < set.length; p++) {
+          k += shares[p] * this.kh[set[p].index][i];
+          s += shares[p] * this.sh[set[p].index][i];
+        }
+        const rho = filmBand(k * weight, s * weight, below[i]);
+        const r = ground.floor + (scale * rho) / (1 - K2_INTERNAL * rho);
+        x += wx[i] * r;
+        y += wy[i] * r;
+        z += wz[i] * r;
+      }
+      sum += this.areas[a].residuals(labD50FromXyz([x, y, z]), this.residuals, 3 * a);
+    }
+    return sum;
+  }
+}
+
+/** Sets of pigments worth solving to the end: the best pairs, and these with the third that helps them most. */
+function promisingSets(bench: MixingBench): readonly (readonly Placed[])[] {
+  const pigments = bench.pigments.filter((p) => p.role === 'pigment' || p.role === 'black');
+  const mixers = bench.pigments.filter((p) => p.role === 'white' || p.role === 'extender');
+  if (pigments.length <= MAX_PIGMENTS) return [pigments];
+  const coarse = new MixingBench(bench.task, SCREENING_BANDS);
+  const screened = (sets: readonly (readonly Placed[])[], keep: number) => sets
+    .map((set) => ({ set, off: screenedDistance(coarse, [...set, ...mixers]) })).sort((a, b) => a.off - b.off).slice(0, keep).map(({ set }) => set);
+  const pairs = screened(pigments.flatMap((p, i) => pigments.slice(i + 1).map((q) => [p, q])), KEPT_PAIRS);
+  const triples = screened(pairs.flatMap((pair) => pigments.filter((p) => !pair.includes(p)).map((third) => [...pair, third])), KEPT_TRIPLES);
+  return [...pairs, ...triples];
+}
+
+/** How near a set comes in a few steps: enough to tell the useful pigments. */
+function screenedDistance(bench: MixingBench, set: readonly Placed[]): number {
+  const start = startsFor(set)[0];
+  return bench.mix(set, sharesOf(levenbergMarquardt(bench, set, start, SCREENING_STEPS)));
 }
 
 function fitted(bench: MixingBench, set: readonly Placed[]): Recipe {
@@ -218,13 +257,16 @@ function recipeOf(task: RecipeTask, set: readonly Placed[], u: Float64Array): Re
   const total = kept.reduce((sum, part) => sum + part.share, 0);
   const parts = kept.map(({ id, share }) => ({ id, share: share / total })).sort((a, b) => b.share - a.share);
   const labD50 = labOfRecipe(task, parts);
-  return { parts, labD50, deltaE: deltaE2000(labD50, task.targetLabD50) };
+  const deltaE = deltaE2000(labD50, task.targetLabD50);
+  const others = (task.also ?? []).map((area) => deltaE2000(labOfRecipe({ ...task, ...area }, parts), area.targetLabD50));
+  const meanDeltaE = others.length === 0 ? deltaE : (deltaE + others.reduce((sum, d) => sum + d, 0) / others.length) / 2;
+  return { parts, labD50, deltaE, meanDeltaE };
 }
 
-/** Damped least squares of three residuals on u (shares are u²/Σu²), Jacobian by differences. */
-function levenbergMarquardt(bench: MixingBench, set: readonly Placed[], start: Float64Array): Float64Array {
+/** Damped least squares on u (shares are u²/Σu²), Jacobian by differences. */
+function levenbergMarquardt(bench: MixingBench, set: readonly Placed[], start: Float64Array, steps = LM_STEPS): Float64Array {
   let u = start, error = bench.mix(set, sharesOf(u)), damping = 1e-2;
-  for (let step = 0; step < LM_STEPS && error > SOLVED; step++) {
+  for (let step = 0; step < steps && error > SOLVED; step++) {
     bench.mix(set, sharesOf(u));
     const r = [...bench.residuals];
     const jacobian = set.map((_, k) => {
@@ -245,22 +287,31 @@ function levenbergMarquardt(bench: MixingBench, set: readonly Placed[], start: F
   return u;
 }
 
-/** Minimises |J·d + r|² + λ|d|²: as there are only three residuals, (J·Jᵀ + λI)y = −r is solved and d = Jᵀ·y. */
+/** Minimises |J·d + r|² + λ|d|² by its normal equations; `jacobian` holds a column for each of at most five unknowns. */
 function solveDamped(jacobian: readonly (readonly number[])[], r: readonly number[], lambda: number): number[] {
-  const m = [0, 1, 2].map((i) => [0, 1, 2].map((j) => jacobian.reduce((sum, col) => sum + col[i] * col[j], i === j ? lambda : 0)));
-  const det = m[0][0] * (m[1][1] * m[2][2] - m[1][2] * m[2][1]) - m[0][1] * (m[1][0] * m[2][2] - m[1][2] * m[2][0]) + m[0][2] * (m[1][0] * m[2][1] - m[1][1] * m[2][0]);
-  const y = [0, 1, 2].map((c) => {
-    const a = m.map((row, i) => row.map((v, j) => (j === c ? -r[i] : v)));
-    return (a[0][0] * (a[1][1] * a[2][2] - a[1][2] * a[2][1]) - a[0][1] * (a[1][0] * a[2][2] - a[1][2] * a[2][0]) + a[0][2] * (a[1][0] * a[2][1] - a[1][1] * a[2][0])) / det;
-  });
-  return jacobian.map((col) => col[0] * y[0] + col[1] * y[1] + col[2] * y[2]);
+  const n = jacobian.length;
+  const m = jacobian.map((column, i) => [...jacobian.map((other, j) => column.reduce((sum, v, k) => sum + v * other[k], i === j ? lambda : 0)), -column.reduce((sum, v, k) => sum + v * r[k], 0)]);
+  // positive definite, so no pivoting is needed
+  for (let c = 0; c < n; c++) {
+    for (let row = c + 1; row < n; row++) {
+      const factor = m[row][c] / m[c][c];
+      for (let k = c; k <= n; k++) m[row][k] -= factor * m[c][k];
+    }
+  }
+  const d = new Array<number>(n).fill(0);
+  for (let row = n - 1; row >= 0; row--) {
+    let sum = m[row][n];
+    for (let k = row + 1; k < n; k++) sum -= m[row][k] * d[k];
+    d[row] = sum / m[row][row];
+  }
+  return d;
 }
 
 function limitOf(task: RecipeTask, best: Recipe): RecipeLimit {
   const { targetLabD50: target } = task;
   const belowIsPaper = Array.from(task.below).every((v, i) => v === task.ground.internal[i]);
   if (!belowIsPaper) {
-    const onPaper = new MixingBench({ ...task, below: task.ground.internal });
+    const onPaper = new MixingBench({ ...task, below: task.ground.internal, also: [] });
     if (setsOf(onPaper).some((set) => fitted(onPaper, set).deltaE < best.deltaE - 1)) return 'below shows through';
   }
   const dL = best.labD50[0] - target[0], dC = Math.hypot(best.labD50[1], best.labD50[2]) - Math.hypot(target[1], target[2]);

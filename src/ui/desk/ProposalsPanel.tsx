@@ -29,11 +29,12 @@ export function ProposalsPanel({ search }: { search: Search }) {
   return (
     <>
       <section>
-        <p className="note">{introOf(closed, plan.runs.length, open)}{found && ` ${found.tried} plans were weighed${found.exact ? ', every order of each' : '; with this many runs not every order could be tried'}.`}</p>
-        <div style={{ height: 26, marginTop: 6 }} role="status">
-          {search.progress !== undefined ? <div className="row between"><span className="searching" style={{ flex: 1 }}><i style={{ width: `${100 * search.progress}%` }} /></span><button type="button" className="link quiet" onClick={search.stop}>stop searching</button></div>
-            : search.problem ? <span className="quiet">{search.problem} <button type="button" className="link" onClick={search.again}>Search again</button></span> : null}
-        </div>
+        <p className="note">{introOf(closed, plan.runs.length, open)}</p>
+        <p className="note" role="status" style={{ minHeight: 36 }}>
+          {search.progress !== undefined ? <>searching, {Math.round(100 * search.progress)} % <span className="searching"><i style={{ width: `${100 * search.progress}%` }} /></span> <button type="button" className="link" onClick={search.stop}>stop</button></>
+            : search.problem ? <>{search.problem} <button type="button" className="link" onClick={search.again}>Search again</button></>
+              : found && `${found.tried} plans were weighed${found.exact ? ', every order of each' : '; with this many runs not every order could be tried'}.`}
+        </p>
       </section>
       {found && (
         <section style={{ opacity: search.progress !== undefined ? 0.55 : 1 }}>

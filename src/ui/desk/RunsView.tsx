@@ -63,7 +63,7 @@ export function RunsView() {
       ) : (
         <DndContext sensors={sensors} autoScroll={false} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
           <SortableContext items={ids} strategy={horizontalListSortingStrategy}>
-            <div className="progress" style={{ gridTemplateColumns: `56px repeat(${ids.length}, minmax(118px, 1fr))`, gridTemplateRows: 'repeat(5, auto)' }}>
+            <div className="progress" style={{ gridTemplateColumns: `56px repeat(${ids.length}, minmax(118px, ${Math.round(LARGEST_THUMB_PX * (plan.picture!.widthMm / plan.picture!.heightMm))}px))`, gridTemplateRows: 'repeat(5, auto)' }}>
               <div style={{ gridRow: '1 / 6', display: 'grid', gridTemplateRows: 'subgrid' }}>
                 <span />
                 <span className="rowname">look after</span>
@@ -98,6 +98,9 @@ export function RunsView() {
     </div>
   );
 }
+
+/** Pictures of the progress sheet are no higher than this, so that the figures stay in view. */
+const LARGEST_THUMB_PX = 132;
 
 type Leaf = 'plans' | 'ink' | 'watch';
 

@@ -19,7 +19,7 @@ const USUAL_FILM_PX = 22;
  * far; what is seen on top beside what was wanted. A second point can be pinned beside it.
  */
 export function CoreSample({ point, onPoint }: { point: SamplePoint | undefined; onPoint?: (point: SamplePoint) => void }) {
-  const { state, looks } = usePrintDesk();
+  const { state, looks, unit } = usePrintDesk();
   const { flat } = state.plan;
   const [pinned, setPinned] = useState<SamplePoint>();
   const pin = pinned && flat?.colours[pinned.label] ? pinned : undefined;
@@ -47,7 +47,7 @@ export function CoreSample({ point, onPoint }: { point: SamplePoint | undefined;
   );
 
   function whereOf(at: SamplePoint | undefined): string {
-    return at?.xMm === undefined ? '' : `, ${formatLength(at.xMm, 'mm', 0)} from the left, ${formatLength(at.yMm!, 'mm', 0)} down`;
+    return at?.xMm === undefined ? '' : ` at ${formatLength(at.xMm, unit, 0)}, ${formatLength(at.yMm!, unit, 0)}`;
   }
 }
 
