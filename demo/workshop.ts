@@ -4,7 +4,7 @@ import { sketchPlans } from '@/core/layers';
 import { flattenPicture, measureFlatColours, type FlattenSettings } from '@/core/picture';
 import { normalDeviate, randomStream } from '@/core/random/random';
 import { sheetsToStart, startBelief, type BenchAct, type BenchEvent, type Fault } from '@/core/sheets';
-import { guessBarePaper, planFromSketch, planTaskOf, stageOfRun, withFlat, type FlatColour, type Plan, type PrintState } from '@/records';
+import { guessBarePaper, pigmentsOf, planFromSketch, planTaskOf, resolveFrom, stageOfRun, withFlat, type FlatColour, type Plan, type PrintState } from '@/records';
 import { bringInPicture, cabinet, createPrint, keepLabels, placeAgain, printState, savePlan } from '@/server';
 import { appendBenchEvent, getBlob, raiseUndoFloor, touchPrint, type Store } from '@/store';
 import { allotmentGate, GATE_HEIGHT_PX, GATE_WIDTH_PX } from './allotmentGate';
@@ -23,9 +23,10 @@ export async function seedWorkshop(db: Store, nowMs: number): Promise<void> {
   const still = await bringIn(db, 'Quinces on a Blue Cloth', Buffer.from(quinces()), 'quinces.svg', [200, 200], at(0.6));
   await flattenInto(db, still, { colourCount: 8, radiusMm: 0.3, minIslandMm2: 1.2 }, at(0.55));
   onFewBlocks(db, still, 4, at(0.5));
-  cabinet(db, at(30));
+  mixAll(db, still, at(0.45));
   const id = await bringIn(db, 'Salt Works, Low Sun', Buffer.from(saltWorks()), 'salt works, low sun.svg', [240, 180], at(18));
   await flattenInto(db, id, { colourCount: 6, radiusMm: 0.3, minIslandMm2: 1.2 }, at(17));
+  mixAll(db, id, at(16));
   printHalf(db, id, nowMs);
 }
 
@@ -35,6 +36,14 @@ async function bringIn(db: Store, name: string, bytes: Buffer, fileName: string,
   const { widthMm: w, heightMm: h } = state.plan.picture!;
   if (Math.abs(w - widthMm) > 0.4 || Math.abs(h - heightMm) > 0.4) expectOk(await placeAgain(db, id, state.revision, { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm, heightMm }, now));
   return id;
+}
+
+/** Recipes for all runs from the workshop's cabinet. */
+function mixAll(db: Store, id: string, now: string): void {
+  const { plan, revision } = expectOk(printState(db, id));
+  const inks = cabinet(db, now);
+  const mixed = resolveFrom(plan, new Map(), 0, inks, pigmentsOf(inks));
+  expectOk(savePlan(db, id, revision, mixed.plan, 'recipes taken', now));
 }
 
 /** The plan with the fewest overlapping blocks wished for, as the search finds it. */
@@ -95,6 +104,8 @@ function printHalf(db: Store, id: string, nowMs: number): void {
       push(ms, { kind: 'pull', runId: run.id, sheet, faults, setAside, note: faulty && random() < 0.5 ? NOTES[faults[0]] ?? '' : '' });
       if (setAside) sheets = sheets.filter((s) => s !== sheet);
     }
+    // the apricot came out a little lighter and yellower than it was mixed for
+    if (r === 1) push(ms + 30 * MINUTE, { kind: 'colour-got', runId: run.id, colourId: run.inkings[0].colourId, labD50: [71.8, 18.4, 50.2], source: 'reader' });
   });
   db.transaction(() => {
     for (const event of events) appendBenchEvent(db, id, event);

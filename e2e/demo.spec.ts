@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { progressOf } from '@/records';
+import { looksOfPlan, progressOf } from '@/records';
 import { listPrints } from '@/server';
 import { openStore } from '@/store';
 import { seedWorkshop } from '../demo/workshop';
@@ -30,7 +30,21 @@ test('the sample workshop: four prints, one half way through its third run', asy
   expect(progress.bench.pulls.some((p) => p.setAside)).toBe(true);
   expect(salt.events.every((e) => Date.parse(e.at) <= NOW)).toBe(true);
   const others = prints.filter((p) => p !== salt);
-  expect(others.every((p) => p.plan.picture && !p.plan.flat && p.events.length === 0)).toBe(true);
+  expect(others.every((p) => p.plan.picture && p.events.length === 0)).toBe(true);
+  expect(salt.plan.inks.every((ink) => ink.recipe && ink.film)).toBe(true);
+});
+
+test('quinces: four blocks whose overprints give seven colours near the wish', () => {
+  const db = openStore(server.data);
+  const { plan } = listPrints(db).find((p) => p.name.startsWith('Quinces'))!;
+  db.close();
+  expect([plan.way.process, plan.blocks.length, plan.runs.length]).toEqual(['multi-block', 4, 4]);
+  expect(plan.flat!.colours.length).toBe(8);
+  const looks = looksOfPlan(plan)!;
+  const stacks = looks.stacks.map((stack) => stack.map((e) => e.run).join());
+  expect(new Set(stacks).size).toBe(8);
+  expect(stacks.filter((stack) => stack.includes(',')).length).toBeGreaterThanOrEqual(3);
+  expect(looks.agreement.mean).toBeLessThan(3);
 });
 
 test('the shelf shows each as its strip of states, with the next act', async ({ page }) => {
@@ -70,7 +84,7 @@ test('no view throws, logs an error or asks another host for anything', async ({
   page.on('request', (request) => { if (!request.url().startsWith(server.url) && !/^(data|blob):/.test(request.url())) troubles.push(request.url()); });
   await page.goto(server.url);
   const href = await page.getByRole('article', { name: 'Salt Works, Low Sun' }).getByRole('link').first().getAttribute('href');
-  for (const view of ['picture', 'runs', 'block', 'sheets', 'cut', 'pull', 'ledger', 'numbering']) {
+  for (const view of ['picture', 'runs', 'inks', 'block', 'sheets', 'cut', 'pull', 'ledger', 'numbering']) {
     await page.goto(server.url + href!.replace(/[^/]+$/, view));
     await expect(page.getByRole('navigation', { name: 'Run line' }).getByRole('img', { name: 'The sheet after run 5' })).toBeVisible();
     const unnamed = await page.evaluate(() => [...document.querySelectorAll('button, a[href], input:not([type=file]), select, [role=slider]')]

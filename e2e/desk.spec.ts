@@ -54,9 +54,10 @@ test('whatever the order, the model computes what happens, and warns where a lig
   await page.getByRole('button', { name: `Move run ${before.length} earlier` }).click();
   await expect.poll(order).toEqual([...before.slice(0, -2), before.at(-1), before.at(-2)]);
   await page.getByRole('button', { name: `Run ${before.length}`, exact: true }).click();
-  await page.getByLabel('Opacity').click();
-  await page.getByRole('option', { name: /^transparent/ }).click();
-  await expect(page.getByText(/does not cover what lies below/).first()).toBeVisible();
+  await page.getByRole('tab', { name: /^Ink of run/ }).click();
+  await page.getByRole('slider', { name: 'opacity' }).press('Home');
+  await expect(page.getByText(/does not cover what lies below|stains through/).first()).toBeVisible();
+  await page.getByRole('button', { name: `Run ${before.length}`, exact: true }).focus();
   await page.keyboard.press('ArrowLeft');
   await expect(page.locator('.runline .cell[aria-current="true"]')).toContainText(String(before.length - 1));
 
@@ -78,10 +79,11 @@ test('the core sample by keyboard, the key sheet, and lengths in inches', async 
   const canvas = page.locator('.sheet-canvas');
   await canvas.focus();
   await page.keyboard.press('ArrowDown');
-  await expect(page.getByText(/seen.*wanted.*ΔE/)).toBeVisible();
-  const sample = await page.getByText(/^at \d/).textContent();
+  await expect(page.getByText(/seen, wanted: ΔE/)).toBeVisible();
+  const where = page.getByRole('combobox', { name: 'At' });
+  const sample = await where.textContent();
   await page.keyboard.press('ArrowDown');
-  await expect(page.getByText(/^at \d/)).not.toHaveText(sample!);
+  await expect(where).not.toHaveText(sample!);
   await page.keyboard.press('Shift+?');
   await expect(page.getByRole('heading', { name: 'Keys on this view' })).toBeVisible();
   await page.keyboard.press('Escape');

@@ -104,7 +104,7 @@ test('from a photograph to a numbered edition', async ({ page }) => {
     await page.getByRole('button', { name: 'Order light to dark' }).click();
     await expect.poll(async () => (await stateOf(server, id)).plan.runs.map((r) => r.inkings[0].colourId)).toEqual(before);
     await page.locator('.progress .thumb button').first().hover();
-    await expect(page.getByText(/seen.*wanted.*ΔE/)).toBeVisible();
+    await expect(page.getByText(/seen, wanted: ΔE/)).toBeVisible();
   });
 
   await test.step('the block, and the PDF opened again', async () => {

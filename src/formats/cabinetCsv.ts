@@ -17,7 +17,7 @@ export function cabinetCsv(inks: readonly CabinetInk[]): string {
 export function readCabinetCsv(text: string, paperLabD50: CabinetInk['paperLabD50']): Outcome<Omit<CabinetInk, 'id'>[]> {
   let rows: Record<string, string>[];
   try {
-    rows = parse(text, { bom: true, columns: (header: string[]) => header.map((h) => h.trim().toLowerCase()), skip_empty_lines: true, trim: true, to: MAX_INKS + 1, delimiter: [',', ';', '\t'] });
+    rows = parse(text, { bom: true, columns: (header: string[]) => header.map((h) => h.trim().toLowerCase()), skip_empty_lines: true, trim: true, to: MAX_INKS + 1, delimiter: delimiterOf(text) });
   } catch (error) {
     return failure('cabinet-csv', `This table cannot be read: ${error instanceof Error ? error.message : 'it is damaged'}.`);
   }
@@ -32,6 +32,12 @@ export function readCabinetCsv(text: string, paperLabD50: CabinetInk['paperLabD5
     inks.push(ink.value);
   }
   return success(inks);
+}
+
+/** A comma may be a decimal point where the columns are parted by semicolons or tabs. */
+function delimiterOf(text: string): string {
+  const header = text.split(/\r|\n/, 1)[0];
+  return header.includes(';') ? ';' : header.includes('\t') ? '\t' : ',';
 }
 
 function inkOfRow(row: Record<string, string>, paperLabD50: CabinetInk['paperLabD50']): unknown {

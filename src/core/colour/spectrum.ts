@@ -5,6 +5,8 @@ const W = OBSERVER_WEIGHTS.D50;
 /** L* above this is clamped: no reflectance in (0, 1) in every band reaches it. */
 const MAX_LIGHTNESS = 99.5;
 const MAX_STEPS = 60;
+/** Norm of the gradient: XYZ is then met to ten digits. */
+const SOLVED = 1e-10;
 
 /**
  * The smoothest reflectance (36 bands, 380–730 nm, each in 0–1) whose colour is `lab`:
@@ -13,16 +15,30 @@ const MAX_STEPS = 60;
  * Colours no surface can have come out as the nearest the method reaches.
  */
 export function spectrumFromLabD50(lab: Lab): Float64Array {
+  return solveSpectrum(lab).spectrum;
+}
+
+/** Where a solution ended: a start for a colour near it. */
+export interface SpectrumStart { readonly z: Float64Array; readonly lambda: Float64Array }
+
+/** As `spectrumFromLabD50`, begun from the solution of a near colour: a search that turns a colour step by step needs half the time. */
+export function solveSpectrum(lab: Lab, start?: SpectrumStart): { readonly spectrum: Float64Array; readonly start: SpectrumStart } {
   const target = xyzFromLabD50([Math.min(Math.max(lab[0], 0.5), MAX_LIGHTNESS), lab[1], lab[2]]);
-  const start = Math.atanh(2 * Math.min(0.98, Math.max(0.02, target[1])) - 1);
-  let now = stateAt(new Float64Array(BAND_COUNT).fill(start), new Float64Array(3), target);
-  for (let step = 0; step < MAX_STEPS && now.error > 1e-11; step++) {
+  const near = start && iterate(stateAt(start.z, start.lambda, target), target);
+  const level = Math.atanh(2 * Math.min(0.98, Math.max(0.02, target[1])) - 1);
+  const { z, lambda } = near && near.error <= SOLVED ? near : iterate(stateAt(new Float64Array(BAND_COUNT).fill(level), new Float64Array(3), target), target);
+  return { spectrum: z.map((v) => (1 + Math.tanh(v)) / 2), start: { z, lambda } };
+}
+
+function iterate(from: State, target: Xyz): State {
+  let now = from;
+  for (let step = 0; step < MAX_STEPS && now.error > SOLVED; step++) {
     const move = newtonStep(now);
     const next = move && damped(now, move, target);
     if (!next) break;
     now = next;
   }
-  return now.z.map((v) => (1 + Math.tanh(v)) / 2);
+  return now;
 }
 
 /** Lab D50 of a reflectance of 36 bands. */

@@ -104,25 +104,55 @@ export function labelCoverage(map: LabelMap, labelCount: number, outWidth: numbe
   return out;
 }
 
+/** The labels that are there in each cell, one after another: most cells hold one, so a picture is painted in one short pass. */
+interface SparseCoverage { readonly from: Uint32Array; readonly label: Uint8Array; readonly share: Uint8Array }
+
+const sparseOf = new WeakMap<Uint8Array, SparseCoverage>();
+
+function sparse(coverage: Uint8Array, labelCount: number, cells: number): SparseCoverage {
+  const known = sparseOf.get(coverage);
+  if (known && known.from.length === cells + 1) return known;
+  const from = new Uint32Array(cells + 1);
+  for (let c = 0; c < cells; c++) {
+    let there = 0;
+    for (let l = 0; l < labelCount; l++) if (coverage[l * cells + c] > 0) there++;
+    from[c + 1] = from[c] + there;
+  }
+  const label = new Uint8Array(from[cells]), share = new Uint8Array(from[cells]);
+  for (let c = 0; c < cells; c++) {
+    for (let l = 0, at = from[c]; l < labelCount; l++) {
+      const s = coverage[l * cells + c];
+      if (s > 0) { label[at] = l; share[at++] = s; }
+    }
+  }
+  const made = { from, label, share };
+  sparseOf.set(coverage, made);
+  return made;
+}
+
 /**
  * A small picture from `labelCoverage` and one colour (0xAABBGGRR) for each label. With `strokes` and the picture's
- * `width`, labels whose stroke differs from their colour are drawn as gouge strokes.
+ * `width`, labels whose stroke differs from their colour are drawn as gouge strokes. `coverage` must not change afterwards:
+ * what is worked out from it is kept.
  */
 export function paintCoverage(coverage: Uint8Array, fills: readonly number[], cells: number, strokes: readonly number[] = fills, width = cells): Uint32Array {
   const out = new Uint32Array(cells);
+  const { from, label, share } = sparse(coverage, fills.length, cells);
+  const hatched = strokes !== fills;
   for (let c = 0; c < cells; c++) {
-    const colours = strokes === fills || !GOUGE[(Math.floor(c / width) % TILE) * TILE + ((c % width) % TILE)] ? fills : strokes;
+    const colours = !hatched || !GOUGE[(Math.floor(c / width) % TILE) * TILE + ((c % width) % TILE)] ? fills : strokes;
+    const first = from[c], end = from[c + 1];
+    if (end - first === 1) { out[c] = colours[label[first]]; continue; }
     let r = 0, g = 0, b = 0, total = 0;
-    for (let l = 0; l < colours.length; l++) {
-      const share = coverage[l * cells + c];
-      if (share === 0) continue;
-      const colour = colours[l];
-      total += share;
-      r += share * (colour & 255);
-      g += share * ((colour >>> 8) & 255);
-      b += share * ((colour >>> 16) & 255);
+    for (let i = first; i < end; i++) {
+      const s = share[i], colour = colours[label[i]];
+      total += s;
+      r += s * (colour & 255);
+      g += s * ((colour >>> 8) & 255);
+      b += s * ((colour >>> 16) & 255);
     }
-    out[c] = total === 0 ? 0 : (0xff000000 | (Math.round(b / total) << 16) | (Math.round(g / total) << 8) | Math.round(r / total)) >>> 0;
+    const each = 1 / total;
+    out[c] = total === 0 ? 0 : 0xff000000 | ((b * each + 0.5) << 16) | ((g * each + 0.5) << 8) | (r * each + 0.5);
   }
   return out;
 }

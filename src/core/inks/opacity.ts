@@ -12,9 +12,13 @@ export type OpacityKnown = Opacity | number;
  */
 export const CONTRAST_RATIO: Readonly<Record<Opacity, number>> = { opaque: 0.94, half: 0.55, transparent: 0 };
 
-/** Halvings: enough for five digits of scattering and of absorption, few enough for an ink to be solved in a frame. */
-const STEPS = 26;
 const MAX_SCATTER = 40;
+const LEAST_LOG = -12, MOST_LOG = 8;
+const MAX_STEPS = 60, NEWTON_STEPS = 10;
+/** Reflectance to which a band is solved. */
+const SOLVED = 1e-8;
+/** Contrast ratio to which an ink is solved. */
+const RATIO_SOLVED = 1e-5;
 
 /**
  * The film of an ink known by its colour on paper and its contrast ratio (0–1).
@@ -25,10 +29,16 @@ const MAX_SCATTER = 40;
  */
 export function filmFromSolid(paper: ArrayLike<number>, solid: ArrayLike<number>, contrastRatio: number, luminance: ArrayLike<number>): Film {
   const bands = paper.length;
-  const filmAt = (scatter: number): Film => ({
-    kh: Float64Array.from({ length: bands }, (_, i) => absorptionFor(solid[i], paper[i], scatter)),
-    sh: new Float64Array(bands).fill(scatter),
-  });
+  // each solution starts from the one before, so that a few Newton steps do
+  const logAbsorption = new Float64Array(bands).fill(-1);
+  const filmAt = (scatter: number): Film => {
+    const kh = new Float64Array(bands);
+    for (let i = 0; i < bands; i++) {
+      kh[i] = absorptionFor(solid[i], paper[i], scatter, logAbsorption[i]);
+      if (kh[i] > 0) logAbsorption[i] = Math.log(kh[i]);
+    }
+    return { kh, sh: new Float64Array(bands).fill(scatter) };
+  };
   if (contrastRatio <= 0) return filmAt(0);
   const ratioAt = (scatter: number) => {
     const film = filmAt(scatter);
@@ -39,22 +49,45 @@ export function filmFromSolid(paper: ArrayLike<number>, solid: ArrayLike<number>
     }
     return overBlack / Math.max(overPaper, 1e-9);
   };
-  let low = 0, high = MAX_SCATTER;
-  for (let step = 0; step < STEPS; step++) {
-    const middle = (low + high) / 2;
-    if (ratioAt(middle) < contrastRatio) low = middle; else high = middle;
-  }
-  return filmAt((low + high) / 2);
+  if (ratioAt(MAX_SCATTER) <= contrastRatio) return filmAt(MAX_SCATTER);
+  return filmAt(Math.expm1(rootBetween((v) => ratioAt(Math.expm1(v)) - contrastRatio, 0, Math.log1p(MAX_SCATTER), RATIO_SOLVED)));
 }
 
-/** Absorption that brings a film of given scattering over `ground` to `wanted`: monotone, by bisection on a log scale. */
-function absorptionFor(wanted: number, ground: number, scatter: number): number {
+/** Absorption that brings a film of given scattering over `ground` to `wanted`: Newton on a log scale, bracketed if that wanders off. */
+function absorptionFor(wanted: number, ground: number, scatter: number, logGuess: number): number {
   if (scatter === 0) return -0.5 * Math.log(Math.min(1, Math.max(1e-4, wanted / Math.max(ground, 1e-9))));
   if (filmBand(0, scatter, ground) <= wanted) return 0;
-  let low = -12, high = 8;
-  for (let step = 0; step < STEPS; step++) {
-    const middle = (low + high) / 2;
-    if (filmBand(Math.exp(middle), scatter, ground) > wanted) low = middle; else high = middle;
+  let v = logGuess;
+  for (let step = 0; step < NEWTON_STEPS; step++) {
+    const x = Math.exp(v), off = filmBand(x, scatter, ground) - wanted;
+    if (Math.abs(off) < SOLVED) return x;
+    const slope = (filmBand(x * 1.0001, scatter, ground) - wanted - off) / 1e-4;
+    if (!(slope < 0)) break;
+    v -= Math.max(-1.5, Math.min(1.5, off / slope));
+    if (v < LEAST_LOG || v > MOST_LOG) break;
   }
-  return Math.exp((low + high) / 2);
+  if (filmBand(Math.exp(MOST_LOG), scatter, ground) >= wanted) return Math.exp(MOST_LOG);
+  return Math.exp(rootBetween((u) => filmBand(Math.exp(u), scatter, ground) - wanted, LEAST_LOG, MOST_LOG, SOLVED));
+}
+
+/** Root of a monotone function that changes sign between `low` and `high`: the Illinois rule (Dowell & Jarratt 1971), kept inside its bracket. */
+function rootBetween(f: (v: number) => number, low: number, high: number, tolerance: number): number {
+  let fLow = f(low), fHigh = f(high), side = 0;
+  if (fLow === 0 || fLow > 0 === fHigh > 0) return Math.abs(fLow) < Math.abs(fHigh) ? low : high;
+  for (let step = 0; step < MAX_STEPS && high - low > tolerance; step++) {
+    // every third step halves the bracket, so that flat ends cannot hold it up
+    const v = step % 3 === 2 ? (low + high) / 2 : (low * fHigh - high * fLow) / (fHigh - fLow);
+    const fv = f(v);
+    if (Math.abs(fv) < tolerance) return v;
+    if (fv > 0 === fHigh > 0) {
+      high = v; fHigh = fv;
+      if (side === 1) fLow /= 2;
+      side = 1;
+    } else {
+      low = v; fLow = fv;
+      if (side === -1) fHigh /= 2;
+      side = -1;
+    }
+  }
+  return (low + high) / 2;
 }

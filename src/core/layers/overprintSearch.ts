@@ -1,4 +1,4 @@
-import { deltaE2000, spectrumFromLabD50, type Lab } from '../colour';
+import { deltaE2000, solveSpectrum, type Lab, type SpectrumStart } from '../colour';
 import { internalFromMeasured, labOfInternal, type Ground } from '../inks';
 
 export interface OverprintTask {
@@ -21,7 +21,9 @@ export interface OverprintFound {
 }
 
 /** Choices of inks that are turned to their best. */
-const REFINED = 6;
+const REFINED = 4;
+/** Nearer than this nobody sees, so no other choice of inks is turned. */
+const NEAR_ENOUGH = 0.2;
 const SWEEPS = 10;
 /** Sizes of the steps by which an ink's L*, a*, b* are turned, from coarse to fine. */
 const FIRST_STEP = 8, LAST_STEP = 0.6;
@@ -50,6 +52,7 @@ export function searchOverprints(task: OverprintTask, progress: (share: number) 
   for (let i = 0; i < refined.length; i++) {
     const found = refine(task, refined[i].inks);
     if (!best || found.mean < best.mean) best = found;
+    if (best.mean < NEAR_ENOUGH) break;
     if (!progress(0.2 + (0.8 * (i + 1)) / refined.length)) return undefined;
   }
   return best;
@@ -61,11 +64,12 @@ function* combinations(count: number, size: number, from = 0): Generator<number[
 }
 
 /** What an ink lets through, there and back, band by band: on bare paper, and on another film. */
-interface Pass { readonly first: Float64Array; readonly later: Float64Array }
+interface Pass { readonly first: Float64Array; readonly later: Float64Array; readonly start: SpectrumStart }
 
-function passOf(ground: Ground, labD50: Lab): Pass {
-  const first = internalFromMeasured(spectrumFromLabD50(labD50), ground.floor).map((v, i) => Math.min(1, Math.max(1e-4, v / ground.internal[i])));
-  return { first, later: ground.trapping === 1 ? first : first.map((t) => t ** ground.trapping) };
+function passOf(ground: Ground, labD50: Lab, near?: SpectrumStart): Pass {
+  const { spectrum, start } = solveSpectrum(labD50, near);
+  const first = internalFromMeasured(spectrum, ground.floor).map((v, i) => Math.min(1, Math.max(1e-4, v / ground.internal[i])));
+  return { first, start, later: ground.trapping === 1 ? first : first.map((t) => t ** ground.trapping) };
 }
 
 interface Assigned { readonly stacks: number[]; readonly deltaE: number[]; readonly mean: number; readonly worst: number }
@@ -117,7 +121,7 @@ function refine(task: OverprintTask, start: readonly Lab[]): OverprintFound {
           turned[axis] += by;
           if (turned[0] < 12 || turned[0] > task.ground.paperLabD50[0] || Math.hypot(turned[1], turned[2]) > 95) continue;
           const old = passes[i];
-          passes[i] = passOf(task.ground, turned);
+          passes[i] = passOf(task.ground, turned, old.start);
           const next = press.assign(passes);
           if (cost(next) < cost(now) - 1e-6) { now = next; inks[i] = turned; helped = true; break; }
           passes[i] = old;

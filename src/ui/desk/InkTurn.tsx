@@ -44,8 +44,8 @@ function Turns({ inking, run, closed }: { inking: Inking; run: Run; closed: bool
   const weighted = (filmWeight: number) => (p: Plan): Plan => ({ ...p, runs: p.runs.map((r) => (r.id === run.id ? { ...r, inkings: r.inkings.map((i) => (i.id === inking.id ? { ...i, filmWeight } : i)) } : r)) });
   const turn = (label: string, value: number, min: number, max: number, step: number, shown: string, edit: (value: number) => (p: Plan) => Plan) => (
     <>
-      <span id={`${inking.id}-${label}`}>{label}</span>
-      <Slider aria-labelledby={`${inking.id}-${label}`} value={value} min={min} max={max} step={step} disabled={closed} getAriaValueText={() => shown}
+      <span aria-hidden>{label}</span>
+      <Slider aria-label={label} value={value} min={min} max={max} step={step} disabled={closed} getAriaValueText={() => shown}
         onChange={(_, v) => tryOut(edit(v as number))} onChangeCommitted={(_, v) => void change(`${label} turned`, edit(v as number))} />
       <span className="num">{shown}</span>
     </>

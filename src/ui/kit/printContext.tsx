@@ -75,7 +75,8 @@ export interface PrintDesk {
   readonly log: (act: BenchAct) => Promise<Outcome<'counted' | 'kept'>>;
   readonly bringIn: (file: File) => Promise<Outcome<undefined>>;
   readonly place: (place: Placement) => Promise<Outcome<undefined>>;
-  readonly tell: (message: string) => void;
+  /** Says something, with one act that may answer it. */
+  readonly tell: (message: string, act?: { readonly words: string; readonly take: () => void }) => void;
 }
 
 const Context = createContext<PrintDesk | undefined>(undefined);

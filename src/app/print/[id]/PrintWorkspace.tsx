@@ -29,11 +29,14 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
   const [draft, setDraft] = useState<Plan>();
   const [status, setStatus] = useState<SaveStatus>('saved');
   const [stale, setStale] = useState<{ label: string; plan: Plan }>();
-  const [message, setMessage] = useState<string>();
+  const [said, setSaid] = useState<{ message: string; act?: { readonly words: string; readonly take: () => void } }>();
+  const setMessage = useCallback((message: string, act?: { readonly words: string; readonly take: () => void }) => setSaid({ message, act }), []);
   const [unit, setUnitState] = useState<LengthUnit>('mm');
   const [waiting, setWaiting] = useState<readonly BenchEvent[]>([]);
   const revision = useRef(initial.revision);
   const latest = useRef(initial);
+  /** Changes shown but not yet saved: while there are any, what is saved must not hide them. */
+  const unsaved = useRef(0);
   const chain = useRef<Promise<unknown>>(Promise.resolve());
   const queue = useMemo(() => new ActQueue(id), [id]);
 
@@ -66,7 +69,7 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
   const settle = useCallback((answer: Outcome<PrintState>, label: string, mine?: Plan): Outcome<undefined> => {
     if (answer.ok) {
       adopt(answer.value);
-      setDraft(undefined);
+      if (unsaved.current === 0) setDraft(undefined);
       setStatus('saved');
       return success(undefined);
     }
@@ -75,16 +78,22 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
     if (answer.code === 'stale' && mine) setStale({ label, plan: mine });
     else setMessage(answer.message);
     return answer;
-  }, [adopt]);
+  }, [adopt, setMessage]);
 
   const change = useCallback((label: string, edit: (plan: Plan) => Plan): Promise<Outcome<undefined>> => {
     setTried(undefined);
+    unsaved.current++;
     setDraft((current) => edit(current ?? latest.current.plan));
     return inOrder(async () => {
       setStatus('saving');
       const mine = edit(latest.current.plan);
-      if (JSON.stringify(mine) === JSON.stringify(latest.current.plan)) { setDraft(undefined); setStatus('saved'); return success(undefined); }
-      return settle(await ask<PrintState>('PUT', api, { baseRevision: revision.current, plan: mine, label }), label, mine);
+      const same = JSON.stringify(mine) === JSON.stringify(latest.current.plan);
+      const answer = same ? undefined : await ask<PrintState>('PUT', api, { baseRevision: revision.current, plan: mine, label });
+      unsaved.current--;
+      if (answer) return settle(answer, label, mine);
+      if (unsaved.current === 0) setDraft(undefined);
+      setStatus('saved');
+      return success(undefined);
     });
   }, [api, inOrder, settle]);
 
@@ -114,7 +123,7 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
       if (!single.ok) setMessage(`Not counted: ${single.message}`);
     }
     return success(undefined);
-  }), [adopt, api, inOrder, queue]);
+  }), [adopt, api, inOrder, queue, setMessage]);
 
   const log = useCallback(async (act: BenchAct): Promise<Outcome<'counted' | 'kept'>> => {
     queue.add({ id: crypto.randomUUID(), at: new Date().toISOString(), act });
@@ -162,7 +171,8 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
   return (
     <PrintDeskProvider value={desk}>
       {children}
-      <Snackbar open={message !== undefined} message={message} autoHideDuration={12_000} onClose={(_, reason) => reason !== 'clickaway' && setMessage(undefined)} anchorOrigin={{ vertical: 'top', horizontal: 'center' }} action={<Button color="inherit" variant="text" onClick={() => setMessage(undefined)}>Close</Button>} />
+      <Snackbar open={said !== undefined} message={said?.message} autoHideDuration={12_000} onClose={(_, reason) => reason !== 'clickaway' && setSaid(undefined)} anchorOrigin={{ vertical: 'top', horizontal: 'center' }}
+        action={<>{said?.act && <Button color="inherit" variant="text" onClick={() => { said.act!.take(); setSaid(undefined); }}>{said.act.words}</Button>}<Button color="inherit" variant="text" onClick={() => setSaid(undefined)}>Close</Button></>} />
       <StaleDialog stale={stale} onLoad={() => window.location.reload()} onCopy={async () => {
         if (!stale) return;
         const copied = await copyWith(api, stale.plan);

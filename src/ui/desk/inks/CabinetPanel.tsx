@@ -1,6 +1,5 @@
 'use client';
 import Button from '@mui/material/Button';
-import Snackbar from '@mui/material/Snackbar';
 import { useId, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { CONTRAST_RATIO, type OpacityKnown } from '@/core/inks';
 import type { CabinetInk, StoredInk } from '@/records';
@@ -13,7 +12,6 @@ export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
   const { cabinet, tell, state } = usePrintDesk();
   const { inks } = cabinet;
   const [chosenId, setChosenId] = useState<string>();
-  const [gone, setGone] = useState<StoredInk>();
   const fileId = useId();
   const chosen = inks?.find((ink) => ink.id === chosenId) ?? inks?.[0];
   const importFile = async (file: File | undefined) => {
@@ -27,7 +25,9 @@ export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
   };
   const remove = async (ink: StoredInk) => {
     const answer = await cabinet.remove(ink.id);
-    if (answer.ok) setGone(ink); else tell(answer.message);
+    if (!answer.ok) { tell(answer.message); return; }
+    const putBack = async () => { const back = await cabinet.putBack(ink.id); if (back.ok) setChosenId(back.value.id); else tell(back.message); };
+    tell(`${ink.name} was taken out of the cabinet.`, { words: 'Put it back', take: () => void putBack() });
   };
   const step = (e: KeyboardEvent) => {
     const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
@@ -69,8 +69,6 @@ export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
         )}
       </div>
       <aside className="side">{chosen ? <InkSheet key={chosen.id} ink={chosen} onRemove={() => void remove(chosen)} /> : <p className="note">No ink is chosen.</p>}</aside>
-      <Snackbar open={gone !== undefined} onClose={(_, reason) => reason !== 'clickaway' && setGone(undefined)} autoHideDuration={10_000} anchorOrigin={{ vertical: 'top', horizontal: 'center' }} message={`${gone?.name} was taken out of the cabinet.`}
-        action={<Button color="inherit" variant="text" onClick={() => { if (gone) void cabinet.putBack(gone.id).then((answer) => { if (answer.ok) setChosenId(answer.value.id); }); setGone(undefined); }}>Put it back</Button>} />
     </div>
   );
 }
