@@ -33,8 +33,9 @@ export function readCgats(text: string): Outcome<NamedReading[]> {
   const tokens = tokensOf(data);
   if (tokens.length % fields.length !== 0) return failure('cgats', `The data do not come out even: ${tokens.length} values for ${fields.length} fields. The file may be cut off.`);
   if (tokens.length / fields.length > MAX_SAMPLES) return failure('cgats', `The file has more than ${MAX_SAMPLES} samples; no more are read.`);
-  const at = (...names: string[]) => fields.findIndex((f) => names.includes(f));
-  const lab = [at('LAB_L'), at('LAB_A'), at('LAB_B')], named = at('SAMPLE_NAME', 'SAMPLE_LOC', 'SAMPLEID', 'SAMPLE_ID');
+  const at = (name: string) => fields.indexOf(name);
+  const lab = [at('LAB_L'), at('LAB_A'), at('LAB_B')];
+  const named = ['SAMPLE_NAME', 'SAMPLE_LOC', 'SAMPLE_ID', 'SAMPLEID'].map(at).find((i) => i >= 0) ?? -1;
   const bands = spectralFields(fields);
   if (lab.includes(-1) && !bands) return failure('cgats', 'The file has neither LAB_L, LAB_A and LAB_B nor spectral fields from 380 to 730 nm.');
   const samples: NamedReading[] = [];

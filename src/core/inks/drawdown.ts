@@ -34,7 +34,9 @@ export function filmFromDrawdown({ overPaper, paper, overBlack, black }: { overP
 
 function bandFilm(rw: number, w: number, rb: number, b: number): Band {
   const seen = [rw, w, rb, b].every((v) => v >= 0 && v < 1);
-  if (!seen || w - b < 0.02 || rb - rw > REPEATABILITY) return unreadable(rw, w);
+  if (!seen || w - b < 0.02) return unreadable(rw, w);
+  // brighter over black than over paper cannot be; what is read so hides everything, or the readings are exchanged
+  if (rb - rw > REPEATABILITY) return { ...opaqueBand((rw + rb) / 2), quality: 'unreadable' };
   if (rw - rb < LEAST_DIFFERENCE) return opaqueBand((rw + rb) / 2);
   const determinant = 2 * (rb * w - rw * b);
   if (determinant < LEAST_DIFFERENCE) return clearBand(rw, rb, w, b);
