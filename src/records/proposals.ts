@@ -40,7 +40,7 @@ export interface WayRow { readonly name: string; readonly sketch: PlanSketch; re
 export interface Proposals {
   readonly now: PlanFigures;
   readonly proposals: readonly Proposal[];
-  /** The best of each way of working on this picture. */
+  /** Of each way of working on this picture, the plan with the fewest blocks among those of its best colour. */
   readonly ways: readonly WayRow[];
   readonly tried: number;
   /** False when a reduction had too many runs to try every order. */
@@ -61,6 +61,8 @@ export interface ProposalRequest {
 
 /** A colour this much worse by mean than the best found is not offered for the sake of fewer runs. */
 const WORSE_BY_MEAN = 6;
+/** Plans this near by mean are told apart by their blocks. */
+const UNSEEN_DELTA_E = 0.5;
 const HALF_DAY = 0.5;
 
 export function figuresOf(plan: Plan, looks: PlanLooks, belief: LossBelief): PlanFigures {
@@ -122,7 +124,10 @@ function waysOf(scored: readonly Omit<WayRow, 'name'>[]): WayRow[] {
   return rows.flatMap(([name, fits]) => {
     const mine = scored.filter((s) => fits(s.sketch));
     if (mine.length === 0) return [];
-    const { sketch, figures, looks } = mine.reduce((a, b) => (b.figures.meanDeltaE < a.figures.meanDeltaE ? b : a));
+    const best = Math.min(...mine.map((s) => s.figures.meanDeltaE));
+    // as few blocks as come near the best colour of this way: a sixth block for a difference nobody sees is no gain
+    const near = mine.filter((s) => s.figures.meanDeltaE <= best + UNSEEN_DELTA_E);
+    const { sketch, figures, looks } = near.reduce((a, b) => (b.figures.blocks < a.figures.blocks || (b.figures.blocks === a.figures.blocks && b.figures.meanDeltaE < a.figures.meanDeltaE) ? b : a));
     return [{ name, sketch, figures, looks }];
   });
 }

@@ -18,7 +18,7 @@ import { Thumb } from '../kit/Thumb';
 import { InkTurn } from './InkTurn';
 import { count, ProposalsPanel } from './ProposalsPanel';
 import { useProposals } from './useProposals';
-import { WatchList, wordsForWarning } from './WatchList';
+import { openWarnings, WatchList, wordsForWarning } from './WatchList';
 
 /** Runs: the progress sheet. Columns are runs; rows are look, film, cut and figures. */
 export function RunsView() {
@@ -52,6 +52,7 @@ export function RunsView() {
   }
   const onDragEnd = ({ active, over }: DragEndEvent) => over && reorder(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)));
   const falling = lightToDark(plan, closed);
+  const watch = openWarnings(looks.warnings, closed).length;
   const inOrder = falling.every((id, i) => id === ids[i]);
   return (
     <div className="work">
@@ -81,7 +82,7 @@ export function RunsView() {
           <div className="leaves" role="tablist" aria-label="Beside the runs">
             <LeafTab name="plans" leaf={leaf} onLeaf={setLeaf}>{closed > 0 ? 'From here on' : 'Other plans'}</LeafTab>
             <LeafTab name="ink" leaf={leaf} onLeaf={setLeaf}>{selectedRun > 0 ? `Ink of run ${selectedRun}` : 'Ink'}</LeafTab>
-            <LeafTab name="watch" leaf={leaf} onLeaf={setLeaf}>To watch{looks.warnings.length > 0 ? ` (${looks.warnings.length})` : ''}</LeafTab>
+            <LeafTab name="watch" leaf={leaf} onLeaf={setLeaf}>To watch{watch > 0 ? ` (${watch})` : ''}</LeafTab>
           </div>
         <section>
           <p>now: mean ΔE <strong className="num">{looks.agreement.mean.toFixed(1)}</strong>, worst <strong className="num">{looks.agreement.worst.toFixed(1)}</strong> ({wordForDifference(looks.agreement.worst)}) · {count(plan.runs.length, 'run')} · {count(Math.max(0, ...looks.stacks.map((stack) => stack.length)), 'film')} deep</p>
@@ -175,7 +176,7 @@ function useKept(words: readonly number[]): readonly number[] {
 }
 
 function Figures({ run, index, sheets }: { run: Run; index: number; sheets: number }) {
-  const { state, looks, unit } = usePrintDesk();
+  const { state, looks, unit, progress } = usePrintDesk();
   const { plan } = state;
   const flat = plan.flat!;
   const areaCm2 = (plan.picture!.widthMm * plan.picture!.heightMm) / 100;
@@ -185,7 +186,7 @@ function Figures({ run, index, sheets }: { run: Run; index: number; sheets: numb
   const label = flat.colours.findIndex((c) => c.id === run.inkings[0].colourId);
   const off = looks!.agreement.deltaE[label];
   const below = looks!.stacks[label].findIndex((e) => e.run === index);
-  const short = looks!.warnings.map((w) => wordsForWarning(w, unit)).filter((w) => w.run === index && w.short);
+  const short = openWarnings(looks!.warnings, progress.closedRuns).map((w) => wordsForWarning(w, unit)).filter((w) => w.run === index && w.short);
   return (
     <dl className="figures">
       {plan.blocks.length > 1 && <><dt>prints from</dt><dd>{blockOfRun(plan, run).block.name}</dd></>}

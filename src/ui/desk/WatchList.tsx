@@ -6,7 +6,25 @@ import { formatLength, type LengthUnit } from '@/core/units';
 import type { Plan } from '@/records';
 import { usePrintDesk } from '../kit/printContext';
 
-const runsInWords = (runs: readonly number[]) => `run${runs.length === 1 ? '' : 's'} ${runs.map((r) => r + 1).join(' and ')}`;
+function runsInWords(runs: readonly number[]): string {
+  const names = runs.map((r) => String(r + 1));
+  return names.length === 1 ? `run ${names[0]}` : `runs ${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+}
+
+/** Warnings something can still be done about: of runs that are open, naming only open runs as a cure. */
+export function openWarnings(warnings: readonly PlanWarning[], closedRuns: number): PlanWarning[] {
+  return warnings.flatMap((w): PlanWarning[] => {
+    if (w.kind === 'too many films') return [w];
+    if (w.run < closedRuns) return [];
+    if (w.kind !== 'fine under films') return [w];
+    const keepOutOf = w.keepOutOf.filter((r) => r >= closedRuns);
+    return keepOutOf.length > 0 ? [{ ...w, keepOutOf }] : [];
+  });
+}
+
+function capital(text: string): string {
+  return text[0].toUpperCase() + text.slice(1);
+}
 
 /** A warning in one sentence with its reason and its cure. */
 export function wordsForWarning(warning: PlanWarning, unit: LengthUnit): { readonly run: number | undefined; readonly short: string; readonly sentence: string } {
@@ -16,7 +34,7 @@ export function wordsForWarning(warning: PlanWarning, unit: LengthUnit): { reado
     case 'stains through':
       return { run: warning.run, short: `run ${warning.stain + 1} stains through`, sentence: `The transparent ink of run ${warning.stain + 1} stains through the lighter run ${warning.run + 1} on ${warning.colour}: it does not cover what lies below. Print it later, or make run ${warning.run + 1} more opaque.` };
     case 'fine under films':
-      return { run: warning.run, short: `${formatLength(warning.thinnestMm, unit, 1)} detail over ${warning.keepOutOf.length} films`, sentence: `${warning.colour} is as thin as ${formatLength(warning.thinnestMm, unit, 1)} and lies on ${warning.keepOutOf.length} films, each making it clumsier. Keep it out of ${runsInWords(warning.keepOutOf)}: mask or wipe it there.` };
+      return { run: warning.run, short: `${formatLength(warning.thinnestMm, unit, 1)} detail on other films`, sentence: `${capital(warning.colour)} is as thin as ${formatLength(warning.thinnestMm, unit, 1)}, and every film below makes it clumsier. Keep it out of ${runsInWords(warning.keepOutOf)}: mask or wipe it there.` };
     case 'too many films':
       return { run: undefined, short: '', sentence: `${warning.films} films lie on ${warning.colour}, more than the ${warning.allowed} you allow: it may sit shiny and refuse the next.` };
     case 'tack rises':
@@ -26,8 +44,8 @@ export function wordsForWarning(warning: PlanWarning, unit: LengthUnit): { reado
 
 /** All that may go wrong with the films, with what helps. */
 export function WatchList() {
-  const { looks, unit, selectRun, change } = usePrintDesk();
-  const warnings = looks?.warnings ?? [];
+  const { looks, unit, selectRun, change, progress } = usePrintDesk();
+  const warnings = openWarnings(looks?.warnings ?? [], progress.closedRuns);
   if (warnings.length === 0) return <section><p className="say good">Nothing to watch: light inks cover, no fine detail lies deep, the tack ladder falls the right way.</p></section>;
   const ladder = (p: Plan): Plan => {
     const place = (inkId: string) => p.runs.findIndex((run) => run.inkings.some((i) => i.inkId === inkId));

@@ -41,7 +41,7 @@ export default function WaysDialog({ found, onClose, onTake }: { found: Proposal
             ))}
           </tbody>
         </table>
-        <p className="note" style={{ marginTop: 12 }}>Each row is the plan with the best colour of its way. Colours are predicted from each ink’s colour and opacity: typically 3 to 6 ΔE off, more if inking varies. Days and sheets come from start values.</p>
+        <p className="note" style={{ marginTop: 12 }}>Each row is the plan with the best colour of its way, on as few blocks as keep it. Colours are predicted from each ink’s colour and opacity: typically 3 to 6 ΔE off, more if inking varies. Days and sheets come from start values.</p>
       </DialogContent>
       <DialogActions><Button onClick={onClose}>Close</Button></DialogActions>
     </Dialog>

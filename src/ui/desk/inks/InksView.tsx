@@ -84,7 +84,7 @@ function Pot({ run, inking, on, onChoose }: { run: number; inking: number; on: b
       <span><Chips below={below} alone={ink.solidLabD50} seen={seen} wanted={wanted} /></span>
       <span>
         <span className="name">{ink.name}</span><br />
-        <span className="parts">{ink.recipe ? ink.recipe.parts.map((p) => `${Math.round(100 * p.share)} % ${p.name}`).join(' · ') : <span className="quiet">no recipe yet</span>}</span>
+        <span className="parts">{ink.recipe ? ink.recipe.parts.map((p) => `${100 * p.share < 2 ? (100 * p.share).toFixed(1) : Math.round(100 * p.share)} % ${p.name}`).join(' · ') : <span className="quiet">no recipe yet</span>}</span>
       </span>
       <span className="right num">{grams < 10 ? grams.toFixed(1) : grams.toFixed(0)} g<br /><span className={finished >= 3 ? 'madder' : 'quiet'}>ΔE {finished.toFixed(1)}, {wordForDifference(finished)}</span>{got && <><br /><span className="press">colour read</span></>}</span>
     </button>
