@@ -42,14 +42,14 @@ async function bringIn(db: Store, name: string, bytes: Buffer, fileName: string,
 function mixAll(db: Store, id: string, now: string): void {
   const { plan, revision } = expectOk(printState(db, id));
   const inks = cabinet(db, now);
-  const mixed = resolveFrom(plan, new Map(), 0, inks, pigmentsOf(inks));
+  const mixed = resolveFrom(plan, [], 0, inks, pigmentsOf(inks));
   expectOk(savePlan(db, id, revision, mixed.plan, 'recipes taken', now));
 }
 
 /** The plan with the fewest overlapping blocks wished for, as the search finds it. */
 function onFewBlocks(db: Store, id: string, blocks: number, now: string): void {
   const { plan, revision, belief } = expectOk(printState(db, id));
-  const task = planTaskOf({ plan, got: new Map(), closedRuns: 0, open: true, gapsMm: [], belief });
+  const task = planTaskOf({ plan, got: [], closedRuns: 0, open: true, gapsMm: [], belief });
   const sketch = sketchPlans(task).find((s) => s.process === 'multi-block' && s.blocks.length === blocks);
   if (!sketch) throw new Error(`no plan on ${blocks} blocks was found`);
   expectOk(savePlan(db, id, revision, planFromSketch(plan, sketch), `${blocks} overlapping blocks taken`, now));

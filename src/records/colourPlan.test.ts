@@ -24,7 +24,7 @@ const cabinet: CabinetInk[] = STARTER_CABINET.map(({ name, role, labD50, contras
 const few = cabinet.filter((ink) => ['lemon yellow', 'yellow ochre', 'red oxide', 'ultramarine', 'carbon black', 'opaque white', 'extender'].includes(ink.name));
 const pigments = pigmentsOf(few);
 const belief = { lost: 1, kept: 19 };
-const request = { plan, got: new Map(), closedRuns: 0, open: true, gapsMm: new Float64Array(16), belief };
+const request = { plan, got: [], closedRuns: 0, open: true, gapsMm: new Float64Array(16), belief };
 
 describe('plans of version 1', () => {
   const old = {
@@ -128,7 +128,7 @@ describe('proposals', () => {
 
 describe('recipes for runs', () => {
   test('a recipe taken changes the ink, and the colour follows', () => {
-    const { answer } = answerInk(plan, new Map(), pigments, { run: 1, inking: 0 })!;
+    const { answer } = answerInk(plan, [], pigments, { run: 1, inking: 0 })!;
     const taken = withRecipe(plan, 'ink-c3', answer.chosen.parts, few, pigments);
     const ink = taken.inks.find((i) => i.id === 'ink-c3')!;
     expect(checkPlan(taken).ok).toBe(true);
@@ -137,7 +137,7 @@ describe('recipes for runs', () => {
     expect(looksOfPlan(taken)!.agreement.deltaE[2]).toBeCloseTo(answer.chosen.deltaE, 1);
   });
 
-  const got = (labD50: Lab): Map<string, ColourGot> => new Map([['run-c2', { at: '2026-11-20T10:00:00.000Z', colourId: 'c2', labD50, source: 'typed' as const }]]);
+  const got = (labD50: Lab): ColourGot[] => [{ at: '2026-11-20T10:00:00.000Z', runId: 'run-c2', colourId: 'c2', labD50, source: 'typed' }];
 
   test('the colour really got is the look from there on', () => {
     const reading: Lab = [70, 15, 30];

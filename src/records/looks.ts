@@ -17,8 +17,8 @@ export interface PlanLooks {
   readonly warnings: readonly PlanWarning[];
 }
 
-export type ColoursGot = ReadonlyMap<string, ColourGot>;
-const NOTHING_GOT: ColoursGot = new Map();
+export type ColoursGot = readonly ColourGot[];
+const NOTHING_GOT: ColoursGot = [];
 
 /**
  * A print without a dark ink tells nothing of the surface's own reflection; a dark of this lightness is then taken as known.
@@ -52,10 +52,12 @@ export function printedRuns(plan: Plan, got: ColoursGot = NOTHING_GOT): PrintedR
   const runs: PrintedRun<string>[] = [];
   for (const run of plan.runs) {
     const inkings = run.inkings.map((inking) => ({ standing: printedIds(plan, inking), film: filmOfInk(ground, inkOf(plan, inking)), weight: inking.filmWeight }));
-    const reading = got.get(run.id);
-    const read = reading ? inkings.findIndex((i) => i.standing.includes(reading.colourId)) : -1;
     const planned = { inkings, impressions: run.impressions };
-    runs.push(reading && read >= 0 ? { ...planned, inkings: inkings.map((i, n) => (n === read ? { ...i, film: filmThatGave(ground, [...runs, planned], reading) } : i)) } : planned);
+    const asGot = inkings.map((inking) => {
+      const reading = got.findLast((g) => g.runId === run.id && inking.standing.includes(g.colourId));
+      return reading ? { ...inking, film: filmThatGave(ground, [...runs, planned], reading) } : inking;
+    });
+    runs.push({ ...planned, inkings: asGot });
   }
   return runs;
 }

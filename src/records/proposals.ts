@@ -172,7 +172,7 @@ function mainFirst(plan: Plan, group: readonly string[]): string[] {
 
 /** Runs already printed lie as they really came out. */
 function inksAsGot(plan: Plan, got: ColoursGot, inks: PlanTask['inks']): PlanTask['inks'] {
-  const asPrinted = new Map(plan.runs.flatMap((run) => (got.has(run.id) ? [[run.inkings[0].colourId, run] as const] : [])));
+  const asPrinted = new Map(plan.runs.flatMap((run) => (got.some((g) => g.runId === run.id) ? [[run.inkings[0].colourId, run] as const] : [])));
   if (asPrinted.size === 0) return inks;
   const printed = new Map(printedRuns(plan, got).map((run, r) => [plan.runs[r].id, run.inkings[0].film]));
   return inks.map((ink, l) => {

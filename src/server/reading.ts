@@ -55,8 +55,7 @@ function runPatch(db: Store, { printId, runId, colourId }: Extract<ReadingReques
   const { plan } = planAt(db, found.value.id, found.value.plan_seq)!;
   const index = plan.runs.findIndex((run) => run.id === runId);
   if (index < 0 || !plan.flat) return failure('run-missing', 'This run is not in the plan.');
-  const got = new Map(replayLog(benchLog(db, found.value.id)).coloursGot);
-  got.delete(runId);
+  const got = replayLog(benchLog(db, found.value.id)).coloursGot.filter((g) => g.runId !== runId);
   const runs = printedRuns(plan, got).slice(0, index + 1);
   const stack = filmStackOf(colourId, runs);
   const top = stack.findIndex((entry) => entry.run === index);

@@ -1,8 +1,9 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import Database from 'better-sqlite3';
 import { emptyPlan } from '@/records';
-import { appendBenchEvent, appendPlan, benchLog, dropLooseBlobs, getBlob, insertPrint, markDeleted, migrate, moveTo, openStore, planAt, printById, purgeDeleted, putBlob, raiseUndoFloor, workshopLosses, type Store } from './index';
+import { appendBenchEvent, appendPlan, benchLog, cabinetInks, dropLooseBlobs, getBlob, insertPrint, markDeleted, migrate, moveTo, openStore, planAt, printById, purgeDeleted, putBlob, raiseUndoFloor, workshopLosses, type Store } from './index';
 
 let db: Store;
 const NOW = '2026-11-20T10:00:00.000Z';
@@ -102,4 +103,19 @@ test('the workshop learns from counted pulls that stand', () => {
   pull('d', '3', true);
   appendBenchEvent(db, 'p', { id: 'e', at: NOW, act: { kind: 'pull-undone', pullId: 'd' } });
   expect(workshopLosses(db)).toEqual({ lost: 1, kept: 1 });
+});
+
+test('a file of the first version opens: its plans come up to the present form, and the cabinet is there', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'ulexite-old-'));
+  copyFileSync('src/store/migrations/0001_first.sql', join(folder, '0001_first.sql'));
+  const db = new Database(join(folder, 'old.sqlite'));
+  migrate(db, folder);
+  db.prepare("INSERT INTO prints (id, name, created_at, saved_at, plan_seq) VALUES ('p', 'old', 'then', 'then', 1)").run();
+  db.prepare("INSERT INTO plan_history VALUES ('p', 1, 'new', ?, 'then')").run(JSON.stringify({ ...emptyPlan(), rules: undefined, version: 1 }));
+  db.close();
+  const opened = openStore(join(folder, 'old.sqlite'));
+  expect(planAt(opened, 'p', 1)!.plan).toMatchObject({ version: 2, rules: { direction: 'free' }, way: { under: 'dry' } });
+  expect(cabinetInks(opened)).toEqual([]);
+  opened.close();
+  rmSync(folder, { recursive: true });
 });

@@ -8,17 +8,21 @@ const API = '/api/cabinet';
 /** The workshop's inks as the server has them, fetched once and kept in step with what is done here. */
 export function useCabinet(): CabinetDesk {
   const [inks, setInks] = useState<readonly StoredInk[]>();
-  useEffect(() => {
-    let current = true;
-    void ask<StoredInk[]>('GET', API).then((answer) => { if (current && answer.ok) setInks(answer.value); });
-    return () => { current = false; };
+  const [problem, setProblem] = useState<string>();
+  const load = useCallback(async () => {
+    setProblem(undefined);
+    const answer = await ask<StoredInk[]>('GET', API);
+    if (answer.ok) setInks(answer.value); else setProblem(answer.message);
   }, []);
+  useEffect(() => { void load(); }, [load]);
   const put = useCallback((answer: Outcome<StoredInk>): Outcome<StoredInk> => {
     if (answer.ok) setInks((before) => placed(before ?? [], answer.value));
     return answer;
   }, []);
   return useMemo((): CabinetDesk => ({
     inks,
+    problem,
+    load,
     add: async (ink) => put(await ask<StoredInk>('POST', API, ink)),
     save: async ({ revision, id, ...ink }) => put(await ask<StoredInk>('PUT', `${API}/${id}`, { baseRevision: revision, ink })),
     remove: async (id) => {
@@ -36,7 +40,7 @@ export function useCabinet(): CabinetDesk {
     read: (request) => ask<{ reading: Reading; device: string }>('POST', '/api/reader', request),
     readFile: (file) => askRaw<NamedReading[]>('/api/reader/file', { method: 'POST', body: file, headers: { 'x-file-name': encodeURIComponent(file.name) } }),
     file: (name) => `${API}/files/${name}`,
-  }), [inks, put]);
+  }), [inks, load, problem, put]);
 }
 
 /** A changed ink keeps its place; a new one goes last. */

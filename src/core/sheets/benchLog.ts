@@ -20,7 +20,7 @@ export const READING_SOURCES = ['reader', 'typed', 'file'] as const;
 export type ReadingSource = (typeof READING_SOURCES)[number];
 
 /** The colour a run really gave on the area of one colour of the picture. */
-export interface ColourGot { readonly at: string; readonly colourId: string; readonly labD50: readonly [number, number, number]; readonly source: ReadingSource }
+export interface ColourGot { readonly at: string; readonly runId: string; readonly colourId: string; readonly labD50: readonly [number, number, number]; readonly source: ReadingSource }
 
 /** One entry of the bench log. The log only grows; taking back is an entry. `id` is given by whoever acts. */
 export interface BenchEvent {
@@ -49,8 +49,8 @@ export interface BenchState {
   /** Pulls that count, in order; those taken back are not among them. */
   readonly pulls: readonly Pull[];
   readonly finishedRuns: ReadonlySet<string>;
-  /** By run; the newest reading counts. */
-  readonly coloursGot: ReadonlyMap<string, ColourGot>;
+  /** One for each run and colour of the picture: the newest reading, oldest first. */
+  readonly coloursGot: readonly ColourGot[];
   readonly marks: readonly { readonly sheet: SheetName; readonly mark: string }[];
   readonly numberings: readonly { readonly at: string; readonly reason: string }[];
 }
@@ -61,7 +61,7 @@ export function replayLog(events: readonly BenchEvent[]): BenchState {
   const cutIslands = new Map<string, Set<number>>();
   const pulls = new Map<string, Pull>();
   const finishedRuns = new Set<string>();
-  const coloursGot = new Map<string, ColourGot>();
+  let coloursGot: ColourGot[] = [];
   const numberings: { at: string; reason: string }[] = [];
   let started: BenchState['started'];
   let marks: BenchState['marks'] = [];
@@ -77,7 +77,10 @@ export function replayLog(events: readonly BenchEvent[]): BenchState {
       if (![...pulls.values()].some((p) => p.runId === runId && p.sheet === sheet)) pulls.set(id, { id, at, runId, sheet, faults, setAside, note });
     } else if (act.kind === 'pull-undone') pulls.delete(act.pullId);
     else if (act.kind === 'run-finished') finishedRuns.add(act.runId);
-    else if (act.kind === 'colour-got') coloursGot.set(act.runId, { at, colourId: act.colourId, labD50: act.labD50, source: act.source });
+    else if (act.kind === 'colour-got') {
+      const { runId, colourId, labD50, source } = act;
+      coloursGot = [...coloursGot.filter((g) => g.runId !== runId || g.colourId !== colourId), { at, runId, colourId, labD50, source }];
+    }
     else {
       marks = act.marks;
       numberings.push({ at, reason: act.reason });

@@ -39,7 +39,7 @@ export function useProposals(): Search {
     () => (gapsMm ? { plan, got, closedRuns, open: cutsDone === 0 && closedRuns === 0 && !bench.started, gapsMm, belief } : undefined),
     [plan, got, closedRuns, cutsDone, bench.started, gapsMm, belief],
   );
-  const key = request && JSON.stringify([request.plan.inks, request.plan.runs, request.plan.blocks, request.plan.rules, request.plan.flat, request.plan.way, request.plan.sheets, [...got], closedRuns, request.open]);
+  const key = request && JSON.stringify([request.plan.inks, request.plan.runs, request.plan.blocks, request.plan.rules, request.plan.flat, request.plan.way, request.plan.sheets, got, closedRuns, request.open]);
   useEffect(() => {
     if (!key || !request) return;
     let current = true;

@@ -1,7 +1,7 @@
 'use client';
 import { Fragment, useMemo } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
-import { inkNamesOf, inkOf } from '@/records';
+import { inkNamesOf, inkOf, sideOfStage } from '@/records';
 import { wordOfLab } from './colours';
 import { usePrintDesk, type PrintDesk } from './printContext';
 import { Thumb } from './Thumb';
@@ -18,6 +18,7 @@ export function RunLine() {
   const started = progress.bench.started;
   const { widthMm = 4, heightMm = 3 } = state.plan.picture ?? {};
   const picSize = { width: Math.min(PIC_PX.width, (PIC_PX.height * widthMm) / heightMm) };
+  const gated = (i: number) => state.plan.way.process === 'reduction' || (sideOfStage(state.plan, runs[i].inkings[0].stageId)?.stages.length ?? 1) > 1;
   const passed = (i: number) => progress.runs[i].cut || progress.runs[i].cutOn;
   return (
     <nav className="runline" aria-label="Run line">
@@ -30,7 +31,7 @@ export function RunLine() {
       </button>
       {runs.map((run, i) => (
         <Fragment key={run.id}>
-          <span className={passed(i) ? 'gate passed' : 'gate'} role="img" aria-label={passed(i) ? `Gate passed: cut for run ${i + 1} is done` : `Gate: the cut for run ${i + 1} cannot be undone`} />
+          {gated(i) ? <span className={passed(i) ? 'gate passed' : 'gate'} role="img" aria-label={passed(i) ? `Gate passed: cut for run ${i + 1} is done` : `Gate: the cut for run ${i + 1} cannot be undone`} /> : <span className="gate none" aria-hidden />}
           <button type="button" className="cell" aria-current={selectedRun === i + 1} onClick={() => selectRun(i + 1)}>
             <span className="pic" style={picSize}>{coverage && fills?.[i + 1] ? <Thumb coverage={coverage} fills={fills[i + 1]} label={`The sheet after run ${i + 1}`} /> : <span style={{ display: 'block', aspectRatio: '4 / 3', background: 'var(--paper)' }} />}</span>
             <span style={{ minWidth: 0 }}>

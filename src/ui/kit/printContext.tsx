@@ -35,6 +35,9 @@ export interface Coverage {
 export interface CabinetDesk {
   /** Undefined while they are being fetched. */
   readonly inks: readonly StoredInk[] | undefined;
+  /** Why they are not there. */
+  readonly problem: string | undefined;
+  readonly load: () => Promise<void>;
   readonly add: (ink: Omit<CabinetInk, 'id'>) => Promise<Outcome<StoredInk>>;
   readonly save: (ink: StoredInk) => Promise<Outcome<StoredInk>>;
   readonly remove: (id: string) => Promise<Outcome<undefined>>;

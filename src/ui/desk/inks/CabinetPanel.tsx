@@ -5,6 +5,7 @@ import { CONTRAST_RATIO, type OpacityKnown } from '@/core/inks';
 import type { CabinetInk, StoredInk } from '@/records';
 import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
+import { CabinetOpening } from './CabinetOpening';
 import { InkSheet } from './InkSheet';
 
 /** The workshop's inks as a table, and the chosen one's sheet beside it. */
@@ -48,7 +49,7 @@ export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
           <span className="quiet">CSV, GPL palette or CGATS · take out as</span>
           <a href={cabinet.file('inks.csv')}>CSV</a><a href={cabinet.file('inks.gpl')}>GPL palette</a><a href={cabinet.file('inks.cgats.txt')}>CGATS</a>
         </div>
-        {!inks ? <p className="note" role="status">opening the cabinet …</p> : inks.length === 0 ? <div className="drop"><h1>The cabinet is empty</h1><p className="note">Put an ink in by its colour over paper, or bring a file of inks.</p></div> : (
+        {!inks ? <CabinetOpening /> : inks.length === 0 ? <div className="drop"><h1>The cabinet is empty</h1><p className="note">Put an ink in by its colour over paper, or bring a file of inks.</p></div> : (
           <div className="pots" onKeyDown={step}>
             <table className="cabinet" aria-label="Inks of the workshop">
               <thead><tr><th scope="col">ink</th><th scope="col">kind</th><th scope="col" className="num">hides</th><th scope="col">known by</th><th scope="col">light-fast</th><th scope="col" className="num">stock</th></tr></thead>

@@ -15,7 +15,7 @@ export function GotPanel({ question }: { question: InkQuestion }) {
   const run = plan.runs[question.run];
   const laid = run.inkings[question.inking];
   const label = plan.flat!.colours.findIndex((c) => c.id === laid.colourId);
-  const got = progress.bench.coloursGot.get(run.id);
+  const got = progress.bench.coloursGot.find((g) => g.runId === run.id && g.colourId === laid.colourId);
   const printed = progress.runs[question.run].tally.pulled.length > 0;
   const [typed, setTyped] = useState<Lab>();
   const [resolved, setResolved] = useState<Resolved>();

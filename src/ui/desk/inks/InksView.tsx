@@ -77,7 +77,7 @@ function Pot({ run, inking, on, onChoose }: { run: number; inking: number; on: b
   const below = looks!.looks[run][label], seen = looks!.looks[run + 1][label], wanted = wantedOf(plan)[label];
   const finished = deltaE2000(looks!.looks[plan.runs.length][label], wanted);
   const { grams } = useInkNeed(run, inking);
-  const got = progress.bench.coloursGot.get(plan.runs[run].id);
+  const got = progress.bench.coloursGot.some((g) => g.runId === plan.runs[run].id && g.colourId === laid.colourId);
   return (
     <button type="button" className="pot" aria-pressed={on} onClick={onChoose} aria-label={`Run ${run + 1}, ${ink.name}`}>
       <span className="n">{run + 1}</span>

@@ -11,6 +11,7 @@ import { inkOf, recipeTaskFor, filmOfInk, groundOfPlan, withRecipe, type InkAnsw
 import { Cautions } from '../../kit/Cautions';
 import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
+import { CabinetOpening } from './CabinetOpening';
 import { GotPanel } from './GotPanel';
 import { useInkNeed } from './InksView';
 import { usePigments } from './usePigments';
@@ -33,7 +34,7 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
   const ink = inkOf(plan, laid);
   const closed = question.run < progress.closedRuns;
   const [answer, setAnswer] = useState<{ key: string; found: InkAnswer | null }>();
-  const key = JSON.stringify([plan.runs, plan.blocks, plan.flat?.colours, plan.paper, plan.way, plan.inks.filter((i) => i.id !== ink.id), [...got]]);
+  const key = JSON.stringify([plan.runs, plan.blocks, plan.flat?.colours, plan.paper, plan.way, plan.inks.filter((i) => i.id !== ink.id), got]);
   const { inks } = cabinet;
   useEffect(() => {
     if (!inks) return;
@@ -62,7 +63,7 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
         <div className="row between"><h2>Run {question.run + 1}, {ink.name}</h2><span className="quiet num">{need.grams.toFixed(need.grams < 10 ? 1 : 0)} g · {need.millilitres.toFixed(0)} ml · {(need.millilitres / ML_PER_TEASPOON).toFixed(1)} tsp</span></div>
         <p className="note">for {need.sheets} sheets with waste, on roller and slab (start values){closed ? ' · this run is closed' : ''}</p>
       </section>
-      {!inks || !pigments ? <p className="note" role="status">opening the cabinet …</p> : (
+      {!inks || !pigments ? <CabinetOpening /> : (
         <section>
           <Verdict found={found} target={task!.targetLabD50} seen={seen} onTake={closed || !found ? undefined : () => take(found.chosen.parts, 'recipe taken')} same={Boolean(kept && found && sameParts(kept, found.chosen.parts))} taken={Boolean(kept)} />
           {missing.length > 0 && <p className="say bad">{ink.recipe!.parts.filter((p) => missing.some((m) => m.id === p.inkId)).map((p) => p.name).join(', ')} {missing.length === 1 ? 'is' : 'are'} not in this cabinet. The colour is kept as it was mixed.</p>}
