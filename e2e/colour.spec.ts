@@ -224,3 +224,62 @@ test('the colour really got: read, the looks follow, and the runs after it are m
   await page.getByRole('button', { name: 'Take the new recipes' }).click();
   await expect.poll(async () => (await stateOf(server, id)).plan.inks.filter((ink) => ink.recipe).length).toBe(plan.runs.length - 1);
 });
+
+test('a search can be stopped and begun again, and rules that are set bind it', async ({ page }) => {
+  const id = await flattenedPrint(page, server, 'rules');
+  await page.goto(`${server.url}/print/${id}/runs`);
+  await expect(page.getByText(/plans were weighed/)).toBeVisible();
+  await page.getByLabel('Direction').click();
+  await page.getByRole('option', { name: 'dark to light' }).click();
+  await expect.poll(async () => (await stateOf(server, id)).plan.rules.direction).toBe('dark to light');
+  const stop = page.getByRole('button', { name: 'stop', exact: true });
+  await stop.click({ timeout: 3000 }).catch(() => undefined); // a quick machine may be done before the hand is there
+  const again = page.getByRole('button', { name: 'Search again' });
+  if (await again.isVisible()) await again.click();
+  await expect(page.getByText(/plans were weighed/)).toBeVisible();
+
+  await page.getByLabel('Roller clearance').fill('a finger');
+  await page.getByLabel('Roller clearance').press('Enter');
+  await expect(page.getByText(/“a finger”/)).toBeVisible();
+  await page.getByLabel('Roller clearance').fill('1 1/4 in');
+  await page.getByLabel('Roller clearance').press('Enter');
+  await expect.poll(async () => (await stateOf(server, id)).plan.rules.rollerClearanceMm).toBeCloseTo(31.75, 2);
+  await page.getByRole('button', { name: 'Run 1', exact: true }).click();
+  await page.getByRole('tab', { name: 'Ink of run 1' }).click();
+  await page.getByLabel('keep this run at its place in the search').check();
+  const { plan } = await stateOf(server, id);
+  await expect.poll(async () => (await stateOf(server, id)).plan.rules.pinnedIds).toEqual([plan.runs[0].inkings[0].colourId]);
+});
+
+test('several blocks on the bench: cut in any order, no gate between runs, pulled in their order', async ({ page }) => {
+  const id = await flattenedPrint(page, server, 'blocks');
+  await page.goto(`${server.url}/print/${id}/runs`);
+  await page.getByRole('button', { name: 'Compare ways of working' }).click();
+  await page.getByRole('button', { name: 'Take: a block for each colour' }).click();
+  await expect.poll(async () => (await stateOf(server, id)).plan.way.process).toBe('multi-block');
+  await expect(page.getByRole('img', { name: /^Gate/ })).toHaveCount(0);
+  await page.goto(`${server.url}/print/${id}/block`);
+  await expect(page.getByRole('heading', { name: 'Block 1 before run 1' })).toBeVisible();
+  await expect(page.getByText('recut a block, and it can be printed again')).toBeVisible();
+  await page.goto(`${server.url}/print/${id}/cut`);
+  await expect(page.getByRole('heading', { name: 'Cut away what does not print from block 1, before run 1' })).toBeVisible();
+  const { plan } = await stateOf(server, id);
+  let serial = 0;
+  const log = (act: object) => api(server, 'POST', `/api/prints/${id}/log`, { events: [{ id: `several-${String(++serial).padStart(4, '0')}`, at: new Date().toISOString(), act }] });
+  await log({ kind: 'sheets-started', counted: 2, tests: 0 });
+  for (const run of [...plan.runs].reverse()) await log({ kind: 'stage-cut', stageId: run.inkings[0].stageId });
+  await expect(log({ kind: 'pull', runId: plan.runs[1].id, sheet: '1', faults: [], setAside: false, note: '' })).rejects.toThrow(/Run 1 comes first/);
+  await page.goto(`${server.url}/print/${id}/pull`);
+  await expect(page.getByTestId('next-sheet')).toBeVisible();
+});
+
+test('the cabinet is not there: it says so, and is opened on asking again', async ({ page }) => {
+  const id = await api<string>(server, 'POST', '/api/prints', { name: 'away' });
+  await page.route('**/api/cabinet', (route) => route.abort());
+  await openInks(page, id);
+  await page.getByRole('button', { name: 'the cabinet' }).click();
+  await expect(page.getByText(/The cabinet could not be opened/)).toBeVisible();
+  await page.unroute('**/api/cabinet');
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('table', { name: 'Inks of the workshop' })).toBeVisible();
+});

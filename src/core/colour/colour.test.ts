@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { deltaE2000, labD50FromSpectrum, labD50FromSrgb8, oklabFromSrgb8, spectrumFromLabD50, srgb8FromLabD50, wordForColour, wordForDifference, labD50FromXyz, xyzFromLabD50, type Lab } from './index';
+import { BAND_COUNT, deltaE2000, labD50FromSpectrum, labD50FromSrgb8, oklabFromSrgb8, solveSpectrum, spectrumFromLabD50, srgb8FromLabD50, wordForColour, wordForDifference, labD50FromXyz, xyzFromLabD50, type Lab } from './index';
 
 /** The 34 pairs published with Sharma, Wu, Dalal 2005: L1 a1 b1 L2 a2 b2 ΔE00. */
 const PAIRS = `50 2.6772 -79.7751 50 0 -82.7485 2.0425
@@ -86,4 +86,24 @@ test('colours and differences have words', () => {
   expect(straw).toBe('straw');
   expect(wordForColour(labD50FromSrgb8([0xea, 0xd0, 0x8c]), ['straw'])).toBe('straw 2');
   expect([0.5, 2, 5, 20].map(wordForDifference)).toEqual(['not seen', 'slight', 'clear', 'wrong']);
+});
+
+test('a spectrum begun from a near colour is the spectrum begun afresh', () => {
+  const path: Lab[] = Array.from({ length: 12 }, (_, i): Lab => [70 - 3 * i, 30 - 5 * i, -20 + 4 * i]);
+  let near = solveSpectrum(path[0]).start;
+  for (const lab of path.slice(1)) {
+    const warm = solveSpectrum(lab, near);
+    const fresh = spectrumFromLabD50(lab);
+    for (let i = 0; i < BAND_COUNT; i++) expect(Math.abs(warm.spectrum[i] - fresh[i])).toBeLessThan(1e-7);
+    near = warm.start;
+  }
+});
+
+test('a start that is far away, or no use at all, does no harm', () => {
+  const far = solveSpectrum([12, 0, 0]).start;
+  const bad = { z: new Float64Array(BAND_COUNT).fill(17), lambda: Float64Array.of(1e6, -1e6, 1e6) };
+  for (const start of [far, bad]) {
+    const { spectrum } = solveSpectrum([88, -9, 84], start);
+    expect(deltaE2000(labD50FromSpectrum(spectrum), [88, -9, 84])).toBeLessThan(1e-3);
+  }
 });

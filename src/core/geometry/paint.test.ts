@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { labelCoverage, packRgb, paintCoverage, paintLabels, paintRaster, type LabelMap } from './index';
 
 const RED = packRgb(200, 30, 20);
@@ -80,4 +81,23 @@ test('a small picture has gouge strokes too', () => {
   expect(left.every((c) => c === PAPER)).toBe(true);
   expect(right.some((c) => c === MADDER)).toBe(true);
   expect(right.some((c) => c === PAPER)).toBe(true);
+});
+
+test('the small picture is the plain weighted sum, whatever lies in a cell', () => {
+  const shares = fc.array(fc.constantFrom<number>(0, 0, 0, 1, 60, 128, 255), { minLength: 24, maxLength: 24 });
+  const colours = fc.array(fc.integer({ min: 0, max: 0xffffff }), { minLength: 4, maxLength: 4 });
+  fc.assert(fc.property(shares, colours, (bytes, hexes) => {
+    const coverage = Uint8Array.from(bytes), fills = hexes.map((hex) => packRgb(hex >> 16, (hex >> 8) & 255, hex & 255));
+    const words = paintCoverage(coverage, fills, 6);
+    for (let c = 0; c < 6; c++) {
+      const there = [0, 1, 2, 3].map((l) => bytes[l * 6 + c]);
+      const total = there.reduce((sum, s) => sum + s, 0);
+      if (total === 0) { expect(words[c]).toBe(0); continue; }
+      for (const shift of [0, 8, 16]) {
+        const plain = there.reduce((sum, s, l) => sum + s * ((fills[l] >>> shift) & 255), 0) / total;
+        expect(Math.abs(((words[c] >>> shift) & 255) - plain)).toBeLessThanOrEqual(0.5 + 1e-9);
+      }
+      expect(words[c] >>> 24).toBe(255);
+    }
+  }), { seed: 51 });
 });

@@ -52,6 +52,10 @@ export function RunsView() {
   }
   const onDragEnd = ({ active, over }: DragEndEvent) => over && reorder(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)));
   const falling = lightToDark(plan, closed);
+  const overlaps = plan.way.process === 'reduction' ? [] : plan.flat.colours.flatMap((c, label) => {
+    const runs = [...new Set(looks.stacks[label].map((e) => e.run + 1))];
+    return runs.length > 1 ? [`${c.name} ${runs.join(' + ')}`] : [];
+  });
   const watch = openWarnings(looks.warnings, closed).length;
   const inOrder = falling.every((id, i) => id === ids[i]);
   return (
@@ -86,6 +90,7 @@ export function RunsView() {
           </div>
         <section>
           <p>now: mean ΔE <strong className="num">{looks.agreement.mean.toFixed(1)}</strong>, worst <strong className="num">{looks.agreement.worst.toFixed(1)}</strong> ({wordForDifference(looks.agreement.worst)}) · {count(plan.runs.length, 'run')} · {count(Math.max(0, ...looks.stacks.map((stack) => stack.length)), 'film')} deep</p>
+          {overlaps.length > 0 && <p className="note">Made where films overlap: {overlaps.join(' · ')}</p>}
           {!inOrder && leaf === 'plans' && <Button sx={{ mt: 1 }} onClick={() => void change('light to dark', (p) => withRunOrder(p, lightToDark(p, closed)))}>Order light to dark</Button>}
         </section>
         {leaf === 'plans' && <ProposalsPanel search={search} />}

@@ -2,76 +2,52 @@
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Lab } from '@/core/colour';
-import { formatLength, parseCount, parseLengthMm, parseNumber, type LengthRange, type LengthUnit } from '@/core/units';
+import { formatLength, parseCount, parseLengthMm, parseNumber, type LengthRange, type LengthUnit, type Outcome } from '@/core/units';
 
-interface LengthProps {
+interface TypedProps {
   readonly label: string;
-  readonly valueMm: number;
-  readonly unit: LengthUnit;
-  readonly range: LengthRange;
-  readonly onChange: (mm: number) => void;
-  readonly disabled?: boolean;
-}
-
-/** A length typed in any unit. What cannot be read stays in the field with the reason; what can is taken on Enter or on leaving. */
-export function LengthField({ label, valueMm, unit, range, onChange, disabled }: LengthProps) {
-  const [text, setText] = useState<string>();
-  const [error, setError] = useState<string>();
-  const take = () => {
-    if (text === undefined) return;
-    const parsed = parseLengthMm(text, unit, range);
-    setError(parsed.ok ? undefined : parsed.message);
-    if (!parsed.ok) return;
-    setText(undefined);
-    if (Math.abs(parsed.value - valueMm) > 1e-6) onChange(parsed.value);
-  };
-  return <TextField label={label} value={text ?? formatLength(valueMm, unit)} disabled={disabled} error={Boolean(error)} helperText={error} onChange={(e) => setText(e.target.value)} onBlur={take} onKeyDown={(e) => e.key === 'Enter' && take()} fullWidth />;
-}
-
-interface CountProps {
-  readonly label: string;
+  readonly shown: string;
+  readonly read: (text: string) => Outcome<number>;
   readonly value: number;
-  readonly range: { readonly min: number; readonly max: number; readonly what: string };
   readonly onChange: (value: number) => void;
   readonly disabled?: boolean;
+  readonly inputMode?: 'numeric' | 'decimal';
 }
 
-export function CountField({ label, value, range, onChange, disabled }: CountProps) {
+/** A value typed as text. What cannot be read stays in the field with the reason; what can is taken on Enter or on leaving. */
+function TypedField({ label, shown, read, value, onChange, disabled, inputMode }: TypedProps) {
   const [text, setText] = useState<string>();
   const [error, setError] = useState<string>();
   const take = () => {
     if (text === undefined) return;
-    const parsed = parseCount(text, range);
+    const parsed = read(text);
     setError(parsed.ok ? undefined : parsed.message);
     if (!parsed.ok) return;
     setText(undefined);
-    if (parsed.value !== value) onChange(parsed.value);
+    if (Math.abs(parsed.value - value) > 1e-6) onChange(parsed.value);
   };
-  return <TextField label={label} value={text ?? String(value)} disabled={disabled} error={Boolean(error)} helperText={error} slotProps={{ htmlInput: { inputMode: 'numeric' }, inputLabel: { shrink: true } }} onChange={(e) => setText(e.target.value)} onBlur={take} onKeyDown={(e) => e.key === 'Enter' && take()} fullWidth />;
+  return (
+    <TextField label={label} value={text ?? shown} disabled={disabled} error={Boolean(error)} helperText={error} fullWidth slotProps={{ htmlInput: { inputMode }, inputLabel: { shrink: true } }}
+      onChange={(e) => setText(e.target.value)} onBlur={take} onKeyDown={(e) => e.key === 'Enter' && take()} />
+  );
 }
 
-interface NumberProps {
-  readonly label: string;
-  readonly value: number;
-  readonly range: { readonly min: number; readonly max: number; readonly what: string };
-  readonly digits?: number;
-  readonly onChange: (value: number) => void;
-  readonly disabled?: boolean;
+interface FieldProps<Range> { readonly label: string; readonly range: Range; readonly disabled?: boolean }
+interface NumberRange { readonly min: number; readonly max: number; readonly what: string }
+
+/** A length typed in any unit. */
+export function LengthField({ valueMm, unit, range, ...rest }: FieldProps<LengthRange> & { readonly valueMm: number; readonly unit: LengthUnit; readonly onChange: (mm: number) => void }) {
+  return <TypedField {...rest} value={valueMm} shown={formatLength(valueMm, unit)} read={(text) => parseLengthMm(text, unit, range)} />;
 }
 
-export function NumberField({ label, value, range, digits = 1, onChange, disabled }: NumberProps) {
-  const [text, setText] = useState<string>();
-  const [error, setError] = useState<string>();
-  const take = () => {
-    if (text === undefined) return;
-    const parsed = parseNumber(text, range);
-    setError(parsed.ok ? undefined : parsed.message);
-    if (!parsed.ok) return;
-    setText(undefined);
-    if (Math.abs(parsed.value - value) > 1e-9) onChange(parsed.value);
-  };
-  const shown = String(Math.round(value * 10 ** digits) / 10 ** digits);
-  return <TextField label={label} value={text ?? shown} disabled={disabled} error={Boolean(error)} helperText={error} slotProps={{ htmlInput: { inputMode: 'decimal' }, inputLabel: { shrink: true } }} onChange={(e) => setText(e.target.value)} onBlur={take} onKeyDown={(e) => e.key === 'Enter' && take()} fullWidth />;
+/** A whole number. */
+export function CountField({ value, range, ...rest }: FieldProps<NumberRange> & { readonly value: number; readonly onChange: (value: number) => void }) {
+  return <TypedField {...rest} value={value} shown={String(value)} read={(text) => parseCount(text, range)} inputMode="numeric" />;
+}
+
+/** Any number, shown with so many digits after the point. */
+export function NumberField({ value, range, digits = 1, ...rest }: FieldProps<NumberRange> & { readonly value: number; readonly digits?: number; readonly onChange: (value: number) => void }) {
+  return <TypedField {...rest} value={value} shown={String(Math.round(value * 10 ** digits) / 10 ** digits)} read={(text) => parseNumber(text, range)} inputMode="decimal" />;
 }
 
 const LAB_AXES = [['L*', { min: 0, max: 100, what: 'L*' }], ['a*', { min: -130, max: 130, what: 'a*' }], ['b*', { min: -130, max: 130, what: 'b*' }]] as const;

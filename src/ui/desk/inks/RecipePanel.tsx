@@ -109,6 +109,8 @@ function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsP
   const inks = cabinet.inks!;
   const nameOf = (id: string) => inks.find((ink) => ink.id === id)?.name ?? 'an ink not here';
   const left = inks.filter((ink) => pigments.some((p) => p.id === ink.id) && !parts.some((p) => p.id === ink.id));
+  const stockOf = (part: RecipePart) => inks.find((ink) => ink.id === part.id)?.stockG ?? 0;
+  const short = (part: RecipePart) => part.share * grams > stockOf(part);
   const lowest = Math.min(...parts.map((p) => p.share));
   const type = (id: string, text: string) => {
     const parsed = parseNumber(text, { min: 0, max: 100, what: 'a part, in percent' });
@@ -122,13 +124,14 @@ function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsP
             <Swatch lab={inks.find((ink) => ink.id === part.id)?.colour.labD50 ?? [50, 0, 0]} />
             <span>{nameOf(part.id)} <span className="quiet num">{roundParts(part.share / lowest)} {roundParts(part.share / lowest) === 1 ? 'part' : 'parts'}</span></span>
             <PercentInput share={part.share} label={`${nameOf(part.id)}, percent`} disabled={disabled} onType={(text) => type(part.id, text)} />
-            <span className="num quiet" style={{ textAlign: 'right' }}>{(part.share * grams).toFixed(grams * part.share < 10 ? 2 : 1)} g</span>
+            <span className={short(part) ? 'num madder' : 'num quiet'} style={{ textAlign: 'right' }} title={short(part) ? `only ${stockOf(part)} g of it in the cabinet` : undefined}>{(part.share * grams).toFixed(grams * part.share < 10 ? 2 : 1)} g</span>
             <button type="button" className="bare quiet" aria-label={`Leave out ${nameOf(part.id)}`} disabled={disabled || parts.length < 2} onClick={() => onLet(withShare(parts, part.id, 0))}>✕</button>
             <Slider className="slide" aria-label={`${nameOf(part.id)}, share`} value={100 * part.share} min={0} max={100} step={0.5} disabled={disabled || parts.length < 2}
               onChange={(_, v) => onTurn(withShare(parts, part.id, (v as number) / 100, true))} onChangeCommitted={(_, v) => onLet(withShare(parts, part.id, (v as number) / 100))} />
           </Row>
         ))}
       </div>
+      {parts.filter(short).map((part) => <p key={part.id} className="say wait" style={{ marginBottom: 8 }}>Not enough {nameOf(part.id)}: {(part.share * grams).toFixed(1)} g are needed, {stockOf(part)} g are in the cabinet.</p>)}
       <TextField select label="Add" value="" disabled={disabled} fullWidth onChange={(e) => onLet(parts.length === 0 ? [{ id: e.target.value, share: 1 }] : withShare([...parts, { id: e.target.value, share: 0 }], e.target.value, 0.1))}>
         {left.map((ink) => <MenuItem key={ink.id} value={ink.id}><Swatch lab={ink.colour.labD50} />&ensp;{ink.name}</MenuItem>)}
       </TextField>
