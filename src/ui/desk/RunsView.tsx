@@ -54,7 +54,7 @@ export function RunsView() {
   const falling = lightToDark(plan, closed);
   const overlaps = plan.way.process === 'reduction' ? [] : plan.flat.colours.flatMap((c, label) => {
     const runs = [...new Set(looks.stacks[label].map((e) => e.run + 1))];
-    return runs.length > 1 ? [`${c.name} ${runs.join(' + ')}`] : [];
+    return runs.length > 1 ? [`${c.name} ${runs.join('\u00a0+\u00a0')}`] : [];
   });
   const watch = openWarnings(looks.warnings, closed).length;
   const inOrder = falling.every((id, i) => id === ids[i]);

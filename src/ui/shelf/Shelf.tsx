@@ -8,6 +8,7 @@ import TextField from '@mui/material/TextField';
 import Link from 'next/link';
 import { useRef, useState } from 'react';
 import type { Outcome } from '@/core/units';
+import { materialById } from '@/core/cutting';
 import { formatSize } from '@/core/units';
 import { inkNamesOf, progressOf, type PrintSummary } from '@/records';
 import { Brand } from '../kit/Brand';
@@ -78,7 +79,7 @@ function ShelfItem({ print, props, ask }: { print: PrintSummary; props: Props; a
     <article className="shelf-item" aria-label={print.name}>
       <div>
         <h2><Link href={props.pageUrl(print, next.view)} style={{ textDecoration: 'none' }}>{print.name}</Link></h2>
-        <p className="note">{plan.picture ? `reduction, lino · ${formatSize(plan.picture.widthMm, plan.picture.heightMm, 'mm')} · edition of ${plan.sheets.edition}` : 'no picture yet'}</p>
+        <p className="note">{plan.picture ? `${plan.way.process}, ${materialById(plan.blocks[0].materialId).short} · ${formatSize(plan.picture.widthMm, plan.picture.heightMm, 'mm')} · edition of ${plan.sheets.edition}` : 'no picture yet'}</p>
         <p className="row" style={{ marginTop: 8, gap: 2 }}>
           <Button variant="text" onClick={() => void props.onCopy(print)}>copy</Button>
           <Button variant="text" onClick={() => ask({ kind: 'rename', print })}>rename</Button>

@@ -21,6 +21,6 @@ export function nextActOf(plan: Plan, progress: Progress): NextAct {
   const name = `run ${index + 1}, ${inkNamesOf(plan, run)}`;
   if (phase === 'printing') return { view: 'pull', words: `Print on: ${tally.pulled.filter((p) => !p.sheet.startsWith('T')).length} of ${sheetsInRun}`, detail: name, colour: 'press' };
   if (phase === 'cut') return { view: 'pull', words: `Print run ${index + 1}`, detail: inkNamesOf(plan, run), colour: 'press' };
-  if (index === 0) return { view: 'runs', words: 'Look over the plan', detail: 'then cut the bare paper away', colour: '' };
+  if (index === 0) return { view: 'runs', words: 'Look over the plan', detail: plan.way.process === 'multi-block' ? 'then cut the first block' : 'then cut the bare paper away', colour: '' };
   return { view: 'cut', words: `Cut for run ${index + 1}`, detail: inkNamesOf(plan, run), colour: 'madder' };
 }

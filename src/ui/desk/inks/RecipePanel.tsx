@@ -111,7 +111,7 @@ function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsP
   const left = inks.filter((ink) => pigments.some((p) => p.id === ink.id) && !parts.some((p) => p.id === ink.id));
   const stockOf = (part: RecipePart) => inks.find((ink) => ink.id === part.id)?.stockG ?? 0;
   const short = (part: RecipePart) => part.share * grams > stockOf(part);
-  const lowest = Math.min(...parts.map((p) => p.share));
+  const lowest = Math.min(...parts.map((p) => p.share).filter((share) => share >= LEAST_PART));
   const type = (id: string, text: string) => {
     const parsed = parseNumber(text, { min: 0, max: 100, what: 'a part, in percent' });
     if (parsed.ok) onLet(withShare(parts, id, parsed.value / 100)); else tell(parsed.message);
@@ -122,7 +122,7 @@ function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsP
         {parts.map((part) => (
           <Row key={part.id} part={part}>
             <Swatch lab={inks.find((ink) => ink.id === part.id)?.colour.labD50 ?? [50, 0, 0]} />
-            <span>{nameOf(part.id)} <span className="quiet num">{roundParts(part.share / lowest)} {roundParts(part.share / lowest) === 1 ? 'part' : 'parts'}</span></span>
+            <span>{nameOf(part.id)} <span className="quiet num">{partsInWords(part.share, lowest)}</span></span>
             <PercentInput share={part.share} label={`${nameOf(part.id)}, percent`} disabled={disabled} onType={(text) => type(part.id, text)} />
             <span className={short(part) ? 'num madder' : 'num quiet'} style={{ textAlign: 'right' }} title={short(part) ? `only ${stockOf(part)} g of it in the cabinet` : undefined}>{(part.share * grams).toFixed(grams * part.share < 10 ? 2 : 1)} g</span>
             <button type="button" className="bare quiet" aria-label={`Leave out ${nameOf(part.id)}`} disabled={disabled || parts.length < 2} onClick={() => onLet(withShare(parts, part.id, 0))}>✕</button>
@@ -149,8 +149,14 @@ function PercentInput({ share, label, disabled, onType }: { share: number; label
   return <input type="text" inputMode="decimal" aria-label={label} disabled={disabled} value={text ?? `${(100 * share).toFixed(1)} %`} onFocus={(e) => e.target.select()} onChange={(e) => setText(e.target.value)} onBlur={take} onKeyDown={(e) => e.key === 'Enter' && take()} />;
 }
 
-function roundParts(parts: number): number {
-  return parts < 10 ? Math.round(parts * 2) / 2 : Math.round(parts);
+/** A share below this is a trace: counting the others by it would give no parts one can measure. */
+const LEAST_PART = 0.03;
+
+function partsInWords(share: number, lowest: number): string {
+  if (share < LEAST_PART) return 'a trace';
+  const ratio = share / lowest;
+  const parts = ratio < 10 ? Math.round(ratio * 2) / 2 : Math.round(ratio);
+  return `${parts} ${parts === 1 ? 'part' : 'parts'}`;
 }
 
 /** The parts with one of them at a new share and the others shrunk or grown alike; parts of nothing fall out unless kept. */
