@@ -4,5 +4,5 @@ export { erodeDisc, dilateDisc, openDisc, thinnerThan, thinnestWidthPx } from '.
 export { type IslandMap, findIslands, islandAt, eachStripOf, MAX_STRIPS } from './islands';
 export { type ArcMap, traceArcs } from './arcs';
 export { type Ring, ringsOf, eachPointOf, areaOfRingsPx } from './rings';
-export { type LabelStyle, type View, paintLabels, paintRaster, labelCoverage, paintCoverage, packRgb } from './paint';
+export { type LabelStyle, type View, paintLabels, paintRaster, labelCoverage, coarserCoverage, paintCoverage, packRgb } from './paint';
 export { squaredDistances, labelGapsPx } from './distance';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { labelCoverage, packRgb, paintCoverage, paintLabels, paintRaster, type LabelMap } from './index';
+import { coarserCoverage, labelCoverage, packRgb, paintCoverage, paintLabels, paintRaster, type LabelMap } from './index';
 
 const RED = packRgb(200, 30, 20);
 const BLUE = packRgb(20, 40, 180);
@@ -100,4 +100,15 @@ test('the small picture is the plain weighted sum, whatever lies in a cell', () 
       expect(words[c] >>> 24).toBe(255);
     }
   }), { seed: 51 });
+});
+
+test('a coarser small picture holds the mean shares, also when it does not come out even', () => {
+  const map: LabelMap = { width: 96, height: 70, labels: Uint8Array.from({ length: 96 * 70 }, (_, i) => (i % 96 < 40 ? 0 : 1)) };
+  const fine = labelCoverage(map, 2, 31, 22);
+  const coarse = coarserCoverage(fine, 2, 31, 22, 3);
+  expect([coarse.width, coarse.height, coarse.bytes.length]).toEqual([10, 7, 140]);
+  for (let c = 0; c < 70; c++) expect(Math.abs(coarse.bytes[c] + coarse.bytes[70 + c] - 255)).toBeLessThanOrEqual(1);
+  expect(coarse.bytes[0]).toBe(255);
+  expect(coarse.bytes[9]).toBe(0);
+  expect(coarserCoverage(fine.subarray(0, 4), 2, 2, 1, 3)).toMatchObject({ width: 1, height: 1 });
 });

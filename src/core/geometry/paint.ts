@@ -104,6 +104,23 @@ export function labelCoverage(map: LabelMap, labelCount: number, outWidth: numbe
   return out;
 }
 
+/** The same shares on a grid `times` as coarse: for pictures as small as a stamp. Sizes are rounded down. */
+export function coarserCoverage(coverage: Uint8Array, labelCount: number, width: number, height: number, times: number): { bytes: Uint8Array; width: number; height: number } {
+  const w = Math.max(1, Math.floor(width / times)), h = Math.max(1, Math.floor(height / times));
+  const across = Math.min(times, width), down = Math.min(times, height);
+  const bytes = new Uint8Array(labelCount * w * h);
+  for (let l = 0; l < labelCount; l++) {
+    for (let y = 0; y < h; y++) {
+      for (let x = 0; x < w; x++) {
+        let sum = 0;
+        for (let dy = 0; dy < down; dy++) for (let dx = 0; dx < across; dx++) sum += coverage[(l * height + y * times + dy) * width + x * times + dx];
+        bytes[(l * h + y) * w + x] = Math.round(sum / (across * down));
+      }
+    }
+  }
+  return { bytes, width: w, height: h };
+}
+
 /** The labels that are there in each cell, one after another: most cells hold one, so a picture is painted in one short pass. */
 interface SparseCoverage { readonly from: Uint32Array; readonly label: Uint8Array; readonly share: Uint8Array }
 

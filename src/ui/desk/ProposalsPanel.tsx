@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import dynamic from 'next/dynamic';
-import { useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import type { PlanSketch } from '@/core/layers';
 import { differenceInWords, MAX_FILMS_RANGE, planFromSketch, ROLLER_CLEARANCE_MM, type Plan, type Proposal } from '@/records';
 import { wordOfLab } from '../kit/colours';
@@ -15,7 +15,7 @@ import type { Search } from './useProposals';
 const WaysDialog = dynamic(() => import('./WaysDialog'), { ssr: false });
 
 /** Plans that are best at one thing each, with what they gain and give up against the present one. */
-export function ProposalsPanel({ search }: { search: Search }) {
+export const ProposalsPanel = memo(function ProposalsPanel({ search }: { search: Search }) {
   const { state, progress, change, selectRun } = usePrintDesk();
   const { plan } = state;
   const { found } = search;
@@ -46,7 +46,7 @@ export function ProposalsPanel({ search }: { search: Search }) {
       {found && ways && <WaysDialog found={found} onClose={() => setWays(false)} onTake={(sketch, name) => { setWays(false); take(sketch, name); }} />}
     </>
   );
-}
+});
 
 function introOf(closed: number, runs: number, open: boolean): string {
   if (closed >= runs) return 'All runs are printed.';
@@ -55,13 +55,14 @@ function introOf(closed: number, runs: number, open: boolean): string {
 }
 
 function ProposalCard({ proposal, words, onTake }: { proposal: Proposal; words: string; onTake: () => void }) {
-  const { coverage } = usePrintDesk();
+  const { stamp } = usePrintDesk();
   const { figures } = proposal;
+  const strip = useMemo(() => proposal.looks.slice(1).map((look) => look.map(wordOfLab)), [proposal]);
   const name = proposal.aims.join(', ');
   return (
     <article className="proposal" aria-label={name}>
       <div className="head"><h3>{name}</h3>{proposal.asPlanned ? <span className="press" style={{ whiteSpace: 'nowrap' }}>as planned</span> : <button type="button" className="link" aria-label={`Take: ${name}`} onClick={onTake}>take</button>}</div>
-      <div className="strip">{coverage && proposal.looks.slice(1).map((look, r) => <span key={r}><Thumb coverage={coverage} fills={look.map(wordOfLab)} label={`after run ${r + 1}`} /></span>)}</div>
+      <div className="strip">{stamp && strip.map((fills, r) => <span key={r}><Thumb coverage={stamp} fills={fills} label={`after run ${r + 1}`} /></span>)}</div>
       {!proposal.asPlanned && <p>{words}</p>}
       <p className="figs num" style={{ whiteSpace: 'normal' }}>mean ΔE {figures.meanDeltaE.toFixed(1)}, worst {figures.worstDeltaE.toFixed(1)} ({figures.worstColour}) · {count(figures.runs, 'run')}, {count(figures.blocks, 'block')}, {count(figures.inkings, 'inking')} · {count(figures.deepestFilms, 'film')} deep · cut {figures.cutCm2.toFixed(0)} cm² · about {count(figures.days, 'day')}</p>
     </article>

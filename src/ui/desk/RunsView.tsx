@@ -88,15 +88,15 @@ export function RunsView() {
             <LeafTab name="ink" leaf={leaf} onLeaf={setLeaf}>{selectedRun > 0 ? `Ink of run ${selectedRun}` : 'Ink'}</LeafTab>
             <LeafTab name="watch" leaf={leaf} onLeaf={setLeaf}>To watch{watch > 0 ? ` (${watch})` : ''}</LeafTab>
           </div>
-        <section>
-          <p>now: mean ΔE <strong className="num">{looks.agreement.mean.toFixed(1)}</strong>, worst <strong className="num">{looks.agreement.worst.toFixed(1)}</strong> ({wordForDifference(looks.agreement.worst)}) · {count(plan.runs.length, 'run')} · {count(Math.max(0, ...looks.stacks.map((stack) => stack.length)), 'film')} deep</p>
-          {overlaps.length > 0 && <p className="note">Made where films overlap: {overlaps.join(' · ')}</p>}
-          {!inOrder && leaf === 'plans' && <Button sx={{ mt: 1 }} onClick={() => void change('light to dark', (p) => withRunOrder(p, lightToDark(p, closed)))}>Order light to dark</Button>}
-        </section>
-        {leaf === 'plans' && <ProposalsPanel search={search} />}
-        {leaf === 'ink' && (selectedRun > 0 ? <InkTurn run={plan.runs[selectedRun - 1]} index={selectedRun - 1} /> : <p className="note">Choose a run to hold its ink and turn it.</p>)}
-        {leaf === 'watch' && <WatchList />}
-        <p className="note">Prediction from what is known of each ink: typically 3 to 6 ΔE off, more if inking varies.</p>
+          <section>
+            <p>now: mean ΔE <strong className="num">{looks.agreement.mean.toFixed(1)}</strong>, worst <strong className="num">{looks.agreement.worst.toFixed(1)}</strong> ({wordForDifference(looks.agreement.worst)}) · {count(plan.runs.length, 'run')} · {count(Math.max(0, ...looks.stacks.map((stack) => stack.length)), 'film')} deep</p>
+            {overlaps.length > 0 && <p className="note">Made where films overlap: {overlaps.join(' · ')}</p>}
+            {!inOrder && leaf === 'plans' && <Button sx={{ mt: 1 }} onClick={() => void change('light to dark', (p) => withRunOrder(p, lightToDark(p, closed)))}>Order light to dark</Button>}
+          </section>
+          {leaf === 'plans' && <ProposalsPanel search={search} />}
+          {leaf === 'ink' && (selectedRun > 0 ? <InkTurn run={plan.runs[selectedRun - 1]} index={selectedRun - 1} /> : <p className="note">Choose a run to hold its ink and turn it.</p>)}
+          {leaf === 'watch' && <WatchList />}
+          <p className="note">Prediction from what is known of each ink: typically 3 to 6 ΔE off, more if inking varies.</p>
         </div>
         <div className="lower"><CoreSample point={point} onPoint={setPoint} /></div>
       </aside>

@@ -59,5 +59,5 @@ export function useProposals(): Search {
   }, [key, layersWorker, round]);
   const stop = useCallback(() => { layersWorker.stop(); }, [layersWorker]);
   const again = useCallback(() => setRound((r) => r + 1), []);
-  return { found, progress, problem, stop, again };
+  return useMemo(() => ({ found, progress, problem, stop, again }), [found, progress, problem, stop, again]);
 }

@@ -55,6 +55,8 @@ export interface PrintDesk {
   readonly progress: Progress;
   readonly looks: PlanLooks | undefined;
   readonly coverage: Coverage | undefined;
+  /** The same, a third as wide: for strips of many small pictures. */
+  readonly stamp: Coverage | undefined;
   /** Holds the label map as saved. */
   readonly sheetWorker: PictureWorker;
   /** Searches for orders and recipes. */

@@ -1,13 +1,16 @@
 'use client';
 import { useEffect, useMemo, useState } from 'react';
+import { coarserCoverage } from '@/core/geometry';
 import type { Plan } from '@/records';
 import { LayersWorker, PictureWorker } from '@/workers';
 import type { Coverage, PrintUrls } from './printContext';
 
 const COVERAGE_WIDTH = 300;
+/** Pictures in strips are this much smaller. */
+const STAMP_TIMES = 3;
 
 /** The worker that holds the plan's label map, and the small picture of shares made from it. */
-export function useSheetWorker(plan: Plan, urls: PrintUrls): { sheetWorker: PictureWorker; coverage: Coverage | undefined } {
+export function useSheetWorker(plan: Plan, urls: PrintUrls): { sheetWorker: PictureWorker; coverage: Coverage | undefined; stamp: Coverage | undefined } {
   const labelsSha = plan.flat?.labelsSha, labelCount = plan.flat?.colours.length ?? 0;
   const { widthPx, heightPx, mmPerPx } = plan.picture?.raster ?? { widthPx: 0, heightPx: 0, mmPerPx: 0.1 };
   const [coverage, setCoverage] = useState<Coverage & { sha: string }>();
@@ -25,7 +28,9 @@ export function useSheetWorker(plan: Plan, urls: PrintUrls): { sheetWorker: Pict
     });
     return () => { current = false; };
   }, [sheetWorker, labelsSha, labelCount, widthPx, heightPx]);
-  return { sheetWorker, coverage: coverage?.sha === labelsSha && coverage?.labelCount === labelCount ? coverage : undefined };
+  const current = coverage?.sha === labelsSha && coverage?.labelCount === labelCount ? coverage : undefined;
+  const stamp = useMemo(() => current && { labelCount: current.labelCount, ...coarserCoverage(current.bytes, current.labelCount, current.width, current.height, STAMP_TIMES) }, [current]);
+  return { sheetWorker, coverage: current, stamp };
 }
 
 /** The worker that searches for orders and recipes; it starts with the first question. */

@@ -160,12 +160,12 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
     return settle(await ask<PrintState>('PUT', `${api}/picture`, { baseRevision: revision.current, place: placement }), 'size');
   }), [api, inOrder, settle]);
 
-  const { sheetWorker, coverage } = useSheetWorker(plan, urls);
+  const { sheetWorker, coverage, stamp } = useSheetWorker(plan, urls);
   const layersWorker = useLayersWorker();
   const cabinet = useCabinet();
 
   const desk: PrintDesk = {
-    state: shownState, progress, looks, coverage, sheetWorker, layersWorker, cabinet, unit, setUnit, selectedRun, selectRun: setSelected,
+    state: shownState, progress, looks, coverage, stamp, sheetWorker, layersWorker, cabinet, unit, setUnit, selectedRun, selectRun: setSelected,
     status, urls, waitingActs: waiting.length, change, tryOut, undo: () => step('undo'), redo: () => step('redo'), log, bringIn, place, tell: setMessage,
   };
   return (

@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { deltaE2000, hexFromLabD50, wordForDifference, type Lab } from '@/core/colour';
+import { hexFromLabD50, wordForDifference, type Lab } from '@/core/colour';
 import type { ReadingSource } from '@/core/sheets';
 import { type InkQuestion, type Resolved } from '@/records';
 import { LabFields } from '../../kit/fields';
@@ -56,7 +56,6 @@ export function GotPanel({ question }: { question: InkQuestion }) {
           <Button variant="contained" color="primary" sx={{ mt: 1 }} onClick={() => { const { plan: next } = resolved; setResolved(undefined); void change('runs mixed anew', (p) => ({ ...p, inks: next.inks })); }}>Take the new recipes</Button>
         </div>
       )}
-      {got && Math.abs(deltaE2000(got.labD50, predicted)) > 0.5 && <p className="note">The film that explains the reading is used in its place.</p>}
     </section>
   );
 }

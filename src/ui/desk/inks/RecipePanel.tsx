@@ -50,6 +50,7 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
   const shown = parts ?? kept ?? found?.chosen.parts ?? [];
   const task = useMemo(() => (pigments ? recipeTaskFor(plan, got, pigments, question) : undefined), [pigments, plan, got, question]);
   const seen = task && shown.length > 0 && shown.every((p) => task.pigments.some((g) => g.id === p.id)) ? labOfRecipe(task, shown) : undefined;
+  const overlapsOff = seen && task?.also?.length ? Math.max(...task.also.map((area) => deltaE2000(labOfRecipe({ ...task, ...area }, shown), area.targetLabD50))) : undefined;
   const need = useInkNeed(question.run, question.inking);
   const take = (next: readonly RecipePart[], label: string) => {
     if (!inks || !pigments) return;
@@ -65,7 +66,7 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
       </section>
       {!inks || !pigments ? <CabinetOpening /> : (
         <section>
-          <Verdict found={found} target={task!.targetLabD50} seen={seen} onTake={closed || !found ? undefined : () => take(found.chosen.parts, 'recipe taken')} same={Boolean(kept && found && sameParts(kept, found.chosen.parts))} taken={Boolean(kept)} />
+          <Verdict found={found} target={task!.targetLabD50} seen={seen} overlapsOff={overlapsOff} onTake={closed || !found ? undefined : () => take(found.chosen.parts, 'recipe taken')} same={Boolean(kept && found && sameParts(kept, found.chosen.parts))} taken={Boolean(kept)} />
           {missing.length > 0 && <p className="say bad">{ink.recipe!.parts.filter((p) => missing.some((m) => m.id === p.inkId)).map((p) => p.name).join(', ')} {missing.length === 1 ? 'is' : 'are'} not in this cabinet. The colour is kept as it was mixed.</p>}
           <PartsEditor parts={shown} grams={need.grams} pigments={pigments} disabled={closed} onTurn={setParts} onLet={(next) => take(next, 'recipe changed')} />
           <div className="row" style={{ marginTop: 12 }}>
@@ -85,14 +86,15 @@ function sameParts(a: readonly RecipePart[], b: readonly RecipePart[]): boolean 
   return a.length === b.length && a.every((p) => Math.abs(p.share - (b.find((q) => q.id === p.id)?.share ?? -1)) < 0.0005);
 }
 
-function Verdict({ found, target, seen, onTake, same, taken }: { found: InkAnswer['answer'] | undefined; target: readonly [number, number, number]; seen: readonly [number, number, number] | undefined; onTake?: () => void; same: boolean; taken: boolean }) {
+function Verdict({ found, target, seen, overlapsOff, onTake, same, taken }: { found: InkAnswer['answer'] | undefined; target: readonly [number, number, number]; seen: readonly [number, number, number] | undefined; overlapsOff: number | undefined; onTake?: () => void; same: boolean; taken: boolean }) {
   const off = seen ? deltaE2000(seen, target) : undefined;
   return (
     <div style={{ minHeight: 92 }}>
       <div className="row" aria-live="polite"><span className="pair tall" aria-hidden><i style={{ background: seen ? hexFromLabD50(seen) : 'transparent' }} /><i style={{ background: hexFromLabD50(target) }} /></span>
         <span>{off === undefined ? 'nothing mixed yet' : <>seen, wanted: <strong className="num">ΔE {off.toFixed(1)}</strong>, {wordForDifference(off)}</>}<br />
           {!taken && found && <span className="quiet">found for this run; not taken yet</span>}
-          {same && <span className="press">as found</span>}
+          {same && <span className="press">as found </span>}
+          {overlapsOff !== undefined && <span className="quiet">in its overlaps ΔE {overlapsOff.toFixed(1)} at most</span>}
         </span>
       </div>
       {found?.limit && <p className="say bad" style={{ marginTop: 8 }}>This colour cannot be reached from here: {LIMIT_WORDS[found.limit]} The nearest is ΔE {found.best.deltaE.toFixed(1)} off.</p>}
