@@ -21,9 +21,8 @@ export function hasBenchEvent(db: Store, printId: string, id: string): boolean {
 /** Pulls of counted sheets in all prints that still count: what the workshop's own loss is learned from. */
 export function workshopLosses(db: Store): { lost: number; kept: number } {
   const row = db.prepare<[], { lost: number; total: number }>(`
-    WITH undone AS (SELECT print_id, act ->> 'pullId' AS id FROM bench_log WHERE act ->> 'kind' = 'pull-undone')
     SELECT coalesce(sum(l.act ->> 'setAside'), 0) AS lost, count(*) AS total FROM bench_log l
     WHERE l.act ->> 'kind' = 'pull' AND l.act ->> 'sheet' NOT LIKE 'T%'
-      AND NOT EXISTS (SELECT 1 FROM undone u WHERE u.print_id = l.print_id AND u.id = l.id)`).get()!;
+      AND (l.print_id, l.id) NOT IN (SELECT print_id, act ->> 'pullId' FROM bench_log WHERE act ->> 'kind' = 'pull-undone')`).get()!;
   return { lost: row.lost, kept: row.total - row.lost };
 }

@@ -11,6 +11,7 @@ import { CountField, LengthField } from '../kit/fields';
 import { usePrintDesk } from '../kit/printContext';
 import { Thumb } from '../kit/Thumb';
 import type { Search } from './useProposals';
+import { count } from './watchWords';
 
 const WaysDialog = dynamic(() => import('./WaysDialog'), { ssr: false });
 
@@ -67,10 +68,6 @@ function ProposalCard({ proposal, words, onTake }: { proposal: Proposal; words: 
       <p className="figs num" style={{ whiteSpace: 'normal' }}>mean ΔE {figures.meanDeltaE.toFixed(1)}, worst {figures.worstDeltaE.toFixed(1)} ({figures.worstColour}) · {count(figures.runs, 'run')}, {count(figures.blocks, 'block')}, {count(figures.inkings, 'inking')} · {count(figures.deepestFilms, 'film')} deep · cut {figures.cutCm2.toFixed(0)} cm² · about {count(figures.days, 'day')}</p>
     </article>
   );
-}
-
-export function count(n: number, word: string): string {
-  return `${n} ${word}${n === 1 ? '' : 's'}`;
 }
 
 /** What the search keeps to. */

@@ -3,6 +3,7 @@ import { DndContext, KeyboardSensor, PointerSensor, closestCenter, useSensor, us
 import { SortableContext, horizontalListSortingStrategy, sortableKeyboardCoordinates, useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import Button from '@mui/material/Button';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -15,10 +16,13 @@ import { CoreSample, type SamplePoint } from '../kit/CoreSample';
 import { usePrintDesk } from '../kit/printContext';
 import { LookCanvas } from './LookCanvas';
 import { Thumb } from '../kit/Thumb';
-import { InkTurn } from './InkTurn';
-import { count, ProposalsPanel } from './ProposalsPanel';
 import { useProposals } from './useProposals';
-import { openWarnings, WatchList, wordsForWarning } from './WatchList';
+import { count, openWarnings, wordsForWarning } from './watchWords';
+
+// what stands beside the sheet comes after it: the sheet itself is there at once
+const ProposalsPanel = dynamic(() => import('./ProposalsPanel').then((m) => m.ProposalsPanel), { ssr: false });
+const WatchList = dynamic(() => import('./WatchList').then((m) => m.WatchList), { ssr: false });
+const InkTurn = dynamic(() => import('./InkTurn').then((m) => m.InkTurn), { ssr: false, loading: () => <p className="note" style={{ minHeight: 300 }}>taking up the ink …</p> });
 
 /** Runs: the progress sheet. Columns are runs; rows are look, film, cut and figures. */
 export function RunsView() {

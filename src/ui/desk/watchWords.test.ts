@@ -1,4 +1,4 @@
-import { openWarnings, wordsForWarning } from './WatchList';
+import { openWarnings, wordsForWarning } from './watchWords';
 
 const fine = { kind: 'fine under films', run: 3, colour: 'reeds', thinnestMm: 0.4, keepOutOf: [0, 1, 2] } as const;
 const uncovered = { kind: 'cannot cover', run: 1, colour: 'straw', below: [0] } as const;
