@@ -1,10 +1,10 @@
 import { deltaE2000, labD50FromSpectrum, type Lab } from '@/core/colour';
-import { filmOver, groundOf, internalOnGround, labFromInternal, measuredFromInternal, STARTER_CABINET } from '@/core/inks';
+import { filmOver, groundOf, internalOnGround, labFromInternal, labOfRecipe, measuredFromInternal, overprintLabD50, solveRecipe, STARTER_CABINET } from '@/core/inks';
 import { sketchPlans } from '@/core/layers';
 import type { ColourGot } from '@/core/sheets';
 import {
   aloneLabD50, answerInk, checkCabinetInk, checkPlan, differenceInWords, emptyPlan, figuresOf, filmOfCabinetInk, findProposals, freeInkName, groundOfPlan, groupsOf, lightToDark, looksOfPlan,
-  pigmentsOf, planFromSketch, planTaskOf, resolveFrom, stagesOf, upgradedPlan, withFlat, withGroups, withRecipe, withRunOrder, type CabinetInk, type FlatPlan, type Plan,
+  pigmentsOf, planFromSketch, planTaskOf, recipeTaskFor, resolveFrom, stagesOf, upgradedPlan, withFlat, withGroups, withRecipe, withRunOrder, type CabinetInk, type FlatPlan, type Plan,
 } from './index';
 
 const SHA = 'a'.repeat(64);
@@ -135,6 +135,27 @@ describe('recipes for runs', () => {
     expect(ink.recipe!.parts.map((p) => p.name).every((name) => few.some((i) => i.name === name))).toBe(true);
     expect(deltaE2000(aloneLabD50(groundOfPlan(taken), ink.film!), ink.solidLabD50)).toBeLessThan(0.1);
     expect(looksOfPlan(taken)!.agreement.deltaE[2]).toBeCloseTo(answer.chosen.deltaE, 1);
+  });
+
+  test('an ink that makes another colour where it overlaps is mixed for that place too', () => {
+    const yellow: Lab = [84, -3, 55], blue: Lab = [55, -14, -30];
+    const ground = groundOfPlan(plan);
+    const over = (solids: Lab[]) => overprintLabD50({ paperLabD50: plan.paper.labD50, solidsLabD50: solids, darkestSolidLabD50: [16, 0, 0], under: 'dry' });
+    const wanted: Lab[] = [plan.paper.labD50, yellow, blue, over([yellow, blue])];
+    const colours = flat.colours.map((c, i) => ({ ...c, wantedLabD50: wanted[i] }));
+    const overlapping = planFromSketch(withFlat({ ...emptyPlan(), picture }, { ...flat, colours }), {
+      process: 'multi-block', exact: true, blocks: [{ stages: [[1, 3]] }, { stages: [[2, 3]] }],
+      runs: [yellow, blue].map((labD50, i) => ({ inkings: [{ block: i, stage: 0, zone: null, colour: i + 1, ink: { labD50, opacity: 'transparent' as const } }] })),
+    });
+    const all = pigmentsOf(cabinet);
+    const task = recipeTaskFor(overlapping, [], all, { run: 1, inking: 0 });
+    expect(task.also).toHaveLength(1);
+    const { chosen } = answerInk(overlapping, [], all, { run: 1, inking: 0 })!.answer;
+    const alone = solveRecipe({ ...task, also: [] })!.chosen;
+    const offOverlap = (parts: typeof chosen.parts) => deltaE2000(labOfRecipe({ ...task, ...task.also![0], ground, pigments: all }, parts), wanted[3]);
+    expect(chosen.deltaE).toBeLessThan(3);
+    expect(offOverlap(chosen.parts)).toBeLessThan(3);
+    expect(offOverlap(chosen.parts)).toBeLessThanOrEqual(offOverlap(alone.parts) + 0.5);
   });
 
   const got = (labD50: Lab): ColourGot[] => [{ at: '2026-11-20T10:00:00.000Z', runId: 'run-c2', colourId: 'c2', labD50, source: 'typed' }];

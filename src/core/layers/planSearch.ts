@@ -53,6 +53,8 @@ export interface PlanTask {
 }
 
 const MERGED_RUNS = 2;
+/** Pairs of runs tried when two are to become one. */
+const TRIED_PAIRS = 12;
 
 /**
  * Sketches of plans worth weighing for a picture: orders of the reduction, the same with colours joined, with opaque inks from
@@ -109,19 +111,16 @@ function searchRun(task: PlanTask, group: readonly number[], opaque: boolean): S
   };
 }
 
-/** One run fewer, then two: of all pairs of open runs and either's ink, the pair that costs least. */
+/** One run fewer, then two: of the likeliest pairs of open runs, the one that costs least. */
 function joinedRuns(task: PlanTask): PlanSketch[] {
   const found: PlanSketch[] = [];
   let groups = task.groups;
   for (let joined = 0; joined < MERGED_RUNS && groups.length - task.closed >= 2; joined++) {
     let best: { groups: (readonly number[])[]; answer: OrderAnswer } | undefined;
-    for (let a = task.closed; a < groups.length; a++) {
-      for (let b = task.closed; b < groups.length; b++) {
-        if (a === b) continue;
-        const kept = groups.flatMap((group, g) => (g === b ? [] : g === a ? [[...group, ...groups[b]]] : [group]));
-        const answer = orderOf({ ...task, pinned: [] }, kept, task.direction, false, best?.answer.bestMean.mean);
-        if (answer) best = { groups: kept, answer };
-      }
+    for (const [a, b] of likelyPairs(task, groups)) {
+      const kept = groups.flatMap((group, g) => (g === b ? [] : g === a ? [[...group, ...groups[b]]] : [group]));
+      const answer = orderOf({ ...task, pinned: [] }, kept, task.direction, false, best?.answer.bestMean.mean);
+      if (answer) best = { groups: kept, answer };
     }
     if (!best) break;
     const { order } = best.answer.bestMean, joinedGroups = best.groups;
@@ -129,6 +128,14 @@ function joinedRuns(task: PlanTask): PlanSketch[] {
     found.push(reductionSketch(task, groups, best.answer.exact));
   }
   return found;
+}
+
+/** Pairs of open runs [kept, given up], those first whose given-up colours lose least when printed in the kept ink. */
+function likelyPairs(task: PlanTask, groups: readonly (readonly number[])[]): [number, number][] {
+  const lost = (kept: number, given: number) => groups[given].reduce((sum, label) => sum + task.colours[label].share * deltaE2000(task.colours[label].wantedLabD50, task.inks[groups[kept][0]]!.solidLabD50), 0);
+  const pairs: { pair: [number, number]; lost: number }[] = [];
+  for (let a = task.closed; a < groups.length; a++) for (let b = task.closed; b < groups.length; b++) if (a !== b) pairs.push({ pair: [a, b], lost: lost(a, b) });
+  return pairs.sort((x, y) => x.lost - y.lost).slice(0, TRIED_PAIRS).map(({ pair }) => pair);
 }
 
 function reductionSketch(task: PlanTask, groups: readonly (readonly number[])[], exact: boolean, opaque = false): PlanSketch {

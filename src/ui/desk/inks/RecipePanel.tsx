@@ -14,6 +14,7 @@ import { Swatch } from '../../kit/Swatch';
 import { CabinetOpening } from './CabinetOpening';
 import { GotPanel } from './GotPanel';
 import { useInkNeed } from './InksView';
+import { lowestPart, partsInWords, sameParts, withShare } from './parts';
 import { usePigments } from './usePigments';
 
 const LIMIT_WORDS: Record<RecipeLimit, string> = {
@@ -82,10 +83,6 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
   );
 }
 
-function sameParts(a: readonly RecipePart[], b: readonly RecipePart[]): boolean {
-  return a.length === b.length && a.every((p) => Math.abs(p.share - (b.find((q) => q.id === p.id)?.share ?? -1)) < 0.0005);
-}
-
 function Verdict({ found, target, seen, overlapsOff, onTake, same, taken }: { found: InkAnswer['answer'] | undefined; target: readonly [number, number, number]; seen: readonly [number, number, number] | undefined; overlapsOff: number | undefined; onTake?: () => void; same: boolean; taken: boolean }) {
   const off = seen ? deltaE2000(seen, target) : undefined;
   return (
@@ -113,7 +110,7 @@ function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsP
   const left = inks.filter((ink) => pigments.some((p) => p.id === ink.id) && !parts.some((p) => p.id === ink.id));
   const stockOf = (part: RecipePart) => inks.find((ink) => ink.id === part.id)?.stockG ?? 0;
   const short = (part: RecipePart) => part.share * grams > stockOf(part);
-  const lowest = Math.min(...parts.map((p) => p.share).filter((share) => share >= LEAST_PART));
+  const lowest = lowestPart(parts);
   const type = (id: string, text: string) => {
     const parsed = parseNumber(text, { min: 0, max: 100, what: 'a part, in percent' });
     if (parsed.ok) onLet(withShare(parts, id, parsed.value / 100)); else tell(parsed.message);
@@ -149,25 +146,6 @@ function PercentInput({ share, label, disabled, onType }: { share: number; label
   const [text, setText] = useState<string>();
   const take = () => { if (text !== undefined) { onType(text); setText(undefined); } };
   return <input type="text" inputMode="decimal" aria-label={label} disabled={disabled} value={text ?? `${(100 * share).toFixed(1)} %`} onFocus={(e) => e.target.select()} onChange={(e) => setText(e.target.value)} onBlur={take} onKeyDown={(e) => e.key === 'Enter' && take()} />;
-}
-
-/** A share below this is a trace: counting the others by it would give no parts one can measure. */
-const LEAST_PART = 0.03;
-
-function partsInWords(share: number, lowest: number): string {
-  if (share < LEAST_PART) return 'a trace';
-  const ratio = share / lowest;
-  const parts = ratio < 10 ? Math.round(ratio * 2) / 2 : Math.round(ratio);
-  return `${parts} ${parts === 1 ? 'part' : 'parts'}`;
-}
-
-/** The parts with one of them at a new share and the others shrunk or grown alike; parts of nothing fall out unless kept. */
-function withShare(parts: readonly RecipePart[], id: string, share: number, keepEmpty = false): RecipePart[] {
-  const others = parts.filter((p) => p.id !== id).reduce((sum, p) => sum + p.share, 0);
-  const next = parts.map((p) => (p.id === id ? { id, share } : { id: p.id, share: others > 0 ? (p.share / others) * (1 - share) : (1 - share) / (parts.length - 1) }));
-  const kept = keepEmpty ? next : next.filter((p) => p.share > 0.0005);
-  const total = kept.reduce((sum, p) => sum + p.share, 0) || 1;
-  return kept.map((p) => ({ id: p.id, share: p.share / total }));
 }
 
 const GRADATION_STEPS = 24;
