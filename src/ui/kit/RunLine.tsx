@@ -12,7 +12,7 @@ const PIC_PX = { width: 85, height: 70 } as const;
 /** Bare paper, then the sheet after each run; gates stand where the block was or will be cut. */
 export function RunLine() {
   const desk = usePrintDesk();
-  const { state, progress, looks, coverage, selectedRun, selectRun } = desk;
+  const { state, progress, looks, stamp, selectedRun, selectRun } = desk;
   const { runs } = state.plan;
   const fills = useMemo(() => looks?.looks.map((after) => after.map(wordOfLab)), [looks]);
   const started = progress.bench.started;
@@ -23,7 +23,7 @@ export function RunLine() {
   return (
     <nav className="runline" aria-label="Run line">
       <button type="button" className="cell" aria-current={selectedRun === 0} onClick={() => selectRun(0)} style={{ flex: '0 0 190px' }}>
-        <span className="pic" style={{ ...picSize, background: hexFromLabD50(state.plan.paper.labD50), border: '1px solid var(--hairline)', aspectRatio: coverage ? `${coverage.width} / ${coverage.height}` : '4 / 3' }} />
+        <span className="pic" style={{ ...picSize, background: hexFromLabD50(state.plan.paper.labD50), border: '1px solid var(--hairline)', aspectRatio: `${widthMm} / ${heightMm}` }} />
         <span>
           <span className="n">Paper</span>
           <span className="state">{started ? <>{started.counted + started.tests} sheets<br />started</> : state.plan.paper.name}</span>
@@ -33,7 +33,7 @@ export function RunLine() {
         <Fragment key={run.id}>
           {gated(i) ? <span className={passed(i) ? 'gate passed' : 'gate'} role="img" aria-label={passed(i) ? `Gate passed: cut for run ${i + 1} is done` : `Gate: the cut for run ${i + 1} cannot be undone`} /> : <span className="gate none" aria-hidden />}
           <button type="button" className="cell" aria-current={selectedRun === i + 1} onClick={() => selectRun(i + 1)}>
-            <span className="pic" style={picSize}>{coverage && fills?.[i + 1] ? <Thumb coverage={coverage} fills={fills[i + 1]} label={`The sheet after run ${i + 1}`} /> : <span style={{ display: 'block', aspectRatio: '4 / 3', background: 'var(--paper)' }} />}</span>
+            <span className="pic" style={picSize}>{stamp && fills?.[i + 1] ? <Thumb coverage={stamp} fills={fills[i + 1]} label={`The sheet after run ${i + 1}`} /> : <span style={{ display: 'block', aspectRatio: '4 / 3', background: 'var(--paper)' }} />}</span>
             <span style={{ minWidth: 0 }}>
               <span className="n">{run.inkings.map((inking) => <span key={inking.id} className="swatch" style={{ background: hexFromLabD50(inkOf(state.plan, inking).solidLabD50), width: 12, height: 12 }} />)}{i + 1}</span>
               <StateWords desk={desk} index={i} />

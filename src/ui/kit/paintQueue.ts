@@ -1,5 +1,5 @@
 /** Work on the main thread in one frame, at most; what is left waits for the next. */
-const BUDGET_MS = 9;
+const BUDGET_MS = 14;
 
 /**
  * Paints small pictures a few at a time, so that a screen full of them never holds the page up. Of several jobs for one

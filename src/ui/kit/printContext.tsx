@@ -55,7 +55,7 @@ export interface PrintDesk {
   readonly progress: Progress;
   readonly looks: PlanLooks | undefined;
   readonly coverage: Coverage | undefined;
-  /** The same, a third as wide: for strips of many small pictures. */
+  /** The same, half as wide: for strips of many small pictures and the run line. */
   readonly stamp: Coverage | undefined;
   /** Holds the label map as saved. */
   readonly sheetWorker: PictureWorker;

@@ -6,8 +6,8 @@ import { LayersWorker, PictureWorker } from '@/workers';
 import type { Coverage, PrintUrls } from './printContext';
 
 const COVERAGE_WIDTH = 300;
-/** Pictures in strips are this much smaller. */
-const STAMP_TIMES = 3;
+/** Pictures in strips and on the run line are this much smaller. */
+const STAMP_TIMES = 2;
 
 /** The worker that holds the plan's label map, and the small picture of shares made from it. */
 export function useSheetWorker(plan: Plan, urls: PrintUrls): { sheetWorker: PictureWorker; coverage: Coverage | undefined; stamp: Coverage | undefined } {
