@@ -57,7 +57,7 @@ export function fileReader(reading: Reading): ColourReader {
   return { name: 'measurement file', source: 'file', read: () => Promise.resolve(reading) };
 }
 
-export function readingOf(spectrum: readonly number[]): Reading {
+function readingOf(spectrum: readonly number[]): Reading {
   const labD50 = labD50FromSpectrum(spectrum).map((v) => Math.round(v * 100) / 100) as unknown as Lab;
   return { labD50, spectrum };
 }

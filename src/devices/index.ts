@@ -1,1 +1,1 @@
-export { type ColourReader, type Patch, simulatedReader, typedReader, fileReader, readingOf } from './colourReader';
+export { type ColourReader, type Patch, simulatedReader, typedReader, fileReader } from './colourReader';

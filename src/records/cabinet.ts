@@ -94,11 +94,6 @@ export function checkCabinetInk(value: unknown): Outcome<Omit<CabinetInk, 'id'>>
   return checkWith<Omit<CabinetInk, 'id'>>(inkSchema, { ...named, name: named.name.trim() }, 'ink');
 }
 
-/** Checks a reading from outside. */
-export function checkReading(value: unknown): Outcome<Reading> {
-  return checkWith<Reading>(reading().required(), value, 'reading');
-}
-
 /** The ground an ink of the cabinet was read on. */
 export function groundOfInk(ink: Pick<CabinetInk, 'paperLabD50'>): Ground {
   return groundOf(ink.paperLabD50, DARKEST_ASSUMED);

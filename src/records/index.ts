@@ -10,7 +10,7 @@ export { type PrintState, type PrintSummary } from './print';
 export { encodeLabelMap, decodeLabelMap, MAX_LABEL_PIXELS } from './labelFile';
 export {
   type CabinetInk, type StoredInk, type Drawdown, type Reading, type NamedReading, type ReadingRequest, type InkKind, type KnownFilm, INK_KINDS, PIGMENT_ROLES, STRENGTH_RANGE, STOCK_RANGE,
-  checkCabinetInk, checkReading, filmOfCabinetInk, groundOfInk, pigmentsOf, recipeFilm, freeInkName,
+  checkCabinetInk, filmOfCabinetInk, groundOfInk, pigmentsOf, recipeFilm, freeInkName,
 } from './cabinet';
 export { type PlanFigures, type Proposal, type Proposals, type ProposalRequest, type WayRow, type Aim, figuresOf, findProposals, planTaskOf, differenceInWords } from './proposals';
 export { type InkAnswer, type InkQuestion, answerInk, withRecipe, recipeTaskFor, resolveFrom, type Resolved } from './recipes';

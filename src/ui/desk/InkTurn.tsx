@@ -5,6 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import Link from 'next/link';
+import { useEffect } from 'react';
 import type { Lab } from '@/core/colour';
 import { CONTRAST_RATIO, MAX_SOFTENER_PERCENT, type OpacityKnown } from '@/core/inks';
 import { FILM_WEIGHT_RANGE, inkOf, type Ink, type Inking, type Plan, type Run } from '@/records';
@@ -13,7 +14,9 @@ import { Swatch } from '../kit/Swatch';
 
 /** What if: a run's ink is held and turned, and the whole sheet follows; let go, it is saved and can be undone. */
 export function InkTurn({ run, index }: { run: Run; index: number }) {
-  const { state, change, progress } = usePrintDesk();
+  const { state, change, progress, tryOut } = usePrintDesk();
+  // an ink let go by leaving the view was not taken
+  useEffect(() => () => tryOut(undefined), [tryOut]);
   const closed = index < progress.closedRuns;
   const { pinnedIds } = state.plan.rules;
   const { colourId } = run.inkings[0];

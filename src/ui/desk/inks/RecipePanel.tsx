@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
-import { useEffect, useMemo, useState } from 'react';
+import { Fragment, useEffect, useMemo, useState } from 'react';
 import { deltaE2000, hexFromLabD50, wordForDifference } from '@/core/colour';
 import { labOfRecipe, ML_PER_TEASPOON, gradationLooksLabD50, filmOfRecipe, type Pigment, type RecipeLimit, type RecipePart } from '@/core/inks';
 import { parseNumber } from '@/core/units';
@@ -119,7 +119,7 @@ function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsP
     <>
       <div className="parts-edit" style={{ margin: '10px 0 8px' }}>
         {parts.map((part) => (
-          <Row key={part.id} part={part}>
+          <Fragment key={part.id}>
             <Swatch lab={inks.find((ink) => ink.id === part.id)?.colour.labD50 ?? [50, 0, 0]} />
             <span>{nameOf(part.id)} <span className="quiet num">{partsInWords(part.share, lowest)}</span></span>
             <PercentInput share={part.share} label={`${nameOf(part.id)}, percent`} disabled={disabled} onType={(text) => type(part.id, text)} />
@@ -127,7 +127,7 @@ function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsP
             <button type="button" className="bare quiet" aria-label={`Leave out ${nameOf(part.id)}`} disabled={disabled || parts.length < 2} onClick={() => onLet(withShare(parts, part.id, 0))}>✕</button>
             <Slider className="slide" aria-label={`${nameOf(part.id)}, share`} value={100 * part.share} min={0} max={100} step={0.5} disabled={disabled || parts.length < 2}
               onChange={(_, v) => onTurn(withShare(parts, part.id, (v as number) / 100, true))} onChangeCommitted={(_, v) => onLet(withShare(parts, part.id, (v as number) / 100))} />
-          </Row>
+          </Fragment>
         ))}
       </div>
       {parts.filter(short).map((part) => <p key={part.id} className="say wait" style={{ marginBottom: 8 }}>Not enough {nameOf(part.id)}: {(part.share * grams).toFixed(1)} g are needed, {stockOf(part)} g are in the cabinet.</p>)}
@@ -136,10 +136,6 @@ function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsP
       </TextField>
     </>
   );
-}
-
-function Row({ children }: { part: RecipePart; children: React.ReactNode }) {
-  return <>{children}</>;
 }
 
 function PercentInput({ share, label, disabled, onType }: { share: number; label: string; disabled: boolean; onType: (text: string) => void }) {
