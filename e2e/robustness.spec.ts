@@ -44,6 +44,7 @@ test('pulls wait in the browser while the server is away, survive a reload, and 
   await expect(page.getByTestId('next-sheet')).toHaveText('1');
   await page.keyboard.press('Space');
   await expect(page.getByTestId('next-sheet')).toHaveText('2');
+  await expect.poll(async () => (await stateOf(server, id)).events.filter((e) => e.act.kind === 'pull').length).toBe(1);
   await server.kill();
   await page.keyboard.press('Space');
   await expect(page.getByText(/The server does not answer. 1 act waits in this browser/)).toBeVisible();

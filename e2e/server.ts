@@ -27,7 +27,7 @@ export class TestServer {
 
   async kill(signal: 'SIGKILL' | 'SIGTERM' = 'SIGKILL'): Promise<void> {
     const running = this.process;
-    if (!running || running.exitCode !== null) return;
+    if (!running || running.exitCode !== null || running.signalCode !== null) return;
     await new Promise((resolve) => { running.once('exit', resolve); running.kill(signal); });
   }
 
