@@ -6,3 +6,6 @@ export { type ArcMap, traceArcs } from './arcs';
 export { type Ring, ringsOf, eachPointOf, areaOfRingsPx } from './rings';
 export { type LabelStyle, type View, paintLabels, paintRaster, labelCoverage, coarserCoverage, paintCoverage, packRgb } from './paint';
 export { squaredDistances, labelGapsPx } from './distance';
+export { distancesToOther, squaredDistancesToMask, FAR } from './otherDistance';
+export { type Region, islandByKey, regionMask, fillSpan, fillOutline, fillLine } from './region';
+export { type Box, type IslandNeighbour, type IslandFigures, neighboursOf, boxOf, islandFigures } from './islandFigures';

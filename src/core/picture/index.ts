@@ -6,3 +6,4 @@ export { findPalette } from './palette';
 export { quantise } from './quantise';
 export { majorityFilter, MAX_RADIUS_PX } from './majority';
 export { mergeSmallIslands } from './mergeSmall';
+export { editRegions, type RegionEdit, type EditDone } from './regionEdit';

@@ -1,0 +1,76 @@
+import { emptyMask, type BitMask } from './bitMask';
+import { dilateDisc } from './discMorphology';
+import { eachStripOf, islandAt, type IslandMap } from './islands';
+
+/** A place on the map: islands by their first pixel, and what lies within an outline, in map pixels (x, y, x, y …). */
+export interface Region {
+  readonly islands: readonly number[];
+  readonly outlinePx: readonly number[];
+}
+
+/** The number of the island that begins at this pixel; undefined when none does (its shapes have changed since). */
+export function islandByKey(islands: IslandMap, key: number): number | undefined {
+  if (!Number.isInteger(key) || key < 0 || key >= islands.width * islands.height) return undefined;
+  const island = islandAt(islands, key % islands.width, Math.floor(key / islands.width));
+  return islands.islandFirstPx[island] === key ? island : undefined;
+}
+
+/** Sets the pixels x from `from` (inclusive) to `to` of row y. */
+export function fillSpan(mask: BitMask, y: number, from: number, to: number): void {
+  if (y < 0 || y >= mask.height) return;
+  const start = Math.max(0, from), end = Math.min(mask.width, to);
+  if (start >= end) return;
+  const row = y * mask.wordsPerRow, first = start >>> 5, last = (end - 1) >>> 5;
+  const head = -1 << (start & 31), tail = -1 >>> (31 - ((end - 1) & 31));
+  if (first === last) { mask.words[row + first] |= head & tail; return; }
+  mask.words[row + first] |= head;
+  for (let k = first + 1; k < last; k++) mask.words[row + k] = 0xffffffff;
+  mask.words[row + last] |= tail;
+}
+
+/** Pixels whose middle lies inside a closed outline (even–odd), by scan lines. */
+export function fillOutline(mask: BitMask, outlinePx: readonly number[]): void {
+  const n = outlinePx.length >> 1;
+  if (n < 3) return;
+  let top = Infinity, bottom = -Infinity;
+  for (let p = 0; p < n; p++) { top = Math.min(top, outlinePx[2 * p + 1]); bottom = Math.max(bottom, outlinePx[2 * p + 1]); }
+  const crossings: number[] = [];
+  for (let y = Math.max(0, Math.floor(top)); y <= Math.min(mask.height - 1, Math.ceil(bottom)); y++) {
+    const middle = y + 0.5;
+    crossings.length = 0;
+    for (let p = 0; p < n; p++) {
+      const x1 = outlinePx[2 * p], y1 = outlinePx[2 * p + 1], x2 = outlinePx[2 * ((p + 1) % n)], y2 = outlinePx[2 * ((p + 1) % n) + 1];
+      if (y1 <= middle !== y2 <= middle) crossings.push(x1 + ((middle - y1) / (y2 - y1)) * (x2 - x1));
+    }
+    crossings.sort((a, b) => a - b);
+    for (let c = 0; c + 1 < crossings.length; c += 2) fillSpan(mask, y, Math.ceil(crossings[c] - 0.5), Math.floor(crossings[c + 1] - 0.5) + 1);
+  }
+}
+
+/** A line with round ends, `widthPx` wide: pixels whose middle lies within half the width of it. */
+export function fillLine(mask: BitMask, pointsPx: readonly number[], widthPx: number): void {
+  const r = Math.max(0.5, widthPx / 2);
+  const n = pointsPx.length >> 1;
+  for (let p = 0; p < Math.max(1, n - 1); p++) {
+    const x1 = pointsPx[2 * p], y1 = pointsPx[2 * p + 1], x2 = pointsPx[2 * Math.min(n - 1, p + 1)], y2 = pointsPx[2 * Math.min(n - 1, p + 1) + 1];
+    const dx = x2 - x1, dy = y2 - y1, squared = dx * dx + dy * dy;
+    for (let y = Math.max(0, Math.floor(Math.min(y1, y2) - r)); y <= Math.min(mask.height - 1, Math.ceil(Math.max(y1, y2) + r)); y++) {
+      for (let x = Math.max(0, Math.floor(Math.min(x1, x2) - r)); x <= Math.min(mask.width - 1, Math.ceil(Math.max(x1, x2) + r)); x++) {
+        const along = squared === 0 ? 0 : Math.max(0, Math.min(1, ((x + 0.5 - x1) * dx + (y + 0.5 - y1) * dy) / squared));
+        const ox = x + 0.5 - x1 - along * dx, oy = y + 0.5 - y1 - along * dy;
+        if (ox * ox + oy * oy <= r * r) mask.words[y * mask.wordsPerRow + (x >>> 5)] |= 1 << (x & 31);
+      }
+    }
+  }
+}
+
+/** The pixels of a region, grown all round by `growPx`. Islands that are not there any more are passed over. */
+export function regionMask(islands: IslandMap, region: Region, growPx = 0): BitMask {
+  const mask = emptyMask(islands.width, islands.height);
+  for (const key of region.islands) {
+    const island = islandByKey(islands, key);
+    if (island !== undefined) eachStripOf(islands, island, (y, from, to) => fillSpan(mask, y, from, to));
+  }
+  fillOutline(mask, region.outlinePx);
+  return growPx >= 0.5 ? dilateDisc(mask, 2 * Math.round(growPx) + 1) : mask;
+}

@@ -1,0 +1,77 @@
+import fc from 'fast-check';
+import type { LabelMap } from '../geometry';
+import { isPlain, placeOfRegion, printMapOf, type PrintMapTask } from './printMap';
+
+const NOTHING: PrintMapTask = { labelCount: 3, traps: [], chokes: [], marks: [] };
+const randomMap = fc.record({ width: fc.integer({ min: 4, max: 22 }), height: fc.integer({ min: 4, max: 16 }), seed: fc.array(fc.integer({ min: 0, max: 2 }), { minLength: 60, maxLength: 60 }) })
+  .map(({ width, height, seed }): LabelMap => ({ width, height, labels: Uint8Array.from({ length: width * height }, (_, i) => seed[(Math.floor(i / width) >> 1) * 6 + ((i % width) >> 2)] ?? 0) }));
+
+/** The pixels that get the films of `label`. */
+function printed(map: LabelMap, task: PrintMapTask, label: number): boolean[] {
+  const print = printMapOf(map, task)!;
+  return [...print.map.labels].map((p) => print.parts[p].as.includes(label));
+}
+
+test('nothing asked, nothing changed', () => {
+  const map = { width: 3, height: 1, labels: Uint8Array.of(0, 1, 2) };
+  expect(isPlain(NOTHING)).toBe(true);
+  expect(printMapOf(map, NOTHING)).toMatchObject({ areaPx: [1, 1, 1], full: false });
+  expect([...printMapOf(map, NOTHING)!.map.labels]).toEqual([0, 1, 2]);
+});
+
+test('a trap grows the lighter colour under its darker neighbour by its length, everywhere along the edge and nowhere else', () => {
+  fc.assert(fc.property(randomMap, fc.integer({ min: 1, max: 4 }), (map, px) => {
+    const task = { ...NOTHING, traps: [{ grow: 1, under: 2, px }] };
+    const { width, height, labels } = map;
+    const got = printed(map, task, 1);
+    // plainly: a pixel of 2 within reach (from the edge) of a pixel of 1 that borders 2
+    const edge: [number, number][] = [];
+    for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) {
+      const at = (a: number, b: number) => a >= 0 && b >= 0 && a < width && b < height && labels[b * width + a] === 2;
+      if (labels[y * width + x] === 1 && (at(x - 1, y) || at(x + 1, y) || at(x, y - 1) || at(x, y + 1))) edge.push([x, y]);
+    }
+    labels.forEach((label, i) => {
+      const near = edge.some(([x, y]) => Math.hypot(x - (i % width), y - Math.floor(i / width)) <= px + 0.5);
+      expect(got[i]).toBe(label === 1 || (label === 2 && near));
+    });
+  }), { seed: 12, numRuns: 60 });
+});
+
+test('a trap never opens a gap: every colour prints at least where it did', () => {
+  fc.assert(fc.property(randomMap, fc.integer({ min: 0, max: 3 }), fc.integer({ min: 0, max: 3 }), (map, a, b) => {
+    const task = { ...NOTHING, traps: [{ grow: 0, under: 1, px: a }, { grow: 1, under: 2, px: b }, { grow: 0, under: 2, px: a }] };
+    for (const label of [0, 1, 2]) {
+      const got = printed(map, task, label);
+      map.labels.forEach((l, i) => { if (l === label) expect(got[i]).toBe(true); });
+    }
+    const print = printMapOf(map, task)!;
+    expect(print.areaPx.reduce((sum, v) => sum + v, 0)).toBe(map.labels.length);
+    [...print.map.labels].forEach((p, i) => expect(print.parts[p].label).toBe(map.labels[i]));
+  }), { seed: 13, numRuns: 60 });
+});
+
+test('a choke lets the deeper colour end inside, printing there as the colour that is finished first', () => {
+  const map = { width: 12, height: 1, labels: Uint8Array.from([0, 0, 0, 0, 2, 2, 2, 2, 2, 2, 1, 1]) };
+  const print = printMapOf(map, { ...NOTHING, chokes: [{ inside: 2, against: 0, as: 1, px: 2 }] })!;
+  expect([...print.map.labels].map((p) => print.parts[p].as.join())).toEqual(['0', '0', '0', '0', '1', '1', '2', '2', '2', '2', '1', '1']);
+  expect([...print.map.labels].map((p) => print.parts[p].label)).toEqual([...map.labels]);
+});
+
+test('marks cover what they name, grown onto the labels they are for', () => {
+  const map = { width: 10, height: 3, labels: new Uint8Array(30) };
+  for (const x of [4, 5]) map.labels[10 + x] = 1;
+  const print = printMapOf(map, { ...NOTHING, marks: [{ region: { islands: [14], outlinePx: [] }, growPx: 1, on: [1] }, { region: { islands: [], outlinePx: [0, 0, 2, 0, 2, 3, 0, 3] }, growPx: 0, on: null }] })!;
+  const marks = [...print.map.labels].map((p) => print.parts[p].marks.join());
+  expect(marks.slice(10, 20)).toEqual(['1', '1', '', '', '0', '0', '', '', '', '']);
+  expect(placeOfRegion(map, { islands: [14], outlinePx: [] })).toEqual({ areaPx: 2, x: 5, y: 1.5 });
+  expect(placeOfRegion(map, { islands: [15], outlinePx: [] })).toBeUndefined();
+});
+
+test('with more combinations than a map holds it says so and stays whole', () => {
+  const map = { width: 40, height: 10, labels: new Uint8Array(400) };
+  const marks = Array.from({ length: 9 }, (_, m) => ({ region: { islands: [], outlinePx: [m * 2, 0, 40, 0, 40, 9 - m, m * 3, 10] }, growPx: 0, on: null }));
+  const many = Array.from({ length: 24 }, (_, k) => ({ region: { islands: [], outlinePx: [k, 0, k + 17, 0, k + 13, 10, k, 10] }, growPx: 0, on: null }));
+  const print = printMapOf(map, { ...NOTHING, labelCount: 1, marks: [...marks, ...many] })!;
+  expect(print.parts.length).toBeLessThanOrEqual(255);
+  expect(print.areaPx.reduce((a, b) => a + b, 0)).toBe(400);
+});

@@ -1,0 +1,172 @@
+import { eachStripOf, findIslands, regionMask, type LabelMap, type Region } from '../geometry';
+
+/**
+ * What prints is not always what the picture shows: along edges a lighter colour may grow under a darker one, a deeper stage may
+ * end a little inside, a mask may leave an area out, a slip of the gouge may have taken wood away. A print map says so for each
+ * pixel: a label of the picture, the labels whose films it gets, and the marks that cover it.
+ */
+export interface PrintPart {
+  /** The colour of the picture that is wanted here. */
+  readonly label: number;
+  /** It prints wherever one of these would. */
+  readonly as: readonly number[];
+  /** Numbers of the marks that cover it. */
+  readonly marks: readonly number[];
+}
+
+export interface PrintMapTask {
+  readonly labelCount: number;
+  /** `grow` also prints on `under`, up to `px` across their common edge. */
+  readonly traps: readonly { readonly grow: number; readonly under: number; readonly px: number }[];
+  /** `inside` prints as `as` only, up to `px` from its common edge with `against`. */
+  readonly chokes: readonly { readonly inside: number; readonly against: number; readonly as: number; readonly px: number }[];
+  /** Places with a meaning of their own, grown all round by `growPx` where they touch labels of `on` (null: every label). */
+  readonly marks: readonly { readonly region: Region; readonly growPx: number; readonly on: readonly number[] | null }[];
+}
+
+export interface PrintMap {
+  /** Values are indices into `parts`; the first `labelCount` parts are the labels themselves. */
+  readonly map: LabelMap;
+  readonly parts: readonly PrintPart[];
+  readonly areaPx: readonly number[];
+  /** More different parts than a map can hold came together; the rarest combinations were left out. */
+  readonly full: boolean;
+}
+
+const MAX_PARTS = 255;
+
+export function plainParts(labelCount: number): PrintPart[] {
+  return Array.from({ length: labelCount }, (_, label) => ({ label, as: [label], marks: [] }));
+}
+
+/** True when nothing departs from the picture, so that the map itself can be used. */
+export function isPlain(task: PrintMapTask): boolean {
+  return task.traps.every((t) => t.px < 0.5) && task.chokes.every((c) => c.px < 0.5) && task.marks.length === 0;
+}
+
+/** Works out the print map of a picture; the picture's own map is not changed. Undefined when it is too broken up for marks. */
+export function printMapOf(map: LabelMap, task: PrintMapTask): PrintMap | undefined {
+  const table = new PartTable(task.labelCount);
+  const labels = map.labels.slice();
+  stampEdges(map, labels, edgeRules(task, table));
+  if (task.marks.length > 0) {
+    const islands = findIslands(map);
+    if (!islands) return undefined;
+    task.marks.forEach(({ region, growPx, on }, m) => {
+      const mask = regionMask(islands, region, growPx);
+      const hit = on && Uint8Array.from({ length: 256 }, (_, l) => Number(on.includes(l)));
+      const next = table.step((part) => ({ ...part, marks: [...part.marks, m] }));
+      for (let y = 0, i = 0; y < map.height; y++) {
+        const row = y * mask.wordsPerRow;
+        for (let x = 0; x < map.width; x++, i++) {
+          if ((x & 31) === 0 && mask.words[row + (x >>> 5)] === 0) { const skip = Math.min(32, map.width - x); x += skip - 1; i += skip - 1; continue; }
+          if ((mask.words[row + (x >>> 5)] >>> (x & 31)) & 1 && (!hit || hit[map.labels[i]])) labels[i] = next(labels[i]);
+        }
+      }
+    });
+  }
+  const areaPx = new Array<number>(table.parts.length).fill(0);
+  const counts = new Uint32Array(256);
+  for (let i = 0; i < labels.length; i++) counts[labels[i]]++;
+  areaPx.forEach((_, p) => { areaPx[p] = counts[p]; });
+  return { map: { width: map.width, height: map.height, labels }, parts: table.parts, areaPx, full: table.full };
+}
+
+/** The parts met so far; going from one to another is worked out once. */
+class PartTable {
+  readonly parts: PrintPart[];
+  full = false;
+  private readonly known = new Map<string, number>();
+
+  constructor(labelCount: number) {
+    this.parts = plainParts(labelCount);
+    this.parts.forEach((part, i) => this.known.set(JSON.stringify(part), i));
+  }
+
+  step(change: (part: PrintPart) => PrintPart): (index: number) => number {
+    const to = new Int16Array(256).fill(-1);
+    return (index) => {
+      if (to[index] < 0) to[index] = this.indexOf(change(this.parts[index]), index);
+      return to[index];
+    };
+  }
+
+  private indexOf(part: PrintPart, otherwise: number): number {
+    const tidy = { label: part.label, as: [...new Set(part.as)].sort((a, b) => a - b), marks: [...new Set(part.marks)].sort((a, b) => a - b) };
+    const key = JSON.stringify(tidy);
+    const there = this.known.get(key);
+    if (there !== undefined) return there;
+    if (this.parts.length >= MAX_PARTS) { this.full = true; return otherwise; }
+    this.known.set(key, this.parts.length);
+    this.parts.push(tidy);
+    return this.parts.length - 1;
+  }
+}
+
+/** What happens to pixels of one label within reach of another: the reach, and the step to take. */
+interface EdgeRule { readonly spans: readonly { readonly dy: number; readonly half: number }[]; readonly step: (index: number) => number }
+
+function edgeRules(task: PrintMapTask, table: PartTable): (EdgeRule | undefined)[] {
+  const rules: (EdgeRule | undefined)[] = new Array(256 * 256);
+  for (const { grow, under, px } of task.traps) if (px >= 0.5) rules[grow * 256 + under] = { spans: discSpans(px), step: table.step((part) => ({ ...part, as: [...part.as, grow] })) };
+  for (const { inside, against, as, px } of task.chokes) {
+    // where two chokes meet, the one that takes away more holds: it names the colour that is finished first
+    const rank = task.chokes.filter((c) => c.inside === inside).map((c) => c.as);
+    if (px >= 0.5) rules[against * 256 + inside] = { spans: discSpans(px), step: table.step((part) => ({ ...part, as: part.as.length === 1 && part.as[0] !== inside && rank.indexOf(part.as[0]) <= rank.indexOf(as) ? part.as : [as] })) };
+  }
+  return rules;
+}
+
+/** Rows of pixels whose middle lies within `px` of the edge of the pixel they are measured from: half a pixel more from its middle. */
+function discSpans(px: number): { dy: number; half: number }[] {
+  const r = px + 0.5, whole = Math.floor(r);
+  return Array.from({ length: 2 * whole + 1 }, (_, i) => ({ dy: i - whole, half: Math.floor(Math.sqrt(Math.max(0, r * r - (i - whole) ** 2))) }));
+}
+
+/** At each edge pixel of a label, every pixel within reach that has the other label takes the step of the pair. */
+function stampEdges(map: LabelMap, out: Uint8Array, rules: readonly (EdgeRule | undefined)[]): void {
+  if (rules.length === 0 || rules.every((rule) => rule === undefined)) return;
+  const { width, height, labels } = map;
+  const stamp = (rule: EdgeRule, x: number, y: number, on: number) => {
+    for (const { dy, half } of rule.spans) {
+      const yy = y + dy;
+      if (yy < 0 || yy >= height) continue;
+      const from = yy * width + Math.max(0, x - half), to = yy * width + Math.min(width - 1, x + half);
+      for (let i = from; i <= to; i++) if (labels[i] === on) out[i] = rule.step(out[i]);
+    }
+  };
+  for (let y = 0, i = 0; y < height; y++) {
+    for (let x = 0; x < width; x++, i++) {
+      const own = labels[i];
+      if (x + 1 < width && labels[i + 1] !== own) {
+        const other = labels[i + 1];
+        const there = rules[own * 256 + other], back = rules[other * 256 + own];
+        if (there) stamp(there, x, y, other);
+        if (back) stamp(back, x + 1, y, own);
+      }
+      if (y + 1 < height && labels[i + width] !== own) {
+        const other = labels[i + width];
+        const there = rules[own * 256 + other], back = rules[other * 256 + own];
+        if (there) stamp(there, x, y, other);
+        if (back) stamp(back, x, y + 1, own);
+      }
+    }
+  }
+}
+
+/** Where a mark lies, for words: its area and the middle of its widest strip, in pixels. Undefined when nothing of it is left. */
+export function placeOfRegion(map: LabelMap, region: Region): { readonly areaPx: number; readonly x: number; readonly y: number } | undefined {
+  const islands = findIslands(map);
+  if (!islands) return undefined;
+  const mask = regionMask(islands, region);
+  const cover: LabelMap = { width: map.width, height: map.height, labels: new Uint8Array(map.labels.length) };
+  for (let y = 0, i = 0; y < map.height; y++) for (let x = 0; x < map.width; x++, i++) cover.labels[i] = (mask.words[y * mask.wordsPerRow + (x >>> 5)] >>> (x & 31)) & 1;
+  const parts = findIslands(cover)!;
+  let areaPx = 0, widest = 0, at = { x: 0, y: 0 };
+  for (let p = 0; p < parts.islandCount; p++) {
+    if (parts.islandLabel[p] !== 1) continue;
+    areaPx += parts.islandAreaPx[p];
+    eachStripOf(parts, p, (y, from, to) => { if (to - from > widest) { widest = to - from; at = { x: (from + to) / 2, y: y + 0.5 }; } });
+  }
+  return areaPx > 0 ? { areaPx, ...at } : undefined;
+}
