@@ -1,38 +1,97 @@
-import { labelSet, traceArcs, type LabelMap } from '../geometry';
-import { checkStage, cutIslandsOf, cuttingHours, materialById, outlineLengthM } from './index';
+import { emptyMask, fillSpan, invertMask, labelSet, traceArcs, type LabelMap } from '../geometry';
+import {
+  atRisk, bridgedWidthMm, clearingByTool, cutIslandsOf, cuttingHours, DEFAULT_ROLLER, directionDeg, findingsOf, learnedPace, materialById, measureStage, openGround, outlineLengthM, ridgeLimitMm, supportsFor, type CutSettings,
+} from './index';
 
-/** 60 × 40 mm at 0.1 mm: a standing square of 20 mm with a ridge 0.4 mm wide to the right and a slit of 0.3 mm in it. */
-function block(): LabelMap {
-  const width = 600, height = 400;
+function drawing(width: number, height: number, boxes: readonly (readonly [number, number, number, number, number])[]): LabelMap {
   const labels = new Uint8Array(width * height);
-  const box = (x: number, y: number, w: number, h: number, label: number) => {
-    for (let row = y; row < y + h; row++) labels.fill(label, row * width + x, row * width + x + w);
-  };
-  box(100, 100, 200, 200, 1);
-  box(300, 198, 150, 4, 1);
-  box(180, 100, 3, 120, 0);
+  for (const [x, y, w, h, label] of boxes) for (let row = y; row < y + h; row++) labels.fill(label, row * width + x, row * width + x + w);
   return { width, height, labels };
 }
 
-test('the thin ridge and the narrow gap are found where they are, and only they', () => {
-  const check = checkStage(block(), labelSet([1]), 0.1, 0.5, 0.5);
-  expect(check.standingCm2).toBeCloseTo((200 * 200 + 600 - 360) / 10000, 6);
-  expect(check.thinRidges.length).toBe(1);
-  expect(check.thinRidges[0].xMm).toBeCloseTo(37.5, 0);
-  expect(check.thinRidges[0].yMm).toBeCloseTo(20, 0);
-  expect(check.narrowGaps.length).toBe(1);
-  expect(check.narrowGaps[0].xMm).toBeCloseTo(18.15, 1);
-  expect(check.thinnestRidgeMm).toBeCloseTo(0.4, 9);
-  expect(check.narrowestGapMm).toBeCloseTo(0.3, 9);
+/** 60 × 40 mm at 0.1 mm: a standing square of 20 mm with a ridge 0.4 mm wide to the right and a slit of 0.3 mm in it. */
+const block = () => drawing(600, 400, [[100, 100, 200, 200, 1], [300, 198, 150, 4, 1], [180, 100, 3, 120, 0]]);
+const LINO: CutSettings = { material: materialById('lino'), grainDeg: 0, toolsMm: [0.5, 1, 3], roller: DEFAULT_ROLLER };
+const checked = (map: LabelMap, settings: Partial<CutSettings> = {}) => {
+  const measure = measureStage(map, labelSet([1]), labelSet([0]), 0.1, LINO.toolsMm)!;
+  return { measure, ...findingsOf(measure, { ...LINO, ...settings }) };
+};
+const ofKind = (found: ReturnType<typeof checked>, kind: string) => found.findings.filter((f) => f.kind === kind);
+
+test('a ridge that would break and a gap no tool enters are found where they are, with their widths', () => {
+  const found = checked(block());
+  expect(found.measure.standingCm2).toBeCloseTo((200 * 200 + 600 - 360) / 10000, 6);
+  const [ridge, ...moreRidges] = ofKind(found, 'ridge'), [gap, ...moreGaps] = ofKind(found, 'gap');
+  expect([moreRidges, moreGaps]).toEqual([[], []]);
+  expect([ridge.value, gap.value]).toEqual([expect.closeTo(0.4, 9), expect.closeTo(0.3, 9)]);
+  expect(ridge.xMm).toBeGreaterThan(30);
+  expect(ridge.yMm).toBeCloseTo(20, 0);
+  expect(ridge.lengthMm).toBeGreaterThan(14);
+  expect(gap.xMm).toBeCloseTo(18.15, 1);
 });
 
-test('limits below both widths find nothing', () => {
-  const check = checkStage(block(), labelSet([1]), 0.1, 0.3, 0.2);
-  expect(check.thinRidges).toEqual([]);
-  expect(check.narrowGaps).toEqual([]);
+test('nothing is found when the material holds it and the tool fits', () => {
+  const found = checked(block(), { material: materialById('cherry'), toolsMm: [0.2] });
+  expect([...ofKind(found, 'ridge'), ...ofKind(found, 'gap')]).toEqual([]);
 });
 
-test('the parts to cut are listed once, largest first, and their areas sum to the whole', () => {
+test('with the grain a ridge holds that breaks across it', () => {
+  const bars = drawing(600, 400, [[100, 100, 300, 8, 1], [450, 60, 8, 300, 1]]);
+  const plywood = { material: materialById('plywood'), toolsMm: [0.2] };
+  expect(ofKind(checked(bars, { ...plywood, grainDeg: 0 }), 'ridge').map((f) => Math.round(f.xMm))).toEqual([45]);
+  expect(ofKind(checked(bars, { ...plywood, grainDeg: 90 }), 'ridge').map((f) => Math.round(f.yMm))).toEqual([10]);
+  expect(ridgeLimitMm(materialById('plywood'), 45)).toBeCloseTo(0.8, 9);
+  expect(directionDeg([0, 1, 2, 3], [0, 1, 2, 3])).toBeCloseTo(45, 9);
+});
+
+test('a hole no tool enters cannot be cut at all, and a tiny standing part breaks loose', () => {
+  const found = checked(drawing(300, 200, [[50, 50, 100, 100, 1], [90, 90, 4, 30, 0], [220, 100, 7, 7, 1]]));
+  expect(ofKind(found, 'uncuttable')).toEqual([expect.objectContaining({ value: expect.closeTo(0.4, 1), limit: 0.5 })]);
+  expect(ofKind(found, 'gap')).toEqual([]);
+  expect(ofKind(found, 'loose')).toEqual([expect.objectContaining({ value: expect.closeTo(0.49, 9), xMm: expect.closeTo(22.4, 0) })]);
+});
+
+test('a roller bridges 2√(2Rd − d²), a soft one less, and touches where nothing near stands', () => {
+  expect(bridgedWidthMm({ diameterMm: 50, soft: false, depthMm: 1.5 })).toBeCloseTo(2 * Math.sqrt(2 * 25 * 1.5 - 2.25), 9);
+  expect(bridgedWidthMm({ diameterMm: 50, soft: true, depthMm: 0.4 })).toBe(0);
+  const open = drawing(600, 400, [[0, 0, 600, 20, 1], [0, 380, 600, 20, 1]]);
+  const found = checked(open);
+  const [chatter] = ofKind(found, 'chatter');
+  expect(chatter.value).toBeCloseTo(36, 0);
+  expect(chatter.yMm).toBeCloseTo(20, 0);
+  expect(found.supports.length).toBeGreaterThan(1);
+  expect(ofKind(checked(open, { roller: { ...DEFAULT_ROLLER, diameterMm: 400 } }), 'chatter')).toEqual([]);
+});
+
+test('supports leave nothing at risk', () => {
+  const standing = emptyMask(800, 600);
+  for (let y = 0; y < 600; y++) fillSpan(standing, y, 0, 30);
+  const ground = openGround(standing, 0.1);
+  const { supports, enough } = supportsFor(ground, DEFAULT_ROLLER);
+  expect(enough).toBe(true);
+  const risk = atRisk(ground, DEFAULT_ROLLER);
+  const reach = bridgedWidthMm(DEFAULT_ROLLER) / 2;
+  for (let y = 0; y < ground.height; y += 3) for (let x = 0; x < ground.width; x += 3) {
+    if (!((risk.words[y * risk.wordsPerRow + (x >>> 5)] >>> (x & 31)) & 1)) continue;
+    const near = Math.min(...supports.map((s) => Math.hypot(s.xMm - (x + 0.5) * ground.cellMm, s.yMm - (y + 0.5) * ground.cellMm)));
+    expect(near).toBeLessThanOrEqual(reach + 0.01);
+  }
+  expect(supportsFor(ground, { ...DEFAULT_ROLLER, soft: true, depthMm: 0.3 }).enough).toBe(false);
+});
+
+test('clearing is divided among the tools: the wide one where there is room, the rest to the knife, all of it once', () => {
+  const cleared = emptyMask(800, 400);
+  for (let y = 50; y < 150; y++) fillSpan(cleared, y, 50, 350);
+  for (let y = 200; y < 210; y++) fillSpan(cleared, y, 50, 350);
+  const shares = clearingByTool(cleared, cleared, 0.1, [1, 6]);
+  expect(shares.map((s) => s.widthMm)).toEqual([6, 1, 0]);
+  expect(shares.reduce((sum, s) => sum + s.cm2, 0)).toBeCloseTo(3.3, 6);
+  expect(shares[0].cm2).toBeGreaterThan(2.7);
+  expect(shares[1].cm2).toBeGreaterThan(0.25);
+  expect(clearingByTool(invertMask(cleared), emptyMask(800, 400), 0.1, [1]).every((s) => s.cm2 === 0)).toBe(true);
+});
+
+test('parts to cut are listed once each, largest first, and sum to the area', () => {
   const map = block();
   map.labels.fill(2, 0, 600 * 20);
   const { islands } = cutIslandsOf(map, labelSet([0, 1]), 0.1);
@@ -43,11 +102,13 @@ test('the parts to cut are listed once, largest first, and their areas sum to th
   expect(standing.reduce((sum, i) => sum + i.areaMm2, 0)).toBeCloseTo((600 * 20 + 40000 + 600 - 360) / 100, 6);
 });
 
-test('time follows outline and area by the material’s start values', () => {
-  const map: LabelMap = { width: 300, height: 200, labels: new Uint8Array(60000) };
-  for (let y = 50; y < 150; y++) map.labels.fill(1, y * 300 + 100, y * 300 + 200);
-  const metres = outlineLengthM(traceArcs(map, 0.49), labelSet([1]), 0.1);
-  expect(metres).toBeCloseTo(0.04, 4);
+test('outline metres and hours; the log takes the place of the start values as it grows', () => {
+  const map = drawing(300, 200, [[100, 50, 100, 100, 1]]);
+  expect(outlineLengthM(traceArcs(map, 0.49), labelSet([1]), 0.1)).toBeCloseTo(0.04, 4);
   expect(cuttingHours(1.2, 60, materialById('lino'))).toBeCloseTo(2, 9);
+  expect(cuttingHours(1.2, 60, materialById('lino'), 1.5)).toBeCloseTo(3, 9);
+  expect(learnedPace([])).toBe(1);
+  expect(learnedPace([{ tookMin: 120, saidHours: 1 }])).toBeCloseTo(5 / 4, 9);
+  expect(learnedPace(Array.from({ length: 200 }, () => ({ tookMin: 120, saidHours: 1 })))).toBeCloseTo(2, 1);
   expect(materialById('unheard of').id).toBe('lino');
 });

@@ -8,4 +8,4 @@ export { type LabelStyle, type View, paintLabels, paintRaster, labelCoverage, co
 export { squaredDistances, labelGapsPx } from './distance';
 export { distancesToOther, squaredDistancesToMask, FAR } from './otherDistance';
 export { type Region, islandByKey, regionMask, fillSpan, fillOutline, fillLine } from './region';
-export { type Box, type IslandNeighbour, type IslandFigures, neighboursOf, boxOf, islandFigures } from './islandFigures';
+export { type Box, type IslandNeighbour, type IslandFigures, type MiddleLines, neighboursOf, boxOf, islandFigures, middleLines } from './islandFigures';

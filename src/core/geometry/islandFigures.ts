@@ -1,4 +1,5 @@
 import { eachStripOf, type IslandMap } from './islands';
+import type { LabelMap } from './raster';
 
 /** Left, top, right and bottom edges in pixels, right and bottom exclusive. */
 export interface Box { readonly x0: number; readonly y0: number; readonly x1: number; readonly y1: number }
@@ -49,20 +50,68 @@ export interface IslandFigures {
   readonly widestPx: Float32Array;
 }
 
+/** The middle lines of all parts narrower than `limitPx`: pixel by pixel, with the width there. */
+export interface MiddleLines {
+  /** Pixel (y × width + x), rising. */
+  readonly pixel: Int32Array;
+  readonly widthPx: Float32Array;
+}
+
 /**
- * Measures all islands in one pass over the distances to other labels (`distancesToOther` with `capPx`). The width is read on
- * the middle lines: pixels (or pairs of them) from which the distance falls to both sides; the diagonals of square corners are not
- * among them. Each counts for the area of its own cross-section, and
- * the thinnest width is the one below which `leastAreaPx` lie.
+ * Pixels from which the distance to another label (`distancesToOther`, capped above half of `limitPx`) falls on both sides, across or
+ * down; a pair of equals in the middle counts as one of them. The diagonals of square corners are not among them. Widths are
+ * exact for upright and level parts, within a pixel for slanted ones.
  */
-export function islandFigures(islands: IslandMap, distances: Uint16Array, capPx: number, leastAreaPx: number): IslandFigures {
+export function middleLines(map: LabelMap, distances: Uint16Array, limitPx: number): MiddleLines {
+  const { width, height, labels } = map;
+  let pixel = new Int32Array(1024), widthPx = new Float32Array(1024), count = 0;
+  const largest = ((limitPx + 1) / 2) ** 2;
+  for (let y = 0, i = 0; y < height; y++) {
+    for (let x = 0; x < width; x++, i++) {
+      const d = distances[i];
+      if (d > largest) continue;
+      const label = labels[i];
+      const across = x > 0 && x < width - 1 ? peak(labels, distances, i, 1, label, d, x < width - 2) : 0;
+      const down = y > 0 && y < height - 1 ? peak(labels, distances, i, width, label, d, y < height - 2) : 0;
+      if (across === 0 && down === 0) continue;
+      const px = 2 * Math.sqrt(d) - (across === 2 || down === 2 ? 0 : 1);
+      if (px >= limitPx) continue;
+      if (count === pixel.length) { pixel = larger(pixel, new Int32Array(2 * count)); widthPx = larger(widthPx, new Float32Array(2 * count)); }
+      pixel[count] = i;
+      widthPx[count++] = px;
+    }
+  }
+  return { pixel: pixel.slice(0, count), widthPx: widthPx.slice(0, count) };
+}
+
+function larger<T extends Int32Array<ArrayBuffer> | Float32Array<ArrayBuffer>>(old: T, to: T): T {
+  to.set(old);
+  return to;
+}
+
+/** 1 for a single pixel the distance falls from on both sides, 2 for the first of two equals, 0 else. Another label is distance 0. */
+function peak(labels: Uint8Array, distances: Uint16Array, at: number, step: number, label: number, d: number, further: boolean): 0 | 1 | 2 {
+  const before = labels[at - step] === label ? distances[at - step] : 0;
+  if (before >= d) return 0;
+  const after = labels[at + step] === label ? distances[at + step] : 0;
+  if (after < d) return 1;
+  return after === d && further && (labels[at + 2 * step] !== label || distances[at + 2 * step] < d) ? 2 : 0;
+}
+
+/**
+ * Measures all islands at once from the distances to other labels (`distancesToOther` with `capPx`). A pixel of a middle line counts
+ * for the area of its cross-section; the thinnest width is the one below which `leastAreaPx` lie, so that the points of tapering
+ * strokes do not count.
+ */
+export function islandFigures(map: LabelMap, islands: IslandMap, distances: Uint16Array, capPx: number, leastAreaPx: number): IslandFigures {
   const { width, height, islandCount, rowOffset, stripEnd, stripIsland } = islands;
   const bins = 2 * capPx;
   const histogram = new Float32Array(islandCount * bins);
   const widest = new Uint16Array(islandCount), strip = new Int32Array(islandCount);
   const innerX = new Int32Array(islandCount), innerY = new Int32Array(islandCount);
-  const widthOf = Uint8Array.from({ length: capPx * capPx + 1 }, (_, d) => Math.min(bins - 1, Math.round(2 * Math.sqrt(d) - 1)));
-  for (let y = 0; y < height; y++) {
+  const widestPx = new Float32Array(islandCount);
+  const middle = middleLines(map, distances, bins - 1);
+  for (let y = 0, m = 0; y < height; y++) {
     let start = 0;
     const row = y * width;
     for (let s = rowOffset[y]; s < rowOffset[y + 1]; s++) {
@@ -72,32 +121,24 @@ export function islandFigures(islands: IslandMap, distances: Uint16Array, capPx:
         innerX[island] = (start + end) >> 1;
         innerY[island] = y;
       }
-      for (let x = start; x < end; x++) {
-        const d = distances[row + x];
-        if (d > widest[island]) widest[island] = d;
-        if (d >= capPx * capPx) continue;
-        const at = row + x;
-        if (!(x > start && x < end - 1 ? peaks(distances, at, 1, d, x + 2 < end) : end - start === 1) && !(y > 0 && y < height - 1 && peaks(distances, at, width, d, y + 2 < height))) continue;
-        const px = widthOf[d];
-        histogram[island * bins + px] += Math.max(1, px);
+      let far = widest[island];
+      for (let i = row + start; i < row + end; i++) if (distances[i] > far) far = distances[i];
+      widest[island] = far;
+      for (; m < middle.pixel.length && middle.pixel[m] < row + end; m++) {
+        const px = middle.widthPx[m];
+        histogram[island * bins + Math.round(px)] += px;
+        if (px > widestPx[island]) widestPx[island] = px;
       }
       start = end;
     }
   }
-  const thinnestPx = new Float32Array(islandCount), widestPx = new Float32Array(islandCount);
+  const thinnestPx = new Float32Array(islandCount);
   for (let i = 0; i < islandCount; i++) {
-    widestPx[i] = Math.max(1, Math.round(2 * Math.sqrt(widest[i]) - 1));
+    widestPx[i] = Math.max(1, widestPx[i], Math.round(2 * Math.sqrt(widest[i]) - 1));
     const enough = Math.min(leastAreaPx, islands.islandAreaPx[i] / 2);
     let below = 0, px = 0;
     while (px < bins - 1 && (below += histogram[i * bins + px]) < enough) px++;
     thinnestPx[i] = Math.min(widestPx[i], Math.max(1, px));
   }
   return { innerX, innerY, thinnestPx, widestPx };
-}
-
-/** Whether the distance falls on both sides of a pixel in one direction; two equal ones in the middle count once. */
-function peaks(distances: Uint16Array, at: number, step: number, d: number, further: boolean): boolean {
-  if (distances[at - step] >= d) return false;
-  const next = distances[at + step];
-  return next < d || (further && next === d && distances[at + 2 * step] < d);
 }

@@ -78,11 +78,10 @@ test('widths: a bar, a bar with a neck, and a point are told apart', () => {
   box(60, 48, 40, 4, 2);
   box(100, 40, 40, 20, 2);
   const islands = findIslands(map)!;
-  const figures = islandFigures(islands, distancesToOther(map, 15), 15, 20);
+  const figures = islandFigures(map, islands, distancesToOther(map, 15), 15, 20);
   const bar = islandAt(islands, 50, 14), neck = islandAt(islands, 30, 50);
-  expect(figures.thinnestPx[bar]).toBeGreaterThanOrEqual(8);
-  expect(figures.thinnestPx[bar]).toBeLessThanOrEqual(9);
-  expect(Math.abs(figures.thinnestPx[neck] - 4)).toBeLessThanOrEqual(1);
+  expect(figures.thinnestPx[bar]).toBe(9);
+  expect(figures.thinnestPx[neck]).toBe(4);
   expect(figures.widestPx[neck]).toBeGreaterThanOrEqual(19);
   expect(islandAt(islands, figures.innerX[neck], figures.innerY[neck])).toBe(neck);
 });
