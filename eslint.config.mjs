@@ -33,7 +33,7 @@ export const boundaryRules = {
       may('ui', 'workers', 'records', 'core'),
       may('app', 'server', 'ui', 'records'),
       packages('records', 'yup'),
-      packages('formats', 'pdfkit', 'fflate', 'csv-stringify', 'csv-stringify/*', 'csv-parse', 'csv-parse/*', 'node:crypto'),
+      packages('formats', 'pdfkit', 'fflate', 'csv-stringify', 'csv-stringify/*', 'csv-parse', 'csv-parse/*', 'node:crypto', 'node:zlib'),
       packages('store', 'better-sqlite3', 'node:*'),
       packages('server', 'sharp', 'node:*'),
       packages('ui', 'react', 'next', 'next/*', '@mui/*', '@mui/**', '@dnd-kit/*', 'd3-zoom', 'd3-selection', 'recharts', 'react-hotkeys-hook', 'react-image-crop', 'react-image-crop/**'),

@@ -4,7 +4,7 @@ import type { BenchEvent } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
 import { checkAct, checkName, checkPlan, type Plan } from '@/records';
 
-export const BUNDLE_LIMITS = { bytes: 200 * 1024 * 1024, unpackedBytes: 400 * 1024 * 1024, files: 20 } as const;
+export const BUNDLE_LIMITS = { bytes: 200 * 1024 * 1024, unpackedBytes: 400 * 1024 * 1024, files: 200 } as const;
 const FORMAT = 'ulexite-print';
 const VERSION = 1;
 

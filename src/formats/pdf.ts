@@ -30,6 +30,9 @@ export interface Pen {
   line(x1: number, y1: number, x2: number, y2: number, style?: LineStyle): void;
   /** SVG path data in hundredths of a millimetre. */
   area(path: string, fill: string): void;
+  circle(x: number, y: number, radius: number, style?: LineStyle): void;
+  /** The same path data as lines. */
+  outlines(path: string, widthMm: number, colour: string): void;
   /** Gouge strokes inside an area (path data as for `area`), over a box of the given size from the origin. */
   hatch(path: string, widthMm: number, heightMm: number, colour: string): void;
   polygon(points: readonly (readonly [number, number])[], fill: string): void;
@@ -137,6 +140,14 @@ function penFor(doc: PDFKit.PDFDocument): Pen {
     },
     area(path, fill) {
       doc.save().scale(0.01).path(path).fill(fill, 'even-odd').restore();
+    },
+    circle(x, y, radius, style = {}) {
+      stroke(style);
+      doc.circle(x, y, radius);
+      if (style.fill) doc.fillAndStroke(style.fill, style.colour ?? '#1F2421'); else doc.stroke();
+    },
+    outlines(path, widthMm, colour) {
+      doc.save().scale(0.01).undash().lineWidth(widthMm * 100).lineJoin('round').strokeColor(colour).path(path).stroke().restore();
     },
     hatch(path, widthMm, heightMm, colour) {
       doc.save().scale(0.01).path(path).clip('even-odd').scale(100).undash().lineWidth(0.22).strokeColor(colour);

@@ -30,6 +30,15 @@ export function pathOfSet(arcs: ArcMap, set: Uint8Array, mmPerPx: number, mirror
   return parts.join('');
 }
 
+/** Path data of rings in mm, in hundredths of a millimetre; mirrored about a width. */
+export function pathOfRings(ringsMm: readonly ArrayLike<number>[], widthMm: number, mirrored = false): string {
+  return ringsMm.map((ring) => {
+    const points: string[] = [];
+    for (let p = 0; p + 1 < ring.length; p += 2) points.push(`${Math.round((mirrored ? widthMm - ring[p] : ring[p]) * 100)} ${Math.round(ring[p + 1] * 100)}`);
+    return `M${points.join('L')}z`;
+  }).join('');
+}
+
 export interface SvgLayer { readonly name: string; readonly path: string; readonly fill: string; readonly stroke?: string }
 
 /** An SVG document true to size: width and height in mm, user unit 1 mm, outlines in groups scaled by 0.01. */

@@ -64,11 +64,14 @@ export function closedPartTouched(before: Plan, after: Plan, events: readonly Be
   if (before.picture?.raster.sha !== after.picture?.raster.sha || before.flat?.labelsSha !== after.flat?.labelsSha || before.flat?.barePaperId !== after.flat?.barePaperId) {
     return 'The block is already cut for this picture, so its shapes can no longer change. Copy the print to try another picture.';
   }
+  if (cutsDone > 0 && JSON.stringify(before.fit) !== JSON.stringify(after.fit)) return 'The cut lines are on the block already: overlap and choke can no longer change.';
+  const masked = (plan: Plan) => JSON.stringify(plan.masks.filter((mask) => before.runs.slice(0, closedRuns).some((run) => run.id === mask.runId)));
+  if (masked(before) !== masked(after)) return 'This run is printed: its masks cannot be changed any more.';
   const closed = (plan: Plan) => JSON.stringify(plan.runs.slice(0, closedRuns).map((run) => [run.id, run.impressions, run.inkings]));
   if (closed(before) !== closed(after)) {
     return `Runs 1 to ${closedRuns} are closed: what they printed cannot be changed. Only later runs can move.`;
   }
-  const cut = (plan: Plan) => JSON.stringify(stagesOf(plan).filter((stage) => bench.cutStages.some((c) => c.stageId === stage.id)).map((stage) => [stage.id, [...stage.standingIds].sort()]).sort());
+  const cut = (plan: Plan) => JSON.stringify(stagesOf(plan).filter((stage) => bench.cutStages.some((c) => c.stageId === stage.id)).map((stage) => [stage.id, [...stage.standingIds].sort(), stage.within]).sort());
   if (cut(before) !== cut(after)) return 'This plan would need something standing that is already cut away.';
   return undefined;
 }

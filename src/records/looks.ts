@@ -5,13 +5,14 @@ import {
 import { agreementWithWish, filmStackOf, looksAfterRuns, planWarnings, type Agreement, type PlanWarning, type PrintedRun, type StackEntry } from '@/core/layers';
 import type { ColourGot } from '@/core/sheets';
 import { inkOf, printedIds, type Ink, type Inking, type Plan } from './plan';
+import { inkedAt, partIds, plainSheet, type PrintSheet } from './printSheet';
 
 export interface PlanLooks {
-  /** `looks[r][label]`: colour of each flat colour's area after r runs. */
+  /** `looks[r][part]`: colour of each part of the sheet after r runs; the first parts are the flat colours. */
   readonly looks: readonly (readonly Lab[])[];
-  /** For each label, the films that lie there, lowest first. */
+  /** For each part, the films that lie there, lowest first. */
   readonly stacks: readonly (readonly StackEntry[])[];
-  /** For each label, the colour after each film of its stack, from the bare paper up. */
+  /** For each part, the colour after each film of its stack, from the bare paper up. */
   readonly reached: readonly (readonly Lab[])[];
   readonly agreement: Agreement;
   readonly warnings: readonly PlanWarning[];
@@ -94,16 +95,29 @@ export function wantedOf(plan: Plan): Lab[] {
   return flat.colours.map((c) => (c.id === flat.barePaperId ? plan.paper.labD50 : c.wantedLabD50));
 }
 
-/** The sheet after each run, by the films the plan lays down (and the colours already got). Undefined while there are no flat colours. */
-export function looksOfPlan(plan: Plan, got: ColoursGot = NOTHING_GOT): PlanLooks | undefined {
+/** The runs as they meet the parts of a sheet: where overlaps, masks and slips make a difference, parts have names of their own. */
+function runsOnSheet(plan: Plan, runs: readonly PrintedRun<string>[], sheet: PrintSheet): PrintedRun<string>[] {
+  const ids = partIds(plan, sheet);
+  return plan.runs.map((run, r) => ({ ...runs[r], inkings: run.inkings.map((inking, i) => ({ ...runs[r].inkings[i], standing: ids.filter((_, p) => inkedAt(plan, sheet, sheet.parts[p], run, inking)) })) }));
+}
+
+/**
+ * The sheet after each run, by the films the plan lays down (and the colours already got), on the parts of the sheet: overlaps, masks
+ * and slips included. Undefined while there are no flat colours.
+ */
+export function looksOfPlan(plan: Plan, got: ColoursGot = NOTHING_GOT, parts?: PrintSheet): PlanLooks | undefined {
   const flat = plan.flat;
   if (!flat) return undefined;
   const ground = groundOfPlan(plan);
   const runs = printedRuns(plan, got);
-  const sheet = looksAfterRuns(ground, flat.colours.map((c) => c.id), runs);
+  const fits = parts !== undefined && parts.parts.length >= flat.colours.length && parts.parts.every((part) => part.label < flat.colours.length);
+  const sheetParts = fits ? parts : plainSheet(plan);
+  const plain = sheetParts.parts.length === flat.colours.length && sheetParts.effects.length === 0;
+  const sheet = looksAfterRuns(ground, plain ? flat.colours.map((c) => c.id) : partIds(plan, sheetParts), plain ? runs : runsOnSheet(plan, runs, sheetParts));
+  const wanted = wantedOf(plan);
   return {
     ...sheet,
-    agreement: agreementWithWish(sheet.looks[runs.length], wantedOf(plan), flat.colours.map((c) => c.areaShare)),
+    agreement: agreementWithWish(sheet.looks[runs.length], sheetParts.parts.map((part) => wanted[part.label]), plain ? flat.colours.map((c) => c.areaShare) : sheetParts.share),
     warnings: warningsOf(plan, ground, runs, sheet),
   };
 }

@@ -1,6 +1,7 @@
 import type { Lab } from '@/core/colour';
 import type { OpacityKnown, UnderFilm } from '@/core/inks';
 import { cutStatesOf, type CutState, type Direction, type Process } from '@/core/layers';
+import { DEFAULT_ROLLER, DEFAULT_TOOLS_MM, type InkRoller, type TransferWay } from '@/core/cutting';
 import type { FlattenSettings } from '@/core/picture';
 import type { MarginRule } from '@/core/registration';
 import type { Experience, SheetWish } from '@/core/sheets';
@@ -64,14 +65,22 @@ export interface Ink {
   readonly softenerPercent: number;
 }
 
-/** The side of a block as cut for one run. */
+/** A place on the print as seen: islands by their first pixel, and what lies within outlines (mm; x, y, x, y …; even–odd). */
+export interface Place {
+  readonly islands: readonly number[];
+  readonly outlinesMm: readonly (readonly number[])[];
+}
+
+/** The side of a block as cut for one run. `within`: it stands nowhere else (a small block or stencil for one spot). */
 export interface Stage {
   readonly id: string;
   readonly standingIds: readonly string[];
+  readonly within?: Place;
 }
 
 export interface BlockSide { readonly id: string; readonly name: string; readonly stages: readonly Stage[] }
-export interface Block { readonly id: string; readonly name: string; readonly materialId: string; readonly sides: readonly BlockSide[] }
+/** `grainDeg`: direction of the grain, 0 level, 90 upright. */
+export interface Block { readonly id: string; readonly name: string; readonly materialId: string; readonly grainDeg: 0 | 90; readonly sides: readonly BlockSide[] }
 
 /** One ink zone laid on the block in a run. */
 export interface Inking {
@@ -107,9 +116,38 @@ export interface PlanRules {
   readonly rollerClearanceMm: number;
 }
 
+/** Where two colours meet and the lighter should grow under the darker by another length than the rule's, or the other way round. */
+export interface PairTrap { readonly aId: string; readonly bId: string; readonly mm: number; readonly grows: 'lighter' | 'darker' }
+
+/** What makes up for movement between runs. Between blocks colours overlap; in a reduction deeper stages end a little inside. */
+export interface FitPlan {
+  readonly trapMm: number;
+  readonly pairs: readonly PairTrap[];
+  readonly chokeMm: number;
+}
+
+export const MASK_KINDS = ['mask', 'wipe', 'do not ink', 'keep clean'] as const;
+export type MaskKind = (typeof MASK_KINDS)[number];
+
+/**
+ * What is kept from printing in one run. `mask`: paper or film laid over the place; `wipe`: inked and wiped off; `do not ink`: the
+ * roller stays away; `keep clean`: a mask with openings for all that stands, so that cleared ground stays clean (the print is the
+ * same). `covers`: the place itself, or all but the place. Masks reach `growMm` into cleared ground.
+ */
+export interface Mask {
+  readonly id: string;
+  readonly runId: string;
+  readonly kind: MaskKind;
+  readonly place: Place;
+  readonly covers: 'place' | 'all else';
+  readonly growMm: number;
+  readonly hold: 'pins' | 'corner';
+  readonly note: string;
+}
+
 /** All that is planned for a print. What happened to it stands in the bench log. */
 export interface Plan {
-  readonly version: 2;
+  readonly version: 3;
   readonly way: { readonly process: Process; readonly under: UnderFilm; readonly ink: 'oil relief'; readonly registration: 'corner stops'; readonly printing: 'by hand' };
   readonly paper: { readonly name: string; readonly labD50: Lab };
   readonly picture: PicturePlan | null;
@@ -118,25 +156,39 @@ export interface Plan {
   readonly blocks: readonly Block[];
   readonly runs: readonly Run[];
   readonly rules: PlanRules;
-  readonly toolMm: number;
+  readonly fit: FitPlan;
+  readonly masks: readonly Mask[];
+  /** Islands that are lettering, by first pixel: mirror warnings name them. */
+  readonly lettering: readonly number[];
+  /** Findings of the cutting check that are wanted as they are, by `keyOfFinding`. */
+  readonly kept: readonly string[];
+  /** Widths of the tools at hand, rising. */
+  readonly toolsMm: readonly number[];
+  readonly roller: InkRoller;
+  readonly transfer: { readonly wayId: TransferWay['id']; readonly spares: number };
   readonly layout: { readonly marginMm: number; readonly marginRule: MarginRule; readonly exportPaper: ExportPaper };
   readonly sheets: SheetWish & { readonly experience: Experience };
 }
+
+/** What a plan has before anything of it was thought about. */
+export const NOTHING_FITTED: Pick<Plan, 'fit' | 'masks' | 'lettering' | 'kept' | 'toolsMm' | 'roller' | 'transfer'> = {
+  fit: { trapMm: 0, pairs: [], chokeMm: 0 }, masks: [], lettering: [], kept: [], toolsMm: DEFAULT_TOOLS_MM, roller: DEFAULT_ROLLER, transfer: { wayId: 'tracing', spares: 2 },
+};
 
 export const DEFAULT_RULES: PlanRules = { direction: 'free', pinnedIds: [], maxFilms: 5, rollerClearanceMm: 20 };
 
 export function emptyPlan(): Plan {
   return {
-    version: 2,
+    version: 3,
     way: { process: 'reduction', under: 'dry', ink: 'oil relief', registration: 'corner stops', printing: 'by hand' },
     paper: { name: 'warm white', labD50: [94.5, 0.3, 4.2] },
     picture: null,
     flat: null,
     inks: [],
-    blocks: [{ id: 'block-1', name: 'Block 1', materialId: 'lino', sides: [{ id: 'side-1', name: 'face', stages: [] }] }],
+    blocks: [{ id: 'block-1', name: 'Block 1', materialId: 'lino', grainDeg: 0, sides: [{ id: 'side-1', name: 'face', stages: [] }] }],
     runs: [],
     rules: DEFAULT_RULES,
-    toolMm: 0.5,
+    ...NOTHING_FITTED,
     layout: { marginMm: 40, marginRule: 'larger bottom', exportPaper: 'A4' },
     sheets: { edition: 20, proofsToKeep: 2, testSheets: 2, wishToBeSure: 0.9, experience: 'practised' },
   };
@@ -191,11 +243,4 @@ export function cutStateOfRun(plan: Plan, run: Run): CutState<string> {
   const all = plan.flat?.colours.map((c) => c.id) ?? [];
   const states = cutStatesOf(side?.stages.map((stage) => stage.standingIds) ?? [], all);
   return states[side?.stages.findIndex((stage) => stage.id === run.inkings[0].stageId) ?? -1] ?? { standing: [], cutNow: [], clearedEarlier: [] };
-}
-
-/** The same in labels of the label map. */
-export function labelStateOfRun(plan: Plan, run: Run): CutState<number> {
-  const label = (ids: readonly string[]) => ids.map((id) => plan.flat!.colours.findIndex((c) => c.id === id));
-  const { standing, cutNow, clearedEarlier } = cutStateOfRun(plan, run);
-  return { standing: label(standing), cutNow: label(cutNow), clearedEarlier: label(clearedEarlier) };
 }

@@ -14,6 +14,8 @@ export interface PrintState {
   /** Losses in all logs of this workshop, over the start value of the chosen experience. */
   readonly workshopLosses: { readonly lost: number; readonly kept: number };
   readonly belief: LossBelief;
+  /** How much slower than the start values this workshop cuts, by its own log. */
+  readonly cuttingPace: number;
 }
 
 export interface PrintSummary {

@@ -36,7 +36,13 @@ export function withGroups(plan: Plan, groups: readonly (readonly string[])[]): 
   const inks = groups.map(([colourId], i): Ink => plan.inks.find((ink) => ink.id === `ink-${colourId}`) ?? firstInk(plan.flat!.colours.find((c) => c.id === colourId)!, i));
   const [first] = plan.blocks;
   const block: Block = { ...first, sides: [{ ...first.sides[0], stages }] };
-  return { ...plan, way: { ...plan.way, process: 'reduction' }, inks, runs, blocks: [block] };
+  return withoutStrays({ ...plan, way: { ...plan.way, process: 'reduction' }, inks, runs, blocks: [block] });
+}
+
+/** The plan without masks of runs, and overlaps of colours, that are not there any more. */
+function withoutStrays(plan: Plan): Plan {
+  const runs = new Set(plan.runs.map((run) => run.id)), colours = new Set(plan.flat?.colours.map((c) => c.id));
+  return { ...plan, masks: plan.masks.filter((mask) => runs.has(mask.runId)), fit: { ...plan.fit, pairs: plan.fit.pairs.filter((pair) => colours.has(pair.aId) && colours.has(pair.bId)) } };
 }
 
 /**
@@ -95,7 +101,7 @@ function withoutGoneColours(plan: Plan, printed: ReadonlySet<string>): Plan | un
   }
   const spokenFor = new Set(plan.blocks.flatMap((b) => b.sides.flatMap((s) => s.stages.flatMap((stage) => stage.standingIds))));
   if (![...printed].every((id) => spokenFor.has(id)) || runs.length < plan.runs.length || runs.some((run) => run.inkings.some((i) => !printed.has(i.colourId)))) return undefined;
-  return { ...plan, blocks: plan.blocks.map((b) => ({ ...b, sides: b.sides.map((s) => ({ ...s, stages: s.stages.map((stage) => ({ ...stage, standingIds: stage.standingIds.filter((id) => printed.has(id)) })) })) })) };
+  return withoutStrays({ ...plan, blocks: plan.blocks.map((b) => ({ ...b, sides: b.sides.map((s) => ({ ...s, stages: s.stages.map((stage) => ({ ...stage, standingIds: stage.standingIds.filter((id) => printed.has(id)) })) })) })) });
 }
 
 /** The plan a sketch means: its blocks, stages, runs and inks, under ids that stay the same each time. */
@@ -114,7 +120,7 @@ export function planFromSketch(plan: Plan, sketch: PlanSketch): Plan {
   }
   const material = plan.blocks[0].materialId;
   const blocks = sketch.blocks.map(({ stages }, b): Block => ({
-    id: `block-${b + 1}`, name: `Block ${b + 1}`, materialId: plan.blocks[b]?.materialId ?? material,
+    id: `block-${b + 1}`, name: `Block ${b + 1}`, materialId: plan.blocks[b]?.materialId ?? material, grainDeg: plan.blocks[b]?.grainDeg ?? 0,
     sides: [{ id: `side-${b + 1}`, name: 'face', stages: stages.map((standing, s) => ({ id: b === 0 && sketch.process === 'mixed' ? `stage-${s + 1}` : `stage-${String.fromCharCode(97 + b)}${s + 1}`, standingIds: standing.map((label) => ids[label]) })) }],
   }));
   const inks = new Map<string, Ink>();
@@ -129,7 +135,7 @@ export function planFromSketch(plan: Plan, sketch: PlanSketch): Plan {
     });
     return { id: `run-${inkings[0].inkId.slice(4)}`, impressions: 1, inkings };
   });
-  return { ...plan, way: { ...plan.way, process: sketch.process }, blocks, runs, inks: [...inks.values()] };
+  return withoutStrays({ ...plan, way: { ...plan.way, process: sketch.process }, blocks, runs, inks: [...inks.values()] });
 }
 
 function sketchedInk(plan: Plan, ink: PlanSketch['runs'][number]['inkings'][number]['ink'], colour: FlatColour, taken: readonly string[], place: number): Ink {

@@ -3,10 +3,11 @@ import { BAND_COUNT } from '@/core/colour';
 import { MAX_SOFTENER_PERCENT } from '@/core/inks';
 import { FLATTEN_LIMITS } from '@/core/picture';
 import { MARGIN_RANGE_MM } from '@/core/registration';
-import { EDITION_RANGE, FAULTS, PROOFS_RANGE, READING_SOURCES, TEST_SHEETS_RANGE, WISH_RANGE, type BenchAct } from '@/core/sheets';
-import { TOOL_RANGE_MM } from '@/core/cutting';
+import { EDITION_RANGE, FAULTS, PROOFS_RANGE, READING_SOURCES, SLIP_ANSWERS, TEST_SHEETS_RANGE, WISH_RANGE, type BenchAct } from '@/core/sheets';
+import { BLOCK_MATERIALS, DEPTH_MM, MAX_TOOLS, REHEARSAL_LEVELS, ROLLER_DIAMETER_MM, TOOL_RANGE_MM, TRANSFER_WAYS } from '@/core/cutting';
 import { failure, success, type Outcome } from '@/core/units';
-import { EXPORT_PAPERS, type Plan } from './plan';
+import { EXPORT_PAPERS, MASK_KINDS, type Plan } from './plan';
+import { SAMPLE_PRINTS } from './samplePrints';
 import { upgradedPlan } from './upgrade';
 
 export const SIZE_RANGE_MM = { minMm: 10, maxMm: 1000, what: 'the printed size' } as const;
@@ -29,6 +30,19 @@ export const ROLLER_CLEARANCE_MM = { minMm: 0, maxMm: 200, what: 'the roller cle
 export const opacity = mixed<string | number>().required().test('opacity', ({ value }) => `“${String(value)}” is no opacity; it is opaque, half, transparent, or a contrast ratio from 0 to 1.`, (v) => v === 'opaque' || v === 'half' || v === 'transparent' || (typeof v === 'number' && v >= 0 && v <= 1));
 export const READING_SOURCE = mixed<(typeof READING_SOURCES)[number]>().oneOf([...READING_SOURCES]).required();
 const bands = (what: string) => array().of(between(what, 0, 1e4)).length(BAND_COUNT, `A film needs ${BAND_COUNT} bands of ${what}.`).required();
+
+export const TRAP_MM = { minMm: 0, maxMm: 3, what: 'the overlap' } as const;
+export const CHOKE_MM = { minMm: 0, maxMm: 3, what: 'the choke' } as const;
+export const MASK_GROWTH_MM = { minMm: 0, maxMm: 20, what: 'the mask’s reach' } as const;
+export const SPARES_RANGE = { min: 0, max: 50, what: 'the spare key impressions' } as const;
+const mm = (range: { minMm: number; maxMm: number; what: string }) => between(range.what, range.minMm, range.maxMm, ' mm');
+const pixel = () => number().strict().required().integer().min(0).max(1e9);
+/** A place may name many small islands and follow long outlines, within reason. */
+const MAX_OUTLINE_NUMBERS = 40_000;
+const place = object({
+  islands: array().of(pixel()).required().max(5000, 'A place may name up to 5000 islands.'),
+  outlinesMm: array().of(array().of(number().strict().required().min(-2000).max(2000)).required().max(MAX_OUTLINE_NUMBERS)).required().max(2000),
+});
 
 const picture = object({
   originalSha: sha(), fileName: string().strict().required().max(300), format: oneOf(['png', 'jpeg', 'webp', 'tiff', 'svg']),
@@ -54,7 +68,7 @@ const flat = object({
 }).nullable().defined();
 
 const planSchema = object({
-  version: oneOf([2]),
+  version: oneOf([3]),
   way: object({ process: oneOf(['reduction', 'multi-block', 'mixed']), under: oneOf(['dry', 'wet']), ink: oneOf(['oil relief']), registration: oneOf(['corner stops']), printing: oneOf(['by hand']) }).required(),
   paper: object({ name: string().strict().required('The paper needs a name.').max(60), labD50: lab() }).required(),
   picture, flat,
@@ -65,8 +79,8 @@ const planSchema = object({
     softenerPercent: between('the softener', 0, MAX_SOFTENER_PERCENT, ' %'),
   })).required().max(20),
   blocks: array().of(object({
-    id: id(), name: string().strict().required().max(60), materialId: oneOf(['lino', 'plywood', 'cherry']),
-    sides: array().of(object({ id: id(), name: string().strict().required().max(60), stages: array().of(object({ id: id(), standingIds: array().of(id()).required() })).required().max(20) })).required().min(1).max(2),
+    id: id(), name: string().strict().required().max(60), materialId: oneOf(BLOCK_MATERIALS.map((m) => m.id)), grainDeg: oneOf([0, 90]),
+    sides: array().of(object({ id: id(), name: string().strict().required().max(60), stages: array().of(object({ id: id(), standingIds: array().of(id()).required(), within: place.optional().default(undefined) })).required().max(20) })).required().min(1).max(2),
   })).required().min(1).max(20),
   runs: array().of(object({
     id: id(), impressions: oneOf([1, 2]),
@@ -76,7 +90,20 @@ const planSchema = object({
     direction: oneOf(['free', 'light to dark', 'dark to light']), pinnedIds: array().of(id()).required().max(20),
     maxFilms: whole(MAX_FILMS_RANGE), rollerClearanceMm: between(ROLLER_CLEARANCE_MM.what, ROLLER_CLEARANCE_MM.minMm, ROLLER_CLEARANCE_MM.maxMm, ' mm'),
   }).required(),
-  toolMm: between(TOOL_RANGE_MM.what, TOOL_RANGE_MM.minMm, TOOL_RANGE_MM.maxMm, ' mm'),
+  fit: object({
+    trapMm: mm(TRAP_MM), chokeMm: mm(CHOKE_MM),
+    pairs: array().of(object({ aId: id(), bId: id(), mm: mm(TRAP_MM), grows: oneOf(['lighter', 'darker']) })).required().max(100),
+  }).required(),
+  masks: array().of(object({
+    id: id(), runId: id(), kind: oneOf(MASK_KINDS), place: place.required(), covers: oneOf(['place', 'all else']), growMm: mm(MASK_GROWTH_MM),
+    hold: oneOf(['pins', 'corner']), note: string().strict().defined().max(200, 'A note may be up to 200 characters long.'),
+  })).required().max(40, 'A print may have up to 40 masks.'),
+  lettering: array().of(pixel()).required().max(2000),
+  kept: array().of(string().strict().required().max(60)).required().max(2000),
+  toolsMm: array().of(mm(TOOL_RANGE_MM)).required().min(1, 'At least one tool is needed.').max(MAX_TOOLS, `Up to ${MAX_TOOLS} tools can be listed.`)
+    .test('rising', 'Tools are listed from narrow to wide, each width once.', (tools) => !!tools && tools.every((t, i) => i === 0 || t > tools[i - 1])),
+  roller: object({ diameterMm: mm(ROLLER_DIAMETER_MM), soft: boolean().strict().required(), depthMm: mm(DEPTH_MM) }).required(),
+  transfer: object({ wayId: oneOf(TRANSFER_WAYS.map((way) => way.id)), spares: whole(SPARES_RANGE) }).required(),
   layout: object({ marginMm: between(MARGIN_RANGE_MM.what, MARGIN_RANGE_MM.minMm, MARGIN_RANGE_MM.maxMm, ' mm'), marginRule: oneOf(['equal', 'larger bottom']), exportPaper: oneOf(EXPORT_PAPERS) }).required(),
   sheets: object({
     edition: whole(EDITION_RANGE), proofsToKeep: whole(PROOFS_RANGE), testSheets: whole(TEST_SHEETS_RANGE),
@@ -98,7 +125,11 @@ export function checkPlan(value: unknown): Outcome<Plan> {
     if (run.inkings.some((inking) => !colours.has(inking.colourId))) return failure('plan', `Run “${run.id}” prints a colour that is not there.`);
     for (const inking of run.inkings) if (!stages.has(inking.stageId) || !inks.has(inking.inkId)) return failure('plan', `Run “${run.id}” names a stage or an ink that is not there.`);
   }
-  return shaped;
+  const runs = new Set(plan.runs.map((run) => run.id));
+  const strayMask = plan.masks.find((mask) => !runs.has(mask.runId));
+  if (strayMask) return failure('plan', `Mask “${strayMask.id}” belongs to a run that is not there.`);
+  const strayPair = plan.fit.pairs.find((pair) => !colours.has(pair.aId) || !colours.has(pair.bId));
+  return strayPair ? failure('plan', 'An overlap names a colour that is not there.') : shaped;
 }
 
 const sheetName = () => string().strict().required().matches(/^T?[1-9]\d{0,3}$/, ({ value }) => `“${value}” is not a sheet’s name.`);
@@ -106,7 +137,13 @@ const sheetName = () => string().strict().required().matches(/^T?[1-9]\d{0,3}$/,
 const ACT_SCHEMAS: Record<BenchAct['kind'], Schema> = {
   'sheets-started': object({ kind: string(), counted: between('the sheets to start', 1, 1200).integer(), tests: whole(TEST_SHEETS_RANGE) }),
   'island-cut': object({ kind: string(), stageId: id(), island: between('an island', 0, 1e9).integer(), done: boolean().strict().required() }),
-  'stage-cut': object({ kind: string(), stageId: id() }),
+  'stage-cut': object({ kind: string(), stageId: id(), minutes: number().strict().min(0, 'A cut cannot take less than no time.').max(100_000, 'A cut of more than 100 000 minutes is a slip of the keys.').optional(), saidHours: number().strict().min(0).max(10_000).optional(), pictureSha: string().strict().matches(/^[0-9a-f]{64}$/).optional() }),
+  slip: object({ kind: string(), slipId: id(), stageId: id(), place: place.required(), note: string().strict().defined().max(300), pictureSha: string().strict().matches(/^[0-9a-f]{64}$/).optional() }),
+  'slip-answered': object({ kind: string(), slipId: id(), answer: oneOf(SLIP_ANSWERS) }),
+  rehearsed: object({
+    kind: string(), level: oneOf(REHEARSAL_LEVELS), score: between('the score', 0, 100), parts: between('the parts', 0, 1e6).integer(),
+    tooEarly: between('the slips', 0, 1e6).integer(), tooLate: between('the slips', 0, 1e6).integer(), never: between('the slips', 0, 1e6).integer(),
+  }),
   pull: object({
     kind: string(), runId: id(), sheet: sheetName(), faults: array().of(oneOf(FAULTS)).required().max(FAULTS.length),
     setAside: boolean().strict().required(), note: string().strict().defined().max(1000, 'A note may be up to 1000 characters long.'),
@@ -142,4 +179,13 @@ export function checkWith<T>(schema: Schema, value: unknown, code: string): Outc
     if (!(error instanceof ValidationError)) throw error;
     return failure(code, error.message);
   }
+}
+
+/** One rehearsal on a sample print. */
+export interface PracticeScore { readonly sample: string; readonly level: string; readonly score: number; readonly at: string }
+
+const practiceSchema = object({ sample: oneOf(SAMPLE_PRINTS.map((s) => s.id)), level: oneOf(REHEARSAL_LEVELS), score: between('the score', 0, 100) });
+
+export function checkPractice(value: unknown): Outcome<Omit<PracticeScore, 'at'>> {
+  return checkWith(practiceSchema, value, 'practice');
 }

@@ -1,16 +1,25 @@
-import { DEFAULT_RULES, type Plan } from './plan';
+import { DEFAULT_TOOLS_MM } from '@/core/cutting';
+import { DEFAULT_RULES, NOTHING_FITTED } from './plan';
 
-interface PlanOne {
-  readonly version: 1;
+interface OlderPlan {
+  readonly version: number;
   readonly way: object;
+  readonly toolMm?: number;
   readonly inks: readonly object[];
+  readonly blocks: readonly object[];
   readonly runs: readonly { readonly colourId: string; readonly inkings: readonly object[] }[];
 }
 
-/** A stored plan in the present form. Plans of version 1 knew reductions only, and inks by colour and a word. */
+/** A stored plan in the present form. Version 1 knew reductions only, and inks by colour and a word; version 2 knew no overlaps, masks or tools. */
 export function upgradedPlan(stored: unknown): unknown {
-  const plan = stored as PlanOne | Plan | null;
-  if (plan?.version !== 1 || !Array.isArray(plan.runs) || !Array.isArray(plan.inks)) return stored;
+  const plan = stored as OlderPlan | null;
+  if (!plan || !Array.isArray(plan.runs) || !Array.isArray(plan.inks)) return stored;
+  if (plan.version === 1) return upgradedPlan(fromOne(plan));
+  if (plan.version === 2) return fromTwo(plan);
+  return stored;
+}
+
+function fromOne(plan: OlderPlan): unknown {
   return {
     ...plan,
     version: 2,
@@ -18,5 +27,16 @@ export function upgradedPlan(stored: unknown): unknown {
     rules: DEFAULT_RULES,
     inks: plan.inks.map((ink, place) => ({ ...ink, film: null, recipe: null, softenerPercent: Math.min(10, 2 * place) })),
     runs: plan.runs.map(({ colourId, ...run }) => ({ ...run, inkings: Array.isArray(run.inkings) ? run.inkings.map((inking: object) => ({ ...inking, colourId, zoneIds: null, filmWeight: 1 })) : run.inkings })),
+  };
+}
+
+function fromTwo({ toolMm, ...plan }: OlderPlan): unknown {
+  const narrowest = typeof toolMm === 'number' ? toolMm : DEFAULT_TOOLS_MM[0];
+  return {
+    ...plan,
+    ...NOTHING_FITTED,
+    version: 3,
+    toolsMm: [narrowest, ...DEFAULT_TOOLS_MM.filter((mm) => mm > narrowest)],
+    blocks: Array.isArray(plan.blocks) ? plan.blocks.map((block: object) => ({ ...block, grainDeg: 0 })) : plan.blocks,
   };
 }

@@ -1,6 +1,7 @@
 import { isTestSheet, type BenchAct, type BenchEvent } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
 import { checkAct, inkNamesOf, printedIds, progressOf, sideOfStage, stagesOf, type Plan, type PrintState } from '@/records';
+import { keepCutPicture, refusedSlip } from './slips';
 import { appendBenchEvent, benchLog, hasBenchEvent, planAt, raiseUndoFloor, touchPrint, type Store } from '@/store';
 import { livingPrint, printState } from './prints';
 
@@ -46,11 +47,19 @@ function append(db: Store, id: string, events: readonly BenchEvent[], nowMs: num
     if (hasBenchEvent(db, id, event.id)) continue;
     const refused = refusal(plan, benchLog(db, id), event.act);
     if (refused) throw new Refused(refused);
-    appendBenchEvent(db, id, event);
-    if (event.act.kind === 'stage-cut' || event.act.kind === 'pull' || event.act.kind === 'sheets-started') raiseUndoFloor(db, id);
+    appendBenchEvent(db, id, withCutPicture(db, plan, benchLog(db, id), event));
+    if (event.act.kind === 'stage-cut' || event.act.kind === 'slip' || event.act.kind === 'pull' || event.act.kind === 'sheets-started') raiseUndoFloor(db, id);
   }
   touchPrint(db, id, new Date(nowMs).toISOString());
   return printState(db, id);
+}
+
+/** A cut and a slip are kept as a picture of the block as it then is. */
+function withCutPicture(db: Store, plan: Plan, before: readonly BenchEvent[], event: BenchEvent): BenchEvent {
+  const { act } = event;
+  if (act.kind !== 'stage-cut' && act.kind !== 'slip') return event;
+  const pictureSha = keepCutPicture(db, plan, progressOf(plan, [...before, event]).bench.slips, act.stageId, event.at);
+  return { ...event, act: { ...act, pictureSha } };
 }
 
 /** Why an act cannot be logged now, in a sentence; undefined when it can. */
@@ -80,6 +89,12 @@ function refusal(plan: Plan, events: readonly BenchEvent[], act: BenchAct): stri
     }
     case 'colour-got':
       return refusedColour(plan, progress, act);
+    case 'slip':
+      return refusedSlip(plan, bench.slips, act, bench.cutStages.map((c) => c.stageId));
+    case 'slip-answered':
+      return 'A slip is answered where it is shown, so that the plan can follow.';
+    case 'rehearsed':
+      return undefined;
     case 'numbered':
       return refusedNumbers(progress, act);
   }

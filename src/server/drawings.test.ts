@@ -9,7 +9,7 @@ function callsOf(drawing: Drawing): Call[] {
   const calls: Call[] = [];
   const remember = (kind: keyof Pen) => (...args: unknown[]) => { calls.push({ kind, args }); };
   drawing.draw({
-    rect: remember('rect'), line: remember('line'), area: remember('area'),
+    rect: remember('rect'), line: remember('line'), area: remember('area'), circle: remember('circle'), outlines: remember('outlines'),
     hatch: remember('hatch'), polygon: remember('polygon'), text: remember('text'),
   });
   return calls;
@@ -49,7 +49,7 @@ describe('the registration sheet', () => {
 });
 
 describe('a stage of the block', () => {
-  const page = { printName: 'Harbour', run: 2, inkName: 'rust', widthMm: 100, heightMm: 80, standing: 'M0 0l100 0l0 100z', cutNow: 'M500 500l20 0l0 20zM-5 7l1 1z' };
+  const page = { printName: 'Harbour', run: 2, inkName: 'rust', widthMm: 100, heightMm: 80, standing: 'M0 0l100 0l0 100z', notes: [], cutNow: 'M500 500l20 0l0 20zM-5 7l1 1z' };
   const drawing = stageDrawing(page);
   const calls = callsOf(drawing);
 

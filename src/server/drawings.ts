@@ -4,7 +4,7 @@ import type { Drawing, Pen } from '@/formats';
 
 const MADDER = '#A63A2B', SLATE = '#3E5C76', PENCIL = '#6B6F66', STANDING = '#D8D2C2';
 /** Room round the block for its marks. */
-const FRAME_MM = 14;
+export const FRAME_MM = 14;
 
 /** The registration sheet: board, paper, block and the six contacts, to be traced or glued onto the board. */
 export function registrationDrawing(printName: string, layout: CornerStopLayout): Drawing {
@@ -43,6 +43,8 @@ export interface StagePage {
   /** Path data on the mirrored block, hundredths of a mm. */
   readonly standing: string;
   readonly cutNow: string;
+  /** What to heed at the cut lines: overlaps, chokes. */
+  readonly notes: readonly string[];
 }
 
 /** One stage of the block, mirrored: standing grey, to be cut hatched, cleared white. */
@@ -50,7 +52,7 @@ export function stageDrawing(page: StagePage): Drawing {
   const { widthMm, heightMm } = page;
   return {
     title: `${page.printName}: ${page.block ?? 'block'} before run ${page.run}, ${page.inkName}. MIRRORED, as the block lies`,
-    note: 'grey stands and prints · hatched is cut now · white is cleared already',
+    note: ['grey stands and prints · hatched is cut now · white is cleared already', ...page.notes].join(' · ').slice(0, 150),
     widthMm: widthMm + 2 * FRAME_MM,
     heightMm: heightMm + 2 * FRAME_MM,
     draw(pen) {
@@ -65,10 +67,10 @@ export function stageDrawing(page: StagePage): Drawing {
   };
 }
 
-/** Path data moved by whole hundredths: only the absolute moves change. */
-function shifted(path: string, byMm: number): string {
+/** Path data moved by whole hundredths: only absolute moves and lines change. */
+export function shifted(path: string, byMm: number): string {
   const by = Math.round(byMm * 100);
-  return path.replace(/M(-?\d+) (-?\d+)/g, (_, x: string, y: string) => `M${Number(x) + by} ${Number(y) + by}`);
+  return path.replace(/([ML])(-?\d+) (-?\d+)/g, (_, act: string, x: string, y: string) => `${act}${Number(x) + by} ${Number(y) + by}`);
 }
 
 function stopMark(pen: Pen, contact: { xMm: number; yMm: number; normal: 'up' | 'right' }, colour: string, label: string): void {
@@ -98,12 +100,12 @@ function margins(pen: Pen, { paper, block, marginsMm }: CornerStopLayout): void 
   pen.text(`print’s left ${trimNumber(marginsMm.left, 1)}`, (right + paper.xMm + paper.widthMm) / 2, middleY + 1, 3, { align: 'center' });
 }
 
-function originCorner(pen: Pen, x: number, y: number, label: string): void {
+export function originCorner(pen: Pen, x: number, y: number, label: string): void {
   pen.polygon([[x, y], [x + 7, y], [x, y - 7]], '#1F2421');
   pen.text(label, x, y + 1.2, 3);
 }
 
-function thisSideUp(pen: Pen, x: number, y: number, lengthMm = 12): void {
+export function thisSideUp(pen: Pen, x: number, y: number, lengthMm = 12): void {
   pen.line(x, y, x, y - lengthMm, { widthMm: 0.5 });
   pen.polygon([[x - 2, y - lengthMm + 3], [x + 2, y - lengthMm + 3], [x, y - lengthMm - 1]], '#1F2421');
   pen.text('this side up', x + 3, y - lengthMm / 2 - 2, 3.4);

@@ -2,19 +2,17 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { srgb8FromLabD50, hexFromLabD50 } from '@/core/colour';
-import { labelCoverage, labelSet, packRgb, paintCoverage, traceArcs, type ArcMap } from '@/core/geometry';
+import { labelCoverage, labelSet, packRgb, paintCoverage } from '@/core/geometry';
 import { cornerStopLayout } from '@/core/registration';
 import { replayLog } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
 import { blobsOfPlan, ledgerCsv, numberingCsv, pathOfSet, pdfOfDrawings, readBundle, svgDocument, writeBundle } from '@/formats';
-import { blockOfRun, inkNamesOf, inkOf, labelStateOfRun, looksOfPlan, printedIds, progressOf, type Plan } from '@/records';
+import { blockOfRun, cutLineNotes, inkedAt, inkNamesOf, inkOf, labelStateOfRun, looksOfPlan, progressOf, type Plan } from '@/records';
 import { benchLog, getBlob, planAt, putBlob, type Store } from '@/store';
 import { registrationDrawing, stageDrawing } from './drawings';
 import { inflateLabels, labelsOfPlan } from './pictures';
+import { laidOut, runOf, sheetOf, tracedSheet } from './printSheets';
 import { insertWholePrint, livingPrint } from './prints';
-
-/** Outlines follow the label map within 0.05 mm on the 0.1 mm raster: the middle of every pixel edge within half a pixel. */
-const OUTLINE_TOLERANCE_PX = 0.49;
 
 /** The text face of all PDFs. */
 export function pdfFont(): Buffer {
@@ -33,20 +31,18 @@ function known(db: Store, id: string): Outcome<Known> {
 
 /** One PDF: the registration sheet, then each stage mirrored for the block. */
 export async function registrationPdf(db: Store, id: string, now: Date): Promise<Outcome<FileOut>> {
-  const print = known(db, id);
-  if (!print.ok) return print;
-  const { plan, name } = print.value;
-  const traced = tracePlan(db, plan);
-  if (!traced.ok) return traced;
-  const { widthMm, heightMm } = plan.picture!;
+  const laid = laidOut(db, id);
+  if (!laid.ok) return laid;
+  const { plan, name, sheet, mmPerPx, widthMm, heightMm } = laid.value;
+  const arcs = tracedSheet(laid.value);
   const layout = cornerStopLayout({ imageWidthMm: widthMm, imageHeightMm: heightMm, marginMm: plan.layout.marginMm, marginRule: plan.layout.marginRule });
   const drawings = [
     registrationDrawing(name, layout),
     ...plan.runs.map((run, i) => {
-      const state = labelStateOfRun(plan, run);
+      const state = labelStateOfRun(plan, run, sheet);
       const block = plan.blocks.length > 1 ? blockOfRun(plan, run).block.name : undefined;
-      const path = (labels: readonly number[]) => pathOfSet(traced.value.arcs, labelSet(labels), traced.value.mmPerPx, true);
-      return stageDrawing({ printName: name, run: i + 1, block, inkName: inkNamesOf(plan, run), widthMm, heightMm, standing: path(state.standing), cutNow: path(state.cutNow) });
+      const path = (labels: readonly number[]) => pathOfSet(arcs, labelSet(labels), mmPerPx, true);
+      return stageDrawing({ printName: name, run: i + 1, block, inkName: inkNamesOf(plan, run), widthMm, heightMm, standing: path(state.standing), cutNow: path(state.cutNow), notes: cutLineNotes(plan, run) });
     }),
   ];
   const bytes = await pdfOfDrawings(drawings, plan.layout.exportPaper, `${name}: registration and cuts`, now, pdfFont());
@@ -54,30 +50,23 @@ export async function registrationPdf(db: Store, id: string, now: Date): Promise
 }
 
 /** An SVG in mm: what a run prints (as seen), or what is cut before it (as on the block). */
-export function runSvg(db: Store, id: string, run: number, what: 'run' | 'stage'): Outcome<FileOut> {
-  const print = known(db, id);
-  if (!print.ok) return print;
-  const { plan, name } = print.value;
-  const traced = tracePlan(db, plan);
-  if (!traced.ok) return traced;
-  if (!Number.isInteger(run) || run < 1 || run > plan.runs.length) return failure('run-missing', `There is no run ${run}; this print has runs 1 to ${plan.runs.length}.`);
-  const { arcs, mmPerPx } = traced.value;
-  const state = labelStateOfRun(plan, plan.runs[run - 1]);
+export function runSvg(db: Store, id: string, number: number, what: 'run' | 'stage'): Outcome<FileOut> {
+  const laid = laidOut(db, id);
+  if (!laid.ok) return laid;
+  const found = runOf(laid.value, number);
+  if (!found.ok) return found;
+  const { plan, name, sheet, mmPerPx, widthMm, heightMm } = laid.value;
+  const run = found.value;
+  const arcs = tracedSheet(laid.value);
+  const state = labelStateOfRun(plan, run, sheet);
   const path = (labels: readonly number[], mirrored: boolean) => pathOfSet(arcs, labelSet(labels), mmPerPx, mirrored);
-  const zones = plan.runs[run - 1].inkings.map((inking) => ({ ink: inkOf(plan, inking), labels: printedIds(plan, inking).map((id) => plan.flat!.colours.findIndex((c) => c.id === id)) }));
+  const zones = run.inkings.map((inking) => ({ ink: inkOf(plan, inking), parts: [...sheet.parts.keys()].filter((p) => inkedAt(plan, sheet, sheet.parts[p], run, inking)) }));
   const layers = what === 'run'
-    ? zones.map((zone) => ({ name: zones.length > 1 ? `run ${run} ${zone.ink.name}` : `run ${run}`, path: path(zone.labels, false), fill: hexFromLabD50(zone.ink.solidLabD50) }))
+    ? zones.map((zone) => ({ name: zones.length > 1 ? `run ${number} ${zone.ink.name}` : `run ${number}`, path: path(zone.parts, false), fill: hexFromLabD50(zone.ink.solidLabD50) }))
     : [{ name: 'standing', path: path(state.standing, true), fill: '#D8D2C2' }, { name: 'cut now', path: path(state.cutNow, true), fill: '#A63A2B' }];
-  const { widthMm, heightMm } = plan.picture!;
-  const title = what === 'run' ? `${name}, run ${run}, ${inkNamesOf(plan, plan.runs[run - 1])}: what prints, as seen` : `${name}, block before run ${run}: mirrored`;
+  const title = what === 'run' ? `${name}, run ${number}, ${inkNamesOf(plan, run)}: what prints, as seen` : `${name}, block before run ${number}: mirrored`;
   const bytes = new TextEncoder().encode(svgDocument(widthMm, heightMm, title, layers));
-  return success({ bytes, mediaType: 'image/svg+xml', fileName: `${fileStem(name)} ${what === 'run' ? 'run' : 'block before run'} ${run}.svg` });
-}
-
-function tracePlan(db: Store, plan: Plan): Outcome<{ arcs: ArcMap; mmPerPx: number }> {
-  const map = labelsOfPlan(db, plan);
-  if (!map || !plan.picture || plan.runs.length === 0) return failure('nothing-flat', 'There are no flat colours to draw yet. Bring in a picture and flatten it first.');
-  return success({ arcs: traceArcs(map, OUTLINE_TOLERANCE_PX), mmPerPx: plan.picture.raster.mmPerPx });
+  return success({ bytes, mediaType: 'image/svg+xml', fileName: `${fileStem(name)} ${what === 'run' ? 'run' : 'block before run'} ${number}.svg` });
 }
 
 export function ledgerFile(db: Store, id: string): Outcome<FileOut> {
@@ -101,8 +90,10 @@ export function bundleFile(db: Store, id: string, now: string): Outcome<FileOut>
   const print = known(db, id);
   if (!print.ok) return print;
   const { plan, name } = print.value;
-  const blobs = new Map(blobsOfPlan(plan).map((sha) => [sha, getBlob(db, sha)!]));
-  return success({ bytes: writeBundle({ name, plan, events: benchLog(db, id), blobs }, now), mediaType: 'application/zip', fileName: `${fileStem(name)}.ulexite.zip` });
+  const events = benchLog(db, id);
+  const pictures = replayLog(events).cutPictures.map((p) => p.sha).filter((sha) => getBlob(db, sha));
+  const blobs = new Map([...blobsOfPlan(plan), ...pictures].map((sha) => [sha, getBlob(db, sha)!]));
+  return success({ bytes: writeBundle({ name, plan, events, blobs }, now), mediaType: 'application/zip', fileName: `${fileStem(name)}.ulexite.zip` });
 }
 
 /** Opens a bundle as a new print; an existing one of the same name is left alone. */
@@ -114,7 +105,7 @@ export function openBundle(db: Store, bytes: Uint8Array, now: string): Outcome<s
   if (labels && !labels.ok) return labels;
   if (labels && Math.max(0, ...new Set(labels.value.labels)) >= plan.flat!.colours.length) return failure('bundle-plan', 'The flat colours in this bundle do not fit its picture.');
   const id = db.transaction(() => {
-    for (const sha of blobsOfPlan(plan)) putBlob(db, blobs.get(sha)!.bytes, blobs.get(sha)!.mediaType, now);
+    for (const { bytes: stored, mediaType } of blobs.values()) putBlob(db, stored, mediaType, now);
     return insertWholePrint(db, bundle.value.name, plan, bundle.value.events, now);
   }).immediate();
   return success(id);
@@ -130,9 +121,12 @@ export async function lookPng(db: Store, id: string, run: number, widthPx: numbe
   const wanted = Math.max(16, Math.min(MAX_LOOK_WIDTH_PX, Math.round(widthPx)));
   const raster = run === 0 && !plan.flat && plan.picture ? getBlob(db, plan.picture.raster.sha) : undefined;
   if (raster) return success({ bytes: await sharp(raster.bytes).resize(wanted).png().toBuffer(), mediaType: 'image/png', fileName: `${fileStem(name)}.png` });
-  const map = labelsOfPlan(db, plan);
-  const looks = looksOfPlan(plan, replayLog(benchLog(db, id)).coloursGot);
-  if (!map || !looks) return failure('nothing-flat', 'There are no flat colours to show yet.');
+  const picture = labelsOfPlan(db, plan);
+  const { coloursGot, slips } = replayLog(benchLog(db, id));
+  const laid = picture && sheetOf(plan, picture, slips);
+  const looks = laid?.ok ? looksOfPlan(plan, coloursGot, laid.value.sheet) : undefined;
+  if (!laid?.ok || !looks) return failure('nothing-flat', 'There are no flat colours to show yet.');
+  const { map } = laid.value;
   if (!(run >= 0 && run <= plan.runs.length)) return failure('run-missing', `There is no run ${run}.`);
   const width = wanted, height = Math.max(1, Math.round((width * map.height) / map.width));
   const colours = looks.looks[run].map((lab) => packRgb(...srgb8FromLabD50(lab).rgb));

@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto';
+import { learnedPace } from '@/core/cutting';
 import { learned, startBelief } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
 import { checkName, checkPlan, closedPartTouched, emptyPlan, type Plan, type PrintState, type PrintSummary } from '@/records';
 import {
   allPrints, appendBenchEvent, appendPlan, benchLog, hasBlob, insertPrint, markDeleted, moveTo, planAt, printById, printNames, raiseUndoFloor,
-  renamePrint, touchPrint, workshopLosses, type PrintRow, type Store,
+  renamePrint, timedCuts, touchPrint, workshopLosses, type PrintRow, type Store,
 } from '@/store';
 import { blobsOfPlan } from '@/formats';
 
@@ -26,6 +27,7 @@ export function printState(db: Store, id: string): Outcome<PrintState> {
     undoLabel: row.plan_seq > Math.max(1, row.undo_floor) && planAt(db, id, row.plan_seq - 1) ? current.label : null,
     redoLabel: planAt(db, id, row.plan_seq + 1)?.label ?? null,
     workshopLosses: losses,
+    cuttingPace: learnedPace(timedCuts(db)),
     belief: learned(startBelief(current.plan.sheets.experience), losses),
   });
 }

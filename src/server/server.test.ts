@@ -106,9 +106,9 @@ describe('plans', () => {
 
   test('two windows: the second is told and nothing is overwritten', async () => {
     const state = await planned();
-    const first = ok(savePlan(db, state.id, state.revision, { ...state.plan, toolMm: 0.7 }, 'tool', NOW));
-    expect(savePlan(db, state.id, state.revision, { ...state.plan, toolMm: 2 }, 'tool', NOW)).toMatchObject({ ok: false, code: 'stale' });
-    expect(ok(printState(db, state.id)).plan.toolMm).toBe(0.7);
+    const first = ok(savePlan(db, state.id, state.revision, { ...state.plan, toolsMm: [0.7] }, 'tool', NOW));
+    expect(savePlan(db, state.id, state.revision, { ...state.plan, toolsMm: [2] }, 'tool', NOW)).toMatchObject({ ok: false, code: 'stale' });
+    expect(ok(printState(db, state.id)).plan.toolsMm).toEqual([0.7]);
     expect(first.undoLabel).toBe('tool');
   });
 

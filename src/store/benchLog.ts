@@ -1,3 +1,4 @@
+import type { TimedCut } from '@/core/cutting';
 import type { BenchAct, BenchEvent } from '@/core/sheets';
 import type { Store } from './open';
 
@@ -25,4 +26,10 @@ export function workshopLosses(db: Store): { lost: number; kept: number } {
     WHERE l.act ->> 'kind' = 'pull' AND l.act ->> 'sheet' NOT LIKE 'T%'
       AND (l.print_id, l.id) NOT IN (SELECT print_id, act ->> 'pullId' FROM bench_log WHERE act ->> 'kind' = 'pull-undone')`).get()!;
   return { lost: row.lost, kept: row.total - row.lost };
+}
+
+/** Cuts in all prints whose time was written down, with what the start values had said. */
+export function timedCuts(db: Store): TimedCut[] {
+  return db.prepare<[], TimedCut>(`SELECT act ->> 'minutes' AS tookMin, act ->> 'saidHours' AS saidHours FROM bench_log
+    WHERE act ->> 'kind' = 'stage-cut' AND act ->> 'minutes' > 0 AND act ->> 'saidHours' > 0`).all();
 }

@@ -19,7 +19,8 @@ export function hasBlob(db: Store, sha: string): boolean {
   return db.prepare('SELECT 1 FROM blobs WHERE sha = ?').get(sha) !== undefined;
 }
 
-/** Drops bytes that no plan of any history names and that are older than `before`. */
+/** Drops bytes that no plan of any history and no cut in any log names, and that are older than `before`. */
 export function dropLooseBlobs(db: Store, before: string): number {
-  return db.prepare('DELETE FROM blobs WHERE created_at < ? AND NOT EXISTS (SELECT 1 FROM plan_history WHERE instr(plan, sha) > 0)').run(before).changes;
+  return db.prepare(`DELETE FROM blobs WHERE created_at < ? AND NOT EXISTS (SELECT 1 FROM plan_history WHERE instr(plan, sha) > 0)
+    AND NOT EXISTS (SELECT 1 FROM bench_log WHERE act ->> 'pictureSha' = sha)`).run(before).changes;
 }

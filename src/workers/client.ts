@@ -18,11 +18,14 @@ class JobWorker<Jobs extends { [J in keyof Jobs]: JobMap[string] }> {
   private ready: Promise<unknown> = Promise.resolve();
   private readonly waiting = new Map<number, Waiting>();
   private serial = 0;
+  /** Another client has the worker now; this one answers nothing more. */
+  private handedOn = false;
 
   constructor(private readonly open: () => Worker, private readonly onStart: () => Promise<unknown>) {}
 
   /** Asks once the worker is ready. */
   async ask<J extends keyof Jobs>(job: J, payload: Jobs[J]['take'], progress?: (share: number) => void): Promise<Outcome<Jobs[J]['give']>> {
+    if (this.handedOn) return failure('stopped', 'Stopped.');
     const worker = this.started();
     await this.ready;
     if (worker !== this.worker) return failure('stopped', 'Stopped.');
@@ -35,8 +38,23 @@ class JobWorker<Jobs extends { [J in keyof Jobs]: JobMap[string] }> {
     const id = ++this.serial;
     return new Promise((resolve) => {
       this.waiting.set(id, { settle: resolve as (outcome: Outcome<unknown>) => void, progress });
-      worker.postMessage({ id, job, payload });
+      worker.postMessage({ id, job, payload }, transferred(payload));
     });
+  }
+
+  /** Hands the running worker, with all that it holds, to another client; questions under way are answered there. */
+  protected handTo(heir: JobWorker<Jobs>): void {
+    if (!this.worker) return;
+    heir.worker = this.worker;
+    heir.serial = this.serial;
+    for (const [id, call] of this.waiting) heir.waiting.set(id, call);
+    heir.worker.onmessage = ({ data }: MessageEvent<JobReply>) => heir.receive(data);
+    heir.worker.onerror = () => heir.broke();
+    heir.worker.onmessageerror = () => heir.broke();
+    heir.ready = this.ready;
+    this.worker = undefined;
+    this.handedOn = true;
+    this.waiting.clear();
   }
 
   stop(): void {
@@ -71,10 +89,23 @@ class JobWorker<Jobs extends { [J in keyof Jobs]: JobMap[string] }> {
   }
 }
 
+/** A label map that is sent is given away: copying twelve megabytes would hold the page up. */
+function transferred(payload: unknown): Transferable[] {
+  const labels = (payload as { labels?: unknown } | null)?.labels;
+  return labels instanceof Uint8Array ? [labels.buffer as ArrayBuffer] : [];
+}
+
 /** Holds one picture and its label map. */
 export class PictureWorker extends JobWorker<PictureJobs> {
   constructor(onStart: (worker: PictureWorker) => Promise<unknown> = () => Promise.resolve()) {
     super(() => new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' }), () => onStart(this));
+  }
+
+  /** A client of its own for the same running worker: after a change in place its map is already the one now saved. */
+  successor(onStart: (worker: PictureWorker) => Promise<unknown>): PictureWorker {
+    const heir = new PictureWorker(onStart);
+    this.handTo(heir);
+    return heir;
   }
 }
 

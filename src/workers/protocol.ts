@@ -1,8 +1,9 @@
 import type { Lab } from '@/core/colour';
 import type { Pigment } from '@/core/inks';
-import type { CutIsland, StageCheck } from '@/core/cutting';
-import type { LabelStyle, View } from '@/core/geometry';
-import type { FlatColourFigures, FlattenSettings } from '@/core/picture';
+import type { CutIsland, CutSettings, RehearsalPart, StageVerdict } from '@/core/cutting';
+import type { Box, LabelStyle, Region, View } from '@/core/geometry';
+import type { PrintMapTask, PrintPart } from '@/core/layers';
+import type { EditDone, FlatColourFigures, FlattenSettings, RegionEdit } from '@/core/picture';
 import type { Failure } from '@/core/units';
 import type { CabinetInk, ColoursGot, InkAnswer, InkQuestion, Plan, ProposalRequest, Proposals, Resolved } from '@/records';
 
@@ -17,10 +18,37 @@ export interface FlatResult {
   readonly milliseconds: number;
 }
 
+/** One island: its first pixel names it, a pixel inside points at it. */
 export interface IslandInfo {
+  readonly key: number;
   readonly label: number;
   readonly areaMm2: number;
+  /** Middle of its widest strip, map pixels. */
+  readonly x: number;
+  readonly y: number;
+  readonly boxPx: Box;
 }
+
+export interface IslandDetail {
+  /** mm; known up to 3 mm. */
+  readonly thinnestMm: number;
+  /** Colours along its edge, longest first. */
+  readonly neighbours: readonly { readonly label: number; readonly edgeMm: number }[];
+}
+
+export interface IslandRow extends IslandInfo { readonly thinnestMm: number; readonly widestMm: number }
+export const ISLAND_ORDERS = ['reading order', 'area', 'thinness', 'risk'] as const;
+export type IslandOrder = (typeof ISLAND_ORDERS)[number];
+
+/** What is measured for a stage whatever the material. */
+export interface StageFigures {
+  readonly standingCm2: number;
+  readonly standingShare: number;
+  readonly outlineM: number;
+}
+
+/** What can be touched by roller or paper is outlined, mm. `milliseconds`: from the cached measure. */
+export interface StageFindings extends StageVerdict { readonly riskOutlinesMm: readonly (readonly number[])[]; readonly milliseconds: number }
 
 /** Every job of the picture worker: what it takes and what it answers. */
 export interface PictureJobs {
@@ -30,19 +58,46 @@ export interface PictureJobs {
   flatten: { take: { settings: FlattenSettings; thinnest: boolean }; give: FlatResult };
   split: { take: { label: number; coloursLabD50: readonly Lab[]; settings: FlattenSettings }; give: FlatResult };
   merge: { take: { from: number; into: number; coloursLabD50: readonly Lab[] }; give: FlatResult };
-  recolour: { take: { x: number; y: number; label: number; coloursLabD50: readonly Lab[] }; give: FlatResult };
+  /** Changes islands in the map itself. `milliseconds` is the change alone. */
+  edit: { take: RegionEdit; give: EditDone & { milliseconds: number } };
+  /** A copy of the map, for another worker to measure and store. */
+  snapshot: { take: null; give: { labels: Uint8Array; width: number; height: number; mmPerPx: number } };
+  /** Takes a map that was made here as the present one. */
+  useLabels: { take: { labels: Uint8Array; width: number; height: number; mmPerPx: number }; give: null };
+  /** Takes such a copy over as the present map and measures it. */
+  measure: { take: { labels: Uint8Array; width: number; height: number; mmPerPx: number; coloursLabD50: readonly Lab[] }; give: FlatResult };
   /** Deflates the label map and sends it to `url`; answers with what the server says. */
   storeLabels: { take: { url: string }; give: string };
   labelAt: { take: { x: number; y: number }; give: number | null };
   islandAt: { take: { x: number; y: number }; give: IslandInfo | null };
-  paint: { take: { what: 'labels' | 'raster' | 'cut'; styles: readonly (LabelStyle | undefined)[]; view: View; width: number; height: number; backdrop: number }; give: ImageBitmap };
+  /** The next island in reading order, no smaller than `leastMm2`; from the first one when `key` is null. */
+  islandStep: { take: { key: number | null; step: 1 | -1; leastMm2: number }; give: IslandInfo | null };
+  islandDetail: { take: { key: number }; give: IslandDetail | null };
+  islands: { take: { order: IslandOrder; limit: number; leastMm2: number }; give: { rows: readonly IslandRow[]; total: number } };
+  /** `sheet` is the print map, `labels` the picture's own; `lines` draws the edges between labels in a colour. */
+  paint: { take: { what: 'labels' | 'sheet' | 'raster' | 'cut' | 'rehearsal'; styles: readonly (LabelStyle | undefined)[]; view: View; width: number; height: number; backdrop: number; lines?: number }; give: ImageBitmap };
   /** Least distances between the areas of all pairs of labels, mm. */
   gaps: { take: { labelCount: number }; give: Float64Array };
-  coverage: { take: { labelCount: number; width: number; height: number }; give: Uint8Array };
-  checkStage: { take: { standing: readonly number[]; cutNow: readonly number[]; ridgeMm: number; gapMm: number }; give: StageCheck & { outlineM: number } };
+  /** Works out the print map, and the shares of its parts on a small picture. */
+  printMap: { take: { task: PrintMapTask; width: number; height: number }; give: { parts: readonly PrintPart[]; areaPx: readonly number[]; full: boolean; coverage: Uint8Array } };
+  /** Measures a stage of the print map. */
+  measureStage: { take: { standing: readonly number[]; cutNow: readonly number[] }; give: StageFigures };
+  /** Which tool clears how much of a stage: widest first; width 0 is the knife. */
+  clearing: { take: { standing: readonly number[]; cutNow: readonly number[]; toolsMm: readonly number[] }; give: readonly { readonly widthMm: number; readonly cm2: number }[] };
+  /** What a stage asks for; quick when it was measured last. */
+  findings: { take: { standing: readonly number[]; cutNow: readonly number[]; settings: CutSettings }; give: StageFindings };
+  /** Outlines of a place of the picture, mm. */
+  outlines: { take: { region: Region }; give: { outlinesMm: readonly (readonly number[])[]; areaMm2: number } };
+  /** Outlines of what a mask covers, mm. */
+  maskOutlines: { take: { standing: readonly number[]; region: Region; covers: 'place' | 'all else' | 'keep clean'; growMm: number }; give: { outlinesMm: readonly (readonly number[])[] } };
   /** Makes the parts to cut the `cut` map: 0 other, 1 to cut, 2 ticked off, then the other labels from 3 on. */
   cutIslands: { take: { standing: readonly number[]; cutNow: readonly number[]; done: readonly number[] }; give: readonly CutIsland[] };
   tickIsland: { take: { island: number; done: boolean }; give: null };
+  /** Makes the rehearsal map: each pixel its colour × 16 + the run it is cut before (15: not cut). Parts are the islands from `leastMm2` on. */
+  rehearse: { take: { due: readonly number[]; limit: number }; give: { parts: readonly (RehearsalPart & { x: number; y: number })[]; leastMm2: number } };
+  /** Sets before which run parts are cut (15: not); the small parts of a colour follow its largest. */
+  rehearseCut: { take: { cuts: readonly (readonly [number, number])[] }; give: null };
+  rehearsalPartAt: { take: { x: number; y: number }; give: number | null };
   cutIslandAt: { take: { x: number; y: number }; give: number | null };
 }
 

@@ -36,7 +36,12 @@ export function serve<Jobs extends JobMap<Jobs>>(handlers: Handlers<Jobs>): void
   };
 }
 
+/** Pictures and large arrays, alone or as a field of the result, are handed over, not copied. */
 function transferables(result: unknown): Transferable[] {
-  if (typeof ImageBitmap !== 'undefined' && result instanceof ImageBitmap) return [result];
-  return result instanceof Uint8Array || result instanceof Float64Array ? [result.buffer as ArrayBuffer] : [];
+  const one = (value: unknown): Transferable[] => {
+    if (typeof ImageBitmap !== 'undefined' && value instanceof ImageBitmap) return [value];
+    return value instanceof Uint8Array || value instanceof Float64Array ? [value.buffer as ArrayBuffer] : [];
+  };
+  const own = one(result);
+  return own.length > 0 || typeof result !== 'object' || result === null || Array.isArray(result) ? own : Object.values(result).flatMap(one);
 }

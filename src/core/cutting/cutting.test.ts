@@ -13,7 +13,7 @@ function drawing(width: number, height: number, boxes: readonly (readonly [numbe
 const block = () => drawing(600, 400, [[100, 100, 200, 200, 1], [300, 198, 150, 4, 1], [180, 100, 3, 120, 0]]);
 const LINO: CutSettings = { material: materialById('lino'), grainDeg: 0, toolsMm: [0.5, 1, 3], roller: DEFAULT_ROLLER };
 const checked = (map: LabelMap, settings: Partial<CutSettings> = {}) => {
-  const measure = measureStage(map, labelSet([1]), labelSet([0]), 0.1, LINO.toolsMm)!;
+  const measure = measureStage(map, labelSet([1]), 0.1)!;
   return { measure, ...findingsOf(measure, { ...LINO, ...settings }) };
 };
 const ofKind = (found: ReturnType<typeof checked>, kind: string) => found.findings.filter((f) => f.kind === kind);
@@ -61,6 +61,13 @@ test('a roller bridges 2√(2Rd − d²), a soft one less, and touches where not
   expect(chatter.yMm).toBeCloseTo(20, 0);
   expect(found.supports.length).toBeGreaterThan(1);
   expect(ofKind(checked(open, { roller: { ...DEFAULT_ROLLER, diameterMm: 400 } }), 'chatter')).toEqual([]);
+});
+
+test('the margin: how much of the edge is cleared, and how wide', () => {
+  expect(checked(drawing(400, 300, [[0, 0, 400, 300, 1]])).margin).toEqual({ clearedEdgeMm: 0, widestMm: 0 });
+  const { margin } = checked(drawing(400, 300, [[100, 100, 200, 100, 1]]));
+  expect(margin.clearedEdgeMm).toBeCloseTo(138, 0);
+  expect(margin.widestMm).toBeCloseTo(Math.hypot(10, 10), 0);
 });
 
 test('supports leave nothing at risk', () => {

@@ -1,5 +1,5 @@
 import {
-  countPixels, distancesToOther, emptyMask, findIslands, hasPixel, invertMask, islandAt, islandFigures, maskOfLabels, middleLines, openDisc, type BitMask, type IslandFigures, type IslandMap, type LabelMap, type MiddleLines,
+  countPixels, distancesToOther, emptyMask, FAR, findIslands, hasPixel, islandAt, islandFigures, maskOfLabels, middleLines, openDisc, type BitMask, type IslandFigures, type IslandMap, type LabelMap, type MiddleLines,
 } from '../geometry';
 import { atRisk, bridgedWidthMm, openGround, supportsFor, type OpenGround, type Support } from './rollerReach';
 import { ridgeLimitMm, type BlockMaterial, type InkRoller } from './materials';
@@ -43,7 +43,6 @@ export interface StageMeasure {
   readonly islands: IslandMap;
   readonly figures: IslandFigures;
   readonly ground: OpenGround;
-  readonly clearing: readonly { readonly widthMm: number; readonly cm2: number }[];
 }
 
 /** Widths up to this are measured; no material or tool asks for a finer look at wider parts. */
@@ -53,11 +52,8 @@ const SPECK_MM2 = 0.2;
 /** Findings of a kind are listed largest first, no more than this many. */
 export const MAX_PLACES = 300;
 
-/**
- * Measures one cut state of a block: `standing` and `cutNow` flag the labels (256 entries). Undefined when the stage is too broken
- * up to be cut. `toolsMm` says for which widths the clearing is divided.
- */
-export function measureStage(map: LabelMap, standing: Uint8Array, cutNow: Uint8Array, mmPerPx: number, toolsMm: readonly number[]): StageMeasure | undefined {
+/** Measures one cut state of a block: `standing` flags the labels that still print (256 entries). Undefined when the stage is too broken up to be cut. */
+export function measureStage(map: LabelMap, standing: Uint8Array, mmPerPx: number): StageMeasure | undefined {
   const stands = maskOfLabels(map, standing);
   const stage: LabelMap = { width: map.width, height: map.height, labels: new Uint8Array(map.labels.length) };
   for (let i = 0; i < stage.labels.length; i++) stage.labels[i] = standing[map.labels[i]];
@@ -73,12 +69,19 @@ export function measureStage(map: LabelMap, standing: Uint8Array, cutNow: Uint8A
     middle: middleLines(stage, distances, WIDEST_MEASURED_MM / mmPerPx),
     figures: islandFigures(stage, islands, distances, capPx, SPECK_MM2 / mmPerPx ** 2),
     ground: openGround(stands, mmPerPx),
-    clearing: clearingByTool(invertMask(stands), maskOfLabels(map, cutNow), mmPerPx, toolsMm),
   };
 }
 
+export interface StageVerdict {
+  readonly findings: readonly Finding[];
+  readonly supports: readonly Support[];
+  readonly supportsEnough: boolean;
+  /** How much of the block's edge is cleared, and how wide at most: what the roller tips over and the margin prints from. */
+  readonly margin: { readonly clearedEdgeMm: number; readonly widestMm: number };
+}
+
 /** What a stage asks for with this material, these tools and this roller; quick enough to follow a slider. */
-export function findingsOf(measure: StageMeasure, settings: CutSettings): { readonly findings: readonly Finding[]; readonly supports: readonly Support[]; readonly supportsEnough: boolean } {
+export function findingsOf(measure: StageMeasure, settings: CutSettings): StageVerdict {
   const narrowest = Math.min(...settings.toolsMm);
   const uncuttable = smallIslands(measure, 0, (i) => measure.figures.widestPx[i] * measure.mmPerPx < narrowest, 'uncuttable', narrowest);
   const loose = smallIslands(measure, 1, (i) => measure.islands.islandAreaPx[i] * measure.mmPerPx ** 2 < settings.material.looseMm2, 'loose', settings.material.looseMm2);
@@ -93,7 +96,18 @@ export function findingsOf(measure: StageMeasure, settings: CutSettings): { read
     ],
     supports: supports.supports,
     supportsEnough: supports.enough,
+    margin: marginOf(measure.ground),
   };
+}
+
+function marginOf({ width, height, squared, cellMm }: OpenGround): StageVerdict['margin'] {
+  let cleared = 0, widest = 0;
+  for (let y = 0, i = 0; y < height; y++) for (let x = 0; x < width; x++, i++) {
+    if ((x > 0 && y > 0 && x < width - 1 && y < height - 1) || squared[i] === 0) continue;
+    cleared++;
+    widest = Math.max(widest, squared[i] < FAR ? squared[i] : width * width);
+  }
+  return { clearedEdgeMm: cleared * cellMm, widestMm: Math.sqrt(widest) * cellMm };
 }
 
 function smallIslands(measure: StageMeasure, standing: number, small: (island: number) => boolean, kind: FindingKind, limit: number): (Finding & { island: number })[] {

@@ -4,8 +4,8 @@ export { erodeDisc, dilateDisc, openDisc, thinnerThan, thinnestWidthPx } from '.
 export { type IslandMap, findIslands, islandAt, eachStripOf, MAX_STRIPS } from './islands';
 export { type ArcMap, traceArcs } from './arcs';
 export { type Ring, ringsOf, eachPointOf, areaOfRingsPx } from './rings';
-export { type LabelStyle, type View, paintLabels, paintRaster, labelCoverage, coarserCoverage, paintCoverage, packRgb } from './paint';
+export { type LabelStyle, type View, paintLabels, paintEdges, paintRaster, labelCoverage, coarserCoverage, paintCoverage, packRgb } from './paint';
 export { squaredDistances, labelGapsPx } from './distance';
 export { distancesToOther, squaredDistancesToMask, FAR } from './otherDistance';
-export { type Region, islandByKey, regionMask, fillSpan, fillOutline, fillLine } from './region';
+export { type Region, islandByKey, regionMask, fillSpan, fillOutlines, fillLine } from './region';
 export { type Box, type IslandNeighbour, type IslandFigures, type MiddleLines, neighboursOf, boxOf, islandFigures, middleLines } from './islandFigures';

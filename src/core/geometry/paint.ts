@@ -203,3 +203,22 @@ export function paintRaster(raster: { width: number; height: number; words: Uint
   }
   return out;
 }
+
+/** Draws the edges between labels as lines one drawn pixel wide over a painted picture, in place. Cost: one read of the map for each pixel. */
+export function paintEdges(map: LabelMap, view: View, out: Uint32Array, outWidth: number, outHeight: number, colour: number): void {
+  const columns = sampleOffsets(view.x, view.pxPerOut, outWidth, 1, map.width, view.mirrored);
+  const row = (oy: number): number => {
+    const y = Math.floor(view.y + (oy + 0.5) * view.pxPerOut);
+    return y < 0 || y >= map.height ? -1 : y * map.width;
+  };
+  for (let oy = 0; oy + 1 < outHeight; oy++) {
+    const here = row(oy), below = row(oy + 1);
+    if (here < 0 || below < 0) continue;
+    for (let ox = 0; ox + 1 < outWidth; ox++) {
+      const x = columns[ox], next = columns[ox + 1];
+      if (x < 0 || next < 0) continue;
+      const label = map.labels[here + x];
+      if (label !== map.labels[here + next] || label !== map.labels[below + x]) out[oy * outWidth + ox] = colour;
+    }
+  }
+}

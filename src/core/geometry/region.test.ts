@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { boxOf, countPixels, distancesToOther, emptyMask, fillLine, fillOutline, findIslands, hasPixel, islandAt, islandByKey, islandFigures, neighboursOf, regionMask, type LabelMap } from './index';
+import { boxOf, countPixels, distancesToOther, emptyMask, fillLine, fillOutlines, findIslands, hasPixel, islandAt, islandByKey, islandFigures, neighboursOf, regionMask, type LabelMap } from './index';
 
 function drawn(rows: readonly string[]): LabelMap {
   return { width: rows[0].length, height: rows.length, labels: Uint8Array.from(rows.join(''), (c) => Number(c)) };
@@ -14,7 +14,7 @@ test('islands tile the map: every pixel belongs to one, and their areas sum to t
     const cover = emptyMask(map.width, map.height);
     let sum = 0;
     for (let i = 0; i < islands.islandCount; i++) {
-      const mask = regionMask(islands, { islands: [islands.islandFirstPx[i]], outlinePx: [] });
+      const mask = regionMask(islands, { islands: [islands.islandFirstPx[i]], outlinesPx: [] });
       expect(countPixels(mask)).toBe(islands.islandAreaPx[i]);
       sum += countPixels(mask);
       mask.words.forEach((word, k) => { expect(cover.words[k] & word).toBe(0); cover.words[k] |= word; });
@@ -49,14 +49,14 @@ test('an island is found again by its first pixel, and not where none begins', (
 
 test('an outline holds the pixels whose middle lies in it; a line has its width', () => {
   const box = emptyMask(40, 30);
-  fillOutline(box, [2, 3, 12, 3, 12, 8, 2, 8]);
+  fillOutlines(box, [[2, 3, 12, 3, 12, 8, 2, 8]]);
   expect(countPixels(box)).toBe(50);
   expect([hasPixel(box, 2, 3), hasPixel(box, 11, 7), hasPixel(box, 12, 7), hasPixel(box, 5, 8)]).toEqual([true, true, false, false]);
   const line = emptyMask(80, 60);
   fillLine(line, [10, 30, 70, 30], 4);
   for (let x = 12; x < 68; x++) expect([27, 28, 31, 32].map((y) => hasPixel(line, x, y))).toEqual([false, true, true, false]);
   const wild = emptyMask(10, 10);
-  fillOutline(wild, [-5, -5, 50, -5, 50, 50, -5, 50]);
+  fillOutlines(wild, [[-5, -5, 50, -5, 50, 50, -5, 50]]);
   expect(countPixels(wild)).toBe(100);
 });
 
@@ -64,7 +64,7 @@ test('a region is its islands and its outline together, grown all round', () => 
   const map = { width: 60, height: 40, labels: new Uint8Array(2400) };
   for (let y = 10; y < 20; y++) map.labels.fill(1, y * 60 + 10, y * 60 + 20);
   const islands = findIslands(map)!;
-  const region = { islands: [10 * 60 + 10, 777], outlinePx: [40, 10, 50, 10, 50, 20, 40, 20] };
+  const region = { islands: [10 * 60 + 10, 777], outlinesPx: [[40, 10, 50, 10, 50, 20, 40, 20]] };
   expect(countPixels(regionMask(islands, region))).toBe(200);
   const grown = regionMask(islands, region, 3);
   expect([hasPixel(grown, 7, 15), hasPixel(grown, 6, 15), hasPixel(grown, 52, 15), hasPixel(grown, 53, 15)]).toEqual([true, false, true, false]);

@@ -2,10 +2,10 @@ import { emptyMask, type BitMask } from './bitMask';
 import { dilateDisc } from './discMorphology';
 import { eachStripOf, islandAt, type IslandMap } from './islands';
 
-/** A place on the map: islands by their first pixel, and what lies within an outline, in map pixels (x, y, x, y …). */
+/** A place on the map: islands by their first pixel, and what lies within outlines (even–odd over all of them), in map pixels (x, y, x, y …). */
 export interface Region {
   readonly islands: readonly number[];
-  readonly outlinePx: readonly number[];
+  readonly outlinesPx: readonly (readonly number[])[];
 }
 
 /** The number of the island that begins at this pixel; undefined when none does (its shapes have changed since). */
@@ -28,22 +28,32 @@ export function fillSpan(mask: BitMask, y: number, from: number, to: number): vo
   mask.words[row + last] |= tail;
 }
 
-/** Pixels whose middle lies inside a closed outline (even–odd), by scan lines. */
-export function fillOutline(mask: BitMask, outlinePx: readonly number[]): void {
-  const n = outlinePx.length >> 1;
-  if (n < 3) return;
-  let top = Infinity, bottom = -Infinity;
-  for (let p = 0; p < n; p++) { top = Math.min(top, outlinePx[2 * p + 1]); bottom = Math.max(bottom, outlinePx[2 * p + 1]); }
-  const crossings: number[] = [];
-  for (let y = Math.max(0, Math.floor(top)); y <= Math.min(mask.height - 1, Math.ceil(bottom)); y++) {
-    const middle = y + 0.5;
-    crossings.length = 0;
+/**
+ * Pixels whose middle lies inside closed outlines (even–odd over all of them, so that inner ones are holes). Crossings with the middles of
+ * rows are gathered row by row first, so that long outlines cost their length and not their length times the rows.
+ */
+export function fillOutlines(mask: BitMask, outlinesPx: readonly ArrayLike<number>[]): void {
+  const rings = outlinesPx.filter((ring) => ring.length >= 6);
+  const counts = new Int32Array(mask.height + 1);
+  eachCrossing(rings, mask.height, (y) => { counts[y + 1]++; });
+  for (let y = 0; y < mask.height; y++) counts[y + 1] += counts[y];
+  const next = counts.slice(), xs = new Float64Array(counts[mask.height]);
+  eachCrossing(rings, mask.height, (y, x) => { xs[next[y]++] = x; });
+  for (let y = 0; y < mask.height; y++) {
+    const row = xs.subarray(counts[y], counts[y + 1]).sort();
+    for (let c = 0; c + 1 < row.length; c += 2) fillSpan(mask, y, Math.ceil(row[c] - 0.5), Math.floor(row[c + 1] - 0.5) + 1);
+  }
+}
+
+function eachCrossing(rings: readonly ArrayLike<number>[], height: number, visit: (y: number, x: number) => void): void {
+  for (const ring of rings) {
+    const n = ring.length >> 1;
     for (let p = 0; p < n; p++) {
-      const x1 = outlinePx[2 * p], y1 = outlinePx[2 * p + 1], x2 = outlinePx[2 * ((p + 1) % n)], y2 = outlinePx[2 * ((p + 1) % n) + 1];
-      if (y1 <= middle !== y2 <= middle) crossings.push(x1 + ((middle - y1) / (y2 - y1)) * (x2 - x1));
+      const x1 = ring[2 * p], y1 = ring[2 * p + 1], q = p + 1 === n ? 0 : p + 1, x2 = ring[2 * q], y2 = ring[2 * q + 1];
+      if (y1 === y2) continue;
+      const from = Math.max(0, Math.ceil(Math.min(y1, y2) - 0.5)), to = Math.min(height - 1, Math.ceil(Math.max(y1, y2) - 0.5) - 1);
+      for (let y = from; y <= to; y++) visit(y, x1 + ((y + 0.5 - y1) / (y2 - y1)) * (x2 - x1));
     }
-    crossings.sort((a, b) => a - b);
-    for (let c = 0; c + 1 < crossings.length; c += 2) fillSpan(mask, y, Math.ceil(crossings[c] - 0.5), Math.floor(crossings[c + 1] - 0.5) + 1);
   }
 }
 
@@ -71,6 +81,6 @@ export function regionMask(islands: IslandMap, region: Region, growPx = 0): BitM
     const island = islandByKey(islands, key);
     if (island !== undefined) eachStripOf(islands, island, (y, from, to) => fillSpan(mask, y, from, to));
   }
-  fillOutline(mask, region.outlinePx);
+  fillOutlines(mask, region.outlinesPx);
   return growPx >= 0.5 ? dilateDisc(mask, 2 * Math.round(growPx) + 1) : mask;
 }

@@ -60,17 +60,17 @@ test('a choke lets the deeper colour end inside, printing there as the colour th
 test('marks cover what they name, grown onto the labels they are for', () => {
   const map = { width: 10, height: 3, labels: new Uint8Array(30) };
   for (const x of [4, 5]) map.labels[10 + x] = 1;
-  const print = printMapOf(map, { ...NOTHING, marks: [{ region: { islands: [14], outlinePx: [] }, growPx: 1, on: [1] }, { region: { islands: [], outlinePx: [0, 0, 2, 0, 2, 3, 0, 3] }, growPx: 0, on: null }] })!;
+  const print = printMapOf(map, { ...NOTHING, marks: [{ region: { islands: [14], outlinesPx: [] }, growPx: 1, on: [1] }, { region: { islands: [], outlinesPx: [[0, 0, 2, 0, 2, 3, 0, 3]] }, growPx: 0, on: null }] })!;
   const marks = [...print.map.labels].map((p) => print.parts[p].marks.join());
   expect(marks.slice(10, 20)).toEqual(['1', '1', '', '', '0', '0', '', '', '', '']);
-  expect(placeOfRegion(map, { islands: [14], outlinePx: [] })).toEqual({ areaPx: 2, x: 5, y: 1.5 });
-  expect(placeOfRegion(map, { islands: [15], outlinePx: [] })).toBeUndefined();
+  expect(placeOfRegion(map, { islands: [14], outlinesPx: [] })).toEqual({ areaPx: 2, x: 5, y: 1.5 });
+  expect(placeOfRegion(map, { islands: [15], outlinesPx: [] })).toBeUndefined();
 });
 
 test('with more combinations than a map holds it says so and stays whole', () => {
   const map = { width: 40, height: 10, labels: new Uint8Array(400) };
-  const marks = Array.from({ length: 9 }, (_, m) => ({ region: { islands: [], outlinePx: [m * 2, 0, 40, 0, 40, 9 - m, m * 3, 10] }, growPx: 0, on: null }));
-  const many = Array.from({ length: 24 }, (_, k) => ({ region: { islands: [], outlinePx: [k, 0, k + 17, 0, k + 13, 10, k, 10] }, growPx: 0, on: null }));
+  const marks = Array.from({ length: 9 }, (_, m) => ({ region: { islands: [], outlinesPx: [[m * 2, 0, 40, 0, 40, 9 - m, m * 3, 10]] }, growPx: 0, on: null }));
+  const many = Array.from({ length: 24 }, (_, k) => ({ region: { islands: [], outlinesPx: [[k, 0, k + 17, 0, k + 13, 10, k, 10]] }, growPx: 0, on: null }));
   const print = printMapOf(map, { ...NOTHING, labelCount: 1, marks: [...marks, ...many] })!;
   expect(print.parts.length).toBeLessThanOrEqual(255);
   expect(print.areaPx.reduce((a, b) => a + b, 0)).toBe(400);

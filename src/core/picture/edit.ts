@@ -17,37 +17,6 @@ export function mergeColours(map: LabelMap, from: number, into: number): Uint8Ar
   return map.labels.map((label) => table[label]);
 }
 
-/** Gives the island at a pixel to another colour. Returns the new labels and the island's area. */
-export function recolourIsland(map: LabelMap, x: number, y: number, label: number): { labels: Uint8Array; areaPx: number } {
-  const labels = map.labels.slice();
-  let areaPx = 0;
-  floodSpan(labels, map.width, map.height, x, y, label, (count) => { areaPx += count; });
-  return { labels, areaPx };
-}
-
-/** Scan-line fill of one 4-connected island, in place: cost follows the island, not the map. */
-function floodSpan(labels: Uint8Array, width: number, height: number, x: number, y: number, label: number, filled: (count: number) => void): void {
-  const old = labels[y * width + x];
-  if (old === label) return;
-  const waiting: number[] = [x, y];
-  while (waiting.length) {
-    const sy = waiting.pop()!, sx = waiting.pop()!;
-    const row = sy * width;
-    if (labels[row + sx] !== old) continue;
-    let from = sx, to = sx + 1;
-    while (from > 0 && labels[row + from - 1] === old) from--;
-    while (to < width && labels[row + to] === old) to++;
-    labels.fill(label, row + from, row + to);
-    filled(to - from);
-    for (const ny of [sy - 1, sy + 1]) {
-      if (ny < 0 || ny >= height) continue;
-      for (let nx = from; nx < to; nx++) {
-        if (labels[ny * width + nx] === old && (nx === from || labels[ny * width + nx - 1] !== old)) waiting.push(nx, ny);
-      }
-    }
-  }
-}
-
 /**
  * Splits one flat colour in two by the picture's own colours inside it, smoothed and cleaned as the whole was.
  * The lighter half keeps the place, the darker comes right after it.

@@ -1,5 +1,5 @@
 import {
-  boxOf, dilateDisc, eachStripOf, emptyMask, fillLine, fillOutline, fillSpan, findIslands, hasPixel, islandByKey, neighboursOf, thinnerThan, maskOfLabels, type BitMask, type Box, type IslandMap, type LabelMap,
+  boxOf, dilateDisc, eachStripOf, emptyMask, fillLine, fillOutlines, fillSpan, findIslands, hasPixel, islandByKey, neighboursOf, thinnerThan, maskOfLabels, type BitMask, type Box, type IslandMap, type LabelMap,
 } from '../geometry';
 import { failure, success, type Outcome } from '../units/outcome';
 import { majorityFilter, MAX_RADIUS_PX } from './majority';
@@ -168,7 +168,7 @@ function smooth(map: LabelMap, islands: IslandMap, island: number, radiusPx: num
 /** Islands that lie wholly inside an outline and are smaller than an area go to the neighbour they border longest; smallest first. */
 function despeckle(map: LabelMap, islands: IslandMap, outlinePx: readonly number[], minAreaPx: number): Outcome<EditDone> {
   const lasso = emptyMask(map.width, map.height);
-  fillOutline(lasso, outlinePx);
+  fillOutlines(lasso, [outlinePx]);
   const inside: number[] = [];
   for (let island = 0; island < islands.islandCount; island++) {
     if (islands.islandAreaPx[island] >= minAreaPx || !hasPixel(lasso, islands.islandFirstPx[island] % map.width, Math.floor(islands.islandFirstPx[island] / map.width))) continue;

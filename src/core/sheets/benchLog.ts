@@ -8,12 +8,34 @@ export type SheetName = string;
 export type BenchAct =
   | { readonly kind: 'sheets-started'; readonly counted: number; readonly tests: number }
   | { readonly kind: 'island-cut'; readonly stageId: string; readonly island: number; readonly done: boolean }
-  | { readonly kind: 'stage-cut'; readonly stageId: string }
+  | { readonly kind: 'stage-cut'; readonly stageId: string; readonly minutes?: number; readonly saidHours?: number; readonly pictureSha?: string }
+  | { readonly kind: 'slip'; readonly slipId: string; readonly stageId: string; readonly place: SlipPlace; readonly note: string; readonly pictureSha?: string }
+  | { readonly kind: 'slip-answered'; readonly slipId: string; readonly answer: SlipAnswer }
+  | { readonly kind: 'rehearsed'; readonly level: string; readonly score: number; readonly parts: number; readonly tooEarly: number; readonly tooLate: number; readonly never: number }
   | { readonly kind: 'pull'; readonly runId: string; readonly sheet: SheetName; readonly faults: readonly Fault[]; readonly setAside: boolean; readonly note: string }
   | { readonly kind: 'pull-undone'; readonly pullId: string }
   | { readonly kind: 'run-finished'; readonly runId: string }
   | { readonly kind: 'colour-got'; readonly runId: string; readonly colourId: string; readonly labD50: readonly [number, number, number]; readonly source: ReadingSource }
   | { readonly kind: 'numbered'; readonly marks: readonly { readonly sheet: SheetName; readonly mark: string }[]; readonly reason: string };
+
+/** What is gone from the block, on the print as seen: islands by first pixel, and outlines in mm. */
+export interface SlipPlace { readonly islands: readonly number[]; readonly outlinesMm: readonly (readonly number[])[] }
+
+/** What is done about a cut too many: left as it is, an inlay let in, the spot printed from a small block, or the picture changed so that it belongs. */
+export const SLIP_ANSWERS = ['leave', 'patch', 'spot run', 'change plan'] as const;
+export type SlipAnswer = (typeof SLIP_ANSWERS)[number];
+
+/** Something cut away that should have stood, from one stage on. */
+export interface Slip {
+  readonly slipId: string;
+  readonly at: string;
+  readonly stageId: string;
+  readonly place: SlipPlace;
+  readonly note: string;
+  readonly answer?: SlipAnswer;
+}
+
+export interface Rehearsed { readonly at: string; readonly level: string; readonly score: number; readonly parts: number; readonly tooEarly: number; readonly tooLate: number; readonly never: number }
 
 /** How a colour was come by: with a reading device, typed in, or from a measurement file. */
 export const READING_SOURCES = ['reader', 'typed', 'file'] as const;
@@ -43,7 +65,11 @@ export interface Pull {
 export interface BenchState {
   readonly started?: { readonly counted: number; readonly tests: number };
   /** Stages whose cut is done, in the order of the gates passed. */
-  readonly cutStages: readonly { readonly stageId: string; readonly at: string }[];
+  readonly cutStages: readonly { readonly stageId: string; readonly at: string; readonly minutes?: number }[];
+  readonly slips: readonly Slip[];
+  readonly rehearsals: readonly Rehearsed[];
+  /** The block after each cut and each slip, oldest first. */
+  readonly cutPictures: readonly { readonly at: string; readonly stageId: string; readonly what: 'cut' | 'slip'; readonly sha: string }[];
   /** Islands ticked off, by stage. */
   readonly cutIslands: ReadonlyMap<string, ReadonlySet<number>>;
   /** Pulls that count, in order; those taken back are not among them. */
@@ -57,7 +83,10 @@ export interface BenchState {
 
 /** What the log says now. Entries that cannot be (a second pull of one sheet in a run) are passed over. */
 export function replayLog(events: readonly BenchEvent[]): BenchState {
-  const cutStages: { stageId: string; at: string }[] = [];
+  const cutStages: { stageId: string; at: string; minutes?: number }[] = [];
+  const slips = new Map<string, Slip>();
+  const rehearsals: Rehearsed[] = [];
+  const cutPictures: { at: string; stageId: string; what: 'cut' | 'slip'; sha: string }[] = [];
   const cutIslands = new Map<string, Set<number>>();
   const pulls = new Map<string, Pull>();
   const finishedRuns = new Set<string>();
@@ -67,7 +96,21 @@ export function replayLog(events: readonly BenchEvent[]): BenchState {
   let marks: BenchState['marks'] = [];
   for (const { id, at, act } of events) {
     if (act.kind === 'sheets-started') started ??= { counted: act.counted, tests: act.tests };
-    else if (act.kind === 'stage-cut') { if (!cutStages.some((c) => c.stageId === act.stageId)) cutStages.push({ stageId: act.stageId, at }); }
+    else if (act.kind === 'stage-cut') {
+      if (cutStages.some((c) => c.stageId === act.stageId)) continue;
+      cutStages.push({ stageId: act.stageId, at, minutes: act.minutes });
+      if (act.pictureSha) cutPictures.push({ at, stageId: act.stageId, what: 'cut', sha: act.pictureSha });
+    } else if (act.kind === 'slip') {
+      if (slips.has(act.slipId)) continue;
+      slips.set(act.slipId, { slipId: act.slipId, at, stageId: act.stageId, place: act.place, note: act.note });
+      if (act.pictureSha) cutPictures.push({ at, stageId: act.stageId, what: 'slip', sha: act.pictureSha });
+    } else if (act.kind === 'slip-answered') {
+      const slip = slips.get(act.slipId);
+      if (slip) slips.set(act.slipId, { ...slip, answer: act.answer });
+    } else if (act.kind === 'rehearsed') {
+      const { level, score, parts, tooEarly, tooLate, never } = act;
+      rehearsals.push({ at, level, score, parts, tooEarly, tooLate, never });
+    }
     else if (act.kind === 'island-cut') {
       const ticked = cutIslands.get(act.stageId) ?? new Set<number>();
       cutIslands.set(act.stageId, ticked);
@@ -86,7 +129,7 @@ export function replayLog(events: readonly BenchEvent[]): BenchState {
       numberings.push({ at, reason: act.reason });
     }
   }
-  return { started, cutStages, cutIslands, pulls: [...pulls.values()], finishedRuns, coloursGot, marks, numberings };
+  return { started, cutStages, slips: [...slips.values()], rehearsals, cutPictures, cutIslands, pulls: [...pulls.values()], finishedRuns, coloursGot, marks, numberings };
 }
 
 /** All sheets in the order in which they go through a run: test sheets first. */

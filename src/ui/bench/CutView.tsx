@@ -7,15 +7,20 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { CutIsland } from '@/core/cutting';
+import { cuttingHours, materialById, type CutIsland } from '@/core/cutting';
 import { formatLength } from '@/core/units';
-import { blockOfRun, inkNamesOf, sideOfStage, stageOfRun } from '@/records';
+import { blockOfRun, cutLineNotes, inkNamesOf, openSlips, sideOfStage, stageOfRun, type Slip } from '@/records';
 import { labelStatesOf } from '../desk/blockStates';
 import { Cautions } from '../kit/Cautions';
 import { BLOCK_WORDS } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
+import { pathOfMm } from '../kit/paths';
 import { SheetCanvas, type PaintView } from '../kit/SheetCanvas';
+import { IslandOverlay, RegionOverlay } from '../desk/regions/RegionOverlay';
+import { useRegions } from '../desk/regions/useRegions';
 import { BenchTabs } from './BenchTabs';
+import { Replay } from './Replay';
+import { SlipList, SlipMarking, type SlipDraft } from './SlipPanel';
 
 /** Drawn values of the cut map: other, to cut, done, standing. */
 const CUT_STYLES = [{ fill: BLOCK_WORDS.cleared }, { fill: BLOCK_WORDS.cutFill, stroke: BLOCK_WORDS.cutStroke }, { fill: BLOCK_WORDS.doneFill, stroke: BLOCK_WORDS.doneStroke }, { fill: BLOCK_WORDS.standing }];
@@ -30,7 +35,7 @@ export function CutView() {
   const firstUncut = progress.runs.findIndex((run) => !run.cut && !run.cutOn);
   const index = firstUncut < 0 ? plan.runs.length - 1 : firstUncut;
   const allCut = firstUncut < 0;
-  const labels = useMemo(() => labelStatesOf(plan)[index], [plan, index]);
+  const labels = useMemo(() => labelStatesOf(plan, desk.sheet)[index], [plan, desk.sheet, index]);
   const run = plan.runs[index];
   const stage = run && stageOfRun(plan, run);
   const ticked = stage ? progress.bench.cutIslands.get(stage.id) : undefined;
@@ -41,6 +46,18 @@ export function CutView() {
   const [chosen, setChosen] = useState(0);
   const [mirrored, setMirrored] = useState(true);
   const [asking, setAsking] = useState(false);
+  const [minutes, setMinutes] = useState('');
+  const [replaying, setReplaying] = useState(false);
+  const regions = useRegions();
+  const [draft, setDraft] = useState<SlipDraft>();
+  const [shownSlip, setShownSlip] = useState<Slip>();
+  const [draftOutlines, setDraftOutlines] = useState<readonly (readonly number[])[]>([]);
+  useEffect(() => {
+    let wanted = true;
+    if (!draft || draft.islands.length === 0) { setDraftOutlines([]); return; }
+    void sheetWorker.ask('outlines', { region: { islands: draft.islands, outlinesPx: [] } }).then((a) => { if (wanted && a.ok) setDraftOutlines(a.value.outlinesMm); });
+    return () => { wanted = false; };
+  }, [draft, sheetWorker]);
   const key = labels ? JSON.stringify(labels) : '';
   useEffect(() => {
     if (!key) return;
@@ -51,7 +68,7 @@ export function CutView() {
       if (answer.ok) { setIslands(answer.value); setVersion((v) => v + 1); } else if (answer.code !== 'stopped') tell(answer.message);
     });
     return () => { wanted = false; };
-  }, [key, sheetWorker, tell]);
+  }, [key, desk.sheet, sheetWorker, tell]);
   const paint: PaintView = useCallback(async (view, width, height) => {
     if (version === 0) return undefined;
     const answer = await sheetWorker.ask('paint', { what: 'cut', styles: CUT_STYLES, view, width, height, backdrop: BLOCK_WORDS.backdrop });
@@ -66,11 +83,17 @@ export function CutView() {
     if (!answer.ok) tell(answer.message);
   }, [stage, allCut, sheetWorker, log, tell]);
   const pickAt = useCallback(async (x: number, y: number) => {
+    if (regions.line) { regions.point(x, y); return; }
+    if (draft) {
+      const found = await sheetWorker.ask('islandAt', { x, y });
+      if (found.ok && found.value) { const island = found.value.key; setDraft((d) => d && { ...d, islands: d.islands.includes(island) ? d.islands.filter((k) => k !== island) : [...d.islands, island] }); }
+      return;
+    }
     const answer = await sheetWorker.ask('cutIslandAt', { x, y });
     if (!answer.ok || answer.value === null) return;
     setChosen(Math.max(0, (islands ?? []).findIndex((i) => i.key === answer.value)));
     void tick(answer.value);
-  }, [islands, sheetWorker, tick]);
+  }, [draft, islands, regions, sheetWorker, tick]);
   useHotkeys('m', () => setMirrored((m) => !m));
   useHotkeys('down, up', (e) => { e.preventDefault(); setChosen((c) => Math.min((islands?.length ?? 1) - 1, Math.max(0, c + (e.key === 'ArrowDown' ? 1 : -1)))); });
   useHotkeys('space', (e) => {
@@ -83,7 +106,7 @@ export function CutView() {
   }
   const { raster, widthMm, heightMm } = plan.picture;
   const areaCm2 = (widthMm * heightMm) / 100;
-  const cutCm2 = labels.cutNow.reduce((sum, l) => sum + plan.flat!.colours[l].areaShare, 0) * areaCm2;
+  const cutCm2 = labels.cutNow.reduce((sum, p) => sum + (desk.sheet.share[p] ?? 0), 0) * areaCm2;
   const doneCount = islands?.filter((i) => ticked?.has(i.key)).length ?? 0;
   const stages = sideOfStage(plan, stage.id)?.stages ?? [];
   const previous = plan.runs.findIndex((r) => r.inkings[0].stageId === stages[stages.indexOf(stage) - 1]?.id);
@@ -99,14 +122,26 @@ export function CutView() {
         </div>
         <SheetCanvas widthPx={raster.widthPx} heightPx={raster.heightPx} mmPerPx={raster.mmPerPx} unit={unit} mirrored={mirrored} paint={paint} onPick={(x, y) => void pickAt(x, y)} label={`What to cut before run ${index + 1}. Click a part to tick it off`}
           stamp={<div className={mirrored ? 'stamp mirrored' : 'stamp'}>{mirrored ? 'mirrored: as the block lies' : 'as printed'} <kbd>M</kbd></div>}
-          overlay={(mm) => picked && !allCut && <circle className="place-mark" cx={picked.xMm} cy={picked.yMm} r={13 * mm} />} />
+          overlay={(mm) => (
+            <>
+              {openSlips(progress.bench.slips).map((slip) => <path key={slip.slipId} className={shownSlip?.slipId === slip.slipId ? 'slip-area on' : 'slip-area'} d={pathOfMm(slip.place.outlinesMm)} fillRule="evenodd" />)}
+              {draft && <path className="slip-area on" d={pathOfMm([...draft.outlinesMm, ...draftOutlines])} fillRule="evenodd" />}
+              {draft ? <RegionOverlay regions={regions} mm={mm} /> : <IslandOverlay mm={mm} />}
+              {picked && !allCut && !draft && <circle className="place-mark" cx={picked.xMm} cy={picked.yMm} r={13 * mm} />}
+            </>
+          )} />
       </div>
       <aside className="side">
         <section>
           <h2>{cutCm2.toFixed(cutCm2 < 10 ? 1 : 0)} cm² to cut</h2>
           <p className="note"><span className="swatch" style={{ background: '#F0D9CF var(--gouge)' }} aria-hidden /> hatched is cut now; nothing else. Outlines first with a narrow tool, then clear the open parts along the shape.</p>
+          {cutLineNotes(plan, run).map((note) => <p key={note} className="say wait" style={{ marginTop: 8, fontSize: 13.5 }}>{note}</p>)}
+          {plan.lettering.length > 0 && <p className="note madder" style={{ marginTop: 6 }}>{plan.lettering.length} part{plan.lettering.length === 1 ? ' is' : 's are'} lettering: on the block it reads backwards.</p>}
+          {progress.bench.cutPictures.length > 0 && <button type="button" className="link note" onClick={() => setReplaying(true)}>the block, cut by cut</button>}
         </section>
-        <section style={{ minHeight: 0, display: 'flex', flexDirection: 'column' }}>
+        {draft && <SlipMarking regions={regions} stageId={stage.id} draft={draft} onDraft={setDraft} />}
+        <SlipList onShow={setShownSlip} />
+        {!draft && <section style={{ minHeight: 0, display: 'flex', flexDirection: 'column' }}>
           <h2>{islands ? `${doneCount} of ${islands.length} part${islands.length === 1 ? '' : 's'} done` : 'looking for the parts …'}</h2>
           <div style={{ maxHeight: 262, overflow: 'auto', marginTop: 6 }}>
             {islands?.slice(0, LISTED).map((island, i) => (
@@ -118,14 +153,16 @@ export function CutView() {
             ))}
           </div>
           {islands && islands.length > LISTED && <p className="note">and {islands.length - LISTED} smaller; click them on the map</p>}
-        </section>
+        </section>}
         <section style={{ marginTop: 'auto' }}>
           {notYet && !allCut && <p className="say wait" style={{ marginBottom: 10 }}>Run {previous + 1} is not finished. Cutting now would end it.</p>}
           {!allCut && <Button fullWidth color="error" sx={{ minHeight: 64, fontSize: 18, borderWidth: 2 }} disabled={Boolean(notYet)} onClick={() => setAsking(true)}>The cut is done</Button>}
+          {!draft && <div style={{ marginTop: 10 }}><SlipMarking regions={regions} stageId={stage.id} draft={undefined} onDraft={setDraft} /></div>}
           {allCut && <p className="say">The block has been cut for its last run.</p>}
         </section>
         <Cautions place="cut" />
       </aside>
+      <Replay open={replaying} onClose={() => setReplaying(false)} />
       <Dialog open={asking} onClose={() => setAsking(false)} maxWidth="xs" fullWidth>
         <DialogTitle>Is the cut for run {index + 1} done?</DialogTitle>
         <DialogContent>
@@ -136,12 +173,18 @@ export function CutView() {
             <li>no undo leads back before this moment</li>
           </ul>
           {islands && doneCount > 0 && doneCount < islands.length && <p className="say wait">{islands.length - doneCount} parts are not ticked off yet.</p>}
+          <label className="note" style={{ display: 'grid', gap: 4, marginTop: 12 }}>How many minutes did it take? (as you like; later times are reckoned by it)
+            <input className="plain-select" inputMode="numeric" value={minutes} onChange={(e) => setMinutes(e.target.value.replace(/[^\d]/g, '').slice(0, 5))} aria-label="Minutes of cutting" /></label>
         </DialogContent>
         <DialogActions>
           <Button onClick={() => setAsking(false)}>Not yet</Button>
           <Button variant="contained" color="error" onClick={async () => {
             setAsking(false);
-            const answer = await log({ kind: 'stage-cut', stageId: stage.id });
+            const took = Number(minutes);
+            const figures = took > 0 ? await sheetWorker.ask('measureStage', { standing: labels.standing, cutNow: labels.cutNow }) : undefined;
+            const saidHours = figures?.ok ? cuttingHours(figures.value.outlineM, cutCm2, materialById(blockOfRun(plan, run).block.materialId)) : undefined;
+            setMinutes('');
+            const answer = await log({ kind: 'stage-cut', stageId: stage.id, ...(took > 0 ? { minutes: took, saidHours } : {}) });
             if (!answer.ok) tell(answer.message);
           }}>Yes, it is cut</Button>
         </DialogActions>

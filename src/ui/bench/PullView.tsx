@@ -12,7 +12,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { hexFromLabD50 } from '@/core/colour';
 import { inkForRun } from '@/core/inks';
 import { FAULTS, forecastEdition, isTestSheet, sheetsGone, sheetsToStart, type Fault } from '@/core/sheets';
-import { inkNamesOf, inkOfRun, stageOfRun } from '@/records';
+import { inkNamesOf, maskNotes, inkOfRun, stageOfRun } from '@/records';
 import { Cautions } from '../kit/Cautions';
 import { wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
@@ -93,6 +93,7 @@ export function PullView() {
         <p className="note">{cutWords(desk)} · corner stops · by hand</p>
         <div style={{ margin: '12px 0 6px' }}>{coverage && look ? <Thumb coverage={coverage} fills={look} label={`The sheet should look like this after run ${index + 1}`} /> : <div style={{ aspectRatio: '4 / 3', background: 'var(--sheet)' }} />}</div>
         <p className="note">the sheet should look like this when you peel</p>
+        {maskNotes(plan, run).map((note) => <p key={note} className="say wait" style={{ fontSize: 15, margin: '8px 0' }}>{note}</p>)}
         <Figures standingShare={standingShare(desk)} />
         <div style={{ marginTop: 14 }}><Cautions place="pull" /></div>
       </div>

@@ -6,7 +6,10 @@ import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
 import { SheetCanvas, type PaintView } from '../kit/SheetCanvas';
 import { FlattenPanel } from './FlattenPanel';
-import { IslandPanel, type PickedIsland } from './IslandPanel';
+import { IslandList } from './regions/IslandList';
+import { RegionOverlay } from './regions/RegionOverlay';
+import { RegionPanel } from './regions/RegionPanel';
+import { useRegions } from './regions/useRegions';
 import { SizePanel } from './SizePanel';
 import { TonesPanel } from './TonesPanel';
 import { useFlatten } from './useFlatten';
@@ -23,7 +26,8 @@ export function PictureView() {
   const flatten = useFlatten();
   const [showing, setShowing] = useState<Showing>('both');
   const [divider, setDivider] = useState(0.5);
-  const [picked, setPicked] = useState<PickedIsland>();
+  const regions = useRegions();
+  const [leaf, setLeaf] = useState<'colours' | 'islands'>('colours');
   const [chosenTone, setChosenTone] = useState<number>();
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState<string>();
@@ -51,7 +55,10 @@ export function PictureView() {
   const { showFirst } = flatten;
   useEffect(() => { if (picture && !flat) showFirst(); }, [picture, flat, showFirst]);
   useHotkeys('s', () => setShowing((s) => NEXT[s]));
-  useHotkeys('escape', () => { setPicked(undefined); setChosenTone(undefined); });
+  const { letGo, step } = regions;
+  useHotkeys('escape', () => { letGo(); setChosenTone(undefined); });
+  useHotkeys('n, shift+n', (e) => { if (flat && !flatten.preview) void step(e.shiftKey ? -1 : 1); });
+  useHotkeys('backspace', () => regions.unpoint());
 
   const { preview, quick, source } = flatten;
   const styles = useMemo(() => {
@@ -72,11 +79,11 @@ export function PictureView() {
     return answer.ok ? answer.value : undefined;
   }, [source]);
 
-  const pick = useCallback(async (x: number, y: number) => {
-    if (!flat || preview || closed) return;
-    const answer = await desk.sheetWorker.ask('islandAt', { x, y });
-    setPicked(answer.ok && answer.value ? { ...answer.value, x, y } : undefined);
-  }, [flat, preview, closed, desk.sheetWorker]);
+  const { line, point, chooseAt } = regions;
+  const pick = useCallback((x: number, y: number) => {
+    if (!flat || preview) return;
+    if (line) point(x, y); else void chooseAt(x, y);
+  }, [flat, preview, line, point, chooseAt]);
   const dropProps = {
     onDragOver: (e: DragEvent) => { e.preventDefault(); setOver(true); },
     onDragLeave: () => setOver(false),
@@ -111,17 +118,24 @@ export function PictureView() {
         {(problem ?? flatten.problem) && <p className="say bad" role="alert">{problem ?? flatten.problem}</p>}
         <SheetCanvas widthPx={picture.raster.widthPx} heightPx={picture.raster.heightPx} mmPerPx={picture.raster.mmPerPx} unit={desk.unit} label="The picture and its flat colours"
           paint={hasFlat ? paintFlat : paintPicture} paintLeft={hasFlat ? paintPicture : undefined} divider={showing === 'both' ? divider : showing === 'picture' ? 1 : 0} onDivider={setDivider}
-          onPick={(x, y) => void pick(x, y)}
-          overlay={picked ? (mm) => <circle className="place-mark picked" cx={(picked.x + 0.5) * picture.raster.mmPerPx} cy={(picked.y + 0.5) * picture.raster.mmPerPx} r={9 * mm} /> : undefined} />
+          onPick={pick} handle={regions.canvas}
+          overlay={regions.chosen || line ? (mm) => <RegionOverlay regions={regions} mm={mm} /> : undefined} />
       </div>
       <aside className="side">
-        <SizePanel closed={closed} />
-        <FlattenPanel flatten={flatten} closed={closed} />
-        {picked && flat && <IslandPanel island={picked} onClose={() => setPicked(undefined)} onGive={(label) => {
-          setPicked(undefined);
-          void flatten.byHand('island given away', 'recolour', { x: picked.x, y: picked.y, label, coloursLabD50: flat.colours.map((c) => c.wantedLabD50) });
-        }} />}
-        {flat && <TonesPanel flatten={flatten} closed={closed} chosen={chosenTone} onChoose={setChosenTone} />}
+        {flat && (
+          <div className="leaves" role="tablist" aria-label="Beside the picture">
+            <button type="button" role="tab" aria-selected={leaf === 'colours'} onClick={() => setLeaf('colours')}>Colours</button>
+            <button type="button" role="tab" aria-selected={leaf === 'islands'} onClick={() => setLeaf('islands')}>Islands</button>
+          </div>
+        )}
+        {flat && regions.chosen && <RegionPanel regions={regions} closed={closed} />}
+        {leaf === 'islands' && flat ? <IslandList regions={regions} closed={closed} /> : (
+          <>
+            <SizePanel closed={closed} />
+            <FlattenPanel flatten={flatten} closed={closed} />
+            {flat && <TonesPanel flatten={flatten} closed={closed} chosen={chosenTone} onChoose={setChosenTone} />}
+          </>
+        )}
       </aside>
     </div>
   );

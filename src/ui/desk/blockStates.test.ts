@@ -1,6 +1,8 @@
-import { emptyPlan, withFlat, withRunOrder, type Plan } from '@/records';
+import { emptyPlan, plainSheet, withFlat, withRunOrder, type Plan } from '@/records';
 import { BLOCK_WORDS } from '../kit/colours';
 import { blockStyles, labelStatesOf } from './blockStates';
+
+const statesOf = (plan: Plan) => labelStatesOf(plan, plainSheet(plan));
 
 const colour = (id: string, lightness: number) => ({ id, name: id, wantedLabD50: [lightness, 0, 5] as const, areaShare: 0.25, islandCount: 1 });
 const plan: Plan = withFlat(emptyPlan(), {
@@ -9,29 +11,29 @@ const plan: Plan = withFlat(emptyPlan(), {
 });
 
 test('without flat colours there is no block', () => {
-  expect(labelStatesOf(emptyPlan())).toEqual([]);
+  expect(statesOf(emptyPlan())).toEqual([]);
 });
 
 test('labels are places in the list of colours, whatever their tone', () => {
-  expect(labelStatesOf(plan)).toEqual([
-    { standing: [3, 2, 0], cutNow: [1], clearedEarlier: [] },
-    { standing: [2, 0], cutNow: [3], clearedEarlier: [1] },
+  expect(statesOf(plan)).toEqual([
+    { standing: [0, 2, 3], cutNow: [1], clearedEarlier: [] },
+    { standing: [0, 2], cutNow: [3], clearedEarlier: [1] },
     { standing: [0], cutNow: [2], clearedEarlier: [1, 3] },
   ]);
 });
 
 test('another order cuts other labels', () => {
-  const states = labelStatesOf(withRunOrder(plan, ['run-rust', 'run-straw', 'run-night']));
+  const states = statesOf(withRunOrder(plan, ['run-rust', 'run-straw', 'run-night']));
   expect(states.map((s) => s.cutNow)).toEqual([[1], [2], [3]]);
 });
 
 test('with every colour printed nothing is cut before the first run', () => {
   const all = withFlat(plan, { ...plan.flat!, barePaperId: null });
-  expect(labelStatesOf(all)[0].cutNow).toEqual([]);
+  expect(statesOf(all)[0].cutNow).toEqual([]);
 });
 
 test('only what is cut now is drawn as gouge strokes', () => {
-  const styles = blockStyles(labelStatesOf(plan)[1], 4);
+  const styles = blockStyles(statesOf(plan)[1], 4);
   expect(styles[3]).toEqual({ fill: BLOCK_WORDS.cutFill, stroke: BLOCK_WORDS.cutStroke });
   expect(styles[2]).toEqual({ fill: BLOCK_WORDS.standing });
   expect(styles[0]).toEqual({ fill: BLOCK_WORDS.standing });

@@ -49,7 +49,7 @@ export function useFlatten() {
   const settings = wish ?? plan.flat?.settings ?? FIRST_SETTINGS;
 
   /** Runs one job on the whole picture and, when it is still wanted, saves what came of it. */
-  const runWhole = useCallback(async <J extends 'flatten' | 'split' | 'merge' | 'recolour'>(worker: PictureWorker, words: string, label: string, job: J, take: PictureJobs[J]['take'], used: FlattenSettings, before: FlatPlan | null) => {
+  const runWhole = useCallback(async <J extends 'flatten' | 'split' | 'merge'>(worker: PictureWorker, words: string, label: string, job: J, take: PictureJobs[J]['take'], used: FlattenSettings, before: FlatPlan | null) => {
     const mine = ++turn.current;
     setProblem(undefined);
     setWork({ words, share: 0 });
@@ -97,7 +97,7 @@ export function useFlatten() {
   }, [whole]);
 
   /** Changes by hand on the label map as saved. */
-  const byHand = useCallback(async (label: string, job: 'split' | 'merge' | 'recolour', take: PictureJobs['split' | 'merge' | 'recolour']['take']) => {
+  const byHand = useCallback(async (label: string, job: 'split' | 'merge', take: PictureJobs['split' | 'merge']['take']) => {
     if (!plan.flat || !raster) return;
     const worker = job === 'split' ? whole : desk.sheetWorker;
     if (job === 'split') await whole.ask('openLabels', { url: urls.blob(plan.flat.labelsSha), mmPerPx: raster.mmPerPx });

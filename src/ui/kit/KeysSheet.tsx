@@ -11,9 +11,10 @@ const EVERYWHERE: readonly (readonly [string, string])[] = [['← →', 'step al
 const PICTURE_KEYS: readonly (readonly [string, string])[] = [['+ −', 'zoom, with the picture in focus'], ['0', 'show all'], ['← → ↑ ↓', 'point with the cross; Enter picks there'], ['Shift ← → ↑ ↓', 'pan']];
 const DESK_KEYS: readonly (readonly [string, string])[] = [['Ctrl Z', 'undo'], ['Ctrl Shift Z', 'redo']];
 const OF_VIEW: Record<ViewName, readonly (readonly [string, string])[]> = {
-  picture: [['S', 'picture, flat colours, or both with the divider'], ['1 … 9', 'give the chosen island to that colour'], ['Esc', 'let the island go'], ...PICTURE_KEYS, ...DESK_KEYS],
+  picture: [['S', 'picture, flat colours, or both with the divider'], ['N, Shift N', 'the next or former island, in reading order'], ['1 … 9', 'give the chosen island to that colour'], ['F', 'the drawn line is done'], ['Backspace', 'take the last point back'], ['Esc', 'let the island go'], ...PICTURE_KEYS, ...DESK_KEYS],
   runs: [['Alt ← →', 'move the chosen run earlier or later'], ['← → on a slider', 'turn the ink; the sheet follows'], ...PICTURE_KEYS, ...DESK_KEYS],
   inks: [['↑ ↓', 'to the next ink, with the list in focus'], ...DESK_KEYS],
+  rehearse: [['Space', 'cut the chosen part, or leave it'], ['N, Shift N', 'to the next or former part'], ['P', 'print the run'], ...PICTURE_KEYS],
   block: [['M', 'mirrored for the block, or as printed'], ...PICTURE_KEYS, ...DESK_KEYS],
   sheets: DESK_KEYS,
   cut: [['Space', 'tick off the chosen part'], ['↑ ↓', 'to the next part in the list'], ['M', 'mirrored for the block, or as printed'], ...PICTURE_KEYS],

@@ -1,7 +1,7 @@
 'use client';
 import { select } from 'd3-selection';
 import { zoom, zoomIdentity, type ZoomBehavior, type ZoomTransform } from 'd3-zoom';
-import { useCallback, useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useCallback, useEffect, useRef, useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 import type { View } from '@/core/geometry';
 import { formatLength, MM_PER_INCH, type LengthUnit } from '@/core/units';
 import { NewestOnly } from '@/workers';
@@ -29,9 +29,16 @@ interface Props {
   /** A point of the unmirrored picture in map pixels, or undefined when the pointer leaves. */
   readonly onHover?: (x: number | undefined, y: number) => void;
   readonly onPick?: (x: number, y: number) => void;
+  readonly handle?: RefObject<SheetCanvasHandle | null>;
 }
 
-interface Shown { bitmap: ImageBitmap; transform: ZoomTransform }
+/** What a view may ask of its canvas. */
+export interface SheetCanvasHandle {
+  /** Paints a box of the map (map pixels) anew in the picture shown, without waiting for the whole. Resolves when it is on screen. */
+  readonly repaint: (box: { readonly x0: number; readonly y0: number; readonly x1: number; readonly y1: number }) => Promise<void>;
+}
+
+interface Shown { bitmap: ImageBitmap | OffscreenCanvas; transform: ZoomTransform }
 
 /**
  * The picture on its ground: zoom with wheel, pinch, + and −, pan by dragging or with the arrow keys held with Shift, 0
@@ -103,11 +110,38 @@ export function SheetCanvas(props: Props) {
     },
     (bitmap, t) => {
       if (!bitmap) return;
-      shown.current[which]?.bitmap.close();
+      close(shown.current[which]?.bitmap);
       shown.current[which] = { bitmap, transform: t };
       drawRef.current();
     },
   ), [fit, mirrored, size.width, size.height]);
+
+  const { handle } = props;
+  useEffect(() => {
+    if (!handle) return;
+    handle.current = {
+      repaint: async ({ x0, y0, x1, y1 }) => {
+        const now = shown.current.main;
+        if (!now) return;
+        const ratio = window.devicePixelRatio || 1;
+        const pxPerOut = 1 / (fit * now.transform.k * ratio);
+        const [from, to] = mirrored ? [widthPx - x1, widthPx - x0] : [x0, x1];
+        const left = Math.max(0, Math.floor((from / pxPerOut) + now.transform.x * ratio) - 2), top = Math.max(0, Math.floor((y0 / pxPerOut) + now.transform.y * ratio) - 2);
+        const right = Math.min(now.bitmap.width, Math.ceil((to / pxPerOut) + now.transform.x * ratio) + 2), bottom = Math.min(now.bitmap.height, Math.ceil((y1 / pxPerOut) + now.transform.y * ratio) + 2);
+        if (right <= left || bottom <= top) return;
+        const patch = await paint({ x: (left - now.transform.x * ratio) * pxPerOut, y: (top - now.transform.y * ratio) * pxPerOut, pxPerOut, mirrored }, right - left, bottom - top);
+        if (!patch || shown.current.main !== now) return;
+        const whole = now.bitmap instanceof OffscreenCanvas ? now.bitmap : new OffscreenCanvas(now.bitmap.width, now.bitmap.height);
+        const context = whole.getContext('2d')!;
+        if (whole !== now.bitmap) { context.drawImage(now.bitmap, 0, 0); close(now.bitmap); }
+        context.drawImage(patch, left, top);
+        patch.close();
+        shown.current.main = { bitmap: whole, transform: now.transform };
+        drawRef.current();
+      },
+    };
+    return () => { handle.current = null; };
+  }, [handle, fit, mirrored, paint, widthPx]);
 
   const mainQueue = useRef<NewestOnly<ZoomTransform, ImageBitmap | undefined>>(null);
   const leftQueue = useRef<NewestOnly<ZoomTransform, ImageBitmap | undefined>>(null);
@@ -165,6 +199,10 @@ export function SheetCanvas(props: Props) {
       </div>
     </div>
   );
+}
+
+function close(picture: ImageBitmap | OffscreenCanvas | undefined): void {
+  if (picture instanceof ImageBitmap) picture.close();
 }
 
 /** The arrow keys move the cross by this much, or by less when zoomed in. */

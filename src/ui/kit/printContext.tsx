@@ -1,9 +1,10 @@
 'use client';
 import { createContext, useContext } from 'react';
-import type { BenchAct } from '@/core/sheets';
+import type { EditDone, RegionEdit } from '@/core/picture';
+import type { BenchAct, SlipAnswer } from '@/core/sheets';
 import type { LengthUnit, Outcome } from '@/core/units';
-import type { CabinetInk, NamedReading, Plan, PlanLooks, PrintState, Progress, Reading, ReadingRequest, StoredInk } from '@/records';
-import type { LayersWorker, PictureWorker } from '@/workers';
+import type { CabinetInk, NamedReading, Plan, PlanLooks, PracticeScore, PrintSheet, PrintState, Progress, Reading, ReadingRequest, StoredInk } from '@/records';
+import type { IslandInfo, LayersWorker, PictureWorker } from '@/workers';
 
 export type SaveStatus = 'saved' | 'saving' | 'failed';
 
@@ -57,6 +58,9 @@ export interface PrintDesk {
   readonly coverage: Coverage | undefined;
   /** The same, half as wide: for strips of many small pictures and the run line. */
   readonly stamp: Coverage | undefined;
+  /** What really prints where: overlaps, masks and slips included. Looks and coverage are for its parts. */
+  readonly sheet: PrintSheet;
+  readonly sheetFull: boolean;
   /** Holds the label map as saved. */
   readonly sheetWorker: PictureWorker;
   /** Searches for orders and recipes. */
@@ -72,6 +76,15 @@ export interface PrintDesk {
   /** Pulls kept in this browser because the server did not answer. */
   readonly waitingActs: number;
   readonly change: (label: string, edit: (plan: Plan) => Plan) => Promise<Outcome<undefined>>;
+  /** The island chosen in any view, by click, key or list. */
+  readonly island: IslandInfo | undefined;
+  readonly chooseIsland: (island: IslandInfo | undefined) => void;
+  /** Changes islands of the picture: painted at once, saved behind. */
+  readonly reshape: (label: string, edit: RegionEdit) => Promise<Outcome<EditDone>>;
+  /** What is done about a slip, by its answer. */
+  readonly answerSlip: (slipId: string, answer: SlipAnswer) => Promise<Outcome<undefined>>;
+  /** Scores of rehearsals on the sample prints, newest first. */
+  readonly practice: { readonly load: () => Promise<Outcome<readonly PracticeScore[]>>; readonly keep: (score: Omit<PracticeScore, 'at'>) => Promise<Outcome<readonly PracticeScore[]>> };
   /** Shows the sheet as it would be, saving nothing; undefined goes back to the plan. */
   readonly tryOut: (edit: ((plan: Plan) => Plan) | undefined) => void;
   readonly undo: () => void;

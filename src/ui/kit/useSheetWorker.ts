@@ -1,7 +1,8 @@
 'use client';
-import { useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { coarserCoverage } from '@/core/geometry';
-import type { Plan } from '@/records';
+import { plainSheet, printTaskOf, type Plan, type PrintSheet } from '@/records';
+import type { Slip } from '@/core/sheets';
 import { LayersWorker, PictureWorker } from '@/workers';
 import type { Coverage, PrintUrls } from './printContext';
 
@@ -9,28 +10,65 @@ const COVERAGE_WIDTH = 300;
 /** Pictures in strips and on the run line are this much smaller. */
 const STAMP_TIMES = 2;
 
-/** The worker that holds the plan's label map, and the small picture of shares made from it. */
-export function useSheetWorker(plan: Plan, urls: PrintUrls): { sheetWorker: PictureWorker; coverage: Coverage | undefined; stamp: Coverage | undefined } {
+interface Made { readonly sha: string; readonly coverage: Coverage; readonly sheet: PrintSheet; readonly full: boolean }
+
+export interface SheetDesk {
+  readonly sheetWorker: PictureWorker;
+  readonly coverage: Coverage | undefined;
+  readonly stamp: Coverage | undefined;
+  readonly sheet: PrintSheet;
+  /** More overlaps and masks meet than can be told apart. */
+  readonly sheetFull: boolean;
+  /** Says that the running worker's map, changed in place, is the one stored under this name. */
+  readonly holds: (sha: string) => void;
+  /** Loads the saved map again: what was changed in place did not come to be saved. */
+  readonly reload: () => void;
+}
+
+/** The worker that holds the plan's label map, what really prints where, and the small picture of shares made from it. */
+export function useSheetWorker(plan: Plan, slips: readonly Slip[], urls: PrintUrls): SheetDesk {
   const labelsSha = plan.flat?.labelsSha, labelCount = plan.flat?.colours.length ?? 0;
   const { widthPx, heightPx, mmPerPx } = plan.picture?.raster ?? { widthPx: 0, heightPx: 0, mmPerPx: 0.1 };
-  const [coverage, setCoverage] = useState<Coverage & { sha: string }>();
-  const sheetWorker = useMemo(
-    () => new PictureWorker((worker) => (labelsSha ? worker.askNow('openLabels', { url: urls.blob(labelsSha), mmPerPx }) : Promise.resolve())),
-    [labelsSha, mmPerPx, urls],
-  );
+  const [made, setMade] = useState<Made>();
+  const [generation, setGeneration] = useState(0);
+  const running = useRef<PictureWorker>(undefined);
+  /** Maps stored from the running worker, oldest first, that the plan has not come to yet. */
+  const held = useRef<string[]>([]);
+  const sheetWorker = useMemo(() => {
+    void generation;
+    const open = (worker: PictureWorker) => (labelsSha ? worker.askNow('openLabels', { url: urls.blob(labelsSha), mmPerPx }) : Promise.resolve());
+    const at = labelsSha ? held.current.indexOf(labelsSha) : -1;
+    held.current = held.current.slice(at + 1);
+    const next = at >= 0 && running.current ? running.current.successor(open) : new PictureWorker(open);
+    running.current = next;
+    return next;
+  }, [labelsSha, mmPerPx, urls, generation]);
   useEffect(() => () => sheetWorker.stop(), [sheetWorker]);
+  const { task, effects } = useMemo(() => printTaskOf(plan, slips), [plan, slips]);
+  const key = JSON.stringify([task, effects]);
   useEffect(() => {
     if (!labelsSha || widthPx === 0) return;
     let current = true;
     const width = COVERAGE_WIDTH, height = Math.max(1, Math.round((COVERAGE_WIDTH * heightPx) / widthPx));
-    void sheetWorker.ask('coverage', { labelCount, width, height }).then((answer) => {
-      if (current && answer.ok) setCoverage({ bytes: answer.value, labelCount, width, height, sha: labelsSha });
+    const [wanted, means] = JSON.parse(key) as [typeof task, typeof effects];
+    void sheetWorker.ask('printMap', { task: wanted, width, height }).then((answer) => {
+      if (!current || !answer.ok) return;
+      const { parts, areaPx, full, coverage } = answer.value;
+      const total = areaPx.reduce((sum, px) => sum + px, 0);
+      setMade({ sha: labelsSha, coverage: { bytes: coverage, labelCount: parts.length, width, height }, sheet: { parts, share: areaPx.map((px) => px / total), effects: means }, full });
     });
     return () => { current = false; };
-  }, [sheetWorker, labelsSha, labelCount, widthPx, heightPx]);
-  const current = coverage?.sha === labelsSha && coverage?.labelCount === labelCount ? coverage : undefined;
-  const stamp = useMemo(() => current && { labelCount: current.labelCount, ...coarserCoverage(current.bytes, current.labelCount, current.width, current.height, STAMP_TIMES) }, [current]);
-  return { sheetWorker, coverage: current, stamp };
+  }, [sheetWorker, labelsSha, key, widthPx, heightPx]);
+  const current = made?.sha === labelsSha && made && made.sheet.parts.length >= labelCount ? made : undefined;
+  const coverage = current?.coverage;
+  const stamp = useMemo(() => coverage && { labelCount: coverage.labelCount, ...coarserCoverage(coverage.bytes, coverage.labelCount, coverage.width, coverage.height, STAMP_TIMES) }, [coverage]);
+  const sheet = useMemo(() => {
+    const plain = plainSheet(plan);
+    return !current || (current.sheet.effects.length === 0 && current.sheet.parts.length === plain.parts.length) ? plain : current.sheet;
+  }, [current, plan]);
+  const holds = useCallback((sha: string) => { held.current.push(sha); }, []);
+  const reload = useCallback(() => { held.current = []; setGeneration((g) => g + 1); }, []);
+  return { sheetWorker, coverage, stamp, sheet, sheetFull: current?.full ?? false, holds, reload };
 }
 
 /** The worker that searches for orders and recipes; it starts with the first question. */

@@ -1,11 +1,11 @@
 import type { PrintDesk } from './printContext';
 
-export const VIEW_NAMES = ['picture', 'runs', 'inks', 'block', 'sheets', 'cut', 'pull', 'ledger', 'numbering'] as const;
+export const VIEW_NAMES = ['picture', 'runs', 'inks', 'block', 'sheets', 'rehearse', 'cut', 'pull', 'ledger', 'numbering'] as const;
 export type ViewName = (typeof VIEW_NAMES)[number];
 export type Place = 'desk' | 'bench' | 'drawer';
 
 export function placeOf(view: ViewName): Place {
-  if (view === 'cut' || view === 'pull') return 'bench';
+  if (view === 'rehearse' || view === 'cut' || view === 'pull') return 'bench';
   return view === 'ledger' || view === 'numbering' ? 'drawer' : 'desk';
 }
 

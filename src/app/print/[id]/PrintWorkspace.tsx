@@ -6,8 +6,9 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Snackbar from '@mui/material/Snackbar';
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import { failure, looksOfPlan, progressOf, success, type BenchAct, type BenchEvent, type LengthUnit, type Outcome, type Plan, type PrintState } from '@/records';
+import { failure, looksOfPlan, progressOf, success, type BenchAct, type BenchEvent, type LengthUnit, type Outcome, type Plan, type PrintState, type SlipAnswer } from '@/records';
 import { PrintDeskProvider, type Placement, type PrintDesk, type PrintUrls, type SaveStatus } from '@/ui/kit/printContext';
+import { useReshape } from '@/ui/kit/useReshape';
 import { useLayersWorker, useSheetWorker } from '@/ui/kit/useSheetWorker';
 import { ActQueue } from '../../client/actQueue';
 import { ask, askRaw } from '../../client/api';
@@ -55,7 +56,9 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
   const events = useMemo(() => [...state.events, ...waiting.filter((w) => !state.events.some((e) => e.id === w.id))], [state.events, waiting]);
   const shownState = useMemo(() => ({ ...state, plan, events }), [state, plan, events]);
   const progress = useMemo(() => progressOf(plan, events), [plan, events]);
-  const looks = useMemo(() => looksOfPlan(plan, progress.bench.coloursGot), [plan, progress.bench.coloursGot]);
+  const sheetDesk = useSheetWorker(plan, progress.bench.slips, urls);
+  const { sheetWorker, coverage, stamp, sheet, sheetFull } = sheetDesk;
+  const looks = useMemo(() => looksOfPlan(plan, progress.bench.coloursGot, sheet), [plan, progress.bench.coloursGot, sheet]);
   const [selected, setSelected] = useState<number>();
   const selectedRun = Math.min(selected ?? Math.min(progress.currentRun + 1, plan.runs.length), plan.runs.length);
 
@@ -96,6 +99,30 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
       return success(undefined);
     });
   }, [api, inOrder, settle]);
+
+  /** A change whose new plan takes work to make: whatever is asked for after it waits, so that undo takes back the right thing. */
+  const changeAfter = useCallback((label: string, work: (plan: Plan) => Promise<Outcome<(plan: Plan) => Plan>>): Promise<Outcome<undefined>> => {
+    setTried(undefined);
+    setStatus('saving');
+    return inOrder(async (): Promise<Outcome<undefined>> => {
+      setStatus('saving');
+      const edit = await work(latest.current.plan);
+      if (!edit.ok) {
+        setStatus('saved');
+        if (edit.code !== 'stopped') setMessage(edit.message);
+        return edit;
+      }
+      const mine = edit.value(latest.current.plan);
+      return settle(await ask<PrintState>('PUT', api, { baseRevision: revision.current, plan: mine, label }), label, mine);
+    });
+  }, [api, inOrder, setMessage, settle]);
+  const reshape = useReshape(sheetDesk, urls, changeAfter);
+  const answerSlip = useCallback((slipId: string, answer: SlipAnswer) => inOrder(async () => {
+    setStatus('saving');
+    return settle(await ask<PrintState>('POST', `${api}/slip`, { baseRevision: revision.current, slipId, answer }), 'slip');
+  }), [api, inOrder, settle]);
+
+  const practice = useMemo((): PrintDesk['practice'] => ({ load: () => ask('GET', '/api/practice'), keep: (score) => ask('POST', '/api/practice', score) }), []);
 
   const step = useCallback((which: 'undo' | 'redo') => {
     void inOrder(async () => settle(await ask<PrintState>('POST', `${api}/${which}`, { baseRevision: revision.current }), which));
@@ -160,12 +187,15 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
     return settle(await ask<PrintState>('PUT', `${api}/picture`, { baseRevision: revision.current, place: placement }), 'size');
   }), [api, inOrder, settle]);
 
-  const { sheetWorker, coverage, stamp } = useSheetWorker(plan, urls);
+  const [island, chooseIsland] = useState<PrintDesk['island']>();
+  const labelsSha = plan.flat?.labelsSha;
+  // another map: what was chosen may not be there any more
+  useEffect(() => chooseIsland(undefined), [labelsSha]);
   const layersWorker = useLayersWorker();
   const cabinet = useCabinet();
 
   const desk: PrintDesk = {
-    state: shownState, progress, looks, coverage, stamp, sheetWorker, layersWorker, cabinet, unit, setUnit, selectedRun, selectRun: setSelected,
+    state: shownState, progress, looks, coverage, stamp, sheet, sheetFull, sheetWorker, island, chooseIsland, reshape, answerSlip, practice, layersWorker, cabinet, unit, setUnit, selectedRun, selectRun: setSelected,
     status, urls, waitingActs: waiting.length, change, tryOut, undo: () => step('undo'), redo: () => step('redo'), log, bringIn, place, tell: setMessage,
   };
   return (

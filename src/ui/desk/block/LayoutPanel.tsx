@@ -5,8 +5,8 @@ import TextField from '@mui/material/TextField';
 import { cornerStopLayout, MARGIN_RANGE_MM, type ContactMm, type MarginRule, type RectMm } from '@/core/registration';
 import { formatLength, formatSize } from '@/core/units';
 import { EXPORT_PAPERS, type ExportPaper } from '@/records';
-import { LengthField } from '../kit/fields';
-import { usePrintDesk } from '../kit/printContext';
+import { LengthField } from '../../kit/fields';
+import { usePrintDesk } from '../../kit/printContext';
 
 function useLayout() {
   const { state } = usePrintDesk();

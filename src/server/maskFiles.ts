@@ -1,0 +1,65 @@
+import { mapOfMask, maskCover } from '@/core/cutting';
+import { findIslands, labelSet, maskOfLabels, regionMask, traceArcs } from '@/core/geometry';
+import { failure, success, type Outcome } from '@/core/units';
+import { dxfDocument, pathOfRings, pdfOfDrawings, svgOfDrawing, type Drawing } from '@/formats';
+import { inkNamesOf, labelStateOfRun, regionOf, type Mask } from '@/records';
+import type { Store } from '@/store';
+import { FRAME_MM, shifted, thisSideUp } from './drawings';
+import { fileStem, pdfFont, type FileOut } from './exports';
+import { ringsMm } from './layered';
+import { laidOut, type LaidOut } from './printSheets';
+
+/** A mask of a run, true to size, as it lies on the block: what to keep, what to cut out, and how it is held. */
+export async function maskFile(db: Store, id: string, maskId: string, format: 'pdf' | 'svg' | 'dxf', now: Date): Promise<Outcome<FileOut>> {
+  const found = laidOut(db, id);
+  if (!found.ok) return found;
+  const laid = found.value;
+  const mask = laid.plan.masks.find((m) => m.id === maskId);
+  if (!mask) return failure('mask', 'This mask is not in the plan any more.');
+  const rings = maskRings(laid, mask);
+  if (!rings.ok) return rings;
+  const run = laid.plan.runs.findIndex((r) => r.id === mask.runId) + 1;
+  const stem = `${fileStem(laid.name)} mask for run ${run}`;
+  if (format === 'dxf') {
+    const { widthMm, heightMm } = laid;
+    const frame = [0, 0, widthMm, 0, widthMm, heightMm, 0, heightMm];
+    return success({ bytes: new TextEncoder().encode(dxfDocument(heightMm, [{ name: 'mask', colour: 1, ringsMm: rings.value }, { name: 'block', colour: 8, ringsMm: [frame] }])), mediaType: 'image/vnd.dxf', fileName: `${stem}.dxf` });
+  }
+  const drawing = maskDrawing(laid, mask, rings.value, run);
+  if (format === 'svg') return success({ bytes: new TextEncoder().encode(svgOfDrawing(drawing)), mediaType: 'image/svg+xml', fileName: `${stem}.svg` });
+  return success({ bytes: await pdfOfDrawings([drawing], laid.plan.layout.exportPaper, stem, now, pdfFont()), mediaType: 'application/pdf', fileName: `${stem}.pdf` });
+}
+
+/** Outlines of what a mask covers, mm, mirrored as the block lies. */
+function maskRings(laid: LaidOut, mask: Mask): Outcome<number[][]> {
+  const run = laid.plan.runs.find((r) => r.id === mask.runId)!;
+  const islands = findIslands(laid.picture);
+  if (!islands) return failure('flatten-too-broken', 'The picture is too broken up for masks.');
+  const standing = maskOfLabels(laid.map, labelSet(labelStateOfRun(laid.plan, run, laid.sheet).standing));
+  const cover = maskCover(standing, regionMask(islands, regionOf(mask.place, laid.mmPerPx)), mask.kind === 'keep clean' ? 'keep clean' : mask.covers, mask.growMm / laid.mmPerPx);
+  return success(ringsMm(traceArcs(mapOfMask(cover), 0.49), labelSet([1]), laid.mmPerPx, true));
+}
+
+const PIN_MM = 6;
+
+function maskDrawing(laid: LaidOut, mask: Mask, rings: readonly number[][], run: number): Drawing {
+  const { widthMm, heightMm, name, plan } = laid;
+  const ink = inkNamesOf(plan, plan.runs[run - 1]);
+  return {
+    title: `${name}: mask for run ${run}, ${ink}. MIRRORED, as it lies on the block`,
+    note: `grey is mask and stays · cut out all that is white inside the block · ${mask.hold === 'pins' ? 'punch the two holes' : 'the corner lies against the block’s origin corner'}${mask.note ? ` · ${mask.note}` : ''}`,
+    widthMm: widthMm + 2 * FRAME_MM,
+    heightMm: heightMm + 2 * FRAME_MM,
+    draw(pen) {
+      const path = shifted(pathOfRings(rings, widthMm), FRAME_MM);
+      pen.area(path, '#E4DFD2');
+      pen.outlines(path, 0.2, '#A63A2B');
+      pen.rect(FRAME_MM, FRAME_MM, widthMm, heightMm, { widthMm: 0.2, dashMm: 2 });
+      if (mask.hold === 'pins') for (const x of [FRAME_MM + 0.25 * widthMm, FRAME_MM + 0.75 * widthMm]) { pen.circle(x, FRAME_MM / 2, PIN_MM / 2, { widthMm: 0.3 }); pen.line(x - 1, FRAME_MM / 2, x + 1, FRAME_MM / 2, { widthMm: 0.15 }); pen.line(x, FRAME_MM / 2 - 1, x, FRAME_MM / 2 + 1, { widthMm: 0.15 }); }
+      else { pen.line(FRAME_MM, FRAME_MM + heightMm, FRAME_MM + 30, FRAME_MM + heightMm, { widthMm: 0.6 }); pen.line(FRAME_MM, FRAME_MM + heightMm, FRAME_MM, FRAME_MM + heightMm - 30, { widthMm: 0.6 }); }
+      pen.text(`mask, run ${run}, ${ink}`, FRAME_MM, FRAME_MM + heightMm + 3, 4);
+      pen.text('origin corner', FRAME_MM, FRAME_MM + heightMm + 8, 3);
+      thisSideUp(pen, FRAME_MM + widthMm / 2, FRAME_MM - 1, 5);
+    },
+  };
+}

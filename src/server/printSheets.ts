@@ -1,0 +1,57 @@
+import { traceArcs, type ArcMap, type LabelMap } from '@/core/geometry';
+import { isPlain, printMapOf } from '@/core/layers';
+import { replayLog, type Slip } from '@/core/sheets';
+import { failure, success, type Outcome } from '@/core/units';
+import { plainSheet, printTaskOf, type ColoursGot, type Plan, type PrintSheet } from '@/records';
+import { benchLog, planAt, type Store } from '@/store';
+import { labelsOfPlan } from './pictures';
+import { livingPrint } from './prints';
+
+/** Outlines follow the label map within 0.05 mm on the 0.1 mm raster: the middle of every pixel edge within half a pixel. */
+const OUTLINE_TOLERANCE_PX = 0.49;
+
+/** A print as it really prints: its plan, the picture, and the print map with overlaps, masks and slips. */
+export interface LaidOut {
+  readonly name: string;
+  readonly plan: Plan;
+  readonly picture: LabelMap;
+  /** Values are parts of `sheet`. */
+  readonly map: LabelMap;
+  readonly sheet: PrintSheet;
+  readonly mmPerPx: number;
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly got: ColoursGot;
+  readonly slips: readonly Slip[];
+}
+
+export function laidOut(db: Store, id: string): Outcome<LaidOut> {
+  const found = livingPrint(db, id);
+  if (!found.ok) return found;
+  const plan = planAt(db, id, found.value.plan_seq)!.plan;
+  const { coloursGot, slips } = replayLog(benchLog(db, id));
+  const picture = labelsOfPlan(db, plan);
+  if (!picture || !plan.picture || !plan.flat || plan.runs.length === 0) return failure('nothing-flat', 'There are no flat colours to draw yet. Bring in a picture and flatten it first.');
+  const made = sheetOf(plan, picture, slips);
+  if (!made.ok) return made;
+  return success({ name: found.value.name, plan, picture, ...made.value, mmPerPx: plan.picture.raster.mmPerPx, widthMm: plan.picture.widthMm, heightMm: plan.picture.heightMm, got: coloursGot, slips });
+}
+
+/** The print map of a plan on its picture. */
+export function sheetOf(plan: Plan, picture: LabelMap, slips: readonly Slip[]): Outcome<{ map: LabelMap; sheet: PrintSheet }> {
+  const { task, effects } = printTaskOf(plan, slips);
+  if (isPlain(task)) return success({ map: picture, sheet: plainSheet(plan) });
+  const made = printMapOf(picture, task);
+  if (!made) return failure('flatten-too-broken', 'The picture is too broken up for overlaps and masks. Raise the smoothing on the Picture view.');
+  return success({ map: made.map, sheet: { parts: made.parts, share: made.areaPx.map((px) => px / picture.labels.length), effects } });
+}
+
+export function tracedSheet({ map }: LaidOut): ArcMap {
+  return traceArcs(map, OUTLINE_TOLERANCE_PX);
+}
+
+/** The run of this number, or why there is none. */
+export function runOf({ plan }: LaidOut, run: number): Outcome<Plan['runs'][number]> {
+  if (!Number.isInteger(run) || run < 1 || run > plan.runs.length) return failure('run-missing', `There is no run ${run}; this print has runs 1 to ${plan.runs.length}.`);
+  return success(plan.runs[run - 1]);
+}

@@ -1,0 +1,36 @@
+'use client';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import Slider from '@mui/material/Slider';
+import { useState } from 'react';
+import { stageOfRun } from '@/records';
+import { usePrintDesk } from '../kit/printContext';
+
+/** The block as it was after each cut and each slip, one after another. */
+export function Replay({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const { state, progress, urls } = usePrintDesk();
+  const { cutPictures } = progress.bench;
+  const [at, setAt] = useState(0);
+  const shown = cutPictures[Math.min(at, cutPictures.length - 1)];
+  if (!shown) return null;
+  const run = state.plan.runs.findIndex((r) => stageOfRun(state.plan, r)?.id === shown.stageId) + 1;
+  const words = shown.what === 'slip' ? `a slip, before run ${run}` : `cut for run ${run}`;
+  return (
+    <Dialog open={open} onClose={onClose} maxWidth="md" fullWidth>
+      <DialogTitle>The block, cut by cut</DialogTitle>
+      <DialogContent>
+        <figure style={{ margin: 0 }}>
+          {/* a stored picture, not a page asset: the framework's own image element would resample it */}
+          <img src={urls.blob(shown.sha)} alt={`The block, mirrored: ${words}`} style={{ width: '100%', maxHeight: '58vh', objectFit: 'contain', background: '#F4F0E6' }} />
+          <figcaption className="row between" style={{ margin: '8px 0' }}><strong>{words}</strong><span className="note num">{new Date(shown.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })} · {Math.min(at, cutPictures.length - 1) + 1} of {cutPictures.length}</span></figcaption>
+        </figure>
+        <p className="note"><span className="swatch" style={{ background: '#CFC7B4' }} aria-hidden /> stands <span className="swatch" style={{ background: '#F0D9CF' }} aria-hidden /> just cut <span className="swatch" style={{ background: '#EFE9DA' }} aria-hidden /> cleared before <span className="swatch" style={{ background: '#A63A2B' }} aria-hidden /> slip</p>
+        {cutPictures.length > 1 && <Slider value={at} min={0} max={cutPictures.length - 1} step={1} marks aria-label="Cut" onChange={(_, v) => setAt(v as number)} />}
+      </DialogContent>
+      <DialogActions><Button onClick={onClose}>Close</Button></DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,110 @@
+'use client';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import dynamic from 'next/dynamic';
+import Link from 'next/link';
+import { useCallback, useMemo, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import type { Finding } from '@/core/cutting';
+import { blockOfRun, keyOfFinding } from '@/records';
+import { BLOCK_WORDS } from '../../kit/colours';
+import { pathOfMm } from '../../kit/paths';
+import { usePrintDesk } from '../../kit/printContext';
+import { SheetCanvas, type PaintView } from '../../kit/SheetCanvas';
+import { blockStyles, labelStatesOf } from '../blockStates';
+import { RegionOverlay } from '../regions/RegionOverlay';
+import { useRegions } from '../regions/useRegions';
+import { LayoutPanel } from './LayoutPanel';
+import { CheckPanel } from './CheckPanel';
+import { useStageCheck } from './useStageCheck';
+
+const quiet = { ssr: false, loading: () => <p className="note">opening …</p> };
+const FitPanel = dynamic(() => import('./FitPanel').then((m) => m.FitPanel), quiet);
+const MaskPanel = dynamic(() => import('./MaskPanel').then((m) => m.MaskPanel), quiet);
+const TransferPanel = dynamic(() => import('./TransferPanel').then((m) => m.TransferPanel), quiet);
+const TransferPictures = dynamic(() => import('./TransferPanel').then((m) => m.TransferPictures), quiet);
+
+const LEAVES = [['check', 'Check'], ['fit', 'Overlap'], ['masks', 'Masks'], ['transfer', 'Transfer'], ['stops', 'Stops']] as const;
+type Leaf = (typeof LEAVES)[number][0];
+
+/** Block: its face at each stage, what is cut and what would go wrong; overlaps, masks, the drawing to bring onto it, the corner stops. */
+export function BlockView() {
+  const desk = usePrintDesk();
+  const { state, sheet, sheetWorker, selectedRun, unit, urls, progress } = desk;
+  const { plan } = state;
+  const [mirrored, setMirrored] = useState(true);
+  const [leaf, setLeaf] = useState<Leaf>('check');
+  const [picked, setPicked] = useState<Finding>();
+  const [toolsTried, setToolsTried] = useState<readonly number[]>();
+  const [maskOutlines, setMaskOutlines] = useState<readonly (readonly number[])[]>();
+  const regions = useRegions();
+  const states = useMemo(() => labelStatesOf(plan, sheet), [plan, sheet]);
+  const run = Math.max(1, selectedRun);
+  const current = states[run - 1];
+  const { block, index: blockIndex } = plan.runs[run - 1] ? blockOfRun(plan, plan.runs[run - 1]) : { block: plan.blocks[0], index: 0 };
+  const toolsMm = toolsTried ?? plan.toolsMm;
+  const { check, found, settings } = useStageCheck(leaf === 'check' ? current : undefined, block, toolsMm);
+  useHotkeys('m', () => setMirrored((m) => !m));
+  const { letGo, step } = regions;
+  useHotkeys('escape', () => { letGo(); setPicked(undefined); });
+  useHotkeys('n, shift+n', (e) => void step(e.shiftKey ? -1 : 1));
+  useHotkeys('backspace', () => regions.unpoint());
+  const styles = useMemo(() => (current ? blockStyles(current, sheet.parts.length) : []), [current, sheet]);
+  const paint: PaintView = useCallback(async (view, width, height) => {
+    const answer = await sheetWorker.ask('paint', { what: 'sheet', styles, view, width, height, backdrop: BLOCK_WORDS.backdrop });
+    return answer.ok ? answer.value : undefined;
+  }, [sheetWorker, styles]);
+  const { line, point, chooseAt } = regions;
+  const pick = useCallback((x: number, y: number) => { if (line) point(x, y); else void chooseAt(x, y); }, [line, point, chooseAt]);
+
+  if (!plan.flat || !plan.picture || !current) {
+    return <div className="work" style={{ gridTemplateColumns: '1fr' }}><div className="stage"><div className="drop"><h1>No block yet</h1><p className="note">What is cut follows from the flat colours and their order.</p><Link href={urls.page('picture')}>To the picture</Link></div></div></div>;
+  }
+  const { raster } = plan.picture;
+  const done = progress.runs[run - 1].cut;
+  const open = found?.findings.filter((f) => !plan.kept.includes(keyOfFinding(f))) ?? [];
+  return (
+    <div className="work">
+      <div className="stage">
+        <div className="row between">
+          <div className="row"><h1>{leaf === 'stops' ? 'Registration sheet' : leaf === 'transfer' ? 'Onto the block' : `${plan.blocks.length > 1 ? block.name : 'Block'} before run ${run}`}</h1>{leaf !== 'stops' && leaf !== 'transfer' && <span className={done || plan.way.process === 'multi-block' ? 'quiet' : 'madder'}>{done ? 'this cut is done' : plan.way.process === 'multi-block' ? 'recut a block, and it can be printed again' : 'a cut cannot be undone'}</span>}</div>
+          {leaf !== 'stops' && leaf !== 'transfer' && (
+            <ToggleButtonGroup size="small" exclusive value={mirrored ? 'mirrored' : 'printed'} onChange={(_, v: string | null) => { if (v) setMirrored(v === 'mirrored'); }} aria-label="How the block is shown">
+              <ToggleButton value="mirrored" sx={{ py: 0.3 }}>on the block</ToggleButton>
+              <ToggleButton value="printed" sx={{ py: 0.3 }}>as printed</ToggleButton>
+            </ToggleButtonGroup>
+          )}
+        </div>
+        {leaf === 'stops' ? <LayoutPanel.Drawing /> : leaf === 'transfer' ? <TransferPictures /> : (
+          <SheetCanvas widthPx={raster.widthPx} heightPx={raster.heightPx} mmPerPx={raster.mmPerPx} unit={unit} mirrored={mirrored} paint={paint} onPick={pick} handle={regions.canvas} label={`The block before run ${run}, ${mirrored ? 'mirrored' : 'as printed'}`}
+            stamp={<div className={mirrored ? 'stamp mirrored' : 'stamp'}>{mirrored ? 'mirrored: as the block lies' : 'as printed'} <kbd>M</kbd></div>}
+            overlay={(mm) => (
+              <>
+                {leaf === 'check' && found && <path className="risk-area" d={pathOfMm(found.riskOutlinesMm)} fillRule="evenodd" />}
+                {leaf === 'check' && found?.supports.map((s, i) => <g key={i} className="support"><circle cx={s.xMm} cy={s.yMm} r={4 * mm} /><path d={`M${s.xMm - 7 * mm} ${s.yMm}h${14 * mm}M${s.xMm} ${s.yMm - 7 * mm}v${14 * mm}`} /></g>)}
+                {leaf === 'check' && open.map((f, i) => f.kind !== 'chatter' && <Mark key={i} finding={f} picked={picked !== undefined && keyOfFinding(picked) === keyOfFinding(f)} mm={mm} />)}
+                {leaf === 'check' && picked?.kind === 'chatter' && <Mark finding={picked} picked mm={mm} />}
+                {leaf === 'masks' && maskOutlines && <path className="mask-area" d={pathOfMm(maskOutlines)} fillRule="evenodd" />}
+                <RegionOverlay regions={regions} mm={mm} />
+              </>
+            )} />
+        )}
+      </div>
+      <aside className="side">
+        <div className="leaves tight" role="tablist" aria-label="Beside the block">
+          {LEAVES.map(([id, name]) => <button key={id} type="button" role="tab" aria-selected={leaf === id} onClick={() => setLeaf(id)}>{name}{id === 'check' && open.length > 0 ? ` (${open.length})` : ''}</button>)}
+        </div>
+        {leaf === 'check' && <CheckPanel run={run} labels={current} block={block} blockIndex={blockIndex} check={check} found={found} settings={settings} toolsMm={toolsMm} onTools={setToolsTried} picked={picked} onPick={setPicked} regions={regions} />}
+        {leaf === 'fit' && <FitPanel run={run} />}
+        {leaf === 'masks' && <MaskPanel run={run} labels={current} regions={regions} onOutlines={setMaskOutlines} />}
+        {leaf === 'transfer' && <TransferPanel />}
+        {leaf === 'stops' && <LayoutPanel.Fields />}
+      </aside>
+    </div>
+  );
+}
+
+function Mark({ finding, picked, mm }: { finding: Finding; picked: boolean; mm: number }) {
+  const r = Math.min(Math.max(finding.lengthMm * 0.6, 6 * mm), 16 * mm);
+  return <circle className={`place-mark ${finding.kind === 'gap' || finding.kind === 'uncuttable' ? 'gap' : ''} ${picked ? 'picked' : ''}`} cx={finding.xMm} cy={finding.yMm} r={r} />;
+}

@@ -1,0 +1,48 @@
+'use client';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { materialById, type CutSettings } from '@/core/cutting';
+import type { Block } from '@/records';
+import { NewestOnly, type PictureWorker, type StageFigures, type StageFindings } from '@/workers';
+import type { Outcome } from '@/core/units';
+import type { LabelState } from '../blockStates';
+import { usePrintDesk } from '../../kit/printContext';
+
+/** Reports after a pause that lets a hand step quickly along the run line. */
+const CHECK_REST_MS = 120;
+
+export interface StageCheck { readonly figures: StageFigures; readonly clearing: readonly { readonly widthMm: number; readonly cm2: number }[] }
+
+interface Asked { readonly key: string; readonly worker: PictureWorker; readonly standing: readonly number[]; readonly cutNow: readonly number[]; readonly settings: CutSettings }
+
+/** What is measured of a stage, and what it asks for with these settings; settings may change as fast as a slider moves. */
+export function useStageCheck(state: LabelState | undefined, block: Block, toolsMm: readonly number[]) {
+  const { sheetWorker, sheet, state: { plan } } = usePrintDesk();
+  const key = state ? JSON.stringify([state.standing, state.cutNow]) : '';
+  const [check, setCheck] = useState<StageCheck & { key: string }>();
+  const [found, setFound] = useState<StageFindings & { key: string }>();
+  const settings = useMemo((): CutSettings => ({ material: materialById(block.materialId), grainDeg: block.grainDeg, toolsMm, roller: plan.roller }), [block.materialId, block.grainDeg, toolsMm, plan.roller]);
+  const toolsKey = toolsMm.join();
+  useEffect(() => {
+    if (!key) return;
+    let wanted = true;
+    const [standing, cutNow] = JSON.parse(key) as [number[], number[]];
+    const timer = setTimeout(async () => {
+      const figures = await sheetWorker.ask('measureStage', { standing, cutNow });
+      if (!wanted || !figures.ok) return;
+      const clearing = await sheetWorker.ask('clearing', { standing, cutNow, toolsMm: toolsKey.split(',').map(Number) });
+      if (wanted && clearing.ok) setCheck({ key, figures: figures.value, clearing: clearing.value });
+    }, CHECK_REST_MS);
+    return () => { wanted = false; clearTimeout(timer); };
+  }, [key, sheet, sheetWorker, toolsKey]);
+  const queue = useRef<NewestOnly<Asked, Outcome<StageFindings>>>(null);
+  queue.current ??= new NewestOnly((asked) => asked.worker.ask('findings', asked), (answer, asked) => { if (answer.ok) setFound({ ...answer.value, key: asked.key }); });
+  useEffect(() => {
+    if (!key) return;
+    const [standing, cutNow] = JSON.parse(key) as [number[], number[]];
+    const timer = setTimeout(() => queue.current?.push({ key, worker: sheetWorker, standing, cutNow, settings }), found?.key === key ? 0 : CHECK_REST_MS);
+    return () => clearTimeout(timer);
+    // what was found last only decides whether to wait; it must not ask again
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key, sheet, sheetWorker, settings]);
+  return { check: check?.key === key ? check : undefined, found: found?.key === key ? found : undefined, settings };
+}
