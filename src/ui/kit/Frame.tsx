@@ -65,7 +65,8 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
         )}
         <main className="view">{children}</main>
       </div>
-      <RunLine />
+      {/* a rehearsal is done without the plan in sight */}
+      {view !== 'rehearse' && <RunLine />}
       <KeysSheet open={keysOpen} view={view} onClose={() => setKeysOpen(false)} />
     </div>
   );

@@ -147,7 +147,7 @@ export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, 
             <section>
               <h2>What goes now?</h2>
               <p className="note" style={{ marginTop: 4 }}>Run {run + 1} prints {inkNamesOf(plan, plan.runs[run])} from all that stands. Click the parts to cut before it; click again to leave one standing.</p>
-              <div className="row" style={{ gap: 8, margin: '10px 0', alignItems: 'baseline' }} aria-live="polite"><span className="answer" style={{ fontSize: 24 }}>{now.length} part{now.length === 1 ? '' : 's'}</span><span className="note num">{areaWords(now.reduce((sum, p) => sum + p.areaMm2, 0))} to cut</span></div>
+              <div className="row" style={{ gap: 8, margin: '10px 0', alignItems: 'baseline' }} aria-live="polite"><span className="answer" style={{ fontSize: 24 }}>{now.length} part{now.length === 1 ? '' : 's'}</span><span className="note num">{now.length > 0 ? `${areaWords(now.reduce((sum, p) => sum + p.areaMm2, 0))} to cut` : 'nothing chosen yet'}</span></div>
               {said && <p className="say wait" role="status" style={{ marginBottom: 8 }}>{said}</p>}
               {chosenPart && traced && <p className="note"><Swatch lab={colours[chosenPart.label].wantedLabD50} /> {colours[chosenPart.label].name}, {areaWords(chosenPart.areaMm2)}</p>}
             </section>

@@ -18,11 +18,11 @@ import { LayoutPanel } from './LayoutPanel';
 import { CheckPanel } from './CheckPanel';
 import { useStageCheck } from './useStageCheck';
 
-const quiet = { ssr: false, loading: () => <p className="note">opening …</p> };
-const FitPanel = dynamic(() => import('./FitPanel').then((m) => m.FitPanel), quiet);
-const MaskPanel = dynamic(() => import('./MaskPanel').then((m) => m.MaskPanel), quiet);
-const TransferPanel = dynamic(() => import('./TransferPanel').then((m) => m.TransferPanel), quiet);
-const TransferPictures = dynamic(() => import('./TransferPanel').then((m) => m.TransferPictures), quiet);
+const opening = () => <p className="note">opening …</p>;
+const FitPanel = dynamic(() => import('./FitPanel').then((m) => m.FitPanel), { ssr: false, loading: opening });
+const MaskPanel = dynamic(() => import('./MaskPanel').then((m) => m.MaskPanel), { ssr: false, loading: opening });
+const TransferPanel = dynamic(() => import('./TransferPanel').then((m) => m.TransferPanel), { ssr: false, loading: opening });
+const TransferPictures = dynamic(() => import('./TransferPanel').then((m) => m.TransferPictures), { ssr: false, loading: opening });
 
 const LEAVES = [['check', 'Check'], ['fit', 'Overlap'], ['masks', 'Masks'], ['transfer', 'Transfer'], ['stops', 'Stops']] as const;
 type Leaf = (typeof LEAVES)[number][0];
@@ -81,7 +81,7 @@ export function BlockView() {
             overlay={(mm) => (
               <>
                 {leaf === 'check' && found && <path className="risk-area" d={pathOfMm(found.riskOutlinesMm)} fillRule="evenodd" />}
-                {leaf === 'check' && found?.supports.map((s, i) => <g key={i} className="support"><circle cx={s.xMm} cy={s.yMm} r={4 * mm} /><path d={`M${s.xMm - 7 * mm} ${s.yMm}h${14 * mm}M${s.xMm} ${s.yMm - 7 * mm}v${14 * mm}`} /></g>)}
+                {leaf === 'check' && picked?.kind === 'chatter' && found?.supports.map((s, i) => <g key={i} className="support"><circle cx={s.xMm} cy={s.yMm} r={4 * mm} /><path d={`M${s.xMm - 7 * mm} ${s.yMm}h${14 * mm}M${s.xMm} ${s.yMm - 7 * mm}v${14 * mm}`} /></g>)}
                 {leaf === 'check' && open.map((f, i) => f.kind !== 'chatter' && <Mark key={i} finding={f} picked={picked !== undefined && keyOfFinding(picked) === keyOfFinding(f)} mm={mm} />)}
                 {leaf === 'check' && picked?.kind === 'chatter' && <Mark finding={picked} picked mm={mm} />}
                 {leaf === 'masks' && maskOutlines && <path className="mask-area" d={pathOfMm(maskOutlines)} fillRule="evenodd" />}
@@ -92,7 +92,7 @@ export function BlockView() {
       </div>
       <aside className="side">
         <div className="leaves tight" role="tablist" aria-label="Beside the block">
-          {LEAVES.map(([id, name]) => <button key={id} type="button" role="tab" aria-selected={leaf === id} onClick={() => setLeaf(id)}>{name}{id === 'check' && open.length > 0 ? ` (${open.length})` : ''}</button>)}
+          {LEAVES.map(([id, name]) => <button key={id} type="button" role="tab" aria-selected={leaf === id} onClick={() => setLeaf(id)}>{name}</button>)}
         </div>
         {leaf === 'check' && <CheckPanel run={run} labels={current} block={block} blockIndex={blockIndex} check={check} found={found} settings={settings} toolsMm={toolsMm} onTools={setToolsTried} picked={picked} onPick={setPicked} regions={regions} />}
         {leaf === 'fit' && <FitPanel run={run} />}

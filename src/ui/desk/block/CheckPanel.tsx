@@ -62,7 +62,7 @@ export function CheckPanel(props: Props) {
         <h2>{found ? verdict(found, plan.kept) : 'Looking over the block …'}</h2>
         {found && FINDING_ORDER.map((kind) => <Kind key={kind} kind={kind} {...props} found={found} />)}
         {found && found.margin.clearedEdgeMm > 1 && <p className="note" style={{ marginTop: 6 }}>The block’s edge is cleared along {formatLength(found.margin.clearedEdgeMm, unit, 0)}: clear it to the very edge there, up to {formatLength(found.margin.widestMm, unit, 0)} wide and {formatLength(settings.roller.depthMm, unit, 1)} deep, so that it neither prints nor embosses.</p>}
-        {found && found.supports.length > 0 && <p className="note" style={{ marginTop: 6 }}>✛ {found.supports.length} support{found.supports.length === 1 ? '' : 's'} left standing at the crosses would carry the roller{found.supportsEnough ? '' : ' in part'}; wipe them, and cut them off later.</p>}
+        {found && found.supports.length > 0 && <p className="note" style={{ marginTop: 6 }}>✛ {found.supports.length} support{found.supports.length === 1 ? '' : 's'} left standing at the crosses (choose an opening to see them) would carry the roller{found.supportsEnough ? '' : ' in part'}; wipe them, and cut them off later.</p>}
         {picked && found && <button type="button" className="link note" onClick={() => onPick(undefined)}>close the chosen place</button>}
       </section>
       <Setting {...props} />

@@ -82,6 +82,7 @@ export function MaskPanel({ run, labels, regions, onOutlines }: { run: number; l
               ? <Button size="small" variant="contained" disabled={line.pointsPx.length < 6} onClick={() => { setGathered((g) => ({ ...g, outlinesMm: [...g.outlinesMm, line.pointsPx.map((v) => Math.round(v * mmPerPx * 100) / 100)] })); regions.setLine(undefined); }}>Gather what is inside</Button>
               : <Button size="small" onClick={() => regions.setLine({ use: 'lasso', pointsPx: [] })}>Draw round a place</Button>}
           </div>
+          {chosen && !labels.standing.includes(chosen.label) && <p className="note" style={{ marginTop: 6 }}>This island does not stand in run {run}, so there is nothing to leave out.</p>}
           {count > 0 && (
             <div style={{ display: 'grid', gap: 12, marginTop: 14 }}>
               <p className="say" style={{ fontSize: 13.5 }}>{count} place{count === 1 ? '' : 's'} gathered. <button type="button" className="link" onClick={() => setGathered({ islands: [], outlinesMm: [] })}>Let go</button></p>

@@ -82,14 +82,15 @@ export function TransferPictures() {
       <Picture title="the drawing" mirrored={way.drawing === 'mirrored'} note={way.drawing === 'mirrored' ? 'mirrored' : 'as seen'} lines />
       <Arrow words={way.flips === 2 ? 'turned over twice' : turned(way.flips === 1)} />
       <Picture title="the block" mirrored note="mirrored, face up" lines block />
-      <Arrow words="turned over by printing" />
+      <p className="note says">The F stands for any lettering: it must read backwards on the block. Lay the print-out on the block the way the arrow says, and look for the origin corner before you rub or trace.</p>
+      <Arrow words="printing turns it over" back />
       <Picture title="the print" mirrored={false} note="as seen" />
     </div>
   );
 }
 
-function Arrow({ words }: { words: string }) {
-  return <div className="arrow"><svg width="44" height="14" aria-hidden><path d="M0 7h38M32 1l7 6-7 6" fill="none" stroke="#1F2421" strokeWidth="1.6" /></svg><span className="quiet">{words}</span></div>;
+function Arrow({ words, back }: { words: string; back?: boolean }) {
+  return <div className="arrow"><svg width="44" height="14" aria-hidden style={back ? { transform: 'rotate(90deg)' } : undefined}><path d="M0 7h38M32 1l7 6-7 6" fill="none" stroke="#1F2421" strokeWidth="1.6" /></svg><span className="quiet">{words}</span></div>;
 }
 
 function Picture({ title, mirrored, note, lines, block }: { title: string; mirrored: boolean; note: string; lines?: boolean; block?: boolean }) {

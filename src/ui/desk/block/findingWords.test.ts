@@ -19,8 +19,8 @@ test('after the first cut shapes stay, so only masks and keeping are offered', (
 });
 
 test('figures name the unit, and wood its grain', () => {
-  expect(figureOf(finding('ridge', 0.4, 0.5), 'mm')).toBe('0.4 mm, holds from 0.5 mm');
-  expect(figureOf(finding('loose', 0.62, 0.8), 'mm')).toBe('0.6 mm², holds from 0.8');
+  expect(figureOf(finding('ridge', 0.4, 0.5), 'mm')).toBe('0.4 of 0.5 mm');
+  expect(figureOf(finding('loose', 0.62, 0.8), 'mm')).toBe('0.6 of 0.8 mm²');
   expect(curesOf(finding('gap', 0.3, 0.5), 'mm', true)[0].words).toBe('Widen to 0.5 mm');
   expect(reasonOf(finding('ridge', 0.7, 1), materialById('plywood'))).toMatch(/grain/);
 });

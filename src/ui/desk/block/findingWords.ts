@@ -12,9 +12,14 @@ export const FINDING_ORDER: readonly FindingKind[] = ['ridge', 'gap', 'uncuttabl
 
 /** The figure of a finding beside what it should be. */
 export function figureOf(finding: Finding, unit: LengthUnit): string {
-  if (finding.kind === 'loose') return `${finding.value.toFixed(1)} mm², holds from ${finding.limit.toFixed(1)}`;
-  if (finding.kind === 'chatter') return `${formatLength(finding.value, unit, 0)} wide, bridged up to ${formatLength(finding.limit, unit, 0)}`;
-  return `${formatLength(finding.value, unit, 2)}, ${finding.kind === 'ridge' ? 'holds from' : 'narrowest tool'} ${formatLength(finding.limit, unit, 2)}`;
+  if (finding.kind === 'loose') return `${finding.value.toFixed(1)} of ${finding.limit.toFixed(1)} mm²`;
+  if (finding.kind === 'chatter') return `${bare(finding.value, unit, 0)} wide, ${formatLength(finding.limit, unit, 0)} bridged`;
+  return `${bare(finding.value, unit, 2)} of ${formatLength(finding.limit, unit, 2)}`;
+}
+
+/** Without its unit, where the limit beside it names the same. */
+function bare(mm: number, unit: LengthUnit, digits: number): string {
+  return formatLength(mm, unit, digits).replace(/ mm$/, '');
 }
 
 /** Why it matters, in a sentence. */

@@ -35,7 +35,7 @@ export function useStageCheck(state: LabelState | undefined, block: Block, tools
     return () => { wanted = false; clearTimeout(timer); };
   }, [key, sheet, sheetWorker, toolsKey]);
   const queue = useRef<NewestOnly<Asked, Outcome<StageFindings>>>(null);
-  queue.current ??= new NewestOnly((asked) => asked.worker.ask('findings', asked), (answer, asked) => { if (answer.ok) setFound({ ...answer.value, key: asked.key }); });
+  queue.current ??= new NewestOnly(({ worker, standing, cutNow, settings: wanted }) => worker.ask('findings', { standing, cutNow, settings: wanted }), (answer, asked) => { if (answer.ok) setFound({ ...answer.value, key: asked.key }); });
   useEffect(() => {
     if (!key) return;
     const [standing, cutNow] = JSON.parse(key) as [number[], number[]];

@@ -53,7 +53,7 @@ export function IslandList({ regions, closed }: { regions: Regions; closed: bool
           <h3>Remove specks inside a lasso</h3>
           <div className="fields" style={{ marginTop: 10, alignItems: 'start' }}>
             <NumberField label="Smaller than, mm²" value={speckMm2} range={SPECK_MM2} onChange={setSpeckMm2} />
-            {line?.use !== 'lasso' && <Button sx={{ minHeight: 40 }} onClick={() => { regions.letGo(); regions.setLine({ use: 'lasso', pointsPx: [] }); }}>Draw a lasso</Button>}
+            {line?.use !== 'lasso' && <Button sx={{ height: 34 }} onClick={() => { regions.letGo(); regions.setLine({ use: 'lasso', pointsPx: [] }); }}>Draw a lasso</Button>}
           </div>
           {line?.use === 'lasso' && (
             <>

@@ -47,9 +47,9 @@ export function RegionPanel({ regions, closed }: { regions: Regions; closed: boo
       {regions.line && regions.line.use !== 'lasso' && <LineUse key={regions.line.use} regions={regions} />}
       <div className="fields" style={{ marginTop: 12, alignItems: 'start' }}>
         <LengthField label="Thin parts up to" valueMm={widthMm} unit={unit} range={WIDTH_MM} onChange={setWidthMm} />
-        <Button sx={{ minHeight: 40 }} onClick={() => void act('thin parts thickened', { kind: 'thicken', labels: [chosen.label], boxPx: chosen.boxPx, widthPx: widthMm / mmPerPx })}>Thicken</Button>
+        <Button sx={{ height: 34 }} onClick={() => void act('thin parts thickened', { kind: 'thicken', labels: [chosen.label], boxPx: chosen.boxPx, widthPx: widthMm / mmPerPx })}>Thicken</Button>
         <LengthField label="Edge rounded by" valueMm={radiusMm} unit={unit} range={RADIUS_MM} onChange={setRadiusMm} />
-        <Button sx={{ minHeight: 40 }} onClick={() => void act('edge smoothed', { kind: 'smooth', island: chosen.key, radiusPx: radiusMm / mmPerPx })}>Smooth</Button>
+        <Button sx={{ height: 34 }} onClick={() => void act('edge smoothed', { kind: 'smooth', island: chosen.key, radiusPx: radiusMm / mmPerPx })}>Smooth</Button>
       </div>
     </>
   );
