@@ -189,8 +189,19 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
 
   const [island, chooseIsland] = useState<PrintDesk['island']>();
   const labelsSha = plan.flat?.labelsSha;
-  // another map: what was chosen may not be there any more
-  useEffect(() => chooseIsland(undefined), [labelsSha]);
+  const chosenIsland = useRef(island);
+  chosenIsland.current = island;
+  // another map: what was chosen stays chosen only if it is still there
+  useEffect(() => {
+    const chosen = chosenIsland.current;
+    if (!chosen) return;
+    const widthPx = latest.current.plan.picture?.raster.widthPx ?? 1;
+    void sheetWorker.ask('islandAt', { x: chosen.key % widthPx, y: Math.floor(chosen.key / widthPx) }).then((answer) => {
+      if (chosenIsland.current?.key !== chosen.key) return;
+      const still = answer.ok && answer.value?.key === chosen.key && answer.value.label === chosen.label;
+      if (!still || !labelsSha) chooseIsland(undefined);
+    });
+  }, [labelsSha, sheetWorker]);
   const layersWorker = useLayersWorker();
   const cabinet = useCabinet();
 
