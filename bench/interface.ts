@@ -7,13 +7,17 @@ import sharp from 'sharp';
 import { findIslands } from '@/core/geometry';
 import { colourCells, findPalette, majorityFilter, quantise } from '@/core/picture';
 import { seedWorkshop } from '../demo/workshop';
-import { listPrints } from '@/server';
+import { withFlat } from '@/records';
+import { bringInPicture, createPrint, keepLabels, listPrints, placeAgain, savePlan } from '@/server';
 import { openStore } from '@/store';
 
 export interface InterfaceFigures {
   readonly pulls: number; readonly pullMs: number; readonly reorders: number; readonly reorderMs: number; readonly previewMs: number;
   readonly runsKb: number; readonly pictureKb: number; readonly longestTaskMs: number; readonly bytesPerPixel: number;
+  readonly chooseMs: number; readonly recolourMs: number; readonly recolours: number; readonly editTaskMs: number;
 }
+
+export type RegionFigures = Pick<InterfaceFigures, 'chooseMs' | 'recolourMs' | 'recolours' | 'editTaskMs'>;
 
 const PORT = 3297;
 const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1];
@@ -76,7 +80,78 @@ export async function measureInterface(): Promise<InterfaceFigures> {
       }
       return times;
     });
-    return { pulls: pullMs.length, pullMs: median(pullMs), reorders: reorderTimes.length, reorderMs: median(reorderTimes), previewMs, runsKb, pictureKb, longestTaskMs, bytesPerPixel: await bytesPerPixel() };
+    return { pulls: pullMs.length, pullMs: median(pullMs), reorders: reorderTimes.length, reorderMs: median(reorderTimes), previewMs, runsKb, pictureKb, longestTaskMs, bytesPerPixel: await bytesPerPixel(), ...(await measureRegions()) };
+  } finally {
+    await browser.close();
+    server.kill();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+const ISLANDS_ACROSS = 100, ISLANDS_DOWN = 50, A3 = { widthMm: 420, heightMm: 297 };
+
+/** Islands chosen and given away in the built application, on an A3 raster with five thousand of them. */
+export async function measureRegions(): Promise<RegionFigures> {
+  const folder = mkdtempSync(join(tmpdir(), 'ulexite-regions-'));
+  const db = openStore(join(folder, 'w.sqlite'));
+  const now = new Date().toISOString();
+  const made = createPrint(db, 'Five thousand', now);
+  if (!made.ok) throw new Error(made.message);
+  const id = made.value;
+  const png = await sharp({ create: { width: 1400, height: 990, channels: 3, background: '#f4efe2' } }).png().toBuffer();
+  const brought = await bringInPicture(db, id, 1, png, 'field.png', now);
+  if (!brought.ok) throw new Error(brought.message);
+  const placed = await placeAgain(db, id, brought.value.revision, { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, ...A3 }, now);
+  if (!placed.ok) throw new Error(placed.message);
+  const { widthPx, heightPx } = placed.value.plan.picture!.raster;
+  const labels = new Uint8Array(widthPx * heightPx);
+  const stepX = widthPx / ISLANDS_ACROSS, stepY = heightPx / ISLANDS_DOWN;
+  for (let j = 0; j < ISLANDS_DOWN; j++) for (let i = 0; i < ISLANDS_ACROSS; i++) for (let y = Math.round(j * stepY) + 6; y < Math.round((j + 1) * stepY) - 6; y++) labels.fill(1 + ((i * 7 + j * 3) % 5), y * widthPx + Math.round(i * stepX) + 6, y * widthPx + Math.round((i + 1) * stepX) - 6);
+  const colours = [94, 80, 65, 50, 35, 20].map((l, i) => ({ id: `c${i}`, name: `tone ${i}`, wantedLabD50: [l, 4, 10 - 4 * i] as const, areaShare: 1 / 6, islandCount: i ? 1000 : 1 }));
+  const flat = { labelsSha: keepLabels(db, { width: widthPx, height: heightPx, labels }, now), settings: { colourCount: 6, radiusMm: 0, minIslandMm2: 0 }, colours, barePaperId: 'c0', handChanges: 0 };
+  const saved = savePlan(db, id, placed.value.revision, withFlat(placed.value.plan, flat), 'made', now);
+  if (!saved.ok) throw new Error(saved.message);
+  db.close();
+  const port = PORT + 1, url = `http://127.0.0.1:${port}`;
+  const server = spawn('node', ['scripts/serve.mjs'], { env: { ...process.env, PORT: String(port), ULEXITE_DATA: join(folder, 'w.sqlite') }, stdio: 'ignore' });
+  for (let i = 0; i < 100; i++) { try { await fetch(url); break; } catch { await new Promise((r) => { setTimeout(r, 100); }); } }
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(`${url}/print/${id}/picture`);
+    await page.waitForTimeout(5000);
+    await page.keyboard.press('s');
+    await page.locator('.sheet-canvas').click({ position: { x: 300, y: 300 } });
+    await page.getByLabel('Chosen island').waitFor();
+    await page.waitForTimeout(3000);
+    const times = await page.evaluate(async () => {
+      let longest = 0;
+      new PerformanceObserver((list) => { for (const e of list.getEntries()) longest = Math.max(longest, e.duration); }).observe({ entryTypes: ['longtask'] });
+      const box = document.querySelector('.sheet-canvas')!, canvas = box.querySelector('canvas')!, bounds = box.getBoundingClientRect();
+      const wait = (ms: number) => new Promise((r) => { setTimeout(r, ms); });
+      const frame = () => new Promise((r) => { requestAnimationFrame(r); });
+      const choose: number[] = [], give: number[] = [];
+      for (let i = 0; i < 9; i++) {
+        const x = 120 + i * 61, y = 180 + (i % 4) * 83;
+        const ring = () => document.querySelector('.place-mark.picked')?.getAttribute('cx') ?? '';
+        const before = ring();
+        let from = performance.now();
+        box.dispatchEvent(new MouseEvent('click', { bubbles: true, clientX: bounds.left + x, clientY: bounds.top + y }));
+        while (ring() === before && performance.now() - from < 4000) await frame();
+        choose.push(performance.now() - from);
+        await wait(700);
+        const pixel = () => canvas.getContext('2d')!.getImageData(x, y, 1, 1).data.join();
+        const old = pixel();
+        const button = [...document.querySelectorAll<HTMLButtonElement>('button[aria-label^="Give the island to"]')][(i + 1) % 5];
+        from = performance.now();
+        button.click();
+        while (pixel() === old && performance.now() - from < 4000) await frame();
+        give.push(performance.now() - from);
+        await wait(4500);
+      }
+      return { choose, give, longest };
+    });
+    return { chooseMs: median(times.choose), recolourMs: median(times.give), recolours: times.give.length, editTaskMs: times.longest };
   } finally {
     await browser.close();
     server.kill();

@@ -94,7 +94,7 @@ test('the core sample by keyboard, the key sheet, and lengths in inches', async 
 test('corner stops: margins typed in inches, the drawing follows', async ({ page }) => {
   const id = await flattenedPrint(page, server, 'stops');
   await page.goto(`${server.url}/print/${id}/block`);
-  await page.getByRole('button', { name: 'corner stops' }).click();
+  await page.getByRole('tab', { name: 'Stops' }).click();
   await page.getByLabel('Margin', { exact: true }).fill('1 in');
   await page.getByLabel('Margin', { exact: true }).press('Enter');
   await expect(page.getByRole('img', { name: /paper 290\.8 × 235\.9 mm/ })).toBeVisible();

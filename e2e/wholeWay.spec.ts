@@ -112,7 +112,7 @@ test('from a photograph to a numbered edition', async ({ page }) => {
     await expect(page.getByText('mirrored: as the block lies')).toBeVisible();
     await page.keyboard.press('m');
     await expect(page.locator('.stamp', { hasText: 'as printed' })).toBeVisible();
-    await expect(page.getByText(/ridges? under|No ridges under/)).toBeVisible();
+    await expect(page.getByRole('heading', { name: /places? to decide on|Nothing stands in the way/ })).toBeVisible();
     const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'PDF, true to size' }).click()]);
     const pages = await readPdf(await bytesOf(download));
     const layout = cornerStopLayout({ imageWidthMm: 120, imageHeightMm: 88.9, marginMm: 40, marginRule: 'larger bottom' });

@@ -57,7 +57,7 @@ try {
   await open('Salt Works, Low Sun', 'block');
   await page.getByText(/ridges? under|No ridges/).waitFor({ timeout: 60_000 });
   await shot('block');
-  await page.getByRole('button', { name: 'corner stops' }).click();
+  await page.getByRole('tab', { name: 'Stops' }).click();
   await shot('corner-stops');
   for (const view of ['sheets', 'cut', 'pull', 'ledger']) {
     await open('Salt Works, Low Sun', view);

@@ -122,7 +122,10 @@ export function labelStateOfRun(plan: Plan, run: Run, sheet: PrintSheet = plainS
   const stages = sideOfStage(plan, run.inkings[0].stageId)?.stages ?? [];
   const all = sheet.parts.map((_, p) => p);
   const standing = stages.map((stage) => all.filter((p) => standsAt(plan, sheet, sheet.parts[p], stage.id)));
-  return cutStatesOf(standing, all)[stages.findIndex((stage) => stage.id === run.inkings[0].stageId)] ?? { standing: [], cutNow: [], clearedEarlier: [] };
+  const state = cutStatesOf(standing, all)[stages.findIndex((stage) => stage.id === run.inkings[0].stageId)] ?? { standing: [], cutNow: [], clearedEarlier: [] };
+  // a second run from one stage finds the block cut already
+  const again = plan.runs.slice(0, plan.runs.indexOf(run)).some((earlier) => earlier.inkings[0].stageId === run.inkings[0].stageId);
+  return again ? { standing: state.standing, cutNow: [], clearedEarlier: all.filter((p) => !state.standing.includes(p)) } : state;
 }
 
 /** A name for each part: the colour's own id for what the picture has, with a number for the rest. */

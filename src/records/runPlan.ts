@@ -51,20 +51,33 @@ function withoutStrays(plan: Plan): Plan {
  */
 export function withRunOrder(plan: Plan, runIds: readonly string[]): Plan {
   const groups = new Map(groupsOf(plan).map((group, i) => [plan.runs[i].id, group]));
-  const ordered = runIds.map((id) => plan.runs.find((run) => run.id === id)!);
+  const ordered = together(plan, runIds.map((id) => plan.runs.find((run) => run.id === id)!));
   let runs = ordered;
   const blocks = plan.blocks.map((block) => ({
     ...block,
     sides: block.sides.map((side) => {
       const mine = ordered.filter((run) => side.stages.some((stage) => stage.id === run.inkings[0].stageId));
       if (side.stages.length < 2) return side;
-      const standing = nestedStages(mine.map((run) => groups.get(run.id)!));
+      // runs that share a stage (two tones from one cut) move as one
+      const units = [...new Set(mine.map((run) => run.inkings[0].stageId))];
+      const standing = nestedStages(units.map((unit) => groups.get(mine.find((run) => run.inkings[0].stageId === unit)!.id)!));
       const stages = side.stages.map((stage, i) => ({ id: stage.id, standingIds: standing[i] }));
-      runs = runs.map((run) => (mine.includes(run) ? { ...run, inkings: run.inkings.map((inking) => ({ ...inking, stageId: stages[mine.indexOf(run)].id })) } : run));
+      const placed = new Map(mine.map((run) => [run.id, stages[units.indexOf(run.inkings[0].stageId)].id]));
+      runs = runs.map((run) => (placed.has(run.id) ? { ...run, inkings: run.inkings.map((inking) => ({ ...inking, stageId: placed.get(run.id)! })) } : run));
       return { ...side, stages };
     }),
   }));
   return { ...plan, runs, blocks };
+}
+
+/** Runs from one stage of a block that is cut on stand one after another: once it is cut on, none of them can be printed. */
+function together(plan: Plan, ordered: readonly Run[]): Run[] {
+  const stageOf = (run: Run) => run.inkings[0].stageId;
+  const bound = (run: Run) => (sideOfStage(plan, stageOf(run))?.stages.length ?? 0) > 1;
+  return ordered.flatMap((run, i) => {
+    if (!bound(run)) return [run];
+    return ordered.findIndex((other) => stageOf(other) === stageOf(run)) === i ? ordered.filter((other) => stageOf(other) === stageOf(run)) : [];
+  });
 }
 
 /** Light to dark, from run `from` on. */
@@ -95,7 +108,8 @@ function inkAfterWish(plan: Plan, printed: readonly FlatColour[], ink: Ink): Ink
 /** The plan less the colours that are not printed any more; undefined when one that is printed has no run, or a run's own colour went. */
 function withoutGoneColours(plan: Plan, printed: ReadonlySet<string>): Plan | undefined {
   const runs = plan.runs.filter((run) => (stageOfRun(plan, run)?.standingIds ?? []).some((id) => printed.has(id)));
-  if (plan.way.process === 'reduction') {
+  const twoTones = new Set(plan.runs.map((run) => run.inkings[0].stageId)).size < plan.runs.length;
+  if (plan.way.process === 'reduction' && !twoTones) {
     const groups = groupsOf(plan).map((group) => group.filter((id) => printed.has(id))).filter((group) => group.length > 0);
     return groups.length > 0 && groups.flat().length === printed.size ? withGroups(plan, groups) : undefined;
   }

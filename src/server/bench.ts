@@ -110,9 +110,10 @@ function refusedCut(plan: Plan, progress: ReturnType<typeof progressOf>, stageId
   if (at === 0) return undefined;
   const before = runOf(stages[at - 1].id);
   if (!isCut(stages[at - 1].id)) return `The cut for run ${before + 1} comes first.`;
-  if (progress.runs[before].phase === 'done') return undefined;
-  const left = progress.runs[before].tally.waiting.length;
-  return `Run ${before + 1} is not finished${left ? `: ${left} sheets are still to be pulled` : ''}. After this cut it could never be printed again.`;
+  const open = plan.runs.findIndex((run, i) => run.inkings[0].stageId === stages[at - 1].id && progress.runs[i].phase !== 'done');
+  if (open < 0) return undefined;
+  const left = progress.runs[open].tally.waiting.length;
+  return `Run ${open + 1} is not finished${left ? `: ${left} sheets are still to be pulled` : ''}. After this cut it could never be printed again.`;
 }
 
 function refusedPull(plan: Plan, progress: ReturnType<typeof progressOf>, act: Extract<BenchAct, { kind: 'pull' }>): string | undefined {

@@ -7,7 +7,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { hexFromLabD50 } from '@/core/colour';
 import { inkForRun } from '@/core/inks';
@@ -39,14 +39,26 @@ export function PullView() {
   const next = mine?.tally.waiting[0];
   const last = mine?.tally.pulled.at(-1) ?? progress.bench.pulls.at(-1);
 
+  /** What a key or the pedal acts on is what is on screen at that moment, not what was when the key was last bound. */
+  const shown = useRef({ next, faults, note, ready });
+  shown.current = { next, faults, note, ready };
+  const underWay = useRef<string>(undefined);
   const pull = async (setAside: boolean) => {
-    if (!ready || !next || busy) return;
+    const now = shown.current;
+    const pulled = `${run?.id} ${now.next}`;
+    // a pedal that bounces before the pull is shown as counted presses for the same sheet: once is enough
+    if (!now.ready || !now.next || underWay.current === pulled) return;
+    underWay.current = pulled;
     setBusy(true);
-    const answer = await log({ kind: 'pull', runId: run.id, sheet: next, faults: [...faults], setAside, note: note.trim() });
-    setBusy(false);
-    if (!answer.ok) { tell(answer.message); return; }
     setFaults([]);
     setNote('');
+    const answer = await log({ kind: 'pull', runId: run.id, sheet: now.next, faults: [...now.faults], setAside, note: now.note.trim() });
+    setBusy(false);
+    if (answer.ok) return;
+    underWay.current = undefined;
+    setFaults(now.faults);
+    setNote(now.note);
+    tell(answer.message);
   };
   const toggle = (fault: Fault) => setFaults((f) => (f.includes(fault) ? f.filter((x) => x !== fault) : [...f, fault]));
   const takeBack = async () => {
@@ -54,7 +66,7 @@ export function PullView() {
     const undone = pulls.at(-1);
     if (!undone || busy) return;
     const answer = await log({ kind: 'pull-undone', pullId: undone.id });
-    if (!answer.ok) tell(answer.message);
+    if (!answer.ok) tell(answer.message); else underWay.current = undefined;
   };
   const hot = { enabled: ready && !noteOpen && !finishing };
   useHotkeys('space', (e) => { e.preventDefault(); void pull(false); }, hot, [faults, note, next, busy, ready]);
