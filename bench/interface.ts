@@ -118,13 +118,15 @@ export async function measureRegions(): Promise<RegionFigures> {
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    // the compiler gives inner functions their names by a helper the page does not have
+    await page.addInitScript('globalThis.__name = (work) => work');
     await page.goto(`${url}/print/${id}/picture`);
     await page.waitForTimeout(5000);
     await page.keyboard.press('s');
     await page.locator('.sheet-canvas').click({ position: { x: 300, y: 300 } });
     await page.getByLabel('Chosen island').waitFor();
     await page.waitForTimeout(3000);
-    const times = await page.evaluate(async () => {
+    const times = await page.evaluate(async (sheet) => {
       let longest = 0;
       new PerformanceObserver((list) => { for (const e of list.getEntries()) longest = Math.max(longest, e.duration); }).observe({ entryTypes: ['longtask'] });
       const box = document.querySelector('.sheet-canvas')!, canvas = box.querySelector('canvas')!, bounds = box.getBoundingClientRect();
@@ -132,7 +134,9 @@ export async function measureRegions(): Promise<RegionFigures> {
       const frame = () => new Promise((r) => { requestAnimationFrame(r); });
       const choose: number[] = [], give: number[] = [];
       for (let i = 0; i < 9; i++) {
-        const x = 120 + i * 61, y = 180 + (i % 4) * 83;
+        // the middle of an island, where the whole sheet is shown
+        const fit = Math.min((bounds.width - 24) / sheet.width, (bounds.height - 24) / sheet.height);
+        const x = Math.round(bounds.width / 2 + ((8.5 + 9 * i) * sheet.stepX - sheet.width / 2) * fit), y = Math.round(bounds.height / 2 + ((10.5 + 5 * (i % 4)) * sheet.stepY - sheet.height / 2) * fit);
         const ring = () => document.querySelector('.place-mark.picked')?.getAttribute('cx') ?? '';
         const before = ring();
         let from = performance.now();
@@ -150,7 +154,7 @@ export async function measureRegions(): Promise<RegionFigures> {
         await wait(4500);
       }
       return { choose, give, longest };
-    });
+    }, { width: widthPx, height: heightPx, stepX, stepY });
     return { chooseMs: median(times.choose), recolourMs: median(times.give), recolours: times.give.length, editTaskMs: times.longest };
   } finally {
     await browser.close();

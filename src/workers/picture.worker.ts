@@ -1,6 +1,6 @@
 import { atRisk, clearingByTool, cutIslandsOf, findingsOf, mapOfMask, maskCover, measureStage, outlineLengthM, MAX_REHEARSED, WIDEST_MEASURED_MM, type StageMeasure } from '@/core/cutting';
 import {
-  boxOf, distancesToOther, eachPointOf, eachStripOf, emptyMask, fillOutlines, fillSpan, findIslands, invertMask, islandAt, islandByKey, islandFigures, labelCoverage, labelGapsPx, labelSet, maskOfLabels, neighboursOf, paintEdges, paintLabels, paintRaster, regionMask, ringsOf,
+  boxOf, distancesToOther, eachPointOf, eachStripOf, emptyMask, fillOutlines, fillSpan, findIslands, invertMask, islandAt, islandByKey, islandFigures, labelCoverage, labelGapsPx, labelSet, maskOfLabels, neighboursOf, paintEdges, paintLabels, paintRaster, regionMask, ringsOf, thinnestOfIsland,
   traceArcs, type BitMask, type IslandFigures, type IslandMap, type LabelMap,
 } from '@/core/geometry';
 import { isPlain, plainParts, printMapOf, type PrintMap } from '@/core/layers';
@@ -121,7 +121,8 @@ const handlers: Handlers<PictureJobs> = {
     if (island === undefined) return null;
     const edges = new Map<number, number>();
     for (const n of neighboursOf(islands, island)) edges.set(islands.islandLabel[n.island], (edges.get(islands.islandLabel[n.island]) ?? 0) + n.borderPx);
-    return { thinnestMm: allFigures().thinnestPx[island] * mapMmPerPx, neighbours: [...edges].sort((a, b) => b[1] - a[1]).map(([label, px]) => ({ label, edgeMm: px * mapMmPerPx })) };
+    const thinnestPx = figuresNow?.thinnestPx[island] ?? thinnestOfIsland(opened(map), islands, island, measuredCapPx(), THIN_AREA_MM2 / mapMmPerPx ** 2);
+    return { thinnestMm: thinnestPx * mapMmPerPx, neighbours: [...edges].sort((a, b) => b[1] - a[1]).map(([label, px]) => ({ label, edgeMm: px * mapMmPerPx })) };
   },
   islands({ order, limit, leastMm2 }) {
     const islands = allIslands(), { thinnestPx, widestPx } = allFigures();
@@ -264,8 +265,13 @@ function allIslands(): IslandMap {
   return islandsNow;
 }
 
+/** Distances are measured as far as half the widest width that matters. */
+function measuredCapPx(): number {
+  return Math.ceil(WIDEST_MEASURED_MM / mapMmPerPx / 2) + 1;
+}
+
 function allFigures(): IslandFigures {
-  const capPx = Math.ceil(WIDEST_MEASURED_MM / mapMmPerPx / 2) + 1;
+  const capPx = measuredCapPx();
   figuresNow ??= islandFigures(opened(map), allIslands(), distancesToOther(opened(map), capPx), capPx, THIN_AREA_MM2 / mapMmPerPx ** 2);
   return figuresNow;
 }

@@ -8,4 +8,4 @@ export { type LabelStyle, type View, paintLabels, paintEdges, paintRaster, label
 export { squaredDistances, labelGapsPx } from './distance';
 export { distancesToOther, squaredDistancesToMask, FAR } from './otherDistance';
 export { type Region, islandByKey, regionMask, fillSpan, fillOutlines, fillLine } from './region';
-export { type Box, type IslandNeighbour, type IslandFigures, type MiddleLines, neighboursOf, boxOf, islandFigures, middleLines } from './islandFigures';
+export { type Box, type IslandNeighbour, type IslandFigures, type MiddleLines, neighboursOf, boxOf, islandFigures, middleLines, thinnestOfIsland } from './islandFigures';

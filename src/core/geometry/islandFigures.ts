@@ -1,4 +1,5 @@
-import { eachStripOf, type IslandMap } from './islands';
+import { distancesToOther } from './otherDistance';
+import { eachStripOf, findIslands, islandAt, type IslandMap } from './islands';
 import type { LabelMap } from './raster';
 
 /** Left, top, right and bottom edges in pixels, right and bottom exclusive. */
@@ -141,4 +142,16 @@ export function islandFigures(map: LabelMap, islands: IslandMap, distances: Uint
     thinnestPx[i] = Math.min(widestPx[i], Math.max(1, px));
   }
   return { innerX, innerY, thinnestPx, widestPx };
+}
+
+/** Thinnest width of one island, as `islandFigures` has it, from the part of the map around it: costs its box, not the map. */
+export function thinnestOfIsland(map: LabelMap, islands: IslandMap, island: number, capPx: number, leastAreaPx: number): number {
+  const box = boxOf(islands, island), pad = capPx + 1;
+  const x0 = Math.max(0, box.x0 - pad), y0 = Math.max(0, box.y0 - pad), x1 = Math.min(map.width, box.x1 + pad), y1 = Math.min(map.height, box.y1 + pad);
+  const part: LabelMap = { width: x1 - x0, height: y1 - y0, labels: new Uint8Array((x1 - x0) * (y1 - y0)) };
+  for (let y = y0; y < y1; y++) part.labels.set(map.labels.subarray(y * map.width + x0, y * map.width + x1), (y - y0) * part.width);
+  const parts = findIslands(part)!;
+  const first = islands.islandFirstPx[island];
+  const same = islandAt(parts, (first % map.width) - x0, Math.floor(first / map.width) - y0);
+  return islandFigures(part, parts, distancesToOther(part, capPx), capPx, leastAreaPx).thinnestPx[same];
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { boxOf, countPixels, distancesToOther, emptyMask, fillLine, fillOutlines, findIslands, hasPixel, islandAt, islandByKey, islandFigures, neighboursOf, regionMask, type LabelMap } from './index';
+import { boxOf, countPixels, distancesToOther, emptyMask, fillLine, fillOutlines, findIslands, hasPixel, islandAt, islandByKey, islandFigures, neighboursOf, regionMask, thinnestOfIsland, type LabelMap } from './index';
 
 function drawn(rows: readonly string[]): LabelMap {
   return { width: rows[0].length, height: rows.length, labels: Uint8Array.from(rows.join(''), (c) => Number(c)) };
@@ -82,6 +82,7 @@ test('widths: a bar, a bar with a neck, and a point are told apart', () => {
   const bar = islandAt(islands, 50, 14), neck = islandAt(islands, 30, 50);
   expect(figures.thinnestPx[bar]).toBe(9);
   expect(figures.thinnestPx[neck]).toBe(4);
+  for (let i = 0; i < islands.islandCount; i++) expect(thinnestOfIsland(map, islands, i, 15, 20)).toBe(figures.thinnestPx[i]);
   expect(figures.widestPx[neck]).toBeGreaterThanOrEqual(19);
   expect(islandAt(islands, figures.innerX[neck], figures.innerY[neck])).toBe(neck);
 });

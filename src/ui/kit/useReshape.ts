@@ -10,6 +10,8 @@ import type { SheetDesk } from './useSheetWorker';
 
 type ChangeAfter = (label: string, work: (plan: Plan) => Promise<Outcome<(plan: Plan) => Plan>>) => Promise<Outcome<undefined>>;
 
+const PAINT_FIRST_MS = 50;
+
 /**
  * Changes of islands: made at once in the worker that paints, so that they are seen at once; a copy is measured and stored by a second
  * worker behind them, in order, each an entry of its own in the history.
@@ -22,7 +24,8 @@ export function useReshape(desk: SheetDesk, urls: PrintUrls, changeAfter: Change
   return useCallback(async (label: string, edit: RegionEdit) => {
     const done = await present.current.sheetWorker.ask('edit', edit);
     if (!done.ok) return done;
-    const copy = present.current.sheetWorker.ask('snapshot', null);
+    // the picture is painted first; only then is it copied for keeping
+    const copy = new Promise((later) => { setTimeout(later, PAINT_FIRST_MS); }).then(() => present.current.sheetWorker.ask('snapshot', null));
     void changeAfter(label, async (plan): Promise<Outcome<(plan: Plan) => Plan>> => {
       const flat = plan.flat!;
       const map = await copy;
