@@ -121,8 +121,10 @@ const handlers: Handlers<PictureJobs> = {
     if (island === undefined) return null;
     const edges = new Map<number, number>();
     for (const n of neighboursOf(islands, island)) edges.set(islands.islandLabel[n.island], (edges.get(islands.islandLabel[n.island]) ?? 0) + n.borderPx);
-    const thinnestPx = figuresNow?.thinnestPx[island] ?? thinnestOfIsland(opened(map), islands, island, measuredCapPx(), THIN_AREA_MM2 / mapMmPerPx ** 2);
-    return { thinnestMm: thinnestPx * mapMmPerPx, neighbours: [...edges].sort((a, b) => b[1] - a[1]).map(([label, px]) => ({ label, edgeMm: px * mapMmPerPx })) };
+    const { x0, y0, x1, y1 } = boxOf(islands, island);
+    const quick = (x1 - x0) * (y1 - y0) <= SHOWN_AT_ONCE_PX;
+    const thinnestPx = figuresNow?.thinnestPx[island] ?? (quick ? thinnestOfIsland(opened(map), islands, island, measuredCapPx(), THIN_AREA_MM2 / mapMmPerPx ** 2) : undefined);
+    return { thinnestMm: thinnestPx === undefined ? undefined : thinnestPx * mapMmPerPx, neighbours: [...edges].sort((a, b) => b[1] - a[1]).map(([label, px]) => ({ label, edgeMm: px * mapMmPerPx })) };
   },
   islands({ order, limit, leastMm2 }) {
     const islands = allIslands(), { thinnestPx, widestPx } = allFigures();
@@ -171,24 +173,25 @@ const handlers: Handlers<PictureJobs> = {
     });
     return { ...verdict, riskOutlinesMm, milliseconds: performance.now() - started };
   },
-  outlines({ region }) {
+  outlines({ region, forShow }) {
     const islands = allIslands();
     const boxes = region.islands.flatMap((key) => { const island = islandByKey(islands, key); return island === undefined ? [] : [boxOf(islands, island)]; });
     for (const ring of region.outlinesPx) for (let p = 0; p + 1 < ring.length; p += 2) boxes.push({ x0: Math.floor(ring[p]), y0: Math.floor(ring[p + 1]), x1: Math.ceil(ring[p]) + 1, y1: Math.ceil(ring[p + 1]) + 1 });
     if (boxes.length === 0) return { outlinesMm: [], areaMm2: 0 };
     // only the box around it is looked at: a small island is traced at once, however large the sheet
     const x0 = Math.max(0, Math.min(...boxes.map((b) => b.x0)) - 1), y0 = Math.max(0, Math.min(...boxes.map((b) => b.y0)) - 1);
-    const width = Math.max(1, Math.min(islands.width, Math.max(...boxes.map((b) => b.x1)) + 1) - x0), height = Math.max(1, Math.min(islands.height, Math.max(...boxes.map((b) => b.y1)) + 1) - y0);
-    const part = emptyMask(width, height);
+    const across = Math.max(1, Math.min(islands.width, Math.max(...boxes.map((b) => b.x1)) + 1) - x0), down = Math.max(1, Math.min(islands.height, Math.max(...boxes.map((b) => b.y1)) + 1) - y0);
+    const every = forShow ? Math.max(1, Math.ceil(Math.sqrt((across * down) / SHOWN_AT_ONCE_PX))) : 1;
+    const part = emptyMask(Math.ceil(across / every), Math.ceil(down / every));
     for (const key of region.islands) {
       const island = islandByKey(islands, key);
-      if (island !== undefined) eachStripOf(islands, island, (y, from, to) => fillSpan(part, y - y0, from - x0, to - x0));
+      if (island !== undefined) eachStripOf(islands, island, (y, from, to) => { if ((y - y0) % every === 0) fillSpan(part, (y - y0) / every, Math.round((from - x0) / every), Math.round((to - x0) / every)); });
     }
-    const lasso = emptyMask(width, height);
-    fillOutlines(lasso, region.outlinesPx.map((ring) => ring.map((v, i) => v - (i % 2 === 0 ? x0 : y0))));
+    const lasso = emptyMask(part.width, part.height);
+    fillOutlines(lasso, region.outlinesPx.map((ring) => ring.map((v, i) => (v - (i % 2 === 0 ? x0 : y0)) / every)));
     for (let i = 0; i < part.words.length; i++) part.words[i] |= lasso.words[i];
-    const traced = outlinesMmOf(part, x0, y0);
-    return { outlinesMm: traced.outlinesMm, areaMm2: traced.areaPx * mapMmPerPx ** 2 };
+    const traced = outlinesMmOf(part, x0, y0, every);
+    return { outlinesMm: traced.outlinesMm, areaMm2: traced.areaPx * (mapMmPerPx * every) ** 2 };
   },
   maskOutlines({ standing, region, covers, growMm }) {
     const sheet = printed?.map ?? opened(map);
@@ -244,6 +247,8 @@ const handlers: Handlers<PictureJobs> = {
   },
 };
 
+/** Places larger than this are shown by a coarser outline, so that choosing never waits. */
+const SHOWN_AT_ONCE_PX = 1_000_000;
 /** “Not cut” in the rehearsal map. */
 const NOT_CUT = 15;
 /** Smaller parts are not chosen one by one; they go with the largest of their colour. */
@@ -293,12 +298,12 @@ function stageMeasured(standing: readonly number[], cutNow: readonly number[]): 
   return stage;
 }
 
-function outlinesMmOf(mask: BitMask, x0 = 0, y0 = 0): { outlinesMm: number[][]; areaPx: number } {
+function outlinesMmOf(mask: BitMask, x0 = 0, y0 = 0, every = 1): { outlinesMm: number[][]; areaPx: number } {
   const shape = mapOfMask(mask);
   const arcs = traceArcs(shape, 0.49);
   const outlinesMm = ringsOf(arcs, labelSet([1])).map((ring) => {
     const points: number[] = [];
-    eachPointOf(arcs, ring, (x, y) => points.push(Math.round((x + x0) * mapMmPerPx * 100) / 100, Math.round((y + y0) * mapMmPerPx * 100) / 100));
+    eachPointOf(arcs, ring, (x, y) => points.push(Math.round((x * every + x0) * mapMmPerPx * 100) / 100, Math.round((y * every + y0) * mapMmPerPx * 100) / 100));
     return points;
   });
   let areaPx = 0;

@@ -30,8 +30,8 @@ export interface IslandInfo {
 }
 
 export interface IslandDetail {
-  /** mm; known up to 3 mm. */
-  readonly thinnestMm: number;
+  /** mm; known up to 3 mm. Missing for islands so large that looking would hold up the hand; the list of islands has it. */
+  readonly thinnestMm?: number;
   /** Colours along its edge, longest first. */
   readonly neighbours: readonly { readonly label: number; readonly edgeMm: number }[];
 }
@@ -86,8 +86,8 @@ export interface PictureJobs {
   clearing: { take: { standing: readonly number[]; cutNow: readonly number[]; toolsMm: readonly number[] }; give: readonly { readonly widthMm: number; readonly cm2: number }[] };
   /** What a stage asks for; quick when it was measured last. */
   findings: { take: { standing: readonly number[]; cutNow: readonly number[]; settings: CutSettings }; give: StageFindings };
-  /** Outlines of a place of the picture, mm. */
-  outlines: { take: { region: Region }; give: { outlinesMm: readonly (readonly number[])[]; areaMm2: number } };
+  /** Outlines of a place of the picture, mm; `forShow`: large places a little coarser, at once. */
+  outlines: { take: { region: Region; forShow?: boolean }; give: { outlinesMm: readonly (readonly number[])[]; areaMm2: number } };
   /** Outlines of what a mask covers, mm. */
   maskOutlines: { take: { standing: readonly number[]; region: Region; covers: 'place' | 'all else' | 'keep clean'; growMm: number }; give: { outlinesMm: readonly (readonly number[])[] } };
   /** Makes the parts to cut the `cut` map: 0 other, 1 to cut, 2 ticked off, then the other labels from 3 on. */

@@ -60,7 +60,7 @@ export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, 
     setOutline(undefined);
     if (chosen === undefined) return;
     let wanted = true;
-    void worker.ask('outlines', { region: { islands: [chosen], outlinesPx: [] } }).then((a) => { if (wanted && a.ok) setOutline(a.value.outlinesMm); });
+    void worker.ask('outlines', { region: { islands: [chosen], outlinesPx: [] }, forShow: true }).then((a) => { if (wanted && a.ok) setOutline(a.value.outlinesMm); });
     return () => { wanted = false; };
   }, [chosen, worker]);
 

@@ -56,7 +56,7 @@ export function RegionPanel({ regions, closed }: { regions: Regions; closed: boo
   return (
     <section className="say" aria-label="Chosen island">
       <div className="row between"><h3>Island of {areaWords(chosen.areaMm2)}</h3><button type="button" className="link" onClick={regions.letGo}>let go</button></div>
-      <p className="note" aria-live="polite"><Swatch lab={colours[chosen.label].wantedLabD50} /> {colours[chosen.label].name}{chosen.detail && <> · thinnest {chosen.detail.thinnestMm >= 2.9 ? `over ${formatLength(2.9, unit, 1)}` : formatLength(chosen.detail.thinnestMm, unit, 1)}{chosen.detail.neighbours.length > 0 && <> · borders {chosen.detail.neighbours.slice(0, 3).map((n) => `${colours[n.label].name} ${formatLength(n.edgeMm, unit, 0)}`).join(', ')}</>}</>}</p>
+      <p className="note" aria-live="polite"><Swatch lab={colours[chosen.label].wantedLabD50} /> {colours[chosen.label].name}{chosen.detail && <>{chosen.detail.thinnestMm !== undefined && <> · thinnest {chosen.detail.thinnestMm >= 2.9 ? `over ${formatLength(2.9, unit, 1)}` : formatLength(chosen.detail.thinnestMm, unit, 1)}</>}{chosen.detail.neighbours.length > 0 && <> · borders {chosen.detail.neighbours.slice(0, 3).map((n) => `${colours[n.label].name} ${formatLength(n.edgeMm, unit, 0)}`).join(', ')}</>}</>}</p>
       {regions.said && <p className="say bad" role="alert" style={{ marginTop: 6 }}>{regions.said}</p>}
       {acts}
       <FormControlLabel sx={{ mt: 0.5 }} control={<Checkbox size="small" checked={lettering} onChange={(e) => void change(e.target.checked ? 'marked as lettering' : 'no lettering', (p) => ({ ...p, lettering: e.target.checked ? [...p.lettering, chosen.key] : p.lettering.filter((k) => k !== chosen.key) }))} />} label="this is lettering" />

@@ -19,7 +19,7 @@ export function useChosenIsland(): ChosenIsland | undefined {
     let wanted = true;
     const { key } = island;
     const add = (part: Partial<ChosenIsland>) => { if (wanted) setMore((m) => ({ ...(m?.key === key ? m : {}), ...part, key })); };
-    void sheetWorker.ask('outlines', { region: { islands: [key], outlinesPx: [] } }).then((a) => { if (a.ok) add({ outlinesMm: a.value.outlinesMm }); });
+    void sheetWorker.ask('outlines', { region: { islands: [key], outlinesPx: [] }, forShow: true }).then((a) => { if (a.ok) add({ outlinesMm: a.value.outlinesMm }); });
     void sheetWorker.ask('islandDetail', { key }).then((a) => { if (a.ok && a.value) add({ detail: a.value }); });
     return () => { wanted = false; };
   }, [island, sheetWorker]);
