@@ -72,15 +72,17 @@ function theirBothSides(mask: Cv): Float32Array {
 function theirOutlines(mask: Cv): number {
   const contours = new cv.MatVector(), hierarchy = new cv.Mat();
   cv.findContours(mask, contours, hierarchy, cv.RETR_CCOMP, cv.CHAIN_APPROX_NONE);
-  let points = 0;
+  const parts: string[] = [];
   for (let i = 0; i < contours.size(); i++) {
     const contour = contours.get(i), simple = new cv.Mat();
     cv.approxPolyDP(contour, simple, 0.5, true);
-    points += simple.rows;
+    const points = simple.data32S;
+    for (let p = 0; p < points.length; p += 2) parts.push(`${p ? 'L' : 'M'}${points[p]} ${points[p + 1]}`);
+    parts.push('z');
     contour.delete(); simple.delete();
   }
   contours.delete(); hierarchy.delete();
-  return points;
+  return parts.join('').length;
 }
 
 function measure(map: G.LabelMap): CuttingFigures {
@@ -93,8 +95,7 @@ function measure(map: G.LabelMap): CuttingFigures {
   whole.data.set(map.labels);
   for (let round = 0; round < ROUNDS; round++) {
     const masks = stages.map((s) => matOf(map, s));
-    const thin = timed(() => stages.map((s) => {
-      const mask = G.maskOfLabels(map, standing(s));
+    const thin = timed(() => G.nestedMasks(map, Uint8Array.from({ length: 256 }, (_, l) => Math.min(l, COLOURS - 1)), COLOURS - 1).map((mask) => {
       return G.countPixels(G.thinnerThan(mask, THIN_MM / MM_PER_PX)) + G.countPixels(G.thinnerThan(G.invertMask(mask), THIN_MM / MM_PER_PX));
     }));
     const thinTheirs = timed(() => masks.map(theirThin));
@@ -111,9 +112,17 @@ function measure(map: G.LabelMap): CuttingFigures {
     rows.uncapped[0].push(uncapped.ms); rows.uncapped[1].push(uncappedTheirs.ms);
     const outlines = timed(() => {
       const arcs = G.traceArcs(map, 0.49);
-      let points = 0;
-      for (const s of stages) for (const ring of G.ringsOf(arcs, standing(s))) G.eachPointOf(arcs, ring, () => { points++; });
-      return points;
+      let length = 0;
+      for (const s of stages) {
+        const parts: string[] = [];
+        for (const ring of G.ringsOf(arcs, standing(s))) {
+          let open = false;
+          G.eachPointOf(arcs, ring, (x, y) => { parts.push(`${open ? 'L' : 'M'}${Math.round(x * 10)} ${Math.round(y * 10)}`); open = true; });
+          parts.push('z');
+        }
+        length += parts.join('').length;
+      }
+      return length;
     });
     const outlinesTheirs = timed(() => masks.reduce((sum, m) => sum + theirOutlines(m), 0));
     rows.outlines[0].push(outlines.ms); rows.outlines[1].push(outlinesTheirs.ms);

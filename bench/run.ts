@@ -192,7 +192,7 @@ async function cuttingReport(figures: InterfaceFigures): Promise<string> {
     row(`thin ridges and narrow gaps, ${f.stages} stages`, f.thin, 4);
     row('distance to the other class, capped at 1.5 mm', f.capped, 2.5);
     row('distance to what stands, uncapped', f.uncapped, 1);
-    row('outlines of all stages', f.outlines, 1.5);
+    row('outlines of all stages, as paths', f.outlines, 1.5);
     row('overlap of all pairs, 0.3 mm, against one dilation', f.trap, 1);
     text += `- ${pictures[i].what}, ${f.islands} islands: all ${f.stages} stages measured for the check in ${ms(f.allStagesMs)}; what one asks for with other material, tools or roller,
   from the kept measure, at most ${ms(f.findingsMs)} (goal < 100 ms; ${f.findings} places). Thin area differs from the library's by ${(100 * f.thinDiffers).toFixed(1)} % (its disc is a

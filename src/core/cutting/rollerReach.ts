@@ -1,4 +1,4 @@
-import { emptyMask, FAR, hasPixel, squaredDistancesToMask, type BitMask } from '../geometry';
+import { emptyMask, FAR, squaredDistancesToMask, type BitMask } from '../geometry';
 import type { InkRoller } from './materials';
 
 /** A soft roller sinks this much further (start value). */
@@ -67,19 +67,30 @@ export function supportsFor(ground: OpenGround, roller: InkRoller): { readonly s
   const { width, height } = ground;
   const left = ground.squared.slice();
   const supports: Support[] = [];
-  const risk = atRisk(ground, roller);
+  // the largest of each row is kept, so that looking for the farthest cell costs the rows and not the cells
+  const rowMost = new Int32Array(height);
+  const look = (y: number) => {
+    let most = 0;
+    for (let i = y * width; i < (y + 1) * width; i++) if (left[i] > most && left[i] < FAR) most = left[i];
+    rowMost[y] = most;
+  };
+  for (let y = 0; y < height; y++) look(y);
   for (;;) {
-    let far = -1;
-    for (let i = 0; i < left.length; i++) if (left[i] < FAR && left[i] > reach * reach && (far < 0 || left[i] > left[far])) far = i;
-    if (far < 0) return { supports, enough: true };
+    let sy = -1, most = reach * reach;
+    for (let y = 0; y < height; y++) if (rowMost[y] > most) { most = rowMost[y]; sy = y; }
+    if (sy < 0) return { supports, enough: true };
     if (supports.length === MAX_SUPPORTS || reach < 1) return { supports, enough: false };
-    const sx = far % width, sy = Math.floor(far / width);
+    let sx = 0;
+    while (left[sy * width + sx] !== most) sx++;
     supports.push({ xMm: (sx + 0.5) * ground.cellMm, yMm: (sy + 0.5) * ground.cellMm });
-    for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) {
-      const i = y * width + x;
-      if (!hasPixel(risk, x, y)) continue;
-      const d = (x - sx) ** 2 + (y - sy) ** 2;
-      if (d < left[i]) left[i] = d;
+    // nothing lies farther from all that stands than this, so nothing farther from the support can come nearer
+    const radius = Math.ceil(Math.sqrt(most));
+    for (let y = Math.max(0, sy - radius); y <= Math.min(height - 1, sy + radius); y++) {
+      for (let x = Math.max(0, sx - radius), i = y * width + x; x <= Math.min(width - 1, sx + radius); x++, i++) {
+        const d = (x - sx) * (x - sx) + (y - sy) * (y - sy);
+        if (d < left[i]) left[i] = d;
+      }
+      look(y);
     }
   }
 }

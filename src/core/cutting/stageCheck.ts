@@ -62,12 +62,13 @@ export function measureStage(map: LabelMap, standing: Uint8Array, mmPerPx: numbe
   const capPx = Math.ceil(WIDEST_MEASURED_MM / mmPerPx / 2) + 1;
   const distances = distancesToOther(stage, capPx);
   const standingPx = countPixels(stands);
+  const middle = middleLines(stage, distances, WIDEST_MEASURED_MM / mmPerPx);
   return {
     mmPerPx, widthPx: map.width, heightPx: map.height, stage, islands,
     standingCm2: (standingPx * mmPerPx ** 2) / 100,
     standingShare: standingPx / map.labels.length,
-    middle: middleLines(stage, distances, WIDEST_MEASURED_MM / mmPerPx),
-    figures: islandFigures(stage, islands, distances, capPx, SPECK_MM2 / mmPerPx ** 2),
+    middle,
+    figures: islandFigures(stage, islands, distances, capPx, SPECK_MM2 / mmPerPx ** 2, middle),
     ground: openGround(stands, mmPerPx),
   };
 }
@@ -129,29 +130,38 @@ function smallIslands(measure: StageMeasure, standing: number, small: (island: n
 
 /** Thin stretches: pieces of middle line that hang together, each with its direction, so that grain can be reckoned with. */
 function thinParts(measure: StageMeasure, standing: number, limitMm: number, gone: ReadonlySet<number>, kind: 'ridge' | 'gap', settings: CutSettings): Finding[] {
-  const { middle, stage, mmPerPx, widthPx, islands } = measure;
-  const at = new Map<number, number>();
+  const { middle, stage, mmPerPx, widthPx, heightPx, islands } = measure;
+  const left = emptyMask(widthPx, heightPx);
+  const thin: number[] = [];
   for (let m = 0; m < middle.pixel.length; m++) {
+    if (middle.widthPx[m] * mmPerPx >= limitMm - 1e-6) continue;
     const pixel = middle.pixel[m];
-    if (middle.widthPx[m] * mmPerPx < limitMm - 1e-6 && stage.labels[pixel] === standing && !(gone.size > 0 && gone.has(islandAt(islands, pixel % widthPx, Math.floor(pixel / widthPx))))) at.set(pixel, m);
+    if (stage.labels[pixel] !== standing) continue;
+    const x = pixel % widthPx, y = (pixel - x) / widthPx;
+    if (gone.size > 0 && gone.has(islandAt(islands, x, y))) continue;
+    thin.push(pixel);
+    left.words[y * left.wordsPerRow + (x >>> 5)] |= 1 << (x & 31);
   }
+  const take = (x: number, y: number): boolean => {
+    if (x < 0 || y < 0 || x >= widthPx || y >= heightPx || !hasPixel(left, x, y)) return false;
+    left.words[y * left.wordsPerRow + (x >>> 5)] &= ~(1 << (x & 31));
+    return true;
+  };
+  const widthAt = (pixel: number): number => {
+    let low = 0, high = middle.pixel.length - 1;
+    while (low < high) { const m = (low + high) >> 1; if (middle.pixel[m] < pixel) low = m + 1; else high = m; }
+    return middle.widthPx[low] * mmPerPx;
+  };
   const findings: Finding[] = [];
-  const seen = new Set<number>();
-  for (const first of at.keys()) {
-    if (seen.has(first)) continue;
+  for (const first of thin) {
+    if (!take(first % widthPx, Math.floor(first / widthPx))) continue;
     const pixels = [first];
-    seen.add(first);
     for (let k = 0; k < pixels.length; k++) {
-      const x = pixels[k] % widthPx;
+      const x = pixels[k] % widthPx, y = (pixels[k] - x) / widthPx;
       // middle lines step over a pixel here and there: pieces two pixels apart still hang together
-      for (let dy = -2; dy <= 2; dy++) for (let dx = -2; dx <= 2; dx++) {
-        const next = pixels[k] + dy * widthPx + dx;
-        if (x + dx < 0 || x + dx >= widthPx || seen.has(next) || !at.has(next)) continue;
-        seen.add(next);
-        pixels.push(next);
-      }
+      for (let dy = -2; dy <= 2; dy++) for (let dx = -2; dx <= 2; dx++) if (take(x + dx, y + dy)) pixels.push((y + dy) * widthPx + x + dx);
     }
-    const finding = thinPart(pixels, pixels.map((p) => middle.widthPx[at.get(p)!] * mmPerPx), mmPerPx, widthPx, kind, limitMm, settings);
+    const finding = thinPart(pixels, pixels.map(widthAt), mmPerPx, widthPx, kind, limitMm, settings);
     if (finding) findings.push(finding);
   }
   return findings.sort((a, b) => b.areaMm2 - a.areaMm2).slice(0, MAX_PLACES);
@@ -160,10 +170,11 @@ function thinParts(measure: StageMeasure, standing: number, limitMm: number, gon
 function thinPart(pixels: readonly number[], widthsMm: readonly number[], mmPerPx: number, widthPx: number, kind: 'ridge' | 'gap', limitMm: number, settings: CutSettings): Finding | undefined {
   const xs = pixels.map((p) => p % widthPx), ys = pixels.map((p) => Math.floor(p / widthPx));
   const limit = kind === 'ridge' && settings.material.grain ? ridgeLimitMm(settings.material, directionDeg(xs, ys) - settings.grainDeg) : limitMm;
-  let area = 0, least = Infinity;
-  widthsMm.forEach((w) => { if (w < limit - 1e-6) { area += w * mmPerPx; least = Math.min(least, w); } });
+  let area = 0;
+  widthsMm.forEach((w) => { if (w < limit - 1e-6) area += w * mmPerPx; });
   if (area < SPECK_MM2) return undefined;
-  const x0 = Math.min(...xs), x1 = Math.max(...xs) + 1, y0 = Math.min(...ys), y1 = Math.max(...ys) + 1;
+  const least = (values: readonly number[]) => values.reduce((a, b) => Math.min(a, b)), most = (values: readonly number[]) => values.reduce((a, b) => Math.max(a, b));
+  const x0 = least(xs), x1 = most(xs) + 1, y0 = least(ys), y1 = most(ys) + 1;
   const middle = pixels[pixels.length >> 1];
   return {
     kind, value: typical(widthsMm.filter((w) => w < limit - 1e-6)), limit, areaMm2: area,

@@ -102,16 +102,15 @@ function peak(labels: Uint8Array, distances: Uint16Array, at: number, step: numb
 /**
  * Measures all islands at once from the distances to other labels (`distancesToOther` with `capPx`). A pixel of a middle line counts
  * for the area of its cross-section; the thinnest width is the one below which `leastAreaPx` lie, so that the points of tapering
- * strokes do not count.
+ * strokes do not count. `middle`: the middle lines, where they are known already.
  */
-export function islandFigures(map: LabelMap, islands: IslandMap, distances: Uint16Array, capPx: number, leastAreaPx: number): IslandFigures {
+export function islandFigures(map: LabelMap, islands: IslandMap, distances: Uint16Array, capPx: number, leastAreaPx: number, middle: MiddleLines = middleLines(map, distances, 2 * capPx - 1)): IslandFigures {
   const { width, height, islandCount, rowOffset, stripEnd, stripIsland } = islands;
   const bins = 2 * capPx;
   const histogram = new Float32Array(islandCount * bins);
   const widest = new Uint16Array(islandCount), strip = new Int32Array(islandCount);
   const innerX = new Int32Array(islandCount), innerY = new Int32Array(islandCount);
   const widestPx = new Float32Array(islandCount);
-  const middle = middleLines(map, distances, bins - 1);
   for (let y = 0, m = 0; y < height; y++) {
     let start = 0;
     const row = y * width;

@@ -1,4 +1,4 @@
-import { hasPixel, type BitMask } from './bitMask';
+import type { BitMask } from './bitMask';
 import type { LabelMap } from './raster';
 
 /**
@@ -14,13 +14,16 @@ export function distancesToOther(map: LabelMap, capPx: number): Uint16Array {
   const out = new Uint16Array(labels.length);
   const capSquared = cap * cap;
   const near = new Int32Array(width);
+  const words = wordsOf(labels, width), columnWords = words && new Int32Array(column.buffer), full = Math.imul(cap, 0x01010101);
   for (let y = 0; y < height; y++) {
     const row = y * width;
     for (let start = 0; start < width;) {
       const label = labels[row + start];
       let end = start + 1, count = 0;
       if (column[row + start] < cap) near[count++] = start;
+      const four = Math.imul(label, 0x01010101);
       while (end < width && labels[row + end] === label) {
+        if (words && ((row + end) & 3) === 0 && words[(row + end) >> 2] === four && columnWords![(row + end) >> 2] === full) { end += 4; continue; }
         if (column[row + end] < cap) near[count++] = end;
         end++;
       }
@@ -35,15 +38,24 @@ export function distancesToOther(map: LabelMap, capPx: number): Uint16Array {
 
 function columnDistances(labels: Uint8Array, width: number, cap: number): Uint8Array {
   const out = new Uint8Array(labels.length).fill(cap);
+  const words = wordsOf(labels, width), outWords = words && new Int32Array(out.buffer), across = width >> 2, full = Math.imul(cap, 0x01010101);
   for (let i = width; i < labels.length; i++) {
+    // four alike above and nothing near there: nothing near here
+    if (words && (i & 3) === 0) { const w = i >> 2; if (words[w] === words[w - across] && outWords![w - across] === full) { i += 3; continue; } }
     if (labels[i] !== labels[i - width]) out[i] = 1;
     else { const above = out[i - width]; if (above < cap) out[i] = above + 1; }
   }
   for (let i = labels.length - width - 1; i >= 0; i--) {
+    if (words && (i & 3) === 3) { const w = i >> 2; if (words[w] === words[w + across] && outWords![w + across] === full) { i -= 3; continue; } }
     if (labels[i] !== labels[i + width]) out[i] = 1;
     else { const below = out[i + width] + 1; if (below < out[i]) out[i] = below; }
   }
   return out;
+}
+
+/** The labels four to a word; undefined when rows do not start on whole words. */
+function wordsOf(labels: Uint8Array, width: number): Int32Array | undefined {
+  return width % 4 === 0 && labels.byteOffset % 4 === 0 && labels.length % 4 === 0 ? new Int32Array(labels.buffer, labels.byteOffset, labels.length >> 2) : undefined;
 }
 
 /** A run of pixels with no change above or below within reach: only its ends matter. */
@@ -60,30 +72,27 @@ function fillEnds(out: Uint16Array, row: number, start: number, end: number, lef
   }
 }
 
+/** `near`: columns of the run with a change above or below within reach. Both sides are walked outwards, so that what is found bounds how far to look. */
 function sweep(out: Uint16Array, column: Uint8Array, row: number, start: number, end: number, left: number, right: number, near: Int32Array, count: number, cap: number, capSquared: number): void {
-  let first = 0;
+  let k = 0;
   for (let x = start; x < end; x++) {
-    const side = Math.min(x - left, right - x);
+    while (k < count && near[k] < x) k++;
+    const toLeft = x - left, toRight = right - x;
+    const side = toLeft < toRight ? toLeft : toRight;
     let best = side < cap ? side * side : capSquared;
     const own = column[row + x];
     if (own * own < best) best = own * own;
-    while (first < count && near[first] < x - cap) first++;
-    if (first < count && near[first] <= x + cap && best > 1) {
-      // outwards from x, so that what is already found bounds how far to look
-      let k = first;
-      while (k < count && near[k] < x) k++;
-      for (let r = k; r < count; r++) {
-        const dx = near[r] - x, dd = dx * dx;
-        if (dd >= best) break;
-        const g = column[row + near[r]], sum = dd + g * g;
-        if (sum < best) best = sum;
-      }
-      for (let l = k - 1; l >= first; l--) {
-        const dx = x - near[l], dd = dx * dx;
-        if (dd >= best) break;
-        const g = column[row + near[l]], sum = dd + g * g;
-        if (sum < best) best = sum;
-      }
+    for (let r = k; r < count; r++) {
+      const dx = near[r] - x, dd = dx * dx;
+      if (dd + 1 >= best) break;
+      const g = column[row + near[r]], sum = dd + g * g;
+      if (sum < best) best = sum;
+    }
+    for (let l = k - 1; l >= 0; l--) {
+      const dx = x - near[l], dd = dx * dx;
+      if (dd + 1 >= best) break;
+      const g = column[row + near[l]], sum = dd + g * g;
+      if (sum < best) best = sum;
     }
     out[row + x] = best;
   }
@@ -94,34 +103,41 @@ function sweep(out: Uint16Array, column: Uint8Array, row: number, start: number,
  * mask is empty. Columns by two sweeps, rows by lower envelopes in whole numbers (Meijster, Roerdink & Hesselink 2000).
  */
 export function squaredDistancesToMask(mask: BitMask): Int32Array {
-  const { width, height } = mask;
+  const { width, height, words, wordsPerRow } = mask;
   const out = new Int32Array(width * height);
   const none = width + height;
-  for (let x = 0; x < width; x++) out[x] = hasPixel(mask, x, 0) ? 0 : none;
-  for (let y = 1; y < height; y++) {
-    for (let x = 0, i = y * width; x < width; x++, i++) out[i] = hasPixel(mask, x, y) ? 0 : Math.min(none, out[i - width] + 1);
+  for (let y = 0; y < height; y++) {
+    const row = y * width;
+    for (let k = 0; k < wordsPerRow; k++) {
+      const word = words[y * wordsPerRow + k], from = row + 32 * k, to = Math.min(row + width, from + 32);
+      if (word === 0) { for (let i = from; i < to; i++) out[i] = y === 0 ? none : out[i - width] + 1; continue; }
+      for (let i = from, b = 0; i < to; i++, b++) out[i] = (word >>> b) & 1 ? 0 : y === 0 ? none : out[i - width] + 1;
+    }
   }
   for (let i = width * (height - 1) - 1; i >= 0; i--) { const below = out[i + width] + 1; if (below < out[i]) out[i] = below; }
   const at = new Int32Array(width), from = new Int32Array(width), line = new Int32Array(width);
+  const nothing = none * none;
   for (let y = 0; y < height; y++) {
     const row = y * width;
-    for (let x = 0; x < width; x++) line[x] = out[row + x] * out[row + x];
+    let any = false;
+    for (let x = 0; x < width; x++) { const d = out[row + x]; if (d !== 0) any = true; line[x] = d >= none ? nothing : d * d; }
+    if (!any) continue;
     let top = 0;
     at[0] = 0;
     from[0] = 0;
     for (let u = 1; u < width; u++) {
+      const height2 = line[u];
       let start = 0;
       while (top >= 0) {
-        const v = at[top], t = from[top];
-        if ((t - v) * (t - v) + line[v] <= (t - u) * (t - u) + line[u]) { start = 1 + Math.floor((u * u - v * v + line[u] - line[v]) / (2 * (u - v))); break; }
+        const v = at[top], t = from[top], a = t - v, b = t - u;
+        if (a * a + line[v] <= b * b + height2) { start = 1 + (((u * u - v * v + height2 - line[v]) / (2 * (u - v))) | 0); break; }
         top--;
       }
       if (top < 0) { top = 0; at[0] = u; from[0] = 0; } else if (start < width) { top++; at[top] = u; from[top] = start; }
     }
     for (let x = width - 1; x >= 0; x--) {
-      const v = at[top];
-      const d = (x - v) * (x - v) + line[v];
-      out[row + x] = d >= none * none ? FAR : d;
+      const dx = x - at[top], d = dx * dx + line[at[top]];
+      out[row + x] = d >= nothing ? FAR : d;
       if (x === from[top]) top--;
     }
   }

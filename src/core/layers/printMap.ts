@@ -60,7 +60,7 @@ export function printMapOf(map: LabelMap, task: PrintMapTask): PrintMap | undefi
         const row = y * mask.wordsPerRow;
         for (let x = 0; x < map.width; x++, i++) {
           if ((x & 31) === 0 && mask.words[row + (x >>> 5)] === 0) { const skip = Math.min(32, map.width - x); x += skip - 1; i += skip - 1; continue; }
-          if ((mask.words[row + (x >>> 5)] >>> (x & 31)) & 1 && (!hit || hit[map.labels[i]])) labels[i] = next(labels[i]);
+          if ((mask.words[row + (x >>> 5)] >>> (x & 31)) & 1 && (!hit || hit[map.labels[i]])) { const known = next.to[labels[i]]; labels[i] = known >= 0 ? known : next.find(labels[i]); }
         }
       }
     });
@@ -71,6 +71,9 @@ export function printMapOf(map: LabelMap, task: PrintMapTask): PrintMap | undefi
   areaPx.forEach((_, p) => { areaPx[p] = counts[p]; });
   return { map: { width: map.width, height: map.height, labels }, parts: table.parts, areaPx, full: table.full };
 }
+
+/** From part to part: known ones by table (−1: not yet), others by asking once. */
+interface Step { readonly to: Int16Array; readonly find: (index: number) => number }
 
 /** The parts met so far; going from one to another is worked out once. */
 class PartTable {
@@ -83,12 +86,9 @@ class PartTable {
     this.parts.forEach((part, i) => this.known.set(JSON.stringify(part), i));
   }
 
-  step(change: (part: PrintPart) => PrintPart): (index: number) => number {
+  step(change: (part: PrintPart) => PrintPart): Step {
     const to = new Int16Array(256).fill(-1);
-    return (index) => {
-      if (to[index] < 0) to[index] = this.indexOf(change(this.parts[index]), index);
-      return to[index];
-    };
+    return { to, find: (index) => { to[index] = this.indexOf(change(this.parts[index]), index); return to[index]; } };
   }
 
   private indexOf(part: PrintPart, otherwise: number): number {
@@ -104,15 +104,15 @@ class PartTable {
 }
 
 /** What happens to pixels of one label within reach of another: the reach, and the step to take. */
-interface EdgeRule { readonly spans: readonly { readonly dy: number; readonly half: number }[]; readonly step: (index: number) => number }
+interface EdgeRule { readonly spans: readonly { readonly dy: number; readonly half: number }[]; readonly reach: number; readonly step: Step }
 
 function edgeRules(task: PrintMapTask, table: PartTable): (EdgeRule | undefined)[] {
   const rules: (EdgeRule | undefined)[] = new Array(256 * 256);
-  for (const { grow, under, px } of task.traps) if (px >= 0.5) rules[grow * 256 + under] = { spans: discSpans(px), step: table.step((part) => ({ ...part, as: [...part.as, grow] })) };
+  for (const { grow, under, px } of task.traps) if (px >= 0.5) rules[grow * 256 + under] = { spans: discSpans(px), reach: Math.floor(px + 0.5), step: table.step((part) => ({ ...part, as: [...part.as, grow] })) };
   for (const { inside, against, as, px } of task.chokes) {
     // where two chokes meet, the one that takes away more holds: it names the colour that is finished first
     const rank = task.chokes.filter((c) => c.inside === inside).map((c) => c.as);
-    if (px >= 0.5) rules[against * 256 + inside] = { spans: discSpans(px), step: table.step((part) => ({ ...part, as: part.as.length === 1 && part.as[0] !== inside && rank.indexOf(part.as[0]) <= rank.indexOf(as) ? part.as : [as] })) };
+    if (px >= 0.5) rules[against * 256 + inside] = { spans: discSpans(px), reach: Math.floor(px + 0.5), step: table.step((part) => ({ ...part, as: part.as.length === 1 && part.as[0] !== inside && rank.indexOf(part.as[0]) <= rank.indexOf(as) ? part.as : [as] })) };
   }
   return rules;
 }
@@ -123,33 +123,61 @@ function discSpans(px: number): { dy: number; half: number }[] {
   return Array.from({ length: 2 * whole + 1 }, (_, i) => ({ dy: i - whole, half: Math.floor(Math.sqrt(Math.max(0, r * r - (i - whole) ** 2))) }));
 }
 
-/** At each edge pixel of a label, every pixel within reach that has the other label takes the step of the pair. */
+/**
+ * At each edge pixel of a label, every pixel within reach that has the other label takes the step of the pair. Where the pixel before
+ * it in the row, or above it, took the same step, only what its disc adds to theirs is visited.
+ */
 function stampEdges(map: LabelMap, out: Uint8Array, rules: readonly (EdgeRule | undefined)[]): void {
-  if (rules.length === 0 || rules.every((rule) => rule === undefined)) return;
+  const present = rules.filter((rule) => rule !== undefined);
+  if (present.length === 0) return;
   const { width, height, labels } = map;
-  const stamp = (rule: EdgeRule, x: number, y: number, on: number) => {
+  const number = new Int32Array(256 * 256).fill(-1);
+  rules.forEach((rule, key) => { if (rule) number[key] = present.indexOf(rule); });
+  const above = new Int32Array(width).fill(-1), aboveRow = new Int32Array(width).fill(-9);
+  let before = -1, beforeAt = -9;
+  const stamp = (key: number, x: number, y: number, on: number) => {
+    const n = number[key], rule = present[n], { to } = rule.step;
+    const fromLeft = x > 0 && before === n && beforeAt === y * width + x - 1, fromAbove = above[x] === n && aboveRow[x] === y - 1;
     for (const { dy, half } of rule.spans) {
       const yy = y + dy;
       if (yy < 0 || yy >= height) continue;
-      const from = yy * width + Math.max(0, x - half), to = yy * width + Math.min(width - 1, x + half);
-      for (let i = from; i <= to; i++) if (labels[i] === on) out[i] = rule.step(out[i]);
+      // the disc of the pixel above reaches one row less: only the lower rim of this one is new
+      if (fromAbove && !fromLeft) {
+        const next = rule.spans[dy + 1 + rule.reach];
+        if (next && next.half >= half) continue;
+      }
+      const first = fromLeft ? x + half : x - half;
+      if (first >= width) continue;
+      const to2 = yy * width + Math.min(width - 1, x + half);
+      for (let i = yy * width + Math.max(0, first); i <= to2; i++) {
+        if (labels[i] !== on) continue;
+        const known = to[out[i]];
+        out[i] = known >= 0 ? known : rule.step.find(out[i]);
+      }
     }
+    before = n;
+    beforeAt = y * width + x;
+    above[x] = n;
+    aboveRow[x] = y;
   };
+  const words = width % 4 === 0 && labels.byteOffset % 4 === 0 ? new Int32Array(labels.buffer, labels.byteOffset, labels.length >> 2) : undefined;
+  const across = width >> 2;
   for (let y = 0, i = 0; y < height; y++) {
     for (let x = 0; x < width; x++, i++) {
       const own = labels[i];
-      if (x + 1 < width && labels[i + 1] !== own) {
-        const other = labels[i + 1];
-        const there = rules[own * 256 + other], back = rules[other * 256 + own];
-        if (there) stamp(there, x, y, other);
-        if (back) stamp(back, x + 1, y, own);
+      if (words && (x & 3) === 0 && x > 0 && x + 4 < width && y > 0 && y + 1 < height) {
+        const w = i >> 2, four = words[w];
+        // inside an even area nothing can meet
+        if (four === words[w - across] && four === words[w + across] && four === Math.imul(own, 0x01010101) && labels[i - 1] === own && labels[i + 4] === own) { x += 3; i += 3; continue; }
       }
-      if (y + 1 < height && labels[i + width] !== own) {
-        const other = labels[i + width];
-        const there = rules[own * 256 + other], back = rules[other * 256 + own];
-        if (there) stamp(there, x, y, other);
-        if (back) stamp(back, x, y + 1, own);
-      }
+      const right = x + 1 < width ? labels[i + 1] : own, left = x > 0 ? labels[i - 1] : own;
+      const down = y + 1 < height ? labels[i + width] : own, up = y > 0 ? labels[i - width] : own;
+      if (right === own && left === own && down === own && up === own) continue;
+      const base = own * 256;
+      if (right !== own && number[base + right] >= 0) stamp(base + right, x, y, right);
+      if (left !== own && left !== right && number[base + left] >= 0) stamp(base + left, x, y, left);
+      if (down !== own && down !== right && down !== left && number[base + down] >= 0) stamp(base + down, x, y, down);
+      if (up !== own && up !== right && up !== left && up !== down && number[base + up] >= 0) stamp(base + up, x, y, up);
     }
   }
 }
