@@ -186,6 +186,23 @@ test('overlap: the lighter grows under the darker in cut map, look and export; a
   await expect.poll(async () => (await planOf(id)).fit.pairs.map((p) => p.grows)).toEqual(['darker']);
   await page.getByRole('button', { name: 'undo' }).click();
   await expect.poll(async () => (await planOf(id)).fit.pairs.map((p) => p.grows)).toEqual(['lighter']);
+
+  // the progress sheet, the proposals and the core sample speak of the same parts
+  await page.goto(`${server.url}/print/${id}/runs`);
+  await expect(page.getByText(/plans were weighed/)).toBeVisible();
+  const blank = () => page.locator('.thumb canvas, .strip canvas').evaluateAll((all) => all.filter((c) => {
+    const canvas = c as HTMLCanvasElement;
+    return canvas.getContext('2d')!.getImageData(canvas.width >> 1, canvas.height >> 1, 1, 1).data[3] === 0;
+  }).length);
+  await expect.poll(blank).toBe(0);
+  await page.locator('.progress .thumb button').first().hover();
+  await expect(page.getByText(/seen, wanted: ΔE/)).toBeVisible();
+  await page.getByRole('button', { name: /^Look closely at the sheet after run 3/ }).click();
+  const large = page.locator('.sheet-canvas');
+  await large.click({ position: await spot(large, await planOf(id), 0.1, 0.9) });
+  await expect(large.locator('.place-mark.picked')).toHaveCount(1);
+  await page.getByRole('link', { name: /^Picture|Picture/ }).first().click();
+  await expect(page.getByRole('heading', { name: /^Island of/ })).toBeVisible();
 });
 
 test('transfer: the right drawing for the way, at true size, in every form; layers and lines open', async ({ page }) => {
@@ -219,6 +236,33 @@ test('transfer: the right drawing for the way, at true size, in every form; laye
   expect(dxf).toMatch(/POLYLINE[\s\S]*SEQEND[\s\S]*EOF/);
   const none = await fetch(`${server.url}/api/prints/${id}/files/drawing-block-7.pdf`);
   expect([none.status, await none.json()]).toEqual([422, expect.objectContaining({ message: expect.stringMatching(/There is no drawing “block-7”/) })]);
+});
+
+test('odd hands: a line too short, a place with nothing, half a number: told in words, and nothing changes', async ({ page }) => {
+  const id = await drawnPrint(server, 'odd hands', { widthMm: 60, heightMm: 45 }, [{ name: 'paper', labD50: [94, 0, 4] }, { name: 'straw', labD50: [78, 2, 40] }, { name: 'night', labD50: [16, 2, -12] }], [[1, 5, 5, 50, 35], [2, 20, 15, 20, 15]]);
+  await page.goto(`${server.url}/print/${id}/picture`);
+  await page.keyboard.press('s');
+  const canvas = page.locator('.sheet-canvas'), plan = await planOf(id);
+  const before = plan.flat!.labelsSha;
+  await canvas.click({ position: await spot(canvas, plan, 0.5, 0.5) });
+  await page.getByRole('button', { name: 'Split along a line' }).click();
+  for (const x of [0.45, 0.55]) await canvas.click({ position: await spot(canvas, plan, x, 0.5) });
+  await page.getByRole('button', { name: /^Split here/ }).click();
+  await expect(page.getByRole('alert').filter({ hasText: /does not cross the island from edge to edge/ })).toBeVisible();
+  await page.getByLabel('Thin parts up to').fill('a lot');
+  await page.getByLabel('Thin parts up to').press('Enter');
+  await expect(page.getByText(/“a lot” is not a length/)).toBeVisible();
+  await page.getByLabel('Thin parts up to').fill('1/16 in');
+  await page.getByLabel('Thin parts up to').press('Enter');
+  await page.getByRole('button', { name: 'Thicken' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: /Nothing here is thinner than that/ })).toBeVisible();
+  await page.getByLabel('this is lettering').check();
+  await expect.poll(async () => (await planOf(id)).lettering.length).toBe(1);
+  expect((await planOf(id)).flat!.labelsSha).toBe(before);
+  await page.goto(`${server.url}/print/${id}/block`);
+  await expect(page.getByText('1 part is lettering: on the block it must read backwards.')).toBeVisible();
+  await page.goBack();
+  await expect(page.getByRole('heading', { name: 'Picture', exact: true })).toBeVisible();
 });
 
 test('masks: an island left out of a run changes the look and stands on the bench card; a second tone; files', async ({ page }) => {

@@ -30,6 +30,11 @@ try {
   await page.getByRole('button', { name: 'Flatten', exact: true }).click();
   await page.getByText(/Whole picture flattened/).waitFor({ timeout: 60_000 });
   await shot('picture');
+  await page.keyboard.press('s');
+  await page.getByRole('tab', { name: 'Islands' }).click();
+  await page.locator('.sheet-canvas').click({ position: { x: 420, y: 330 } });
+  await page.getByText(/thinnest/).first().waitFor();
+  await shot('islands');
   await open('Quinces on a Blue Cloth', 'runs');
   await page.getByText(/plans were weighed/).waitFor({ timeout: 60_000 });
   await page.mouse.move(715, 225);
@@ -55,10 +60,25 @@ try {
   await page.locator('.sheet-canvas').hover({ position: { x: 560, y: 300 } });
   await shot('core-sample');
   await open('Salt Works, Low Sun', 'block');
-  await page.getByText(/ridges? under|No ridges/).waitFor({ timeout: 60_000 });
+  await page.getByRole('heading', { name: /places? to decide on|Nothing stands/ }).waitFor({ timeout: 60_000 });
   await shot('block');
   await page.getByRole('tab', { name: 'Stops' }).click();
   await shot('corner-stops');
+  await page.getByRole('tab', { name: 'Transfer' }).click();
+  await page.waitForTimeout(1200);
+  await shot('transfer');
+  await open('Salt Works, Low Sun', 'rehearse');
+  await page.getByRole('button', { name: 'Practise on Two Pears and a Knife' }).click();
+  await page.getByText(/parts to choose from/).waitFor();
+  // paper first, then straw too early with it, and so on: a rehearsal with a mistake
+  const block = page.locator('.sheet-canvas').first();
+  await block.click({ position: { x: 60, y: 200 } });
+  await block.click({ position: { x: 188, y: 320 } });
+  await page.keyboard.press('p');
+  await block.click({ position: { x: 310, y: 220 } });
+  await page.keyboard.press('p');
+  await block.click({ position: { x: 130, y: 350 } });
+  await shot('rehearsal');
   for (const view of ['sheets', 'cut', 'pull', 'ledger']) {
     await open('Salt Works, Low Sun', view);
     await page.waitForTimeout(1500);
@@ -68,6 +88,10 @@ try {
   let serial = 0;
   const log = (act) => fetch(`${url}/api/prints/${id}/log`, { method: 'POST', headers: { 'Content-Type': 'application/json', Origin: url }, body: JSON.stringify({ events: [{ id: `shots-${String(++serial).padStart(5, '0')}`, at: new Date().toISOString(), act }] }) });
   const { plan } = await (await fetch(`${url}/api/prints/${id}`)).json();
+  await log({ kind: 'slip', slipId: 'slip-of-the-gouge', stageId: 'stage-4', place: { islands: [], outlinesMm: [[150, 118, 172, 112, 178, 121, 158, 128]] }, note: 'the gouge ran on' });
+  await open('Salt Works, Low Sun', 'cut');
+  await page.getByText(/would come out/).waitFor();
+  await shot('slip');
   for (const [i, run] of plan.runs.entries()) {
     await log({ kind: 'stage-cut', stageId: `stage-${i + 1}` });
     for (let sheet = 1; sheet <= 60; sheet++) await log({ kind: 'pull', runId: run.id, sheet: String(sheet), faults: sheet === 9 ? ['smudge'] : [], setAside: false, note: '' });

@@ -1,6 +1,7 @@
+import fc from 'fast-check';
 import { unzipSync } from 'fflate';
 import sharp from 'sharp';
-import { dxfDocument, indexedPng, openRaster, pathOfRings } from './index';
+import { dxfDocument, indexedPng, openRaster, pathOfRings, svgOfDrawing } from './index';
 
 test('a palette PNG holds its pixels, its transparency and its size in dots an inch', async () => {
   const png = indexedPng(20, 10, [[255, 255, 255, 0], [10, 20, 30, 255], [200, 100, 50, 255]], (y, row) => row.fill(y % 3), 25.4 / 600);
@@ -44,4 +45,33 @@ test('a DXF has closed lines in millimetres, upright, on named layers', () => {
 test('rings of a mask become one path', () => {
   expect(pathOfRings([[0, 0, 1, 0, 1, 1.5]], 10)).toBe('M0 0L100 0L100 150z');
   expect(pathOfRings([[0, 0, 1, 0, 1, 1.5]], 10, true)).toBe('M1000 0L900 0L900 150z');
+});
+
+test('mirrored twice is the identity', () => {
+  const ring = fc.array(fc.integer({ min: 0, max: 20000 }), { minLength: 6, maxLength: 40 }).filter((r) => r.length % 2 === 0).map((r) => r.map((v) => v / 100));
+  fc.assert(fc.property(ring, (points) => {
+    const width = 200;
+    const mirrored = points.map((v, i) => (i % 2 === 0 ? width - v : v));
+    expect(pathOfRings([mirrored], width, true)).toBe(pathOfRings([points], width));
+  }), { seed: 4 });
+});
+
+test('a drawing as SVG is true to size, with its ruler, and what is written in it is escaped', () => {
+  const svg = svgOfDrawing({
+    title: 'Harbour <key>', note: 'a note & more', widthMm: 240, heightMm: 60,
+    draw(pen) {
+      pen.area('M0 0l100 0l0 100z', '#123456');
+      pen.outlines('M0 0l100 0', 0.25, '#000');
+      pen.hatch('M0 0l100 0l0 100z', 240, 60, '#A63A2B');
+      pen.circle(10, 10, 3, { fill: '#fff' });
+      pen.polygon([[0, 0], [7, 0], [0, -7]], '#1F2421');
+      pen.rect(1, 1, 10, 5, { dashMm: 2 });
+      pen.text('run <2>', 5, 5, 4, { align: 'center', turnDeg: 90 });
+    },
+  });
+  expect(svg).toMatch(/width="240mm" height="76mm" viewBox="0 0 240 76"/);
+  expect(svg).toMatch(/check ruler: 100 mm/);
+  expect(svg).toMatch(/stroke-width="25"/);
+  expect(svg).toMatch(/pattern id="gouge\d+"/);
+  expect(svg).not.toMatch(/<key>|<2>/);
 });

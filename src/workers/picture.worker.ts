@@ -96,9 +96,9 @@ const handlers: Handlers<PictureJobs> = {
     if (typeof answer !== 'string') throw new JobFailed(failure(answer.code, answer.message));
     return answer;
   },
-  labelAt({ x, y }) {
-    const here = opened(map);
-    return x < 0 || y < 0 || x >= here.width || y >= here.height ? null : here.labels[y * here.width + x];
+  partAt({ x, y }) {
+    const sheet = printed?.map ?? opened(map);
+    return x < 0 || y < 0 || x >= sheet.width || y >= sheet.height ? null : sheet.labels[y * sheet.width + x];
   },
   islandAt({ x, y }) {
     const here = opened(map);

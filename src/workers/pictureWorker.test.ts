@@ -14,7 +14,10 @@ class FakeWorker {
     FakeWorker.made.push(this);
   }
 
-  postMessage(request: JobRequest): void {
+  transferred: unknown[] = [];
+
+  postMessage(request: JobRequest, transfer: unknown[] = []): void {
+    this.transferred = transfer;
     this.sent.push(request);
   }
 
@@ -50,11 +53,11 @@ jest.mock('./client', () => {
 test('an answer goes to its own question, progress on the way', async () => {
   const worker = new PictureWorker();
   const seen: number[] = [];
-  const first = worker.ask('labelAt', { x: 1, y: 2 }, (share) => seen.push(share));
-  const second = worker.ask('labelAt', { x: 3, y: 4 });
+  const first = worker.ask('partAt', { x: 1, y: 2 }, (share) => seen.push(share));
+  const second = worker.ask('partAt', { x: 3, y: 4 });
   await settle();
   const [a, b] = newest().sent;
-  expect(a).toMatchObject({ job: 'labelAt', payload: { x: 1, y: 2 } });
+  expect(a).toMatchObject({ job: 'partAt', payload: { x: 1, y: 2 } });
   newest().reply({ id: a.id, progress: 0.5 });
   newest().reply({ id: b.id, result: 7 });
   newest().reply({ id: a.id, result: 3 });
@@ -66,7 +69,7 @@ test('an answer goes to its own question, progress on the way', async () => {
 
 test('a failure comes back as a value', async () => {
   const worker = new PictureWorker();
-  const asked = worker.ask('labelAt', { x: 1, y: 2 });
+  const asked = worker.ask('partAt', { x: 1, y: 2 });
   await settle();
   newest().reply({ id: newest().sent[0].id, failure: { ok: false, code: 'not-opened', message: 'still loading' } });
   expect(await asked).toEqual({ ok: false, code: 'not-opened', message: 'still loading' });
@@ -74,12 +77,12 @@ test('a failure comes back as a value', async () => {
 
 test('stopping ends every question, and the next one starts a fresh worker', async () => {
   const worker = new PictureWorker();
-  const asked = worker.ask('labelAt', { x: 1, y: 2 });
+  const asked = worker.ask('partAt', { x: 1, y: 2 });
   await settle();
   worker.stop();
   expect(await asked).toMatchObject({ ok: false, code: 'stopped' });
   expect(newest().terminated).toBe(true);
-  void worker.ask('labelAt', { x: 5, y: 6 });
+  void worker.ask('partAt', { x: 5, y: 6 });
   await settle();
   expect(FakeWorker.made.length).toBe(2);
   expect(newest().sent.length).toBe(1);
@@ -88,7 +91,7 @@ test('stopping ends every question, and the next one starts a fresh worker', asy
 
 test('a worker that breaks leaves nobody waiting', async () => {
   const worker = new PictureWorker();
-  const asked = worker.ask('labelAt', { x: 1, y: 2 });
+  const asked = worker.ask('partAt', { x: 1, y: 2 });
   await settle();
   newest().onerror!();
   expect(await asked).toMatchObject({ ok: false, code: 'stopped' });
@@ -97,7 +100,7 @@ test('a worker that breaks leaves nobody waiting', async () => {
 test('questions wait until the picture is open, and are dropped when it was stopped meanwhile', async () => {
   let open = () => undefined as void;
   const worker = new PictureWorker(() => new Promise<void>((resolve) => { open = resolve; }));
-  const asked = worker.ask('labelAt', { x: 1, y: 2 });
+  const asked = worker.ask('partAt', { x: 1, y: 2 });
   await settle();
   expect(newest().sent.length).toBe(0);
   open();
@@ -107,8 +110,37 @@ test('questions wait until the picture is open, and are dropped when it was stop
   expect(await asked).toEqual({ ok: true, value: 2 });
 
   const slow = new PictureWorker(() => new Promise<void>((resolve) => { open = resolve; }));
-  const lost = slow.ask('labelAt', { x: 1, y: 2 });
+  const lost = slow.ask('partAt', { x: 1, y: 2 });
   slow.stop();
   open();
   expect(await lost).toMatchObject({ code: 'stopped' });
+});
+
+test('a successor has the running worker with all it holds; the former client answers nothing more', async () => {
+  const worker = new PictureWorker();
+  const under = worker.ask('partAt', { x: 1, y: 1 });
+  await settle();
+  const heir = worker.successor(() => Promise.resolve());
+  const next = heir.ask('partAt', { x: 2, y: 2 });
+  await settle();
+  expect(FakeWorker.made.length).toBe(1);
+  expect(newest().sent.length).toBe(2);
+  const ids = newest().sent.map((r) => r.id);
+  expect(new Set(ids).size).toBe(2);
+  ids.forEach((id, i) => newest().reply({ id, result: 10 + i }));
+  expect([await under, await next]).toEqual([{ ok: true, value: 10 }, { ok: true, value: 11 }]);
+  expect(await worker.ask('partAt', { x: 3, y: 3 })).toMatchObject({ code: 'stopped' });
+  worker.stop();
+  expect(newest().terminated).toBe(false);
+  heir.stop();
+  expect(newest().terminated).toBe(true);
+});
+
+test('a label map that is sent is given away, not copied', async () => {
+  const worker = new PictureWorker();
+  const labels = Uint8Array.of(1, 2, 3);
+  void worker.ask('useLabels', { labels, width: 3, height: 1, mmPerPx: 0.1 });
+  await settle();
+  expect(newest().transferred).toEqual([labels.buffer]);
+  worker.stop();
 });

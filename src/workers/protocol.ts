@@ -68,7 +68,8 @@ export interface PictureJobs {
   measure: { take: { labels: Uint8Array; width: number; height: number; mmPerPx: number; coloursLabD50: readonly Lab[] }; give: FlatResult };
   /** Deflates the label map and sends it to `url`; answers with what the server says. */
   storeLabels: { take: { url: string }; give: string };
-  labelAt: { take: { x: number; y: number }; give: number | null };
+  /** The part of the print map at a pixel. */
+  partAt: { take: { x: number; y: number }; give: number | null };
   islandAt: { take: { x: number; y: number }; give: IslandInfo | null };
   /** The next island in reading order, no smaller than `leastMm2`; from the first one when `key` is null. */
   islandStep: { take: { key: number | null; step: 1 | -1; leastMm2: number }; give: IslandInfo | null };

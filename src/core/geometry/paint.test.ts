@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { coarserCoverage, labelCoverage, packRgb, paintCoverage, paintLabels, paintRaster, type LabelMap } from './index';
+import { coarserCoverage, labelCoverage, packRgb, paintCoverage, paintEdges, paintLabels, paintRaster, type LabelMap } from './index';
 
 const RED = packRgb(200, 30, 20);
 const BLUE = packRgb(20, 40, 180);
@@ -111,4 +111,17 @@ test('a coarser small picture holds the mean shares, also when it does not come 
   expect(coarse.bytes[0]).toBe(255);
   expect(coarse.bytes[9]).toBe(0);
   expect(coarserCoverage(fine.subarray(0, 4), 2, 2, 1, 3)).toMatchObject({ width: 1, height: 1 });
+});
+
+test('edges between labels are drawn as lines one drawn pixel wide, also mirrored and coarser', () => {
+  const map = { width: 40, height: 20, labels: Uint8Array.from({ length: 800 }, (_, i) => (i % 40 < 10 ? 0 : 1)) };
+  const lined = (view: { x: number; y: number; pxPerOut: number; mirrored: boolean }, width: number, height: number) => {
+    const out = new Uint32Array(width * height);
+    paintEdges(map, view, out, width, height, 7);
+    return [...Array(width).keys()].filter((x) => out[2 * width + x] === 7);
+  };
+  expect(lined({ x: 0, y: 0, pxPerOut: 1, mirrored: false }, 40, 20)).toEqual([9]);
+  expect(lined({ x: 0, y: 0, pxPerOut: 1, mirrored: true }, 40, 20)).toEqual([29]);
+  expect(lined({ x: 0, y: 0, pxPerOut: 2, mirrored: false }, 20, 10)).toEqual([4]);
+  expect(lined({ x: 100, y: 0, pxPerOut: 1, mirrored: false }, 40, 20)).toEqual([]);
 });

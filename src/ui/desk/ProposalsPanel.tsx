@@ -56,9 +56,9 @@ function introOf(closed: number, runs: number, open: boolean): string {
 }
 
 function ProposalCard({ proposal, words, onTake }: { proposal: Proposal; words: string; onTake: () => void }) {
-  const { stamp } = usePrintDesk();
+  const { stamp, sheet } = usePrintDesk();
   const { figures } = proposal;
-  const strip = useMemo(() => proposal.looks.slice(1).map((look) => look.map(wordOfLab)), [proposal]);
+  const strip = useMemo(() => proposal.looks.slice(1).map((look) => sheet.parts.map((part) => wordOfLab(look[part.label]))), [proposal, sheet]);
   const name = proposal.aims.join(', ');
   return (
     <article className="proposal" aria-label={name}>

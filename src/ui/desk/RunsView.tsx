@@ -10,7 +10,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { hexFromLabD50, wordForDifference } from '@/core/colour';
 import { inkForRun } from '@/core/inks';
 import { sheetsToStart } from '@/core/sheets';
-import { blockOfRun, cutStateOfRun, inkNamesOf, inkOf, labelStateOfRun, lightToDark, printedIds, withRunOrder, type Run } from '@/records';
+import { blockOfRun, cutStateOfRun, inkNamesOf, inkedAt, inkOf, labelStateOfRun, lightToDark, printedIds, withRunOrder, type Run } from '@/records';
 import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
 import { CoreSample, type SamplePoint } from '../kit/CoreSample';
 import { usePrintDesk } from '../kit/printContext';
@@ -123,20 +123,19 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
   const desk = usePrintDesk();
   const { state, progress, looks, coverage, selectedRun, selectRun } = desk;
   const { plan } = state;
-  const flat = plan.flat!;
   const closed = index < progress.closedRuns;
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: run.id, disabled: closed });
   const names = inkNamesOf(plan, run);
-  const ids = flat.colours.map((c) => c.id);
-  const cut = labelStateOfRun(plan, run);
+  const parts = desk.sheet.parts;
+  const cut = labelStateOfRun(plan, run, desk.sheet);
   const look = useKept(looks!.looks[index + 1].map(wordOfLab));
   const paper = wordOfLab(plan.paper.labD50);
-  const film = useKept(ids.map((id) => {
-    const inking = run.inkings.find((i) => printedIds(plan, i).includes(id));
+  const film = useKept(parts.map((part) => {
+    const inking = run.inkings.find((i) => inkedAt(plan, desk.sheet, part, run, i));
     return inking ? wordOfLab(inkOf(plan, inking).solidLabD50) : paper;
   }));
-  const blockFills = useKept(ids.map((_, label) => (cut.standing.includes(label) ? BLOCK_WORDS.standing : cut.cutNow.includes(label) ? BLOCK_WORDS.cutFill : BLOCK_WORDS.cleared)));
-  const blockStrokes = useKept(ids.map((_, label) => (cut.cutNow.includes(label) ? BLOCK_WORDS.cutStroke : blockFills[label])));
+  const blockFills = useKept(parts.map((_, p) => (cut.standing.includes(p) ? BLOCK_WORDS.standing : cut.cutNow.includes(p) ? BLOCK_WORDS.cutFill : BLOCK_WORDS.cleared)));
+  const blockStrokes = useKept(parts.map((_, p) => (cut.cutNow.includes(p) ? BLOCK_WORDS.cutStroke : blockFills[p])));
   const block = plan.blocks.length > 1 ? blockOfRun(plan, run).block.name : undefined;
   const on = selectedRun === index + 1;
   const pointAt = (e: React.PointerEvent) => {
@@ -145,9 +144,9 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
     const bounds = e.currentTarget.getBoundingClientRect();
     const u = (e.clientX - bounds.left) / bounds.width, v = (e.clientY - bounds.top) / bounds.height;
     const cell = Math.min(coverage.height - 1, Math.floor(v * coverage.height)) * coverage.width + Math.min(coverage.width - 1, Math.floor(u * coverage.width));
-    let label = 0;
-    for (let l = 1; l < coverage.labelCount; l++) if (coverage.bytes[l * coverage.width * coverage.height + cell] > coverage.bytes[label * coverage.width * coverage.height + cell]) label = l;
-    onPoint({ label, xMm: u * picture.widthMm, yMm: v * picture.heightMm });
+    let part = 0;
+    for (let l = 1; l < coverage.labelCount; l++) if (coverage.bytes[l * coverage.width * coverage.height + cell] > coverage.bytes[part * coverage.width * coverage.height + cell]) part = l;
+    onPoint({ label: parts[part]?.label ?? 0, part, xMm: u * picture.widthMm, yMm: v * picture.heightMm });
   };
   const blank = <span style={{ display: 'block', aspectRatio: plan.picture ? `${plan.picture.widthMm} / ${plan.picture.heightMm}` : '4 / 3', background: 'var(--sheet)' }} />;
   return (

@@ -20,7 +20,7 @@ const ASKS: Readonly<Record<string, string>> = {
 
 /** Ways of working on this very picture, side by side. */
 export default function WaysDialog({ found, onClose, onTake }: { found: Proposals; onClose: () => void; onTake: (sketch: PlanSketch, name: string) => void }) {
-  const { stamp } = usePrintDesk();
+  const { stamp, sheet } = usePrintDesk();
   return (
     <Dialog open onClose={onClose} maxWidth="lg" fullWidth>
       <DialogTitle>Ways of working, on this picture</DialogTitle>
@@ -31,7 +31,7 @@ export default function WaysDialog({ found, onClose, onTake }: { found: Proposal
             {found.ways.map(({ name, figures, looks, sketch }) => (
               <tr key={name}>
                 <td style={{ maxWidth: 250 }}>{name}<br /><span className="quiet" style={{ fontWeight: 400 }}>{ASKS[name]}</span></td>
-                <td style={{ width: 110 }}>{stamp && <Thumb coverage={stamp} fills={looks[looks.length - 1].map(wordOfLab)} label={`${name}, finished`} />}</td>
+                <td style={{ width: 110 }}>{stamp && <Thumb coverage={stamp} fills={sheet.parts.map((part) => wordOfLab(looks[looks.length - 1][part.label]))} label={`${name}, finished`} />}</td>
                 <td className="num">{figures.meanDeltaE.toFixed(1)}</td>
                 <td className="num">{figures.worstDeltaE.toFixed(1)}<br /><span className="quiet">{figures.worstColour}</span></td>
                 <td className="num">{figures.runs}</td><td className="num">{figures.blocks}</td><td className="num">{figures.inkings}</td><td className="num">{figures.deepestFilms}</td>

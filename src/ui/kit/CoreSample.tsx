@@ -9,7 +9,8 @@ import { inkOf, wantedOf } from '@/records';
 import { usePrintDesk } from './printContext';
 import { Swatch } from './Swatch';
 
-export interface SamplePoint { readonly label: number; readonly xMm?: number; readonly yMm?: number }
+/** A colour of the picture, and the part of the sheet pointed at where overlaps, masks or slips make a difference. */
+export interface SamplePoint { readonly label: number; readonly part?: number; readonly xMm?: number; readonly yMm?: number }
 
 /** A film of the usual weight is this high in the column. */
 const USUAL_FILM_PX = 22;
@@ -53,7 +54,8 @@ export function CoreSample({ point, onPoint }: { point: SamplePoint | undefined;
 
 function Column({ point }: { point: SamplePoint }) {
   const { state: { plan }, looks } = usePrintDesk();
-  const stack = looks!.stacks[point.label], reached = looks!.reached[point.label];
+  const part = point.part !== undefined && point.part < looks!.stacks.length ? point.part : point.label;
+  const stack = looks!.stacks[part], reached = looks!.reached[part];
   const films = stack.map(({ run, inking }, i) => {
     const laid = plan.runs[run].inkings[inking];
     const ink = inkOf(plan, laid);
