@@ -60,7 +60,7 @@ export interface MiddleLines {
 
 /**
  * Pixels from which the distance to another label (`distancesToOther`, capped above half of `limitPx`) falls on both sides, across or
- * down; a pair of equals in the middle counts as one of them. The diagonals of square corners are not among them. Widths are
+ * down; a pair of equals in the middle counts as one of them. The diagonals of square corners and bumps on the edge of wider parts are not among them. Widths are
  * exact for upright and level parts, within a pixel for slanted ones.
  */
 export function middleLines(map: LabelMap, distances: Uint16Array, limitPx: number): MiddleLines {
@@ -76,13 +76,27 @@ export function middleLines(map: LabelMap, distances: Uint16Array, limitPx: numb
       const down = y > 0 && y < height - 1 ? peak(labels, distances, i, width, label, d, y < height - 2) : 0;
       if (across === 0 && down === 0) continue;
       const px = 2 * Math.sqrt(d) - (across === 2 || down === 2 ? 0 : 1);
-      if (px >= limitPx) continue;
+      if (px >= limitPx || juts(labels, distances, width, height, x, y, label, d)) continue;
       if (count === pixel.length) { pixel = larger(pixel, new Int32Array(2 * count)); widthPx = larger(widthPx, new Float32Array(2 * count)); }
       pixel[count] = i;
       widthPx[count++] = px;
     }
   }
   return { pixel: pixel.slice(0, count), widthPx: widthPx.slice(0, count) };
+}
+
+const EIGHT = [[1, 0], [-1, 0], [0, 1], [0, -1], [0.71, 0.71], [-0.71, 0.71], [0.71, -0.71], [-0.71, -0.71]] as const;
+
+/** A bump on the edge of something wide, not a line: within its own width and a pixel the same label reaches clearly further in. */
+function juts(labels: Uint8Array, distances: Uint16Array, width: number, height: number, x: number, y: number, label: number, d: number): boolean {
+  const root = Math.sqrt(d), away = root + 1.5, wide = (root + 1) * (root + 1);
+  for (const [ux, uy] of EIGHT) {
+    const nx = Math.round(x + away * ux), ny = Math.round(y + away * uy);
+    if (nx < 0 || ny < 0 || nx >= width || ny >= height) continue;
+    const i = ny * width + nx;
+    if (labels[i] === label && distances[i] >= wide) return true;
+  }
+  return false;
 }
 
 function larger<T extends Int32Array<ArrayBuffer> | Float32Array<ArrayBuffer>>(old: T, to: T): T {

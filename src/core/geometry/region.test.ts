@@ -82,6 +82,11 @@ test('widths: a bar, a bar with a neck, and a point are told apart', () => {
   const bar = islandAt(islands, 50, 14), neck = islandAt(islands, 30, 50);
   expect(figures.thinnestPx[bar]).toBe(9);
   expect(figures.thinnestPx[neck]).toBe(4);
+  // bumps one pixel high along an edge are no thin part
+  for (let x = 22; x < 58; x += 3) map.labels[39 * 200 + x] = 2;
+  const rough = findIslands(map)!;
+  expect(islandFigures(map, rough, distancesToOther(map, 15), 15, 20).thinnestPx[islandAt(rough, 30, 50)]).toBe(4);
+  for (let x = 22; x < 58; x += 3) map.labels[39 * 200 + x] = 0;
   for (let i = 0; i < islands.islandCount; i++) expect(thinnestOfIsland(map, islands, i, 15, 20)).toBe(figures.thinnestPx[i]);
   expect(figures.widestPx[neck]).toBeGreaterThanOrEqual(19);
   expect(islandAt(islands, figures.innerX[neck], figures.innerY[neck])).toBe(neck);

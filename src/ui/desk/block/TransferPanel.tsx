@@ -90,7 +90,7 @@ export function TransferPictures() {
 }
 
 function Arrow({ words, back }: { words: string; back?: boolean }) {
-  return <div className="arrow"><svg width="44" height="14" aria-hidden style={back ? { transform: 'rotate(90deg)' } : undefined}><path d="M0 7h38M32 1l7 6-7 6" fill="none" stroke="#1F2421" strokeWidth="1.6" /></svg><span className="quiet">{words}</span></div>;
+  return <div className="arrow"><svg width="44" height="14" aria-hidden style={back ? { transform: 'rotate(90deg)', margin: '16px 0 18px' } : undefined}><path d="M0 7h38M32 1l7 6-7 6" fill="none" stroke="#1F2421" strokeWidth="1.6" /></svg><span className="quiet">{words}</span></div>;
 }
 
 function Picture({ title, mirrored, note, lines, block }: { title: string; mirrored: boolean; note: string; lines?: boolean; block?: boolean }) {
