@@ -2,11 +2,10 @@ import { findingsOf, materialById, measureStage, DEFAULT_ROLLER, DEFAULT_TOOLS_M
 import * as G from '@/core/geometry';
 import { printMapOf } from '@/core/layers';
 import { flattenPicture } from '@/core/picture';
+import { loadPeer, maskMat, theirPath, theirThin, timed, type Cv } from './peer';
 
 /** The cutting core against a general computer-vision library in WebAssembly, alternating in one worker on one label map of A3 size. */
-interface Cv { [name: string]: any } // eslint-disable-line @typescript-eslint/no-explicit-any -- the peer ships no usable types
 declare const cv: Cv;
-declare function importScripts(...urls: string[]): void;
 
 const COLOURS = 8, MM_PER_PX = 0.1, THIN_MM = 0.5, CAP_MM = 1.5, TRAP_MM = 0.3, ROUNDS = 3;
 
@@ -27,36 +26,6 @@ export interface CuttingFigures {
 
 const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[values.length >> 1];
 
-function timed<T>(work: () => T): { ms: number; value: T } {
-  const from = performance.now();
-  const value = work();
-  return { ms: performance.now() - from, value };
-}
-
-function matOf(map: G.LabelMap, least: number): Cv {
-  const all = new cv.Mat(map.height, map.width, cv.CV_8U);
-  all.data.set(map.labels);
-  const low = new cv.Mat(map.height, map.width, cv.CV_8U, new cv.Scalar(least)), mask = new cv.Mat();
-  cv.compare(all, low, mask, cv.CMP_GE);
-  all.delete(); low.delete();
-  return mask;
-}
-
-function theirThin(mask: Cv): number {
-  const disc = cv.getStructuringElement(cv.MORPH_ELLIPSE, new cv.Size(5, 5)), tolerance = cv.getStructuringElement(cv.MORPH_ELLIPSE, new cv.Size(3, 3));
-  const rest = new cv.Mat(), opened = new cv.Mat(), grown = new cv.Mat(), thin = new cv.Mat();
-  cv.bitwise_not(mask, rest);
-  let count = 0;
-  for (const m of [mask, rest]) {
-    cv.morphologyEx(m, opened, cv.MORPH_OPEN, disc);
-    cv.dilate(opened, grown, tolerance);
-    cv.subtract(m, grown, thin);
-    count += cv.countNonZero(thin);
-  }
-  for (const m of [disc, tolerance, rest, opened, grown, thin]) m.delete();
-  return count;
-}
-
 /** Distances to the other class on both sides of a stage: one exact transform for what stands, one for the rest. */
 function theirBothSides(mask: Cv): Float32Array {
   const rest = new cv.Mat(), a = new cv.Mat(), b = new cv.Mat();
@@ -69,22 +38,6 @@ function theirBothSides(mask: Cv): Float32Array {
   return out;
 }
 
-function theirOutlines(mask: Cv): number {
-  const contours = new cv.MatVector(), hierarchy = new cv.Mat();
-  cv.findContours(mask, contours, hierarchy, cv.RETR_CCOMP, cv.CHAIN_APPROX_NONE);
-  const parts: string[] = [];
-  for (let i = 0; i < contours.size(); i++) {
-    const contour = contours.get(i), simple = new cv.Mat();
-    cv.approxPolyDP(contour, simple, 0.5, true);
-    const points = simple.data32S;
-    for (let p = 0; p < points.length; p += 2) parts.push(`${p ? 'L' : 'M'}${points[p]} ${points[p + 1]}`);
-    parts.push('z');
-    contour.delete(); simple.delete();
-  }
-  contours.delete(); hierarchy.delete();
-  return parts.join('').length;
-}
-
 function measure(map: G.LabelMap): CuttingFigures {
   const stages = Array.from({ length: COLOURS - 1 }, (_, s) => s + 1);
   const standing = (least: number) => G.labelSet(Array.from({ length: COLOURS - least }, (_, i) => least + i));
@@ -94,11 +47,11 @@ function measure(map: G.LabelMap): CuttingFigures {
   const whole = new cv.Mat(map.height, map.width, cv.CV_8U);
   whole.data.set(map.labels);
   for (let round = 0; round < ROUNDS; round++) {
-    const masks = stages.map((s) => matOf(map, s));
+    const masks = stages.map((s) => maskMat(map.labels, map.width, map.height, s));
     const thin = timed(() => G.nestedMasks(map, Uint8Array.from({ length: 256 }, (_, l) => Math.min(l, COLOURS - 1)), COLOURS - 1).map((mask) => {
       return G.countPixels(G.thinnerThan(mask, THIN_MM / MM_PER_PX)) + G.countPixels(G.thinnerThan(G.invertMask(mask), THIN_MM / MM_PER_PX));
     }));
-    const thinTheirs = timed(() => masks.map(theirThin));
+    const thinTheirs = timed(() => masks.map((mask) => theirThin(mask, THIN_MM / MM_PER_PX)));
     rows.thin[0].push(thin.ms); rows.thin[1].push(thinTheirs.ms);
     thinDiffers = thin.value.reduce((sum, v, i) => sum + Math.abs(v - thinTheirs.value[i]), 0) / thinTheirs.value.reduce((a, b) => a + b, 1);
     const stage: G.LabelMap = { ...map, labels: map.labels.map((l) => (l >= 4 ? 1 : 0)) };
@@ -124,7 +77,7 @@ function measure(map: G.LabelMap): CuttingFigures {
       }
       return length;
     });
-    const outlinesTheirs = timed(() => masks.reduce((sum, m) => sum + theirOutlines(m), 0));
+    const outlinesTheirs = timed(() => masks.reduce((sum, m) => sum + theirPath(m), 0));
     rows.outlines[0].push(outlines.ms); rows.outlines[1].push(outlinesTheirs.ms);
     const trap = timed(() => printMapOf(map, { labelCount: COLOURS, traps: pairs, chokes: [], marks: [] })!.parts.length);
     const trapTheirs = timed(() => { const out = new cv.Mat(), disc = cv.getStructuringElement(cv.MORPH_ELLIPSE, new cv.Size(7, 7)); cv.dilate(whole, out, disc); out.delete(); disc.delete(); });
@@ -145,11 +98,7 @@ function measure(map: G.LabelMap): CuttingFigures {
 self.onmessage = async ({ data }: MessageEvent<{ job: string; url: string; width?: number; height?: number }>) => {
   try {
     if (data.job === 'peer') {
-      importScripts(data.url);
-      const loaded = (self as unknown as { cv: unknown }).cv;
-      const module = loaded instanceof Promise ? await loaded : loaded;
-      (self as unknown as { cv: unknown }).cv = module;
-      if (!(module as Cv).Mat) await new Promise<void>((resolve) => { (module as Cv).onRuntimeInitialized = () => resolve(); });
+      await loadPeer(data.url);
       self.postMessage({ ok: true });
       return;
     }

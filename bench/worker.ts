@@ -1,34 +1,17 @@
 import * as G from '@/core/geometry';
 import * as P from '@/core/picture';
 import { outlineLengthM } from '@/core/cutting';
+import { loadPeer, maskMat, theirPath, theirThin, timed, type Cv } from './peer';
 
 /**
  * The picture pipeline against a general computer-vision library in WebAssembly, alternating in one worker, stage by
  * stage on the same input. Times are milliseconds; the caller takes medians.
  */
-interface Cv { [name: string]: any } // eslint-disable-line @typescript-eslint/no-explicit-any -- the peer ships no usable types
 declare const cv: Cv;
-declare function importScripts(...urls: string[]): void;
 
 const COLOURS = 8, RADIUS_MM = 0.4, MM_PER_PX = 0.1, MIN_ISLAND_MM2 = 1, THIN_PX = 5;
 
 export interface StageTimes { readonly [stage: string]: { ours: number; theirs?: number } }
-
-const now = () => performance.now();
-
-function timed<T>(work: () => T): { ms: number; value: T } {
-  const from = now();
-  const value = work();
-  return { ms: now() - from, value };
-}
-
-async function peer(url: string): Promise<void> {
-  importScripts(url);
-  const loaded = (self as unknown as { cv: unknown }).cv;
-  const module = loaded instanceof Promise ? await loaded : loaded;
-  (self as unknown as { cv: unknown }).cv = module;
-  if (!(module as Cv).Mat) await new Promise<void>((resolve) => { (module as Cv).onRuntimeInitialized = () => resolve(); });
-}
 
 /** Mean OKLab distance of the pixels of the histogram to their nearest centre, weighted. */
 function meanError(cells: ReturnType<typeof P.colourCells>, centres: ArrayLike<number>): number {
@@ -91,31 +74,6 @@ function theirIslands(labels: Uint8Array, width: number, height: number): number
   return count;
 }
 
-function maskMat(labels: Uint8Array, width: number, height: number, least: number) {
-  const map = new cv.Mat(height, width, cv.CV_8U);
-  map.data.set(labels);
-  const low = new cv.Mat(height, width, cv.CV_8U, new cv.Scalar(least)), mask = new cv.Mat();
-  cv.compare(map, low, mask, cv.CMP_GE);
-  map.delete(); low.delete();
-  return mask;
-}
-
-/** Thin ridges and narrow gaps of one layer: opening of the layer and of its rest with a disc, and the difference. */
-function theirThin(mask: Cv): number {
-  const disc = cv.getStructuringElement(cv.MORPH_ELLIPSE, new cv.Size(THIN_PX, THIN_PX)), tolerance = cv.getStructuringElement(cv.MORPH_ELLIPSE, new cv.Size(3, 3));
-  const rest = new cv.Mat(), opened = new cv.Mat(), grown = new cv.Mat(), thin = new cv.Mat();
-  cv.bitwise_not(mask, rest);
-  let count = 0;
-  for (const m of [mask, rest]) {
-    cv.morphologyEx(m, opened, cv.MORPH_OPEN, disc);
-    cv.dilate(opened, grown, tolerance);
-    cv.subtract(m, grown, thin);
-    count += cv.countNonZero(thin);
-  }
-  for (const m of [disc, tolerance, rest, opened, grown, thin]) m.delete();
-  return count;
-}
-
 function theirNested(labels: Uint8Array, width: number, height: number): number[] {
   const map = new cv.Mat(height, width, cv.CV_8U);
   map.data.set(labels);
@@ -134,19 +92,8 @@ function theirContours(labels: Uint8Array, width: number, height: number): numbe
   let length = 0;
   for (let k = 1; k < COLOURS; k++) {
     const mask = maskMat(labels, width, height, k);
-    const contours = new cv.MatVector(), hierarchy = new cv.Mat();
-    cv.findContours(mask, contours, hierarchy, cv.RETR_CCOMP, cv.CHAIN_APPROX_NONE);
-    const parts: string[] = [];
-    for (let i = 0; i < contours.size(); i++) {
-      const contour = contours.get(i), simple = new cv.Mat();
-      cv.approxPolyDP(contour, simple, 0.5, true);
-      const points = simple.data32S;
-      for (let p = 0; p < points.length; p += 2) parts.push(`${p ? 'L' : 'M'}${points[p]} ${points[p + 1]}`);
-      parts.push('z');
-      contour.delete(); simple.delete();
-    }
-    length += parts.join('').length;
-    mask.delete(); contours.delete(); hierarchy.delete();
+    length += theirPath(mask);
+    mask.delete();
   }
   return length;
 }
@@ -212,7 +159,7 @@ export function round(raster: G.ColourRaster, withPalettePeer: boolean): { times
   const layer = G.maskOfLabels(map, G.labelSet([4, 5, 6, 7]));
   const thin = timed(() => G.countPixels(G.thinnerThan(layer, THIN_PX)) + G.countPixels(G.thinnerThan(G.invertMask(layer), THIN_PX)));
   const mask = maskMat(merged, width, height, 4);
-  const theirThinCount = timed(() => theirThin(mask));
+  const theirThinCount = timed(() => theirThin(mask, THIN_PX));
   mask.delete();
   times['thin ridges and gaps'] = { ours: thin.ms, theirs: theirThinCount.ms };
   const nested = timed(() => G.nestedMasks(map, Uint8Array.from({ length: 256 }, (_, l) => Math.min(l, 7)), 7).map(G.countPixels));
@@ -244,7 +191,7 @@ async function decode(url: string, width: number, height: number): Promise<G.Col
 
 self.onmessage = async ({ data }: MessageEvent<{ job: string; url: string; width?: number; height?: number; palettePeer?: boolean; rounds?: number }>) => {
   try {
-    if (data.job === 'peer') { await peer(data.url); self.postMessage({ ok: true }); return; }
+    if (data.job === 'peer') { await loadPeer(data.url); self.postMessage({ ok: true }); return; }
     const raster = await decode(data.url, data.width!, data.height!);
     if (data.job === 'chain') {
       const all = Array.from({ length: data.rounds ?? 3 }, () => timed(() => ourChain(raster)).ms);

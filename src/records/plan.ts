@@ -4,7 +4,7 @@ import { cutStatesOf, type CutState, type Direction, type Process } from '@/core
 import { DEFAULT_ROLLER, DEFAULT_TOOLS_MM, type InkRoller, type TransferWay } from '@/core/cutting';
 import type { FlattenSettings } from '@/core/picture';
 import type { MarginRule } from '@/core/registration';
-import type { Experience, SheetWish } from '@/core/sheets';
+import type { Experience, SheetWish, SlipPlace } from '@/core/sheets';
 
 /** A stored run of bytes by its SHA-256, in hexadecimal. */
 export type BlobSha = string;
@@ -66,10 +66,7 @@ export interface Ink {
 }
 
 /** A place on the print as seen: islands by their first pixel, and what lies within outlines (mm; x, y, x, y …; even–odd). */
-export interface Place {
-  readonly islands: readonly number[];
-  readonly outlinesMm: readonly (readonly number[])[];
-}
+export type Place = SlipPlace;
 
 /** The side of a block as cut for one run. `within`: it stands nowhere else (a small block or stencil for one spot). */
 export interface Stage {

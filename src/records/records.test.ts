@@ -135,3 +135,24 @@ test('label maps read back, and anything else is refused', () => {
   bytes[4] = 2;
   expect(decodeLabelMap(bytes).ok).toBe(false);
 });
+
+const PLACE = { islands: [3], outlinesMm: [[0, 0, 2, 0, 2, 2]] };
+test.each<[string, object, RegExp]>([
+  ['a slip without a place', { kind: 'slip', slipId: 's', stageId: 'stage-1', note: '' }, /place/],
+  ['a slip on half an island', { kind: 'slip', slipId: 's', stageId: 'stage-1', place: { ...PLACE, islands: [1.5] }, note: '' }, /integer/],
+  ['a slip off the world', { kind: 'slip', slipId: 's', stageId: 'stage-1', place: { ...PLACE, outlinesMm: [[0, 1e9, 1, 1]] }, note: '' }, /2000/],
+  ['an answer nobody gives', { kind: 'slip-answered', slipId: 's', answer: 'weep' }, /answer/],
+  ['a rehearsal of 140 of 100', { kind: 'rehearsed', level: 'bare', score: 140, parts: 3, tooEarly: 0, tooLate: 0, never: 0 }, /140 is too much for the score/],
+  ['a rehearsal on a level of its own', { kind: 'rehearsed', level: 'blindfold', score: 14, parts: 3, tooEarly: 0, tooLate: 0, never: 0 }, /level/],
+  ['a cut in minus five minutes', { kind: 'stage-cut', stageId: 'stage-1', minutes: -5 }, /cannot take less than no time/],
+])('%s cannot be logged', (_name, act, words) => {
+  const got = checkAct(act);
+  expect(got.ok ? '' : got.message).toMatch(words);
+});
+
+test('slips, answers, rehearsals and timed cuts can be logged', () => {
+  for (const act of [
+    { kind: 'slip', slipId: 's', stageId: 'stage-1', place: PLACE, note: 'ran on' }, { kind: 'slip-answered', slipId: 's', answer: 'spot run' },
+    { kind: 'rehearsed', level: 'with hints', score: 88, parts: 9, tooEarly: 0, tooLate: 1, never: 0 }, { kind: 'stage-cut', stageId: 'stage-1', minutes: 95, saidHours: 1.5 },
+  ]) expect(checkAct(act)).toEqual({ ok: true, value: act });
+});

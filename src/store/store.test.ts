@@ -87,6 +87,13 @@ test('bytes rest once under their hash and go when no plan names them', () => {
   expect(dropLooseBlobs(db, '2026-11-21')).toBe(1);
 });
 
+test('the picture of a cut stays as long as the log names it', () => {
+  const sha = putBlob(db, Buffer.from('the block'), 'image/png', NOW);
+  appendBenchEvent(db, 'p', { id: 'cut-1', at: NOW, act: { kind: 'stage-cut', stageId: 'stage-1', pictureSha: sha } });
+  expect(dropLooseBlobs(db, '2026-11-21')).toBe(0);
+  expect(getBlob(db, sha)!.mediaType).toBe('image/png');
+});
+
 test('deleted prints go with their logs when their time is over, not before', () => {
   appendBenchEvent(db, 'p', { id: 'e1', at: NOW, act: { kind: 'stage-cut', stageId: 's' } });
   markDeleted(db, 'p', NOW, NOW);

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { countPixels, emptyMask, fillSpan, hasPixel } from '../geometry';
 import { maskCover, mapOfMask } from './index';
 
@@ -34,4 +35,15 @@ test('as a map for tracing it has the same pixels', () => {
   const map = mapOfMask(standing);
   expect(map.labels.reduce((sum, v) => sum + v, 0)).toBe(countPixels(standing));
   map.labels.forEach((v, i) => expect(v === 1).toBe(hasPixel(standing, i % 100, Math.floor(i / 100))));
+});
+
+test('whatever the place and the reach: nothing else that stands is covered, all of the place that stands is', () => {
+  const span = fc.tuple(fc.nat(99), fc.nat(99), fc.nat(59), fc.nat(59));
+  fc.assert(fc.property(span, span, fc.integer({ min: 0, max: 12 }), ([a, b, c, d], [e, f, g, h], growPx) => {
+    const standing = emptyMask(100, 60), place = emptyMask(100, 60);
+    for (let y = Math.min(c, d); y <= Math.max(c, d); y++) fillSpan(standing, y, Math.min(a, b), Math.max(a, b) + 1);
+    for (let y = Math.min(g, h); y <= Math.max(g, h); y++) fillSpan(place, y, Math.min(e, f), Math.max(e, f) + 1);
+    const cover = maskCover(standing, place, 'place', growPx);
+    for (let y = 0; y < 60; y += 2) for (let x = 0; x < 100; x += 2) if (hasPixel(standing, x, y)) expect(hasPixel(cover, x, y)).toBe(hasPixel(place, x, y));
+  }), { seed: 31, numRuns: 40 });
 });

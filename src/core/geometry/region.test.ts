@@ -91,3 +91,35 @@ test('widths: a bar, a bar with a neck, and a point are told apart', () => {
   expect(figures.widestPx[neck]).toBeGreaterThanOrEqual(19);
   expect(islandAt(islands, figures.innerX[neck], figures.innerY[neck])).toBe(neck);
 });
+
+test('outlines are filled as the plain even–odd rule says, holes and crossings included', () => {
+  const ring = fc.array(fc.tuple(fc.integer({ min: -20, max: 260 }), fc.integer({ min: -20, max: 220 })), { minLength: 3, maxLength: 9 }).map((points) => points.flatMap(([x, y]) => [x / 10 + 0.03, y / 10 + 0.07]));
+  fc.assert(fc.property(fc.array(ring, { minLength: 1, maxLength: 3 }), (rings) => {
+    const mask = emptyMask(24, 20);
+    fillOutlines(mask, rings);
+    for (let y = 0; y < 20; y++) for (let x = 0; x < 24; x++) {
+      let inside = false;
+      for (const r of rings) for (let p = 0, n = r.length / 2; p < n; p++) {
+        const q = (p + 1) % n, [x1, y1, x2, y2] = [r[2 * p], r[2 * p + 1], r[2 * q], r[2 * q + 1]];
+        if (y1 <= y + 0.5 !== y2 <= y + 0.5 && x + 0.5 >= x1 + ((y + 0.5 - y1) / (y2 - y1)) * (x2 - x1)) inside = !inside;
+      }
+      expect(hasPixel(mask, x, y)).toBe(inside);
+    }
+  }), { seed: 17, numRuns: 60 });
+});
+
+test('a line of any direction holds the pixels within half its width, and no others', () => {
+  fc.assert(fc.property(fc.array(fc.integer({ min: 0, max: 30 }), { minLength: 4, maxLength: 8 }).filter((p) => p.length % 2 === 0), fc.integer({ min: 1, max: 8 }), (points, width) => {
+    const mask = emptyMask(32, 32);
+    fillLine(mask, points, width);
+    for (let y = 0; y < 32; y++) for (let x = 0; x < 32; x++) {
+      let nearest = Infinity;
+      for (let p = 0; p + 3 < points.length; p += 2) {
+        const [x1, y1, x2, y2] = points.slice(p, p + 4), squared = (x2 - x1) ** 2 + (y2 - y1) ** 2;
+        const t = squared === 0 ? 0 : Math.max(0, Math.min(1, ((x + 0.5 - x1) * (x2 - x1) + (y + 0.5 - y1) * (y2 - y1)) / squared));
+        nearest = Math.min(nearest, Math.hypot(x + 0.5 - x1 - t * (x2 - x1), y + 0.5 - y1 - t * (y2 - y1)));
+      }
+      if (Math.abs(nearest - width / 2) > 1e-9) expect(hasPixel(mask, x, y)).toBe(nearest < width / 2);
+    }
+  }), { seed: 18, numRuns: 40 });
+});

@@ -120,7 +120,7 @@ function Kind({ kind, found, settings, labels, picked, onPick, regions, run }: P
   };
   return (
     <div style={{ marginTop: 8 }}>
-      <p className={kind === 'ridge' || kind === 'loose' ? 'madder' : undefined}><svg width="14" height="14" aria-hidden style={{ verticalAlign: -2 }}><circle cx="7" cy="7" r="5.5" className={`place-mark ${kind === 'gap' || kind === 'uncuttable' ? 'gap' : ''}`} /></svg> {places.length} {places.length === 1 ? one : many}{wanted > 0 && <span className="quiet"> · {wanted} wanted so</span>}</p>
+      <p className={kind === 'ridge' || kind === 'loose' ? 'madder' : undefined}><svg width="14" height="14" aria-hidden style={{ verticalAlign: -2 }}>{kind === 'chatter' ? <rect x="1" y="1" width="12" height="12" className="risk-area" /> : <circle cx="7" cy="7" r="5.5" className={`place-mark ${kind === 'gap' || kind === 'uncuttable' ? 'gap' : ''}`} />}</svg> {places.length} {places.length === 1 ? one : many}{wanted > 0 && <span className="quiet"> · {wanted} wanted so</span>}</p>
       {places.slice(0, shown).map((finding) => {
         const on = picked !== undefined && keyOfFinding(picked) === keyOfFinding(finding);
         return (
