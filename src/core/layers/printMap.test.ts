@@ -75,3 +75,22 @@ test('with more combinations than a map holds it says so and stays whole', () =>
   expect(print.parts.length).toBeLessThanOrEqual(255);
   expect(print.areaPx.reduce((a, b) => a + b, 0)).toBe(400);
 });
+
+test('a mark takes just the area of its place, whatever lies there', () => {
+  fc.assert(fc.property(randomMap, fc.nat(12), fc.nat(10), fc.integer({ min: 1, max: 9 }), fc.integer({ min: 1, max: 7 }), (map, x, y, w, h) => {
+    const outline = [x, y, x + w, y, x + w, y + h, x, y + h];
+    const print = printMapOf(map, { ...NOTHING, marks: [{ region: { islands: [], outlinesPx: [outline] }, growPx: 0, on: null }] })!;
+    const inside = Math.max(0, Math.min(map.width, x + w) - x) * Math.max(0, Math.min(map.height, y + h) - y);
+    const marked = print.parts.reduce((sum, part, p) => sum + (part.marks.length > 0 ? print.areaPx[p] : 0), 0);
+    expect(marked).toBe(inside);
+    print.parts.forEach((part) => expect(part.as).toEqual([part.label]));
+  }), { seed: 14, numRuns: 60 });
+});
+
+test('a map of one colour needs no overlap, and a task without length is plain', () => {
+  const map = { width: 8, height: 4, labels: new Uint8Array(32).fill(2) };
+  const print = printMapOf(map, { ...NOTHING, traps: [{ grow: 1, under: 2, px: 3 }] })!;
+  expect(print.parts.length).toBe(3);
+  expect(print.areaPx).toEqual([0, 0, 32]);
+  expect(isPlain({ ...NOTHING, traps: [{ grow: 1, under: 2, px: 0.2 }] })).toBe(true);
+});
