@@ -7,7 +7,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { hexFromLabD50 } from '@/core/colour';
 import { inkForRun } from '@/core/inks';
@@ -40,19 +40,21 @@ export function PullView() {
   const last = mine?.tally.pulled.at(-1) ?? progress.bench.pulls.at(-1);
 
   /** What a key or the pedal acts on is what is on screen at that moment, not what was when the key was last bound. */
-  const shown = useRef({ next, faults, note, ready });
-  shown.current = { next, faults, note, ready };
+  const shown = useRef({ run, next, faults, note, ready });
+  shown.current = { run, next, faults, note, ready };
   const underWay = useRef<string>(undefined);
+  // another sheet is shown: the pull before it is counted, or was taken back, here or elsewhere
+  useEffect(() => { underWay.current = undefined; }, [next, run?.id]);
   const pull = async (setAside: boolean) => {
     const now = shown.current;
-    const pulled = `${run?.id} ${now.next}`;
+    const pulled = `${now.run?.id} ${now.next}`;
     // a pedal that bounces before the pull is shown as counted presses for the same sheet: once is enough
     if (!now.ready || !now.next || underWay.current === pulled) return;
     underWay.current = pulled;
     setBusy(true);
     setFaults([]);
     setNote('');
-    const answer = await log({ kind: 'pull', runId: run.id, sheet: now.next, faults: [...now.faults], setAside, note: now.note.trim() });
+    const answer = await log({ kind: 'pull', runId: now.run.id, sheet: now.next, faults: [...now.faults], setAside, note: now.note.trim() });
     setBusy(false);
     if (answer.ok) return;
     underWay.current = undefined;
@@ -66,7 +68,7 @@ export function PullView() {
     const undone = pulls.at(-1);
     if (!undone || busy) return;
     const answer = await log({ kind: 'pull-undone', pullId: undone.id });
-    if (!answer.ok) tell(answer.message); else underWay.current = undefined;
+    if (!answer.ok) tell(answer.message);
   };
   const hot = { enabled: ready && !noteOpen && !finishing };
   useHotkeys('space', (e) => { e.preventDefault(); void pull(false); }, hot, [faults, note, next, busy, ready]);
