@@ -1,18 +1,21 @@
 'use client';
 import Button from '@mui/material/Button';
+import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useMemo, useRef, useState, type DragEvent } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
 import { SheetCanvas, type PaintView } from '../kit/SheetCanvas';
 import { FlattenPanel } from './FlattenPanel';
-import { IslandList } from './regions/IslandList';
 import { RegionOverlay } from './regions/RegionOverlay';
-import { RegionPanel } from './regions/RegionPanel';
 import { useRegions } from './regions/useRegions';
 import { SizePanel } from './SizePanel';
 import { TonesPanel } from './TonesPanel';
 import { useFlatten } from './useFlatten';
+
+const opening = () => <p className="note">opening …</p>;
+const IslandList = dynamic(() => import('./regions/IslandList').then((m) => m.IslandList), { ssr: false, loading: opening });
+const RegionPanel = dynamic(() => import('./regions/RegionPanel').then((m) => m.RegionPanel), { ssr: false, loading: opening });
 
 const ACCEPT = '.png,.jpg,.jpeg,.webp,.tif,.tiff,.svg,image/png,image/jpeg,image/webp,image/tiff,image/svg+xml';
 type Showing = 'both' | 'picture' | 'flat';
