@@ -1,4 +1,4 @@
-import { dilateDisc, emptyMask, invertMask, maskAndNot, type BitMask } from '../geometry';
+import { dilateDisc, invertMask, maskAnd, maskAndNot, type BitMask } from '../geometry';
 
 /**
  * Where a mask covers the block, pixel by pixel. `standing` is what stands in that run, `place` what is meant, `growPx` how far the
@@ -9,7 +9,7 @@ import { dilateDisc, emptyMask, invertMask, maskAndNot, type BitMask } from '../
  */
 export function maskCover(standing: BitMask, place: BitMask, covers: 'place' | 'all else' | 'keep clean', growPx: number): BitMask {
   if (covers === 'keep clean') return invertMask(grown(standing, growPx));
-  const meant = both(standing, place);
+  const meant = maskAnd(standing, place);
   const others = maskAndNot(standing, meant);
   const cover = maskAndNot(grown(meant, growPx), others);
   return covers === 'place' ? cover : invertMask(cover);
@@ -17,12 +17,6 @@ export function maskCover(standing: BitMask, place: BitMask, covers: 'place' | '
 
 function grown(mask: BitMask, px: number): BitMask {
   return px < 0.5 ? mask : dilateDisc(mask, 2 * Math.round(px) + 1);
-}
-
-function both(a: BitMask, b: BitMask): BitMask {
-  const out = emptyMask(a.width, a.height);
-  for (let i = 0; i < out.words.length; i++) out.words[i] = a.words[i] & b.words[i];
-  return out;
 }
 
 /** A mask's set pixels as a label map of 1 on 0, for tracing. */

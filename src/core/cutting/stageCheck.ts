@@ -1,5 +1,5 @@
 import {
-  countPixels, distancesToOther, emptyMask, FAR, findIslands, hasPixel, islandAt, islandFigures, maskOfLabels, middleLines, openDisc, type BitMask, type IslandFigures, type IslandMap, type LabelMap, type MiddleLines,
+  countPixels, distancesToOther, emptyMask, FAR, findIslands, hasPixel, islandAt, islandFigures, maskAnd, maskOfLabels, middleLines, openDisc, type BitMask, type IslandFigures, type IslandMap, type LabelMap, type MiddleLines,
 } from '../geometry';
 import { atRisk, bridgedWidthMm, openGround, supportsFor, type OpenGround, type Support } from './rollerReach';
 import { ridgeLimitMm, type BlockMaterial, type InkRoller } from './materials';
@@ -243,18 +243,12 @@ export function clearingByTool(cleared: BitMask, cutNow: BitMask, mmPerPx: numbe
   const out = [...toolsMm].sort((a, b) => b - a).map((widthMm) => {
     const px = Math.round(widthMm / cellMm);
     const reach = px <= 1 ? open : openDisc(open, px);
-    const reached = countPixels(both(reach, cut));
+    const reached = countPixels(maskAnd(reach, cut));
     const cm2 = ((Math.max(before, reached) - before) * cellMm ** 2 * scale) / 100;
     before = Math.max(before, reached);
     return { widthMm, cm2 };
   });
   return [...out, { widthMm: 0, cm2: ((countPixels(cut) - before) * cellMm ** 2 * scale) / 100 }];
-}
-
-function both(a: BitMask, b: BitMask): BitMask {
-  const out = emptyMask(a.width, a.height);
-  for (let i = 0; i < out.words.length; i++) out.words[i] = a.words[i] & b.words[i];
-  return out;
 }
 
 /** Cells in which at least `least` pixels are set. */

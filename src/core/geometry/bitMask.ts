@@ -97,3 +97,10 @@ export function maskAndNot(a: BitMask, b: BitMask): BitMask {
   for (let i = 0; i < out.words.length; i++) out.words[i] = a.words[i] & ~b.words[i];
   return out;
 }
+
+/** What is in both. */
+export function maskAnd(a: BitMask, b: BitMask): BitMask {
+  const out = emptyMask(a.width, a.height);
+  for (let i = 0; i < out.words.length; i++) out.words[i] = a.words[i] & b.words[i];
+  return out;
+}

@@ -1,5 +1,5 @@
-export { type LabelMap, type ColourRaster, OUTSIDE, labelSet, labelCounts } from './raster';
-export { type BitMask, emptyMask, maskOfLabels, nestedMasks, countPixels, hasPixel, invertMask, maskAndNot } from './bitMask';
+export { type LabelMap, type ColourRaster, OUTSIDE, labelSet, labelCounts, labelWords } from './raster';
+export { type BitMask, emptyMask, maskOfLabels, nestedMasks, countPixels, hasPixel, invertMask, maskAnd, maskAndNot } from './bitMask';
 export { erodeDisc, dilateDisc, openDisc, thinnerThan, thinnestWidthPx } from './discMorphology';
 export { type IslandMap, findIslands, islandAt, eachStripOf, MAX_STRIPS } from './islands';
 export { type ArcMap, traceArcs } from './arcs';

@@ -1,5 +1,5 @@
 import type { BitMask } from './bitMask';
-import type { LabelMap } from './raster';
+import { labelWords, type LabelMap } from './raster';
 
 /**
  * Squared distance of every pixel, in pixels between centres, to the nearest pixel of another label, exact up to `capPx`
@@ -10,11 +10,11 @@ import type { LabelMap } from './raster';
 export function distancesToOther(map: LabelMap, capPx: number): Uint16Array {
   const { width, height, labels } = map;
   const cap = Math.max(1, Math.min(255, Math.ceil(capPx)));
-  const column = columnDistances(labels, width, cap);
+  const column = columnDistances(map, cap);
   const out = new Uint16Array(labels.length);
   const capSquared = cap * cap;
   const near = new Int32Array(width);
-  const words = wordsOf(labels, width), columnWords = words && new Int32Array(column.buffer), full = Math.imul(cap, 0x01010101);
+  const words = labelWords(map), columnWords = words && new Int32Array(column.buffer), full = Math.imul(cap, 0x01010101);
   for (let y = 0; y < height; y++) {
     const row = y * width;
     for (let start = 0; start < width;) {
@@ -36,9 +36,10 @@ export function distancesToOther(map: LabelMap, capPx: number): Uint16Array {
   return out;
 }
 
-function columnDistances(labels: Uint8Array, width: number, cap: number): Uint8Array {
+function columnDistances(map: LabelMap, cap: number): Uint8Array {
+  const { width, labels } = map;
   const out = new Uint8Array(labels.length).fill(cap);
-  const words = wordsOf(labels, width), outWords = words && new Int32Array(out.buffer), across = width >> 2, full = Math.imul(cap, 0x01010101);
+  const words = labelWords(map), outWords = words && new Int32Array(out.buffer), across = width >> 2, full = Math.imul(cap, 0x01010101);
   for (let i = width; i < labels.length; i++) {
     // four alike above and nothing near there: nothing near here
     if (words && (i & 3) === 0) { const w = i >> 2; if (words[w] === words[w - across] && outWords![w - across] === full) { i += 3; continue; } }
@@ -51,11 +52,6 @@ function columnDistances(labels: Uint8Array, width: number, cap: number): Uint8A
     else { const below = out[i + width] + 1; if (below < out[i]) out[i] = below; }
   }
   return out;
-}
-
-/** The labels four to a word; undefined when rows do not start on whole words. */
-function wordsOf(labels: Uint8Array, width: number): Int32Array | undefined {
-  return width % 4 === 0 && labels.byteOffset % 4 === 0 && labels.length % 4 === 0 ? new Int32Array(labels.buffer, labels.byteOffset, labels.length >> 2) : undefined;
 }
 
 /** A run of pixels with no change above or below within reach: only its ends matter. */

@@ -5,4 +5,4 @@ export { type OverprintTask, type OverprintFound, searchOverprints } from './ove
 export { fewestGroups } from './sharing';
 export { type PlanTask, type PlanSketch, type SketchInk, type SketchInking, type Process, sketchPlans } from './planSearch';
 export { type PlanWarning, type InkingFacts, type ColourFacts, planWarnings } from './warnings';
-export { type PrintPart, type PrintMapTask, type PrintMap, printMapOf, plainParts, isPlain, placeOfRegion } from './printMap';
+export { type PrintPart, type PrintMapTask, type PrintMap, printMapOf, plainParts, isPlain } from './printMap';

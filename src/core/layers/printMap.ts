@@ -1,4 +1,4 @@
-import { eachStripOf, findIslands, regionMask, type LabelMap, type Region } from '../geometry';
+import { findIslands, labelWords, regionMask, type LabelMap, type Region } from '../geometry';
 
 /**
  * What prints is not always what the picture shows: along edges a lighter colour may grow under a darker one, a deeper stage may
@@ -160,7 +160,7 @@ function stampEdges(map: LabelMap, out: Uint8Array, rules: readonly (EdgeRule | 
     above[x] = n;
     aboveRow[x] = y;
   };
-  const words = width % 4 === 0 && labels.byteOffset % 4 === 0 ? new Int32Array(labels.buffer, labels.byteOffset, labels.length >> 2) : undefined;
+  const words = labelWords(map);
   const across = width >> 2;
   for (let y = 0, i = 0; y < height; y++) {
     for (let x = 0; x < width; x++, i++) {
@@ -180,21 +180,4 @@ function stampEdges(map: LabelMap, out: Uint8Array, rules: readonly (EdgeRule | 
       if (up !== own && up !== right && up !== left && up !== down && number[base + up] >= 0) stamp(base + up, x, y, up);
     }
   }
-}
-
-/** Where a mark lies, for words: its area and the middle of its widest strip, in pixels. Undefined when nothing of it is left. */
-export function placeOfRegion(map: LabelMap, region: Region): { readonly areaPx: number; readonly x: number; readonly y: number } | undefined {
-  const islands = findIslands(map);
-  if (!islands) return undefined;
-  const mask = regionMask(islands, region);
-  const cover: LabelMap = { width: map.width, height: map.height, labels: new Uint8Array(map.labels.length) };
-  for (let y = 0, i = 0; y < map.height; y++) for (let x = 0; x < map.width; x++, i++) cover.labels[i] = (mask.words[y * mask.wordsPerRow + (x >>> 5)] >>> (x & 31)) & 1;
-  const parts = findIslands(cover)!;
-  let areaPx = 0, widest = 0, at = { x: 0, y: 0 };
-  for (let p = 0; p < parts.islandCount; p++) {
-    if (parts.islandLabel[p] !== 1) continue;
-    areaPx += parts.islandAreaPx[p];
-    eachStripOf(parts, p, (y, from, to) => { if (to - from > widest) { widest = to - from; at = { x: (from + to) / 2, y: y + 0.5 }; } });
-  }
-  return areaPx > 0 ? { areaPx, ...at } : undefined;
 }
