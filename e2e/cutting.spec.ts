@@ -31,6 +31,7 @@ async function saved(page: Page, button: Locator): Promise<{ download: Download;
 
 test('regions: chosen by click, key and list; merged, split, thickened, smoothed, specks removed; each undone on its own', async ({ page }) => {
   const id = await flattenedPrint(page, server, 'regions');
+  await page.goto(`${server.url}/print/${id}/picture`);
   await page.keyboard.press('s');
   const canvas = page.locator('.sheet-canvas'), heading = page.getByRole('heading', { name: /^Island of/ });
   const start = await planOf(id);
@@ -87,6 +88,7 @@ test('regions: chosen by click, key and list; merged, split, thickened, smoothed
 
 test('a change is painted at once, also when another follows before the first is saved', async ({ page }) => {
   const id = await flattenedPrint(page, server, 'quick hands');
+  await page.goto(`${server.url}/print/${id}/picture`);
   await page.keyboard.press('s');
   const canvas = page.locator('.sheet-canvas');
   const plan = await planOf(id);

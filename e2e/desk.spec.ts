@@ -8,6 +8,7 @@ test.afterAll(() => server.stop());
 
 test('flat colours: name, merge, split, bare paper, an island given away, undo and redo', async ({ page }) => {
   const id = await flattenedPrint(page, server, 'tones');
+  await page.goto(`${server.url}/print/${id}/picture`);
   const flat = async () => (await stateOf(server, id)).plan.flat!;
   const first = await flat();
   const tone = (n: number) => page.locator('.tone').nth(n);

@@ -60,6 +60,7 @@ test('pulls wait in the browser while the server is away, survive a reload, and 
 
 test('two windows on one print: the second is told, and its act is not lost', async ({ page, context }) => {
   const id = await flattenedPrint(page, server, 'two windows');
+  await page.goto(`${server.url}/print/${id}/picture`);
   const second = await context.newPage();
   for (const p of [page, second]) await p.goto(`${server.url}/print/${id}/sheets`);
   await page.getByLabel('Edition').fill('12');
@@ -76,6 +77,7 @@ test('two windows on one print: the second is told, and its act is not lost', as
 
 test('bad pictures are refused in words and leave everything as it was', async ({ page }) => {
   const id = await flattenedPrint(page, server, 'bad pictures');
+  await page.goto(`${server.url}/print/${id}/picture`);
   const before = await stateOf(server, id);
   const huge = Buffer.concat([Buffer.from('89504e470d0a1a0a0000000d494844520000753000007530080200000000000000', 'hex'), Buffer.alloc(64)]);
   const whole = await bandsPng();
@@ -103,7 +105,7 @@ test('a picture of one flat colour is refused when it is flattened', async ({ pa
 test('foreign hosts, foreign pages and oversized bodies are refused', async () => {
   const { request } = await import('node:http');
   const ask = (options: object, body?: string) => new Promise<number>((resolve, reject) => {
-    const r = request({ host: '127.0.0.1', port: server.port, ...options }, (response) => { response.resume(); resolve(response.statusCode ?? 0); });
+    const r = request({ host: '127.0.0.1', port: new URL(server.url).port, ...options }, (response) => { response.resume(); resolve(response.statusCode ?? 0); });
     r.on('error', reject);
     r.end(body);
   });
@@ -111,5 +113,5 @@ test('foreign hosts, foreign pages and oversized bodies are refused', async () =
   expect(await ask({ path: '/api/prints', method: 'POST', headers: { Origin: 'https://evil.example', 'Content-Type': 'application/json' } }, '{"name":"x"}')).toBe(403);
   expect(await ask({ path: '/api/prints', method: 'POST', headers: { 'Sec-Fetch-Site': 'cross-site' } }, '{"name":"x"}')).toBe(403);
   expect(await ask({ path: '/api/prints', method: 'POST', headers: { Origin: server.url } }, JSON.stringify({ name: 'x'.repeat(3_000_000) }))).toBe(422);
-  expect(await ask({ path: '/', headers: { Host: `localhost:${server.port}` } })).toBe(200);
+  expect(await ask({ path: '/', headers: { Host: `localhost:${new URL(server.url).port}` } })).toBe(200);
 });

@@ -45,7 +45,7 @@ mkdirSync('.tmp', { recursive: true });
 check('Types', 'npx', ['tsc', '--noEmit', '-p', '.']);
 check('Types of the core, on its own', 'npx', ['tsc', '--noEmit', '-p', 'src/core']);
 check('Lint and the import rule', 'npx', ['eslint', '.']);
-suite('Unit tests', 'npx', ['jest', '--json', '--outputFile=.tmp/jest.json'], '.tmp/jest.json', (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites }), { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' });
+suite('Unit tests', 'npx', ['jest', '--maxWorkers=100%', '--json', '--outputFile=.tmp/jest.json'], '.tmp/jest.json', (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites }), { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' });
 if (check('Build', 'npx', ['next', 'build'])) {
   suite('Browser tests', 'npx', ['playwright', 'test'], '.tmp/playwright.json', (r) => ({ passed: r.stats.expected, failed: r.stats.unexpected + r.stats.flaky }));
 } else failed++;
