@@ -4,3 +4,10 @@ export {
   type BlockSetting, type Contact, type ContactShim, type ImagePlace, type SettingShims, type ShimPieces, type ShimPlan, type ShimStock,
   SHIM_RANGE_MM, SHIM_STOCK, fewestPieces, heightOfPieces, largestAtCorners, rigidFrom, shimPlan, toleranceOf,
 } from './shims';
+export { type FoundSheet, type PointPx, type ScanPicture, SCAN_LIMITS, findSheet } from './findSheet';
+export {
+  type ExpectedProof, type PatchReading, type ProofReading, type Range95, type RunAnswer, type RunReading, measureMisfit, readProof, scanPointOf,
+} from './readProof';
+export { type Boundaries, BEYOND, boundariesOf } from './boundaries';
+export { type BoundaryKind, type FilmEdge, type FitAnswer, type FitTask, type SheetCase, type Spread, FIT_SHEETS, SLIVER_MM, leastOverlap, simulateFit } from './fit';
+export { type Misprint, type MisprintView, paintMisprint } from './misprint';
