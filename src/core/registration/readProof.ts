@@ -57,7 +57,7 @@ export interface ProofReading {
 const PAD_MM = 6, COARSE_MM = 0.5;
 const COARSE = { patchPx: 24, reachMm: 6, count: 90, leastEdge: 8 };
 /** First far enough to make up for the coarse raster, then near: by then the other runs are known, too. */
-const FINE = { patchMm: 8, reachPx: [7, 3, 3], count: 56, leastEdgeMm: 3 };
+const FINE = { patchMm: 8, reachPx: [7, 5, 3], count: 72, leastEdgeMm: 1.6 };
 /** How far apart two looks must be for an edge between them to be worth measuring, in 8-bit levels. */
 const LEAST_STEP = 14;
 const MAX_SHIFT_MM = 3.6, MAX_TURN_DEG = 1.4;
@@ -93,8 +93,8 @@ export function readProof(scan: ScanPicture, expected: ExpectedProof, done: (sha
   const colours = predictedColours(states);
   learnColours(low, states, motions, colours, 3.4);
   if (!looksAlike(low, states, motions, colours)) return failure('picture', 'The picture on the sheet is not the one planned, or not with these runs printed. Check which print and how many runs the scan shows, and which way up it lies.');
-  for (let sweep = 0; sweep < 2; sweep++) states.runs.forEach((run, r) => {
-    done(0.52 + 0.14 * ((sweep + r / states.runs.length) / 2), `run ${run}: where it roughly lies`);
+  for (let sweep = 0; sweep < 3; sweep++) states.runs.forEach((run, r) => {
+    done(0.52 + 0.14 * ((sweep + r / states.runs.length) / 3), `run ${run}: where it roughly lies`);
     motions[r] = vote(low, states, motions, colours, r) ?? motions[Math.max(0, r - 1)];
     if (sweep === 0) learnColours(low, states, motions, colours, 1.6);
   });
