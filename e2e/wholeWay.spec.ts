@@ -115,7 +115,7 @@ test('from a photograph to a numbered edition', async ({ page }) => {
     await expect(page.getByRole('heading', { name: /places? to decide on|Nothing stands in the way/ })).toBeVisible();
     const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'PDF, true to size' }).click()]);
     const pages = await readPdf(await bytesOf(download));
-    const layout = cornerStopLayout({ imageWidthMm: 120, imageHeightMm: 88.9, marginMm: 40, marginRule: 'larger bottom' });
+    const layout = cornerStopLayout({ widthMm: 200, heightMm: 176.9 }, { xMm: 40, yMm: 40, widthMm: 120, heightMm: 88.9 });
     const expected = tileDrawing(layout.board.widthMm, layout.board.heightMm, 'A4').tiles.length + runs * tileDrawing(120 + 28, 88.9 + 28, 'A4').tiles.length;
     expect(pages.length).toBe(expected);
     for (const p of pages) {

@@ -43,11 +43,31 @@ const MAX_SKEW_DEG = 2;
 
 /** A scanner that is not there: turned a little, unevenly lit, with a cast, grain and noise, all by the seed. */
 export function simulatedScanner(settings: ScanSettings): Scanner {
-  return { name: 'simulated scanner', scan: (proof) => Promise.resolve(simulateScan(proof, settings)) };
+  return {
+    name: 'simulated scanner',
+    async scan(proof) {
+      const { picture, rows } = carriageOf(proof, settings);
+      for (let y = 0; y < picture.height; y += ROWS_AT_ONCE) {
+        rows(y, Math.min(picture.height, y + ROWS_AT_ONCE));
+        await new Promise((resolve) => { setTimeout(resolve, 0); });
+      }
+      return picture;
+    },
+  };
 }
 
-/** The picture that a scanner would give of the sheet. */
-export function simulateScan(proof: ProofUnderLid, { dpi, seed, noise = 1, unevenLight = 1, groundMm = 7, skewDeg }: ScanSettings): ScanPicture {
+/** The picture that a scanner would give of the sheet, all at once. */
+export function simulateScan(proof: ProofUnderLid, settings: ScanSettings): ScanPicture {
+  const { picture, rows } = carriageOf(proof, settings);
+  rows(0, picture.height);
+  return picture;
+}
+
+/** Whatever else goes on in the house is not held up for longer than so many rows take. */
+const ROWS_AT_ONCE = 24;
+
+/** An empty picture of the right size, and the carriage that fills rows of it, from the first to the last. */
+function carriageOf(proof: ProofUnderLid, { dpi, seed, noise = 1, unevenLight = 1, groundMm = 7, skewDeg }: ScanSettings): { readonly picture: ScanPicture; rows(from: number, to: number): void } {
   const random = randomStream(seed);
   const pxPerMm = dpi / 25.4;
   const turn = ((skewDeg ?? (2 * random() - 1) * MAX_SKEW_DEG) * Math.PI) / 180;
@@ -65,24 +85,26 @@ export function simulateScan(proof: ProofUnderLid, { dpi, seed, noise = 1, uneve
   const rgb = [0, 0, 0];
   // four samples a pixel: edges are as soft as a lens makes them
   const taps = [[-0.28, -0.11], [0.11, -0.28], [0.28, 0.11], [-0.11, 0.28]].map(([u, v]) => [u / pxPerMm, v / pxPerMm]);
-  for (let y = 0, at = 0; y < height; y++) for (let x = 0; x < width; x++, at += 4) {
-    const cx = (x + 0.5) / pxPerMm - wide / 2, cy = (y + 0.5) / pxPerMm - high / 2;
-    const sheetX = cos * cx + sin * cy + widthMm / 2, sheetY = -sin * cx + cos * cy + heightMm / 2;
-    rgb[0] = rgb[1] = rgb[2] = 0;
-    let inked = 0;
-    for (const [u, v] of taps) {
-      const px = sheetX + u, py = sheetY + v;
-      if (px < 0 || py < 0 || px > widthMm || py > heightMm) { for (let c = 0; c < 3; c++) rgb[c] += LID_RGB[c] / 4; continue; }
-      const films = filmsAt(proof, bits, back, px, py);
-      if (films) inked++;
-      for (let c = 0; c < 3; c++) rgb[c] += looks[3 * films + c] / 4;
+  const rows = (from: number, to: number) => {
+    for (let y = from, at = 4 * from * width; y < to; y++) for (let x = 0; x < width; x++, at += 4) {
+      const cx = (x + 0.5) / pxPerMm - wide / 2, cy = (y + 0.5) / pxPerMm - high / 2;
+      const sheetX = cos * cx + sin * cy + widthMm / 2, sheetY = -sin * cx + cos * cy + heightMm / 2;
+      rgb[0] = rgb[1] = rgb[2] = 0;
+      let inked = 0;
+      for (const [u, v] of taps) {
+        const px = sheetX + u, py = sheetY + v;
+        if (px < 0 || py < 0 || px > widthMm || py > heightMm) { for (let c = 0; c < 3; c++) rgb[c] += LID_RGB[c] / 4; continue; }
+        const films = filmsAt(proof, bits, back, px, py);
+        if (films) inked++;
+        for (let c = 0; c < 3; c++) rgb[c] += looks[3 * films + c] / 4;
+      }
+      const texture = 1 + PAPER_GRAIN * grain(sheetX, sheetY) + (inked > 2 ? INK_MOTTLE * mottle(sheetX * 0.7, sheetY * 0.7) : 0);
+      const lit = light(x / width, y / height) * texture;
+      for (let c = 0; c < 3; c++) data[at + c] = rgb[c] * lit * cast[c] + noise * NOISE_LEVELS * deviates();
+      data[at + 3] = 255;
     }
-    const texture = 1 + PAPER_GRAIN * grain(sheetX, sheetY) + (inked > 2 ? INK_MOTTLE * mottle(sheetX * 0.7, sheetY * 0.7) : 0);
-    const lit = light(x / width, y / height) * texture;
-    for (let c = 0; c < 3; c++) data[at + c] = rgb[c] * lit * cast[c] + noise * NOISE_LEVELS * deviates();
-    data[at + 3] = 255;
-  }
-  return { width, height, data, dpi };
+  };
+  return { picture: { width, height, data, dpi }, rows };
 }
 
 function filmsAt(proof: ProofUnderLid, bits: Uint16Array, back: readonly (readonly number[])[], xMm: number, yMm: number): number {
@@ -149,5 +171,23 @@ export function hiddenMotions(seed: number, runs: number, about: { readonly xMm:
   return Array.from({ length: runs }, (_, k) => {
     const share = k === 0 ? 0.3 : 1, angle = 2 * Math.PI * random(), length = share * most.shiftMm * Math.sqrt(random()) * 0.98;
     return { dxMm: length * Math.cos(angle), dyMm: length * Math.sin(angle), rotationDeg: span(share * most.turnDeg), growthX: k === 0 ? 0 : span(most.growth), growthY: k === 0 ? 0 : span(most.growth), residualMm: 0, about };
+  });
+}
+
+/** Start values of a demo block's hidden misfit: most lie nearly right, one does not. */
+const USUAL = { shiftMm: 0.1, turnDeg: 0.03 } as const, OUT = { shiftMm: 0.65, turnDeg: 0.2 } as const;
+
+/**
+ * How the blocks of a sample print really lie before any shims, by a name's seed: one of the later runs is out of register. About the image's
+ * middle. One sheet's own laying comes on top, by `laying`.
+ */
+export function sampleMisfits(seed: number, runs: number, about: { readonly xMm: number; readonly yMm: number }, laying: number): Motion[] {
+  const random = randomStream(seed), sheet = randomStream(seed ^ Math.imul(laying + 1, 0x9e3779b1));
+  const out = 1 + Math.floor(random() * Math.max(1, runs - 1));
+  return Array.from({ length: runs }, (_, run) => {
+    const angle = 2 * Math.PI * random(), sign = random() < 0.5 ? -1 : 1;
+    const own = run === out ? { dxMm: OUT.shiftMm * Math.cos(angle), dyMm: OUT.shiftMm * Math.sin(angle), rotationDeg: sign * OUT.turnDeg } : { dxMm: USUAL.shiftMm * normalDeviate(random), dyMm: USUAL.shiftMm * normalDeviate(random), rotationDeg: USUAL.turnDeg * normalDeviate(random) };
+    const laid = 0.04 * normalDeviate(sheet), laidY = 0.04 * normalDeviate(sheet), laidTurn = 0.01 * normalDeviate(sheet);
+    return { ...own, dxMm: own.dxMm + laid, dyMm: own.dyMm + laidY, rotationDeg: own.rotationDeg + laidTurn, growthX: 0, growthY: 0, residualMm: 0, about };
   });
 }

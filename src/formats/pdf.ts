@@ -32,7 +32,7 @@ export interface Pen {
   area(path: string, fill: string): void;
   circle(x: number, y: number, radius: number, style?: LineStyle): void;
   /** The same path data as lines. */
-  outlines(path: string, widthMm: number, colour: string): void;
+  outlines(path: string, widthMm: number, colour: string, dashMm?: number): void;
   /** Gouge strokes inside an area (path data as for `area`), over a box of the given size from the origin. */
   hatch(path: string, widthMm: number, heightMm: number, colour: string): void;
   polygon(points: readonly (readonly [number, number])[], fill: string): void;
@@ -146,8 +146,9 @@ function penFor(doc: PDFKit.PDFDocument): Pen {
       doc.circle(x, y, radius);
       if (style.fill) doc.fillAndStroke(style.fill, style.colour ?? '#1F2421'); else doc.stroke();
     },
-    outlines(path, widthMm, colour) {
-      doc.save().scale(0.01).undash().lineWidth(widthMm * 100).lineJoin('round').strokeColor(colour).path(path).stroke().restore();
+    outlines(path, widthMm, colour, dashMm) {
+      const scaled = doc.save().scale(0.01);
+      (dashMm ? scaled.dash(dashMm * 100, { space: dashMm * 70 }) : scaled.undash()).lineWidth(widthMm * 100).lineJoin('round').strokeColor(colour).path(path).stroke().restore();
     },
     hatch(path, widthMm, heightMm, colour) {
       doc.save().scale(0.01).path(path).clip('even-odd').scale(100).undash().lineWidth(0.22).strokeColor(colour);

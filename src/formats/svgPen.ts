@@ -27,7 +27,7 @@ function svgPen(parts: string[]): Pen {
     line: (x1, y1, x2, y2, style) => { parts.push(`  <line x1="${n(x1)}" y1="${n(y1)}" x2="${n(x2)}" y2="${n(y2)}" ${stroke(style)}/>`); },
     circle: (x, y, radius, style) => { parts.push(`  <circle cx="${n(x)}" cy="${n(y)}" r="${n(radius)}" fill="${style?.fill ?? 'none'}" ${stroke(style)}/>`); },
     area: (path, fill) => { parts.push(`  <path transform="scale(0.01)" fill="${fill}" fill-rule="evenodd" d="${path}"/>`); },
-    outlines: (path, widthMm, colour) => { parts.push(`  <path transform="scale(0.01)" fill="none" stroke="${colour}" stroke-width="${n(widthMm * 100)}" stroke-linejoin="round" d="${path}"/>`); },
+    outlines: (path, widthMm, colour, dashMm) => { parts.push(`  <path transform="scale(0.01)" fill="none" stroke="${colour}" stroke-width="${n(widthMm * 100)}"${dashMm ? ` stroke-dasharray="${n(dashMm * 100)}"` : ''} stroke-linejoin="round" d="${path}"/>`); },
     hatch: (path, _width, _height, colour) => {
       const id = `gouge${parts.length}`;
       parts.push(`  <pattern id="${id}" width="300" height="150" patternUnits="userSpaceOnUse"><path d="M0 130l200-130M150 205l200-130" stroke="${colour}" stroke-width="22"/></pattern>`, `  <path transform="scale(0.01)" fill="url(#${id})" fill-rule="evenodd" d="${path}"/>`);

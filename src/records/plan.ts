@@ -3,7 +3,7 @@ import type { OpacityKnown, UnderFilm } from '@/core/inks';
 import { cutStatesOf, type CutState, type Direction, type Process } from '@/core/layers';
 import { DEFAULT_ROLLER, DEFAULT_TOOLS_MM, type InkRoller, type TransferWay } from '@/core/cutting';
 import type { FlattenSettings } from '@/core/picture';
-import type { MarginRule } from '@/core/registration';
+import { SHIM_STOCK, SLIVER_MM, type EdgesMm, type Hand, type HeightStack, type MarginRule, type RegistrationWayId, type SheetEdge, type ShimStock, type Solved } from '@/core/registration';
 import type { Experience, SheetWish, SlipPlace } from '@/core/sheets';
 
 /** A stored run of bytes by its SHA-256, in hexadecimal. */
@@ -76,8 +76,8 @@ export interface Stage {
 }
 
 export interface BlockSide { readonly id: string; readonly name: string; readonly stages: readonly Stage[] }
-/** `grainDeg`: direction of the grain, 0 level, 90 upright. */
-export interface Block { readonly id: string; readonly name: string; readonly materialId: string; readonly grainDeg: 0 | 90; readonly sides: readonly BlockSide[] }
+/** `grainDeg`: direction of the grain, 0 level, 90 upright. `sizeMm`: null where the block is cut to the image. */
+export interface Block { readonly id: string; readonly name: string; readonly materialId: string; readonly grainDeg: 0 | 90; readonly sizeMm: { readonly widthMm: number; readonly heightMm: number } | null; readonly sides: readonly BlockSide[] }
 
 /** One ink zone laid on the block in a run. */
 export interface Inking {
@@ -142,10 +142,41 @@ export interface Mask {
   readonly note: string;
 }
 
+/** The sheet: which of paper, margins and image follows from the other two, what is trimmed off, how it lies. */
+export interface LayoutPlan {
+  readonly solve: Solved;
+  readonly rule: MarginRule;
+  readonly marginMm: number;
+  readonly marginsMm: EdgesMm;
+  readonly paperMm: { readonly widthMm: number; readonly heightMm: number };
+  /** Null: as the way of registration asks. */
+  readonly allowanceMm: EdgesMm | null;
+  readonly copies: { readonly columns: number; readonly rows: number; readonly gapMm: number };
+  readonly titleRoomMm: number;
+  readonly tornEdges: readonly SheetEdge[];
+  readonly paperSide: 'smooth' | 'rough';
+  readonly paperGrain: 'upright' | 'level';
+  readonly exportPaper: ExportPaper;
+}
+
+/** What is known and wished about how runs will lie on one another. */
+export interface RegisterPlan {
+  readonly hand: Hand;
+  /** Between the first run and the last, as a share of full damp. */
+  readonly paperDampChange: number;
+  /** Percent points, for blocks of wood. */
+  readonly woodMoistureChange: number;
+  readonly sliverMm: number;
+  /** Share of sheets with a visible fault that is put up with. */
+  readonly wishShare: number;
+  readonly stock: readonly ShimStock[];
+  readonly heights: HeightStack;
+}
+
 /** All that is planned for a print. What happened to it stands in the bench log. */
 export interface Plan {
-  readonly version: 3;
-  readonly way: { readonly process: Process; readonly under: UnderFilm; readonly ink: 'oil relief'; readonly registration: 'corner stops'; readonly printing: 'by hand' };
+  readonly version: 4;
+  readonly way: { readonly process: Process; readonly under: UnderFilm; readonly ink: 'oil relief'; readonly registration: RegistrationWayId; readonly printing: 'by hand' };
   readonly paper: { readonly name: string; readonly labD50: Lab };
   readonly picture: PicturePlan | null;
   readonly flat: FlatPlan | null;
@@ -163,7 +194,8 @@ export interface Plan {
   readonly toolsMm: readonly number[];
   readonly roller: InkRoller;
   readonly transfer: { readonly wayId: TransferWay['id']; readonly spares: number };
-  readonly layout: { readonly marginMm: number; readonly marginRule: MarginRule; readonly exportPaper: ExportPaper };
+  readonly layout: LayoutPlan;
+  readonly register: RegisterPlan;
   readonly sheets: SheetWish & { readonly experience: Experience };
 }
 
@@ -172,21 +204,32 @@ export const NOTHING_FITTED: Pick<Plan, 'fit' | 'masks' | 'lettering' | 'kept' |
   fit: { trapMm: 0, pairs: [], chokeMm: 0 }, masks: [], lettering: [], kept: [], toolsMm: DEFAULT_TOOLS_MM, roller: DEFAULT_ROLLER, transfer: { wayId: 'tracing', spares: 2 },
 };
 
+export const DEFAULT_LAYOUT: LayoutPlan = {
+  solve: 'paper', rule: 'larger bottom', marginMm: 40, marginsMm: { top: 40, right: 40, bottom: 48, left: 40 }, paperMm: { widthMm: 320, heightMm: 270 }, allowanceMm: null,
+  copies: { columns: 1, rows: 1, gapMm: 10 }, titleRoomMm: 12, tornEdges: [], paperSide: 'smooth', paperGrain: 'upright', exportPaper: 'A4',
+};
+
+export const DEFAULT_REGISTER: RegisterPlan = {
+  hand: 'practised', paperDampChange: 0, woodMoistureChange: 0, sliverMm: SLIVER_MM, wishShare: 0.05, stock: SHIM_STOCK,
+  heights: { blockMm: 4, backingMm: 0, paperMm: 0.3, packingMm: 2, pressGapMm: null },
+};
+
 export const DEFAULT_RULES: PlanRules = { direction: 'free', pinnedIds: [], maxFilms: 5, rollerClearanceMm: 20 };
 
 export function emptyPlan(): Plan {
   return {
-    version: 3,
+    version: 4,
     way: { process: 'reduction', under: 'dry', ink: 'oil relief', registration: 'corner stops', printing: 'by hand' },
     paper: { name: 'warm white', labD50: [94.5, 0.3, 4.2] },
     picture: null,
     flat: null,
     inks: [],
-    blocks: [{ id: 'block-1', name: 'Block 1', materialId: 'lino', grainDeg: 0, sides: [{ id: 'side-1', name: 'face', stages: [] }] }],
+    blocks: [{ id: 'block-1', name: 'Block 1', materialId: 'lino', grainDeg: 0, sizeMm: null, sides: [{ id: 'side-1', name: 'face', stages: [] }] }],
     runs: [],
     rules: DEFAULT_RULES,
     ...NOTHING_FITTED,
-    layout: { marginMm: 40, marginRule: 'larger bottom', exportPaper: 'A4' },
+    layout: DEFAULT_LAYOUT,
+    register: DEFAULT_REGISTER,
     sheets: { edition: 20, proofsToKeep: 2, testSheets: 2, wishToBeSure: 0.9, experience: 'practised' },
   };
 }

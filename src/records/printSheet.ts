@@ -82,7 +82,7 @@ export function trapsOf(plan: Plan): Trap[] {
  * Where several films of a reduction would end on one edge, all but the first of them end inside: the deeper colour prints there as
  * the colour that is finished by that first film.
  */
-function chokesOf(plan: Plan): { inside: number; against: number; as: number }[] {
+export function chokesOf(plan: Plan): { inside: number; against: number; as: number }[] {
   if (plan.way.process !== 'reduction' || plan.fit.chokeMm <= 0 || !plan.flat) return [];
   const { colours } = plan.flat;
   const groups = groupsOf(plan);

@@ -134,7 +134,7 @@ export function planFromSketch(plan: Plan, sketch: PlanSketch): Plan {
   }
   const material = plan.blocks[0].materialId;
   const blocks = sketch.blocks.map(({ stages }, b): Block => ({
-    id: `block-${b + 1}`, name: `Block ${b + 1}`, materialId: plan.blocks[b]?.materialId ?? material, grainDeg: plan.blocks[b]?.grainDeg ?? 0,
+    id: `block-${b + 1}`, name: `Block ${b + 1}`, materialId: plan.blocks[b]?.materialId ?? material, grainDeg: plan.blocks[b]?.grainDeg ?? 0, sizeMm: plan.blocks[b]?.sizeMm ?? null,
     sides: [{ id: `side-${b + 1}`, name: 'face', stages: stages.map((standing, s) => ({ id: b === 0 && sketch.process === 'mixed' ? `stage-${s + 1}` : `stage-${String.fromCharCode(97 + b)}${s + 1}`, standingIds: standing.map((label) => ids[label]) })) }],
   }));
   const inks = new Map<string, Ink>();

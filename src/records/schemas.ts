@@ -2,7 +2,7 @@ import { array, boolean, mixed, number, object, string, ValidationError, type Sc
 import { BAND_COUNT } from '@/core/colour';
 import { MAX_SOFTENER_PERCENT } from '@/core/inks';
 import { FLATTEN_LIMITS } from '@/core/picture';
-import { MARGIN_RANGE_MM } from '@/core/registration';
+import { ALLOWANCE_RANGE_MM, GAP_RANGE_MM, HANDS, HEIGHT_RANGE_MM, MARGIN_RANGE_MM, MARGIN_RULES, MAX_COPIES, PAPER_RANGE_MM, REGISTRATION_WAYS, SHEET_EDGES, SHIM_RANGE_MM, SOLVED, TITLE_RANGE_MM } from '@/core/registration';
 import { EDITION_RANGE, FAULTS, PROOFS_RANGE, READING_SOURCES, SLIP_ANSWERS, TEST_SHEETS_RANGE, WISH_RANGE, type BenchAct } from '@/core/sheets';
 import { BLOCK_MATERIALS, DEPTH_MM, MAX_TOOLS, REHEARSAL_LEVELS, ROLLER_DIAMETER_MM, TOOL_RANGE_MM, TRANSFER_WAYS } from '@/core/cutting';
 import { failure, success, type Outcome } from '@/core/units';
@@ -33,9 +33,13 @@ const bands = (what: string) => array().of(between(what, 0, 1e4)).length(BAND_CO
 
 export const TRAP_MM = { minMm: 0, maxMm: 3, what: 'the overlap' } as const;
 export const CHOKE_MM = { minMm: 0, maxMm: 3, what: 'the choke' } as const;
+export const DAMP_CHANGE = { min: -1, max: 1, what: 'the change of the paper’s damp' } as const;
+export const WOOD_CHANGE = { min: -20, max: 20, what: 'the change of the wood’s moisture' } as const;
+export const SLIVER_RANGE_MM = { minMm: 0.05, maxMm: 3, what: 'the sliver that is seen' } as const;
 export const MASK_GROWTH_MM = { minMm: 0, maxMm: 20, what: 'the mask’s reach' } as const;
 export const SPARES_RANGE = { min: 0, max: 50, what: 'the spare key impressions' } as const;
 const mm = (range: { minMm: number; maxMm: number; what: string }) => between(range.what, range.minMm, range.maxMm, ' mm');
+const edges = (range: { minMm: number; maxMm: number; what: string }) => object({ top: mm(range), right: mm(range), bottom: mm(range), left: mm(range) });
 const pixel = () => number().strict().required().integer().min(0).max(1e9);
 /** A place may name many small islands and follow long outlines, within reason. */
 const MAX_OUTLINE_NUMBERS = 40_000;
@@ -68,8 +72,8 @@ const flat = object({
 }).nullable().defined();
 
 const planSchema = object({
-  version: oneOf([3]),
-  way: object({ process: oneOf(['reduction', 'multi-block', 'mixed']), under: oneOf(['dry', 'wet']), ink: oneOf(['oil relief']), registration: oneOf(['corner stops']), printing: oneOf(['by hand']) }).required(),
+  version: oneOf([4]),
+  way: object({ process: oneOf(['reduction', 'multi-block', 'mixed']), under: oneOf(['dry', 'wet']), ink: oneOf(['oil relief']), registration: oneOf(REGISTRATION_WAYS), printing: oneOf(['by hand']) }).required(),
   paper: object({ name: string().strict().required('The paper needs a name.').max(60), labD50: lab() }).required(),
   picture, flat,
   inks: array().of(object({
@@ -79,7 +83,7 @@ const planSchema = object({
     softenerPercent: between('the softener', 0, MAX_SOFTENER_PERCENT, ' %'),
   })).required().max(20),
   blocks: array().of(object({
-    id: id(), name: string().strict().required().max(60), materialId: oneOf(BLOCK_MATERIALS.map((m) => m.id)), grainDeg: oneOf([0, 90]),
+    id: id(), name: string().strict().required().max(60), materialId: oneOf(BLOCK_MATERIALS.map((m) => m.id)), grainDeg: oneOf([0, 90]), sizeMm: object({ widthMm: mm(SIZE_RANGE_MM), heightMm: mm(SIZE_RANGE_MM) }).nullable().defined(),
     sides: array().of(object({ id: id(), name: string().strict().required().max(60), stages: array().of(object({ id: id(), standingIds: array().of(id()).required(), within: place.optional().default(undefined) })).required().max(20) })).required().min(1).max(2),
   })).required().min(1).max(20),
   runs: array().of(object({
@@ -104,7 +108,19 @@ const planSchema = object({
     .test('rising', 'Tools are listed from narrow to wide, each width once.', (tools) => !!tools && tools.every((t, i) => i === 0 || t > tools[i - 1])),
   roller: object({ diameterMm: mm(ROLLER_DIAMETER_MM), soft: boolean().strict().required(), depthMm: mm(DEPTH_MM) }).required(),
   transfer: object({ wayId: oneOf(TRANSFER_WAYS.map((way) => way.id)), spares: whole(SPARES_RANGE) }).required(),
-  layout: object({ marginMm: between(MARGIN_RANGE_MM.what, MARGIN_RANGE_MM.minMm, MARGIN_RANGE_MM.maxMm, ' mm'), marginRule: oneOf(['equal', 'larger bottom']), exportPaper: oneOf(EXPORT_PAPERS) }).required(),
+  layout: object({
+    solve: oneOf(SOLVED), rule: oneOf(MARGIN_RULES), marginMm: mm(MARGIN_RANGE_MM), marginsMm: edges(MARGIN_RANGE_MM).required(),
+    paperMm: object({ widthMm: mm(PAPER_RANGE_MM), heightMm: mm(PAPER_RANGE_MM) }).required(), allowanceMm: edges(ALLOWANCE_RANGE_MM).nullable().defined(),
+    copies: object({ columns: whole({ min: 1, max: MAX_COPIES, what: 'the images side by side' }), rows: whole({ min: 1, max: MAX_COPIES, what: 'the images below one another' }), gapMm: mm(GAP_RANGE_MM) }).required(),
+    titleRoomMm: mm(TITLE_RANGE_MM), tornEdges: array().of(oneOf(SHEET_EDGES)).required().max(4), paperSide: oneOf(['smooth', 'rough']), paperGrain: oneOf(['upright', 'level']), exportPaper: oneOf(EXPORT_PAPERS),
+  }).required(),
+  register: object({
+    hand: oneOf(HANDS), paperDampChange: between(DAMP_CHANGE.what, DAMP_CHANGE.min, DAMP_CHANGE.max), woodMoistureChange: between(WOOD_CHANGE.what, WOOD_CHANGE.min, WOOD_CHANGE.max, ' %'),
+    sliverMm: mm(SLIVER_RANGE_MM), wishShare: between('the share of sheets that may show a fault', 0, 1),
+    stock: array().of(object({ name: string().strict().required('A shim needs a name, such as “paper”.').max(40), thicknessMm: mm(SHIM_RANGE_MM) })).required().min(1, 'At least one thickness of shim is needed.').max(6, 'Up to six thicknesses of shim can be listed.')
+      .test('names', 'Each shim of the stock needs a name of its own.', (stock) => !!stock && new Set(stock.map((s) => s.name)).size === stock.length),
+    heights: object({ blockMm: mm(HEIGHT_RANGE_MM), backingMm: mm(HEIGHT_RANGE_MM), paperMm: mm(HEIGHT_RANGE_MM), packingMm: mm(HEIGHT_RANGE_MM), pressGapMm: mm(HEIGHT_RANGE_MM).nullable().defined() }).required(),
+  }).required(),
   sheets: object({
     edition: whole(EDITION_RANGE), proofsToKeep: whole(PROOFS_RANGE), testSheets: whole(TEST_SHEETS_RANGE),
     wishToBeSure: between('the wish to be sure', WISH_RANGE.min, WISH_RANGE.max), experience: oneOf(['new', 'practised', 'workshop']),
@@ -151,6 +167,15 @@ const ACT_SCHEMAS: Record<BenchAct['kind'], Schema> = {
   'pull-undone': object({ kind: string(), pullId: id() }),
   'run-finished': object({ kind: string(), runId: id() }),
   'colour-got': object({ kind: string(), runId: id(), colourId: id(), labD50: labInGamut(), source: READING_SOURCE }),
+  proofed: object({
+    kind: string(), proofId: id(), runId: id(), againstRunId: string().strict().max(80).nullable().defined(), sheet: string().strict().defined().max(12), source: oneOf(['eye', 'scan']),
+    marks: array().of(object({ xMm: between('a mark’s place', -50, 2500, ' mm'), yMm: between('a mark’s place', -50, 2500, ' mm'), dxMm: between('a misfit', -30, 30, ' mm'), dyMm: between('a misfit', -30, 30, ' mm') })).required().min(1, 'A proof needs at least one mark.').max(300),
+    motion: object({ dxMm: number().strict().required(), dyMm: number().strict().required(), rotationDeg: between('a turn', -20, 20, '°'), growthX: between('a growth', -0.2, 0.2), growthY: between('a growth', -0.2, 0.2), residualMm: number().strict().required().min(0), about: object({ xMm: number().strict().required(), yMm: number().strict().required() }).required() }).required(),
+  }),
+  shimmed: object({
+    kind: string(), note: string().strict().defined().max(300),
+    settings: array().of(object({ runId: id(), shimsMm: array().of(between('a shim', 0, 50, ' mm')).required().length(3), pieces: string().strict().defined().max(300) })).required().min(1).max(20),
+  }),
   numbered: object({ kind: string(), marks: array().of(object({ sheet: sheetName(), mark: string().strict().required().max(30) })).required().max(1300), reason: string().strict().defined().max(500) }),
 };
 

@@ -1,5 +1,5 @@
 import { DEFAULT_TOOLS_MM } from '@/core/cutting';
-import { DEFAULT_RULES, NOTHING_FITTED } from './plan';
+import { DEFAULT_LAYOUT, DEFAULT_REGISTER, DEFAULT_RULES, NOTHING_FITTED } from './plan';
 
 interface OlderPlan {
   readonly version: number;
@@ -7,15 +7,20 @@ interface OlderPlan {
   readonly toolMm?: number;
   readonly inks: readonly object[];
   readonly blocks: readonly object[];
+  readonly layout?: { readonly marginMm?: number; readonly marginRule?: string; readonly exportPaper?: string };
   readonly runs: readonly { readonly colourId: string; readonly inkings: readonly object[] }[];
 }
 
-/** A stored plan in the present form. Version 1 knew reductions only, and inks by colour and a word; version 2 knew no overlaps, masks or tools. */
+/**
+ * A stored plan in the present form. Version 1 knew reductions only, and inks by colour and a word; version 2 knew no overlaps, masks or
+ * tools; version 3 no paper but what one margin makes, and no size of a block.
+ */
 export function upgradedPlan(stored: unknown): unknown {
   const plan = stored as OlderPlan | null;
   if (!plan || !Array.isArray(plan.runs) || !Array.isArray(plan.inks)) return stored;
   if (plan.version === 1) return upgradedPlan(fromOne(plan));
-  if (plan.version === 2) return fromTwo(plan);
+  if (plan.version === 2) return upgradedPlan(fromTwo(plan));
+  if (plan.version === 3) return fromThree(plan);
   return stored;
 }
 
@@ -38,5 +43,15 @@ function fromTwo({ toolMm, ...plan }: OlderPlan): unknown {
     version: 3,
     toolsMm: [narrowest, ...DEFAULT_TOOLS_MM.filter((mm) => mm > narrowest)],
     blocks: Array.isArray(plan.blocks) ? plan.blocks.map((block: object) => ({ ...block, grainDeg: 0 })) : plan.blocks,
+  };
+}
+
+function fromThree({ layout, ...plan }: OlderPlan): unknown {
+  return {
+    ...plan,
+    version: 4,
+    layout: { ...DEFAULT_LAYOUT, marginMm: layout?.marginMm, rule: layout?.marginRule, exportPaper: layout?.exportPaper },
+    register: DEFAULT_REGISTER,
+    blocks: Array.isArray(plan.blocks) ? plan.blocks.map((block: object) => ({ ...block, sizeMm: null })) : plan.blocks,
   };
 }

@@ -95,6 +95,13 @@ function refusal(plan: Plan, events: readonly BenchEvent[], act: BenchAct): stri
       return 'A slip is answered where it is shown, so that the plan can follow.';
     case 'rehearsed':
       return undefined;
+    case 'proofed': {
+      const at = plan.runs.findIndex((run) => run.id === act.runId), against = plan.runs.findIndex((run) => run.id === act.againstRunId);
+      if (at < 0) return 'This run is not in the plan.';
+      return act.againstRunId !== null && (against < 0 || against === at) ? 'A proof is measured against another run of the plan, or against its place on the sheet.' : undefined;
+    }
+    case 'shimmed':
+      return act.settings.every((setting) => plan.runs.some((run) => run.id === setting.runId)) ? undefined : 'One of these runs is not in the plan.';
     case 'numbered':
       return refusedNumbers(progress, act);
   }

@@ -1,6 +1,7 @@
-import { cornerStopLayout } from '@/core/registration';
+import { jigFor, REGISTRATION_WAYS, registrationWay, type RegistrationWayId } from '@/core/registration';
 import type { Drawing, Pen } from '@/formats';
-import { registrationDrawing, stageDrawing } from './drawings';
+import { emptyPlan, jigInputOf, sheetLayoutOf, type Plan } from '@/records';
+import { jigPage, stageDrawing } from './drawings';
 
 type Call = { readonly kind: keyof Pen; readonly args: readonly unknown[] };
 
@@ -17,9 +18,14 @@ function callsOf(drawing: Drawing): Call[] {
 
 const texts = (calls: readonly Call[]) => calls.filter((c) => c.kind === 'text').map((c) => String(c.args[0]));
 
+const plan: Plan = { ...emptyPlan(), picture: { widthMm: 240, heightMm: 180 } as Plan['picture'] };
+const jigOf = (way: RegistrationWayId, layout: Partial<Plan['layout']> = {}) => {
+  const chosen = { ...plan, way: { ...plan.way, registration: way }, layout: { ...plan.layout, ...layout } };
+  return jigFor(way, jigInputOf(chosen, sheetLayoutOf(chosen)!));
+};
+
 describe('the registration sheet', () => {
-  const layout = cornerStopLayout({ imageWidthMm: 240, imageHeightMm: 180, marginMm: 40, marginRule: 'larger bottom' });
-  const drawing = registrationDrawing('Harbour', layout);
+  const drawing = jigPage('Harbour', jigOf('corner stops').drawings[0]);
   const calls = callsOf(drawing);
 
   test('is as large as the board', () => {
@@ -36,15 +42,30 @@ describe('the registration sheet', () => {
     const words = texts(calls);
     expect(words.filter((w) => w === 'paper stop').length).toBe(3);
     expect(words.filter((w) => w === 'block stop').length).toBe(3);
-    expect(words).toContain('origin corner');
+    expect(words.some((w) => w.includes('origin corner'))).toBe(true);
     expect(words).toContain('this side up');
   });
 
-  test('writes the margins, and right for left as the paper lies face down', () => {
-    const words = texts(calls);
-    expect(words).toEqual(expect.arrayContaining(['top 40', 'bottom 48', 'print’s right 40', 'print’s left 40']));
-    const right = calls.find((c) => c.args[0] === 'print’s right 40')!, left = calls.find((c) => c.args[0] === 'print’s left 40')!;
-    expect(Number(right.args[1])).toBeLessThan(Number(left.args[1]));
+  test.each(REGISTRATION_WAYS)('%s: everything drawn lies on its sheet, and the cut list has the paper at its size', (way) => {
+    const { drawings, cutList } = jigOf(way);
+    for (const jig of drawings) for (const mark of jig.marks) {
+      const points = mark.kind === 'rect' ? [[mark.rect.xMm, mark.rect.yMm], [mark.rect.xMm + mark.rect.widthMm, mark.rect.yMm + mark.rect.heightMm]] : mark.kind === 'line' ? [mark.from, mark.to] : [[mark.xMm, mark.yMm]];
+      for (const [x, y] of points) {
+        expect(x).toBeGreaterThanOrEqual(-0.001);
+        expect(y).toBeGreaterThanOrEqual(-0.001);
+        expect(x).toBeLessThanOrEqual(jig.widthMm + 0.001);
+        expect(y).toBeLessThanOrEqual(jig.heightMm + 0.001);
+      }
+    }
+    const { allowanceMm } = registrationWay(way);
+    expect(cutList.find((item) => item.what === 'paper')).toMatchObject({ widthMm: 320 + allowanceMm.left + allowanceMm.right, heightMm: 268 + allowanceMm.top + allowanceMm.bottom });
+  });
+
+  test('an outline sheet has a line and a letter for each run, in its place', () => {
+    const outlines = ['A', 'B'].map((letter, i) => ({ letter, name: `run ${i + 1}`, path: 'M100 200l10 0l0 10z', colour: '#000', dashMm: i * 2 }));
+    const drawn = callsOf(jigPage('Harbour', jigOf('outline sheet').drawings[0], outlines));
+    expect(drawn.filter((c) => c.kind === 'outlines').map((c) => [c.args[0], c.args[3]])).toEqual([['M5600 5700l10 0l0 10z', 0], ['M5600 5700l10 0l0 10z', 2]]);
+    expect(texts(drawn)).toEqual(expect.arrayContaining(['A · run 1', 'B · run 2']));
   });
 });
 

@@ -1,33 +1,38 @@
-import type { CornerStopLayout } from '@/core/registration';
-import { trimNumber } from '@/core/units';
-import type { Drawing, Pen } from '@/formats';
+import type { JigDrawing, JigLayer } from '@/core/registration';
+import type { Drawing, LineStyle, Pen } from '@/formats';
 
 const MADDER = '#A63A2B', SLATE = '#3E5C76', PENCIL = '#6B6F66', STANDING = '#D8D2C2';
 /** Room round the block for its marks. */
 export const FRAME_MM = 14;
 
-/** The registration sheet: board, paper, block and the six contacts, to be traced or glued onto the board. */
-export function registrationDrawing(printName: string, layout: CornerStopLayout): Drawing {
-  const { board, paper, block } = layout;
+const JIG_LINES: Readonly<Record<JigLayer, LineStyle>> = {
+  cut: { widthMm: 0.4 }, block: { widthMm: 0.35 }, paper: { widthMm: 0.25, dashMm: 3, colour: SLATE }, 'block stop': { widthMm: 0.3, colour: MADDER }, 'paper stop': { widthMm: 0.3, colour: SLATE }, guide: { widthMm: 0.15, colour: PENCIL },
+};
+
+/** A run's outline on an outline sheet: its own line and letter. */
+export interface RunOutline { readonly letter: string; readonly name: string; readonly path: string; readonly colour: string; readonly dashMm: number }
+
+/** One true-size drawing of a jig, to be traced or glued; outlines of the runs laid in where the way wants them. */
+export function jigPage(printName: string, jig: JigDrawing, outlines: readonly RunOutline[] = []): Drawing {
   return {
-    title: `${printName}: registration sheet, corner stops`,
-    note: 'the board as it lies on the bench; the paper is laid face down, so right and left of the print change places',
-    widthMm: board.widthMm,
-    heightMm: board.heightMm,
+    title: `${printName}: registration sheet, ${jig.name.toLowerCase()}`,
+    note: jig.note,
+    widthMm: jig.widthMm,
+    heightMm: jig.heightMm,
     draw(pen) {
-      pen.rect(0.2, 0.2, board.widthMm - 0.4, board.heightMm - 0.4, { widthMm: 0.4 });
-      pen.rect(paper.xMm, paper.yMm, paper.widthMm, paper.heightMm, { widthMm: 0.25, dashMm: 3, colour: SLATE });
-      pen.rect(block.xMm, block.yMm, block.widthMm, block.heightMm, { widthMm: 0.35 });
-      pen.text('block, face up', block.xMm + 4, block.yMm + 4, 4);
-      pen.text('paper, face down', paper.xMm + 4, paper.yMm + 3, 4, { colour: SLATE });
-      pen.text(`${size(block)} mm`, block.xMm + 4, block.yMm + 10, 3.4);
-      pen.text(`${size(paper)} mm`, paper.xMm + 45, paper.yMm + 3.4, 3.4, { colour: SLATE });
-      pen.text(`board ${size(board)} mm`, 4, 4, 3.4);
-      for (const contact of layout.paperContacts) stopMark(pen, contact, SLATE, 'paper stop');
-      for (const contact of layout.blockContacts) stopMark(pen, contact, MADDER, 'block stop');
-      margins(pen, layout);
-      originCorner(pen, block.xMm, block.yMm + block.heightMm, 'origin corner');
-      thisSideUp(pen, block.xMm + block.widthMm / 2, block.yMm + block.heightMm / 2);
+      for (const mark of jig.marks) {
+        const style = JIG_LINES[mark.layer];
+        if (mark.kind === 'rect') pen.rect(mark.rect.xMm, mark.rect.yMm, mark.rect.widthMm, mark.rect.heightMm, style);
+        else if (mark.kind === 'line') pen.line(mark.from[0], mark.from[1], mark.to[0], mark.to[1], style);
+        else if (mark.kind === 'circle') pen.circle(mark.xMm, mark.yMm, mark.radiusMm, style);
+        else pen.text(mark.text, mark.xMm, mark.yMm, mark.heightMm, { colour: style.colour, align: mark.align });
+      }
+      const place = jig.outlinesIn;
+      if (place) outlines.forEach((outline, i) => {
+        pen.outlines(shifted(outline.path, place.xMm, place.yMm), 0.3, outline.colour, outline.dashMm);
+        pen.text(`${outline.letter} · ${outline.name}`, place.xMm + 4, place.yMm + place.heightMm + 3 + 4.4 * (i % 6), 3.2, { colour: outline.colour });
+      });
+      thisSideUp(pen, jig.widthMm / 2, jig.heightMm / 2);
     },
   };
 }
@@ -68,36 +73,9 @@ export function stageDrawing(page: StagePage): Drawing {
 }
 
 /** Path data moved by whole hundredths: only absolute moves and lines change. */
-export function shifted(path: string, byMm: number): string {
-  const by = Math.round(byMm * 100);
-  return path.replace(/([ML])(-?\d+) (-?\d+)/g, (_, act: string, x: string, y: string) => `${act}${Number(x) + by} ${Number(y) + by}`);
-}
-
-function stopMark(pen: Pen, contact: { xMm: number; yMm: number; normal: 'up' | 'right' }, colour: string, label: string): void {
-  const { xMm: x, yMm: y } = contact;
-  if (contact.normal === 'up') {
-    pen.rect(x - 8, y, 16, 6, { colour, widthMm: 0.3 });
-    pen.line(x, y, x, y - 5, { colour, widthMm: 0.3 });
-    pen.text(label, x, y + 1.6, 2.8, { align: 'center', colour });
-  } else {
-    pen.rect(x - 6, y - 8, 6, 16, { colour, widthMm: 0.3 });
-    pen.line(x, y, x + 5, y, { colour, widthMm: 0.3 });
-    pen.text(label, x - 1.6, y - 7, 2.8, { turnDeg: 90, colour });
-  }
-}
-
-function margins(pen: Pen, { paper, block, marginsMm }: CornerStopLayout): void {
-  const middleX = block.xMm + block.widthMm / 2 + 30, middleY = block.yMm + block.heightMm / 2;
-  const right = block.xMm + block.widthMm, bottom = block.yMm + block.heightMm;
-  const style = { colour: PENCIL, widthMm: 0.15 };
-  pen.line(middleX, paper.yMm, middleX, block.yMm, style);
-  pen.text(`top ${trimNumber(marginsMm.top, 1)}`, middleX + 1, (paper.yMm + block.yMm) / 2 - 1.5, 3);
-  pen.line(middleX, bottom, middleX, paper.yMm + paper.heightMm, style);
-  pen.text(`bottom ${trimNumber(marginsMm.bottom, 1)}`, middleX + 1, (bottom + paper.yMm + paper.heightMm) / 2 - 1.5, 3);
-  pen.line(paper.xMm, middleY, block.xMm, middleY, style);
-  pen.text(`print’s right ${trimNumber(marginsMm.right, 1)}`, (paper.xMm + block.xMm) / 2, middleY + 1, 3, { align: 'center' });
-  pen.line(right, middleY, paper.xMm + paper.widthMm, middleY, style);
-  pen.text(`print’s left ${trimNumber(marginsMm.left, 1)}`, (right + paper.xMm + paper.widthMm) / 2, middleY + 1, 3, { align: 'center' });
+export function shifted(path: string, byXMm: number, byYMm = byXMm): string {
+  const dx = Math.round(byXMm * 100), dy = Math.round(byYMm * 100);
+  return path.replace(/([ML])(-?\d+) (-?\d+)/g, (_, act: string, x: string, y: string) => `${act}${Number(x) + dx} ${Number(y) + dy}`);
 }
 
 export function originCorner(pen: Pen, x: number, y: number, label: string): void {
@@ -109,8 +87,4 @@ export function thisSideUp(pen: Pen, x: number, y: number, lengthMm = 12): void 
   pen.line(x, y, x, y - lengthMm, { widthMm: 0.5 });
   pen.polygon([[x - 2, y - lengthMm + 3], [x + 2, y - lengthMm + 3], [x, y - lengthMm - 1]], '#1F2421');
   pen.text('this side up', x + 3, y - lengthMm / 2 - 2, 3.4);
-}
-
-function size(rect: { widthMm: number; heightMm: number }): string {
-  return `${trimNumber(rect.widthMm, 1)} × ${trimNumber(rect.heightMm, 1)}`;
 }

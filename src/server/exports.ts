@@ -3,13 +3,13 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { srgb8FromLabD50, hexFromLabD50 } from '@/core/colour';
 import { labelCoverage, labelSet, packRgb, paintCoverage } from '@/core/geometry';
-import { cornerStopLayout } from '@/core/registration';
 import { replayLog } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
 import { blobsOfPlan, ledgerCsv, numberingCsv, pathOfSet, pdfOfDrawings, readBundle, svgDocument, writeBundle } from '@/formats';
 import { blockOfRun, cutLineNotes, inkedAt, inkNamesOf, inkOf, labelStateOfRun, looksOfPlan, progressOf, type Plan } from '@/records';
 import { benchLog, getBlob, planAt, putBlob, type Store } from '@/store';
-import { registrationDrawing, stageDrawing } from './drawings';
+import { stageDrawing } from './drawings';
+import { jigPages } from './jigFiles';
 import { inflateLabels, labelsOfPlan } from './pictures';
 import { laidOut, runOf, sheetOf, tracedSheet } from './printSheets';
 import { insertWholePrint, livingPrint } from './prints';
@@ -35,9 +35,8 @@ export async function registrationPdf(db: Store, id: string, now: Date): Promise
   if (!laid.ok) return laid;
   const { plan, name, sheet, mmPerPx, widthMm, heightMm } = laid.value;
   const arcs = tracedSheet(laid.value);
-  const layout = cornerStopLayout({ imageWidthMm: widthMm, imageHeightMm: heightMm, marginMm: plan.layout.marginMm, marginRule: plan.layout.marginRule });
   const drawings = [
-    registrationDrawing(name, layout),
+    ...jigPages(laid.value, arcs),
     ...plan.runs.map((run, i) => {
       const state = labelStateOfRun(plan, run, sheet);
       const block = plan.blocks.length > 1 ? blockOfRun(plan, run).block.name : undefined;

@@ -14,3 +14,5 @@ export { readPatch } from './reading';
 export { lidLabelPdf } from './lidLabel';
 export { storedBlob } from './storedBlob';
 export { BUNDLE_LIMITS } from '@/formats';
+export { jigFile } from './jigFiles';
+export { type ScanOut, readableScan, simulatedScan } from './proofScan';

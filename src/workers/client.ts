@@ -1,5 +1,5 @@
 import { failure, type Outcome } from '@/core/units';
-import type { JobReply, LayerJobs, PictureJobs } from './protocol';
+import type { JobReply, LayerJobs, PictureJobs, RegisterJobs } from './protocol';
 
 type JobMap = Record<string, { take: unknown; give: unknown }>;
 
@@ -113,6 +113,13 @@ export class PictureWorker extends JobWorker<PictureJobs> {
 export class LayersWorker extends JobWorker<LayerJobs> {
   constructor() {
     super(() => new Worker(new URL('./layers.worker.ts', import.meta.url), { type: 'module' }), () => Promise.resolve());
+  }
+}
+
+/** Works out fits, draws sheets out of register, reads proofs. */
+export class RegisterWorker extends JobWorker<RegisterJobs> {
+  constructor(onStart: (worker: RegisterWorker) => Promise<unknown>) {
+    super(() => new Worker(new URL('./register.worker.ts', import.meta.url), { type: 'module' }), () => onStart(this));
   }
 }
 

@@ -1,4 +1,4 @@
-export { PictureWorker, LayersWorker, NewestOnly } from './client';
+export { PictureWorker, LayersWorker, RegisterWorker, NewestOnly } from './client';
 export {
-  type FlatResult, type IslandInfo, type IslandDetail, type IslandRow, type IslandOrder, type PictureJobs, type StageFigures, type StageFindings, ISLAND_ORDERS,
+  type FlatResult, type IslandInfo, type IslandDetail, type IslandRow, type IslandOrder, type PictureJobs, type StageFigures, type StageFindings, type FitQuestion, type FitResult, type ProofAnswer, ISLAND_ORDERS,
 } from './protocol';

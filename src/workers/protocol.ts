@@ -2,10 +2,11 @@ import type { Lab } from '@/core/colour';
 import type { Pigment } from '@/core/inks';
 import type { CutIsland, CutSettings, RehearsalPart, StageVerdict } from '@/core/cutting';
 import type { Box, LabelStyle, Region, View } from '@/core/geometry';
+import type { FitAnswer, MisprintView, Motion, ProofReading, Spread } from '@/core/registration';
 import type { PrintMapTask, PrintPart } from '@/core/layers';
 import type { EditDone, FlatColourFigures, FlattenSettings, RegionEdit } from '@/core/picture';
 import type { Failure } from '@/core/units';
-import type { CabinetInk, ColoursGot, InkAnswer, InkQuestion, Plan, ProposalRequest, Proposals, Resolved } from '@/records';
+import type { CabinetInk, ColoursGot, InkAnswer, InkQuestion, Plan, PrintSheet, ProposalRequest, Proposals, Resolved } from '@/records';
 
 /** What comes back of a flattened or changed picture; the label map itself stays in the worker. */
 export interface FlatResult {
@@ -110,6 +111,58 @@ export interface LayerJobs {
   recipe: { take: { plan: Plan; got: ColoursGot; cabinet: readonly CabinetInk[]; question: InkQuestion }; give: InkAnswer | null };
   /** All inks of the runs from `run` on mixed anew over what is really there. */
   resolve: { take: { plan: Plan; got: ColoursGot; cabinet: readonly CabinetInk[]; run: number }; give: Resolved };
+}
+
+/** What a fit is worked out from: the plan, where every run lies by what is known (image coordinates), the spread, and the sheet's middle. */
+export interface FitQuestion {
+  readonly plan: Plan;
+  readonly got: ColoursGot;
+  readonly fixed: readonly Motion[];
+  readonly spread: Spread;
+  readonly about: { readonly xMm: number; readonly yMm: number };
+  readonly sheets: number;
+}
+
+export interface FitResult extends Omit<FitAnswer, 'risk'> {
+  /** Pairs of labels that films end between, the likeliest fault first; 255 is the bare sheet round the image. */
+  readonly pairs: readonly { readonly a: number; readonly b: number; readonly share: number; readonly lengthMm: number; readonly films: number }[];
+  readonly milliseconds: number;
+}
+
+export interface ProofQuestion {
+  readonly file: Blob;
+  /** Over what the file says; 0 leaves it to the file. */
+  readonly dpi: number;
+  readonly plan: Plan;
+  readonly got: ColoursGot;
+  readonly sheet: PrintSheet;
+  /** Runs on the sheet. */
+  readonly printed: number;
+  readonly sheetMm: { readonly widthMm: number; readonly heightMm: number };
+  readonly imageAtMm: { readonly xMm: number; readonly yMm: number };
+}
+
+export interface ProofAnswer {
+  readonly reading: ProofReading;
+  readonly dpi: number;
+  readonly milliseconds: number;
+  /** The whole sheet, straight, `pictureMmPerPx`. */
+  readonly picture: ImageBitmap;
+}
+
+/** Every job of the register worker, which holds the picture's labels and the print map. */
+export interface RegisterJobs {
+  open: { take: { url: string; mmPerPx: number; task: PrintMapTask }; give: null };
+  fit: { take: FitQuestion; give: FitResult };
+  /** Share of sheets with a visible fault for each of several spreads. */
+  ways: { take: FitQuestion & { spreads: readonly Spread[] }; give: readonly number[] };
+  /** The least overlap or choke that brings the share to the wish. */
+  overlap: { take: FitQuestion; give: { readonly mm: number; readonly share: number } | null };
+  /** The sheet with every run where its motion (image coordinates) puts it. */
+  misprint: { take: { plan: Plan; got: ColoursGot; sheet: PrintSheet; motions: readonly Motion[]; view: MisprintView }; give: ImageBitmap };
+  /** The boundaries, drawn the heavier the likelier they show a fault in the last fit. */
+  risk: { take: { width: number; height: number; wishShare: number }; give: ImageBitmap };
+  readProof: { take: ProofQuestion; give: ProofAnswer };
 }
 
 export interface JobRequest { readonly id: number; readonly job: string; readonly payload: unknown }

@@ -5,6 +5,18 @@ export async function ask<T>(method: string, url: string, body?: unknown): Promi
   return askRaw<T>(url, { method, body: body === undefined ? undefined : JSON.stringify(body), headers: { 'Content-Type': 'application/json' } });
 }
 
+/** Asks for a picture; the resolution it has stands in a header. */
+export async function askScan(url: string, body?: Blob): Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>> {
+  try {
+    const response = await fetch(url, { method: 'POST', body });
+    if (response.ok) return { ok: true, value: { file: await response.blob(), dpi: Number(response.headers.get('x-scan-dpi')) || 0 } };
+    const answer = (await response.json().catch(() => ({}))) as { code?: string; message?: string };
+    return failure(answer.code ?? 'server', answer.message ?? 'The server could not do this.');
+  } catch {
+    return failure('unreachable', 'The server does not answer. Is Ulexite still running?');
+  }
+}
+
 export async function askRaw<T>(url: string, init: RequestInit): Promise<Outcome<T>> {
   let response: Response;
   try {

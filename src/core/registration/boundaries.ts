@@ -16,7 +16,11 @@ export interface Boundaries {
   readonly yMm: Float64Array;
   readonly nx: Float64Array;
   readonly ny: Float64Array;
+  /** For each point of the arcs, the gathering its segment to the next point went to; −1 for none. */
+  readonly ofSegment: Int32Array;
 }
+
+interface Gathering { readonly a: number; readonly b: number; length: number; x: number; y: number; nx: number; ny: number; into: Gathering | null }
 
 const DIRECTIONS = 16, CELLS = 5;
 
@@ -25,7 +29,8 @@ const DIRECTIONS = 16, CELLS = 5;
  * each gathering. The `most` longest are kept apart; shorter ones join the nearest of their own two labels.
  */
 export function boundariesOf(arcs: ArcMap, mmPerPx: number, most = 600): Boundaries {
-  const known = new Map<number, { a: number; b: number; length: number; x: number; y: number; nx: number; ny: number }>();
+  const known = new Map<number, Gathering>();
+  const segments: (Gathering | undefined)[] = new Array<Gathering | undefined>(arcs.xy.length / 2);
   const wide = arcs.width / CELLS, high = arcs.height / CELLS;
   for (let arc = 0; arc < arcs.count; arc++) {
     const left = arcs.left[arc], right = arcs.right[arc];
@@ -42,7 +47,8 @@ export function boundariesOf(arcs: ArcMap, mmPerPx: number, most = 600): Boundar
       const cell = Math.min(CELLS - 1, Math.floor(y / high)) * CELLS + Math.min(CELLS - 1, Math.floor(x / wide));
       const key = ((a * 256 + b) * DIRECTIONS + direction) * CELLS * CELLS + cell;
       let bin = known.get(key);
-      if (!bin) known.set(key, (bin = { a, b, length: 0, x: 0, y: 0, nx: 0, ny: 0 }));
+      if (!bin) known.set(key, (bin = { a, b, length: 0, x: 0, y: 0, nx: 0, ny: 0, into: null }));
+      segments[p] = bin;
       bin.length += length;
       bin.x += length * x;
       bin.y += length * y;
@@ -53,23 +59,26 @@ export function boundariesOf(arcs: ArcMap, mmPerPx: number, most = 600): Boundar
   const all = [...known.values()].sort((p, q) => q.length - p.length);
   const kept = all.slice(0, most);
   for (const bin of all.slice(most)) {
-    let best: (typeof kept)[number] | undefined, least = Infinity;
+    let best: Gathering | undefined, least = Infinity;
     for (const to of kept) {
       if (to.a !== bin.a || to.b !== bin.b) continue;
       const off = Math.hypot(to.x / to.length - bin.x / bin.length, to.y / to.length - bin.y / bin.length) / (wide + high) + (1 - (to.nx * bin.nx + to.ny * bin.ny) / (to.length * bin.length));
       if (off < least) { least = off; best = to; }
     }
     if (!best) { kept.push(bin); continue; }
+    bin.into = best;
     best.length += bin.length;
     best.x += bin.x;
     best.y += bin.y;
     best.nx += bin.nx;
     best.ny += bin.ny;
   }
-  const list = (of: (bin: (typeof kept)[number]) => number) => Float64Array.from(kept, of);
+  const list = (of: (bin: Gathering) => number) => Float64Array.from(kept, of);
+  const place = new Map(kept.map((bin, i) => [bin, i]));
   return {
     count: kept.length, a: Uint8Array.from(kept, (k) => k.a), b: Uint8Array.from(kept, (k) => k.b), lengthMm: list((k) => k.length * mmPerPx),
     xMm: list((k) => (k.x / k.length) * mmPerPx), yMm: list((k) => (k.y / k.length) * mmPerPx),
     nx: list((k) => k.nx / Math.hypot(k.nx, k.ny)), ny: list((k) => k.ny / Math.hypot(k.nx, k.ny)),
+    ofSegment: Int32Array.from(segments, (bin) => (bin ? place.get(bin.into ?? bin)! : -1)),
   };
 }

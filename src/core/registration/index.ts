@@ -20,3 +20,5 @@ export {
 } from './sheetLayout';
 export { type HeightAnswer, type HeightStack, HEIGHT_RANGE_MM, TYPE_HEIGHT_MM, heightsOf } from './heights';
 export { type CutListItem, type Jig, type JigDrawing, type JigInput, type JigLayer, type JigMark, finishedRect, jigFor, onBench } from './jigs';
+export { dpiOfFile } from './scanDpi';
+export { type ImageFrame, type StraightImage, homographyOf, straighten } from './straighten';

@@ -16,6 +16,8 @@ export type BenchAct =
   | { readonly kind: 'pull-undone'; readonly pullId: string }
   | { readonly kind: 'run-finished'; readonly runId: string }
   | { readonly kind: 'colour-got'; readonly runId: string; readonly colourId: string; readonly labD50: readonly [number, number, number]; readonly source: ReadingSource }
+  | ({ readonly kind: 'proofed' } & ProofTaken)
+  | { readonly kind: 'shimmed'; readonly settings: readonly { readonly runId: string; readonly shimsMm: readonly number[]; readonly pieces: string }[]; readonly note: string }
   | { readonly kind: 'numbered'; readonly marks: readonly { readonly sheet: SheetName; readonly mark: string }[]; readonly reason: string };
 
 /** What is gone from the block, on the print as seen: islands by first pixel, and outlines in mm. */
@@ -36,6 +38,27 @@ export interface Slip {
 }
 
 export interface Rehearsed { readonly at: string; readonly level: string; readonly score: number; readonly parts: number; readonly tooEarly: number; readonly tooLate: number; readonly never: number }
+
+/** A misfit seen on one sheet: the print as seen, mm, degrees clockwise. */
+export interface ProofMark { readonly xMm: number; readonly yMm: number; readonly dxMm: number; readonly dyMm: number }
+
+export interface ProofTaken {
+  readonly proofId: string;
+  readonly runId: string;
+  /** What it was measured against; null is its place on the sheet. */
+  readonly againstRunId: string | null;
+  /** The sheet it was measured on; empty when it has no name yet. */
+  readonly sheet: string;
+  readonly source: 'eye' | 'scan';
+  readonly marks: readonly ProofMark[];
+  readonly motion: { readonly dxMm: number; readonly dyMm: number; readonly rotationDeg: number; readonly growthX: number; readonly growthY: number; readonly residualMm: number; readonly about: { readonly xMm: number; readonly yMm: number } };
+}
+
+/** A proof in the log, with the shims (mm, at each contact) its block had then. */
+export interface Proof extends ProofTaken { readonly at: string; readonly shimsMm: readonly number[] }
+
+/** Shims put under a block for a run; those of the newest entry are in. */
+export interface Shimming { readonly at: string; readonly runId: string; readonly shimsMm: readonly number[]; readonly pieces: string; readonly note: string }
 
 /** How a colour was come by: with a reading device, typed in, or from a measurement file. */
 export const READING_SOURCES = ['reader', 'typed', 'file'] as const;
@@ -77,6 +100,10 @@ export interface BenchState {
   readonly finishedRuns: ReadonlySet<string>;
   /** One for each run and colour of the picture: the newest reading, oldest first. */
   readonly coloursGot: readonly ColourGot[];
+  /** All proofs, oldest first. */
+  readonly proofs: readonly Proof[];
+  /** All shims ever put in, oldest first. */
+  readonly shimmings: readonly Shimming[];
   readonly marks: readonly { readonly sheet: SheetName; readonly mark: string }[];
   readonly numberings: readonly { readonly at: string; readonly reason: string }[];
 }
@@ -92,6 +119,7 @@ export function replayLog(events: readonly BenchEvent[]): BenchState {
   const finishedRuns = new Set<string>();
   let coloursGot: ColourGot[] = [];
   const numberings: { at: string; reason: string }[] = [];
+  const proofs: Proof[] = [], shimmings: Shimming[] = [];
   let started: BenchState['started'];
   let marks: BenchState['marks'] = [];
   for (const { id, at, act } of events) {
@@ -124,12 +152,16 @@ export function replayLog(events: readonly BenchEvent[]): BenchState {
       const { runId, colourId, labD50, source } = act;
       coloursGot = [...coloursGot.filter((g) => g.runId !== runId || g.colourId !== colourId), { at, runId, colourId, labD50, source }];
     }
+    else if (act.kind === 'proofed') {
+      const { proofId, runId, againstRunId, sheet, source, marks: seen, motion } = act;
+      if (!proofs.some((p) => p.proofId === proofId)) proofs.push({ proofId, runId, againstRunId, sheet, source, marks: seen, motion, at, shimsMm: shimmings.findLast((s) => s.runId === act.runId)?.shimsMm ?? [] });
+    } else if (act.kind === 'shimmed') shimmings.push(...act.settings.map((setting) => ({ at, note: act.note, ...setting })));
     else {
       marks = act.marks;
       numberings.push({ at, reason: act.reason });
     }
   }
-  return { started, cutStages, slips: [...slips.values()], rehearsals, cutPictures, cutIslands, pulls: [...pulls.values()], finishedRuns, coloursGot, marks, numberings };
+  return { started, cutStages, slips: [...slips.values()], rehearsals, cutPictures, cutIslands, pulls: [...pulls.values()], finishedRuns, coloursGot, proofs, shimmings, marks, numberings };
 }
 
 /** All sheets in the order in which they go through a run: test sheets first. */

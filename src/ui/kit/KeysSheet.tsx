@@ -16,6 +16,8 @@ const OF_VIEW: Record<ViewName, readonly (readonly [string, string])[]> = {
   inks: [['↑ ↓', 'to the next ink, with the list in focus'], ...DESK_KEYS],
   rehearse: [['Space', 'cut the chosen part, or leave it'], ['N, Shift N', 'to the next or former part'], ['P', 'print the run'], ...PICTURE_KEYS],
   block: [['M', 'mirrored for the block, or as printed'], ...PICTURE_KEYS, ...DESK_KEYS],
+  register: [...PICTURE_KEYS, ...DESK_KEYS],
+  proof: [['Tab', 'to the next mark or field']],
   sheets: DESK_KEYS,
   cut: [['Space', 'tick off the chosen part'], ['↑ ↓', 'to the next part in the list'], ['M', 'mirrored for the block, or as printed'], ...PICTURE_KEYS],
   pull: [['Space', 'log the pull (the pedal does the same)'], ['1 … 9, 0, A, B, C', 'a fault; again to take it off'], ['X', 'set the sheet aside'], ['N', 'a note'], ['Z', 'take the last pull back']],

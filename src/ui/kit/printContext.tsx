@@ -85,6 +85,8 @@ export interface PrintDesk {
   readonly answerSlip: (slipId: string, answer: SlipAnswer) => Promise<Outcome<undefined>>;
   /** Scores of rehearsals on the sample prints, newest first. */
   readonly practice: { readonly load: () => Promise<Outcome<readonly PracticeScore[]>>; readonly keep: (score: Omit<PracticeScore, 'at'>) => Promise<Outcome<readonly PracticeScore[]>> };
+  /** The simulated scanner, and scans in forms that browsers do not show. `dpi` 0: the file does not say. */
+  readonly scanner: { readonly scan: (printed: number) => Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>>; readonly readable: (file: Blob) => Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>> };
   /** Shows the sheet as it would be, saving nothing; undefined goes back to the plan. */
   readonly tryOut: (edit: ((plan: Plan) => Plan) | undefined) => void;
   readonly undo: () => void;

@@ -1,11 +1,11 @@
 import type { PrintDesk } from './printContext';
 
-export const VIEW_NAMES = ['picture', 'runs', 'inks', 'block', 'sheets', 'rehearse', 'cut', 'pull', 'ledger', 'numbering'] as const;
+export const VIEW_NAMES = ['picture', 'runs', 'inks', 'block', 'register', 'sheets', 'rehearse', 'cut', 'proof', 'pull', 'ledger', 'numbering'] as const;
 export type ViewName = (typeof VIEW_NAMES)[number];
 export type Place = 'desk' | 'bench' | 'drawer';
 
 export function placeOf(view: ViewName): Place {
-  if (view === 'rehearse' || view === 'cut' || view === 'pull') return 'bench';
+  if (view === 'rehearse' || view === 'cut' || view === 'proof' || view === 'pull') return 'bench';
   return view === 'ledger' || view === 'numbering' ? 'drawer' : 'desk';
 }
 
@@ -26,7 +26,8 @@ export const DESK_STEPS: readonly Step[] = [
     const mixed = inks.filter((ink) => ink.recipe).length;
     return inks.length === 0 ? 'after the runs' : mixed === 0 ? 'no recipe yet' : `${mixed} of ${inks.length} recipes`;
   } },
-  { view: 'block', name: 'Block', summary: ({ progress }) => (progress.cutsDone ? `cut ${progress.cutsDone} time${progress.cutsDone === 1 ? '' : 's'}` : 'corner stops') },
+  { view: 'block', name: 'Block', summary: ({ progress }) => (progress.cutsDone ? `cut ${progress.cutsDone} time${progress.cutsDone === 1 ? '' : 's'}` : 'what is cut') },
+  { view: 'register', name: 'Register', summary: ({ state }) => (state.plan.picture ? state.plan.way.registration : 'after the picture') },
   { view: 'sheets', name: 'Sheets', summary: ({ state, progress }) => {
     const started = progress.bench.started;
     return started ? `${started.counted + started.tests} started` : `for ${state.plan.sheets.edition} good prints`;

@@ -11,7 +11,7 @@ import { PrintDeskProvider, type Placement, type PrintDesk, type PrintUrls, type
 import { useReshape } from '@/ui/kit/useReshape';
 import { useLayersWorker, useSheetWorker } from '@/ui/kit/useSheetWorker';
 import { ActQueue } from '../../client/actQueue';
-import { ask, askRaw } from '../../client/api';
+import { ask, askRaw, askScan } from '../../client/api';
 import { useCabinet } from '../../client/useCabinet';
 
 const RETRY_MS = 4000;
@@ -124,6 +124,8 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
 
   const practice = useMemo((): PrintDesk['practice'] => ({ load: () => ask('GET', '/api/practice'), keep: (score) => ask('POST', '/api/practice', score) }), []);
 
+  const scanner = useMemo((): PrintDesk['scanner'] => ({ scan: (printed) => askScan(`${api}/scan?printed=${printed}`), readable: (file) => askScan('/api/scans', file) }), [api]);
+
   const step = useCallback((which: 'undo' | 'redo') => {
     void inOrder(async () => settle(await ask<PrintState>('POST', `${api}/${which}`, { baseRevision: revision.current }), which));
   }, [api, inOrder, settle]);
@@ -206,7 +208,7 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
   const cabinet = useCabinet();
 
   const desk: PrintDesk = {
-    state: shownState, progress, looks, coverage, stamp, sheet, sheetFull, sheetWorker, island, chooseIsland, reshape, answerSlip, practice, layersWorker, cabinet, unit, setUnit, selectedRun, selectRun: setSelected,
+    state: shownState, progress, looks, coverage, stamp, sheet, sheetFull, sheetWorker, island, chooseIsland, reshape, answerSlip, practice, scanner, layersWorker, cabinet, unit, setUnit, selectedRun, selectRun: setSelected,
     status, urls, waitingActs: waiting.length, change, tryOut, undo: () => step('undo'), redo: () => step('redo'), log, bringIn, place, tell: setMessage,
   };
   return (

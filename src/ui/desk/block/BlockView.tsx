@@ -14,7 +14,6 @@ import { SheetCanvas, type PaintView } from '../../kit/SheetCanvas';
 import { blockStyles, labelStatesOf } from '../blockStates';
 import { RegionOverlay } from '../regions/RegionOverlay';
 import { useRegions } from '../regions/useRegions';
-import { LayoutPanel } from './LayoutPanel';
 import { CheckPanel } from './CheckPanel';
 import { useStageCheck } from './useStageCheck';
 
@@ -24,10 +23,10 @@ const MaskPanel = dynamic(() => import('./MaskPanel').then((m) => m.MaskPanel), 
 const TransferPanel = dynamic(() => import('./TransferPanel').then((m) => m.TransferPanel), { ssr: false, loading: opening });
 const TransferPictures = dynamic(() => import('./TransferPanel').then((m) => m.TransferPictures), { ssr: false, loading: opening });
 
-const LEAVES = [['check', 'Check'], ['fit', 'Overlap'], ['masks', 'Masks'], ['transfer', 'Transfer'], ['stops', 'Stops']] as const;
+const LEAVES = [['check', 'Check'], ['fit', 'Overlap'], ['masks', 'Masks'], ['transfer', 'Transfer']] as const;
 type Leaf = (typeof LEAVES)[number][0];
 
-/** Block: its face at each stage, what is cut and what would go wrong; overlaps, masks, the drawing to bring onto it, the corner stops. */
+/** Block: its face at each stage, what is cut and what would go wrong; overlaps, masks, the drawing to bring onto it. */
 export function BlockView() {
   const desk = usePrintDesk();
   const { state, sheet, sheetWorker, selectedRun, unit, urls, progress } = desk;
@@ -67,15 +66,15 @@ export function BlockView() {
     <div className="work">
       <div className="stage">
         <div className="row between">
-          <div className="row"><h1>{leaf === 'stops' ? 'Registration sheet' : leaf === 'transfer' ? 'Onto the block' : `${plan.blocks.length > 1 ? block.name : 'Block'} before run ${run}`}</h1>{leaf !== 'stops' && leaf !== 'transfer' && <span className={done || plan.way.process === 'multi-block' ? 'quiet' : 'madder'}>{done ? 'this cut is done' : plan.way.process === 'multi-block' ? 'recut a block, and it can be printed again' : 'a cut cannot be undone'}</span>}</div>
-          {leaf !== 'stops' && leaf !== 'transfer' && (
+          <div className="row"><h1>{leaf === 'transfer' ? 'Onto the block' : `${plan.blocks.length > 1 ? block.name : 'Block'} before run ${run}`}</h1>{leaf !== 'transfer' && <span className={done || plan.way.process === 'multi-block' ? 'quiet' : 'madder'}>{done ? 'this cut is done' : plan.way.process === 'multi-block' ? 'recut a block, and it can be printed again' : 'a cut cannot be undone'}</span>}</div>
+          {leaf !== 'transfer' && (
             <ToggleButtonGroup size="small" exclusive value={mirrored ? 'mirrored' : 'printed'} onChange={(_, v: string | null) => { if (v) setMirrored(v === 'mirrored'); }} aria-label="How the block is shown">
               <ToggleButton value="mirrored" sx={{ py: 0.3 }}>on the block</ToggleButton>
               <ToggleButton value="printed" sx={{ py: 0.3 }}>as printed</ToggleButton>
             </ToggleButtonGroup>
           )}
         </div>
-        {leaf === 'stops' ? <LayoutPanel.Drawing /> : leaf === 'transfer' ? <TransferPictures /> : (
+        {leaf === 'transfer' ? <TransferPictures /> : (
           <SheetCanvas widthPx={raster.widthPx} heightPx={raster.heightPx} mmPerPx={raster.mmPerPx} unit={unit} mirrored={mirrored} paint={paint} onPick={pick} handle={regions.canvas} label={`The block before run ${run}, ${mirrored ? 'mirrored' : 'as printed'}`}
             stamp={<div className={mirrored ? 'stamp mirrored' : 'stamp'}>{mirrored ? 'mirrored: as the block lies' : 'as printed'} <kbd>M</kbd></div>}
             overlay={(mm) => (
@@ -98,7 +97,6 @@ export function BlockView() {
         {leaf === 'fit' && <FitPanel run={run} />}
         {leaf === 'masks' && <MaskPanel run={run} labels={current} regions={regions} onOutlines={setMaskOutlines} />}
         {leaf === 'transfer' && <TransferPanel />}
-        {leaf === 'stops' && <LayoutPanel.Fields />}
       </aside>
     </div>
   );

@@ -1,10 +1,10 @@
 import { failure } from '@/records';
-import { bundleFile, database, layeredFile, ledgerFile, lidLabelPdf, linesFile, lookPng, maskFile, numberingFile, registrationPdf, runSvg, sourcePng, transferFile } from '@/server';
+import { bundleFile, database, jigFile, layeredFile, ledgerFile, lidLabelPdf, linesFile, lookPng, maskFile, numberingFile, registrationPdf, runSvg, sourcePng, transferFile } from '@/server';
 import { nowIso, refuse, respondFile } from '../../../../respond';
 
 /**
  * Files of a print: registration.pdf; run-2 and block-2 as svg, ora, dxf; drawing-key, drawing-flat, drawing-block-1 as pdf, svg, png (?dpi=300);
- * mask-<id> as pdf, svg, dxf; look-2.png, lid-2.pdf, ledger.csv, numbering.csv, print.ulexite.zip.
+ * mask-<id> and jig as pdf, svg, dxf; look-2.png, lid-2.pdf, ledger.csv, numbering.csv, print.ulexite.zip.
  */
 export async function GET(request: Request, { params }: { params: Promise<{ id: string; file: string }> }): Promise<Response> {
   const { id, file } = await params;
@@ -29,6 +29,8 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   if (drawing) return respondFile(await transferFile(db, id, drawing[1], drawing[2] as 'pdf', Number(new URL(request.url).searchParams.get('dpi') ?? 300), new Date()));
   const mask = /^mask-([\w-]{1,80})\.(pdf|svg|dxf)$/.exec(file);
   if (mask) return respondFile(await maskFile(db, id, mask[1], mask[2] as 'pdf', new Date()));
+  const jig = /^jig\.(pdf|svg|dxf)$/.exec(file);
+  if (jig) return respondFile(await jigFile(db, id, jig[1] as 'pdf', new Date()));
   if (file === 'registration.pdf') return respondFile(await registrationPdf(db, id, new Date()));
   if (file === 'ledger.csv') return respondFile(ledgerFile(db, id));
   if (file === 'numbering.csv') return respondFile(numberingFile(db, id));

@@ -1,0 +1,9 @@
+import { database, simulatedScan } from '@/server';
+import { refuse } from '../../../respond';
+import { respondScan } from '../../../scans/respondScan';
+
+/** The sheet as the simulated scanner sees it: ?printed=3 runs. */
+export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+  const scan = await simulatedScan(database(), (await params).id, Number(new URL(request.url).searchParams.get('printed')));
+  return scan.ok ? respondScan(scan.value) : refuse(scan);
+}

@@ -1,0 +1,36 @@
+'use client';
+import { useState } from 'react';
+import { formatLength, parseLengthMm, type LengthRange, type LengthUnit } from '@/core/units';
+
+interface Props {
+  readonly label: string;
+  readonly valueMm: number;
+  readonly unit: LengthUnit;
+  readonly range: LengthRange;
+  /** Place on the drawing, in screen pixels of its box. */
+  readonly x: number;
+  readonly y: number;
+  readonly onChange: (mm: number) => void;
+  readonly onError: (message: string | undefined) => void;
+  readonly disabled?: boolean;
+}
+
+/** A number on the drawing: it can be typed over. */
+export function DimField({ label, valueMm, unit, range, x, y, onChange, onError, disabled }: Props) {
+  const [text, setText] = useState<string>();
+  const [wrong, setWrong] = useState(false);
+  const take = () => {
+    if (text === undefined) return;
+    const parsed = parseLengthMm(text, unit, range);
+    setWrong(!parsed.ok);
+    onError(parsed.ok ? undefined : parsed.message);
+    if (!parsed.ok) return;
+    setText(undefined);
+    if (Math.abs(parsed.value - valueMm) > 1e-6) onChange(parsed.value);
+  };
+  return (
+    <input className="dim" aria-label={label} aria-invalid={wrong} disabled={disabled} value={text ?? formatLength(valueMm, unit)} style={{ left: x, top: y }} size={8}
+      onFocus={(e) => e.target.select()} onChange={(e) => setText(e.target.value)} onBlur={take}
+      onKeyDown={(e) => { if (e.key === 'Enter') take(); if (e.key === 'Escape') { setText(undefined); setWrong(false); onError(undefined); } }} />
+  );
+}
