@@ -5,7 +5,7 @@ import { flattenPicture, measureFlatColours, type FlattenSettings } from '@/core
 import { normalDeviate, randomStream } from '@/core/random/random';
 import { sheetsToStart, startBelief, type BenchAct, type BenchEvent, type Fault } from '@/core/sheets';
 import { guessBarePaper, pigmentsOf, planFromSketch, planTaskOf, resolveFrom, stageOfRun, withFlat, type FlatColour, type Plan, type PrintState } from '@/records';
-import { bringInPicture, cabinet, createPrint, keepLabels, placeAgain, printState, savePlan } from '@/server';
+import { bringInPicture, cabinet, createPrint, keepLabels, placeAgain, printState, sampleProofs, savePlan } from '@/server';
 import { appendBenchEvent, getBlob, raiseUndoFloor, touchPrint, type Store } from '@/store';
 import { allotmentGate, GATE_HEIGHT_PX, GATE_WIDTH_PX } from './allotmentGate';
 import { ferrySlip } from './ferrySlip';
@@ -24,6 +24,7 @@ export async function seedWorkshop(db: Store, nowMs: number): Promise<void> {
   await flattenInto(db, still, { colourCount: 8, radiusMm: 0.3, minIslandMm2: 1.2 }, at(0.55));
   onFewBlocks(db, still, 4, at(0.5));
   mixAll(db, still, at(0.45));
+  proofOnce(db, still, nowMs);
   const id = await bringIn(db, 'Salt Works, Low Sun', Buffer.from(saltWorks()), 'salt works, low sun.svg', [240, 180], at(18));
   await flattenInto(db, id, { colourCount: 6, radiusMm: 0.3, minIslandMm2: 1.2 }, at(17));
   mixAll(db, id, at(16));
@@ -72,6 +73,17 @@ export async function flattenInto(db: Store, id: string, settings: FlattenSettin
   const barePaperId = guessBarePaper(colours, state.plan.paper.labD50);
   const plan: Plan = withFlat(state.plan, { labelsSha: keepLabels(db, flat, now), settings, colours, barePaperId, handChanges: 0 });
   return expectOk(savePlan(db, id, state.revision, plan, 'picture flattened', now));
+}
+
+/** All blocks cut, one proof measured by ruler: one of them lies out of register. */
+function proofOnce(db: Store, id: string, nowMs: number): void {
+  const { plan } = expectOk(printState(db, id));
+  const acts: BenchAct[] = [...plan.runs.map((run): BenchAct => ({ kind: 'stage-cut', stageId: stageOfRun(plan, run)!.id })), ...sampleProofs(id, plan).map((proof): BenchAct => ({ kind: 'proofed', ...proof }))];
+  db.transaction(() => {
+    acts.forEach((act, i) => appendBenchEvent(db, id, { id: `quinces-${i + 1}`, at: new Date(nowMs - 0.35 * DAY + i * 20 * MINUTE).toISOString(), act }));
+    raiseUndoFloor(db, id);
+    touchPrint(db, id, new Date(nowMs - 0.2 * DAY).toISOString());
+  })();
 }
 
 const RUN_FAULTS: readonly Fault[] = ['misfit', 'weak', 'patchy', 'smudge', 'ghost', 'mark', 'weak', 'too heavy'];

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { looksOfPlan, progressOf } from '@/records';
+import { looksOfPlan, outOfRegister, progressOf } from '@/records';
 import { listPrints } from '@/server';
 import { openStore } from '@/store';
 import { seedWorkshop } from '../demo/workshop';
@@ -30,14 +30,17 @@ test('the sample workshop: four prints, one half way through its third run', asy
   expect(progress.bench.pulls.some((p) => p.setAside)).toBe(true);
   expect(salt.events.every((e) => Date.parse(e.at) <= NOW)).toBe(true);
   const others = prints.filter((p) => p !== salt);
-  expect(others.every((p) => p.plan.picture && p.events.length === 0)).toBe(true);
+  expect(others.every((p) => p.plan.picture && (p.events.length === 0) !== p.name.startsWith('Quinces'))).toBe(true);
   expect(salt.plan.inks.every((ink) => ink.recipe && ink.film)).toBe(true);
 });
 
 test('quinces: four blocks whose overprints give seven colours near the wish', () => {
   const db = openStore(server.data);
-  const { plan } = listPrints(db).find((p) => p.name.startsWith('Quinces'))!;
+  const { plan, events } = listPrints(db).find((p) => p.name.startsWith('Quinces'))!;
   db.close();
+  const out = outOfRegister(plan, progressOf(plan, events).bench)!;
+  expect(out.mm).toBeGreaterThan(0.5);
+  expect(out.run).toBeGreaterThan(1);
   expect([plan.way.process, plan.blocks.length, plan.runs.length]).toEqual(['multi-block', 4, 4]);
   expect(plan.flat!.colours.length).toBe(8);
   const looks = looksOfPlan(plan)!;

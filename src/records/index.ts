@@ -20,6 +20,6 @@ export { type InkAnswer, type InkQuestion, answerInk, withRecipe, recipeTaskFor,
 export { coloursAfterSlip, lostColours, slippedStages, withSpotRun, withSecondTone } from './slips';
 export { SAMPLE_PRINTS, samplePlan, sampleMap, type SamplePrint } from './samplePrints';
 export {
-  benchX, blockOnSheet, boundaryKindsOf, contactsOf, expectedLooks, filmsOnParts, fixedMotions, growthAdvice, jigInputOf, lookOfFilms, measuredMisfits, movementOf, newestProofs, ownSpread, presentMisfits, sheetLayoutOf, shimsIn,
+  benchX, blockOnSheet, boundaryKindsOf, contactsOf, expectedLooks, filmsOnParts, fixedMotions, growthAdvice, jigInputOf, lookOfFilms, measuredMisfits, movementOf, newestProofs, outOfRegister, ownSpread, presentMisfits, sheetLayoutOf, shimsIn,
   wordsForMotion,
 } from './register';

@@ -2,7 +2,7 @@ import { deltaE2000, type Lab } from '@/core/colour';
 import { stackLooksLabD50, type LaidFilm } from '@/core/inks';
 import { materialById } from '@/core/cutting';
 import {
-  BEYOND, contactsOnPrint, cornerStopLayout, learnedSpread, motionAbout, movementMotions, NO_MOTION, onBench, registrationWay, rigidFrom, sheetLayout, spreadOf,
+  BEYOND, contactsOnPrint, cornerStopLayout, largestAtCorners, learnedSpread, motionAbout, movementMotions, NO_MOTION, onBench, registrationWay, rigidFrom, sheetLayout, spreadOf,
   type BoundaryKind, type Contact, type FilmEdge, type JigInput, type Motion, type Movement, type RectMm, type SheetLayout, type Spread,
 } from '@/core/registration';
 import type { BenchState, Proof } from '@/core/sheets';
@@ -182,6 +182,18 @@ export function presentMisfits(plan: Plan, layout: SheetLayout, bench: BenchStat
     return rigidFrom(contacts, contacts.map((_, c) => (now[c] ?? 0) - (then[c] ?? 0)), centre);
   });
   return measuredMisfits(plan, bench).map((motion, r) => motion && less(added(motionAbout(motion, ...centre), since[r]), since[0]));
+}
+
+/** From this misfit on, at the image's worst corner, a block counts as out of register (start value). */
+const OUT_MM = 0.3;
+
+/** The run (from 1) that lies farthest from the first one's place now, by its newest proof; undefined while none is out. */
+export function outOfRegister(plan: Plan, bench: BenchState): { readonly run: number; readonly mm: number } | undefined {
+  const layout = sheetLayoutOf(plan);
+  if (!layout || bench.proofs.length === 0) return undefined;
+  const off = presentMisfits(plan, layout, bench).map((motion) => (motion ? largestAtCorners(motion, layout.images[0]) : 0));
+  const mm = Math.max(0, ...off);
+  return mm > OUT_MM ? { run: off.indexOf(mm) + 1, mm } : undefined;
 }
 
 /** Shims under a run's block now, mm at each contact. */

@@ -1,9 +1,9 @@
 import sharp from 'sharp';
-import { rigidFrom } from '@/core/registration';
-import { replayLog } from '@/core/sheets';
+import { fitMotion, motionAt, rigidFrom } from '@/core/registration';
+import { replayLog, type ProofTaken } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
 import { sampleMisfits, simulatedScanner } from '@/devices';
-import { contactsOf, filmsOnParts, lookOfFilms, sheetLayoutOf, shimsIn } from '@/records';
+import { contactsOf, filmsOnParts, lookOfFilms, sheetLayoutOf, shimsIn, type Plan } from '@/records';
 import { benchLog, type Store } from '@/store';
 import { MAX_UPLOAD_BYTES } from './imageIn';
 import { laidOut } from './printSheets';
@@ -35,6 +35,20 @@ export async function simulatedScan(db: Store, id: string, printed: number): Pro
   });
   const png = await sharp(Buffer.from(picture.data.buffer), { raw: { width: picture.width, height: picture.height, channels: 4 } }).removeAlpha().withMetadata({ density: SIMULATED_DPI }).png({ compressionLevel: 1 }).toBuffer();
   return success({ png, dpi: SIMULATED_DPI });
+}
+
+/** What a ruler would find on a first proof of a sample print, at four marks of every run against the one below. */
+export function sampleProofs(id: string, plan: Plan): ProofTaken[] {
+  const image = sheetLayoutOf(plan)!.images[0], tenth = (mm: number) => Math.round(mm * 20) / 20;
+  const motions = sampleMisfits(seedOf(id), plan.runs.length, { xMm: image.xMm + image.widthMm / 2, yMm: image.yMm + image.heightMm / 2 }, 0);
+  return plan.runs.slice(1).map((run, r) => {
+    const marks = [[0.05, 0.05], [0.95, 0.05], [0.05, 0.95], [0.95, 0.95]].map(([u, v]) => {
+      const xMm = tenth(image.xMm + u * image.widthMm), yMm = tenth(image.yMm + v * image.heightMm);
+      const [dx, dy] = motionAt(motions[r + 1], xMm, yMm), [bx, by] = motionAt(motions[r], xMm, yMm);
+      return { xMm, yMm, dxMm: tenth(dx - bx), dyMm: tenth(dy - by) };
+    });
+    return { proofId: `proof-${r + 1}`, runId: run.id, againstRunId: plan.runs[r].id, sheet: '', source: 'eye' as const, marks, motion: fitMotion(marks) };
+  });
 }
 
 /** A scan that browsers cannot show (TIFF), as a PNG of the same pixels with the resolution it says it has. */

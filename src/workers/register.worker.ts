@@ -1,7 +1,7 @@
 import { srgb8FromLabD50 } from '@/core/colour';
 import { packRgb, traceArcs, type ArcMap, type LabelMap } from '@/core/geometry';
 import { isPlain, printMapOf } from '@/core/layers';
-import { boundariesOf, dpiOfFile, homographyOf, leastOverlap, paintMisprint, readProof, simulateFit, straighten, type Boundaries, type FitTask, type ScanPicture } from '@/core/registration';
+import { boundariesOf, dpiOfFile, homographyOf, leastOverlap, paintMisprint, readProof, simulateFit, straighten, type Boundaries, type FitTask, type ScanPicture, type SheetCase } from '@/core/registration';
 import { failure } from '@/core/units';
 import { boundaryKindsOf, CHOKE_MM, decodeLabelMap, expectedLooks, filmsOnParts, lookOfFilms } from '@/records';
 import { JobFailed, serve } from './serve';
@@ -27,13 +27,14 @@ serve<RegisterJobs>({
     return null;
   },
   fit(question) {
-    const started = performance.now();
     const task = taskOf(question);
+    const started = performance.now();
     const { risk: byGathering, ...answer } = simulateFit(task);
     risk = byGathering;
     const pairs = task.kinds.map((kind, k) => ({ a: kind.a, b: kind.b, share: answer.shareByKind[k], lengthMm: answer.lengthByKindMm[k], films: kind.edges.length }))
       .filter((pair) => pair.lengthMm > 0 && pair.films > 0).sort((p, q) => q.share - p.share || q.lengthMm - p.lengthMm);
-    return { ...answer, pairs, milliseconds: performance.now() - started };
+    const milliseconds = performance.now() - started;
+    return { ...answer, typical: onItsLine(answer.typical), worstOfTen: onItsLine(answer.worstOfTen), pairs, milliseconds };
   },
   ways: ({ spreads, ...question }) => { const task = taskOf(question); return spreads.map((spread) => simulateFit({ ...task, spread }).share); },
   overlap(question) {
@@ -83,6 +84,23 @@ serve<RegisterJobs>({
     return { reading: reading.value, dpi: scan.dpi || Math.round(reading.value.sheet.pxPerMm * 25.4), milliseconds: performance.now() - started, picture: await bitmapOf(words, small.width, small.height) };
   },
 });
+
+/** A gathering's middle may lie off all its lines: the place to look at is on the longest of them. */
+function onItsLine(found: SheetCase): SheetCase {
+  const { arcs, boundaries } = edged(), { mmPerPx } = opened();
+  let longest = 0, at = found.at;
+  if (found.gathering >= 0) for (let arc = 0; arc < arcs.count; arc++) {
+    let length = 0, x = 0, y = 0;
+    for (let p = arcs.offset[arc]; p < arcs.offset[arc + 1] - 1; p++) {
+      if (boundaries.ofSegment[p] !== found.gathering) continue;
+      const [x0, y0, x1, y1] = [arcs.xy[2 * p], arcs.xy[2 * p + 1], arcs.xy[2 * p + 2], arcs.xy[2 * p + 3]], part = Math.hypot(x1 - x0, y1 - y0);
+      if (part * 2 > length) { x = (x0 + x1) / 2; y = (y0 + y1) / 2; }
+      length += part;
+    }
+    if (length > longest) { longest = length; at = { xMm: x * mmPerPx, yMm: y * mmPerPx }; }
+  }
+  return { ...found, at };
+}
 
 async function decoded(file: Blob, dpi: number): Promise<ScanPicture> {
   const bitmap = await createImageBitmap(file, { colorSpaceConversion: 'none', imageOrientation: 'from-image' }).catch(() => { throw new JobFailed(failure('scan', 'This file is no picture that can be read. Scan to PNG, JPEG or TIFF.')); });

@@ -37,8 +37,9 @@ export interface SheetCase {
   readonly motions: readonly Motion[];
   readonly faultMm2: number;
   readonly faultLengthMm: number;
-  /** The widest fault and where it lies, image coordinates. */
+  /** The widest fault, and the gathering of boundary where most of it can be seen, image coordinates. */
   readonly widestMm: number;
+  readonly gathering: number;
   readonly at: { readonly xMm: number; readonly yMm: number };
 }
 
@@ -133,8 +134,17 @@ function alongBoundary(task: FitTask, layings: Layings, kind: BoundaryKind, i: n
   }
   const at = new Float64Array(n), order = new Int32Array(n);
   const moves = kind.edges.map((edge) => layings[edge.run]);
+  const [cx, cy, ct] = coefficients;
   for (let s = 0; s < sheets; s++) {
-    for (let e = 0; e < n; e++) at[e] = rest[e] + coefficients[0] * moves[e][0][s] + coefficients[1] * moves[e][1][s] + coefficients[2] * moves[e][2][s];
+    let low = Infinity, high = -Infinity;
+    for (let e = 0; e < n; e++) {
+      const move = moves[e];
+      const place = rest[e] + cx * move[0][s] + cy * move[1][s] + ct * move[2][s];
+      at[e] = place;
+      if (place < low) low = place;
+      if (place > high) high = place;
+    }
+    if (high - low <= sliverMm) { widths[s] = 0; continue; }
     const width = stripsWrong(kind, at, order, sliverMm);
     widths[s] = width;
     if (width > 0) over++;
@@ -192,7 +202,7 @@ function motionsOf({ fixed, about }: FitTask, layings: Layings, sheet: number): 
 
 function widestOn(task: FitTask, layings: Layings, kindOf: ReadonlyMap<number, number>, sheet: number) {
   const { boundaries: b, kinds } = task;
-  let widestMm = 0, best = -1, at = { xMm: task.about.xMm, yMm: task.about.yMm };
+  let widestMm = 0, best = 0, gathering = -1, at = { xMm: task.about.xMm, yMm: task.about.yMm };
   for (let i = 0; i < b.count; i++) {
     const k = kindOf.get(b.a[i] * 256 + b.b[i]);
     if (k === undefined || kinds[k].edges.length < 2) continue;
@@ -201,9 +211,9 @@ function widestOn(task: FitTask, layings: Layings, kindOf: ReadonlyMap<number, n
     const width = stripsWrong(kinds[k], places, new Int32Array(rest.length), task.sliverMm);
     widestMm = Math.max(widestMm, width);
     const seen = width * Math.min(20, b.lengthMm[i]);
-    if (seen > best) { best = seen; at = { xMm: b.xMm[i], yMm: b.yMm[i] }; }
+    if (seen > best) { best = seen; gathering = i; at = { xMm: b.xMm[i], yMm: b.yMm[i] }; }
   }
-  return { widestMm, at };
+  return { widestMm, gathering, at };
 }
 
 /**

@@ -1,5 +1,5 @@
 export { type CornerStopLayout, type ContactMm, type RectMm, contactsOnPrint, cornerStopLayout } from './cornerStops';
-export { type MisfitMark, type Motion, type WeighedMark, type WeighedFit, NO_MOTION, fitMotion, fitWeighed, motionAt, motionAbout, residualAt } from './motion';
+export { type MisfitMark, type Motion, type WeighedMark, type WeighedFit, NO_MOTION, fitByEye, fitMotion, fitWeighed, motionAt, motionAbout, residualAt } from './motion';
 export {
   type BlockSetting, type Contact, type ContactShim, type ImagePlace, type SettingShims, type ShimPieces, type ShimPlan, type ShimStock,
   SHIM_RANGE_MM, SHIM_STOCK, fewestPieces, heightOfPieces, largestAtCorners, rigidFrom, shimPlan, toleranceOf,

@@ -197,7 +197,7 @@ function text(layer: JigLayer, xMm: number, yMm: number, heightMm: number, words
 /** The origin corner: a corner drawn twice, and its name. */
 function origin(r: RectMm): JigMark[] {
   const x = r.xMm, y = r.yMm + r.heightMm;
-  return [line('block', [x, y - 7], [x + 7, y]), line('block', [x, y - 5], [x + 5, y]), text('block', x + 2, y - 4.6, 3, ' origin corner')];
+  return [line('block', [x, y - 7], [x + 7, y]), line('block', [x, y - 5], [x + 5, y]), text('block', x + 9, y - 5, 3, 'origin corner')];
 }
 
 function piece(what: string, of: string, r: { readonly widthMm: number; readonly heightMm: number }): CutListItem {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { fitMotion, motionAbout, motionAt, type Motion } from './index';
+import { fitByEye, fitMotion, motionAbout, motionAt, type Motion } from './index';
 
 const within = (limit: number) => fc.double({ min: -limit, max: limit, noNaN: true });
 const place = fc.record({ xMm: fc.double({ min: 0, max: 400, noNaN: true }), yMm: fc.double({ min: 0, max: 300, noNaN: true }) });
@@ -31,6 +31,13 @@ test('what marks cannot tell is left at nothing: turn from one mark, growth from
   const found = fitMotion([{ xMm: 20, yMm: 30 }, { xMm: 220, yMm: 180 }].map(markAt(turned)));
   expect(found.rotationDeg).toBeCloseTo(0.4, 4);
   expect(Math.abs(found.growthX) + Math.abs(found.growthY)).toBeLessThan(1e-6);
+});
+
+test('two marks by eye: no growth is made of what they disagree by', () => {
+  const found = fitByEye([{ xMm: 0, yMm: 0, dxMm: 0.6, dyMm: 0 }, { xMm: 200, yMm: 0, dxMm: 0.4, dyMm: 0 }]);
+  expect(found.growthX).toBeCloseTo(0, 6);
+  expect(found.dxMm).toBeCloseTo(0.5, 6);
+  expect(found.residualMm).toBeCloseTo(0.1, 3);
 });
 
 test('the residual is what no motion explains', () => {

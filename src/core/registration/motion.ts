@@ -35,6 +35,11 @@ export function fitMotion(marks: readonly MisfitMark[]): Motion {
   return fitWeighed(marks.map((mark) => ({ ...mark, weight: [1, 0, 1] as const }))).motion;
 }
 
+/** The same for marks measured by eye: fewer than three say nothing of growth, what they disagree by is left over. */
+export function fitByEye(marks: readonly MisfitMark[]): Motion {
+  return fitWeighed(marks.map((mark) => ({ ...mark, weight: [1, 0, 1] as const })), marks.length < 3 ? 1e9 : RIDGE_GROWTH).motion;
+}
+
 export interface WeighedFit {
   readonly motion: Motion;
   /** Covariance of dx, dy (mm), turn (rad), growth x and y, row by row, if the weights are inverse variances. */
@@ -42,14 +47,14 @@ export interface WeighedFit {
 }
 
 /** The same with a weight for each mark. */
-export function fitWeighed(marks: readonly WeighedMark[]): WeighedFit {
+export function fitWeighed(marks: readonly WeighedMark[], growthRidge = RIDGE_GROWTH): WeighedFit {
   if (marks.length === 0) throw new RangeError('a motion needs at least one mark');
   if (!marks.every((m) => [m.xMm, m.yMm, m.dxMm, m.dyMm, ...m.weight].every(Number.isFinite))) throw new RangeError('every number of a mark must be finite');
   const about = { xMm: mean(marks.map((m) => m.xMm)), yMm: mean(marks.map((m) => m.yMm)) };
   const p = [0, 0, 0, 0, 0];
   let normal: number[] = [];
   for (let round = 0; round < 12; round++) {
-    const { matrix, right } = normalEquations(marks, about, p);
+    const { matrix, right } = normalEquations(marks, about, p, growthRidge);
     normal = matrix;
     const step = solve(matrix, right);
     p.forEach((_, i) => { p[i] += step[i]; });
@@ -79,7 +84,7 @@ export function residualAt(motion: Motion, mark: MisfitMark): readonly [number, 
   return [mark.dxMm - dx, mark.dyMm - dy];
 }
 
-function normalEquations(marks: readonly WeighedMark[], about: { xMm: number; yMm: number }, p: readonly number[]) {
+function normalEquations(marks: readonly WeighedMark[], about: { xMm: number; yMm: number }, p: readonly number[], growthRidge: number) {
   const matrix = new Array<number>(PARAMETERS * PARAMETERS).fill(0), right = new Array<number>(PARAMETERS).fill(0);
   const c = Math.cos(p[2]), s = Math.sin(p[2]);
   let spread = 1e-6;
@@ -95,7 +100,7 @@ function normalEquations(marks: readonly WeighedMark[], about: { xMm: number; yM
     }
     spread += (wxx + wyy) * (qx * qx + qy * qy + 1);
   }
-  [0, 0, RIDGE_TURN, RIDGE_GROWTH, RIDGE_GROWTH].forEach((ridge, i) => {
+  [0, 0, RIDGE_TURN, growthRidge, growthRidge].forEach((ridge, i) => {
     matrix[i * PARAMETERS + i] += ridge * spread;
     right[i] -= ridge * spread * p[i];
   });

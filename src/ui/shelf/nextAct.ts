@@ -1,4 +1,4 @@
-import { inkNamesOf, type Plan, type Progress } from '@/records';
+import { inkNamesOf, outOfRegister, type Plan, type Progress } from '@/records';
 
 export interface NextAct {
   readonly view: string;
@@ -20,6 +20,8 @@ export function nextActOf(plan: Plan, progress: Progress): NextAct {
   const { phase, tally, sheetsInRun } = progress.runs[index];
   const name = `run ${index + 1}, ${inkNamesOf(plan, run)}`;
   if (phase === 'printing') return { view: 'pull', words: `Print on: ${tally.pulled.filter((p) => !p.sheet.startsWith('T')).length} of ${sheetsInRun}`, detail: name, colour: 'press' };
+  const out = phase === 'cut' ? outOfRegister(plan, progress.bench) : undefined;
+  if (out) return { view: 'proof', words: `Run ${out.run} is out of register`, detail: `${out.mm.toFixed(1)} mm: shims, then another proof`, colour: 'ochre' };
   if (phase === 'cut') return { view: 'pull', words: `Print run ${index + 1}`, detail: inkNamesOf(plan, run), colour: 'press' };
   if (index === 0) return { view: 'runs', words: 'Look over the plan', detail: plan.way.process === 'multi-block' ? 'then cut the first block' : 'then cut the bare paper away', colour: '' };
   return { view: 'cut', words: `Cut for run ${index + 1}`, detail: inkNamesOf(plan, run), colour: 'madder' };

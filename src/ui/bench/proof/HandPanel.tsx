@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { fitMotion, type MisfitMark, type SheetLayout } from '@/core/registration';
+import { fitByEye, type MisfitMark, type SheetLayout } from '@/core/registration';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { Cautions } from '../../kit/Cautions';
@@ -23,7 +23,7 @@ export function HandPanel({ run, marks, onMarks, picked, onPicked, layout, onShi
   const { sheetMm } = layout;
   const set = (i: number, part: Partial<MisfitMark>) => onMarks(marks.map((m, k) => (k === i ? { ...m, ...part } : m)));
   const keep = async () => {
-    const answer = await log({ kind: 'proofed', proofId: crypto.randomUUID(), runId, againstRunId: chosen === '' ? null : chosen, sheet: sheetName.trim(), source: 'eye', marks: [...marks], motion: fitMotion(marks) });
+    const answer = await log({ kind: 'proofed', proofId: crypto.randomUUID(), runId, againstRunId: chosen === '' ? null : chosen, sheet: sheetName.trim(), source: 'eye', marks: [...marks], motion: fitByEye(marks) });
     tell(answer.ok ? `Proof of run ${run} kept.` : answer.message, answer.ok ? { words: 'To the shims', take: onShims } : undefined);
   };
   return (
@@ -49,7 +49,7 @@ export function HandPanel({ run, marks, onMarks, picked, onPicked, layout, onShi
         <TextField label="Sheet" value={sheetName} onChange={(e) => setSheetName(e.target.value.slice(0, 12))} slotProps={{ inputLabel: { shrink: true } }} />
       </div>
       <Button variant="contained" color="primary" onClick={() => void keep()}>Keep this proof</Button>
-      <p className="note">{marks.length < 2 ? 'One mark tells no turn.' : marks.length === 2 ? 'Two marks tell displacement and turn; growth along the line between them only.' : ''} {progress.bench.proofs.length > 0 ? `${progress.bench.proofs.length} proof${progress.bench.proofs.length === 1 ? '' : 's'} kept.` : ''}</p>
+      <p className="note">{marks.length < 2 ? 'One mark tells no turn.' : marks.length === 2 ? 'Two marks tell displacement and turn; growth takes three or more.' : ''} {progress.bench.proofs.length > 0 ? `${progress.bench.proofs.length} proof${progress.bench.proofs.length === 1 ? '' : 's'} kept.` : ''}</p>
       <Cautions place="pull" />
     </>
   );

@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { fitMotion, type MisfitMark, type PatchReading, type SheetLayout } from '@/core/registration';
+import { fitByEye, type MisfitMark, type PatchReading, type SheetLayout } from '@/core/registration';
 import { formatLength } from '@/core/units';
 import { growthAdvice, sheetLayoutOf, wordsForMotion } from '@/records';
 import type { ProofAnswer } from '@/workers';
@@ -45,7 +45,7 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
   const run = Math.max(1, selectedRun);
   const answer = read?.reading.runs[run - 1];
   const patches = leaf === 'scan' ? (answer?.ok ? answer.value.patches : []) : leaf === 'hand' ? marks.map((m): PatchReading => ({ ...m, kept: true })) : [];
-  const motion = leaf === 'scan' ? (answer?.ok ? answer.value.motion : undefined) : leaf === 'hand' && marks.length > 0 ? fitMotion(marks) : undefined;
+  const motion = leaf === 'scan' ? (answer?.ok ? answer.value.motion : undefined) : leaf === 'hand' && marks.length > 0 ? fitByEye(marks) : undefined;
   const image = layout.images[0];
   const below = run === 1 ? 'its place on the sheet' : `run ${run - 1}`;
   const wood = ['plywood', 'cherry'].includes(plan.blocks[0].materialId);
@@ -62,7 +62,7 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
         {leaf === 'scan' && answer && !answer.ok && <p className="say bad" role="status">{answer.message}</p>}
         <SheetPicture layout={layout} read={leaf === 'scan' ? read : undefined} patches={patches} onPlace={leaf === 'hand' ? placeMark : undefined} picked={leaf === 'hand' ? picked : undefined} worker={worker} />
       </div>
-      <aside className="side">
+      <aside className="side" key={leaf}>
         <div className="leaves tight" role="tablist" aria-label="Ways to measure">
           {LEAVES.map(([id, name]) => <button key={id} type="button" role="tab" aria-selected={leaf === id} onClick={() => setLeaf(id)}>{name}</button>)}
         </div>

@@ -18,7 +18,7 @@ export type FitPicture = 'sheets' | 'hand' | 'where';
 /** How many times larger than the sheet picture the inset shows. */
 const INSET_MM = 9;
 
-const percent = (share: number) => (share > 0 && share < 0.01 ? 'under 1' : share > 0.99 && share < 1 ? 'over 99' : String(Math.round(100 * share)));
+const percent = (share: number) => (share > 0 && share < 0.01 ? '< 1' : share > 0.99 && share < 1 ? '> 99' : String(Math.round(100 * share)));
 
 function useMisprint(worker: RegisterWorker) {
   const { state: { plan }, progress: { bench }, sheet } = usePrintDesk();
@@ -35,14 +35,14 @@ function SheetFigure({ worker, name, words, found }: { worker: RegisterWorker; n
   const { widthMm, heightMm } = plan.picture!;
   const { motions, at } = found;
   const whole = useCallback((width: number, height: number) => paintAt(motions, { xMm: 0, yMm: 0, mmPerPx: widthMm / width, width, height }), [paintAt, motions, widthMm]);
-  const near = useCallback((width: number, height: number) => paintAt(motions, { xMm: at.xMm - INSET_MM, yMm: at.yMm - INSET_MM / 2, mmPerPx: (2 * INSET_MM) / width, width, height }), [paintAt, motions, at]);
+  const near = useCallback((width: number, height: number) => paintAt(motions, { xMm: at.xMm - INSET_MM, yMm: at.yMm - INSET_MM * 0.46, mmPerPx: (2 * INSET_MM) / width, width, height }), [paintAt, motions, at]);
   return (
     <figure className="fit-figure">
       <figcaption><strong>{name}</strong> <span className="quiet">{words}</span></figcaption>
-      <BitmapView aspect={heightMm / widthMm} label={`${name}: the sheet as it would come out`} paint={whole}>
-        <svg className="over" viewBox={`0 0 ${widthMm} ${heightMm}`} aria-hidden><rect className="lens" x={at.xMm - INSET_MM} y={at.yMm - INSET_MM / 2} width={2 * INSET_MM} height={INSET_MM} /></svg>
-      </BitmapView>
-      <BitmapView aspect={0.5} label={`${name}: its worst place, magnified`} paint={near} />
+      <div style={{ maxWidth: `calc((100vh - 500px) * ${widthMm / heightMm})`, minWidth: 200 }}><BitmapView aspect={heightMm / widthMm} label={`${name}: the sheet as it would come out`} paint={whole}>
+        <svg className="over" viewBox={`0 0 ${widthMm} ${heightMm}`} aria-hidden><rect className="lens" x={at.xMm - INSET_MM} y={at.yMm - INSET_MM * 0.46} width={2 * INSET_MM} height={INSET_MM * 0.92} /></svg>
+      </BitmapView></div>
+      <BitmapView aspect={0.46} label={`${name}: its worst place, magnified`} paint={near} />
       <p className="note num">{found.widestMm > 0 ? `worst place magnified ${Math.round(widthMm / (2 * INSET_MM))} times: widest ${formatLength(found.widestMm, unit, 2)}, ${(found.faultMm2 / 100).toFixed(2)} cm² in all` : 'nothing to be seen'}</p>
     </figure>
   );
@@ -91,7 +91,7 @@ export function FitFields({ worker, fit, layout, show, onShow, hand, onHand, wit
   return (
     <>
       <section role="status" aria-live="polite">
-        {result ? <><p className="answer" style={{ fontSize: 24 }}>{percent(result.share)} % of sheets show a fault wider than {formatLength(register.sliverMm, unit, 2)}.</p><p className="note num">{question.sheets.toLocaleString('en-GB')} sheets by {registrationWay(plan.way.registration).name.toLowerCase()}, in {Math.round(result.milliseconds)} ms. ±{spread.shiftMm.toFixed(2)} mm and ±{spread.turnDeg.toFixed(2)}° a laying, {layings > 0 ? `learned from ${layings} layings of your own` : 'start values'}.</p></> : <p className="note">…</p>}
+        {result ? <><p className="answer" style={{ fontSize: 24 }}>{result.share > 0.99 ? 'Nearly every sheet shows' : result.share < 0.01 ? 'Hardly any sheet shows' : `${percent(result.share)} % of sheets show`} a fault wider than {formatLength(register.sliverMm, unit, 2)}.</p><p className="note num">{question.sheets.toLocaleString('en-GB')} sheets by {registrationWay(plan.way.registration).name.toLowerCase()}, in {Math.round(result.milliseconds)} ms. ±{spread.shiftMm.toFixed(2)} mm and ±{spread.turnDeg.toFixed(2)}° a laying, {layings > 0 ? `learned from ${layings} layings of your own` : 'start values'}.</p></> : <p className="note">…</p>}
       </section>
       <div className="leaves tight" role="tablist" aria-label="What is shown">
         {([['sheets', 'Sheets'], ['hand', 'By hand'], ['where', 'Where it moves']] as const).map(([id, name]) => <button key={id} type="button" role="tab" aria-selected={show === id} onClick={() => { if (id === 'hand') onHand(centred(question.fixed, plan.picture!.widthMm, plan.picture!.heightMm)); onShow(id); }}>{name}</button>)}
@@ -156,7 +156,7 @@ function Pairs({ result }: { result: FitResult }) {
         <ul className="watch">{shown.map((p) => (
           <li key={`${p.a} ${p.b}`} className="row" style={{ gap: 8, flexWrap: 'nowrap', fontSize: 13 }}>
             <span className="pair" aria-hidden><i style={{ background: hex(lab(p.a)) }} /><i style={{ background: hex(lab(p.b)) }} /></span>
-            <span style={{ minWidth: 0 }}>{name(p.a)} and {name(p.b)} <span className="quiet num">{formatLength(p.lengthMm, unit, 0)} long, {p.films} films end here</span></span>
+            <span style={{ minWidth: 0 }}>{name(p.a)} and {name(p.b)} <span className="quiet" style={{ display: 'block' }}>{formatLength(p.lengthMm, unit, 0)} long, {p.films} films end here</span></span>
             <strong className="num" style={{ marginLeft: 'auto' }}>{percent(p.share)} %</strong>
           </li>
         ))}</ul>

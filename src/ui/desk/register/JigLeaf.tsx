@@ -23,13 +23,13 @@ export function useJig(layout: SheetLayout): Jig {
 export function JigDrawing({ layout }: { layout: SheetLayout }) {
   const { state: { plan } } = usePrintDesk();
   const drawing = useJig(layout).drawings[0];
-  const pad = drawing.widthMm * 0.03;
+  const pad = drawing.widthMm * 0.03, head = drawing.heightMm * 0.07;
   return (
     <div className="sheet-canvas drawn" style={{ touchAction: 'auto' }}>
       <div className={drawing.side === 'bench' ? 'stamp mirrored' : 'stamp'}>{drawing.side === 'bench' ? 'the bench: right and left exchanged' : 'the print as seen'}</div>
-      <svg className="drawing" viewBox={`${-pad} ${-pad} ${drawing.widthMm + 2 * pad} ${drawing.heightMm + 2 * pad}`} width="100%" height="100%" role="img" aria-label={`${registrationWay(plan.way.registration).name}: ${drawing.name}, ${drawing.note}`}>
+      <svg className="drawing" viewBox={`${-pad} ${-head} ${drawing.widthMm + 2 * pad} ${drawing.heightMm + pad + head}`} width="100%" height="100%" role="img" aria-label={`${registrationWay(plan.way.registration).name}: ${drawing.name}, ${drawing.note}`}>
         <rect x={0} y={0} width={drawing.widthMm} height={drawing.heightMm} fill="#FBF9F3" />
-        {drawing.marks.map((mark, i) => <Mark key={i} mark={mark} least={drawing.widthMm / 62} />)}
+        {drawing.marks.map((mark, i) => <Mark key={i} mark={mark} least={drawing.heightMm / 44} />)}
       </svg>
     </div>
   );

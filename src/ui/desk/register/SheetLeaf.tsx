@@ -67,12 +67,12 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
             <Area x={X(finished.xMm)} y={Y(finished.yMm)} w={finished.widthMm * scale} h={finished.heightMm * scale} fill="#FBF9F3" />
             <SheetEdges rect={{ xMm: 0, yMm: 0, ...sheetMm }} X={X} Y={Y} torn={plan.layout.tornEdges} registering={registrationWay(plan.way.registration).registeringEdges} />
             {layout.blocks.map((block) => <rect key={block.name} x={X(block.rect.xMm)} y={Y(block.rect.yMm)} width={block.rect.widthMm * scale} height={block.rect.heightMm * scale} fill="none" stroke="#62665E" strokeWidth={1.2} strokeDasharray="7 4" />)}
-            <path d={`M${X(right)} ${Y(below)}h-14M${X(right)} ${Y(below)}v-14`} stroke="#A63A2B" strokeWidth={3} fill="none" />
             <path d={arrows([[X(finished.xMm), Y(image.yMm + image.heightMm * 0.3), X(image.xMm), Y(image.yMm + image.heightMm * 0.3)], [X(lastRight), Y(image.yMm + image.heightMm * 0.3), X(finished.xMm + finished.widthMm), Y(image.yMm + image.heightMm * 0.3)], [X(image.xMm + image.widthMm * 0.7), Y(finished.yMm), X(image.xMm + image.widthMm * 0.7), Y(image.yMm)], [X(image.xMm + image.widthMm * 0.7), Y(lastBelow), X(image.xMm + image.widthMm * 0.7), Y(finished.yMm + finished.heightMm)]])} stroke="#1F2421" fill="none" />
             <Grain x={X(finished.xMm) + 12} y={Y(finished.yMm + finished.heightMm) - 12} direction={plan.layout.paperGrain} />
             {m.bottom * scale > 24 && <text x={X(image.xMm)} y={Y(lastBelow) + 18} fontSize={12} fontFamily="var(--head)" fontStyle="italic" fill="#62665E">4/{plan.sheets.edition}&#8195;title&#8195;signature</text>}
           </svg>
           {images.map((rect, i) => <div key={i} style={{ position: 'absolute', left: X(rect.xMm), top: Y(rect.yMm), width: rect.widthMm * scale, height: rect.heightMm * scale, overflow: 'hidden', opacity: i === 0 ? 1 : 0.75, background: '#E4DFD2' }}>{looks && <LookThumb run={plan.runs.length} label={i === 0 ? 'the image' : `the image again, ${i + 1}`} />}</div>)}
+          <svg className="corner" width={22} height={22} style={{ left: X(right) - 18, top: Y(below) - 18 }} aria-hidden><path d="M20 0V20H0" fill="none" stroke="#A63A2B" strokeWidth={4} /></svg>
           <DimField {...dim} label="Paper, width" valueMm={paperMm.widthMm} range={{ ...PAPER_RANGE_MM, what: 'the paper’s width' }} x={size.width / 2} y={Y(0) - 26} onChange={setPaper('widthMm')} />
           <DimField {...dim} label="Paper, height" valueMm={paperMm.heightMm} range={{ ...PAPER_RANGE_MM, what: 'the paper’s height' }} x={X(sheetMm.widthMm) + 42} y={size.height / 2} onChange={setPaper('heightMm')} />
           <DimField {...dim} label="Top margin" valueMm={m.top} range={{ ...MARGIN_RANGE_MM, what: 'the top margin' }} x={X(image.xMm + image.widthMm * 0.7) + 40} y={(Y(finished.yMm) + Y(image.yMm)) / 2} onChange={setMargin('top')} />
@@ -117,7 +117,7 @@ function SheetEdges({ rect: r, X, Y, torn, registering }: { rect: RectMm; X: (mm
 
 function Grain({ x, y, direction }: { x: number; y: number; direction: 'upright' | 'level' }) {
   const d = [0, 4, 8].map((k) => (direction === 'upright' ? `M${x + k} ${y - 22}v22` : `M${x} ${y - 8 + k}h26`)).join('');
-  return <g><path d={d} stroke="#62665E" strokeWidth={1} fill="none" /><text x={x + 32} y={y} fontSize={11} fill="#62665E">grain</text></g>;
+  return <g><path d={d} stroke="#62665E" strokeWidth={1} fill="none" /><text x={x + (direction === 'upright' ? 14 : 32)} y={y} fontSize={11} fill="#62665E">grain</text></g>;
 }
 
 function arrows(lines: readonly (readonly number[])[]): string {
@@ -150,7 +150,7 @@ export function SheetFields({ layout }: { layout: SheetLayout }) {
       {layout.problems.length > 0 && <section role="status">{layout.problems.map((p) => <p key={p.text} className="say bad" style={{ marginTop: 8 }}>{p.text}</p>)}</section>}
       <section>
         <h2>Trimmed off later</h2>
-        <p className="note" style={{ margin: '4px 0 12px' }}>{l.allowanceMm ? 'Typed.' : `As ${registrationWay(plan.way.registration).name.toLowerCase()} asks.`} Ticks, tabs and punched holes lie here.{l.allowanceMm && <> <button type="button" className="link" onClick={() => edit('what is trimmed off', () => ({ allowanceMm: null }))}>as the way asks</button></>}</p>
+        <p className="note" style={{ margin: '4px 0 12px' }}>{l.allowanceMm ? 'Typed.' : 'As the way of registration asks.'} Ticks, tabs and punched holes lie here.{l.allowanceMm && <> <button type="button" className="link" onClick={() => edit('what is trimmed off', () => ({ allowanceMm: null }))}>as the way asks</button></>}</p>
         <div className="fields">{SHEET_EDGES.map((edge) => <LengthField key={edge} label={edge} valueMm={allowance[edge]} unit={unit} range={ALLOWANCE_RANGE_MM} onChange={(mm) => edit('what is trimmed off', () => ({ allowanceMm: { ...allowance, [edge]: mm } }))} />)}</div>
       </section>
       <section>
