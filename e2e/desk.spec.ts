@@ -92,18 +92,6 @@ test('the core sample by keyboard, the key sheet, and lengths in inches', async 
   await expect(page.getByText('9 7/16 × 7 1/16 in').first()).toBeVisible();
 });
 
-test('corner stops: margins typed in inches, the drawing follows', async ({ page }) => {
-  const id = await flattenedPrint(page, server, 'stops');
-  await page.goto(`${server.url}/print/${id}/block`);
-  await page.getByRole('tab', { name: 'Stops' }).click();
-  await page.getByLabel('Margin', { exact: true }).fill('1 in');
-  await page.getByLabel('Margin', { exact: true }).press('Enter');
-  await expect(page.getByRole('img', { name: /paper 290\.8 × 235\.9 mm/ })).toBeVisible();
-  await page.getByLabel('Bottom margin').click();
-  await page.getByRole('option', { name: 'equal all round' }).click();
-  await expect(page.getByRole('img', { name: /paper 290\.8 × 230\.8 mm/ })).toBeVisible();
-});
-
 test('shelf: copy, rename, delete by name, restore', async ({ page }) => {
   await flattenedPrint(page, server, 'on the shelf');
   await page.goto(server.url);

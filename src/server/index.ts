@@ -15,4 +15,4 @@ export { lidLabelPdf } from './lidLabel';
 export { storedBlob } from './storedBlob';
 export { BUNDLE_LIMITS } from '@/formats';
 export { jigFile } from './jigFiles';
-export { type ScanOut, readableScan, sampleProofs, simulatedScan } from './proofScan';
+export { type ScanOut, readableScan, sampleMisfitsOf, sampleProofs, simulatedScan } from './proofScan';

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { fitMotion, motionAt, rigidFrom } from '@/core/registration';
+import { fitMotion, motionAt, rigidFrom, type Motion } from '@/core/registration';
 import { replayLog, type ProofTaken } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
 import { sampleMisfits, simulatedScanner } from '@/devices';
@@ -22,7 +22,7 @@ export async function simulatedScan(db: Store, id: string, printed: number): Pro
   const layout = sheetLayoutOf(plan)!, image = layout.images[0], bench = replayLog(benchLog(db, id));
   const about = { xMm: image.xMm + image.widthMm / 2, yMm: image.yMm + image.heightMm / 2 };
   const contacts = contactsOf(layout);
-  const motions = sampleMisfits(seedOf(id), plan.runs.length, about, bench.proofs.length).slice(0, printed).map((own, run) => {
+  const motions = sampleMisfitsOf(id, plan, bench.proofs.length).slice(0, printed).map((own, run) => {
     const shims = shimsIn(bench, plan.runs[run].id), moved = rigidFrom(contacts, contacts.map((_, c) => shims[c] ?? 0), [about.xMm, about.yMm]);
     return { ...own, dxMm: own.dxMm + moved.dxMm, dyMm: own.dyMm + moved.dyMm, rotationDeg: own.rotationDeg + moved.rotationDeg };
   });
@@ -37,10 +37,16 @@ export async function simulatedScan(db: Store, id: string, printed: number): Pro
   return success({ png, dpi: SIMULATED_DPI });
 }
 
+/** Where a sample print's blocks really lie without shims; what its simulated scans hide. */
+export function sampleMisfitsOf(id: string, plan: Plan, laying: number): Motion[] {
+  const image = sheetLayoutOf(plan)!.images[0];
+  return sampleMisfits(seedOf(id), plan.runs.length, { xMm: image.xMm + image.widthMm / 2, yMm: image.yMm + image.heightMm / 2 }, laying);
+}
+
 /** What a ruler would find on a first proof of a sample print, at four marks of every run against the one below. */
 export function sampleProofs(id: string, plan: Plan): ProofTaken[] {
   const image = sheetLayoutOf(plan)!.images[0], tenth = (mm: number) => Math.round(mm * 20) / 20;
-  const motions = sampleMisfits(seedOf(id), plan.runs.length, { xMm: image.xMm + image.widthMm / 2, yMm: image.yMm + image.heightMm / 2 }, 0);
+  const motions = sampleMisfitsOf(id, plan, 0);
   return plan.runs.slice(1).map((run, r) => {
     const marks = [[0.05, 0.05], [0.95, 0.05], [0.05, 0.95], [0.95, 0.95]].map(([u, v]) => {
       const xMm = tenth(image.xMm + u * image.widthMm), yMm = tenth(image.yMm + v * image.heightMm);

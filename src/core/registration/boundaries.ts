@@ -22,13 +22,13 @@ export interface Boundaries {
 
 interface Gathering { readonly a: number; readonly b: number; length: number; x: number; y: number; nx: number; ny: number; into: Gathering | null }
 
-const DIRECTIONS = 16, CELLS = 5;
+const DIRECTIONS = 16, CELLS = 4;
 
 /**
- * Gathers the edges of a label map (`mmPerPx` to a pixel) into 16 directions and 5 × 5 places, keeping mean place and direction of
+ * Gathers the edges of a label map (`mmPerPx` to a pixel) into 16 directions and 4 × 4 places, keeping mean place and direction of
  * each gathering. The `most` longest are kept apart; shorter ones join the nearest of their own two labels.
  */
-export function boundariesOf(arcs: ArcMap, mmPerPx: number, most = 600): Boundaries {
+export function boundariesOf(arcs: ArcMap, mmPerPx: number, most = 400): Boundaries {
   const known = new Map<number, Gathering>();
   const segments: (Gathering | undefined)[] = new Array<Gathering | undefined>(arcs.xy.length / 2);
   const wide = arcs.width / CELLS, high = arcs.height / CELLS;

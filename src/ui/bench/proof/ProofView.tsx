@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { fitByEye, type MisfitMark, type PatchReading, type SheetLayout } from '@/core/registration';
 import { formatLength } from '@/core/units';
-import { growthAdvice, sheetLayoutOf, wordsForMotion } from '@/records';
+import { growthAdvice, newestProofs, sheetLayoutOf, wordsForMotion } from '@/records';
 import type { ProofAnswer } from '@/workers';
 import { BenchTabs } from '../BenchTabs';
 import { BitmapView } from '../../desk/register/BitmapView';
@@ -36,7 +36,7 @@ export function ProofView() {
 }
 
 function ProofWork({ layout }: { layout: SheetLayout }) {
-  const { state: { plan }, selectedRun, selectRun, unit } = usePrintDesk();
+  const { state: { plan }, progress: { bench }, selectedRun, selectRun, unit } = usePrintDesk();
   const worker = useRegisterWorker();
   const [leaf, setLeaf] = useState<Leaf>('hand');
   const [marks, setMarks] = useState<readonly MisfitMark[]>(() => firstMarks(layout));
@@ -44,8 +44,9 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
   const [read, setRead] = useState<ProofAnswer>();
   const run = Math.max(1, selectedRun);
   const answer = read?.reading.runs[run - 1];
-  const patches = leaf === 'scan' ? (answer?.ok ? answer.value.patches : []) : leaf === 'hand' ? marks.map((m): PatchReading => ({ ...m, kept: true })) : [];
-  const motion = leaf === 'scan' ? (answer?.ok ? answer.value.motion : undefined) : leaf === 'hand' && marks.length > 0 ? fitByEye(marks) : undefined;
+  const newest = newestProofs(plan, bench)[run - 1];
+  const patches = leaf === 'scan' ? (answer?.ok ? answer.value.patches : []) : (leaf === 'hand' ? marks : newest?.marks ?? []).map((m): PatchReading => ({ ...m, kept: true }));
+  const motion = leaf === 'scan' ? (answer?.ok ? answer.value.motion : undefined) : leaf === 'hand' ? (marks.length > 0 ? fitByEye(marks) : undefined) : newest?.motion;
   const image = layout.images[0];
   const below = run === 1 ? 'its place on the sheet' : `run ${run - 1}`;
   const wood = ['plywood', 'cherry'].includes(plan.blocks[0].materialId);
