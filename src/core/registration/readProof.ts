@@ -62,7 +62,7 @@ const FINE = { patchMm: 8, reachPx: [7, 5, 3], count: 72, leastEdgeMm: 1.6 };
 const LEAST_STEP = 14;
 const MAX_SHIFT_MM = 3.6, MAX_TURN_DEG = 1.4;
 /** What sheet finding and straightening may leave, 1σ: added to what the patches say of themselves. */
-const FLOOR = { shiftMm: 0.008, turnDeg: 0.004, growth: 0.00005 };
+const FLOOR = { shiftMm: 0.005, turnDeg: 0.003, growth: 0.00005 };
 
 /**
  * Reads a scanned proof: finds the sheet, straightens it, evens the light, and for each run printed finds where its picture
@@ -340,17 +340,45 @@ function edgeStrengths(states: States, colours: Colours, r: number): Float64Arra
 interface Surface { readonly reach: number; readonly values: Float64Array }
 
 /**
- * Correlates where run r should have its film with the evidence for it. The film's outline is taken at the patch's base displacement, its
- * turn within the patch by whole pixels; evidence is looked up in a window that is larger by `reach`.
+ * Correlates the evidence for the film in a patch of the scan with where the film should be, displaced by every lag about the
+ * patch's base. The patch of the scan stays the same for all lags, so that they can be compared; the film's outline is looked up round it.
  */
 function surfaceOf(proof: Proof, moves: readonly LinearMove[], colours: Colours, r: number, patch: Patch, size: number, reach: number, baseX: number, baseY: number): Surface {
-  const span = size + 2 * reach, bit = 1 << r;
-  const prefix = new Float64Array((span + 1) * span);
-  for (let v = 0; v < span; v++) {
-    const y = patch.y + v - reach + baseY;
+  const prefix = evidenceOf(proof, moves, colours, r, patch.x + baseX, patch.y + baseY, size);
+  const bit = 1 << r, lags = 2 * reach + 1, values = new Float64Array(lags * lags);
+  const m = moves[r], midX = patch.x + size / 2, midY = patch.y + size / 2, across = size + 1;
+  for (let v = -reach; v < size + reach; v++) {
+    const y = patch.y + v, firstLag = Math.max(-reach, -v), lastLag = Math.min(reach, size - 1 - v);
+    let from = Number.NaN;
+    for (let u = -reach; u <= size + reach; u++) {
+      const x = patch.x + u;
+      // the base is the move at the patch's middle; what differs from it within the patch
+      const sx = Math.floor(x - m.xx * (x - midX) - m.xy * (y - midY) - proof.padPx + 0.5), sy = Math.floor(y - m.yx * (x - midX) - m.yy * (y - midY) - proof.padPx + 0.5);
+      const on = u < size + reach && sx >= 0 && sy >= 0 && sx < proof.labelWidth && sy < proof.labelHeight && (proof.bits[proof.labels[sy * proof.labelWidth + sx]] & bit) !== 0;
+      if (on && Number.isNaN(from)) from = u;
+      if (!on && !Number.isNaN(from)) {
+        for (let ly = firstLag; ly <= lastLag; ly++) {
+          const row = (v + ly) * across, to = (ly + reach) * lags + reach;
+          for (let lx = -reach; lx <= reach; lx++) {
+            const a = from + lx, b = u + lx;
+            values[to + lx] += 2 * (prefix[row + (b > size ? size : b < 0 ? 0 : b)] - prefix[row + (a > size ? size : a < 0 ? 0 : a)]);
+          }
+        }
+        from = Number.NaN;
+      }
+    }
+  }
+  return { reach, values };
+}
+
+/** Row by row the running sums of the evidence for run r's film in a square of the scan: `size` rows of `size` + 1. */
+function evidenceOf(proof: Proof, moves: readonly LinearMove[], colours: Colours, r: number, left: number, top: number, size: number): Float64Array {
+  const prefix = new Float64Array((size + 1) * size), bit = 1 << r;
+  for (let v = 0; v < size; v++) {
+    const y = top + v;
     let sum = 0;
-    for (let u = 0; u < span; u++) {
-      const x = patch.x + u - reach + baseX;
+    for (let u = 0; u < size; u++) {
+      const x = left + u;
       if (x >= 0 && y >= 0 && x < proof.width && y < proof.height) {
         const below = bitsAt(proof, moves, x, y, r), a = 3 * below, b = 3 * (below | bit), at = 3 * (y * proof.width + x);
         const d0 = colours[b] - colours[a], d1 = colours[b + 1] - colours[a + 1], d2 = colours[b + 2] - colours[a + 2];
@@ -360,34 +388,10 @@ function surfaceOf(proof: Proof, moves: readonly LinearMove[], colours: Colours,
           sum += (w > step ? step : w < -step ? -step : w) * 1e-3;
         }
       }
-      prefix[v * (span + 1) + u + 1] = sum;
+      prefix[v * (size + 1) + u + 1] = sum;
     }
   }
-  const lags = 2 * reach + 1, values = new Float64Array(lags * lags);
-  const m = moves[r], midX = patch.x + size / 2, midY = patch.y + size / 2;
-  for (let v = 0; v < size; v++) {
-    const y = patch.y + v;
-    let from = -1;
-    for (let u = 0; u <= size; u++) {
-      const x = patch.x + u;
-      // the base is the move at the patch's middle; what differs from it within the patch
-      const sx = Math.round(x - m.xx * (x - midX) - m.xy * (y - midY)) - proof.padPx, sy = Math.round(y - m.yx * (x - midX) - m.yy * (y - midY)) - proof.padPx;
-      const on = u < size && sx >= 0 && sy >= 0 && sx < proof.labelWidth && sy < proof.labelHeight && (proof.bits[proof.labels[sy * proof.labelWidth + sx]] & bit) !== 0;
-      if (on && from < 0) from = u;
-      if (!on && from >= 0) {
-        for (let ly = 0; ly < lags; ly++) {
-          const row = (v + ly) * (span + 1);
-          for (let lx = 0; lx < lags; lx++) values[ly * lags + lx] += 2 * (prefix[row + u + lx] - prefix[row + from + lx]);
-        }
-        from = -1;
-      }
-    }
-    for (let ly = 0; ly < lags; ly++) {
-      const row = (v + ly) * (span + 1);
-      for (let lx = 0; lx < lags; lx++) values[ly * lags + lx] -= prefix[row + size + lx] - prefix[row + lx];
-    }
-  }
-  return { reach, values };
+  return prefix;
 }
 
 /** All patches of the coarse raster vote for one displacement and turn. */
@@ -472,7 +476,8 @@ function robustFit(marks: readonly WeighedMark[]): RunFit {
   }
   const kept = say.reduce((sum, s) => sum + s, 0);
   const variance = scaled.reduce((sum, mark, i) => sum + say[i] * offBy(fit.motion, mark) ** 2, 0) / Math.max(1, 2 * kept - 5);
-  return { motion: fit.motion, covariance: fit.covariance.map((c) => c * Math.max(variance, 1e-5)), marks, say };
+  // straight edges tell nothing along themselves: only what a patch can tell counts as left over
+  return { motion: { ...fit.motion, residualMm: Math.sqrt(variance) }, covariance: fit.covariance.map((c) => c * Math.max(variance, 1e-5)), marks, say };
 }
 
 /** Distance a mark is off, counted only in the directions it can tell. */
