@@ -37,6 +37,7 @@ test('the sheet: numbers on the drawing typed over, any two give the third, what
   await page.keyboard.press('Escape');
   await type(page, 'Paper, width', '120 mm');
   await expect(page.getByText(/would lie beyond its right edge/)).toBeVisible();
+  await page.getByRole('heading', { name: 'The sheet' }).click();
   await page.keyboard.press('Control+z');
   await expect(page.getByText(/would lie beyond its right edge/)).toBeHidden();
   await page.getByRole('checkbox', { name: 'bottom torn' }).check();

@@ -66,6 +66,8 @@ export function ScanPanel({ worker, layout, run, read, onRead, onShims }: { work
       if (!answer.ok) { tell(answer.message); return; }
     }
     tell(`Proof of ${good.length} run${good.length === 1 ? '' : 's'} kept.`, { words: 'To the shims', take: onShims });
+    // what was kept is not kept twice
+    onRead(undefined);
     onShims();
   };
   return (
