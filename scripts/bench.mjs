@@ -1,6 +1,6 @@
 /**
  * `npm run bench`: the picture pipeline in a Chromium worker against a general computer-vision library in WebAssembly,
- * the colour core against a general colour library, a seeded study of how well colours are predicted, the cutting core, and the interface's own times. Real pictures come from Debian's wallpaper packages, fetched and unpacked under
+ * the colour core against a general colour library, a seeded study of how well colours are predicted, the cutting core, fits and proof scans, and the interface's own times. Real pictures come from Debian's wallpaper packages, fetched and unpacked under
  * bench/.out, never committed. Writes docs/performance.md.
  */
 import { spawnSync } from 'node:child_process';
@@ -24,5 +24,5 @@ for (const name of PACKAGES) {
   must('apt-get', ['download', '-q', name], `${OUT}/deb`);
   must('sh', ['-c', `dpkg-deb -x deb/${name}_*.deb ${name}`], OUT);
 }
-for (const name of ['worker', 'colourWorker', 'cuttingWorker']) must('npx', ['esbuild', `bench/${name}.ts`, '--bundle', '--format=iife', '--platform=browser', `--outfile=${OUT}/${name}.js`, '--log-level=warning']);
+for (const name of ['worker', 'colourWorker', 'cuttingWorker', 'registerWorker']) must('npx', ['esbuild', `bench/${name}.ts`, '--bundle', '--format=iife', '--platform=browser', `--outfile=${OUT}/${name}.js`, '--log-level=warning']);
 must('npx', ['tsx', 'bench/run.ts', ...process.argv.slice(2)]);
