@@ -11,7 +11,8 @@ const PARTS = [['packingMm', 'packing', '#E4DFD2'], ['paperMm', 'paper', '#FBF9F
 export function HeightDrawing() {
   const { state: { plan }, unit } = usePrintDesk();
   const stack = plan.register.heights, answer = heightsOf(stack);
-  const most = Math.max(answer.totalMm, stack.pressGapMm ?? 0, TYPE_HEIGHT_MM) * 1.12;
+  const near = Math.max(answer.totalMm, stack.pressGapMm ?? 0, 1), withType = near > TYPE_HEIGHT_MM * 0.6;
+  const most = Math.max(near, withType ? TYPE_HEIGHT_MM : 0) * 1.15;
   const scale = 480 / most, base = 520;
   let top = base;
   const layers = [...PARTS].reverse().map(([key, name, fill]) => { const h = stack[key] * scale; top -= h; return { key, name, fill, y: top, h, mm: stack[key] }; });
@@ -24,7 +25,7 @@ export function HeightDrawing() {
         <text x={60} y={base + 20} fontSize={13} fill="#62665E">bed or table</text>
         {layers.map((layer) => layer.h > 0 && <g key={layer.key}><rect x={230} y={layer.y} width={300} height={layer.h} fill={layer.fill} stroke="#1F2421" strokeWidth={1} /><text x={545} y={layer.y + layer.h / 2 + 5} fontSize={14}>{layer.name} {formatLength(layer.mm, unit, 2)}</text></g>)}
         <rect x={120} y={level(answer.runnerMm)} width={60} height={answer.runnerMm * scale} fill="none" stroke="#62665E" strokeDasharray="5 4" /><text x={150} y={level(answer.runnerMm) - 8} fontSize={13} textAnchor="middle" fill="#62665E">runner {formatLength(answer.runnerMm, unit, 2)}</text>
-        <line x1={90} x2={540} y1={level(TYPE_HEIGHT_MM)} y2={level(TYPE_HEIGHT_MM)} stroke="#3E5C76" strokeDasharray="2 5" /><text x={60} y={level(TYPE_HEIGHT_MM) - 5} fontSize={12} fill="#3E5C76">type height {formatLength(TYPE_HEIGHT_MM, unit, 2)}</text>
+        {withType && <><line x1={90} x2={540} y1={level(TYPE_HEIGHT_MM)} y2={level(TYPE_HEIGHT_MM)} stroke="#3E5C76" strokeDasharray="2 5" /><text x={60} y={level(TYPE_HEIGHT_MM) - 5} fontSize={12} fill="#3E5C76">type height {formatLength(TYPE_HEIGHT_MM, unit, 2)}</text></>}
         {gap !== undefined && <><line x1={200} x2={700} y1={gap} y2={gap} stroke="#A63A2B" strokeWidth={3} /><text x={700} y={gap - 8} fontSize={14} fill="#A63A2B" textAnchor="end">press, open {formatLength(stack.pressGapMm!, unit, 2)}</text></>}
       </svg>
     </div>
