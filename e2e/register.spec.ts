@@ -188,3 +188,73 @@ test('bad scans are refused with the reason, and nothing is kept', async ({ page
   expect((await stateOf(server, id)).events).toEqual([]);
   await expect(api(server, 'POST', `/api/prints/${id}/log`, { events: [{ id: 'register-setup-1', at: new Date().toISOString(), act: { kind: 'proofed', proofId: 'p', runId: 'nobody', againstRunId: null, sheet: '', source: 'eye', marks: [{ xMm: 1, yMm: 1, dxMm: 0, dyMm: 0 }], motion: { dxMm: 0, dyMm: 0, rotationDeg: 0, growthX: 0, growthY: 0, residualMm: 0, about: { xMm: 0, yMm: 0 } } } }] })).rejects.toThrow(/not in the plan/);
 });
+
+test('a scan as JPEG without a resolution, and as TIFF; reading stopped; nothing is kept until it is said', async ({ page }) => {
+  test.setTimeout(180_000);
+  const id = await print('as files');
+  const scan = Buffer.from(await (await fetch(`${server.url}/api/prints/${id}/scan?printed=2`, { method: 'POST', headers: { Origin: server.url } })).arrayBuffer());
+  await page.goto(`${server.url}/print/${id}/proof`);
+  await page.getByRole('tab', { name: 'From a scan' }).click();
+  await page.getByLabel('Runs on the sheet').click();
+  await page.getByRole('option', { name: '2', exact: true }).click();
+  const give = (name: string, buffer: Buffer, mimeType: string) => page.getByLabel('Scan file').setInputFiles({ name, mimeType, buffer });
+  const shown = page.getByRole('heading', { name: 'What the scan shows' });
+  await give('proof.jpg', await sharp(scan).jpeg({ quality: 92 }).toBuffer(), 'image/jpeg');
+  await expect(shown).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/Read at 2[34]\d dpi/)).toBeVisible();
+  await expect(page.getByText(/\d+ of \d+ patches/)).toHaveCount(2);
+  const words = await page.locator('.watch li').nth(1).textContent();
+  await give('proof.tif', await sharp(scan).withMetadata({ density: 240 }).tiff({ compression: 'lzw' }).toBuffer(), 'image/tiff');
+  await expect(shown).toBeHidden();
+  await expect(shown).toBeVisible({ timeout: 60_000 });
+  // the same sheet by another file says the same, to a hundredth or two
+  const number = (text: string | null) => Number(/lies ([\d.]+) mm/.exec(text ?? '')?.[1] ?? 0);
+  expect(Math.abs(number(await page.locator('.watch li').nth(1).textContent()) - number(words))).toBeLessThan(0.04);
+  await give('again.png', scan, 'image/png');
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByRole('progressbar')).toBeHidden();
+  await expect(shown).toBeHidden();
+  await page.getByRole('button', { name: 'Choose a scan' }).isEnabled();
+  expect((await stateOf(server, id)).events).toEqual([]);
+});
+
+test('register in inches and by keyboard; wood says how it moves; a way for torn edges', async ({ page }) => {
+  const id = await print('in inches');
+  const { revision, plan } = await stateOf(server, id);
+  await api(server, 'PUT', `/api/prints/${id}`, { baseRevision: revision, plan: { ...plan, blocks: plan.blocks.map((b) => ({ ...b, materialId: 'cherry' })) }, label: 'cherry' });
+  await page.goto(`${server.url}/print/${id}/register`);
+  await page.getByRole('button', { name: /^Lengths are in millimetres/ }).click();
+  await expect(page.getByLabel('Top margin', { exact: true })).toHaveValue(/in$/);
+  await page.getByLabel('Top margin', { exact: true }).focus();
+  await page.keyboard.type('2');
+  await page.keyboard.press('Enter');
+  await expect.poll(async () => Math.round((await planOf(id)).layout.marginsMm.top * 10) / 10).toBe(50.8);
+  // a torn edge at a stop is refused by corner stops, not by a hinged frame
+  await page.getByRole('checkbox', { name: 'right torn' }).check();
+  await expect(page.getByText(/the right edge comes against a stop/)).toBeVisible();
+  const jig = page.getByRole('tab', { name: 'Jig' });
+  await jig.focus();
+  await page.keyboard.press('Enter');
+  await expect(jig).toHaveAttribute('aria-selected', 'true');
+  await page.getByLabel('Way of registration', { exact: true }).click();
+  await page.getByRole('option', { name: 'Hinged frame with grid' }).click();
+  await page.getByRole('tab', { name: 'Sheet' }).click();
+  await expect(page.getByText(/comes against a stop/)).toBeHidden();
+  await page.getByRole('tab', { name: 'Fit' }).click();
+  await type(page, 'Wood grows damper by (percent)', '30');
+  await expect(page.getByText(/30 is out of range for the change of the wood/)).toBeVisible();
+  await type(page, 'Wood grows damper by (percent)', '4');
+  await type(page, 'Paper grows damper by (share of full damp)', '-0.3');
+  await expect.poll(async () => { const { woodMoistureChange, paperDampChange } = (await planOf(id)).register; return [woodMoistureChange, paperDampChange]; }).toEqual([4, -0.3]);
+  await expect(page.getByText(/a fault wider than/)).toBeVisible();
+  // three marks tell growth, and what to do about wood
+  await page.goto(`${server.url}/print/${id}/proof`);
+  await page.getByRole('group', { name: 'Run' }).getByRole('button', { name: '3' }).click();
+  await page.getByRole('button', { name: 'Another mark' }).click();
+  await page.getByRole('group', { name: 'Mark 1' }).getByLabel('too far right').fill('0.4mm');
+  await page.keyboard.press('Enter');
+  await page.getByRole('group', { name: 'Mark 2' }).getByLabel('too far right').fill('-0.4mm');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/The block should be .* larger: damp it/)).toBeVisible();
+  await expect(page.getByText(/Both sides of one piece move together/)).toBeVisible();
+});

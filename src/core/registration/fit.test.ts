@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { traceArcs, type LabelMap } from '../geometry';
 import { BEYOND, boundariesOf, leastOverlap, NO_MOTION, paintMisprint, simulateFit, type BoundaryKind, type FitTask, type Motion } from './index';
 
@@ -88,4 +89,37 @@ test('unmoved, the drawn sheet is the picture', () => {
   const view = { xMm: 0, yMm: 0, mmPerPx: MM, width: WIDTH, height: HEIGHT }, out = new Uint32Array(WIDTH * HEIGHT);
   paintMisprint({ map, mmPerPx: MM, film: butt.map((row) => row.map(Number)), motions: [NO_MOTION, NO_MOTION] }, view, (films) => films, out);
   expect(out.every((films, i) => films === 1 + map.labels[i])).toBe(true);
+});
+
+/** Strips found the plain way: a fine walk along the normal, asking each point which films lie there. */
+function plainWidth(kind: BoundaryKind, places: readonly number[], limit: number): number {
+  const step = 0.001, from = Math.min(...places) - 0.01, to = Math.max(...places) + 0.01;
+  let width = 0, open = 0;
+  for (let x = from; x < to; x += step) {
+    const films = kind.edges.reduce((bits, edge, i) => ((edge.covers === 'a' ? x < places[i] : x >= places[i]) ? bits | (1 << i) : bits), 0);
+    if (kind.wrong[films] === 1) open += step;
+    else { if (open > limit) width += open; open = 0; }
+  }
+  return width + (open > limit ? open : 0);
+}
+
+test('whatever films end on a line, and wherever they lie, the strips are those a plain walk finds', () => {
+  const edge = fc.record({ covers: fc.constantFrom('a' as const, 'b' as const), place: fc.integer({ min: -15, max: 15 }).map((n) => n / 10 + 0.0005) });
+  fc.assert(fc.property(fc.array(edge, { minLength: 2, maxLength: 5 }), fc.integer({ min: 0, max: 2 ** 20 }), (edges, pattern) => {
+    // no two edges on one place: which comes first would not matter to the eye, but to the walk
+    fc.pre(new Set(edges.map((e) => e.place)).size === edges.length);
+    const wrong = Uint8Array.from({ length: 1 << edges.length }, (_, films) => ((pattern >> (films % 20)) & 1 ? 1 : 0));
+    const side = (which: 'a' | 'b') => edges.reduce((bits, e, i) => (e.covers === which ? bits | (1 << i) : bits), 0);
+    wrong[side('a')] = 0;
+    wrong[side('b')] = 0;
+    const kind: BoundaryKind = { a: 0, b: 1, edges: edges.map((e, run) => ({ run, covers: e.covers, offsetMm: e.place })), wrong };
+    const upright = {
+      count: 1, a: Uint8Array.of(0), b: Uint8Array.of(1), lengthMm: Float64Array.of(10), xMm: Float64Array.of(5), yMm: Float64Array.of(5),
+      nx: Float64Array.of(1), ny: Float64Array.of(0), ofSegment: new Int32Array(0),
+    };
+    const found = simulateFit({
+      boundaries: upright, kinds: [kind], runs: edges.length, spread: { shiftMm: 0, turnDeg: 0 }, fixed: edges.map(() => NO_MOTION), about, sliverMm: 0.25, sheets: 1, seed: 1,
+    });
+    expect(found.typical.faultMm2 / 10).toBeCloseTo(plainWidth(kind, edges.map((e) => e.place), 0.25), 1);
+  }), { seed: 17, numRuns: 200 });
 });
