@@ -28,7 +28,7 @@ const DIRECTIONS = 16, CELLS = 4;
  * Gathers the edges of a label map (`mmPerPx` to a pixel) into 16 directions and 4 × 4 places, keeping mean place and direction of
  * each gathering. The `most` longest are kept apart; shorter ones join the nearest of their own two labels.
  */
-export function boundariesOf(arcs: ArcMap, mmPerPx: number, most = 400): Boundaries {
+export function boundariesOf(arcs: ArcMap, mmPerPx: number, most = 260): Boundaries {
   const known = new Map<number, Gathering>();
   const segments: (Gathering | undefined)[] = new Array<Gathering | undefined>(arcs.xy.length / 2);
   const wide = arcs.width / CELLS, high = arcs.height / CELLS;

@@ -74,12 +74,12 @@ export function simulateFit(task: FitTask): FitAnswer {
   const kindOf = new Map(kinds.map((kind, k) => [kind.a * 256 + kind.b, k]));
   const area = new Float64Array(sheets), length = new Float64Array(sheets);
   const byKind = kinds.map(() => new Float64Array(sheets)), risk = new Float32Array(boundaries.count);
-  const lengthByKindMm = kinds.map(() => 0);
+  const lengthByKindMm = kinds.map(() => 0), canShow = kinds.map((kind) => kind.edges.length > 1 && kind.wrong.includes(1));
   for (let i = 0; i < boundaries.count; i++) {
     const k = kindOf.get(boundaries.a[i] * 256 + boundaries.b[i]);
     if (k === undefined) continue;
     lengthByKindMm[k] += boundaries.lengthMm[i];
-    if (kinds[k].edges.length < 2) continue;
+    if (!canShow[k]) continue;
     const { widths, over } = alongBoundary(task, layings, kinds[k], i);
     const mm = boundaries.lengthMm[i], own = byKind[k];
     for (let s = 0; s < sheets; s++) {
@@ -110,7 +110,7 @@ function layingsOf({ runs, sheets, seed, spread }: FitTask): Layings {
   });
 }
 
-const sums = { widths: new Float32Array(0) };
+const sums = { widths: new Float32Array(0), places: new Float64Array(0) };
 
 /** Sum of the widths of visible strips at gathering i on every sheet, 0 where none, and on how many sheets there are any. */
 function alongBoundary(task: FitTask, layings: Layings, kind: BoundaryKind, i: number): { widths: Float32Array; over: number } {
@@ -132,24 +132,33 @@ function alongBoundary(task: FitTask, layings: Layings, kind: BoundaryKind, i: n
     }
     return { widths, over };
   }
-  const at = new Float64Array(n), order = new Int32Array(n);
-  const moves = kind.edges.map((edge) => layings[edge.run]);
-  const [cx, cy, ct] = coefficients;
+  // edge by edge over all sheets first: plain loops over long arrays are what the machine does best
+  if (sums.places.length < n * sheets) sums.places = new Float64Array(n * sheets);
+  const { places } = sums, [cx, cy, ct] = coefficients;
+  kind.edges.forEach((edge, e) => {
+    const [dx, dy, turn] = layings[edge.run], start = rest[e], to = e * sheets;
+    for (let s = 0; s < sheets; s++) places[to + s] = start + cx * dx[s] + cy * dy[s] + ct * turn[s];
+  });
+  const at = new Float64Array(n), order = new Int32Array(n), first = filmsAtA(kind);
   for (let s = 0; s < sheets; s++) {
-    let low = Infinity, high = -Infinity;
-    for (let e = 0; e < n; e++) {
-      const move = moves[e];
-      const place = rest[e] + cx * move[0][s] + cy * move[1][s] + ct * move[2][s];
+    let low = places[s], high = low;
+    at[0] = low;
+    for (let e = 1, p = sheets + s; e < n; e++, p += sheets) {
+      const place = places[p];
       at[e] = place;
-      if (place < low) low = place;
-      if (place > high) high = place;
+      if (place < low) low = place; else if (place > high) high = place;
     }
     if (high - low <= sliverMm) { widths[s] = 0; continue; }
-    const width = stripsWrong(kind, at, order, sliverMm);
+    const width = stripsWrong(kind.wrong, first, at, order, n, sliverMm);
     widths[s] = width;
     if (width > 0) over++;
   }
   return { widths, over };
+}
+
+/** The films on a's side of all edges. */
+function filmsAtA(kind: BoundaryKind): number {
+  return kind.edges.reduce((films, edge, e) => (edge.covers === 'a' ? films | (1 << e) : films), 0);
 }
 
 /** The strip's films when edge 0 lies nearer to a than edge 1, and the other way round. */
@@ -157,24 +166,23 @@ function pairStates({ edges: [first, second] }: BoundaryKind): readonly [number,
   return [(first.covers === 'b' ? 1 : 0) | (second.covers === 'a' ? 2 : 0), (first.covers === 'a' ? 1 : 0) | (second.covers === 'b' ? 2 : 0)];
 }
 
-/** Sum of the widths of strips that are wrong and wider than the limit. `at`: places of the edges along the normal. */
-function stripsWrong(kind: BoundaryKind, at: Float64Array, order: Int32Array, limitMm: number): number {
-  const n = kind.edges.length;
-  let films = 0;
+/** Sum of the widths of strips that are wrong and wider than the limit. `at`: places of the n edges along the normal; `first`: the films before them all. */
+function stripsWrong(wrong: Uint8Array, first: number, at: Float64Array, order: Int32Array, n: number, limitMm: number): number {
+  let films = first;
   for (let e = 0; e < n; e++) {
+    const place = at[e];
     let p = e;
-    while (p > 0 && at[order[p - 1]] > at[e]) { order[p] = order[p - 1]; p--; }
+    while (p > 0 && at[order[p - 1]] > place) { order[p] = order[p - 1]; p--; }
     order[p] = e;
-    if (kind.edges[e].covers === 'a') films |= 1 << e;
   }
   let width = 0;
   for (let p = 0; p < n - 1; p++) {
     films ^= 1 << order[p];
     const gap = at[order[p + 1]] - at[order[p]];
-    if (gap > 0 && kind.wrong[films] === 1) {
+    if (gap > 0 && wrong[films] === 1) {
       // strips side by side that are both wrong are seen as one
       let end = p + 1, next = films ^ (1 << order[p + 1]);
-      while (end < n - 1 && kind.wrong[next] === 1) { end++; next ^= 1 << order[end]; }
+      while (end < n - 1 && wrong[next] === 1) { end++; next ^= 1 << order[end]; }
       const whole = at[order[end]] - at[order[p]];
       if (whole > limitMm) width += whole;
       for (let q = p + 1; q < end; q++) films ^= 1 << order[q];
@@ -208,7 +216,7 @@ function widestOn(task: FitTask, layings: Layings, kindOf: ReadonlyMap<number, n
     if (k === undefined || kinds[k].edges.length < 2) continue;
     const { coefficients: c, rest } = edgeCoefficients(task, kinds[k], i);
     const places = Float64Array.from(rest, (r, e) => r + [0, 1, 2].reduce((sum, p) => sum + c[p] * layings[kinds[k].edges[e].run][p][sheet], 0));
-    const width = stripsWrong(kinds[k], places, new Int32Array(rest.length), task.sliverMm);
+    const width = stripsWrong(kinds[k].wrong, filmsAtA(kinds[k]), places, new Int32Array(rest.length), rest.length, task.sliverMm);
     widestMm = Math.max(widestMm, width);
     const seen = width * Math.min(20, b.lengthMm[i]);
     if (seen > best) { best = seen; gathering = i; at = { xMm: b.xMm[i], yMm: b.yMm[i] }; }

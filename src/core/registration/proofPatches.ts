@@ -3,7 +3,7 @@ import { DEG, fitWeighed, NO_MOTION, residualAt, type Motion, type WeighedMark }
 import type { Colours } from './proofColours';
 import { bitsAt, forwardMove, linearMove, type LinearMove, type Proof, type States } from './proofRaster';
 
-const COARSE = { patchPx: 24, reachMm: 6, count: 90, leastEdge: 8 };
+const COARSE = { patchPx: 24, reachMm: 6, count: 60, leastEdge: 8 };
 const MAX_SHIFT_MM = 3.6, MAX_TURN_DEG = 1.4;
 /** How far apart two looks must be for an edge between them to be worth measuring, in 8-bit levels. */
 const LEAST_STEP = 14;
@@ -21,10 +21,12 @@ export function patchesOf(proof: Proof, states: States, colours: Colours, r: num
   };
   for (let y = 0; y < h; y++) {
     let before = 0;
-    for (let x = 0; x < w; x++) {
-      const state = bits[labels[y * w + x]];
+    for (let x = 0, i = y * w; x < w; x++, i++) {
+      const label = labels[i];
+      if (x > 0 && y > 0 && label === labels[i - 1] && label === labels[i - w]) continue;
+      const state = bits[label];
       if (state !== before) add(x, y, before, state);
-      const above = y > 0 ? bits[labels[(y - 1) * w + x]] : 0;
+      const above = y > 0 ? bits[labels[i - w]] : 0;
       if (state !== above) add(x, y, above, state);
       before = state;
     }

@@ -59,7 +59,7 @@ export interface ProofReading {
 
 const PAD_MM = 6, COARSE_MM = 0.5;
 /** First far enough to make up for the coarse raster, then near: by then the other runs are known, too. */
-const FINE = { patchMm: 8, reachPx: [7, 5, 3], count: 72, leastEdgeMm: 1.6 };
+const FINE = { patchMm: 8, reachPx: [7, 4, 2], count: 48, leastEdgeMm: 1.6 };
 /** What sheet finding and straightening may leave, 1σ: added to what the patches say of themselves. */
 const FLOOR = { shiftMm: 0.005, turnDeg: 0.003, growth: 0.00005 };
 

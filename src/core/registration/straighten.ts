@@ -89,16 +89,23 @@ export function straighten(scan: ScanPicture, toScan: Homography, light: Light, 
     const dNum = toScan[0] * mm, dNumY = toScan[3] * mm, dw = toScan[6] * mm;
     const gains = light.map((l) => [l[0] + l[2] * v + l[5] * v * v, l[1] + l[4] * v, l[3]]);
     const [[r0, r1, r2], [g0, g1, g2], [b0, b1, b2]] = gains;
+    let gr = 1, gg = 1, gb = 1;
     for (let x = 0; x < width; x++, at += 3, num += dNum, numY += dNumY, w += dw) {
-      const fx = num / w - 0.5, fy = numY / w - 0.5;
+      if ((x & 15) === 0) {
+        // light changes slowly: once for sixteen pixels
+        const u = (2 * (x0 + (x + 7.5) * mm)) / sheet.widthMm - 1;
+        gr = SHEET_LEVEL / (r0 + u * (r1 + u * r2));
+        gg = SHEET_LEVEL / (g0 + u * (g1 + u * g2));
+        gb = SHEET_LEVEL / (b0 + u * (b1 + u * b2));
+      }
+      const iw = 1 / w, fx = num * iw - 0.5, fy = numY * iw - 0.5;
       const ix = fx | 0, iy = fy | 0;
       if (fx < 0 || fy < 0 || ix >= scan.width - 1 || iy >= scan.height - 1) { rgb[at] = rgb[at + 1] = rgb[at + 2] = 255 * SHEET_LEVEL; continue; }
-      const u = (2 * (x0 + x * mm)) / sheet.widthMm - 1;
       const ax = fx - ix, ay = fy - iy, p = iy * row4 + 4 * ix, q = p + row4;
       const wa = (1 - ax) * (1 - ay), wb = ax * (1 - ay), wc = (1 - ax) * ay, wd = ax * ay;
-      rgb[at] = (SHEET_LEVEL * (wa * data[p] + wb * data[p + 4] + wc * data[q] + wd * data[q + 4])) / (r0 + u * (r1 + u * r2));
-      rgb[at + 1] = (SHEET_LEVEL * (wa * data[p + 1] + wb * data[p + 5] + wc * data[q + 1] + wd * data[q + 5])) / (g0 + u * (g1 + u * g2));
-      rgb[at + 2] = (SHEET_LEVEL * (wa * data[p + 2] + wb * data[p + 6] + wc * data[q + 2] + wd * data[q + 6])) / (b0 + u * (b1 + u * b2));
+      rgb[at] = gr * (wa * data[p] + wb * data[p + 4] + wc * data[q] + wd * data[q + 4]);
+      rgb[at + 1] = gg * (wa * data[p + 1] + wb * data[p + 5] + wc * data[q + 1] + wd * data[q + 5]);
+      rgb[at + 2] = gb * (wa * data[p + 2] + wb * data[p + 6] + wc * data[q + 2] + wd * data[q + 6]);
     }
   }
   return { width, height, rgb };
