@@ -19,6 +19,13 @@ const BOXES: (readonly [number, number, number, number, number])[] = Array.from(
 }).flat();
 
 const print = (name: string) => drawnPrint(server, name, { widthMm: 150, heightMm: 110 }, COLOURS, BOXES);
+/** The same two thirds as large, with narrow margins: little paper to scan. */
+async function smallPrint(name: string): Promise<string> {
+  const id = await drawnPrint(server, name, { widthMm: 100, heightMm: 74 }, COLOURS, BOXES.map(([label, ...mm]) => [label, ...mm.map((v) => v * (2 / 3))] as unknown as (typeof BOXES)[number]));
+  const { revision, plan } = await stateOf(server, id);
+  await api(server, 'PUT', `/api/prints/${id}`, { baseRevision: revision, plan: { ...plan, layout: { ...plan.layout, marginMm: 12 } }, label: 'margins' });
+  return id;
+}
 const planOf = async (id: string): Promise<Plan> => (await stateOf(server, id)).plan;
 const type = async (page: Page, label: string, value: string) => { await page.getByLabel(label, { exact: true }).fill(value); await page.keyboard.press('Enter'); };
 
@@ -138,7 +145,7 @@ test('a proof by hand: in words, kept, its shims never negative, put in, and the
 
 test('a proof by scan: the hidden misfit found, shims put in, the second proof in register', async ({ page }) => {
   test.setTimeout(180_000);
-  const id = await print('by scan');
+  const id = await smallPrint('by scan');
   const plan = await planOf(id), layout = sheetLayoutOf(plan)!;
   const truth = sampleMisfitsOf(id, plan, 0);
   await page.goto(`${server.url}/print/${id}/proof`);
@@ -191,7 +198,7 @@ test('bad scans are refused with the reason, and nothing is kept', async ({ page
 
 test('a scan as JPEG without a resolution, and as TIFF; reading stopped; nothing is kept until it is said', async ({ page }) => {
   test.setTimeout(180_000);
-  const id = await print('as files');
+  const id = await smallPrint('as files');
   const scan = Buffer.from(await (await fetch(`${server.url}/api/prints/${id}/scan?printed=2`, { method: 'POST', headers: { Origin: server.url } })).arrayBuffer());
   await page.goto(`${server.url}/print/${id}/proof`);
   await page.getByRole('tab', { name: 'From a scan' }).click();

@@ -28,7 +28,7 @@ const request = { plan, got: [], closedRuns: 0, open: true, gapsMm: new Float64A
 
 describe('plans of version 1', () => {
   const old = {
-    ...plan, rules: undefined, version: 1, way: { process: 'reduction', ink: 'oil relief', registration: 'corner stops', printing: 'by hand' },
+    ...plan, rules: undefined, register: undefined, layout: { marginMm: 40, marginRule: 'larger bottom', exportPaper: 'A4' }, version: 1, way: { process: 'reduction', ink: 'oil relief', registration: 'corner stops', printing: 'by hand' },
     inks: plan.inks.map(({ id, name, solidLabD50 }) => ({ id, name, solidLabD50, opacity: 'half' })),
     runs: plan.runs.map((run) => ({ id: run.id, impressions: 2, colourId: run.inkings[0].colourId, inkings: [{ id: run.inkings[0].id, stageId: run.inkings[0].stageId, inkId: run.inkings[0].inkId }] })),
   };

@@ -38,8 +38,8 @@ const slip = (stageId: string, place = box(13, 1, 15, 3)): Slip => ({ slipId: 's
 
 test('plans of version 2 come up with their narrowest tool first, no overlaps and no masks', () => {
   const present = JSON.parse(JSON.stringify(reduction())) as Record<string, unknown>;
-  for (const key of ['fit', 'masks', 'lettering', 'kept', 'toolsMm', 'roller', 'transfer']) delete present[key];
-  const old = { ...present, version: 2, toolMm: 0.7, blocks: (present.blocks as Record<string, unknown>[]).map((block) => Object.fromEntries(Object.entries(block).filter(([key]) => key !== 'grainDeg'))) };
+  for (const key of ['fit', 'masks', 'lettering', 'kept', 'toolsMm', 'roller', 'transfer', 'register']) delete present[key];
+  const old = { ...present, version: 2, toolMm: 0.7, layout: { marginMm: 40, marginRule: 'larger bottom', exportPaper: 'A4' }, blocks: (present.blocks as Record<string, unknown>[]).map((block) => Object.fromEntries(Object.entries(block).filter(([key]) => key !== 'grainDeg' && key !== 'sizeMm'))) };
   const got = checkPlan(old);
   expect(got.ok && got.value).toEqual({ ...reduction(), toolsMm: [0.7, 1, 2, 3, 6, 10] });
   expect(upgradedPlan(null)).toBeNull();

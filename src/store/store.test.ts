@@ -121,7 +121,7 @@ test('a file of the first version opens: its plans come up to the present form, 
   db.prepare("INSERT INTO plan_history VALUES ('p', 1, 'new', ?, 'then')").run(JSON.stringify({ ...emptyPlan(), rules: undefined, version: 1 }));
   db.close();
   const opened = openStore(join(folder, 'old.sqlite'));
-  expect(planAt(opened, 'p', 1)!.plan).toMatchObject({ version: 3, rules: { direction: 'free' }, way: { under: 'dry' } });
+  expect(planAt(opened, 'p', 1)!.plan).toMatchObject({ version: 4, rules: { direction: 'free' }, way: { under: 'dry' } });
   expect(cabinetInks(opened)).toEqual([]);
   opened.close();
   rmSync(folder, { recursive: true });
