@@ -1,7 +1,7 @@
 import { NO_MOTION, fitMotion, shimPlan, type Motion } from '@/core/registration';
 import { replayLog, type BenchAct } from '@/core/sheets';
 import {
-  boundaryKindsOf, checkPlan, contactsOf, emptyPlan, expectedLooks, filmsOnParts, fixedMotions, growthAdvice, lookOfFilms, measuredMisfits, outOfRegister, ownSpread, plainSheet, presentMisfits, sheetLayoutOf,
+  benchX, blockOnSheet, boundaryKindsOf, checkPlan, contactsOf, emptyPlan, expectedLooks, filmsOnParts, fixedMotions, growthAdvice, jigInputOf, lookOfFilms, measuredMisfits, outOfRegister, ownSpread, plainSheet, presentMisfits, sheetLayoutOf,
   withFlat, wordsForMotion, type Plan,
 } from './index';
 
@@ -123,4 +123,55 @@ test('a plan of version 3 comes up with its margin, and nothing else decided', (
 
 test('marks of a proof fit to the motion they came from', () => {
   expect(fitMotion([{ xMm: 0, yMm: 0, dxMm: 0.2, dyMm: 0 }, { xMm: 100, yMm: 0, dxMm: 0.2, dyMm: 0 }]).dxMm).toBeCloseTo(0.2, 9);
+});
+
+describe('blocks on the sheet', () => {
+  const sized = (widthMm: number, heightMm: number): Plan => ({
+    ...reduction,
+    blocks: reduction.blocks.map((block) => ({ ...block, sizeMm: { widthMm, heightMm } })),
+  });
+
+  test('without a size of its own the block is the image', () => {
+    const layout = sheetLayoutOf(reduction)!;
+    expect(blockOnSheet(layout)).toEqual(layout.images[0]);
+    expect(layout.blocks).toEqual([]);
+  });
+
+  test('a larger block keeps the origin corner: it grows left and up', () => {
+    const layout = sheetLayoutOf(sized(230, 170))!, block = blockOnSheet(layout), picture = layout.images[0];
+    expect(block.xMm + block.widthMm).toBeCloseTo(picture.xMm + picture.widthMm, 9);
+    expect(block.yMm + block.heightMm).toBeCloseTo(picture.yMm + picture.heightMm, 9);
+    expect(picture.xMm - block.xMm).toBeCloseTo(30, 9);
+    expect(picture.yMm - block.yMm).toBeCloseTo(20, 9);
+  });
+
+  test('its contacts lie on its own edges, and push towards the print’s left and top', () => {
+    const layout = sheetLayoutOf(sized(230, 170))!, block = blockOnSheet(layout);
+    for (const contact of contactsOf(layout)) {
+      const [px, py] = contact.pushes;
+      expect(px <= 0 && py <= 0).toBe(true);
+      if (py < 0) expect(contact.yMm).toBeCloseTo(block.yMm + block.heightMm, 9);
+      else expect(contact.xMm).toBeCloseTo(block.xMm + block.widthMm, 9);
+    }
+  });
+
+  test('an upright block has two contacts on its long side, at the print’s right', () => {
+    const contacts = contactsOf(sheetLayoutOf(sized(160, 240))!);
+    expect(contacts.filter((c) => c.pushes[0] < 0).length).toBe(2);
+    expect(contacts[0].name).toMatch(/near the origin corner/);
+    expect(contacts[0].yMm).toBeGreaterThan(contacts[1].yMm);
+  });
+
+  test('right and left change places on the bench, within the sheet', () => {
+    const layout = sheetLayoutOf(reduction)!;
+    expect(benchX(layout, 0)).toBe(layout.sheetMm.widthMm);
+    expect(benchX(layout, benchX(layout, 37))).toBeCloseTo(37, 9);
+  });
+
+  test('the jig is as high as block and backing together', () => {
+    const heights = { ...reduction.register.heights, blockMm: 5, backingMm: 12 };
+    const input = jigInputOf({ ...reduction, register: { ...reduction.register, heights } }, sheetLayoutOf(reduction)!);
+    expect(input.blockHeightMm).toBe(17);
+    expect(input.paperThicknessMm).toBe(heights.paperMm);
+  });
 });
