@@ -75,3 +75,30 @@ test('the fewest pieces, and of those the nearest', () => {
   expect(fewestPieces(0.04, SHIM_STOCK)).toEqual([]);
   expect(fewestPieces(0.3, [{ name: 'board', thicknessMm: 0.4 }])).toEqual([{ name: 'board', count: 1 }]);
 });
+
+describe('a move asked of the contacts', () => {
+  test('the same at all three of a side and the other: a plain shift', () => {
+    const moved = rigidFrom(contacts, [0.3, 0.3, 0.5], centre);
+    expect(moved.dxMm).toBeCloseTo(-0.5, 9);
+    expect(moved.dyMm).toBeCloseTo(-0.3, 9);
+    expect(moved.rotationDeg).toBeCloseTo(0, 9);
+  });
+
+  test('more at the far end of the long side: the image turns clockwise as seen', () => {
+    // pushed up at the left end only: the left goes up, the right stays
+    const moved = rigidFrom(contacts, [0, 0.4, 0], centre);
+    expect(moved.rotationDeg).toBeGreaterThan(0);
+    expect(moved.dyMm).toBeLessThan(0);
+  });
+
+  test('nothing asked, nothing moved', () => {
+    const moved = rigidFrom(contacts, [0, 0, 0], centre);
+    expect(largestAtCorners(moved, image)).toBeCloseTo(0, 12);
+  });
+
+  test('pieces are as high as their sum, and unknown ones have no height', () => {
+    const pieces = [{ name: 'board', count: 2 }, { name: 'paper', count: 3 }, { name: 'feather', count: 9 }];
+    expect(heightOfPieces(pieces, SHIM_STOCK)).toBeCloseTo(1.1, 9);
+    expect(heightOfPieces([], SHIM_STOCK)).toBe(0);
+  });
+});
