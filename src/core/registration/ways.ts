@@ -1,3 +1,4 @@
+import { middle } from './findSheet';
 import { NO_MOTION, type Motion } from './motion';
 import type { Spread } from './fit';
 
@@ -161,18 +162,13 @@ export function learnedSpread(start: Spread, layings: readonly MeasuredLaying[])
     // n sheets about their own middle: n − 1 are free
     const widen = Math.sqrt(group.length / (group.length - 1));
     for (const [key, to] of [['dxMm', shifts], ['dyMm', shifts], ['rotationDeg', turns]] as const) {
-      const mid = median(group.map((g) => g[key]));
+      const mid = middle(group.map((g) => g[key]));
       to.push(...group.map((g) => Math.abs(g[key] - mid) * widen));
     }
   }
-  const robust = (list: readonly number[]) => (1.4826 * median(list)) / Math.SQRT2;
+  const robust = (list: readonly number[]) => (1.4826 * middle(list)) / Math.SQRT2;
   const blend = (own: number, from: number, n: number) => Math.sqrt((n * own * own + START_WEIGHT * from * from) / (n + START_WEIGHT));
   if (shifts.length === 0) return { spread: start, layings: 0 };
   const n = turns.length;
   return { spread: { shiftMm: blend(robust(shifts), start.shiftMm, n), turnDeg: blend(robust(turns), start.turnDeg, n) }, layings: n };
-}
-
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b), half = sorted.length >> 1;
-  return sorted.length % 2 ? sorted[half] : (sorted[half - 1] + sorted[half]) / 2;
 }

@@ -1,9 +1,10 @@
 'use client';
 import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { materialById } from '@/core/cutting';
 import { fitByEye, type MisfitMark, type PatchReading, type SheetLayout } from '@/core/registration';
 import { formatLength } from '@/core/units';
-import { growthAdvice, newestProofs, sheetLayoutOf, wordsForMotion } from '@/records';
+import { blockOfRun, growthAdvice, newestProofs, sheetLayoutOf, wordsForMotion } from '@/records';
 import type { ProofAnswer } from '@/workers';
 import { BenchTabs } from '../BenchTabs';
 import { BitmapView } from '../../desk/register/BitmapView';
@@ -49,7 +50,7 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
   const motion = leaf === 'scan' ? (answer?.ok ? answer.value.motion : undefined) : leaf === 'hand' ? (marks.length > 0 ? fitByEye(marks) : undefined) : newest?.motion;
   const image = layout.images[0];
   const below = run === 1 ? 'its place on the sheet' : `run ${run - 1}`;
-  const wood = ['plywood', 'cherry'].includes(plan.blocks[0].materialId);
+  const wood = materialById(blockOfRun(plan, plan.runs[run - 1]).block.materialId).grain;
   const advice = motion && growthAdvice(motion, image, wood);
   const placeMark = useCallback((xMm: number, yMm: number) => setMarks((all) => all.map((m, i) => (i === picked ? { ...m, xMm: Math.round(xMm * 10) / 10, yMm: Math.round(yMm * 10) / 10 } : m))), [picked]);
   return (

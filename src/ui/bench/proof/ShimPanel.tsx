@@ -2,12 +2,12 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { materialById } from '@/core/cutting';
 import { registrationWay, SHIM_RANGE_MM, shimPlan, type ContactShim, type SheetLayout, type ShimStock } from '@/core/registration';
 import { formatLength } from '@/core/units';
-import { blockOfRun, contactsOf, growthAdvice, measuredMisfits, newestProofs, presentMisfits, shimsIn } from '@/records';
+import { blockOfRun, contactsOf, growthAdvice, measuredMisfits, newestProofs, presentMisfits, shimsIn, wordsForMotion } from '@/records';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
-import { wordsForMotion } from '@/records';
 
 /** The shims that bring the whole set together, and what else would. */
 export function ShimPanel({ layout }: { layout: SheetLayout }) {
@@ -57,7 +57,7 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
         <ul className="watch">
           {moved && <li style={{ fontSize: 13.5 }}>Keep the margins: move the paper’s stops as well, {contacts.map((c, k) => (Math.abs(answer.paperStopsMm[k]) > 0.005 ? `${formatLength(answer.paperStopsMm[k], unit, 2)} at the ${c.name}` : '')).filter(Boolean).join(', ') || 'not at all'}, towards the sheet.</li>}
           {answer.settings.filter((s) => s.trimMm.some((t) => t > 0.02)).map((s) => <li key={s.id} style={{ fontSize: 13.5 }}>Take it off run {runOf(s.id)}’s block: {s.trimMm.map((t, k) => (t > 0.02 ? `${formatLength(t, unit, 2)} at the ${contacts[k].name}` : '')).filter(Boolean).join(', ')}. What is cut off does not come back.</li>)}
-          {answer.settings.map((s) => { const advice = growthAdvice(settings.find((x) => x.id === s.id)!.misfit, image, ['plywood', 'cherry'].includes(blockOfRun(plan, plan.runs[runOf(s.id) - 1]).block.materialId)); return advice ? <li key={`g${s.id}`} style={{ fontSize: 13.5 }}>Run {runOf(s.id)}: growth cannot be shimmed. {advice}</li> : null; })}
+          {answer.settings.map((s) => { const advice = growthAdvice(settings.find((x) => x.id === s.id)!.misfit, image, materialById(blockOfRun(plan, plan.runs[runOf(s.id) - 1]).block.materialId).grain); return advice ? <li key={`g${s.id}`} style={{ fontSize: 13.5 }}>Run {runOf(s.id)}: growth cannot be shimmed. {advice}</li> : null; })}
         </ul>
       </section>
       <Stock />

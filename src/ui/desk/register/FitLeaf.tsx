@@ -5,6 +5,7 @@ import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { hexFromLabD50 as hex, type Lab } from '@/core/colour';
+import { materialById } from '@/core/cutting';
 import { BEYOND, HANDS, NO_MOTION, registrationWay, REGISTRATION_WAYS, spreadOf, type Hand, type Motion, type SheetCase, type SheetLayout } from '@/core/registration';
 import { formatLength } from '@/core/units';
 import { DAMP_CHANGE, SLIVER_RANGE_MM, WOOD_CHANGE, type RegisterPlan } from '@/records';
@@ -87,7 +88,7 @@ export function FitFields({ worker, fit, layout, show, onShow, hand, onHand, wit
   const { result, question, spread, layings } = fit;
   const register = plan.register;
   const set = (label: string, part: Partial<RegisterPlan>) => void change(label, (p) => ({ ...p, register: { ...p.register, ...part } }));
-  const wood = plan.blocks.some((b) => b.materialId === 'plywood' || b.materialId === 'cherry');
+  const wood = plan.blocks.some((b) => materialById(b.materialId).grain);
   return (
     <>
       <section role="status" aria-live="polite">
