@@ -12,9 +12,19 @@ import { bringInPicture, createPrint, keepLabels, listPrints, placeAgain, savePl
 import { openStore } from '@/store';
 
 export interface InterfaceFigures {
-  readonly pulls: number; readonly pullMs: number; readonly reorders: number; readonly reorderMs: number; readonly previewMs: number;
-  readonly runsKb: number; readonly pictureKb: number; readonly longestTaskMs: number; readonly bytesPerPixel: number;
-  readonly chooseMs: number; readonly recolourMs: number; readonly recolours: number; readonly editTaskMs: number;
+  readonly pulls: number;
+  readonly pullMs: number;
+  readonly reorders: number;
+  readonly reorderMs: number;
+  readonly previewMs: number;
+  readonly runsKb: number;
+  readonly pictureKb: number;
+  readonly longestTaskMs: number;
+  readonly bytesPerPixel: number;
+  readonly chooseMs: number;
+  readonly recolourMs: number;
+  readonly recolours: number;
+  readonly editTaskMs: number;
 }
 
 export type RegionFigures = Pick<InterfaceFigures, 'chooseMs' | 'recolourMs' | 'recolours' | 'editTaskMs'>;
@@ -31,18 +41,48 @@ export async function measureInterface(): Promise<InterfaceFigures> {
   const prints = listPrints(db);
   db.close();
   const byName = (name: string) => prints.find((p) => p.name.startsWith(name))!;
-  const server = spawn('node', ['scripts/serve.mjs'], { env: { ...process.env, PORT: String(PORT), ULEXITE_DATA: data }, stdio: 'ignore' });
+  const server = spawn('node', ['scripts/serve.mjs'], {
+    env: { ...process.env, PORT: String(PORT), ULEXITE_DATA: data },
+    stdio: 'ignore',
+  });
   const url = `http://127.0.0.1:${PORT}`;
-  for (let i = 0; i < 100; i++) { try { await fetch(url); break; } catch { await new Promise((r) => { setTimeout(r, 100); }); } }
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+  for (let i = 0; i < 100; i++) {
+    try {
+      await fetch(url);
+      break;
+    } catch {
+      await new Promise((r) => {
+        setTimeout(r, 100);
+      });
+    }
+  }
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
   try {
-    const salt = byName('Salt Works'), gate = byName('Allotment');
+    const salt = byName('Salt Works'),
+      gate = byName('Allotment');
     const pullMs = await timePulls(url, salt.id, salt.plan.runs[2].id);
-    const runsKb = await javascriptKb(`${url}/print/${salt.id}/runs`), pictureKb = await javascriptKb(`${url}/print/${gate.id}/picture`);
+    const runsKb = await javascriptKb(`${url}/print/${salt.id}/runs`),
+      pictureKb = await javascriptKb(`${url}/print/${gate.id}/picture`);
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.addInitScript(() => {
       (window as unknown as { longest: number }).longest = 0;
-      new PerformanceObserver((list) => { for (const e of list.getEntries()) { const w = window as unknown as { longest: number }; w.longest = Math.max(w.longest, e.duration); } }).observe({ entryTypes: ['longtask'] });
+      new PerformanceObserver((list) => {
+        for (const e of list.getEntries()) {
+          const w = window as unknown as { longest: number };
+          w.longest = Math.max(w.longest, e.duration);
+        }
+      }).observe({ entryTypes: ['longtask'] });
     });
     await page.goto(`${url}/print/${gate.id}/picture`);
     await page.getByText('a first look').waitFor();
@@ -55,11 +95,19 @@ export async function measureInterface(): Promise<InterfaceFigures> {
         const before = canvas.toDataURL();
         slider.focus();
         const from = performance.now();
-        Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(slider, String(4 + (i % 2) * 3));
+        Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(
+          slider,
+          String(4 + (i % 2) * 3),
+        );
         slider.dispatchEvent(new Event('change', { bubbles: true }));
-        while (canvas.toDataURL() === before && performance.now() - from < 5000) await new Promise((r) => { requestAnimationFrame(r); });
+        while (canvas.toDataURL() === before && performance.now() - from < 5000)
+          await new Promise((r) => {
+            requestAnimationFrame(r);
+          });
         times.push(performance.now() - from);
-        await new Promise((r) => { setTimeout(r, 120); });
+        await new Promise((r) => {
+          setTimeout(r, 120);
+        });
       }
       return times.sort((a, b) => a - b)[2];
     });
@@ -74,13 +122,29 @@ export async function measureInterface(): Promise<InterfaceFigures> {
         const before = canvas.toDataURL();
         const from = performance.now();
         document.querySelector<HTMLButtonElement>('button[aria-label="Move run 1 later"]')!.click();
-        while (canvas.toDataURL() === before && performance.now() - from < 5000) await new Promise((r) => { requestAnimationFrame(r); });
+        while (canvas.toDataURL() === before && performance.now() - from < 5000)
+          await new Promise((r) => {
+            requestAnimationFrame(r);
+          });
         times.push(performance.now() - from);
-        await new Promise((r) => { setTimeout(r, 400); });
+        await new Promise((r) => {
+          setTimeout(r, 400);
+        });
       }
       return times;
     });
-    return { pulls: pullMs.length, pullMs: median(pullMs), reorders: reorderTimes.length, reorderMs: median(reorderTimes), previewMs, runsKb, pictureKb, longestTaskMs, bytesPerPixel: await bytesPerPixel(), ...(await measureRegions()) };
+    return {
+      pulls: pullMs.length,
+      pullMs: median(pullMs),
+      reorders: reorderTimes.length,
+      reorderMs: median(reorderTimes),
+      previewMs,
+      runsKb,
+      pictureKb,
+      longestTaskMs,
+      bytesPerPixel: await bytesPerPixel(),
+      ...(await measureRegions()),
+    };
   } finally {
     await browser.close();
     server.kill();
@@ -88,7 +152,9 @@ export async function measureInterface(): Promise<InterfaceFigures> {
   }
 }
 
-const ISLANDS_ACROSS = 100, ISLANDS_DOWN = 50, A3 = { widthMm: 420, heightMm: 297 };
+const ISLANDS_ACROSS = 100,
+  ISLANDS_DOWN = 50,
+  A3 = { widthMm: 420, heightMm: 297 };
 
 /** Islands chosen and given away in the built application, on an A3 raster with five thousand of them. */
 export async function measureRegions(): Promise<RegionFigures> {
@@ -98,24 +164,76 @@ export async function measureRegions(): Promise<RegionFigures> {
   const made = createPrint(db, 'Five thousand', now);
   if (!made.ok) throw new Error(made.message);
   const id = made.value;
-  const png = await sharp({ create: { width: 1400, height: 990, channels: 3, background: '#f4efe2' } }).png().toBuffer();
+  const png = await sharp({ create: { width: 1400, height: 990, channels: 3, background: '#f4efe2' } })
+    .png()
+    .toBuffer();
   const brought = await bringInPicture(db, id, 1, png, 'field.png', now);
   if (!brought.ok) throw new Error(brought.message);
-  const placed = await placeAgain(db, id, brought.value.revision, { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, ...A3 }, now);
+  const placed = await placeAgain(
+    db,
+    id,
+    brought.value.revision,
+    { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, ...A3 },
+    now,
+  );
   if (!placed.ok) throw new Error(placed.message);
   const { widthPx, heightPx } = placed.value.plan.picture!.raster;
   const labels = new Uint8Array(widthPx * heightPx);
-  const stepX = widthPx / ISLANDS_ACROSS, stepY = heightPx / ISLANDS_DOWN;
-  for (let j = 0; j < ISLANDS_DOWN; j++) for (let i = 0; i < ISLANDS_ACROSS; i++) for (let y = Math.round(j * stepY) + 6; y < Math.round((j + 1) * stepY) - 6; y++) labels.fill(1 + ((i * 7 + j * 3) % 5), y * widthPx + Math.round(i * stepX) + 6, y * widthPx + Math.round((i + 1) * stepX) - 6);
-  const colours = [94, 80, 65, 50, 35, 20].map((l, i) => ({ id: `c${i}`, name: `tone ${i}`, wantedLabD50: [l, 4, 10 - 4 * i] as const, areaShare: 1 / 6, islandCount: i ? 1000 : 1 }));
-  const flat = { labelsSha: keepLabels(db, { width: widthPx, height: heightPx, labels }, now), settings: { colourCount: 6, radiusMm: 0, minIslandMm2: 0 }, colours, barePaperId: 'c0', handChanges: 0 };
+  const stepX = widthPx / ISLANDS_ACROSS,
+    stepY = heightPx / ISLANDS_DOWN;
+  for (let j = 0; j < ISLANDS_DOWN; j++)
+    for (let i = 0; i < ISLANDS_ACROSS; i++)
+      for (let y = Math.round(j * stepY) + 6; y < Math.round((j + 1) * stepY) - 6; y++)
+        labels.fill(
+          1 + ((i * 7 + j * 3) % 5),
+          y * widthPx + Math.round(i * stepX) + 6,
+          y * widthPx + Math.round((i + 1) * stepX) - 6,
+        );
+  const colours = [94, 80, 65, 50, 35, 20].map((l, i) => ({
+    id: `c${i}`,
+    name: `tone ${i}`,
+    wantedLabD50: [l, 4, 10 - 4 * i] as const,
+    areaShare: 1 / 6,
+    islandCount: i ? 1000 : 1,
+  }));
+  const flat = {
+    labelsSha: keepLabels(db, { width: widthPx, height: heightPx, labels }, now),
+    settings: { colourCount: 6, radiusMm: 0, minIslandMm2: 0 },
+    colours,
+    barePaperId: 'c0',
+    handChanges: 0,
+  };
   const saved = savePlan(db, id, placed.value.revision, withFlat(placed.value.plan, flat), 'made', now);
   if (!saved.ok) throw new Error(saved.message);
   db.close();
-  const port = PORT + 1, url = `http://127.0.0.1:${port}`;
-  const server = spawn('node', ['scripts/serve.mjs'], { env: { ...process.env, PORT: String(port), ULEXITE_DATA: join(folder, 'w.sqlite') }, stdio: 'ignore' });
-  for (let i = 0; i < 100; i++) { try { await fetch(url); break; } catch { await new Promise((r) => { setTimeout(r, 100); }); } }
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+  const port = PORT + 1,
+    url = `http://127.0.0.1:${port}`;
+  const server = spawn('node', ['scripts/serve.mjs'], {
+    env: { ...process.env, PORT: String(port), ULEXITE_DATA: join(folder, 'w.sqlite') },
+    stdio: 'ignore',
+  });
+  for (let i = 0; i < 100; i++) {
+    try {
+      await fetch(url);
+      break;
+    } catch {
+      await new Promise((r) => {
+        setTimeout(r, 100);
+      });
+    }
+  }
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     // the compiler gives inner functions their names by a helper the page does not have
@@ -127,36 +245,60 @@ export async function measureRegions(): Promise<RegionFigures> {
     await page.getByLabel('Chosen island').waitFor();
     await page.waitForTimeout(3000);
     await page.keyboard.press('Escape');
-    const times = await page.evaluate(async (sheet) => {
-      let longest = 0;
-      new PerformanceObserver((list) => { for (const e of list.getEntries()) longest = Math.max(longest, e.duration); }).observe({ entryTypes: ['longtask'] });
-      const box = document.querySelector('.sheet-canvas')!, canvas = box.querySelector('canvas')!, bounds = box.getBoundingClientRect();
-      const wait = (ms: number) => new Promise((r) => { setTimeout(r, ms); });
-      const frame = () => new Promise((r) => { requestAnimationFrame(r); });
-      const choose: number[] = [], give: number[] = [];
-      for (let i = 0; i < 9; i++) {
-        // the middle of an island, where the whole sheet is shown
-        const fit = Math.min((bounds.width - 24) / sheet.width, (bounds.height - 24) / sheet.height);
-        const x = Math.round(bounds.width / 2 + ((8.5 + 9 * i) * sheet.stepX - sheet.width / 2) * fit), y = Math.round(bounds.height / 2 + ((10.5 + 5 * (i % 4)) * sheet.stepY - sheet.height / 2) * fit);
-        const ring = () => document.querySelector('.place-mark.picked')?.getAttribute('cx') ?? '';
-        const before = ring();
-        let from = performance.now();
-        box.dispatchEvent(new MouseEvent('click', { bubbles: true, clientX: bounds.left + x, clientY: bounds.top + y }));
-        while (ring() === before && performance.now() - from < 4000) await frame();
-        choose.push(performance.now() - from);
-        await wait(700);
-        const pixel = () => canvas.getContext('2d')!.getImageData(x, y, 1, 1).data.join();
-        const old = pixel();
-        const button = [...document.querySelectorAll<HTMLButtonElement>('button[aria-label^="Give the island to"]')][(i + 1) % 5];
-        from = performance.now();
-        button.click();
-        while (pixel() === old && performance.now() - from < 4000) await frame();
-        give.push(performance.now() - from);
-        await wait(4500);
-      }
-      return { choose, give, longest };
-    }, { width: widthPx, height: heightPx, stepX, stepY });
-    return { chooseMs: median(times.choose), recolourMs: median(times.give), recolours: times.give.length, editTaskMs: times.longest };
+    const times = await page.evaluate(
+      async (sheet) => {
+        let longest = 0;
+        new PerformanceObserver((list) => {
+          for (const e of list.getEntries()) longest = Math.max(longest, e.duration);
+        }).observe({ entryTypes: ['longtask'] });
+        const box = document.querySelector('.sheet-canvas')!,
+          canvas = box.querySelector('canvas')!,
+          bounds = box.getBoundingClientRect();
+        const wait = (ms: number) =>
+          new Promise((r) => {
+            setTimeout(r, ms);
+          });
+        const frame = () =>
+          new Promise((r) => {
+            requestAnimationFrame(r);
+          });
+        const choose: number[] = [],
+          give: number[] = [];
+        for (let i = 0; i < 9; i++) {
+          // the middle of an island, where the whole sheet is shown
+          const fit = Math.min((bounds.width - 24) / sheet.width, (bounds.height - 24) / sheet.height);
+          const x = Math.round(bounds.width / 2 + ((8.5 + 9 * i) * sheet.stepX - sheet.width / 2) * fit),
+            y = Math.round(bounds.height / 2 + ((10.5 + 5 * (i % 4)) * sheet.stepY - sheet.height / 2) * fit);
+          const ring = () => document.querySelector('.place-mark.picked')?.getAttribute('cx') ?? '';
+          const before = ring();
+          let from = performance.now();
+          box.dispatchEvent(
+            new MouseEvent('click', { bubbles: true, clientX: bounds.left + x, clientY: bounds.top + y }),
+          );
+          while (ring() === before && performance.now() - from < 4000) await frame();
+          choose.push(performance.now() - from);
+          await wait(700);
+          const pixel = () => canvas.getContext('2d')!.getImageData(x, y, 1, 1).data.join();
+          const old = pixel();
+          const button = [...document.querySelectorAll<HTMLButtonElement>('button[aria-label^="Give the island to"]')][
+            (i + 1) % 5
+          ];
+          from = performance.now();
+          button.click();
+          while (pixel() === old && performance.now() - from < 4000) await frame();
+          give.push(performance.now() - from);
+          await wait(4500);
+        }
+        return { choose, give, longest };
+      },
+      { width: widthPx, height: heightPx, stepX, stepY },
+    );
+    return {
+      chooseMs: median(times.choose),
+      recolourMs: median(times.give),
+      recolours: times.give.length,
+      editTaskMs: times.longest,
+    };
   } finally {
     await browser.close();
     server.kill();
@@ -167,14 +309,20 @@ export async function measureRegions(): Promise<RegionFigures> {
 async function timePulls(url: string, printId: string, runId: string): Promise<number[]> {
   const log = async (act: object, id: string) => {
     const from = performance.now();
-    const answer = await fetch(`${url}/api/prints/${printId}/log`, { method: 'POST', headers: { 'Content-Type': 'application/json', Origin: url }, body: JSON.stringify({ events: [{ id, at: new Date().toISOString(), act }] }) });
+    const answer = await fetch(`${url}/api/prints/${printId}/log`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json', Origin: url },
+      body: JSON.stringify({ events: [{ id, at: new Date().toISOString(), act }] }),
+    });
     await answer.arrayBuffer();
     if (!answer.ok) throw new Error(`a pull was refused (${answer.status})`);
     return performance.now() - from;
   };
   const times: number[] = [];
   for (let i = 0; i < 60; i++) {
-    times.push(await log({ kind: 'pull', runId, sheet: '20', faults: [], setAside: false, note: '' }, `bench-pull-${i}`));
+    times.push(
+      await log({ kind: 'pull', runId, sheet: '20', faults: [], setAside: false, note: '' }, `bench-pull-${i}`),
+    );
     await log({ kind: 'pull-undone', pullId: `bench-pull-${i}` }, `bench-undo-${i}`);
   }
   return times;
@@ -186,14 +334,21 @@ async function javascriptKb(page: string): Promise<number> {
   const scripts = new Set([...html.matchAll(/<script[^>]+src="([^"]+\.js)"/g)].map((m) => m[1]));
   const { gzipSync } = await import('node:zlib');
   let bytes = 0;
-  for (const script of scripts) bytes += gzipSync(Buffer.from(await (await fetch(new URL(script, page))).arrayBuffer())).length;
+  for (const script of scripts)
+    bytes += gzipSync(Buffer.from(await (await fetch(new URL(script, page))).arrayBuffer())).length;
   return bytes / 1024;
 }
 
 /** The largest set of arrays alive at once in flattening and tracing, on a picture of noise over bands: many strips. */
 async function bytesPerPixel(): Promise<number> {
-  const width = 2000, height = 1500;
-  const { data } = await sharp({ create: { width, height, channels: 3, background: '#888', noise: { type: 'gaussian', mean: 128, sigma: 40 } } }).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+  const width = 2000,
+    height = 1500;
+  const { data } = await sharp({
+    create: { width, height, channels: 3, background: '#888', noise: { type: 'gaussian', mean: 128, sigma: 40 } },
+  })
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
   const raster = { width, height, rgba: new Uint8ClampedArray(data.buffer, data.byteOffset, data.length) };
   const cells = colourCells(raster);
   const labels = quantise(raster, cells, findPalette(cells, 8).oklab);

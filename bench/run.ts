@@ -19,13 +19,33 @@ const PICTURES = [
   { what: 'busiest photograph', folder: 'mate-backgrounds', begins: 'Elephants_5640' },
   { what: 'drawing', folder: 'ukui-wallpapers', begins: 'calla' },
 ] as const;
-const WIDTH = 4000, HEIGHT = 3000, ROUNDS = 3;
+const WIDTH = 4000,
+  HEIGHT = 3000,
+  ROUNDS = 3;
 
-interface Round { times: Record<string, { ours: number; theirs?: number }>; notes: Record<string, number> }
-type Answer = { rounds?: Round[]; chain?: number[]; ok?: boolean; error?: string; figures?: ColourFigures; cutting?: CuttingFigures; register?: RegisterFigures };
+interface Round {
+  times: Record<string, { ours: number; theirs?: number }>;
+  notes: Record<string, number>;
+}
+type Answer = {
+  rounds?: Round[];
+  chain?: number[];
+  ok?: boolean;
+  error?: string;
+  figures?: ColourFigures;
+  cutting?: CuttingFigures;
+  register?: RegisterFigures;
+};
 
 function find(folder: string, begins: string): string {
-  const walk = (at: string): string | undefined => readdirSync(at).sort().map((name) => join(at, name)).map((path) => (statSync(path).isDirectory() ? walk(path) : path.split('/').pop()!.startsWith(begins) ? path : undefined)).find(Boolean);
+  const walk = (at: string): string | undefined =>
+    readdirSync(at)
+      .sort()
+      .map((name) => join(at, name))
+      .map((path) =>
+        statSync(path).isDirectory() ? walk(path) : path.split('/').pop()!.startsWith(begins) ? path : undefined,
+      )
+      .find(Boolean);
   const found = existsSync(join(OUT, folder)) ? walk(join(OUT, folder)) : undefined;
   if (!found) throw new Error(`no picture that begins with ${begins} in ${folder}`);
   return found;
@@ -34,13 +54,40 @@ function find(folder: string, begins: string): string {
 const pictures = PICTURES.map((p) => ({ ...p, file: find(p.folder, p.begins) }));
 
 async function withPage<T>(work: (page: Page, url: string) => Promise<T>): Promise<T> {
-  const files: Record<string, string> = { '/worker.js': `${OUT}/worker.js`, '/colourWorker.js': `${OUT}/colourWorker.js`, '/cuttingWorker.js': `${OUT}/cuttingWorker.js`, '/registerWorker.js': `${OUT}/registerWorker.js`, '/peer.js': PEER, ...Object.fromEntries(pictures.map((p, i) => [`/picture-${i}`, p.file])) };
+  const files: Record<string, string> = {
+    '/worker.js': `${OUT}/worker.js`,
+    '/colourWorker.js': `${OUT}/colourWorker.js`,
+    '/cuttingWorker.js': `${OUT}/cuttingWorker.js`,
+    '/registerWorker.js': `${OUT}/registerWorker.js`,
+    '/peer.js': PEER,
+    ...Object.fromEntries(pictures.map((p, i) => [`/picture-${i}`, p.file])),
+  };
   const server = createServer((request, response) => {
     const file = files[request.url ?? ''];
-    if (file) { response.setHeader('Content-Type', file.endsWith('.js') ? 'text/javascript' : 'application/octet-stream'); createReadStream(file).pipe(response); } else { response.setHeader('Content-Type', 'text/html'); response.end('<!doctype html><title>bench</title>'); }
+    if (file) {
+      response.setHeader('Content-Type', file.endsWith('.js') ? 'text/javascript' : 'application/octet-stream');
+      createReadStream(file).pipe(response);
+    } else {
+      response.setHeader('Content-Type', 'text/html');
+      response.end('<!doctype html><title>bench</title>');
+    }
   });
-  await new Promise<void>((resolve) => { server.listen(0, '127.0.0.1', resolve); });
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--enable-precise-memory-info'] });
+  await new Promise<void>((resolve) => {
+    server.listen(0, '127.0.0.1', resolve);
+  });
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--enable-precise-memory-info',
+    ],
+  });
   try {
     const page = await browser.newPage();
     const url = `http://127.0.0.1:${(server.address() as { port: number }).port}`;
@@ -54,21 +101,35 @@ async function withPage<T>(work: (page: Page, url: string) => Promise<T>): Promi
 
 /** Sends one job to a worker of its own in the page and waits for the answer. */
 function inWorker(page: Page, url: string, jobs: object[], script = 'worker'): Promise<Answer> {
-  return page.evaluate(([base, list, name]) => new Promise<Answer>((resolve) => {
-    const worker = new Worker(`${base}/${name}.js`);
-    const queue = [...(list as object[])];
-    worker.onerror = (e) => resolve({ error: e.message });
-    worker.onmessage = ({ data }) => { if (data.error || queue.length === 0) { worker.terminate(); resolve(data); } else worker.postMessage(queue.shift()); };
-    worker.postMessage(queue.shift());
-  }), [url, jobs, script] as const);
+  return page.evaluate(
+    ([base, list, name]) =>
+      new Promise<Answer>((resolve) => {
+        const worker = new Worker(`${base}/${name}.js`);
+        const queue = [...(list as object[])];
+        worker.onerror = (e) => resolve({ error: e.message });
+        worker.onmessage = ({ data }) => {
+          if (data.error || queue.length === 0) {
+            worker.terminate();
+            resolve(data);
+          } else worker.postMessage(queue.shift());
+        };
+        worker.postMessage(queue.shift());
+      }),
+    [url, jobs, script] as const,
+  );
 }
 
 const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1];
 const ms = (value: number) => `${value < 10 ? value.toFixed(1) : Math.round(value)} ms`;
 
 const GOALS: Record<string, { photograph: number; busiest: number }> = {
-  palette: { photograph: 2, busiest: 2 }, smoothing: { photograph: 2.5, busiest: 1.2 }, islands: { photograph: 15, busiest: 5 },
-  'thin ridges and gaps': { photograph: 4, busiest: 4 }, 'nested stages and areas': { photograph: 2, busiest: 1.4 }, 'contours to SVG': { photograph: 1.5, busiest: 1.2 }, 'whole chain': { photograph: 3, busiest: 2 },
+  palette: { photograph: 2, busiest: 2 },
+  smoothing: { photograph: 2.5, busiest: 1.2 },
+  islands: { photograph: 15, busiest: 5 },
+  'thin ridges and gaps': { photograph: 4, busiest: 4 },
+  'nested stages and areas': { photograph: 2, busiest: 1.4 },
+  'contours to SVG': { photograph: 1.5, busiest: 1.2 },
+  'whole chain': { photograph: 3, busiest: 2 },
 };
 
 async function main(): Promise<void> {
@@ -77,12 +138,22 @@ async function main(): Promise<void> {
   await withPage(async (page, url) => {
     for (const [i, picture] of pictures.entries()) {
       console.log(`${picture.what} …`);
-      const answer = await inWorker(page, url, [{ job: 'peer', url: `${url}/peer.js` }, { job: 'rounds', url: `${url}/picture-${i}`, width: WIDTH, height: HEIGHT, rounds: ROUNDS, palettePeer: true }]);
+      const answer = await inWorker(page, url, [
+        { job: 'peer', url: `${url}/peer.js` },
+        { job: 'rounds', url: `${url}/picture-${i}`, width: WIDTH, height: HEIGHT, rounds: ROUNDS, palettePeer: true },
+      ]);
       if (!answer.rounds) throw new Error(answer.error);
       const stages = Object.keys(answer.rounds[0].times);
       const ours = Object.fromEntries(stages.map((s) => [s, median(answer.rounds!.map((r) => r.times[s].ours))]));
-      const theirs = Object.fromEntries(stages.map((s) => [s, median(answer.rounds!.flatMap((r) => (r.times[s].theirs === undefined ? [] : [r.times[s].theirs])))]));
-      theirs['whole chain'] = stages.filter((s) => s !== 'whole chain' && s !== 'thin ridges and gaps').reduce((sum, s) => sum + theirs[s], 0);
+      const theirs = Object.fromEntries(
+        stages.map((s) => [
+          s,
+          median(answer.rounds!.flatMap((r) => (r.times[s].theirs === undefined ? [] : [r.times[s].theirs]))),
+        ]),
+      );
+      theirs['whole chain'] = stages
+        .filter((s) => s !== 'whole chain' && s !== 'thin ridges and gaps')
+        .reduce((sum, s) => sum + theirs[s], 0);
       for (const stage of stages) {
         const goal = GOALS[stage][picture.what.startsWith('busiest') ? 'busiest' : 'photograph'];
         const ratio = theirs[stage] / ours[stage];
@@ -91,22 +162,41 @@ async function main(): Promise<void> {
         console.log(line);
       }
       const first = answer.rounds[0].notes;
-      notes.push(`- ${picture.what}: mean colour error against the library's k-means ${first.paletteErrorRatio.toFixed(3)}; pixels of the smoothing that differ from the box filters ${first.smoothingPixelsThatDiffer}; islands counted differently ${first.islandsDiffer}; nested areas differ by ${first.nestedAreasDiffer} pixels.`);
+      notes.push(
+        `- ${picture.what}: mean colour error against the library's k-means ${first.paletteErrorRatio.toFixed(3)}; pixels of the smoothing that differ from the box filters ${first.smoothingPixelsThatDiffer}; islands counted differently ${first.islandsDiffer}; nested areas differ by ${first.nestedAreasDiffer} pixels.`,
+      );
       console.log(notes.at(-1));
     }
   });
   const scale: string[] = [];
   for (const i of [0, 2]) {
     await withPage(async (page, url) => {
-      const of = async (width: number, height: number) => median((await inWorker(page, url, [{ job: 'chain', url: `${url}/picture-${i}`, width, height, rounds: 5 }])).chain!);
-      const twelve = await of(4000, 3000), twentyFour = await of(5657, 4243);
-      const preview = median((await inWorker(page, url, [{ job: 'preview', url: `${url}/picture-${i}`, width: 1155, height: 866 }])).chain!);
-      scale.push(`- ${pictures[i].what}: 24 Mpx takes ${(twentyFour / twelve).toFixed(2)} × the time of 12 Mpx (goal ≤ 2.5; ${ms(twelve)} → ${ms(twentyFour)}); flattening the 1 Mpx preview takes ${ms(preview)}.`);
+      const of = async (width: number, height: number) =>
+        median(
+          (await inWorker(page, url, [{ job: 'chain', url: `${url}/picture-${i}`, width, height, rounds: 5 }])).chain!,
+        );
+      const twelve = await of(4000, 3000),
+        twentyFour = await of(5657, 4243);
+      const preview = median(
+        (await inWorker(page, url, [{ job: 'preview', url: `${url}/picture-${i}`, width: 1155, height: 866 }])).chain!,
+      );
+      scale.push(
+        `- ${pictures[i].what}: 24 Mpx takes ${(twentyFour / twelve).toFixed(2)} × the time of 12 Mpx (goal ≤ 2.5; ${ms(twelve)} → ${ms(twentyFour)}); flattening the 1 Mpx preview takes ${ms(preview)}.`,
+      );
       console.log(scale.at(-1));
     });
   }
   const figures = await measureInterface();
-  writeFileSync('docs/performance.md', report(lines, notes, scale, figures, await colourReport() + (await cuttingReport(figures)) + (await registerReport())));
+  writeFileSync(
+    'docs/performance.md',
+    report(
+      lines,
+      notes,
+      scale,
+      figures,
+      (await colourReport()) + (await cuttingReport(figures)) + (await registerReport()),
+    ),
+  );
   console.log('Written: docs/performance.md');
 }
 
@@ -187,10 +277,23 @@ async function cuttingReport(figures: InterfaceFigures): Promise<string> {
   const rows: string[] = [];
   let text = '';
   for (const i of [0, 3]) {
-    const answer = await withPage((page, url) => inWorker(page, url, [{ job: 'peer', url: `${url}/peer.js` }, { job: 'cutting', url: `${url}/picture-${i}`, width: 4200, height: 2970 }], 'cuttingWorker'));
+    const answer = await withPage((page, url) =>
+      inWorker(
+        page,
+        url,
+        [
+          { job: 'peer', url: `${url}/peer.js` },
+          { job: 'cutting', url: `${url}/picture-${i}`, width: 4200, height: 2970 },
+        ],
+        'cuttingWorker',
+      ),
+    );
     if (!answer.cutting) throw new Error(answer.error);
     const f = answer.cutting;
-    const row = (name: string, [ours, theirs]: readonly [number, number], goal: number) => rows.push(`| ${pictures[i].what} | ${name} | ${(theirs / ours).toFixed(1)}× | ${goal}× | ${theirs / ours >= goal ? 'yes' : '**no**'} | ${ms(ours)} |`);
+    const row = (name: string, [ours, theirs]: readonly [number, number], goal: number) =>
+      rows.push(
+        `| ${pictures[i].what} | ${name} | ${(theirs / ours).toFixed(1)}× | ${goal}× | ${theirs / ours >= goal ? 'yes' : '**no**'} | ${ms(ours)} |`,
+      );
     row(`thin ridges and narrow gaps, ${f.stages} stages`, f.thin, 4);
     row('distance to the other class, capped at 1.5 mm', f.capped, 2.5);
     row('distance to what stands, uncapped', f.uncapped, 1);
@@ -219,7 +322,8 @@ ${text}- An island of an A3 raster with 5000 islands chosen, to its mark painted
 async function registerReport(): Promise<string> {
   const answer = await withPage((page, url) => inWorker(page, url, [{}], 'registerWorker'));
   if (!answer.register) throw new Error(answer.error);
-  const f = answer.register, s = studyProofs();
+  const f = answer.register,
+    s = studyProofs();
   const text = `## Registration
 
 In one Chromium worker; medians.
@@ -240,4 +344,12 @@ cases (goal 90). The scanner is ours: real ones have faults it does not know.
 }
 
 // `npm run bench -- colour`, `-- cutting` or `-- register` prints that part alone and writes nothing
-void (process.argv[2] === 'register' ? registerReport() : process.argv[2] === 'colour' ? colourReport() : process.argv[2] === 'cutting' ? measureRegions().then((regions) => cuttingReport(regions as InterfaceFigures)).then(console.log) : main());
+void (process.argv[2] === 'register'
+  ? registerReport()
+  : process.argv[2] === 'colour'
+    ? colourReport()
+    : process.argv[2] === 'cutting'
+      ? measureRegions()
+          .then((regions) => cuttingReport(regions as InterfaceFigures))
+          .then(console.log)
+      : main());

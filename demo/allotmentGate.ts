@@ -1,6 +1,7 @@
 import { randomStream } from '@/core/random/random';
 
-export const GATE_WIDTH_PX = 2600, GATE_HEIGHT_PX = 1950;
+export const GATE_WIDTH_PX = 2600,
+  GATE_HEIGHT_PX = 1950;
 
 /** Smooth noise on a seeded lattice, several octaves, about −1…1. */
 function noiseField(seed: number) {
@@ -8,36 +9,61 @@ function noiseField(seed: number) {
   const lattice = Float32Array.from({ length: 65536 }, () => random() * 2 - 1);
   const value = (x: number, y: number) => lattice[((y & 255) << 8) | (x & 255)];
   const at = (x: number, y: number) => {
-    const xi = Math.floor(x), yi = Math.floor(y), fx = x - xi, fy = y - yi;
-    const u = fx * fx * (3 - 2 * fx), v = fy * fy * (3 - 2 * fy);
-    const top = value(xi, yi) * (1 - u) + value(xi + 1, yi) * u, bottom = value(xi, yi + 1) * (1 - u) + value(xi + 1, yi + 1) * u;
+    const xi = Math.floor(x),
+      yi = Math.floor(y),
+      fx = x - xi,
+      fy = y - yi;
+    const u = fx * fx * (3 - 2 * fx),
+      v = fy * fy * (3 - 2 * fy);
+    const top = value(xi, yi) * (1 - u) + value(xi + 1, yi) * u,
+      bottom = value(xi, yi + 1) * (1 - u) + value(xi + 1, yi + 1) * u;
     return top * (1 - v) + bottom * v;
   };
   return (x: number, y: number, octaves: number) => {
-    let sum = 0, weight = 1, total = 0;
-    for (let o = 0; o < octaves; o++) { sum += weight * at(x * 2 ** o, y * 2 ** o + o * 31); total += weight; weight *= 0.52; }
+    let sum = 0,
+      weight = 1,
+      total = 0;
+    for (let o = 0; o < octaves; o++) {
+      sum += weight * at(x * 2 ** o, y * 2 ** o + o * 31);
+      total += weight;
+      weight *= 0.52;
+    }
     return sum / total;
   };
 }
 
 type Rgb = readonly [number, number, number];
-const mix = (a: Rgb, b: Rgb, t: number): Rgb => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t, a[2] + (b[2] - a[2]) * t];
-const step = (low: number, high: number, v: number) => { const t = Math.min(1, Math.max(0, (v - low) / (high - low))); return t * t * (3 - 2 * t); };
+const mix = (a: Rgb, b: Rgb, t: number): Rgb => [
+  a[0] + (b[0] - a[0]) * t,
+  a[1] + (b[1] - a[1]) * t,
+  a[2] + (b[2] - a[2]) * t,
+];
+const step = (low: number, high: number, v: number) => {
+  const t = Math.min(1, Math.max(0, (v - low) / (high - low)));
+  return t * t * (3 - 2 * t);
+};
 
 /** Allotment Gate: continuous-tone like a photograph: morning light, a wooden gate ajar, a path, beds, a shed, haze and grain. RGB bytes. */
 export function allotmentGate(): Uint8Array {
-  const W = GATE_WIDTH_PX, H = GATE_HEIGHT_PX;
-  const noise = noiseField(7), leaf = noiseField(23), grain = randomStream(99);
+  const W = GATE_WIDTH_PX,
+    H = GATE_HEIGHT_PX;
+  const noise = noiseField(7),
+    leaf = noiseField(23),
+    grain = randomStream(99);
   const out = new Uint8Array(W * H * 3);
   for (let py = 0; py < H; py++) {
     for (let px = 0; px < W; px++) {
-      const x = px / W, y = py / H;
+      const x = px / W,
+        y = py / H;
       let c = sky(x, y, noise);
       c = treesAndShed(c, x, y, leaf);
       c = ground(c, x, y, noise, leaf);
       c = hedge(c, x, y, leaf);
       c = gate(c, x, y, noise);
-      const light = 1 + 0.22 * Math.exp(-(((x - 0.68) / 0.4) ** 2 + ((y - 0.3) / 0.45) ** 2)) - 0.3 * ((x - 0.5) ** 2 + (y - 0.5) ** 2);
+      const light =
+        1 +
+        0.22 * Math.exp(-(((x - 0.68) / 0.4) ** 2 + ((y - 0.3) / 0.45) ** 2)) -
+        0.3 * ((x - 0.5) ** 2 + (y - 0.5) ** 2);
       const g = (grain() + grain() - 1) * 9;
       const i = 3 * (py * W + px);
       for (let k = 0; k < 3; k++) out[i + k] = Math.max(0, Math.min(255, Math.round(c[k] * light + g)));
@@ -56,16 +82,23 @@ function sky(x: number, y: number, noise: Noise): Rgb {
 }
 
 function treesAndShed(c: Rgb, x: number, y: number, leaf: Noise): Rgb {
-  const crest = 0.36 + 0.05 * leaf(x * 5, 2, 4) - 0.13 * Math.exp(-(((x - 0.16) / 0.1) ** 2)) - 0.06 * Math.exp(-(((x - 0.9) / 0.08) ** 2));
+  const crest =
+    0.36 +
+    0.05 * leaf(x * 5, 2, 4) -
+    0.13 * Math.exp(-(((x - 0.16) / 0.1) ** 2)) -
+    0.06 * Math.exp(-(((x - 0.9) / 0.08) ** 2));
   const edge = step(-0.006, 0.006, y - crest - 0.016 * leaf(x * 60, y * 60, 3));
   const tone = mix([104, 122, 98], [62, 82, 58], step(-0.3, 0.4, leaf(x * 34, y * 34, 4)));
   let r = mix(c, mix(tone, [190, 190, 160], 0.28), edge);
-  const shedX = (x - 0.78) / 0.11, roof = 0.345 + Math.abs(shedX) * 0.055;
-  if (Math.abs(shedX) < 1.12 && y > roof && y < 0.395 + Math.abs(shedX) * 0.004) r = mix([120, 78, 62], [150, 98, 74], step(-0.2, 0.3, leaf(x * 90, y * 20, 3)));
+  const shedX = (x - 0.78) / 0.11,
+    roof = 0.345 + Math.abs(shedX) * 0.055;
+  if (Math.abs(shedX) < 1.12 && y > roof && y < 0.395 + Math.abs(shedX) * 0.004)
+    r = mix([120, 78, 62], [150, 98, 74], step(-0.2, 0.3, leaf(x * 90, y * 20, 3)));
   if (Math.abs(shedX) < 0.95 && y >= 0.395 && y < 0.53) {
-    const plank = ((x * 170) % 1 + 1) % 1;
+    const plank = (((x * 170) % 1) + 1) % 1;
     r = mix([142, 118, 92], [104, 82, 64], step(0.82, 0.98, plank) * 0.8 + 0.25 * leaf(x * 200, y * 8, 2));
-    if (Math.abs(shedX - 0.36) < 0.22 && y > 0.42 && y < 0.475) r = Math.abs(shedX - 0.36) < 0.02 || Math.abs(y - 0.447) < 0.003 ? [190, 178, 150] : [70, 88, 96];
+    if (Math.abs(shedX - 0.36) < 0.22 && y > 0.42 && y < 0.475)
+      r = Math.abs(shedX - 0.36) < 0.02 || Math.abs(y - 0.447) < 0.003 ? [190, 178, 150] : [70, 88, 96];
   }
   return r;
 }
@@ -73,8 +106,10 @@ function treesAndShed(c: Rgb, x: number, y: number, leaf: Noise): Rgb {
 function ground(c: Rgb, x: number, y: number, noise: Noise, leaf: Noise): Rgb {
   const horizon = 0.5;
   if (y < horizon) return c;
-  const depth = (y - horizon) / (1 - horizon), scale = 1 / (0.12 + depth);
-  const u = (x - 0.47) * scale, v = scale;
+  const depth = (y - horizon) / (1 - horizon),
+    scale = 1 / (0.12 + depth);
+  const u = (x - 0.47) * scale,
+    v = scale;
   const path = Math.abs(u + 0.12 * Math.sin(v * 1.6)) - 0.2;
   const grass = mix([120, 132, 66], [66, 88, 42], step(-0.35, 0.35, leaf(x * 40 * (0.6 + depth), y * 46, 5)));
   const row = Math.sin(v * 16 + leaf(x * 8, y * 8, 2));
@@ -85,17 +120,22 @@ function ground(c: Rgb, x: number, y: number, noise: Noise, leaf: Noise): Rgb {
 }
 
 function hedge(c: Rgb, x: number, y: number, leaf: Noise): Rgb {
-  const left = step(0.02, -0.01, x - 0.17 - 0.03 * leaf(y * 14, 3, 3)) , right = step(-0.02, 0.01, x - 0.84 - 0.03 * leaf(y * 12, 8, 3));
+  const left = step(0.02, -0.01, x - 0.17 - 0.03 * leaf(y * 14, 3, 3)),
+    right = step(-0.02, 0.01, x - 0.84 - 0.03 * leaf(y * 12, 8, 3));
   const top = step(-0.01, 0.012, y - 0.37 - 0.035 * leaf(x * 16, 5, 4));
   const inside = Math.max(left, right) * top;
   const n = leaf(x * 78, y * 78, 4);
-  const tone = n > 0.2 ? mix([96, 120, 52], [176, 184, 88], step(0.2, 0.5, n)) : mix([28, 40, 26], [74, 96, 44], step(-0.4, 0.2, n));
+  const tone =
+    n > 0.2
+      ? mix([96, 120, 52], [176, 184, 88], step(0.2, 0.5, n))
+      : mix([28, 40, 26], [74, 96, 44], step(-0.4, 0.2, n));
   return mix(c, mix(tone, [36, 48, 32], step(0.7, 1, y) * 0.5), inside);
 }
 
 /** Two posts and a five-barred gate, ajar; its shadow on the path. */
 function gate(c: Rgb, x: number, y: number, noise: Noise): Rgb {
-  const wood = (lit: number): Rgb => mix([96, 80, 66], [204, 182, 146], Math.min(1, Math.max(0, lit + 0.3 * noise(x * 12, y * 160, 3))));
+  const wood = (lit: number): Rgb =>
+    mix([96, 80, 66], [204, 182, 146], Math.min(1, Math.max(0, lit + 0.3 * noise(x * 12, y * 160, 3))));
   let r = c;
   const t = (x - 0.235) / 0.42;
   if (t > 0 && t < 1) {
@@ -105,13 +145,18 @@ function gate(c: Rgb, x: number, y: number, noise: Noise): Rgb {
     for (let bar = 0; bar < 5; bar++) {
       const at = 0.53 + bar * 0.056 + lean * (bar - 1.4) * 0.55;
       const half = 0.0095 + 0.004 * t;
-      if (Math.abs(y - at) < half) r = wood(0.62 - (y - at) / half * 0.35);
+      if (Math.abs(y - at) < half) r = wood(0.62 - ((y - at) / half) * 0.35);
     }
     const brace = 0.78 - t * 0.27;
     if (Math.abs(y - brace) < 0.011 && y > 0.51) r = wood(0.5);
-    for (const post of [0.015, 0.5, 0.975]) if (Math.abs(t - post) < 0.019 && y > 0.505 - lean * 0.6 && y < 0.79 + lean * 1.2) r = wood(0.75 - (t - post) * 14);
+    for (const post of [0.015, 0.5, 0.975])
+      if (Math.abs(t - post) < 0.019 && y > 0.505 - lean * 0.6 && y < 0.79 + lean * 1.2)
+        r = wood(0.75 - (t - post) * 14);
   }
-  for (const [at, wide, top] of [[0.215, 0.02, 0.45], [0.79, 0.023, 0.43]]) {
+  for (const [at, wide, top] of [
+    [0.215, 0.02, 0.45],
+    [0.79, 0.023, 0.43],
+  ]) {
     if (Math.abs(x - at) < wide && y > top && y < 0.9) r = wood(0.55 - ((x - at) / wide) * 0.4);
     if (Math.abs(x - at) < wide * 1.25 && y > top - 0.016 && y <= top) r = wood(0.9);
   }

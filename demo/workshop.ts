@@ -4,38 +4,91 @@ import { sketchPlans } from '@/core/layers';
 import { flattenPicture, measureFlatColours, type FlattenSettings } from '@/core/picture';
 import { normalDeviate, randomStream } from '@/core/random/random';
 import { sheetsToStart, startBelief, type BenchAct, type BenchEvent, type Fault } from '@/core/sheets';
-import { guessBarePaper, pigmentsOf, planFromSketch, planTaskOf, resolveFrom, stageOfRun, withFlat, type FlatColour, type Plan, type PrintState } from '@/records';
-import { bringInPicture, cabinet, createPrint, keepLabels, placeAgain, printState, sampleProofs, savePlan } from '@/server';
+import {
+  guessBarePaper,
+  pigmentsOf,
+  planFromSketch,
+  planTaskOf,
+  resolveFrom,
+  stageOfRun,
+  withFlat,
+  type FlatColour,
+  type Plan,
+  type PrintState,
+} from '@/records';
+import {
+  bringInPicture,
+  cabinet,
+  createPrint,
+  keepLabels,
+  placeAgain,
+  printState,
+  sampleProofs,
+  savePlan,
+} from '@/server';
 import { appendBenchEvent, getBlob, raiseUndoFloor, touchPrint, type Store } from '@/store';
 import { allotmentGate, GATE_HEIGHT_PX, GATE_WIDTH_PX } from './allotmentGate';
 import { ferrySlip } from './ferrySlip';
 import { quinces } from './quinces';
 import { saltWorks } from './saltWorks';
 
-const MINUTE = 60_000, DAY = 24 * 60 * MINUTE;
+const MINUTE = 60_000,
+  DAY = 24 * 60 * MINUTE;
 
 /** The shared workshop of Tolvane: four prints, one of them half printed. `nowMs` is the moment its story has reached. */
 export async function seedWorkshop(db: Store, nowMs: number): Promise<void> {
   const at = (daysAgo: number) => new Date(nowMs - daysAgo * DAY).toISOString();
   await bringIn(db, 'Ferry Slip, Night Rain', Buffer.from(ferrySlip()), 'ferry slip drawing.svg', [178.5, 250], at(3));
-  const gate = await sharp(allotmentGate(), { raw: { width: GATE_WIDTH_PX, height: GATE_HEIGHT_PX, channels: 3 } }).jpeg({ quality: 93 }).toBuffer();
+  const gate = await sharp(allotmentGate(), { raw: { width: GATE_WIDTH_PX, height: GATE_HEIGHT_PX, channels: 3 } })
+    .jpeg({ quality: 93 })
+    .toBuffer();
   await bringIn(db, 'Allotment Gate', gate, 'allotment gate.jpg', [200, 150], at(1));
-  const still = await bringIn(db, 'Quinces on a Blue Cloth', Buffer.from(quinces()), 'quinces.svg', [200, 200], at(0.6));
+  const still = await bringIn(
+    db,
+    'Quinces on a Blue Cloth',
+    Buffer.from(quinces()),
+    'quinces.svg',
+    [200, 200],
+    at(0.6),
+  );
   await flattenInto(db, still, { colourCount: 8, radiusMm: 0.3, minIslandMm2: 1.2 }, at(0.55));
   onFewBlocks(db, still, 4, at(0.5));
   mixAll(db, still, at(0.45));
   proofOnce(db, still, nowMs);
-  const id = await bringIn(db, 'Salt Works, Low Sun', Buffer.from(saltWorks()), 'salt works, low sun.svg', [240, 180], at(18));
+  const id = await bringIn(
+    db,
+    'Salt Works, Low Sun',
+    Buffer.from(saltWorks()),
+    'salt works, low sun.svg',
+    [240, 180],
+    at(18),
+  );
   await flattenInto(db, id, { colourCount: 6, radiusMm: 0.3, minIslandMm2: 1.2 }, at(17));
   mixAll(db, id, at(16));
   printHalf(db, id, nowMs);
 }
 
-async function bringIn(db: Store, name: string, bytes: Buffer, fileName: string, [widthMm, heightMm]: [number, number], now: string): Promise<string> {
+async function bringIn(
+  db: Store,
+  name: string,
+  bytes: Buffer,
+  fileName: string,
+  [widthMm, heightMm]: [number, number],
+  now: string,
+): Promise<string> {
   const id = expectOk(createPrint(db, name, now));
   const state = expectOk(await bringInPicture(db, id, 1, bytes, fileName, now));
   const { widthMm: w, heightMm: h } = state.plan.picture!;
-  if (Math.abs(w - widthMm) > 0.4 || Math.abs(h - heightMm) > 0.4) expectOk(await placeAgain(db, id, state.revision, { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm, heightMm }, now));
+  if (Math.abs(w - widthMm) > 0.4 || Math.abs(h - heightMm) > 0.4)
+    expectOk(
+      await placeAgain(
+        db,
+        id,
+        state.revision,
+        { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm, heightMm },
+        now,
+      ),
+    );
   return id;
 }
 
@@ -60,34 +113,66 @@ function onFewBlocks(db: Store, id: string, blocks: number, now: string): void {
 export async function flattenInto(db: Store, id: string, settings: FlattenSettings, now: string): Promise<PrintState> {
   const state = expectOk(printState(db, id));
   const { raster } = state.plan.picture!;
-  const { data } = await sharp(getBlob(db, raster.sha)!.bytes).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+  const { data } = await sharp(getBlob(db, raster.sha)!.bytes)
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
   const rgba = new Uint8ClampedArray(data.buffer, data.byteOffset, data.length);
-  const flat = expectOk(flattenPicture({ width: raster.widthPx, height: raster.heightPx, rgba }, raster.mmPerPx, settings));
+  const flat = expectOk(
+    flattenPicture({ width: raster.widthPx, height: raster.heightPx, rgba }, raster.mmPerPx, settings),
+  );
   const figures = measureFlatColours(flat, flat.coloursLabD50.length, raster.mmPerPx)!;
   const names: string[] = [];
   const colours = flat.coloursLabD50.map((wantedLabD50, label): FlatColour => {
     names.push(wordForColour(wantedLabD50, names));
     const { areaShare, islandCount, thinnestMm } = figures[label];
-    return { id: `c${label + 1}`, name: names[label], wantedLabD50, areaShare, islandCount, ...(thinnestMm === undefined ? {} : { thinnestMm: Math.round(thinnestMm * 100) / 100 }) };
+    return {
+      id: `c${label + 1}`,
+      name: names[label],
+      wantedLabD50,
+      areaShare,
+      islandCount,
+      ...(thinnestMm === undefined ? {} : { thinnestMm: Math.round(thinnestMm * 100) / 100 }),
+    };
   });
   const barePaperId = guessBarePaper(colours, state.plan.paper.labD50);
-  const plan: Plan = withFlat(state.plan, { labelsSha: keepLabels(db, flat, now), settings, colours, barePaperId, handChanges: 0 });
+  const plan: Plan = withFlat(state.plan, {
+    labelsSha: keepLabels(db, flat, now),
+    settings,
+    colours,
+    barePaperId,
+    handChanges: 0,
+  });
   return expectOk(savePlan(db, id, state.revision, plan, 'picture flattened', now));
 }
 
 /** All blocks cut, one proof measured by ruler: one of them lies out of register. */
 function proofOnce(db: Store, id: string, nowMs: number): void {
   const { plan } = expectOk(printState(db, id));
-  const acts: BenchAct[] = [...plan.runs.map((run): BenchAct => ({ kind: 'stage-cut', stageId: stageOfRun(plan, run)!.id })), ...sampleProofs(id, plan).map((proof): BenchAct => ({ kind: 'proofed', ...proof }))];
+  const acts: BenchAct[] = [
+    ...plan.runs.map((run): BenchAct => ({ kind: 'stage-cut', stageId: stageOfRun(plan, run)!.id })),
+    ...sampleProofs(id, plan).map((proof): BenchAct => ({ kind: 'proofed', ...proof })),
+  ];
   db.transaction(() => {
-    acts.forEach((act, i) => appendBenchEvent(db, id, { id: `quinces-${i + 1}`, at: new Date(nowMs - 0.35 * DAY + i * 20 * MINUTE).toISOString(), act }));
+    acts.forEach((act, i) =>
+      appendBenchEvent(db, id, {
+        id: `quinces-${i + 1}`,
+        at: new Date(nowMs - 0.35 * DAY + i * 20 * MINUTE).toISOString(),
+        act,
+      }),
+    );
     raiseUndoFloor(db, id);
     touchPrint(db, id, new Date(nowMs - 0.2 * DAY).toISOString());
   })();
 }
 
 const RUN_FAULTS: readonly Fault[] = ['misfit', 'weak', 'patchy', 'smudge', 'ghost', 'mark', 'weak', 'too heavy'];
-const NOTES: Partial<Record<Fault, string>> = { weak: 'roller not charged yet', ghost: 'sheet slipped while rubbing', misfit: 'laid against the wrong stop', mark: 'thumb print in the margin' };
+const NOTES: Partial<Record<Fault, string>> = {
+  weak: 'roller not charged yet',
+  ghost: 'sheet slipped while rubbing',
+  misfit: 'laid against the wrong stop',
+  mark: 'thumb print in the margin',
+};
 
 /** Two runs printed and dried, the third half pulled; faults, losses and times drawn with a seed. */
 function printHalf(db: Store, id: string, nowMs: number): void {
@@ -95,9 +180,14 @@ function printHalf(db: Store, id: string, nowMs: number): void {
   const random = randomStream(1907);
   const { counted } = sheetsToStart(plan.sheets, plan.runs.length, startBelief(plan.sheets.experience));
   const tests = plan.sheets.testSheets;
-  let sheets = [...Array.from({ length: tests }, (_, i) => `T${i + 1}`), ...Array.from({ length: counted }, (_, i) => `${i + 1}`)];
+  let sheets = [
+    ...Array.from({ length: tests }, (_, i) => `T${i + 1}`),
+    ...Array.from({ length: counted }, (_, i) => `${i + 1}`),
+  ];
   const events: BenchEvent[] = [];
-  const push = (ms: number, act: BenchAct) => { events.push({ id: `tolvane-${String(events.length + 1).padStart(4, '0')}`, at: new Date(ms).toISOString(), act }); };
+  const push = (ms: number, act: BenchAct) => {
+    events.push({ id: `tolvane-${String(events.length + 1).padStart(4, '0')}`, at: new Date(ms).toISOString(), act });
+  };
   const half = Math.round(sheets.length / 2);
   const starts = [nowMs - 12.2 * DAY, nowMs - 7.1 * DAY, nowMs - (half * 6.4 + 4) * MINUTE];
   push(starts[0] - 20 * MINUTE, { kind: 'sheets-started', counted, tests });
@@ -113,11 +203,25 @@ function printHalf(db: Store, id: string, nowMs: number): void {
       const fault = RUN_FAULTS[Math.floor(random() * RUN_FAULTS.length)];
       const faults: Fault[] = faulty ? [test ? 'weak' : fault] : [];
       const setAside = faulty && !test && random() < 0.36;
-      push(ms, { kind: 'pull', runId: run.id, sheet, faults, setAside, note: faulty && random() < 0.5 ? NOTES[faults[0]] ?? '' : '' });
+      push(ms, {
+        kind: 'pull',
+        runId: run.id,
+        sheet,
+        faults,
+        setAside,
+        note: faulty && random() < 0.5 ? (NOTES[faults[0]] ?? '') : '',
+      });
       if (setAside) sheets = sheets.filter((s) => s !== sheet);
     }
     // the apricot came out a little lighter and yellower than it was mixed for
-    if (r === 1) push(ms + 30 * MINUTE, { kind: 'colour-got', runId: run.id, colourId: run.inkings[0].colourId, labD50: [71.8, 18.4, 50.2], source: 'reader' });
+    if (r === 1)
+      push(ms + 30 * MINUTE, {
+        kind: 'colour-got',
+        runId: run.id,
+        colourId: run.inkings[0].colourId,
+        labD50: [71.8, 18.4, 50.2],
+        source: 'reader',
+      });
   });
   db.transaction(() => {
     for (const event of events) appendBenchEvent(db, id, event);

@@ -20,7 +20,8 @@ async function readyToPull(page: Page, name: string, counted: number, tests = 0)
   return id;
 }
 
-const pullsOf = async (id: string) => (await stateOf(server, id)).events.flatMap((e) => (e.act.kind === 'pull' ? [e.act] : []));
+const pullsOf = async (id: string) =>
+  (await stateOf(server, id)).events.flatMap((e) => (e.act.kind === 'pull' ? [e.act] : []));
 
 test('parts of the cut are ticked off by click, list and key, and stay ticked', async ({ page }) => {
   const id = await flattenedPrint(page, server, 'ticks');
@@ -53,7 +54,14 @@ test('a note, several faults, setting aside, and taking back by target', async (
   await page.getByRole('button', { name: 'Keep it with the next pull' }).click();
   await page.getByRole('button', { name: /^set sheet aside/ }).click();
   await expect(page.getByTestId('next-sheet')).toHaveText('2');
-  expect(await pullsOf(id)).toEqual([expect.objectContaining({ sheet: '1', faults: ['crease', 'tear'], setAside: true, note: 'corner caught on the stop' })]);
+  expect(await pullsOf(id)).toEqual([
+    expect.objectContaining({
+      sheet: '1',
+      faults: ['crease', 'tear'],
+      setAside: true,
+      note: 'corner caught on the stop',
+    }),
+  ]);
   await page.getByRole('button', { name: /^Good pull/ }).click();
   await expect(page.getByTestId('next-sheet')).toHaveText('3');
   await expect(page.getByText('1 good · 0 usable with fault · 1 set aside')).toBeVisible();
@@ -64,7 +72,9 @@ test('a note, several faults, setting aside, and taking back by target', async (
 
 test('the targets are large enough for inky hands', async ({ page }) => {
   await readyToPull(page, 'large targets', 4);
-  const heights = await page.locator('.key, .good-pull').evaluateAll((all) => all.map((e) => e.getBoundingClientRect()).map((r) => Math.min(r.height, r.width)));
+  const heights = await page
+    .locator('.key, .good-pull')
+    .evaluateAll((all) => all.map((e) => e.getBoundingClientRect()).map((r) => Math.min(r.height, r.width)));
   expect(heights.length).toBe(18);
   expect(Math.min(...heights)).toBeGreaterThanOrEqual(64);
 });

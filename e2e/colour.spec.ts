@@ -22,7 +22,9 @@ async function openCabinet(page: Page, id: string): Promise<void> {
   await expect(page.getByRole('table', { name: 'Inks of the workshop' })).toBeVisible();
 }
 
-test('the cabinet: starter inks, an ink changed, a wrong value refused in words, taken out and put back', async ({ page }) => {
+test('the cabinet: starter inks, an ink changed, a wrong value refused in words, taken out and put back', async ({
+  page,
+}) => {
   const id = await api<string>(server, 'POST', '/api/prints', { name: 'cabinet' });
   await openInks(page, id);
   await expect(page.getByText('No run needs an ink yet')).toBeVisible();
@@ -47,7 +49,9 @@ test('the cabinet: starter inks, an ink changed, a wrong value refused in words,
   await expect.poll(async () => (await inkNamed('yellow ochre'))?.stockG).toBe(12.5);
 });
 
-test('a drawdown read with the reader makes the ink known by two readings, and the card shows prediction beside reading', async ({ page }) => {
+test('a drawdown read with the reader makes the ink known by two readings, and the card shows prediction beside reading', async ({
+  page,
+}) => {
   const id = await api<string>(server, 'POST', '/api/prints', { name: 'drawdown' });
   await openCabinet(page, id);
   await page.getByRole('button', { name: 'red oxide' }).click();
@@ -66,29 +70,44 @@ test('a drawdown read with the reader makes the ink known by two readings, and t
   await expect(page.getByText(/\(two readings\)/).first()).toBeVisible();
 });
 
-test('inks go out and come in again as CSV, GPL and CGATS; what is no table of inks is refused and changes nothing', async ({ page }) => {
+test('inks go out and come in again as CSV, GPL and CGATS; what is no table of inks is refused and changes nothing', async ({
+  page,
+}) => {
   const id = await api<string>(server, 'POST', '/api/prints', { name: 'files' });
   await openCabinet(page, id);
   const before = (await inks()).length;
   const csv = await (await fetch(`${server.url}/api/cabinet/files/inks.csv`)).text();
   expect(csv).toContain('ultramarine');
-  expect(await (await fetch(`${server.url}/api/cabinet/files/inks.gpl`)).text()).toMatch(/^GIMP Palette\nName: Ink cabinet/);
+  expect(await (await fetch(`${server.url}/api/cabinet/files/inks.gpl`)).text()).toMatch(
+    /^GIMP Palette\nName: Ink cabinet/,
+  );
   expect(await (await fetch(`${server.url}/api/cabinet/files/inks.cgats.txt`)).text()).toContain('BEGIN_DATA_FORMAT');
-  const bring = (name: string, text: string) => page.getByLabel('File of inks: CSV, GPL palette or CGATS').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
+  const bring = (name: string, text: string) =>
+    page
+      .getByLabel('File of inks: CSV, GPL palette or CGATS')
+      .setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
   await bring('bad.csv', 'name,L*,a*,b*\nmoss,300,0,0\n');
   await expect(page.getByText(/Row 2 \(“moss”\)/)).toBeVisible();
   expect((await inks()).length).toBe(before);
   await bring('two.csv', 'name;L*;a*;b*;opacity\nmoss;45;-20;30;0,6\nultramarine;30;20;-60;half\n');
   await expect(page.getByText('2 inks put into the cabinet from two.csv.')).toBeVisible();
-  expect((await inks()).slice(-2).map((ink) => [ink.name, ink.opacity])).toEqual([['moss', 0.6], ['ultramarine (2)', 'half']]);
+  expect((await inks()).slice(-2).map((ink) => [ink.name, ink.opacity])).toEqual([
+    ['moss', 0.6],
+    ['ultramarine (2)', 'half'],
+  ]);
   await bring('pal.gpl', 'GIMP Palette\nName: two\n#\n200 120  40\tclay\n');
   await expect.poll(async () => (await inkNamed('clay'))?.colour.labD50[0]).toBeGreaterThan(50);
 });
 
-test('a recipe: found, taken, changed by hand with the colour answering, on the lid label, undone', async ({ page }) => {
+test('a recipe: found, taken, changed by hand with the colour answering, on the lid label, undone', async ({
+  page,
+}) => {
   const id = await flattenedPrint(page, server, 'recipes');
   await openInks(page, id);
-  const inkOne = async () => { const { plan } = await stateOf(server, id); return plan.inks.find((ink) => ink.id === plan.runs[0].inkings[0].inkId)!; };
+  const inkOne = async () => {
+    const { plan } = await stateOf(server, id);
+    return plan.inks.find((ink) => ink.id === plan.runs[0].inkings[0].inkId)!;
+  };
   await page.getByRole('button', { name: /^Run 1,/ }).click();
   await page.getByRole('button', { name: 'Take this recipe' }).click();
   await expect.poll(async () => (await inkOne()).recipe?.parts.length).toBeGreaterThan(0);
@@ -102,16 +121,23 @@ test('a recipe: found, taken, changed by hand with the colour answering, on the 
   const percent = page.getByLabel(`${taken.recipe!.parts[0].name}, percent`);
   await percent.fill('5');
   await percent.press('Enter');
-  await expect.poll(async () => (await inkOne()).recipe!.parts.find((p) => p.name === taken.recipe!.parts[0].name)!.share).toBeCloseTo(0.05, 3);
+  await expect
+    .poll(async () => (await inkOne()).recipe!.parts.find((p) => p.name === taken.recipe!.parts[0].name)!.share)
+    .toBeCloseTo(0.05, 3);
   await expect(verdict).not.toHaveText(first!);
   await percent.fill('lots');
   await percent.press('Enter');
   await expect(page.getByText(/“lots” is not a number/)).toBeVisible();
 
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Lid label, PDF' }).or(page.getByRole('link', { name: 'Lid label, PDF' })).click();
+  await page
+    .getByRole('button', { name: 'Lid label, PDF' })
+    .or(page.getByRole('link', { name: 'Lid label, PDF' }))
+    .click();
   const pdf = await getDocument({ data: new Uint8Array(readFileSync(await (await download).path())) }).promise;
-  const words = (await (await pdf.getPage(1)).getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ');
+  const words = (await (await pdf.getPage(1)).getTextContent()).items
+    .map((item) => ('str' in item ? item.str : ''))
+    .join(' ');
   expect(words).toContain('recipes');
   expect(words).toContain('run 1');
   for (const part of (await inkOne()).recipe!.parts) expect(words).toContain(part.name);
@@ -120,13 +146,18 @@ test('a recipe: found, taken, changed by hand with the colour answering, on the 
   await expect.poll(async () => (await inkOne()).recipe).toEqual(taken.recipe);
 });
 
-test('proposals: weighed in a worker, one taken, undone; ways of working compared on this picture', async ({ page }) => {
+test('proposals: weighed in a worker, one taken, undone; ways of working compared on this picture', async ({
+  page,
+}) => {
   const id = await flattenedPrint(page, server, 'proposals');
   await page.goto(`${server.url}/print/${id}/runs`);
   const plan = async () => (await stateOf(server, id)).plan;
   const before = await plan();
   await expect(page.getByText(/\d+ plans were weighed, every order of each/)).toBeVisible();
-  await page.getByRole('button', { name: /^Take: / }).first().click();
+  await page
+    .getByRole('button', { name: /^Take: / })
+    .first()
+    .click();
   await expect.poll(async () => JSON.stringify((await plan()).blocks)).not.toBe(JSON.stringify(before.blocks));
   await page.getByRole('button', { name: 'undo' }).click();
   await expect.poll(plan).toEqual(before);
@@ -151,13 +182,19 @@ test('what if: a run’s ink is turned with the keyboard, the sheet follows, and
   const before = await plan();
   await page.getByRole('button', { name: 'Run 2', exact: true }).click();
   await page.getByRole('tab', { name: 'Ink of run 2' }).click();
-  const look = () => page.getByRole('img', { name: 'The sheet after run 2' }).first().evaluate((c) => (c as HTMLCanvasElement).toDataURL());
+  const look = () =>
+    page
+      .getByRole('img', { name: 'The sheet after run 2' })
+      .first()
+      .evaluate((c) => (c as HTMLCanvasElement).toDataURL());
   const first = await look();
   const slider = page.getByRole('slider', { name: 'lightness' });
   await slider.focus();
   for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowDown');
   await expect.poll(look).not.toBe(first);
-  await expect.poll(async () => (await plan()).inks[1].solidLabD50[0]).toBeCloseTo(before.inks[1].solidLabD50[0] - 6, 0);
+  await expect
+    .poll(async () => (await plan()).inks[1].solidLabD50[0])
+    .toBeCloseTo(before.inks[1].solidLabD50[0] - 6, 0);
   await page.getByRole('slider', { name: 'film weight' }).press('Home');
   await expect.poll(async () => (await plan()).runs[1].inkings[0].filmWeight).toBe(0.2);
   for (let i = 0; i < 13 && JSON.stringify(await plan()) !== JSON.stringify(before); i++) {
@@ -194,9 +231,18 @@ test('the colour really got: read, the looks follow, and the runs after it are m
   const id = await flattenedPrint(page, server, 'got');
   const { plan } = await stateOf(server, id);
   let serial = 0;
-  const log = (act: object) => api(server, 'POST', `/api/prints/${id}/log`, { events: [{ id: `colour-${String(++serial).padStart(4, '0')}`, at: new Date().toISOString(), act }] });
+  const log = (act: object) =>
+    api(server, 'POST', `/api/prints/${id}/log`, {
+      events: [{ id: `colour-${String(++serial).padStart(4, '0')}`, at: new Date().toISOString(), act }],
+    });
   const first = plan.runs[0];
-  const reading = { kind: 'colour-got', runId: first.id, colourId: first.inkings[0].colourId, labD50: [60, 30, 30], source: 'typed' };
+  const reading = {
+    kind: 'colour-got',
+    runId: first.id,
+    colourId: first.inkings[0].colourId,
+    labD50: [60, 30, 30],
+    source: 'typed',
+  };
   await expect(log(reading)).rejects.toThrow(/Nothing has been pulled in run 1/);
   await log({ kind: 'sheets-started', counted: 1, tests: 0 });
   await log({ kind: 'stage-cut', stageId: first.inkings[0].stageId });
@@ -222,7 +268,9 @@ test('the colour really got: read, the looks follow, and the runs after it are m
   await page.getByRole('button', { name: /^Mix the/ }).click();
   await expect(page.getByRole('columnheader', { name: 'mixed anew' })).toBeVisible();
   await page.getByRole('button', { name: 'Take the new recipes' }).click();
-  await expect.poll(async () => (await stateOf(server, id)).plan.inks.filter((ink) => ink.recipe).length).toBe(plan.runs.length - 1);
+  await expect
+    .poll(async () => (await stateOf(server, id)).plan.inks.filter((ink) => ink.recipe).length)
+    .toBe(plan.runs.length - 1);
 });
 
 test('a search can be stopped and begun again, and rules that are set bind it', async ({ page }) => {
@@ -248,7 +296,9 @@ test('a search can be stopped and begun again, and rules that are set bind it', 
   await page.getByRole('tab', { name: 'Ink of run 1' }).click();
   await page.getByLabel('keep this run at its place in the search').check();
   const { plan } = await stateOf(server, id);
-  await expect.poll(async () => (await stateOf(server, id)).plan.rules.pinnedIds).toEqual([plan.runs[0].inkings[0].colourId]);
+  await expect
+    .poll(async () => (await stateOf(server, id)).plan.rules.pinnedIds)
+    .toEqual([plan.runs[0].inkings[0].colourId]);
 });
 
 test('several blocks on the bench: cut in any order, no gate between runs, pulled in their order', async ({ page }) => {
@@ -262,13 +312,20 @@ test('several blocks on the bench: cut in any order, no gate between runs, pulle
   await expect(page.getByRole('heading', { name: 'Block 1 before run 1' })).toBeVisible();
   await expect(page.getByText('recut a block, and it can be printed again')).toBeVisible();
   await page.goto(`${server.url}/print/${id}/cut`);
-  await expect(page.getByRole('heading', { name: 'Cut away what does not print from block 1, before run 1' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: 'Cut away what does not print from block 1, before run 1' }),
+  ).toBeVisible();
   const { plan } = await stateOf(server, id);
   let serial = 0;
-  const log = (act: object) => api(server, 'POST', `/api/prints/${id}/log`, { events: [{ id: `several-${String(++serial).padStart(4, '0')}`, at: new Date().toISOString(), act }] });
+  const log = (act: object) =>
+    api(server, 'POST', `/api/prints/${id}/log`, {
+      events: [{ id: `several-${String(++serial).padStart(4, '0')}`, at: new Date().toISOString(), act }],
+    });
   await log({ kind: 'sheets-started', counted: 2, tests: 0 });
   for (const run of [...plan.runs].reverse()) await log({ kind: 'stage-cut', stageId: run.inkings[0].stageId });
-  await expect(log({ kind: 'pull', runId: plan.runs[1].id, sheet: '1', faults: [], setAside: false, note: '' })).rejects.toThrow(/Run 1 comes first/);
+  await expect(
+    log({ kind: 'pull', runId: plan.runs[1].id, sheet: '1', faults: [], setAside: false, note: '' }),
+  ).rejects.toThrow(/Run 1 comes first/);
   await page.goto(`${server.url}/print/${id}/pull`);
   await expect(page.getByTestId('next-sheet')).toBeVisible();
 });

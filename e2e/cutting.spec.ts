@@ -12,14 +12,26 @@ test.afterAll(() => server.stop());
 
 const planOf = async (id: string): Promise<Plan> => (await stateOf(server, id)).plan;
 let serial = 0;
-const log = (id: string, ...acts: object[]) => api(server, 'POST', `/api/prints/${id}/log`, { events: acts.map((act) => ({ id: `cutting-setup-${++serial}`, at: new Date().toISOString(), act })) });
+const log = (id: string, ...acts: object[]) =>
+  api(server, 'POST', `/api/prints/${id}/log`, {
+    events: acts.map((act) => ({ id: `cutting-setup-${++serial}`, at: new Date().toISOString(), act })),
+  });
 
 /** Where a point of the print (shares of its width and height) lies on a canvas that shows all of it. */
-async function spot(canvas: Locator, plan: Plan, x: number, y: number, mirrored = false): Promise<{ x: number; y: number }> {
+async function spot(
+  canvas: Locator,
+  plan: Plan,
+  x: number,
+  y: number,
+  mirrored = false,
+): Promise<{ x: number; y: number }> {
   const box = (await canvas.boundingBox())!;
   const { widthPx, heightPx } = plan.picture!.raster;
   const fit = Math.min((box.width - 24) / widthPx, (box.height - 24) / heightPx);
-  return { x: box.width / 2 + (mirrored ? 0.5 - x : x - 0.5) * widthPx * fit, y: box.height / 2 + (y - 0.5) * heightPx * fit };
+  return {
+    x: box.width / 2 + (mirrored ? 0.5 - x : x - 0.5) * widthPx * fit,
+    y: box.height / 2 + (y - 0.5) * heightPx * fit,
+  };
 }
 
 async function saved(page: Page, button: Locator): Promise<{ download: Download; bytes: Buffer }> {
@@ -29,14 +41,20 @@ async function saved(page: Page, button: Locator): Promise<{ download: Download;
   return { download, bytes: readFileSync((await download.path())!) };
 }
 
-test('regions: chosen by click, key and list; merged, split, thickened, smoothed, specks removed; each undone on its own', async ({ page }) => {
+test('regions: chosen by click, key and list; merged, split, thickened, smoothed, specks removed; each undone on its own', async ({
+  page,
+}) => {
   const id = await flattenedPrint(page, server, 'regions');
   await page.goto(`${server.url}/print/${id}/picture`);
   await page.keyboard.press('s');
-  const canvas = page.locator('.sheet-canvas'), heading = page.getByRole('heading', { name: /^Island of/ });
+  const canvas = page.locator('.sheet-canvas'),
+    heading = page.getByRole('heading', { name: /^Island of/ });
   const start = await planOf(id);
   const hand = async () => (await planOf(id)).flat!.handChanges;
-  const darkShare = async () => { const plan = await planOf(id); return plan.flat!.colours.find((c) => c.id === dark.id)!.areaShare; };
+  const darkShare = async () => {
+    const plan = await planOf(id);
+    return plan.flat!.colours.find((c) => c.id === dark.id)!.areaShare;
+  };
   const dark = [...start.flat!.colours].sort((a, b) => a.wantedLabD50[0] - b.wantedLabD50[0])[0];
 
   await canvas.click({ position: await spot(canvas, start, 0.1, 0.9) });
@@ -78,9 +96,16 @@ test('regions: chosen by click, key and list; merged, split, thickened, smoothed
   await expect.poll(hand).toBe(2);
 
   await page.getByRole('button', { name: 'Draw a lasso' }).click();
-  for (const [x, y] of [[0.02, 0.02], [0.3, 0.02], [0.3, 0.1]]) await canvas.click({ position: await spot(canvas, start, x, y) });
+  for (const [x, y] of [
+    [0.02, 0.02],
+    [0.3, 0.02],
+    [0.3, 0.1],
+  ])
+    await canvas.click({ position: await spot(canvas, start, x, y) });
   await page.getByRole('button', { name: 'Remove them' }).click();
-  await expect(page.getByRole('alert').filter({ hasText: /No island that small lies wholly inside this line/ })).toBeVisible();
+  await expect(
+    page.getByRole('alert').filter({ hasText: /No island that small lies wholly inside this line/ }),
+  ).toBeVisible();
   expect(await hand()).toBe(2);
   await page.reload();
   await expect(page.getByText('2 changes by hand')).toBeVisible();
@@ -92,10 +117,16 @@ test('a change is painted at once, also when another follows before the first is
   await page.keyboard.press('s');
   const canvas = page.locator('.sheet-canvas');
   const plan = await planOf(id);
-  for (const [x, y] of [[0.7, 0.64], [0.28, 0.2]]) {
+  for (const [x, y] of [
+    [0.7, 0.64],
+    [0.28, 0.2],
+  ]) {
     await canvas.click({ position: await spot(canvas, plan, x, y) });
     await expect(page.getByRole('heading', { name: /^Island of/ })).toBeVisible();
-    await page.getByRole('button', { name: /^Give the island to/ }).first().click();
+    await page
+      .getByRole('button', { name: /^Give the island to/ })
+      .first()
+      .click();
     await expect(page.getByRole('heading', { name: /^Island of/ })).toHaveCount(0);
   }
   await expect.poll(async () => (await planOf(id)).flat!.handChanges).toBe(2);
@@ -103,7 +134,9 @@ test('a change is painted at once, also when another follows before the first is
   await expect.poll(async () => (await planOf(id)).flat!.handChanges).toBe(1);
 });
 
-test('cutting check: places with a number, a reason and cures; material, tools and roller change the verdict; what is wanted is kept', async ({ page }) => {
+test('cutting check: places with a number, a reason and cures; material, tools and roller change the verdict; what is wanted is kept', async ({
+  page,
+}) => {
   const id = await flattenedPrint(page, server, 'check');
   await page.goto(`${server.url}/print/${id}/block`);
   await page.locator('.runline .cell').nth(3).click();
@@ -125,24 +158,47 @@ test('cutting check: places with a number, a reason and cures; material, tools a
   await page.getByLabel('Roller, diameter').fill('4 cm');
   await page.getByLabel('Roller, diameter').press('Enter');
   await expect(page.getByText(/openings? the roller reaches into/)).toBeVisible();
-  const chatter = page.getByText(/wide, \d+ mm bridged/).first().getByRole('button');
+  const chatter = page
+    .getByText(/wide, \d+ mm bridged/)
+    .first()
+    .getByRole('button');
   await chatter.click();
   await expect(page.getByText(/Nothing stands near enough to carry the roller/)).toBeVisible();
   await page.getByRole('button', { name: 'Mask cleared ground in this run' }).click();
   await expect.poll(async () => (await planOf(id)).masks.map((m) => m.kind)).toEqual(['keep clean']);
   const count = async () => Number(/^(\d+)/.exec((await headline.textContent())!)?.[1] ?? 0);
   const before = await count();
-  await page.getByText(/wide, \d+ mm bridged/).first().getByRole('button').click();
+  await page
+    .getByText(/wide, \d+ mm bridged/)
+    .first()
+    .getByRole('button')
+    .click();
   await page.getByRole('button', { name: 'Keep it: it is wanted' }).click();
   await expect.poll(count).toBe(before - 1);
   await expect(page.getByText('1 wanted so')).toBeVisible();
 });
 
 test('a cure is applied to the picture: a thin ridge thickened is found no more', async ({ page }) => {
-  const id = await drawnPrint(server, 'cure', { widthMm: 60, heightMm: 45 }, [{ name: 'paper', labD50: [94, 0, 4] }, { name: 'night', labD50: [16, 2, -12] }], [[1, 4, 6, 18, 30], [1, 22, 20, 24, 0.3], [1, 46, 6, 10, 30]]);
+  const id = await drawnPrint(
+    server,
+    'cure',
+    { widthMm: 60, heightMm: 45 },
+    [
+      { name: 'paper', labD50: [94, 0, 4] },
+      { name: 'night', labD50: [16, 2, -12] },
+    ],
+    [
+      [1, 4, 6, 18, 30],
+      [1, 22, 20, 24, 0.3],
+      [1, 46, 6, 10, 30],
+    ],
+  );
   await page.goto(`${server.url}/print/${id}/block`);
   await page.locator('.runline .cell').nth(1).click();
-  const ridge = page.getByText(/0\.3 of 0\.5 mm/).first().getByRole('button');
+  const ridge = page
+    .getByText(/0\.3 of 0\.5 mm/)
+    .first()
+    .getByRole('button');
   await ridge.click();
   await expect(page.getByText(/does not hold a ridge this thin/)).toBeVisible();
   await page.getByRole('button', { name: 'Thicken to 0.5 mm' }).click();
@@ -151,7 +207,9 @@ test('a cure is applied to the picture: a thin ridge thickened is found no more'
   await expect(page.getByRole('heading', { name: /place|Nothing stands/ })).toBeVisible();
 });
 
-test('overlap: the lighter grows under the darker in cut map, look and export; a pair of its own; a choke for reductions', async ({ page }) => {
+test('overlap: the lighter grows under the darker in cut map, look and export; a pair of its own; a choke for reductions', async ({
+  page,
+}) => {
   const id = await flattenedPrint(page, server, 'overlap');
   await page.goto(`${server.url}/print/${id}/block`);
   await page.getByRole('tab', { name: 'Overlap' }).click();
@@ -167,14 +225,34 @@ test('overlap: the lighter grows under the darker in cut map, look and export; a
   const state = await stateOf(server, id);
   const printed = state.plan.flat!.colours.filter((c) => c.id !== state.plan.flat!.barePaperId);
   const plan: Plan = {
-    ...state.plan, way: { ...state.plan.way, process: 'multi-block' },
-    blocks: printed.map((c, i) => ({ ...state.plan.blocks[0], id: `block-${i + 1}`, name: `Block ${i + 1}`, sides: [{ id: `side-${i + 1}`, name: 'face', stages: [{ id: `stage-${i + 1}`, standingIds: [c.id] }] }] })),
-    runs: printed.map((c, i) => ({ id: `run-${c.id}`, impressions: 1, inkings: [{ id: `inking-${c.id}`, colourId: c.id, stageId: `stage-${i + 1}`, inkId: `ink-${c.id}`, zoneIds: null, filmWeight: 1 }] })),
+    ...state.plan,
+    way: { ...state.plan.way, process: 'multi-block' },
+    blocks: printed.map((c, i) => ({
+      ...state.plan.blocks[0],
+      id: `block-${i + 1}`,
+      name: `Block ${i + 1}`,
+      sides: [{ id: `side-${i + 1}`, name: 'face', stages: [{ id: `stage-${i + 1}`, standingIds: [c.id] }] }],
+    })),
+    runs: printed.map((c, i) => ({
+      id: `run-${c.id}`,
+      impressions: 1,
+      inkings: [
+        {
+          id: `inking-${c.id}`,
+          colourId: c.id,
+          stageId: `stage-${i + 1}`,
+          inkId: `ink-${c.id}`,
+          zoneIds: null,
+          filmWeight: 1,
+        },
+      ],
+    })),
   };
   await api(server, 'PUT', `/api/prints/${id}`, { baseRevision: state.revision, plan, label: 'blocks' });
   await page.reload();
   await page.getByRole('tab', { name: 'Overlap' }).click();
-  const svgOf = async (run: number) => (await (await fetch(`${server.url}/api/prints/${id}/files/run-${run}.svg`)).text()).length;
+  const svgOf = async (run: number) =>
+    (await (await fetch(`${server.url}/api/prints/${id}/files/run-${run}.svg`)).text()).length;
   const lengths = await Promise.all([1, 2, 3].map(svgOf));
   await page.getByLabel('Overlap for all pairs').fill('0,4');
   await page.getByLabel('Overlap for all pairs').press('Enter');
@@ -192,10 +270,14 @@ test('overlap: the lighter grows under the darker in cut map, look and export; a
   // the progress sheet, the proposals and the core sample speak of the same parts
   await page.goto(`${server.url}/print/${id}/runs`);
   await expect(page.getByText(/plans were weighed/)).toBeVisible();
-  const blank = () => page.locator('.thumb canvas, .strip canvas').evaluateAll((all) => all.filter((c) => {
-    const canvas = c as HTMLCanvasElement;
-    return canvas.getContext('2d')!.getImageData(canvas.width >> 1, canvas.height >> 1, 1, 1).data[3] === 0;
-  }).length);
+  const blank = () =>
+    page.locator('.thumb canvas, .strip canvas').evaluateAll(
+      (all) =>
+        all.filter((c) => {
+          const canvas = c as HTMLCanvasElement;
+          return canvas.getContext('2d')!.getImageData(canvas.width >> 1, canvas.height >> 1, 1, 1).data[3] === 0;
+        }).length,
+    );
   await expect.poll(blank).toBe(0);
   await page.locator('.progress .thumb button').first().hover();
   await expect(page.getByText(/seen, wanted: ΔE/)).toBeVisible();
@@ -203,11 +285,16 @@ test('overlap: the lighter grows under the darker in cut map, look and export; a
   const large = page.locator('.sheet-canvas');
   await large.click({ position: await spot(large, await planOf(id), 0.1, 0.9) });
   await expect(large.locator('.place-mark.picked')).toHaveCount(1);
-  await page.getByRole('link', { name: /^Picture|Picture/ }).first().click();
+  await page
+    .getByRole('link', { name: /^Picture|Picture/ })
+    .first()
+    .click();
   await expect(page.getByRole('heading', { name: /^Island of/ })).toBeVisible();
 });
 
-test('transfer: the right drawing for the way, at true size, in every form; layers and lines open', async ({ page }) => {
+test('transfer: the right drawing for the way, at true size, in every form; layers and lines open', async ({
+  page,
+}) => {
   const id = await flattenedPrint(page, server, 'transfer');
   await page.goto(`${server.url}/print/${id}/block`);
   await page.getByRole('tab', { name: 'Transfer' }).click();
@@ -226,31 +313,64 @@ test('transfer: the right drawing for the way, at true size, in every form; laye
   const facts = await sharp(png.bytes).metadata();
   expect([facts.density, facts.width]).toEqual([300, Math.round(((widthMm + 28) * 300) / 25.4)]);
   // mirrored: the disc of the picture, left of its middle, lies right of it
-  const mean = async (left: number) => (await sharp(png.bytes).extract({ left: Math.round(facts.width! * left), top: Math.round(facts.height! * 0.2), width: 60, height: 30 }).greyscale().stats()).channels[0].mean;
+  const mean = async (left: number) =>
+    (
+      await sharp(png.bytes)
+        .extract({ left: Math.round(facts.width! * left), top: Math.round(facts.height! * 0.2), width: 60, height: 30 })
+        .greyscale()
+        .stats()
+    ).channels[0].mean;
   expect(await mean(0.7)).toBeLessThan((await mean(0.25)) + 1);
 
-  const ora = unzipSync(new Uint8Array(await (await fetch(`${server.url}/api/prints/${id}/files/block-2.ora`)).arrayBuffer()));
+  const ora = unzipSync(
+    new Uint8Array(await (await fetch(`${server.url}/api/prints/${id}/files/block-2.ora`)).arrayBuffer()),
+  );
   expect(new TextDecoder().decode(ora.mimetype)).toBe('image/openraster');
   const { raster } = (await planOf(id)).picture!;
   const layer = await sharp(Buffer.from(ora['data/layer0.png'])).metadata();
-  expect([layer.width, layer.height, layer.density]).toEqual([raster.widthPx, raster.heightPx, Math.round(25.4 / raster.mmPerPx)]);
+  expect([layer.width, layer.height, layer.density]).toEqual([
+    raster.widthPx,
+    raster.heightPx,
+    Math.round(25.4 / raster.mmPerPx),
+  ]);
   const dxf = await (await fetch(`${server.url}/api/prints/${id}/files/block-2.dxf`)).text();
   expect(dxf).toMatch(/POLYLINE[\s\S]*SEQEND[\s\S]*EOF/);
   const none = await fetch(`${server.url}/api/prints/${id}/files/drawing-block-7.pdf`);
-  expect([none.status, await none.json()]).toEqual([422, expect.objectContaining({ message: expect.stringMatching(/There is no drawing “block-7”/) })]);
+  expect([none.status, await none.json()]).toEqual([
+    422,
+    expect.objectContaining({ message: expect.stringMatching(/There is no drawing “block-7”/) }),
+  ]);
 });
 
-test('odd hands: a line too short, a place with nothing, half a number: told in words, and nothing changes', async ({ page }) => {
-  const id = await drawnPrint(server, 'odd hands', { widthMm: 60, heightMm: 45 }, [{ name: 'paper', labD50: [94, 0, 4] }, { name: 'straw', labD50: [78, 2, 40] }, { name: 'night', labD50: [16, 2, -12] }], [[1, 5, 5, 50, 35], [2, 20, 15, 20, 15]]);
+test('odd hands: a line too short, a place with nothing, half a number: told in words, and nothing changes', async ({
+  page,
+}) => {
+  const id = await drawnPrint(
+    server,
+    'odd hands',
+    { widthMm: 60, heightMm: 45 },
+    [
+      { name: 'paper', labD50: [94, 0, 4] },
+      { name: 'straw', labD50: [78, 2, 40] },
+      { name: 'night', labD50: [16, 2, -12] },
+    ],
+    [
+      [1, 5, 5, 50, 35],
+      [2, 20, 15, 20, 15],
+    ],
+  );
   await page.goto(`${server.url}/print/${id}/picture`);
   await page.keyboard.press('s');
-  const canvas = page.locator('.sheet-canvas'), plan = await planOf(id);
+  const canvas = page.locator('.sheet-canvas'),
+    plan = await planOf(id);
   const before = plan.flat!.labelsSha;
   await canvas.click({ position: await spot(canvas, plan, 0.5, 0.5) });
   await page.getByRole('button', { name: 'Split along a line' }).click();
   for (const x of [0.45, 0.55]) await canvas.click({ position: await spot(canvas, plan, x, 0.5) });
   await page.getByRole('button', { name: /^Split here/ }).click();
-  await expect(page.getByRole('alert').filter({ hasText: /does not cross the island from edge to edge/ })).toBeVisible();
+  await expect(
+    page.getByRole('alert').filter({ hasText: /does not cross the island from edge to edge/ }),
+  ).toBeVisible();
   await page.getByLabel('Thin parts up to').fill('a lot');
   await page.getByLabel('Thin parts up to').press('Enter');
   await expect(page.getByText(/“a lot” is not a length/)).toBeVisible();
@@ -267,17 +387,22 @@ test('odd hands: a line too short, a place with nothing, half a number: told in 
   await expect(page.getByRole('heading', { name: 'Picture', exact: true })).toBeVisible();
 });
 
-test('masks: an island left out of a run changes the look and stands on the bench card; a second tone; files', async ({ page }) => {
+test('masks: an island left out of a run changes the look and stands on the bench card; a second tone; files', async ({
+  page,
+}) => {
   const id = await flattenedPrint(page, server, 'masks');
   await page.goto(`${server.url}/print/${id}/block`);
   await page.locator('.runline .cell').nth(1).click();
   await page.getByRole('tab', { name: 'Masks' }).click();
-  const canvas = page.locator('.sheet-canvas'), start = await planOf(id);
+  const canvas = page.locator('.sheet-canvas'),
+    start = await planOf(id);
   await canvas.click({ position: await spot(canvas, start, 0.28, 0.2, true) });
   await page.getByRole('button', { name: /^Gather: / }).click();
   await expect(page.getByText('1 place gathered.')).toBeVisible();
   await page.getByRole('button', { name: 'Leave it out of run 1' }).click();
-  await expect.poll(async () => (await planOf(id)).masks.map((m) => [m.kind, m.covers, m.place.islands.length])).toEqual([['mask', 'place', 1]]);
+  await expect
+    .poll(async () => (await planOf(id)).masks.map((m) => [m.kind, m.covers, m.place.islands.length]))
+    .toEqual([['mask', 'place', 1]]);
   await page.getByRole('button', { name: /^Lay the mask over 1 place/ }).click();
   const svg = await saved(page, page.getByRole('link', { name: 'SVG' }));
   expect(svg.bytes.toString()).toMatch(/mask for run 1/);
@@ -301,7 +426,9 @@ test('masks: an island left out of a run changes the look and stands on the benc
   await expect(page.locator('.runline .cell')).toHaveCount((await planOf(second)).runs.length + 1);
 });
 
-test('a full rehearsal with mistakes: held against the plan, with their cost, scored and kept; a sample without any', async ({ page }) => {
+test('a full rehearsal with mistakes: held against the plan, with their cost, scored and kept; a sample without any', async ({
+  page,
+}) => {
   const id = await flattenedPrint(page, server, 'rehearsal');
   const plan = await planOf(id);
   await page.goto(`${server.url}/print/${id}/rehearse`);
@@ -327,7 +454,13 @@ test('a full rehearsal with mistakes: held against the plan, with their cost, sc
   await expect(page.getByText('never').first()).toBeVisible();
   const score = Number(/^(\d+)/.exec((await page.getByTestId('score').textContent())!)![1]);
   expect(score).toBeLessThan(60);
-  await expect.poll(async () => (await stateOf(server, id)).events.flatMap((e) => (e.act.kind === 'rehearsed' ? [[e.act.level, e.act.score, e.act.tooEarly]] : []))).toEqual([['with hints', score, 1]]);
+  await expect
+    .poll(async () =>
+      (await stateOf(server, id)).events.flatMap((e) =>
+        e.act.kind === 'rehearsed' ? [[e.act.level, e.act.score, e.act.tooEarly]] : [],
+      ),
+    )
+    .toEqual([['with hints', score, 1]]);
   await page.getByRole('button', { name: 'Enough for today' }).click();
   await expect(page.getByText(`last: ${score} of 100, with hints`)).toBeVisible();
 
@@ -340,8 +473,19 @@ test('a full rehearsal with mistakes: held against the plan, with their cost, sc
     await page.getByRole('heading', { name: 'What goes now?' }).click();
     for (let i = 0; i < parts; i++) {
       await page.keyboard.press('n');
-      await page.evaluate(() => new Promise((done) => { requestAnimationFrame(() => requestAnimationFrame(done)); }));
-      if (await page.locator('aside').getByText(new RegExp(`^\\s*${colour}, `)).count()) await page.keyboard.press('Space');
+      await page.evaluate(
+        () =>
+          new Promise((done) => {
+            requestAnimationFrame(() => requestAnimationFrame(done));
+          }),
+      );
+      if (
+        await page
+          .locator('aside')
+          .getByText(new RegExp(`^\\s*${colour}, `))
+          .count()
+      )
+        await page.keyboard.press('Space');
     }
     await page.keyboard.press('p');
   }
@@ -351,11 +495,20 @@ test('a full rehearsal with mistakes: held against the plan, with their cost, sc
   expect(await api(server, 'GET', '/api/practice')).toEqual([expect.objectContaining({ sample: 'buoy', score: 100 })]);
 });
 
-test('a slip on the real block: marked, weighed, answered; the picture changed to fit, a spot printed on its own, the cuts replayed', async ({ page }) => {
+test('a slip on the real block: marked, weighed, answered; the picture changed to fit, a spot printed on its own, the cuts replayed', async ({
+  page,
+}) => {
   const id = await flattenedPrint(page, server, 'slip');
   const plan = await planOf(id);
   await log(id, { kind: 'stage-cut', stageId: 'stage-1' }, { kind: 'sheets-started', counted: 2, tests: 0 });
-  const pull = (runId: string, sheet: string) => ({ kind: 'pull', runId, sheet, faults: [], setAside: false, note: '' });
+  const pull = (runId: string, sheet: string) => ({
+    kind: 'pull',
+    runId,
+    sheet,
+    faults: [],
+    setAside: false,
+    note: '',
+  });
   await log(id, pull(plan.runs[0].id, '1'), pull(plan.runs[0].id, '2'));
   await page.goto(`${server.url}/print/${id}/cut`);
   const canvas = page.locator('.sheet-canvas');
@@ -382,7 +535,13 @@ test('a slip on the real block: marked, weighed, answered; the picture changed t
   // another, further on: printed on its own
   await page.getByRole('button', { name: 'I cut something I should not have' }).click();
   await page.getByRole('button', { name: 'Draw round it' }).click();
-  for (const [x, y] of [[0.1, 0.85], [0.2, 0.85], [0.2, 0.95], [0.1, 0.95]]) await canvas.click({ position: await spot(canvas, plan, x, y, true) });
+  for (const [x, y] of [
+    [0.1, 0.85],
+    [0.2, 0.85],
+    [0.2, 0.95],
+    [0.1, 0.95],
+  ])
+    await canvas.click({ position: await spot(canvas, plan, x, y, true) });
   await page.getByRole('button', { name: 'Take what is inside' }).click();
   await page.getByRole('button', { name: 'Mark it' }).click();
   await page.getByLabel('Slip 2').getByRole('button', { name: 'Add the run' }).click();

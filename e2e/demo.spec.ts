@@ -20,7 +20,12 @@ test('the sample workshop: four prints, one half way through its third run', asy
   const db = openStore(server.data);
   const prints = listPrints(db);
   db.close();
-  expect(prints.map((p) => p.name).sort()).toEqual(['Allotment Gate', 'Ferry Slip, Night Rain', 'Quinces on a Blue Cloth', 'Salt Works, Low Sun']);
+  expect(prints.map((p) => p.name).sort()).toEqual([
+    'Allotment Gate',
+    'Ferry Slip, Night Rain',
+    'Quinces on a Blue Cloth',
+    'Salt Works, Low Sun',
+  ]);
   const salt = prints.find((p) => p.name.startsWith('Salt'))!;
   expect([salt.plan.picture!.widthMm, salt.plan.picture!.heightMm, salt.plan.runs.length]).toEqual([240, 180, 5]);
   const progress = progressOf(salt.plan, salt.events);
@@ -65,7 +70,11 @@ test('the shelf shows each as its strip of states, with the next act', async ({ 
 
 test('closed runs stay, later ones move, and what is closed says so', async ({ page }) => {
   await page.goto(server.url);
-  const href = await page.getByRole('article', { name: 'Salt Works, Low Sun' }).getByRole('link').first().getAttribute('href');
+  const href = await page
+    .getByRole('article', { name: 'Salt Works, Low Sun' })
+    .getByRole('link')
+    .first()
+    .getAttribute('href');
   await page.goto(server.url + href!.replace(/[^/]+$/, 'runs'));
   await expect(page.getByText('closed', { exact: true })).toHaveCount(3);
   await expect(page.getByRole('button', { name: /^Drag run/ })).toHaveCount(2);
@@ -83,16 +92,37 @@ test('closed runs stay, later ones move, and what is closed says so', async ({ p
 test('no view throws, logs an error or asks another host for anything', async ({ page }) => {
   const troubles: string[] = [];
   page.on('pageerror', (error) => troubles.push(String(error)));
-  page.on('console', (message) => { if (message.type() === 'error') troubles.push(message.text()); });
-  page.on('request', (request) => { if (!request.url().startsWith(server.url) && !/^(data|blob):/.test(request.url())) troubles.push(request.url()); });
+  page.on('console', (message) => {
+    if (message.type() === 'error') troubles.push(message.text());
+  });
+  page.on('request', (request) => {
+    if (!request.url().startsWith(server.url) && !/^(data|blob):/.test(request.url())) troubles.push(request.url());
+  });
   await page.goto(server.url);
-  const href = await page.getByRole('article', { name: 'Salt Works, Low Sun' }).getByRole('link').first().getAttribute('href');
+  const href = await page
+    .getByRole('article', { name: 'Salt Works, Low Sun' })
+    .getByRole('link')
+    .first()
+    .getAttribute('href');
   for (const view of ['picture', 'runs', 'inks', 'block', 'sheets', 'cut', 'pull', 'ledger', 'numbering']) {
     await page.goto(server.url + href!.replace(/[^/]+$/, view));
-    await expect(page.getByRole('navigation', { name: 'Run line' }).getByRole('img', { name: 'The sheet after run 5' })).toBeVisible();
-    const unnamed = await page.evaluate(() => [...document.querySelectorAll('button, a[href], input:not([type=file]), select, [role=slider]')]
-      .filter((e) => e.getAttribute('aria-hidden') !== 'true' && !(e.getAttribute('aria-label') || e.getAttribute('aria-labelledby') || e.textContent?.trim() || (e as HTMLInputElement).labels?.length))
-      .map((e) => e.outerHTML.slice(0, 120)));
+    await expect(
+      page.getByRole('navigation', { name: 'Run line' }).getByRole('img', { name: 'The sheet after run 5' }),
+    ).toBeVisible();
+    const unnamed = await page.evaluate(() =>
+      [...document.querySelectorAll('button, a[href], input:not([type=file]), select, [role=slider]')]
+        .filter(
+          (e) =>
+            e.getAttribute('aria-hidden') !== 'true' &&
+            !(
+              e.getAttribute('aria-label') ||
+              e.getAttribute('aria-labelledby') ||
+              e.textContent?.trim() ||
+              (e as HTMLInputElement).labels?.length
+            ),
+        )
+        .map((e) => e.outerHTML.slice(0, 120)),
+    );
     expect(unnamed, `unnamed controls on ${view}`).toEqual([]);
   }
   expect(troubles).toEqual([]);

@@ -42,12 +42,17 @@ test('flat colours: name, merge, split, bare paper, an island given away, undo a
   await page.mouse.click(canvas.x + canvas.width / 2, canvas.y + canvas.height * 0.93);
   await expect(page.getByRole('heading', { name: /^Island of/ })).toBeVisible();
   const dark = (await flat()).colours.at(-1)!;
-  await page.getByRole('button', { name: /^Give the island to/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Give the island to/ })
+    .first()
+    .click();
   await expect.poll(async () => (await flat()).handChanges).toBe(1);
   expect((await flat()).colours.find((c) => c.id === dark.id)?.areaShare ?? 0).toBeLessThan(dark.areaShare);
 });
 
-test('whatever the order, the model computes what happens, and warns where a light ink cannot cover', async ({ page }) => {
+test('whatever the order, the model computes what happens, and warns where a light ink cannot cover', async ({
+  page,
+}) => {
   const id = await flattenedPrint(page, server, 'orders');
   await page.goto(`${server.url}/print/${id}/runs`);
   const order = async () => (await stateOf(server, id)).plan.runs.map((r) => r.inkings[0].colourId);
@@ -63,7 +68,8 @@ test('whatever the order, the model computes what happens, and warns where a lig
   await expect(page.locator('.runline .cell[aria-current="true"]')).toContainText(String(before.length - 1));
 
   const grip = page.getByRole('button', { name: 'Drag run 1 to another place' });
-  const from = (await grip.boundingBox())!, to = (await page.getByRole('button', { name: 'Drag run 2 to another place' }).boundingBox())!;
+  const from = (await grip.boundingBox())!,
+    to = (await page.getByRole('button', { name: 'Drag run 2 to another place' }).boundingBox())!;
   const now = await order();
   await page.mouse.move(from.x + 5, from.y + 5);
   await page.mouse.down();

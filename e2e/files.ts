@@ -6,7 +6,9 @@ export async function bytesOf(download: Download): Promise<Buffer> {
 }
 
 /** Pages of a PDF: size in mm, and the length of the longest level line near its foot in mm. */
-export async function readPdf(bytes: Buffer): Promise<{ widthMm: number; heightMm: number; rulerMm: number; text: string }[]> {
+export async function readPdf(
+  bytes: Buffer,
+): Promise<{ widthMm: number; heightMm: number; rulerMm: number; text: string }[]> {
   const { getDocument, OPS } = await import('pdfjs-dist/legacy/build/pdf.mjs');
   const pdf = await getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise;
   const pages = [];
@@ -14,19 +16,22 @@ export async function readPdf(bytes: Buffer): Promise<{ widthMm: number; heightM
     const page = await pdf.getPage(n);
     const [, , width, height] = page.view;
     const { fnArray, argsArray } = await page.getOperatorList();
-    let matrix = [1, 0, 0, 1, 0, 0], rulerPt = 0;
+    let matrix = [1, 0, 0, 1, 0, 0],
+      rulerPt = 0;
     const stack: number[][] = [];
     fnArray.forEach((op: number, i: number) => {
       const args = argsArray[i];
       if (op === OPS.save) stack.push(matrix);
       else if (op === OPS.restore) matrix = stack.pop() ?? matrix;
       else if (op === OPS.transform) {
-        const [a, b, c, d, e, f] = matrix, [p, q, r, s, t, u] = args as number[];
+        const [a, b, c, d, e, f] = matrix,
+          [p, q, r, s, t, u] = args as number[];
         matrix = [a * p + c * q, b * p + d * q, a * r + c * s, b * r + d * s, a * t + c * u + e, b * t + d * u + f];
       } else if (op === OPS.constructPath) {
         const [x0, y0, x1, y1] = args[2] as number[];
         const yPt = matrix[3] * y0 + matrix[5];
-        if (Math.abs(y1 - y0) < 1e-6 && yPt < 60 && Math.abs((x1 - x0) * matrix[0]) < 320) rulerPt = Math.max(rulerPt, Math.abs((x1 - x0) * matrix[0]));
+        if (Math.abs(y1 - y0) < 1e-6 && yPt < 60 && Math.abs((x1 - x0) * matrix[0]) < 320)
+          rulerPt = Math.max(rulerPt, Math.abs((x1 - x0) * matrix[0]));
       }
     });
     const text = (await page.getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ');

@@ -17,13 +17,35 @@ async function newPrint(page: Page, name: string): Promise<string> {
 const formatOf = async (id: string) => (await stateOf(server, id)).plan.picture?.format;
 
 for (const [format, make] of [
-  ['webp', async () => sharp(await bandsPng()).webp({ lossless: true }).toBuffer()],
-  ['tiff', async () => sharp(await bandsPng()).toColourspace('cmyk').tiff().toBuffer()],
-  ['jpeg', async () => sharp(await bandsPng()).withMetadata({ orientation: 6 }).jpeg().toBuffer()],
+  [
+    'webp',
+    async () =>
+      sharp(await bandsPng())
+        .webp({ lossless: true })
+        .toBuffer(),
+  ],
+  [
+    'tiff',
+    async () =>
+      sharp(await bandsPng())
+        .toColourspace('cmyk')
+        .tiff()
+        .toBuffer(),
+  ],
+  [
+    'jpeg',
+    async () =>
+      sharp(await bandsPng())
+        .withMetadata({ orientation: 6 })
+        .jpeg()
+        .toBuffer(),
+  ],
 ] as const) {
   test(`a ${format} is brought in and shown flat`, async ({ page }) => {
     const id = await newPrint(page, format);
-    await page.getByLabel('Picture file').setInputFiles({ name: `bands.${format}`, mimeType: `image/${format}`, buffer: await make() });
+    await page
+      .getByLabel('Picture file')
+      .setInputFiles({ name: `bands.${format}`, mimeType: `image/${format}`, buffer: await make() });
     await expect(page.getByText('a first look; nothing is decided')).toBeVisible();
     expect(await formatOf(id)).toBe(format);
     if (format === 'jpeg') await expect(page.getByText('180 × 240 mm').first()).toBeVisible();
@@ -33,13 +55,19 @@ for (const [format, make] of [
 test('a picture dropped, and another pasted over it', async ({ page }) => {
   const id = await newPrint(page, 'dropped');
   const hand = async (kind: 'drop' | 'paste', name: string) => {
-    const bytes = [...await bandsPng()];
-    await page.evaluate(([what, fileName, content]) => {
-      const data = new DataTransfer();
-      data.items.add(new File([new Uint8Array(content as number[])], fileName as string, { type: 'image/png' }));
-      if (what === 'paste') window.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data }));
-      else document.querySelector('.work')!.dispatchEvent(new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }));
-    }, [kind, name, bytes] as const);
+    const bytes = [...(await bandsPng())];
+    await page.evaluate(
+      ([what, fileName, content]) => {
+        const data = new DataTransfer();
+        data.items.add(new File([new Uint8Array(content as number[])], fileName as string, { type: 'image/png' }));
+        if (what === 'paste') window.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data }));
+        else
+          document
+            .querySelector('.work')!
+            .dispatchEvent(new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }));
+      },
+      [kind, name, bytes] as const,
+    );
   };
   const fileName = async () => (await stateOf(server, id)).plan.picture?.fileName;
   await hand('drop', 'dropped.png');
@@ -51,20 +79,28 @@ test('a picture dropped, and another pasted over it', async ({ page }) => {
 
 test('larger than A3 is worked on at 0.2 mm, and a soft source is told', async ({ page }) => {
   const id = await newPrint(page, 'large');
-  await page.getByLabel('Picture file').setInputFiles({ name: 'bands.png', mimeType: 'image/png', buffer: await bandsPng() });
+  await page
+    .getByLabel('Picture file')
+    .setInputFiles({ name: 'bands.png', mimeType: 'image/png', buffer: await bandsPng() });
   await page.getByRole('button', { name: 'Crop, turn, size' }).click();
   await page.getByLabel('Width').fill('600');
   await page.getByLabel('Width').press('Enter');
   await page.getByLabel('Height').fill('45 cm');
   await page.getByLabel('Height').press('Enter');
   await page.getByRole('button', { name: 'Take this size' }).click();
-  await expect(page.getByText(/worked on at 0.2 mm a pixel, 3000 × 2250. The source has one pixel for each 1.0 mm: edges will be soft/)).toBeVisible();
+  await expect(
+    page.getByText(
+      /worked on at 0.2 mm a pixel, 3000 × 2250. The source has one pixel for each 1.0 mm: edges will be soft/,
+    ),
+  ).toBeVisible();
   expect((await stateOf(server, id)).plan.picture!.raster.mmPerPx).toBe(0.2);
 });
 
 test('turned and mirrored, and brought back by undo', async ({ page }) => {
   const id = await newPrint(page, 'turned');
-  await page.getByLabel('Picture file').setInputFiles({ name: 'bands.png', mimeType: 'image/png', buffer: await bandsPng() });
+  await page
+    .getByLabel('Picture file')
+    .setInputFiles({ name: 'bands.png', mimeType: 'image/png', buffer: await bandsPng() });
   await page.getByRole('button', { name: 'Crop, turn, size' }).click();
   await page.getByRole('button', { name: 'Turn right' }).click();
   await page.getByRole('button', { name: 'Mirror the picture' }).click();
@@ -77,7 +113,9 @@ test('turned and mirrored, and brought back by undo', async ({ page }) => {
 
 test('an island chosen and given away by keyboard alone', async ({ page }) => {
   const id = await newPrint(page, 'keyboard');
-  await page.getByLabel('Picture file').setInputFiles({ name: 'bands.png', mimeType: 'image/png', buffer: await bandsPng() });
+  await page
+    .getByLabel('Picture file')
+    .setInputFiles({ name: 'bands.png', mimeType: 'image/png', buffer: await bandsPng() });
   await page.getByRole('button', { name: 'Flatten', exact: true }).press('Enter');
   await page.getByText('Flat colours').waitFor();
   await page.getByText(/Whole picture flattened/).waitFor();
@@ -87,7 +125,11 @@ test('an island chosen and given away by keyboard alone', async ({ page }) => {
   await page.keyboard.press('Enter');
   const heading = page.getByRole('heading', { name: /^Island of/ });
   await expect(heading).toBeVisible();
-  const choice = await page.getByRole('button', { name: /^Give the island to/ }).first().locator('kbd').textContent();
+  const choice = await page
+    .getByRole('button', { name: /^Give the island to/ })
+    .first()
+    .locator('kbd')
+    .textContent();
   await page.keyboard.press(choice!);
   await expect.poll(async () => (await stateOf(server, id)).plan.flat!.handChanges).toBe(1);
   const after = (await stateOf(server, id)).plan.flat!;
@@ -97,7 +139,17 @@ test('an island chosen and given away by keyboard alone', async ({ page }) => {
 
 test('work on the whole picture can be stopped, and leaves the old colours', async ({ page }) => {
   const id = await newPrint(page, 'stopped');
-  const noise = await sharp({ create: { width: 3000, height: 2200, channels: 3, background: '#888', noise: { type: 'gaussian', mean: 128, sigma: 60 } } }).jpeg().toBuffer();
+  const noise = await sharp({
+    create: {
+      width: 3000,
+      height: 2200,
+      channels: 3,
+      background: '#888',
+      noise: { type: 'gaussian', mean: 128, sigma: 60 },
+    },
+  })
+    .jpeg()
+    .toBuffer();
   await page.getByLabel('Picture file').setInputFiles({ name: 'noise.jpg', mimeType: 'image/jpeg', buffer: noise });
   await page.getByRole('button', { name: 'Flatten', exact: true }).click();
   await page.getByRole('button', { name: 'Stop' }).click();

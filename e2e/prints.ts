@@ -6,7 +6,11 @@ import type { TestServer } from './server';
 
 /** Asks the server as the interface does. */
 export async function api<T>(server: TestServer, method: string, path: string, body?: unknown): Promise<T> {
-  const response = await fetch(server.url + path, { method, headers: { 'Content-Type': 'application/json', Origin: server.url }, body: body === undefined ? undefined : JSON.stringify(body) });
+  const response = await fetch(server.url + path, {
+    method,
+    headers: { 'Content-Type': 'application/json', Origin: server.url },
+    body: body === undefined ? undefined : JSON.stringify(body),
+  });
   const answer = (await response.json()) as T & { message?: string };
   if (!response.ok) throw new Error(answer.message);
   return answer;
@@ -26,11 +30,17 @@ export async function flattenedPrint(page: Page, server: TestServer, name: strin
   const id = await api<string>(server, 'POST', '/api/prints', { name });
   const known = flattened.get(server);
   if (known) {
-    await api(server, 'PUT', `/api/prints/${id}`, { baseRevision: (await stateOf(server, id)).revision, plan: known, label: 'flattened' });
+    await api(server, 'PUT', `/api/prints/${id}`, {
+      baseRevision: (await stateOf(server, id)).revision,
+      plan: known,
+      label: 'flattened',
+    });
     return id;
   }
   await page.goto(`${server.url}/print/${id}/picture`);
-  await page.getByLabel('Picture file').setInputFiles({ name: 'bands.png', mimeType: 'image/png', buffer: await bandsPng() });
+  await page
+    .getByLabel('Picture file')
+    .setInputFiles({ name: 'bands.png', mimeType: 'image/png', buffer: await bandsPng() });
   await page.getByRole('button', { name: 'Flatten', exact: true }).click();
   await page.getByText('Flat colours').waitFor();
   await page.getByText(/Whole picture flattened/).waitFor();
@@ -43,19 +53,62 @@ export async function stateOf(server: TestServer, id: string): Promise<PrintStat
 }
 
 /** A print made without the interface: a picture of the given size, and flat colours drawn as boxes of millimetres over colour 0. */
-export async function drawnPrint(server: TestServer, name: string, size: { widthMm: number; heightMm: number }, colours: readonly { name: string; labD50: readonly [number, number, number] }[], boxes: readonly (readonly [number, number, number, number, number])[]): Promise<string> {
+export async function drawnPrint(
+  server: TestServer,
+  name: string,
+  size: { widthMm: number; heightMm: number },
+  colours: readonly { name: string; labD50: readonly [number, number, number] }[],
+  boxes: readonly (readonly [number, number, number, number, number])[],
+): Promise<string> {
   const id = await api<string>(server, 'POST', '/api/prints', { name });
-  const base = await sharp({ create: { width: size.widthMm * 4, height: size.heightMm * 4, channels: 3, background: '#f4efe2' } }).png().toBuffer();
-  const brought = await fetch(`${server.url}/api/prints/${id}/picture`, { method: 'POST', body: new Uint8Array(base), headers: { Origin: server.url, 'x-file-name': 'drawn.png', 'x-base-revision': String((await stateOf(server, id)).revision) } });
+  const base = await sharp({
+    create: { width: size.widthMm * 4, height: size.heightMm * 4, channels: 3, background: '#f4efe2' },
+  })
+    .png()
+    .toBuffer();
+  const brought = await fetch(`${server.url}/api/prints/${id}/picture`, {
+    method: 'POST',
+    body: new Uint8Array(base),
+    headers: {
+      Origin: server.url,
+      'x-file-name': 'drawn.png',
+      'x-base-revision': String((await stateOf(server, id)).revision),
+    },
+  });
   if (!brought.ok) throw new Error(await brought.text());
-  const placed = await api<PrintState>(server, 'PUT', `/api/prints/${id}/picture`, { baseRevision: (await stateOf(server, id)).revision, place: { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, ...size } });
+  const placed = await api<PrintState>(server, 'PUT', `/api/prints/${id}/picture`, {
+    baseRevision: (await stateOf(server, id)).revision,
+    place: { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, ...size },
+  });
   const { widthPx, heightPx, mmPerPx } = placed.plan.picture!.raster;
   const labels = new Uint8Array(widthPx * heightPx);
-  for (const [label, x, y, w, h] of boxes) for (let row = Math.round(y / mmPerPx); row < Math.round((y + h) / mmPerPx); row++) labels.fill(label, row * widthPx + Math.round(x / mmPerPx), row * widthPx + Math.round((x + w) / mmPerPx));
-  const stored = await fetch(`${server.url}/api/prints/${id}/labels`, { method: 'POST', body: new Uint8Array(deflateSync(encodeLabelMap({ width: widthPx, height: heightPx, labels }))), headers: { Origin: server.url } });
+  for (const [label, x, y, w, h] of boxes)
+    for (let row = Math.round(y / mmPerPx); row < Math.round((y + h) / mmPerPx); row++)
+      labels.fill(label, row * widthPx + Math.round(x / mmPerPx), row * widthPx + Math.round((x + w) / mmPerPx));
+  const stored = await fetch(`${server.url}/api/prints/${id}/labels`, {
+    method: 'POST',
+    body: new Uint8Array(deflateSync(encodeLabelMap({ width: widthPx, height: heightPx, labels }))),
+    headers: { Origin: server.url },
+  });
   const labelsSha = (await stored.json()) as string;
   const share = (label: number) => labels.reduce((sum, l) => sum + (l === label ? 1 : 0), 0) / labels.length;
-  const flat = { labelsSha, settings: { colourCount: Math.max(2, colours.length), radiusMm: 0, minIslandMm2: 0 }, colours: colours.map((c, i) => ({ id: `c${i}`, name: c.name, wantedLabD50: c.labD50, areaShare: share(i), islandCount: 1 })), barePaperId: 'c0', handChanges: 0 };
-  await api(server, 'PUT', `/api/prints/${id}`, { baseRevision: placed.revision, plan: withFlat(placed.plan, flat), label: 'drawn' });
+  const flat = {
+    labelsSha,
+    settings: { colourCount: Math.max(2, colours.length), radiusMm: 0, minIslandMm2: 0 },
+    colours: colours.map((c, i) => ({
+      id: `c${i}`,
+      name: c.name,
+      wantedLabD50: c.labD50,
+      areaShare: share(i),
+      islandCount: 1,
+    })),
+    barePaperId: 'c0',
+    handChanges: 0,
+  };
+  await api(server, 'PUT', `/api/prints/${id}`, {
+    baseRevision: placed.revision,
+    plan: withFlat(placed.plan, flat),
+    label: 'drawn',
+  });
   return id;
 }

@@ -11,33 +11,68 @@ const server = new TestServer();
 test.beforeAll(() => server.start());
 test.afterAll(() => server.stop());
 
-const COLOURS = [{ name: 'paper', labD50: [94.5, 0.3, 4.2] }, { name: 'straw', labD50: [84, 2, 45] }, { name: 'rust', labD50: [52, 40, 40] }, { name: 'night', labD50: [20, 2, -10] }] as const;
+const COLOURS = [
+  { name: 'paper', labD50: [94.5, 0.3, 4.2] },
+  { name: 'straw', labD50: [84, 2, 45] },
+  { name: 'rust', labD50: [52, 40, 40] },
+  { name: 'night', labD50: [20, 2, -10] },
+] as const;
 /** Shapes of all three colours all over a print of 150 × 110 mm. */
 const BOXES: (readonly [number, number, number, number, number])[] = Array.from({ length: 12 }, (_, i) => {
-  const x = 6 + (i % 4) * 36, y = 6 + Math.floor(i / 4) * 34;
-  return [[1, x, y, 30, 28], [2, x + 5, y + 5, 18, 17], [3, x + 9, y + 9, 6, 8]] as const;
+  const x = 6 + (i % 4) * 36,
+    y = 6 + Math.floor(i / 4) * 34;
+  return [
+    [1, x, y, 30, 28],
+    [2, x + 5, y + 5, 18, 17],
+    [3, x + 9, y + 9, 6, 8],
+  ] as const;
 }).flat();
 
 const print = (name: string) => drawnPrint(server, name, { widthMm: 150, heightMm: 110 }, COLOURS, BOXES);
 /** The same two thirds as large, with narrow margins: little paper to scan. */
 async function smallPrint(name: string): Promise<string> {
-  const id = await drawnPrint(server, name, { widthMm: 100, heightMm: 74 }, COLOURS, BOXES.map(([label, ...mm]) => [label, ...mm.map((v) => v * (2 / 3))] as unknown as (typeof BOXES)[number]));
+  const id = await drawnPrint(
+    server,
+    name,
+    { widthMm: 100, heightMm: 74 },
+    COLOURS,
+    BOXES.map(([label, ...mm]) => [label, ...mm.map((v) => v * (2 / 3))] as unknown as (typeof BOXES)[number]),
+  );
   const { revision, plan } = await stateOf(server, id);
-  await api(server, 'PUT', `/api/prints/${id}`, { baseRevision: revision, plan: { ...plan, layout: { ...plan.layout, marginMm: 12 } }, label: 'margins' });
+  await api(server, 'PUT', `/api/prints/${id}`, {
+    baseRevision: revision,
+    plan: { ...plan, layout: { ...plan.layout, marginMm: 12 } },
+    label: 'margins',
+  });
   return id;
 }
 const planOf = async (id: string): Promise<Plan> => (await stateOf(server, id)).plan;
-const type = async (page: Page, label: string, value: string) => { await page.getByLabel(label, { exact: true }).fill(value); await page.keyboard.press('Enter'); };
+const type = async (page: Page, label: string, value: string) => {
+  await page.getByLabel(label, { exact: true }).fill(value);
+  await page.keyboard.press('Enter');
+};
 
-test('the sheet: numbers on the drawing typed over, any two give the third, what does not fit is said, undone', async ({ page }) => {
+test('the sheet: numbers on the drawing typed over, any two give the third, what does not fit is said, undone', async ({
+  page,
+}) => {
   const id = await print('sheet');
   await page.goto(`${server.url}/print/${id}/register`);
   const drawing = page.getByRole('img', { name: /^Sheet 230 × 198 mm/ });
   await expect(drawing).toBeVisible();
   await type(page, 'Left margin', '1 1/2 in');
-  await expect.poll(async () => { const { rule, marginsMm } = (await planOf(id)).layout; return [rule, Math.round(marginsMm.left * 100) / 100, marginsMm.right]; }).toEqual(['typed', 38.1, 40]);
+  await expect
+    .poll(async () => {
+      const { rule, marginsMm } = (await planOf(id)).layout;
+      return [rule, Math.round(marginsMm.left * 100) / 100, marginsMm.right];
+    })
+    .toEqual(['typed', 38.1, 40]);
   await type(page, 'Paper, width', '25cm');
-  await expect.poll(async () => { const plan = await planOf(id); return [plan.layout.solve, sheetLayoutOf(plan)!.paperMm.widthMm]; }).toEqual(['margins', 250]);
+  await expect
+    .poll(async () => {
+      const plan = await planOf(id);
+      return [plan.layout.solve, sheetLayoutOf(plan)!.paperMm.widthMm];
+    })
+    .toEqual(['margins', 250]);
   await expect(page.getByLabel('Right margin', { exact: true })).toHaveValue('61.9 mm');
   await type(page, 'Paper, height', 'wide');
   await expect(page.getByRole('alert').filter({ hasText: /“wide”/ })).toBeVisible();
@@ -59,7 +94,13 @@ test('ways of registration: each drawn with its cut list; PDF measured, SVG and 
   const id = await print('ways');
   await page.goto(`${server.url}/print/${id}/register`);
   await page.getByRole('tab', { name: 'Jig' }).click();
-  for (const way of ['L-window in card', 'Kento', 'Outline sheet under film', 'Block turned onto paper', 'Pins and tabs']) {
+  for (const way of [
+    'L-window in card',
+    'Kento',
+    'Outline sheet under film',
+    'Block turned onto paper',
+    'Pins and tabs',
+  ]) {
     await page.getByLabel('Way of registration', { exact: true }).click();
     await page.getByRole('option', { name: way }).click();
     await expect(page.getByRole('img', { name: new RegExp(`^${way}: `) })).toBeVisible();
@@ -68,7 +109,13 @@ test('ways of registration: each drawn with its cut list; PDF measured, SVG and 
   await expect.poll(async () => (await planOf(id)).way.registration).toBe('pins and tabs');
   const layout = sheetLayoutOf(await planOf(id))!;
   expect(layout.sheetMm.heightMm - layout.paperMm.heightMm).toBe(20);
-  const saved = async (name: string) => { const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name, exact: true }).click()]); return bytesOf(file); };
+  const saved = async (name: string) => {
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name, exact: true }).click(),
+    ]);
+    return bytesOf(file);
+  };
   const pages = await readPdf(await saved('PDF, true to size'));
   expect(pages.length).toBeGreaterThan(1);
   for (const p of pages) expect(Math.abs(p.rulerMm - 100)).toBeLessThan(0.1);
@@ -78,7 +125,10 @@ test('ways of registration: each drawn with its cut list; PDF measured, SVG and 
   const dxf = (await saved('DXF')).toString();
   expect(dxf).toMatch(/BLOCK_STOP/);
   // the paper's width between the two sides of its rectangle
-  const paper = dxf.split('POLYLINE').slice(1).find((part) => /\r\nPAPER\r\n/.test(part))!;
+  const paper = dxf
+    .split('POLYLINE')
+    .slice(1)
+    .find((part) => /\r\nPAPER\r\n/.test(part))!;
   const xs = [...paper.matchAll(/\r\n10\r\n(-?[\d.]+)/g)].slice(1).map((m) => Number(m[1]));
   expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(layout.sheetMm.widthMm, 3);
 });
@@ -88,9 +138,17 @@ test('fit: the share of faulty sheets, a run moved by hand, the choke found and 
   await page.goto(`${server.url}/print/${id}/register`);
   await page.getByRole('tab', { name: 'Fit' }).click();
   await expect(page.getByText(/a fault wider than 0.25 mm/)).toBeVisible();
-  await expect(page.getByRole('img', { name: /^Typical sheet: its worst place/ })).toHaveAttribute('data-painted', /\d/);
+  await expect(page.getByRole('img', { name: /^Typical sheet: its worst place/ })).toHaveAttribute(
+    'data-painted',
+    /\d/,
+  );
   await expect(page.getByRole('row', { name: /^Pins and tabs/ })).toContainText('%');
-  const share = async (way: string) => Number(/(\d+) %/.exec((await page.getByRole('row', { name: new RegExp(`^${way}`) }).textContent())!.replace(/[<>]\s*/, ''))![1]);
+  const share = async (way: string) =>
+    Number(
+      /(\d+) %/.exec(
+        (await page.getByRole('row', { name: new RegExp(`^${way}`) }).textContent())!.replace(/[<>]\s*/, ''),
+      )![1],
+    );
   await expect.poll(async () => (await share('By eye')) >= (await share('Pins and tabs'))).toBe(true);
   await page.getByRole('tab', { name: 'By hand' }).click();
   const picture = page.getByRole('img', { name: 'The sheet with the runs as set by hand' });
@@ -109,7 +167,10 @@ test('fit: the share of faulty sheets, a run moved by hand, the choke found and 
     await find.click();
     await expect(page.getByText(/A choke of .* leaves|No choke up to/)).toBeVisible();
     const take = page.getByRole('button', { name: 'Take it into the cutting plan' });
-    if (await take.isVisible()) { await take.click(); await expect.poll(async () => (await planOf(id)).fit.chokeMm).toBeGreaterThan(0); }
+    if (await take.isVisible()) {
+      await take.click();
+      await expect.poll(async () => (await planOf(id)).fit.chokeMm).toBeGreaterThan(0);
+    }
   }
   await page.getByRole('tab', { name: 'Heights' }).click();
   await page.getByRole('checkbox', { name: 'printed in a press' }).check();
@@ -122,7 +183,10 @@ test('a proof by hand: in words, kept, its shims never negative, put in, and the
   await page.goto(`${server.url}/print/${id}/proof`);
   await page.getByRole('group', { name: 'Run' }).getByRole('button', { name: '2' }).click();
   const rights = page.getByLabel('too far right', { exact: true });
-  for (const i of [0, 1]) { await rights.nth(i).fill('-0.6'); await page.keyboard.press('Enter'); }
+  for (const i of [0, 1]) {
+    await rights.nth(i).fill('-0.6');
+    await page.keyboard.press('Enter');
+  }
   await expect(page.getByText(/Run 2 lies 0.60 mm too far left\./)).toBeVisible();
   await rights.nth(0).fill('far');
   await page.keyboard.press('Enter');
@@ -146,7 +210,8 @@ test('a proof by hand: in words, kept, its shims never negative, put in, and the
 test('a proof by scan: the hidden misfit found, shims put in, the second proof in register', async ({ page }) => {
   test.setTimeout(180_000);
   const id = await smallPrint('by scan');
-  const plan = await planOf(id), layout = sheetLayoutOf(plan)!;
+  const plan = await planOf(id),
+    layout = sheetLayoutOf(plan)!;
   const truth = sampleMisfitsOf(id, plan, 0);
   await page.goto(`${server.url}/print/${id}/proof`);
   await page.getByRole('tab', { name: 'From a scan' }).click();
@@ -160,7 +225,9 @@ test('a proof by scan: the hidden misfit found, shims put in, the second proof i
   const { bench } = progressOf(plan, (await stateOf(server, id)).events);
   for (const run of [2, 3]) {
     const proof = bench.proofs.find((p) => p.runId === plan.runs[run - 1].id)!;
-    const { xMm, yMm } = proof.motion.about, own = motionAbout(truth[run - 1], xMm, yMm), below = motionAbout(truth[run - 2], xMm, yMm);
+    const { xMm, yMm } = proof.motion.about,
+      own = motionAbout(truth[run - 1], xMm, yMm),
+      below = motionAbout(truth[run - 2], xMm, yMm);
     const found: Motion = proof.motion;
     expect(Math.hypot(found.dxMm - own.dxMm + below.dxMm, found.dyMm - own.dyMm + below.dyMm)).toBeLessThan(0.06);
     expect(Math.abs(found.rotationDeg - own.rotationDeg + below.rotationDeg)).toBeLessThan(0.06);
@@ -172,7 +239,9 @@ test('a proof by scan: the hidden misfit found, shims put in, the second proof i
   await expect(page.getByRole('heading', { name: 'What the scan shows' })).toBeVisible({ timeout: 90_000 });
   await page.getByRole('button', { name: 'Keep, and to the shims' }).click();
   await expect.poll(async () => progressOf(plan, (await stateOf(server, id)).events).bench.proofs.length).toBe(6);
-  const after = progressOf(plan, (await stateOf(server, id)).events).bench.proofs.slice(3).filter((p) => p.againstRunId !== null);
+  const after = progressOf(plan, (await stateOf(server, id)).events)
+    .bench.proofs.slice(3)
+    .filter((p) => p.againstRunId !== null);
   for (const proof of after) expect(Math.hypot(proof.motion.dxMm, proof.motion.dyMm)).toBeLessThan(0.25);
   expect(layout.images.length).toBe(1);
 });
@@ -181,37 +250,95 @@ test('bad scans are refused with the reason, and nothing is kept', async ({ page
   const id = await print('bad scans');
   await page.goto(`${server.url}/print/${id}/proof`);
   await page.getByRole('tab', { name: 'From a scan' }).click();
-  const give = (name: string, buffer: Buffer, mimeType = 'image/png') => page.getByLabel('Scan file').setInputFiles({ name, mimeType, buffer });
+  const give = (name: string, buffer: Buffer, mimeType = 'image/png') =>
+    page.getByLabel('Scan file').setInputFiles({ name, mimeType, buffer });
   const says = (text: RegExp) => expect(page.getByRole('alert').filter({ hasText: text })).toBeVisible();
   await give('note.png', Buffer.from('no picture'));
   await says(/no picture that can be read/);
-  const sheet = (width: number, height: number, inner: string) => sharp(Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><rect width="100%" height="100%" fill="#333"/>${inner}</svg>`)).png().toBuffer();
+  const sheet = (width: number, height: number, inner: string) =>
+    sharp(
+      Buffer.from(
+        `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><rect width="100%" height="100%" fill="#333"/>${inner}</svg>`,
+      ),
+    )
+      .png()
+      .toBuffer();
   await give('blank.png', await sheet(1200, 1000, ''));
   await says(/edge of the sheet cannot be told/);
   await give('small.png', await sheet(1000, 870, '<rect x="40" y="40" width="920" height="792" fill="#f2ede0"/>'));
   await says(/seen at \d+ dots an inch; 200 are needed/);
-  await give('another.tif', await sharp(await sheet(2000, 1740, '<rect x="40" y="40" width="1920" height="1653" fill="#f2ede0"/><circle cx="1000" cy="850" r="420" fill="#2a6"/>')).tiff().toBuffer(), 'image/tiff');
+  await give(
+    'another.tif',
+    await sharp(
+      await sheet(
+        2000,
+        1740,
+        '<rect x="40" y="40" width="1920" height="1653" fill="#f2ede0"/><circle cx="1000" cy="850" r="420" fill="#2a6"/>',
+      ),
+    )
+      .tiff()
+      .toBuffer(),
+    'image/tiff',
+  );
   await says(/not the one planned/);
   expect((await stateOf(server, id)).events).toEqual([]);
-  await expect(api(server, 'POST', `/api/prints/${id}/log`, { events: [{ id: 'register-setup-1', at: new Date().toISOString(), act: { kind: 'proofed', proofId: 'p', runId: 'nobody', againstRunId: null, sheet: '', source: 'eye', marks: [{ xMm: 1, yMm: 1, dxMm: 0, dyMm: 0 }], motion: { dxMm: 0, dyMm: 0, rotationDeg: 0, growthX: 0, growthY: 0, residualMm: 0, about: { xMm: 0, yMm: 0 } } } }] })).rejects.toThrow(/not in the plan/);
+  await expect(
+    api(server, 'POST', `/api/prints/${id}/log`, {
+      events: [
+        {
+          id: 'register-setup-1',
+          at: new Date().toISOString(),
+          act: {
+            kind: 'proofed',
+            proofId: 'p',
+            runId: 'nobody',
+            againstRunId: null,
+            sheet: '',
+            source: 'eye',
+            marks: [{ xMm: 1, yMm: 1, dxMm: 0, dyMm: 0 }],
+            motion: {
+              dxMm: 0,
+              dyMm: 0,
+              rotationDeg: 0,
+              growthX: 0,
+              growthY: 0,
+              residualMm: 0,
+              about: { xMm: 0, yMm: 0 },
+            },
+          },
+        },
+      ],
+    }),
+  ).rejects.toThrow(/not in the plan/);
 });
 
-test('a scan as JPEG without a resolution, and as TIFF; reading stopped; nothing is kept until it is said', async ({ page }) => {
+test('a scan as JPEG without a resolution, and as TIFF; reading stopped; nothing is kept until it is said', async ({
+  page,
+}) => {
   test.setTimeout(180_000);
   const id = await smallPrint('as files');
-  const scan = Buffer.from(await (await fetch(`${server.url}/api/prints/${id}/scan?printed=2`, { method: 'POST', headers: { Origin: server.url } })).arrayBuffer());
+  const scan = Buffer.from(
+    await (
+      await fetch(`${server.url}/api/prints/${id}/scan?printed=2`, { method: 'POST', headers: { Origin: server.url } })
+    ).arrayBuffer(),
+  );
   await page.goto(`${server.url}/print/${id}/proof`);
   await page.getByRole('tab', { name: 'From a scan' }).click();
   await page.getByLabel('Runs on the sheet').click();
   await page.getByRole('option', { name: '2', exact: true }).click();
-  const give = (name: string, buffer: Buffer, mimeType: string) => page.getByLabel('Scan file').setInputFiles({ name, mimeType, buffer });
+  const give = (name: string, buffer: Buffer, mimeType: string) =>
+    page.getByLabel('Scan file').setInputFiles({ name, mimeType, buffer });
   const shown = page.getByRole('heading', { name: 'What the scan shows' });
   await give('proof.jpg', await sharp(scan).jpeg({ quality: 92 }).toBuffer(), 'image/jpeg');
   await expect(shown).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText(/Read at 2[34]\d dpi/)).toBeVisible();
   await expect(page.getByText(/\d+ of \d+ patches/)).toHaveCount(2);
   const words = await page.locator('.watch li').nth(1).textContent();
-  await give('proof.tif', await sharp(scan).withMetadata({ density: 240 }).tiff({ compression: 'lzw' }).toBuffer(), 'image/tiff');
+  await give(
+    'proof.tif',
+    await sharp(scan).withMetadata({ density: 240 }).tiff({ compression: 'lzw' }).toBuffer(),
+    'image/tiff',
+  );
   await expect(shown).toBeHidden();
   await expect(shown).toBeVisible({ timeout: 60_000 });
   // the same sheet by another file says the same, to a hundredth or two
@@ -228,7 +355,11 @@ test('a scan as JPEG without a resolution, and as TIFF; reading stopped; nothing
 test('register in inches and by keyboard; wood says how it moves; a way for torn edges', async ({ page }) => {
   const id = await print('in inches');
   const { revision, plan } = await stateOf(server, id);
-  await api(server, 'PUT', `/api/prints/${id}`, { baseRevision: revision, plan: { ...plan, blocks: plan.blocks.map((b) => ({ ...b, materialId: 'cherry' })) }, label: 'cherry' });
+  await api(server, 'PUT', `/api/prints/${id}`, {
+    baseRevision: revision,
+    plan: { ...plan, blocks: plan.blocks.map((b) => ({ ...b, materialId: 'cherry' })) },
+    label: 'cherry',
+  });
   await page.goto(`${server.url}/print/${id}/register`);
   await page.getByRole('button', { name: /^Lengths are in millimetres/ }).click();
   await expect(page.getByLabel('Top margin', { exact: true })).toHaveValue(/in$/);
@@ -252,7 +383,12 @@ test('register in inches and by keyboard; wood says how it moves; a way for torn
   await expect(page.getByText(/30 is out of range for the change of the wood/)).toBeVisible();
   await type(page, 'Wood grows damper by (percent)', '4');
   await type(page, 'Paper grows damper by (share of full damp)', '-0.3');
-  await expect.poll(async () => { const { woodMoistureChange, paperDampChange } = (await planOf(id)).register; return [woodMoistureChange, paperDampChange]; }).toEqual([4, -0.3]);
+  await expect
+    .poll(async () => {
+      const { woodMoistureChange, paperDampChange } = (await planOf(id)).register;
+      return [woodMoistureChange, paperDampChange];
+    })
+    .toEqual([4, -0.3]);
   await expect(page.getByText(/a fault wider than/)).toBeVisible();
   // three marks tell growth, and what to do about wood
   await page.goto(`${server.url}/print/${id}/proof`);

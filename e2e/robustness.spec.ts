@@ -9,7 +9,12 @@ test.afterAll(() => server.stop());
 async function readyToPull(page: import('@playwright/test').Page, name: string): Promise<string> {
   const id = await flattenedPrint(page, server, name);
   const act = (body: object, n: number) => ({ id: `${name}-setup-${n}`, at: new Date().toISOString(), act: body });
-  await api(server, 'POST', `/api/prints/${id}/log`, { events: [act({ kind: 'stage-cut', stageId: 'stage-1' }, 1), act({ kind: 'sheets-started', counted: 200, tests: 0 }, 2)] });
+  await api(server, 'POST', `/api/prints/${id}/log`, {
+    events: [
+      act({ kind: 'stage-cut', stageId: 'stage-1' }, 1),
+      act({ kind: 'sheets-started', counted: 200, tests: 0 }, 2),
+    ],
+  });
   return id;
 }
 
@@ -21,14 +26,25 @@ test('SIGKILL during a series of pulls loses none that was acknowledged', async 
   const pulls = (async () => {
     for (let n = 1; n <= 200 && !killed; n++) {
       try {
-        await api(server, 'POST', `/api/prints/${id}/log`, { events: [{ id: `kill-pull-${n}`, at: new Date().toISOString(), act: { kind: 'pull', runId, sheet: `${n}`, faults: [], setAside: false, note: '' } }] });
+        await api(server, 'POST', `/api/prints/${id}/log`, {
+          events: [
+            {
+              id: `kill-pull-${n}`,
+              at: new Date().toISOString(),
+              act: { kind: 'pull', runId, sheet: `${n}`, faults: [], setAside: false, note: '' },
+            },
+          ],
+        });
         acknowledged.push(`kill-pull-${n}`);
       } catch {
         return;
       }
     }
   })();
-  while (acknowledged.length < 40) await new Promise((r) => { setTimeout(r, 2); });
+  while (acknowledged.length < 40)
+    await new Promise((r) => {
+      setTimeout(r, 2);
+    });
   killed = true;
   await server.kill('SIGKILL');
   await pulls;
@@ -55,7 +71,15 @@ test('pulls wait in the browser while the server is away, survive a reload, and 
   await server.start();
   await page.reload();
   await expect(page.getByText(/wait in this browser/)).toHaveCount(0);
-  await expect.poll(async () => (await stateOf(server, id)).events.flatMap((e) => (e.act.kind === 'pull' ? [[e.act.sheet, e.act.faults]] : []))).toEqual([['1', []], ['2', []], ['3', ['too heavy']]]);
+  await expect
+    .poll(async () =>
+      (await stateOf(server, id)).events.flatMap((e) => (e.act.kind === 'pull' ? [[e.act.sheet, e.act.faults]] : [])),
+    )
+    .toEqual([
+      ['1', []],
+      ['2', []],
+      ['3', ['too heavy']],
+    ]);
 });
 
 test('two windows on one print: the second is told, and its act is not lost', async ({ page, context }) => {
@@ -72,21 +96,32 @@ test('two windows on one print: the second is told, and its act is not lost', as
   await second.getByRole('button', { name: 'Keep mine as a copy' }).click();
   await second.waitForURL((url) => !url.pathname.includes(id));
   const copy = second.url().match(/print\/([^/]+)/)![1];
-  expect([(await stateOf(server, id)).plan.sheets.edition, (await stateOf(server, copy)).plan.sheets.edition]).toEqual([12, 30]);
+  expect([(await stateOf(server, id)).plan.sheets.edition, (await stateOf(server, copy)).plan.sheets.edition]).toEqual([
+    12, 30,
+  ]);
 });
 
 test('bad pictures are refused in words and leave everything as it was', async ({ page }) => {
   const id = await flattenedPrint(page, server, 'bad pictures');
   await page.goto(`${server.url}/print/${id}/picture`);
   const before = await stateOf(server, id);
-  const huge = Buffer.concat([Buffer.from('89504e470d0a1a0a0000000d494844520000753000007530080200000000000000', 'hex'), Buffer.alloc(64)]);
+  const huge = Buffer.concat([
+    Buffer.from('89504e470d0a1a0a0000000d494844520000753000007530080200000000000000', 'hex'),
+    Buffer.alloc(64),
+  ]);
   const whole = await bandsPng();
   for (const [name, buffer, words] of [
     ['empty.png', Buffer.alloc(0), /is empty/],
     ['letter.png', Buffer.from('Dear all, this is no picture.'), /is not a picture that can be read here/],
     ['half.png', whole.subarray(0, whole.length >> 1), /damaged|not a picture/],
     ['huge.png', huge, /megapixels|not a picture/],
-    ['linked.svg', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="90" height="90"><image href="https://example.org/x.png"/></svg>'), /refers to something outside itself/],
+    [
+      'linked.svg',
+      Buffer.from(
+        '<svg xmlns="http://www.w3.org/2000/svg" width="90" height="90"><image href="https://example.org/x.png"/></svg>',
+      ),
+      /refers to something outside itself/,
+    ],
   ] as const) {
     await page.getByLabel('Picture file').setInputFiles({ name, mimeType: 'image/png', buffer });
     await expect(page.getByRole('alert').filter({ hasText: words })).toBeVisible();
@@ -98,20 +133,46 @@ test('a picture of one flat colour is refused when it is flattened', async ({ pa
   const id = await api<string>(server, 'POST', '/api/prints', { name: 'one colour' });
   await page.goto(`${server.url}/print/${id}/picture`);
   const { default: sharp } = await import('sharp');
-  await page.getByLabel('Picture file').setInputFiles({ name: 'plain.png', mimeType: 'image/png', buffer: await sharp({ create: { width: 300, height: 200, channels: 3, background: '#7799aa' } }).png().toBuffer() });
+  await page.getByLabel('Picture file').setInputFiles({
+    name: 'plain.png',
+    mimeType: 'image/png',
+    buffer: await sharp({ create: { width: 300, height: 200, channels: 3, background: '#7799aa' } })
+      .png()
+      .toBuffer(),
+  });
   await expect(page.getByRole('alert').filter({ hasText: 'one flat colour only' })).toBeVisible();
 });
 
 test('foreign hosts, foreign pages and oversized bodies are refused', async () => {
   const { request } = await import('node:http');
-  const ask = (options: object, body?: string) => new Promise<number>((resolve, reject) => {
-    const r = request({ host: '127.0.0.1', port: new URL(server.url).port, ...options }, (response) => { response.resume(); resolve(response.statusCode ?? 0); });
-    r.on('error', reject);
-    r.end(body);
-  });
+  const ask = (options: object, body?: string) =>
+    new Promise<number>((resolve, reject) => {
+      const r = request({ host: '127.0.0.1', port: new URL(server.url).port, ...options }, (response) => {
+        response.resume();
+        resolve(response.statusCode ?? 0);
+      });
+      r.on('error', reject);
+      r.end(body);
+    });
   expect(await ask({ path: '/', headers: { Host: 'evil.example' } })).toBe(403);
-  expect(await ask({ path: '/api/prints', method: 'POST', headers: { Origin: 'https://evil.example', 'Content-Type': 'application/json' } }, '{"name":"x"}')).toBe(403);
-  expect(await ask({ path: '/api/prints', method: 'POST', headers: { 'Sec-Fetch-Site': 'cross-site' } }, '{"name":"x"}')).toBe(403);
-  expect(await ask({ path: '/api/prints', method: 'POST', headers: { Origin: server.url } }, JSON.stringify({ name: 'x'.repeat(3_000_000) }))).toBe(422);
+  expect(
+    await ask(
+      {
+        path: '/api/prints',
+        method: 'POST',
+        headers: { Origin: 'https://evil.example', 'Content-Type': 'application/json' },
+      },
+      '{"name":"x"}',
+    ),
+  ).toBe(403);
+  expect(
+    await ask({ path: '/api/prints', method: 'POST', headers: { 'Sec-Fetch-Site': 'cross-site' } }, '{"name":"x"}'),
+  ).toBe(403);
+  expect(
+    await ask(
+      { path: '/api/prints', method: 'POST', headers: { Origin: server.url } },
+      JSON.stringify({ name: 'x'.repeat(3_000_000) }),
+    ),
+  ).toBe(422);
   expect(await ask({ path: '/', headers: { Host: `localhost:${new URL(server.url).port}` } })).toBe(200);
 });

@@ -21,18 +21,24 @@ export class TestServer {
   /** On a port that is free, the same one again after a kill. */
   async start(): Promise<void> {
     if (this.port === 0) this.port = await freePort();
-    const started = spawn('node', ['scripts/serve.mjs'], { env: { ...process.env, PORT: String(this.port), ULEXITE_DATA: this.data }, stdio: ['ignore', 'ignore', 'inherit'] });
+    const started = spawn('node', ['scripts/serve.mjs'], {
+      env: { ...process.env, PORT: String(this.port), ULEXITE_DATA: this.data },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
     this.process = started;
     const until = Date.now() + STARTS_WITHIN_MS;
     let last = 'no answer';
     while (Date.now() < until) {
-      if (started.exitCode !== null) throw new Error(`the server ended with code ${started.exitCode} before it answered`);
+      if (started.exitCode !== null)
+        throw new Error(`the server ended with code ${started.exitCode} before it answered`);
       const answer = await fetch(`${this.url}/`).catch((error: unknown) => String(error));
       if (typeof answer !== 'string') {
         if (answer.ok) return;
         last = `status ${answer.status}: ${(await answer.text()).slice(0, 200)}`;
       } else last = answer;
-      await new Promise((r) => { setTimeout(r, 100); });
+      await new Promise((r) => {
+        setTimeout(r, 100);
+      });
     }
     throw new Error(`the server did not start within ${STARTS_WITHIN_MS / 1000} s: ${last}`);
   }
@@ -40,7 +46,10 @@ export class TestServer {
   async kill(signal: 'SIGKILL' | 'SIGTERM' = 'SIGKILL'): Promise<void> {
     const running = this.process;
     if (!running || running.exitCode !== null || running.signalCode !== null) return;
-    await new Promise((resolve) => { running.once('exit', resolve); running.kill(signal); });
+    await new Promise((resolve) => {
+      running.once('exit', resolve);
+      running.kill(signal);
+    });
   }
 
   async stop(): Promise<void> {
@@ -55,7 +64,9 @@ function freePort(): Promise<number> {
     probe.once('error', reject);
     probe.listen(0, '127.0.0.1', () => {
       const address = probe.address();
-      probe.close(() => { resolve(typeof address === 'object' && address ? address.port : 0); });
+      probe.close(() => {
+        resolve(typeof address === 'object' && address ? address.port : 0);
+      });
     });
   });
 }

@@ -11,12 +11,21 @@ const server = new TestServer();
 test.beforeAll(() => server.start());
 test.afterAll(() => server.stop());
 
-const toView = (page: Page, name: string) => page.getByRole('navigation', { name: 'Planning, in the order of the work' }).getByRole('link', { name: new RegExp(name) }).click();
-const toPlace = (page: Page, name: string) => page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name }).click();
+const toView = (page: Page, name: string) =>
+  page
+    .getByRole('navigation', { name: 'Planning, in the order of the work' })
+    .getByRole('link', { name: new RegExp(name) })
+    .click();
+const toPlace = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name }).click();
 
 test('from a photograph to a numbered edition', async ({ page }) => {
   test.setTimeout(300_000);
-  const photograph = await sharp(allotmentGate(), { raw: { width: GATE_WIDTH_PX, height: GATE_HEIGHT_PX, channels: 3 } }).jpeg({ quality: 92 }).toBuffer();
+  const photograph = await sharp(allotmentGate(), {
+    raw: { width: GATE_WIDTH_PX, height: GATE_HEIGHT_PX, channels: 3 },
+  })
+    .jpeg({ quality: 92 })
+    .toBuffer();
 
   await test.step('a new print, and a picture brought in', async () => {
     await page.goto(server.url);
@@ -24,14 +33,21 @@ test('from a photograph to a numbered edition', async ({ page }) => {
     await page.getByRole('textbox', { name: 'Name' }).fill('Gate in the Morning');
     await page.getByRole('button', { name: 'Begin' }).click();
     await page.getByRole('heading', { name: 'Bring in a picture' }).waitFor();
-    await page.getByLabel('Picture file').setInputFiles({ name: 'gate.jpg', mimeType: 'image/jpeg', buffer: photograph });
+    await page
+      .getByLabel('Picture file')
+      .setInputFiles({ name: 'gate.jpg', mimeType: 'image/jpeg', buffer: photograph });
     await expect(page.getByText('240 × 180 mm').first()).toBeVisible();
   });
   const id = page.url().match(/print\/([^/]+)/)![1];
 
   await test.step('sized in mixed units, a bad size refused in words', async () => {
     await page.getByRole('button', { name: 'Crop, turn, size' }).click();
-    for (const [bad, words] of [['0', '“0” is 0 mm'], ['-3', '“-3” is -3 mm'], ['abc', '“abc” is not a length'], ['5 m', '“5 m” is 5000 mm']]) {
+    for (const [bad, words] of [
+      ['0', '“0” is 0 mm'],
+      ['-3', '“-3” is -3 mm'],
+      ['abc', '“abc” is not a length'],
+      ['5 m', '“5 m” is 5000 mm'],
+    ]) {
       await page.getByLabel('Width').fill(bad);
       await page.getByLabel('Width').press('Enter');
       await expect(page.getByText(words)).toBeVisible();
@@ -66,9 +82,13 @@ test('from a photograph to a numbered edition', async ({ page }) => {
     runs = before.length;
     await page.getByRole('button', { name: 'Run 2', exact: true }).click();
     await page.keyboard.press('Alt+ArrowLeft');
-    await expect.poll(async () => (await stateOf(server, id)).plan.runs.map((r) => r.inkings[0].colourId)).toEqual([before[1], before[0], ...before.slice(2)]);
+    await expect
+      .poll(async () => (await stateOf(server, id)).plan.runs.map((r) => r.inkings[0].colourId))
+      .toEqual([before[1], before[0], ...before.slice(2)]);
     await page.getByRole('button', { name: 'Order light to dark' }).click();
-    await expect.poll(async () => (await stateOf(server, id)).plan.runs.map((r) => r.inkings[0].colourId)).toEqual(before);
+    await expect
+      .poll(async () => (await stateOf(server, id)).plan.runs.map((r) => r.inkings[0].colourId))
+      .toEqual(before);
     await page.locator('.progress .thumb button').first().hover();
     await expect(page.getByText(/seen, wanted: ΔE/)).toBeVisible();
   });
@@ -79,10 +99,18 @@ test('from a photograph to a numbered edition', async ({ page }) => {
     await page.keyboard.press('m');
     await expect(page.locator('.stamp', { hasText: 'as printed' })).toBeVisible();
     await expect(page.getByRole('heading', { name: /places? to decide on|Nothing stands in the way/ })).toBeVisible();
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'PDF, true to size' }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name: 'PDF, true to size' }).click(),
+    ]);
     const pages = await readPdf(await bytesOf(download));
-    const layout = cornerStopLayout({ widthMm: 200, heightMm: 176.9 }, { xMm: 40, yMm: 40, widthMm: 120, heightMm: 88.9 });
-    const expected = tileDrawing(layout.board.widthMm, layout.board.heightMm, 'A4').tiles.length + runs * tileDrawing(120 + 28, 88.9 + 28, 'A4').tiles.length;
+    const layout = cornerStopLayout(
+      { widthMm: 200, heightMm: 176.9 },
+      { xMm: 40, yMm: 40, widthMm: 120, heightMm: 88.9 },
+    );
+    const expected =
+      tileDrawing(layout.board.widthMm, layout.board.heightMm, 'A4').tiles.length +
+      runs * tileDrawing(120 + 28, 88.9 + 28, 'A4').tiles.length;
     expect(pages.length).toBe(expected);
     for (const p of pages) {
       expect([p.widthMm, p.heightMm].sort((a, b) => a - b).map((mm) => Math.round(mm))).toEqual([210, 297]);
@@ -91,13 +119,19 @@ test('from a photograph to a numbered edition', async ({ page }) => {
     expect(pages[0].text).toContain('registration sheet');
     expect(pages.at(-1)!.text).toContain(`block before run ${runs}`);
     expect(pages.at(-1)!.text).toContain('MIRRORED');
-    const [svg] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: /Run \d SVG/ }).click()]);
+    const [svg] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name: /Run \d SVG/ }).click(),
+    ]);
     expect((await bytesOf(svg)).toString()).toContain('width="120mm" height="88.9mm"');
   });
 
   await test.step('sheets to start', async () => {
     await toView(page, 'Sheets');
-    for (const [bad, words] of [['0', '“0” is outside'], ['100000', '“100000” is outside']]) {
+    for (const [bad, words] of [
+      ['0', '“0” is outside'],
+      ['100000', '“100000” is outside'],
+    ]) {
       await page.getByLabel('Edition').fill(bad);
       await page.getByLabel('Edition').press('Enter');
       await expect(page.getByText(words)).toBeVisible();
@@ -108,7 +142,9 @@ test('from a photograph to a numbered edition', async ({ page }) => {
     await page.getByLabel('Proofs to keep').press('Enter');
     await page.getByLabel('Test sheets').fill('1');
     await page.getByLabel('Test sheets').press('Enter');
-    await expect(page.getByText(/Start \d+ sheets: \d+ that count and 1 test sheets .* 3 good prints and 1 proofs/)).toBeVisible();
+    await expect(
+      page.getByText(/Start \d+ sheets: \d+ that count and 1 test sheets .* 3 good prints and 1 proofs/),
+    ).toBeVisible();
     await expect(page.locator('.recharts-bar-rectangle').first()).toBeVisible();
   });
 
@@ -146,7 +182,12 @@ test('from a photograph to a numbered edition', async ({ page }) => {
     await expect(page.getByTestId('chance')).toHaveText(/%/);
     const { events } = await stateOf(server, id);
     const pulls = events.flatMap((e) => (e.act.kind === 'pull' ? [e.act] : []));
-    expect(pulls.map((p) => [p.sheet, p.faults, p.setAside])).toEqual([['T1', [], false], ['1', ['ghost', 'weak'], false], ['2', [], true], ['3', [], false]]);
+    expect(pulls.map((p) => [p.sheet, p.faults, p.setAside])).toEqual([
+      ['T1', [], false],
+      ['1', ['ghost', 'weak'], false],
+      ['2', [], true],
+      ['3', [], false],
+    ]);
     expect(events.at(-1)!.act.kind).toBe('pull-undone');
     const started = events.flatMap((e) => (e.act.kind === 'sheets-started' ? [e.act] : []))[0];
     counted = started.counted;
@@ -175,7 +216,10 @@ test('from a photograph to a numbered edition', async ({ page }) => {
   await test.step('ledger and numbers', async () => {
     await toPlace(page, 'Drawer');
     await expect(page.locator('table.ledger tbody tr')).toHaveCount(counted + 1);
-    const [csv] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Ledger as CSV' }).click()]);
+    const [csv] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name: 'Ledger as CSV' }).click(),
+    ]);
     const ledger = (await bytesOf(csv)).toString();
     expect(ledger).toContain('set aside');
     expect(ledger.match(/usable/g)!.length).toBe(1);
@@ -184,7 +228,10 @@ test('from a photograph to a numbered edition', async ({ page }) => {
     await expect(page.getByText(/on record since/)).toBeVisible();
     await expect(page.getByText('1/3')).toBeVisible();
     await expect(page.getByText('A.P. I/I')).toBeVisible();
-    const [numbers] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Numbering as CSV' }).click()]);
+    const [numbers] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name: 'Numbering as CSV' }).click(),
+    ]);
     expect((await bytesOf(numbers)).toString()).toContain('3/3');
     await page.getByRole('combobox').first().selectOption('B.A.T.');
     await expect(page.getByText('This differs from the numbers on record.')).toBeVisible();
@@ -196,15 +243,23 @@ test('from a photograph to a numbered edition', async ({ page }) => {
 
   await test.step('bundle out and in', async () => {
     await page.getByRole('link', { name: /Ledger/ }).click();
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Whole print as a bundle' }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name: 'Whole print as a bundle' }).click(),
+    ]);
     const bundle = await bytesOf(download);
     await toPlace(page, 'Shelf');
-    await page.getByLabel('Bundle file').setInputFiles({ name: 'foreign.zip', mimeType: 'application/zip', buffer: Buffer.from('no zip at all') });
+    await page
+      .getByLabel('Bundle file')
+      .setInputFiles({ name: 'foreign.zip', mimeType: 'application/zip', buffer: Buffer.from('no zip at all') });
     await expect(page.getByRole('alert').filter({ hasText: 'not a zip file' })).toBeVisible();
-    await page.getByLabel('Bundle file').setInputFiles({ name: 'gate.ulexite.zip', mimeType: 'application/zip', buffer: bundle });
+    await page
+      .getByLabel('Bundle file')
+      .setInputFiles({ name: 'gate.ulexite.zip', mimeType: 'application/zip', buffer: bundle });
     await page.waitForURL(/\/runs$/);
     await expect(page.getByText('Gate in the Morning (2)')).toBeVisible();
-    const copy = await stateOf(server, page.url().match(/print\/([^/]+)/)![1]), first = await stateOf(server, id);
+    const copy = await stateOf(server, page.url().match(/print\/([^/]+)/)![1]),
+      first = await stateOf(server, id);
     expect(copy.plan).toEqual(first.plan);
     expect(copy.events).toEqual(first.events);
   });

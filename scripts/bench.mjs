@@ -24,5 +24,14 @@ for (const name of PACKAGES) {
   must('apt-get', ['download', '-q', name], `${OUT}/deb`);
   must('sh', ['-c', `dpkg-deb -x deb/${name}_*.deb ${name}`], OUT);
 }
-for (const name of ['worker', 'colourWorker', 'cuttingWorker', 'registerWorker']) must('npx', ['esbuild', `bench/${name}.ts`, '--bundle', '--format=iife', '--platform=browser', `--outfile=${OUT}/${name}.js`, '--log-level=warning']);
+for (const name of ['worker', 'colourWorker', 'cuttingWorker', 'registerWorker'])
+  must('npx', [
+    'esbuild',
+    `bench/${name}.ts`,
+    '--bundle',
+    '--format=iife',
+    '--platform=browser',
+    `--outfile=${OUT}/${name}.js`,
+    '--log-level=warning',
+  ]);
 must('npx', ['tsx', 'bench/run.ts', ...process.argv.slice(2)]);

@@ -9,7 +9,11 @@ export function say(text) {
 
 /** Runs a command in the foreground; on failure stops with its code. */
 export function run(command, args, options = {}) {
-  const done = spawnSync(command, args, { stdio: 'inherit', ...options, env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...options.env } });
+  const done = spawnSync(command, args, {
+    stdio: 'inherit',
+    ...options,
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...options.env },
+  });
   if (done.error) throw done.error;
   if (done.status !== 0 && !options.mayFail) process.exit(done.status ?? 1);
   return done.status ?? 1;
@@ -39,12 +43,17 @@ export function installed() {
 function newestUnder(path) {
   if (!existsSync(path)) return '';
   if (!statSync(path).isDirectory()) return `${path}:${statSync(path).mtimeMs}:${statSync(path).size}`;
-  return readdirSync(path).sort().map((name) => newestUnder(join(path, name))).join('|');
+  return readdirSync(path)
+    .sort()
+    .map((name) => newestUnder(join(path, name)))
+    .join('|');
 }
 
 /** Builds the application, unless nothing it is made of has changed. */
 export function built() {
-  const sources = createHash('sha256').update(['src', 'next.config.ts', 'package-lock.json', 'tsconfig.json'].map(newestUnder).join('|')).digest('hex');
+  const sources = createHash('sha256')
+    .update(['src', 'next.config.ts', 'package-lock.json', 'tsconfig.json'].map(newestUnder).join('|'))
+    .digest('hex');
   if (existsSync('.next/BUILD_ID') && stampIs('built', sources)) return say('The build is up to date.');
   say('Building …');
   run('npx', ['next', 'build']);

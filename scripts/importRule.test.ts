@@ -3,7 +3,9 @@ import { ESLint } from 'eslint';
 /** Plants one import in a file of the given place and returns the messages of the import rule. */
 async function planted(place: string, from: string): Promise<string[]> {
   const eslint = new ESLint({ cwd: process.cwd() });
-  const [result] = await eslint.lintText(`import * as planted from '${from}';\nexport const use = planted;\n`, { filePath: place });
+  const [result] = await eslint.lintText(`import * as planted from '${from}';\nexport const use = planted;\n`, {
+    filePath: place,
+  });
   return result.messages.filter((m) => m.ruleId?.startsWith('boundaries/')).map((m) => m.message);
 }
 
@@ -39,6 +41,9 @@ test.each([
 
 test('the core may ask neither the clock nor chance', async () => {
   const eslint = new ESLint({ cwd: process.cwd() });
-  const [result] = await eslint.lintText('export const a = Math.random();\nexport const b = Date.now();\nexport const c = new Date();\n', { filePath: 'src/core/sheets/survival.ts' });
+  const [result] = await eslint.lintText(
+    'export const a = Math.random();\nexport const b = Date.now();\nexport const c = new Date();\n',
+    { filePath: 'src/core/sheets/survival.ts' },
+  );
   expect(result.messages.filter((m) => m.ruleId?.startsWith('no-restricted')).length).toBe(3);
 });

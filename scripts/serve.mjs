@@ -13,7 +13,14 @@ const dev = process.argv.includes('--dev');
 
 const LOCAL = ['127.0.0.1', 'localhost', '[::1]'];
 /** Names under which this server may be addressed; ULEXITE_HOSTS adds some, comma-separated, when HOST opens it to a network. */
-const allowedNames = new Set([...LOCAL, host, ...(process.env.ULEXITE_HOSTS ?? '').split(',').map((name) => name.trim()).filter(Boolean)]);
+const allowedNames = new Set([
+  ...LOCAL,
+  host,
+  ...(process.env.ULEXITE_HOSTS ?? '')
+    .split(',')
+    .map((name) => name.trim())
+    .filter(Boolean),
+]);
 
 function nameOf(hostHeader) {
   try {
@@ -25,11 +32,19 @@ function nameOf(hostHeader) {
 
 function refusal(request) {
   const name = nameOf(request.headers.host ?? '');
-  if (!name || !allowedNames.has(name)) return `Ulexite is not served under the name “${request.headers.host ?? ''}”. Open http://${host}:${port}, or name the host in ULEXITE_HOSTS.`;
+  if (!name || !allowedNames.has(name))
+    return `Ulexite is not served under the name “${request.headers.host ?? ''}”. Open http://${host}:${port}, or name the host in ULEXITE_HOSTS.`;
   const reads = request.method === 'GET' || request.method === 'HEAD';
   const { origin } = request.headers;
-  if (!reads && (origin === undefined ? request.headers['sec-fetch-site'] !== undefined : origin !== `http://${request.headers.host}`)) return 'Changes are accepted from Ulexite’s own pages only.';
-  if (!reads && request.headers['sec-fetch-site'] && request.headers['sec-fetch-site'] !== 'same-origin') return 'Changes are accepted from Ulexite’s own pages only.';
+  if (
+    !reads &&
+    (origin === undefined
+      ? request.headers['sec-fetch-site'] !== undefined
+      : origin !== `http://${request.headers.host}`)
+  )
+    return 'Changes are accepted from Ulexite’s own pages only.';
+  if (!reads && request.headers['sec-fetch-site'] && request.headers['sec-fetch-site'] !== 'same-origin')
+    return 'Changes are accepted from Ulexite’s own pages only.';
   return undefined;
 }
 
@@ -51,8 +66,15 @@ const server = createServer((request, response) => {
 });
 if (dev) {
   const upgrade = app.getUpgradeHandler();
-  server.on('upgrade', (request, socket, head) => { if (refusal(request)) socket.destroy(); else void upgrade(request, socket, head); });
+  server.on('upgrade', (request, socket, head) => {
+    if (refusal(request)) socket.destroy();
+    else void upgrade(request, socket, head);
+  });
 }
 server.requestTimeout = 120_000;
-server.listen(port, host, () => console.log(`Ulexite is open at http://${host}:${port}  (data: ${process.env.ULEXITE_DATA ?? 'data/ulexite.sqlite'})`));
+server.listen(port, host, () =>
+  console.log(
+    `Ulexite is open at http://${host}:${port}  (data: ${process.env.ULEXITE_DATA ?? 'data/ulexite.sqlite'})`,
+  ),
+);
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => process.exit(0));

@@ -11,13 +11,38 @@ built();
 const folder = mkdtempSync(join(tmpdir(), 'ulexite-shots-'));
 process.env.ULEXITE_DATA = join(folder, 'demo.sqlite');
 run('npx', ['tsx', 'demo/make.ts']);
-const port = '3298', url = `http://127.0.0.1:${port}`;
+const port = '3298',
+  url = `http://127.0.0.1:${port}`;
 const server = spawn('node', ['scripts/serve.mjs'], { env: { ...process.env, PORT: port }, stdio: 'ignore' });
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
 try {
-  for (let i = 0; i < 100; i++) { try { await fetch(url); break; } catch { await new Promise((r) => { setTimeout(r, 100); }); } }
+  for (let i = 0; i < 100; i++) {
+    try {
+      await fetch(url);
+      break;
+    } catch {
+      await new Promise((r) => {
+        setTimeout(r, 100);
+      });
+    }
+  }
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
-  const shot = async (name) => { await page.waitForTimeout(900); await page.screenshot({ path: `docs/screenshots/${name}.png` }); console.log(`docs/screenshots/${name}.png`); };
+  const shot = async (name) => {
+    await page.waitForTimeout(900);
+    await page.screenshot({ path: `docs/screenshots/${name}.png` });
+    console.log(`docs/screenshots/${name}.png`);
+  };
   const open = async (print, view) => {
     await page.goto(url);
     const href = await page.getByRole('article', { name: print }).getByRole('link').first().getAttribute('href');
@@ -89,15 +114,36 @@ try {
   }
   const id = page.url().match(/print\/([^/]+)/)[1];
   let serial = 0;
-  const log = (act) => fetch(`${url}/api/prints/${id}/log`, { method: 'POST', headers: { 'Content-Type': 'application/json', Origin: url }, body: JSON.stringify({ events: [{ id: `shots-${String(++serial).padStart(5, '0')}`, at: new Date().toISOString(), act }] }) });
+  const log = (act) =>
+    fetch(`${url}/api/prints/${id}/log`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json', Origin: url },
+      body: JSON.stringify({
+        events: [{ id: `shots-${String(++serial).padStart(5, '0')}`, at: new Date().toISOString(), act }],
+      }),
+    });
   const { plan } = await (await fetch(`${url}/api/prints/${id}`)).json();
-  await log({ kind: 'slip', slipId: 'slip-of-the-gouge', stageId: 'stage-4', place: { islands: [], outlinesMm: [[150, 118, 172, 112, 178, 121, 158, 128]] }, note: 'the gouge ran on' });
+  await log({
+    kind: 'slip',
+    slipId: 'slip-of-the-gouge',
+    stageId: 'stage-4',
+    place: { islands: [], outlinesMm: [[150, 118, 172, 112, 178, 121, 158, 128]] },
+    note: 'the gouge ran on',
+  });
   await open('Salt Works, Low Sun', 'cut');
   await page.getByText(/would come out/).waitFor();
   await shot('slip');
   for (const [i, run] of plan.runs.entries()) {
     await log({ kind: 'stage-cut', stageId: `stage-${i + 1}` });
-    for (let sheet = 1; sheet <= 60; sheet++) await log({ kind: 'pull', runId: run.id, sheet: String(sheet), faults: sheet === 9 ? ['smudge'] : [], setAside: false, note: '' });
+    for (let sheet = 1; sheet <= 60; sheet++)
+      await log({
+        kind: 'pull',
+        runId: run.id,
+        sheet: String(sheet),
+        faults: sheet === 9 ? ['smudge'] : [],
+        setAside: false,
+        note: '',
+      });
     await log({ kind: 'run-finished', runId: run.id });
   }
   await open('Salt Works, Low Sun', 'numbering');

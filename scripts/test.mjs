@@ -18,13 +18,17 @@ function chromium() {
   run('apt-get', ['install', '-y', '-q', '--no-install-recommends', 'chromium']);
 }
 
-let passed = 0, failed = 0;
+let passed = 0,
+  failed = 0;
 
 function check(name, command, args) {
   say(name);
   const status = run(command, args, { mayFail: true });
   if (status === 0) passed++;
-  else { failed++; console.error(`${name}: failed`); }
+  else {
+    failed++;
+    console.error(`${name}: failed`);
+  }
   return status === 0;
 }
 
@@ -45,9 +49,20 @@ mkdirSync('.tmp', { recursive: true });
 check('Types', 'npx', ['tsc', '--noEmit', '-p', '.']);
 check('Types of the core, on its own', 'npx', ['tsc', '--noEmit', '-p', 'src/core']);
 check('Lint and the import rule', 'npx', ['eslint', '.']);
-suite('Unit tests', 'npx', ['jest', '--maxWorkers=100%', '--json', '--outputFile=.tmp/jest.json'], '.tmp/jest.json', (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites }), { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' });
+check('Form of the code', 'npx', ['prettier', '--check', '--log-level=warn', '.']);
+suite(
+  'Unit tests',
+  'npx',
+  ['jest', '--maxWorkers=100%', '--json', '--outputFile=.tmp/jest.json'],
+  '.tmp/jest.json',
+  (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites }),
+  { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
+);
 if (check('Build', 'npx', ['next', 'build'])) {
-  suite('Browser tests', 'npx', ['playwright', 'test'], '.tmp/playwright.json', (r) => ({ passed: r.stats.expected, failed: r.stats.unexpected + r.stats.flaky }));
+  suite('Browser tests', 'npx', ['playwright', 'test'], '.tmp/playwright.json', (r) => ({
+    passed: r.stats.expected,
+    failed: r.stats.unexpected + r.stats.flaky,
+  }));
 } else failed++;
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

@@ -26,12 +26,16 @@ export function ShelfPage({ prints }: { prints: readonly PrintSummary[] }) {
       lookUrl={(print, run) => `/api/prints/${print.id}/files/look-${run}.png?width=224&v=${print.revision}`}
       pageUrl={(print, view) => `/print/${print.id}/${view}`}
       bundleUrl={(print) => `/api/prints/${print.id}/files/print.ulexite.zip`}
-      onCreate={async (name) => then(await ask<string>('POST', '/api/prints', { name }), (id) => `/print/${id}/picture`)}
+      onCreate={async (name) =>
+        then(await ask<string>('POST', '/api/prints', { name }), (id) => `/print/${id}/picture`)
+      }
       onCopy={async (print) => told(then(await ask<string>('POST', `/api/prints/${print.id}/copy`, {})))}
       onRename={async (print, name) => then(await ask<string>('PATCH', `/api/prints/${print.id}`, { name }))}
       onDelete={async (print, name) => then(await ask<null>('DELETE', `/api/prints/${print.id}`, { name }))}
       onRestore={async (print) => told(then(await ask<null>('POST', `/api/prints/${print.id}/restore`, {})))}
-      onBundle={async (file) => told(then(await askRaw<string>('/api/bundles', { method: 'POST', body: file }), (id) => `/print/${id}/runs`))}
+      onBundle={async (file) =>
+        told(then(await askRaw<string>('/api/bundles', { method: 'POST', body: file }), (id) => `/print/${id}/runs`))
+      }
     />
   );
 }

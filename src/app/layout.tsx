@@ -9,13 +9,18 @@ import '@fontsource/zilla-slab/latin-700.css';
 import '@/ui/theme/ulexite.css';
 import { ThemeRoot } from '@/ui/theme/ThemeRoot';
 
-export const metadata: Metadata = { title: 'Ulexite', description: 'Plan, simulate and log colour linocuts and woodcuts' };
+export const metadata: Metadata = {
+  title: 'Ulexite',
+  description: 'Plan, simulate and log colour linocuts and woodcuts',
+};
 
 export default function RootLayout({ children }: { children: ReactNode }) {
   return (
     <html lang="en">
       <body>
-        <AppRouterCacheProvider><ThemeRoot>{children}</ThemeRoot></AppRouterCacheProvider>
+        <AppRouterCacheProvider>
+          <ThemeRoot>{children}</ThemeRoot>
+        </AppRouterCacheProvider>
       </body>
     </html>
   );

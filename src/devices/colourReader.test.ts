@@ -27,7 +27,11 @@ test('the pot differs a little from what the cabinet believes, and is the same p
 });
 
 test('another pot, another seed: another true ink', async () => {
-  const [one, other, seeded] = await Promise.all([simulatedReader(5, 0).read(patch), simulatedReader(5, 0).read({ ...patch, inkId: 'cool red' }), simulatedReader(6, 0).read(patch)]);
+  const [one, other, seeded] = await Promise.all([
+    simulatedReader(5, 0).read(patch),
+    simulatedReader(5, 0).read({ ...patch, inkId: 'cool red' }),
+    simulatedReader(6, 0).read(patch),
+  ]);
   expect(deltaE2000(one.labD50, other.labD50)).toBeGreaterThan(0.05);
   expect(deltaE2000(one.labD50, seeded.labD50)).toBeGreaterThan(0.05);
 });

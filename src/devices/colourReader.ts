@@ -38,10 +38,16 @@ export function simulatedReader(seed: number, answersAfterMs = ANSWERS_AFTER_MS)
     name: 'simulated colour reader',
     source: 'reader',
     async read({ inkId, film, weight, ground, floor }) {
-      await new Promise((resolve) => { setTimeout(resolve, answersAfterMs); });
+      await new Promise((resolve) => {
+        setTimeout(resolve, answersAfterMs);
+      });
       const noise = randomStream(seed ^ hashOf(inkId ?? 'ground') ^ Math.imul(++readings, 0x9e3779b1));
-      const internal = film ? filmOver(trueFilm(film, randomStream(seed ^ hashOf(inkId ?? ''))), ground, weight) : ground;
-      const spectrum = Array.from(measuredFromInternal(internal, floor), (r) => Math.min(1.2, Math.max(0, r + normalDeviate(noise) * (NOISE.level + NOISE.share * r))));
+      const internal = film
+        ? filmOver(trueFilm(film, randomStream(seed ^ hashOf(inkId ?? ''))), ground, weight)
+        : ground;
+      const spectrum = Array.from(measuredFromInternal(internal, floor), (r) =>
+        Math.min(1.2, Math.max(0, r + normalDeviate(noise) * (NOISE.level + NOISE.share * r))),
+      );
       return readingOf(spectrum.map((r) => Math.round(r * 1e4) / 1e4));
     },
   };

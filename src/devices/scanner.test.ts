@@ -3,29 +3,67 @@ import { overprintLabD50 } from '@/core/inks';
 import type { Lab } from '@/core/colour';
 import { hiddenMotions, sampleMisfits, simulatedScanner, simulateScan, type ProofUnderLid } from './index';
 
-const PAPER: Lab = [94.5, 0.3, 4.2], SOLIDS: readonly Lab[] = [[84, 2, 45], [45, 20, -30]];
-const WIDTH = 500, HEIGHT = 380;
+const PAPER: Lab = [94.5, 0.3, 4.2],
+  SOLIDS: readonly Lab[] = [
+    [84, 2, 45],
+    [45, 20, -30],
+  ];
+const WIDTH = 500,
+  HEIGHT = 380;
 const labels = new Uint8Array(WIDTH * HEIGHT);
-for (let y = 0; y < HEIGHT; y++) for (let x = 0; x < WIDTH; x++) {
-  const u = x % 125, v = y % 125;
-  labels[y * WIDTH + x] = u > 12 && u < 108 && v > 10 && v < 100 ? (Math.hypot(u - 60, v - 55) < 26 ? 2 : 1) : 0;
-}
-const inked = [[false, true, true], [false, false, true]];
-const look = (films: number) => overprintLabD50({ paperLabD50: PAPER, solidsLabD50: SOLIDS.filter((_, k) => films & (1 << k)), darkestSolidLabD50: [16, 0, 0], under: 'dry' });
-const sheet = { labels, width: WIDTH, height: HEIGHT, mmPerPx: 0.1, sheetMm: { widthMm: 80, heightMm: 68 }, imageAtMm: { xMm: 15, yMm: 15 }, inked };
-const expected: ExpectedProof = { ...sheet, lookUpToLabD50: [[0, 0, 0], [0, 1, 1], [0, 1, 3]].map((row) => row.map(look)) };
+for (let y = 0; y < HEIGHT; y++)
+  for (let x = 0; x < WIDTH; x++) {
+    const u = x % 125,
+      v = y % 125;
+    labels[y * WIDTH + x] = u > 12 && u < 108 && v > 10 && v < 100 ? (Math.hypot(u - 60, v - 55) < 26 ? 2 : 1) : 0;
+  }
+const inked = [
+  [false, true, true],
+  [false, false, true],
+];
+const look = (films: number) =>
+  overprintLabD50({
+    paperLabD50: PAPER,
+    solidsLabD50: SOLIDS.filter((_, k) => films & (1 << k)),
+    darkestSolidLabD50: [16, 0, 0],
+    under: 'dry',
+  });
+const sheet = {
+  labels,
+  width: WIDTH,
+  height: HEIGHT,
+  mmPerPx: 0.1,
+  sheetMm: { widthMm: 80, heightMm: 68 },
+  imageAtMm: { xMm: 15, yMm: 15 },
+  inked,
+};
+const expected: ExpectedProof = {
+  ...sheet,
+  lookUpToLabD50: [
+    [0, 0, 0],
+    [0, 1, 1],
+    [0, 1, 3],
+  ].map((row) => row.map(look)),
+};
 const middle = { xMm: 40, yMm: 34 };
-const proof = (seed: number): ProofUnderLid => ({ ...sheet, motions: hiddenMotions(seed, 2, middle, { shiftMm: 1.5, turnDeg: 0.6, growth: 0.001 }), lookLabD50: look });
+const proof = (seed: number): ProofUnderLid => ({
+  ...sheet,
+  motions: hiddenMotions(seed, 2, middle, { shiftMm: 1.5, turnDeg: 0.6, growth: 0.001 }),
+  lookLabD50: look,
+});
 
 test('a hidden misfit is found, within what is stated, in spite of skew, light, grain and noise', () => {
   const lid = proof(4);
-  const scan = simulateScan(lid, { dpi: 200, seed: 4 }), reading = readProof(scan, expected), second = measureMisfit(scan, { ...expected, run: 2 });
+  const scan = simulateScan(lid, { dpi: 200, seed: 4 }),
+    reading = readProof(scan, expected),
+    second = measureMisfit(scan, { ...expected, run: 2 });
   if (!reading.ok) throw new Error(reading.message);
   expect(second.ok && second.value.motion).toEqual(reading.value.runs[1].ok && reading.value.runs[1].value.motion);
   expect(Math.abs(reading.value.sheet.pxPerMm * 25.4 - 200)).toBeLessThan(1);
   reading.value.runs.forEach((answer, r) => {
     if (!answer.ok) throw new Error(answer.message);
-    const { onSheet } = answer.value, truth = motionAbout(lid.motions[r], onSheet.about.xMm, onSheet.about.yMm);
+    const { onSheet } = answer.value,
+      truth = motionAbout(lid.motions[r], onSheet.about.xMm, onSheet.about.yMm);
     expect(Math.hypot(onSheet.dxMm - truth.dxMm, onSheet.dyMm - truth.dyMm)).toBeLessThan(0.05);
     expect(Math.abs(onSheet.rotationDeg - truth.rotationDeg)).toBeLessThan(0.06);
   });
@@ -33,7 +71,10 @@ test('a hidden misfit is found, within what is stated, in spite of skew, light, 
 });
 
 test('what is not on the scan is refused before anything is read', () => {
-  const third = measureMisfit({ width: 700, height: 600, dpi: 300, data: new Uint8ClampedArray(700 * 600 * 4) }, { ...expected, run: 3 });
+  const third = measureMisfit(
+    { width: 700, height: 600, dpi: 300, data: new Uint8ClampedArray(700 * 600 * 4) },
+    { ...expected, run: 3 },
+  );
   expect(!third.ok && third.message).toMatch(/Run 3 is not on the scan/);
 });
 
@@ -49,16 +90,20 @@ test.each([
 
 test('a scan of nothing, and one whose bytes are missing', () => {
   const blank = { width: 700, height: 600, dpi: 300, data: new Uint8ClampedArray(700 * 600 * 4).fill(90) };
-  const none = readProof(blank, expected), short = readProof({ ...blank, data: blank.data.subarray(9) }, expected);
+  const none = readProof(blank, expected),
+    short = readProof({ ...blank, data: blank.data.subarray(9) }, expected);
   expect(!none.ok && none.message).toMatch(/edge of the sheet cannot be told/);
   expect(!short.ok && short.code).toBe('scan');
 });
 
 test('the same seed gives the same scan, row by row or all at once; another seed another', async () => {
   const at = { dpi: 60, seed: 9 };
-  const whole = simulateScan(proof(9), at), byRows = await simulatedScanner(at).scan(proof(9));
+  const whole = simulateScan(proof(9), at),
+    byRows = await simulatedScanner(at).scan(proof(9));
   expect(Buffer.compare(Buffer.from(whole.data), Buffer.from(byRows.data))).toBe(0);
-  expect(Buffer.compare(Buffer.from(whole.data), Buffer.from(simulateScan(proof(9), { ...at, seed: 10 }).data))).not.toBe(0);
+  expect(
+    Buffer.compare(Buffer.from(whole.data), Buffer.from(simulateScan(proof(9), { ...at, seed: 10 }).data)),
+  ).not.toBe(0);
 });
 
 test('a sample print has one later block out of register, and the same blocks each time', () => {

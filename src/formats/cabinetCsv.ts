@@ -9,22 +9,51 @@ const MAX_INKS = 1000;
 
 /** The cabinet as a table: colour over paper as Lab D50, opacity as a word or a contrast ratio. Drawdowns travel as CGATS. */
 export function cabinetCsv(inks: readonly CabinetInk[]): string {
-  const rows = inks.map((ink) => [ink.name, ink.kind, ink.role, ...ink.colour.labD50.map((v) => Number(v.toFixed(2))), ink.opacity, ink.strength, ink.stockG, ink.lightFast].map(plainCell));
+  const rows = inks.map((ink) =>
+    [
+      ink.name,
+      ink.kind,
+      ink.role,
+      ...ink.colour.labD50.map((v) => Number(v.toFixed(2))),
+      ink.opacity,
+      ink.strength,
+      ink.stockG,
+      ink.lightFast,
+    ].map(plainCell),
+  );
   return stringify([[...COLUMNS], ...rows], { record_delimiter: 'windows' });
 }
 
 /** Reads such a table; columns may stand in any order and all but name, L*, a* and b* may be left out. */
-export function readCabinetCsv(text: string, paperLabD50: CabinetInk['paperLabD50']): Outcome<Omit<CabinetInk, 'id'>[]> {
+export function readCabinetCsv(
+  text: string,
+  paperLabD50: CabinetInk['paperLabD50'],
+): Outcome<Omit<CabinetInk, 'id'>[]> {
   let rows: Record<string, string>[];
   try {
-    rows = parse(text, { bom: true, columns: (header: string[]) => header.map((h) => h.trim().toLowerCase()), skip_empty_lines: true, trim: true, to: MAX_INKS + 1, delimiter: delimiterOf(text) });
+    rows = parse(text, {
+      bom: true,
+      columns: (header: string[]) => header.map((h) => h.trim().toLowerCase()),
+      skip_empty_lines: true,
+      trim: true,
+      to: MAX_INKS + 1,
+      delimiter: delimiterOf(text),
+    });
   } catch (error) {
-    return failure('cabinet-csv', `This table cannot be read: ${error instanceof Error ? error.message : 'it is damaged'}.`);
+    return failure(
+      'cabinet-csv',
+      `This table cannot be read: ${error instanceof Error ? error.message : 'it is damaged'}.`,
+    );
   }
   if (rows.length === 0) return failure('cabinet-csv', 'There are no inks in this table.');
-  if (rows.length > MAX_INKS) return failure('cabinet-csv', `This table has more than ${MAX_INKS} inks; no more are taken in.`);
+  if (rows.length > MAX_INKS)
+    return failure('cabinet-csv', `This table has more than ${MAX_INKS} inks; no more are taken in.`);
   const missing = ['name', 'l*', 'a*', 'b*'].filter((column) => !(column in rows[0]));
-  if (missing.length > 0) return failure('cabinet-csv', `The table needs columns headed name, L*, a* and b*; missing: ${missing.join(', ')}.`);
+  if (missing.length > 0)
+    return failure(
+      'cabinet-csv',
+      `The table needs columns headed name, L*, a* and b*; missing: ${missing.join(', ')}.`,
+    );
   const inks: Omit<CabinetInk, 'id'>[] = [];
   for (const [i, row] of rows.entries()) {
     const ink = checkCabinetInk(inkOfRow(row, paperLabD50));
@@ -41,13 +70,20 @@ function delimiterOf(text: string): string {
 }
 
 function inkOfRow(row: Record<string, string>, paperLabD50: CabinetInk['paperLabD50']): unknown {
-  const numberOr = (text: string | undefined, otherwise: number) => (text === undefined || text === '' ? otherwise : Number(text.replace(',', '.')));
+  const numberOr = (text: string | undefined, otherwise: number) =>
+    text === undefined || text === '' ? otherwise : Number(text.replace(',', '.'));
   const name = (row.name ?? '').replace(/^'(?=[=+\-@])/, '');
   const opacity = row.opacity ?? '';
   return {
-    name, kind: row.kind || 'oil', role: row.role || 'pigment', paperLabD50,
+    name,
+    kind: row.kind || 'oil',
+    role: row.role || 'pigment',
+    paperLabD50,
     colour: { labD50: [numberOr(row['l*'], NaN), numberOr(row['a*'], NaN), numberOr(row['b*'], NaN)], spectrum: null },
     opacity: opacity === '' ? 'half' : /^[\d.,]+$/.test(opacity) ? Number(opacity.replace(',', '.')) : opacity,
-    strength: numberOr(row.strength, 1), stockG: numberOr(row['stock g'], 0), lightFast: row['light-fast'] ?? '', drawdowns: [],
+    strength: numberOr(row.strength, 1),
+    stockG: numberOr(row['stock g'], 0),
+    lightFast: row['light-fast'] ?? '',
+    drawdowns: [],
   };
 }

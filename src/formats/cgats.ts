@@ -3,20 +3,47 @@ import { failure, success, type Outcome } from '@/core/units';
 import type { NamedReading } from '@/records';
 import { oneLine } from './palette';
 
-const FIRST_NM = 380, STEP_NM = 10;
+const FIRST_NM = 380,
+  STEP_NM = 10;
 const MAX_SAMPLES = 5000;
 const MAX_FIELDS = 200;
 
 /** Measurements as tab-separated text after CGATS.17: Lab for all, spectra for samples that have one. */
 export function writeCgats(title: string, samples: readonly NamedReading[]): string {
   const spectral = samples.some((s) => s.spectrum);
-  const fields = ['SAMPLE_ID', 'SAMPLE_NAME', 'LAB_L', 'LAB_A', 'LAB_B', ...(spectral ? Array.from({ length: BAND_COUNT }, (_, i) => `SPECTRAL_NM${FIRST_NM + STEP_NM * i}`) : [])];
-  const rows = samples.map(({ name, labD50, spectrum }, i) => [
-    i + 1, quoted(name), ...labD50.map((v) => v.toFixed(3)), ...(spectral ? (spectrum ?? Array<number>(BAND_COUNT).fill(-1)).map((v) => v.toFixed(5)) : []),
-  ].join('\t'));
+  const fields = [
+    'SAMPLE_ID',
+    'SAMPLE_NAME',
+    'LAB_L',
+    'LAB_A',
+    'LAB_B',
+    ...(spectral ? Array.from({ length: BAND_COUNT }, (_, i) => `SPECTRAL_NM${FIRST_NM + STEP_NM * i}`) : []),
+  ];
+  const rows = samples.map(({ name, labD50, spectrum }, i) =>
+    [
+      i + 1,
+      quoted(name),
+      ...labD50.map((v) => v.toFixed(3)),
+      ...(spectral ? (spectrum ?? Array<number>(BAND_COUNT).fill(-1)).map((v) => v.toFixed(5)) : []),
+    ].join('\t'),
+  );
   return [
-    'CGATS.17', `DESCRIPTOR ${quoted(title)}`, 'ORIGINATOR "Ulexite"', 'ILLUMINATION_NAME "D50"', 'OBSERVER_ANGLE "2"', '',
-    `NUMBER_OF_FIELDS ${fields.length}`, 'BEGIN_DATA_FORMAT', fields.join('\t'), 'END_DATA_FORMAT', '', `NUMBER_OF_SETS ${rows.length}`, 'BEGIN_DATA', ...rows, 'END_DATA', '',
+    'CGATS.17',
+    `DESCRIPTOR ${quoted(title)}`,
+    'ORIGINATOR "Ulexite"',
+    'ILLUMINATION_NAME "D50"',
+    'OBSERVER_ANGLE "2"',
+    '',
+    `NUMBER_OF_FIELDS ${fields.length}`,
+    'BEGIN_DATA_FORMAT',
+    fields.join('\t'),
+    'END_DATA_FORMAT',
+    '',
+    `NUMBER_OF_SETS ${rows.length}`,
+    'BEGIN_DATA',
+    ...rows,
+    'END_DATA',
+    '',
   ].join('\n');
 }
 
@@ -26,46 +53,89 @@ export function writeCgats(title: string, samples: readonly NamedReading[]): str
  * spectrum is marked as missing (negative) keeps its Lab.
  */
 export function readCgats(text: string): Outcome<NamedReading[]> {
-  const format = between(text, 'BEGIN_DATA_FORMAT', 'END_DATA_FORMAT'), data = between(text, 'BEGIN_DATA', 'END_DATA');
-  if (format === undefined || data === undefined) return failure('cgats', 'This is not a CGATS measurement file: BEGIN_DATA_FORMAT and BEGIN_DATA, with their ends, are missing.');
+  const format = between(text, 'BEGIN_DATA_FORMAT', 'END_DATA_FORMAT'),
+    data = between(text, 'BEGIN_DATA', 'END_DATA');
+  if (format === undefined || data === undefined)
+    return failure(
+      'cgats',
+      'This is not a CGATS measurement file: BEGIN_DATA_FORMAT and BEGIN_DATA, with their ends, are missing.',
+    );
   const fields = tokensOf(format).map((f) => f.toUpperCase());
-  if (fields.length === 0 || fields.length > MAX_FIELDS) return failure('cgats', `The file names ${fields.length} fields; 1 to ${MAX_FIELDS} can be read.`);
+  if (fields.length === 0 || fields.length > MAX_FIELDS)
+    return failure('cgats', `The file names ${fields.length} fields; 1 to ${MAX_FIELDS} can be read.`);
   const tokens = tokensOf(data);
-  if (tokens.length % fields.length !== 0) return failure('cgats', `The data do not come out even: ${tokens.length} values for ${fields.length} fields. The file may be cut off.`);
-  if (tokens.length / fields.length > MAX_SAMPLES) return failure('cgats', `The file has more than ${MAX_SAMPLES} samples; no more are read.`);
+  if (tokens.length % fields.length !== 0)
+    return failure(
+      'cgats',
+      `The data do not come out even: ${tokens.length} values for ${fields.length} fields. The file may be cut off.`,
+    );
+  if (tokens.length / fields.length > MAX_SAMPLES)
+    return failure('cgats', `The file has more than ${MAX_SAMPLES} samples; no more are read.`);
   const at = (name: string) => fields.indexOf(name);
   const lab = [at('LAB_L'), at('LAB_A'), at('LAB_B')];
   const named = ['SAMPLE_NAME', 'SAMPLE_LOC', 'SAMPLE_ID', 'SAMPLEID'].map(at).find((i) => i >= 0) ?? -1;
   const bands = spectralFields(fields);
-  if (lab.includes(-1) && !bands) return failure('cgats', 'The file has neither LAB_L, LAB_A and LAB_B nor spectral fields from 380 to 730 nm.');
+  if (lab.includes(-1) && !bands)
+    return failure('cgats', 'The file has neither LAB_L, LAB_A and LAB_B nor spectral fields from 380 to 730 nm.');
   const samples: NamedReading[] = [];
   for (let row = 0; row < tokens.length; row += fields.length) {
     const values = tokens.slice(row, row + fields.length);
     const sample = sampleOf(values, named < 0 ? `sample ${samples.length + 1}` : values[named], lab, bands);
-    if (!sample) return failure('cgats', `Sample ${samples.length + 1} (“${values[Math.max(0, named)].slice(0, 30)}”) holds something that is not a number, or a colour that cannot be.`);
+    if (!sample)
+      return failure(
+        'cgats',
+        `Sample ${samples.length + 1} (“${values[Math.max(0, named)].slice(0, 30)}”) holds something that is not a number, or a colour that cannot be.`,
+      );
     samples.push(sample);
   }
   return samples.length > 0 ? success(samples) : failure('cgats', 'There are no samples in this file.');
 }
 
-interface Band { readonly field: number; readonly nm: number }
+interface Band {
+  readonly field: number;
+  readonly nm: number;
+}
 
 /** The spectral fields in order of wavelength, when they cover 380–730 nm. */
 function spectralFields(fields: readonly string[]): Band[] | undefined {
-  const bands = fields.flatMap((f, field): Band[] => {
-    const nm = /^(?:SPECTRAL_(?:NM_?)?|NM_?|R_?)(\d{3})(?:\.0+)?$/.exec(f)?.[1];
-    return nm ? [{ field, nm: Number(nm) }] : [];
-  }).sort((a, b) => a.nm - b.nm);
+  const bands = fields
+    .flatMap((f, field): Band[] => {
+      const nm = /^(?:SPECTRAL_(?:NM_?)?|NM_?|R_?)(\d{3})(?:\.0+)?$/.exec(f)?.[1];
+      return nm ? [{ field, nm: Number(nm) }] : [];
+    })
+    .sort((a, b) => a.nm - b.nm);
   return bands.length > 1 && bands[0].nm <= 400 && bands[bands.length - 1].nm >= 700 ? bands : undefined;
 }
 
-function sampleOf(values: readonly string[], name: string, lab: readonly number[], bands: readonly Band[] | undefined): NamedReading | undefined {
+function sampleOf(
+  values: readonly string[],
+  name: string,
+  lab: readonly number[],
+  bands: readonly Band[] | undefined,
+): NamedReading | undefined {
   const read = bands?.map(({ field }) => Number(values[field]));
   if (read?.some((v) => Number.isNaN(v))) return undefined;
-  const spectrum = read && bands && !read.some((v) => v < 0) ? resampled(bands.map((b) => b.nm), read) : null;
+  const spectrum =
+    read && bands && !read.some((v) => v < 0)
+      ? resampled(
+          bands.map((b) => b.nm),
+          read,
+        )
+      : null;
   const labD50 = spectrum ? labD50FromSpectrum(spectrum) : (lab.map((i) => Number(values[i])) as unknown as Lab);
-  const possible = labD50.every(Number.isFinite) && labD50[0] >= 0 && labD50[0] <= 105 && Math.abs(labD50[1]) <= 130 && Math.abs(labD50[2]) <= 130;
-  return possible ? { name: oneLine(name).slice(0, 60) || 'sample', labD50: [Math.min(100, labD50[0]), labD50[1], labD50[2]], spectrum } : undefined;
+  const possible =
+    labD50.every(Number.isFinite) &&
+    labD50[0] >= 0 &&
+    labD50[0] <= 105 &&
+    Math.abs(labD50[1]) <= 130 &&
+    Math.abs(labD50[2]) <= 130;
+  return possible
+    ? {
+        name: oneLine(name).slice(0, 60) || 'sample',
+        labD50: [Math.min(100, labD50[0]), labD50[1], labD50[2]],
+        spectrum,
+      }
+    : undefined;
 }
 
 /** Linear between the given wavelengths, level beyond them; percent is brought to shares of 1. */
@@ -81,12 +151,16 @@ function resampled(nm: readonly number[], values: readonly number[]): number[] {
 }
 
 function between(text: string, begin: string, end: string): string | undefined {
-  const found = new RegExp(`^[ \\t]*${begin}[ \\t]*$([\\s\\S]*?)^[ \\t]*${end}[ \\t]*$`, 'm').exec(text.replace(/\r\n?/g, '\n'));
+  const found = new RegExp(`^[ \\t]*${begin}[ \\t]*$([\\s\\S]*?)^[ \\t]*${end}[ \\t]*$`, 'm').exec(
+    text.replace(/\r\n?/g, '\n'),
+  );
   return found?.[1];
 }
 
 function tokensOf(text: string): string[] {
-  return [...text.matchAll(/"((?:[^"]|"")*)"|(\S+)/g)].map((m) => (m[1] !== undefined ? m[1].replace(/""/g, '"') : m[2]));
+  return [...text.matchAll(/"((?:[^"]|"")*)"|(\S+)/g)].map((m) =>
+    m[1] !== undefined ? m[1].replace(/""/g, '"') : m[2],
+  );
 }
 
 function quoted(text: string): string {

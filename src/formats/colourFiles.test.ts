@@ -5,19 +5,36 @@ import { cabinetCsv, readCabinetCsv, readCgats, readPalette, writeCgats, writePa
 
 const PAPER: Lab = [94.5, 0.3, 4.2];
 const ink = (name: string, labD50: Lab, opacity: CabinetInk['opacity'] = 0.4): CabinetInk => ({
-  id: name, name, kind: 'oil', role: 'pigment', colour: { labD50, spectrum: null }, paperLabD50: PAPER, opacity, strength: 1.5, stockG: 80, lightFast: 'good', drawdowns: [],
+  id: name,
+  name,
+  kind: 'oil',
+  role: 'pigment',
+  colour: { labD50, spectrum: null },
+  paperLabD50: PAPER,
+  opacity,
+  strength: 1.5,
+  stockG: 80,
+  lightFast: 'good',
+  drawdowns: [],
 });
 
 describe('palettes', () => {
   test('what is written is read again, within eight bits', () => {
-    const rgb = fc.tuple(fc.integer({ min: 0, max: 255 }), fc.integer({ min: 0, max: 255 }), fc.integer({ min: 0, max: 255 }));
-    fc.assert(fc.property(fc.array(rgb, { minLength: 1, maxLength: 20 }), (colours) => {
-      const named = colours.map((c, i) => ({ name: `ink ${i}`, labD50: labD50FromSrgb8(c) }));
-      const read = readPalette(writePalette('test', named));
-      if (!read.ok) throw new Error(read.message);
-      expect(read.value.map((c) => c.name)).toEqual(named.map((c) => c.name));
-      read.value.forEach((c, i) => expect(deltaE2000(c.labD50, named[i].labD50)).toBeLessThan(1e-6));
-    }), { seed: 31 });
+    const rgb = fc.tuple(
+      fc.integer({ min: 0, max: 255 }),
+      fc.integer({ min: 0, max: 255 }),
+      fc.integer({ min: 0, max: 255 }),
+    );
+    fc.assert(
+      fc.property(fc.array(rgb, { minLength: 1, maxLength: 20 }), (colours) => {
+        const named = colours.map((c, i) => ({ name: `ink ${i}`, labD50: labD50FromSrgb8(c) }));
+        const read = readPalette(writePalette('test', named));
+        if (!read.ok) throw new Error(read.message);
+        expect(read.value.map((c) => c.name)).toEqual(named.map((c) => c.name));
+        read.value.forEach((c, i) => expect(deltaE2000(c.labD50, named[i].labD50)).toBeLessThan(1e-6));
+      }),
+      { seed: 31 },
+    );
   });
 
   test('names cannot break the lines', () => {
@@ -39,7 +56,10 @@ describe('palettes', () => {
 
 describe('measurement files', () => {
   const spectrum = Array.from(spectrumFromLabD50([50, 30, 20]));
-  const samples = [{ name: 'red “oxide”, "thin"', labD50: [50, 30, 20] as Lab, spectrum }, { name: 'typed', labD50: [70, -10, 5] as Lab, spectrum: null }];
+  const samples = [
+    { name: 'red “oxide”, "thin"', labD50: [50, 30, 20] as Lab, spectrum },
+    { name: 'typed', labD50: [70, -10, 5] as Lab, spectrum: null },
+  ];
 
   test('what is written is read again, spectra where there were any', () => {
     const read = readCgats(writeCgats('cabinet', samples));
@@ -52,7 +72,15 @@ describe('measurement files', () => {
 
   test('any order of fields, percent, a coarser step and other line ends', () => {
     const nm = Array.from({ length: 19 }, (_, i) => 370 + 20 * i);
-    const text = ['CGATS.17', 'BEGIN_DATA_FORMAT', `${nm.map((n) => `nm${n}`).join(' ')} SAMPLE_NAME`, 'END_DATA_FORMAT', 'BEGIN_DATA', `${nm.map(() => '50.0').join(' ')} grey`, 'END_DATA'].join('\r\n');
+    const text = [
+      'CGATS.17',
+      'BEGIN_DATA_FORMAT',
+      `${nm.map((n) => `nm${n}`).join(' ')} SAMPLE_NAME`,
+      'END_DATA_FORMAT',
+      'BEGIN_DATA',
+      `${nm.map(() => '50.0').join(' ')} grey`,
+      'END_DATA',
+    ].join('\r\n');
     const read = readCgats(text);
     if (!read.ok) throw new Error(read.message);
     expect(read.value[0]).toMatchObject({ name: 'grey' });
@@ -60,10 +88,15 @@ describe('measurement files', () => {
     expect(read.value[0].labD50[0]).toBeCloseTo(76.07, 1);
   });
 
-  const withData = (fields: string, data: string) => `BEGIN_DATA_FORMAT\n${fields}\nEND_DATA_FORMAT\nBEGIN_DATA\n${data}\nEND_DATA\n`;
+  const withData = (fields: string, data: string) =>
+    `BEGIN_DATA_FORMAT\n${fields}\nEND_DATA_FORMAT\nBEGIN_DATA\n${data}\nEND_DATA\n`;
   test.each<[string, string, RegExp]>([
     ['nothing', 'hello', /not a CGATS measurement file/],
-    ['a cut file', withData('SAMPLE_ID LAB_L LAB_A LAB_B', '1 50 0 0 2 50'), /do not come out even: 6 values for 4 fields/],
+    [
+      'a cut file',
+      withData('SAMPLE_ID LAB_L LAB_A LAB_B', '1 50 0 0 2 50'),
+      /do not come out even: 6 values for 4 fields/,
+    ],
     ['no colours', withData('SAMPLE_ID CMYK_C', '1 50'), /neither LAB_L/],
     ['words for numbers', withData('SAMPLE_ID LAB_L LAB_A LAB_B', '1 fifty 0 0'), /Sample 1 \(“1”\)/],
     ['an impossible colour', withData('SAMPLE_ID LAB_L LAB_A LAB_B', '1 150 0 0'), /a colour that cannot be/],
@@ -79,7 +112,9 @@ describe('the cabinet as a table', () => {
     const inks = [ink('yellow ochre', [62, 16, 50]), ink('white, "opaque"', [95, 0, 2], 'opaque')];
     const read = readCabinetCsv(`\uFEFF${cabinetCsv(inks)}`, PAPER);
     if (!read.ok) throw new Error(read.message);
-    expect(read.value.map((i) => [i.name, i.colour.labD50, i.opacity, i.strength, i.stockG, i.lightFast])).toEqual(inks.map((i) => [i.name, i.colour.labD50, i.opacity, i.strength, i.stockG, i.lightFast]));
+    expect(read.value.map((i) => [i.name, i.colour.labD50, i.opacity, i.strength, i.stockG, i.lightFast])).toEqual(
+      inks.map((i) => [i.name, i.colour.labD50, i.opacity, i.strength, i.stockG, i.lightFast]),
+    );
   });
 
   test('a name that a spreadsheet would take for a formula is kept as a name', () => {

@@ -8,18 +8,38 @@ export function plainCell(cell: string | number): string | number {
 }
 
 function table(rows: readonly (readonly (string | number)[])[]): string {
-  return stringify(rows.map((row) => row.map(plainCell)), { record_delimiter: 'windows' });
+  return stringify(
+    rows.map((row) => row.map(plainCell)),
+    { record_delimiter: 'windows' },
+  );
 }
 
 /** Sheets × runs: outcome, faults, note and time of each pull. */
 export function ledgerCsv(plan: Plan, bench: BenchState, sheets: readonly SheetName[]): string {
-  const header = ['sheet', 'kind', ...plan.runs.flatMap((run, i) => [`run ${i + 1} ${inkNamesOf(plan, run)}`, `run ${i + 1} faults`, `run ${i + 1} note`, `run ${i + 1} pulled at`]), 'mark'];
+  const header = [
+    'sheet',
+    'kind',
+    ...plan.runs.flatMap((run, i) => [
+      `run ${i + 1} ${inkNamesOf(plan, run)}`,
+      `run ${i + 1} faults`,
+      `run ${i + 1} note`,
+      `run ${i + 1} pulled at`,
+    ]),
+    'mark',
+  ];
   const rows = sheets.map((sheet) => [
     isTestSheet(sheet) ? sheet : Number(sheet),
     isTestSheet(sheet) ? 'test' : 'counted',
     ...plan.runs.flatMap((run) => {
       const pull = bench.pulls.find((p) => p.runId === run.id && p.sheet === sheet);
-      return pull ? [pull.setAside ? 'set aside' : pull.faults.length ? 'usable' : 'good', pull.faults.join(' + '), pull.note, pull.at] : ['', '', '', ''];
+      return pull
+        ? [
+            pull.setAside ? 'set aside' : pull.faults.length ? 'usable' : 'good',
+            pull.faults.join(' + '),
+            pull.note,
+            pull.at,
+          ]
+        : ['', '', '', ''];
     }),
     bench.marks.find((m) => m.sheet === sheet)?.mark ?? '',
   ]);
@@ -30,6 +50,10 @@ export function ledgerCsv(plan: Plan, bench: BenchState, sheets: readonly SheetN
 export function numberingCsv(bench: BenchState): string {
   return table([
     ['mark', 'sheet', 'faults noted'],
-    ...bench.marks.map(({ sheet, mark }) => [mark, sheet, [...new Set(bench.pulls.filter((p) => p.sheet === sheet).flatMap((p) => p.faults))].join(' + ')]),
+    ...bench.marks.map(({ sheet, mark }) => [
+      mark,
+      sheet,
+      [...new Set(bench.pulls.filter((p) => p.sheet === sheet).flatMap((p) => p.faults))].join(' + '),
+    ]),
   ]);
 }

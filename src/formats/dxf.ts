@@ -13,30 +13,66 @@ export interface DxfLayer {
 export function dxfDocument(heightMm: number, layers: readonly DxfLayer[]): string {
   const out: string[] = [];
   const put = (code: number, value: string | number) => out.push(String(code), String(value));
-  put(0, 'SECTION'); put(2, 'HEADER');
-  put(9, '$ACADVER'); put(1, 'AC1009');
-  put(9, '$INSUNITS'); put(70, 4);
-  put(9, '$MEASUREMENT'); put(70, 1);
+  put(0, 'SECTION');
+  put(2, 'HEADER');
+  put(9, '$ACADVER');
+  put(1, 'AC1009');
+  put(9, '$INSUNITS');
+  put(70, 4);
+  put(9, '$MEASUREMENT');
+  put(70, 1);
   put(0, 'ENDSEC');
-  put(0, 'SECTION'); put(2, 'TABLES'); put(0, 'TABLE'); put(2, 'LAYER'); put(70, layers.length);
-  for (const layer of layers) { put(0, 'LAYER'); put(2, layerName(layer.name)); put(70, 0); put(62, layer.colour); put(6, 'CONTINUOUS'); }
-  put(0, 'ENDTAB'); put(0, 'ENDSEC');
-  put(0, 'SECTION'); put(2, 'ENTITIES');
+  put(0, 'SECTION');
+  put(2, 'TABLES');
+  put(0, 'TABLE');
+  put(2, 'LAYER');
+  put(70, layers.length);
+  for (const layer of layers) {
+    put(0, 'LAYER');
+    put(2, layerName(layer.name));
+    put(70, 0);
+    put(62, layer.colour);
+    put(6, 'CONTINUOUS');
+  }
+  put(0, 'ENDTAB');
+  put(0, 'ENDSEC');
+  put(0, 'SECTION');
+  put(2, 'ENTITIES');
   for (const layer of layers) {
     const name = layerName(layer.name);
     for (const ring of layer.ringsMm) {
-      put(0, 'POLYLINE'); put(8, name); put(66, 1); put(70, 1); put(10, 0); put(20, 0); put(30, 0);
-      for (let p = 0; p + 1 < ring.length; p += 2) { put(0, 'VERTEX'); put(8, name); put(10, round(ring[p])); put(20, round(heightMm - ring[p + 1])); put(30, 0); }
-      put(0, 'SEQEND'); put(8, name);
+      put(0, 'POLYLINE');
+      put(8, name);
+      put(66, 1);
+      put(70, 1);
+      put(10, 0);
+      put(20, 0);
+      put(30, 0);
+      for (let p = 0; p + 1 < ring.length; p += 2) {
+        put(0, 'VERTEX');
+        put(8, name);
+        put(10, round(ring[p]));
+        put(20, round(heightMm - ring[p + 1]));
+        put(30, 0);
+      }
+      put(0, 'SEQEND');
+      put(8, name);
     }
   }
-  put(0, 'ENDSEC'); put(0, 'EOF');
+  put(0, 'ENDSEC');
+  put(0, 'EOF');
   return `${out.join('\r\n')}\r\n`;
 }
 
 /** Names of layers may hold capitals, digits, hyphen and underscore only, up to 31 of them. */
 function layerName(name: string): string {
-  return name.normalize('NFD').toUpperCase().replace(/[^A-Z0-9]+/g, '_').slice(0, 31) || '0';
+  return (
+    name
+      .normalize('NFD')
+      .toUpperCase()
+      .replace(/[^A-Z0-9]+/g, '_')
+      .slice(0, 31) || '0'
+  );
 }
 
 function round(mm: number): number {

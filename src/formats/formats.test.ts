@@ -4,7 +4,20 @@ import { readFileSync } from 'node:fs';
 import { labelSet, traceArcs, type LabelMap } from '@/core/geometry';
 import { replayLog } from '@/core/sheets';
 import { emptyPlan, withFlat, type Plan } from '@/records';
-import { blobsOfPlan, ledgerCsv, numberingCsv, PAPER_MM, pathOfSet, pdfOfDrawings, readBundle, svgDocument, tileDrawing, TILE_OVERLAP_MM, writeBundle, type PrintBundle } from './index';
+import {
+  blobsOfPlan,
+  ledgerCsv,
+  numberingCsv,
+  PAPER_MM,
+  pathOfSet,
+  pdfOfDrawings,
+  readBundle,
+  svgDocument,
+  tileDrawing,
+  TILE_OVERLAP_MM,
+  writeBundle,
+  type PrintBundle,
+} from './index';
 
 /** 6 × 4 mm: left half label 0, right half label 1 with a hole of label 0. */
 const map: LabelMap = { width: 60, height: 40, labels: new Uint8Array(2400) };
@@ -16,12 +29,19 @@ describe('SVG in mm', () => {
   test('outlines in hundredths of a millimetre, holes as rings of their own', () => {
     const path = pathOfSet(arcs, labelSet([1]), 0.1);
     expect(path.match(/M/g)!.length).toBe(2);
-    const xs = absolute(path).map(([x]) => x), ys = absolute(path).map(([, y]) => y);
+    const xs = absolute(path).map(([x]) => x),
+      ys = absolute(path).map(([, y]) => y);
     expect([Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]).toEqual([300, 600, 0, 400]);
   });
   test('mirrored twice is itself', () => {
-    const mirrored = absolute(pathOfSet(arcs, labelSet([1]), 0.1, true)).map(([x]) => 600 - x).sort();
-    expect(mirrored).toEqual(absolute(pathOfSet(arcs, labelSet([1]), 0.1)).map(([x]) => x).sort());
+    const mirrored = absolute(pathOfSet(arcs, labelSet([1]), 0.1, true))
+      .map(([x]) => 600 - x)
+      .sort();
+    expect(mirrored).toEqual(
+      absolute(pathOfSet(arcs, labelSet([1]), 0.1))
+        .map(([x]) => x)
+        .sort(),
+    );
   });
   test('the document is true to size and names are escaped', () => {
     const svg = svgDocument(6, 4, 'A & <B>', [{ name: 'run "1"', path: 'M0 0z', fill: '#fff' }]);
@@ -31,7 +51,8 @@ describe('SVG in mm', () => {
 });
 
 function absolute(path: string): [number, number][] {
-  let x = 0, y = 0;
+  let x = 0,
+    y = 0;
   return [...path.matchAll(/([Ml])(-?\d+) (-?\d+)/g)].map(([, op, a, b]) => {
     x = op === 'M' ? Number(a) : x + Number(a);
     y = op === 'M' ? Number(b) : y + Number(b);
@@ -40,10 +61,17 @@ function absolute(path: string): [number, number][] {
 }
 
 describe('tiles', () => {
-  test.each([[100, 100], [194, 257], [320, 272], [700, 400], [1000, 1000]])('%d × %d mm is covered, overlapping', (w, h) => {
+  test.each([
+    [100, 100],
+    [194, 257],
+    [320, 272],
+    [700, 400],
+    [1000, 1000],
+  ])('%d × %d mm is covered, overlapping', (w, h) => {
     for (const paper of ['A4', 'A3', 'Letter', 'Tabloid'] as const) {
       const sheet = tileDrawing(w, h, paper);
-      const right = Math.max(...sheet.tiles.map((t) => t.xMm + t.widthMm)), bottom = Math.max(...sheet.tiles.map((t) => t.yMm + t.heightMm));
+      const right = Math.max(...sheet.tiles.map((t) => t.xMm + t.widthMm)),
+        bottom = Math.max(...sheet.tiles.map((t) => t.yMm + t.heightMm));
       expect(right).toBeCloseTo(w, 6);
       expect(bottom).toBeCloseTo(h, 6);
       for (const tile of sheet.tiles) {
@@ -57,22 +85,45 @@ describe('tiles', () => {
 });
 
 test('a PDF has a page for each tile, at the paper’s size', async () => {
-  const font = readFileSync('node_modules/@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff');
+  const font = readFileSync(
+    'node_modules/@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff',
+  );
   const drawing = { title: 'Größe', note: 'n', widthMm: 320, heightMm: 272, draw: () => undefined };
   const pdf = (await pdfOfDrawings([drawing], 'A4', 't', new Date(0), font)).toString('latin1');
   expect(pdf.startsWith('%PDF-')).toBe(true);
   expect(pdf.match(/\/Type \/Page\b/g)!.length).toBe(tileDrawing(320, 272, 'A4').tiles.length);
 });
 
-const planned: Plan = withFlat({ ...emptyPlan() }, {
-  labelsSha: 'a'.repeat(64), settings: { colourCount: 2, radiusMm: 0, minIslandMm2: 0 }, barePaperId: 'c1', handChanges: 0,
-  colours: [{ id: 'c1', name: 'paper', wantedLabD50: [95, 0, 0], areaShare: 0.5, islandCount: 1 }, { id: 'c2', name: '=night', wantedLabD50: [20, 0, 0], areaShare: 0.5, islandCount: 1 }],
-});
+const planned: Plan = withFlat(
+  { ...emptyPlan() },
+  {
+    labelsSha: 'a'.repeat(64),
+    settings: { colourCount: 2, radiusMm: 0, minIslandMm2: 0 },
+    barePaperId: 'c1',
+    handChanges: 0,
+    colours: [
+      { id: 'c1', name: 'paper', wantedLabD50: [95, 0, 0], areaShare: 0.5, islandCount: 1 },
+      { id: 'c2', name: '=night', wantedLabD50: [20, 0, 0], areaShare: 0.5, islandCount: 1 },
+    ],
+  },
+);
 const bench = replayLog([
   { id: 'e1', at: '2026-11-20T10:00:00.000Z', act: { kind: 'sheets-started', counted: 2, tests: 1 } },
-  { id: 'e2', at: '2026-11-20T10:00:00.000Z', act: { kind: 'pull', runId: 'run-c2', sheet: '1', faults: ['ghost', 'weak'], setAside: false, note: 'a, "b"' } },
-  { id: 'e3', at: '2026-11-20T10:06:00.000Z', act: { kind: 'pull', runId: 'run-c2', sheet: '2', faults: [], setAside: true, note: '' } },
-  { id: 'e4', at: '2026-11-20T10:07:00.000Z', act: { kind: 'numbered', marks: [{ sheet: '1', mark: '1/1' }], reason: '' } },
+  {
+    id: 'e2',
+    at: '2026-11-20T10:00:00.000Z',
+    act: { kind: 'pull', runId: 'run-c2', sheet: '1', faults: ['ghost', 'weak'], setAside: false, note: 'a, "b"' },
+  },
+  {
+    id: 'e3',
+    at: '2026-11-20T10:06:00.000Z',
+    act: { kind: 'pull', runId: 'run-c2', sheet: '2', faults: [], setAside: true, note: '' },
+  },
+  {
+    id: 'e4',
+    at: '2026-11-20T10:07:00.000Z',
+    act: { kind: 'numbered', marks: [{ sheet: '1', mark: '1/1' }], reason: '' },
+  },
 ]);
 
 test('CSV: sheets by runs, quoted, and no cell a spreadsheet would run', () => {
@@ -81,17 +132,54 @@ test('CSV: sheets by runs, quoted, and no cell a spreadsheet would run', () => {
   expect(rows[2]).toBe('1,counted,usable,ghost + weak,"a, ""b""",2026-11-20T10:00:00.000Z,1/1');
   expect(rows[3]).toBe('2,counted,set aside,,,2026-11-20T10:06:00.000Z,');
   expect(numberingCsv(bench)).toBe('mark,sheet,faults noted\r\n1/1,1,ghost + weak\r\n');
-  expect(ledgerCsv(planned, replayLog([{ id: 'e', at: '2026-11-20T10:00:00.000Z', act: { kind: 'pull', runId: 'run-c2', sheet: '1', faults: [], setAside: false, note: '=1+1' } }]), ['1'])).toContain("'=1+1");
+  expect(
+    ledgerCsv(
+      planned,
+      replayLog([
+        {
+          id: 'e',
+          at: '2026-11-20T10:00:00.000Z',
+          act: { kind: 'pull', runId: 'run-c2', sheet: '1', faults: [], setAside: false, note: '=1+1' },
+        },
+      ]),
+      ['1'],
+    ),
+  ).toContain("'=1+1");
 });
 
 describe('bundles', () => {
   const bytes = Buffer.from('label map');
   const sha = createHash('sha256').update(bytes).digest('hex');
-  const bundle: PrintBundle = { name: 'Harbour', plan: { ...planned, flat: null, runs: [], inks: [], picture: {
-    originalSha: sha, fileName: 'x.png', format: 'png', sourceWidthPx: 100, sourceHeightPx: 100, turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm: 50, heightMm: 50,
-    raster: { sha, widthPx: 500, heightPx: 500, mmPerPx: 0.1 } } }, events: [{ id: 'event-1', at: '2026-11-20T10:00:00.000Z', act: { kind: 'stage-cut', stageId: 's' } }], blobs: new Map([[sha, { bytes, mediaType: 'image/png' }]]) };
+  const bundle: PrintBundle = {
+    name: 'Harbour',
+    plan: {
+      ...planned,
+      flat: null,
+      runs: [],
+      inks: [],
+      picture: {
+        originalSha: sha,
+        fileName: 'x.png',
+        format: 'png',
+        sourceWidthPx: 100,
+        sourceHeightPx: 100,
+        turnDeg: 0,
+        mirrored: false,
+        crop: { x: 0, y: 0, width: 1, height: 1 },
+        widthMm: 50,
+        heightMm: 50,
+        raster: { sha, widthPx: 500, heightPx: 500, mmPerPx: 0.1 },
+      },
+    },
+    events: [{ id: 'event-1', at: '2026-11-20T10:00:00.000Z', act: { kind: 'stage-cut', stageId: 's' } }],
+    blobs: new Map([[sha, { bytes, mediaType: 'image/png' }]]),
+  };
   const zip = () => writeBundle(bundle, '2026-11-20T10:00:00.000Z');
-  const changed = (edit: (files: Record<string, Uint8Array>) => void) => { const files = unzipSync(zip()); edit(files); return zipSync(files); };
+  const changed = (edit: (files: Record<string, Uint8Array>) => void) => {
+    const files = unzipSync(zip());
+    edit(files);
+    return zipSync(files);
+  };
 
   test('what is written is read back', () => {
     const got = readBundle(zip());
@@ -103,14 +191,43 @@ describe('bundles', () => {
     ['no zip', () => strToU8('hello'), 'bundle-zip'],
     ['a cut-off zip', () => zip().subarray(0, 200), 'bundle-zip'],
     ['a foreign zip', () => zipSync({ 'a.txt': strToU8('x') }), 'bundle-foreign'],
-    ['a newer version', () => changed((f) => { f['manifest.json'] = strToU8(strFromU8(f['manifest.json']).replace('"version": 1', '"version": 2')); }), 'bundle-version'],
-    ['a changed plan', () => changed((f) => { f['plan.json'] = strToU8('{}'); }), 'bundle-damaged'],
-    ['a lost picture', () => changed((f) => { delete f[`pictures/${sha}`]; }), 'bundle-damaged'],
-    ['too many files', () => zipSync(Object.fromEntries(Array.from({ length: 230 }, (_, i) => [`${i}`, strToU8('x')]))), 'bundle-bomb'],
+    [
+      'a newer version',
+      () =>
+        changed((f) => {
+          f['manifest.json'] = strToU8(strFromU8(f['manifest.json']).replace('"version": 1', '"version": 2'));
+        }),
+      'bundle-version',
+    ],
+    [
+      'a changed plan',
+      () =>
+        changed((f) => {
+          f['plan.json'] = strToU8('{}');
+        }),
+      'bundle-damaged',
+    ],
+    [
+      'a lost picture',
+      () =>
+        changed((f) => {
+          delete f[`pictures/${sha}`];
+        }),
+      'bundle-damaged',
+    ],
+    [
+      'too many files',
+      () => zipSync(Object.fromEntries(Array.from({ length: 230 }, (_, i) => [`${i}`, strToU8('x')]))),
+      'bundle-bomb',
+    ],
     ['a zip bomb', () => zipSync({ 'manifest.json': new Uint8Array(450 * 1024 * 1024) }, { level: 1 }), 'bundle-bomb'],
   ])('%s is refused', (_name, make, code) => expect(readBundle(make())).toMatchObject({ ok: false, code }));
   test('a plan that breaks the rules is refused with the reason', () => {
     const bad = writeBundle({ ...bundle, plan: { ...bundle.plan, toolsMm: [99] } }, '');
-    expect(readBundle(bad)).toMatchObject({ ok: false, code: 'bundle-plan', message: expect.stringMatching(/99 mm is too much for a tool’s width/) });
+    expect(readBundle(bad)).toMatchObject({
+      ok: false,
+      code: 'bundle-plan',
+      message: expect.stringMatching(/99 mm is too much for a tool’s width/),
+    });
   });
 });

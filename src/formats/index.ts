@@ -4,7 +4,17 @@ export { writeCgats, readCgats } from './cgats';
 export { cabinetCsv, readCabinetCsv } from './cabinetCsv';
 export { ledgerCsv, numberingCsv } from './csv';
 export { writeBundle, readBundle, blobsOfPlan, BUNDLE_LIMITS, type PrintBundle } from './bundle';
-export { pdfOfDrawings, tileDrawing, PAPER_MM, PT_PER_MM, RULER_MM, TILE_OVERLAP_MM, type LineStyle, type Drawing, type Pen } from './pdf';
+export {
+  pdfOfDrawings,
+  tileDrawing,
+  PAPER_MM,
+  PT_PER_MM,
+  RULER_MM,
+  TILE_OVERLAP_MM,
+  type LineStyle,
+  type Drawing,
+  type Pen,
+} from './pdf';
 export { svgOfDrawing } from './svgPen';
 export { indexedPng, type PaletteColour } from './indexedPng';
 export { openRaster, type RasterLayer } from './openRaster';

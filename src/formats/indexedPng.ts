@@ -7,7 +7,13 @@ export type PaletteColour = readonly [number, number, number, number];
  * A PNG with a palette: one byte a pixel, or one bit where the palette has two colours. `indexOf` fills one row at a time, so that even
  * large pictures need little room. With `mmPerPx` the physical size is written (pHYs).
  */
-export function indexedPng(width: number, height: number, palette: readonly PaletteColour[], fillRow: (y: number, row: Uint8Array) => void, mmPerPx?: number): Uint8Array {
+export function indexedPng(
+  width: number,
+  height: number,
+  palette: readonly PaletteColour[],
+  fillRow: (y: number, row: Uint8Array) => void,
+  mmPerPx?: number,
+): Uint8Array {
   const bits = palette.length <= 2 ? 1 : 8;
   const stride = bits === 1 ? (width + 7) >> 3 : width;
   const raw = Buffer.alloc(height * (stride + 1));
@@ -22,7 +28,11 @@ export function indexedPng(width: number, height: number, palette: readonly Pale
   header.writeUInt32BE(width, 0);
   header.writeUInt32BE(height, 4);
   header.set([bits, 3, 0, 0, 0], 8);
-  const chunks = [chunk('IHDR', header), chunk('PLTE', Buffer.from(palette.flatMap(([r, g, b]) => [r, g, b]))), chunk('tRNS', Buffer.from(palette.map((c) => c[3])))];
+  const chunks = [
+    chunk('IHDR', header),
+    chunk('PLTE', Buffer.from(palette.flatMap(([r, g, b]) => [r, g, b]))),
+    chunk('tRNS', Buffer.from(palette.map((c) => c[3]))),
+  ];
   if (mmPerPx) {
     const physical = Buffer.alloc(9);
     const perMetre = Math.round(1000 / mmPerPx);
@@ -31,7 +41,12 @@ export function indexedPng(width: number, height: number, palette: readonly Pale
     physical[8] = 1;
     chunks.push(chunk('pHYs', physical));
   }
-  return Buffer.concat([Buffer.from([137, 80, 78, 71, 13, 10, 26, 10]), ...chunks, chunk('IDAT', deflateSync(raw, { level: 4 })), chunk('IEND', Buffer.alloc(0))]);
+  return Buffer.concat([
+    Buffer.from([137, 80, 78, 71, 13, 10, 26, 10]),
+    ...chunks,
+    chunk('IDAT', deflateSync(raw, { level: 4 })),
+    chunk('IEND', Buffer.alloc(0)),
+  ]);
 }
 
 function chunk(type: string, data: Buffer): Buffer {

@@ -4,7 +4,17 @@ import sharp from 'sharp';
 import { dxfDocument, indexedPng, openRaster, pathOfRings, svgOfDrawing } from './index';
 
 test('a palette PNG holds its pixels, its transparency and its size in dots an inch', async () => {
-  const png = indexedPng(20, 10, [[255, 255, 255, 0], [10, 20, 30, 255], [200, 100, 50, 255]], (y, row) => row.fill(y % 3), 25.4 / 600);
+  const png = indexedPng(
+    20,
+    10,
+    [
+      [255, 255, 255, 0],
+      [10, 20, 30, 255],
+      [200, 100, 50, 255],
+    ],
+    (y, row) => row.fill(y % 3),
+    25.4 / 600,
+  );
   const { data, info } = await sharp(Buffer.from(png)).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
   expect([info.width, info.height]).toEqual([20, 10]);
   expect([...data.subarray(0, 4)]).toEqual([255, 255, 255, 0]);
@@ -14,18 +24,61 @@ test('a palette PNG holds its pixels, its transparency and its size in dots an i
 });
 
 test('with two colours a pixel takes one bit, and odd widths come out right', async () => {
-  const png = indexedPng(13, 3, [[0, 0, 0, 0], [9, 9, 9, 255]], (y, row) => { row.fill(0); row[12] = 1; row[y] = 1; });
+  const png = indexedPng(
+    13,
+    3,
+    [
+      [0, 0, 0, 0],
+      [9, 9, 9, 255],
+    ],
+    (y, row) => {
+      row.fill(0);
+      row[12] = 1;
+      row[y] = 1;
+    },
+  );
   const { data } = await sharp(Buffer.from(png)).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
-  expect([0, 1, 2].map((y) => [...Array(13).keys()].filter((x) => data[(y * 13 + x) * 4 + 3] === 255))).toEqual([[0, 12], [1, 12], [2, 12]]);
+  expect([0, 1, 2].map((y) => [...Array(13).keys()].filter((x) => data[(y * 13 + x) * 4 + 3] === 255))).toEqual([
+    [0, 12],
+    [1, 12],
+    [2, 12],
+  ]);
 });
 
 test('an OpenRaster file says first what it is, and its layers keep order, name and resolution', () => {
-  const png = indexedPng(4, 4, [[0, 0, 0, 0], [1, 2, 3, 255]], (_, row) => row.fill(1));
-  const ora = openRaster(4, 4, 0.1, [{ name: 'run 2 <plum>', png, visible: true }, { name: 'paper', png, visible: false }], png, png);
+  const png = indexedPng(
+    4,
+    4,
+    [
+      [0, 0, 0, 0],
+      [1, 2, 3, 255],
+    ],
+    (_, row) => row.fill(1),
+  );
+  const ora = openRaster(
+    4,
+    4,
+    0.1,
+    [
+      { name: 'run 2 <plum>', png, visible: true },
+      { name: 'paper', png, visible: false },
+    ],
+    png,
+    png,
+  );
   expect(new TextDecoder().decode(ora.subarray(30, 38))).toBe('mimetype');
   expect(new TextDecoder().decode(ora.subarray(38, 54))).toBe('image/openraster');
   const files = unzipSync(ora);
-  expect(Object.keys(files)).toEqual(expect.arrayContaining(['mimetype', 'stack.xml', 'data/layer0.png', 'data/layer1.png', 'mergedimage.png', 'Thumbnails/thumbnail.png']));
+  expect(Object.keys(files)).toEqual(
+    expect.arrayContaining([
+      'mimetype',
+      'stack.xml',
+      'data/layer0.png',
+      'data/layer1.png',
+      'mergedimage.png',
+      'Thumbnails/thumbnail.png',
+    ]),
+  );
   const stack = new TextDecoder().decode(files['stack.xml']);
   expect(stack).toMatch(/w="4" h="4" xres="254" yres="254"/);
   expect(stack).toMatch(/run 2 &#60;plum&#62;[\s\S]*paper/);
@@ -48,23 +101,39 @@ test('rings of a mask become one path', () => {
 });
 
 test('mirrored twice is the identity', () => {
-  const ring = fc.array(fc.integer({ min: 0, max: 20000 }), { minLength: 6, maxLength: 40 }).filter((r) => r.length % 2 === 0).map((r) => r.map((v) => v / 100));
-  fc.assert(fc.property(ring, (points) => {
-    const width = 200;
-    const mirrored = points.map((v, i) => (i % 2 === 0 ? width - v : v));
-    expect(pathOfRings([mirrored], width, true)).toBe(pathOfRings([points], width));
-  }), { seed: 4 });
+  const ring = fc
+    .array(fc.integer({ min: 0, max: 20000 }), { minLength: 6, maxLength: 40 })
+    .filter((r) => r.length % 2 === 0)
+    .map((r) => r.map((v) => v / 100));
+  fc.assert(
+    fc.property(ring, (points) => {
+      const width = 200;
+      const mirrored = points.map((v, i) => (i % 2 === 0 ? width - v : v));
+      expect(pathOfRings([mirrored], width, true)).toBe(pathOfRings([points], width));
+    }),
+    { seed: 4 },
+  );
 });
 
 test('a drawing as SVG is true to size, with its ruler, and what is written in it is escaped', () => {
   const svg = svgOfDrawing({
-    title: 'Harbour <key>', note: 'a note & more', widthMm: 240, heightMm: 60,
+    title: 'Harbour <key>',
+    note: 'a note & more',
+    widthMm: 240,
+    heightMm: 60,
     draw(pen) {
       pen.area('M0 0l100 0l0 100z', '#123456');
       pen.outlines('M0 0l100 0', 0.25, '#000');
       pen.hatch('M0 0l100 0l0 100z', 240, 60, '#A63A2B');
       pen.circle(10, 10, 3, { fill: '#fff' });
-      pen.polygon([[0, 0], [7, 0], [0, -7]], '#1F2421');
+      pen.polygon(
+        [
+          [0, 0],
+          [7, 0],
+          [0, -7],
+        ],
+        '#1F2421',
+      );
       pen.rect(1, 1, 10, 5, { dashMm: 2 });
       pen.text('run <2>', 5, 5, 4, { align: 'center', turnDeg: 90 });
     },

@@ -6,7 +6,10 @@ export const PT_PER_MM = 72 / 25.4;
 
 /** Portrait, mm. */
 export const PAPER_MM: Readonly<Record<ExportPaper, readonly [number, number]>> = {
-  A4: [210, 297], A3: [297, 420], Letter: [215.9, 279.4], Tabloid: [279.4, 431.8],
+  A4: [210, 297],
+  A3: [297, 420],
+  Letter: [215.9, 279.4],
+  Tabloid: [279.4, 431.8],
 };
 /** Most printers cannot reach closer to the edge than this. */
 const EDGE_MM = 8;
@@ -36,38 +39,91 @@ export interface Pen {
   /** Gouge strokes inside an area (path data as for `area`), over a box of the given size from the origin. */
   hatch(path: string, widthMm: number, heightMm: number, colour: string): void;
   polygon(points: readonly (readonly [number, number])[], fill: string): void;
-  text(text: string, x: number, y: number, sizeMm?: number, options?: { align?: 'left' | 'center' | 'right'; turnDeg?: number; colour?: string }): void;
+  text(
+    text: string,
+    x: number,
+    y: number,
+    sizeMm?: number,
+    options?: { align?: 'left' | 'center' | 'right'; turnDeg?: number; colour?: string },
+  ): void;
 }
 
-export interface LineStyle { readonly widthMm?: number; readonly colour?: string; readonly dashMm?: number; readonly fill?: string }
+export interface LineStyle {
+  readonly widthMm?: number;
+  readonly colour?: string;
+  readonly dashMm?: number;
+  readonly fill?: string;
+}
 
-interface Tile { readonly column: number; readonly row: number; readonly xMm: number; readonly yMm: number; readonly widthMm: number; readonly heightMm: number }
-interface Sheet { readonly landscape: boolean; readonly widthMm: number; readonly heightMm: number; readonly tiles: Tile[]; readonly columns: number; readonly rows: number }
+interface Tile {
+  readonly column: number;
+  readonly row: number;
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly widthMm: number;
+  readonly heightMm: number;
+}
+interface Sheet {
+  readonly landscape: boolean;
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly tiles: Tile[];
+  readonly columns: number;
+  readonly rows: number;
+}
 
 /** How a drawing falls on sheets of paper: the direction that needs fewer, tiles overlapping by 10 mm. */
 export function tileDrawing(widthMm: number, heightMm: number, paper: ExportPaper): Sheet {
   const [short, long] = PAPER_MM[paper];
-  const portrait = tilesFor(widthMm, heightMm, short, long, false), landscape = tilesFor(widthMm, heightMm, long, short, true);
+  const portrait = tilesFor(widthMm, heightMm, short, long, false),
+    landscape = tilesFor(widthMm, heightMm, long, short, true);
   return landscape.tiles.length < portrait.tiles.length ? landscape : portrait;
 }
 
-function tilesFor(widthMm: number, heightMm: number, sheetWidth: number, sheetHeight: number, landscape: boolean): Sheet {
-  const roomX = sheetWidth - 2 * EDGE_MM, roomY = sheetHeight - 2 * EDGE_MM - FOOT_MM;
-  const steps = (length: number, room: number) => (length <= room + 1e-9 ? 1 : Math.ceil((length - TILE_OVERLAP_MM) / (room - TILE_OVERLAP_MM)));
-  const columns = steps(widthMm, roomX), rows = steps(heightMm, roomY);
+function tilesFor(
+  widthMm: number,
+  heightMm: number,
+  sheetWidth: number,
+  sheetHeight: number,
+  landscape: boolean,
+): Sheet {
+  const roomX = sheetWidth - 2 * EDGE_MM,
+    roomY = sheetHeight - 2 * EDGE_MM - FOOT_MM;
+  const steps = (length: number, room: number) =>
+    length <= room + 1e-9 ? 1 : Math.ceil((length - TILE_OVERLAP_MM) / (room - TILE_OVERLAP_MM));
+  const columns = steps(widthMm, roomX),
+    rows = steps(heightMm, roomY);
   const tiles: Tile[] = [];
   for (let row = 0; row < rows; row++) {
     for (let column = 0; column < columns; column++) {
-      const xMm = column * (roomX - TILE_OVERLAP_MM), yMm = row * (roomY - TILE_OVERLAP_MM);
-      tiles.push({ column, row, xMm, yMm, widthMm: Math.min(roomX, widthMm - xMm), heightMm: Math.min(roomY, heightMm - yMm) });
+      const xMm = column * (roomX - TILE_OVERLAP_MM),
+        yMm = row * (roomY - TILE_OVERLAP_MM);
+      tiles.push({
+        column,
+        row,
+        xMm,
+        yMm,
+        widthMm: Math.min(roomX, widthMm - xMm),
+        heightMm: Math.min(roomY, heightMm - yMm),
+      });
     }
   }
   return { landscape, widthMm: sheetWidth, heightMm: sheetHeight, tiles, columns, rows };
 }
 
 /** A PDF of drawings at 1:1 on the chosen paper, each page with a ruler of 100 mm to check the printer by. `font`: bytes of a WOFF or TTF. */
-export async function pdfOfDrawings(drawings: readonly Drawing[], paper: ExportPaper, title: string, madeOn: Date, font: Buffer): Promise<Buffer> {
-  const doc = new PDFDocument({ autoFirstPage: false, margin: 0, info: { Title: title, Creator: 'Ulexite', CreationDate: madeOn, ModDate: madeOn } });
+export async function pdfOfDrawings(
+  drawings: readonly Drawing[],
+  paper: ExportPaper,
+  title: string,
+  madeOn: Date,
+  font: Buffer,
+): Promise<Buffer> {
+  const doc = new PDFDocument({
+    autoFirstPage: false,
+    margin: 0,
+    info: { Title: title, Creator: 'Ulexite', CreationDate: madeOn, ModDate: madeOn },
+  });
   doc.registerFont('text', font);
   const chunks: Buffer[] = [];
   const done = new Promise<Buffer>((resolve, reject) => {
@@ -99,16 +155,45 @@ function drawTile(doc: PDFKit.PDFDocument, drawing: Drawing, sheet: Sheet, tile:
 
 /** Corner marks at the tile, and dashed lines where the neighbour's sheet begins. */
 function cutMarks(doc: PDFKit.PDFDocument, sheet: Sheet, tile: Tile): void {
-  const x0 = EDGE_MM, y0 = EDGE_MM, x1 = EDGE_MM + tile.widthMm, y1 = EDGE_MM + tile.heightMm;
+  const x0 = EDGE_MM,
+    y0 = EDGE_MM,
+    x1 = EDGE_MM + tile.widthMm,
+    y1 = EDGE_MM + tile.heightMm;
   doc.lineWidth(0.15).strokeColor('#1F2421');
-  for (const [x, y, dx, dy] of [[x0, y0, -1, -1], [x1, y0, 1, -1], [x0, y1, -1, 1], [x1, y1, 1, 1]]) {
-    doc.moveTo(x + dx, y).lineTo(x + dx * 5, y).moveTo(x, y + dy).lineTo(x, y + dy * 5).stroke();
+  for (const [x, y, dx, dy] of [
+    [x0, y0, -1, -1],
+    [x1, y0, 1, -1],
+    [x0, y1, -1, 1],
+    [x1, y1, 1, 1],
+  ]) {
+    doc
+      .moveTo(x + dx, y)
+      .lineTo(x + dx * 5, y)
+      .moveTo(x, y + dy)
+      .lineTo(x, y + dy * 5)
+      .stroke();
   }
   doc.dash(2, { space: 1.5 });
-  if (tile.column > 0) doc.moveTo(x0 + TILE_OVERLAP_MM, y0).lineTo(x0 + TILE_OVERLAP_MM, y1).stroke();
-  if (tile.row > 0) doc.moveTo(x0, y0 + TILE_OVERLAP_MM).lineTo(x1, y0 + TILE_OVERLAP_MM).stroke();
-  if (tile.column < sheet.columns - 1) doc.moveTo(x1 - TILE_OVERLAP_MM, y0).lineTo(x1 - TILE_OVERLAP_MM, y1).stroke();
-  if (tile.row < sheet.rows - 1) doc.moveTo(x0, y1 - TILE_OVERLAP_MM).lineTo(x1, y1 - TILE_OVERLAP_MM).stroke();
+  if (tile.column > 0)
+    doc
+      .moveTo(x0 + TILE_OVERLAP_MM, y0)
+      .lineTo(x0 + TILE_OVERLAP_MM, y1)
+      .stroke();
+  if (tile.row > 0)
+    doc
+      .moveTo(x0, y0 + TILE_OVERLAP_MM)
+      .lineTo(x1, y0 + TILE_OVERLAP_MM)
+      .stroke();
+  if (tile.column < sheet.columns - 1)
+    doc
+      .moveTo(x1 - TILE_OVERLAP_MM, y0)
+      .lineTo(x1 - TILE_OVERLAP_MM, y1)
+      .stroke();
+  if (tile.row < sheet.rows - 1)
+    doc
+      .moveTo(x0, y1 - TILE_OVERLAP_MM)
+      .lineTo(x1, y1 - TILE_OVERLAP_MM)
+      .stroke();
   doc.undash();
 }
 
@@ -116,9 +201,13 @@ function foot(doc: PDFKit.PDFDocument, drawing: Drawing, sheet: Sheet, tile: Til
   const pen = penFor(doc);
   const y = sheet.heightMm - EDGE_MM - 6;
   pen.line(EDGE_MM, y, EDGE_MM + RULER_MM, y, { widthMm: 0.3 });
-  for (let mm = 0; mm <= RULER_MM; mm += 10) pen.line(EDGE_MM + mm, y, EDGE_MM + mm, y - (mm % 50 === 0 ? 3.5 : 2), { widthMm: 0.2 });
+  for (let mm = 0; mm <= RULER_MM; mm += 10)
+    pen.line(EDGE_MM + mm, y, EDGE_MM + mm, y - (mm % 50 === 0 ? 3.5 : 2), { widthMm: 0.2 });
   pen.text(`check ruler: ${RULER_MM} mm. Print at 100 %, no fitting to the page.`, EDGE_MM, y + 1.5, 2.6);
-  const part = sheet.tiles.length > 1 ? ` · part ${tile.row * sheet.columns + tile.column + 1} of ${sheet.tiles.length}, row ${tile.row + 1}, column ${tile.column + 1}: cut on one dashed line, lay over the other` : '';
+  const part =
+    sheet.tiles.length > 1
+      ? ` · part ${tile.row * sheet.columns + tile.column + 1} of ${sheet.tiles.length}, row ${tile.row + 1}, column ${tile.column + 1}: cut on one dashed line, lay over the other`
+      : '';
   pen.text(drawing.title, EDGE_MM, y - 13.5, 3.6);
   pen.text(drawing.note + part, EDGE_MM, y - 8.6, 2.6);
 }
@@ -126,13 +215,15 @@ function foot(doc: PDFKit.PDFDocument, drawing: Drawing, sheet: Sheet, tile: Til
 function penFor(doc: PDFKit.PDFDocument): Pen {
   const stroke = (style: LineStyle = {}) => {
     doc.lineWidth(style.widthMm ?? 0.2).strokeColor(style.colour ?? '#1F2421');
-    if (style.dashMm) doc.dash(style.dashMm, { space: style.dashMm }); else doc.undash();
+    if (style.dashMm) doc.dash(style.dashMm, { space: style.dashMm });
+    else doc.undash();
   };
   return {
     rect(x, y, width, height, style = {}) {
       stroke(style);
       doc.rect(x, y, width, height);
-      if (style.fill) doc.fillAndStroke(style.fill, style.colour ?? '#1F2421'); else doc.stroke();
+      if (style.fill) doc.fillAndStroke(style.fill, style.colour ?? '#1F2421');
+      else doc.stroke();
     },
     line(x1, y1, x2, y2, style) {
       stroke(style);
@@ -144,11 +235,18 @@ function penFor(doc: PDFKit.PDFDocument): Pen {
     circle(x, y, radius, style = {}) {
       stroke(style);
       doc.circle(x, y, radius);
-      if (style.fill) doc.fillAndStroke(style.fill, style.colour ?? '#1F2421'); else doc.stroke();
+      if (style.fill) doc.fillAndStroke(style.fill, style.colour ?? '#1F2421');
+      else doc.stroke();
     },
     outlines(path, widthMm, colour, dashMm) {
       const scaled = doc.save().scale(0.01);
-      (dashMm ? scaled.dash(dashMm * 100, { space: dashMm * 70 }) : scaled.undash()).lineWidth(widthMm * 100).lineJoin('round').strokeColor(colour).path(path).stroke().restore();
+      (dashMm ? scaled.dash(dashMm * 100, { space: dashMm * 70 }) : scaled.undash())
+        .lineWidth(widthMm * 100)
+        .lineJoin('round')
+        .strokeColor(colour)
+        .path(path)
+        .stroke()
+        .restore();
     },
     hatch(path, widthMm, heightMm, colour) {
       doc.save().scale(0.01).path(path).clip('even-odd').scale(100).undash().lineWidth(0.22).strokeColor(colour);
@@ -161,7 +259,10 @@ function penFor(doc: PDFKit.PDFDocument): Pen {
       doc.polygon(...points.map(([x, y]) => [x, y] as [number, number])).fill(fill);
     },
     text(text, x, y, sizeMm = 3, options = {}) {
-      doc.save().fillColor(options.colour ?? '#1F2421').fontSize(sizeMm);
+      doc
+        .save()
+        .fillColor(options.colour ?? '#1F2421')
+        .fontSize(sizeMm);
       if (options.turnDeg) doc.rotate(options.turnDeg, { origin: [x, y] });
       const width = doc.widthOfString(text);
       const left = options.align === 'center' ? x - width / 2 : options.align === 'right' ? x - width : x;

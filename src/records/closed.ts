@@ -1,4 +1,12 @@
-import { isTestSheet, replayLog, sheetNames, tallyRun, type BenchEvent, type BenchState, type RunTally } from '@/core/sheets';
+import {
+  isTestSheet,
+  replayLog,
+  sheetNames,
+  tallyRun,
+  type BenchEvent,
+  type BenchState,
+  type RunTally,
+} from '@/core/sheets';
 import { dryingHours } from '@/core/days';
 import { sideOfStage, stagesOf, type Plan, type Run, type Stage } from './plan';
 
@@ -34,9 +42,19 @@ export function progressOf(plan: Plan, events: readonly BenchEvent[]): Progress 
   const bench = replayLog(events);
   const sheets = bench.started ? sheetNames(bench.started) : [];
   const runs = plan.runs.map((run, index) => runProgress(plan, run, index, bench, sheets));
-  const closedRuns = runs.reduce((last, r, i) => (r.phase === 'printing' || r.phase === 'done' || r.cutOn ? i + 1 : last), 0);
+  const closedRuns = runs.reduce(
+    (last, r, i) => (r.phase === 'printing' || r.phase === 'done' || r.cutOn ? i + 1 : last),
+    0,
+  );
   const open = runs.findIndex((r) => r.phase !== 'done');
-  return { bench, sheets, runs, cutsDone: bench.cutStages.length, closedRuns, currentRun: open < 0 ? runs.length : open };
+  return {
+    bench,
+    sheets,
+    runs,
+    cutsDone: bench.cutStages.length,
+    closedRuns,
+    currentRun: open < 0 ? runs.length : open,
+  };
 }
 
 function runProgress(plan: Plan, run: Run, index: number, bench: BenchState, sheets: readonly string[]): RunProgress {
@@ -49,7 +67,8 @@ function runProgress(plan: Plan, run: Run, index: number, bench: BenchState, she
   const done = bench.finishedRuns.has(run.id) || (tally.pulled.length > 0 && tally.waiting.length === 0);
   const phase = done ? 'done' : tally.pulled.length > 0 ? 'printing' : cut ? 'cut' : 'planned';
   const last = tally.pulled.at(-1);
-  const counted = tally.pulled.filter((p) => !isTestSheet(p.sheet)).length + tally.waiting.filter((s) => !isTestSheet(s)).length;
+  const counted =
+    tally.pulled.filter((p) => !isTestSheet(p.sheet)).length + tally.waiting.filter((s) => !isTestSheet(s)).length;
   const dryAt = done && last ? new Date(Date.parse(last.at) + dryingHours(index) * 3_600_000).toISOString() : undefined;
   return { phase, cut, cutOn, tally, sheetsInRun: counted, dryAt };
 }
@@ -61,17 +80,30 @@ function runProgress(plan: Plan, run: Run, index: number, bench: BenchState, she
 export function closedPartTouched(before: Plan, after: Plan, events: readonly BenchEvent[]): string | undefined {
   const { bench, cutsDone, closedRuns } = progressOf(before, events);
   if (cutsDone === 0 && closedRuns === 0) return undefined;
-  if (before.picture?.raster.sha !== after.picture?.raster.sha || before.flat?.labelsSha !== after.flat?.labelsSha || before.flat?.barePaperId !== after.flat?.barePaperId) {
+  if (
+    before.picture?.raster.sha !== after.picture?.raster.sha ||
+    before.flat?.labelsSha !== after.flat?.labelsSha ||
+    before.flat?.barePaperId !== after.flat?.barePaperId
+  ) {
     return 'The block is already cut for this picture, so its shapes can no longer change. Copy the print to try another picture.';
   }
-  if (cutsDone > 0 && JSON.stringify(before.fit) !== JSON.stringify(after.fit)) return 'The cut lines are on the block already: overlap and choke can no longer change.';
-  const masked = (plan: Plan) => JSON.stringify(plan.masks.filter((mask) => before.runs.slice(0, closedRuns).some((run) => run.id === mask.runId)));
+  if (cutsDone > 0 && JSON.stringify(before.fit) !== JSON.stringify(after.fit))
+    return 'The cut lines are on the block already: overlap and choke can no longer change.';
+  const masked = (plan: Plan) =>
+    JSON.stringify(plan.masks.filter((mask) => before.runs.slice(0, closedRuns).some((run) => run.id === mask.runId)));
   if (masked(before) !== masked(after)) return 'This run is printed: its masks cannot be changed any more.';
-  const closed = (plan: Plan) => JSON.stringify(plan.runs.slice(0, closedRuns).map((run) => [run.id, run.impressions, run.inkings]));
+  const closed = (plan: Plan) =>
+    JSON.stringify(plan.runs.slice(0, closedRuns).map((run) => [run.id, run.impressions, run.inkings]));
   if (closed(before) !== closed(after)) {
     return `Runs 1 to ${closedRuns} are closed: what they printed cannot be changed. Only later runs can move.`;
   }
-  const cut = (plan: Plan) => JSON.stringify(stagesOf(plan).filter((stage) => bench.cutStages.some((c) => c.stageId === stage.id)).map((stage) => [stage.id, [...stage.standingIds].sort(), stage.within]).sort());
+  const cut = (plan: Plan) =>
+    JSON.stringify(
+      stagesOf(plan)
+        .filter((stage) => bench.cutStages.some((c) => c.stageId === stage.id))
+        .map((stage) => [stage.id, [...stage.standingIds].sort(), stage.within])
+        .sort(),
+    );
   if (cut(before) !== cut(after)) return 'This plan would need something standing that is already cut away.';
   return undefined;
 }

@@ -1,42 +1,124 @@
 import { deltaE2000, labD50FromSpectrum, type Lab } from '@/core/colour';
-import { filmOver, groundOf, internalOnGround, labFromInternal, labOfRecipe, measuredFromInternal, overprintLabD50, solveRecipe, STARTER_CABINET } from '@/core/inks';
+import {
+  filmOver,
+  groundOf,
+  internalOnGround,
+  labFromInternal,
+  labOfRecipe,
+  measuredFromInternal,
+  overprintLabD50,
+  solveRecipe,
+  STARTER_CABINET,
+} from '@/core/inks';
 import { sketchPlans } from '@/core/layers';
 import type { ColourGot } from '@/core/sheets';
 import {
-  aloneLabD50, answerInk, checkCabinetInk, checkPlan, differenceInWords, emptyPlan, figuresOf, filmOfCabinetInk, findProposals, freeInkName, groundOfPlan, groupsOf, lightToDark, looksOfPlan,
-  pigmentsOf, planFromSketch, planTaskOf, recipeTaskFor, resolveFrom, stagesOf, upgradedPlan, withFlat, withGroups, withRecipe, withRunOrder, type CabinetInk, type FlatPlan, type Plan,
+  aloneLabD50,
+  answerInk,
+  checkCabinetInk,
+  checkPlan,
+  differenceInWords,
+  emptyPlan,
+  figuresOf,
+  filmOfCabinetInk,
+  findProposals,
+  freeInkName,
+  groundOfPlan,
+  groupsOf,
+  lightToDark,
+  looksOfPlan,
+  pigmentsOf,
+  planFromSketch,
+  planTaskOf,
+  recipeTaskFor,
+  resolveFrom,
+  stagesOf,
+  upgradedPlan,
+  withFlat,
+  withGroups,
+  withRecipe,
+  withRunOrder,
+  type CabinetInk,
+  type FlatPlan,
+  type Plan,
 } from './index';
 
 const SHA = 'a'.repeat(64);
 const WANTED: Record<string, Lab> = { c1: [94, 0, 4], c2: [82, 4, 40], c3: [55, 30, 30], c4: [30, 0, -15] };
 const flat: FlatPlan = {
-  labelsSha: SHA, settings: { colourCount: 4, radiusMm: 0, minIslandMm2: 0 }, barePaperId: 'c1', handChanges: 0,
-  colours: Object.entries(WANTED).map(([id, wantedLabD50]) => ({ id, name: id, wantedLabD50, areaShare: 0.25, islandCount: 1 })),
+  labelsSha: SHA,
+  settings: { colourCount: 4, radiusMm: 0, minIslandMm2: 0 },
+  barePaperId: 'c1',
+  handChanges: 0,
+  colours: Object.entries(WANTED).map(([id, wantedLabD50]) => ({
+    id,
+    name: id,
+    wantedLabD50,
+    areaShare: 0.25,
+    islandCount: 1,
+  })),
 };
 const picture: Plan['picture'] = {
-  originalSha: SHA, fileName: 'x.png', format: 'png', sourceWidthPx: 100, sourceHeightPx: 80, turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm: 100, heightMm: 80,
+  originalSha: SHA,
+  fileName: 'x.png',
+  format: 'png',
+  sourceWidthPx: 100,
+  sourceHeightPx: 80,
+  turnDeg: 0,
+  mirrored: false,
+  crop: { x: 0, y: 0, width: 1, height: 1 },
+  widthMm: 100,
+  heightMm: 80,
   raster: { sha: SHA, widthPx: 1000, heightPx: 800, mmPerPx: 0.1 },
 };
 const plan = withFlat({ ...emptyPlan(), picture }, flat);
 const cabinet: CabinetInk[] = STARTER_CABINET.map(({ name, role, labD50, contrastRatio }) => ({
-  id: name, name, role, kind: 'oil', colour: { labD50, spectrum: null }, paperLabD50: plan.paper.labD50, opacity: contrastRatio, strength: 1, stockG: 100, lightFast: '', drawdowns: [],
+  id: name,
+  name,
+  role,
+  kind: 'oil',
+  colour: { labD50, spectrum: null },
+  paperLabD50: plan.paper.labD50,
+  opacity: contrastRatio,
+  strength: 1,
+  stockG: 100,
+  lightFast: '',
+  drawdowns: [],
 }));
-const few = cabinet.filter((ink) => ['lemon yellow', 'yellow ochre', 'red oxide', 'ultramarine', 'carbon black', 'opaque white', 'extender'].includes(ink.name));
+const few = cabinet.filter((ink) =>
+  ['lemon yellow', 'yellow ochre', 'red oxide', 'ultramarine', 'carbon black', 'opaque white', 'extender'].includes(
+    ink.name,
+  ),
+);
 const pigments = pigmentsOf(few);
 const belief = { lost: 1, kept: 19 };
 const request = { plan, got: [], closedRuns: 0, open: true, gapsMm: new Float64Array(16), belief };
 
 describe('plans of version 1', () => {
   const old = {
-    ...plan, rules: undefined, register: undefined, layout: { marginMm: 40, marginRule: 'larger bottom', exportPaper: 'A4' }, version: 1, way: { process: 'reduction', ink: 'oil relief', registration: 'corner stops', printing: 'by hand' },
+    ...plan,
+    rules: undefined,
+    register: undefined,
+    layout: { marginMm: 40, marginRule: 'larger bottom', exportPaper: 'A4' },
+    version: 1,
+    way: { process: 'reduction', ink: 'oil relief', registration: 'corner stops', printing: 'by hand' },
     inks: plan.inks.map(({ id, name, solidLabD50 }) => ({ id, name, solidLabD50, opacity: 'half' })),
-    runs: plan.runs.map((run) => ({ id: run.id, impressions: 2, colourId: run.inkings[0].colourId, inkings: [{ id: run.inkings[0].id, stageId: run.inkings[0].stageId, inkId: run.inkings[0].inkId }] })),
+    runs: plan.runs.map((run) => ({
+      id: run.id,
+      impressions: 2,
+      colourId: run.inkings[0].colourId,
+      inkings: [{ id: run.inkings[0].id, stageId: run.inkings[0].stageId, inkId: run.inkings[0].inkId }],
+    })),
   };
 
   test('come up to the present form with nothing lost', () => {
     const checked = checkPlan(old);
     if (!checked.ok) throw new Error(checked.message);
-    expect(checked.value.runs.map((r) => [r.inkings[0].colourId, r.impressions])).toEqual([['c2', 2], ['c3', 2], ['c4', 2]]);
+    expect(checked.value.runs.map((r) => [r.inkings[0].colourId, r.impressions])).toEqual([
+      ['c2', 2],
+      ['c3', 2],
+      ['c4', 2],
+    ]);
     expect(checked.value.inks.every((ink) => ink.opacity === 'half' && ink.film === null)).toBe(true);
     expect(stagesOf(checked.value)).toEqual(stagesOf(plan));
   });
@@ -71,7 +153,10 @@ describe('runs and blocks', () => {
   });
 
   test('runs of separate blocks change places without their blocks changing', () => {
-    const direct = planFromSketch(plan, sketchPlans(planTaskOf(request)).find((s) => s.process === 'multi-block' && s.blocks.length === 3)!);
+    const direct = planFromSketch(
+      plan,
+      sketchPlans(planTaskOf(request)).find((s) => s.process === 'multi-block' && s.blocks.length === 3)!,
+    );
     const turned = withRunOrder(direct, [...direct.runs.map((r) => r.id)].reverse());
     expect(stagesOf(turned)).toEqual(stagesOf(direct));
     expect(turned.runs.map((r) => r.id)).toEqual(direct.runs.map((r) => r.id).reverse());
@@ -79,7 +164,10 @@ describe('runs and blocks', () => {
   });
 
   test('in a mixed plan the reduction’s stages follow the order of its own runs', () => {
-    const mixed = planFromSketch(plan, sketchPlans(planTaskOf(request)).find((s) => s.process === 'mixed')!);
+    const mixed = planFromSketch(
+      plan,
+      sketchPlans(planTaskOf(request)).find((s) => s.process === 'mixed')!,
+    );
     expect(mixed.blocks).toHaveLength(2);
     const turned = withRunOrder(mixed, [...mixed.runs.map((r) => r.id)].reverse());
     const [first, second] = turned.blocks[0].sides[0].stages;
@@ -116,12 +204,22 @@ describe('proposals', () => {
   });
 
   test('blocks already cut for single colours bring no proposals', () => {
-    const direct = planFromSketch(plan, sketchPlans(planTaskOf(request)).find((s) => s.process === 'multi-block')!);
+    const direct = planFromSketch(
+      plan,
+      sketchPlans(planTaskOf(request)).find((s) => s.process === 'multi-block')!,
+    );
     expect(findProposals({ ...request, plan: direct, open: false }).proposals).toEqual([]);
   });
 
   test('gain and loss in a sentence', () => {
-    expect(differenceInWords(found.now, { ...found.now, runs: found.now.runs - 1, days: found.now.days - 3, meanDeltaE: 4.8 })).toMatch(/^1 run fewer, 3 days sooner, mean ΔE 4\.8 instead of/);
+    expect(
+      differenceInWords(found.now, {
+        ...found.now,
+        runs: found.now.runs - 1,
+        days: found.now.days - 3,
+        meanDeltaE: 4.8,
+      }),
+    ).toMatch(/^1 run fewer, 3 days sooner, mean ΔE 4\.8 instead of/);
     expect(differenceInWords(found.now, found.now)).toBe('Colour as now.');
   });
 });
@@ -138,27 +236,41 @@ describe('recipes for runs', () => {
   });
 
   test('an ink that makes another colour where it overlaps is mixed for that place too', () => {
-    const yellow: Lab = [84, -3, 55], blue: Lab = [55, -14, -30];
+    const yellow: Lab = [84, -3, 55],
+      blue: Lab = [55, -14, -30];
     const ground = groundOfPlan(plan);
-    const over = (solids: Lab[]) => overprintLabD50({ paperLabD50: plan.paper.labD50, solidsLabD50: solids, darkestSolidLabD50: [16, 0, 0], under: 'dry' });
+    const over = (solids: Lab[]) =>
+      overprintLabD50({
+        paperLabD50: plan.paper.labD50,
+        solidsLabD50: solids,
+        darkestSolidLabD50: [16, 0, 0],
+        under: 'dry',
+      });
     const wanted: Lab[] = [plan.paper.labD50, yellow, blue, over([yellow, blue])];
     const colours = flat.colours.map((c, i) => ({ ...c, wantedLabD50: wanted[i] }));
     const overlapping = planFromSketch(withFlat({ ...emptyPlan(), picture }, { ...flat, colours }), {
-      process: 'multi-block', exact: true, blocks: [{ stages: [[1, 3]] }, { stages: [[2, 3]] }],
-      runs: [yellow, blue].map((labD50, i) => ({ inkings: [{ block: i, stage: 0, zone: null, colour: i + 1, ink: { labD50, opacity: 'transparent' as const } }] })),
+      process: 'multi-block',
+      exact: true,
+      blocks: [{ stages: [[1, 3]] }, { stages: [[2, 3]] }],
+      runs: [yellow, blue].map((labD50, i) => ({
+        inkings: [{ block: i, stage: 0, zone: null, colour: i + 1, ink: { labD50, opacity: 'transparent' as const } }],
+      })),
     });
     const all = pigmentsOf(cabinet);
     const task = recipeTaskFor(overlapping, [], all, { run: 1, inking: 0 });
     expect(task.also).toHaveLength(1);
     const { chosen } = answerInk(overlapping, [], all, { run: 1, inking: 0 })!.answer;
     const alone = solveRecipe({ ...task, also: [] })!.chosen;
-    const offOverlap = (parts: typeof chosen.parts) => deltaE2000(labOfRecipe({ ...task, ...task.also![0], ground, pigments: all }, parts), wanted[3]);
+    const offOverlap = (parts: typeof chosen.parts) =>
+      deltaE2000(labOfRecipe({ ...task, ...task.also![0], ground, pigments: all }, parts), wanted[3]);
     expect(chosen.deltaE).toBeLessThan(3);
     expect(offOverlap(chosen.parts)).toBeLessThan(3);
     expect(offOverlap(chosen.parts)).toBeLessThanOrEqual(offOverlap(alone.parts) + 0.5);
   });
 
-  const got = (labD50: Lab): ColourGot[] => [{ at: '2026-11-20T10:00:00.000Z', runId: 'run-c2', colourId: 'c2', labD50, source: 'typed' }];
+  const got = (labD50: Lab): ColourGot[] => [
+    { at: '2026-11-20T10:00:00.000Z', runId: 'run-c2', colourId: 'c2', labD50, source: 'typed' },
+  ];
 
   test('the colour really got is the look from there on', () => {
     const reading: Lab = [70, 15, 30];
@@ -169,7 +281,11 @@ describe('recipes for runs', () => {
   });
 
   test('a run printed twice still comes to what was read', () => {
-    const twice: Plan = { ...plan, way: { ...plan.way, under: 'wet' }, runs: plan.runs.map((r) => ({ ...r, impressions: 2 })) };
+    const twice: Plan = {
+      ...plan,
+      way: { ...plan.way, under: 'wet' },
+      runs: plan.runs.map((r) => ({ ...r, impressions: 2 })),
+    };
     expect(deltaE2000(looksOfPlan(twice, got([70, 15, 30]))!.looks[1][1], [70, 15, 30])).toBeLessThan(0.1);
   });
 
@@ -186,26 +302,50 @@ describe('recipes for runs', () => {
 describe('inks of the cabinet', () => {
   const red = cabinet.find((ink) => ink.name === 'warm red')!;
   const ground = groundOf(red.paperLabD50, [16, 0, 0]);
-  const look = (film: { kh: ArrayLike<number>; sh: ArrayLike<number> }, below: Float64Array): Lab => labFromInternal(ground, filmOver(film, below));
+  const look = (film: { kh: ArrayLike<number>; sh: ArrayLike<number> }, below: Float64Array): Lab =>
+    labFromInternal(ground, filmOver(film, below));
   const black: Lab = [17, 0, 0];
 
   test('two readings are explained by the film they give', () => {
     const truth = filmOfCabinetInk({ ...red, opacity: 0.6 }).film;
     const blackInside = internalOnGround(ground, black);
-    const inBands = (internal: Float64Array) => { const spectrum = Array.from(measuredFromInternal(internal, ground.floor)); return { labD50: labD50FromSpectrum(spectrum), spectrum }; };
+    const inBands = (internal: Float64Array) => {
+      const spectrum = Array.from(measuredFromInternal(internal, ground.floor));
+      return { labD50: labD50FromSpectrum(spectrum), spectrum };
+    };
     const asLab = ({ labD50 }: { labD50: Lab }) => ({ labD50, spectrum: null });
     const card = {
-      id: 'd', at: '2026-11-20', source: 'reader' as const, paper: inBands(ground.internal), black: inBands(blackInside),
-      overPaper: inBands(filmOver(truth, ground.internal)), overBlack: inBands(filmOver(truth, blackInside)), thinOverPaper: null,
+      id: 'd',
+      at: '2026-11-20',
+      source: 'reader' as const,
+      paper: inBands(ground.internal),
+      black: inBands(blackInside),
+      overPaper: inBands(filmOver(truth, ground.internal)),
+      overBlack: inBands(filmOver(truth, blackInside)),
+      thinOverPaper: null,
     };
     const known = filmOfCabinetInk({ ...red, drawdowns: [card] });
     expect(known.words).toMatch(/two readings/);
     expect(deltaE2000(look(known.film, blackInside), card.overBlack.labD50)).toBeLessThan(0.5);
-    const typed = filmOfCabinetInk({ ...red, drawdowns: [{ ...card, paper: asLab(card.paper), black: asLab(card.black), overPaper: asLab(card.overPaper), overBlack: asLab(card.overBlack) }] });
+    const typed = filmOfCabinetInk({
+      ...red,
+      drawdowns: [
+        {
+          ...card,
+          paper: asLab(card.paper),
+          black: asLab(card.black),
+          overPaper: asLab(card.overPaper),
+          overBlack: asLab(card.overBlack),
+        },
+      ],
+    });
     expect(deltaE2000(look(typed.film, blackInside), card.overBlack.labD50)).toBeLessThan(3);
     const without = filmOfCabinetInk({ ...red, drawdowns: [{ ...card, overBlack: null }] });
     expect(without.words).toMatch(/contrast ratio/);
-    const upsideDown = filmOfCabinetInk({ ...red, drawdowns: [{ ...card, overPaper: card.overBlack, overBlack: card.overPaper }] });
+    const upsideDown = filmOfCabinetInk({
+      ...red,
+      drawdowns: [{ ...card, overPaper: card.overBlack, overBlack: card.overPaper }],
+    });
     expect(upsideDown.words).toMatch(/not usable/);
   });
 

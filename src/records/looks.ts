@@ -1,8 +1,26 @@
 import { labD50FromSpectrum, type Lab } from '@/core/colour';
 import {
-  contrastRatio, filmOnGround, filmReaching, groundOf, internalOnGround, stackInternals, measuredFromInternal, type Film, type Ground, type LaidFilm,
+  contrastRatio,
+  filmOnGround,
+  filmReaching,
+  groundOf,
+  internalOnGround,
+  stackInternals,
+  measuredFromInternal,
+  type Film,
+  type Ground,
+  type LaidFilm,
 } from '@/core/inks';
-import { agreementWithWish, filmStackOf, looksAfterRuns, planWarnings, type Agreement, type PlanWarning, type PrintedRun, type StackEntry } from '@/core/layers';
+import {
+  agreementWithWish,
+  filmStackOf,
+  looksAfterRuns,
+  planWarnings,
+  type Agreement,
+  type PlanWarning,
+  type PrintedRun,
+  type StackEntry,
+} from '@/core/layers';
 import type { ColourGot } from '@/core/sheets';
 import { inkOf, printedIds, type Ink, type Inking, type Plan } from './plan';
 import { inkedAt, partIds, plainSheet, type PrintSheet } from './printSheet';
@@ -29,15 +47,23 @@ export const DARKEST_ASSUMED: Lab = [16, 0, 0];
 /** What is known of the paper and its darkest ink, for all films of the plan. */
 export function groundOfPlan(plan: Plan): Ground {
   const darkest = plan.inks.map((ink) => ink.solidLabD50).reduce((a, b) => (b[0] < a[0] ? b : a), DARKEST_ASSUMED);
-  return remembered(grounds, JSON.stringify([plan.paper.labD50, darkest, plan.way.under]), () => groundOf(plan.paper.labD50, darkest, plan.way.under));
+  return remembered(grounds, JSON.stringify([plan.paper.labD50, darkest, plan.way.under]), () =>
+    groundOf(plan.paper.labD50, darkest, plan.way.under),
+  );
 }
 
 /** The film of a plan's ink: from its recipe or readings where there are any, else from its colour and opacity. */
 export function filmOfInk(ground: Ground, ink: Pick<Ink, 'solidLabD50' | 'opacity' | 'film'>): Film {
-  return ink.film ?? remembered(films, JSON.stringify([ink.solidLabD50, ink.opacity, ground.paperLabD50, ground.floor]), () => filmOnGround(ground, ink.solidLabD50, ink.opacity));
+  return (
+    ink.film ??
+    remembered(films, JSON.stringify([ink.solidLabD50, ink.opacity, ground.paperLabD50, ground.floor]), () =>
+      filmOnGround(ground, ink.solidLabD50, ink.opacity),
+    )
+  );
 }
 
-const films = new Map<string, Film>(), grounds = new Map<string, Ground>();
+const films = new Map<string, Film>(),
+  grounds = new Map<string, Ground>();
 const MAX_REMEMBERED = 400;
 
 function remembered<T>(known: Map<string, T>, key: string, make: () => T): T {
@@ -52,7 +78,11 @@ export function printedRuns(plan: Plan, got: ColoursGot = NOTHING_GOT): PrintedR
   const ground = groundOfPlan(plan);
   const runs: PrintedRun<string>[] = [];
   for (const run of plan.runs) {
-    const inkings = run.inkings.map((inking) => ({ standing: printedIds(plan, inking), film: filmOfInk(ground, inkOf(plan, inking)), weight: inking.filmWeight }));
+    const inkings = run.inkings.map((inking) => ({
+      standing: printedIds(plan, inking),
+      film: filmOfInk(ground, inkOf(plan, inking)),
+      weight: inking.filmWeight,
+    }));
     const planned = { inkings, impressions: run.impressions };
     const asGot = inkings.map((inking) => {
       const reading = got.findLast((g) => g.runId === run.id && inking.standing.includes(g.colourId));
@@ -72,16 +102,30 @@ function filmThatGave(ground: Ground, runs: readonly PrintedRun<string>[], { col
   const below = stackInternals(ground, laid.slice(0, first))[first];
   const weights = laid.slice(first).map(({ weight }, i) => (first + i === 0 ? weight : weight * ground.trapping));
   const total = weights.reduce((sum, w) => sum + w, 0);
-  const scaled = (film: Film, by: number): Film => ({ kh: Float64Array.from(film.kh, (v) => v * by), sh: Float64Array.from(film.sh, (v) => v * by) });
+  const scaled = (film: Film, by: number): Film => ({
+    kh: Float64Array.from(film.kh, (v) => v * by),
+    sh: Float64Array.from(film.sh, (v) => v * by),
+  });
   return scaled(filmReaching(scaled(laid[first].film, total), below, internalOnGround(ground, labD50)), 1 / total);
 }
 
 /** Reflectance inside the area of a colour before run `before` (counted from 0) prints on it. */
-export function internalBelow(plan: Plan, colourId: string, before: number, got: ColoursGot = NOTHING_GOT): { readonly internal: Float64Array; readonly films: number } {
+export function internalBelow(
+  plan: Plan,
+  colourId: string,
+  before: number,
+  got: ColoursGot = NOTHING_GOT,
+): { readonly internal: Float64Array; readonly films: number } {
   const ground = groundOfPlan(plan);
   const runs = printedRuns(plan, got).slice(0, before);
   const stack = filmStackOf(colourId, runs);
-  return { internal: stackInternals(ground, stack.map(({ run, inking }) => runs[run].inkings[inking])).at(-1)!, films: stack.length };
+  return {
+    internal: stackInternals(
+      ground,
+      stack.map(({ run, inking }) => runs[run].inkings[inking]),
+    ).at(-1)!,
+    films: stack.length,
+  };
 }
 
 /** The colour of an ink's film alone on the plan's paper. */
@@ -98,7 +142,13 @@ export function wantedOf(plan: Plan): Lab[] {
 /** The runs as they meet the parts of a sheet: where overlaps, masks and slips make a difference, parts have names of their own. */
 function runsOnSheet(plan: Plan, runs: readonly PrintedRun<string>[], sheet: PrintSheet): PrintedRun<string>[] {
   const ids = partIds(plan, sheet);
-  return plan.runs.map((run, r) => ({ ...runs[r], inkings: run.inkings.map((inking, i) => ({ ...runs[r].inkings[i], standing: ids.filter((_, p) => inkedAt(plan, sheet, sheet.parts[p], run, inking)) })) }));
+  return plan.runs.map((run, r) => ({
+    ...runs[r],
+    inkings: run.inkings.map((inking, i) => ({
+      ...runs[r].inkings[i],
+      standing: ids.filter((_, p) => inkedAt(plan, sheet, sheet.parts[p], run, inking)),
+    })),
+  }));
 }
 
 /**
@@ -110,26 +160,57 @@ export function looksOfPlan(plan: Plan, got: ColoursGot = NOTHING_GOT, parts?: P
   if (!flat) return undefined;
   const ground = groundOfPlan(plan);
   const runs = printedRuns(plan, got);
-  const fits = parts !== undefined && parts.parts.length >= flat.colours.length && parts.parts.every((part) => part.label < flat.colours.length);
+  const fits =
+    parts !== undefined &&
+    parts.parts.length >= flat.colours.length &&
+    parts.parts.every((part) => part.label < flat.colours.length);
   const sheetParts = fits ? parts : plainSheet(plan);
   const plain = sheetParts.parts.length === flat.colours.length && sheetParts.effects.length === 0;
-  const sheet = looksAfterRuns(ground, plain ? flat.colours.map((c) => c.id) : partIds(plan, sheetParts), plain ? runs : runsOnSheet(plan, runs, sheetParts));
+  const sheet = looksAfterRuns(
+    ground,
+    plain ? flat.colours.map((c) => c.id) : partIds(plan, sheetParts),
+    plain ? runs : runsOnSheet(plan, runs, sheetParts),
+  );
   const wanted = wantedOf(plan);
   return {
     ...sheet,
-    agreement: agreementWithWish(sheet.looks[runs.length], sheetParts.parts.map((part) => wanted[part.label]), plain ? flat.colours.map((c) => c.areaShare) : sheetParts.share),
+    agreement: agreementWithWish(
+      sheet.looks[runs.length],
+      sheetParts.parts.map((part) => wanted[part.label]),
+      plain ? flat.colours.map((c) => c.areaShare) : sheetParts.share,
+    ),
     warnings: warningsOf(plan, ground, runs, sheet),
   };
 }
 
-function warningsOf(plan: Plan, ground: Ground, runs: readonly PrintedRun<string>[], sheet: Pick<PlanLooks, 'stacks' | 'reached'>): PlanWarning[] {
-  const places: { run: number; inking: Inking }[] = plan.runs.flatMap((run, r) => run.inkings.map((inking) => ({ run: r, inking })));
+function warningsOf(
+  plan: Plan,
+  ground: Ground,
+  runs: readonly PrintedRun<string>[],
+  sheet: Pick<PlanLooks, 'stacks' | 'reached'>,
+): PlanWarning[] {
+  const places: { run: number; inking: Inking }[] = plan.runs.flatMap((run, r) =>
+    run.inkings.map((inking) => ({ run: r, inking })),
+  );
   const inkings = places.map(({ run, inking }, i) => {
     const ink = inkOf(plan, inking);
     const film = runs[run].inkings[places.slice(0, i).filter((p) => p.run === run).length].film;
-    return { run, name: ink.name, solidLabD50: ink.solidLabD50, contrastRatio: contrastRatio(film, ground.internal), softenerPercent: ink.softenerPercent, oil: true };
+    return {
+      run,
+      name: ink.name,
+      solidLabD50: ink.solidLabD50,
+      contrastRatio: contrastRatio(film, ground.internal),
+      softenerPercent: ink.softenerPercent,
+      oil: true,
+    };
   });
-  const place = ({ run, inking }: StackEntry) => places.findIndex((p) => p.run === run && p.inking === plan.runs[run].inkings[inking]);
-  const colours = plan.flat!.colours.map((c, label) => ({ name: c.name, stack: sheet.stacks[label].map(place), seenLabD50: sheet.reached[label], thinnestMm: c.thinnestMm }));
+  const place = ({ run, inking }: StackEntry) =>
+    places.findIndex((p) => p.run === run && p.inking === plan.runs[run].inkings[inking]);
+  const colours = plan.flat!.colours.map((c, label) => ({
+    name: c.name,
+    stack: sheet.stacks[label].map(place),
+    seenLabD50: sheet.reached[label],
+    thinnestMm: c.thinnestMm,
+  }));
   return planWarnings(plan.paper.labD50, inkings, colours, plan.rules.maxFilms);
 }

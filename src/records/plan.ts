@@ -3,13 +3,29 @@ import type { OpacityKnown, UnderFilm } from '@/core/inks';
 import { cutStatesOf, type CutState, type Direction, type Process } from '@/core/layers';
 import { DEFAULT_ROLLER, DEFAULT_TOOLS_MM, type InkRoller, type TransferWay } from '@/core/cutting';
 import type { FlattenSettings } from '@/core/picture';
-import { SHIM_STOCK, SLIVER_MM, type EdgesMm, type Hand, type HeightStack, type MarginRule, type RegistrationWayId, type SheetEdge, type ShimStock, type Solved } from '@/core/registration';
+import {
+  SHIM_STOCK,
+  SLIVER_MM,
+  type EdgesMm,
+  type Hand,
+  type HeightStack,
+  type MarginRule,
+  type RegistrationWayId,
+  type SheetEdge,
+  type ShimStock,
+  type Solved,
+} from '@/core/registration';
 import type { Experience, SheetWish, SlipPlace } from '@/core/sheets';
 
 /** A stored run of bytes by its SHA-256, in hexadecimal. */
 export type BlobSha = string;
 
-export interface Fractions { readonly x: number; readonly y: number; readonly width: number; readonly height: number }
+export interface Fractions {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
 
 /** The picture as brought in, and how it is cut to the printed size. */
 export interface PicturePlan {
@@ -25,7 +41,12 @@ export interface PicturePlan {
   readonly crop: Fractions;
   readonly widthMm: number;
   readonly heightMm: number;
-  readonly raster: { readonly sha: BlobSha; readonly widthPx: number; readonly heightPx: number; readonly mmPerPx: number };
+  readonly raster: {
+    readonly sha: BlobSha;
+    readonly widthPx: number;
+    readonly heightPx: number;
+    readonly mmPerPx: number;
+  };
 }
 
 /** One flat colour of the picture. Its place in the list is its label in the label map. */
@@ -49,7 +70,9 @@ export interface FlatPlan {
 }
 
 /** What a pot was mixed from: shares by weight of inks of the cabinet, under the names they had then. */
-export interface InkRecipe { readonly parts: readonly { readonly inkId: string; readonly name: string; readonly share: number }[] }
+export interface InkRecipe {
+  readonly parts: readonly { readonly inkId: string; readonly name: string; readonly share: number }[];
+}
 
 export interface Ink {
   readonly id: string;
@@ -75,9 +98,20 @@ export interface Stage {
   readonly within?: Place;
 }
 
-export interface BlockSide { readonly id: string; readonly name: string; readonly stages: readonly Stage[] }
+export interface BlockSide {
+  readonly id: string;
+  readonly name: string;
+  readonly stages: readonly Stage[];
+}
 /** `grainDeg`: direction of the grain, 0 level, 90 upright. `sizeMm`: null where the block is cut to the image. */
-export interface Block { readonly id: string; readonly name: string; readonly materialId: string; readonly grainDeg: 0 | 90; readonly sizeMm: { readonly widthMm: number; readonly heightMm: number } | null; readonly sides: readonly BlockSide[] }
+export interface Block {
+  readonly id: string;
+  readonly name: string;
+  readonly materialId: string;
+  readonly grainDeg: 0 | 90;
+  readonly sizeMm: { readonly widthMm: number; readonly heightMm: number } | null;
+  readonly sides: readonly BlockSide[];
+}
 
 /** One ink zone laid on the block in a run. */
 export interface Inking {
@@ -114,7 +148,12 @@ export interface PlanRules {
 }
 
 /** Where two colours meet and the lighter should grow under the darker by another length than the rule's, or the other way round. */
-export interface PairTrap { readonly aId: string; readonly bId: string; readonly mm: number; readonly grows: 'lighter' | 'darker' }
+export interface PairTrap {
+  readonly aId: string;
+  readonly bId: string;
+  readonly mm: number;
+  readonly grows: 'lighter' | 'darker';
+}
 
 /** What makes up for movement between runs. Between blocks colours overlap; in a reduction deeper stages end a little inside. */
 export interface FitPlan {
@@ -176,7 +215,13 @@ export interface RegisterPlan {
 /** All that is planned for a print. What happened to it stands in the bench log. */
 export interface Plan {
   readonly version: 4;
-  readonly way: { readonly process: Process; readonly under: UnderFilm; readonly ink: 'oil relief'; readonly registration: RegistrationWayId; readonly printing: 'by hand' };
+  readonly way: {
+    readonly process: Process;
+    readonly under: UnderFilm;
+    readonly ink: 'oil relief';
+    readonly registration: RegistrationWayId;
+    readonly printing: 'by hand';
+  };
   readonly paper: { readonly name: string; readonly labD50: Lab };
   readonly picture: PicturePlan | null;
   readonly flat: FlatPlan | null;
@@ -201,16 +246,37 @@ export interface Plan {
 
 /** What a plan has before anything of it was thought about. */
 export const NOTHING_FITTED: Pick<Plan, 'fit' | 'masks' | 'lettering' | 'kept' | 'toolsMm' | 'roller' | 'transfer'> = {
-  fit: { trapMm: 0, pairs: [], chokeMm: 0 }, masks: [], lettering: [], kept: [], toolsMm: DEFAULT_TOOLS_MM, roller: DEFAULT_ROLLER, transfer: { wayId: 'tracing', spares: 2 },
+  fit: { trapMm: 0, pairs: [], chokeMm: 0 },
+  masks: [],
+  lettering: [],
+  kept: [],
+  toolsMm: DEFAULT_TOOLS_MM,
+  roller: DEFAULT_ROLLER,
+  transfer: { wayId: 'tracing', spares: 2 },
 };
 
 export const DEFAULT_LAYOUT: LayoutPlan = {
-  solve: 'paper', rule: 'larger bottom', marginMm: 40, marginsMm: { top: 40, right: 40, bottom: 48, left: 40 }, paperMm: { widthMm: 320, heightMm: 270 }, allowanceMm: null,
-  copies: { columns: 1, rows: 1, gapMm: 10 }, titleRoomMm: 12, tornEdges: [], paperSide: 'smooth', paperGrain: 'upright', exportPaper: 'A4',
+  solve: 'paper',
+  rule: 'larger bottom',
+  marginMm: 40,
+  marginsMm: { top: 40, right: 40, bottom: 48, left: 40 },
+  paperMm: { widthMm: 320, heightMm: 270 },
+  allowanceMm: null,
+  copies: { columns: 1, rows: 1, gapMm: 10 },
+  titleRoomMm: 12,
+  tornEdges: [],
+  paperSide: 'smooth',
+  paperGrain: 'upright',
+  exportPaper: 'A4',
 };
 
 export const DEFAULT_REGISTER: RegisterPlan = {
-  hand: 'practised', paperDampChange: 0, woodMoistureChange: 0, sliverMm: SLIVER_MM, wishShare: 0.05, stock: SHIM_STOCK,
+  hand: 'practised',
+  paperDampChange: 0,
+  woodMoistureChange: 0,
+  sliverMm: SLIVER_MM,
+  wishShare: 0.05,
+  stock: SHIM_STOCK,
   heights: { blockMm: 4, backingMm: 0, paperMm: 0.3, packingMm: 2, pressGapMm: null },
 };
 
@@ -224,7 +290,16 @@ export function emptyPlan(): Plan {
     picture: null,
     flat: null,
     inks: [],
-    blocks: [{ id: 'block-1', name: 'Block 1', materialId: 'lino', grainDeg: 0, sizeMm: null, sides: [{ id: 'side-1', name: 'face', stages: [] }] }],
+    blocks: [
+      {
+        id: 'block-1',
+        name: 'Block 1',
+        materialId: 'lino',
+        grainDeg: 0,
+        sizeMm: null,
+        sides: [{ id: 'side-1', name: 'face', stages: [] }],
+      },
+    ],
     runs: [],
     rules: DEFAULT_RULES,
     ...NOTHING_FITTED,
@@ -273,7 +348,9 @@ export function sideOfStage(plan: Plan, stageId: string): BlockSide | undefined 
 
 /** The block a run prints from, and its place in the list. */
 export function blockOfRun(plan: Plan, run: Run): { readonly block: Block; readonly index: number } {
-  const index = plan.blocks.findIndex((block) => block.sides.some((side) => side.stages.some((stage) => stage.id === run.inkings[0].stageId)));
+  const index = plan.blocks.findIndex((block) =>
+    block.sides.some((side) => side.stages.some((stage) => stage.id === run.inkings[0].stageId)),
+  );
   return { block: plan.blocks[Math.max(0, index)], index: Math.max(0, index) };
 }
 
@@ -282,5 +359,11 @@ export function cutStateOfRun(plan: Plan, run: Run): CutState<string> {
   const side = sideOfStage(plan, run.inkings[0].stageId);
   const all = plan.flat?.colours.map((c) => c.id) ?? [];
   const states = cutStatesOf(side?.stages.map((stage) => stage.standingIds) ?? [], all);
-  return states[side?.stages.findIndex((stage) => stage.id === run.inkings[0].stageId) ?? -1] ?? { standing: [], cutNow: [], clearedEarlier: [] };
+  return (
+    states[side?.stages.findIndex((stage) => stage.id === run.inkings[0].stageId) ?? -1] ?? {
+      standing: [],
+      cutNow: [],
+      clearedEarlier: [],
+    }
+  );
 }

@@ -1,7 +1,17 @@
 import { cutStatesOf, plainParts, type CutState, type PrintMapTask, type PrintPart } from '@/core/layers';
 import type { Region } from '@/core/geometry';
 import type { Slip } from '@/core/sheets';
-import { blockOfRun, inkNamesOf, printedIds, sideOfStage, stagesOf, type Inking, type Place, type Plan, type Run } from './plan';
+import {
+  blockOfRun,
+  inkNamesOf,
+  printedIds,
+  sideOfStage,
+  stagesOf,
+  type Inking,
+  type Place,
+  type Plan,
+  type Run,
+} from './plan';
 import { groupsOf } from './runPlan';
 
 /** What a mark of the print map does where it lies. */
@@ -18,7 +28,10 @@ export interface PrintSheet {
   readonly effects: readonly MarkEffect[];
 }
 
-export interface PrintTask { readonly task: PrintMapTask; readonly effects: readonly MarkEffect[] }
+export interface PrintTask {
+  readonly task: PrintMapTask;
+  readonly effects: readonly MarkEffect[];
+}
 
 /** The sheet as the picture alone has it: a part for each colour. */
 export function plainSheet(plan: Plan): PrintSheet {
@@ -50,31 +63,56 @@ export function printTaskOf(plan: Plan, slips: readonly Slip[] = []): PrintTask 
     // the reach of a mask lies in cleared ground: on what stands it covers just its place
     if (mask.kind !== 'keep clean') add(mask.place, 0, null, { kind: 'mask', runId: mask.runId, covers: mask.covers });
   }
-  for (const stage of stagesOf(plan)) if (stage.within) add(stage.within, 0, null, { kind: 'within', stageId: stage.id });
+  for (const stage of stagesOf(plan))
+    if (stage.within) add(stage.within, 0, null, { kind: 'within', stageId: stage.id });
   for (const slip of openSlips(slips)) {
     const stages = sideOfStage(plan, slip.stageId)?.stages ?? [];
-    add(slip.place, 0, null, { kind: 'slip', slipId: slip.slipId, stageIds: stages.slice(stages.findIndex((s) => s.id === slip.stageId)).map((s) => s.id) });
+    add(slip.place, 0, null, {
+      kind: 'slip',
+      slipId: slip.slipId,
+      stageIds: stages.slice(stages.findIndex((s) => s.id === slip.stageId)).map((s) => s.id),
+    });
   }
-  return { task: { labelCount: colours.length, traps: trapsOf(plan).map(({ grow, under, mm }) => ({ grow: label(grow), under: label(under), px: mm / mmPerPx })), chokes: chokesOf(plan).map((c) => ({ ...c, px: plan.fit.chokeMm / mmPerPx })), marks }, effects };
+  return {
+    task: {
+      labelCount: colours.length,
+      traps: trapsOf(plan).map(({ grow, under, mm }) => ({ grow: label(grow), under: label(under), px: mm / mmPerPx })),
+      chokes: chokesOf(plan).map((c) => ({ ...c, px: plan.fit.chokeMm / mmPerPx })),
+      marks,
+    },
+    effects,
+  };
 }
 
-export interface Trap { readonly grow: string; readonly under: string; readonly mm: number }
+export interface Trap {
+  readonly grow: string;
+  readonly under: string;
+  readonly mm: number;
+}
 
 /** Which colour grows under which, and by how much, where several blocks meet. Pairs whose films are the same along the edge need none. */
 export function trapsOf(plan: Plan): Trap[] {
   if (plan.way.process === 'reduction' || !plan.flat) return [];
   const { colours, barePaperId } = plan.flat;
   const printed = colours.filter((c) => c.id !== barePaperId);
-  const films = new Map(printed.map((c) => [c.id, plan.runs.flatMap((run) => run.inkings.filter((inking) => printedIds(plan, inking).includes(c.id)).map((inking) => inking.id))]));
+  const films = new Map(
+    printed.map((c) => [
+      c.id,
+      plan.runs.flatMap((run) =>
+        run.inkings.filter((inking) => printedIds(plan, inking).includes(c.id)).map((inking) => inking.id),
+      ),
+    ]),
+  );
   const traps: Trap[] = [];
-  for (const a of printed) for (const b of printed) {
-    if (a.id >= b.id) continue;
-    const pair = plan.fit.pairs.find((p) => (p.aId === a.id && p.bId === b.id) || (p.aId === b.id && p.bId === a.id));
-    const mm = pair?.mm ?? plan.fit.trapMm;
-    const aLighter = a.wantedLabD50[0] >= b.wantedLabD50[0];
-    const [grow, under] = aLighter === (pair?.grows !== 'darker') ? [a.id, b.id] : [b.id, a.id];
-    if (mm > 0 && films.get(grow)!.some((film) => !films.get(under)!.includes(film))) traps.push({ grow, under, mm });
-  }
+  for (const a of printed)
+    for (const b of printed) {
+      if (a.id >= b.id) continue;
+      const pair = plan.fit.pairs.find((p) => (p.aId === a.id && p.bId === b.id) || (p.aId === b.id && p.bId === a.id));
+      const mm = pair?.mm ?? plan.fit.trapMm;
+      const aLighter = a.wantedLabD50[0] >= b.wantedLabD50[0];
+      const [grow, under] = aLighter === (pair?.grows !== 'darker') ? [a.id, b.id] : [b.id, a.id];
+      if (mm > 0 && films.get(grow)!.some((film) => !films.get(under)!.includes(film))) traps.push({ grow, under, mm });
+    }
   return traps;
 }
 
@@ -88,9 +126,12 @@ export function chokesOf(plan: Plan): { inside: number; against: number; as: num
   const groups = groupsOf(plan);
   const films = colours.map((c) => groups.findIndex((group) => group.includes(c.id)) + 1);
   const out: { inside: number; against: number; as: number }[] = [];
-  colours.forEach((_, inside) => colours.forEach((__, against) => {
-    if (films[inside] - films[against] >= 2) out.push({ inside, against, as: colours.findIndex((c) => c.id === groups[films[against]][0]) });
-  }));
+  colours.forEach((_, inside) =>
+    colours.forEach((__, against) => {
+      if (films[inside] - films[against] >= 2)
+        out.push({ inside, against, as: colours.findIndex((c) => c.id === groups[films[against]][0]) });
+    }),
+  );
   // the choke that takes away most comes first
   return out.sort((a, b) => films[a.as] - films[b.as]);
 }
@@ -99,7 +140,11 @@ export function chokesOf(plan: Plan): { inside: number; against: number; as: num
 export function standsAt(plan: Plan, sheet: PrintSheet, part: PrintPart, stageId: string): boolean {
   const stage = stagesOf(plan).find((s) => s.id === stageId);
   const colours = plan.flat?.colours ?? [];
-  return Boolean(stage) && part.as.some((label) => stage!.standingIds.includes(colours[label]?.id)) && notTakenAway(sheet, part, stageId);
+  return (
+    Boolean(stage) &&
+    part.as.some((label) => stage!.standingIds.includes(colours[label]?.id)) &&
+    notTakenAway(sheet, part, stageId)
+  );
 }
 
 function notTakenAway(sheet: PrintSheet, part: PrintPart, stageId: string): boolean {
@@ -113,8 +158,12 @@ function notTakenAway(sheet: PrintSheet, part: PrintPart, stageId: string): bool
 export function inkedAt(plan: Plan, sheet: PrintSheet, part: PrintPart, run: Run, inking: Inking): boolean {
   const colours = plan.flat?.colours ?? [];
   const printed = printedIds(plan, inking);
-  if (!part.as.some((label) => printed.includes(colours[label]?.id)) || !notTakenAway(sheet, part, inking.stageId)) return false;
-  return sheet.effects.every((effect, m) => effect.kind !== 'mask' || effect.runId !== run.id || part.marks.includes(m) !== (effect.covers === 'place'));
+  if (!part.as.some((label) => printed.includes(colours[label]?.id)) || !notTakenAway(sheet, part, inking.stageId))
+    return false;
+  return sheet.effects.every(
+    (effect, m) =>
+      effect.kind !== 'mask' || effect.runId !== run.id || part.marks.includes(m) !== (effect.covers === 'place'),
+  );
 }
 
 /** What stands, is cut and went before at a run's stage, in parts of the sheet. */
@@ -122,10 +171,18 @@ export function labelStateOfRun(plan: Plan, run: Run, sheet: PrintSheet = plainS
   const stages = sideOfStage(plan, run.inkings[0].stageId)?.stages ?? [];
   const all = sheet.parts.map((_, p) => p);
   const standing = stages.map((stage) => all.filter((p) => standsAt(plan, sheet, sheet.parts[p], stage.id)));
-  const state = cutStatesOf(standing, all)[stages.findIndex((stage) => stage.id === run.inkings[0].stageId)] ?? { standing: [], cutNow: [], clearedEarlier: [] };
+  const state = cutStatesOf(standing, all)[stages.findIndex((stage) => stage.id === run.inkings[0].stageId)] ?? {
+    standing: [],
+    cutNow: [],
+    clearedEarlier: [],
+  };
   // a second run from one stage finds the block cut already
-  const again = plan.runs.slice(0, plan.runs.indexOf(run)).some((earlier) => earlier.inkings[0].stageId === run.inkings[0].stageId);
-  return again ? { standing: state.standing, cutNow: [], clearedEarlier: all.filter((p) => !state.standing.includes(p)) } : state;
+  const again = plan.runs
+    .slice(0, plan.runs.indexOf(run))
+    .some((earlier) => earlier.inkings[0].stageId === run.inkings[0].stageId);
+  return again
+    ? { standing: state.standing, cutNow: [], clearedEarlier: all.filter((p) => !state.standing.includes(p)) }
+    : state;
 }
 
 /** A name for each part: the colour's own id for what the picture has, with a number for the rest. */
@@ -140,20 +197,41 @@ export function cutLineNotes(plan: Plan, run: Run): string[] {
   const mm = (value: number) => `${Math.round(value * 100) / 100} mm`;
   const { chokeMm } = plan.fit;
   if (plan.way.process === 'reduction') {
-    return chokeMm > 0 && chokesOf(plan).length > 0 ? [`Where more than one film would end on an edge, cut ${mm(chokeMm)} inside the line from the second film on, so that only one ends there.`] : [];
+    return chokeMm > 0 && chokesOf(plan).length > 0
+      ? [
+          `Where more than one film would end on an edge, cut ${mm(chokeMm)} inside the line from the second film on, so that only one ends there.`,
+        ]
+      : [];
   }
   const mine = new Set(run.inkings.flatMap((inking) => printedIds(plan, inking)));
-  return trapsOf(plan).filter((trap) => mine.has(trap.grow) && !mine.has(trap.under)).map((trap) => `${name(trap.grow)} against ${name(trap.under)}: cut ${mm(trap.mm)} outside the line; ${blockOfRun(plan, run).block.name} grows under ${name(trap.under)}.`);
+  return trapsOf(plan)
+    .filter((trap) => mine.has(trap.grow) && !mine.has(trap.under))
+    .map(
+      (trap) =>
+        `${name(trap.grow)} against ${name(trap.under)}: cut ${mm(trap.mm)} outside the line; ${blockOfRun(plan, run).block.name} grows under ${name(trap.under)}.`,
+    );
 }
 
 /** The masks of a run as one would say them on the bench. */
 export function maskNotes(plan: Plan, run: Run): string[] {
-  const words = { mask: 'Lay the mask over', wipe: 'Ink all, then wipe off', 'do not ink': 'Do not ink', 'keep clean': 'Lay the mask with openings:' } as const;
-  return plan.masks.filter((mask) => mask.runId === run.id).map((mask) => {
-    const count = mask.place.islands.length + mask.place.outlinesMm.length;
-    const what = mask.kind === 'keep clean' ? 'cleared ground stays covered' : mask.covers === 'place' ? `${count} place${count === 1 ? '' : 's'}` : `all but ${count} place${count === 1 ? '' : 's'}`;
-    return `${words[mask.kind]} ${what}${mask.note ? `: ${mask.note}` : ''} (${inkNamesOf(plan, run)})`;
-  });
+  const words = {
+    mask: 'Lay the mask over',
+    wipe: 'Ink all, then wipe off',
+    'do not ink': 'Do not ink',
+    'keep clean': 'Lay the mask with openings:',
+  } as const;
+  return plan.masks
+    .filter((mask) => mask.runId === run.id)
+    .map((mask) => {
+      const count = mask.place.islands.length + mask.place.outlinesMm.length;
+      const what =
+        mask.kind === 'keep clean'
+          ? 'cleared ground stays covered'
+          : mask.covers === 'place'
+            ? `${count} place${count === 1 ? '' : 's'}`
+            : `all but ${count} place${count === 1 ? '' : 's'}`;
+      return `${words[mask.kind]} ${what}${mask.note ? `: ${mask.note}` : ''} (${inkNamesOf(plan, run)})`;
+    });
 }
 
 /** Same kind, same place to half a millimetre: the same finding, also after small changes elsewhere. */

@@ -35,7 +35,12 @@ export interface Proposal {
   readonly asPlanned: boolean;
 }
 
-export interface WayRow { readonly name: string; readonly sketch: PlanSketch; readonly figures: PlanFigures; readonly looks: PlanLooks['looks'] }
+export interface WayRow {
+  readonly name: string;
+  readonly sketch: PlanSketch;
+  readonly figures: PlanFigures;
+  readonly looks: PlanLooks['looks'];
+}
 
 export interface Proposals {
   readonly now: PlanFigures;
@@ -70,14 +75,30 @@ export function figuresOf(plan: Plan, looks: PlanLooks, belief: LossBelief): Pla
   const worst = looks.agreement.deltaE.indexOf(looks.agreement.worst);
   const areaCm2 = ((plan.picture?.widthMm ?? 0) * (plan.picture?.heightMm ?? 0)) / 100;
   const share = (id: string) => flat.colours.find((c) => c.id === id)!.areaShare;
-  const cutShare = plan.runs.reduce((sum, run) => sum + cutStateOfRun(plan, run).cutNow.reduce((s, id) => s + share(id), 0), 0);
-  const filmsBelow = (r: number) => Math.max(0, ...looks.stacks.map((stack) => (stack.some((e) => e.run === r) ? stack.findIndex((e) => e.run === r) : 0)));
-  const drying = plan.way.under === 'wet' ? 0 : plan.runs.slice(0, -1).reduce((days, _, r) => days + dryingHours(filmsBelow(r)) / 24, 0);
+  const cutShare = plan.runs.reduce(
+    (sum, run) => sum + cutStateOfRun(plan, run).cutNow.reduce((s, id) => s + share(id), 0),
+    0,
+  );
+  const filmsBelow = (r: number) =>
+    Math.max(
+      0,
+      ...looks.stacks.map((stack) => (stack.some((e) => e.run === r) ? stack.findIndex((e) => e.run === r) : 0)),
+    );
+  const drying =
+    plan.way.under === 'wet'
+      ? 0
+      : plan.runs.slice(0, -1).reduce((days, _, r) => days + dryingHours(filmsBelow(r)) / 24, 0);
   return {
-    meanDeltaE: looks.agreement.mean, worstDeltaE: looks.agreement.worst, worstColour: flat.colours[Math.max(0, worst)].name,
-    runs: plan.runs.length, blocks: plan.blocks.length, inkings: plan.runs.reduce((sum, run) => sum + run.inkings.length, 0),
+    meanDeltaE: looks.agreement.mean,
+    worstDeltaE: looks.agreement.worst,
+    worstColour: flat.colours[Math.max(0, worst)].name,
+    runs: plan.runs.length,
+    blocks: plan.blocks.length,
+    inkings: plan.runs.reduce((sum, run) => sum + run.inkings.length, 0),
     deepestFilms: Math.max(0, ...looks.stacks.map((stack) => stack.length)),
-    cutCm2: cutShare * areaCm2, days: Math.ceil(drying + plan.runs.length * HALF_DAY), sheets: sheetsToStart(plan.sheets, Math.max(1, plan.runs.length), belief).total,
+    cutCm2: cutShare * areaCm2,
+    days: Math.ceil(drying + plan.runs.length * HALF_DAY),
+    sheets: sheetsToStart(plan.sheets, Math.max(1, plan.runs.length), belief).total,
   };
 }
 
@@ -100,26 +121,55 @@ export function findProposals(request: ProposalRequest, progress: (share: number
   if (scored.length === 0) return { now, proposals: [], ways: [], tried: 0, exact: true };
   const best = Math.min(...scored.map((s) => s.figures.meanDeltaE));
   const fair = scored.filter((s) => s.figures.meanDeltaE <= best + WORSE_BY_MEAN);
-  const least = (value: (f: PlanFigures) => number) => fair.reduce((a, b) => (value(b.figures) < value(a.figures) - 1e-9 || (value(b.figures) === value(a.figures) && b.figures.meanDeltaE < a.figures.meanDeltaE) ? b : a));
+  const least = (value: (f: PlanFigures) => number) =>
+    fair.reduce((a, b) =>
+      value(b.figures) < value(a.figures) - 1e-9 ||
+      (value(b.figures) === value(a.figures) && b.figures.meanDeltaE < a.figures.meanDeltaE)
+        ? b
+        : a,
+    );
   const picks: [Aim, (typeof scored)[number]][] = [
-    ['best colour', least((f) => f.meanDeltaE)], ['fewest runs', least((f) => f.runs)], ['fewest blocks', least((f) => f.blocks)],
-    ['fewest days', least((f) => f.days)], ['thinnest build', least((f) => f.deepestFilms)],
+    ['best colour', least((f) => f.meanDeltaE)],
+    ['fewest runs', least((f) => f.runs)],
+    ['fewest blocks', least((f) => f.blocks)],
+    ['fewest days', least((f) => f.days)],
+    ['thinnest build', least((f) => f.deepestFilms)],
   ];
   const planKey = keyOf(plan);
   const proposals = new Map<string, Proposal>();
   for (const [aim, pick] of picks) {
     const known = proposals.get(pick.key);
-    proposals.set(pick.key, { aims: [...(known?.aims ?? []), aim], sketch: pick.sketch, figures: pick.figures, looks: pick.looks, asPlanned: pick.key === planKey });
+    proposals.set(pick.key, {
+      aims: [...(known?.aims ?? []), aim],
+      sketch: pick.sketch,
+      figures: pick.figures,
+      looks: pick.looks,
+      asPlanned: pick.key === planKey,
+    });
   }
-  return { now, proposals: [...proposals.values()], ways: waysOf(scored), tried: sketches.length, exact: sketches.every((s) => s.exact) };
+  return {
+    now,
+    proposals: [...proposals.values()],
+    ways: waysOf(scored),
+    tried: sketches.length,
+    exact: sketches.every((s) => s.exact),
+  };
 }
 
 function waysOf(scored: readonly Omit<WayRow, 'name'>[]): WayRow[] {
   const rows: [string, (s: PlanSketch) => boolean][] = [
     ['reduction', (s) => s.process === 'reduction'],
     ['reduction and one more block', (s) => s.process === 'mixed'],
-    ['a block for each colour', (s) => s.process === 'multi-block' && s.runs.every((run) => run.inkings.every((i) => i.ink.keepsInkOf !== undefined))],
-    ['few blocks, overlapping', (s) => s.process === 'multi-block' && s.runs.some((run) => run.inkings.some((i) => i.ink.keepsInkOf === undefined))],
+    [
+      'a block for each colour',
+      (s) =>
+        s.process === 'multi-block' && s.runs.every((run) => run.inkings.every((i) => i.ink.keepsInkOf !== undefined)),
+    ],
+    [
+      'few blocks, overlapping',
+      (s) =>
+        s.process === 'multi-block' && s.runs.some((run) => run.inkings.some((i) => i.ink.keepsInkOf === undefined)),
+    ],
   ];
   return rows.flatMap(([name, fits]) => {
     const mine = scored.filter((s) => fits(s.sketch));
@@ -127,18 +177,40 @@ function waysOf(scored: readonly Omit<WayRow, 'name'>[]): WayRow[] {
     const best = Math.min(...mine.map((s) => s.figures.meanDeltaE));
     // as few blocks as come near the best colour of this way: a sixth block for a difference nobody sees is no gain
     const near = mine.filter((s) => s.figures.meanDeltaE <= best + UNSEEN_DELTA_E);
-    const { sketch, figures, looks } = near.reduce((a, b) => (b.figures.blocks < a.figures.blocks || (b.figures.blocks === a.figures.blocks && b.figures.meanDeltaE < a.figures.meanDeltaE) ? b : a));
+    const { sketch, figures, looks } = near.reduce((a, b) =>
+      b.figures.blocks < a.figures.blocks ||
+      (b.figures.blocks === a.figures.blocks && b.figures.meanDeltaE < a.figures.meanDeltaE)
+        ? b
+        : a,
+    );
     return [{ name, sketch, figures, looks }];
   });
 }
 
 /** Plans that print the same are the same, whatever their ids. */
 function keyOf(plan: Plan): string {
-  const standing = new Map(plan.blocks.flatMap((b, i) => b.sides.flatMap((s) => s.stages.map((stage) => [stage.id, `${i}:${[...stage.standingIds].sort().join()}`] as const))));
-  return JSON.stringify(plan.runs.map((run) => [run.impressions, run.inkings.map((i) => {
-    const ink = inkOf(plan, i);
-    return [standing.get(i.stageId), i.zoneIds && [...i.zoneIds].sort(), i.filmWeight, ink.solidLabD50, ink.opacity];
-  })]));
+  const standing = new Map(
+    plan.blocks.flatMap((b, i) =>
+      b.sides.flatMap((s) =>
+        s.stages.map((stage) => [stage.id, `${i}:${[...stage.standingIds].sort().join()}`] as const),
+      ),
+    ),
+  );
+  return JSON.stringify(
+    plan.runs.map((run) => [
+      run.impressions,
+      run.inkings.map((i) => {
+        const ink = inkOf(plan, i);
+        return [
+          standing.get(i.stageId),
+          i.zoneIds && [...i.zoneIds].sort(),
+          i.filmWeight,
+          ink.solidLabD50,
+          ink.opacity,
+        ];
+      }),
+    ]),
+  );
 }
 
 export function planTaskOf({ plan, got, closedRuns, open, gapsMm }: ProposalRequest): PlanTask {
@@ -148,18 +220,41 @@ export function planTaskOf({ plan, got, closedRuns, open, gapsMm }: ProposalRequ
   const label = (id: string) => flat.colours.findIndex((c) => c.id === id);
   const inks = flat.colours.map((colour) => {
     if (colour.id === flat.barePaperId) return undefined;
-    const run = plan.runs.find((r) => r.inkings.some((i) => i.colourId === colour.id && i.inkId === `ink-${colour.id}`));
+    const run = plan.runs.find((r) =>
+      r.inkings.some((i) => i.colourId === colour.id && i.inkId === `ink-${colour.id}`),
+    );
     const inking = run?.inkings.find((i) => i.colourId === colour.id);
-    const ink = inking ? inkOf(plan, inking) : { solidLabD50: colour.wantedLabD50, opacity: 'opaque' as const, film: null };
-    return { solidLabD50: ink.solidLabD50, film: filmOfInk(ground, ink), opaqueFilm: filmOfInk(ground, { ...ink, film: null, opacity: 'opaque' }), weight: inking?.filmWeight ?? 1, impressions: run?.impressions ?? 1 };
+    const ink = inking
+      ? inkOf(plan, inking)
+      : { solidLabD50: colour.wantedLabD50, opacity: 'opaque' as const, film: null };
+    return {
+      solidLabD50: ink.solidLabD50,
+      film: filmOfInk(ground, ink),
+      opaqueFilm: filmOfInk(ground, { ...ink, film: null, opacity: 'opaque' }),
+      weight: inking?.filmWeight ?? 1,
+      impressions: run?.impressions ?? 1,
+    };
   });
   const isReduction = plan.way.process === 'reduction';
   const printed = flat.colours.filter((c) => c.id !== flat.barePaperId);
-  const groups = isReduction ? groupsOf(plan).map((group) => mainFirst(plan, group).map(label)) : [...printed].sort((a, b) => b.wantedLabD50[0] - a.wantedLabD50[0]).map((c) => [label(c.id)]);
+  const groups = isReduction
+    ? groupsOf(plan).map((group) => mainFirst(plan, group).map(label))
+    : [...printed].sort((a, b) => b.wantedLabD50[0] - a.wantedLabD50[0]).map((c) => [label(c.id)]);
   return {
-    ground, inks: inksAsGot(plan, got, inks), groups, closed: isReduction ? closedRuns : 0, open, direction: plan.rules.direction,
-    colours: flat.colours.map((c, i) => ({ wantedLabD50: wanted[i], share: c.areaShare, bare: c.id === flat.barePaperId })),
-    pinned: plan.rules.pinnedIds.map(label).filter((l) => l >= 0), rollerClearanceMm: plan.rules.rollerClearanceMm, maxBlocks: 6,
+    ground,
+    inks: inksAsGot(plan, got, inks),
+    groups,
+    closed: isReduction ? closedRuns : 0,
+    open,
+    direction: plan.rules.direction,
+    colours: flat.colours.map((c, i) => ({
+      wantedLabD50: wanted[i],
+      share: c.areaShare,
+      bare: c.id === flat.barePaperId,
+    })),
+    pinned: plan.rules.pinnedIds.map(label).filter((l) => l >= 0),
+    rollerClearanceMm: plan.rules.rollerClearanceMm,
+    maxBlocks: 6,
     gapMm: (a, b) => gapsMm[a * flat.colours.length + b] ?? 0,
   };
 }
@@ -172,7 +267,9 @@ function mainFirst(plan: Plan, group: readonly string[]): string[] {
 
 /** Runs already printed lie as they really came out. */
 function inksAsGot(plan: Plan, got: ColoursGot, inks: PlanTask['inks']): PlanTask['inks'] {
-  const asPrinted = new Map(plan.runs.flatMap((run) => (got.some((g) => g.runId === run.id) ? [[run.inkings[0].colourId, run] as const] : [])));
+  const asPrinted = new Map(
+    plan.runs.flatMap((run) => (got.some((g) => g.runId === run.id) ? [[run.inkings[0].colourId, run] as const] : [])),
+  );
   if (asPrinted.size === 0) return inks;
   const printed = new Map(printedRuns(plan, got).map((run, r) => [plan.runs[r].id, run.inkings[0].film]));
   return inks.map((ink, l) => {
@@ -181,7 +278,8 @@ function inksAsGot(plan: Plan, got: ColoursGot, inks: PlanTask['inks']): PlanTas
   });
 }
 
-const signed = (n: number, one: string, many: string, more: string, fewer: string) => (n === 0 ? [] : [`${Math.abs(n)} ${Math.abs(n) === 1 ? one : many} ${n > 0 ? more : fewer}`]);
+const signed = (n: number, one: string, many: string, more: string, fewer: string) =>
+  n === 0 ? [] : [`${Math.abs(n)} ${Math.abs(n) === 1 ? one : many} ${n > 0 ? more : fewer}`];
 
 /** What a plan gains and gives up against the present one, in a sentence. */
 export function differenceInWords(now: PlanFigures, then: PlanFigures): string {
@@ -192,7 +290,10 @@ export function differenceInWords(now: PlanFigures, then: PlanFigures): string {
     ...signed(then.deepestFilms - now.deepestFilms, 'film', 'films', 'deeper', 'less at the deepest point'),
   ];
   const off = then.meanDeltaE - now.meanDeltaE;
-  const colour = Math.abs(off) < 0.1 ? 'colour as now' : `mean ΔE ${then.meanDeltaE.toFixed(1)} instead of ${now.meanDeltaE.toFixed(1)}`;
+  const colour =
+    Math.abs(off) < 0.1
+      ? 'colour as now'
+      : `mean ΔE ${then.meanDeltaE.toFixed(1)} instead of ${now.meanDeltaE.toFixed(1)}`;
   const sentence = [...parts, colour].join(', ');
   return `${sentence[0].toUpperCase()}${sentence.slice(1)}.`;
 }

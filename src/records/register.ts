@@ -2,8 +2,28 @@ import { deltaE2000, type Lab } from '@/core/colour';
 import { stackLooksLabD50, type LaidFilm } from '@/core/inks';
 import { materialById } from '@/core/cutting';
 import {
-  BEYOND, contactsOnPrint, cornerStopLayout, largestAtCorners, learnedSpread, motionAbout, movementMotions, NO_MOTION, onBench, registrationWay, rigidFrom, sheetLayout, spreadOf,
-  type BoundaryKind, type Contact, type FilmEdge, type JigInput, type Motion, type Movement, type RectMm, type SheetLayout, type Spread,
+  BEYOND,
+  contactsOnPrint,
+  cornerStopLayout,
+  largestAtCorners,
+  learnedSpread,
+  motionAbout,
+  movementMotions,
+  NO_MOTION,
+  onBench,
+  registrationWay,
+  rigidFrom,
+  sheetLayout,
+  spreadOf,
+  type BoundaryKind,
+  type Contact,
+  type FilmEdge,
+  type JigInput,
+  type Motion,
+  type Movement,
+  type RectMm,
+  type SheetLayout,
+  type Spread,
 } from '@/core/registration';
 import type { BenchState, Proof } from '@/core/sheets';
 import { groundOfPlan, looksOfPlan, printedRuns, type ColoursGot } from './looks';
@@ -22,12 +42,20 @@ export function sheetLayoutOf(plan: Plan): SheetLayout | undefined {
 
 /** The block for which stops are drawn, on the print as seen: the largest, else the image. */
 export function blockOnSheet(layout: SheetLayout): RectMm {
-  return layout.blocks.map((b) => b.rect).sort((a, b) => b.widthMm * b.heightMm - a.widthMm * a.heightMm)[0] ?? layout.images[0];
+  return (
+    layout.blocks.map((b) => b.rect).sort((a, b) => b.widthMm * b.heightMm - a.widthMm * a.heightMm)[0] ??
+    layout.images[0]
+  );
 }
 
 export function jigInputOf(plan: Plan, layout: SheetLayout): JigInput {
   const { heights } = plan.register;
-  return { layout, block: blockOnSheet(layout), blockHeightMm: heights.blockMm + heights.backingMm, paperThicknessMm: heights.paperMm };
+  return {
+    layout,
+    block: blockOnSheet(layout),
+    blockHeightMm: heights.blockMm + heights.backingMm,
+    paperThicknessMm: heights.paperMm,
+  };
 }
 
 /** Contacts of the blocks with their stops, on the print as seen. */
@@ -50,26 +78,48 @@ const SEEN_DELTA_E = 6;
 export function boundaryKindsOf(plan: Plan, got: ColoursGot = [], fit = plan.fit): BoundaryKind[] {
   const tried = { ...plan, fit };
   const colours = plan.flat?.colours ?? [];
-  const ground = groundOfPlan(plan), runs = printedRuns(plan, got);
-  const inkingAt = (run: number, label: number) => (label === BEYOND ? -1 : plan.runs[run].inkings.findIndex((inking) => printedIds(plan, inking).includes(colours[label].id)));
+  const ground = groundOfPlan(plan),
+    runs = printedRuns(plan, got);
+  const inkingAt = (run: number, label: number) =>
+    label === BEYOND
+      ? -1
+      : plan.runs[run].inkings.findIndex((inking) => printedIds(plan, inking).includes(colours[label].id));
   const label = (id: string) => colours.findIndex((c) => c.id === id);
-  const traps = trapsOf(tried).map((t) => ({ grow: label(t.grow), under: label(t.under), mm: t.mm })), chokes = chokesOf(tried);
+  const traps = trapsOf(tried).map((t) => ({ grow: label(t.grow), under: label(t.under), mm: t.mm })),
+    chokes = chokesOf(tried);
   const kinds: BoundaryKind[] = [];
-  for (let a = 0; a < colours.length; a++) for (const b of [...colours.keys(), BEYOND]) {
-    if (b <= a) continue;
-    const edges: FilmEdge[] = [], shared: number[] = [], inkings: number[] = [];
-    plan.runs.forEach((_, run) => {
-      const atA = inkingAt(run, a), atB = inkingAt(run, b);
-      inkings[run] = atA >= 0 ? atA : atB;
-      if (atA >= 0 && atB >= 0) shared.push(run);
-      else if (atA >= 0 || atB >= 0) edges.push({ run, covers: atA >= 0 ? 'a' : 'b', offsetMm: offsetOf(a, b, run, atA >= 0) });
-    });
-    kinds.push({ a, b, edges, wrong: wrongStrips(edges, (films) => look([...shared, ...films].sort((p, q) => p - q), inkings)) });
-  }
+  for (let a = 0; a < colours.length; a++)
+    for (const b of [...colours.keys(), BEYOND]) {
+      if (b <= a) continue;
+      const edges: FilmEdge[] = [],
+        shared: number[] = [],
+        inkings: number[] = [];
+      plan.runs.forEach((_, run) => {
+        const atA = inkingAt(run, a),
+          atB = inkingAt(run, b);
+        inkings[run] = atA >= 0 ? atA : atB;
+        if (atA >= 0 && atB >= 0) shared.push(run);
+        else if (atA >= 0 || atB >= 0)
+          edges.push({ run, covers: atA >= 0 ? 'a' : 'b', offsetMm: offsetOf(a, b, run, atA >= 0) });
+      });
+      kinds.push({
+        a,
+        b,
+        edges,
+        wrong: wrongStrips(edges, (films) =>
+          look(
+            [...shared, ...films].sort((p, q) => p - q),
+            inkings,
+          ),
+        ),
+      });
+    }
   return kinds;
 
   function offsetOf(a: number, b: number, run: number, coversA: boolean): number {
-    const own = coversA ? a : b, other = coversA ? b : a, outward = coversA ? 1 : -1;
+    const own = coversA ? a : b,
+      other = coversA ? b : a,
+      outward = coversA ? 1 : -1;
     const trap = traps.find((t) => t.grow === own && t.under === other);
     if (trap) return outward * trap.mm;
     const choke = chokes.find((c) => c.inside === own && c.against === other);
@@ -96,18 +146,26 @@ function wrongStrips(edges: readonly FilmEdge[], look: (films: readonly number[]
     if (i === order.length - 1 || edges[order[i + 1]].offsetMm > edges[edge].offsetMm + 1e-9) planned.add(films);
   });
   const looks = [...planned].map(lookOf);
-  for (let set = 0; set < wrong.length; set++) wrong[set] = !planned.has(set) && Math.min(...looks.map((meant) => deltaE2000(meant, lookOf(set)))) > SEEN_DELTA_E ? 1 : 0;
+  for (let set = 0; set < wrong.length; set++)
+    wrong[set] =
+      !planned.has(set) && Math.min(...looks.map((meant) => deltaE2000(meant, lookOf(set)))) > SEEN_DELTA_E ? 1 : 0;
   return wrong;
 }
 
 /** `film[k][part]`: 0 where run k + 1 leaves nothing on a part of the print, else one more than the number of its inking. */
 export function filmsOnParts(plan: Plan, sheet: PrintSheet): Uint8Array[] {
-  return plan.runs.map((run) => Uint8Array.from(sheet.parts, (part) => 1 + run.inkings.findIndex((inking) => inkedAt(plan, sheet, part, run, inking))));
+  return plan.runs.map((run) =>
+    Uint8Array.from(
+      sheet.parts,
+      (part) => 1 + run.inkings.findIndex((inking) => inkedAt(plan, sheet, part, run, inking)),
+    ),
+  );
 }
 
 /** The look of any films over one another: numbers as `paintMisprint` gives them (radix inkings + 1). */
 export function lookOfFilms(plan: Plan, got: ColoursGot, film: readonly Uint8Array[]): (films: number) => Lab {
-  const ground = groundOfPlan(plan), runs = printedRuns(plan, got);
+  const ground = groundOfPlan(plan),
+    runs = printedRuns(plan, got);
   const radix = film.map((parts) => 1 + Math.max(0, ...parts));
   return (code) => {
     const laid: LaidFilm[] = [];
@@ -123,7 +181,12 @@ export function lookOfFilms(plan: Plan, got: ColoursGot, film: readonly Uint8Arr
 
 export function movementOf(plan: Plan): Movement {
   const wood = plan.blocks.find((block) => materialById(block.materialId).grain);
-  return { paperDampChange: plan.register.paperDampChange, paperGrain: plan.layout.paperGrain, woodMoistureChange: wood ? plan.register.woodMoistureChange : 0, woodGrain: wood?.grainDeg === 90 ? 'upright' : 'level' };
+  return {
+    paperDampChange: plan.register.paperDampChange,
+    paperGrain: plan.layout.paperGrain,
+    woodMoistureChange: wood ? plan.register.woodMoistureChange : 0,
+    woodGrain: wood?.grainDeg === 90 ? 'upright' : 'level',
+  };
 }
 
 /** The corner of the sheet that is held, on the print as seen: the origin corner of the paper. */
@@ -142,7 +205,14 @@ export function fixedMotions(plan: Plan, layout: SheetLayout, bench: BenchState 
     if (!known) return own;
     // growth that was measured is not added to growth that is expected
     const seen = motionAbout(known, centre.xMm, centre.yMm);
-    return { ...own, dxMm: own.dxMm + seen.dxMm, dyMm: own.dyMm + seen.dyMm, rotationDeg: seen.rotationDeg, growthX: known.growthX || own.growthX, growthY: known.growthY || own.growthY };
+    return {
+      ...own,
+      dxMm: own.dxMm + seen.dxMm,
+      dyMm: own.dyMm + seen.dyMm,
+      rotationDeg: seen.rotationDeg,
+      growthX: known.growthX || own.growthX,
+      growthY: known.growthY || own.growthY,
+    };
   });
 }
 
@@ -175,23 +245,37 @@ export function measuredMisfits(plan: Plan, bench: BenchState): (Motion | undefi
 
 /** The same as things lie now: shims put in after a proof have moved the block since. */
 export function presentMisfits(plan: Plan, layout: SheetLayout, bench: BenchState): (Motion | undefined)[] {
-  const proofs = newestProofs(plan, bench), contacts = contactsOf(layout), image = layout.images[0];
+  const proofs = newestProofs(plan, bench),
+    contacts = contactsOf(layout),
+    image = layout.images[0];
   const centre = [image.xMm + image.widthMm / 2, image.yMm + image.heightMm / 2] as const;
   const since = plan.runs.map((run, r) => {
-    const now = shimsIn(bench, run.id), then = proofs[r]?.shimsMm ?? (r === 0 ? firstShims(plan, bench) : now);
-    return rigidFrom(contacts, contacts.map((_, c) => (now[c] ?? 0) - (then[c] ?? 0)), centre);
+    const now = shimsIn(bench, run.id),
+      then = proofs[r]?.shimsMm ?? (r === 0 ? firstShims(plan, bench) : now);
+    return rigidFrom(
+      contacts,
+      contacts.map((_, c) => (now[c] ?? 0) - (then[c] ?? 0)),
+      centre,
+    );
   });
-  return measuredMisfits(plan, bench).map((motion, r) => motion && less(added(motionAbout(motion, ...centre), since[r]), since[0]));
+  return measuredMisfits(plan, bench).map(
+    (motion, r) => motion && less(added(motionAbout(motion, ...centre), since[r]), since[0]),
+  );
 }
 
 /** From this misfit on, at the image's worst corner, a block counts as out of register (start value). */
 const OUT_MM = 0.3;
 
 /** The run (from 1) that lies farthest from the first one's place now, by its newest proof; undefined while none is out. */
-export function outOfRegister(plan: Plan, bench: BenchState): { readonly run: number; readonly mm: number } | undefined {
+export function outOfRegister(
+  plan: Plan,
+  bench: BenchState,
+): { readonly run: number; readonly mm: number } | undefined {
   const layout = sheetLayoutOf(plan);
   if (!layout || bench.proofs.length === 0) return undefined;
-  const off = presentMisfits(plan, layout, bench).map((motion) => (motion ? largestAtCorners(motion, layout.images[0]) : 0));
+  const off = presentMisfits(plan, layout, bench).map((motion) =>
+    motion ? largestAtCorners(motion, layout.images[0]) : 0,
+  );
   const mm = Math.max(0, ...off);
   return mm > OUT_MM ? { run: off.indexOf(mm) + 1, mm } : undefined;
 }
@@ -211,27 +295,57 @@ function firstShims(plan: Plan, bench: BenchState): readonly number[] {
 /** Own spread for the plan's way and hand, from proofs of several sheets in a run. */
 export function ownSpread(plan: Plan, bench: BenchState): { readonly spread: Spread; readonly layings: number } {
   const start = spreadOf(registrationWay(plan.way.registration), plan.register.hand);
-  return learnedSpread(start, bench.proofs.filter((p) => p.againstRunId !== null).map((p) => ({ group: `${p.runId} ${p.againstRunId} ${p.shimsMm.join()}`, dxMm: p.motion.dxMm, dyMm: p.motion.dyMm, rotationDeg: p.motion.rotationDeg })));
+  return learnedSpread(
+    start,
+    bench.proofs
+      .filter((p) => p.againstRunId !== null)
+      .map((p) => ({
+        group: `${p.runId} ${p.againstRunId} ${p.shimsMm.join()}`,
+        dxMm: p.motion.dxMm,
+        dyMm: p.motion.dyMm,
+        rotationDeg: p.motion.rotationDeg,
+      })),
+  );
 }
 
 /** How a run lies against another, in words. */
-export function wordsForMotion(motion: Motion, image: { readonly widthMm: number; readonly heightMm: number }, run: string): string {
+export function wordsForMotion(
+  motion: Motion,
+  image: { readonly widthMm: number; readonly heightMm: number },
+  run: string,
+): string {
   const mm = (v: number) => `${(Math.round(Math.abs(v) * 100) / 100).toFixed(Math.abs(v) < 1 ? 2 : 1)} mm`;
   const shifts = [
     Math.abs(motion.dxMm) >= 0.05 ? `${mm(motion.dxMm)} too far ${motion.dxMm > 0 ? 'right' : 'left'}` : '',
     Math.abs(motion.dyMm) >= 0.05 ? `${mm(motion.dyMm)} too ${motion.dyMm > 0 ? 'low' : 'high'}` : '',
   ].filter(Boolean);
-  const turned = Math.abs(motion.rotationDeg) >= 0.02 ? `is turned ${Math.abs(motion.rotationDeg).toFixed(2)}° ${motion.rotationDeg > 0 ? 'clockwise' : 'anticlockwise'}` : '';
+  const turned =
+    Math.abs(motion.rotationDeg) >= 0.02
+      ? `is turned ${Math.abs(motion.rotationDeg).toFixed(2)}° ${motion.rotationDeg > 0 ? 'clockwise' : 'anticlockwise'}`
+      : '';
   const place = shifts.length > 0 ? `lies ${shifts.join(' and ')}` : '';
-  const grown = [[motion.growthX * image.widthMm, 'across'], [motion.growthY * image.heightMm, 'down']] as const;
-  const growth = grown.filter(([v]) => Math.abs(v) >= 0.1).map(([v, way]) => `${mm(v)} ${v > 0 ? 'larger' : 'smaller'} ${way} the image than what it lies on (the paper has ${v > 0 ? 'shrunk' : 'grown'} since, or the block has ${v > 0 ? 'swollen' : 'shrunk'})`);
+  const grown = [
+    [motion.growthX * image.widthMm, 'across'],
+    [motion.growthY * image.heightMm, 'down'],
+  ] as const;
+  const growth = grown
+    .filter(([v]) => Math.abs(v) >= 0.1)
+    .map(
+      ([v, way]) =>
+        `${mm(v)} ${v > 0 ? 'larger' : 'smaller'} ${way} the image than what it lies on (the paper has ${v > 0 ? 'shrunk' : 'grown'} since, or the block has ${v > 0 ? 'swollen' : 'shrunk'})`,
+    );
   const said = [place, turned].filter(Boolean).join(' and ');
   return `${run} ${[said, growth.length ? `is ${growth.join('; ')}` : ''].filter(Boolean).join('; ') || 'lies in register: nothing over 0.05 mm and 0.02°'}.`;
 }
 
 /** What to do about a block or sheet that has grown: shims do not help. */
-export function growthAdvice(motion: Motion, image: { readonly widthMm: number; readonly heightMm: number }, wood: boolean): string | undefined {
-  const across = motion.growthX * image.widthMm, down = motion.growthY * image.heightMm;
+export function growthAdvice(
+  motion: Motion,
+  image: { readonly widthMm: number; readonly heightMm: number },
+  wood: boolean,
+): string | undefined {
+  const across = motion.growthX * image.widthMm,
+    down = motion.growthY * image.heightMm;
   const most = Math.abs(across) > Math.abs(down) ? across : down;
   if (Math.abs(most) < 0.15) return undefined;
   const wanted = `${Math.abs(most).toFixed(2)} mm`;
@@ -242,24 +356,54 @@ export function growthAdvice(motion: Motion, image: { readonly widthMm: number; 
 }
 
 /** What a scan of the proof should show after `printed` runs: looks and films of every part, and of the strips that a misfit makes. */
-export function expectedLooks(plan: Plan, got: ColoursGot, sheet: PrintSheet, printed: number): { lookUpToLabD50: Lab[][]; inked: boolean[][]; strips: { runs: number[]; labD50: Lab }[] } {
+export function expectedLooks(
+  plan: Plan,
+  got: ColoursGot,
+  sheet: PrintSheet,
+  printed: number,
+): { lookUpToLabD50: Lab[][]; inked: boolean[][]; strips: { runs: number[]; labD50: Lab }[] } {
   const looks = looksOfPlan(plan, got, sheet);
   const film = filmsOnParts(plan, sheet).slice(0, printed);
   const first = film.map((parts) => Math.max(1, ...parts));
   const look = lookOfFilms({ ...plan, runs: plan.runs.slice(0, printed) }, got, film);
   const strips = Array.from({ length: 1 << printed }, (_, bits) => {
-    let code = 0, stride = 1;
-    for (let k = 0; k < printed; k++) { if (bits & (1 << k)) code += stride; stride *= 1 + first[k]; }
-    return { runs: Array.from({ length: printed }, (__, k) => k + 1).filter((k) => bits & (1 << (k - 1))), labD50: look(code) };
+    let code = 0,
+      stride = 1;
+    for (let k = 0; k < printed; k++) {
+      if (bits & (1 << k)) code += stride;
+      stride *= 1 + first[k];
+    }
+    return {
+      runs: Array.from({ length: printed }, (__, k) => k + 1).filter((k) => bits & (1 << (k - 1))),
+      labD50: look(code),
+    };
   });
-  return { lookUpToLabD50: looks!.looks.slice(0, printed + 1).map((row) => [...row]), inked: film.map((parts) => Array.from(parts, (v) => v > 0)), strips };
+  return {
+    lookUpToLabD50: looks!.looks.slice(0, printed + 1).map((row) => [...row]),
+    inked: film.map((parts) => Array.from(parts, (v) => v > 0)),
+    strips,
+  };
 }
 
 function added(motion: Motion, base: Motion): Motion {
   const here = motionAbout(base, motion.about.xMm, motion.about.yMm);
-  return { ...motion, dxMm: motion.dxMm + here.dxMm, dyMm: motion.dyMm + here.dyMm, rotationDeg: motion.rotationDeg + here.rotationDeg, growthX: motion.growthX + here.growthX, growthY: motion.growthY + here.growthY };
+  return {
+    ...motion,
+    dxMm: motion.dxMm + here.dxMm,
+    dyMm: motion.dyMm + here.dyMm,
+    rotationDeg: motion.rotationDeg + here.rotationDeg,
+    growthX: motion.growthX + here.growthX,
+    growthY: motion.growthY + here.growthY,
+  };
 }
 
 function less(motion: Motion, by: Motion): Motion {
-  return added(motion, { ...by, dxMm: -by.dxMm, dyMm: -by.dyMm, rotationDeg: -by.rotationDeg, growthX: -by.growthX, growthY: -by.growthY });
+  return added(motion, {
+    ...by,
+    dxMm: -by.dxMm,
+    dyMm: -by.dyMm,
+    rotationDeg: -by.rotationDeg,
+    growthX: -by.growthX,
+    growthY: -by.growthY,
+  });
 }

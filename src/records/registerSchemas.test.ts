@@ -17,10 +17,22 @@ describe('a layout from outside', () => {
     ['paper as small as a stamp', { paperMm: { widthMm: 5, heightMm: 300 } }, /5 mm is too little for the paper/],
     ['an unknown way to solve it', { solve: 'guess' }, /solve/],
     ['an unknown rule', { rule: 'golden' }, /rule/],
-    ['half an image', { copies: { columns: 1.5, rows: 1, gapMm: 0 } }, /1\.5 is not a whole number for the images side by side/],
-    ['too many images', { copies: { columns: 1, rows: 40, gapMm: 0 } }, /40 is too much for the images below one another/],
+    [
+      'half an image',
+      { copies: { columns: 1.5, rows: 1, gapMm: 0 } },
+      /1\.5 is not a whole number for the images side by side/,
+    ],
+    [
+      'too many images',
+      { copies: { columns: 1, rows: 40, gapMm: 0 } },
+      /40 is too much for the images below one another/,
+    ],
     ['an edge that no sheet has', { tornEdges: ['middle'] }, /tornEdges/],
-    ['an allowance wider than paper', { allowanceMm: { top: 500, right: 0, bottom: 0, left: 0 } }, /500 mm is too much for what is trimmed off/],
+    [
+      'an allowance wider than paper',
+      { allowanceMm: { top: 500, right: 0, bottom: 0, left: 0 } },
+      /500 mm is too much for what is trimmed off/,
+    ],
     ['printer paper of another continent’s moon', { exportPaper: 'B99' }, /exportPaper/],
   ])('%s is refused in words', (_, part, words) => {
     expect(said(withLayout(part))).toMatch(words);
@@ -48,9 +60,22 @@ describe('what is known of movement, from outside', () => {
     ['a sliver finer than the eye', { sliverMm: 0.001 }, /0\.001 mm is too little for the sliver/],
     ['more sheets than all', { wishShare: 1.5 }, /1\.5 is too much for the share of sheets/],
     ['no shims at all', { stock: [] }, /At least one thickness/],
-    ['two shims of one name', { stock: [{ name: 'a', thicknessMm: 0.1 }, { name: 'a', thicknessMm: 0.2 }] }, /a name of its own/],
+    [
+      'two shims of one name',
+      {
+        stock: [
+          { name: 'a', thicknessMm: 0.1 },
+          { name: 'a', thicknessMm: 0.2 },
+        ],
+      },
+      /a name of its own/,
+    ],
     ['a shim without a name', { stock: [{ name: '', thicknessMm: 0.1 }] }, /needs a name/],
-    ['a block as high as a house', { heights: { ...plan.register.heights, blockMm: 900 } }, /900 mm is too much for the height/],
+    [
+      'a block as high as a house',
+      { heights: { ...plan.register.heights, blockMm: 900 } },
+      /900 mm is too much for the height/,
+    ],
   ])('%s is refused in words', (_, part, words) => {
     expect(said(withRegister(part))).toMatch(words);
   });
@@ -64,15 +89,27 @@ describe('what is known of movement, from outside', () => {
 
 test('the start values written down are those in use', () => {
   const method = readFileSync('docs/method.md', 'utf8').toLowerCase();
-  const rows = method.slice(method.indexOf('### one laying')).split('\n').filter((line) => line.startsWith('|')).slice(2, 7);
+  const rows = method
+    .slice(method.indexOf('### one laying'))
+    .split('\n')
+    .filter((line) => line.startsWith('|'))
+    .slice(2, 7);
   const told = new Map<string, readonly [number, number]>();
   for (const row of rows) {
-    const cells = row.split('|').map((cell) => cell.trim()).filter(Boolean);
+    const cells = row
+      .split('|')
+      .map((cell) => cell.trim())
+      .filter(Boolean);
     for (const at of [0, 3]) told.set(cells[at], [Number.parseFloat(cells[at + 1]), Number.parseFloat(cells[at + 2])]);
   }
   for (const id of REGISTRATION_WAYS) {
     const { shiftMm, turnDeg } = registrationWay(id).spread;
-    const row = [...told].find(([name]) => name.startsWith(id) || (id === 'card window' && name.includes('card')) || (id === 'block onto paper' && name.startsWith('block')));
+    const row = [...told].find(
+      ([name]) =>
+        name.startsWith(id) ||
+        (id === 'card window' && name.includes('card')) ||
+        (id === 'block onto paper' && name.startsWith('block')),
+    );
     expect([id, row?.[1]]).toEqual([id, [shiftMm, turnDeg]]);
   }
 });

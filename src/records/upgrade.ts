@@ -30,8 +30,18 @@ function fromOne(plan: OlderPlan): unknown {
     version: 2,
     way: { ...plan.way, under: 'dry' },
     rules: DEFAULT_RULES,
-    inks: plan.inks.map((ink, place) => ({ ...ink, film: null, recipe: null, softenerPercent: Math.min(10, 2 * place) })),
-    runs: plan.runs.map(({ colourId, ...run }) => ({ ...run, inkings: Array.isArray(run.inkings) ? run.inkings.map((inking: object) => ({ ...inking, colourId, zoneIds: null, filmWeight: 1 })) : run.inkings })),
+    inks: plan.inks.map((ink, place) => ({
+      ...ink,
+      film: null,
+      recipe: null,
+      softenerPercent: Math.min(10, 2 * place),
+    })),
+    runs: plan.runs.map(({ colourId, ...run }) => ({
+      ...run,
+      inkings: Array.isArray(run.inkings)
+        ? run.inkings.map((inking: object) => ({ ...inking, colourId, zoneIds: null, filmWeight: 1 }))
+        : run.inkings,
+    })),
   };
 }
 
@@ -50,7 +60,12 @@ function fromThree({ layout, ...plan }: OlderPlan): unknown {
   return {
     ...plan,
     version: 4,
-    layout: { ...DEFAULT_LAYOUT, marginMm: layout?.marginMm, rule: layout?.marginRule, exportPaper: layout?.exportPaper },
+    layout: {
+      ...DEFAULT_LAYOUT,
+      marginMm: layout?.marginMm,
+      rule: layout?.marginRule,
+      exportPaper: layout?.exportPaper,
+    },
     register: DEFAULT_REGISTER,
     blocks: Array.isArray(plan.blocks) ? plan.blocks.map((block: object) => ({ ...block, sizeMm: null })) : plan.blocks,
   };

@@ -1,6 +1,15 @@
 import { isTestSheet, type BenchAct, type BenchEvent } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
-import { checkAct, inkNamesOf, printedIds, progressOf, sideOfStage, stagesOf, type Plan, type PrintState } from '@/records';
+import {
+  checkAct,
+  inkNamesOf,
+  printedIds,
+  progressOf,
+  sideOfStage,
+  stagesOf,
+  type Plan,
+  type PrintState,
+} from '@/records';
 import { keepCutPicture, refusedSlip } from './slips';
 import { appendBenchEvent, benchLog, hasBenchEvent, planAt, raiseUndoFloor, touchPrint, type Store } from '@/store';
 import { livingPrint, printState } from './prints';
@@ -26,14 +35,17 @@ export function logActs(db: Store, id: string, values: unknown, nowMs: number): 
 class Refused extends Error {}
 
 function checkEvents(values: unknown, nowMs: number): Outcome<BenchEvent[]> {
-  if (!Array.isArray(values) || values.length === 0 || values.length > 500) return failure('act', 'Nothing to log was sent.');
+  if (!Array.isArray(values) || values.length === 0 || values.length > 500)
+    return failure('act', 'Nothing to log was sent.');
   const events: BenchEvent[] = [];
   for (const value of values as Partial<BenchEvent>[]) {
     const act = checkAct(value?.act);
     if (!act.ok) return act;
-    if (typeof value.id !== 'string' || !/^[\w-]{8,64}$/.test(value.id)) return failure('act', 'An entry for the log needs an id of its own.');
+    if (typeof value.id !== 'string' || !/^[\w-]{8,64}$/.test(value.id))
+      return failure('act', 'An entry for the log needs an id of its own.');
     const at = Date.parse(String(value.at));
-    if (Number.isNaN(at) || at > nowMs + CLOCK_TOLERANCE_MS) return failure('act', `“${String(value.at)}” is not a time that can have been. Set this device’s clock.`);
+    if (Number.isNaN(at) || at > nowMs + CLOCK_TOLERANCE_MS)
+      return failure('act', `“${String(value.at)}” is not a time that can have been. Set this device’s clock.`);
     events.push({ id: value.id, at: new Date(at).toISOString(), act: act.value });
   }
   return success(events);
@@ -48,7 +60,13 @@ function append(db: Store, id: string, events: readonly BenchEvent[], nowMs: num
     const refused = refusal(plan, benchLog(db, id), event.act);
     if (refused) throw new Refused(refused);
     appendBenchEvent(db, id, withCutPicture(db, plan, benchLog(db, id), event));
-    if (event.act.kind === 'stage-cut' || event.act.kind === 'slip' || event.act.kind === 'pull' || event.act.kind === 'sheets-started') raiseUndoFloor(db, id);
+    if (
+      event.act.kind === 'stage-cut' ||
+      event.act.kind === 'slip' ||
+      event.act.kind === 'pull' ||
+      event.act.kind === 'sheets-started'
+    )
+      raiseUndoFloor(db, id);
   }
   touchPrint(db, id, new Date(nowMs).toISOString());
   return printState(db, id);
@@ -68,7 +86,9 @@ function refusal(plan: Plan, events: readonly BenchEvent[], act: BenchAct): stri
   const { bench } = progress;
   switch (act.kind) {
     case 'sheets-started':
-      return bench.started ? `${bench.started.counted + bench.started.tests} sheets were already started; none can be added to a reduction later.` : undefined;
+      return bench.started
+        ? `${bench.started.counted + bench.started.tests} sheets were already started; none can be added to a reduction later.`
+        : undefined;
     case 'stage-cut':
       return refusedCut(plan, progress, act.stageId);
     case 'island-cut':
@@ -78,30 +98,45 @@ function refusal(plan: Plan, events: readonly BenchEvent[], act: BenchAct): stri
     case 'pull-undone': {
       const pull = bench.pulls.find((p) => p.id === act.pullId);
       if (!pull) return 'This pull is not in the log, or was taken back already.';
-      if (bench.pulls.at(-1)?.id !== act.pullId) return `Only the last pull can be taken back; sheet ${pull.sheet} is not the last.`;
+      if (bench.pulls.at(-1)?.id !== act.pullId)
+        return `Only the last pull can be taken back; sheet ${pull.sheet} is not the last.`;
       const runIndex = plan.runs.findIndex((run) => run.id === pull.runId);
-      return progress.runs[runIndex]?.cutOn ? 'The block has been cut again since this pull, so it can no longer be taken back.' : undefined;
+      return progress.runs[runIndex]?.cutOn
+        ? 'The block has been cut again since this pull, so it can no longer be taken back.'
+        : undefined;
     }
     case 'run-finished': {
       const index = plan.runs.findIndex((run) => run.id === act.runId);
       if (index < 0) return 'This run is not in the plan.';
-      return progress.runs[index].tally.pulled.length === 0 ? `Nothing has been pulled in run ${index + 1} yet.` : undefined;
+      return progress.runs[index].tally.pulled.length === 0
+        ? `Nothing has been pulled in run ${index + 1} yet.`
+        : undefined;
     }
     case 'colour-got':
       return refusedColour(plan, progress, act);
     case 'slip':
-      return refusedSlip(plan, bench.slips, act, bench.cutStages.map((c) => c.stageId));
+      return refusedSlip(
+        plan,
+        bench.slips,
+        act,
+        bench.cutStages.map((c) => c.stageId),
+      );
     case 'slip-answered':
       return 'A slip is answered where it is shown, so that the plan can follow.';
     case 'rehearsed':
       return undefined;
     case 'proofed': {
-      const at = plan.runs.findIndex((run) => run.id === act.runId), against = plan.runs.findIndex((run) => run.id === act.againstRunId);
+      const at = plan.runs.findIndex((run) => run.id === act.runId),
+        against = plan.runs.findIndex((run) => run.id === act.againstRunId);
       if (at < 0) return 'This run is not in the plan.';
-      return act.againstRunId !== null && (against < 0 || against === at) ? 'A proof is measured against another run of the plan, or against its place on the sheet.' : undefined;
+      return act.againstRunId !== null && (against < 0 || against === at)
+        ? 'A proof is measured against another run of the plan, or against its place on the sheet.'
+        : undefined;
     }
     case 'shimmed':
-      return act.settings.every((setting) => plan.runs.some((run) => run.id === setting.runId)) ? undefined : 'One of these runs is not in the plan.';
+      return act.settings.every((setting) => plan.runs.some((run) => run.id === setting.runId))
+        ? undefined
+        : 'One of these runs is not in the plan.';
     case 'numbered':
       return refusedNumbers(progress, act);
   }
@@ -117,13 +152,19 @@ function refusedCut(plan: Plan, progress: ReturnType<typeof progressOf>, stageId
   if (at === 0) return undefined;
   const before = runOf(stages[at - 1].id);
   if (!isCut(stages[at - 1].id)) return `The cut for run ${before + 1} comes first.`;
-  const open = plan.runs.findIndex((run, i) => run.inkings[0].stageId === stages[at - 1].id && progress.runs[i].phase !== 'done');
+  const open = plan.runs.findIndex(
+    (run, i) => run.inkings[0].stageId === stages[at - 1].id && progress.runs[i].phase !== 'done',
+  );
   if (open < 0) return undefined;
   const left = progress.runs[open].tally.waiting.length;
   return `Run ${open + 1} is not finished${left ? `: ${left} sheets are still to be pulled` : ''}. After this cut it could never be printed again.`;
 }
 
-function refusedPull(plan: Plan, progress: ReturnType<typeof progressOf>, act: Extract<BenchAct, { kind: 'pull' }>): string | undefined {
+function refusedPull(
+  plan: Plan,
+  progress: ReturnType<typeof progressOf>,
+  act: Extract<BenchAct, { kind: 'pull' }>,
+): string | undefined {
   const index = plan.runs.findIndex((run) => run.id === act.runId);
   if (index < 0) return 'This run is not in the plan.';
   const run = plan.runs[index];
@@ -134,27 +175,43 @@ function refusedPull(plan: Plan, progress: ReturnType<typeof progressOf>, act: E
   const open = progress.runs.slice(0, index).findIndex((r) => r.phase !== 'done');
   if (open >= 0) return `Run ${open + 1} comes first: its films lie below those of ${name}.`;
   if (progress.bench.finishedRuns.has(run.id)) return `${name} was declared finished.`;
-  if (!progress.sheets.includes(act.sheet)) return `There is no sheet ${act.sheet}; ${progress.bench.started.counted} sheets and ${progress.bench.started.tests} test sheets were started.`;
-  if (progress.runs[index].tally.pulled.some((p) => p.sheet === act.sheet)) return `Sheet ${act.sheet} was already pulled in ${name}.`;
-  return progress.runs[index].tally.waiting.includes(act.sheet) ? undefined : `Sheet ${act.sheet} was set aside earlier.`;
+  if (!progress.sheets.includes(act.sheet))
+    return `There is no sheet ${act.sheet}; ${progress.bench.started.counted} sheets and ${progress.bench.started.tests} test sheets were started.`;
+  if (progress.runs[index].tally.pulled.some((p) => p.sheet === act.sheet))
+    return `Sheet ${act.sheet} was already pulled in ${name}.`;
+  return progress.runs[index].tally.waiting.includes(act.sheet)
+    ? undefined
+    : `Sheet ${act.sheet} was set aside earlier.`;
 }
 
-function refusedColour(plan: Plan, progress: ReturnType<typeof progressOf>, act: Extract<BenchAct, { kind: 'colour-got' }>): string | undefined {
+function refusedColour(
+  plan: Plan,
+  progress: ReturnType<typeof progressOf>,
+  act: Extract<BenchAct, { kind: 'colour-got' }>,
+): string | undefined {
   const index = plan.runs.findIndex((run) => run.id === act.runId);
   if (index < 0) return 'This run is not in the plan.';
-  if (progress.runs[index].tally.pulled.length === 0) return `Nothing has been pulled in run ${index + 1} yet, so it has given no colour.`;
+  if (progress.runs[index].tally.pulled.length === 0)
+    return `Nothing has been pulled in run ${index + 1} yet, so it has given no colour.`;
   const printed = plan.runs[index].inkings.some((inking) => printedIds(plan, inking).includes(act.colourId));
   return printed ? undefined : `Run ${index + 1} does not print on this colour’s area.`;
 }
 
-function refusedNumbers(progress: ReturnType<typeof progressOf>, act: Extract<BenchAct, { kind: 'numbered' }>): string | undefined {
-  if (progress.currentRun < progress.runs.length || progress.runs.length === 0) return 'Numbers are given when all runs are printed.';
-  if (progress.bench.numberings.length > 0 && act.reason.trim() === '') return 'These sheets are numbered already. To change the numbers, say why; both are kept on record.';
+function refusedNumbers(
+  progress: ReturnType<typeof progressOf>,
+  act: Extract<BenchAct, { kind: 'numbered' }>,
+): string | undefined {
+  if (progress.currentRun < progress.runs.length || progress.runs.length === 0)
+    return 'Numbers are given when all runs are printed.';
+  if (progress.bench.numberings.length > 0 && act.reason.trim() === '')
+    return 'These sheets are numbered already. To change the numbers, say why; both are kept on record.';
   const last = progress.runs[progress.runs.length - 1].tally;
   const alive = new Set(last.pulled.filter((p) => !p.setAside).map((p) => p.sheet));
   const dead = act.marks.find((m) => !alive.has(m.sheet) || isTestSheet(m.sheet));
   if (dead) return `Sheet ${dead.sheet} is not among the finished prints.`;
-  const marks = act.marks.map((m) => m.mark), sheets = act.marks.map((m) => m.sheet);
-  if (new Set(marks).size !== marks.length || new Set(sheets).size !== sheets.length) return 'A number can be given once only, and a sheet can have one only.';
+  const marks = act.marks.map((m) => m.mark),
+    sheets = act.marks.map((m) => m.sheet);
+  if (new Set(marks).size !== marks.length || new Set(sheets).size !== sheets.length)
+    return 'A number can be given once only, and a sheet can have one only.';
   return undefined;
 }

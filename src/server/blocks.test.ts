@@ -1,14 +1,42 @@
 import sharp from 'sharp';
 import { sketchPlans } from '@/core/layers';
-import { looksOfPlan, pigmentsOf, planFromSketch, planTaskOf, progressOf, resolveFrom, withFlat, type PrintState } from '@/records';
+import {
+  looksOfPlan,
+  pigmentsOf,
+  planFromSketch,
+  planTaskOf,
+  progressOf,
+  resolveFrom,
+  withFlat,
+  type PrintState,
+} from '@/records';
 import { openStore, type Store } from '@/store';
-import { bringInPicture, bundleFile, cabinet, createPrint, keepLabels, lidLabelPdf, logActs, openBundle, placeAgain, printState, readPatch, registrationPdf, runSvg, savePlan } from './index';
+import {
+  bringInPicture,
+  bundleFile,
+  cabinet,
+  createPrint,
+  keepLabels,
+  lidLabelPdf,
+  logActs,
+  openBundle,
+  placeAgain,
+  printState,
+  readPatch,
+  registrationPdf,
+  runSvg,
+  savePlan,
+} from './index';
 
 const NOW = '2026-11-20T10:00:00.000Z';
 const MS = Date.parse(NOW);
 let db: Store;
-beforeEach(() => { db = openStore(':memory:'); });
-afterEach(() => { db.close(); });
+beforeEach(() => {
+  db = openStore(':memory:');
+});
+afterEach(() => {
+  db.close();
+});
 
 function ok<T>(got: { ok: true; value: T } | { ok: false; message: string }): T {
   if (!got.ok) throw new Error(got.message);
@@ -18,28 +46,68 @@ function ok<T>(got: { ok: true; value: T } | { ok: false; message: string }): T 
 /** A print of 24 × 18 mm: three bands on bare paper, each colour on a block of its own. */
 async function onBlocks(): Promise<PrintState> {
   const id = ok(createPrint(db, 'Blocks', NOW));
-  const png = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#c08040' } }).png().toBuffer();
+  const png = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#c08040' } })
+    .png()
+    .toBuffer();
   const brought = ok(await bringInPicture(db, id, 1, png, 'bands.png', NOW));
-  const sized = ok(await placeAgain(db, id, brought.revision, { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm: 24, heightMm: 18 }, NOW));
+  const sized = ok(
+    await placeAgain(
+      db,
+      id,
+      brought.revision,
+      { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm: 24, heightMm: 18 },
+      NOW,
+    ),
+  );
   const labels = Uint8Array.from({ length: 240 * 180 }, (_, i) => Math.floor((i % 240) / 60));
-  const colour = (name: string, L: number, b: number) => ({ id: name, name, wantedLabD50: [L, 2, b] as const, areaShare: 0.25, islandCount: 1 });
-  const plan = withFlat(sized.plan, { labelsSha: keepLabels(db, { width: 240, height: 180, labels }, NOW), settings: { colourCount: 4, radiusMm: 0, minIslandMm2: 0 }, colours: [colour('paper', 94, 4), colour('straw', 80, 40), colour('rust', 50, 30), colour('night', 20, -10)], barePaperId: 'paper', handChanges: 0 });
-  const sketches = sketchPlans(planTaskOf({ plan, got: [], closedRuns: 0, open: true, gapsMm: [], belief: { lost: 1, kept: 19 } }));
-  const direct = planFromSketch(plan, sketches.find((s) => s.process === 'multi-block' && s.blocks.length === 3)!);
-  return ok(savePlan(db, id, sized.revision, { ...direct, sheets: { ...direct.sheets, edition: 2, proofsToKeep: 0, testSheets: 0 } }, 'blocks', NOW));
+  const colour = (name: string, L: number, b: number) => ({
+    id: name,
+    name,
+    wantedLabD50: [L, 2, b] as const,
+    areaShare: 0.25,
+    islandCount: 1,
+  });
+  const plan = withFlat(sized.plan, {
+    labelsSha: keepLabels(db, { width: 240, height: 180, labels }, NOW),
+    settings: { colourCount: 4, radiusMm: 0, minIslandMm2: 0 },
+    colours: [colour('paper', 94, 4), colour('straw', 80, 40), colour('rust', 50, 30), colour('night', 20, -10)],
+    barePaperId: 'paper',
+    handChanges: 0,
+  });
+  const sketches = sketchPlans(
+    planTaskOf({ plan, got: [], closedRuns: 0, open: true, gapsMm: [], belief: { lost: 1, kept: 19 } }),
+  );
+  const direct = planFromSketch(
+    plan,
+    sketches.find((s) => s.process === 'multi-block' && s.blocks.length === 3)!,
+  );
+  return ok(
+    savePlan(
+      db,
+      id,
+      sized.revision,
+      { ...direct, sheets: { ...direct.sheets, edition: 2, proofsToKeep: 0, testSheets: 0 } },
+      'blocks',
+      NOW,
+    ),
+  );
 }
 
 let serial = 0;
-const log = (id: string, act: object) => logActs(db, id, [{ id: `blocks-${String(++serial).padStart(5, '0')}`, at: NOW, act }], MS);
+const log = (id: string, act: object) =>
+  logActs(db, id, [{ id: `blocks-${String(++serial).padStart(5, '0')}`, at: NOW, act }], MS);
 const refusal = (got: ReturnType<typeof log>) => (got.ok ? undefined : got.message);
 
 test('blocks are cut in any order, runs are pulled in theirs, and a cut block closes nothing behind it', async () => {
   const { id, plan } = await onBlocks();
   const [first, second, third] = plan.runs;
-  const pull = (runId: string, sheet: string) => log(id, { kind: 'pull', runId, sheet, faults: [], setAside: false, note: '' });
+  const pull = (runId: string, sheet: string) =>
+    log(id, { kind: 'pull', runId, sheet, faults: [], setAside: false, note: '' });
   ok(log(id, { kind: 'sheets-started', counted: 2, tests: 0 }));
   ok(log(id, { kind: 'stage-cut', stageId: third.inkings[0].stageId }));
-  expect(refusal(log(id, { kind: 'stage-cut', stageId: third.inkings[0].stageId }))).toMatch(/cut for run 3 is already done/);
+  expect(refusal(log(id, { kind: 'stage-cut', stageId: third.inkings[0].stageId }))).toMatch(
+    /cut for run 3 is already done/,
+  );
   ok(log(id, { kind: 'stage-cut', stageId: second.inkings[0].stageId }));
   expect(refusal(pull(first.id, '1'))).toMatch(/not cut for run 1/);
   ok(log(id, { kind: 'stage-cut', stageId: first.inkings[0].stageId }));
@@ -48,7 +116,11 @@ test('blocks are cut in any order, runs are pulled in theirs, and a cut block cl
   ok(pull(first.id, '2'));
   const state = ok(pull(second.id, '1'));
   const progress = progressOf(state.plan, state.events);
-  expect(progress.runs.map((r) => [r.phase, r.cut, r.cutOn])).toEqual([['done', true, false], ['printing', true, false], ['cut', true, false]]);
+  expect(progress.runs.map((r) => [r.phase, r.cut, r.cutOn])).toEqual([
+    ['done', true, false],
+    ['printing', true, false],
+    ['cut', true, false],
+  ]);
   expect(progress.closedRuns).toBe(2);
 });
 
@@ -58,7 +130,18 @@ test('runs of uncut blocks may still change places; the shapes of a cut block ma
   const cut = ok(log(id, { kind: 'stage-cut', stageId: first.inkings[0].stageId }));
   const turned = { ...plan, runs: [...plan.runs].reverse() };
   const saved = ok(savePlan(db, id, cut.revision, turned, 'turned', NOW));
-  const recut = { ...turned, blocks: turned.blocks.map((b) => ({ ...b, sides: b.sides.map((s) => ({ ...s, stages: s.stages.map((stage) => (stage.id === first.inkings[0].stageId ? { ...stage, standingIds: ['night', 'straw'] } : stage)) })) })) };
+  const recut = {
+    ...turned,
+    blocks: turned.blocks.map((b) => ({
+      ...b,
+      sides: b.sides.map((s) => ({
+        ...s,
+        stages: s.stages.map((stage) =>
+          stage.id === first.inkings[0].stageId ? { ...stage, standingIds: ['night', 'straw'] } : stage,
+        ),
+      })),
+    })),
+  };
   const refused = savePlan(db, id, saved.revision, recut, 'recut', NOW);
   expect(refused.ok ? '' : refused.message).toMatch(/already cut away/);
 });
@@ -66,7 +149,13 @@ test('runs of uncut blocks may still change places; the shapes of a cut block ma
 test('the colour a run gave: refused before it is printed, for areas it does not print on, and for no colour', async () => {
   const { id, plan } = await onBlocks();
   const [first] = plan.runs;
-  const got = (colourId: string, labD50: number[]) => ({ kind: 'colour-got', runId: first.id, colourId, labD50, source: 'typed' });
+  const got = (colourId: string, labD50: number[]) => ({
+    kind: 'colour-got',
+    runId: first.id,
+    colourId,
+    labD50,
+    source: 'typed',
+  });
   expect(refusal(log(id, got('straw', [70, 10, 30])))).toMatch(/Nothing has been pulled in run 1/);
   ok(log(id, { kind: 'sheets-started', counted: 2, tests: 0 }));
   ok(log(id, { kind: 'stage-cut', stageId: first.inkings[0].stageId }));
@@ -78,16 +167,25 @@ test('the colour a run gave: refused before it is printed, for areas it does not
   expect(looks.looks[1][1].map(Math.round)).toEqual([70, 10, 30]);
   const read = ok(await readPatch(db, { kind: 'run', printId: id, runId: first.id, colourId: 'straw' }));
   expect(read.reading.spectrum).toHaveLength(36);
-  expect(await readPatch(db, { kind: 'run', printId: id, runId: first.id, colourId: 'night' })).toMatchObject({ ok: false, code: 'run-missing' });
+  expect(await readPatch(db, { kind: 'run', printId: id, runId: first.id, colourId: 'night' })).toMatchObject({
+    ok: false,
+    code: 'run-missing',
+  });
 });
 
 test('files of a print on blocks; the bundle opens with its recipes', async () => {
   const state = await onBlocks();
-  const inks = cabinet(db, NOW).filter((ink) => ['yellow ochre', 'red oxide', 'ultramarine', 'opaque white', 'extender'].includes(ink.name));
+  const inks = cabinet(db, NOW).filter((ink) =>
+    ['yellow ochre', 'red oxide', 'ultramarine', 'opaque white', 'extender'].includes(ink.name),
+  );
   const mixed = resolveFrom(state.plan, [], 0, inks, pigmentsOf(inks)).plan;
   ok(savePlan(db, state.id, state.revision, mixed, 'mixed', NOW));
   expect(new TextDecoder().decode(ok(runSvg(db, state.id, 2, 'run')).bytes)).toContain('run 2, rust');
-  for (const file of [await registrationPdf(db, state.id, new Date(NOW)), await lidLabelPdf(db, state.id, 2, new Date(NOW))]) expect(new TextDecoder().decode(ok(file).bytes.slice(0, 5))).toBe('%PDF-');
+  for (const file of [
+    await registrationPdf(db, state.id, new Date(NOW)),
+    await lidLabelPdf(db, state.id, 2, new Date(NOW)),
+  ])
+    expect(new TextDecoder().decode(ok(file).bytes.slice(0, 5))).toBe('%PDF-');
   expect(await lidLabelPdf(db, state.id, 9, new Date(NOW))).toMatchObject({ ok: false, code: 'run-missing' });
   const copy = ok(openBundle(db, ok(bundleFile(db, state.id, NOW)).bytes, NOW));
   expect(ok(printState(db, copy)).plan).toEqual(mixed);

@@ -2,7 +2,15 @@ import { randomUUID } from 'node:crypto';
 import { STARTER_CABINET } from '@/core/inks';
 import { failure, success, type Outcome } from '@/core/units';
 import { cabinetCsv, readCabinetCsv, readCgats, readPalette, writeCgats, writePalette } from '@/formats';
-import { checkCabinetInk, emptyPlan, freeInkName, type CabinetInk, type NamedReading, type Reading, type StoredInk } from '@/records';
+import {
+  checkCabinetInk,
+  emptyPlan,
+  freeInkName,
+  type CabinetInk,
+  type NamedReading,
+  type Reading,
+  type StoredInk,
+} from '@/records';
 import { cabinetInk, cabinetInks, cabinetWasFilled, insertInk, markInkDeleted, updateInk, type Store } from '@/store';
 import type { FileOut } from './exports';
 
@@ -24,71 +32,131 @@ export function cabinet(db: Store, now: string): StoredInk[] {
 function starterInks(): Omit<CabinetInk, 'id'>[] {
   const paperLabD50 = emptyPlan().paper.labD50;
   return STARTER_CABINET.map(({ name, role, labD50, contrastRatio, lightFast }) => ({
-    name, role, kind: 'oil', colour: { labD50, spectrum: null }, paperLabD50, opacity: contrastRatio, strength: 1,
-    stockG: STARTER_STOCK_G, lightFast: `${lightFast} (start value; see the label)`, drawdowns: [],
+    name,
+    role,
+    kind: 'oil',
+    colour: { labD50, spectrum: null },
+    paperLabD50,
+    opacity: contrastRatio,
+    strength: 1,
+    stockG: STARTER_STOCK_G,
+    lightFast: `${lightFast} (start value; see the label)`,
+    drawdowns: [],
   }));
 }
 
 export function addInk(db: Store, value: unknown, now: string): Outcome<StoredInk> {
   const ink = checkCabinetInk(value);
   if (!ink.ok) return ink;
-  return db.transaction((): Outcome<StoredInk> => {
-    const there = cabinet(db, now);
-    if (there.length >= MAX_INKS) return failure('cabinet-full', `The cabinet holds ${MAX_INKS} inks, the most it can. Take one out first.`);
-    const id = randomUUID();
-    insertInk(db, id, { ...ink.value, name: freeInkName(ink.value.name, there.map((i) => i.name)) }, now);
-    return success(cabinetInk(db, id)!);
-  }).immediate();
+  return db
+    .transaction((): Outcome<StoredInk> => {
+      const there = cabinet(db, now);
+      if (there.length >= MAX_INKS)
+        return failure('cabinet-full', `The cabinet holds ${MAX_INKS} inks, the most it can. Take one out first.`);
+      const id = randomUUID();
+      insertInk(
+        db,
+        id,
+        {
+          ...ink.value,
+          name: freeInkName(
+            ink.value.name,
+            there.map((i) => i.name),
+          ),
+        },
+        now,
+      );
+      return success(cabinetInk(db, id)!);
+    })
+    .immediate();
 }
 
 /** Saves an ink on top of the revision it was changed from. */
 export function saveInk(db: Store, id: string, baseRevision: number, value: unknown, now: string): Outcome<StoredInk> {
   const ink = checkCabinetInk(value);
   if (!ink.ok) return ink;
-  return db.transaction((): Outcome<StoredInk> => {
-    if (!cabinetInk(db, id)) return failure('ink-missing', 'This ink is not in the cabinet any more.');
-    if (cabinetInks(db).some((other) => other.id !== id && other.name === ink.value.name)) return failure('ink-name', `There is another ink named “${ink.value.name}”. Give this one a name of its own.`);
-    if (!updateInk(db, id, baseRevision, ink.value, now)) return failure('stale', 'This ink was changed in another window meanwhile. Nothing of it was overwritten; load the page again.');
-    return success(cabinetInk(db, id)!);
-  }).immediate();
+  return db
+    .transaction((): Outcome<StoredInk> => {
+      if (!cabinetInk(db, id)) return failure('ink-missing', 'This ink is not in the cabinet any more.');
+      if (cabinetInks(db).some((other) => other.id !== id && other.name === ink.value.name))
+        return failure('ink-name', `There is another ink named “${ink.value.name}”. Give this one a name of its own.`);
+      if (!updateInk(db, id, baseRevision, ink.value, now))
+        return failure(
+          'stale',
+          'This ink was changed in another window meanwhile. Nothing of it was overwritten; load the page again.',
+        );
+      return success(cabinetInk(db, id)!);
+    })
+    .immediate();
 }
 
 export function removeInk(db: Store, id: string, now: string): Outcome<undefined> {
-  return cabinetInk(db, id) && markInkDeleted(db, id, now, now) ? success(undefined) : failure('ink-missing', 'This ink is not in the cabinet any more.');
+  return cabinetInk(db, id) && markInkDeleted(db, id, now, now)
+    ? success(undefined)
+    : failure('ink-missing', 'This ink is not in the cabinet any more.');
 }
 
 export function putInkBack(db: Store, id: string, now: string): Outcome<StoredInk> {
-  return markInkDeleted(db, id, null, now) ? success(cabinetInk(db, id)!) : failure('ink-missing', 'There is no such ink to put back.');
+  return markInkDeleted(db, id, null, now)
+    ? success(cabinetInk(db, id)!)
+    : failure('ink-missing', 'There is no such ink to put back.');
 }
 
 /** Takes inks in from a table (CSV), a palette (GPL) or measurements (CGATS); all or none. */
-export function importInks(db: Store, bytes: Uint8Array, fileName: string, now: string): Outcome<{ readonly added: number }> {
+export function importInks(
+  db: Store,
+  bytes: Uint8Array,
+  fileName: string,
+  now: string,
+): Outcome<{ readonly added: number }> {
   const read = inksOfFile(bytes, fileName);
   if (!read.ok) return read;
-  return db.transaction((): Outcome<{ added: number }> => {
-    const names = cabinet(db, now).map((ink) => ink.name);
-    if (names.length + read.value.length > MAX_INKS) return failure('cabinet-full', `${read.value.length} inks came in and ${names.length} are there; the cabinet holds ${MAX_INKS} at most.`);
-    for (const ink of read.value) {
-      const name = freeInkName(ink.name, names);
-      names.push(name);
-      insertInk(db, randomUUID(), { ...ink, name }, now);
-    }
-    return success({ added: read.value.length });
-  }).immediate();
+  return db
+    .transaction((): Outcome<{ added: number }> => {
+      const names = cabinet(db, now).map((ink) => ink.name);
+      if (names.length + read.value.length > MAX_INKS)
+        return failure(
+          'cabinet-full',
+          `${read.value.length} inks came in and ${names.length} are there; the cabinet holds ${MAX_INKS} at most.`,
+        );
+      for (const ink of read.value) {
+        const name = freeInkName(ink.name, names);
+        names.push(name);
+        insertInk(db, randomUUID(), { ...ink, name }, now);
+      }
+      return success({ added: read.value.length });
+    })
+    .immediate();
 }
 
 function inksOfFile(bytes: Uint8Array, fileName: string): Outcome<Omit<CabinetInk, 'id'>[]> {
   const text = textOf(bytes);
-  if (text === undefined) return failure('cabinet-file', `“${fileName}” is not a text file. Inks come in as CSV, GPL palette or CGATS.`);
+  if (text === undefined)
+    return failure('cabinet-file', `“${fileName}” is not a text file. Inks come in as CSV, GPL palette or CGATS.`);
   const paperLabD50 = emptyPlan().paper.labD50;
-  const swatch = (name: string, colour: Reading): unknown => ({ name, kind: 'oil', role: 'pigment', colour, paperLabD50, opacity: 'half', strength: 1, stockG: 0, lightFast: '', drawdowns: [] });
+  const swatch = (name: string, colour: Reading): unknown => ({
+    name,
+    kind: 'oil',
+    role: 'pigment',
+    colour,
+    paperLabD50,
+    opacity: 'half',
+    strength: 1,
+    stockG: 0,
+    lightFast: '',
+    drawdowns: [],
+  });
   if (/^\s*GIMP Palette/.test(text)) {
     const palette = readPalette(text);
-    return palette.ok ? checkedAll(palette.value.map(({ name, labD50 }) => swatch(name, { labD50, spectrum: null }))) : palette;
+    return palette.ok
+      ? checkedAll(palette.value.map(({ name, labD50 }) => swatch(name, { labD50, spectrum: null })))
+      : palette;
   }
   if (/BEGIN_DATA_FORMAT/.test(text)) {
     const samples = readCgats(text);
-    return samples.ok ? checkedAll(samples.value.map(({ name, labD50, spectrum }) => swatch(name, { labD50, spectrum }))) : samples;
+    return samples.ok
+      ? checkedAll(samples.value.map(({ name, labD50, spectrum }) => swatch(name, { labD50, spectrum })))
+      : samples;
   }
   return readCabinetCsv(text, paperLabD50);
 }
@@ -116,17 +184,21 @@ function textOf(bytes: Uint8Array): string | undefined {
 /** Samples of a measurement file, to be taken as readings. */
 export function readingsOfFile(bytes: Uint8Array, fileName: string): Outcome<NamedReading[]> {
   const text = textOf(bytes);
-  return text === undefined ? failure('cgats', `“${fileName}” is not a text file. Readings come in as CGATS text.`) : readCgats(text);
+  return text === undefined
+    ? failure('cgats', `“${fileName}” is not a text file. Readings come in as CGATS text.`)
+    : readCgats(text);
 }
 
 /** The cabinet as a file: inks.csv, inks.gpl or inks.cgats.txt. */
 export function cabinetFile(db: Store, fileName: string, now: string): Outcome<FileOut> {
   const inks = cabinet(db, now);
-  const file = (text: string, mediaType: string): Outcome<FileOut> => success({ bytes: new TextEncoder().encode(text), mediaType, fileName });
+  const file = (text: string, mediaType: string): Outcome<FileOut> =>
+    success({ bytes: new TextEncoder().encode(text), mediaType, fileName });
   const colours = inks.map(({ name, colour }) => ({ name, ...colour }));
   if (fileName === 'inks.csv') return file(`\uFEFF${cabinetCsv(inks)}`, 'text/csv; charset=utf-8');
   if (fileName === 'inks.gpl') return file(writePalette('Ink cabinet', colours), 'text/plain; charset=utf-8');
-  if (fileName === 'inks.cgats.txt') return file(writeCgats('Ink cabinet', [...colours, ...inks.flatMap(drawdownSamples)]), 'text/plain; charset=utf-8');
+  if (fileName === 'inks.cgats.txt')
+    return file(writeCgats('Ink cabinet', [...colours, ...inks.flatMap(drawdownSamples)]), 'text/plain; charset=utf-8');
   return failure('ink-missing', `There is no file “${fileName}” of the cabinet.`);
 }
 

@@ -3,15 +3,38 @@ import sharp from 'sharp';
 import { withFlat, type PrintState } from '@/records';
 import { openStore, timedCuts, type Store } from '@/store';
 import {
-  answerSlip, bringInPicture, bundleFile, createPrint, keepLabels, keepPracticeScore, layeredFile, linesFile, logActs, maskFile, openBundle, placeAgain, practiceScores, printState, registrationPdf, runSvg, savePlan, storedBlob, transferFile, undo,
+  answerSlip,
+  bringInPicture,
+  bundleFile,
+  createPrint,
+  keepLabels,
+  keepPracticeScore,
+  layeredFile,
+  linesFile,
+  logActs,
+  maskFile,
+  openBundle,
+  placeAgain,
+  practiceScores,
+  printState,
+  registrationPdf,
+  runSvg,
+  savePlan,
+  storedBlob,
+  transferFile,
+  undo,
 } from './index';
 
 const NOW = '2026-11-20T10:00:00.000Z';
 const DAY = new Date(NOW);
 const MS = Date.parse(NOW);
 let db: Store;
-beforeEach(() => { db = openStore(':memory:'); });
-afterEach(() => { db.close(); });
+beforeEach(() => {
+  db = openStore(':memory:');
+});
+afterEach(() => {
+  db.close();
+});
 
 function ok<T>(got: { ok: true; value: T } | { ok: false; message: string }): T {
   if (!got.ok) throw new Error(got.message);
@@ -19,17 +42,45 @@ function ok<T>(got: { ok: true; value: T } | { ok: false; message: string }): T 
 }
 const text = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
 let serial = 0;
-const log = (id: string, ...acts: object[]) => logActs(db, id, acts.map((act) => ({ id: `files-${String(++serial).padStart(5, '0')}`, at: NOW, act })), MS);
+const log = (id: string, ...acts: object[]) =>
+  logActs(
+    db,
+    id,
+    acts.map((act) => ({ id: `files-${String(++serial).padStart(5, '0')}`, at: NOW, act })),
+    MS,
+  );
 
 /** 24 × 18 mm in three upright bands of 8 mm: paper, straw, night. */
 async function planned(): Promise<PrintState> {
   const id = ok(createPrint(db, 'Bands', NOW));
-  const png = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#c08040' } }).png().toBuffer();
+  const png = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#c08040' } })
+    .png()
+    .toBuffer();
   const brought = ok(await bringInPicture(db, id, 1, png, 'bands.png', NOW));
-  const sized = ok(await placeAgain(db, id, brought.revision, { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm: 24, heightMm: 18 }, NOW));
+  const sized = ok(
+    await placeAgain(
+      db,
+      id,
+      brought.revision,
+      { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm: 24, heightMm: 18 },
+      NOW,
+    ),
+  );
   const labels = Uint8Array.from({ length: 240 * 180 }, (_, i) => Math.floor((i % 240) / 80));
-  const colour = (name: string, L: number) => ({ id: name, name, wantedLabD50: [L, 2, 10] as const, areaShare: 1 / 3, islandCount: 1 });
-  const plan = withFlat(sized.plan, { labelsSha: keepLabels(db, { width: 240, height: 180, labels }, NOW), settings: { colourCount: 3, radiusMm: 0, minIslandMm2: 0 }, colours: [colour('paper', 94), colour('straw', 80), colour('night', 15)], barePaperId: 'paper', handChanges: 0 });
+  const colour = (name: string, L: number) => ({
+    id: name,
+    name,
+    wantedLabD50: [L, 2, 10] as const,
+    areaShare: 1 / 3,
+    islandCount: 1,
+  });
+  const plan = withFlat(sized.plan, {
+    labelsSha: keepLabels(db, { width: 240, height: 180, labels }, NOW),
+    settings: { colourCount: 3, radiusMm: 0, minIslandMm2: 0 },
+    colours: [colour('paper', 94), colour('straw', 80), colour('night', 15)],
+    barePaperId: 'paper',
+    handChanges: 0,
+  });
   return ok(savePlan(db, id, sized.revision, plan, 'flat', NOW));
 }
 const placeOnNight = { islands: [], outlinesMm: [[17, 2, 20, 2, 20, 5, 17, 5]] };
@@ -40,8 +91,13 @@ describe('layers and lines', () => {
     const files = unzipSync(ok(layeredFile(db, id, 2, 'run')).bytes);
     const stack = text(files['stack.xml']);
     expect(stack).toMatch(/w="240" h="180" xres="254"/);
-    expect(stack).toMatch(/run 2, night: what prints[\s\S]*the sheet after run 2[\s\S]*the sheet after run 1[\s\S]*name="paper"/);
-    const { data } = await sharp(Buffer.from(files['data/layer0.png'])).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+    expect(stack).toMatch(
+      /run 2, night: what prints[\s\S]*the sheet after run 2[\s\S]*the sheet after run 1[\s\S]*name="paper"/,
+    );
+    const { data } = await sharp(Buffer.from(files['data/layer0.png']))
+      .ensureAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
     const alpha = (x: number) => data[(90 * 240 + x) * 4 + 3];
     expect([alpha(40), alpha(120), alpha(200)]).toEqual([0, 0, 255]);
   });
@@ -49,12 +105,17 @@ describe('layers and lines', () => {
   test('a stage is mirrored: what is cut now lies where the block has it', async () => {
     const { id } = await planned();
     const files = unzipSync(ok(layeredFile(db, id, 1, 'stage')).bytes);
-    const { data } = await sharp(Buffer.from(files['data/layer0.png'])).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+    const { data } = await sharp(Buffer.from(files['data/layer0.png']))
+      .ensureAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
     const alpha = (x: number) => data[(90 * 240 + x) * 4 + 3];
     expect([alpha(40), alpha(120), alpha(200)]).toEqual([0, 0, 255]);
     const dxf = text(ok(linesFile(db, id, 1, 'stage')).bytes);
     expect(dxf).toMatch(/CUT_NOW/);
-    expect([...dxf.matchAll(/VERTEX\r\n8\r\nCUT_NOW\r\n10\r\n([\d.]+)/g)].map((m) => Number(m[1])).every((x) => x >= 15.9)).toBe(true);
+    expect(
+      [...dxf.matchAll(/VERTEX\r\n8\r\nCUT_NOW\r\n10\r\n([\d.]+)/g)].map((m) => Number(m[1])).every((x) => x >= 15.9),
+    ).toBe(true);
     expect(text(ok(linesFile(db, id, 2, 'run')).bytes)).toMatch(/RUN_2_NIGHT/);
     expect(layeredFile(db, id, 9, 'run')).toMatchObject({ ok: false, code: 'run-missing' });
   });
@@ -64,10 +125,24 @@ describe('transfer', () => {
   test('the drawing follows the way: as seen for a face-down tracing, mirrored for carbon; twice mirrored it is itself', async () => {
     const state = await planned();
     const seen = text(ok(await transferFile(db, state.id, 'flat', 'svg', 300, DAY)).bytes);
-    ok(savePlan(db, state.id, state.revision, { ...state.plan, transfer: { ...state.plan.transfer, wayId: 'carbon' } }, 'carbon', NOW));
+    ok(
+      savePlan(
+        db,
+        state.id,
+        state.revision,
+        { ...state.plan, transfer: { ...state.plan.transfer, wayId: 'carbon' } },
+        'carbon',
+        NOW,
+      ),
+    );
     const mirrored = ok(await transferFile(db, state.id, 'flat', 'svg', 300, DAY));
     expect(mirrored.fileName).toMatch(/mirrored\.svg$/);
-    const night = (svg: string) => [...(/fill="#[0-9a-f]{6}" fill-rule="evenodd" d="([^"]+)"\/>\s*<path transform="scale\(0.01\)" fill="none"/i.exec(svg)![1]).matchAll(/M(-?\d+) /g)].map((m) => Number(m[1]));
+    const night = (svg: string) =>
+      [
+        .../fill="#[0-9a-f]{6}" fill-rule="evenodd" d="([^"]+)"\/>\s*<path transform="scale\(0.01\)" fill="none"/i
+          .exec(svg)![1]
+          .matchAll(/M(-?\d+) /g),
+      ].map((m) => Number(m[1]));
     expect(Math.min(...night(seen))).toBeGreaterThan(2000);
     expect(Math.min(...night(text(mirrored.bytes)))).toBeLessThan(2300);
     expect(seen).toMatch(/width="104mm"/);
@@ -78,21 +153,48 @@ describe('transfer', () => {
     const { id } = await planned();
     const png = ok(await transferFile(db, id, 'key', 'png', 600, DAY));
     const facts = await sharp(Buffer.from(png.bytes)).metadata();
-    expect([facts.density, facts.width, facts.height]).toEqual([600, Math.round((52 * 600) / 25.4), Math.round((46 * 600) / 25.4)]);
+    expect([facts.density, facts.width, facts.height]).toEqual([
+      600,
+      Math.round((52 * 600) / 25.4),
+      Math.round((46 * 600) / 25.4),
+    ]);
     // the edge between paper and straw, 8 mm into the picture, is a line
     const { data, info } = await sharp(Buffer.from(png.bytes)).greyscale().raw().toBuffer({ resolveWithObject: true });
-    const dark = (xMm: number) => data[Math.round((23 * 600) / 25.4) * info.width + Math.round((xMm * 600) / 25.4)] < 80;
+    const dark = (xMm: number) =>
+      data[Math.round((23 * 600) / 25.4) * info.width + Math.round((xMm * 600) / 25.4)] < 80;
     expect([dark(22), dark(18), dark(26)]).toEqual([true, false, false]);
     expect(await transferFile(db, id, 'key', 'png', 72, DAY)).toMatchObject({ ok: false, code: 'dpi' });
     expect(await transferFile(db, id, 'block-4', 'pdf', 300, DAY)).toMatchObject({ ok: false, code: 'drawing' });
-    expect(ok(await transferFile(db, id, 'block-1', 'pdf', 300, DAY)).bytes.subarray(0, 5).toString()).toBe('%PDF-');
+    expect(
+      ok(await transferFile(db, id, 'block-1', 'pdf', 300, DAY))
+        .bytes.subarray(0, 5)
+        .toString(),
+    ).toBe('%PDF-');
   });
 });
 
 test('a mask lies mirrored, covers its place with its reach, and is gone when the plan lost it', async () => {
   const state = await planned();
-  const mask = { id: 'mask-a', runId: state.plan.runs[1].id, kind: 'mask' as const, place: placeOnNight, covers: 'place' as const, growMm: 1, hold: 'pins' as const, note: '' };
-  const next = ok(savePlan(db, state.id, state.revision, { ...state.plan, masks: [mask, { ...mask, id: 'mask-b', kind: 'keep clean' as const, hold: 'corner' as const }] }, 'mask', NOW));
+  const mask = {
+    id: 'mask-a',
+    runId: state.plan.runs[1].id,
+    kind: 'mask' as const,
+    place: placeOnNight,
+    covers: 'place' as const,
+    growMm: 1,
+    hold: 'pins' as const,
+    note: '',
+  };
+  const next = ok(
+    savePlan(
+      db,
+      state.id,
+      state.revision,
+      { ...state.plan, masks: [mask, { ...mask, id: 'mask-b', kind: 'keep clean' as const, hold: 'corner' as const }] },
+      'mask',
+      NOW,
+    ),
+  );
   const dxf = text(ok(await maskFile(db, state.id, 'mask-a', 'dxf', DAY)).bytes);
   const xs = [...dxf.matchAll(/VERTEX\r\n8\r\nMASK\r\n10\r\n([\d.]+)/g)].map((m) => Number(m[1]));
   expect([Math.min(...xs), Math.max(...xs)]).toEqual([expect.closeTo(4, 0), expect.closeTo(7, 0)]);
@@ -105,12 +207,21 @@ test('a mask lies mirrored, covers its place with its reach, and is gone when th
 });
 
 describe('a slip on the block', () => {
-  const slip = (slipId: string, stageId = 'stage-2', place: object = placeOnNight) => ({ kind: 'slip', slipId, stageId, place, note: 'ran on' });
+  const slip = (slipId: string, stageId = 'stage-2', place: object = placeOnNight) => ({
+    kind: 'slip',
+    slipId,
+    stageId,
+    place,
+    note: 'ran on',
+  });
 
   test('is marked once, with the block kept as a picture; where nothing is shown it is refused', async () => {
     const { id } = await planned();
     ok(log(id, { kind: 'stage-cut', stageId: 'stage-1' }));
-    expect(log(id, slip('slip-aaaa', 'stage-2', { islands: [], outlinesMm: [] }))).toMatchObject({ ok: false, message: expect.stringMatching(/Show where/) });
+    expect(log(id, slip('slip-aaaa', 'stage-2', { islands: [], outlinesMm: [] }))).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/Show where/),
+    });
     expect(log(id, slip('slip-aaaa', 'stage-9'))).toMatchObject({ ok: false });
     const state = ok(log(id, slip('slip-aaaa')));
     expect(log(id, slip('slip-aaaa'))).toMatchObject({ ok: false, message: expect.stringMatching(/marked already/) });
@@ -119,7 +230,8 @@ describe('a slip on the block', () => {
     const png = storedBlob(db, pictures[1])!.bytes;
     const { data, info } = await sharp(png).raw().toBuffer({ resolveWithObject: true });
     // 18.5 mm from the left on the print is 5.5 mm on the block
-    const at = (Math.round(35 * (info.height / 180)) * info.width + Math.round(55 * (info.width / 240))) * info.channels;
+    const at =
+      (Math.round(35 * (info.height / 180)) * info.width + Math.round(55 * (info.width / 240))) * info.channels;
     expect([...data.subarray(at, at + 3)]).toEqual([166, 58, 43]);
     expect(log(id, { kind: 'slip-answered', slipId: 'slip-aaaa', answer: 'patch' })).toMatchObject({ ok: false });
   });
@@ -127,13 +239,22 @@ describe('a slip on the block', () => {
   test('left first and patched later; what cannot be is refused, and another window is told', async () => {
     const { id } = await planned();
     const state = ok(log(id, slip('slip-bbbb')));
-    expect(answerSlip(db, id, state.revision - 1, 'slip-bbbb', 'leave', NOW)).toMatchObject({ ok: false, code: 'stale' });
+    expect(answerSlip(db, id, state.revision - 1, 'slip-bbbb', 'leave', NOW)).toMatchObject({
+      ok: false,
+      code: 'stale',
+    });
     expect(answerSlip(db, id, state.revision, 'slip-zzzz', 'leave', NOW)).toMatchObject({ ok: false });
-    expect(answerSlip(db, id, state.revision, 'slip-bbbb', 'hope', NOW)).toMatchObject({ ok: false, message: expect.stringMatching(/is no answer to a slip/) });
+    expect(answerSlip(db, id, state.revision, 'slip-bbbb', 'hope', NOW)).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/is no answer to a slip/),
+    });
     const left = ok(answerSlip(db, id, state.revision, 'slip-bbbb', 'leave', NOW));
     expect(left.undoLabel).toBeNull();
     const patched = ok(answerSlip(db, id, left.revision, 'slip-bbbb', 'patch', NOW));
-    expect(answerSlip(db, id, patched.revision, 'slip-bbbb', 'leave', NOW)).toMatchObject({ ok: false, message: expect.stringMatching(/answered already: patch/) });
+    expect(answerSlip(db, id, patched.revision, 'slip-bbbb', 'leave', NOW)).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/answered already: patch/),
+    });
   });
 
   test('the picture is changed to fit: what lost its film becomes the colour that has just what is left, and nothing else changes', async () => {
@@ -160,10 +281,23 @@ describe('a slip on the block', () => {
 
   test('slips, their pictures and rehearsals travel in the bundle', async () => {
     const { id } = await planned();
-    ok(log(id, { kind: 'stage-cut', stageId: 'stage-1', minutes: 90, saidHours: 1 }, slip('slip-eeee'), { kind: 'rehearsed', level: 'bare', score: 80, parts: 3, tooEarly: 1, tooLate: 0, never: 0 }));
+    ok(
+      log(id, { kind: 'stage-cut', stageId: 'stage-1', minutes: 90, saidHours: 1 }, slip('slip-eeee'), {
+        kind: 'rehearsed',
+        level: 'bare',
+        score: 80,
+        parts: 3,
+        tooEarly: 1,
+        tooLate: 0,
+        never: 0,
+      }),
+    );
     const copy = ok(printState(db, ok(openBundle(db, ok(bundleFile(db, id, NOW)).bytes, NOW))));
     expect(copy.events.map((e) => e.act)).toEqual(ok(printState(db, id)).events.map((e) => e.act));
-    expect(timedCuts(db)).toEqual([{ tookMin: 90, saidHours: 1 }, { tookMin: 90, saidHours: 1 }]);
+    expect(timedCuts(db)).toEqual([
+      { tookMin: 90, saidHours: 1 },
+      { tookMin: 90, saidHours: 1 },
+    ]);
     expect(copy.cuttingPace).toBeGreaterThan(1);
   });
 });
@@ -171,7 +305,12 @@ describe('a slip on the block', () => {
 test('practice is kept, newest first; what is no sample or no score is refused', () => {
   expect(ok(practiceScores(db))).toEqual([]);
   ok(keepPracticeScore(db, { sample: 'buoy', level: 'bare', score: 40 }, NOW));
-  expect(ok(keepPracticeScore(db, { sample: 'pear', level: 'with hints', score: 90 }, NOW)).map((s) => s.sample)).toEqual(['pear', 'buoy']);
+  expect(
+    ok(keepPracticeScore(db, { sample: 'pear', level: 'with hints', score: 90 }, NOW)).map((s) => s.sample),
+  ).toEqual(['pear', 'buoy']);
   expect(keepPracticeScore(db, { sample: 'moon', level: 'bare', score: 40 }, NOW)).toMatchObject({ ok: false });
-  expect(keepPracticeScore(db, { sample: 'buoy', level: 'bare', score: 400 }, NOW)).toMatchObject({ ok: false, message: expect.stringMatching(/400 is too much for the score/) });
+  expect(keepPracticeScore(db, { sample: 'buoy', level: 'bare', score: 400 }, NOW)).toMatchObject({
+    ok: false,
+    message: expect.stringMatching(/400 is too much for the score/),
+  });
 });

@@ -8,10 +8,20 @@ type Call = { readonly kind: keyof Pen; readonly args: readonly unknown[] };
 /** Draws with a pen that only remembers. */
 function callsOf(drawing: Drawing): Call[] {
   const calls: Call[] = [];
-  const remember = (kind: keyof Pen) => (...args: unknown[]) => { calls.push({ kind, args }); };
+  const remember =
+    (kind: keyof Pen) =>
+    (...args: unknown[]) => {
+      calls.push({ kind, args });
+    };
   drawing.draw({
-    rect: remember('rect'), line: remember('line'), area: remember('area'), circle: remember('circle'), outlines: remember('outlines'),
-    hatch: remember('hatch'), polygon: remember('polygon'), text: remember('text'),
+    rect: remember('rect'),
+    line: remember('line'),
+    area: remember('area'),
+    circle: remember('circle'),
+    outlines: remember('outlines'),
+    hatch: remember('hatch'),
+    polygon: remember('polygon'),
+    text: remember('text'),
   });
   return calls;
 }
@@ -46,31 +56,64 @@ describe('the registration sheet', () => {
     expect(words).toContain('this side up');
   });
 
-  test.each(REGISTRATION_WAYS)('%s: everything drawn lies on its sheet, and the cut list has the paper at its size', (way) => {
-    const { drawings, cutList } = jigOf(way);
-    for (const jig of drawings) for (const mark of jig.marks) {
-      const points = mark.kind === 'rect' ? [[mark.rect.xMm, mark.rect.yMm], [mark.rect.xMm + mark.rect.widthMm, mark.rect.yMm + mark.rect.heightMm]] : mark.kind === 'line' ? [mark.from, mark.to] : [[mark.xMm, mark.yMm]];
-      for (const [x, y] of points) {
-        expect(x).toBeGreaterThanOrEqual(-0.001);
-        expect(y).toBeGreaterThanOrEqual(-0.001);
-        expect(x).toBeLessThanOrEqual(jig.widthMm + 0.001);
-        expect(y).toBeLessThanOrEqual(jig.heightMm + 0.001);
-      }
-    }
-    const { allowanceMm } = registrationWay(way);
-    expect(cutList.find((item) => item.what === 'paper')).toMatchObject({ widthMm: 320 + allowanceMm.left + allowanceMm.right, heightMm: 268 + allowanceMm.top + allowanceMm.bottom });
-  });
+  test.each(REGISTRATION_WAYS)(
+    '%s: everything drawn lies on its sheet, and the cut list has the paper at its size',
+    (way) => {
+      const { drawings, cutList } = jigOf(way);
+      for (const jig of drawings)
+        for (const mark of jig.marks) {
+          const points =
+            mark.kind === 'rect'
+              ? [
+                  [mark.rect.xMm, mark.rect.yMm],
+                  [mark.rect.xMm + mark.rect.widthMm, mark.rect.yMm + mark.rect.heightMm],
+                ]
+              : mark.kind === 'line'
+                ? [mark.from, mark.to]
+                : [[mark.xMm, mark.yMm]];
+          for (const [x, y] of points) {
+            expect(x).toBeGreaterThanOrEqual(-0.001);
+            expect(y).toBeGreaterThanOrEqual(-0.001);
+            expect(x).toBeLessThanOrEqual(jig.widthMm + 0.001);
+            expect(y).toBeLessThanOrEqual(jig.heightMm + 0.001);
+          }
+        }
+      const { allowanceMm } = registrationWay(way);
+      expect(cutList.find((item) => item.what === 'paper')).toMatchObject({
+        widthMm: 320 + allowanceMm.left + allowanceMm.right,
+        heightMm: 268 + allowanceMm.top + allowanceMm.bottom,
+      });
+    },
+  );
 
   test('an outline sheet has a line and a letter for each run, in its place', () => {
-    const outlines = ['A', 'B'].map((letter, i) => ({ letter, name: `run ${i + 1}`, path: 'M100 200l10 0l0 10z', colour: '#000', dashMm: i * 2 }));
+    const outlines = ['A', 'B'].map((letter, i) => ({
+      letter,
+      name: `run ${i + 1}`,
+      path: 'M100 200l10 0l0 10z',
+      colour: '#000',
+      dashMm: i * 2,
+    }));
     const drawn = callsOf(jigPage('Harbour', jigOf('outline sheet').drawings[0], outlines));
-    expect(drawn.filter((c) => c.kind === 'outlines').map((c) => [c.args[0], c.args[3]])).toEqual([['M5600 5700l10 0l0 10z', 0], ['M5600 5700l10 0l0 10z', 2]]);
+    expect(drawn.filter((c) => c.kind === 'outlines').map((c) => [c.args[0], c.args[3]])).toEqual([
+      ['M5600 5700l10 0l0 10z', 0],
+      ['M5600 5700l10 0l0 10z', 2],
+    ]);
     expect(texts(drawn)).toEqual(expect.arrayContaining(['A · run 1', 'B · run 2']));
   });
 });
 
 describe('a stage of the block', () => {
-  const page = { printName: 'Harbour', run: 2, inkName: 'rust', widthMm: 100, heightMm: 80, standing: 'M0 0l100 0l0 100z', notes: [], cutNow: 'M500 500l20 0l0 20zM-5 7l1 1z' };
+  const page = {
+    printName: 'Harbour',
+    run: 2,
+    inkName: 'rust',
+    widthMm: 100,
+    heightMm: 80,
+    standing: 'M0 0l100 0l0 100z',
+    notes: [],
+    cutNow: 'M500 500l20 0l0 20zM-5 7l1 1z',
+  };
   const drawing = stageDrawing(page);
   const calls = callsOf(drawing);
 
@@ -80,14 +123,17 @@ describe('a stage of the block', () => {
   });
 
   test('moves the outlines into the frame, only where they begin', () => {
-    const area = calls.find((c) => c.kind === 'area')!, hatch = calls.find((c) => c.kind === 'hatch')!;
+    const area = calls.find((c) => c.kind === 'area')!,
+      hatch = calls.find((c) => c.kind === 'hatch')!;
     expect(area.args[0]).toBe('M1400 1400l100 0l0 100z');
     expect(hatch.args[0]).toBe('M1900 1900l20 0l0 20zM1395 1407l1 1z');
     expect(hatch.args.slice(1, 3)).toEqual([128, 108]);
   });
 
   test('says that it is mirrored, which run it is for, and which side is up', () => {
-    expect(texts(calls)).toEqual(expect.arrayContaining(['run 2', 'mirrored: this is the block, not the print', 'origin corner', 'this side up']));
+    expect(texts(calls)).toEqual(
+      expect.arrayContaining(['run 2', 'mirrored: this is the block, not the print', 'origin corner', 'this side up']),
+    );
   });
 
   test('frames the block to size', () => {

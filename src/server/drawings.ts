@@ -1,16 +1,30 @@
 import type { JigDrawing, JigLayer } from '@/core/registration';
 import type { Drawing, LineStyle, Pen } from '@/formats';
 
-const MADDER = '#A63A2B', SLATE = '#3E5C76', PENCIL = '#6B6F66', STANDING = '#D8D2C2';
+const MADDER = '#A63A2B',
+  SLATE = '#3E5C76',
+  PENCIL = '#6B6F66',
+  STANDING = '#D8D2C2';
 /** Room round the block for its marks. */
 export const FRAME_MM = 14;
 
 const JIG_LINES: Readonly<Record<JigLayer, LineStyle>> = {
-  cut: { widthMm: 0.4 }, block: { widthMm: 0.35 }, paper: { widthMm: 0.25, dashMm: 3, colour: SLATE }, 'block stop': { widthMm: 0.3, colour: MADDER }, 'paper stop': { widthMm: 0.3, colour: SLATE }, guide: { widthMm: 0.15, colour: PENCIL },
+  cut: { widthMm: 0.4 },
+  block: { widthMm: 0.35 },
+  paper: { widthMm: 0.25, dashMm: 3, colour: SLATE },
+  'block stop': { widthMm: 0.3, colour: MADDER },
+  'paper stop': { widthMm: 0.3, colour: SLATE },
+  guide: { widthMm: 0.15, colour: PENCIL },
 };
 
 /** A run's outline on an outline sheet: its own line and letter. */
-export interface RunOutline { readonly letter: string; readonly name: string; readonly path: string; readonly colour: string; readonly dashMm: number }
+export interface RunOutline {
+  readonly letter: string;
+  readonly name: string;
+  readonly path: string;
+  readonly colour: string;
+  readonly dashMm: number;
+}
 
 /** One true-size drawing of a jig, to be traced or glued; outlines of the runs laid in where the way wants them. */
 export function jigPage(printName: string, jig: JigDrawing, outlines: readonly RunOutline[] = []): Drawing {
@@ -28,10 +42,17 @@ export function jigPage(printName: string, jig: JigDrawing, outlines: readonly R
         else pen.text(mark.text, mark.xMm, mark.yMm, mark.heightMm, { colour: style.colour, align: mark.align });
       }
       const place = jig.outlinesIn;
-      if (place) outlines.forEach((outline, i) => {
-        pen.outlines(shifted(outline.path, place.xMm, place.yMm), 0.3, outline.colour, outline.dashMm);
-        pen.text(`${outline.letter} · ${outline.name}`, place.xMm + 4, place.yMm + place.heightMm + 3 + 4.4 * (i % 6), 3.2, { colour: outline.colour });
-      });
+      if (place)
+        outlines.forEach((outline, i) => {
+          pen.outlines(shifted(outline.path, place.xMm, place.yMm), 0.3, outline.colour, outline.dashMm);
+          pen.text(
+            `${outline.letter} · ${outline.name}`,
+            place.xMm + 4,
+            place.yMm + place.heightMm + 3 + 4.4 * (i % 6),
+            3.2,
+            { colour: outline.colour },
+          );
+        });
       thisSideUp(pen, jig.widthMm / 2, jig.heightMm / 2);
     },
   };
@@ -57,7 +78,9 @@ export function stageDrawing(page: StagePage): Drawing {
   const { widthMm, heightMm } = page;
   return {
     title: `${page.printName}: ${page.block ?? 'block'} before run ${page.run}, ${page.inkName}. MIRRORED, as the block lies`,
-    note: ['grey stands and prints · hatched is cut now · white is cleared already', ...page.notes].join(' · ').slice(0, 150),
+    note: ['grey stands and prints · hatched is cut now · white is cleared already', ...page.notes]
+      .join(' · ')
+      .slice(0, 150),
     widthMm: widthMm + 2 * FRAME_MM,
     heightMm: heightMm + 2 * FRAME_MM,
     draw(pen) {
@@ -74,17 +97,35 @@ export function stageDrawing(page: StagePage): Drawing {
 
 /** Path data moved by whole hundredths: only absolute moves and lines change. */
 export function shifted(path: string, byXMm: number, byYMm = byXMm): string {
-  const dx = Math.round(byXMm * 100), dy = Math.round(byYMm * 100);
-  return path.replace(/([ML])(-?\d+) (-?\d+)/g, (_, act: string, x: string, y: string) => `${act}${Number(x) + dx} ${Number(y) + dy}`);
+  const dx = Math.round(byXMm * 100),
+    dy = Math.round(byYMm * 100);
+  return path.replace(
+    /([ML])(-?\d+) (-?\d+)/g,
+    (_, act: string, x: string, y: string) => `${act}${Number(x) + dx} ${Number(y) + dy}`,
+  );
 }
 
 export function originCorner(pen: Pen, x: number, y: number, label: string): void {
-  pen.polygon([[x, y], [x + 7, y], [x, y - 7]], '#1F2421');
+  pen.polygon(
+    [
+      [x, y],
+      [x + 7, y],
+      [x, y - 7],
+    ],
+    '#1F2421',
+  );
   pen.text(label, x, y + 1.2, 3);
 }
 
 export function thisSideUp(pen: Pen, x: number, y: number, lengthMm = 12): void {
   pen.line(x, y, x, y - lengthMm, { widthMm: 0.5 });
-  pen.polygon([[x - 2, y - lengthMm + 3], [x + 2, y - lengthMm + 3], [x, y - lengthMm - 1]], '#1F2421');
+  pen.polygon(
+    [
+      [x - 2, y - lengthMm + 3],
+      [x + 2, y - lengthMm + 3],
+      [x, y - lengthMm - 1],
+    ],
+    '#1F2421',
+  );
   pen.text('this side up', x + 3, y - lengthMm / 2 - 2, 3.4);
 }

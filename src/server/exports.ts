@@ -5,8 +5,27 @@ import { srgb8FromLabD50, hexFromLabD50 } from '@/core/colour';
 import { labelCoverage, labelSet, packRgb, paintCoverage } from '@/core/geometry';
 import { replayLog } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
-import { blobsOfPlan, ledgerCsv, numberingCsv, pathOfSet, pdfOfDrawings, readBundle, svgDocument, writeBundle } from '@/formats';
-import { blockOfRun, cutLineNotes, inkedAt, inkNamesOf, inkOf, labelStateOfRun, looksOfPlan, progressOf, type Plan } from '@/records';
+import {
+  blobsOfPlan,
+  ledgerCsv,
+  numberingCsv,
+  pathOfSet,
+  pdfOfDrawings,
+  readBundle,
+  svgDocument,
+  writeBundle,
+} from '@/formats';
+import {
+  blockOfRun,
+  cutLineNotes,
+  inkedAt,
+  inkNamesOf,
+  inkOf,
+  labelStateOfRun,
+  looksOfPlan,
+  progressOf,
+  type Plan,
+} from '@/records';
 import { benchLog, getBlob, planAt, putBlob, type Store } from '@/store';
 import { stageDrawing } from './drawings';
 import { jigPages } from './jigFiles';
@@ -16,12 +35,24 @@ import { insertWholePrint, livingPrint } from './prints';
 
 /** The text face of all PDFs. */
 export function pdfFont(): Buffer {
-  return readFileSync(join(process.cwd(), 'node_modules/@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff'));
+  return readFileSync(
+    join(
+      process.cwd(),
+      'node_modules/@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff',
+    ),
+  );
 }
 
-export interface FileOut { readonly bytes: Uint8Array; readonly mediaType: string; readonly fileName: string }
+export interface FileOut {
+  readonly bytes: Uint8Array;
+  readonly mediaType: string;
+  readonly fileName: string;
+}
 
-interface Known { readonly name: string; readonly plan: Plan }
+interface Known {
+  readonly name: string;
+  readonly plan: Plan;
+}
 
 function known(db: Store, id: string): Outcome<Known> {
   const found = livingPrint(db, id);
@@ -41,10 +72,26 @@ export async function registrationPdf(db: Store, id: string, now: Date): Promise
       const state = labelStateOfRun(plan, run, sheet);
       const block = plan.blocks.length > 1 ? blockOfRun(plan, run).block.name : undefined;
       const path = (labels: readonly number[]) => pathOfSet(arcs, labelSet(labels), mmPerPx, true);
-      return stageDrawing({ printName: name, run: i + 1, block, inkName: inkNamesOf(plan, run), widthMm, heightMm, standing: path(state.standing), cutNow: path(state.cutNow), notes: cutLineNotes(plan, run) });
+      return stageDrawing({
+        printName: name,
+        run: i + 1,
+        block,
+        inkName: inkNamesOf(plan, run),
+        widthMm,
+        heightMm,
+        standing: path(state.standing),
+        cutNow: path(state.cutNow),
+        notes: cutLineNotes(plan, run),
+      });
     }),
   ];
-  const bytes = await pdfOfDrawings(drawings, plan.layout.exportPaper, `${name}: registration and cuts`, now, pdfFont());
+  const bytes = await pdfOfDrawings(
+    drawings,
+    plan.layout.exportPaper,
+    `${name}: registration and cuts`,
+    now,
+    pdfFont(),
+  );
   return success({ bytes, mediaType: 'application/pdf', fileName: `${fileStem(name)} registration and cuts.pdf` });
 }
 
@@ -59,26 +106,51 @@ export function runSvg(db: Store, id: string, number: number, what: 'run' | 'sta
   const arcs = tracedSheet(laid.value);
   const state = labelStateOfRun(plan, run, sheet);
   const path = (labels: readonly number[], mirrored: boolean) => pathOfSet(arcs, labelSet(labels), mmPerPx, mirrored);
-  const zones = run.inkings.map((inking) => ({ ink: inkOf(plan, inking), parts: [...sheet.parts.keys()].filter((p) => inkedAt(plan, sheet, sheet.parts[p], run, inking)) }));
-  const layers = what === 'run'
-    ? zones.map((zone) => ({ name: zones.length > 1 ? `run ${number} ${zone.ink.name}` : `run ${number}`, path: path(zone.parts, false), fill: hexFromLabD50(zone.ink.solidLabD50) }))
-    : [{ name: 'standing', path: path(state.standing, true), fill: '#D8D2C2' }, { name: 'cut now', path: path(state.cutNow, true), fill: '#A63A2B' }];
-  const title = what === 'run' ? `${name}, run ${number}, ${inkNamesOf(plan, run)}: what prints, as seen` : `${name}, block before run ${number}: mirrored`;
+  const zones = run.inkings.map((inking) => ({
+    ink: inkOf(plan, inking),
+    parts: [...sheet.parts.keys()].filter((p) => inkedAt(plan, sheet, sheet.parts[p], run, inking)),
+  }));
+  const layers =
+    what === 'run'
+      ? zones.map((zone) => ({
+          name: zones.length > 1 ? `run ${number} ${zone.ink.name}` : `run ${number}`,
+          path: path(zone.parts, false),
+          fill: hexFromLabD50(zone.ink.solidLabD50),
+        }))
+      : [
+          { name: 'standing', path: path(state.standing, true), fill: '#D8D2C2' },
+          { name: 'cut now', path: path(state.cutNow, true), fill: '#A63A2B' },
+        ];
+  const title =
+    what === 'run'
+      ? `${name}, run ${number}, ${inkNamesOf(plan, run)}: what prints, as seen`
+      : `${name}, block before run ${number}: mirrored`;
   const bytes = new TextEncoder().encode(svgDocument(widthMm, heightMm, title, layers));
-  return success({ bytes, mediaType: 'image/svg+xml', fileName: `${fileStem(name)} ${what === 'run' ? 'run' : 'block before run'} ${number}.svg` });
+  return success({
+    bytes,
+    mediaType: 'image/svg+xml',
+    fileName: `${fileStem(name)} ${what === 'run' ? 'run' : 'block before run'} ${number}.svg`,
+  });
 }
 
 export function ledgerFile(db: Store, id: string): Outcome<FileOut> {
   const print = known(db, id);
   if (!print.ok) return print;
   const progress = progressOf(print.value.plan, benchLog(db, id));
-  return success(csvFile(ledgerCsv(print.value.plan, progress.bench, progress.sheets), `${fileStem(print.value.name)} ledger.csv`));
+  return success(
+    csvFile(ledgerCsv(print.value.plan, progress.bench, progress.sheets), `${fileStem(print.value.name)} ledger.csv`),
+  );
 }
 
 export function numberingFile(db: Store, id: string): Outcome<FileOut> {
   const print = known(db, id);
   if (!print.ok) return print;
-  return success(csvFile(numberingCsv(progressOf(print.value.plan, benchLog(db, id)).bench), `${fileStem(print.value.name)} numbering.csv`));
+  return success(
+    csvFile(
+      numberingCsv(progressOf(print.value.plan, benchLog(db, id)).bench),
+      `${fileStem(print.value.name)} numbering.csv`,
+    ),
+  );
 }
 
 function csvFile(text: string, fileName: string): FileOut {
@@ -90,9 +162,15 @@ export function bundleFile(db: Store, id: string, now: string): Outcome<FileOut>
   if (!print.ok) return print;
   const { plan, name } = print.value;
   const events = benchLog(db, id);
-  const pictures = replayLog(events).cutPictures.map((p) => p.sha).filter((sha) => getBlob(db, sha));
+  const pictures = replayLog(events)
+    .cutPictures.map((p) => p.sha)
+    .filter((sha) => getBlob(db, sha));
   const blobs = new Map([...blobsOfPlan(plan), ...pictures].map((sha) => [sha, getBlob(db, sha)!]));
-  return success({ bytes: writeBundle({ name, plan, events, blobs }, now), mediaType: 'application/zip', fileName: `${fileStem(name)}.ulexite.zip` });
+  return success({
+    bytes: writeBundle({ name, plan, events, blobs }, now),
+    mediaType: 'application/zip',
+    fileName: `${fileStem(name)}.ulexite.zip`,
+  });
 }
 
 /** Opens a bundle as a new print; an existing one of the same name is left alone. */
@@ -102,11 +180,14 @@ export function openBundle(db: Store, bytes: Uint8Array, now: string): Outcome<s
   const { plan, blobs } = bundle.value;
   const labels = plan.flat && inflateLabels(blobs.get(plan.flat.labelsSha)!.bytes);
   if (labels && !labels.ok) return labels;
-  if (labels && Math.max(0, ...new Set(labels.value.labels)) >= plan.flat!.colours.length) return failure('bundle-plan', 'The flat colours in this bundle do not fit its picture.');
-  const id = db.transaction(() => {
-    for (const { bytes: stored, mediaType } of blobs.values()) putBlob(db, stored, mediaType, now);
-    return insertWholePrint(db, bundle.value.name, plan, bundle.value.events, now);
-  }).immediate();
+  if (labels && Math.max(0, ...new Set(labels.value.labels)) >= plan.flat!.colours.length)
+    return failure('bundle-plan', 'The flat colours in this bundle do not fit its picture.');
+  const id = db
+    .transaction(() => {
+      for (const { bytes: stored, mediaType } of blobs.values()) putBlob(db, stored, mediaType, now);
+      return insertWholePrint(db, bundle.value.name, plan, bundle.value.events, now);
+    })
+    .immediate();
   return success(id);
 }
 
@@ -119,7 +200,12 @@ export async function lookPng(db: Store, id: string, run: number, widthPx: numbe
   const { plan, name } = print.value;
   const wanted = Math.max(16, Math.min(MAX_LOOK_WIDTH_PX, Math.round(widthPx)));
   const raster = run === 0 && !plan.flat && plan.picture ? getBlob(db, plan.picture.raster.sha) : undefined;
-  if (raster) return success({ bytes: await sharp(raster.bytes).resize(wanted).png().toBuffer(), mediaType: 'image/png', fileName: `${fileStem(name)}.png` });
+  if (raster)
+    return success({
+      bytes: await sharp(raster.bytes).resize(wanted).png().toBuffer(),
+      mediaType: 'image/png',
+      fileName: `${fileStem(name)}.png`,
+    });
   const picture = labelsOfPlan(db, plan);
   const { coloursGot, slips } = replayLog(benchLog(db, id));
   const laid = picture && sheetOf(plan, picture, slips);
@@ -127,15 +213,23 @@ export async function lookPng(db: Store, id: string, run: number, widthPx: numbe
   if (!laid?.ok || !looks) return failure('nothing-flat', 'There are no flat colours to show yet.');
   const { map } = laid.value;
   if (!(run >= 0 && run <= plan.runs.length)) return failure('run-missing', `There is no run ${run}.`);
-  const width = wanted, height = Math.max(1, Math.round((width * map.height) / map.width));
+  const width = wanted,
+    height = Math.max(1, Math.round((width * map.height) / map.width));
   const colours = looks.looks[run].map((lab) => packRgb(...srgb8FromLabD50(lab).rgb));
   const words = paintCoverage(labelCoverage(map, colours.length, width, height), colours, width * height);
-  const bytes = await sharp(Buffer.from(words.buffer), { raw: { width, height, channels: 4 } }).removeAlpha().png().toBuffer();
+  const bytes = await sharp(Buffer.from(words.buffer), { raw: { width, height, channels: 4 } })
+    .removeAlpha()
+    .png()
+    .toBuffer();
   return success({ bytes, mediaType: 'image/png', fileName: `${fileStem(name)} after run ${run}.png` });
 }
 
 /** A name that is safe as a file name everywhere. */
 export function fileStem(name: string): string {
-  return name.replace(/[\\/:*?"<>|\u0000-\u001f]/g, '-').replace(/\.+$/, '').slice(0, 80) || 'print';
+  return (
+    name
+      .replace(/[\\/:*?"<>|\u0000-\u001f]/g, '-')
+      .replace(/\.+$/, '')
+      .slice(0, 80) || 'print'
+  );
 }
-

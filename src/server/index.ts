@@ -1,5 +1,16 @@
 export { database, RESTORABLE_DAYS } from './database';
-export { listPrints, printState, createPrint, copyPrint, savePlan, undo, redo, rename, deletePrint, restorePrint } from './prints';
+export {
+  listPrints,
+  printState,
+  createPrint,
+  copyPrint,
+  savePlan,
+  undo,
+  redo,
+  rename,
+  deletePrint,
+  restorePrint,
+} from './prints';
 export { bringInPicture, placeAgain, sourcePng, storeLabels, keepLabels } from './pictures';
 export { logActs } from './bench';
 export { answerSlip } from './slips';
@@ -7,9 +18,28 @@ export { layeredFile, linesFile } from './layered';
 export { transferFile } from './transferFiles';
 export { maskFile } from './maskFiles';
 export { practiceScores, keepPracticeScore } from './practice';
-export { registrationPdf, runSvg, ledgerFile, numberingFile, bundleFile, openBundle, lookPng, type FileOut } from './exports';
+export {
+  registrationPdf,
+  runSvg,
+  ledgerFile,
+  numberingFile,
+  bundleFile,
+  openBundle,
+  lookPng,
+  type FileOut,
+} from './exports';
 export { MAX_UPLOAD_BYTES } from './imageIn';
-export { cabinet, addInk, saveInk, removeInk, putInkBack, importInks, readingsOfFile, cabinetFile, MAX_CABINET_FILE_BYTES } from './cabinet';
+export {
+  cabinet,
+  addInk,
+  saveInk,
+  removeInk,
+  putInkBack,
+  importInks,
+  readingsOfFile,
+  cabinetFile,
+  MAX_CABINET_FILE_BYTES,
+} from './cabinet';
 export { readPatch } from './reading';
 export { lidLabelPdf } from './lidLabel';
 export { storedBlob } from './storedBlob';

@@ -16,33 +16,86 @@ const OUTLINE_DASHES_MM = [0, 1.2, 3, 6, 9, 0.6];
 export function jigPages(laid: LaidOut, arcs: ArcMap): Drawing[] {
   const { plan, name, sheet, mmPerPx } = laid;
   const outlines = plan.runs.map((run, i): RunOutline => {
-    const parts = [...sheet.parts.keys()].filter((p) => run.inkings.some((inking) => inkedAt(plan, sheet, sheet.parts[p], run, inking)));
-    return { letter: String.fromCharCode(65 + i), name: `run ${i + 1}, ${inkNamesOf(plan, run)}`, path: pathOfSet(arcs, labelSet(parts), mmPerPx, true), colour: OUTLINE_COLOURS[i % OUTLINE_COLOURS.length], dashMm: OUTLINE_DASHES_MM[i % OUTLINE_DASHES_MM.length] };
+    const parts = [...sheet.parts.keys()].filter((p) =>
+      run.inkings.some((inking) => inkedAt(plan, sheet, sheet.parts[p], run, inking)),
+    );
+    return {
+      letter: String.fromCharCode(65 + i),
+      name: `run ${i + 1}, ${inkNamesOf(plan, run)}`,
+      path: pathOfSet(arcs, labelSet(parts), mmPerPx, true),
+      colour: OUTLINE_COLOURS[i % OUTLINE_COLOURS.length],
+      dashMm: OUTLINE_DASHES_MM[i % OUTLINE_DASHES_MM.length],
+    };
   });
-  return jigFor(plan.way.registration, jigInputOf(plan, sheetLayoutOf(plan)!)).drawings.map((drawing) => jigPage(name, drawing, drawing.outlinesIn ? outlines : []));
+  return jigFor(plan.way.registration, jigInputOf(plan, sheetLayoutOf(plan)!)).drawings.map((drawing) =>
+    jigPage(name, drawing, drawing.outlinesIn ? outlines : []),
+  );
 }
 
 /** The jig of the chosen way: PDF true to size in tiles with a check ruler, SVG, or the lines as DXF. */
-export async function jigFile(db: Store, id: string, format: 'pdf' | 'svg' | 'dxf', now: Date): Promise<Outcome<FileOut>> {
+export async function jigFile(
+  db: Store,
+  id: string,
+  format: 'pdf' | 'svg' | 'dxf',
+  now: Date,
+): Promise<Outcome<FileOut>> {
   const found = laidOut(db, id);
   if (!found.ok) return found;
-  const laid = found.value, { plan } = laid;
+  const laid = found.value,
+    { plan } = laid;
   const stem = `${fileStem(laid.name)} ${plan.way.registration}`;
   const jig = jigFor(plan.way.registration, jigInputOf(plan, sheetLayoutOf(plan)!)).drawings[0];
   if (!jig) return failure('jig', 'This way of registration has nothing to draw.');
   if (format === 'dxf') {
-    const layers = [...new Set(jig.marks.map((mark) => mark.layer))].map((name, i) => ({ name, colour: 1 + (i % 7), ringsMm: jig.marks.filter((mark) => mark.layer === name).flatMap(ringsOf) }));
-    return success({ bytes: new TextEncoder().encode(dxfDocument(jig.heightMm, layers.filter((layer) => layer.ringsMm.length > 0))), mediaType: 'image/vnd.dxf', fileName: `${stem}.dxf` });
+    const layers = [...new Set(jig.marks.map((mark) => mark.layer))].map((name, i) => ({
+      name,
+      colour: 1 + (i % 7),
+      ringsMm: jig.marks.filter((mark) => mark.layer === name).flatMap(ringsOf),
+    }));
+    return success({
+      bytes: new TextEncoder().encode(
+        dxfDocument(
+          jig.heightMm,
+          layers.filter((layer) => layer.ringsMm.length > 0),
+        ),
+      ),
+      mediaType: 'image/vnd.dxf',
+      fileName: `${stem}.dxf`,
+    });
   }
   const pages = jigPages(laid, tracedSheet(laid));
-  if (format === 'svg') return success({ bytes: new TextEncoder().encode(svgOfDrawing(pages[0])), mediaType: 'image/svg+xml', fileName: `${stem}.svg` });
-  return success({ bytes: await pdfOfDrawings(pages, plan.layout.exportPaper, `${laid.name}: ${plan.way.registration}`, now, pdfFont()), mediaType: 'application/pdf', fileName: `${stem}.pdf` });
+  if (format === 'svg')
+    return success({
+      bytes: new TextEncoder().encode(svgOfDrawing(pages[0])),
+      mediaType: 'image/svg+xml',
+      fileName: `${stem}.svg`,
+    });
+  return success({
+    bytes: await pdfOfDrawings(
+      pages,
+      plan.layout.exportPaper,
+      `${laid.name}: ${plan.way.registration}`,
+      now,
+      pdfFont(),
+    ),
+    mediaType: 'application/pdf',
+    fileName: `${stem}.pdf`,
+  });
 }
 
 /** A mark as lines for a cutting machine; words are left out. A line is a ring there and back. */
 function ringsOf(mark: JigMark): number[][] {
-  if (mark.kind === 'rect') { const { xMm: x, yMm: y, widthMm: w, heightMm: h } = mark.rect; return [[x, y, x + w, y, x + w, y + h, x, y + h]]; }
+  if (mark.kind === 'rect') {
+    const { xMm: x, yMm: y, widthMm: w, heightMm: h } = mark.rect;
+    return [[x, y, x + w, y, x + w, y + h, x, y + h]];
+  }
   if (mark.kind === 'line') return [[...mark.from, ...mark.to]];
-  if (mark.kind === 'circle') return [Array.from({ length: 48 }, (_, i) => { const a = (i / 48) * 2 * Math.PI; return [mark.xMm + mark.radiusMm * Math.cos(a), mark.yMm + mark.radiusMm * Math.sin(a)]; }).flat()];
+  if (mark.kind === 'circle')
+    return [
+      Array.from({ length: 48 }, (_, i) => {
+        const a = (i / 48) * 2 * Math.PI;
+        return [mark.xMm + mark.radiusMm * Math.cos(a), mark.yMm + mark.radiusMm * Math.sin(a)];
+      }).flat(),
+    ];
   return [];
 }

@@ -7,7 +7,10 @@ import type { Store } from '@/store';
 import { fileStem, type FileOut } from './exports';
 import { laidOut, runOf, tracedSheet, type LaidOut } from './printSheets';
 
-const STANDING: PaletteColour = [207, 199, 180, 255], CUT_NOW: PaletteColour = [166, 58, 43, 255], CLEARED: PaletteColour = [239, 233, 218, 255], CLEAR: PaletteColour = [255, 255, 255, 0];
+const STANDING: PaletteColour = [207, 199, 180, 255],
+  CUT_NOW: PaletteColour = [166, 58, 43, 255],
+  CLEARED: PaletteColour = [239, 233, 218, 255],
+  CLEAR: PaletteColour = [255, 255, 255, 0];
 const THUMBNAIL_PX = 256;
 
 /** A run as layers, as seen: each film, the sheet before it, the paper. A stage as layers, as the block lies: what is cut now, what stands, what went before. */
@@ -19,15 +22,40 @@ export function layeredFile(db: Store, id: string, run: number, what: 'run' | 's
   const { name } = laid.value;
   const { layers, merged, mirrored } = what === 'run' ? runLayers(laid.value, run) : stageLayers(laid.value, run);
   const { width, height } = laid.value.map;
-  const png = (palette: readonly PaletteColour[], indexOf: (part: number) => number, everyPx = 1) => pngOf(laid.value, palette, indexOf, mirrored, everyPx);
-  const rasters = layers.map((layer): RasterLayer => ({ name: layer.name, visible: layer.visible, png: png(layer.palette, layer.indexOf) }));
+  const png = (palette: readonly PaletteColour[], indexOf: (part: number) => number, everyPx = 1) =>
+    pngOf(laid.value, palette, indexOf, mirrored, everyPx);
+  const rasters = layers.map((layer): RasterLayer => ({
+    name: layer.name,
+    visible: layer.visible,
+    png: png(layer.palette, layer.indexOf),
+  }));
   const every = Math.max(1, Math.ceil(Math.max(width, height) / THUMBNAIL_PX));
-  const bytes = openRaster(width, height, laid.value.mmPerPx, rasters, png(merged.palette, merged.indexOf), png(merged.palette, merged.indexOf, every));
-  return success({ bytes, mediaType: 'image/openraster', fileName: `${fileStem(name)} ${what === 'run' ? 'run' : 'block before run'} ${run}.ora` });
+  const bytes = openRaster(
+    width,
+    height,
+    laid.value.mmPerPx,
+    rasters,
+    png(merged.palette, merged.indexOf),
+    png(merged.palette, merged.indexOf, every),
+  );
+  return success({
+    bytes,
+    mediaType: 'image/openraster',
+    fileName: `${fileStem(name)} ${what === 'run' ? 'run' : 'block before run'} ${run}.ora`,
+  });
 }
 
-interface Layer { readonly name: string; readonly visible: boolean; readonly palette: readonly PaletteColour[]; readonly indexOf: (part: number) => number }
-interface Layers { readonly layers: readonly Layer[]; readonly merged: Pick<Layer, 'palette' | 'indexOf'>; readonly mirrored: boolean }
+interface Layer {
+  readonly name: string;
+  readonly visible: boolean;
+  readonly palette: readonly PaletteColour[];
+  readonly indexOf: (part: number) => number;
+}
+interface Layers {
+  readonly layers: readonly Layer[];
+  readonly merged: Pick<Layer, 'palette' | 'indexOf'>;
+  readonly mirrored: boolean;
+}
 
 function runLayers({ plan, sheet, got }: LaidOut, number: number): Layers {
   const run = plan.runs[number - 1];
@@ -35,14 +63,24 @@ function runLayers({ plan, sheet, got }: LaidOut, number: number): Layers {
   const solid = (lab: Parameters<typeof srgb8FromLabD50>[0]): PaletteColour => [...srgb8FromLabD50(lab).rgb, 255];
   const films = run.inkings.map((inking): Layer => {
     const printed = sheet.parts.map((part) => (inkedAt(plan, sheet, part, run, inking) ? 1 : 0));
-    return { name: `run ${number}, ${inkOf(plan, inking).name}: what prints`, visible: false, palette: [CLEAR, solid(inkOf(plan, inking).solidLabD50)], indexOf: (part) => printed[part] };
+    return {
+      name: `run ${number}, ${inkOf(plan, inking).name}: what prints`,
+      visible: false,
+      palette: [CLEAR, solid(inkOf(plan, inking).solidLabD50)],
+      indexOf: (part) => printed[part],
+    };
   });
   const after = { palette: looks[number].map(solid), indexOf: (part: number) => part };
   return {
     layers: [
       ...films,
       { name: `the sheet after run ${number}`, visible: true, ...after },
-      { name: number > 1 ? `the sheet after run ${number - 1}` : 'bare paper', visible: true, palette: looks[number - 1].map(solid), indexOf: (part) => part },
+      {
+        name: number > 1 ? `the sheet after run ${number - 1}` : 'bare paper',
+        visible: true,
+        palette: looks[number - 1].map(solid),
+        indexOf: (part) => part,
+      },
       { name: 'paper', visible: true, palette: [solid(plan.paper.labD50), CLEAR], indexOf: () => 0 },
     ],
     merged: after,
@@ -58,7 +96,8 @@ function stageLayers({ plan, sheet }: LaidOut, number: number): Layers {
     return { name, visible: true, palette: [CLEAR, colour], indexOf: (part) => set[part] };
   };
   const block = plan.blocks.length > 1 ? blockOfRun(plan, run).block.name : 'block';
-  const now = labelSet(state.cutNow), stands = labelSet(state.standing);
+  const now = labelSet(state.cutNow),
+    stands = labelSet(state.standing);
   return {
     layers: [
       layer(`cut now, before run ${number} (${inkNamesOf(plan, run)})`, state.cutNow, CUT_NOW),
@@ -70,13 +109,27 @@ function stageLayers({ plan, sheet }: LaidOut, number: number): Layers {
   };
 }
 
-function pngOf({ map, mmPerPx }: LaidOut, palette: readonly PaletteColour[], indexOf: (part: number) => number, mirrored: boolean, everyPx: number): Uint8Array {
-  const index = Uint8Array.from({ length: 256 }, (_, part) => (part < 255 ? indexOf(part) ?? 0 : 0));
-  const width = Math.ceil(map.width / everyPx), height = Math.ceil(map.height / everyPx);
-  return indexedPng(width, height, palette, (y, row) => {
-    const from = y * everyPx * map.width;
-    for (let x = 0; x < width; x++) row[x] = index[map.labels[from + (mirrored ? map.width - 1 - x * everyPx : x * everyPx)]];
-  }, mmPerPx * everyPx);
+function pngOf(
+  { map, mmPerPx }: LaidOut,
+  palette: readonly PaletteColour[],
+  indexOf: (part: number) => number,
+  mirrored: boolean,
+  everyPx: number,
+): Uint8Array {
+  const index = Uint8Array.from({ length: 256 }, (_, part) => (part < 255 ? (indexOf(part) ?? 0) : 0));
+  const width = Math.ceil(map.width / everyPx),
+    height = Math.ceil(map.height / everyPx);
+  return indexedPng(
+    width,
+    height,
+    palette,
+    (y, row) => {
+      const from = y * everyPx * map.width;
+      for (let x = 0; x < width; x++)
+        row[x] = index[map.labels[from + (mirrored ? map.width - 1 - x * everyPx : x * everyPx)]];
+    },
+    mmPerPx * everyPx,
+  );
 }
 
 /** Lines for a cutting machine: a run as seen, or a stage as the block lies. */
@@ -89,11 +142,25 @@ export function linesFile(db: Store, id: string, run: number, what: 'run' | 'sta
   const arcs = tracedSheet(laid.value);
   const state = labelStateOfRun(plan, found.value, sheet);
   const rings = (parts: readonly number[]) => ringsMm(arcs, labelSet(parts), laid.value.mmPerPx, what === 'stage');
-  const layers = what === 'run'
-    ? found.value.inkings.map((inking, i) => ({ name: `run ${run} ${inkOf(plan, inking).name}`, colour: 1 + i, ringsMm: rings([...sheet.parts.keys()].filter((p) => inkedAt(plan, sheet, sheet.parts[p], found.value, inking))) }))
-    : [{ name: 'standing', colour: 7, ringsMm: rings(state.standing) }, { name: 'cut now', colour: 1, ringsMm: rings(state.cutNow) }];
+  const layers =
+    what === 'run'
+      ? found.value.inkings.map((inking, i) => ({
+          name: `run ${run} ${inkOf(plan, inking).name}`,
+          colour: 1 + i,
+          ringsMm: rings(
+            [...sheet.parts.keys()].filter((p) => inkedAt(plan, sheet, sheet.parts[p], found.value, inking)),
+          ),
+        }))
+      : [
+          { name: 'standing', colour: 7, ringsMm: rings(state.standing) },
+          { name: 'cut now', colour: 1, ringsMm: rings(state.cutNow) },
+        ];
   const bytes = new TextEncoder().encode(dxfDocument(heightMm, layers));
-  return success({ bytes, mediaType: 'image/vnd.dxf', fileName: `${fileStem(name)} ${what === 'run' ? 'run' : 'block before run'} ${run}.dxf` });
+  return success({
+    bytes,
+    mediaType: 'image/vnd.dxf',
+    fileName: `${fileStem(name)} ${what === 'run' ? 'run' : 'block before run'} ${run}.dxf`,
+  });
 }
 
 /** Outlines of a set of labels, mm; mirrored for the block. */

@@ -8,34 +8,59 @@ import { benchLog, type Store } from '@/store';
 import { fileStem, pdfFont, type FileOut } from './exports';
 import { printState } from './prints';
 
-const LABEL_WIDTH_MM = 90, LINE_MM = 5.2;
+const LABEL_WIDTH_MM = 90,
+  LINE_MM = 5.2;
 
 /** Labels for the lids of a run's pots: swatch, recipe in percent and grams, print, run and date. */
 export async function lidLabelPdf(db: Store, id: string, run: number, now: Date): Promise<Outcome<FileOut>> {
   const print = printState(db, id);
   if (!print.ok) return print;
   const { plan, name, belief } = print.value;
-  if (!plan.flat || !plan.picture || !(run >= 1 && run <= plan.runs.length)) return failure('run-missing', `There is no run ${run}; this print has runs 1 to ${plan.runs.length}.`);
+  if (!plan.flat || !plan.picture || !(run >= 1 && run <= plan.runs.length))
+    return failure('run-missing', `There is no run ${run}; this print has runs 1 to ${plan.runs.length}.`);
   const { started, coloursGot } = replayLog(benchLog(db, id));
   const sheets = started ? started.counted + started.tests : sheetsToStart(plan.sheets, plan.runs.length, belief).total;
   const looks = looksOfPlan(plan, coloursGot)!;
   const drawings = plan.runs[run - 1].inkings.map((inking): Drawing => {
     const ink = inkOf(plan, inking);
     const label = plan.flat!.colours.findIndex((c) => c.id === inking.colourId);
-    return lidDrawing({ name, run, ink, seen: hexFromLabD50(looks.looks[run][label]), grams: gramsOf(plan, run - 1, inking.id, sheets), date: now.toISOString().slice(0, 10) });
+    return lidDrawing({
+      name,
+      run,
+      ink,
+      seen: hexFromLabD50(looks.looks[run][label]),
+      grams: gramsOf(plan, run - 1, inking.id, sheets),
+      date: now.toISOString().slice(0, 10),
+    });
   });
-  const bytes = await pdfOfDrawings(drawings, plan.layout.exportPaper, `${name}: lid labels, run ${run}`, now, pdfFont());
+  const bytes = await pdfOfDrawings(
+    drawings,
+    plan.layout.exportPaper,
+    `${name}: lid labels, run ${run}`,
+    now,
+    pdfFont(),
+  );
   return success({ bytes, mediaType: 'application/pdf', fileName: `${fileStem(name)} lid label run ${run}.pdf` });
 }
 
 function gramsOf(plan: Plan, run: number, inkingId: string, sheets: number): number {
   const inking = plan.runs[run].inkings.find((i) => i.id === inkingId)!;
   const areaCm2 = (plan.picture!.widthMm * plan.picture!.heightMm) / 100;
-  const share = printedIds(plan, inking).reduce((sum, id) => sum + plan.flat!.colours.find((c) => c.id === id)!.areaShare, 0);
+  const share = printedIds(plan, inking).reduce(
+    (sum, id) => sum + plan.flat!.colours.find((c) => c.id === id)!.areaShare,
+    0,
+  );
   return inkForRun(share * areaCm2, sheets, plan.runs[run].impressions * inking.filmWeight).grams;
 }
 
-interface Lid { readonly name: string; readonly run: number; readonly ink: Ink; readonly seen: string; readonly grams: number; readonly date: string }
+interface Lid {
+  readonly name: string;
+  readonly run: number;
+  readonly ink: Ink;
+  readonly seen: string;
+  readonly grams: number;
+  readonly date: string;
+}
 
 function lidDrawing({ name, run, ink, seen, grams, date }: Lid): Drawing {
   const parts = ink.recipe?.parts ?? [];

@@ -10,7 +10,13 @@ import { ringsMm } from './layered';
 import { laidOut, type LaidOut } from './printSheets';
 
 /** A mask of a run, true to size, as it lies on the block: what to keep, what to cut out, and how it is held. */
-export async function maskFile(db: Store, id: string, maskId: string, format: 'pdf' | 'svg' | 'dxf', now: Date): Promise<Outcome<FileOut>> {
+export async function maskFile(
+  db: Store,
+  id: string,
+  maskId: string,
+  format: 'pdf' | 'svg' | 'dxf',
+  now: Date,
+): Promise<Outcome<FileOut>> {
   const found = laidOut(db, id);
   if (!found.ok) return found;
   const laid = found.value;
@@ -23,11 +29,29 @@ export async function maskFile(db: Store, id: string, maskId: string, format: 'p
   if (format === 'dxf') {
     const { widthMm, heightMm } = laid;
     const frame = [0, 0, widthMm, 0, widthMm, heightMm, 0, heightMm];
-    return success({ bytes: new TextEncoder().encode(dxfDocument(heightMm, [{ name: 'mask', colour: 1, ringsMm: rings.value }, { name: 'block', colour: 8, ringsMm: [frame] }])), mediaType: 'image/vnd.dxf', fileName: `${stem}.dxf` });
+    return success({
+      bytes: new TextEncoder().encode(
+        dxfDocument(heightMm, [
+          { name: 'mask', colour: 1, ringsMm: rings.value },
+          { name: 'block', colour: 8, ringsMm: [frame] },
+        ]),
+      ),
+      mediaType: 'image/vnd.dxf',
+      fileName: `${stem}.dxf`,
+    });
   }
   const drawing = maskDrawing(laid, mask, rings.value, run);
-  if (format === 'svg') return success({ bytes: new TextEncoder().encode(svgOfDrawing(drawing)), mediaType: 'image/svg+xml', fileName: `${stem}.svg` });
-  return success({ bytes: await pdfOfDrawings([drawing], laid.plan.layout.exportPaper, stem, now, pdfFont()), mediaType: 'application/pdf', fileName: `${stem}.pdf` });
+  if (format === 'svg')
+    return success({
+      bytes: new TextEncoder().encode(svgOfDrawing(drawing)),
+      mediaType: 'image/svg+xml',
+      fileName: `${stem}.svg`,
+    });
+  return success({
+    bytes: await pdfOfDrawings([drawing], laid.plan.layout.exportPaper, stem, now, pdfFont()),
+    mediaType: 'application/pdf',
+    fileName: `${stem}.pdf`,
+  });
 }
 
 /** Outlines of what a mask covers, mm, mirrored as the block lies. */
@@ -36,7 +60,12 @@ function maskRings(laid: LaidOut, mask: Mask): Outcome<number[][]> {
   const islands = findIslands(laid.picture);
   if (!islands) return failure('flatten-too-broken', 'The picture is too broken up for masks.');
   const standing = maskOfLabels(laid.map, labelSet(labelStateOfRun(laid.plan, run, laid.sheet).standing));
-  const cover = maskCover(standing, regionMask(islands, regionOf(mask.place, laid.mmPerPx)), mask.kind === 'keep clean' ? 'keep clean' : mask.covers, mask.growMm / laid.mmPerPx);
+  const cover = maskCover(
+    standing,
+    regionMask(islands, regionOf(mask.place, laid.mmPerPx)),
+    mask.kind === 'keep clean' ? 'keep clean' : mask.covers,
+    mask.growMm / laid.mmPerPx,
+  );
   return success(ringsMm(traceArcs(mapOfMask(cover), 0.49), labelSet([1]), laid.mmPerPx, true));
 }
 
@@ -55,8 +84,16 @@ function maskDrawing(laid: LaidOut, mask: Mask, rings: readonly number[][], run:
       pen.area(path, '#E4DFD2');
       pen.outlines(path, 0.2, '#A63A2B');
       pen.rect(FRAME_MM, FRAME_MM, widthMm, heightMm, { widthMm: 0.2, dashMm: 2 });
-      if (mask.hold === 'pins') for (const x of [FRAME_MM + 0.25 * widthMm, FRAME_MM + 0.75 * widthMm]) { pen.circle(x, FRAME_MM / 2, PIN_MM / 2, { widthMm: 0.3 }); pen.line(x - 1, FRAME_MM / 2, x + 1, FRAME_MM / 2, { widthMm: 0.15 }); pen.line(x, FRAME_MM / 2 - 1, x, FRAME_MM / 2 + 1, { widthMm: 0.15 }); }
-      else { pen.line(FRAME_MM, FRAME_MM + heightMm, FRAME_MM + 30, FRAME_MM + heightMm, { widthMm: 0.6 }); pen.line(FRAME_MM, FRAME_MM + heightMm, FRAME_MM, FRAME_MM + heightMm - 30, { widthMm: 0.6 }); }
+      if (mask.hold === 'pins')
+        for (const x of [FRAME_MM + 0.25 * widthMm, FRAME_MM + 0.75 * widthMm]) {
+          pen.circle(x, FRAME_MM / 2, PIN_MM / 2, { widthMm: 0.3 });
+          pen.line(x - 1, FRAME_MM / 2, x + 1, FRAME_MM / 2, { widthMm: 0.15 });
+          pen.line(x, FRAME_MM / 2 - 1, x, FRAME_MM / 2 + 1, { widthMm: 0.15 });
+        }
+      else {
+        pen.line(FRAME_MM, FRAME_MM + heightMm, FRAME_MM + 30, FRAME_MM + heightMm, { widthMm: 0.6 });
+        pen.line(FRAME_MM, FRAME_MM + heightMm, FRAME_MM, FRAME_MM + heightMm - 30, { widthMm: 0.6 });
+      }
       pen.text(`mask, run ${run}, ${ink}`, FRAME_MM, FRAME_MM + heightMm + 3, 4);
       pen.text('origin corner', FRAME_MM, FRAME_MM + heightMm + 8, 3);
       thisSideUp(pen, FRAME_MM + widthMm / 2, FRAME_MM - 1, 5);

@@ -1,7 +1,16 @@
 import { deflateSync, inflateSync } from 'node:zlib';
 import { failure, success, type Outcome } from '@/core/units';
 import type { LabelMap } from '@/core/geometry';
-import { decodeLabelMap, encodeLabelMap, MAX_LABEL_PIXELS, SIZE_RANGE_MM, withFlat, type PicturePlan, type Plan, type PrintState } from '@/records';
+import {
+  decodeLabelMap,
+  encodeLabelMap,
+  MAX_LABEL_PIXELS,
+  SIZE_RANGE_MM,
+  withFlat,
+  type PicturePlan,
+  type Plan,
+  type PrintState,
+} from '@/records';
 import { getBlob, planAt, putBlob, type Store } from '@/store';
 import { inspectPicture, makeRaster, sourcePreview, type PictureFacts, type Placement } from './imageIn';
 import { livingPrint, savePlan } from './prints';
@@ -11,7 +20,14 @@ const LABELS_TYPE = 'application/x-ulexite-labels';
 const FIRST_SIZE_MM = 240;
 
 /** Takes a picture in: checked, kept byte for byte, and its working raster made at a first printed size. */
-export async function bringInPicture(db: Store, id: string, baseRevision: number, bytes: Buffer, fileName: string, now: string): Promise<Outcome<PrintState>> {
+export async function bringInPicture(
+  db: Store,
+  id: string,
+  baseRevision: number,
+  bytes: Buffer,
+  fileName: string,
+  now: string,
+): Promise<Outcome<PrintState>> {
   const found = livingPrint(db, id);
   if (!found.ok) return found;
   const facts = await inspectPicture(bytes, fileName);
@@ -25,7 +41,13 @@ export async function bringInPicture(db: Store, id: string, baseRevision: number
 }
 
 /** Crops, turns, mirrors and sizes the picture that is in; the flat colours begin anew. */
-export async function placeAgain(db: Store, id: string, baseRevision: number, place: Placement, now: string): Promise<Outcome<PrintState>> {
+export async function placeAgain(
+  db: Store,
+  id: string,
+  baseRevision: number,
+  place: Placement,
+  now: string,
+): Promise<Outcome<PrintState>> {
   const found = livingPrint(db, id);
   if (!found.ok) return found;
   const plan = planAt(db, id, found.value.plan_seq)!.plan;
@@ -34,18 +56,34 @@ export async function placeAgain(db: Store, id: string, baseRevision: number, pl
   if (!checked.ok) return checked;
   const original = getBlob(db, plan.picture.originalSha);
   if (!original) return failure('picture-missing', 'The original picture is no longer stored. Bring it in again.');
-  const facts = { format: plan.picture.format, widthPx: plan.picture.sourceWidthPx, heightPx: plan.picture.sourceHeightPx };
+  const facts = {
+    format: plan.picture.format,
+    widthPx: plan.picture.sourceWidthPx,
+    heightPx: plan.picture.sourceHeightPx,
+  };
   const picture = await placePicture(db, original.bytes, facts, plan.picture.fileName, checked.value, plan, now);
   if (!picture.ok) return picture;
   return savePlan(db, id, baseRevision, withFlat({ ...plan, picture: picture.value }, null), 'picture sized', now);
 }
 
-async function placePicture(db: Store, bytes: Buffer, facts: PictureFacts, fileName: string, place: Placement, plan: Plan, now: string): Promise<Outcome<PicturePlan>> {
+async function placePicture(
+  db: Store,
+  bytes: Buffer,
+  facts: PictureFacts,
+  fileName: string,
+  place: Placement,
+  plan: Plan,
+  now: string,
+): Promise<Outcome<PicturePlan>> {
   const raster = await makeRaster(bytes, facts, fileName, place, plan.paper.labD50);
   if (!raster.ok) return raster;
   const { widthPx, heightPx, mmPerPx, png } = raster.value;
   return success({
-    ...place, format: facts.format, fileName: fileName.slice(0, 300), sourceWidthPx: facts.widthPx, sourceHeightPx: facts.heightPx,
+    ...place,
+    format: facts.format,
+    fileName: fileName.slice(0, 300),
+    sourceWidthPx: facts.widthPx,
+    sourceHeightPx: facts.heightPx,
     originalSha: putBlob(db, bytes, `image/${facts.format === 'svg' ? 'svg+xml' : facts.format}`, now),
     raster: { sha: putBlob(db, png, 'image/png', now), widthPx, heightPx, mmPerPx },
   });
@@ -54,29 +92,56 @@ async function placePicture(db: Store, bytes: Buffer, facts: PictureFacts, fileN
 function firstPlacement({ widthPx, heightPx }: PictureFacts): Outcome<Placement> {
   const scale = FIRST_SIZE_MM / Math.max(widthPx, heightPx);
   const [widthMm, heightMm] = [widthPx * scale, heightPx * scale].map((mm) => Math.round(mm * 2) / 2);
-  if (Math.min(widthMm, heightMm) < SIZE_RANGE_MM.minMm) return failure('picture-narrow', `This picture has ${widthPx} × ${heightPx} pixels, far longer one way than the other. Cut it to a shape no longer than 24 times its width.`);
+  if (Math.min(widthMm, heightMm) < SIZE_RANGE_MM.minMm)
+    return failure(
+      'picture-narrow',
+      `This picture has ${widthPx} × ${heightPx} pixels, far longer one way than the other. Cut it to a shape no longer than 24 times its width.`,
+    );
   return success({ turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm, heightMm });
 }
 
 function checkPlacement(place: Placement): Outcome<Placement> {
   const { widthMm, heightMm, crop, turnDeg } = place;
   const bad = [widthMm, heightMm].find((mm) => !(mm >= SIZE_RANGE_MM.minMm && mm <= SIZE_RANGE_MM.maxMm));
-  if (bad !== undefined) return failure('size', `${bad} mm cannot be printed; width and height may each be ${SIZE_RANGE_MM.minMm} to ${SIZE_RANGE_MM.maxMm} mm.`);
-  const inside = crop && [crop.x, crop.y, crop.width, crop.height].every((v) => v >= 0 && v <= 1) && crop.width > 0.001 && crop.height > 0.001 && crop.x + crop.width <= 1.0001 && crop.y + crop.height <= 1.0001;
+  if (bad !== undefined)
+    return failure(
+      'size',
+      `${bad} mm cannot be printed; width and height may each be ${SIZE_RANGE_MM.minMm} to ${SIZE_RANGE_MM.maxMm} mm.`,
+    );
+  const inside =
+    crop &&
+    [crop.x, crop.y, crop.width, crop.height].every((v) => v >= 0 && v <= 1) &&
+    crop.width > 0.001 &&
+    crop.height > 0.001 &&
+    crop.x + crop.width <= 1.0001 &&
+    crop.y + crop.height <= 1.0001;
   if (!inside) return failure('crop', 'The part to keep lies outside the picture. Draw it again.');
-  if (![0, 90, 180, 270].includes(turnDeg)) return failure('turn', `A picture can be turned by quarter turns only, not by ${String(turnDeg)}°.`);
-  return success({ turnDeg, mirrored: place.mirrored === true, crop: { x: crop.x, y: crop.y, width: Math.min(crop.width, 1 - crop.x), height: Math.min(crop.height, 1 - crop.y) }, widthMm, heightMm });
+  if (![0, 90, 180, 270].includes(turnDeg))
+    return failure('turn', `A picture can be turned by quarter turns only, not by ${String(turnDeg)}°.`);
+  return success({
+    turnDeg,
+    mirrored: place.mirrored === true,
+    crop: { x: crop.x, y: crop.y, width: Math.min(crop.width, 1 - crop.x), height: Math.min(crop.height, 1 - crop.y) },
+    widthMm,
+    heightMm,
+  });
 }
 
 const SOURCE_PREVIEW_PX = 1000;
 
 /** The original, upright, turned and mirrored, small: for drawing the crop on. */
-export async function sourcePng(db: Store, id: string, turnDeg: number, mirrored: boolean): Promise<Outcome<{ bytes: Buffer }>> {
+export async function sourcePng(
+  db: Store,
+  id: string,
+  turnDeg: number,
+  mirrored: boolean,
+): Promise<Outcome<{ bytes: Buffer }>> {
   const found = livingPrint(db, id);
   if (!found.ok) return found;
   const plan = planAt(db, id, found.value.plan_seq)!.plan;
   const original = plan.picture && getBlob(db, plan.picture.originalSha);
-  if (!plan.picture || !original || ![0, 90, 180, 270].includes(turnDeg)) return failure('picture-missing', 'There is no picture to show.');
+  if (!plan.picture || !original || ![0, 90, 180, 270].includes(turnDeg))
+    return failure('picture-missing', 'There is no picture to show.');
   return sourcePreview(original.bytes, plan.picture.format, turnDeg, mirrored, plan.paper.labD50, SOURCE_PREVIEW_PX);
 }
 
@@ -88,7 +153,10 @@ export function storeLabels(db: Store, id: string, deflated: Buffer, now: string
   if (!map.ok) return map;
   const raster = planAt(db, id, found.value.plan_seq)!.plan.picture?.raster;
   if (!raster || raster.widthPx !== map.value.width || raster.heightPx !== map.value.height) {
-    return failure('labels', 'These flat colours belong to another picture than the one that is in now. Load the page again.');
+    return failure(
+      'labels',
+      'These flat colours belong to another picture than the one that is in now. Load the page again.',
+    );
   }
   return success(putBlob(db, deflated, LABELS_TYPE, now));
 }

@@ -31,19 +31,41 @@ export function laidOut(db: Store, id: string): Outcome<LaidOut> {
   const plan = planAt(db, id, found.value.plan_seq)!.plan;
   const { coloursGot, slips } = replayLog(benchLog(db, id));
   const picture = labelsOfPlan(db, plan);
-  if (!picture || !plan.picture || !plan.flat || plan.runs.length === 0) return failure('nothing-flat', 'There are no flat colours to draw yet. Bring in a picture and flatten it first.');
+  if (!picture || !plan.picture || !plan.flat || plan.runs.length === 0)
+    return failure('nothing-flat', 'There are no flat colours to draw yet. Bring in a picture and flatten it first.');
   const made = sheetOf(plan, picture, slips);
   if (!made.ok) return made;
-  return success({ name: found.value.name, plan, picture, ...made.value, mmPerPx: plan.picture.raster.mmPerPx, widthMm: plan.picture.widthMm, heightMm: plan.picture.heightMm, got: coloursGot, slips });
+  return success({
+    name: found.value.name,
+    plan,
+    picture,
+    ...made.value,
+    mmPerPx: plan.picture.raster.mmPerPx,
+    widthMm: plan.picture.widthMm,
+    heightMm: plan.picture.heightMm,
+    got: coloursGot,
+    slips,
+  });
 }
 
 /** The print map of a plan on its picture. */
-export function sheetOf(plan: Plan, picture: LabelMap, slips: readonly Slip[]): Outcome<{ map: LabelMap; sheet: PrintSheet }> {
+export function sheetOf(
+  plan: Plan,
+  picture: LabelMap,
+  slips: readonly Slip[],
+): Outcome<{ map: LabelMap; sheet: PrintSheet }> {
   const { task, effects } = printTaskOf(plan, slips);
   if (isPlain(task)) return success({ map: picture, sheet: plainSheet(plan) });
   const made = printMapOf(picture, task);
-  if (!made) return failure('flatten-too-broken', 'The picture is too broken up for overlaps and masks. Raise the smoothing on the Picture view.');
-  return success({ map: made.map, sheet: { parts: made.parts, share: made.areaPx.map((px) => px / picture.labels.length), effects } });
+  if (!made)
+    return failure(
+      'flatten-too-broken',
+      'The picture is too broken up for overlaps and masks. Raise the smoothing on the Picture view.',
+    );
+  return success({
+    map: made.map,
+    sheet: { parts: made.parts, share: made.areaPx.map((px) => px / picture.labels.length), effects },
+  });
 }
 
 export function tracedSheet({ map }: LaidOut): ArcMap {
@@ -52,6 +74,7 @@ export function tracedSheet({ map }: LaidOut): ArcMap {
 
 /** The run of this number, or why there is none. */
 export function runOf({ plan }: LaidOut, run: number): Outcome<Plan['runs'][number]> {
-  if (!Number.isInteger(run) || run < 1 || run > plan.runs.length) return failure('run-missing', `There is no run ${run}; this print has runs 1 to ${plan.runs.length}.`);
+  if (!Number.isInteger(run) || run < 1 || run > plan.runs.length)
+    return failure('run-missing', `There is no run ${run}; this print has runs 1 to ${plan.runs.length}.`);
   return success(plan.runs[run - 1]);
 }

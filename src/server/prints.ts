@@ -2,17 +2,46 @@ import { randomUUID } from 'node:crypto';
 import { learnedPace } from '@/core/cutting';
 import { learned, startBelief } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
-import { checkName, checkPlan, closedPartTouched, emptyPlan, type Plan, type PrintState, type PrintSummary } from '@/records';
 import {
-  allPrints, appendBenchEvent, appendPlan, benchLog, hasBlob, insertPrint, markDeleted, moveTo, planAt, printById, printNames, raiseUndoFloor,
-  renamePrint, timedCuts, touchPrint, workshopLosses, type PrintRow, type Store,
+  checkName,
+  checkPlan,
+  closedPartTouched,
+  emptyPlan,
+  type Plan,
+  type PrintState,
+  type PrintSummary,
+} from '@/records';
+import {
+  allPrints,
+  appendBenchEvent,
+  appendPlan,
+  benchLog,
+  hasBlob,
+  insertPrint,
+  markDeleted,
+  moveTo,
+  planAt,
+  printById,
+  printNames,
+  raiseUndoFloor,
+  renamePrint,
+  timedCuts,
+  touchPrint,
+  workshopLosses,
+  type PrintRow,
+  type Store,
 } from '@/store';
 import { blobsOfPlan } from '@/formats';
 
 export function listPrints(db: Store): PrintSummary[] {
   return allPrints(db).map((row) => ({
-    id: row.id, name: row.name, savedAt: row.saved_at, deletedAt: row.deleted_at, revision: row.revision,
-    plan: planAt(db, row.id, row.plan_seq)!.plan, events: benchLog(db, row.id),
+    id: row.id,
+    name: row.name,
+    savedAt: row.saved_at,
+    deletedAt: row.deleted_at,
+    revision: row.revision,
+    plan: planAt(db, row.id, row.plan_seq)!.plan,
+    events: benchLog(db, row.id),
   }));
 }
 
@@ -23,7 +52,12 @@ export function printState(db: Store, id: string): Outcome<PrintState> {
   const current = planAt(db, id, row.plan_seq)!;
   const losses = workshopLosses(db);
   return success({
-    id, name: row.name, revision: row.revision, savedAt: row.saved_at, plan: current.plan, events: benchLog(db, id),
+    id,
+    name: row.name,
+    revision: row.revision,
+    savedAt: row.saved_at,
+    plan: current.plan,
+    events: benchLog(db, id),
     undoLabel: row.plan_seq > Math.max(1, row.undo_floor) && planAt(db, id, row.plan_seq - 1) ? current.label : null,
     redoLabel: planAt(db, id, row.plan_seq + 1)?.label ?? null,
     workshopLosses: losses,
@@ -36,7 +70,8 @@ export function printState(db: Store, id: string): Outcome<PrintState> {
 export function livingPrint(db: Store, id: string): Outcome<PrintRow> {
   const row = printById(db, id);
   if (!row) return failure('print-missing', 'This print is not on the shelf. It may have been deleted for good.');
-  if (row.deleted_at) return failure('print-deleted', `“${row.name}” was deleted. Restore it on the shelf to work on it.`);
+  if (row.deleted_at)
+    return failure('print-deleted', `“${row.name}” was deleted. Restore it on the shelf to work on it.`);
   return success(row);
 }
 
@@ -44,7 +79,9 @@ export function createPrint(db: Store, name: unknown, now: string, plan: Plan = 
   const checked = checkName(name);
   if (!checked.ok) return checked;
   const id = randomUUID();
-  db.transaction(() => insertPrint(db, { id, name: freeName(checked.value, printNames(db)), plan, label: 'new print', now })).immediate();
+  db.transaction(() =>
+    insertPrint(db, { id, name: freeName(checked.value, printNames(db)), plan, label: 'new print', now }),
+  ).immediate();
   return success(id);
 }
 
@@ -66,7 +103,14 @@ export function copyPrint(db: Store, id: string, now: string): Outcome<string> {
 }
 
 /** Saves a plan on top of the revision it was made from; a stranger in between is told, and nothing is overwritten. */
-export function savePlan(db: Store, id: string, baseRevision: number, value: unknown, label: string, now: string): Outcome<PrintState> {
+export function savePlan(
+  db: Store,
+  id: string,
+  baseRevision: number,
+  value: unknown,
+  label: string,
+  now: string,
+): Outcome<PrintState> {
   const checked = checkPlan(value);
   if (!checked.ok) return checked;
   const missing = blobsOfPlan(checked.value).find((sha) => !hasBlob(db, sha));
@@ -82,7 +126,8 @@ export function savePlan(db: Store, id: string, baseRevision: number, value: unk
 
 export function undo(db: Store, id: string, baseRevision: number, now: string): Outcome<PrintState> {
   return change(db, id, baseRevision, (row) => {
-    if (row.plan_seq <= Math.max(1, row.undo_floor) || !planAt(db, id, row.plan_seq - 1)) return failure('undo-end', 'There is nothing before this that could be brought back.');
+    if (row.plan_seq <= Math.max(1, row.undo_floor) || !planAt(db, id, row.plan_seq - 1))
+      return failure('undo-end', 'There is nothing before this that could be brought back.');
     moveTo(db, id, row.plan_seq - 1, now);
     return success(undefined);
   });
@@ -90,7 +135,8 @@ export function undo(db: Store, id: string, baseRevision: number, now: string): 
 
 export function redo(db: Store, id: string, baseRevision: number, now: string): Outcome<PrintState> {
   return change(db, id, baseRevision, (row) => {
-    if (!planAt(db, id, row.plan_seq + 1)) return failure('redo-end', 'Nothing has been taken back that could be done again.');
+    if (!planAt(db, id, row.plan_seq + 1))
+      return failure('redo-end', 'Nothing has been taken back that could be done again.');
     moveTo(db, id, row.plan_seq + 1, now);
     return success(undefined);
   });
@@ -101,7 +147,10 @@ export function rename(db: Store, id: string, name: unknown, now: string): Outco
   if (!checked.ok) return checked;
   const found = livingPrint(db, id);
   if (!found.ok) return found;
-  const free = freeName(checked.value, printNames(db).filter((n) => n !== found.value.name));
+  const free = freeName(
+    checked.value,
+    printNames(db).filter((n) => n !== found.value.name),
+  );
   renamePrint(db, id, free, now);
   return success(free);
 }
@@ -124,7 +173,13 @@ export function restorePrint(db: Store, id: string, now: string): Outcome<undefi
 }
 
 /** Puts a whole print in: plan, log and name. Its bytes must be stored already. */
-export function insertWholePrint(db: Store, name: string, plan: Plan, events: PrintState['events'], now: string): string {
+export function insertWholePrint(
+  db: Store,
+  name: string,
+  plan: Plan,
+  events: PrintState['events'],
+  now: string,
+): string {
   const id = randomUUID();
   insertPrint(db, { id, name: freeName(name, printNames(db)), plan, label: 'bundle opened', now });
   for (const event of events) appendBenchEvent(db, id, event);
@@ -133,14 +188,21 @@ export function insertWholePrint(db: Store, name: string, plan: Plan, events: Pr
   return id;
 }
 
-function change(db: Store, id: string, baseRevision: number, act: (row: PrintRow) => Outcome<undefined>): Outcome<PrintState> {
-  return db.transaction((): Outcome<PrintState> => {
-    const found = livingPrint(db, id);
-    if (!found.ok) return found;
-    if (found.value.revision !== baseRevision) {
-      return failure('stale', 'This print was changed in another window meanwhile. Nothing of it was overwritten.');
-    }
-    const done = act(found.value);
-    return done.ok ? printState(db, id) : done;
-  }).immediate();
+function change(
+  db: Store,
+  id: string,
+  baseRevision: number,
+  act: (row: PrintRow) => Outcome<undefined>,
+): Outcome<PrintState> {
+  return db
+    .transaction((): Outcome<PrintState> => {
+      const found = livingPrint(db, id);
+      if (!found.ok) return found;
+      if (found.value.revision !== baseRevision) {
+        return failure('stale', 'This print was changed in another window meanwhile. Nothing of it was overwritten.');
+      }
+      const done = act(found.value);
+      return done.ok ? printState(db, id) : done;
+    })
+    .immediate();
 }

@@ -11,63 +11,128 @@ import { laidOut } from './printSheets';
 export const MAX_SCAN_PIXELS = 120_000_000;
 const SIMULATED_DPI = 240;
 
-export interface ScanOut { readonly png: Buffer; readonly dpi: number }
+export interface ScanOut {
+  readonly png: Buffer;
+  readonly dpi: number;
+}
 
 /** The sheet as the simulated scanner sees it after `printed` runs: the blocks' hidden misfit, moved by the shims that are in. */
 export async function simulatedScan(db: Store, id: string, printed: number): Promise<Outcome<ScanOut>> {
   const found = laidOut(db, id);
   if (!found.ok) return found;
   const { plan, sheet, map, mmPerPx, got } = found.value;
-  if (!Number.isInteger(printed) || printed < 1 || printed > plan.runs.length) return failure('run-missing', `There is no run ${printed}; this print has runs 1 to ${plan.runs.length}.`);
-  const layout = sheetLayoutOf(plan)!, image = layout.images[0], bench = replayLog(benchLog(db, id));
+  if (!Number.isInteger(printed) || printed < 1 || printed > plan.runs.length)
+    return failure('run-missing', `There is no run ${printed}; this print has runs 1 to ${plan.runs.length}.`);
+  const layout = sheetLayoutOf(plan)!,
+    image = layout.images[0],
+    bench = replayLog(benchLog(db, id));
   const about = { xMm: image.xMm + image.widthMm / 2, yMm: image.yMm + image.heightMm / 2 };
   const contacts = contactsOf(layout);
-  const motions = sampleMisfitsOf(id, plan, bench.proofs.length).slice(0, printed).map((own, run) => {
-    const shims = shimsIn(bench, plan.runs[run].id), moved = rigidFrom(contacts, contacts.map((_, c) => shims[c] ?? 0), [about.xMm, about.yMm]);
-    return { ...own, dxMm: own.dxMm + moved.dxMm, dyMm: own.dyMm + moved.dyMm, rotationDeg: own.rotationDeg + moved.rotationDeg };
-  });
-  const film = filmsOnParts(plan, sheet).slice(0, printed), look = lookOfFilms({ ...plan, runs: plan.runs.slice(0, printed) }, got, film);
+  const motions = sampleMisfitsOf(id, plan, bench.proofs.length)
+    .slice(0, printed)
+    .map((own, run) => {
+      const shims = shimsIn(bench, plan.runs[run].id),
+        moved = rigidFrom(
+          contacts,
+          contacts.map((_, c) => shims[c] ?? 0),
+          [about.xMm, about.yMm],
+        );
+      return {
+        ...own,
+        dxMm: own.dxMm + moved.dxMm,
+        dyMm: own.dyMm + moved.dyMm,
+        rotationDeg: own.rotationDeg + moved.rotationDeg,
+      };
+    });
+  const film = filmsOnParts(plan, sheet).slice(0, printed),
+    look = lookOfFilms({ ...plan, runs: plan.runs.slice(0, printed) }, got, film);
   const strides = film.reduce<number[]>((list, parts) => [...list, list.at(-1)! * (1 + Math.max(0, ...parts))], [1]);
   const scanner = simulatedScanner({ dpi: SIMULATED_DPI, seed: seedOf(id) + bench.proofs.length });
   const picture = await scanner.scan({
-    labels: map.labels, width: map.width, height: map.height, mmPerPx, sheetMm: layout.sheetMm, imageAtMm: { xMm: image.xMm, yMm: image.yMm }, motions,
-    inked: film.map((parts) => Array.from(parts, (v) => v > 0)), lookLabD50: (films) => look(film.reduce((code, parts, k) => (films & (1 << k) ? code + strides[k] * Math.max(1, ...parts) : code), 0)),
+    labels: map.labels,
+    width: map.width,
+    height: map.height,
+    mmPerPx,
+    sheetMm: layout.sheetMm,
+    imageAtMm: { xMm: image.xMm, yMm: image.yMm },
+    motions,
+    inked: film.map((parts) => Array.from(parts, (v) => v > 0)),
+    lookLabD50: (films) =>
+      look(film.reduce((code, parts, k) => (films & (1 << k) ? code + strides[k] * Math.max(1, ...parts) : code), 0)),
   });
-  const png = await sharp(Buffer.from(picture.data.buffer), { raw: { width: picture.width, height: picture.height, channels: 4 } }).removeAlpha().withMetadata({ density: SIMULATED_DPI }).png({ compressionLevel: 1 }).toBuffer();
+  const png = await sharp(Buffer.from(picture.data.buffer), {
+    raw: { width: picture.width, height: picture.height, channels: 4 },
+  })
+    .removeAlpha()
+    .withMetadata({ density: SIMULATED_DPI })
+    .png({ compressionLevel: 1 })
+    .toBuffer();
   return success({ png, dpi: SIMULATED_DPI });
 }
 
 /** Where a sample print's blocks really lie without shims; what its simulated scans hide. */
 export function sampleMisfitsOf(id: string, plan: Plan, laying: number): Motion[] {
   const image = sheetLayoutOf(plan)!.images[0];
-  return sampleMisfits(seedOf(id), plan.runs.length, { xMm: image.xMm + image.widthMm / 2, yMm: image.yMm + image.heightMm / 2 }, laying);
+  return sampleMisfits(
+    seedOf(id),
+    plan.runs.length,
+    { xMm: image.xMm + image.widthMm / 2, yMm: image.yMm + image.heightMm / 2 },
+    laying,
+  );
 }
 
 /** What a ruler would find on a first proof of a sample print, at four marks of every run against the one below. */
 export function sampleProofs(id: string, plan: Plan): ProofTaken[] {
-  const image = sheetLayoutOf(plan)!.images[0], tenth = (mm: number) => Math.round(mm * 20) / 20;
+  const image = sheetLayoutOf(plan)!.images[0],
+    tenth = (mm: number) => Math.round(mm * 20) / 20;
   const motions = sampleMisfitsOf(id, plan, 0);
   return plan.runs.slice(1).map((run, r) => {
-    const marks = [[0.05, 0.05], [0.95, 0.05], [0.05, 0.95], [0.95, 0.95]].map(([u, v]) => {
-      const xMm = tenth(image.xMm + u * image.widthMm), yMm = tenth(image.yMm + v * image.heightMm);
-      const [dx, dy] = motionAt(motions[r + 1], xMm, yMm), [bx, by] = motionAt(motions[r], xMm, yMm);
+    const marks = [
+      [0.05, 0.05],
+      [0.95, 0.05],
+      [0.05, 0.95],
+      [0.95, 0.95],
+    ].map(([u, v]) => {
+      const xMm = tenth(image.xMm + u * image.widthMm),
+        yMm = tenth(image.yMm + v * image.heightMm);
+      const [dx, dy] = motionAt(motions[r + 1], xMm, yMm),
+        [bx, by] = motionAt(motions[r], xMm, yMm);
       return { xMm, yMm, dxMm: tenth(dx - bx), dyMm: tenth(dy - by) };
     });
-    return { proofId: `proof-${r + 1}`, runId: run.id, againstRunId: plan.runs[r].id, sheet: '', source: 'eye' as const, marks, motion: fitMotion(marks) };
+    return {
+      proofId: `proof-${r + 1}`,
+      runId: run.id,
+      againstRunId: plan.runs[r].id,
+      sheet: '',
+      source: 'eye' as const,
+      marks,
+      motion: fitMotion(marks),
+    };
   });
 }
 
 /** A scan that browsers cannot show (TIFF), as a PNG of the same pixels with the resolution it says it has. */
 export async function readableScan(bytes: Buffer): Promise<Outcome<ScanOut>> {
-  if (bytes.length > MAX_UPLOAD_BYTES) return failure('scan', `This scan has ${Math.round(bytes.length / 1e6)} MB; up to ${Math.round(MAX_UPLOAD_BYTES / 1e6)} MB can be read. Scan at 300 dpi, or save it as PNG or JPEG.`);
+  if (bytes.length > MAX_UPLOAD_BYTES)
+    return failure(
+      'scan',
+      `This scan has ${Math.round(bytes.length / 1e6)} MB; up to ${Math.round(MAX_UPLOAD_BYTES / 1e6)} MB can be read. Scan at 300 dpi, or save it as PNG or JPEG.`,
+    );
   try {
     const image = sharp(bytes, { limitInputPixels: MAX_SCAN_PIXELS, failOn: 'error' });
     const meta = await image.metadata();
-    if (!['png', 'jpeg', 'tiff'].includes(meta.format ?? '')) return failure('scan', `A scan is read from PNG, JPEG or TIFF; this is a ${String(meta.format).toUpperCase()} file.`);
+    if (!['png', 'jpeg', 'tiff'].includes(meta.format ?? ''))
+      return failure(
+        'scan',
+        `A scan is read from PNG, JPEG or TIFF; this is a ${String(meta.format).toUpperCase()} file.`,
+      );
     const png = await image.rotate().toColourspace('srgb').removeAlpha().png({ compressionLevel: 1 }).toBuffer();
     return success({ png, dpi: meta.density && meta.density > 96 ? Math.round(meta.density) : 0 });
   } catch {
-    return failure('scan', 'This file is no picture that can be read, or it is damaged or larger than 120 megapixels. Scan to PNG, JPEG or TIFF at 300 dpi.');
+    return failure(
+      'scan',
+      'This file is no picture that can be read, or it is damaged or larger than 120 megapixels. Scan to PNG, JPEG or TIFF at 300 dpi.',
+    );
   }
 }
 

@@ -3,7 +3,15 @@ import { filmStackOf } from '@/core/layers';
 import { replayLog } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
 import { simulatedReader, type ColourReader, type Patch } from '@/devices';
-import { filmOfCabinetInk, groundOfInk, groundOfPlan, printedRuns, type CabinetInk, type Reading, type ReadingRequest } from '@/records';
+import {
+  filmOfCabinetInk,
+  groundOfInk,
+  groundOfPlan,
+  printedRuns,
+  type CabinetInk,
+  type Reading,
+  type ReadingRequest,
+} from '@/records';
 import { benchLog, cabinetInk, planAt, type Store } from '@/store';
 import { livingPrint } from './prints';
 
@@ -21,7 +29,10 @@ function reader(): ColourReader {
 }
 
 /** Holds the colour reader on a patch and waits for its answer. */
-export async function readPatch(db: Store, value: unknown): Promise<Outcome<{ readonly reading: Reading; readonly device: string }>> {
+export async function readPatch(
+  db: Store,
+  value: unknown,
+): Promise<Outcome<{ readonly reading: Reading; readonly device: string }>> {
   const patch = patchOf(db, value as ReadingRequest);
   if (!patch.ok) return patch;
   const device = reader();
@@ -34,13 +45,19 @@ function patchOf(db: Store, request: ReadingRequest | null): Outcome<Patch> {
   return failure('patch', 'The reader was not told what to read.');
 }
 
-function drawdownPatch(db: Store, { inkId, over, film }: Extract<ReadingRequest, { kind: 'drawdown' }>): Outcome<Patch> {
+function drawdownPatch(
+  db: Store,
+  { inkId, over, film }: Extract<ReadingRequest, { kind: 'drawdown' }>,
+): Outcome<Patch> {
   const ink = cabinetInk(db, String(inkId));
   if (!ink) return failure('ink-missing', 'This ink is not in the cabinet any more.');
   const ground = groundOfInk(ink);
   return success({
-    inkId: film === 'none' ? null : ink.id, film: film === 'none' ? null : filmBelieved(ink), weight: film === 'thin' ? THIN_WEIGHT : 1,
-    ground: over === 'black' ? internalOnGround(ground, BLACK_STRIP) : ground.internal, floor: ground.floor,
+    inkId: film === 'none' ? null : ink.id,
+    film: film === 'none' ? null : filmBelieved(ink),
+    weight: film === 'thin' ? THIN_WEIGHT : 1,
+    ground: over === 'black' ? internalOnGround(ground, BLACK_STRIP) : ground.internal,
+    floor: ground.floor,
   });
 }
 
@@ -63,7 +80,10 @@ function runPatch(db: Store, { printId, runId, colourId }: Extract<ReadingReques
   const ground = groundOfPlan(plan);
   const laid = stack.map((entry): LaidFilm => runs[entry.run].inkings[entry.inking]);
   return success({
-    inkId: `${printId} ${runId}`, film: laid[top].film, ground: stackInternals(ground, laid.slice(0, top))[top], floor: ground.floor,
+    inkId: `${printId} ${runId}`,
+    film: laid[top].film,
+    ground: stackInternals(ground, laid.slice(0, top))[top],
+    floor: ground.floor,
     weight: laid.slice(top).reduce((sum, film, i) => sum + film.weight * (top + i === 0 ? 1 : ground.trapping), 0),
   });
 }

@@ -3,12 +3,30 @@ import { findSheet, REGISTRATION_WAYS } from '@/core/registration';
 import { replayLog } from '@/core/sheets';
 import { outOfRegister, progressOf, sheetLayoutOf, withFlat, type PrintState } from '@/records';
 import { openStore, type Store } from '@/store';
-import { createPrint, bringInPicture, jigFile, keepLabels, logActs, placeAgain, printState, readableScan, registrationPdf, sampleMisfitsOf, sampleProofs, savePlan, simulatedScan } from './index';
+import {
+  createPrint,
+  bringInPicture,
+  jigFile,
+  keepLabels,
+  logActs,
+  placeAgain,
+  printState,
+  readableScan,
+  registrationPdf,
+  sampleMisfitsOf,
+  sampleProofs,
+  savePlan,
+  simulatedScan,
+} from './index';
 
 const NOW = '2026-11-20T10:00:00.000Z';
 let db: Store;
-beforeEach(() => { db = openStore(':memory:'); });
-afterEach(() => { db.close(); });
+beforeEach(() => {
+  db = openStore(':memory:');
+});
+afterEach(() => {
+  db.close();
+});
 
 function ok<T>(got: { ok: true; value: T } | { ok: false; message: string }): T {
   if (!got.ok) throw new Error(got.message);
@@ -16,19 +34,33 @@ function ok<T>(got: { ok: true; value: T } | { ok: false; message: string }): T 
 }
 const text = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
 let serial = 0;
-const log = (id: string, ...acts: object[]) => logActs(db, id, acts.map((act) => ({ id: `register-${String(++serial).padStart(5, '0')}`, at: NOW, act })), Date.parse(NOW));
+const log = (id: string, ...acts: object[]) =>
+  logActs(
+    db,
+    id,
+    acts.map((act) => ({ id: `register-${String(++serial).padStart(5, '0')}`, at: NOW, act })),
+    Date.parse(NOW),
+  );
 
 /** 40 × 30 mm: paper with a field of straw and a box of night in it. */
 async function planned(): Promise<PrintState> {
   const id = ok(createPrint(db, 'Field', NOW));
-  const png = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#c08040' } }).png().toBuffer();
+  const png = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#c08040' } })
+    .png()
+    .toBuffer();
   const brought = ok(await bringInPicture(db, id, 1, png, 'field.png', NOW));
   const whole = { turnDeg: 0 as const, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 } };
   const sized = ok(await placeAgain(db, id, brought.revision, { ...whole, widthMm: 40, heightMm: 30 }, NOW));
   const labels = new Uint8Array(400 * 300);
   for (let y = 30; y < 270; y++) labels.fill(1, y * 400 + 40, y * 400 + 360);
   for (let y = 90; y < 200; y++) labels.fill(2, y * 400 + 120, y * 400 + 260);
-  const colour = (name: string, L: number) => ({ id: name, name, wantedLabD50: [L, 2, 10] as const, areaShare: 1 / 3, islandCount: 1 });
+  const colour = (name: string, L: number) => ({
+    id: name,
+    name,
+    wantedLabD50: [L, 2, 10] as const,
+    areaShare: 1 / 3,
+    islandCount: 1,
+  });
   const plan = withFlat(sized.plan, {
     labelsSha: keepLabels(db, { width: 400, height: 300, labels }, NOW),
     settings: { colourCount: 3, radiusMm: 0, minIslandMm2: 0 },
@@ -42,7 +74,16 @@ async function planned(): Promise<PrintState> {
 
 async function withWay(way: (typeof REGISTRATION_WAYS)[number]): Promise<PrintState> {
   const state = await planned();
-  return ok(savePlan(db, state.id, state.revision, { ...state.plan, way: { ...state.plan.way, registration: way } }, 'way', NOW));
+  return ok(
+    savePlan(
+      db,
+      state.id,
+      state.revision,
+      { ...state.plan, way: { ...state.plan.way, registration: way } },
+      'way',
+      NOW,
+    ),
+  );
 }
 
 describe('the drawing of the jig', () => {
@@ -88,20 +129,25 @@ describe('the simulated scanner', () => {
     const { png, dpi } = ok(await simulatedScan(db, id, 2));
     const { data, info } = await sharp(png).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
     const layout = sheetLayoutOf(plan)!;
-    const found = ok(findSheet({ width: info.width, height: info.height, data: new Uint8ClampedArray(data), dpi }, layout.sheetMm));
+    const found = ok(
+      findSheet({ width: info.width, height: info.height, data: new Uint8ClampedArray(data), dpi }, layout.sheetMm),
+    );
     expect(found.pxPerMm * 25.4).toBeCloseTo(dpi, 0);
     expect((await sharp(png).metadata()).density).toBe(dpi);
   }, 60_000);
 
   test('refuses runs that are not there', async () => {
     const { id } = await planned();
-    for (const printed of [0, 3, 1.5, Number.NaN]) expect(await simulatedScan(db, id, printed)).toMatchObject({ ok: false, code: 'run-missing' });
+    for (const printed of [0, 3, 1.5, Number.NaN])
+      expect(await simulatedScan(db, id, printed)).toMatchObject({ ok: false, code: 'run-missing' });
   });
 
   test('a ruler on its first proof finds the block that is out', async () => {
     const { id, plan } = await planned();
     const proofs = sampleProofs(id, plan);
-    expect(proofs.map((p) => [p.runId, p.againstRunId, p.marks.length])).toEqual([[plan.runs[1].id, plan.runs[0].id, 4]]);
+    expect(proofs.map((p) => [p.runId, p.againstRunId, p.marks.length])).toEqual([
+      [plan.runs[1].id, plan.runs[0].id, 4],
+    ]);
     const [first, second] = sampleMisfitsOf(id, plan, 0);
     expect(proofs[0].motion.dxMm).toBeCloseTo(second.dxMm - first.dxMm, 1);
     expect(proofs[0].motion.dyMm).toBeCloseTo(second.dyMm - first.dyMm, 1);
@@ -118,23 +164,53 @@ describe('scans taken in', () => {
   });
 
   test('what is no scan, or broken, is refused', async () => {
-    expect(await readableScan(Buffer.from('nothing'))).toMatchObject({ ok: false, message: expect.stringMatching(/no picture that can be read/) as string });
-    expect(await readableScan(await page().webp().toBuffer())).toMatchObject({ ok: false, message: expect.stringMatching(/this is a WEBP file/) as string });
+    expect(await readableScan(Buffer.from('nothing'))).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/no picture that can be read/) as string,
+    });
+    expect(await readableScan(await page().webp().toBuffer())).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/this is a WEBP file/) as string,
+    });
     const tiff = await page().tiff().toBuffer();
     expect((await readableScan(tiff.subarray(0, 120))).ok).toBe(false);
   });
 });
 
 describe('proofs and shims in the log', () => {
-  const motion = { dxMm: 0.7, dyMm: 0, rotationDeg: 0, growthX: 0, growthY: 0, residualMm: 0, about: { xMm: 60, yMm: 55 } };
-  const proof = (state: PrintState, more: object = {}) => ({ kind: 'proofed', proofId: 'proof-1', runId: state.plan.runs[1].id, againstRunId: state.plan.runs[0].id, sheet: '', source: 'eye', marks: [{ xMm: 50, yMm: 50, dxMm: 0.7, dyMm: 0 }], motion, ...more });
+  const motion = {
+    dxMm: 0.7,
+    dyMm: 0,
+    rotationDeg: 0,
+    growthX: 0,
+    growthY: 0,
+    residualMm: 0,
+    about: { xMm: 60, yMm: 55 },
+  };
+  const proof = (state: PrintState, more: object = {}) => ({
+    kind: 'proofed',
+    proofId: 'proof-1',
+    runId: state.plan.runs[1].id,
+    againstRunId: state.plan.runs[0].id,
+    sheet: '',
+    source: 'eye',
+    marks: [{ xMm: 50, yMm: 50, dxMm: 0.7, dyMm: 0 }],
+    motion,
+    ...more,
+  });
 
   test('kept, and they say which run is out of register', async () => {
     const state = await planned();
     ok(log(state.id, proof(state)));
     const { plan, events } = ok(printState(db, state.id));
     expect(outOfRegister(plan, progressOf(plan, events).bench)).toMatchObject({ run: 2 });
-    ok(log(state.id, { kind: 'shimmed', note: '', settings: [{ runId: plan.runs[1].id, shimsMm: [0, 0, 0.7], pieces: '1 board + 3 papers' }] }));
+    ok(
+      log(state.id, {
+        kind: 'shimmed',
+        note: '',
+        settings: [{ runId: plan.runs[1].id, shimsMm: [0, 0, 0.7], pieces: '1 board + 3 papers' }],
+      }),
+    );
     const after = replayLog(ok(printState(db, state.id)).events);
     expect(outOfRegister(plan, after)).toBeUndefined();
     expect(after.shimmings[0].pieces).toBe('1 board + 3 papers');
@@ -144,7 +220,11 @@ describe('proofs and shims in the log', () => {
     ['a run that is not there', { runId: 'nobody' }, /not in the plan/],
     ['itself', { againstRunId: 'own' }, /against another run/],
     ['no marks', { marks: [] }, /at least one mark/],
-    ['a misfit beyond all measure', { marks: [{ xMm: 1, yMm: 1, dxMm: 300, dyMm: 0 }] }, /300 mm is too much for a misfit/],
+    [
+      'a misfit beyond all measure',
+      { marks: [{ xMm: 1, yMm: 1, dxMm: 300, dyMm: 0 }] },
+      /300 mm is too much for a misfit/,
+    ],
     ['half a number', { motion: { ...motion, dxMm: Number.NaN } }, /motion|number/],
   ])('a proof against %s is refused', async (_, part, words) => {
     const state = await planned();
@@ -155,7 +235,11 @@ describe('proofs and shims in the log', () => {
 
   test('a shim cannot be less than nothing', async () => {
     const { id, plan } = await planned();
-    const got = log(id, { kind: 'shimmed', note: '', settings: [{ runId: plan.runs[0].id, shimsMm: [0, -0.1, 0], pieces: '' }] });
+    const got = log(id, {
+      kind: 'shimmed',
+      note: '',
+      settings: [{ runId: plan.runs[0].id, shimsMm: [0, -0.1, 0], pieces: '' }],
+    });
     expect(!got.ok && got.message).toMatch(/-0.1 mm is too little for a shim/);
   });
 });

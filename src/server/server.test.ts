@@ -2,32 +2,91 @@ import sharp from 'sharp';
 import { inflateSync } from 'node:zlib';
 import { openStore, type Store } from '@/store';
 import type { Plan, PrintState } from '@/records';
-import { bringInPicture, bundleFile, copyPrint, createPrint, deletePrint, keepLabels, ledgerFile, listPrints, logActs, lookPng, numberingFile, openBundle, placeAgain, printState, redo, registrationPdf, rename, restorePrint, runSvg, savePlan, sourcePng, storeLabels, storedBlob, undo } from './index';
+import {
+  bringInPicture,
+  bundleFile,
+  copyPrint,
+  createPrint,
+  deletePrint,
+  keepLabels,
+  ledgerFile,
+  listPrints,
+  logActs,
+  lookPng,
+  numberingFile,
+  openBundle,
+  placeAgain,
+  printState,
+  redo,
+  registrationPdf,
+  rename,
+  restorePrint,
+  runSvg,
+  savePlan,
+  sourcePng,
+  storeLabels,
+  storedBlob,
+  undo,
+} from './index';
 import { inspectPicture, makeRaster, rasterMmPerPx } from './imageIn';
 import { withFlat } from '@/records';
 
 const NOW = '2026-11-20T10:00:00.000Z';
 const MS = Date.parse(NOW);
 let db: Store;
-beforeEach(() => { db = openStore(':memory:'); });
+beforeEach(() => {
+  db = openStore(':memory:');
+});
 afterEach(() => db.close());
 
 function ok<T>(got: { ok: true; value: T } | { ok: false; message: string }): T {
   if (!got.ok) throw new Error(got.message);
   return got.value;
 }
-const png = (width: number, height: number) => sharp({ create: { width, height, channels: 3, background: '#c08040' } }).png().toBuffer();
+const png = (width: number, height: number) =>
+  sharp({ create: { width, height, channels: 3, background: '#c08040' } })
+    .png()
+    .toBuffer();
 
 /** A print of 24 × 18 mm with three vertical bands: paper, straw, night. */
 async function planned(): Promise<PrintState> {
   const id = ok(createPrint(db, 'Bands', NOW));
   const brought = ok(await bringInPicture(db, id, 1, await png(400, 300), 'bands.png', NOW));
-  const sized = ok(await placeAgain(db, id, brought.revision, { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm: 24, heightMm: 18 }, NOW));
+  const sized = ok(
+    await placeAgain(
+      db,
+      id,
+      brought.revision,
+      { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm: 24, heightMm: 18 },
+      NOW,
+    ),
+  );
   const labels = Uint8Array.from({ length: 240 * 180 }, (_, i) => Math.floor((i % 240) / 80));
   const labelsSha = keepLabels(db, { width: 240, height: 180, labels }, NOW);
-  const colour = (name: string, L: number) => ({ id: name, name, wantedLabD50: [L, 2, 10] as const, areaShare: 1 / 3, islandCount: 1 });
-  const plan = withFlat(sized.plan, { labelsSha, settings: { colourCount: 3, radiusMm: 0, minIslandMm2: 0 }, colours: [colour('paper', 94), colour('straw', 80), colour('night', 15)], barePaperId: 'paper', handChanges: 0 });
-  return ok(savePlan(db, id, sized.revision, { ...plan, sheets: { ...plan.sheets, edition: 2, proofsToKeep: 0, testSheets: 1 } }, 'flat', NOW));
+  const colour = (name: string, L: number) => ({
+    id: name,
+    name,
+    wantedLabD50: [L, 2, 10] as const,
+    areaShare: 1 / 3,
+    islandCount: 1,
+  });
+  const plan = withFlat(sized.plan, {
+    labelsSha,
+    settings: { colourCount: 3, radiusMm: 0, minIslandMm2: 0 },
+    colours: [colour('paper', 94), colour('straw', 80), colour('night', 15)],
+    barePaperId: 'paper',
+    handChanges: 0,
+  });
+  return ok(
+    savePlan(
+      db,
+      id,
+      sized.revision,
+      { ...plan, sheets: { ...plan.sheets, edition: 2, proofsToKeep: 0, testSheets: 1 } },
+      'flat',
+      NOW,
+    ),
+  );
 }
 
 describe('pictures are looked at without trust', () => {
@@ -35,12 +94,51 @@ describe('pictures are looked at without trust', () => {
     ['empty', () => Buffer.alloc(0), 'picture-empty'],
     ['text.png', () => Buffer.from('this is only text'), 'picture-kind'],
     ['tiny.png', () => png(1, 1), 'picture-small'],
-    ['huge.png', () => sharp({ create: { width: 30000, height: 3000, channels: 3, background: '#fff' }, limitInputPixels: false }).png().toBuffer(), 'picture-pixels'],
-    ['still.gif', () => sharp({ create: { width: 50, height: 50, channels: 3, background: '#fff' } }).gif().toBuffer(), 'picture-kind'],
-    ['entities.svg', () => Buffer.from(`<!DOCTYPE svg [<!ENTITY a "${'x'.repeat(5e6)}">]><svg xmlns="http://www.w3.org/2000/svg" width="90" height="90"><text>&a;</text></svg>`), 'svg-entities'],
-    ['linked.svg', () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="90" height="90"><image href="http://example.org/a.png"/></svg>'), 'svg-external'],
-    ['file.svg', () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="90" height="90"><image href="file:///etc/passwd"/></svg>'), 'svg-external'],
-    ['script.svg', () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="90" height="90"><script>1</script></svg>'), 'svg-script'],
+    [
+      'huge.png',
+      () =>
+        sharp({ create: { width: 30000, height: 3000, channels: 3, background: '#fff' }, limitInputPixels: false })
+          .png()
+          .toBuffer(),
+      'picture-pixels',
+    ],
+    [
+      'still.gif',
+      () =>
+        sharp({ create: { width: 50, height: 50, channels: 3, background: '#fff' } })
+          .gif()
+          .toBuffer(),
+      'picture-kind',
+    ],
+    [
+      'entities.svg',
+      () =>
+        Buffer.from(
+          `<!DOCTYPE svg [<!ENTITY a "${'x'.repeat(5e6)}">]><svg xmlns="http://www.w3.org/2000/svg" width="90" height="90"><text>&a;</text></svg>`,
+        ),
+      'svg-entities',
+    ],
+    [
+      'linked.svg',
+      () =>
+        Buffer.from(
+          '<svg xmlns="http://www.w3.org/2000/svg" width="90" height="90"><image href="http://example.org/a.png"/></svg>',
+        ),
+      'svg-external',
+    ],
+    [
+      'file.svg',
+      () =>
+        Buffer.from(
+          '<svg xmlns="http://www.w3.org/2000/svg" width="90" height="90"><image href="file:///etc/passwd"/></svg>',
+        ),
+      'svg-external',
+    ],
+    [
+      'script.svg',
+      () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="90" height="90"><script>1</script></svg>'),
+      'svg-script',
+    ],
     ['wide.svg', () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="90" height="90"'), 'picture-kind'],
   ])('%s', async (name, make, code) => {
     const got = await inspectPicture(await make(), name);
@@ -50,7 +148,9 @@ describe('pictures are looked at without trust', () => {
 
   test('a truncated picture is refused when it is read, and nothing is stored', async () => {
     const noise = Buffer.from(Array.from({ length: 300 * 300 * 3 }, (_, i) => (i * 2654435761) >>> 24));
-    const whole = await sharp(noise, { raw: { width: 300, height: 300, channels: 3 } }).jpeg().toBuffer();
+    const whole = await sharp(noise, { raw: { width: 300, height: 300, channels: 3 } })
+      .jpeg()
+      .toBuffer();
     const id = ok(createPrint(db, 'Cut off', NOW));
     const got = await bringInPicture(db, id, 1, whole.subarray(0, whole.length >> 1), 'half.jpg', NOW);
     expect(got).toMatchObject({ ok: false, code: 'picture-damaged' });
@@ -59,40 +159,101 @@ describe('pictures are looked at without trust', () => {
   });
 
   test('orientation, transparency, 16 bit and CMYK come out as upright 8-bit sRGB on the paper’s colour', async () => {
-    const turned = await sharp({ create: { width: 400, height: 200, channels: 3, background: '#f00' } }).withMetadata({ orientation: 6 }).jpeg().toBuffer();
+    const turned = await sharp({ create: { width: 400, height: 200, channels: 3, background: '#f00' } })
+      .withMetadata({ orientation: 6 })
+      .jpeg()
+      .toBuffer();
     expect(await inspectPicture(turned, 'x')).toMatchObject({ value: { widthPx: 200, heightPx: 400 } });
-    const place = { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm: 10, heightMm: 10 } as const;
-    const clear = await sharp({ create: { width: 100, height: 100, channels: 4, background: { r: 0, g: 0, b: 0, alpha: 0 } } }).png().toBuffer();
-    const onPaper = ok(await makeRaster(clear, { format: 'png', widthPx: 100, heightPx: 100 }, 'x', place, [94.5, 0.3, 4.2]));
+    const place = {
+      turnDeg: 0,
+      mirrored: false,
+      crop: { x: 0, y: 0, width: 1, height: 1 },
+      widthMm: 10,
+      heightMm: 10,
+    } as const;
+    const clear = await sharp({
+      create: { width: 100, height: 100, channels: 4, background: { r: 0, g: 0, b: 0, alpha: 0 } },
+    })
+      .png()
+      .toBuffer();
+    const onPaper = ok(
+      await makeRaster(clear, { format: 'png', widthPx: 100, heightPx: 100 }, 'x', place, [94.5, 0.3, 4.2]),
+    );
     const { data, info } = await sharp(onPaper.png).raw().toBuffer({ resolveWithObject: true });
     expect([info.width, info.height, info.channels]).toEqual([100, 100, 3]);
     expect(data[0]).toBeGreaterThan(235);
-    const cmyk = await sharp({ create: { width: 60, height: 60, channels: 3, background: '#2060c0' } }).toColourspace('cmyk').tiff().toBuffer();
-    const sixteen = await sharp({ create: { width: 60, height: 60, channels: 3, background: '#2060c0' } }).toColourspace('rgb16').png().toBuffer();
-    for (const [bytes, format] of [[cmyk, 'tiff'], [sixteen, 'png']] as const) {
+    const cmyk = await sharp({ create: { width: 60, height: 60, channels: 3, background: '#2060c0' } })
+      .toColourspace('cmyk')
+      .tiff()
+      .toBuffer();
+    const sixteen = await sharp({ create: { width: 60, height: 60, channels: 3, background: '#2060c0' } })
+      .toColourspace('rgb16')
+      .png()
+      .toBuffer();
+    for (const [bytes, format] of [
+      [cmyk, 'tiff'],
+      [sixteen, 'png'],
+    ] as const) {
       const raster = ok(await makeRaster(bytes, { format, widthPx: 60, heightPx: 60 }, 'x', place, [94, 0, 0]));
       const pixel = await sharp(raster.png).raw().toBuffer();
-      expect(Math.abs(pixel[0] - 0x20) + Math.abs(pixel[1] - 0x60) + Math.abs(pixel[2] - 0xc0)).toBeLessThan(format === 'png' ? 4 : 90);
+      expect(Math.abs(pixel[0] - 0x20) + Math.abs(pixel[1] - 0x60) + Math.abs(pixel[2] - 0xc0)).toBeLessThan(
+        format === 'png' ? 4 : 90,
+      );
     }
   });
 
   test('crop, turn and mirror are done in that sense', async () => {
-    const quarters = await sharp({ create: { width: 200, height: 100, channels: 3, background: '#ffffff' } }).composite([{ input: await png(100, 100), left: 0, top: 0 }]).png().toBuffer();
+    const quarters = await sharp({ create: { width: 200, height: 100, channels: 3, background: '#ffffff' } })
+      .composite([{ input: await png(100, 100), left: 0, top: 0 }])
+      .png()
+      .toBuffer();
     const left = async (turnDeg: 0 | 90 | 180, mirrored: boolean) => {
-      const raster = ok(await makeRaster(quarters, { format: 'png', widthPx: 200, heightPx: 100 }, 'x', { turnDeg, mirrored, crop: { x: 0, y: 0, width: 0.4, height: 0.4 }, widthMm: 10, heightMm: 10 }, [94, 0, 0]));
+      const raster = ok(
+        await makeRaster(
+          quarters,
+          { format: 'png', widthPx: 200, heightPx: 100 },
+          'x',
+          { turnDeg, mirrored, crop: { x: 0, y: 0, width: 0.4, height: 0.4 }, widthMm: 10, heightMm: 10 },
+          [94, 0, 0],
+        ),
+      );
       return (await sharp(raster.png).raw().toBuffer())[2] < 200;
     };
-    expect([await left(0, false), await left(0, true), await left(180, false), await left(180, true), await left(90, false)]).toEqual([true, false, false, true, true]);
+    expect([
+      await left(0, false),
+      await left(0, true),
+      await left(180, false),
+      await left(180, true),
+      await left(90, false),
+    ]).toEqual([true, false, false, true, true]);
   });
 
   test('an SVG in mm is drawn sharply', async () => {
-    const svg = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="250mm" height="350mm" viewBox="0 0 25 35"><rect width="25" height="35" fill="#123"/></svg>');
+    const svg = Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" width="250mm" height="350mm" viewBox="0 0 25 35"><rect width="25" height="35" fill="#123"/></svg>',
+    );
     const facts = ok(await inspectPicture(svg, 'x.svg'));
     expect(Math.max(facts.widthPx, facts.heightPx)).toBeCloseTo(4000, -2);
-    expect((await makeRaster(svg, facts, 'x.svg', { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm: 25, heightMm: 35 }, [94, 0, 0])).ok).toBe(true);
+    expect(
+      (
+        await makeRaster(
+          svg,
+          facts,
+          'x.svg',
+          { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm: 25, heightMm: 35 },
+          [94, 0, 0],
+        )
+      ).ok,
+    ).toBe(true);
   });
 
-  test('fineness by size', () => expect([rasterMmPerPx(420, 297), rasterMmPerPx(297, 420), rasterMmPerPx(300, 300), rasterMmPerPx(500, 200)]).toEqual([0.1, 0.1, 0.2, 0.2]));
+  test('fineness by size', () =>
+    expect([
+      rasterMmPerPx(420, 297),
+      rasterMmPerPx(297, 420),
+      rasterMmPerPx(300, 300),
+      rasterMmPerPx(500, 200),
+    ]).toEqual([0.1, 0.1, 0.2, 0.2]));
 });
 
 describe('plans', () => {
@@ -107,7 +268,10 @@ describe('plans', () => {
   test('two windows: the second is told and nothing is overwritten', async () => {
     const state = await planned();
     const first = ok(savePlan(db, state.id, state.revision, { ...state.plan, toolsMm: [0.7] }, 'tool', NOW));
-    expect(savePlan(db, state.id, state.revision, { ...state.plan, toolsMm: [2] }, 'tool', NOW)).toMatchObject({ ok: false, code: 'stale' });
+    expect(savePlan(db, state.id, state.revision, { ...state.plan, toolsMm: [2] }, 'tool', NOW)).toMatchObject({
+      ok: false,
+      code: 'stale',
+    });
     expect(ok(printState(db, state.id)).plan.toolsMm).toEqual([0.7]);
     expect(first.undoLabel).toBe('tool');
   });
@@ -117,9 +281,21 @@ describe('plans', () => {
     const back = ok(undo(db, state.id, state.revision, NOW));
     expect([back.plan.flat, back.redoLabel]).toEqual([null, 'flat']);
     expect(ok(redo(db, state.id, back.revision, NOW)).plan).toEqual(state.plan);
-    for (const bad of [{ widthMm: 0 }, { widthMm: 5000 }, { turnDeg: 45 }, { crop: { x: 0.5, y: 0, width: 0.9, height: 1 } }]) {
+    for (const bad of [
+      { widthMm: 0 },
+      { widthMm: 5000 },
+      { turnDeg: 45 },
+      { crop: { x: 0.5, y: 0, width: 0.9, height: 1 } },
+    ]) {
       const revision = ok(printState(db, state.id)).revision;
-      const place = { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm: 24, heightMm: 18, ...bad } as never;
+      const place = {
+        turnDeg: 0,
+        mirrored: false,
+        crop: { x: 0, y: 0, width: 1, height: 1 },
+        widthMm: 24,
+        heightMm: 18,
+        ...bad,
+      } as never;
       expect((await placeAgain(db, state.id, revision, place, NOW)).ok).toBe(false);
       expect(ok(printState(db, state.id))).toMatchObject({ revision, plan: state.plan });
     }
@@ -138,7 +314,11 @@ describe('plans', () => {
   test('copy, rename, delete by name, restore', async () => {
     const { id } = await planned();
     ok(copyPrint(db, id, NOW));
-    expect(listPrints(db).map((p) => p.name).sort()).toEqual(['Bands', 'Bands (2)']);
+    expect(
+      listPrints(db)
+        .map((p) => p.name)
+        .sort(),
+    ).toEqual(['Bands', 'Bands (2)']);
     expect(ok(rename(db, id, 'Bands (2)', NOW))).toBe('Bands (2) (2)');
     expect(deletePrint(db, id, 'Bands', NOW)).toMatchObject({ ok: false, code: 'delete-name' });
     ok(deletePrint(db, id, 'Bands (2) (2)', NOW));
@@ -151,20 +331,37 @@ describe('plans', () => {
 describe('the bench', () => {
   let serial = 0;
   const entry = (act: object) => ({ id: `entry-${String(++serial).padStart(6, '0')}`, at: NOW, act });
-  const pull = (sheet: string, more: object = {}) => ({ kind: 'pull', runId: 'run-straw', sheet, faults: [], setAside: false, note: '', ...more });
+  const pull = (sheet: string, more: object = {}) => ({
+    kind: 'pull',
+    runId: 'run-straw',
+    sheet,
+    faults: [],
+    setAside: false,
+    note: '',
+    ...more,
+  });
   const log = (id: string, ...acts: object[]) => logActs(db, id, acts.map(entry), MS);
 
   test('a whole print, from the first cut to the numbers', async () => {
     const { id } = await planned();
     ok(log(id, { kind: 'sheets-started', counted: 3, tests: 1 }, { kind: 'stage-cut', stageId: 'stage-1' }));
     ok(log(id, pull('T1'), pull('1'), pull('2', { faults: ['ghost'], setAside: true })));
-    expect(log(id, { kind: 'stage-cut', stageId: 'stage-2' })).toMatchObject({ ok: false, message: expect.stringMatching(/Run 1 is not finished: 1 sheets/) });
+    expect(log(id, { kind: 'stage-cut', stageId: 'stage-2' })).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/Run 1 is not finished: 1 sheets/),
+    });
     ok(log(id, pull('3', { faults: ['weak'] }), { kind: 'stage-cut', stageId: 'stage-2' }));
     ok(log(id, ...['T1', '1', '3'].map((sheet) => pull(sheet, { runId: 'run-night' }))));
     expect(log(id, { kind: 'numbered', marks: [{ sheet: '2', mark: '1/1' }], reason: '' }).ok).toBe(false);
-    const marks = [{ sheet: '1', mark: '1/2' }, { sheet: '3', mark: '2/2' }];
+    const marks = [
+      { sheet: '1', mark: '1/2' },
+      { sheet: '3', mark: '2/2' },
+    ];
     ok(log(id, { kind: 'numbered', marks, reason: '' }));
-    expect(log(id, { kind: 'numbered', marks: marks.slice(0, 1), reason: '' })).toMatchObject({ ok: false, message: expect.stringMatching(/say why/) });
+    expect(log(id, { kind: 'numbered', marks: marks.slice(0, 1), reason: '' })).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/say why/),
+    });
     ok(log(id, { kind: 'numbered', marks, reason: 'sheet 3 torn' }));
     expect(new TextDecoder().decode(ok(numberingFile(db, id)).bytes)).toContain('2/2,3,weak');
     expect(new TextDecoder().decode(ok(ledgerFile(db, id)).bytes)).toContain('set aside,ghost');
@@ -179,7 +376,9 @@ describe('the bench', () => {
     expect(log(id, pull('1'), pull('9')).ok).toBe(false);
     expect(ok(printState(db, id)).events.filter((e) => e.act.kind === 'pull')).toEqual([]);
     expect(log(id, { kind: 'stage-cut', stageId: 'stage-9' }).ok).toBe(false);
-    expect(log(id, { kind: 'sheets-started', counted: 9, tests: 0 })).toMatchObject({ message: expect.stringMatching(/already started/) });
+    expect(log(id, { kind: 'sheets-started', counted: 9, tests: 0 })).toMatchObject({
+      message: expect.stringMatching(/already started/),
+    });
     expect(logActs(db, id, [{ id: 'x', at: NOW, act: pull('1') }], MS).ok).toBe(false);
     expect(logActs(db, id, [{ id: 'entry-future', at: '2031-01-01', act: pull('1') }], MS).ok).toBe(false);
     expect(logActs(db, id, 'nonsense', MS).ok).toBe(false);
@@ -188,15 +387,24 @@ describe('the bench', () => {
   test('a repeated request counts once; taking back is for the last pull, and not across a gate', async () => {
     const { id } = await planned();
     ok(log(id, { kind: 'sheets-started', counted: 2, tests: 0 }, { kind: 'stage-cut', stageId: 'stage-1' }));
-    const first = entry(pull('1')), second = entry(pull('2'));
+    const first = entry(pull('1')),
+      second = entry(pull('2'));
     ok(logActs(db, id, [first], MS));
     expect(ok(logActs(db, id, [first], MS)).events.length).toBe(3);
     ok(logActs(db, id, [second], MS));
-    expect(log(id, { kind: 'pull-undone', pullId: first.id })).toMatchObject({ ok: false, message: expect.stringMatching(/last pull/) });
+    expect(log(id, { kind: 'pull-undone', pullId: first.id })).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/last pull/),
+    });
     ok(log(id, { kind: 'pull-undone', pullId: second.id }));
     ok(log(id, pull('2'), { kind: 'stage-cut', stageId: 'stage-2' }));
-    const last = ok(printState(db, id)).events.filter((e) => e.act.kind === 'pull').at(-1)!;
-    expect(log(id, { kind: 'pull-undone', pullId: last.id })).toMatchObject({ ok: false, message: expect.stringMatching(/cut again/) });
+    const last = ok(printState(db, id))
+      .events.filter((e) => e.act.kind === 'pull')
+      .at(-1)!;
+    expect(log(id, { kind: 'pull-undone', pullId: last.id })).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/cut again/),
+    });
   });
 
   test('no undo across a gate, and the closed part of the plan stays', async () => {
@@ -215,12 +423,19 @@ describe('files out', () => {
     const { id } = await planned();
     const pdf = ok(await registrationPdf(db, id, new Date(NOW)));
     expect(pdf.fileName).toBe('Bands registration and cuts.pdf');
-    expect(Buffer.from(pdf.bytes).toString('latin1').match(/\/Type \/Page\b/g)!.length).toBe(3);
-    const run = new TextDecoder().decode(ok(runSvg(db, id, 2, 'run')).bytes), stage = new TextDecoder().decode(ok(runSvg(db, id, 2, 'stage')).bytes);
+    expect(
+      Buffer.from(pdf.bytes)
+        .toString('latin1')
+        .match(/\/Type \/Page\b/g)!.length,
+    ).toBe(3);
+    const run = new TextDecoder().decode(ok(runSvg(db, id, 2, 'run')).bytes),
+      stage = new TextDecoder().decode(ok(runSvg(db, id, 2, 'stage')).bytes);
     expect(run).toContain('d="M1600 1800l800 0l0 -1800l-800 0z"');
     expect(stage).toMatch(/id="cut now"/);
     expect(runSvg(db, id, 3, 'run')).toMatchObject({ code: 'run-missing' });
-    const look = await sharp(ok(await lookPng(db, id, 2, 120)).bytes).raw().toBuffer();
+    const look = await sharp(ok(await lookPng(db, id, 2, 120)).bytes)
+      .raw()
+      .toBuffer();
     expect(look[0]).toBeGreaterThan(230);
     expect(look[119 * 3]).toBeLessThan(80);
   });
@@ -240,11 +455,20 @@ describe('files out', () => {
     const bundle = ok(bundleFile(db, id, NOW));
     const other = openStore(':memory:');
     const opened = ok(openBundle(other, bundle.bytes, NOW));
-    const here = ok(printState(db, id)), there = ok(printState(other, opened));
-    expect({ plan: there.plan, events: there.events, name: there.name }).toEqual({ plan: here.plan, events: here.events, name: 'Bands' });
+    const here = ok(printState(db, id)),
+      there = ok(printState(other, opened));
+    expect({ plan: there.plan, events: there.events, name: there.name }).toEqual({
+      plan: here.plan,
+      events: here.events,
+      name: 'Bands',
+    });
     expect(there.undoLabel).toBeNull();
     ok(openBundle(other, bundle.bytes, NOW));
-    expect(listPrints(other).map((p) => p.name).sort()).toEqual(['Bands', 'Bands (2)']);
+    expect(
+      listPrints(other)
+        .map((p) => p.name)
+        .sort(),
+    ).toEqual(['Bands', 'Bands (2)']);
     expect(openBundle(other, Buffer.from('junk'), NOW).ok).toBe(false);
     other.close();
   });

@@ -3,8 +3,27 @@ import { measureFlatColours } from '@/core/picture';
 import { replayLog, SLIP_ANSWERS, type Slip, type SlipAnswer } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
 import { indexedPng, type PaletteColour } from '@/formats';
-import { checkPlan, coloursAfterSlip, labelStateOfRun, openSlips, regionOf, slippedStages, withSpotRun, type Plan, type PrintState } from '@/records';
-import { appendBenchEvent, appendPlan, benchLog, planAt, printById, putBlob, raiseUndoFloor, type Store } from '@/store';
+import {
+  checkPlan,
+  coloursAfterSlip,
+  labelStateOfRun,
+  openSlips,
+  regionOf,
+  slippedStages,
+  withSpotRun,
+  type Plan,
+  type PrintState,
+} from '@/records';
+import {
+  appendBenchEvent,
+  appendPlan,
+  benchLog,
+  planAt,
+  printById,
+  putBlob,
+  raiseUndoFloor,
+  type Store,
+} from '@/store';
 import { keepLabels, labelsOfPlan } from './pictures';
 import { livingPrint, printState } from './prints';
 import { sheetOf } from './printSheets';
@@ -13,27 +32,43 @@ import { sheetOf } from './printSheets';
  * What is done about a slip: the answer goes into the log, and where it changes the plan (a run more, another picture) plan and log
  * change together. None of it can be undone: the block is as it is.
  */
-export function answerSlip(db: Store, id: string, baseRevision: number, slipId: unknown, answer: unknown, now: string): Outcome<PrintState> {
-  if (!SLIP_ANSWERS.some((a) => a === answer)) return failure('slip', `“${String(answer)}” is no answer to a slip; it is ${SLIP_ANSWERS.join(', ')}.`);
-  return db.transaction((): Outcome<PrintState> => {
-    const found = livingPrint(db, id);
-    if (!found.ok) return found;
-    if (found.value.revision !== baseRevision) return failure('stale', 'This print was changed in another window meanwhile. Nothing of it was overwritten.');
-    const plan = planAt(db, id, found.value.plan_seq)!.plan;
-    const slip = replayLog(benchLog(db, id)).slips.find((s) => s.slipId === slipId);
-    if (!slip) return failure('slip', 'This slip is not in the log.');
-    if (slip.answer !== undefined && slip.answer !== 'leave') return failure('slip', `This slip was answered already: ${slip.answer}.`);
-    const next = planAfter(db, plan, slip, answer as SlipAnswer, now);
-    if (!next.ok) return next;
-    appendBenchEvent(db, id, { id: `answer-${slip.slipId}-${benchLog(db, id).length}`, at: now, act: { kind: 'slip-answered', slipId: slip.slipId, answer: answer as SlipAnswer } });
-    if (next.value !== plan) {
-      const checked = checkPlan(next.value);
-      if (!checked.ok) return checked;
-      appendPlan(db, printById(db, id)!, checked.value, `slip: ${String(answer)}`, now);
-    }
-    raiseUndoFloor(db, id);
-    return printState(db, id);
-  }).immediate();
+export function answerSlip(
+  db: Store,
+  id: string,
+  baseRevision: number,
+  slipId: unknown,
+  answer: unknown,
+  now: string,
+): Outcome<PrintState> {
+  if (!SLIP_ANSWERS.some((a) => a === answer))
+    return failure('slip', `“${String(answer)}” is no answer to a slip; it is ${SLIP_ANSWERS.join(', ')}.`);
+  return db
+    .transaction((): Outcome<PrintState> => {
+      const found = livingPrint(db, id);
+      if (!found.ok) return found;
+      if (found.value.revision !== baseRevision)
+        return failure('stale', 'This print was changed in another window meanwhile. Nothing of it was overwritten.');
+      const plan = planAt(db, id, found.value.plan_seq)!.plan;
+      const slip = replayLog(benchLog(db, id)).slips.find((s) => s.slipId === slipId);
+      if (!slip) return failure('slip', 'This slip is not in the log.');
+      if (slip.answer !== undefined && slip.answer !== 'leave')
+        return failure('slip', `This slip was answered already: ${slip.answer}.`);
+      const next = planAfter(db, plan, slip, answer as SlipAnswer, now);
+      if (!next.ok) return next;
+      appendBenchEvent(db, id, {
+        id: `answer-${slip.slipId}-${benchLog(db, id).length}`,
+        at: now,
+        act: { kind: 'slip-answered', slipId: slip.slipId, answer: answer as SlipAnswer },
+      });
+      if (next.value !== plan) {
+        const checked = checkPlan(next.value);
+        if (!checked.ok) return checked;
+        appendPlan(db, printById(db, id)!, checked.value, `slip: ${String(answer)}`, now);
+      }
+      raiseUndoFloor(db, id);
+      return printState(db, id);
+    })
+    .immediate();
 }
 
 function planAfter(db: Store, plan: Plan, slip: Slip, answer: SlipAnswer, now: string): Outcome<Plan> {
@@ -51,14 +86,19 @@ function planAfter(db: Store, plan: Plan, slip: Slip, answer: SlipAnswer, now: s
   const to = Uint8Array.from({ length: 256 }, (_, l) => l);
   for (const [from, into] of became.value) to[label(from)] = label(into);
   const changed: LabelMap = { ...map, labels: map.labels.slice() };
-  eachOf(mask, (i) => { changed.labels[i] = to[changed.labels[i]]; });
+  eachOf(mask, (i) => {
+    changed.labels[i] = to[changed.labels[i]];
+  });
   const figures = measureFlatColours(changed, plan.flat!.colours.length, plan.picture!.raster.mmPerPx);
   if (!figures) return failure('flatten-too-broken', 'With this change the picture breaks up into millions of specks.');
   const colours = plan.flat!.colours.map((colour, l) => {
     const { thinnestMm, ...rest } = { ...colour, ...figures[l] };
     return thinnestMm === undefined ? rest : { ...rest, thinnestMm: Math.round(thinnestMm * 100) / 100 };
   });
-  return success({ ...plan, flat: { ...plan.flat!, labelsSha: keepLabels(db, changed, now), colours, handChanges: plan.flat!.handChanges + 1 } });
+  return success({
+    ...plan,
+    flat: { ...plan.flat!, labelsSha: keepLabels(db, changed, now), colours, handChanges: plan.flat!.handChanges + 1 },
+  });
 }
 
 function slipMask(plan: Plan, slip: Slip, map: LabelMap): BitMask | undefined {
@@ -67,36 +107,67 @@ function slipMask(plan: Plan, slip: Slip, map: LabelMap): BitMask | undefined {
 }
 
 function eachOf(mask: BitMask, visit: (pixel: number) => void): void {
-  for (let y = 0, i = 0; y < mask.height; y++) for (let x = 0; x < mask.width; x++, i++) if (hasPixel(mask, x, y)) visit(i);
+  for (let y = 0, i = 0; y < mask.height; y++)
+    for (let x = 0; x < mask.width; x++, i++) if (hasPixel(mask, x, y)) visit(i);
 }
 
 const CUT_PICTURE_PX = 900;
-const STANDING: PaletteColour = [207, 199, 180, 255], CUT: PaletteColour = [240, 217, 207, 255], CLEARED: PaletteColour = [239, 233, 218, 255], SLIPPED: PaletteColour = [166, 58, 43, 255];
+const STANDING: PaletteColour = [207, 199, 180, 255],
+  CUT: PaletteColour = [240, 217, 207, 255],
+  CLEARED: PaletteColour = [239, 233, 218, 255],
+  SLIPPED: PaletteColour = [166, 58, 43, 255];
 
 /** The block as it lies after a cut or a slip, kept as a small picture: standing, just cut, cleared before, slips. Its SHA; undefined when there is nothing to draw. */
-export function keepCutPicture(db: Store, plan: Plan, slips: readonly Slip[], stageId: string, now: string): string | undefined {
+export function keepCutPicture(
+  db: Store,
+  plan: Plan,
+  slips: readonly Slip[],
+  stageId: string,
+  now: string,
+): string | undefined {
   const picture = labelsOfPlan(db, plan);
   const run = plan.runs.find((r) => r.inkings[0].stageId === stageId);
   const made = picture && sheetOf(plan, picture, slips);
   if (!picture || !run || !made?.ok) return undefined;
   const { map, sheet } = made.value;
   const state = labelStateOfRun(plan, run, sheet);
-  const slipped = sheet.parts.map((part) => sheet.effects.some((effect, m) => effect.kind === 'slip' && part.marks.includes(m) && effect.stageIds.includes(stageId)));
-  const index = Uint8Array.from({ length: 256 }, (_, p) => (slipped[p] ? 3 : state.standing.includes(p) ? 1 : state.cutNow.includes(p) ? 2 : 0));
+  const slipped = sheet.parts.map((part) =>
+    sheet.effects.some(
+      (effect, m) => effect.kind === 'slip' && part.marks.includes(m) && effect.stageIds.includes(stageId),
+    ),
+  );
+  const index = Uint8Array.from({ length: 256 }, (_, p) =>
+    slipped[p] ? 3 : state.standing.includes(p) ? 1 : state.cutNow.includes(p) ? 2 : 0,
+  );
   const every = Math.max(1, Math.ceil(Math.max(map.width, map.height) / CUT_PICTURE_PX));
-  const width = Math.ceil(map.width / every), height = Math.ceil(map.height / every);
-  const png = indexedPng(width, height, [CLEARED, STANDING, CUT, SLIPPED], (y, row) => {
-    for (let x = 0; x < width; x++) row[x] = index[map.labels[y * every * map.width + map.width - 1 - x * every]];
-  }, plan.picture!.raster.mmPerPx * every);
+  const width = Math.ceil(map.width / every),
+    height = Math.ceil(map.height / every);
+  const png = indexedPng(
+    width,
+    height,
+    [CLEARED, STANDING, CUT, SLIPPED],
+    (y, row) => {
+      for (let x = 0; x < width; x++) row[x] = index[map.labels[y * every * map.width + map.width - 1 - x * every]];
+    },
+    plan.picture!.raster.mmPerPx * every,
+  );
   return putBlob(db, Buffer.from(png), 'image/png', now);
 }
 
 /** Why a slip cannot be marked, in a sentence. */
-export function refusedSlip(plan: Plan, slips: readonly Slip[], slip: { slipId: string; stageId: string; place: Slip['place'] }, cutStages: readonly string[]): string | undefined {
+export function refusedSlip(
+  plan: Plan,
+  slips: readonly Slip[],
+  slip: { slipId: string; stageId: string; place: Slip['place'] },
+  cutStages: readonly string[],
+): string | undefined {
   if (slippedStages(plan, slip).length === 0) return 'This stage is not in the plan.';
   if (slips.some((s) => s.slipId === slip.slipId)) return 'This slip is marked already.';
   if (openSlips(slips).length >= 40) return 'Forty slips are marked on this print already; no more can be told apart.';
   const stages = slippedStages(plan, slip);
-  if (stages.slice(1).some((id) => cutStages.includes(id))) return 'The block has been cut on since. Mark the slip on the stage that is cut now.';
-  return slip.place.islands.length + slip.place.outlinesMm.length === 0 ? 'Show where it was cut: click the part, or draw round it.' : undefined;
+  if (stages.slice(1).some((id) => cutStages.includes(id)))
+    return 'The block has been cut on since. Mark the slip on the stage that is cut now.';
+  return slip.place.islands.length + slip.place.outlinesMm.length === 0
+    ? 'Show where it was cut: click the part, or draw round it.'
+    : undefined;
 }

@@ -13,12 +13,20 @@ import { laidOut, tracedSheet, type LaidOut } from './printSheets';
 
 export const TRANSFER_DPI = [300, 600] as const;
 const LINE_MM = 0.25;
-const INK = '#1F2421', STANDING = '#8C8878';
+const INK = '#1F2421',
+  STANDING = '#8C8878';
 /** A raster larger than this is refused: it would fill the memory of a small machine. */
 const MAX_PNG_PIXELS = 90_000_000;
 
 /** The drawing to bring onto the block: key lines, flat tones, or what one block prints; as seen or mirrored as the chosen way wants it. */
-export async function transferFile(db: Store, id: string, what: string, format: 'pdf' | 'svg' | 'png', dpi: number, now: Date): Promise<Outcome<FileOut>> {
+export async function transferFile(
+  db: Store,
+  id: string,
+  what: string,
+  format: 'pdf' | 'svg' | 'png',
+  dpi: number,
+  now: Date,
+): Promise<Outcome<FileOut>> {
   const found = laidOut(db, id);
   if (!found.ok) return found;
   const laid = found.value;
@@ -28,20 +36,36 @@ export async function transferFile(db: Store, id: string, what: string, format: 
   const mirrored = way.drawing === 'mirrored';
   const stem = `${fileStem(laid.name)} ${drawn.value.name}, ${mirrored ? 'mirrored' : 'as seen'}`;
   if (format === 'png') {
-    if (!TRANSFER_DPI.some((d) => d === dpi)) return failure('dpi', `${dpi} dots an inch are not offered; choose 300 or 600.`);
+    if (!TRANSFER_DPI.some((d) => d === dpi))
+      return failure('dpi', `${dpi} dots an inch are not offered; choose 300 or 600.`);
     const bytes = await pngOf(laid, drawn.value, mirrored, dpi);
-    return bytes.ok ? success({ bytes: bytes.value, mediaType: 'image/png', fileName: `${stem}, ${dpi} dpi.png` }) : bytes;
+    return bytes.ok
+      ? success({ bytes: bytes.value, mediaType: 'image/png', fileName: `${stem}, ${dpi} dpi.png` })
+      : bytes;
   }
   const drawing = drawingOf(laid, drawn.value, mirrored, way.name);
-  if (format === 'svg') return success({ bytes: new TextEncoder().encode(svgOfDrawing(drawing)), mediaType: 'image/svg+xml', fileName: `${stem}.svg` });
-  return success({ bytes: await pdfOfDrawings([drawing], laid.plan.layout.exportPaper, stem, now, pdfFont()), mediaType: 'application/pdf', fileName: `${stem}.pdf` });
+  if (format === 'svg')
+    return success({
+      bytes: new TextEncoder().encode(svgOfDrawing(drawing)),
+      mediaType: 'image/svg+xml',
+      fileName: `${stem}.svg`,
+    });
+  return success({
+    bytes: await pdfOfDrawings([drawing], laid.plan.layout.exportPaper, stem, now, pdfFont()),
+    mediaType: 'application/pdf',
+    fileName: `${stem}.pdf`,
+  });
 }
 
 interface Content {
   readonly name: string;
   readonly arcs: ArcMap;
   /** Areas to fill, each a set of parts; none for key lines. */
-  readonly areas: readonly { readonly set: Uint8Array; readonly hex: string; readonly rgb: readonly [number, number, number] }[];
+  readonly areas: readonly {
+    readonly set: Uint8Array;
+    readonly hex: string;
+    readonly rgb: readonly [number, number, number];
+  }[];
   readonly lines: boolean;
 }
 
@@ -51,24 +75,41 @@ function contentOf(laid: LaidOut, what: string): Outcome<Content> {
   if (what === 'key') return success({ name: 'key lines', arcs, areas: [], lines: true });
   if (what === 'flat') {
     const wanted = wantedOf(plan);
-    const areas = wanted.map((lab, label) => ({ set: labelSet([...sheet.parts.keys()].filter((p) => sheet.parts[p].label === label)), hex: hexFromLabD50(lab), rgb: srgb8FromLabD50(lab).rgb }));
+    const areas = wanted.map((lab, label) => ({
+      set: labelSet([...sheet.parts.keys()].filter((p) => sheet.parts[p].label === label)),
+      hex: hexFromLabD50(lab),
+      rgb: srgb8FromLabD50(lab).rgb,
+    }));
     return success({ name: 'flat tones', arcs, areas, lines: true });
   }
   const number = Number(/^block-(\d{1,2})$/.exec(what)?.[1] ?? 0);
   const block = plan.blocks[number - 1];
   const run = block && plan.runs.find((r) => blockOfRun(plan, r).block.id === block.id);
-  if (!run) return failure('drawing', `There is no drawing “${what}”. There are key, flat, and block-1 to block-${plan.blocks.length}.`);
+  if (!run)
+    return failure(
+      'drawing',
+      `There is no drawing “${what}”. There are key, flat, and block-1 to block-${plan.blocks.length}.`,
+    );
   const { standing } = labelStateOfRun(plan, run, sheet);
-  return success({ name: block.name, arcs, areas: [{ set: labelSet(standing), hex: STANDING, rgb: [140, 136, 120] }], lines: false });
+  return success({
+    name: block.name,
+    arcs,
+    areas: [{ set: labelSet(standing), hex: STANDING, rgb: [140, 136, 120] }],
+    lines: false,
+  });
 }
 
 /** All edges between parts, each once: the outlines of every label on its own would draw each twice. */
 function edgesPath({ arcs }: Content, mmPerPx: number, mirrored: boolean): string {
-  const k = mmPerPx * 100, across = arcs.width * k;
+  const k = mmPerPx * 100,
+    across = arcs.width * k;
   const out: string[] = [];
   for (let a = 0; a < arcs.count; a++) {
     const points: string[] = [];
-    for (let p = arcs.offset[a]; p < arcs.offset[a + 1]; p++) points.push(`${Math.round(mirrored ? across - arcs.xy[2 * p] * k : arcs.xy[2 * p] * k)} ${Math.round(arcs.xy[2 * p + 1] * k)}`);
+    for (let p = arcs.offset[a]; p < arcs.offset[a + 1]; p++)
+      points.push(
+        `${Math.round(mirrored ? across - arcs.xy[2 * p] * k : arcs.xy[2 * p] * k)} ${Math.round(arcs.xy[2 * p + 1] * k)}`,
+      );
     out.push(`M${points.join('L')}`);
   }
   return out.join('');
@@ -82,13 +123,30 @@ function drawingOf(laid: LaidOut, content: Content, mirrored: boolean, way: stri
     widthMm: widthMm + 2 * FRAME_MM,
     heightMm: heightMm + 2 * FRAME_MM,
     draw(pen) {
-      for (const area of content.areas) pen.area(shifted(pathOfSet(content.arcs, area.set, mmPerPx, mirrored), FRAME_MM), area.hex);
+      for (const area of content.areas)
+        pen.area(shifted(pathOfSet(content.arcs, area.set, mmPerPx, mirrored), FRAME_MM), area.hex);
       if (content.lines) pen.outlines(shifted(edgesPath(content, mmPerPx, mirrored), FRAME_MM), LINE_MM, INK);
       pen.rect(FRAME_MM, FRAME_MM, widthMm, heightMm, { widthMm: 0.3 });
       // the origin corner of the block, lower left as the block lies, is lower right on the print
       if (mirrored) originCorner(pen, FRAME_MM, FRAME_MM + heightMm, 'origin corner');
-      else { pen.polygon([[FRAME_MM + widthMm, FRAME_MM + heightMm], [FRAME_MM + widthMm - 7, FRAME_MM + heightMm], [FRAME_MM + widthMm, FRAME_MM + heightMm - 7]], INK); pen.text('origin corner', FRAME_MM + widthMm, FRAME_MM + heightMm + 1.2, 3, { align: 'right' }); }
-      pen.text(`${content.name} · ${mirrored ? 'mirrored: lies as the block' : 'as seen: lies face down on the block'}`, FRAME_MM, 4, 4.4, { colour: mirrored ? '#A63A2B' : INK });
+      else {
+        pen.polygon(
+          [
+            [FRAME_MM + widthMm, FRAME_MM + heightMm],
+            [FRAME_MM + widthMm - 7, FRAME_MM + heightMm],
+            [FRAME_MM + widthMm, FRAME_MM + heightMm - 7],
+          ],
+          INK,
+        );
+        pen.text('origin corner', FRAME_MM + widthMm, FRAME_MM + heightMm + 1.2, 3, { align: 'right' });
+      }
+      pen.text(
+        `${content.name} · ${mirrored ? 'mirrored: lies as the block' : 'as seen: lies face down on the block'}`,
+        FRAME_MM,
+        4,
+        4.4,
+        { colour: mirrored ? '#A63A2B' : INK },
+      );
       thisSideUp(pen, FRAME_MM + widthMm / 2, FRAME_MM - 1, 5);
     },
   };
@@ -96,11 +154,20 @@ function drawingOf(laid: LaidOut, content: Content, mirrored: boolean, way: stri
 
 /** The same as pixels: areas by scan line, lines as wide as they are drawn, marks in the frame, words where the system can set them. */
 async function pngOf(laid: LaidOut, content: Content, mirrored: boolean, dpi: number): Promise<Outcome<Uint8Array>> {
-  const perMm = dpi / 25.4, { widthMm, heightMm, mmPerPx } = laid;
-  const width = Math.round((widthMm + 2 * FRAME_MM) * perMm), height = Math.round((heightMm + 2 * FRAME_MM) * perMm);
-  if (width * height > MAX_PNG_PIXELS) return failure('dpi', `At ${dpi} dots an inch this drawing has ${Math.round(width * height / 1e6)} million pixels, too many for one picture. Take 300, or the PDF.`);
+  const perMm = dpi / 25.4,
+    { widthMm, heightMm, mmPerPx } = laid;
+  const width = Math.round((widthMm + 2 * FRAME_MM) * perMm),
+    height = Math.round((heightMm + 2 * FRAME_MM) * perMm);
+  if (width * height > MAX_PNG_PIXELS)
+    return failure(
+      'dpi',
+      `At ${dpi} dots an inch this drawing has ${Math.round((width * height) / 1e6)} million pixels, too many for one picture. Take 300, or the PDF.`,
+    );
   const toPx = (ring: readonly number[]) => ring.map((mm) => (mm + FRAME_MM) * perMm);
-  const palette: PaletteColour[] = [[255, 255, 255, 255], [31, 36, 33, 255]];
+  const palette: PaletteColour[] = [
+    [255, 255, 255, 255],
+    [31, 36, 33, 255],
+  ];
   const layers: { mask: BitMask; index: number }[] = [];
   for (const area of content.areas) {
     const mask = emptyMask(width, height);
@@ -108,38 +175,81 @@ async function pngOf(laid: LaidOut, content: Content, mirrored: boolean, dpi: nu
     layers.push({ mask, index: palette.push([...area.rgb, 255]) - 1 });
   }
   const ink = emptyMask(width, height);
-  const { arcs } = content, across = arcs.width * mmPerPx;
-  if (content.lines) for (let a = 0; a < arcs.count; a++) {
-    const line: number[] = [];
-    for (let p = arcs.offset[a]; p < arcs.offset[a + 1]; p++) line.push(mirrored ? across - arcs.xy[2 * p] * mmPerPx : arcs.xy[2 * p] * mmPerPx, arcs.xy[2 * p + 1] * mmPerPx);
-    fillLine(ink, toPx(line), LINE_MM * perMm);
-  }
-  const frame = (points: readonly number[], mm: number) => fillLine(ink, points.map((v) => v * perMm), mm * perMm);
-  const left = FRAME_MM, right = FRAME_MM + widthMm, top = FRAME_MM, bottom = FRAME_MM + heightMm, middle = FRAME_MM + widthMm / 2;
+  const { arcs } = content,
+    across = arcs.width * mmPerPx;
+  if (content.lines)
+    for (let a = 0; a < arcs.count; a++) {
+      const line: number[] = [];
+      for (let p = arcs.offset[a]; p < arcs.offset[a + 1]; p++)
+        line.push(
+          mirrored ? across - arcs.xy[2 * p] * mmPerPx : arcs.xy[2 * p] * mmPerPx,
+          arcs.xy[2 * p + 1] * mmPerPx,
+        );
+      fillLine(ink, toPx(line), LINE_MM * perMm);
+    }
+  const frame = (points: readonly number[], mm: number) =>
+    fillLine(
+      ink,
+      points.map((v) => v * perMm),
+      mm * perMm,
+    );
+  const left = FRAME_MM,
+    right = FRAME_MM + widthMm,
+    top = FRAME_MM,
+    bottom = FRAME_MM + heightMm,
+    middle = FRAME_MM + widthMm / 2;
   frame([left, top, right, top, right, bottom, left, bottom, left, top], 0.3);
-  const corner = mirrored ? [left, bottom, left + 7, bottom, left, bottom - 7] : [right, bottom, right - 7, bottom, right, bottom - 7];
-  fillOutlines(ink, [corner.map((v) => v * perMm), [middle - 2, top - 3, middle + 2, top - 3, middle, top - 7].map((v) => v * perMm)]);
+  const corner = mirrored
+    ? [left, bottom, left + 7, bottom, left, bottom - 7]
+    : [right, bottom, right - 7, bottom, right, bottom - 7];
+  fillOutlines(ink, [
+    corner.map((v) => v * perMm),
+    [middle - 2, top - 3, middle + 2, top - 3, middle, top - 7].map((v) => v * perMm),
+  ]);
   frame([middle, top - 1, middle, top - 4], 0.5);
-  const ruler = Math.min(100, Math.floor(widthMm / 10) * 10), y = heightMm + 2 * FRAME_MM - 4;
+  const ruler = Math.min(100, Math.floor(widthMm / 10) * 10),
+    y = heightMm + 2 * FRAME_MM - 4;
   frame([left, y, left + ruler, y], 0.3);
   for (let mm = 0; mm <= ruler; mm += 10) frame([left + mm, y, left + mm, y - (mm % 50 === 0 ? 3.5 : 2)], 0.2);
-  await words(ink, `${laid.name}: ${content.name}, ${mirrored ? 'MIRRORED' : 'as seen'} · ruler ${ruler} mm`, left * perMm, 2 * perMm, dpi, width - left * perMm);
+  await words(
+    ink,
+    `${laid.name}: ${content.name}, ${mirrored ? 'MIRRORED' : 'as seen'} · ruler ${ruler} mm`,
+    left * perMm,
+    2 * perMm,
+    dpi,
+    width - left * perMm,
+  );
   const index = new Uint8Array(width);
-  return success(indexedPng(width, height, palette, (row, out) => {
-    index.fill(0);
-    for (const { mask, index: colour } of [...layers, { mask: ink, index: 1 }]) for (let x = 0; x < width; x++) if (hasPixel(mask, x, row)) index[x] = colour;
-    out.set(index);
-  }, 1 / perMm));
+  return success(
+    indexedPng(
+      width,
+      height,
+      palette,
+      (row, out) => {
+        index.fill(0);
+        for (const { mask, index: colour } of [...layers, { mask: ink, index: 1 }])
+          for (let x = 0; x < width; x++) if (hasPixel(mask, x, row)) index[x] = colour;
+        out.set(index);
+      },
+      1 / perMm,
+    ),
+  );
 }
 
 /** Sets a line of words; where no typeface can be had the drawing does without. */
 async function words(ink: BitMask, text: string, x: number, y: number, dpi: number, room: number): Promise<void> {
   try {
-    const { data, info } = await sharp({ text: { text: text.replace(/[<>&]/g, ' '), font: 'sans 9', dpi } }).extractChannel(0).raw().toBuffer({ resolveWithObject: true });
-    for (let row = 0; row < info.height; row++) for (let column = 0; column < Math.min(info.width, room); column++) {
-      const px = Math.round(x) + column, py = Math.round(y) + row;
-      if (data[row * info.width + column] > 127 && px < ink.width && py < ink.height) ink.words[py * ink.wordsPerRow + (px >>> 5)] |= 1 << (px & 31);
-    }
+    const { data, info } = await sharp({ text: { text: text.replace(/[<>&]/g, ' '), font: 'sans 9', dpi } })
+      .extractChannel(0)
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    for (let row = 0; row < info.height; row++)
+      for (let column = 0; column < Math.min(info.width, room); column++) {
+        const px = Math.round(x) + column,
+          py = Math.round(y) + row;
+        if (data[row * info.width + column] > 127 && px < ink.width && py < ink.height)
+          ink.words[py * ink.wordsPerRow + (px >>> 5)] |= 1 << (px & 31);
+      }
   } catch {
     // the marks say which way the drawing lies; its name is in the file's
   }

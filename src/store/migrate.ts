@@ -10,20 +10,35 @@ const FOLDER = join(process.cwd(), 'src/store/migrations');
  * this program does not know, stops everything before anything is touched. Each runs in its own transaction.
  */
 export function migrate(db: Store, folder = FOLDER): void {
-  db.exec('CREATE TABLE IF NOT EXISTS migrations (name TEXT PRIMARY KEY, checksum TEXT NOT NULL, ran_at TEXT NOT NULL) STRICT');
-  const files = readdirSync(folder).filter((name) => /^\d{4}_\w+\.sql$/.test(name)).sort();
+  db.exec(
+    'CREATE TABLE IF NOT EXISTS migrations (name TEXT PRIMARY KEY, checksum TEXT NOT NULL, ran_at TEXT NOT NULL) STRICT',
+  );
+  const files = readdirSync(folder)
+    .filter((name) => /^\d{4}_\w+\.sql$/.test(name))
+    .sort();
   const known = new Map(files.map((name) => [name, readFileSync(join(folder, name), 'utf8')]));
-  const ran = db.prepare<[], { name: string; checksum: string }>('SELECT name, checksum FROM migrations ORDER BY name').all();
+  const ran = db
+    .prepare<[], { name: string; checksum: string }>('SELECT name, checksum FROM migrations ORDER BY name')
+    .all();
   ran.forEach(({ name, checksum }, i) => {
     const sql = known.get(name);
-    if (sql === undefined) throw new Error(`This file was written by a newer Ulexite (it has “${name}”). Update Ulexite, or open the file with the newer one.`);
-    if (checksumOf(sql) !== checksum) throw new Error(`The migration “${name}” has changed since it ran on this file. Restore the program's own copy.`);
-    if (files[i] !== name) throw new Error(`The file's history does not fit: “${files[i]}” should have run before “${name}”.`);
+    if (sql === undefined)
+      throw new Error(
+        `This file was written by a newer Ulexite (it has “${name}”). Update Ulexite, or open the file with the newer one.`,
+      );
+    if (checksumOf(sql) !== checksum)
+      throw new Error(`The migration “${name}” has changed since it ran on this file. Restore the program's own copy.`);
+    if (files[i] !== name)
+      throw new Error(`The file's history does not fit: “${files[i]}” should have run before “${name}”.`);
   });
   for (const name of files.slice(ran.length)) {
     db.transaction(() => {
       db.exec(known.get(name)!);
-      db.prepare('INSERT INTO migrations VALUES (?, ?, ?)').run(name, checksumOf(known.get(name)!), new Date().toISOString());
+      db.prepare('INSERT INTO migrations VALUES (?, ?, ?)').run(
+        name,
+        checksumOf(known.get(name)!),
+        new Date().toISOString(),
+      );
     }).immediate();
   }
 }

@@ -7,5 +7,7 @@ export function insertPractice(db: Store, { sample, level, score, at }: Practice
 
 /** Newest first, the last two hundred. */
 export function practice(db: Store): PracticeScore[] {
-  return db.prepare<[], PracticeScore>('SELECT sample, level, score, at FROM practice ORDER BY id DESC LIMIT 200').all();
+  return db
+    .prepare<[], PracticeScore>('SELECT sample, level, score, at FROM practice ORDER BY id DESC LIMIT 200')
+    .all();
 }

@@ -24,22 +24,41 @@ export function printById(db: Store, id: string): PrintRow | undefined {
 }
 
 export function printNames(db: Store): string[] {
-  return db.prepare<[], { name: string }>('SELECT name FROM prints').all().map((row) => row.name);
+  return db
+    .prepare<[], { name: string }>('SELECT name FROM prints')
+    .all()
+    .map((row) => row.name);
 }
 
-export function insertPrint(db: Store, print: { id: string; name: string; plan: Plan; label: string; now: string }): void {
-  db.prepare('INSERT INTO prints (id, name, created_at, saved_at, plan_seq) VALUES (?, ?, ?, ?, 1)').run(print.id, print.name, print.now, print.now);
+export function insertPrint(
+  db: Store,
+  print: { id: string; name: string; plan: Plan; label: string; now: string },
+): void {
+  db.prepare('INSERT INTO prints (id, name, created_at, saved_at, plan_seq) VALUES (?, ?, ?, ?, 1)').run(
+    print.id,
+    print.name,
+    print.now,
+    print.now,
+  );
   insertPlan(db, print.id, 1, print.label, print.plan, print.now);
 }
 
 export function planAt(db: Store, id: string, seq: number): { plan: Plan; label: string } | undefined {
-  const row = db.prepare<[string, number], { plan: string; label: string }>('SELECT plan, label FROM plan_history WHERE print_id = ? AND seq = ?').get(id, seq);
+  const row = db
+    .prepare<[string, number], { plan: string; label: string }>(
+      'SELECT plan, label FROM plan_history WHERE print_id = ? AND seq = ?',
+    )
+    .get(id, seq);
   return row && { plan: upgradedPlan(JSON.parse(row.plan)) as Plan, label: row.label };
 }
 
 /** Puts a plan after the present one; what had been undone is gone. */
 export function appendPlan(db: Store, row: PrintRow, plan: Plan, label: string, now: string): void {
-  db.prepare('DELETE FROM plan_history WHERE print_id = ? AND (seq > ? OR seq < ?)').run(row.id, row.plan_seq, row.plan_seq - HISTORY_KEPT);
+  db.prepare('DELETE FROM plan_history WHERE print_id = ? AND (seq > ? OR seq < ?)').run(
+    row.id,
+    row.plan_seq,
+    row.plan_seq - HISTORY_KEPT,
+  );
   insertPlan(db, row.id, row.plan_seq + 1, label, plan, now);
   moveTo(db, row.id, row.plan_seq + 1, now);
 }
@@ -52,7 +71,10 @@ export function moveTo(db: Store, id: string, seq: number, now: string): void {
 /** Nothing before the present plan can be brought back any more. */
 export function raiseUndoFloor(db: Store, id: string): void {
   db.prepare('UPDATE prints SET undo_floor = plan_seq WHERE id = ?').run(id);
-  db.prepare('DELETE FROM plan_history WHERE print_id = ? AND seq > (SELECT plan_seq FROM prints WHERE id = ?)').run(id, id);
+  db.prepare('DELETE FROM plan_history WHERE print_id = ? AND seq > (SELECT plan_seq FROM prints WHERE id = ?)').run(
+    id,
+    id,
+  );
 }
 
 export function touchPrint(db: Store, id: string, now: string): void {
@@ -64,7 +86,11 @@ export function renamePrint(db: Store, id: string, name: string, now: string): v
 }
 
 export function markDeleted(db: Store, id: string, deletedAt: string | null, now: string): void {
-  db.prepare('UPDATE prints SET deleted_at = ?, revision = revision + 1, saved_at = ? WHERE id = ?').run(deletedAt, now, id);
+  db.prepare('UPDATE prints SET deleted_at = ?, revision = revision + 1, saved_at = ? WHERE id = ?').run(
+    deletedAt,
+    now,
+    id,
+  );
 }
 
 /** Removes prints deleted before a moment, with their logs. */
@@ -74,5 +100,11 @@ export function purgeDeleted(db: Store, before: string): number {
 }
 
 function insertPlan(db: Store, id: string, seq: number, label: string, plan: Plan, now: string): void {
-  db.prepare('INSERT INTO plan_history (print_id, seq, label, plan, saved_at) VALUES (?, ?, ?, ?, ?)').run(id, seq, label, JSON.stringify(plan), now);
+  db.prepare('INSERT INTO plan_history (print_id, seq, label, plan, saved_at) VALUES (?, ?, ?, ?, ?)').run(
+    id,
+    seq,
+    label,
+    JSON.stringify(plan),
+    now,
+  );
 }

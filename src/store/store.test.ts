@@ -3,7 +3,26 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { emptyPlan } from '@/records';
-import { appendBenchEvent, appendPlan, benchLog, cabinetInks, dropLooseBlobs, getBlob, insertPrint, markDeleted, migrate, moveTo, openStore, planAt, printById, purgeDeleted, putBlob, raiseUndoFloor, workshopLosses, type Store } from './index';
+import {
+  appendBenchEvent,
+  appendPlan,
+  benchLog,
+  cabinetInks,
+  dropLooseBlobs,
+  getBlob,
+  insertPrint,
+  markDeleted,
+  migrate,
+  moveTo,
+  openStore,
+  planAt,
+  printById,
+  purgeDeleted,
+  putBlob,
+  raiseUndoFloor,
+  workshopLosses,
+  type Store,
+} from './index';
 
 let db: Store;
 const NOW = '2026-11-20T10:00:00.000Z';
@@ -30,7 +49,11 @@ describe('migrations check the history', () => {
     writeFileSync(join(folder, '0001_one.sql'), 'CREATE TABLE one (a TEXT) STRICT;');
   });
   afterEach(() => rmSync(folder, { recursive: true }));
-  const fresh = () => { const other = openStore(':memory:'); other.exec('DROP TABLE migrations'); return other; };
+  const fresh = () => {
+    const other = openStore(':memory:');
+    other.exec('DROP TABLE migrations');
+    return other;
+  };
 
   test('each runs once, in order', () => {
     const file = fresh();
@@ -103,7 +126,12 @@ test('deleted prints go with their logs when their time is over, not before', ()
 });
 
 test('the workshop learns from counted pulls that stand', () => {
-  const pull = (id: string, sheet: string, setAside: boolean) => appendBenchEvent(db, 'p', { id, at: NOW, act: { kind: 'pull', runId: 'r', sheet, faults: [], setAside, note: '' } });
+  const pull = (id: string, sheet: string, setAside: boolean) =>
+    appendBenchEvent(db, 'p', {
+      id,
+      at: NOW,
+      act: { kind: 'pull', runId: 'r', sheet, faults: [], setAside, note: '' },
+    });
   pull('a', 'T1', true);
   pull('b', '1', false);
   pull('c', '2', true);
@@ -117,11 +145,19 @@ test('a file of the first version opens: its plans come up to the present form, 
   copyFileSync('src/store/migrations/0001_first.sql', join(folder, '0001_first.sql'));
   const db = new Database(join(folder, 'old.sqlite'));
   migrate(db, folder);
-  db.prepare("INSERT INTO prints (id, name, created_at, saved_at, plan_seq) VALUES ('p', 'old', 'then', 'then', 1)").run();
-  db.prepare("INSERT INTO plan_history VALUES ('p', 1, 'new', ?, 'then')").run(JSON.stringify({ ...emptyPlan(), rules: undefined, version: 1 }));
+  db.prepare(
+    "INSERT INTO prints (id, name, created_at, saved_at, plan_seq) VALUES ('p', 'old', 'then', 'then', 1)",
+  ).run();
+  db.prepare("INSERT INTO plan_history VALUES ('p', 1, 'new', ?, 'then')").run(
+    JSON.stringify({ ...emptyPlan(), rules: undefined, version: 1 }),
+  );
   db.close();
   const opened = openStore(join(folder, 'old.sqlite'));
-  expect(planAt(opened, 'p', 1)!.plan).toMatchObject({ version: 4, rules: { direction: 'free' }, way: { under: 'dry' } });
+  expect(planAt(opened, 'p', 1)!.plan).toMatchObject({
+    version: 4,
+    rules: { direction: 'free' },
+    way: { under: 'dry' },
+  });
   expect(cabinetInks(opened)).toEqual([]);
   opened.close();
   rmSync(folder, { recursive: true });

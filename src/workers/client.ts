@@ -21,10 +21,17 @@ class JobWorker<Jobs extends { [J in keyof Jobs]: JobMap[string] }> {
   /** Another client has the worker now; this one answers nothing more. */
   private handedOn = false;
 
-  constructor(private readonly open: () => Worker, private readonly onStart: () => Promise<unknown>) {}
+  constructor(
+    private readonly open: () => Worker,
+    private readonly onStart: () => Promise<unknown>,
+  ) {}
 
   /** Asks once the worker is ready. */
-  async ask<J extends keyof Jobs>(job: J, payload: Jobs[J]['take'], progress?: (share: number) => void): Promise<Outcome<Jobs[J]['give']>> {
+  async ask<J extends keyof Jobs>(
+    job: J,
+    payload: Jobs[J]['take'],
+    progress?: (share: number) => void,
+  ): Promise<Outcome<Jobs[J]['give']>> {
     if (this.handedOn) return failure('stopped', 'Stopped.');
     const worker = this.started();
     await this.ready;
@@ -33,7 +40,11 @@ class JobWorker<Jobs extends { [J in keyof Jobs]: JobMap[string] }> {
   }
 
   /** Asks without waiting for `onStart`: for use inside it. */
-  askNow<J extends keyof Jobs>(job: J, payload: Jobs[J]['take'], progress?: (share: number) => void): Promise<Outcome<Jobs[J]['give']>> {
+  askNow<J extends keyof Jobs>(
+    job: J,
+    payload: Jobs[J]['take'],
+    progress?: (share: number) => void,
+  ): Promise<Outcome<Jobs[J]['give']>> {
     const worker = this.started();
     const id = ++this.serial;
     return new Promise((resolve) => {
@@ -98,7 +109,10 @@ function transferred(payload: unknown): Transferable[] {
 /** Holds one picture and its label map. */
 export class PictureWorker extends JobWorker<PictureJobs> {
   constructor(onStart: (worker: PictureWorker) => Promise<unknown> = () => Promise.resolve()) {
-    super(() => new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' }), () => onStart(this));
+    super(
+      () => new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' }),
+      () => onStart(this),
+    );
   }
 
   /** A client of its own for the same running worker: after a change in place its map is already the one now saved. */
@@ -112,14 +126,20 @@ export class PictureWorker extends JobWorker<PictureJobs> {
 /** Searches for plans and recipes. */
 export class LayersWorker extends JobWorker<LayerJobs> {
   constructor() {
-    super(() => new Worker(new URL('./layers.worker.ts', import.meta.url), { type: 'module' }), () => Promise.resolve());
+    super(
+      () => new Worker(new URL('./layers.worker.ts', import.meta.url), { type: 'module' }),
+      () => Promise.resolve(),
+    );
   }
 }
 
 /** Works out fits, draws sheets out of register, reads proofs. */
 export class RegisterWorker extends JobWorker<RegisterJobs> {
   constructor(onStart: (worker: RegisterWorker) => Promise<unknown>) {
-    super(() => new Worker(new URL('./register.worker.ts', import.meta.url), { type: 'module' }), () => onStart(this));
+    super(
+      () => new Worker(new URL('./register.worker.ts', import.meta.url), { type: 'module' }),
+      () => onStart(this),
+    );
   }
 }
 
@@ -128,7 +148,10 @@ export class NewestOnly<T, R> {
   private running = false;
   private next: T | undefined;
 
-  constructor(private readonly work: (item: T) => Promise<R>, private readonly done: (result: R, item: T) => void) {}
+  constructor(
+    private readonly work: (item: T) => Promise<R>,
+    private readonly done: (result: R, item: T) => void,
+  ) {}
 
   push(item: T): void {
     this.next = item;

@@ -1,4 +1,15 @@
 export { PictureWorker, LayersWorker, RegisterWorker, NewestOnly } from './client';
 export {
-  type FlatResult, type IslandInfo, type IslandDetail, type IslandRow, type IslandOrder, type PictureJobs, type StageFigures, type StageFindings, type FitQuestion, type FitResult, type ProofAnswer, ISLAND_ORDERS,
+  type FlatResult,
+  type IslandInfo,
+  type IslandDetail,
+  type IslandRow,
+  type IslandOrder,
+  type PictureJobs,
+  type StageFigures,
+  type StageFindings,
+  type FitQuestion,
+  type FitResult,
+  type ProofAnswer,
+  ISLAND_ORDERS,
 } from './protocol';

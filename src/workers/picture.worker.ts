@@ -1,10 +1,58 @@
-import { atRisk, clearingByTool, cutIslandsOf, findingsOf, mapOfMask, maskCover, measureStage, outlineLengthM, MAX_REHEARSED, WIDEST_MEASURED_MM, type StageMeasure } from '@/core/cutting';
 import {
-  boxOf, distancesToOther, eachPointOf, eachStripOf, emptyMask, fillOutlines, fillSpan, findIslands, invertMask, islandAt, islandByKey, islandFigures, labelCoverage, labelGapsPx, labelSet, maskOfLabels, neighboursOf, paintEdges, paintLabels, paintRaster, regionMask, ringsOf, thinnestOfIsland,
-  traceArcs, type BitMask, type IslandFigures, type IslandMap, type LabelMap,
+  atRisk,
+  clearingByTool,
+  cutIslandsOf,
+  findingsOf,
+  mapOfMask,
+  maskCover,
+  measureStage,
+  outlineLengthM,
+  MAX_REHEARSED,
+  WIDEST_MEASURED_MM,
+  type StageMeasure,
+} from '@/core/cutting';
+import {
+  boxOf,
+  distancesToOther,
+  eachPointOf,
+  eachStripOf,
+  emptyMask,
+  fillOutlines,
+  fillSpan,
+  findIslands,
+  invertMask,
+  islandAt,
+  islandByKey,
+  islandFigures,
+  labelCoverage,
+  labelGapsPx,
+  labelSet,
+  maskOfLabels,
+  neighboursOf,
+  paintEdges,
+  paintLabels,
+  paintRaster,
+  regionMask,
+  ringsOf,
+  thinnestOfIsland,
+  traceArcs,
+  type BitMask,
+  type IslandFigures,
+  type IslandMap,
+  type LabelMap,
 } from '@/core/geometry';
 import { isPlain, plainParts, printMapOf, type PrintMap } from '@/core/layers';
-import { editRegions, flattenPicture, measureFlatColours, mergeColours, onlyUsed, splitColour, MAX_RADIUS_PX, THIN_AREA_MM2, type FlatPicture } from '@/core/picture';
+import {
+  editRegions,
+  flattenPicture,
+  measureFlatColours,
+  mergeColours,
+  onlyUsed,
+  splitColour,
+  MAX_RADIUS_PX,
+  THIN_AREA_MM2,
+  type FlatPicture,
+} from '@/core/picture';
 import { failure, type Failure } from '@/core/units';
 import { decodeLabelMap, encodeLabelMap } from '@/records';
 import { JobFailed, serve, type Handlers } from './serve';
@@ -27,7 +75,8 @@ const handlers: Handlers<PictureJobs> = {
   async openRaster({ url, mmPerPx, maxPixels }) {
     const bitmap = await createImageBitmap(await (await fetched(url)).blob(), { colorSpaceConversion: 'none' });
     const scale = maxPixels ? Math.min(1, Math.sqrt(maxPixels / (bitmap.width * bitmap.height))) : 1;
-    const width = Math.max(1, Math.round(bitmap.width * scale)), height = Math.max(1, Math.round(bitmap.height * scale));
+    const width = Math.max(1, Math.round(bitmap.width * scale)),
+      height = Math.max(1, Math.round(bitmap.height * scale));
     const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;
     context.drawImage(bitmap, 0, 0, width, height);
     bitmap.close();
@@ -46,12 +95,25 @@ const handlers: Handlers<PictureJobs> = {
     const source = opened(raster);
     const flat = flattenPicture(source, source.mmPerPx, settings, (share) => progress(share * (thinnest ? 0.7 : 1)));
     if (!flat.ok) throw new JobFailed(flat);
-    return adopt(flat.value, source.mmPerPx, flat.value.coloursLabD50.map(() => null), started, thinnest, progress);
+    return adopt(
+      flat.value,
+      source.mmPerPx,
+      flat.value.coloursLabD50.map(() => null),
+      started,
+      thinnest,
+      progress,
+    );
   },
   split({ label, coloursLabD50, settings }, progress) {
     const started = performance.now();
     const { radiusPx, minAreaPx } = inPixels(settings);
-    const split = splitColour(opened(raster), { ...opened(map), coloursLabD50: [...coloursLabD50] }, label, radiusPx, minAreaPx);
+    const split = splitColour(
+      opened(raster),
+      { ...opened(map), coloursLabD50: [...coloursLabD50] },
+      label,
+      radiusPx,
+      minAreaPx,
+    );
     if (!split.ok) throw new JobFailed(split);
     const from = split.value.coloursLabD50.map((_, l) => (l <= label ? l : l === label + 1 ? null : l - 1));
     return adopt(split.value, mapMmPerPx, from, started, true, progress);
@@ -60,7 +122,14 @@ const handlers: Handlers<PictureJobs> = {
     const started = performance.now();
     const labels = mergeColours(opened(map), from, into);
     const kept = coloursLabD50.map((_, label) => label).filter((label) => label !== from);
-    return adopt({ ...opened(map), labels, coloursLabD50: kept.map((label) => coloursLabD50[label]) }, mapMmPerPx, kept, started, true, progress);
+    return adopt(
+      { ...opened(map), labels, coloursLabD50: kept.map((label) => coloursLabD50[label]) },
+      mapMmPerPx,
+      kept,
+      started,
+      true,
+      progress,
+    );
   },
   edit(edit) {
     const here = opened(map);
@@ -71,7 +140,9 @@ const handlers: Handlers<PictureJobs> = {
     const milliseconds = performance.now() - started;
     forgetShapes();
     // ready for the next choice, once this one is painted
-    setTimeout(() => { if (map === here) allIslands(); }, 60);
+    setTimeout(() => {
+      if (map === here) allIslands();
+    }, 60);
     return { ...done.value, milliseconds };
   },
   snapshot() {
@@ -87,10 +158,19 @@ const handlers: Handlers<PictureJobs> = {
     const used = new Uint8Array(256);
     for (let i = 0; i < labels.length; i++) used[labels[i]] = 1;
     const kept = coloursLabD50.map((_, l) => l).filter((l) => used[l]);
-    return adopt(onlyUsed({ width, height, labels, coloursLabD50: [...coloursLabD50] }), mmPerPx, kept, started, true, progress);
+    return adopt(
+      onlyUsed({ width, height, labels, coloursLabD50: [...coloursLabD50] }),
+      mmPerPx,
+      kept,
+      started,
+      true,
+      progress,
+    );
   },
   async storeLabels({ url }) {
-    const deflated = new Blob([encodeLabelMap(opened(map)) as Uint8Array<ArrayBuffer>]).stream().pipeThrough(new CompressionStream('deflate'));
+    const deflated = new Blob([encodeLabelMap(opened(map)) as Uint8Array<ArrayBuffer>])
+      .stream()
+      .pipeThrough(new CompressionStream('deflate'));
     const response = await fetch(url, { method: 'POST', body: await new Response(deflated).blob() });
     const answer = (await response.json()) as string | Failure;
     if (typeof answer !== 'string') throw new JobFailed(failure(answer.code, answer.message));
@@ -107,7 +187,7 @@ const handlers: Handlers<PictureJobs> = {
   },
   islandStep({ key, step, leastMm2 }) {
     const islands = allIslands();
-    const from = key === null ? (step > 0 ? -1 : islands.islandCount) : islandByKey(islands, key) ?? -1;
+    const from = key === null ? (step > 0 ? -1 : islands.islandCount) : (islandByKey(islands, key) ?? -1);
     const least = leastMm2 / mapMmPerPx ** 2;
     for (let n = 1; n <= islands.islandCount; n++) {
       const island = (((from + step * n) % islands.islandCount) + islands.islandCount) % islands.islandCount;
@@ -120,26 +200,61 @@ const handlers: Handlers<PictureJobs> = {
     const island = islandByKey(islands, key);
     if (island === undefined) return null;
     const edges = new Map<number, number>();
-    for (const n of neighboursOf(islands, island)) edges.set(islands.islandLabel[n.island], (edges.get(islands.islandLabel[n.island]) ?? 0) + n.borderPx);
+    for (const n of neighboursOf(islands, island))
+      edges.set(islands.islandLabel[n.island], (edges.get(islands.islandLabel[n.island]) ?? 0) + n.borderPx);
     const { x0, y0, x1, y1 } = boxOf(islands, island);
     const quick = (x1 - x0) * (y1 - y0) <= SHOWN_AT_ONCE_PX;
-    const thinnestPx = figuresNow?.thinnestPx[island] ?? (quick ? thinnestOfIsland(opened(map), islands, island, measuredCapPx(), THIN_AREA_MM2 / mapMmPerPx ** 2) : undefined);
-    return { thinnestMm: thinnestPx === undefined ? undefined : thinnestPx * mapMmPerPx, neighbours: [...edges].sort((a, b) => b[1] - a[1]).map(([label, px]) => ({ label, edgeMm: px * mapMmPerPx })) };
+    const thinnestPx =
+      figuresNow?.thinnestPx[island] ??
+      (quick
+        ? thinnestOfIsland(opened(map), islands, island, measuredCapPx(), THIN_AREA_MM2 / mapMmPerPx ** 2)
+        : undefined);
+    return {
+      thinnestMm: thinnestPx === undefined ? undefined : thinnestPx * mapMmPerPx,
+      neighbours: [...edges].sort((a, b) => b[1] - a[1]).map(([label, px]) => ({ label, edgeMm: px * mapMmPerPx })),
+    };
   },
   islands({ order, limit, leastMm2 }) {
-    const islands = allIslands(), { thinnestPx, widestPx } = allFigures();
+    const islands = allIslands(),
+      { thinnestPx, widestPx } = allFigures();
     const least = leastMm2 / mapMmPerPx ** 2;
     const wanted = [...islands.islandAreaPx.keys()].filter((i) => islands.islandAreaPx[i] >= least);
     // at risk is what is thin for its size: a small part that is thin breaks sooner than a long one that is wide elsewhere
-    const value = { 'reading order': (i: number) => i, area: (i: number) => -islands.islandAreaPx[i], thinness: (i: number) => thinnestPx[i], risk: (i: number) => thinnestPx[i] * Math.sqrt(islands.islandAreaPx[i]) }[order];
-    const rows = wanted.sort((a, b) => value(a) - value(b) || a - b).slice(0, limit).map((i): IslandRow => ({ ...islandInfo(i), thinnestMm: thinnestPx[i] * mapMmPerPx, widestMm: widestPx[i] * mapMmPerPx }));
+    const value = {
+      'reading order': (i: number) => i,
+      area: (i: number) => -islands.islandAreaPx[i],
+      thinness: (i: number) => thinnestPx[i],
+      risk: (i: number) => thinnestPx[i] * Math.sqrt(islands.islandAreaPx[i]),
+    }[order];
+    const rows = wanted
+      .sort((a, b) => value(a) - value(b) || a - b)
+      .slice(0, limit)
+      .map((i): IslandRow => ({
+        ...islandInfo(i),
+        thinnestMm: thinnestPx[i] * mapMmPerPx,
+        widestMm: widestPx[i] * mapMmPerPx,
+      }));
     return { rows, total: wanted.length };
   },
   async paint({ what, styles, view, width, height, backdrop, lines }) {
-    const drawn = what === 'cut' ? opened(cut).map : what === 'rehearsal' ? opened(rehearsal).map : what === 'sheet' ? (printed?.map ?? opened(map)) : map;
-    const words = what === 'raster'
-      ? paintRaster({ ...opened(raster), words: new Uint32Array(opened(raster).rgba.buffer) }, view, width, height, backdrop)
-      : paintLabels(opened(drawn), styles, view, width, height, backdrop);
+    const drawn =
+      what === 'cut'
+        ? opened(cut).map
+        : what === 'rehearsal'
+          ? opened(rehearsal).map
+          : what === 'sheet'
+            ? (printed?.map ?? opened(map))
+            : map;
+    const words =
+      what === 'raster'
+        ? paintRaster(
+            { ...opened(raster), words: new Uint32Array(opened(raster).rgba.buffer) },
+            view,
+            width,
+            height,
+            backdrop,
+          )
+        : paintLabels(opened(drawn), styles, view, width, height, backdrop);
     if (lines !== undefined) paintEdges(opened(map), view, words, width, height, lines);
     return createImageBitmap(new ImageData(new Uint8ClampedArray(words.buffer as ArrayBuffer), width, height));
   },
@@ -147,10 +262,21 @@ const handlers: Handlers<PictureJobs> = {
   printMap({ task, width, height }) {
     const here = opened(map);
     const made = isPlain(task) ? undefined : printMapOf(here, task);
-    if (!made && !isPlain(task)) throw new JobFailed(failure('flatten-too-broken', 'The picture is too broken up for overlaps and masks. Raise the smoothing on the Picture view.'));
+    if (!made && !isPlain(task))
+      throw new JobFailed(
+        failure(
+          'flatten-too-broken',
+          'The picture is too broken up for overlaps and masks. Raise the smoothing on the Picture view.',
+        ),
+      );
     printed = made;
     const parts = made?.parts ?? plainParts(task.labelCount);
-    return { parts, areaPx: made?.areaPx ?? [], full: made?.full ?? false, coverage: labelCoverage(made?.map ?? here, parts.length, width, height) };
+    return {
+      parts,
+      areaPx: made?.areaPx ?? [],
+      full: made?.full ?? false,
+      coverage: labelCoverage(made?.map ?? here, parts.length, width, height),
+    };
   },
   measureStage({ standing, cutNow }) {
     const { measure, outlineM } = stageMeasured(standing, cutNow);
@@ -158,7 +284,12 @@ const handlers: Handlers<PictureJobs> = {
   },
   clearing({ standing, cutNow, toolsMm }) {
     const sheet = printed?.map ?? opened(map);
-    return clearingByTool(invertMask(maskOfLabels(sheet, labelSet(standing))), maskOfLabels(sheet, labelSet(cutNow)), mapMmPerPx, toolsMm);
+    return clearingByTool(
+      invertMask(maskOfLabels(sheet, labelSet(standing))),
+      maskOfLabels(sheet, labelSet(cutNow)),
+      mapMmPerPx,
+      toolsMm,
+    );
   },
   findings({ standing, cutNow, settings }) {
     const { measure } = stageMeasured(standing, cutNow);
@@ -175,34 +306,76 @@ const handlers: Handlers<PictureJobs> = {
   },
   outlines({ region, forShow }) {
     const islands = allIslands();
-    const boxes = region.islands.flatMap((key) => { const island = islandByKey(islands, key); return island === undefined ? [] : [boxOf(islands, island)]; });
-    for (const ring of region.outlinesPx) for (let p = 0; p + 1 < ring.length; p += 2) boxes.push({ x0: Math.floor(ring[p]), y0: Math.floor(ring[p + 1]), x1: Math.ceil(ring[p]) + 1, y1: Math.ceil(ring[p + 1]) + 1 });
+    const boxes = region.islands.flatMap((key) => {
+      const island = islandByKey(islands, key);
+      return island === undefined ? [] : [boxOf(islands, island)];
+    });
+    for (const ring of region.outlinesPx)
+      for (let p = 0; p + 1 < ring.length; p += 2)
+        boxes.push({
+          x0: Math.floor(ring[p]),
+          y0: Math.floor(ring[p + 1]),
+          x1: Math.ceil(ring[p]) + 1,
+          y1: Math.ceil(ring[p + 1]) + 1,
+        });
     if (boxes.length === 0) return { outlinesMm: [], areaMm2: 0 };
     // only the box around it is looked at: a small island is traced at once, however large the sheet
-    const x0 = Math.max(0, Math.min(...boxes.map((b) => b.x0)) - 1), y0 = Math.max(0, Math.min(...boxes.map((b) => b.y0)) - 1);
-    const across = Math.max(1, Math.min(islands.width, Math.max(...boxes.map((b) => b.x1)) + 1) - x0), down = Math.max(1, Math.min(islands.height, Math.max(...boxes.map((b) => b.y1)) + 1) - y0);
+    const x0 = Math.max(0, Math.min(...boxes.map((b) => b.x0)) - 1),
+      y0 = Math.max(0, Math.min(...boxes.map((b) => b.y0)) - 1);
+    const across = Math.max(1, Math.min(islands.width, Math.max(...boxes.map((b) => b.x1)) + 1) - x0),
+      down = Math.max(1, Math.min(islands.height, Math.max(...boxes.map((b) => b.y1)) + 1) - y0);
     const every = forShow ? Math.max(1, Math.ceil(Math.sqrt((across * down) / SHOWN_AT_ONCE_PX))) : 1;
     const part = emptyMask(Math.ceil(across / every), Math.ceil(down / every));
     for (const key of region.islands) {
       const island = islandByKey(islands, key);
-      if (island !== undefined) eachStripOf(islands, island, (y, from, to) => { if ((y - y0) % every === 0) fillSpan(part, (y - y0) / every, Math.round((from - x0) / every), Math.round((to - x0) / every)); });
+      if (island !== undefined)
+        eachStripOf(islands, island, (y, from, to) => {
+          if ((y - y0) % every === 0)
+            fillSpan(part, (y - y0) / every, Math.round((from - x0) / every), Math.round((to - x0) / every));
+        });
     }
     const lasso = emptyMask(part.width, part.height);
-    fillOutlines(lasso, region.outlinesPx.map((ring) => ring.map((v, i) => (v - (i % 2 === 0 ? x0 : y0)) / every)));
+    fillOutlines(
+      lasso,
+      region.outlinesPx.map((ring) => ring.map((v, i) => (v - (i % 2 === 0 ? x0 : y0)) / every)),
+    );
     for (let i = 0; i < part.words.length; i++) part.words[i] |= lasso.words[i];
     const traced = outlinesMmOf(part, x0, y0, every);
     return { outlinesMm: traced.outlinesMm, areaMm2: traced.areaPx * (mapMmPerPx * every) ** 2 };
   },
   maskOutlines({ standing, region, covers, growMm }) {
     const sheet = printed?.map ?? opened(map);
-    return { outlinesMm: outlinesMmOf(maskCover(maskOfLabels(sheet, labelSet(standing)), regionMask(allIslands(), region), covers, growMm / mapMmPerPx)).outlinesMm };
+    return {
+      outlinesMm: outlinesMmOf(
+        maskCover(
+          maskOfLabels(sheet, labelSet(standing)),
+          regionMask(allIslands(), region),
+          covers,
+          growMm / mapMmPerPx,
+        ),
+      ).outlinesMm,
+    };
   },
   cutIslands({ standing, cutNow, done }) {
     const here = printed?.map ?? opened(map);
     const { islands, strips } = cutIslandsOf(here, labelSet(cutNow), mapMmPerPx);
-    if (!strips) throw new JobFailed(failure('flatten-too-broken', 'There are too many parts to tick off one by one. Raise the smoothing on the Picture view.'));
-    const stands = labelSet(standing), now = labelSet(cutNow);
-    cut = { strips, map: { width: here.width, height: here.height, labels: here.labels.map((label) => (now[label] ? 1 : stands[label] ? 3 : 0)) } };
+    if (!strips)
+      throw new JobFailed(
+        failure(
+          'flatten-too-broken',
+          'There are too many parts to tick off one by one. Raise the smoothing on the Picture view.',
+        ),
+      );
+    const stands = labelSet(standing),
+      now = labelSet(cutNow);
+    cut = {
+      strips,
+      map: {
+        width: here.width,
+        height: here.height,
+        labels: here.labels.map((label) => (now[label] ? 1 : stands[label] ? 3 : 0)),
+      },
+    };
     for (const key of done) tick(key, true);
     return islands;
   },
@@ -217,20 +390,33 @@ const handlers: Handlers<PictureJobs> = {
     return here.strips.islandLabel[island] === 1 ? here.strips.islandFirstPx[island] : null;
   },
   rehearse({ due, limit }) {
-    const here = opened(map), islands = allIslands();
+    const here = opened(map),
+      islands = allIslands();
     const order = [...islands.islandAreaPx.keys()].sort((a, b) => islands.islandAreaPx[b] - islands.islandAreaPx[a]);
-    const chosen = order.slice(0, Math.min(limit, MAX_REHEARSED)).filter((i) => islands.islandAreaPx[i] * mapMmPerPx ** 2 >= LEAST_REHEARSED_MM2);
+    const chosen = order
+      .slice(0, Math.min(limit, MAX_REHEARSED))
+      .filter((i) => islands.islandAreaPx[i] * mapMmPerPx ** 2 >= LEAST_REHEARSED_MM2);
     const largest = new Map<number, number>();
     for (const i of order) if (!largest.has(islands.islandLabel[i])) largest.set(islands.islandLabel[i], i);
     const small = Int32Array.from({ length: islands.islandCount }, (_, i) => largest.get(islands.islandLabel[i])!);
     for (const i of chosen) small[i] = -1;
-    rehearsal = { map: { width: here.width, height: here.height, labels: here.labels.map((label) => label * 16 + NOT_CUT) }, islands, small };
-    const parts = chosen.map((i) => { const { key, label, areaMm2, x, y } = islandInfo(i); return { key, label, areaMm2, x, y, due: due[label] }; });
+    rehearsal = {
+      map: { width: here.width, height: here.height, labels: here.labels.map((label) => label * 16 + NOT_CUT) },
+      islands,
+      small,
+    };
+    const parts = chosen.map((i) => {
+      const { key, label, areaMm2, x, y } = islandInfo(i);
+      return { key, label, areaMm2, x, y, due: due[label] };
+    });
     return { parts, leastMm2: chosen.length ? islands.islandAreaPx[chosen[chosen.length - 1]] * mapMmPerPx ** 2 : 0 };
   },
   rehearseCut({ cuts }) {
     const { map: there, islands, small } = opened(rehearsal);
-    const set = (island: number, cutAt: number) => eachStripOf(islands, island, (y, from, to) => there.labels.fill(islands.islandLabel[island] * 16 + cutAt, y * there.width + from, y * there.width + to));
+    const set = (island: number, cutAt: number) =>
+      eachStripOf(islands, island, (y, from, to) =>
+        there.labels.fill(islands.islandLabel[island] * 16 + cutAt, y * there.width + from, y * there.width + to),
+      );
     for (const [key, cutAt] of cuts) {
       const island = islandByKey(islands, key);
       if (island === undefined) continue;
@@ -266,7 +452,10 @@ function forgetShapes(): void {
 
 function allIslands(): IslandMap {
   islandsNow ??= findIslands(opened(map));
-  if (!islandsNow) throw new JobFailed(failure('flatten-too-broken', 'The picture breaks up into millions of specks. Raise the smoothing.'));
+  if (!islandsNow)
+    throw new JobFailed(
+      failure('flatten-too-broken', 'The picture breaks up into millions of specks. Raise the smoothing.'),
+    );
   return islandsNow;
 }
 
@@ -277,23 +466,54 @@ function measuredCapPx(): number {
 
 function allFigures(): IslandFigures {
   const capPx = measuredCapPx();
-  figuresNow ??= islandFigures(opened(map), allIslands(), distancesToOther(opened(map), capPx), capPx, THIN_AREA_MM2 / mapMmPerPx ** 2);
+  figuresNow ??= islandFigures(
+    opened(map),
+    allIslands(),
+    distancesToOther(opened(map), capPx),
+    capPx,
+    THIN_AREA_MM2 / mapMmPerPx ** 2,
+  );
   return figuresNow;
 }
 
 function islandInfo(island: number, atX?: number, atY?: number): IslandInfo {
   const islands = allIslands();
-  let x = atX ?? 0, y = atY ?? 0, widest = 0;
-  if (atX === undefined) eachStripOf(islands, island, (row, from, to) => { if (to - from > widest) { widest = to - from; x = (from + to) >> 1; y = row; } });
-  return { key: islands.islandFirstPx[island], label: islands.islandLabel[island], areaMm2: islands.islandAreaPx[island] * mapMmPerPx ** 2, x, y, boxPx: boxOf(islands, island) };
+  let x = atX ?? 0,
+    y = atY ?? 0,
+    widest = 0;
+  if (atX === undefined)
+    eachStripOf(islands, island, (row, from, to) => {
+      if (to - from > widest) {
+        widest = to - from;
+        x = (from + to) >> 1;
+        y = row;
+      }
+    });
+  return {
+    key: islands.islandFirstPx[island],
+    label: islands.islandLabel[island],
+    areaMm2: islands.islandAreaPx[island] * mapMmPerPx ** 2,
+    x,
+    y,
+    boxPx: boxOf(islands, island),
+  };
 }
 
-function stageMeasured(standing: readonly number[], cutNow: readonly number[]): { measure: StageMeasure; outlineM: number } {
+function stageMeasured(
+  standing: readonly number[],
+  cutNow: readonly number[],
+): { measure: StageMeasure; outlineM: number } {
   const key = JSON.stringify([standing, cutNow]);
   if (stage?.key === key) return stage;
   const here = printed?.map ?? opened(map);
   const measure = measureStage(here, labelSet(standing), mapMmPerPx);
-  if (!measure) throw new JobFailed(failure('flatten-too-broken', 'This stage breaks up into too many parts to be looked over. Raise the smoothing on the Picture view.'));
+  if (!measure)
+    throw new JobFailed(
+      failure(
+        'flatten-too-broken',
+        'This stage breaks up into too many parts to be looked over. Raise the smoothing on the Picture view.',
+      ),
+    );
   stage = { key, measure, outlineM: outlineLengthM(traceArcs(here, 0.49), labelSet(cutNow), mapMmPerPx) };
   return stage;
 }
@@ -303,7 +523,12 @@ function outlinesMmOf(mask: BitMask, x0 = 0, y0 = 0, every = 1): { outlinesMm: n
   const arcs = traceArcs(shape, 0.49);
   const outlinesMm = ringsOf(arcs, labelSet([1])).map((ring) => {
     const points: number[] = [];
-    eachPointOf(arcs, ring, (x, y) => points.push(Math.round((x * every + x0) * mapMmPerPx * 100) / 100, Math.round((y * every + y0) * mapMmPerPx * 100) / 100));
+    eachPointOf(arcs, ring, (x, y) =>
+      points.push(
+        Math.round((x * every + x0) * mapMmPerPx * 100) / 100,
+        Math.round((y * every + y0) * mapMmPerPx * 100) / 100,
+      ),
+    );
     return points;
   });
   let areaPx = 0;
@@ -313,7 +538,8 @@ function outlinesMmOf(mask: BitMask, x0 = 0, y0 = 0, every = 1): { outlinesMm: n
 
 async function fetched(url: string): Promise<Response> {
   const response = await fetch(url);
-  if (!response.ok) throw new JobFailed(failure('fetch', 'The picture could not be loaded from the server. Load the page again.'));
+  if (!response.ok)
+    throw new JobFailed(failure('fetch', 'The picture could not be loaded from the server. Load the page again.'));
   return response;
 }
 
@@ -323,22 +549,50 @@ function opened<T>(thing: T | undefined): T {
 }
 
 function inPixels(settings: { radiusMm: number; minIslandMm2: number }) {
-  return { radiusPx: Math.min(MAX_RADIUS_PX, Math.round(settings.radiusMm / mapMmPerPx)), minAreaPx: settings.minIslandMm2 / mapMmPerPx ** 2 };
+  return {
+    radiusPx: Math.min(MAX_RADIUS_PX, Math.round(settings.radiusMm / mapMmPerPx)),
+    minAreaPx: settings.minIslandMm2 / mapMmPerPx ** 2,
+  };
 }
 
 /** Makes a flat picture the present map and measures it. */
-function adopt(flat: FlatPicture, mmPerPx: number, from: readonly (number | null)[], started: number, thinnest: boolean, progress: (share: number) => boolean): FlatResult {
-  const figures = measureFlatColours(flat, flat.coloursLabD50.length, mmPerPx, (share) => progress(0.7 + 0.3 * share), thinnest);
-  if (!figures) throw new JobFailed(failure('flatten-too-broken', 'The picture breaks up into millions of specks. Raise the smoothing.'));
+function adopt(
+  flat: FlatPicture,
+  mmPerPx: number,
+  from: readonly (number | null)[],
+  started: number,
+  thinnest: boolean,
+  progress: (share: number) => boolean,
+): FlatResult {
+  const figures = measureFlatColours(
+    flat,
+    flat.coloursLabD50.length,
+    mmPerPx,
+    (share) => progress(0.7 + 0.3 * share),
+    thinnest,
+  );
+  if (!figures)
+    throw new JobFailed(
+      failure('flatten-too-broken', 'The picture breaks up into millions of specks. Raise the smoothing.'),
+    );
   setMap({ width: flat.width, height: flat.height, labels: flat.labels }, mmPerPx);
-  return { width: flat.width, height: flat.height, coloursLabD50: flat.coloursLabD50, figures, from, milliseconds: performance.now() - started };
+  return {
+    width: flat.width,
+    height: flat.height,
+    coloursLabD50: flat.coloursLabD50,
+    figures,
+    from,
+    milliseconds: performance.now() - started,
+  };
 }
 
 function tick(key: number, done: boolean): void {
   const here = opened(cut);
   const island = islandAt(here.strips, key % here.map.width, Math.floor(key / here.map.width));
   if (here.strips.islandLabel[island] !== 1) return;
-  eachStripOf(here.strips, island, (y, from, to) => here.map.labels.fill(done ? 2 : 1, y * here.map.width + from, y * here.map.width + to));
+  eachStripOf(here.strips, island, (y, from, to) =>
+    here.map.labels.fill(done ? 2 : 1, y * here.map.width + from, y * here.map.width + to),
+  );
 }
 
 serve(handlers);

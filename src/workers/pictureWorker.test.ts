@@ -30,7 +30,10 @@ class FakeWorker {
   }
 }
 
-const settle = () => new Promise((resolve) => { setTimeout(resolve, 0); });
+const settle = () =>
+  new Promise((resolve) => {
+    setTimeout(resolve, 0);
+  });
 const newest = () => FakeWorker.made[FakeWorker.made.length - 1];
 
 beforeEach(() => {
@@ -42,8 +45,14 @@ beforeEach(() => {
 jest.mock('./client', () => {
   const { readFileSync } = jest.requireActual<typeof import('node:fs')>('node:fs');
   const { transformSync } = jest.requireActual<typeof import('@swc/core')>('@swc/core');
-  const source = readFileSync('src/workers/client.ts', 'utf8').replace(/new URL\('[^']+', import\.meta\.url\)/g, "'worker'");
-  const { code } = transformSync(source, { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } });
+  const source = readFileSync('src/workers/client.ts', 'utf8').replace(
+    /new URL\('[^']+', import\.meta\.url\)/g,
+    "'worker'",
+  );
+  const { code } = transformSync(source, {
+    jsc: { parser: { syntax: 'typescript' }, target: 'es2022' },
+    module: { type: 'commonjs' },
+  });
   const module = { exports: {} };
   const load = (name: string) => jest.requireActual<object>(name.startsWith('@/') ? name.replace('@/', '../') : name);
   new Function('module', 'exports', 'require', code)(module, module.exports, load);
@@ -99,7 +108,12 @@ test('a worker that breaks leaves nobody waiting', async () => {
 
 test('questions wait until the picture is open, and are dropped when it was stopped meanwhile', async () => {
   let open = () => undefined as void;
-  const worker = new PictureWorker(() => new Promise<void>((resolve) => { open = resolve; }));
+  const worker = new PictureWorker(
+    () =>
+      new Promise<void>((resolve) => {
+        open = resolve;
+      }),
+  );
   const asked = worker.ask('partAt', { x: 1, y: 2 });
   await settle();
   expect(newest().sent.length).toBe(0);
@@ -109,7 +123,12 @@ test('questions wait until the picture is open, and are dropped when it was stop
   newest().reply({ id: newest().sent[0].id, result: 2 });
   expect(await asked).toEqual({ ok: true, value: 2 });
 
-  const slow = new PictureWorker(() => new Promise<void>((resolve) => { open = resolve; }));
+  const slow = new PictureWorker(
+    () =>
+      new Promise<void>((resolve) => {
+        open = resolve;
+      }),
+  );
   const lost = slow.ask('partAt', { x: 1, y: 2 });
   slow.stop();
   open();
@@ -128,7 +147,10 @@ test('a successor has the running worker with all it holds; the former client an
   const ids = newest().sent.map((r) => r.id);
   expect(new Set(ids).size).toBe(2);
   ids.forEach((id, i) => newest().reply({ id, result: 10 + i }));
-  expect([await under, await next]).toEqual([{ ok: true, value: 10 }, { ok: true, value: 11 }]);
+  expect([await under, await next]).toEqual([
+    { ok: true, value: 10 },
+    { ok: true, value: 11 },
+  ]);
   expect(await worker.ask('partAt', { x: 3, y: 3 })).toMatchObject({ code: 'stopped' });
   worker.stop();
   expect(newest().terminated).toBe(false);

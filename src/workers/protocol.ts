@@ -6,7 +6,17 @@ import type { FitAnswer, MisprintView, Motion, ProofReading, Spread } from '@/co
 import type { PrintMapTask, PrintPart } from '@/core/layers';
 import type { EditDone, FlatColourFigures, FlattenSettings, RegionEdit } from '@/core/picture';
 import type { Failure } from '@/core/units';
-import type { CabinetInk, ColoursGot, InkAnswer, InkQuestion, Plan, PrintSheet, ProposalRequest, Proposals, Resolved } from '@/records';
+import type {
+  CabinetInk,
+  ColoursGot,
+  InkAnswer,
+  InkQuestion,
+  Plan,
+  PrintSheet,
+  ProposalRequest,
+  Proposals,
+  Resolved,
+} from '@/records';
 
 /** What comes back of a flattened or changed picture; the label map itself stays in the worker. */
 export interface FlatResult {
@@ -37,7 +47,10 @@ export interface IslandDetail {
   readonly neighbours: readonly { readonly label: number; readonly edgeMm: number }[];
 }
 
-export interface IslandRow extends IslandInfo { readonly thinnestMm: number; readonly widestMm: number }
+export interface IslandRow extends IslandInfo {
+  readonly thinnestMm: number;
+  readonly widestMm: number;
+}
 export const ISLAND_ORDERS = ['reading order', 'area', 'thinness', 'risk'] as const;
 export type IslandOrder = (typeof ISLAND_ORDERS)[number];
 
@@ -49,7 +62,10 @@ export interface StageFigures {
 }
 
 /** What can be touched by roller or paper is outlined, mm. `milliseconds`: from the cached measure. */
-export interface StageFindings extends StageVerdict { readonly riskOutlinesMm: readonly (readonly number[])[]; readonly milliseconds: number }
+export interface StageFindings extends StageVerdict {
+  readonly riskOutlinesMm: readonly (readonly number[])[];
+  readonly milliseconds: number;
+}
 
 /** Every job of the picture worker: what it takes and what it answers. */
 export interface PictureJobs {
@@ -66,7 +82,10 @@ export interface PictureJobs {
   /** Takes a map that was made here as the present one. */
   useLabels: { take: { labels: Uint8Array; width: number; height: number; mmPerPx: number }; give: null };
   /** Takes such a copy over as the present map and measures it. */
-  measure: { take: { labels: Uint8Array; width: number; height: number; mmPerPx: number; coloursLabD50: readonly Lab[] }; give: FlatResult };
+  measure: {
+    take: { labels: Uint8Array; width: number; height: number; mmPerPx: number; coloursLabD50: readonly Lab[] };
+    give: FlatResult;
+  };
   /** Deflates the label map and sends it to `url`; answers with what the server says. */
   storeLabels: { take: { url: string }; give: string };
   /** The part of the print map at a pixel. */
@@ -75,28 +94,63 @@ export interface PictureJobs {
   /** The next island in reading order, no smaller than `leastMm2`; from the first one when `key` is null. */
   islandStep: { take: { key: number | null; step: 1 | -1; leastMm2: number }; give: IslandInfo | null };
   islandDetail: { take: { key: number }; give: IslandDetail | null };
-  islands: { take: { order: IslandOrder; limit: number; leastMm2: number }; give: { rows: readonly IslandRow[]; total: number } };
+  islands: {
+    take: { order: IslandOrder; limit: number; leastMm2: number };
+    give: { rows: readonly IslandRow[]; total: number };
+  };
   /** `sheet` is the print map, `labels` the picture's own; `lines` draws the edges between labels in a colour. */
-  paint: { take: { what: 'labels' | 'sheet' | 'raster' | 'cut' | 'rehearsal'; styles: readonly (LabelStyle | undefined)[]; view: View; width: number; height: number; backdrop: number; lines?: number }; give: ImageBitmap };
+  paint: {
+    take: {
+      what: 'labels' | 'sheet' | 'raster' | 'cut' | 'rehearsal';
+      styles: readonly (LabelStyle | undefined)[];
+      view: View;
+      width: number;
+      height: number;
+      backdrop: number;
+      lines?: number;
+    };
+    give: ImageBitmap;
+  };
   /** Least distances between the areas of all pairs of labels, mm. */
   gaps: { take: { labelCount: number }; give: Float64Array };
   /** Works out the print map, and the shares of its parts on a small picture. */
-  printMap: { take: { task: PrintMapTask; width: number; height: number }; give: { parts: readonly PrintPart[]; areaPx: readonly number[]; full: boolean; coverage: Uint8Array } };
+  printMap: {
+    take: { task: PrintMapTask; width: number; height: number };
+    give: { parts: readonly PrintPart[]; areaPx: readonly number[]; full: boolean; coverage: Uint8Array };
+  };
   /** Measures a stage of the print map. */
   measureStage: { take: { standing: readonly number[]; cutNow: readonly number[] }; give: StageFigures };
   /** Which tool clears how much of a stage: widest first; width 0 is the knife. */
-  clearing: { take: { standing: readonly number[]; cutNow: readonly number[]; toolsMm: readonly number[] }; give: readonly { readonly widthMm: number; readonly cm2: number }[] };
+  clearing: {
+    take: { standing: readonly number[]; cutNow: readonly number[]; toolsMm: readonly number[] };
+    give: readonly { readonly widthMm: number; readonly cm2: number }[];
+  };
   /** What a stage asks for; quick when it was measured last. */
-  findings: { take: { standing: readonly number[]; cutNow: readonly number[]; settings: CutSettings }; give: StageFindings };
+  findings: {
+    take: { standing: readonly number[]; cutNow: readonly number[]; settings: CutSettings };
+    give: StageFindings;
+  };
   /** Outlines of a place of the picture, mm; `forShow`: large places a little coarser, at once. */
-  outlines: { take: { region: Region; forShow?: boolean }; give: { outlinesMm: readonly (readonly number[])[]; areaMm2: number } };
+  outlines: {
+    take: { region: Region; forShow?: boolean };
+    give: { outlinesMm: readonly (readonly number[])[]; areaMm2: number };
+  };
   /** Outlines of what a mask covers, mm. */
-  maskOutlines: { take: { standing: readonly number[]; region: Region; covers: 'place' | 'all else' | 'keep clean'; growMm: number }; give: { outlinesMm: readonly (readonly number[])[] } };
+  maskOutlines: {
+    take: { standing: readonly number[]; region: Region; covers: 'place' | 'all else' | 'keep clean'; growMm: number };
+    give: { outlinesMm: readonly (readonly number[])[] };
+  };
   /** Makes the parts to cut the `cut` map: 0 other, 1 to cut, 2 ticked off, then the other labels from 3 on. */
-  cutIslands: { take: { standing: readonly number[]; cutNow: readonly number[]; done: readonly number[] }; give: readonly CutIsland[] };
+  cutIslands: {
+    take: { standing: readonly number[]; cutNow: readonly number[]; done: readonly number[] };
+    give: readonly CutIsland[];
+  };
   tickIsland: { take: { island: number; done: boolean }; give: null };
   /** Makes the rehearsal map: each pixel its colour × 16 + the run it is cut before (15: not cut). Parts are the islands from `leastMm2` on. */
-  rehearse: { take: { due: readonly number[]; limit: number }; give: { parts: readonly (RehearsalPart & { x: number; y: number })[]; leastMm2: number } };
+  rehearse: {
+    take: { due: readonly number[]; limit: number };
+    give: { parts: readonly (RehearsalPart & { x: number; y: number })[]; leastMm2: number };
+  };
   /** Sets before which run parts are cut (15: not); the small parts of a colour follow its largest. */
   rehearseCut: { take: { cuts: readonly (readonly [number, number])[] }; give: null };
   rehearsalPartAt: { take: { x: number; y: number }; give: number | null };
@@ -108,7 +162,10 @@ export interface LayerJobs {
   /** The films of the cabinet's inks. */
   pigments: { take: { cabinet: readonly CabinetInk[] }; give: readonly Pigment[] };
   proposals: { take: ProposalRequest; give: Proposals };
-  recipe: { take: { plan: Plan; got: ColoursGot; cabinet: readonly CabinetInk[]; question: InkQuestion }; give: InkAnswer | null };
+  recipe: {
+    take: { plan: Plan; got: ColoursGot; cabinet: readonly CabinetInk[]; question: InkQuestion };
+    give: InkAnswer | null;
+  };
   /** All inks of the runs from `run` on mixed anew over what is really there. */
   resolve: { take: { plan: Plan; got: ColoursGot; cabinet: readonly CabinetInk[]; run: number }; give: Resolved };
 }
@@ -125,7 +182,13 @@ export interface FitQuestion {
 
 export interface FitResult extends Omit<FitAnswer, 'risk'> {
   /** Pairs of labels that films end between, the likeliest fault first; 255 is the bare sheet round the image. */
-  readonly pairs: readonly { readonly a: number; readonly b: number; readonly share: number; readonly lengthMm: number; readonly films: number }[];
+  readonly pairs: readonly {
+    readonly a: number;
+    readonly b: number;
+    readonly share: number;
+    readonly lengthMm: number;
+    readonly films: number;
+  }[];
   readonly milliseconds: number;
 }
 
@@ -159,13 +222,20 @@ export interface RegisterJobs {
   /** The least overlap or choke that brings the share to the wish. */
   overlap: { take: FitQuestion; give: { readonly mm: number; readonly share: number } | null };
   /** The sheet with every run where its motion (image coordinates) puts it. */
-  misprint: { take: { plan: Plan; got: ColoursGot; sheet: PrintSheet; motions: readonly Motion[]; view: MisprintView }; give: ImageBitmap };
+  misprint: {
+    take: { plan: Plan; got: ColoursGot; sheet: PrintSheet; motions: readonly Motion[]; view: MisprintView };
+    give: ImageBitmap;
+  };
   /** The boundaries, drawn the heavier the likelier they show a fault in the last fit. */
   risk: { take: { width: number; height: number; wishShare: number }; give: ImageBitmap };
   readProof: { take: ProofQuestion; give: ProofAnswer };
 }
 
-export interface JobRequest { readonly id: number; readonly job: string; readonly payload: unknown }
+export interface JobRequest {
+  readonly id: number;
+  readonly job: string;
+  readonly payload: unknown;
+}
 export type JobReply =
   | { readonly id: number; readonly progress: number }
   | { readonly id: number; readonly result: unknown }

@@ -9,27 +9,47 @@ interface TestJobs {
   breakDown: { take: null; give: null };
 }
 
-type Posted = { message: { id: number; result?: unknown; progress?: number; failure?: { code: string; message: string } }; transfer: unknown[] };
+type Posted = {
+  message: { id: number; result?: unknown; progress?: number; failure?: { code: string; message: string } };
+  transfer: unknown[];
+};
 const posted: Posted[] = [];
-const scope = globalThis as unknown as { self: { onmessage?: (event: { data: unknown }) => Promise<void>; postMessage: (message: Posted['message'], options?: { transfer: unknown[] }) => void } };
+const scope = globalThis as unknown as {
+  self: {
+    onmessage?: (event: { data: unknown }) => Promise<void>;
+    postMessage: (message: Posted['message'], options?: { transfer: unknown[] }) => void;
+  };
+};
 
 beforeAll(() => {
-  scope.self = { postMessage: (message, options) => { posted.push({ message, transfer: options?.transfer ?? [] }); } };
+  scope.self = {
+    postMessage: (message, options) => {
+      posted.push({ message, transfer: options?.transfer ?? [] });
+    },
+  };
   serve<TestJobs>({
     add: ({ a, b }) => a + b,
     slow: async ({ steps }, progress) => {
       for (let i = 1; i <= steps; i++) {
         progress(i / steps);
-        await new Promise((resolve) => { setTimeout(resolve, 12); });
+        await new Promise((resolve) => {
+          setTimeout(resolve, 12);
+        });
       }
       return 'done';
     },
     bytes: () => Uint8Array.of(1, 2, 3),
-    refuse: () => { throw new JobFailed(failure('not-opened', 'The picture is still loading.')); },
-    breakDown: () => { throw new TypeError('undefined is not a film'); },
+    refuse: () => {
+      throw new JobFailed(failure('not-opened', 'The picture is still loading.'));
+    },
+    breakDown: () => {
+      throw new TypeError('undefined is not a film');
+    },
   });
 });
-beforeEach(() => { posted.length = 0; });
+beforeEach(() => {
+  posted.length = 0;
+});
 
 const ask = (job: keyof TestJobs, payload: unknown, id = 7) => scope.self.onmessage!({ data: { id, job, payload } });
 

@@ -11,7 +11,10 @@ export class JobFailed extends Error {
 type JobMap<Jobs> = { [J in keyof Jobs]: { take: unknown; give: unknown } };
 
 export type Handlers<Jobs extends JobMap<Jobs>> = {
-  [J in keyof Jobs]: (take: Jobs[J]['take'], progress: (share: number) => boolean) => Promise<Jobs[J]['give']> | Jobs[J]['give'];
+  [J in keyof Jobs]: (
+    take: Jobs[J]['take'],
+    progress: (share: number) => boolean,
+  ) => Promise<Jobs[J]['give']> | Jobs[J]['give'];
 };
 
 const PROGRESS_EVERY_MS = 30;
@@ -23,14 +26,23 @@ export function serve<Jobs extends JobMap<Jobs>>(handlers: Handlers<Jobs>): void
     const { id, job, payload } = data;
     const progress = (share: number) => {
       const now = performance.now();
-      if (now - lastProgressAt > PROGRESS_EVERY_MS) { lastProgressAt = now; self.postMessage({ id, progress: share }); }
+      if (now - lastProgressAt > PROGRESS_EVERY_MS) {
+        lastProgressAt = now;
+        self.postMessage({ id, progress: share });
+      }
       return true;
     };
     try {
       const result = await handlers[job as keyof Jobs](payload as Jobs[keyof Jobs]['take'], progress);
       self.postMessage({ id, result }, { transfer: transferables(result) });
     } catch (error) {
-      const told = error instanceof JobFailed ? error.failure : failure('worker', `The computation broke off (${error instanceof Error ? error.message : String(error)}). Load the page again; nothing saved is lost.`);
+      const told =
+        error instanceof JobFailed
+          ? error.failure
+          : failure(
+              'worker',
+              `The computation broke off (${error instanceof Error ? error.message : String(error)}). Load the page again; nothing saved is lost.`,
+            );
       self.postMessage({ id, failure: told });
     }
   };
@@ -43,5 +55,7 @@ function transferables(result: unknown): Transferable[] {
     return value instanceof Uint8Array || value instanceof Float64Array ? [value.buffer as ArrayBuffer] : [];
   };
   const own = one(result);
-  return own.length > 0 || typeof result !== 'object' || result === null || Array.isArray(result) ? own : Object.values(result).flatMap(one);
+  return own.length > 0 || typeof result !== 'object' || result === null || Array.isArray(result)
+    ? own
+    : Object.values(result).flatMap(one);
 }

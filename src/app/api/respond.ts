@@ -1,7 +1,16 @@
 import { failure, type Failure, type Outcome } from '@/records';
 import type { FileOut } from '@/server';
 
-const STATUS: Readonly<Record<string, number>> = { 'print-missing': 404, 'run-missing': 404, 'nothing-flat': 404, 'ink-missing': 404, 'print-deleted': 410, stale: 409, closed: 409, bench: 409 };
+const STATUS: Readonly<Record<string, number>> = {
+  'print-missing': 404,
+  'run-missing': 404,
+  'nothing-flat': 404,
+  'ink-missing': 404,
+  'print-deleted': 410,
+  stale: 409,
+  closed: 409,
+  bench: 409,
+};
 
 /** An outcome as JSON; failures as { code, message } with a fitting status. */
 export function respond<T>(outcome: Outcome<T>, status = 200): Response {
@@ -27,7 +36,10 @@ export function respondFile(outcome: Outcome<FileOut>): Response {
 
 /** The body's bytes, refused as soon as they pass `limit`. */
 export async function readBody(request: Request, limit: number, what: string): Promise<Outcome<Buffer>> {
-  const tooMuch = failure('too-large', `${what} is larger than ${Math.round(limit / 1024 / 1024)} MB, the most that is taken in.`);
+  const tooMuch = failure(
+    'too-large',
+    `${what} is larger than ${Math.round(limit / 1024 / 1024)} MB, the most that is taken in.`,
+  );
   if (Number(request.headers.get('content-length') ?? 0) > limit) return tooMuch;
   const chunks: Uint8Array[] = [];
   let total = 0;

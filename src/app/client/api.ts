@@ -2,14 +2,22 @@ import { failure, type Outcome } from '@/records';
 
 /** Asks the server; every answer is an outcome, also when there is none. */
 export async function ask<T>(method: string, url: string, body?: unknown): Promise<Outcome<T>> {
-  return askRaw<T>(url, { method, body: body === undefined ? undefined : JSON.stringify(body), headers: { 'Content-Type': 'application/json' } });
+  return askRaw<T>(url, {
+    method,
+    body: body === undefined ? undefined : JSON.stringify(body),
+    headers: { 'Content-Type': 'application/json' },
+  });
 }
 
 /** Asks for a picture; the resolution it has stands in a header. */
-export async function askScan(url: string, body?: Blob): Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>> {
+export async function askScan(
+  url: string,
+  body?: Blob,
+): Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>> {
   try {
     const response = await fetch(url, { method: 'POST', body });
-    if (response.ok) return { ok: true, value: { file: await response.blob(), dpi: Number(response.headers.get('x-scan-dpi')) || 0 } };
+    if (response.ok)
+      return { ok: true, value: { file: await response.blob(), dpi: Number(response.headers.get('x-scan-dpi')) || 0 } };
     const answer = (await response.json().catch(() => ({}))) as { code?: string; message?: string };
     return failure(answer.code ?? 'server', answer.message ?? 'The server could not do this.');
   } catch {
@@ -29,6 +37,9 @@ export async function askRaw<T>(url: string, init: RequestInit): Promise<Outcome
     if (response.ok) return { ok: true, value: answer };
     return failure(answer.code ?? 'server', answer.message ?? 'The server could not do this.');
   } catch {
-    return failure(response.ok ? 'unreachable' : 'server', `The server failed at this (${response.status}). Nothing was changed; try again.`);
+    return failure(
+      response.ok ? 'unreachable' : 'server',
+      `The server failed at this (${response.status}). Nothing was changed; try again.`,
+    );
   }
 }

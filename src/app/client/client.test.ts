@@ -1,7 +1,11 @@
 import { ActQueue } from './actQueue';
 import { ask, askRaw } from './api';
 
-const event = (id: string) => ({ id, at: '2026-11-20T10:00:00.000Z', act: { kind: 'stage-cut', stageId: 's' } as const });
+const event = (id: string) => ({
+  id,
+  at: '2026-11-20T10:00:00.000Z',
+  act: { kind: 'stage-cut', stageId: 's' } as const,
+});
 
 describe('the queue of acts', () => {
   const kept = new Map<string, string>();
@@ -62,7 +66,11 @@ describe('asking the server', () => {
 
   test('a page instead of an answer is a server in trouble', async () => {
     answer(502, '<html>bad gateway</html>');
-    expect(await ask('GET', '/x')).toMatchObject({ ok: false, code: 'server', message: expect.stringContaining('502') });
+    expect(await ask('GET', '/x')).toMatchObject({
+      ok: false,
+      code: 'server',
+      message: expect.stringContaining('502'),
+    });
   });
 
   test('no answer is told apart from a refusal', async () => {

@@ -1,5 +1,19 @@
 import fc from 'fast-check';
-import { BAND_COUNT, deltaE2000, labD50FromSpectrum, labD50FromSrgb8, oklabFromSrgb8, solveSpectrum, spectrumFromLabD50, srgb8FromLabD50, wordForColour, wordForDifference, labD50FromXyz, xyzFromLabD50, type Lab } from './index';
+import {
+  BAND_COUNT,
+  deltaE2000,
+  labD50FromSpectrum,
+  labD50FromSrgb8,
+  oklabFromSrgb8,
+  solveSpectrum,
+  spectrumFromLabD50,
+  srgb8FromLabD50,
+  wordForColour,
+  wordForDifference,
+  labD50FromXyz,
+  xyzFromLabD50,
+  type Lab,
+} from './index';
 
 /** The 34 pairs published with Sharma, Wu, Dalal 2005: L1 a1 b1 L2 a2 b2 ΔE00. */
 const PAIRS = `50 2.6772 -79.7751 50 0 -82.7485 2.0425
@@ -35,7 +49,9 @@ const PAIRS = `50 2.6772 -79.7751 50 0 -82.7485 2.0425
 90.8027 -2.0831 1.441 91.1528 -1.6435 0.0447 1.4441
 90.9257 -0.5406 -0.9208 88.6381 -0.8985 -0.7239 1.5381
 6.7747 -0.2908 -2.4247 5.8714 -0.0985 -2.2286 0.6377
-2.0776 0.0795 -1.135 0.9033 -0.0636 -0.5514 0.9082`.split('\n').map((row) => row.split(' ').map(Number));
+2.0776 0.0795 -1.135 0.9033 -0.0636 -0.5514 0.9082`
+  .split('\n')
+  .map((row) => row.split(' ').map(Number));
 
 test.each(PAIRS)('ΔE00 of %d %d %d and %d %d %d', (l1, a1, b1, l2, a2, b2, expected) => {
   expect(Math.abs(deltaE2000([l1, a1, b1], [l2, a2, b2]) - expected)).toBeLessThan(1e-4);
@@ -45,9 +61,11 @@ test.each(PAIRS)('ΔE00 of %d %d %d and %d %d %d', (l1, a1, b1, l2, a2, b2, expe
 const channel = fc.integer({ min: 0, max: 255 });
 
 test('sRGB to Lab and back is the identity', () => {
-  fc.assert(fc.property(channel, channel, channel, (r, g, b) => {
-    expect(srgb8FromLabD50(labD50FromSrgb8([r, g, b]))).toEqual({ rgb: [r, g, b], clipped: false });
-  }));
+  fc.assert(
+    fc.property(channel, channel, channel, (r, g, b) => {
+      expect(srgb8FromLabD50(labD50FromSrgb8([r, g, b]))).toEqual({ rgb: [r, g, b], clipped: false });
+    }),
+  );
 });
 
 test('white is white, and what sRGB cannot show is said', () => {
@@ -58,22 +76,32 @@ test('white is white, and what sRGB cannot show is said', () => {
 });
 
 test('a spectrum lies in 0–1 and has the colour it was made from', () => {
-  fc.assert(fc.property(channel, channel, channel, (r, g, b) => {
-    const raw = labD50FromSrgb8([r, g, b]);
-    const lab: Lab = [Math.min(raw[0], 99.4), raw[1], raw[2]];
-    fc.pre(raw[0] > 2);
-    const spectrum = spectrumFromLabD50(lab);
-    expect(spectrum.length).toBe(36);
-    expect(Array.from(spectrum).every((v) => v >= 0 && v <= 1)).toBe(true);
-    expect(deltaE2000(labD50FromSpectrum(spectrum), lab)).toBeLessThan(0.02);
-  }), { numRuns: 150 });
+  fc.assert(
+    fc.property(channel, channel, channel, (r, g, b) => {
+      const raw = labD50FromSrgb8([r, g, b]);
+      const lab: Lab = [Math.min(raw[0], 99.4), raw[1], raw[2]];
+      fc.pre(raw[0] > 2);
+      const spectrum = spectrumFromLabD50(lab);
+      expect(spectrum.length).toBe(36);
+      expect(Array.from(spectrum).every((v) => v >= 0 && v <= 1)).toBe(true);
+      expect(deltaE2000(labD50FromSpectrum(spectrum), lab)).toBeLessThan(0.02);
+    }),
+    { numRuns: 150 },
+  );
 });
 
 test('XYZ and Lab undo each other', () => {
-  fc.assert(fc.property(fc.double({ min: 0, max: 100, noNaN: true }), fc.double({ min: -90, max: 90, noNaN: true }), fc.double({ min: -90, max: 90, noNaN: true }), (l, a, b) => {
-    const back = labD50FromXyz(xyzFromLabD50([l, a, b]));
-    back.forEach((v, i) => expect(v).toBeCloseTo([l, a, b][i], 6));
-  }));
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0, max: 100, noNaN: true }),
+      fc.double({ min: -90, max: 90, noNaN: true }),
+      fc.double({ min: -90, max: 90, noNaN: true }),
+      (l, a, b) => {
+        const back = labD50FromXyz(xyzFromLabD50([l, a, b]));
+        back.forEach((v, i) => expect(v).toBeCloseTo([l, a, b][i], 6));
+      },
+    ),
+  );
 });
 
 test('OKLab puts white at 1 and black at 0', () => {

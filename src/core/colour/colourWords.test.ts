@@ -1,5 +1,14 @@
 import fc from 'fast-check';
-import { deltaE2000, hexFromLabD50, labD50FromOklab, labD50FromSrgb8, oklabFromSrgb8, wordForColour, wordForDifference, type Lab } from './index';
+import {
+  deltaE2000,
+  hexFromLabD50,
+  labD50FromOklab,
+  labD50FromSrgb8,
+  oklabFromSrgb8,
+  wordForColour,
+  wordForDifference,
+  type Lab,
+} from './index';
 
 const lab = (hex: number): Lab => labD50FromSrgb8([hex >> 16, (hex >> 8) & 255, hex & 255]);
 const channel = fc.integer({ min: 0, max: 255 });
@@ -24,19 +33,23 @@ describe('words for colours', () => {
   });
 
   test('every colour has a word', () => {
-    fc.assert(fc.property(colours, (colour) => {
-      expect(wordForColour(colour)).toMatch(/^[a-z][a-z -]+$/);
-    }));
+    fc.assert(
+      fc.property(colours, (colour) => {
+        expect(wordForColour(colour)).toMatch(/^[a-z][a-z -]+$/);
+      }),
+    );
   });
 });
 
 describe('words for differences', () => {
   test('they rise with the difference', () => {
     const order = ['not seen', 'slight', 'clear', 'wrong'];
-    fc.assert(fc.property(fc.double({ min: 0, max: 60, noNaN: true }), fc.double({ min: 0, max: 60, noNaN: true }), (a, b) => {
-      const [less, more] = a < b ? [a, b] : [b, a];
-      expect(order.indexOf(wordForDifference(less))).toBeLessThanOrEqual(order.indexOf(wordForDifference(more)));
-    }));
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 60, noNaN: true }), fc.double({ min: 0, max: 60, noNaN: true }), (a, b) => {
+        const [less, more] = a < b ? [a, b] : [b, a];
+        expect(order.indexOf(wordForDifference(less))).toBeLessThanOrEqual(order.indexOf(wordForDifference(more)));
+      }),
+    );
   });
 
   test.each([
@@ -51,11 +64,13 @@ describe('words for differences', () => {
 
 describe('colour difference', () => {
   test('none from a colour to itself, the same both ways, never negative', () => {
-    fc.assert(fc.property(colours, colours, (a, b) => {
-      expect(deltaE2000(a, a)).toBe(0);
-      expect(deltaE2000(a, b)).toBeCloseTo(deltaE2000(b, a), 9);
-      expect(deltaE2000(a, b)).toBeGreaterThanOrEqual(0);
-    }));
+    fc.assert(
+      fc.property(colours, colours, (a, b) => {
+        expect(deltaE2000(a, a)).toBe(0);
+        expect(deltaE2000(a, b)).toBeCloseTo(deltaE2000(b, a), 9);
+        expect(deltaE2000(a, b)).toBeGreaterThanOrEqual(0);
+      }),
+    );
   });
 
   test('greys differ by lightness alone', () => {
@@ -69,16 +84,20 @@ describe('colour difference', () => {
 
 describe('drawing', () => {
   test('hexadecimal for the screen comes back as the same colour', () => {
-    fc.assert(fc.property(channel, channel, channel, (r, g, b) => {
-      const hex = hexFromLabD50(labD50FromSrgb8([r, g, b]));
-      expect(hex).toBe(`#${[r, g, b].map((v) => v.toString(16).padStart(2, '0')).join('')}`);
-    }));
+    fc.assert(
+      fc.property(channel, channel, channel, (r, g, b) => {
+        const hex = hexFromLabD50(labD50FromSrgb8([r, g, b]));
+        expect(hex).toBe(`#${[r, g, b].map((v) => v.toString(16).padStart(2, '0')).join('')}`);
+      }),
+    );
   });
 
   test('OKLab and back is the same colour', () => {
-    fc.assert(fc.property(channel, channel, channel, (r, g, b) => {
-      const back = labD50FromOklab(...oklabFromSrgb8(r, g, b));
-      expect(deltaE2000(back, labD50FromSrgb8([r, g, b]))).toBeLessThan(0.01);
-    }));
+    fc.assert(
+      fc.property(channel, channel, channel, (r, g, b) => {
+        const back = labD50FromOklab(...oklabFromSrgb8(r, g, b));
+        expect(deltaE2000(back, labD50FromSrgb8([r, g, b]))).toBeLessThan(0.01);
+      }),
+    );
   });
 });

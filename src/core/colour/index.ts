@@ -2,6 +2,12 @@ export { type Lab, type Rgb8, type Xyz, labD50FromXyz, xyzFromLabD50, WHITE_XYZ_
 export { labD50FromSrgb8, srgb8FromLabD50, hexFromLabD50 } from './srgb';
 export { oklabFromSrgb8, labD50FromOklab } from './oklab';
 export { deltaE2000 } from './deltaE2000';
-export { type SpectrumStart, spectrumFromLabD50, solveSpectrum, labD50FromSpectrum, xyzD50FromSpectrum } from './spectrum';
+export {
+  type SpectrumStart,
+  spectrumFromLabD50,
+  solveSpectrum,
+  labD50FromSpectrum,
+  xyzD50FromSpectrum,
+} from './spectrum';
 export { BAND_COUNT } from './observerWeights';
 export { wordForColour, wordForDifference } from './colourWords';

@@ -3,7 +3,9 @@ import { labD50FromLinearSrgb, linearFromSrgb } from './srgb';
 
 /** OKLab (B. Ottosson 2020) of an 8-bit sRGB colour. Used only to group pixels, never to store an ink. */
 export function oklabFromSrgb8(r8: number, g8: number, b8: number): [number, number, number] {
-  const r = LINEAR[r8], g = LINEAR[g8], b = LINEAR[b8];
+  const r = LINEAR[r8],
+    g = LINEAR[g8],
+    b = LINEAR[b8];
   const l = Math.cbrt(0.4122214708 * r + 0.5363325363 * g + 0.0514459929 * b);
   const m = Math.cbrt(0.2119034982 * r + 0.6806995451 * g + 0.1073969566 * b);
   const s = Math.cbrt(0.0883024619 * r + 0.2817188376 * g + 0.6299787005 * b);

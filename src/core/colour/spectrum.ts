@@ -19,14 +19,23 @@ export function spectrumFromLabD50(lab: Lab): Float64Array {
 }
 
 /** Where a solution ended: a start for a colour near it. */
-export interface SpectrumStart { readonly z: Float64Array; readonly lambda: Float64Array }
+export interface SpectrumStart {
+  readonly z: Float64Array;
+  readonly lambda: Float64Array;
+}
 
 /** As `spectrumFromLabD50`, begun from the solution of a near colour: a search that turns a colour step by step needs half the time. */
-export function solveSpectrum(lab: Lab, start?: SpectrumStart): { readonly spectrum: Float64Array; readonly start: SpectrumStart } {
+export function solveSpectrum(
+  lab: Lab,
+  start?: SpectrumStart,
+): { readonly spectrum: Float64Array; readonly start: SpectrumStart } {
   const target = xyzFromLabD50([Math.min(Math.max(lab[0], 0.5), MAX_LIGHTNESS), lab[1], lab[2]]);
   const near = start && iterate(stateAt(start.z, start.lambda, target), target);
   const level = Math.atanh(2 * Math.min(0.98, Math.max(0.02, target[1])) - 1);
-  const { z, lambda } = near && near.error <= SOLVED ? near : iterate(stateAt(new Float64Array(BAND_COUNT).fill(level), new Float64Array(3), target), target);
+  const { z, lambda } =
+    near && near.error <= SOLVED
+      ? near
+      : iterate(stateAt(new Float64Array(BAND_COUNT).fill(level), new Float64Array(3), target), target);
   return { spectrum: z.map((v) => (1 + Math.tanh(v)) / 2), start: { z, lambda } };
 }
 
@@ -48,7 +57,9 @@ export function labD50FromSpectrum(reflectance: ArrayLike<number>): Lab {
 
 /** XYZ under D50, Y of a perfect white = 1. */
 export function xyzD50FromSpectrum(reflectance: ArrayLike<number>): Xyz {
-  let x = 0, y = 0, z = 0;
+  let x = 0,
+    y = 0,
+    z = 0;
   for (let i = 0; i < BAND_COUNT; i++) {
     const r = reflectance[i];
     x += W[0][i] * r;
@@ -72,14 +83,18 @@ interface State {
 
 function stateAt(z: Float64Array, lambda: Float64Array, target: Xyz): State {
   const n = BAND_COUNT;
-  const tanh = new Float64Array(n), slope = new Float64Array(n), force = new Float64Array(n), gradient = new Float64Array(n + 3);
+  const tanh = new Float64Array(n),
+    slope = new Float64Array(n),
+    force = new Float64Array(n),
+    gradient = new Float64Array(n + 3);
   for (let k = 0; k < 3; k++) gradient[n + k] = -target[k];
   for (let i = 0; i < n; i++) {
     const t = Math.tanh(z[i]);
     tanh[i] = t;
     slope[i] = (1 - t * t) / 2;
     force[i] = lambda[0] * W[0][i] + lambda[1] * W[1][i] + lambda[2] * W[2][i];
-    const left = i > 0 ? z[i] - z[i - 1] : 0, right = i < n - 1 ? z[i + 1] - z[i] : 0;
+    const left = i > 0 ? z[i] - z[i - 1] : 0,
+      right = i < n - 1 ? z[i + 1] - z[i] : 0;
     gradient[i] = 2 * (left - right) + slope[i] * force[i];
     for (let k = 0; k < 3; k++) gradient[n + k] += (W[k][i] * (1 + t)) / 2;
   }
@@ -115,20 +130,29 @@ function newtonStep({ slope, force, tanh, gradient }: State): { z: Float64Array;
     v[n - 1] /= pivot[n - 1];
     for (let i = n - 2; i >= 0; i--) v[i] = (v[i] + 2 * v[i + 1]) / pivot[i];
   }
-  const m = [0, 1, 2].map((j) => [0, 1, 2, 3].map((c) => {
-    let sum = c === 3 ? gradient[n + j] : 0;
-    for (let i = 0; i < n; i++) sum += slope[i] * W[j][i] * right[c][i];
-    return sum;
-  }));
+  const m = [0, 1, 2].map((j) =>
+    [0, 1, 2, 3].map((c) => {
+      let sum = c === 3 ? gradient[n + j] : 0;
+      for (let i = 0; i < n; i++) sum += slope[i] * W[j][i] * right[c][i];
+      return sum;
+    }),
+  );
   const lambda = solve3(m);
   if (!lambda) return undefined;
-  return { lambda, z: right[3].map((v, i) => v - lambda[0] * right[0][i] - lambda[1] * right[1][i] - lambda[2] * right[2][i]) };
+  return {
+    lambda,
+    z: right[3].map((v, i) => v - lambda[0] * right[0][i] - lambda[1] * right[1][i] - lambda[2] * right[2][i]),
+  };
 }
 
 function damped(now: State, move: { z: Float64Array; lambda: Float64Array }, target: Xyz): State | undefined {
   for (let scale = 1; scale > 1e-4; scale /= 2) {
     const z = now.z.map((v, i) => Math.min(18, Math.max(-18, v + scale * move.z[i])));
-    const next = stateAt(z, now.lambda.map((v, k) => v + scale * move.lambda[k]), target);
+    const next = stateAt(
+      z,
+      now.lambda.map((v, k) => v + scale * move.lambda[k]),
+      target,
+    );
     if (next.error < now.error * (1 - 1e-4 * scale)) return next;
   }
   return undefined;
@@ -137,7 +161,9 @@ function damped(now: State, move: { z: Float64Array; lambda: Float64Array }, tar
 /** Cramer's rule on rows [a b c | d]; undefined when singular. */
 function solve3(m: readonly (readonly number[])[]): Float64Array | undefined {
   const det = (x: number, y: number, z: number) =>
-    m[0][x] * (m[1][y] * m[2][z] - m[1][z] * m[2][y]) - m[0][y] * (m[1][x] * m[2][z] - m[1][z] * m[2][x]) + m[0][z] * (m[1][x] * m[2][y] - m[1][y] * m[2][x]);
+    m[0][x] * (m[1][y] * m[2][z] - m[1][z] * m[2][y]) -
+    m[0][y] * (m[1][x] * m[2][z] - m[1][z] * m[2][x]) +
+    m[0][z] * (m[1][x] * m[2][y] - m[1][y] * m[2][x]);
   const whole = det(0, 1, 2);
   if (!(Math.abs(whole) > 0)) return undefined;
   return Float64Array.of(det(3, 1, 2) / whole, det(0, 3, 2) / whole, det(0, 1, 3) / whole);

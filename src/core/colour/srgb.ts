@@ -6,7 +6,7 @@ import { labD50FromXyz, xyzFromLabD50, type Lab, type Rgb8, type Xyz } from './l
  */
 const XYZ_D50_FROM_LINEAR = [
   [0.4360657, 0.3851515, 0.1430784],
-  [0.2224932, 0.7168870, 0.0606169],
+  [0.2224932, 0.716887, 0.0606169],
   [0.0139239, 0.0970811, 0.7140994],
 ] as const;
 const LINEAR_FROM_XYZ_D50 = invert3(XYZ_D50_FROM_LINEAR);
@@ -21,7 +21,11 @@ export function srgbFromLinear(linear: number): number {
 
 /** 8-bit sRGB to Lab D50. */
 export function labD50FromSrgb8(rgb: Rgb8): Lab {
-  return labD50FromLinearSrgb([linearFromSrgb(rgb[0] / 255), linearFromSrgb(rgb[1] / 255), linearFromSrgb(rgb[2] / 255)]);
+  return labD50FromLinearSrgb([
+    linearFromSrgb(rgb[0] / 255),
+    linearFromSrgb(rgb[1] / 255),
+    linearFromSrgb(rgb[2] / 255),
+  ]);
 }
 
 /** Linear-light sRGB (0–1) to Lab D50. */
@@ -39,7 +43,9 @@ export function srgb8FromLabD50(lab: Lab): { rgb: Rgb8; clipped: boolean } {
 
 /** `#rrggbb` for drawing on screen. */
 export function hexFromLabD50(lab: Lab): string {
-  return `#${srgb8FromLabD50(lab).rgb.map((v) => v.toString(16).padStart(2, '0')).join('')}`;
+  return `#${srgb8FromLabD50(lab)
+    .rgb.map((v) => v.toString(16).padStart(2, '0'))
+    .join('')}`;
 }
 
 type Matrix3 = readonly (readonly [number, number, number])[];

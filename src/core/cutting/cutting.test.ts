@@ -1,16 +1,41 @@
 import { emptyMask, fillSpan, invertMask, labelSet, traceArcs, type LabelMap } from '../geometry';
 import {
-  atRisk, bridgedWidthMm, clearingByTool, cutIslandsOf, cuttingHours, DEFAULT_ROLLER, directionDeg, findingsOf, learnedPace, materialById, measureStage, openGround, outlineLengthM, ridgeLimitMm, supportsFor, type CutSettings,
+  atRisk,
+  bridgedWidthMm,
+  clearingByTool,
+  cutIslandsOf,
+  cuttingHours,
+  DEFAULT_ROLLER,
+  directionDeg,
+  findingsOf,
+  learnedPace,
+  materialById,
+  measureStage,
+  openGround,
+  outlineLengthM,
+  ridgeLimitMm,
+  supportsFor,
+  type CutSettings,
 } from './index';
 
-function drawing(width: number, height: number, boxes: readonly (readonly [number, number, number, number, number])[]): LabelMap {
+function drawing(
+  width: number,
+  height: number,
+  boxes: readonly (readonly [number, number, number, number, number])[],
+): LabelMap {
   const labels = new Uint8Array(width * height);
-  for (const [x, y, w, h, label] of boxes) for (let row = y; row < y + h; row++) labels.fill(label, row * width + x, row * width + x + w);
+  for (const [x, y, w, h, label] of boxes)
+    for (let row = y; row < y + h; row++) labels.fill(label, row * width + x, row * width + x + w);
   return { width, height, labels };
 }
 
 /** 60 × 40 mm at 0.1 mm: a standing square of 20 mm with a ridge 0.4 mm wide to the right and a slit of 0.3 mm in it. */
-const block = () => drawing(600, 400, [[100, 100, 200, 200, 1], [300, 198, 150, 4, 1], [180, 100, 3, 120, 0]]);
+const block = () =>
+  drawing(600, 400, [
+    [100, 100, 200, 200, 1],
+    [300, 198, 150, 4, 1],
+    [180, 100, 3, 120, 0],
+  ]);
 const LINO: CutSettings = { material: materialById('lino'), grainDeg: 0, toolsMm: [0.5, 1, 3], roller: DEFAULT_ROLLER };
 const checked = (map: LabelMap, settings: Partial<CutSettings> = {}) => {
   const measure = measureStage(map, labelSet([1]), 0.1)!;
@@ -21,7 +46,8 @@ const ofKind = (found: ReturnType<typeof checked>, kind: string) => found.findin
 test('a ridge that would break and a gap no tool enters are found where they are, with their widths', () => {
   const found = checked(block());
   expect(found.measure.standingCm2).toBeCloseTo((200 * 200 + 600 - 360) / 10000, 6);
-  const [ridge, ...moreRidges] = ofKind(found, 'ridge'), [gap, ...moreGaps] = ofKind(found, 'gap');
+  const [ridge, ...moreRidges] = ofKind(found, 'ridge'),
+    [gap, ...moreGaps] = ofKind(found, 'gap');
   expect([moreRidges, moreGaps]).toEqual([[], []]);
   expect([ridge.value, gap.value]).toEqual([expect.closeTo(0.4, 9), expect.closeTo(0.3, 9)]);
   expect(ridge.xMm).toBeGreaterThan(30);
@@ -36,7 +62,10 @@ test('nothing is found when the material holds it and the tool fits', () => {
 });
 
 test('with the grain a ridge holds that breaks across it', () => {
-  const bars = drawing(600, 400, [[100, 100, 300, 8, 1], [450, 60, 8, 300, 1]]);
+  const bars = drawing(600, 400, [
+    [100, 100, 300, 8, 1],
+    [450, 60, 8, 300, 1],
+  ]);
   const plywood = { material: materialById('plywood'), toolsMm: [0.2] };
   expect(ofKind(checked(bars, { ...plywood, grainDeg: 0 }), 'ridge').map((f) => Math.round(f.xMm))).toEqual([45]);
   expect(ofKind(checked(bars, { ...plywood, grainDeg: 90 }), 'ridge').map((f) => Math.round(f.yMm))).toEqual([10]);
@@ -45,16 +74,30 @@ test('with the grain a ridge holds that breaks across it', () => {
 });
 
 test('a hole no tool enters cannot be cut at all, and a tiny standing part breaks loose', () => {
-  const found = checked(drawing(300, 200, [[50, 50, 100, 100, 1], [90, 90, 4, 30, 0], [220, 100, 7, 7, 1]]));
+  const found = checked(
+    drawing(300, 200, [
+      [50, 50, 100, 100, 1],
+      [90, 90, 4, 30, 0],
+      [220, 100, 7, 7, 1],
+    ]),
+  );
   expect(ofKind(found, 'uncuttable')).toEqual([expect.objectContaining({ value: expect.closeTo(0.4, 1), limit: 0.5 })]);
   expect(ofKind(found, 'gap')).toEqual([]);
-  expect(ofKind(found, 'loose')).toEqual([expect.objectContaining({ value: expect.closeTo(0.49, 9), xMm: expect.closeTo(22.4, 0) })]);
+  expect(ofKind(found, 'loose')).toEqual([
+    expect.objectContaining({ value: expect.closeTo(0.49, 9), xMm: expect.closeTo(22.4, 0) }),
+  ]);
 });
 
 test('a roller bridges 2√(2Rd − d²), a soft one less, and touches where nothing near stands', () => {
-  expect(bridgedWidthMm({ diameterMm: 50, soft: false, depthMm: 1.5 })).toBeCloseTo(2 * Math.sqrt(2 * 25 * 1.5 - 2.25), 9);
+  expect(bridgedWidthMm({ diameterMm: 50, soft: false, depthMm: 1.5 })).toBeCloseTo(
+    2 * Math.sqrt(2 * 25 * 1.5 - 2.25),
+    9,
+  );
   expect(bridgedWidthMm({ diameterMm: 50, soft: true, depthMm: 0.4 })).toBe(0);
-  const open = drawing(600, 400, [[0, 0, 600, 20, 1], [0, 380, 600, 20, 1]]);
+  const open = drawing(600, 400, [
+    [0, 0, 600, 20, 1],
+    [0, 380, 600, 20, 1],
+  ]);
   const found = checked(open);
   const [chatter] = ofKind(found, 'chatter');
   expect(chatter.value).toBeCloseTo(36, 0);
@@ -78,11 +121,14 @@ test('supports leave nothing at risk', () => {
   expect(enough).toBe(true);
   const risk = atRisk(ground, DEFAULT_ROLLER);
   const reach = bridgedWidthMm(DEFAULT_ROLLER) / 2;
-  for (let y = 0; y < ground.height; y += 3) for (let x = 0; x < ground.width; x += 3) {
-    if (!((risk.words[y * risk.wordsPerRow + (x >>> 5)] >>> (x & 31)) & 1)) continue;
-    const near = Math.min(...supports.map((s) => Math.hypot(s.xMm - (x + 0.5) * ground.cellMm, s.yMm - (y + 0.5) * ground.cellMm)));
-    expect(near).toBeLessThanOrEqual(reach + 0.01);
-  }
+  for (let y = 0; y < ground.height; y += 3)
+    for (let x = 0; x < ground.width; x += 3) {
+      if (!((risk.words[y * risk.wordsPerRow + (x >>> 5)] >>> (x & 31)) & 1)) continue;
+      const near = Math.min(
+        ...supports.map((s) => Math.hypot(s.xMm - (x + 0.5) * ground.cellMm, s.yMm - (y + 0.5) * ground.cellMm)),
+      );
+      expect(near).toBeLessThanOrEqual(reach + 0.01);
+    }
   expect(supportsFor(ground, { ...DEFAULT_ROLLER, soft: true, depthMm: 0.3 }).enough).toBe(false);
 });
 

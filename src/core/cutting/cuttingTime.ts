@@ -5,9 +5,18 @@ import type { BlockMaterial } from './materials';
 export function outlineLengthM(arcs: ArcMap, set: Uint8Array, mmPerPx: number): number {
   let px = 0;
   for (const ring of ringsOf(arcs, set)) {
-    let firstX = 0, firstY = 0, lastX = 0, lastY = 0, seen = false;
+    let firstX = 0,
+      firstY = 0,
+      lastX = 0,
+      lastY = 0,
+      seen = false;
     eachPointOf(arcs, ring, (x, y) => {
-      if (seen) px += Math.hypot(x - lastX, y - lastY); else { firstX = x; firstY = y; seen = true; }
+      if (seen) px += Math.hypot(x - lastX, y - lastY);
+      else {
+        firstX = x;
+        firstY = y;
+        seen = true;
+      }
       lastX = x;
       lastY = y;
     });
@@ -22,13 +31,17 @@ export function cuttingHours(outlineM: number, clearedCm2: number, material: Blo
 }
 
 /** One cut whose time was written down, and what the start values had said for it. */
-export interface TimedCut { readonly tookMin: number; readonly saidHours: number }
+export interface TimedCut {
+  readonly tookMin: number;
+  readonly saidHours: number;
+}
 
 /** The start values weigh as much as this many hours of cutting. */
 const BELIEF_HOURS = 3;
 
 /** How much slower (above 1) or quicker than the start values a hand is, by the cuts it has timed. */
 export function learnedPace(cuts: readonly TimedCut[]): number {
-  const took = cuts.reduce((sum, c) => sum + c.tookMin / 60, 0), said = cuts.reduce((sum, c) => sum + c.saidHours, 0);
+  const took = cuts.reduce((sum, c) => sum + c.tookMin / 60, 0),
+    said = cuts.reduce((sum, c) => sum + c.saidHours, 0);
   return (BELIEF_HOURS + took) / (BELIEF_HOURS + said);
 }

@@ -1,11 +1,43 @@
 export {
-  type BlockMaterial, type InkRoller, BLOCK_MATERIALS, DEFAULT_ROLLER, DEFAULT_TOOLS_MM, DEPTH_MM, MAX_TOOLS, ROLLER_DIAMETER_MM, TOOL_RANGE_MM, materialById, ridgeLimitMm,
+  type BlockMaterial,
+  type InkRoller,
+  BLOCK_MATERIALS,
+  DEFAULT_ROLLER,
+  DEFAULT_TOOLS_MM,
+  DEPTH_MM,
+  MAX_TOOLS,
+  ROLLER_DIAMETER_MM,
+  TOOL_RANGE_MM,
+  materialById,
+  ridgeLimitMm,
 } from './materials';
-export { type CutSettings, type Finding, type FindingKind, type StageMeasure, type StageVerdict, measureStage, findingsOf, clearingByTool, directionDeg, MAX_PLACES, WIDEST_MEASURED_MM } from './stageCheck';
+export {
+  type CutSettings,
+  type Finding,
+  type FindingKind,
+  type StageMeasure,
+  type StageVerdict,
+  measureStage,
+  findingsOf,
+  clearingByTool,
+  directionDeg,
+  MAX_PLACES,
+  WIDEST_MEASURED_MM,
+} from './stageCheck';
 export { type OpenGround, type Support, bridgedWidthMm, openGround, atRisk, supportsFor } from './rollerReach';
 export { type CutIsland, cutIslandsOf } from './cutIslands';
 export { type TimedCut, outlineLengthM, cuttingHours, learnedPace } from './cuttingTime';
 export { type TransferWay, TRANSFER_WAYS, transferById, transferred, keyImpressions } from './transfer';
 export { type Inlay, inlayFor } from './slip';
-export { type Cuts, type RehearsalLevel, type RehearsalPart, type RehearsalResult, type RehearsalSlip, REHEARSAL_LEVELS, MAX_REHEARSED, filmsAt, judgeRehearsal } from './rehearsal';
+export {
+  type Cuts,
+  type RehearsalLevel,
+  type RehearsalPart,
+  type RehearsalResult,
+  type RehearsalSlip,
+  REHEARSAL_LEVELS,
+  MAX_REHEARSED,
+  filmsAt,
+  judgeRehearsal,
+} from './rehearsal';
 export { maskCover, mapOfMask } from './mask';

@@ -7,7 +7,12 @@ import { dilateDisc, invertMask, maskAnd, maskAndNot, type BitMask } from '../ge
  * - `all else`: everything but that;
  * - `keep clean`: everything but what stands, its openings grown (`place` is not asked).
  */
-export function maskCover(standing: BitMask, place: BitMask, covers: 'place' | 'all else' | 'keep clean', growPx: number): BitMask {
+export function maskCover(
+  standing: BitMask,
+  place: BitMask,
+  covers: 'place' | 'all else' | 'keep clean',
+  growPx: number,
+): BitMask {
   if (covers === 'keep clean') return invertMask(grown(standing, growPx));
   const meant = maskAnd(standing, place);
   const others = maskAndNot(standing, meant);
@@ -26,7 +31,12 @@ export function mapOfMask(mask: BitMask): { width: number; height: number; label
     const row = y * mask.wordsPerRow;
     for (let x = 0; x < mask.width; x++, i++) {
       const word = mask.words[row + (x >>> 5)];
-      if (word === 0) { const skip = Math.min(32 - (x & 31), mask.width - x); x += skip - 1; i += skip - 1; continue; }
+      if (word === 0) {
+        const skip = Math.min(32 - (x & 31), mask.width - x);
+        x += skip - 1;
+        i += skip - 1;
+        continue;
+      }
       labels[i] = (word >>> (x & 31)) & 1;
     }
   }

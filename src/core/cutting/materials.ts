@@ -14,10 +14,50 @@ export interface BlockMaterial {
 }
 
 export const BLOCK_MATERIALS: readonly BlockMaterial[] = [
-  { id: 'lino', name: 'linoleum, firm', short: 'lino', ridgeAlongMm: 0.5, ridgeAcrossMm: 0.5, looseMm2: 0.8, grain: false, outlineMPerH: 1.2, clearingCm2PerH: 60 },
-  { id: 'soft-lino', name: 'soft cutting sheet', short: 'soft lino', ridgeAlongMm: 0.8, ridgeAcrossMm: 0.8, looseMm2: 1.5, grain: false, outlineMPerH: 1.6, clearingCm2PerH: 90 },
-  { id: 'plywood', name: 'hard plywood', short: 'plywood', ridgeAlongMm: 0.6, ridgeAcrossMm: 1, looseMm2: 2, grain: true, outlineMPerH: 0.6, clearingCm2PerH: 30 },
-  { id: 'cherry', name: 'cherry', short: 'cherry', ridgeAlongMm: 0.3, ridgeAcrossMm: 0.4, looseMm2: 0.5, grain: true, outlineMPerH: 0.6, clearingCm2PerH: 30 },
+  {
+    id: 'lino',
+    name: 'linoleum, firm',
+    short: 'lino',
+    ridgeAlongMm: 0.5,
+    ridgeAcrossMm: 0.5,
+    looseMm2: 0.8,
+    grain: false,
+    outlineMPerH: 1.2,
+    clearingCm2PerH: 60,
+  },
+  {
+    id: 'soft-lino',
+    name: 'soft cutting sheet',
+    short: 'soft lino',
+    ridgeAlongMm: 0.8,
+    ridgeAcrossMm: 0.8,
+    looseMm2: 1.5,
+    grain: false,
+    outlineMPerH: 1.6,
+    clearingCm2PerH: 90,
+  },
+  {
+    id: 'plywood',
+    name: 'hard plywood',
+    short: 'plywood',
+    ridgeAlongMm: 0.6,
+    ridgeAcrossMm: 1,
+    looseMm2: 2,
+    grain: true,
+    outlineMPerH: 0.6,
+    clearingCm2PerH: 30,
+  },
+  {
+    id: 'cherry',
+    name: 'cherry',
+    short: 'cherry',
+    ridgeAlongMm: 0.3,
+    ridgeAcrossMm: 0.4,
+    looseMm2: 0.5,
+    grain: true,
+    outlineMPerH: 0.6,
+    clearingCm2PerH: 30,
+  },
 ];
 /** Gouges and knives by the width they clear, mm: start value. */
 export const DEFAULT_TOOLS_MM: readonly number[] = [0.5, 1, 2, 3, 6, 10];

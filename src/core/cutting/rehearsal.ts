@@ -48,13 +48,25 @@ export function judgeRehearsal(parts: readonly RehearsalPart[], cuts: Cuts, runs
   let wrongAreaMm2 = 0;
   for (const part of parts) {
     const cut = cuts.get(part.key);
-    const when = filmsAt(cut, runs), due = filmsAt(part.due, runs);
+    const when = filmsAt(cut, runs),
+      due = filmsAt(part.due, runs);
     if (when === due) continue;
     wrongAreaMm2 += part.areaMm2;
     const [from, to] = when < due ? [when, due] : [due, when];
-    slips.push({ part, kind: when < due ? 'too early' : cut === undefined ? 'never' : 'too late', cut, wrongRuns: Array.from({ length: to - from }, (_, i) => from + i) });
+    slips.push({
+      part,
+      kind: when < due ? 'too early' : cut === undefined ? 'never' : 'too late',
+      cut,
+      wrongRuns: Array.from({ length: to - from }, (_, i) => from + i),
+    });
   }
-  const gravity = (slip: RehearsalSlip) => (slip.kind === 'too early' ? 1e9 : 0) + slip.part.areaMm2 * slip.wrongRuns.length;
+  const gravity = (slip: RehearsalSlip) =>
+    (slip.kind === 'too early' ? 1e9 : 0) + slip.part.areaMm2 * slip.wrongRuns.length;
   const total = parts.reduce((sum, part) => sum + part.areaMm2, 0);
-  return { slips: slips.sort((a, b) => gravity(b) - gravity(a)), parts: parts.length, wrongAreaMm2, score: total > 0 ? Math.round(100 * (1 - wrongAreaMm2 / total)) : 100 };
+  return {
+    slips: slips.sort((a, b) => gravity(b) - gravity(a)),
+    parts: parts.length,
+    wrongAreaMm2,
+    score: total > 0 ? Math.round(100 * (1 - wrongAreaMm2 / total)) : 100,
+  };
 }

@@ -28,10 +28,12 @@ const CELL_MM = 0.5;
 /** A cell stands when anything in it stands: a roller rests on the thinnest ridge. */
 export function openGround(standing: BitMask, mmPerPx: number): OpenGround {
   const cellPx = Math.max(1, Math.round(CELL_MM / mmPerPx));
-  const width = Math.ceil(standing.width / cellPx), height = Math.ceil(standing.height / cellPx);
+  const width = Math.ceil(standing.width / cellPx),
+    height = Math.ceil(standing.height / cellPx);
   const cells = emptyMask(width, height);
   for (let y = 0; y < standing.height; y++) {
-    const row = y * standing.wordsPerRow, to = Math.floor(y / cellPx) * cells.wordsPerRow;
+    const row = y * standing.wordsPerRow,
+      to = Math.floor(y / cellPx) * cells.wordsPerRow;
     for (let k = 0; k < standing.wordsPerRow; k++) {
       const word = standing.words[row + k];
       if (word === 0) continue;
@@ -51,18 +53,27 @@ export function atRisk(ground: OpenGround, roller: InkRoller): BitMask {
   const reachCells = bridgedWidthMm(roller) / 2 / ground.cellMm;
   const limit = reachCells * reachCells;
   const mask = emptyMask(ground.width, ground.height);
-  for (let y = 0, i = 0; y < ground.height; y++) for (let x = 0; x < ground.width; x++, i++) if (ground.squared[i] > limit && ground.squared[i] < FAR) mask.words[y * mask.wordsPerRow + (x >>> 5)] |= 1 << (x & 31);
+  for (let y = 0, i = 0; y < ground.height; y++)
+    for (let x = 0; x < ground.width; x++, i++)
+      if (ground.squared[i] > limit && ground.squared[i] < FAR)
+        mask.words[y * mask.wordsPerRow + (x >>> 5)] |= 1 << (x & 31);
   return mask;
 }
 
-export interface Support { readonly xMm: number; readonly yMm: number }
+export interface Support {
+  readonly xMm: number;
+  readonly yMm: number;
+}
 const MAX_SUPPORTS = 60;
 
 /**
  * Where supports could be left standing until later, so that the roller rests on them: the point farthest from all that stands,
  * again and again, until none is at risk. Each is a place, not yet a shape.
  */
-export function supportsFor(ground: OpenGround, roller: InkRoller): { readonly supports: readonly Support[]; readonly enough: boolean } {
+export function supportsFor(
+  ground: OpenGround,
+  roller: InkRoller,
+): { readonly supports: readonly Support[]; readonly enough: boolean } {
   const reach = bridgedWidthMm(roller) / 2 / ground.cellMm;
   const { width, height } = ground;
   const left = ground.squared.slice();
@@ -76,8 +87,13 @@ export function supportsFor(ground: OpenGround, roller: InkRoller): { readonly s
   };
   for (let y = 0; y < height; y++) look(y);
   for (;;) {
-    let sy = -1, most = reach * reach;
-    for (let y = 0; y < height; y++) if (rowMost[y] > most) { most = rowMost[y]; sy = y; }
+    let sy = -1,
+      most = reach * reach;
+    for (let y = 0; y < height; y++)
+      if (rowMost[y] > most) {
+        most = rowMost[y];
+        sy = y;
+      }
     if (sy < 0) return { supports, enough: true };
     if (supports.length === MAX_SUPPORTS || reach < 1) return { supports, enough: false };
     let sx = 0;

@@ -1,5 +1,21 @@
 import {
-  countPixels, distancesToOther, emptyMask, FAR, findIslands, hasPixel, islandAt, islandFigures, maskAnd, maskOfLabels, middleLines, openDisc, type BitMask, type IslandFigures, type IslandMap, type LabelMap, type MiddleLines,
+  countPixels,
+  distancesToOther,
+  emptyMask,
+  FAR,
+  findIslands,
+  hasPixel,
+  islandAt,
+  islandFigures,
+  maskAnd,
+  maskOfLabels,
+  middleLines,
+  openDisc,
+  type BitMask,
+  type IslandFigures,
+  type IslandMap,
+  type LabelMap,
+  type MiddleLines,
 } from '../geometry';
 import { atRisk, bridgedWidthMm, openGround, supportsFor, type OpenGround, type Support } from './rollerReach';
 import { ridgeLimitMm, type BlockMaterial, type InkRoller } from './materials';
@@ -64,7 +80,11 @@ export function measureStage(map: LabelMap, standing: Uint8Array, mmPerPx: numbe
   const standingPx = countPixels(stands);
   const middle = middleLines(stage, distances, WIDEST_MEASURED_MM / mmPerPx);
   return {
-    mmPerPx, widthPx: map.width, heightPx: map.height, stage, islands,
+    mmPerPx,
+    widthPx: map.width,
+    heightPx: map.height,
+    stage,
+    islands,
     standingCm2: (standingPx * mmPerPx ** 2) / 100,
     standingShare: standingPx / map.labels.length,
     middle,
@@ -84,13 +104,32 @@ export interface StageVerdict {
 /** What a stage asks for with this material, these tools and this roller; quick enough to follow a slider. */
 export function findingsOf(measure: StageMeasure, settings: CutSettings): StageVerdict {
   const narrowest = Math.min(...settings.toolsMm);
-  const uncuttable = smallIslands(measure, 0, (i) => measure.figures.widestPx[i] * measure.mmPerPx < narrowest, 'uncuttable', narrowest);
-  const loose = smallIslands(measure, 1, (i) => measure.islands.islandAreaPx[i] * measure.mmPerPx ** 2 < settings.material.looseMm2, 'loose', settings.material.looseMm2);
+  const uncuttable = smallIslands(
+    measure,
+    0,
+    (i) => measure.figures.widestPx[i] * measure.mmPerPx < narrowest,
+    'uncuttable',
+    narrowest,
+  );
+  const loose = smallIslands(
+    measure,
+    1,
+    (i) => measure.islands.islandAreaPx[i] * measure.mmPerPx ** 2 < settings.material.looseMm2,
+    'loose',
+    settings.material.looseMm2,
+  );
   const gone = new Set([...uncuttable, ...loose].map((f) => f.island));
   const supports = supportsFor(measure.ground, settings.roller);
   return {
     findings: [
-      ...thinParts(measure, 1, Math.max(settings.material.ridgeAlongMm, settings.material.ridgeAcrossMm), gone, 'ridge', settings),
+      ...thinParts(
+        measure,
+        1,
+        Math.max(settings.material.ridgeAlongMm, settings.material.ridgeAcrossMm),
+        gone,
+        'ridge',
+        settings,
+      ),
       ...thinParts(measure, 0, narrowest, gone, 'gap', settings),
       ...[...uncuttable, ...loose].map(({ island: _, ...finding }) => finding),
       ...chatterPlaces(measure, settings.roller),
@@ -102,34 +141,62 @@ export function findingsOf(measure: StageMeasure, settings: CutSettings): StageV
 }
 
 function marginOf({ width, height, squared, cellMm }: OpenGround): StageVerdict['margin'] {
-  let cleared = 0, widest = 0;
-  for (let y = 0, i = 0; y < height; y++) for (let x = 0; x < width; x++, i++) {
-    if ((x > 0 && y > 0 && x < width - 1 && y < height - 1) || squared[i] === 0) continue;
-    cleared++;
-    widest = Math.max(widest, squared[i] < FAR ? squared[i] : width * width);
-  }
+  let cleared = 0,
+    widest = 0;
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++) {
+      if ((x > 0 && y > 0 && x < width - 1 && y < height - 1) || squared[i] === 0) continue;
+      cleared++;
+      widest = Math.max(widest, squared[i] < FAR ? squared[i] : width * width);
+    }
   return { clearedEdgeMm: cleared * cellMm, widestMm: Math.sqrt(widest) * cellMm };
 }
 
-function smallIslands(measure: StageMeasure, standing: number, small: (island: number) => boolean, kind: FindingKind, limit: number): (Finding & { island: number })[] {
+function smallIslands(
+  measure: StageMeasure,
+  standing: number,
+  small: (island: number) => boolean,
+  kind: FindingKind,
+  limit: number,
+): (Finding & { island: number })[] {
   const { islands, figures, mmPerPx } = measure;
   const found: (Finding & { island: number })[] = [];
   for (let i = 0; i < islands.islandCount; i++) {
     const areaMm2 = islands.islandAreaPx[i] * mmPerPx ** 2;
     if (islands.islandLabel[i] !== standing || !small(i) || areaMm2 < SPECK_MM2 / 4) continue;
     const half = Math.max(1, figures.widestPx[i] / 2);
-    const x = figures.innerX[i], y = figures.innerY[i], reach = Math.sqrt(islands.islandAreaPx[i]) + half;
+    const x = figures.innerX[i],
+      y = figures.innerY[i],
+      reach = Math.sqrt(islands.islandAreaPx[i]) + half;
     found.push({
-      island: i, kind, limit, areaMm2, xMm: (x + 0.5) * mmPerPx, yMm: (y + 0.5) * mmPerPx, lengthMm: Math.sqrt(areaMm2),
+      island: i,
+      kind,
+      limit,
+      areaMm2,
+      xMm: (x + 0.5) * mmPerPx,
+      yMm: (y + 0.5) * mmPerPx,
+      lengthMm: Math.sqrt(areaMm2),
       value: kind === 'loose' ? areaMm2 : figures.widestPx[i] * mmPerPx,
-      boxMm: { x0: (x - reach) * mmPerPx, y0: (y - reach) * mmPerPx, x1: (x + reach) * mmPerPx, y1: (y + reach) * mmPerPx },
+      boxMm: {
+        x0: (x - reach) * mmPerPx,
+        y0: (y - reach) * mmPerPx,
+        x1: (x + reach) * mmPerPx,
+        y1: (y + reach) * mmPerPx,
+      },
     });
   }
   return found.sort((a, b) => b.areaMm2 - a.areaMm2).slice(0, MAX_PLACES);
 }
 
 /** Thin stretches: pieces of middle line that hang together, each with its direction, so that grain can be reckoned with. */
-function thinParts(measure: StageMeasure, standing: number, limitMm: number, gone: ReadonlySet<number>, kind: 'ridge' | 'gap', settings: CutSettings): Finding[] {
+function thinParts(
+  measure: StageMeasure,
+  standing: number,
+  limitMm: number,
+  gone: ReadonlySet<number>,
+  kind: 'ridge' | 'gap',
+  settings: CutSettings,
+): Finding[] {
   const { middle, stage, mmPerPx, widthPx, heightPx, islands } = measure;
   const left = emptyMask(widthPx, heightPx);
   const thin: number[] = [];
@@ -137,7 +204,8 @@ function thinParts(measure: StageMeasure, standing: number, limitMm: number, gon
     if (middle.widthPx[m] * mmPerPx >= limitMm - 1e-6) continue;
     const pixel = middle.pixel[m];
     if (stage.labels[pixel] !== standing) continue;
-    const x = pixel % widthPx, y = (pixel - x) / widthPx;
+    const x = pixel % widthPx,
+      y = (pixel - x) / widthPx;
     if (gone.size > 0 && gone.has(islandAt(islands, x, y))) continue;
     thin.push(pixel);
     left.words[y * left.wordsPerRow + (x >>> 5)] |= 1 << (x & 31);
@@ -148,8 +216,13 @@ function thinParts(measure: StageMeasure, standing: number, limitMm: number, gon
     return true;
   };
   const widthAt = (pixel: number): number => {
-    let low = 0, high = middle.pixel.length - 1;
-    while (low < high) { const m = (low + high) >> 1; if (middle.pixel[m] < pixel) low = m + 1; else high = m; }
+    let low = 0,
+      high = middle.pixel.length - 1;
+    while (low < high) {
+      const m = (low + high) >> 1;
+      if (middle.pixel[m] < pixel) low = m + 1;
+      else high = m;
+    }
     return middle.widthPx[low] * mmPerPx;
   };
   const findings: Finding[] = [];
@@ -157,9 +230,11 @@ function thinParts(measure: StageMeasure, standing: number, limitMm: number, gon
     if (!take(first % widthPx, Math.floor(first / widthPx))) continue;
     const pixels = [first];
     for (let k = 0; k < pixels.length; k++) {
-      const x = pixels[k] % widthPx, y = (pixels[k] - x) / widthPx;
+      const x = pixels[k] % widthPx,
+        y = (pixels[k] - x) / widthPx;
       // middle lines step over a pixel here and there: pieces two pixels apart still hang together
-      for (let dy = -2; dy <= 2; dy++) for (let dx = -2; dx <= 2; dx++) if (take(x + dx, y + dy)) pixels.push((y + dy) * widthPx + x + dx);
+      for (let dy = -2; dy <= 2; dy++)
+        for (let dx = -2; dx <= 2; dx++) if (take(x + dx, y + dy)) pixels.push((y + dy) * widthPx + x + dx);
     }
     const finding = thinPart(pixels, pixels.map(widthAt), mmPerPx, widthPx, kind, limitMm, settings);
     if (finding) findings.push(finding);
@@ -167,18 +242,40 @@ function thinParts(measure: StageMeasure, standing: number, limitMm: number, gon
   return findings.sort((a, b) => b.areaMm2 - a.areaMm2).slice(0, MAX_PLACES);
 }
 
-function thinPart(pixels: readonly number[], widthsMm: readonly number[], mmPerPx: number, widthPx: number, kind: 'ridge' | 'gap', limitMm: number, settings: CutSettings): Finding | undefined {
-  const xs = pixels.map((p) => p % widthPx), ys = pixels.map((p) => Math.floor(p / widthPx));
-  const limit = kind === 'ridge' && settings.material.grain ? ridgeLimitMm(settings.material, directionDeg(xs, ys) - settings.grainDeg) : limitMm;
+function thinPart(
+  pixels: readonly number[],
+  widthsMm: readonly number[],
+  mmPerPx: number,
+  widthPx: number,
+  kind: 'ridge' | 'gap',
+  limitMm: number,
+  settings: CutSettings,
+): Finding | undefined {
+  const xs = pixels.map((p) => p % widthPx),
+    ys = pixels.map((p) => Math.floor(p / widthPx));
+  const limit =
+    kind === 'ridge' && settings.material.grain
+      ? ridgeLimitMm(settings.material, directionDeg(xs, ys) - settings.grainDeg)
+      : limitMm;
   let area = 0;
-  widthsMm.forEach((w) => { if (w < limit - 1e-6) area += w * mmPerPx; });
+  widthsMm.forEach((w) => {
+    if (w < limit - 1e-6) area += w * mmPerPx;
+  });
   if (area < SPECK_MM2) return undefined;
-  const least = (values: readonly number[]) => values.reduce((a, b) => Math.min(a, b)), most = (values: readonly number[]) => values.reduce((a, b) => Math.max(a, b));
-  const x0 = least(xs), x1 = most(xs) + 1, y0 = least(ys), y1 = most(ys) + 1;
+  const least = (values: readonly number[]) => values.reduce((a, b) => Math.min(a, b)),
+    most = (values: readonly number[]) => values.reduce((a, b) => Math.max(a, b));
+  const x0 = least(xs),
+    x1 = most(xs) + 1,
+    y0 = least(ys),
+    y1 = most(ys) + 1;
   const middle = pixels[pixels.length >> 1];
   return {
-    kind, value: typical(widthsMm.filter((w) => w < limit - 1e-6)), limit, areaMm2: area,
-    xMm: ((middle % widthPx) + 0.5) * mmPerPx, yMm: (Math.floor(middle / widthPx) + 0.5) * mmPerPx,
+    kind,
+    value: typical(widthsMm.filter((w) => w < limit - 1e-6)),
+    limit,
+    areaMm2: area,
+    xMm: ((middle % widthPx) + 0.5) * mmPerPx,
+    yMm: (Math.floor(middle / widthPx) + 0.5) * mmPerPx,
     lengthMm: Math.max(x1 - x0, y1 - y0) * mmPerPx,
     boxMm: { x0: x0 * mmPerPx - limit, y0: y0 * mmPerPx - limit, x1: x1 * mmPerPx + limit, y1: y1 * mmPerPx + limit },
   };
@@ -192,9 +289,17 @@ function typical(widthsMm: readonly number[]): number {
 
 /** Direction of a string of pixels by its principal axis, 0 level, 90 upright. */
 export function directionDeg(xs: readonly number[], ys: readonly number[]): number {
-  const n = xs.length, mx = xs.reduce((a, b) => a + b, 0) / n, my = ys.reduce((a, b) => a + b, 0) / n;
-  let xx = 0, yy = 0, xy = 0;
-  for (let i = 0; i < n; i++) { xx += (xs[i] - mx) ** 2; yy += (ys[i] - my) ** 2; xy += (xs[i] - mx) * (ys[i] - my); }
+  const n = xs.length,
+    mx = xs.reduce((a, b) => a + b, 0) / n,
+    my = ys.reduce((a, b) => a + b, 0) / n;
+  let xx = 0,
+    yy = 0,
+    xy = 0;
+  for (let i = 0; i < n; i++) {
+    xx += (xs[i] - mx) ** 2;
+    yy += (ys[i] - my) ** 2;
+    xy += (xs[i] - mx) * (ys[i] - my);
+  }
   return (0.5 * Math.atan2(2 * xy, xx - yy) * 180) / Math.PI;
 }
 
@@ -202,7 +307,8 @@ function chatterPlaces(measure: StageMeasure, roller: InkRoller): Finding[] {
   const { ground } = measure;
   const risk = atRisk(ground, roller);
   const labels = new Uint8Array(ground.width * ground.height);
-  for (let y = 0, i = 0; y < ground.height; y++) for (let x = 0; x < ground.width; x++, i++) labels[i] = hasPixel(risk, x, y) ? 1 : 0;
+  for (let y = 0, i = 0; y < ground.height; y++)
+    for (let x = 0; x < ground.width; x++, i++) labels[i] = hasPixel(risk, x, y) ? 1 : 0;
   const islands = findIslands({ width: ground.width, height: ground.height, labels });
   if (!islands) return [];
   const best = new Int32Array(islands.islandCount).fill(-1);
@@ -213,19 +319,39 @@ function chatterPlaces(measure: StageMeasure, roller: InkRoller): Finding[] {
       const island = islands.stripIsland[s];
       if (islands.islandLabel[island] === 1) {
         const b = box[island];
-        box[island] = { x0: Math.min(b.x0, start), y0: Math.min(b.y0, y), x1: Math.max(b.x1, islands.stripEnd[s]), y1: y + 1 };
-        for (let i = y * ground.width + start; i < y * ground.width + islands.stripEnd[s]; i++) if (best[island] < 0 || ground.squared[i] > ground.squared[best[island]]) best[island] = i;
+        box[island] = {
+          x0: Math.min(b.x0, start),
+          y0: Math.min(b.y0, y),
+          x1: Math.max(b.x1, islands.stripEnd[s]),
+          y1: y + 1,
+        };
+        for (let i = y * ground.width + start; i < y * ground.width + islands.stripEnd[s]; i++)
+          if (best[island] < 0 || ground.squared[i] > ground.squared[best[island]]) best[island] = i;
       }
       start = islands.stripEnd[s];
     }
   }
-  const c = ground.cellMm, limit = bridgedWidthMm(roller);
-  return [...best].flatMap((i, island): Finding[] => i < 0 ? [] : [{
-    kind: 'chatter', value: 2 * Math.sqrt(ground.squared[i]) * c, limit, areaMm2: islands.islandAreaPx[island] * c * c,
-    xMm: ((i % ground.width) + 0.5) * c, yMm: (Math.floor(i / ground.width) + 0.5) * c,
-    lengthMm: Math.max(box[island].x1 - box[island].x0, box[island].y1 - box[island].y0) * c,
-    boxMm: { x0: box[island].x0 * c, y0: box[island].y0 * c, x1: box[island].x1 * c, y1: box[island].y1 * c },
-  }]).sort((a, b) => b.areaMm2 - a.areaMm2).slice(0, MAX_PLACES);
+  const c = ground.cellMm,
+    limit = bridgedWidthMm(roller);
+  return [...best]
+    .flatMap((i, island): Finding[] =>
+      i < 0
+        ? []
+        : [
+            {
+              kind: 'chatter',
+              value: 2 * Math.sqrt(ground.squared[i]) * c,
+              limit,
+              areaMm2: islands.islandAreaPx[island] * c * c,
+              xMm: ((i % ground.width) + 0.5) * c,
+              yMm: (Math.floor(i / ground.width) + 0.5) * c,
+              lengthMm: Math.max(box[island].x1 - box[island].x0, box[island].y1 - box[island].y0) * c,
+              boxMm: { x0: box[island].x0 * c, y0: box[island].y0 * c, x1: box[island].x1 * c, y1: box[island].y1 * c },
+            },
+          ],
+    )
+    .sort((a, b) => b.areaMm2 - a.areaMm2)
+    .slice(0, MAX_PLACES);
 }
 
 /** Clearing is divided among tools on this grid. */
@@ -235,35 +361,51 @@ const CLEARING_CELL_MM = 0.25;
  * Which tool clears what: for each width, widest first, the area to cut that a disc of it reaches without touching what stands and
  * that no wider one reached. The last entry, width 0, is what remains for the knife. Sums to the area to cut.
  */
-export function clearingByTool(cleared: BitMask, cutNow: BitMask, mmPerPx: number, toolsMm: readonly number[]): { widthMm: number; cm2: number }[] {
-  const cellPx = Math.max(1, Math.round(CLEARING_CELL_MM / mmPerPx)), cellMm = cellPx * mmPerPx;
-  const open = coarser(cleared, cellPx, cellPx * cellPx), cut = coarser(cutNow, cellPx, (cellPx * cellPx) / 2);
+export function clearingByTool(
+  cleared: BitMask,
+  cutNow: BitMask,
+  mmPerPx: number,
+  toolsMm: readonly number[],
+): { widthMm: number; cm2: number }[] {
+  const cellPx = Math.max(1, Math.round(CLEARING_CELL_MM / mmPerPx)),
+    cellMm = cellPx * mmPerPx;
+  const open = coarser(cleared, cellPx, cellPx * cellPx),
+    cut = coarser(cutNow, cellPx, (cellPx * cellPx) / 2);
   const scale = countPixels(cut) > 0 ? (countPixels(cutNow) * mmPerPx ** 2) / (countPixels(cut) * cellMm ** 2) : 0;
   let before = 0;
-  const out = [...toolsMm].sort((a, b) => b - a).map((widthMm) => {
-    const px = Math.round(widthMm / cellMm);
-    const reach = px <= 1 ? open : openDisc(open, px);
-    const reached = countPixels(maskAnd(reach, cut));
-    const cm2 = ((Math.max(before, reached) - before) * cellMm ** 2 * scale) / 100;
-    before = Math.max(before, reached);
-    return { widthMm, cm2 };
-  });
+  const out = [...toolsMm]
+    .sort((a, b) => b - a)
+    .map((widthMm) => {
+      const px = Math.round(widthMm / cellMm);
+      const reach = px <= 1 ? open : openDisc(open, px);
+      const reached = countPixels(maskAnd(reach, cut));
+      const cm2 = ((Math.max(before, reached) - before) * cellMm ** 2 * scale) / 100;
+      before = Math.max(before, reached);
+      return { widthMm, cm2 };
+    });
   return [...out, { widthMm: 0, cm2: ((countPixels(cut) - before) * cellMm ** 2 * scale) / 100 }];
 }
 
 /** Cells in which at least `least` pixels are set. */
 function coarser(mask: BitMask, cellPx: number, least: number): BitMask {
-  const width = Math.max(1, Math.floor(mask.width / cellPx)), height = Math.max(1, Math.floor(mask.height / cellPx));
+  const width = Math.max(1, Math.floor(mask.width / cellPx)),
+    height = Math.max(1, Math.floor(mask.height / cellPx));
   const counts = new Uint16Array(width * height);
   for (let y = 0; y < height * cellPx; y++) {
-    const row = y * mask.wordsPerRow, to = Math.floor(y / cellPx) * width;
+    const row = y * mask.wordsPerRow,
+      to = Math.floor(y / cellPx) * width;
     for (let x = 0; x < width * cellPx; x++) {
       const word = mask.words[row + (x >>> 5)];
-      if (word === 0) { x |= 31; continue; }
+      if (word === 0) {
+        x |= 31;
+        continue;
+      }
       if ((word >>> (x & 31)) & 1) counts[to + Math.floor(x / cellPx)]++;
     }
   }
   const out = emptyMask(width, height);
-  for (let y = 0, i = 0; y < height; y++) for (let x = 0; x < width; x++, i++) if (counts[i] >= least) out.words[y * out.wordsPerRow + (x >>> 5)] |= 1 << (x & 31);
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++)
+      if (counts[i] >= least) out.words[y * out.wordsPerRow + (x >>> 5)] |= 1 << (x & 31);
   return out;
 }

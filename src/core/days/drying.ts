@@ -5,5 +5,10 @@ const DEGREES_THAT_DOUBLE = 10;
 
 /** Hours until a film can take the next one; each film below makes it slower, warmth quicker, damp air slower. */
 export function dryingHours(filmsBelow: number, temperatureC = 20, relativeHumidityPercent = 50): number {
-  return DRYING_HOURS['oil relief'] * PER_FILM_BELOW ** filmsBelow * 2 ** ((20 - temperatureC) / DEGREES_THAT_DOUBLE) * (1 + (relativeHumidityPercent - 50) / 100);
+  return (
+    DRYING_HOURS['oil relief'] *
+    PER_FILM_BELOW ** filmsBelow *
+    2 ** ((20 - temperatureC) / DEGREES_THAT_DOUBLE) *
+    (1 + (relativeHumidityPercent - 50) / 100)
+  );
 }

@@ -23,14 +23,19 @@ export interface ArcMap {
   readonly lastStep: Uint8Array;
 }
 
-const RIGHT_CRACK = 1, DOWN_CRACK = 2, RIGHT_SEEN = 4, DOWN_SEEN = 8;
+const RIGHT_CRACK = 1,
+  DOWN_CRACK = 2,
+  RIGHT_SEEN = 4,
+  DOWN_SEEN = 8;
 
 /** All arcs of a map, simplified to within `tolerancePx` of the cracks (< 0.5 keeps neighbours apart). */
 export function traceArcs(map: LabelMap, tolerancePx: number): ArcMap {
   const cracks = cracksOf(map);
   const tracer = new ArcTracer(map, cracks, tolerancePx);
   eachEdgedCorner(cracks, (v) => tracer.traceFromNode(v));
-  eachEdgedCorner(cracks, (v) => { if ((cracks[v] & (RIGHT_CRACK | RIGHT_SEEN)) === RIGHT_CRACK) tracer.trace(v, 0); });
+  eachEdgedCorner(cracks, (v) => {
+    if ((cracks[v] & (RIGHT_CRACK | RIGHT_SEEN)) === RIGHT_CRACK) tracer.trace(v, 0);
+  });
   return tracer.result();
 }
 
@@ -50,7 +55,8 @@ const NODE = 4;
  * that led there; `NODE` where more or fewer than two meet.
  */
 const NEXT_STEP = Uint8Array.from({ length: 64 }, (_, i) => {
-  const edges = i >> 2, back = ((i & 3) + 2) % 4;
+  const edges = i >> 2,
+    back = ((i & 3) + 2) % 4;
   const ways = [0, 1, 2, 3].filter((step) => edges & (1 << step));
   return ways.length === 2 && ways.includes(back) ? ways.find((step) => step !== back)! : NODE;
 });
@@ -63,15 +69,22 @@ function cracksOf(map: LabelMap): Uint8Array {
   const cracks = new Uint8Array(across * (height + 1));
   cracks.fill(RIGHT_CRACK, 0, width);
   for (let y = 0; y < height; y++) {
-    const row = y * width, at = y * across;
+    const row = y * width,
+      at = y * across;
     cracks[at] |= DOWN_CRACK;
     cracks[at + width] |= DOWN_CRACK;
     let before = labels[row];
     for (let x = 0; x < width;) {
-      if (words && words[(row + x) >> 2] === Math.imul(before, 0x01010101)) { x += 4; continue; }
+      if (words && words[(row + x) >> 2] === Math.imul(before, 0x01010101)) {
+        x += 4;
+        continue;
+      }
       for (const end = words ? x + 4 : width; x < end; x++) {
         const label = labels[row + x];
-        if (label !== before) { cracks[at + x] |= DOWN_CRACK; before = label; }
+        if (label !== before) {
+          cracks[at + x] |= DOWN_CRACK;
+          before = label;
+        }
       }
     }
     if (y > 0) rightCracks(labels, words, cracks, row, width, at);
@@ -81,7 +94,14 @@ function cracksOf(map: LabelMap): Uint8Array {
 }
 
 /** Marks the edges between one row and the row above. */
-function rightCracks(labels: Uint8Array, words: Int32Array | undefined, cracks: Uint8Array, row: number, width: number, at: number): void {
+function rightCracks(
+  labels: Uint8Array,
+  words: Int32Array | undefined,
+  cracks: Uint8Array,
+  row: number,
+  width: number,
+  at: number,
+): void {
   const above = row - width;
   if (!words) {
     for (let x = 0; x < width; x++) if (labels[row + x] !== labels[above + x]) cracks[at + x] |= RIGHT_CRACK;
@@ -93,7 +113,10 @@ function rightCracks(labels: Uint8Array, words: Int32Array | undefined, cracks: 
   }
 }
 
-const EDGE_COUNT = Uint8Array.from({ length: 16 }, (_, edges) => (edges & 1) + ((edges >> 1) & 1) + ((edges >> 2) & 1) + (edges >> 3));
+const EDGE_COUNT = Uint8Array.from(
+  { length: 16 },
+  (_, edges) => (edges & 1) + ((edges >> 1) & 1) + ((edges >> 2) & 1) + (edges >> 3),
+);
 
 class ArcTracer {
   private readonly across: number;
@@ -108,7 +131,11 @@ class ArcTracer {
   private readonly first: number[] = [];
   private readonly last: number[] = [];
 
-  constructor(private readonly map: LabelMap, private readonly cracks: Uint8Array, private readonly tolerancePx: number) {
+  constructor(
+    private readonly map: LabelMap,
+    private readonly cracks: Uint8Array,
+    private readonly tolerancePx: number,
+  ) {
     this.across = map.width + 1;
   }
 
@@ -134,31 +161,57 @@ class ArcTracer {
   trace(start: number, firstStep: number): void {
     const { cracks, across } = this;
     this.sides(start, firstStep);
-    let v = start, step = firstStep, turns = 0;
-    let x = start % across, y = (start - x) / across;
+    let v = start,
+      step = firstStep,
+      turns = 0;
+    let x = start % across,
+      y = (start - x) / across;
     this.putCorner(turns++, x, y);
     for (;;) {
-      if (step === 0) { cracks[v] |= RIGHT_SEEN; v++; x++; }
-      else if (step === 1) { cracks[v] |= DOWN_SEEN; v += across; y++; }
-      else if (step === 2) { v--; x--; cracks[v] |= RIGHT_SEEN; }
-      else { v -= across; y--; cracks[v] |= DOWN_SEEN; }
+      if (step === 0) {
+        cracks[v] |= RIGHT_SEEN;
+        v++;
+        x++;
+      } else if (step === 1) {
+        cracks[v] |= DOWN_SEEN;
+        v += across;
+        y++;
+      } else if (step === 2) {
+        v--;
+        x--;
+        cracks[v] |= RIGHT_SEEN;
+      } else {
+        v -= across;
+        y--;
+        cracks[v] |= DOWN_SEEN;
+      }
       if (v === start) break;
       const next = NEXT_STEP[(this.edgesAt(v) << 2) | step];
       if (next === NODE) break;
-      if (next !== step) { this.putCorner(turns++, x, y); step = next; }
+      if (next !== step) {
+        this.putCorner(turns++, x, y);
+        step = next;
+      }
     }
     this.putCorner(turns++, x, y);
     this.finish(start, v, firstStep, step, turns);
   }
 
   private sides(v: number, step: number): void {
-    const x = v % this.across, y = (v - x) / this.across;
+    const x = v % this.across,
+      y = (v - x) / this.across;
     const at = (px: number, py: number) =>
-      px < 0 || py < 0 || px >= this.map.width || py >= this.map.height ? OUTSIDE : this.map.labels[py * this.map.width + px];
-    const [l, r] = step === 0 ? [at(x, y - 1), at(x, y)]
-      : step === 1 ? [at(x, y), at(x - 1, y)]
-      : step === 2 ? [at(x - 1, y), at(x - 1, y - 1)]
-      : [at(x - 1, y - 1), at(x, y - 1)];
+      px < 0 || py < 0 || px >= this.map.width || py >= this.map.height
+        ? OUTSIDE
+        : this.map.labels[py * this.map.width + px];
+    const [l, r] =
+      step === 0
+        ? [at(x, y - 1), at(x, y)]
+        : step === 1
+          ? [at(x, y), at(x - 1, y)]
+          : step === 2
+            ? [at(x - 1, y), at(x - 1, y - 1)]
+            : [at(x - 1, y - 1), at(x, y - 1)];
     this.left.push(l);
     this.right.push(r);
   }
@@ -189,11 +242,17 @@ class ArcTracer {
 
   result(): ArcMap {
     return {
-      width: this.map.width, height: this.map.height, count: this.left.length,
-      offset: Int32Array.from(this.offset), xy: this.xy.subarray(0, this.used),
-      left: Uint8Array.from(this.left), right: Uint8Array.from(this.right),
-      startCorner: Int32Array.from(this.start), endCorner: Int32Array.from(this.end),
-      firstStep: Uint8Array.from(this.first), lastStep: Uint8Array.from(this.last),
+      width: this.map.width,
+      height: this.map.height,
+      count: this.left.length,
+      offset: Int32Array.from(this.offset),
+      xy: this.xy.subarray(0, this.used),
+      left: Uint8Array.from(this.left),
+      right: Uint8Array.from(this.right),
+      startCorner: Int32Array.from(this.start),
+      endCorner: Int32Array.from(this.end),
+      firstStep: Uint8Array.from(this.first),
+      lastStep: Uint8Array.from(this.last),
     };
   }
 }

@@ -87,7 +87,8 @@ export function invertMask(mask: BitMask): BitMask {
   const out = emptyMask(mask.width, mask.height);
   const tail = mask.width & 31;
   for (let i = 0; i < mask.words.length; i++) out.words[i] = ~mask.words[i];
-  if (tail) for (let i = mask.wordsPerRow - 1; i < out.words.length; i += mask.wordsPerRow) out.words[i] &= (1 << tail) - 1;
+  if (tail)
+    for (let i = mask.wordsPerRow - 1; i < out.words.length; i += mask.wordsPerRow) out.words[i] &= (1 << tail) - 1;
   return out;
 }
 

@@ -18,7 +18,7 @@ function discOf(diameterPx: number, reflected: boolean): Disc {
   const rows: { dy: number; reach: number }[] = [];
   const low = -Math.floor((diameterPx - 1) / 2);
   for (let dy = low; dy < low + diameterPx; dy++) {
-    const halfWidth = Math.sqrt(Math.max(0, radiusSquared - (Math.abs(dy - shift)) ** 2));
+    const halfWidth = Math.sqrt(Math.max(0, radiusSquared - Math.abs(dy - shift) ** 2));
     if (even && halfWidth < 0.5) continue;
     const reach = even ? Math.floor(halfWidth - 0.5) : Math.floor(halfWidth);
     rows.push({ dy: reflected ? -dy : dy, reach });
@@ -65,11 +65,13 @@ export function thinnerThan(mask: BitMask, diameterPx: number): BitMask {
  */
 export function thinnestWidthPx(mask: BitMask, soughtPx: number, leastAreaPx: number): number | undefined {
   const hasThinner = (px: number) => countPixels(thinnerThan(mask, px)) >= leastAreaPx;
-  let fits = 1, sticks = Math.max(2, Math.round(soughtPx));
+  let fits = 1,
+    sticks = Math.max(2, Math.round(soughtPx));
   if (!hasThinner(sticks)) return undefined;
   while (sticks - fits > 1) {
     const middle = (fits + sticks) >> 1;
-    if (hasThinner(middle)) sticks = middle; else fits = middle;
+    if (hasThinner(middle)) sticks = middle;
+    else fits = middle;
   }
   return fits;
 }
@@ -116,7 +118,14 @@ function erode(mask: BitMask, disc: Disc, outside: boolean): BitMask {
 }
 
 /** One row eroded by each reach of the disc: reach r goes to `ring[at + r × wordsPerRow …]`. `source` is padded by `pad` words. */
-function sideways(source: Int32Array, pad: number, ring: Int32Array, at: number, wordsPerRow: number, disc: Disc): void {
+function sideways(
+  source: Int32Array,
+  pad: number,
+  ring: Int32Array,
+  at: number,
+  wordsPerRow: number,
+  disc: Disc,
+): void {
   const { baseLow, baseHigh, maxReach } = disc;
   for (let k = 0; k < wordsPerRow; k++) {
     const s = k + pad;
@@ -140,6 +149,7 @@ function sideways(source: Int32Array, pad: number, ring: Int32Array, at: number,
 
 /** The word at `s` of the row moved so that pixel x reads pixel x + dx. */
 function shifted(source: Int32Array, s: number, dx: number): number {
-  const whole = s + (dx >> 5), part = dx & 31;
+  const whole = s + (dx >> 5),
+    part = dx & 31;
   return part === 0 ? source[whole] : (source[whole] >>> part) | (source[whole + 1] << (32 - part));
 }

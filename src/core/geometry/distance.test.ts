@@ -2,20 +2,36 @@ import fc from 'fast-check';
 import { labelGapsPx, squaredDistances } from './index';
 
 test('distances equal the plain quadratic definition', () => {
-  fc.assert(fc.property(fc.integer({ min: 1, max: 12 }), fc.integer({ min: 1, max: 12 }), fc.array(fc.boolean(), { minLength: 144, maxLength: 144 }), (width, height, bits) => {
-    const quick = squaredDistances((cell) => bits[cell], width, height);
-    for (let i = 0; i < width * height; i++) {
-      let plain = Infinity;
-      for (let j = 0; j < width * height; j++) if (bits[j]) plain = Math.min(plain, ((i % width) - (j % width)) ** 2 + (Math.floor(i / width) - Math.floor(j / width)) ** 2);
-      expect(quick[i]).toBe(plain);
-    }
-  }), { seed: 21, numRuns: 60 });
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 1, max: 12 }),
+      fc.integer({ min: 1, max: 12 }),
+      fc.array(fc.boolean(), { minLength: 144, maxLength: 144 }),
+      (width, height, bits) => {
+        const quick = squaredDistances((cell) => bits[cell], width, height);
+        for (let i = 0; i < width * height; i++) {
+          let plain = Infinity;
+          for (let j = 0; j < width * height; j++)
+            if (bits[j])
+              plain = Math.min(
+                plain,
+                ((i % width) - (j % width)) ** 2 + (Math.floor(i / width) - Math.floor(j / width)) ** 2,
+              );
+          expect(quick[i]).toBe(plain);
+        }
+      },
+    ),
+    { seed: 21, numRuns: 60 },
+  );
 });
 
 test('gaps between labels: nothing where they touch, the distance where they do not, never too much', () => {
-  const width = 900, height = 300;
+  const width = 900,
+    height = 300;
   const labels = new Uint8Array(width * height);
-  const fill = (label: number, x0: number, x1: number) => { for (let y = 0; y < height; y++) labels.fill(label, y * width + x0, y * width + x1); };
+  const fill = (label: number, x0: number, x1: number) => {
+    for (let y = 0; y < height; y++) labels.fill(label, y * width + x0, y * width + x1);
+  };
   fill(1, 0, 200);
   fill(2, 500, 600);
   fill(3, 600, 700);

@@ -8,7 +8,11 @@ export function squaredDistances(inSet: (cell: number) => boolean, width: number
   const out = new Float64Array(width * height);
   for (let i = 0; i < out.length; i++) out[i] = inSet(i) ? 0 : Infinity;
   const line = new Float64Array(Math.max(width, height));
-  const scratch = { at: new Int32Array(line.length), from: new Float64Array(line.length + 1), value: new Float64Array(line.length) };
+  const scratch = {
+    at: new Int32Array(line.length),
+    from: new Float64Array(line.length + 1),
+    value: new Float64Array(line.length),
+  };
   for (let x = 0; x < width; x++) {
     for (let y = 0; y < height; y++) line[y] = out[y * width + x];
     envelope(line, height, scratch);
@@ -23,7 +27,11 @@ export function squaredDistances(inSet: (cell: number) => boolean, width: number
 }
 
 /** min over j of (i − j)² + line[j], for all i, into `scratch.value`. */
-function envelope(line: Float64Array, n: number, { at, from, value }: { at: Int32Array; from: Float64Array; value: Float64Array }): void {
+function envelope(
+  line: Float64Array,
+  n: number,
+  { at, from, value }: { at: Int32Array; from: Float64Array; value: Float64Array },
+): void {
   let top = -1;
   for (let j = 0; j < n; j++) {
     if (line[j] === Infinity) continue;
@@ -38,7 +46,10 @@ function envelope(line: Float64Array, n: number, { at, from, value }: { at: Int3
     at[++top] = j;
     from[top] = start;
   }
-  if (top < 0) { value.fill(Infinity, 0, n); return; }
+  if (top < 0) {
+    value.fill(Infinity, 0, n);
+    return;
+  }
   for (let i = 0, p = 0; i < n; i++) {
     while (p < top && from[p + 1] < i) p++;
     value[i] = (i - at[p]) ** 2 + line[at[p]];
@@ -54,7 +65,8 @@ const GAP_GRID = 400;
  */
 export function labelGapsPx(map: LabelMap, labelCount: number): Float64Array {
   const cellPx = Math.max(1, Math.ceil(Math.max(map.width, map.height) / GAP_GRID));
-  const width = Math.ceil(map.width / cellPx), height = Math.ceil(map.height / cellPx);
+  const width = Math.ceil(map.width / cellPx),
+    height = Math.ceil(map.height / cellPx);
   const present = new Uint32Array(width * height);
   for (let y = 0; y < map.height; y++) {
     const row = Math.floor(y / cellPx) * width;
@@ -70,7 +82,8 @@ export function labelGapsPx(map: LabelMap, labelCount: number): Float64Array {
         if (squared[cell] < nearest[b]) nearest[b] = squared[cell];
       }
     }
-    for (let b = 0; b < labelCount; b++) gaps[a * labelCount + b] = a === b ? 0 : Math.max(0, (Math.sqrt(nearest[b]) - Math.SQRT2) * cellPx);
+    for (let b = 0; b < labelCount; b++)
+      gaps[a * labelCount + b] = a === b ? 0 : Math.max(0, (Math.sqrt(nearest[b]) - Math.SQRT2) * cellPx);
   }
   return gaps;
 }

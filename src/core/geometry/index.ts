@@ -1,11 +1,41 @@
 export { type LabelMap, type ColourRaster, OUTSIDE, labelSet, labelCounts, labelWords } from './raster';
-export { type BitMask, emptyMask, maskOfLabels, nestedMasks, countPixels, hasPixel, invertMask, maskAnd, maskAndNot } from './bitMask';
+export {
+  type BitMask,
+  emptyMask,
+  maskOfLabels,
+  nestedMasks,
+  countPixels,
+  hasPixel,
+  invertMask,
+  maskAnd,
+  maskAndNot,
+} from './bitMask';
 export { erodeDisc, dilateDisc, openDisc, thinnerThan, thinnestWidthPx } from './discMorphology';
 export { type IslandMap, findIslands, islandAt, eachStripOf, MAX_STRIPS } from './islands';
 export { type ArcMap, traceArcs } from './arcs';
 export { type Ring, ringsOf, eachPointOf, areaOfRingsPx } from './rings';
-export { type LabelStyle, type View, paintLabels, paintEdges, paintRaster, labelCoverage, coarserCoverage, paintCoverage, packRgb } from './paint';
+export {
+  type LabelStyle,
+  type View,
+  paintLabels,
+  paintEdges,
+  paintRaster,
+  labelCoverage,
+  coarserCoverage,
+  paintCoverage,
+  packRgb,
+} from './paint';
 export { squaredDistances, labelGapsPx } from './distance';
 export { distancesToOther, squaredDistancesToMask, FAR } from './otherDistance';
 export { type Region, islandByKey, regionMask, fillSpan, fillOutlines, fillLine } from './region';
-export { type Box, type IslandNeighbour, type IslandFigures, type MiddleLines, neighboursOf, boxOf, islandFigures, middleLines, thinnestOfIsland } from './islandFigures';
+export {
+  type Box,
+  type IslandNeighbour,
+  type IslandFigures,
+  type MiddleLines,
+  neighboursOf,
+  boxOf,
+  islandFigures,
+  middleLines,
+  thinnestOfIsland,
+} from './islandFigures';

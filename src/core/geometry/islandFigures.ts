@@ -3,15 +3,25 @@ import { eachStripOf, findIslands, islandAt, type IslandMap } from './islands';
 import type { LabelMap } from './raster';
 
 /** Left, top, right and bottom edges in pixels, right and bottom exclusive. */
-export interface Box { readonly x0: number; readonly y0: number; readonly x1: number; readonly y1: number }
+export interface Box {
+  readonly x0: number;
+  readonly y0: number;
+  readonly x1: number;
+  readonly y1: number;
+}
 
-export interface IslandNeighbour { readonly island: number; readonly borderPx: number }
+export interface IslandNeighbour {
+  readonly island: number;
+  readonly borderPx: number;
+}
 
 /** The islands that share an edge with one, and for how many pixel edges, longest first. Costs the rows it spans. */
 export function neighboursOf(islands: IslandMap, island: number): IslandNeighbour[] {
   const { rowOffset, stripEnd, stripIsland } = islands;
   const border = new Map<number, number>();
-  const add = (other: number, px: number) => { if (other !== island && px > 0) border.set(other, (border.get(other) ?? 0) + px); };
+  const add = (other: number, px: number) => {
+    if (other !== island && px > 0) border.set(other, (border.get(other) ?? 0) + px);
+  };
   const touching = (y: number, from: number, to: number) => {
     if (y < 0 || y >= islands.height) return;
     let start = 0;
@@ -26,11 +36,16 @@ export function neighboursOf(islands: IslandMap, island: number): IslandNeighbou
     if (from > 0) touching(y, from - 1, from);
     if (to < islands.width) touching(y, to, to + 1);
   });
-  return [...border].map(([i, borderPx]) => ({ island: i, borderPx })).sort((a, b) => b.borderPx - a.borderPx || a.island - b.island);
+  return [...border]
+    .map(([i, borderPx]) => ({ island: i, borderPx }))
+    .sort((a, b) => b.borderPx - a.borderPx || a.island - b.island);
 }
 
 export function boxOf(islands: IslandMap, island: number): Box {
-  let x0 = islands.width, x1 = 0, y0 = islands.height, y1 = 0;
+  let x0 = islands.width,
+    x1 = 0,
+    y0 = islands.height,
+    y1 = 0;
   eachStripOf(islands, island, (y, from, to) => {
     x0 = Math.min(x0, from);
     x1 = Math.max(x1, to);
@@ -65,7 +80,9 @@ export interface MiddleLines {
  */
 export function middleLines(map: LabelMap, distances: Uint16Array, limitPx: number): MiddleLines {
   const { width, height, labels } = map;
-  let pixel = new Int32Array(1024), widthPx = new Float32Array(1024), count = 0;
+  let pixel = new Int32Array(1024),
+    widthPx = new Float32Array(1024),
+    count = 0;
   const largest = ((limitPx + 1) / 2) ** 2;
   for (let y = 0, i = 0; y < height; y++) {
     for (let x = 0; x < width; x++, i++) {
@@ -77,7 +94,10 @@ export function middleLines(map: LabelMap, distances: Uint16Array, limitPx: numb
       if (across === 0 && down === 0) continue;
       const px = 2 * Math.sqrt(d) - (across === 2 || down === 2 ? 0 : 1);
       if (px >= limitPx || juts(labels, distances, width, height, x, y, label, d)) continue;
-      if (count === pixel.length) { pixel = larger(pixel, new Int32Array(2 * count)); widthPx = larger(widthPx, new Float32Array(2 * count)); }
+      if (count === pixel.length) {
+        pixel = larger(pixel, new Int32Array(2 * count));
+        widthPx = larger(widthPx, new Float32Array(2 * count));
+      }
       pixel[count] = i;
       widthPx[count++] = px;
     }
@@ -85,13 +105,34 @@ export function middleLines(map: LabelMap, distances: Uint16Array, limitPx: numb
   return { pixel: pixel.slice(0, count), widthPx: widthPx.slice(0, count) };
 }
 
-const EIGHT = [[1, 0], [-1, 0], [0, 1], [0, -1], [0.71, 0.71], [-0.71, 0.71], [0.71, -0.71], [-0.71, -0.71]] as const;
+const EIGHT = [
+  [1, 0],
+  [-1, 0],
+  [0, 1],
+  [0, -1],
+  [0.71, 0.71],
+  [-0.71, 0.71],
+  [0.71, -0.71],
+  [-0.71, -0.71],
+] as const;
 
 /** A bump on the edge of something wide, not a line: within its own width and a pixel the same label reaches clearly further in. */
-function juts(labels: Uint8Array, distances: Uint16Array, width: number, height: number, x: number, y: number, label: number, d: number): boolean {
-  const root = Math.sqrt(d), away = root + 1.5, wide = (root + 1) * (root + 1);
+function juts(
+  labels: Uint8Array,
+  distances: Uint16Array,
+  width: number,
+  height: number,
+  x: number,
+  y: number,
+  label: number,
+  d: number,
+): boolean {
+  const root = Math.sqrt(d),
+    away = root + 1.5,
+    wide = (root + 1) * (root + 1);
   for (const [ux, uy] of EIGHT) {
-    const nx = Math.round(x + away * ux), ny = Math.round(y + away * uy);
+    const nx = Math.round(x + away * ux),
+      ny = Math.round(y + away * uy);
     if (nx < 0 || ny < 0 || nx >= width || ny >= height) continue;
     const i = ny * width + nx;
     if (labels[i] === label && distances[i] >= wide) return true;
@@ -105,7 +146,15 @@ function larger<T extends Int32Array<ArrayBuffer> | Float32Array<ArrayBuffer>>(o
 }
 
 /** 1 for a single pixel the distance falls from on both sides, 2 for the first of two equals, 0 else. Another label is distance 0. */
-function peak(labels: Uint8Array, distances: Uint16Array, at: number, step: number, label: number, d: number, further: boolean): 0 | 1 | 2 {
+function peak(
+  labels: Uint8Array,
+  distances: Uint16Array,
+  at: number,
+  step: number,
+  label: number,
+  d: number,
+  further: boolean,
+): 0 | 1 | 2 {
   const before = labels[at - step] === label ? distances[at - step] : 0;
   if (before >= d) return 0;
   const after = labels[at + step] === label ? distances[at + step] : 0;
@@ -118,18 +167,28 @@ function peak(labels: Uint8Array, distances: Uint16Array, at: number, step: numb
  * for the area of its cross-section; the thinnest width is the one below which `leastAreaPx` lie, so that the points of tapering
  * strokes do not count. `middle`: the middle lines, where they are known already.
  */
-export function islandFigures(map: LabelMap, islands: IslandMap, distances: Uint16Array, capPx: number, leastAreaPx: number, middle: MiddleLines = middleLines(map, distances, 2 * capPx - 1)): IslandFigures {
+export function islandFigures(
+  map: LabelMap,
+  islands: IslandMap,
+  distances: Uint16Array,
+  capPx: number,
+  leastAreaPx: number,
+  middle: MiddleLines = middleLines(map, distances, 2 * capPx - 1),
+): IslandFigures {
   const { width, height, islandCount, rowOffset, stripEnd, stripIsland } = islands;
   const bins = 2 * capPx;
   const histogram = new Float32Array(islandCount * bins);
-  const widest = new Uint16Array(islandCount), strip = new Int32Array(islandCount);
-  const innerX = new Int32Array(islandCount), innerY = new Int32Array(islandCount);
+  const widest = new Uint16Array(islandCount),
+    strip = new Int32Array(islandCount);
+  const innerX = new Int32Array(islandCount),
+    innerY = new Int32Array(islandCount);
   const widestPx = new Float32Array(islandCount);
   for (let y = 0, m = 0; y < height; y++) {
     let start = 0;
     const row = y * width;
     for (let s = rowOffset[y]; s < rowOffset[y + 1]; s++) {
-      const island = stripIsland[s], end = stripEnd[s];
+      const island = stripIsland[s],
+        end = stripEnd[s];
       if (end - start > strip[island]) {
         strip[island] = end - start;
         innerX[island] = (start + end) >> 1;
@@ -150,7 +209,8 @@ export function islandFigures(map: LabelMap, islands: IslandMap, distances: Uint
   for (let i = 0; i < islandCount; i++) {
     widestPx[i] = Math.max(1, widestPx[i], Math.round(2 * Math.sqrt(widest[i]) - 1));
     const enough = Math.min(leastAreaPx, islands.islandAreaPx[i] / 2);
-    let below = 0, px = 0;
+    let below = 0,
+      px = 0;
     while (px < bins - 1 && (below += histogram[i * bins + px]) < enough) px++;
     thinnestPx[i] = Math.min(widestPx[i], Math.max(1, px));
   }
@@ -158,11 +218,22 @@ export function islandFigures(map: LabelMap, islands: IslandMap, distances: Uint
 }
 
 /** Thinnest width of one island, as `islandFigures` has it, from the part of the map around it: costs its box, not the map. */
-export function thinnestOfIsland(map: LabelMap, islands: IslandMap, island: number, capPx: number, leastAreaPx: number): number {
-  const box = boxOf(islands, island), pad = capPx + 1;
-  const x0 = Math.max(0, box.x0 - pad), y0 = Math.max(0, box.y0 - pad), x1 = Math.min(map.width, box.x1 + pad), y1 = Math.min(map.height, box.y1 + pad);
+export function thinnestOfIsland(
+  map: LabelMap,
+  islands: IslandMap,
+  island: number,
+  capPx: number,
+  leastAreaPx: number,
+): number {
+  const box = boxOf(islands, island),
+    pad = capPx + 1;
+  const x0 = Math.max(0, box.x0 - pad),
+    y0 = Math.max(0, box.y0 - pad),
+    x1 = Math.min(map.width, box.x1 + pad),
+    y1 = Math.min(map.height, box.y1 + pad);
   const part: LabelMap = { width: x1 - x0, height: y1 - y0, labels: new Uint8Array((x1 - x0) * (y1 - y0)) };
-  for (let y = y0; y < y1; y++) part.labels.set(map.labels.subarray(y * map.width + x0, y * map.width + x1), (y - y0) * part.width);
+  for (let y = y0; y < y1; y++)
+    part.labels.set(map.labels.subarray(y * map.width + x0, y * map.width + x1), (y - y0) * part.width);
   const parts = findIslands(part)!;
   const first = islands.islandFirstPx[island];
   const same = islandAt(parts, (first % map.width) - x0, Math.floor(first / map.width) - y0);

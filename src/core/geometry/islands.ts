@@ -119,7 +119,8 @@ function uniteStrips(height: number, rowOffset: Int32Array, stripEnd: Int32Array
 function numberIslands({ width, height }: LabelMap, { rowOffset, stripEnd, stripLabel }: Strips, parent: Int32Array) {
   const stripIsland = new Int32Array(stripEnd.length);
   let islandCount = 0;
-  for (let s = 0; s < stripEnd.length; s++) stripIsland[s] = parent[s] === s ? islandCount++ : stripIsland[findRoot(parent, s)];
+  for (let s = 0; s < stripEnd.length; s++)
+    stripIsland[s] = parent[s] === s ? islandCount++ : stripIsland[findRoot(parent, s)];
   const islandLabel = new Uint8Array(islandCount);
   const islandAreaPx = new Int32Array(islandCount);
   const islandFirstPx = new Int32Array(islandCount).fill(-1);
@@ -144,13 +145,18 @@ export function islandAt(islands: IslandMap, x: number, y: number): number {
   let high = islands.rowOffset[y + 1] - 1;
   while (low < high) {
     const middle = (low + high) >> 1;
-    if (islands.stripEnd[middle] > x) high = middle; else low = middle + 1;
+    if (islands.stripEnd[middle] > x) high = middle;
+    else low = middle + 1;
   }
   return islands.stripIsland[low];
 }
 
 /** Calls `visit(y, fromX, toX)` for each strip of one island, `toX` exclusive. */
-export function eachStripOf(islands: IslandMap, island: number, visit: (y: number, fromX: number, toX: number) => void): void {
+export function eachStripOf(
+  islands: IslandMap,
+  island: number,
+  visit: (y: number, fromX: number, toX: number) => void,
+): void {
   const firstRow = Math.floor(islands.islandFirstPx[island] / islands.width);
   let left = islands.islandAreaPx[island];
   for (let y = firstRow; y < islands.height && left > 0; y++) {

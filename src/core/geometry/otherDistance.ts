@@ -14,20 +14,32 @@ export function distancesToOther(map: LabelMap, capPx: number): Uint16Array {
   const out = new Uint16Array(labels.length);
   const capSquared = cap * cap;
   const near = new Int32Array(width);
-  const words = labelWords(map), columnWords = words && new Int32Array(column.buffer), full = Math.imul(cap, 0x01010101);
+  const words = labelWords(map),
+    columnWords = words && new Int32Array(column.buffer),
+    full = Math.imul(cap, 0x01010101);
   for (let y = 0; y < height; y++) {
     const row = y * width;
     for (let start = 0; start < width;) {
       const label = labels[row + start];
-      let end = start + 1, count = 0;
+      let end = start + 1,
+        count = 0;
       if (column[row + start] < cap) near[count++] = start;
       const four = Math.imul(label, 0x01010101);
       while (end < width && labels[row + end] === label) {
-        if (words && ((row + end) & 3) === 0 && words[(row + end) >> 2] === four && columnWords![(row + end) >> 2] === full) { end += 4; continue; }
+        if (
+          words &&
+          ((row + end) & 3) === 0 &&
+          words[(row + end) >> 2] === four &&
+          columnWords![(row + end) >> 2] === full
+        ) {
+          end += 4;
+          continue;
+        }
         if (column[row + end] < cap) near[count++] = end;
         end++;
       }
-      const left = start > 0 ? start - 1 : -cap - 1, right = end < width ? end : width + cap;
+      const left = start > 0 ? start - 1 : -cap - 1,
+        right = end < width ? end : width + cap;
       if (count === 0) fillEnds(out, row, start, end, left, right, cap, capSquared);
       else sweep(out, column, row, start, end, left, right, near, count, cap, capSquared);
       start = end;
@@ -39,24 +51,55 @@ export function distancesToOther(map: LabelMap, capPx: number): Uint16Array {
 function columnDistances(map: LabelMap, cap: number): Uint8Array {
   const { width, labels } = map;
   const out = new Uint8Array(labels.length).fill(cap);
-  const words = labelWords(map), outWords = words && new Int32Array(out.buffer), across = width >> 2, full = Math.imul(cap, 0x01010101);
+  const words = labelWords(map),
+    outWords = words && new Int32Array(out.buffer),
+    across = width >> 2,
+    full = Math.imul(cap, 0x01010101);
   for (let i = width; i < labels.length; i++) {
     // four alike above and nothing near there: nothing near here
-    if (words && (i & 3) === 0) { const w = i >> 2; if (words[w] === words[w - across] && outWords![w - across] === full) { i += 3; continue; } }
+    if (words && (i & 3) === 0) {
+      const w = i >> 2;
+      if (words[w] === words[w - across] && outWords![w - across] === full) {
+        i += 3;
+        continue;
+      }
+    }
     if (labels[i] !== labels[i - width]) out[i] = 1;
-    else { const above = out[i - width]; if (above < cap) out[i] = above + 1; }
+    else {
+      const above = out[i - width];
+      if (above < cap) out[i] = above + 1;
+    }
   }
   for (let i = labels.length - width - 1; i >= 0; i--) {
-    if (words && (i & 3) === 3) { const w = i >> 2; if (words[w] === words[w + across] && outWords![w + across] === full) { i -= 3; continue; } }
+    if (words && (i & 3) === 3) {
+      const w = i >> 2;
+      if (words[w] === words[w + across] && outWords![w + across] === full) {
+        i -= 3;
+        continue;
+      }
+    }
     if (labels[i] !== labels[i + width]) out[i] = 1;
-    else { const below = out[i + width] + 1; if (below < out[i]) out[i] = below; }
+    else {
+      const below = out[i + width] + 1;
+      if (below < out[i]) out[i] = below;
+    }
   }
   return out;
 }
 
 /** A run of pixels with no change above or below within reach: only its ends matter. */
-function fillEnds(out: Uint16Array, row: number, start: number, end: number, left: number, right: number, cap: number, capSquared: number): void {
-  const from = Math.max(start, Math.min(end, left + cap)), to = Math.max(from, right - cap + 1);
+function fillEnds(
+  out: Uint16Array,
+  row: number,
+  start: number,
+  end: number,
+  left: number,
+  right: number,
+  cap: number,
+  capSquared: number,
+): void {
+  const from = Math.max(start, Math.min(end, left + cap)),
+    to = Math.max(from, right - cap + 1);
   for (let x = start; x < from; x++) {
     const d = Math.min(x - left, right - x);
     out[row + x] = d * d;
@@ -69,25 +112,42 @@ function fillEnds(out: Uint16Array, row: number, start: number, end: number, lef
 }
 
 /** `near`: columns of the run with a change above or below within reach. Both sides are walked outwards, so that what is found bounds how far to look. */
-function sweep(out: Uint16Array, column: Uint8Array, row: number, start: number, end: number, left: number, right: number, near: Int32Array, count: number, cap: number, capSquared: number): void {
+function sweep(
+  out: Uint16Array,
+  column: Uint8Array,
+  row: number,
+  start: number,
+  end: number,
+  left: number,
+  right: number,
+  near: Int32Array,
+  count: number,
+  cap: number,
+  capSquared: number,
+): void {
   let k = 0;
   for (let x = start; x < end; x++) {
     while (k < count && near[k] < x) k++;
-    const toLeft = x - left, toRight = right - x;
+    const toLeft = x - left,
+      toRight = right - x;
     const side = toLeft < toRight ? toLeft : toRight;
     let best = side < cap ? side * side : capSquared;
     const own = column[row + x];
     if (own * own < best) best = own * own;
     for (let r = k; r < count; r++) {
-      const dx = near[r] - x, dd = dx * dx;
+      const dx = near[r] - x,
+        dd = dx * dx;
       if (dd + 1 >= best) break;
-      const g = column[row + near[r]], sum = dd + g * g;
+      const g = column[row + near[r]],
+        sum = dd + g * g;
       if (sum < best) best = sum;
     }
     for (let l = k - 1; l >= 0; l--) {
-      const dx = x - near[l], dd = dx * dx;
+      const dx = x - near[l],
+        dd = dx * dx;
       if (dd + 1 >= best) break;
-      const g = column[row + near[l]], sum = dd + g * g;
+      const g = column[row + near[l]],
+        sum = dd + g * g;
       if (sum < best) best = sum;
     }
     out[row + x] = best;
@@ -105,18 +165,32 @@ export function squaredDistancesToMask(mask: BitMask): Int32Array {
   for (let y = 0; y < height; y++) {
     const row = y * width;
     for (let k = 0; k < wordsPerRow; k++) {
-      const word = words[y * wordsPerRow + k], from = row + 32 * k, to = Math.min(row + width, from + 32);
-      if (word === 0) { for (let i = from; i < to; i++) out[i] = y === 0 ? none : out[i - width] + 1; continue; }
+      const word = words[y * wordsPerRow + k],
+        from = row + 32 * k,
+        to = Math.min(row + width, from + 32);
+      if (word === 0) {
+        for (let i = from; i < to; i++) out[i] = y === 0 ? none : out[i - width] + 1;
+        continue;
+      }
       for (let i = from, b = 0; i < to; i++, b++) out[i] = (word >>> b) & 1 ? 0 : y === 0 ? none : out[i - width] + 1;
     }
   }
-  for (let i = width * (height - 1) - 1; i >= 0; i--) { const below = out[i + width] + 1; if (below < out[i]) out[i] = below; }
-  const at = new Int32Array(width), from = new Int32Array(width), line = new Int32Array(width);
+  for (let i = width * (height - 1) - 1; i >= 0; i--) {
+    const below = out[i + width] + 1;
+    if (below < out[i]) out[i] = below;
+  }
+  const at = new Int32Array(width),
+    from = new Int32Array(width),
+    line = new Int32Array(width);
   const nothing = none * none;
   for (let y = 0; y < height; y++) {
     const row = y * width;
     let any = false;
-    for (let x = 0; x < width; x++) { const d = out[row + x]; if (d !== 0) any = true; line[x] = d >= none ? nothing : d * d; }
+    for (let x = 0; x < width; x++) {
+      const d = out[row + x];
+      if (d !== 0) any = true;
+      line[x] = d >= none ? nothing : d * d;
+    }
     if (!any) continue;
     let top = 0;
     at[0] = 0;
@@ -125,14 +199,29 @@ export function squaredDistancesToMask(mask: BitMask): Int32Array {
       const height2 = line[u];
       let start = 0;
       while (top >= 0) {
-        const v = at[top], t = from[top], a = t - v, b = t - u;
-        if (a * a + line[v] <= b * b + height2) { start = 1 + (((u * u - v * v + height2 - line[v]) / (2 * (u - v))) | 0); break; }
+        const v = at[top],
+          t = from[top],
+          a = t - v,
+          b = t - u;
+        if (a * a + line[v] <= b * b + height2) {
+          start = 1 + (((u * u - v * v + height2 - line[v]) / (2 * (u - v))) | 0);
+          break;
+        }
         top--;
       }
-      if (top < 0) { top = 0; at[0] = u; from[0] = 0; } else if (start < width) { top++; at[top] = u; from[top] = start; }
+      if (top < 0) {
+        top = 0;
+        at[0] = u;
+        from[0] = 0;
+      } else if (start < width) {
+        top++;
+        at[top] = u;
+        from[top] = start;
+      }
     }
     for (let x = width - 1; x >= 0; x--) {
-      const dx = x - at[top], d = dx * dx + line[at[top]];
+      const dx = x - at[top],
+        d = dx * dx + line[at[top]];
       out[row + x] = d >= nothing ? FAR : d;
       if (x === from[top]) top--;
     }

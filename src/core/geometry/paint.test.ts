@@ -1,5 +1,14 @@
 import fc from 'fast-check';
-import { coarserCoverage, labelCoverage, packRgb, paintCoverage, paintEdges, paintLabels, paintRaster, type LabelMap } from './index';
+import {
+  coarserCoverage,
+  labelCoverage,
+  packRgb,
+  paintCoverage,
+  paintEdges,
+  paintLabels,
+  paintRaster,
+  type LabelMap,
+} from './index';
 
 const RED = packRgb(200, 30, 20);
 const BLUE = packRgb(20, 40, 180);
@@ -20,14 +29,25 @@ test('colours pack as canvases want them', () => {
 
 test('gouge strokes lie only on the labels that have them', () => {
   const out = paintLabels(halves, [{ fill: RED }, { fill: PAPER, stroke: MADDER }], view, 64, 64, 0);
-  const left = new Set<number>(), right = new Set<number>();
+  const left = new Set<number>(),
+    right = new Set<number>();
   out.forEach((colour, i) => (i % 64 < 32 ? left : right).add(colour));
   expect([...left]).toEqual([RED]);
   expect([...right].sort()).toEqual([PAPER, MADDER].sort());
 });
 
 test('strokes cover some of the ground and leave most of it', () => {
-  const out = paintLabels(halves, [{ fill: PAPER, stroke: MADDER }, { fill: PAPER, stroke: MADDER }], view, 64, 64, 0);
+  const out = paintLabels(
+    halves,
+    [
+      { fill: PAPER, stroke: MADDER },
+      { fill: PAPER, stroke: MADDER },
+    ],
+    view,
+    64,
+    64,
+    0,
+  );
   const share = out.filter((c) => c === MADDER).length / out.length;
   expect(share).toBeGreaterThan(0.05);
   expect(share).toBeLessThan(0.4);
@@ -40,12 +60,26 @@ test('labels without a style are left as the ground', () => {
 });
 
 test('a finer view draws each pixel as a square', () => {
-  const out = paintLabels(halves, [{ fill: RED }, { fill: BLUE }], { x: 31, y: 0, pxPerOut: 0.25, mirrored: false }, 8, 1, PAPER);
+  const out = paintLabels(
+    halves,
+    [{ fill: RED }, { fill: BLUE }],
+    { x: 31, y: 0, pxPerOut: 0.25, mirrored: false },
+    8,
+    1,
+    PAPER,
+  );
   expect([...out]).toEqual([RED, RED, RED, RED, BLUE, BLUE, BLUE, BLUE]);
 });
 
 test('mirroring is about the middle of the map, not of the view', () => {
-  const out = paintLabels(halves, [{ fill: RED }, { fill: BLUE }], { x: -4, y: 0, pxPerOut: 1, mirrored: true }, 72, 1, PAPER);
+  const out = paintLabels(
+    halves,
+    [{ fill: RED }, { fill: BLUE }],
+    { x: -4, y: 0, pxPerOut: 1, mirrored: true },
+    72,
+    1,
+    PAPER,
+  );
   expect([...out.slice(0, 4)]).toEqual([PAPER, PAPER, PAPER, PAPER]);
   expect(out[4]).toBe(BLUE);
   expect(out[67]).toBe(RED);
@@ -55,9 +89,23 @@ test('mirroring is about the middle of the map, not of the view', () => {
 test('a colour raster is drawn, averaged and mirrored alike', () => {
   const words = Uint32Array.from({ length: 64 * 64 }, (_, i) => (i % 64 < 32 ? RED : BLUE));
   const raster = { width: 64, height: 64, words };
-  expect([...paintRaster(raster, { x: 30, y: 0, pxPerOut: 1, mirrored: false }, 4, 1, PAPER)]).toEqual([RED, RED, BLUE, BLUE]);
-  expect([...paintRaster(raster, { x: 30, y: 0, pxPerOut: 1, mirrored: true }, 4, 1, PAPER)]).toEqual([BLUE, BLUE, RED, RED]);
-  expect([...paintRaster(raster, { x: 62, y: 0, pxPerOut: 1, mirrored: false }, 3, 1, PAPER)]).toEqual([BLUE, BLUE, PAPER]);
+  expect([...paintRaster(raster, { x: 30, y: 0, pxPerOut: 1, mirrored: false }, 4, 1, PAPER)]).toEqual([
+    RED,
+    RED,
+    BLUE,
+    BLUE,
+  ]);
+  expect([...paintRaster(raster, { x: 30, y: 0, pxPerOut: 1, mirrored: true }, 4, 1, PAPER)]).toEqual([
+    BLUE,
+    BLUE,
+    RED,
+    RED,
+  ]);
+  expect([...paintRaster(raster, { x: 62, y: 0, pxPerOut: 1, mirrored: false }, 3, 1, PAPER)]).toEqual([
+    BLUE,
+    BLUE,
+    PAPER,
+  ]);
   const [mixed] = paintRaster(raster, { x: 16, y: 0, pxPerOut: 32, mirrored: false }, 1, 1, PAPER);
   expect(mixed & 255).toBeGreaterThan(60);
   expect(mixed & 255).toBeLessThan(160);
@@ -77,7 +125,8 @@ test('coverage tells shares, and paints them as one mixed colour', () => {
 test('a small picture has gouge strokes too', () => {
   const coverage = labelCoverage(halves, 2, 32, 32);
   const out = paintCoverage(coverage, [PAPER, PAPER], 32 * 32, [PAPER, MADDER], 32);
-  const left = out.filter((_, i) => i % 32 < 15), right = out.filter((_, i) => i % 32 > 16);
+  const left = out.filter((_, i) => i % 32 < 15),
+    right = out.filter((_, i) => i % 32 > 16);
   expect(left.every((c) => c === PAPER)).toBe(true);
   expect(right.some((c) => c === MADDER)).toBe(true);
   expect(right.some((c) => c === PAPER)).toBe(true);
@@ -86,24 +135,35 @@ test('a small picture has gouge strokes too', () => {
 test('the small picture is the plain weighted sum, whatever lies in a cell', () => {
   const shares = fc.array(fc.constantFrom<number>(0, 0, 0, 1, 60, 128, 255), { minLength: 24, maxLength: 24 });
   const colours = fc.array(fc.integer({ min: 0, max: 0xffffff }), { minLength: 4, maxLength: 4 });
-  fc.assert(fc.property(shares, colours, (bytes, hexes) => {
-    const coverage = Uint8Array.from(bytes), fills = hexes.map((hex) => packRgb(hex >> 16, (hex >> 8) & 255, hex & 255));
-    const words = paintCoverage(coverage, fills, 6);
-    for (let c = 0; c < 6; c++) {
-      const there = [0, 1, 2, 3].map((l) => bytes[l * 6 + c]);
-      const total = there.reduce((sum, s) => sum + s, 0);
-      if (total === 0) { expect(words[c]).toBe(0); continue; }
-      for (const shift of [0, 8, 16]) {
-        const plain = there.reduce((sum, s, l) => sum + s * ((fills[l] >>> shift) & 255), 0) / total;
-        expect(Math.abs(((words[c] >>> shift) & 255) - plain)).toBeLessThanOrEqual(0.5 + 1e-9);
+  fc.assert(
+    fc.property(shares, colours, (bytes, hexes) => {
+      const coverage = Uint8Array.from(bytes),
+        fills = hexes.map((hex) => packRgb(hex >> 16, (hex >> 8) & 255, hex & 255));
+      const words = paintCoverage(coverage, fills, 6);
+      for (let c = 0; c < 6; c++) {
+        const there = [0, 1, 2, 3].map((l) => bytes[l * 6 + c]);
+        const total = there.reduce((sum, s) => sum + s, 0);
+        if (total === 0) {
+          expect(words[c]).toBe(0);
+          continue;
+        }
+        for (const shift of [0, 8, 16]) {
+          const plain = there.reduce((sum, s, l) => sum + s * ((fills[l] >>> shift) & 255), 0) / total;
+          expect(Math.abs(((words[c] >>> shift) & 255) - plain)).toBeLessThanOrEqual(0.5 + 1e-9);
+        }
+        expect(words[c] >>> 24).toBe(255);
       }
-      expect(words[c] >>> 24).toBe(255);
-    }
-  }), { seed: 51 });
+    }),
+    { seed: 51 },
+  );
 });
 
 test('a coarser small picture holds the mean shares, also when it does not come out even', () => {
-  const map: LabelMap = { width: 96, height: 70, labels: Uint8Array.from({ length: 96 * 70 }, (_, i) => (i % 96 < 40 ? 0 : 1)) };
+  const map: LabelMap = {
+    width: 96,
+    height: 70,
+    labels: Uint8Array.from({ length: 96 * 70 }, (_, i) => (i % 96 < 40 ? 0 : 1)),
+  };
   const fine = labelCoverage(map, 2, 31, 22);
   const coarse = coarserCoverage(fine, 2, 31, 22, 3);
   expect([coarse.width, coarse.height, coarse.bytes.length]).toEqual([10, 7, 140]);
@@ -115,7 +175,11 @@ test('a coarser small picture holds the mean shares, also when it does not come 
 
 test('edges between labels are drawn as lines one drawn pixel wide, also mirrored and coarser', () => {
   const map = { width: 40, height: 20, labels: Uint8Array.from({ length: 800 }, (_, i) => (i % 40 < 10 ? 0 : 1)) };
-  const lined = (view: { x: number; y: number; pxPerOut: number; mirrored: boolean }, width: number, height: number) => {
+  const lined = (
+    view: { x: number; y: number; pxPerOut: number; mirrored: boolean },
+    width: number,
+    height: number,
+  ) => {
     const out = new Uint32Array(width * height);
     paintEdges(map, view, out, width, height, 7);
     return [...Array(width).keys()].filter((x) => out[2 * width + x] === 7);

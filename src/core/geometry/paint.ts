@@ -20,11 +20,15 @@ const GOUGE = gougeTile();
 
 function gougeTile(): Uint8Array {
   const tile = new Uint8Array(TILE * TILE);
-  const strokes = [[0, 3, 9], [8, 11, 9]] as const;
+  const strokes = [
+    [0, 3, 9],
+    [8, 11, 9],
+  ] as const;
   for (const [x0, y0, length] of strokes) {
     for (let t = 0; t < length; t++) {
       const wide = t > 1 && t < length - 2;
-      const x = x0 + t, y = y0 - Math.round(t * 0.7) + 2 * TILE;
+      const x = x0 + t,
+        y = y0 - Math.round(t * 0.7) + 2 * TILE;
       tile[(y % TILE) * TILE + (x % TILE)] = 1;
       if (wide) tile[((y + 1) % TILE) * TILE + (x % TILE)] = 1;
     }
@@ -37,14 +41,27 @@ function gougeTile(): Uint8Array {
  * pixels where it is finer. Labels without a style and what lies outside the map are drawn as `backdrop`.
  * Cost: at most 16 reads of the map for each drawn pixel.
  */
-export function paintLabels(map: LabelMap, styles: readonly (LabelStyle | undefined)[], view: View, outWidth: number, outHeight: number, backdrop: number): Uint32Array {
+export function paintLabels(
+  map: LabelMap,
+  styles: readonly (LabelStyle | undefined)[],
+  view: View,
+  outWidth: number,
+  outHeight: number,
+  backdrop: number,
+): Uint32Array {
   const out = new Uint32Array(outWidth * outHeight);
   const fill = new Uint32Array(256).fill(backdrop);
   const stroke = new Uint32Array(256).fill(backdrop);
-  styles.forEach((style, label) => { if (style) { fill[label] = style.fill; stroke[label] = style.stroke ?? style.fill; } });
+  styles.forEach((style, label) => {
+    if (style) {
+      fill[label] = style.fill;
+      stroke[label] = style.stroke ?? style.fill;
+    }
+  });
   const samples = Math.min(4, Math.max(1, Math.round(view.pxPerOut)));
   const columns = sampleOffsets(view.x, view.pxPerOut, outWidth, samples, map.width, view.mirrored);
-  const phaseX = Math.round(view.x / view.pxPerOut), phaseY = Math.round(view.y / view.pxPerOut);
+  const phaseX = Math.round(view.x / view.pxPerOut),
+    phaseY = Math.round(view.y / view.pxPerOut);
   const count = samples * samples;
   const rows = new Int32Array(samples);
   for (let oy = 0; oy < outHeight; oy++) {
@@ -52,28 +69,41 @@ export function paintLabels(map: LabelMap, styles: readonly (LabelStyle | undefi
       const y = Math.floor(view.y + (oy + (s + 0.5) / samples) * view.pxPerOut);
       rows[s] = y < 0 || y >= map.height ? -1 : y * map.width;
     }
-    const tileRow = (((oy + phaseY) % TILE + TILE) % TILE) * TILE;
+    const tileRow = ((((oy + phaseY) % TILE) + TILE) % TILE) * TILE;
     for (let ox = 0; ox < outWidth; ox++) {
-      const colours = GOUGE[tileRow + (((ox + phaseX) % TILE + TILE) % TILE)] ? stroke : fill;
-      let r = 0, g = 0, b = 0, first = 0, same = true;
+      const colours = GOUGE[tileRow + ((((ox + phaseX) % TILE) + TILE) % TILE)] ? stroke : fill;
+      let r = 0,
+        g = 0,
+        b = 0,
+        first = 0,
+        same = true;
       for (let sy = 0, n = 0; sy < samples; sy++) {
         for (let sx = 0; sx < samples; sx++, n++) {
           const column = columns[ox * samples + sx];
           const colour = rows[sy] < 0 || column < 0 ? backdrop : colours[map.labels[rows[sy] + column]];
-          if (n === 0) first = colour; else if (colour !== first) same = false;
+          if (n === 0) first = colour;
+          else if (colour !== first) same = false;
           r += colour & 255;
           g += (colour >>> 8) & 255;
           b += (colour >>> 16) & 255;
         }
       }
-      out[oy * outWidth + ox] = same ? first
+      out[oy * outWidth + ox] = same
+        ? first
         : (0xff000000 | (Math.round(b / count) << 16) | (Math.round(g / count) << 8) | Math.round(r / count)) >>> 0;
     }
   }
   return out;
 }
 
-function sampleOffsets(from: number, pxPerOut: number, outWidth: number, samples: number, width: number, mirrored: boolean): Int32Array {
+function sampleOffsets(
+  from: number,
+  pxPerOut: number,
+  outWidth: number,
+  samples: number,
+  width: number,
+  mirrored: boolean,
+): Int32Array {
   const offsets = new Int32Array(outWidth * samples);
   for (let i = 0; i < offsets.length; i++) {
     const x = Math.floor(from + ((i + 0.5) / samples) * pxPerOut);
@@ -105,15 +135,24 @@ export function labelCoverage(map: LabelMap, labelCount: number, outWidth: numbe
 }
 
 /** The same shares on a grid `times` as coarse: for pictures as small as a stamp. Sizes are rounded down. */
-export function coarserCoverage(coverage: Uint8Array, labelCount: number, width: number, height: number, times: number): { bytes: Uint8Array; width: number; height: number } {
-  const w = Math.max(1, Math.floor(width / times)), h = Math.max(1, Math.floor(height / times));
-  const across = Math.min(times, width), down = Math.min(times, height);
+export function coarserCoverage(
+  coverage: Uint8Array,
+  labelCount: number,
+  width: number,
+  height: number,
+  times: number,
+): { bytes: Uint8Array; width: number; height: number } {
+  const w = Math.max(1, Math.floor(width / times)),
+    h = Math.max(1, Math.floor(height / times));
+  const across = Math.min(times, width),
+    down = Math.min(times, height);
   const bytes = new Uint8Array(labelCount * w * h);
   for (let l = 0; l < labelCount; l++) {
     for (let y = 0; y < h; y++) {
       for (let x = 0; x < w; x++) {
         let sum = 0;
-        for (let dy = 0; dy < down; dy++) for (let dx = 0; dx < across; dx++) sum += coverage[(l * height + y * times + dy) * width + x * times + dx];
+        for (let dy = 0; dy < down; dy++)
+          for (let dx = 0; dx < across; dx++) sum += coverage[(l * height + y * times + dy) * width + x * times + dx];
         bytes[(l * h + y) * w + x] = Math.round(sum / (across * down));
       }
     }
@@ -122,7 +161,11 @@ export function coarserCoverage(coverage: Uint8Array, labelCount: number, width:
 }
 
 /** The labels that are there in each cell, one after another: most cells hold one, so a picture is painted in one short pass. */
-interface SparseCoverage { readonly from: Uint32Array; readonly label: Uint8Array; readonly share: Uint8Array }
+interface SparseCoverage {
+  readonly from: Uint32Array;
+  readonly label: Uint8Array;
+  readonly share: Uint8Array;
+}
 
 const sparseOf = new WeakMap<Uint8Array, SparseCoverage>();
 
@@ -135,11 +178,15 @@ function sparse(coverage: Uint8Array, labelCount: number, cells: number): Sparse
     for (let l = 0; l < labelCount; l++) if (coverage[l * cells + c] > 0) there++;
     from[c + 1] = from[c] + there;
   }
-  const label = new Uint8Array(from[cells]), share = new Uint8Array(from[cells]);
+  const label = new Uint8Array(from[cells]),
+    share = new Uint8Array(from[cells]);
   for (let c = 0; c < cells; c++) {
     for (let l = 0, at = from[c]; l < labelCount; l++) {
       const s = coverage[l * cells + c];
-      if (s > 0) { label[at] = l; share[at++] = s; }
+      if (s > 0) {
+        label[at] = l;
+        share[at++] = s;
+      }
     }
   }
   const made = { from, label, share };
@@ -152,17 +199,31 @@ function sparse(coverage: Uint8Array, labelCount: number, cells: number): Sparse
  * `width`, labels whose stroke differs from their colour are drawn as gouge strokes. `coverage` must not change afterwards:
  * what is worked out from it is kept.
  */
-export function paintCoverage(coverage: Uint8Array, fills: readonly number[], cells: number, strokes: readonly number[] = fills, width = cells): Uint32Array {
+export function paintCoverage(
+  coverage: Uint8Array,
+  fills: readonly number[],
+  cells: number,
+  strokes: readonly number[] = fills,
+  width = cells,
+): Uint32Array {
   const out = new Uint32Array(cells);
   const { from, label, share } = sparse(coverage, fills.length, cells);
   const hatched = strokes !== fills;
   for (let c = 0; c < cells; c++) {
     const colours = !hatched || !GOUGE[(Math.floor(c / width) % TILE) * TILE + ((c % width) % TILE)] ? fills : strokes;
-    const first = from[c], end = from[c + 1];
-    if (end - first === 1) { out[c] = colours[label[first]]; continue; }
-    let r = 0, g = 0, b = 0, total = 0;
+    const first = from[c],
+      end = from[c + 1];
+    if (end - first === 1) {
+      out[c] = colours[label[first]];
+      continue;
+    }
+    let r = 0,
+      g = 0,
+      b = 0,
+      total = 0;
     for (let i = first; i < end; i++) {
-      const s = share[i], colour = colours[label[i]];
+      const s = share[i],
+        colour = colours[label[i]];
       total += s;
       r += s * (colour & 255);
       g += s * ((colour >>> 8) & 255);
@@ -180,14 +241,22 @@ export function packRgb(r: number, g: number, b: number): number {
 }
 
 /** Draws part of a colour raster as RGBA words, averaged where the view is coarser than the raster. */
-export function paintRaster(raster: { width: number; height: number; words: Uint32Array }, view: View, outWidth: number, outHeight: number, backdrop: number): Uint32Array {
+export function paintRaster(
+  raster: { width: number; height: number; words: Uint32Array },
+  view: View,
+  outWidth: number,
+  outHeight: number,
+  backdrop: number,
+): Uint32Array {
   const out = new Uint32Array(outWidth * outHeight);
   const samples = Math.min(3, Math.max(1, Math.round(view.pxPerOut)));
   const columns = sampleOffsets(view.x, view.pxPerOut, outWidth, samples, raster.width, view.mirrored);
   const count = samples * samples;
   for (let oy = 0; oy < outHeight; oy++) {
     for (let ox = 0; ox < outWidth; ox++) {
-      let r = 0, g = 0, b = 0;
+      let r = 0,
+        g = 0,
+        b = 0;
       for (let sy = 0; sy < samples; sy++) {
         const y = Math.floor(view.y + (oy + (sy + 0.5) / samples) * view.pxPerOut);
         for (let sx = 0; sx < samples; sx++) {
@@ -205,17 +274,26 @@ export function paintRaster(raster: { width: number; height: number; words: Uint
 }
 
 /** Draws the edges between labels as lines one drawn pixel wide over a painted picture, in place. Cost: one read of the map for each pixel. */
-export function paintEdges(map: LabelMap, view: View, out: Uint32Array, outWidth: number, outHeight: number, colour: number): void {
+export function paintEdges(
+  map: LabelMap,
+  view: View,
+  out: Uint32Array,
+  outWidth: number,
+  outHeight: number,
+  colour: number,
+): void {
   const columns = sampleOffsets(view.x, view.pxPerOut, outWidth, 1, map.width, view.mirrored);
   const row = (oy: number): number => {
     const y = Math.floor(view.y + (oy + 0.5) * view.pxPerOut);
     return y < 0 || y >= map.height ? -1 : y * map.width;
   };
   for (let oy = 0; oy + 1 < outHeight; oy++) {
-    const here = row(oy), below = row(oy + 1);
+    const here = row(oy),
+      below = row(oy + 1);
     if (here < 0 || below < 0) continue;
     for (let ox = 0; ox + 1 < outWidth; ox++) {
-      const x = columns[ox], next = columns[ox + 1];
+      const x = columns[ox],
+        next = columns[ox + 1];
       if (x < 0 || next < 0) continue;
       const label = map.labels[here + x];
       if (label !== map.labels[here + next] || label !== map.labels[below + x]) out[oy * outWidth + ox] = colour;

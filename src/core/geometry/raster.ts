@@ -17,7 +17,9 @@ export const OUTSIDE = 255;
 
 /** The labels four to a word, for skipping what is uniform; undefined when rows do not start on whole words. */
 export function labelWords({ width, labels }: LabelMap): Int32Array | undefined {
-  return width % 4 === 0 && labels.byteOffset % 4 === 0 ? new Int32Array(labels.buffer, labels.byteOffset, labels.length >> 2) : undefined;
+  return width % 4 === 0 && labels.byteOffset % 4 === 0
+    ? new Int32Array(labels.buffer, labels.byteOffset, labels.length >> 2)
+    : undefined;
 }
 
 /** `true` at the labels of `members`, for quick tests of membership. */

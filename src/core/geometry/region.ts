@@ -18,11 +18,18 @@ export function islandByKey(islands: IslandMap, key: number): number | undefined
 /** Sets the pixels x from `from` (inclusive) to `to` of row y. */
 export function fillSpan(mask: BitMask, y: number, from: number, to: number): void {
   if (y < 0 || y >= mask.height) return;
-  const start = Math.max(0, from), end = Math.min(mask.width, to);
+  const start = Math.max(0, from),
+    end = Math.min(mask.width, to);
   if (start >= end) return;
-  const row = y * mask.wordsPerRow, first = start >>> 5, last = (end - 1) >>> 5;
-  const head = -1 << (start & 31), tail = -1 >>> (31 - ((end - 1) & 31));
-  if (first === last) { mask.words[row + first] |= head & tail; return; }
+  const row = y * mask.wordsPerRow,
+    first = start >>> 5,
+    last = (end - 1) >>> 5;
+  const head = -1 << (start & 31),
+    tail = -1 >>> (31 - ((end - 1) & 31));
+  if (first === last) {
+    mask.words[row + first] |= head & tail;
+    return;
+  }
   mask.words[row + first] |= head;
   for (let k = first + 1; k < last; k++) mask.words[row + k] = 0xffffffff;
   mask.words[row + last] |= tail;
@@ -35,23 +42,38 @@ export function fillSpan(mask: BitMask, y: number, from: number, to: number): vo
 export function fillOutlines(mask: BitMask, outlinesPx: readonly ArrayLike<number>[]): void {
   const rings = outlinesPx.filter((ring) => ring.length >= 6);
   const counts = new Int32Array(mask.height + 1);
-  eachCrossing(rings, mask.height, (y) => { counts[y + 1]++; });
+  eachCrossing(rings, mask.height, (y) => {
+    counts[y + 1]++;
+  });
   for (let y = 0; y < mask.height; y++) counts[y + 1] += counts[y];
-  const next = counts.slice(), xs = new Float64Array(counts[mask.height]);
-  eachCrossing(rings, mask.height, (y, x) => { xs[next[y]++] = x; });
+  const next = counts.slice(),
+    xs = new Float64Array(counts[mask.height]);
+  eachCrossing(rings, mask.height, (y, x) => {
+    xs[next[y]++] = x;
+  });
   for (let y = 0; y < mask.height; y++) {
     const row = xs.subarray(counts[y], counts[y + 1]).sort();
-    for (let c = 0; c + 1 < row.length; c += 2) fillSpan(mask, y, Math.ceil(row[c] - 0.5), Math.floor(row[c + 1] - 0.5) + 1);
+    for (let c = 0; c + 1 < row.length; c += 2)
+      fillSpan(mask, y, Math.ceil(row[c] - 0.5), Math.floor(row[c + 1] - 0.5) + 1);
   }
 }
 
-function eachCrossing(rings: readonly ArrayLike<number>[], height: number, visit: (y: number, x: number) => void): void {
+function eachCrossing(
+  rings: readonly ArrayLike<number>[],
+  height: number,
+  visit: (y: number, x: number) => void,
+): void {
   for (const ring of rings) {
     const n = ring.length >> 1;
     for (let p = 0; p < n; p++) {
-      const x1 = ring[2 * p], y1 = ring[2 * p + 1], q = p + 1 === n ? 0 : p + 1, x2 = ring[2 * q], y2 = ring[2 * q + 1];
+      const x1 = ring[2 * p],
+        y1 = ring[2 * p + 1],
+        q = p + 1 === n ? 0 : p + 1,
+        x2 = ring[2 * q],
+        y2 = ring[2 * q + 1];
       if (y1 === y2) continue;
-      const from = Math.max(0, Math.ceil(Math.min(y1, y2) - 0.5)), to = Math.min(height - 1, Math.ceil(Math.max(y1, y2) - 0.5) - 1);
+      const from = Math.max(0, Math.ceil(Math.min(y1, y2) - 0.5)),
+        to = Math.min(height - 1, Math.ceil(Math.max(y1, y2) - 0.5) - 1);
       for (let y = from; y <= to; y++) visit(y, x1 + ((y + 0.5 - y1) / (y2 - y1)) * (x2 - x1));
     }
   }
@@ -62,12 +84,27 @@ export function fillLine(mask: BitMask, pointsPx: readonly number[], widthPx: nu
   const r = Math.max(0.5, widthPx / 2);
   const n = pointsPx.length >> 1;
   for (let p = 0; p < Math.max(1, n - 1); p++) {
-    const x1 = pointsPx[2 * p], y1 = pointsPx[2 * p + 1], x2 = pointsPx[2 * Math.min(n - 1, p + 1)], y2 = pointsPx[2 * Math.min(n - 1, p + 1) + 1];
-    const dx = x2 - x1, dy = y2 - y1, squared = dx * dx + dy * dy;
-    for (let y = Math.max(0, Math.floor(Math.min(y1, y2) - r)); y <= Math.min(mask.height - 1, Math.ceil(Math.max(y1, y2) + r)); y++) {
-      for (let x = Math.max(0, Math.floor(Math.min(x1, x2) - r)); x <= Math.min(mask.width - 1, Math.ceil(Math.max(x1, x2) + r)); x++) {
-        const along = squared === 0 ? 0 : Math.max(0, Math.min(1, ((x + 0.5 - x1) * dx + (y + 0.5 - y1) * dy) / squared));
-        const ox = x + 0.5 - x1 - along * dx, oy = y + 0.5 - y1 - along * dy;
+    const x1 = pointsPx[2 * p],
+      y1 = pointsPx[2 * p + 1],
+      x2 = pointsPx[2 * Math.min(n - 1, p + 1)],
+      y2 = pointsPx[2 * Math.min(n - 1, p + 1) + 1];
+    const dx = x2 - x1,
+      dy = y2 - y1,
+      squared = dx * dx + dy * dy;
+    for (
+      let y = Math.max(0, Math.floor(Math.min(y1, y2) - r));
+      y <= Math.min(mask.height - 1, Math.ceil(Math.max(y1, y2) + r));
+      y++
+    ) {
+      for (
+        let x = Math.max(0, Math.floor(Math.min(x1, x2) - r));
+        x <= Math.min(mask.width - 1, Math.ceil(Math.max(x1, x2) + r));
+        x++
+      ) {
+        const along =
+          squared === 0 ? 0 : Math.max(0, Math.min(1, ((x + 0.5 - x1) * dx + (y + 0.5 - y1) * dy) / squared));
+        const ox = x + 0.5 - x1 - along * dx,
+          oy = y + 0.5 - y1 - along * dy;
         if (ox * ox + oy * oy <= r * r) mask.words[y * mask.wordsPerRow + (x >>> 5)] |= 1 << (x & 31);
       }
     }

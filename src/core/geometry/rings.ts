@@ -20,14 +20,22 @@ export function ringsOf(map: ArcMap, set: Uint8Array): Ring[] {
     waiting[a] = 1;
     const from = backwards[a] ? map.endCorner[a] : map.startCorner[a];
     const there = outgoing.get(from);
-    if (there) there.push(a); else outgoing.set(from, [a]);
+    if (there) there.push(a);
+    else outgoing.set(from, [a]);
   }
   const rings: Ring[] = [];
-  for (let first = 0; first < map.count; first++) if (waiting[first]) rings.push(followRing(map, first, backwards, waiting, outgoing));
+  for (let first = 0; first < map.count; first++)
+    if (waiting[first]) rings.push(followRing(map, first, backwards, waiting, outgoing));
   return rings;
 }
 
-function followRing(map: ArcMap, first: number, backwards: Uint8Array, waiting: Uint8Array, outgoing: Map<number, number[]>): Ring {
+function followRing(
+  map: ArcMap,
+  first: number,
+  backwards: Uint8Array,
+  waiting: Uint8Array,
+  outgoing: Map<number, number[]>,
+): Ring {
   const arcs: number[] = [];
   const reversed: boolean[] = [];
   let arc = first;
@@ -39,7 +47,8 @@ function followRing(map: ArcMap, first: number, backwards: Uint8Array, waiting: 
     const arriving = backwards[arc] ? (map.firstStep[arc] + 2) % 4 : map.lastStep[arc];
     const choices = (outgoing.get(corner) ?? []).filter((a) => waiting[a] || a === first);
     const leftTurn = (arriving + 3) % 4;
-    const next = choices.find((a) => (backwards[a] ? (map.lastStep[a] + 2) % 4 : map.firstStep[a]) === leftTurn) ?? choices[0];
+    const next =
+      choices.find((a) => (backwards[a] ? (map.lastStep[a] + 2) % 4 : map.firstStep[a]) === leftTurn) ?? choices[0];
     if (next === undefined || next === first) break;
     arc = next;
   }
@@ -49,7 +58,8 @@ function followRing(map: ArcMap, first: number, backwards: Uint8Array, waiting: 
 /** Calls `visit(x, y)` for each point of a ring once, in order, the closing point left out. */
 export function eachPointOf(map: ArcMap, ring: Ring, visit: (x: number, y: number) => void): void {
   ring.arcs.forEach((arc, index) => {
-    const from = map.offset[arc], to = map.offset[arc + 1];
+    const from = map.offset[arc],
+      to = map.offset[arc + 1];
     if (ring.reversed[index]) for (let p = to - 1; p > from; p--) visit(map.xy[2 * p], map.xy[2 * p + 1]);
     else for (let p = from; p < to - 1; p++) visit(map.xy[2 * p], map.xy[2 * p + 1]);
   });
@@ -59,9 +69,18 @@ export function eachPointOf(map: ArcMap, ring: Ring, visit: (x: number, y: numbe
 export function areaOfRingsPx(map: ArcMap, rings: readonly Ring[]): number {
   let twice = 0;
   for (const ring of rings) {
-    let firstX = 0, firstY = 0, lastX = 0, lastY = 0, seen = false;
+    let firstX = 0,
+      firstY = 0,
+      lastX = 0,
+      lastY = 0,
+      seen = false;
     eachPointOf(map, ring, (x, y) => {
-      if (seen) twice += lastX * y - x * lastY; else { firstX = x; firstY = y; seen = true; }
+      if (seen) twice += lastX * y - x * lastY;
+      else {
+        firstX = x;
+        firstY = y;
+        seen = true;
+      }
       lastX = x;
       lastY = y;
     });

@@ -1,11 +1,13 @@
 import { countPixels, labelSet, maskOfLabels, thinnerThan, thinnestWidthPx, type BitMask } from './index';
 
-const WIDTH = 300, HEIGHT = 200;
+const WIDTH = 300,
+  HEIGHT = 200;
 
 /** A mask of rectangles: x, y, width, height. */
 function boxes(...list: readonly (readonly [number, number, number, number])[]): BitMask {
   const labels = new Uint8Array(WIDTH * HEIGHT);
-  for (const [x, y, w, h] of list) for (let row = y; row < y + h; row++) labels.fill(1, row * WIDTH + x, row * WIDTH + x + w);
+  for (const [x, y, w, h] of list)
+    for (let row = y; row < y + h; row++) labels.fill(1, row * WIDTH + x, row * WIDTH + x + w);
   return maskOfLabels({ width: WIDTH, height: HEIGHT, labels }, labelSet([1]));
 }
 
@@ -46,7 +48,8 @@ test('a wedge is thin only towards its point', () => {
   }
   const thin = thinnerThan(maskOfLabels({ width: WIDTH, height: HEIGHT, labels }, labelSet([1])), 13);
   const columns = new Set<number>();
-  for (let y = 0; y < HEIGHT; y++) for (let x = 0; x < WIDTH; x++) if ((thin.words[y * thin.wordsPerRow + (x >>> 5)] >>> (x & 31)) & 1) columns.add(x);
+  for (let y = 0; y < HEIGHT; y++)
+    for (let x = 0; x < WIDTH; x++) if ((thin.words[y * thin.wordsPerRow + (x >>> 5)] >>> (x & 31)) & 1) columns.add(x);
   expect(Math.min(...columns)).toBeLessThan(30);
   expect(Math.max(...columns)).toBeLessThan(90);
   expect(Math.max(...columns)).toBeGreaterThan(45);

@@ -20,16 +20,36 @@ const LEAST_DIFFERENCE = 1e-9;
 /** An opaque film is given this κ: e^(−2κ) of the ground is far below what any reader sees. */
 const OPAQUE_KAPPA = 4;
 
-interface Band { readonly x: number; readonly y: number; readonly quality: BandQuality }
+interface Band {
+  readonly x: number;
+  readonly y: number;
+  readonly quality: BandQuality;
+}
 
 /**
  * K·h and S·h of a film from its reflectance over paper and over black (Kubelka & Munk 1931; Kubelka 1948), band by band.
  * All four are internal reflectances (0–1) of equal length; the grounds are the bare paper and the bare black.
  * Never throws: what a band cannot tell is said in `quality`.
  */
-export function filmFromDrawdown({ overPaper, paper, overBlack, black }: { overPaper: ArrayLike<number>; paper: ArrayLike<number>; overBlack: ArrayLike<number>; black: ArrayLike<number> }): DrawdownFilm {
-  const bands = Array.from({ length: overPaper.length }, (_, i) => bandFilm(overPaper[i], paper[i], overBlack[i], black[i]));
-  return { kh: Float64Array.from(bands, (b) => b.x), sh: Float64Array.from(bands, (b) => b.y), quality: bands.map((b) => b.quality) };
+export function filmFromDrawdown({
+  overPaper,
+  paper,
+  overBlack,
+  black,
+}: {
+  overPaper: ArrayLike<number>;
+  paper: ArrayLike<number>;
+  overBlack: ArrayLike<number>;
+  black: ArrayLike<number>;
+}): DrawdownFilm {
+  const bands = Array.from({ length: overPaper.length }, (_, i) =>
+    bandFilm(overPaper[i], paper[i], overBlack[i], black[i]),
+  );
+  return {
+    kh: Float64Array.from(bands, (b) => b.x),
+    sh: Float64Array.from(bands, (b) => b.y),
+    quality: bands.map((b) => b.quality),
+  };
 }
 
 function bandFilm(rw: number, w: number, rb: number, b: number): Band {
@@ -49,7 +69,8 @@ function generalBand(a: number, rw: number, w: number, rb: number, b: number): B
   const beta = Math.sqrt(a * a - 1);
   const rInfinity = a - beta;
   const overPaperTells = Math.abs(w - rInfinity) >= Math.abs(b - rInfinity);
-  const r = overPaperTells ? rw : rb, ground = overPaperTells ? w : b;
+  const r = overPaperTells ? rw : rb,
+    ground = overPaperTells ? w : b;
   const y = Math.log(((r - a - beta) * (ground - a + beta)) / ((r - a + beta) * (ground - a - beta))) / (2 * beta);
   if (!Number.isFinite(y)) return opaqueBand(rInfinity);
   if (y < 0) return unreadable(rw, w);
@@ -78,10 +99,22 @@ function unreadable(rw: number, w: number): Band {
 }
 
 /** Largest error (internal reflectance) of the film against the readings it came from: the solver's own check. */
-export function drawdownError(film: Film, readings: { overPaper: ArrayLike<number>; paper: ArrayLike<number>; overBlack: ArrayLike<number>; black: ArrayLike<number> }): number {
+export function drawdownError(
+  film: Film,
+  readings: {
+    overPaper: ArrayLike<number>;
+    paper: ArrayLike<number>;
+    overBlack: ArrayLike<number>;
+    black: ArrayLike<number>;
+  },
+): number {
   let worst = 0;
   for (let i = 0; i < film.kh.length; i++) {
-    worst = Math.max(worst, Math.abs(filmBand(film.kh[i], film.sh[i], readings.paper[i]) - readings.overPaper[i]), Math.abs(filmBand(film.kh[i], film.sh[i], readings.black[i]) - readings.overBlack[i]));
+    worst = Math.max(
+      worst,
+      Math.abs(filmBand(film.kh[i], film.sh[i], readings.paper[i]) - readings.overPaper[i]),
+      Math.abs(filmBand(film.kh[i], film.sh[i], readings.black[i]) - readings.overBlack[i]),
+    );
   }
   return worst;
 }
@@ -90,9 +123,12 @@ export function drawdownError(film: Film, readings: { overPaper: ArrayLike<numbe
 export function wordsForQuality(quality: readonly BandQuality[]): string {
   const count = (q: BandQuality) => quality.filter((v) => v === q).length;
   const n = quality.length;
-  if (count('unreadable') > n / 4) return 'not usable: over black it reads brighter than over paper, or both grounds are alike. Check which reading is which.';
-  if (count('opaque') > n / 2) return 'opaque: the black does not show through, so only the ratio of absorption to scattering is known; a thinner drawdown would tell more.';
-  if (count('clear') > n / 2) return 'transparent: no scattering was seen, so thicker films can be trusted, opacity is nil.';
+  if (count('unreadable') > n / 4)
+    return 'not usable: over black it reads brighter than over paper, or both grounds are alike. Check which reading is which.';
+  if (count('opaque') > n / 2)
+    return 'opaque: the black does not show through, so only the ratio of absorption to scattering is known; a thinner drawdown would tell more.';
+  if (count('clear') > n / 2)
+    return 'transparent: no scattering was seen, so thicker films can be trusted, opacity is nil.';
   if (count('good') >= n * 0.75) return 'good: absorption and scattering both come from the readings.';
   return `fair: ${count('good')} of ${n} bands tell both absorption and scattering, the others only one of them.`;
 }

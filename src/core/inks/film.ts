@@ -17,7 +17,8 @@ export function filmOver(film: Film, ground: ArrayLike<number>, weight = 1): Flo
 /** Reflectance and transmittance of the film alone in one band: E = e^(−2κ) form, finite over the whole range. */
 export function filmR0T(x: number, y: number): { r0: number; t: number } {
   const kappa = Math.sqrt(x * (x + 2 * y));
-  const half = Math.exp(-kappa), decay = half * half;
+  const half = Math.exp(-kappa),
+    decay = half * half;
   const g = kappa < 1e-5 ? 1 - kappa : (1 - decay) / (2 * kappa);
   const d = (1 + decay) / 2 + (x + y) * g;
   return { r0: (y * g) / d, t: half / d };
@@ -26,17 +27,20 @@ export function filmR0T(x: number, y: number): { r0: number; t: number } {
 /** Reflectance of a film over a ground in one band; written out, as it is the innermost loop of every search. */
 export function filmBand(x: number, y: number, ground: number): number {
   const kappa = Math.sqrt(x * (x + 2 * y));
-  const half = Math.exp(-kappa), decay = half * half;
+  const half = Math.exp(-kappa),
+    decay = half * half;
   const g = kappa < 1e-5 ? 1 - kappa : (1 - decay) / (2 * kappa);
   const d = (1 + decay) / 2 + (x + y) * g;
-  const r0 = (y * g) / d, t = half / d;
+  const r0 = (y * g) / d,
+    t = half / d;
   return r0 + (t * t * ground) / (1 - r0 * ground);
 }
 
 /** Duncan 1940: the film of a mixture, parts of each ink by film weight. */
 export function mixFilms(films: readonly Film[], parts: readonly number[]): Film {
   const bands = films[0].kh.length;
-  const kh = new Float64Array(bands), sh = new Float64Array(bands);
+  const kh = new Float64Array(bands),
+    sh = new Float64Array(bands);
   films.forEach((film, f) => {
     for (let i = 0; i < bands; i++) {
       kh[i] += parts[f] * film.kh[i];

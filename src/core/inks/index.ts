@@ -1,9 +1,34 @@
 export { type Film, filmOver, filmR0T, filmBand, mixFilms } from './film';
 export { type Opacity, type OpacityKnown, CONTRAST_RATIO, filmFromSolid } from './opacity';
-export { type Ground, type UnderFilm, type LaidFilm, UNDER_FILM, groundOf, internalOnGround, filmOnGround, stackInternals, stackLooksLabD50, labFromInternal, overprintLabD50 } from './inkOnPaper';
+export {
+  type Ground,
+  type UnderFilm,
+  type LaidFilm,
+  UNDER_FILM,
+  groundOf,
+  internalOnGround,
+  filmOnGround,
+  stackInternals,
+  stackLooksLabD50,
+  labFromInternal,
+  overprintLabD50,
+} from './inkOnPaper';
 export { internalFromMeasured, measuredFromInternal } from './surface';
 export { type BandQuality, type DrawdownFilm, filmFromDrawdown, drawdownError, wordsForQuality } from './drawdown';
-export { type Pigment, type PigmentRole, type Recipe, type RecipePart, type RecipeTask, type RecipeArea, type RecipeAnswer, type RecipeLimit, REACHED_DELTA_E, solveRecipe, filmOfRecipe, labOfRecipe } from './recipe';
+export {
+  type Pigment,
+  type PigmentRole,
+  type Recipe,
+  type RecipePart,
+  type RecipeTask,
+  type RecipeArea,
+  type RecipeAnswer,
+  type RecipeLimit,
+  REACHED_DELTA_E,
+  solveRecipe,
+  filmOfRecipe,
+  labOfRecipe,
+} from './recipe';
 export { filmReaching, filmWeightReaching, contrastRatio, gradationLooksLabD50 } from './adjust';
 export { type ReadyFilm, readyFilm, layReady, labOfInternal } from './readyFilm';
 export { TACK_LADDER_PERCENT, MAX_SOFTENER_PERCENT, ladderPercent } from './tack';

@@ -40,24 +40,41 @@ export function internalOnGround(ground: Ground, labD50: Lab, spectrum?: ArrayLi
 }
 
 /** The film of an ink whose colour alone on this paper is `solidLabD50` (or `spectrum`, where it was read). */
-export function filmOnGround(ground: Ground, solidLabD50: Lab, opacity: OpacityKnown, spectrum?: ArrayLike<number> | null): Film {
+export function filmOnGround(
+  ground: Ground,
+  solidLabD50: Lab,
+  opacity: OpacityKnown,
+  spectrum?: ArrayLike<number> | null,
+): Film {
   const ratio = typeof opacity === 'string' ? CONTRAST_RATIO[opacity] : opacity;
-  return filmFromSolid(ground.internal, internalOnGround(ground, solidLabD50, spectrum), ratio, OBSERVER_WEIGHTS.D50[1]);
+  return filmFromSolid(
+    ground.internal,
+    internalOnGround(ground, solidLabD50, spectrum),
+    ratio,
+    OBSERVER_WEIGHTS.D50[1],
+  );
 }
 
 /** One film of a stack. `weight` 1 is the film as it was known. */
-export interface LaidFilm { readonly film: Film; readonly weight: number }
+export interface LaidFilm {
+  readonly film: Film;
+  readonly weight: number;
+}
 
 /** Reflectance inside the stack after each film, from the bare paper (index 0) up. */
 export function stackInternals(ground: Ground, films: readonly LaidFilm[]): Float64Array[] {
   const internals = [ground.internal];
-  films.forEach(({ film, weight }, i) => internals.push(filmOver(film, internals[i], i === 0 ? weight : weight * ground.trapping)));
+  films.forEach(({ film, weight }, i) =>
+    internals.push(filmOver(film, internals[i], i === 0 ? weight : weight * ground.trapping)),
+  );
   return internals;
 }
 
 /** Colour after each film, from the bare paper (index 0) up: `films.length + 1` colours. */
 export function stackLooksLabD50(ground: Ground, films: readonly LaidFilm[]): Lab[] {
-  return stackInternals(ground, films).map((internal, i) => (i === 0 ? ground.paperLabD50 : labFromInternal(ground, internal)));
+  return stackInternals(ground, films).map((internal, i) =>
+    i === 0 ? ground.paperLabD50 : labFromInternal(ground, internal),
+  );
 }
 
 export function labFromInternal(ground: Ground, internal: ArrayLike<number>): Lab {
@@ -68,7 +85,17 @@ export function labFromInternal(ground: Ground, internal: ArrayLike<number>): La
  * Colour of transparent inks printed over one another, each known only by its colour alone on this paper.
  * `solidsLabD50` in print order; `darkestSolidLabD50` is the darkest solid known on this paper.
  */
-export function overprintLabD50({ paperLabD50, solidsLabD50, darkestSolidLabD50, under }: { paperLabD50: Lab; solidsLabD50: readonly Lab[]; darkestSolidLabD50: Lab; under: UnderFilm }): Lab {
+export function overprintLabD50({
+  paperLabD50,
+  solidsLabD50,
+  darkestSolidLabD50,
+  under,
+}: {
+  paperLabD50: Lab;
+  solidsLabD50: readonly Lab[];
+  darkestSolidLabD50: Lab;
+  under: UnderFilm;
+}): Lab {
   const ground = groundOf(paperLabD50, darkestSolidLabD50, under);
   const films = solidsLabD50.map((solid) => ({ film: filmOnGround(ground, solid, 'transparent'), weight: 1 }));
   return stackLooksLabD50(ground, films)[films.length];

@@ -48,12 +48,16 @@ test('a transparent film does not scatter, and adds nothing over black', () => {
 });
 
 test('absorption and scattering are never negative and always finite', () => {
-  fc.assert(fc.property(fc.constantFrom(...INKS), fc.double({ min: 0, max: 0.99, noNaN: true }), (hex, ratio) => {
-    const film = filmFromSolid(PAPER, spectrum(hex), ratio, LUMINANCE);
-    for (const values of [film.kh, film.sh]) {
-      for (const v of Array.from(values)) if (!(v >= 0 && Number.isFinite(v))) throw new Error(`${v} for ${hex} at ${ratio}`);
-    }
-  }), { numRuns: 40 });
+  fc.assert(
+    fc.property(fc.constantFrom(...INKS), fc.double({ min: 0, max: 0.99, noNaN: true }), (hex, ratio) => {
+      const film = filmFromSolid(PAPER, spectrum(hex), ratio, LUMINANCE);
+      for (const values of [film.kh, film.sh]) {
+        for (const v of Array.from(values))
+          if (!(v >= 0 && Number.isFinite(v))) throw new Error(`${v} for ${hex} at ${ratio}`);
+      }
+    }),
+    { numRuns: 40 },
+  );
 });
 
 test('more weight of one film hides more', () => {

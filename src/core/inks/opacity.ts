@@ -13,8 +13,10 @@ export type OpacityKnown = Opacity | number;
 export const CONTRAST_RATIO: Readonly<Record<Opacity, number>> = { opaque: 0.94, half: 0.55, transparent: 0 };
 
 const MAX_SCATTER = 40;
-const LEAST_LOG = -12, MOST_LOG = 8;
-const MAX_STEPS = 60, NEWTON_STEPS = 10;
+const LEAST_LOG = -12,
+  MOST_LOG = 8;
+const MAX_STEPS = 60,
+  NEWTON_STEPS = 10;
 /** Reflectance to which a band is solved. */
 const SOLVED = 1e-8;
 /** Contrast ratio to which an ink is solved. */
@@ -27,7 +29,12 @@ const RATIO_SOLVED = 1e-5;
  * `paper` and `solid` are internal reflectances; `luminance` weighs the bands (sums to about 1).
  * Dark inks reach their ratio only in part: what remains is the most scattering the solid allows.
  */
-export function filmFromSolid(paper: ArrayLike<number>, solid: ArrayLike<number>, contrastRatio: number, luminance: ArrayLike<number>): Film {
+export function filmFromSolid(
+  paper: ArrayLike<number>,
+  solid: ArrayLike<number>,
+  contrastRatio: number,
+  luminance: ArrayLike<number>,
+): Film {
   const bands = paper.length;
   // each solution starts from the one before, so that a few Newton steps do
   const logAbsorption = new Float64Array(bands).fill(-1);
@@ -42,7 +49,8 @@ export function filmFromSolid(paper: ArrayLike<number>, solid: ArrayLike<number>
   if (contrastRatio <= 0) return filmAt(0);
   const ratioAt = (scatter: number) => {
     const film = filmAt(scatter);
-    let overBlack = 0, overPaper = 0;
+    let overBlack = 0,
+      overPaper = 0;
     for (let i = 0; i < bands; i++) {
       overBlack += luminance[i] * filmBand(film.kh[i], film.sh[i], 0);
       overPaper += luminance[i] * filmBand(film.kh[i], film.sh[i], paper[i]);
@@ -50,7 +58,9 @@ export function filmFromSolid(paper: ArrayLike<number>, solid: ArrayLike<number>
     return overBlack / Math.max(overPaper, 1e-9);
   };
   if (ratioAt(MAX_SCATTER) <= contrastRatio) return filmAt(MAX_SCATTER);
-  return filmAt(Math.expm1(rootBetween((v) => ratioAt(Math.expm1(v)) - contrastRatio, 0, Math.log1p(MAX_SCATTER), RATIO_SOLVED)));
+  return filmAt(
+    Math.expm1(rootBetween((v) => ratioAt(Math.expm1(v)) - contrastRatio, 0, Math.log1p(MAX_SCATTER), RATIO_SOLVED)),
+  );
 }
 
 /** Absorption that brings a film of given scattering over `ground` to `wanted`: Newton on a log scale, bracketed if that wanders off. */
@@ -59,7 +69,8 @@ function absorptionFor(wanted: number, ground: number, scatter: number, logGuess
   if (filmBand(0, scatter, ground) <= wanted) return 0;
   let v = logGuess;
   for (let step = 0; step < NEWTON_STEPS; step++) {
-    const x = Math.exp(v), off = filmBand(x, scatter, ground) - wanted;
+    const x = Math.exp(v),
+      off = filmBand(x, scatter, ground) - wanted;
     if (Math.abs(off) < SOLVED) return x;
     const slope = (filmBand(x * 1.0001, scatter, ground) - wanted - off) / 1e-4;
     if (!(slope < 0)) break;
@@ -72,7 +83,9 @@ function absorptionFor(wanted: number, ground: number, scatter: number, logGuess
 
 /** Root of a monotone function that changes sign between `low` and `high`: the Illinois rule (Dowell & Jarratt 1971), kept inside its bracket. */
 function rootBetween(f: (v: number) => number, low: number, high: number, tolerance: number): number {
-  let fLow = f(low), fHigh = f(high), side = 0;
+  let fLow = f(low),
+    fHigh = f(high),
+    side = 0;
   if (fLow === 0 || fLow > 0 === fHigh > 0) return Math.abs(fLow) < Math.abs(fHigh) ? low : high;
   for (let step = 0; step < MAX_STEPS && high - low > tolerance; step++) {
     // every third step halves the bracket, so that flat ends cannot hold it up
@@ -80,11 +93,13 @@ function rootBetween(f: (v: number) => number, low: number, high: number, tolera
     const fv = f(v);
     if (Math.abs(fv) < tolerance) return v;
     if (fv > 0 === fHigh > 0) {
-      high = v; fHigh = fv;
+      high = v;
+      fHigh = fv;
       if (side === 1) fLow /= 2;
       side = 1;
     } else {
-      low = v; fLow = fv;
+      low = v;
+      fLow = fv;
       if (side === -1) fHigh /= 2;
       side = -1;
     }

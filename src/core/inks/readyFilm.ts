@@ -5,11 +5,15 @@ import type { Ground } from './inkOnPaper';
 import { K1_EXTERNAL, K2_INTERNAL } from './surface';
 
 /** A film at one weight with its reflectance and squared transmittance worked out: what searches lay down by the million. */
-export interface ReadyFilm { readonly r0: Float64Array; readonly t2: Float64Array }
+export interface ReadyFilm {
+  readonly r0: Float64Array;
+  readonly t2: Float64Array;
+}
 
 export function readyFilm(film: Film, weight: number): ReadyFilm {
   const bands = film.kh.length;
-  const r0 = new Float64Array(bands), t2 = new Float64Array(bands);
+  const r0 = new Float64Array(bands),
+    t2 = new Float64Array(bands);
   for (let i = 0; i < bands; i++) {
     const alone = filmR0T(film.kh[i] * weight, film.sh[i] * weight);
     r0[i] = alone.r0;
@@ -29,7 +33,9 @@ const THROUGH = (1 - K1_EXTERNAL) * (1 - K2_INTERNAL);
 
 /** The colour seen of an internal reflectance, in one pass. */
 export function labOfInternal(ground: Ground, internal: Float64Array): Lab {
-  let x = 0, y = 0, z = 0;
+  let x = 0,
+    y = 0,
+    z = 0;
   for (let i = 0; i < internal.length; i++) {
     const r = ground.floor + (THROUGH * internal[i]) / (1 - K2_INTERNAL * internal[i]);
     x += WX[i] * r;

@@ -13,7 +13,10 @@ export interface Pigment {
   readonly film: Film;
 }
 
-export interface RecipePart { readonly id: string; readonly share: number }
+export interface RecipePart {
+  readonly id: string;
+  readonly share: number;
+}
 
 /** A place the ink lies on, and what it must come to there. */
 export interface RecipeArea {
@@ -56,8 +59,10 @@ export interface RecipeAnswer {
 export const REACHED_DELTA_E = 1.5;
 const SIMPLER_MAY_COST = 0.5;
 const MAX_PIGMENTS = 3;
-const KEPT_PAIRS = 3, KEPT_TRIPLES = 2;
-const SCREENING_STEPS = 5, SCREENING_BANDS = 3;
+const KEPT_PAIRS = 3,
+  KEPT_TRIPLES = 2;
+const SCREENING_STEPS = 5,
+  SCREENING_BANDS = 3;
 /** Shares below this are left out: nobody weighs them. */
 const LEAST_SHARE = 0.004;
 const LM_STEPS = 30;
@@ -67,7 +72,8 @@ const SOLVED = 0.01;
 /** Film of a recipe (Duncan 1940) at the usual weight. `parts` need not sum to 1. */
 export function filmOfRecipe(pigments: readonly Pigment[], parts: readonly RecipePart[]): Film {
   const bands = pigments[0].film.kh.length;
-  const kh = new Float64Array(bands), sh = new Float64Array(bands);
+  const kh = new Float64Array(bands),
+    sh = new Float64Array(bands);
   const total = parts.reduce((sum, part) => sum + part.share, 0) || 1;
   for (const { id, share } of parts) {
     const film = pigments.find((p) => p.id === id)?.film;
@@ -101,8 +107,11 @@ export function solveRecipe(task: RecipeTask): RecipeAnswer | undefined {
     all.push(fitted(bench, set));
   }
   const best = all.reduce((a, b) => (b.meanDeltaE < a.meanDeltaE ? b : a));
-  const simple = all.filter((r) => r.meanDeltaE <= best.meanDeltaE + SIMPLER_MAY_COST)
-    .reduce((a, b) => (b.parts.length < a.parts.length || (b.parts.length === a.parts.length && b.meanDeltaE < a.meanDeltaE) ? b : a));
+  const simple = all
+    .filter((r) => r.meanDeltaE <= best.meanDeltaE + SIMPLER_MAY_COST)
+    .reduce((a, b) =>
+      b.parts.length < a.parts.length || (b.parts.length === a.parts.length && b.meanDeltaE < a.meanDeltaE) ? b : a,
+    );
   return { chosen: simple, best, limit: best.deltaE > REACHED_DELTA_E ? limitOf(task, best) : undefined };
 }
 
@@ -112,7 +121,14 @@ function setsOf(bench: MixingBench): Placed[][] {
   const sets = new Map<string, Placed[]>();
   for (const promising of promisingSets(bench)) {
     for (const set of subsets(promising, MAX_PIGMENTS)) {
-      for (const mix of subsets(mixers, 2)) sets.set([...set, ...mix].map((p) => p.index).sort((a, b) => a - b).join(), [...set, ...mix]);
+      for (const mix of subsets(mixers, 2))
+        sets.set(
+          [...set, ...mix]
+            .map((p) => p.index)
+            .sort((a, b) => a - b)
+            .join(),
+          [...set, ...mix],
+        );
     }
   }
   return [...sets.values()].filter((set) => set.length > 0).sort((a, b) => a.length - b.length);
@@ -120,11 +136,17 @@ function setsOf(bench: MixingBench): Placed[][] {
 
 /** All subsets of up to `most` members, the empty one too. */
 function subsets<T>(items: readonly T[], most: number): T[][] {
-  return items.reduce<T[][]>((sets, item) => [...sets, ...sets.filter((set) => set.length < most).map((set) => [...set, item])], [[]]);
+  return items.reduce<T[][]>(
+    (sets, item) => [...sets, ...sets.filter((set) => set.length < most).map((set) => [...set, item])],
+    [[]],
+  );
 }
 
 /** A pigment by its place in the task, for the quick inner sums. */
-interface Placed { readonly index: number; readonly role: PigmentRole }
+interface Placed {
+  readonly index: number;
+  readonly role: PigmentRole;
+}
 
 function meanBands(values: ArrayLike<number>, together: number): Float64Array {
   const out = new Float64Array(values.length / together);
@@ -140,7 +162,10 @@ class WeighedArea {
   private readonly sc: number;
   private readonly shue: number;
 
-  constructor(readonly area: RecipeArea, private readonly counts: number) {
+  constructor(
+    readonly area: RecipeArea,
+    private readonly counts: number,
+  ) {
     const [l, a, b] = area.targetLabD50;
     const chroma = Math.hypot(a, b);
     [this.cos, this.sin] = chroma > 1e-6 ? [a / chroma, b / chroma] : [1, 0];
@@ -152,7 +177,8 @@ class WeighedArea {
   /** Writes three residuals and returns their sum of squares. */
   residuals(lab: Lab, out: Float64Array, at: number): number {
     const { targetLabD50: target } = this.area;
-    const da = lab[1] - target[1], db = lab[2] - target[2];
+    const da = lab[1] - target[1],
+      db = lab[2] - target[2];
     out[at] = (this.counts * (lab[0] - target[0])) / this.sl;
     out[at + 1] = (this.counts * (da * this.cos + db * this.sin)) / this.sc;
     out[at + 2] = (this.counts * (db * this.cos - da * this.sin)) / this.shue;
@@ -170,13 +196,17 @@ class MixingBench {
   readonly residuals: Float64Array;
 
   /** `bandsTogether`: 1 for the exact sums, more for a quick screening on fewer, broader bands. */
-  constructor(readonly task: RecipeTask, bandsTogether = 1) {
+  constructor(
+    readonly task: RecipeTask,
+    bandsTogether = 1,
+  ) {
     this.pigments = task.pigments.map((p, index) => ({ index, role: p.role }));
     this.kh = task.pigments.map((p) => meanBands(p.film.kh, bandsTogether));
     this.sh = task.pigments.map((p) => meanBands(p.film.sh, bandsTogether));
     this.weights = OBSERVER_WEIGHTS.D50.map((row) => meanBands(row, bandsTogether).map((v) => v * bandsTogether));
     const also = task.also ?? [];
-    const weighed = (area: RecipeArea, counts: number) => new WeighedArea({ ...area, below: meanBands(area.below, bandsTogether) }, counts);
+    const weighed = (area: RecipeArea, counts: number) =>
+      new WeighedArea({ ...area, below: meanBands(area.below, bandsTogether) }, counts);
     this.areas = [weighed(task, 1), ...also.map((area) => weighed(area, 1 / Math.sqrt(also.length)))];
     this.residuals = new Float64Array(3 * this.areas.length);
   }
@@ -189,9 +219,12 @@ class MixingBench {
     let sum = 0;
     for (let a = 0; a < this.areas.length; a++) {
       const { below, weight } = this.areas[a].area;
-      let x = 0, y = 0, z = 0;
+      let x = 0,
+        y = 0,
+        z = 0;
       for (let i = 0; i < below.length; i++) {
-        let k = 0, s = 0;
+        let k = 0,
+          s = 0;
         for (let p = 0; p < set.length; p++) {
           k += shares[p] * this.kh[set[p].index][i];
           s += shares[p] * this.sh[set[p].index][i];
@@ -214,10 +247,20 @@ function promisingSets(bench: MixingBench): readonly (readonly Placed[])[] {
   const mixers = bench.pigments.filter((p) => p.role === 'white' || p.role === 'extender');
   if (pigments.length <= MAX_PIGMENTS) return [pigments];
   const coarse = new MixingBench(bench.task, SCREENING_BANDS);
-  const screened = (sets: readonly (readonly Placed[])[], keep: number) => sets
-    .map((set) => ({ set, off: screenedDistance(coarse, [...set, ...mixers]) })).sort((a, b) => a.off - b.off).slice(0, keep).map(({ set }) => set);
-  const pairs = screened(pigments.flatMap((p, i) => pigments.slice(i + 1).map((q) => [p, q])), KEPT_PAIRS);
-  const triples = screened(pairs.flatMap((pair) => pigments.filter((p) => !pair.includes(p)).map((third) => [...pair, third])), KEPT_TRIPLES);
+  const screened = (sets: readonly (readonly Placed[])[], keep: number) =>
+    sets
+      .map((set) => ({ set, off: screenedDistance(coarse, [...set, ...mixers]) }))
+      .sort((a, b) => a.off - b.off)
+      .slice(0, keep)
+      .map(({ set }) => set);
+  const pairs = screened(
+    pigments.flatMap((p, i) => pigments.slice(i + 1).map((q) => [p, q])),
+    KEPT_PAIRS,
+  );
+  const triples = screened(
+    pairs.flatMap((pair) => pigments.filter((p) => !pair.includes(p)).map((third) => [...pair, third])),
+    KEPT_TRIPLES,
+  );
   return [...pairs, ...triples];
 }
 
@@ -253,19 +296,31 @@ function sharesOf(u: Float64Array): Float64Array {
 
 function recipeOf(task: RecipeTask, set: readonly Placed[], u: Float64Array): Recipe {
   const shares = sharesOf(u);
-  const kept = set.map((p, i) => ({ id: task.pigments[p.index].id, share: shares[i] })).filter((part) => part.share >= LEAST_SHARE);
+  const kept = set
+    .map((p, i) => ({ id: task.pigments[p.index].id, share: shares[i] }))
+    .filter((part) => part.share >= LEAST_SHARE);
   const total = kept.reduce((sum, part) => sum + part.share, 0);
   const parts = kept.map(({ id, share }) => ({ id, share: share / total })).sort((a, b) => b.share - a.share);
   const labD50 = labOfRecipe(task, parts);
   const deltaE = deltaE2000(labD50, task.targetLabD50);
-  const others = (task.also ?? []).map((area) => deltaE2000(labOfRecipe({ ...task, ...area }, parts), area.targetLabD50));
-  const meanDeltaE = others.length === 0 ? deltaE : (deltaE + others.reduce((sum, d) => sum + d, 0) / others.length) / 2;
+  const others = (task.also ?? []).map((area) =>
+    deltaE2000(labOfRecipe({ ...task, ...area }, parts), area.targetLabD50),
+  );
+  const meanDeltaE =
+    others.length === 0 ? deltaE : (deltaE + others.reduce((sum, d) => sum + d, 0) / others.length) / 2;
   return { parts, labD50, deltaE, meanDeltaE };
 }
 
 /** Damped least squares on u (shares are u²/Σu²), Jacobian by differences. */
-function levenbergMarquardt(bench: MixingBench, set: readonly Placed[], start: Float64Array, steps = LM_STEPS): Float64Array {
-  let u = start, error = bench.mix(set, sharesOf(u)), damping = 1e-2;
+function levenbergMarquardt(
+  bench: MixingBench,
+  set: readonly Placed[],
+  start: Float64Array,
+  steps = LM_STEPS,
+): Float64Array {
+  let u = start,
+    error = bench.mix(set, sharesOf(u)),
+    damping = 1e-2;
   for (let step = 0; step < steps && error > SOLVED; step++) {
     bench.mix(set, sharesOf(u));
     const r = [...bench.residuals];
@@ -278,9 +333,15 @@ function levenbergMarquardt(bench: MixingBench, set: readonly Placed[], start: F
     const before = error;
     for (let attempt = 0; attempt < 5 && error === before; attempt++) {
       const next = u.slice();
-      solveDamped(jacobian, r, damping).forEach((d, k) => { next[k] = Math.max(0, next[k] + Math.max(-0.5, Math.min(0.5, d))); });
+      solveDamped(jacobian, r, damping).forEach((d, k) => {
+        next[k] = Math.max(0, next[k] + Math.max(-0.5, Math.min(0.5, d)));
+      });
       const e = bench.mix(set, sharesOf(next));
-      if (e < error) { u = next; error = e; damping = Math.max(1e-7, damping / 4); } else damping *= 6;
+      if (e < error) {
+        u = next;
+        error = e;
+        damping = Math.max(1e-7, damping / 4);
+      } else damping *= 6;
     }
     if (before - error < 1e-3 * before) break;
   }
@@ -290,7 +351,10 @@ function levenbergMarquardt(bench: MixingBench, set: readonly Placed[], start: F
 /** Minimises |J·d + r|² + λ|d|² by its normal equations; `jacobian` holds a column for each of at most five unknowns. */
 function solveDamped(jacobian: readonly (readonly number[])[], r: readonly number[], lambda: number): number[] {
   const n = jacobian.length;
-  const m = jacobian.map((column, i) => [...jacobian.map((other, j) => column.reduce((sum, v, k) => sum + v * other[k], i === j ? lambda : 0)), -column.reduce((sum, v, k) => sum + v * r[k], 0)]);
+  const m = jacobian.map((column, i) => [
+    ...jacobian.map((other, j) => column.reduce((sum, v, k) => sum + v * other[k], i === j ? lambda : 0)),
+    -column.reduce((sum, v, k) => sum + v * r[k], 0),
+  ]);
   // positive definite, so no pivoting is needed
   for (let c = 0; c < n; c++) {
     for (let row = c + 1; row < n; row++) {
@@ -314,7 +378,8 @@ function limitOf(task: RecipeTask, best: Recipe): RecipeLimit {
     const onPaper = new MixingBench({ ...task, below: task.ground.internal, also: [] });
     if (setsOf(onPaper).some((set) => fitted(onPaper, set).deltaE < best.deltaE - 1)) return 'below shows through';
   }
-  const dL = best.labD50[0] - target[0], dC = Math.hypot(best.labD50[1], best.labD50[2]) - Math.hypot(target[1], target[2]);
+  const dL = best.labD50[0] - target[0],
+    dC = Math.hypot(best.labD50[1], best.labD50[2]) - Math.hypot(target[1], target[2]);
   if (Math.abs(dL) >= Math.abs(dC)) return dL < 0 ? 'not light enough' : 'not dark enough';
   return dC < 0 ? 'not pure enough' : dL < 0 ? 'not light enough' : 'not dark enough';
 }

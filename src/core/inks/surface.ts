@@ -15,5 +15,8 @@ export function internalFromMeasured(measured: ArrayLike<number>, floor: number)
 
 /** Inverse of `internalFromMeasured` above the floor. */
 export function measuredFromInternal(internal: ArrayLike<number>, floor: number): Float64Array {
-  return Float64Array.from(internal, (rho) => floor + ((1 - K1_EXTERNAL) * (1 - K2_INTERNAL) * rho) / (1 - K2_INTERNAL * rho));
+  return Float64Array.from(
+    internal,
+    (rho) => floor + ((1 - K1_EXTERNAL) * (1 - K2_INTERNAL) * rho) / (1 - K2_INTERNAL * rho),
+  );
 }

@@ -7,5 +7,12 @@ const STEP_PERCENT = 2;
 /** Softener for a film with `filmsBelow` films under it. */
 export function ladderPercent(filmsBelow: number): number {
   const known = TACK_LADDER_PERCENT[filmsBelow];
-  return known ?? Math.min(MAX_SOFTENER_PERCENT, TACK_LADDER_PERCENT[TACK_LADDER_PERCENT.length - 1] + STEP_PERCENT * (filmsBelow - TACK_LADDER_PERCENT.length + 1));
+  return (
+    known ??
+    Math.min(
+      MAX_SOFTENER_PERCENT,
+      TACK_LADDER_PERCENT[TACK_LADDER_PERCENT.length - 1] +
+        STEP_PERCENT * (filmsBelow - TACK_LADDER_PERCENT.length + 1),
+    )
+  );
 }

@@ -15,7 +15,10 @@ export interface PrintedRun<Colour> {
   readonly impressions: number;
 }
 
-export interface StackEntry { readonly run: number; readonly inking: number }
+export interface StackEntry {
+  readonly run: number;
+  readonly inking: number;
+}
 
 /** The films over one colour of the picture, lowest first (a run printed twice stands twice). */
 export function filmStackOf<Colour>(colour: Colour, runs: readonly PrintedRun<Colour>[]): StackEntry[] {
@@ -35,16 +38,27 @@ export interface SheetLooks {
 }
 
 /** The sheet after each run. A look belongs to a set of films, so it is computed once for each different stack, never for a pixel. */
-export function looksAfterRuns<Colour>(ground: Ground, colours: readonly Colour[], runs: readonly PrintedRun<Colour>[]): SheetLooks {
+export function looksAfterRuns<Colour>(
+  ground: Ground,
+  colours: readonly Colour[],
+  runs: readonly PrintedRun<Colour>[],
+): SheetLooks {
   const known = new Map<string, Lab[]>();
   const stacks = colours.map((colour) => filmStackOf(colour, runs));
   const reached = stacks.map((stack) => {
     const key = stack.map((e) => `${e.run}.${e.inking}`).join();
-    const looks = known.get(key) ?? stackLooksLabD50(ground, stack.map(({ run, inking }) => runs[run].inkings[inking]));
+    const looks =
+      known.get(key) ??
+      stackLooksLabD50(
+        ground,
+        stack.map(({ run, inking }) => runs[run].inkings[inking]),
+      );
     known.set(key, looks);
     return looks;
   });
-  const looks = Array.from({ length: runs.length + 1 }, (_, r) => stacks.map((stack, c) => reached[c][stack.filter((e) => e.run < r).length]));
+  const looks = Array.from({ length: runs.length + 1 }, (_, r) =>
+    stacks.map((stack, c) => reached[c][stack.filter((e) => e.run < r).length]),
+  );
   return { looks, stacks, reached };
 }
 
@@ -57,7 +71,11 @@ export interface Agreement {
 }
 
 /** How near the finished print comes to what is wanted. `share` is each colour's share of the area. */
-export function agreementWithWish(finished: readonly Lab[], wanted: readonly Lab[], share: readonly number[]): Agreement {
+export function agreementWithWish(
+  finished: readonly Lab[],
+  wanted: readonly Lab[],
+  share: readonly number[],
+): Agreement {
   const deltaE = finished.map((look, c) => deltaE2000(look, wanted[c]));
   const total = share.reduce((sum, s) => sum + s, 0) || 1;
   return { deltaE, mean: deltaE.reduce((sum, d, c) => sum + d * share[c], 0) / total, worst: Math.max(0, ...deltaE) };

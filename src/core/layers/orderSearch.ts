@@ -53,12 +53,19 @@ const SAME_LIGHTNESS = 4;
 export function searchOrders(task: OrderTask, below = Infinity): OrderAnswer | undefined {
   const walk = new PrefixWalk(task);
   const exact = task.runs.length - task.closed.length <= EXACT_RUNS;
-  if (exact) walk.depthFirst(below); else walk.beam();
+  if (exact) walk.depthFirst(below);
+  else walk.beam();
   if (!walk.bestMean || !walk.bestWorst) return undefined;
   return { bestMean: walk.bestMean, bestWorst: walk.bestWorst, exact, prefixesTried: walk.prefixesTried };
 }
 
-interface Prefix { readonly order: readonly number[]; readonly used: number; readonly internal: Float64Array; readonly sum: number; readonly worst: number }
+interface Prefix {
+  readonly order: readonly number[];
+  readonly used: number;
+  readonly internal: Float64Array;
+  readonly sum: number;
+  readonly worst: number;
+}
 
 class PrefixWalk {
   bestMean: OrderFound | undefined;
@@ -96,7 +103,8 @@ class PrefixWalk {
       for (const run of this.byLightness) {
         if (!this.allowed(run, place, used)) continue;
         const next = this.placed(run, place, internals[place], internals[place + 1]);
-        const newSum = sum + next.sum, newWorst = Math.max(worst, next.worst);
+        const newSum = sum + next.sum,
+          newWorst = Math.max(worst, next.worst);
         if (newSum / this.total >= limit && newWorst >= (this.bestWorst?.worst ?? -Infinity)) continue;
         order.push(run);
         descend(used | (1 << run), newSum, newWorst);
@@ -116,7 +124,13 @@ class PrefixWalk {
           if (!this.allowed(run, place, prefix.used)) continue;
           const internal = new Float64Array(ground.internal.length);
           const next = this.placed(run, place, prefix.internal, internal);
-          longer.push({ order: [...prefix.order, run], used: prefix.used | (1 << run), internal, sum: prefix.sum + next.sum, worst: Math.max(prefix.worst, next.worst) });
+          longer.push({
+            order: [...prefix.order, run],
+            used: prefix.used | (1 << run),
+            internal,
+            sum: prefix.sum + next.sum,
+            worst: Math.max(prefix.worst, next.worst),
+          });
         }
       }
       prefixes = longer.sort((a, b) => a.sum - b.sum).slice(0, BEAM_WIDTH);
@@ -131,7 +145,8 @@ class PrefixWalk {
     layReady(place === 0 ? this.onPaper[run] : this.onFilm[run], below, out);
     for (let again = 1; again < runs[run].impressions; again++) layReady(this.onFilm[run], out, out);
     const look = labOfInternal(ground, out);
-    let sum = 0, worst = 0;
+    let sum = 0,
+      worst = 0;
     for (const { wantedLabD50, share } of runs[run].finishes) {
       const off = deltaE2000(look, wantedLabD50);
       sum += off * share;
@@ -148,7 +163,13 @@ class PrefixWalk {
     if (this.task.direction === 'free') return true;
     const sign = this.task.direction === 'light to dark' ? 1 : -1;
     const { runs } = this.task;
-    return runs.every((other, i) => i === run || used & (1 << i) || this.placeFor.has(i) || sign * (other.lightness - runs[run].lightness) <= SAME_LIGHTNESS);
+    return runs.every(
+      (other, i) =>
+        i === run ||
+        used & (1 << i) ||
+        this.placeFor.has(i) ||
+        sign * (other.lightness - runs[run].lightness) <= SAME_LIGHTNESS,
+    );
   }
 
   private keep(order: readonly number[], mean: number, worst: number): void {

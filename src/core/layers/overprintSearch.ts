@@ -26,7 +26,8 @@ const REFINED = 4;
 const NEAR_ENOUGH = 0.2;
 const SWEEPS = 10;
 /** Sizes of the steps by which an ink's L*, a*, b* are turned, from coarse to fine. */
-const FIRST_STEP = 8, LAST_STEP = 0.6;
+const FIRST_STEP = 8,
+  LAST_STEP = 0.6;
 /** sL of CIEDE2000 is below this everywhere, so |ΔL|/1.76 can never exceed ΔE00. */
 const LARGEST_SL = 1.76;
 
@@ -36,7 +37,10 @@ const LARGEST_SL = 1.76;
  * inks of the best choices are turned until no step of theirs helps. The choice is exact, the turning finds a near
  * optimum. `progress` is told the share done and stops the search by answering false; undefined when stopped.
  */
-export function searchOverprints(task: OverprintTask, progress: (share: number) => boolean = () => true): OverprintFound | undefined {
+export function searchOverprints(
+  task: OverprintTask,
+  progress: (share: number) => boolean = () => true,
+): OverprintFound | undefined {
   const candidates = [...task.candidatesLabD50].sort((a, b) => b[0] - a[0]);
   const blocks = Math.min(task.blocks, candidates.length);
   const chosen: { inks: Lab[]; mean: number }[] = [];
@@ -59,27 +63,45 @@ export function searchOverprints(task: OverprintTask, progress: (share: number) 
 }
 
 function* combinations(count: number, size: number, from = 0): Generator<number[]> {
-  if (size === 0) { yield []; return; }
-  for (let i = from; i <= count - size; i++) for (const rest of combinations(count, size - 1, i + 1)) yield [i, ...rest];
+  if (size === 0) {
+    yield [];
+    return;
+  }
+  for (let i = from; i <= count - size; i++)
+    for (const rest of combinations(count, size - 1, i + 1)) yield [i, ...rest];
 }
 
 /** What an ink lets through, there and back, band by band: on bare paper, and on another film. */
-interface Pass { readonly first: Float64Array; readonly later: Float64Array; readonly start: SpectrumStart }
+interface Pass {
+  readonly first: Float64Array;
+  readonly later: Float64Array;
+  readonly start: SpectrumStart;
+}
 
 function passOf(ground: Ground, labD50: Lab, near?: SpectrumStart): Pass {
   const { spectrum, start } = solveSpectrum(labD50, near);
-  const first = internalFromMeasured(spectrum, ground.floor).map((v, i) => Math.min(1, Math.max(1e-4, v / ground.internal[i])));
+  const first = internalFromMeasured(spectrum, ground.floor).map((v, i) =>
+    Math.min(1, Math.max(1e-4, v / ground.internal[i])),
+  );
   return { first, start, later: ground.trapping === 1 ? first : first.map((t) => t ** ground.trapping) };
 }
 
-interface Assigned { readonly stacks: number[]; readonly deltaE: number[]; readonly mean: number; readonly worst: number }
+interface Assigned {
+  readonly stacks: number[];
+  readonly deltaE: number[];
+  readonly mean: number;
+  readonly worst: number;
+}
 
 /** Every overlap of a few inks, in buffers used again and again: the innermost loop of the search. */
 class OverlapPress {
   private readonly internals: Float64Array[];
   private readonly total: number;
 
-  constructor(private readonly task: OverprintTask, blocks: number) {
+  constructor(
+    private readonly task: OverprintTask,
+    blocks: number,
+  ) {
     this.internals = Array.from({ length: 1 << blocks }, () => new Float64Array(task.ground.internal));
     this.total = task.colours.reduce((sum, c) => sum + c.share, 0) || 1;
   }
@@ -87,20 +109,31 @@ class OverlapPress {
   /** Gives each colour the overlap nearest to it. Film order is the order of `passes`. */
   assign(passes: readonly Pass[]): Assigned {
     const { ground, colours } = this.task;
-    const stacks = colours.map(() => 1), deltaE = colours.map(() => Infinity);
+    const stacks = colours.map(() => 1),
+      deltaE = colours.map(() => Infinity);
     for (let mask = 1; mask < 1 << passes.length; mask++) {
-      const top = 31 - Math.clz32(mask), rest = mask ^ (1 << top);
+      const top = 31 - Math.clz32(mask),
+        rest = mask ^ (1 << top);
       const pass = rest === 0 ? passes[top].first : passes[top].later;
-      const below = this.internals[rest], internal = this.internals[mask];
+      const below = this.internals[rest],
+        internal = this.internals[mask];
       for (let i = 0; i < internal.length; i++) internal[i] = below[i] * pass[i];
       const look = labOfInternal(ground, internal);
       for (let c = 0; c < colours.length; c++) {
         if (Math.abs(look[0] - colours[c].wantedLabD50[0]) >= LARGEST_SL * deltaE[c]) continue;
         const off = deltaE2000(look, colours[c].wantedLabD50);
-        if (off < deltaE[c]) { deltaE[c] = off; stacks[c] = mask; }
+        if (off < deltaE[c]) {
+          deltaE[c] = off;
+          stacks[c] = mask;
+        }
       }
     }
-    return { stacks, deltaE, mean: deltaE.reduce((sum, d, c) => sum + d * colours[c].share, 0) / this.total, worst: Math.max(...deltaE) };
+    return {
+      stacks,
+      deltaE,
+      mean: deltaE.reduce((sum, d, c) => sum + d * colours[c].share, 0) / this.total,
+      worst: Math.max(...deltaE),
+    };
   }
 }
 
@@ -119,11 +152,17 @@ function refine(task: OverprintTask, start: readonly Lab[]): OverprintFound {
         for (const by of [step, -step]) {
           const turned = [...inks[i]] as [number, number, number];
           turned[axis] += by;
-          if (turned[0] < 12 || turned[0] > task.ground.paperLabD50[0] || Math.hypot(turned[1], turned[2]) > 95) continue;
+          if (turned[0] < 12 || turned[0] > task.ground.paperLabD50[0] || Math.hypot(turned[1], turned[2]) > 95)
+            continue;
           const old = passes[i];
           passes[i] = passOf(task.ground, turned, old.start);
           const next = press.assign(passes);
-          if (cost(next) < cost(now) - 1e-6) { now = next; inks[i] = turned; helped = true; break; }
+          if (cost(next) < cost(now) - 1e-6) {
+            now = next;
+            inks[i] = turned;
+            helped = true;
+            break;
+          }
           passes[i] = old;
         }
       }

@@ -8,7 +8,11 @@ import { nestedStages } from './stages';
 export type Process = 'reduction' | 'multi-block' | 'mixed';
 
 /** The ink of a sketched run: the one now meant for a colour of the picture, or a new one. */
-export interface SketchInk { readonly labD50: Lab; readonly keepsInkOf?: number; readonly opacity?: OpacityKnown }
+export interface SketchInk {
+  readonly labD50: Lab;
+  readonly keepsInkOf?: number;
+  readonly opacity?: OpacityKnown;
+}
 
 export interface SketchInking {
   /** Place in `blocks`, and the stage of it. */
@@ -35,7 +39,16 @@ export interface PlanTask {
   /** The picture's colours, by label. */
   readonly colours: readonly { readonly wantedLabD50: Lab; readonly share: number; readonly bare: boolean }[];
   /** The ink now meant for each colour, by label; undefined for bare paper. */
-  readonly inks: readonly ({ readonly solidLabD50: Lab; readonly film: Film; readonly opaqueFilm: Film; readonly weight: number; readonly impressions: number } | undefined)[];
+  readonly inks: readonly (
+    | {
+        readonly solidLabD50: Lab;
+        readonly film: Film;
+        readonly opaqueFilm: Film;
+        readonly weight: number;
+        readonly impressions: number;
+      }
+    | undefined
+  )[];
   /** The reduction as it stands: for each run, in order, the colours it finishes. */
   readonly groups: readonly (readonly number[])[];
   /** How many of these are printed or cut: they stay. */
@@ -63,7 +76,9 @@ const TRIED_PAIRS = 12;
  */
 export function sketchPlans(task: PlanTask, progress: (share: number) => boolean = () => true): PlanSketch[] {
   const sketches: PlanSketch[] = [];
-  const add = (found: PlanSketch | undefined) => { if (found) sketches.push(found); };
+  const add = (found: PlanSketch | undefined) => {
+    if (found) sketches.push(found);
+  };
   reductionOrders(task).forEach(add);
   if (!progress(0.15)) return sketches;
   joinedRuns(task).forEach(add);
@@ -85,19 +100,45 @@ export function sketchPlans(task: PlanTask, progress: (share: number) => boolean
 function reductionOrders(task: PlanTask): PlanSketch[] {
   const found: PlanSketch[] = [];
   const now = orderOf(task, task.groups, task.direction, false);
-  if (now) for (const { order } of [now.bestMean, now.bestWorst]) found.push(reductionSketch(task, order.map((i) => task.groups[i]), now.exact));
+  if (now)
+    for (const { order } of [now.bestMean, now.bestWorst])
+      found.push(
+        reductionSketch(
+          task,
+          order.map((i) => task.groups[i]),
+          now.exact,
+        ),
+      );
   for (const direction of ['light to dark', 'dark to light'] as const) {
     if (task.direction !== 'free' && task.direction !== direction) continue;
     const opaque = direction === 'dark to light';
     const answer = orderOf(task, task.groups, direction, opaque);
-    if (answer) found.push(reductionSketch(task, answer.bestMean.order.map((i) => task.groups[i]), answer.exact, opaque));
+    if (answer)
+      found.push(
+        reductionSketch(
+          task,
+          answer.bestMean.order.map((i) => task.groups[i]),
+          answer.exact,
+          opaque,
+        ),
+      );
   }
   return found;
 }
 
-function orderOf(task: PlanTask, groups: readonly (readonly number[])[], direction: Direction, opaque: boolean, below?: number): OrderAnswer | undefined {
+function orderOf(
+  task: PlanTask,
+  groups: readonly (readonly number[])[],
+  direction: Direction,
+  opaque: boolean,
+  below?: number,
+): OrderAnswer | undefined {
   const closed = groups.slice(0, task.closed).map((_, i) => i);
-  const pinned = new Map(groups.flatMap((group, place) => (group.some((label) => task.pinned.includes(label)) ? [[place, place] as const] : [])));
+  const pinned = new Map(
+    groups.flatMap((group, place) =>
+      group.some((label) => task.pinned.includes(label)) ? [[place, place] as const] : [],
+    ),
+  );
   const runs = groups.map((group, g): SearchRun => searchRun(task, group, opaque && g >= task.closed));
   return searchOrders({ ground: task.ground, runs, closed, pinned, direction }, below);
 }
@@ -106,8 +147,14 @@ function orderOf(task: PlanTask, groups: readonly (readonly number[])[], directi
 function searchRun(task: PlanTask, group: readonly number[], opaque: boolean): SearchRun {
   const ink = task.inks[group[0]]!;
   return {
-    film: opaque ? ink.opaqueFilm : ink.film, weight: ink.weight, impressions: ink.impressions, lightness: ink.solidLabD50[0],
-    finishes: group.map((label) => ({ wantedLabD50: task.colours[label].wantedLabD50, share: task.colours[label].share })),
+    film: opaque ? ink.opaqueFilm : ink.film,
+    weight: ink.weight,
+    impressions: ink.impressions,
+    lightness: ink.solidLabD50[0],
+    finishes: group.map((label) => ({
+      wantedLabD50: task.colours[label].wantedLabD50,
+      share: task.colours[label].share,
+    })),
   };
 }
 
@@ -123,7 +170,8 @@ function joinedRuns(task: PlanTask): PlanSketch[] {
       if (answer) best = { groups: kept, answer };
     }
     if (!best) break;
-    const { order } = best.answer.bestMean, joinedGroups = best.groups;
+    const { order } = best.answer.bestMean,
+      joinedGroups = best.groups;
     groups = order.map((i) => joinedGroups[i]);
     found.push(reductionSketch(task, groups, best.answer.exact));
   }
@@ -132,17 +180,47 @@ function joinedRuns(task: PlanTask): PlanSketch[] {
 
 /** Pairs of open runs [kept, given up], those first whose given-up colours lose least when printed in the kept ink. */
 function likelyPairs(task: PlanTask, groups: readonly (readonly number[])[]): [number, number][] {
-  const lost = (kept: number, given: number) => groups[given].reduce((sum, label) => sum + task.colours[label].share * deltaE2000(task.colours[label].wantedLabD50, task.inks[groups[kept][0]]!.solidLabD50), 0);
+  const lost = (kept: number, given: number) =>
+    groups[given].reduce(
+      (sum, label) =>
+        sum +
+        task.colours[label].share *
+          deltaE2000(task.colours[label].wantedLabD50, task.inks[groups[kept][0]]!.solidLabD50),
+      0,
+    );
   const pairs: { pair: [number, number]; lost: number }[] = [];
-  for (let a = task.closed; a < groups.length; a++) for (let b = task.closed; b < groups.length; b++) if (a !== b) pairs.push({ pair: [a, b], lost: lost(a, b) });
-  return pairs.sort((x, y) => x.lost - y.lost).slice(0, TRIED_PAIRS).map(({ pair }) => pair);
+  for (let a = task.closed; a < groups.length; a++)
+    for (let b = task.closed; b < groups.length; b++) if (a !== b) pairs.push({ pair: [a, b], lost: lost(a, b) });
+  return pairs
+    .sort((x, y) => x.lost - y.lost)
+    .slice(0, TRIED_PAIRS)
+    .map(({ pair }) => pair);
 }
 
-function reductionSketch(task: PlanTask, groups: readonly (readonly number[])[], exact: boolean, opaque = false): PlanSketch {
+function reductionSketch(
+  task: PlanTask,
+  groups: readonly (readonly number[])[],
+  exact: boolean,
+  opaque = false,
+): PlanSketch {
   return {
-    process: 'reduction', exact,
+    process: 'reduction',
+    exact,
     blocks: [{ stages: nestedStages(groups) }],
-    runs: groups.map((group, stage) => ({ inkings: [{ block: 0, stage, zone: null, colour: group[0], ink: { ...keptInk(task, group[0]), ...(opaque && stage >= task.closed ? { opacity: 'opaque' as const } : {}) } }] })),
+    runs: groups.map((group, stage) => ({
+      inkings: [
+        {
+          block: 0,
+          stage,
+          zone: null,
+          colour: group[0],
+          ink: {
+            ...keptInk(task, group[0]),
+            ...(opaque && stage >= task.closed ? { opacity: 'opaque' as const } : {}),
+          },
+        },
+      ],
+    })),
   };
 }
 
@@ -158,8 +236,14 @@ function oneFurtherBlock(task: PlanTask): PlanSketch | undefined {
     const rest = task.groups.filter((group) => group !== alone);
     const answer = orderOf({ ...task, pinned: [] }, rest, task.direction, false);
     if (!answer) continue;
-    const own = alone.reduce((sum, label) => sum + task.colours[label].share * deltaE2000(task.inks[alone[0]]!.solidLabD50, task.colours[label].wantedLabD50), 0);
-    const share = (groups: readonly (readonly number[])[]) => groups.flat().reduce((sum, label) => sum + task.colours[label].share, 0);
+    const own = alone.reduce(
+      (sum, label) =>
+        sum +
+        task.colours[label].share * deltaE2000(task.inks[alone[0]]!.solidLabD50, task.colours[label].wantedLabD50),
+      0,
+    );
+    const share = (groups: readonly (readonly number[])[]) =>
+      groups.flat().reduce((sum, label) => sum + task.colours[label].share, 0);
     const mean = (answer.bestMean.mean * share(rest) + own) / share(task.groups);
     if (!best || mean < best.mean) best = { alone, groups: answer.bestMean.order.map((i) => rest[i]), answer, mean };
   }
@@ -167,7 +251,9 @@ function oneFurtherBlock(task: PlanTask): PlanSketch | undefined {
   const reduction = reductionSketch(task, best.groups, best.answer.exact);
   const alone = best.alone;
   const run = { inkings: [{ block: 1, stage: 0, zone: null, colour: alone[0], ink: keptInk(task, alone[0]) }] };
-  const place = best.groups.findIndex((group) => task.inks[group[0]]!.solidLabD50[0] < task.inks[alone[0]]!.solidLabD50[0]);
+  const place = best.groups.findIndex(
+    (group) => task.inks[group[0]]!.solidLabD50[0] < task.inks[alone[0]]!.solidLabD50[0],
+  );
   const runs = [...reduction.runs];
   runs.splice(place < 0 ? runs.length : place, 0, run);
   return { process: 'mixed', exact: reduction.exact, blocks: [...reduction.blocks, { stages: [alone] }], runs };
@@ -175,9 +261,14 @@ function oneFurtherBlock(task: PlanTask): PlanSketch | undefined {
 
 /** A block for each colour, printed straight on the paper, light to dark; sharing blocks where the rollers can pass. */
 function directBlocks(task: PlanTask, shared: boolean): PlanSketch | undefined {
-  const labels = task.colours.map((_, label) => label).filter((label) => !task.colours[label].bare)
+  const labels = task.colours
+    .map((_, label) => label)
+    .filter((label) => !task.colours[label].bare)
     .sort((a, b) => task.colours[b].wantedLabD50[0] - task.colours[a].wantedLabD50[0]);
-  const films = labels.map((label) => ({ ink: { labD50: task.inks[label]?.solidLabD50 ?? task.colours[label].wantedLabD50, keepsInkOf: label }, standing: [label] }));
+  const films = labels.map((label) => ({
+    ink: { labD50: task.inks[label]?.solidLabD50 ?? task.colours[label].wantedLabD50, keepsInkOf: label },
+    standing: [label],
+  }));
   const sketch = blocksOf(task, films, shared);
   return shared && sketch.blocks.length === labels.length ? undefined : sketch;
 }
@@ -185,22 +276,49 @@ function directBlocks(task: PlanTask, shared: boolean): PlanSketch | undefined {
 /** Few transparent inks whose overlaps make the colours. */
 function overlaps(task: PlanTask, blocks: number, progress: (share: number) => boolean): PlanSketch | undefined {
   const labels = task.colours.map((_, label) => label).filter((label) => !task.colours[label].bare);
-  const colours = labels.map((label) => ({ wantedLabD50: task.colours[label].wantedLabD50, share: task.colours[label].share }));
-  const found = searchOverprints({ ground: task.ground, colours, candidatesLabD50: colours.map((c) => c.wantedLabD50), blocks }, progress);
+  const colours = labels.map((label) => ({
+    wantedLabD50: task.colours[label].wantedLabD50,
+    share: task.colours[label].share,
+  }));
+  const found = searchOverprints(
+    { ground: task.ground, colours, candidatesLabD50: colours.map((c) => c.wantedLabD50), blocks },
+    progress,
+  );
   if (!found) return undefined;
-  const films = found.inksLabD50.map((labD50, i) => ({ ink: { labD50, opacity: 'transparent' as const }, standing: labels.filter((_, c) => found.stacks[c] & (1 << i)) }));
-  return blocksOf(task, films.filter((film) => film.standing.length > 0), true);
+  const films = found.inksLabD50.map((labD50, i) => ({
+    ink: { labD50, opacity: 'transparent' as const },
+    standing: labels.filter((_, c) => found.stacks[c] & (1 << i)),
+  }));
+  return blocksOf(
+    task,
+    films.filter((film) => film.standing.length > 0),
+    true,
+  );
 }
 
 /** Blocks for films in print order; with `shared`, films far enough apart lie on one block and are printed in one run. */
-function blocksOf(task: PlanTask, films: readonly { readonly ink: SketchInk; readonly standing: readonly number[] }[], shared: boolean): PlanSketch {
-  const apart = (a: number, b: number) => films[a].standing.every((x) => films[b].standing.every((y) => x !== y && task.gapMm(x, y) > task.rollerClearanceMm));
+function blocksOf(
+  task: PlanTask,
+  films: readonly { readonly ink: SketchInk; readonly standing: readonly number[] }[],
+  shared: boolean,
+): PlanSketch {
+  const apart = (a: number, b: number) =>
+    films[a].standing.every((x) =>
+      films[b].standing.every((y) => x !== y && task.gapMm(x, y) > task.rollerClearanceMm),
+    );
   const groups = shared ? fewestGroups(films.length, (a, b) => !apart(a, b)) : films.map((_, i) => [i]);
   return {
-    process: 'multi-block', exact: true,
+    process: 'multi-block',
+    exact: true,
     blocks: groups.map((group) => ({ stages: [group.flatMap((film) => films[film].standing)] })),
     runs: groups.map((group, block) => ({
-      inkings: group.map((film) => ({ block, stage: 0, zone: group.length > 1 ? films[film].standing : null, colour: meantFor(task, films[film]), ink: films[film].ink })),
+      inkings: group.map((film) => ({
+        block,
+        stage: 0,
+        zone: group.length > 1 ? films[film].standing : null,
+        colour: meantFor(task, films[film]),
+        ink: films[film].ink,
+      })),
     })),
   };
 }

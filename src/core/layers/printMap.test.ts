@@ -3,8 +3,20 @@ import type { LabelMap } from '../geometry';
 import { isPlain, printMapOf, type PrintMapTask } from './printMap';
 
 const NOTHING: PrintMapTask = { labelCount: 3, traps: [], chokes: [], marks: [] };
-const randomMap = fc.record({ width: fc.integer({ min: 4, max: 22 }), height: fc.integer({ min: 4, max: 16 }), seed: fc.array(fc.integer({ min: 0, max: 2 }), { minLength: 60, maxLength: 60 }) })
-  .map(({ width, height, seed }): LabelMap => ({ width, height, labels: Uint8Array.from({ length: width * height }, (_, i) => seed[(Math.floor(i / width) >> 1) * 6 + ((i % width) >> 2)] ?? 0) }));
+const randomMap = fc
+  .record({
+    width: fc.integer({ min: 4, max: 22 }),
+    height: fc.integer({ min: 4, max: 16 }),
+    seed: fc.array(fc.integer({ min: 0, max: 2 }), { minLength: 60, maxLength: 60 }),
+  })
+  .map(({ width, height, seed }): LabelMap => ({
+    width,
+    height,
+    labels: Uint8Array.from(
+      { length: width * height },
+      (_, i) => seed[(Math.floor(i / width) >> 1) * 6 + ((i % width) >> 2)] ?? 0,
+    ),
+  }));
 
 /** The pixels that get the films of `label`. */
 function printed(map: LabelMap, task: PrintMapTask, label: number): boolean[] {
@@ -20,71 +32,132 @@ test('nothing asked, nothing changed', () => {
 });
 
 test('a trap grows the lighter colour under its darker neighbour by its length, everywhere along the edge and nowhere else', () => {
-  fc.assert(fc.property(randomMap, fc.integer({ min: 1, max: 4 }), (map, px) => {
-    const task = { ...NOTHING, traps: [{ grow: 1, under: 2, px }] };
-    const { width, height, labels } = map;
-    const got = printed(map, task, 1);
-    // plainly: a pixel of 2 within reach (from the edge) of a pixel of 1 that borders 2
-    const edge: [number, number][] = [];
-    for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) {
-      const at = (a: number, b: number) => a >= 0 && b >= 0 && a < width && b < height && labels[b * width + a] === 2;
-      if (labels[y * width + x] === 1 && (at(x - 1, y) || at(x + 1, y) || at(x, y - 1) || at(x, y + 1))) edge.push([x, y]);
-    }
-    labels.forEach((label, i) => {
-      const near = edge.some(([x, y]) => Math.hypot(x - (i % width), y - Math.floor(i / width)) <= px + 0.5);
-      expect(got[i]).toBe(label === 1 || (label === 2 && near));
-    });
-  }), { seed: 12, numRuns: 60 });
+  fc.assert(
+    fc.property(randomMap, fc.integer({ min: 1, max: 4 }), (map, px) => {
+      const task = { ...NOTHING, traps: [{ grow: 1, under: 2, px }] };
+      const { width, height, labels } = map;
+      const got = printed(map, task, 1);
+      // plainly: a pixel of 2 within reach (from the edge) of a pixel of 1 that borders 2
+      const edge: [number, number][] = [];
+      for (let y = 0; y < height; y++)
+        for (let x = 0; x < width; x++) {
+          const at = (a: number, b: number) =>
+            a >= 0 && b >= 0 && a < width && b < height && labels[b * width + a] === 2;
+          if (labels[y * width + x] === 1 && (at(x - 1, y) || at(x + 1, y) || at(x, y - 1) || at(x, y + 1)))
+            edge.push([x, y]);
+        }
+      labels.forEach((label, i) => {
+        const near = edge.some(([x, y]) => Math.hypot(x - (i % width), y - Math.floor(i / width)) <= px + 0.5);
+        expect(got[i]).toBe(label === 1 || (label === 2 && near));
+      });
+    }),
+    { seed: 12, numRuns: 60 },
+  );
 });
 
 test('a trap never opens a gap: every colour prints at least where it did', () => {
-  fc.assert(fc.property(randomMap, fc.integer({ min: 0, max: 3 }), fc.integer({ min: 0, max: 3 }), (map, a, b) => {
-    const task = { ...NOTHING, traps: [{ grow: 0, under: 1, px: a }, { grow: 1, under: 2, px: b }, { grow: 0, under: 2, px: a }] };
-    for (const label of [0, 1, 2]) {
-      const got = printed(map, task, label);
-      map.labels.forEach((l, i) => { if (l === label) expect(got[i]).toBe(true); });
-    }
-    const print = printMapOf(map, task)!;
-    expect(print.areaPx.reduce((sum, v) => sum + v, 0)).toBe(map.labels.length);
-    [...print.map.labels].forEach((p, i) => expect(print.parts[p].label).toBe(map.labels[i]));
-  }), { seed: 13, numRuns: 60 });
+  fc.assert(
+    fc.property(randomMap, fc.integer({ min: 0, max: 3 }), fc.integer({ min: 0, max: 3 }), (map, a, b) => {
+      const task = {
+        ...NOTHING,
+        traps: [
+          { grow: 0, under: 1, px: a },
+          { grow: 1, under: 2, px: b },
+          { grow: 0, under: 2, px: a },
+        ],
+      };
+      for (const label of [0, 1, 2]) {
+        const got = printed(map, task, label);
+        map.labels.forEach((l, i) => {
+          if (l === label) expect(got[i]).toBe(true);
+        });
+      }
+      const print = printMapOf(map, task)!;
+      expect(print.areaPx.reduce((sum, v) => sum + v, 0)).toBe(map.labels.length);
+      [...print.map.labels].forEach((p, i) => expect(print.parts[p].label).toBe(map.labels[i]));
+    }),
+    { seed: 13, numRuns: 60 },
+  );
 });
 
 test('a choke lets the deeper colour end inside, printing there as the colour that is finished first', () => {
   const map = { width: 12, height: 1, labels: Uint8Array.from([0, 0, 0, 0, 2, 2, 2, 2, 2, 2, 1, 1]) };
   const print = printMapOf(map, { ...NOTHING, chokes: [{ inside: 2, against: 0, as: 1, px: 2 }] })!;
-  expect([...print.map.labels].map((p) => print.parts[p].as.join())).toEqual(['0', '0', '0', '0', '1', '1', '2', '2', '2', '2', '1', '1']);
+  expect([...print.map.labels].map((p) => print.parts[p].as.join())).toEqual([
+    '0',
+    '0',
+    '0',
+    '0',
+    '1',
+    '1',
+    '2',
+    '2',
+    '2',
+    '2',
+    '1',
+    '1',
+  ]);
   expect([...print.map.labels].map((p) => print.parts[p].label)).toEqual([...map.labels]);
 });
 
 test('marks cover what they name, grown onto the labels they are for', () => {
   const map = { width: 10, height: 3, labels: new Uint8Array(30) };
   for (const x of [4, 5]) map.labels[10 + x] = 1;
-  const print = printMapOf(map, { ...NOTHING, marks: [{ region: { islands: [14], outlinesPx: [] }, growPx: 1, on: [1] }, { region: { islands: [], outlinesPx: [[0, 0, 2, 0, 2, 3, 0, 3]] }, growPx: 0, on: null }] })!;
+  const print = printMapOf(map, {
+    ...NOTHING,
+    marks: [
+      { region: { islands: [14], outlinesPx: [] }, growPx: 1, on: [1] },
+      { region: { islands: [], outlinesPx: [[0, 0, 2, 0, 2, 3, 0, 3]] }, growPx: 0, on: null },
+    ],
+  })!;
   const marks = [...print.map.labels].map((p) => print.parts[p].marks.join());
   expect(marks.slice(10, 20)).toEqual(['1', '1', '', '', '0', '0', '', '', '', '']);
-  const gone = printMapOf(map, { ...NOTHING, marks: [{ region: { islands: [15], outlinesPx: [] }, growPx: 0, on: null }] })!;
+  const gone = printMapOf(map, {
+    ...NOTHING,
+    marks: [{ region: { islands: [15], outlinesPx: [] }, growPx: 0, on: null }],
+  })!;
   expect(gone.parts.every((part) => part.marks.length === 0)).toBe(true);
 });
 
 test('with more combinations than a map holds it says so and stays whole', () => {
   const map = { width: 40, height: 10, labels: new Uint8Array(400) };
-  const marks = Array.from({ length: 9 }, (_, m) => ({ region: { islands: [], outlinesPx: [[m * 2, 0, 40, 0, 40, 9 - m, m * 3, 10]] }, growPx: 0, on: null }));
-  const many = Array.from({ length: 24 }, (_, k) => ({ region: { islands: [], outlinesPx: [[k, 0, k + 17, 0, k + 13, 10, k, 10]] }, growPx: 0, on: null }));
+  const marks = Array.from({ length: 9 }, (_, m) => ({
+    region: { islands: [], outlinesPx: [[m * 2, 0, 40, 0, 40, 9 - m, m * 3, 10]] },
+    growPx: 0,
+    on: null,
+  }));
+  const many = Array.from({ length: 24 }, (_, k) => ({
+    region: { islands: [], outlinesPx: [[k, 0, k + 17, 0, k + 13, 10, k, 10]] },
+    growPx: 0,
+    on: null,
+  }));
   const print = printMapOf(map, { ...NOTHING, labelCount: 1, marks: [...marks, ...many] })!;
   expect(print.parts.length).toBeLessThanOrEqual(255);
   expect(print.areaPx.reduce((a, b) => a + b, 0)).toBe(400);
 });
 
 test('a mark takes just the area of its place, whatever lies there', () => {
-  fc.assert(fc.property(randomMap, fc.nat(12), fc.nat(10), fc.integer({ min: 1, max: 9 }), fc.integer({ min: 1, max: 7 }), (map, x, y, w, h) => {
-    const outline = [x, y, x + w, y, x + w, y + h, x, y + h];
-    const print = printMapOf(map, { ...NOTHING, marks: [{ region: { islands: [], outlinesPx: [outline] }, growPx: 0, on: null }] })!;
-    const inside = Math.max(0, Math.min(map.width, x + w) - x) * Math.max(0, Math.min(map.height, y + h) - y);
-    const marked = print.parts.reduce((sum, part, p) => sum + (part.marks.length > 0 ? print.areaPx[p] : 0), 0);
-    expect(marked).toBe(inside);
-    print.parts.forEach((part) => expect(part.as).toEqual([part.label]));
-  }), { seed: 14, numRuns: 60 });
+  fc.assert(
+    fc.property(
+      randomMap,
+      fc.nat(12),
+      fc.nat(10),
+      fc.integer({ min: 1, max: 9 }),
+      fc.integer({ min: 1, max: 7 }),
+      (map, x, y, w, h) => {
+        const outline = [x, y, x + w, y, x + w, y + h, x, y + h];
+        const print = printMapOf(map, {
+          ...NOTHING,
+          marks: [{ region: { islands: [], outlinesPx: [outline] }, growPx: 0, on: null }],
+        })!;
+        const inside = Math.max(0, Math.min(map.width, x + w) - x) * Math.max(0, Math.min(map.height, y + h) - y);
+        const marked = print.parts.reduce((sum, part, p) => sum + (part.marks.length > 0 ? print.areaPx[p] : 0), 0);
+        expect(marked).toBe(inside);
+        print.parts.forEach((part) => expect(part.as).toEqual([part.label]));
+      },
+    ),
+    { seed: 14, numRuns: 60 },
+  );
 });
 
 test('a map of one colour needs no overlap, and a task without length is plain', () => {

@@ -19,9 +19,18 @@ export interface PrintMapTask {
   /** `grow` also prints on `under`, up to `px` across their common edge. */
   readonly traps: readonly { readonly grow: number; readonly under: number; readonly px: number }[];
   /** `inside` prints as `as` only, up to `px` from its common edge with `against`. */
-  readonly chokes: readonly { readonly inside: number; readonly against: number; readonly as: number; readonly px: number }[];
+  readonly chokes: readonly {
+    readonly inside: number;
+    readonly against: number;
+    readonly as: number;
+    readonly px: number;
+  }[];
   /** Places with a meaning of their own, grown all round by `growPx` where they touch labels of `on` (null: every label). */
-  readonly marks: readonly { readonly region: Region; readonly growPx: number; readonly on: readonly number[] | null }[];
+  readonly marks: readonly {
+    readonly region: Region;
+    readonly growPx: number;
+    readonly on: readonly number[] | null;
+  }[];
 }
 
 export interface PrintMap {
@@ -59,8 +68,16 @@ export function printMapOf(map: LabelMap, task: PrintMapTask): PrintMap | undefi
       for (let y = 0, i = 0; y < map.height; y++) {
         const row = y * mask.wordsPerRow;
         for (let x = 0; x < map.width; x++, i++) {
-          if ((x & 31) === 0 && mask.words[row + (x >>> 5)] === 0) { const skip = Math.min(32, map.width - x); x += skip - 1; i += skip - 1; continue; }
-          if ((mask.words[row + (x >>> 5)] >>> (x & 31)) & 1 && (!hit || hit[map.labels[i]])) { const known = next.to[labels[i]]; labels[i] = known >= 0 ? known : next.find(labels[i]); }
+          if ((x & 31) === 0 && mask.words[row + (x >>> 5)] === 0) {
+            const skip = Math.min(32, map.width - x);
+            x += skip - 1;
+            i += skip - 1;
+            continue;
+          }
+          if ((mask.words[row + (x >>> 5)] >>> (x & 31)) & 1 && (!hit || hit[map.labels[i]])) {
+            const known = next.to[labels[i]];
+            labels[i] = known >= 0 ? known : next.find(labels[i]);
+          }
         }
       }
     });
@@ -68,12 +85,17 @@ export function printMapOf(map: LabelMap, task: PrintMapTask): PrintMap | undefi
   const areaPx = new Array<number>(table.parts.length).fill(0);
   const counts = new Uint32Array(256);
   for (let i = 0; i < labels.length; i++) counts[labels[i]]++;
-  areaPx.forEach((_, p) => { areaPx[p] = counts[p]; });
+  areaPx.forEach((_, p) => {
+    areaPx[p] = counts[p];
+  });
   return { map: { width: map.width, height: map.height, labels }, parts: table.parts, areaPx, full: table.full };
 }
 
 /** From part to part: known ones by table (−1: not yet), others by asking once. */
-interface Step { readonly to: Int16Array; readonly find: (index: number) => number }
+interface Step {
+  readonly to: Int16Array;
+  readonly find: (index: number) => number;
+}
 
 /** The parts met so far; going from one to another is worked out once. */
 class PartTable {
@@ -88,15 +110,28 @@ class PartTable {
 
   step(change: (part: PrintPart) => PrintPart): Step {
     const to = new Int16Array(256).fill(-1);
-    return { to, find: (index) => { to[index] = this.indexOf(change(this.parts[index]), index); return to[index]; } };
+    return {
+      to,
+      find: (index) => {
+        to[index] = this.indexOf(change(this.parts[index]), index);
+        return to[index];
+      },
+    };
   }
 
   private indexOf(part: PrintPart, otherwise: number): number {
-    const tidy = { label: part.label, as: [...new Set(part.as)].sort((a, b) => a - b), marks: [...new Set(part.marks)].sort((a, b) => a - b) };
+    const tidy = {
+      label: part.label,
+      as: [...new Set(part.as)].sort((a, b) => a - b),
+      marks: [...new Set(part.marks)].sort((a, b) => a - b),
+    };
     const key = JSON.stringify(tidy);
     const there = this.known.get(key);
     if (there !== undefined) return there;
-    if (this.parts.length >= MAX_PARTS) { this.full = true; return otherwise; }
+    if (this.parts.length >= MAX_PARTS) {
+      this.full = true;
+      return otherwise;
+    }
     this.known.set(key, this.parts.length);
     this.parts.push(tidy);
     return this.parts.length - 1;
@@ -104,23 +139,48 @@ class PartTable {
 }
 
 /** What happens to pixels of one label within reach of another: the reach, and the step to take. */
-interface EdgeRule { readonly spans: readonly { readonly dy: number; readonly half: number }[]; readonly reach: number; readonly step: Step }
+interface EdgeRule {
+  readonly spans: readonly { readonly dy: number; readonly half: number }[];
+  readonly reach: number;
+  readonly step: Step;
+}
 
 function edgeRules(task: PrintMapTask, table: PartTable): (EdgeRule | undefined)[] {
   const rules: (EdgeRule | undefined)[] = new Array(256 * 256);
-  for (const { grow, under, px } of task.traps) if (px >= 0.5) rules[grow * 256 + under] = { spans: discSpans(px), reach: Math.floor(px + 0.5), step: table.step((part) => ({ ...part, as: [...part.as, grow] })) };
+  for (const { grow, under, px } of task.traps)
+    if (px >= 0.5)
+      rules[grow * 256 + under] = {
+        spans: discSpans(px),
+        reach: Math.floor(px + 0.5),
+        step: table.step((part) => ({ ...part, as: [...part.as, grow] })),
+      };
   for (const { inside, against, as, px } of task.chokes) {
     // where two chokes meet, the one that takes away more holds: it names the colour that is finished first
     const rank = task.chokes.filter((c) => c.inside === inside).map((c) => c.as);
-    if (px >= 0.5) rules[against * 256 + inside] = { spans: discSpans(px), reach: Math.floor(px + 0.5), step: table.step((part) => ({ ...part, as: part.as.length === 1 && part.as[0] !== inside && rank.indexOf(part.as[0]) <= rank.indexOf(as) ? part.as : [as] })) };
+    if (px >= 0.5)
+      rules[against * 256 + inside] = {
+        spans: discSpans(px),
+        reach: Math.floor(px + 0.5),
+        step: table.step((part) => ({
+          ...part,
+          as:
+            part.as.length === 1 && part.as[0] !== inside && rank.indexOf(part.as[0]) <= rank.indexOf(as)
+              ? part.as
+              : [as],
+        })),
+      };
   }
   return rules;
 }
 
 /** Rows of pixels whose middle lies within `px` of the edge of the pixel they are measured from: half a pixel more from its middle. */
 function discSpans(px: number): { dy: number; half: number }[] {
-  const r = px + 0.5, whole = Math.floor(r);
-  return Array.from({ length: 2 * whole + 1 }, (_, i) => ({ dy: i - whole, half: Math.floor(Math.sqrt(Math.max(0, r * r - (i - whole) ** 2))) }));
+  const r = px + 0.5,
+    whole = Math.floor(r);
+  return Array.from({ length: 2 * whole + 1 }, (_, i) => ({
+    dy: i - whole,
+    half: Math.floor(Math.sqrt(Math.max(0, r * r - (i - whole) ** 2))),
+  }));
 }
 
 /**
@@ -132,12 +192,19 @@ function stampEdges(map: LabelMap, out: Uint8Array, rules: readonly (EdgeRule | 
   if (present.length === 0) return;
   const { width, height, labels } = map;
   const number = new Int32Array(256 * 256).fill(-1);
-  rules.forEach((rule, key) => { if (rule) number[key] = present.indexOf(rule); });
-  const above = new Int32Array(width).fill(-1), aboveRow = new Int32Array(width).fill(-9);
-  let before = -1, beforeAt = -9;
+  rules.forEach((rule, key) => {
+    if (rule) number[key] = present.indexOf(rule);
+  });
+  const above = new Int32Array(width).fill(-1),
+    aboveRow = new Int32Array(width).fill(-9);
+  let before = -1,
+    beforeAt = -9;
   const stamp = (key: number, x: number, y: number, on: number) => {
-    const n = number[key], rule = present[n], { to } = rule.step;
-    const fromLeft = x > 0 && before === n && beforeAt === y * width + x - 1, fromAbove = above[x] === n && aboveRow[x] === y - 1;
+    const n = number[key],
+      rule = present[n],
+      { to } = rule.step;
+    const fromLeft = x > 0 && before === n && beforeAt === y * width + x - 1,
+      fromAbove = above[x] === n && aboveRow[x] === y - 1;
     for (const { dy, half } of rule.spans) {
       const yy = y + dy;
       if (yy < 0 || yy >= height) continue;
@@ -166,18 +233,32 @@ function stampEdges(map: LabelMap, out: Uint8Array, rules: readonly (EdgeRule | 
     for (let x = 0; x < width; x++, i++) {
       const own = labels[i];
       if (words && (x & 3) === 0 && x > 0 && x + 4 < width && y > 0 && y + 1 < height) {
-        const w = i >> 2, four = words[w];
+        const w = i >> 2,
+          four = words[w];
         // inside an even area nothing can meet
-        if (four === words[w - across] && four === words[w + across] && four === Math.imul(own, 0x01010101) && labels[i - 1] === own && labels[i + 4] === own) { x += 3; i += 3; continue; }
+        if (
+          four === words[w - across] &&
+          four === words[w + across] &&
+          four === Math.imul(own, 0x01010101) &&
+          labels[i - 1] === own &&
+          labels[i + 4] === own
+        ) {
+          x += 3;
+          i += 3;
+          continue;
+        }
       }
-      const right = x + 1 < width ? labels[i + 1] : own, left = x > 0 ? labels[i - 1] : own;
-      const down = y + 1 < height ? labels[i + width] : own, up = y > 0 ? labels[i - width] : own;
+      const right = x + 1 < width ? labels[i + 1] : own,
+        left = x > 0 ? labels[i - 1] : own;
+      const down = y + 1 < height ? labels[i + width] : own,
+        up = y > 0 ? labels[i - width] : own;
       if (right === own && left === own && down === own && up === own) continue;
       const base = own * 256;
       if (right !== own && number[base + right] >= 0) stamp(base + right, x, y, right);
       if (left !== own && left !== right && number[base + left] >= 0) stamp(base + left, x, y, left);
       if (down !== own && down !== right && down !== left && number[base + down] >= 0) stamp(base + down, x, y, down);
-      if (up !== own && up !== right && up !== left && up !== down && number[base + up] >= 0) stamp(base + up, x, y, up);
+      if (up !== own && up !== right && up !== left && up !== down && number[base + up] >= 0)
+        stamp(base + up, x, y, up);
     }
   }
 }

@@ -1,7 +1,16 @@
 import fc from 'fast-check';
 import { deltaE2000, labD50FromSrgb8, type Lab } from '../colour';
 import { filmOnGround, groundOf, stackLooksLabD50, type Opacity } from '../inks';
-import { EXACT_RUNS, fewestGroups, searchOrders, searchOverprints, sketchPlans, type OrderTask, type PlanTask, type SearchRun } from './index';
+import {
+  EXACT_RUNS,
+  fewestGroups,
+  searchOrders,
+  searchOverprints,
+  sketchPlans,
+  type OrderTask,
+  type PlanTask,
+  type SearchRun,
+} from './index';
 
 const lab = (hex: number): Lab => labD50FromSrgb8([hex >> 16, (hex >> 8) & 255, hex & 255]);
 const ground = groundOf([94.5, 0.3, 4.2], [16, 0, 0]);
@@ -9,40 +18,75 @@ const HEXES = [0xead08c, 0xdd9c55, 0xa65b48, 0x4d5a78, 0x20232f, 0x7d9a4e, 0x4f8
 
 function runOf(hex: number, opacity: Opacity, share = 0.1): SearchRun {
   const solid = lab(hex);
-  return { film: filmOnGround(ground, solid, opacity), weight: 1, impressions: 1, lightness: solid[0], finishes: [{ wantedLabD50: solid, share }] };
+  return {
+    film: filmOnGround(ground, solid, opacity),
+    weight: 1,
+    impressions: 1,
+    lightness: solid[0],
+    finishes: [{ wantedLabD50: solid, share }],
+  };
 }
 
-const task = (runs: SearchRun[], more: Partial<OrderTask> = {}): OrderTask => ({ ground, runs, closed: [], pinned: new Map(), direction: 'free', ...more });
+const task = (runs: SearchRun[], more: Partial<OrderTask> = {}): OrderTask => ({
+  ground,
+  runs,
+  closed: [],
+  pinned: new Map(),
+  direction: 'free',
+  ...more,
+});
 
 /** The plain way: every order, every colour's stack laid from the paper. */
 function plainSearch(runs: readonly SearchRun[]): { mean: number; worst: number } {
-  let mean = Infinity, worst = Infinity;
+  let mean = Infinity,
+    worst = Infinity;
   const visit = (order: number[], left: number[]) => {
     if (left.length === 0) {
       const off = order.map((run, place) => {
-        const looks = stackLooksLabD50(ground, order.slice(0, place + 1).map((r) => ({ film: runs[r].film, weight: 1 })));
+        const looks = stackLooksLabD50(
+          ground,
+          order.slice(0, place + 1).map((r) => ({ film: runs[r].film, weight: 1 })),
+        );
         return deltaE2000(looks[place + 1], runs[run].finishes[0].wantedLabD50);
       });
       const total = order.reduce((sum, run) => sum + runs[run].finishes[0].share, 0);
       mean = Math.min(mean, order.reduce((sum, run, i) => sum + off[i] * runs[run].finishes[0].share, 0) / total);
       worst = Math.min(worst, Math.max(...off));
     }
-    left.forEach((run, i) => visit([...order, run], left.filter((_, j) => j !== i)));
+    left.forEach((run, i) =>
+      visit(
+        [...order, run],
+        left.filter((_, j) => j !== i),
+      ),
+    );
   };
-  visit([], runs.map((_, i) => i));
+  visit(
+    [],
+    runs.map((_, i) => i),
+  );
   return { mean, worst };
 }
 
 describe('the search for an order', () => {
   test('finds what trying every order finds', () => {
     const opacity = fc.constantFrom<Opacity>('opaque', 'half', 'transparent');
-    fc.assert(fc.property(fc.array(fc.tuple(fc.constantFrom(...HEXES), opacity, fc.double({ min: 0.05, max: 0.5, noNaN: true })), { minLength: 1, maxLength: 4 }), (inks) => {
-      const runs = inks.map(([hex, o, share]) => runOf(hex, o, share));
-      const quick = searchOrders(task(runs))!, plain = plainSearch(runs);
-      expect(quick.exact).toBe(true);
-      expect(quick.bestMean.mean).toBeCloseTo(plain.mean, 6);
-      expect(quick.bestWorst.worst).toBeCloseTo(plain.worst, 6);
-    }), { numRuns: 12, seed: 11 });
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.constantFrom(...HEXES), opacity, fc.double({ min: 0.05, max: 0.5, noNaN: true })), {
+          minLength: 1,
+          maxLength: 4,
+        }),
+        (inks) => {
+          const runs = inks.map(([hex, o, share]) => runOf(hex, o, share));
+          const quick = searchOrders(task(runs))!,
+            plain = plainSearch(runs);
+          expect(quick.exact).toBe(true);
+          expect(quick.bestMean.mean).toBeCloseTo(plain.mean, 6);
+          expect(quick.bestWorst.worst).toBeCloseTo(plain.worst, 6);
+        },
+      ),
+      { numRuns: 12, seed: 11 },
+    );
   });
 
   const five = HEXES.slice(0, 5).map((hex) => runOf(hex, 'half'));
@@ -55,8 +99,10 @@ describe('the search for an order', () => {
   });
 
   test('a rule of direction is kept', () => {
-    const lightnesses = (direction: 'light to dark' | 'dark to light') => searchOrders(task(five, { direction }))!.bestMean.order.map((run) => five[run].lightness);
-    const falling = lightnesses('light to dark'), rising = lightnesses('dark to light');
+    const lightnesses = (direction: 'light to dark' | 'dark to light') =>
+      searchOrders(task(five, { direction }))!.bestMean.order.map((run) => five[run].lightness);
+    const falling = lightnesses('light to dark'),
+      rising = lightnesses('dark to light');
     falling.forEach((l, i) => expect(Math.max(...falling.slice(i))).toBeLessThanOrEqual(l + 4));
     rising.forEach((l, i) => expect(Math.min(...rising.slice(i))).toBeGreaterThanOrEqual(l - 4));
   });
@@ -64,7 +110,8 @@ describe('the search for an order', () => {
   test('above eight runs it says that not every order was tried, and still beats light to dark', () => {
     const ten = HEXES.map((hex) => runOf(hex, 'half'));
     expect(ten.length).toBeGreaterThan(EXACT_RUNS);
-    const free = searchOrders(task(ten))!, falling = searchOrders(task(ten, { direction: 'light to dark' }))!;
+    const free = searchOrders(task(ten))!,
+      falling = searchOrders(task(ten, { direction: 'light to dark' }))!;
     expect(free.exact).toBe(false);
     expect(free.bestMean.mean).toBeLessThanOrEqual(falling.bestMean.mean + 1e-9);
   });
@@ -75,8 +122,12 @@ describe('the search for an order', () => {
 });
 
 describe('few inks that overlap', () => {
-  const YELLOW = lab(0xf0d869), BLUE = lab(0x4f86ad);
-  const overlap = stackLooksLabD50(ground, [YELLOW, BLUE].map((solid) => ({ film: filmOnGround(ground, solid, 'transparent'), weight: 1 })))[2];
+  const YELLOW = lab(0xf0d869),
+    BLUE = lab(0x4f86ad);
+  const overlap = stackLooksLabD50(
+    ground,
+    [YELLOW, BLUE].map((solid) => ({ film: filmOnGround(ground, solid, 'transparent'), weight: 1 })),
+  )[2];
   const colours = [YELLOW, BLUE, overlap].map((wantedLabD50) => ({ wantedLabD50, share: 1 / 3 }));
 
   test('yellow and blue give the green where they meet', () => {
@@ -87,30 +138,46 @@ describe('few inks that overlap', () => {
 
   test('more blocks never come farther from the wish', () => {
     const six = HEXES.slice(0, 6).map((hex) => ({ wantedLabD50: lab(hex), share: 1 / 6 }));
-    const means = [2, 3, 4].map((blocks) => searchOverprints({ ground, colours: six, candidatesLabD50: six.map((c) => c.wantedLabD50), blocks })!.mean);
+    const means = [2, 3, 4].map(
+      (blocks) =>
+        searchOverprints({ ground, colours: six, candidatesLabD50: six.map((c) => c.wantedLabD50), blocks })!.mean,
+    );
     expect(means[1]).toBeLessThanOrEqual(means[0]);
     expect(means[2]).toBeLessThanOrEqual(means[1]);
   });
 
   test('it stops when told to', () => {
-    expect(searchOverprints({ ground, colours, candidatesLabD50: [YELLOW, BLUE, overlap], blocks: 2 }, () => false)).toBeUndefined();
+    expect(
+      searchOverprints({ ground, colours, candidatesLabD50: [YELLOW, BLUE, overlap], blocks: 2 }, () => false),
+    ).toBeUndefined();
   });
 });
 
 test('fewest groups: exact, and no group holds a conflict', () => {
-  fc.assert(fc.property(fc.integer({ min: 1, max: 7 }), fc.array(fc.boolean(), { minLength: 49, maxLength: 49 }), (count, bits) => {
-    const conflict = (a: number, b: number) => bits[Math.min(a, b) * 7 + Math.max(a, b)];
-    const groups = fewestGroups(count, conflict);
-    expect(groups.flat().sort()).toEqual(Array.from({ length: count }, (_, i) => i));
-    for (const group of groups) for (const a of group) for (const b of group) if (a !== b) expect(conflict(a, b)).toBe(false);
-    expect(groups.length).toBe(plainChromatic(count, conflict));
-  }), { numRuns: 60, seed: 12 });
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 1, max: 7 }),
+      fc.array(fc.boolean(), { minLength: 49, maxLength: 49 }),
+      (count, bits) => {
+        const conflict = (a: number, b: number) => bits[Math.min(a, b) * 7 + Math.max(a, b)];
+        const groups = fewestGroups(count, conflict);
+        expect(groups.flat().sort()).toEqual(Array.from({ length: count }, (_, i) => i));
+        for (const group of groups)
+          for (const a of group) for (const b of group) if (a !== b) expect(conflict(a, b)).toBe(false);
+        expect(groups.length).toBe(plainChromatic(count, conflict));
+      },
+    ),
+    { numRuns: 60, seed: 12 },
+  );
 });
 
 function plainChromatic(count: number, conflict: (a: number, b: number) => boolean): number {
   for (let colours = 1; ; colours++) {
-    const place = (i: number, given: number[]): boolean => i === count
-      || Array.from({ length: colours }, (_, c) => c).some((c) => given.every((g, j) => g !== c || !conflict(i, j)) && place(i + 1, [...given, c]));
+    const place = (i: number, given: number[]): boolean =>
+      i === count ||
+      Array.from({ length: colours }, (_, c) => c).some(
+        (c) => given.every((g, j) => g !== c || !conflict(i, j)) && place(i + 1, [...given, c]),
+      );
     if (place(0, [])) return colours;
   }
 }
@@ -120,17 +187,40 @@ describe('sketches of plans', () => {
   const planTask = (more: Partial<PlanTask> = {}): PlanTask => ({
     ground,
     colours: hexes.map((hex, label) => ({ wantedLabD50: lab(hex), share: 0.25, bare: label === 0 })),
-    inks: hexes.map((hex, label) => (label === 0 ? undefined : { solidLabD50: lab(hex), film: filmOnGround(ground, lab(hex), 'half'), opaqueFilm: filmOnGround(ground, lab(hex), 'opaque'), weight: 1, impressions: 1 })),
-    groups: [[1], [2], [3]], closed: 0, pinned: [], direction: 'free', open: true, gapMm: () => 0, rollerClearanceMm: 20, maxBlocks: 6, ...more,
+    inks: hexes.map((hex, label) =>
+      label === 0
+        ? undefined
+        : {
+            solidLabD50: lab(hex),
+            film: filmOnGround(ground, lab(hex), 'half'),
+            opaqueFilm: filmOnGround(ground, lab(hex), 'opaque'),
+            weight: 1,
+            impressions: 1,
+          },
+    ),
+    groups: [[1], [2], [3]],
+    closed: 0,
+    pinned: [],
+    direction: 'free',
+    open: true,
+    gapMm: () => 0,
+    rollerClearanceMm: 20,
+    maxBlocks: 6,
+    ...more,
   });
 
   test('every colour that is not bare paper is printed in each, and stages nest', () => {
     const sketches = sketchPlans(planTask());
     expect(new Set(sketches.map((s) => s.process))).toEqual(new Set(['reduction', 'multi-block', 'mixed']));
     for (const sketch of sketches) {
-      const printed = new Set(sketch.runs.flatMap((run) => run.inkings.flatMap((i) => i.zone ?? sketch.blocks[i.block].stages[i.stage])));
+      const printed = new Set(
+        sketch.runs.flatMap((run) => run.inkings.flatMap((i) => i.zone ?? sketch.blocks[i.block].stages[i.stage])),
+      );
       expect(printed).toEqual(new Set([1, 2, 3]));
-      for (const { stages } of sketch.blocks) stages.forEach((stage, s) => expect(stage.every((label) => s === 0 || stages[s - 1].includes(label))).toBe(true));
+      for (const { stages } of sketch.blocks)
+        stages.forEach((stage, s) =>
+          expect(stage.every((label) => s === 0 || stages[s - 1].includes(label))).toBe(true),
+        );
     }
     expect(sketches.some((s) => s.runs.length === 2 && s.process === 'reduction')).toBe(true);
   });
@@ -145,7 +235,9 @@ describe('sketches of plans', () => {
   });
 
   test('colours far apart share a block, and a run', () => {
-    const far = sketchPlans(planTask({ gapMm: (a, b) => (a + b === 3 ? 40 : 0) })).filter((s) => s.process === 'multi-block' && s.blocks.length === 2 && s.runs.some((r) => r.inkings.length === 2));
+    const far = sketchPlans(planTask({ gapMm: (a, b) => (a + b === 3 ? 40 : 0) })).filter(
+      (s) => s.process === 'multi-block' && s.blocks.length === 2 && s.runs.some((r) => r.inkings.length === 2),
+    );
     expect(far.length).toBeGreaterThan(0);
     const shared = far[0].runs.find((r) => r.inkings.length === 2)!;
     expect(shared.inkings.map((i) => i.zone)).toEqual([[1], [2]]);

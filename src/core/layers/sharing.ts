@@ -5,7 +5,8 @@
 export function fewestGroups(count: number, conflict: (a: number, b: number) => boolean): number[][] {
   if (count > 16) throw new RangeError(`${count} things are too many to group exactly; up to 16 can be.`);
   const free = freeSets(count, conflict);
-  const fewest = new Uint8Array(1 << count).fill(255), last = new Uint32Array(1 << count);
+  const fewest = new Uint8Array(1 << count).fill(255),
+    last = new Uint32Array(1 << count);
   fewest[0] = 0;
   for (let set = 1; set < 1 << count; set++) {
     const first = set & -set;
@@ -13,7 +14,10 @@ export function fewestGroups(count: number, conflict: (a: number, b: number) => 
     for (let group = set; group > 0; group = (group - 1) & set) {
       if (!(group & first) || !free[group]) continue;
       const total = fewest[set ^ group] + 1;
-      if (total < fewest[set]) { fewest[set] = total; last[set] = group; }
+      if (total < fewest[set]) {
+        fewest[set] = total;
+        last[set] = group;
+      }
     }
   }
   const groups: number[][] = [];
@@ -23,11 +27,17 @@ export function fewestGroups(count: number, conflict: (a: number, b: number) => 
 
 /** Which subsets hold no conflict. */
 function freeSets(count: number, conflict: (a: number, b: number) => boolean): Uint8Array {
-  const against = Array.from({ length: count }, (_, a) => Array.from({ length: count }, (_, b) => (a !== b && (conflict(a, b) || conflict(b, a)) ? 1 << b : 0)).reduce((m, bit) => m | bit, 0));
+  const against = Array.from({ length: count }, (_, a) =>
+    Array.from({ length: count }, (_, b) => (a !== b && (conflict(a, b) || conflict(b, a)) ? 1 << b : 0)).reduce(
+      (m, bit) => m | bit,
+      0,
+    ),
+  );
   const free = new Uint8Array(1 << count);
   free[0] = 1;
   for (let set = 1; set < 1 << count; set++) {
-    const low = 31 - Math.clz32(set & -set), rest = set & (set - 1);
+    const low = 31 - Math.clz32(set & -set),
+      rest = set & (set - 1);
     free[set] = free[rest] && !(against[low] & rest) ? 1 : 0;
   }
   return free;

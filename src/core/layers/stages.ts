@@ -6,7 +6,10 @@ export interface CutState<Colour> {
 }
 
 /** The states of one side of a block from what stands at each of its stages, out of all the picture's colours. */
-export function cutStatesOf<Colour>(stages: readonly (readonly Colour[])[], all: readonly Colour[]): CutState<Colour>[] {
+export function cutStatesOf<Colour>(
+  stages: readonly (readonly Colour[])[],
+  all: readonly Colour[],
+): CutState<Colour>[] {
   return stages.map((standing, s) => {
     const before = s === 0 ? all : stages[s - 1];
     return {

@@ -21,26 +21,53 @@ export function mergeColours(map: LabelMap, from: number, into: number): Uint8Ar
  * Splits one flat colour in two by the picture's own colours inside it, smoothed and cleaned as the whole was.
  * The lighter half keeps the place, the darker comes right after it.
  */
-export function splitColour(raster: ColourRaster, flat: FlatPicture, label: number, radiusPx: number, minAreaPx: number): Outcome<FlatPicture> {
+export function splitColour(
+  raster: ColourRaster,
+  flat: FlatPicture,
+  label: number,
+  radiusPx: number,
+  minAreaPx: number,
+): Outcome<FlatPicture> {
   const { width, height, labels } = flat;
   if (flat.coloursLabD50.length >= FLATTEN_LIMITS.maxColours) {
-    return failure('split-too-many', `There are already ${FLATTEN_LIMITS.maxColours} colours, the most that can be planned. Merge two others first.`);
+    return failure(
+      'split-too-many',
+      `There are already ${FLATTEN_LIMITS.maxColours} colours, the most that can be planned. Merge two others first.`,
+    );
   }
   const cells = colourCells(raster, (i) => labels[i] === label);
   const palette = findPalette(cells, 2);
-  if (palette.count < 2) return failure('split-one-colour', 'All of this colour is alike in the picture, so there is nothing to split it by.');
+  if (palette.count < 2)
+    return failure(
+      'split-one-colour',
+      'All of this colour is alike in the picture, so there is nothing to split it by.',
+    );
   const halves = quantise(raster, cells, palette.oklab);
   const split = labels.map((l, i) => (l > label ? l + 1 : l === label ? label + halves[i] : l));
   const smooth = majorityFilter({ width, height, labels: split }, radiusPx);
-  const within = split.map((l, i) => (labels[i] === label && (smooth[i] === label || smooth[i] === label + 1) ? smooth[i] : l));
+  const within = split.map((l, i) =>
+    labels[i] === label && (smooth[i] === label || smooth[i] === label + 1) ? smooth[i] : l,
+  );
   const islands = findIslands({ width, height, labels: within });
-  if (!islands) return failure('flatten-too-broken', 'Split in two, this colour breaks up into millions of specks. Raise the smoothing first.');
+  if (!islands)
+    return failure(
+      'flatten-too-broken',
+      'Split in two, this colour breaks up into millions of specks. Raise the smoothing first.',
+    );
   const merged = mergeSmallIslands({ width, height, labels: within }, islands, minAreaPx);
   const [light, dark] = [0, 1].map((k) => meanLab(raster, merged, label + k));
-  const coloursLabD50 = [...flat.coloursLabD50.slice(0, label), light ?? flat.coloursLabD50[label], dark ?? flat.coloursLabD50[label], ...flat.coloursLabD50.slice(label + 1)];
+  const coloursLabD50 = [
+    ...flat.coloursLabD50.slice(0, label),
+    light ?? flat.coloursLabD50[label],
+    dark ?? flat.coloursLabD50[label],
+    ...flat.coloursLabD50.slice(label + 1),
+  ];
   const result = onlyUsed({ width, height, labels: merged, coloursLabD50 });
   if (result.coloursLabD50.length <= flat.coloursLabD50.length) {
-    return failure('split-one-colour', 'After cleaning, one half of this colour has nothing left. Lower the smoothing or the smallest island to split it.');
+    return failure(
+      'split-one-colour',
+      'After cleaning, one half of this colour has nothing left. Lower the smoothing or the smallest island to split it.',
+    );
   }
   return success(result);
 }

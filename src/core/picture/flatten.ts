@@ -34,10 +34,15 @@ export function checkFlattenSettings(settings: FlattenSettings): Outcome<Flatten
   const { minColours, maxColours, maxRadiusMm, maxIslandMm2 } = FLATTEN_LIMITS;
   const { colourCount, radiusMm, minIslandMm2 } = settings;
   if (!Number.isInteger(colourCount) || colourCount < minColours || colourCount > maxColours) {
-    return failure('flatten-colours', `${colourCount} colours cannot be planned here: choose a whole number from ${minColours} to ${maxColours}, the bare paper included.`);
+    return failure(
+      'flatten-colours',
+      `${colourCount} colours cannot be planned here: choose a whole number from ${minColours} to ${maxColours}, the bare paper included.`,
+    );
   }
-  if (!(radiusMm >= 0 && radiusMm <= maxRadiusMm)) return failure('flatten-radius', `A smoothing of ${radiusMm} mm is outside 0 to ${maxRadiusMm} mm.`);
-  if (!(minIslandMm2 >= 0 && minIslandMm2 <= maxIslandMm2)) return failure('flatten-island', `Islands under ${minIslandMm2} mm² is outside 0 to ${maxIslandMm2} mm².`);
+  if (!(radiusMm >= 0 && radiusMm <= maxRadiusMm))
+    return failure('flatten-radius', `A smoothing of ${radiusMm} mm is outside 0 to ${maxRadiusMm} mm.`);
+  if (!(minIslandMm2 >= 0 && minIslandMm2 <= maxIslandMm2))
+    return failure('flatten-island', `Islands under ${minIslandMm2} mm² is outside 0 to ${maxIslandMm2} mm².`);
   return success(settings);
 }
 
@@ -45,7 +50,12 @@ export function checkFlattenSettings(settings: FlattenSettings): Outcome<Flatten
  * Turns a picture into flat colours: palette, labels, smoothing, small islands merged. Deterministic.
  * Failures: bad settings, one flat colour only, a picture too broken up for shapes, stopped by `progress`.
  */
-export function flattenPicture(raster: ColourRaster, mmPerPx: number, settings: FlattenSettings, progress: Progress = () => true): Outcome<FlatPicture> {
+export function flattenPicture(
+  raster: ColourRaster,
+  mmPerPx: number,
+  settings: FlattenSettings,
+  progress: Progress = () => true,
+): Outcome<FlatPicture> {
   const checked = checkFlattenSettings(settings);
   if (!checked.ok) return checked;
   const { width, height } = raster;
@@ -53,7 +63,10 @@ export function flattenPicture(raster: ColourRaster, mmPerPx: number, settings: 
   if (!progress(0.15)) return stopped();
   const palette = findPalette(cells, settings.colourCount);
   if (palette.count < 2) {
-    return failure('flatten-one-colour', 'This picture holds one flat colour only, so there is nothing to separate. Bring in a picture with at least two tones.');
+    return failure(
+      'flatten-one-colour',
+      'This picture holds one flat colour only, so there is nothing to separate. Bring in a picture with at least two tones.',
+    );
   }
   if (!progress(0.25)) return stopped();
   const quantised = quantise(raster, cells, palette.oklab);
@@ -63,7 +76,10 @@ export function flattenPicture(raster: ColourRaster, mmPerPx: number, settings: 
   if (!progress(0.65)) return stopped();
   const islands = findIslands({ width, height, labels: smooth });
   if (!islands) {
-    return failure('flatten-too-broken', 'This picture breaks up into millions of specks. Raise the smoothing, choose fewer colours, or bring in a calmer picture.');
+    return failure(
+      'flatten-too-broken',
+      'This picture breaks up into millions of specks. Raise the smoothing, choose fewer colours, or bring in a calmer picture.',
+    );
   }
   if (!progress(0.8)) return stopped();
   const merged = mergeSmallIslands({ width, height, labels: smooth }, islands, settings.minIslandMm2 / mmPerPx ** 2);
@@ -82,10 +98,18 @@ export function onlyUsed(flat: FlatPicture): FlatPicture {
   const keep = flat.coloursLabD50.flatMap((_, label) => (used[label] ? [label] : []));
   if (keep.length === flat.coloursLabD50.length) return flat;
   const moved = new Uint8Array(256);
-  keep.forEach((label, index) => { moved[label] = index; });
-  return { ...flat, labels: flat.labels.map((label) => moved[label]), coloursLabD50: keep.map((label) => flat.coloursLabD50[label]) };
+  keep.forEach((label, index) => {
+    moved[label] = index;
+  });
+  return {
+    ...flat,
+    labels: flat.labels.map((label) => moved[label]),
+    coloursLabD50: keep.map((label) => flat.coloursLabD50[label]),
+  };
 }
 
 function labsOf(oklab: Float64Array): Lab[] {
-  return Array.from({ length: oklab.length / 3 }, (_, k) => labD50FromOklab(oklab[3 * k], oklab[3 * k + 1], oklab[3 * k + 2]));
+  return Array.from({ length: oklab.length / 3 }, (_, k) =>
+    labD50FromOklab(oklab[3 * k], oklab[3 * k + 1], oklab[3 * k + 2]),
+  );
 }

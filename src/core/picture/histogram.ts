@@ -28,7 +28,10 @@ export function wordsOf(raster: ColourRaster): Uint32Array {
 export function colourCells(raster: ColourRaster, only?: (pixel: number) => boolean): ColourCells {
   const words = wordsOf(raster);
   const counts = new Uint32Array(CELL_COUNT);
-  if (only) for (let i = 0; i < words.length; i++) { if (only(i)) counts[cellOfWord(words[i])]++; }
+  if (only)
+    for (let i = 0; i < words.length; i++) {
+      if (only(i)) counts[cellOfWord(words[i])]++;
+    }
   else countAll(words, counts);
   return cellsOf(counts);
 }

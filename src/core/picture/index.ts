@@ -1,4 +1,12 @@
-export { type FlattenSettings, type FlatPicture, type Progress, FLATTEN_LIMITS, flattenPicture, checkFlattenSettings, onlyUsed } from './flatten';
+export {
+  type FlattenSettings,
+  type FlatPicture,
+  type Progress,
+  FLATTEN_LIMITS,
+  flattenPicture,
+  checkFlattenSettings,
+  onlyUsed,
+} from './flatten';
 export { mergeColours, splitColour } from './edit';
 export { type FlatColourFigures, measureFlatColours, THINNEST_SOUGHT_MM, THIN_AREA_MM2 } from './measure';
 export { colourCells } from './histogram';

@@ -25,11 +25,24 @@ function increments(word: number): Int32Array {
 
 /** Label with the largest count in one packed word, if larger than `bar`: returned as (label << 8) | count, else 0. */
 function largest(packed: number, base: number, bar: number): number {
-  let label = 0, count = bar;
-  if ((packed & 255) > count) { count = packed & 255; label = base + 1; }
-  if (((packed >>> 8) & 255) > count) { count = (packed >>> 8) & 255; label = base + 2; }
-  if (((packed >>> 16) & 255) > count) { count = (packed >>> 16) & 255; label = base + 3; }
-  if (packed >>> 24 > count) { count = packed >>> 24; label = base + 4; }
+  let label = 0,
+    count = bar;
+  if ((packed & 255) > count) {
+    count = packed & 255;
+    label = base + 1;
+  }
+  if (((packed >>> 8) & 255) > count) {
+    count = (packed >>> 8) & 255;
+    label = base + 2;
+  }
+  if (((packed >>> 16) & 255) > count) {
+    count = (packed >>> 16) & 255;
+    label = base + 3;
+  }
+  if (packed >>> 24 > count) {
+    count = packed >>> 24;
+    label = base + 4;
+  }
   return label === 0 ? 0 : ((label - 1) << 8) | count | 0x10000;
 }
 
@@ -61,16 +74,22 @@ function slideOne({ width, height, labels }: LabelMap, radius: number): Uint8Arr
 }
 
 function slideTwo({ width, height, labels }: LabelMap, radius: number): Uint8Array {
-  const incA = increments(0), incB = increments(1);
-  const columnA = new Int32Array(width + 2 * radius + 1), columnB = new Int32Array(width + 2 * radius + 1);
+  const incA = increments(0),
+    incB = increments(1);
+  const columnA = new Int32Array(width + 2 * radius + 1),
+    columnB = new Int32Array(width + 2 * radius + 1);
   const out = new Uint8Array(labels.length);
   for (let y = -radius; y < height; y++) {
     updateColumns(columnA, incA, labels, width, height, y, radius);
     updateColumns(columnB, incB, labels, width, height, y, radius);
     if (y < 0) continue;
     const tall = Math.min(height - 1, y + radius) - Math.max(0, y - radius) + 1;
-    let a = 0, b = 0;
-    for (let x = 0; x < radius; x++) { a += columnA[x + radius]; b += columnB[x + radius]; }
+    let a = 0,
+      b = 0;
+    for (let x = 0; x < radius; x++) {
+      a += columnA[x + radius];
+      b += columnB[x + radius];
+    }
     for (let x = 0, i = y * width; x < width; x++, i++) {
       a += columnA[x + 2 * radius];
       b += columnB[x + 2 * radius];
@@ -81,7 +100,8 @@ function slideTwo({ width, height, labels }: LabelMap, radius: number): Uint8Arr
       if (2 * own < tall * wide) {
         const inA = largest(a, 0, own);
         const inB = largest(b, 4, inA ? inA & 255 : own);
-        if (inB) best = (inB >> 8) & 255; else if (inA) best = (inA >> 8) & 255;
+        if (inB) best = (inB >> 8) & 255;
+        else if (inA) best = (inA >> 8) & 255;
       }
       out[i] = best;
       a -= columnA[x];
@@ -100,8 +120,14 @@ function slideThree({ width, height, labels }: LabelMap, radius: number): Uint8A
     columns.forEach((column, k) => updateColumns(column, inc[k], labels, width, height, y, radius));
     if (y < 0) continue;
     const tall = Math.min(height - 1, y + radius) - Math.max(0, y - radius) + 1;
-    let a = 0, b = 0, c = 0;
-    for (let x = 0; x < radius; x++) { a += columnA[x + radius]; b += columnB[x + radius]; c += columnC[x + radius]; }
+    let a = 0,
+      b = 0,
+      c = 0;
+    for (let x = 0; x < radius; x++) {
+      a += columnA[x + radius];
+      b += columnB[x + radius];
+      c += columnC[x + radius];
+    }
     for (let x = 0, i = y * width; x < width; x++, i++) {
       a += columnA[x + 2 * radius];
       b += columnB[x + 2 * radius];
@@ -114,7 +140,10 @@ function slideThree({ width, height, labels }: LabelMap, radius: number): Uint8A
         let bar = own;
         for (let k = 0; k < 3; k++) {
           const found = largest(k === 0 ? a : k === 1 ? b : c, 4 * k, bar);
-          if (found) { best = (found >> 8) & 255; bar = found & 255; }
+          if (found) {
+            best = (found >> 8) & 255;
+            bar = found & 255;
+          }
         }
       }
       out[i] = best;
@@ -127,12 +156,21 @@ function slideThree({ width, height, labels }: LabelMap, radius: number): Uint8A
 }
 
 /** Moves every column's counts one row down: row y + radius comes in, row y − radius − 1 goes out. Columns are padded by `radius`. */
-function updateColumns(column: Int32Array, inc: Int32Array, labels: Uint8Array, width: number, height: number, y: number, radius: number): void {
+function updateColumns(
+  column: Int32Array,
+  inc: Int32Array,
+  labels: Uint8Array,
+  width: number,
+  height: number,
+  y: number,
+  radius: number,
+): void {
   const entering = y + radius < height ? (y + radius) * width : -1;
   const leaving = y - radius - 1 >= 0 ? (y - radius - 1) * width : -1;
   if (entering >= 0 && leaving >= 0) {
     for (let x = 0; x < width; x++) {
-      const comes = labels[entering + x], goes = labels[leaving + x];
+      const comes = labels[entering + x],
+        goes = labels[leaving + x];
       if (comes !== goes) column[x + radius] += inc[comes] - inc[goes];
     }
   } else if (entering >= 0) for (let x = 0; x < width; x++) column[x + radius] += inc[labels[entering + x]];

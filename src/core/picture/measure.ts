@@ -15,7 +15,13 @@ export const THINNEST_SOUGHT_MM = 3;
 export const THIN_AREA_MM2 = 0.3;
 
 /** Area, islands and thinnest part of each flat colour. `progress` as in `flattenPicture`; undefined when stopped or too broken up. Thinnest parts cost most and can be left out. */
-export function measureFlatColours(map: LabelMap, colourCount: number, mmPerPx: number, progress: (share: number) => boolean = () => true, withThinnest = true): FlatColourFigures[] | undefined {
+export function measureFlatColours(
+  map: LabelMap,
+  colourCount: number,
+  mmPerPx: number,
+  progress: (share: number) => boolean = () => true,
+  withThinnest = true,
+): FlatColourFigures[] | undefined {
   const islands = findIslands(map);
   if (!islands) return undefined;
   const area = new Float64Array(colourCount);
@@ -27,8 +33,18 @@ export function measureFlatColours(map: LabelMap, colourCount: number, mmPerPx: 
   const figures: FlatColourFigures[] = [];
   for (let label = 0; label < colourCount; label++) {
     if (!progress(label / colourCount)) return undefined;
-    const thinnestPx = !withThinnest ? undefined : thinnestWidthPx(maskOfLabels(map, labelSet([label])), THINNEST_SOUGHT_MM / mmPerPx, THIN_AREA_MM2 / mmPerPx ** 2);
-    figures.push({ areaShare: area[label] / map.labels.length, islandCount: count[label], thinnestMm: thinnestPx === undefined ? undefined : thinnestPx * mmPerPx });
+    const thinnestPx = !withThinnest
+      ? undefined
+      : thinnestWidthPx(
+          maskOfLabels(map, labelSet([label])),
+          THINNEST_SOUGHT_MM / mmPerPx,
+          THIN_AREA_MM2 / mmPerPx ** 2,
+        );
+    figures.push({
+      areaShare: area[label] / map.labels.length,
+      islandCount: count[label],
+      thinnestMm: thinnestPx === undefined ? undefined : thinnestPx * mmPerPx,
+    });
   }
   return figures;
 }

@@ -24,7 +24,10 @@ class Merger {
   private edges = 0;
   private readonly shared: Int32Array;
 
-  constructor(private readonly islands: IslandMap, private readonly minArea: number) {
+  constructor(
+    private readonly islands: IslandMap,
+    private readonly minArea: number,
+  ) {
     const n = islands.islandCount;
     this.parent = Int32Array.from({ length: n }, (_, i) => i);
     this.area = islands.islandAreaPx.slice();
@@ -37,7 +40,11 @@ class Merger {
   run(): boolean {
     const buckets: number[][] = Array.from({ length: this.minArea }, () => []);
     let small = 0;
-    for (let i = 0; i < this.area.length; i++) if (this.area[i] < this.minArea) { buckets[this.area[i]].push(i); small++; }
+    for (let i = 0; i < this.area.length; i++)
+      if (this.area[i] < this.minArea) {
+        buckets[this.area[i]].push(i);
+        small++;
+      }
     if (small === 0) return false;
     this.collectBorders();
     for (let size = 1; size < this.minArea; size++) {
@@ -57,7 +64,9 @@ class Merger {
     for (let y = 0; y < height; y++) {
       for (let s = rowOffset[y] + 1; s < rowOffset[y + 1]; s++) this.border(stripIsland[s - 1], stripIsland[s], 1);
       if (y === 0) continue;
-      let above = rowOffset[y - 1], here = rowOffset[y], from = 0;
+      let above = rowOffset[y - 1],
+        here = rowOffset[y],
+        from = 0;
       while (here < rowOffset[y + 1]) {
         const end = Math.min(stripEnd[above], stripEnd[here]);
         this.border(stripIsland[above], stripIsland[here], end - from);
@@ -89,7 +98,11 @@ class Merger {
   }
 
   private growEdges(): void {
-    const grow = (old: Int32Array<ArrayBuffer>) => { const larger = new Int32Array(old.length * 2); larger.set(old); return larger; };
+    const grow = (old: Int32Array<ArrayBuffer>) => {
+      const larger = new Int32Array(old.length * 2);
+      larger.set(old);
+      return larger;
+    };
     this.edgeTo = grow(this.edgeTo);
     this.edgeLength = grow(this.edgeLength);
     this.edgeNext = grow(this.edgeNext);

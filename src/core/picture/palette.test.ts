@@ -35,7 +35,9 @@ test('flat black and white stay so', () => {
 test('as many flat colours as asked for are found exactly, light to dark', () => {
   const palette = findPalette(colourCells(THREE), 3);
   expect(palette.count).toBe(3);
-  expect([0, 3, 6].map((i) => palette.oklab[i])).toEqual([...[0, 3, 6].map((i) => palette.oklab[i])].sort((a, b) => b - a));
+  expect([0, 3, 6].map((i) => palette.oklab[i])).toEqual(
+    [...[0, 3, 6].map((i) => palette.oklab[i])].sort((a, b) => b - a),
+  );
 });
 
 test('colours that cannot be told apart are one', () => {
@@ -46,7 +48,9 @@ test('one colour asked for is the mean, weighted by area', () => {
   const [L] = findPalette(colourCells(THREE), 1).oklab;
   const cells = colourCells(THREE);
   let mean = 0;
-  cells.weight.forEach((w, i) => { mean += (w * cells.oklab[3 * i]) / 1000; });
+  cells.weight.forEach((w, i) => {
+    mean += (w * cells.oklab[3 * i]) / 1000;
+  });
   expect(L).toBeCloseTo(mean, 9);
 });
 
@@ -59,7 +63,9 @@ test('a small but far colour is not lost in a large one', () => {
 });
 
 test('the same picture gives the same palette, another seed may not', () => {
-  const noisy = blocks(...Array.from({ length: 300 }, (_, i) => [(i * 37) % 256, (i * 91) % 256, (i * 53) % 256, 5] as const));
+  const noisy = blocks(
+    ...Array.from({ length: 300 }, (_, i) => [(i * 37) % 256, (i * 91) % 256, (i * 53) % 256, 5] as const),
+  );
   const cells = colourCells(noisy);
   expect([...findPalette(cells, 6).oklab]).toEqual([...findPalette(cells, 6).oklab]);
   expect(findPalette(cells, 6, 99).count).toBe(6);

@@ -27,25 +27,33 @@ export function findPalette(cells: ColourCells, count: number, seed = 1): Palett
 
 /** Index of the nearest centre to an OKLab colour. */
 export function nearestCentre(centres: Float64Array, L: number, a: number, b: number): number {
-  let best = 0, bestDistance = Infinity;
+  let best = 0,
+    bestDistance = Infinity;
   for (let k = 0; k < centres.length; k += 3) {
-    const dL = L - centres[k], da = a - centres[k + 1], db = b - centres[k + 2];
+    const dL = L - centres[k],
+      da = a - centres[k + 1],
+      db = b - centres[k + 2];
     const distance = dL * dL + da * da + db * db;
-    if (distance < bestDistance) { bestDistance = distance; best = k; }
+    if (distance < bestDistance) {
+      bestDistance = distance;
+      best = k;
+    }
   }
   return best / 3;
 }
 
 function assignCells(cells: ColourCells, centres: Float64Array, nearest: Uint8Array): void {
   const { oklab } = cells;
-  for (let i = 0, j = 0; i < nearest.length; i++, j += 3) nearest[i] = nearestCentre(centres, oklab[j], oklab[j + 1], oklab[j + 2]);
+  for (let i = 0, j = 0; i < nearest.length; i++, j += 3)
+    nearest[i] = nearestCentre(centres, oklab[j], oklab[j + 1], oklab[j + 2]);
 }
 
 /** Moves each centre to the mean of its cells; returns the farthest move (squared). */
 function moveCentres(cells: ColourCells, centres: Float64Array, nearest: Uint8Array): number {
   const sums = new Float64Array((centres.length / 3) * 4);
   for (let i = 0, j = 0; i < nearest.length; i++, j += 3) {
-    const at = nearest[i] * 4, w = cells.weight[i];
+    const at = nearest[i] * 4,
+      w = cells.weight[i];
     sums[at] += w;
     sums[at + 1] += w * cells.oklab[j];
     sums[at + 2] += w * cells.oklab[j + 1];
@@ -72,7 +80,8 @@ function bestStart(cells: ColourCells, count: number, seed: number): Float64Arra
   const coarse = coarser(cells);
   const k = Math.min(count, coarse.cell.length);
   const nearest = new Uint8Array(coarse.cell.length);
-  let best = startCentres(k === count ? coarse : cells, count, seed), least = Infinity;
+  let best = startCentres(k === count ? coarse : cells, count, seed),
+    least = Infinity;
   for (let start = 0; k === count && start < STARTS; start++) {
     const centres = startCentres(coarse, count, seed + start);
     for (let round = 0; round < MAX_ROUNDS; round++) {
@@ -80,7 +89,10 @@ function bestStart(cells: ColourCells, count: number, seed: number): Float64Arra
       if (moveCentres(coarse, centres, nearest) < 1e-4) break;
     }
     const error = squaredError(coarse, centres);
-    if (error < least) { least = error; best = centres; }
+    if (error < least) {
+      least = error;
+      best = centres;
+    }
   }
   return best;
 }
@@ -93,14 +105,24 @@ function coarser(cells: ColourCells): ColourCells {
   for (let i = 0; i < cells.cell.length; i++) {
     const c = cells.cell[i];
     const key = ((c >> 14) << 8) | (((c >> 8) & 15) << 4) | ((c >> 2) & 15);
-    if (place[key] < 0) { place[key] = found.length; found.push(key); sums.push(0, 0, 0, 0); }
-    const at = 4 * place[key], w = cells.weight[i];
+    if (place[key] < 0) {
+      place[key] = found.length;
+      found.push(key);
+      sums.push(0, 0, 0, 0);
+    }
+    const at = 4 * place[key],
+      w = cells.weight[i];
     sums[at] += w;
     for (let d = 0; d < 3; d++) sums[at + 1 + d] += w * cells.oklab[3 * i + d];
   }
   return {
-    cell: Int32Array.from(found), totalPx: cells.totalPx, weight: Float64Array.from(found, (_, i) => sums[4 * i]),
-    oklab: Float64Array.from({ length: 3 * found.length }, (_, j) => sums[4 * Math.floor(j / 3) + 1 + (j % 3)] / sums[4 * Math.floor(j / 3)]),
+    cell: Int32Array.from(found),
+    totalPx: cells.totalPx,
+    weight: Float64Array.from(found, (_, i) => sums[4 * i]),
+    oklab: Float64Array.from(
+      { length: 3 * found.length },
+      (_, j) => sums[4 * Math.floor(j / 3) + 1 + (j % 3)] / sums[4 * Math.floor(j / 3)],
+    ),
   };
 }
 
@@ -125,7 +147,10 @@ function startCentres(cells: ColourCells, count: number, seed: number): Float64A
       const d = (cells.oklab[j] - L) ** 2 + (cells.oklab[j + 1] - a) ** 2 + (cells.oklab[j + 2] - b) ** 2;
       if (d < distance[i]) distance[i] = d;
     }
-    chosen = pick(distance.map((d, i) => d * cells.weight[i]), random());
+    chosen = pick(
+      distance.map((d, i) => d * cells.weight[i]),
+      random(),
+    );
   }
   return centres;
 }
@@ -146,7 +171,9 @@ function withoutDoubles(centres: Float64Array, nearest: Uint8Array): Float64Arra
   const kept: number[] = [];
   for (let k = 0; k < centres.length / 3; k++) {
     if (!used.has(k)) continue;
-    const double = kept.some((other) => Math.hypot(...[0, 1, 2].map((d) => centres[3 * k + d] - centres[3 * other + d])) < SAME_COLOUR);
+    const double = kept.some(
+      (other) => Math.hypot(...[0, 1, 2].map((d) => centres[3 * k + d] - centres[3 * other + d])) < SAME_COLOUR,
+    );
     if (!double) kept.push(k);
   }
   return Float64Array.from(kept.flatMap((k) => Array.from(centres.subarray(3 * k, 3 * k + 3))));
@@ -154,5 +181,8 @@ function withoutDoubles(centres: Float64Array, nearest: Uint8Array): Float64Arra
 
 function lightToDark(centres: Float64Array): Palette {
   const order = Array.from({ length: centres.length / 3 }, (_, k) => k).sort((a, b) => centres[3 * b] - centres[3 * a]);
-  return { count: order.length, oklab: Float64Array.from(order.flatMap((k) => Array.from(centres.subarray(3 * k, 3 * k + 3)))) };
+  return {
+    count: order.length,
+    oklab: Float64Array.from(order.flatMap((k) => Array.from(centres.subarray(3 * k, 3 * k + 3)))),
+  };
 }

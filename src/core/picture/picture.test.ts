@@ -1,58 +1,80 @@
 import fc from 'fast-check';
 import { findIslands, labelCounts, type ColourRaster, type LabelMap } from '../geometry';
 import { randomStream } from '../random/random';
-import { flattenPicture, majorityFilter, measureFlatColours, mergeColours, mergeSmallIslands, splitColour, type FlatPicture } from './index';
+import {
+  flattenPicture,
+  majorityFilter,
+  measureFlatColours,
+  mergeColours,
+  mergeSmallIslands,
+  splitColour,
+  type FlatPicture,
+} from './index';
 
-const maps = fc.record({ seed: fc.nat(), width: fc.integer({ min: 1, max: 60 }), height: fc.integer({ min: 1, max: 40 }), count: fc.integer({ min: 1, max: 11 }) })
+const maps = fc
+  .record({
+    seed: fc.nat(),
+    width: fc.integer({ min: 1, max: 60 }),
+    height: fc.integer({ min: 1, max: 40 }),
+    count: fc.integer({ min: 1, max: 11 }),
+  })
   .map(({ seed, width, height, count }): LabelMap => {
     const random = randomStream(seed);
     const labels = Uint8Array.from({ length: width * height }, () => Math.floor(random() * count));
-    for (let i = 1; i < labels.length; i++) if (random() < 0.75) labels[i] = labels[i - (random() < 0.5 && i >= width ? width : 1)];
+    for (let i = 1; i < labels.length; i++)
+      if (random() < 0.75) labels[i] = labels[i - (random() < 0.5 && i >= width ? width : 1)];
     return { width, height, labels };
   });
 
 /** The plain definition: count the box, keep the centre on ties. */
 function plainMajority(map: LabelMap, radius: number): Uint8Array {
   return map.labels.map((centre, i) => {
-    const x = i % map.width, y = Math.floor(i / map.width);
+    const x = i % map.width,
+      y = Math.floor(i / map.width);
     const counts = new Array(16).fill(0);
-    for (let dy = -radius; dy <= radius; dy++) for (let dx = -radius; dx <= radius; dx++) {
-      const px = x + dx, py = y + dy;
-      if (px >= 0 && py >= 0 && px < map.width && py < map.height) counts[map.labels[py * map.width + px]]++;
-    }
+    for (let dy = -radius; dy <= radius; dy++)
+      for (let dx = -radius; dx <= radius; dx++) {
+        const px = x + dx,
+          py = y + dy;
+        if (px >= 0 && py >= 0 && px < map.width && py < map.height) counts[map.labels[py * map.width + px]]++;
+      }
     const most = Math.max(...counts);
     return counts[centre] === most ? centre : counts.indexOf(most);
   });
 }
 
-test('the majority filter equals its plain definition', () => fc.assert(fc.property(maps, fc.integer({ min: 0, max: 7 }), (map, radius) => {
-  expect(Buffer.compare(majorityFilter(map, radius), plainMajority(map, radius))).toBe(0);
-})));
+test('the majority filter equals its plain definition', () =>
+  fc.assert(
+    fc.property(maps, fc.integer({ min: 0, max: 7 }), (map, radius) => {
+      expect(Buffer.compare(majorityFilter(map, radius), plainMajority(map, radius))).toBe(0);
+    }),
+  ));
 
-test('after merging no island is small, every pixel keeps one of its colours, and large islands only grow', () => fc.assert(fc.property(maps, fc.integer({ min: 2, max: 60 }), (map, least) => {
-  const before = findIslands(map)!;
-  const labels = mergeSmallIslands(map, before, least);
-  const after = findIslands({ ...map, labels })!;
-  if (after.islandCount > 1) expect(Math.min(...after.islandAreaPx)).toBeGreaterThanOrEqual(Math.min(least, map.labels.length));
-  const colours = new Set(map.labels);
-  expect([...new Set(labels)].every((label) => colours.has(label))).toBe(true);
-  const grown = before.islandAreaPx.filter((a) => a >= least).length;
-  if (grown > 0) {
-    let stayed = true;
-    for (let y = 0, i = 0; y < map.height; y++) for (let x = 0, s = before.rowOffset[y]; x < map.width; x++, i++) {
-      while (before.stripEnd[s] <= x) s++;
-      if (before.islandAreaPx[before.stripIsland[s]] >= least && labels[i] !== map.labels[i]) stayed = false;
-    }
-    expect(stayed).toBe(true);
-  }
-})));
+test('after merging no island is small, every pixel keeps one of its colours, and large islands only grow', () =>
+  fc.assert(
+    fc.property(maps, fc.integer({ min: 2, max: 60 }), (map, least) => {
+      const before = findIslands(map)!;
+      const labels = mergeSmallIslands(map, before, least);
+      const after = findIslands({ ...map, labels })!;
+      if (after.islandCount > 1)
+        expect(Math.min(...after.islandAreaPx)).toBeGreaterThanOrEqual(Math.min(least, map.labels.length));
+      const colours = new Set(map.labels);
+      expect([...new Set(labels)].every((label) => colours.has(label))).toBe(true);
+      const grown = before.islandAreaPx.filter((a) => a >= least).length;
+      if (grown > 0) {
+        let stayed = true;
+        for (let y = 0, i = 0; y < map.height; y++)
+          for (let x = 0, s = before.rowOffset[y]; x < map.width; x++, i++) {
+            while (before.stripEnd[s] <= x) s++;
+            if (before.islandAreaPx[before.stripIsland[s]] >= least && labels[i] !== map.labels[i]) stayed = false;
+          }
+        expect(stayed).toBe(true);
+      }
+    }),
+  ));
 
 test('a speck goes to the neighbour with most border', () => {
-  const labels = Uint8Array.from([
-    0, 0, 0, 0, 0, 0,
-    0, 0, 2, 0, 1, 1,
-    1, 1, 1, 1, 1, 1,
-  ]);
+  const labels = Uint8Array.from([0, 0, 0, 0, 0, 0, 0, 0, 2, 0, 1, 1, 1, 1, 1, 1, 1, 1]);
   const map = { width: 6, height: 3, labels };
   expect(mergeSmallIslands(map, findIslands(map)!, 3)[8]).toBe(0);
 });
@@ -60,11 +82,18 @@ test('a speck goes to the neighbour with most border', () => {
 /** Bands of colour with noise and a thin line: small, but with all that matters. */
 function testRaster(width: number, height: number, seed = 5): ColourRaster {
   const random = randomStream(seed);
-  const tones = [[240, 230, 205], [222, 160, 90], [150, 70, 60], [60, 70, 100]];
+  const tones = [
+    [240, 230, 205],
+    [222, 160, 90],
+    [150, 70, 60],
+    [60, 70, 100],
+  ];
   const rgba = new Uint8ClampedArray(width * height * 4);
   for (let i = 0; i < width * height; i++) {
     const band = Math.min(3, Math.floor(((i % width) * 4) / width));
-    tones[band].forEach((v, c) => { rgba[4 * i + c] = v + (random() - 0.5) * 20; });
+    tones[band].forEach((v, c) => {
+      rgba[4 * i + c] = v + (random() - 0.5) * 20;
+    });
     rgba[4 * i + 3] = 255;
   }
   return { width, height, rgba };
@@ -80,22 +109,37 @@ test('flattening finds the bands, light to dark, the same each time', () => {
   const raster = testRaster(160, 90);
   const picture = flat(raster);
   expect(picture.coloursLabD50.length).toBe(4);
-  expect(picture.coloursLabD50.map((lab) => lab[0])).toEqual([...picture.coloursLabD50.map((lab) => lab[0])].sort((a, b) => b - a));
+  expect(picture.coloursLabD50.map((lab) => lab[0])).toEqual(
+    [...picture.coloursLabD50.map((lab) => lab[0])].sort((a, b) => b - a),
+  );
   expect(Array.from(labelCounts(picture).slice(0, 4))).toEqual([3600, 3600, 3600, 3600]);
   expect(Buffer.compare(flat(raster).labels, picture.labels)).toBe(0);
 });
 
-test('fewer colours than asked come back without doubles', () => expect(flat(testRaster(80, 40, 9), 10).coloursLabD50.length).toBeLessThanOrEqual(10));
+test('fewer colours than asked come back without doubles', () =>
+  expect(flat(testRaster(80, 40, 9), 10).coloursLabD50.length).toBeLessThanOrEqual(10));
 
-test.each([[11, 'flatten-colours'], [1, 'flatten-colours'], [2.5, 'flatten-colours']])('%d colours are refused', (colourCount, code) => {
-  expect(flattenPicture(testRaster(20, 20), 0.1, { colourCount, radiusMm: 0, minIslandMm2: 0 })).toMatchObject({ ok: false, code });
+test.each([
+  [11, 'flatten-colours'],
+  [1, 'flatten-colours'],
+  [2.5, 'flatten-colours'],
+])('%d colours are refused', (colourCount, code) => {
+  expect(flattenPicture(testRaster(20, 20), 0.1, { colourCount, radiusMm: 0, minIslandMm2: 0 })).toMatchObject({
+    ok: false,
+    code,
+  });
 });
 test('a picture of one flat colour is refused in words', () => {
   const raster = { width: 30, height: 30, rgba: new Uint8ClampedArray(3600).fill(200) };
-  expect(flattenPicture(raster, 0.1, { colourCount: 5, radiusMm: 0.2, minIslandMm2: 1 })).toMatchObject({ ok: false, code: 'flatten-one-colour' });
+  expect(flattenPicture(raster, 0.1, { colourCount: 5, radiusMm: 0.2, minIslandMm2: 1 })).toMatchObject({
+    ok: false,
+    code: 'flatten-one-colour',
+  });
 });
 test('it can be stopped between the steps', () => {
-  expect(flattenPicture(testRaster(20, 20), 0.1, { colourCount: 3, radiusMm: 0, minIslandMm2: 0 }, () => false)).toMatchObject({ code: 'stopped' });
+  expect(
+    flattenPicture(testRaster(20, 20), 0.1, { colourCount: 3, radiusMm: 0, minIslandMm2: 0 }, () => false),
+  ).toMatchObject({ code: 'stopped' });
 });
 
 describe('changes by hand', () => {
@@ -104,7 +148,9 @@ describe('changes by hand', () => {
     const picture = flat(raster);
     const labels = mergeColours(picture, 1, 2);
     expect(Array.from(labelCounts({ ...picture, labels }).slice(0, 4))).toEqual([3600, 7200, 3600, 0]);
-    expect(Array.from(labelCounts({ ...picture, labels: mergeColours(picture, 2, 1) }).slice(0, 4))).toEqual([3600, 7200, 3600, 0]);
+    expect(Array.from(labelCounts({ ...picture, labels: mergeColours(picture, 2, 1) }).slice(0, 4))).toEqual([
+      3600, 7200, 3600, 0,
+    ]);
   });
   test('a colour split in two keeps all others as they are', () => {
     const three = flat(raster, 2);

@@ -12,13 +12,16 @@ export function randomStream(seed: number): RandomStream {
     t = Math.imul(t, 0x735a2d97);
     return (t ^ (t >>> 15)) >>> 0;
   };
-  let a = splitmix(), b = splitmix(), c = splitmix(), counter = 1;
+  let a = splitmix(),
+    b = splitmix(),
+    c = splitmix(),
+    counter = 1;
   return () => {
     const sum = (((a + b) | 0) + counter) | 0;
     counter = (counter + 1) | 0;
     a = b ^ (b >>> 9);
     b = (c + (c << 3)) | 0;
-    c = ((c << 21) | (c >>> 11)) + sum | 0;
+    c = (((c << 21) | (c >>> 11)) + sum) | 0;
     return (sum >>> 0) / 4294967296;
   };
 }

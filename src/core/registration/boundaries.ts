@@ -20,9 +20,19 @@ export interface Boundaries {
   readonly ofSegment: Int32Array;
 }
 
-interface Gathering { readonly a: number; readonly b: number; length: number; x: number; y: number; nx: number; ny: number; into: Gathering | null }
+interface Gathering {
+  readonly a: number;
+  readonly b: number;
+  length: number;
+  x: number;
+  y: number;
+  nx: number;
+  ny: number;
+  into: Gathering | null;
+}
 
-const DIRECTIONS = 16, CELLS = 4;
+const DIRECTIONS = 16,
+  CELLS = 4;
 
 /**
  * Gathers the edges of a label map (`mmPerPx` to a pixel) into 16 directions and 4 × 4 places, keeping mean place and direction of
@@ -31,19 +41,28 @@ const DIRECTIONS = 16, CELLS = 4;
 export function boundariesOf(arcs: ArcMap, mmPerPx: number, most = 260): Boundaries {
   const known = new Map<number, Gathering>();
   const segments: (Gathering | undefined)[] = new Array<Gathering | undefined>(arcs.xy.length / 2);
-  const wide = arcs.width / CELLS, high = arcs.height / CELLS;
+  const wide = arcs.width / CELLS,
+    high = arcs.height / CELLS;
   for (let arc = 0; arc < arcs.count; arc++) {
-    const left = arcs.left[arc], right = arcs.right[arc];
+    const left = arcs.left[arc],
+      right = arcs.right[arc];
     if (left === right) continue;
-    const a = Math.min(left, right), b = Math.max(left, right), turn = left === a ? 1 : -1;
+    const a = Math.min(left, right),
+      b = Math.max(left, right),
+      turn = left === a ? 1 : -1;
     for (let p = arcs.offset[arc]; p < arcs.offset[arc + 1] - 1; p++) {
-      const x0 = arcs.xy[2 * p], y0 = arcs.xy[2 * p + 1], dx = arcs.xy[2 * p + 2] - x0, dy = arcs.xy[2 * p + 3] - y0;
+      const x0 = arcs.xy[2 * p],
+        y0 = arcs.xy[2 * p + 1],
+        dx = arcs.xy[2 * p + 2] - x0,
+        dy = arcs.xy[2 * p + 3] - y0;
       const length = Math.hypot(dx, dy);
       if (length === 0) continue;
       // y runs down: what is on the left of the way points to (dy, −dx), so from left to right is (−dy, dx)
-      const nx = (-turn * dy) / length, ny = (turn * dx) / length;
+      const nx = (-turn * dy) / length,
+        ny = (turn * dx) / length;
       const direction = Math.floor((Math.atan2(ny, nx) / (2 * Math.PI) + 1) * DIRECTIONS) % DIRECTIONS;
-      const x = x0 + dx / 2, y = y0 + dy / 2;
+      const x = x0 + dx / 2,
+        y = y0 + dy / 2;
       const cell = Math.min(CELLS - 1, Math.floor(y / high)) * CELLS + Math.min(CELLS - 1, Math.floor(x / wide));
       const key = ((a * 256 + b) * DIRECTIONS + direction) * CELLS * CELLS + cell;
       let bin = known.get(key);
@@ -59,13 +78,22 @@ export function boundariesOf(arcs: ArcMap, mmPerPx: number, most = 260): Boundar
   const all = [...known.values()].sort((p, q) => q.length - p.length);
   const kept = all.slice(0, most);
   for (const bin of all.slice(most)) {
-    let best: Gathering | undefined, least = Infinity;
+    let best: Gathering | undefined,
+      least = Infinity;
     for (const to of kept) {
       if (to.a !== bin.a || to.b !== bin.b) continue;
-      const off = Math.hypot(to.x / to.length - bin.x / bin.length, to.y / to.length - bin.y / bin.length) / (wide + high) + (1 - (to.nx * bin.nx + to.ny * bin.ny) / (to.length * bin.length));
-      if (off < least) { least = off; best = to; }
+      const off =
+        Math.hypot(to.x / to.length - bin.x / bin.length, to.y / to.length - bin.y / bin.length) / (wide + high) +
+        (1 - (to.nx * bin.nx + to.ny * bin.ny) / (to.length * bin.length));
+      if (off < least) {
+        least = off;
+        best = to;
+      }
     }
-    if (!best) { kept.push(bin); continue; }
+    if (!best) {
+      kept.push(bin);
+      continue;
+    }
     bin.into = best;
     best.length += bin.length;
     best.x += bin.x;
@@ -76,9 +104,14 @@ export function boundariesOf(arcs: ArcMap, mmPerPx: number, most = 260): Boundar
   const list = (of: (bin: Gathering) => number) => Float64Array.from(kept, of);
   const place = new Map(kept.map((bin, i) => [bin, i]));
   return {
-    count: kept.length, a: Uint8Array.from(kept, (k) => k.a), b: Uint8Array.from(kept, (k) => k.b), lengthMm: list((k) => k.length * mmPerPx),
-    xMm: list((k) => (k.x / k.length) * mmPerPx), yMm: list((k) => (k.y / k.length) * mmPerPx),
-    nx: list((k) => k.nx / Math.hypot(k.nx, k.ny)), ny: list((k) => k.ny / Math.hypot(k.nx, k.ny)),
+    count: kept.length,
+    a: Uint8Array.from(kept, (k) => k.a),
+    b: Uint8Array.from(kept, (k) => k.b),
+    lengthMm: list((k) => k.length * mmPerPx),
+    xMm: list((k) => (k.x / k.length) * mmPerPx),
+    yMm: list((k) => (k.y / k.length) * mmPerPx),
+    nx: list((k) => k.nx / Math.hypot(k.nx, k.ny)),
+    ny: list((k) => k.ny / Math.hypot(k.nx, k.ny)),
     ofSegment: Int32Array.from(segments, (bin) => (bin ? place.get(bin.into ?? bin)! : -1)),
   };
 }

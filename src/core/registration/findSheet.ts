@@ -1,9 +1,17 @@
 import { failure, success, type Outcome } from '../units';
 
 /** A scan or a photograph taken square on: RGBA, row by row. `dpi` 0 where the file does not say. */
-export interface ScanPicture { readonly width: number; readonly height: number; readonly data: Uint8ClampedArray; readonly dpi: number }
+export interface ScanPicture {
+  readonly width: number;
+  readonly height: number;
+  readonly data: Uint8ClampedArray;
+  readonly dpi: number;
+}
 
-export interface PointPx { readonly x: number; readonly y: number }
+export interface PointPx {
+  readonly x: number;
+  readonly y: number;
+}
 
 /** The sheet's corners in the scan, in pixels, from top left clockwise. */
 export interface FoundSheet {
@@ -22,27 +30,47 @@ const LINES = 240;
 /** Levels by which the sheet must stand out from what lies round it. */
 const LEAST_CONTRAST = 9;
 
-interface Side { readonly name: string; readonly horizontal: boolean; readonly fromEnd: boolean }
+interface Side {
+  readonly name: string;
+  readonly horizontal: boolean;
+  readonly fromEnd: boolean;
+}
 const SIDES: readonly Side[] = [
-  { name: 'top', horizontal: true, fromEnd: false }, { name: 'right', horizontal: false, fromEnd: true },
-  { name: 'bottom', horizontal: true, fromEnd: true }, { name: 'left', horizontal: false, fromEnd: false },
+  { name: 'top', horizontal: true, fromEnd: false },
+  { name: 'right', horizontal: false, fromEnd: true },
+  { name: 'bottom', horizontal: true, fromEnd: true },
+  { name: 'left', horizontal: false, fromEnd: false },
 ];
 
 /** The line `at = a + b · along`: `at` is y for top and bottom, x for left and right. */
-interface EdgeLine { readonly a: number; readonly b: number }
+interface EdgeLine {
+  readonly a: number;
+  readonly b: number;
+}
 
 /**
  * Finds the four edges of the sheet against what lies round it: first change from the ground along many lines from outside, the
  * place of half its height to a fraction of a pixel, and a straight line through most of them. Says why where it cannot.
  */
-export function findSheet(scan: ScanPicture, sheetMm: { readonly widthMm: number; readonly heightMm: number }): Outcome<FoundSheet> {
+export function findSheet(
+  scan: ScanPicture,
+  sheetMm: { readonly widthMm: number; readonly heightMm: number },
+): Outcome<FoundSheet> {
   const ground = groundOf(scan);
   const lines: EdgeLine[] = [];
   for (const side of SIDES) {
     const points = edgePoints(scan, ground, side);
-    if (points.length < LINES * 0.4) return failure('sheet', `The ${side.name} edge of the sheet cannot be told from what lies behind it. Leave some ground to be seen on all four sides, dark behind a light sheet, and scan again.`);
+    if (points.length < LINES * 0.4)
+      return failure(
+        'sheet',
+        `The ${side.name} edge of the sheet cannot be told from what lies behind it. Leave some ground to be seen on all four sides, dark behind a light sheet, and scan again.`,
+      );
     const line = lineThrough(points, Math.max(2, Math.max(scan.width, scan.height) / 1500));
-    if (!line) return failure('sheet', `The ${side.name} edge of the sheet is not straight enough to measure from: a torn edge, or something lies across it.`);
+    if (!line)
+      return failure(
+        'sheet',
+        `The ${side.name} edge of the sheet is not straight enough to measure from: a torn edge, or something lies across it.`,
+      );
     lines.push(line);
   }
   const [top, right, bottom, left] = lines;
@@ -50,31 +78,66 @@ export function findSheet(scan: ScanPicture, sheetMm: { readonly widthMm: number
   const length = (i: number, k: number) => Math.hypot(corners[i].x - corners[k].x, corners[i].y - corners[k].y);
   const [across, across2, down, down2] = [length(0, 1), length(3, 2), length(0, 3), length(1, 2)];
   const turnDeg = (Math.atan2(corners[1].y - corners[0].y, corners[1].x - corners[0].x) * 180) / Math.PI;
-  const perspective = Math.max(Math.max(across, across2) / Math.min(across, across2), Math.max(down, down2) / Math.min(down, down2)) - 1;
-  if (Math.abs(turnDeg) > SCAN_LIMITS.turnDeg) return failure('turned', `The sheet lies turned by ${turnDeg.toFixed(1)}° on the scan; up to ${SCAN_LIMITS.turnDeg}° can be put right. Lay it straighter.`);
-  if (perspective > SCAN_LIMITS.perspective) return failure('perspective', `Opposite edges of the sheet differ by ${(perspective * 100).toFixed(1)} %; up to ${SCAN_LIMITS.perspective * 100} % can be put right. Photograph it from straight above.`);
-  const pxPerMm = (across + across2) / 2 / sheetMm.widthMm, pxPerMmDown = (down + down2) / 2 / sheetMm.heightMm;
+  const perspective =
+    Math.max(Math.max(across, across2) / Math.min(across, across2), Math.max(down, down2) / Math.min(down, down2)) - 1;
+  if (Math.abs(turnDeg) > SCAN_LIMITS.turnDeg)
+    return failure(
+      'turned',
+      `The sheet lies turned by ${turnDeg.toFixed(1)}° on the scan; up to ${SCAN_LIMITS.turnDeg}° can be put right. Lay it straighter.`,
+    );
+  if (perspective > SCAN_LIMITS.perspective)
+    return failure(
+      'perspective',
+      `Opposite edges of the sheet differ by ${(perspective * 100).toFixed(1)} %; up to ${SCAN_LIMITS.perspective * 100} % can be put right. Photograph it from straight above.`,
+    );
+  const pxPerMm = (across + across2) / 2 / sheetMm.widthMm,
+    pxPerMmDown = (down + down2) / 2 / sheetMm.heightMm;
   const stretch = pxPerMmDown / pxPerMm - 1;
-  if (Math.abs(stretch) > 0.02) return failure('size', `On the scan the sheet is ${((across + across2) / (down + down2)).toFixed(3)} times as wide as high; the layout has ${(sheetMm.widthMm / sheetMm.heightMm).toFixed(3)}. Is this the whole sheet, the right way up, and is the paper’s size in the layout right?`);
-  if (scan.dpi > 0 && Math.abs(pxPerMm * 25.4 / scan.dpi - 1) > 0.03) return failure('size', `At ${Math.round(scan.dpi)} dpi the sheet on the scan is ${((across + across2) / 2 / scan.dpi * 25.4).toFixed(1)} mm wide, the layout says ${sheetMm.widthMm.toFixed(1)} mm. Put the layout or the resolution right.`);
-  if (pxPerMm * 25.4 < SCAN_LIMITS.minDpi) return failure('resolution', `The sheet is seen at ${Math.round(pxPerMm * 25.4)} dots an inch; 200 are needed, 300 are better.`);
+  if (Math.abs(stretch) > 0.02)
+    return failure(
+      'size',
+      `On the scan the sheet is ${((across + across2) / (down + down2)).toFixed(3)} times as wide as high; the layout has ${(sheetMm.widthMm / sheetMm.heightMm).toFixed(3)}. Is this the whole sheet, the right way up, and is the paper’s size in the layout right?`,
+    );
+  if (scan.dpi > 0 && Math.abs((pxPerMm * 25.4) / scan.dpi - 1) > 0.03)
+    return failure(
+      'size',
+      `At ${Math.round(scan.dpi)} dpi the sheet on the scan is ${(((across + across2) / 2 / scan.dpi) * 25.4).toFixed(1)} mm wide, the layout says ${sheetMm.widthMm.toFixed(1)} mm. Put the layout or the resolution right.`,
+    );
+  if (pxPerMm * 25.4 < SCAN_LIMITS.minDpi)
+    return failure(
+      'resolution',
+      `The sheet is seen at ${Math.round(pxPerMm * 25.4)} dots an inch; 200 are needed, 300 are better.`,
+    );
   return success({ corners, turnDeg, perspective, pxPerMm });
 }
 
 /** The middle colour of the scan's outermost frame. */
 function groundOf({ width, height, data }: ScanPicture): readonly [number, number, number] {
   const samples: number[][] = [[], [], []];
-  const take = (x: number, y: number) => { for (let c = 0; c < 3; c++) samples[c].push(data[4 * (y * width + x) + c]); };
+  const take = (x: number, y: number) => {
+    for (let c = 0; c < 3; c++) samples[c].push(data[4 * (y * width + x) + c]);
+  };
   for (let i = 0; i < 400; i++) {
-    const x = Math.floor(((i + 0.5) / 400) * width), y = Math.floor(((i + 0.5) / 400) * height);
-    for (const inset of [1, 3]) { take(x, inset); take(x, height - 1 - inset); take(inset, y); take(width - 1 - inset, y); }
+    const x = Math.floor(((i + 0.5) / 400) * width),
+      y = Math.floor(((i + 0.5) / 400) * height);
+    for (const inset of [1, 3]) {
+      take(x, inset);
+      take(x, height - 1 - inset);
+      take(inset, y);
+      take(width - 1 - inset, y);
+    }
   }
   return samples.map((list) => list.sort((a, b) => a - b)[list.length >> 1]) as unknown as [number, number, number];
 }
 
 /** Where, coming from outside, the ground ends: one point on each of many lines across the side. */
-function edgePoints(scan: ScanPicture, ground: readonly [number, number, number], { horizontal, fromEnd }: Side): [along: number, at: number][] {
-  const along = horizontal ? scan.width : scan.height, deep = horizontal ? scan.height : scan.width;
+function edgePoints(
+  scan: ScanPicture,
+  ground: readonly [number, number, number],
+  { horizontal, fromEnd }: Side,
+): [along: number, at: number][] {
+  const along = horizontal ? scan.width : scan.height,
+    deep = horizontal ? scan.height : scan.width;
   const reach = Math.floor(deep * 0.45);
   const points: [number, number][] = [];
   for (let i = 0; i < LINES; i++) {
@@ -85,14 +148,21 @@ function edgePoints(scan: ScanPicture, ground: readonly [number, number, number]
       let most = 0;
       for (let c = 0; c < 3; c++) {
         let sum = 0;
-        for (let k = -1; k <= 1; k++) sum += scan.data[4 * (horizontal ? at * scan.width + s + k : (s + k) * scan.width + at) + c];
+        for (let k = -1; k <= 1; k++)
+          sum += scan.data[4 * (horizontal ? at * scan.width + s + k : (s + k) * scan.width + at) + c];
         most = Math.max(most, Math.abs(sum / 3 - ground[c]));
       }
       return most;
     };
     const step = 3;
     for (let t = 2; t < reach; t += step) {
-      if (difference(t) < LEAST_CONTRAST || difference(t + 2) < LEAST_CONTRAST || difference(t + 5) < LEAST_CONTRAST || difference(t + 9) < LEAST_CONTRAST) continue;
+      if (
+        difference(t) < LEAST_CONTRAST ||
+        difference(t + 2) < LEAST_CONTRAST ||
+        difference(t + 5) < LEAST_CONTRAST ||
+        difference(t + 9) < LEAST_CONTRAST
+      )
+        continue;
       const at = halfHeight(difference, Math.max(0, t - step), t);
       if (at !== undefined) points.push([s + 0.5, fromEnd ? deep - at : at]);
       break;
@@ -103,8 +173,13 @@ function edgePoints(scan: ScanPicture, ground: readonly [number, number, number]
 
 /** Where the rise between ground and sheet has half its height; pixel centres lie at half numbers. */
 function halfHeight(difference: (t: number) => number, from: number, to: number): number | undefined {
-  const mean = (a: number, b: number) => { let sum = 0; for (let t = a; t < b; t++) sum += difference(t); return sum / (b - a); };
-  const low = mean(Math.max(0, from - 8), Math.max(1, from - 2)), high = mean(to + 5, to + 13);
+  const mean = (a: number, b: number) => {
+    let sum = 0;
+    for (let t = a; t < b; t++) sum += difference(t);
+    return sum / (b - a);
+  };
+  const low = mean(Math.max(0, from - 8), Math.max(1, from - 2)),
+    high = mean(to + 5, to + 13);
   if (high - low < LEAST_CONTRAST) return undefined;
   const half = (low + high) / 2;
   let before = difference(Math.max(0, from - 2));
@@ -120,14 +195,18 @@ function halfHeight(difference: (t: number) => number, from: number, to: number)
 function lineThrough(points: readonly [number, number][], tolerancePx: number): EdgeLine | undefined {
   const half = points.length >> 1;
   const slopes: number[] = [];
-  for (let i = 0; i < half; i++) slopes.push((points[i + half][1] - points[i][1]) / (points[i + half][0] - points[i][0]));
-  let b = middle(slopes), a = middle(points.map(([s, at]) => at - b * s));
+  for (let i = 0; i < half; i++)
+    slopes.push((points[i + half][1] - points[i][1]) / (points[i + half][0] - points[i][0]));
+  let b = middle(slopes),
+    a = middle(points.map(([s, at]) => at - b * s));
   let near: readonly [number, number][] = [];
   for (const limit of [4 * tolerancePx, 2 * tolerancePx, tolerancePx]) {
     near = points.filter(([s, at]) => Math.abs(at - a - b * s) <= limit);
     if (near.length < points.length * 0.5) return undefined;
-    const ms = near.reduce((sum, [s]) => sum + s, 0) / near.length, mt = near.reduce((sum, [, at]) => sum + at, 0) / near.length;
-    b = near.reduce((sum, [s, at]) => sum + (s - ms) * (at - mt), 0) / near.reduce((sum, [s]) => sum + (s - ms) ** 2, 0);
+    const ms = near.reduce((sum, [s]) => sum + s, 0) / near.length,
+      mt = near.reduce((sum, [, at]) => sum + at, 0) / near.length;
+    b =
+      near.reduce((sum, [s, at]) => sum + (s - ms) * (at - mt), 0) / near.reduce((sum, [s]) => sum + (s - ms) ** 2, 0);
     a = mt - b * ms;
   }
   return { a, b };
@@ -141,5 +220,7 @@ function meet(level: EdgeLine, upright: EdgeLine): PointPx {
 
 export function middle(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b);
-  return sorted.length % 2 ? sorted[sorted.length >> 1] : (sorted[sorted.length / 2 - 1] + sorted[sorted.length / 2]) / 2;
+  return sorted.length % 2
+    ? sorted[sorted.length >> 1]
+    : (sorted[sorted.length / 2 - 1] + sorted[sorted.length / 2]) / 2;
 }

@@ -3,7 +3,11 @@ import type { Boundaries } from './boundaries';
 import { DEG, motionAt, NO_MOTION, type Motion } from './motion';
 
 /** A film that ends along a boundary between labels a and b. `offsetMm` from the drawn line towards b: traps and chokes. */
-export interface FilmEdge { readonly run: number; readonly covers: 'a' | 'b'; readonly offsetMm: number }
+export interface FilmEdge {
+  readonly run: number;
+  readonly covers: 'a' | 'b';
+  readonly offsetMm: number;
+}
 
 /** What films end between two labels, and which sets of them, lying in a strip, would look wrong. */
 export interface BoundaryKind {
@@ -15,7 +19,10 @@ export interface BoundaryKind {
 }
 
 /** One laying, 1σ: shift along each axis at the sheet's middle, and turn. */
-export interface Spread { readonly shiftMm: number; readonly turnDeg: number }
+export interface Spread {
+  readonly shiftMm: number;
+  readonly turnDeg: number;
+}
 
 export interface FitTask {
   readonly boundaries: Boundaries;
@@ -72,16 +79,20 @@ export function simulateFit(task: FitTask): FitAnswer {
   const { boundaries, kinds, sheets } = task;
   const layings = layingsOf(task);
   const kindOf = new Map(kinds.map((kind, k) => [kind.a * 256 + kind.b, k]));
-  const area = new Float64Array(sheets), length = new Float64Array(sheets);
-  const byKind = kinds.map(() => new Float64Array(sheets)), risk = new Float32Array(boundaries.count);
-  const lengthByKindMm = kinds.map(() => 0), canShow = kinds.map((kind) => kind.edges.length > 1 && kind.wrong.includes(1));
+  const area = new Float64Array(sheets),
+    length = new Float64Array(sheets);
+  const byKind = kinds.map(() => new Float64Array(sheets)),
+    risk = new Float32Array(boundaries.count);
+  const lengthByKindMm = kinds.map(() => 0),
+    canShow = kinds.map((kind) => kind.edges.length > 1 && kind.wrong.includes(1));
   for (let i = 0; i < boundaries.count; i++) {
     const k = kindOf.get(boundaries.a[i] * 256 + boundaries.b[i]);
     if (k === undefined) continue;
     lengthByKindMm[k] += boundaries.lengthMm[i];
     if (!canShow[k]) continue;
     const { widths, over } = alongBoundary(task, layings, kinds[k], i);
-    const mm = boundaries.lengthMm[i], own = byKind[k];
+    const mm = boundaries.lengthMm[i],
+      own = byKind[k];
     for (let s = 0; s < sheets; s++) {
       if (widths[s] === 0) continue;
       area[s] += widths[s] * mm;
@@ -92,10 +103,20 @@ export function simulateFit(task: FitTask): FitAnswer {
   }
   const seen = (lengths: Float64Array) => lengths.reduce((n, mm) => n + (mm >= LEAST_LENGTH_MM ? 1 : 0), 0) / sheets;
   const order = Array.from(area.keys()).sort((p, q) => area[p] - area[q]);
-  const caseOf = (sheet: number): SheetCase => ({ motions: motionsOf(task, layings, sheet), faultMm2: area[sheet], faultLengthMm: length[sheet], ...widestOn(task, layings, kindOf, sheet) });
+  const caseOf = (sheet: number): SheetCase => ({
+    motions: motionsOf(task, layings, sheet),
+    faultMm2: area[sheet],
+    faultLengthMm: length[sheet],
+    ...widestOn(task, layings, kindOf, sheet),
+  });
   return {
-    share: seen(length), shareByKind: byKind.map(seen), lengthByKindMm, risk, meanFaultMm2: area.reduce((sum, v) => sum + v, 0) / sheets,
-    typical: caseOf(order[Math.floor((sheets - 1) * 0.5)]), worstOfTen: caseOf(order[Math.floor((sheets - 1) * 0.9)]),
+    share: seen(length),
+    shareByKind: byKind.map(seen),
+    lengthByKindMm,
+    risk,
+    meanFaultMm2: area.reduce((sum, v) => sum + v, 0) / sheets,
+    typical: caseOf(order[Math.floor((sheets - 1) * 0.5)]),
+    worstOfTen: caseOf(order[Math.floor((sheets - 1) * 0.9)]),
   };
 }
 
@@ -113,17 +134,25 @@ function layingsOf({ runs, sheets, seed, spread }: FitTask): Layings {
 const sums = { widths: new Float32Array(0), places: new Float64Array(0) };
 
 /** Sum of the widths of visible strips at gathering i on every sheet, 0 where none, and on how many sheets there are any. */
-function alongBoundary(task: FitTask, layings: Layings, kind: BoundaryKind, i: number): { widths: Float32Array; over: number } {
-  const { sheets, sliverMm } = task, n = kind.edges.length;
+function alongBoundary(
+  task: FitTask,
+  layings: Layings,
+  kind: BoundaryKind,
+  i: number,
+): { widths: Float32Array; over: number } {
+  const { sheets, sliverMm } = task,
+    n = kind.edges.length;
   const { coefficients, rest } = edgeCoefficients(task, kind, i);
   if (sums.widths.length !== sheets) sums.widths = new Float32Array(sheets);
   const { widths } = sums;
   let over = 0;
   if (n === 2) {
     const [[x0, y0, t0], [x1, y1, t1]] = kind.edges.map((edge) => layings[edge.run]);
-    const [nx, ny, nt] = coefficients, away = rest[1] - rest[0];
+    const [nx, ny, nt] = coefficients,
+      away = rest[1] - rest[0];
     const [firstNear, secondNear] = pairStates(kind);
-    const wrongFirst = kind.wrong[firstNear] === 1, wrongSecond = kind.wrong[secondNear] === 1;
+    const wrongFirst = kind.wrong[firstNear] === 1,
+      wrongSecond = kind.wrong[secondNear] === 1;
     for (let s = 0; s < sheets; s++) {
       const d = away + nx * (x1[s] - x0[s]) + ny * (y1[s] - y0[s]) + nt * (t1[s] - t0[s]);
       const width = d > sliverMm && wrongFirst ? d : -d > sliverMm && wrongSecond ? -d : 0;
@@ -134,21 +163,31 @@ function alongBoundary(task: FitTask, layings: Layings, kind: BoundaryKind, i: n
   }
   // edge by edge over all sheets first: plain loops over long arrays are what the machine does best
   if (sums.places.length < n * sheets) sums.places = new Float64Array(n * sheets);
-  const { places } = sums, [cx, cy, ct] = coefficients;
+  const { places } = sums,
+    [cx, cy, ct] = coefficients;
   kind.edges.forEach((edge, e) => {
-    const [dx, dy, turn] = layings[edge.run], start = rest[e], to = e * sheets;
+    const [dx, dy, turn] = layings[edge.run],
+      start = rest[e],
+      to = e * sheets;
     for (let s = 0; s < sheets; s++) places[to + s] = start + cx * dx[s] + cy * dy[s] + ct * turn[s];
   });
-  const at = new Float64Array(n), order = new Int32Array(n), first = filmsAtA(kind);
+  const at = new Float64Array(n),
+    order = new Int32Array(n),
+    first = filmsAtA(kind);
   for (let s = 0; s < sheets; s++) {
-    let low = places[s], high = low;
+    let low = places[s],
+      high = low;
     at[0] = low;
     for (let e = 1, p = sheets + s; e < n; e++, p += sheets) {
       const place = places[p];
       at[e] = place;
-      if (place < low) low = place; else if (place > high) high = place;
+      if (place < low) low = place;
+      else if (place > high) high = place;
     }
-    if (high - low <= sliverMm) { widths[s] = 0; continue; }
+    if (high - low <= sliverMm) {
+      widths[s] = 0;
+      continue;
+    }
     const width = stripsWrong(kind.wrong, first, at, order, n, sliverMm);
     widths[s] = width;
     if (width > 0) over++;
@@ -163,16 +202,29 @@ function filmsAtA(kind: BoundaryKind): number {
 
 /** The strip's films when edge 0 lies nearer to a than edge 1, and the other way round. */
 function pairStates({ edges: [first, second] }: BoundaryKind): readonly [number, number] {
-  return [(first.covers === 'b' ? 1 : 0) | (second.covers === 'a' ? 2 : 0), (first.covers === 'a' ? 1 : 0) | (second.covers === 'b' ? 2 : 0)];
+  return [
+    (first.covers === 'b' ? 1 : 0) | (second.covers === 'a' ? 2 : 0),
+    (first.covers === 'a' ? 1 : 0) | (second.covers === 'b' ? 2 : 0),
+  ];
 }
 
 /** Sum of the widths of strips that are wrong and wider than the limit. `at`: places of the n edges along the normal; `first`: the films before them all. */
-function stripsWrong(wrong: Uint8Array, first: number, at: Float64Array, order: Int32Array, n: number, limitMm: number): number {
+function stripsWrong(
+  wrong: Uint8Array,
+  first: number,
+  at: Float64Array,
+  order: Int32Array,
+  n: number,
+  limitMm: number,
+): number {
   let films = first;
   for (let e = 0; e < n; e++) {
     const place = at[e];
     let p = e;
-    while (p > 0 && at[order[p - 1]] > place) { order[p] = order[p - 1]; p--; }
+    while (p > 0 && at[order[p - 1]] > place) {
+      order[p] = order[p - 1];
+      p--;
+    }
     order[p] = e;
   }
   let width = 0;
@@ -181,8 +233,12 @@ function stripsWrong(wrong: Uint8Array, first: number, at: Float64Array, order: 
     const gap = at[order[p + 1]] - at[order[p]];
     if (gap > 0 && wrong[films] === 1) {
       // strips side by side that are both wrong are seen as one
-      let end = p + 1, next = films ^ (1 << order[p + 1]);
-      while (end < n - 1 && wrong[next] === 1) { end++; next ^= 1 << order[end]; }
+      let end = p + 1,
+        next = films ^ (1 << order[p + 1]);
+      while (end < n - 1 && wrong[next] === 1) {
+        end++;
+        next ^= 1 << order[end];
+      }
       const whole = at[order[end]] - at[order[p]];
       if (whole > limitMm) width += whole;
       for (let q = p + 1; q < end; q++) films ^= 1 << order[q];
@@ -194,9 +250,15 @@ function stripsWrong(wrong: Uint8Array, first: number, at: Float64Array, order: 
 
 /** What shift x, shift y and turn of a run do across gathering i, and where each edge lies without them. */
 function edgeCoefficients({ boundaries: b, about, fixed }: FitTask, kind: BoundaryKind, i: number) {
-  const nx = b.nx[i], ny = b.ny[i], x = b.xMm[i], y = b.yMm[i];
+  const nx = b.nx[i],
+    ny = b.ny[i],
+    x = b.xMm[i],
+    y = b.yMm[i];
   const coefficients = [nx, ny, -nx * (y - about.yMm) + ny * (x - about.xMm)] as const;
-  const rest = kind.edges.map(({ run, offsetMm }) => { const [dx, dy] = motionAt(fixed[run] ?? NO_MOTION, x, y); return offsetMm + nx * dx + ny * dy; });
+  const rest = kind.edges.map(({ run, offsetMm }) => {
+    const [dx, dy] = motionAt(fixed[run] ?? NO_MOTION, x, y);
+    return offsetMm + nx * dx + ny * dy;
+  });
   return { coefficients, rest };
 }
 
@@ -204,22 +266,45 @@ function motionsOf({ fixed, about }: FitTask, layings: Layings, sheet: number): 
   return layings.map(([dx, dy, turn], run) => {
     const base = fixed[run] ?? NO_MOTION;
     const [bx, by] = motionAt(base, about.xMm, about.yMm);
-    return { ...base, dxMm: bx + dx[sheet], dyMm: by + dy[sheet], rotationDeg: base.rotationDeg + turn[sheet] / DEG, about };
+    return {
+      ...base,
+      dxMm: bx + dx[sheet],
+      dyMm: by + dy[sheet],
+      rotationDeg: base.rotationDeg + turn[sheet] / DEG,
+      about,
+    };
   });
 }
 
 function widestOn(task: FitTask, layings: Layings, kindOf: ReadonlyMap<number, number>, sheet: number) {
   const { boundaries: b, kinds } = task;
-  let widestMm = 0, best = 0, gathering = -1, at = { xMm: task.about.xMm, yMm: task.about.yMm };
+  let widestMm = 0,
+    best = 0,
+    gathering = -1,
+    at = { xMm: task.about.xMm, yMm: task.about.yMm };
   for (let i = 0; i < b.count; i++) {
     const k = kindOf.get(b.a[i] * 256 + b.b[i]);
     if (k === undefined || kinds[k].edges.length < 2) continue;
     const { coefficients: c, rest } = edgeCoefficients(task, kinds[k], i);
-    const places = Float64Array.from(rest, (r, e) => r + [0, 1, 2].reduce((sum, p) => sum + c[p] * layings[kinds[k].edges[e].run][p][sheet], 0));
-    const width = stripsWrong(kinds[k].wrong, filmsAtA(kinds[k]), places, new Int32Array(rest.length), rest.length, task.sliverMm);
+    const places = Float64Array.from(
+      rest,
+      (r, e) => r + [0, 1, 2].reduce((sum, p) => sum + c[p] * layings[kinds[k].edges[e].run][p][sheet], 0),
+    );
+    const width = stripsWrong(
+      kinds[k].wrong,
+      filmsAtA(kinds[k]),
+      places,
+      new Int32Array(rest.length),
+      rest.length,
+      task.sliverMm,
+    );
     widestMm = Math.max(widestMm, width);
     const seen = width * Math.min(20, b.lengthMm[i]);
-    if (seen > best) { best = seen; gathering = i; at = { xMm: b.xMm[i], yMm: b.yMm[i] }; }
+    if (seen > best) {
+      best = seen;
+      gathering = i;
+      at = { xMm: b.xMm[i], yMm: b.yMm[i] };
+    }
   }
   return { widestMm, gathering, at };
 }
@@ -228,13 +313,22 @@ function widestOn(task: FitTask, layings: Layings, kindOf: ReadonlyMap<number, n
  * The least overlap (or choke) of a rising list that brings the share of sheets with a visible fault to the wish; `undefined` when none
  * does. `kindsAt` gives the boundaries with that overlap.
  */
-export function leastOverlap(task: FitTask, kindsAt: (mm: number) => readonly BoundaryKind[], overlapsMm: readonly number[], wish: number): { readonly mm: number; readonly share: number } | undefined {
-  let low = 0, high = overlapsMm.length;
+export function leastOverlap(
+  task: FitTask,
+  kindsAt: (mm: number) => readonly BoundaryKind[],
+  overlapsMm: readonly number[],
+  wish: number,
+): { readonly mm: number; readonly share: number } | undefined {
+  let low = 0,
+    high = overlapsMm.length;
   let found: { mm: number; share: number } | undefined;
   while (low < high) {
     const mid = (low + high) >> 1;
     const { share } = simulateFit({ ...task, kinds: kindsAt(overlapsMm[mid]) });
-    if (share <= wish) { found = { mm: overlapsMm[mid], share }; high = mid; } else low = mid + 1;
+    if (share <= wish) {
+      found = { mm: overlapsMm[mid], share };
+      high = mid;
+    } else low = mid + 1;
   }
   return found;
 }

@@ -30,15 +30,46 @@ export const HEIGHT_RANGE_MM = { minMm: 0, maxMm: 80, what: 'the height' } as co
 
 export function heightsOf(stack: HeightStack): HeightAnswer {
   const { blockMm, backingMm, paperMm, packingMm, pressGapMm } = stack;
-  const runnerMm = blockMm + backingMm, totalMm = runnerMm + paperMm + packingMm;
+  const runnerMm = blockMm + backingMm,
+    totalMm = runnerMm + paperMm + packingMm;
   const shared = { totalMm, runnerMm, toTypeHeightMm: TYPE_HEIGHT_MM - runnerMm };
-  if (pressGapMm === null) return { ...shared, pressMm: null, packingWantedMm: null, verdict: 'by hand', text: 'Printed by hand nothing has to pass; the block’s stops must stay lower than its face.' };
-  const pressMm = totalMm - pressGapMm, packingWantedMm = pressGapMm + BITE_MM.good - runnerMm - paperMm;
+  if (pressGapMm === null)
+    return {
+      ...shared,
+      pressMm: null,
+      packingWantedMm: null,
+      verdict: 'by hand',
+      text: 'Printed by hand nothing has to pass; the block’s stops must stay lower than its face.',
+    };
+  const pressMm = totalMm - pressGapMm,
+    packingWantedMm = pressGapMm + BITE_MM.good - runnerMm - paperMm;
   const put = { ...shared, pressMm, packingWantedMm };
   const mm = (v: number) => `${Math.round(Math.abs(v) * 100) / 100} mm`;
-  const packing = packingWantedMm >= 0 ? `Packing of ${mm(packingWantedMm)} would be right.` : `Even without packing it is ${mm(packingWantedMm)} too high: open the press.`;
-  if (pressMm < BITE_MM.least) return { ...put, verdict: 'does not touch', text: `There are ${mm(pressMm - BITE_MM.least)} too little: the block will print weakly or not at all. ${packing}` };
-  if (pressMm > BITE_MM.passes) return { ...put, verdict: 'does not pass', text: `The stack is ${mm(pressMm)} higher than the press is open: it does not pass, do not force it. ${packing}` };
-  if (pressMm > BITE_MM.most) return { ...put, verdict: 'too hard', text: `A bite of ${mm(pressMm)} crushes the edges and stretches the paper. ${packing}` };
-  return { ...put, verdict: 'prints', text: `It passes with a bite of ${mm(pressMm)}. Runners as high as the block, ${mm(runnerMm)}, keep the cylinder level at the block’s ends.` };
+  const packing =
+    packingWantedMm >= 0
+      ? `Packing of ${mm(packingWantedMm)} would be right.`
+      : `Even without packing it is ${mm(packingWantedMm)} too high: open the press.`;
+  if (pressMm < BITE_MM.least)
+    return {
+      ...put,
+      verdict: 'does not touch',
+      text: `There are ${mm(pressMm - BITE_MM.least)} too little: the block will print weakly or not at all. ${packing}`,
+    };
+  if (pressMm > BITE_MM.passes)
+    return {
+      ...put,
+      verdict: 'does not pass',
+      text: `The stack is ${mm(pressMm)} higher than the press is open: it does not pass, do not force it. ${packing}`,
+    };
+  if (pressMm > BITE_MM.most)
+    return {
+      ...put,
+      verdict: 'too hard',
+      text: `A bite of ${mm(pressMm)} crushes the edges and stretches the paper. ${packing}`,
+    };
+  return {
+    ...put,
+    verdict: 'prints',
+    text: `It passes with a bite of ${mm(pressMm)}. Runners as high as the block, ${mm(runnerMm)}, keep the cylinder level at the block’s ends.`,
+  };
 }

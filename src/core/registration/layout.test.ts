@@ -1,11 +1,29 @@
 import fc from 'fast-check';
-import { heightsOf, learnedSpread, movementMotions, motionAt, registrationWay, sheetLayout, spreadOf, type SheetInput } from './index';
+import {
+  heightsOf,
+  learnedSpread,
+  movementMotions,
+  motionAt,
+  registrationWay,
+  sheetLayout,
+  spreadOf,
+  type SheetInput,
+} from './index';
 
 const way = registrationWay('corner stops');
 const none = { top: 0, right: 0, bottom: 0, left: 0 };
 const input: SheetInput = {
-  image: { widthMm: 240, heightMm: 180 }, solve: 'paper', rule: 'larger bottom', marginMm: 40, marginsMm: { top: 30, right: 31, bottom: 32, left: 33 }, paperMm: { widthMm: 320, heightMm: 270 },
-  allowanceMm: none, copies: { columns: 1, rows: 1, gapMm: 10 }, titleRoomMm: 12, tornEdges: [], blocks: [],
+  image: { widthMm: 240, heightMm: 180 },
+  solve: 'paper',
+  rule: 'larger bottom',
+  marginMm: 40,
+  marginsMm: { top: 30, right: 31, bottom: 32, left: 33 },
+  paperMm: { widthMm: 320, heightMm: 270 },
+  allowanceMm: none,
+  copies: { columns: 1, rows: 1, gapMm: 10 },
+  titleRoomMm: 12,
+  tornEdges: [],
+  blocks: [],
 };
 const solved = (more: Partial<SheetInput>, by = way) => sheetLayout({ ...input, ...more }, by);
 
@@ -16,7 +34,12 @@ describe('any two give the third', () => {
     expect(solved({ rule: 'typed' }).paperMm).toEqual({ widthMm: 304, heightMm: 242 });
   });
   test('image and paper give the margins: centred, larger below, or from the top and left typed', () => {
-    expect(solved({ solve: 'margins', rule: 'centred' }).marginsMm).toEqual({ top: 45, bottom: 45, left: 40, right: 40 });
+    expect(solved({ solve: 'margins', rule: 'centred' }).marginsMm).toEqual({
+      top: 45,
+      bottom: 45,
+      left: 40,
+      right: 40,
+    });
     const below = solved({ solve: 'margins', rule: 'larger bottom' }).marginsMm;
     expect(below.bottom / below.top).toBeCloseTo(1.2, 9);
     expect(below.bottom + below.top).toBeCloseTo(90, 9);
@@ -28,36 +51,71 @@ describe('any two give the third', () => {
     expect([imageMm.widthMm, imageMm.heightMm]).toEqual([220, 165]);
     expect(problems[0].text).toMatch(/room for an image of 220 mm × 165 mm/);
   });
-  test('whatever is asked, sheet = margins + images + what is trimmed off', () => fc.assert(fc.property(fc.constantFrom('paper', 'margins'), fc.constantFrom('equal', 'larger bottom', 'centred', 'typed'), fc.integer({ min: 1, max: 4 }), fc.integer({ min: 1, max: 3 }), fc.double({ min: 0, max: 30, noNaN: true }), (solve, rule, columns, rows, gapMm) => {
-    const layout = solved({ solve, rule, copies: { columns, rows, gapMm }, allowanceMm: { top: 20, right: 1, bottom: 2, left: 3 } } as Partial<SheetInput>);
-    const { marginsMm: m, sheetMm, images } = layout, last = images.at(-1)!;
-    expect(images.length).toBe(columns * rows);
-    expect(last.xMm + last.widthMm + m.right + 1).toBeCloseTo(sheetMm.widthMm, 6);
-    expect(last.yMm + last.heightMm + m.bottom + 2).toBeCloseTo(sheetMm.heightMm, 6);
-    expect([images[0].xMm, images[0].yMm]).toEqual([m.left + 3, m.top + 20]);
-  }), { seed: 8 }));
+  test('whatever is asked, sheet = margins + images + what is trimmed off', () =>
+    fc.assert(
+      fc.property(
+        fc.constantFrom('paper', 'margins'),
+        fc.constantFrom('equal', 'larger bottom', 'centred', 'typed'),
+        fc.integer({ min: 1, max: 4 }),
+        fc.integer({ min: 1, max: 3 }),
+        fc.double({ min: 0, max: 30, noNaN: true }),
+        (solve, rule, columns, rows, gapMm) => {
+          const layout = solved({
+            solve,
+            rule,
+            copies: { columns, rows, gapMm },
+            allowanceMm: { top: 20, right: 1, bottom: 2, left: 3 },
+          } as Partial<SheetInput>);
+          const { marginsMm: m, sheetMm, images } = layout,
+            last = images.at(-1)!;
+          expect(images.length).toBe(columns * rows);
+          expect(last.xMm + last.widthMm + m.right + 1).toBeCloseTo(sheetMm.widthMm, 6);
+          expect(last.yMm + last.heightMm + m.bottom + 2).toBeCloseTo(sheetMm.heightMm, 6);
+          expect([images[0].xMm, images[0].yMm]).toEqual([m.left + 3, m.top + 20]);
+        },
+      ),
+      { seed: 8 },
+    ));
 });
 
 test('a block of 5 × 8 in in the corner of a layout for 5 × 7 with 1 in margins on 7 × 9 leaves nothing', () => {
   const inch = 25.4;
-  const layout = solved({ image: { widthMm: 5 * inch, heightMm: 7 * inch }, rule: 'equal', marginMm: inch, blocks: [{ name: 'Block 2', widthMm: 5 * inch, heightMm: 8 * inch }] });
+  const layout = solved({
+    image: { widthMm: 5 * inch, heightMm: 7 * inch },
+    rule: 'equal',
+    marginMm: inch,
+    blocks: [{ name: 'Block 2', widthMm: 5 * inch, heightMm: 8 * inch }],
+  });
   expect(layout.paperMm.widthMm / inch).toBeCloseTo(7, 9);
   expect(layout.paperMm.heightMm / inch).toBeCloseTo(9, 9);
   expect(layout.blocks[0].leavesTopMm).toBeCloseTo(0, 9);
-  expect(layout.problems.map((p) => p.text)).toEqual([expect.stringMatching(/Block 2 leaves 0 mm to the finished sheet’s top edge/)]);
+  expect(layout.problems.map((p) => p.text)).toEqual([
+    expect.stringMatching(/Block 2 leaves 0 mm to the finished sheet’s top edge/),
+  ]);
 });
 
 test('what does not go together is said: title, torn edges, an image too large', () => {
   expect(solved({ titleRoomMm: 60 }).problems.map((p) => p.kind)).toEqual(['title']);
-  expect(solved({ tornEdges: ['bottom', 'top'] }).problems.map((p) => p.text)).toEqual([expect.stringMatching(/the bottom edge comes against a stop/)]);
+  expect(solved({ tornEdges: ['bottom', 'top'] }).problems.map((p) => p.text)).toEqual([
+    expect.stringMatching(/the bottom edge comes against a stop/),
+  ]);
   expect(solved({ tornEdges: ['bottom'], allowanceMm: { ...none, bottom: 5 } }).problems).toEqual([]);
   expect(solved({ tornEdges: ['bottom', 'top'] }, registrationWay('hinged frame')).problems).toEqual([]);
-  expect(solved({ solve: 'margins', rule: 'centred', paperMm: { widthMm: 200, heightMm: 270 } }).problems[0].text).toMatch(/20 mm would lie beyond its right edge/);
+  expect(
+    solved({ solve: 'margins', rule: 'centred', paperMm: { widthMm: 200, heightMm: 270 } }).problems[0].text,
+  ).toMatch(/20 mm would lie beyond its right edge/);
 });
 
 describe('heights', () => {
   const stack = { blockMm: 4, backingMm: 3, paperMm: 0.3, packingMm: 3, pressGapMm: 10.1 };
-  test.each([[10.1, 'prints'], [10.4, 'does not touch'], [9.5, 'too hard'], [8, 'does not pass']] as const)('a gap of %s mm: %s', (pressGapMm, verdict) => expect(heightsOf({ ...stack, pressGapMm }).verdict).toBe(verdict));
+  test.each([
+    [10.1, 'prints'],
+    [10.4, 'does not touch'],
+    [9.5, 'too hard'],
+    [8, 'does not pass'],
+  ] as const)('a gap of %s mm: %s', (pressGapMm, verdict) =>
+    expect(heightsOf({ ...stack, pressGapMm }).verdict).toBe(verdict),
+  );
   test('runners as high as block and backing; what is missing to type height', () => {
     const answer = heightsOf({ ...stack, pressGapMm: null });
     expect([answer.runnerMm, answer.verdict]).toEqual([7, 'by hand']);
@@ -71,7 +129,11 @@ describe('heights', () => {
 
 test('damp paper grows across its grain: later images fall smaller, and the held corner stays', () => {
   const corner = { xMm: 320, yMm: 268 };
-  const [first, , last] = movementMotions({ paperDampChange: 0.5, paperGrain: 'upright', woodMoistureChange: 0, woodGrain: 'level' }, 3, corner);
+  const [first, , last] = movementMotions(
+    { paperDampChange: 0.5, paperGrain: 'upright', woodMoistureChange: 0, woodGrain: 'level' },
+    3,
+    corner,
+  );
   expect([first.growthX, first.growthY].map(Math.abs)).toEqual([0, 0]);
   expect(last.growthX).toBeCloseTo(-0.0075, 9);
   expect(last.growthY).toBeCloseTo(-0.0015, 9);
@@ -84,7 +146,10 @@ describe('own spread', () => {
   const laying = (group: string, dxMm: number, rotationDeg = 0) => ({ group, dxMm, dyMm: -dxMm, rotationDeg });
   test('single sheets tell nothing; a common offset is no spread', () => {
     expect(learnedSpread(start, [laying('a', 3), laying('b', -2)])).toEqual({ spread: start, layings: 0 });
-    const same = learnedSpread(start, Array.from({ length: 40 }, () => laying('a', 2.5)));
+    const same = learnedSpread(
+      start,
+      Array.from({ length: 40 }, () => laying('a', 2.5)),
+    );
     expect(same.spread.shiftMm).toBeLessThan(start.shiftMm / 2);
   });
   test('one bad sheet does not move it much', () => {
@@ -92,5 +157,6 @@ describe('own spread', () => {
     const with1 = learnedSpread(start, [...calm, laying('a', 9)]).spread.shiftMm;
     expect(Math.abs(with1 / learnedSpread(start, calm).spread.shiftMm - 1)).toBeLessThan(0.1);
   });
-  test('hands differ', () => expect(spreadOf(way, 'new to it').shiftMm).toBeGreaterThan(spreadOf(way, 'workshop').shiftMm));
+  test('hands differ', () =>
+    expect(spreadOf(way, 'new to it').shiftMm).toBeGreaterThan(spreadOf(way, 'workshop').shiftMm));
 });

@@ -1,5 +1,10 @@
 /** A misfit measured at one place: the print as seen, origin at the paper's top left, x right, y down, mm. */
-export interface MisfitMark { readonly xMm: number; readonly yMm: number; readonly dxMm: number; readonly dyMm: number }
+export interface MisfitMark {
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly dxMm: number;
+  readonly dyMm: number;
+}
 
 /**
  * How one printing lies against another: displacement (at `about`), turn (degrees, clockwise as seen) and growth along both
@@ -16,14 +21,25 @@ export interface Motion {
 }
 
 /** A mark with how much it is to be believed: the symmetric 2 × 2 weight [xx, xy, yy], in 1/mm². */
-export interface WeighedMark extends MisfitMark { readonly weight: readonly [number, number, number] }
+export interface WeighedMark extends MisfitMark {
+  readonly weight: readonly [number, number, number];
+}
 
-export const NO_MOTION: Motion = { dxMm: 0, dyMm: 0, rotationDeg: 0, growthX: 0, growthY: 0, residualMm: 0, about: { xMm: 0, yMm: 0 } };
+export const NO_MOTION: Motion = {
+  dxMm: 0,
+  dyMm: 0,
+  rotationDeg: 0,
+  growthX: 0,
+  growthY: 0,
+  residualMm: 0,
+  about: { xMm: 0, yMm: 0 },
+};
 
 export const DEG = Math.PI / 180;
 const PARAMETERS = 5;
 /** Pulls towards no turn and no growth where marks leave them open: too weak to be seen where they do not. */
-const RIDGE_TURN = 1e-13, RIDGE_GROWTH = 1e-7;
+const RIDGE_TURN = 1e-13,
+  RIDGE_GROWTH = 1e-7;
 
 /**
  * Least squares of displacement, turn and growth to one or more marks, by Gauss–Newton on the exact motion
@@ -37,7 +53,10 @@ export function fitMotion(marks: readonly MisfitMark[]): Motion {
 
 /** The same for marks measured by eye: fewer than three say nothing of growth, what they disagree by is left over. */
 export function fitByEye(marks: readonly MisfitMark[]): Motion {
-  return fitWeighed(marks.map((mark) => ({ ...mark, weight: [1, 0, 1] as const })), marks.length < 3 ? 1e9 : RIDGE_GROWTH).motion;
+  return fitWeighed(
+    marks.map((mark) => ({ ...mark, weight: [1, 0, 1] as const })),
+    marks.length < 3 ? 1e9 : RIDGE_GROWTH,
+  ).motion;
 }
 
 export interface WeighedFit {
@@ -49,7 +68,8 @@ export interface WeighedFit {
 /** The same with a weight for each mark. */
 export function fitWeighed(marks: readonly WeighedMark[], growthRidge = RIDGE_GROWTH): WeighedFit {
   if (marks.length === 0) throw new RangeError('a motion needs at least one mark');
-  if (!marks.every((m) => [m.xMm, m.yMm, m.dxMm, m.dyMm, ...m.weight].every(Number.isFinite))) throw new RangeError('every number of a mark must be finite');
+  if (!marks.every((m) => [m.xMm, m.yMm, m.dxMm, m.dyMm, ...m.weight].every(Number.isFinite)))
+    throw new RangeError('every number of a mark must be finite');
   const about = { xMm: mean(marks.map((m) => m.xMm)), yMm: mean(marks.map((m) => m.yMm)) };
   const p = [0, 0, 0, 0, 0];
   let normal: number[] = [];
@@ -57,19 +77,42 @@ export function fitWeighed(marks: readonly WeighedMark[], growthRidge = RIDGE_GR
     const { matrix, right } = normalEquations(marks, about, p, growthRidge);
     normal = matrix;
     const step = solve(matrix, right);
-    p.forEach((_, i) => { p[i] += step[i]; });
-    if (Math.hypot(step[0], step[1]) < 1e-12 && Math.abs(step[2]) < 1e-14 && Math.abs(step[3]) + Math.abs(step[4]) < 1e-14) break;
+    p.forEach((_, i) => {
+      p[i] += step[i];
+    });
+    if (
+      Math.hypot(step[0], step[1]) < 1e-12 &&
+      Math.abs(step[2]) < 1e-14 &&
+      Math.abs(step[3]) + Math.abs(step[4]) < 1e-14
+    )
+      break;
   }
-  const motion = { dxMm: p[0], dyMm: p[1], rotationDeg: p[2] / DEG, growthX: p[3], growthY: p[4], residualMm: 0, about };
+  const motion = {
+    dxMm: p[0],
+    dyMm: p[1],
+    rotationDeg: p[2] / DEG,
+    growthX: p[3],
+    growthY: p[4],
+    residualMm: 0,
+    about,
+  };
   const left = marks.map((m) => residualAt(motion, m));
-  return { motion: { ...motion, residualMm: Math.sqrt(mean(left.map(([x, y]) => x * x + y * y))) }, covariance: inverse(normal) };
+  return {
+    motion: { ...motion, residualMm: Math.sqrt(mean(left.map(([x, y]) => x * x + y * y))) },
+    covariance: inverse(normal),
+  };
 }
 
 /** How far the point (x, y) is carried. */
 export function motionAt(motion: Motion, xMm: number, yMm: number): readonly [dxMm: number, dyMm: number] {
-  const qx = (1 + motion.growthX) * (xMm - motion.about.xMm), qy = (1 + motion.growthY) * (yMm - motion.about.yMm);
-  const c = Math.cos(motion.rotationDeg * DEG), s = Math.sin(motion.rotationDeg * DEG);
-  return [motion.about.xMm + motion.dxMm + c * qx - s * qy - xMm, motion.about.yMm + motion.dyMm + s * qx + c * qy - yMm];
+  const qx = (1 + motion.growthX) * (xMm - motion.about.xMm),
+    qy = (1 + motion.growthY) * (yMm - motion.about.yMm);
+  const c = Math.cos(motion.rotationDeg * DEG),
+    s = Math.sin(motion.rotationDeg * DEG);
+  return [
+    motion.about.xMm + motion.dxMm + c * qx - s * qy - xMm,
+    motion.about.yMm + motion.dyMm + s * qx + c * qy - yMm,
+  ];
 }
 
 /** The same motion told about another point. */
@@ -84,17 +127,35 @@ export function residualAt(motion: Motion, mark: MisfitMark): readonly [number, 
   return [mark.dxMm - dx, mark.dyMm - dy];
 }
 
-function normalEquations(marks: readonly WeighedMark[], about: { xMm: number; yMm: number }, p: readonly number[], growthRidge: number) {
-  const matrix = new Array<number>(PARAMETERS * PARAMETERS).fill(0), right = new Array<number>(PARAMETERS).fill(0);
-  const c = Math.cos(p[2]), s = Math.sin(p[2]);
+function normalEquations(
+  marks: readonly WeighedMark[],
+  about: { xMm: number; yMm: number },
+  p: readonly number[],
+  growthRidge: number,
+) {
+  const matrix = new Array<number>(PARAMETERS * PARAMETERS).fill(0),
+    right = new Array<number>(PARAMETERS).fill(0);
+  const c = Math.cos(p[2]),
+    s = Math.sin(p[2]);
   let spread = 1e-6;
-  for (const { xMm, yMm, dxMm, dyMm, weight: [wxx, wxy, wyy] } of marks) {
-    const qx = xMm - about.xMm, qy = yMm - about.yMm;
-    const gx = (1 + p[3]) * qx, gy = (1 + p[4]) * qy;
-    const rx = dxMm - (p[0] + c * gx - s * gy - qx), ry = dyMm - (p[1] + s * gx + c * gy - qy);
-    const jx = [1, 0, -s * gx - c * gy, c * qx, -s * qy], jy = [0, 1, c * gx - s * gy, s * qx, c * qy];
+  for (const {
+    xMm,
+    yMm,
+    dxMm,
+    dyMm,
+    weight: [wxx, wxy, wyy],
+  } of marks) {
+    const qx = xMm - about.xMm,
+      qy = yMm - about.yMm;
+    const gx = (1 + p[3]) * qx,
+      gy = (1 + p[4]) * qy;
+    const rx = dxMm - (p[0] + c * gx - s * gy - qx),
+      ry = dyMm - (p[1] + s * gx + c * gy - qy);
+    const jx = [1, 0, -s * gx - c * gy, c * qx, -s * qy],
+      jy = [0, 1, c * gx - s * gy, s * qx, c * qy];
     for (let i = 0; i < PARAMETERS; i++) {
-      const ax = jx[i] * wxx + jy[i] * wxy, ay = jx[i] * wxy + jy[i] * wyy;
+      const ax = jx[i] * wxx + jy[i] * wxy,
+        ay = jx[i] * wxy + jy[i] * wyy;
       right[i] += ax * rx + ay * ry;
       for (let k = 0; k < PARAMETERS; k++) matrix[i * PARAMETERS + k] += ax * jx[k] + ay * jy[k];
     }
@@ -109,7 +170,9 @@ function normalEquations(marks: readonly WeighedMark[], about: { xMm: number; yM
 
 /** Solves a symmetric positive definite system by elimination with pivots. */
 function solve(matrix: readonly number[], right: readonly number[]): number[] {
-  const n = right.length, a = [...matrix], b = [...right];
+  const n = right.length,
+    a = [...matrix],
+    b = [...right];
   for (let col = 0; col < n; col++) {
     let pivot = col;
     for (let row = col + 1; row < n; row++) if (Math.abs(a[row * n + col]) > Math.abs(a[pivot * n + col])) pivot = row;
@@ -129,7 +192,12 @@ function solve(matrix: readonly number[], right: readonly number[]): number[] {
 }
 
 function inverse(matrix: readonly number[]): number[] {
-  const columns = Array.from({ length: PARAMETERS }, (_, i) => solve(matrix, Array.from({ length: PARAMETERS }, (__, k) => (i === k ? 1 : 0))));
+  const columns = Array.from({ length: PARAMETERS }, (_, i) =>
+    solve(
+      matrix,
+      Array.from({ length: PARAMETERS }, (__, k) => (i === k ? 1 : 0)),
+    ),
+  );
   return columns.flatMap((_, i) => columns.map((column) => column[i]));
 }
 

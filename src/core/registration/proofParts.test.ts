@@ -1,22 +1,46 @@
 import { traceArcs } from '../geometry';
-import { boundariesOf, findSheet, homographyOf, NO_MOTION, paintMisprint, straighten, type FoundSheet, type ScanPicture } from './index';
+import {
+  boundariesOf,
+  findSheet,
+  homographyOf,
+  NO_MOTION,
+  paintMisprint,
+  straighten,
+  type FoundSheet,
+  type ScanPicture,
+} from './index';
 import { coarser, leastSquares, lightOn, SHEET_LEVEL, through } from './straighten';
 
 /** A light sheet on a dark ground, its corners at the given places, each pixel the mean of 4 × 4 points. */
-function sheetScan(width: number, height: number, corners: FoundSheet['corners'], light = (u: number, v: number) => 1 + 0 * u * v): ScanPicture {
+function sheetScan(
+  width: number,
+  height: number,
+  corners: FoundSheet['corners'],
+  light = (u: number, v: number) => 1 + 0 * u * v,
+): ScanPicture {
   const data = new Uint8ClampedArray(width * height * 4);
-  const inside = (x: number, y: number) => corners.every((p, i) => { const q = corners[(i + 1) % 4]; return (q.x - p.x) * (y - p.y) - (q.y - p.y) * (x - p.x) >= 0; });
-  for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) {
-    let part = 0;
-    for (let k = 0; k < 16; k++) if (inside(x + ((k & 3) + 0.5) / 4, y + ((k >> 2) + 0.5) / 4)) part++;
-    const level = 40 + (part / 16) * 190 * light(x / width, y / height);
-    for (let c = 0; c < 3; c++) data[4 * (y * width + x) + c] = level;
-    data[4 * (y * width + x) + 3] = 255;
-  }
+  const inside = (x: number, y: number) =>
+    corners.every((p, i) => {
+      const q = corners[(i + 1) % 4];
+      return (q.x - p.x) * (y - p.y) - (q.y - p.y) * (x - p.x) >= 0;
+    });
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      let part = 0;
+      for (let k = 0; k < 16; k++) if (inside(x + ((k & 3) + 0.5) / 4, y + ((k >> 2) + 0.5) / 4)) part++;
+      const level = 40 + (part / 16) * 190 * light(x / width, y / height);
+      for (let c = 0; c < 3; c++) data[4 * (y * width + x) + c] = level;
+      data[4 * (y * width + x) + 3] = 255;
+    }
   return { width, height, data, dpi: 0 };
 }
 const sheetMm = { widthMm: 60, heightMm: 45 };
-const square = [{ x: 40.3, y: 30.6 }, { x: 520.3, y: 30.6 }, { x: 520.3, y: 390.6 }, { x: 40.3, y: 390.6 }] as const;
+const square = [
+  { x: 40.3, y: 30.6 },
+  { x: 520.3, y: 30.6 },
+  { x: 520.3, y: 390.6 },
+  { x: 40.3, y: 390.6 },
+] as const;
 
 describe('finding the sheet', () => {
   test('corners to a fifth of a pixel', () => {
@@ -30,7 +54,13 @@ describe('finding the sheet', () => {
     expect(found.value.pxPerMm).toBeCloseTo(8, 2);
   });
   test('a photograph a little from the side is put right; too far from the side it is refused', () => {
-    const leaning = (by: number) => [{ x: 40 + by, y: 30 }, { x: 520 - by, y: 31 }, { x: 520, y: 391 }, { x: 40, y: 390 }] as const;
+    const leaning = (by: number) =>
+      [
+        { x: 40 + by, y: 30 },
+        { x: 520 - by, y: 31 },
+        { x: 520, y: 391 },
+        { x: 40, y: 390 },
+      ] as const;
     const slight = findSheet(sheetScan(560, 430, leaning(6)), sheetMm);
     expect(slight.ok && Math.round(slight.value.perspective * 1000)).toBe(26);
     const strong = findSheet(sheetScan(560, 430, leaning(16)), sheetMm);
@@ -38,16 +68,32 @@ describe('finding the sheet', () => {
   });
   test('a ragged edge is told from a straight one', () => {
     const scan = sheetScan(560, 430, square);
-    for (let y = 30; y < 391; y++) for (let x = 40; x < 40 + 30 * Math.abs(Math.sin(y * 0.21)) * Math.abs(Math.sin(y * 0.057)) + 8 * ((y * 7919) % 5); x++) scan.data.fill(40, 4 * (y * 560 + x), 4 * (y * 560 + x) + 3);
+    for (let y = 30; y < 391; y++)
+      for (
+        let x = 40;
+        x < 40 + 30 * Math.abs(Math.sin(y * 0.21)) * Math.abs(Math.sin(y * 0.057)) + 8 * ((y * 7919) % 5);
+        x++
+      )
+        scan.data.fill(40, 4 * (y * 560 + x), 4 * (y * 560 + x) + 3);
     const found = findSheet(scan, sheetMm);
     expect(!found.ok && found.message).toMatch(/left edge .* not straight enough/);
   });
 });
 
 test('a homography carries the sheet’s corners to those found, and its middle between them', () => {
-  const corners = [{ x: 12, y: 9 }, { x: 610, y: 22 }, { x: 600, y: 470 }, { x: 5, y: 455 }] as const;
+  const corners = [
+    { x: 12, y: 9 },
+    { x: 610, y: 22 },
+    { x: 600, y: 470 },
+    { x: 5, y: 455 },
+  ] as const;
   const m = homographyOf({ corners, turnDeg: 0, perspective: 0, pxPerMm: 10 }, 60, 45);
-  [[0, 0], [60, 0], [60, 45], [0, 45]].forEach(([x, y], i) => {
+  [
+    [0, 0],
+    [60, 0],
+    [60, 45],
+    [0, 45],
+  ].forEach(([x, y], i) => {
     const at = through(m, x, y);
     expect(at.x).toBeCloseTo(corners[i].x, 6);
     expect(at.y).toBeCloseTo(corners[i].y, 6);
@@ -60,11 +106,25 @@ test('uneven light on the margins is evened over the image', () => {
   const scan = sheetScan(560, 430, square, (u, v) => 0.9 + 0.15 * u - 0.08 * v);
   const found = findSheet(scan, sheetMm);
   if (!found.ok) throw new Error(found.message);
-  const m = homographyOf(found.value, 60, 45), image = { xMm: 15, yMm: 12, widthMm: 30, heightMm: 20 };
+  const m = homographyOf(found.value, 60, 45),
+    image = { xMm: 15, yMm: 12, widthMm: 30, heightMm: 20 };
   const light = lightOn(scan, m, sheetMm, image, [220, 220, 220]);
-  const straight = straighten(scan, m, light, sheetMm, { ...image, widthPx: 300, heightPx: 200, mmPerPx: 0.1, padPx: 0 });
+  const straight = straighten(scan, m, light, sheetMm, {
+    ...image,
+    widthPx: 300,
+    heightPx: 200,
+    mmPerPx: 0.1,
+    padPx: 0,
+  });
   const level = (x: number, y: number) => straight.rgb[3 * (y * 300 + x)];
-  for (const [x, y] of [[5, 5], [295, 5], [150, 100], [5, 195], [295, 195]]) expect(Math.abs(level(x, y) - 220 * SHEET_LEVEL)).toBeLessThan(4);
+  for (const [x, y] of [
+    [5, 5],
+    [295, 5],
+    [150, 100],
+    [5, 195],
+    [295, 195],
+  ])
+    expect(Math.abs(level(x, y) - 220 * SHEET_LEVEL)).toBeLessThan(4);
 });
 
 test('coarser means are means', () => {
@@ -77,8 +137,17 @@ test('coarser means are means', () => {
 });
 
 test('least squares finds a plane through points', () => {
-  const rows = [[1, 0, 0], [1, 1, 0], [1, 0, 1], [1, 2, 3], [1, 5, 1]];
-  const found = leastSquares(rows, rows.map(([, x, y]) => 2 - 3 * x + 0.5 * y));
+  const rows = [
+    [1, 0, 0],
+    [1, 1, 0],
+    [1, 0, 1],
+    [1, 2, 3],
+    [1, 5, 1],
+  ];
+  const found = leastSquares(
+    rows,
+    rows.map(([, x, y]) => 2 - 3 * x + 0.5 * y),
+  );
   [2, -3, 0.5].forEach((v, i) => expect(found[i]).toBeCloseTo(v, 5));
 });
 
@@ -89,7 +158,8 @@ describe('boundaries', () => {
   const found = boundariesOf(traceArcs({ width: 40, height: 40, labels }, 0.3), 0.5);
 
   test('the square’s edge is as long as it is, the image’s own edge borders the bare sheet', () => {
-    const total = (a: number, b: number) => [...found.lengthMm].reduce((sum, mm, i) => sum + (found.a[i] === a && found.b[i] === b ? mm : 0), 0);
+    const total = (a: number, b: number) =>
+      [...found.lengthMm].reduce((sum, mm, i) => sum + (found.a[i] === a && found.b[i] === b ? mm : 0), 0);
     expect(total(0, 1)).toBeCloseTo(40, 3);
     expect(total(0, 255)).toBeCloseTo(80, 3);
   });
@@ -111,13 +181,34 @@ describe('a sheet out of register, drawn', () => {
   const map = { width: 20, height: 20, labels: Uint8Array.from({ length: 400 }, (_, i) => (i % 20 >= 10 ? 1 : 0)) };
   const draw = (dxMm: number, rotationDeg = 0) => {
     const out = new Uint32Array(400);
-    paintMisprint({ map, mmPerPx: 1, film: [[0, 1], [1, 0]], motions: [{ ...NO_MOTION, dxMm, rotationDeg, about: { xMm: 10, yMm: 10 } }, NO_MOTION] }, { xMm: 0, yMm: 0, mmPerPx: 1, width: 20, height: 20 }, (films) => films, out);
+    paintMisprint(
+      {
+        map,
+        mmPerPx: 1,
+        film: [
+          [0, 1],
+          [1, 0],
+        ],
+        motions: [{ ...NO_MOTION, dxMm, rotationDeg, about: { xMm: 10, yMm: 10 } }, NO_MOTION],
+      },
+      { xMm: 0, yMm: 0, mmPerPx: 1, width: 20, height: 20 },
+      (films) => films,
+      out,
+    );
     return out;
   };
   test('a block moved right leaves a gap of paper as wide as it moved; moved left it overlaps', () => {
-    const right = draw(2), left = draw(-2);
+    const right = draw(2),
+      left = draw(-2);
     expect([...right.subarray(100, 120)]).toEqual([...Array<number>(10).fill(2), 0, 0, ...Array<number>(8).fill(1)]);
-    expect([...left.subarray(100, 120)]).toEqual([...Array<number>(8).fill(2), 3, 3, ...Array<number>(8).fill(1), 0, 0]);
+    expect([...left.subarray(100, 120)]).toEqual([
+      ...Array<number>(8).fill(2),
+      3,
+      3,
+      ...Array<number>(8).fill(1),
+      0,
+      0,
+    ]);
   });
   test('clockwise as seen: the upper edge goes right, the lower left', () => {
     const turned = draw(0, 10);

@@ -16,11 +16,20 @@ export function statesOf({ lookUpToLabD50: looks, inked, strips }: ExpectedProof
   const runs = Array.from({ length: looks.length - 1 }, (_, r) => r + 1);
   const ofLabel = new Uint16Array(256);
   const labels = looks[0].length;
-  for (let l = 0; l < labels; l++) for (const run of runs) if (inked ? inked[run - 1][l] : deltaE2000(looks[run][l], looks[run - 1][l]) > 0.05) ofLabel[l] |= 1 << (run - 1);
+  for (let l = 0; l < labels; l++)
+    for (const run of runs)
+      if (inked ? inked[run - 1][l] : deltaE2000(looks[run][l], looks[run - 1][l]) > 0.05) ofLabel[l] |= 1 << (run - 1);
   const count = 1 << runs.length;
   const predicted = new Float64Array(3 * count).fill(NaN);
-  const put = (state: number, lab: Lab) => srgb8FromLabD50(lab).rgb.forEach((v, c) => { predicted[3 * state + c] = v * SHEET_LEVEL; });
-  for (const strip of strips ?? []) put(strip.runs.reduce((bits, run) => bits | (1 << (run - 1)), 0), strip.labD50);
+  const put = (state: number, lab: Lab) =>
+    srgb8FromLabD50(lab).rgb.forEach((v, c) => {
+      predicted[3 * state + c] = v * SHEET_LEVEL;
+    });
+  for (const strip of strips ?? [])
+    put(
+      strip.runs.reduce((bits, run) => bits | (1 << (run - 1)), 0),
+      strip.labD50,
+    );
   for (let l = 0; l < labels; l++) put(ofLabel[l], looks[runs.length][l]);
   put(0, looks[0][0]);
   return { runs, ofLabel, count, predicted };
@@ -41,18 +50,52 @@ export interface Proof {
   readonly bits: Uint16Array;
 }
 
-export function proofAt(image: StraightImage, labels: Uint8Array, labelWidth: number, labelHeight: number, mmPerPx: number, padPx: number, at: { xMm: number; yMm: number }, states: States): Proof {
-  return { width: image.width, height: image.height, rgb: image.rgb, labels, labelWidth, labelHeight, padPx, mmPerPx, atXMm: at.xMm, atYMm: at.yMm, bits: states.ofLabel };
+export function proofAt(
+  image: StraightImage,
+  labels: Uint8Array,
+  labelWidth: number,
+  labelHeight: number,
+  mmPerPx: number,
+  padPx: number,
+  at: { xMm: number; yMm: number },
+  states: States,
+): Proof {
+  return {
+    width: image.width,
+    height: image.height,
+    rgb: image.rgb,
+    labels,
+    labelWidth,
+    labelHeight,
+    padPx,
+    mmPerPx,
+    atXMm: at.xMm,
+    atYMm: at.yMm,
+    bits: states.ofLabel,
+  };
 }
 
 /** What a motion carried to pixel p of the proof's raster came from p − u(p), with u(p) = (x, y) + [xx xy; yx yy] · p, in pixels. */
-export interface LinearMove { readonly x: number; readonly y: number; readonly xx: number; readonly xy: number; readonly yx: number; readonly yy: number }
+export interface LinearMove {
+  readonly x: number;
+  readonly y: number;
+  readonly xx: number;
+  readonly xy: number;
+  readonly yx: number;
+  readonly yy: number;
+}
 
 export function linearMove(proof: Proof, motion: Motion): LinearMove {
-  const [x0, y0] = forwardMove(proof, motion, 0, 0), far = 1000;
-  const [x1, y1] = forwardMove(proof, motion, far, 0), [x2, y2] = forwardMove(proof, motion, 0, far);
+  const [x0, y0] = forwardMove(proof, motion, 0, 0),
+    far = 1000;
+  const [x1, y1] = forwardMove(proof, motion, far, 0),
+    [x2, y2] = forwardMove(proof, motion, 0, far);
   // forward: q = A p + t
-  const a = 1 + (x1 - x0) / far, b = (x2 - x0) / far, c = (y1 - y0) / far, d = 1 + (y2 - y0) / far, det = a * d - b * c;
+  const a = 1 + (x1 - x0) / far,
+    b = (x2 - x0) / far,
+    c = (y1 - y0) / far,
+    d = 1 + (y2 - y0) / far,
+    det = a * d - b * c;
   const [ia, ib, ic, id] = [d / det, -b / det, -c / det, a / det];
   return { x: ia * x0 + ib * y0, y: ic * x0 + id * y0, xx: 1 - ia, xy: -ib, yx: -ic, yy: 1 - id };
 }
@@ -60,7 +103,11 @@ export function linearMove(proof: Proof, motion: Motion): LinearMove {
 /** How far, in pixels, the motion carries what belongs at pixel (x, y). */
 export function forwardMove(proof: Proof, motion: Motion, x: number, y: number): readonly [number, number] {
   const mm = proof.mmPerPx;
-  const [dx, dy] = motionAt(motion, proof.atXMm + (x - proof.padPx + 0.5) * mm, proof.atYMm + (y - proof.padPx + 0.5) * mm);
+  const [dx, dy] = motionAt(
+    motion,
+    proof.atXMm + (x - proof.padPx + 0.5) * mm,
+    proof.atYMm + (y - proof.padPx + 0.5) * mm,
+  );
   return [dx / mm, dy / mm];
 }
 
@@ -71,7 +118,8 @@ export function bitsAt(proof: Proof, moves: readonly LinearMove[], x: number, y:
   for (let k = 0; k < moves.length; k++) {
     if (k === without) continue;
     const m = moves[k];
-    const sx = Math.floor(x - m.x - m.xx * x - m.xy * y - padPx + 0.5), sy = Math.floor(y - m.y - m.yx * x - m.yy * y - padPx + 0.5);
+    const sx = Math.floor(x - m.x - m.xx * x - m.xy * y - padPx + 0.5),
+      sy = Math.floor(y - m.y - m.yx * x - m.yy * y - padPx + 0.5);
     if (sx < 0 || sy < 0 || sx >= labelWidth || sy >= labelHeight) continue;
     state |= bits[labels[sy * labelWidth + sx]] & (1 << k);
   }

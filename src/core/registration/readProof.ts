@@ -34,7 +34,13 @@ export interface PatchReading {
   readonly kept: boolean;
 }
 
-export interface Range95 { readonly dxMm: number; readonly dyMm: number; readonly rotationDeg: number; readonly growthX: number; readonly growthY: number }
+export interface Range95 {
+  readonly dxMm: number;
+  readonly dyMm: number;
+  readonly rotationDeg: number;
+  readonly growthX: number;
+  readonly growthY: number;
+}
 
 export interface RunReading {
   readonly run: number;
@@ -48,7 +54,9 @@ export interface RunReading {
   readonly patches: readonly PatchReading[];
 }
 
-export type RunAnswer = { readonly ok: true; readonly value: RunReading } | { readonly ok: false; readonly run: number; readonly code: string; readonly message: string };
+export type RunAnswer =
+  | { readonly ok: true; readonly value: RunReading }
+  | { readonly ok: false; readonly run: number; readonly code: string; readonly message: string };
 
 export interface ProofReading {
   readonly sheet: FoundSheet;
@@ -57,7 +65,8 @@ export interface ProofReading {
   readonly seenLabD50: readonly (Lab | null)[];
 }
 
-const PAD_MM = 6, COARSE_MM = 0.5;
+const PAD_MM = 6,
+  COARSE_MM = 0.5;
 /** First far enough to make up for the coarse raster, then near: by then the other runs are known, too. */
 const FINE = { patchMm: 8, reachPx: [7, 4, 2], count: 48, leastEdgeMm: 1.6 };
 /** What sheet finding and straightening may leave, 1σ: added to what the patches say of themselves. */
@@ -71,7 +80,11 @@ const FLOOR = { shiftMm: 0.005, turnDeg: 0.003, growth: 0.00005 };
  * on the fine one each gives its own peak, to a fraction of a pixel, with the directions it can tell; the motion is fitted to
  * these by iterated least squares in which contradicting patches lose their say.
  */
-export function readProof(scan: ScanPicture, expected: ExpectedProof, done: (share: number, what: string) => void = () => undefined): Outcome<ProofReading> {
+export function readProof(
+  scan: ScanPicture,
+  expected: ExpectedProof,
+  done: (share: number, what: string) => void = () => undefined,
+): Outcome<ProofReading> {
   const wrong = refusalOf(scan, expected);
   if (wrong) return wrong;
   const { sheetMm, imageAtMm, mmPerPx } = expected;
@@ -84,37 +97,65 @@ export function readProof(scan: ScanPicture, expected: ExpectedProof, done: (sha
   const light = lightOn(scan, toScan, sheetMm, image, srgb8FromLabD50(expected.lookUpToLabD50[0][0]).rgb);
   const padPx = Math.round(PAD_MM / mmPerPx);
   const frame: ImageFrame = { ...imageAtMm, widthPx: expected.width, heightPx: expected.height, mmPerPx, padPx };
-  const fine = straighten(scan, toScan, light, sheetMm, frame, (share) => { done(0.08 + 0.42 * share, 'straightening'); });
+  const fine = straighten(scan, toScan, light, sheetMm, frame, (share) => {
+    done(0.08 + 0.42 * share, 'straightening');
+  });
   const factor = Math.max(1, Math.round(COARSE_MM / mmPerPx));
   const states = statesOf(expected);
-  const low = proofAt(coarser(fine, factor), coarseLabels(expected, factor), Math.ceil(expected.width / factor), Math.ceil(expected.height / factor), mmPerPx * factor, padPx / factor, image, states);
+  const low = proofAt(
+    coarser(fine, factor),
+    coarseLabels(expected, factor),
+    Math.ceil(expected.width / factor),
+    Math.ceil(expected.height / factor),
+    mmPerPx * factor,
+    padPx / factor,
+    image,
+    states,
+  );
   const motions = states.runs.map(() => ({ ...NO_MOTION, about: centreOf(image) }));
   const colours = predictedColours(states);
   learnColours(low, states, motions, colours, 3.4);
-  if (!looksAlike(low, states, motions, colours)) return failure('picture', 'The picture on the sheet is not the one planned, or not with these runs printed. Check which print and how many runs the scan shows, and which way up it lies.');
-  for (let sweep = 0; sweep < 3; sweep++) states.runs.forEach((run, r) => {
-    done(0.52 + 0.14 * ((sweep + r / states.runs.length) / 3), `run ${run}: where it roughly lies`);
-    motions[r] = vote(low, states, motions, colours, r) ?? motions[Math.max(0, r - 1)];
-    if (sweep === 0) learnColours(low, states, motions, colours, 1.6);
-  });
+  if (!looksAlike(low, states, motions, colours))
+    return failure(
+      'picture',
+      'The picture on the sheet is not the one planned, or not with these runs printed. Check which print and how many runs the scan shows, and which way up it lies.',
+    );
+  for (let sweep = 0; sweep < 3; sweep++)
+    states.runs.forEach((run, r) => {
+      done(0.52 + 0.14 * ((sweep + r / states.runs.length) / 3), `run ${run}: where it roughly lies`);
+      motions[r] = vote(low, states, motions, colours, r) ?? motions[Math.max(0, r - 1)];
+      if (sweep === 0) learnColours(low, states, motions, colours, 1.6);
+    });
   const high = proofAt(fine, expected.labels, expected.width, expected.height, mmPerPx, padPx, image, states);
   learnColours(high, states, motions, colours, 1.1);
   const fits: (RunFit | undefined)[] = states.runs.map(() => undefined);
   const size = Math.round(FINE.patchMm / Math.max(0.1, mmPerPx));
-  const patches = states.runs.map((_, r) => patchesOf(high, states, colours, r, size, FINE.leastEdgeMm / mmPerPx, FINE.count));
-  FINE.reachPx.forEach((reachPx, sweep) => states.runs.forEach((run, r) => {
-    done(0.68 + 0.3 * ((sweep + r / states.runs.length) / FINE.reachPx.length), `run ${run}: patch by patch`);
-    fits[r] = measureRun(high, patches[r], size, motions, colours, r, reachPx);
-    if (fits[r]) motions[r] = motionAbout(fits[r]!.motion, motions[r].about.xMm, motions[r].about.yMm);
-  }));
+  const patches = states.runs.map((_, r) =>
+    patchesOf(high, states, colours, r, size, FINE.leastEdgeMm / mmPerPx, FINE.count),
+  );
+  FINE.reachPx.forEach((reachPx, sweep) =>
+    states.runs.forEach((run, r) => {
+      done(0.68 + 0.3 * ((sweep + r / states.runs.length) / FINE.reachPx.length), `run ${run}: patch by patch`);
+      fits[r] = measureRun(high, patches[r], size, motions, colours, r, reachPx);
+      if (fits[r]) motions[r] = motionAbout(fits[r]!.motion, motions[r].about.xMm, motions[r].about.yMm);
+    }),
+  );
   done(1, 'done');
-  return success({ sheet: sheet.value, runs: states.runs.map((run, r) => answerFor(run, r, fits)), seenLabD50: seenColours(high, expected, states, motions) });
+  return success({
+    sheet: sheet.value,
+    runs: states.runs.map((run, r) => answerFor(run, r, fits)),
+    seenLabD50: seenColours(high, expected, states, motions),
+  });
 }
 
 /** The misfit of one run (from 1) against the run below: `readProof`, of which just this run is given. */
-export function measureMisfit(scan: ScanPicture, expected: ExpectedProof & { readonly run: number }): Outcome<RunReading> {
+export function measureMisfit(
+  scan: ScanPicture,
+  expected: ExpectedProof & { readonly run: number },
+): Outcome<RunReading> {
   const printed = expected.lookUpToLabD50.length - 1;
-  if (!(Number.isInteger(expected.run) && expected.run >= 1 && expected.run <= printed)) return failure('run', `Run ${expected.run} is not on the scan: looks are given for runs 1 to ${printed}.`);
+  if (!(Number.isInteger(expected.run) && expected.run >= 1 && expected.run <= printed))
+    return failure('run', `Run ${expected.run} is not on the scan: looks are given for runs 1 to ${printed}.`);
   const reading = readProof(scan, expected);
   if (!reading.ok) return reading;
   const answer = reading.value.runs[expected.run - 1];
@@ -122,24 +163,44 @@ export function measureMisfit(scan: ScanPicture, expected: ExpectedProof & { rea
 }
 
 /** Where a point of the sheet (mm) lies on the scan. */
-export function scanPointOf(sheet: FoundSheet, sheetMm: { widthMm: number; heightMm: number }, xMm: number, yMm: number): { x: number; y: number } {
+export function scanPointOf(
+  sheet: FoundSheet,
+  sheetMm: { widthMm: number; heightMm: number },
+  xMm: number,
+  yMm: number,
+): { x: number; y: number } {
   return through(homographyOf(sheet, sheetMm.widthMm, sheetMm.heightMm), xMm, yMm);
 }
 
 function refusalOf(scan: ScanPicture, expected: ExpectedProof) {
-  if (scan.data.length !== scan.width * scan.height * 4) return failure('scan', `A scan of ${scan.width} × ${scan.height} pixels has ${scan.width * scan.height * 4} bytes; ${scan.data.length} were given.`);
-  if (scan.width < 200 || scan.height < 200) return failure('resolution', `The scan has ${scan.width} × ${scan.height} pixels: too few to measure on.`);
-  if (scan.dpi > 0 && scan.dpi < 190) return failure('resolution', `The scan has ${Math.round(scan.dpi)} dpi; 200 are needed, 300 are better.`);
-  if (expected.labels.length !== expected.width * expected.height) return failure('picture', `A picture of ${expected.width} × ${expected.height} labels was given ${expected.labels.length}.`);
-  if (expected.lookUpToLabD50.length < 2) return failure('run', 'No run is said to be printed: there is nothing to measure.');
+  if (scan.data.length !== scan.width * scan.height * 4)
+    return failure(
+      'scan',
+      `A scan of ${scan.width} × ${scan.height} pixels has ${scan.width * scan.height * 4} bytes; ${scan.data.length} were given.`,
+    );
+  if (scan.width < 200 || scan.height < 200)
+    return failure('resolution', `The scan has ${scan.width} × ${scan.height} pixels: too few to measure on.`);
+  if (scan.dpi > 0 && scan.dpi < 190)
+    return failure('resolution', `The scan has ${Math.round(scan.dpi)} dpi; 200 are needed, 300 are better.`);
+  if (expected.labels.length !== expected.width * expected.height)
+    return failure(
+      'picture',
+      `A picture of ${expected.width} × ${expected.height} labels was given ${expected.labels.length}.`,
+    );
+  if (expected.lookUpToLabD50.length < 2)
+    return failure('run', 'No run is said to be printed: there is nothing to measure.');
   if (expected.lookUpToLabD50.length > 13) return failure('run', 'At most 12 runs can be told apart on one scan.');
   return undefined;
 }
 
 function coarseLabels({ labels, width, height }: ExpectedProof, factor: number): Uint8Array {
-  const w = Math.ceil(width / factor), h = Math.ceil(height / factor), half = factor >> 1;
+  const w = Math.ceil(width / factor),
+    h = Math.ceil(height / factor),
+    half = factor >> 1;
   const out = new Uint8Array(w * h);
-  for (let y = 0; y < h; y++) for (let x = 0; x < w; x++) out[y * w + x] = labels[Math.min(height - 1, y * factor + half) * width + Math.min(width - 1, x * factor + half)];
+  for (let y = 0; y < h; y++)
+    for (let x = 0; x < w; x++)
+      out[y * w + x] = labels[Math.min(height - 1, y * factor + half) * width + Math.min(width - 1, x * factor + half)];
   return out;
 }
 
@@ -148,37 +209,85 @@ function centreOf(image: { xMm: number; yMm: number; widthMm: number; heightMm: 
 }
 
 function answerFor(run: number, r: number, fits: readonly (RunFit | undefined)[]): RunAnswer {
-  const fit = fits[r], below = r > 0 ? fits[r - 1] : undefined;
-  if (!fit) return { ok: false, run, code: 'edges', message: `Run ${run} has too few edges of its own that can be seen on this scan. Measure it at two marks with a ruler or loupe.` };
+  const fit = fits[r],
+    below = r > 0 ? fits[r - 1] : undefined;
+  if (!fit)
+    return {
+      ok: false,
+      run,
+      code: 'edges',
+      message: `Run ${run} has too few edges of its own that can be seen on this scan. Measure it at two marks with a ruler or loupe.`,
+    };
   const kept = fit.say.filter((s) => s > 0.1).length;
-  if (kept < 4 || kept < 0.35 * fit.say.length || fit.motion.residualMm > 1.5) return { ok: false, run, code: 'patches', message: `Run ${run}: its patches contradict one another (${kept} of ${fit.say.length} agree). The picture printed may differ from the one planned, or the scan is unsharp. Measure it at two marks.` };
-  if (r > 0 && !below) return { ok: false, run, code: 'edges', message: `Run ${run} was found, but run ${r} below it has too few edges of its own to compare with. Measure it at two marks.` };
+  if (kept < 4 || kept < 0.35 * fit.say.length || fit.motion.residualMm > 1.5)
+    return {
+      ok: false,
+      run,
+      code: 'patches',
+      message: `Run ${run}: its patches contradict one another (${kept} of ${fit.say.length} agree). The picture printed may differ from the one planned, or the scan is unsharp. Measure it at two marks.`,
+    };
+  if (r > 0 && !below)
+    return {
+      ok: false,
+      run,
+      code: 'edges',
+      message: `Run ${run} was found, but run ${r} below it has too few edges of its own to compare with. Measure it at two marks.`,
+    };
   const { xMm, yMm } = fit.motion.about;
   const base = below ? motionAbout(below.motion, xMm, yMm) : { ...NO_MOTION, about: fit.motion.about };
-  const marks = fit.marks.map((mark) => { const [bx, by] = motionAt(base, mark.xMm, mark.yMm); return { ...mark, dxMm: mark.dxMm - bx, dyMm: mark.dyMm - by }; });
+  const marks = fit.marks.map((mark) => {
+    const [bx, by] = motionAt(base, mark.xMm, mark.yMm);
+    return { ...mark, dxMm: mark.dxMm - bx, dyMm: mark.dyMm - by };
+  });
   return {
     ok: true,
     value: {
       run,
       onSheet: fit.motion,
-      motion: { ...fit.motion, dxMm: fit.motion.dxMm - base.dxMm, dyMm: fit.motion.dyMm - base.dyMm, rotationDeg: fit.motion.rotationDeg - base.rotationDeg, growthX: fit.motion.growthX - base.growthX, growthY: fit.motion.growthY - base.growthY },
+      motion: {
+        ...fit.motion,
+        dxMm: fit.motion.dxMm - base.dxMm,
+        dyMm: fit.motion.dyMm - base.dyMm,
+        rotationDeg: fit.motion.rotationDeg - base.rotationDeg,
+        growthX: fit.motion.growthX - base.growthX,
+        growthY: fit.motion.growthY - base.growthY,
+      },
       range95: rangeOf(fit, below),
-      patches: marks.map((mark, i) => ({ xMm: mark.xMm, yMm: mark.yMm, dxMm: mark.dxMm, dyMm: mark.dyMm, kept: fit.say[i] > 0.1 })),
+      patches: marks.map((mark, i) => ({
+        xMm: mark.xMm,
+        yMm: mark.yMm,
+        dxMm: mark.dxMm,
+        dyMm: mark.dyMm,
+        kept: fit.say[i] > 0.1,
+      })),
     },
   };
 }
 
 function rangeOf(fit: RunFit, below: RunFit | undefined): Range95 {
   // the run below told about this run's middle: its displacement there takes part of its turn's and growth's doubt
-  const arm = below ? [fit.motion.about.xMm - below.motion.about.xMm, fit.motion.about.yMm - below.motion.about.yMm] : [0, 0];
+  const arm = below
+    ? [fit.motion.about.xMm - below.motion.about.xMm, fit.motion.about.yMm - below.motion.about.yMm]
+    : [0, 0];
   const of = (i: number) => {
     let variance = fit.covariance[i * 6];
     if (below) {
       const c = (a: number, b: number) => below.covariance[a * 5 + b];
-      variance += i === 0 ? c(0, 0) + arm[1] ** 2 * c(2, 2) + arm[0] ** 2 * c(3, 3) : i === 1 ? c(1, 1) + arm[0] ** 2 * c(2, 2) + arm[1] ** 2 * c(4, 4) : c(i, i);
+      variance +=
+        i === 0
+          ? c(0, 0) + arm[1] ** 2 * c(2, 2) + arm[0] ** 2 * c(3, 3)
+          : i === 1
+            ? c(1, 1) + arm[0] ** 2 * c(2, 2) + arm[1] ** 2 * c(4, 4)
+            : c(i, i);
     }
     return Math.sqrt(Math.max(0, variance));
   };
   const wide = (sigma: number, floor: number) => 1.96 * Math.hypot(1.25 * sigma, floor);
-  return { dxMm: wide(of(0), FLOOR.shiftMm), dyMm: wide(of(1), FLOOR.shiftMm), rotationDeg: wide(of(2) / DEG, FLOOR.turnDeg), growthX: wide(of(3), FLOOR.growth), growthY: wide(of(4), FLOOR.growth) };
+  return {
+    dxMm: wide(of(0), FLOOR.shiftMm),
+    dyMm: wide(of(1), FLOOR.shiftMm),
+    rotationDeg: wide(of(2) / DEG, FLOOR.turnDeg),
+    growthX: wide(of(3), FLOOR.growth),
+    growthY: wide(of(4), FLOOR.growth),
+  };
 }

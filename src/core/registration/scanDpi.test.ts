@@ -3,7 +3,12 @@ import { dpiOfFile } from './index';
 
 const picture = () => sharp({ create: { width: 40, height: 30, channels: 3, background: '#c8b090' } });
 
-test.each([['png', 300], ['jpeg', 300], ['png', 240], ['jpeg', 600]] as const)('a %s of %d dpi says so', async (format, dpi) => {
+test.each([
+  ['png', 300],
+  ['jpeg', 300],
+  ['png', 240],
+  ['jpeg', 600],
+] as const)('a %s of %d dpi says so', async (format, dpi) => {
   expect(dpiOfFile(await picture().withMetadata({ density: dpi }).toFormat(format).toBuffer())).toBe(dpi);
 });
 

@@ -15,7 +15,8 @@ function isJpeg(b: Uint8Array): boolean {
 function dpiOfPng(b: Uint8Array): number {
   const view = new DataView(b.buffer, b.byteOffset, b.byteLength);
   for (let at = 8; at + 21 <= b.length;) {
-    const length = view.getUint32(at), kind = String.fromCharCode(b[at + 4], b[at + 5], b[at + 6], b[at + 7]);
+    const length = view.getUint32(at),
+      kind = String.fromCharCode(b[at + 4], b[at + 5], b[at + 6], b[at + 7]);
     if (kind === 'pHYs') return b[at + 16] === 1 ? view.getUint32(at + 8) * 0.0254 : 0;
     if (kind === 'IDAT') return 0;
     at += 12 + length;
@@ -27,10 +28,12 @@ function dpiOfJpeg(b: Uint8Array): number {
   const view = new DataView(b.buffer, b.byteOffset, b.byteLength);
   let found = 0;
   for (let at = 2; at + 4 < b.length && b[at] === 0xff;) {
-    const marker = b[at + 1], length = view.getUint16(at + 2);
+    const marker = b[at + 1],
+      length = view.getUint16(at + 2);
     if (marker === 0xda || length < 2) break;
     const word = String.fromCharCode(...b.subarray(at + 4, at + 8));
-    if (marker === 0xe0 && word === 'JFIF' && at + 14 < b.length) found ||= b[at + 11] === 1 ? view.getUint16(at + 12) : b[at + 11] === 2 ? view.getUint16(at + 12) * 2.54 : 0;
+    if (marker === 0xe0 && word === 'JFIF' && at + 14 < b.length)
+      found ||= b[at + 11] === 1 ? view.getUint16(at + 12) : b[at + 11] === 2 ? view.getUint16(at + 12) * 2.54 : 0;
     if (marker === 0xe1 && word === 'Exif') found ||= dpiOfExif(b.subarray(at + 10, at + 2 + length));
     at += 2 + length;
   }
@@ -40,10 +43,12 @@ function dpiOfJpeg(b: Uint8Array): number {
 /** XResolution and its unit out of the first directory of an EXIF block. */
 function dpiOfExif(b: Uint8Array): number {
   if (b.length < 14) return 0;
-  const view = new DataView(b.buffer, b.byteOffset, b.byteLength), little = b[0] === 0x49;
+  const view = new DataView(b.buffer, b.byteOffset, b.byteLength),
+    little = b[0] === 0x49;
   const start = view.getUint32(4, little);
   if (start + 2 > b.length) return 0;
-  let dots = 0, inch = true;
+  let dots = 0,
+    inch = true;
   for (let i = 0, n = view.getUint16(start, little); i < n; i++) {
     const at = start + 2 + 12 * i;
     if (at + 12 > b.length) break;

@@ -30,7 +30,10 @@ export interface SheetInput {
   readonly blocks: readonly { readonly name: string; readonly widthMm: number; readonly heightMm: number }[];
 }
 
-export interface LayoutProblem { readonly kind: 'margin' | 'title' | 'torn' | 'block' | 'image'; readonly text: string }
+export interface LayoutProblem {
+  readonly kind: 'margin' | 'title' | 'torn' | 'block' | 'image';
+  readonly text: string;
+}
 
 export interface SheetLayout {
   /** The finished sheet. */
@@ -43,7 +46,12 @@ export interface SheetLayout {
   /** Places of the images on the sheet as printed (the print as seen, from its top left corner). */
   readonly images: readonly RectMm[];
   /** Each block laid at the origin corner of the first image: what it leaves to the paper's far edges. */
-  readonly blocks: readonly { readonly name: string; readonly rect: RectMm; readonly leavesLeftMm: number; readonly leavesTopMm: number }[];
+  readonly blocks: readonly {
+    readonly name: string;
+    readonly rect: RectMm;
+    readonly leavesLeftMm: number;
+    readonly leavesTopMm: number;
+  }[];
   readonly problems: readonly LayoutProblem[];
 }
 
@@ -59,15 +67,25 @@ export const MAX_COPIES = 6;
 /** Paper, margins or image from the other two, with everything that does not go together said in words. Positions on the print as seen. */
 export function sheetLayout(input: SheetInput, way: RegistrationWay): SheetLayout {
   const { copies, allowanceMm: cut, solve } = input;
-  const across = (width: number) => copies.columns * width + (copies.columns - 1) * copies.gapMm, down = (height: number) => copies.rows * height + (copies.rows - 1) * copies.gapMm;
+  const across = (width: number) => copies.columns * width + (copies.columns - 1) * copies.gapMm,
+    down = (height: number) => copies.rows * height + (copies.rows - 1) * copies.gapMm;
   const imageMm = solve === 'image' ? imageFor(input) : input.image;
   const marginsMm = marginsOf(input, across(input.image.widthMm), down(input.image.heightMm));
-  const paperMm = solve === 'paper'
-    ? { widthMm: across(imageMm.widthMm) + marginsMm.left + marginsMm.right, heightMm: down(imageMm.heightMm) + marginsMm.top + marginsMm.bottom }
-    : input.paperMm;
-  const sheetMm = { widthMm: paperMm.widthMm + cut.left + cut.right, heightMm: paperMm.heightMm + cut.top + cut.bottom };
+  const paperMm =
+    solve === 'paper'
+      ? {
+          widthMm: across(imageMm.widthMm) + marginsMm.left + marginsMm.right,
+          heightMm: down(imageMm.heightMm) + marginsMm.top + marginsMm.bottom,
+        }
+      : input.paperMm;
+  const sheetMm = {
+    widthMm: paperMm.widthMm + cut.left + cut.right,
+    heightMm: paperMm.heightMm + cut.top + cut.bottom,
+  };
   const images = Array.from({ length: copies.columns * copies.rows }, (_, i) => ({
-    xMm: cut.left + marginsMm.left + (i % copies.columns) * (imageMm.widthMm + copies.gapMm), yMm: cut.top + marginsMm.top + Math.floor(i / copies.columns) * (imageMm.heightMm + copies.gapMm), ...imageMm,
+    xMm: cut.left + marginsMm.left + (i % copies.columns) * (imageMm.widthMm + copies.gapMm),
+    yMm: cut.top + marginsMm.top + Math.floor(i / copies.columns) * (imageMm.heightMm + copies.gapMm),
+    ...imageMm,
   }));
   const corner = { xMm: images[0].xMm + imageMm.widthMm, yMm: images[0].yMm + imageMm.heightMm };
   const blocks = input.blocks.map(({ name, widthMm, heightMm }) => {
@@ -78,17 +96,27 @@ export function sheetLayout(input: SheetInput, way: RegistrationWay): SheetLayou
   return { ...layout, problems: problemsOf(input, layout, way) };
 }
 
-function marginsOf({ solve, rule, marginMm: m, marginsMm, paperMm }: SheetInput, imagesWide: number, imagesHigh: number): EdgesMm {
-  if (solve !== 'margins') return rule === 'typed' ? marginsMm : { top: m, right: m, bottom: rule === 'larger bottom' ? m * (1 + LARGER_BOTTOM) : m, left: m };
-  const sides = paperMm.widthMm - imagesWide, ends = paperMm.heightMm - imagesHigh;
-  if (rule === 'typed') return { top: marginsMm.top, left: marginsMm.left, right: sides - marginsMm.left, bottom: ends - marginsMm.top };
+function marginsOf(
+  { solve, rule, marginMm: m, marginsMm, paperMm }: SheetInput,
+  imagesWide: number,
+  imagesHigh: number,
+): EdgesMm {
+  if (solve !== 'margins')
+    return rule === 'typed'
+      ? marginsMm
+      : { top: m, right: m, bottom: rule === 'larger bottom' ? m * (1 + LARGER_BOTTOM) : m, left: m };
+  const sides = paperMm.widthMm - imagesWide,
+    ends = paperMm.heightMm - imagesHigh;
+  if (rule === 'typed')
+    return { top: marginsMm.top, left: marginsMm.left, right: sides - marginsMm.left, bottom: ends - marginsMm.top };
   const top = rule === 'larger bottom' ? ends / (2 + LARGER_BOTTOM) : ends / 2;
   return { top, bottom: ends - top, left: sides / 2, right: sides / 2 };
 }
 
 /** The largest image of the present proportions that paper and margins leave room for. */
 function imageFor(input: SheetInput): { widthMm: number; heightMm: number } {
-  const { paperMm, copies, image } = input, m = marginsOf(input, 0, 0);
+  const { paperMm, copies, image } = input,
+    m = marginsOf(input, 0, 0);
   const width = (paperMm.widthMm - m.left - m.right - (copies.columns - 1) * copies.gapMm) / copies.columns;
   const height = (paperMm.heightMm - m.top - m.bottom - (copies.rows - 1) * copies.gapMm) / copies.rows;
   const scale = Math.max(0.01, Math.min(width / image.widthMm, height / image.heightMm));
@@ -99,20 +127,64 @@ function problemsOf(input: SheetInput, layout: Omit<SheetLayout, 'problems'>, wa
   const problems: LayoutProblem[] = [];
   const mm = (value: number) => formatLength(value, 'mm');
   const { marginsMm, imageMm, paperMm } = layout;
-  for (const edge of SHEET_EDGES) if (marginsMm[edge] < 0) problems.push({ kind: 'margin', text: `The image is larger than the paper: ${mm(-marginsMm[edge])} would lie beyond its ${edge} edge. Take larger paper or a smaller image.` });
-  if (input.solve === 'margins' && input.rule === 'equal' && Math.abs(marginsMm.left - marginsMm.top) > 0.5 && marginsMm.left >= 0 && marginsMm.top >= 0) problems.push({ kind: 'margin', text: `On this paper the margins cannot all be equal: ${mm(marginsMm.left)} at the sides, ${mm(marginsMm.top)} above and below.` });
+  for (const edge of SHEET_EDGES)
+    if (marginsMm[edge] < 0)
+      problems.push({
+        kind: 'margin',
+        text: `The image is larger than the paper: ${mm(-marginsMm[edge])} would lie beyond its ${edge} edge. Take larger paper or a smaller image.`,
+      });
+  if (
+    input.solve === 'margins' &&
+    input.rule === 'equal' &&
+    Math.abs(marginsMm.left - marginsMm.top) > 0.5 &&
+    marginsMm.left >= 0 &&
+    marginsMm.top >= 0
+  )
+    problems.push({
+      kind: 'margin',
+      text: `On this paper the margins cannot all be equal: ${mm(marginsMm.left)} at the sides, ${mm(marginsMm.top)} above and below.`,
+    });
   if (input.solve === 'image') {
-    if (Math.min(imageMm.widthMm, imageMm.heightMm) < 10) problems.push({ kind: 'image', text: 'Paper and margins leave no room for an image. Take larger paper or smaller margins.' });
-    else if (Math.abs(imageMm.widthMm - input.image.widthMm) > 0.2) problems.push({ kind: 'image', text: `There is room for an image of ${mm(imageMm.widthMm)} × ${mm(imageMm.heightMm)}; the picture is sized ${mm(input.image.widthMm)} × ${mm(input.image.heightMm)}. Give it that size in Picture.` });
+    if (Math.min(imageMm.widthMm, imageMm.heightMm) < 10)
+      problems.push({
+        kind: 'image',
+        text: 'Paper and margins leave no room for an image. Take larger paper or smaller margins.',
+      });
+    else if (Math.abs(imageMm.widthMm - input.image.widthMm) > 0.2)
+      problems.push({
+        kind: 'image',
+        text: `There is room for an image of ${mm(imageMm.widthMm)} × ${mm(imageMm.heightMm)}; the picture is sized ${mm(input.image.widthMm)} × ${mm(input.image.heightMm)}. Give it that size in Picture.`,
+      });
   }
-  if (marginsMm.bottom >= 0 && marginsMm.bottom < input.titleRoomMm) problems.push({ kind: 'title', text: `Title, number and signature want ${mm(input.titleRoomMm)} below the image; the bottom margin has ${mm(marginsMm.bottom)}.` });
-  for (const edge of input.tornEdges) if (way.registeringEdges.includes(edge) && input.allowanceMm[edge] === 0) problems.push({ kind: 'torn', text: `With ${way.name.toLowerCase()} the ${edge} edge comes against a stop: it must be cut true. Tear another edge, or leave an allowance here and tear it off at the end.` });
+  if (marginsMm.bottom >= 0 && marginsMm.bottom < input.titleRoomMm)
+    problems.push({
+      kind: 'title',
+      text: `Title, number and signature want ${mm(input.titleRoomMm)} below the image; the bottom margin has ${mm(marginsMm.bottom)}.`,
+    });
+  for (const edge of input.tornEdges)
+    if (way.registeringEdges.includes(edge) && input.allowanceMm[edge] === 0)
+      problems.push({
+        kind: 'torn',
+        text: `With ${way.name.toLowerCase()} the ${edge} edge comes against a stop: it must be cut true. Tear another edge, or leave an allowance here and tear it off at the end.`,
+      });
   for (const block of layout.blocks) {
-    for (const [edge, leaves, allowance] of [['left', block.leavesLeftMm, input.allowanceMm.left], ['top', block.leavesTopMm, input.allowanceMm.top]] as const) {
-      if (leaves < -0.05) problems.push({ kind: 'block', text: `${block.name} stands out ${mm(-leaves)} beyond the paper’s ${edge} edge when it lies in the origin corner.` });
-      else if (leaves < allowance + 3) problems.push({ kind: 'block', text: `${block.name} leaves ${mm(Math.max(0, leaves - allowance))} to the finished sheet’s ${edge} edge: its rim will mark the print. Cut the block down or take larger paper.` });
+    for (const [edge, leaves, allowance] of [
+      ['left', block.leavesLeftMm, input.allowanceMm.left],
+      ['top', block.leavesTopMm, input.allowanceMm.top],
+    ] as const) {
+      if (leaves < -0.05)
+        problems.push({
+          kind: 'block',
+          text: `${block.name} stands out ${mm(-leaves)} beyond the paper’s ${edge} edge when it lies in the origin corner.`,
+        });
+      else if (leaves < allowance + 3)
+        problems.push({
+          kind: 'block',
+          text: `${block.name} leaves ${mm(Math.max(0, leaves - allowance))} to the finished sheet’s ${edge} edge: its rim will mark the print. Cut the block down or take larger paper.`,
+        });
     }
   }
-  if (paperMm.widthMm < 20 || paperMm.heightMm < 20) problems.push({ kind: 'margin', text: 'The paper is smaller than 20 mm.' });
+  if (paperMm.widthMm < 20 || paperMm.heightMm < 20)
+    problems.push({ kind: 'margin', text: 'The paper is smaller than 20 mm.' });
   return problems;
 }

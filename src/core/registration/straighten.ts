@@ -12,7 +12,11 @@ export interface ImageFrame {
 }
 
 /** The image as scanned, straight, in even light: three bytes a pixel, `SHEET_LEVEL` of full where the sheet is as light as its paper should be. */
-export interface StraightImage { readonly width: number; readonly height: number; readonly rgb: Uint8ClampedArray }
+export interface StraightImage {
+  readonly width: number;
+  readonly height: number;
+  readonly rgb: Uint8ClampedArray;
+}
 
 /** Head room: paper a little lighter than it should be is not cut off. */
 export const SHEET_LEVEL = 0.92;
@@ -24,14 +28,24 @@ export type Homography = readonly [number, number, number, number, number, numbe
 export function homographyOf({ corners }: FoundSheet, widthMm: number, heightMm: number): Homography {
   const [p0, p1, p2, p3] = corners;
   // unit square to quadrilateral (Heckbert 1989), then scaled to the sheet
-  const sx = p0.x - p1.x + p2.x - p3.x, sy = p0.y - p1.y + p2.y - p3.y;
-  const dx1 = p1.x - p2.x, dx2 = p3.x - p2.x, dy1 = p1.y - p2.y, dy2 = p3.y - p2.y;
+  const sx = p0.x - p1.x + p2.x - p3.x,
+    sy = p0.y - p1.y + p2.y - p3.y;
+  const dx1 = p1.x - p2.x,
+    dx2 = p3.x - p2.x,
+    dy1 = p1.y - p2.y,
+    dy2 = p3.y - p2.y;
   const den = dx1 * dy2 - dx2 * dy1;
-  const g = (sx * dy2 - dx2 * sy) / den, h = (dx1 * sy - sx * dy1) / den;
+  const g = (sx * dy2 - dx2 * sy) / den,
+    h = (dx1 * sy - sx * dy1) / den;
   return [
-    (p1.x - p0.x + g * p1.x) / widthMm, (p3.x - p0.x + h * p3.x) / heightMm, p0.x,
-    (p1.y - p0.y + g * p1.y) / widthMm, (p3.y - p0.y + h * p3.y) / heightMm, p0.y,
-    g / widthMm, h / heightMm,
+    (p1.x - p0.x + g * p1.x) / widthMm,
+    (p3.x - p0.x + h * p3.x) / heightMm,
+    p0.x,
+    (p1.y - p0.y + g * p1.y) / widthMm,
+    (p3.y - p0.y + h * p3.y) / heightMm,
+    p0.y,
+    g / widthMm,
+    h / heightMm,
   ];
 }
 
@@ -47,49 +61,97 @@ export type Light = readonly (readonly number[])[];
  * Fits the light to the margins outside the image: how much lighter or darker than `paperRgb` (0–255) the paper is there. Too few
  * bare places: even light.
  */
-export function lightOn(scan: ScanPicture, toScan: Homography, sheet: { widthMm: number; heightMm: number }, image: { xMm: number; yMm: number; widthMm: number; heightMm: number }, paperRgb: readonly number[]): Light {
+export function lightOn(
+  scan: ScanPicture,
+  toScan: Homography,
+  sheet: { widthMm: number; heightMm: number },
+  image: { xMm: number; yMm: number; widthMm: number; heightMm: number },
+  paperRgb: readonly number[],
+): Light {
   const rows: { terms: number[]; ratio: number[] }[] = [];
-  const inset = 3, clear = 5, step = Math.max(2, Math.min(sheet.widthMm, sheet.heightMm) / 60);
-  for (let y = inset; y < sheet.heightMm - inset; y += step) for (let x = inset; x < sheet.widthMm - inset; x += step) {
-    if (x > image.xMm - clear && x < image.xMm + image.widthMm + clear && y > image.yMm - clear && y < image.yMm + image.heightMm + clear) continue;
-    const at = through(toScan, x, y);
-    const px = Math.round(at.x), py = Math.round(at.y);
-    if (px < 2 || py < 2 || px > scan.width - 3 || py > scan.height - 3) continue;
-    const sum = [0, 0, 0];
-    for (let k = -2; k <= 2; k++) for (let i = -2; i <= 2; i++) for (let c = 0; c < 3; c++) sum[c] += scan.data[4 * ((py + k) * scan.width + px + i) + c];
-    rows.push({ terms: lightTerms(x / sheet.widthMm, y / sheet.heightMm), ratio: sum.map((v, c) => v / 25 / Math.max(20, paperRgb[c])) });
-  }
-  if (rows.length < 24) return [[1, 0, 0, 0, 0, 0], [1, 0, 0, 0, 0, 0], [1, 0, 0, 0, 0, 0]];
+  const inset = 3,
+    clear = 5,
+    step = Math.max(2, Math.min(sheet.widthMm, sheet.heightMm) / 60);
+  for (let y = inset; y < sheet.heightMm - inset; y += step)
+    for (let x = inset; x < sheet.widthMm - inset; x += step) {
+      if (
+        x > image.xMm - clear &&
+        x < image.xMm + image.widthMm + clear &&
+        y > image.yMm - clear &&
+        y < image.yMm + image.heightMm + clear
+      )
+        continue;
+      const at = through(toScan, x, y);
+      const px = Math.round(at.x),
+        py = Math.round(at.y);
+      if (px < 2 || py < 2 || px > scan.width - 3 || py > scan.height - 3) continue;
+      const sum = [0, 0, 0];
+      for (let k = -2; k <= 2; k++)
+        for (let i = -2; i <= 2; i++)
+          for (let c = 0; c < 3; c++) sum[c] += scan.data[4 * ((py + k) * scan.width + px + i) + c];
+      rows.push({
+        terms: lightTerms(x / sheet.widthMm, y / sheet.heightMm),
+        ratio: sum.map((v, c) => v / 25 / Math.max(20, paperRgb[c])),
+      });
+    }
+  if (rows.length < 24)
+    return [
+      [1, 0, 0, 0, 0, 0],
+      [1, 0, 0, 0, 0, 0],
+      [1, 0, 0, 0, 0, 0],
+    ];
   return [0, 1, 2].map((c) => {
     let kept = rows;
-    let fit = leastSquares(kept.map((r) => r.terms), kept.map((r) => r.ratio[c]));
+    let fit = leastSquares(
+      kept.map((r) => r.terms),
+      kept.map((r) => r.ratio[c]),
+    );
     for (let round = 0; round < 3; round++) {
       const off = kept.map((r) => Math.abs(r.ratio[c] - dot(fit, r.terms)));
       const limit = Math.max(0.02, 2.5 * [...off].sort((a, b) => a - b)[off.length >> 1]);
       const next = kept.filter((_, i) => off[i] <= limit);
       if (next.length < 24) break;
       kept = next;
-      fit = leastSquares(kept.map((r) => r.terms), kept.map((r) => r.ratio[c]));
+      fit = leastSquares(
+        kept.map((r) => r.terms),
+        kept.map((r) => r.ratio[c]),
+      );
     }
     return fit;
   });
 }
 
 /** The image out of the scan: bilinear, straight, the light evened. `done` is told the share of rows. */
-export function straighten(scan: ScanPicture, toScan: Homography, light: Light, sheet: { widthMm: number; heightMm: number }, frame: ImageFrame, done: (share: number) => void = () => undefined): StraightImage {
-  const width = frame.widthPx + 2 * frame.padPx, height = frame.heightPx + 2 * frame.padPx;
+export function straighten(
+  scan: ScanPicture,
+  toScan: Homography,
+  light: Light,
+  sheet: { widthMm: number; heightMm: number },
+  frame: ImageFrame,
+  done: (share: number) => void = () => undefined,
+): StraightImage {
+  const width = frame.widthPx + 2 * frame.padPx,
+    height = frame.heightPx + 2 * frame.padPx;
   const rgb = new Uint8ClampedArray(width * height * 3);
   const { data } = scan;
-  const row4 = 4 * scan.width, mm = frame.mmPerPx;
+  const row4 = 4 * scan.width,
+    mm = frame.mmPerPx;
   const x0 = frame.xMm - frame.padPx * mm + mm / 2;
   for (let y = 0, at = 0; y < height; y++) {
     if ((y & 255) === 0) done(y / height);
-    const yMm = frame.yMm + (y - frame.padPx + 0.5) * mm, v = (2 * yMm) / sheet.heightMm - 1;
-    let num = toScan[0] * x0 + toScan[1] * yMm + toScan[2], numY = toScan[3] * x0 + toScan[4] * yMm + toScan[5], w = toScan[6] * x0 + toScan[7] * yMm + 1;
-    const dNum = toScan[0] * mm, dNumY = toScan[3] * mm, dw = toScan[6] * mm;
+    const yMm = frame.yMm + (y - frame.padPx + 0.5) * mm,
+      v = (2 * yMm) / sheet.heightMm - 1;
+    let num = toScan[0] * x0 + toScan[1] * yMm + toScan[2],
+      numY = toScan[3] * x0 + toScan[4] * yMm + toScan[5],
+      w = toScan[6] * x0 + toScan[7] * yMm + 1;
+    const dNum = toScan[0] * mm,
+      dNumY = toScan[3] * mm,
+      dw = toScan[6] * mm;
     const gains = light.map((l) => [l[0] + l[2] * v + l[5] * v * v, l[1] + l[4] * v, l[3]]);
     const [[r0, r1, r2], [g0, g1, g2], [b0, b1, b2]] = gains;
-    let gr = 1, gg = 1, gb = 1;
+    let gr = 1,
+      gg = 1,
+      gb = 1;
     for (let x = 0; x < width; x++, at += 3, num += dNum, numY += dNumY, w += dw) {
       if ((x & 15) === 0) {
         // light changes slowly: once for sixteen pixels
@@ -98,11 +160,23 @@ export function straighten(scan: ScanPicture, toScan: Homography, light: Light, 
         gg = SHEET_LEVEL / (g0 + u * (g1 + u * g2));
         gb = SHEET_LEVEL / (b0 + u * (b1 + u * b2));
       }
-      const iw = 1 / w, fx = num * iw - 0.5, fy = numY * iw - 0.5;
-      const ix = fx | 0, iy = fy | 0;
-      if (fx < 0 || fy < 0 || ix >= scan.width - 1 || iy >= scan.height - 1) { rgb[at] = rgb[at + 1] = rgb[at + 2] = 255 * SHEET_LEVEL; continue; }
-      const ax = fx - ix, ay = fy - iy, p = iy * row4 + 4 * ix, q = p + row4;
-      const wa = (1 - ax) * (1 - ay), wb = ax * (1 - ay), wc = (1 - ax) * ay, wd = ax * ay;
+      const iw = 1 / w,
+        fx = num * iw - 0.5,
+        fy = numY * iw - 0.5;
+      const ix = fx | 0,
+        iy = fy | 0;
+      if (fx < 0 || fy < 0 || ix >= scan.width - 1 || iy >= scan.height - 1) {
+        rgb[at] = rgb[at + 1] = rgb[at + 2] = 255 * SHEET_LEVEL;
+        continue;
+      }
+      const ax = fx - ix,
+        ay = fy - iy,
+        p = iy * row4 + 4 * ix,
+        q = p + row4;
+      const wa = (1 - ax) * (1 - ay),
+        wb = ax * (1 - ay),
+        wc = (1 - ax) * ay,
+        wd = ax * ay;
       rgb[at] = gr * (wa * data[p] + wb * data[p + 4] + wc * data[q] + wd * data[q + 4]);
       rgb[at + 1] = gg * (wa * data[p + 1] + wb * data[p + 5] + wc * data[q + 1] + wd * data[q + 5]);
       rgb[at + 2] = gb * (wa * data[p + 2] + wb * data[p + 6] + wc * data[q + 2] + wd * data[q + 6]);
@@ -113,17 +187,21 @@ export function straighten(scan: ScanPicture, toScan: Homography, light: Light, 
 
 /** Every `factor`² pixels become their mean. */
 export function coarser({ width, height, rgb }: StraightImage, factor: number): StraightImage {
-  const w = Math.floor(width / factor), h = Math.floor(height / factor);
-  const out = new Uint8ClampedArray(w * h * 3), sums = new Uint32Array(w * 3), share = 1 / (factor * factor);
+  const w = Math.floor(width / factor),
+    h = Math.floor(height / factor);
+  const out = new Uint8ClampedArray(w * h * 3),
+    sums = new Uint32Array(w * 3),
+    share = 1 / (factor * factor);
   for (let y = 0; y < h; y++) {
     sums.fill(0);
     for (let k = 0; k < factor; k++) {
       let at = (y * factor + k) * width * 3;
-      for (let x = 0; x < w; x++) for (let i = 0; i < factor; i++, at += 3) {
-        sums[3 * x] += rgb[at];
-        sums[3 * x + 1] += rgb[at + 1];
-        sums[3 * x + 2] += rgb[at + 2];
-      }
+      for (let x = 0; x < w; x++)
+        for (let i = 0; i < factor; i++, at += 3) {
+          sums[3 * x] += rgb[at];
+          sums[3 * x + 1] += rgb[at + 1];
+          sums[3 * x + 2] += rgb[at + 2];
+        }
     }
     for (let i = 0; i < w * 3; i++) out[y * w * 3 + i] = sums[i] * share;
   }
@@ -131,7 +209,8 @@ export function coarser({ width, height, rgb }: StraightImage, factor: number): 
 }
 
 function lightTerms(u01: number, v01: number): number[] {
-  const u = 2 * u01 - 1, v = 2 * v01 - 1;
+  const u = 2 * u01 - 1,
+    v = 2 * v01 - 1;
   return [1, u, v, u * u, u * v, v * v];
 }
 
@@ -143,7 +222,12 @@ function dot(a: readonly number[], b: readonly number[]): number {
 export function leastSquares(rows: readonly (readonly number[])[], values: readonly number[], ridge = 1e-9): number[] {
   const n = rows[0].length;
   const a = Array.from({ length: n }, () => new Array<number>(n + 1).fill(0));
-  rows.forEach((row, r) => { for (let i = 0; i < n; i++) { for (let k = 0; k < n; k++) a[i][k] += row[i] * row[k]; a[i][n] += row[i] * values[r]; } });
+  rows.forEach((row, r) => {
+    for (let i = 0; i < n; i++) {
+      for (let k = 0; k < n; k++) a[i][k] += row[i] * row[k];
+      a[i][n] += row[i] * values[r];
+    }
+  });
   for (let i = 0; i < n; i++) a[i][i] += ridge * rows.length;
   for (let col = 0; col < n; col++) {
     let pivot = col;

@@ -1,5 +1,19 @@
 /** Faults a pull can show; more than one may be given. */
-export const FAULTS = ['misfit', 'weak', 'patchy', 'too heavy', 'ghost', 'chatter', 'filled', 'smudge', 'mark', 'crease', 'tear', 'wrong colour', 'other'] as const;
+export const FAULTS = [
+  'misfit',
+  'weak',
+  'patchy',
+  'too heavy',
+  'ghost',
+  'chatter',
+  'filled',
+  'smudge',
+  'mark',
+  'crease',
+  'tear',
+  'wrong colour',
+  'other',
+] as const;
 export type Fault = (typeof FAULTS)[number];
 
 /** A sheet's name: `1`…`500`, or `T1`… for a test sheet. */
@@ -8,20 +22,69 @@ export type SheetName = string;
 export type BenchAct =
   | { readonly kind: 'sheets-started'; readonly counted: number; readonly tests: number }
   | { readonly kind: 'island-cut'; readonly stageId: string; readonly island: number; readonly done: boolean }
-  | { readonly kind: 'stage-cut'; readonly stageId: string; readonly minutes?: number; readonly saidHours?: number; readonly pictureSha?: string }
-  | { readonly kind: 'slip'; readonly slipId: string; readonly stageId: string; readonly place: SlipPlace; readonly note: string; readonly pictureSha?: string }
+  | {
+      readonly kind: 'stage-cut';
+      readonly stageId: string;
+      readonly minutes?: number;
+      readonly saidHours?: number;
+      readonly pictureSha?: string;
+    }
+  | {
+      readonly kind: 'slip';
+      readonly slipId: string;
+      readonly stageId: string;
+      readonly place: SlipPlace;
+      readonly note: string;
+      readonly pictureSha?: string;
+    }
   | { readonly kind: 'slip-answered'; readonly slipId: string; readonly answer: SlipAnswer }
-  | { readonly kind: 'rehearsed'; readonly level: string; readonly score: number; readonly parts: number; readonly tooEarly: number; readonly tooLate: number; readonly never: number }
-  | { readonly kind: 'pull'; readonly runId: string; readonly sheet: SheetName; readonly faults: readonly Fault[]; readonly setAside: boolean; readonly note: string }
+  | {
+      readonly kind: 'rehearsed';
+      readonly level: string;
+      readonly score: number;
+      readonly parts: number;
+      readonly tooEarly: number;
+      readonly tooLate: number;
+      readonly never: number;
+    }
+  | {
+      readonly kind: 'pull';
+      readonly runId: string;
+      readonly sheet: SheetName;
+      readonly faults: readonly Fault[];
+      readonly setAside: boolean;
+      readonly note: string;
+    }
   | { readonly kind: 'pull-undone'; readonly pullId: string }
   | { readonly kind: 'run-finished'; readonly runId: string }
-  | { readonly kind: 'colour-got'; readonly runId: string; readonly colourId: string; readonly labD50: readonly [number, number, number]; readonly source: ReadingSource }
+  | {
+      readonly kind: 'colour-got';
+      readonly runId: string;
+      readonly colourId: string;
+      readonly labD50: readonly [number, number, number];
+      readonly source: ReadingSource;
+    }
   | ({ readonly kind: 'proofed' } & ProofTaken)
-  | { readonly kind: 'shimmed'; readonly settings: readonly { readonly runId: string; readonly shimsMm: readonly number[]; readonly pieces: string }[]; readonly note: string }
-  | { readonly kind: 'numbered'; readonly marks: readonly { readonly sheet: SheetName; readonly mark: string }[]; readonly reason: string };
+  | {
+      readonly kind: 'shimmed';
+      readonly settings: readonly {
+        readonly runId: string;
+        readonly shimsMm: readonly number[];
+        readonly pieces: string;
+      }[];
+      readonly note: string;
+    }
+  | {
+      readonly kind: 'numbered';
+      readonly marks: readonly { readonly sheet: SheetName; readonly mark: string }[];
+      readonly reason: string;
+    };
 
 /** What is gone from the block, on the print as seen: islands by first pixel, and outlines in mm. */
-export interface SlipPlace { readonly islands: readonly number[]; readonly outlinesMm: readonly (readonly number[])[] }
+export interface SlipPlace {
+  readonly islands: readonly number[];
+  readonly outlinesMm: readonly (readonly number[])[];
+}
 
 /** What is done about a cut too many: left as it is, an inlay let in, the spot printed from a small block, or the picture changed so that it belongs. */
 export const SLIP_ANSWERS = ['leave', 'patch', 'spot run', 'change plan'] as const;
@@ -37,10 +100,23 @@ export interface Slip {
   readonly answer?: SlipAnswer;
 }
 
-export interface Rehearsed { readonly at: string; readonly level: string; readonly score: number; readonly parts: number; readonly tooEarly: number; readonly tooLate: number; readonly never: number }
+export interface Rehearsed {
+  readonly at: string;
+  readonly level: string;
+  readonly score: number;
+  readonly parts: number;
+  readonly tooEarly: number;
+  readonly tooLate: number;
+  readonly never: number;
+}
 
 /** A misfit seen on one sheet: the print as seen, mm, degrees clockwise. */
-export interface ProofMark { readonly xMm: number; readonly yMm: number; readonly dxMm: number; readonly dyMm: number }
+export interface ProofMark {
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly dxMm: number;
+  readonly dyMm: number;
+}
 
 export interface ProofTaken {
   readonly proofId: string;
@@ -51,21 +127,44 @@ export interface ProofTaken {
   readonly sheet: string;
   readonly source: 'eye' | 'scan';
   readonly marks: readonly ProofMark[];
-  readonly motion: { readonly dxMm: number; readonly dyMm: number; readonly rotationDeg: number; readonly growthX: number; readonly growthY: number; readonly residualMm: number; readonly about: { readonly xMm: number; readonly yMm: number } };
+  readonly motion: {
+    readonly dxMm: number;
+    readonly dyMm: number;
+    readonly rotationDeg: number;
+    readonly growthX: number;
+    readonly growthY: number;
+    readonly residualMm: number;
+    readonly about: { readonly xMm: number; readonly yMm: number };
+  };
 }
 
 /** A proof in the log, with the shims (mm, at each contact) its block had then. */
-export interface Proof extends ProofTaken { readonly at: string; readonly shimsMm: readonly number[] }
+export interface Proof extends ProofTaken {
+  readonly at: string;
+  readonly shimsMm: readonly number[];
+}
 
 /** Shims put under a block for a run; those of the newest entry are in. */
-export interface Shimming { readonly at: string; readonly runId: string; readonly shimsMm: readonly number[]; readonly pieces: string; readonly note: string }
+export interface Shimming {
+  readonly at: string;
+  readonly runId: string;
+  readonly shimsMm: readonly number[];
+  readonly pieces: string;
+  readonly note: string;
+}
 
 /** How a colour was come by: with a reading device, typed in, or from a measurement file. */
 export const READING_SOURCES = ['reader', 'typed', 'file'] as const;
 export type ReadingSource = (typeof READING_SOURCES)[number];
 
 /** The colour a run really gave on the area of one colour of the picture. */
-export interface ColourGot { readonly at: string; readonly runId: string; readonly colourId: string; readonly labD50: readonly [number, number, number]; readonly source: ReadingSource }
+export interface ColourGot {
+  readonly at: string;
+  readonly runId: string;
+  readonly colourId: string;
+  readonly labD50: readonly [number, number, number];
+  readonly source: ReadingSource;
+}
 
 /** One entry of the bench log. The log only grows; taking back is an entry. `id` is given by whoever acts. */
 export interface BenchEvent {
@@ -92,7 +191,12 @@ export interface BenchState {
   readonly slips: readonly Slip[];
   readonly rehearsals: readonly Rehearsed[];
   /** The block after each cut and each slip, oldest first. */
-  readonly cutPictures: readonly { readonly at: string; readonly stageId: string; readonly what: 'cut' | 'slip'; readonly sha: string }[];
+  readonly cutPictures: readonly {
+    readonly at: string;
+    readonly stageId: string;
+    readonly what: 'cut' | 'slip';
+    readonly sha: string;
+  }[];
   /** Islands ticked off, by stage. */
   readonly cutIslands: ReadonlyMap<string, ReadonlySet<number>>;
   /** Pulls that count, in order; those taken back are not among them. */
@@ -119,7 +223,8 @@ export function replayLog(events: readonly BenchEvent[]): BenchState {
   const finishedRuns = new Set<string>();
   let coloursGot: ColourGot[] = [];
   const numberings: { at: string; reason: string }[] = [];
-  const proofs: Proof[] = [], shimmings: Shimming[] = [];
+  const proofs: Proof[] = [],
+    shimmings: Shimming[] = [];
   let started: BenchState['started'];
   let marks: BenchState['marks'] = [];
   for (const { id, at, act } of events) {
@@ -138,35 +243,67 @@ export function replayLog(events: readonly BenchEvent[]): BenchState {
     } else if (act.kind === 'rehearsed') {
       const { level, score, parts, tooEarly, tooLate, never } = act;
       rehearsals.push({ at, level, score, parts, tooEarly, tooLate, never });
-    }
-    else if (act.kind === 'island-cut') {
+    } else if (act.kind === 'island-cut') {
       const ticked = cutIslands.get(act.stageId) ?? new Set<number>();
       cutIslands.set(act.stageId, ticked);
-      if (act.done) ticked.add(act.island); else ticked.delete(act.island);
+      if (act.done) ticked.add(act.island);
+      else ticked.delete(act.island);
     } else if (act.kind === 'pull') {
       const { runId, sheet, faults, setAside, note } = act;
-      if (![...pulls.values()].some((p) => p.runId === runId && p.sheet === sheet)) pulls.set(id, { id, at, runId, sheet, faults, setAside, note });
+      if (![...pulls.values()].some((p) => p.runId === runId && p.sheet === sheet))
+        pulls.set(id, { id, at, runId, sheet, faults, setAside, note });
     } else if (act.kind === 'pull-undone') pulls.delete(act.pullId);
     else if (act.kind === 'run-finished') finishedRuns.add(act.runId);
     else if (act.kind === 'colour-got') {
       const { runId, colourId, labD50, source } = act;
-      coloursGot = [...coloursGot.filter((g) => g.runId !== runId || g.colourId !== colourId), { at, runId, colourId, labD50, source }];
-    }
-    else if (act.kind === 'proofed') {
+      coloursGot = [
+        ...coloursGot.filter((g) => g.runId !== runId || g.colourId !== colourId),
+        { at, runId, colourId, labD50, source },
+      ];
+    } else if (act.kind === 'proofed') {
       const { proofId, runId, againstRunId, sheet, source, marks: seen, motion } = act;
-      if (!proofs.some((p) => p.proofId === proofId)) proofs.push({ proofId, runId, againstRunId, sheet, source, marks: seen, motion, at, shimsMm: shimmings.findLast((s) => s.runId === act.runId)?.shimsMm ?? [] });
-    } else if (act.kind === 'shimmed') shimmings.push(...act.settings.map((setting) => ({ at, note: act.note, ...setting })));
+      if (!proofs.some((p) => p.proofId === proofId))
+        proofs.push({
+          proofId,
+          runId,
+          againstRunId,
+          sheet,
+          source,
+          marks: seen,
+          motion,
+          at,
+          shimsMm: shimmings.findLast((s) => s.runId === act.runId)?.shimsMm ?? [],
+        });
+    } else if (act.kind === 'shimmed')
+      shimmings.push(...act.settings.map((setting) => ({ at, note: act.note, ...setting })));
     else {
       marks = act.marks;
       numberings.push({ at, reason: act.reason });
     }
   }
-  return { started, cutStages, slips: [...slips.values()], rehearsals, cutPictures, cutIslands, pulls: [...pulls.values()], finishedRuns, coloursGot, proofs, shimmings, marks, numberings };
+  return {
+    started,
+    cutStages,
+    slips: [...slips.values()],
+    rehearsals,
+    cutPictures,
+    cutIslands,
+    pulls: [...pulls.values()],
+    finishedRuns,
+    coloursGot,
+    proofs,
+    shimmings,
+    marks,
+    numberings,
+  };
 }
 
 /** All sheets in the order in which they go through a run: test sheets first. */
 export function sheetNames(started: { counted: number; tests: number }): SheetName[] {
-  return [...Array.from({ length: started.tests }, (_, i) => `T${i + 1}`), ...Array.from({ length: started.counted }, (_, i) => `${i + 1}`)];
+  return [
+    ...Array.from({ length: started.tests }, (_, i) => `T${i + 1}`),
+    ...Array.from({ length: started.counted }, (_, i) => `${i + 1}`),
+  ];
 }
 
 export function isTestSheet(sheet: SheetName): boolean {
@@ -216,7 +353,11 @@ export function sheetsGone(state: BenchState, sheets: readonly SheetName[]): Set
 const LONGEST_PULL_MIN = 45;
 
 function medianMinutes(pulls: readonly Pull[]): number | undefined {
-  const minutes = pulls.slice(1).map((p, i) => (Date.parse(p.at) - Date.parse(pulls[i].at)) / 60000).filter((m) => m >= 0 && m <= LONGEST_PULL_MIN).sort((a, b) => a - b);
+  const minutes = pulls
+    .slice(1)
+    .map((p, i) => (Date.parse(p.at) - Date.parse(pulls[i].at)) / 60000)
+    .filter((m) => m >= 0 && m <= LONGEST_PULL_MIN)
+    .sort((a, b) => a - b);
   return minutes.length < 2 ? undefined : minutes[minutes.length >> 1];
 }
 

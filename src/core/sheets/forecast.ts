@@ -29,11 +29,14 @@ export function forecastEdition(standing: RunStanding, wanted: number, belief: L
   const survivors = survivorsOfRun(waiting, learned(belief, { lost: lostInRun, kept: keptInRun }));
   const most = keptInRun + waiting;
   let alive = new Float64Array(most + 1);
-  survivors.forEach((p, j) => { alive[keptInRun + j] = p; });
+  survivors.forEach((p, j) => {
+    alive[keptInRun + j] = p;
+  });
   for (let r = 0; r < runsAfterThis; r++) alive = new Float64Array(afterRun(alive, belief));
   const chance = alive.reduce((sum, p, n) => (n >= wanted ? sum + p : sum), 0);
   const reach = chanceOfReaching(wanted, most, runsAfterThis, belief);
   let mayStillLose = -1;
-  while (mayStillLose < waiting && most - (mayStillLose + 1) >= 0 && reach[most - (mayStillLose + 1)] > 0.5) mayStillLose++;
+  while (mayStillLose < waiting && most - (mayStillLose + 1) >= 0 && reach[most - (mayStillLose + 1)] > 0.5)
+    mayStillLose++;
   return { expected: meanCount(alive), chance: Math.min(1, chance), curve: curveOf(alive), mayStillLose };
 }

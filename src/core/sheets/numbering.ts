@@ -25,7 +25,10 @@ export function proposeRoles(sheets: readonly SheetName[], edition: number): She
  * The pencil marks: `3/20` for numbered sheets in their order (N is the number of numbered sheets), `A.P. I/II` and the
  * like in Roman numerals for proofs, plain `B.A.T.` when there is one.
  */
-export function markSheets(sheets: readonly SheetName[], roles: readonly SheetRole[]): { sheet: SheetName; mark: string }[] {
+export function markSheets(
+  sheets: readonly SheetName[],
+  roles: readonly SheetRole[],
+): { sheet: SheetName; mark: string }[] {
   const total = (role: SheetRole) => roles.filter((r) => r === role).length;
   const given: Partial<Record<SheetRole, number>> = {};
   return sheets.flatMap((sheet, i) => {
@@ -38,10 +41,25 @@ export function markSheets(sheets: readonly SheetName[], roles: readonly SheetRo
   });
 }
 
-const NUMERALS: readonly (readonly [number, string])[] = [[100, 'C'], [90, 'XC'], [50, 'L'], [40, 'XL'], [10, 'X'], [9, 'IX'], [5, 'V'], [4, 'IV'], [1, 'I']];
+const NUMERALS: readonly (readonly [number, string])[] = [
+  [100, 'C'],
+  [90, 'XC'],
+  [50, 'L'],
+  [40, 'XL'],
+  [10, 'X'],
+  [9, 'IX'],
+  [5, 'V'],
+  [4, 'IV'],
+  [1, 'I'],
+];
 
 export function roman(n: number): string {
-  let left = n, text = '';
-  for (const [value, letters] of NUMERALS) while (left >= value) { text += letters; left -= value; }
+  let left = n,
+    text = '';
+  for (const [value, letters] of NUMERALS)
+    while (left >= value) {
+      text += letters;
+      left -= value;
+    }
   return text;
 }

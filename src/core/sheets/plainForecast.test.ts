@@ -1,5 +1,14 @@
 import fc from 'fast-check';
-import { aliveAfterRuns, forecastEdition, meanCount, outlook, quantile, sheetsToStart, startBelief, survivorsOfRun } from './index';
+import {
+  aliveAfterRuns,
+  forecastEdition,
+  meanCount,
+  outlook,
+  quantile,
+  sheetsToStart,
+  startBelief,
+  survivorsOfRun,
+} from './index';
 
 const belief = startBelief('practised');
 const wish = (edition: number, wishToBeSure = 0.9) => ({ edition, proofsToKeep: 0, testSheets: 0, wishToBeSure });
@@ -14,35 +23,59 @@ function plainChance(sheets: number, runs: number, wanted: number): number {
 }
 
 test('the forecast equals summing every way the later runs can go', () => {
-  for (const [sheets, runs, wanted] of [[6, 2, 5], [8, 3, 6], [5, 1, 5], [7, 3, 7]]) {
-    const forecast = forecastEdition({ keptInRun: 0, lostInRun: 0, waiting: sheets, runsAfterThis: runs - 1 }, wanted, belief);
+  for (const [sheets, runs, wanted] of [
+    [6, 2, 5],
+    [8, 3, 6],
+    [5, 1, 5],
+    [7, 3, 7],
+  ]) {
+    const forecast = forecastEdition(
+      { keptInRun: 0, lostInRun: 0, waiting: sheets, runsAfterThis: runs - 1 },
+      wanted,
+      belief,
+    );
     expect(forecast.chance).toBeCloseTo(plainChance(sheets, runs, wanted), 10);
   }
 });
 
 test('the forecast is a distribution, and its mean is what is expected', () => {
-  fc.assert(fc.property(fc.integer({ min: 0, max: 30 }), fc.integer({ min: 0, max: 5 }), fc.integer({ min: 0, max: 30 }), fc.integer({ min: 0, max: 5 }), (keptInRun, lostInRun, waiting, runsAfterThis) => {
-    const { curve, expected, chance } = forecastEdition({ keptInRun, lostInRun, waiting, runsAfterThis }, 10, belief);
-    const total = curve.reduce((sum, p) => sum + p.probability, 0);
-    expect(total).toBeGreaterThan(0.99);
-    expect(total).toBeLessThan(1 + 1e-9);
-    expect(expected).toBeLessThanOrEqual(keptInRun + waiting + 1e-9);
-    expect(chance).toBeGreaterThanOrEqual(0);
-    expect(chance).toBeLessThanOrEqual(1);
-  }), { numRuns: 60 });
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 0, max: 30 }),
+      fc.integer({ min: 0, max: 5 }),
+      fc.integer({ min: 0, max: 30 }),
+      fc.integer({ min: 0, max: 5 }),
+      (keptInRun, lostInRun, waiting, runsAfterThis) => {
+        const { curve, expected, chance } = forecastEdition(
+          { keptInRun, lostInRun, waiting, runsAfterThis },
+          10,
+          belief,
+        );
+        const total = curve.reduce((sum, p) => sum + p.probability, 0);
+        expect(total).toBeGreaterThan(0.99);
+        expect(total).toBeLessThan(1 + 1e-9);
+        expect(expected).toBeLessThanOrEqual(keptInRun + waiting + 1e-9);
+        expect(chance).toBeGreaterThanOrEqual(0);
+        expect(chance).toBeLessThanOrEqual(1);
+      },
+    ),
+    { numRuns: 60 },
+  );
 });
 
 test('losing what may still be lost leaves it likelier than not, one more does not', () => {
   const standing = { keptInRun: 0, lostInRun: 0, waiting: 30, runsAfterThis: 2 };
   const { mayStillLose } = forecastEdition(standing, 22, belief);
-  const after = (lost: number) => forecastEdition({ keptInRun: 30 - lost, lostInRun: lost, waiting: 0, runsAfterThis: 2 }, 22, belief).chance;
+  const after = (lost: number) =>
+    forecastEdition({ keptInRun: 30 - lost, lostInRun: lost, waiting: 0, runsAfterThis: 2 }, 22, belief).chance;
   expect(mayStillLose).toBeGreaterThan(0);
   expect(after(mayStillLose)).toBeGreaterThan(0.5);
   expect(after(mayStillLose + 1)).toBeLessThanOrEqual(0.5);
 });
 
 test('more wished for, surer, more runs, or a less practised hand: more sheets', () => {
-  const counted = (edition: number, sure: number, runs: number, who: 'new' | 'practised' | 'workshop') => sheetsToStart(wish(edition, sure), runs, startBelief(who)).counted;
+  const counted = (edition: number, sure: number, runs: number, who: 'new' | 'practised' | 'workshop') =>
+    sheetsToStart(wish(edition, sure), runs, startBelief(who)).counted;
   expect(counted(30, 0.9, 4, 'practised')).toBeGreaterThan(counted(20, 0.9, 4, 'practised'));
   expect(counted(20, 0.95, 4, 'practised')).toBeGreaterThanOrEqual(counted(20, 0.8, 4, 'practised'));
   expect(counted(20, 0.9, 6, 'practised')).toBeGreaterThan(counted(20, 0.9, 2, 'practised'));

@@ -1,31 +1,70 @@
 import fc from 'fast-check';
 import { randomStream } from '../random/random';
 import {
-  aliveAfterRuns, chanceOfReaching, forecastEdition, learned, lossesSeen, markSheets, meanCount, proposeRoles, replayLog, roman, sheetNames,
-  sheetsToStart, startBelief, survivorsOfRun, tallyRun, usualArtistProofs, type BenchAct, type BenchEvent,
+  aliveAfterRuns,
+  chanceOfReaching,
+  forecastEdition,
+  learned,
+  lossesSeen,
+  markSheets,
+  meanCount,
+  proposeRoles,
+  replayLog,
+  roman,
+  sheetNames,
+  sheetsToStart,
+  startBelief,
+  survivorsOfRun,
+  tallyRun,
+  usualArtistProofs,
+  type BenchAct,
+  type BenchEvent,
 } from './index';
 
-const beliefs = fc.record({ lost: fc.double({ min: 0.05, max: 30, noNaN: true }), kept: fc.double({ min: 0.5, max: 200, noNaN: true }) });
+const beliefs = fc.record({
+  lost: fc.double({ min: 0.05, max: 30, noNaN: true }),
+  kept: fc.double({ min: 0.5, max: 200, noNaN: true }),
+});
 
-test('survivors of a run: a distribution with the beta-binomial mean', () => fc.assert(fc.property(fc.integer({ min: 0, max: 300 }), beliefs, (n, belief) => {
-  const p = survivorsOfRun(n, belief);
-  expect(p.reduce((sum, v) => sum + v, 0)).toBeCloseTo(1, 9);
-  expect(meanCount(p)).toBeCloseTo((n * belief.kept) / (belief.kept + belief.lost), 6);
-})));
+test('survivors of a run: a distribution with the beta-binomial mean', () =>
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 300 }), beliefs, (n, belief) => {
+      const p = survivorsOfRun(n, belief);
+      expect(p.reduce((sum, v) => sum + v, 0)).toBeCloseTo(1, 9);
+      expect(meanCount(p)).toBeCloseTo((n * belief.kept) / (belief.kept + belief.lost), 6);
+    }),
+  ));
 
-test('forwards and backwards give the same chance', () => fc.assert(fc.property(fc.integer({ min: 1, max: 60 }), fc.integer({ min: 1, max: 8 }), fc.integer({ min: 0, max: 60 }), beliefs, (sheets, runs, wanted, belief) => {
-  const forward = aliveAfterRuns(sheets, runs, belief)[runs].reduce((sum, p, n) => (n >= wanted ? sum + p : sum), 0);
-  expect(chanceOfReaching(wanted, Math.max(sheets, 1), runs, belief)[sheets]).toBeCloseTo(forward, 9);
-})));
+test('forwards and backwards give the same chance', () =>
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 1, max: 60 }),
+      fc.integer({ min: 1, max: 8 }),
+      fc.integer({ min: 0, max: 60 }),
+      beliefs,
+      (sheets, runs, wanted, belief) => {
+        const forward = aliveAfterRuns(sheets, runs, belief)[runs].reduce(
+          (sum, p, n) => (n >= wanted ? sum + p : sum),
+          0,
+        );
+        expect(chanceOfReaching(wanted, Math.max(sheets, 1), runs, belief)[sheets]).toBeCloseTo(forward, 9);
+      },
+    ),
+  ));
 
 test('the chain agrees with drawing runs and sheets one by one', () => {
-  const belief = startBelief('new'), random = randomStream(11), trials = 20000;
+  const belief = startBelief('new'),
+    random = randomStream(11),
+    trials = 20000;
   const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
-  const gamma = (shape: number): number => { // Marsaglia & Tsang 2000
+  const gamma = (shape: number): number => {
+    // Marsaglia & Tsang 2000
     if (shape < 1) return gamma(shape + 1) * random() ** (1 / shape);
-    const d = shape - 1 / 3, c = 1 / Math.sqrt(9 * d);
+    const d = shape - 1 / 3,
+      c = 1 / Math.sqrt(9 * d);
     for (;;) {
-      const x = normal(), v = (1 + c * x) ** 3;
+      const x = normal(),
+        v = (1 + c * x) ** 3;
       if (v > 0 && Math.log(1 - random()) < 0.5 * x * x + d - d * v + d * Math.log(v)) return d * v;
     }
   };
@@ -33,7 +72,9 @@ test('the chain agrees with drawing runs and sheets one by one', () => {
   for (let t = 0; t < trials; t++) {
     let alive = 18;
     for (let r = 0; r < 4; r++) {
-      const a = gamma(belief.lost), b = gamma(belief.kept), loss = a / (a + b);
+      const a = gamma(belief.lost),
+        b = gamma(belief.kept),
+        loss = a / (a + b);
       let kept = 0;
       for (let s = 0; s < alive; s++) if (random() >= loss) kept++;
       alive = kept;
@@ -45,21 +86,37 @@ test('the chain agrees with drawing runs and sheets one by one', () => {
 
 describe('sheets to start', () => {
   const wish = { edition: 20, proofsToKeep: 2, testSheets: 2, wishToBeSure: 0.9 };
-  test('is the smallest that keeps the promise', () => fc.assert(fc.property(fc.integer({ min: 1, max: 80 }), fc.integer({ min: 1, max: 10 }), fc.constantFrom('new' as const, 'practised' as const, 'workshop' as const), (edition, runs, experience) => {
-    const belief = startBelief(experience);
-    const answer = sheetsToStart({ ...wish, edition }, runs, belief);
-    const chance = chanceOfReaching(edition + 2, answer.counted, runs, belief);
-    expect(answer.reached).toBe(true);
-    expect(chance[answer.counted]).toBeGreaterThanOrEqual(0.9);
-    expect(chance[answer.counted - 1]).toBeLessThan(0.9);
-    expect(answer.total).toBe(answer.counted + 2);
-    expect(answer.alive[0]).toEqual({ median: answer.counted, low: answer.counted, high: answer.counted });
-  }), { numRuns: 40 }));
+  test('is the smallest that keeps the promise', () =>
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 80 }),
+        fc.integer({ min: 1, max: 10 }),
+        fc.constantFrom('new' as const, 'practised' as const, 'workshop' as const),
+        (edition, runs, experience) => {
+          const belief = startBelief(experience);
+          const answer = sheetsToStart({ ...wish, edition }, runs, belief);
+          const chance = chanceOfReaching(edition + 2, answer.counted, runs, belief);
+          expect(answer.reached).toBe(true);
+          expect(chance[answer.counted]).toBeGreaterThanOrEqual(0.9);
+          expect(chance[answer.counted - 1]).toBeLessThan(0.9);
+          expect(answer.total).toBe(answer.counted + 2);
+          expect(answer.alive[0]).toEqual({ median: answer.counted, low: answer.counted, high: answer.counted });
+        },
+      ),
+      { numRuns: 40 },
+    ));
 
   test('agrees with what printmakers report', () => {
     // an experienced hand starts 15 for 14; a two-run job for 25 is given 30 to 35
-    expect(sheetsToStart({ edition: 14, proofsToKeep: 0, testSheets: 0, wishToBeSure: 0.8 }, 2, startBelief('workshop')).counted).toBeLessThanOrEqual(16);
-    const two = sheetsToStart({ edition: 25, proofsToKeep: 0, testSheets: 0, wishToBeSure: 0.9 }, 2, startBelief('practised')).counted;
+    expect(
+      sheetsToStart({ edition: 14, proofsToKeep: 0, testSheets: 0, wishToBeSure: 0.8 }, 2, startBelief('workshop'))
+        .counted,
+    ).toBeLessThanOrEqual(16);
+    const two = sheetsToStart(
+      { edition: 25, proofsToKeep: 0, testSheets: 0, wishToBeSure: 0.9 },
+      2,
+      startBelief('practised'),
+    ).counted;
     expect(two).toBeGreaterThanOrEqual(28);
     expect(two).toBeLessThanOrEqual(35);
     // 18 sheets of a four-run reduction gave 12: within the middle of what a beginner may expect
@@ -75,14 +132,19 @@ describe('forecast in the middle of a run', () => {
     expect(forecast.chance).toBeCloseTo(chanceOfReaching(20, 25, 5, belief)[25], 9);
   });
   test('a loss lowers the chance, a good pull raises it', () => {
-    const at = (keptInRun: number, lostInRun: number) => forecastEdition({ keptInRun, lostInRun, waiting: 25 - keptInRun - lostInRun, runsAfterThis: 2 }, 20, belief).chance;
+    const at = (keptInRun: number, lostInRun: number) =>
+      forecastEdition({ keptInRun, lostInRun, waiting: 25 - keptInRun - lostInRun, runsAfterThis: 2 }, 20, belief)
+        .chance;
     expect(at(5, 1)).toBeLessThan(at(5, 0));
     expect(at(6, 0)).toBeGreaterThan(at(5, 0));
   });
   test('with nothing left to do it is certain', () => {
     const done = forecastEdition({ keptInRun: 21, lostInRun: 4, waiting: 0, runsAfterThis: 0 }, 20, belief);
     expect(done).toMatchObject({ chance: 1, expected: 21 });
-    expect(forecastEdition({ keptInRun: 10, lostInRun: 0, waiting: 0, runsAfterThis: 0 }, 20, belief)).toMatchObject({ chance: 0, mayStillLose: -1 });
+    expect(forecastEdition({ keptInRun: 10, lostInRun: 0, waiting: 0, runsAfterThis: 0 }, 20, belief)).toMatchObject({
+      chance: 0,
+      mayStillLose: -1,
+    });
   });
   test('how many may still be lost', () => {
     const forecast = forecastEdition({ keptInRun: 0, lostInRun: 0, waiting: 24, runsAfterThis: 0 }, 20, belief);
@@ -92,40 +154,80 @@ describe('forecast in the middle of a run', () => {
 
 describe('bench log', () => {
   let serial = 0;
-  const event = (act: BenchAct, minute = serial): BenchEvent => ({ id: `e${++serial}`, at: new Date(Date.UTC(2026, 10, 20, 10, minute)).toISOString(), act });
-  const pull = (sheet: string, more: Partial<Extract<BenchAct, { kind: 'pull' }>> = {}): BenchAct => ({ kind: 'pull', runId: 'r1', sheet, faults: [], setAside: false, note: '', ...more });
-  beforeEach(() => { serial = 0; });
+  const event = (act: BenchAct, minute = serial): BenchEvent => ({
+    id: `e${++serial}`,
+    at: new Date(Date.UTC(2026, 10, 20, 10, minute)).toISOString(),
+    act,
+  });
+  const pull = (sheet: string, more: Partial<Extract<BenchAct, { kind: 'pull' }>> = {}): BenchAct => ({
+    kind: 'pull',
+    runId: 'r1',
+    sheet,
+    faults: [],
+    setAside: false,
+    note: '',
+    ...more,
+  });
+  beforeEach(() => {
+    serial = 0;
+  });
 
   test('tests go first, faults and losses are told apart, the set aside do not come back', () => {
     const state = replayLog([
       event({ kind: 'sheets-started', counted: 4, tests: 1 }),
-      event(pull('T1', { faults: ['weak'] })), event(pull('1')), event(pull('2', { faults: ['ghost'], setAside: true })), event(pull('3', { faults: ['smudge', 'mark'] })),
+      event(pull('T1', { faults: ['weak'] })),
+      event(pull('1')),
+      event(pull('2', { faults: ['ghost'], setAside: true })),
+      event(pull('3', { faults: ['smudge', 'mark'] })),
     ]);
     const sheets = sheetNames(state.started!);
     expect(sheets).toEqual(['T1', '1', '2', '3', '4']);
-    expect(tallyRun(state, 'r1', sheets)).toMatchObject({ waiting: ['4'], good: 1, usable: 2, aside: 1, aliveCounted: 3, minutesASheet: 1 });
+    expect(tallyRun(state, 'r1', sheets)).toMatchObject({
+      waiting: ['4'],
+      good: 1,
+      usable: 2,
+      aside: 1,
+      aliveCounted: 3,
+      minutesASheet: 1,
+    });
     expect(tallyRun(state, 'r2', sheets).waiting).toEqual(['T1', '1', '3', '4']);
     expect(lossesSeen(state)).toEqual({ lost: 1, kept: 2 });
   });
 
   test('taking back is an entry; a sheet counts once a run', () => {
-    const events = [event({ kind: 'sheets-started', counted: 3, tests: 0 }), event(pull('1')), event(pull('1', { setAside: true })), event(pull('2'))];
+    const events = [
+      event({ kind: 'sheets-started', counted: 3, tests: 0 }),
+      event(pull('1')),
+      event(pull('1', { setAside: true })),
+      event(pull('2')),
+    ];
     expect(replayLog(events).pulls.map((p) => p.sheet)).toEqual(['1', '2']);
     const undone = replayLog([...events, event({ kind: 'pull-undone', pullId: 'e4' })]);
     expect(undone.pulls.map((p) => p.sheet)).toEqual(['1']);
-    expect(replayLog([...events, event({ kind: 'pull-undone', pullId: 'e4' }), event(pull('2', { faults: ['crease'] }))]).pulls[1].faults).toEqual(['crease']);
+    expect(
+      replayLog([...events, event({ kind: 'pull-undone', pullId: 'e4' }), event(pull('2', { faults: ['crease'] }))])
+        .pulls[1].faults,
+    ).toEqual(['crease']);
   });
 
   test('sheets left out of a finished run are gone', () => {
-    const state = replayLog([event({ kind: 'sheets-started', counted: 3, tests: 0 }), event(pull('1')), event({ kind: 'run-finished', runId: 'r1' })]);
+    const state = replayLog([
+      event({ kind: 'sheets-started', counted: 3, tests: 0 }),
+      event(pull('1')),
+      event({ kind: 'run-finished', runId: 'r1' }),
+    ]);
     expect(tallyRun(state, 'r2', ['1', '2', '3']).waiting).toEqual(['1']);
   });
 
   test('gates, ticks and numbers', () => {
     const state = replayLog([
-      event({ kind: 'island-cut', stageId: 's1', island: 7, done: true }), event({ kind: 'island-cut', stageId: 's1', island: 9, done: true }),
-      event({ kind: 'island-cut', stageId: 's1', island: 7, done: false }), event({ kind: 'stage-cut', stageId: 's1' }), event({ kind: 'stage-cut', stageId: 's1' }),
-      event({ kind: 'run-finished', runId: 'r1' }), event({ kind: 'numbered', marks: [{ sheet: '1', mark: '1/1' }], reason: '' }),
+      event({ kind: 'island-cut', stageId: 's1', island: 7, done: true }),
+      event({ kind: 'island-cut', stageId: 's1', island: 9, done: true }),
+      event({ kind: 'island-cut', stageId: 's1', island: 7, done: false }),
+      event({ kind: 'stage-cut', stageId: 's1' }),
+      event({ kind: 'stage-cut', stageId: 's1' }),
+      event({ kind: 'run-finished', runId: 'r1' }),
+      event({ kind: 'numbered', marks: [{ sheet: '1', mark: '1/1' }], reason: '' }),
     ]);
     expect([...state.cutIslands.get('s1')!]).toEqual([9]);
     expect(state.cutStages.map((c) => c.stageId)).toEqual(['s1']);
@@ -138,16 +240,23 @@ describe('numbers', () => {
   test('edition, proofs in Roman numerals, the rest left out', () => {
     const sheets = ['3', '1', '5', '7', '9'];
     expect(markSheets(sheets, ['numbered', 'numbered', 'A.P.', 'B.A.T.', 'not numbered'])).toEqual([
-      { sheet: '3', mark: '1/2' }, { sheet: '1', mark: '2/2' }, { sheet: '5', mark: 'A.P. I/I' }, { sheet: '7', mark: 'B.A.T.' },
+      { sheet: '3', mark: '1/2' },
+      { sheet: '1', mark: '2/2' },
+      { sheet: '5', mark: 'A.P. I/I' },
+      { sheet: '7', mark: 'B.A.T.' },
     ]);
   });
   test('a proposal keeps artist’s proofs to a tenth', () => {
-    const roles = proposeRoles(Array.from({ length: 30 }, (_, i) => `${i + 1}`), 20);
+    const roles = proposeRoles(
+      Array.from({ length: 30 }, (_, i) => `${i + 1}`),
+      20,
+    );
     expect(roles.filter((r) => r === 'numbered').length).toBe(20);
     expect(roles.filter((r) => r === 'A.P.').length).toBe(2);
     expect([usualArtistProofs(5), usualArtistProofs(40)]).toEqual([1, 4]);
   });
-  test('Roman numerals', () => expect([1, 4, 9, 14, 40, 99].map(roman)).toEqual(['I', 'IV', 'IX', 'XIV', 'XL', 'XCIX']));
+  test('Roman numerals', () =>
+    expect([1, 4, 9, 14, 40, 99].map(roman)).toEqual(['I', 'IV', 'IX', 'XIV', 'XL', 'XCIX']));
   test('own losses outweigh the start value in time', () => {
     const belief = learned(startBelief('new'), { lost: 2, kept: 198 });
     expect(belief.lost / (belief.lost + belief.kept)).toBeLessThan(0.02);

@@ -41,7 +41,13 @@ export function sheetsToStart(wish: SheetWish, runs: number, belief: LossBelief)
   }
   const reached = counted >= 0;
   const start = reached ? counted : chance.length - 1;
-  return { ...outlook(start, runs, belief), counted: start, total: start + wish.testSheets, chance: chance[start], reached };
+  return {
+    ...outlook(start, runs, belief),
+    counted: start,
+    total: start + wish.testSheets,
+    chance: chance[start],
+    reached,
+  };
 }
 
 /** What becomes of `counted` sheets: the curve of good prints and the band alive after each run. */

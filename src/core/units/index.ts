@@ -1,3 +1,11 @@
 export { type Outcome, type Failure, success, failure } from './outcome';
-export { type LengthUnit, type LengthRange, MM_PER_INCH, parseLengthMm, formatLength, formatSize, trimNumber } from './length';
+export {
+  type LengthUnit,
+  type LengthRange,
+  MM_PER_INCH,
+  parseLengthMm,
+  formatLength,
+  formatSize,
+  trimNumber,
+} from './length';
 export { parseCount, parseNumber } from './count';

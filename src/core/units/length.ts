@@ -4,14 +4,33 @@ export type LengthUnit = 'mm' | 'in';
 export const MM_PER_INCH = 25.4;
 
 const MM_PER: Readonly<Record<string, number>> = {
-  mm: 1, millimetre: 1, millimetres: 1,
-  cm: 10, centimetre: 10, centimetres: 10,
-  m: 1000, metre: 1000, metres: 1000,
-  in: MM_PER_INCH, inch: MM_PER_INCH, inches: MM_PER_INCH, '"': MM_PER_INCH, '”': MM_PER_INCH, '″': MM_PER_INCH,
+  mm: 1,
+  millimetre: 1,
+  millimetres: 1,
+  cm: 10,
+  centimetre: 10,
+  centimetres: 10,
+  m: 1000,
+  metre: 1000,
+  metres: 1000,
+  in: MM_PER_INCH,
+  inch: MM_PER_INCH,
+  inches: MM_PER_INCH,
+  '"': MM_PER_INCH,
+  '”': MM_PER_INCH,
+  '″': MM_PER_INCH,
 };
 
 const VULGAR: Readonly<Record<string, string>> = {
-  '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅓': '1/3', '⅔': '2/3',
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+  '⅓': '1/3',
+  '⅔': '2/3',
 };
 
 export interface LengthRange {
@@ -27,21 +46,36 @@ export interface LengthRange {
  */
 export function parseLengthMm(text: string, unit: LengthUnit, range: LengthRange): Outcome<number> {
   const given = text.trim();
-  const plain = given.replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (c) => ` ${VULGAR[c]}`).trim().toLowerCase();
+  const plain = given
+    .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (c) => ` ${VULGAR[c]}`)
+    .trim()
+    .toLowerCase();
   const found = /^([-+]?\d+(?:[.,]\d+)?)?(?:(?:^|\s+|-)(\d+)\s*\/\s*(\d+))?\s*([a-z"”″]*)$/.exec(plain);
   const allowed = `${range.what} may be ${describeRange(range, unit)}`;
-  if (given === '') return failure('length-missing', `Nothing is written for ${range.what}. Type a length such as “240 mm” or “5 1/2 in”; ${allowed}.`);
+  if (given === '')
+    return failure(
+      'length-missing',
+      `Nothing is written for ${range.what}. Type a length such as “240 mm” or “5 1/2 in”; ${allowed}.`,
+    );
   if (!found || (found[1] === undefined && found[2] === undefined)) {
-    return failure('length-unreadable', `“${given}” is not a length. Write it like “240 mm”, “24 cm” or “5 1/2 in”; ${allowed}.`);
+    return failure(
+      'length-unreadable',
+      `“${given}” is not a length. Write it like “240 mm”, “24 cm” or “5 1/2 in”; ${allowed}.`,
+    );
   }
   const [, whole, numerator, denominator, unitText] = found;
   const perUnit = MM_PER[unitText || unit];
-  if (perUnit === undefined) return failure('length-unit', `“${unitText}” in “${given}” is not a unit known here. Use mm, cm, m or in.`);
-  if (denominator !== undefined && Number(denominator) === 0) return failure('length-unreadable', `“${given}” divides by nothing. Write the fraction like “1/2”.`);
+  if (perUnit === undefined)
+    return failure('length-unit', `“${unitText}” in “${given}” is not a unit known here. Use mm, cm, m or in.`);
+  if (denominator !== undefined && Number(denominator) === 0)
+    return failure('length-unreadable', `“${given}” divides by nothing. Write the fraction like “1/2”.`);
   const units = Number((whole ?? '0').replace(',', '.')) + (numerator ? Number(numerator) / Number(denominator) : 0);
   const mm = units * perUnit;
   if (!(mm >= range.minMm && mm <= range.maxMm)) {
-    return failure('length-range', `“${given}” is ${trimNumber(mm, 2)} mm, which cannot be ${range.what}; it may be ${describeRange(range, unit)}.`);
+    return failure(
+      'length-range',
+      `“${given}” is ${trimNumber(mm, 2)} mm, which cannot be ${range.what}; it may be ${describeRange(range, unit)}.`,
+    );
   }
   return success(mm);
 }
@@ -63,7 +97,10 @@ function formatInches(inches: number): string {
   const whole = Math.floor(sixteenths / 16);
   let top = sixteenths % 16;
   let bottom = 16;
-  while (top > 0 && top % 2 === 0) { top /= 2; bottom /= 2; }
+  while (top > 0 && top % 2 === 0) {
+    top /= 2;
+    bottom /= 2;
+  }
   const sign = inches < 0 && sixteenths > 0 ? '−' : '';
   if (top === 0) return `${sign}${whole}`;
   return `${sign}${whole === 0 ? '' : `${whole} `}${top}/${bottom}`;

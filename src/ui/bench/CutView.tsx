@@ -23,7 +23,12 @@ import { Replay } from './Replay';
 import { SlipList, SlipMarking, type SlipDraft } from './SlipPanel';
 
 /** Drawn values of the cut map: other, to cut, done, standing. */
-const CUT_STYLES = [{ fill: BLOCK_WORDS.cleared }, { fill: BLOCK_WORDS.cutFill, stroke: BLOCK_WORDS.cutStroke }, { fill: BLOCK_WORDS.doneFill, stroke: BLOCK_WORDS.doneStroke }, { fill: BLOCK_WORDS.standing }];
+const CUT_STYLES = [
+  { fill: BLOCK_WORDS.cleared },
+  { fill: BLOCK_WORDS.cutFill, stroke: BLOCK_WORDS.cutStroke },
+  { fill: BLOCK_WORDS.doneFill, stroke: BLOCK_WORDS.doneStroke },
+  { fill: BLOCK_WORDS.standing },
+];
 /** Parts smaller than this are not listed one by one. */
 const LISTED = 60;
 
@@ -54,9 +59,16 @@ export function CutView() {
   const [draftOutlines, setDraftOutlines] = useState<readonly (readonly number[])[]>([]);
   useEffect(() => {
     let wanted = true;
-    if (!draft || draft.islands.length === 0) { setDraftOutlines([]); return; }
-    void sheetWorker.ask('outlines', { region: { islands: draft.islands, outlinesPx: [] } }).then((a) => { if (wanted && a.ok) setDraftOutlines(a.value.outlinesMm); });
-    return () => { wanted = false; };
+    if (!draft || draft.islands.length === 0) {
+      setDraftOutlines([]);
+      return;
+    }
+    void sheetWorker.ask('outlines', { region: { islands: draft.islands, outlinesPx: [] } }).then((a) => {
+      if (wanted && a.ok) setDraftOutlines(a.value.outlinesMm);
+    });
+    return () => {
+      wanted = false;
+    };
   }, [draft, sheetWorker]);
   const key = labels ? JSON.stringify(labels) : '';
   useEffect(() => {
@@ -65,44 +77,96 @@ export function CutView() {
     const { standing, cutNow } = JSON.parse(key) as { standing: number[]; cutNow: number[] };
     void sheetWorker.ask('cutIslands', { standing, cutNow, done: [...(tickedNow.current ?? [])] }).then((answer) => {
       if (!wanted) return;
-      if (answer.ok) { setIslands(answer.value); setVersion((v) => v + 1); } else if (answer.code !== 'stopped') tell(answer.message);
+      if (answer.ok) {
+        setIslands(answer.value);
+        setVersion((v) => v + 1);
+      } else if (answer.code !== 'stopped') tell(answer.message);
     });
-    return () => { wanted = false; };
+    return () => {
+      wanted = false;
+    };
   }, [key, desk.sheet, sheetWorker, tell]);
-  const paint: PaintView = useCallback(async (view, width, height) => {
-    if (version === 0) return undefined;
-    const answer = await sheetWorker.ask('paint', { what: 'cut', styles: CUT_STYLES, view, width, height, backdrop: BLOCK_WORDS.backdrop });
-    return answer.ok ? answer.value : undefined;
-  }, [sheetWorker, version]);
-  const tick = useCallback(async (island: number) => {
-    if (!stage || allCut) return;
-    const done = !tickedNow.current?.has(island);
-    await sheetWorker.ask('tickIsland', { island, done });
-    setVersion((v) => v + 1);
-    const answer = await log({ kind: 'island-cut', stageId: stage.id, island, done });
-    if (!answer.ok) tell(answer.message);
-  }, [stage, allCut, sheetWorker, log, tell]);
-  const pickAt = useCallback(async (x: number, y: number) => {
-    if (regions.line) { regions.point(x, y); return; }
-    if (draft) {
-      const found = await sheetWorker.ask('islandAt', { x, y });
-      if (found.ok && found.value) { const island = found.value.key; setDraft((d) => d && { ...d, islands: d.islands.includes(island) ? d.islands.filter((k) => k !== island) : [...d.islands, island] }); }
-      return;
-    }
-    const answer = await sheetWorker.ask('cutIslandAt', { x, y });
-    if (!answer.ok || answer.value === null) return;
-    setChosen(Math.max(0, (islands ?? []).findIndex((i) => i.key === answer.value)));
-    void tick(answer.value);
-  }, [draft, islands, regions, sheetWorker, tick]);
+  const paint: PaintView = useCallback(
+    async (view, width, height) => {
+      if (version === 0) return undefined;
+      const answer = await sheetWorker.ask('paint', {
+        what: 'cut',
+        styles: CUT_STYLES,
+        view,
+        width,
+        height,
+        backdrop: BLOCK_WORDS.backdrop,
+      });
+      return answer.ok ? answer.value : undefined;
+    },
+    [sheetWorker, version],
+  );
+  const tick = useCallback(
+    async (island: number) => {
+      if (!stage || allCut) return;
+      const done = !tickedNow.current?.has(island);
+      await sheetWorker.ask('tickIsland', { island, done });
+      setVersion((v) => v + 1);
+      const answer = await log({ kind: 'island-cut', stageId: stage.id, island, done });
+      if (!answer.ok) tell(answer.message);
+    },
+    [stage, allCut, sheetWorker, log, tell],
+  );
+  const pickAt = useCallback(
+    async (x: number, y: number) => {
+      if (regions.line) {
+        regions.point(x, y);
+        return;
+      }
+      if (draft) {
+        const found = await sheetWorker.ask('islandAt', { x, y });
+        if (found.ok && found.value) {
+          const island = found.value.key;
+          setDraft(
+            (d) =>
+              d && {
+                ...d,
+                islands: d.islands.includes(island) ? d.islands.filter((k) => k !== island) : [...d.islands, island],
+              },
+          );
+        }
+        return;
+      }
+      const answer = await sheetWorker.ask('cutIslandAt', { x, y });
+      if (!answer.ok || answer.value === null) return;
+      setChosen(
+        Math.max(
+          0,
+          (islands ?? []).findIndex((i) => i.key === answer.value),
+        ),
+      );
+      void tick(answer.value);
+    },
+    [draft, islands, regions, sheetWorker, tick],
+  );
   useHotkeys('m', () => setMirrored((m) => !m));
-  useHotkeys('down, up', (e) => { e.preventDefault(); setChosen((c) => Math.min((islands?.length ?? 1) - 1, Math.max(0, c + (e.key === 'ArrowDown' ? 1 : -1)))); });
+  useHotkeys('down, up', (e) => {
+    e.preventDefault();
+    setChosen((c) => Math.min((islands?.length ?? 1) - 1, Math.max(0, c + (e.key === 'ArrowDown' ? 1 : -1))));
+  });
   useHotkeys('space', (e) => {
     if ((e.target as Element).closest('button, a, input')) return;
     e.preventDefault();
     if (islands?.[chosen]) void tick(islands[chosen].key);
   });
   if (!plan.flat || !plan.picture || !run || !stage || !labels) {
-    return <div className="work" style={{ gridTemplateColumns: '1fr' }}><div className="stage"><BenchTabs view="cut" /><div className="drop"><h1>Nothing to cut yet</h1><p className="note">The plan comes first: a picture, its flat colours, their order.</p><Link href={urls.page('picture')}>To the Desk</Link></div></div></div>;
+    return (
+      <div className="work" style={{ gridTemplateColumns: '1fr' }}>
+        <div className="stage">
+          <BenchTabs view="cut" />
+          <div className="drop">
+            <h1>Nothing to cut yet</h1>
+            <p className="note">The plan comes first: a picture, its flat colours, their order.</p>
+            <Link href={urls.page('picture')}>To the Desk</Link>
+          </div>
+        </div>
+      </div>
+    );
   }
   const { raster, widthMm, heightMm } = plan.picture;
   const areaCm2 = (widthMm * heightMm) / 100;
@@ -112,52 +176,150 @@ export function CutView() {
   const previous = plan.runs.findIndex((r) => r.inkings[0].stageId === stages[stages.indexOf(stage) - 1]?.id);
   const notYet = previous >= 0 && progress.runs[previous].phase !== 'done';
   const block = plan.blocks.length > 1 ? ` from ${blockOfRun(plan, run).block.name.toLowerCase()}` : '';
-  const cutName = previous >= 0 ? inkNamesOf(plan, plan.runs[previous]) : plan.blocks.length > 1 ? 'what does not print' : 'the bare paper';
+  const cutName =
+    previous >= 0
+      ? inkNamesOf(plan, plan.runs[previous])
+      : plan.blocks.length > 1
+        ? 'what does not print'
+        : 'the bare paper';
   const picked = islands?.[chosen];
   return (
     <div className="work">
       <div className="stage">
         <div className="row between">
-          <div className="row" style={{ gap: 22 }}><BenchTabs view="cut" /><h1>{allCut ? 'Every cut is done' : `Cut away ${cutName}${block}, before run ${index + 1}`}</h1></div>
+          <div className="row" style={{ gap: 22 }}>
+            <BenchTabs view="cut" />
+            <h1>{allCut ? 'Every cut is done' : `Cut away ${cutName}${block}, before run ${index + 1}`}</h1>
+          </div>
         </div>
-        <SheetCanvas widthPx={raster.widthPx} heightPx={raster.heightPx} mmPerPx={raster.mmPerPx} unit={unit} mirrored={mirrored} paint={paint} onPick={(x, y) => void pickAt(x, y)} label={`What to cut before run ${index + 1}. Click a part to tick it off`}
-          stamp={<div className={mirrored ? 'stamp mirrored' : 'stamp'}>{mirrored ? 'mirrored: as the block lies' : 'as printed'} <kbd>M</kbd></div>}
+        <SheetCanvas
+          widthPx={raster.widthPx}
+          heightPx={raster.heightPx}
+          mmPerPx={raster.mmPerPx}
+          unit={unit}
+          mirrored={mirrored}
+          paint={paint}
+          onPick={(x, y) => void pickAt(x, y)}
+          label={`What to cut before run ${index + 1}. Click a part to tick it off`}
+          stamp={
+            <div className={mirrored ? 'stamp mirrored' : 'stamp'}>
+              {mirrored ? 'mirrored: as the block lies' : 'as printed'} <kbd>M</kbd>
+            </div>
+          }
           overlay={(mm) => (
             <>
-              {openSlips(progress.bench.slips).map((slip) => <path key={slip.slipId} className={shownSlip?.slipId === slip.slipId ? 'slip-area on' : 'slip-area'} d={pathOfMm(slip.place.outlinesMm)} fillRule="evenodd" />)}
-              {draft && <path className="slip-area on" d={pathOfMm([...draft.outlinesMm, ...draftOutlines])} fillRule="evenodd" />}
+              {openSlips(progress.bench.slips).map((slip) => (
+                <path
+                  key={slip.slipId}
+                  className={shownSlip?.slipId === slip.slipId ? 'slip-area on' : 'slip-area'}
+                  d={pathOfMm(slip.place.outlinesMm)}
+                  fillRule="evenodd"
+                />
+              ))}
+              {draft && (
+                <path
+                  className="slip-area on"
+                  d={pathOfMm([...draft.outlinesMm, ...draftOutlines])}
+                  fillRule="evenodd"
+                />
+              )}
               {draft ? <RegionOverlay regions={regions} mm={mm} /> : <IslandOverlay mm={mm} />}
-              {picked && !allCut && !draft && <circle className="place-mark" cx={picked.xMm} cy={picked.yMm} r={13 * mm} />}
+              {picked && !allCut && !draft && (
+                <circle className="place-mark" cx={picked.xMm} cy={picked.yMm} r={13 * mm} />
+              )}
             </>
-          )} />
+          )}
+        />
       </div>
       <aside className="side">
         <section>
           <h2>{cutCm2.toFixed(cutCm2 < 10 ? 1 : 0)} cm² to cut</h2>
-          <p className="note"><span className="swatch" style={{ background: '#F0D9CF var(--gouge)' }} aria-hidden /> hatched is cut now; nothing else. Outlines first with a narrow tool, then clear the open parts along the shape.</p>
-          {cutLineNotes(plan, run).map((note) => <p key={note} className="say wait" style={{ marginTop: 8, fontSize: 13.5 }}>{note}</p>)}
-          {plan.lettering.length > 0 && <p className="note madder" style={{ marginTop: 6 }}>{plan.lettering.length} part{plan.lettering.length === 1 ? ' is' : 's are'} lettering: on the block it reads backwards.</p>}
-          {progress.bench.cutPictures.length > 0 && <button type="button" className="link note" onClick={() => setReplaying(true)}>the block, cut by cut</button>}
+          <p className="note">
+            <span className="swatch" style={{ background: '#F0D9CF var(--gouge)' }} aria-hidden /> hatched is cut now;
+            nothing else. Outlines first with a narrow tool, then clear the open parts along the shape.
+          </p>
+          {cutLineNotes(plan, run).map((note) => (
+            <p key={note} className="say wait" style={{ marginTop: 8, fontSize: 13.5 }}>
+              {note}
+            </p>
+          ))}
+          {plan.lettering.length > 0 && (
+            <p className="note madder" style={{ marginTop: 6 }}>
+              {plan.lettering.length} part{plan.lettering.length === 1 ? ' is' : 's are'} lettering: on the block it
+              reads backwards.
+            </p>
+          )}
+          {progress.bench.cutPictures.length > 0 && (
+            <button type="button" className="link note" onClick={() => setReplaying(true)}>
+              the block, cut by cut
+            </button>
+          )}
         </section>
         {draft && <SlipMarking regions={regions} stageId={stage.id} draft={draft} onDraft={setDraft} />}
         <SlipList onShow={setShownSlip} />
-        {!draft && <section style={{ minHeight: 0, display: 'flex', flexDirection: 'column' }}>
-          <h2>{islands ? `${doneCount} of ${islands.length} part${islands.length === 1 ? '' : 's'} done` : 'looking for the parts …'}</h2>
-          <div style={{ maxHeight: 262, overflow: 'auto', marginTop: 6 }}>
-            {islands?.slice(0, LISTED).map((island, i) => (
-              <button key={island.key} type="button" className="tone" style={{ gridTemplateColumns: '22px 1fr auto', minHeight: 36 }} aria-pressed={i === chosen} onFocus={() => setChosen(i)} onClick={() => { setChosen(i); void tick(island.key); }}>
-                <span aria-hidden style={{ fontSize: 16 }}>{ticked?.has(island.key) ? '☑' : '☐'}</span>
-                <span className={ticked?.has(island.key) ? 'quiet' : undefined}>at {formatLength(island.xMm, unit, 0)}, {formatLength(island.yMm, unit, 0)}{ticked?.has(island.key) && <span className="visually-hidden"> done</span>}</span>
-                <span className="num">{island.areaMm2 >= 100 ? `${(island.areaMm2 / 100).toFixed(1)} cm²` : `${island.areaMm2.toFixed(1)} mm²`}</span>
-              </button>
-            ))}
-          </div>
-          {islands && islands.length > LISTED && <p className="note">and {islands.length - LISTED} smaller; click them on the map</p>}
-        </section>}
+        {!draft && (
+          <section style={{ minHeight: 0, display: 'flex', flexDirection: 'column' }}>
+            <h2>
+              {islands
+                ? `${doneCount} of ${islands.length} part${islands.length === 1 ? '' : 's'} done`
+                : 'looking for the parts …'}
+            </h2>
+            <div style={{ maxHeight: 262, overflow: 'auto', marginTop: 6 }}>
+              {islands?.slice(0, LISTED).map((island, i) => (
+                <button
+                  key={island.key}
+                  type="button"
+                  className="tone"
+                  style={{ gridTemplateColumns: '22px 1fr auto', minHeight: 36 }}
+                  aria-pressed={i === chosen}
+                  onFocus={() => setChosen(i)}
+                  onClick={() => {
+                    setChosen(i);
+                    void tick(island.key);
+                  }}
+                >
+                  <span aria-hidden style={{ fontSize: 16 }}>
+                    {ticked?.has(island.key) ? '☑' : '☐'}
+                  </span>
+                  <span className={ticked?.has(island.key) ? 'quiet' : undefined}>
+                    at {formatLength(island.xMm, unit, 0)}, {formatLength(island.yMm, unit, 0)}
+                    {ticked?.has(island.key) && <span className="visually-hidden"> done</span>}
+                  </span>
+                  <span className="num">
+                    {island.areaMm2 >= 100
+                      ? `${(island.areaMm2 / 100).toFixed(1)} cm²`
+                      : `${island.areaMm2.toFixed(1)} mm²`}
+                  </span>
+                </button>
+              ))}
+            </div>
+            {islands && islands.length > LISTED && (
+              <p className="note">and {islands.length - LISTED} smaller; click them on the map</p>
+            )}
+          </section>
+        )}
         <section style={{ marginTop: 'auto' }}>
-          {notYet && !allCut && <p className="say wait" style={{ marginBottom: 10 }}>Run {previous + 1} is not finished. Cutting now would end it.</p>}
-          {!allCut && <Button fullWidth color="error" sx={{ minHeight: 64, fontSize: 18, borderWidth: 2 }} disabled={Boolean(notYet)} onClick={() => setAsking(true)}>The cut is done</Button>}
-          {!draft && <div style={{ marginTop: 10 }}><SlipMarking regions={regions} stageId={stage.id} draft={undefined} onDraft={setDraft} /></div>}
+          {notYet && !allCut && (
+            <p className="say wait" style={{ marginBottom: 10 }}>
+              Run {previous + 1} is not finished. Cutting now would end it.
+            </p>
+          )}
+          {!allCut && (
+            <Button
+              fullWidth
+              color="error"
+              sx={{ minHeight: 64, fontSize: 18, borderWidth: 2 }}
+              disabled={Boolean(notYet)}
+              onClick={() => setAsking(true)}
+            >
+              The cut is done
+            </Button>
+          )}
+          {!draft && (
+            <div style={{ marginTop: 10 }}>
+              <SlipMarking regions={regions} stageId={stage.id} draft={undefined} onDraft={setDraft} />
+            </div>
+          )}
           {allCut && <p className="say">The block has been cut for its last run.</p>}
         </section>
         <Cautions place="cut" />
@@ -168,25 +330,54 @@ export function CutView() {
         <DialogContent>
           <p>This passes a gate. From here on it is final that</p>
           <ul style={{ margin: '8px 0', paddingLeft: 20 }}>
-            <li>{index === 0 ? 'the bare paper is off the block, and the shapes of the picture are closed' : `${cutName} is off the block and can never be printed again`}</li>
+            <li>
+              {index === 0
+                ? 'the bare paper is off the block, and the shapes of the picture are closed'
+                : `${cutName} is off the block and can never be printed again`}
+            </li>
             {index > 0 && <li>the sheets that came through run {index} are all there will ever be</li>}
             <li>no undo leads back before this moment</li>
           </ul>
-          {islands && doneCount > 0 && doneCount < islands.length && <p className="say wait">{islands.length - doneCount} parts are not ticked off yet.</p>}
-          <label className="note" style={{ display: 'grid', gap: 4, marginTop: 12 }}>How many minutes did it take? (as you like; later times are reckoned by it)
-            <input className="plain-select" inputMode="numeric" value={minutes} onChange={(e) => setMinutes(e.target.value.replace(/[^\d]/g, '').slice(0, 5))} aria-label="Minutes of cutting" /></label>
+          {islands && doneCount > 0 && doneCount < islands.length && (
+            <p className="say wait">{islands.length - doneCount} parts are not ticked off yet.</p>
+          )}
+          <label className="note" style={{ display: 'grid', gap: 4, marginTop: 12 }}>
+            How many minutes did it take? (as you like; later times are reckoned by it)
+            <input
+              className="plain-select"
+              inputMode="numeric"
+              value={minutes}
+              onChange={(e) => setMinutes(e.target.value.replace(/[^\d]/g, '').slice(0, 5))}
+              aria-label="Minutes of cutting"
+            />
+          </label>
         </DialogContent>
         <DialogActions>
           <Button onClick={() => setAsking(false)}>Not yet</Button>
-          <Button variant="contained" color="error" onClick={async () => {
-            setAsking(false);
-            const took = Number(minutes);
-            const figures = took > 0 ? await sheetWorker.ask('measureStage', { standing: labels.standing, cutNow: labels.cutNow }) : undefined;
-            const saidHours = figures?.ok ? cuttingHours(figures.value.outlineM, cutCm2, materialById(blockOfRun(plan, run).block.materialId)) : undefined;
-            setMinutes('');
-            const answer = await log({ kind: 'stage-cut', stageId: stage.id, ...(took > 0 ? { minutes: took, saidHours } : {}) });
-            if (!answer.ok) tell(answer.message);
-          }}>Yes, it is cut</Button>
+          <Button
+            variant="contained"
+            color="error"
+            onClick={async () => {
+              setAsking(false);
+              const took = Number(minutes);
+              const figures =
+                took > 0
+                  ? await sheetWorker.ask('measureStage', { standing: labels.standing, cutNow: labels.cutNow })
+                  : undefined;
+              const saidHours = figures?.ok
+                ? cuttingHours(figures.value.outlineM, cutCm2, materialById(blockOfRun(plan, run).block.materialId))
+                : undefined;
+              setMinutes('');
+              const answer = await log({
+                kind: 'stage-cut',
+                stageId: stage.id,
+                ...(took > 0 ? { minutes: took, saidHours } : {}),
+              });
+              if (!answer.ok) tell(answer.message);
+            }}
+          >
+            Yes, it is cut
+          </Button>
         </DialogActions>
       </Dialog>
     </div>

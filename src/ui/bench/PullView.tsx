@@ -19,7 +19,10 @@ import { usePrintDesk } from '../kit/printContext';
 import { Thumb } from '../kit/Thumb';
 import { BenchTabs } from './BenchTabs';
 
-const ForecastChart = dynamic(() => import('../desk/SheetCharts').then((m) => m.ForecastChart), { ssr: false, loading: () => <div style={{ height: 128 }} /> });
+const ForecastChart = dynamic(() => import('../desk/SheetCharts').then((m) => m.ForecastChart), {
+  ssr: false,
+  loading: () => <div style={{ height: 128 }} />,
+});
 const FAULT_KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', 'a', 'b', 'c'];
 
 /** Pull: one run, one sheet after the other; every pull is on disk before it is shown as counted. */
@@ -44,7 +47,9 @@ export function PullView() {
   shown.current = { run, next, faults, note, ready };
   const underWay = useRef<string>(undefined);
   // another sheet is shown: the pull before it is counted, or was taken back, here or elsewhere
-  useEffect(() => { underWay.current = undefined; }, [next, run?.id]);
+  useEffect(() => {
+    underWay.current = undefined;
+  }, [next, run?.id]);
   const pull = async (setAside: boolean) => {
     const now = shown.current;
     const pulled = `${now.run?.id} ${now.next}`;
@@ -54,7 +59,14 @@ export function PullView() {
     setBusy(true);
     setFaults([]);
     setNote('');
-    const answer = await log({ kind: 'pull', runId: now.run.id, sheet: now.next, faults: [...now.faults], setAside, note: now.note.trim() });
+    const answer = await log({
+      kind: 'pull',
+      runId: now.run.id,
+      sheet: now.next,
+      faults: [...now.faults],
+      setAside,
+      note: now.note.trim(),
+    });
     setBusy(false);
     if (answer.ok) return;
     underWay.current = undefined;
@@ -71,11 +83,33 @@ export function PullView() {
     if (!answer.ok) tell(answer.message);
   };
   const hot = { enabled: ready && !noteOpen && !finishing };
-  useHotkeys('space', (e) => { e.preventDefault(); void pull(false); }, hot, [faults, note, next, busy, ready]);
+  useHotkeys(
+    'space',
+    (e) => {
+      e.preventDefault();
+      void pull(false);
+    },
+    hot,
+    [faults, note, next, busy, ready],
+  );
   useHotkeys('x', () => void pull(true), hot, [faults, note, next, busy, ready]);
   useHotkeys('z', () => void takeBack(), { enabled: !noteOpen }, [progress.bench.pulls.length, busy]);
-  useHotkeys('n', (e) => { e.preventDefault(); setNoteOpen(true); }, hot);
-  useHotkeys(FAULT_KEYS.join(','), (e) => { const i = FAULT_KEYS.indexOf(e.key.toLowerCase()); if (i >= 0) toggle(FAULTS[i]); }, hot);
+  useHotkeys(
+    'n',
+    (e) => {
+      e.preventDefault();
+      setNoteOpen(true);
+    },
+    hot,
+  );
+  useHotkeys(
+    FAULT_KEYS.join(','),
+    (e) => {
+      const i = FAULT_KEYS.indexOf(e.key.toLowerCase());
+      if (i >= 0) toggle(FAULTS[i]);
+    },
+    hot,
+  );
 
   const wanted = plan.sheets.edition + plan.sheets.proofsToKeep;
   const forecast = useMemo(() => {
@@ -86,14 +120,44 @@ export function PullView() {
     const counted = tally.pulled.filter((p) => !isTestSheet(p.sheet));
     const lost = counted.filter((p) => p.setAside).length;
     const seen = state.workshopLosses;
-    const base = { lost: Math.max(0.01, state.belief.lost - Math.min(lost, seen.lost)), kept: Math.max(0.01, state.belief.kept - Math.min(counted.length - lost, seen.kept)) };
-    return forecastEdition({ keptInRun: counted.length - lost, lostInRun: lost, waiting: tally.waiting.filter((s) => !isTestSheet(s)).length, runsAfterThis: plan.runs.length - 1 - shownIndex }, wanted, base);
+    const base = {
+      lost: Math.max(0.01, state.belief.lost - Math.min(lost, seen.lost)),
+      kept: Math.max(0.01, state.belief.kept - Math.min(counted.length - lost, seen.kept)),
+    };
+    return forecastEdition(
+      {
+        keptInRun: counted.length - lost,
+        lostInRun: lost,
+        waiting: tally.waiting.filter((s) => !isTestSheet(s)).length,
+        runsAfterThis: plan.runs.length - 1 - shownIndex,
+      },
+      wanted,
+      base,
+    );
   }, [index, plan.runs.length, progress, state.belief, state.workshopLosses, wanted]);
   const look = useMemo(() => (looks && run ? looks.looks[index + 1].map(wordOfLab) : undefined), [looks, run, index]);
 
   if (!run) {
     const all = plan.runs.length > 0;
-    return <div className="work" style={{ gridTemplateColumns: '1fr' }}><div className="stage"><BenchTabs view="pull" /><div className="drop"><h1>{all ? 'All runs are printed' : 'Nothing to print yet'}</h1><p className="note">{all ? 'Look the prints over side by side, then number them.' : 'The plan comes first.'}</p><Link href={urls.page(all ? 'numbering' : 'picture')}>{all ? 'To the numbering' : 'To the Desk'}</Link>{all && <Button className="press-in" onClick={() => void takeBack()}>Take back the last pull</Button>}</div></div></div>;
+    return (
+      <div className="work" style={{ gridTemplateColumns: '1fr' }}>
+        <div className="stage">
+          <BenchTabs view="pull" />
+          <div className="drop">
+            <h1>{all ? 'All runs are printed' : 'Nothing to print yet'}</h1>
+            <p className="note">
+              {all ? 'Look the prints over side by side, then number them.' : 'The plan comes first.'}
+            </p>
+            <Link href={urls.page(all ? 'numbering' : 'picture')}>{all ? 'To the numbering' : 'To the Desk'}</Link>
+            {all && (
+              <Button className="press-in" onClick={() => void takeBack()}>
+                Take back the last pull
+              </Button>
+            )}
+          </div>
+        </div>
+      </div>
+    );
   }
   const ink = inkOfRun(plan, run);
   const { tally } = mine;
@@ -103,47 +167,115 @@ export function PullView() {
     <div className="bench">
       <div>
         <BenchTabs view="pull" />
-        <h1 style={{ marginTop: 10 }}>Run {index + 1}, {inkNamesOf(plan, run)}</h1>
+        <h1 style={{ marginTop: 10 }}>
+          Run {index + 1}, {inkNamesOf(plan, run)}
+        </h1>
         <p className="note">{cutWords(desk)} · corner stops · by hand</p>
-        <div style={{ margin: '12px 0 6px' }}>{coverage && look ? <Thumb coverage={coverage} fills={look} label={`The sheet should look like this after run ${index + 1}`} /> : <div style={{ aspectRatio: '4 / 3', background: 'var(--sheet)' }} />}</div>
+        <div style={{ margin: '12px 0 6px' }}>
+          {coverage && look ? (
+            <Thumb coverage={coverage} fills={look} label={`The sheet should look like this after run ${index + 1}`} />
+          ) : (
+            <div style={{ aspectRatio: '4 / 3', background: 'var(--sheet)' }} />
+          )}
+        </div>
         <p className="note">the sheet should look like this when you peel</p>
-        {maskNotes(plan, run).map((note) => <p key={note} className="say wait" style={{ fontSize: 15, margin: '8px 0' }}>{note}</p>)}
+        {maskNotes(plan, run).map((note) => (
+          <p key={note} className="say wait" style={{ fontSize: 15, margin: '8px 0' }}>
+            {note}
+          </p>
+        ))}
         <Figures standingShare={standingShare(desk)} />
-        <div style={{ marginTop: 14 }}><Cautions place="pull" /></div>
+        <div style={{ marginTop: 14 }}>
+          <Cautions place="pull" />
+        </div>
       </div>
       <div>
         {ready && next ? (
           <>
             <div className="row" style={{ gap: 26, alignItems: 'flex-end', minHeight: 112 }}>
-              <span className="big-number" data-testid="next-sheet">{next}</span>
+              <span className="big-number" data-testid="next-sheet">
+                {next}
+              </span>
               <div style={{ fontSize: 17, lineHeight: 1.4 }}>
                 <h2 style={{ fontSize: 22 }}>{isTestSheet(next) ? 'test sheet' : 'next sheet'}</h2>
-                <p className="num">{inRun} of {mine.sheetsInRun} pulled in this run</p>
-                <p className="num">{kept.filter((p) => p.faults.length === 0).length} good · {kept.filter((p) => p.faults.length > 0).length} usable with fault · {inRun - kept.length} set aside</p>
+                <p className="num">
+                  {inRun} of {mine.sheetsInRun} pulled in this run
+                </p>
+                <p className="num">
+                  {kept.filter((p) => p.faults.length === 0).length} good ·{' '}
+                  {kept.filter((p) => p.faults.length > 0).length} usable with fault · {inRun - kept.length} set aside
+                </p>
               </div>
             </div>
-            <button type="button" className={faults.length ? 'good-pull faulty press-in' : 'good-pull press-in'} style={{ marginTop: 16 }} onClick={() => void pull(false)} disabled={busy}>
-              {faults.length ? 'Usable with fault' : 'Good pull'} <small>{faults.length ? faults.join(', ') : 'space, or the pedal'}</small>
+            <button
+              type="button"
+              className={faults.length ? 'good-pull faulty press-in' : 'good-pull press-in'}
+              style={{ marginTop: 16 }}
+              onClick={() => void pull(false)}
+              disabled={busy}
+            >
+              {faults.length ? 'Usable with fault' : 'Good pull'}{' '}
+              <small>{faults.length ? faults.join(', ') : 'space, or the pedal'}</small>
             </button>
             <div className="keys" role="group" aria-label="Faults of this pull">
-              {FAULTS.map((fault, i) => <button key={fault} type="button" className="key press-in" aria-pressed={faults.includes(fault)} onClick={() => toggle(fault)}>{fault}<small>{FAULT_KEYS[i].toUpperCase()}</small></button>)}
+              {FAULTS.map((fault, i) => (
+                <button
+                  key={fault}
+                  type="button"
+                  className="key press-in"
+                  aria-pressed={faults.includes(fault)}
+                  onClick={() => toggle(fault)}
+                >
+                  {fault}
+                  <small>{FAULT_KEYS[i].toUpperCase()}</small>
+                </button>
+              ))}
             </div>
             <div className="acts">
-              <button type="button" className="key danger press-in" onClick={() => void pull(true)} disabled={busy}>set sheet aside<small>X</small></button>
-              <button type="button" className="key press-in" onClick={() => setNoteOpen(true)}>{note ? 'note: written' : 'note'}<small>N</small></button>
-              <button type="button" className="key press-in" onClick={() => void takeBack()} disabled={!last || busy}>{last ? `take back ${last.sheet}` : 'take back'}<small>Z</small></button>
-              <button type="button" className="key press-in" onClick={() => setFinishing(true)} disabled={tally.pulled.length === 0}>end the run</button>
+              <button type="button" className="key danger press-in" onClick={() => void pull(true)} disabled={busy}>
+                set sheet aside<small>X</small>
+              </button>
+              <button type="button" className="key press-in" onClick={() => setNoteOpen(true)}>
+                {note ? 'note: written' : 'note'}
+                <small>N</small>
+              </button>
+              <button type="button" className="key press-in" onClick={() => void takeBack()} disabled={!last || busy}>
+                {last ? `take back ${last.sheet}` : 'take back'}
+                <small>Z</small>
+              </button>
+              <button
+                type="button"
+                className="key press-in"
+                onClick={() => setFinishing(true)}
+                disabled={tally.pulled.length === 0}
+              >
+                end the run
+              </button>
             </div>
           </>
-        ) : <BeforePulling />}
-        <p role="status" style={{ minHeight: 24, marginTop: 10 }} className={desk.waitingActs ? 'say wait' : undefined}>{desk.waitingActs ? `The server does not answer. ${desk.waitingActs} act${desk.waitingActs === 1 ? ' waits' : 's wait'} in this browser and will be counted when it does.` : ''}</p>
+        ) : (
+          <BeforePulling />
+        )}
+        <p role="status" style={{ minHeight: 24, marginTop: 10 }} className={desk.waitingActs ? 'say wait' : undefined}>
+          {desk.waitingActs
+            ? `The server does not answer. ${desk.waitingActs} act${desk.waitingActs === 1 ? ' waits' : 's wait'} in this browser and will be counted when it does.`
+            : ''}
+        </p>
       </div>
       <div>
         <h1>Edition of {plan.sheets.edition}</h1>
         {forecast && (
           <>
-            <p style={{ fontSize: 18, margin: '6px 0 4px' }}>You will have about <strong className="num">{Math.round(forecast.expected)}</strong> good prints.</p>
-            <p>Chance of {wanted} or more{plan.sheets.proofsToKeep ? ', proofs included' : ''}: <strong className="press num" data-testid="chance">{percent(forecast.chance)}</strong>. {loseWords(forecast.mayStillLose)}</p>
+            <p style={{ fontSize: 18, margin: '6px 0 4px' }}>
+              You will have about <strong className="num">{Math.round(forecast.expected)}</strong> good prints.
+            </p>
+            <p>
+              Chance of {wanted} or more{plan.sheets.proofsToKeep ? ', proofs included' : ''}:{' '}
+              <strong className="press num" data-testid="chance">
+                {percent(forecast.chance)}
+              </strong>
+              . {loseWords(forecast.mayStillLose)}
+            </p>
             <ForecastChart curve={forecast.curve} wanted={wanted} />
             <p className="note">good prints at the end, and how likely each count is</p>
           </>
@@ -152,15 +284,45 @@ export function PullView() {
       </div>
       <Dialog open={noteOpen} onClose={() => setNoteOpen(false)} maxWidth="xs" fullWidth>
         <DialogTitle>Note to sheet {next}</DialogTitle>
-        <DialogContent><TextField autoFocus fullWidth multiline minRows={3} value={note} onChange={(e) => setNote(e.target.value.slice(0, 1000))} label="Note" sx={{ mt: 1 }} /></DialogContent>
-        <DialogActions><Button variant="contained" color="primary" onClick={() => setNoteOpen(false)}>Keep it with the next pull</Button></DialogActions>
+        <DialogContent>
+          <TextField
+            autoFocus
+            fullWidth
+            multiline
+            minRows={3}
+            value={note}
+            onChange={(e) => setNote(e.target.value.slice(0, 1000))}
+            label="Note"
+            sx={{ mt: 1 }}
+          />
+        </DialogContent>
+        <DialogActions>
+          <Button variant="contained" color="primary" onClick={() => setNoteOpen(false)}>
+            Keep it with the next pull
+          </Button>
+        </DialogActions>
       </Dialog>
       <Dialog open={finishing} onClose={() => setFinishing(false)} maxWidth="xs" fullWidth>
         <DialogTitle>End run {index + 1} here?</DialogTitle>
-        <DialogContent><p>{tally.waiting.length} sheet{tally.waiting.length === 1 ? ' has' : 's have'} not been pulled in this run. Without this film they leave the edition.</p></DialogContent>
+        <DialogContent>
+          <p>
+            {tally.waiting.length} sheet{tally.waiting.length === 1 ? ' has' : 's have'} not been pulled in this run.
+            Without this film they leave the edition.
+          </p>
+        </DialogContent>
         <DialogActions>
           <Button onClick={() => setFinishing(false)}>Print on</Button>
-          <Button variant="contained" color="error" onClick={async () => { setFinishing(false); const answer = await log({ kind: 'run-finished', runId: run.id }); if (!answer.ok) tell(answer.message); }}>End the run</Button>
+          <Button
+            variant="contained"
+            color="error"
+            onClick={async () => {
+              setFinishing(false);
+              const answer = await log({ kind: 'run-finished', runId: run.id });
+              if (!answer.ok) tell(answer.message);
+            }}
+          >
+            End the run
+          </Button>
         </DialogActions>
       </Dialog>
     </div>
@@ -168,7 +330,11 @@ export function PullView() {
 }
 
 function percent(share: number): string {
-  return share > 0.995 && share < 1 ? 'over 99 %' : share > 0 && share < 0.005 ? 'under 1 %' : `${Math.round(share * 100)} %`;
+  return share > 0.995 && share < 1
+    ? 'over 99 %'
+    : share > 0 && share < 0.005
+      ? 'under 1 %'
+      : `${Math.round(share * 100)} %`;
 }
 
 function loseWords(mayStillLose: number): string {
@@ -180,28 +346,58 @@ function loseWords(mayStillLose: number): string {
 function cutWords({ progress, state }: ReturnType<typeof usePrintDesk>): string {
   const stage = stageOfRun(state.plan, state.plan.runs[progress.currentRun]);
   const cut = progress.bench.cutStages.find((c) => c.stageId === stage?.id);
-  return cut ? `on the block as cut on ${new Date(cut.at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}` : 'the block is not cut for it yet';
+  return cut
+    ? `on the block as cut on ${new Date(cut.at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}`
+    : 'the block is not cut for it yet';
 }
 
 function standingShare({ state, progress }: ReturnType<typeof usePrintDesk>): number {
   const stage = stageOfRun(state.plan, state.plan.runs[progress.currentRun]);
-  return stage?.standingIds.reduce((sum, id) => sum + (state.plan.flat!.colours.find((c) => c.id === id)?.areaShare ?? 0), 0) ?? 0;
+  return (
+    stage?.standingIds.reduce(
+      (sum, id) => sum + (state.plan.flat!.colours.find((c) => c.id === id)?.areaShare ?? 0),
+      0,
+    ) ?? 0
+  );
 }
 
 /** What is missing before the first pull: the cut, or the count of sheets. */
 function BeforePulling() {
   const { state, progress, log, tell, urls } = usePrintDesk();
   const { plan } = state;
-  const answer = useMemo(() => sheetsToStart(plan.sheets, plan.runs.length, state.belief), [plan.sheets, plan.runs.length, state.belief]);
+  const answer = useMemo(
+    () => sheetsToStart(plan.sheets, plan.runs.length, state.belief),
+    [plan.sheets, plan.runs.length, state.belief],
+  );
   const index = progress.currentRun;
   if (progress.runs[index].phase === 'planned') {
-    return <div className="drop" style={{ minHeight: 320 }}><h1>The block is not cut for run {index + 1}</h1><p className="note">Cut first, then print.</p><Link href={urls.page('cut')}>To the cut</Link></div>;
+    return (
+      <div className="drop" style={{ minHeight: 320 }}>
+        <h1>The block is not cut for run {index + 1}</h1>
+        <p className="note">Cut first, then print.</p>
+        <Link href={urls.page('cut')}>To the cut</Link>
+      </div>
+    );
   }
   return (
     <div className="drop" style={{ minHeight: 320 }}>
       <h1>Start {answer.total} sheets</h1>
-      <p className="note" style={{ maxWidth: '34em' }}>{answer.counted} that count and {plan.sheets.testSheets} test sheets, for {plan.sheets.edition} good prints with {plan.sheets.proofsToKeep} proofs. In a reduction no sheet can be added later. The count is changed on the Desk, under Sheets.</p>
-      <button type="button" className="good-pull press-in" style={{ maxWidth: 420, fontSize: 24, minHeight: 80 }} onClick={async () => { const done = await log({ kind: 'sheets-started', counted: answer.counted, tests: plan.sheets.testSheets }); if (!done.ok) tell(done.message); }}>The paper is ready</button>
+      <p className="note" style={{ maxWidth: '34em' }}>
+        {answer.counted} that count and {plan.sheets.testSheets} test sheets, for {plan.sheets.edition} good prints with{' '}
+        {plan.sheets.proofsToKeep} proofs. In a reduction no sheet can be added later. The count is changed on the Desk,
+        under Sheets.
+      </p>
+      <button
+        type="button"
+        className="good-pull press-in"
+        style={{ maxWidth: 420, fontSize: 24, minHeight: 80 }}
+        onClick={async () => {
+          const done = await log({ kind: 'sheets-started', counted: answer.counted, tests: plan.sheets.testSheets });
+          if (!done.ok) tell(done.message);
+        }}
+      >
+        The paper is ready
+      </button>
     </div>
   );
 }
@@ -213,15 +409,27 @@ function Figures({ standingShare: share }: { standingShare: number }) {
   const areaCm2 = (share * plan.picture!.widthMm * plan.picture!.heightMm) / 100;
   const run = plan.runs[progress.currentRun];
   const tests = progress.bench.started?.tests ?? 0;
-  const all = inkForRun(areaCm2, sheetsInRun + tests, run.impressions), rest = inkForRun(areaCm2, tally.waiting.length, run.impressions);
+  const all = inkForRun(areaCm2, sheetsInRun + tests, run.impressions),
+    rest = inkForRun(areaCm2, tally.waiting.length, run.impressions);
   const minutes = tally.minutesASheet;
-  const done = minutes && tally.waiting.length ? new Date(Date.parse(tally.pulled.at(-1)!.at) + minutes * tally.waiting.length * 60000) : undefined;
+  const done =
+    minutes && tally.waiting.length
+      ? new Date(Date.parse(tally.pulled.at(-1)!.at) + minutes * tally.waiting.length * 60000)
+      : undefined;
   return (
     <dl className="facts-list" style={{ marginTop: 14 }}>
-      <dt>ink still needed of {all.grams.toFixed(0)} g</dt><dd className="num">{rest.grams.toFixed(0)} g</dd>
-      <dt>a pull takes</dt><dd className="num">{minutes ? `${Math.floor(minutes)} min ${Math.round((minutes % 1) * 60)} s` : 'not known yet'}</dd>
-      <dt>left at this pace</dt><dd className="num" suppressHydrationWarning>{done && minutes ? duration(minutes * tally.waiting.length) : '—'}</dd>
-      <dt>waiting</dt><dd className="num">{tally.waiting.length} sheets</dd>
+      <dt>ink still needed of {all.grams.toFixed(0)} g</dt>
+      <dd className="num">{rest.grams.toFixed(0)} g</dd>
+      <dt>a pull takes</dt>
+      <dd className="num">
+        {minutes ? `${Math.floor(minutes)} min ${Math.round((minutes % 1) * 60)} s` : 'not known yet'}
+      </dd>
+      <dt>left at this pace</dt>
+      <dd className="num" suppressHydrationWarning>
+        {done && minutes ? duration(minutes * tally.waiting.length) : '—'}
+      </dd>
+      <dt>waiting</dt>
+      <dd className="num">{tally.waiting.length} sheets</dd>
     </dl>
   );
 }
@@ -241,12 +449,40 @@ function SheetGrid({ runIndex, colour }: { runIndex: number; colour: string }) {
       <div className="sheet-grid">
         {progress.sheets.map((sheet) => {
           const pull = progress.bench.pulls.find((p) => p.runId === state.plan.runs[runIndex].id && p.sheet === sheet);
-          const classes = ['sheet-cell', pull && !pull.setAside ? 'pulled' : '', pull?.faults.length && !pull.setAside ? 'fault' : '', gone.has(sheet) ? 'gone' : '', sheet === next ? 'next' : ''].filter(Boolean).join(' ');
-          const words = pull ? (pull.setAside ? 'set aside' : pull.faults.length ? `pulled, ${pull.faults.join(', ')}` : 'pulled, good') : gone.has(sheet) ? 'set aside earlier' : 'waiting';
-          return <span key={sheet} className={classes} style={pull && !pull.setAside ? { backgroundColor: colour } : undefined} title={`${sheet}: ${words}`}>{sheet}<span className="visually-hidden"> {words}</span></span>;
+          const classes = [
+            'sheet-cell',
+            pull && !pull.setAside ? 'pulled' : '',
+            pull?.faults.length && !pull.setAside ? 'fault' : '',
+            gone.has(sheet) ? 'gone' : '',
+            sheet === next ? 'next' : '',
+          ]
+            .filter(Boolean)
+            .join(' ');
+          const words = pull
+            ? pull.setAside
+              ? 'set aside'
+              : pull.faults.length
+                ? `pulled, ${pull.faults.join(', ')}`
+                : 'pulled, good'
+            : gone.has(sheet)
+              ? 'set aside earlier'
+              : 'waiting';
+          return (
+            <span
+              key={sheet}
+              className={classes}
+              style={pull && !pull.setAside ? { backgroundColor: colour } : undefined}
+              title={`${sheet}: ${words}`}
+            >
+              {sheet}
+              <span className="visually-hidden"> {words}</span>
+            </span>
+          );
         })}
       </div>
-      <p className="note" style={{ marginTop: 6 }}>filled: pulled · hatched: fault noted · struck: set aside</p>
+      <p className="note" style={{ marginTop: 6 }}>
+        filled: pulled · hatched: fault noted · struck: set aside
+      </p>
     </section>
   );
 }

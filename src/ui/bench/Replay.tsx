@@ -24,13 +24,40 @@ export function Replay({ open, onClose }: { open: boolean; onClose: () => void }
       <DialogContent>
         <figure style={{ margin: 0 }}>
           {/* a stored picture, not a page asset: the framework's own image element would resample it */}
-          <img src={urls.blob(shown.sha)} alt={`The block, mirrored: ${words}`} style={{ width: '100%', maxHeight: '58vh', objectFit: 'contain', background: '#F4F0E6' }} />
-          <figcaption className="row between" style={{ margin: '8px 0' }}><strong>{words}</strong><span className="note num">{new Date(shown.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })} · {Math.min(at, cutPictures.length - 1) + 1} of {cutPictures.length}</span></figcaption>
+          <img
+            src={urls.blob(shown.sha)}
+            alt={`The block, mirrored: ${words}`}
+            style={{ width: '100%', maxHeight: '58vh', objectFit: 'contain', background: '#F4F0E6' }}
+          />
+          <figcaption className="row between" style={{ margin: '8px 0' }}>
+            <strong>{words}</strong>
+            <span className="note num">
+              {new Date(shown.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })} ·{' '}
+              {Math.min(at, cutPictures.length - 1) + 1} of {cutPictures.length}
+            </span>
+          </figcaption>
         </figure>
-        <p className="note"><span className="swatch" style={{ background: '#CFC7B4' }} aria-hidden /> stands <span className="swatch" style={{ background: '#F0D9CF' }} aria-hidden /> just cut <span className="swatch" style={{ background: '#EFE9DA' }} aria-hidden /> cleared before <span className="swatch" style={{ background: '#A63A2B' }} aria-hidden /> slip</p>
-        {cutPictures.length > 1 && <Slider value={at} min={0} max={cutPictures.length - 1} step={1} marks aria-label="Cut" onChange={(_, v) => setAt(v as number)} />}
+        <p className="note">
+          <span className="swatch" style={{ background: '#CFC7B4' }} aria-hidden /> stands{' '}
+          <span className="swatch" style={{ background: '#F0D9CF' }} aria-hidden /> just cut{' '}
+          <span className="swatch" style={{ background: '#EFE9DA' }} aria-hidden /> cleared before{' '}
+          <span className="swatch" style={{ background: '#A63A2B' }} aria-hidden /> slip
+        </p>
+        {cutPictures.length > 1 && (
+          <Slider
+            value={at}
+            min={0}
+            max={cutPictures.length - 1}
+            step={1}
+            marks
+            aria-label="Cut"
+            onChange={(_, v) => setAt(v as number)}
+          />
+        )}
       </DialogContent>
-      <DialogActions><Button onClick={onClose}>Close</Button></DialogActions>
+      <DialogActions>
+        <Button onClick={onClose}>Close</Button>
+      </DialogActions>
     </Dialog>
   );
 }

@@ -4,7 +4,17 @@ import { useMemo, useState } from 'react';
 import { deltaE2000 } from '@/core/colour';
 import { inlayFor } from '@/core/cutting';
 import { formatLength, formatSize } from '@/core/units';
-import { coloursAfterSlip, inkNamesOf, looksOfPlan, lostColours, openSlips, plainSheet, stageOfRun, type Slip, type SlipAnswer } from '@/records';
+import {
+  coloursAfterSlip,
+  inkNamesOf,
+  looksOfPlan,
+  lostColours,
+  openSlips,
+  plainSheet,
+  stageOfRun,
+  type Slip,
+  type SlipAnswer,
+} from '@/records';
 import { areaWords } from '../desk/regions/words';
 import type { Regions } from '../desk/regions/useRegions';
 import { wordOfLab } from '../kit/colours';
@@ -13,40 +23,119 @@ import { Swatch } from '../kit/Swatch';
 import { Thumb } from '../kit/Thumb';
 
 /** A slip being shown on the block: what was gathered so far, as outlines in mm. */
-export interface SlipDraft { readonly islands: readonly number[]; readonly outlinesMm: readonly (readonly number[])[] }
+export interface SlipDraft {
+  readonly islands: readonly number[];
+  readonly outlinesMm: readonly (readonly number[])[];
+}
 
-interface MarkProps { readonly regions: Regions; readonly stageId: string; readonly draft: SlipDraft | undefined; readonly onDraft: (draft: SlipDraft | undefined) => void }
+interface MarkProps {
+  readonly regions: Regions;
+  readonly stageId: string;
+  readonly draft: SlipDraft | undefined;
+  readonly onDraft: (draft: SlipDraft | undefined) => void;
+}
 
 /** “I cut something I should not have”: show where, and mark it. */
 export function SlipMarking({ regions, stageId, draft, onDraft }: MarkProps) {
   const { sheetWorker, log, tell } = usePrintDesk();
   const { line, mmPerPx } = regions;
   const [note, setNote] = useState('');
-  if (!draft) return <Button fullWidth color="error" sx={{ minHeight: 52 }} onClick={() => onDraft({ islands: [], outlinesMm: [] })}>I cut something I should not have</Button>;
+  if (!draft)
+    return (
+      <Button fullWidth color="error" sx={{ minHeight: 52 }} onClick={() => onDraft({ islands: [], outlinesMm: [] })}>
+        I cut something I should not have
+      </Button>
+    );
   const count = draft.islands.length + draft.outlinesMm.length;
   const mark = async () => {
-    const outlined = draft.islands.length ? await sheetWorker.ask('outlines', { region: { islands: draft.islands, outlinesPx: [] } }) : undefined;
-    if (outlined && !outlined.ok) { tell(outlined.message); return; }
+    const outlined = draft.islands.length
+      ? await sheetWorker.ask('outlines', { region: { islands: draft.islands, outlinesPx: [] } })
+      : undefined;
+    if (outlined && !outlined.ok) {
+      tell(outlined.message);
+      return;
+    }
     // outlines, not islands: they stay true when the picture is changed to fit the block
-    const place = { islands: [], outlinesMm: [...draft.outlinesMm, ...(outlined?.ok ? outlined.value.outlinesMm : [])] };
-    const answer = await log({ kind: 'slip', slipId: `slip-${Date.now().toString(36)}`, stageId, place, note: note.slice(0, 300) });
-    if (!answer.ok) { tell(answer.message); return; }
+    const place = {
+      islands: [],
+      outlinesMm: [...draft.outlinesMm, ...(outlined?.ok ? outlined.value.outlinesMm : [])],
+    };
+    const answer = await log({
+      kind: 'slip',
+      slipId: `slip-${Date.now().toString(36)}`,
+      stageId,
+      place,
+      note: note.slice(0, 300),
+    });
+    if (!answer.ok) {
+      tell(answer.message);
+      return;
+    }
     onDraft(undefined);
     regions.letGo();
   };
   return (
     <section className="say bad" aria-label="Mark a slip" style={{ display: 'grid', gap: 10 }}>
       <h2>What is gone that should stand?</h2>
-      <p className="note">Click the parts on the block, or draw round the place. Nothing is printed while you think; put the tool down first.</p>
-      <p className="num" aria-live="polite">{count === 0 ? 'nothing shown yet' : `${count} place${count === 1 ? '' : 's'} shown`}{line ? ` · ${line.pointsPx.length / 2} points drawn` : ''}</p>
+      <p className="note">
+        Click the parts on the block, or draw round the place. Nothing is printed while you think; put the tool down
+        first.
+      </p>
+      <p className="num" aria-live="polite">
+        {count === 0 ? 'nothing shown yet' : `${count} place${count === 1 ? '' : 's'} shown`}
+        {line ? ` · ${line.pointsPx.length / 2} points drawn` : ''}
+      </p>
       <div className="row" style={{ gap: 6 }}>
-        {line?.use === 'lasso'
-          ? <><Button variant="contained" disabled={line.pointsPx.length < 6} onClick={() => { onDraft({ ...draft, outlinesMm: [...draft.outlinesMm, line.pointsPx.map((v) => Math.round(v * mmPerPx * 100) / 100)] }); regions.setLine(undefined); }}>Take what is inside</Button><Button onClick={() => regions.setLine(undefined)}>No</Button></>
-          : <Button onClick={() => regions.setLine({ use: 'lasso', pointsPx: [] })}>Draw round it</Button>}
+        {line?.use === 'lasso' ? (
+          <>
+            <Button
+              variant="contained"
+              disabled={line.pointsPx.length < 6}
+              onClick={() => {
+                onDraft({
+                  ...draft,
+                  outlinesMm: [...draft.outlinesMm, line.pointsPx.map((v) => Math.round(v * mmPerPx * 100) / 100)],
+                });
+                regions.setLine(undefined);
+              }}
+            >
+              Take what is inside
+            </Button>
+            <Button onClick={() => regions.setLine(undefined)}>No</Button>
+          </>
+        ) : (
+          <Button onClick={() => regions.setLine({ use: 'lasso', pointsPx: [] })}>Draw round it</Button>
+        )}
         {count > 0 && <Button onClick={() => onDraft({ islands: [], outlinesMm: [] })}>Begin again</Button>}
       </div>
-      <input className="plain-select" style={{ width: '100%' }} value={note} placeholder="a note, if you like" aria-label="Note on the slip" maxLength={300} onChange={(e) => setNote(e.target.value)} />
-      <div className="row"><Button variant="contained" color="error" sx={{ minHeight: 52 }} disabled={count === 0} onClick={() => void mark()}>Mark it</Button><Button onClick={() => { onDraft(undefined); regions.setLine(undefined); }}>It was nothing</Button></div>
+      <input
+        className="plain-select"
+        style={{ width: '100%' }}
+        value={note}
+        placeholder="a note, if you like"
+        aria-label="Note on the slip"
+        maxLength={300}
+        onChange={(e) => setNote(e.target.value)}
+      />
+      <div className="row">
+        <Button
+          variant="contained"
+          color="error"
+          sx={{ minHeight: 52 }}
+          disabled={count === 0}
+          onClick={() => void mark()}
+        >
+          Mark it
+        </Button>
+        <Button
+          onClick={() => {
+            onDraft(undefined);
+            regions.setLine(undefined);
+          }}
+        >
+          It was nothing
+        </Button>
+      </div>
     </section>
   );
 }
@@ -56,10 +145,21 @@ export function SlipList({ onShow }: { onShow: (slip: Slip | undefined) => void 
   const { progress } = usePrintDesk();
   const { slips } = progress.bench;
   if (slips.length === 0) return null;
-  return <>{slips.map((slip, i) => <OneSlip key={slip.slipId} slip={slip} number={i + 1} onShow={onShow} />)}</>;
+  return (
+    <>
+      {slips.map((slip, i) => (
+        <OneSlip key={slip.slipId} slip={slip} number={i + 1} onShow={onShow} />
+      ))}
+    </>
+  );
 }
 
-const DONE_WORDS: Readonly<Record<SlipAnswer, string>> = { leave: 'left as it is', patch: 'an inlay is let in', 'spot run': 'printed by a run of its own', 'change plan': 'the picture was changed so that it belongs' };
+const DONE_WORDS: Readonly<Record<SlipAnswer, string>> = {
+  leave: 'left as it is',
+  patch: 'an inlay is let in',
+  'spot run': 'printed by a run of its own',
+  'change plan': 'the picture was changed so that it belongs',
+};
 
 function OneSlip({ slip, number, onShow }: { slip: Slip; number: number; onShow: (slip: Slip | undefined) => void }) {
   const desk = usePrintDesk();
@@ -71,18 +171,43 @@ function OneSlip({ slip, number, onShow }: { slip: Slip; number: number; onShow:
   const areaMm2 = plan.picture!.widthMm * plan.picture!.heightMm;
   const effect = useMemo(() => {
     const mark = sheet.effects.findIndex((e) => e.kind === 'slip' && e.slipId === slip.slipId);
-    const there = sheet.parts.map((part, p) => ({ part, p })).filter(({ part }) => part.marks.includes(mark)).sort((a, b) => sheet.share[b.p] - sheet.share[a.p]);
+    const there = sheet.parts
+      .map((part, p) => ({ part, p }))
+      .filter(({ part }) => part.marks.includes(mark))
+      .sort((a, b) => sheet.share[b.p] - sheet.share[a.p]);
     const planned = looksOfPlan(plan, progress.bench.coloursGot, plainSheet(plan));
     if (!looks || !planned || there.length === 0) return undefined;
     const last = plan.runs.length;
-    const rows = there.map(({ part, p }) => ({ label: part.label, share: sheet.share[p], deltaE: deltaE2000(looks.looks[last][p], planned.looks[last][part.label]), seen: looks.looks[last][p], due: planned.looks[last][part.label] })).filter((row) => row.deltaE > 0.05);
+    const rows = there
+      .map(({ part, p }) => ({
+        label: part.label,
+        share: sheet.share[p],
+        deltaE: deltaE2000(looks.looks[last][p], planned.looks[last][part.label]),
+        seen: looks.looks[last][p],
+        due: planned.looks[last][part.label],
+      }))
+      .filter((row) => row.deltaE > 0.05);
     const share = rows.reduce((sum, row) => sum + row.share, 0);
-    return { rows, share, mean: share > 0 ? rows.reduce((sum, row) => sum + row.deltaE * row.share, 0) / share : 0, ids: there.map(({ part }) => colours[part.label].id) };
+    return {
+      rows,
+      share,
+      mean: share > 0 ? rows.reduce((sum, row) => sum + row.deltaE * row.share, 0) / share : 0,
+      ids: there.map(({ part }) => colours[part.label].id),
+    };
   }, [sheet, looks, plan, slip.slipId, progress.bench.coloursGot, colours]);
   const box = useMemo(() => {
     const all = slip.place.outlinesMm.flatMap((ring) => ring);
-    const xs = all.filter((_, i) => i % 2 === 0), ys = all.filter((_, i) => i % 2 === 1);
-    return xs.reduce((b, x) => ({ ...b, x0: Math.min(b.x0, x), x1: Math.max(b.x1, x) }), ys.reduce((b, y) => ({ ...b, y0: Math.min(b.y0, y), y1: Math.max(b.y1, y) }), { x0: Infinity, y0: Infinity, x1: 0, y1: 0 }));
+    const xs = all.filter((_, i) => i % 2 === 0),
+      ys = all.filter((_, i) => i % 2 === 1);
+    return xs.reduce(
+      (b, x) => ({ ...b, x0: Math.min(b.x0, x), x1: Math.max(b.x1, x) }),
+      ys.reduce((b, y) => ({ ...b, y0: Math.min(b.y0, y), y1: Math.max(b.y1, y) }), {
+        x0: Infinity,
+        y0: Infinity,
+        x1: 0,
+        y1: 0,
+      }),
+    );
   }, [slip.place]);
   const inlay = inlayFor(box, plan.picture!.widthMm, plan.picture!.heightMm);
   const runBefore = plan.runs.findIndex((run) => stageOfRun(plan, run)?.id === slip.stageId) + 1;
@@ -93,7 +218,10 @@ function OneSlip({ slip, number, onShow }: { slip: Slip; number: number; onShow:
     setBusy(true);
     const done = await answerSlip(slip.slipId, answer);
     setBusy(false);
-    if (!done.ok) { tell(done.message); return; }
+    if (!done.ok) {
+      tell(done.message);
+      return;
+    }
     setOpen(false);
     onShow(undefined);
   };
@@ -101,38 +229,103 @@ function OneSlip({ slip, number, onShow }: { slip: Slip; number: number; onShow:
   const fills = useMemo(() => looks?.looks[plan.runs.length].map(wordOfLab), [looks, plan.runs.length]);
   return (
     <section className="say bad" aria-label={`Slip ${number}`}>
-      <div className="row between"><h2>Slip {number}</h2><button type="button" className="link note" onClick={() => { setOpen(!open); onShow(open ? undefined : slip); }}>{open ? 'close' : 'open'}</button></div>
-      <p className="note">cut away for run {runBefore}, at {formatLength((box.x0 + box.x1) / 2, unit, 0)}, {formatLength((box.y0 + box.y1) / 2, unit, 0)} on the print{slip.note ? ` · ${slip.note}` : ''}{slip.answer ? <strong> · {DONE_WORDS[slip.answer]}</strong> : ''}</p>
+      <div className="row between">
+        <h2>Slip {number}</h2>
+        <button
+          type="button"
+          className="link note"
+          onClick={() => {
+            setOpen(!open);
+            onShow(open ? undefined : slip);
+          }}
+        >
+          {open ? 'close' : 'open'}
+        </button>
+      </div>
+      <p className="note">
+        cut away for run {runBefore}, at {formatLength((box.x0 + box.x1) / 2, unit, 0)},{' '}
+        {formatLength((box.y0 + box.y1) / 2, unit, 0)} on the print{slip.note ? ` · ${slip.note}` : ''}
+        {slip.answer ? <strong> · {DONE_WORDS[slip.answer]}</strong> : ''}
+      </p>
       {open && (slip.answer === undefined || slip.answer === 'leave') && shows && (
         <div style={{ display: 'grid', gap: 12, marginTop: 10 }}>
           <div>
             <h3>Leave it</h3>
             {effect && effect.rows.length > 0 ? (
               <>
-                {coverage && fills && <div style={{ width: 150, margin: '4px 0' }}><Thumb coverage={coverage} fills={fills} label="The finished print as it would look if the slip is left" /></div>}
-                <p className="note">{areaWords(effect.share * areaMm2)} would come out mean ΔE <strong className="num">{effect.mean.toFixed(1)}</strong> off the plan: {effect.rows.slice(0, 3).map((row) => <span key={row.label} style={{ whiteSpace: 'nowrap' }}><Swatch lab={row.seen} /> for <Swatch lab={row.due} /> {colours[row.label].name} </span>)}</p>
+                {coverage && fills && (
+                  <div style={{ width: 150, margin: '4px 0' }}>
+                    <Thumb
+                      coverage={coverage}
+                      fills={fills}
+                      label="The finished print as it would look if the slip is left"
+                    />
+                  </div>
+                )}
+                <p className="note">
+                  {areaWords(effect.share * areaMm2)} would come out mean ΔE{' '}
+                  <strong className="num">{effect.mean.toFixed(1)}</strong> off the plan:{' '}
+                  {effect.rows.slice(0, 3).map((row) => (
+                    <span key={row.label} style={{ whiteSpace: 'nowrap' }}>
+                      <Swatch lab={row.seen} /> for <Swatch lab={row.due} /> {colours[row.label].name}{' '}
+                    </span>
+                  ))}
+                </p>
               </>
-            ) : <p className="note">No film that is still to come prints there, so nothing shows.</p>}
-            {slip.answer === undefined && <Button size="small" disabled={busy} onClick={() => void act('leave')}>Leave it</Button>}
+            ) : (
+              <p className="note">No film that is still to come prints there, so nothing shows.</p>
+            )}
+            {slip.answer === undefined && (
+              <Button size="small" disabled={busy} onClick={() => void act('leave')}>
+                Leave it
+              </Button>
+            )}
           </div>
           <div>
             <h3>Patch the block</h3>
-            <p className="note">Let in an inlay of {formatSize(inlay.widthMm, inlay.heightMm, unit)}. On the block, from the origin corner (lower left): {formatLength(inlay.blockRightMm, unit, 0)} right, {formatLength(inlay.blockUpMm, unit, 0)} up. On the print, from the left top corner: {formatLength(inlay.printXMm, unit, 0)} right, {formatLength(inlay.printYMm, unit, 0)} down. Then cut it again as planned.</p>
-            <Button size="small" disabled={busy} onClick={() => void act('patch')}>It is patched</Button>
+            <p className="note">
+              Let in an inlay of {formatSize(inlay.widthMm, inlay.heightMm, unit)}. On the block, from the origin corner
+              (lower left): {formatLength(inlay.blockRightMm, unit, 0)} right, {formatLength(inlay.blockUpMm, unit, 0)}{' '}
+              up. On the print, from the left top corner: {formatLength(inlay.printXMm, unit, 0)} right,{' '}
+              {formatLength(inlay.printYMm, unit, 0)} down. Then cut it again as planned.
+            </p>
+            <Button size="small" disabled={busy} onClick={() => void act('patch')}>
+              It is patched
+            </Button>
           </div>
           <div>
             <h3>Print the spot on its own</h3>
-            <p className="note">{lost.length > 0 ? `A run more, from a small block or stencil: ${name(lost[0])}, opaque, last of all. Its outline is on the Block view (SVG, DXF, PDF).` : 'Nothing that is still to print is missing there.'}</p>
-            <Button size="small" disabled={busy || lost.length === 0} onClick={() => void act('spot run')}>Add the run</Button>
+            <p className="note">
+              {lost.length > 0
+                ? `A run more, from a small block or stencil: ${name(lost[0])}, opaque, last of all. Its outline is on the Block view (SVG, DXF, PDF).`
+                : 'Nothing that is still to print is missing there.'}
+            </p>
+            <Button size="small" disabled={busy || lost.length === 0} onClick={() => void act('spot run')}>
+              Add the run
+            </Button>
           </div>
           <div>
             <h3>Change the picture so that it belongs</h3>
-            <p className="note">{belongs?.ok ? [...belongs.value].map(([from, to]) => `${name(from)} becomes ${name(to)} there`).join(', ') + '; all later cuts and looks follow.' : belongs && !belongs.ok ? belongs.message : ''}</p>
-            <Button size="small" disabled={busy || !belongs?.ok} onClick={() => void act('change plan')}>Change it</Button>
+            <p className="note">
+              {belongs?.ok
+                ? [...belongs.value].map(([from, to]) => `${name(from)} becomes ${name(to)} there`).join(', ') +
+                  '; all later cuts and looks follow.'
+                : belongs && !belongs.ok
+                  ? belongs.message
+                  : ''}
+            </p>
+            <Button size="small" disabled={busy || !belongs?.ok} onClick={() => void act('change plan')}>
+              Change it
+            </Button>
           </div>
         </div>
       )}
-      {slip.answer === 'spot run' && <p className="note"><a href={urls.page('block')}>To the Block view</a>, run {plan.runs.length}: {inkNamesOf(plan, plan.runs[plan.runs.length - 1])}</p>}
+      {slip.answer === 'spot run' && (
+        <p className="note">
+          <a href={urls.page('block')}>To the Block view</a>, run {plan.runs.length}:{' '}
+          {inkNamesOf(plan, plan.runs[plan.runs.length - 1])}
+        </p>
+      )}
     </section>
   );
 }

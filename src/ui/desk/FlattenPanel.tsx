@@ -6,7 +6,10 @@ import { FLATTEN_LIMITS, type FlattenSettings } from '@/core/picture';
 import { usePrintDesk } from '../kit/printContext';
 import type { useFlatten } from './useFlatten';
 
-interface Props { readonly flatten: ReturnType<typeof useFlatten>; readonly closed: boolean }
+interface Props {
+  readonly flatten: ReturnType<typeof useFlatten>;
+  readonly closed: boolean;
+}
 
 /** How many colours, how smooth, how small an island may be. */
 export function FlattenPanel({ flatten, closed }: Props) {
@@ -16,15 +19,61 @@ export function FlattenPanel({ flatten, closed }: Props) {
   return (
     <section>
       <h2>Flatten</h2>
-      {closed ? <p className="note">The block is cut for these shapes, so they are closed. Copy the print to try others.</p> : (
+      {closed ? (
+        <p className="note">The block is cut for these shapes, so they are closed. Copy the print to try others.</p>
+      ) : (
         <>
-          <Dial label="colours" value={settings.colourCount} min={FLATTEN_LIMITS.minColours} max={FLATTEN_LIMITS.maxColours} step={1} shown={`${settings.colourCount}`} onChange={(colourCount) => set({ colourCount })} />
-          <Dial label="smooth" value={settings.radiusMm} min={0} max={FLATTEN_LIMITS.maxRadiusMm} step={0.05} shown={`${settings.radiusMm.toFixed(2)} mm`} onChange={(radiusMm) => set({ radiusMm })} />
-          <Dial label="smallest island" value={Math.sqrt(settings.minIslandMm2)} min={0} max={Math.sqrt(FLATTEN_LIMITS.maxIslandMm2)} step={0.1} shown={`${settings.minIslandMm2.toFixed(1)} mm²`} onChange={(root) => set({ minIslandMm2: Math.round(root * root * 10) / 10 })} />
+          <Dial
+            label="colours"
+            value={settings.colourCount}
+            min={FLATTEN_LIMITS.minColours}
+            max={FLATTEN_LIMITS.maxColours}
+            step={1}
+            shown={`${settings.colourCount}`}
+            onChange={(colourCount) => set({ colourCount })}
+          />
+          <Dial
+            label="smooth"
+            value={settings.radiusMm}
+            min={0}
+            max={FLATTEN_LIMITS.maxRadiusMm}
+            step={0.05}
+            shown={`${settings.radiusMm.toFixed(2)} mm`}
+            onChange={(radiusMm) => set({ radiusMm })}
+          />
+          <Dial
+            label="smallest island"
+            value={Math.sqrt(settings.minIslandMm2)}
+            min={0}
+            max={Math.sqrt(FLATTEN_LIMITS.maxIslandMm2)}
+            step={0.1}
+            shown={`${settings.minIslandMm2.toFixed(1)} mm²`}
+            onChange={(root) => set({ minIslandMm2: Math.round(root * root * 10) / 10 })}
+          />
           <div style={{ minHeight: 42 }} aria-live="polite">
-            {work ? <div className="row between"><span className="note">{work.words}, {Math.round(work.share * 100)} %</span><Button onClick={flatten.stop}>Stop</Button></div>
-              : plan.flat ? <p className="note">{plan.flat.handChanges > 0 ? `${plan.flat.handChanges} change${plan.flat.handChanges === 1 ? '' : 's'} by hand; flattening anew drops them (undo brings them back).` : took ? `Whole picture flattened in ${(took / 1000).toFixed(1)} s.` : 'Every pixel has exactly one colour.'}</p>
-              : <div className="row between"><span className="note">a first look; nothing is decided</span><Button variant="contained" color="primary" onClick={() => flatten.startWhole(settings)}>Flatten</Button></div>}
+            {work ? (
+              <div className="row between">
+                <span className="note">
+                  {work.words}, {Math.round(work.share * 100)} %
+                </span>
+                <Button onClick={flatten.stop}>Stop</Button>
+              </div>
+            ) : plan.flat ? (
+              <p className="note">
+                {plan.flat.handChanges > 0
+                  ? `${plan.flat.handChanges} change${plan.flat.handChanges === 1 ? '' : 's'} by hand; flattening anew drops them (undo brings them back).`
+                  : took
+                    ? `Whole picture flattened in ${(took / 1000).toFixed(1)} s.`
+                    : 'Every pixel has exactly one colour.'}
+              </p>
+            ) : (
+              <div className="row between">
+                <span className="note">a first look; nothing is decided</span>
+                <Button variant="contained" color="primary" onClick={() => flatten.startWhole(settings)}>
+                  Flatten
+                </Button>
+              </div>
+            )}
           </div>
         </>
       )}
@@ -32,13 +81,41 @@ export function FlattenPanel({ flatten, closed }: Props) {
   );
 }
 
-function Dial({ label, value, min, max, step, shown, onChange }: { label: string; value: number; min: number; max: number; step: number; shown: string; onChange: (value: number) => void }) {
+function Dial({
+  label,
+  value,
+  min,
+  max,
+  step,
+  shown,
+  onChange,
+}: {
+  label: string;
+  value: number;
+  min: number;
+  max: number;
+  step: number;
+  shown: string;
+  onChange: (value: number) => void;
+}) {
   const id = useId();
   return (
     <div style={{ display: 'grid', gridTemplateColumns: '98px 1fr 62px', gap: 12, alignItems: 'center', height: 30 }}>
-      <span id={id} className="quiet">{label}</span>
-      <Slider value={value} min={min} max={max} step={step} onChange={(_, v) => onChange(v as number)} aria-labelledby={id} getAriaValueText={() => shown} />
-      <span className="num" style={{ textAlign: 'right' }}>{shown}</span>
+      <span id={id} className="quiet">
+        {label}
+      </span>
+      <Slider
+        value={value}
+        min={min}
+        max={max}
+        step={step}
+        onChange={(_, v) => onChange(v as number)}
+        aria-labelledby={id}
+        getAriaValueText={() => shown}
+      />
+      <span className="num" style={{ textAlign: 'right' }}>
+        {shown}
+      </span>
     </div>
   );
 }

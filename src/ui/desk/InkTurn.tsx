@@ -20,16 +20,44 @@ export function InkTurn({ run, index }: { run: Run; index: number }) {
   const closed = index < progress.closedRuns;
   const { pinnedIds } = state.plan.rules;
   const { colourId } = run.inkings[0];
-  const pin = (on: boolean) => void change(on ? 'run kept at its place' : 'run let go', (p) => ({ ...p, rules: { ...p.rules, pinnedIds: on ? [...p.rules.pinnedIds, colourId] : p.rules.pinnedIds.filter((id) => id !== colourId) } }));
+  const pin = (on: boolean) =>
+    void change(on ? 'run kept at its place' : 'run let go', (p) => ({
+      ...p,
+      rules: {
+        ...p.rules,
+        pinnedIds: on ? [...p.rules.pinnedIds, colourId] : p.rules.pinnedIds.filter((id) => id !== colourId),
+      },
+    }));
   return (
     <>
-      {run.inkings.map((inking) => <Turns key={inking.id} inking={inking} run={run} closed={closed} />)}
+      {run.inkings.map((inking) => (
+        <Turns key={inking.id} inking={inking} run={run} closed={closed} />
+      ))}
       <section>
-        <TextField select fullWidth label="Impressions" value={run.impressions} disabled={closed} onChange={(e) => void change('impressions changed', (p) => ({ ...p, runs: p.runs.map((r) => (r.id === run.id ? { ...r, impressions: Number(e.target.value) as 1 | 2 } : r)) }))}>
+        <TextField
+          select
+          fullWidth
+          label="Impressions"
+          value={run.impressions}
+          disabled={closed}
+          onChange={(e) =>
+            void change('impressions changed', (p) => ({
+              ...p,
+              runs: p.runs.map((r) => (r.id === run.id ? { ...r, impressions: Number(e.target.value) as 1 | 2 } : r)),
+            }))
+          }
+        >
           <MenuItem value={1}>one film</MenuItem>
           <MenuItem value={2}>printed twice: two thin films</MenuItem>
         </TextField>
-        <FormControlLabel sx={{ mt: 0.5 }} disabled={closed} control={<Checkbox size="small" checked={pinnedIds.includes(colourId)} onChange={(e) => pin(e.target.checked)} />} label={<span style={{ fontSize: 13 }}>keep this run at its place in the search</span>} />
+        <FormControlLabel
+          sx={{ mt: 0.5 }}
+          disabled={closed}
+          control={
+            <Checkbox size="small" checked={pinnedIds.includes(colourId)} onChange={(e) => pin(e.target.checked)} />
+          }
+          label={<span style={{ fontSize: 13 }}>keep this run at its place in the search</span>}
+        />
       </section>
     </>
   );
@@ -39,32 +67,83 @@ function Turns({ inking, run, closed }: { inking: Inking; run: Run; closed: bool
   const { state, change, tryOut, urls } = usePrintDesk();
   const ink = inkOf(state.plan, inking);
   const [l, a, b] = ink.solidLabD50;
-  const strength = Math.hypot(a, b), hueDeg = ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360;
+  const strength = Math.hypot(a, b),
+    hueDeg = ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360;
   const hides = typeof ink.opacity === 'number' ? ink.opacity : CONTRAST_RATIO[ink.opacity];
-  const withInk = (part: Partial<Ink>) => (p: Plan): Plan => ({ ...p, inks: p.inks.map((i) => (i.id === ink.id ? { ...i, ...part } : i)) });
+  const withInk =
+    (part: Partial<Ink>) =>
+    (p: Plan): Plan => ({ ...p, inks: p.inks.map((i) => (i.id === ink.id ? { ...i, ...part } : i)) });
   const own = (part: Partial<Ink>) => withInk({ ...part, film: null, recipe: null });
-  const polar = (lightness: number, chroma: number, deg: number): Lab => [lightness, chroma * Math.cos((deg * Math.PI) / 180), chroma * Math.sin((deg * Math.PI) / 180)].map((v) => Math.round(v * 100) / 100) as unknown as Lab;
-  const weighted = (filmWeight: number) => (p: Plan): Plan => ({ ...p, runs: p.runs.map((r) => (r.id === run.id ? { ...r, inkings: r.inkings.map((i) => (i.id === inking.id ? { ...i, filmWeight } : i)) } : r)) });
-  const turn = (label: string, value: number, min: number, max: number, step: number, shown: string, edit: (value: number) => (p: Plan) => Plan) => (
+  const polar = (lightness: number, chroma: number, deg: number): Lab =>
+    [lightness, chroma * Math.cos((deg * Math.PI) / 180), chroma * Math.sin((deg * Math.PI) / 180)].map(
+      (v) => Math.round(v * 100) / 100,
+    ) as unknown as Lab;
+  const weighted =
+    (filmWeight: number) =>
+    (p: Plan): Plan => ({
+      ...p,
+      runs: p.runs.map((r) =>
+        r.id === run.id ? { ...r, inkings: r.inkings.map((i) => (i.id === inking.id ? { ...i, filmWeight } : i)) } : r,
+      ),
+    });
+  const turn = (
+    label: string,
+    value: number,
+    min: number,
+    max: number,
+    step: number,
+    shown: string,
+    edit: (value: number) => (p: Plan) => Plan,
+  ) => (
     <>
       <span aria-hidden>{label}</span>
-      <Slider aria-label={label} value={value} min={min} max={max} step={step} disabled={closed} getAriaValueText={() => shown}
-        onChange={(_, v) => tryOut(edit(v as number))} onChangeCommitted={(_, v) => void change(`${label} turned`, edit(v as number))} />
+      <Slider
+        aria-label={label}
+        value={value}
+        min={min}
+        max={max}
+        step={step}
+        disabled={closed}
+        getAriaValueText={() => shown}
+        onChange={(_, v) => tryOut(edit(v as number))}
+        onChangeCommitted={(_, v) => void change(`${label} turned`, edit(v as number))}
+      />
       <span className="num">{shown}</span>
     </>
   );
   return (
     <section>
-      <h3><Swatch lab={ink.solidLabD50} /> {ink.name}</h3>
+      <h3>
+        <Swatch lab={ink.solidLabD50} /> {ink.name}
+      </h3>
       <div className="turns" style={{ marginTop: 6 }}>
-        {turn('opacity', hides, 0, 0.98, 0.01, `${Math.round(100 * hides)} %`, (v) => own({ opacity: v as OpacityKnown }))}
-        {turn('film weight', inking.filmWeight, FILM_WEIGHT_RANGE.min, FILM_WEIGHT_RANGE.max, 0.05, `× ${inking.filmWeight.toFixed(2)}`, weighted)}
+        {turn('opacity', hides, 0, 0.98, 0.01, `${Math.round(100 * hides)} %`, (v) =>
+          own({ opacity: v as OpacityKnown }),
+        )}
+        {turn(
+          'film weight',
+          inking.filmWeight,
+          FILM_WEIGHT_RANGE.min,
+          FILM_WEIGHT_RANGE.max,
+          0.05,
+          `× ${inking.filmWeight.toFixed(2)}`,
+          weighted,
+        )}
         {turn('lightness', l, 5, 97, 0.5, l.toFixed(0), (v) => own({ solidLabD50: polar(v, strength, hueDeg) }))}
         {turn('purity', strength, 0, 100, 0.5, strength.toFixed(0), (v) => own({ solidLabD50: polar(l, v, hueDeg) }))}
-        {turn('hue', hueDeg, 0, 360, 1, `${hueDeg.toFixed(0)}°`, (v) => own({ solidLabD50: polar(l, Math.max(strength, 1), v) }))}
-        {turn('softener', ink.softenerPercent, 0, MAX_SOFTENER_PERCENT, 0.5, `${ink.softenerPercent} %`, (v) => withInk({ softenerPercent: v }))}
+        {turn('hue', hueDeg, 0, 360, 1, `${hueDeg.toFixed(0)}°`, (v) =>
+          own({ solidLabD50: polar(l, Math.max(strength, 1), v) }),
+        )}
+        {turn('softener', ink.softenerPercent, 0, MAX_SOFTENER_PERCENT, 0.5, `${ink.softenerPercent} %`, (v) =>
+          withInk({ softenerPercent: v }),
+        )}
       </div>
-      <p className="note">{ink.recipe ? 'Mixed by its recipe; turning opacity or colour departs from it.' : 'Opacity: how much of a black strip it hides.'} <Link href={urls.page('inks')}>To the inks</Link></p>
+      <p className="note">
+        {ink.recipe
+          ? 'Mixed by its recipe; turning opacity or colour departs from it.'
+          : 'Opacity: how much of a black strip it hides.'}{' '}
+        <Link href={urls.page('inks')}>To the inks</Link>
+      </p>
     </section>
   );
 }

@@ -11,18 +11,52 @@ export function LookCanvas({ run, onPoint }: { run: number; onPoint: (point: Sam
   const { state, looks, sheet, sheetWorker, unit, chooseIsland } = usePrintDesk();
   const { mmPerPx, widthPx, heightPx } = state.plan.picture!.raster;
   const styles = useMemo(() => looks!.looks[run].map((lab) => ({ fill: wordOfLab(lab) })), [looks, run]);
-  const paint: PaintView = useCallback(async (view, width, height) => {
-    const answer = await sheetWorker.ask('paint', { what: 'sheet', styles, view, width, height, backdrop: BLOCK_WORDS.backdrop });
-    return answer.ok ? answer.value : undefined;
-  }, [sheetWorker, styles]);
-  const look = useCallback(async (x: number | undefined, y: number) => {
-    if (x === undefined) return;
-    const answer = await sheetWorker.ask('partAt', { x, y });
-    if (answer.ok && answer.value !== null) onPoint({ label: sheet.parts[answer.value]?.label ?? answer.value, part: answer.value, xMm: (x + 0.5) * mmPerPx, yMm: (y + 0.5) * mmPerPx });
-  }, [mmPerPx, onPoint, sheet, sheetWorker]);
-  const pick = useCallback(async (x: number, y: number) => {
-    const answer = await sheetWorker.ask('islandAt', { x, y });
-    if (answer.ok) chooseIsland(answer.value ?? undefined);
-  }, [chooseIsland, sheetWorker]);
-  return <SheetCanvas widthPx={widthPx} heightPx={heightPx} mmPerPx={mmPerPx} unit={unit} label={`The sheet after run ${run}, with the core sample`} paint={paint} onHover={(x, y) => void look(x, y)} onPick={(x, y) => void pick(x, y)} overlay={(mm) => <IslandOverlay mm={mm} />} />;
+  const paint: PaintView = useCallback(
+    async (view, width, height) => {
+      const answer = await sheetWorker.ask('paint', {
+        what: 'sheet',
+        styles,
+        view,
+        width,
+        height,
+        backdrop: BLOCK_WORDS.backdrop,
+      });
+      return answer.ok ? answer.value : undefined;
+    },
+    [sheetWorker, styles],
+  );
+  const look = useCallback(
+    async (x: number | undefined, y: number) => {
+      if (x === undefined) return;
+      const answer = await sheetWorker.ask('partAt', { x, y });
+      if (answer.ok && answer.value !== null)
+        onPoint({
+          label: sheet.parts[answer.value]?.label ?? answer.value,
+          part: answer.value,
+          xMm: (x + 0.5) * mmPerPx,
+          yMm: (y + 0.5) * mmPerPx,
+        });
+    },
+    [mmPerPx, onPoint, sheet, sheetWorker],
+  );
+  const pick = useCallback(
+    async (x: number, y: number) => {
+      const answer = await sheetWorker.ask('islandAt', { x, y });
+      if (answer.ok) chooseIsland(answer.value ?? undefined);
+    },
+    [chooseIsland, sheetWorker],
+  );
+  return (
+    <SheetCanvas
+      widthPx={widthPx}
+      heightPx={heightPx}
+      mmPerPx={mmPerPx}
+      unit={unit}
+      label={`The sheet after run ${run}, with the core sample`}
+      paint={paint}
+      onHover={(x, y) => void look(x, y)}
+      onPick={(x, y) => void pick(x, y)}
+      overlay={(mm) => <IslandOverlay mm={mm} />}
+    />
+  );
 }

@@ -14,8 +14,14 @@ import { TonesPanel } from './TonesPanel';
 import { useFlatten } from './useFlatten';
 
 const opening = () => <p className="note">opening …</p>;
-const IslandList = dynamic(() => import('./regions/IslandList').then((m) => m.IslandList), { ssr: false, loading: opening });
-const RegionPanel = dynamic(() => import('./regions/RegionPanel').then((m) => m.RegionPanel), { ssr: false, loading: opening });
+const IslandList = dynamic(() => import('./regions/IslandList').then((m) => m.IslandList), {
+  ssr: false,
+  loading: opening,
+});
+const RegionPanel = dynamic(() => import('./regions/RegionPanel').then((m) => m.RegionPanel), {
+  ssr: false,
+  loading: opening,
+});
 
 const ACCEPT = '.png,.jpg,.jpeg,.webp,.tif,.tiff,.svg,image/png,image/jpeg,image/webp,image/tiff,image/svg+xml';
 type Showing = 'both' | 'picture' | 'flat';
@@ -37,30 +43,46 @@ export function PictureView() {
   const [over, setOver] = useState(false);
   const closed = desk.progress.cutsDone > 0;
 
-  const take = useCallback(async (file: File | undefined) => {
-    if (!file) return;
-    if (closed) { setProblem('The block is already cut for this picture. Begin a new print for another one.'); return; }
-    setBusy(`reading ${file.name}`);
-    setProblem(undefined);
-    const answer = await desk.bringIn(file);
-    setBusy(undefined);
-    if (!answer.ok) setProblem(answer.message);
-  }, [closed, desk]);
+  const take = useCallback(
+    async (file: File | undefined) => {
+      if (!file) return;
+      if (closed) {
+        setProblem('The block is already cut for this picture. Begin a new print for another one.');
+        return;
+      }
+      setBusy(`reading ${file.name}`);
+      setProblem(undefined);
+      const answer = await desk.bringIn(file);
+      setBusy(undefined);
+      if (!answer.ok) setProblem(answer.message);
+    },
+    [closed, desk],
+  );
 
   useEffect(() => {
     const onPaste = (event: ClipboardEvent) => {
       const file = [...(event.clipboardData?.files ?? [])][0];
-      if (file) { event.preventDefault(); void take(file); }
+      if (file) {
+        event.preventDefault();
+        void take(file);
+      }
     };
     window.addEventListener('paste', onPaste);
     return () => window.removeEventListener('paste', onPaste);
   }, [take]);
   const { showFirst } = flatten;
-  useEffect(() => { if (picture && !flat) showFirst(); }, [picture, flat, showFirst]);
+  useEffect(() => {
+    if (picture && !flat) showFirst();
+  }, [picture, flat, showFirst]);
   useHotkeys('s', () => setShowing((s) => NEXT[s]));
   const { letGo, step } = regions;
-  useHotkeys('escape', () => { letGo(); setChosenTone(undefined); });
-  useHotkeys('n, shift+n', (e) => { if (flat && !flatten.preview) void step(e.shiftKey ? -1 : 1); });
+  useHotkeys('escape', () => {
+    letGo();
+    setChosenTone(undefined);
+  });
+  useHotkeys('n, shift+n', (e) => {
+    if (flat && !flatten.preview) void step(e.shiftKey ? -1 : 1);
+  });
   useHotkeys('backspace', () => regions.unpoint());
 
   const { preview, quick, source } = flatten;
@@ -71,26 +93,57 @@ export function PictureView() {
       return chosenTone === label ? { fill, stroke: BLOCK_WORDS.cutStroke } : { fill };
     });
   }, [preview, flat, plan.paper.labD50, chosenTone]);
-  const paintFlat: PaintView = useCallback(async (view, width, height) => {
-    const scale = preview && picture ? preview.width / picture.raster.widthPx : 1;
-    const scaled = { ...view, x: view.x * scale, y: view.y * scale, pxPerOut: view.pxPerOut * scale };
-    const answer = await (preview ? quick : desk.sheetWorker).ask('paint', { what: 'labels', styles, view: scaled, width, height, backdrop: BLOCK_WORDS.backdrop });
-    return answer.ok ? answer.value : undefined;
-  }, [preview, picture, quick, desk.sheetWorker, styles]);
-  const paintPicture: PaintView = useCallback(async (view, width, height) => {
-    const answer = await source.ask('paint', { what: 'raster', styles: [], view, width, height, backdrop: BLOCK_WORDS.backdrop });
-    return answer.ok ? answer.value : undefined;
-  }, [source]);
+  const paintFlat: PaintView = useCallback(
+    async (view, width, height) => {
+      const scale = preview && picture ? preview.width / picture.raster.widthPx : 1;
+      const scaled = { ...view, x: view.x * scale, y: view.y * scale, pxPerOut: view.pxPerOut * scale };
+      const answer = await (preview ? quick : desk.sheetWorker).ask('paint', {
+        what: 'labels',
+        styles,
+        view: scaled,
+        width,
+        height,
+        backdrop: BLOCK_WORDS.backdrop,
+      });
+      return answer.ok ? answer.value : undefined;
+    },
+    [preview, picture, quick, desk.sheetWorker, styles],
+  );
+  const paintPicture: PaintView = useCallback(
+    async (view, width, height) => {
+      const answer = await source.ask('paint', {
+        what: 'raster',
+        styles: [],
+        view,
+        width,
+        height,
+        backdrop: BLOCK_WORDS.backdrop,
+      });
+      return answer.ok ? answer.value : undefined;
+    },
+    [source],
+  );
 
   const { line, point, chooseAt } = regions;
-  const pick = useCallback((x: number, y: number) => {
-    if (!flat || preview) return;
-    if (line) point(x, y); else void chooseAt(x, y);
-  }, [flat, preview, line, point, chooseAt]);
+  const pick = useCallback(
+    (x: number, y: number) => {
+      if (!flat || preview) return;
+      if (line) point(x, y);
+      else void chooseAt(x, y);
+    },
+    [flat, preview, line, point, chooseAt],
+  );
   const dropProps = {
-    onDragOver: (e: DragEvent) => { e.preventDefault(); setOver(true); },
+    onDragOver: (e: DragEvent) => {
+      e.preventDefault();
+      setOver(true);
+    },
     onDragLeave: () => setOver(false),
-    onDrop: (e: DragEvent) => { e.preventDefault(); setOver(false); void take(e.dataTransfer.files[0]); },
+    onDrop: (e: DragEvent) => {
+      e.preventDefault();
+      setOver(false);
+      void take(e.dataTransfer.files[0]);
+    },
   };
 
   if (!picture) {
@@ -99,9 +152,16 @@ export function PictureView() {
         <div className="stage">
           <div className={over ? 'drop over' : 'drop'}>
             <h1>Bring in a picture</h1>
-            <p className="note" style={{ maxWidth: '38em' }}>A sketch, a drawing, a photograph taken in strong light. Drop it here, paste it, or choose a file: PNG, JPEG, WebP, TIFF or SVG, up to 40 megapixels and 60 MB.</p>
+            <p className="note" style={{ maxWidth: '38em' }}>
+              A sketch, a drawing, a photograph taken in strong light. Drop it here, paste it, or choose a file: PNG,
+              JPEG, WebP, TIFF or SVG, up to 40 megapixels and 60 MB.
+            </p>
             <FileButton onFile={take} busy={busy} />
-            {problem && <p className="say bad" role="alert" style={{ maxWidth: '44em', textAlign: 'left' }}>{problem}</p>}
+            {problem && (
+              <p className="say bad" role="alert" style={{ maxWidth: '44em', textAlign: 'left' }}>
+                {problem}
+              </p>
+            )}
           </div>
         </div>
       </div>
@@ -112,27 +172,55 @@ export function PictureView() {
     <div className="work" {...dropProps}>
       <div className="stage">
         <div className="row between">
-          <div className="row"><h1>Picture</h1><span className="quiet">{picture.fileName}</span></div>
           <div className="row">
-            {hasFlat && <Button onClick={() => setShowing((s) => NEXT[s])}>{showing === 'both' ? 'picture | flat' : showing === 'flat' ? 'flat colours' : 'picture'} <kbd style={{ marginLeft: 8 }}>S</kbd></Button>}
+            <h1>Picture</h1>
+            <span className="quiet">{picture.fileName}</span>
+          </div>
+          <div className="row">
+            {hasFlat && (
+              <Button onClick={() => setShowing((s) => NEXT[s])}>
+                {showing === 'both' ? 'picture | flat' : showing === 'flat' ? 'flat colours' : 'picture'}{' '}
+                <kbd style={{ marginLeft: 8 }}>S</kbd>
+              </Button>
+            )}
             {!closed && <FileButton onFile={take} busy={busy} another />}
           </div>
         </div>
-        {(problem ?? flatten.problem) && <p className="say bad" role="alert">{problem ?? flatten.problem}</p>}
-        <SheetCanvas widthPx={picture.raster.widthPx} heightPx={picture.raster.heightPx} mmPerPx={picture.raster.mmPerPx} unit={desk.unit} label="The picture and its flat colours"
-          paint={hasFlat ? paintFlat : paintPicture} paintLeft={hasFlat ? paintPicture : undefined} divider={showing === 'both' ? divider : showing === 'picture' ? 1 : 0} onDivider={setDivider}
-          onPick={pick} handle={regions.canvas}
-          overlay={regions.chosen || line ? (mm) => <RegionOverlay regions={regions} mm={mm} /> : undefined} />
+        {(problem ?? flatten.problem) && (
+          <p className="say bad" role="alert">
+            {problem ?? flatten.problem}
+          </p>
+        )}
+        <SheetCanvas
+          widthPx={picture.raster.widthPx}
+          heightPx={picture.raster.heightPx}
+          mmPerPx={picture.raster.mmPerPx}
+          unit={desk.unit}
+          label="The picture and its flat colours"
+          paint={hasFlat ? paintFlat : paintPicture}
+          paintLeft={hasFlat ? paintPicture : undefined}
+          divider={showing === 'both' ? divider : showing === 'picture' ? 1 : 0}
+          onDivider={setDivider}
+          onPick={pick}
+          handle={regions.canvas}
+          overlay={regions.chosen || line ? (mm) => <RegionOverlay regions={regions} mm={mm} /> : undefined}
+        />
       </div>
       <aside className="side">
         {flat && (
           <div className="leaves" role="tablist" aria-label="Beside the picture">
-            <button type="button" role="tab" aria-selected={leaf === 'colours'} onClick={() => setLeaf('colours')}>Colours</button>
-            <button type="button" role="tab" aria-selected={leaf === 'islands'} onClick={() => setLeaf('islands')}>Islands</button>
+            <button type="button" role="tab" aria-selected={leaf === 'colours'} onClick={() => setLeaf('colours')}>
+              Colours
+            </button>
+            <button type="button" role="tab" aria-selected={leaf === 'islands'} onClick={() => setLeaf('islands')}>
+              Islands
+            </button>
           </div>
         )}
         {flat && regions.chosen && <RegionPanel regions={regions} closed={closed} />}
-        {leaf === 'islands' && flat ? <IslandList regions={regions} closed={closed} /> : (
+        {leaf === 'islands' && flat ? (
+          <IslandList regions={regions} closed={closed} />
+        ) : (
           <>
             <SizePanel closed={closed} />
             <FlattenPanel flatten={flatten} closed={closed} />
@@ -144,12 +232,37 @@ export function PictureView() {
   );
 }
 
-function FileButton({ onFile, busy, another }: { onFile: (file: File | undefined) => Promise<void>; busy: string | undefined; another?: boolean }) {
+function FileButton({
+  onFile,
+  busy,
+  another,
+}: {
+  onFile: (file: File | undefined) => Promise<void>;
+  busy: string | undefined;
+  another?: boolean;
+}) {
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
-      <Button variant={another ? 'outlined' : 'contained'} color={another ? 'inherit' : 'primary'} onClick={() => input.current?.click()} disabled={busy !== undefined}>{busy ? `${busy} …` : another ? 'Another picture' : 'Choose a file'}</Button>
-      <input ref={input} type="file" accept={ACCEPT} hidden aria-label="Picture file" onChange={(e) => { void onFile(e.target.files?.[0]); e.target.value = ''; }} />
+      <Button
+        variant={another ? 'outlined' : 'contained'}
+        color={another ? 'inherit' : 'primary'}
+        onClick={() => input.current?.click()}
+        disabled={busy !== undefined}
+      >
+        {busy ? `${busy} …` : another ? 'Another picture' : 'Choose a file'}
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept={ACCEPT}
+        hidden
+        aria-label="Picture file"
+        onChange={(e) => {
+          void onFile(e.target.files?.[0]);
+          e.target.value = '';
+        }}
+      />
     </>
   );
 }

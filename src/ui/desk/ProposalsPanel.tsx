@@ -5,7 +5,14 @@ import TextField from '@mui/material/TextField';
 import dynamic from 'next/dynamic';
 import { memo, useMemo, useState } from 'react';
 import type { PlanSketch } from '@/core/layers';
-import { differenceInWords, MAX_FILMS_RANGE, planFromSketch, ROLLER_CLEARANCE_MM, type Plan, type Proposal } from '@/records';
+import {
+  differenceInWords,
+  MAX_FILMS_RANGE,
+  planFromSketch,
+  ROLLER_CLEARANCE_MM,
+  type Plan,
+  type Proposal,
+} from '@/records';
 import { wordOfLab } from '../kit/colours';
 import { CountField, LengthField } from '../kit/fields';
 import { usePrintDesk } from '../kit/printContext';
@@ -32,40 +39,107 @@ export const ProposalsPanel = memo(function ProposalsPanel({ search }: { search:
       <section>
         <p className="note">{introOf(closed, plan.runs.length, open)}</p>
         <p className="note" role="status" style={{ minHeight: 36 }}>
-          {search.progress !== undefined ? <>searching, {Math.round(100 * search.progress)} % <span className="searching"><i style={{ width: `${100 * search.progress}%` }} /></span> <button type="button" className="link" onClick={search.stop}>stop</button></>
-            : search.problem ? <>{search.problem} <button type="button" className="link" onClick={search.again}>Search again</button></>
-              : found && `${found.tried} plans were weighed${found.exact ? ', every order of each' : '; with this many runs not every order could be tried'}.`}
+          {search.progress !== undefined ? (
+            <>
+              searching, {Math.round(100 * search.progress)} %{' '}
+              <span className="searching">
+                <i style={{ width: `${100 * search.progress}%` }} />
+              </span>{' '}
+              <button type="button" className="link" onClick={search.stop}>
+                stop
+              </button>
+            </>
+          ) : search.problem ? (
+            <>
+              {search.problem}{' '}
+              <button type="button" className="link" onClick={search.again}>
+                Search again
+              </button>
+            </>
+          ) : (
+            found &&
+            `${found.tried} plans were weighed${found.exact ? ', every order of each' : '; with this many runs not every order could be tried'}.`
+          )}
         </p>
       </section>
       {found && (
         <section style={{ opacity: search.progress !== undefined ? 0.55 : 1 }}>
-          {found.proposals.map((proposal) => <ProposalCard key={proposal.aims[0]} proposal={proposal} words={differenceInWords(found.now, proposal.figures)} onTake={() => take(proposal.sketch, proposal.aims[0])} />)}
-          {found.ways.length > 1 && <Button fullWidth sx={{ mt: 1 }} onClick={() => setWays(true)}>Compare ways of working</Button>}
+          {found.proposals.map((proposal) => (
+            <ProposalCard
+              key={proposal.aims[0]}
+              proposal={proposal}
+              words={differenceInWords(found.now, proposal.figures)}
+              onTake={() => take(proposal.sketch, proposal.aims[0])}
+            />
+          ))}
+          {found.ways.length > 1 && (
+            <Button fullWidth sx={{ mt: 1 }} onClick={() => setWays(true)}>
+              Compare ways of working
+            </Button>
+          )}
         </section>
       )}
       <Rules plan={plan} />
-      {found && ways && <WaysDialog found={found} onClose={() => setWays(false)} onTake={(sketch, name) => { setWays(false); take(sketch, name); }} />}
+      {found && ways && (
+        <WaysDialog
+          found={found}
+          onClose={() => setWays(false)}
+          onTake={(sketch, name) => {
+            setWays(false);
+            take(sketch, name);
+          }}
+        />
+      )}
     </>
   );
 });
 
 function introOf(closed: number, runs: number, open: boolean): string {
   if (closed >= runs) return 'All runs are printed.';
-  if (closed > 0) return `${closed === 1 ? 'Run 1 is' : `Runs 1 to ${closed} are`} closed: printed or cut away. The others can still change places.`;
-  return open ? 'Nothing is cut yet, so everything can still be chosen.' : 'A block is cut: its shapes stay, the order can still change.';
+  if (closed > 0)
+    return `${closed === 1 ? 'Run 1 is' : `Runs 1 to ${closed} are`} closed: printed or cut away. The others can still change places.`;
+  return open
+    ? 'Nothing is cut yet, so everything can still be chosen.'
+    : 'A block is cut: its shapes stay, the order can still change.';
 }
 
 function ProposalCard({ proposal, words, onTake }: { proposal: Proposal; words: string; onTake: () => void }) {
   const { stamp, sheet } = usePrintDesk();
   const { figures } = proposal;
-  const strip = useMemo(() => proposal.looks.slice(1).map((look) => sheet.parts.map((part) => wordOfLab(look[part.label]))), [proposal, sheet]);
+  const strip = useMemo(
+    () => proposal.looks.slice(1).map((look) => sheet.parts.map((part) => wordOfLab(look[part.label]))),
+    [proposal, sheet],
+  );
   const name = proposal.aims.join(', ');
   return (
     <article className="proposal" aria-label={name}>
-      <div className="head"><h3>{name}</h3>{proposal.asPlanned ? <span className="press" style={{ whiteSpace: 'nowrap' }}>as planned</span> : <button type="button" className="link" aria-label={`Take: ${name}`} onClick={onTake}>take</button>}</div>
-      <div className="strip">{stamp && strip.map((fills, r) => <span key={r}><Thumb coverage={stamp} fills={fills} label={`after run ${r + 1}`} /></span>)}</div>
+      <div className="head">
+        <h3>{name}</h3>
+        {proposal.asPlanned ? (
+          <span className="press" style={{ whiteSpace: 'nowrap' }}>
+            as planned
+          </span>
+        ) : (
+          <button type="button" className="link" aria-label={`Take: ${name}`} onClick={onTake}>
+            take
+          </button>
+        )}
+      </div>
+      <div className="strip">
+        {stamp &&
+          strip.map((fills, r) => (
+            <span key={r}>
+              <Thumb coverage={stamp} fills={fills} label={`after run ${r + 1}`} />
+            </span>
+          ))}
+      </div>
       {!proposal.asPlanned && <p>{words}</p>}
-      <p className="figs num" style={{ whiteSpace: 'normal' }}>mean ΔE {figures.meanDeltaE.toFixed(1)}, worst {figures.worstDeltaE.toFixed(1)} ({figures.worstColour}) · {count(figures.runs, 'run')}, {count(figures.blocks, 'block')}, {count(figures.inkings, 'inking')} · {count(figures.deepestFilms, 'film')} deep · cut {figures.cutCm2.toFixed(0)} cm² · about {count(figures.days, 'day')}</p>
+      <p className="figs num" style={{ whiteSpace: 'normal' }}>
+        mean ΔE {figures.meanDeltaE.toFixed(1)}, worst {figures.worstDeltaE.toFixed(1)} ({figures.worstColour}) ·{' '}
+        {count(figures.runs, 'run')}, {count(figures.blocks, 'block')}, {count(figures.inkings, 'inking')} ·{' '}
+        {count(figures.deepestFilms, 'film')} deep · cut {figures.cutCm2.toFixed(0)} cm² · about{' '}
+        {count(figures.days, 'day')}
+      </p>
     </article>
   );
 }
@@ -74,24 +148,53 @@ function ProposalCard({ proposal, words, onTake }: { proposal: Proposal; words: 
 function Rules({ plan }: { plan: Plan }) {
   const { change, unit } = usePrintDesk();
   const { rules, way } = plan;
-  const set = (label: string, part: Partial<Plan['rules']>) => void change(label, (p) => ({ ...p, rules: { ...p.rules, ...part } }));
+  const set = (label: string, part: Partial<Plan['rules']>) =>
+    void change(label, (p) => ({ ...p, rules: { ...p.rules, ...part } }));
   return (
     <section>
       <h3 style={{ marginBottom: 10 }}>The search keeps to</h3>
       <div className="fields">
-        <TextField select label="Direction" value={rules.direction} onChange={(e) => set('direction chosen', { direction: e.target.value as Plan['rules']['direction'] })}>
+        <TextField
+          select
+          label="Direction"
+          value={rules.direction}
+          onChange={(e) => set('direction chosen', { direction: e.target.value as Plan['rules']['direction'] })}
+        >
           <MenuItem value="free">any order</MenuItem>
           <MenuItem value="light to dark">light to dark</MenuItem>
           <MenuItem value="dark to light">dark to light</MenuItem>
         </TextField>
-        <TextField select label="Films below are" value={way.under} onChange={(e) => void change('drying chosen', (p) => ({ ...p, way: { ...p.way, under: e.target.value as Plan['way']['under'] } }))}>
+        <TextField
+          select
+          label="Films below are"
+          value={way.under}
+          onChange={(e) =>
+            void change('drying chosen', (p) => ({
+              ...p,
+              way: { ...p.way, under: e.target.value as Plan['way']['under'] },
+            }))
+          }
+        >
           <MenuItem value="dry">dry</MenuItem>
           <MenuItem value="wet">still open, wet</MenuItem>
         </TextField>
-        <CountField label="Most films on a spot" value={rules.maxFilms} range={MAX_FILMS_RANGE} onChange={(maxFilms) => set('films limited', { maxFilms })} />
-        <LengthField label="Roller clearance" valueMm={rules.rollerClearanceMm} unit={unit} range={ROLLER_CLEARANCE_MM} onChange={(rollerClearanceMm) => set('roller clearance', { rollerClearanceMm })} />
+        <CountField
+          label="Most films on a spot"
+          value={rules.maxFilms}
+          range={MAX_FILMS_RANGE}
+          onChange={(maxFilms) => set('films limited', { maxFilms })}
+        />
+        <LengthField
+          label="Roller clearance"
+          valueMm={rules.rollerClearanceMm}
+          unit={unit}
+          range={ROLLER_CLEARANCE_MM}
+          onChange={(rollerClearanceMm) => set('roller clearance', { rollerClearanceMm })}
+        />
       </div>
-      <p className="note" style={{ marginTop: 8 }}>A run is kept at its place under its ink. Days and sheets are start values.</p>
+      <p className="note" style={{ marginTop: 8 }}>
+        A run is kept at its place under its ink. Days and sheets are start values.
+      </p>
     </section>
   );
 }

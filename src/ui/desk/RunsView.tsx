@@ -1,6 +1,19 @@
 'use client';
-import { DndContext, KeyboardSensor, PointerSensor, closestCenter, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
-import { SortableContext, horizontalListSortingStrategy, sortableKeyboardCoordinates, useSortable } from '@dnd-kit/sortable';
+import {
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  closestCenter,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import {
+  SortableContext,
+  horizontalListSortingStrategy,
+  sortableKeyboardCoordinates,
+  useSortable,
+} from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
@@ -10,7 +23,18 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { hexFromLabD50, wordForDifference } from '@/core/colour';
 import { inkForRun } from '@/core/inks';
 import { sheetsToStart } from '@/core/sheets';
-import { blockOfRun, cutStateOfRun, inkNamesOf, inkedAt, inkOf, labelStateOfRun, lightToDark, printedIds, withRunOrder, type Run } from '@/records';
+import {
+  blockOfRun,
+  cutStateOfRun,
+  inkNamesOf,
+  inkedAt,
+  inkOf,
+  labelStateOfRun,
+  lightToDark,
+  printedIds,
+  withRunOrder,
+  type Run,
+} from '@/records';
 import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
 import { CoreSample, type SamplePoint } from '../kit/CoreSample';
 import { usePrintDesk } from '../kit/printContext';
@@ -22,7 +46,14 @@ import { count, openWarnings, wordsForWarning } from './watchWords';
 // what stands beside the sheet comes after it: the sheet itself is there at once
 const ProposalsPanel = dynamic(() => import('./ProposalsPanel').then((m) => m.ProposalsPanel), { ssr: false });
 const WatchList = dynamic(() => import('./WatchList').then((m) => m.WatchList), { ssr: false });
-const InkTurn = dynamic(() => import('./InkTurn').then((m) => m.InkTurn), { ssr: false, loading: () => <p className="note" style={{ minHeight: 300 }}>taking up the ink …</p> });
+const InkTurn = dynamic(() => import('./InkTurn').then((m) => m.InkTurn), {
+  ssr: false,
+  loading: () => (
+    <p className="note" style={{ minHeight: 300 }}>
+      taking up the ink …
+    </p>
+  ),
+});
 
 /** Runs: the progress sheet. Columns are runs; rows are look, film, cut and figures. */
 export function RunsView() {
@@ -33,10 +64,19 @@ export function RunsView() {
   const [large, setLarge] = useState(false);
   const [leaf, setLeaf] = useState<Leaf>('plans');
   const search = useProposals();
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
   const closed = progress.closedRuns;
   const { started } = progress.bench;
-  const sheets = useMemo(() => (started ? started.counted + started.tests : sheetsToStart(plan.sheets, Math.max(1, plan.runs.length), state.belief).total), [started, plan.sheets, plan.runs.length, state.belief]);
+  const sheets = useMemo(
+    () =>
+      started
+        ? started.counted + started.tests
+        : sheetsToStart(plan.sheets, Math.max(1, plan.runs.length), state.belief).total,
+    [started, plan.sheets, plan.runs.length, state.belief],
+  );
   const ids = plan.runs.map((run) => run.id);
   const reorder = (from: number, to: number) => {
     if (from < closed || to < closed || to >= ids.length || from === to) return;
@@ -52,35 +92,75 @@ export function RunsView() {
     if (selectedRun > 0) reorder(selectedRun - 1, selectedRun - 1 + (e.key === 'ArrowLeft' ? -1 : 1));
   });
   if (!plan.flat || !looks) {
-    return <div className="work" style={{ gridTemplateColumns: '1fr' }}><div className="stage"><div className="drop"><h1>No runs yet</h1><p className="note">The runs come from the flat colours of the picture.</p><Link href={desk.urls.page('picture')}>To the picture</Link></div></div></div>;
+    return (
+      <div className="work" style={{ gridTemplateColumns: '1fr' }}>
+        <div className="stage">
+          <div className="drop">
+            <h1>No runs yet</h1>
+            <p className="note">The runs come from the flat colours of the picture.</p>
+            <Link href={desk.urls.page('picture')}>To the picture</Link>
+          </div>
+        </div>
+      </div>
+    );
   }
-  const onDragEnd = ({ active, over }: DragEndEvent) => over && reorder(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)));
+  const onDragEnd = ({ active, over }: DragEndEvent) =>
+    over && reorder(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)));
   const falling = lightToDark(plan, closed);
-  const overlaps = plan.way.process === 'reduction' ? [] : plan.flat.colours.flatMap((c, label) => {
-    const runs = [...new Set(looks.stacks[label].map((e) => e.run + 1))];
-    return runs.length > 1 ? [`${c.name} ${runs.join('\u00a0+\u00a0')}`] : [];
-  });
+  const overlaps =
+    plan.way.process === 'reduction'
+      ? []
+      : plan.flat.colours.flatMap((c, label) => {
+          const runs = [...new Set(looks.stacks[label].map((e) => e.run + 1))];
+          return runs.length > 1 ? [`${c.name} ${runs.join('\u00a0+\u00a0')}`] : [];
+        });
   const watch = openWarnings(looks.warnings, closed).length;
   const inOrder = falling.every((id, i) => id === ids[i]);
   return (
     <div className="work">
       {large ? (
         <div className="stage">
-          <div className="row between"><h1>{selectedRun === 0 ? 'Bare paper' : `After run ${selectedRun}`}</h1><Button onClick={() => setLarge(false)}>Back to the progress sheet</Button></div>
+          <div className="row between">
+            <h1>{selectedRun === 0 ? 'Bare paper' : `After run ${selectedRun}`}</h1>
+            <Button onClick={() => setLarge(false)}>Back to the progress sheet</Button>
+          </div>
           <LookCanvas run={selectedRun} onPoint={setPoint} />
         </div>
       ) : (
         <DndContext sensors={sensors} autoScroll={false} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
           <SortableContext items={ids} strategy={horizontalListSortingStrategy}>
-            <div className="progress" style={{ gridTemplateColumns: `56px repeat(${ids.length}, minmax(118px, ${Math.round(LARGEST_THUMB_PX * (plan.picture!.widthMm / plan.picture!.heightMm))}px))`, gridTemplateRows: 'repeat(5, auto)' }}>
+            <div
+              className="progress"
+              style={{
+                gridTemplateColumns: `56px repeat(${ids.length}, minmax(118px, ${Math.round(LARGEST_THUMB_PX * (plan.picture!.widthMm / plan.picture!.heightMm))}px))`,
+                gridTemplateRows: 'repeat(5, auto)',
+              }}
+            >
               <div style={{ gridRow: '1 / 6', display: 'grid', gridTemplateRows: 'subgrid' }}>
                 <span />
                 <span className="rowname">look after</span>
                 <span className="rowname">film laid</span>
-                <span className="rowname">cut before<br /><span className="madder">block, mirrored</span></span>
+                <span className="rowname">
+                  cut before
+                  <br />
+                  <span className="madder">block, mirrored</span>
+                </span>
                 <span className="rowname">figures</span>
               </div>
-              {plan.runs.map((run, i) => <Column key={run.id} run={run} index={i} sheets={sheets} onPoint={setPoint} onMove={(by) => reorder(i, i + by)} onLarge={() => { selectRun(i + 1); setLarge(true); }} />)}
+              {plan.runs.map((run, i) => (
+                <Column
+                  key={run.id}
+                  run={run}
+                  index={i}
+                  sheets={sheets}
+                  onPoint={setPoint}
+                  onMove={(by) => reorder(i, i + by)}
+                  onLarge={() => {
+                    selectRun(i + 1);
+                    setLarge(true);
+                  }}
+                />
+              ))}
             </div>
           </SortableContext>
         </DndContext>
@@ -88,21 +168,48 @@ export function RunsView() {
       <aside className="side split">
         <div className="upper">
           <div className="leaves" role="tablist" aria-label="Beside the runs">
-            <LeafTab name="plans" leaf={leaf} onLeaf={setLeaf}>{closed > 0 ? 'From here on' : 'Other plans'}</LeafTab>
-            <LeafTab name="ink" leaf={leaf} onLeaf={setLeaf}>{selectedRun > 0 ? `Ink of run ${selectedRun}` : 'Ink'}</LeafTab>
-            <LeafTab name="watch" leaf={leaf} onLeaf={setLeaf}>To watch{watch > 0 ? ` (${watch})` : ''}</LeafTab>
+            <LeafTab name="plans" leaf={leaf} onLeaf={setLeaf}>
+              {closed > 0 ? 'From here on' : 'Other plans'}
+            </LeafTab>
+            <LeafTab name="ink" leaf={leaf} onLeaf={setLeaf}>
+              {selectedRun > 0 ? `Ink of run ${selectedRun}` : 'Ink'}
+            </LeafTab>
+            <LeafTab name="watch" leaf={leaf} onLeaf={setLeaf}>
+              To watch{watch > 0 ? ` (${watch})` : ''}
+            </LeafTab>
           </div>
           <section>
-            <p>now: mean ΔE <strong className="num">{looks.agreement.mean.toFixed(1)}</strong>, worst <strong className="num">{looks.agreement.worst.toFixed(1)}</strong> ({wordForDifference(looks.agreement.worst)}) · {count(plan.runs.length, 'run')} · {count(Math.max(0, ...looks.stacks.map((stack) => stack.length)), 'film')} deep</p>
+            <p>
+              now: mean ΔE <strong className="num">{looks.agreement.mean.toFixed(1)}</strong>, worst{' '}
+              <strong className="num">{looks.agreement.worst.toFixed(1)}</strong> (
+              {wordForDifference(looks.agreement.worst)}) · {count(plan.runs.length, 'run')} ·{' '}
+              {count(Math.max(0, ...looks.stacks.map((stack) => stack.length)), 'film')} deep
+            </p>
             {overlaps.length > 0 && <p className="note">Made where films overlap: {overlaps.join(' · ')}</p>}
-            {!inOrder && leaf === 'plans' && <Button sx={{ mt: 1 }} onClick={() => void change('light to dark', (p) => withRunOrder(p, lightToDark(p, closed)))}>Order light to dark</Button>}
+            {!inOrder && leaf === 'plans' && (
+              <Button
+                sx={{ mt: 1 }}
+                onClick={() => void change('light to dark', (p) => withRunOrder(p, lightToDark(p, closed)))}
+              >
+                Order light to dark
+              </Button>
+            )}
           </section>
           {leaf === 'plans' && <ProposalsPanel search={search} />}
-          {leaf === 'ink' && (selectedRun > 0 ? <InkTurn run={plan.runs[selectedRun - 1]} index={selectedRun - 1} /> : <p className="note">Choose a run to hold its ink and turn it.</p>)}
+          {leaf === 'ink' &&
+            (selectedRun > 0 ? (
+              <InkTurn run={plan.runs[selectedRun - 1]} index={selectedRun - 1} />
+            ) : (
+              <p className="note">Choose a run to hold its ink and turn it.</p>
+            ))}
           {leaf === 'watch' && <WatchList />}
-          <p className="note">Prediction from what is known of each ink: typically 3 to 6 ΔE off, more if inking varies.</p>
+          <p className="note">
+            Prediction from what is known of each ink: typically 3 to 6 ΔE off, more if inking varies.
+          </p>
         </div>
-        <div className="lower"><CoreSample point={point} onPoint={setPoint} /></div>
+        <div className="lower">
+          <CoreSample point={point} onPoint={setPoint} />
+        </div>
       </aside>
     </div>
   );
@@ -113,11 +220,32 @@ const LARGEST_THUMB_PX = 132;
 
 type Leaf = 'plans' | 'ink' | 'watch';
 
-function LeafTab({ name, leaf, onLeaf, children }: { name: Leaf; leaf: Leaf; onLeaf: (leaf: Leaf) => void; children: React.ReactNode }) {
-  return <button type="button" role="tab" aria-selected={leaf === name} onClick={() => onLeaf(name)}>{children}</button>;
+function LeafTab({
+  name,
+  leaf,
+  onLeaf,
+  children,
+}: {
+  name: Leaf;
+  leaf: Leaf;
+  onLeaf: (leaf: Leaf) => void;
+  children: React.ReactNode;
+}) {
+  return (
+    <button type="button" role="tab" aria-selected={leaf === name} onClick={() => onLeaf(name)}>
+      {children}
+    </button>
+  );
 }
 
-interface ColumnProps { readonly run: Run; readonly index: number; readonly sheets: number; readonly onPoint: (point: SamplePoint | undefined) => void; readonly onMove: (by: number) => void; readonly onLarge: () => void }
+interface ColumnProps {
+  readonly run: Run;
+  readonly index: number;
+  readonly sheets: number;
+  readonly onPoint: (point: SamplePoint | undefined) => void;
+  readonly onMove: (by: number) => void;
+  readonly onLarge: () => void;
+}
 
 function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
   const desk = usePrintDesk();
@@ -130,11 +258,21 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
   const cut = labelStateOfRun(plan, run, desk.sheet);
   const look = useKept(looks!.looks[index + 1].map(wordOfLab));
   const paper = wordOfLab(plan.paper.labD50);
-  const film = useKept(parts.map((part) => {
-    const inking = run.inkings.find((i) => inkedAt(plan, desk.sheet, part, run, i));
-    return inking ? wordOfLab(inkOf(plan, inking).solidLabD50) : paper;
-  }));
-  const blockFills = useKept(parts.map((_, p) => (cut.standing.includes(p) ? BLOCK_WORDS.standing : cut.cutNow.includes(p) ? BLOCK_WORDS.cutFill : BLOCK_WORDS.cleared)));
+  const film = useKept(
+    parts.map((part) => {
+      const inking = run.inkings.find((i) => inkedAt(plan, desk.sheet, part, run, i));
+      return inking ? wordOfLab(inkOf(plan, inking).solidLabD50) : paper;
+    }),
+  );
+  const blockFills = useKept(
+    parts.map((_, p) =>
+      cut.standing.includes(p)
+        ? BLOCK_WORDS.standing
+        : cut.cutNow.includes(p)
+          ? BLOCK_WORDS.cutFill
+          : BLOCK_WORDS.cleared,
+    ),
+  );
   const blockStrokes = useKept(parts.map((_, p) => (cut.cutNow.includes(p) ? BLOCK_WORDS.cutStroke : blockFills[p])));
   const block = plan.blocks.length > 1 ? blockOfRun(plan, run).block.name : undefined;
   const on = selectedRun === index + 1;
@@ -142,35 +280,129 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
     const { picture } = plan;
     if (!coverage || !picture) return;
     const bounds = e.currentTarget.getBoundingClientRect();
-    const u = (e.clientX - bounds.left) / bounds.width, v = (e.clientY - bounds.top) / bounds.height;
-    const cell = Math.min(coverage.height - 1, Math.floor(v * coverage.height)) * coverage.width + Math.min(coverage.width - 1, Math.floor(u * coverage.width));
+    const u = (e.clientX - bounds.left) / bounds.width,
+      v = (e.clientY - bounds.top) / bounds.height;
+    const cell =
+      Math.min(coverage.height - 1, Math.floor(v * coverage.height)) * coverage.width +
+      Math.min(coverage.width - 1, Math.floor(u * coverage.width));
     let part = 0;
-    for (let l = 1; l < coverage.labelCount; l++) if (coverage.bytes[l * coverage.width * coverage.height + cell] > coverage.bytes[part * coverage.width * coverage.height + cell]) part = l;
+    for (let l = 1; l < coverage.labelCount; l++)
+      if (
+        coverage.bytes[l * coverage.width * coverage.height + cell] >
+        coverage.bytes[part * coverage.width * coverage.height + cell]
+      )
+        part = l;
     onPoint({ label: parts[part]?.label ?? 0, part, xMm: u * picture.widthMm, yMm: v * picture.heightMm });
   };
-  const blank = <span style={{ display: 'block', aspectRatio: plan.picture ? `${plan.picture.widthMm} / ${plan.picture.heightMm}` : '4 / 3', background: 'var(--sheet)' }} />;
+  const blank = (
+    <span
+      style={{
+        display: 'block',
+        aspectRatio: plan.picture ? `${plan.picture.widthMm} / ${plan.picture.heightMm}` : '4 / 3',
+        background: 'var(--sheet)',
+      }}
+    />
+  );
   return (
-    <section ref={setNodeRef} className="col" style={{ gridRow: '1 / 6', display: 'grid', gridTemplateRows: 'subgrid', transform: CSS.Translate.toString(transform && { ...transform, y: 0 }), transition: transition ?? undefined }} aria-label={`Run ${index + 1}, ${names}`}>
+    <section
+      ref={setNodeRef}
+      className="col"
+      style={{
+        gridRow: '1 / 6',
+        display: 'grid',
+        gridTemplateRows: 'subgrid',
+        transform: CSS.Translate.toString(transform && { ...transform, y: 0 }),
+        transition: transition ?? undefined,
+      }}
+      aria-label={`Run ${index + 1}, ${names}`}
+    >
       <div className={on ? 'colhead on' : 'colhead'} onClick={() => selectRun(index + 1)}>
         <div className="top1">
-          <h2><button type="button" className="bare" onClick={() => selectRun(index + 1)}>Run {index + 1}</button></h2>
-          {closed ? <span className="quiet">closed</span> : (
+          <h2>
+            <button type="button" className="bare" onClick={() => selectRun(index + 1)}>
+              Run {index + 1}
+            </button>
+          </h2>
+          {closed ? (
+            <span className="quiet">closed</span>
+          ) : (
             <span className="num">
-              <button type="button" className="grip" aria-label={`Move run ${index + 1} earlier`} disabled={index - 1 < progress.closedRuns} onClick={(e) => { e.stopPropagation(); onMove(-1); }}>‹</button>
-              <button type="button" className="grip" {...attributes} {...listeners} aria-label={`Drag run ${index + 1} to another place`}>move</button>
-              <button type="button" className="grip" aria-label={`Move run ${index + 1} later`} disabled={index === plan.runs.length - 1} onClick={(e) => { e.stopPropagation(); onMove(1); }}>›</button>
+              <button
+                type="button"
+                className="grip"
+                aria-label={`Move run ${index + 1} earlier`}
+                disabled={index - 1 < progress.closedRuns}
+                onClick={(e) => {
+                  e.stopPropagation();
+                  onMove(-1);
+                }}
+              >
+                ‹
+              </button>
+              <button
+                type="button"
+                className="grip"
+                {...attributes}
+                {...listeners}
+                aria-label={`Drag run ${index + 1} to another place`}
+              >
+                move
+              </button>
+              <button
+                type="button"
+                className="grip"
+                aria-label={`Move run ${index + 1} later`}
+                disabled={index === plan.runs.length - 1}
+                onClick={(e) => {
+                  e.stopPropagation();
+                  onMove(1);
+                }}
+              >
+                ›
+              </button>
             </span>
           )}
         </div>
-        <p style={{ whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }}>{run.inkings.map((inking) => <span key={inking.id} className="swatch" style={{ background: hexFromLabD50(inkOf(plan, inking).solidLabD50), marginRight: 3 }} aria-hidden />)} {names}</p>
+        <p style={{ whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }}>
+          {run.inkings.map((inking) => (
+            <span
+              key={inking.id}
+              className="swatch"
+              style={{ background: hexFromLabD50(inkOf(plan, inking).solidLabD50), marginRight: 3 }}
+              aria-hidden
+            />
+          ))}{' '}
+          {names}
+        </p>
       </div>
       <div className="thumb">
-        <button type="button" className="bare" style={{ width: '100%', cursor: 'zoom-in' }} onClick={onLarge} onPointerMove={pointAt} aria-label={`Look closely at the sheet after run ${index + 1}`}>
+        <button
+          type="button"
+          className="bare"
+          style={{ width: '100%', cursor: 'zoom-in' }}
+          onClick={onLarge}
+          onPointerMove={pointAt}
+          aria-label={`Look closely at the sheet after run ${index + 1}`}
+        >
           {coverage ? <Thumb coverage={coverage} fills={look} label={`The sheet after run ${index + 1}`} /> : blank}
         </button>
       </div>
-      <div className="thumb" onPointerMove={pointAt}>{coverage ? <Thumb coverage={coverage} fills={film} label={`What run ${index + 1} lays down`} /> : blank}</div>
-      <div className="thumb">{coverage ? <Thumb coverage={coverage} fills={blockFills} strokes={blockStrokes} mirrored label={`${block ?? 'The block'} before run ${index + 1}, mirrored; hatched is cut now`} /> : blank}</div>
+      <div className="thumb" onPointerMove={pointAt}>
+        {coverage ? <Thumb coverage={coverage} fills={film} label={`What run ${index + 1} lays down`} /> : blank}
+      </div>
+      <div className="thumb">
+        {coverage ? (
+          <Thumb
+            coverage={coverage}
+            fills={blockFills}
+            strokes={blockStrokes}
+            mirrored
+            label={`${block ?? 'The block'} before run ${index + 1}, mirrored; hatched is cut now`}
+          />
+        ) : (
+          blank
+        )}
+      </div>
       <Figures run={run} index={index} sheets={sheets} />
     </section>
   );
@@ -188,23 +420,45 @@ function Figures({ run, index, sheets }: { run: Run; index: number; sheets: numb
   const { plan } = state;
   const flat = plan.flat!;
   const areaCm2 = (plan.picture!.widthMm * plan.picture!.heightMm) / 100;
-  const shareOf = (part: readonly string[]) => part.reduce((sum, id) => sum + flat.colours.find((c) => c.id === id)!.areaShare, 0);
+  const shareOf = (part: readonly string[]) =>
+    part.reduce((sum, id) => sum + flat.colours.find((c) => c.id === id)!.areaShare, 0);
   const { standing, cutNow } = cutStateOfRun(plan, run);
-  const grams = run.inkings.reduce((sum, inking) => sum + inkForRun(shareOf(printedIds(plan, inking)) * areaCm2, sheets, run.impressions * inking.filmWeight).grams, 0);
+  const grams = run.inkings.reduce(
+    (sum, inking) =>
+      sum + inkForRun(shareOf(printedIds(plan, inking)) * areaCm2, sheets, run.impressions * inking.filmWeight).grams,
+    0,
+  );
   const label = flat.colours.findIndex((c) => c.id === run.inkings[0].colourId);
   const off = looks!.agreement.deltaE[label];
   const below = looks!.stacks[label].findIndex((e) => e.run === index);
-  const short = openWarnings(looks!.warnings, progress.closedRuns).map((w) => wordsForWarning(w, unit)).filter((w) => w.run === index && w.short);
+  const short = openWarnings(looks!.warnings, progress.closedRuns)
+    .map((w) => wordsForWarning(w, unit))
+    .filter((w) => w.run === index && w.short);
   return (
     <dl className="figures">
-      {plan.blocks.length > 1 && <><dt>prints from</dt><dd>{blockOfRun(plan, run).block.name}</dd></>}
-      <dt>stands</dt><dd>{(shareOf(standing) * areaCm2).toFixed(0)} cm²</dd>
-      <dt /><dd className="quiet">{(100 * shareOf(standing)).toFixed(0)} %</dd>
-      <dt>cut now</dt><dd>{(shareOf(cutNow) * areaCm2).toFixed(0)} cm²</dd>
-      <dt>ink</dt><dd title={`for ${sheets} sheets; start values`}>{grams < 10 ? grams.toFixed(1) : grams.toFixed(0)} g</dd>
-      <dt>off wanted</dt><dd className={off >= 3 ? 'madder' : undefined}>ΔE {off.toFixed(1)}</dd>
-      <dt>films below</dt><dd>{Math.max(0, below)}</dd>
-      {short.map((w, i) => <dd key={i} className="whole madder" style={{ textAlign: 'left' }}>{w.short}</dd>)}
+      {plan.blocks.length > 1 && (
+        <>
+          <dt>prints from</dt>
+          <dd>{blockOfRun(plan, run).block.name}</dd>
+        </>
+      )}
+      <dt>stands</dt>
+      <dd>{(shareOf(standing) * areaCm2).toFixed(0)} cm²</dd>
+      <dt />
+      <dd className="quiet">{(100 * shareOf(standing)).toFixed(0)} %</dd>
+      <dt>cut now</dt>
+      <dd>{(shareOf(cutNow) * areaCm2).toFixed(0)} cm²</dd>
+      <dt>ink</dt>
+      <dd title={`for ${sheets} sheets; start values`}>{grams < 10 ? grams.toFixed(1) : grams.toFixed(0)} g</dd>
+      <dt>off wanted</dt>
+      <dd className={off >= 3 ? 'madder' : undefined}>ΔE {off.toFixed(1)}</dd>
+      <dt>films below</dt>
+      <dd>{Math.max(0, below)}</dd>
+      {short.map((w, i) => (
+        <dd key={i} className="whole madder" style={{ textAlign: 'left' }}>
+          {w.short}
+        </dd>
+      ))}
     </dl>
   );
 }

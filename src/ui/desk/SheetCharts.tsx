@@ -1,5 +1,17 @@
 'use client';
-import { Area, Bar, BarChart, CartesianGrid, Cell, ComposedChart, Line, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
+import {
+  Area,
+  Bar,
+  BarChart,
+  CartesianGrid,
+  Cell,
+  ComposedChart,
+  Line,
+  ReferenceLine,
+  ResponsiveContainer,
+  XAxis,
+  YAxis,
+} from 'recharts';
 import type { SheetAnswer } from '@/core/sheets';
 import { TOKENS } from '../theme/tokens';
 
@@ -11,28 +23,75 @@ export function SheetCharts({ answer, wanted }: { answer: Pick<SheetAnswer, 'cur
   return (
     <div style={{ display: 'grid', gap: 18 }}>
       <figure style={{ margin: 0 }}>
-        <figcaption><h2>Good prints at the end</h2><p className="note">how likely each count is; the line is the chance of at least so many</p></figcaption>
+        <figcaption>
+          <h2>Good prints at the end</h2>
+          <p className="note">how likely each count is; the line is the chance of at least so many</p>
+        </figcaption>
         <ResponsiveContainer width="100%" height={200}>
-          <ComposedChart data={[...answer.curve]} margin={{ top: 14, right: 0, bottom: 0, left: 0 }} barCategoryGap="14%">
+          <ComposedChart
+            data={[...answer.curve]}
+            margin={{ top: 14, right: 0, bottom: 0, left: 0 }}
+            barCategoryGap="14%"
+          >
             <CartesianGrid vertical={false} stroke={TOKENS.hairline} />
             <XAxis dataKey="good" {...AXIS} />
             <YAxis yAxisId="p" {...AXIS} width={44} tickFormatter={(v: number) => `${Math.round(v * 100)} %`} />
-            <YAxis yAxisId="c" orientation="right" domain={[0, 1]} ticks={[0, 0.5, 1]} {...AXIS} width={44} tickFormatter={(v: number) => `${Math.round(v * 100)} %`} />
-            <ReferenceLine yAxisId="p" x={wanted} stroke={TOKENS.madder} strokeDasharray="4 3" label={{ value: `wanted ${wanted}`, position: 'top', fontSize: 12, fill: TOKENS.madder }} />
-            <Bar yAxisId="p" dataKey="probability" isAnimationActive={false}>{answer.curve.map((p) => <Cell key={p.good} fill={p.good >= wanted ? TOKENS.press : TOKENS.hairline} />)}</Bar>
-            <Line yAxisId="c" dataKey="atLeast" stroke={TOKENS.ink} strokeWidth={1.5} dot={false} isAnimationActive={false} />
+            <YAxis
+              yAxisId="c"
+              orientation="right"
+              domain={[0, 1]}
+              ticks={[0, 0.5, 1]}
+              {...AXIS}
+              width={44}
+              tickFormatter={(v: number) => `${Math.round(v * 100)} %`}
+            />
+            <ReferenceLine
+              yAxisId="p"
+              x={wanted}
+              stroke={TOKENS.madder}
+              strokeDasharray="4 3"
+              label={{ value: `wanted ${wanted}`, position: 'top', fontSize: 12, fill: TOKENS.madder }}
+            />
+            <Bar yAxisId="p" dataKey="probability" isAnimationActive={false}>
+              {answer.curve.map((p) => (
+                <Cell key={p.good} fill={p.good >= wanted ? TOKENS.press : TOKENS.hairline} />
+              ))}
+            </Bar>
+            <Line
+              yAxisId="c"
+              dataKey="atLeast"
+              stroke={TOKENS.ink}
+              strokeWidth={1.5}
+              dot={false}
+              isAnimationActive={false}
+            />
           </ComposedChart>
         </ResponsiveContainer>
       </figure>
       <figure style={{ margin: 0 }}>
-        <figcaption><h2>Alive after each run</h2><p className="note">median, and the middle 80 %</p></figcaption>
+        <figcaption>
+          <h2>Alive after each run</h2>
+          <p className="note">median, and the middle 80 %</p>
+        </figcaption>
         <ResponsiveContainer width="100%" height={160}>
           <ComposedChart data={alive} margin={{ top: 20, right: 44, bottom: 0, left: 0 }}>
             <CartesianGrid vertical={false} stroke={TOKENS.hairline} />
             <XAxis dataKey="run" {...AXIS} tickFormatter={(r: number) => (r === 0 ? 'start' : `run ${r}`)} />
-            <YAxis {...AXIS} width={44} domain={[(min: number) => Math.max(0, Math.floor(min - 2)), 'auto']} allowDecimals={false} />
+            <YAxis
+              {...AXIS}
+              width={44}
+              domain={[(min: number) => Math.max(0, Math.floor(min - 2)), 'auto']}
+              allowDecimals={false}
+            />
             <Area dataKey="band" stroke="none" fill={TOKENS.press} fillOpacity={0.18} isAnimationActive={false} />
-            <Line dataKey="median" stroke={TOKENS.press} strokeWidth={2} dot={{ r: 3 }} isAnimationActive={false} label={{ position: 'top', fontSize: 12, fill: TOKENS.ink }} />
+            <Line
+              dataKey="median"
+              stroke={TOKENS.press}
+              strokeWidth={2}
+              dot={{ r: 3 }}
+              isAnimationActive={false}
+              label={{ position: 'top', fontSize: 12, fill: TOKENS.ink }}
+            />
           </ComposedChart>
         </ResponsiveContainer>
       </figure>
@@ -47,7 +106,11 @@ export function ForecastChart({ curve, wanted }: { curve: SheetAnswer['curve']; 
       <BarChart data={[...curve]} margin={{ top: 6, right: 0, bottom: 0, left: 0 }} barCategoryGap="12%">
         <XAxis dataKey="good" {...AXIS} interval="preserveStartEnd" />
         <ReferenceLine x={wanted} stroke={TOKENS.madder} strokeDasharray="3 3" />
-        <Bar dataKey="probability" isAnimationActive={false}>{curve.map((p) => <Cell key={p.good} fill={p.good >= wanted ? TOKENS.press : TOKENS.hairline} />)}</Bar>
+        <Bar dataKey="probability" isAnimationActive={false}>
+          {curve.map((p) => (
+            <Cell key={p.good} fill={p.good >= wanted ? TOKENS.press : TOKENS.hairline} />
+          ))}
+        </Bar>
       </BarChart>
     </ResponsiveContainer>
   );

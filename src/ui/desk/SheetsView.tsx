@@ -4,13 +4,30 @@ import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import dynamic from 'next/dynamic';
 import { useMemo } from 'react';
-import { EDITION_RANGE, MEAN_LOSS, outlook, PROOFS_RANGE, sheetsToStart, TEST_SHEETS_RANGE, WISH_RANGE, type Experience, type SheetAnswer } from '@/core/sheets';
+import {
+  EDITION_RANGE,
+  MEAN_LOSS,
+  outlook,
+  PROOFS_RANGE,
+  sheetsToStart,
+  TEST_SHEETS_RANGE,
+  WISH_RANGE,
+  type Experience,
+  type SheetAnswer,
+} from '@/core/sheets';
 import type { Plan } from '@/records';
 import { CountField } from '../kit/fields';
 import { usePrintDesk } from '../kit/printContext';
 
-const SheetCharts = dynamic(() => import('./SheetCharts').then((m) => m.SheetCharts), { ssr: false, loading: () => <div style={{ height: 420 }} /> });
-const EXPERIENCE_WORDS: Record<Experience, string> = { new: 'new to it', practised: 'practised', workshop: 'a workshop hand' };
+const SheetCharts = dynamic(() => import('./SheetCharts').then((m) => m.SheetCharts), {
+  ssr: false,
+  loading: () => <div style={{ height: 420 }} />,
+});
+const EXPERIENCE_WORDS: Record<Experience, string> = {
+  new: 'new to it',
+  practised: 'practised',
+  workshop: 'a workshop hand',
+};
 
 /** Sheets: how many to start, and why. */
 export function SheetsView() {
@@ -20,17 +37,34 @@ export function SheetsView() {
   const runs = Math.max(1, plan.runs.length);
   const answer = useMemo(() => sheetsToStart(sheets, runs, belief), [sheets, runs, belief]);
   const started = progress.bench.started;
-  const shown = useMemo(() => (started ? { ...answer, ...outlook(started.counted, runs, belief) } : answer), [started, answer, runs, belief]);
-  const set = (label: string, part: Partial<Plan['sheets']>) => void change(label, (p) => ({ ...p, sheets: { ...p.sheets, ...part } }));
+  const shown = useMemo(
+    () => (started ? { ...answer, ...outlook(started.counted, runs, belief) } : answer),
+    [started, answer, runs, belief],
+  );
+  const set = (label: string, part: Partial<Plan['sheets']>) =>
+    void change(label, (p) => ({ ...p, sheets: { ...p.sheets, ...part } }));
   const pulls = workshopLosses.lost + workshopLosses.kept;
   return (
     <div className="work">
       <div className="stage" style={{ overflow: 'auto', gap: 16 }}>
         <div>
-          <p className="quiet" style={{ marginBottom: 6 }}>Sheets to start</p>
-          <p className="answer" aria-live="polite">{inWords(plan, answer, runs)}</p>
-          {started && <p className="say" style={{ marginTop: 10 }}>{started.counted} sheets and {started.tests} test sheets were started; none can be added to a reduction. The curves below are for these {started.counted}.</p>}
-          {plan.runs.length === 0 && <p className="say wait" style={{ marginTop: 10 }}>There are no runs yet, so this counts with one. Flatten the picture first.</p>}
+          <p className="quiet" style={{ marginBottom: 6 }}>
+            Sheets to start
+          </p>
+          <p className="answer" aria-live="polite">
+            {inWords(plan, answer, runs)}
+          </p>
+          {started && (
+            <p className="say" style={{ marginTop: 10 }}>
+              {started.counted} sheets and {started.tests} test sheets were started; none can be added to a reduction.
+              The curves below are for these {started.counted}.
+            </p>
+          )}
+          {plan.runs.length === 0 && (
+            <p className="say wait" style={{ marginTop: 10 }}>
+              There are no runs yet, so this counts with one. Flatten the picture first.
+            </p>
+          )}
         </div>
         <SheetCharts answer={shown} wanted={sheets.edition + sheets.proofsToKeep} />
       </div>
@@ -38,22 +72,63 @@ export function SheetsView() {
         <section>
           <h2>The wish</h2>
           <div className="fields" style={{ marginTop: 14 }}>
-            <CountField label="Edition" value={sheets.edition} range={EDITION_RANGE} onChange={(edition) => set('edition', { edition })} />
-            <CountField label="Proofs to keep" value={sheets.proofsToKeep} range={PROOFS_RANGE} onChange={(proofsToKeep) => set('proofs to keep', { proofsToKeep })} />
-            <CountField label="Test sheets" value={sheets.testSheets} range={TEST_SHEETS_RANGE} onChange={(testSheets) => set('test sheets', { testSheets })} />
+            <CountField
+              label="Edition"
+              value={sheets.edition}
+              range={EDITION_RANGE}
+              onChange={(edition) => set('edition', { edition })}
+            />
+            <CountField
+              label="Proofs to keep"
+              value={sheets.proofsToKeep}
+              range={PROOFS_RANGE}
+              onChange={(proofsToKeep) => set('proofs to keep', { proofsToKeep })}
+            />
+            <CountField
+              label="Test sheets"
+              value={sheets.testSheets}
+              range={TEST_SHEETS_RANGE}
+              onChange={(testSheets) => set('test sheets', { testSheets })}
+            />
           </div>
-          <p className="note" style={{ marginTop: 8 }}>Test sheets go first in every run and are not counted.</p>
+          <p className="note" style={{ marginTop: 8 }}>
+            Test sheets go first in every run and are not counted.
+          </p>
           <div style={{ marginTop: 14 }}>
-            <div className="row between"><span className="quiet" id="wish">to be sure of it</span><span className="num">{Math.round(sheets.wishToBeSure * 100)} %</span></div>
-            <WishSlider key={sheets.wishToBeSure} value={sheets.wishToBeSure} onDone={(wishToBeSure) => set('wish to be sure', { wishToBeSure })} />
+            <div className="row between">
+              <span className="quiet" id="wish">
+                to be sure of it
+              </span>
+              <span className="num">{Math.round(sheets.wishToBeSure * 100)} %</span>
+            </div>
+            <WishSlider
+              key={sheets.wishToBeSure}
+              value={sheets.wishToBeSure}
+              onDone={(wishToBeSure) => set('wish to be sure', { wishToBeSure })}
+            />
           </div>
         </section>
         <section>
           <h2>The hand</h2>
-          <TextField select fullWidth label="Experience" value={sheets.experience} sx={{ mt: 1.75 }} onChange={(e) => set('experience', { experience: e.target.value as Experience })}>
-            {(Object.keys(MEAN_LOSS) as Experience[]).map((e) => <MenuItem key={e} value={e}>{EXPERIENCE_WORDS[e]}: {(MEAN_LOSS[e] * 100).toFixed(MEAN_LOSS[e] < 0.02 ? 1 : 0)} % lost a run</MenuItem>)}
+          <TextField
+            select
+            fullWidth
+            label="Experience"
+            value={sheets.experience}
+            sx={{ mt: 1.75 }}
+            onChange={(e) => set('experience', { experience: e.target.value as Experience })}
+          >
+            {(Object.keys(MEAN_LOSS) as Experience[]).map((e) => (
+              <MenuItem key={e} value={e}>
+                {EXPERIENCE_WORDS[e]}: {(MEAN_LOSS[e] * 100).toFixed(MEAN_LOSS[e] < 0.02 ? 1 : 0)} % lost a run
+              </MenuItem>
+            ))}
           </TextField>
-          <p className="note" style={{ marginTop: 8 }}>{pulls === 0 ? 'A start value with the weight of 20 sheets; your own log replaces it pull by pull.' : `Start value, sharpened by ${pulls} pulls in this workshop’s log (${workshopLosses.lost} lost): now ${(100 * belief.lost / (belief.lost + belief.kept)).toFixed(1)} % a run.`}</p>
+          <p className="note" style={{ marginTop: 8 }}>
+            {pulls === 0
+              ? 'A start value with the weight of 20 sheets; your own log replaces it pull by pull.'
+              : `Start value, sharpened by ${pulls} pulls in this workshop’s log (${workshopLosses.lost} lost): now ${((100 * belief.lost) / (belief.lost + belief.kept)).toFixed(1)} % a run.`}
+          </p>
         </section>
       </aside>
     </div>
@@ -61,13 +136,23 @@ export function SheetsView() {
 }
 
 function WishSlider({ value, onDone }: { value: number; onDone: (value: number) => void }) {
-  return <Slider defaultValue={value} min={WISH_RANGE.min} max={WISH_RANGE.max} step={0.01} aria-labelledby="wish" onChangeCommitted={(_, v) => onDone(Math.round((v as number) * 100) / 100)} />;
+  return (
+    <Slider
+      defaultValue={value}
+      min={WISH_RANGE.min}
+      max={WISH_RANGE.max}
+      step={0.01}
+      aria-labelledby="wish"
+      onChangeCommitted={(_, v) => onDone(Math.round((v as number) * 100) / 100)}
+    />
+  );
 }
 
 function inWords(plan: Plan, answer: SheetAnswer, runs: number): string {
   const { edition, proofsToKeep, testSheets } = plan.sheets;
   const keep = proofsToKeep > 0 ? `${edition} good prints and ${proofsToKeep} proofs` : `${edition} good prints`;
-  if (!answer.reached) return `Even ${answer.counted} sheets do not make ${keep} that sure. Lower the wish, or the losses.`;
+  if (!answer.reached)
+    return `Even ${answer.counted} sheets do not make ${keep} that sure. Lower the wish, or the losses.`;
   const tests = testSheets > 0 ? `: ${answer.counted} that count and ${testSheets} test sheets that go first` : '';
   return `Start ${answer.total} sheets${tests}. Through ${runs} run${runs === 1 ? '' : 's'} that gives ${keep} with a chance of ${Math.floor(answer.chance * 100)} %.`;
 }

@@ -14,50 +14,148 @@ import { usePrintDesk, type Placement } from '../kit/printContext';
 /** Crop, turn, mirror and size, on the picture as brought in. */
 export function SizeDialog({ picture, onClose }: { picture: PicturePlan; onClose: () => void }) {
   const { unit, urls, place } = usePrintDesk();
-  const [wanted, setWanted] = useState<Placement>({ turnDeg: picture.turnDeg, mirrored: picture.mirrored, crop: picture.crop, widthMm: picture.widthMm, heightMm: picture.heightMm });
+  const [wanted, setWanted] = useState<Placement>({
+    turnDeg: picture.turnDeg,
+    mirrored: picture.mirrored,
+    crop: picture.crop,
+    widthMm: picture.widthMm,
+    heightMm: picture.heightMm,
+  });
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
   const sideways = wanted.turnDeg % 180 !== 0;
-  const natural = { width: sideways ? picture.sourceHeightPx : picture.sourceWidthPx, height: sideways ? picture.sourceWidthPx : picture.sourceHeightPx };
+  const natural = {
+    width: sideways ? picture.sourceHeightPx : picture.sourceWidthPx,
+    height: sideways ? picture.sourceWidthPx : picture.sourceHeightPx,
+  };
   const fitted = (next: Placement): Placement => {
     const turned = next.turnDeg % 180 !== 0;
-    const [w, h] = turned ? [picture.sourceHeightPx, picture.sourceWidthPx] : [picture.sourceWidthPx, picture.sourceHeightPx];
-    const c = centerCrop(makeAspectCrop({ unit: '%', width: 100 }, next.widthMm / next.heightMm, w, h), w, h) as PercentCrop;
+    const [w, h] = turned
+      ? [picture.sourceHeightPx, picture.sourceWidthPx]
+      : [picture.sourceWidthPx, picture.sourceHeightPx];
+    const c = centerCrop(
+      makeAspectCrop({ unit: '%', width: 100 }, next.widthMm / next.heightMm, w, h),
+      w,
+      h,
+    ) as PercentCrop;
     const scale = Math.min(1, 100 / c.height, 100 / c.width);
-    return { ...next, crop: { x: (100 - c.width * scale) / 200, y: (100 - c.height * scale) / 200, width: (c.width * scale) / 100, height: (c.height * scale) / 100 } };
+    return {
+      ...next,
+      crop: {
+        x: (100 - c.width * scale) / 200,
+        y: (100 - c.height * scale) / 200,
+        width: (c.width * scale) / 100,
+        height: (c.height * scale) / 100,
+      },
+    };
   };
-  const turn = (by: 90 | 270) => setWanted((w) => fitted({ ...w, turnDeg: ((w.turnDeg + by) % 360) as Placement['turnDeg'], widthMm: w.heightMm, heightMm: w.widthMm }));
-  const crop: PercentCrop = { unit: '%', x: wanted.crop.x * 100, y: wanted.crop.y * 100, width: wanted.crop.width * 100, height: wanted.crop.height * 100 };
+  const turn = (by: 90 | 270) =>
+    setWanted((w) =>
+      fitted({
+        ...w,
+        turnDeg: ((w.turnDeg + by) % 360) as Placement['turnDeg'],
+        widthMm: w.heightMm,
+        heightMm: w.widthMm,
+      }),
+    );
+  const crop: PercentCrop = {
+    unit: '%',
+    x: wanted.crop.x * 100,
+    y: wanted.crop.y * 100,
+    width: wanted.crop.width * 100,
+    height: wanted.crop.height * 100,
+  };
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth>
       <DialogTitle>Crop, turn, size</DialogTitle>
       <DialogContent>
         <div style={{ display: 'grid', gridTemplateColumns: '1fr 220px', gap: 20, paddingTop: 8 }}>
           <div style={{ display: 'grid', placeItems: 'center', background: 'var(--paper)', minHeight: 380 }}>
-            <ReactCrop crop={crop} aspect={wanted.widthMm / wanted.heightMm} keepSelection ruleOfThirds onChange={(_, c) => setWanted((w) => ({ ...w, crop: { x: c.x / 100, y: c.y / 100, width: c.width / 100, height: c.height / 100 } }))}>
-              <img src={urls.file(`source.png?turn=${wanted.turnDeg}&mirror=${wanted.mirrored ? 1 : 0}`)} alt="The picture as brought in" style={{ maxHeight: 440, maxWidth: '100%', aspectRatio: `${natural.width} / ${natural.height}` }} />
+            <ReactCrop
+              crop={crop}
+              aspect={wanted.widthMm / wanted.heightMm}
+              keepSelection
+              ruleOfThirds
+              onChange={(_, c) =>
+                setWanted((w) => ({
+                  ...w,
+                  crop: { x: c.x / 100, y: c.y / 100, width: c.width / 100, height: c.height / 100 },
+                }))
+              }
+            >
+              <img
+                src={urls.file(`source.png?turn=${wanted.turnDeg}&mirror=${wanted.mirrored ? 1 : 0}`)}
+                alt="The picture as brought in"
+                style={{ maxHeight: 440, maxWidth: '100%', aspectRatio: `${natural.width} / ${natural.height}` }}
+              />
             </ReactCrop>
           </div>
           <div style={{ display: 'flex', flexDirection: 'column', gap: 14 }}>
-            <LengthField label="Width" valueMm={wanted.widthMm} unit={unit} range={{ ...SIZE_RANGE_MM, what: 'the printed width' }} onChange={(widthMm) => setWanted((w) => fitted({ ...w, widthMm }))} />
-            <LengthField label="Height" valueMm={wanted.heightMm} unit={unit} range={{ ...SIZE_RANGE_MM, what: 'the printed height' }} onChange={(heightMm) => setWanted((w) => fitted({ ...w, heightMm }))} />
+            <LengthField
+              label="Width"
+              valueMm={wanted.widthMm}
+              unit={unit}
+              range={{ ...SIZE_RANGE_MM, what: 'the printed width' }}
+              onChange={(widthMm) => setWanted((w) => fitted({ ...w, widthMm }))}
+            />
+            <LengthField
+              label="Height"
+              valueMm={wanted.heightMm}
+              unit={unit}
+              range={{ ...SIZE_RANGE_MM, what: 'the printed height' }}
+              onChange={(heightMm) => setWanted((w) => fitted({ ...w, heightMm }))}
+            />
             <p className="note">Any unit: 240, 24 cm, 5 1/2 in. The frame on the picture keeps this shape.</p>
-            <Button onClick={() => setWanted((w) => ({ ...w, crop: { x: 0, y: 0, width: 1, height: 1 }, heightMm: Math.round(((w.widthMm * natural.height) / natural.width) * 10) / 10 }))}>Keep the whole picture</Button>
-            <div className="row"><Button onClick={() => turn(270)}>Turn left</Button><Button onClick={() => turn(90)}>Turn right</Button></div>
-            <Button aria-pressed={wanted.mirrored} onClick={() => setWanted((w) => ({ ...w, mirrored: !w.mirrored, crop: { ...w.crop, x: 1 - w.crop.x - w.crop.width } }))}>{wanted.mirrored ? 'Mirrored: turn back' : 'Mirror the picture'}</Button>
-            <p className="note">The block is mirrored by itself later. Mirror here only when the picture itself should face the other way.</p>
-            {problem && <p className="say bad" role="alert">{problem}</p>}
+            <Button
+              onClick={() =>
+                setWanted((w) => ({
+                  ...w,
+                  crop: { x: 0, y: 0, width: 1, height: 1 },
+                  heightMm: Math.round(((w.widthMm * natural.height) / natural.width) * 10) / 10,
+                }))
+              }
+            >
+              Keep the whole picture
+            </Button>
+            <div className="row">
+              <Button onClick={() => turn(270)}>Turn left</Button>
+              <Button onClick={() => turn(90)}>Turn right</Button>
+            </div>
+            <Button
+              aria-pressed={wanted.mirrored}
+              onClick={() =>
+                setWanted((w) => ({ ...w, mirrored: !w.mirrored, crop: { ...w.crop, x: 1 - w.crop.x - w.crop.width } }))
+              }
+            >
+              {wanted.mirrored ? 'Mirrored: turn back' : 'Mirror the picture'}
+            </Button>
+            <p className="note">
+              The block is mirrored by itself later. Mirror here only when the picture itself should face the other way.
+            </p>
+            {problem && (
+              <p className="say bad" role="alert">
+                {problem}
+              </p>
+            )}
           </div>
         </div>
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Leave it</Button>
-        <Button variant="contained" color="primary" disabled={busy} onClick={async () => {
-          setBusy(true);
-          const answer = await place(wanted);
-          setBusy(false);
-          if (answer.ok) onClose(); else setProblem(answer.message);
-        }}>{busy ? 'Sizing …' : 'Take this size'}</Button>
+        <Button
+          variant="contained"
+          color="primary"
+          disabled={busy}
+          onClick={async () => {
+            setBusy(true);
+            const answer = await place(wanted);
+            setBusy(false);
+            if (answer.ok) onClose();
+            else setProblem(answer.message);
+          }}
+        >
+          {busy ? 'Sizing …' : 'Take this size'}
+        </Button>
       </DialogActions>
     </Dialog>
   );

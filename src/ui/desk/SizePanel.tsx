@@ -15,9 +15,19 @@ export function SizePanel({ closed }: { closed: boolean }) {
   const [open, setOpen] = useState(false);
   return (
     <section>
-      <div className="row between"><h2>Printed size</h2><Button onClick={() => setOpen(true)} disabled={closed}>Crop, turn, size</Button></div>
-      <p style={{ fontSize: 15 }} className="num">{formatSize(picture.widthMm, picture.heightMm, unit)}</p>
-      <p className="note">worked on at {picture.raster.mmPerPx} mm a pixel, {picture.raster.widthPx} × {picture.raster.heightPx}{sharpness(picture)}</p>
+      <div className="row between">
+        <h2>Printed size</h2>
+        <Button onClick={() => setOpen(true)} disabled={closed}>
+          Crop, turn, size
+        </Button>
+      </div>
+      <p style={{ fontSize: 15 }} className="num">
+        {formatSize(picture.widthMm, picture.heightMm, unit)}
+      </p>
+      <p className="note">
+        worked on at {picture.raster.mmPerPx} mm a pixel, {picture.raster.widthPx} × {picture.raster.heightPx}
+        {sharpness(picture)}
+      </p>
       {open && <SizeDialog picture={picture} onClose={() => setOpen(false)} />}
     </section>
   );

@@ -19,24 +19,55 @@ interface Props {
 export function TonesPanel({ flatten, closed, chosen, onChoose }: Props) {
   const { state, change } = usePrintDesk();
   const flat = state.plan.flat!;
-  const order = flat.colours.map((_, label) => label).sort((a, b) => flat.colours[b].wantedLabD50[0] - flat.colours[a].wantedLabD50[0]);
-  const edit = (what: string, id: string, part: Partial<FlatColour>) => change(what, (p) => withFlat(p, { ...p.flat!, colours: p.flat!.colours.map((c) => (c.id === id ? { ...c, ...part } : c)) }));
+  const order = flat.colours
+    .map((_, label) => label)
+    .sort((a, b) => flat.colours[b].wantedLabD50[0] - flat.colours[a].wantedLabD50[0]);
+  const edit = (what: string, id: string, part: Partial<FlatColour>) =>
+    change(what, (p) =>
+      withFlat(p, { ...p.flat!, colours: p.flat!.colours.map((c) => (c.id === id ? { ...c, ...part } : c)) }),
+    );
   return (
     <section>
-      <div className="row between"><h2>Flat colours</h2><span className="quiet">light to dark</span></div>
-      <div className="tone-bar" style={{ margin: '8px 0' }} aria-hidden>{order.map((l) => <span key={l} style={{ flexGrow: flat.colours[l].areaShare, background: hexFromLabD50(shownLab(flat, l, state.plan.paper.labD50)) }} />)}</div>
+      <div className="row between">
+        <h2>Flat colours</h2>
+        <span className="quiet">light to dark</span>
+      </div>
+      <div className="tone-bar" style={{ margin: '8px 0' }} aria-hidden>
+        {order.map((l) => (
+          <span
+            key={l}
+            style={{
+              flexGrow: flat.colours[l].areaShare,
+              background: hexFromLabD50(shownLab(flat, l, state.plan.paper.labD50)),
+            }}
+          />
+        ))}
+      </div>
       <div className="tones">
         {order.map((label) => {
           const c = flat.colours[label];
           return (
             <div key={c.id}>
-              <button type="button" className="tone" aria-pressed={chosen === label} onClick={() => onChoose(chosen === label ? undefined : label)}>
+              <button
+                type="button"
+                className="tone"
+                aria-pressed={chosen === label}
+                onClick={() => onChoose(chosen === label ? undefined : label)}
+              >
                 <Swatch lab={shownLab(flat, label, state.plan.paper.labD50)} large />
-                <span className="name">{c.name}{c.id === flat.barePaperId && <span className="quiet"> · bare paper</span>}</span>
+                <span className="name">
+                  {c.name}
+                  {c.id === flat.barePaperId && <span className="quiet"> · bare paper</span>}
+                </span>
                 <span className="num">{(100 * c.areaShare).toFixed(c.areaShare < 0.1 ? 1 : 0)} %</span>
-                <span className="fig">{c.islandCount} island{c.islandCount === 1 ? '' : 's'} · {c.thinnestMm === undefined ? 'nothing thin' : `thinnest ${c.thinnestMm} mm`}</span>
+                <span className="fig">
+                  {c.islandCount} island{c.islandCount === 1 ? '' : 's'} ·{' '}
+                  {c.thinnestMm === undefined ? 'nothing thin' : `thinnest ${c.thinnestMm} mm`}
+                </span>
               </button>
-              {chosen === label && !closed && <ToneActs key={c.id} label={label} flat={flat} flatten={flatten} edit={edit} onChoose={onChoose} />}
+              {chosen === label && !closed && (
+                <ToneActs key={c.id} label={label} flat={flat} flatten={flatten} edit={edit} onChoose={onChoose} />
+              )}
             </div>
           );
         })}
@@ -49,30 +80,95 @@ function shownLab(flat: FlatPlan, label: number, paper: FlatColour['wantedLabD50
   return flat.colours[label].id === flat.barePaperId ? paper : flat.colours[label].wantedLabD50;
 }
 
-function ToneActs({ label, flat, flatten, edit, onChoose }: { label: number; flat: FlatPlan; flatten: Props['flatten']; edit: (what: string, id: string, part: Partial<FlatColour>) => Promise<unknown>; onChoose: Props['onChoose'] }) {
+function ToneActs({
+  label,
+  flat,
+  flatten,
+  edit,
+  onChoose,
+}: {
+  label: number;
+  flat: FlatPlan;
+  flatten: Props['flatten'];
+  edit: (what: string, id: string, part: Partial<FlatColour>) => Promise<unknown>;
+  onChoose: Props['onChoose'];
+}) {
   const { change } = usePrintDesk();
   const c = flat.colours[label];
   const labs = flat.colours.map((colour) => colour.wantedLabD50);
   const bare = flat.barePaperId === c.id;
   return (
     <div className="row" style={{ padding: '8px 6px 12px', gap: 8, background: 'var(--sheet)' }}>
-      <TextField label="Name" defaultValue={c.name} sx={{ width: 148 }} onBlur={(e) => { const name = e.target.value.trim().slice(0, 60); if (name && name !== c.name) void edit('colour named', c.id, { name }); }} onKeyDown={(e) => { if (e.key === 'Enter') (e.target as HTMLInputElement).blur(); }} />
-      <label className="row" style={{ gap: 6 }}><span className="quiet">wanted</span>
-        <input type="color" aria-label={`Wanted colour of ${c.name}`} defaultValue={hexFromLabD50(c.wantedLabD50)} style={{ width: 40, height: 28, padding: 0, border: '1px solid #a39c8a', background: 'none' }}
+      <TextField
+        label="Name"
+        defaultValue={c.name}
+        sx={{ width: 148 }}
+        onBlur={(e) => {
+          const name = e.target.value.trim().slice(0, 60);
+          if (name && name !== c.name) void edit('colour named', c.id, { name });
+        }}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') (e.target as HTMLInputElement).blur();
+        }}
+      />
+      <label className="row" style={{ gap: 6 }}>
+        <span className="quiet">wanted</span>
+        <input
+          type="color"
+          aria-label={`Wanted colour of ${c.name}`}
+          defaultValue={hexFromLabD50(c.wantedLabD50)}
+          style={{ width: 40, height: 28, padding: 0, border: '1px solid #a39c8a', background: 'none' }}
           onBlur={(e) => {
             if (e.target.value === hexFromLabD50(c.wantedLabD50)) return;
             const n = Number.parseInt(e.target.value.slice(1), 16);
-            void edit('wanted colour changed', c.id, { wantedLabD50: labD50FromSrgb8([n >> 16, (n >> 8) & 255, n & 255]) });
-          }} />
+            void edit('wanted colour changed', c.id, {
+              wantedLabD50: labD50FromSrgb8([n >> 16, (n >> 8) & 255, n & 255]),
+            });
+          }}
+        />
       </label>
-      <TextField select label="Merge into" value="" sx={{ width: 148 }} onChange={(e) => {
-        onChoose(undefined);
-        void flatten.byHand('colours merged', 'merge', { from: label, into: Number(e.target.value), coloursLabD50: labs });
-      }}>
-        {flat.colours.map((other, l) => l !== label && <MenuItem key={other.id} value={l}><Swatch lab={other.wantedLabD50} />&ensp;{other.name}</MenuItem>)}
+      <TextField
+        select
+        label="Merge into"
+        value=""
+        sx={{ width: 148 }}
+        onChange={(e) => {
+          onChoose(undefined);
+          void flatten.byHand('colours merged', 'merge', {
+            from: label,
+            into: Number(e.target.value),
+            coloursLabD50: labs,
+          });
+        }}
+      >
+        {flat.colours.map(
+          (other, l) =>
+            l !== label && (
+              <MenuItem key={other.id} value={l}>
+                <Swatch lab={other.wantedLabD50} />
+                &ensp;{other.name}
+              </MenuItem>
+            ),
+        )}
       </TextField>
-      <Button onClick={() => { onChoose(undefined); void flatten.byHand('colour split in two', 'split', { label, coloursLabD50: labs, settings: flat.settings }); }}>Split in two</Button>
-      <Button onClick={() => void change(bare ? 'bare paper printed' : 'bare paper marked', (p) => withFlat(p, { ...p.flat!, barePaperId: bare ? null : c.id }))} aria-pressed={bare}>{bare ? 'Print it after all' : 'Leave as bare paper'}</Button>
+      <Button
+        onClick={() => {
+          onChoose(undefined);
+          void flatten.byHand('colour split in two', 'split', { label, coloursLabD50: labs, settings: flat.settings });
+        }}
+      >
+        Split in two
+      </Button>
+      <Button
+        onClick={() =>
+          void change(bare ? 'bare paper printed' : 'bare paper marked', (p) =>
+            withFlat(p, { ...p.flat!, barePaperId: bare ? null : c.id }),
+          )
+        }
+        aria-pressed={bare}
+      >
+        {bare ? 'Print it after all' : 'Leave as bare paper'}
+      </Button>
     </div>
   );
 }

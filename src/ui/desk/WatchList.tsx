@@ -9,20 +9,43 @@ import { openWarnings, wordsForWarning } from './watchWords';
 export function WatchList() {
   const { looks, unit, selectRun, change, progress } = usePrintDesk();
   const warnings = openWarnings(looks?.warnings ?? [], progress.closedRuns);
-  if (warnings.length === 0) return <section><p className="say good">Nothing to watch: light inks cover, no fine detail lies deep, the tack ladder falls the right way.</p></section>;
+  if (warnings.length === 0)
+    return (
+      <section>
+        <p className="say good">
+          Nothing to watch: light inks cover, no fine detail lies deep, the tack ladder falls the right way.
+        </p>
+      </section>
+    );
   const ladder = (p: Plan): Plan => {
     const place = (inkId: string) => p.runs.findIndex((run) => run.inkings.some((i) => i.inkId === inkId));
-    return { ...p, inks: p.inks.map((ink) => ({ ...ink, softenerPercent: ladderPercent(Math.max(0, place(ink.id))) })) };
+    return {
+      ...p,
+      inks: p.inks.map((ink) => ({ ...ink, softenerPercent: ladderPercent(Math.max(0, place(ink.id))) })),
+    };
   };
   return (
     <section>
       <ul className="watch">
         {warnings.map((warning, i) => {
           const { run, sentence } = wordsForWarning(warning, unit);
-          return <li key={i}><p>{sentence}</p>{run !== undefined && <button type="button" className="link quiet" onClick={() => selectRun(run + 1)}>show run {run + 1}</button>}</li>;
+          return (
+            <li key={i}>
+              <p>{sentence}</p>
+              {run !== undefined && (
+                <button type="button" className="link quiet" onClick={() => selectRun(run + 1)}>
+                  show run {run + 1}
+                </button>
+              )}
+            </li>
+          );
         })}
       </ul>
-      {warnings.some((w) => w.kind === 'tack rises') && <Button fullWidth onClick={() => void change('tack ladder set', ladder)}>Set the tack ladder: 0, 2, 4, 6 %</Button>}
+      {warnings.some((w) => w.kind === 'tack rises') && (
+        <Button fullWidth onClick={() => void change('tack ladder set', ladder)}>
+          Set the tack ladder: 0, 2, 4, 6 %
+        </Button>
+      )}
     </section>
   );
 }

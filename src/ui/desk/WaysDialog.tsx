@@ -19,31 +19,95 @@ const ASKS: Readonly<Record<string, string>> = {
 };
 
 /** Ways of working on this very picture, side by side. */
-export default function WaysDialog({ found, onClose, onTake }: { found: Proposals; onClose: () => void; onTake: (sketch: PlanSketch, name: string) => void }) {
+export default function WaysDialog({
+  found,
+  onClose,
+  onTake,
+}: {
+  found: Proposals;
+  onClose: () => void;
+  onTake: (sketch: PlanSketch, name: string) => void;
+}) {
   const { stamp, sheet } = usePrintDesk();
   return (
     <Dialog open onClose={onClose} maxWidth="lg" fullWidth>
       <DialogTitle>Ways of working, on this picture</DialogTitle>
       <DialogContent>
         <table className="ways">
-          <thead><tr><th scope="col">way</th><th scope="col">finished</th><th scope="col">mean ΔE</th><th scope="col">worst ΔE</th><th scope="col">runs</th><th scope="col">blocks</th><th scope="col">inkings</th><th scope="col">films at the<br />deepest point</th><th scope="col">cut</th><th scope="col">about</th><th scope="col">sheets<br />to start</th><th scope="col" /></tr></thead>
+          <thead>
+            <tr>
+              <th scope="col">way</th>
+              <th scope="col">finished</th>
+              <th scope="col">mean ΔE</th>
+              <th scope="col">worst ΔE</th>
+              <th scope="col">runs</th>
+              <th scope="col">blocks</th>
+              <th scope="col">inkings</th>
+              <th scope="col">
+                films at the
+                <br />
+                deepest point
+              </th>
+              <th scope="col">cut</th>
+              <th scope="col">about</th>
+              <th scope="col">
+                sheets
+                <br />
+                to start
+              </th>
+              <th scope="col" />
+            </tr>
+          </thead>
           <tbody>
             {found.ways.map(({ name, figures, looks, sketch }) => (
               <tr key={name}>
-                <td style={{ maxWidth: 250 }}>{name}<br /><span className="quiet" style={{ fontWeight: 400 }}>{ASKS[name]}</span></td>
-                <td style={{ width: 110 }}>{stamp && <Thumb coverage={stamp} fills={sheet.parts.map((part) => wordOfLab(looks[looks.length - 1][part.label]))} label={`${name}, finished`} />}</td>
+                <td style={{ maxWidth: 250 }}>
+                  {name}
+                  <br />
+                  <span className="quiet" style={{ fontWeight: 400 }}>
+                    {ASKS[name]}
+                  </span>
+                </td>
+                <td style={{ width: 110 }}>
+                  {stamp && (
+                    <Thumb
+                      coverage={stamp}
+                      fills={sheet.parts.map((part) => wordOfLab(looks[looks.length - 1][part.label]))}
+                      label={`${name}, finished`}
+                    />
+                  )}
+                </td>
                 <td className="num">{figures.meanDeltaE.toFixed(1)}</td>
-                <td className="num">{figures.worstDeltaE.toFixed(1)}<br /><span className="quiet">{figures.worstColour}</span></td>
-                <td className="num">{figures.runs}</td><td className="num">{figures.blocks}</td><td className="num">{figures.inkings}</td><td className="num">{figures.deepestFilms}</td>
-                <td className="num">{figures.cutCm2.toFixed(0)} cm²</td><td className="num">{figures.days} days</td><td className="num">{figures.sheets}</td>
-                <td><Button aria-label={`Take: ${name}`} onClick={() => onTake(sketch, name)}>Take</Button></td>
+                <td className="num">
+                  {figures.worstDeltaE.toFixed(1)}
+                  <br />
+                  <span className="quiet">{figures.worstColour}</span>
+                </td>
+                <td className="num">{figures.runs}</td>
+                <td className="num">{figures.blocks}</td>
+                <td className="num">{figures.inkings}</td>
+                <td className="num">{figures.deepestFilms}</td>
+                <td className="num">{figures.cutCm2.toFixed(0)} cm²</td>
+                <td className="num">{figures.days} days</td>
+                <td className="num">{figures.sheets}</td>
+                <td>
+                  <Button aria-label={`Take: ${name}`} onClick={() => onTake(sketch, name)}>
+                    Take
+                  </Button>
+                </td>
               </tr>
             ))}
           </tbody>
         </table>
-        <p className="note" style={{ marginTop: 12 }}>Each row is the plan with the best colour of its way, on as few blocks as keep it. Colours are predicted from each ink’s colour and opacity: typically 3 to 6 ΔE off, more if inking varies. Days and sheets come from start values.</p>
+        <p className="note" style={{ marginTop: 12 }}>
+          Each row is the plan with the best colour of its way, on as few blocks as keep it. Colours are predicted from
+          each ink’s colour and opacity: typically 3 to 6 ΔE off, more if inking varies. Days and sheets come from start
+          values.
+        </p>
       </DialogContent>
-      <DialogActions><Button onClick={onClose}>Close</Button></DialogActions>
+      <DialogActions>
+        <Button onClick={onClose}>Close</Button>
+      </DialogActions>
     </Dialog>
   );
 }

@@ -4,9 +4,18 @@ import { blockStyles, labelStatesOf } from './blockStates';
 
 const statesOf = (plan: Plan) => labelStatesOf(plan, plainSheet(plan));
 
-const colour = (id: string, lightness: number) => ({ id, name: id, wantedLabD50: [lightness, 0, 5] as const, areaShare: 0.25, islandCount: 1 });
+const colour = (id: string, lightness: number) => ({
+  id,
+  name: id,
+  wantedLabD50: [lightness, 0, 5] as const,
+  areaShare: 0.25,
+  islandCount: 1,
+});
 const plan: Plan = withFlat(emptyPlan(), {
-  labelsSha: 'e'.repeat(64), settings: { colourCount: 4, radiusMm: 0, minIslandMm2: 0 }, barePaperId: 'paper', handChanges: 0,
+  labelsSha: 'e'.repeat(64),
+  settings: { colourCount: 4, radiusMm: 0, minIslandMm2: 0 },
+  barePaperId: 'paper',
+  handChanges: 0,
   colours: [colour('night', 10), colour('paper', 95), colour('rust', 45), colour('straw', 80)],
 });
 

@@ -2,7 +2,11 @@ import type { LabelStyle } from '@/core/geometry';
 import { labelStateOfRun, type Plan, type PrintSheet } from '@/records';
 import { BLOCK_WORDS } from '../kit/colours';
 
-export interface LabelState { readonly standing: readonly number[]; readonly cutNow: readonly number[]; readonly clearedEarlier: readonly number[] }
+export interface LabelState {
+  readonly standing: readonly number[];
+  readonly cutNow: readonly number[];
+  readonly clearedEarlier: readonly number[];
+}
 
 /** The block's states in parts of the sheet, one for each run. */
 export function labelStatesOf(plan: Plan, sheet: PrintSheet): LabelState[] {
@@ -13,6 +17,8 @@ export function labelStatesOf(plan: Plan, sheet: PrintSheet): LabelState[] {
 export function blockStyles(state: LabelState, partCount: number): LabelStyle[] {
   return Array.from({ length: partCount }, (_, label) => {
     if (state.standing.includes(label)) return { fill: BLOCK_WORDS.standing };
-    return state.cutNow.includes(label) ? { fill: BLOCK_WORDS.cutFill, stroke: BLOCK_WORDS.cutStroke } : { fill: BLOCK_WORDS.cleared };
+    return state.cutNow.includes(label)
+      ? { fill: BLOCK_WORDS.cutFill, stroke: BLOCK_WORDS.cutStroke }
+      : { fill: BLOCK_WORDS.cleared };
   });
 }

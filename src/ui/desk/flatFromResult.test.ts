@@ -12,7 +12,11 @@ function result(labs: readonly Lab[], from: readonly (number | null)[] = labs.ma
     width: 10,
     height: 10,
     coloursLabD50: labs,
-    figures: labs.map((_, i) => ({ areaShare: 1 / labs.length, islandCount: i + 1, thinnestMm: i === 0 ? undefined : 0.30000000000000004 })),
+    figures: labs.map((_, i) => ({
+      areaShare: 1 / labs.length,
+      islandCount: i + 1,
+      thinnestMm: i === 0 ? undefined : 0.30000000000000004,
+    })),
     from,
     milliseconds: 5,
   };
@@ -37,13 +41,23 @@ test('a first flattening names its colours and guesses the bare paper', () => {
 });
 
 test('no colour near the paper: nothing is left bare', () => {
-  const flat = flatFromResult(result([STRAW, NIGHT].map((l) => [l[0] - 10, l[1], l[2]] as const)), SHA, SETTINGS, null, PAPER, false);
+  const flat = flatFromResult(
+    result([STRAW, NIGHT].map((l) => [l[0] - 10, l[1], l[2]] as const)),
+    SHA,
+    SETTINGS,
+    null,
+    PAPER,
+    false,
+  );
   expect(flat.barePaperId).toBeNull();
 });
 
 test('flattened again, colours that are still there keep id and name, new ones get fresh ids', () => {
   const before = first();
-  const named: FlatPlan = { ...before, colours: before.colours.map((c) => (c.id === 'c2' ? { ...c, name: 'harvest' } : c)) };
+  const named: FlatPlan = {
+    ...before,
+    colours: before.colours.map((c) => (c.id === 'c2' ? { ...c, name: 'harvest' } : c)),
+  };
   const again = flatFromResult(result([LIGHT, [82, 4, 41], [50, 30, 30], NIGHT]), SHA, SETTINGS, named, PAPER, false);
   expect(again.colours.map((c) => c.id)).toEqual(['c1', 'c2', 'c4', 'c3']);
   expect(again.colours[1].name).toBe('harvest');
@@ -63,7 +77,10 @@ test('that no colour was bare stays so', () => {
 describe('changes by hand', () => {
   test('a merge drops one colour and keeps the wishes of the others', () => {
     const before = first();
-    const wished: FlatPlan = { ...before, colours: before.colours.map((c) => ({ ...c, wantedLabD50: [c.wantedLabD50[0], 9, 9] as const })) };
+    const wished: FlatPlan = {
+      ...before,
+      colours: before.colours.map((c) => ({ ...c, wantedLabD50: [c.wantedLabD50[0], 9, 9] as const })),
+    };
     const merged = flatFromResult(result([LIGHT, NIGHT], [0, 2]), SHA, SETTINGS, wished, PAPER, true);
     expect(merged.colours.map((c) => c.id)).toEqual(['c1', 'c3']);
     expect(merged.colours.map((c) => c.wantedLabD50[1])).toEqual([9, 9]);
@@ -71,7 +88,14 @@ describe('changes by hand', () => {
   });
 
   test('a split keeps the lighter half in place and names the darker anew', () => {
-    const split = flatFromResult(result([LIGHT, STRAW, [60, 10, 40], NIGHT], [0, 1, null, 2]), SHA, SETTINGS, first(), PAPER, true);
+    const split = flatFromResult(
+      result([LIGHT, STRAW, [60, 10, 40], NIGHT], [0, 1, null, 2]),
+      SHA,
+      SETTINGS,
+      first(),
+      PAPER,
+      true,
+    );
     expect(split.colours.map((c) => c.id)).toEqual(['c1', 'c2', 'c4', 'c3']);
     expect(split.colours[2].wantedLabD50).toEqual([60, 10, 40]);
     expect(split.colours[2].name).not.toBe(split.colours[1].name);

@@ -6,7 +6,14 @@ import type { FlatResult } from '@/workers';
 const SAME_BEFORE_DELTA_E = 8;
 
 /** The stored flat colours for what the worker found; colours known by place or by likeness keep id and name. */
-export function flatFromResult(result: FlatResult, labelsSha: string, settings: FlatPlan['settings'], before: FlatPlan | null, paperLabD50: Lab, byHand: boolean): FlatPlan {
+export function flatFromResult(
+  result: FlatResult,
+  labelsSha: string,
+  settings: FlatPlan['settings'],
+  before: FlatPlan | null,
+  paperLabD50: Lab,
+  byHand: boolean,
+): FlatPlan {
   const unused = new Set(before?.colours ?? []);
   const claim = (label: number): FlatColour | undefined => {
     const from = result.from[label];
@@ -23,10 +30,21 @@ export function flatFromResult(result: FlatResult, labelsSha: string, settings: 
     const name = known?.name ?? wordForColour(lab, names);
     names.push(name);
     const { areaShare, islandCount, thinnestMm } = result.figures[label];
-    return { id: known?.id ?? `c${++serial}`, name, wantedLabD50, areaShare, islandCount, ...(thinnestMm === undefined ? {} : { thinnestMm: Math.round(thinnestMm * 100) / 100 }) };
+    return {
+      id: known?.id ?? `c${++serial}`,
+      name,
+      wantedLabD50,
+      areaShare,
+      islandCount,
+      ...(thinnestMm === undefined ? {} : { thinnestMm: Math.round(thinnestMm * 100) / 100 }),
+    };
   });
   const keepsBare = before?.barePaperId && colours.some((c) => c.id === before.barePaperId);
-  const barePaperId = keepsBare ? before.barePaperId : before?.barePaperId === null ? null : guessBarePaper(colours, paperLabD50);
+  const barePaperId = keepsBare
+    ? before.barePaperId
+    : before?.barePaperId === null
+      ? null
+      : guessBarePaper(colours, paperLabD50);
   return { labelsSha, settings, colours, barePaperId, handChanges: byHand ? (before?.handChanges ?? 0) + 1 : 0 };
 }
 

@@ -31,61 +31,107 @@ export function useFlatten() {
   const turn = useRef(0);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
 
-  const open = useCallback((worker: PictureWorker, maxPixels?: number) =>
-    raster ? worker.askNow('openRaster', { url: urls.blob(raster.sha), mmPerPx: raster.mmPerPx, maxPixels }) : Promise.resolve(), [raster, urls]);
+  const open = useCallback(
+    (worker: PictureWorker, maxPixels?: number) =>
+      raster
+        ? worker.askNow('openRaster', { url: urls.blob(raster.sha), mmPerPx: raster.mmPerPx, maxPixels })
+        : Promise.resolve(),
+    [raster, urls],
+  );
   const quick = useMemo(() => new PictureWorker((w) => open(w, PREVIEW_PIXELS)), [open]);
   const whole = useMemo(() => new PictureWorker((w) => open(w)), [open]);
   const source = useMemo(() => new PictureWorker((w) => open(w)), [open]);
-  useEffect(() => () => { quick.stop(); whole.stop(); source.stop(); clearTimeout(timer.current); }, [quick, whole, source]);
-
-  const queue = useMemo(() => new NewestOnly<FlattenSettings, Outcome<FlatResult>>(
-    (settings) => quick.ask('flatten', { settings, thinnest: false }),
-    (answer) => {
-      if (answer.ok) setPreview(answer.value);
-      setProblem(answer.ok || answer.code === 'stopped' ? undefined : answer.message);
+  useEffect(
+    () => () => {
+      quick.stop();
+      whole.stop();
+      source.stop();
+      clearTimeout(timer.current);
     },
-  ), [quick]);
+    [quick, whole, source],
+  );
+
+  const queue = useMemo(
+    () =>
+      new NewestOnly<FlattenSettings, Outcome<FlatResult>>(
+        (settings) => quick.ask('flatten', { settings, thinnest: false }),
+        (answer) => {
+          if (answer.ok) setPreview(answer.value);
+          setProblem(answer.ok || answer.code === 'stopped' ? undefined : answer.message);
+        },
+      ),
+    [quick],
+  );
 
   const settings = wish ?? plan.flat?.settings ?? FIRST_SETTINGS;
 
   /** Runs one job on the whole picture and, when it is still wanted, saves what came of it. */
-  const runWhole = useCallback(async <J extends 'flatten' | 'split' | 'merge'>(worker: PictureWorker, words: string, label: string, job: J, take: PictureJobs[J]['take'], used: FlattenSettings, before: FlatPlan | null) => {
-    const mine = ++turn.current;
-    setProblem(undefined);
-    setWork({ words, share: 0 });
-    const answer = (await worker.ask(job, take, (share) => { if (mine === turn.current) setWork({ words, share }); })) as Outcome<FlatResult>;
-    if (mine !== turn.current) return;
-    if (!answer.ok) {
+  const runWhole = useCallback(
+    async <J extends 'flatten' | 'split' | 'merge'>(
+      worker: PictureWorker,
+      words: string,
+      label: string,
+      job: J,
+      take: PictureJobs[J]['take'],
+      used: FlattenSettings,
+      before: FlatPlan | null,
+    ) => {
+      const mine = ++turn.current;
+      setProblem(undefined);
+      setWork({ words, share: 0 });
+      const answer = (await worker.ask(job, take, (share) => {
+        if (mine === turn.current) setWork({ words, share });
+      })) as Outcome<FlatResult>;
+      if (mine !== turn.current) return;
+      if (!answer.ok) {
+        setWork(undefined);
+        if (answer.code !== 'stopped') setProblem(answer.message);
+        return;
+      }
+      const stored = await worker.ask('storeLabels', { url: urls.labels });
+      if (mine !== turn.current) return;
+      if (stored.ok) {
+        setTook(answer.value.milliseconds);
+        await desk.change(label, (p) =>
+          withFlat(p, flatFromResult(answer.value, stored.value, used, before, p.paper.labD50, job !== 'flatten')),
+        );
+      } else setProblem(stored.message);
+      if (mine !== turn.current) return;
       setWork(undefined);
-      if (answer.code !== 'stopped') setProblem(answer.message);
-      return;
-    }
-    const stored = await worker.ask('storeLabels', { url: urls.labels });
-    if (mine !== turn.current) return;
-    if (stored.ok) {
-      setTook(answer.value.milliseconds);
-      await desk.change(label, (p) => withFlat(p, flatFromResult(answer.value, stored.value, used, before, p.paper.labD50, job !== 'flatten')));
-    } else setProblem(stored.message);
-    if (mine !== turn.current) return;
-    setWork(undefined);
-    setPreview(undefined);
-    setWish(undefined);
-  }, [desk, urls.labels]);
+      setPreview(undefined);
+      setWish(undefined);
+    },
+    [desk, urls.labels],
+  );
 
-  const startWhole = useCallback((next: FlattenSettings) => {
-    whole.stop();
-    void runWhole(whole, 'flattening the whole picture', 'picture flattened', 'flatten', { settings: next, thinnest: true }, next, plan.flat);
-  }, [plan.flat, runWhole, whole]);
+  const startWhole = useCallback(
+    (next: FlattenSettings) => {
+      whole.stop();
+      void runWhole(
+        whole,
+        'flattening the whole picture',
+        'picture flattened',
+        'flatten',
+        { settings: next, thinnest: true },
+        next,
+        plan.flat,
+      );
+    },
+    [plan.flat, runWhole, whole],
+  );
 
-  const move = useCallback((next: FlattenSettings) => {
-    turn.current++;
-    whole.stop();
-    setWork(undefined);
-    setWish(next);
-    queue.push(next);
-    clearTimeout(timer.current);
-    timer.current = setTimeout(() => startWhole(next), REST_MS);
-  }, [queue, startWhole, whole]);
+  const move = useCallback(
+    (next: FlattenSettings) => {
+      turn.current++;
+      whole.stop();
+      setWork(undefined);
+      setWish(next);
+      queue.push(next);
+      clearTimeout(timer.current);
+      timer.current = setTimeout(() => startWhole(next), REST_MS);
+    },
+    [queue, startWhole, whole],
+  );
 
   const stop = useCallback(() => {
     turn.current++;
@@ -97,15 +143,33 @@ export function useFlatten() {
   }, [whole]);
 
   /** Changes by hand on the label map as saved. */
-  const byHand = useCallback(async (label: string, job: 'split' | 'merge', take: PictureJobs['split' | 'merge']['take']) => {
-    if (!plan.flat || !raster) return;
-    const worker = job === 'split' ? whole : desk.sheetWorker;
-    if (job === 'split') await whole.ask('openLabels', { url: urls.blob(plan.flat.labelsSha), mmPerPx: raster.mmPerPx });
-    await runWhole(worker, label, label, job, take as never, plan.flat.settings, plan.flat);
-  }, [desk.sheetWorker, plan.flat, raster, runWhole, urls, whole]);
+  const byHand = useCallback(
+    async (label: string, job: 'split' | 'merge', take: PictureJobs['split' | 'merge']['take']) => {
+      if (!plan.flat || !raster) return;
+      const worker = job === 'split' ? whole : desk.sheetWorker;
+      if (job === 'split')
+        await whole.ask('openLabels', { url: urls.blob(plan.flat.labelsSha), mmPerPx: raster.mmPerPx });
+      await runWhole(worker, label, label, job, take as never, plan.flat.settings, plan.flat);
+    },
+    [desk.sheetWorker, plan.flat, raster, runWhole, urls, whole],
+  );
 
   /** What the first settings would give, before anything is decided. */
   const showFirst = useCallback(() => queue.push(FIRST_SETTINGS), [queue]);
 
-  return { settings, move, startWhole, stop, work, preview, problem, took, quick, source, byHand, showFirst, touched: wish !== undefined };
+  return {
+    settings,
+    move,
+    startWhole,
+    stop,
+    work,
+    preview,
+    problem,
+    took,
+    quick,
+    source,
+    byHand,
+    showFirst,
+    touched: wish !== undefined,
+  };
 }

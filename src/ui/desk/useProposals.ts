@@ -29,35 +29,65 @@ export function useProposals(): Search {
   useEffect(() => {
     if (!ready) return;
     let current = true;
-    void sheetWorker.ask('gaps', { labelCount }).then((answer) => { if (current && answer.ok) setGaps({ of: sheetWorker, gapsMm: answer.value }); });
-    return () => { current = false; };
+    void sheetWorker.ask('gaps', { labelCount }).then((answer) => {
+      if (current && answer.ok) setGaps({ of: sheetWorker, gapsMm: answer.value });
+    });
+    return () => {
+      current = false;
+    };
   }, [sheetWorker, labelCount, ready]);
   const gapsMm = gaps?.of === sheetWorker && gaps.gapsMm.length === labelCount ** 2 ? gaps.gapsMm : undefined;
   const { closedRuns, cutsDone, bench } = done;
   const got = bench.coloursGot;
   const request = useMemo(
-    () => (gapsMm ? { plan, got, closedRuns, open: cutsDone === 0 && closedRuns === 0 && !bench.started, gapsMm, belief } : undefined),
+    () =>
+      gapsMm
+        ? { plan, got, closedRuns, open: cutsDone === 0 && closedRuns === 0 && !bench.started, gapsMm, belief }
+        : undefined,
     [plan, got, closedRuns, cutsDone, bench.started, gapsMm, belief],
   );
-  const key = request && JSON.stringify([request.plan.inks, request.plan.runs, request.plan.blocks, request.plan.rules, request.plan.flat, request.plan.way, request.plan.sheets, got, closedRuns, request.open]);
+  const key =
+    request &&
+    JSON.stringify([
+      request.plan.inks,
+      request.plan.runs,
+      request.plan.blocks,
+      request.plan.rules,
+      request.plan.flat,
+      request.plan.way,
+      request.plan.sheets,
+      got,
+      closedRuns,
+      request.open,
+    ]);
   useEffect(() => {
     if (!key || !request) return;
     let current = true;
     const timer = setTimeout(() => {
       setProgress(0);
       setProblem(undefined);
-      void layersWorker.ask('proposals', request, (share) => { if (current) setProgress(share); }).then((answer) => {
-        if (!current) return;
-        setProgress(undefined);
-        if (answer.ok) setFound(answer.value);
-        else setProblem(answer.code === 'stopped' ? 'The search was stopped.' : answer.message);
-      });
+      void layersWorker
+        .ask('proposals', request, (share) => {
+          if (current) setProgress(share);
+        })
+        .then((answer) => {
+          if (!current) return;
+          setProgress(undefined);
+          if (answer.ok) setFound(answer.value);
+          else setProblem(answer.code === 'stopped' ? 'The search was stopped.' : answer.message);
+        });
     }, REST_MS);
-    return () => { current = false; clearTimeout(timer); layersWorker.stop(); };
+    return () => {
+      current = false;
+      clearTimeout(timer);
+      layersWorker.stop();
+    };
     // the request is new with every render of the plan; its content is what counts
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, layersWorker, round]);
-  const stop = useCallback(() => { layersWorker.stop(); }, [layersWorker]);
+  const stop = useCallback(() => {
+    layersWorker.stop();
+  }, [layersWorker]);
   const again = useCallback(() => setRound((r) => r + 1), []);
   return useMemo(() => ({ found, progress, problem, stop, again }), [found, progress, problem, stop, again]);
 }

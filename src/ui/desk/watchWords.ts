@@ -22,18 +22,41 @@ function capital(text: string): string {
 }
 
 /** A warning in one sentence with its reason and its cure. */
-export function wordsForWarning(warning: PlanWarning, unit: LengthUnit): { readonly run: number | undefined; readonly short: string; readonly sentence: string } {
+export function wordsForWarning(
+  warning: PlanWarning,
+  unit: LengthUnit,
+): { readonly run: number | undefined; readonly short: string; readonly sentence: string } {
   switch (warning.kind) {
     case 'cannot cover':
-      return { run: warning.run, short: 'does not cover what lies below', sentence: `The light ink of run ${warning.run + 1} does not cover what lies below it on ${warning.colour}. Give it more opacity, or keep ${warning.colour} out of ${runsInWords(warning.below)}.` };
+      return {
+        run: warning.run,
+        short: 'does not cover what lies below',
+        sentence: `The light ink of run ${warning.run + 1} does not cover what lies below it on ${warning.colour}. Give it more opacity, or keep ${warning.colour} out of ${runsInWords(warning.below)}.`,
+      };
     case 'stains through':
-      return { run: warning.run, short: `run ${warning.stain + 1} stains through`, sentence: `The transparent ink of run ${warning.stain + 1} stains through the lighter run ${warning.run + 1} on ${warning.colour}: it does not cover what lies below. Print it later, or make run ${warning.run + 1} more opaque.` };
+      return {
+        run: warning.run,
+        short: `run ${warning.stain + 1} stains through`,
+        sentence: `The transparent ink of run ${warning.stain + 1} stains through the lighter run ${warning.run + 1} on ${warning.colour}: it does not cover what lies below. Print it later, or make run ${warning.run + 1} more opaque.`,
+      };
     case 'fine under films':
-      return { run: warning.run, short: `${formatLength(warning.thinnestMm, unit, 1)} detail on other films`, sentence: `${capital(warning.colour)} is as thin as ${formatLength(warning.thinnestMm, unit, 1)}, and every film below makes it clumsier. Keep it out of ${runsInWords(warning.keepOutOf)}: mask or wipe it there.` };
+      return {
+        run: warning.run,
+        short: `${formatLength(warning.thinnestMm, unit, 1)} detail on other films`,
+        sentence: `${capital(warning.colour)} is as thin as ${formatLength(warning.thinnestMm, unit, 1)}, and every film below makes it clumsier. Keep it out of ${runsInWords(warning.keepOutOf)}: mask or wipe it there.`,
+      };
     case 'too many films':
-      return { run: undefined, short: '', sentence: `${warning.films} films lie on ${warning.colour}, more than the ${warning.allowed} you allow: it may sit shiny and refuse the next.` };
+      return {
+        run: undefined,
+        short: '',
+        sentence: `${warning.films} films lie on ${warning.colour}, more than the ${warning.allowed} you allow: it may sit shiny and refuse the next.`,
+      };
     case 'tack rises':
-      return { run: warning.run, short: `stiffer than run ${warning.below + 1}`, sentence: `Run ${warning.run + 1} has less softener than run ${warning.below + 1} below it and will pull at it. Each oil film should be a little less tacky than the one under it.` };
+      return {
+        run: warning.run,
+        short: `stiffer than run ${warning.below + 1}`,
+        sentence: `Run ${warning.run + 1} has less softener than run ${warning.below + 1} below it and will pull at it. Each oil film should be a little less tacky than the one under it.`,
+      };
   }
 }
 

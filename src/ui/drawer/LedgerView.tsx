@@ -11,20 +11,68 @@ export function LedgerView() {
   const { plan } = state;
   const { bench, sheets } = progress;
   const gone = sheetsGone(bench, sheets);
-  const counts = FAULTS.map((fault) => ({ fault, n: bench.pulls.filter((p) => p.faults.includes(fault)).length })).filter((c) => c.n > 0).sort((a, b) => b.n - a.n);
+  const counts = FAULTS.map((fault) => ({ fault, n: bench.pulls.filter((p) => p.faults.includes(fault)).length }))
+    .filter((c) => c.n > 0)
+    .sort((a, b) => b.n - a.n);
   return (
     <div className="work">
       <div className="stage" style={{ overflow: 'auto' }}>
-        <div className="row between"><h1>Ledger of sheets</h1><div className="row"><Button href={urls.file('ledger.csv')} disabled={sheets.length === 0}>Ledger as CSV</Button><Button href={urls.file('print.ulexite.zip')}>Whole print as a bundle</Button></div></div>
-        {sheets.length === 0 ? <div className="drop"><h2>No sheet has been started</h2><p className="note">The ledger fills by itself as sheets are pulled on the bench.</p></div> : (
+        <div className="row between">
+          <h1>Ledger of sheets</h1>
+          <div className="row">
+            <Button href={urls.file('ledger.csv')} disabled={sheets.length === 0}>
+              Ledger as CSV
+            </Button>
+            <Button href={urls.file('print.ulexite.zip')}>Whole print as a bundle</Button>
+          </div>
+        </div>
+        {sheets.length === 0 ? (
+          <div className="drop">
+            <h2>No sheet has been started</h2>
+            <p className="note">The ledger fills by itself as sheets are pulled on the bench.</p>
+          </div>
+        ) : (
           <table className="ledger">
-            <thead><tr><th scope="col">sheet</th>{plan.runs.map((run, i) => <th key={run.id} scope="col"><span className="swatch" style={{ background: hexFromLabD50(inkOfRun(plan, run).solidLabD50), width: 12, height: 12, verticalAlign: -1 }} aria-hidden /> {i + 1} {inkNamesOf(plan, run)}</th>)}<th scope="col">mark</th></tr></thead>
+            <thead>
+              <tr>
+                <th scope="col">sheet</th>
+                {plan.runs.map((run, i) => (
+                  <th key={run.id} scope="col">
+                    <span
+                      className="swatch"
+                      style={{
+                        background: hexFromLabD50(inkOfRun(plan, run).solidLabD50),
+                        width: 12,
+                        height: 12,
+                        verticalAlign: -1,
+                      }}
+                      aria-hidden
+                    />{' '}
+                    {i + 1} {inkNamesOf(plan, run)}
+                  </th>
+                ))}
+                <th scope="col">mark</th>
+              </tr>
+            </thead>
             <tbody>
               {sheets.map((sheet) => (
                 <tr key={sheet}>
-                  <th scope="row" className="num" style={gone.has(sheet) ? { textDecoration: 'line-through', fontWeight: 400 } : { fontWeight: 700 }}>{sheet}</th>
-                  {plan.runs.map((run) => <td key={run.id}><Outcome pull={bench.pulls.find((p) => p.runId === run.id && p.sheet === sheet)} /></td>)}
-                  <td>{bench.marks.find((m) => m.sheet === sheet)?.mark ?? (isTestSheet(sheet) ? <span className="quiet">test</span> : '')}</td>
+                  <th
+                    scope="row"
+                    className="num"
+                    style={gone.has(sheet) ? { textDecoration: 'line-through', fontWeight: 400 } : { fontWeight: 700 }}
+                  >
+                    {sheet}
+                  </th>
+                  {plan.runs.map((run) => (
+                    <td key={run.id}>
+                      <Outcome pull={bench.pulls.find((p) => p.runId === run.id && p.sheet === sheet)} />
+                    </td>
+                  ))}
+                  <td>
+                    {bench.marks.find((m) => m.sheet === sheet)?.mark ??
+                      (isTestSheet(sheet) ? <span className="quiet">test</span> : '')}
+                  </td>
                 </tr>
               ))}
             </tbody>
@@ -35,22 +83,61 @@ export function LedgerView() {
         <section>
           <h2>So far</h2>
           <dl className="facts-list" style={{ fontSize: 13.5, marginTop: 6 }}>
-            <dt>started</dt><dd>{sheets.length}</dd>
-            <dt>pulls</dt><dd>{bench.pulls.length}</dd>
-            <dt>alive, counted</dt><dd>{sheets.filter((s) => !isTestSheet(s) && !gone.has(s)).length}</dd>
-            <dt>set aside</dt><dd>{sheets.filter((s) => !isTestSheet(s) && gone.has(s)).length}</dd>
+            <dt>started</dt>
+            <dd>{sheets.length}</dd>
+            <dt>pulls</dt>
+            <dd>{bench.pulls.length}</dd>
+            <dt>alive, counted</dt>
+            <dd>{sheets.filter((s) => !isTestSheet(s) && !gone.has(s)).length}</dd>
+            <dt>set aside</dt>
+            <dd>{sheets.filter((s) => !isTestSheet(s) && gone.has(s)).length}</dd>
           </dl>
         </section>
         <section>
           <h2>Faults by cause</h2>
-          {counts.length === 0 ? <p className="note">None noted.</p> : counts.map(({ fault, n }) => (
-            <div key={fault} style={{ display: 'grid', gridTemplateColumns: '92px 1fr 24px', alignItems: 'center', gap: 8, height: 22 }}>
-              <span>{fault}</span><span style={{ height: 8, width: `${(100 * n) / counts[0].n}%`, background: 'var(--pencil)' }} aria-hidden /><span className="num">{n}</span>
-            </div>
-          ))}
-          {counts[0]?.n >= 3 && <p className="note" style={{ marginTop: 6 }}>“{counts[0].fault}” comes back most often{ADVICE[counts[0].fault] ? `: ${ADVICE[counts[0].fault]}` : '.'}</p>}
+          {counts.length === 0 ? (
+            <p className="note">None noted.</p>
+          ) : (
+            counts.map(({ fault, n }) => (
+              <div
+                key={fault}
+                style={{
+                  display: 'grid',
+                  gridTemplateColumns: '92px 1fr 24px',
+                  alignItems: 'center',
+                  gap: 8,
+                  height: 22,
+                }}
+              >
+                <span>{fault}</span>
+                <span
+                  style={{ height: 8, width: `${(100 * n) / counts[0].n}%`, background: 'var(--pencil)' }}
+                  aria-hidden
+                />
+                <span className="num">{n}</span>
+              </div>
+            ))
+          )}
+          {counts[0]?.n >= 3 && (
+            <p className="note" style={{ marginTop: 6 }}>
+              “{counts[0].fault}” comes back most often{ADVICE[counts[0].fault] ? `: ${ADVICE[counts[0].fault]}` : '.'}
+            </p>
+          )}
         </section>
-        <section><h2>How to read it</h2><p className="outcome good"><i /> good</p><br /><p className="outcome usable"><i /> usable, fault noted</p><br /><p className="outcome aside"><i /> set aside</p></section>
+        <section>
+          <h2>How to read it</h2>
+          <p className="outcome good">
+            <i /> good
+          </p>
+          <br />
+          <p className="outcome usable">
+            <i /> usable, fault noted
+          </p>
+          <br />
+          <p className="outcome aside">
+            <i /> set aside
+          </p>
+        </section>
       </aside>
     </div>
   );
@@ -71,5 +158,20 @@ const ADVICE: Partial<Record<string, string>> = {
 function Outcome({ pull }: { pull: Pull | undefined }) {
   if (!pull) return <span className="quiet">·</span>;
   const kind = pull.setAside ? 'aside' : pull.faults.length ? 'usable' : 'good';
-  return <span className={`outcome ${kind}`} title={pull.note || undefined}><i aria-hidden /><span>{kind === 'good' ? <span className="visually-hidden">good</span> : <>{kind === 'aside' && <span className="visually-hidden">set aside: </span>}{pull.faults.join(', ') || 'set aside'}</>}{pull.note && <span className="quiet"> “{pull.note}”</span>}</span></span>;
+  return (
+    <span className={`outcome ${kind}`} title={pull.note || undefined}>
+      <i aria-hidden />
+      <span>
+        {kind === 'good' ? (
+          <span className="visually-hidden">good</span>
+        ) : (
+          <>
+            {kind === 'aside' && <span className="visually-hidden">set aside: </span>}
+            {pull.faults.join(', ') || 'set aside'}
+          </>
+        )}
+        {pull.note && <span className="quiet"> “{pull.note}”</span>}
+      </span>
+    </span>
+  );
 }

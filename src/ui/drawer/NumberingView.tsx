@@ -7,10 +7,21 @@ import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { isTestSheet, markSheets, proposeRoles, SHEET_ROLES, usualArtistProofs, type SheetName, type SheetRole } from '@/core/sheets';
+import {
+  isTestSheet,
+  markSheets,
+  proposeRoles,
+  SHEET_ROLES,
+  usualArtistProofs,
+  type SheetName,
+  type SheetRole,
+} from '@/core/sheets';
 import { usePrintDesk } from '../kit/printContext';
 
-interface Line { readonly sheet: SheetName; readonly role: SheetRole }
+interface Line {
+  readonly sheet: SheetName;
+  readonly role: SheetRole;
+}
 
 /** Numbering: the finished sheets in a chosen order get their marks; marks once given change only with a reason. */
 export function NumberingView() {
@@ -20,16 +31,28 @@ export function NumberingView() {
   const finished = progress.currentRun >= plan.runs.length && plan.runs.length > 0;
   const alive = useMemo(() => {
     const last = plan.runs.at(-1);
-    return last ? bench.pulls.filter((p) => p.runId === last.id && !p.setAside && !isTestSheet(p.sheet)).map((p) => p.sheet).sort((a, b) => Number(a) - Number(b)) : [];
+    return last
+      ? bench.pulls
+          .filter((p) => p.runId === last.id && !p.setAside && !isTestSheet(p.sheet))
+          .map((p) => p.sheet)
+          .sort((a, b) => Number(a) - Number(b))
+      : [];
   }, [bench.pulls, plan.runs]);
-  const faultsOf = useMemo(() => new Map(alive.map((s) => [s, [...new Set(bench.pulls.filter((p) => p.sheet === s).flatMap((p) => p.faults))]])), [alive, bench.pulls]);
+  const faultsOf = useMemo(
+    () =>
+      new Map(alive.map((s) => [s, [...new Set(bench.pulls.filter((p) => p.sheet === s).flatMap((p) => p.faults))]])),
+    [alive, bench.pulls],
+  );
   const [lines, setLines] = useState<readonly Line[]>();
   const [chosen, setChosen] = useState(0);
   const [reasonOpen, setReasonOpen] = useState(false);
   const [reason, setReason] = useState('');
   const given = bench.marks.length > 0;
   const current = lines ?? startLines(alive, faultsOf, plan.sheets.edition, bench.marks);
-  const marks = markSheets(current.map((l) => l.sheet), current.map((l) => l.role));
+  const marks = markSheets(
+    current.map((l) => l.sheet),
+    current.map((l) => l.role),
+  );
   const markOf = new Map(marks.map((m) => [m.sheet, m.mark]));
   const move = (from: number, by: number) => {
     const to = from + by;
@@ -39,11 +62,17 @@ export function NumberingView() {
     setLines(next);
     setChosen(to);
   };
-  useHotkeys('alt+up, alt+down', (e) => { e.preventDefault(); move(chosen, e.key === 'ArrowUp' ? -1 : 1); });
+  useHotkeys('alt+up, alt+down', (e) => {
+    e.preventDefault();
+    move(chosen, e.key === 'ArrowUp' ? -1 : 1);
+  });
   const changed = given && JSON.stringify(marks) !== JSON.stringify(bench.marks);
   const write = async (why: string) => {
     const answer = await log({ kind: 'numbered', marks, reason: why });
-    if (!answer.ok) { tell(answer.message); return; }
+    if (!answer.ok) {
+      tell(answer.message);
+      return;
+    }
     setLines(undefined);
     setReasonOpen(false);
     setReason('');
@@ -51,22 +80,84 @@ export function NumberingView() {
   const proofs = current.filter((l) => l.role === 'A.P.').length;
   const numbered = current.filter((l) => l.role === 'numbered').length;
   if (!finished) {
-    return <div className="work" style={{ gridTemplateColumns: '1fr' }}><div className="stage"><div className="drop"><h1>Not yet</h1><p className="note">Numbers are given when all runs are printed; {Math.max(0, plan.runs.length - progress.currentRun)} of {plan.runs.length} are still to come.</p></div></div></div>;
+    return (
+      <div className="work" style={{ gridTemplateColumns: '1fr' }}>
+        <div className="stage">
+          <div className="drop">
+            <h1>Not yet</h1>
+            <p className="note">
+              Numbers are given when all runs are printed; {Math.max(0, plan.runs.length - progress.currentRun)} of{' '}
+              {plan.runs.length} are still to come.
+            </p>
+          </div>
+        </div>
+      </div>
+    );
   }
   return (
     <div className="work">
       <div className="stage" style={{ overflow: 'auto' }}>
-        <div className="row between"><h1>{given ? 'Numbered' : 'Number the edition'}</h1><Button href={urls.file('numbering.csv')} disabled={!given}>Numbering as CSV</Button></div>
+        <div className="row between">
+          <h1>{given ? 'Numbered' : 'Number the edition'}</h1>
+          <Button href={urls.file('numbering.csv')} disabled={!given}>
+            Numbering as CSV
+          </Button>
+        </div>
         <table className="ledger" style={{ maxWidth: 760 }}>
-          <thead><tr><th scope="col">mark</th><th scope="col">sheet</th><th scope="col">is</th><th scope="col">faults on the way</th><th scope="col">order</th></tr></thead>
+          <thead>
+            <tr>
+              <th scope="col">mark</th>
+              <th scope="col">sheet</th>
+              <th scope="col">is</th>
+              <th scope="col">faults on the way</th>
+              <th scope="col">order</th>
+            </tr>
+          </thead>
           <tbody>
             {current.map((line, i) => (
-              <tr key={line.sheet} onFocus={() => setChosen(i)} style={i === chosen ? { background: 'var(--sheet)' } : undefined}>
-                <td style={{ font: '600 15px var(--head)', minWidth: 110 }}>{markOf.get(line.sheet) ?? <span className="quiet">—</span>}</td>
+              <tr
+                key={line.sheet}
+                onFocus={() => setChosen(i)}
+                style={i === chosen ? { background: 'var(--sheet)' } : undefined}
+              >
+                <td style={{ font: '600 15px var(--head)', minWidth: 110 }}>
+                  {markOf.get(line.sheet) ?? <span className="quiet">—</span>}
+                </td>
                 <td className="num">{line.sheet}</td>
-                <td><select aria-label={`What sheet ${line.sheet} is`} value={line.role} onChange={(e) => setLines(current.map((l, k) => (k === i ? { ...l, role: e.target.value as SheetRole } : l)))}>{SHEET_ROLES.map((r) => <option key={r}>{r}</option>)}</select></td>
+                <td>
+                  <select
+                    aria-label={`What sheet ${line.sheet} is`}
+                    value={line.role}
+                    onChange={(e) =>
+                      setLines(current.map((l, k) => (k === i ? { ...l, role: e.target.value as SheetRole } : l)))
+                    }
+                  >
+                    {SHEET_ROLES.map((r) => (
+                      <option key={r}>{r}</option>
+                    ))}
+                  </select>
+                </td>
                 <td>{faultsOf.get(line.sheet)?.join(', ') || <span className="quiet">none</span>}</td>
-                <td><button type="button" className="grip" aria-label={`Sheet ${line.sheet} earlier`} disabled={i === 0} onClick={() => move(i, -1)}>↑</button><button type="button" className="grip" aria-label={`Sheet ${line.sheet} later`} disabled={i === current.length - 1} onClick={() => move(i, 1)}>↓</button></td>
+                <td>
+                  <button
+                    type="button"
+                    className="grip"
+                    aria-label={`Sheet ${line.sheet} earlier`}
+                    disabled={i === 0}
+                    onClick={() => move(i, -1)}
+                  >
+                    ↑
+                  </button>
+                  <button
+                    type="button"
+                    className="grip"
+                    aria-label={`Sheet ${line.sheet} later`}
+                    disabled={i === current.length - 1}
+                    onClick={() => move(i, 1)}
+                  >
+                    ↓
+                  </button>
+                </td>
               </tr>
             ))}
           </tbody>
@@ -74,18 +165,66 @@ export function NumberingView() {
       </div>
       <aside className="side">
         <section>
-          <h2>{numbered} numbered, {proofs} artist’s proof{proofs === 1 ? '' : 's'}</h2>
-          <p className="note">{current.length} prints came through. Artist’s proofs are usually not above a tenth: {usualArtistProofs(Math.max(1, numbered))} here.</p>
-          {proofs > usualArtistProofs(Math.max(1, numbered)) && <p className="say wait">{proofs} artist’s proofs are more than is usual for {numbered}.</p>}
+          <h2>
+            {numbered} numbered, {proofs} artist’s proof{proofs === 1 ? '' : 's'}
+          </h2>
+          <p className="note">
+            {current.length} prints came through. Artist’s proofs are usually not above a tenth:{' '}
+            {usualArtistProofs(Math.max(1, numbered))} here.
+          </p>
+          {proofs > usualArtistProofs(Math.max(1, numbered)) && (
+            <p className="say wait">
+              {proofs} artist’s proofs are more than is usual for {numbered}.
+            </p>
+          )}
         </section>
         <section>
-          <div className="row"><Button onClick={() => setLines(current.toSorted((a, b) => Number(a.sheet) - Number(b.sheet)))}>By sheet</Button><Button onClick={() => setLines(bestFirst(current, faultsOf, plan.sheets.edition))}>Best first</Button></div>
+          <div className="row">
+            <Button onClick={() => setLines(current.toSorted((a, b) => Number(a.sheet) - Number(b.sheet)))}>
+              By sheet
+            </Button>
+            <Button onClick={() => setLines(bestFirst(current, faultsOf, plan.sheets.edition))}>Best first</Button>
+          </div>
         </section>
         <section>
-          {!given && <Button variant="contained" color="primary" fullWidth sx={{ minHeight: 46 }} onClick={() => void write('')}>Give these numbers</Button>}
-          {given && !changed && <p className="say good">These numbers are on record since {new Date(bench.numberings.at(-1)!.at).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })}.</p>}
-          {given && changed && <><p className="say wait" style={{ marginBottom: 8 }}>This differs from the numbers on record.</p><div className="row"><Button color="error" onClick={() => setReasonOpen(true)}>Change the record</Button><Button onClick={() => setLines(undefined)}>Leave it</Button></div></>}
-          {bench.numberings.length > 1 && <p className="note" style={{ marginTop: 8 }}>Changed {bench.numberings.length - 1} time{bench.numberings.length === 2 ? '' : 's'}: {bench.numberings.slice(1).map((n) => n.reason).join('; ')}</p>}
+          {!given && (
+            <Button variant="contained" color="primary" fullWidth sx={{ minHeight: 46 }} onClick={() => void write('')}>
+              Give these numbers
+            </Button>
+          )}
+          {given && !changed && (
+            <p className="say good">
+              These numbers are on record since{' '}
+              {new Date(bench.numberings.at(-1)!.at).toLocaleDateString('en-GB', {
+                day: 'numeric',
+                month: 'long',
+                year: 'numeric',
+              })}
+              .
+            </p>
+          )}
+          {given && changed && (
+            <>
+              <p className="say wait" style={{ marginBottom: 8 }}>
+                This differs from the numbers on record.
+              </p>
+              <div className="row">
+                <Button color="error" onClick={() => setReasonOpen(true)}>
+                  Change the record
+                </Button>
+                <Button onClick={() => setLines(undefined)}>Leave it</Button>
+              </div>
+            </>
+          )}
+          {bench.numberings.length > 1 && (
+            <p className="note" style={{ marginTop: 8 }}>
+              Changed {bench.numberings.length - 1} time{bench.numberings.length === 2 ? '' : 's'}:{' '}
+              {bench.numberings
+                .slice(1)
+                .map((n) => n.reason)
+                .join('; ')}
+            </p>
+          )}
         </section>
       </aside>
       <Dialog open={reasonOpen} onClose={() => setReasonOpen(false)} maxWidth="xs" fullWidth>
@@ -94,23 +233,55 @@ export function NumberingView() {
           <p style={{ marginBottom: 14 }}>The old numbers stay on record beside the new ones, with your reason.</p>
           <TextField autoFocus fullWidth label="Reason" value={reason} onChange={(e) => setReason(e.target.value)} />
         </DialogContent>
-        <DialogActions><Button onClick={() => setReasonOpen(false)}>Leave it</Button><Button variant="contained" color="error" disabled={!reason.trim()} onClick={() => void write(reason.trim())}>Change the record</Button></DialogActions>
+        <DialogActions>
+          <Button onClick={() => setReasonOpen(false)}>Leave it</Button>
+          <Button variant="contained" color="error" disabled={!reason.trim()} onClick={() => void write(reason.trim())}>
+            Change the record
+          </Button>
+        </DialogActions>
       </Dialog>
     </div>
   );
 }
 
-function startLines(alive: readonly SheetName[], faults: ReadonlyMap<SheetName, readonly string[]>, edition: number, marks: readonly { sheet: SheetName; mark: string }[]): Line[] {
-  if (marks.length === 0) return bestFirst(alive.map((sheet) => ({ sheet, role: 'numbered' as const })), faults, edition, true);
+function startLines(
+  alive: readonly SheetName[],
+  faults: ReadonlyMap<SheetName, readonly string[]>,
+  edition: number,
+  marks: readonly { sheet: SheetName; mark: string }[],
+): Line[] {
+  if (marks.length === 0)
+    return bestFirst(
+      alive.map((sheet) => ({ sheet, role: 'numbered' as const })),
+      faults,
+      edition,
+      true,
+    );
   const roleOf = (mark: string): SheetRole => SHEET_ROLES.find((r) => mark.startsWith(r)) ?? 'numbered';
   const marked = marks.map(({ sheet, mark }) => ({ sheet, role: roleOf(mark) }));
-  return [...marked, ...alive.filter((s) => !marks.some((m) => m.sheet === s)).map((sheet) => ({ sheet, role: 'not numbered' as const }))];
+  return [
+    ...marked,
+    ...alive
+      .filter((s) => !marks.some((m) => m.sheet === s))
+      .map((sheet) => ({ sheet, role: 'not numbered' as const })),
+  ];
 }
 
 /** Sheets without faults go first into the edition; within it they stay in the order they were started. */
-function bestFirst(lines: readonly Line[], faults: ReadonlyMap<SheetName, readonly string[]>, edition: number, inOrder = false): Line[] {
-  const ranked = lines.toSorted((a, b) => (faults.get(a.sheet)?.length ?? 0) - (faults.get(b.sheet)?.length ?? 0) || Number(a.sheet) - Number(b.sheet));
-  const roles = proposeRoles(ranked.map((l) => l.sheet), edition);
+function bestFirst(
+  lines: readonly Line[],
+  faults: ReadonlyMap<SheetName, readonly string[]>,
+  edition: number,
+  inOrder = false,
+): Line[] {
+  const ranked = lines.toSorted(
+    (a, b) =>
+      (faults.get(a.sheet)?.length ?? 0) - (faults.get(b.sheet)?.length ?? 0) || Number(a.sheet) - Number(b.sheet),
+  );
+  const roles = proposeRoles(
+    ranked.map((l) => l.sheet),
+    edition,
+  );
   const proposed = ranked.map((l, i) => ({ sheet: l.sheet, role: roles[i] }));
   if (!inOrder) return proposed;
   const rank = (role: SheetRole) => SHEET_ROLES.indexOf(role);

@@ -5,7 +5,9 @@ export function Brand() {
   return (
     <Link href="/" className="brand" aria-label="Ulexite, to the shelf">
       <svg width="18" height="20" viewBox="0 0 18 20" aria-hidden>
-        {[4, 1, 0, 0, 2, 5].map((top, i) => <rect key={i} x={i * 3} y={top} width="2" height={20 - top - (i % 3)} fill="#1F2421" />)}
+        {[4, 1, 0, 0, 2, 5].map((top, i) => (
+          <rect key={i} x={i * 3} y={top} width="2" height={20 - top - (i % 3)} fill="#1F2421" />
+        ))}
       </svg>
       Ulexite
     </Link>

@@ -13,14 +13,31 @@ export function Cautions({ place }: { place: CautionPlace }) {
   const cautions = cautionsFor(place);
   return (
     <p className="note">
-      Take care: {cautions.slice(0, 3).map((c) => c.title.toLowerCase()).join(', ')}. <button type="button" className="link" onClick={() => setOpen(true)}>Cautions</button>
+      Take care:{' '}
+      {cautions
+        .slice(0, 3)
+        .map((c) => c.title.toLowerCase())
+        .join(', ')}
+      .{' '}
+      <button type="button" className="link" onClick={() => setOpen(true)}>
+        Cautions
+      </button>
       <Dialog open={open} onClose={() => setOpen(false)} maxWidth="sm">
         <DialogTitle>Cautions</DialogTitle>
         <DialogContent>
-          {cautions.map((c) => <section key={c.id} style={{ marginBottom: 12 }}><h3>{c.title}</h3><p>{c.hazard} {c.care}</p></section>)}
+          {cautions.map((c) => (
+            <section key={c.id} style={{ marginBottom: 12 }}>
+              <h3>{c.title}</h3>
+              <p>
+                {c.hazard} {c.care}
+              </p>
+            </section>
+          ))}
           <p className="say bad">{DEFER_TO}</p>
         </DialogContent>
-        <DialogActions><Button onClick={() => setOpen(false)}>Close</Button></DialogActions>
+        <DialogActions>
+          <Button onClick={() => setOpen(false)}>Close</Button>
+        </DialogActions>
       </Dialog>
     </p>
   );

@@ -10,7 +10,12 @@ import { usePrintDesk } from './printContext';
 import { Swatch } from './Swatch';
 
 /** A colour of the picture, and the part of the sheet pointed at where overlaps, masks or slips make a difference. */
-export interface SamplePoint { readonly label: number; readonly part?: number; readonly xMm?: number; readonly yMm?: number }
+export interface SamplePoint {
+  readonly label: number;
+  readonly part?: number;
+  readonly xMm?: number;
+  readonly yMm?: number;
+}
 
 /** A film of the usual weight is this high in the column. */
 const USUAL_FILM_PX = 22;
@@ -19,7 +24,13 @@ const USUAL_FILM_PX = 22;
  * The films at one point to scale of their weight, paper at the foot: each with its own colour alone and the colour reached so
  * far; what is seen on top beside what was wanted. A second point can be pinned beside it.
  */
-export function CoreSample({ point, onPoint }: { point: SamplePoint | undefined; onPoint?: (point: SamplePoint) => void }) {
+export function CoreSample({
+  point,
+  onPoint,
+}: {
+  point: SamplePoint | undefined;
+  onPoint?: (point: SamplePoint) => void;
+}) {
   const { state, looks, unit } = usePrintDesk();
   const { flat } = state.plan;
   const [pinned, setPinned] = useState<SamplePoint>();
@@ -29,19 +40,54 @@ export function CoreSample({ point, onPoint }: { point: SamplePoint | undefined;
     <section aria-label="Core sample">
       <div className="row between" style={{ minHeight: 28 }}>
         <h2>Core sample</h2>
-        {pin ? <button type="button" className="link" onClick={() => setPinned(undefined)}>let the pinned one go</button>
-          : here && <button type="button" className="link" onClick={() => setPinned(here)}>pin, to compare</button>}
+        {pin ? (
+          <button type="button" className="link" onClick={() => setPinned(undefined)}>
+            let the pinned one go
+          </button>
+        ) : (
+          here && (
+            <button type="button" className="link" onClick={() => setPinned(here)}>
+              pin, to compare
+            </button>
+          )
+        )}
       </div>
       {flat && looks && (
-        <TextField select fullWidth sx={{ my: 1 }} label="At" value={here?.label ?? ''} onChange={(e) => onPoint?.({ label: Number(e.target.value) })}
-          slotProps={{ select: { displayEmpty: true, renderValue: (v) => (v === '' ? 'point at a picture, or choose a colour' : `${flat.colours[Number(v)].name}${whereOf(here)}`) } }}>
-          {flat.colours.map((c, label) => <MenuItem key={c.id} value={label}><Swatch lab={wantedOf(state.plan)[label]} />&ensp;{c.name}</MenuItem>)}
+        <TextField
+          select
+          fullWidth
+          sx={{ my: 1 }}
+          label="At"
+          value={here?.label ?? ''}
+          onChange={(e) => onPoint?.({ label: Number(e.target.value) })}
+          slotProps={{
+            select: {
+              displayEmpty: true,
+              renderValue: (v) =>
+                v === '' ? 'point at a picture, or choose a colour' : `${flat.colours[Number(v)].name}${whereOf(here)}`,
+            },
+          }}
+        >
+          {flat.colours.map((c, label) => (
+            <MenuItem key={c.id} value={label}>
+              <Swatch lab={wantedOf(state.plan)[label]} />
+              &ensp;{c.name}
+            </MenuItem>
+          ))}
         </TextField>
       )}
       {here && looks && (
         <div aria-live="polite" style={{ display: 'grid', gap: 14, marginTop: 8 }}>
           <Column point={here} />
-          {pin && <div style={{ borderTop: '1px dashed #a39c8a', paddingTop: 10 }}><p className="note">pinned: {flat!.colours[pin.label].name}{whereOf(pin)}</p><Column point={pin} /></div>}
+          {pin && (
+            <div style={{ borderTop: '1px dashed #a39c8a', paddingTop: 10 }}>
+              <p className="note">
+                pinned: {flat!.colours[pin.label].name}
+                {whereOf(pin)}
+              </p>
+              <Column point={pin} />
+            </div>
+          )}
         </div>
       )}
     </section>
@@ -53,31 +99,69 @@ export function CoreSample({ point, onPoint }: { point: SamplePoint | undefined;
 }
 
 function Column({ point }: { point: SamplePoint }) {
-  const { state: { plan }, looks } = usePrintDesk();
+  const {
+    state: { plan },
+    looks,
+  } = usePrintDesk();
   const part = point.part !== undefined && point.part < looks!.stacks.length ? point.part : point.label;
-  const stack = looks!.stacks[part], reached = looks!.reached[part];
+  const stack = looks!.stacks[part],
+    reached = looks!.reached[part];
   const films = stack.map(({ run, inking }, i) => {
     const laid = plan.runs[run].inkings[inking];
     const ink = inkOf(plan, laid);
-    return { key: i, run: run + 1, name: ink.name, alone: ink.solidLabD50, reached: reached[i + 1], weight: laid.filmWeight, px: Math.max(14, Math.round(USUAL_FILM_PX * laid.filmWeight)) };
+    return {
+      key: i,
+      run: run + 1,
+      name: ink.name,
+      alone: ink.solidLabD50,
+      reached: reached[i + 1],
+      weight: laid.filmWeight,
+      px: Math.max(14, Math.round(USUAL_FILM_PX * laid.filmWeight)),
+    };
   });
-  const seen = reached[reached.length - 1], wanted = wantedOf(plan)[point.label];
+  const seen = reached[reached.length - 1],
+    wanted = wantedOf(plan)[point.label];
   const off = deltaE2000(seen, wanted);
   return (
     <div>
-      <p className="core-verdict"><span className="pair" aria-hidden><i style={{ background: hexFromLabD50(seen) }} /><i style={{ background: hexFromLabD50(wanted) }} /></span> <span className="num">seen, wanted: ΔE {off.toFixed(1)}, {wordForDifference(off)}</span></p>
+      <p className="core-verdict">
+        <span className="pair" aria-hidden>
+          <i style={{ background: hexFromLabD50(seen) }} />
+          <i style={{ background: hexFromLabD50(wanted) }} />
+        </span>{' '}
+        <span className="num">
+          seen, wanted: ΔE {off.toFixed(1)}, {wordForDifference(off)}
+        </span>
+      </p>
       <ol className="core">
         {[...films].reverse().map((film) => (
           <li key={film.key} style={{ height: film.px }}>
             <span className="alone" style={{ backgroundColor: hexFromLabD50(film.alone) }} aria-hidden />
             <span className="reached" style={{ background: hexFromLabD50(film.reached) }} aria-hidden />
-            <span className="what">{film.run}&ensp;{film.name}</span>
-            <span className="quiet num">{(INK_START_VALUES.wetFilmUm * film.weight).toFixed(film.weight === 1 ? 0 : 1)} µm</span>
+            <span className="what">
+              {film.run}&ensp;{film.name}
+            </span>
+            <span className="quiet num">
+              {(INK_START_VALUES.wetFilmUm * film.weight).toFixed(film.weight === 1 ? 0 : 1)} µm
+            </span>
           </li>
         ))}
-        <li className="foot"><span className="alone" style={{ backgroundColor: hexFromLabD50(plan.paper.labD50), backgroundImage: 'none' }} aria-hidden /><span className="reached" style={{ background: hexFromLabD50(plan.paper.labD50) }} aria-hidden /><span className="what quiet">paper, {plan.paper.name}</span></li>
+        <li className="foot">
+          <span
+            className="alone"
+            style={{ backgroundColor: hexFromLabD50(plan.paper.labD50), backgroundImage: 'none' }}
+            aria-hidden
+          />
+          <span className="reached" style={{ background: hexFromLabD50(plan.paper.labD50) }} aria-hidden />
+          <span className="what quiet">paper, {plan.paper.name}</span>
+        </li>
       </ol>
-      {films.length > 0 && <p className="core-key quiet" aria-hidden><span>ink alone</span><span>reached</span></p>}
+      {films.length > 0 && (
+        <p className="core-key quiet" aria-hidden>
+          <span>ink alone</span>
+          <span>reached</span>
+        </p>
+      )}
     </div>
   );
 }

@@ -18,8 +18,22 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
   const place = placeOf(view);
   const steps = place === 'desk' ? DESK_STEPS : place === 'drawer' ? DRAWER_STEPS : undefined;
   useHotkeys('shift+?', () => setKeysOpen(true), { useKey: true });
-  useHotkeys('mod+z', (e) => { e.preventDefault(); desk.undo(); }, { enabled: place === 'desk' });
-  useHotkeys('mod+shift+z, mod+y', (e) => { e.preventDefault(); desk.redo(); }, { enabled: place === 'desk' });
+  useHotkeys(
+    'mod+z',
+    (e) => {
+      e.preventDefault();
+      desk.undo();
+    },
+    { enabled: place === 'desk' },
+  );
+  useHotkeys(
+    'mod+shift+z, mod+y',
+    (e) => {
+      e.preventDefault();
+      desk.redo();
+    },
+    { enabled: place === 'desk' },
+  );
   useHotkeys('left, right', (e) => {
     if ((e.target as Element | null)?.closest('[role="slider"], input, textarea, select')) return;
     e.preventDefault();
@@ -33,22 +47,69 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
         <Brand />
         <nav className="places" aria-label="Places">
           <Link href="/">Shelf</Link>
-          <Link href={urls.page('picture')} aria-current={place === 'desk' ? 'page' : undefined}>Desk</Link>
-          <Link href={urls.page(benchView(desk))} aria-current={place === 'bench' ? 'page' : undefined}>Bench</Link>
-          <Link href={urls.page('ledger')} aria-current={place === 'drawer' ? 'page' : undefined}>Drawer</Link>
+          <Link href={urls.page('picture')} aria-current={place === 'desk' ? 'page' : undefined}>
+            Desk
+          </Link>
+          <Link href={urls.page(benchView(desk))} aria-current={place === 'bench' ? 'page' : undefined}>
+            Bench
+          </Link>
+          <Link href={urls.page('ledger')} aria-current={place === 'drawer' ? 'page' : undefined}>
+            Drawer
+          </Link>
         </nav>
         <span className="title">{state.name}</span>
-        <span className="facts"><span>{way.process}, {materialById(blocks[0].materialId).short} · oil ink · {picture ? formatSize(picture.widthMm, picture.heightMm, unit) : 'no picture yet'} · edition of {sheets.edition}</span></span>
+        <span className="facts">
+          <span>
+            {way.process}, {materialById(blocks[0].materialId).short} · oil ink ·{' '}
+            {picture ? formatSize(picture.widthMm, picture.heightMm, unit) : 'no picture yet'} · edition of{' '}
+            {sheets.edition}
+          </span>
+        </span>
         <div className="right">
           {place === 'desk' && (
             <>
-              <button type="button" onClick={desk.undo} disabled={!state.undoLabel} title={state.undoLabel ? `Undo: ${state.undoLabel} (Ctrl Z)` : 'Nothing to undo'}>undo</button>
-              <button type="button" onClick={desk.redo} disabled={!state.redoLabel} title={state.redoLabel ? `Redo: ${state.redoLabel} (Ctrl Shift Z)` : 'Nothing to redo'}>redo</button>
+              <button
+                type="button"
+                onClick={desk.undo}
+                disabled={!state.undoLabel}
+                title={state.undoLabel ? `Undo: ${state.undoLabel} (Ctrl Z)` : 'Nothing to undo'}
+              >
+                undo
+              </button>
+              <button
+                type="button"
+                onClick={desk.redo}
+                disabled={!state.redoLabel}
+                title={state.redoLabel ? `Redo: ${state.redoLabel} (Ctrl Shift Z)` : 'Nothing to redo'}
+              >
+                redo
+              </button>
             </>
           )}
-          <span className="saved num" role="status">{status === 'saving' ? 'saving …' : status === 'failed' ? <strong className="madder">not saved</strong> : <>saved&nbsp;<time dateTime={state.savedAt} suppressHydrationWarning>{new Date(state.savedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}</time></>}</span>
-          <button type="button" onClick={() => setUnit(unit === 'mm' ? 'in' : 'mm')} aria-label={`Lengths are in ${unit === 'mm' ? 'millimetres' : 'inches'}; change`}>{unit}</button>
-          <button type="button" onClick={() => setKeysOpen(true)}>keys <kbd>?</kbd></button>
+          <span className="saved num" role="status">
+            {status === 'saving' ? (
+              'saving …'
+            ) : status === 'failed' ? (
+              <strong className="madder">not saved</strong>
+            ) : (
+              <>
+                saved&nbsp;
+                <time dateTime={state.savedAt} suppressHydrationWarning>
+                  {new Date(state.savedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
+                </time>
+              </>
+            )}
+          </span>
+          <button
+            type="button"
+            onClick={() => setUnit(unit === 'mm' ? 'in' : 'mm')}
+            aria-label={`Lengths are in ${unit === 'mm' ? 'millimetres' : 'inches'}; change`}
+          >
+            {unit}
+          </button>
+          <button type="button" onClick={() => setKeysOpen(true)}>
+            keys <kbd>?</kbd>
+          </button>
         </div>
       </header>
       <div className={steps ? 'middle' : 'middle wide'}>

@@ -18,30 +18,87 @@ export function RunLine() {
   const started = progress.bench.started;
   const { widthMm = 4, heightMm = 3 } = state.plan.picture ?? {};
   const picSize = { width: Math.min(PIC_PX.width, (PIC_PX.height * widthMm) / heightMm) };
-  const gated = (i: number) => state.plan.way.process === 'reduction' || (sideOfStage(state.plan, runs[i].inkings[0].stageId)?.stages.length ?? 1) > 1;
+  const gated = (i: number) =>
+    state.plan.way.process === 'reduction' ||
+    (sideOfStage(state.plan, runs[i].inkings[0].stageId)?.stages.length ?? 1) > 1;
   const passed = (i: number) => progress.runs[i].cut || progress.runs[i].cutOn;
   return (
     <nav className="runline" aria-label="Run line">
-      <button type="button" className="cell" aria-current={selectedRun === 0} onClick={() => selectRun(0)} style={{ flex: '0 0 190px' }}>
-        <span className="pic" style={{ ...picSize, background: hexFromLabD50(state.plan.paper.labD50), border: '1px solid var(--hairline)', aspectRatio: `${widthMm} / ${heightMm}` }} />
+      <button
+        type="button"
+        className="cell"
+        aria-current={selectedRun === 0}
+        onClick={() => selectRun(0)}
+        style={{ flex: '0 0 190px' }}
+      >
+        <span
+          className="pic"
+          style={{
+            ...picSize,
+            background: hexFromLabD50(state.plan.paper.labD50),
+            border: '1px solid var(--hairline)',
+            aspectRatio: `${widthMm} / ${heightMm}`,
+          }}
+        />
         <span>
           <span className="n">Paper</span>
-          <span className="state">{started ? <>{started.counted + started.tests} sheets<br />started</> : state.plan.paper.name}</span>
+          <span className="state">
+            {started ? (
+              <>
+                {started.counted + started.tests} sheets
+                <br />
+                started
+              </>
+            ) : (
+              state.plan.paper.name
+            )}
+          </span>
         </span>
       </button>
       {runs.map((run, i) => (
         <Fragment key={run.id}>
-          {gated(i) ? <span className={passed(i) ? 'gate passed' : 'gate'} role="img" aria-label={passed(i) ? `Gate passed: cut for run ${i + 1} is done` : `Gate: the cut for run ${i + 1} cannot be undone`} /> : <span className="gate none" aria-hidden />}
+          {gated(i) ? (
+            <span
+              className={passed(i) ? 'gate passed' : 'gate'}
+              role="img"
+              aria-label={
+                passed(i)
+                  ? `Gate passed: cut for run ${i + 1} is done`
+                  : `Gate: the cut for run ${i + 1} cannot be undone`
+              }
+            />
+          ) : (
+            <span className="gate none" aria-hidden />
+          )}
           <button type="button" className="cell" aria-current={selectedRun === i + 1} onClick={() => selectRun(i + 1)}>
-            <span className="pic" style={picSize}>{stamp && fills?.[i + 1] ? <Thumb coverage={stamp} fills={fills[i + 1]} label={`The sheet after run ${i + 1}`} /> : <span style={{ display: 'block', aspectRatio: '4 / 3', background: 'var(--paper)' }} />}</span>
+            <span className="pic" style={picSize}>
+              {stamp && fills?.[i + 1] ? (
+                <Thumb coverage={stamp} fills={fills[i + 1]} label={`The sheet after run ${i + 1}`} />
+              ) : (
+                <span style={{ display: 'block', aspectRatio: '4 / 3', background: 'var(--paper)' }} />
+              )}
+            </span>
             <span style={{ minWidth: 0 }}>
-              <span className="n">{run.inkings.map((inking) => <span key={inking.id} className="swatch" style={{ background: hexFromLabD50(inkOf(state.plan, inking).solidLabD50), width: 12, height: 12 }} />)}{i + 1}</span>
+              <span className="n">
+                {run.inkings.map((inking) => (
+                  <span
+                    key={inking.id}
+                    className="swatch"
+                    style={{ background: hexFromLabD50(inkOf(state.plan, inking).solidLabD50), width: 12, height: 12 }}
+                  />
+                ))}
+                {i + 1}
+              </span>
               <StateWords desk={desk} index={i} />
             </span>
           </button>
         </Fragment>
       ))}
-      {runs.length === 0 && <span className="note" style={{ alignSelf: 'center' }}>The runs stand here once the picture is flattened.</span>}
+      {runs.length === 0 && (
+        <span className="note" style={{ alignSelf: 'center' }}>
+          The runs stand here once the picture is flattened.
+        </span>
+      )}
     </nav>
   );
 }
@@ -50,15 +107,48 @@ function StateWords({ desk, index }: { desk: PrintDesk; index: number }) {
   const { progress, state } = desk;
   const { phase, tally, sheetsInRun, dryAt } = progress.runs[index];
   const ink = inkNamesOf(state.plan, state.plan.runs[index]);
-  if (phase === 'planned') return <span className="state"><strong>planned</strong>{ink}</span>;
-  if (phase === 'cut') return <span className="state"><strong>cut</strong>{ink}</span>;
+  if (phase === 'planned')
+    return (
+      <span className="state">
+        <strong>planned</strong>
+        {ink}
+      </span>
+    );
+  if (phase === 'cut')
+    return (
+      <span className="state">
+        <strong>cut</strong>
+        {ink}
+      </span>
+    );
   if (phase === 'printing') {
     const pulled = tally.pulled.filter((p) => !p.sheet.startsWith('T')).length;
-    return <span className="state"><strong className="printing">printing {pulled}/{sheetsInRun}</strong>{tally.aliveCounted} alive</span>;
+    return (
+      <span className="state">
+        <strong className="printing">
+          printing {pulled}/{sheetsInRun}
+        </strong>
+        {tally.aliveCounted} alive
+      </span>
+    );
   }
   const last = index === progress.runs.length - 1;
   const next = progress.runs[index + 1]?.phase;
-  const drying = dryAt && (next === undefined || next === 'planned' || next === 'cut') && Date.parse(dryAt) > Date.now();
-  if (drying) return <span className="state"><strong className="drying" suppressHydrationWarning>dry {new Date(dryAt).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}</strong>{tally.good + tally.usable} sheets</span>;
-  return <span className="state"><strong>{last ? 'done' : 'cut, printed'}</strong>{tally.good + tally.usable} sheets{last ? '' : ', dry'}</span>;
+  const drying =
+    dryAt && (next === undefined || next === 'planned' || next === 'cut') && Date.parse(dryAt) > Date.now();
+  if (drying)
+    return (
+      <span className="state">
+        <strong className="drying" suppressHydrationWarning>
+          dry {new Date(dryAt).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}
+        </strong>
+        {tally.good + tally.usable} sheets
+      </span>
+    );
+  return (
+    <span className="state">
+      <strong>{last ? 'done' : 'cut, printed'}</strong>
+      {tally.good + tally.usable} sheets{last ? '' : ', dry'}
+    </span>
+  );
 }

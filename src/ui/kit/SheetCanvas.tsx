@@ -35,10 +35,18 @@ interface Props {
 /** What a view may ask of its canvas. */
 export interface SheetCanvasHandle {
   /** Paints a box of the map (map pixels) anew in the picture shown, without waiting for the whole. Resolves when it is on screen. */
-  readonly repaint: (box: { readonly x0: number; readonly y0: number; readonly x1: number; readonly y1: number }) => Promise<void>;
+  readonly repaint: (box: {
+    readonly x0: number;
+    readonly y0: number;
+    readonly x1: number;
+    readonly y1: number;
+  }) => Promise<void>;
 }
 
-interface Shown { bitmap: ImageBitmap | OffscreenCanvas; transform: ZoomTransform }
+interface Shown {
+  bitmap: ImageBitmap | OffscreenCanvas;
+  transform: ZoomTransform;
+}
 
 /**
  * The picture on its ground: zoom with wheel, pinch, + and −, pan by dragging or with the arrow keys held with Shift, 0
@@ -46,7 +54,19 @@ interface Shown { bitmap: ImageBitmap | OffscreenCanvas; transform: ZoomTransfor
  * worker; until it answers the last picture is moved along.
  */
 export function SheetCanvas(props: Props) {
-  const { widthPx, heightPx, mmPerPx, paint, paintLeft, divider = 0, mirrored = false, unit, label, onHover, onPick } = props;
+  const {
+    widthPx,
+    heightPx,
+    mmPerPx,
+    paint,
+    paintLeft,
+    divider = 0,
+    mirrored = false,
+    unit,
+    label,
+    onHover,
+    onPick,
+  } = props;
   const box = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
@@ -71,7 +91,14 @@ export function SheetCanvas(props: Props) {
       context.rect(from, 0, to - from, height);
       context.clip();
       const k = transform.k / picture.transform.k;
-      context.setTransform(k, 0, 0, k, (transform.x - picture.transform.x * k) * ratio, (transform.y - picture.transform.y * k) * ratio);
+      context.setTransform(
+        k,
+        0,
+        0,
+        k,
+        (transform.x - picture.transform.x * k) * ratio,
+        (transform.y - picture.transform.y * k) * ratio,
+      );
       context.drawImage(picture.bitmap, 0, 0);
       context.restore();
     };
@@ -81,7 +108,10 @@ export function SheetCanvas(props: Props) {
   }, [transform, divider, paintLeft]);
 
   const drawRef = useRef(draw);
-  useEffect(() => { drawRef.current = draw; draw(); }, [draw]);
+  useEffect(() => {
+    drawRef.current = draw;
+    draw();
+  }, [draw]);
 
   useEffect(() => {
     const element = box.current!;
@@ -93,28 +123,45 @@ export function SheetCanvas(props: Props) {
   useEffect(() => {
     if (size.width === 0) return;
     const element = select(box.current!);
-    const z = zoom<HTMLDivElement, unknown>().scaleExtent([0.5, 40]).filter((event: Event) => !(event.target as Element).closest('.divider, .zoomers') && !(event as MouseEvent).button)
+    const z = zoom<HTMLDivElement, unknown>()
+      .scaleExtent([0.5, 40])
+      .filter(
+        (event: Event) => !(event.target as Element).closest('.divider, .zoomers') && !(event as MouseEvent).button,
+      )
       .on('zoom', (event: { transform: ZoomTransform }) => setTransform(event.transform));
     behaviour.current = z;
     element.call(z).on('dblclick.zoom', null);
     const k = 1;
-    element.call(z.transform, zoomIdentity.translate((size.width - widthPx * fit) / 2, (size.height - heightPx * fit) / 2).scale(k));
-    return () => { element.on('.zoom', null); };
+    element.call(
+      z.transform,
+      zoomIdentity.translate((size.width - widthPx * fit) / 2, (size.height - heightPx * fit) / 2).scale(k),
+    );
+    return () => {
+      element.on('.zoom', null);
+    };
   }, [size.width, size.height, widthPx, heightPx, fit]);
 
-  const ask = useCallback((painter: PaintView, which: 'main' | 'left') => new NewestOnly<ZoomTransform, ImageBitmap | undefined>(
-    (t) => {
-      const ratio = window.devicePixelRatio || 1;
-      const pxPerOut = 1 / (fit * t.k * ratio);
-      return painter({ x: -t.x * ratio * pxPerOut, y: -t.y * ratio * pxPerOut, pxPerOut, mirrored }, Math.round(size.width * ratio), Math.round(size.height * ratio));
-    },
-    (bitmap, t) => {
-      if (!bitmap) return;
-      close(shown.current[which]?.bitmap);
-      shown.current[which] = { bitmap, transform: t };
-      drawRef.current();
-    },
-  ), [fit, mirrored, size.width, size.height]);
+  const ask = useCallback(
+    (painter: PaintView, which: 'main' | 'left') =>
+      new NewestOnly<ZoomTransform, ImageBitmap | undefined>(
+        (t) => {
+          const ratio = window.devicePixelRatio || 1;
+          const pxPerOut = 1 / (fit * t.k * ratio);
+          return painter(
+            { x: -t.x * ratio * pxPerOut, y: -t.y * ratio * pxPerOut, pxPerOut, mirrored },
+            Math.round(size.width * ratio),
+            Math.round(size.height * ratio),
+          );
+        },
+        (bitmap, t) => {
+          if (!bitmap) return;
+          close(shown.current[which]?.bitmap);
+          shown.current[which] = { bitmap, transform: t };
+          drawRef.current();
+        },
+      ),
+    [fit, mirrored, size.width, size.height],
+  );
 
   const { handle } = props;
   useEffect(() => {
@@ -126,40 +173,77 @@ export function SheetCanvas(props: Props) {
         const ratio = window.devicePixelRatio || 1;
         const pxPerOut = 1 / (fit * now.transform.k * ratio);
         const [from, to] = mirrored ? [widthPx - x1, widthPx - x0] : [x0, x1];
-        const left = Math.max(0, Math.floor((from / pxPerOut) + now.transform.x * ratio) - 2), top = Math.max(0, Math.floor((y0 / pxPerOut) + now.transform.y * ratio) - 2);
-        const right = Math.min(now.bitmap.width, Math.ceil((to / pxPerOut) + now.transform.x * ratio) + 2), bottom = Math.min(now.bitmap.height, Math.ceil((y1 / pxPerOut) + now.transform.y * ratio) + 2);
+        const left = Math.max(0, Math.floor(from / pxPerOut + now.transform.x * ratio) - 2),
+          top = Math.max(0, Math.floor(y0 / pxPerOut + now.transform.y * ratio) - 2);
+        const right = Math.min(now.bitmap.width, Math.ceil(to / pxPerOut + now.transform.x * ratio) + 2),
+          bottom = Math.min(now.bitmap.height, Math.ceil(y1 / pxPerOut + now.transform.y * ratio) + 2);
         if (right <= left || bottom <= top) return;
-        const patch = await paint({ x: (left - now.transform.x * ratio) * pxPerOut, y: (top - now.transform.y * ratio) * pxPerOut, pxPerOut, mirrored }, right - left, bottom - top);
+        const patch = await paint(
+          {
+            x: (left - now.transform.x * ratio) * pxPerOut,
+            y: (top - now.transform.y * ratio) * pxPerOut,
+            pxPerOut,
+            mirrored,
+          },
+          right - left,
+          bottom - top,
+        );
         if (!patch || shown.current.main !== now) return;
-        const whole = now.bitmap instanceof OffscreenCanvas ? now.bitmap : new OffscreenCanvas(now.bitmap.width, now.bitmap.height);
+        const whole =
+          now.bitmap instanceof OffscreenCanvas ? now.bitmap : new OffscreenCanvas(now.bitmap.width, now.bitmap.height);
         const context = whole.getContext('2d')!;
-        if (whole !== now.bitmap) { context.drawImage(now.bitmap, 0, 0); close(now.bitmap); }
+        if (whole !== now.bitmap) {
+          context.drawImage(now.bitmap, 0, 0);
+          close(now.bitmap);
+        }
         context.drawImage(patch, left, top);
         patch.close();
         shown.current.main = { bitmap: whole, transform: now.transform };
         drawRef.current();
       },
     };
-    return () => { handle.current = null; };
+    return () => {
+      handle.current = null;
+    };
   }, [handle, fit, mirrored, paint, widthPx]);
 
   const mainQueue = useRef<NewestOnly<ZoomTransform, ImageBitmap | undefined>>(null);
   const leftQueue = useRef<NewestOnly<ZoomTransform, ImageBitmap | undefined>>(null);
-  useEffect(() => { if (size.width) { mainQueue.current = ask(paint, 'main'); mainQueue.current.push(transform); } }, [ask, paint, transform, size.width]);
-  useEffect(() => { if (size.width && paintLeft) { leftQueue.current = ask(paintLeft, 'left'); leftQueue.current.push(transform); } }, [ask, paintLeft, transform, size.width]);
+  useEffect(() => {
+    if (size.width) {
+      mainQueue.current = ask(paint, 'main');
+      mainQueue.current.push(transform);
+    }
+  }, [ask, paint, transform, size.width]);
+  useEffect(() => {
+    if (size.width && paintLeft) {
+      leftQueue.current = ask(paintLeft, 'left');
+      leftQueue.current.push(transform);
+    }
+  }, [ask, paintLeft, transform, size.width]);
 
   const toMap = (clientX: number, clientY: number): [number, number] => {
     const bounds = box.current!.getBoundingClientRect();
-    const x = (clientX - bounds.left - transform.x) / (fit * transform.k), y = (clientY - bounds.top - transform.y) / (fit * transform.k);
+    const x = (clientX - bounds.left - transform.x) / (fit * transform.k),
+      y = (clientY - bounds.top - transform.y) / (fit * transform.k);
     return [Math.floor(mirrored ? widthPx - x : x), Math.floor(y)];
   };
   const zoomBy = (factor: number) => behaviour.current && select(box.current!).call(behaviour.current.scaleBy, factor);
-  const panBy = (x: number, y: number) => behaviour.current && select(box.current!).call(behaviour.current.translateBy, x / transform.k, y / transform.k);
-  const showAll = () => behaviour.current && select(box.current!).call(behaviour.current.transform, zoomIdentity.translate((size.width - widthPx * fit) / 2, (size.height - heightPx * fit) / 2));
+  const panBy = (x: number, y: number) =>
+    behaviour.current && select(box.current!).call(behaviour.current.translateBy, x / transform.k, y / transform.k);
+  const showAll = () =>
+    behaviour.current &&
+    select(box.current!).call(
+      behaviour.current.transform,
+      zoomIdentity.translate((size.width - widthPx * fit) / 2, (size.height - heightPx * fit) / 2),
+    );
   const moveCross = (dx: number, dy: number) => {
     const from = cross ?? { x: widthPx / 2, y: heightPx / 2 };
     const stepPx = Math.max(1, Math.round(Math.min(CROSS_STEP_MM / mmPerPx, 12 / (fit * transform.k))));
-    const next = { x: Math.round(Math.min(widthPx - 1, Math.max(0, from.x + (mirrored ? -dx : dx) * stepPx))), y: Math.round(Math.min(heightPx - 1, Math.max(0, from.y + dy * stepPx))) };
+    const next = {
+      x: Math.round(Math.min(widthPx - 1, Math.max(0, from.x + (mirrored ? -dx : dx) * stepPx))),
+      y: Math.round(Math.min(heightPx - 1, Math.max(0, from.y + dy * stepPx))),
+    };
     setCross(next);
     onHover?.(next.x, next.y);
   };
@@ -167,24 +251,68 @@ export function SheetCanvas(props: Props) {
   const onKeyDown = (event: KeyboardEvent) => {
     const step = 60;
     const acts: Record<string, () => void> = {
-      '+': () => zoomBy(1.4), '=': () => zoomBy(1.4), '-': () => zoomBy(1 / 1.4), '0': showAll,
+      '+': () => zoomBy(1.4),
+      '=': () => zoomBy(1.4),
+      '-': () => zoomBy(1 / 1.4),
+      '0': showAll,
       ...(cross && onPick ? { Enter: () => onPick(cross.x, cross.y) } : {}),
-      ...(points && !event.shiftKey && !event.altKey ? { ArrowLeft: () => moveCross(-1, 0), ArrowRight: () => moveCross(1, 0), ArrowUp: () => moveCross(0, -1), ArrowDown: () => moveCross(0, 1) } : {}),
-      ...(event.shiftKey ? { ArrowLeft: () => panBy(step, 0), ArrowRight: () => panBy(-step, 0), ArrowUp: () => panBy(0, step), ArrowDown: () => panBy(0, -step) } : {}),
+      ...(points && !event.shiftKey && !event.altKey
+        ? {
+            ArrowLeft: () => moveCross(-1, 0),
+            ArrowRight: () => moveCross(1, 0),
+            ArrowUp: () => moveCross(0, -1),
+            ArrowDown: () => moveCross(0, 1),
+          }
+        : {}),
+      ...(event.shiftKey
+        ? {
+            ArrowLeft: () => panBy(step, 0),
+            ArrowRight: () => panBy(-step, 0),
+            ArrowUp: () => panBy(0, step),
+            ArrowDown: () => panBy(0, -step),
+          }
+        : {}),
     };
-    if (event.target === event.currentTarget && acts[event.key] && !event.ctrlKey && !event.metaKey) { event.preventDefault(); event.stopPropagation(); acts[event.key](); }
+    if (event.target === event.currentTarget && acts[event.key] && !event.ctrlKey && !event.metaKey) {
+      event.preventDefault();
+      event.stopPropagation();
+      acts[event.key]();
+    }
   };
   const ratio = typeof window === 'undefined' ? 1 : window.devicePixelRatio || 1;
   const screenPxPerMm = (fit * transform.k) / mmPerPx;
   const sheetWidthMm = widthPx * mmPerPx;
   return (
-    <div ref={box} className="sheet-canvas" tabIndex={0} role="group" aria-label={`${label}. ${points ? 'Arrow keys point, ' : ''}plus and minus zoom, Shift with arrows pans, 0 shows all.`} onKeyDown={onKeyDown}
-      onPointerMove={(e) => { if (cross) setCross(undefined); onHover?.(...toMap(e.clientX, e.clientY)); }} onPointerLeave={() => onHover?.(undefined, 0)}
-      onClick={(e) => { if (!(e.target as Element).closest('.divider, .zoomers')) onPick?.(...toMap(e.clientX, e.clientY)); }}>
-      <canvas ref={canvas} width={Math.round(size.width * ratio)} height={Math.round(size.height * ratio)} aria-hidden />
+    <div
+      ref={box}
+      className="sheet-canvas"
+      tabIndex={0}
+      role="group"
+      aria-label={`${label}. ${points ? 'Arrow keys point, ' : ''}plus and minus zoom, Shift with arrows pans, 0 shows all.`}
+      onKeyDown={onKeyDown}
+      onPointerMove={(e) => {
+        if (cross) setCross(undefined);
+        onHover?.(...toMap(e.clientX, e.clientY));
+      }}
+      onPointerLeave={() => onHover?.(undefined, 0)}
+      onClick={(e) => {
+        if (!(e.target as Element).closest('.divider, .zoomers')) onPick?.(...toMap(e.clientX, e.clientY));
+      }}
+    >
+      <canvas
+        ref={canvas}
+        width={Math.round(size.width * ratio)}
+        height={Math.round(size.height * ratio)}
+        aria-hidden
+      />
       {(props.overlay || cross) && size.width > 0 && (
         <svg className="over" aria-hidden>
-          <g transform={`translate(${transform.x},${transform.y}) scale(${screenPxPerMm})${mirrored ? ` translate(${sheetWidthMm},0) scale(-1,1)` : ''}`}>{props.overlay?.(1 / screenPxPerMm)}{cross && <Cross xMm={(cross.x + 0.5) * mmPerPx} yMm={(cross.y + 0.5) * mmPerPx} mm={1 / screenPxPerMm} />}</g>
+          <g
+            transform={`translate(${transform.x},${transform.y}) scale(${screenPxPerMm})${mirrored ? ` translate(${sheetWidthMm},0) scale(-1,1)` : ''}`}
+          >
+            {props.overlay?.(1 / screenPxPerMm)}
+            {cross && <Cross xMm={(cross.x + 0.5) * mmPerPx} yMm={(cross.y + 0.5) * mmPerPx} mm={1 / screenPxPerMm} />}
+          </g>
         </svg>
       )}
       {paintLeft && props.onDivider && divider > 0.001 && divider < 0.999 && (
@@ -193,9 +321,15 @@ export function SheetCanvas(props: Props) {
       {props.stamp}
       <ScaleBar screenPxPerMm={screenPxPerMm} unit={unit} />
       <div className="zoomers">
-        <button type="button" onClick={() => zoomBy(1 / 1.4)} aria-label="Zoom out">−</button>
-        <button type="button" onClick={showAll} aria-label="Show all">▢</button>
-        <button type="button" onClick={() => zoomBy(1.4)} aria-label="Zoom in">+</button>
+        <button type="button" onClick={() => zoomBy(1 / 1.4)} aria-label="Zoom out">
+          −
+        </button>
+        <button type="button" onClick={showAll} aria-label="Show all">
+          ▢
+        </button>
+        <button type="button" onClick={() => zoomBy(1.4)} aria-label="Zoom in">
+          +
+        </button>
       </div>
     </div>
   );
@@ -210,26 +344,58 @@ const CROSS_STEP_MM = 2;
 
 function Cross({ xMm, yMm, mm }: { xMm: number; yMm: number; mm: number }) {
   const d = `M${xMm - 10 * mm} ${yMm}h${20 * mm}M${xMm} ${yMm - 10 * mm}v${20 * mm}`;
-  return <><path d={d} stroke="#FBF9F3" strokeWidth={4 * mm} fill="none" /><path d={d} stroke="#1F2421" strokeWidth={1.6 * mm} fill="none" /></>;
+  return (
+    <>
+      <path d={d} stroke="#FBF9F3" strokeWidth={4 * mm} fill="none" />
+      <path d={d} stroke="#1F2421" strokeWidth={1.6 * mm} fill="none" />
+    </>
+  );
 }
 
 function Divider({ share, width, onMove }: { share: number; width: number; onMove: (share: number) => void }) {
   const clamp = (value: number) => Math.min(0.98, Math.max(0.02, value));
   return (
-    <div className="divider" role="slider" tabIndex={0} aria-label="Divider between picture and flat colours" aria-valuemin={0} aria-valuemax={100} aria-valuenow={Math.round(share * 100)} style={{ left: share * width }}
-      onPointerDown={(e) => { e.stopPropagation(); e.currentTarget.setPointerCapture(e.pointerId); }}
-      onPointerMove={(e) => { if (e.currentTarget.hasPointerCapture(e.pointerId)) onMove(clamp((e.clientX - e.currentTarget.parentElement!.getBoundingClientRect().left) / width)); }}
+    <div
+      className="divider"
+      role="slider"
+      tabIndex={0}
+      aria-label="Divider between picture and flat colours"
+      aria-valuemin={0}
+      aria-valuemax={100}
+      aria-valuenow={Math.round(share * 100)}
+      style={{ left: share * width }}
+      onPointerDown={(e) => {
+        e.stopPropagation();
+        e.currentTarget.setPointerCapture(e.pointerId);
+      }}
+      onPointerMove={(e) => {
+        if (e.currentTarget.hasPointerCapture(e.pointerId))
+          onMove(clamp((e.clientX - e.currentTarget.parentElement!.getBoundingClientRect().left) / width));
+      }}
       onKeyDown={(e) => {
         const by = e.key === 'ArrowLeft' ? -0.02 : e.key === 'ArrowRight' ? 0.02 : 0;
-        if (by) { e.preventDefault(); e.stopPropagation(); onMove(clamp(share + by)); }
-      }} />
+        if (by) {
+          e.preventDefault();
+          e.stopPropagation();
+          onMove(clamp(share + by));
+        }
+      }}
+    />
   );
 }
 
 /** A bar of a round length, between 60 and 150 screen pixels. */
 function ScaleBar({ screenPxPerMm, unit }: { screenPxPerMm: number; unit: LengthUnit }) {
   if (!Number.isFinite(screenPxPerMm) || screenPxPerMm <= 0) return null;
-  const steps = unit === 'mm' ? [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500] : [1 / 16, 1 / 8, 1 / 4, 1 / 2, 1, 2, 4, 8, 16].map((v) => v * MM_PER_INCH);
+  const steps =
+    unit === 'mm'
+      ? [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500]
+      : [1 / 16, 1 / 8, 1 / 4, 1 / 2, 1, 2, 4, 8, 16].map((v) => v * MM_PER_INCH);
   const mm = steps.find((s) => s * screenPxPerMm >= 60) ?? steps[steps.length - 1];
-  return <div className="scale" aria-hidden>{formatLength(mm, unit)}<i style={{ width: mm * screenPxPerMm }} /></div>;
+  return (
+    <div className="scale" aria-hidden>
+      {formatLength(mm, unit)}
+      <i style={{ width: mm * screenPxPerMm }} />
+    </div>
+  );
 }

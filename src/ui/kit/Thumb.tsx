@@ -4,7 +4,12 @@ import { paintCoverage } from '@/core/geometry';
 import { PaintQueue } from './paintQueue';
 import type { Coverage } from './printContext';
 
-const queue = new PaintQueue<HTMLCanvasElement>((run) => { requestAnimationFrame(run); }, () => performance.now());
+const queue = new PaintQueue<HTMLCanvasElement>(
+  (run) => {
+    requestAnimationFrame(run);
+  },
+  () => performance.now(),
+);
 
 interface Props {
   readonly coverage: Coverage;
@@ -24,9 +29,24 @@ export function Thumb({ coverage, fills, strokes, mirrored, label }: Props) {
     const { bytes, width, height } = coverage;
     queue.add(canvas, () => {
       const words = paintCoverage(bytes, fills, width * height, strokes, width);
-      canvas.getContext('2d')!.putImageData(new ImageData(new Uint8ClampedArray(words.buffer as ArrayBuffer), width, height), 0, 0);
+      canvas
+        .getContext('2d')!
+        .putImageData(new ImageData(new Uint8ClampedArray(words.buffer as ArrayBuffer), width, height), 0, 0);
     });
     return () => queue.drop(canvas);
   }, [coverage, fills, strokes]);
-  return <canvas ref={ref} width={coverage.width} height={coverage.height} role="img" aria-label={label} style={{ width: '100%', aspectRatio: `${coverage.width} / ${coverage.height}`, transform: mirrored ? 'scaleX(-1)' : undefined }} />;
+  return (
+    <canvas
+      ref={ref}
+      width={coverage.width}
+      height={coverage.height}
+      role="img"
+      aria-label={label}
+      style={{
+        width: '100%',
+        aspectRatio: `${coverage.width} / ${coverage.height}`,
+        transform: mirrored ? 'scaleX(-1)' : undefined,
+      }}
+    />
+  );
 }

@@ -2,7 +2,15 @@
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Lab } from '@/core/colour';
-import { formatLength, parseCount, parseLengthMm, parseNumber, type LengthRange, type LengthUnit, type Outcome } from '@/core/units';
+import {
+  formatLength,
+  parseCount,
+  parseLengthMm,
+  parseNumber,
+  type LengthRange,
+  type LengthUnit,
+  type Outcome,
+} from '@/core/units';
 
 interface TypedProps {
   readonly label: string;
@@ -27,36 +35,122 @@ function TypedField({ label, shown, read, value, onChange, disabled, inputMode }
     if (Math.abs(parsed.value - value) > 1e-6) onChange(parsed.value);
   };
   return (
-    <TextField label={label} value={text ?? shown} disabled={disabled} error={Boolean(error)} helperText={error} fullWidth slotProps={{ htmlInput: { inputMode }, inputLabel: { shrink: true } }}
-      onChange={(e) => setText(e.target.value)} onBlur={take} onKeyDown={(e) => e.key === 'Enter' && take()} />
+    <TextField
+      label={label}
+      value={text ?? shown}
+      disabled={disabled}
+      error={Boolean(error)}
+      helperText={error}
+      fullWidth
+      slotProps={{ htmlInput: { inputMode }, inputLabel: { shrink: true } }}
+      onChange={(e) => setText(e.target.value)}
+      onBlur={take}
+      onKeyDown={(e) => e.key === 'Enter' && take()}
+    />
   );
 }
 
-interface FieldProps<Range> { readonly label: string; readonly range: Range; readonly disabled?: boolean }
-interface NumberRange { readonly min: number; readonly max: number; readonly what: string }
+interface FieldProps<Range> {
+  readonly label: string;
+  readonly range: Range;
+  readonly disabled?: boolean;
+}
+interface NumberRange {
+  readonly min: number;
+  readonly max: number;
+  readonly what: string;
+}
 
 /** A length typed in any unit. */
-export function LengthField({ valueMm, unit, range, ...rest }: FieldProps<LengthRange> & { readonly valueMm: number; readonly unit: LengthUnit; readonly onChange: (mm: number) => void }) {
-  return <TypedField {...rest} value={valueMm} shown={formatLength(valueMm, unit)} read={(text) => parseLengthMm(text, unit, range)} />;
+export function LengthField({
+  valueMm,
+  unit,
+  range,
+  ...rest
+}: FieldProps<LengthRange> & {
+  readonly valueMm: number;
+  readonly unit: LengthUnit;
+  readonly onChange: (mm: number) => void;
+}) {
+  return (
+    <TypedField
+      {...rest}
+      value={valueMm}
+      shown={formatLength(valueMm, unit)}
+      read={(text) => parseLengthMm(text, unit, range)}
+    />
+  );
 }
 
 /** A whole number. */
-export function CountField({ value, range, ...rest }: FieldProps<NumberRange> & { readonly value: number; readonly onChange: (value: number) => void }) {
-  return <TypedField {...rest} value={value} shown={String(value)} read={(text) => parseCount(text, range)} inputMode="numeric" />;
+export function CountField({
+  value,
+  range,
+  ...rest
+}: FieldProps<NumberRange> & { readonly value: number; readonly onChange: (value: number) => void }) {
+  return (
+    <TypedField
+      {...rest}
+      value={value}
+      shown={String(value)}
+      read={(text) => parseCount(text, range)}
+      inputMode="numeric"
+    />
+  );
 }
 
 /** Any number, shown with so many digits after the point. */
-export function NumberField({ value, range, digits = 1, ...rest }: FieldProps<NumberRange> & { readonly value: number; readonly digits?: number; readonly onChange: (value: number) => void }) {
-  return <TypedField {...rest} value={value} shown={String(Math.round(value * 10 ** digits) / 10 ** digits)} read={(text) => parseNumber(text, range)} inputMode="decimal" />;
+export function NumberField({
+  value,
+  range,
+  digits = 1,
+  ...rest
+}: FieldProps<NumberRange> & {
+  readonly value: number;
+  readonly digits?: number;
+  readonly onChange: (value: number) => void;
+}) {
+  return (
+    <TypedField
+      {...rest}
+      value={value}
+      shown={String(Math.round(value * 10 ** digits) / 10 ** digits)}
+      read={(text) => parseNumber(text, range)}
+      inputMode="decimal"
+    />
+  );
 }
 
-const LAB_AXES = [['L*', { min: 0, max: 100, what: 'L*' }], ['a*', { min: -130, max: 130, what: 'a*' }], ['b*', { min: -130, max: 130, what: 'b*' }]] as const;
+const LAB_AXES = [
+  ['L*', { min: 0, max: 100, what: 'L*' }],
+  ['a*', { min: -130, max: 130, what: 'a*' }],
+  ['b*', { min: -130, max: 130, what: 'b*' }],
+] as const;
 
 /** A colour as L*, a*, b*; each is taken on its own. */
-export function LabFields({ name, lab, onChange, disabled }: { name: string; lab: Lab; onChange: (lab: Lab) => void; disabled?: boolean }) {
+export function LabFields({
+  name,
+  lab,
+  onChange,
+  disabled,
+}: {
+  name: string;
+  lab: Lab;
+  onChange: (lab: Lab) => void;
+  disabled?: boolean;
+}) {
   return (
     <div role="group" aria-label={name} style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 8 }}>
-      {LAB_AXES.map(([axis, range], i) => <NumberField key={axis} label={axis} value={lab[i]} range={range} disabled={disabled} onChange={(v) => onChange(lab.map((old, j) => (j === i ? v : old)) as unknown as Lab)} />)}
+      {LAB_AXES.map(([axis, range], i) => (
+        <NumberField
+          key={axis}
+          label={axis}
+          value={lab[i]}
+          range={range}
+          disabled={disabled}
+          onChange={(v) => onChange(lab.map((old, j) => (j === i ? v : old)) as unknown as Lab)}
+        />
+      ))}
     </div>
   );
 }

@@ -4,9 +4,19 @@ function bench(msEach: number) {
   const frames: (() => void)[] = [];
   const painted: string[] = [];
   let clock = 0;
-  const queue = new PaintQueue<string>((run) => frames.push(run), () => clock);
-  const add = (picture: string, what = picture) => queue.add(picture, () => { clock += msEach; painted.push(what); });
-  const frame = () => { const [run] = frames.splice(0, 1); run?.(); };
+  const queue = new PaintQueue<string>(
+    (run) => frames.push(run),
+    () => clock,
+  );
+  const add = (picture: string, what = picture) =>
+    queue.add(picture, () => {
+      clock += msEach;
+      painted.push(what);
+    });
+  const frame = () => {
+    const [run] = frames.splice(0, 1);
+    run?.();
+  };
   return { add, frame, painted, queue, frames };
 }
 

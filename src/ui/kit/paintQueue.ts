@@ -9,7 +9,10 @@ export class PaintQueue<Picture> {
   private readonly waiting = new Map<Picture, () => void>();
   private asked = false;
 
-  constructor(private readonly nextFrame: (run: () => void) => void, private readonly now: () => number) {}
+  constructor(
+    private readonly nextFrame: (run: () => void) => void,
+    private readonly now: () => number,
+  ) {}
 
   add(picture: Picture, paint: () => void): void {
     this.waiting.delete(picture);

@@ -3,7 +3,19 @@ import { createContext, useContext } from 'react';
 import type { EditDone, RegionEdit } from '@/core/picture';
 import type { BenchAct, SlipAnswer } from '@/core/sheets';
 import type { LengthUnit, Outcome } from '@/core/units';
-import type { CabinetInk, NamedReading, Plan, PlanLooks, PracticeScore, PrintSheet, PrintState, Progress, Reading, ReadingRequest, StoredInk } from '@/records';
+import type {
+  CabinetInk,
+  NamedReading,
+  Plan,
+  PlanLooks,
+  PracticeScore,
+  PrintSheet,
+  PrintState,
+  Progress,
+  Reading,
+  ReadingRequest,
+  StoredInk,
+} from '@/records';
 import type { IslandInfo, LayersWorker, PictureWorker } from '@/workers';
 
 export type SaveStatus = 'saved' | 'saving' | 'failed';
@@ -84,9 +96,15 @@ export interface PrintDesk {
   /** What is done about a slip, by its answer. */
   readonly answerSlip: (slipId: string, answer: SlipAnswer) => Promise<Outcome<undefined>>;
   /** Scores of rehearsals on the sample prints, newest first. */
-  readonly practice: { readonly load: () => Promise<Outcome<readonly PracticeScore[]>>; readonly keep: (score: Omit<PracticeScore, 'at'>) => Promise<Outcome<readonly PracticeScore[]>> };
+  readonly practice: {
+    readonly load: () => Promise<Outcome<readonly PracticeScore[]>>;
+    readonly keep: (score: Omit<PracticeScore, 'at'>) => Promise<Outcome<readonly PracticeScore[]>>;
+  };
   /** The simulated scanner, and scans in forms that browsers do not show. `dpi` 0: the file does not say. */
-  readonly scanner: { readonly scan: (printed: number) => Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>>; readonly readable: (file: Blob) => Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>> };
+  readonly scanner: {
+    readonly scan: (printed: number) => Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>>;
+    readonly readable: (file: Blob) => Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>>;
+  };
   /** Shows the sheet as it would be, saving nothing; undefined goes back to the plan. */
   readonly tryOut: (edit: ((plan: Plan) => Plan) | undefined) => void;
   readonly undo: () => void;

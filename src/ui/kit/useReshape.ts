@@ -8,7 +8,10 @@ import { flatFromResult } from '../desk/flatFromResult';
 import type { PrintUrls } from './printContext';
 import type { SheetDesk } from './useSheetWorker';
 
-type ChangeAfter = (label: string, work: (plan: Plan) => Promise<Outcome<(plan: Plan) => Plan>>) => Promise<Outcome<undefined>>;
+type ChangeAfter = (
+  label: string,
+  work: (plan: Plan) => Promise<Outcome<(plan: Plan) => Plan>>,
+) => Promise<Outcome<undefined>>;
 
 const PAINT_FIRST_MS = 50;
 
@@ -16,28 +19,44 @@ const PAINT_FIRST_MS = 50;
  * Changes of islands: made at once in the worker that paints, so that they are seen at once; a copy is measured and stored by a second
  * worker behind them, in order, each an entry of its own in the history.
  */
-export function useReshape(desk: SheetDesk, urls: PrintUrls, changeAfter: ChangeAfter): (label: string, edit: RegionEdit) => Promise<Outcome<EditDone>> {
+export function useReshape(
+  desk: SheetDesk,
+  urls: PrintUrls,
+  changeAfter: ChangeAfter,
+): (label: string, edit: RegionEdit) => Promise<Outcome<EditDone>> {
   const keeper = useMemo(() => new PictureWorker(), []);
   useEffect(() => () => keeper.stop(), [keeper]);
   const present = useRef(desk);
   present.current = desk;
-  return useCallback(async (label: string, edit: RegionEdit) => {
-    const done = await present.current.sheetWorker.ask('edit', edit);
-    if (!done.ok) return done;
-    // the picture is painted first; only then is it copied for keeping
-    const copy = new Promise((later) => { setTimeout(later, PAINT_FIRST_MS); }).then(() => present.current.sheetWorker.ask('snapshot', null));
-    void changeAfter(label, async (plan): Promise<Outcome<(plan: Plan) => Plan>> => {
-      const flat = plan.flat!;
-      const map = await copy;
-      if (!map.ok) return map;
-      const measured = await keeper.ask('measure', { ...map.value, coloursLabD50: flat.colours.map((c) => c.wantedLabD50) });
-      if (!measured.ok) return measured;
-      const sha = await keeper.ask('storeLabels', { url: urls.labels });
-      if (!sha.ok) return sha;
-      // when a colour has lost its last island the others are numbered anew, and the worker loads the map as stored
-      if (measured.value.coloursLabD50.length === flat.colours.length) present.current.holds(sha.value);
-      return success((p: Plan) => withFlat(p, flatFromResult(measured.value, sha.value, flat.settings, flat, p.paper.labD50, true)));
-    }).then((saved) => { if (!saved.ok) present.current.reload(); });
-    return done;
-  }, [changeAfter, keeper, urls.labels]);
+  return useCallback(
+    async (label: string, edit: RegionEdit) => {
+      const done = await present.current.sheetWorker.ask('edit', edit);
+      if (!done.ok) return done;
+      // the picture is painted first; only then is it copied for keeping
+      const copy = new Promise((later) => {
+        setTimeout(later, PAINT_FIRST_MS);
+      }).then(() => present.current.sheetWorker.ask('snapshot', null));
+      void changeAfter(label, async (plan): Promise<Outcome<(plan: Plan) => Plan>> => {
+        const flat = plan.flat!;
+        const map = await copy;
+        if (!map.ok) return map;
+        const measured = await keeper.ask('measure', {
+          ...map.value,
+          coloursLabD50: flat.colours.map((c) => c.wantedLabD50),
+        });
+        if (!measured.ok) return measured;
+        const sha = await keeper.ask('storeLabels', { url: urls.labels });
+        if (!sha.ok) return sha;
+        // when a colour has lost its last island the others are numbered anew, and the worker loads the map as stored
+        if (measured.value.coloursLabD50.length === flat.colours.length) present.current.holds(sha.value);
+        return success((p: Plan) =>
+          withFlat(p, flatFromResult(measured.value, sha.value, flat.settings, flat, p.paper.labD50, true)),
+        );
+      }).then((saved) => {
+        if (!saved.ok) present.current.reload();
+      });
+      return done;
+    },
+    [changeAfter, keeper, urls.labels],
+  );
 }

@@ -10,7 +10,12 @@ const COVERAGE_WIDTH = 300;
 /** Pictures in strips and on the run line are this much smaller. */
 const STAMP_TIMES = 2;
 
-interface Made { readonly sha: string; readonly coverage: Coverage; readonly sheet: PrintSheet; readonly full: boolean }
+interface Made {
+  readonly sha: string;
+  readonly coverage: Coverage;
+  readonly sheet: PrintSheet;
+  readonly full: boolean;
+}
 
 export interface SheetDesk {
   readonly sheetWorker: PictureWorker;
@@ -27,7 +32,8 @@ export interface SheetDesk {
 
 /** The worker that holds the plan's label map, what really prints where, and the small picture of shares made from it. */
 export function useSheetWorker(plan: Plan, slips: readonly Slip[], urls: PrintUrls): SheetDesk {
-  const labelsSha = plan.flat?.labelsSha, labelCount = plan.flat?.colours.length ?? 0;
+  const labelsSha = plan.flat?.labelsSha,
+    labelCount = plan.flat?.colours.length ?? 0;
   const { widthPx, heightPx, mmPerPx } = plan.picture?.raster ?? { widthPx: 0, heightPx: 0, mmPerPx: 0.1 };
   const [made, setMade] = useState<Made>();
   const [generation, setGeneration] = useState(0);
@@ -36,7 +42,8 @@ export function useSheetWorker(plan: Plan, slips: readonly Slip[], urls: PrintUr
   const held = useRef<string[]>([]);
   const sheetWorker = useMemo(() => {
     void generation;
-    const open = (worker: PictureWorker) => (labelsSha ? worker.askNow('openLabels', { url: urls.blob(labelsSha), mmPerPx }) : Promise.resolve());
+    const open = (worker: PictureWorker) =>
+      labelsSha ? worker.askNow('openLabels', { url: urls.blob(labelsSha), mmPerPx }) : Promise.resolve();
     const at = labelsSha ? held.current.indexOf(labelsSha) : -1;
     held.current = held.current.slice(at + 1);
     const next = at >= 0 && running.current ? running.current.successor(open) : new PictureWorker(open);
@@ -49,25 +56,47 @@ export function useSheetWorker(plan: Plan, slips: readonly Slip[], urls: PrintUr
   useEffect(() => {
     if (!labelsSha || widthPx === 0) return;
     let current = true;
-    const width = COVERAGE_WIDTH, height = Math.max(1, Math.round((COVERAGE_WIDTH * heightPx) / widthPx));
+    const width = COVERAGE_WIDTH,
+      height = Math.max(1, Math.round((COVERAGE_WIDTH * heightPx) / widthPx));
     const [wanted, means] = JSON.parse(key) as [typeof task, typeof effects];
     void sheetWorker.ask('printMap', { task: wanted, width, height }).then((answer) => {
       if (!current || !answer.ok) return;
       const { parts, areaPx, full, coverage } = answer.value;
       const total = areaPx.reduce((sum, px) => sum + px, 0);
-      setMade({ sha: labelsSha, coverage: { bytes: coverage, labelCount: parts.length, width, height }, sheet: { parts, share: areaPx.map((px) => px / total), effects: means }, full });
+      setMade({
+        sha: labelsSha,
+        coverage: { bytes: coverage, labelCount: parts.length, width, height },
+        sheet: { parts, share: areaPx.map((px) => px / total), effects: means },
+        full,
+      });
     });
-    return () => { current = false; };
+    return () => {
+      current = false;
+    };
   }, [sheetWorker, labelsSha, key, widthPx, heightPx]);
   const current = made?.sha === labelsSha && made && made.sheet.parts.length >= labelCount ? made : undefined;
   const coverage = current?.coverage;
-  const stamp = useMemo(() => coverage && { labelCount: coverage.labelCount, ...coarserCoverage(coverage.bytes, coverage.labelCount, coverage.width, coverage.height, STAMP_TIMES) }, [coverage]);
+  const stamp = useMemo(
+    () =>
+      coverage && {
+        labelCount: coverage.labelCount,
+        ...coarserCoverage(coverage.bytes, coverage.labelCount, coverage.width, coverage.height, STAMP_TIMES),
+      },
+    [coverage],
+  );
   const sheet = useMemo(() => {
     const plain = plainSheet(plan);
-    return !current || (current.sheet.effects.length === 0 && current.sheet.parts.length === plain.parts.length) ? plain : current.sheet;
+    return !current || (current.sheet.effects.length === 0 && current.sheet.parts.length === plain.parts.length)
+      ? plain
+      : current.sheet;
   }, [current, plan]);
-  const holds = useCallback((sha: string) => { held.current.push(sha); }, []);
-  const reload = useCallback(() => { held.current = []; setGeneration((g) => g + 1); }, []);
+  const holds = useCallback((sha: string) => {
+    held.current.push(sha);
+  }, []);
+  const reload = useCallback(() => {
+    held.current = [];
+    setGeneration((g) => g + 1);
+  }, []);
   return { sheetWorker, coverage, stamp, sheet, sheetFull: current?.full ?? false, holds, reload };
 }
 

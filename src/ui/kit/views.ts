@@ -1,6 +1,19 @@
 import type { PrintDesk } from './printContext';
 
-export const VIEW_NAMES = ['picture', 'runs', 'inks', 'block', 'register', 'sheets', 'rehearse', 'cut', 'proof', 'pull', 'ledger', 'numbering'] as const;
+export const VIEW_NAMES = [
+  'picture',
+  'runs',
+  'inks',
+  'block',
+  'register',
+  'sheets',
+  'rehearse',
+  'cut',
+  'proof',
+  'pull',
+  'ledger',
+  'numbering',
+] as const;
 export type ViewName = (typeof VIEW_NAMES)[number];
 export type Place = 'desk' | 'bench' | 'drawer';
 
@@ -9,32 +22,73 @@ export function placeOf(view: ViewName): Place {
   return view === 'ledger' || view === 'numbering' ? 'drawer' : 'desk';
 }
 
-interface Step { readonly view: ViewName; readonly name: string; readonly summary: (desk: PrintDesk) => string }
+interface Step {
+  readonly view: ViewName;
+  readonly name: string;
+  readonly summary: (desk: PrintDesk) => string;
+}
 
 export const DESK_STEPS: readonly Step[] = [
-  { view: 'picture', name: 'Picture', summary: ({ state }) => {
-    const flat = state.plan.flat;
-    if (!state.plan.picture) return 'bring one in';
-    return flat ? `${flat.colours.length} tones, ${flat.colours.reduce((sum, c) => sum + c.islandCount, 0)} islands` : 'to be flattened';
-  } },
-  { view: 'runs', name: 'Runs', summary: ({ state, progress }) => {
-    const runs = state.plan.runs.length;
-    return runs ? `${runs} run${runs === 1 ? '' : 's'}, ${state.plan.blocks.length} block${state.plan.blocks.length === 1 ? '' : 's'}${progress.closedRuns ? `, ${progress.closedRuns} closed` : ''}` : 'after the picture';
-  } },
-  { view: 'inks', name: 'Inks', summary: ({ state }) => {
-    const { inks } = state.plan;
-    const mixed = inks.filter((ink) => ink.recipe).length;
-    return inks.length === 0 ? 'after the runs' : mixed === 0 ? 'no recipe yet' : `${mixed} of ${inks.length} recipes`;
-  } },
-  { view: 'block', name: 'Block', summary: ({ progress }) => (progress.cutsDone ? `cut ${progress.cutsDone} time${progress.cutsDone === 1 ? '' : 's'}` : 'what is cut') },
-  { view: 'register', name: 'Register', summary: ({ state }) => (state.plan.picture ? state.plan.way.registration : 'after the picture') },
-  { view: 'sheets', name: 'Sheets', summary: ({ state, progress }) => {
-    const started = progress.bench.started;
-    return started ? `${started.counted + started.tests} started` : `for ${state.plan.sheets.edition} good prints`;
-  } },
+  {
+    view: 'picture',
+    name: 'Picture',
+    summary: ({ state }) => {
+      const flat = state.plan.flat;
+      if (!state.plan.picture) return 'bring one in';
+      return flat
+        ? `${flat.colours.length} tones, ${flat.colours.reduce((sum, c) => sum + c.islandCount, 0)} islands`
+        : 'to be flattened';
+    },
+  },
+  {
+    view: 'runs',
+    name: 'Runs',
+    summary: ({ state, progress }) => {
+      const runs = state.plan.runs.length;
+      return runs
+        ? `${runs} run${runs === 1 ? '' : 's'}, ${state.plan.blocks.length} block${state.plan.blocks.length === 1 ? '' : 's'}${progress.closedRuns ? `, ${progress.closedRuns} closed` : ''}`
+        : 'after the picture';
+    },
+  },
+  {
+    view: 'inks',
+    name: 'Inks',
+    summary: ({ state }) => {
+      const { inks } = state.plan;
+      const mixed = inks.filter((ink) => ink.recipe).length;
+      return inks.length === 0
+        ? 'after the runs'
+        : mixed === 0
+          ? 'no recipe yet'
+          : `${mixed} of ${inks.length} recipes`;
+    },
+  },
+  {
+    view: 'block',
+    name: 'Block',
+    summary: ({ progress }) =>
+      progress.cutsDone ? `cut ${progress.cutsDone} time${progress.cutsDone === 1 ? '' : 's'}` : 'what is cut',
+  },
+  {
+    view: 'register',
+    name: 'Register',
+    summary: ({ state }) => (state.plan.picture ? state.plan.way.registration : 'after the picture'),
+  },
+  {
+    view: 'sheets',
+    name: 'Sheets',
+    summary: ({ state, progress }) => {
+      const started = progress.bench.started;
+      return started ? `${started.counted + started.tests} started` : `for ${state.plan.sheets.edition} good prints`;
+    },
+  },
 ];
 
 export const DRAWER_STEPS: readonly Step[] = [
   { view: 'ledger', name: 'Ledger', summary: ({ progress }) => `${progress.bench.pulls.length} pulls` },
-  { view: 'numbering', name: 'Numbering', summary: ({ progress }) => (progress.bench.marks.length ? `${progress.bench.marks.length} marked` : 'not yet') },
+  {
+    view: 'numbering',
+    name: 'Numbering',
+    summary: ({ progress }) => (progress.bench.marks.length ? `${progress.bench.marks.length} marked` : 'not yet'),
+  },
 ];

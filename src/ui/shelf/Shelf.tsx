@@ -36,36 +36,86 @@ export function Shelf(props: Props) {
   const [asking, setAsking] = useState<Asking>();
   const [busy, setBusy] = useState(false);
   const fileInput = useRef<HTMLInputElement>(null);
-  const alive = prints.filter((p) => !p.deletedAt), deleted = prints.filter((p) => p.deletedAt);
+  const alive = prints.filter((p) => !p.deletedAt),
+    deleted = prints.filter((p) => p.deletedAt);
   return (
     <div className="shelf">
       <header className="row between" style={{ marginBottom: 18 }}>
-        <div className="row" style={{ gap: 26 }}><h1 style={{ fontSize: 22 }}><Brand /></h1><span className="quiet">{alive.length === 0 ? 'an empty shelf' : `${alive.length} print${alive.length === 1 ? '' : 's'} in work`}</span></div>
+        <div className="row" style={{ gap: 26 }}>
+          <h1 style={{ fontSize: 22 }}>
+            <Brand />
+          </h1>
+          <span className="quiet">
+            {alive.length === 0 ? 'an empty shelf' : `${alive.length} print${alive.length === 1 ? '' : 's'} in work`}
+          </span>
+        </div>
         <div className="row">
-          <Button onClick={() => fileInput.current?.click()} disabled={busy}>{busy ? 'Opening the bundle …' : 'Open a bundle'}</Button>
-          <input ref={fileInput} type="file" accept=".zip,application/zip" hidden aria-label="Bundle file" onChange={async (e) => {
-            const file = e.target.files?.[0];
-            e.target.value = '';
-            if (!file) return;
-            setBusy(true);
-            await props.onBundle(file);
-            setBusy(false);
-          }} />
-          <Button variant="contained" color="primary" onClick={() => setAsking({ kind: 'new' })}>New print</Button>
+          <Button onClick={() => fileInput.current?.click()} disabled={busy}>
+            {busy ? 'Opening the bundle …' : 'Open a bundle'}
+          </Button>
+          <input
+            ref={fileInput}
+            type="file"
+            accept=".zip,application/zip"
+            hidden
+            aria-label="Bundle file"
+            onChange={async (e) => {
+              const file = e.target.files?.[0];
+              e.target.value = '';
+              if (!file) return;
+              setBusy(true);
+              await props.onBundle(file);
+              setBusy(false);
+            }}
+          />
+          <Button variant="contained" color="primary" onClick={() => setAsking({ kind: 'new' })}>
+            New print
+          </Button>
         </div>
       </header>
-      {props.message && <p className="say bad" role="alert" style={{ marginBottom: 14 }}>{props.message}</p>}
-      {alive.length === 0 && <div className="drop"><h2>Nothing is in work yet</h2><p className="note">Begin a print, bring in a sketch or a photograph, and see it film by film before anything is cut.</p><Button variant="contained" color="primary" onClick={() => setAsking({ kind: 'new' })}>New print</Button></div>}
-      {alive.map((print) => <ShelfItem key={print.id} print={print} props={props} ask={setAsking} />)}
+      {props.message && (
+        <p className="say bad" role="alert" style={{ marginBottom: 14 }}>
+          {props.message}
+        </p>
+      )}
+      {alive.length === 0 && (
+        <div className="drop">
+          <h2>Nothing is in work yet</h2>
+          <p className="note">
+            Begin a print, bring in a sketch or a photograph, and see it film by film before anything is cut.
+          </p>
+          <Button variant="contained" color="primary" onClick={() => setAsking({ kind: 'new' })}>
+            New print
+          </Button>
+        </div>
+      )}
+      {alive.map((print) => (
+        <ShelfItem key={print.id} print={print} props={props} ask={setAsking} />
+      ))}
       {deleted.length > 0 && (
         <section style={{ marginTop: 34 }}>
           <h2>Deleted, restorable for 30 days</h2>
           {deleted.map((print) => (
-            <p key={print.id} className="row" style={{ marginTop: 8 }}>{print.name} <span className="quiet">deleted {day(print.deletedAt!)}</span> <Button onClick={() => void props.onRestore(print)}>Restore</Button></p>
+            <p key={print.id} className="row" style={{ marginTop: 8 }}>
+              {print.name} <span className="quiet">deleted {day(print.deletedAt!)}</span>{' '}
+              <Button onClick={() => void props.onRestore(print)}>Restore</Button>
+            </p>
           ))}
         </section>
       )}
-      {asking && <NameDialog asking={asking} onClose={() => setAsking(undefined)} onDone={(name) => (asking.kind === 'new' ? props.onCreate(name) : asking.kind === 'rename' ? props.onRename(asking.print, name) : props.onDelete(asking.print, name))} />}
+      {asking && (
+        <NameDialog
+          asking={asking}
+          onClose={() => setAsking(undefined)}
+          onDone={(name) =>
+            asking.kind === 'new'
+              ? props.onCreate(name)
+              : asking.kind === 'rename'
+                ? props.onRename(asking.print, name)
+                : props.onDelete(asking.print, name)
+          }
+        />
+      )}
     </div>
   );
 }
@@ -78,29 +128,67 @@ function ShelfItem({ print, props, ask }: { print: PrintSummary; props: Props; a
   return (
     <article className="shelf-item" aria-label={print.name}>
       <div>
-        <h2><Link href={props.pageUrl(print, next.view)} style={{ textDecoration: 'none' }}>{print.name}</Link></h2>
-        <p className="note">{plan.picture ? `${plan.way.process}, ${materialById(plan.blocks[0].materialId).short} · ${formatSize(plan.picture.widthMm, plan.picture.heightMm, 'mm')} · edition of ${plan.sheets.edition}` : 'no picture yet'}</p>
+        <h2>
+          <Link href={props.pageUrl(print, next.view)} style={{ textDecoration: 'none' }}>
+            {print.name}
+          </Link>
+        </h2>
+        <p className="note">
+          {plan.picture
+            ? `${plan.way.process}, ${materialById(plan.blocks[0].materialId).short} · ${formatSize(plan.picture.widthMm, plan.picture.heightMm, 'mm')} · edition of ${plan.sheets.edition}`
+            : 'no picture yet'}
+        </p>
         <p className="row" style={{ marginTop: 8, gap: 2 }}>
-          <Button variant="text" onClick={() => void props.onCopy(print)}>copy</Button>
-          <Button variant="text" onClick={() => ask({ kind: 'rename', print })}>rename</Button>
-          <Button variant="text" href={props.bundleUrl(print)}>bundle</Button>
-          <Button variant="text" onClick={() => ask({ kind: 'delete', print })}>delete</Button>
+          <Button variant="text" onClick={() => void props.onCopy(print)}>
+            copy
+          </Button>
+          <Button variant="text" onClick={() => ask({ kind: 'rename', print })}>
+            rename
+          </Button>
+          <Button variant="text" href={props.bundleUrl(print)}>
+            bundle
+          </Button>
+          <Button variant="text" onClick={() => ask({ kind: 'delete', print })}>
+            delete
+          </Button>
         </p>
       </div>
-      <Link href={props.pageUrl(print, next.view)} className="strip" style={{ '--shape': shape } as never} aria-label={`${print.name}: ${next.words}`}>
-        {plan.flat && plan.runs.length > 0
-          ? plan.runs.map((run, i) => (
+      <Link
+        href={props.pageUrl(print, next.view)}
+        className="strip"
+        style={{ '--shape': shape } as never}
+        aria-label={`${print.name}: ${next.words}`}
+      >
+        {plan.flat && plan.runs.length > 0 ? (
+          plan.runs.map((run, i) => (
             <figure key={run.id} className={progress.runs[i].phase === 'planned' ? 'dim' : undefined}>
               <img src={props.lookUrl(print, i + 1)} alt={`after run ${i + 1}`} loading="lazy" />
-              <figcaption>{i + 1} {inkNamesOf(plan, run)}<br />{progress.runs[i].phase === 'done' ? 'printed' : progress.runs[i].phase}</figcaption>
+              <figcaption>
+                {i + 1} {inkNamesOf(plan, run)}
+                <br />
+                {progress.runs[i].phase === 'done' ? 'printed' : progress.runs[i].phase}
+              </figcaption>
             </figure>
           ))
-          : <figure>{plan.picture ? <img src={props.lookUrl(print, 0)} alt="the picture as brought in" loading="lazy" /> : <span className="blank" />}<figcaption>{plan.picture ? 'as brought in' : 'bare'}</figcaption></figure>}
+        ) : (
+          <figure>
+            {plan.picture ? (
+              <img src={props.lookUrl(print, 0)} alt="the picture as brought in" loading="lazy" />
+            ) : (
+              <span className="blank" />
+            )}
+            <figcaption>{plan.picture ? 'as brought in' : 'bare'}</figcaption>
+          </figure>
+        )}
       </Link>
       <div>
-        <p style={{ font: '600 15px var(--head)' }} className={next.colour}>{next.words}</p>
+        <p style={{ font: '600 15px var(--head)' }} className={next.colour}>
+          {next.words}
+        </p>
         <p className="note">{next.detail}</p>
-        <p className="note" style={{ marginTop: 6 }}>last touched {day(print.savedAt)}</p>
+        <p className="note" style={{ marginTop: 6 }}>
+          last touched {day(print.savedAt)}
+        </p>
       </div>
     </article>
   );
@@ -108,7 +196,15 @@ function ShelfItem({ print, props, ask }: { print: PrintSummary; props: Props; a
 
 const TITLES = { new: 'New print', rename: 'Rename', delete: 'Delete this print?' } as const;
 
-function NameDialog({ asking, onClose, onDone }: { asking: Asking; onClose: () => void; onDone: (name: string) => Promise<Outcome<unknown>> }) {
+function NameDialog({
+  asking,
+  onClose,
+  onDone,
+}: {
+  asking: Asking;
+  onClose: () => void;
+  onDone: (name: string) => Promise<Outcome<unknown>>;
+}) {
   const [name, setName] = useState(asking.kind === 'rename' ? asking.print.name : '');
   const [error, setError] = useState<string>();
   const submit = async () => {
@@ -118,15 +214,36 @@ function NameDialog({ asking, onClose, onDone }: { asking: Asking; onClose: () =
   };
   return (
     <Dialog open onClose={onClose} maxWidth="xs" fullWidth>
-      <form onSubmit={(e) => { e.preventDefault(); void submit(); }}>
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          void submit();
+        }}
+      >
         <DialogTitle>{TITLES[asking.kind]}</DialogTitle>
         <DialogContent>
-          {asking.kind === 'delete' && <p style={{ marginBottom: 14 }}>It goes with its plan and its bench log, and can be restored for 30 days. To delete it, type its name: <strong>{asking.print.name}</strong></p>}
-          <TextField autoFocus fullWidth label="Name" value={name} onChange={(e) => setName(e.target.value)} error={Boolean(error)} helperText={error} sx={{ mt: 1 }} />
+          {asking.kind === 'delete' && (
+            <p style={{ marginBottom: 14 }}>
+              It goes with its plan and its bench log, and can be restored for 30 days. To delete it, type its name:{' '}
+              <strong>{asking.print.name}</strong>
+            </p>
+          )}
+          <TextField
+            autoFocus
+            fullWidth
+            label="Name"
+            value={name}
+            onChange={(e) => setName(e.target.value)}
+            error={Boolean(error)}
+            helperText={error}
+            sx={{ mt: 1 }}
+          />
         </DialogContent>
         <DialogActions>
           <Button onClick={onClose}>Leave it</Button>
-          <Button type="submit" variant="contained" color={asking.kind === 'delete' ? 'error' : 'primary'}>{asking.kind === 'new' ? 'Begin' : asking.kind === 'rename' ? 'Rename' : 'Delete'}</Button>
+          <Button type="submit" variant="contained" color={asking.kind === 'delete' ? 'error' : 'primary'}>
+            {asking.kind === 'new' ? 'Begin' : asking.kind === 'rename' ? 'Rename' : 'Delete'}
+          </Button>
         </DialogActions>
       </form>
     </Dialog>
@@ -134,5 +251,10 @@ function NameDialog({ asking, onClose, onDone }: { asking: Asking; onClose: () =
 }
 
 function day(iso: string): string {
-  return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
+  return new Date(iso).toLocaleDateString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    timeZone: 'UTC',
+  });
 }

@@ -4,7 +4,5 @@ import type { ReactNode } from 'react';
 import { theme } from './theme';
 
 export function ThemeRoot({ children }: { children: ReactNode }) {
-  return (
-    <ThemeProvider theme={theme}>{children}</ThemeProvider>
-  );
+  return <ThemeProvider theme={theme}>{children}</ThemeProvider>;
 }

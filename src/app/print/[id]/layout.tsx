@@ -10,7 +10,13 @@ export async function generateMetadata({ params }: { params: Promise<{ id: strin
   return { title: print.ok ? `${print.value.name} · Ulexite` : 'Ulexite' };
 }
 
-export default async function PrintLayout({ children, params }: { children: ReactNode; params: Promise<{ id: string }> }) {
+export default async function PrintLayout({
+  children,
+  params,
+}: {
+  children: ReactNode;
+  params: Promise<{ id: string }>;
+}) {
   const print = printState(database(), (await params).id);
   if (!print.ok) notFound();
   return <PrintWorkspace initial={print.value}>{children}</PrintWorkspace>;

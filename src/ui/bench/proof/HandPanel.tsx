@@ -12,44 +12,165 @@ const MISFIT_RANGE = { minMm: -30, maxMm: 30 };
 const MAX_MARKS = 12;
 
 /** Misfit at marks, by eye with ruler or loupe. */
-export function HandPanel({ run, marks, onMarks, picked, onPicked, layout, onShims }: {
-  run: number; marks: readonly MisfitMark[]; onMarks: (marks: readonly MisfitMark[]) => void; picked: number; onPicked: (i: number) => void; layout: SheetLayout; onShims: () => void;
+export function HandPanel({
+  run,
+  marks,
+  onMarks,
+  picked,
+  onPicked,
+  layout,
+  onShims,
+}: {
+  run: number;
+  marks: readonly MisfitMark[];
+  onMarks: (marks: readonly MisfitMark[]) => void;
+  picked: number;
+  onPicked: (i: number) => void;
+  layout: SheetLayout;
+  onShims: () => void;
 }) {
-  const { state: { plan }, unit, log, tell, progress } = usePrintDesk();
+  const {
+    state: { plan },
+    unit,
+    log,
+    tell,
+    progress,
+  } = usePrintDesk();
   const [against, setAgainst] = useState<string>();
   const [sheetName, setSheetName] = useState('');
   const runId = plan.runs[run - 1].id;
-  const chosen = against !== undefined && against !== runId && (against === '' || plan.runs.some((r) => r.id === against)) ? against : plan.runs[run - 2]?.id ?? '';
+  const chosen =
+    against !== undefined && against !== runId && (against === '' || plan.runs.some((r) => r.id === against))
+      ? against
+      : (plan.runs[run - 2]?.id ?? '');
   const { sheetMm } = layout;
   const set = (i: number, part: Partial<MisfitMark>) => onMarks(marks.map((m, k) => (k === i ? { ...m, ...part } : m)));
   const keep = async () => {
-    const answer = await log({ kind: 'proofed', proofId: crypto.randomUUID(), runId, againstRunId: chosen === '' ? null : chosen, sheet: sheetName.trim(), source: 'eye', marks: [...marks], motion: fitByEye(marks) });
-    tell(answer.ok ? `Proof of run ${run} kept.` : answer.message, answer.ok ? { words: 'To the shims', take: onShims } : undefined);
+    const answer = await log({
+      kind: 'proofed',
+      proofId: crypto.randomUUID(),
+      runId,
+      againstRunId: chosen === '' ? null : chosen,
+      sheet: sheetName.trim(),
+      source: 'eye',
+      marks: [...marks],
+      motion: fitByEye(marks),
+    });
+    tell(
+      answer.ok ? `Proof of run ${run} kept.` : answer.message,
+      answer.ok ? { words: 'To the shims', take: onShims } : undefined,
+    );
   };
   return (
     <>
-      <p className="note">At each mark: how far run {run} lies from where it should, with a loupe or ruler, as the print is seen. Right and down are positive. Click the picture to put the chosen mark where you measure.</p>
+      <p className="note">
+        At each mark: how far run {run} lies from where it should, with a loupe or ruler, as the print is seen. Right
+        and down are positive. Click the picture to put the chosen mark where you measure.
+      </p>
       {marks.map((mark, i) => (
         <fieldset key={i} className={picked === i ? 'mark-fields on' : 'mark-fields'} onFocus={() => onPicked(i)}>
-          <legend><strong>Mark {i + 1}</strong>{marks.length > 1 && <> <button type="button" className="link note" onClick={() => { onMarks(marks.filter((_, k) => k !== i)); onPicked(0); }}>take away</button></>}</legend>
+          <legend>
+            <strong>Mark {i + 1}</strong>
+            {marks.length > 1 && (
+              <>
+                {' '}
+                <button
+                  type="button"
+                  className="link note"
+                  onClick={() => {
+                    onMarks(marks.filter((_, k) => k !== i));
+                    onPicked(0);
+                  }}
+                >
+                  take away
+                </button>
+              </>
+            )}
+          </legend>
           <div className="fields">
-            <LengthField label="too far right" valueMm={mark.dxMm} unit={unit} range={{ ...MISFIT_RANGE, what: 'the misfit' }} onChange={(dxMm) => set(i, { dxMm })} />
-            <LengthField label="too low" valueMm={mark.dyMm} unit={unit} range={{ ...MISFIT_RANGE, what: 'the misfit' }} onChange={(dyMm) => set(i, { dyMm })} />
-            <LengthField label="from the left edge" valueMm={mark.xMm} unit={unit} range={{ minMm: 0, maxMm: sheetMm.widthMm, what: 'the mark’s place' }} onChange={(xMm) => set(i, { xMm })} />
-            <LengthField label="from the top edge" valueMm={mark.yMm} unit={unit} range={{ minMm: 0, maxMm: sheetMm.heightMm, what: 'the mark’s place' }} onChange={(yMm) => set(i, { yMm })} />
+            <LengthField
+              label="too far right"
+              valueMm={mark.dxMm}
+              unit={unit}
+              range={{ ...MISFIT_RANGE, what: 'the misfit' }}
+              onChange={(dxMm) => set(i, { dxMm })}
+            />
+            <LengthField
+              label="too low"
+              valueMm={mark.dyMm}
+              unit={unit}
+              range={{ ...MISFIT_RANGE, what: 'the misfit' }}
+              onChange={(dyMm) => set(i, { dyMm })}
+            />
+            <LengthField
+              label="from the left edge"
+              valueMm={mark.xMm}
+              unit={unit}
+              range={{ minMm: 0, maxMm: sheetMm.widthMm, what: 'the mark’s place' }}
+              onChange={(xMm) => set(i, { xMm })}
+            />
+            <LengthField
+              label="from the top edge"
+              valueMm={mark.yMm}
+              unit={unit}
+              range={{ minMm: 0, maxMm: sheetMm.heightMm, what: 'the mark’s place' }}
+              onChange={(yMm) => set(i, { yMm })}
+            />
           </div>
         </fieldset>
       ))}
-      <div className="row"><Button disabled={marks.length >= MAX_MARKS} onClick={() => { onMarks([...marks, { xMm: Math.round(sheetMm.widthMm / 2), yMm: Math.round(layout.images[0].yMm + 10), dxMm: 0, dyMm: 0 }]); onPicked(marks.length); }}>Another mark</Button></div>
-      <div className="fields">
-        <TextField select label="Against" value={chosen} onChange={(e) => setAgainst(e.target.value)} slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}>
-          <MenuItem value="">its place on the sheet</MenuItem>
-          {plan.runs.map((r, i) => r.id !== runId && <MenuItem key={r.id} value={r.id}>run {i + 1}</MenuItem>)}
-        </TextField>
-        <TextField label="Sheet" value={sheetName} onChange={(e) => setSheetName(e.target.value.slice(0, 12))} slotProps={{ inputLabel: { shrink: true } }} />
+      <div className="row">
+        <Button
+          disabled={marks.length >= MAX_MARKS}
+          onClick={() => {
+            onMarks([
+              ...marks,
+              { xMm: Math.round(sheetMm.widthMm / 2), yMm: Math.round(layout.images[0].yMm + 10), dxMm: 0, dyMm: 0 },
+            ]);
+            onPicked(marks.length);
+          }}
+        >
+          Another mark
+        </Button>
       </div>
-      <Button variant="contained" color="primary" onClick={() => void keep()}>Keep this proof</Button>
-      <p className="note">{marks.length < 2 ? 'One mark tells no turn.' : marks.length === 2 ? 'Two marks tell displacement and turn; growth takes three or more.' : ''} {progress.bench.proofs.length > 0 ? `${progress.bench.proofs.length} proof${progress.bench.proofs.length === 1 ? '' : 's'} kept.` : ''}</p>
+      <div className="fields">
+        <TextField
+          select
+          label="Against"
+          value={chosen}
+          onChange={(e) => setAgainst(e.target.value)}
+          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+        >
+          <MenuItem value="">its place on the sheet</MenuItem>
+          {plan.runs.map(
+            (r, i) =>
+              r.id !== runId && (
+                <MenuItem key={r.id} value={r.id}>
+                  run {i + 1}
+                </MenuItem>
+              ),
+          )}
+        </TextField>
+        <TextField
+          label="Sheet"
+          value={sheetName}
+          onChange={(e) => setSheetName(e.target.value.slice(0, 12))}
+          slotProps={{ inputLabel: { shrink: true } }}
+        />
+      </div>
+      <Button variant="contained" color="primary" onClick={() => void keep()}>
+        Keep this proof
+      </Button>
+      <p className="note">
+        {marks.length < 2
+          ? 'One mark tells no turn.'
+          : marks.length === 2
+            ? 'Two marks tell displacement and turn; growth takes three or more.'
+            : ''}{' '}
+        {progress.bench.proofs.length > 0
+          ? `${progress.bench.proofs.length} proof${progress.bench.proofs.length === 1 ? '' : 's'} kept.`
+          : ''}
+      </p>
       <Cautions place="pull" />
     </>
   );

@@ -16,28 +16,53 @@ import { HandPanel } from './HandPanel';
 import { ScanPanel } from './ScanPanel';
 import { ShimPanel } from './ShimPanel';
 
-const LEAVES = [['hand', 'By hand'], ['scan', 'From a scan'], ['shims', 'Shims']] as const;
+const LEAVES = [
+  ['hand', 'By hand'],
+  ['scan', 'From a scan'],
+  ['shims', 'Shims'],
+] as const;
 type Leaf = (typeof LEAVES)[number][0];
 const EXAGGERATIONS = [1, 2, 5, 10, 20, 50, 100];
 
 /** Two marks to begin with: far apart, where a ruler finds them. */
 export function firstMarks(layout: SheetLayout): MisfitMark[] {
   const { xMm, yMm, widthMm, heightMm } = layout.images[0];
-  return [{ xMm: xMm + 10, yMm: yMm + 10, dxMm: 0, dyMm: 0 }, { xMm: xMm + widthMm - 10, yMm: yMm + heightMm - 10, dxMm: 0, dyMm: 0 }].map((m) => ({ ...m, xMm: Math.round(m.xMm), yMm: Math.round(m.yMm) }));
+  return [
+    { xMm: xMm + 10, yMm: yMm + 10, dxMm: 0, dyMm: 0 },
+    { xMm: xMm + widthMm - 10, yMm: yMm + heightMm - 10, dxMm: 0, dyMm: 0 },
+  ].map((m) => ({ ...m, xMm: Math.round(m.xMm), yMm: Math.round(m.yMm) }));
 }
 
 /** Proof: how one run lies on another, by eye or from a scan, and which shims put the whole set right. */
 export function ProofView() {
-  const { state: { plan }, urls } = usePrintDesk();
+  const {
+    state: { plan },
+    urls,
+  } = usePrintDesk();
   const layout = useMemo(() => sheetLayoutOf(plan), [plan]);
   if (!plan.flat || !layout || plan.runs.length === 0) {
-    return <div className="bench" style={{ gridTemplateColumns: '1fr' }}><div><BenchTabs view="proof" /><h1>Nothing to proof yet</h1><p className="note">A proof is held against the planned runs.</p><Link href={urls.page('picture')}>To the picture</Link></div></div>;
+    return (
+      <div className="bench" style={{ gridTemplateColumns: '1fr' }}>
+        <div>
+          <BenchTabs view="proof" />
+          <h1>Nothing to proof yet</h1>
+          <p className="note">A proof is held against the planned runs.</p>
+          <Link href={urls.page('picture')}>To the picture</Link>
+        </div>
+      </div>
+    );
   }
   return <ProofWork layout={layout} />;
 }
 
 function ProofWork({ layout }: { layout: SheetLayout }) {
-  const { state: { plan }, progress: { bench }, selectedRun, selectRun, unit } = usePrintDesk();
+  const {
+    state: { plan },
+    progress: { bench },
+    selectedRun,
+    selectRun,
+    unit,
+  } = usePrintDesk();
   const worker = useRegisterWorker();
   const [leaf, setLeaf] = useState<Leaf>('hand');
   const [marks, setMarks] = useState<readonly MisfitMark[]>(() => firstMarks(layout));
@@ -46,30 +71,111 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
   const run = Math.max(1, selectedRun);
   const answer = read?.reading.runs[run - 1];
   const newest = newestProofs(plan, bench)[run - 1];
-  const patches = leaf === 'scan' ? (answer?.ok ? answer.value.patches : []) : (leaf === 'hand' ? marks : newest?.marks ?? []).map((m): PatchReading => ({ ...m, kept: true }));
-  const motion = leaf === 'scan' ? (answer?.ok ? answer.value.motion : undefined) : leaf === 'hand' ? (marks.length > 0 ? fitByEye(marks) : undefined) : newest?.motion;
+  const patches =
+    leaf === 'scan'
+      ? answer?.ok
+        ? answer.value.patches
+        : []
+      : (leaf === 'hand' ? marks : (newest?.marks ?? [])).map((m): PatchReading => ({ ...m, kept: true }));
+  const motion =
+    leaf === 'scan'
+      ? answer?.ok
+        ? answer.value.motion
+        : undefined
+      : leaf === 'hand'
+        ? marks.length > 0
+          ? fitByEye(marks)
+          : undefined
+        : newest?.motion;
   const image = layout.images[0];
   const below = run === 1 ? 'its place on the sheet' : `run ${run - 1}`;
   const wood = materialById(blockOfRun(plan, plan.runs[run - 1]).block.materialId).grain;
   const advice = motion && growthAdvice(motion, image, wood);
-  const placeMark = useCallback((xMm: number, yMm: number) => setMarks((all) => all.map((m, i) => (i === picked ? { ...m, xMm: Math.round(xMm * 10) / 10, yMm: Math.round(yMm * 10) / 10 } : m))), [picked]);
+  const placeMark = useCallback(
+    (xMm: number, yMm: number) =>
+      setMarks((all) =>
+        all.map((m, i) =>
+          i === picked ? { ...m, xMm: Math.round(xMm * 10) / 10, yMm: Math.round(yMm * 10) / 10 } : m,
+        ),
+      ),
+    [picked],
+  );
   return (
     <div className="work proof">
       <div className="stage">
-        <div className="row between"><BenchTabs view="proof" /></div>
-        <div className="row between"><h1>Run {run} against {below}</h1>
-          <div className="row" role="group" aria-label="Run">{plan.runs.map((r, i) => <button key={r.id} type="button" className="run-choice" aria-pressed={run === i + 1} onClick={() => selectRun(i + 1)}>{i + 1}</button>)}</div>
+        <div className="row between">
+          <BenchTabs view="proof" />
         </div>
-        {motion && <p className="proof-words" role="status">{wordsForMotion(motion, image, `Run ${run}`)}{leaf === 'hand' && marks.length > 1 && motion.residualMm > 0.15 ? ` The marks disagree by ${formatLength(motion.residualMm, unit, 2)}: measure again.` : ''}{advice ? ` ${advice}` : ''}</p>}
-        {leaf === 'scan' && answer && !answer.ok && <p className="say bad" role="status">{answer.message}</p>}
-        <SheetPicture layout={layout} read={leaf === 'scan' ? read : undefined} patches={patches} onPlace={leaf === 'hand' ? placeMark : undefined} picked={leaf === 'hand' ? picked : undefined} worker={worker} />
+        <div className="row between">
+          <h1>
+            Run {run} against {below}
+          </h1>
+          <div className="row" role="group" aria-label="Run">
+            {plan.runs.map((r, i) => (
+              <button
+                key={r.id}
+                type="button"
+                className="run-choice"
+                aria-pressed={run === i + 1}
+                onClick={() => selectRun(i + 1)}
+              >
+                {i + 1}
+              </button>
+            ))}
+          </div>
+        </div>
+        {motion && (
+          <p className="proof-words" role="status">
+            {wordsForMotion(motion, image, `Run ${run}`)}
+            {leaf === 'hand' && marks.length > 1 && motion.residualMm > 0.15
+              ? ` The marks disagree by ${formatLength(motion.residualMm, unit, 2)}: measure again.`
+              : ''}
+            {advice ? ` ${advice}` : ''}
+          </p>
+        )}
+        {leaf === 'scan' && answer && !answer.ok && (
+          <p className="say bad" role="status">
+            {answer.message}
+          </p>
+        )}
+        <SheetPicture
+          layout={layout}
+          read={leaf === 'scan' ? read : undefined}
+          patches={patches}
+          onPlace={leaf === 'hand' ? placeMark : undefined}
+          picked={leaf === 'hand' ? picked : undefined}
+          worker={worker}
+        />
       </div>
       <aside className="side" key={leaf}>
         <div className="leaves tight" role="tablist" aria-label="Ways to measure">
-          {LEAVES.map(([id, name]) => <button key={id} type="button" role="tab" aria-selected={leaf === id} onClick={() => setLeaf(id)}>{name}</button>)}
+          {LEAVES.map(([id, name]) => (
+            <button key={id} type="button" role="tab" aria-selected={leaf === id} onClick={() => setLeaf(id)}>
+              {name}
+            </button>
+          ))}
         </div>
-        {leaf === 'hand' && <HandPanel run={run} marks={marks} onMarks={setMarks} picked={picked} onPicked={setPicked} layout={layout} onShims={() => setLeaf('shims')} />}
-        {leaf === 'scan' && <ScanPanel worker={worker} layout={layout} run={run} read={read} onRead={setRead} onShims={() => setLeaf('shims')} />}
+        {leaf === 'hand' && (
+          <HandPanel
+            run={run}
+            marks={marks}
+            onMarks={setMarks}
+            picked={picked}
+            onPicked={setPicked}
+            layout={layout}
+            onShims={() => setLeaf('shims')}
+          />
+        )}
+        {leaf === 'scan' && (
+          <ScanPanel
+            worker={worker}
+            layout={layout}
+            run={run}
+            read={read}
+            onRead={setRead}
+            onShims={() => setLeaf('shims')}
+          />
+        )}
         {leaf === 'shims' && <ShimPanel layout={layout} />}
       </aside>
     </div>
@@ -77,50 +183,157 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
 }
 
 /** The sheet as the print is seen, scanned or as planned, with an arrow at every place measured. */
-function SheetPicture({ layout, read, patches, onPlace, picked, worker }: { layout: SheetLayout; read: ProofAnswer | undefined; patches: readonly PatchReading[]; onPlace?: (xMm: number, yMm: number) => void; picked?: number; worker: ReturnType<typeof useRegisterWorker> }) {
-  const { state: { plan }, progress: { bench }, sheet } = usePrintDesk();
+function SheetPicture({
+  layout,
+  read,
+  patches,
+  onPlace,
+  picked,
+  worker,
+}: {
+  layout: SheetLayout;
+  read: ProofAnswer | undefined;
+  patches: readonly PatchReading[];
+  onPlace?: (xMm: number, yMm: number) => void;
+  picked?: number;
+  worker: ReturnType<typeof useRegisterWorker>;
+}) {
+  const {
+    state: { plan },
+    progress: { bench },
+    sheet,
+  } = usePrintDesk();
   const canvas = useRef<HTMLCanvasElement>(null);
   const [slivers, setSlivers] = useState(false);
-  const { sheetMm } = layout, image = layout.images[0];
+  const { sheetMm } = layout,
+    image = layout.images[0];
   useEffect(() => {
     if (!read || !canvas.current) return;
     canvas.current.width = read.picture.width;
     canvas.current.height = read.picture.height;
     canvas.current.getContext('2d')!.drawImage(read.picture, 0, 0);
   }, [read, slivers]);
-  const motions = useMemo(() => read?.reading.runs.map((r) => (r.ok ? inImage(r.value.onSheet, layout) : undefined)), [read, layout]);
-  const paint = useCallback(async (width: number, height: number) => {
-    const still = { dxMm: 0, dyMm: 0, rotationDeg: 0, growthX: 0, growthY: 0, residualMm: 0, about: { xMm: 0, yMm: 0 } };
-    const all = plan.runs.map((_, k) => motions?.[k] ?? motions?.findLast((m) => m !== undefined) ?? still);
-    const answer = await worker.ask('misprint', { plan: { ...plan, runs: plan.runs.slice(0, read?.reading.runs.length) }, got: bench.coloursGot, sheet, motions: all.slice(0, read?.reading.runs.length), view: { xMm: -image.xMm, yMm: -image.yMm, mmPerPx: sheetMm.widthMm / width, width, height } });
-    return answer.ok ? answer.value : undefined;
-  }, [worker, plan, bench.coloursGot, sheet, motions, image, sheetMm, read]);
+  const motions = useMemo(
+    () => read?.reading.runs.map((r) => (r.ok ? inImage(r.value.onSheet, layout) : undefined)),
+    [read, layout],
+  );
+  const paint = useCallback(
+    async (width: number, height: number) => {
+      const still = {
+        dxMm: 0,
+        dyMm: 0,
+        rotationDeg: 0,
+        growthX: 0,
+        growthY: 0,
+        residualMm: 0,
+        about: { xMm: 0, yMm: 0 },
+      };
+      const all = plan.runs.map((_, k) => motions?.[k] ?? motions?.findLast((m) => m !== undefined) ?? still);
+      const answer = await worker.ask('misprint', {
+        plan: { ...plan, runs: plan.runs.slice(0, read?.reading.runs.length) },
+        got: bench.coloursGot,
+        sheet,
+        motions: all.slice(0, read?.reading.runs.length),
+        view: { xMm: -image.xMm, yMm: -image.yMm, mmPerPx: sheetMm.widthMm / width, width, height },
+      });
+      return answer.ok ? answer.value : undefined;
+    },
+    [worker, plan, bench.coloursGot, sheet, motions, image, sheetMm, read],
+  );
   const longest = Math.max(0.01, ...patches.map((p) => Math.hypot(p.dxMm, p.dyMm)));
   const times = EXAGGERATIONS.findLast((k) => k * longest < sheetMm.widthMm * 0.09) ?? 1;
   const size = sheetMm.widthMm / 90;
   return (
     <div className="proof-sheet" style={{ aspectRatio: `${sheetMm.widthMm} / ${sheetMm.heightMm}` }}>
-      {read && slivers ? <BitmapView aspect={sheetMm.heightMm / sheetMm.widthMm} label="The sheet drawn with the misfit found: slivers and fringes as they lie" paint={paint} />
-        : read ? <canvas ref={canvas} role="img" aria-label="The scan, straightened" />
-          : <div className="planned" style={{ left: `${(100 * image.xMm) / sheetMm.widthMm}%`, top: `${(100 * image.yMm) / sheetMm.heightMm}%`, width: `${(100 * image.widthMm) / sheetMm.widthMm}%` }}><LookThumb run={plan.runs.length} label="the print as planned" /></div>}
-      <svg viewBox={`0 0 ${sheetMm.widthMm} ${sheetMm.heightMm}`} role="img" aria-label={`${patches.length} places measured; arrows ${times} times as long as the misfit`} style={{ cursor: onPlace ? 'crosshair' : 'default' }}
-        onClick={(e) => { if (!onPlace) return; const box = e.currentTarget.getBoundingClientRect(); onPlace(((e.clientX - box.left) / box.width) * sheetMm.widthMm, ((e.clientY - box.top) / box.height) * sheetMm.heightMm); }}>
-        {patches.map((p, i) => <Arrow key={i} patch={p} times={times} size={size} on={picked === i} name={picked !== undefined ? String(i + 1) : undefined} />)}
+      {read && slivers ? (
+        <BitmapView
+          aspect={sheetMm.heightMm / sheetMm.widthMm}
+          label="The sheet drawn with the misfit found: slivers and fringes as they lie"
+          paint={paint}
+        />
+      ) : read ? (
+        <canvas ref={canvas} role="img" aria-label="The scan, straightened" />
+      ) : (
+        <div
+          className="planned"
+          style={{
+            left: `${(100 * image.xMm) / sheetMm.widthMm}%`,
+            top: `${(100 * image.yMm) / sheetMm.heightMm}%`,
+            width: `${(100 * image.widthMm) / sheetMm.widthMm}%`,
+          }}
+        >
+          <LookThumb run={plan.runs.length} label="the print as planned" />
+        </div>
+      )}
+      <svg
+        viewBox={`0 0 ${sheetMm.widthMm} ${sheetMm.heightMm}`}
+        role="img"
+        aria-label={`${patches.length} places measured; arrows ${times} times as long as the misfit`}
+        style={{ cursor: onPlace ? 'crosshair' : 'default' }}
+        onClick={(e) => {
+          if (!onPlace) return;
+          const box = e.currentTarget.getBoundingClientRect();
+          onPlace(
+            ((e.clientX - box.left) / box.width) * sheetMm.widthMm,
+            ((e.clientY - box.top) / box.height) * sheetMm.heightMm,
+          );
+        }}
+      >
+        {patches.map((p, i) => (
+          <Arrow
+            key={i}
+            patch={p}
+            times={times}
+            size={size}
+            on={picked === i}
+            name={picked !== undefined ? String(i + 1) : undefined}
+          />
+        ))}
       </svg>
-      <p className="arrow-scale num">{read ? 'scan' : 'as planned'}, the print as seen · arrows {times}× the misfit{patches.some((p) => !p.kept) ? ' · dashed: left out' : ''}{read && <> · <button type="button" className="link" onClick={() => setSlivers((s) => !s)}>{slivers ? 'the scan' : 'where it shows'}</button></>}</p>
+      <p className="arrow-scale num">
+        {read ? 'scan' : 'as planned'}, the print as seen · arrows {times}× the misfit
+        {patches.some((p) => !p.kept) ? ' · dashed: left out' : ''}
+        {read && (
+          <>
+            {' '}
+            ·{' '}
+            <button type="button" className="link" onClick={() => setSlivers((s) => !s)}>
+              {slivers ? 'the scan' : 'where it shows'}
+            </button>
+          </>
+        )}
+      </p>
     </div>
   );
 }
 
-function Arrow({ patch: { xMm, yMm, dxMm, dyMm, kept }, times, size, on, name }: { patch: PatchReading; times: number; size: number; on: boolean; name?: string }) {
-  const x = xMm + dxMm * times, y = yMm + dyMm * times, long = Math.hypot(x - xMm, y - yMm);
+function Arrow({
+  patch: { xMm, yMm, dxMm, dyMm, kept },
+  times,
+  size,
+  on,
+  name,
+}: {
+  patch: PatchReading;
+  times: number;
+  size: number;
+  on: boolean;
+  name?: string;
+}) {
+  const x = xMm + dxMm * times,
+    y = yMm + dyMm * times,
+    long = Math.hypot(x - xMm, y - yMm);
   const angle = Math.atan2(y - yMm, x - xMm);
   const head = (turn: number) => `${x - size * Math.cos(angle + turn)} ${y - size * Math.sin(angle + turn)}`;
   return (
     <g className={`misfit-arrow ${kept ? '' : 'left-out'} ${on ? 'on' : ''}`}>
       <circle cx={xMm} cy={yMm} r={size * (name ? 0.7 : 0.35)} />
       {long > size * 0.3 && <path d={`M${xMm} ${yMm}L${x} ${y}M${head(0.5)}L${x} ${y}L${head(-0.5)}`} />}
-      {name && <text x={xMm + size} y={yMm - size} fontSize={size * 2.6}>{name}</text>}
+      {name && (
+        <text x={xMm + size} y={yMm - size} fontSize={size * 2.6}>
+          {name}
+        </text>
+      )}
     </g>
   );
 }

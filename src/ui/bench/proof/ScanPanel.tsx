@@ -14,8 +14,31 @@ import { usePrintDesk } from '../../kit/printContext';
 const MAX_SCAN_BYTES = 60 * 1024 * 1024;
 
 /** A scan dropped, read run by run, kept. */
-export function ScanPanel({ worker, layout, run, read, onRead, onShims }: { worker: RegisterWorker; layout: SheetLayout; run: number; read: ProofAnswer | undefined; onRead: (read: ProofAnswer | undefined) => void; onShims: () => void }) {
-  const { state: { plan }, progress, sheet, looks, scanner, log, tell, unit } = usePrintDesk();
+export function ScanPanel({
+  worker,
+  layout,
+  run,
+  read,
+  onRead,
+  onShims,
+}: {
+  worker: RegisterWorker;
+  layout: SheetLayout;
+  run: number;
+  read: ProofAnswer | undefined;
+  onRead: (read: ProofAnswer | undefined) => void;
+  onShims: () => void;
+}) {
+  const {
+    state: { plan },
+    progress,
+    sheet,
+    looks,
+    scanner,
+    log,
+    tell,
+    unit,
+  } = usePrintDesk();
   const { bench } = progress;
   const pulled = plan.runs.filter((r) => bench.pulls.some((p) => p.runId === r.id)).length;
   const [printed, setPrinted] = useState(pulled || plan.runs.length);
@@ -23,7 +46,8 @@ export function ScanPanel({ worker, layout, run, read, onRead, onShims }: { work
   const [busy, setBusy] = useState<{ what: string; share: number | null }>();
   const [problem, setProblem] = useState<string>();
   const [over, setOver] = useState(false);
-  const input = useRef<HTMLInputElement>(null), inputId = useId();
+  const input = useRef<HTMLInputElement>(null),
+    inputId = useId();
   const serial = useRef(0);
   const readFile = async (file: Blob, dpi: number) => {
     const mine = ++serial.current;
@@ -31,13 +55,34 @@ export function ScanPanel({ worker, layout, run, read, onRead, onShims }: { work
     onRead(undefined);
     setBusy({ what: 'Reading the scan', share: 0 });
     const image = layout.images[0];
-    const answer = await worker.ask('readProof', { file, dpi, plan, got: bench.coloursGot, sheet, printed, sheetMm: layout.sheetMm, imageAtMm: { xMm: image.xMm, yMm: image.yMm } }, (share) => { if (mine === serial.current) setBusy({ what: 'Reading the scan', share }); });
+    const answer = await worker.ask(
+      'readProof',
+      {
+        file,
+        dpi,
+        plan,
+        got: bench.coloursGot,
+        sheet,
+        printed,
+        sheetMm: layout.sheetMm,
+        imageAtMm: { xMm: image.xMm, yMm: image.yMm },
+      },
+      (share) => {
+        if (mine === serial.current) setBusy({ what: 'Reading the scan', share });
+      },
+    );
     if (mine !== serial.current) return;
     setBusy(undefined);
-    if (answer.ok) onRead(answer.value); else if (answer.code !== 'stopped') setProblem(answer.message);
+    if (answer.ok) onRead(answer.value);
+    else if (answer.code !== 'stopped') setProblem(answer.message);
   };
   const take = async (file: File) => {
-    if (file.size > MAX_SCAN_BYTES) { setProblem(`This scan has ${Math.round(file.size / 1e6)} MB; up to 60 can be read. Scan at 300 dpi, or save it as PNG or JPEG.`); return; }
+    if (file.size > MAX_SCAN_BYTES) {
+      setProblem(
+        `This scan has ${Math.round(file.size / 1e6)} MB; up to 60 can be read. Scan at 300 dpi, or save it as PNG or JPEG.`,
+      );
+      return;
+    }
     if (!/tiff?$/i.test(file.type) && !/\.tiff?$/i.test(file.name)) return readFile(file, 0);
     const mine = ++serial.current;
     setBusy({ what: 'Opening the TIFF', share: null });
@@ -57,13 +102,29 @@ export function ScanPanel({ worker, layout, run, read, onRead, onShims }: { work
     setBusy(undefined);
     setProblem(scan.message);
   };
-  const stop = () => { serial.current++; worker.stop(); setBusy(undefined); };
+  const stop = () => {
+    serial.current++;
+    worker.stop();
+    setBusy(undefined);
+  };
   const good = read?.reading.runs.flatMap((r) => (r.ok ? [r.value] : [])) ?? [];
   const keep = async () => {
     for (const reading of good) {
       const against = plan.runs[reading.run - 2];
-      const answer = await log({ kind: 'proofed', proofId: crypto.randomUUID(), runId: plan.runs[reading.run - 1].id, againstRunId: against?.id ?? null, sheet: sheetName.trim(), source: 'scan', marks: reading.patches.filter((p) => p.kept).map(({ xMm, yMm, dxMm, dyMm }) => ({ xMm, yMm, dxMm, dyMm })), motion: reading.motion });
-      if (!answer.ok) { tell(answer.message); return; }
+      const answer = await log({
+        kind: 'proofed',
+        proofId: crypto.randomUUID(),
+        runId: plan.runs[reading.run - 1].id,
+        againstRunId: against?.id ?? null,
+        sheet: sheetName.trim(),
+        source: 'scan',
+        marks: reading.patches.filter((p) => p.kept).map(({ xMm, yMm, dxMm, dyMm }) => ({ xMm, yMm, dxMm, dyMm })),
+        motion: reading.motion,
+      });
+      if (!answer.ok) {
+        tell(answer.message);
+        return;
+      }
     }
     tell(`Proof of ${good.length} run${good.length === 1 ? '' : 's'} kept.`, { words: 'To the shims', take: onShims });
     // what was kept is not kept twice
@@ -73,28 +134,119 @@ export function ScanPanel({ worker, layout, run, read, onRead, onShims }: { work
   return (
     <>
       <div className="fields">
-        <TextField select label="Runs on the sheet" value={printed} onChange={(e) => { setPrinted(Number(e.target.value)); onRead(undefined); }}>{plan.runs.map((r, i) => <MenuItem key={r.id} value={i + 1}>{i + 1 === plan.runs.length ? `all ${i + 1}` : i + 1}</MenuItem>)}</TextField>
-        <TextField label="Sheet" value={sheetName} onChange={(e) => setSheetName(e.target.value.slice(0, 12))} slotProps={{ inputLabel: { shrink: true } }} />
+        <TextField
+          select
+          label="Runs on the sheet"
+          value={printed}
+          onChange={(e) => {
+            setPrinted(Number(e.target.value));
+            onRead(undefined);
+          }}
+        >
+          {plan.runs.map((r, i) => (
+            <MenuItem key={r.id} value={i + 1}>
+              {i + 1 === plan.runs.length ? `all ${i + 1}` : i + 1}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          label="Sheet"
+          value={sheetName}
+          onChange={(e) => setSheetName(e.target.value.slice(0, 12))}
+          slotProps={{ inputLabel: { shrink: true } }}
+        />
       </div>
-      <div className={over ? 'scan-drop over' : 'scan-drop'} onDragOver={(e) => { e.preventDefault(); setOver(true); }} onDragLeave={() => setOver(false)} onDrop={(e) => { e.preventDefault(); setOver(false); const file = e.dataTransfer.files[0]; if (file) void take(file); }}>
-        <p><strong>Drop a scan here</strong></p>
-        <p className="note">PNG, JPEG or TIFF at 200 dpi or more, 300 is better; or a photograph from straight above. The whole sheet, {formatSize(layout.sheetMm.widthMm, layout.sheetMm.heightMm, unit)}, with a dark ground to be seen on all four sides. Where the file does not say its resolution it is taken from the paper’s width.</p>
-        <input ref={input} id={inputId} type="file" hidden aria-label="Scan file" accept=".png,.jpg,.jpeg,.tif,.tiff,image/png,image/jpeg,image/tiff" onChange={(e) => { const file = e.target.files?.[0]; e.target.value = ''; if (file) void take(file); }} />
-        <div className="row"><Button onClick={() => input.current?.click()} disabled={Boolean(busy)}>Choose a scan</Button><Button onClick={() => void simulate()} disabled={Boolean(busy)}>Simulated scanner</Button></div>
+      <div
+        className={over ? 'scan-drop over' : 'scan-drop'}
+        onDragOver={(e) => {
+          e.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={(e) => {
+          e.preventDefault();
+          setOver(false);
+          const file = e.dataTransfer.files[0];
+          if (file) void take(file);
+        }}
+      >
+        <p>
+          <strong>Drop a scan here</strong>
+        </p>
+        <p className="note">
+          PNG, JPEG or TIFF at 200 dpi or more, 300 is better; or a photograph from straight above. The whole sheet,{' '}
+          {formatSize(layout.sheetMm.widthMm, layout.sheetMm.heightMm, unit)}, with a dark ground to be seen on all four
+          sides. Where the file does not say its resolution it is taken from the paper’s width.
+        </p>
+        <input
+          ref={input}
+          id={inputId}
+          type="file"
+          hidden
+          aria-label="Scan file"
+          accept=".png,.jpg,.jpeg,.tif,.tiff,image/png,image/jpeg,image/tiff"
+          onChange={(e) => {
+            const file = e.target.files?.[0];
+            e.target.value = '';
+            if (file) void take(file);
+          }}
+        />
+        <div className="row">
+          <Button onClick={() => input.current?.click()} disabled={Boolean(busy)}>
+            Choose a scan
+          </Button>
+          <Button onClick={() => void simulate()} disabled={Boolean(busy)}>
+            Simulated scanner
+          </Button>
+        </div>
       </div>
-      {busy && <div role="status"><p>{busy.what} …</p><LinearProgress variant={busy.share === null ? 'indeterminate' : 'determinate'} value={100 * (busy.share ?? 0)} aria-label={busy.what} /><Button sx={{ mt: 1 }} onClick={stop}>Stop</Button></div>}
-      {problem && <p className="say bad" role="alert">{problem}</p>}
+      {busy && (
+        <div role="status">
+          <p>{busy.what} …</p>
+          <LinearProgress
+            variant={busy.share === null ? 'indeterminate' : 'determinate'}
+            value={100 * (busy.share ?? 0)}
+            aria-label={busy.what}
+          />
+          <Button sx={{ mt: 1 }} onClick={stop}>
+            Stop
+          </Button>
+        </div>
+      )}
+      {problem && (
+        <p className="say bad" role="alert">
+          {problem}
+        </p>
+      )}
       {read && (
         <>
           <section>
             <h2>What the scan shows</h2>
-            <ul className="watch">{read.reading.runs.map((r, i) => (
-              <li key={i} style={{ fontSize: 13.5, fontWeight: run === i + 1 ? 700 : 400 }}>
-                {r.ok ? <>{wordsForMotion(r.value.motion, layout.images[0], `Run ${i + 1}`)} <span className="quiet num">±{Math.max(r.value.range95.dxMm, r.value.range95.dyMm).toFixed(2)} mm, ±{r.value.range95.rotationDeg.toFixed(2)}° (95 %), {r.value.patches.filter((p) => p.kept).length} of {r.value.patches.length} patches</span></> : <span className="madder">{r.message}</span>}
-              </li>
-            ))}</ul>
-            <p className="note num">Read at {read.dpi} dpi in {(read.milliseconds / 1000).toFixed(1)} s; the sheet lay turned by {read.reading.sheet.turnDeg.toFixed(2)}°.</p>
-            <Button variant="contained" color="primary" disabled={good.length === 0} onClick={() => void keep()}>Keep, and to the shims</Button>
+            <ul className="watch">
+              {read.reading.runs.map((r, i) => (
+                <li key={i} style={{ fontSize: 13.5, fontWeight: run === i + 1 ? 700 : 400 }}>
+                  {r.ok ? (
+                    <>
+                      {wordsForMotion(r.value.motion, layout.images[0], `Run ${i + 1}`)}{' '}
+                      <span className="quiet num">
+                        ±{Math.max(r.value.range95.dxMm, r.value.range95.dyMm).toFixed(2)} mm, ±
+                        {r.value.range95.rotationDeg.toFixed(2)}° (95 %), {r.value.patches.filter((p) => p.kept).length}{' '}
+                        of {r.value.patches.length} patches
+                      </span>
+                    </>
+                  ) : (
+                    <span className="madder">{r.message}</span>
+                  )}
+                </li>
+              ))}
+            </ul>
+            <p className="note num">
+              Read at {read.dpi} dpi in {(read.milliseconds / 1000).toFixed(1)} s; the sheet lay turned by{' '}
+              {read.reading.sheet.turnDeg.toFixed(2)}°.
+            </p>
+            <Button variant="contained" color="primary" disabled={good.length === 0} onClick={() => void keep()}>
+              Keep, and to the shims
+            </Button>
           </section>
           <SeenColours read={read} printed={printed} />
         </>
@@ -106,16 +258,35 @@ export function ScanPanel({ worker, layout, run, read, onRead, onShims }: { work
 
 /** Colour of the flat areas as scanned, beside what was predicted. */
 function SeenColours({ read, printed }: { read: ProofAnswer; printed: number }) {
-  const { state: { plan }, looks } = usePrintDesk();
-  const rows = read.reading.seenLabD50.slice(0, plan.flat!.colours.length).flatMap((seen, label) => (seen && looks ? [{ label, seen, predicted: looks.looks[printed][label] }] : []));
+  const {
+    state: { plan },
+    looks,
+  } = usePrintDesk();
+  const rows = read.reading.seenLabD50
+    .slice(0, plan.flat!.colours.length)
+    .flatMap((seen, label) => (seen && looks ? [{ label, seen, predicted: looks.looks[printed][label] }] : []));
   if (rows.length === 0) return null;
   return (
     <section>
       <h2>Colour, uncalibrated</h2>
-      <p className="note">Left as predicted, right as this scan has it. A scanner is no colour reader: take it as a hint, and read with a device in Inks.</p>
-      <ul className="watch">{rows.map(({ label, seen, predicted }) => (
-        <li key={label} className="row" style={{ gap: 8, fontSize: 13 }}><span className="pair" aria-hidden><i style={{ background: hex(predicted) }} /><i style={{ background: hex(seen) }} /></span>{plan.flat!.colours[label].name}<span className="quiet num" style={{ marginLeft: 'auto' }}>ΔE {deltaE2000(predicted, seen).toFixed(0)}</span></li>
-      ))}</ul>
+      <p className="note">
+        Left as predicted, right as this scan has it. A scanner is no colour reader: take it as a hint, and read with a
+        device in Inks.
+      </p>
+      <ul className="watch">
+        {rows.map(({ label, seen, predicted }) => (
+          <li key={label} className="row" style={{ gap: 8, fontSize: 13 }}>
+            <span className="pair" aria-hidden>
+              <i style={{ background: hex(predicted) }} />
+              <i style={{ background: hex(seen) }} />
+            </span>
+            {plan.flat!.colours[label].name}
+            <span className="quiet num" style={{ marginLeft: 'auto' }}>
+              ΔE {deltaE2000(predicted, seen).toFixed(0)}
+            </span>
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }

@@ -3,94 +3,286 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { materialById } from '@/core/cutting';
-import { registrationWay, SHIM_RANGE_MM, shimPlan, type ContactShim, type SheetLayout, type ShimStock } from '@/core/registration';
+import {
+  registrationWay,
+  SHIM_RANGE_MM,
+  shimPlan,
+  type ContactShim,
+  type SheetLayout,
+  type ShimStock,
+} from '@/core/registration';
 import { formatLength } from '@/core/units';
-import { blockOfRun, contactsOf, growthAdvice, measuredMisfits, newestProofs, presentMisfits, shimsIn, wordsForMotion } from '@/records';
+import {
+  blockOfRun,
+  contactsOf,
+  growthAdvice,
+  measuredMisfits,
+  newestProofs,
+  presentMisfits,
+  shimsIn,
+  wordsForMotion,
+} from '@/records';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 
 /** The shims that bring the whole set together, and what else would. */
 export function ShimPanel({ layout }: { layout: SheetLayout }) {
-  const { state: { plan }, progress: { bench }, unit, log, tell } = usePrintDesk();
+  const {
+    state: { plan },
+    progress: { bench },
+    unit,
+    log,
+    tell,
+  } = usePrintDesk();
   const [busy, setBusy] = useState(false);
   const way = registrationWay(plan.way.registration);
-  const contacts = contactsOf(layout), image = layout.images[0];
-  const misfits = measuredMisfits(plan, bench), proofs = newestProofs(plan, bench);
+  const contacts = contactsOf(layout),
+    image = layout.images[0];
+  const misfits = measuredMisfits(plan, bench),
+    proofs = newestProofs(plan, bench);
   const newestOther = bench.proofs.findLast((p) => p.runId !== plan.runs[0].id);
   const settings = plan.runs.flatMap((run, i) => {
     const misfit = misfits[i];
-    const had = i === 0 ? (bench.shimmings.findLast((s) => s.runId === run.id && (!newestOther || s.at < newestOther.at))?.shimsMm ?? []) : proofs[i]?.shimsMm ?? [];
+    const had =
+      i === 0
+        ? (bench.shimmings.findLast((s) => s.runId === run.id && (!newestOther || s.at < newestOther.at))?.shimsMm ??
+          [])
+        : (proofs[i]?.shimsMm ?? []);
     return misfit ? [{ id: run.id, misfit, shimsMm: had }] : [];
   });
   const runOf = (id: string) => plan.runs.findIndex((r) => r.id === id) + 1;
-  if (settings.length < 2) return <p className="note">No misfit of one run against another has been kept yet. Measure one by hand or from a scan.</p>;
+  if (settings.length < 2)
+    return (
+      <p className="note">
+        No misfit of one run against another has been kept yet. Measure one by hand or from a scan.
+      </p>
+    );
   const answer = shimPlan(settings, contacts, plan.register.stock, image);
   const present = presentMisfits(plan, layout, bench);
-  const inAlready = answer.settings.every((s) => s.contacts.every((c, k) => Math.abs(c.setMm - (shimsIn(bench, s.id)[k] ?? 0)) < 1e-6));
+  const inAlready = answer.settings.every((s) =>
+    s.contacts.every((c, k) => Math.abs(c.setMm - (shimsIn(bench, s.id)[k] ?? 0)) < 1e-6),
+  );
   const { dxMm, dyMm } = answer.imageMoves;
   const m = layout.marginsMm;
   const moved = Math.hypot(dxMm, dyMm) > 0.005;
   const put = async () => {
     setBusy(true);
-    const done = await log({ kind: 'shimmed', note: '', settings: answer.settings.map((s) => ({ runId: s.id, shimsMm: s.contacts.map((c) => c.setMm), pieces: s.contacts.map((c, k) => `${contacts[k].name}: ${piecesOf(c)}`).join('; ') })) });
+    const done = await log({
+      kind: 'shimmed',
+      note: '',
+      settings: answer.settings.map((s) => ({
+        runId: s.id,
+        shimsMm: s.contacts.map((c) => c.setMm),
+        pieces: s.contacts.map((c, k) => `${contacts[k].name}: ${piecesOf(c)}`).join('; '),
+      })),
+    });
     setBusy(false);
     tell(done.ok ? 'The shims are noted. Print another proof and measure it again.' : done.message);
   };
   return (
     <>
-      {!way.shims && <p className="say wait">With {way.name.toLowerCase()} blocks are not shimmed: the same lengths are moved at the marks instead.</p>}
+      {!way.shims && (
+        <p className="say wait">
+          With {way.name.toLowerCase()} blocks are not shimmed: the same lengths are moved at the marks instead.
+        </p>
+      )}
       <section>
         <h2>{inAlready ? 'These shims are in' : 'Shims for the set'}</h2>
-        <p className="note">At each stop, between stop and block; the bench’s left is the print’s right. Nearest the origin corner first.</p>
+        <p className="note">
+          At each stop, between stop and block; the bench’s left is the print’s right. Nearest the origin corner first.
+        </p>
         {answer.settings.map((s) => (
           <div key={s.id} className="shim-row">
-            <h3>Run {runOf(s.id)} <span className="quiet">{blockOfRun(plan, plan.runs[runOf(s.id) - 1]).block.name}</span></h3>
-            <table className="plain-table"><tbody>{s.contacts.map((c, k) => <tr key={k}><th scope="row">{contacts[k].name}</th><td>{piecesOf(c)}<div className="note num">{c.setMm > 0 ? formatLength(c.setMm, unit, 2) : ''}{Math.abs(c.setMm - c.neededMm) > 0.02 ? ` (wants ${formatLength(c.neededMm, unit, 2)})` : ''}</div></td></tr>)}</tbody></table>
-            {s !== answer.settings[0] && <p className="note num">remains {formatLength(s.remainsMm, unit, 2)} at the worst corner</p>}
+            <h3>
+              Run {runOf(s.id)} <span className="quiet">{blockOfRun(plan, plan.runs[runOf(s.id) - 1]).block.name}</span>
+            </h3>
+            <table className="plain-table">
+              <tbody>
+                {s.contacts.map((c, k) => (
+                  <tr key={k}>
+                    <th scope="row">{contacts[k].name}</th>
+                    <td>
+                      {piecesOf(c)}
+                      <div className="note num">
+                        {c.setMm > 0 ? formatLength(c.setMm, unit, 2) : ''}
+                        {Math.abs(c.setMm - c.neededMm) > 0.02 ? ` (wants ${formatLength(c.neededMm, unit, 2)})` : ''}
+                      </div>
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            {s !== answer.settings[0] && (
+              <p className="note num">remains {formatLength(s.remainsMm, unit, 2)} at the worst corner</p>
+            )}
           </div>
         ))}
-        <p style={{ marginTop: 10 }}>{moved ? <>The image moves {[Math.abs(dxMm) > 0.005 ? `${formatLength(Math.abs(dxMm), unit, 2)} to the ${dxMm > 0 ? 'right' : 'left'}` : '', Math.abs(dyMm) > 0.005 ? `${formatLength(Math.abs(dyMm), unit, 2)} ${dyMm > 0 ? 'down' : 'up'}` : ''].filter(Boolean).join(' and ')} on the sheet. Margins then: left <span className="num">{formatLength(m.left + dxMm, unit)}</span>, right <span className="num">{formatLength(m.right - dxMm, unit)}</span>, top <span className="num">{formatLength(m.top + dyMm, unit)}</span>, bottom <span className="num">{formatLength(m.bottom - dyMm, unit)}</span>.</> : 'The image stays where it is on the sheet.'}</p>
-        <Button sx={{ mt: 1.5 }} variant="contained" color="primary" disabled={busy || inAlready} onClick={() => void put()}>{inAlready ? 'In' : 'These shims are in'}</Button>
+        <p style={{ marginTop: 10 }}>
+          {moved ? (
+            <>
+              The image moves{' '}
+              {[
+                Math.abs(dxMm) > 0.005
+                  ? `${formatLength(Math.abs(dxMm), unit, 2)} to the ${dxMm > 0 ? 'right' : 'left'}`
+                  : '',
+                Math.abs(dyMm) > 0.005 ? `${formatLength(Math.abs(dyMm), unit, 2)} ${dyMm > 0 ? 'down' : 'up'}` : '',
+              ]
+                .filter(Boolean)
+                .join(' and ')}{' '}
+              on the sheet. Margins then: left <span className="num">{formatLength(m.left + dxMm, unit)}</span>, right{' '}
+              <span className="num">{formatLength(m.right - dxMm, unit)}</span>, top{' '}
+              <span className="num">{formatLength(m.top + dyMm, unit)}</span>, bottom{' '}
+              <span className="num">{formatLength(m.bottom - dyMm, unit)}</span>.
+            </>
+          ) : (
+            'The image stays where it is on the sheet.'
+          )}
+        </p>
+        <Button
+          sx={{ mt: 1.5 }}
+          variant="contained"
+          color="primary"
+          disabled={busy || inAlready}
+          onClick={() => void put()}
+        >
+          {inAlready ? 'In' : 'These shims are in'}
+        </Button>
       </section>
       <section>
         <h2>Or instead</h2>
         <ul className="watch">
-          {moved && <li style={{ fontSize: 13.5 }}>Keep the margins: move the paper’s stops as well, {contacts.map((c, k) => (Math.abs(answer.paperStopsMm[k]) > 0.005 ? `${formatLength(answer.paperStopsMm[k], unit, 2)} at the ${c.name}` : '')).filter(Boolean).join(', ') || 'not at all'}, towards the sheet.</li>}
-          {answer.settings.filter((s) => s.trimMm.some((t) => t > 0.02)).map((s) => <li key={s.id} style={{ fontSize: 13.5 }}>Take it off run {runOf(s.id)}’s block: {s.trimMm.map((t, k) => (t > 0.02 ? `${formatLength(t, unit, 2)} at the ${contacts[k].name}` : '')).filter(Boolean).join(', ')}. What is cut off does not come back.</li>)}
-          {answer.settings.map((s) => { const advice = growthAdvice(settings.find((x) => x.id === s.id)!.misfit, image, materialById(blockOfRun(plan, plan.runs[runOf(s.id) - 1]).block.materialId).grain); return advice ? <li key={`g${s.id}`} style={{ fontSize: 13.5 }}>Run {runOf(s.id)}: growth cannot be shimmed. {advice}</li> : null; })}
+          {moved && (
+            <li style={{ fontSize: 13.5 }}>
+              Keep the margins: move the paper’s stops as well,{' '}
+              {contacts
+                .map((c, k) =>
+                  Math.abs(answer.paperStopsMm[k]) > 0.005
+                    ? `${formatLength(answer.paperStopsMm[k], unit, 2)} at the ${c.name}`
+                    : '',
+                )
+                .filter(Boolean)
+                .join(', ') || 'not at all'}
+              , towards the sheet.
+            </li>
+          )}
+          {answer.settings
+            .filter((s) => s.trimMm.some((t) => t > 0.02))
+            .map((s) => (
+              <li key={s.id} style={{ fontSize: 13.5 }}>
+                Take it off run {runOf(s.id)}’s block:{' '}
+                {s.trimMm
+                  .map((t, k) => (t > 0.02 ? `${formatLength(t, unit, 2)} at the ${contacts[k].name}` : ''))
+                  .filter(Boolean)
+                  .join(', ')}
+                . What is cut off does not come back.
+              </li>
+            ))}
+          {answer.settings.map((s) => {
+            const advice = growthAdvice(
+              settings.find((x) => x.id === s.id)!.misfit,
+              image,
+              materialById(blockOfRun(plan, plan.runs[runOf(s.id) - 1]).block.materialId).grain,
+            );
+            return advice ? (
+              <li key={`g${s.id}`} style={{ fontSize: 13.5 }}>
+                Run {runOf(s.id)}: growth cannot be shimmed. {advice}
+              </li>
+            ) : null;
+          })}
         </ul>
       </section>
       <Stock />
       <section>
         <h2>As it lies now</h2>
-        <ul className="watch">{plan.runs.map((run, i) => i > 0 && present[i] && <li key={run.id} style={{ fontSize: 13.5 }}>{wordsForMotion(present[i]!, image, `Run ${i + 1} against run 1`)}</li>)}</ul>
+        <ul className="watch">
+          {plan.runs.map(
+            (run, i) =>
+              i > 0 &&
+              present[i] && (
+                <li key={run.id} style={{ fontSize: 13.5 }}>
+                  {wordsForMotion(present[i]!, image, `Run ${i + 1} against run 1`)}
+                </li>
+              ),
+          )}
+        </ul>
         <h3 style={{ marginTop: 10 }}>Shims so far</h3>
-        {bench.shimmings.length === 0 ? <p className="note">None yet.</p> : <ul className="watch">{[...bench.shimmings].reverse().slice(0, 12).map((s, i) => <li key={i} className="note">{s.at.slice(0, 16).replace('T', ' ')}: run {runOf(s.runId)}, {s.shimsMm.map((v) => formatLength(v, unit, 2)).join(' / ')}</li>)}</ul>}
+        {bench.shimmings.length === 0 ? (
+          <p className="note">None yet.</p>
+        ) : (
+          <ul className="watch">
+            {[...bench.shimmings]
+              .reverse()
+              .slice(0, 12)
+              .map((s, i) => (
+                <li key={i} className="note">
+                  {s.at.slice(0, 16).replace('T', ' ')}: run {runOf(s.runId)},{' '}
+                  {s.shimsMm.map((v) => formatLength(v, unit, 2)).join(' / ')}
+                </li>
+              ))}
+          </ul>
+        )}
       </section>
     </>
   );
 }
 
 function piecesOf(contact: ContactShim): string {
-  return contact.pieces.length === 0 ? 'nothing' : contact.pieces.map((p) => `${p.count} ${p.name}${p.count > 1 ? 's' : ''}`).join(' + ');
+  return contact.pieces.length === 0
+    ? 'nothing'
+    : contact.pieces.map((p) => `${p.count} ${p.name}${p.count > 1 ? 's' : ''}`).join(' + ');
 }
 
 /** The thicknesses at hand. */
 function Stock() {
-  const { state: { plan }, unit, change } = usePrintDesk();
+  const {
+    state: { plan },
+    unit,
+    change,
+  } = usePrintDesk();
   const { stock } = plan.register;
-  const set = (next: readonly ShimStock[]) => void change('stock of shims', (p) => ({ ...p, register: { ...p.register, stock: next } }));
+  const set = (next: readonly ShimStock[]) =>
+    void change('stock of shims', (p) => ({ ...p, register: { ...p.register, stock: next } }));
   return (
     <section>
       <h2>Stock of shims</h2>
       {stock.map((piece, i) => (
         <div key={i} className="fields" style={{ marginTop: 12 }}>
-          <TextField label="Name" defaultValue={piece.name} key={piece.name} slotProps={{ inputLabel: { shrink: true } }} onBlur={(e) => { const name = e.target.value.trim(); if (name && name !== piece.name) set(stock.map((s, k) => (k === i ? { ...s, name } : s))); }} />
-          <LengthField label="Thickness" valueMm={piece.thicknessMm} unit={unit} range={SHIM_RANGE_MM} onChange={(thicknessMm) => set(stock.map((s, k) => (k === i ? { ...s, thicknessMm } : s)))} />
+          <TextField
+            label="Name"
+            defaultValue={piece.name}
+            key={piece.name}
+            slotProps={{ inputLabel: { shrink: true } }}
+            onBlur={(e) => {
+              const name = e.target.value.trim();
+              if (name && name !== piece.name) set(stock.map((s, k) => (k === i ? { ...s, name } : s)));
+            }}
+          />
+          <LengthField
+            label="Thickness"
+            valueMm={piece.thicknessMm}
+            unit={unit}
+            range={SHIM_RANGE_MM}
+            onChange={(thicknessMm) => set(stock.map((s, k) => (k === i ? { ...s, thicknessMm } : s)))}
+          />
         </div>
       ))}
       <div className="row" style={{ marginTop: 10 }}>
-        <Button disabled={stock.length >= 6} onClick={() => set([...stock, { name: ['foil', 'card', 'tissue', 'strip', 'slip'].find((n) => !stock.some((s) => s.name === n)) ?? `piece ${stock.length + 1}`, thicknessMm: 0.05 }])}>Another thickness</Button>
+        <Button
+          disabled={stock.length >= 6}
+          onClick={() =>
+            set([
+              ...stock,
+              {
+                name:
+                  ['foil', 'card', 'tissue', 'strip', 'slip'].find((n) => !stock.some((s) => s.name === n)) ??
+                  `piece ${stock.length + 1}`,
+                thicknessMm: 0.05,
+              },
+            ])
+          }
+        >
+          Another thickness
+        </Button>
         {stock.length > 1 && <Button onClick={() => set(stock.slice(0, -1))}>Without {stock.at(-1)!.name}</Button>}
       </div>
     </section>

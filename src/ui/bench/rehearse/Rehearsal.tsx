@@ -3,7 +3,14 @@ import Button from '@mui/material/Button';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { deltaE2000, type Lab } from '@/core/colour';
-import { judgeRehearsal, MAX_REHEARSED, type RehearsalLevel, type RehearsalPart, type RehearsalResult, type RehearsalSlip } from '@/core/cutting';
+import {
+  judgeRehearsal,
+  MAX_REHEARSED,
+  type RehearsalLevel,
+  type RehearsalPart,
+  type RehearsalResult,
+  type RehearsalSlip,
+} from '@/core/cutting';
 import { formatLength } from '@/core/units';
 import { inkNamesOf, sampleMap, SAMPLE_PRINTS, wantedOf, type Plan } from '@/records';
 import { PictureWorker } from '@/workers';
@@ -36,7 +43,8 @@ export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, 
   const { widthPx, heightPx, mmPerPx } = plan.picture!.raster;
   const runs = plan.runs.length;
   const worker = useMemo(() => {
-    if (!sample) return new PictureWorker((w) => w.askNow('openLabels', { url: urls.blob(plan.flat!.labelsSha), mmPerPx }));
+    if (!sample)
+      return new PictureWorker((w) => w.askNow('openLabels', { url: urls.blob(plan.flat!.labelsSha), mmPerPx }));
     const drawn = SAMPLE_PRINTS.find((s) => s.id === sample)!;
     return new PictureWorker((w) => w.askNow('useLabels', { ...sampleMap(drawn), mmPerPx }));
   }, [sample, urls, plan.flat, mmPerPx]);
@@ -53,15 +61,22 @@ export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, 
   const block = useRef<SheetCanvasHandle>(null);
   useEffect(() => {
     void worker.ask('rehearse', { due: dueOf(plan), limit: MAX_REHEARSED }).then((answer) => {
-      if (answer.ok) { setParts([...answer.value.parts].sort((a, b) => a.key - b.key)); setVersion((v) => v + 1); } else if (answer.code !== 'stopped') tell(answer.message);
+      if (answer.ok) {
+        setParts([...answer.value.parts].sort((a, b) => a.key - b.key));
+        setVersion((v) => v + 1);
+      } else if (answer.code !== 'stopped') tell(answer.message);
     });
   }, [worker, plan, tell]);
   useEffect(() => {
     setOutline(undefined);
     if (chosen === undefined) return;
     let wanted = true;
-    void worker.ask('outlines', { region: { islands: [chosen], outlinesPx: [] }, forShow: true }).then((a) => { if (wanted && a.ok) setOutline(a.value.outlinesMm); });
-    return () => { wanted = false; };
+    void worker.ask('outlines', { region: { islands: [chosen], outlinesPx: [] }, forShow: true }).then((a) => {
+      if (wanted && a.ok) setOutline(a.value.outlinesMm);
+    });
+    return () => {
+      wanted = false;
+    };
   }, [chosen, worker]);
 
   const traced = level === 'with tracing';
@@ -69,30 +84,55 @@ export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, 
   const blockStyles = useMemo(() => blockStylesFor(plan, run, traced), [plan, run, traced]);
   const sheetStyles = useMemo(() => sheetStylesFor(plan, result ? runs : run, films), [plan, run, runs, films, result]);
   const wanted = useMemo(() => wantedOf(plan).map((lab) => ({ fill: wordOfLab(lab) })), [plan]);
-  const painter = useCallback((what: 'rehearsal' | 'labels', styles: typeof blockStyles, withLines: number | undefined): PaintView => async (view, width, height) => {
-    if (version === 0) return undefined;
-    const answer = await worker.ask('paint', { what, styles, view, width, height, backdrop: BLOCK_WORDS.backdrop, lines: withLines });
-    return answer.ok ? answer.value : undefined;
-  }, [version, worker]);
+  const painter = useCallback(
+    (what: 'rehearsal' | 'labels', styles: typeof blockStyles, withLines: number | undefined): PaintView =>
+      async (view, width, height) => {
+        if (version === 0) return undefined;
+        const answer = await worker.ask('paint', {
+          what,
+          styles,
+          view,
+          width,
+          height,
+          backdrop: BLOCK_WORDS.backdrop,
+          lines: withLines,
+        });
+        return answer.ok ? answer.value : undefined;
+      },
+    [version, worker],
+  );
   const paintBlock = useMemo(() => painter('rehearsal', blockStyles, lines), [painter, blockStyles, lines]);
-  const paintSheet = useMemo(() => (showPicture ? painter('labels', wanted, undefined) : painter('rehearsal', sheetStyles, undefined)), [painter, sheetStyles, showPicture, wanted]);
+  const paintSheet = useMemo(
+    () => (showPicture ? painter('labels', wanted, undefined) : painter('rehearsal', sheetStyles, undefined)),
+    [painter, sheetStyles, showPicture, wanted],
+  );
 
-  const toggle = useCallback(async (key: number) => {
-    if (result) return;
-    const before = cuts.get(key);
-    setChosen(key);
-    setSaid(undefined);
-    if (before !== undefined && before < run) { setSaid('This part is off the block already; it cannot be put back.'); return; }
-    const next = new Map(cuts);
-    if (before === run) next.delete(key); else next.set(key, run);
-    await worker.ask('rehearseCut', { cuts: [[key, before === run ? NOT_CUT : run]] });
-    setCuts(next);
-    setVersion((v) => v + 1);
-  }, [cuts, run, result, worker]);
-  const pickAt = useCallback(async (x: number, y: number) => {
-    const answer = await worker.ask('rehearsalPartAt', { x, y });
-    if (answer.ok && answer.value !== null) void toggle(answer.value);
-  }, [toggle, worker]);
+  const toggle = useCallback(
+    async (key: number) => {
+      if (result) return;
+      const before = cuts.get(key);
+      setChosen(key);
+      setSaid(undefined);
+      if (before !== undefined && before < run) {
+        setSaid('This part is off the block already; it cannot be put back.');
+        return;
+      }
+      const next = new Map(cuts);
+      if (before === run) next.delete(key);
+      else next.set(key, run);
+      await worker.ask('rehearseCut', { cuts: [[key, before === run ? NOT_CUT : run]] });
+      setCuts(next);
+      setVersion((v) => v + 1);
+    },
+    [cuts, run, result, worker],
+  );
+  const pickAt = useCallback(
+    async (x: number, y: number) => {
+      const answer = await worker.ask('rehearsalPartAt', { x, y });
+      if (answer.ok && answer.value !== null) void toggle(answer.value);
+    },
+    [toggle, worker],
+  );
   const step = (by: 1 | -1) => {
     if (!parts?.length) return;
     const at = parts.findIndex((p) => p.key === chosen);
@@ -102,62 +142,183 @@ export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, 
     if (result || !parts) return;
     setSaid(undefined);
     setChosen(undefined);
-    if (run + 1 < runs) { setRun(run + 1); return; }
+    if (run + 1 < runs) {
+      setRun(run + 1);
+      return;
+    }
     const judged = judgeRehearsal(parts, cuts, runs);
     setResult(judged);
     onScore(judged.score);
     if (!sample) {
       const count = (kind: RehearsalSlip['kind']) => judged.slips.filter((s) => s.kind === kind).length;
-      void log({ kind: 'rehearsed', level, score: judged.score, parts: judged.parts, tooEarly: count('too early'), tooLate: count('too late'), never: count('never') }).then((answer) => { if (!answer.ok) tell(answer.message); });
+      void log({
+        kind: 'rehearsed',
+        level,
+        score: judged.score,
+        parts: judged.parts,
+        tooEarly: count('too early'),
+        tooLate: count('too late'),
+        never: count('never'),
+      }).then((answer) => {
+        if (!answer.ok) tell(answer.message);
+      });
     }
   };
   const hint = () => {
     if (!parts) return;
-    const due = parts.filter((p) => p.due === run), missing = due.filter((p) => !cuts.has(p.key)).length, extra = parts.filter((p) => cuts.get(p.key) === run && p.due > run).length;
+    const due = parts.filter((p) => p.due === run),
+      missing = due.filter((p) => !cuts.has(p.key)).length,
+      extra = parts.filter((p) => cuts.get(p.key) === run && p.due > run).length;
     const area = due.reduce((sum, p) => sum + p.areaMm2, 0);
-    setSaid(`By the plan ${due.length} part${due.length === 1 ? '' : 's'}, ${areaWords(area)} in all, go before run ${run + 1}. ${missing} of them still stand${extra > 0 ? `; ${extra} you have chosen should stay` : ''}.`);
+    setSaid(
+      `By the plan ${due.length} part${due.length === 1 ? '' : 's'}, ${areaWords(area)} in all, go before run ${run + 1}. ${missing} of them still stand${extra > 0 ? `; ${extra} you have chosen should stay` : ''}.`,
+    );
   };
   useHotkeys('n, shift+n', (e) => step(e.shiftKey ? -1 : 1));
-  useHotkeys('space', (e) => { if ((e.target as Element).closest('button, a, input')) return; e.preventDefault(); if (chosen !== undefined) void toggle(chosen); });
+  useHotkeys('space', (e) => {
+    if ((e.target as Element).closest('button, a, input')) return;
+    e.preventDefault();
+    if (chosen !== undefined) void toggle(chosen);
+  });
   useHotkeys('p', print);
   useHotkeys('w', () => setShowPicture((s) => !s));
-  useHotkeys('h', () => { if (level === 'with hints') hint(); });
+  useHotkeys('h', () => {
+    if (level === 'with hints') hint();
+  });
 
   const colours = plan.flat!.colours;
   const now = parts?.filter((p) => cuts.get(p.key) === run) ?? [];
   const chosenPart = parts?.find((p) => p.key === chosen);
-  const overlay = (mm: number) => chosenPart && <>{outline && <path className="island-line" d={pathOfMm(outline)} />}<circle className="place-mark picked" cx={(chosenPart.x + 0.5) * mmPerPx} cy={(chosenPart.y + 0.5) * mmPerPx} r={9 * mm} /></>;
+  const overlay = (mm: number) =>
+    chosenPart && (
+      <>
+        {outline && <path className="island-line" d={pathOfMm(outline)} />}
+        <circle
+          className="place-mark picked"
+          cx={(chosenPart.x + 0.5) * mmPerPx}
+          cy={(chosenPart.y + 0.5) * mmPerPx}
+          r={9 * mm}
+        />
+      </>
+    );
   return (
     <div className="work">
       <div className="stage">
         <div className="row between">
-          <div className="row"><h1>{result ? 'Held against the plan' : `Before run ${run + 1} of ${runs}`}</h1><span className="quiet">{name} · {level}</span></div>
-          <div className="row"><Button onClick={() => setShowPicture((s) => !s)} aria-pressed={showPicture}>{showPicture ? 'the sheet so far' : 'the picture wanted'} <kbd style={{ marginLeft: 8 }}>W</kbd></Button><Button onClick={onLeave}>Leave</Button></div>
+          <div className="row">
+            <h1>{result ? 'Held against the plan' : `Before run ${run + 1} of ${runs}`}</h1>
+            <span className="quiet">
+              {name} · {level}
+            </span>
+          </div>
+          <div className="row">
+            <Button onClick={() => setShowPicture((s) => !s)} aria-pressed={showPicture}>
+              {showPicture ? 'the sheet so far' : 'the picture wanted'} <kbd style={{ marginLeft: 8 }}>W</kbd>
+            </Button>
+            <Button onClick={onLeave}>Leave</Button>
+          </div>
         </div>
         <div className="rehearse-pair">
-          <SheetCanvas widthPx={widthPx} heightPx={heightPx} mmPerPx={mmPerPx} unit={unit} mirrored paint={paintBlock} onPick={(x, y) => void pickAt(x, y)} handle={block} label={`The block before run ${run + 1}, mirrored. Click a part to cut it`}
-            stamp={<div className="stamp mirrored">the block, mirrored</div>} overlay={overlay} />
-          <SheetCanvas widthPx={widthPx} heightPx={heightPx} mmPerPx={mmPerPx} unit={unit} paint={paintSheet} label={showPicture ? 'The picture wanted' : 'The sheet so far'}
-            stamp={<div className="stamp">{showPicture ? 'the picture wanted' : result ? 'the finished sheet' : run === 0 ? 'bare paper' : `the sheet after run ${run}`}</div>} overlay={result ? overlay : undefined} />
+          <SheetCanvas
+            widthPx={widthPx}
+            heightPx={heightPx}
+            mmPerPx={mmPerPx}
+            unit={unit}
+            mirrored
+            paint={paintBlock}
+            onPick={(x, y) => void pickAt(x, y)}
+            handle={block}
+            label={`The block before run ${run + 1}, mirrored. Click a part to cut it`}
+            stamp={<div className="stamp mirrored">the block, mirrored</div>}
+            overlay={overlay}
+          />
+          <SheetCanvas
+            widthPx={widthPx}
+            heightPx={heightPx}
+            mmPerPx={mmPerPx}
+            unit={unit}
+            paint={paintSheet}
+            label={showPicture ? 'The picture wanted' : 'The sheet so far'}
+            stamp={
+              <div className="stamp">
+                {showPicture
+                  ? 'the picture wanted'
+                  : result
+                    ? 'the finished sheet'
+                    : run === 0
+                      ? 'bare paper'
+                      : `the sheet after run ${run}`}
+              </div>
+            }
+            overlay={result ? overlay : undefined}
+          />
         </div>
       </div>
       <aside className="side">
-        {result ? <Verdict result={result} plan={plan} films={films} parts={parts!} chosen={chosen} onChoose={setChosen} onAgain={onAgain} onLeave={onLeave} /> : (
+        {result ? (
+          <Verdict
+            result={result}
+            plan={plan}
+            films={films}
+            parts={parts!}
+            chosen={chosen}
+            onChoose={setChosen}
+            onAgain={onAgain}
+            onLeave={onLeave}
+          />
+        ) : (
           <>
             <section>
               <h2>What goes now?</h2>
-              <p className="note" style={{ marginTop: 4 }}>Run {run + 1} prints {inkNamesOf(plan, plan.runs[run])} from all that stands. Click the parts to cut before it; click again to leave one standing.</p>
-              <div className="row" style={{ gap: 8, margin: '10px 0', alignItems: 'baseline' }} aria-live="polite"><span className="answer" style={{ fontSize: 24 }}>{now.length} part{now.length === 1 ? '' : 's'}</span><span className="note num">{now.length > 0 ? `${areaWords(now.reduce((sum, p) => sum + p.areaMm2, 0))} to cut` : 'nothing chosen yet'}</span></div>
-              {said && <p className="say wait" role="status" style={{ marginBottom: 8 }}>{said}</p>}
-              {chosenPart && traced && <p className="note"><Swatch lab={colours[chosenPart.label].wantedLabD50} /> {colours[chosenPart.label].name}, {areaWords(chosenPart.areaMm2)}</p>}
+              <p className="note" style={{ marginTop: 4 }}>
+                Run {run + 1} prints {inkNamesOf(plan, plan.runs[run])} from all that stands. Click the parts to cut
+                before it; click again to leave one standing.
+              </p>
+              <div className="row" style={{ gap: 8, margin: '10px 0', alignItems: 'baseline' }} aria-live="polite">
+                <span className="answer" style={{ fontSize: 24 }}>
+                  {now.length} part{now.length === 1 ? '' : 's'}
+                </span>
+                <span className="note num">
+                  {now.length > 0
+                    ? `${areaWords(now.reduce((sum, p) => sum + p.areaMm2, 0))} to cut`
+                    : 'nothing chosen yet'}
+                </span>
+              </div>
+              {said && (
+                <p className="say wait" role="status" style={{ marginBottom: 8 }}>
+                  {said}
+                </p>
+              )}
+              {chosenPart && traced && (
+                <p className="note">
+                  <Swatch lab={colours[chosenPart.label].wantedLabD50} /> {colours[chosenPart.label].name},{' '}
+                  {areaWords(chosenPart.areaMm2)}
+                </p>
+              )}
             </section>
             <section>
               <p className="note">What is cut away is off for good: it takes no film from run {run + 1} on.</p>
-              {parts && <p className="note" style={{ marginTop: 4 }}>{parts.length} parts to choose from; smaller ones go with the largest of their colour.</p>}
+              {parts && (
+                <p className="note" style={{ marginTop: 4 }}>
+                  {parts.length} parts to choose from; smaller ones go with the largest of their colour.
+                </p>
+              )}
             </section>
             <section style={{ marginTop: 'auto', display: 'grid', gap: 8 }}>
-              {level === 'with hints' && <Button sx={{ minHeight: 48 }} onClick={hint}>A hint <kbd style={{ marginLeft: 8 }}>H</kbd></Button>}
-              <Button variant="contained" color="primary" sx={{ minHeight: 64, fontSize: 18 }} disabled={!parts} onClick={print}>{run + 1 < runs ? `Print run ${run + 1}` : 'Print the last run'} <kbd style={{ marginLeft: 10 }}>P</kbd></Button>
+              {level === 'with hints' && (
+                <Button sx={{ minHeight: 48 }} onClick={hint}>
+                  A hint <kbd style={{ marginLeft: 8 }}>H</kbd>
+                </Button>
+              )}
+              <Button
+                variant="contained"
+                color="primary"
+                sx={{ minHeight: 64, fontSize: 18 }}
+                disabled={!parts}
+                onClick={print}
+              >
+                {run + 1 < runs ? `Print run ${run + 1}` : 'Print the last run'} <kbd style={{ marginLeft: 10 }}>P</kbd>
+              </Button>
             </section>
           </>
         )}
@@ -166,32 +327,70 @@ export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, 
   );
 }
 
-interface VerdictProps { readonly result: RehearsalResult; readonly plan: Plan; readonly films: readonly Lab[]; readonly parts: readonly Part[]; readonly chosen: number | undefined; readonly onChoose: (key: number) => void; readonly onAgain: () => void; readonly onLeave: () => void }
+interface VerdictProps {
+  readonly result: RehearsalResult;
+  readonly plan: Plan;
+  readonly films: readonly Lab[];
+  readonly parts: readonly Part[];
+  readonly chosen: number | undefined;
+  readonly onChoose: (key: number) => void;
+  readonly onAgain: () => void;
+  readonly onLeave: () => void;
+}
 
 function Verdict({ result, plan, films, parts, chosen, onChoose, onAgain, onLeave }: VerdictProps) {
   const { unit } = usePrintDesk();
   const { mmPerPx } = plan.picture!.raster;
-  const colours = plan.flat!.colours, runs = plan.runs.length;
+  const colours = plan.flat!.colours,
+    runs = plan.runs.length;
   const planned = (label: number) => films[Math.min(films.length - 1, dueOf(plan)[label])];
   const place = (slip: RehearsalSlip) => parts.find((p) => p.key === slip.part.key)!;
   return (
     <>
       <section>
-        <p className="answer" data-testid="score">{result.score} of 100</p>
-        <p className="note">{result.slips.length === 0 ? `All ${result.parts} parts were cut at their time.` : `${result.slips.length} of ${result.parts} parts at the wrong time, ${areaWords(result.wrongAreaMm2)} of the print.`}</p>
+        <p className="answer" data-testid="score">
+          {result.score} of 100
+        </p>
+        <p className="note">
+          {result.slips.length === 0
+            ? `All ${result.parts} parts were cut at their time.`
+            : `${result.slips.length} of ${result.parts} parts at the wrong time, ${areaWords(result.wrongAreaMm2)} of the print.`}
+        </p>
       </section>
       {result.slips.length > 0 && (
         <section>
           <h2>What it would have cost</h2>
           <ul className="watch" style={{ maxHeight: 330, overflow: 'auto' }}>
             {result.slips.map((slip) => {
-              const seen = films[Math.min(films.length - 1, filmsAfter(slip, runs))], due = planned(slip.part.label);
+              const seen = films[Math.min(films.length - 1, filmsAfter(slip, runs))],
+                due = planned(slip.part.label);
               const { x, y } = place(slip);
               return (
                 <li key={slip.part.key}>
-                  <button type="button" className="bare" aria-pressed={chosen === slip.part.key} onClick={() => onChoose(slip.part.key)} style={{ width: '100%' }}>
-                    <span className="row between"><strong className={slip.kind === 'too early' ? 'madder' : undefined}>{slip.kind}</strong><span className="note num">{areaWords(slip.part.areaMm2)} at {formatLength(x * mmPerPx, unit, 0)}, {formatLength(y * mmPerPx, unit, 0)}</span></span>
-                    <span style={{ display: 'flex', gap: 8, fontSize: 13, marginTop: 3 }}><span className="pair" aria-hidden><Swatch lab={seen} /><Swatch lab={due} /></span><span>{slipWords(slip, colours[slip.part.label].name)} <span className="quiet num">ΔE {deltaE2000(seen, due).toFixed(0)}</span></span></span>
+                  <button
+                    type="button"
+                    className="bare"
+                    aria-pressed={chosen === slip.part.key}
+                    onClick={() => onChoose(slip.part.key)}
+                    style={{ width: '100%' }}
+                  >
+                    <span className="row between">
+                      <strong className={slip.kind === 'too early' ? 'madder' : undefined}>{slip.kind}</strong>
+                      <span className="note num">
+                        {areaWords(slip.part.areaMm2)} at {formatLength(x * mmPerPx, unit, 0)},{' '}
+                        {formatLength(y * mmPerPx, unit, 0)}
+                      </span>
+                    </span>
+                    <span style={{ display: 'flex', gap: 8, fontSize: 13, marginTop: 3 }}>
+                      <span className="pair" aria-hidden>
+                        <Swatch lab={seen} />
+                        <Swatch lab={due} />
+                      </span>
+                      <span>
+                        {slipWords(slip, colours[slip.part.label].name)}{' '}
+                        <span className="quiet num">ΔE {deltaE2000(seen, due).toFixed(0)}</span>
+                      </span>
+                    </span>
                   </button>
                 </li>
               );
@@ -201,11 +400,21 @@ function Verdict({ result, plan, films, parts, chosen, onChoose, onAgain, onLeav
       )}
       <section>
         <h2>To remember</h2>
-        <ul className="watch">{lessons(result).map((lesson) => <li key={lesson} style={{ fontSize: 14 }}>{lesson}</li>)}</ul>
+        <ul className="watch">
+          {lessons(result).map((lesson) => (
+            <li key={lesson} style={{ fontSize: 14 }}>
+              {lesson}
+            </li>
+          ))}
+        </ul>
       </section>
       <section style={{ marginTop: 'auto', display: 'grid', gap: 8 }}>
-        <Button variant="contained" sx={{ minHeight: 56 }} onClick={onAgain}>Once more</Button>
-        <Button sx={{ minHeight: 48 }} onClick={onLeave}>Enough for today</Button>
+        <Button variant="contained" sx={{ minHeight: 56 }} onClick={onAgain}>
+          Once more
+        </Button>
+        <Button sx={{ minHeight: 48 }} onClick={onLeave}>
+          Enough for today
+        </Button>
       </section>
     </>
   );

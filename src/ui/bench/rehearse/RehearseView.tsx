@@ -8,7 +8,16 @@ import { usePrintDesk } from '../../kit/printContext';
 import { BenchTabs } from '../BenchTabs';
 import { looksForRehearsal, whyNot } from './stageOf';
 
-const Rehearsal = dynamic(() => import('./Rehearsal').then((m) => m.Rehearsal), { ssr: false, loading: () => <div className="work" style={{ gridTemplateColumns: '1fr' }}><div className="stage"><p className="note">laying the block down …</p></div></div> });
+const Rehearsal = dynamic(() => import('./Rehearsal').then((m) => m.Rehearsal), {
+  ssr: false,
+  loading: () => (
+    <div className="work" style={{ gridTemplateColumns: '1fr' }}>
+      <div className="stage">
+        <p className="note">laying the block down …</p>
+      </div>
+    </div>
+  ),
+});
 
 const LEVEL_WORDS: Readonly<Record<RehearsalLevel, string>> = {
   'with tracing': 'the tracing lies on the block, in its colours',
@@ -17,7 +26,12 @@ const LEVEL_WORDS: Readonly<Record<RehearsalLevel, string>> = {
 };
 
 /** What is rehearsed: this print (no sample), or one of the samples. */
-interface Begun { readonly sample: string | undefined; readonly level: RehearsalLevel; readonly plan: Plan; readonly serial: number }
+interface Begun {
+  readonly sample: string | undefined;
+  readonly level: RehearsalLevel;
+  readonly plan: Plan;
+  readonly serial: number;
+}
 
 /** Rehearse: the whole reduction without a block. Slips are free here. */
 export function RehearseView() {
@@ -26,13 +40,32 @@ export function RehearseView() {
   const [level, setLevel] = useState<RehearsalLevel>('with tracing');
   const [begun, setBegun] = useState<Begun>();
   const [scores, setScores] = useState<readonly PracticeScore[]>([]);
-  useEffect(() => { void practice.load().then((answer) => { if (answer.ok) setScores(answer.value); }); }, [practice]);
+  useEffect(() => {
+    void practice.load().then((answer) => {
+      if (answer.ok) setScores(answer.value);
+    });
+  }, [practice]);
   const films = useMemo(() => begun && looksForRehearsal(begun.plan), [begun]);
   const refused = whyNot(state.plan);
   if (begun && films) {
-    return <Rehearsal key={begun.serial} plan={begun.plan} films={films} name={begun.sample ? SAMPLE_PRINTS.find((s) => s.id === begun.sample)!.name : state.name} sample={begun.sample} level={begun.level}
-      onAgain={() => setBegun({ ...begun, serial: begun.serial + 1 })} onLeave={() => setBegun(undefined)}
-      onScore={(score) => { if (begun.sample) void practice.keep({ sample: begun.sample, level: begun.level, score }).then((answer) => { if (answer.ok) setScores(answer.value); }); }} />;
+    return (
+      <Rehearsal
+        key={begun.serial}
+        plan={begun.plan}
+        films={films}
+        name={begun.sample ? SAMPLE_PRINTS.find((s) => s.id === begun.sample)!.name : state.name}
+        sample={begun.sample}
+        level={begun.level}
+        onAgain={() => setBegun({ ...begun, serial: begun.serial + 1 })}
+        onLeave={() => setBegun(undefined)}
+        onScore={(score) => {
+          if (begun.sample)
+            void practice.keep({ sample: begun.sample, level: begun.level, score }).then((answer) => {
+              if (answer.ok) setScores(answer.value);
+            });
+        }}
+      />
+    );
   }
   const begin = (sample: string | undefined, plan: Plan) => setBegun({ sample, level, plan, serial: 0 });
   const mine = [...progress.bench.rehearsals].reverse();
@@ -42,19 +75,53 @@ export function RehearseView() {
         <BenchTabs view="rehearse" />
         <div className="rehearse-door">
           <h1>Rehearse the cuts</h1>
-          <p style={{ maxWidth: '40em' }}>The block as it will lie on the bench, mirrored. Before each run choose what to cut, part by part; print, and see the sheet grow. What is cut stays cut. At the end it is held against the plan. Slips made here are free.</p>
-          <fieldset className="levels"><legend className="quiet">How much help</legend>
-            {REHEARSAL_LEVELS.map((l) => <label key={l}><input type="radio" name="level" checked={level === l} onChange={() => setLevel(l)} /> <strong>{l}</strong> <span className="note">{LEVEL_WORDS[l]}</span></label>)}
+          <p style={{ maxWidth: '40em' }}>
+            The block as it will lie on the bench, mirrored. Before each run choose what to cut, part by part; print,
+            and see the sheet grow. What is cut stays cut. At the end it is held against the plan. Slips made here are
+            free.
+          </p>
+          <fieldset className="levels">
+            <legend className="quiet">How much help</legend>
+            {REHEARSAL_LEVELS.map((l) => (
+              <label key={l}>
+                <input type="radio" name="level" checked={level === l} onChange={() => setLevel(l)} />{' '}
+                <strong>{l}</strong> <span className="note">{LEVEL_WORDS[l]}</span>
+              </label>
+            ))}
           </fieldset>
           <div className="rehearse-list">
-            <Entry title={state.name} says={refused ?? `this print: ${state.plan.runs.length} runs`} last={mine[0] && `last: ${Math.round(mine[0].score)} of 100, ${mine[0].level}`} best={best(mine)}>
-              <Button variant="contained" disabled={refused !== undefined} sx={{ minHeight: 56 }} onClick={() => begin(undefined, state.plan)}>Rehearse this print</Button>
+            <Entry
+              title={state.name}
+              says={refused ?? `this print: ${state.plan.runs.length} runs`}
+              last={mine[0] && `last: ${Math.round(mine[0].score)} of 100, ${mine[0].level}`}
+              best={best(mine)}
+            >
+              <Button
+                variant="contained"
+                disabled={refused !== undefined}
+                sx={{ minHeight: 56 }}
+                onClick={() => begin(undefined, state.plan)}
+              >
+                Rehearse this print
+              </Button>
             </Entry>
             {SAMPLE_PRINTS.map((sample) => {
               const own = scores.filter((s) => s.sample === sample.id);
               return (
-                <Entry key={sample.id} title={sample.name} says={sample.says} last={own[0] && `last: ${Math.round(own[0].score)} of 100, ${own[0].level}`} best={best(own)}>
-                  <Button sx={{ minHeight: 56 }} onClick={() => begin(sample.id, samplePlan(sample))} aria-label={`Practise on ${sample.name}`}>Practise</Button>
+                <Entry
+                  key={sample.id}
+                  title={sample.name}
+                  says={sample.says}
+                  last={own[0] && `last: ${Math.round(own[0].score)} of 100, ${own[0].level}`}
+                  best={best(own)}
+                >
+                  <Button
+                    sx={{ minHeight: 56 }}
+                    onClick={() => begin(sample.id, samplePlan(sample))}
+                    aria-label={`Practise on ${sample.name}`}
+                  >
+                    Practise
+                  </Button>
                 </Entry>
               );
             })}
@@ -66,13 +133,30 @@ export function RehearseView() {
 }
 
 function best(scores: readonly { readonly score: number }[]): string | undefined {
-  return scores.length > 1 ? `best: ${Math.round(Math.max(...scores.map((s) => s.score)))} in ${scores.length}` : undefined;
+  return scores.length > 1
+    ? `best: ${Math.round(Math.max(...scores.map((s) => s.score)))} in ${scores.length}`
+    : undefined;
 }
 
-function Entry({ title, says, last, best: top, children }: { title: string; says: string; last: string | undefined; best: string | undefined; children: React.ReactNode }) {
+function Entry({
+  title,
+  says,
+  last,
+  best: top,
+  children,
+}: {
+  title: string;
+  says: string;
+  last: string | undefined;
+  best: string | undefined;
+  children: React.ReactNode;
+}) {
   return (
     <div className="entry">
-      <div><h2>{title}</h2><p className="note">{says}</p></div>
+      <div>
+        <h2>{title}</h2>
+        <p className="note">{says}</p>
+      </div>
       <p className="note num">{[last, top].filter(Boolean).join(' · ') || 'not yet rehearsed'}</p>
       {children}
     </div>

@@ -1,7 +1,17 @@
 import { judgeRehearsal, type RehearsalPart } from '@/core/cutting';
 import { emptyPlan, samplePlan, sampleMap, SAMPLE_PRINTS, looksOfPlan, checkPlan } from '@/records';
 import { BLOCK_WORDS } from '../../kit/colours';
-import { blockStylesFor, dueOf, filmColours, filmsAfter, lessons, NOT_CUT, sheetStylesFor, slipWords, whyNot } from './stageOf';
+import {
+  blockStylesFor,
+  dueOf,
+  filmColours,
+  filmsAfter,
+  lessons,
+  NOT_CUT,
+  sheetStylesFor,
+  slipWords,
+  whyNot,
+} from './stageOf';
 
 const plan = samplePlan(SAMPLE_PRINTS[0]);
 
@@ -23,12 +33,19 @@ test('bare paper goes before the first run, each colour after its own, the last 
 });
 
 test('a part that is cut when the plan says looks as the plan says, on every sheet', () => {
-  const looks = looksOfPlan(plan)!, films = filmColours(looks);
+  const looks = looksOfPlan(plan)!,
+    films = filmColours(looks);
   expect(films.length).toBe(plan.runs.length + 1);
   dueOf(plan).forEach((due, label) => {
     for (let run = 0; run <= plan.runs.length; run++) {
       const cut = due === plan.runs.length ? NOT_CUT : due;
-      expect(sheetStylesFor(plan, run, films)[label * 16 + cut].fill).toBe(sheetStylesFor(plan, run, looks.looks[run].map(() => looks.looks[run][label]))[label * 16].fill);
+      expect(sheetStylesFor(plan, run, films)[label * 16 + cut].fill).toBe(
+        sheetStylesFor(
+          plan,
+          run,
+          looks.looks[run].map(() => looks.looks[run][label]),
+        )[label * 16].fill,
+      );
     }
   });
 });
@@ -42,8 +59,19 @@ test('on the block: cut earlier, cut now, standing', () => {
 });
 
 test('slips in words, and what to remember of them', () => {
-  const parts: RehearsalPart[] = [{ key: 1, label: 1, areaMm2: 10, due: 1 }, { key: 2, label: 2, areaMm2: 10, due: 2 }, { key: 3, label: 0, areaMm2: 5, due: 0 }];
-  const result = judgeRehearsal(parts, new Map([[1, 0], [3, 1]]), 3);
+  const parts: RehearsalPart[] = [
+    { key: 1, label: 1, areaMm2: 10, due: 1 },
+    { key: 2, label: 2, areaMm2: 10, due: 2 },
+    { key: 3, label: 0, areaMm2: 5, due: 0 },
+  ];
+  const result = judgeRehearsal(
+    parts,
+    new Map([
+      [1, 0],
+      [3, 1],
+    ]),
+    3,
+  );
   expect(result.slips.map((s) => slipWords(s, 'straw'))).toEqual([
     'straw was cut before run 1; by the plan it stands longer. Run 1 is missing there, and the block cannot give it back.',
     'straw was never cut: run 3 printed over it.',

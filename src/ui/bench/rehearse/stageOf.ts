@@ -18,8 +18,11 @@ export function dueOf(plan: Plan): number[] {
 /** Why a plan cannot be rehearsed, in a sentence. */
 export function whyNot(plan: Plan): string | undefined {
   if (!plan.flat || plan.runs.length === 0) return 'There is no plan to rehearse yet.';
-  if (plan.way.process !== 'reduction') return 'A rehearsal is for a reduction, where a cut cannot be taken back. This print is worked otherwise.';
-  return plan.runs.length > MOST_RUNS || plan.flat.colours.length > 15 ? `A rehearsal takes up to ${MOST_RUNS} runs.` : undefined;
+  if (plan.way.process !== 'reduction')
+    return 'A rehearsal is for a reduction, where a cut cannot be taken back. This print is worked otherwise.';
+  return plan.runs.length > MOST_RUNS || plan.flat.colours.length > 15
+    ? `A rehearsal takes up to ${MOST_RUNS} runs.`
+    : undefined;
 }
 
 /** The colour of the sheet after 0, 1, 2 … films of the plan's runs, one over another. */
@@ -36,7 +39,12 @@ export function blockStylesFor(plan: Plan, run: number, traced: boolean): LabelS
   const styles: LabelStyle[] = [];
   plan.flat!.colours.forEach((colour, label) => {
     for (let cut = 0; cut <= NOT_CUT; cut++) {
-      styles[label * 16 + cut] = cut < run ? { fill: BLOCK_WORDS.cleared } : cut === run ? { fill: BLOCK_WORDS.cutFill, stroke: BLOCK_WORDS.cutStroke } : { fill: traced ? onBlock(colour.wantedLabD50) : BLOCK_WORDS.standing };
+      styles[label * 16 + cut] =
+        cut < run
+          ? { fill: BLOCK_WORDS.cleared }
+          : cut === run
+            ? { fill: BLOCK_WORDS.cutFill, stroke: BLOCK_WORDS.cutStroke }
+            : { fill: traced ? onBlock(colour.wantedLabD50) : BLOCK_WORDS.standing };
     }
   });
   return styles;
@@ -45,7 +53,10 @@ export function blockStylesFor(plan: Plan, run: number, traced: boolean): LabelS
 /** The sheet after `runs` runs. */
 export function sheetStylesFor(plan: Plan, runs: number, films: readonly Lab[]): LabelStyle[] {
   const styles: LabelStyle[] = [];
-  plan.flat!.colours.forEach((_, label) => { for (let cut = 0; cut <= NOT_CUT; cut++) styles[label * 16 + cut] = { fill: wordOfLab(films[Math.min(runs, cut, films.length - 1)]) }; });
+  plan.flat!.colours.forEach((_, label) => {
+    for (let cut = 0; cut <= NOT_CUT; cut++)
+      styles[label * 16 + cut] = { fill: wordOfLab(films[Math.min(runs, cut, films.length - 1)]) };
+  });
   return styles;
 }
 
@@ -58,8 +69,10 @@ function onBlock([l, a, b]: Lab): number {
 export function slipWords(slip: RehearsalSlip, colourName: string): string {
   const runs = slip.wrongRuns.map((r) => r + 1);
   const list = runs.length === 1 ? `run ${runs[0]}` : `runs ${runs.slice(0, -1).join(', ')} and ${runs.at(-1)}`;
-  if (slip.kind === 'too early') return `${colourName} was cut before run ${slip.cut! + 1}; by the plan it stands longer. ${capital(list)} ${runs.length === 1 ? 'is' : 'are'} missing there, and the block cannot give it back.`;
-  if (slip.kind === 'too late') return `${colourName} was cut before run ${slip.cut! + 1}, too late: ${list} printed over it.`;
+  if (slip.kind === 'too early')
+    return `${colourName} was cut before run ${slip.cut! + 1}; by the plan it stands longer. ${capital(list)} ${runs.length === 1 ? 'is' : 'are'} missing there, and the block cannot give it back.`;
+  if (slip.kind === 'too late')
+    return `${colourName} was cut before run ${slip.cut! + 1}, too late: ${list} printed over it.`;
   return `${colourName} was never cut: ${list} printed over it.`;
 }
 
@@ -67,9 +80,16 @@ export function slipWords(slip: RehearsalSlip, colourName: string): string {
 export function lessons(result: RehearsalResult): string[] {
   const kinds = new Set(result.slips.map((slip) => slip.kind));
   const out: string[] = [];
-  if (kinds.has('too early')) out.push('Cut away only what has just been printed for the last time. Everything darker stays, however inviting it looks.');
-  if (kinds.has('too late') || kinds.has('never')) out.push('Before each run ask: which colour of the picture is finished? All of it goes now, down to the small parts.');
-  if (result.slips.some((slip) => slip.wrongRuns.includes(0))) out.push('Before the first run the bare paper goes, and nothing else.');
+  if (kinds.has('too early'))
+    out.push(
+      'Cut away only what has just been printed for the last time. Everything darker stays, however inviting it looks.',
+    );
+  if (kinds.has('too late') || kinds.has('never'))
+    out.push(
+      'Before each run ask: which colour of the picture is finished? All of it goes now, down to the small parts.',
+    );
+  if (result.slips.some((slip) => slip.wrongRuns.includes(0)))
+    out.push('Before the first run the bare paper goes, and nothing else.');
   if (out.length === 0) out.push('Every part went at its time. Do it once more on a harder level, or go to the block.');
   return out;
 }
@@ -78,7 +98,6 @@ export function lessons(result: RehearsalResult): string[] {
 export function filmsAfter(slip: Pick<RehearsalSlip, 'cut'>, runs: number): number {
   return Math.min(runs, slip.cut ?? runs);
 }
-
 
 function capital(text: string): string {
   return text[0].toUpperCase() + text.slice(1);

@@ -20,10 +20,21 @@ import { useStageCheck } from './useStageCheck';
 const opening = () => <p className="note">opening …</p>;
 const FitPanel = dynamic(() => import('./FitPanel').then((m) => m.FitPanel), { ssr: false, loading: opening });
 const MaskPanel = dynamic(() => import('./MaskPanel').then((m) => m.MaskPanel), { ssr: false, loading: opening });
-const TransferPanel = dynamic(() => import('./TransferPanel').then((m) => m.TransferPanel), { ssr: false, loading: opening });
-const TransferPictures = dynamic(() => import('./TransferPanel').then((m) => m.TransferPictures), { ssr: false, loading: opening });
+const TransferPanel = dynamic(() => import('./TransferPanel').then((m) => m.TransferPanel), {
+  ssr: false,
+  loading: opening,
+});
+const TransferPictures = dynamic(() => import('./TransferPanel').then((m) => m.TransferPictures), {
+  ssr: false,
+  loading: opening,
+});
 
-const LEAVES = [['check', 'Check'], ['fit', 'Overlap'], ['masks', 'Masks'], ['transfer', 'Transfer']] as const;
+const LEAVES = [
+  ['check', 'Check'],
+  ['fit', 'Overlap'],
+  ['masks', 'Masks'],
+  ['transfer', 'Transfer'],
+] as const;
 type Leaf = (typeof LEAVES)[number][0];
 
 /** Block: its face at each stage, what is cut and what would go wrong; overlaps, masks, the drawing to bring onto it. */
@@ -40,24 +51,55 @@ export function BlockView() {
   const states = useMemo(() => labelStatesOf(plan, sheet), [plan, sheet]);
   const run = Math.max(1, selectedRun);
   const current = states[run - 1];
-  const { block, index: blockIndex } = plan.runs[run - 1] ? blockOfRun(plan, plan.runs[run - 1]) : { block: plan.blocks[0], index: 0 };
+  const { block, index: blockIndex } = plan.runs[run - 1]
+    ? blockOfRun(plan, plan.runs[run - 1])
+    : { block: plan.blocks[0], index: 0 };
   const toolsMm = toolsTried ?? plan.toolsMm;
   const { check, found, settings } = useStageCheck(leaf === 'check' ? current : undefined, block, toolsMm);
   useHotkeys('m', () => setMirrored((m) => !m));
   const { letGo, step } = regions;
-  useHotkeys('escape', () => { letGo(); setPicked(undefined); });
+  useHotkeys('escape', () => {
+    letGo();
+    setPicked(undefined);
+  });
   useHotkeys('n, shift+n', (e) => void step(e.shiftKey ? -1 : 1));
   useHotkeys('backspace', () => regions.unpoint());
   const styles = useMemo(() => (current ? blockStyles(current, sheet.parts.length) : []), [current, sheet]);
-  const paint: PaintView = useCallback(async (view, width, height) => {
-    const answer = await sheetWorker.ask('paint', { what: 'sheet', styles, view, width, height, backdrop: BLOCK_WORDS.backdrop });
-    return answer.ok ? answer.value : undefined;
-  }, [sheetWorker, styles]);
+  const paint: PaintView = useCallback(
+    async (view, width, height) => {
+      const answer = await sheetWorker.ask('paint', {
+        what: 'sheet',
+        styles,
+        view,
+        width,
+        height,
+        backdrop: BLOCK_WORDS.backdrop,
+      });
+      return answer.ok ? answer.value : undefined;
+    },
+    [sheetWorker, styles],
+  );
   const { line, point, chooseAt } = regions;
-  const pick = useCallback((x: number, y: number) => { if (line) point(x, y); else void chooseAt(x, y); }, [line, point, chooseAt]);
+  const pick = useCallback(
+    (x: number, y: number) => {
+      if (line) point(x, y);
+      else void chooseAt(x, y);
+    },
+    [line, point, chooseAt],
+  );
 
   if (!plan.flat || !plan.picture || !current) {
-    return <div className="work" style={{ gridTemplateColumns: '1fr' }}><div className="stage"><div className="drop"><h1>No block yet</h1><p className="note">What is cut follows from the flat colours and their order.</p><Link href={urls.page('picture')}>To the picture</Link></div></div></div>;
+    return (
+      <div className="work" style={{ gridTemplateColumns: '1fr' }}>
+        <div className="stage">
+          <div className="drop">
+            <h1>No block yet</h1>
+            <p className="note">What is cut follows from the flat colours and their order.</p>
+            <Link href={urls.page('picture')}>To the picture</Link>
+          </div>
+        </div>
+      </div>
+    );
   }
   const { raster } = plan.picture;
   const done = progress.runs[run - 1].cut;
@@ -66,34 +108,118 @@ export function BlockView() {
     <div className="work">
       <div className="stage">
         <div className="row between">
-          <div className="row"><h1>{leaf === 'transfer' ? 'Onto the block' : `${plan.blocks.length > 1 ? block.name : 'Block'} before run ${run}`}</h1>{leaf !== 'transfer' && <span className={done || plan.way.process === 'multi-block' ? 'quiet' : 'madder'}>{done ? 'this cut is done' : plan.way.process === 'multi-block' ? 'recut a block, and it can be printed again' : 'a cut cannot be undone'}</span>}</div>
+          <div className="row">
+            <h1>
+              {leaf === 'transfer'
+                ? 'Onto the block'
+                : `${plan.blocks.length > 1 ? block.name : 'Block'} before run ${run}`}
+            </h1>
+            {leaf !== 'transfer' && (
+              <span className={done || plan.way.process === 'multi-block' ? 'quiet' : 'madder'}>
+                {done
+                  ? 'this cut is done'
+                  : plan.way.process === 'multi-block'
+                    ? 'recut a block, and it can be printed again'
+                    : 'a cut cannot be undone'}
+              </span>
+            )}
+          </div>
           {leaf !== 'transfer' && (
-            <ToggleButtonGroup size="small" exclusive value={mirrored ? 'mirrored' : 'printed'} onChange={(_, v: string | null) => { if (v) setMirrored(v === 'mirrored'); }} aria-label="How the block is shown">
-              <ToggleButton value="mirrored" sx={{ py: 0.3 }}>on the block</ToggleButton>
-              <ToggleButton value="printed" sx={{ py: 0.3 }}>as printed</ToggleButton>
+            <ToggleButtonGroup
+              size="small"
+              exclusive
+              value={mirrored ? 'mirrored' : 'printed'}
+              onChange={(_, v: string | null) => {
+                if (v) setMirrored(v === 'mirrored');
+              }}
+              aria-label="How the block is shown"
+            >
+              <ToggleButton value="mirrored" sx={{ py: 0.3 }}>
+                on the block
+              </ToggleButton>
+              <ToggleButton value="printed" sx={{ py: 0.3 }}>
+                as printed
+              </ToggleButton>
             </ToggleButtonGroup>
           )}
         </div>
-        {leaf === 'transfer' ? <TransferPictures /> : (
-          <SheetCanvas widthPx={raster.widthPx} heightPx={raster.heightPx} mmPerPx={raster.mmPerPx} unit={unit} mirrored={mirrored} paint={paint} onPick={pick} handle={regions.canvas} label={`The block before run ${run}, ${mirrored ? 'mirrored' : 'as printed'}`}
-            stamp={<div className={mirrored ? 'stamp mirrored' : 'stamp'}>{mirrored ? 'mirrored: as the block lies' : 'as printed'} <kbd>M</kbd></div>}
+        {leaf === 'transfer' ? (
+          <TransferPictures />
+        ) : (
+          <SheetCanvas
+            widthPx={raster.widthPx}
+            heightPx={raster.heightPx}
+            mmPerPx={raster.mmPerPx}
+            unit={unit}
+            mirrored={mirrored}
+            paint={paint}
+            onPick={pick}
+            handle={regions.canvas}
+            label={`The block before run ${run}, ${mirrored ? 'mirrored' : 'as printed'}`}
+            stamp={
+              <div className={mirrored ? 'stamp mirrored' : 'stamp'}>
+                {mirrored ? 'mirrored: as the block lies' : 'as printed'} <kbd>M</kbd>
+              </div>
+            }
             overlay={(mm) => (
               <>
-                {leaf === 'check' && found && <path className="risk-area" d={pathOfMm(found.riskOutlinesMm)} fillRule="evenodd" />}
-                {leaf === 'check' && picked?.kind === 'chatter' && found?.supports.map((s, i) => <g key={i} className="support"><circle cx={s.xMm} cy={s.yMm} r={4 * mm} /><path d={`M${s.xMm - 7 * mm} ${s.yMm}h${14 * mm}M${s.xMm} ${s.yMm - 7 * mm}v${14 * mm}`} /></g>)}
-                {leaf === 'check' && open.map((f, i) => f.kind !== 'chatter' && <Mark key={i} finding={f} picked={picked !== undefined && keyOfFinding(picked) === keyOfFinding(f)} mm={mm} />)}
+                {leaf === 'check' && found && (
+                  <path className="risk-area" d={pathOfMm(found.riskOutlinesMm)} fillRule="evenodd" />
+                )}
+                {leaf === 'check' &&
+                  picked?.kind === 'chatter' &&
+                  found?.supports.map((s, i) => (
+                    <g key={i} className="support">
+                      <circle cx={s.xMm} cy={s.yMm} r={4 * mm} />
+                      <path d={`M${s.xMm - 7 * mm} ${s.yMm}h${14 * mm}M${s.xMm} ${s.yMm - 7 * mm}v${14 * mm}`} />
+                    </g>
+                  ))}
+                {leaf === 'check' &&
+                  open.map(
+                    (f, i) =>
+                      f.kind !== 'chatter' && (
+                        <Mark
+                          key={i}
+                          finding={f}
+                          picked={picked !== undefined && keyOfFinding(picked) === keyOfFinding(f)}
+                          mm={mm}
+                        />
+                      ),
+                  )}
                 {leaf === 'check' && picked?.kind === 'chatter' && <Mark finding={picked} picked mm={mm} />}
-                {leaf === 'masks' && maskOutlines && <path className="mask-area" d={pathOfMm(maskOutlines)} fillRule="evenodd" />}
+                {leaf === 'masks' && maskOutlines && (
+                  <path className="mask-area" d={pathOfMm(maskOutlines)} fillRule="evenodd" />
+                )}
                 <RegionOverlay regions={regions} mm={mm} />
               </>
-            )} />
+            )}
+          />
         )}
       </div>
       <aside className="side">
         <div className="leaves tight" role="tablist" aria-label="Beside the block">
-          {LEAVES.map(([id, name]) => <button key={id} type="button" role="tab" aria-selected={leaf === id} onClick={() => setLeaf(id)}>{name}</button>)}
+          {LEAVES.map(([id, name]) => (
+            <button key={id} type="button" role="tab" aria-selected={leaf === id} onClick={() => setLeaf(id)}>
+              {name}
+            </button>
+          ))}
         </div>
-        {leaf === 'check' && <CheckPanel run={run} labels={current} block={block} blockIndex={blockIndex} check={check} found={found} settings={settings} toolsMm={toolsMm} onTools={setToolsTried} picked={picked} onPick={setPicked} regions={regions} />}
+        {leaf === 'check' && (
+          <CheckPanel
+            run={run}
+            labels={current}
+            block={block}
+            blockIndex={blockIndex}
+            check={check}
+            found={found}
+            settings={settings}
+            toolsMm={toolsMm}
+            onTools={setToolsTried}
+            picked={picked}
+            onPick={setPicked}
+            regions={regions}
+          />
+        )}
         {leaf === 'fit' && <FitPanel run={run} />}
         {leaf === 'masks' && <MaskPanel run={run} labels={current} regions={regions} onOutlines={setMaskOutlines} />}
         {leaf === 'transfer' && <TransferPanel />}
@@ -104,5 +230,12 @@ export function BlockView() {
 
 function Mark({ finding, picked, mm }: { finding: Finding; picked: boolean; mm: number }) {
   const r = Math.min(Math.max(finding.lengthMm * 0.6, 6 * mm), 16 * mm);
-  return <circle className={`place-mark ${finding.kind === 'gap' || finding.kind === 'uncuttable' ? 'gap' : ''} ${picked ? 'picked' : ''}`} cx={finding.xMm} cy={finding.yMm} r={r} />;
+  return (
+    <circle
+      className={`place-mark ${finding.kind === 'gap' || finding.kind === 'uncuttable' ? 'gap' : ''} ${picked ? 'picked' : ''}`}
+      cx={finding.xMm}
+      cy={finding.yMm}
+      r={r}
+    />
+  );
 }

@@ -4,7 +4,18 @@ import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { BLOCK_MATERIALS, bridgedWidthMm, cuttingHours, DEPTH_MM, MAX_TOOLS, ROLLER_DIAMETER_MM, TOOL_RANGE_MM, type CutSettings, type Finding, type FindingKind } from '@/core/cutting';
+import {
+  BLOCK_MATERIALS,
+  bridgedWidthMm,
+  cuttingHours,
+  DEPTH_MM,
+  MAX_TOOLS,
+  ROLLER_DIAMETER_MM,
+  TOOL_RANGE_MM,
+  type CutSettings,
+  type Finding,
+  type FindingKind,
+} from '@/core/cutting';
 import { formatLength, parseLengthMm, trimNumber } from '@/core/units';
 import { keyOfFinding, type Block } from '@/records';
 import type { StageFindings } from '@/workers';
@@ -50,27 +61,62 @@ export function CheckPanel(props: Props) {
       {regions.chosen && <RegionPanel regions={regions} closed={closed} />}
       <section>
         <dl className="figures" style={{ fontSize: 13.5 }}>
-          <dt><span className="swatch" style={{ background: '#CFC7B4' }} aria-hidden /> stands and prints</dt><dd>{(share(labels.standing) * areaCm2).toFixed(0)} cm² · {(100 * share(labels.standing)).toFixed(0)} %</dd>
-          <dt><span className="swatch" style={{ background: '#F0D9CF var(--gouge)' }} aria-hidden /> cut now</dt><dd>{cutCm2.toFixed(cutCm2 < 10 ? 1 : 0)} cm²</dd>
-          <dt><span className="swatch" style={{ background: '#EFE9DA' }} aria-hidden /> cleared earlier</dt><dd>{(share(labels.clearedEarlier) * areaCm2).toFixed(0)} cm²</dd>
-          <dt>outline to cut</dt><dd>{check ? `${check.figures.outlineM.toFixed(1)} m` : '…'}</dd>
-          <dt>time, {cuttingPace === 1 ? 'start value' : 'by your log'}</dt><dd>{hours === undefined ? '…' : `about ${trimNumber(Math.max(0.5, Math.round(hours * 2) / 2), 1)} h`}</dd>
+          <dt>
+            <span className="swatch" style={{ background: '#CFC7B4' }} aria-hidden /> stands and prints
+          </dt>
+          <dd>
+            {(share(labels.standing) * areaCm2).toFixed(0)} cm² · {(100 * share(labels.standing)).toFixed(0)} %
+          </dd>
+          <dt>
+            <span className="swatch" style={{ background: '#F0D9CF var(--gouge)' }} aria-hidden /> cut now
+          </dt>
+          <dd>{cutCm2.toFixed(cutCm2 < 10 ? 1 : 0)} cm²</dd>
+          <dt>
+            <span className="swatch" style={{ background: '#EFE9DA' }} aria-hidden /> cleared earlier
+          </dt>
+          <dd>{(share(labels.clearedEarlier) * areaCm2).toFixed(0)} cm²</dd>
+          <dt>outline to cut</dt>
+          <dd>{check ? `${check.figures.outlineM.toFixed(1)} m` : '…'}</dd>
+          <dt>time, {cuttingPace === 1 ? 'start value' : 'by your log'}</dt>
+          <dd>{hours === undefined ? '…' : `about ${trimNumber(Math.max(0.5, Math.round(hours * 2) / 2), 1)} h`}</dd>
         </dl>
-        {lettered > 0 && <p className="note madder" style={{ marginTop: 6 }}>{lettered} part{lettered === 1 ? ' is' : 's are'} lettering: on the block it must read backwards.</p>}
+        {lettered > 0 && (
+          <p className="note madder" style={{ marginTop: 6 }}>
+            {lettered} part{lettered === 1 ? ' is' : 's are'} lettering: on the block it must read backwards.
+          </p>
+        )}
       </section>
       <section>
         <h2>{found ? verdict(found, plan.kept) : 'Looking over the block …'}</h2>
         {found && FINDING_ORDER.map((kind) => <Kind key={kind} kind={kind} {...props} found={found} />)}
-        {found && found.margin.clearedEdgeMm > 1 && <p className="note" style={{ marginTop: 6 }}>The block’s edge is cleared along {formatLength(found.margin.clearedEdgeMm, unit, 0)}: clear it to the very edge there, up to {formatLength(found.margin.widestMm, unit, 0)} wide and {formatLength(settings.roller.depthMm, unit, 1)} deep, so that it neither prints nor embosses.</p>}
-        {found && found.supports.length > 0 && <p className="note" style={{ marginTop: 6 }}>✛ {found.supports.length} support{found.supports.length === 1 ? '' : 's'} left standing at the crosses (choose an opening to see them) would carry the roller{found.supportsEnough ? '' : ' in part'}; wipe them, and cut them off later.</p>}
-        {picked && found && <button type="button" className="link note" onClick={() => onPick(undefined)}>close the chosen place</button>}
+        {found && found.margin.clearedEdgeMm > 1 && (
+          <p className="note" style={{ marginTop: 6 }}>
+            The block’s edge is cleared along {formatLength(found.margin.clearedEdgeMm, unit, 0)}: clear it to the very
+            edge there, up to {formatLength(found.margin.widestMm, unit, 0)} wide and{' '}
+            {formatLength(settings.roller.depthMm, unit, 1)} deep, so that it neither prints nor embosses.
+          </p>
+        )}
+        {found && found.supports.length > 0 && (
+          <p className="note" style={{ marginTop: 6 }}>
+            ✛ {found.supports.length} support{found.supports.length === 1 ? '' : 's'} left standing at the crosses
+            (choose an opening to see them) would carry the roller{found.supportsEnough ? '' : ' in part'}; wipe them,
+            and cut them off later.
+          </p>
+        )}
+        {picked && found && (
+          <button type="button" className="link note" onClick={() => onPick(undefined)}>
+            close the chosen place
+          </button>
+        )}
       </section>
       <Setting {...props} />
       <ToolList check={check} />
       <section>
         <h2>Take to the bench</h2>
         <div className="row" style={{ margin: '8px 0', gap: 6 }}>
-          <Button variant="contained" color="primary" href={urls.file('registration.pdf')}>PDF, true to size</Button>
+          <Button variant="contained" color="primary" href={urls.file('registration.pdf')}>
+            PDF, true to size
+          </Button>
           <Button href={urls.file(`block-${run}.svg`)}>Block {run} SVG</Button>
           <Button href={urls.file(`run-${run}.svg`)}>Run {run} SVG</Button>
           <Button href={urls.file(`block-${run}.dxf`)}>Block DXF</Button>
@@ -78,7 +124,10 @@ export function CheckPanel(props: Props) {
           <Button href={urls.file(`run-${run}.ora`)}>Run layers</Button>
           <Button href={urls.file(`run-${run}.dxf`)}>Run DXF</Button>
         </div>
-        <p className="note">The PDF holds the registration sheet and a mirrored page for each stage, on {plan.layout.exportPaper}, with a ruler to check the printer by. Layers are OpenRaster pictures, DXF lines are in mm.</p>
+        <p className="note">
+          The PDF holds the registration sheet and a mirrored page for each stage, on {plan.layout.exportPaper}, with a
+          ruler to check the printer by. Layers are OpenRaster pictures, DXF lines are in mm.
+        </p>
       </section>
       <Cautions place="cut" />
     </>
@@ -90,7 +139,16 @@ function verdict(found: StageFindings, kept: readonly string[]): string {
   return open === 0 ? 'Nothing stands in the way' : `${open} place${open === 1 ? '' : 's'} to decide on`;
 }
 
-function Kind({ kind, found, settings, labels, picked, onPick, regions, run }: Props & { kind: FindingKind; found: StageFindings }) {
+function Kind({
+  kind,
+  found,
+  settings,
+  labels,
+  picked,
+  onPick,
+  regions,
+  run,
+}: Props & { kind: FindingKind; found: StageFindings }) {
   const { state, unit, progress, change, reshape, tell } = usePrintDesk();
   const { plan } = state;
   const all = found.findings.filter((f) => f.kind === kind);
@@ -102,40 +160,102 @@ function Kind({ kind, found, settings, labels, picked, onPick, regions, run }: P
   const mmPerPx = plan.picture!.raster.mmPerPx;
   const cure = async (finding: Finding, { id }: Cure) => {
     onPick(undefined);
-    if (id === 'keep') { void change('kept as it is', (p) => ({ ...p, kept: [...p.kept, keyOfFinding(finding)] })); return; }
+    if (id === 'keep') {
+      void change('kept as it is', (p) => ({ ...p, kept: [...p.kept, keyOfFinding(finding)] }));
+      return;
+    }
     if (id === 'mask') {
-      void change('mask added', (p) => ({ ...p, masks: [...p.masks, { id: `mask-${Date.now().toString(36)}`, runId: p.runs[run - 1].id, kind: 'keep clean', place: { islands: [], outlinesMm: [] }, covers: 'place', growMm: 1.5, hold: 'pins', note: 'keeps the cleared ground clean' }] }));
+      void change('mask added', (p) => ({
+        ...p,
+        masks: [
+          ...p.masks,
+          {
+            id: `mask-${Date.now().toString(36)}`,
+            runId: p.runs[run - 1].id,
+            kind: 'keep clean',
+            place: { islands: [], outlinesMm: [] },
+            covers: 'place',
+            growMm: 1.5,
+            hold: 'pins',
+            note: 'keeps the cleared ground clean',
+          },
+        ],
+      }));
       return;
     }
     const colours = plan.flat!.colours.map((_, l) => l);
     const standing = colours.filter((l) => labels.standing.includes(l));
-    const box = { x0: finding.boxMm.x0 / mmPerPx, y0: finding.boxMm.y0 / mmPerPx, x1: finding.boxMm.x1 / mmPerPx, y1: finding.boxMm.y1 / mmPerPx };
+    const box = {
+      x0: finding.boxMm.x0 / mmPerPx,
+      y0: finding.boxMm.y0 / mmPerPx,
+      x1: finding.boxMm.x1 / mmPerPx,
+      y1: finding.boxMm.y1 / mmPerPx,
+    };
     if (id === 'merge') {
       await regions.chooseAt(Math.floor(finding.xMm / mmPerPx), Math.floor(finding.yMm / mmPerPx));
       tell('This is the part. Merge it below, or give it to another colour.');
       return;
     }
-    const done = await reshape(id === 'thicken' ? 'ridge thickened' : 'gap widened', { kind: 'thicken', labels: id === 'thicken' ? standing : colours.filter((l) => !standing.includes(l)), boxPx: box, widthPx: finding.limit / mmPerPx + 0.5 });
-    if (!done.ok) tell(done.message); else await regions.canvas.current?.repaint(done.value.box);
+    const done = await reshape(id === 'thicken' ? 'ridge thickened' : 'gap widened', {
+      kind: 'thicken',
+      labels: id === 'thicken' ? standing : colours.filter((l) => !standing.includes(l)),
+      boxPx: box,
+      widthPx: finding.limit / mmPerPx + 0.5,
+    });
+    if (!done.ok) tell(done.message);
+    else await regions.canvas.current?.repaint(done.value.box);
   };
   return (
     <div style={{ marginTop: 8 }}>
-      <p className={kind === 'ridge' || kind === 'loose' ? 'madder' : undefined}><svg width="14" height="14" aria-hidden style={{ verticalAlign: -2 }}>{kind === 'chatter' ? <rect x="1" y="1" width="12" height="12" className="risk-area" /> : <circle cx="7" cy="7" r="5.5" className={`place-mark ${kind === 'gap' || kind === 'uncuttable' ? 'gap' : ''}`} />}</svg> {places.length} {places.length === 1 ? one : many}{wanted > 0 && <span className="quiet"> · {wanted} wanted so</span>}</p>
+      <p className={kind === 'ridge' || kind === 'loose' ? 'madder' : undefined}>
+        <svg width="14" height="14" aria-hidden style={{ verticalAlign: -2 }}>
+          {kind === 'chatter' ? (
+            <rect x="1" y="1" width="12" height="12" className="risk-area" />
+          ) : (
+            <circle
+              cx="7"
+              cy="7"
+              r="5.5"
+              className={`place-mark ${kind === 'gap' || kind === 'uncuttable' ? 'gap' : ''}`}
+            />
+          )}
+        </svg>{' '}
+        {places.length} {places.length === 1 ? one : many}
+        {wanted > 0 && <span className="quiet"> · {wanted} wanted so</span>}
+      </p>
       {places.slice(0, shown).map((finding) => {
         const on = picked !== undefined && keyOfFinding(picked) === keyOfFinding(finding);
         return (
           <div key={keyOfFinding(finding)} className={on ? 'say' : undefined} style={{ margin: on ? '4px 0' : 0 }}>
-            <p className="note"><button type="button" className="link" aria-pressed={on} onClick={() => onPick(on ? undefined : finding)}>at {formatLength(finding.xMm, unit, 0)}, {formatLength(finding.yMm, unit, 0)}</button> {figureOf(finding, unit)}</p>
+            <p className="note">
+              <button type="button" className="link" aria-pressed={on} onClick={() => onPick(on ? undefined : finding)}>
+                at {formatLength(finding.xMm, unit, 0)}, {formatLength(finding.yMm, unit, 0)}
+              </button>{' '}
+              {figureOf(finding, unit)}
+            </p>
             {on && (
               <>
                 <p style={{ fontSize: 13 }}>{reasonOf(finding, settings.material)}</p>
-                <div className="row" style={{ gap: 6, margin: '6px 0' }}>{curesOf(finding, unit, progress.cutsDone === 0).map((c) => <Button key={c.id} size="small" onClick={() => void cure(finding, c)}>{c.words}</Button>)}</div>
+                <div className="row" style={{ gap: 6, margin: '6px 0' }}>
+                  {curesOf(finding, unit, progress.cutsDone === 0).map((c) => (
+                    <Button key={c.id} size="small" onClick={() => void cure(finding, c)}>
+                      {c.words}
+                    </Button>
+                  ))}
+                </div>
               </>
             )}
           </div>
         );
       })}
-      {places.length > shown && <p className="note">and {places.length - shown} more, all ringed on the block. <button type="button" className="link" onClick={() => setShown((n) => n + 20)}>Show more</button></p>}
+      {places.length > shown && (
+        <p className="note">
+          and {places.length - shown} more, all ringed on the block.{' '}
+          <button type="button" className="link" onClick={() => setShown((n) => n + 20)}>
+            Show more
+          </button>
+        </p>
+      )}
     </div>
   );
 }
@@ -144,17 +264,27 @@ function Kind({ kind, found, settings, labels, picked, onPick, regions, run }: P
 function Setting({ block, blockIndex, toolsMm, onTools, settings }: Props) {
   const { state, unit, change } = usePrintDesk();
   const { plan } = state;
-  const edit = (label: string, part: Partial<Block>) => change(label, (p) => ({ ...p, blocks: p.blocks.map((b, i) => (i === blockIndex ? { ...b, ...part } : b)) }));
+  const edit = (label: string, part: Partial<Block>) =>
+    change(label, (p) => ({ ...p, blocks: p.blocks.map((b, i) => (i === blockIndex ? { ...b, ...part } : b)) }));
   const { material } = settings;
   const [text, setText] = useState<string>();
   const [problem, setProblem] = useState<string>();
   const takeTools = () => {
     if (text === undefined) return;
-    const read = text.split(/[;,\s]+(?=\d)/).filter(Boolean).map((t) => parseLengthMm(t, unit, TOOL_RANGE_MM));
+    const read = text
+      .split(/[;,\s]+(?=\d)/)
+      .filter(Boolean)
+      .map((t) => parseLengthMm(t, unit, TOOL_RANGE_MM));
     const bad = read.find((r) => !r.ok);
-    if (bad && !bad.ok) { setProblem(bad.message); return; }
+    if (bad && !bad.ok) {
+      setProblem(bad.message);
+      return;
+    }
     const next = [...new Set(read.flatMap((r) => (r.ok ? [r.value] : [])))].sort((a, b) => a - b);
-    if (next.length === 0 || next.length > MAX_TOOLS) { setProblem(`List one to ${MAX_TOOLS} widths, such as 0.5, 1, 3.`); return; }
+    if (next.length === 0 || next.length > MAX_TOOLS) {
+      setProblem(`List one to ${MAX_TOOLS} widths, such as 0.5, 1, 3.`);
+      return;
+    }
     setText(undefined);
     setProblem(undefined);
     void change('tools listed', (p) => ({ ...p, toolsMm: next }));
@@ -165,25 +295,98 @@ function Setting({ block, blockIndex, toolsMm, onTools, settings }: Props) {
     <section>
       <h2>Cut in, cut with</h2>
       <div className="fields" style={{ margin: '12px 0 6px', alignItems: 'start' }}>
-        <TextField select label="Block" value={material.id} onChange={(e) => void edit('material chosen', { materialId: e.target.value })}>
-          {BLOCK_MATERIALS.map((m) => <MenuItem key={m.id} value={m.id}>{m.name}</MenuItem>)}
+        <TextField
+          select
+          label="Block"
+          value={material.id}
+          onChange={(e) => void edit('material chosen', { materialId: e.target.value })}
+        >
+          {BLOCK_MATERIALS.map((m) => (
+            <MenuItem key={m.id} value={m.id}>
+              {m.name}
+            </MenuItem>
+          ))}
         </TextField>
         {material.grain ? (
-          <TextField select label="Grain" value={block.grainDeg} onChange={(e) => void edit('grain turned', { grainDeg: Number(e.target.value) as 0 | 90 })}>
-            <MenuItem value={0}>level ↔</MenuItem><MenuItem value={90}>upright ↕</MenuItem>
+          <TextField
+            select
+            label="Grain"
+            value={block.grainDeg}
+            onChange={(e) => void edit('grain turned', { grainDeg: Number(e.target.value) as 0 | 90 })}
+          >
+            <MenuItem value={0}>level ↔</MenuItem>
+            <MenuItem value={90}>upright ↕</MenuItem>
           </TextField>
-        ) : <span />}
-        <TextField label="Tools, widths" value={text ?? plan.toolsMm.map((t) => formatLength(t, unit, 1).replace(/ mm$/, '')).join(', ')} error={Boolean(problem)} helperText={problem} onChange={(e) => setText(e.target.value)} onBlur={takeTools} onKeyDown={(e) => e.key === 'Enter' && takeTools()} slotProps={{ inputLabel: { shrink: true } }} sx={{ gridColumn: '1 / 3' }} />
+        ) : (
+          <span />
+        )}
+        <TextField
+          label="Tools, widths"
+          value={text ?? plan.toolsMm.map((t) => formatLength(t, unit, 1).replace(/ mm$/, '')).join(', ')}
+          error={Boolean(problem)}
+          helperText={problem}
+          onChange={(e) => setText(e.target.value)}
+          onBlur={takeTools}
+          onKeyDown={(e) => e.key === 'Enter' && takeTools()}
+          slotProps={{ inputLabel: { shrink: true } }}
+          sx={{ gridColumn: '1 / 3' }}
+        />
       </div>
-      <label className="turns" style={{ gridTemplateColumns: '84px 1fr 52px' }}><span>narrowest</span>
-        <Slider size="small" min={0.2} max={3} step={0.1} value={narrowest} aria-label="Narrowest tool" getAriaValueText={(v) => `${v} mm`} onChange={(_, v) => onTools(withNarrowest(v as number))} onChangeCommitted={(_, v) => { void change('narrowest tool', (p) => ({ ...p, toolsMm: [v as number, ...p.toolsMm.slice(1).filter((t) => t > (v as number))] })).then(() => onTools(undefined)); }} />
+      <label className="turns" style={{ gridTemplateColumns: '84px 1fr 52px' }}>
+        <span>narrowest</span>
+        <Slider
+          size="small"
+          min={0.2}
+          max={3}
+          step={0.1}
+          value={narrowest}
+          aria-label="Narrowest tool"
+          getAriaValueText={(v) => `${v} mm`}
+          onChange={(_, v) => onTools(withNarrowest(v as number))}
+          onChangeCommitted={(_, v) => {
+            void change('narrowest tool', (p) => ({
+              ...p,
+              toolsMm: [v as number, ...p.toolsMm.slice(1).filter((t) => t > (v as number))],
+            })).then(() => onTools(undefined));
+          }}
+        />
         <span className="num">{formatLength(narrowest, unit, 1)}</span>
       </label>
-      <p className="note">{capital(material.name)} holds ridges of {formatLength(material.ridgeAlongMm, unit, 1)}{material.ridgeAcrossMm !== material.ridgeAlongMm ? ` with the grain, ${formatLength(material.ridgeAcrossMm, unit, 1)} across` : ''} (start value).</p>
+      <p className="note">
+        {capital(material.name)} holds ridges of {formatLength(material.ridgeAlongMm, unit, 1)}
+        {material.ridgeAcrossMm !== material.ridgeAlongMm
+          ? ` with the grain, ${formatLength(material.ridgeAcrossMm, unit, 1)} across`
+          : ''}{' '}
+        (start value).
+      </p>
       <div className="fields" style={{ margin: '14px 0 6px', alignItems: 'start' }}>
-        <LengthField label="Roller, diameter" valueMm={plan.roller.diameterMm} unit={unit} range={ROLLER_DIAMETER_MM} onChange={(diameterMm) => void change('roller chosen', (p) => ({ ...p, roller: { ...p.roller, diameterMm } }))} />
-        <TextField select label="Roller is" value={plan.roller.soft ? 'soft' : 'hard'} onChange={(e) => void change('roller chosen', (p) => ({ ...p, roller: { ...p.roller, soft: e.target.value === 'soft' } }))}><MenuItem value="hard">hard</MenuItem><MenuItem value="soft">soft</MenuItem></TextField>
-        <LengthField label="Cleared to" valueMm={plan.roller.depthMm} unit={unit} range={DEPTH_MM} onChange={(depthMm) => void change('depth chosen', (p) => ({ ...p, roller: { ...p.roller, depthMm } }))} />
+        <LengthField
+          label="Roller, diameter"
+          valueMm={plan.roller.diameterMm}
+          unit={unit}
+          range={ROLLER_DIAMETER_MM}
+          onChange={(diameterMm) =>
+            void change('roller chosen', (p) => ({ ...p, roller: { ...p.roller, diameterMm } }))
+          }
+        />
+        <TextField
+          select
+          label="Roller is"
+          value={plan.roller.soft ? 'soft' : 'hard'}
+          onChange={(e) =>
+            void change('roller chosen', (p) => ({ ...p, roller: { ...p.roller, soft: e.target.value === 'soft' } }))
+          }
+        >
+          <MenuItem value="hard">hard</MenuItem>
+          <MenuItem value="soft">soft</MenuItem>
+        </TextField>
+        <LengthField
+          label="Cleared to"
+          valueMm={plan.roller.depthMm}
+          unit={unit}
+          range={DEPTH_MM}
+          onChange={(depthMm) => void change('depth chosen', (p) => ({ ...p, roller: { ...p.roller, depthMm } }))}
+        />
         <p className="note">It bridges openings up to {formatLength(bridgedWidthMm(plan.roller), unit, 0)} wide.</p>
       </div>
     </section>
@@ -198,16 +401,51 @@ function ToolList({ check }: { check: StageCheck | undefined }) {
   return (
     <section>
       <h2>Which tool for what</h2>
-      <div style={{ display: 'grid', gridTemplateColumns: '86px 1fr 58px', gap: '4px 8px', marginTop: 6, fontSize: 13, alignItems: 'center' }}>
-        {rows.map((row) => <ToolRow key={row.widthMm} name={row.widthMm > 0 ? `${formatLength(row.widthMm, unit, 1)} gouge` : 'knife'} share={row.cm2 / most} cm2={row.cm2} />)}
+      <div
+        style={{
+          display: 'grid',
+          gridTemplateColumns: '86px 1fr 58px',
+          gap: '4px 8px',
+          marginTop: 6,
+          fontSize: 13,
+          alignItems: 'center',
+        }}
+      >
+        {rows.map((row) => (
+          <ToolRow
+            key={row.widthMm}
+            name={row.widthMm > 0 ? `${formatLength(row.widthMm, unit, 1)} gouge` : 'knife'}
+            share={row.cm2 / most}
+            cm2={row.cm2}
+          />
+        ))}
       </div>
-      <p className="note" style={{ marginTop: 4 }}>Each part goes to the widest tool that reaches it; the outline ({check!.figures.outlineM.toFixed(1)} m) is cut first, with the narrowest.</p>
+      <p className="note" style={{ marginTop: 4 }}>
+        Each part goes to the widest tool that reaches it; the outline ({check!.figures.outlineM.toFixed(1)} m) is cut
+        first, with the narrowest.
+      </p>
     </section>
   );
 }
 
 function ToolRow({ name, share, cm2 }: { name: string; share: number; cm2: number }) {
-  return <><span>{name}</span><span style={{ height: 9, width: `${Math.max(2, 100 * share)}%`, background: '#F0D9CF var(--gouge)', border: '1px solid #a63a2b66' }} aria-hidden /><span className="num" style={{ textAlign: 'right' }}>{cm2.toFixed(cm2 < 10 ? 1 : 0)} cm²</span></>;
+  return (
+    <>
+      <span>{name}</span>
+      <span
+        style={{
+          height: 9,
+          width: `${Math.max(2, 100 * share)}%`,
+          background: '#F0D9CF var(--gouge)',
+          border: '1px solid #a63a2b66',
+        }}
+        aria-hidden
+      />
+      <span className="num" style={{ textAlign: 'right' }}>
+        {cm2.toFixed(cm2 < 10 ? 1 : 0)} cm²
+      </span>
+    </>
+  );
 }
 
 function capital(text: string): string {

@@ -27,37 +27,102 @@ export function FitPanel({ run }: { run: number }) {
   const notes = cutLineNotes(plan, plan.runs[run - 1]);
   return (
     <>
-      {closed && <p className="say wait">The first cut is done: the lines are on the block, so overlap and choke stay as they are.</p>}
+      {closed && (
+        <p className="say wait">
+          The first cut is done: the lines are on the block, so overlap and choke stay as they are.
+        </p>
+      )}
       <section>
         <h2>{reduction ? 'Choke of deeper stages' : 'Overlap where blocks meet'}</h2>
-        <p className="note" style={{ margin: '4px 0 12px' }}>{reduction
-          ? 'In a reduction every film lies inside the one before, so nothing can overlap. Where several films end on one edge, a small misfit shows as a fringe of each: let all but the first end a little inside.'
-          : 'The lighter colour grows under the darker one, so that no paper shows between them when a sheet lies a little off. The darker outline, which is what one sees, stays as drawn.'}</p>
-        {reduction
-          ? <LengthField label="Choke" valueMm={fit.chokeMm} unit={unit} range={CHOKE_MM} disabled={closed} onChange={(chokeMm) => void change('choke chosen', (p) => ({ ...p, fit: { ...p.fit, chokeMm } }))} />
-          : <LengthField label="Overlap for all pairs" valueMm={fit.trapMm} unit={unit} range={TRAP_MM} disabled={closed} onChange={(trapMm) => void change('overlap chosen', (p) => ({ ...p, fit: { ...p.fit, trapMm } }))} />}
+        <p className="note" style={{ margin: '4px 0 12px' }}>
+          {reduction
+            ? 'In a reduction every film lies inside the one before, so nothing can overlap. Where several films end on one edge, a small misfit shows as a fringe of each: let all but the first end a little inside.'
+            : 'The lighter colour grows under the darker one, so that no paper shows between them when a sheet lies a little off. The darker outline, which is what one sees, stays as drawn.'}
+        </p>
+        {reduction ? (
+          <LengthField
+            label="Choke"
+            valueMm={fit.chokeMm}
+            unit={unit}
+            range={CHOKE_MM}
+            disabled={closed}
+            onChange={(chokeMm) => void change('choke chosen', (p) => ({ ...p, fit: { ...p.fit, chokeMm } }))}
+          />
+        ) : (
+          <LengthField
+            label="Overlap for all pairs"
+            valueMm={fit.trapMm}
+            unit={unit}
+            range={TRAP_MM}
+            disabled={closed}
+            onChange={(trapMm) => void change('overlap chosen', (p) => ({ ...p, fit: { ...p.fit, trapMm } }))}
+          />
+        )}
       </section>
       {!reduction && <Pairs closed={closed} />}
       <section>
         <h2>At the cut lines of run {run}</h2>
-        {notes.length === 0 ? <p className="note">Cut on the line.</p> : <ul className="watch">{notes.map((note) => <li key={note} style={{ fontSize: 13.5 }}>{note}</li>)}</ul>}
+        {notes.length === 0 ? (
+          <p className="note">Cut on the line.</p>
+        ) : (
+          <ul className="watch">
+            {notes.map((note) => (
+              <li key={note} style={{ fontSize: 13.5 }}>
+                {note}
+              </li>
+            ))}
+          </ul>
+        )}
       </section>
       <section>
         <h2>In the print</h2>
-        {overlapping.length === 0 ? <p className="note">{reduction || traps.length > 0 ? 'Nothing overlaps yet.' : 'No two colours here meet with different films.'}</p> : (
+        {overlapping.length === 0 ? (
+          <p className="note">
+            {reduction || traps.length > 0 ? 'Nothing overlaps yet.' : 'No two colours here meet with different films.'}
+          </p>
+        ) : (
           <>
-            <p style={{ fontSize: 13.5 }}>{(share * areaCm2).toFixed(1)} cm² {reduction ? 'end inside' : 'overlap'}, {(100 * share).toFixed(1)} % of the sheet; the predicted look, the cut maps and every export hold it.</p>
-            {looks && <ul className="watch">{overlapping.slice(0, 8).map(({ part, at }) => (
-              <li key={at} className="row" style={{ gap: 8, flexWrap: 'nowrap', fontSize: 13 }}>
-                <span className="pair" aria-hidden><i style={{ background: hex(looks.looks.at(-1)![at]) }} /><i style={{ background: hex(looks.looks.at(-1)![part.label]) }} /></span>
-                <span>{reduction ? `${colours[part.label].name}, its edge` : `${part.as.filter((l) => l !== part.label).map((l) => colours[l].name).join(' and ')} under ${colours[part.label].name}`} <span className="quiet num">ΔE {looks.agreement.deltaE[at].toFixed(1)} to the wish</span></span>
-              </li>
-            ))}</ul>}
+            <p style={{ fontSize: 13.5 }}>
+              {(share * areaCm2).toFixed(1)} cm² {reduction ? 'end inside' : 'overlap'}, {(100 * share).toFixed(1)} % of
+              the sheet; the predicted look, the cut maps and every export hold it.
+            </p>
+            {looks && (
+              <ul className="watch">
+                {overlapping.slice(0, 8).map(({ part, at }) => (
+                  <li key={at} className="row" style={{ gap: 8, flexWrap: 'nowrap', fontSize: 13 }}>
+                    <span className="pair" aria-hidden>
+                      <i style={{ background: hex(looks.looks.at(-1)![at]) }} />
+                      <i style={{ background: hex(looks.looks.at(-1)![part.label]) }} />
+                    </span>
+                    <span>
+                      {reduction
+                        ? `${colours[part.label].name}, its edge`
+                        : `${part.as
+                            .filter((l) => l !== part.label)
+                            .map((l) => colours[l].name)
+                            .join(' and ')} under ${colours[part.label].name}`}{' '}
+                      <span className="quiet num">ΔE {looks.agreement.deltaE[at].toFixed(1)} to the wish</span>
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            )}
           </>
         )}
-        {sheetFull && <p className="say wait">More overlaps and masks meet than can be told apart; the rarest are left out of prediction and export.</p>}
+        {sheetFull && (
+          <p className="say wait">
+            More overlaps and masks meet than can be told apart; the rarest are left out of prediction and export.
+          </p>
+        )}
       </section>
-      {!reduction && traps.length > 0 && <p className="note">Now: {traps.map((t) => `${colour(t.grow).name} ${formatLength(t.mm, unit, 2)} under ${colour(t.under).name}`).join(' · ')}</p>}
+      {!reduction && traps.length > 0 && (
+        <p className="note">
+          Now:{' '}
+          {traps
+            .map((t) => `${colour(t.grow).name} ${formatLength(t.mm, unit, 2)} under ${colour(t.under).name}`)
+            .join(' · ')}
+        </p>
+      )}
     </>
   );
 }
@@ -67,7 +132,8 @@ function Pairs({ closed }: { closed: boolean }) {
   const { state, unit, change } = usePrintDesk();
   const { plan } = state;
   const printed = plan.flat!.colours.filter((c) => c.id !== plan.flat!.barePaperId);
-  const [aId, setA] = useState(printed[0]?.id ?? ''), [bId, setB] = useState(printed[1]?.id ?? '');
+  const [aId, setA] = useState(printed[0]?.id ?? ''),
+    [bId, setB] = useState(printed[1]?.id ?? '');
   const name = (id: string) => printed.find((c) => c.id === id);
   const edit = (pairs: readonly PairTrap[]) => change('overlap of a pair', (p) => ({ ...p, fit: { ...p.fit, pairs } }));
   const { pairs } = plan.fit;
@@ -75,20 +141,75 @@ function Pairs({ closed }: { closed: boolean }) {
   return (
     <section>
       <h3>Pairs of their own</h3>
-      {pairs.map((pair, i) => name(pair.aId) && name(pair.bId) && (
-        <div key={`${pair.aId} ${pair.bId}`} style={{ borderTop: '1px solid var(--hairline)', padding: '8px 0', display: 'grid', gap: 8 }}>
-          <div className="row between"><span style={{ fontSize: 13.5 }}><Swatch lab={name(pair.aId)!.wantedLabD50} /> {name(pair.aId)!.name} and <Swatch lab={name(pair.bId)!.wantedLabD50} /> {name(pair.bId)!.name}</span><button type="button" className="link quiet" disabled={closed} onClick={() => void edit(pairs.filter((_, j) => j !== i))}>as the rule</button></div>
-          <div className="fields" style={{ alignItems: 'start' }}>
-            <LengthField label="Overlap" valueMm={pair.mm} unit={unit} range={TRAP_MM} disabled={closed} onChange={(mm) => void edit(pairs.map((p, j) => (j === i ? { ...p, mm } : p)))} />
-            <TextField select label="Grows" disabled={closed} value={pair.grows} onChange={(e) => void edit(pairs.map((p, j) => (j === i ? { ...p, grows: e.target.value as PairTrap['grows'] } : p)))}><MenuItem value="lighter">the lighter</MenuItem><MenuItem value="darker">the darker</MenuItem></TextField>
-          </div>
-        </div>
-      ))}
+      {pairs.map(
+        (pair, i) =>
+          name(pair.aId) &&
+          name(pair.bId) && (
+            <div
+              key={`${pair.aId} ${pair.bId}`}
+              style={{ borderTop: '1px solid var(--hairline)', padding: '8px 0', display: 'grid', gap: 8 }}
+            >
+              <div className="row between">
+                <span style={{ fontSize: 13.5 }}>
+                  <Swatch lab={name(pair.aId)!.wantedLabD50} /> {name(pair.aId)!.name} and{' '}
+                  <Swatch lab={name(pair.bId)!.wantedLabD50} /> {name(pair.bId)!.name}
+                </span>
+                <button
+                  type="button"
+                  className="link quiet"
+                  disabled={closed}
+                  onClick={() => void edit(pairs.filter((_, j) => j !== i))}
+                >
+                  as the rule
+                </button>
+              </div>
+              <div className="fields" style={{ alignItems: 'start' }}>
+                <LengthField
+                  label="Overlap"
+                  valueMm={pair.mm}
+                  unit={unit}
+                  range={TRAP_MM}
+                  disabled={closed}
+                  onChange={(mm) => void edit(pairs.map((p, j) => (j === i ? { ...p, mm } : p)))}
+                />
+                <TextField
+                  select
+                  label="Grows"
+                  disabled={closed}
+                  value={pair.grows}
+                  onChange={(e) =>
+                    void edit(pairs.map((p, j) => (j === i ? { ...p, grows: e.target.value as PairTrap['grows'] } : p)))
+                  }
+                >
+                  <MenuItem value="lighter">the lighter</MenuItem>
+                  <MenuItem value="darker">the darker</MenuItem>
+                </TextField>
+              </div>
+            </div>
+          ),
+      )}
       {!closed && printed.length > 1 && (
         <div className="fields" style={{ marginTop: 12, alignItems: 'start' }}>
-          <TextField select label="Between" value={aId} onChange={(e) => setA(e.target.value)}>{printed.map((c) => <MenuItem key={c.id} value={c.id}>{c.name}</MenuItem>)}</TextField>
-          <TextField select label="and" value={bId} onChange={(e) => setB(e.target.value)}>{printed.map((c) => <MenuItem key={c.id} value={c.id}>{c.name}</MenuItem>)}</TextField>
-          <Button disabled={aId === bId || taken} onClick={() => void edit([...pairs, { aId, bId, mm: plan.fit.trapMm || 0.3, grows: 'lighter' }])}>Set this pair</Button>
+          <TextField select label="Between" value={aId} onChange={(e) => setA(e.target.value)}>
+            {printed.map((c) => (
+              <MenuItem key={c.id} value={c.id}>
+                {c.name}
+              </MenuItem>
+            ))}
+          </TextField>
+          <TextField select label="and" value={bId} onChange={(e) => setB(e.target.value)}>
+            {printed.map((c) => (
+              <MenuItem key={c.id} value={c.id}>
+                {c.name}
+              </MenuItem>
+            ))}
+          </TextField>
+          <Button
+            disabled={aId === bId || taken}
+            onClick={() => void edit([...pairs, { aId, bId, mm: plan.fit.trapMm || 0.3, grows: 'lighter' }])}
+          >
+            Set this pair
+          </Button>
         </div>
       )}
     </section>

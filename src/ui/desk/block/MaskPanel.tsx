@@ -4,7 +4,17 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useEffect, useState } from 'react';
 import { formatLength } from '@/core/units';
-import { inkNamesOf, MASK_GROWTH_MM, MASK_KINDS, maskNotes, regionOf, withSecondTone, type Mask, type MaskKind, type Place } from '@/records';
+import {
+  inkNamesOf,
+  MASK_GROWTH_MM,
+  MASK_KINDS,
+  maskNotes,
+  regionOf,
+  withSecondTone,
+  type Mask,
+  type MaskKind,
+  type Place,
+} from '@/records';
 import { Cautions } from '../../kit/Cautions';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
@@ -12,11 +22,26 @@ import type { LabelState } from '../blockStates';
 import { areaWords } from '../regions/words';
 import type { Regions } from '../regions/useRegions';
 
-const KIND_WORDS: Readonly<Record<MaskKind, string>> = { mask: 'lay a mask over it', wipe: 'ink, then wipe it off', 'do not ink': 'do not ink it', 'keep clean': 'mask for cleared ground' };
+const KIND_WORDS: Readonly<Record<MaskKind, string>> = {
+  mask: 'lay a mask over it',
+  wipe: 'ink, then wipe it off',
+  'do not ink': 'do not ink it',
+  'keep clean': 'mask for cleared ground',
+};
 const FIRST_GROWTH_MM = 1.5;
 
 /** Masks, wipes and what is not inked in a run; two tones from one stage. */
-export function MaskPanel({ run, labels, regions, onOutlines }: { run: number; labels: LabelState; regions: Regions; onOutlines: (outlinesMm: readonly (readonly number[])[] | undefined) => void }) {
+export function MaskPanel({
+  run,
+  labels,
+  regions,
+  onOutlines,
+}: {
+  run: number;
+  labels: LabelState;
+  regions: Regions;
+  onOutlines: (outlinesMm: readonly (readonly number[])[] | undefined) => void;
+}) {
   const { state, unit, change, progress, sheetWorker, urls } = usePrintDesk();
   const { plan } = state;
   const { chosen, mmPerPx, line } = regions;
@@ -28,42 +53,133 @@ export function MaskPanel({ run, labels, regions, onOutlines }: { run: number; l
   const [growMm, setGrowMm] = useState(FIRST_GROWTH_MM);
   const [shown, setShown] = useState<string>();
   const showing = masks.find((mask) => mask.id === shown);
-  const drawn: Pick<Mask, 'kind' | 'place' | 'covers' | 'growMm'> | undefined = showing ?? (gathered.islands.length + gathered.outlinesMm.length > 0 ? { kind, place: gathered, covers: 'place', growMm } : undefined);
+  const drawn: Pick<Mask, 'kind' | 'place' | 'covers' | 'growMm'> | undefined =
+    showing ??
+    (gathered.islands.length + gathered.outlinesMm.length > 0
+      ? { kind, place: gathered, covers: 'place', growMm }
+      : undefined);
   const drawnKey = drawn ? JSON.stringify(drawn) : '';
   const standingKey = JSON.stringify(labels.standing);
   useEffect(() => {
-    if (!drawnKey) { onOutlines(undefined); return; }
+    if (!drawnKey) {
+      onOutlines(undefined);
+      return;
+    }
     let wanted = true;
     const mask = JSON.parse(drawnKey) as NonNullable<typeof drawn>;
-    void sheetWorker.ask('maskOutlines', { standing: JSON.parse(standingKey) as number[], region: regionOf(mask.place, mmPerPx), covers: mask.kind === 'keep clean' ? 'keep clean' : mask.covers, growMm: mask.kind === 'mask' || mask.kind === 'keep clean' ? mask.growMm : 0 }).then((answer) => { if (wanted && answer.ok) onOutlines(answer.value.outlinesMm); });
-    return () => { wanted = false; };
+    void sheetWorker
+      .ask('maskOutlines', {
+        standing: JSON.parse(standingKey) as number[],
+        region: regionOf(mask.place, mmPerPx),
+        covers: mask.kind === 'keep clean' ? 'keep clean' : mask.covers,
+        growMm: mask.kind === 'mask' || mask.kind === 'keep clean' ? mask.growMm : 0,
+      })
+      .then((answer) => {
+        if (wanted && answer.ok) onOutlines(answer.value.outlinesMm);
+      });
+    return () => {
+      wanted = false;
+    };
   }, [drawnKey, standingKey, mmPerPx, sheetWorker, onOutlines]);
   useEffect(() => () => onOutlines(undefined), [onOutlines]);
   const add = (mask: Omit<Mask, 'id' | 'runId'>) => {
-    void change('mask added', (p) => ({ ...p, masks: [...p.masks, { ...mask, id: `mask-${Date.now().toString(36)}`, runId: theRun.id }] }));
+    void change('mask added', (p) => ({
+      ...p,
+      masks: [...p.masks, { ...mask, id: `mask-${Date.now().toString(36)}`, runId: theRun.id }],
+    }));
     setGathered({ islands: [], outlinesMm: [] });
     regions.letGo();
   };
-  const edit = (id: string, part: Partial<Mask>) => change('mask changed', (p) => ({ ...p, masks: p.masks.map((m) => (m.id === id ? { ...m, ...part } : m)) }));
+  const edit = (id: string, part: Partial<Mask>) =>
+    change('mask changed', (p) => ({ ...p, masks: p.masks.map((m) => (m.id === id ? { ...m, ...part } : m)) }));
   const count = gathered.islands.length + gathered.outlinesMm.length;
   return (
     <>
       <section>
-        <h2>Run {run}, {inkNamesOf(plan, theRun)}</h2>
+        <h2>
+          Run {run}, {inkNamesOf(plan, theRun)}
+        </h2>
         {masks.length === 0 && <p className="note">No mask: everything that stands is printed.</p>}
         {masks.map((mask, i) => (
-          <div key={mask.id} style={{ borderTop: '1px solid var(--hairline)', padding: '8px 0', display: 'grid', gap: 8 }}>
-            <div className="row between"><button type="button" className="link" aria-pressed={shown === mask.id} onClick={() => setShown(shown === mask.id ? undefined : mask.id)} style={{ fontSize: 13.5, textAlign: 'left' }}>{maskNotes({ ...plan, masks: [mask] }, theRun)[0]}</button></div>
+          <div
+            key={mask.id}
+            style={{ borderTop: '1px solid var(--hairline)', padding: '8px 0', display: 'grid', gap: 8 }}
+          >
+            <div className="row between">
+              <button
+                type="button"
+                className="link"
+                aria-pressed={shown === mask.id}
+                onClick={() => setShown(shown === mask.id ? undefined : mask.id)}
+                style={{ fontSize: 13.5, textAlign: 'left' }}
+              >
+                {maskNotes({ ...plan, masks: [mask] }, theRun)[0]}
+              </button>
+            </div>
             {shown === mask.id && (
               <>
                 <div className="fields" style={{ alignItems: 'start', marginTop: 6 }}>
-                  {mask.kind !== 'wipe' && mask.kind !== 'do not ink' && <LengthField label={mask.kind === 'keep clean' ? 'Openings larger by' : 'Into cleared ground'} valueMm={mask.growMm} unit={unit} range={MASK_GROWTH_MM} disabled={closed} onChange={(mm) => void edit(mask.id, { growMm: mm })} />}
-                  {(mask.kind === 'mask' || mask.kind === 'keep clean') && <TextField select label="Held by" disabled={closed} value={mask.hold} onChange={(e) => void edit(mask.id, { hold: e.target.value as Mask['hold'] })}><MenuItem value="pins">pin holes</MenuItem><MenuItem value="corner">the origin corner</MenuItem></TextField>}
+                  {mask.kind !== 'wipe' && mask.kind !== 'do not ink' && (
+                    <LengthField
+                      label={mask.kind === 'keep clean' ? 'Openings larger by' : 'Into cleared ground'}
+                      valueMm={mask.growMm}
+                      unit={unit}
+                      range={MASK_GROWTH_MM}
+                      disabled={closed}
+                      onChange={(mm) => void edit(mask.id, { growMm: mm })}
+                    />
+                  )}
+                  {(mask.kind === 'mask' || mask.kind === 'keep clean') && (
+                    <TextField
+                      select
+                      label="Held by"
+                      disabled={closed}
+                      value={mask.hold}
+                      onChange={(e) => void edit(mask.id, { hold: e.target.value as Mask['hold'] })}
+                    >
+                      <MenuItem value="pins">pin holes</MenuItem>
+                      <MenuItem value="corner">the origin corner</MenuItem>
+                    </TextField>
+                  )}
                 </div>
-                <TextField label="Note for the bench" defaultValue={mask.note} disabled={closed} onBlur={(e) => { if (e.target.value !== mask.note) void edit(mask.id, { note: e.target.value.slice(0, 200) }); }} slotProps={{ inputLabel: { shrink: true } }} />
+                <TextField
+                  label="Note for the bench"
+                  defaultValue={mask.note}
+                  disabled={closed}
+                  onBlur={(e) => {
+                    if (e.target.value !== mask.note) void edit(mask.id, { note: e.target.value.slice(0, 200) });
+                  }}
+                  slotProps={{ inputLabel: { shrink: true } }}
+                />
                 <div className="row" style={{ gap: 6 }}>
-                  {(mask.kind === 'mask' || mask.kind === 'keep clean') && <><Button size="small" href={urls.file(`mask-${mask.id}.pdf`)}>PDF</Button><Button size="small" href={urls.file(`mask-${mask.id}.svg`)}>SVG</Button><Button size="small" href={urls.file(`mask-${mask.id}.dxf`)}>DXF</Button></>}
-                  {!closed && <Button size="small" color="error" onClick={() => { setShown(undefined); void change('mask taken away', (p) => ({ ...p, masks: p.masks.filter((m) => m.id !== mask.id) })); }}>Take away</Button>}
+                  {(mask.kind === 'mask' || mask.kind === 'keep clean') && (
+                    <>
+                      <Button size="small" href={urls.file(`mask-${mask.id}.pdf`)}>
+                        PDF
+                      </Button>
+                      <Button size="small" href={urls.file(`mask-${mask.id}.svg`)}>
+                        SVG
+                      </Button>
+                      <Button size="small" href={urls.file(`mask-${mask.id}.dxf`)}>
+                        DXF
+                      </Button>
+                    </>
+                  )}
+                  {!closed && (
+                    <Button
+                      size="small"
+                      color="error"
+                      onClick={() => {
+                        setShown(undefined);
+                        void change('mask taken away', (p) => ({
+                          ...p,
+                          masks: p.masks.filter((m) => m.id !== mask.id),
+                        }));
+                      }}
+                    >
+                      Take away
+                    </Button>
+                  )}
                 </div>
               </>
             )}
@@ -75,31 +191,125 @@ export function MaskPanel({ run, labels, regions, onOutlines }: { run: number; l
       {!closed && (
         <section>
           <h2>Leave something out</h2>
-          <p className="note" style={{ margin: '4px 0 8px' }}>Click islands on the block, or draw round a place, and gather them.</p>
+          <p className="note" style={{ margin: '4px 0 8px' }}>
+            Click islands on the block, or draw round a place, and gather them.
+          </p>
           <div className="row" style={{ gap: 6 }}>
-            <Button size="small" disabled={!chosen} onClick={() => { if (chosen) { setGathered((g) => ({ ...g, islands: g.islands.includes(chosen.key) ? g.islands.filter((k) => k !== chosen.key) : [...g.islands, chosen.key] })); } }}>{chosen ? `${gathered.islands.includes(chosen.key) ? 'Leave out again' : 'Gather'}: ${areaWords(chosen.areaMm2)}` : 'Gather the chosen island'}</Button>
-            {line?.use === 'lasso'
-              ? <Button size="small" variant="contained" disabled={line.pointsPx.length < 6} onClick={() => { setGathered((g) => ({ ...g, outlinesMm: [...g.outlinesMm, line.pointsPx.map((v) => Math.round(v * mmPerPx * 100) / 100)] })); regions.setLine(undefined); }}>Gather what is inside</Button>
-              : <Button size="small" onClick={() => regions.setLine({ use: 'lasso', pointsPx: [] })}>Draw round a place</Button>}
+            <Button
+              size="small"
+              disabled={!chosen}
+              onClick={() => {
+                if (chosen) {
+                  setGathered((g) => ({
+                    ...g,
+                    islands: g.islands.includes(chosen.key)
+                      ? g.islands.filter((k) => k !== chosen.key)
+                      : [...g.islands, chosen.key],
+                  }));
+                }
+              }}
+            >
+              {chosen
+                ? `${gathered.islands.includes(chosen.key) ? 'Leave out again' : 'Gather'}: ${areaWords(chosen.areaMm2)}`
+                : 'Gather the chosen island'}
+            </Button>
+            {line?.use === 'lasso' ? (
+              <Button
+                size="small"
+                variant="contained"
+                disabled={line.pointsPx.length < 6}
+                onClick={() => {
+                  setGathered((g) => ({
+                    ...g,
+                    outlinesMm: [...g.outlinesMm, line.pointsPx.map((v) => Math.round(v * mmPerPx * 100) / 100)],
+                  }));
+                  regions.setLine(undefined);
+                }}
+              >
+                Gather what is inside
+              </Button>
+            ) : (
+              <Button size="small" onClick={() => regions.setLine({ use: 'lasso', pointsPx: [] })}>
+                Draw round a place
+              </Button>
+            )}
           </div>
-          {chosen && !labels.standing.includes(chosen.label) && <p className="note" style={{ marginTop: 6 }}>This island does not stand in run {run}, so there is nothing to leave out.</p>}
+          {chosen && !labels.standing.includes(chosen.label) && (
+            <p className="note" style={{ marginTop: 6 }}>
+              This island does not stand in run {run}, so there is nothing to leave out.
+            </p>
+          )}
           {count > 0 && (
             <div style={{ display: 'grid', gap: 12, marginTop: 14 }}>
-              <p className="say" style={{ fontSize: 13.5 }}>{count} place{count === 1 ? '' : 's'} gathered. <button type="button" className="link" onClick={() => setGathered({ islands: [], outlinesMm: [] })}>Let go</button></p>
+              <p className="say" style={{ fontSize: 13.5 }}>
+                {count} place{count === 1 ? '' : 's'} gathered.{' '}
+                <button type="button" className="link" onClick={() => setGathered({ islands: [], outlinesMm: [] })}>
+                  Let go
+                </button>
+              </p>
               <div className="fields" style={{ alignItems: 'start' }}>
-                <TextField select label="How" value={kind} onChange={(e) => setKind(e.target.value as MaskKind)}>{MASK_KINDS.filter((k) => k !== 'keep clean').map((k) => <MenuItem key={k} value={k}>{KIND_WORDS[k]}</MenuItem>)}</TextField>
-                {kind === 'mask' && <LengthField label="Into cleared ground" valueMm={growMm} unit={unit} range={MASK_GROWTH_MM} onChange={setGrowMm} />}
+                <TextField select label="How" value={kind} onChange={(e) => setKind(e.target.value as MaskKind)}>
+                  {MASK_KINDS.filter((k) => k !== 'keep clean').map((k) => (
+                    <MenuItem key={k} value={k}>
+                      {KIND_WORDS[k]}
+                    </MenuItem>
+                  ))}
+                </TextField>
+                {kind === 'mask' && (
+                  <LengthField
+                    label="Into cleared ground"
+                    valueMm={growMm}
+                    unit={unit}
+                    range={MASK_GROWTH_MM}
+                    onChange={setGrowMm}
+                  />
+                )}
               </div>
               <div className="row" style={{ gap: 6 }}>
-                <Button variant="contained" onClick={() => add({ kind, place: gathered, covers: 'place', growMm, hold: 'pins', note: '' })}>Leave it out of run {run}</Button>
-                <Button onClick={() => { void change('two tones from one stage', (p) => withSecondTone(p, p.runs[run - 1], gathered, growMm)); setGathered({ islands: [], outlinesMm: [] }); regions.letGo(); }}>Print it in a second tone</Button>
+                <Button
+                  variant="contained"
+                  onClick={() => add({ kind, place: gathered, covers: 'place', growMm, hold: 'pins', note: '' })}
+                >
+                  Leave it out of run {run}
+                </Button>
+                <Button
+                  onClick={() => {
+                    void change('two tones from one stage', (p) =>
+                      withSecondTone(p, p.runs[run - 1], gathered, growMm),
+                    );
+                    setGathered({ islands: [], outlinesMm: [] });
+                    regions.letGo();
+                  }}
+                >
+                  Print it in a second tone
+                </Button>
               </div>
-              <p className="note">A second tone is a run of its own from the same stage: one mask covers these places in run {run}, another all else in the run after it.</p>
+              <p className="note">
+                A second tone is a run of its own from the same stage: one mask covers these places in run {run},
+                another all else in the run after it.
+              </p>
             </div>
           )}
           <div style={{ marginTop: 14 }}>
-            <Button size="small" onClick={() => add({ kind: 'keep clean', place: { islands: [], outlinesMm: [] }, covers: 'place', growMm: FIRST_GROWTH_MM, hold: 'pins', note: '' })}>Mask all cleared ground</Button>
-            <p className="note" style={{ marginTop: 4 }}>Openings {formatLength(FIRST_GROWTH_MM, unit, 1)} larger than what stands; keeps roller marks off the paper where wide openings chatter.</p>
+            <Button
+              size="small"
+              onClick={() =>
+                add({
+                  kind: 'keep clean',
+                  place: { islands: [], outlinesMm: [] },
+                  covers: 'place',
+                  growMm: FIRST_GROWTH_MM,
+                  hold: 'pins',
+                  note: '',
+                })
+              }
+            >
+              Mask all cleared ground
+            </Button>
+            <p className="note" style={{ marginTop: 4 }}>
+              Openings {formatLength(FIRST_GROWTH_MM, unit, 1)} larger than what stands; keeps roller marks off the
+              paper where wide openings chatter.
+            </p>
           </div>
         </section>
       )}

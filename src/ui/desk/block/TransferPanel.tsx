@@ -19,39 +19,110 @@ export function TransferPanel() {
   const { plan } = state;
   const way = transferById(plan.transfer.wayId);
   const key = keyImpressions(plan.blocks.length, plan.transfer.spares);
-  const drawings = [['key', 'Key lines'], ['flat', 'Flat tones'], ...plan.blocks.map((block, i) => [`block-${i + 1}`, block.name])] as const;
+  const drawings = [
+    ['key', 'Key lines'],
+    ['flat', 'Flat tones'],
+    ...plan.blocks.map((block, i) => [`block-${i + 1}`, block.name]),
+  ] as const;
   return (
     <>
       <section>
-        <TextField select fullWidth label="The drawing comes onto the block by" value={way.id} onChange={(e) => void change('way of transfer chosen', (p) => ({ ...p, transfer: { ...p.transfer, wayId: e.target.value as typeof way.id } }))} sx={{ mt: 1 }}>
-          {TRANSFER_WAYS.map((w) => <MenuItem key={w.id} value={w.id}>{w.name}</MenuItem>)}
+        <TextField
+          select
+          fullWidth
+          label="The drawing comes onto the block by"
+          value={way.id}
+          onChange={(e) =>
+            void change('way of transfer chosen', (p) => ({
+              ...p,
+              transfer: { ...p.transfer, wayId: e.target.value as typeof way.id },
+            }))
+          }
+          sx={{ mt: 1 }}
+        >
+          {TRANSFER_WAYS.map((w) => (
+            <MenuItem key={w.id} value={w.id}>
+              {w.name}
+            </MenuItem>
+          ))}
         </TextField>
-        <p className={`say ${way.drawing === 'mirrored' ? 'bad' : ''}`} style={{ margin: '12px 0 6px' }}>Prepare the drawing <strong>{way.drawing}</strong>{way.drawing === 'mirrored' ? ': lettering reads backwards on it.' : ': it turns over on its way to the block.'}</p>
+        <p className={`say ${way.drawing === 'mirrored' ? 'bad' : ''}`} style={{ margin: '12px 0 6px' }}>
+          Prepare the drawing <strong>{way.drawing}</strong>
+          {way.drawing === 'mirrored'
+            ? ': lettering reads backwards on it.'
+            : ': it turns over on its way to the block.'}
+        </p>
         <p className="note">{way.how}</p>
-        {plan.lettering.length > 0 && <p className="say bad" style={{ marginTop: 8 }}>{plan.lettering.length} part{plan.lettering.length === 1 ? '' : 's'} of this picture {plan.lettering.length === 1 ? 'is' : 'are'} lettering. Before you cut, check on the block itself that it reads backwards.</p>}
-        {way.solvent && <div style={{ marginTop: 8 }}><p className="say bad" style={{ fontSize: 13 }}>Solvents: air the room, no flames, gloves that resist that solvent. Heat: no open flame.</p><Cautions place="ink" /></div>}
+        {plan.lettering.length > 0 && (
+          <p className="say bad" style={{ marginTop: 8 }}>
+            {plan.lettering.length} part{plan.lettering.length === 1 ? '' : 's'} of this picture{' '}
+            {plan.lettering.length === 1 ? 'is' : 'are'} lettering. Before you cut, check on the block itself that it
+            reads backwards.
+          </p>
+        )}
+        {way.solvent && (
+          <div style={{ marginTop: 8 }}>
+            <p className="say bad" style={{ fontSize: 13 }}>
+              Solvents: air the room, no flames, gloves that resist that solvent. Heat: no open flame.
+            </p>
+            <Cautions place="ink" />
+          </div>
+        )}
       </section>
       <section>
         <h2>The drawing, true to size</h2>
-        <div style={{ display: 'grid', gridTemplateColumns: '1fr repeat(4, auto)', gap: '4px 6px', marginTop: 8, alignItems: 'center', fontSize: 13.5 }}>
+        <div
+          style={{
+            display: 'grid',
+            gridTemplateColumns: '1fr repeat(4, auto)',
+            gap: '4px 6px',
+            marginTop: 8,
+            alignItems: 'center',
+            fontSize: 13.5,
+          }}
+        >
           {drawings.map(([file, name]) => (
             <DrawingRow key={file} name={name} href={(format) => urls.file(`drawing-${file}.${format}`)} />
           ))}
         </div>
-        <p className="note" style={{ marginTop: 6 }}>{way.drawing === 'mirrored' ? 'Mirrored' : 'As seen'}, with origin corner, direction arrow, names and a check ruler; PDF on {plan.layout.exportPaper}. Numbers are PNG at 300 and 600 dots an inch.</p>
+        <p className="note" style={{ marginTop: 6 }}>
+          {way.drawing === 'mirrored' ? 'Mirrored' : 'As seen'}, with origin corner, direction arrow, names and a check
+          ruler; PDF on {plan.layout.exportPaper}. Numbers are PNG at 300 and 600 dots an inch.
+        </p>
       </section>
       {way.id === 'offset' && (
         <section>
           <h2>Key impressions</h2>
-          <p style={{ fontSize: 13.5, margin: '4px 0 10px' }}>{plan.blocks.length > 1 ? `Take ${key} from the key block: one for each of the ${plan.blocks.length - 1} other blocks, and spares.` : 'This print has one block, so there is nothing to offset onto.'}</p>
-          {plan.blocks.length > 1 && <CountField label="Spares" value={plan.transfer.spares} range={SPARES_RANGE} onChange={(spares) => void change('spares chosen', (p) => ({ ...p, transfer: { ...p.transfer, spares } }))} />}
+          <p style={{ fontSize: 13.5, margin: '4px 0 10px' }}>
+            {plan.blocks.length > 1
+              ? `Take ${key} from the key block: one for each of the ${plan.blocks.length - 1} other blocks, and spares.`
+              : 'This print has one block, so there is nothing to offset onto.'}
+          </p>
+          {plan.blocks.length > 1 && (
+            <CountField
+              label="Spares"
+              value={plan.transfer.spares}
+              range={SPARES_RANGE}
+              onChange={(spares) =>
+                void change('spares chosen', (p) => ({ ...p, transfer: { ...p.transfer, spares } }))
+              }
+            />
+          )}
         </section>
       )}
       <section>
         <h2>On the block’s back</h2>
         <ul className="watch">
           {plan.blocks.map((block, i) => (
-            <li key={block.id} style={{ fontSize: 13 }}>{state.name} · {block.name}, {i + 1} of {plan.blocks.length} · {plan.runs.map((run, r) => ({ run, r })).filter(({ run }) => blockOfRun(plan, run).block.id === block.id).map(({ run, r }) => `run ${r + 1} ${inkNamesOf(plan, run)}`).join(', ')} · arrow up, origin corner marked</li>
+            <li key={block.id} style={{ fontSize: 13 }}>
+              {state.name} · {block.name}, {i + 1} of {plan.blocks.length} ·{' '}
+              {plan.runs
+                .map((run, r) => ({ run, r }))
+                .filter(({ run }) => blockOfRun(plan, run).block.id === block.id)
+                .map(({ run, r }) => `run ${r + 1} ${inkNamesOf(plan, run)}`)
+                .join(', ')}{' '}
+              · arrow up, origin corner marked
+            </li>
           ))}
         </ul>
       </section>
@@ -63,10 +134,18 @@ function DrawingRow({ name, href }: { name: string; href: (format: string) => st
   return (
     <>
       <span>{name}</span>
-      <Button size="small" href={href('pdf')} aria-label={`${name}, PDF`}>PDF</Button>
-      <Button size="small" href={href('svg')} aria-label={`${name}, SVG`}>SVG</Button>
-      <Button size="small" href={`${href('png')}?dpi=300`} aria-label={`${name}, PNG at 300`}>300</Button>
-      <Button size="small" href={`${href('png')}?dpi=600`} aria-label={`${name}, PNG at 600`}>600</Button>
+      <Button size="small" href={href('pdf')} aria-label={`${name}, PDF`}>
+        PDF
+      </Button>
+      <Button size="small" href={href('svg')} aria-label={`${name}, SVG`}>
+        SVG
+      </Button>
+      <Button size="small" href={`${href('png')}?dpi=300`} aria-label={`${name}, PNG at 300`}>
+        300
+      </Button>
+      <Button size="small" href={`${href('png')}?dpi=600`} aria-label={`${name}, PNG at 600`}>
+        600
+      </Button>
     </>
   );
 }
@@ -79,10 +158,18 @@ export function TransferPictures() {
   const turned = (yes: boolean) => (yes ? 'turned over' : 'not turned');
   return (
     <div className="transfer-pictures">
-      <Picture title="the drawing" mirrored={way.drawing === 'mirrored'} note={way.drawing === 'mirrored' ? 'mirrored' : 'as seen'} lines />
+      <Picture
+        title="the drawing"
+        mirrored={way.drawing === 'mirrored'}
+        note={way.drawing === 'mirrored' ? 'mirrored' : 'as seen'}
+        lines
+      />
       <Arrow words={way.flips === 2 ? 'turned over twice' : turned(way.flips === 1)} />
       <Picture title="the block" mirrored note="mirrored, face up" lines block />
-      <p className="note says">The F stands for any lettering: it must read backwards on the block. Lay the print-out on the block the way the arrow says, and look for the origin corner before you rub or trace.</p>
+      <p className="note says">
+        The F stands for any lettering: it must read backwards on the block. Lay the print-out on the block the way the
+        arrow says, and look for the origin corner before you rub or trace.
+      </p>
       <Arrow words="printing turns it over" back />
       <Picture title="the print" mirrored={false} note="as seen" />
     </div>
@@ -90,10 +177,34 @@ export function TransferPictures() {
 }
 
 function Arrow({ words, back }: { words: string; back?: boolean }) {
-  return <div className="arrow"><svg width="44" height="14" aria-hidden style={back ? { transform: 'rotate(90deg)', margin: '16px 0 18px' } : undefined}><path d="M0 7h38M32 1l7 6-7 6" fill="none" stroke="#1F2421" strokeWidth="1.6" /></svg><span className="quiet">{words}</span></div>;
+  return (
+    <div className="arrow">
+      <svg
+        width="44"
+        height="14"
+        aria-hidden
+        style={back ? { transform: 'rotate(90deg)', margin: '16px 0 18px' } : undefined}
+      >
+        <path d="M0 7h38M32 1l7 6-7 6" fill="none" stroke="#1F2421" strokeWidth="1.6" />
+      </svg>
+      <span className="quiet">{words}</span>
+    </div>
+  );
 }
 
-function Picture({ title, mirrored, note, lines, block }: { title: string; mirrored: boolean; note: string; lines?: boolean; block?: boolean }) {
+function Picture({
+  title,
+  mirrored,
+  note,
+  lines,
+  block,
+}: {
+  title: string;
+  mirrored: boolean;
+  note: string;
+  lines?: boolean;
+  block?: boolean;
+}) {
   const { state, sheetWorker } = usePrintDesk();
   const { plan } = state;
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -102,25 +213,45 @@ function Picture({ title, mirrored, note, lines, block }: { title: string; mirro
   const draw = useCallback(async () => {
     const context = canvas.current?.getContext('2d');
     if (!context) return;
-    const width = Math.round(context.canvas.clientWidth * (window.devicePixelRatio || 1)), height = Math.round((width * heightPx) / widthPx);
+    const width = Math.round(context.canvas.clientWidth * (window.devicePixelRatio || 1)),
+      height = Math.round((width * heightPx) / widthPx);
     const base = block ? 0xffb4c7cf : 0xfff3f9fb;
     const styles = wantedOf(plan).map((lab) => ({ fill: lines ? base : wordOfLab(lab) }));
-    const answer = await sheetWorker.ask('paint', { what: 'labels', styles, view: { x: 0, y: 0, pxPerOut: widthPx / width, mirrored }, width, height, backdrop: base, lines: lines ? INK_WORD : undefined });
+    const answer = await sheetWorker.ask('paint', {
+      what: 'labels',
+      styles,
+      view: { x: 0, y: 0, pxPerOut: widthPx / width, mirrored },
+      width,
+      height,
+      backdrop: base,
+      lines: lines ? INK_WORD : undefined,
+    });
     if (!answer.ok) return;
     context.canvas.width = width;
     context.canvas.height = height;
     context.drawImage(answer.value, 0, 0);
     answer.value.close();
   }, [plan, sheetWorker, mirrored, lines, block, widthPx, heightPx]);
-  useEffect(() => { void draw(); }, [draw, labelsSha]);
+  useEffect(() => {
+    void draw();
+  }, [draw, labelsSha]);
   const mark = mirrored ? { left: 'auto', right: '8%' } : { left: '8%', right: 'auto' };
   return (
     <figure>
       <div style={{ position: 'relative', border: `1px solid ${TOKENS.ink}` }}>
-        <canvas ref={canvas} style={{ width: '100%', aspectRatio: `${widthPx} / ${heightPx}` }} role="img" aria-label={`${title}, ${note}`} />
-        <span className="flag" style={{ ...mark, transform: mirrored ? 'scaleX(-1)' : undefined }} aria-hidden>F</span>
+        <canvas
+          ref={canvas}
+          style={{ width: '100%', aspectRatio: `${widthPx} / ${heightPx}` }}
+          role="img"
+          aria-label={`${title}, ${note}`}
+        />
+        <span className="flag" style={{ ...mark, transform: mirrored ? 'scaleX(-1)' : undefined }} aria-hidden>
+          F
+        </span>
       </div>
-      <figcaption><strong>{title}</strong> <span className={mirrored ? 'madder' : 'quiet'}>{note}</span></figcaption>
+      <figcaption>
+        <strong>{title}</strong> <span className={mirrored ? 'madder' : 'quiet'}>{note}</span>
+      </figcaption>
     </figure>
   );
 }

@@ -1,7 +1,16 @@
 import { materialById, type Finding, type FindingKind } from '@/core/cutting';
 import { curesOf, figureOf, FINDING_ORDER, FINDING_TITLES, reasonOf } from './findingWords';
 
-const finding = (kind: FindingKind, value: number, limit: number): Finding => ({ kind, value, limit, xMm: 10, yMm: 20, lengthMm: 5, areaMm2: 2, boxMm: { x0: 8, y0: 18, x1: 12, y1: 22 } });
+const finding = (kind: FindingKind, value: number, limit: number): Finding => ({
+  kind,
+  value,
+  limit,
+  xMm: 10,
+  yMm: 20,
+  lengthMm: 5,
+  areaMm2: 2,
+  boxMm: { x0: 8, y0: 18, x1: 12, y1: 22 },
+});
 
 test('every finding has a number, a reason and at least one cure', () => {
   for (const kind of FINDING_ORDER) {
@@ -15,7 +24,13 @@ test('every finding has a number, a reason and at least one cure', () => {
 });
 
 test('after the first cut shapes stay, so only masks and keeping are offered', () => {
-  expect(FINDING_ORDER.map((kind) => curesOf(finding(kind, 0.4, 0.5), 'mm', false).map((c) => c.id))).toEqual([['keep'], ['keep'], ['keep'], ['keep'], ['mask', 'keep']]);
+  expect(FINDING_ORDER.map((kind) => curesOf(finding(kind, 0.4, 0.5), 'mm', false).map((c) => c.id))).toEqual([
+    ['keep'],
+    ['keep'],
+    ['keep'],
+    ['keep'],
+    ['mask', 'keep'],
+  ]);
 });
 
 test('figures name the unit, and wood its grain', () => {

@@ -10,17 +10,38 @@ import { usePrintDesk } from '../../kit/printContext';
 /** Reports after a pause that lets a hand step quickly along the run line. */
 const CHECK_REST_MS = 120;
 
-export interface StageCheck { readonly figures: StageFigures; readonly clearing: readonly { readonly widthMm: number; readonly cm2: number }[] }
+export interface StageCheck {
+  readonly figures: StageFigures;
+  readonly clearing: readonly { readonly widthMm: number; readonly cm2: number }[];
+}
 
-interface Asked { readonly key: string; readonly worker: PictureWorker; readonly standing: readonly number[]; readonly cutNow: readonly number[]; readonly settings: CutSettings }
+interface Asked {
+  readonly key: string;
+  readonly worker: PictureWorker;
+  readonly standing: readonly number[];
+  readonly cutNow: readonly number[];
+  readonly settings: CutSettings;
+}
 
 /** What is measured of a stage, and what it asks for with these settings; settings may change as fast as a slider moves. */
 export function useStageCheck(state: LabelState | undefined, block: Block, toolsMm: readonly number[]) {
-  const { sheetWorker, sheet, state: { plan } } = usePrintDesk();
+  const {
+    sheetWorker,
+    sheet,
+    state: { plan },
+  } = usePrintDesk();
   const key = state ? JSON.stringify([state.standing, state.cutNow]) : '';
   const [check, setCheck] = useState<StageCheck & { key: string }>();
   const [found, setFound] = useState<StageFindings & { key: string }>();
-  const settings = useMemo((): CutSettings => ({ material: materialById(block.materialId), grainDeg: block.grainDeg, toolsMm, roller: plan.roller }), [block.materialId, block.grainDeg, toolsMm, plan.roller]);
+  const settings = useMemo(
+    (): CutSettings => ({
+      material: materialById(block.materialId),
+      grainDeg: block.grainDeg,
+      toolsMm,
+      roller: plan.roller,
+    }),
+    [block.materialId, block.grainDeg, toolsMm, plan.roller],
+  );
   const toolsKey = toolsMm.join();
   useEffect(() => {
     if (!key) return;
@@ -29,17 +50,32 @@ export function useStageCheck(state: LabelState | undefined, block: Block, tools
     const timer = setTimeout(async () => {
       const figures = await sheetWorker.ask('measureStage', { standing, cutNow });
       if (!wanted || !figures.ok) return;
-      const clearing = await sheetWorker.ask('clearing', { standing, cutNow, toolsMm: toolsKey.split(',').map(Number) });
+      const clearing = await sheetWorker.ask('clearing', {
+        standing,
+        cutNow,
+        toolsMm: toolsKey.split(',').map(Number),
+      });
       if (wanted && clearing.ok) setCheck({ key, figures: figures.value, clearing: clearing.value });
     }, CHECK_REST_MS);
-    return () => { wanted = false; clearTimeout(timer); };
+    return () => {
+      wanted = false;
+      clearTimeout(timer);
+    };
   }, [key, sheet, sheetWorker, toolsKey]);
   const queue = useRef<NewestOnly<Asked, Outcome<StageFindings>>>(null);
-  queue.current ??= new NewestOnly(({ worker, standing, cutNow, settings: wanted }) => worker.ask('findings', { standing, cutNow, settings: wanted }), (answer, asked) => { if (answer.ok) setFound({ ...answer.value, key: asked.key }); });
+  queue.current ??= new NewestOnly(
+    ({ worker, standing, cutNow, settings: wanted }) => worker.ask('findings', { standing, cutNow, settings: wanted }),
+    (answer, asked) => {
+      if (answer.ok) setFound({ ...answer.value, key: asked.key });
+    },
+  );
   useEffect(() => {
     if (!key) return;
     const [standing, cutNow] = JSON.parse(key) as [number[], number[]];
-    const timer = setTimeout(() => queue.current?.push({ key, worker: sheetWorker, standing, cutNow, settings }), found?.key === key ? 0 : CHECK_REST_MS);
+    const timer = setTimeout(
+      () => queue.current?.push({ key, worker: sheetWorker, standing, cutNow, settings }),
+      found?.key === key ? 0 : CHECK_REST_MS,
+    );
     return () => clearTimeout(timer);
     // what was found last only decides whether to wait; it must not ask again
     // eslint-disable-next-line react-hooks/exhaustive-deps

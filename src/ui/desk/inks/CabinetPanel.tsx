@@ -18,16 +18,28 @@ export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
   const importFile = async (file: File | undefined) => {
     if (!file) return;
     const answer = await cabinet.importFile(file);
-    tell(answer.ok ? `${answer.value} ink${answer.value === 1 ? '' : 's'} put into the cabinet from ${file.name}.` : answer.message);
+    tell(
+      answer.ok
+        ? `${answer.value} ink${answer.value === 1 ? '' : 's'} put into the cabinet from ${file.name}.`
+        : answer.message,
+    );
   };
   const add = async () => {
     const answer = await cabinet.add(freshInk(state.plan.paper.labD50));
-    if (answer.ok) setChosenId(answer.value.id); else tell(answer.message);
+    if (answer.ok) setChosenId(answer.value.id);
+    else tell(answer.message);
   };
   const remove = async (ink: StoredInk) => {
     const answer = await cabinet.remove(ink.id);
-    if (!answer.ok) { tell(answer.message); return; }
-    const putBack = async () => { const back = await cabinet.putBack(ink.id); if (back.ok) setChosenId(back.value.id); else tell(back.message); };
+    if (!answer.ok) {
+      tell(answer.message);
+      return;
+    }
+    const putBack = async () => {
+      const back = await cabinet.putBack(ink.id);
+      if (back.ok) setChosenId(back.value.id);
+      else tell(back.message);
+    };
     tell(`${ink.name} was taken out of the cabinet.`, { words: 'Put it back', take: () => void putBack() });
   };
   const step = (e: KeyboardEvent) => {
@@ -41,27 +53,73 @@ export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
   return (
     <div className="work" style={{ gridTemplateColumns: 'minmax(0, 1fr) 372px' }}>
       <div className="stage">
-        <div className="row between"><h1>The cabinet</h1>{toggle}</div>
+        <div className="row between">
+          <h1>The cabinet</h1>
+          {toggle}
+        </div>
         <div className="row">
           <Button onClick={() => void add()}>Put an ink in</Button>
-          <Button component="label" htmlFor={fileId}>Bring inks in</Button>
-          <input id={fileId} type="file" accept=".csv,.gpl,.txt,.cgats,text/plain,text/csv" className="visually-hidden" aria-label="File of inks: CSV, GPL palette or CGATS" onChange={(e) => { void importFile(e.target.files?.[0]); e.target.value = ''; }} />
+          <Button component="label" htmlFor={fileId}>
+            Bring inks in
+          </Button>
+          <input
+            id={fileId}
+            type="file"
+            accept=".csv,.gpl,.txt,.cgats,text/plain,text/csv"
+            className="visually-hidden"
+            aria-label="File of inks: CSV, GPL palette or CGATS"
+            onChange={(e) => {
+              void importFile(e.target.files?.[0]);
+              e.target.value = '';
+            }}
+          />
           <span className="quiet">CSV, GPL palette or CGATS · take out as</span>
-          <a href={cabinet.file('inks.csv')}>CSV</a><a href={cabinet.file('inks.gpl')}>GPL palette</a><a href={cabinet.file('inks.cgats.txt')}>CGATS</a>
+          <a href={cabinet.file('inks.csv')}>CSV</a>
+          <a href={cabinet.file('inks.gpl')}>GPL palette</a>
+          <a href={cabinet.file('inks.cgats.txt')}>CGATS</a>
         </div>
-        {!inks ? <CabinetOpening /> : inks.length === 0 ? <div className="drop"><h1>The cabinet is empty</h1><p className="note">Put an ink in by its colour over paper, or bring a file of inks.</p></div> : (
+        {!inks ? (
+          <CabinetOpening />
+        ) : inks.length === 0 ? (
+          <div className="drop">
+            <h1>The cabinet is empty</h1>
+            <p className="note">Put an ink in by its colour over paper, or bring a file of inks.</p>
+          </div>
+        ) : (
           <div className="pots" onKeyDown={step}>
             <table className="cabinet" aria-label="Inks of the workshop">
-              <thead><tr><th scope="col">ink</th><th scope="col">kind</th><th scope="col" className="num">hides</th><th scope="col">known by</th><th scope="col">light-fast</th><th scope="col" className="num">stock</th></tr></thead>
+              <thead>
+                <tr>
+                  <th scope="col">ink</th>
+                  <th scope="col">kind</th>
+                  <th scope="col" className="num">
+                    hides
+                  </th>
+                  <th scope="col">known by</th>
+                  <th scope="col">light-fast</th>
+                  <th scope="col" className="num">
+                    stock
+                  </th>
+                </tr>
+              </thead>
               <tbody>
                 {inks.map((ink) => (
                   <tr key={ink.id} aria-selected={ink === chosen} onClick={() => setChosenId(ink.id)}>
-                    <td><button type="button" className="bare" onClick={() => setChosenId(ink.id)}><Swatch lab={ink.colour.labD50} />&ensp;{ink.name}</button></td>
+                    <td>
+                      <button type="button" className="bare" onClick={() => setChosenId(ink.id)}>
+                        <Swatch lab={ink.colour.labD50} />
+                        &ensp;{ink.name}
+                      </button>
+                    </td>
                     <td className="quiet">{ink.role === 'pigment' ? ink.kind : `${ink.kind} ${ink.role}`}</td>
                     <td className="num">{hidesInWords(ink.opacity)}</td>
                     <td className="quiet">{knownBy(ink)}</td>
-                    <td className="quiet" style={{ maxWidth: 130, overflow: 'hidden', textOverflow: 'ellipsis' }}>{ink.lightFast}</td>
-                    <td className={ink.stockG < 20 ? 'num madder' : 'num'}>{ink.stockG.toFixed(0)} g{ink.stockG < 20 ? ', low' : ''}</td>
+                    <td className="quiet" style={{ maxWidth: 130, overflow: 'hidden', textOverflow: 'ellipsis' }}>
+                      {ink.lightFast}
+                    </td>
+                    <td className={ink.stockG < 20 ? 'num madder' : 'num'}>
+                      {ink.stockG.toFixed(0)} g{ink.stockG < 20 ? ', low' : ''}
+                    </td>
                   </tr>
                 ))}
               </tbody>
@@ -69,7 +127,13 @@ export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
           </div>
         )}
       </div>
-      <aside className="side">{chosen ? <InkSheet key={chosen.id} ink={chosen} onRemove={() => void remove(chosen)} /> : <p className="note">No ink is chosen.</p>}</aside>
+      <aside className="side">
+        {chosen ? (
+          <InkSheet key={chosen.id} ink={chosen} onRemove={() => void remove(chosen)} />
+        ) : (
+          <p className="note">No ink is chosen.</p>
+        )}
+      </aside>
     </div>
   );
 }
@@ -84,5 +148,16 @@ function knownBy(ink: CabinetInk): string {
 }
 
 function freshInk(paperLabD50: CabinetInk['paperLabD50']): Omit<CabinetInk, 'id'> {
-  return { name: 'new ink', kind: 'oil', role: 'pigment', colour: { labD50: [55, 20, 20], spectrum: null }, paperLabD50, opacity: CONTRAST_RATIO.half, strength: 1, stockG: 0, lightFast: '', drawdowns: [] };
+  return {
+    name: 'new ink',
+    kind: 'oil',
+    role: 'pigment',
+    colour: { labD50: [55, 20, 20], spectrum: null },
+    paperLabD50,
+    opacity: CONTRAST_RATIO.half,
+    strength: 1,
+    stockG: 0,
+    lightFast: '',
+    drawdowns: [],
+  };
 }

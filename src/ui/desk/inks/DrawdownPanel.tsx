@@ -6,7 +6,14 @@ import { useId, useState } from 'react';
 import { deltaE2000, hexFromLabD50, type Lab } from '@/core/colour';
 import { filmOver, filmWeightReaching, groundOf, internalOnGround, labFromInternal, type Film } from '@/core/inks';
 import type { ReadingSource } from '@/core/sheets';
-import { DARKEST_ASSUMED, filmOfCabinetInk, type Drawdown, type NamedReading, type Reading, type StoredInk } from '@/records';
+import {
+  DARKEST_ASSUMED,
+  filmOfCabinetInk,
+  type Drawdown,
+  type NamedReading,
+  type Reading,
+  type StoredInk,
+} from '@/records';
 import { LabFields } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 
@@ -20,7 +27,10 @@ const SLOTS = [
 type Slot = (typeof SLOTS)[number]['id'];
 type Draft = Partial<Record<Slot, Reading>>;
 
-interface Props { readonly ink: StoredInk; readonly onSave: (drawdowns: readonly Drawdown[], colour?: Reading) => Promise<void> }
+interface Props {
+  readonly ink: StoredInk;
+  readonly onSave: (drawdowns: readonly Drawdown[], colour?: Reading) => Promise<void>;
+}
 
 /** The drawdown card: readings taken, typed or brought in; the card as the film predicts it beside what was read. */
 export function DrawdownPanel({ ink, onSave }: Props) {
@@ -36,7 +46,11 @@ export function DrawdownPanel({ ink, onSave }: Props) {
     for (const [i, slot] of SLOTS.entries()) {
       setReading(`reading ${slot.words}, ${i + 1} of ${SLOTS.length} …`);
       const answer = await cabinet.read({ kind: 'drawdown', inkId: ink.id, over: slot.over, film: slot.film });
-      if (!answer.ok) { tell(answer.message); setReading(undefined); return; }
+      if (!answer.ok) {
+        tell(answer.message);
+        setReading(undefined);
+        return;
+      }
       next[slot.id] = answer.value.reading;
     }
     setReading(undefined);
@@ -46,7 +60,10 @@ export function DrawdownPanel({ ink, onSave }: Props) {
   const open = async (file: File | undefined) => {
     if (!file) return;
     const answer = await cabinet.readFile(file);
-    if (!answer.ok) { tell(answer.message); return; }
+    if (!answer.ok) {
+      tell(answer.message);
+      return;
+    }
     setSamples(answer.value);
     setSource('file');
     setDraft({});
@@ -54,8 +71,14 @@ export function DrawdownPanel({ ink, onSave }: Props) {
   const keep = async () => {
     if (!draft?.overPaper || !draft.paper || !draft.black) return;
     const added: Drawdown = {
-      id: crypto.randomUUID(), at: new Date().toISOString(), source, paper: draft.paper, black: draft.black, overPaper: draft.overPaper,
-      overBlack: draft.overBlack ?? null, thinOverPaper: draft.thinOverPaper ?? null,
+      id: crypto.randomUUID(),
+      at: new Date().toISOString(),
+      source,
+      paper: draft.paper,
+      black: draft.black,
+      overPaper: draft.overPaper,
+      overBlack: draft.overBlack ?? null,
+      thinOverPaper: draft.thinOverPaper ?? null,
     };
     await onSave([...ink.drawdowns, added], draft.overPaper);
     setDraft(undefined);
@@ -65,24 +88,84 @@ export function DrawdownPanel({ ink, onSave }: Props) {
     <section aria-label="Drawdown">
       <h3>Drawdown</h3>
       {card && !draft && <Card ink={ink} card={card} />}
-      {!card && !draft && <p className="note">Draw a thin and a full film down over paper and a black strip, let it dry, and read it: absorption and scattering come from the readings.</p>}
-      {reading && <p role="status" className="note" style={{ marginTop: 8 }}>{reading}</p>}
+      {!card && !draft && (
+        <p className="note">
+          Draw a thin and a full film down over paper and a black strip, let it dry, and read it: absorption and
+          scattering come from the readings.
+        </p>
+      )}
+      {reading && (
+        <p role="status" className="note" style={{ marginTop: 8 }}>
+          {reading}
+        </p>
+      )}
       {draft && (
         <div style={{ display: 'grid', gap: 10, margin: '8px 0' }}>
-          {SLOTS.map((slot) => <SlotFields key={slot.id} words={slot.words} reading={draft[slot.id]} samples={samples} start={startOf(ink, slot.id)} onReading={(r) => { setDraft({ ...draft, [slot.id]: r }); if (!samples && source !== 'reader') setSource('typed'); }} />)}
+          {SLOTS.map((slot) => (
+            <SlotFields
+              key={slot.id}
+              words={slot.words}
+              reading={draft[slot.id]}
+              samples={samples}
+              start={startOf(ink, slot.id)}
+              onReading={(r) => {
+                setDraft({ ...draft, [slot.id]: r });
+                if (!samples && source !== 'reader') setSource('typed');
+              }}
+            />
+          ))}
           <div className="row">
-            <Button variant="contained" color="primary" disabled={!draft.overPaper || !draft.paper || !draft.black} onClick={() => void keep()}>Keep this drawdown</Button>
-            <Button variant="text" onClick={() => { setDraft(undefined); setSamples(undefined); }}>Leave it</Button>
+            <Button
+              variant="contained"
+              color="primary"
+              disabled={!draft.overPaper || !draft.paper || !draft.black}
+              onClick={() => void keep()}
+            >
+              Keep this drawdown
+            </Button>
+            <Button
+              variant="text"
+              onClick={() => {
+                setDraft(undefined);
+                setSamples(undefined);
+              }}
+            >
+              Leave it
+            </Button>
           </div>
-          <p className="note">Paper, black and the full film over paper are needed; over black makes the film known, the thin one tells its weight.</p>
+          <p className="note">
+            Paper, black and the full film over paper are needed; over black makes the film known, the thin one tells
+            its weight.
+          </p>
         </div>
       )}
       {!draft && (
         <div className="row" style={{ marginTop: 8 }}>
-          <Button disabled={reading !== undefined} onClick={() => void readCard()}>Read a card with the reader</Button>
-          <Button onClick={() => { setSource('typed'); setDraft({}); }}>Type readings in</Button>
-          <Button component="label" htmlFor={fileId}>From a CGATS file</Button>
-          <input id={fileId} type="file" accept=".txt,.cgats,text/plain" className="visually-hidden" aria-label="Measurement file of the drawdown" onChange={(e) => { void open(e.target.files?.[0]); e.target.value = ''; }} />
+          <Button disabled={reading !== undefined} onClick={() => void readCard()}>
+            Read a card with the reader
+          </Button>
+          <Button
+            onClick={() => {
+              setSource('typed');
+              setDraft({});
+            }}
+          >
+            Type readings in
+          </Button>
+          <Button component="label" htmlFor={fileId}>
+            From a CGATS file
+          </Button>
+          <input
+            id={fileId}
+            type="file"
+            accept=".txt,.cgats,text/plain"
+            className="visually-hidden"
+            aria-label="Measurement file of the drawdown"
+            onChange={(e) => {
+              void open(e.target.files?.[0]);
+              e.target.value = '';
+            }}
+          />
         </div>
       )}
     </section>
@@ -94,14 +177,58 @@ function startOf(ink: StoredInk, slot: Slot): Lab {
   return slot === 'black' ? [17, 0, 0] : ink.colour.labD50;
 }
 
-function SlotFields({ words, reading, samples, start, onReading }: { words: string; reading: Reading | undefined; samples: readonly NamedReading[] | undefined; start: Lab; onReading: (reading: Reading) => void }) {
+function SlotFields({
+  words,
+  reading,
+  samples,
+  start,
+  onReading,
+}: {
+  words: string;
+  reading: Reading | undefined;
+  samples: readonly NamedReading[] | undefined;
+  start: Lab;
+  onReading: (reading: Reading) => void;
+}) {
   const shown = reading?.labD50 ?? start;
   return (
     <div>
-      <p style={{ marginBottom: 6 }}><span className="swatch" style={{ background: reading ? hexFromLabD50(reading.labD50) : 'transparent', borderStyle: reading ? 'solid' : 'dashed' }} aria-hidden /> {words}{reading ? reading.spectrum ? <span className="quiet"> · spectrum</span> : '' : <span className="quiet"> · not read</span>}</p>
+      <p style={{ marginBottom: 6 }}>
+        <span
+          className="swatch"
+          style={{
+            background: reading ? hexFromLabD50(reading.labD50) : 'transparent',
+            borderStyle: reading ? 'solid' : 'dashed',
+          }}
+          aria-hidden
+        />{' '}
+        {words}
+        {reading ? (
+          reading.spectrum ? (
+            <span className="quiet"> · spectrum</span>
+          ) : (
+            ''
+          )
+        ) : (
+          <span className="quiet"> · not read</span>
+        )}
+      </p>
       {samples ? (
-        <TextField select fullWidth label="Sample" value="" onChange={(e) => { const { labD50, spectrum } = samples[Number(e.target.value)]; onReading({ labD50, spectrum }); }}>
-          {samples.slice(0, 300).map((s, i) => <MenuItem key={i} value={i}>{s.name}</MenuItem>)}
+        <TextField
+          select
+          fullWidth
+          label="Sample"
+          value=""
+          onChange={(e) => {
+            const { labD50, spectrum } = samples[Number(e.target.value)];
+            onReading({ labD50, spectrum });
+          }}
+        >
+          {samples.slice(0, 300).map((s, i) => (
+            <MenuItem key={i} value={i}>
+              {s.name}
+            </MenuItem>
+          ))}
         </TextField>
       ) : (
         <div className="row" style={{ flexWrap: 'nowrap' }}>
@@ -118,19 +245,38 @@ function Card({ ink, card }: { ink: StoredInk; card: Drawdown }) {
   const { film, words } = filmOfCabinetInk(ink);
   const ground = groundOf(card.paper.labD50, DARKEST_ASSUMED);
   const inside = (r: Reading) => internalOnGround(ground, r.labD50, r.spectrum);
-  const paper = inside(card.paper), black = inside(card.black);
+  const paper = inside(card.paper),
+    black = inside(card.black);
   const thin = card.thinOverPaper ? filmWeightReaching(film, paper, inside(card.thinOverPaper)) : 0.5;
-  const predicted = (f: Film, below: Float64Array, weight: number) => labFromInternal(ground, filmOver(f, below, weight));
-  const rows: [string, number, Reading | null, Reading | null][] = [[`thin, × ${thin.toFixed(2)}`, thin, card.thinOverPaper, null], ['full', 1, card.overPaper, card.overBlack], ['twice', 2, null, null]];
+  const predicted = (f: Film, below: Float64Array, weight: number) =>
+    labFromInternal(ground, filmOver(f, below, weight));
+  const rows: [string, number, Reading | null, Reading | null][] = [
+    [`thin, × ${thin.toFixed(2)}`, thin, card.thinOverPaper, null],
+    ['full', 1, card.overPaper, card.overBlack],
+    ['twice', 2, null, null],
+  ];
   return (
     <>
       <div className="card-grid" style={{ margin: '8px 0' }}>
-        <span className="quiet">film</span><span className="quiet">over paper</span><span className="quiet">over black</span>
+        <span className="quiet">film</span>
+        <span className="quiet">over paper</span>
+        <span className="quiet">over black</span>
         {rows.map(([name, weight, overPaper, overBlack]) => (
-          <Cells key={name} name={name} cells={[[predicted(film, paper, weight), overPaper?.labD50], [predicted(film, black, weight), overBlack?.labD50]]} />
+          <Cells
+            key={name}
+            name={name}
+            cells={[
+              [predicted(film, paper, weight), overPaper?.labD50],
+              [predicted(film, black, weight), overBlack?.labD50],
+            ]}
+          />
         ))}
       </div>
-      <p className="note">In each field the prediction, then the reading where there is one. Drawdown {ink.drawdowns.length} of {ink.drawdowns.length}, {new Date(card.at).toLocaleDateString('en-GB')}, {card.source === 'reader' ? 'with the reader' : card.source === 'file' ? 'from a file' : 'typed in'}: {words}</p>
+      <p className="note">
+        In each field the prediction, then the reading where there is one. Drawdown {ink.drawdowns.length} of{' '}
+        {ink.drawdowns.length}, {new Date(card.at).toLocaleDateString('en-GB')},{' '}
+        {card.source === 'reader' ? 'with the reader' : card.source === 'file' ? 'from a file' : 'typed in'}: {words}
+      </p>
     </>
   );
 }
@@ -141,7 +287,22 @@ function Cells({ name, cells }: { name: string; cells: readonly (readonly [Lab, 
       <span className="num">{name}</span>
       {cells.map(([predicted, read], i) => {
         const off = read && deltaE2000(predicted, read);
-        return <span key={i} className="chip" role="img" aria-label={read ? `${name} ${i ? 'over black' : 'over paper'}: predicted and read, ΔE ${off!.toFixed(1)}` : `${name} ${i ? 'over black' : 'over paper'}: predicted`} title={off === undefined ? 'predicted' : `predicted | read, ΔE ${off.toFixed(1)}`}><i style={{ background: hexFromLabD50(predicted) }} />{read && <i style={{ background: hexFromLabD50(read) }} />}</span>;
+        return (
+          <span
+            key={i}
+            className="chip"
+            role="img"
+            aria-label={
+              read
+                ? `${name} ${i ? 'over black' : 'over paper'}: predicted and read, ΔE ${off!.toFixed(1)}`
+                : `${name} ${i ? 'over black' : 'over paper'}: predicted`
+            }
+            title={off === undefined ? 'predicted' : `predicted | read, ΔE ${off.toFixed(1)}`}
+          >
+            <i style={{ background: hexFromLabD50(predicted) }} />
+            {read && <i style={{ background: hexFromLabD50(read) }} />}
+          </span>
+        );
       })}
     </>
   );

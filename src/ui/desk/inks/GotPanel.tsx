@@ -22,7 +22,15 @@ export function GotPanel({ question }: { question: InkQuestion }) {
   const [busy, setBusy] = useState(false);
   const predicted = looks!.looks[question.run + 1][label];
   const later = plan.runs.length - question.run - 1;
-  if (!printed) return <section><h3>The colour really got</h3><p className="note">Once this run is printed, its colour can be read or typed here, and the runs after it mixed anew.</p></section>;
+  if (!printed)
+    return (
+      <section>
+        <h3>The colour really got</h3>
+        <p className="note">
+          Once this run is printed, its colour can be read or typed here, and the runs after it mixed anew.
+        </p>
+      </section>
+    );
   const put = async (labD50: Lab, source: ReadingSource) => {
     setResolved(undefined);
     const answer = await log({ kind: 'colour-got', runId: run.id, colourId: laid.colourId, labD50, source });
@@ -32,28 +40,90 @@ export function GotPanel({ question }: { question: InkQuestion }) {
   const resolve = async () => {
     if (!cabinet.inks) return;
     setBusy(true);
-    const answer = await layersWorker.ask('resolve', { plan, got: progress.bench.coloursGot, cabinet: cabinet.inks, run: question.run + 1 });
+    const answer = await layersWorker.ask('resolve', {
+      plan,
+      got: progress.bench.coloursGot,
+      cabinet: cabinet.inks,
+      run: question.run + 1,
+    });
     setBusy(false);
-    if (answer.ok) setResolved(answer.value); else tell(answer.message);
+    if (answer.ok) setResolved(answer.value);
+    else tell(answer.message);
   };
   return (
     <section aria-label="The colour really got">
       <h3>The colour really got</h3>
       {got ? (
-        <p style={{ margin: '6px 0' }}><span className="pair" aria-hidden><i style={{ background: hexFromLabD50(got.labD50) }} /></span>&ensp;read {got.source === 'typed' ? 'and typed in' : got.source === 'file' ? 'from a file' : 'with the reader'}: L* {got.labD50[0].toFixed(1)}, a* {got.labD50[1].toFixed(1)}, b* {got.labD50[2].toFixed(1)}. The looks from here on follow it.</p>
-      ) : <p className="note" style={{ margin: '4px 0 8px' }}>Predicted for this area: L* {predicted[0].toFixed(0)}, a* {predicted[1].toFixed(0)}, b* {predicted[2].toFixed(0)}. Read a flat, dry place of it.</p>}
-      <ReadingButtons request={{ kind: 'run', printId: state.id, runId: run.id, colourId: laid.colourId }} onReading={({ labD50 }, source) => void put(labD50, source)} />
+        <p style={{ margin: '6px 0' }}>
+          <span className="pair" aria-hidden>
+            <i style={{ background: hexFromLabD50(got.labD50) }} />
+          </span>
+          &ensp;read{' '}
+          {got.source === 'typed' ? 'and typed in' : got.source === 'file' ? 'from a file' : 'with the reader'}: L*{' '}
+          {got.labD50[0].toFixed(1)}, a* {got.labD50[1].toFixed(1)}, b* {got.labD50[2].toFixed(1)}. The looks from here
+          on follow it.
+        </p>
+      ) : (
+        <p className="note" style={{ margin: '4px 0 8px' }}>
+          Predicted for this area: L* {predicted[0].toFixed(0)}, a* {predicted[1].toFixed(0)}, b*{' '}
+          {predicted[2].toFixed(0)}. Read a flat, dry place of it.
+        </p>
+      )}
+      <ReadingButtons
+        request={{ kind: 'run', printId: state.id, runId: run.id, colourId: laid.colourId }}
+        onReading={({ labD50 }, source) => void put(labD50, source)}
+      />
       <div style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 8, marginTop: 10, alignItems: 'start' }}>
         <LabFields name="The colour got, typed in" lab={typed ?? got?.labD50 ?? round(predicted)} onChange={setTyped} />
-        <Button disabled={!typed} onClick={() => typed && void put(typed, 'typed')}>Put down</Button>
+        <Button disabled={!typed} onClick={() => typed && void put(typed, 'typed')}>
+          Put down
+        </Button>
       </div>
-      {got && later > 0 && question.run + 1 >= progress.closedRuns && <Button sx={{ mt: 1 }} disabled={busy || !cabinet.inks} onClick={() => void resolve()}>{busy ? 'mixing anew …' : `Mix the ${later === 1 ? 'last run' : `${later} runs after it`} anew`}</Button>}
+      {got && later > 0 && question.run + 1 >= progress.closedRuns && (
+        <Button sx={{ mt: 1 }} disabled={busy || !cabinet.inks} onClick={() => void resolve()}>
+          {busy ? 'mixing anew …' : `Mix the ${later === 1 ? 'last run' : `${later} runs after it`} anew`}
+        </Button>
+      )}
       {resolved && (
         <div style={{ marginTop: 10 }}>
-          <table className="cabinet"><thead><tr><th scope="col">run</th><th scope="col">ink</th><th scope="col" className="num">off now</th><th scope="col" className="num">mixed anew</th></tr></thead>
-            <tbody>{resolved.changed.map((c) => <tr key={c.run}><td>{c.run + 1}</td><td>{c.ink}</td><td className="num">ΔE {c.before.toFixed(1)}</td><td className="num">ΔE {c.after.toFixed(1)}, {wordForDifference(c.after)}</td></tr>)}</tbody>
+          <table className="cabinet">
+            <thead>
+              <tr>
+                <th scope="col">run</th>
+                <th scope="col">ink</th>
+                <th scope="col" className="num">
+                  off now
+                </th>
+                <th scope="col" className="num">
+                  mixed anew
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {resolved.changed.map((c) => (
+                <tr key={c.run}>
+                  <td>{c.run + 1}</td>
+                  <td>{c.ink}</td>
+                  <td className="num">ΔE {c.before.toFixed(1)}</td>
+                  <td className="num">
+                    ΔE {c.after.toFixed(1)}, {wordForDifference(c.after)}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
           </table>
-          <Button variant="contained" color="primary" sx={{ mt: 1 }} onClick={() => { const { plan: next } = resolved; setResolved(undefined); void change('runs mixed anew', (p) => ({ ...p, inks: next.inks })); }}>Take the new recipes</Button>
+          <Button
+            variant="contained"
+            color="primary"
+            sx={{ mt: 1 }}
+            onClick={() => {
+              const { plan: next } = resolved;
+              setResolved(undefined);
+              void change('runs mixed anew', (p) => ({ ...p, inks: next.inks }));
+            }}
+          >
+            Take the new recipes
+          </Button>
         </div>
       )}
     </section>

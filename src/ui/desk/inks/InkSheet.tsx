@@ -4,14 +4,27 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
 import { CONTRAST_RATIO, contrastRatio, type Opacity, type PigmentRole } from '@/core/inks';
-import { filmOfCabinetInk, groundOfInk, INK_KINDS, PIGMENT_ROLES, STOCK_RANGE, STRENGTH_RANGE, type InkKind, type StoredInk } from '@/records';
+import {
+  filmOfCabinetInk,
+  groundOfInk,
+  INK_KINDS,
+  PIGMENT_ROLES,
+  STOCK_RANGE,
+  STRENGTH_RANGE,
+  type InkKind,
+  type StoredInk,
+} from '@/records';
 import { LabFields, NumberField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
 import { DrawdownPanel } from './DrawdownPanel';
 
 const CONTRAST_RANGE = { min: 0, max: 1, what: 'the contrast ratio' } as const;
-const OPACITY_WORDS: readonly (readonly [Opacity, string])[] = [['opaque', 'opaque: hides what lies below'], ['half', 'half: lets some through'], ['transparent', 'transparent: colours what lies below']];
+const OPACITY_WORDS: readonly (readonly [Opacity, string])[] = [
+  ['opaque', 'opaque: hides what lies below'],
+  ['half', 'half: lets some through'],
+  ['transparent', 'transparent: colours what lies below'],
+];
 
 /** All that is known of one ink of the cabinet; every change is saved at once. */
 export function InkSheet({ ink, onRemove }: { ink: StoredInk; onRemove: () => void }) {
@@ -31,29 +44,111 @@ export function InkSheet({ ink, onRemove }: { ink: StoredInk; onRemove: () => vo
   return (
     <>
       <section>
-        <h2><Swatch lab={ink.colour.labD50} large /> {ink.name}</h2>
-        <p className="note" style={{ marginTop: 6 }}>Its film hides {Math.round(100 * hides)} % of a black strip. What is known: {known.words}</p>
+        <h2>
+          <Swatch lab={ink.colour.labD50} large /> {ink.name}
+        </h2>
+        <p className="note" style={{ marginTop: 6 }}>
+          Its film hides {Math.round(100 * hides)} % of a black strip. What is known: {known.words}
+        </p>
       </section>
       <section style={{ display: 'grid', gap: 12 }}>
-        <TextField label="Name" value={name ?? ink.name} onChange={(e) => setName(e.target.value)} onBlur={takeName} onKeyDown={(e) => e.key === 'Enter' && takeName()} />
+        <TextField
+          label="Name"
+          value={name ?? ink.name}
+          onChange={(e) => setName(e.target.value)}
+          onBlur={takeName}
+          onKeyDown={(e) => e.key === 'Enter' && takeName()}
+        />
         <div className="fields">
-          <TextField select label="Kind" value={ink.kind} onChange={(e) => void save({ kind: e.target.value as InkKind })}>{INK_KINDS.map((k) => <MenuItem key={k} value={k}>{k}</MenuItem>)}</TextField>
-          <TextField select label="Use" value={ink.role} onChange={(e) => void save({ role: e.target.value as PigmentRole })}>{PIGMENT_ROLES.map((r) => <MenuItem key={r} value={r}>{r}</MenuItem>)}</TextField>
+          <TextField
+            select
+            label="Kind"
+            value={ink.kind}
+            onChange={(e) => void save({ kind: e.target.value as InkKind })}
+          >
+            {INK_KINDS.map((k) => (
+              <MenuItem key={k} value={k}>
+                {k}
+              </MenuItem>
+            ))}
+          </TextField>
+          <TextField
+            select
+            label="Use"
+            value={ink.role}
+            onChange={(e) => void save({ role: e.target.value as PigmentRole })}
+          >
+            {PIGMENT_ROLES.map((r) => (
+              <MenuItem key={r} value={r}>
+                {r}
+              </MenuItem>
+            ))}
+          </TextField>
         </div>
-        <LabFields name="Colour of its full film over paper" lab={ink.colour.labD50} onChange={(labD50) => void save({ colour: { labD50, spectrum: null } })} />
+        <LabFields
+          name="Colour of its full film over paper"
+          lab={ink.colour.labD50}
+          onChange={(labD50) => void save({ colour: { labD50, spectrum: null } })}
+        />
         <div className="fields">
-          <TextField select label="Opacity" value={word} onChange={(e) => void save({ opacity: e.target.value === 'ratio' ? CONTRAST_RATIO[ink.opacity as Opacity] ?? 0.5 : (e.target.value as Opacity) })} slotProps={{ select: { renderValue: (v) => (v === 'ratio' ? 'by contrast ratio' : String(v)) } }}>
-            {OPACITY_WORDS.map(([value, words]) => <MenuItem key={value} value={value}>{words}</MenuItem>)}
+          <TextField
+            select
+            label="Opacity"
+            value={word}
+            onChange={(e) =>
+              void save({
+                opacity:
+                  e.target.value === 'ratio'
+                    ? (CONTRAST_RATIO[ink.opacity as Opacity] ?? 0.5)
+                    : (e.target.value as Opacity),
+              })
+            }
+            slotProps={{ select: { renderValue: (v) => (v === 'ratio' ? 'by contrast ratio' : String(v)) } }}
+          >
+            {OPACITY_WORDS.map(([value, words]) => (
+              <MenuItem key={value} value={value}>
+                {words}
+              </MenuItem>
+            ))}
             <MenuItem value="ratio">by contrast ratio over a black strip</MenuItem>
           </TextField>
-          {typeof ink.opacity === 'number' ? <NumberField label="Contrast ratio, 0 to 1" value={ink.opacity} digits={2} range={CONTRAST_RANGE} onChange={(opacity) => void save({ opacity })} /> : <span />}
-          <NumberField label="Strength in mixtures" value={ink.strength} digits={2} range={STRENGTH_RANGE} onChange={(strength) => void save({ strength })} />
-          <NumberField label="Stock, g" value={ink.stockG} range={STOCK_RANGE} onChange={(stockG) => void save({ stockG })} />
+          {typeof ink.opacity === 'number' ? (
+            <NumberField
+              label="Contrast ratio, 0 to 1"
+              value={ink.opacity}
+              digits={2}
+              range={CONTRAST_RANGE}
+              onChange={(opacity) => void save({ opacity })}
+            />
+          ) : (
+            <span />
+          )}
+          <NumberField
+            label="Strength in mixtures"
+            value={ink.strength}
+            digits={2}
+            range={STRENGTH_RANGE}
+            onChange={(strength) => void save({ strength })}
+          />
+          <NumberField
+            label="Stock, g"
+            value={ink.stockG}
+            range={STOCK_RANGE}
+            onChange={(stockG) => void save({ stockG })}
+          />
         </div>
-        <TextField label="Light-fast note" defaultValue={ink.lightFast} onBlur={(e) => e.target.value !== ink.lightFast && void save({ lightFast: e.target.value })} />
+        <TextField
+          label="Light-fast note"
+          defaultValue={ink.lightFast}
+          onBlur={(e) => e.target.value !== ink.lightFast && void save({ lightFast: e.target.value })}
+        />
       </section>
       <DrawdownPanel ink={ink} onSave={(drawdowns, colour) => save({ drawdowns, ...(colour ? { colour } : {}) })} />
-      <section><Button color="error" onClick={onRemove}>Take this ink out of the cabinet</Button></section>
+      <section>
+        <Button color="error" onClick={onRemove}>
+          Take this ink out of the cabinet
+        </Button>
+      </section>
     </>
   );
 }

@@ -19,14 +19,41 @@ export function InksView() {
   const [inking, setInking] = useState(0);
   const run = Math.max(1, Math.min(selectedRun, plan.runs.length)) - 1;
   const toggle = (
-    <ToggleButtonGroup size="small" exclusive value={showing} onChange={(_, v: typeof showing | null) => v && setShowing(v)} aria-label="Which inks">
-      <ToggleButton value="print" sx={{ py: 0.3 }}>for this print</ToggleButton>
-      <ToggleButton value="cabinet" sx={{ py: 0.3 }}>the cabinet</ToggleButton>
+    <ToggleButtonGroup
+      size="small"
+      exclusive
+      value={showing}
+      onChange={(_, v: typeof showing | null) => v && setShowing(v)}
+      aria-label="Which inks"
+    >
+      <ToggleButton value="print" sx={{ py: 0.3 }}>
+        for this print
+      </ToggleButton>
+      <ToggleButton value="cabinet" sx={{ py: 0.3 }}>
+        the cabinet
+      </ToggleButton>
     </ToggleButtonGroup>
   );
   if (showing === 'cabinet') return <CabinetPanel toggle={toggle} />;
   if (!plan.flat || plan.runs.length === 0) {
-    return <div className="work" style={{ gridTemplateColumns: '1fr' }}><div className="stage"><div className="row between"><h1>Inks</h1>{toggle}</div><div className="drop"><h1>No run needs an ink yet</h1><p className="note">Recipes are made for the runs of a print, and those come from its picture. The cabinet can be filled before.</p><Link href={urls.page('picture')}>To the picture</Link></div></div></div>;
+    return (
+      <div className="work" style={{ gridTemplateColumns: '1fr' }}>
+        <div className="stage">
+          <div className="row between">
+            <h1>Inks</h1>
+            {toggle}
+          </div>
+          <div className="drop">
+            <h1>No run needs an ink yet</h1>
+            <p className="note">
+              Recipes are made for the runs of a print, and those come from its picture. The cabinet can be filled
+              before.
+            </p>
+            <Link href={urls.page('picture')}>To the picture</Link>
+          </div>
+        </div>
+      </div>
+    );
   }
   const chosen = { run, inking: Math.min(inking, plan.runs[run].inkings.length - 1) };
   const places = plan.runs.flatMap((r, i) => r.inkings.map((_, k) => ({ run: i, inking: k })));
@@ -43,12 +70,27 @@ export function InksView() {
   return (
     <div className="work" style={{ gridTemplateColumns: 'minmax(0, 1fr) 372px' }}>
       <div className="stage">
-        <div className="row between"><h1>Inks for this print</h1>{toggle}</div>
+        <div className="row between">
+          <h1>Inks for this print</h1>
+          {toggle}
+        </div>
         <div className="pots" onKeyDown={step} role="group" aria-label="Inks in the order of the runs">
-          {places.map((place) => <Pot key={`${place.run}.${place.inking}`} {...place} on={place.run === chosen.run && place.inking === chosen.inking} onChoose={() => { selectRun(place.run + 1); setInking(place.inking); }} />)}
+          {places.map((place) => (
+            <Pot
+              key={`${place.run}.${place.inking}`}
+              {...place}
+              on={place.run === chosen.run && place.inking === chosen.inking}
+              onChoose={() => {
+                selectRun(place.run + 1);
+                setInking(place.inking);
+              }}
+            />
+          ))}
         </div>
       </div>
-      <aside className="side"><RecipePanel key={plan.runs[chosen.run].inkings[chosen.inking].id} question={chosen} /></aside>
+      <aside className="side">
+        <RecipePanel key={plan.runs[chosen.run].inkings[chosen.inking].id} question={chosen} />
+      </aside>
     </div>
   );
 }
@@ -57,36 +99,84 @@ export function InksView() {
 export function useSheetCount(): number {
   const { state, progress } = usePrintDesk();
   const { started } = progress.bench;
-  return started ? started.counted + started.tests : sheetsToStart(state.plan.sheets, Math.max(1, state.plan.runs.length), state.belief).total;
+  return started
+    ? started.counted + started.tests
+    : sheetsToStart(state.plan.sheets, Math.max(1, state.plan.runs.length), state.belief).total;
 }
 
 /** Ink one inking needs, in grams, millilitres and teaspoons. */
 export function useInkNeed(run: number, inking: number) {
-  const { state: { plan } } = usePrintDesk();
+  const {
+    state: { plan },
+  } = usePrintDesk();
   const sheets = useSheetCount();
   const laid = plan.runs[run].inkings[inking];
-  const share = printedIds(plan, laid).reduce((sum, id) => sum + plan.flat!.colours.find((c) => c.id === id)!.areaShare, 0);
-  return { sheets, ...inkForRun((share * plan.picture!.widthMm * plan.picture!.heightMm) / 100, sheets, plan.runs[run].impressions * laid.filmWeight) };
+  const share = printedIds(plan, laid).reduce(
+    (sum, id) => sum + plan.flat!.colours.find((c) => c.id === id)!.areaShare,
+    0,
+  );
+  return {
+    sheets,
+    ...inkForRun(
+      (share * plan.picture!.widthMm * plan.picture!.heightMm) / 100,
+      sheets,
+      plan.runs[run].impressions * laid.filmWeight,
+    ),
+  };
 }
 
 function Pot({ run, inking, on, onChoose }: { run: number; inking: number; on: boolean; onChoose: () => void }) {
-  const { state: { plan }, looks, progress } = usePrintDesk();
+  const {
+    state: { plan },
+    looks,
+    progress,
+  } = usePrintDesk();
   const laid = plan.runs[run].inkings[inking];
   const ink = inkOf(plan, laid);
   const label = plan.flat!.colours.findIndex((c) => c.id === laid.colourId);
-  const below = looks!.looks[run][label], seen = looks!.looks[run + 1][label], wanted = wantedOf(plan)[label];
+  const below = looks!.looks[run][label],
+    seen = looks!.looks[run + 1][label],
+    wanted = wantedOf(plan)[label];
   const finished = deltaE2000(looks!.looks[plan.runs.length][label], wanted);
   const { grams } = useInkNeed(run, inking);
   const got = progress.bench.coloursGot.some((g) => g.runId === plan.runs[run].id && g.colourId === laid.colourId);
   return (
-    <button type="button" className="pot" aria-pressed={on} onClick={onChoose} aria-label={`Run ${run + 1}, ${ink.name}`}>
+    <button
+      type="button"
+      className="pot"
+      aria-pressed={on}
+      onClick={onChoose}
+      aria-label={`Run ${run + 1}, ${ink.name}`}
+    >
       <span className="n">{run + 1}</span>
-      <span><Chips below={below} alone={ink.solidLabD50} seen={seen} wanted={wanted} /></span>
       <span>
-        <span className="name">{ink.name}</span><br />
-        <span className="parts">{ink.recipe ? ink.recipe.parts.map((p) => `${100 * p.share < 2 ? (100 * p.share).toFixed(1) : Math.round(100 * p.share)} % ${p.name}`).join(' · ') : <span className="quiet">no recipe yet</span>}</span>
+        <Chips below={below} alone={ink.solidLabD50} seen={seen} wanted={wanted} />
       </span>
-      <span className="right num">{grams < 10 ? grams.toFixed(1) : grams.toFixed(0)} g<br /><span className={finished >= 3 ? 'madder' : 'quiet'}>ΔE {finished.toFixed(1)}, {wordForDifference(finished)}</span>{got && <><br /><span className="press">colour read</span></>}</span>
+      <span>
+        <span className="name">{ink.name}</span>
+        <br />
+        <span className="parts">
+          {ink.recipe ? (
+            ink.recipe.parts
+              .map((p) => `${100 * p.share < 2 ? (100 * p.share).toFixed(1) : Math.round(100 * p.share)} % ${p.name}`)
+              .join(' · ')
+          ) : (
+            <span className="quiet">no recipe yet</span>
+          )}
+        </span>
+      </span>
+      <span className="right num">
+        {grams < 10 ? grams.toFixed(1) : grams.toFixed(0)} g<br />
+        <span className={finished >= 3 ? 'madder' : 'quiet'}>
+          ΔE {finished.toFixed(1)}, {wordForDifference(finished)}
+        </span>
+        {got && (
+          <>
+            <br />
+            <span className="press">colour read</span>
+          </>
+        )}
+      </span>
     </button>
   );
 }
@@ -95,8 +185,17 @@ function Pot({ run, inking, on, onChoose }: { run: number; inking: number; on: b
 function Chips({ below, alone, seen, wanted }: { below: Lab; alone: Lab; seen: Lab; wanted: Lab }) {
   return (
     <>
-      <span className="chips" aria-hidden>{[below, alone, seen, wanted].map((lab, i) => <i key={i} style={{ background: hexFromLabD50(lab) }} />)}</span>
-      <span className="chips-key" aria-hidden><span>below</span><span>alone</span><span>seen</span><span>wanted</span></span>
+      <span className="chips" aria-hidden>
+        {[below, alone, seen, wanted].map((lab, i) => (
+          <i key={i} style={{ background: hexFromLabD50(lab) }} />
+        ))}
+      </span>
+      <span className="chips-key" aria-hidden>
+        <span>below</span>
+        <span>alone</span>
+        <span>seen</span>
+        <span>wanted</span>
+      </span>
     </>
   );
 }

@@ -8,7 +8,13 @@ import type { NamedReading, Reading, ReadingRequest } from '@/records';
 import { usePrintDesk } from '../../kit/printContext';
 
 /** A reading of one patch: with the colour reader, or a sample of a measurement file. */
-export function ReadingButtons({ request, onReading }: { request: ReadingRequest; onReading: (reading: Reading, source: ReadingSource) => void }) {
+export function ReadingButtons({
+  request,
+  onReading,
+}: {
+  request: ReadingRequest;
+  onReading: (reading: Reading, source: ReadingSource) => void;
+}) {
   const { cabinet, tell } = usePrintDesk();
   const [busy, setBusy] = useState(false);
   const [samples, setSamples] = useState<readonly NamedReading[]>();
@@ -17,21 +23,50 @@ export function ReadingButtons({ request, onReading }: { request: ReadingRequest
     setBusy(true);
     const answer = await cabinet.read(request);
     setBusy(false);
-    if (answer.ok) onReading(answer.value.reading, 'reader'); else tell(answer.message);
+    if (answer.ok) onReading(answer.value.reading, 'reader');
+    else tell(answer.message);
   };
   const open = async (file: File | undefined) => {
     if (!file) return;
     const answer = await cabinet.readFile(file);
-    if (answer.ok) setSamples(answer.value); else tell(answer.message);
+    if (answer.ok) setSamples(answer.value);
+    else tell(answer.message);
   };
   return (
     <div className="row">
-      <Button disabled={busy} onClick={() => void read()}>{busy ? 'reading …' : 'Read with the reader'}</Button>
-      <Button component="label" htmlFor={fileId}>From a CGATS file</Button>
-      <input id={fileId} type="file" accept=".txt,.cgats,.ti3,text/plain" className="visually-hidden" aria-label="Measurement file" onChange={(e) => { void open(e.target.files?.[0]); e.target.value = ''; }} />
+      <Button disabled={busy} onClick={() => void read()}>
+        {busy ? 'reading …' : 'Read with the reader'}
+      </Button>
+      <Button component="label" htmlFor={fileId}>
+        From a CGATS file
+      </Button>
+      <input
+        id={fileId}
+        type="file"
+        accept=".txt,.cgats,.ti3,text/plain"
+        className="visually-hidden"
+        aria-label="Measurement file"
+        onChange={(e) => {
+          void open(e.target.files?.[0]);
+          e.target.value = '';
+        }}
+      />
       {samples && (
-        <TextField select fullWidth label="Sample of the file" value="" onChange={(e) => { onReading(samples[Number(e.target.value)], 'file'); setSamples(undefined); }}>
-          {samples.slice(0, 300).map((s, i) => <MenuItem key={i} value={i}>{s.name}</MenuItem>)}
+        <TextField
+          select
+          fullWidth
+          label="Sample of the file"
+          value=""
+          onChange={(e) => {
+            onReading(samples[Number(e.target.value)], 'file');
+            setSamples(undefined);
+          }}
+        >
+          {samples.slice(0, 300).map((s, i) => (
+            <MenuItem key={i} value={i}>
+              {s.name}
+            </MenuItem>
+          ))}
         </TextField>
       )}
     </div>

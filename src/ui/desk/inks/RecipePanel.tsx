@@ -5,7 +5,15 @@ import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import { Fragment, useEffect, useMemo, useState } from 'react';
 import { deltaE2000, hexFromLabD50, wordForDifference } from '@/core/colour';
-import { labOfRecipe, ML_PER_TEASPOON, gradationLooksLabD50, filmOfRecipe, type Pigment, type RecipeLimit, type RecipePart } from '@/core/inks';
+import {
+  labOfRecipe,
+  ML_PER_TEASPOON,
+  gradationLooksLabD50,
+  filmOfRecipe,
+  type Pigment,
+  type RecipeLimit,
+  type RecipePart,
+} from '@/core/inks';
 import { parseNumber } from '@/core/units';
 import { inkOf, recipeTaskFor, filmOfInk, groundOfPlan, withRecipe, type InkAnswer, type InkQuestion } from '@/records';
 import { Cautions } from '../../kit/Cautions';
@@ -18,7 +26,8 @@ import { lowestPart, partsInWords, sameParts, withShare } from './parts';
 import { usePigments } from './usePigments';
 
 const LIMIT_WORDS: Record<RecipeLimit, string> = {
-  'below shows through': 'what lies below shows through every mixture of these inks. A more opaque ink, white, or an earlier place would reach it.',
+  'below shows through':
+    'what lies below shows through every mixture of these inks. A more opaque ink, white, or an earlier place would reach it.',
   'not light enough': 'no mixture of these inks is that light here.',
   'not dark enough': 'no mixture of these inks is that dark here.',
   'not pure enough': 'no mixture of these inks is that pure. A stronger pigment of that hue would be needed.',
@@ -35,13 +44,25 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
   const ink = inkOf(plan, laid);
   const closed = question.run < progress.closedRuns;
   const [answer, setAnswer] = useState<{ key: string; found: InkAnswer | null }>();
-  const key = JSON.stringify([plan.runs, plan.blocks, plan.flat?.colours, plan.paper, plan.way, plan.inks.filter((i) => i.id !== ink.id), got]);
+  const key = JSON.stringify([
+    plan.runs,
+    plan.blocks,
+    plan.flat?.colours,
+    plan.paper,
+    plan.way,
+    plan.inks.filter((i) => i.id !== ink.id),
+    got,
+  ]);
   const { inks } = cabinet;
   useEffect(() => {
     if (!inks) return;
     let current = true;
-    void layersWorker.ask('recipe', { plan, got, cabinet: inks, question }).then((a) => { if (current && a.ok) setAnswer({ key, found: a.value }); });
-    return () => { current = false; };
+    void layersWorker.ask('recipe', { plan, got, cabinet: inks, question }).then((a) => {
+      if (current && a.ok) setAnswer({ key, found: a.value });
+    });
+    return () => {
+      current = false;
+    };
     // the ink itself is what is being changed here; all else it stands on is in the key
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, inks, layersWorker]);
@@ -49,9 +70,18 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
   const [parts, setParts] = useState<readonly RecipePart[]>();
   const kept = ink.recipe?.parts.map(({ inkId, share }) => ({ id: inkId, share }));
   const shown = parts ?? kept ?? found?.chosen.parts ?? [];
-  const task = useMemo(() => (pigments ? recipeTaskFor(plan, got, pigments, question) : undefined), [pigments, plan, got, question]);
-  const seen = task && shown.length > 0 && shown.every((p) => task.pigments.some((g) => g.id === p.id)) ? labOfRecipe(task, shown) : undefined;
-  const overlapsOff = seen && task?.also?.length ? Math.max(...task.also.map((area) => deltaE2000(labOfRecipe({ ...task, ...area }, shown), area.targetLabD50))) : undefined;
+  const task = useMemo(
+    () => (pigments ? recipeTaskFor(plan, got, pigments, question) : undefined),
+    [pigments, plan, got, question],
+  );
+  const seen =
+    task && shown.length > 0 && shown.every((p) => task.pigments.some((g) => g.id === p.id))
+      ? labOfRecipe(task, shown)
+      : undefined;
+  const overlapsOff =
+    seen && task?.also?.length
+      ? Math.max(...task.also.map((area) => deltaE2000(labOfRecipe({ ...task, ...area }, shown), area.targetLabD50)))
+      : undefined;
   const need = useInkNeed(question.run, question.inking);
   const take = (next: readonly RecipePart[], label: string) => {
     if (!inks || !pigments) return;
@@ -62,17 +92,56 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
   return (
     <>
       <section>
-        <div className="row between"><h2>Run {question.run + 1}, {ink.name}</h2><span className="quiet num">{need.grams.toFixed(need.grams < 10 ? 1 : 0)} g · {need.millilitres.toFixed(0)} ml · {(need.millilitres / ML_PER_TEASPOON).toFixed(1)} tsp</span></div>
-        <p className="note">for {need.sheets} sheets with waste, on roller and slab (start values){closed ? ' · this run is closed' : ''}</p>
+        <div className="row between">
+          <h2>
+            Run {question.run + 1}, {ink.name}
+          </h2>
+          <span className="quiet num">
+            {need.grams.toFixed(need.grams < 10 ? 1 : 0)} g · {need.millilitres.toFixed(0)} ml ·{' '}
+            {(need.millilitres / ML_PER_TEASPOON).toFixed(1)} tsp
+          </span>
+        </div>
+        <p className="note">
+          for {need.sheets} sheets with waste, on roller and slab (start values){closed ? ' · this run is closed' : ''}
+        </p>
       </section>
-      {!inks || !pigments ? <CabinetOpening /> : (
+      {!inks || !pigments ? (
+        <CabinetOpening />
+      ) : (
         <section>
-          <Verdict found={found} target={task!.targetLabD50} seen={seen} overlapsOff={overlapsOff} onTake={closed || !found ? undefined : () => take(found.chosen.parts, 'recipe taken')} same={Boolean(kept && found && sameParts(kept, found.chosen.parts))} taken={Boolean(kept)} />
-          {missing.length > 0 && <p className="say bad">{ink.recipe!.parts.filter((p) => missing.some((m) => m.id === p.inkId)).map((p) => p.name).join(', ')} {missing.length === 1 ? 'is' : 'are'} not in this cabinet. The colour is kept as it was mixed.</p>}
-          <PartsEditor parts={shown} grams={need.grams} pigments={pigments} disabled={closed} onTurn={setParts} onLet={(next) => take(next, 'recipe changed')} />
+          <Verdict
+            found={found}
+            target={task!.targetLabD50}
+            seen={seen}
+            overlapsOff={overlapsOff}
+            onTake={closed || !found ? undefined : () => take(found.chosen.parts, 'recipe taken')}
+            same={Boolean(kept && found && sameParts(kept, found.chosen.parts))}
+            taken={Boolean(kept)}
+          />
+          {missing.length > 0 && (
+            <p className="say bad">
+              {ink
+                .recipe!.parts.filter((p) => missing.some((m) => m.id === p.inkId))
+                .map((p) => p.name)
+                .join(', ')}{' '}
+              {missing.length === 1 ? 'is' : 'are'} not in this cabinet. The colour is kept as it was mixed.
+            </p>
+          )}
+          <PartsEditor
+            parts={shown}
+            grams={need.grams}
+            pigments={pigments}
+            disabled={closed}
+            onTurn={setParts}
+            onLet={(next) => take(next, 'recipe changed')}
+          />
           <div className="row" style={{ marginTop: 12 }}>
             <Button href={urls.file(`lid-${question.run + 1}.pdf`)}>Lid label, PDF</Button>
-            {parts && <Button variant="text" onClick={() => setParts(undefined)}>as it was</Button>}
+            {parts && (
+              <Button variant="text" onClick={() => setParts(undefined)}>
+                as it was
+              </Button>
+            )}
           </div>
         </section>
       )}
@@ -83,24 +152,70 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
   );
 }
 
-function Verdict({ found, target, seen, overlapsOff, onTake, same, taken }: { found: InkAnswer['answer'] | undefined; target: readonly [number, number, number]; seen: readonly [number, number, number] | undefined; overlapsOff: number | undefined; onTake?: () => void; same: boolean; taken: boolean }) {
+function Verdict({
+  found,
+  target,
+  seen,
+  overlapsOff,
+  onTake,
+  same,
+  taken,
+}: {
+  found: InkAnswer['answer'] | undefined;
+  target: readonly [number, number, number];
+  seen: readonly [number, number, number] | undefined;
+  overlapsOff: number | undefined;
+  onTake?: () => void;
+  same: boolean;
+  taken: boolean;
+}) {
   const off = seen ? deltaE2000(seen, target) : undefined;
   return (
     <div style={{ minHeight: 92 }}>
-      <div className="row" aria-live="polite"><span className="pair tall" aria-hidden><i style={{ background: seen ? hexFromLabD50(seen) : 'transparent' }} /><i style={{ background: hexFromLabD50(target) }} /></span>
-        <span>{off === undefined ? 'nothing mixed yet' : <>seen, wanted: <strong className="num">ΔE {off.toFixed(1)}</strong>, {wordForDifference(off)}</>}<br />
+      <div className="row" aria-live="polite">
+        <span className="pair tall" aria-hidden>
+          <i style={{ background: seen ? hexFromLabD50(seen) : 'transparent' }} />
+          <i style={{ background: hexFromLabD50(target) }} />
+        </span>
+        <span>
+          {off === undefined ? (
+            'nothing mixed yet'
+          ) : (
+            <>
+              seen, wanted: <strong className="num">ΔE {off.toFixed(1)}</strong>, {wordForDifference(off)}
+            </>
+          )}
+          <br />
           {!taken && found && <span className="quiet">found for this run; not taken yet</span>}
           {same && <span className="press">as found </span>}
-          {overlapsOff !== undefined && <span className="quiet">in its overlaps ΔE {overlapsOff.toFixed(1)} at most</span>}
+          {overlapsOff !== undefined && (
+            <span className="quiet">in its overlaps ΔE {overlapsOff.toFixed(1)} at most</span>
+          )}
         </span>
       </div>
-      {found?.limit && <p className="say bad" style={{ marginTop: 8 }}>This colour cannot be reached from here: {LIMIT_WORDS[found.limit]} The nearest is ΔE {found.best.deltaE.toFixed(1)} off.</p>}
-      {found && !same && onTake && <Button variant="contained" color="primary" sx={{ mt: 1 }} onClick={onTake}>{taken ? `Take the recipe found (ΔE ${found.chosen.deltaE.toFixed(1)})` : 'Take this recipe'}</Button>}
+      {found?.limit && (
+        <p className="say bad" style={{ marginTop: 8 }}>
+          This colour cannot be reached from here: {LIMIT_WORDS[found.limit]} The nearest is ΔE{' '}
+          {found.best.deltaE.toFixed(1)} off.
+        </p>
+      )}
+      {found && !same && onTake && (
+        <Button variant="contained" color="primary" sx={{ mt: 1 }} onClick={onTake}>
+          {taken ? `Take the recipe found (ΔE ${found.chosen.deltaE.toFixed(1)})` : 'Take this recipe'}
+        </Button>
+      )}
     </div>
   );
 }
 
-interface PartsProps { readonly parts: readonly RecipePart[]; readonly grams: number; readonly pigments: readonly Pigment[]; readonly disabled: boolean; readonly onTurn: (parts: readonly RecipePart[]) => void; readonly onLet: (parts: readonly RecipePart[]) => void }
+interface PartsProps {
+  readonly parts: readonly RecipePart[];
+  readonly grams: number;
+  readonly pigments: readonly Pigment[];
+  readonly disabled: boolean;
+  readonly onTurn: (parts: readonly RecipePart[]) => void;
+  readonly onLet: (parts: readonly RecipePart[]) => void;
+}
 
 /** Parts in percent and grams; a part that is changed pushes the others together or apart. */
 function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsProps) {
@@ -113,7 +228,8 @@ function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsP
   const lowest = lowestPart(parts);
   const type = (id: string, text: string) => {
     const parsed = parseNumber(text, { min: 0, max: 100, what: 'a part, in percent' });
-    if (parsed.ok) onLet(withShare(parts, id, parsed.value / 100)); else tell(parsed.message);
+    if (parsed.ok) onLet(withShare(parts, id, parsed.value / 100));
+    else tell(parsed.message);
   };
   return (
     <>
@@ -121,47 +237,166 @@ function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsP
         {parts.map((part) => (
           <Fragment key={part.id}>
             <Swatch lab={inks.find((ink) => ink.id === part.id)?.colour.labD50 ?? [50, 0, 0]} />
-            <span>{nameOf(part.id)} <span className="quiet num">{partsInWords(part.share, lowest)}</span></span>
-            <PercentInput share={part.share} label={`${nameOf(part.id)}, percent`} disabled={disabled} onType={(text) => type(part.id, text)} />
-            <span className={short(part) ? 'num madder' : 'num quiet'} style={{ textAlign: 'right' }} title={short(part) ? `only ${stockOf(part)} g of it in the cabinet` : undefined}>{(part.share * grams).toFixed(grams * part.share < 10 ? 2 : 1)} g</span>
-            <button type="button" className="bare quiet" aria-label={`Leave out ${nameOf(part.id)}`} disabled={disabled || parts.length < 2} onClick={() => onLet(withShare(parts, part.id, 0))}>✕</button>
-            <Slider className="slide" aria-label={`${nameOf(part.id)}, share`} value={100 * part.share} min={0} max={100} step={0.5} disabled={disabled || parts.length < 2}
-              onChange={(_, v) => onTurn(withShare(parts, part.id, (v as number) / 100, true))} onChangeCommitted={(_, v) => onLet(withShare(parts, part.id, (v as number) / 100))} />
+            <span>
+              {nameOf(part.id)} <span className="quiet num">{partsInWords(part.share, lowest)}</span>
+            </span>
+            <PercentInput
+              share={part.share}
+              label={`${nameOf(part.id)}, percent`}
+              disabled={disabled}
+              onType={(text) => type(part.id, text)}
+            />
+            <span
+              className={short(part) ? 'num madder' : 'num quiet'}
+              style={{ textAlign: 'right' }}
+              title={short(part) ? `only ${stockOf(part)} g of it in the cabinet` : undefined}
+            >
+              {(part.share * grams).toFixed(grams * part.share < 10 ? 2 : 1)} g
+            </span>
+            <button
+              type="button"
+              className="bare quiet"
+              aria-label={`Leave out ${nameOf(part.id)}`}
+              disabled={disabled || parts.length < 2}
+              onClick={() => onLet(withShare(parts, part.id, 0))}
+            >
+              ✕
+            </button>
+            <Slider
+              className="slide"
+              aria-label={`${nameOf(part.id)}, share`}
+              value={100 * part.share}
+              min={0}
+              max={100}
+              step={0.5}
+              disabled={disabled || parts.length < 2}
+              onChange={(_, v) => onTurn(withShare(parts, part.id, (v as number) / 100, true))}
+              onChangeCommitted={(_, v) => onLet(withShare(parts, part.id, (v as number) / 100))}
+            />
           </Fragment>
         ))}
       </div>
-      {parts.filter(short).map((part) => <p key={part.id} className="say wait" style={{ marginBottom: 8 }}>Not enough {nameOf(part.id)}: {(part.share * grams).toFixed(1)} g are needed, {stockOf(part)} g are in the cabinet.</p>)}
-      <TextField select label="Add" value="" disabled={disabled} fullWidth onChange={(e) => onLet(parts.length === 0 ? [{ id: e.target.value, share: 1 }] : withShare([...parts, { id: e.target.value, share: 0 }], e.target.value, 0.1))}>
-        {left.map((ink) => <MenuItem key={ink.id} value={ink.id}><Swatch lab={ink.colour.labD50} />&ensp;{ink.name}</MenuItem>)}
+      {parts.filter(short).map((part) => (
+        <p key={part.id} className="say wait" style={{ marginBottom: 8 }}>
+          Not enough {nameOf(part.id)}: {(part.share * grams).toFixed(1)} g are needed, {stockOf(part)} g are in the
+          cabinet.
+        </p>
+      ))}
+      <TextField
+        select
+        label="Add"
+        value=""
+        disabled={disabled}
+        fullWidth
+        onChange={(e) =>
+          onLet(
+            parts.length === 0
+              ? [{ id: e.target.value, share: 1 }]
+              : withShare([...parts, { id: e.target.value, share: 0 }], e.target.value, 0.1),
+          )
+        }
+      >
+        {left.map((ink) => (
+          <MenuItem key={ink.id} value={ink.id}>
+            <Swatch lab={ink.colour.labD50} />
+            &ensp;{ink.name}
+          </MenuItem>
+        ))}
       </TextField>
     </>
   );
 }
 
-function PercentInput({ share, label, disabled, onType }: { share: number; label: string; disabled: boolean; onType: (text: string) => void }) {
+function PercentInput({
+  share,
+  label,
+  disabled,
+  onType,
+}: {
+  share: number;
+  label: string;
+  disabled: boolean;
+  onType: (text: string) => void;
+}) {
   const [text, setText] = useState<string>();
-  const take = () => { if (text !== undefined) { onType(text); setText(undefined); } };
-  return <input type="text" inputMode="decimal" aria-label={label} disabled={disabled} value={text ?? `${(100 * share).toFixed(1)} %`} onFocus={(e) => e.target.select()} onChange={(e) => setText(e.target.value)} onBlur={take} onKeyDown={(e) => e.key === 'Enter' && take()} />;
+  const take = () => {
+    if (text !== undefined) {
+      onType(text);
+      setText(undefined);
+    }
+  };
+  return (
+    <input
+      type="text"
+      inputMode="decimal"
+      aria-label={label}
+      disabled={disabled}
+      value={text ?? `${(100 * share).toFixed(1)} %`}
+      onFocus={(e) => e.target.select()}
+      onChange={(e) => setText(e.target.value)}
+      onBlur={take}
+      onKeyDown={(e) => e.key === 'Enter' && take()}
+    />
+  );
 }
 
 const GRADATION_STEPS = 24;
 
 /** A gradation rolled from this ink to another of the print, over what lies below. */
-function Gradation({ question, pigments, parts }: { question: InkQuestion; pigments: readonly Pigment[]; parts: readonly RecipePart[] }) {
-  const { state: { plan }, progress } = usePrintDesk();
+function Gradation({
+  question,
+  pigments,
+  parts,
+}: {
+  question: InkQuestion;
+  pigments: readonly Pigment[];
+  parts: readonly RecipePart[];
+}) {
+  const {
+    state: { plan },
+    progress,
+  } = usePrintDesk();
   const [to, setTo] = useState('');
   const ground = groundOfPlan(plan);
   const other = plan.inks.find((ink) => ink.id === to);
   const task = recipeTaskFor(plan, progress.bench.coloursGot, pigments, question);
-  const looks = other && parts.every((p) => pigments.some((g) => g.id === p.id)) ? gradationLooksLabD50(ground, task.below, filmOfRecipe(pigments, parts), filmOfInk(ground, other), GRADATION_STEPS, task.weight) : undefined;
+  const looks =
+    other && parts.every((p) => pigments.some((g) => g.id === p.id))
+      ? gradationLooksLabD50(
+          ground,
+          task.below,
+          filmOfRecipe(pigments, parts),
+          filmOfInk(ground, other),
+          GRADATION_STEPS,
+          task.weight,
+        )
+      : undefined;
   const own = plan.runs[question.run].inkings[question.inking].inkId;
   return (
     <section>
       <TextField select fullWidth label="Try a gradation to" value={to} onChange={(e) => setTo(e.target.value)}>
         <MenuItem value="">none</MenuItem>
-        {plan.inks.filter((ink) => ink.id !== own).map((ink) => <MenuItem key={ink.id} value={ink.id}><Swatch lab={ink.solidLabD50} />&ensp;{ink.name}</MenuItem>)}
+        {plan.inks
+          .filter((ink) => ink.id !== own)
+          .map((ink) => (
+            <MenuItem key={ink.id} value={ink.id}>
+              <Swatch lab={ink.solidLabD50} />
+              &ensp;{ink.name}
+            </MenuItem>
+          ))}
       </TextField>
-      {looks && <div className="grad" style={{ marginTop: 8 }} role="img" aria-label={`Gradation to ${other!.name} over what lies below`}>{looks.map((lab, i) => <i key={i} style={{ background: hexFromLabD50(lab) }} />)}</div>}
+      {looks && (
+        <div
+          className="grad"
+          style={{ marginTop: 8 }}
+          role="img"
+          aria-label={`Gradation to ${other!.name} over what lies below`}
+        >
+          {looks.map((lab, i) => (
+            <i key={i} style={{ background: hexFromLabD50(lab) }} />
+          ))}
+        </div>
+      )}
     </section>
   );
 }

@@ -19,7 +19,11 @@ export function partsInWords(share: number, lowest: number): string {
 /** The parts with one of them at a new share and the others shrunk or grown alike; parts of nothing fall out unless kept. */
 export function withShare(parts: readonly RecipePart[], id: string, share: number, keepEmpty = false): RecipePart[] {
   const others = parts.filter((p) => p.id !== id).reduce((sum, p) => sum + p.share, 0);
-  const next = parts.map((p) => (p.id === id ? { id, share } : { id: p.id, share: others > 0 ? (p.share / others) * (1 - share) : (1 - share) / (parts.length - 1) }));
+  const next = parts.map((p) =>
+    p.id === id
+      ? { id, share }
+      : { id: p.id, share: others > 0 ? (p.share / others) * (1 - share) : (1 - share) / (parts.length - 1) },
+  );
   const kept = keepEmpty ? next : next.filter((p) => p.share > 0.0005);
   const total = kept.reduce((sum, p) => sum + p.share, 0) || 1;
   return kept.map((p) => ({ id: p.id, share: p.share / total }));
@@ -27,5 +31,7 @@ export function withShare(parts: readonly RecipePart[], id: string, share: numbe
 
 /** Whether two recipes are the same to a half in a thousand. */
 export function sameParts(a: readonly RecipePart[], b: readonly RecipePart[]): boolean {
-  return a.length === b.length && a.every((p) => Math.abs(p.share - (b.find((q) => q.id === p.id)?.share ?? -1)) < 0.0005);
+  return (
+    a.length === b.length && a.every((p) => Math.abs(p.share - (b.find((q) => q.id === p.id)?.share ?? -1)) < 0.0005)
+  );
 }

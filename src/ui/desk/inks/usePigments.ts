@@ -10,8 +10,12 @@ export function usePigments(): readonly Pigment[] | undefined {
   useEffect(() => {
     if (!inks) return;
     let current = true;
-    void layersWorker.ask('pigments', { cabinet: inks }).then((answer) => { if (current && answer.ok) setPigments({ of: inks, pigments: answer.value }); });
-    return () => { current = false; };
+    void layersWorker.ask('pigments', { cabinet: inks }).then((answer) => {
+      if (current && answer.ok) setPigments({ of: inks, pigments: answer.value });
+    });
+    return () => {
+      current = false;
+    };
   }, [inks, layersWorker]);
   return pigments?.of === inks ? pigments?.pigments : undefined;
 }

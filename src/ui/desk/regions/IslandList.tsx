@@ -22,46 +22,118 @@ export function IslandList({ regions, closed }: { regions: Regions; closed: bool
   const [list, setList] = useState<{ rows: readonly IslandRow[]; total: number }>();
   useEffect(() => {
     let wanted = true;
-    void sheetWorker.ask('islands', { order, limit: SHOWN, leastMm2 }).then((answer) => { if (wanted && answer.ok) setList(answer.value); });
-    return () => { wanted = false; };
+    void sheetWorker.ask('islands', { order, limit: SHOWN, leastMm2 }).then((answer) => {
+      if (wanted && answer.ok) setList(answer.value);
+    });
+    return () => {
+      wanted = false;
+    };
   }, [sheetWorker, labelsSha, order, leastMm2]);
   const { line } = regions;
   return (
     <>
       <section>
-        <div className="row between"><h2>Islands</h2><span className="quiet">{list ? `${list.total} from ${leastMm2} mm²` : 'counting …'}</span></div>
-        <div className="fields" style={{ margin: '10px 0 8px' }}>
-          <label className="quiet" style={{ display: 'grid', gap: 3 }}>sorted by
-            <select className="plain-select" value={order} onChange={(e) => setOrder(e.target.value as IslandOrder)}>{ISLAND_ORDERS.map((o) => <option key={o} value={o}>{o}</option>)}</select>
-          </label>
-          <NumberField label="From, mm²" value={leastMm2} range={{ min: 0, max: 1e5, what: 'the smallest island listed' }} onChange={setLeastMm2} />
+        <div className="row between">
+          <h2>Islands</h2>
+          <span className="quiet">{list ? `${list.total} from ${leastMm2} mm²` : 'counting …'}</span>
         </div>
-        <div className="tones" role="listbox" aria-label="Islands of the picture" style={{ maxHeight: 320, overflow: 'auto' }}>
+        <div className="fields" style={{ margin: '10px 0 8px' }}>
+          <label className="quiet" style={{ display: 'grid', gap: 3 }}>
+            sorted by
+            <select className="plain-select" value={order} onChange={(e) => setOrder(e.target.value as IslandOrder)}>
+              {ISLAND_ORDERS.map((o) => (
+                <option key={o} value={o}>
+                  {o}
+                </option>
+              ))}
+            </select>
+          </label>
+          <NumberField
+            label="From, mm²"
+            value={leastMm2}
+            range={{ min: 0, max: 1e5, what: 'the smallest island listed' }}
+            onChange={setLeastMm2}
+          />
+        </div>
+        <div
+          className="tones"
+          role="listbox"
+          aria-label="Islands of the picture"
+          style={{ maxHeight: 320, overflow: 'auto' }}
+        >
           {list?.rows.map((row) => (
-            <button key={row.key} type="button" role="option" className="tone" aria-selected={regions.chosen?.key === row.key} aria-pressed={regions.chosen?.key === row.key} style={{ gridTemplateColumns: '18px 1fr auto auto', padding: '4px 6px' }} onClick={() => regions.choose(row)}>
+            <button
+              key={row.key}
+              type="button"
+              role="option"
+              className="tone"
+              aria-selected={regions.chosen?.key === row.key}
+              aria-pressed={regions.chosen?.key === row.key}
+              style={{ gridTemplateColumns: '18px 1fr auto auto', padding: '4px 6px' }}
+              onClick={() => regions.choose(row)}
+            >
               <Swatch lab={colours[row.label]?.wantedLabD50 ?? [50, 0, 0]} />
-              <span style={{ fontSize: 13 }}>{colours[row.label]?.name}{state.plan.lettering.includes(row.key) ? ' · lettering' : ''}</span>
-              <span className="num" style={{ fontSize: 12.5 }}>{areaWords(row.areaMm2)}</span>
+              <span style={{ fontSize: 13 }}>
+                {colours[row.label]?.name}
+                {state.plan.lettering.includes(row.key) ? ' · lettering' : ''}
+              </span>
+              <span className="num" style={{ fontSize: 12.5 }}>
+                {areaWords(row.areaMm2)}
+              </span>
               <span className="num quiet">{row.thinnestMm >= 2.9 ? '—' : formatLength(row.thinnestMm, unit, 1)}</span>
             </button>
           ))}
         </div>
-        {list && list.total > SHOWN && <p className="note">the first {SHOWN}; N and Shift N step through all in reading order</p>}
+        {list && list.total > SHOWN && (
+          <p className="note">the first {SHOWN}; N and Shift N step through all in reading order</p>
+        )}
       </section>
       {!closed && (
         <section>
           <h3>Remove specks inside a lasso</h3>
           <div className="fields" style={{ marginTop: 10, alignItems: 'start' }}>
             <NumberField label="Smaller than, mm²" value={speckMm2} range={SPECK_MM2} onChange={setSpeckMm2} />
-            {line?.use !== 'lasso' && <Button sx={{ height: 34 }} onClick={() => { regions.letGo(); regions.setLine({ use: 'lasso', pointsPx: [] }); }}>Draw a lasso</Button>}
+            {line?.use !== 'lasso' && (
+              <Button
+                sx={{ height: 34 }}
+                onClick={() => {
+                  regions.letGo();
+                  regions.setLine({ use: 'lasso', pointsPx: [] });
+                }}
+              >
+                Draw a lasso
+              </Button>
+            )}
           </div>
           {line?.use === 'lasso' && (
             <>
-              <p className="note" style={{ margin: '6px 0' }}>Go round the specks, point by point: click, or cross and Enter. {line.pointsPx.length / 2} points so far.</p>
-              <div className="row"><Button variant="contained" disabled={line.pointsPx.length < 6} onClick={() => void regions.act('specks removed', { kind: 'despeckle', outlinePx: line.pointsPx, minAreaPx: speckMm2 / regions.mmPerPx ** 2 })}>Remove them</Button><Button onClick={() => regions.setLine(undefined)}>No</Button></div>
+              <p className="note" style={{ margin: '6px 0' }}>
+                Go round the specks, point by point: click, or cross and Enter. {line.pointsPx.length / 2} points so
+                far.
+              </p>
+              <div className="row">
+                <Button
+                  variant="contained"
+                  disabled={line.pointsPx.length < 6}
+                  onClick={() =>
+                    void regions.act('specks removed', {
+                      kind: 'despeckle',
+                      outlinePx: line.pointsPx,
+                      minAreaPx: speckMm2 / regions.mmPerPx ** 2,
+                    })
+                  }
+                >
+                  Remove them
+                </Button>
+                <Button onClick={() => regions.setLine(undefined)}>No</Button>
+              </div>
             </>
           )}
-          {regions.said && !regions.chosen && <p className="say bad" role="alert">{regions.said}</p>}
+          {regions.said && !regions.chosen && (
+            <p className="say bad" role="alert">
+              {regions.said}
+            </p>
+          )}
         </section>
       )}
     </>

@@ -12,7 +12,12 @@ export function IslandOverlay({ mm }: { mm: number }) {
   return (
     <>
       {chosen.outlinesMm && <path className="island-line" d={pathOfMm(chosen.outlinesMm)} />}
-      <circle className="place-mark picked" cx={(chosen.x + 0.5) * mmPerPx} cy={(chosen.y + 0.5) * mmPerPx} r={9 * mm} />
+      <circle
+        className="place-mark picked"
+        cx={(chosen.x + 0.5) * mmPerPx}
+        cy={(chosen.y + 0.5) * mmPerPx}
+        r={9 * mm}
+      />
     </>
   );
 }
@@ -20,7 +25,14 @@ export function IslandOverlay({ mm }: { mm: number }) {
 /** The same, and the line being drawn. */
 export function RegionOverlay({ regions, mm }: { regions: Regions; mm: number }) {
   const { line, mmPerPx } = regions;
-  return <><IslandOverlay mm={mm} />{line && line.pointsPx.length > 0 && <DrawnPath pointsMm={line.pointsPx.map((v) => v * mmPerPx)} closed={line.use === 'lasso'} mm={mm} />}</>;
+  return (
+    <>
+      <IslandOverlay mm={mm} />
+      {line && line.pointsPx.length > 0 && (
+        <DrawnPath pointsMm={line.pointsPx.map((v) => v * mmPerPx)} closed={line.use === 'lasso'} mm={mm} />
+      )}
+    </>
+  );
 }
 
 /** A line in the making: its points stay visible. */
@@ -30,7 +42,12 @@ export function DrawnPath({ pointsMm, closed, mm }: { pointsMm: readonly number[
     <>
       <path d={d} fill={closed ? '#A63A2B22' : 'none'} stroke="#FBF9F3" strokeWidth={4 * mm} />
       <path d={d} fill="none" stroke="#A63A2B" strokeWidth={1.8 * mm} />
-      {pointsMm.map((v, i) => i % 2 === 0 && <circle key={i} cx={v} cy={pointsMm[i + 1]} r={3 * mm} fill="#A63A2B" stroke="#FBF9F3" strokeWidth={mm} />)}
+      {pointsMm.map(
+        (v, i) =>
+          i % 2 === 0 && (
+            <circle key={i} cx={v} cy={pointsMm[i + 1]} r={3 * mm} fill="#A63A2B" stroke="#FBF9F3" strokeWidth={mm} />
+          ),
+      )}
     </>
   );
 }

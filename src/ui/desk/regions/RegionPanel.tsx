@@ -33,33 +33,128 @@ export function RegionPanel({ regions, closed }: { regions: Regions; closed: boo
   const next = chosen.detail?.neighbours[0];
   const acts = !closed && (
     <>
-      <p className="note" style={{ marginTop: 6 }}>Give it to</p>
+      <p className="note" style={{ marginTop: 6 }}>
+        Give it to
+      </p>
       <div className="row" style={{ marginTop: 4, gap: 6 }}>
-        {colours.map((c, label) => label !== chosen.label && (
-          <button key={c.id} type="button" className="bare row" style={{ gap: 5, padding: 3 }} onClick={() => give(label)} aria-label={`Give the island to ${c.name}`}><Swatch lab={c.wantedLabD50} /><kbd>{label + 1}</kbd></button>
-        ))}
+        {colours.map(
+          (c, label) =>
+            label !== chosen.label && (
+              <button
+                key={c.id}
+                type="button"
+                className="bare row"
+                style={{ gap: 5, padding: 3 }}
+                onClick={() => give(label)}
+                aria-label={`Give the island to ${c.name}`}
+              >
+                <Swatch lab={c.wantedLabD50} />
+                <kbd>{label + 1}</kbd>
+              </button>
+            ),
+        )}
       </div>
       <div className="row" style={{ marginTop: 8, gap: 6 }}>
-        <Button size="small" disabled={!next} onClick={() => void act('island merged', { kind: 'merge', island: chosen.key })}>{next ? `Merge into ${colours[next.label].name}` : 'Merge'}</Button>
-        <Button size="small" onClick={() => regions.setLine({ use: 'split', pointsPx: [] })}>Split along a line</Button>
-        <Button size="small" onClick={() => regions.setLine({ use: 'gap', pointsPx: [] })}>Open a gap</Button>
+        <Button
+          size="small"
+          disabled={!next}
+          onClick={() => void act('island merged', { kind: 'merge', island: chosen.key })}
+        >
+          {next ? `Merge into ${colours[next.label].name}` : 'Merge'}
+        </Button>
+        <Button size="small" onClick={() => regions.setLine({ use: 'split', pointsPx: [] })}>
+          Split along a line
+        </Button>
+        <Button size="small" onClick={() => regions.setLine({ use: 'gap', pointsPx: [] })}>
+          Open a gap
+        </Button>
       </div>
       {regions.line && regions.line.use !== 'lasso' && <LineUse key={regions.line.use} regions={regions} />}
       <div className="fields" style={{ marginTop: 12, alignItems: 'start' }}>
         <LengthField label="Thin parts up to" valueMm={widthMm} unit={unit} range={WIDTH_MM} onChange={setWidthMm} />
-        <Button sx={{ height: 34 }} onClick={() => void act('thin parts thickened', { kind: 'thicken', labels: [chosen.label], boxPx: chosen.boxPx, widthPx: widthMm / mmPerPx })}>Thicken</Button>
+        <Button
+          sx={{ height: 34 }}
+          onClick={() =>
+            void act('thin parts thickened', {
+              kind: 'thicken',
+              labels: [chosen.label],
+              boxPx: chosen.boxPx,
+              widthPx: widthMm / mmPerPx,
+            })
+          }
+        >
+          Thicken
+        </Button>
         <LengthField label="Edge rounded by" valueMm={radiusMm} unit={unit} range={RADIUS_MM} onChange={setRadiusMm} />
-        <Button sx={{ height: 34 }} onClick={() => void act('edge smoothed', { kind: 'smooth', island: chosen.key, radiusPx: radiusMm / mmPerPx })}>Smooth</Button>
+        <Button
+          sx={{ height: 34 }}
+          onClick={() =>
+            void act('edge smoothed', { kind: 'smooth', island: chosen.key, radiusPx: radiusMm / mmPerPx })
+          }
+        >
+          Smooth
+        </Button>
       </div>
     </>
   );
   return (
     <section className="say" aria-label="Chosen island">
-      <div className="row between"><h3>Island of {areaWords(chosen.areaMm2)}</h3><button type="button" className="link" onClick={regions.letGo}>let go</button></div>
-      <p className="note" aria-live="polite"><Swatch lab={colours[chosen.label].wantedLabD50} /> {colours[chosen.label].name}{chosen.detail && <>{chosen.detail.thinnestMm !== undefined && <> · thinnest {chosen.detail.thinnestMm >= 2.9 ? `over ${formatLength(2.9, unit, 1)}` : formatLength(chosen.detail.thinnestMm, unit, 1)}</>}{chosen.detail.neighbours.length > 0 && <> · borders {chosen.detail.neighbours.slice(0, 3).map((n) => `${colours[n.label].name} ${formatLength(n.edgeMm, unit, 0)}`).join(', ')}</>}</>}</p>
-      {regions.said && <p className="say bad" role="alert" style={{ marginTop: 6 }}>{regions.said}</p>}
+      <div className="row between">
+        <h3>Island of {areaWords(chosen.areaMm2)}</h3>
+        <button type="button" className="link" onClick={regions.letGo}>
+          let go
+        </button>
+      </div>
+      <p className="note" aria-live="polite">
+        <Swatch lab={colours[chosen.label].wantedLabD50} /> {colours[chosen.label].name}
+        {chosen.detail && (
+          <>
+            {chosen.detail.thinnestMm !== undefined && (
+              <>
+                {' '}
+                · thinnest{' '}
+                {chosen.detail.thinnestMm >= 2.9
+                  ? `over ${formatLength(2.9, unit, 1)}`
+                  : formatLength(chosen.detail.thinnestMm, unit, 1)}
+              </>
+            )}
+            {chosen.detail.neighbours.length > 0 && (
+              <>
+                {' '}
+                · borders{' '}
+                {chosen.detail.neighbours
+                  .slice(0, 3)
+                  .map((n) => `${colours[n.label].name} ${formatLength(n.edgeMm, unit, 0)}`)
+                  .join(', ')}
+              </>
+            )}
+          </>
+        )}
+      </p>
+      {regions.said && (
+        <p className="say bad" role="alert" style={{ marginTop: 6 }}>
+          {regions.said}
+        </p>
+      )}
       {acts}
-      <FormControlLabel sx={{ mt: 0.5 }} control={<Checkbox size="small" checked={lettering} onChange={(e) => void change(e.target.checked ? 'marked as lettering' : 'no lettering', (p) => ({ ...p, lettering: e.target.checked ? [...p.lettering, chosen.key] : p.lettering.filter((k) => k !== chosen.key) }))} />} label="this is lettering" />
+      <FormControlLabel
+        sx={{ mt: 0.5 }}
+        control={
+          <Checkbox
+            size="small"
+            checked={lettering}
+            onChange={(e) =>
+              void change(e.target.checked ? 'marked as lettering' : 'no lettering', (p) => ({
+                ...p,
+                lettering: e.target.checked
+                  ? [...p.lettering, chosen.key]
+                  : p.lettering.filter((k) => k !== chosen.key),
+              }))
+            }
+          />
+        }
+        label="this is lettering"
+      />
     </section>
   );
 }
@@ -69,25 +164,59 @@ function LineUse({ regions }: { regions: Regions }) {
   const { state, unit } = usePrintDesk();
   const { colours } = state.plan.flat!;
   const { chosen, line, act, mmPerPx } = regions;
-  const [label, setLabel] = useState(() => chosen?.detail?.neighbours[0]?.label ?? colours.findIndex((_, l) => l !== chosen?.label));
+  const [label, setLabel] = useState(
+    () => chosen?.detail?.neighbours[0]?.label ?? colours.findIndex((_, l) => l !== chosen?.label),
+  );
   const [widthMm, setWidthMm] = useState(0.6);
   const finish = () => {
     if (!chosen || !line) return;
     const linePx = line.pointsPx;
-    void act(line.use === 'split' ? 'island split' : 'gap opened', line.use === 'split' ? { kind: 'split', island: chosen.key, linePx, label } : { kind: 'gap', island: chosen.key, linePx, widthPx: widthMm / mmPerPx, label });
+    void act(
+      line.use === 'split' ? 'island split' : 'gap opened',
+      line.use === 'split'
+        ? { kind: 'split', island: chosen.key, linePx, label }
+        : { kind: 'gap', island: chosen.key, linePx, widthPx: widthMm / mmPerPx, label },
+    );
   };
   useHotkeys('f', finish);
   if (!line) return null;
   return (
     <div style={{ borderTop: '1px solid var(--hairline)', marginTop: 10, paddingTop: 8, display: 'grid', gap: 10 }}>
-      <p className="note">{line.use === 'split' ? 'Draw a line from outside to outside, point by point; the smaller part gets the colour.' : 'Draw the gap, point by point.'} Click, or move the cross with the arrow keys and press Enter. {line.pointsPx.length / 2} points so far.</p>
+      <p className="note">
+        {line.use === 'split'
+          ? 'Draw a line from outside to outside, point by point; the smaller part gets the colour.'
+          : 'Draw the gap, point by point.'}{' '}
+        Click, or move the cross with the arrow keys and press Enter. {line.pointsPx.length / 2} points so far.
+      </p>
       <div className="fields">
-        <TextField select label={line.use === 'split' ? 'The smaller part' : 'The gap'} value={label} onChange={(e) => setLabel(Number(e.target.value))}>
-          {colours.map((c, l) => l !== chosen?.label && <MenuItem key={c.id} value={l}>{c.name}</MenuItem>)}
+        <TextField
+          select
+          label={line.use === 'split' ? 'The smaller part' : 'The gap'}
+          value={label}
+          onChange={(e) => setLabel(Number(e.target.value))}
+        >
+          {colours.map(
+            (c, l) =>
+              l !== chosen?.label && (
+                <MenuItem key={c.id} value={l}>
+                  {c.name}
+                </MenuItem>
+              ),
+          )}
         </TextField>
-        {line.use === 'gap' && <LengthField label="As wide as" valueMm={widthMm} unit={unit} range={WIDTH_MM} onChange={setWidthMm} />}
+        {line.use === 'gap' && (
+          <LengthField label="As wide as" valueMm={widthMm} unit={unit} range={WIDTH_MM} onChange={setWidthMm} />
+        )}
       </div>
-      <div className="row"><Button variant="contained" disabled={line.pointsPx.length < 4} onClick={finish}>{line.use === 'split' ? 'Split here' : 'Open here'} <kbd style={{ marginLeft: 8 }}>F</kbd></Button><Button onClick={regions.unpoint} disabled={line.pointsPx.length === 0}>Last point back</Button><Button onClick={() => regions.setLine(undefined)}>No</Button></div>
+      <div className="row">
+        <Button variant="contained" disabled={line.pointsPx.length < 4} onClick={finish}>
+          {line.use === 'split' ? 'Split here' : 'Open here'} <kbd style={{ marginLeft: 8 }}>F</kbd>
+        </Button>
+        <Button onClick={regions.unpoint} disabled={line.pointsPx.length === 0}>
+          Last point back
+        </Button>
+        <Button onClick={() => regions.setLine(undefined)}>No</Button>
+      </div>
     </div>
   );
 }

@@ -20,17 +20,27 @@ export function BitmapView({ aspect, label, paint, children }: Props) {
     watch.observe(canvas.current!);
     return () => watch.disconnect();
   }, []);
-  const [newest] = useState(() => new NewestOnly<{ work: Props['paint']; width: number; height: number }, ImageBitmap | undefined>(
-    ({ work, width: w, height: h }) => work(w, h),
-    (bitmap) => {
-      if (!bitmap || !canvas.current) return;
-      canvas.current.width = bitmap.width;
-      canvas.current.height = bitmap.height;
-      canvas.current.getContext('2d')!.drawImage(bitmap, 0, 0);
-      bitmap.close();
-      canvas.current.dataset.painted = String(Number(canvas.current.dataset.painted ?? 0) + 1);
-    },
-  ));
-  useEffect(() => { if (width > 0) newest.push({ work: paint, width, height: Math.max(1, Math.round(width * aspect)) }); }, [newest, paint, width, aspect]);
-  return <div className="bitmap-view" style={{ aspectRatio: `${1 / aspect}` }}><canvas ref={canvas} role="img" aria-label={label} />{children}</div>;
+  const [newest] = useState(
+    () =>
+      new NewestOnly<{ work: Props['paint']; width: number; height: number }, ImageBitmap | undefined>(
+        ({ work, width: w, height: h }) => work(w, h),
+        (bitmap) => {
+          if (!bitmap || !canvas.current) return;
+          canvas.current.width = bitmap.width;
+          canvas.current.height = bitmap.height;
+          canvas.current.getContext('2d')!.drawImage(bitmap, 0, 0);
+          bitmap.close();
+          canvas.current.dataset.painted = String(Number(canvas.current.dataset.painted ?? 0) + 1);
+        },
+      ),
+  );
+  useEffect(() => {
+    if (width > 0) newest.push({ work: paint, width, height: Math.max(1, Math.round(width * aspect)) });
+  }, [newest, paint, width, aspect]);
+  return (
+    <div className="bitmap-view" style={{ aspectRatio: `${1 / aspect}` }}>
+      <canvas ref={canvas} role="img" aria-label={label} />
+      {children}
+    </div>
+  );
 }

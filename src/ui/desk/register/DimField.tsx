@@ -29,8 +29,25 @@ export function DimField({ label, valueMm, unit, range, x, y, onChange, onError,
     if (Math.abs(parsed.value - valueMm) > 1e-6) onChange(parsed.value);
   };
   return (
-    <input className="dim" aria-label={label} aria-invalid={wrong} disabled={disabled} value={text ?? formatLength(valueMm, unit)} style={{ left: x, top: y }} size={8}
-      onFocus={(e) => e.target.select()} onChange={(e) => setText(e.target.value)} onBlur={take}
-      onKeyDown={(e) => { if (e.key === 'Enter') take(); if (e.key === 'Escape') { setText(undefined); setWrong(false); onError(undefined); } }} />
+    <input
+      className="dim"
+      aria-label={label}
+      aria-invalid={wrong}
+      disabled={disabled}
+      value={text ?? formatLength(valueMm, unit)}
+      style={{ left: x, top: y }}
+      size={8}
+      onFocus={(e) => e.target.select()}
+      onChange={(e) => setText(e.target.value)}
+      onBlur={take}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') take();
+        if (e.key === 'Escape') {
+          setText(undefined);
+          setWrong(false);
+          onError(undefined);
+        }
+      }}
+    />
   );
 }

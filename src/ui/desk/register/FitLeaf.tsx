@@ -6,7 +6,18 @@ import TextField from '@mui/material/TextField';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { hexFromLabD50 as hex, type Lab } from '@/core/colour';
 import { materialById } from '@/core/cutting';
-import { BEYOND, HANDS, NO_MOTION, registrationWay, REGISTRATION_WAYS, spreadOf, type Hand, type Motion, type SheetCase, type SheetLayout } from '@/core/registration';
+import {
+  BEYOND,
+  HANDS,
+  NO_MOTION,
+  registrationWay,
+  REGISTRATION_WAYS,
+  spreadOf,
+  type Hand,
+  type Motion,
+  type SheetCase,
+  type SheetLayout,
+} from '@/core/registration';
 import { formatLength } from '@/core/units';
 import { DAMP_CHANGE, SLIVER_RANGE_MM, WOOD_CHANGE, type RegisterPlan } from '@/records';
 import type { FitResult, RegisterWorker } from '@/workers';
@@ -19,47 +30,119 @@ export type FitPicture = 'sheets' | 'hand' | 'where';
 /** How many times larger than the sheet picture the inset shows. */
 const INSET_MM = 9;
 
-const percent = (share: number) => (share > 0 && share < 0.01 ? '< 1' : share > 0.99 && share < 1 ? '> 99' : String(Math.round(100 * share)));
+const percent = (share: number) =>
+  share > 0 && share < 0.01 ? '< 1' : share > 0.99 && share < 1 ? '> 99' : String(Math.round(100 * share));
 
 function useMisprint(worker: RegisterWorker) {
-  const { state: { plan }, progress: { bench }, sheet } = usePrintDesk();
-  return useCallback(async (motions: readonly Motion[], view: { xMm: number; yMm: number; mmPerPx: number; width: number; height: number }) => {
-    const answer = await worker.ask('misprint', { plan, got: bench.coloursGot, sheet, motions, view });
-    return answer.ok ? answer.value : undefined;
-  }, [worker, plan, bench.coloursGot, sheet]);
+  const {
+    state: { plan },
+    progress: { bench },
+    sheet,
+  } = usePrintDesk();
+  return useCallback(
+    async (
+      motions: readonly Motion[],
+      view: { xMm: number; yMm: number; mmPerPx: number; width: number; height: number },
+    ) => {
+      const answer = await worker.ask('misprint', { plan, got: bench.coloursGot, sheet, motions, view });
+      return answer.ok ? answer.value : undefined;
+    },
+    [worker, plan, bench.coloursGot, sheet],
+  );
 }
 
 /** A sheet as it would come out, and its widest fault magnified. */
-function SheetFigure({ worker, name, words, found }: { worker: RegisterWorker; name: string; words: string; found: SheetCase }) {
-  const { state: { plan }, unit } = usePrintDesk();
+function SheetFigure({
+  worker,
+  name,
+  words,
+  found,
+}: {
+  worker: RegisterWorker;
+  name: string;
+  words: string;
+  found: SheetCase;
+}) {
+  const {
+    state: { plan },
+    unit,
+  } = usePrintDesk();
   const paintAt = useMisprint(worker);
   const { widthMm, heightMm } = plan.picture!;
   const { motions, at } = found;
-  const whole = useCallback((width: number, height: number) => paintAt(motions, { xMm: 0, yMm: 0, mmPerPx: widthMm / width, width, height }), [paintAt, motions, widthMm]);
-  const near = useCallback((width: number, height: number) => paintAt(motions, { xMm: at.xMm - INSET_MM, yMm: at.yMm - INSET_MM * 0.46, mmPerPx: (2 * INSET_MM) / width, width, height }), [paintAt, motions, at]);
+  const whole = useCallback(
+    (width: number, height: number) => paintAt(motions, { xMm: 0, yMm: 0, mmPerPx: widthMm / width, width, height }),
+    [paintAt, motions, widthMm],
+  );
+  const near = useCallback(
+    (width: number, height: number) =>
+      paintAt(motions, {
+        xMm: at.xMm - INSET_MM,
+        yMm: at.yMm - INSET_MM * 0.46,
+        mmPerPx: (2 * INSET_MM) / width,
+        width,
+        height,
+      }),
+    [paintAt, motions, at],
+  );
   return (
     <figure className="fit-figure">
-      <figcaption><strong>{name}</strong> <span className="quiet">{words}</span></figcaption>
-      <div style={{ maxWidth: `calc((100vh - 500px) * ${widthMm / heightMm})`, minWidth: 200 }}><BitmapView aspect={heightMm / widthMm} label={`${name}: the sheet as it would come out`} paint={whole}>
-        <svg className="over" viewBox={`0 0 ${widthMm} ${heightMm}`} aria-hidden><rect className="lens" x={at.xMm - INSET_MM} y={at.yMm - INSET_MM * 0.46} width={2 * INSET_MM} height={INSET_MM * 0.92} /></svg>
-      </BitmapView></div>
+      <figcaption>
+        <strong>{name}</strong> <span className="quiet">{words}</span>
+      </figcaption>
+      <div style={{ maxWidth: `calc((100vh - 500px) * ${widthMm / heightMm})`, minWidth: 200 }}>
+        <BitmapView aspect={heightMm / widthMm} label={`${name}: the sheet as it would come out`} paint={whole}>
+          <svg className="over" viewBox={`0 0 ${widthMm} ${heightMm}`} aria-hidden>
+            <rect
+              className="lens"
+              x={at.xMm - INSET_MM}
+              y={at.yMm - INSET_MM * 0.46}
+              width={2 * INSET_MM}
+              height={INSET_MM * 0.92}
+            />
+          </svg>
+        </BitmapView>
+      </div>
       <BitmapView aspect={0.46} label={`${name}: its worst place, magnified`} paint={near} />
-      <p className="note num">{found.widestMm > 0 ? `worst place magnified ${Math.round(widthMm / (2 * INSET_MM))} times: widest ${formatLength(found.widestMm, unit, 2)}, ${(found.faultMm2 / 100).toFixed(2)} cm² in all` : 'nothing to be seen'}</p>
+      <p className="note num">
+        {found.widestMm > 0
+          ? `worst place magnified ${Math.round(widthMm / (2 * INSET_MM))} times: widest ${formatLength(found.widestMm, unit, 2)}, ${(found.faultMm2 / 100).toFixed(2)} cm² in all`
+          : 'nothing to be seen'}
+      </p>
     </figure>
   );
 }
 
-export function FitStage({ worker, fit, show, hand }: { worker: RegisterWorker; fit: Fit; show: FitPicture; hand: readonly Motion[] }) {
-  const { state: { plan } } = usePrintDesk();
+export function FitStage({
+  worker,
+  fit,
+  show,
+  hand,
+}: {
+  worker: RegisterWorker;
+  fit: Fit;
+  show: FitPicture;
+  hand: readonly Motion[];
+}) {
+  const {
+    state: { plan },
+  } = usePrintDesk();
   const paintAt = useMisprint(worker);
   const { widthMm, heightMm } = plan.picture!;
   const { result } = fit;
-  const live = useCallback((width: number, height: number) => paintAt(hand, { xMm: -4, yMm: -4, mmPerPx: (widthMm + 8) / width, width, height }), [paintAt, hand, widthMm]);
-  const risk = useCallback(async (width: number, height: number) => {
-    void result;
-    const answer = await worker.ask('risk', { width, height, wishShare: plan.register.wishShare });
-    return answer.ok ? answer.value : undefined;
-  }, [worker, result, plan.register.wishShare]);
+  const live = useCallback(
+    (width: number, height: number) =>
+      paintAt(hand, { xMm: -4, yMm: -4, mmPerPx: (widthMm + 8) / width, width, height }),
+    [paintAt, hand, widthMm],
+  );
+  const risk = useCallback(
+    async (width: number, height: number) => {
+      void result;
+      const answer = await worker.ask('risk', { width, height, wishShare: plan.register.wishShare });
+      return answer.ok ? answer.value : undefined;
+    },
+    [worker, result, plan.register.wishShare],
+  );
   if (fit.problem) return <p className="say bad">{fit.problem}</p>;
   if (!result) return <p className="note">Laying ten thousand sheets …</p>;
   if (show === 'sheets') {
@@ -72,30 +155,108 @@ export function FitStage({ worker, fit, show, hand }: { worker: RegisterWorker; 
   }
   return (
     <div className="fit-single" style={{ maxWidth: `calc((100vh - 330px) * ${widthMm / heightMm})` }}>
-      {show === 'hand'
-        ? <BitmapView aspect={(heightMm + 8) / (widthMm + 8)} label="The sheet with the runs as set by hand" paint={live} />
-        : <BitmapView aspect={heightMm / widthMm} label="Boundaries, the heavier the likelier they show a fault" paint={risk} />}
-      {show === 'where' && <p className="note">Heavy lines show a fault on more than half of the sheets, middling ones on more than {percent(plan.register.wishShare)} %. A designer can loosen these: let the shapes overlap, leave a gap that is meant, or put a darker line between.</p>}
+      {show === 'hand' ? (
+        <BitmapView
+          aspect={(heightMm + 8) / (widthMm + 8)}
+          label="The sheet with the runs as set by hand"
+          paint={live}
+        />
+      ) : (
+        <BitmapView
+          aspect={heightMm / widthMm}
+          label="Boundaries, the heavier the likelier they show a fault"
+          paint={risk}
+        />
+      )}
+      {show === 'where' && (
+        <p className="note">
+          Heavy lines show a fault on more than half of the sheets, middling ones on more than{' '}
+          {percent(plan.register.wishShare)} %. A designer can loosen these: let the shapes overlap, leave a gap that is
+          meant, or put a darker line between.
+        </p>
+      )}
     </div>
   );
 }
 
 /** How sure the fit is, why, and what would help. */
-export function FitFields({ worker, fit, layout, show, onShow, hand, onHand, withProofs, onProofs }: {
-  worker: RegisterWorker; fit: Fit; layout: SheetLayout; show: FitPicture; onShow: (show: FitPicture) => void; hand: readonly Motion[]; onHand: (motions: readonly Motion[]) => void; withProofs: boolean; onProofs: (on: boolean) => void;
+export function FitFields({
+  worker,
+  fit,
+  layout,
+  show,
+  onShow,
+  hand,
+  onHand,
+  withProofs,
+  onProofs,
+}: {
+  worker: RegisterWorker;
+  fit: Fit;
+  layout: SheetLayout;
+  show: FitPicture;
+  onShow: (show: FitPicture) => void;
+  hand: readonly Motion[];
+  onHand: (motions: readonly Motion[]) => void;
+  withProofs: boolean;
+  onProofs: (on: boolean) => void;
 }) {
-  const { state: { plan }, unit, change, progress } = usePrintDesk();
+  const {
+    state: { plan },
+    unit,
+    change,
+    progress,
+  } = usePrintDesk();
   const { result, question, spread, layings } = fit;
   const register = plan.register;
-  const set = (label: string, part: Partial<RegisterPlan>) => void change(label, (p) => ({ ...p, register: { ...p.register, ...part } }));
+  const set = (label: string, part: Partial<RegisterPlan>) =>
+    void change(label, (p) => ({ ...p, register: { ...p.register, ...part } }));
   const wood = plan.blocks.some((b) => materialById(b.materialId).grain);
   return (
     <>
       <section role="status" aria-live="polite">
-        {result ? <><p className="answer" style={{ fontSize: 24 }}>{result.share > 0.99 ? 'Nearly every sheet shows' : result.share < 0.01 ? 'Hardly any sheet shows' : `${percent(result.share)} % of sheets show`} a fault wider than {formatLength(register.sliverMm, unit, 2)}.</p><p className="note num">{question.sheets.toLocaleString('en-GB')} sheets by {registrationWay(plan.way.registration).name.toLowerCase()}, in {Math.round(result.milliseconds)} ms. ±{spread.shiftMm.toFixed(2)} mm and ±{spread.turnDeg.toFixed(2)}° a laying, {layings > 0 ? `learned from ${layings} layings of your own` : 'start values'}.</p></> : <p className="note">…</p>}
+        {result ? (
+          <>
+            <p className="answer" style={{ fontSize: 24 }}>
+              {result.share > 0.99
+                ? 'Nearly every sheet shows'
+                : result.share < 0.01
+                  ? 'Hardly any sheet shows'
+                  : `${percent(result.share)} % of sheets show`}{' '}
+              a fault wider than {formatLength(register.sliverMm, unit, 2)}.
+            </p>
+            <p className="note num">
+              {question.sheets.toLocaleString('en-GB')} sheets by{' '}
+              {registrationWay(plan.way.registration).name.toLowerCase()}, in {Math.round(result.milliseconds)} ms. ±
+              {spread.shiftMm.toFixed(2)} mm and ±{spread.turnDeg.toFixed(2)}° a laying,{' '}
+              {layings > 0 ? `learned from ${layings} layings of your own` : 'start values'}.
+            </p>
+          </>
+        ) : (
+          <p className="note">…</p>
+        )}
       </section>
       <div className="leaves tight" role="tablist" aria-label="What is shown">
-        {([['sheets', 'Sheets'], ['hand', 'By hand'], ['where', 'Where it moves']] as const).map(([id, name]) => <button key={id} type="button" role="tab" aria-selected={show === id} onClick={() => { if (id === 'hand') onHand(centred(question.fixed, plan.picture!.widthMm, plan.picture!.heightMm)); onShow(id); }}>{name}</button>)}
+        {(
+          [
+            ['sheets', 'Sheets'],
+            ['hand', 'By hand'],
+            ['where', 'Where it moves'],
+          ] as const
+        ).map(([id, name]) => (
+          <button
+            key={id}
+            type="button"
+            role="tab"
+            aria-selected={show === id}
+            onClick={() => {
+              if (id === 'hand') onHand(centred(question.fixed, plan.picture!.widthMm, plan.picture!.heightMm));
+              onShow(id);
+            }}
+          >
+            {name}
+          </button>
+        ))}
       </div>
       {show === 'hand' && <HandSliders motions={hand} onMotions={onHand} />}
       {result && <Pairs result={result} />}
@@ -103,42 +264,124 @@ export function FitFields({ worker, fit, layout, show, onShow, hand, onHand, wit
       <section>
         <h2>What moves</h2>
         <div style={{ display: 'grid', gap: 14, marginTop: 14 }}>
-          <TextField select label="Hand" value={register.hand} onChange={(e) => set('hand', { hand: e.target.value as Hand })}>{HANDS.map((h) => <MenuItem key={h} value={h}>{h}</MenuItem>)}</TextField>
-          <NumberField label="Paper grows damper by (share of full damp)" digits={2} value={register.paperDampChange} range={DAMP_CHANGE} onChange={(paperDampChange) => set('damp', { paperDampChange })} />
-          {wood && <NumberField label="Wood grows damper by (percent)" digits={1} value={register.woodMoistureChange} range={WOOD_CHANGE} onChange={(woodMoistureChange) => set('moisture of the wood', { woodMoistureChange })} />}
+          <TextField
+            select
+            label="Hand"
+            value={register.hand}
+            onChange={(e) => set('hand', { hand: e.target.value as Hand })}
+          >
+            {HANDS.map((h) => (
+              <MenuItem key={h} value={h}>
+                {h}
+              </MenuItem>
+            ))}
+          </TextField>
+          <NumberField
+            label="Paper grows damper by (share of full damp)"
+            digits={2}
+            value={register.paperDampChange}
+            range={DAMP_CHANGE}
+            onChange={(paperDampChange) => set('damp', { paperDampChange })}
+          />
+          {wood && (
+            <NumberField
+              label="Wood grows damper by (percent)"
+              digits={1}
+              value={register.woodMoistureChange}
+              range={WOOD_CHANGE}
+              onChange={(woodMoistureChange) => set('moisture of the wood', { woodMoistureChange })}
+            />
+          )}
         </div>
-        <p className="note" style={{ marginTop: 8 }}>From the first run to the last; drier is negative. Paper grows 1.5 % across its grain ({plan.layout.paperGrain === 'upright' ? 'left to right here' : 'up and down here'}) and 0.3 % along it at full damp, wood 0.2 % across for each percent: start values.</p>
-        {progress.bench.proofs.length > 0 && <label className="tick" style={{ display: 'block', marginTop: 8 }}><input type="checkbox" checked={withProofs} onChange={(e) => onProofs(e.target.checked)} /> with the misfit last proofed</label>}
+        <p className="note" style={{ marginTop: 8 }}>
+          From the first run to the last; drier is negative. Paper grows 1.5 % across its grain (
+          {plan.layout.paperGrain === 'upright' ? 'left to right here' : 'up and down here'}) and 0.3 % along it at full
+          damp, wood 0.2 % across for each percent: start values.
+        </p>
+        {progress.bench.proofs.length > 0 && (
+          <label className="tick" style={{ display: 'block', marginTop: 8 }}>
+            <input type="checkbox" checked={withProofs} onChange={(e) => onProofs(e.target.checked)} /> with the misfit
+            last proofed
+          </label>
+        )}
       </section>
       <section>
         <h2>What is put up with</h2>
         <div className="fields" style={{ marginTop: 14 }}>
-          <LengthField label="Seen from" valueMm={register.sliverMm} unit={unit} range={SLIVER_RANGE_MM} onChange={(sliverMm) => set('sliver', { sliverMm })} />
-          <NumberField label="Sheets, percent" digits={0} value={register.wishShare * 100} range={{ min: 0, max: 100, what: 'the share of sheets' }} onChange={(v) => set('share put up with', { wishShare: v / 100 })} />
+          <LengthField
+            label="Seen from"
+            valueMm={register.sliverMm}
+            unit={unit}
+            range={SLIVER_RANGE_MM}
+            onChange={(sliverMm) => set('sliver', { sliverMm })}
+          />
+          <NumberField
+            label="Sheets, percent"
+            digits={0}
+            value={register.wishShare * 100}
+            range={{ min: 0, max: 100, what: 'the share of sheets' }}
+            onChange={(v) => set('share put up with', { wishShare: v / 100 })}
+          />
         </div>
       </section>
       <WaysTable worker={worker} fit={fit} />
-      <p className="note">Positions are on the print as seen. The sheet is {formatLength(layout.sheetMm.widthMm, unit)} wide.</p>
+      <p className="note">
+        Positions are on the print as seen. The sheet is {formatLength(layout.sheetMm.widthMm, unit)} wide.
+      </p>
     </>
   );
 }
 
-function HandSliders({ motions, onMotions }: { motions: readonly Motion[]; onMotions: (motions: readonly Motion[]) => void }) {
-  const { selectedRun, state: { plan }, unit } = usePrintDesk();
-  const run = Math.max(1, selectedRun), motion = motions[run - 1] ?? NO_MOTION;
+function HandSliders({
+  motions,
+  onMotions,
+}: {
+  motions: readonly Motion[];
+  onMotions: (motions: readonly Motion[]) => void;
+}) {
+  const {
+    selectedRun,
+    state: { plan },
+    unit,
+  } = usePrintDesk();
+  const run = Math.max(1, selectedRun),
+    motion = motions[run - 1] ?? NO_MOTION;
   const set = (part: Partial<Motion>) => onMotions(motions.map((m, i) => (i === run - 1 ? { ...m, ...part } : m)));
-  const slider = (label: string, value: number, most: number, step: number, words: string, change: (v: number) => void) => (
-    <label style={{ display: 'grid', gridTemplateColumns: '64px 1fr 78px', gap: 12, alignItems: 'center', fontSize: 13 }}>{label}
-      <Slider size="small" value={value} min={-most} max={most} step={step} aria-label={`Run ${run}, ${label}`} onChange={(_, v) => change(v as number)} /><span className="num">{words}</span>
+  const slider = (
+    label: string,
+    value: number,
+    most: number,
+    step: number,
+    words: string,
+    change: (v: number) => void,
+  ) => (
+    <label
+      style={{ display: 'grid', gridTemplateColumns: '64px 1fr 78px', gap: 12, alignItems: 'center', fontSize: 13 }}
+    >
+      {label}
+      <Slider
+        size="small"
+        value={value}
+        min={-most}
+        max={most}
+        step={step}
+        aria-label={`Run ${run}, ${label}`}
+        onChange={(_, v) => change(v as number)}
+      />
+      <span className="num">{words}</span>
     </label>
   );
   return (
     <section>
-      <h2>Run {run} of {plan.runs.length}</h2>
+      <h2>
+        Run {run} of {plan.runs.length}
+      </h2>
       <p className="note">Choose a run on the line below.</p>
       {slider('right', motion.dxMm, 3, 0.05, formatLength(motion.dxMm, unit, 2), (dxMm) => set({ dxMm }))}
       {slider('down', motion.dyMm, 3, 0.05, formatLength(motion.dyMm, unit, 2), (dyMm) => set({ dyMm }))}
-      {slider('clockwise', motion.rotationDeg, 1, 0.02, `${motion.rotationDeg.toFixed(2)}°`, (rotationDeg) => set({ rotationDeg }))}
+      {slider('clockwise', motion.rotationDeg, 1, 0.02, `${motion.rotationDeg.toFixed(2)}°`, (rotationDeg) =>
+        set({ rotationDeg }),
+      )}
       <Button onClick={() => onMotions(motions.map((m) => ({ ...NO_MOTION, about: m.about })))}>All in register</Button>
     </section>
   );
@@ -146,21 +389,39 @@ function HandSliders({ motions, onMotions }: { motions: readonly Motion[]; onMot
 
 /** The pairs of colours that go wrong first. */
 function Pairs({ result }: { result: FitResult }) {
-  const { state: { plan }, unit } = usePrintDesk();
+  const {
+    state: { plan },
+    unit,
+  } = usePrintDesk();
   const colours = plan.flat!.colours;
-  const name = (l: number) => (l === BEYOND ? 'bare sheet' : colours[l].name), lab = (l: number): Lab => (l === BEYOND ? plan.paper.labD50 : colours[l].wantedLabD50);
+  const name = (l: number) => (l === BEYOND ? 'bare sheet' : colours[l].name),
+    lab = (l: number): Lab => (l === BEYOND ? plan.paper.labD50 : colours[l].wantedLabD50);
   const shown = result.pairs.filter((p) => p.films > 1).slice(0, 7);
   return (
     <section>
       <h2>Boundaries that show it first</h2>
-      {shown.length === 0 ? <p className="note">No two films end on one line: whatever moves, only the shapes move.</p> : (
-        <ul className="watch">{shown.map((p) => (
-          <li key={`${p.a} ${p.b}`} className="row" style={{ gap: 8, flexWrap: 'nowrap', fontSize: 13 }}>
-            <span className="pair" aria-hidden><i style={{ background: hex(lab(p.a)) }} /><i style={{ background: hex(lab(p.b)) }} /></span>
-            <span style={{ minWidth: 0 }}>{name(p.a)} and {name(p.b)} <span className="quiet" style={{ display: 'block' }}>{formatLength(p.lengthMm, unit, 0)} long, {p.films} films end here</span></span>
-            <strong className="num" style={{ marginLeft: 'auto' }}>{percent(p.share)} %</strong>
-          </li>
-        ))}</ul>
+      {shown.length === 0 ? (
+        <p className="note">No two films end on one line: whatever moves, only the shapes move.</p>
+      ) : (
+        <ul className="watch">
+          {shown.map((p) => (
+            <li key={`${p.a} ${p.b}`} className="row" style={{ gap: 8, flexWrap: 'nowrap', fontSize: 13 }}>
+              <span className="pair" aria-hidden>
+                <i style={{ background: hex(lab(p.a)) }} />
+                <i style={{ background: hex(lab(p.b)) }} />
+              </span>
+              <span style={{ minWidth: 0 }}>
+                {name(p.a)} and {name(p.b)}{' '}
+                <span className="quiet" style={{ display: 'block' }}>
+                  {formatLength(p.lengthMm, unit, 0)} long, {p.films} films end here
+                </span>
+              </span>
+              <strong className="num" style={{ marginLeft: 'auto' }}>
+                {percent(p.share)} %
+              </strong>
+            </li>
+          ))}
+        </ul>
       )}
     </section>
   );
@@ -168,10 +429,16 @@ function Pairs({ result }: { result: FitResult }) {
 
 /** The overlap or choke that brings the share under the wish, offered to the cutting plan. */
 function Remedy({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
-  const { state: { plan }, unit, change, progress } = usePrintDesk();
+  const {
+    state: { plan },
+    unit,
+    change,
+    progress,
+  } = usePrintDesk();
   const [found, setFound] = useState<{ question: Fit['question']; answer: { mm: number; share: number } | null }>();
   const [busy, setBusy] = useState(false);
-  const reduction = plan.way.process === 'reduction', what = reduction ? 'choke' : 'overlap';
+  const reduction = plan.way.process === 'reduction',
+    what = reduction ? 'choke' : 'overlap';
   const { result, question } = fit;
   const answer = found?.question === question ? found : undefined;
   const look = async () => {
@@ -180,43 +447,100 @@ function Remedy({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
     setBusy(false);
     if (got.ok) setFound({ question, answer: got.value });
   };
-  if (result && result.share <= plan.register.wishShare) return <p className="say good">That is within the {percent(plan.register.wishShare)} % put up with.</p>;
+  if (result && result.share <= plan.register.wishShare)
+    return <p className="say good">That is within the {percent(plan.register.wishShare)} % put up with.</p>;
   return (
     <section>
-      <Button onClick={() => void look()} disabled={busy || !result}>{busy ? 'Trying …' : `Find the ${what} for ${percent(plan.register.wishShare)} %`}</Button>
+      <Button onClick={() => void look()} disabled={busy || !result}>
+        {busy ? 'Trying …' : `Find the ${what} for ${percent(plan.register.wishShare)} %`}
+      </Button>
       {answer?.answer && (
         <div className="say good" style={{ marginTop: 10 }}>
-          <p>{reduction ? 'A choke' : 'An overlap'} of {formatLength(answer.answer.mm, unit, 2)} leaves {percent(answer.answer.share)} %.</p>
-          <Button sx={{ mt: 1 }} variant="contained" color="primary" disabled={progress.cutsDone > 0} onClick={() => void change(`${what} from the fit`, (p) => ({ ...p, fit: reduction ? { ...p.fit, chokeMm: answer.answer!.mm } : { ...p.fit, trapMm: answer.answer!.mm, pairs: [] } }))}>Take it into the cutting plan</Button>
+          <p>
+            {reduction ? 'A choke' : 'An overlap'} of {formatLength(answer.answer.mm, unit, 2)} leaves{' '}
+            {percent(answer.answer.share)} %.
+          </p>
+          <Button
+            sx={{ mt: 1 }}
+            variant="contained"
+            color="primary"
+            disabled={progress.cutsDone > 0}
+            onClick={() =>
+              void change(`${what} from the fit`, (p) => ({
+                ...p,
+                fit: reduction
+                  ? { ...p.fit, chokeMm: answer.answer!.mm }
+                  : { ...p.fit, trapMm: answer.answer!.mm, pairs: [] },
+              }))
+            }
+          >
+            Take it into the cutting plan
+          </Button>
           {progress.cutsDone > 0 && <p className="note">The first cut is done: the lines are on the block.</p>}
         </div>
       )}
-      {answer && !answer.answer && <p className="say bad" style={{ marginTop: 10 }}>No {what} up to 3 mm brings it there: too many films end on one line, or the way scatters too far. Take a way that lays more exactly, or loosen the shapes.</p>}
+      {answer && !answer.answer && (
+        <p className="say bad" style={{ marginTop: 10 }}>
+          No {what} up to 3 mm brings it there: too many films end on one line, or the way scatters too far. Take a way
+          that lays more exactly, or loosen the shapes.
+        </p>
+      )}
     </section>
   );
 }
 
 /** The same print by every way of registration. */
 function WaysTable({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
-  const { state: { plan } } = usePrintDesk();
+  const {
+    state: { plan },
+  } = usePrintDesk();
   const { question } = fit;
-  const spreads = useMemo(() => REGISTRATION_WAYS.map((id) => spreadOf(registrationWay(id), plan.register.hand)), [plan.register.hand]);
+  const spreads = useMemo(
+    () => REGISTRATION_WAYS.map((id) => spreadOf(registrationWay(id), plan.register.hand)),
+    [plan.register.hand],
+  );
   const [shares, setShares] = useState<readonly number[]>();
   useEffect(() => {
     let current = true;
-    void worker.ask('ways', { ...question, sheets: 2000, spreads }).then((answer) => { if (current && answer.ok) setShares(answer.value); });
-    return () => { current = false; };
+    void worker.ask('ways', { ...question, sheets: 2000, spreads }).then((answer) => {
+      if (current && answer.ok) setShares(answer.value);
+    });
+    return () => {
+      current = false;
+    };
   }, [worker, question, spreads]);
   return (
     <section>
       <h2>By every way</h2>
       <table className="plain-table ways-table">
-        <thead><tr><th scope="col">way</th><th scope="col">±mm</th><th scope="col">min</th><th scope="col">faulty</th></tr></thead>
-        <tbody>{REGISTRATION_WAYS.map((id, i) => (
-          <tr key={id} aria-current={id === plan.way.registration || undefined}><th scope="row">{registrationWay(id).name}</th><td className="num">{spreads[i].shiftMm.toFixed(2)}</td><td className="num">{registrationWay(id).minutesASheet}</td><td className="num">{shares ? `${percent(shares[i])} %` : '…'}</td></tr>
-        ))}</tbody>
+        <thead>
+          <tr>
+            <th scope="col">way</th>
+            <th scope="col">±mm</th>
+            <th scope="col">min</th>
+            <th scope="col">faulty</th>
+          </tr>
+        </thead>
+        <tbody>
+          {REGISTRATION_WAYS.map((id, i) => (
+            <tr key={id} aria-current={id === plan.way.registration || undefined}>
+              <th scope="row">{registrationWay(id).name}</th>
+              <td className="num">{spreads[i].shiftMm.toFixed(2)}</td>
+              <td className="num">{registrationWay(id).minutesASheet}</td>
+              <td className="num">{shares ? `${percent(shares[i])} %` : '…'}</td>
+            </tr>
+          ))}
+        </tbody>
       </table>
-      <p className="note">Start values for a hand that is {plan.register.hand === 'new to it' ? 'new to it' : plan.register.hand === 'practised' ? 'practised' : 'of a workshop'}; the way itself is chosen under Jig.</p>
+      <p className="note">
+        Start values for a hand that is{' '}
+        {plan.register.hand === 'new to it'
+          ? 'new to it'
+          : plan.register.hand === 'practised'
+            ? 'practised'
+            : 'of a workshop'}
+        ; the way itself is chosen under Jig.
+      </p>
     </section>
   );
 }

@@ -5,54 +5,174 @@ import { LengthField } from '../../kit/fields';
 import { Cautions } from '../../kit/Cautions';
 import { usePrintDesk } from '../../kit/printContext';
 
-const PARTS = [['packingMm', 'packing', '#E4DFD2'], ['paperMm', 'paper', '#FBF9F3'], ['blockMm', 'block', '#CFC7B4'], ['backingMm', 'backing', '#B5AC97']] as const;
+const PARTS = [
+  ['packingMm', 'packing', '#E4DFD2'],
+  ['paperMm', 'paper', '#FBF9F3'],
+  ['blockMm', 'block', '#CFC7B4'],
+  ['backingMm', 'backing', '#B5AC97'],
+] as const;
 
 /** What lies on one another under the pressure, far taller than wide so that tenths can be seen. */
 export function HeightDrawing() {
-  const { state: { plan }, unit } = usePrintDesk();
-  const stack = plan.register.heights, answer = heightsOf(stack);
-  const near = Math.max(answer.totalMm, stack.pressGapMm ?? 0, 1), withType = near > TYPE_HEIGHT_MM * 0.6;
+  const {
+    state: { plan },
+    unit,
+  } = usePrintDesk();
+  const stack = plan.register.heights,
+    answer = heightsOf(stack);
+  const near = Math.max(answer.totalMm, stack.pressGapMm ?? 0, 1),
+    withType = near > TYPE_HEIGHT_MM * 0.6;
   const most = Math.max(near, withType ? TYPE_HEIGHT_MM : 0) * 1.15;
-  const scale = 480 / most, base = 520;
+  const scale = 480 / most,
+    base = 520;
   let top = base;
-  const layers = [...PARTS].reverse().map(([key, name, fill]) => { const h = stack[key] * scale; top -= h; return { key, name, fill, y: top, h, mm: stack[key] }; });
+  const layers = [...PARTS].reverse().map(([key, name, fill]) => {
+    const h = stack[key] * scale;
+    top -= h;
+    return { key, name, fill, y: top, h, mm: stack[key] };
+  });
   const gap = stack.pressGapMm === null ? undefined : base - stack.pressGapMm * scale;
   const level = (mm: number) => base - mm * scale;
   return (
     <div className="sheet-canvas drawn" style={{ touchAction: 'auto' }}>
-      <svg className="drawing" viewBox="0 0 760 560" width="100%" height="100%" role="img" aria-label={`Stack of ${formatLength(answer.totalMm, unit, 2)}. ${answer.text}`}>
+      <svg
+        className="drawing"
+        viewBox="0 0 760 560"
+        width="100%"
+        height="100%"
+        role="img"
+        aria-label={`Stack of ${formatLength(answer.totalMm, unit, 2)}. ${answer.text}`}
+      >
         <line x1={60} y1={base} x2={700} y2={base} stroke="#1F2421" strokeWidth={2} />
-        <text x={60} y={base + 20} fontSize={13} fill="#62665E">bed or table</text>
-        {layers.map((layer) => layer.h > 0 && <g key={layer.key}><rect x={230} y={layer.y} width={300} height={layer.h} fill={layer.fill} stroke="#1F2421" strokeWidth={1} /><text x={545} y={layer.y + layer.h / 2 + 5} fontSize={14}>{layer.name} {formatLength(layer.mm, unit, 2)}</text></g>)}
-        <rect x={120} y={level(answer.runnerMm)} width={60} height={answer.runnerMm * scale} fill="none" stroke="#62665E" strokeDasharray="5 4" /><text x={150} y={level(answer.runnerMm) - 8} fontSize={13} textAnchor="middle" fill="#62665E">runner {formatLength(answer.runnerMm, unit, 2)}</text>
-        {withType && <><line x1={90} x2={540} y1={level(TYPE_HEIGHT_MM)} y2={level(TYPE_HEIGHT_MM)} stroke="#3E5C76" strokeDasharray="2 5" /><text x={60} y={level(TYPE_HEIGHT_MM) - 5} fontSize={12} fill="#3E5C76">type height {formatLength(TYPE_HEIGHT_MM, unit, 2)}</text></>}
-        {gap !== undefined && <><line x1={200} x2={700} y1={gap} y2={gap} stroke="#A63A2B" strokeWidth={3} /><text x={700} y={gap - 8} fontSize={14} fill="#A63A2B" textAnchor="end">press, open {formatLength(stack.pressGapMm!, unit, 2)}</text></>}
+        <text x={60} y={base + 20} fontSize={13} fill="#62665E">
+          bed or table
+        </text>
+        {layers.map(
+          (layer) =>
+            layer.h > 0 && (
+              <g key={layer.key}>
+                <rect
+                  x={230}
+                  y={layer.y}
+                  width={300}
+                  height={layer.h}
+                  fill={layer.fill}
+                  stroke="#1F2421"
+                  strokeWidth={1}
+                />
+                <text x={545} y={layer.y + layer.h / 2 + 5} fontSize={14}>
+                  {layer.name} {formatLength(layer.mm, unit, 2)}
+                </text>
+              </g>
+            ),
+        )}
+        <rect
+          x={120}
+          y={level(answer.runnerMm)}
+          width={60}
+          height={answer.runnerMm * scale}
+          fill="none"
+          stroke="#62665E"
+          strokeDasharray="5 4"
+        />
+        <text x={150} y={level(answer.runnerMm) - 8} fontSize={13} textAnchor="middle" fill="#62665E">
+          runner {formatLength(answer.runnerMm, unit, 2)}
+        </text>
+        {withType && (
+          <>
+            <line
+              x1={90}
+              x2={540}
+              y1={level(TYPE_HEIGHT_MM)}
+              y2={level(TYPE_HEIGHT_MM)}
+              stroke="#3E5C76"
+              strokeDasharray="2 5"
+            />
+            <text x={60} y={level(TYPE_HEIGHT_MM) - 5} fontSize={12} fill="#3E5C76">
+              type height {formatLength(TYPE_HEIGHT_MM, unit, 2)}
+            </text>
+          </>
+        )}
+        {gap !== undefined && (
+          <>
+            <line x1={200} x2={700} y1={gap} y2={gap} stroke="#A63A2B" strokeWidth={3} />
+            <text x={700} y={gap - 8} fontSize={14} fill="#A63A2B" textAnchor="end">
+              press, open {formatLength(stack.pressGapMm!, unit, 2)}
+            </text>
+          </>
+        )}
       </svg>
     </div>
   );
 }
 
 export function HeightFields() {
-  const { state: { plan }, unit, change } = usePrintDesk();
-  const stack = plan.register.heights, answer = heightsOf(stack);
-  const set = (part: Partial<HeightStack>) => void change('heights', (p) => ({ ...p, register: { ...p.register, heights: { ...p.register.heights, ...part } } }));
-  const field = (key: 'blockMm' | 'backingMm' | 'paperMm' | 'packingMm', label: string) => <LengthField label={label} valueMm={stack[key]} unit={unit} range={{ ...HEIGHT_RANGE_MM, what: `the height of the ${label.toLowerCase()}` }} onChange={(mm) => set({ [key]: mm })} />;
+  const {
+    state: { plan },
+    unit,
+    change,
+  } = usePrintDesk();
+  const stack = plan.register.heights,
+    answer = heightsOf(stack);
+  const set = (part: Partial<HeightStack>) =>
+    void change('heights', (p) => ({ ...p, register: { ...p.register, heights: { ...p.register.heights, ...part } } }));
+  const field = (key: 'blockMm' | 'backingMm' | 'paperMm' | 'packingMm', label: string) => (
+    <LengthField
+      label={label}
+      valueMm={stack[key]}
+      unit={unit}
+      range={{ ...HEIGHT_RANGE_MM, what: `the height of the ${label.toLowerCase()}` }}
+      onChange={(mm) => set({ [key]: mm })}
+    />
+  );
   return (
     <>
       <section>
         <h2>On one another</h2>
-        <div className="fields" style={{ marginTop: 14 }}>{field('blockMm', 'Block')}{field('backingMm', 'Backing')}{field('paperMm', 'Paper')}{field('packingMm', 'Packing')}</div>
-        <label className="tick" style={{ display: 'block', margin: '14px 0 12px' }}><input type="checkbox" checked={stack.pressGapMm !== null} onChange={(e) => set({ pressGapMm: e.target.checked ? Math.round((answer.totalMm - 0.25) * 10) / 10 : null })} /> printed in a press</label>
-        {stack.pressGapMm !== null && <LengthField label="Press is open" valueMm={stack.pressGapMm} unit={unit} range={{ ...HEIGHT_RANGE_MM, what: 'the opening of the press' }} onChange={(pressGapMm) => set({ pressGapMm })} />}
+        <div className="fields" style={{ marginTop: 14 }}>
+          {field('blockMm', 'Block')}
+          {field('backingMm', 'Backing')}
+          {field('paperMm', 'Paper')}
+          {field('packingMm', 'Packing')}
+        </div>
+        <label className="tick" style={{ display: 'block', margin: '14px 0 12px' }}>
+          <input
+            type="checkbox"
+            checked={stack.pressGapMm !== null}
+            onChange={(e) =>
+              set({ pressGapMm: e.target.checked ? Math.round((answer.totalMm - 0.25) * 10) / 10 : null })
+            }
+          />{' '}
+          printed in a press
+        </label>
+        {stack.pressGapMm !== null && (
+          <LengthField
+            label="Press is open"
+            valueMm={stack.pressGapMm}
+            unit={unit}
+            range={{ ...HEIGHT_RANGE_MM, what: 'the opening of the press' }}
+            onChange={(pressGapMm) => set({ pressGapMm })}
+          />
+        )}
       </section>
-      <p className={`say ${answer.verdict === 'prints' || answer.verdict === 'by hand' ? 'good' : 'bad'}`} role="status">{answer.text}</p>
+      <p
+        className={`say ${answer.verdict === 'prints' || answer.verdict === 'by hand' ? 'good' : 'bad'}`}
+        role="status"
+      >
+        {answer.text}
+      </p>
       <section>
         <dl className="figures">
-          <dt>all together</dt><dd>{formatLength(answer.totalMm, unit, 2)}</dd>
-          <dt>runners or rails</dt><dd>{formatLength(answer.runnerMm, unit, 2)}</dd>
-          <dt>{answer.toTypeHeightMm >= 0 ? 'under the block to type height' : 'above type height by'}</dt><dd>{formatLength(Math.abs(answer.toTypeHeightMm), unit, 2)}</dd>
+          <dt>all together</dt>
+          <dd>{formatLength(answer.totalMm, unit, 2)}</dd>
+          <dt>runners or rails</dt>
+          <dd>{formatLength(answer.runnerMm, unit, 2)}</dd>
+          <dt>{answer.toTypeHeightMm >= 0 ? 'under the block to type height' : 'above type height by'}</dt>
+          <dd>{formatLength(Math.abs(answer.toTypeHeightMm), unit, 2)}</dd>
         </dl>
-        <p className="note" style={{ marginTop: 8 }}>Bites of 0.05 to 0.6 mm are start values: felts and soft packing take more.</p>
+        <p className="note" style={{ marginTop: 8 }}>
+          Bites of 0.05 to 0.6 mm are start values: felts and soft packing take more.
+        </p>
       </section>
       <Cautions place="pull" />
     </>

@@ -8,8 +8,22 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useEffect, useRef, useState } from 'react';
 import {
-  ALLOWANCE_RANGE_MM, finishedRect, GAP_RANGE_MM, MARGIN_RANGE_MM, MARGIN_RULES, MAX_COPIES, PAPER_RANGE_MM, registrationWay, SHEET_EDGES, TITLE_RANGE_MM,
-  type EdgesMm, type MarginRule, type RectMm, type SheetEdge, type SheetLayout, type Solved,
+  ALLOWANCE_RANGE_MM,
+  finishedRect,
+  GAP_RANGE_MM,
+  MARGIN_RANGE_MM,
+  MARGIN_RULES,
+  MAX_COPIES,
+  PAPER_RANGE_MM,
+  registrationWay,
+  SHEET_EDGES,
+  TITLE_RANGE_MM,
+  type EdgesMm,
+  type MarginRule,
+  type RectMm,
+  type SheetEdge,
+  type SheetLayout,
+  type Solved,
 } from '@/core/registration';
 import { formatLength, formatSize } from '@/core/units';
 import { SIZE_RANGE_MM, type LayoutPlan } from '@/records';
@@ -18,12 +32,22 @@ import { usePrintDesk } from '../../kit/printContext';
 import { LookThumb } from '../../kit/LookThumb';
 import { DimField } from './DimField';
 
-const SOLVE_WORDS: Record<Solved, string> = { paper: 'the paper, from image and margins', margins: 'the margins, from image and paper', image: 'the image, from paper and margins' };
-const RULE_WORDS: Record<MarginRule, string> = { equal: 'equal all round', 'larger bottom': 'a fifth larger below', centred: 'centred', typed: 'typed' };
+const SOLVE_WORDS: Record<Solved, string> = {
+  paper: 'the paper, from image and margins',
+  margins: 'the margins, from image and paper',
+  image: 'the image, from paper and margins',
+};
+const RULE_WORDS: Record<MarginRule, string> = {
+  equal: 'equal all round',
+  'larger bottom': 'a fifth larger below',
+  centred: 'centred',
+  typed: 'typed',
+};
 
 export function useLayoutChange() {
   const { change } = usePrintDesk();
-  return (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => void change(label, (p) => ({ ...p, layout: { ...p.layout, ...edit(p.layout) } }));
+  return (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) =>
+    void change(label, (p) => ({ ...p, layout: { ...p.layout, ...edit(p.layout) } }));
 }
 
 /** The sheet as the print is seen, to scale; every number on it can be typed over. */
@@ -36,60 +60,278 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
   const [sizing, setSizing] = useState<{ widthMm: number; heightMm: number }>();
   const edit = useLayoutChange();
   useEffect(() => {
-    const watch = new ResizeObserver(([entry]) => setSize({ width: entry.contentRect.width, height: entry.contentRect.height }));
+    const watch = new ResizeObserver(([entry]) =>
+      setSize({ width: entry.contentRect.width, height: entry.contentRect.height }),
+    );
     watch.observe(box.current!);
     return () => watch.disconnect();
   }, []);
   const { sheetMm, paperMm, marginsMm: m, images, imageMm } = layout;
   const room = { x: 84, y: 52 };
-  const scale = Math.max(0.05, Math.min((size.width - 2 * room.x) / sheetMm.widthMm, (size.height - 2 * room.y) / sheetMm.heightMm));
-  const left = (size.width - sheetMm.widthMm * scale) / 2, top = (size.height - sheetMm.heightMm * scale) / 2;
-  const X = (mm: number) => left + mm * scale, Y = (mm: number) => top + mm * scale;
-  const finished = finishedRect(layout), image = images[0];
-  const setMargin = (edge: SheetEdge) => (mm: number) => edit(`${edge} margin`, (l) => (l.solve === 'margins'
-    // paper and image stay: the margin across the sheet gives way
-    ? { rule: 'typed', marginsMm: { ...m, ...(edge === 'right' ? { left: m.left + m.right - mm } : edge === 'bottom' ? { top: m.top + m.bottom - mm } : {}), [edge]: mm } }
-    : { rule: 'typed', marginsMm: { ...m, [edge]: mm } }));
-  const setPaper = (side: 'widthMm' | 'heightMm') => (mm: number) => edit('paper', (l) => ({ solve: l.solve === 'image' ? 'image' : 'margins', rule: l.rule === 'equal' && l.solve === 'paper' ? 'centred' : l.rule, paperMm: { ...paperMm, [side]: mm } }));
-  const setImage = (side: 'widthMm' | 'heightMm') => (mm: number) => setSizing(side === 'widthMm' ? { widthMm: mm, heightMm: (mm * imageMm.heightMm) / imageMm.widthMm } : { heightMm: mm, widthMm: (mm * imageMm.widthMm) / imageMm.heightMm });
+  const scale = Math.max(
+    0.05,
+    Math.min((size.width - 2 * room.x) / sheetMm.widthMm, (size.height - 2 * room.y) / sheetMm.heightMm),
+  );
+  const left = (size.width - sheetMm.widthMm * scale) / 2,
+    top = (size.height - sheetMm.heightMm * scale) / 2;
+  const X = (mm: number) => left + mm * scale,
+    Y = (mm: number) => top + mm * scale;
+  const finished = finishedRect(layout),
+    image = images[0];
+  const setMargin = (edge: SheetEdge) => (mm: number) =>
+    edit(`${edge} margin`, (l) =>
+      l.solve === 'margins'
+        ? // paper and image stay: the margin across the sheet gives way
+          {
+            rule: 'typed',
+            marginsMm: {
+              ...m,
+              ...(edge === 'right'
+                ? { left: m.left + m.right - mm }
+                : edge === 'bottom'
+                  ? { top: m.top + m.bottom - mm }
+                  : {}),
+              [edge]: mm,
+            },
+          }
+        : { rule: 'typed', marginsMm: { ...m, [edge]: mm } },
+    );
+  const setPaper = (side: 'widthMm' | 'heightMm') => (mm: number) =>
+    edit('paper', (l) => ({
+      solve: l.solve === 'image' ? 'image' : 'margins',
+      rule: l.rule === 'equal' && l.solve === 'paper' ? 'centred' : l.rule,
+      paperMm: { ...paperMm, [side]: mm },
+    }));
+  const setImage = (side: 'widthMm' | 'heightMm') => (mm: number) =>
+    setSizing(
+      side === 'widthMm'
+        ? { widthMm: mm, heightMm: (mm * imageMm.heightMm) / imageMm.widthMm }
+        : { heightMm: mm, widthMm: (mm * imageMm.widthMm) / imageMm.heightMm },
+    );
   const dim = { unit, onError: setProblem };
   const closed = progress.cutsDone > 0;
-  const right = image.xMm + image.widthMm, below = image.yMm + image.heightMm, last = images.at(-1)!;
-  const lastRight = last.xMm + last.widthMm, lastBelow = last.yMm + last.heightMm;
+  const right = image.xMm + image.widthMm,
+    below = image.yMm + image.heightMm,
+    last = images.at(-1)!;
+  const lastRight = last.xMm + last.widthMm,
+    lastBelow = last.yMm + last.heightMm;
   return (
     <div className="sheet-canvas drawn" ref={box} style={{ touchAction: 'auto' }}>
       <div className="stamp">the print as seen</div>
       {size.width > 0 && (
         <>
-          <svg width={size.width} height={size.height} role="img" aria-label={`Sheet ${formatSize(sheetMm.widthMm, sheetMm.heightMm, unit)}, finished ${formatSize(paperMm.widthMm, paperMm.heightMm, unit)}, image ${formatSize(imageMm.widthMm, imageMm.heightMm, unit)}`}>
-            <defs><pattern id="offcut" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(-38)"><path d="M0 0H7" stroke="#A39C8A" strokeWidth="1.4" /></pattern></defs>
+          <svg
+            width={size.width}
+            height={size.height}
+            role="img"
+            aria-label={`Sheet ${formatSize(sheetMm.widthMm, sheetMm.heightMm, unit)}, finished ${formatSize(paperMm.widthMm, paperMm.heightMm, unit)}, image ${formatSize(imageMm.widthMm, imageMm.heightMm, unit)}`}
+          >
+            <defs>
+              <pattern id="offcut" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(-38)">
+                <path d="M0 0H7" stroke="#A39C8A" strokeWidth="1.4" />
+              </pattern>
+            </defs>
             <Area x={X(0)} y={Y(0)} w={sheetMm.widthMm * scale} h={sheetMm.heightMm * scale} fill="url(#offcut)" />
-            <Area x={X(finished.xMm)} y={Y(finished.yMm)} w={finished.widthMm * scale} h={finished.heightMm * scale} fill="#FBF9F3" />
-            <SheetEdges rect={{ xMm: 0, yMm: 0, ...sheetMm }} X={X} Y={Y} torn={plan.layout.tornEdges} registering={registrationWay(plan.way.registration).registeringEdges} />
-            {layout.blocks.map((block) => <rect key={block.name} x={X(block.rect.xMm)} y={Y(block.rect.yMm)} width={block.rect.widthMm * scale} height={block.rect.heightMm * scale} fill="none" stroke="#62665E" strokeWidth={1.2} strokeDasharray="7 4" />)}
-            <path d={arrows([[X(finished.xMm), Y(image.yMm + image.heightMm * 0.3), X(image.xMm), Y(image.yMm + image.heightMm * 0.3)], [X(lastRight), Y(image.yMm + image.heightMm * 0.3), X(finished.xMm + finished.widthMm), Y(image.yMm + image.heightMm * 0.3)], [X(image.xMm + image.widthMm * 0.7), Y(finished.yMm), X(image.xMm + image.widthMm * 0.7), Y(image.yMm)], [X(image.xMm + image.widthMm * 0.7), Y(lastBelow), X(image.xMm + image.widthMm * 0.7), Y(finished.yMm + finished.heightMm)]])} stroke="#1F2421" fill="none" />
-            <Grain x={X(finished.xMm) + 12} y={Y(finished.yMm + finished.heightMm) - 12} direction={plan.layout.paperGrain} />
-            {m.bottom * scale > 24 && <text x={X(image.xMm)} y={Y(lastBelow) + 18} fontSize={12} fontFamily="var(--head)" fontStyle="italic" fill="#62665E">4/{plan.sheets.edition}&#8195;title&#8195;signature</text>}
+            <Area
+              x={X(finished.xMm)}
+              y={Y(finished.yMm)}
+              w={finished.widthMm * scale}
+              h={finished.heightMm * scale}
+              fill="#FBF9F3"
+            />
+            <SheetEdges
+              rect={{ xMm: 0, yMm: 0, ...sheetMm }}
+              X={X}
+              Y={Y}
+              torn={plan.layout.tornEdges}
+              registering={registrationWay(plan.way.registration).registeringEdges}
+            />
+            {layout.blocks.map((block) => (
+              <rect
+                key={block.name}
+                x={X(block.rect.xMm)}
+                y={Y(block.rect.yMm)}
+                width={block.rect.widthMm * scale}
+                height={block.rect.heightMm * scale}
+                fill="none"
+                stroke="#62665E"
+                strokeWidth={1.2}
+                strokeDasharray="7 4"
+              />
+            ))}
+            <path
+              d={arrows([
+                [
+                  X(finished.xMm),
+                  Y(image.yMm + image.heightMm * 0.3),
+                  X(image.xMm),
+                  Y(image.yMm + image.heightMm * 0.3),
+                ],
+                [
+                  X(lastRight),
+                  Y(image.yMm + image.heightMm * 0.3),
+                  X(finished.xMm + finished.widthMm),
+                  Y(image.yMm + image.heightMm * 0.3),
+                ],
+                [X(image.xMm + image.widthMm * 0.7), Y(finished.yMm), X(image.xMm + image.widthMm * 0.7), Y(image.yMm)],
+                [
+                  X(image.xMm + image.widthMm * 0.7),
+                  Y(lastBelow),
+                  X(image.xMm + image.widthMm * 0.7),
+                  Y(finished.yMm + finished.heightMm),
+                ],
+              ])}
+              stroke="#1F2421"
+              fill="none"
+            />
+            <Grain
+              x={X(finished.xMm) + 12}
+              y={Y(finished.yMm + finished.heightMm) - 12}
+              direction={plan.layout.paperGrain}
+            />
+            {m.bottom * scale > 24 && (
+              <text
+                x={X(image.xMm)}
+                y={Y(lastBelow) + 18}
+                fontSize={12}
+                fontFamily="var(--head)"
+                fontStyle="italic"
+                fill="#62665E"
+              >
+                4/{plan.sheets.edition}&#8195;title&#8195;signature
+              </text>
+            )}
           </svg>
-          {images.map((rect, i) => <div key={i} style={{ position: 'absolute', left: X(rect.xMm), top: Y(rect.yMm), width: rect.widthMm * scale, height: rect.heightMm * scale, overflow: 'hidden', opacity: i === 0 ? 1 : 0.75, background: '#E4DFD2' }}>{looks && <LookThumb run={plan.runs.length} label={i === 0 ? 'the image' : `the image again, ${i + 1}`} />}</div>)}
-          <svg className="corner" width={22} height={22} style={{ left: X(right) - 18, top: Y(below) - 18 }} aria-hidden><path d="M20 0V20H0" fill="none" stroke="#A63A2B" strokeWidth={4} /></svg>
-          <DimField {...dim} label="Paper, width" valueMm={paperMm.widthMm} range={{ ...PAPER_RANGE_MM, what: 'the paper’s width' }} x={size.width / 2} y={Y(0) - 26} onChange={setPaper('widthMm')} />
-          <DimField {...dim} label="Paper, height" valueMm={paperMm.heightMm} range={{ ...PAPER_RANGE_MM, what: 'the paper’s height' }} x={X(sheetMm.widthMm) + 42} y={size.height / 2} onChange={setPaper('heightMm')} />
-          <DimField {...dim} label="Top margin" valueMm={m.top} range={{ ...MARGIN_RANGE_MM, what: 'the top margin' }} x={X(image.xMm + image.widthMm * 0.7) + 40} y={(Y(finished.yMm) + Y(image.yMm)) / 2} onChange={setMargin('top')} />
-          <DimField {...dim} label="Bottom margin" valueMm={m.bottom} range={{ ...MARGIN_RANGE_MM, what: 'the bottom margin' }} x={X(image.xMm + image.widthMm * 0.7) + 40} y={(Y(lastBelow) + Y(finished.yMm + finished.heightMm)) / 2} onChange={setMargin('bottom')} />
-          <DimField {...dim} label="Left margin" valueMm={m.left} range={{ ...MARGIN_RANGE_MM, what: 'the left margin' }} x={(X(finished.xMm) + X(image.xMm)) / 2} y={Y(image.yMm + image.heightMm * 0.3) - 16} onChange={setMargin('left')} />
-          <DimField {...dim} label="Right margin" valueMm={m.right} range={{ ...MARGIN_RANGE_MM, what: 'the right margin' }} x={(X(lastRight) + X(finished.xMm + finished.widthMm)) / 2} y={Y(image.yMm + image.heightMm * 0.3) - 16} onChange={setMargin('right')} />
-          <DimField {...dim} label="Image, width" valueMm={imageMm.widthMm} range={{ ...SIZE_RANGE_MM, what: 'the image’s width' }} x={X(image.xMm + image.widthMm / 2)} y={Y(image.yMm) + 16} onChange={setImage('widthMm')} disabled={closed} />
-          <DimField {...dim} label="Image, height" valueMm={imageMm.heightMm} range={{ ...SIZE_RANGE_MM, what: 'the image’s height' }} x={X(image.xMm) + 44} y={Y(image.yMm + image.heightMm / 2)} onChange={setImage('heightMm')} disabled={closed} />
+          {images.map((rect, i) => (
+            <div
+              key={i}
+              style={{
+                position: 'absolute',
+                left: X(rect.xMm),
+                top: Y(rect.yMm),
+                width: rect.widthMm * scale,
+                height: rect.heightMm * scale,
+                overflow: 'hidden',
+                opacity: i === 0 ? 1 : 0.75,
+                background: '#E4DFD2',
+              }}
+            >
+              {looks && (
+                <LookThumb run={plan.runs.length} label={i === 0 ? 'the image' : `the image again, ${i + 1}`} />
+              )}
+            </div>
+          ))}
+          <svg
+            className="corner"
+            width={22}
+            height={22}
+            style={{ left: X(right) - 18, top: Y(below) - 18 }}
+            aria-hidden
+          >
+            <path d="M20 0V20H0" fill="none" stroke="#A63A2B" strokeWidth={4} />
+          </svg>
+          <DimField
+            {...dim}
+            label="Paper, width"
+            valueMm={paperMm.widthMm}
+            range={{ ...PAPER_RANGE_MM, what: 'the paper’s width' }}
+            x={size.width / 2}
+            y={Y(0) - 26}
+            onChange={setPaper('widthMm')}
+          />
+          <DimField
+            {...dim}
+            label="Paper, height"
+            valueMm={paperMm.heightMm}
+            range={{ ...PAPER_RANGE_MM, what: 'the paper’s height' }}
+            x={X(sheetMm.widthMm) + 42}
+            y={size.height / 2}
+            onChange={setPaper('heightMm')}
+          />
+          <DimField
+            {...dim}
+            label="Top margin"
+            valueMm={m.top}
+            range={{ ...MARGIN_RANGE_MM, what: 'the top margin' }}
+            x={X(image.xMm + image.widthMm * 0.7) + 40}
+            y={(Y(finished.yMm) + Y(image.yMm)) / 2}
+            onChange={setMargin('top')}
+          />
+          <DimField
+            {...dim}
+            label="Bottom margin"
+            valueMm={m.bottom}
+            range={{ ...MARGIN_RANGE_MM, what: 'the bottom margin' }}
+            x={X(image.xMm + image.widthMm * 0.7) + 40}
+            y={(Y(lastBelow) + Y(finished.yMm + finished.heightMm)) / 2}
+            onChange={setMargin('bottom')}
+          />
+          <DimField
+            {...dim}
+            label="Left margin"
+            valueMm={m.left}
+            range={{ ...MARGIN_RANGE_MM, what: 'the left margin' }}
+            x={(X(finished.xMm) + X(image.xMm)) / 2}
+            y={Y(image.yMm + image.heightMm * 0.3) - 16}
+            onChange={setMargin('left')}
+          />
+          <DimField
+            {...dim}
+            label="Right margin"
+            valueMm={m.right}
+            range={{ ...MARGIN_RANGE_MM, what: 'the right margin' }}
+            x={(X(lastRight) + X(finished.xMm + finished.widthMm)) / 2}
+            y={Y(image.yMm + image.heightMm * 0.3) - 16}
+            onChange={setMargin('right')}
+          />
+          <DimField
+            {...dim}
+            label="Image, width"
+            valueMm={imageMm.widthMm}
+            range={{ ...SIZE_RANGE_MM, what: 'the image’s width' }}
+            x={X(image.xMm + image.widthMm / 2)}
+            y={Y(image.yMm) + 16}
+            onChange={setImage('widthMm')}
+            disabled={closed}
+          />
+          <DimField
+            {...dim}
+            label="Image, height"
+            valueMm={imageMm.heightMm}
+            range={{ ...SIZE_RANGE_MM, what: 'the image’s height' }}
+            x={X(image.xMm) + 44}
+            y={Y(image.yMm + image.heightMm / 2)}
+            onChange={setImage('heightMm')}
+            disabled={closed}
+          />
         </>
       )}
-      {problem && <p className="say bad over-drawing" role="alert">{problem}</p>}
+      {problem && (
+        <p className="say bad over-drawing" role="alert">
+          {problem}
+        </p>
+      )}
       <Dialog open={sizing !== undefined} onClose={() => setSizing(undefined)} maxWidth="xs">
         <DialogTitle>Give the picture another size</DialogTitle>
-        <DialogContent><p>{sizing && formatSize(sizing.widthMm, sizing.heightMm, unit)}, in its own proportions. Its flat colours are made anew from the original: changes of islands by hand are lost, undo brings them back.</p></DialogContent>
+        <DialogContent>
+          <p>
+            {sizing && formatSize(sizing.widthMm, sizing.heightMm, unit)}, in its own proportions. Its flat colours are
+            made anew from the original: changes of islands by hand are lost, undo brings them back.
+          </p>
+        </DialogContent>
         <DialogActions>
           <Button onClick={() => setSizing(undefined)}>Leave it</Button>
-          <Button variant="contained" color="primary" onClick={() => { const { turnDeg, mirrored, crop } = plan.picture!; void place({ turnDeg, mirrored, crop, ...sizing! }); setSizing(undefined); }}>Size it</Button>
+          <Button
+            variant="contained"
+            color="primary"
+            onClick={() => {
+              const { turnDeg, mirrored, crop } = plan.picture!;
+              void place({ turnDeg, mirrored, crop, ...sizing! });
+              setSizing(undefined);
+            }}
+          >
+            Size it
+          </Button>
         </DialogActions>
       </Dialog>
     </div>
@@ -101,27 +343,83 @@ function Area({ x, y, w, h, fill }: { x: number; y: number; w: number; h: number
 }
 
 /** The sheet's edges: those that come against something thick, torn ones ragged. */
-function SheetEdges({ rect: r, X, Y, torn, registering }: { rect: RectMm; X: (mm: number) => number; Y: (mm: number) => number; torn: readonly SheetEdge[]; registering: readonly SheetEdge[] }) {
-  const corners = { tl: [X(r.xMm), Y(r.yMm)], tr: [X(r.xMm + r.widthMm), Y(r.yMm)], br: [X(r.xMm + r.widthMm), Y(r.yMm + r.heightMm)], bl: [X(r.xMm), Y(r.yMm + r.heightMm)] } as const;
-  const ends = { top: [corners.tl, corners.tr], right: [corners.tr, corners.br], bottom: [corners.bl, corners.br], left: [corners.tl, corners.bl] } as const;
-  return <>{SHEET_EDGES.map((edge) => {
-    const [[x1, y1], [x2, y2]] = ends[edge];
-    if (torn.includes(edge)) {
-      const steps = 60, level = y1 === y2;
-      const d = Array.from({ length: steps + 1 }, (_, i) => { const t = i / steps, off = 2.2 * Math.sin(i * 2.3) + 1.4 * Math.sin(i * 5.1); return `${i ? 'L' : 'M'}${x1 + t * (x2 - x1) + (level ? 0 : off)} ${y1 + t * (y2 - y1) + (level ? off : 0)}`; }).join('');
-      return <path key={edge} d={d} fill="none" stroke="#62665E" strokeWidth={1.3} />;
-    }
-    return <line key={edge} x1={x1} y1={y1} x2={x2} y2={y2} stroke={registering.includes(edge) ? '#3E5C76' : '#62665E'} strokeWidth={registering.includes(edge) ? 4 : 1.2} />;
-  })}</>;
+function SheetEdges({
+  rect: r,
+  X,
+  Y,
+  torn,
+  registering,
+}: {
+  rect: RectMm;
+  X: (mm: number) => number;
+  Y: (mm: number) => number;
+  torn: readonly SheetEdge[];
+  registering: readonly SheetEdge[];
+}) {
+  const corners = {
+    tl: [X(r.xMm), Y(r.yMm)],
+    tr: [X(r.xMm + r.widthMm), Y(r.yMm)],
+    br: [X(r.xMm + r.widthMm), Y(r.yMm + r.heightMm)],
+    bl: [X(r.xMm), Y(r.yMm + r.heightMm)],
+  } as const;
+  const ends = {
+    top: [corners.tl, corners.tr],
+    right: [corners.tr, corners.br],
+    bottom: [corners.bl, corners.br],
+    left: [corners.tl, corners.bl],
+  } as const;
+  return (
+    <>
+      {SHEET_EDGES.map((edge) => {
+        const [[x1, y1], [x2, y2]] = ends[edge];
+        if (torn.includes(edge)) {
+          const steps = 60,
+            level = y1 === y2;
+          const d = Array.from({ length: steps + 1 }, (_, i) => {
+            const t = i / steps,
+              off = 2.2 * Math.sin(i * 2.3) + 1.4 * Math.sin(i * 5.1);
+            return `${i ? 'L' : 'M'}${x1 + t * (x2 - x1) + (level ? 0 : off)} ${y1 + t * (y2 - y1) + (level ? off : 0)}`;
+          }).join('');
+          return <path key={edge} d={d} fill="none" stroke="#62665E" strokeWidth={1.3} />;
+        }
+        return (
+          <line
+            key={edge}
+            x1={x1}
+            y1={y1}
+            x2={x2}
+            y2={y2}
+            stroke={registering.includes(edge) ? '#3E5C76' : '#62665E'}
+            strokeWidth={registering.includes(edge) ? 4 : 1.2}
+          />
+        );
+      })}
+    </>
+  );
 }
 
 function Grain({ x, y, direction }: { x: number; y: number; direction: 'upright' | 'level' }) {
-  const d = [0, 4, 8].map((k) => (direction === 'upright' ? `M${x + k} ${y - 22}v22` : `M${x} ${y - 8 + k}h26`)).join('');
-  return <g><path d={d} stroke="#62665E" strokeWidth={1} fill="none" /><text x={x + (direction === 'upright' ? 14 : 32)} y={y} fontSize={11} fill="#62665E">grain</text></g>;
+  const d = [0, 4, 8]
+    .map((k) => (direction === 'upright' ? `M${x + k} ${y - 22}v22` : `M${x} ${y - 8 + k}h26`))
+    .join('');
+  return (
+    <g>
+      <path d={d} stroke="#62665E" strokeWidth={1} fill="none" />
+      <text x={x + (direction === 'upright' ? 14 : 32)} y={y} fontSize={11} fill="#62665E">
+        grain
+      </text>
+    </g>
+  );
 }
 
 function arrows(lines: readonly (readonly number[])[]): string {
-  return lines.map(([x1, y1, x2, y2]) => (x1 === x2 ? `M${x1} ${y1}V${y2}M${x1 - 4} ${y1}h8M${x1 - 4} ${y2}h8` : `M${x1} ${y1}H${x2}M${x1} ${y1 - 4}v8M${x2} ${y1 - 4}v8`)).join('');
+  return lines
+    .map(([x1, y1, x2, y2]) =>
+      x1 === x2
+        ? `M${x1} ${y1}V${y2}M${x1 - 4} ${y1}h8M${x1 - 4} ${y2}h8`
+        : `M${x1} ${y1}H${x2}M${x1} ${y1 - 4}v8M${x2} ${y1 - 4}v8`,
+    )
+    .join('');
 }
 
 /** What the sheet is solved from, what is trimmed off, edges, copies, blocks. */
@@ -136,52 +434,233 @@ export function SheetFields({ layout }: { layout: SheetLayout }) {
       <section>
         <h2>Two of three</h2>
         <div style={{ display: 'grid', gap: 14, marginTop: 14 }}>
-          <TextField select label="Worked out" value={l.solve} onChange={(e) => edit('layout', () => ({ solve: e.target.value as Solved, paperMm: layout.paperMm, marginsMm: nonNegative(layout.marginsMm) }))}>
-            {(Object.keys(SOLVE_WORDS) as Solved[]).map((solve) => <MenuItem key={solve} value={solve}>{SOLVE_WORDS[solve]}</MenuItem>)}
+          <TextField
+            select
+            label="Worked out"
+            value={l.solve}
+            onChange={(e) =>
+              edit('layout', () => ({
+                solve: e.target.value as Solved,
+                paperMm: layout.paperMm,
+                marginsMm: nonNegative(layout.marginsMm),
+              }))
+            }
+          >
+            {(Object.keys(SOLVE_WORDS) as Solved[]).map((solve) => (
+              <MenuItem key={solve} value={solve}>
+                {SOLVE_WORDS[solve]}
+              </MenuItem>
+            ))}
           </TextField>
-          <TextField select label="Margins" value={l.rule} onChange={(e) => edit('margin rule', () => ({ rule: e.target.value as MarginRule, marginsMm: nonNegative(layout.marginsMm) }))}>
-            {MARGIN_RULES.map((rule) => <MenuItem key={rule} value={rule}>{RULE_WORDS[rule]}</MenuItem>)}
+          <TextField
+            select
+            label="Margins"
+            value={l.rule}
+            onChange={(e) =>
+              edit('margin rule', () => ({
+                rule: e.target.value as MarginRule,
+                marginsMm: nonNegative(layout.marginsMm),
+              }))
+            }
+          >
+            {MARGIN_RULES.map((rule) => (
+              <MenuItem key={rule} value={rule}>
+                {RULE_WORDS[rule]}
+              </MenuItem>
+            ))}
           </TextField>
-          {l.solve !== 'margins' && l.rule !== 'typed' && <LengthField label="Margin" valueMm={l.marginMm} unit={unit} range={MARGIN_RANGE_MM} onChange={(marginMm) => edit('margin', () => ({ marginMm }))} />}
-          <LengthField label="Room for title and signature" valueMm={l.titleRoomMm} unit={unit} range={TITLE_RANGE_MM} onChange={(titleRoomMm) => edit('room for the title', () => ({ titleRoomMm }))} />
+          {l.solve !== 'margins' && l.rule !== 'typed' && (
+            <LengthField
+              label="Margin"
+              valueMm={l.marginMm}
+              unit={unit}
+              range={MARGIN_RANGE_MM}
+              onChange={(marginMm) => edit('margin', () => ({ marginMm }))}
+            />
+          )}
+          <LengthField
+            label="Room for title and signature"
+            valueMm={l.titleRoomMm}
+            unit={unit}
+            range={TITLE_RANGE_MM}
+            onChange={(titleRoomMm) => edit('room for the title', () => ({ titleRoomMm }))}
+          />
         </div>
-        <p style={{ marginTop: 12 }}>Finished sheet <strong className="num">{formatSize(layout.paperMm.widthMm, layout.paperMm.heightMm, unit)}</strong>{layout.sheetMm.widthMm > layout.paperMm.widthMm || layout.sheetMm.heightMm > layout.paperMm.heightMm ? <>, cut the paper to <strong className="num">{formatSize(layout.sheetMm.widthMm, layout.sheetMm.heightMm, unit)}</strong></> : ''}.</p>
+        <p style={{ marginTop: 12 }}>
+          Finished sheet{' '}
+          <strong className="num">{formatSize(layout.paperMm.widthMm, layout.paperMm.heightMm, unit)}</strong>
+          {layout.sheetMm.widthMm > layout.paperMm.widthMm || layout.sheetMm.heightMm > layout.paperMm.heightMm ? (
+            <>
+              , cut the paper to{' '}
+              <strong className="num">{formatSize(layout.sheetMm.widthMm, layout.sheetMm.heightMm, unit)}</strong>
+            </>
+          ) : (
+            ''
+          )}
+          .
+        </p>
       </section>
-      {layout.problems.length > 0 && <section role="status">{layout.problems.map((p) => <p key={p.text} className="say bad" style={{ marginTop: 8 }}>{p.text}</p>)}</section>}
+      {layout.problems.length > 0 && (
+        <section role="status">
+          {layout.problems.map((p) => (
+            <p key={p.text} className="say bad" style={{ marginTop: 8 }}>
+              {p.text}
+            </p>
+          ))}
+        </section>
+      )}
       <section>
         <h2>Trimmed off later</h2>
-        <p className="note" style={{ margin: '4px 0 12px' }}>{l.allowanceMm ? 'Typed.' : 'As the way of registration asks.'} Ticks, tabs and punched holes lie here.{l.allowanceMm && <> <button type="button" className="link" onClick={() => edit('what is trimmed off', () => ({ allowanceMm: null }))}>as the way asks</button></>}</p>
-        <div className="fields">{SHEET_EDGES.map((edge) => <LengthField key={edge} label={edge} valueMm={allowance[edge]} unit={unit} range={ALLOWANCE_RANGE_MM} onChange={(mm) => edit('what is trimmed off', () => ({ allowanceMm: { ...allowance, [edge]: mm } }))} />)}</div>
+        <p className="note" style={{ margin: '4px 0 12px' }}>
+          {l.allowanceMm ? 'Typed.' : 'As the way of registration asks.'} Ticks, tabs and punched holes lie here.
+          {l.allowanceMm && (
+            <>
+              {' '}
+              <button
+                type="button"
+                className="link"
+                onClick={() => edit('what is trimmed off', () => ({ allowanceMm: null }))}
+              >
+                as the way asks
+              </button>
+            </>
+          )}
+        </p>
+        <div className="fields">
+          {SHEET_EDGES.map((edge) => (
+            <LengthField
+              key={edge}
+              label={edge}
+              valueMm={allowance[edge]}
+              unit={unit}
+              range={ALLOWANCE_RANGE_MM}
+              onChange={(mm) => edit('what is trimmed off', () => ({ allowanceMm: { ...allowance, [edge]: mm } }))}
+            />
+          ))}
+        </div>
       </section>
       <section>
         <h2>Paper</h2>
-        <div className="row" role="group" aria-label="Torn edges" style={{ margin: '8px 0' }}>{SHEET_EDGES.map((edge) => <label key={edge} className="tick"><input type="checkbox" checked={l.tornEdges.includes(edge)} onChange={(e) => edit('torn edges', () => ({ tornEdges: e.target.checked ? [...l.tornEdges, edge] : l.tornEdges.filter((t) => t !== edge) }))} /> {edge} torn</label>)}</div>
+        <div className="row" role="group" aria-label="Torn edges" style={{ margin: '8px 0' }}>
+          {SHEET_EDGES.map((edge) => (
+            <label key={edge} className="tick">
+              <input
+                type="checkbox"
+                checked={l.tornEdges.includes(edge)}
+                onChange={(e) =>
+                  edit('torn edges', () => ({
+                    tornEdges: e.target.checked ? [...l.tornEdges, edge] : l.tornEdges.filter((t) => t !== edge),
+                  }))
+                }
+              />{' '}
+              {edge} torn
+            </label>
+          ))}
+        </div>
         <p className="note">Thick edges on the drawing come against the stops: they must be cut true.</p>
         <div className="fields" style={{ marginTop: 14 }}>
-          <TextField select label="Grain" value={l.paperGrain} onChange={(e) => edit('grain', () => ({ paperGrain: e.target.value as LayoutPlan['paperGrain'] }))}><MenuItem value="upright">upright</MenuItem><MenuItem value="level">level</MenuItem></TextField>
-          <TextField select label="Printed side" value={l.paperSide} onChange={(e) => edit('side of the paper', () => ({ paperSide: e.target.value as LayoutPlan['paperSide'] }))}><MenuItem value="smooth">smooth side</MenuItem><MenuItem value="rough">rough side</MenuItem></TextField>
+          <TextField
+            select
+            label="Grain"
+            value={l.paperGrain}
+            onChange={(e) => edit('grain', () => ({ paperGrain: e.target.value as LayoutPlan['paperGrain'] }))}
+          >
+            <MenuItem value="upright">upright</MenuItem>
+            <MenuItem value="level">level</MenuItem>
+          </TextField>
+          <TextField
+            select
+            label="Printed side"
+            value={l.paperSide}
+            onChange={(e) =>
+              edit('side of the paper', () => ({ paperSide: e.target.value as LayoutPlan['paperSide'] }))
+            }
+          >
+            <MenuItem value="smooth">smooth side</MenuItem>
+            <MenuItem value="rough">rough side</MenuItem>
+          </TextField>
         </div>
       </section>
       <section>
         <h2>Several on one sheet</h2>
         <div className="fields" style={{ marginTop: 14 }}>
-          <CountField label="Across" value={l.copies.columns} range={{ min: 1, max: MAX_COPIES, what: 'the images side by side' }} onChange={(columns) => edit('copies', () => ({ copies: { ...l.copies, columns } }))} />
-          <CountField label="Down" value={l.copies.rows} range={{ min: 1, max: MAX_COPIES, what: 'the images below one another' }} onChange={(rows) => edit('copies', () => ({ copies: { ...l.copies, rows } }))} />
+          <CountField
+            label="Across"
+            value={l.copies.columns}
+            range={{ min: 1, max: MAX_COPIES, what: 'the images side by side' }}
+            onChange={(columns) => edit('copies', () => ({ copies: { ...l.copies, columns } }))}
+          />
+          <CountField
+            label="Down"
+            value={l.copies.rows}
+            range={{ min: 1, max: MAX_COPIES, what: 'the images below one another' }}
+            onChange={(rows) => edit('copies', () => ({ copies: { ...l.copies, rows } }))}
+          />
         </div>
-        {l.copies.columns * l.copies.rows > 1 && <div style={{ marginTop: 12 }}><LengthField label="Gap to cut apart in" valueMm={l.copies.gapMm} unit={unit} range={GAP_RANGE_MM} onChange={(gapMm) => edit('gap', () => ({ copies: { ...l.copies, gapMm } }))} /></div>}
+        {l.copies.columns * l.copies.rows > 1 && (
+          <div style={{ marginTop: 12 }}>
+            <LengthField
+              label="Gap to cut apart in"
+              valueMm={l.copies.gapMm}
+              unit={unit}
+              range={GAP_RANGE_MM}
+              onChange={(gapMm) => edit('gap', () => ({ copies: { ...l.copies, gapMm } }))}
+            />
+          </div>
+        )}
       </section>
       <section>
         <h2>Blocks in the origin corner</h2>
-        <p className="note" style={{ margin: '4px 0 8px' }}>The image ends at each block’s origin corner, bottom right of the print (madder). A block larger than the image reaches left and up.</p>
+        <p className="note" style={{ margin: '4px 0 8px' }}>
+          The image ends at each block’s origin corner, bottom right of the print (madder). A block larger than the
+          image reaches left and up.
+        </p>
         {plan.blocks.map((block, b) => {
           const found = layout.blocks.find((x) => x.name === block.name);
           const image = { widthMm: plan.picture!.widthMm, heightMm: plan.picture!.heightMm };
           const size = block.sizeMm ?? image;
-          const set = (sizeMm: { widthMm: number; heightMm: number }) => void change('block’s size', (p) => ({ ...p, blocks: p.blocks.map((x, i) => (i === b ? { ...x, sizeMm: Math.abs(sizeMm.widthMm - image.widthMm) < 0.05 && Math.abs(sizeMm.heightMm - image.heightMm) < 0.05 ? null : sizeMm } : x)) }));
+          const set = (sizeMm: { widthMm: number; heightMm: number }) =>
+            void change('block’s size', (p) => ({
+              ...p,
+              blocks: p.blocks.map((x, i) =>
+                i === b
+                  ? {
+                      ...x,
+                      sizeMm:
+                        Math.abs(sizeMm.widthMm - image.widthMm) < 0.05 &&
+                        Math.abs(sizeMm.heightMm - image.heightMm) < 0.05
+                          ? null
+                          : sizeMm,
+                    }
+                  : x,
+              ),
+            }));
           return (
             <div key={block.id} style={{ margin: '12px 0' }}>
-              <div className="fields"><LengthField label={`${block.name}, width`} valueMm={size.widthMm} unit={unit} range={SIZE_RANGE_MM} onChange={(widthMm) => set({ ...size, widthMm })} disabled={progress.cutsDone > 0} /><LengthField label="height" valueMm={size.heightMm} unit={unit} range={SIZE_RANGE_MM} onChange={(heightMm) => set({ ...size, heightMm })} disabled={progress.cutsDone > 0} /></div>
-              {found && <p className="note num">leaves {formatLength(found.leavesLeftMm, unit)} at the left, {formatLength(found.leavesTopMm, unit)} at the top</p>}
+              <div className="fields">
+                <LengthField
+                  label={`${block.name}, width`}
+                  valueMm={size.widthMm}
+                  unit={unit}
+                  range={SIZE_RANGE_MM}
+                  onChange={(widthMm) => set({ ...size, widthMm })}
+                  disabled={progress.cutsDone > 0}
+                />
+                <LengthField
+                  label="height"
+                  valueMm={size.heightMm}
+                  unit={unit}
+                  range={SIZE_RANGE_MM}
+                  onChange={(heightMm) => set({ ...size, heightMm })}
+                  disabled={progress.cutsDone > 0}
+                />
+              </div>
+              {found && (
+                <p className="note num">
+                  leaves {formatLength(found.leavesLeftMm, unit)} at the left, {formatLength(found.leavesTopMm, unit)}{' '}
+                  at the top
+                </p>
+              )}
             </div>
           );
         })}
@@ -191,5 +670,10 @@ export function SheetFields({ layout }: { layout: SheetLayout }) {
 }
 
 function nonNegative(margins: EdgesMm): EdgesMm {
-  return { top: Math.max(0, margins.top), right: Math.max(0, margins.right), bottom: Math.max(0, margins.bottom), left: Math.max(0, margins.left) };
+  return {
+    top: Math.max(0, margins.top),
+    right: Math.max(0, margins.right),
+    bottom: Math.max(0, margins.bottom),
+    left: Math.max(0, margins.left),
+  };
 }

@@ -21,12 +21,22 @@ export interface Fit {
 
 /** What thousands of sheets would look like, worked out anew whenever what it depends on changes. */
 export function useFit(worker: RegisterWorker, layout: SheetLayout, withProofs: boolean): Fit {
-  const { state: { plan }, progress: { bench } } = usePrintDesk();
+  const {
+    state: { plan },
+    progress: { bench },
+  } = usePrintDesk();
   const { spread, layings } = useMemo(() => ownSpread(plan, bench), [plan, bench]);
   const question = useMemo((): FitQuestion => {
     const image = layout.images[0];
     const fixed = fixedMotions(plan, layout, withProofs ? bench : undefined).map((m) => inImage(m, layout));
-    return { plan, got: bench.coloursGot, fixed, spread, about: { xMm: layout.sheetMm.widthMm / 2 - image.xMm, yMm: layout.sheetMm.heightMm / 2 - image.yMm }, sheets: FIT_SHEETS };
+    return {
+      plan,
+      got: bench.coloursGot,
+      fixed,
+      spread,
+      about: { xMm: layout.sheetMm.widthMm / 2 - image.xMm, yMm: layout.sheetMm.heightMm / 2 - image.yMm },
+      sheets: FIT_SHEETS,
+    };
   }, [plan, bench, layout, spread, withProofs]);
   const [result, setResult] = useState<FitResult>();
   const [problem, setProblem] = useState<string>();
@@ -37,7 +47,9 @@ export function useFit(worker: RegisterWorker, layout: SheetLayout, withProofs: 
       if (answer.ok) setResult(answer.value);
       setProblem(answer.ok || answer.code === 'stopped' ? undefined : answer.message);
     });
-    return () => { current = false; };
+    return () => {
+      current = false;
+    };
   }, [worker, question]);
   return { question, spread, layings, result, problem };
 }

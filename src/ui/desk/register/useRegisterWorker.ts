@@ -6,10 +6,27 @@ import { usePrintDesk } from '../../kit/printContext';
 
 /** The worker that works out fits and reads proofs, with this print's labels and print map; it starts with the first question. */
 export function useRegisterWorker(): RegisterWorker {
-  const { state: { plan }, progress, urls } = usePrintDesk();
-  const labelsSha = plan.flat?.labelsSha, mmPerPx = plan.picture?.raster.mmPerPx ?? 0.1;
+  const {
+    state: { plan },
+    progress,
+    urls,
+  } = usePrintDesk();
+  const labelsSha = plan.flat?.labelsSha,
+    mmPerPx = plan.picture?.raster.mmPerPx ?? 0.1;
   const key = JSON.stringify(printTaskOf(plan, progress.bench.slips).task);
-  const worker = useMemo(() => new RegisterWorker((own) => (labelsSha ? own.askNow('open', { url: urls.blob(labelsSha), mmPerPx, task: JSON.parse(key) as ReturnType<typeof printTaskOf>['task'] }) : Promise.resolve())), [labelsSha, mmPerPx, key, urls]);
+  const worker = useMemo(
+    () =>
+      new RegisterWorker((own) =>
+        labelsSha
+          ? own.askNow('open', {
+              url: urls.blob(labelsSha),
+              mmPerPx,
+              task: JSON.parse(key) as ReturnType<typeof printTaskOf>['task'],
+            })
+          : Promise.resolve(),
+      ),
+    [labelsSha, mmPerPx, key, urls],
+  );
   useEffect(() => () => worker.stop(), [worker]);
   return worker;
 }

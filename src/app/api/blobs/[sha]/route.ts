@@ -9,7 +9,9 @@ export async function GET(_request: Request, { params }: { params: Promise<{ sha
   return new Response(new Uint8Array(blob.bytes), {
     headers: {
       'Content-Type': blob.mediaType,
-      ...(blob.mediaType === 'image/svg+xml' ? { 'Content-Security-Policy': "default-src 'none'; style-src 'unsafe-inline'; img-src data:; sandbox" } : {}),
+      ...(blob.mediaType === 'image/svg+xml'
+        ? { 'Content-Security-Policy': "default-src 'none'; style-src 'unsafe-inline'; img-src data:; sandbox" }
+        : {}),
       'Cache-Control': 'private, max-age=31536000, immutable',
     },
   });

@@ -5,6 +5,11 @@ import { nowIso, readBody, respond } from '../../respond';
 export async function POST(request: Request): Promise<Response> {
   const body = await readBody(request, MAX_CABINET_FILE_BYTES, 'This file of inks');
   if (!body.ok) return respond(body);
-  const done = importInks(database(), body.value, decodeURIComponent(request.headers.get('x-file-name') ?? 'file'), nowIso());
+  const done = importInks(
+    database(),
+    body.value,
+    decodeURIComponent(request.headers.get('x-file-name') ?? 'file'),
+    nowIso(),
+  );
   return done.ok ? Response.json({ ...done.value, inks: cabinet(database(), nowIso()) }) : respond(done);
 }

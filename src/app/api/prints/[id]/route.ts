@@ -11,7 +11,16 @@ export async function GET(_request: Request, { params }: Params): Promise<Respon
 export async function PUT(request: Request, { params }: Params): Promise<Response> {
   const body = await readJson<{ baseRevision: number; plan: unknown; label?: string }>(request);
   if (!body.ok) return respond(body);
-  return respond(savePlan(database(), (await params).id, body.value.baseRevision, body.value.plan, String(body.value.label ?? 'change'), nowIso()));
+  return respond(
+    savePlan(
+      database(),
+      (await params).id,
+      body.value.baseRevision,
+      body.value.plan,
+      String(body.value.label ?? 'change'),
+      nowIso(),
+    ),
+  );
 }
 
 /** Renames: { name }. */

@@ -2,5 +2,9 @@ import { Frame } from '@/ui/kit/Frame';
 import { CutView } from '@/ui/bench/CutView';
 
 export default function Page() {
-  return <Frame view="cut"><CutView /></Frame>;
+  return (
+    <Frame view="cut">
+      <CutView />
+    </Frame>
+  );
 }

@@ -2,5 +2,9 @@ import { Frame } from '@/ui/kit/Frame';
 import { PictureView } from '@/ui/desk/PictureView';
 
 export default function Page() {
-  return <Frame view="picture"><PictureView /></Frame>;
+  return (
+    <Frame view="picture">
+      <PictureView />
+    </Frame>
+  );
 }

@@ -2,5 +2,9 @@ import { Frame } from '@/ui/kit/Frame';
 import { ProofView } from '@/ui/bench/proof/ProofView';
 
 export default function Page() {
-  return <Frame view="proof"><ProofView /></Frame>;
+  return (
+    <Frame view="proof">
+      <ProofView />
+    </Frame>
+  );
 }

@@ -2,5 +2,9 @@ import { RehearseView } from '@/ui/bench/rehearse/RehearseView';
 import { Frame } from '@/ui/kit/Frame';
 
 export default function Page() {
-  return <Frame view="rehearse"><RehearseView /></Frame>;
+  return (
+    <Frame view="rehearse">
+      <RehearseView />
+    </Frame>
+  );
 }

@@ -3,14 +3,18 @@ import { answerSlip, copyPrint, database, redo, restorePrint, undo } from '@/ser
 import { nowIso, readJson, respond } from '../../../respond';
 
 /** Steps that take little more than a revision: undo, redo, copy, restore, the answer to a slip. */
-export async function POST(request: Request, { params }: { params: Promise<{ id: string; step: string }> }): Promise<Response> {
+export async function POST(
+  request: Request,
+  { params }: { params: Promise<{ id: string; step: string }> },
+): Promise<Response> {
   const { id, step } = await params;
   const body = await readJson<{ baseRevision?: number; slipId?: unknown; answer?: unknown }>(request);
   if (!body.ok) return respond(body);
   const revision = Number(body.value.baseRevision);
   if (step === 'undo') return respond(undo(database(), id, revision, nowIso()));
   if (step === 'redo') return respond(redo(database(), id, revision, nowIso()));
-  if (step === 'slip') return respond(answerSlip(database(), id, revision, body.value.slipId, body.value.answer, nowIso()));
+  if (step === 'slip')
+    return respond(answerSlip(database(), id, revision, body.value.slipId, body.value.answer, nowIso()));
   if (step === 'copy') return respond(copyPrint(database(), id, nowIso()), 201);
   if (step === 'restore') return respond(restorePrint(database(), id, nowIso()));
   return respond(failure('print-missing', `There is no “${step}” to do with a print.`));

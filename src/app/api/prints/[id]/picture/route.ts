@@ -8,7 +8,16 @@ export async function POST(request: Request, { params }: Params): Promise<Respon
   const body = await readBody(request, MAX_UPLOAD_BYTES, 'This picture');
   if (!body.ok) return respond(body);
   const fileName = decodeURIComponent(request.headers.get('x-file-name') ?? 'picture');
-  return respond(await bringInPicture(database(), (await params).id, Number(request.headers.get('x-base-revision')), body.value, fileName, nowIso()));
+  return respond(
+    await bringInPicture(
+      database(),
+      (await params).id,
+      Number(request.headers.get('x-base-revision')),
+      body.value,
+      fileName,
+      nowIso(),
+    ),
+  );
 }
 
 /** Places it anew: { baseRevision, place }. */

@@ -4,6 +4,10 @@ import { respondScan } from '../../../scans/respondScan';
 
 /** The sheet as the simulated scanner sees it: ?printed=3 runs. */
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
-  const scan = await simulatedScan(database(), (await params).id, Number(new URL(request.url).searchParams.get('printed')));
+  const scan = await simulatedScan(
+    database(),
+    (await params).id,
+    Number(new URL(request.url).searchParams.get('printed')),
+  );
   return scan.ok ? respondScan(scan.value) : refuse(scan);
 }
