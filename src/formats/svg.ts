@@ -1,5 +1,9 @@
-import { trimNumber } from '@/core/units';
 import { eachPointOf, ringsOf, type ArcMap } from '@/core/geometry';
+
+/** A length in a drawing's own text, to the micron: plain ASCII, no zeros at the end. */
+export function svgNumber(mm: number): string {
+  return String(Number(mm.toFixed(3)));
+}
 
 /** Path data of the outlines of the labels in `set`, in hundredths of a millimetre, whole numbers, relative moves. */
 export function pathOfSet(arcs: ArcMap, set: Uint8Array, mmPerPx: number, mirrored = false): string {
@@ -59,7 +63,7 @@ export interface SvgLayer {
 
 /** An SVG document true to size: width and height in mm, user unit 1 mm, outlines in groups scaled by 0.01. */
 export function svgDocument(widthMm: number, heightMm: number, title: string, layers: readonly SvgLayer[]): string {
-  const [width, height] = [trimNumber(widthMm, 3), trimNumber(heightMm, 3)];
+  const [width, height] = [svgNumber(widthMm), svgNumber(heightMm)];
   const groups = layers.map(
     (layer) =>
       `  <g id="${escapeXml(layer.name)}" transform="scale(0.01)" fill="${layer.fill}" fill-rule="evenodd"${layer.stroke ? ` stroke="${layer.stroke}" stroke-width="10"` : ''}><path d="${layer.path}"/></g>`,

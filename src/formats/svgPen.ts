@@ -1,9 +1,7 @@
-import { trimNumber } from '@/core/units';
 import { RULER_MM, type Drawing, type LineStyle, type Pen } from './pdf';
-import { escapeXml } from './svg';
+import { escapeXml, svgNumber as n } from './svg';
 
 const FOOT_MM = 16;
-const n = (mm: number) => trimNumber(mm, 3);
 
 /** A drawing as an SVG document true to size, with its title and a check ruler at the foot. */
 export function svgOfDrawing(drawing: Drawing): string {

@@ -4,7 +4,9 @@ export {
   type LengthRange,
   MM_PER_INCH,
   parseLengthMm,
+  parseLengthsMm,
   formatLength,
+  formatBare,
   formatSize,
   trimNumber,
 } from './length';

@@ -7,6 +7,7 @@ import {
   parseCount,
   parseLengthMm,
   parseNumber,
+  success,
   type LengthRange,
   type LengthUnit,
   type Outcome,
@@ -28,7 +29,7 @@ function TypedField({ label, shown, read, value, onChange, disabled, inputMode }
   const [error, setError] = useState<string>();
   const take = () => {
     if (text === undefined) return;
-    const parsed = read(text);
+    const parsed = text === shown ? success(value) : read(text); // what is shown, left as it was, changes nothing
     setError(parsed.ok ? undefined : parsed.message);
     if (!parsed.ok) return;
     setText(undefined);

@@ -16,7 +16,7 @@ import {
   type Finding,
   type FindingKind,
 } from '@/core/cutting';
-import { formatLength, parseLengthMm, trimNumber } from '@/core/units';
+import { formatBare, formatLength, parseLengthsMm, trimNumber } from '@/core/units';
 import { keyOfFinding, type Block } from '@/records';
 import type { StageFindings } from '@/workers';
 import { Cautions } from '../../kit/Cautions';
@@ -271,18 +271,14 @@ function Setting({ block, blockIndex, toolsMm, onTools, settings }: Props) {
   const [problem, setProblem] = useState<string>();
   const takeTools = () => {
     if (text === undefined) return;
-    const read = text
-      .split(/[;,\s]+(?=\d)/)
-      .filter(Boolean)
-      .map((t) => parseLengthMm(t, unit, TOOL_RANGE_MM));
-    const bad = read.find((r) => !r.ok);
-    if (bad && !bad.ok) {
-      setProblem(bad.message);
+    const read = parseLengthsMm(text, unit, TOOL_RANGE_MM);
+    if (!read.ok) {
+      setProblem(read.message);
       return;
     }
-    const next = [...new Set(read.flatMap((r) => (r.ok ? [r.value] : [])))].sort((a, b) => a - b);
+    const next = [...new Set(read.value)].sort((a, b) => a - b);
     if (next.length === 0 || next.length > MAX_TOOLS) {
-      setProblem(`List one to ${MAX_TOOLS} widths, such as 0.5, 1, 3.`);
+      setProblem(`List one to ${MAX_TOOLS} widths, such as 0.5; 1; 3.`);
       return;
     }
     setText(undefined);
@@ -322,7 +318,7 @@ function Setting({ block, blockIndex, toolsMm, onTools, settings }: Props) {
         )}
         <TextField
           label="Tools, widths"
-          value={text ?? plan.toolsMm.map((t) => formatLength(t, unit, 1).replace(/ mm$/, '')).join(', ')}
+          value={text ?? plan.toolsMm.map((t) => formatBare(t, unit)).join('; ')}
           error={Boolean(problem)}
           helperText={problem}
           onChange={(e) => setText(e.target.value)}
@@ -341,7 +337,7 @@ function Setting({ block, blockIndex, toolsMm, onTools, settings }: Props) {
           step={0.1}
           value={narrowest}
           aria-label="Narrowest tool"
-          getAriaValueText={(v) => `${v} mm`}
+          getAriaValueText={(v) => formatLength(v, unit)}
           onChange={(_, v) => onTools(withNarrowest(v as number))}
           onChangeCommitted={(_, v) => {
             void change('narrowest tool', (p) => ({

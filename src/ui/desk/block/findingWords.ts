@@ -1,5 +1,5 @@
 import type { BlockMaterial, Finding, FindingKind } from '@/core/cutting';
-import { formatLength, type LengthUnit } from '@/core/units';
+import { formatBare, formatLength, type LengthUnit } from '@/core/units';
 
 export const FINDING_TITLES: Readonly<Record<FindingKind, readonly [string, string]>> = {
   ridge: ['ridge too thin', 'ridges too thin'],
@@ -14,13 +14,8 @@ export const FINDING_ORDER: readonly FindingKind[] = ['ridge', 'gap', 'uncuttabl
 export function figureOf(finding: Finding, unit: LengthUnit): string {
   if (finding.kind === 'loose') return `${finding.value.toFixed(1)} of ${finding.limit.toFixed(1)} mm²`;
   if (finding.kind === 'chatter')
-    return `${bare(finding.value, unit, 0)} wide, ${formatLength(finding.limit, unit, 0)} bridged`;
-  return `${bare(finding.value, unit, 2)} of ${formatLength(finding.limit, unit, 2)}`;
-}
-
-/** Without its unit, where the limit beside it names the same. */
-function bare(mm: number, unit: LengthUnit, digits: number): string {
-  return formatLength(mm, unit, digits).replace(/ mm$/, '');
+    return `${formatBare(finding.value, unit, 0)} wide, ${formatLength(finding.limit, unit, 0)} bridged`;
+  return `${formatBare(finding.value, unit, 2)} of ${formatLength(finding.limit, unit, 2)}`;
 }
 
 /** Why it matters, in a sentence. */

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { formatLength, parseLengthMm, type LengthRange, type LengthUnit } from '@/core/units';
+import { formatLength, parseLengthMm, success, type LengthRange, type LengthUnit } from '@/core/units';
 
 interface Props {
   readonly label: string;
@@ -19,9 +19,10 @@ interface Props {
 export function DimField({ label, valueMm, unit, range, x, y, onChange, onError, disabled }: Props) {
   const [text, setText] = useState<string>();
   const [wrong, setWrong] = useState(false);
+  const shown = formatLength(valueMm, unit);
   const take = () => {
     if (text === undefined) return;
-    const parsed = parseLengthMm(text, unit, range);
+    const parsed = text === shown ? success(valueMm) : parseLengthMm(text, unit, range);
     setWrong(!parsed.ok);
     onError(parsed.ok ? undefined : parsed.message);
     if (!parsed.ok) return;
@@ -34,9 +35,9 @@ export function DimField({ label, valueMm, unit, range, x, y, onChange, onError,
       aria-label={label}
       aria-invalid={wrong}
       disabled={disabled}
-      value={text ?? formatLength(valueMm, unit)}
+      value={text ?? shown}
       style={{ left: x, top: y }}
-      size={8}
+      size={9}
       onFocus={(e) => e.target.select()}
       onChange={(e) => setText(e.target.value)}
       onBlur={take}
