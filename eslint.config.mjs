@@ -43,6 +43,7 @@ export const boundaryRules = {
         may('server', 'store', 'formats', 'devices', 'records', 'core'),
         may('ui', 'workers', 'records', 'core'),
         may('app', 'server', 'ui', 'records'),
+        may('testing', 'server', 'store', 'formats', 'records', 'core'),
         packages('records', 'yup'),
         packages(
           'formats',
@@ -56,7 +57,7 @@ export const boundaryRules = {
           'node:zlib',
         ),
         packages('store', 'better-sqlite3', 'node:*'),
-        packages('server', 'sharp', 'node:*'),
+        packages('server', 'sharp', 'saxes', 'node:*'),
         packages(
           'ui',
           'react',
@@ -83,7 +84,7 @@ export const boundarySettings = {
   'boundaries/include': ['src/**/*'],
   'boundaries/elements': [
     { type: 'core', pattern: 'src/core/*', capture: ['module'] },
-    ...['records', 'formats', 'store', 'devices', 'workers', 'server', 'ui', 'app'].map((type) => ({
+    ...['records', 'formats', 'store', 'devices', 'workers', 'server', 'ui', 'app', 'testing'].map((type) => ({
       type,
       pattern: `src/${type}`,
     })),

@@ -8,7 +8,7 @@ import { findIslands } from '@/core/geometry';
 import { colourCells, findPalette, majorityFilter, quantise } from '@/core/picture';
 import { seedWorkshop } from '../demo/workshop';
 import { withFlat } from '@/records';
-import { bringInPicture, createPrint, keepLabels, listPrints, placeAgain, savePlan } from '@/server';
+import { bringInPicture, createPrint, keepLabels, placeAgain, printState, shelfPage, savePlan } from '@/server';
 import { openStore } from '@/store';
 
 export interface InterfaceFigures {
@@ -38,7 +38,10 @@ export async function measureInterface(): Promise<InterfaceFigures> {
   const data = join(folder, 'w.sqlite');
   const db = openStore(data);
   await seedWorkshop(db, Date.now());
-  const prints = listPrints(db);
+  const prints = shelfPage(db, 1).prints;
+  const saltId = prints.find((p) => p.name.startsWith('Salt Works'))!.id;
+  const salty = printState(db, saltId);
+  const saltRunIds = salty.ok ? salty.value.plan.runs.map((run) => run.id) : [];
   db.close();
   const byName = (name: string) => prints.find((p) => p.name.startsWith(name))!;
   const server = spawn('node', ['scripts/serve.mjs'], {
@@ -71,7 +74,7 @@ export async function measureInterface(): Promise<InterfaceFigures> {
   try {
     const salt = byName('Salt Works'),
       gate = byName('Allotment');
-    const pullMs = await timePulls(url, salt.id, salt.plan.runs[2].id);
+    const pullMs = await timePulls(url, salt.id, saltRunIds[2]);
     const runsKb = await javascriptKb(`${url}/print/${salt.id}/runs`),
       pictureKb = await javascriptKb(`${url}/print/${gate.id}/picture`);
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

@@ -3,7 +3,7 @@ import { wordForColour } from '@/core/colour';
 import { sketchPlans } from '@/core/layers';
 import { flattenPicture, measureFlatColours, type FlattenSettings } from '@/core/picture';
 import { normalDeviate, randomStream } from '@/core/random/random';
-import { sheetsToStart, startBelief, type BenchAct, type BenchEvent, type Fault } from '@/core/sheets';
+import { startBelief, type BenchAct, type BenchEvent, type Fault } from '@/core/sheets';
 import {
   guessBarePaper,
   pigmentsOf,
@@ -15,6 +15,7 @@ import {
   type FlatColour,
   type Plan,
   type PrintState,
+  sheetAnswerOf,
 } from '@/records';
 import {
   bringInPicture,
@@ -102,7 +103,8 @@ function mixAll(db: Store, id: string, now: string): void {
 
 /** The plan with the fewest overlapping blocks wished for, as the search finds it. */
 function onFewBlocks(db: Store, id: string, blocks: number, now: string): void {
-  const { plan, revision, belief } = expectOk(printState(db, id));
+  const { plan, revision } = expectOk(printState(db, id));
+  const belief = startBelief(plan.sheets.experience);
   const task = planTaskOf({ plan, got: [], closedRuns: 0, open: true, gapsMm: [], belief });
   const sketch = sketchPlans(task).find((s) => s.process === 'multi-block' && s.blocks.length === blocks);
   if (!sketch) throw new Error(`no plan on ${blocks} blocks was found`);
@@ -178,7 +180,7 @@ const NOTES: Partial<Record<Fault, string>> = {
 function printHalf(db: Store, id: string, nowMs: number): void {
   const { plan } = expectOk(printState(db, id));
   const random = randomStream(1907);
-  const { counted } = sheetsToStart(plan.sheets, plan.runs.length, startBelief(plan.sheets.experience));
+  const { counted } = sheetAnswerOf(plan, startBelief(plan.sheets.experience));
   const tests = plan.sheets.testSheets;
   let sheets = [
     ...Array.from({ length: tests }, (_, i) => `T${i + 1}`),

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { looksOfPlan, outOfRegister, progressOf } from '@/records';
-import { listPrints } from '@/server';
+import { wholePrints } from '@/testing/prints';
 import { openStore } from '@/store';
 import { seedWorkshop } from '../demo/workshop';
 import { TestServer } from './server';
@@ -18,7 +18,7 @@ test.afterAll(() => server.stop());
 
 test('the sample workshop: four prints, one half way through its third run', async () => {
   const db = openStore(server.data);
-  const prints = listPrints(db);
+  const prints = wholePrints(db);
   db.close();
   expect(prints.map((p) => p.name).sort()).toEqual([
     'Allotment Gate',
@@ -41,7 +41,7 @@ test('the sample workshop: four prints, one half way through its third run', asy
 
 test('quinces: four blocks whose overprints give seven colours near the wish', () => {
   const db = openStore(server.data);
-  const { plan, events } = listPrints(db).find((p) => p.name.startsWith('Quinces'))!;
+  const { plan, events } = wholePrints(db).find((p) => p.name.startsWith('Quinces'))!;
   db.close();
   const out = outOfRegister(plan, progressOf(plan, events).bench)!;
   expect(out.mm).toBeGreaterThan(0.5);

@@ -5,6 +5,8 @@ const demo = process.argv.includes('--demo');
 process.env.ULEXITE_DATA ??= demo ? 'data/demo.sqlite' : 'data/ulexite.sqlite';
 installed();
 built();
+const { lockWorkshop } = await import('./workshop.mjs');
+await lockWorkshop();
 if (demo) {
   say('Sample workshop');
   run('npx', ['tsx', 'demo/make.ts']);

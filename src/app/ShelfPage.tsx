@@ -1,12 +1,12 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { Outcome, PrintSummary } from '@/records';
+import type { Outcome, ShelfPage as ShelfPrints } from '@/records';
 import { Shelf } from '@/ui/shelf/Shelf';
 import { ask, askRaw } from './client/api';
 
 /** The shelf, joined to the server. */
-export function ShelfPage({ prints }: { prints: readonly PrintSummary[] }) {
+export function ShelfPage({ shelf }: { shelf: ShelfPrints }) {
   const router = useRouter();
   const [message, setMessage] = useState<string>();
   const then = <T,>(answer: Outcome<T>, go?: (value: T) => string): Outcome<T> => {
@@ -21,10 +21,12 @@ export function ShelfPage({ prints }: { prints: readonly PrintSummary[] }) {
   };
   return (
     <Shelf
-      prints={prints}
+      shelf={shelf}
       message={message}
       lookUrl={(print, run) => `/api/prints/${print.id}/files/look-${run}.png?width=224&v=${print.revision}`}
       pageUrl={(print, view) => `/print/${print.id}/${view}`}
+      bytesUrl={(print) => `/api/prints/${print.id}/files/stored.json`}
+      shelfUrl={(page) => (page === 1 ? '/' : `/?page=${page}`)}
       bundleUrl={(print) => `/api/prints/${print.id}/files/print.ulexite.zip`}
       onCreate={async (name) =>
         then(await ask<string>('POST', '/api/prints', { name }), (id) => `/print/${id}/picture`)

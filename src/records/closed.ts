@@ -2,7 +2,7 @@ import {
   isTestSheet,
   replayLog,
   sheetNames,
-  tallyRun,
+  tallyRuns,
   type BenchEvent,
   type BenchState,
   type RunTally,
@@ -37,11 +37,29 @@ export interface Progress {
   readonly currentRun: number;
 }
 
+/**
+ * Why no sheets can be added, in a sentence; undefined while every block still stands as each printed run had it, so that a new
+ * sheet can go through all of them.
+ */
+export function refusedAddition(progress: Progress): string | undefined {
+  if (!progress.bench.started) return 'Say first how many sheets are started.';
+  if (progress.bench.marks.length > 0) return 'The edition is numbered: no sheet is added to it.';
+  const gone = progress.runs.findIndex((run) => run.cutOn);
+  return gone < 0
+    ? undefined
+    : `No sheet can be added: the block was cut on after run ${gone + 1}, which can never be printed again.`;
+}
+
 /** Where a print stands, from its plan and its log. */
 export function progressOf(plan: Plan, events: readonly BenchEvent[]): Progress {
   const bench = replayLog(events);
   const sheets = bench.started ? sheetNames(bench.started) : [];
-  const runs = plan.runs.map((run, index) => runProgress(plan, run, index, bench, sheets));
+  const tallies = tallyRuns(
+    bench,
+    plan.runs.map((run) => run.id),
+    sheets,
+  );
+  const runs = plan.runs.map((run, index) => runProgress(plan, run, index, bench, tallies[index]));
   const closedRuns = runs.reduce(
     (last, r, i) => (r.phase === 'printing' || r.phase === 'done' || r.cutOn ? i + 1 : last),
     0,
@@ -57,14 +75,14 @@ export function progressOf(plan: Plan, events: readonly BenchEvent[]): Progress 
   };
 }
 
-function runProgress(plan: Plan, run: Run, index: number, bench: BenchState, sheets: readonly string[]): RunProgress {
-  const tally = tallyRun(bench, run.id, sheets);
+function runProgress(plan: Plan, run: Run, index: number, bench: BenchState, tally: RunTally): RunProgress {
   const stages = sideOfStage(plan, run.inkings[0].stageId)?.stages ?? [];
   const at = stages.findIndex((stage) => stage.id === run.inkings[0].stageId);
   const isCut = (stage: Stage) => bench.cutStages.some((c) => c.stageId === stage.id);
   const cut = stages.some((stage, i) => i === at && isCut(stage));
   const cutOn = stages.some((stage, i) => i > at && isCut(stage));
-  const done = bench.finishedRuns.has(run.id) || (tally.pulled.length > 0 && tally.waiting.length === 0);
+  const finished = bench.finishedRuns.has(run.id) && bench.finishedRuns.get(run.id) === bench.started?.counted;
+  const done = finished || (tally.pulled.length > 0 && tally.waiting.length === 0);
   const phase = done ? 'done' : tally.pulled.length > 0 ? 'printing' : cut ? 'cut' : 'planned';
   const last = tally.pulled.at(-1);
   const counted =

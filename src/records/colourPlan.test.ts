@@ -91,7 +91,7 @@ const few = cabinet.filter((ink) =>
   ),
 );
 const pigments = pigmentsOf(few);
-const belief = { lost: 1, kept: 19 };
+const belief = [{ lost: 1, kept: 19, probability: 1 }];
 const request = { plan, got: [], closedRuns: 0, open: true, gapsMm: new Float64Array(16), belief };
 
 describe('plans of version 1', () => {

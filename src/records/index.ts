@@ -59,9 +59,18 @@ export {
 } from './printSheet';
 export { withRunOrder, withGroups, withFlat, guessBarePaper, groupsOf, lightToDark, planFromSketch } from './runPlan';
 export { upgradedPlan } from './upgrade';
-export { type Progress, type RunProgress, type RunPhase, progressOf, closedPartTouched } from './closed';
+export {
+  type Progress,
+  type RunProgress,
+  type RunPhase,
+  progressOf,
+  refusedAddition,
+  closedPartTouched,
+} from './closed';
 export {
   checkPlan,
+  MOST_SHEETS,
+  ADDED_RANGE,
   checkAct,
   checkName,
   checkPractice,
@@ -91,7 +100,19 @@ export {
   wantedOf,
   DARKEST_ASSUMED,
 } from './looks';
-export { type PrintState, type PrintSummary } from './print';
+export {
+  type PrintState,
+  type PrintCard,
+  type ShelfPrint,
+  type ShelfPage,
+  type LogAnswer,
+  beliefOf,
+  sheetAnswerOf,
+  sheetsOfPrint,
+  cardOfPrint,
+} from './print';
+export { inkNeedOf, inkNeedOfRun, inkedCm2 } from './inkNeed';
+export { type NextAct, nextActOf } from './nextAct';
 export { encodeLabelMap, decodeLabelMap, MAX_LABEL_PIXELS } from './labelFile';
 export {
   type CabinetInk,

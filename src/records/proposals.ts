@@ -1,8 +1,9 @@
 import { dryingHours } from '@/core/days';
 import { sketchPlans, type PlanSketch, type PlanTask } from '@/core/layers';
-import { sheetsToStart, type LossBelief } from '@/core/sheets';
+import type { LossBelief } from '@/core/sheets';
 import { filmOfInk, groundOfPlan, looksOfPlan, printedRuns, wantedOf, type ColoursGot, type PlanLooks } from './looks';
 import { cutStateOfRun, inkOf, type Plan } from './plan';
+import { sheetAnswerOf } from './print';
 import { groupsOf, planFromSketch } from './runPlan';
 
 /** What a plan costs and gives; each shown apart, never one number. */
@@ -98,7 +99,7 @@ export function figuresOf(plan: Plan, looks: PlanLooks, belief: LossBelief): Pla
     deepestFilms: Math.max(0, ...looks.stacks.map((stack) => stack.length)),
     cutCm2: cutShare * areaCm2,
     days: Math.ceil(drying + plan.runs.length * HALF_DAY),
-    sheets: sheetsToStart(plan.sheets, Math.max(1, plan.runs.length), belief).total,
+    sheets: sheetAnswerOf(plan, belief).total,
   };
 }
 

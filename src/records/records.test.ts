@@ -229,7 +229,7 @@ test.each<[string, object, RegExp]>([
   [
     'a slip on half an island',
     { kind: 'slip', slipId: 's', stageId: 'stage-1', place: { ...PLACE, islands: [1.5] }, note: '' },
-    /integer/,
+    /not a whole number/,
   ],
   [
     'a slip off the world',

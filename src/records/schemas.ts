@@ -1,4 +1,5 @@
 import { array, boolean, mixed, number, object, string, ValidationError, type Schema } from 'yup';
+import './refusals';
 import { BAND_COUNT } from '@/core/colour';
 import { MAX_SOFTENER_PERCENT } from '@/core/inks';
 import { FLATTEN_LIMITS } from '@/core/picture';
@@ -402,12 +403,17 @@ const sheetName = () =>
     .required()
     .matches(/^T?[1-9]\d{0,3}$/, ({ value }) => `“${value}” is not a sheet’s name.`);
 
+/** Counted sheets of one print. */
+export const MOST_SHEETS = 1200;
+export const ADDED_RANGE = { min: 1, max: 500, what: 'the sheets to add' } as const;
+
 const ACT_SCHEMAS: Record<BenchAct['kind'], Schema> = {
   'sheets-started': object({
     kind: string(),
-    counted: between('the sheets to start', 1, 1200).integer(),
+    counted: whole({ min: 1, max: MOST_SHEETS, what: 'the sheets to start' }),
     tests: whole(TEST_SHEETS_RANGE),
   }),
+  'sheets-added': object({ kind: string(), counted: whole(ADDED_RANGE) }),
   'island-cut': object({
     kind: string(),
     stageId: id(),
@@ -533,7 +539,7 @@ export function checkName(value: unknown): Outcome<string> {
   const name = value.trim().normalize('NFC');
   if (name.length > NAME_LIMIT)
     return failure('name-long', `This name has ${name.length} characters; up to ${NAME_LIMIT} fit on a shelf.`);
-  if (/[\u0000-\u001f\u007f]/.test(name))
+  if (/[\u0000-\u001f\u007f-\u009f\u2028\u2029]/.test(name))
     return failure('name-characters', 'A name cannot hold line breaks or control characters.');
   return success(name);
 }

@@ -3,28 +3,31 @@ import { failure, success, type Outcome } from '@/core/units';
 import {
   checkAct,
   inkNamesOf,
+  MOST_SHEETS,
   printedIds,
   progressOf,
+  refusedAddition,
   sideOfStage,
   stagesOf,
   type Plan,
-  type PrintState,
+  type LogAnswer,
+  type Progress,
 } from '@/records';
 import { keepCutPicture, refusedSlip } from './slips';
-import { appendBenchEvent, benchLog, hasBenchEvent, planAt, raiseUndoFloor, touchPrint, type Store } from '@/store';
-import { livingPrint, printState } from './prints';
+import { appendBenchEvent, benchLog, hasBenchEvent, printById, raiseUndoFloor, touchPrint, type Store } from '@/store';
+import { livingPrint, readPlan, stepsOf } from './prints';
 
 const CLOCK_TOLERANCE_MS = 36 * 3_600_000;
 
 /**
  * Adds acts to the bench log, all or none, in one transaction that is on disk when this returns. An act whose id is
- * already there counts once. Returns the print as it then is.
+ * already there counts once. Returns what is new after the first `known` entries.
  */
-export function logActs(db: Store, id: string, values: unknown, nowMs: number): Outcome<PrintState> {
+export function logActs(db: Store, id: string, values: unknown, nowMs: number, known: unknown = 0): Outcome<LogAnswer> {
   const checked = checkEvents(values, nowMs);
   if (!checked.ok) return checked;
   try {
-    return db.transaction(() => append(db, id, checked.value, nowMs)).immediate();
+    return db.transaction(() => append(db, id, checked.value, nowMs, known)).immediate();
   } catch (error) {
     if (error instanceof Refused) return failure('bench', error.message);
     throw error;
@@ -51,26 +54,44 @@ function checkEvents(values: unknown, nowMs: number): Outcome<BenchEvent[]> {
   return success(events);
 }
 
-function append(db: Store, id: string, events: readonly BenchEvent[], nowMs: number): Outcome<PrintState> {
+function append(
+  db: Store,
+  id: string,
+  events: readonly BenchEvent[],
+  nowMs: number,
+  known: unknown,
+): Outcome<LogAnswer> {
   const found = livingPrint(db, id);
   if (!found.ok) return found;
-  const plan = planAt(db, id, found.value.plan_seq)!.plan;
+  const read = readPlan(db, found.value);
+  if (!read.ok) return read;
+  const plan = read.value;
+  let log = benchLog(db, id);
   for (const event of events) {
     if (hasBenchEvent(db, id, event.id)) continue;
-    const refused = refusal(plan, benchLog(db, id), event.act);
+    const progress = progressOf(plan, log);
+    const refused = refusal(plan, progress, event.act);
     if (refused) throw new Refused(refused);
-    appendBenchEvent(db, id, withCutPicture(db, plan, benchLog(db, id), event));
-    if (
-      event.act.kind === 'stage-cut' ||
-      event.act.kind === 'slip' ||
-      event.act.kind === 'pull' ||
-      event.act.kind === 'sheets-started'
-    )
-      raiseUndoFloor(db, id);
+    const whole = withCutPicture(db, plan, log, event);
+    appendBenchEvent(db, id, whole);
+    log = [...log, whole];
+    if (CLOSING.has(event.act.kind)) raiseUndoFloor(db, id);
   }
   touchPrint(db, id, new Date(nowMs).toISOString());
-  return printState(db, id);
+  const row = printById(db, id)!;
+  const from = Number.isInteger(known) ? Math.min(log.length, Math.max(0, known as number)) : 0;
+  return success({
+    before: found.value.revision,
+    revision: row.revision,
+    savedAt: row.saved_at,
+    known: from,
+    events: log.slice(from),
+    ...stepsOf(db, row),
+  });
 }
+
+/** Acts after which nothing before them can be undone. */
+const CLOSING: ReadonlySet<BenchAct['kind']> = new Set(['stage-cut', 'slip', 'pull', 'sheets-started', 'sheets-added']);
 
 /** A cut and a slip are kept as a picture of the block as it then is. */
 function withCutPicture(db: Store, plan: Plan, before: readonly BenchEvent[], event: BenchEvent): BenchEvent {
@@ -81,14 +102,20 @@ function withCutPicture(db: Store, plan: Plan, before: readonly BenchEvent[], ev
 }
 
 /** Why an act cannot be logged now, in a sentence; undefined when it can. */
-function refusal(plan: Plan, events: readonly BenchEvent[], act: BenchAct): string | undefined {
-  const progress = progressOf(plan, events);
+function refusal(plan: Plan, progress: Progress, act: BenchAct): string | undefined {
   const { bench } = progress;
   switch (act.kind) {
     case 'sheets-started':
       return bench.started
-        ? `${bench.started.counted + bench.started.tests} sheets were already started; none can be added to a reduction later.`
+        ? `${bench.started.counted + bench.started.tests} sheets were already started. ${refusedAddition(progress) ?? 'More can be added on the Desk, under Sheets.'}`
         : undefined;
+    case 'sheets-added':
+      return (
+        refusedAddition(progress) ??
+        (bench.started!.counted + act.counted > MOST_SHEETS
+          ? `A print may have up to ${MOST_SHEETS} sheets; ${bench.started!.counted} are started already.`
+          : undefined)
+      );
     case 'stage-cut':
       return refusedCut(plan, progress, act.stageId);
     case 'island-cut':
@@ -142,7 +169,7 @@ function refusal(plan: Plan, events: readonly BenchEvent[], act: BenchAct): stri
   }
 }
 
-function refusedCut(plan: Plan, progress: ReturnType<typeof progressOf>, stageId: string): string | undefined {
+function refusedCut(plan: Plan, progress: Progress, stageId: string): string | undefined {
   const stages = sideOfStage(plan, stageId)?.stages ?? [];
   const at = stages.findIndex((stage) => stage.id === stageId);
   const runOf = (id: string) => plan.runs.findIndex((run) => run.inkings[0].stageId === id);
@@ -160,11 +187,7 @@ function refusedCut(plan: Plan, progress: ReturnType<typeof progressOf>, stageId
   return `Run ${open + 1} is not finished${left ? `: ${left} sheets are still to be pulled` : ''}. After this cut it could never be printed again.`;
 }
 
-function refusedPull(
-  plan: Plan,
-  progress: ReturnType<typeof progressOf>,
-  act: Extract<BenchAct, { kind: 'pull' }>,
-): string | undefined {
+function refusedPull(plan: Plan, progress: Progress, act: Extract<BenchAct, { kind: 'pull' }>): string | undefined {
   const index = plan.runs.findIndex((run) => run.id === act.runId);
   if (index < 0) return 'This run is not in the plan.';
   const run = plan.runs[index];
@@ -174,7 +197,8 @@ function refusedPull(
   if (progress.runs[index].cutOn) return `The block has been cut on since ${name}; it can no longer be printed.`;
   const open = progress.runs.slice(0, index).findIndex((r) => r.phase !== 'done');
   if (open >= 0) return `Run ${open + 1} comes first: its films lie below those of ${name}.`;
-  if (progress.bench.finishedRuns.has(run.id)) return `${name} was declared finished.`;
+  if (progress.runs[index].phase === 'done' && progress.bench.finishedRuns.has(run.id))
+    return `${name} was declared finished.`;
   if (!progress.sheets.includes(act.sheet))
     return `There is no sheet ${act.sheet}; ${progress.bench.started.counted} sheets and ${progress.bench.started.tests} test sheets were started.`;
   if (progress.runs[index].tally.pulled.some((p) => p.sheet === act.sheet))
@@ -186,7 +210,7 @@ function refusedPull(
 
 function refusedColour(
   plan: Plan,
-  progress: ReturnType<typeof progressOf>,
+  progress: Progress,
   act: Extract<BenchAct, { kind: 'colour-got' }>,
 ): string | undefined {
   const index = plan.runs.findIndex((run) => run.id === act.runId);
@@ -197,10 +221,7 @@ function refusedColour(
   return printed ? undefined : `Run ${index + 1} does not print on this colour’s area.`;
 }
 
-function refusedNumbers(
-  progress: ReturnType<typeof progressOf>,
-  act: Extract<BenchAct, { kind: 'numbered' }>,
-): string | undefined {
+function refusedNumbers(progress: Progress, act: Extract<BenchAct, { kind: 'numbered' }>): string | undefined {
   if (progress.currentRun < progress.runs.length || progress.runs.length === 0)
     return 'Numbers are given when all runs are printed.';
   if (progress.bench.numberings.length > 0 && act.reason.trim() === '')

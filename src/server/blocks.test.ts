@@ -75,7 +75,14 @@ async function onBlocks(): Promise<PrintState> {
     handChanges: 0,
   });
   const sketches = sketchPlans(
-    planTaskOf({ plan, got: [], closedRuns: 0, open: true, gapsMm: [], belief: { lost: 1, kept: 19 } }),
+    planTaskOf({
+      plan,
+      got: [],
+      closedRuns: 0,
+      open: true,
+      gapsMm: [],
+      belief: [{ lost: 1, kept: 19, probability: 1 }],
+    }),
   );
   const direct = planFromSketch(
     plan,
@@ -114,7 +121,8 @@ test('blocks are cut in any order, runs are pulled in theirs, and a cut block cl
   expect(refusal(pull(second.id, '1'))).toMatch(/Run 1 comes first/);
   ok(pull(first.id, '1'));
   ok(pull(first.id, '2'));
-  const state = ok(pull(second.id, '1'));
+  ok(pull(second.id, '1'));
+  const state = ok(printState(db, id));
   const progress = progressOf(state.plan, state.events);
   expect(progress.runs.map((r) => [r.phase, r.cut, r.cutOn])).toEqual([
     ['done', true, false],
@@ -162,7 +170,8 @@ test('the colour a run gave: refused before it is printed, for areas it does not
   ok(log(id, { kind: 'pull', runId: first.id, sheet: '1', faults: [], setAside: false, note: '' }));
   expect(refusal(log(id, got('night', [70, 10, 30])))).toMatch(/does not print on this colour’s area/);
   expect(refusal(log(id, got('straw', [170, 10, 30])))).toMatch(/L\* from 0 to 100/);
-  const state = ok(log(id, got('straw', [70, 10, 30])));
+  ok(log(id, got('straw', [70, 10, 30])));
+  const state = ok(printState(db, id));
   const looks = looksOfPlan(state.plan, progressOf(state.plan, state.events).bench.coloursGot)!;
   expect(looks.looks[1][1].map(Math.round)).toEqual([70, 10, 30]);
   const read = ok(await readPatch(db, { kind: 'run', printId: id, runId: first.id, colourId: 'straw' }));

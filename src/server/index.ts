@@ -1,7 +1,10 @@
-export { database, RESTORABLE_DAYS } from './database';
+export { database, storeFile, RESTORABLE_DAYS } from './database';
+export { fileProblem } from './problems';
 export {
-  listPrints,
+  shelfPage,
+  printName,
   printState,
+  storedBytes,
   createPrint,
   copyPrint,
   savePlan,

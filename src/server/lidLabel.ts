@@ -1,12 +1,12 @@
 import { hexFromLabD50 } from '@/core/colour';
-import { inkForRun } from '@/core/inks';
-import { replayLog, sheetsToStart } from '@/core/sheets';
+import { replayLog } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
 import { pdfOfDrawings, type Drawing } from '@/formats';
-import { inkOf, looksOfPlan, printedIds, type Ink, type Plan } from '@/records';
+import { beliefOf, inkNeedOf, inkOf, looksOfPlan, sheetsOfPrint, type Ink } from '@/records';
 import { benchLog, type Store } from '@/store';
 import { fileStem, pdfFont, type FileOut } from './exports';
 import { printState } from './prints';
+import { laidOut } from './printSheets';
 
 const LABEL_WIDTH_MM = 90,
   LINE_MM = 5.2;
@@ -15,12 +15,14 @@ const LABEL_WIDTH_MM = 90,
 export async function lidLabelPdf(db: Store, id: string, run: number, now: Date): Promise<Outcome<FileOut>> {
   const print = printState(db, id);
   if (!print.ok) return print;
-  const { plan, name, belief } = print.value;
+  const { plan, name, otherRuns } = print.value;
   if (!plan.flat || !plan.picture || !(run >= 1 && run <= plan.runs.length))
     return failure('run-missing', `There is no run ${run}; this print has runs 1 to ${plan.runs.length}.`);
-  const { started, coloursGot } = replayLog(benchLog(db, id));
-  const sheets = started ? started.counted + started.tests : sheetsToStart(plan.sheets, plan.runs.length, belief).total;
-  const looks = looksOfPlan(plan, coloursGot)!;
+  const bench = replayLog(benchLog(db, id));
+  const sheets = sheetsOfPrint(plan, bench, beliefOf(plan, otherRuns, bench));
+  const looks = looksOfPlan(plan, bench.coloursGot)!;
+  const laid = laidOut(db, id);
+  if (!laid.ok) return laid;
   const drawings = plan.runs[run - 1].inkings.map((inking): Drawing => {
     const ink = inkOf(plan, inking);
     const label = plan.flat!.colours.findIndex((c) => c.id === inking.colourId);
@@ -29,7 +31,7 @@ export async function lidLabelPdf(db: Store, id: string, run: number, now: Date)
       run,
       ink,
       seen: hexFromLabD50(looks.looks[run][label]),
-      grams: gramsOf(plan, run - 1, inking.id, sheets),
+      grams: inkNeedOf(plan, laid.value.sheet, plan.runs[run - 1], inking, sheets).grams,
       date: now.toISOString().slice(0, 10),
     });
   });
@@ -41,16 +43,6 @@ export async function lidLabelPdf(db: Store, id: string, run: number, now: Date)
     pdfFont(),
   );
   return success({ bytes, mediaType: 'application/pdf', fileName: `${fileStem(name)} lid label run ${run}.pdf` });
-}
-
-function gramsOf(plan: Plan, run: number, inkingId: string, sheets: number): number {
-  const inking = plan.runs[run].inkings.find((i) => i.id === inkingId)!;
-  const areaCm2 = (plan.picture!.widthMm * plan.picture!.heightMm) / 100;
-  const share = printedIds(plan, inking).reduce(
-    (sum, id) => sum + plan.flat!.colours.find((c) => c.id === id)!.areaShare,
-    0,
-  );
-  return inkForRun(share * areaCm2, sheets, plan.runs[run].impressions * inking.filmWeight).grams;
 }
 
 interface Lid {

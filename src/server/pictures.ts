@@ -27,15 +27,16 @@ export async function bringInPicture(
   bytes: Buffer,
   fileName: string,
   now: string,
+  gone?: AbortSignal,
 ): Promise<Outcome<PrintState>> {
   const found = livingPrint(db, id);
   if (!found.ok) return found;
-  const facts = await inspectPicture(bytes, fileName);
+  const facts = await inspectPicture(bytes, fileName, gone);
   if (!facts.ok) return facts;
   const plan = planAt(db, id, found.value.plan_seq)!.plan;
   const place = firstPlacement(facts.value);
   if (!place.ok) return place;
-  const picture = await placePicture(db, bytes, facts.value, fileName, place.value, plan, now);
+  const picture = await placePicture(db, bytes, facts.value, fileName, place.value, plan, now, gone);
   if (!picture.ok) return picture;
   return savePlan(db, id, baseRevision, withFlat({ ...plan, picture: picture.value }, null), 'picture brought in', now);
 }
@@ -45,7 +46,7 @@ export async function placeAgain(
   db: Store,
   id: string,
   baseRevision: number,
-  place: Placement,
+  place: unknown,
   now: string,
 ): Promise<Outcome<PrintState>> {
   const found = livingPrint(db, id);
@@ -74,14 +75,15 @@ async function placePicture(
   place: Placement,
   plan: Plan,
   now: string,
+  gone?: AbortSignal,
 ): Promise<Outcome<PicturePlan>> {
-  const raster = await makeRaster(bytes, facts, fileName, place, plan.paper.labD50);
+  const raster = await makeRaster(bytes, facts, fileName, place, plan.paper.labD50, gone);
   if (!raster.ok) return raster;
   const { widthPx, heightPx, mmPerPx, png } = raster.value;
   return success({
     ...place,
     format: facts.format,
-    fileName: fileName.slice(0, 300),
+    fileName: Array.from(fileName).slice(0, 300).join(''),
     sourceWidthPx: facts.widthPx,
     sourceHeightPx: facts.heightPx,
     originalSha: putBlob(db, bytes, `image/${facts.format === 'svg' ? 'svg+xml' : facts.format}`, now),
@@ -100,7 +102,8 @@ function firstPlacement({ widthPx, heightPx }: PictureFacts): Outcome<Placement>
   return success({ turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm, heightMm });
 }
 
-function checkPlacement(place: Placement): Outcome<Placement> {
+function checkPlacement(value: unknown): Outcome<Placement> {
+  const place = (typeof value === 'object' && value !== null ? value : {}) as Placement;
   const { widthMm, heightMm, crop, turnDeg } = place;
   const bad = [widthMm, heightMm].find((mm) => !(mm >= SIZE_RANGE_MM.minMm && mm <= SIZE_RANGE_MM.maxMm));
   if (bad !== undefined)

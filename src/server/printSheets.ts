@@ -3,9 +3,9 @@ import { isPlain, printMapOf } from '@/core/layers';
 import { replayLog, type Slip } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
 import { plainSheet, printTaskOf, type ColoursGot, type Plan, type PrintSheet } from '@/records';
-import { benchLog, planAt, type Store } from '@/store';
+import { benchLog, type Store } from '@/store';
 import { labelsOfPlan } from './pictures';
-import { livingPrint } from './prints';
+import { livingPrint, readPlan } from './prints';
 
 /** Outlines follow the label map within 0.05 mm on the 0.1 mm raster: the middle of every pixel edge within half a pixel. */
 const OUTLINE_TOLERANCE_PX = 0.49;
@@ -28,7 +28,9 @@ export interface LaidOut {
 export function laidOut(db: Store, id: string): Outcome<LaidOut> {
   const found = livingPrint(db, id);
   if (!found.ok) return found;
-  const plan = planAt(db, id, found.value.plan_seq)!.plan;
+  const read = readPlan(db, found.value);
+  if (!read.ok) return read;
+  const plan = read.value;
   const { coloursGot, slips } = replayLog(benchLog(db, id));
   const picture = labelsOfPlan(db, plan);
   if (!picture || !plan.picture || !plan.flat || plan.runs.length === 0)

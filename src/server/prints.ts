@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import { learnedPace } from '@/core/cutting';
-import { learned, startBelief } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
 import {
   checkName,
@@ -9,10 +8,20 @@ import {
   emptyPlan,
   type Plan,
   type PrintState,
-  type PrintSummary,
+  type PrintCard,
+  type ShelfPage,
+  type ShelfPrint,
+  cardOfPrint,
+  progressOf,
 } from '@/records';
 import {
-  allPrints,
+  cardOf,
+  countLivingPrints,
+  deletedPrints,
+  keepCard,
+  livingPrints,
+  lossesElsewhere,
+  planLabel,
   appendBenchEvent,
   appendPlan,
   benchLog,
@@ -24,45 +33,107 @@ import {
   printById,
   printNames,
   raiseUndoFloor,
+  rawLog,
+  rawPlan,
   renamePrint,
   timedCuts,
   touchPrint,
-  workshopLosses,
   type PrintRow,
   type Store,
 } from '@/store';
 import { blobsOfPlan } from '@/formats';
+import type { FileOut } from './exports';
 
-export function listPrints(db: Store): PrintSummary[] {
-  return allPrints(db).map((row) => ({
+/** Prints shown on one page of the shelf. */
+const CARDS_A_PAGE = 24;
+
+/** One page of the shelf, from cards kept by revision: only prints that changed since are looked at. */
+export function shelfPage(db: Store, wanted: number): ShelfPage {
+  const total = countLivingPrints(db);
+  const pages = Math.max(1, Math.ceil(total / CARDS_A_PAGE));
+  const page = Number.isInteger(wanted) ? Math.min(pages, Math.max(1, wanted)) : 1;
+  const onShelf = (row: PrintRow, card: PrintCard | null): ShelfPrint => ({
     id: row.id,
     name: row.name,
     savedAt: row.saved_at,
     deletedAt: row.deleted_at,
     revision: row.revision,
-    plan: planAt(db, row.id, row.plan_seq)!.plan,
-    events: benchLog(db, row.id),
-  }));
+    card,
+  });
+  return {
+    prints: livingPrints(db, CARDS_A_PAGE, (page - 1) * CARDS_A_PAGE).map((row) => onShelf(row, presentCard(db, row))),
+    deleted: deletedPrints(db).map((row) => onShelf(row, null)),
+    total,
+    page,
+    pages,
+  };
+}
+
+/** Null when what is stored cannot be read: the shelf goes on without it. */
+function presentCard(db: Store, row: PrintRow): PrintCard | null {
+  const kept = cardOf(db, row.id, row.revision) as PrintCard | undefined;
+  if (kept) return kept;
+  const plan = readPlan(db, row);
+  if (!plan.ok) return null;
+  const card = cardOfPrint(plan.value, progressOf(plan.value, benchLog(db, row.id)));
+  keepCard(db, row.id, row.revision, card);
+  return card;
+}
+
+/** The present plan, checked as strictly as a save: what an older or foreign hand wrote never reaches a view unread. */
+export function readPlan(db: Store, row: PrintRow): Outcome<Plan> {
+  const stored = planAt(db, row.id, row.plan_seq);
+  const checked = stored ? checkPlan(stored.plan) : failure('plan', 'The plan is missing.');
+  return checked.ok
+    ? checked
+    : failure(
+        'print-unreadable',
+        `“${row.name}” cannot be read: ${checked.message} Its bytes are kept as they are and can be saved.`,
+      );
 }
 
 export function printState(db: Store, id: string): Outcome<PrintState> {
   const found = livingPrint(db, id);
   if (!found.ok) return found;
   const row = found.value;
-  const current = planAt(db, id, row.plan_seq)!;
-  const losses = workshopLosses(db);
+  const plan = readPlan(db, row);
+  if (!plan.ok) return plan;
   return success({
     id,
     name: row.name,
     revision: row.revision,
     savedAt: row.saved_at,
-    plan: current.plan,
+    plan: plan.value,
     events: benchLog(db, id),
-    undoLabel: row.plan_seq > Math.max(1, row.undo_floor) && planAt(db, id, row.plan_seq - 1) ? current.label : null,
-    redoLabel: planAt(db, id, row.plan_seq + 1)?.label ?? null,
-    workshopLosses: losses,
+    ...stepsOf(db, row),
+    otherRuns: lossesElsewhere(db, id),
     cuttingPace: learnedPace(timedCuts(db)),
-    belief: learned(startBelief(current.plan.sheets.experience), losses),
+  });
+}
+
+/** What undo and redo would do now. */
+export function stepsOf(db: Store, row: PrintRow): Pick<PrintState, 'undoLabel' | 'redoLabel'> {
+  const canUndo = row.plan_seq > Math.max(1, row.undo_floor) && planLabel(db, row.id, row.plan_seq - 1) !== undefined;
+  return {
+    undoLabel: canUndo ? (planLabel(db, row.id, row.plan_seq) ?? null) : null,
+    redoLabel: planLabel(db, row.id, row.plan_seq + 1) ?? null,
+  };
+}
+
+/** The name of a print that is there. */
+export function printName(db: Store, id: string): string | undefined {
+  return printById(db, id)?.name;
+}
+
+/** What is stored of a print, unread: for one that cannot be opened. */
+export function storedBytes(db: Store, id: string): Outcome<FileOut> {
+  const found = livingPrint(db, id);
+  if (!found.ok) return found;
+  const text = JSON.stringify({ name: found.value.name, plan: rawPlan(db, id) ?? null, log: rawLog(db, id) }, null, 1);
+  return success({
+    bytes: new TextEncoder().encode(text),
+    mediaType: 'application/json; charset=utf-8',
+    fileName: `${found.value.name} as stored.json`,
   });
 }
 

@@ -5,6 +5,7 @@ import { failure, success, type Outcome } from '@/core/units';
 import { sampleMisfits, simulatedScanner } from '@/devices';
 import { contactsOf, filmsOnParts, lookOfFilms, sheetLayoutOf, shimsIn, type Plan } from '@/records';
 import { benchLog, type Store } from '@/store';
+import { decode } from './decode';
 import { MAX_UPLOAD_BYTES } from './imageIn';
 import { laidOut } from './printSheets';
 
@@ -112,28 +113,24 @@ export function sampleProofs(id: string, plan: Plan): ProofTaken[] {
 }
 
 /** A scan that browsers cannot show (TIFF), as a PNG of the same pixels with the resolution it says it has. */
-export async function readableScan(bytes: Buffer): Promise<Outcome<ScanOut>> {
+export async function readableScan(bytes: Buffer, gone?: AbortSignal): Promise<Outcome<ScanOut>> {
   if (bytes.length > MAX_UPLOAD_BYTES)
     return failure(
       'scan',
       `This scan has ${Math.round(bytes.length / 1e6)} MB; up to ${Math.round(MAX_UPLOAD_BYTES / 1e6)} MB can be read. Scan at 300 dpi, or save it as PNG or JPEG.`,
     );
-  try {
-    const image = sharp(bytes, { limitInputPixels: MAX_SCAN_PIXELS, failOn: 'error' });
-    const meta = await image.metadata();
-    if (!['png', 'jpeg', 'tiff'].includes(meta.format ?? ''))
-      return failure(
-        'scan',
-        `A scan is read from PNG, JPEG or TIFF; this is a ${String(meta.format).toUpperCase()} file.`,
-      );
-    const png = await image.rotate().toColourspace('srgb').removeAlpha().png({ compressionLevel: 1 }).toBuffer();
-    return success({ png, dpi: meta.density && meta.density > 96 ? Math.round(meta.density) : 0 });
-  } catch {
-    return failure(
-      'scan',
-      'This file is no picture that can be read, or it is damaged or larger than 120 megapixels. Scan to PNG, JPEG or TIFF at 300 dpi.',
-    );
-  }
+  const decoded = await decode('scan', { limitInputPixels: MAX_SCAN_PIXELS }, bytes, gone);
+  if (!decoded.ok)
+    return decoded.code === 'picture-damaged'
+      ? failure(
+          'scan',
+          'This file is no picture that can be read, or it is damaged or larger than 120 megapixels. Scan to PNG, JPEG or TIFF at 300 dpi.',
+        )
+      : decoded;
+  const { format, density } = decoded.value.answer as { format?: string; density?: number };
+  if (decoded.value.bytes.length === 0)
+    return failure('scan', `A scan is read from PNG, JPEG or TIFF; this is a ${String(format).toUpperCase()} file.`);
+  return success({ png: decoded.value.bytes, dpi: density && density > 96 ? Math.round(density) : 0 });
 }
 
 /** The same print keeps the same hidden blocks (FNV-1a). */

@@ -10,7 +10,7 @@ import {
   deletePrint,
   keepLabels,
   ledgerFile,
-  listPrints,
+  shelfPage,
   logActs,
   lookPng,
   numberingFile,
@@ -315,8 +315,8 @@ describe('plans', () => {
     const { id } = await planned();
     ok(copyPrint(db, id, NOW));
     expect(
-      listPrints(db)
-        .map((p) => p.name)
+      shelfPage(db, 1)
+        .prints.map((p) => p.name)
         .sort(),
     ).toEqual(['Bands', 'Bands (2)']);
     expect(ok(rename(db, id, 'Bands (2)', NOW))).toBe('Bands (2) (2)');
@@ -409,12 +409,15 @@ describe('the bench', () => {
 
   test('no undo across a gate, and the closed part of the plan stays', async () => {
     const state = await planned();
-    const passed = ok(log(state.id, { kind: 'stage-cut', stageId: 'stage-1' }));
+    ok(log(state.id, { kind: 'stage-cut', stageId: 'stage-1' }));
+    const passed = ok(printState(db, state.id));
     expect(passed.undoLabel).toBeNull();
     expect(undo(db, state.id, passed.revision, NOW)).toMatchObject({ code: 'undo-end' });
     const other: Plan = { ...passed.plan, flat: { ...passed.plan.flat!, barePaperId: null } };
     expect(savePlan(db, state.id, passed.revision, other, 'x', NOW)).toMatchObject({ code: 'closed' });
-    expect(savePlan(db, state.id, passed.revision, { ...passed.plan, toolMm: 1 }, 'tool', NOW).ok).toBe(true);
+    const saved = ok(savePlan(db, state.id, passed.revision, { ...passed.plan, toolsMm: [1, 4] }, 'tool', NOW));
+    expect(saved.plan.toolsMm).toEqual([1, 4]);
+    expect(passed.plan.toolsMm).not.toEqual([1, 4]);
   });
 });
 
@@ -465,8 +468,8 @@ describe('files out', () => {
     expect(there.undoLabel).toBeNull();
     ok(openBundle(other, bundle.bytes, NOW));
     expect(
-      listPrints(other)
-        .map((p) => p.name)
+      shelfPage(other, 1)
+        .prints.map((p) => p.name)
         .sort(),
     ).toEqual(['Bands', 'Bands (2)']);
     expect(openBundle(other, Buffer.from('junk'), NOW).ok).toBe(false);

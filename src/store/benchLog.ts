@@ -1,51 +1,112 @@
 import type { TimedCut } from '@/core/cutting';
-import type { BenchAct, BenchEvent } from '@/core/sheets';
+import { isTestSheet, type BenchAct, type BenchEvent, type RunLosses } from '@/core/sheets';
 import type { Store } from './open';
 
-export function benchLog(db: Store, printId: string): BenchEvent[] {
+interface Row {
+  readonly seq: number;
+  readonly id: string;
+  readonly at: string;
+  readonly act: string;
+}
+
+/** Logs read last, kept in memory: a log only grows, so that only what is new is read again. */
+const LOGS_KEPT = 12;
+const kept = new WeakMap<Store, Map<string, readonly BenchEvent[]>>();
+
+/** The whole log of a print, in order. The answer is shared: it is never changed. */
+export function benchLog(db: Store, printId: string): readonly BenchEvent[] {
+  const logs = kept.get(db) ?? new Map<string, readonly BenchEvent[]>();
+  kept.set(db, logs);
+  const known = stillThere(db, printId, logs.get(printId) ?? []);
+  const fresh = logSince(db, printId, known.length);
+  const log = fresh.length === 0 ? known : [...known, ...fresh];
+  if (db.inTransaction) return log; // it may yet be rolled back
+  logs.delete(printId);
+  logs.set(printId, log);
+  if (logs.size > LOGS_KEPT) logs.delete(logs.keys().next().value!);
+  return log;
+}
+
+/** The log as it was written, unread. */
+export function rawLog(db: Store, printId: string): Row[] {
   return db
-    .prepare<[string], { id: string; at: string; act: string }>(
-      'SELECT id, at, act FROM bench_log WHERE print_id = ? ORDER BY seq',
+    .prepare<[string], Row>('SELECT seq, id, at, act FROM bench_log WHERE print_id = ? ORDER BY seq')
+    .all(printId);
+}
+
+/** Entries after the first `known`, in order. Entries are numbered from 1 without gaps. */
+export function logSince(db: Store, printId: string, known: number): BenchEvent[] {
+  return db
+    .prepare<[string, number], Row>(
+      'SELECT seq, id, at, act FROM bench_log WHERE print_id = ? AND seq > ? ORDER BY seq',
     )
-    .all(printId)
+    .all(printId, known)
     .map(({ id, at, act }) => ({ id, at, act: JSON.parse(act) as BenchAct }));
+}
+
+function stillThere(db: Store, printId: string, log: readonly BenchEvent[]): readonly BenchEvent[] {
+  if (log.length === 0) return log;
+  const row = db
+    .prepare<[string, number], { id: string }>('SELECT id FROM bench_log WHERE print_id = ? AND seq = ?')
+    .get(printId, log.length);
+  return row?.id === log[log.length - 1].id ? log : [];
 }
 
 /** Adds one entry at the end; false when an entry with this id is already there. */
 export function appendBenchEvent(db: Store, printId: string, event: BenchEvent): boolean {
-  return (
-    db
-      .prepare(
-        `INSERT INTO bench_log (print_id, seq, id, at, act)
-    SELECT @printId, coalesce((SELECT max(seq) FROM bench_log WHERE print_id = @printId), 0) + 1, @id, @at, @act
-    WHERE NOT EXISTS (SELECT 1 FROM bench_log WHERE print_id = @printId AND id = @id)`,
-      )
-      .run({ printId, id: event.id, at: event.at, act: JSON.stringify(event.act) }).changes === 1
+  if (hasBenchEvent(db, printId, event.id)) return false;
+  const { seq } = db
+    .prepare<[string], { seq: number }>('SELECT coalesce(max(seq), 0) + 1 AS seq FROM bench_log WHERE print_id = ?')
+    .get(printId)!;
+  db.prepare('INSERT INTO bench_log (print_id, seq, id, at, act) VALUES (?, ?, ?, ?, ?)').run(
+    printId,
+    seq,
+    event.id,
+    event.at,
+    JSON.stringify(event.act),
   );
+  project(db, printId, seq, event.act);
+  return true;
+}
+
+/** Keeps what is asked of all logs together, in the transaction that appends. */
+function project(db: Store, printId: string, seq: number, act: BenchAct): void {
+  if ((act.kind === 'stage-cut' || act.kind === 'slip') && act.pictureSha)
+    db.prepare('INSERT INTO log_blobs (print_id, seq, sha) VALUES (?, ?, ?)').run(printId, seq, act.pictureSha);
+  if (act.kind === 'pull' && !isTestSheet(act.sheet)) count(db, printId, act.runId, 1, act.setAside);
+  if (act.kind !== 'pull-undone') return;
+  const row = db
+    .prepare<[string, string], { act: string }>('SELECT act FROM bench_log WHERE print_id = ? AND id = ?')
+    .get(printId, act.pullId);
+  const pull = row && (JSON.parse(row.act) as BenchAct);
+  if (pull?.kind === 'pull' && !isTestSheet(pull.sheet)) count(db, printId, pull.runId, -1, pull.setAside);
+}
+
+function count(db: Store, printId: string, runId: string, sheets: 1 | -1, lost: boolean): void {
+  db.prepare(
+    `INSERT INTO run_losses (print_id, run_id, sheets, lost) VALUES (?, ?, ?, ?)
+     ON CONFLICT (print_id, run_id) DO UPDATE SET sheets = sheets + excluded.sheets, lost = lost + excluded.lost`,
+  ).run(printId, runId, sheets, lost ? sheets : 0);
 }
 
 export function hasBenchEvent(db: Store, printId: string, id: string): boolean {
   return db.prepare('SELECT 1 FROM bench_log WHERE print_id = ? AND id = ?').get(printId, id) !== undefined;
 }
 
-/** Pulls of counted sheets in all prints that still count: what the workshop's own loss is learned from. */
-export function workshopLosses(db: Store): { lost: number; kept: number } {
-  const row = db
-    .prepare<[], { lost: number; total: number }>(
-      `
-    SELECT coalesce(sum(l.act ->> 'setAside'), 0) AS lost, count(*) AS total FROM bench_log l
-    WHERE l.act ->> 'kind' = 'pull' AND l.act ->> 'sheet' NOT LIKE 'T%'
-      AND (l.print_id, l.id) NOT IN (SELECT print_id, act ->> 'pullId' FROM bench_log WHERE act ->> 'kind' = 'pull-undone')`,
+/** Runs of all other prints by what they lost, test sheets left out: what the workshop's own loss is learned from. */
+export function lossesElsewhere(db: Store, printId: string): RunLosses[] {
+  return db
+    .prepare<[string], RunLosses>(
+      `SELECT sheets, lost, count(*) AS runs FROM run_losses WHERE sheets > 0 AND print_id <> ? GROUP BY sheets, lost`,
     )
-    .get()!;
-  return { lost: row.lost, kept: row.total - row.lost };
+    .all(printId);
 }
 
 /** Cuts in all prints whose time was written down, with what the start values had said. */
 export function timedCuts(db: Store): TimedCut[] {
   return db
     .prepare<[], TimedCut>(
-      `SELECT act ->> 'minutes' AS tookMin, act ->> 'saidHours' AS saidHours FROM bench_log
+      `SELECT act ->> 'minutes' AS tookMin, act ->> 'saidHours' AS saidHours FROM bench_log INDEXED BY bench_log_cuts
     WHERE act ->> 'kind' = 'stage-cut' AND act ->> 'minutes' > 0 AND act ->> 'saidHours' > 0`,
     )
     .all();

@@ -26,12 +26,19 @@ export function hasBlob(db: Store, sha: string): boolean {
   return db.prepare('SELECT 1 FROM blobs WHERE sha = ?').get(sha) !== undefined;
 }
 
-/** Drops bytes that no plan of any history and no cut in any log names, and that are older than `before`. */
+/** Bytes dropped in one go: the file is not held for long. */
+const DROPPED_AT_ONCE = 50;
+
+/**
+ * Drops some bytes that no plan of any history and no entry of any log names and that are older than `before`; how many went.
+ * Called again until nothing is left.
+ */
 export function dropLooseBlobs(db: Store, before: string): number {
   return db
     .prepare(
-      `DELETE FROM blobs WHERE created_at < ? AND NOT EXISTS (SELECT 1 FROM plan_history WHERE instr(plan, sha) > 0)
-    AND NOT EXISTS (SELECT 1 FROM bench_log WHERE act ->> 'pictureSha' = sha)`,
+      `DELETE FROM blobs WHERE sha IN (SELECT b.sha FROM blobs b WHERE b.created_at < ?
+      AND NOT EXISTS (SELECT 1 FROM plan_blobs p WHERE p.sha = b.sha)
+      AND NOT EXISTS (SELECT 1 FROM log_blobs l WHERE l.sha = b.sha) LIMIT ${DROPPED_AT_ONCE})`,
     )
     .run(before).changes;
 }

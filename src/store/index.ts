@@ -1,9 +1,16 @@
-export { type Store, openStore } from './open';
+export { type Store, openStore, closeStore, lockForServer } from './open';
+export { type StoreProblemCode, StoreProblem, problemOf } from './problem';
 export { migrate } from './migrate';
 export { type StoredBlob, putBlob, getBlob, hasBlob, dropLooseBlobs } from './blobs';
 export {
   type PrintRow,
-  allPrints,
+  livingPrints,
+  countLivingPrints,
+  deletedPrints,
+  cardOf,
+  keepCard,
+  planLabel,
+  rawPlan,
   printById,
   printNames,
   insertPrint,
@@ -17,5 +24,5 @@ export {
   purgeDeleted,
 } from './prints';
 export { cabinetInks, cabinetInk, cabinetWasFilled, insertInk, updateInk, markInkDeleted } from './cabinet';
-export { benchLog, appendBenchEvent, hasBenchEvent, workshopLosses, timedCuts } from './benchLog';
+export { benchLog, appendBenchEvent, hasBenchEvent, logSince, rawLog, lossesElsewhere, timedCuts } from './benchLog';
 export { insertPractice, practice } from './practice';

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Store } from './open';
+import { StoreProblem } from './problem';
 
 const FOLDER = join(process.cwd(), 'src/store/migrations');
 
@@ -10,9 +11,11 @@ const FOLDER = join(process.cwd(), 'src/store/migrations');
  * this program does not know, stops everything before anything is touched. Each runs in its own transaction.
  */
 export function migrate(db: Store, folder = FOLDER): void {
-  db.exec(
-    'CREATE TABLE IF NOT EXISTS migrations (name TEXT PRIMARY KEY, checksum TEXT NOT NULL, ran_at TEXT NOT NULL) STRICT',
-  );
+  const begun = db.prepare("SELECT 1 FROM sqlite_master WHERE name = 'migrations'").get() !== undefined;
+  if (!begun)
+    db.exec(
+      'CREATE TABLE IF NOT EXISTS migrations (name TEXT PRIMARY KEY, checksum TEXT NOT NULL, ran_at TEXT NOT NULL) STRICT',
+    );
   const files = readdirSync(folder)
     .filter((name) => /^\d{4}_\w+\.sql$/.test(name))
     .sort();
@@ -22,14 +25,8 @@ export function migrate(db: Store, folder = FOLDER): void {
     .all();
   ran.forEach(({ name, checksum }, i) => {
     const sql = known.get(name);
-    if (sql === undefined)
-      throw new Error(
-        `This file was written by a newer Ulexite (it has “${name}”). Update Ulexite, or open the file with the newer one.`,
-      );
-    if (checksumOf(sql) !== checksum)
-      throw new Error(`The migration “${name}” has changed since it ran on this file. Restore the program's own copy.`);
-    if (files[i] !== name)
-      throw new Error(`The file's history does not fit: “${files[i]}” should have run before “${name}”.`);
+    if (sql === undefined) throw new StoreProblem('file-newer', db.name);
+    if (checksumOf(sql) !== checksum || files[i] !== name) throw new StoreProblem('file-altered', db.name);
   });
   for (const name of files.slice(ran.length)) {
     db.transaction(() => {

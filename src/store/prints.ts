@@ -15,8 +15,39 @@ export interface PrintRow {
 /** History kept for each print. */
 const HISTORY_KEPT = 200;
 
-export function allPrints(db: Store): PrintRow[] {
-  return db.prepare<[], PrintRow>('SELECT * FROM prints ORDER BY saved_at DESC, id').all();
+/** Prints on the shelf, the last saved first: `limit` of them from the `offset`th. */
+export function livingPrints(db: Store, limit: number, offset: number): PrintRow[] {
+  return db
+    .prepare<[number, number], PrintRow>(
+      'SELECT * FROM prints WHERE deleted_at IS NULL ORDER BY saved_at DESC, id LIMIT ? OFFSET ?',
+    )
+    .all(limit, offset);
+}
+
+export function countLivingPrints(db: Store): number {
+  return db.prepare<[], { n: number }>('SELECT count(*) AS n FROM prints WHERE deleted_at IS NULL').get()!.n;
+}
+
+/** Deleted prints that can still be restored, the last deleted first. */
+export function deletedPrints(db: Store): PrintRow[] {
+  return db
+    .prepare<[], PrintRow>('SELECT * FROM prints WHERE deleted_at IS NOT NULL ORDER BY deleted_at DESC, id LIMIT 100')
+    .all();
+}
+
+/** A print as the shelf showed it at this revision. */
+export function cardOf(db: Store, id: string, revision: number): unknown {
+  const row = db
+    .prepare<[string, number], { card: string }>('SELECT card FROM print_cards WHERE print_id = ? AND revision = ?')
+    .get(id, revision);
+  return row && JSON.parse(row.card);
+}
+
+export function keepCard(db: Store, id: string, revision: number, card: unknown): void {
+  db.prepare(
+    `INSERT INTO print_cards (print_id, revision, card) VALUES (?, ?, ?)
+     ON CONFLICT (print_id) DO UPDATE SET revision = excluded.revision, card = excluded.card`,
+  ).run(id, revision, JSON.stringify(card));
 }
 
 export function printById(db: Store, id: string): PrintRow | undefined {
@@ -50,6 +81,22 @@ export function planAt(db: Store, id: string, seq: number): { plan: Plan; label:
     )
     .get(id, seq);
   return row && { plan: upgradedPlan(JSON.parse(row.plan)) as Plan, label: row.label };
+}
+
+/** The label of an entry of the history; undefined when there is none. */
+export function planLabel(db: Store, id: string, seq: number): string | undefined {
+  return db
+    .prepare<[string, number], { label: string }>('SELECT label FROM plan_history WHERE print_id = ? AND seq = ?')
+    .get(id, seq)?.label;
+}
+
+/** The present plan as it was written, unread. */
+export function rawPlan(db: Store, id: string): string | undefined {
+  return db
+    .prepare<[string], { plan: string }>(
+      'SELECT h.plan FROM prints p JOIN plan_history h ON h.print_id = p.id AND h.seq = p.plan_seq WHERE p.id = ?',
+    )
+    .get(id)?.plan;
 }
 
 /** Puts a plan after the present one; what had been undone is gone. */
@@ -107,4 +154,9 @@ function insertPlan(db: Store, id: string, seq: number, label: string, plan: Pla
     JSON.stringify(plan),
     now,
   );
+  // every SHA-256 the plan holds, wherever it stands: no kind of reference can be forgotten
+  db.prepare(
+    `INSERT OR IGNORE INTO plan_blobs SELECT h.print_id, h.seq, t.value FROM plan_history h, json_tree(h.plan) t
+     WHERE h.print_id = ? AND h.seq = ? AND t.type = 'text' AND length(t.value) = 64 AND t.value NOT GLOB '*[^0-9a-f]*'`,
+  ).run(id, seq);
 }

@@ -20,7 +20,7 @@ import {
   purgeDeleted,
   putBlob,
   raiseUndoFloor,
-  workshopLosses,
+  lossesElsewhere,
   type Store,
 } from './index';
 
@@ -67,7 +67,7 @@ describe('migrations check the history', () => {
     const file = fresh();
     migrate(file, folder);
     writeFileSync(join(folder, '0001_one.sql'), 'CREATE TABLE one (b TEXT) STRICT;');
-    expect(() => migrate(file, folder)).toThrow(/has changed/);
+    expect(() => migrate(file, folder)).toThrow(/other steps/);
     rmSync(join(folder, '0001_one.sql'));
     expect(() => migrate(file, folder)).toThrow(/newer Ulexite/);
   });
@@ -137,7 +137,8 @@ test('the workshop learns from counted pulls that stand', () => {
   pull('c', '2', true);
   pull('d', '3', true);
   appendBenchEvent(db, 'p', { id: 'e', at: NOW, act: { kind: 'pull-undone', pullId: 'd' } });
-  expect(workshopLosses(db)).toEqual({ lost: 1, kept: 1 });
+  expect(lossesElsewhere(db, 'another')).toEqual([{ sheets: 2, lost: 1, runs: 1 }]);
+  expect(lossesElsewhere(db, 'p')).toEqual([]);
 });
 
 test('a file of the first version opens: its plans come up to the present form, and the cabinet is there', () => {

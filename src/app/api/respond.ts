@@ -1,5 +1,5 @@
 import { failure, type Failure, type Outcome } from '@/records';
-import type { FileOut } from '@/server';
+import { fileProblem, type FileOut } from '@/server';
 
 const STATUS: Readonly<Record<string, number>> = {
   'print-missing': 404,
@@ -7,9 +7,23 @@ const STATUS: Readonly<Record<string, number>> = {
   'nothing-flat': 404,
   'ink-missing': 404,
   'print-deleted': 410,
+  'print-unreadable': 422,
   stale: 409,
   closed: 409,
   bench: 409,
+  json: 400,
+  request: 400,
+  'too-large': 413,
+  'file-full': 507,
+  'file-busy': 503,
+  'file-readonly': 503,
+  'file-damaged': 503,
+  'file-folder': 503,
+  'file-trouble': 503,
+  'file-foreign': 503,
+  'file-newer': 503,
+  'file-altered': 503,
+  'file-in-use': 503,
 };
 
 /** An outcome as JSON; failures as { code, message } with a fitting status. */
@@ -21,6 +35,46 @@ export function refuse({ code, message }: Failure): Response {
   return Response.json({ code, message }, { status: STATUS[code] ?? 422 });
 }
 
+/**
+ * A handler whose every failure is an answer in words: a file that cannot be used, an address that cannot be read, and for what
+ * nobody foresaw a note in the terminal.
+ */
+export function route<Context>(
+  handle: (request: Request, context: Context) => Response | Promise<Response>,
+): (request: Request, context: Context) => Promise<Response> {
+  return async (request, context) => {
+    try {
+      return await handle(request, context);
+    } catch (error) {
+      const problem = fileProblem(error);
+      if (problem) return refuse(problem);
+      if (error instanceof URIError)
+        return refuse(
+          failure('request', 'The address holds a percent sign that stands for nothing. Load the page again.'),
+        );
+      console.error(`${request.method} ${new URL(request.url).pathname}`, error);
+      return Response.json(
+        { code: 'server', message: 'The server failed at this. Nothing was changed; try again.' },
+        { status: 500 },
+      );
+    }
+  };
+}
+
+/** The name of an uploaded file, from its header; empty when it cannot be read. */
+export function fileNameOf(request: Request): string {
+  try {
+    return wellFormed(decodeURIComponent(request.headers.get('x-file-name') ?? ''));
+  } catch {
+    return '';
+  }
+}
+
+/** Halves of characters, which no file name, database or header can hold, replaced. */
+function wellFormed(text: string): string {
+  return text.replace(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '\ufffd');
+}
+
 /** A file to keep; the name also in UTF-8 (RFC 6266). */
 export function respondFile(outcome: Outcome<FileOut>): Response {
   if (!outcome.ok) return refuse(outcome);
@@ -28,7 +82,7 @@ export function respondFile(outcome: Outcome<FileOut>): Response {
   return new Response(Buffer.from(bytes), {
     headers: {
       'Content-Type': mediaType,
-      'Content-Disposition': `attachment; filename="${fileName.replace(/[^\x20-\x7e]/g, '_')}"; filename*=UTF-8''${encodeURIComponent(fileName)}`,
+      'Content-Disposition': `attachment; filename="${fileName.replace(/[^\x20-\x7e]/g, '_')}"; filename*=UTF-8''${encodeURIComponent(wellFormed(fileName))}`,
       'Cache-Control': 'no-store',
     },
   });
@@ -59,11 +113,22 @@ export async function readBody(request: Request, limit: number, what: string): P
 
 const JSON_LIMIT = 2 * 1024 * 1024;
 
-export async function readJson<T>(request: Request): Promise<Outcome<T>> {
+/** A record sent as JSON. Anything else than a record is refused, as is text that is not UTF-8. */
+export async function readJson<T extends object>(
+  request: Request,
+): Promise<Outcome<Partial<Record<keyof T, unknown>>>> {
   const body = await readBody(request, JSON_LIMIT, 'What was sent');
   if (!body.ok) return body;
   try {
-    return { ok: true, value: JSON.parse(body.value.toString('utf8')) as T };
+    const text = new TextDecoder('utf-8', { fatal: true }).decode(body.value);
+    const halves = /\\u[dD][89a-fA-F]/.test(text);
+    const value: unknown = JSON.parse(
+      text,
+      halves ? (_, v: unknown) => (typeof v === 'string' ? wellFormed(v) : v) : undefined,
+    );
+    if (typeof value === 'object' && value !== null && !Array.isArray(value))
+      return { ok: true, value: value as Partial<Record<keyof T, unknown>> };
+    return failure('json', 'What was sent is no record with named fields. Load the page again.');
   } catch {
     return failure('json', 'What was sent could not be read. Load the page again.');
   }

@@ -7,6 +7,8 @@ import {
   groundOf,
   inkForRun,
   internalFromMeasured,
+  labFromInternal,
+  STARTER_CABINET,
   measuredFromInternal,
   mixFilms,
   stackLooksLabD50,
@@ -62,8 +64,12 @@ describe('film limits', () => {
 
 test('the surface correction undoes itself', () =>
   fc.assert(
-    fc.property(fc.double({ min: 0.02, max: 1, noNaN: true }), (r) => {
-      expect(measuredFromInternal(internalFromMeasured([r], 0.01), 0.01)[0]).toBeCloseTo(r, 10);
+    fc.property(fc.double({ min: 0, max: 1, noNaN: true }), (r) => {
+      // well above the floor exactly; near it light fades out instead of ending, and nothing comes out darker than the floor
+      const back = measuredFromInternal(internalFromMeasured([r], 0.01), 0.01)[0];
+      const least = Math.max(r, 0.01);
+      expect(back).toBeGreaterThanOrEqual(least - 1e-12);
+      expect(back - least).toBeLessThan(r > 0.06 ? 1e-4 : 2e-3);
     }),
   ));
 
@@ -111,4 +117,41 @@ test('ink for a run grows with area and sheets, and never falls below what rolle
   expect(none.grams).toBeCloseTo(1.165, 2);
   expect(inkForRun(312, 27, 2).millilitres).toBeGreaterThan(1.8 * (some.millilitres - none.millilitres));
   expect(some.teaspoons).toBeCloseTo(some.millilitres / 4.93, 9);
+});
+
+describe('inks below the surface floor', () => {
+  const paper: Lab = [96, 0, 3];
+  const ground = groundOf(paper, [16, 0, 0]);
+  const white = STARTER_CABINET.find((ink) => ink.role === 'white')!;
+  const whiteFilm = filmOnGround(ground, white.labD50, white.contrastRatio);
+  const black = new Float64Array(36).fill(0.01);
+  /** Colours of an ink in mixtures and thin films, over paper and over black. */
+  const looks = (labD50: Lab, ratio: number): Lab[] => {
+    const film = filmOnGround(ground, labD50, ratio);
+    return [0.002, 0.05, 0.5, 1].flatMap((share) =>
+      [0.1, 1].flatMap((weight) =>
+        [ground.internal, black].map((below) =>
+          labFromInternal(ground, filmOver(mixFilms([film, whiteFilm], [share, 1 - share]), below, weight)),
+        ),
+      ),
+    );
+  };
+  const most = (a: Lab[], b: Lab[]) => Math.max(...a.map((lab, i) => deltaE2000(lab, b[i])));
+
+  test.each(STARTER_CABINET.map((ink) => [ink.name, ink] as const))(
+    '%s: a little change of colour, ratio or share is a little change of the print',
+    (_, { labD50: [l, a, b], contrastRatio }) => {
+      const base = looks([l, a, b], contrastRatio);
+      expect(most(base, looks([l + 0.1, a, b], contrastRatio))).toBeLessThan(1);
+      expect(most(base, looks([l, a + 0.1, b], contrastRatio))).toBeLessThan(1);
+      expect(most(base, looks([l, a, b + 0.1], contrastRatio))).toBeLessThan(1);
+      for (const ratio of [0, 0.01, 0.1, 0.5, 0.9, 0.97])
+        expect(most(looks([l, a, b], ratio), looks([l, a, b], ratio + 0.001))).toBeLessThan(1);
+      const film = filmOnGround(ground, [l, a, b], contrastRatio);
+      const mixed = (share: number) =>
+        labFromInternal(ground, filmOver(mixFilms([film, whiteFilm], [share, 1 - share]), ground.internal));
+      for (const share of [0, 0.0002, 0.001, 0.05])
+        expect(deltaE2000(mixed(share), mixed(share + 0.0002))).toBeLessThan(1);
+    },
+  );
 });

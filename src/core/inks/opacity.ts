@@ -13,6 +13,10 @@ export type OpacityKnown = Opacity | number;
 export const CONTRAST_RATIO: Readonly<Record<Opacity, number>> = { opaque: 0.94, half: 0.55, transparent: 0 };
 
 const MAX_SCATTER = 40;
+/** A clear film this dark lets through e^(−10) of the light: less than any surface sends back. */
+const MOST_CLEAR_ABSORPTION = 5;
+/** K/S of an internal reflectance of 0.012, which lies under the surface of every paper. */
+const MOST_ABSORPTION_TO_SCATTER = 40;
 const LEAST_LOG = -12,
   MOST_LOG = 8;
 const MAX_STEPS = 60,
@@ -41,8 +45,9 @@ export function filmFromSolid(
   const filmAt = (scatter: number): Film => {
     const kh = new Float64Array(bands);
     for (let i = 0; i < bands; i++) {
-      kh[i] = absorptionFor(solid[i], paper[i], scatter, logAbsorption[i]);
-      if (kh[i] > 0) logAbsorption[i] = Math.log(kh[i]);
+      const solved = absorptionFor(solid[i], paper[i], scatter, logAbsorption[i]);
+      if (solved > 0) logAbsorption[i] = Math.log(solved);
+      kh[i] = boundedAbsorption(solved, scatter);
     }
     return { kh, sh: new Float64Array(bands).fill(scatter) };
   };
@@ -63,9 +68,19 @@ export function filmFromSolid(
   );
 }
 
+/**
+ * Absorption levelled off where more of it can no longer be seen in a full film: a solid as dark as the surface itself does
+ * not tell how strong the ink is, and without a bound its mixtures and thin films would turn black at a trace of it.
+ * Below half of the bound nothing changes by more than 0.3 %.
+ */
+function boundedAbsorption(kh: number, scatter: number): number {
+  const bound = MOST_CLEAR_ABSORPTION + MOST_ABSORPTION_TO_SCATTER * scatter;
+  return kh / (1 + (kh / bound) ** 6) ** (1 / 6);
+}
+
 /** Absorption that brings a film of given scattering over `ground` to `wanted`: Newton on a log scale, bracketed if that wanders off. */
 function absorptionFor(wanted: number, ground: number, scatter: number, logGuess: number): number {
-  if (scatter === 0) return -0.5 * Math.log(Math.min(1, Math.max(1e-4, wanted / Math.max(ground, 1e-9))));
+  if (scatter === 0) return -0.5 * Math.log(Math.min(1, Math.max(1e-9, wanted / Math.max(ground, 1e-9))));
   if (filmBand(0, scatter, ground) <= wanted) return 0;
   let v = logGuess;
   for (let step = 0; step < NEWTON_STEPS; step++) {

@@ -16,7 +16,10 @@ export interface InkNeed {
   readonly teaspoons: number;
 }
 
-/** Ink to mix for one run: what goes onto `sheets` sheets, what stays on roller and slab, and the waste. */
+/**
+ * Ink to mix for one run: `standingCm2` is what one sheet takes ink from, `impressions` counts layings by film weight (1 is the usual
+ * film once). What goes onto `sheets` sheets, what stays on roller and slab, and the waste.
+ */
 export function inkForRun(standingCm2: number, sheets: number, impressions = 1, values = INK_START_VALUES): InkNeed {
   const onPaperMl = standingCm2 * sheets * impressions * values.wetFilmUm * 1e-4;
   const rolledCm2 = (Math.PI * values.rollerDiameterMm * values.rollerWidthMm + values.slabSquareMm ** 2) / 100;

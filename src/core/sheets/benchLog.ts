@@ -21,6 +21,7 @@ export type SheetName = string;
 
 export type BenchAct =
   | { readonly kind: 'sheets-started'; readonly counted: number; readonly tests: number }
+  | { readonly kind: 'sheets-added'; readonly counted: number }
   | { readonly kind: 'island-cut'; readonly stageId: string; readonly island: number; readonly done: boolean }
   | {
       readonly kind: 'stage-cut';
@@ -201,7 +202,8 @@ export interface BenchState {
   readonly cutIslands: ReadonlyMap<string, ReadonlySet<number>>;
   /** Pulls that count, in order; those taken back are not among them. */
   readonly pulls: readonly Pull[];
-  readonly finishedRuns: ReadonlySet<string>;
+  /** Runs declared finished, with how many counted sheets there were then: later ones are not left out by it. */
+  readonly finishedRuns: ReadonlyMap<string, number>;
   /** One for each run and colour of the picture: the newest reading, oldest first. */
   readonly coloursGot: readonly ColourGot[];
   /** All proofs, oldest first. */
@@ -220,15 +222,18 @@ export function replayLog(events: readonly BenchEvent[]): BenchState {
   const cutPictures: { at: string; stageId: string; what: 'cut' | 'slip'; sha: string }[] = [];
   const cutIslands = new Map<string, Set<number>>();
   const pulls = new Map<string, Pull>();
-  const finishedRuns = new Set<string>();
+  const pulledOnce = new Set<string>();
+  const finishedRuns = new Map<string, number>();
   let coloursGot: ColourGot[] = [];
   const numberings: { at: string; reason: string }[] = [];
+  const proofIds = new Set<string>();
   const proofs: Proof[] = [],
     shimmings: Shimming[] = [];
   let started: BenchState['started'];
   let marks: BenchState['marks'] = [];
   for (const { id, at, act } of events) {
     if (act.kind === 'sheets-started') started ??= { counted: act.counted, tests: act.tests };
+    else if (act.kind === 'sheets-added') started = started && { ...started, counted: started.counted + act.counted };
     else if (act.kind === 'stage-cut') {
       if (cutStages.some((c) => c.stageId === act.stageId)) continue;
       cutStages.push({ stageId: act.stageId, at, minutes: act.minutes });
@@ -250,10 +255,16 @@ export function replayLog(events: readonly BenchEvent[]): BenchState {
       else ticked.delete(act.island);
     } else if (act.kind === 'pull') {
       const { runId, sheet, faults, setAside, note } = act;
-      if (![...pulls.values()].some((p) => p.runId === runId && p.sheet === sheet))
-        pulls.set(id, { id, at, runId, sheet, faults, setAside, note });
-    } else if (act.kind === 'pull-undone') pulls.delete(act.pullId);
-    else if (act.kind === 'run-finished') finishedRuns.add(act.runId);
+      const key = `${runId}/${sheet}`;
+      if (pulledOnce.has(key)) continue;
+      pulledOnce.add(key);
+      pulls.set(id, { id, at, runId, sheet, faults, setAside, note });
+    } else if (act.kind === 'pull-undone') {
+      const pull = pulls.get(act.pullId);
+      if (!pull) continue;
+      pulls.delete(act.pullId);
+      pulledOnce.delete(`${pull.runId}/${pull.sheet}`);
+    } else if (act.kind === 'run-finished') finishedRuns.set(act.runId, started?.counted ?? 0);
     else if (act.kind === 'colour-got') {
       const { runId, colourId, labD50, source } = act;
       coloursGot = [
@@ -262,7 +273,8 @@ export function replayLog(events: readonly BenchEvent[]): BenchState {
       ];
     } else if (act.kind === 'proofed') {
       const { proofId, runId, againstRunId, sheet, source, marks: seen, motion } = act;
-      if (!proofs.some((p) => p.proofId === proofId))
+      if (!proofIds.has(proofId)) {
+        proofIds.add(proofId);
         proofs.push({
           proofId,
           runId,
@@ -274,6 +286,7 @@ export function replayLog(events: readonly BenchEvent[]): BenchState {
           at,
           shimsMm: shimmings.findLast((s) => s.runId === act.runId)?.shimsMm ?? [],
         });
+      }
     } else if (act.kind === 'shimmed')
       shimmings.push(...act.settings.map((setting) => ({ at, note: act.note, ...setting })));
     else {
@@ -323,28 +336,53 @@ export interface RunTally {
   readonly minutesASheet?: number;
 }
 
-/** Counts for one run; `sheets` is `sheetNames(…)`. */
+/** The pulls that count of each run, in order. */
+export function pullsByRun(state: BenchState): Map<string, Pull[]> {
+  const runs = new Map<string, Pull[]>();
+  for (const pull of state.pulls) {
+    const run = runs.get(pull.runId);
+    if (run) run.push(pull);
+    else runs.set(pull.runId, [pull]);
+  }
+  return runs;
+}
+
+/** Counts for every run named; `sheets` is `sheetNames(…)`. Costs one pass over the pulls and one over the sheets of each run. */
+export function tallyRuns(state: BenchState, runIds: readonly string[], sheets: readonly SheetName[]): RunTally[] {
+  const byRun = pullsByRun(state);
+  const gone = goneOf(state, byRun, sheets);
+  const aliveCounted = sheets.filter((s) => !isTestSheet(s) && !gone.has(s)).length;
+  return runIds.map((runId) => {
+    const pulled = byRun.get(runId) ?? [];
+    const done = new Set(pulled.map((p) => p.sheet));
+    return {
+      pulled,
+      waiting: sheets.filter((s) => !done.has(s) && !gone.has(s)),
+      good: pulled.filter((p) => !p.setAside && p.faults.length === 0).length,
+      usable: pulled.filter((p) => !p.setAside && p.faults.length > 0).length,
+      aside: pulled.filter((p) => p.setAside).length,
+      aliveCounted,
+      minutesASheet: medianMinutes(pulled),
+    };
+  });
+}
+
+/** Counts for one run. */
 export function tallyRun(state: BenchState, runId: string, sheets: readonly SheetName[]): RunTally {
-  const pulled = state.pulls.filter((p) => p.runId === runId);
-  const done = new Set(pulled.map((p) => p.sheet));
-  const gone = sheetsGone(state, sheets);
-  return {
-    pulled,
-    waiting: sheets.filter((s) => !done.has(s) && !gone.has(s)),
-    good: pulled.filter((p) => !p.setAside && p.faults.length === 0).length,
-    usable: pulled.filter((p) => !p.setAside && p.faults.length > 0).length,
-    aside: pulled.filter((p) => p.setAside).length,
-    aliveCounted: sheets.filter((s) => !isTestSheet(s) && !gone.has(s)).length,
-    minutesASheet: medianMinutes(pulled),
-  };
+  return tallyRuns(state, [runId], sheets)[0];
 }
 
 /** Sheets out of the edition: set aside, or left out of a run that was declared finished. */
 export function sheetsGone(state: BenchState, sheets: readonly SheetName[]): Set<SheetName> {
+  return goneOf(state, pullsByRun(state), sheets);
+}
+
+function goneOf(state: BenchState, byRun: ReadonlyMap<string, readonly Pull[]>, sheets: readonly SheetName[]) {
   const gone = new Set(state.pulls.filter((p) => p.setAside).map((p) => p.sheet));
-  for (const runId of state.finishedRuns) {
-    const pulled = new Set(state.pulls.filter((p) => p.runId === runId).map((p) => p.sheet));
-    for (const sheet of sheets) if (!pulled.has(sheet)) gone.add(sheet);
+  for (const [runId, counted] of state.finishedRuns) {
+    const pulled = new Set(byRun.get(runId)?.map((p) => p.sheet));
+    for (const sheet of sheets)
+      if (!pulled.has(sheet) && (isTestSheet(sheet) || Number(sheet) <= counted)) gone.add(sheet);
   }
   return gone;
 }
@@ -361,9 +399,13 @@ function medianMinutes(pulls: readonly Pull[]): number | undefined {
   return minutes.length < 2 ? undefined : minutes[minutes.length >> 1];
 }
 
-/** Counted sheets seen lost and kept in all pulls: what a workshop learns its own loss from. */
-export function lossesSeen(state: BenchState): { lost: number; kept: number } {
-  const counted = state.pulls.filter((p) => !isTestSheet(p.sheet));
-  const lost = counted.filter((p) => p.setAside).length;
-  return { lost, kept: counted.length - lost };
+/** Counted sheets pulled and set aside in each run, test sheets left out: what a workshop learns its own loss from. */
+export function lossesByRun(state: BenchState): Map<string, { sheets: number; lost: number }> {
+  const runs = new Map<string, { sheets: number; lost: number }>();
+  for (const { runId, sheet, setAside } of state.pulls) {
+    if (isTestSheet(sheet)) continue;
+    const run = runs.get(runId) ?? { sheets: 0, lost: 0 };
+    runs.set(runId, { sheets: run.sheets + 1, lost: run.lost + (setAside ? 1 : 0) });
+  }
+  return runs;
 }

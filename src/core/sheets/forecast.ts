@@ -1,4 +1,5 @@
-import { afterRun, chanceOfReaching, learned, meanCount, survivorsOfRun, type LossBelief } from './survival';
+import { failure, success, type Outcome } from '../units';
+import { addScaled, afterRun, chanceWithLuck, meanCount, survivorsOfRun, weighedBy, type LossBelief } from './survival';
 import { curveOf } from './sheetsToStart';
 
 /** Where a print stands in the middle of a run; test sheets are not among these counts. */
@@ -21,22 +22,38 @@ export interface Forecast {
 }
 
 /**
- * Good prints to be expected, exactly: what is seen in this run sharpens the belief about the sheets still waiting in
- * it (they share its luck); later runs draw their own luck from the general belief.
+ * Good prints to be expected, exactly: what is seen in this run speaks for the sheets still waiting in it (they share its
+ * luck) and for which kind of luck this workshop has; later runs draw their own. Refuses counts below zero or not whole.
  */
-export function forecastEdition(standing: RunStanding, wanted: number, belief: LossBelief): Forecast {
+export function forecastEdition(standing: RunStanding, wanted: number, belief: LossBelief): Outcome<Forecast> {
   const { keptInRun, lostInRun, waiting, runsAfterThis } = standing;
-  const survivors = survivorsOfRun(waiting, learned(belief, { lost: lostInRun, kept: keptInRun }));
+  if (![keptInRun, lostInRun, waiting, runsAfterThis, wanted].every((n) => Number.isInteger(n) && n >= 0))
+    return failure('forecast-counts', 'A forecast needs whole numbers of sheets and runs, none below 0.');
   const most = keptInRun + waiting;
-  let alive = new Float64Array(most + 1);
-  survivors.forEach((p, j) => {
-    alive[keptInRun + j] = p;
-  });
-  for (let r = 0; r < runsAfterThis; r++) alive = new Float64Array(afterRun(alive, belief));
+  const alive = new Float64Array(most + 1);
+  for (const { lost, kept, probability } of weighedBy(belief, { sheets: keptInRun + lostInRun, lost: lostInRun })) {
+    let own = new Float64Array(most + 1);
+    own.set(survivorsOfRun(waiting, { lost: lost + lostInRun, kept: kept + keptInRun }), keptInRun);
+    for (let r = 0; r < runsAfterThis; r++) own = new Float64Array(afterRun(own, { lost, kept }));
+    addScaled(alive, own, probability);
+  }
   const chance = alive.reduce((sum, p, n) => (n >= wanted ? sum + p : sum), 0);
-  const reach = chanceOfReaching(wanted, most, runsAfterThis, belief);
-  let mayStillLose = -1;
-  while (mayStillLose < waiting && most - (mayStillLose + 1) >= 0 && reach[most - (mayStillLose + 1)] > 0.5)
-    mayStillLose++;
-  return { expected: meanCount(alive), chance: Math.min(1, chance), curve: curveOf(alive), mayStillLose };
+  const mayStillLose = lossesToBear(standing, wanted, belief);
+  return success({ expected: meanCount(alive), chance: Math.min(1, chance), curve: curveOf(alive), mayStillLose });
+}
+
+/** How many more of the waiting sheets can be lost with the edition still likelier than not. */
+function lossesToBear(standing: RunStanding, wanted: number, belief: LossBelief): number {
+  const { keptInRun, lostInRun, waiting, runsAfterThis } = standing;
+  const most = keptInRun + waiting;
+  const reach = belief.map((kind) => chanceWithLuck(wanted, most, runsAfterThis, kind));
+  const place = new Map(belief.map((kind, i) => [`${kind.lost},${kind.kept}`, i]));
+  const chanceAfter = (more: number) =>
+    weighedBy(belief, { sheets: most + lostInRun, lost: lostInRun + more }).reduce(
+      (sum, kind) => sum + kind.probability * reach[place.get(`${kind.lost},${kind.kept}`)!][most - more],
+      0,
+    );
+  let bears = -1;
+  while (bears < waiting && chanceAfter(bears + 1) > 0.5) bears++;
+  return bears;
 }

@@ -1,9 +1,12 @@
 export {
   type Experience,
   type LossBelief,
+  type RunLosses,
+  type RunLuck,
   MEAN_LOSS,
   startBelief,
-  learned,
+  learnedBelief,
+  meanLoss,
   survivorsOfRun,
   aliveAfterRuns,
   chanceOfReaching,
@@ -46,7 +49,9 @@ export {
   sheetNames,
   isTestSheet,
   tallyRun,
+  tallyRuns,
+  pullsByRun,
   sheetsGone,
-  lossesSeen,
+  lossesByRun,
 } from './benchLog';
 export { type SheetRole, SHEET_ROLES, usualArtistProofs, proposeRoles, markSheets, roman } from './numbering';

@@ -8,15 +8,23 @@ import {
   sheetsToStart,
   startBelief,
   survivorsOfRun,
+  type LossBelief,
 } from './index';
+import type { Outcome } from '../units';
 
-const belief = startBelief('practised');
+const belief: LossBelief = [{ lost: 0.8, kept: 19.2, probability: 1 }];
+const value = <T>(outcome: Outcome<T>): T => {
+  if (!outcome.ok) throw new Error(outcome.message);
+  return outcome.value;
+};
+const forecast = (...task: Parameters<typeof forecastEdition>) => value(forecastEdition(...task));
+const start = (...task: Parameters<typeof sheetsToStart>) => value(sheetsToStart(...task));
 const wish = (edition: number, wishToBeSure = 0.9) => ({ edition, proofsToKeep: 0, testSheets: 0, wishToBeSure });
 
 /** The chance by summing every way the runs can go: slow and plain. */
 function plainChance(sheets: number, runs: number, wanted: number): number {
   if (runs === 0) return sheets >= wanted ? 1 : 0;
-  const survivors = survivorsOfRun(sheets, belief);
+  const survivors = survivorsOfRun(sheets, belief[0]);
   let chance = 0;
   for (let j = 0; j <= sheets; j++) chance += survivors[j] * plainChance(j, runs - 1, wanted);
   return chance;
@@ -29,12 +37,8 @@ test('the forecast equals summing every way the later runs can go', () => {
     [5, 1, 5],
     [7, 3, 7],
   ]) {
-    const forecast = forecastEdition(
-      { keptInRun: 0, lostInRun: 0, waiting: sheets, runsAfterThis: runs - 1 },
-      wanted,
-      belief,
-    );
-    expect(forecast.chance).toBeCloseTo(plainChance(sheets, runs, wanted), 10);
+    const found = forecast({ keptInRun: 0, lostInRun: 0, waiting: sheets, runsAfterThis: runs - 1 }, wanted, belief);
+    expect(found.chance).toBeCloseTo(plainChance(sheets, runs, wanted), 10);
   }
 });
 
@@ -46,11 +50,7 @@ test('the forecast is a distribution, and its mean is what is expected', () => {
       fc.integer({ min: 0, max: 30 }),
       fc.integer({ min: 0, max: 5 }),
       (keptInRun, lostInRun, waiting, runsAfterThis) => {
-        const { curve, expected, chance } = forecastEdition(
-          { keptInRun, lostInRun, waiting, runsAfterThis },
-          10,
-          belief,
-        );
+        const { curve, expected, chance } = forecast({ keptInRun, lostInRun, waiting, runsAfterThis }, 10, belief);
         const total = curve.reduce((sum, p) => sum + p.probability, 0);
         expect(total).toBeGreaterThan(0.99);
         expect(total).toBeLessThan(1 + 1e-9);
@@ -65,9 +65,9 @@ test('the forecast is a distribution, and its mean is what is expected', () => {
 
 test('losing what may still be lost leaves it likelier than not, one more does not', () => {
   const standing = { keptInRun: 0, lostInRun: 0, waiting: 30, runsAfterThis: 2 };
-  const { mayStillLose } = forecastEdition(standing, 22, belief);
+  const { mayStillLose } = forecast(standing, 22, belief);
   const after = (lost: number) =>
-    forecastEdition({ keptInRun: 30 - lost, lostInRun: lost, waiting: 0, runsAfterThis: 2 }, 22, belief).chance;
+    forecast({ keptInRun: 30 - lost, lostInRun: lost, waiting: 0, runsAfterThis: 2 }, 22, belief).chance;
   expect(mayStillLose).toBeGreaterThan(0);
   expect(after(mayStillLose)).toBeGreaterThan(0.5);
   expect(after(mayStillLose + 1)).toBeLessThanOrEqual(0.5);
@@ -75,7 +75,7 @@ test('losing what may still be lost leaves it likelier than not, one more does n
 
 test('more wished for, surer, more runs, or a less practised hand: more sheets', () => {
   const counted = (edition: number, sure: number, runs: number, who: 'new' | 'practised' | 'workshop') =>
-    sheetsToStart(wish(edition, sure), runs, startBelief(who)).counted;
+    start(wish(edition, sure), runs, startBelief(who)).counted;
   expect(counted(30, 0.9, 4, 'practised')).toBeGreaterThan(counted(20, 0.9, 4, 'practised'));
   expect(counted(20, 0.95, 4, 'practised')).toBeGreaterThanOrEqual(counted(20, 0.8, 4, 'practised'));
   expect(counted(20, 0.9, 6, 'practised')).toBeGreaterThan(counted(20, 0.9, 2, 'practised'));
@@ -83,7 +83,7 @@ test('more wished for, surer, more runs, or a less practised hand: more sheets',
 });
 
 test('a wish that cannot be met says so', () => {
-  const hopeless = sheetsToStart(wish(400, 0.99), 12, { lost: 6, kept: 4 });
+  const hopeless = start(wish(400, 0.99), 12, [{ lost: 6, kept: 4, probability: 1 }]);
   expect(hopeless.reached).toBe(false);
   expect(hopeless.chance).toBeLessThan(0.99);
 });
@@ -108,5 +108,5 @@ test('quantiles and means of a known distribution', () => {
   const even = new Float64Array([0.25, 0.25, 0.25, 0.25]);
   expect([0.1, 0.25, 0.5, 0.9].map((share) => quantile(even, share))).toEqual([0, 0, 1, 3]);
   expect(meanCount(even)).toBe(1.5);
-  expect(meanCount(aliveAfterRuns(20, 1, { lost: 1, kept: 3 })[1])).toBeCloseTo(15, 9);
+  expect(meanCount(aliveAfterRuns(20, 1, [{ lost: 1, kept: 3, probability: 1 }])[1])).toBeCloseTo(15, 9);
 });

@@ -4,8 +4,9 @@ import {
   aliveAfterRuns,
   chanceOfReaching,
   forecastEdition,
-  learned,
-  lossesSeen,
+  learnedBelief,
+  lossesByRun,
+  meanLoss,
   markSheets,
   meanCount,
   proposeRoles,
@@ -20,15 +21,23 @@ import {
   type BenchAct,
   type BenchEvent,
 } from './index';
+import type { Outcome } from '../units';
 
-const beliefs = fc.record({
+const lucks = fc.record({
   lost: fc.double({ min: 0.05, max: 30, noNaN: true }),
   kept: fc.double({ min: 0.5, max: 200, noNaN: true }),
 });
+const beliefs = lucks.map((luck) => [{ ...luck, probability: 1 }]);
+const value = <T>(outcome: Outcome<T>): T => {
+  if (!outcome.ok) throw new Error(outcome.message);
+  return outcome.value;
+};
+const forecast = (...task: Parameters<typeof forecastEdition>) => value(forecastEdition(...task));
+const start = (...task: Parameters<typeof sheetsToStart>) => value(sheetsToStart(...task));
 
 test('survivors of a run: a distribution with the beta-binomial mean', () =>
   fc.assert(
-    fc.property(fc.integer({ min: 0, max: 300 }), beliefs, (n, belief) => {
+    fc.property(fc.integer({ min: 0, max: 300 }), lucks, (n, belief) => {
       const p = survivorsOfRun(n, belief);
       expect(p.reduce((sum, v) => sum + v, 0)).toBeCloseTo(1, 9);
       expect(meanCount(p)).toBeCloseTo((n * belief.kept) / (belief.kept + belief.lost), 6);
@@ -53,7 +62,8 @@ test('forwards and backwards give the same chance', () =>
   ));
 
 test('the chain agrees with drawing runs and sheets one by one', () => {
-  const belief = startBelief('new'),
+  const luck = { lost: 1.8, kept: 18.2 },
+    belief = [{ ...luck, probability: 1 }],
     random = randomStream(11),
     trials = 20000;
   const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
@@ -72,8 +82,8 @@ test('the chain agrees with drawing runs and sheets one by one', () => {
   for (let t = 0; t < trials; t++) {
     let alive = 18;
     for (let r = 0; r < 4; r++) {
-      const a = gamma(belief.lost),
-        b = gamma(belief.kept),
+      const a = gamma(luck.lost),
+        b = gamma(luck.kept),
         loss = a / (a + b);
       let kept = 0;
       for (let s = 0; s < alive; s++) if (random() >= loss) kept++;
@@ -94,7 +104,7 @@ describe('sheets to start', () => {
         fc.constantFrom('new' as const, 'practised' as const, 'workshop' as const),
         (edition, runs, experience) => {
           const belief = startBelief(experience);
-          const answer = sheetsToStart({ ...wish, edition }, runs, belief);
+          const answer = start({ ...wish, edition }, runs, belief);
           const chance = chanceOfReaching(edition + 2, answer.counted, runs, belief);
           expect(answer.reached).toBe(true);
           expect(chance[answer.counted]).toBeGreaterThanOrEqual(0.9);
@@ -106,49 +116,103 @@ describe('sheets to start', () => {
       { numRuns: 40 },
     ));
 
-  test('agrees with what printmakers report', () => {
-    // an experienced hand starts 15 for 14; a two-run job for 25 is given 30 to 35
-    expect(
-      sheetsToStart({ edition: 14, proofsToKeep: 0, testSheets: 0, wishToBeSure: 0.8 }, 2, startBelief('workshop'))
-        .counted,
-    ).toBeLessThanOrEqual(16);
-    const two = sheetsToStart(
-      { edition: 25, proofsToKeep: 0, testSheets: 0, wishToBeSure: 0.9 },
-      2,
-      startBelief('practised'),
-    ).counted;
-    expect(two).toBeGreaterThanOrEqual(28);
-    expect(two).toBeLessThanOrEqual(35);
-    // 18 sheets of a four-run reduction gave 12: within the middle of what a beginner may expect
-    const alive = aliveAfterRuns(18, 4, startBelief('new'))[4];
-    expect(alive.slice(0, 13).reduce((a, b) => a + b, 0)).toBeGreaterThan(0.2);
+  test('agrees with what a printmaker would start', () => {
+    const counted = (edition: number, runs: number, who: 'new' | 'practised' | 'workshop', wishToBeSure = 0.9) =>
+      start({ edition, proofsToKeep: 0, testSheets: 0, wishToBeSure }, runs, startBelief(who)).counted;
+    expect(counted(10, 2, 'workshop', 0.8)).toBeLessThanOrEqual(12);
+    expect(counted(40, 2, 'practised')).toBeGreaterThanOrEqual(43);
+    expect(counted(40, 2, 'practised')).toBeLessThanOrEqual(54);
+    // 16 sheets of a three-run reduction leave 11 or fewer to a beginner often enough to reckon with
+    const alive = aliveAfterRuns(16, 3, startBelief('new'))[3];
+    expect(alive.slice(0, 12).reduce((a, b) => a + b, 0)).toBeGreaterThan(0.2);
   });
+
+  test.each([
+    [{ edition: -1 }, 4],
+    [{ edition: Number.NaN }, 4],
+    [{ proofsToKeep: 2.5 }, 4],
+    [{ wishToBeSure: 1.2 }, 4],
+    [{}, -1],
+    [{}, Number.POSITIVE_INFINITY],
+  ])('%j over %d runs is refused in words', (part, runs) => {
+    const answer = sheetsToStart({ ...wish, ...part }, runs, startBelief('practised'));
+    expect(answer).toMatchObject({ ok: false, code: 'sheet-wish', message: expect.stringContaining('cannot be') });
+  });
+});
+
+/** A studio prints one edition after another; how often the promise came true, against how often it was made. */
+function studios({ mean, luck, count, prints }: { mean: () => number; luck: number; count: number; prints: number }) {
+  const random = randomStream(1871);
+  const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+  const gamma = (shape: number): number => {
+    if (shape < 1) return gamma(shape + 1) * random() ** (1 / shape);
+    const d = shape - 1 / 3,
+      c = 1 / Math.sqrt(9 * d);
+    for (;;) {
+      const x = normal(),
+        v = (1 + c * x) ** 3;
+      if (v > 0 && Math.log(1 - random()) < 0.5 * x * x + d - d * v + d * Math.log(v)) return d * v;
+    }
+  };
+  let promised = 0,
+    kept = 0;
+  for (let s = 0; s < count; s++) {
+    const own = mean(),
+      seen: { sheets: number; lost: number }[] = [];
+    for (let p = 0; p < prints; p++) {
+      const answer = start(
+        { edition: 15, proofsToKeep: 0, testSheets: 0, wishToBeSure: 0.9 },
+        4,
+        learnedBelief('practised', seen),
+      );
+      promised += answer.chance;
+      let alive = answer.counted;
+      for (let r = 0; r < 4; r++) {
+        const a = gamma(own * luck),
+          b = gamma((1 - own) * luck);
+        const lost = Array.from({ length: alive }, () => random()).filter((v) => v < a / (a + b)).length;
+        seen.push({ sheets: alive, lost });
+        alive -= lost;
+      }
+      if (alive >= 15) kept++;
+    }
+  }
+  return { promised: promised / (count * prints), kept: kept / (count * prints) };
+}
+
+test('what is promised comes true over a studio’s prints, and a run keeps its own luck however many were counted', () => {
+  // the larger study is in the benchmarks: here 160 prints, where counting every sheet as a run of its own misses by 0.12
+  const { promised, kept } = studios({ mean: () => 0.04, luck: 20, count: 16, prints: 10 });
+  expect(Math.abs(promised - kept)).toBeLessThan(0.07);
+  const after = learnedBelief('practised', [{ sheets: 30, lost: 1, runs: 60 }]);
+  const weight = after.reduce((sum, kind) => sum + kind.probability * Math.min(2000, kind.lost + kind.kept), 0);
+  expect(weight).toBeGreaterThan(3);
 });
 
 describe('forecast in the middle of a run', () => {
   const belief = startBelief('practised');
   test('before the first pull it equals the plan', () => {
-    const forecast = forecastEdition({ keptInRun: 0, lostInRun: 0, waiting: 25, runsAfterThis: 4 }, 20, belief);
-    expect(forecast.chance).toBeCloseTo(chanceOfReaching(20, 25, 5, belief)[25], 9);
+    const found = forecast({ keptInRun: 0, lostInRun: 0, waiting: 25, runsAfterThis: 4 }, 20, belief);
+    expect(found.chance).toBeCloseTo(chanceOfReaching(20, 25, 5, belief)[25], 9);
   });
   test('a loss lowers the chance, a good pull raises it', () => {
     const at = (keptInRun: number, lostInRun: number) =>
-      forecastEdition({ keptInRun, lostInRun, waiting: 25 - keptInRun - lostInRun, runsAfterThis: 2 }, 20, belief)
-        .chance;
+      forecast({ keptInRun, lostInRun, waiting: 25 - keptInRun - lostInRun, runsAfterThis: 2 }, 20, belief).chance;
     expect(at(5, 1)).toBeLessThan(at(5, 0));
     expect(at(6, 0)).toBeGreaterThan(at(5, 0));
   });
   test('with nothing left to do it is certain', () => {
-    const done = forecastEdition({ keptInRun: 21, lostInRun: 4, waiting: 0, runsAfterThis: 0 }, 20, belief);
-    expect(done).toMatchObject({ chance: 1, expected: 21 });
-    expect(forecastEdition({ keptInRun: 10, lostInRun: 0, waiting: 0, runsAfterThis: 0 }, 20, belief)).toMatchObject({
+    const done = forecast({ keptInRun: 21, lostInRun: 4, waiting: 0, runsAfterThis: 0 }, 20, belief);
+    expect(done.chance).toBe(1);
+    expect(done.expected).toBeCloseTo(21, 9);
+    expect(forecast({ keptInRun: 10, lostInRun: 0, waiting: 0, runsAfterThis: 0 }, 20, belief)).toMatchObject({
       chance: 0,
       mayStillLose: -1,
     });
   });
   test('how many may still be lost', () => {
-    const forecast = forecastEdition({ keptInRun: 0, lostInRun: 0, waiting: 24, runsAfterThis: 0 }, 20, belief);
-    expect(forecast.mayStillLose).toBe(4);
+    const found = forecast({ keptInRun: 0, lostInRun: 0, waiting: 24, runsAfterThis: 0 }, 20, belief);
+    expect(found.mayStillLose).toBe(4);
   });
 });
 
@@ -191,7 +255,7 @@ describe('bench log', () => {
       minutesASheet: 1,
     });
     expect(tallyRun(state, 'r2', sheets).waiting).toEqual(['T1', '1', '3', '4']);
-    expect(lossesSeen(state)).toEqual({ lost: 1, kept: 2 });
+    expect([...lossesByRun(state)]).toEqual([['r1', { sheets: 3, lost: 1 }]]);
   });
 
   test('taking back is an entry; a sheet counts once a run', () => {
@@ -258,7 +322,11 @@ describe('numbers', () => {
   test('Roman numerals', () =>
     expect([1, 4, 9, 14, 40, 99].map(roman)).toEqual(['I', 'IV', 'IX', 'XIV', 'XL', 'XCIX']));
   test('own losses outweigh the start value in time', () => {
-    const belief = learned(startBelief('new'), { lost: 2, kept: 198 });
-    expect(belief.lost / (belief.lost + belief.kept)).toBeLessThan(0.02);
+    const belief = learnedBelief('new', [
+      { sheets: 20, lost: 0, runs: 8 },
+      { sheets: 20, lost: 1, runs: 2 },
+    ]);
+    expect(meanLoss(belief)).toBeLessThan(0.04);
+    expect(meanLoss(startBelief('new'))).toBeCloseTo(0.1, 1);
   });
 });

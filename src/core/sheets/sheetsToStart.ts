@@ -1,3 +1,4 @@
+import { failure, success, type Outcome } from '../units';
 import { aliveAfterRuns, chanceOfReaching, quantile, type LossBelief } from './survival';
 
 export const EDITION_RANGE = { min: 1, max: 500, what: 'the edition' } as const;
@@ -29,8 +30,32 @@ export interface SheetAnswer {
   readonly reached: boolean;
 }
 
-/** Smallest number of sheets with P(good ≥ edition + proofs) ≥ the wish, by the exact chain of beta-binomials. */
-export function sheetsToStart(wish: SheetWish, runs: number, belief: LossBelief): SheetAnswer {
+/**
+ * Smallest number of sheets with P(good ≥ edition + proofs) ≥ the wish, by the exact chain of beta-binomials. Refuses a
+ * wish outside the ranges above, and a number of runs that is not whole and from 0 to 60.
+ */
+export function sheetsToStart(wish: SheetWish, runs: number, belief: LossBelief): Outcome<SheetAnswer> {
+  const refused = refusedWish(wish, runs);
+  return refused === undefined ? success(answerTo(wish, runs, belief)) : failure('sheet-wish', refused);
+}
+
+const MOST_RUNS = 60;
+
+function refusedWish({ edition, proofsToKeep, testSheets, wishToBeSure }: SheetWish, runs: number): string | undefined {
+  for (const [value, { min, max, what }] of [
+    [edition, EDITION_RANGE],
+    [proofsToKeep, PROOFS_RANGE],
+    [testSheets, TEST_SHEETS_RANGE],
+    [runs, { min: 0, max: MOST_RUNS, what: 'the number of runs' }],
+  ] as const)
+    if (!Number.isInteger(value) || value < min || value > max)
+      return `${value} cannot be ${what}; it may be a whole number from ${min} to ${max}.`;
+  return wishToBeSure >= WISH_RANGE.min && wishToBeSure <= WISH_RANGE.max
+    ? undefined
+    : `${wishToBeSure} cannot be how sure one wishes to be; it may be ${WISH_RANGE.min} to ${WISH_RANGE.max}.`;
+}
+
+function answerTo(wish: SheetWish, runs: number, belief: LossBelief): SheetAnswer {
   const wanted = wish.edition + wish.proofsToKeep;
   let counted = -1;
   let chance: Float64Array = new Float64Array();

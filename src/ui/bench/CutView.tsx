@@ -6,7 +6,6 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { cuttingHours, materialById, type CutIsland } from '@/core/cutting';
 import { formatLength } from '@/core/units';
 import { blockOfRun, cutLineNotes, inkNamesOf, openSlips, sideOfStage, stageOfRun, type Slip } from '@/records';
@@ -21,6 +20,7 @@ import { useRegions } from '../desk/regions/useRegions';
 import { BenchTabs } from './BenchTabs';
 import { Replay } from './Replay';
 import { SlipList, SlipMarking, type SlipDraft } from './SlipPanel';
+import { useKeys } from '../kit/keys';
 
 /** Drawn values of the cut map: other, to cut, done, standing. */
 const CUT_STYLES = [
@@ -144,12 +144,12 @@ export function CutView() {
     },
     [draft, islands, regions, sheetWorker, tick],
   );
-  useHotkeys('m', () => setMirrored((m) => !m));
-  useHotkeys('down, up', (e) => {
+  useKeys('m', 'mirrored for the block, or as printed', () => setMirrored((m) => !m));
+  useKeys('down, up', 'to the next part in the list', (e) => {
     e.preventDefault();
     setChosen((c) => Math.min((islands?.length ?? 1) - 1, Math.max(0, c + (e.key === 'ArrowDown' ? 1 : -1))));
   });
-  useHotkeys('space', (e) => {
+  useKeys('space', 'tick off the chosen part', (e) => {
     if ((e.target as Element).closest('button, a, input')) return;
     e.preventDefault();
     if (islands?.[chosen]) void tick(islands[chosen].key);

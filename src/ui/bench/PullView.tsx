@@ -8,16 +8,25 @@ import TextField from '@mui/material/TextField';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { hexFromLabD50 } from '@/core/colour';
-import { inkForRun } from '@/core/inks';
-import { FAULTS, forecastEdition, isTestSheet, sheetsGone, sheetsToStart, type Fault } from '@/core/sheets';
-import { inkNamesOf, maskNotes, inkOfRun, stageOfRun } from '@/records';
+import { registrationWay } from '@/core/registration';
+import { FAULTS, forecastEdition, isTestSheet, sheetsGone, type Fault } from '@/core/sheets';
+import {
+  beliefOf,
+  inkNamesOf,
+  inkNeedOfRun,
+  inkOfRun,
+  maskNotes,
+  sheetAnswerOf,
+  stageOfRun,
+  stagesOf,
+} from '@/records';
 import { Cautions } from '../kit/Cautions';
 import { wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
 import { Thumb } from '../kit/Thumb';
 import { BenchTabs } from './BenchTabs';
+import { useKeys } from '../kit/keys';
 
 const ForecastChart = dynamic(() => import('../desk/SheetCharts').then((m) => m.ForecastChart), {
   ssr: false,
@@ -83,8 +92,9 @@ export function PullView() {
     if (!answer.ok) tell(answer.message);
   };
   const hot = { enabled: ready && !noteOpen && !finishing };
-  useHotkeys(
+  useKeys(
     'space',
+    'log the pull (the pedal does the same)',
     (e) => {
       e.preventDefault();
       void pull(false);
@@ -92,18 +102,23 @@ export function PullView() {
     hot,
     [faults, note, next, busy, ready],
   );
-  useHotkeys('x', () => void pull(true), hot, [faults, note, next, busy, ready]);
-  useHotkeys('z', () => void takeBack(), { enabled: !noteOpen }, [progress.bench.pulls.length, busy]);
-  useHotkeys(
+  useKeys('x', 'set the sheet aside', () => void pull(true), hot, [faults, note, next, busy, ready]);
+  useKeys('z', 'take the last pull back', () => void takeBack(), { enabled: !noteOpen }, [
+    progress.bench.pulls.length,
+    busy,
+  ]);
+  useKeys(
     'n',
+    'a note',
     (e) => {
       e.preventDefault();
       setNoteOpen(true);
     },
     hot,
   );
-  useHotkeys(
+  useKeys(
     FAULT_KEYS.join(','),
+    'a fault; again to take it off',
     (e) => {
       const i = FAULT_KEYS.indexOf(e.key.toLowerCase());
       if (i >= 0) toggle(FAULTS[i]);
@@ -119,12 +134,9 @@ export function PullView() {
     if (!tally) return undefined;
     const counted = tally.pulled.filter((p) => !isTestSheet(p.sheet));
     const lost = counted.filter((p) => p.setAside).length;
-    const seen = state.workshopLosses;
-    const base = {
-      lost: Math.max(0.01, state.belief.lost - Math.min(lost, seen.lost)),
-      kept: Math.max(0.01, state.belief.kept - Math.min(counted.length - lost, seen.kept)),
-    };
-    return forecastEdition(
+    // this run's own losses speak through what is seen in it, not a second time through the belief
+    const base = beliefOf(plan, state.otherRuns, progress.bench, plan.runs[shownIndex].id);
+    const answer = forecastEdition(
       {
         keptInRun: counted.length - lost,
         lostInRun: lost,
@@ -134,7 +146,8 @@ export function PullView() {
       wanted,
       base,
     );
-  }, [index, plan.runs.length, progress, state.belief, state.workshopLosses, wanted]);
+    return answer.ok ? answer.value : undefined;
+  }, [index, plan, progress, state.otherRuns, wanted]);
   const look = useMemo(() => (looks && run ? looks.looks[index + 1].map(wordOfLab) : undefined), [looks, run, index]);
 
   if (!run) {
@@ -170,7 +183,9 @@ export function PullView() {
         <h1 style={{ marginTop: 10 }}>
           Run {index + 1}, {inkNamesOf(plan, run)}
         </h1>
-        <p className="note">{cutWords(desk)} · corner stops · by hand</p>
+        <p className="note">
+          {cutWords(desk)} · {registrationWay(plan.way.registration).name.toLowerCase()} · {plan.way.printing}
+        </p>
         <div style={{ margin: '12px 0 6px' }}>
           {coverage && look ? (
             <Thumb coverage={coverage} fills={look} label={`The sheet should look like this after run ${index + 1}`} />
@@ -184,7 +199,7 @@ export function PullView() {
             {note}
           </p>
         ))}
-        <Figures standingShare={standingShare(desk)} />
+        <Figures />
         <div style={{ marginTop: 14 }}>
           <Cautions place="pull" />
         </div>
@@ -351,24 +366,11 @@ function cutWords({ progress, state }: ReturnType<typeof usePrintDesk>): string 
     : 'the block is not cut for it yet';
 }
 
-function standingShare({ state, progress }: ReturnType<typeof usePrintDesk>): number {
-  const stage = stageOfRun(state.plan, state.plan.runs[progress.currentRun]);
-  return (
-    stage?.standingIds.reduce(
-      (sum, id) => sum + (state.plan.flat!.colours.find((c) => c.id === id)?.areaShare ?? 0),
-      0,
-    ) ?? 0
-  );
-}
-
 /** What is missing before the first pull: the cut, or the count of sheets. */
 function BeforePulling() {
-  const { state, progress, log, tell, urls } = usePrintDesk();
+  const { state, progress, log, tell, urls, belief } = usePrintDesk();
   const { plan } = state;
-  const answer = useMemo(
-    () => sheetsToStart(plan.sheets, plan.runs.length, state.belief),
-    [plan.sheets, plan.runs.length, state.belief],
-  );
+  const answer = useMemo(() => sheetAnswerOf(plan, belief), [plan, belief]);
   const index = progress.currentRun;
   if (progress.runs[index].phase === 'planned') {
     return (
@@ -384,8 +386,11 @@ function BeforePulling() {
       <h1>Start {answer.total} sheets</h1>
       <p className="note" style={{ maxWidth: '34em' }}>
         {answer.counted} that count and {plan.sheets.testSheets} test sheets, for {plan.sheets.edition} good prints with{' '}
-        {plan.sheets.proofsToKeep} proofs. In a reduction no sheet can be added later. The count is changed on the Desk,
-        under Sheets.
+        {plan.sheets.proofsToKeep} proofs.{' '}
+        {stagesOf(plan).length > plan.blocks.length
+          ? 'Once a block is cut on no sheet can be added.'
+          : 'More can be added as long as every block stands.'}{' '}
+        The count is changed on the Desk, under Sheets.
       </p>
       <button
         type="button"
@@ -402,15 +407,14 @@ function BeforePulling() {
   );
 }
 
-function Figures({ standingShare: share }: { standingShare: number }) {
-  const { state, progress } = usePrintDesk();
+function Figures() {
+  const { state, progress, sheet } = usePrintDesk();
   const { plan } = state;
   const { tally, sheetsInRun } = progress.runs[progress.currentRun];
-  const areaCm2 = (share * plan.picture!.widthMm * plan.picture!.heightMm) / 100;
   const run = plan.runs[progress.currentRun];
   const tests = progress.bench.started?.tests ?? 0;
-  const all = inkForRun(areaCm2, sheetsInRun + tests, run.impressions),
-    rest = inkForRun(areaCm2, tally.waiting.length, run.impressions);
+  const all = inkNeedOfRun(plan, sheet, run, sheetsInRun + tests),
+    rest = inkNeedOfRun(plan, sheet, run, tally.waiting.length);
   const minutes = tally.minutesASheet;
   const done =
     minutes && tally.waiting.length

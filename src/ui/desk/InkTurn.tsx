@@ -11,10 +11,14 @@ import { CONTRAST_RATIO, MAX_SOFTENER_PERCENT, type OpacityKnown } from '@/core/
 import { FILM_WEIGHT_RANGE, inkOf, type Ink, type Inking, type Plan, type Run } from '@/records';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
+import { useKeyNotes, type KeyNote } from '../kit/keys';
+
+const SLIDER_KEYS: readonly KeyNote[] = [{ keys: '← → on a slider', what: 'turn the ink; the sheet follows' }];
 
 /** What if: a run's ink is held and turned, and the whole sheet follows; let go, it is saved and can be undone. */
 export function InkTurn({ run, index }: { run: Run; index: number }) {
   const { state, change, progress, tryOut } = usePrintDesk();
+  useKeyNotes(SLIDER_KEYS);
   // an ink let go by leaving the view was not taken
   useEffect(() => () => tryOut(undefined), [tryOut]);
   const closed = index < progress.closedRuns;

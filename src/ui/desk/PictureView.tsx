@@ -2,7 +2,6 @@
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useMemo, useRef, useState, type DragEvent } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
 import { SheetCanvas, type PaintView } from '../kit/SheetCanvas';
@@ -12,6 +11,7 @@ import { useRegions } from './regions/useRegions';
 import { SizePanel } from './SizePanel';
 import { TonesPanel } from './TonesPanel';
 import { useFlatten } from './useFlatten';
+import { useKeys } from '../kit/keys';
 
 const opening = () => <p className="note">opening …</p>;
 const IslandList = dynamic(() => import('./regions/IslandList').then((m) => m.IslandList), {
@@ -74,16 +74,16 @@ export function PictureView() {
   useEffect(() => {
     if (picture && !flat) showFirst();
   }, [picture, flat, showFirst]);
-  useHotkeys('s', () => setShowing((s) => NEXT[s]));
+  useKeys('s', 'picture, flat colours, or both with the divider', () => setShowing((s) => NEXT[s]));
   const { letGo, step } = regions;
-  useHotkeys('escape', () => {
+  useKeys('escape', 'let the island go', () => {
     letGo();
     setChosenTone(undefined);
   });
-  useHotkeys('n, shift+n', (e) => {
+  useKeys('n, shift+n', 'the next or former island, in reading order', (e) => {
     if (flat && !flatten.preview) void step(e.shiftKey ? -1 : 1);
   });
-  useHotkeys('backspace', () => regions.unpoint());
+  useKeys('backspace', 'take the last point back', () => regions.unpoint());
 
   const { preview, quick, source } = flatten;
   const styles = useMemo(() => {

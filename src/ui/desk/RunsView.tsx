@@ -19,10 +19,7 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { hexFromLabD50, wordForDifference } from '@/core/colour';
-import { inkForRun } from '@/core/inks';
-import { sheetsToStart } from '@/core/sheets';
 import {
   blockOfRun,
   cutStateOfRun,
@@ -31,7 +28,8 @@ import {
   inkOf,
   labelStateOfRun,
   lightToDark,
-  printedIds,
+  inkNeedOfRun,
+  sheetsOfPrint,
   withRunOrder,
   type Run,
 } from '@/records';
@@ -42,6 +40,7 @@ import { LookCanvas } from './LookCanvas';
 import { Thumb } from '../kit/Thumb';
 import { useProposals } from './useProposals';
 import { count, openWarnings, wordsForWarning } from './watchWords';
+import { useKeys } from '../kit/keys';
 
 // what stands beside the sheet comes after it: the sheet itself is there at once
 const ProposalsPanel = dynamic(() => import('./ProposalsPanel').then((m) => m.ProposalsPanel), { ssr: false });
@@ -58,7 +57,7 @@ const InkTurn = dynamic(() => import('./InkTurn').then((m) => m.InkTurn), {
 /** Runs: the progress sheet. Columns are runs; rows are look, film, cut and figures. */
 export function RunsView() {
   const desk = usePrintDesk();
-  const { state, progress, looks, selectedRun, selectRun, change } = desk;
+  const { state, progress, belief, looks, selectedRun, selectRun, change } = desk;
   const { plan } = state;
   const [point, setPoint] = useState<SamplePoint>();
   const [large, setLarge] = useState(false);
@@ -69,14 +68,7 @@ export function RunsView() {
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   const closed = progress.closedRuns;
-  const { started } = progress.bench;
-  const sheets = useMemo(
-    () =>
-      started
-        ? started.counted + started.tests
-        : sheetsToStart(plan.sheets, Math.max(1, plan.runs.length), state.belief).total,
-    [started, plan.sheets, plan.runs.length, state.belief],
-  );
+  const sheets = useMemo(() => sheetsOfPrint(plan, progress.bench, belief), [plan, progress.bench, belief]);
   const ids = plan.runs.map((run) => run.id);
   const reorder = (from: number, to: number) => {
     if (from < closed || to < closed || to >= ids.length || from === to) return;
@@ -87,7 +79,7 @@ export function RunsView() {
       return withRunOrder(p, order);
     });
   };
-  useHotkeys('alt+left, alt+right', (e) => {
+  useKeys('alt+left, alt+right', 'move the chosen run earlier or later', (e) => {
     e.preventDefault();
     if (selectedRun > 0) reorder(selectedRun - 1, selectedRun - 1 + (e.key === 'ArrowLeft' ? -1 : 1));
   });
@@ -416,18 +408,14 @@ function useKept(words: readonly number[]): readonly number[] {
 }
 
 function Figures({ run, index, sheets }: { run: Run; index: number; sheets: number }) {
-  const { state, looks, unit, progress } = usePrintDesk();
+  const { state, looks, unit, progress, sheet } = usePrintDesk();
   const { plan } = state;
   const flat = plan.flat!;
   const areaCm2 = (plan.picture!.widthMm * plan.picture!.heightMm) / 100;
   const shareOf = (part: readonly string[]) =>
     part.reduce((sum, id) => sum + flat.colours.find((c) => c.id === id)!.areaShare, 0);
   const { standing, cutNow } = cutStateOfRun(plan, run);
-  const grams = run.inkings.reduce(
-    (sum, inking) =>
-      sum + inkForRun(shareOf(printedIds(plan, inking)) * areaCm2, sheets, run.impressions * inking.filmWeight).grams,
-    0,
-  );
+  const { grams } = inkNeedOfRun(plan, sheet, run, sheets);
   const label = flat.colours.findIndex((c) => c.id === run.inkings[0].colourId);
   const off = looks!.agreement.deltaE[label];
   const below = looks!.stacks[label].findIndex((e) => e.run === index);

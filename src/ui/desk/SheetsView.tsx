@@ -1,21 +1,24 @@
 'use client';
+import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import dynamic from 'next/dynamic';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import {
   EDITION_RANGE,
   MEAN_LOSS,
   outlook,
   PROOFS_RANGE,
-  sheetsToStart,
+  lossesByRun,
+  meanLoss,
   TEST_SHEETS_RANGE,
   WISH_RANGE,
   type Experience,
+  type RunLosses,
   type SheetAnswer,
 } from '@/core/sheets';
-import type { Plan } from '@/records';
+import { ADDED_RANGE, refusedAddition, sheetAnswerOf, type Plan } from '@/records';
 import { CountField } from '../kit/fields';
 import { usePrintDesk } from '../kit/printContext';
 
@@ -31,19 +34,22 @@ const EXPERIENCE_WORDS: Record<Experience, string> = {
 
 /** Sheets: how many to start, and why. */
 export function SheetsView() {
-  const { state, change, progress } = usePrintDesk();
-  const { plan, belief, workshopLosses } = state;
+  const { state, change, progress, belief } = usePrintDesk();
+  const { plan } = state;
   const { sheets } = plan;
   const runs = Math.max(1, plan.runs.length);
-  const answer = useMemo(() => sheetsToStart(sheets, runs, belief), [sheets, runs, belief]);
+  const answer = useMemo(() => sheetAnswerOf(plan, belief), [plan, belief]);
   const started = progress.bench.started;
+  const closed = started && refusedAddition(progress);
   const shown = useMemo(
     () => (started ? { ...answer, ...outlook(started.counted, runs, belief) } : answer),
     [started, answer, runs, belief],
   );
   const set = (label: string, part: Partial<Plan['sheets']>) =>
     void change(label, (p) => ({ ...p, sheets: { ...p.sheets, ...part } }));
-  const pulls = workshopLosses.lost + workshopLosses.kept;
+  const seen: readonly RunLosses[] = [...state.otherRuns, ...lossesByRun(progress.bench).values()];
+  const pulls = seen.reduce((sum, run) => sum + run.sheets * (run.runs ?? 1), 0),
+    lost = seen.reduce((sum, run) => sum + run.lost * (run.runs ?? 1), 0);
   return (
     <div className="work">
       <div className="stage" style={{ overflow: 'auto', gap: 16 }}>
@@ -56,10 +62,11 @@ export function SheetsView() {
           </p>
           {started && (
             <p className="say" style={{ marginTop: 10 }}>
-              {started.counted} sheets and {started.tests} test sheets were started; none can be added to a reduction.
-              The curves below are for these {started.counted}.
+              {started.counted} sheets and {started.tests} test sheets were started. The curves below are for these{' '}
+              {started.counted}. {closed}
             </p>
           )}
+          {started && closed === undefined && <AddSheets />}
           {plan.runs.length === 0 && (
             <p className="say wait" style={{ marginTop: 10 }}>
               There are no runs yet, so this counts with one. Flatten the picture first.
@@ -126,12 +133,39 @@ export function SheetsView() {
           </TextField>
           <p className="note" style={{ marginTop: 8 }}>
             {pulls === 0
-              ? 'A start value with the weight of 20 sheets; your own log replaces it pull by pull.'
-              : `Start value, sharpened by ${pulls} pulls in this workshop’s log (${workshopLosses.lost} lost): now ${((100 * belief.lost) / (belief.lost + belief.kept)).toFixed(1)} % a run.`}
+              ? 'A start value; your own log replaces it run by run.'
+              : `Start value, sharpened by ${pulls} pulls in this workshop’s log (${lost} lost): now ${(100 * meanLoss(belief)).toFixed(1)} % a run on average; each run has its own luck.`}
           </p>
         </section>
       </aside>
     </div>
+  );
+}
+
+/** More sheets, while every block still stands as it printed. They go through all runs from the first. */
+function AddSheets() {
+  const { log, tell } = usePrintDesk();
+  const [counted, setCounted] = useState(2);
+  return (
+    <form
+      className="row"
+      style={{ marginTop: 12, gap: 12, alignItems: 'flex-end' }}
+      onSubmit={async (e) => {
+        e.preventDefault();
+        const done = await log({ kind: 'sheets-added', counted });
+        tell(
+          done.ok
+            ? `${counted} sheets added: they go through every run from the first, after those waiting there.`
+            : done.message,
+        );
+      }}
+    >
+      <div style={{ width: 130 }}>
+        <CountField label="Sheets to add" value={counted} range={ADDED_RANGE} onChange={setCounted} />
+      </div>
+      <Button type="submit">Add them</Button>
+      <span className="note">Every block still stands as it printed, so new sheets can go through all runs.</span>
+    </form>
   );
 }
 

@@ -17,8 +17,8 @@ export interface Search {
 
 /** Searches for plans whenever the saved plan has changed and rested, in a worker. */
 export function useProposals(): Search {
-  const { state, progress: done, sheetWorker, layersWorker, coverage } = usePrintDesk();
-  const { plan, belief } = state;
+  const { state, belief, progress: done, sheetWorker, layersWorker, coverage } = usePrintDesk();
+  const { plan } = state;
   const [found, setFound] = useState<Proposals>();
   const [progress, setProgress] = useState<number>();
   const [problem, setProblem] = useState<string>();

@@ -6,7 +6,6 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import {
   isTestSheet,
   markSheets,
@@ -17,6 +16,7 @@ import {
   type SheetRole,
 } from '@/core/sheets';
 import { usePrintDesk } from '../kit/printContext';
+import { useKeys } from '../kit/keys';
 
 interface Line {
   readonly sheet: SheetName;
@@ -62,7 +62,7 @@ export function NumberingView() {
     setLines(next);
     setChosen(to);
   };
-  useHotkeys('alt+up, alt+down', (e) => {
+  useKeys('alt+up, alt+down', 'move the chosen sheet in the order', (e) => {
     e.preventDefault();
     move(chosen, e.key === 'ArrowUp' ? -1 : 1);
   });

@@ -1,7 +1,6 @@
 'use client';
 import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { materialById } from '@/core/cutting';
 import { formatSize } from '@/core/units';
 import { Brand } from './Brand';
@@ -9,6 +8,7 @@ import { KeysSheet } from './KeysSheet';
 import { usePrintDesk } from './printContext';
 import { RunLine } from './RunLine';
 import { DESK_STEPS, DRAWER_STEPS, placeOf, type ViewName } from './views';
+import { useKeys } from './keys';
 
 /** What stands round every view of a print: places above, steps at the left, the run line below. */
 export function Frame({ view, children }: { view: ViewName; children: ReactNode }) {
@@ -17,24 +17,26 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
   const [keysOpen, setKeysOpen] = useState(false);
   const place = placeOf(view);
   const steps = place === 'desk' ? DESK_STEPS : place === 'drawer' ? DRAWER_STEPS : undefined;
-  useHotkeys('shift+?', () => setKeysOpen(true), { useKey: true });
-  useHotkeys(
+  useKeys('shift+?', 'this sheet', () => setKeysOpen(true), { useKey: true });
+  useKeys(
     'mod+z',
+    'undo',
     (e) => {
       e.preventDefault();
       desk.undo();
     },
     { enabled: place === 'desk' },
   );
-  useHotkeys(
+  useKeys(
     'mod+shift+z, mod+y',
+    'redo',
     (e) => {
       e.preventDefault();
       desk.redo();
     },
     { enabled: place === 'desk' },
   );
-  useHotkeys('left, right', (e) => {
+  useKeys('left, right', 'step along the run line', (e) => {
     if ((e.target as Element | null)?.closest('[role="slider"], input, textarea, select')) return;
     e.preventDefault();
     const step = e.key === 'ArrowLeft' ? -1 : 1;
@@ -60,7 +62,7 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
         <span className="title">{state.name}</span>
         <span className="facts">
           <span>
-            {way.process}, {materialById(blocks[0].materialId).short} · oil ink ·{' '}
+            {way.process}, {materialById(blocks[0].materialId).short} · {way.ink} ink ·{' '}
             {picture ? formatSize(picture.widthMm, picture.heightMm, unit) : 'no picture yet'} · edition of{' '}
             {sheets.edition}
           </span>
@@ -128,7 +130,7 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
       </div>
       {/* a rehearsal is done without the plan in sight */}
       {view !== 'rehearse' && <RunLine />}
-      <KeysSheet open={keysOpen} view={view} onClose={() => setKeysOpen(false)} />
+      <KeysSheet open={keysOpen} onClose={() => setKeysOpen(false)} />
     </div>
   );
 }

@@ -6,6 +6,17 @@ import type { View } from '@/core/geometry';
 import { formatLength, MM_PER_INCH, type LengthUnit } from '@/core/units';
 import { NewestOnly } from '@/workers';
 import { TOKENS } from '../theme/tokens';
+import { useKeyNotes, type KeyNote } from './keys';
+
+const CANVAS_KEYS: readonly KeyNote[] = [
+  { keys: '+ −', what: 'zoom, with the picture in focus' },
+  { keys: '0', what: 'show all, with the picture in focus' },
+  { keys: 'Shift ← → ↑ ↓', what: 'pan' },
+];
+const CROSS_KEYS: readonly KeyNote[] = [
+  ...CANVAS_KEYS,
+  { keys: '← → ↑ ↓', what: 'point with the cross; Enter picks there' },
+];
 
 export type PaintView = (view: View, width: number, height: number) => Promise<ImageBitmap | undefined>;
 
@@ -248,6 +259,7 @@ export function SheetCanvas(props: Props) {
     onHover?.(next.x, next.y);
   };
   const points = Boolean(onHover ?? onPick);
+  useKeyNotes(points ? CROSS_KEYS : CANVAS_KEYS);
   const onKeyDown = (event: KeyboardEvent) => {
     const step = 60;
     const acts: Record<string, () => void> = {

@@ -1,7 +1,7 @@
 'use client';
 import { createContext, useContext } from 'react';
 import type { EditDone, RegionEdit } from '@/core/picture';
-import type { BenchAct, SlipAnswer } from '@/core/sheets';
+import type { BenchAct, LossBelief, SlipAnswer } from '@/core/sheets';
 import type { LengthUnit, Outcome } from '@/core/units';
 import type {
   CabinetInk,
@@ -66,6 +66,8 @@ export interface CabinetDesk {
 export interface PrintDesk {
   readonly state: PrintState;
   readonly progress: Progress;
+  /** What the workshop's runs are believed to lose: from its other prints and this one's own runs. */
+  readonly belief: LossBelief;
   readonly looks: PlanLooks | undefined;
   readonly coverage: Coverage | undefined;
   /** The same, half as wide: for strips of many small pictures and the run line. */

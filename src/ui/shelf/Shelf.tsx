@@ -8,36 +8,36 @@ import TextField from '@mui/material/TextField';
 import Link from 'next/link';
 import { useRef, useState } from 'react';
 import type { Outcome } from '@/core/units';
-import { materialById } from '@/core/cutting';
 import { formatSize } from '@/core/units';
-import { inkNamesOf, progressOf, type PrintSummary } from '@/records';
+import type { PrintCard, ShelfPage, ShelfPrint } from '@/records';
 import { Brand } from '../kit/Brand';
-import { nextActOf } from './nextAct';
 
 interface Props {
-  readonly prints: readonly PrintSummary[];
+  readonly shelf: ShelfPage;
   readonly message: string | undefined;
-  readonly lookUrl: (print: PrintSummary, run: number) => string;
-  readonly pageUrl: (print: PrintSummary, view: string) => string;
-  readonly bundleUrl: (print: PrintSummary) => string;
+  readonly lookUrl: (print: ShelfPrint, run: number) => string;
+  readonly pageUrl: (print: ShelfPrint, view: string) => string;
+  readonly bundleUrl: (print: ShelfPrint) => string;
+  /** What is stored of a print that cannot be read. */
+  readonly bytesUrl: (print: ShelfPrint) => string;
+  readonly shelfUrl: (page: number) => string;
   readonly onCreate: (name: string) => Promise<Outcome<unknown>>;
-  readonly onCopy: (print: PrintSummary) => Promise<Outcome<unknown>>;
-  readonly onRename: (print: PrintSummary, name: string) => Promise<Outcome<unknown>>;
-  readonly onDelete: (print: PrintSummary, typedName: string) => Promise<Outcome<unknown>>;
-  readonly onRestore: (print: PrintSummary) => Promise<Outcome<unknown>>;
+  readonly onCopy: (print: ShelfPrint) => Promise<Outcome<unknown>>;
+  readonly onRename: (print: ShelfPrint, name: string) => Promise<Outcome<unknown>>;
+  readonly onDelete: (print: ShelfPrint, typedName: string) => Promise<Outcome<unknown>>;
+  readonly onRestore: (print: ShelfPrint) => Promise<Outcome<unknown>>;
   readonly onBundle: (file: File) => Promise<Outcome<unknown>>;
 }
 
-type Asking = { kind: 'new' } | { kind: 'rename' | 'delete'; print: PrintSummary };
+type Asking = { kind: 'new' } | { kind: 'rename' | 'delete'; print: ShelfPrint };
 
 /** All prints in work, each as its strip of states with what is to be done next. */
 export function Shelf(props: Props) {
-  const { prints } = props;
+  const { shelf } = props;
   const [asking, setAsking] = useState<Asking>();
   const [busy, setBusy] = useState(false);
   const fileInput = useRef<HTMLInputElement>(null);
-  const alive = prints.filter((p) => !p.deletedAt),
-    deleted = prints.filter((p) => p.deletedAt);
+  const { prints: alive, deleted, total } = shelf;
   return (
     <div className="shelf">
       <header className="row between" style={{ marginBottom: 18 }}>
@@ -46,7 +46,7 @@ export function Shelf(props: Props) {
             <Brand />
           </h1>
           <span className="quiet">
-            {alive.length === 0 ? 'an empty shelf' : `${alive.length} print${alive.length === 1 ? '' : 's'} in work`}
+            {total === 0 ? 'an empty shelf' : `${total} print${total === 1 ? '' : 's'} in work`}
           </span>
         </div>
         <div className="row">
@@ -78,7 +78,7 @@ export function Shelf(props: Props) {
           {props.message}
         </p>
       )}
-      {alive.length === 0 && (
+      {total === 0 && (
         <div className="drop">
           <h2>Nothing is in work yet</h2>
           <p className="note">
@@ -92,6 +92,7 @@ export function Shelf(props: Props) {
       {alive.map((print) => (
         <ShelfItem key={print.id} print={print} props={props} ask={setAsking} />
       ))}
+      {shelf.pages > 1 && <ShelfPages shelf={shelf} shelfUrl={props.shelfUrl} />}
       {deleted.length > 0 && (
         <section style={{ marginTop: 34 }}>
           <h2>Deleted, restorable for 30 days</h2>
@@ -120,77 +121,131 @@ export function Shelf(props: Props) {
   );
 }
 
-function ShelfItem({ print, props, ask }: { print: PrintSummary; props: Props; ask: (asking: Asking) => void }) {
-  const { plan } = print;
-  const progress = progressOf(plan, print.events);
-  const next = nextActOf(plan, progress);
-  const shape = plan.picture ? `${plan.picture.widthMm} / ${plan.picture.heightMm}` : '4 / 3';
+/** Older prints lie further back on the shelf. */
+function ShelfPages({ shelf: { page, pages }, shelfUrl }: { shelf: ShelfPage; shelfUrl: Props['shelfUrl'] }) {
+  return (
+    <nav className="row" aria-label="Pages of the shelf" style={{ marginTop: 18, gap: 18 }}>
+      {page > 1 && (
+        <Link href={shelfUrl(page - 1)} rel="prev">
+          nearer
+        </Link>
+      )}
+      <span className="quiet num">
+        shelf {page} of {pages}
+      </span>
+      {page < pages && (
+        <Link href={shelfUrl(page + 1)} rel="next">
+          further back
+        </Link>
+      )}
+    </nav>
+  );
+}
+
+function ShelfItem({ print, props, ask }: { print: ShelfPrint; props: Props; ask: (asking: Asking) => void }) {
+  const { card } = print;
+  const page = props.pageUrl(print, card?.next.view ?? 'picture');
   return (
     <article className="shelf-item" aria-label={print.name}>
       <div>
         <h2>
-          <Link href={props.pageUrl(print, next.view)} style={{ textDecoration: 'none' }}>
+          <Link href={page} style={{ textDecoration: 'none' }}>
             {print.name}
           </Link>
         </h2>
-        <p className="note">
-          {plan.picture
-            ? `${plan.way.process}, ${materialById(plan.blocks[0].materialId).short} · ${formatSize(plan.picture.widthMm, plan.picture.heightMm, 'mm')} · edition of ${plan.sheets.edition}`
-            : 'no picture yet'}
-        </p>
+        <p className="note">{card ? wordsOf(card) : 'what is stored cannot be read'}</p>
         <p className="row" style={{ marginTop: 8, gap: 2 }}>
-          <Button variant="text" onClick={() => void props.onCopy(print)}>
-            copy
-          </Button>
+          {card && (
+            <Button variant="text" onClick={() => void props.onCopy(print)}>
+              copy
+            </Button>
+          )}
           <Button variant="text" onClick={() => ask({ kind: 'rename', print })}>
             rename
           </Button>
-          <Button variant="text" href={props.bundleUrl(print)}>
-            bundle
-          </Button>
+          {card && (
+            <Button variant="text" href={props.bundleUrl(print)}>
+              bundle
+            </Button>
+          )}
           <Button variant="text" onClick={() => ask({ kind: 'delete', print })}>
             delete
           </Button>
         </p>
       </div>
-      <Link
-        href={props.pageUrl(print, next.view)}
-        className="strip"
-        style={{ '--shape': shape } as never}
-        aria-label={`${print.name}: ${next.words}`}
-      >
-        {plan.flat && plan.runs.length > 0 ? (
-          plan.runs.map((run, i) => (
-            <figure key={run.id} className={progress.runs[i].phase === 'planned' ? 'dim' : undefined}>
-              <img src={props.lookUrl(print, i + 1)} alt={`after run ${i + 1}`} loading="lazy" />
-              <figcaption>
-                {i + 1} {inkNamesOf(plan, run)}
-                <br />
-                {progress.runs[i].phase === 'done' ? 'printed' : progress.runs[i].phase}
-              </figcaption>
-            </figure>
-          ))
-        ) : (
-          <figure>
-            {plan.picture ? (
-              <img src={props.lookUrl(print, 0)} alt="the picture as brought in" loading="lazy" />
-            ) : (
-              <span className="blank" />
-            )}
-            <figcaption>{plan.picture ? 'as brought in' : 'bare'}</figcaption>
-          </figure>
-        )}
-      </Link>
-      <div>
-        <p style={{ font: '600 15px var(--head)' }} className={next.colour}>
-          {next.words}
+      {card ? (
+        <CardStrip print={print} card={card} page={page} lookUrl={props.lookUrl} />
+      ) : (
+        <p className="say bad">
+          This print is damaged. The others are not touched by it.{' '}
+          <a href={props.bytesUrl(print)}>Save its bytes as they are</a>
         </p>
-        <p className="note">{next.detail}</p>
+      )}
+      <div>
+        {card && (
+          <>
+            <p style={{ font: '600 15px var(--head)' }} className={card.next.colour}>
+              {card.next.words}
+            </p>
+            <p className="note">{card.next.detail}</p>
+          </>
+        )}
         <p className="note" style={{ marginTop: 6 }}>
           last touched {day(print.savedAt)}
         </p>
       </div>
     </article>
+  );
+}
+
+function wordsOf(card: PrintCard): string {
+  if (!card.picture) return 'no picture yet';
+  const size = formatSize(card.picture.widthMm, card.picture.heightMm, 'mm');
+  return `${card.process}, ${card.material} · ${size} · edition of ${card.edition}`;
+}
+
+/** The strip of states: the sheet after each run, those still planned shown paler. */
+function CardStrip({
+  print,
+  card,
+  page,
+  lookUrl,
+}: {
+  print: ShelfPrint;
+  card: PrintCard;
+  page: string;
+  lookUrl: Props['lookUrl'];
+}) {
+  const shape = card.picture ? `${card.picture.widthMm} / ${card.picture.heightMm}` : '4 / 3';
+  return (
+    <Link
+      href={page}
+      className="strip"
+      style={{ '--shape': shape } as never}
+      aria-label={`${print.name}: ${card.next.words}`}
+    >
+      {card.flat && card.runs.length > 0 ? (
+        card.runs.map((run, i) => (
+          <figure key={i} className={run.phase === 'planned' ? 'still-planned' : undefined}>
+            <img src={lookUrl(print, i + 1)} alt={`after run ${i + 1}`} loading="lazy" />
+            <figcaption>
+              {i + 1} {run.inks}
+              <br />
+              {run.phase === 'done' ? 'printed' : run.phase}
+            </figcaption>
+          </figure>
+        ))
+      ) : (
+        <figure>
+          {card.picture ? (
+            <img src={lookUrl(print, 0)} alt="the picture as brought in" loading="lazy" />
+          ) : (
+            <span className="blank" />
+          )}
+          <figcaption>{card.picture ? 'as brought in' : 'bare'}</figcaption>
+        </figure>
+      )}
+    </Link>
   );
 }
 

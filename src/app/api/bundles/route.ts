@@ -1,9 +1,9 @@
 import { BUNDLE_LIMITS, database, openBundle } from '@/server';
-import { nowIso, readBody, respond } from '../respond';
+import { nowIso, readBody, respond, route } from '../respond';
 
 /** Opens a bundle sent as the body; answers with the new print's id. */
-export async function POST(request: Request): Promise<Response> {
+export const POST = route(async (request: Request) => {
   const body = await readBody(request, BUNDLE_LIMITS.bytes, 'This bundle');
   if (!body.ok) return respond(body);
   return respond(openBundle(database(), body.value, nowIso()), 201);
-}
+});

@@ -1,12 +1,12 @@
 import { addInk, cabinet, database } from '@/server';
-import { nowIso, readJson, respond } from '../respond';
+import { nowIso, readJson, respond, route } from '../respond';
 
-export function GET(): Response {
+export const GET = route(() => {
   return Response.json(cabinet(database(), nowIso()));
-}
+});
 
 /** Puts an ink in. */
-export async function POST(request: Request): Promise<Response> {
-  const body = await readJson<unknown>(request);
+export const POST = route(async (request: Request) => {
+  const body = await readJson<Record<string, unknown>>(request);
   return body.ok ? respond(addInk(database(), body.value, nowIso()), 201) : respond(body);
-}
+});

@@ -1,13 +1,13 @@
 import { database, keepPracticeScore, practiceScores } from '@/server';
-import { nowIso, readJson, respond } from '../respond';
+import { nowIso, readJson, respond, route } from '../respond';
 
 /** Scores of rehearsals on the sample prints, newest first. */
-export function GET(): Response {
+export const GET = route(() => {
   return respond(practiceScores(database()));
-}
+});
 
 /** Keeps one: { sample, level, score }. */
-export async function POST(request: Request): Promise<Response> {
-  const body = await readJson<unknown>(request);
+export const POST = route(async (request: Request) => {
+  const body = await readJson<Record<string, unknown>>(request);
   return respond(body.ok ? keepPracticeScore(database(), body.value, nowIso()) : body);
-}
+});

@@ -1,8 +1,8 @@
 import { createPrint, database } from '@/server';
-import { nowIso, readJson, respond } from '../respond';
+import { nowIso, readJson, respond, route } from '../respond';
 
-export async function POST(request: Request): Promise<Response> {
+export const POST = route(async (request: Request) => {
   const body = await readJson<{ name?: unknown }>(request);
   if (!body.ok) return respond(body);
   return respond(createPrint(database(), body.value.name, nowIso()), 201);
-}
+});

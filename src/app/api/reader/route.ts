@@ -1,8 +1,8 @@
 import { database, readPatch } from '@/server';
-import { readJson, respond } from '../respond';
+import { readJson, respond, route } from '../respond';
 
 /** Holds the colour reader on a patch and answers with its reading. */
-export async function POST(request: Request): Promise<Response> {
-  const body = await readJson<unknown>(request);
+export const POST = route(async (request: Request) => {
+  const body = await readJson<Record<string, unknown>>(request);
   return respond(body.ok ? await readPatch(database(), body.value) : body);
-}
+});

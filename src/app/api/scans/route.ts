@@ -1,11 +1,11 @@
 import { MAX_UPLOAD_BYTES, readableScan } from '@/server';
-import { readBody, refuse } from '../respond';
+import { readBody, refuse, route } from '../respond';
 import { respondScan } from './respondScan';
 
 /** A scan in a form browsers do not show, as the body; answers with a PNG of it. Nothing is kept. */
-export async function POST(request: Request): Promise<Response> {
+export const POST = route(async (request: Request) => {
   const body = await readBody(request, MAX_UPLOAD_BYTES, 'This scan');
   if (!body.ok) return refuse(body);
-  const scan = await readableScan(body.value);
+  const scan = await readableScan(body.value, request.signal);
   return scan.ok ? respondScan(scan.value) : refuse(scan);
-}
+});

@@ -5,8 +5,9 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Snackbar from '@mui/material/Snackbar';
-import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useMemo, useReducer, useRef, useState, type ReactNode } from 'react';
 import {
+  beliefOf,
   failure,
   looksOfPlan,
   progressOf,
@@ -14,22 +15,18 @@ import {
   type BenchAct,
   type BenchEvent,
   type LengthUnit,
+  type LogAnswer,
   type Outcome,
   type Plan,
   type PrintState,
   type SlipAnswer,
 } from '@/records';
-import {
-  PrintDeskProvider,
-  type Placement,
-  type PrintDesk,
-  type PrintUrls,
-  type SaveStatus,
-} from '@/ui/kit/printContext';
+import { PrintDeskProvider, type Placement, type PrintDesk, type PrintUrls } from '@/ui/kit/printContext';
 import { useReshape } from '@/ui/kit/useReshape';
 import { useLayersWorker, useSheetWorker } from '@/ui/kit/useSheetWorker';
 import { ActQueue } from '../../client/actQueue';
 import { ask, askRaw, askScan } from '../../client/api';
+import { draftKeeper, isAway, PlanEdits, type Stale } from '../../client/planEdits';
 import { useCabinet } from '../../client/useCabinet';
 
 const RETRY_MS = 4000;
@@ -49,32 +46,31 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
   const id = initial.id;
   const api = `/api/prints/${id}`;
   const urls = useMemo(() => urlsOf(id), [id]);
-  const [state, setState] = useState(initial);
-  const [draft, setDraft] = useState<Plan>();
-  const [status, setStatus] = useState<SaveStatus>('saved');
-  const [stale, setStale] = useState<{ label: string; plan: Plan }>();
   const [said, setSaid] = useState<{ message: string; act?: { readonly words: string; readonly take: () => void } }>();
   const setMessage = useCallback(
     (message: string, act?: { readonly words: string; readonly take: () => void }) => setSaid({ message, act }),
     [],
   );
+  const [, shownAgain] = useReducer((n: number) => n + 1, 0);
+  const [edits] = useState(
+    () =>
+      new PlanEdits(
+        initial,
+        (baseRevision, plan, label) => ask<PrintState>('PUT', api, { baseRevision, plan, label }),
+        draftKeeper(id, () => setMessage('The browser’s store is full: unsaved changes would be lost on a reload.')),
+        shownAgain,
+        setMessage,
+      ),
+  );
+  const { state, status, stale } = edits;
   const [unit, setUnitState] = useState<LengthUnit>('mm');
   const [waiting, setWaiting] = useState<readonly BenchEvent[]>([]);
-  const revision = useRef(initial.revision);
-  const latest = useRef(initial);
-  /** Changes shown but not yet saved: while there are any, what is saved must not hide them. */
-  const unsaved = useRef(0);
-  const chain = useRef<Promise<unknown>>(Promise.resolve());
   const queue = useMemo(() => new ActQueue(id), [id]);
 
-  const adopt = useCallback((next: PrintState) => {
-    revision.current = next.revision;
-    latest.current = next;
-    setState(next);
-  }, []);
+  const adopt = useCallback((next: PrintState) => edits.adopt(next), [edits]);
 
   const [tried, setTried] = useState<Plan>();
-  const kept = draft ?? state.plan;
+  const kept = edits.plan;
   const keptRef = useRef(kept);
   keptRef.current = kept;
   const plan = tried ?? kept;
@@ -85,6 +81,10 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
   );
   const shownState = useMemo(() => ({ ...state, plan, events }), [state, plan, events]);
   const progress = useMemo(() => progressOf(plan, events), [plan, events]);
+  const belief = useMemo(
+    () => beliefOf(plan, state.otherRuns, progress.bench),
+    [plan, progress.bench, state.otherRuns],
+  );
   const sheetDesk = useSheetWorker(plan, progress.bench.slips, urls);
   const { sheetWorker, coverage, stamp, sheet, sheetFull } = sheetDesk;
   const looks = useMemo(
@@ -94,86 +94,71 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
   const [selected, setSelected] = useState<number>();
   const selectedRun = Math.min(selected ?? Math.min(progress.currentRun + 1, plan.runs.length), plan.runs.length);
 
-  /** One change after another; each is made from the state the one before left. */
-  const inOrder = useCallback(<T,>(act: () => Promise<T>): Promise<T> => {
-    const next = chain.current.then(act, act);
-    chain.current = next.catch(() => undefined);
-    return next;
-  }, []);
-
   const settle = useCallback(
-    (answer: Outcome<PrintState>, label: string, mine?: Plan): Outcome<undefined> => {
+    (answer: Outcome<PrintState>): Outcome<undefined> => {
       if (answer.ok) {
         adopt(answer.value);
-        if (unsaved.current === 0) setDraft(undefined);
-        setStatus('saved');
+        edits.setStatus('saved');
         return success(undefined);
       }
-      setDraft(undefined);
-      setStatus(answer.code === 'unreachable' ? 'failed' : 'saved');
-      if (answer.code === 'stale' && mine) setStale({ label, plan: mine });
-      else setMessage(answer.message);
+      edits.setStatus(isAway(answer) ? 'failed' : 'saved');
+      setMessage(answer.message);
       return answer;
     },
-    [adopt, setMessage],
+    [adopt, edits, setMessage],
+  );
+
+  /** What the server does to the plan itself: after every edit here is saved, so that undo takes back the right thing. */
+  const onServer = useCallback(
+    async (act: (revision: number) => Promise<Outcome<PrintState>>): Promise<Outcome<undefined>> => {
+      let asked = false;
+      const done = await edits.afterSaving(async () => {
+        asked = true;
+        edits.setStatus('saving');
+        return settle(await act(edits.state.revision));
+      });
+      if (!done.ok && !asked) setMessage(done.message);
+      return done;
+    },
+    [edits, setMessage, settle],
   );
 
   const change = useCallback(
     (label: string, edit: (plan: Plan) => Plan): Promise<Outcome<undefined>> => {
       setTried(undefined);
-      unsaved.current++;
-      setDraft((current) => edit(current ?? latest.current.plan));
-      return inOrder(async () => {
-        setStatus('saving');
-        const mine = edit(latest.current.plan);
-        const same = JSON.stringify(mine) === JSON.stringify(latest.current.plan);
-        const answer = same
-          ? undefined
-          : await ask<PrintState>('PUT', api, { baseRevision: revision.current, plan: mine, label });
-        unsaved.current--;
-        if (answer) return settle(answer, label, mine);
-        if (unsaved.current === 0) setDraft(undefined);
-        setStatus('saved');
-        return success(undefined);
-      });
+      return edits.change(label, edit);
     },
-    [api, inOrder, settle],
+    [edits],
   );
 
   /** A change whose new plan takes work to make: whatever is asked for after it waits, so that undo takes back the right thing. */
   const changeAfter = useCallback(
-    (label: string, work: (plan: Plan) => Promise<Outcome<(plan: Plan) => Plan>>): Promise<Outcome<undefined>> => {
+    async (
+      label: string,
+      work: (plan: Plan) => Promise<Outcome<(plan: Plan) => Plan>>,
+    ): Promise<Outcome<undefined>> => {
       setTried(undefined);
-      setStatus('saving');
-      return inOrder(async (): Promise<Outcome<undefined>> => {
-        setStatus('saving');
-        const edit = await work(latest.current.plan);
+      let saved: Promise<Outcome<undefined>> | undefined;
+      const worked = await edits.inOrder(async (): Promise<Outcome<undefined>> => {
+        edits.setStatus('saving');
+        const edit = await work(edits.plan);
         if (!edit.ok) {
-          setStatus('saved');
+          edits.setStatus('saved');
           if (edit.code !== 'stopped') setMessage(edit.message);
           return edit;
         }
-        const mine = edit.value(latest.current.plan);
-        return settle(
-          await ask<PrintState>('PUT', api, { baseRevision: revision.current, plan: mine, label }),
-          label,
-          mine,
-        );
+        saved = edits.change(label, edit.value);
+        return success(undefined);
       });
+      return saved ?? worked;
     },
-    [api, inOrder, setMessage, settle],
+    [edits, setMessage],
   );
   const reshape = useReshape(sheetDesk, urls, changeAfter);
   const answerSlip = useCallback(
     (slipId: string, answer: SlipAnswer) =>
-      inOrder(async () => {
-        setStatus('saving');
-        return settle(
-          await ask<PrintState>('POST', `${api}/slip`, { baseRevision: revision.current, slipId, answer }),
-          'slip',
-        );
-      }),
-    [api, inOrder, settle],
+      onServer((baseRevision) => ask<PrintState>('POST', `${api}/slip`, { baseRevision, slipId, answer })),
+    [api, onServer],
   );
 
   const practice = useMemo(
@@ -193,26 +178,41 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
   );
 
   const step = useCallback(
-    (which: 'undo' | 'redo') => {
-      void inOrder(async () =>
-        settle(await ask<PrintState>('POST', `${api}/${which}`, { baseRevision: revision.current }), which),
-      );
+    (which: 'undo' | 'redo') =>
+      void onServer((baseRevision) => ask<PrintState>('POST', `${api}/${which}`, { baseRevision })),
+    [api, onServer],
+  );
+
+  /** Takes what an act changed; where the print was changed elsewhere too, all of it is fetched. */
+  const adoptLog = useCallback(
+    async (answer: LogAnswer) => {
+      const { state: mine } = edits;
+      if (answer.before !== mine.revision || answer.known !== mine.events.length) {
+        const whole = await ask<PrintState>('GET', api);
+        if (whole.ok) adopt(whole.value);
+        return;
+      }
+      const { revision, savedAt, undoLabel, redoLabel } = answer;
+      adopt({ ...mine, revision, savedAt, undoLabel, redoLabel, events: [...mine.events, ...answer.events] });
     },
-    [api, inOrder, settle],
+    [adopt, api, edits],
   );
 
   const sendWaiting = useCallback(
     () =>
-      inOrder(async (): Promise<Outcome<undefined>> => {
+      edits.inOrder(async (): Promise<Outcome<undefined>> => {
         const events = queue.all();
         if (events.length === 0) return success(undefined);
         const send = async (batch: readonly BenchEvent[]) => {
-          const answer = await ask<PrintState>('POST', `${api}/log`, { events: batch });
+          const answer = await ask<LogAnswer>('POST', `${api}/log`, {
+            events: batch,
+            known: edits.state.events.length,
+          });
           if (!isAway(answer) && (answer.ok || batch.length === 1)) {
             queue.remove(new Set(batch.map((e) => e.id)));
             setWaiting(queue.all());
           }
-          if (answer.ok) adopt(answer.value);
+          if (answer.ok) await adoptLog(answer.value);
           return answer;
         };
         const all = await send(events);
@@ -226,7 +226,7 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
         }
         return success(undefined);
       }),
-    [adopt, api, inOrder, queue, setMessage],
+    [adoptLog, api, edits, queue, setMessage],
   );
 
   const log = useCallback(
@@ -245,10 +245,12 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
     setWaiting(queue.all());
     const timer = setInterval(() => {
       if (queue.all().length > 0) void sendWaiting();
+      edits.retry();
     }, RETRY_MS);
     void sendWaiting();
+    edits.takeUpKept();
     return () => clearInterval(timer);
-  }, [queue, sendWaiting]);
+  }, [edits, queue, sendWaiting]);
 
   useEffect(() => {
     const stored = localStorage.getItem('ulexite-unit');
@@ -261,30 +263,24 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
 
   const bringIn = useCallback(
     (file: File) =>
-      inOrder(async () => {
-        setStatus('saving');
+      edits.afterSaving(async () => {
+        edits.setStatus('saving');
         const answer = await askRaw<PrintState>(`${api}/picture`, {
           method: 'POST',
           body: file,
-          headers: { 'x-file-name': encodeURIComponent(file.name), 'x-base-revision': String(revision.current) },
+          headers: { 'x-file-name': encodeURIComponent(file.name), 'x-base-revision': String(edits.state.revision) },
         });
-        if (answer.ok) return settle(answer, 'picture');
-        setStatus('saved');
+        if (answer.ok) return settle(answer);
+        edits.setStatus('saved');
         return answer;
       }),
-    [api, inOrder, settle],
+    [api, edits, settle],
   );
 
   const place = useCallback(
     (placement: Placement) =>
-      inOrder(async () => {
-        setStatus('saving');
-        return settle(
-          await ask<PrintState>('PUT', `${api}/picture`, { baseRevision: revision.current, place: placement }),
-          'size',
-        );
-      }),
-    [api, inOrder, settle],
+      onServer((baseRevision) => ask<PrintState>('PUT', `${api}/picture`, { baseRevision, place: placement })),
+    [api, onServer],
   );
 
   const [island, chooseIsland] = useState<PrintDesk['island']>();
@@ -295,7 +291,7 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
   useEffect(() => {
     const chosen = chosenIsland.current;
     if (!chosen) return;
-    const widthPx = latest.current.plan.picture?.raster.widthPx ?? 1;
+    const widthPx = edits.state.plan.picture?.raster.widthPx ?? 1;
     void sheetWorker
       .ask('islandAt', { x: chosen.key % widthPx, y: Math.floor(chosen.key / widthPx) })
       .then((answer) => {
@@ -303,13 +299,14 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
         const still = answer.ok && answer.value?.key === chosen.key && answer.value.label === chosen.label;
         if (!still || !labelsSha) chooseIsland(undefined);
       });
-  }, [labelsSha, sheetWorker]);
+  }, [edits, labelsSha, sheetWorker]);
   const layersWorker = useLayersWorker();
   const cabinet = useCabinet();
 
   const desk: PrintDesk = {
     state: shownState,
     progress,
+    belief,
     looks,
     coverage,
     stamp,
@@ -371,21 +368,20 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
       />
       <StaleDialog
         stale={stale}
-        onLoad={() => window.location.reload()}
+        onLoad={() => {
+          edits.forget();
+          window.location.reload();
+        }}
         onCopy={async () => {
           if (!stale) return;
           const copied = await copyWith(api, stale.plan);
-          if (copied.ok) window.location.assign(`/print/${copied.value}/picture`);
-          else setMessage(copied.message);
+          if (!copied.ok) return setMessage(copied.message);
+          edits.forget();
+          window.location.assign(`/print/${copied.value}/picture`);
         }}
       />
     </PrintDeskProvider>
   );
-}
-
-/** No answer, or one from a server in trouble: what was sent may or may not have arrived, so it is kept and sent again. */
-function isAway(answer: Outcome<unknown>): boolean {
-  return !answer.ok && (answer.code === 'unreachable' || answer.code === 'server');
 }
 
 /** A copy of the print that holds this window's plan. */
@@ -402,22 +398,15 @@ async function copyWith(api: string, plan: Plan): Promise<Outcome<string>> {
   return saved.ok ? success(copy.value) : failure(saved.code, saved.message);
 }
 
-function StaleDialog({
-  stale,
-  onLoad,
-  onCopy,
-}: {
-  stale: { label: string } | undefined;
-  onLoad: () => void;
-  onCopy: () => void;
-}) {
+function StaleDialog({ stale, onLoad, onCopy }: { stale: Stale | undefined; onLoad: () => void; onCopy: () => void }) {
   return (
     <Dialog open={stale !== undefined} maxWidth="xs">
       <DialogTitle>Changed in another window</DialogTitle>
       <DialogContent>
         <p>
-          This print was changed elsewhere while it was open here. Nothing of that was overwritten, and your last act
-          here (“{stale?.label}”) is not lost: load the newer state, or keep yours as a print of its own.
+          This print was changed elsewhere while it was open here. Nothing of that was overwritten, and what you did
+          here ({stale?.labels.map((label) => `“${label}”`).join(', ')}) is not lost: load the newer state, or keep
+          yours as a print of its own.
         </p>
       </DialogContent>
       <DialogActions>

@@ -1,23 +1,37 @@
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { database, printState } from '@/server';
+import { database, printName, printState } from '@/server';
+import { withStore } from '../../withStore';
 import { PrintWorkspace } from './PrintWorkspace';
 
 export const dynamic = 'force-dynamic';
 
-export async function generateMetadata({ params }: { params: Promise<{ id: string }> }) {
-  const print = printState(database(), (await params).id);
-  return { title: print.ok ? `${print.value.name} · Ulexite` : 'Ulexite' };
+type Params = { params: Promise<{ id: string }> };
+
+export async function generateMetadata({ params }: Params) {
+  try {
+    const name = printName(database(), (await params).id);
+    return { title: name ? `${name} · Ulexite` : 'Ulexite' };
+  } catch {
+    return { title: 'Ulexite' }; // the page says what is wrong with the file
+  }
 }
 
-export default async function PrintLayout({
-  children,
-  params,
-}: {
-  children: ReactNode;
-  params: Promise<{ id: string }>;
-}) {
-  const print = printState(database(), (await params).id);
-  if (!print.ok) notFound();
-  return <PrintWorkspace initial={print.value}>{children}</PrintWorkspace>;
+export default async function PrintLayout({ children, params }: Params & { children: ReactNode }) {
+  const { id } = await params;
+  return withStore(() => {
+    const print = printState(database(), id);
+    if (print.ok) return <PrintWorkspace initial={print.value}>{children}</PrintWorkspace>;
+    if (print.code !== 'print-unreadable') notFound();
+    return (
+      <main className="shelf">
+        <h1>This print cannot be read</h1>
+        <p style={{ margin: '10px 0', maxWidth: '44em' }}>{print.message}</p>
+        <p className="row" style={{ gap: 26 }}>
+          <a href={`/api/prints/${id}/files/stored.json`}>Save its bytes as they are</a>
+          <a href="/">To the shelf</a>
+        </p>
+      </main>
+    );
+  });
 }

@@ -1,7 +1,6 @@
 'use client';
 import Button from '@mui/material/Button';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { deltaE2000, type Lab } from '@/core/colour';
 import {
   judgeRehearsal,
@@ -21,6 +20,7 @@ import { SheetCanvas, type PaintView, type SheetCanvasHandle } from '../../kit/S
 import { Swatch } from '../../kit/Swatch';
 import { areaWords } from '../../desk/regions/words';
 import { blockStylesFor, dueOf, filmsAfter, lessons, NOT_CUT, sheetStylesFor, slipWords } from './stageOf';
+import { useKeys } from '../../kit/keys';
 
 interface Props {
   readonly plan: Plan;
@@ -174,15 +174,15 @@ export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, 
       `By the plan ${due.length} part${due.length === 1 ? '' : 's'}, ${areaWords(area)} in all, go before run ${run + 1}. ${missing} of them still stand${extra > 0 ? `; ${extra} you have chosen should stay` : ''}.`,
     );
   };
-  useHotkeys('n, shift+n', (e) => step(e.shiftKey ? -1 : 1));
-  useHotkeys('space', (e) => {
+  useKeys('n, shift+n', 'to the next or former part', (e) => step(e.shiftKey ? -1 : 1));
+  useKeys('space', 'cut the chosen part, or leave it', (e) => {
     if ((e.target as Element).closest('button, a, input')) return;
     e.preventDefault();
     if (chosen !== undefined) void toggle(chosen);
   });
-  useHotkeys('p', print);
-  useHotkeys('w', () => setShowPicture((s) => !s));
-  useHotkeys('h', () => {
+  useKeys('p', 'print the run', print);
+  useKeys('w', 'the wished picture, or the print so far', () => setShowPicture((s) => !s));
+  useKeys('h', 'a hint, where hints are given', () => {
     if (level === 'with hints') hint();
   });
 

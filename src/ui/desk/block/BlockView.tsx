@@ -4,7 +4,6 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useCallback, useMemo, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import type { Finding } from '@/core/cutting';
 import { blockOfRun, keyOfFinding } from '@/records';
 import { BLOCK_WORDS } from '../../kit/colours';
@@ -16,6 +15,7 @@ import { RegionOverlay } from '../regions/RegionOverlay';
 import { useRegions } from '../regions/useRegions';
 import { CheckPanel } from './CheckPanel';
 import { useStageCheck } from './useStageCheck';
+import { useKeys } from '../../kit/keys';
 
 const opening = () => <p className="note">opening …</p>;
 const FitPanel = dynamic(() => import('./FitPanel').then((m) => m.FitPanel), { ssr: false, loading: opening });
@@ -56,14 +56,14 @@ export function BlockView() {
     : { block: plan.blocks[0], index: 0 };
   const toolsMm = toolsTried ?? plan.toolsMm;
   const { check, found, settings } = useStageCheck(leaf === 'check' ? current : undefined, block, toolsMm);
-  useHotkeys('m', () => setMirrored((m) => !m));
+  useKeys('m', 'mirrored for the block, or as printed', () => setMirrored((m) => !m));
   const { letGo, step } = regions;
-  useHotkeys('escape', () => {
+  useKeys('escape', 'let the island go', () => {
     letGo();
     setPicked(undefined);
   });
-  useHotkeys('n, shift+n', (e) => void step(e.shiftKey ? -1 : 1));
-  useHotkeys('backspace', () => regions.unpoint());
+  useKeys('n, shift+n', 'the next or former island, in reading order', (e) => void step(e.shiftKey ? -1 : 1));
+  useKeys('backspace', 'take the last point back', () => regions.unpoint());
   const styles = useMemo(() => (current ? blockStyles(current, sheet.parts.length) : []), [current, sheet]);
   const paint: PaintView = useCallback(
     async (view, width, height) => {

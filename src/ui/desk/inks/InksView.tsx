@@ -2,14 +2,15 @@
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Link from 'next/link';
-import { useState, type KeyboardEvent } from 'react';
+import { useMemo, useState, type KeyboardEvent } from 'react';
 import { deltaE2000, hexFromLabD50, wordForDifference, type Lab } from '@/core/colour';
-import { inkForRun } from '@/core/inks';
-import { sheetsToStart } from '@/core/sheets';
-import { inkOf, printedIds, wantedOf } from '@/records';
+import { inkNeedOf, inkOf, sheetsOfPrint, wantedOf } from '@/records';
 import { usePrintDesk } from '../../kit/printContext';
 import { CabinetPanel } from './CabinetPanel';
 import { RecipePanel } from './RecipePanel';
+import { useKeyNotes, type KeyNote } from '../../kit/keys';
+
+const LIST_KEYS: readonly KeyNote[] = [{ keys: '↑ ↓', what: 'to the next ink, with the list in focus' }];
 
 /** Inks: what is mixed for each run of this print, and the workshop's cabinet. */
 export function InksView() {
@@ -17,6 +18,7 @@ export function InksView() {
   const { plan } = state;
   const [showing, setShowing] = useState<'print' | 'cabinet'>('print');
   const [inking, setInking] = useState(0);
+  useKeyNotes(LIST_KEYS);
   const run = Math.max(1, Math.min(selectedRun, plan.runs.length)) - 1;
   const toggle = (
     <ToggleButtonGroup
@@ -97,32 +99,18 @@ export function InksView() {
 
 /** Sheets an ink is mixed for: those started, or those to be started. */
 export function useSheetCount(): number {
-  const { state, progress } = usePrintDesk();
-  const { started } = progress.bench;
-  return started
-    ? started.counted + started.tests
-    : sheetsToStart(state.plan.sheets, Math.max(1, state.plan.runs.length), state.belief).total;
+  const { state, progress, belief } = usePrintDesk();
+  return useMemo(() => sheetsOfPrint(state.plan, progress.bench, belief), [state.plan, progress.bench, belief]);
 }
 
 /** Ink one inking needs, in grams, millilitres and teaspoons. */
 export function useInkNeed(run: number, inking: number) {
   const {
     state: { plan },
+    sheet,
   } = usePrintDesk();
   const sheets = useSheetCount();
-  const laid = plan.runs[run].inkings[inking];
-  const share = printedIds(plan, laid).reduce(
-    (sum, id) => sum + plan.flat!.colours.find((c) => c.id === id)!.areaShare,
-    0,
-  );
-  return {
-    sheets,
-    ...inkForRun(
-      (share * plan.picture!.widthMm * plan.picture!.heightMm) / 100,
-      sheets,
-      plan.runs[run].impressions * laid.filmWeight,
-    ),
-  };
+  return { sheets, ...inkNeedOf(plan, sheet, plan.runs[run], plan.runs[run].inkings[inking], sheets) };
 }
 
 function Pot({ run, inking, on, onChoose }: { run: number; inking: number; on: boolean; onChoose: () => void }) {

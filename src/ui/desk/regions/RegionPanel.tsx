@@ -5,13 +5,13 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { formatLength } from '@/core/units';
 import { usePrintDesk } from '../../kit/printContext';
 import { LengthField } from '../../kit/fields';
 import { Swatch } from '../../kit/Swatch';
 import type { Regions } from './useRegions';
 import { areaWords } from './words';
+import { useKeys } from '../../kit/keys';
 
 const WIDTH_MM = { minMm: 0.1, maxMm: 3, what: 'the width' } as const;
 const RADIUS_MM = { minMm: 0.1, maxMm: 1.4, what: 'the rounding' } as const;
@@ -24,7 +24,7 @@ export function RegionPanel({ regions, closed }: { regions: Regions; closed: boo
   const [widthMm, setWidthMm] = useState(0.8);
   const [radiusMm, setRadiusMm] = useState(0.4);
   const give = (label: number) => chosen && void act('island given away', { kind: 'give', island: chosen.key, label });
-  useHotkeys('1,2,3,4,5,6,7,8,9', (e) => {
+  useKeys('1,2,3,4,5,6,7,8,9', 'give the chosen island to that colour', (e) => {
     const label = Number(e.key) - 1;
     if (!closed && !regions.line && label < colours.length && label !== chosen?.label) give(label);
   });
@@ -178,7 +178,7 @@ function LineUse({ regions }: { regions: Regions }) {
         : { kind: 'gap', island: chosen.key, linePx, widthPx: widthMm / mmPerPx, label },
     );
   };
-  useHotkeys('f', finish);
+  useKeys('f', 'the drawn line is done', finish);
   if (!line) return null;
   return (
     <div style={{ borderTop: '1px solid var(--hairline)', marginTop: 10, paddingTop: 8, display: 'grid', gap: 10 }}>

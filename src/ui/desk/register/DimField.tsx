@@ -31,7 +31,7 @@ export function DimField({ label, valueMm, unit, range, x, y, onChange, onError,
   };
   return (
     <input
-      className="dim"
+      className="number-on-drawing"
       aria-label={label}
       aria-invalid={wrong}
       disabled={disabled}

@@ -1,18 +1,18 @@
 import { failure } from '@/records';
 import { database, storedBlob } from '@/server';
-import { refuse } from '../../respond';
+import { refuse, route } from '../../respond';
 
 /** Stored bytes: never change, so they may be kept for good. Label maps rest and travel deflated. */
-export async function GET(_request: Request, { params }: { params: Promise<{ sha: string }> }): Promise<Response> {
+export const GET = route(async (_request: Request, { params }: { params: Promise<{ sha: string }> }) => {
   const blob = storedBlob(database(), (await params).sha);
   if (!blob) return refuse(failure('print-missing', 'This picture is no longer stored.'));
   return new Response(new Uint8Array(blob.bytes), {
     headers: {
       'Content-Type': blob.mediaType,
-      ...(blob.mediaType === 'image/svg+xml'
-        ? { 'Content-Security-Policy': "default-src 'none'; style-src 'unsafe-inline'; img-src data:; sandbox" }
-        : {}),
+      // never a page of ours: shown in pictures, saved as a file, and without rights of any kind when opened
+      'Content-Disposition': 'attachment',
+      'Content-Security-Policy': "default-src 'none'; sandbox",
       'Cache-Control': 'private, max-age=31536000, immutable',
     },
   });
-}
+});

@@ -1,10 +1,8 @@
 import { MAX_CABINET_FILE_BYTES, readingsOfFile } from '@/server';
-import { readBody, respond } from '../../respond';
+import { fileNameOf, readBody, respond, route } from '../../respond';
 
 /** CGATS text as the body; answers with its samples. */
-export async function POST(request: Request): Promise<Response> {
+export const POST = route(async (request: Request) => {
   const body = await readBody(request, MAX_CABINET_FILE_BYTES, 'This measurement file');
-  return respond(
-    body.ok ? readingsOfFile(body.value, decodeURIComponent(request.headers.get('x-file-name') ?? 'file')) : body,
-  );
-}
+  return respond(body.ok ? readingsOfFile(body.value, fileNameOf(request) || 'file') : body);
+});

@@ -1,7 +1,7 @@
 import { cabinetFile, database } from '@/server';
-import { nowIso, respondFile } from '../../../respond';
+import { nowIso, respondFile, route } from '../../../respond';
 
 /** inks.csv, inks.gpl, inks.cgats.txt. */
-export async function GET(_request: Request, { params }: { params: Promise<{ file: string }> }): Promise<Response> {
+export const GET = route(async (_request: Request, { params }: { params: Promise<{ file: string }> }) => {
   return respondFile(cabinetFile(database(), (await params).file, nowIso()));
-}
+});

@@ -1,12 +1,9 @@
 import { failure } from '@/records';
 import { answerSlip, copyPrint, database, redo, restorePrint, undo } from '@/server';
-import { nowIso, readJson, respond } from '../../../respond';
+import { nowIso, readJson, respond, route } from '../../../respond';
 
 /** Steps that take little more than a revision: undo, redo, copy, restore, the answer to a slip. */
-export async function POST(
-  request: Request,
-  { params }: { params: Promise<{ id: string; step: string }> },
-): Promise<Response> {
+export const POST = route(async (request: Request, { params }: { params: Promise<{ id: string; step: string }> }) => {
   const { id, step } = await params;
   const body = await readJson<{ baseRevision?: number; slipId?: unknown; answer?: unknown }>(request);
   if (!body.ok) return respond(body);
@@ -18,4 +15,4 @@ export async function POST(
   if (step === 'copy') return respond(copyPrint(database(), id, nowIso()), 201);
   if (step === 'restore') return respond(restorePrint(database(), id, nowIso()));
   return respond(failure('print-missing', `There is no “${step}” to do with a print.`));
-}
+});

@@ -1,13 +1,13 @@
 import { database, simulatedScan } from '@/server';
-import { refuse } from '../../../respond';
+import { refuse, route } from '../../../respond';
 import { respondScan } from '../../../scans/respondScan';
 
 /** The sheet as the simulated scanner sees it: ?printed=3 runs. */
-export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+export const POST = route(async (request: Request, { params }: { params: Promise<{ id: string }> }) => {
   const scan = await simulatedScan(
     database(),
     (await params).id,
     Number(new URL(request.url).searchParams.get('printed')),
   );
   return scan.ok ? respondScan(scan.value) : refuse(scan);
-}
+});

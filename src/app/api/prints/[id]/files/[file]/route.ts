@@ -13,18 +13,16 @@ import {
   registrationPdf,
   runSvg,
   sourcePng,
+  storedBytes,
   transferFile,
 } from '@/server';
-import { nowIso, refuse, respondFile } from '../../../../respond';
+import { nowIso, refuse, respondFile, route } from '../../../../respond';
 
 /**
  * Files of a print: registration.pdf; run-2 and block-2 as svg, ora, dxf; drawing-key, drawing-flat, drawing-block-1 as pdf, svg, png (?dpi=300);
  * mask-<id> and jig as pdf, svg, dxf; look-2.png, lid-2.pdf, ledger.csv, numbering.csv, print.ulexite.zip.
  */
-export async function GET(
-  request: Request,
-  { params }: { params: Promise<{ id: string; file: string }> },
-): Promise<Response> {
+export const GET = route(async (request: Request, { params }: { params: Promise<{ id: string; file: string }> }) => {
   const { id, file } = await params;
   const db = database();
   const numbered = /^(run|block|look|lid)-(\d{1,2})\.(svg|png|pdf|ora|dxf)$/.exec(file);
@@ -68,8 +66,9 @@ export async function GET(
   const jig = /^jig\.(pdf|svg|dxf)$/.exec(file);
   if (jig) return respondFile(await jigFile(db, id, jig[1] as 'pdf', new Date()));
   if (file === 'registration.pdf') return respondFile(await registrationPdf(db, id, new Date()));
+  if (file === 'stored.json') return respondFile(storedBytes(db, id));
   if (file === 'ledger.csv') return respondFile(ledgerFile(db, id));
   if (file === 'numbering.csv') return respondFile(numberingFile(db, id));
   if (file === 'print.ulexite.zip') return respondFile(bundleFile(db, id, nowIso()));
   return refuse(failure('run-missing', `There is no file “${file}” of a print.`));
-}
+});

@@ -1,5 +1,5 @@
 import type { BenchAct, BenchEvent } from '@/core/sheets';
-import { emptyPlan, progressOf, withFlat, type Plan } from '@/records';
+import { emptyPlan, progressOf, withFlat, type Plan } from './index';
 import { nextActOf } from './nextAct';
 
 const SHA = 'd'.repeat(64);

@@ -1,4 +1,6 @@
-import { inkNamesOf, outOfRegister, type Plan, type Progress } from '@/records';
+import type { Progress } from './closed';
+import { inkNamesOf, type Plan } from './plan';
+import { outOfRegister } from './register';
 
 export interface NextAct {
   readonly view: string;

@@ -1,0 +1,45 @@
+/** The workshop's file as the server holds it: looked at, locked against a second server, opened, and closed whole. */
+import { tsImport } from 'tsx/esm/api';
+
+const shared = globalThis;
+
+export function workshopFile() {
+  process.env.ULEXITE_DATA ??= 'data/ulexite.sqlite';
+  return process.env.ULEXITE_DATA;
+}
+
+/** Ends with the reason and a code that is not 0. */
+function refuse(error) {
+  console.error(`\nUlexite was not started. ${error.message}`);
+  process.exit(1);
+}
+
+async function store() {
+  shared.ulexiteStoreModule ??= await tsImport('../src/store/index.ts', import.meta.url);
+  return shared.ulexiteStoreModule;
+}
+
+/** Keeps other servers off the file until this process ends. */
+export async function lockWorkshop() {
+  try {
+    shared.ulexiteLock ??= (await store()).lockForServer(workshopFile());
+  } catch (error) {
+    refuse(error);
+  }
+}
+
+/** Opens the file for the application, which finds it under this name. */
+export async function openWorkshop() {
+  await lockWorkshop();
+  try {
+    shared.ulexiteStore ??= (await store()).openStore(workshopFile());
+  } catch (error) {
+    refuse(error);
+  }
+}
+
+export async function closeWorkshop() {
+  const { closeStore } = await store();
+  if (shared.ulexiteStore) closeStore(shared.ulexiteStore);
+  shared.ulexiteLock?.close();
+}

@@ -1,0 +1,120 @@
+import { emptyPlan, failure, success, type Outcome, type Plan, type PrintState } from '@/records';
+import { PlanEdits, type DraftKeeper, type KeptDraft } from './planEdits';
+
+const state = (revision: number, plan: Plan = emptyPlan()): PrintState => ({
+  id: 'p',
+  name: 'Test',
+  revision,
+  savedAt: '',
+  plan,
+  events: [],
+  undoLabel: null,
+  redoLabel: null,
+  otherRuns: [],
+  cuttingPace: 1,
+});
+const edition = (n: number) => (plan: Plan) => ({ ...plan, sheets: { ...plan.sheets, edition: n } });
+const tests = (n: number) => (plan: Plan) => ({ ...plan, sheets: { ...plan.sheets, testSheets: n } });
+
+function bench(answers: ((base: number, plan: Plan) => Outcome<PrintState>)[], kept?: KeptDraft) {
+  const saved: { base: number; plan: Plan; label: string }[] = [];
+  const said: string[] = [];
+  const draft: { now: KeptDraft | undefined } = { now: kept };
+  const keeper: DraftKeeper = { read: () => draft.now, write: (d) => (draft.now = d) };
+  const edits = new PlanEdits(
+    state(1),
+    async (base, plan, label) => {
+      saved.push({ base, plan, label });
+      return (answers.shift() ?? ((b, p) => success(state(b + 1, p))))(base, plan);
+    },
+    keeper,
+    () => undefined,
+    (message) => said.push(message),
+  );
+  return { edits, saved, said, draft };
+}
+const away = () => failure('unreachable', 'no answer');
+const stale = () => failure('stale', 'changed elsewhere');
+
+test('edits are shown at once and saved in order, each from the state the one before left', async () => {
+  const { edits, saved, draft } = bench([]);
+  const both = Promise.all([edits.change('edition', edition(7)), edits.change('tests', tests(4))]);
+  expect(edits.plan.sheets).toMatchObject({ edition: 7, testSheets: 4 });
+  expect(draft.now).toMatchObject({ revision: 1, labels: ['edition', 'tests'] });
+  expect((await both).every((a) => a.ok)).toBe(true);
+  expect(saved.map((s) => [s.base, s.label, s.plan.sheets.edition, s.plan.sheets.testSheets])).toEqual([
+    [1, 'edition', 7, 2],
+    [2, 'tests', 7, 4],
+  ]);
+  expect(edits.status).toBe('saved');
+  expect(draft.now).toBeUndefined();
+});
+
+test('two quick edits on a state changed elsewhere are offered together', async () => {
+  const { edits } = bench([stale]);
+  const both = await Promise.all([edits.change('edition', edition(7)), edits.change('tests', tests(4))]);
+  expect(both.map((a) => a.ok)).toEqual([false, false]);
+  expect(edits.stale).toMatchObject({
+    labels: ['edition', 'tests'],
+    plan: { sheets: { edition: 7, testSheets: 4 } },
+  });
+});
+
+test('without an answer nothing is dropped: it stays shown, is kept in the browser, and is sent again', async () => {
+  const { edits, saved, draft } = bench([away, away]);
+  const first = await edits.change('edition', edition(7));
+  const second = await edits.change('tests', tests(4));
+  expect([first.ok, second.ok, edits.status]).toEqual([false, false, 'failed']);
+  expect(edits.plan.sheets).toMatchObject({ edition: 7, testSheets: 4 });
+  expect(draft.now?.plan.sheets).toMatchObject({ edition: 7, testSheets: 4 });
+  edits.retry();
+  await edits.inOrder(async () => undefined);
+  expect(saved.at(-1)!.plan.sheets).toMatchObject({ edition: 7, testSheets: 4 });
+  expect([edits.status, edits.hasUnsaved, draft.now]).toEqual(['saved', false, undefined]);
+});
+
+test('a refused edit is told and taken back; those after it go on', async () => {
+  const { edits, said } = bench([() => failure('closed', 'Run 1 is closed.')]);
+  const [refused, taken] = await Promise.all([edits.change('edition', edition(7)), edits.change('tests', tests(4))]);
+  expect([refused.ok, taken.ok]).toEqual([false, true]);
+  expect(said).toEqual(['Run 1 is closed.']);
+  expect(edits.plan.sheets).toMatchObject({ edition: 20, testSheets: 4 });
+});
+
+test('an edit that changes nothing is not sent', async () => {
+  const { edits, saved } = bench([]);
+  expect((await edits.change('nothing', (plan) => ({ ...plan }))).ok).toBe(true);
+  expect(saved).toEqual([]);
+});
+
+test('undo waits for unsaved edits, and says so when they cannot be saved', async () => {
+  const { edits } = bench([away, away]);
+  await edits.change('edition', edition(7));
+  const undone = jest.fn(async () => success(undefined));
+  expect(await edits.afterSaving(undone)).toMatchObject({ ok: false, code: 'unreachable' });
+  expect(undone).not.toHaveBeenCalled();
+  expect((await edits.afterSaving(undone)).ok).toBe(true);
+  expect(undone).toHaveBeenCalledTimes(1);
+});
+
+test('unsaved edits are applied to a newer state that comes in', async () => {
+  const { edits, saved } = bench([away]);
+  await edits.change('tests', tests(4));
+  edits.adopt(state(5, edition(9)(emptyPlan())));
+  expect(edits.plan.sheets).toMatchObject({ edition: 9, testSheets: 4 });
+  edits.retry();
+  await edits.inOrder(async () => undefined);
+  expect(saved.at(-1)).toMatchObject({ base: 5, plan: { sheets: { edition: 9, testSheets: 4 } } });
+});
+
+test('what an earlier page left unsaved is sent when nothing changed since, and offered otherwise', async () => {
+  const plan = edition(7)(emptyPlan());
+  const same = bench([], { revision: 1, plan, labels: ['edition'] });
+  same.edits.takeUpKept();
+  await same.edits.inOrder(async () => undefined);
+  expect(same.saved.map((s) => s.plan.sheets.edition)).toEqual([7]);
+  const other = bench([], { revision: 0, plan, labels: ['edition'] });
+  other.edits.takeUpKept();
+  expect(other.edits.stale).toEqual({ labels: ['edition'], plan });
+  expect(other.saved).toEqual([]);
+});

@@ -1,0 +1,205 @@
+import { failure, success, type Outcome, type Plan, type PrintState } from '@/records';
+
+export type SaveStatus = 'saved' | 'saving' | 'failed';
+
+/** How a plan is saved on top of the revision it was made from. */
+export type SavePlan = (baseRevision: number, plan: Plan, label: string) => Promise<Outcome<PrintState>>;
+
+/** The plan with everything not yet saved, kept in the browser: a reload or a power cut loses none of it. */
+export interface KeptDraft {
+  readonly revision: number;
+  readonly plan: Plan;
+  readonly labels: readonly string[];
+}
+export interface DraftKeeper {
+  readonly read: () => KeptDraft | undefined;
+  readonly write: (draft: KeptDraft | undefined) => void;
+}
+
+/** Edits made on a state that was changed elsewhere: all of them together, in one plan. */
+export interface Stale {
+  readonly labels: readonly string[];
+  readonly plan: Plan;
+}
+
+interface Pending {
+  readonly label: string;
+  readonly edit: (plan: Plan) => Plan;
+  readonly done: (answer: Outcome<undefined>) => void;
+}
+
+/** No answer, or one from a server in trouble: what was sent may or may not have arrived, so it is kept and sent again. */
+export function isAway(answer: Outcome<unknown>): boolean {
+  return !answer.ok && (answer.code === 'unreachable' || answer.code === 'server' || answer.code.startsWith('file-'));
+}
+
+/**
+ * One print's plan on one device: edits are shown at once, saved one after the other, each from the state the one before left.
+ * What cannot be saved now stays shown and is sent again; what was changed elsewhere meanwhile is told with every edit not yet
+ * saved. Nothing that was done is dropped without a word.
+ */
+export class PlanEdits {
+  private pending: Pending[] = [];
+  private chain: Promise<unknown> = Promise.resolve();
+  private latest: PrintState;
+  /** Worked out once for each change: looks and maps hang on the object. */
+  private shown: Plan | undefined;
+  status: SaveStatus = 'saved';
+  stale: Stale | undefined;
+
+  constructor(
+    initial: PrintState,
+    private readonly save: SavePlan,
+    private readonly keeper: DraftKeeper,
+    private readonly changed: () => void,
+    private readonly tell: (message: string) => void,
+  ) {
+    this.latest = initial;
+  }
+
+  get state(): PrintState {
+    return this.latest;
+  }
+
+  /** The saved plan with every unsaved edit. */
+  get plan(): Plan {
+    this.shown ??= this.pending.reduce((plan, { edit }) => edit(plan), this.latest.plan);
+    return this.shown;
+  }
+
+  get hasUnsaved(): boolean {
+    return this.pending.length > 0;
+  }
+
+  /** Takes a newer saved state; unsaved edits are applied to it. */
+  adopt(state: PrintState): void {
+    this.latest = state;
+    this.shown = undefined;
+    this.changed();
+  }
+
+  /** What an earlier page left unsaved: sent if nothing changed since, offered otherwise. */
+  takeUpKept(): void {
+    const kept = this.keeper.read();
+    if (!kept) return;
+    if (kept.revision === this.latest.revision) void this.change(kept.labels.join(', '), () => kept.plan);
+    else {
+      this.stale = { labels: kept.labels, plan: kept.plan };
+      this.changed();
+    }
+  }
+
+  /** Resolves when saved, refused, or kept for later (`unreachable`). */
+  change(label: string, edit: (plan: Plan) => Plan): Promise<Outcome<undefined>> {
+    const answered = new Promise<Outcome<undefined>>((done) => this.pending.push({ label, edit, done }));
+    this.shown = undefined;
+    this.keep();
+    this.changed();
+    void this.inOrder(() => this.flush());
+    return answered;
+  }
+
+  /** Runs something after all that was asked before it, and nothing beside it. */
+  inOrder<T>(act: () => Promise<T>): Promise<T> {
+    const next = this.chain.then(act, act);
+    this.chain = next.catch(() => undefined);
+    return next;
+  }
+
+  /** For acts that build on the saved plan: runs only once every edit is saved. */
+  afterSaving(act: () => Promise<Outcome<undefined>>): Promise<Outcome<undefined>> {
+    return this.inOrder(async () => {
+      await this.flush();
+      if (this.pending.length > 0)
+        return failure('unreachable', 'The changes before this are not saved yet: the server does not answer.');
+      return act();
+    });
+  }
+
+  /** Sends what could not be sent; called from time to time. */
+  retry(): void {
+    if (this.pending.length > 0 && !this.stale) void this.inOrder(() => this.flush());
+  }
+
+  /** Gives up the edits made on the older state: the newer one is loaded, or they are in a copy. */
+  forget(): void {
+    this.keeper.write(undefined);
+    this.pending = [];
+    this.shown = undefined;
+    this.stale = undefined;
+    this.changed();
+  }
+
+  setStatus(status: SaveStatus): void {
+    this.status = status;
+    this.changed();
+  }
+
+  /** Saves the waiting edits in order, up to one that cannot be saved now. */
+  private async flush(): Promise<void> {
+    while (this.pending.length > 0 && !this.stale) {
+      const [first] = this.pending;
+      const plan = first.edit(this.latest.plan);
+      if (JSON.stringify(plan) === JSON.stringify(this.latest.plan)) {
+        this.settled(first, success(undefined));
+        continue;
+      }
+      this.setStatus('saving');
+      const answer = await this.save(this.latest.revision, plan, first.label);
+      if (answer.ok) {
+        this.latest = answer.value;
+        this.settled(first, success(undefined));
+      } else if (answer.code === 'stale') {
+        this.stale = { labels: this.pending.map((p) => p.label), plan: this.plan };
+        this.pending.forEach((p) => p.done(answer));
+        this.setStatus('failed');
+      } else if (isAway(answer)) {
+        this.pending.forEach((p) => p.done(answer));
+        this.setStatus('failed');
+        return;
+      } else {
+        this.tell(answer.message);
+        this.settled(first, answer);
+      }
+    }
+  }
+
+  private settled(pending: Pending, answer: Outcome<undefined>): void {
+    this.pending = this.pending.filter((p) => p !== pending);
+    this.shown = undefined;
+    if (this.pending.length === 0) this.status = 'saved';
+    this.keep();
+    this.changed();
+    pending.done(answer);
+  }
+
+  private keep(): void {
+    this.keeper.write(
+      this.pending.length === 0
+        ? undefined
+        : { revision: this.latest.revision, plan: this.plan, labels: this.pending.map((p) => p.label) },
+    );
+  }
+}
+
+/** Keeps the draft of one print in the browser; a full or closed store is said once and edits go on. */
+export function draftKeeper(printId: string, full: () => void): DraftKeeper {
+  const key = `ulexite-draft-${printId}`;
+  return {
+    read: () => {
+      try {
+        return (JSON.parse(localStorage.getItem(key) ?? 'null') as KeptDraft | null) ?? undefined;
+      } catch {
+        return undefined;
+      }
+    },
+    write: (draft) => {
+      try {
+        if (draft) localStorage.setItem(key, JSON.stringify(draft));
+        else localStorage.removeItem(key);
+      } catch {
+        full();
+      }
+    },
+  };
+}

@@ -1,0 +1,20 @@
+import { unstable_rethrow } from 'next/navigation';
+import type { ReactNode } from 'react';
+import { fileProblem } from '@/server';
+
+/** A page that reads the workshop's file; where that cannot be used it says which, why and what to do. */
+export async function withStore(page: () => ReactNode | Promise<ReactNode>): Promise<ReactNode> {
+  try {
+    return await page();
+  } catch (error) {
+    unstable_rethrow(error);
+    const problem = fileProblem(error);
+    if (!problem) throw error;
+    return (
+      <main className="shelf">
+        <h1>The workshop’s file cannot be used now</h1>
+        <p style={{ margin: '10px 0', maxWidth: '44em' }}>{problem.message}</p>
+      </main>
+    );
+  }
+}

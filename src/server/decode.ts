@@ -1,0 +1,112 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { constants, setPriority } from 'node:os';
+import { join } from 'node:path';
+import { failure, success, type Outcome } from '@/core/units';
+
+const PROGRAM = join(process.cwd(), 'src/server/decoder.mjs');
+const LONGEST_MS = 10_000;
+/** Pictures decoded beside one another; the rest wait. */
+const AT_ONCE = 2;
+/** Pictures that may wait: more are refused rather than kept in memory. */
+const MOST_WAITING = 16;
+
+export interface Decoded {
+  readonly answer: Readonly<Record<string, unknown>>;
+  readonly bytes: Buffer;
+}
+
+let running = 0;
+const waiting: (() => void)[] = [];
+
+/**
+ * Decodes a picture in a process of its own, so that no file, however made, can hold up or end the server: it is ended after
+ * 10 s, above 1 GB, or when `gone` says that nobody waits any more. Failures: `picture-slow`, `picture-memory`,
+ * `picture-damaged`, `busy`, `gone`.
+ */
+export async function decode(
+  task: 'inspect' | 'raster' | 'preview' | 'scan',
+  settings: Readonly<Record<string, unknown>>,
+  bytes: Uint8Array,
+  gone?: AbortSignal,
+): Promise<Outcome<Decoded>> {
+  if (waiting.length >= MOST_WAITING)
+    return failure('busy', 'Many pictures are being read just now. Try again in a moment.');
+  if (running >= AT_ONCE) await new Promise<void>((go) => waiting.push(go));
+  running++;
+  try {
+    return gone?.aborted ? failure('gone', 'Nobody waits for this picture.') : await run(task, settings, bytes, gone);
+  } finally {
+    running--;
+    waiting.shift()?.();
+  }
+}
+
+function run(
+  task: string,
+  settings: Readonly<Record<string, unknown>>,
+  bytes: Uint8Array,
+  gone?: AbortSignal,
+): Promise<Outcome<Decoded>> {
+  return new Promise((resolve) => {
+    const child = spawn(process.execPath, [PROGRAM], {
+      stdio: ['pipe', 'pipe', 'ignore'],
+      env: { ...process.env, NODE_OPTIONS: '' },
+    });
+    lowerPriority(child);
+    const out: Buffer[] = [];
+    let ended: Outcome<Decoded> | undefined;
+    const end = (answer: Outcome<Decoded>) => {
+      ended ??= answer;
+      child.kill('SIGKILL');
+    };
+    const timer = setTimeout(
+      () =>
+        end(
+          failure(
+            'picture-slow',
+            `This picture was not read within ${LONGEST_MS / 1000} seconds, so it was given up. Save it simpler, or as PNG.`,
+          ),
+        ),
+      LONGEST_MS,
+    );
+    const leave = () => end(failure('gone', 'Nobody waits for this picture.'));
+    gone?.addEventListener('abort', leave, { once: true });
+    child.stdout!.on('data', (chunk: Buffer) => out.push(chunk));
+    child.stdin!.on('error', () => undefined); // it ended before it had read everything: its end says why
+    child.on('error', () => end(failure('picture-damaged', 'The picture could not be read.')));
+    child.on('close', (code) => {
+      clearTimeout(timer);
+      gone?.removeEventListener('abort', leave);
+      resolve(ended ?? answerOf(code, Buffer.concat(out)));
+    });
+    const head = Buffer.from(JSON.stringify({ task, ...settings }));
+    const length = Buffer.alloc(4);
+    length.writeUInt32LE(head.length);
+    child.stdin!.write(length);
+    child.stdin!.write(head);
+    child.stdin!.end(bytes);
+  });
+}
+
+function answerOf(code: number | null, out: Buffer): Outcome<Decoded> {
+  if (code === 71)
+    return failure(
+      'picture-memory',
+      'This picture takes more than 1 GB of memory to read, so it was given up. Save it smaller, or as PNG.',
+    );
+  if (code !== 0 || out.length < 4) return failure('picture-damaged', 'The picture could not be read.');
+  const headLength = out.readUInt32LE(0);
+  const answer = JSON.parse(out.subarray(4, 4 + headLength).toString('utf8')) as Record<string, unknown>;
+  return typeof answer.error === 'string'
+    ? failure('picture-damaged', answer.error)
+    : success({ answer, bytes: out.subarray(4 + headLength) });
+}
+
+/** Requests of others go before it. */
+function lowerPriority(child: ChildProcess): void {
+  try {
+    if (child.pid) setPriority(child.pid, constants.priority.PRIORITY_BELOW_NORMAL);
+  } catch {
+    // it may have ended already
+  }
+}

@@ -1,0 +1,108 @@
+/**
+ * A process of its own that decodes one picture somebody else made, and ends. Standard input: four bytes with the length of a JSON
+ * task, the task, the picture. Standard output the same with the answer. It ends itself when it takes more memory than it may; the
+ * server ends it when it takes too long or nobody waits for it any more.
+ */
+import sharp from 'sharp';
+
+const MOST_MEMORY = 1024 * 1024 * 1024;
+setInterval(() => {
+  if (process.memoryUsage.rss() > MOST_MEMORY) process.exit(71);
+}, 20).unref();
+sharp.cache(false);
+sharp.concurrency(1);
+
+/** The density at which an SVG's longer side has `longSidePx` pixels. Lengths in mm grow with its square, lengths in px do not: measured. */
+async function svgDensity(bytes, longSidePx) {
+  const longSideAt = async (density) => {
+    const { width, height } = await sharp(bytes, { density, limitInputPixels: false }).metadata();
+    return Math.max(width ?? 1, height ?? 1);
+  };
+  const base = await longSideAt(72);
+  const power = Math.log2((await longSideAt(144)) / base);
+  return Math.min(2400, Math.max(1, 72 * (longSidePx / base) ** (1 / Math.max(0.5, power))));
+}
+
+function cropPx(crop, width, height) {
+  const left = Math.min(width - 1, Math.round(crop.x * width)),
+    top = Math.min(height - 1, Math.round(crop.y * height));
+  return {
+    left,
+    top,
+    width: Math.max(1, Math.min(width - left, Math.round(crop.width * width))),
+    height: Math.max(1, Math.min(height - top, Math.round(crop.height * height))),
+  };
+}
+
+const rawOf = ({ data, info }) =>
+  sharp(data, { raw: { width: info.width, height: info.height, channels: info.channels } });
+
+const tasks = {
+  /** What the file says of itself. */
+  async inspect(bytes) {
+    const { format, width, height, orientation } = await sharp(bytes, {
+      limitInputPixels: false,
+      failOn: 'error',
+    }).metadata();
+    return { answer: { format, width, height, orientation } };
+  },
+  /** Upright, laid on the paper, turned, mirrored, cropped and scaled, as PNG. */
+  async raster(bytes, { limitInputPixels, svgLongSidePx, background, turnDeg, mirrored, crop, widthPx, heightPx }) {
+    const density = svgLongSidePx ? { density: await svgDensity(bytes, svgLongSidePx) } : {};
+    const upright = await sharp(bytes, { limitInputPixels, failOn: 'error', ...density })
+      .rotate()
+      .toColourspace('srgb')
+      .flatten({ background })
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    let placed = rawOf(upright);
+    if (turnDeg !== 0) placed = placed.rotate(turnDeg);
+    if (mirrored) placed = placed.flop();
+    const turned = await placed.raw().toBuffer({ resolveWithObject: true });
+    const png = await rawOf(turned)
+      .extract(cropPx(crop, turned.info.width, turned.info.height))
+      .resize(widthPx, heightPx, { fit: 'fill', kernel: 'lanczos3' })
+      .removeAlpha()
+      .toColourspace('srgb')
+      .png({ compressionLevel: 3 })
+      .toBuffer();
+    return { answer: {}, bytes: png };
+  },
+  /** Upright, turned, mirrored and small, as PNG. */
+  async preview(bytes, { limitInputPixels, svgLongSidePx, background, turnDeg, mirrored, longSidePx }) {
+    const density = svgLongSidePx ? { density: await svgDensity(bytes, svgLongSidePx) } : {};
+    const small = await sharp(bytes, { limitInputPixels, ...density })
+      .rotate()
+      .toColourspace('srgb')
+      .flatten({ background })
+      .resize(longSidePx, longSidePx, { fit: 'inside' })
+      .png()
+      .toBuffer();
+    const turned = await sharp(small).rotate(turnDeg).png().toBuffer();
+    return { answer: {}, bytes: mirrored ? await sharp(turned).flop().png().toBuffer() : turned };
+  },
+  /** A scan as PNG with the resolution it says it has. */
+  async scan(bytes, { limitInputPixels }) {
+    const image = sharp(bytes, { limitInputPixels, failOn: 'error' });
+    const { format, density } = await image.metadata();
+    if (!['png', 'jpeg', 'tiff'].includes(format ?? '')) return { answer: { format } };
+    const png = await image.rotate().toColourspace('srgb').removeAlpha().png({ compressionLevel: 1 }).toBuffer();
+    return { answer: { format, density }, bytes: png };
+  },
+};
+
+const chunks = [];
+for await (const chunk of process.stdin) chunks.push(chunk);
+const input = Buffer.concat(chunks);
+const headLength = input.readUInt32LE(0);
+const { task, ...settings } = JSON.parse(input.subarray(4, 4 + headLength).toString('utf8'));
+let result;
+try {
+  result = await tasks[task](input.subarray(4 + headLength), settings);
+} catch (error) {
+  result = { answer: { error: String(error?.message ?? error) } };
+}
+const head = Buffer.from(JSON.stringify(result.answer));
+const length = Buffer.alloc(4);
+length.writeUInt32LE(head.length);
+process.stdout.write(Buffer.concat([length, head, result.bytes ?? Buffer.alloc(0)]), () => process.exit(0));

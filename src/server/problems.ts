@@ -1,0 +1,9 @@
+import type { Failure } from '@/core/units';
+import { problemOf } from '@/store';
+import { storeFile } from './database';
+
+/** What is wrong with the workshop's file, as a failure in words; undefined for any other error. */
+export function fileProblem(error: unknown): Failure | undefined {
+  const problem = problemOf(error, storeFile());
+  return problem && { ok: false, code: problem.code, message: problem.message };
+}

@@ -1,0 +1,14 @@
+import type { Outcome, PrintState } from '@/records';
+import { printState, shelfPage } from '@/server';
+import type { Store } from '@/store';
+
+/** The value of an outcome; a failure ends the test with its own words. */
+export function expectOk<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new Error(`${outcome.code}: ${outcome.message}`);
+  return outcome.value;
+}
+
+/** Every living print of a workshop's first shelf, whole. */
+export function wholePrints(db: Store): PrintState[] {
+  return shelfPage(db, 1).prints.map(({ id }) => expectOk(printState(db, id)));
+}
