@@ -1,6 +1,6 @@
 import * as G from '@/core/geometry';
 import * as P from '@/core/picture';
-import { outlineLengthM } from '@/core/cutting';
+import { cutEdgeM } from '@/core/cutting';
 import { loadPeer, maskMat, theirPath, theirThin, timed, type Cv } from './peer';
 
 /**
@@ -238,7 +238,7 @@ export function round(
   });
   const theirOutlines = timed(() => theirContours(merged, width, height));
   times['contours to SVG'] = { ours: contours.ms, theirs: theirOutlines.ms };
-  notes.outlineM = outlineLengthM(G.traceArcs(map, 0.49), G.labelSet([4, 5, 6, 7]), MM_PER_PX);
+  notes.outlineM = cutEdgeM(G.traceArcs(map, 0.49), G.labelSet([4, 5]), G.labelSet([6, 7]), MM_PER_PX);
   const chain = timed(() => ourChain(raster));
   times['whole chain'] = { ours: chain.ms };
   return { times, notes };

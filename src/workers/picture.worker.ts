@@ -6,7 +6,7 @@ import {
   mapOfMask,
   maskCover,
   measureStage,
-  outlineLengthM,
+  cutEdgeM,
   MAX_REHEARSED,
   WIDEST_MEASURED_MM,
   type StageMeasure,
@@ -514,7 +514,7 @@ function stageMeasured(
         'This stage breaks up into too many parts to be looked over. Raise the smoothing on the Picture view.',
       ),
     );
-  stage = { key, measure, outlineM: outlineLengthM(traceArcs(here, 0.49), labelSet(cutNow), mapMmPerPx) };
+  stage = { key, measure, outlineM: cutEdgeM(traceArcs(here, 0.49), labelSet(cutNow), labelSet(standing), mapMmPerPx) };
   return stage;
 }
 

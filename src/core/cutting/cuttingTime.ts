@@ -1,26 +1,17 @@
-import { eachPointOf, ringsOf, type ArcMap } from '../geometry';
+import type { ArcMap } from '../geometry';
 import type { BlockMaterial } from './materials';
 
-/** Length of the outlines of the labels in `set`, in metres. */
-export function outlineLengthM(arcs: ArcMap, set: Uint8Array, mmPerPx: number): number {
+/**
+ * Length of the edges that are cut along, in metres: between what is cut now and what still stands. Where what is cut borders ground
+ * cleared earlier, or the block's rim, there is no line to follow. Both sets have 256 flags.
+ */
+export function cutEdgeM(arcs: ArcMap, cutNow: Uint8Array, standing: Uint8Array, mmPerPx: number): number {
   let px = 0;
-  for (const ring of ringsOf(arcs, set)) {
-    let firstX = 0,
-      firstY = 0,
-      lastX = 0,
-      lastY = 0,
-      seen = false;
-    eachPointOf(arcs, ring, (x, y) => {
-      if (seen) px += Math.hypot(x - lastX, y - lastY);
-      else {
-        firstX = x;
-        firstY = y;
-        seen = true;
-      }
-      lastX = x;
-      lastY = y;
-    });
-    px += Math.hypot(firstX - lastX, firstY - lastY);
+  for (let a = 0; a < arcs.count; a++) {
+    const [left, right] = [arcs.left[a], arcs.right[a]];
+    if (!(cutNow[left] && standing[right]) && !(cutNow[right] && standing[left])) continue;
+    for (let p = arcs.offset[a]; p < arcs.offset[a + 1] - 1; p++)
+      px += Math.hypot(arcs.xy[2 * p + 2] - arcs.xy[2 * p], arcs.xy[2 * p + 3] - arcs.xy[2 * p + 1]);
   }
   return (px * mmPerPx) / 1000;
 }

@@ -26,7 +26,7 @@ export {
 } from './stageCheck';
 export { type OpenGround, type Support, bridgedWidthMm, openGround, atRisk, supportsFor } from './rollerReach';
 export { type CutIsland, cutIslandsOf } from './cutIslands';
-export { type TimedCut, outlineLengthM, cuttingHours, learnedPace } from './cuttingTime';
+export { type TimedCut, cutEdgeM, cuttingHours, learnedPace } from './cuttingTime';
 export { type TransferWay, TRANSFER_WAYS, transferById, transferred, keyImpressions } from './transfer';
 export { type Inlay, inlayFor } from './slip';
 export {

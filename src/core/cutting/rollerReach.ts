@@ -23,7 +23,8 @@ export interface OpenGround {
   readonly squared: Int32Array;
 }
 
-const CELL_MM = 0.5;
+/** Fine enough that what the grid cannot tell stays under a millimetre of width. */
+const CELL_MM = 0.2;
 
 /** A cell stands when anything in it stands: a roller rests on the thinnest ridge. */
 export function openGround(standing: BitMask, mmPerPx: number): OpenGround {
@@ -48,9 +49,18 @@ export function openGround(standing: BitMask, mmPerPx: number): OpenGround {
   return { width, height, cellMm: cellPx * mmPerPx, squared: squaredDistancesToMask(cells) };
 }
 
+/**
+ * How far from what stands a cell is safe, in cells. A cell stands for all points in it and so does what it is measured to: both may be
+ * half a diagonal nearer or farther. Taken on the safe side: openings are flagged up to 0.9 mm of width early, never late.
+ */
+function safeCells(ground: OpenGround, roller: InkRoller): number {
+  const reach = bridgedWidthMm(roller) / 2 / ground.cellMm;
+  return Math.max(Math.min(reach, 1), reach - Math.SQRT2);
+}
+
 /** Cells the roller or the paper can touch between what stands: farther than half the bridged width from any of it. */
 export function atRisk(ground: OpenGround, roller: InkRoller): BitMask {
-  const reachCells = bridgedWidthMm(roller) / 2 / ground.cellMm;
+  const reachCells = safeCells(ground, roller);
   const limit = reachCells * reachCells;
   const mask = emptyMask(ground.width, ground.height);
   for (let y = 0, i = 0; y < ground.height; y++)
@@ -74,7 +84,7 @@ export function supportsFor(
   ground: OpenGround,
   roller: InkRoller,
 ): { readonly supports: readonly Support[]; readonly enough: boolean } {
-  const reach = bridgedWidthMm(roller) / 2 / ground.cellMm;
+  const reach = safeCells(ground, roller);
   const { width, height } = ground;
   const left = ground.squared.slice();
   const supports: Support[] = [];

@@ -223,7 +223,7 @@ function thinParts(
       if (middle.pixel[m] < pixel) low = m + 1;
       else high = m;
     }
-    return middle.widthPx[low] * mmPerPx;
+    return middle.widthPx[low];
   };
   const findings: Finding[] = [];
   for (const first of thin) {
@@ -232,35 +232,99 @@ function thinParts(
     for (let k = 0; k < pixels.length; k++) {
       const x = pixels[k] % widthPx,
         y = (pixels[k] - x) / widthPx;
-      // middle lines step over a pixel here and there: pieces two pixels apart still hang together
-      for (let dy = -2; dy <= 2; dy++)
-        for (let dx = -2; dx <= 2; dx++) if (take(x + dx, y + dy)) pixels.push((y + dy) * widthPx + x + dx);
+      // middle lines step over a few pixels where a width changes: pieces that near still hang together
+      for (let dy = -STEP_PX; dy <= STEP_PX; dy++)
+        for (let dx = -STEP_PX; dx <= STEP_PX; dx++) if (take(x + dx, y + dy)) pixels.push((y + dy) * widthPx + x + dx);
     }
-    const finding = thinPart(pixels, pixels.map(widthAt), mmPerPx, widthPx, kind, limitMm, settings);
+    const line = alongLine(pixels, pixels.map(widthAt), widthPx);
+    const finding = thinPart(line, mmPerPx, { kind, limitMm, settings });
     if (finding) findings.push(finding);
   }
   return findings.sort((a, b) => b.areaMm2 - a.areaMm2).slice(0, MAX_PLACES);
 }
 
-function thinPart(
-  pixels: readonly number[],
-  widthsMm: readonly number[],
-  mmPerPx: number,
-  widthPx: number,
-  kind: 'ridge' | 'gap',
-  limitMm: number,
-  settings: CutSettings,
-): Finding | undefined {
+/** Pixels of one middle line may lie this far apart. */
+const STEP_PX = 4;
+/** Neighbours on the line over which a width is evened out, and how near they must be. */
+const EVENED = 7,
+  EVENED_REACH_PX = 9;
+/** Between the level, upright and diagonal directions the nearest pixel beyond the edge is nearer than half a pixel: by how much on average. */
+const SLANT_PX = 0.35;
+/** What a width is known to: nearer to its limit nothing is called thin. */
+const WIDTH_KNOWN_MM = 0.02;
+
+/** A pixel of a middle line: the width there in pixels, and the line's direction (radians). */
+interface AlongLine {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly angle: number;
+}
+
+/**
+ * Widths along a middle line as they are on the drawing: a pixel's own is a step too small or too large, and on slants too small
+ * throughout; neighbours together and the line's direction put it right to within half a pixel.
+ */
+function alongLine(pixels: readonly number[], widthsPx: readonly number[], widthPx: number): AlongLine[] {
   const xs = pixels.map((p) => p % widthPx),
     ys = pixels.map((p) => Math.floor(p / widthPx));
+  return pixels.map((_, i) => {
+    const near: number[] = [];
+    for (let k = Math.max(0, i - EVENED); k <= Math.min(pixels.length - 1, i + EVENED); k++)
+      if (Math.abs(xs[k] - xs[i]) <= EVENED_REACH_PX && Math.abs(ys[k] - ys[i]) <= EVENED_REACH_PX) near.push(k);
+    const mean = near.reduce((sum, k) => sum + widthsPx[k], 0) / near.length;
+    const deg = directionDeg(
+      near.map((k) => xs[k]),
+      near.map((k) => ys[k]),
+    );
+    const offAxis = near.length >= 4 && Math.abs(((deg + 360) % 45) - 22.5) < 19;
+    return { x: xs[i], y: ys[i], width: mean + (offAxis ? SLANT_PX : 0), angle: (deg * Math.PI) / 180 };
+  });
+}
+
+/**
+ * Area of a thin part, in pixels: along its main direction each column (or row) counts once with the width there, for as long as the line
+ * is inside it; so a slant counts for its own length, and a line two pixels thick but once.
+ */
+function areaAlong(along: readonly AlongLine[]): number {
+  const columns = new Map<number, { at: number; area: number }[]>(),
+    rows = new Map<number, { at: number; area: number }[]>();
+  for (const { x, y, width, angle } of along) {
+    const cos = Math.abs(Math.cos(angle)),
+      sin = Math.abs(Math.sin(angle));
+    const [slices, key, at] = cos >= sin ? [columns, x, y] : [rows, y, x];
+    const there = slices.get(key);
+    const crossing = { at, area: width / Math.max(cos, sin) };
+    if (there) there.push(crossing);
+    else slices.set(key, [crossing]);
+  }
+  let area = 0;
+  for (const slices of [columns, rows])
+    for (const crossings of slices.values()) {
+      crossings.sort((a, b) => a.at - b.at);
+      for (let from = 0, k = 1; k <= crossings.length; k++) {
+        if (k < crossings.length && crossings[k].at - crossings[k - 1].at <= STEP_PX) continue;
+        const together = crossings.slice(from, k);
+        area += together.reduce((sum, c) => sum + c.area, 0) / together.length;
+        from = k;
+      }
+    }
+  return area;
+}
+
+function thinPart(
+  line: readonly AlongLine[],
+  mmPerPx: number,
+  { kind, limitMm, settings }: { kind: 'ridge' | 'gap'; limitMm: number; settings: CutSettings },
+): Finding | undefined {
+  const xs = line.map((p) => p.x),
+    ys = line.map((p) => p.y);
   const limit =
     kind === 'ridge' && settings.material.grain
       ? ridgeLimitMm(settings.material, directionDeg(xs, ys) - settings.grainDeg)
       : limitMm;
-  let area = 0;
-  widthsMm.forEach((w) => {
-    if (w < limit - 1e-6) area += w * mmPerPx;
-  });
+  const thin = line.filter((p) => p.width * mmPerPx < limit - WIDTH_KNOWN_MM);
+  const area = areaAlong(thin) * mmPerPx ** 2;
   if (area < SPECK_MM2) return undefined;
   const least = (values: readonly number[]) => values.reduce((a, b) => Math.min(a, b)),
     most = (values: readonly number[]) => values.reduce((a, b) => Math.max(a, b));
@@ -268,14 +332,14 @@ function thinPart(
     x1 = most(xs) + 1,
     y0 = least(ys),
     y1 = most(ys) + 1;
-  const middle = pixels[pixels.length >> 1];
+  const middle = thin[thin.length >> 1];
   return {
     kind,
-    value: typical(widthsMm.filter((w) => w < limit - 1e-6)),
+    value: typical(thin.map((p) => p.width * mmPerPx)),
     limit,
     areaMm2: area,
-    xMm: ((middle % widthPx) + 0.5) * mmPerPx,
-    yMm: (Math.floor(middle / widthPx) + 0.5) * mmPerPx,
+    xMm: (middle.x + 0.5) * mmPerPx,
+    yMm: (middle.y + 0.5) * mmPerPx,
     lengthMm: Math.max(x1 - x0, y1 - y0) * mmPerPx,
     boxMm: { x0: x0 * mmPerPx - limit, y0: y0 * mmPerPx - limit, x1: x1 * mmPerPx + limit, y1: y1 * mmPerPx + limit },
   };
@@ -354,8 +418,9 @@ function chatterPlaces(measure: StageMeasure, roller: InkRoller): Finding[] {
     .slice(0, MAX_PLACES);
 }
 
-/** Clearing is divided among tools on this grid. */
-const CLEARING_CELL_MM = 0.25;
+/** Tools from this width on are tried on a grid of this size; narrower ones on every pixel. */
+const COARSE_FROM_MM = 2,
+  CLEARING_CELL_MM = 0.2;
 
 /**
  * Which tool clears what: for each width, widest first, the area to cut that a disc of it reaches without touching what stands and
@@ -367,23 +432,27 @@ export function clearingByTool(
   mmPerPx: number,
   toolsMm: readonly number[],
 ): { widthMm: number; cm2: number }[] {
-  const cellPx = Math.max(1, Math.round(CLEARING_CELL_MM / mmPerPx)),
-    cellMm = cellPx * mmPerPx;
-  const open = coarser(cleared, cellPx, cellPx * cellPx),
-    cut = coarser(cutNow, cellPx, (cellPx * cellPx) / 2);
-  const scale = countPixels(cut) > 0 ? (countPixels(cutNow) * mmPerPx ** 2) / (countPixels(cut) * cellMm ** 2) : 0;
+  const cellPx = Math.max(1, Math.floor(CLEARING_CELL_MM / mmPerPx + 1e-9));
+  const coarse = cellPx > 1 ? coarser(cleared, cellPx, cellPx * cellPx) : cleared,
+    coarseCut = cellPx > 1 ? coarser(cutNow, cellPx, cellPx * cellPx) : cutNow;
+  const cm2 = (pixels: number, scalePx: number) => (pixels * (scalePx * mmPerPx) ** 2) / 100;
+  const reachedBy = (widthMm: number): number => {
+    const wide = widthMm >= COARSE_FROM_MM;
+    const [open, cut, scalePx] = wide ? [coarse, coarseCut, cellPx] : [cleared, cutNow, 1];
+    const px = Math.round(widthMm / mmPerPx / scalePx);
+    return cm2(countPixels(maskAnd(px <= 1 ? open : openDisc(open, px), cut)), scalePx);
+  };
+  const all = cm2(countPixels(cutNow), 1);
   let before = 0;
   const out = [...toolsMm]
     .sort((a, b) => b - a)
     .map((widthMm) => {
-      const px = Math.round(widthMm / cellMm);
-      const reach = px <= 1 ? open : openDisc(open, px);
-      const reached = countPixels(maskAnd(reach, cut));
-      const cm2 = ((Math.max(before, reached) - before) * cellMm ** 2 * scale) / 100;
-      before = Math.max(before, reached);
-      return { widthMm, cm2 };
+      const reached = Math.min(all, Math.max(before, reachedBy(widthMm)));
+      const own = reached - before;
+      before = reached;
+      return { widthMm, cm2: own };
     });
-  return [...out, { widthMm: 0, cm2: ((countPixels(cut) - before) * cellMm ** 2 * scale) / 100 }];
+  return [...out, { widthMm: 0, cm2: all - before }];
 }
 
 /** Cells in which at least `least` pixels are set. */

@@ -35,16 +35,46 @@ export function erodeDisc(mask: BitMask, diameterPx: number): BitMask {
 
 /** Union of the discs put at each pixel of the mask (the disc reflected, so that erode-then-dilate is an opening). */
 export function dilateDisc(mask: BitMask, diameterPx: number): BitMask {
-  return dilate(mask, diameterPx, false);
+  // what is beyond the edge is not in the mask, so it is all in its complement
+  return invertMask(erode(invertMask(mask), discOf(Math.max(1, Math.round(diameterPx)), true), true));
 }
 
 /** The mask's parts that a disc of this diameter can reach while staying inside; beyond the map's edge all is inside. */
 export function openDisc(mask: BitMask, diameterPx: number): BitMask {
-  return dilate(erodeDisc(mask, diameterPx), diameterPx, true);
+  const diameter = Math.max(1, Math.round(diameterPx));
+  if (diameter === 1) return mask;
+  // a disc may lie half beyond the edge, but only where what it covers inside is in the mask: so the ground beyond is really there
+  const around = padded(mask, diameter);
+  return cropped(dilateDisc(erodeDisc(around, diameter), diameter), mask, diameter);
 }
 
-function dilate(mask: BitMask, diameterPx: number, outside: boolean): BitMask {
-  return invertMask(erode(invertMask(mask), discOf(Math.max(1, Math.round(diameterPx)), true), !outside));
+/** The mask with ground all round that is in it, `px` wide above and below and at least that at the sides. */
+function padded(mask: BitMask, px: number): BitMask {
+  const side = (px + 31) >>> 5,
+    wordsPerRow = mask.wordsPerRow + 2 * side;
+  const words = new Uint32Array(wordsPerRow * (mask.height + 2 * px)).fill(0xffffffff);
+  const tail = mask.width & 31 ? ~((1 << (mask.width & 31)) - 1) : 0;
+  for (let y = 0; y < mask.height; y++) {
+    const from = y * mask.wordsPerRow,
+      to = (y + px) * wordsPerRow + side;
+    words.set(mask.words.subarray(from, from + mask.wordsPerRow), to);
+    words[to + mask.wordsPerRow - 1] |= tail;
+  }
+  return { width: 32 * wordsPerRow, height: mask.height + 2 * px, wordsPerRow, words };
+}
+
+/** The part of a padded mask where `like` lies. */
+function cropped(around: BitMask, like: BitMask, px: number): BitMask {
+  const out = emptyMask(like.width, like.height),
+    side = (px + 31) >>> 5;
+  const tail = like.width & 31 ? (1 << (like.width & 31)) - 1 : -1;
+  for (let y = 0; y < like.height; y++) {
+    const from = (y + px) * around.wordsPerRow + side,
+      to = y * like.wordsPerRow;
+    out.words.set(around.words.subarray(from, from + like.wordsPerRow), to);
+    out.words[to + like.wordsPerRow - 1] &= tail;
+  }
+  return out;
 }
 
 /** How much of a corner may be rounded off before it counts as thin, as a share of the disc's radius. */

@@ -16,6 +16,7 @@ import {
   maskOfLabels,
   nestedMasks,
   openDisc,
+  thinnestWidthPx,
   packRgb,
   paintCoverage,
   paintLabels,
@@ -94,14 +95,22 @@ describe('bit masks and discs', () => {
           for (let x = 0; x < map.width; x++) {
             const fits = (px: number, py: number) => offsets.every(([dx, dy]) => at(px + dx, py + dy));
             if (hasPixel(eroded, x, y) !== fits(x, y)) throw new Error(`erosion at ${x}, ${y}`);
-            const beyond = (px: number, py: number) => px < 0 || py < 0 || px >= map.width || py >= map.height;
-            const reached = offsets.some(([dx, dy]) => beyond(x - dx, y - dy) || fits(x - dx, y - dy));
+            const reached = offsets.some(([dx, dy]) => fits(x - dx, y - dy));
             if (hasPixel(opened, x, y) !== reached) throw new Error(`opening at ${x}, ${y}`);
           }
         }
       }),
       { numRuns: 60 },
     ));
+
+  test('a frame line near the rim is as thin as it is, and no wide tool reaches a groove there', () => {
+    const map = { width: 300, height: 200, labels: new Uint8Array(60_000) };
+    for (let y = 8; y < 192; y++)
+      for (let x = 8; x < 292; x++) map.labels[300 * y + x] = Math.min(x, 299 - x, y, 199 - y) < 11 ? 1 : 0;
+    const line = maskOfLabels(map, labelSet([1]));
+    expect(thinnestWidthPx(line, 40, 20)).toBe(3);
+    expect(countPixels(openDisc(line, 10))).toBe(0);
+  });
 
   test.each([3, 4, 5, 6, 7])('a strip %d pixels wide is thin for the next wider disc only', (wide) => {
     const labels = new Uint8Array(60 * 40);

@@ -22,6 +22,8 @@ export interface BoundaryKind {
 export interface Spread {
   readonly shiftMm: number;
   readonly turnDeg: number;
+  /** How well it is known, as degrees of freedom of its variance; left out where it is taken as given. */
+  readonly degrees?: number;
 }
 
 export interface FitTask {
@@ -120,13 +122,29 @@ export function simulateFit(task: FitTask): FitAnswer {
   };
 }
 
+/**
+ * A spread measured on few sheets may be wider than it looks: each simulated sheet is laid with one that it may well be, so that shares
+ * and advice carry what is not known. √(ν ÷ χ²), the χ² after Wilson & Hilferty 1931.
+ */
+function uncertainty(sheets: number, seed: number, degrees: number | undefined): Float32Array | undefined {
+  if (degrees === undefined || degrees > 400) return undefined;
+  const random = randomStream(seed + 104_729),
+    k = 2 / (9 * degrees);
+  return Float32Array.from(
+    { length: sheets },
+    () => Math.max(0.05, 1 - k + Math.sqrt(k) * normalDeviate(random)) ** -1.5,
+  );
+}
+
 /** The motions of all runs on all sheets: shift x, shift y and turn (rad), run by run. */
 type Layings = readonly (readonly [Float32Array, Float32Array, Float32Array])[];
 
 function layingsOf({ runs, sheets, seed, spread }: FitTask): Layings {
+  const widen = uncertainty(sheets, seed, spread.degrees);
   return Array.from({ length: runs }, (_, run) => {
     const random = randomStream(seed + 7919 * run);
-    const deviates = (sigma: number) => Float32Array.from({ length: sheets }, () => sigma * normalDeviate(random));
+    const deviates = (sigma: number) =>
+      Float32Array.from({ length: sheets }, (__, s) => sigma * normalDeviate(random) * (widen ? widen[s] : 1));
     return [deviates(spread.shiftMm), deviates(spread.shiftMm), deviates(spread.turnDeg * DEG)] as const;
   });
 }

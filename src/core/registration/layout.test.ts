@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { normalDeviate, randomStream } from '../random/random';
 import {
   heightsOf,
   learnedSpread,
@@ -50,6 +51,21 @@ describe('any two give the third', () => {
     const { imageMm, problems } = solved({ solve: 'image', rule: 'equal', marginMm: 50 });
     expect([imageMm.widthMm, imageMm.heightMm]).toEqual([220, 165]);
     expect(problems[0].text).toMatch(/room for an image of 220 mm × 165 mm/);
+  });
+  test('where the image is worked out, margins are what is really left round it', () => {
+    for (const rule of ['equal', 'larger bottom', 'centred', 'typed'] as const) {
+      const { imageMm, marginsMm: m } = solved({
+        image: { widthMm: 260, heightMm: 170 },
+        solve: 'image',
+        rule,
+        marginMm: 30,
+        paperMm: { widthMm: 310, heightMm: 420 },
+      });
+      expect(m.left + imageMm.widthMm + m.right).toBeCloseTo(310, 9);
+      expect(m.top + imageMm.heightMm + m.bottom).toBeCloseTo(420, 9);
+      if (rule === 'centred') expect([m.left - m.right, m.top - m.bottom]).toEqual([0, 0]);
+      if (rule === 'larger bottom') expect(m.bottom / m.top).toBeCloseTo(1.2, 9);
+    }
   });
   test('whatever is asked, sheet = margins + images + what is trimmed off', () =>
     fc.assert(
@@ -156,6 +172,33 @@ describe('own spread', () => {
     const calm = Array.from({ length: 30 }, (_, i) => laying('a', 0.2 * Math.sin(i * 2.4)));
     const with1 = learnedSpread(start, [...calm, laying('a', 9)]).spread.shiftMm;
     expect(Math.abs(with1 / learnedSpread(start, calm).spread.shiftMm - 1)).toBeLessThan(0.1);
+  });
+  test.each([2, 3, 5, 20])(
+    '%d sheets a run tell the spread without bias, with a wrong sheet in every tenth run',
+    (sheets) => {
+      const random = randomStream(97 + sheets);
+      const layings = Array.from({ length: 400 }, (_, run) =>
+        Array.from({ length: sheets }, (__, k) => ({
+          group: `run ${run}`,
+          dxMm: 0.3 * normalDeviate(random) + (run % 10 === 0 && k === 0 && sheets > 2 ? 6 : 0),
+          dyMm: 0.3 * normalDeviate(random),
+          rotationDeg: 0.08 * normalDeviate(random),
+        })),
+      ).flat();
+      const { spread } = learnedSpread({ shiftMm: 0.2, turnDeg: 0.05 }, layings);
+      expect(spread.shiftMm / (0.3 / Math.SQRT2)).toBeGreaterThan(0.95);
+      expect(spread.shiftMm / (0.3 / Math.SQRT2)).toBeLessThan(1.05);
+      expect(spread.turnDeg / (0.08 / Math.SQRT2)).toBeGreaterThan(0.95);
+      expect(spread.turnDeg / (0.08 / Math.SQRT2)).toBeLessThan(1.05);
+    },
+  );
+  test('few sheets are less sure than many, and say so', () => {
+    const degrees = (n: number) =>
+      learnedSpread(
+        start,
+        Array.from({ length: n }, (_, i) => laying('a', 0.1 * i)),
+      ).spread.degrees!;
+    expect(degrees(3)).toBeLessThan(degrees(12));
   });
   test('hands differ', () =>
     expect(spreadOf(way, 'new to it').shiftMm).toBeGreaterThan(spreadOf(way, 'workshop').shiftMm));

@@ -70,7 +70,12 @@ export function sheetLayout(input: SheetInput, way: RegistrationWay): SheetLayou
   const across = (width: number) => copies.columns * width + (copies.columns - 1) * copies.gapMm,
     down = (height: number) => copies.rows * height + (copies.rows - 1) * copies.gapMm;
   const imageMm = solve === 'image' ? imageFor(input) : input.image;
-  const marginsMm = marginsOf(input, across(input.image.widthMm), down(input.image.heightMm));
+  // where the image is worked out it may leave room in one direction: the margins are what is really left round it
+  const marginsMm = marginsOf(
+    solve === 'image' ? { ...input, solve: 'margins' } : input,
+    across(imageMm.widthMm),
+    down(imageMm.heightMm),
+  );
   const paperMm =
     solve === 'paper'
       ? {

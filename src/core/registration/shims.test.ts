@@ -13,6 +13,11 @@ import {
   type Motion,
 } from './index';
 
+const STOCK = [
+  { name: 'board', thicknessMm: 0.4 },
+  { name: 'paper', thicknessMm: 0.1 },
+];
+
 const image = { xMm: 40, yMm: 40, widthMm: 240, heightMm: 180 };
 const centre = [160, 130] as const;
 /** Corner stops, as seen on the print: the origin corner is bottom right; two contacts below push up, one on the right pushes left. */
@@ -99,7 +104,7 @@ test('the mirror: an image too far right on the print is pushed left by a shim o
       { id: 'b', misfit: { ...off, dxMm: 0.5, dyMm: 0.2 }, shimsMm: [0, 0, 0] },
     ],
     contacts,
-    SHIM_STOCK,
+    STOCK,
     image,
   );
   expect(plan.settings[1].contacts.map((c) => Math.round(c.neededMm * 100) / 100)).toEqual([0.2, 0.2, 0.5]);
@@ -119,7 +124,7 @@ test('an image too far left: the others are pushed, and the whole image moves; o
       { id: 'b', misfit: { ...off, dxMm: -0.6 }, shimsMm: [0, 0, 0] },
     ],
     contacts,
-    SHIM_STOCK,
+    STOCK,
     image,
   );
   expect(plan.settings[0].contacts[2].neededMm).toBeCloseTo(0.6, 9);
@@ -155,7 +160,7 @@ test('growth is told, not shimmed; shims put in before are kept in mind', () => 
       { id: 'b', misfit: grown, shimsMm: [0.4, 0.4, 0] },
     ],
     contacts,
-    SHIM_STOCK,
+    STOCK,
     image,
   );
   expect(plan.settings[1].contacts.map((c) => c.setMm)).toEqual([0.4, 0.4, 0]);
@@ -164,13 +169,24 @@ test('growth is told, not shimmed; shims put in before are kept in mind', () => 
 });
 
 test('the fewest pieces, and of those the nearest', () => {
-  expect(fewestPieces(0.83, SHIM_STOCK)).toEqual([{ name: 'board', count: 2 }]);
-  expect(fewestPieces(0.72, SHIM_STOCK)).toEqual([
+  expect(fewestPieces(0.83, STOCK)).toEqual([{ name: 'board', count: 2 }]);
+  expect(fewestPieces(0.72, STOCK)).toEqual([
     { name: 'board', count: 1 },
     { name: 'paper', count: 3 },
   ]);
-  expect(fewestPieces(0.04, SHIM_STOCK)).toEqual([]);
+  expect(fewestPieces(0.04, STOCK)).toEqual([]);
   expect(fewestPieces(0.3, [{ name: 'board', thicknessMm: 0.4 }])).toEqual([{ name: 'board', count: 1 }]);
+});
+
+test('foil is counted in thousandths: 0.025 makes 0.30 of twelve pieces', () => {
+  const foil = [{ name: 'foil', thicknessMm: 0.025 }];
+  expect(fewestPieces(0.3, foil)).toEqual([{ name: 'foil', count: 12 }]);
+  expect(heightOfPieces(fewestPieces(0.3, foil), foil)).toBeCloseTo(0.3, 9);
+  expect(fewestPieces(Number.NaN, foil)).toEqual([]);
+});
+
+test('the start stock is board and paper', () => {
+  expect(SHIM_STOCK.map((s) => s.thicknessMm)).toEqual([0.5, 0.12]);
 });
 
 describe('a move asked of the contacts', () => {
@@ -199,7 +215,7 @@ describe('a move asked of the contacts', () => {
       { name: 'paper', count: 3 },
       { name: 'feather', count: 9 },
     ];
-    expect(heightOfPieces(pieces, SHIM_STOCK)).toBeCloseTo(1.1, 9);
-    expect(heightOfPieces([], SHIM_STOCK)).toBe(0);
+    expect(heightOfPieces(pieces, STOCK)).toBeCloseTo(1.1, 9);
+    expect(heightOfPieces([], STOCK)).toBe(0);
   });
 });

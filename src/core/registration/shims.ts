@@ -61,9 +61,10 @@ export interface ImagePlace {
 
 /** Start value: thin paper and thick board. */
 export const SHIM_STOCK: readonly ShimStock[] = [
-  { name: 'board', thicknessMm: 0.4 },
-  { name: 'paper', thicknessMm: 0.1 },
+  { name: 'board', thicknessMm: 0.5 },
+  { name: 'paper', thicknessMm: 0.12 },
 ];
+const MOST_SHIMMED_MM = 60;
 export const SHIM_RANGE_MM = { minMm: 0.02, maxMm: 3, what: 'the thickness of a shim' } as const;
 
 /**
@@ -119,12 +120,13 @@ export function rigidFrom(
 }
 
 /**
- * The fewest pieces of stock whose height comes within half the thinnest piece of the wanted one, and of those the nearest. Works
- * in hundredths of a millimetre.
+ * The fewest pieces of stock whose height comes within half the thinnest piece of the wanted one, and of those the nearest. Counts
+ * in thousandths of a millimetre. Cost: height × stock; heights above 60 mm are not built of shims.
  */
 export function fewestPieces(wantedMm: number, stock: readonly ShimStock[]): ShimPieces[] {
-  const sizes = stock.map((s) => Math.max(1, Math.round(s.thicknessMm * 100)));
-  const wanted = Math.round(wantedMm * 100),
+  const sizes = stock.map((s) => Math.max(1, Math.round(s.thicknessMm * 1000)));
+  if (sizes.length === 0 || !(wantedMm >= 0)) return [];
+  const wanted = Math.round(Math.min(wantedMm, MOST_SHIMMED_MM) * 1000),
     tolerance = Math.min(...sizes) / 2;
   const most = Math.max(0, Math.floor(wanted + tolerance));
   const count = new Int32Array(most + 1).fill(-1),

@@ -306,11 +306,19 @@ export interface MeasuredLaying {
 
 /** Weight of the start value, in layings. */
 const START_WEIGHT = 6;
+/** A sheet farther from its run's middle than this many standard deviations was laid wrongly: it says nothing of the spread. */
+const WRONGLY_LAID = 4;
+/** Below so many pairs nobody can tell which sheet is the wrong one. */
+const PAIRS_TO_JUDGE = 6;
+/** Median of |difference of two| ÷ standard deviation of one, for normal deviates. */
+const MEDIAN_DIFFERENCE = 0.6745 * Math.SQRT2;
 
 /**
- * One's own spread from proofs: within each group (one run of one print, several sheets) how far the sheets lie from their middle,
- * by the median, which a single bad sheet does not move; brought together with the start value until there are many. A misfit
- * between two runs has the spread of two layings, hence √2. Groups of one sheet tell nothing.
+ * One's own spread from proofs: within each group (one run of one print, several sheets) the variance about the group's own mean, with
+ * n − 1 free for n sheets, pooled over groups and axes, so that two sheets a run tell the same as twenty; sheets laid wrongly
+ * are left out first, judged by the median of all differences of two (Rousseeuw & Croux 1993), which they do not move.
+ * Brought together with the start value until there are many. A misfit between two runs has the spread of two layings, hence √2.
+ * Groups of one sheet tell nothing. `degrees`: how sure the answer is, as the degrees of freedom of its variance.
  */
 export function learnedSpread(
   start: Spread,
@@ -318,28 +326,39 @@ export function learnedSpread(
 ): { readonly spread: Spread; readonly layings: number } {
   const groups = new Map<string, MeasuredLaying[]>();
   for (const laying of layings) groups.set(laying.group, [...(groups.get(laying.group) ?? []), laying]);
-  const shifts: number[] = [],
-    turns: number[] = [];
-  for (const group of groups.values()) {
-    if (group.length < 2) continue;
-    // n sheets about their own middle: n − 1 are free
-    const widen = Math.sqrt(group.length / (group.length - 1));
-    for (const [key, to] of [
-      ['dxMm', shifts],
-      ['dyMm', shifts],
-      ['rotationDeg', turns],
-    ] as const) {
-      const mid = middle(group.map((g) => g[key]));
-      to.push(...group.map((g) => Math.abs(g[key] - mid) * widen));
-    }
-  }
-  const robust = (list: readonly number[]) => (1.4826 * middle(list)) / Math.SQRT2;
-  const blend = (own: number, from: number, n: number) =>
-    Math.sqrt((n * own * own + START_WEIGHT * from * from) / (n + START_WEIGHT));
-  if (shifts.length === 0) return { spread: start, layings: 0 };
-  const n = turns.length;
+  const told = [...groups.values()].filter((group) => group.length > 1);
+  if (told.length === 0) return { spread: start, layings: 0 };
+  const along = (key: 'dxMm' | 'dyMm' | 'rotationDeg') => told.map((group) => group.map((laying) => laying[key]));
+  const shift = pooled([...along('dxMm'), ...along('dyMm')]),
+    turn = pooled(along('rotationDeg'));
+  const blend = (own: { variance: number; free: number }, from: number, axes: number) =>
+    Math.sqrt(((own.free * own.variance) / 2 + axes * START_WEIGHT * from * from) / (own.free + axes * START_WEIGHT));
   return {
-    spread: { shiftMm: blend(robust(shifts), start.shiftMm, n), turnDeg: blend(robust(turns), start.turnDeg, n) },
-    layings: n,
+    spread: {
+      shiftMm: blend(shift, start.shiftMm, 2),
+      turnDeg: blend(turn, start.turnDeg, 1),
+      degrees: shift.free + 2 * START_WEIGHT,
+    },
+    layings: told.reduce((n, group) => n + group.length, 0),
   };
+}
+
+/** Variance within groups, and its degrees of freedom. */
+function pooled(groups: readonly (readonly number[])[]): { variance: number; free: number } {
+  const differences = groups.flatMap((group) =>
+    group.flatMap((a, i) => group.slice(i + 1).map((b) => Math.abs(a - b))),
+  );
+  const usual = middle(differences) / MEDIAN_DIFFERENCE;
+  const judged = differences.length >= PAIRS_TO_JUDGE && usual > 0;
+  let squares = 0,
+    free = 0;
+  for (const group of groups) {
+    const mid = middle(group);
+    const kept = judged ? group.filter((v) => Math.abs(v - mid) <= WRONGLY_LAID * usual) : group;
+    if (kept.length < 2) continue;
+    const mean = kept.reduce((sum, v) => sum + v, 0) / kept.length;
+    squares += kept.reduce((sum, v) => sum + (v - mean) ** 2, 0);
+    free += kept.length - 1;
+  }
+  return { variance: free > 0 ? squares / free : 0, free };
 }
