@@ -8,7 +8,7 @@ import {
   type RunTally,
 } from '@/core/sheets';
 import { dryingHours } from '@/core/days';
-import { sideOfStage, stagesOf, type Plan, type Run, type Stage } from './plan';
+import { printedIds, sideOfStage, stagesOf, type Plan, type Run, type Stage } from './plan';
 
 export type RunPhase = 'planned' | 'cut' | 'printing' | 'done';
 
@@ -92,19 +92,52 @@ function runProgress(plan: Plan, run: Run, index: number, bench: BenchState, tal
 }
 
 /**
- * What a new plan may not change once gates are passed or sheets printed: the picture and its shapes, the block's cut
- * stages, the order of closed runs, the number of sheets. Returns the sentence to show, or undefined.
+ * What is cut or printed, for each colour of the picture: colours with the same word stand and print together everywhere up to now, so the
+ * line between them can still move.
  */
-export function closedPartTouched(before: Plan, after: Plan, events: readonly BenchEvent[]): string | undefined {
+export function closedWords(plan: Plan, { bench, runs }: Progress): ReadonlyMap<string, string> {
+  const stages = stagesOf(plan).filter((stage) => bench.cutStages.some((c) => c.stageId === stage.id));
+  const printed = plan.runs.filter((_, i) => runs[i].tally.pulled.length > 0).flatMap((run) => run.inkings);
+  return new Map(
+    (plan.flat?.colours ?? []).map(({ id }) => [
+      id,
+      [
+        ...stages.map((stage) => stage.standingIds.includes(id)),
+        ...printed.map((inking) => printedIds(plan, inking).includes(id)),
+      ]
+        .map(Number)
+        .join(''),
+    ]),
+  );
+}
+
+/** Whether any line of the picture can still move: some two colours are cut and printed alike up to now. */
+export function shapesOpen(plan: Plan, progress: Progress): boolean {
+  const words = [...closedWords(plan, progress).values()];
+  return new Set(words).size < words.length;
+}
+
+/**
+ * What a new plan may not change once gates are passed or sheets printed: the picture and its shapes, the block's cut
+ * stages, the order of closed runs, the number of sheets. `sameShapes` is asked where the flat picture changed: whether all that is cut or
+ * printed is as it was. Returns the sentence to show, or undefined.
+ */
+export function closedPartTouched(
+  before: Plan,
+  after: Plan,
+  events: readonly BenchEvent[],
+  sameShapes: () => boolean = () => false,
+): string | undefined {
   const { bench, cutsDone, closedRuns } = progressOf(before, events);
   if (cutsDone === 0 && closedRuns === 0) return undefined;
   if (
     before.picture?.raster.sha !== after.picture?.raster.sha ||
-    before.flat?.labelsSha !== after.flat?.labelsSha ||
     before.flat?.barePaperId !== after.flat?.barePaperId
   ) {
     return 'The block is already cut for this picture, so its shapes can no longer change. Copy the print to try another picture.';
   }
+  if (before.flat?.labelsSha !== after.flat?.labelsSha && !sameShapes())
+    return 'This would change what is already cut or on paper. Shapes that only blocks and runs still to come tell apart can change; these cannot.';
   if (cutsDone > 0 && JSON.stringify(before.fit) !== JSON.stringify(after.fit))
     return 'The cut lines are on the block already: overlap and choke can no longer change.';
   const masked = (plan: Plan) =>

@@ -24,6 +24,7 @@ export {
   type LayoutPlan,
   type RegisterPlan,
   stagesOf,
+  reducesOneBlock,
   stageOfRun,
   inkOf,
   inkOfRun,
@@ -66,6 +67,7 @@ export {
   progressOf,
   refusedAddition,
   closedPartTouched,
+  closedWords,
 } from './closed';
 export {
   checkPlan,
@@ -112,6 +114,7 @@ export {
   cardOfPrint,
 } from './print';
 export { inkNeedOf, inkNeedOfRun, inkedCm2 } from './inkNeed';
+export { shapesOpen } from './closed';
 export { type NextAct, nextActOf } from './nextAct';
 export { encodeLabelMap, decodeLabelMap, MAX_LABEL_PIXELS } from './labelFile';
 export {

@@ -313,6 +313,15 @@ export function stagesOf(plan: Plan): readonly Stage[] {
   return plan.blocks.flatMap((block) => block.sides.flatMap((side) => side.stages));
 }
 
+/**
+ * Whether everything but spots is printed from one side of one block, cut again between runs: films then meet only as they were cut
+ * one out of the other.
+ */
+export function reducesOneBlock(plan: Plan): boolean {
+  const sides = plan.blocks.flatMap((block) => block.sides);
+  return sides.filter((side) => side.stages.some((stage) => !stage.within)).length <= 1;
+}
+
 /** The stage a run prints from (its first inking's). */
 export function stageOfRun(plan: Plan, run: Run): Stage | undefined {
   return stagesOf(plan).find((stage) => stage.id === run.inkings[0].stageId);

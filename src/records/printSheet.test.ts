@@ -191,7 +191,9 @@ test('overlaps: the lighter grows under the darker; a pair may have its own leng
     ]),
   );
   expect(trapsOf(plan).length).toBe(3);
-  expect(trapsOf({ ...plan, way: { ...plan.way, process: 'reduction' } })).toEqual([]);
+  // areas cut one out of the other on one block cannot grow, whatever the plan is called
+  for (const process of ['reduction', 'mixed', 'multi-block'] as const)
+    expect(trapsOf({ ...reduction(), fit: plan.fit, way: { ...plan.way, process } })).toEqual([]);
   const { sheet, at } = sheetFor(plan);
   const printsAt = (x: number) => plan.runs.map((run) => inkedAt(plan, sheet, sheet.parts[at(x)], run, run.inkings[0]));
   expect([printsAt(79), printsAt(80), printsAt(82), printsAt(83)]).toEqual([
@@ -389,6 +391,17 @@ test('a spot on its own: a block, a stage that stands only there, an opaque ink 
   const printed = (x: number, y: number) => inkedAt(got.value, sheet, sheet.parts[at(x, y)], run, run.inkings[0]);
   expect([printed(140, 20), printed(140, 35), printed(60, 20)]).toEqual([true, false, false]);
   expect(withSpotRun(plan, slip('stage-3'), ['straw'])).toMatchObject({ ok: false });
+});
+
+test('a spot run leaves the chokes that are already cut as they are, and asks for no overlaps', () => {
+  const fit = { trapMm: 0.3, pairs: [], chokeMm: 0.5 };
+  const plan = { ...reduction(), fit };
+  const got = withSpotRun(plan, slip('stage-2'), ['night', 'straw']);
+  if (!got.ok) throw new Error(got.message);
+  expect(printTaskOf(plan).task.chokes.length).toBeGreaterThan(0);
+  expect(printTaskOf(got.value).task.chokes).toEqual(printTaskOf(plan).task.chokes);
+  expect(printTaskOf(got.value).task.traps).toEqual([]);
+  expect(cutLineNotes(got.value, got.value.runs[1])).toEqual(cutLineNotes(plan, plan.runs[1]));
 });
 
 test('once cut, lines and masks of printed runs are closed; masks of later runs are not', () => {

@@ -5,6 +5,7 @@ import {
   blockOfRun,
   inkNamesOf,
   printedIds,
+  reducesOneBlock,
   sideOfStage,
   stagesOf,
   type Inking,
@@ -12,7 +13,6 @@ import {
   type Plan,
   type Run,
 } from './plan';
-import { groupsOf } from './runPlan';
 
 /** What a mark of the print map does where it lies. */
 export type MarkEffect =
@@ -90,23 +90,35 @@ export interface Trap {
   readonly mm: number;
 }
 
-/** Which colour grows under which, and by how much, where several blocks meet. Pairs whose films are the same along the edge need none. */
+/**
+ * Which colour grows under which, and by how much, where several blocks meet. Pairs whose films are the same along the edge need none;
+ * nor can areas grow that are cut one out of the other on one side of a block.
+ */
 export function trapsOf(plan: Plan): Trap[] {
-  if (plan.way.process === 'reduction' || !plan.flat) return [];
+  if (!plan.flat) return [];
   const { colours, barePaperId } = plan.flat;
   const printed = colours.filter((c) => c.id !== barePaperId);
+  const inkings = plan.runs.flatMap((run) => run.inkings);
+  const sideOf = new Map(inkings.map((inking) => [inking.id, sideOfStage(plan, inking.stageId)?.id]));
+  const spots = new Set(stagesOf(plan).flatMap((stage) => (stage.within ? [stage.id] : [])));
+  // a spot is printed last into its own place: it meets nothing by an overlap of the picture
   const films = new Map(
     printed.map((c) => [
       c.id,
-      plan.runs.flatMap((run) =>
-        run.inkings.filter((inking) => printedIds(plan, inking).includes(c.id)).map((inking) => inking.id),
-      ),
+      inkings
+        .filter((inking) => !spots.has(inking.stageId) && printedIds(plan, inking).includes(c.id))
+        .map((inking) => inking.id),
     ]),
   );
+  const meetBetweenSides = (a: string, b: string) => {
+    const [ofA, ofB] = [films.get(a)!, films.get(b)!];
+    const ending = [...ofA.filter((film) => !ofB.includes(film)), ...ofB.filter((film) => !ofA.includes(film))];
+    return new Set(ending.map((film) => sideOf.get(film))).size > 1;
+  };
   const traps: Trap[] = [];
   for (const a of printed)
     for (const b of printed) {
-      if (a.id >= b.id) continue;
+      if (a.id >= b.id || !meetBetweenSides(a.id, b.id)) continue;
       const pair = plan.fit.pairs.find((p) => (p.aId === a.id && p.bId === b.id) || (p.aId === b.id && p.bId === a.id));
       const mm = pair?.mm ?? plan.fit.trapMm;
       const aLighter = a.wantedLabD50[0] >= b.wantedLabD50[0];
@@ -117,23 +129,37 @@ export function trapsOf(plan: Plan): Trap[] {
 }
 
 /**
- * Where several films of a reduction would end on one edge, all but the first of them end inside: the deeper colour prints there as
- * the colour that is finished by that first film.
+ * Where several films from one side of a block, cut again between runs, would end on one edge, all but the first of them end inside: the
+ * deeper colour prints there as the colour that is finished by that first film.
  */
 export function chokesOf(plan: Plan): { inside: number; against: number; as: number }[] {
-  if (plan.way.process !== 'reduction' || plan.fit.chokeMm <= 0 || !plan.flat) return [];
+  if (plan.fit.chokeMm <= 0 || !plan.flat) return [];
   const { colours } = plan.flat;
-  const groups = groupsOf(plan);
-  const films = colours.map((c) => groups.findIndex((group) => group.includes(c.id)) + 1);
-  const out: { inside: number; against: number; as: number }[] = [];
-  colours.forEach((_, inside) =>
-    colours.forEach((__, against) => {
-      if (films[inside] - films[against] >= 2)
-        out.push({ inside, against, as: colours.findIndex((c) => c.id === groups[films[against]][0]) });
-    }),
-  );
+  const out: { inside: number; against: number; as: number; films: number }[] = [];
+  for (const { stages } of plan.blocks.flatMap((block) => block.sides)) {
+    if (stages.length < 2) continue;
+    const films = colours.map((c) => stages.filter((stage) => stage.standingIds.includes(c.id)).length);
+    colours.forEach((_, inside) =>
+      colours.forEach((__, against) => {
+        if (films[inside] - films[against] < 2) return;
+        const as = finishedBy(stages, films[against], colours);
+        if (as >= 0) out.push({ inside, against, as, films: films[against] });
+      }),
+    );
+  }
   // the choke that takes away most comes first
-  return out.sort((a, b) => films[a.as] - films[b.as]);
+  return out.sort((a, b) => a.films - b.films).map(({ inside, against, as }) => ({ inside, against, as }));
+}
+
+/** The colour finished by this stage: the first that stands in it and in no later one. */
+function finishedBy(
+  stages: readonly { readonly standingIds: readonly string[] }[],
+  at: number,
+  colours: readonly { readonly id: string }[],
+): number {
+  const later = stages[at + 1]?.standingIds ?? [];
+  const id = stages[at].standingIds.find((standing) => !later.includes(standing));
+  return colours.findIndex((c) => c.id === id);
 }
 
 /** Whether a part of the sheet stands on a stage of the block. */
@@ -196,7 +222,7 @@ export function cutLineNotes(plan: Plan, run: Run): string[] {
   const name = (id: string) => plan.flat!.colours.find((c) => c.id === id)!.name;
   const mm = (value: number) => `${Math.round(value * 100) / 100} mm`;
   const { chokeMm } = plan.fit;
-  if (plan.way.process === 'reduction') {
+  if (reducesOneBlock(plan)) {
     return chokeMm > 0 && chokesOf(plan).length > 0
       ? [
           `Where more than one film would end on an edge, cut ${mm(chokeMm)} inside the line from the second film on, so that only one ends there.`,

@@ -1,4 +1,4 @@
-import { NO_MOTION, fitMotion, shimPlan, type Motion } from '@/core/registration';
+import { NO_MOTION, fitMotion, isWrong, shimPlan, type Motion } from '@/core/registration';
 import { replayLog, type BenchAct } from '@/core/sheets';
 import {
   benchX,
@@ -95,9 +95,32 @@ describe('boundaries of a plan', () => {
     const choked = kind(reduction, 0, 3, { ...reduction.fit, chokeMm: 0.4 });
     expect(choked.edges.map((e) => e.offsetMm)).toEqual([0, 0.4, 0.4]);
     const open = kind(reduction, 0, 3);
-    expect(open.wrong[1]).toBe(1);
-    expect(choked.wrong[1]).toBe(0);
-    expect([choked.wrong[0], choked.wrong[7]]).toEqual([0, 0]);
+    expect(isWrong(open, 1)).toBe(true);
+    expect(isWrong(choked, 1)).toBe(false);
+    expect([isWrong(choked, 0), isWrong(choked, 7)]).toEqual([false, false]);
+  });
+  test('twenty runs: only the strips that occur are reckoned', () => {
+    const ids = Array.from({ length: 21 }, (_, i) => (i === 0 ? 'paper' : `c${i}`));
+    const many = withFlat(
+      { ...emptyPlan(), picture: reduction.picture },
+      {
+        ...reduction.flat!,
+        barePaperId: 'paper',
+        colours: ids.map((id, i) => ({
+          id,
+          name: id,
+          wantedLabD50: [95 - 4 * i, 5, 10] as const,
+          areaShare: 1 / 21,
+          islandCount: 1,
+        })),
+      },
+    );
+    expect(many.runs.length).toBe(20);
+    const kinds = boundaryKindsOf(many);
+    const deepest = kinds.find((k) => k.a === 0 && k.b === 20)!;
+    expect(deepest.edges.length).toBe(20);
+    expect(isWrong(deepest, 1)).toBe(true);
+    expect(isWrong(deepest, (1 << 20) - 1)).toBe(false);
   });
   test('between blocks the lighter grows under the darker, and the overlap is planned', () => {
     const blocks: Plan = {
@@ -120,12 +143,12 @@ describe('boundaries of a plan', () => {
       ['a', 0],
       ['b', 0],
     ]);
-    expect(plain.wrong[0]).toBe(1);
+    expect(isWrong(plain, 0)).toBe(true);
     expect(trapped.edges.map((e) => [e.covers, e.offsetMm])).toEqual([
       ['a', 0.5],
       ['b', 0],
     ]);
-    expect(trapped.wrong[3]).toBe(0);
+    expect(isWrong(trapped, 3)).toBe(false);
   });
 });
 

@@ -6,7 +6,9 @@ import {
   contactsOnPrint,
   cornerStopLayout,
   largestAtCorners,
+  askedOnce,
   learnedSpread,
+  type WrongStrips,
   motionAbout,
   movementMotions,
   NO_MOTION,
@@ -27,7 +29,7 @@ import {
 } from '@/core/registration';
 import type { BenchState, Proof } from '@/core/sheets';
 import { groundOfPlan, looksOfPlan, printedRuns, type ColoursGot } from './looks';
-import { printedIds, type Plan } from './plan';
+import { printedIds, type Plan, stagesOf } from './plan';
 import { inkedAt, trapsOf, chokesOf, type PrintSheet } from './printSheet';
 
 /** The sheet of a plan, or undefined while there is no picture. */
@@ -80,8 +82,10 @@ export function boundaryKindsOf(plan: Plan, got: ColoursGot = [], fit = plan.fit
   const colours = plan.flat?.colours ?? [];
   const ground = groundOfPlan(plan),
     runs = printedRuns(plan, got);
+  // a spot is printed into its own place: it ends on no boundary of the picture
+  const spots = new Set(stagesOf(plan).flatMap((stage) => (stage.within ? [stage.id] : [])));
   const inkingAt = (run: number, label: number) =>
-    label === BEYOND
+    label === BEYOND || spots.has(plan.runs[run].inkings[0].stageId)
       ? -1
       : plan.runs[run].inkings.findIndex((inking) => printedIds(plan, inking).includes(colours[label].id));
   const label = (id: string) => colours.findIndex((c) => c.id === id);
@@ -132,10 +136,9 @@ export function boundaryKindsOf(plan: Plan, got: ColoursGot = [], fit = plan.fit
   }
 }
 
-/** For each set of the films that end here: 1 where it is not planned and differs from what is. */
-function wrongStrips(edges: readonly FilmEdge[], look: (films: readonly number[]) => Lab): Uint8Array {
-  const wrong = new Uint8Array(1 << edges.length);
-  if (edges.length < 2) return wrong;
+/** Whether a set of the films that end here is not planned and differs from what is: reckoned when it is first asked for. */
+function wrongStrips(edges: readonly FilmEdge[], look: (films: readonly number[]) => Lab): WrongStrips {
+  if (edges.length < 2) return () => 0;
   const lookOf = (films: number) => look(edges.filter((_, i) => films & (1 << i)).map((e) => e.run));
   // from a to b with nothing moved: the strips that are meant
   let films = edges.reduce((bits, e, i) => (e.covers === 'a' ? bits | (1 << i) : bits), 0);
@@ -145,11 +148,13 @@ function wrongStrips(edges: readonly FilmEdge[], look: (films: readonly number[]
     films ^= 1 << edge;
     if (i === order.length - 1 || edges[order[i + 1]].offsetMm > edges[edge].offsetMm + 1e-9) planned.add(films);
   });
-  const looks = [...planned].map(lookOf);
-  for (let set = 0; set < wrong.length; set++)
-    wrong[set] =
-      !planned.has(set) && Math.min(...looks.map((meant) => deltaE2000(meant, lookOf(set)))) > SEEN_DELTA_E ? 1 : 0;
-  return wrong;
+  let looks: Lab[] | undefined;
+  return askedOnce(edges.length, (set) => {
+    if (planned.has(set)) return 0;
+    looks ??= [...planned].map(lookOf);
+    const own = lookOf(set);
+    return looks.every((meant) => deltaE2000(meant, own) > SEEN_DELTA_E) ? 1 : 0;
+  });
 }
 
 /** `film[k][part]`: 0 where run k + 1 leaves nothing on a part of the print, else one more than the number of its inking. */
@@ -366,23 +371,34 @@ export function expectedLooks(
   const film = filmsOnParts(plan, sheet).slice(0, printed);
   const first = film.map((parts) => Math.max(1, ...parts));
   const look = lookOfFilms({ ...plan, runs: plan.runs.slice(0, printed) }, got, film);
-  const strips = Array.from({ length: 1 << printed }, (_, bits) => {
-    let code = 0,
-      stride = 1;
-    for (let k = 0; k < printed; k++) {
-      if (bits & (1 << k)) code += stride;
-      stride *= 1 + first[k];
-    }
-    return {
-      runs: Array.from({ length: printed }, (__, k) => k + 1).filter((k) => bits & (1 << (k - 1))),
-      labD50: look(code),
-    };
-  });
+  const strides = first.reduce<number[]>((list, radix) => [...list, list.at(-1)! * (1 + radix)], [1]);
+  const strips = statesNear(film, printed).map((bits) => ({
+    runs: Array.from({ length: printed }, (_, k) => k + 1).filter((k) => bits & (1 << (k - 1))),
+    labD50: look(first.reduce((code, _, k) => (bits & (1 << k) ? code + strides[k] : code), 0)),
+  }));
   return {
     lookUpToLabD50: looks!.looks.slice(0, printed + 1).map((row) => [...row]),
     inked: film.map((parts) => Array.from(parts, (v) => v > 0)),
     strips,
   };
+}
+
+/** Above so many runs only strips near what is planned are reckoned with: others hardly occur, and their number doubles with each run. */
+const ALL_STRIPS_RUNS = 8;
+
+/** Sets of films a strip may show, as bits: all of them for few runs, else what some part has with up to two films more or fewer. */
+function statesNear(film: readonly Uint8Array[], printed: number): number[] {
+  if (printed <= ALL_STRIPS_RUNS) return Array.from({ length: 1 << printed }, (_, bits) => bits);
+  const planned = new Set(
+    Array.from({ length: film[0]?.length ?? 0 }, (_, part) =>
+      film.reduce((bits, parts, k) => (parts[part] > 0 ? bits | (1 << k) : bits), 0),
+    ),
+  );
+  const near = new Set([0]);
+  for (const state of planned)
+    for (let a = 0; a < printed; a++)
+      for (let b = a; b < printed; b++) near.add(a === b ? state ^ (1 << a) : state ^ (1 << a) ^ (1 << b));
+  return [...planned, ...near];
 }
 
 function added(motion: Motion, base: Motion): Motion {

@@ -43,6 +43,7 @@ import {
 } from '@/store';
 import { blobsOfPlan } from '@/formats';
 import type { FileOut } from './exports';
+import { shapesKept } from './shapesKept';
 
 /** Prints shown on one page of the shelf. */
 const CARDS_A_PAGE = 24;
@@ -188,7 +189,8 @@ export function savePlan(
   if (missing) return failure('plan', 'The plan names a picture that was not brought in. Load the page again.');
   return change(db, id, baseRevision, (row) => {
     const before = planAt(db, id, row.plan_seq)!.plan;
-    const closed = closedPartTouched(before, checked.value, benchLog(db, id));
+    const log = benchLog(db, id);
+    const closed = closedPartTouched(before, checked.value, log, () => shapesKept(db, before, checked.value, log));
     if (closed) return failure('closed', closed);
     appendPlan(db, row, checked.value, label.slice(0, 80), now);
     return success(undefined);

@@ -16,7 +16,15 @@ import {
   type SheetCase,
 } from '@/core/registration';
 import { failure } from '@/core/units';
-import { boundaryKindsOf, CHOKE_MM, decodeLabelMap, expectedLooks, filmsOnParts, lookOfFilms } from '@/records';
+import {
+  boundaryKindsOf,
+  CHOKE_MM,
+  decodeLabelMap,
+  expectedLooks,
+  filmsOnParts,
+  lookOfFilms,
+  reducesOneBlock,
+} from '@/records';
 import { JobFailed, serve } from './serve';
 import type { FitQuestion, RegisterJobs } from './protocol';
 
@@ -79,7 +87,7 @@ serve<RegisterJobs>({
       boundaryKindsOf(
         plan,
         got,
-        plan.way.process === 'reduction' ? { ...plan.fit, chokeMm: mm } : { ...plan.fit, trapMm: mm, pairs: [] },
+        reducesOneBlock(plan) ? { ...plan.fit, chokeMm: mm } : { ...plan.fit, trapMm: mm, pairs: [] },
       );
     return leastOverlap(taskOf(question), kindsAt, OVERLAPS_MM, plan.register.wishShare) ?? null;
   },

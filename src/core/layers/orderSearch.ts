@@ -39,23 +39,28 @@ export interface OrderAnswer {
 }
 
 /** Up to this many open runs every order is tried; beyond it the most promising prefixes are kept. */
-export const EXACT_RUNS = 8;
+export const EXACT_RUNS = 10;
 const BEAM_WIDTH = 400;
+/** Enough to begin an exact search near its end. */
+const FIRST_BEAM = 60;
 /** Inks this near in L* may stand either way round under a rule of direction. */
 const SAME_LIGHTNESS = 4;
 
 /**
  * Which order of a reduction's runs comes nearest to the wish. A colour finished by the run at place p sees the films of
  * places 0 … p, so orders that begin alike share their looks: depth-first over prefixes, each film laid once a prefix, and
- * a prefix left when it is already worse than the best by mean and by worst colour. Exact for up to eight open runs.
+ * a prefix left when it is already worse than the best, once by mean and once by worst colour. Exact for up to ten open runs.
  * `below` bounds the mean: undefined is returned when no order stays under it.
  */
 export function searchOrders(task: OrderTask, below = Infinity): OrderAnswer | undefined {
   const walk = new PrefixWalk(task);
   const exact = task.runs.length - task.closed.length <= EXACT_RUNS;
-  if (exact) walk.depthFirst(below);
-  else walk.beam();
-  if (!walk.bestMean || !walk.bestWorst) return undefined;
+  walk.beam(exact ? FIRST_BEAM : BEAM_WIDTH);
+  if (exact) {
+    walk.depthFirst('mean', below);
+    walk.depthFirst('worst', below);
+  }
+  if (!walk.bestMean || !walk.bestWorst || walk.bestMean.mean >= below) return undefined;
   return { bestMean: walk.bestMean, bestWorst: walk.bestWorst, exact, prefixesTried: walk.prefixesTried };
 }
 
@@ -87,17 +92,20 @@ class PrefixWalk {
     this.placeFor = new Map([...task.pinned, ...task.closed.map((run, place) => [run, place] as const)]);
   }
 
-  depthFirst(below: number): void {
+  /** Every order, left as soon as it cannot become the best by `aim` any more: what the beam found is the first to be beaten. */
+  depthFirst(aim: 'mean' | 'worst', below: number): void {
     const { runs, ground } = this.task;
     const n = runs.length;
     const internals = Array.from({ length: n + 1 }, () => new Float64Array(ground.internal));
     const order: number[] = [];
-    let limit = below;
+    const hopeless = (sum: number, worst: number) =>
+      aim === 'mean'
+        ? sum / this.total >= Math.min(below, this.bestMean?.mean ?? Infinity)
+        : worst >= (this.bestWorst?.worst ?? Infinity);
     const descend = (used: number, sum: number, worst: number) => {
       const place = order.length;
       if (place === n) {
         this.keep(order, sum / this.total, worst);
-        limit = this.bestMean!.mean;
         return;
       }
       for (const run of this.byLightness) {
@@ -105,7 +113,7 @@ class PrefixWalk {
         const next = this.placed(run, place, internals[place], internals[place + 1]);
         const newSum = sum + next.sum,
           newWorst = Math.max(worst, next.worst);
-        if (newSum / this.total >= limit && newWorst >= (this.bestWorst?.worst ?? -Infinity)) continue;
+        if (hopeless(newSum, newWorst)) continue;
         order.push(run);
         descend(used | (1 << run), newSum, newWorst);
         order.pop();
@@ -114,7 +122,7 @@ class PrefixWalk {
     descend(0, 0, 0);
   }
 
-  beam(): void {
+  beam(width: number): void {
     const { runs, ground } = this.task;
     let prefixes: Prefix[] = [{ order: [], used: 0, internal: ground.internal, sum: 0, worst: 0 }];
     for (let place = 0; place < runs.length; place++) {
@@ -133,7 +141,7 @@ class PrefixWalk {
           });
         }
       }
-      prefixes = longer.sort((a, b) => a.sum - b.sum).slice(0, BEAM_WIDTH);
+      prefixes = longer.sort((a, b) => a.sum - b.sum).slice(0, width);
     }
     for (const { order, sum, worst } of prefixes) this.keep(order, sum / this.total, worst);
   }

@@ -107,13 +107,30 @@ describe('the search for an order', () => {
     rising.forEach((l, i) => expect(Math.min(...rising.slice(i))).toBeGreaterThanOrEqual(l - 4));
   });
 
-  test('above eight runs it says that not every order was tried, and still beats light to dark', () => {
-    const ten = HEXES.map((hex) => runOf(hex, 'half'));
+  test('above ten runs it says that not every order was tried, and still beats light to dark', () => {
+    const ten = [...HEXES, ...HEXES.slice(0, 1)].map((hex) => runOf(hex, 'half'));
     expect(ten.length).toBeGreaterThan(EXACT_RUNS);
     const free = searchOrders(task(ten))!,
       falling = searchOrders(task(ten, { direction: 'light to dark' }))!;
     expect(free.exact).toBe(false);
     expect(free.bestMean.mean).toBeLessThanOrEqual(falling.bestMean.mean + 1e-9);
+  });
+
+  test('nine runs are exact: no swap of two betters what was found', () => {
+    const nine = HEXES.slice(0, 9).map((hex, i) => runOf(hex, i % 2 ? 'half' : 'opaque'));
+    const found = searchOrders(task(nine))!;
+    expect(found.exact).toBe(true);
+    const { order } = found.bestMean;
+    const meanOf = (places: readonly number[]) =>
+      searchOrders(task(nine, { pinned: new Map(places.map((run, place) => [run, place])) }))!.bestMean.mean;
+    const better = order.flatMap((_, a) =>
+      order.slice(a + 1).flatMap((__, k) => {
+        const swapped = [...order];
+        [swapped[a], swapped[a + 1 + k]] = [swapped[a + 1 + k], swapped[a]];
+        return meanOf(swapped) < found.bestMean.mean - 1e-9 ? [swapped] : [];
+      }),
+    );
+    expect(better).toEqual([]);
   });
 
   test('nothing is found under a bound that cannot be met', () => {

@@ -6,6 +6,7 @@ import {
   leastOverlap,
   NO_MOTION,
   paintMisprint,
+  isWrong,
   simulateFit,
   type BoundaryKind,
   type FitTask,
@@ -178,7 +179,7 @@ function plainWidth(kind: BoundaryKind, places: readonly number[], limit: number
       (bits, edge, i) => ((edge.covers === 'a' ? x < places[i] : x >= places[i]) ? bits | (1 << i) : bits),
       0,
     );
-    if (kind.wrong[films] === 1) open += step;
+    if (isWrong(kind, films)) open += step;
     else {
       if (open > limit) width += open;
       open = 0;

@@ -14,8 +14,49 @@ export interface BoundaryKind {
   readonly a: number;
   readonly b: number;
   readonly edges: readonly FilmEdge[];
-  /** For each set of these films (bit i is edge i): 1 where a strip that has just them is not planned and can be seen. */
-  readonly wrong: Uint8Array;
+  /**
+   * For each set of these films (bit i is edge i): 1 where a strip that has just them is not planned and can be seen. A table, or a
+   * function asked for the sets that occur: with many films at an edge few of them do.
+   */
+  readonly wrong: Uint8Array | WrongStrips;
+}
+export type WrongStrips = (films: number) => 0 | 1;
+
+/** Whether a strip with just these films of the boundary would be a fault. */
+export function isWrong(kind: BoundaryKind, films: number): boolean {
+  return (typeof kind.wrong === 'function' ? kind.wrong(films) : kind.wrong[films]) === 1;
+}
+
+/** Above so many films a table of all sets is not kept. */
+const TABLE_FILMS = 16;
+
+/** Asks once for each set of `films` films, when it first occurs. */
+export function askedOnce(films: number, ask: WrongStrips): WrongStrips {
+  if (films > TABLE_FILMS) {
+    const known = new Map<number, 0 | 1>();
+    return (set) => {
+      const before = known.get(set);
+      if (before !== undefined) return before;
+      const answer = ask(set);
+      known.set(set, answer);
+      return answer;
+    };
+  }
+  const known = new Uint8Array(1 << films);
+  return (set) => {
+    if (known[set] === 0) known[set] = 1 + ask(set);
+    return (known[set] - 1) as 0 | 1;
+  };
+}
+
+/** Below so many films every strip is asked, to leave out boundaries where nothing can go wrong. */
+const ALL_ASKED_FILMS = 3;
+
+function canShow(kind: BoundaryKind): boolean {
+  const n = kind.edges.length;
+  if (n < 2) return false;
+  if (n > ALL_ASKED_FILMS) return true;
+  return Array.from({ length: 1 << n }, (_, films) => films).some((films) => isWrong(kind, films));
 }
 
 /** One laying, 1σ: shift along each axis at the sheet's middle, and turn. */
@@ -86,12 +127,12 @@ export function simulateFit(task: FitTask): FitAnswer {
   const byKind = kinds.map(() => new Float64Array(sheets)),
     risk = new Float32Array(boundaries.count);
   const lengthByKindMm = kinds.map(() => 0),
-    canShow = kinds.map((kind) => kind.edges.length > 1 && kind.wrong.includes(1));
+    shows = kinds.map(canShow);
   for (let i = 0; i < boundaries.count; i++) {
     const k = kindOf.get(boundaries.a[i] * 256 + boundaries.b[i]);
     if (k === undefined) continue;
     lengthByKindMm[k] += boundaries.lengthMm[i];
-    if (!canShow[k]) continue;
+    if (!shows[k]) continue;
     const { widths, over } = alongBoundary(task, layings, kinds[k], i);
     const mm = boundaries.lengthMm[i],
       own = byKind[k];
@@ -169,8 +210,8 @@ function alongBoundary(
     const [nx, ny, nt] = coefficients,
       away = rest[1] - rest[0];
     const [firstNear, secondNear] = pairStates(kind);
-    const wrongFirst = kind.wrong[firstNear] === 1,
-      wrongSecond = kind.wrong[secondNear] === 1;
+    const wrongFirst = isWrong(kind, firstNear),
+      wrongSecond = isWrong(kind, secondNear);
     for (let s = 0; s < sheets; s++) {
       const d = away + nx * (x1[s] - x0[s]) + ny * (y1[s] - y0[s]) + nt * (t1[s] - t0[s]);
       const width = d > sliverMm && wrongFirst ? d : -d > sliverMm && wrongSecond ? -d : 0;
@@ -206,7 +247,7 @@ function alongBoundary(
       widths[s] = 0;
       continue;
     }
-    const width = stripsWrong(kind.wrong, first, at, order, n, sliverMm);
+    const width = stripsWrong(kind, first, at, order, n, sliverMm);
     widths[s] = width;
     if (width > 0) over++;
   }
@@ -228,7 +269,7 @@ function pairStates({ edges: [first, second] }: BoundaryKind): readonly [number,
 
 /** Sum of the widths of strips that are wrong and wider than the limit. `at`: places of the n edges along the normal; `first`: the films before them all. */
 function stripsWrong(
-  wrong: Uint8Array,
+  kind: BoundaryKind,
   first: number,
   at: Float64Array,
   order: Int32Array,
@@ -249,11 +290,11 @@ function stripsWrong(
   for (let p = 0; p < n - 1; p++) {
     films ^= 1 << order[p];
     const gap = at[order[p + 1]] - at[order[p]];
-    if (gap > 0 && wrong[films] === 1) {
+    if (gap > 0 && isWrong(kind, films)) {
       // strips side by side that are both wrong are seen as one
       let end = p + 1,
         next = films ^ (1 << order[p + 1]);
-      while (end < n - 1 && wrong[next] === 1) {
+      while (end < n - 1 && isWrong(kind, next)) {
         end++;
         next ^= 1 << order[end];
       }
@@ -309,7 +350,7 @@ function widestOn(task: FitTask, layings: Layings, kindOf: ReadonlyMap<number, n
       (r, e) => r + [0, 1, 2].reduce((sum, p) => sum + c[p] * layings[kinds[k].edges[e].run][p][sheet], 0),
     );
     const width = stripsWrong(
-      kinds[k].wrong,
+      kinds[k],
       filmsAtA(kinds[k]),
       places,
       new Int32Array(rest.length),

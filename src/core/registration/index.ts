@@ -53,6 +53,9 @@ export {
   FIT_SHEETS,
   SLIVER_MM,
   leastOverlap,
+  isWrong,
+  askedOnce,
+  type WrongStrips,
   simulateFit,
 } from './fit';
 export { type Misprint, type MisprintView, paintMisprint } from './misprint';

@@ -6,7 +6,7 @@ import { SHEET_LEVEL, type StraightImage } from './straighten';
 /** Which runs lie on which label, as bits, and the looks known for such sets of films. */
 export interface States {
   readonly runs: readonly number[];
-  readonly ofLabel: Uint16Array;
+  readonly ofLabel: Uint32Array;
   readonly count: number;
   /** sRGB levels predicted for a state, three each; NaN where unknown. */
   readonly predicted: Float64Array;
@@ -14,7 +14,7 @@ export interface States {
 
 export function statesOf({ lookUpToLabD50: looks, inked, strips }: ExpectedProof): States {
   const runs = Array.from({ length: looks.length - 1 }, (_, r) => r + 1);
-  const ofLabel = new Uint16Array(256);
+  const ofLabel = new Uint32Array(256);
   const labels = looks[0].length;
   for (let l = 0; l < labels; l++)
     for (const run of runs)
@@ -47,7 +47,7 @@ export interface Proof {
   readonly mmPerPx: number;
   readonly atXMm: number;
   readonly atYMm: number;
-  readonly bits: Uint16Array;
+  readonly bits: Uint32Array;
 }
 
 export function proofAt(

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useMemo, useRef, useState, type DragEvent } from 'react';
 import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
+import { shapesOpen } from '@/records';
 import { usePrintDesk } from '../kit/printContext';
 import { SheetCanvas, type PaintView } from '../kit/SheetCanvas';
 import { FlattenPanel } from './FlattenPanel';
@@ -217,9 +218,9 @@ export function PictureView() {
             </button>
           </div>
         )}
-        {flat && regions.chosen && <RegionPanel regions={regions} closed={closed} />}
+        {flat && regions.chosen && <RegionPanel regions={regions} />}
         {leaf === 'islands' && flat ? (
-          <IslandList regions={regions} closed={closed} />
+          <IslandList regions={regions} closed={!shapesOpen(plan, desk.progress)} />
         ) : (
           <>
             <SizePanel closed={closed} />

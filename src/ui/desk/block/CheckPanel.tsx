@@ -17,7 +17,7 @@ import {
   type FindingKind,
 } from '@/core/cutting';
 import { formatBare, formatLength, parseLengthsMm, trimNumber } from '@/core/units';
-import { keyOfFinding, type Block } from '@/records';
+import { keyOfFinding, shapesOpen, type Block } from '@/records';
 import type { StageFindings } from '@/workers';
 import { Cautions } from '../../kit/Cautions';
 import { LengthField } from '../../kit/fields';
@@ -48,17 +48,16 @@ const LISTED = 5;
 /** The cutting check of a stage: figures, tools, and what to decide, place by place. */
 export function CheckPanel(props: Props) {
   const { run, labels, check, found, settings, picked, onPick, regions } = props;
-  const { state, sheet, unit, urls, progress } = usePrintDesk();
+  const { state, sheet, unit, urls } = usePrintDesk();
   const { plan, cuttingPace } = state;
   const areaCm2 = (plan.picture!.widthMm * plan.picture!.heightMm) / 100;
   const share = (parts: readonly number[]) => parts.reduce((sum, p) => sum + (sheet.share[p] ?? 0), 0);
   const cutCm2 = share(labels.cutNow) * areaCm2;
   const hours = check && cuttingHours(check.figures.outlineM, cutCm2, settings.material, cuttingPace);
-  const closed = progress.cutsDone > 0;
   const lettered = plan.lettering.length;
   return (
     <>
-      {regions.chosen && <RegionPanel regions={regions} closed={closed} />}
+      {regions.chosen && <RegionPanel regions={regions} />}
       <section>
         <dl className="figures" style={{ fontSize: 13.5 }}>
           <dt>
@@ -237,7 +236,7 @@ function Kind({
               <>
                 <p style={{ fontSize: 13 }}>{reasonOf(finding, settings.material)}</p>
                 <div className="row" style={{ gap: 6, margin: '6px 0' }}>
-                  {curesOf(finding, unit, progress.cutsDone === 0).map((c) => (
+                  {curesOf(finding, unit, shapesOpen(plan, progress)).map((c) => (
                     <Button key={c.id} size="small" onClick={() => void cure(finding, c)}>
                       {c.words}
                     </Button>

@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { hexFromLabD50 as hex } from '@/core/colour';
 import { formatLength } from '@/core/units';
-import { CHOKE_MM, cutLineNotes, TRAP_MM, trapsOf, type PairTrap } from '@/records';
+import { CHOKE_MM, cutLineNotes, reducesOneBlock, TRAP_MM, trapsOf, type PairTrap } from '@/records';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
@@ -18,7 +18,7 @@ export function FitPanel({ run }: { run: number }) {
   const colours = plan.flat!.colours;
   const colour = (id: string) => colours.find((c) => c.id === id)!;
   const closed = progress.cutsDone > 0;
-  const reduction = plan.way.process === 'reduction';
+  const reduction = reducesOneBlock(plan);
   const traps = trapsOf(plan);
   const extra = sheet.parts.slice(colours.length).map((part, i) => ({ part, at: colours.length + i }));
   const overlapping = extra.filter(({ part }) => part.as.length > 1 || part.as[0] !== part.label);

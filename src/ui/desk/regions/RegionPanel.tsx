@@ -4,8 +4,9 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { formatLength } from '@/core/units';
+import { closedWords } from '@/records';
 import { usePrintDesk } from '../../kit/printContext';
 import { LengthField } from '../../kit/fields';
 import { Swatch } from '../../kit/Swatch';
@@ -17,16 +18,21 @@ const WIDTH_MM = { minMm: 0.1, maxMm: 3, what: 'the width' } as const;
 const RADIUS_MM = { minMm: 0.1, maxMm: 1.4, what: 'the rounding' } as const;
 
 /** One chosen island: what it is, and what can be made of it. */
-export function RegionPanel({ regions, closed }: { regions: Regions; closed: boolean }) {
-  const { state, unit, change } = usePrintDesk();
+export function RegionPanel({ regions }: { regions: Regions }) {
+  const { state, progress, unit, change } = usePrintDesk();
   const { chosen, act, mmPerPx } = regions;
   const { colours } = state.plan.flat!;
+  const words = useMemo(() => closedWords(state.plan, progress), [state.plan, progress]);
+  /** Colours between which the line can still move. */
+  const open = (label: number) =>
+    chosen !== undefined && words.get(colours[label]?.id) === words.get(colours[chosen.label]?.id);
+  const closed = chosen !== undefined && !colours.some((_, label) => label !== chosen.label && open(label));
   const [widthMm, setWidthMm] = useState(0.8);
   const [radiusMm, setRadiusMm] = useState(0.4);
   const give = (label: number) => chosen && void act('island given away', { kind: 'give', island: chosen.key, label });
   useKeys('1,2,3,4,5,6,7,8,9', 'give the chosen island to that colour', (e) => {
     const label = Number(e.key) - 1;
-    if (!closed && !regions.line && label < colours.length && label !== chosen?.label) give(label);
+    if (!regions.line && label < colours.length && label !== chosen?.label && open(label)) give(label);
   });
   if (!chosen) return null;
   const lettering = state.plan.lettering.includes(chosen.key);
@@ -39,7 +45,8 @@ export function RegionPanel({ regions, closed }: { regions: Regions; closed: boo
       <div className="row" style={{ marginTop: 4, gap: 6 }}>
         {colours.map(
           (c, label) =>
-            label !== chosen.label && (
+            label !== chosen.label &&
+            open(label) && (
               <button
                 key={c.id}
                 type="button"
@@ -57,7 +64,7 @@ export function RegionPanel({ regions, closed }: { regions: Regions; closed: boo
       <div className="row" style={{ marginTop: 8, gap: 6 }}>
         <Button
           size="small"
-          disabled={!next}
+          disabled={!next || !open(next.label)}
           onClick={() => void act('island merged', { kind: 'merge', island: chosen.key })}
         >
           {next ? `Merge into ${colours[next.label].name}` : 'Merge'}
@@ -136,7 +143,7 @@ export function RegionPanel({ regions, closed }: { regions: Regions; closed: boo
           {regions.said}
         </p>
       )}
-      {acts}
+      {acts || <p className="note">Its outline is cut or printed on every side, so it stays as it is.</p>}
       <FormControlLabel
         sx={{ mt: 0.5 }}
         control={

@@ -19,7 +19,7 @@ import {
   type SheetLayout,
 } from '@/core/registration';
 import { formatLength } from '@/core/units';
-import { DAMP_CHANGE, SLIVER_RANGE_MM, WOOD_CHANGE, type RegisterPlan } from '@/records';
+import { DAMP_CHANGE, reducesOneBlock, SLIVER_RANGE_MM, WOOD_CHANGE, type RegisterPlan } from '@/records';
 import type { FitResult, RegisterWorker } from '@/workers';
 import { LengthField, NumberField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
@@ -437,7 +437,7 @@ function Remedy({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
   } = usePrintDesk();
   const [found, setFound] = useState<{ question: Fit['question']; answer: { mm: number; share: number } | null }>();
   const [busy, setBusy] = useState(false);
-  const reduction = plan.way.process === 'reduction',
+  const reduction = reducesOneBlock(plan),
     what = reduction ? 'choke' : 'overlap';
   const { result, question } = fit;
   const answer = found?.question === question ? found : undefined;
