@@ -401,7 +401,7 @@ test('masks: an island left out of a run changes the look and stands on the benc
   await expect(page.getByText('1 place gathered.')).toBeVisible();
   await page.getByRole('button', { name: 'Leave it out of run 1' }).click();
   await expect
-    .poll(async () => (await planOf(id)).masks.map((m) => [m.kind, m.covers, m.place.islands.length]))
+    .poll(async () => (await planOf(id)).masks.map((m) => [m.kind, m.covers, m.place.anchors.length]))
     .toEqual([['mask', 'place', 1]]);
   await page.getByRole('button', { name: /^Lay the mask over 1 place/ }).click();
   const svg = await saved(page, page.getByRole('link', { name: 'SVG' }));

@@ -34,6 +34,7 @@ export {
   blockOfRun,
   cutStateOfRun,
   type Place,
+  type Anchor,
   type Mask,
   type MaskKind,
   type PairTrap,
@@ -54,12 +55,14 @@ export {
   labelStateOfRun,
   partIds,
   regionOf,
+  anchorPx,
   cutLineNotes,
   maskNotes,
   keyOfFinding,
 } from './printSheet';
 export { withRunOrder, withGroups, withFlat, guessBarePaper, groupsOf, lightToDark, planFromSketch } from './runPlan';
 export { upgradedPlan } from './upgrade';
+export { carriedPoint, withPicturePlaced } from './carried';
 export {
   type Progress,
   type RunProgress,

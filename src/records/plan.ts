@@ -15,7 +15,7 @@ import {
   type ShimStock,
   type Solved,
 } from '@/core/registration';
-import type { Experience, SheetWish, SlipPlace } from '@/core/sheets';
+import type { Experience, SheetWish } from '@/core/sheets';
 
 /** A stored run of bytes by its SHA-256, in hexadecimal. */
 export type BlobSha = string;
@@ -88,8 +88,21 @@ export interface Ink {
   readonly softenerPercent: number;
 }
 
-/** A place on the print as seen: islands by their first pixel, and what lies within outlines (mm; x, y, x, y …; even–odd). */
-export type Place = SlipPlace;
+/**
+ * An island by a point inside it, mm on the print as seen, and its colour (null: whatever colour it has). When the picture changes it is
+ * found again there; where another colour lies now, or nothing, it is lost and shown as lost.
+ */
+export interface Anchor {
+  readonly xMm: number;
+  readonly yMm: number;
+  readonly colourId: string | null;
+}
+
+/** A place on the print as seen: islands by anchors, and what lies within outlines (mm; x, y, x, y …; even–odd). */
+export interface Place {
+  readonly anchors: readonly Anchor[];
+  readonly outlinesMm: readonly (readonly number[])[];
+}
 
 /** The side of a block as cut for one run. `within`: it stands nowhere else (a small block or stencil for one spot). */
 export interface Stage {
@@ -214,7 +227,7 @@ export interface RegisterPlan {
 
 /** All that is planned for a print. What happened to it stands in the bench log. */
 export interface Plan {
-  readonly version: 4;
+  readonly version: 5;
   readonly way: {
     readonly process: Process;
     readonly under: UnderFilm;
@@ -231,8 +244,8 @@ export interface Plan {
   readonly rules: PlanRules;
   readonly fit: FitPlan;
   readonly masks: readonly Mask[];
-  /** Islands that are lettering, by first pixel: mirror warnings name them. */
-  readonly lettering: readonly number[];
+  /** Islands that are lettering: mirror warnings name them. */
+  readonly lettering: readonly Anchor[];
   /** Findings of the cutting check that are wanted as they are, by `keyOfFinding`. */
   readonly kept: readonly string[];
   /** Widths of the tools at hand, rising. */
@@ -284,7 +297,7 @@ export const DEFAULT_RULES: PlanRules = { direction: 'free', pinnedIds: [], maxF
 
 export function emptyPlan(): Plan {
   return {
-    version: 4,
+    version: 5,
     way: { process: 'reduction', under: 'dry', ink: 'oil relief', registration: 'corner stops', printing: 'by hand' },
     paper: { name: 'warm white', labD50: [94.5, 0.3, 4.2] },
     picture: null,

@@ -1,6 +1,6 @@
 import { cutStatesOf, plainParts, type CutState, type PrintMapTask, type PrintPart } from '@/core/layers';
-import type { Region } from '@/core/geometry';
-import type { Slip } from '@/core/sheets';
+import type { AnchorPx, Region } from '@/core/geometry';
+import type { Slip, SlipPlace } from '@/core/sheets';
 import {
   blockOfRun,
   inkNamesOf,
@@ -8,6 +8,7 @@ import {
   reducesOneBlock,
   sideOfStage,
   stagesOf,
+  type Anchor,
   type Inking,
   type Place,
   type Plan,
@@ -39,9 +40,23 @@ export function plainSheet(plan: Plan): PrintSheet {
   return { parts: plainParts(colours.length), share: colours.map((c) => c.areaShare), effects: [] };
 }
 
-export function regionOf(place: Place, mmPerPx: number): Region {
-  return { islands: place.islands, outlinesPx: place.outlinesMm.map((ring) => ring.map((mm) => mm / mmPerPx)) };
+/** A place in pixels of the label map. A slip in an old log may still name islands by their first pixel. */
+export function regionOf(place: Place | SlipPlace, plan: Plan): Region {
+  const mmPerPx = plan.picture?.raster.mmPerPx ?? 0.1;
+  return {
+    islands: 'islands' in place ? place.islands : [],
+    anchors: 'anchors' in place ? place.anchors.map((anchor) => anchorPx(anchor, plan)) : [],
+    outlinesPx: place.outlinesMm.map((ring) => ring.map((mm) => mm / mmPerPx)),
+  };
 }
+
+/** An anchor in pixels of the label map; one whose colour is gone has a label no island has. */
+export function anchorPx({ xMm, yMm, colourId }: Anchor, plan: Plan): AnchorPx {
+  const mmPerPx = plan.picture?.raster.mmPerPx ?? 0.1;
+  const label = colourId === null ? -1 : (plan.flat?.colours.findIndex((c) => c.id === colourId) ?? -1);
+  return { x: xMm / mmPerPx, y: yMm / mmPerPx, label: colourId !== null && label < 0 ? NO_LABEL : label };
+}
+const NO_LABEL = 999;
 
 /** Slips that still show on the block: those patched, or taken into the picture, do not. */
 export function openSlips(slips: readonly Slip[]): Slip[] {
@@ -55,11 +70,13 @@ export function printTaskOf(plan: Plan, slips: readonly Slip[] = []): PrintTask 
   const label = (id: string) => colours.findIndex((c) => c.id === id);
   const marks: PrintMapTask['marks'][number][] = [];
   const effects: MarkEffect[] = [];
-  const add = (place: Place, growMm: number, on: readonly string[] | null, effect: MarkEffect) => {
-    marks.push({ region: regionOf(place, mmPerPx), growPx: growMm / mmPerPx, on: on && on.map(label) });
+  const add = (place: Place | SlipPlace, growMm: number, on: readonly string[] | null, effect: MarkEffect) => {
+    marks.push({ region: regionOf(place, plan), growPx: growMm / mmPerPx, on: on && on.map(label) });
     effects.push(effect);
   };
+  const runs = new Set(plan.runs.map((run) => run.id));
   for (const mask of plan.masks) {
+    if (!runs.has(mask.runId)) continue; // lost with its run: kept, shown, and without effect
     // the reach of a mask lies in cleared ground: on what stands it covers just its place
     if (mask.kind !== 'keep clean') add(mask.place, 0, null, { kind: 'mask', runId: mask.runId, covers: mask.covers });
   }
@@ -249,7 +266,7 @@ export function maskNotes(plan: Plan, run: Run): string[] {
   return plan.masks
     .filter((mask) => mask.runId === run.id)
     .map((mask) => {
-      const count = mask.place.islands.length + mask.place.outlinesMm.length;
+      const count = mask.place.anchors.length + mask.place.outlinesMm.length;
       const what =
         mask.kind === 'keep clean'
           ? 'cleared ground stays covered'

@@ -234,7 +234,7 @@ test.each<[string, object, RegExp]>([
   [
     'a slip off the world',
     { kind: 'slip', slipId: 's', stageId: 'stage-1', place: { ...PLACE, outlinesMm: [[0, 1e9, 1, 1]] }, note: '' },
-    /2000/,
+    /4000/,
   ],
   ['an answer nobody gives', { kind: 'slip-answered', slipId: 's', answer: 'weep' }, /answer/],
   [

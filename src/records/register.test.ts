@@ -4,7 +4,6 @@ import {
   benchX,
   blockOnSheet,
   boundaryKindsOf,
-  checkPlan,
   contactsOf,
   emptyPlan,
   expectedLooks,
@@ -246,36 +245,6 @@ describe('in words', () => {
     expect(growthAdvice(motion({ growthY: 0.002 }), image, false)).toMatch(/paper has shrunk by 0.30 mm/);
     expect(growthAdvice(motion({ growthX: 0.0002 }), image, true)).toBeUndefined();
   });
-});
-
-test('a plan of version 3 comes up with its margin, and nothing else decided', () => {
-  const { register: _r, layout, blocks, ...rest } = reduction;
-  void _r;
-  const old = {
-    ...rest,
-    version: 3,
-    layout: { marginMm: 33, marginRule: 'equal', exportPaper: 'A3' },
-    blocks: blocks.map(({ sizeMm: _s, ...block }) => {
-      void _s;
-      return block;
-    }),
-  };
-  const up = checkPlan(old);
-  expect(
-    up.ok && [
-      up.value.version,
-      up.value.layout.marginMm,
-      up.value.layout.rule,
-      up.value.layout.exportPaper,
-      up.value.blocks[0].sizeMm,
-    ],
-  ).toEqual([4, 33, 'equal', 'A3', null]);
-  expect(up.ok && up.value.layout.titleRoomMm).toBe(layout.titleRoomMm);
-  const wrong = checkPlan({
-    ...reduction,
-    register: { ...reduction.register, stock: [{ name: 'slab', thicknessMm: 9 }] },
-  });
-  expect(!wrong.ok && wrong.message).toMatch(/9 mm is too much for the thickness of a shim/);
 });
 
 test('marks of a proof fit to the motion they came from', () => {

@@ -75,11 +75,9 @@ export function withGroups(plan: Plan, groups: readonly (readonly string[])[]): 
 
 /** The plan without masks of runs, and overlaps of colours, that are not there any more. */
 function withoutStrays(plan: Plan): Plan {
-  const runs = new Set(plan.runs.map((run) => run.id)),
-    colours = new Set(plan.flat?.colours.map((c) => c.id));
+  const colours = new Set(plan.flat?.colours.map((c) => c.id));
   return {
     ...plan,
-    masks: plan.masks.filter((mask) => runs.has(mask.runId)),
     fit: { ...plan.fit, pairs: plan.fit.pairs.filter((pair) => colours.has(pair.aId) && colours.has(pair.bId)) },
   };
 }

@@ -110,12 +110,22 @@ const edges = (range: { minMm: number; maxMm: number; what: string }) =>
 const pixel = () => number().strict().required().integer().min(0).max(1e9);
 /** A place may name many small islands and follow long outlines, within reason. */
 const MAX_OUTLINE_NUMBERS = 40_000;
+const anchor = object({
+  xMm: between('an anchor’s place', -2000, 4000, ' mm'),
+  yMm: between('an anchor’s place', -2000, 4000, ' mm'),
+  colourId: string().strict().max(80).nullable().defined(),
+});
+const outlinesMm = array()
+  .of(array().of(number().strict().required().min(-2000).max(4000)).required().max(MAX_OUTLINE_NUMBERS))
+  .required()
+  .max(2000);
 const place = object({
+  anchors: array().of(anchor.required()).required().max(5000, 'A place may name up to 5000 islands.'),
+  outlinesMm,
+});
+const slipPlace = object({
   islands: array().of(pixel()).required().max(5000, 'A place may name up to 5000 islands.'),
-  outlinesMm: array()
-    .of(array().of(number().strict().required().min(-2000).max(2000)).required().max(MAX_OUTLINE_NUMBERS))
-    .required()
-    .max(2000),
+  outlinesMm,
 });
 
 const picture = object({
@@ -176,7 +186,7 @@ const flat = object({
   .defined();
 
 const planSchema = object({
-  version: oneOf([4]),
+  version: oneOf([5]),
   way: object({
     process: oneOf(['reduction', 'multi-block', 'mixed']),
     under: oneOf(['dry', 'wet']),
@@ -298,7 +308,7 @@ const planSchema = object({
     )
     .required()
     .max(40, 'A print may have up to 40 masks.'),
-  lettering: array().of(pixel()).required().max(2000),
+  lettering: array().of(anchor.required()).required().max(2000),
   kept: array().of(string().strict().required().max(60)).required().max(2000),
   toolsMm: array()
     .of(mm(TOOL_RANGE_MM))
@@ -390,9 +400,6 @@ export function checkPlan(value: unknown): Outcome<Plan> {
       if (!stages.has(inking.stageId) || !inks.has(inking.inkId))
         return failure('plan', `Run “${run.id}” names a stage or an ink that is not there.`);
   }
-  const runs = new Set(plan.runs.map((run) => run.id));
-  const strayMask = plan.masks.find((mask) => !runs.has(mask.runId));
-  if (strayMask) return failure('plan', `Mask “${strayMask.id}” belongs to a run that is not there.`);
   const strayPair = plan.fit.pairs.find((pair) => !colours.has(pair.aId) || !colours.has(pair.bId));
   return strayPair ? failure('plan', 'An overlap names a colour that is not there.') : shaped;
 }
@@ -438,7 +445,7 @@ const ACT_SCHEMAS: Record<BenchAct['kind'], Schema> = {
     kind: string(),
     slipId: id(),
     stageId: id(),
-    place: place.required(),
+    place: slipPlace.required(),
     note: string().strict().defined().max(300),
     pictureSha: string()
       .strict()

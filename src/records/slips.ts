@@ -2,7 +2,7 @@ import { filmStackOf } from '@/core/layers';
 import type { Slip } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
 import { printedRuns } from './looks';
-import { inkOfRun, sideOfStage, stagesOf, type Block, type Ink, type Plan, type Run } from './plan';
+import { inkOfRun, sideOfStage, stagesOf, type Block, type Ink, type Place, type Plan, type Run } from './plan';
 
 /** Stages a slip takes something from: its own and all later ones of that side. */
 export function slippedStages(plan: Plan, slip: Pick<Slip, 'stageId'>): string[] {
@@ -83,7 +83,13 @@ export function withSpotRun(plan: Plan, slip: Slip, colourIds: readonly string[]
     ...plan.blocks[0],
     id: `block-spot-${number}`,
     name: `Spot block ${number}`,
-    sides: [{ id: `side-spot-${number}`, name: 'face', stages: [{ id: stageId, standingIds, within: slip.place }] }],
+    sides: [
+      {
+        id: `side-spot-${number}`,
+        name: 'face',
+        stages: [{ id: stageId, standingIds, within: placeOfSlip(slip, plan) }],
+      },
+    ],
   };
   const run: Run = {
     id: `run-spot-${number}`,
@@ -99,6 +105,19 @@ export function withSpotRun(plan: Plan, slip: Slip, colourIds: readonly string[]
     blocks: [...plan.blocks, block],
     runs: [...plan.runs, run],
   });
+}
+
+/** A slip's place in the plan's own way: islands of an old log by a point inside them. */
+function placeOfSlip({ place }: Slip, plan: Plan): Place {
+  const { widthPx, mmPerPx } = plan.picture?.raster ?? { widthPx: 1, mmPerPx: 0.1 };
+  return {
+    anchors: place.islands.map((first) => ({
+      xMm: ((first % widthPx) + 0.5) * mmPerPx,
+      yMm: (Math.floor(first / widthPx) + 0.5) * mmPerPx,
+      colourId: null,
+    })),
+    outlinesMm: place.outlinesMm,
+  };
 }
 
 /** Two tones from one stage: a second run from the same stage right after it, the two masked to complement each other. */

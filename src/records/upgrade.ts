@@ -1,26 +1,32 @@
-import { DEFAULT_TOOLS_MM } from '@/core/cutting';
-import { DEFAULT_LAYOUT, DEFAULT_REGISTER, DEFAULT_RULES, NOTHING_FITTED } from './plan';
-
 interface OlderPlan {
   readonly version: number;
   readonly way: object;
   readonly toolMm?: number;
   readonly inks: readonly object[];
-  readonly blocks: readonly object[];
+  readonly blocks: readonly { readonly sides?: readonly { readonly stages?: readonly object[] }[] }[];
   readonly layout?: { readonly marginMm?: number; readonly marginRule?: string; readonly exportPaper?: string };
   readonly runs: readonly { readonly colourId: string; readonly inkings: readonly object[] }[];
+  readonly picture?: { readonly raster?: { readonly widthPx?: number; readonly mmPerPx?: number } } | null;
+  readonly lettering?: readonly number[];
+  readonly masks?: readonly { readonly place?: OlderPlace }[];
+}
+interface OlderPlace {
+  readonly islands?: readonly number[];
+  readonly outlinesMm?: unknown;
 }
 
 /**
  * A stored plan in the present form. Version 1 knew reductions only, and inks by colour and a word; version 2 knew no overlaps, masks or
- * tools; version 3 no paper but what one margin makes, and no size of a block.
+ * tools; version 3 no paper but what one margin makes, and no size of a block; version 4 named islands by their first pixel. Each step is
+ * frozen as the release made it that brought the form: it takes no value from elsewhere in the program.
  */
 export function upgradedPlan(stored: unknown): unknown {
   const plan = stored as OlderPlan | null;
   if (!plan || !Array.isArray(plan.runs) || !Array.isArray(plan.inks)) return stored;
   if (plan.version === 1) return upgradedPlan(fromOne(plan));
   if (plan.version === 2) return upgradedPlan(fromTwo(plan));
-  if (plan.version === 3) return fromThree(plan);
+  if (plan.version === 3) return upgradedPlan(fromThree(plan));
+  if (plan.version === 4) return fromFour(plan);
   return stored;
 }
 
@@ -29,7 +35,7 @@ function fromOne(plan: OlderPlan): unknown {
     ...plan,
     version: 2,
     way: { ...plan.way, under: 'dry' },
-    rules: DEFAULT_RULES,
+    rules: { direction: 'free', pinnedIds: [], maxFilms: 5, rollerClearanceMm: 20 },
     inks: plan.inks.map((ink, place) => ({
       ...ink,
       film: null,
@@ -45,13 +51,20 @@ function fromOne(plan: OlderPlan): unknown {
   };
 }
 
+const TOOLS_OF_THREE_MM = [0.5, 1, 2, 3, 6, 10];
+
 function fromTwo({ toolMm, ...plan }: OlderPlan): unknown {
-  const narrowest = typeof toolMm === 'number' ? toolMm : DEFAULT_TOOLS_MM[0];
+  const narrowest = typeof toolMm === 'number' ? toolMm : TOOLS_OF_THREE_MM[0];
   return {
     ...plan,
-    ...NOTHING_FITTED,
     version: 3,
-    toolsMm: [narrowest, ...DEFAULT_TOOLS_MM.filter((mm) => mm > narrowest)],
+    fit: { trapMm: 0, pairs: [], chokeMm: 0 },
+    masks: [],
+    lettering: [],
+    kept: [],
+    toolsMm: [narrowest, ...TOOLS_OF_THREE_MM.filter((mm) => mm > narrowest)],
+    roller: { diameterMm: 50, soft: false, depthMm: 1.5 },
+    transfer: { wayId: 'tracing', spares: 2 },
     blocks: Array.isArray(plan.blocks) ? plan.blocks.map((block: object) => ({ ...block, grainDeg: 0 })) : plan.blocks,
   };
 }
@@ -61,12 +74,70 @@ function fromThree({ layout, ...plan }: OlderPlan): unknown {
     ...plan,
     version: 4,
     layout: {
-      ...DEFAULT_LAYOUT,
-      marginMm: layout?.marginMm,
+      solve: 'paper',
       rule: layout?.marginRule,
+      marginMm: layout?.marginMm,
+      marginsMm: { top: 40, right: 40, bottom: 48, left: 40 },
+      paperMm: { widthMm: 320, heightMm: 270 },
+      allowanceMm: null,
+      copies: { columns: 1, rows: 1, gapMm: 10 },
+      titleRoomMm: 12,
+      tornEdges: [],
+      paperSide: 'smooth',
+      paperGrain: 'upright',
       exportPaper: layout?.exportPaper,
     },
-    register: DEFAULT_REGISTER,
+    register: {
+      hand: 'practised',
+      paperDampChange: 0,
+      woodMoistureChange: 0,
+      sliverMm: 0.25,
+      wishShare: 0.05,
+      stock: [
+        { name: 'board', thicknessMm: 0.4 },
+        { name: 'paper', thicknessMm: 0.1 },
+      ],
+      heights: { blockMm: 4, backingMm: 0, paperMm: 0.3, packingMm: 2, pressGapMm: null },
+    },
     blocks: Array.isArray(plan.blocks) ? plan.blocks.map((block: object) => ({ ...block, sizeMm: null })) : plan.blocks,
   };
+}
+
+function fromFour(plan: OlderPlan): unknown {
+  const widthPx = plan.picture?.raster?.widthPx ?? 0,
+    mmPerPx = plan.picture?.raster?.mmPerPx ?? 0.1;
+  const anchors = (islands: unknown) =>
+    widthPx > 0 && Array.isArray(islands)
+      ? islands.map((first: number) => ({
+          xMm: toMicron(((first % widthPx) + 0.5) * mmPerPx),
+          yMm: toMicron((Math.floor(first / widthPx) + 0.5) * mmPerPx),
+          colourId: null,
+        }))
+      : [];
+  const placed = (place: OlderPlace | undefined) =>
+    place && { anchors: anchors(place.islands), outlinesMm: place.outlinesMm };
+  const stage = (old: { within?: OlderPlace }) => (old.within ? { ...old, within: placed(old.within) } : old);
+  return {
+    ...plan,
+    version: 5,
+    lettering: anchors(plan.lettering),
+    masks: Array.isArray(plan.masks)
+      ? plan.masks.map((mask: { place?: OlderPlace }) => ({ ...mask, place: placed(mask.place) }))
+      : plan.masks,
+    blocks: Array.isArray(plan.blocks)
+      ? plan.blocks.map((block: OlderPlan['blocks'][number]) => ({
+          ...block,
+          sides: Array.isArray(block.sides)
+            ? block.sides.map((side) => ({
+                ...side,
+                stages: Array.isArray(side.stages) ? side.stages.map(stage) : side.stages,
+              }))
+            : block.sides,
+        }))
+      : plan.blocks,
+  };
+}
+
+function toMicron(mm: number): number {
+  return Math.round(mm * 1000) / 1000;
 }

@@ -83,7 +83,7 @@ async function planned(): Promise<PrintState> {
   });
   return ok(savePlan(db, id, sized.revision, plan, 'flat', NOW));
 }
-const placeOnNight = { islands: [], outlinesMm: [[17, 2, 20, 2, 20, 5, 17, 5]] };
+const placeOnNight = { anchors: [], islands: [], outlinesMm: [[17, 2, 20, 2, 20, 5, 17, 5]] };
 
 describe('layers and lines', () => {
   test('a run as layers: what prints, the sheet after and before, at full size and resolution', async () => {

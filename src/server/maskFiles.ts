@@ -62,7 +62,7 @@ function maskRings(laid: LaidOut, mask: Mask): Outcome<number[][]> {
   const standing = maskOfLabels(laid.map, labelSet(labelStateOfRun(laid.plan, run, laid.sheet).standing));
   const cover = maskCover(
     standing,
-    regionMask(islands, regionOf(mask.place, laid.mmPerPx)),
+    regionMask(islands, regionOf(mask.place, laid.plan)),
     mask.kind === 'keep clean' ? 'keep clean' : mask.covers,
     mask.growMm / laid.mmPerPx,
   );

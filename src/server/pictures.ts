@@ -7,6 +7,7 @@ import {
   MAX_LABEL_PIXELS,
   SIZE_RANGE_MM,
   withFlat,
+  withPicturePlaced,
   type PicturePlan,
   type Plan,
   type PrintState,
@@ -64,7 +65,7 @@ export async function placeAgain(
   };
   const picture = await placePicture(db, original.bytes, facts, plan.picture.fileName, checked.value, plan, now);
   if (!picture.ok) return picture;
-  return savePlan(db, id, baseRevision, withFlat({ ...plan, picture: picture.value }, null), 'picture sized', now);
+  return savePlan(db, id, baseRevision, withFlat(withPicturePlaced(plan, picture.value), null), 'picture sized', now);
 }
 
 async function placePicture(

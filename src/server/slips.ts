@@ -103,7 +103,7 @@ function planAfter(db: Store, plan: Plan, slip: Slip, answer: SlipAnswer, now: s
 
 function slipMask(plan: Plan, slip: Slip, map: LabelMap): BitMask | undefined {
   const islands = findIslands(map);
-  return islands && regionMask(islands, regionOf(slip.place, plan.picture!.raster.mmPerPx));
+  return islands && regionMask(islands, regionOf(slip.place, plan));
 }
 
 function eachOf(mask: BitMask, visit: (pixel: number) => void): void {

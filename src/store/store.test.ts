@@ -1,4 +1,4 @@
-import { copyFileSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
@@ -150,12 +150,12 @@ test('a file of the first version opens: its plans come up to the present form, 
     "INSERT INTO prints (id, name, created_at, saved_at, plan_seq) VALUES ('p', 'old', 'then', 'then', 1)",
   ).run();
   db.prepare("INSERT INTO plan_history VALUES ('p', 1, 'new', ?, 'then')").run(
-    JSON.stringify({ ...emptyPlan(), rules: undefined, version: 1 }),
+    readFileSync('src/records/fixtures/plan-version-1.json', 'utf8'),
   );
   db.close();
   const opened = openStore(join(folder, 'old.sqlite'));
   expect(planAt(opened, 'p', 1)!.plan).toMatchObject({
-    version: 4,
+    version: 5,
     rules: { direction: 'free' },
     way: { under: 'dry' },
   });

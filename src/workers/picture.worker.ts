@@ -23,6 +23,8 @@ import {
   invertMask,
   islandAt,
   islandByKey,
+  islandOfAnchor,
+  islandsOfRegion,
   islandFigures,
   labelCoverage,
   labelGapsPx,
@@ -304,12 +306,17 @@ const handlers: Handlers<PictureJobs> = {
     });
     return { ...verdict, riskOutlinesMm, milliseconds: performance.now() - started };
   },
+  findAnchors({ anchors }) {
+    const islands = allIslands();
+    return anchors.map((anchor) => {
+      const island = islandOfAnchor(islands, anchor);
+      return island === undefined ? null : islands.islandFirstPx[island];
+    });
+  },
   outlines({ region, forShow }) {
     const islands = allIslands();
-    const boxes = region.islands.flatMap((key) => {
-      const island = islandByKey(islands, key);
-      return island === undefined ? [] : [boxOf(islands, island)];
-    });
+    const chosen = islandsOfRegion(islands, region);
+    const boxes = chosen.map((island) => boxOf(islands, island));
     for (const ring of region.outlinesPx)
       for (let p = 0; p + 1 < ring.length; p += 2)
         boxes.push({
@@ -326,14 +333,11 @@ const handlers: Handlers<PictureJobs> = {
       down = Math.max(1, Math.min(islands.height, Math.max(...boxes.map((b) => b.y1)) + 1) - y0);
     const every = forShow ? Math.max(1, Math.ceil(Math.sqrt((across * down) / SHOWN_AT_ONCE_PX))) : 1;
     const part = emptyMask(Math.ceil(across / every), Math.ceil(down / every));
-    for (const key of region.islands) {
-      const island = islandByKey(islands, key);
-      if (island !== undefined)
-        eachStripOf(islands, island, (y, from, to) => {
-          if ((y - y0) % every === 0)
-            fillSpan(part, (y - y0) / every, Math.round((from - x0) / every), Math.round((to - x0) / every));
-        });
-    }
+    for (const island of chosen)
+      eachStripOf(islands, island, (y, from, to) => {
+        if ((y - y0) % every === 0)
+          fillSpan(part, (y - y0) / every, Math.round((from - x0) / every), Math.round((to - x0) / every));
+      });
     const lasso = emptyMask(part.width, part.height);
     fillOutlines(
       lasso,

@@ -1,7 +1,7 @@
 import type { Lab } from '@/core/colour';
 import type { Pigment } from '@/core/inks';
 import type { CutIsland, CutSettings, RehearsalPart, StageVerdict } from '@/core/cutting';
-import type { Box, LabelStyle, Region, View } from '@/core/geometry';
+import type { AnchorPx, Box, LabelStyle, Region, View } from '@/core/geometry';
 import type { FitAnswer, MisprintView, Motion, ProofReading, Spread } from '@/core/registration';
 import type { PrintMapTask, PrintPart } from '@/core/layers';
 import type { EditDone, FlatColourFigures, FlattenSettings, RegionEdit } from '@/core/picture';
@@ -131,6 +131,8 @@ export interface PictureJobs {
     give: StageFindings;
   };
   /** Outlines of a place of the picture, mm; `forShow`: large places a little coarser, at once. */
+  /** The islands that anchors lie in, by their key; null where none of that label is there. */
+  findAnchors: { take: { anchors: readonly AnchorPx[] }; give: (number | null)[] };
   outlines: {
     take: { region: Region; forShow?: boolean };
     give: { outlinesMm: readonly (readonly number[])[]; areaMm2: number };

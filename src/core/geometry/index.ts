@@ -27,7 +27,17 @@ export {
 } from './paint';
 export { squaredDistances, labelGapsPx } from './distance';
 export { distancesToOther, squaredDistancesToMask, FAR } from './otherDistance';
-export { type Region, islandByKey, regionMask, fillSpan, fillOutlines, fillLine } from './region';
+export {
+  type AnchorPx,
+  type Region,
+  islandByKey,
+  islandOfAnchor,
+  islandsOfRegion,
+  regionMask,
+  fillSpan,
+  fillOutlines,
+  fillLine,
+} from './region';
 export {
   type Box,
   type IslandNeighbour,

@@ -2,9 +2,20 @@ import { emptyMask, type BitMask } from './bitMask';
 import { dilateDisc } from './discMorphology';
 import { eachStripOf, islandAt, type IslandMap } from './islands';
 
-/** A place on the map: islands by their first pixel, and what lies within outlines (even–odd over all of them), in map pixels (x, y, x, y …). */
+/** A point inside an island, in map pixels; `label` −1: whatever label it has. */
+export interface AnchorPx {
+  readonly x: number;
+  readonly y: number;
+  readonly label: number;
+}
+
+/**
+ * A place on the map: islands by their first pixel or by a point inside them, and what lies within outlines (even–odd over all of
+ * them), in map pixels (x, y, x, y …).
+ */
 export interface Region {
   readonly islands: readonly number[];
+  readonly anchors?: readonly AnchorPx[];
   readonly outlinesPx: readonly (readonly number[])[];
 }
 
@@ -13,6 +24,23 @@ export function islandByKey(islands: IslandMap, key: number): number | undefined
   if (!Number.isInteger(key) || key < 0 || key >= islands.width * islands.height) return undefined;
   const island = islandAt(islands, key % islands.width, Math.floor(key / islands.width));
   return islands.islandFirstPx[island] === key ? island : undefined;
+}
+
+/** The island an anchor lies in; undefined when the anchor is off the map or the island there has another label: it is lost. */
+export function islandOfAnchor(islands: IslandMap, { x, y, label }: AnchorPx): number | undefined {
+  const [px, py] = [Math.floor(x), Math.floor(y)];
+  if (!(px >= 0 && py >= 0 && px < islands.width && py < islands.height)) return undefined;
+  const island = islandAt(islands, px, py);
+  return label < 0 || islands.islandLabel[island] === label ? island : undefined;
+}
+
+/** The islands of a region that are there, each once. */
+export function islandsOfRegion(islands: IslandMap, region: Region): number[] {
+  const found = [
+    ...region.islands.map((key) => islandByKey(islands, key)),
+    ...(region.anchors ?? []).map((anchor) => islandOfAnchor(islands, anchor)),
+  ];
+  return [...new Set(found.filter((island) => island !== undefined))];
 }
 
 /** Sets the pixels x from `from` (inclusive) to `to` of row y. */
@@ -114,10 +142,8 @@ export function fillLine(mask: BitMask, pointsPx: readonly number[], widthPx: nu
 /** The pixels of a region, grown all round by `growPx`. Islands that are not there any more are passed over. */
 export function regionMask(islands: IslandMap, region: Region, growPx = 0): BitMask {
   const mask = emptyMask(islands.width, islands.height);
-  for (const key of region.islands) {
-    const island = islandByKey(islands, key);
-    if (island !== undefined) eachStripOf(islands, island, (y, from, to) => fillSpan(mask, y, from, to));
-  }
+  for (const island of islandsOfRegion(islands, region))
+    eachStripOf(islands, island, (y, from, to) => fillSpan(mask, y, from, to));
   fillOutlines(mask, region.outlinesPx);
   return growPx >= 0.5 ? dilateDisc(mask, 2 * Math.round(growPx) + 1) : mask;
 }

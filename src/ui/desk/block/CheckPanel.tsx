@@ -172,7 +172,7 @@ function Kind({
             id: `mask-${Date.now().toString(36)}`,
             runId: p.runs[run - 1].id,
             kind: 'keep clean',
-            place: { islands: [], outlinesMm: [] },
+            place: { anchors: [], outlinesMm: [] },
             covers: 'place',
             growMm: 1.5,
             hold: 'pins',

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { formatLength } from '@/core/units';
 import {
   inkNamesOf,
@@ -21,6 +21,9 @@ import { usePrintDesk } from '../../kit/printContext';
 import type { LabelState } from '../blockStates';
 import { areaWords } from '../regions/words';
 import type { Regions } from '../regions/useRegions';
+import { anchorOf, useAnchors } from '../regions/useAnchors';
+
+const NOTHING: Place = { anchors: [], outlinesMm: [] };
 
 const KIND_WORDS: Readonly<Record<MaskKind, string>> = {
   mask: 'lay a mask over it',
@@ -48,14 +51,18 @@ export function MaskPanel({
   const theRun = plan.runs[run - 1];
   const masks = plan.masks.filter((mask) => mask.runId === theRun.id);
   const closed = run <= progress.closedRuns;
-  const [gathered, setGathered] = useState<Place>({ islands: [], outlinesMm: [] });
+  const [gathered, setGathered] = useState<Place>(NOTHING);
+  const keys = useAnchors(gathered.anchors);
+  const gatheredAlready = chosen !== undefined && (keys?.includes(chosen.key) ?? false);
+  const planRef = useRef(plan);
+  planRef.current = plan;
   const [kind, setKind] = useState<MaskKind>('mask');
   const [growMm, setGrowMm] = useState(FIRST_GROWTH_MM);
   const [shown, setShown] = useState<string>();
   const showing = masks.find((mask) => mask.id === shown);
   const drawn: Pick<Mask, 'kind' | 'place' | 'covers' | 'growMm'> | undefined =
     showing ??
-    (gathered.islands.length + gathered.outlinesMm.length > 0
+    (gathered.anchors.length + gathered.outlinesMm.length > 0
       ? { kind, place: gathered, covers: 'place', growMm }
       : undefined);
   const drawnKey = drawn ? JSON.stringify(drawn) : '';
@@ -70,7 +77,7 @@ export function MaskPanel({
     void sheetWorker
       .ask('maskOutlines', {
         standing: JSON.parse(standingKey) as number[],
-        region: regionOf(mask.place, mmPerPx),
+        region: regionOf(mask.place, planRef.current),
         covers: mask.kind === 'keep clean' ? 'keep clean' : mask.covers,
         growMm: mask.kind === 'mask' || mask.kind === 'keep clean' ? mask.growMm : 0,
       })
@@ -87,12 +94,12 @@ export function MaskPanel({
       ...p,
       masks: [...p.masks, { ...mask, id: `mask-${Date.now().toString(36)}`, runId: theRun.id }],
     }));
-    setGathered({ islands: [], outlinesMm: [] });
+    setGathered(NOTHING);
     regions.letGo();
   };
   const edit = (id: string, part: Partial<Mask>) =>
     change('mask changed', (p) => ({ ...p, masks: p.masks.map((m) => (m.id === id ? { ...m, ...part } : m)) }));
-  const count = gathered.islands.length + gathered.outlinesMm.length;
+  const count = gathered.anchors.length + gathered.outlinesMm.length;
   return (
     <>
       <section>
@@ -183,10 +190,12 @@ export function MaskPanel({
                 </div>
               </>
             )}
+            <LostPlaces mask={mask} />
             <span className="visually-hidden">mask {i + 1}</span>
           </div>
         ))}
         {closed && <p className="note">This run is printed; its masks stay as they were.</p>}
+        <LostMasks runId={theRun.id} closed={closed} />
       </section>
       {!closed && (
         <section>
@@ -202,15 +211,15 @@ export function MaskPanel({
                 if (chosen) {
                   setGathered((g) => ({
                     ...g,
-                    islands: g.islands.includes(chosen.key)
-                      ? g.islands.filter((k) => k !== chosen.key)
-                      : [...g.islands, chosen.key],
+                    anchors: gatheredAlready
+                      ? g.anchors.filter((_, i) => keys?.[i] !== chosen.key)
+                      : [...g.anchors, anchorOf(chosen, plan)],
                   }));
                 }
               }}
             >
               {chosen
-                ? `${gathered.islands.includes(chosen.key) ? 'Leave out again' : 'Gather'}: ${areaWords(chosen.areaMm2)}`
+                ? `${gatheredAlready ? 'Leave out again' : 'Gather'}: ${areaWords(chosen.areaMm2)}`
                 : 'Gather the chosen island'}
             </Button>
             {line?.use === 'lasso' ? (
@@ -243,7 +252,7 @@ export function MaskPanel({
             <div style={{ display: 'grid', gap: 12, marginTop: 14 }}>
               <p className="say" style={{ fontSize: 13.5 }}>
                 {count} place{count === 1 ? '' : 's'} gathered.{' '}
-                <button type="button" className="link" onClick={() => setGathered({ islands: [], outlinesMm: [] })}>
+                <button type="button" className="link" onClick={() => setGathered(NOTHING)}>
                   Let go
                 </button>
               </p>
@@ -277,7 +286,7 @@ export function MaskPanel({
                     void change('two tones from one stage', (p) =>
                       withSecondTone(p, p.runs[run - 1], gathered, growMm),
                     );
-                    setGathered({ islands: [], outlinesMm: [] });
+                    setGathered(NOTHING);
                     regions.letGo();
                   }}
                 >
@@ -296,7 +305,7 @@ export function MaskPanel({
               onClick={() =>
                 add({
                   kind: 'keep clean',
-                  place: { islands: [], outlinesMm: [] },
+                  place: NOTHING,
                   covers: 'place',
                   growMm: FIRST_GROWTH_MM,
                   hold: 'pins',
@@ -317,3 +326,66 @@ export function MaskPanel({
     </>
   );
 }
+
+/** Places of a mask that cannot be found again on the picture as it is now. */
+function LostPlaces({ mask }: { mask: Mask }) {
+  const keys = useAnchors(mask.place.anchors);
+  const lost = keys?.filter((key) => key === null).length ?? 0;
+  return lost > 0 ? (
+    <p className="say wait">
+      {lost} of its places {lost === 1 ? 'is' : 'are'} lost: another colour lies there since the picture changed. Take
+      the mask away, or gather the places anew.
+    </p>
+  ) : null;
+}
+
+/** Masks whose run is gone since the picture was flattened anew: kept until somebody decides. */
+function LostMasks({ runId, closed }: { runId: string; closed: boolean }) {
+  const { state, change } = usePrintDesk();
+  const { plan } = state;
+  const runs = new Set(plan.runs.map((run) => run.id));
+  const lost = plan.masks.filter((mask) => !runs.has(mask.runId));
+  if (lost.length === 0) return null;
+  return (
+    <div className="say wait" style={{ marginTop: 10 }}>
+      <p>
+        {lost.length === 1 ? 'A mask has' : `${lost.length} masks have`} lost {lost.length === 1 ? 'its' : 'their'} run
+        since the picture was flattened anew. Nothing is masked by {lost.length === 1 ? 'it' : 'them'} now.
+      </p>
+      {lost.map((mask) => (
+        <p key={mask.id} className="row" style={{ gap: 12, marginTop: 6 }}>
+          <span>{mask.note || MASK_WORDS[mask.kind]}</span>
+          <button
+            type="button"
+            className="link"
+            disabled={closed}
+            onClick={() =>
+              void change('lost mask given to a run', (p) => ({
+                ...p,
+                masks: p.masks.map((m) => (m.id === mask.id ? { ...m, runId } : m)),
+              }))
+            }
+          >
+            Give it to this run
+          </button>
+          <button
+            type="button"
+            className="link"
+            onClick={() =>
+              void change('lost mask taken away', (p) => ({ ...p, masks: p.masks.filter((m) => m.id !== mask.id) }))
+            }
+          >
+            Take it away
+          </button>
+        </p>
+      ))}
+    </div>
+  );
+}
+
+const MASK_WORDS: Readonly<Record<MaskKind, string>> = {
+  mask: 'a mask laid over',
+  wipe: 'a place wiped off',
+  'do not ink': 'a place not inked',
+  'keep clean': 'a mask with openings',
+};

@@ -8,13 +8,16 @@ import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
 import type { Regions } from './useRegions';
 import { areaWords } from './words';
+import { useAnchors } from './useAnchors';
 
 const SHOWN = 60;
 const SPECK_MM2 = { min: 0.05, max: 100, what: 'the smallest island to keep' } as const;
 
 /** All islands of the picture as a list, and the lasso that removes specks. */
 export function IslandList({ regions, closed }: { regions: Regions; closed: boolean }) {
-  const { state, sheetWorker, unit } = usePrintDesk();
+  const { state, change, sheetWorker, unit } = usePrintDesk();
+  const lettered = useAnchors(state.plan.lettering);
+  const lostLettering = lettered?.filter((key) => key === null).length ?? 0;
   const { colours, labelsSha } = state.plan.flat!;
   const [order, setOrder] = useState<IslandOrder>('area');
   const [leastMm2, setLeastMm2] = useState(1);
@@ -75,7 +78,7 @@ export function IslandList({ regions, closed }: { regions: Regions; closed: bool
               <Swatch lab={colours[row.label]?.wantedLabD50 ?? [50, 0, 0]} />
               <span style={{ fontSize: 13 }}>
                 {colours[row.label]?.name}
-                {state.plan.lettering.includes(row.key) ? ' · lettering' : ''}
+                {lettered?.includes(row.key) ? ' · lettering' : ''}
               </span>
               <span className="num" style={{ fontSize: 12.5 }}>
                 {areaWords(row.areaMm2)}
@@ -84,6 +87,24 @@ export function IslandList({ regions, closed }: { regions: Regions; closed: bool
             </button>
           ))}
         </div>
+        {lostLettering > 0 && (
+          <p className="say wait" style={{ marginTop: 8 }}>
+            {lostLettering} part{lostLettering === 1 ? '' : 's'} marked as lettering{' '}
+            {lostLettering === 1 ? 'is' : 'are'} lost: another colour lies there now. Mark the lettering anew.{' '}
+            <button
+              type="button"
+              className="link"
+              onClick={() =>
+                void change('lost lettering let go', (p) => ({
+                  ...p,
+                  lettering: p.lettering.filter((_, i) => lettered?.[i] !== null),
+                }))
+              }
+            >
+              Let the lost ones go
+            </button>
+          </p>
+        )}
         {list && list.total > SHOWN && (
           <p className="note">the first {SHOWN}; N and Shift N step through all in reading order</p>
         )}

@@ -13,6 +13,7 @@ import { Swatch } from '../../kit/Swatch';
 import type { Regions } from './useRegions';
 import { areaWords } from './words';
 import { useKeys } from '../../kit/keys';
+import { anchorOf, useAnchors } from './useAnchors';
 
 const WIDTH_MM = { minMm: 0.1, maxMm: 3, what: 'the width' } as const;
 const RADIUS_MM = { minMm: 0.1, maxMm: 1.4, what: 'the rounding' } as const;
@@ -34,8 +35,9 @@ export function RegionPanel({ regions }: { regions: Regions }) {
     const label = Number(e.key) - 1;
     if (!regions.line && label < colours.length && label !== chosen?.label && open(label)) give(label);
   });
+  const lettered = useAnchors(state.plan.lettering);
   if (!chosen) return null;
-  const lettering = state.plan.lettering.includes(chosen.key);
+  const lettering = lettered?.includes(chosen.key) ?? false;
   const next = chosen.detail?.neighbours[0];
   const acts = !closed && (
     <>
@@ -154,8 +156,8 @@ export function RegionPanel({ regions }: { regions: Regions }) {
               void change(e.target.checked ? 'marked as lettering' : 'no lettering', (p) => ({
                 ...p,
                 lettering: e.target.checked
-                  ? [...p.lettering, chosen.key]
-                  : p.lettering.filter((k) => k !== chosen.key),
+                  ? [...p.lettering, anchorOf(chosen, p)]
+                  : p.lettering.filter((_, i) => lettered?.[i] !== chosen.key),
               }))
             }
           />
