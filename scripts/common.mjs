@@ -56,6 +56,6 @@ export function built() {
     .digest('hex');
   if (existsSync('.next/BUILD_ID') && stampIs('built', sources)) return say('The build is up to date.');
   say('Building …');
-  run('npx', ['next', 'build']);
+  run('npm', ['run', 'build']);
   stamp('built', sources);
 }

@@ -58,7 +58,7 @@ suite(
   (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites }),
   { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
 );
-if (check('Build', 'npx', ['next', 'build'])) {
+if (check('Build', 'npm', ['run', 'build'])) {
   suite('Browser tests', 'npx', ['playwright', 'test'], '.tmp/playwright.json', (r) => ({
     passed: r.stats.expected,
     failed: r.stats.unexpected + r.stats.flaky,

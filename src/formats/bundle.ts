@@ -3,8 +3,22 @@ import { createHash } from 'node:crypto';
 import type { BenchEvent } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
 import { checkAct, checkName, checkPlan, type Plan } from '@/records';
+import { mediaTypeOf, OCTETS, pngSize } from './mediaType';
 
-export const BUNDLE_LIMITS = { bytes: 200 * 1024 * 1024, unpackedBytes: 400 * 1024 * 1024, files: 200 } as const;
+const MB = 1024 * 1024;
+export const BUNDLE_LIMITS = {
+  bytes: 200 * MB,
+  unpackedBytes: 400 * MB,
+  files: 200,
+  events: 20_000,
+  manifestBytes: MB,
+  planBytes: 8 * MB,
+  logBytes: 24 * MB,
+  pictureBytes: 80 * MB,
+  /** Pictures are compressed already: a zip that grows more than this when it is opened was made to. */
+  growth: 30,
+  growthFromBytes: 40 * MB,
+} as const;
 const FORMAT = 'ulexite-print';
 const VERSION = 1;
 
@@ -78,6 +92,14 @@ function unpack(bytes: Uint8Array): Outcome<Record<string, Uint8Array>> {
       filter: (file) => {
         unpacked += file.originalSize;
         files++;
+        const most = sizeLimit(file.name);
+        if (file.originalSize > most)
+          refusal ??= `“${file.name.slice(0, 60)}” would have ${Math.round(file.originalSize / 1e6)} MB; up to ${Math.round(most / 1e6)} are read.`;
+        // deflate packs a thousand bytes into one at the very best: more is a size that lies
+        if (file.originalSize > 1100 * file.size + 1000)
+          refusal ??= `“${file.name.slice(0, 60)}” says it is larger than its bytes can hold.`;
+        if (unpacked > BUNDLE_LIMITS.growthFromBytes && unpacked > BUNDLE_LIMITS.growth * bytes.length)
+          refusal ??= `It would grow more than ${BUNDLE_LIMITS.growth} times when it is opened.`;
         if (files > BUNDLE_LIMITS.files) refusal ??= `It holds more than ${BUNDLE_LIMITS.files} files.`;
         if (unpacked > BUNDLE_LIMITS.unpackedBytes)
           refusal ??= `Unpacked it would fill more than ${Math.round(BUNDLE_LIMITS.unpackedBytes / 1e6)} MB.`;
@@ -92,6 +114,12 @@ function unpack(bytes: Uint8Array): Outcome<Record<string, Uint8Array>> {
       'This is not a zip file, or it is damaged. Choose a bundle written by Ulexite (its name ends in .ulexite.zip).',
     );
   }
+}
+
+function sizeLimit(name: string): number {
+  if (name === 'manifest.json') return BUNDLE_LIMITS.manifestBytes;
+  if (name === 'plan.json') return BUNDLE_LIMITS.planBytes;
+  return name === 'bench-log.json' ? BUNDLE_LIMITS.logBytes : BUNDLE_LIMITS.pictureBytes;
 }
 
 function readManifest(files: Record<string, Uint8Array>): Outcome<Manifest> {
@@ -116,7 +144,9 @@ function checkedFiles(
   const content = new Map<string, { bytes: Uint8Array; mediaType: string }>();
   for (const entry of manifest.files) {
     const bytes = Object.hasOwn(files, String(entry?.path)) ? files[entry.path] : undefined;
-    if (!bytes || sha256(bytes) !== entry.sha256)
+    if (content.has(entry?.path))
+      return failure('bundle-damaged', `“${String(entry.path)}” is listed twice in this bundle.`);
+    if (!bytes || bytes.length !== entry.bytes || sha256(bytes) !== entry.sha256)
       return failure(
         'bundle-damaged',
         `“${String(entry?.path)}” in this bundle is missing or damaged (its checksum does not fit). Copy the bundle again from where it came.`,
@@ -136,31 +166,84 @@ function readRecords(
   if (!plan.ok) return failure('bundle-plan', `The plan in this bundle cannot be used: ${plan.message}`);
   const events = readEvents(parse(content.get('bench-log.json')?.bytes));
   if (!events.ok) return events;
-  const blobs = new Map(
-    [...content]
-      .filter(([path]) => path.startsWith('pictures/'))
-      .map(([path, blob]) => [path.slice('pictures/'.length), blob]),
-  );
+  // only what plan and log name is kept: nothing else comes into the workshop's file
+  const wanted = new Set([...blobsOfPlan(plan.value), ...picturesOfLog(events.value)]);
+  const blobs = new Map<string, { bytes: Uint8Array; mediaType: string }>();
+  for (const [path, { bytes }] of content) {
+    const sha = path.startsWith('pictures/') ? path.slice('pictures/'.length) : '';
+    if (wanted.has(sha)) blobs.set(sha, { bytes, mediaType: mediaTypeOf(bytes) });
+  }
   for (const [sha, blob] of blobs)
     if (sha256(blob.bytes) !== sha)
       return failure('bundle-damaged', `The picture “${sha.slice(0, 12)}…” is not what its name says.`);
   for (const sha of blobsOfPlan(plan.value))
     if (!blobs.has(sha))
       return failure('bundle-damaged', `The bundle lacks the picture “${sha.slice(0, 12)}…” that its plan uses.`);
+  const wrong = wrongPicture(plan.value, events.value, blobs);
+  if (wrong) return failure('bundle-picture', wrong);
   return success({ name: name.value, plan: plan.value, events: events.value, blobs });
+}
+
+/** What is wrong with a picture of the bundle, by its bytes: kind and size as the plan says. */
+function wrongPicture(
+  plan: Plan,
+  events: readonly BenchEvent[],
+  blobs: ReadonlyMap<string, { readonly bytes: Uint8Array; readonly mediaType: string }>,
+): string | undefined {
+  if (plan.picture) {
+    const { raster, originalSha, format } = plan.picture;
+    const original = blobs.get(originalSha)!.mediaType;
+    if (original !== `image/${format === 'svg' ? 'svg+xml' : format}`)
+      return `The original picture in this bundle is not the ${format.toUpperCase()} file its plan says.`;
+    const size = pngSize(blobs.get(raster.sha)!.bytes);
+    if (!size || size.widthPx !== raster.widthPx || size.heightPx !== raster.heightPx)
+      return 'The working picture in this bundle is not a PNG of the size its plan says.';
+    if (!fitsItsSize(plan.picture))
+      return `The picture in this bundle has ${raster.widthPx} × ${raster.heightPx} pixels, which does not fit its printed size.`;
+  }
+  if (plan.flat && blobs.get(plan.flat.labelsSha)!.mediaType !== OCTETS)
+    return 'The flat colours in this bundle are not a map of flat colours.';
+  const odd = picturesOfLog(events).find((sha) => blobs.has(sha) && !pngSize(blobs.get(sha)!.bytes));
+  return odd && `The picture “${odd.slice(0, 12)}…” of a cut in this bundle is not a PNG that can be shown.`;
+}
+
+/** The working raster covers the printed size at its fineness, to within a pixel and a half. */
+function fitsItsSize({ raster, widthMm, heightMm }: NonNullable<Plan['picture']>): boolean {
+  const near = (px: number, mmLong: number) => Math.abs(px - mmLong / raster.mmPerPx) <= 1.5;
+  return near(raster.widthPx, widthMm) && near(raster.heightPx, heightMm);
+}
+
+function picturesOfLog(events: readonly BenchEvent[]): string[] {
+  return events.flatMap(({ act }) =>
+    (act.kind === 'stage-cut' || act.kind === 'slip') && act.pictureSha ? [act.pictureSha] : [],
+  );
 }
 
 function readEvents(value: unknown): Outcome<BenchEvent[]> {
   if (!Array.isArray(value)) return failure('bundle-log', 'The bench log in this bundle cannot be read.');
+  if (value.length > BUNDLE_LIMITS.events)
+    return failure(
+      'bundle-log',
+      `The bench log in this bundle has ${value.length} entries; up to ${BUNDLE_LIMITS.events} are read.`,
+    );
+  const ids = new Set<string>();
   const events: BenchEvent[] = [];
   for (const item of value as Partial<BenchEvent>[]) {
     const act = checkAct(item?.act);
-    if (!act.ok || typeof item.id !== 'string' || item.id.length > 80 || Number.isNaN(Date.parse(String(item.at)))) {
+    const again = typeof item?.id === 'string' && ids.has(item.id);
+    if (
+      !act.ok ||
+      again ||
+      typeof item.id !== 'string' ||
+      item.id.length > 80 ||
+      Number.isNaN(Date.parse(String(item.at)))
+    ) {
       return failure(
         'bundle-log',
         `Entry ${events.length + 1} of the bench log in this bundle cannot be used${act.ok ? '.' : `: ${act.message}`}`,
       );
     }
+    ids.add(item.id);
     events.push({ id: item.id, at: new Date(String(item.at)).toISOString(), act: act.value });
   }
   return success(events);

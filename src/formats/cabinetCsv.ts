@@ -37,6 +37,7 @@ export function readCabinetCsv(
       skip_empty_lines: true,
       trim: true,
       to: MAX_INKS + 1,
+      max_record_size: 20_000,
       delimiter: delimiterOf(text),
     });
   } catch (error) {
@@ -72,7 +73,7 @@ function delimiterOf(text: string): string {
 function inkOfRow(row: Record<string, string>, paperLabD50: CabinetInk['paperLabD50']): unknown {
   const numberOr = (text: string | undefined, otherwise: number) =>
     text === undefined || text === '' ? otherwise : Number(text.replace(',', '.'));
-  const name = (row.name ?? '').replace(/^'(?=[=+\-@])/, '');
+  const name = (row.name ?? '').replace(/^'(?=[\s\u00a0]*[=+\-@＝＋－＠|%])/, '');
   const opacity = row.opacity ?? '';
   return {
     name,

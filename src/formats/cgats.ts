@@ -53,24 +53,25 @@ export function writeCgats(title: string, samples: readonly NamedReading[]): str
  * spectrum is marked as missing (negative) keeps its Lab.
  */
 export function readCgats(text: string): Outcome<NamedReading[]> {
-  const format = between(text, 'BEGIN_DATA_FORMAT', 'END_DATA_FORMAT'),
-    data = between(text, 'BEGIN_DATA', 'END_DATA');
+  const lines = text.split(/\r\n|\r|\n/);
+  const format = between(lines, 'BEGIN_DATA_FORMAT', 'END_DATA_FORMAT'),
+    data = between(lines, 'BEGIN_DATA', 'END_DATA');
   if (format === undefined || data === undefined)
     return failure(
       'cgats',
       'This is not a CGATS measurement file: BEGIN_DATA_FORMAT and BEGIN_DATA, with their ends, are missing.',
     );
-  const fields = tokensOf(format).map((f) => f.toUpperCase());
+  const fields = tokensOf(format, MAX_FIELDS).map((f) => f.toUpperCase());
   if (fields.length === 0 || fields.length > MAX_FIELDS)
     return failure('cgats', `The file names ${fields.length} fields; 1 to ${MAX_FIELDS} can be read.`);
-  const tokens = tokensOf(data);
+  const tokens = tokensOf(data, MAX_SAMPLES * fields.length);
+  if (tokens.length > MAX_SAMPLES * fields.length)
+    return failure('cgats', `The file has more than ${MAX_SAMPLES} samples; no more are read.`);
   if (tokens.length % fields.length !== 0)
     return failure(
       'cgats',
       `The data do not come out even: ${tokens.length} values for ${fields.length} fields. The file may be cut off.`,
     );
-  if (tokens.length / fields.length > MAX_SAMPLES)
-    return failure('cgats', `The file has more than ${MAX_SAMPLES} samples; no more are read.`);
   const at = (name: string) => fields.indexOf(name);
   const lab = [at('LAB_L'), at('LAB_A'), at('LAB_B')];
   const named = ['SAMPLE_NAME', 'SAMPLE_LOC', 'SAMPLE_ID', 'SAMPLEID'].map(at).find((i) => i >= 0) ?? -1;
@@ -150,17 +151,49 @@ function resampled(nm: readonly number[], values: readonly number[]): number[] {
   });
 }
 
-function between(text: string, begin: string, end: string): string | undefined {
-  const found = new RegExp(`^[ \\t]*${begin}[ \\t]*$([\\s\\S]*?)^[ \\t]*${end}[ \\t]*$`, 'm').exec(
-    text.replace(/\r\n?/g, '\n'),
-  );
-  return found?.[1];
+/** The lines between two marks that stand alone on theirs. One pass, however the file is made. */
+function between(lines: readonly string[], begin: string, end: string): string | undefined {
+  const from = lines.findIndex((line) => line.trim() === begin);
+  if (from < 0) return undefined;
+  const to = lines.findIndex((line, i) => i > from && line.trim() === end);
+  return to < 0 ? undefined : lines.slice(from + 1, to).join('\n');
 }
 
-function tokensOf(text: string): string[] {
-  return [...text.matchAll(/"((?:[^"]|"")*)"|(\S+)/g)].map((m) =>
-    m[1] !== undefined ? m[1].replace(/""/g, '"') : m[2],
-  );
+/** Words, or texts in quotes with doubled quotes inside; no more than `most` and one, which is enough to refuse them. */
+function tokensOf(text: string, most: number): string[] {
+  const tokens: string[] = [];
+  for (let at = 0; at < text.length && tokens.length <= most;) {
+    if (isBlank(text, at)) {
+      at++;
+      continue;
+    }
+    let end = at;
+    const quoted = text[at] === '"' ? closingQuote(text, at) : -1;
+    if (quoted > 0) {
+      tokens.push(text.slice(at + 1, quoted).replaceAll('""', '"'));
+      end = quoted + 1;
+    } else {
+      while (end < text.length && !isBlank(text, end)) end++;
+      tokens.push(text.slice(at, end));
+    }
+    at = end;
+  }
+  return tokens;
+}
+
+/** A quoted text ends on its own line; −1 where it does not end. */
+function closingQuote(text: string, at: number): number {
+  for (let i = at + 1; i < text.length && text[i] !== '\n'; i++) {
+    if (text[i] !== '"') continue;
+    if (text[i + 1] !== '"') return i;
+    i++;
+  }
+  return -1;
+}
+
+function isBlank(text: string, at: number): boolean {
+  const code = text.charCodeAt(at);
+  return code === 32 || (code >= 9 && code <= 13) || code === 0xa0;
 }
 
 function quoted(text: string): string {

@@ -2,9 +2,14 @@ import { stringify } from 'csv-stringify/sync';
 import { isTestSheet, type BenchState, type SheetName } from '@/core/sheets';
 import { inkNamesOf, type Plan } from '@/records';
 
-/** A cell that a spreadsheet would take for a formula is written with a leading apostrophe. */
+/**
+ * A cell that a spreadsheet would take for a formula is written with a leading apostrophe: also behind blanks, which some cut away, and
+ * with full-width signs, which some read as plain ones.
+ */
 export function plainCell(cell: string | number): string | number {
-  return typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell;
+  return typeof cell === 'string' && /^[\s\u00a0\u200b-\u200f\u2060\ufeff]*[=+\-@＝＋－＠|%\t\r]/.test(cell)
+    ? `'${cell}`
+    : cell;
 }
 
 function table(rows: readonly (readonly (string | number)[])[]): string {

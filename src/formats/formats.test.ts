@@ -82,6 +82,11 @@ describe('tiles', () => {
     }
   });
   test('what fits stays on one sheet', () => expect(tileDrawing(180, 240, 'A4').tiles.length).toBe(1));
+  test('words stand beside where they would cost a second page below', () => {
+    expect(tileDrawing(240, 180, 'A4')).toMatchObject({ landscape: true, words: 'side', tiles: { length: 1 } });
+    expect(tileDrawing(190, 270, 'A4').tiles.length).toBe(2);
+    expect(tileDrawing(180, 250, 'A4')).toMatchObject({ landscape: false, words: 'foot' });
+  });
 });
 
 test('a PDF has a page for each tile, at the paper’s size', async () => {
@@ -89,7 +94,7 @@ test('a PDF has a page for each tile, at the paper’s size', async () => {
     'node_modules/@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff',
   );
   const drawing = { title: 'Größe', note: 'n', widthMm: 320, heightMm: 272, draw: () => undefined };
-  const pdf = (await pdfOfDrawings([drawing], 'A4', 't', new Date(0), font)).toString('latin1');
+  const pdf = (await pdfOfDrawings([drawing], 'A4', 't', new Date(0), [font])).toString('latin1');
   expect(pdf.startsWith('%PDF-')).toBe(true);
   expect(pdf.match(/\/Type \/Page\b/g)!.length).toBe(tileDrawing(320, 272, 'A4').tiles.length);
 });
@@ -148,7 +153,12 @@ test('CSV: sheets by runs, quoted, and no cell a spreadsheet would run', () => {
 });
 
 describe('bundles', () => {
-  const bytes = Buffer.from('label map');
+  // the head of a PNG of 500 × 500 pixels: what a bundle is checked for before anything is decoded
+  const bytes = Buffer.concat([
+    Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 13]),
+    Buffer.from('IHDR'),
+    Buffer.from([0, 0, 1, 0xf4, 0, 0, 1, 0xf4, 8, 2, 0, 0, 0, 0, 0, 0, 0]),
+  ]);
   const sha = createHash('sha256').update(bytes).digest('hex');
   const bundle: PrintBundle = {
     name: 'Harbour',

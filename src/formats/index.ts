@@ -3,6 +3,7 @@ export { writePalette, readPalette, type NamedColour } from './palette';
 export { writeCgats, readCgats } from './cgats';
 export { cabinetCsv, readCabinetCsv } from './cabinetCsv';
 export { ledgerCsv, numberingCsv } from './csv';
+export { mediaTypeOf, pngSize, OCTETS } from './mediaType';
 export { writeBundle, readBundle, blobsOfPlan, BUNDLE_LIMITS, type PrintBundle } from './bundle';
 export {
   pdfOfDrawings,

@@ -7,6 +7,7 @@ export interface NamedColour {
 }
 
 const MAX_COLOURS = 1000;
+const LONGEST_LINE = 1000;
 
 /** A palette in the plain-text form that paint programs share: red, green, blue (0–255) and a name on each line. */
 export function writePalette(title: string, colours: readonly NamedColour[]): string {
@@ -24,6 +25,8 @@ export function readPalette(text: string): Outcome<NamedColour[]> {
     return failure('palette', 'This is not a GPL palette: its first line should read “GIMP Palette”.');
   const colours: NamedColour[] = [];
   for (let i = 1; i < lines.length; i++) {
+    if (lines[i].length > LONGEST_LINE)
+      return failure('palette', `Line ${i + 1} of the palette has ${lines[i].length} characters; this is no palette.`);
     const line = lines[i].trim();
     if (line === '' || line.startsWith('#') || /^(name|columns):/i.test(line)) continue;
     const found = /^(\d+)\s+(\d+)\s+(\d+)(?:\s+(.*))?$/.exec(line);

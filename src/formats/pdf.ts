@@ -70,14 +70,20 @@ interface Sheet {
   readonly tiles: Tile[];
   readonly columns: number;
   readonly rows: number;
+  /** Where title and ruler stand: under the drawing, or turned at its right. */
+  readonly words: 'foot' | 'side';
 }
 
-/** How a drawing falls on sheets of paper: the direction that needs fewer, tiles overlapping by 10 mm. */
+/** How a drawing falls on sheets of paper: upright or level, words below or beside, whichever needs fewest; tiles overlap by 10 mm. */
 export function tileDrawing(widthMm: number, heightMm: number, paper: ExportPaper): Sheet {
   const [short, long] = PAPER_MM[paper];
-  const portrait = tilesFor(widthMm, heightMm, short, long, false),
-    landscape = tilesFor(widthMm, heightMm, long, short, true);
-  return landscape.tiles.length < portrait.tiles.length ? landscape : portrait;
+  const ways = [
+    tilesFor(widthMm, heightMm, short, long, 'foot'),
+    tilesFor(widthMm, heightMm, long, short, 'foot'),
+    tilesFor(widthMm, heightMm, long, short, 'side'),
+    tilesFor(widthMm, heightMm, short, long, 'side'),
+  ];
+  return ways.reduce((best, way) => (way.tiles.length < best.tiles.length ? way : best));
 }
 
 function tilesFor(
@@ -85,10 +91,10 @@ function tilesFor(
   heightMm: number,
   sheetWidth: number,
   sheetHeight: number,
-  landscape: boolean,
+  words: Sheet['words'],
 ): Sheet {
-  const roomX = sheetWidth - 2 * EDGE_MM,
-    roomY = sheetHeight - 2 * EDGE_MM - FOOT_MM;
+  const roomX = sheetWidth - 2 * EDGE_MM - (words === 'side' ? FOOT_MM : 0),
+    roomY = sheetHeight - 2 * EDGE_MM - (words === 'foot' ? FOOT_MM : 0);
   const steps = (length: number, room: number) =>
     length <= room + 1e-9 ? 1 : Math.ceil((length - TILE_OVERLAP_MM) / (room - TILE_OVERLAP_MM));
   const columns = steps(widthMm, roomX),
@@ -108,23 +114,34 @@ function tilesFor(
       });
     }
   }
-  return { landscape, widthMm: sheetWidth, heightMm: sheetHeight, tiles, columns, rows };
+  return {
+    landscape: sheetWidth > sheetHeight,
+    widthMm: sheetWidth,
+    heightMm: sheetHeight,
+    tiles,
+    columns,
+    rows,
+    words,
+  };
 }
 
-/** A PDF of drawings at 1:1 on the chosen paper, each page with a ruler of 100 mm to check the printer by. `font`: bytes of a WOFF or TTF. */
+/**
+ * A PDF of drawings at 1:1 on the chosen paper, each page with a ruler of 100 mm to check the printer by. `fonts`: bytes of WOFF or TTF files; each letter
+ * is set in the first that has it.
+ */
 export async function pdfOfDrawings(
   drawings: readonly Drawing[],
   paper: ExportPaper,
   title: string,
   madeOn: Date,
-  font: Buffer,
+  fonts: readonly Buffer[],
 ): Promise<Buffer> {
   const doc = new PDFDocument({
     autoFirstPage: false,
     margin: 0,
     info: { Title: title, Creator: 'Ulexite', CreationDate: madeOn, ModDate: madeOn },
   });
-  doc.registerFont('text', font);
+  const faces = new Faces(doc, fonts);
   const chunks: Buffer[] = [];
   const done = new Promise<Buffer>((resolve, reject) => {
     doc.on('data', (chunk: Buffer) => chunks.push(chunk));
@@ -133,23 +150,22 @@ export async function pdfOfDrawings(
   });
   for (const drawing of drawings) {
     const sheet = tileDrawing(drawing.widthMm, drawing.heightMm, paper);
-    for (const tile of sheet.tiles) drawTile(doc, drawing, sheet, tile);
+    for (const tile of sheet.tiles) drawTile(doc, drawing, sheet, tile, faces);
   }
   doc.end();
   return done;
 }
 
-function drawTile(doc: PDFKit.PDFDocument, drawing: Drawing, sheet: Sheet, tile: Tile): void {
+function drawTile(doc: PDFKit.PDFDocument, drawing: Drawing, sheet: Sheet, tile: Tile, faces: Faces): void {
   doc.addPage({ size: [sheet.widthMm * PT_PER_MM, sheet.heightMm * PT_PER_MM], margin: 0 });
-  doc.font('text');
   doc.save().scale(PT_PER_MM);
   doc.save();
   doc.rect(EDGE_MM, EDGE_MM, tile.widthMm, tile.heightMm).clip();
   doc.translate(EDGE_MM - tile.xMm, EDGE_MM - tile.yMm);
-  drawing.draw(penFor(doc));
+  drawing.draw(penFor(doc, faces));
   doc.restore();
   if (sheet.tiles.length > 1) cutMarks(doc, sheet, tile);
-  foot(doc, drawing, sheet, tile);
+  words(doc, drawing, sheet, tile, faces);
   doc.restore();
 }
 
@@ -197,22 +213,69 @@ function cutMarks(doc: PDFKit.PDFDocument, sheet: Sheet, tile: Tile): void {
   doc.undash();
 }
 
-function foot(doc: PDFKit.PDFDocument, drawing: Drawing, sheet: Sheet, tile: Tile): void {
-  const pen = penFor(doc);
-  const y = sheet.heightMm - EDGE_MM - 6;
-  pen.line(EDGE_MM, y, EDGE_MM + RULER_MM, y, { widthMm: 0.3 });
-  for (let mm = 0; mm <= RULER_MM; mm += 10)
-    pen.line(EDGE_MM + mm, y, EDGE_MM + mm, y - (mm % 50 === 0 ? 3.5 : 2), { widthMm: 0.2 });
-  pen.text(`check ruler: ${RULER_MM} mm. Print at 100 %, no fitting to the page.`, EDGE_MM, y + 1.5, 2.6);
+/** Title, note and check ruler: along the foot, or up the right edge. */
+function words(doc: PDFKit.PDFDocument, drawing: Drawing, sheet: Sheet, tile: Tile, faces: Faces): void {
+  const pen = penFor(doc, faces);
+  doc.save();
+  if (sheet.words === 'side')
+    doc.translate(sheet.widthMm - EDGE_MM - FOOT_MM, sheet.heightMm - EDGE_MM).rotate(-90, { origin: [0, 0] });
+  else doc.translate(EDGE_MM, sheet.heightMm - EDGE_MM - FOOT_MM);
+  const y = FOOT_MM - 6;
+  pen.line(0, y, RULER_MM, y, { widthMm: 0.3 });
+  for (let mm = 0; mm <= RULER_MM; mm += 10) pen.line(mm, y, mm, y - (mm % 50 === 0 ? 3.5 : 2), { widthMm: 0.2 });
+  pen.text(`check ruler: ${RULER_MM} mm. Print at 100 %, no fitting to the page.`, 0, y + 1.5, 2.6);
   const part =
     sheet.tiles.length > 1
       ? ` · part ${tile.row * sheet.columns + tile.column + 1} of ${sheet.tiles.length}, row ${tile.row + 1}, column ${tile.column + 1}: cut on one dashed line, lay over the other`
       : '';
-  pen.text(drawing.title, EDGE_MM, y - 13.5, 3.6);
-  pen.text(drawing.note + part, EDGE_MM, y - 8.6, 2.6);
+  pen.text(drawing.title, 0, y - 13.5, 3.6);
+  pen.text(drawing.note + part, 0, y - 8.6, 2.6);
+  doc.restore();
 }
 
-function penFor(doc: PDFKit.PDFDocument): Pen {
+/** The faces of a document: letters one face lacks are set in the next that has them. */
+class Faces {
+  private readonly known = new Map<number, string>();
+
+  constructor(
+    private readonly doc: PDFKit.PDFDocument,
+    fonts: readonly Buffer[],
+  ) {
+    this.names = fonts.map((font, i) => {
+      doc.registerFont(`face ${i}`, font);
+      return `face ${i}`;
+    });
+  }
+  private readonly names: readonly string[];
+
+  /** The text in stretches of one face each. */
+  stretches(text: string): { face: string; text: string }[] {
+    const out: { face: string; text: string }[] = [];
+    for (const letter of text.normalize('NFC')) {
+      const face = this.faceOf(letter.codePointAt(0)!);
+      const last = out.at(-1);
+      if (last && (last.face === face || letter === ' ')) last.text += letter;
+      else out.push({ face, text: letter });
+    }
+    return out;
+  }
+
+  private faceOf(code: number): string {
+    const before = this.known.get(code);
+    if (before) return before;
+    const has = (name: string) => {
+      const { _font } = this.doc.font(name) as unknown as {
+        _font: { font?: { hasGlyphForCodePoint(code: number): boolean } };
+      };
+      return _font.font?.hasGlyphForCodePoint(code) ?? false;
+    };
+    const face = this.names.find(has) ?? this.names[0];
+    this.known.set(code, face);
+    return face;
+  }
+}
+
+function penFor(doc: PDFKit.PDFDocument, faces: Faces): Pen {
   const stroke = (style: LineStyle = {}) => {
     doc.lineWidth(style.widthMm ?? 0.2).strokeColor(style.colour ?? '#1F2421');
     if (style.dashMm) doc.dash(style.dashMm, { space: style.dashMm });
@@ -259,14 +322,19 @@ function penFor(doc: PDFKit.PDFDocument): Pen {
       doc.polygon(...points.map(([x, y]) => [x, y] as [number, number])).fill(fill);
     },
     text(text, x, y, sizeMm = 3, options = {}) {
-      doc
-        .save()
-        .fillColor(options.colour ?? '#1F2421')
-        .fontSize(sizeMm);
+      doc.save().fillColor(options.colour ?? '#1F2421');
       if (options.turnDeg) doc.rotate(options.turnDeg, { origin: [x, y] });
-      const width = doc.widthOfString(text);
-      const left = options.align === 'center' ? x - width / 2 : options.align === 'right' ? x - width : x;
-      doc.text(text, left, y, { lineBreak: false }).restore();
+      const stretches = faces.stretches(text).map((stretch) => ({
+        ...stretch,
+        width: doc.font(stretch.face).fontSize(sizeMm).widthOfString(stretch.text),
+      }));
+      const width = stretches.reduce((sum, stretch) => sum + stretch.width, 0);
+      let left = options.align === 'center' ? x - width / 2 : options.align === 'right' ? x - width : x;
+      for (const stretch of stretches) {
+        doc.font(stretch.face).text(stretch.text, left, y, { lineBreak: false });
+        left += stretch.width;
+      }
+      doc.restore();
     },
   };
 }

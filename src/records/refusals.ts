@@ -1,4 +1,4 @@
-import { setLocale } from 'yup';
+import type { LocaleObject } from 'yup';
 
 /** What a schema says where it has no sentence of its own: which value, what is allowed. */
 const at = (path: string) => (path ? `“${path}”` : 'What was sent');
@@ -14,7 +14,8 @@ const KINDS: Readonly<Record<string, string>> = {
   string: 'a text',
 };
 
-setLocale({
+/** Sentences in place of the schema package's own. */
+export const SENTENCES: LocaleObject = {
   mixed: {
     default: ({ path, value }) => `${at(path)} cannot be ${shown(value)}.`,
     required: ({ path }) => `${at(path)} is missing.`,
@@ -39,4 +40,4 @@ setLocale({
     min: ({ path, min }) => `${at(path)} must have at least ${min} entries.`,
     max: ({ path, max }) => `${at(path)} may have up to ${max} entries.`,
   },
-});
+};

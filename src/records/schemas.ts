@@ -1,5 +1,4 @@
-import { array, boolean, mixed, number, object, string, ValidationError, type Schema } from 'yup';
-import './refusals';
+import { array, boolean, mixed, number, object, setLocale, string, ValidationError, type Schema } from 'yup';
 import { BAND_COUNT } from '@/core/colour';
 import { MAX_SOFTENER_PERCENT } from '@/core/inks';
 import { FLATTEN_LIMITS } from '@/core/picture';
@@ -41,6 +40,9 @@ import { failure, success, type Outcome } from '@/core/units';
 import { EXPORT_PAPERS, MASK_KINDS, type Plan } from './plan';
 import { SAMPLE_PRINTS } from './samplePrints';
 import { upgradedPlan } from './upgrade';
+import { SENTENCES } from './refusals';
+
+setLocale(SENTENCES);
 
 export const SIZE_RANGE_MM = { minMm: 10, maxMm: 1000, what: 'the printed size' } as const;
 export const NAME_LIMIT = 120;
@@ -240,7 +242,7 @@ const planSchema = object({
                 .of(
                   object({
                     id: id(),
-                    standingIds: array().of(id()).required(),
+                    standingIds: array().of(id()).required().max(60),
                     within: place.optional().default(undefined),
                   }),
                 )
@@ -268,7 +270,7 @@ const planSchema = object({
               colourId: id(),
               stageId: id(),
               inkId: id(),
-              zoneIds: array().of(id()).nullable().defined(),
+              zoneIds: array().of(id()).max(60).nullable().defined(),
               filmWeight: between(FILM_WEIGHT_RANGE.what, FILM_WEIGHT_RANGE.min, FILM_WEIGHT_RANGE.max),
             }),
           )
@@ -400,6 +402,12 @@ export function checkPlan(value: unknown): Outcome<Plan> {
       if (!stages.has(inking.stageId) || !inks.has(inking.inkId))
         return failure('plan', `Run “${run.id}” names a stage or an ink that is not there.`);
   }
+  const twice = repeatedId(plan);
+  if (twice) return failure('plan', `Two parts of the plan are both named “${twice}”.`);
+  const stray = plan.blocks
+    .flatMap((b) => b.sides.flatMap((s) => s.stages))
+    .find((stage) => stage.standingIds.some((standing) => !colours.has(standing)));
+  if (stray) return failure('plan', `Stage “${stray.id}” has a colour standing that is not in the picture.`);
   const strayPair = plan.fit.pairs.find((pair) => !colours.has(pair.aId) || !colours.has(pair.bId));
   return strayPair ? failure('plan', 'An overlap names a colour that is not there.') : shaped;
 }
@@ -529,6 +537,27 @@ const ACT_SCHEMAS: Record<BenchAct['kind'], Schema> = {
     reason: string().strict().defined().max(500),
   }),
 };
+
+function repeatedId(plan: Plan): string | undefined {
+  const lists = [
+    plan.inks,
+    plan.runs,
+    plan.blocks,
+    plan.masks,
+    plan.flat?.colours ?? [],
+    plan.blocks.flatMap((b) => b.sides),
+    plan.blocks.flatMap((b) => b.sides.flatMap((s) => s.stages)),
+    plan.runs.flatMap((run) => run.inkings),
+  ];
+  for (const list of lists) {
+    const seen = new Set<string>();
+    for (const { id: own } of list) {
+      if (seen.has(own)) return own;
+      seen.add(own);
+    }
+  }
+  return undefined;
+}
 
 /** Checks one act for the bench log. */
 export function checkAct(value: unknown): Outcome<BenchAct> {

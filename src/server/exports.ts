@@ -2,9 +2,9 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { srgb8FromLabD50, hexFromLabD50 } from '@/core/colour';
-import { labelCoverage, labelSet, packRgb, paintCoverage } from '@/core/geometry';
+import { findIslands, labelCoverage, labelSet, packRgb, paintCoverage } from '@/core/geometry';
 import { replayLog } from '@/core/sheets';
-import { failure, success, type Outcome } from '@/core/units';
+import { failure, success, type Failure, type Outcome } from '@/core/units';
 import {
   blobsOfPlan,
   ledgerCsv,
@@ -33,14 +33,17 @@ import { inflateLabels, labelsOfPlan } from './pictures';
 import { laidOut, runOf, sheetOf, tracedSheet } from './printSheets';
 import { insertWholePrint, livingPrint } from './prints';
 
-/** The text face of all PDFs. */
-export function pdfFont(): Buffer {
-  return readFileSync(
-    join(
-      process.cwd(),
-      'node_modules/@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff',
-    ),
-  );
+const FACES = [
+  'atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff',
+  'atkinson-hyperlegible/files/atkinson-hyperlegible-latin-ext-400-normal.woff',
+  'noto-sans/files/noto-sans-greek-400-normal.woff',
+  'noto-sans/files/noto-sans-cyrillic-400-normal.woff',
+  'noto-sans/files/noto-sans-latin-ext-400-normal.woff',
+];
+
+/** The text faces of all PDFs: the application's own, and for letters it lacks another that is near to it. */
+export function pdfFonts(): Buffer[] {
+  return FACES.map((face) => readFileSync(join(process.cwd(), 'node_modules/@fontsource', face)));
 }
 
 export interface FileOut {
@@ -90,7 +93,7 @@ export async function registrationPdf(db: Store, id: string, now: Date): Promise
     plan.layout.exportPaper,
     `${name}: registration and cuts`,
     now,
-    pdfFont(),
+    pdfFonts(),
   );
   return success({ bytes, mediaType: 'application/pdf', fileName: `${fileStem(name)} registration and cuts.pdf` });
 }
@@ -178,10 +181,8 @@ export function openBundle(db: Store, bytes: Uint8Array, now: string): Outcome<s
   const bundle = readBundle(bytes);
   if (!bundle.ok) return bundle;
   const { plan, blobs } = bundle.value;
-  const labels = plan.flat && inflateLabels(blobs.get(plan.flat.labelsSha)!.bytes);
-  if (labels && !labels.ok) return labels;
-  if (labels && Math.max(0, ...new Set(labels.value.labels)) >= plan.flat!.colours.length)
-    return failure('bundle-plan', 'The flat colours in this bundle do not fit its picture.');
+  const wrong = plan.flat && wrongLabels(plan, blobs.get(plan.flat.labelsSha)!.bytes);
+  if (wrong) return wrong;
   const id = db
     .transaction(() => {
       for (const { bytes: stored, mediaType } of blobs.values()) putBlob(db, stored, mediaType, now);
@@ -189,6 +190,24 @@ export function openBundle(db: Store, bytes: Uint8Array, now: string): Outcome<s
     })
     .immediate();
   return success(id);
+}
+
+/** Why a map of flat colours does not fit its plan: size, numbers of colours, or broken up beyond what can be looked at. */
+function wrongLabels(plan: Plan, deflated: Uint8Array): Failure | undefined {
+  const { widthPx, heightPx } = plan.picture!.raster;
+  const labels = inflateLabels(deflated, widthPx * heightPx);
+  if (!labels.ok) return labels;
+  const { width, height, labels: values } = labels.value;
+  let most = 0;
+  for (let i = 0; i < values.length; i++) if (values[i] > most) most = values[i];
+  if (width !== widthPx || height !== heightPx || most >= plan.flat!.colours.length)
+    return failure('bundle-plan', 'The flat colours in this bundle do not fit its picture.');
+  return findIslands(labels.value)
+    ? undefined
+    : failure(
+        'bundle-plan',
+        'The flat colours in this bundle are noise: they break up into more islands than can be looked at.',
+      );
 }
 
 const MAX_LOOK_WIDTH_PX = 1200;

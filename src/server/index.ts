@@ -31,6 +31,7 @@ export {
   lookPng,
   type FileOut,
 } from './exports';
+export { drawn } from './drawing';
 export { MAX_UPLOAD_BYTES } from './imageIn';
 export {
   cabinet,

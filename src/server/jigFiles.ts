@@ -5,7 +5,7 @@ import { dxfDocument, pathOfSet, pdfOfDrawings, svgOfDrawing, type Drawing } fro
 import { inkedAt, inkNamesOf, jigInputOf, sheetLayoutOf } from '@/records';
 import type { Store } from '@/store';
 import { jigPage, type RunOutline } from './drawings';
-import { fileStem, pdfFont, type FileOut } from './exports';
+import { fileStem, pdfFonts, type FileOut } from './exports';
 import { laidOut, tracedSheet, type LaidOut } from './printSheets';
 
 const OUTLINE_COLOURS = ['#1F2421', '#A63A2B', '#3E5C76', '#1F5B4E', '#8A5F12', '#5B4A6F'];
@@ -76,7 +76,7 @@ export async function jigFile(
       plan.layout.exportPaper,
       `${laid.name}: ${plan.way.registration}`,
       now,
-      pdfFont(),
+      pdfFonts(),
     ),
     mediaType: 'application/pdf',
     fileName: `${stem}.pdf`,

@@ -4,7 +4,7 @@ import { failure, success, type Outcome } from '@/core/units';
 import { pdfOfDrawings, type Drawing } from '@/formats';
 import { beliefOf, inkNeedOf, inkOf, looksOfPlan, sheetsOfPrint, type Ink } from '@/records';
 import { benchLog, type Store } from '@/store';
-import { fileStem, pdfFont, type FileOut } from './exports';
+import { fileStem, pdfFonts, type FileOut } from './exports';
 import { printState } from './prints';
 import { laidOut } from './printSheets';
 
@@ -40,7 +40,7 @@ export async function lidLabelPdf(db: Store, id: string, run: number, now: Date)
     plan.layout.exportPaper,
     `${name}: lid labels, run ${run}`,
     now,
-    pdfFont(),
+    pdfFonts(),
   );
   return success({ bytes, mediaType: 'application/pdf', fileName: `${fileStem(name)} lid label run ${run}.pdf` });
 }

@@ -5,7 +5,7 @@ import { dxfDocument, pathOfRings, pdfOfDrawings, svgOfDrawing, type Drawing } f
 import { inkNamesOf, labelStateOfRun, regionOf, type Mask } from '@/records';
 import type { Store } from '@/store';
 import { FRAME_MM, shifted, thisSideUp } from './drawings';
-import { fileStem, pdfFont, type FileOut } from './exports';
+import { fileStem, pdfFonts, type FileOut } from './exports';
 import { ringsMm } from './layered';
 import { laidOut, type LaidOut } from './printSheets';
 
@@ -48,7 +48,7 @@ export async function maskFile(
       fileName: `${stem}.svg`,
     });
   return success({
-    bytes: await pdfOfDrawings([drawing], laid.plan.layout.exportPaper, stem, now, pdfFont()),
+    bytes: await pdfOfDrawings([drawing], laid.plan.layout.exportPaper, stem, now, pdfFonts()),
     mediaType: 'application/pdf',
     fileName: `${stem}.pdf`,
   });

@@ -165,9 +165,10 @@ export function storeLabels(db: Store, id: string, deflated: Buffer, now: string
   return success(putBlob(db, deflated, LABELS_TYPE, now));
 }
 
-export function inflateLabels(deflated: Uint8Array): Outcome<LabelMap> {
+/** `mostPixels`: what it may hold; unpacking stops there. */
+export function inflateLabels(deflated: Uint8Array, mostPixels = MAX_LABEL_PIXELS): Outcome<LabelMap> {
   try {
-    return decodeLabelMap(inflateSync(deflated, { maxOutputLength: MAX_LABEL_PIXELS + 16 }));
+    return decodeLabelMap(inflateSync(deflated, { maxOutputLength: Math.min(MAX_LABEL_PIXELS, mostPixels) + 16 }));
   } catch {
     return failure('labels', 'The map of flat colours arrived damaged. Try again.');
   }

@@ -7,7 +7,7 @@ import { indexedPng, pathOfSet, pdfOfDrawings, svgOfDrawing, type Drawing, type 
 import { labelStateOfRun, blockOfRun, wantedOf } from '@/records';
 import type { Store } from '@/store';
 import { FRAME_MM, originCorner, shifted, thisSideUp } from './drawings';
-import { fileStem, pdfFont, type FileOut } from './exports';
+import { fileStem, pdfFonts, type FileOut } from './exports';
 import { ringsMm } from './layered';
 import { laidOut, tracedSheet, type LaidOut } from './printSheets';
 
@@ -51,7 +51,7 @@ export async function transferFile(
       fileName: `${stem}.svg`,
     });
   return success({
-    bytes: await pdfOfDrawings([drawing], laid.plan.layout.exportPaper, stem, now, pdfFont()),
+    bytes: await pdfOfDrawings([drawing], laid.plan.layout.exportPaper, stem, now, pdfFonts()),
     mediaType: 'application/pdf',
     fileName: `${stem}.pdf`,
   });

@@ -1,4 +1,4 @@
-export { type Store, openStore, closeStore, lockForServer } from './open';
+export { type Store, openStore, openToRead, closeStore, lockForServer } from './open';
 export { type StoreProblemCode, StoreProblem, problemOf } from './problem';
 export { migrate } from './migrate';
 export { type StoredBlob, putBlob, getBlob, hasBlob, dropLooseBlobs } from './blobs';

@@ -27,6 +27,13 @@ export function openStore(file: string): Store {
   }
 }
 
+/** The file for reading only, beside the server that writes it. */
+export function openToRead(file: string): Store {
+  const db = new Database(file, { readonly: true });
+  db.pragma('busy_timeout = 4000');
+  return db;
+}
+
 function prepared(db: Store): Store {
   try {
     db.pragma('busy_timeout = 4000');
