@@ -152,6 +152,18 @@ test('CSV: sheets by runs, quoted, and no cell a spreadsheet would run', () => {
   ).toContain("'=1+1");
 });
 
+/** The same zip whose directory says that each file unpacks to so many bytes. */
+function claiming(zip: Uint8Array, bytes: number): Uint8Array {
+  const out = zip.slice(),
+    view = new DataView(out.buffer);
+  for (let i = 0; i + 46 < out.length; i++) {
+    const sign = view.getUint32(i, true);
+    if (sign === 0x04034b50) view.setUint32(i + 22, bytes, true);
+    if (sign === 0x02014b50) view.setUint32(i + 24, bytes, true);
+  }
+  return out;
+}
+
 describe('bundles', () => {
   // the head of a PNG of 500 × 500 pixels: what a bundle is checked for before anything is decoded
   const bytes = Buffer.concat([
@@ -230,7 +242,12 @@ describe('bundles', () => {
       () => zipSync(Object.fromEntries(Array.from({ length: 230 }, (_, i) => [`${i}`, strToU8('x')]))),
       'bundle-bomb',
     ],
-    ['a zip bomb', () => zipSync({ 'manifest.json': new Uint8Array(450 * 1024 * 1024) }, { level: 1 }), 'bundle-bomb'],
+    [
+      'a zip bomb',
+      () => claiming(zipSync({ 'plan.json': new Uint8Array(6 * 1024) }), 450 * 1024 * 1024),
+      'bundle-bomb',
+    ],
+    ['a file too large for what it is', () => claiming(zip(), 30 * 1024 * 1024), 'bundle-bomb'],
   ])('%s is refused', (_name, make, code) => expect(readBundle(make())).toMatchObject({ ok: false, code }));
   test('a plan that breaks the rules is refused with the reason', () => {
     const bad = writeBundle({ ...bundle, plan: { ...bundle.plan, toolsMm: [99] } }, '');

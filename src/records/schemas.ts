@@ -407,7 +407,8 @@ export function checkPlan(value: unknown): Outcome<Plan> {
   const stray = plan.blocks
     .flatMap((b) => b.sides.flatMap((s) => s.stages))
     .find((stage) => stage.standingIds.some((standing) => !colours.has(standing)));
-  if (stray) return failure('plan', `Stage “${stray.id}” has a colour standing that is not in the picture.`);
+  if (plan.flat && stray)
+    return failure('plan', `Stage “${stray.id}” has a colour standing that is not in the picture.`);
   const strayPair = plan.fit.pairs.find((pair) => !colours.has(pair.aId) || !colours.has(pair.bId));
   return strayPair ? failure('plan', 'An overlap names a colour that is not there.') : shaped;
 }

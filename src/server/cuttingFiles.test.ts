@@ -24,6 +24,7 @@ import {
   transferFile,
   undo,
 } from './index';
+import { StoreTemplate } from '@/testing/template';
 
 const NOW = '2026-11-20T10:00:00.000Z';
 const DAY = new Date(NOW);
@@ -51,7 +52,20 @@ const log = (id: string, ...acts: object[]) =>
   );
 
 /** 24 × 18 mm in three upright bands of 8 mm: paper, straw, night. */
+const template = new StoreTemplate();
+
 async function planned(): Promise<PrintState> {
+  const again = template.again(db);
+  if (again) {
+    db = again.db;
+    return ok(printState(db, again.printId));
+  }
+  const made = await plannedAnew();
+  template.keep(db, made.id);
+  return made;
+}
+
+async function plannedAnew(): Promise<PrintState> {
   const id = ok(createPrint(db, 'Bands', NOW));
   const png = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#c08040' } })
     .png()

@@ -1,14 +1,13 @@
-import { fork, type ChildProcess } from 'node:child_process';
+import { spawn, type ChildProcess } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { constants, setPriority } from 'node:os';
-import { join } from 'node:path';
 import { failure, type Outcome } from '@/core/units';
 import type { Store } from '@/store';
 import { storeFile } from './database';
 import { runFileJob, type FileAnswer, type FileArgs, type FileJob } from './fileJobs';
 
-/** Made by `npm run build` beside the application. */
-const PROGRAM = join(process.cwd(), '.next/ulexite/fileWorker.mjs');
+/** Made by `npm run build` beside the application, after it: so its bundler is not to look for it. */
+const PROGRAM = [process.cwd(), '.next', 'ulexite', 'fileWorker.mjs'].join('/');
 const LONGEST_MS = 90_000;
 const MOST_WAITING = 60;
 const MEMORY_MB = 1400;
@@ -64,9 +63,8 @@ class DrawingProcess {
 
   private started(): ChildProcess {
     if (this.child?.connected) return this.child;
-    const child = fork(PROGRAM, [], {
+    const child = spawn(process.execPath, [`--max-old-space-size=${MEMORY_MB}`, PROGRAM], {
       serialization: 'advanced',
-      execArgv: [`--max-old-space-size=${MEMORY_MB}`],
       env: { ...process.env, NODE_OPTIONS: '', ULEXITE_DATA: storeFile() },
       stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
     });

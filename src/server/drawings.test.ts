@@ -1,5 +1,5 @@
 import { jigFor, REGISTRATION_WAYS, registrationWay, type RegistrationWayId } from '@/core/registration';
-import type { Drawing, Pen } from '@/formats';
+import { tileDrawing, type Drawing, type Pen } from '@/formats';
 import { emptyPlan, jigInputOf, sheetLayoutOf, type Plan } from '@/records';
 import { jigPage, stageDrawing } from './drawings';
 
@@ -118,16 +118,16 @@ describe('a stage of the block', () => {
   const calls = callsOf(drawing);
 
   test('leaves room for its marks', () => {
-    expect([drawing.widthMm, drawing.heightMm]).toEqual([128, 108]);
+    expect([drawing.widthMm, drawing.heightMm]).toEqual([108, 94]);
     expect(drawing.title).toMatch(/block before run 2, rust. MIRRORED/);
   });
 
   test('moves the outlines into the frame, only where they begin', () => {
     const area = calls.find((c) => c.kind === 'area')!,
       hatch = calls.find((c) => c.kind === 'hatch')!;
-    expect(area.args[0]).toBe('M1400 1400l100 0l0 100z');
-    expect(hatch.args[0]).toBe('M1900 1900l20 0l0 20zM1395 1407l1 1z');
-    expect(hatch.args.slice(1, 3)).toEqual([128, 108]);
+    expect(area.args[0]).toBe('M400 900l100 0l0 100z');
+    expect(hatch.args[0]).toBe('M900 1400l20 0l0 20zM395 907l1 1z');
+    expect(hatch.args.slice(1, 3)).toEqual([108, 94]);
   });
 
   test('says that it is mirrored, which run it is for, and which side is up', () => {
@@ -137,6 +137,8 @@ describe('a stage of the block', () => {
   });
 
   test('frames the block to size', () => {
-    expect(calls.find((c) => c.kind === 'rect')!.args.slice(0, 4)).toEqual([14, 14, 100, 80]);
+    expect(calls.find((c) => c.kind === 'rect')!.args.slice(0, 4)).toEqual([4, 9, 100, 80]);
+    const large = stageDrawing({ ...page, widthMm: 240, heightMm: 180 });
+    expect(tileDrawing(large.widthMm, large.heightMm, 'A4').tiles.length).toBe(1);
   });
 });

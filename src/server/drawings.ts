@@ -73,6 +73,11 @@ export interface StagePage {
   readonly notes: readonly string[];
 }
 
+/** Room round a stage: no more than its marks need, so that a block of 240 × 180 mm with them still goes on one level A4 page. */
+const STAGE_SIDE_MM = 4,
+  STAGE_TOP_MM = 9,
+  STAGE_FOOT_MM = 5;
+
 /** One stage of the block, mirrored: standing grey, to be cut hatched, cleared white. */
 export function stageDrawing(page: StagePage): Drawing {
   const { widthMm, heightMm } = page;
@@ -81,16 +86,17 @@ export function stageDrawing(page: StagePage): Drawing {
     note: ['grey stands and prints · hatched is cut now · white is cleared already', ...page.notes]
       .join(' · ')
       .slice(0, 150),
-    widthMm: widthMm + 2 * FRAME_MM,
-    heightMm: heightMm + 2 * FRAME_MM,
+    widthMm: widthMm + 2 * STAGE_SIDE_MM,
+    heightMm: STAGE_TOP_MM + heightMm + STAGE_FOOT_MM,
     draw(pen) {
-      pen.area(shifted(page.standing, FRAME_MM), STANDING);
-      pen.hatch(shifted(page.cutNow, FRAME_MM), widthMm + 2 * FRAME_MM, heightMm + 2 * FRAME_MM, MADDER);
-      pen.rect(FRAME_MM, FRAME_MM, widthMm, heightMm, { widthMm: 0.3 });
-      originCorner(pen, FRAME_MM, FRAME_MM + heightMm, 'origin corner');
-      pen.text(`run ${page.run}`, FRAME_MM, 4, 6);
-      pen.text('mirrored: this is the block, not the print', FRAME_MM + 24, 6, 3.4, { colour: MADDER });
-      thisSideUp(pen, FRAME_MM + widthMm / 2, FRAME_MM - 1, 5);
+      const [x, y] = [STAGE_SIDE_MM, STAGE_TOP_MM];
+      pen.area(shifted(page.standing, x, y), STANDING);
+      pen.hatch(shifted(page.cutNow, x, y), this.widthMm, this.heightMm, MADDER);
+      pen.rect(x, y, widthMm, heightMm, { widthMm: 0.3 });
+      originCorner(pen, x, y + heightMm, 'origin corner');
+      pen.text(`run ${page.run}`, x, 1.5, 5.5);
+      pen.text('mirrored: this is the block, not the print', x + 24, 3, 3.4, { colour: MADDER });
+      thisSideUp(pen, x + widthMm / 2, y - 1, 5);
     },
   };
 }

@@ -18,6 +18,7 @@ import {
   savePlan,
   simulatedScan,
 } from './index';
+import { StoreTemplate } from '@/testing/template';
 
 const NOW = '2026-11-20T10:00:00.000Z';
 let db: Store;
@@ -43,7 +44,20 @@ const log = (id: string, ...acts: object[]) =>
   );
 
 /** 40 × 30 mm: paper with a field of straw and a box of night in it. */
+const template = new StoreTemplate();
+
 async function planned(): Promise<PrintState> {
+  const again = template.again(db);
+  if (again) {
+    db = again.db;
+    return ok(printState(db, again.printId));
+  }
+  const made = await plannedAnew();
+  template.keep(db, made.id);
+  return made;
+}
+
+async function plannedAnew(): Promise<PrintState> {
   const id = ok(createPrint(db, 'Field', NOW));
   const png = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#c08040' } })
     .png()

@@ -30,6 +30,7 @@ import {
 } from './index';
 import { inspectPicture, makeRaster, rasterMmPerPx } from './imageIn';
 import { withFlat } from '@/records';
+import { StoreTemplate } from '@/testing/template';
 
 const NOW = '2026-11-20T10:00:00.000Z';
 const MS = Date.parse(NOW);
@@ -49,7 +50,20 @@ const png = (width: number, height: number) =>
     .toBuffer();
 
 /** A print of 24 × 18 mm with three vertical bands: paper, straw, night. */
+const template = new StoreTemplate();
+
 async function planned(): Promise<PrintState> {
+  const again = template.again(db);
+  if (again) {
+    db = again.db;
+    return ok(printState(db, again.printId));
+  }
+  const made = await plannedAnew();
+  template.keep(db, made.id);
+  return made;
+}
+
+async function plannedAnew(): Promise<PrintState> {
   const id = ok(createPrint(db, 'Bands', NOW));
   const brought = ok(await bringInPicture(db, id, 1, await png(400, 300), 'bands.png', NOW));
   const sized = ok(

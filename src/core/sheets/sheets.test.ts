@@ -161,20 +161,20 @@ function studios({ mean, luck, count, prints }: { mean: () => number; luck: numb
       seen: { sheets: number; lost: number }[] = [];
     for (let p = 0; p < prints; p++) {
       const answer = start(
-        { edition: 15, proofsToKeep: 0, testSheets: 0, wishToBeSure: 0.9 },
-        4,
+        { edition: 8, proofsToKeep: 0, testSheets: 0, wishToBeSure: 0.9 },
+        3,
         learnedBelief('practised', seen),
       );
       promised += answer.chance;
       let alive = answer.counted;
-      for (let r = 0; r < 4; r++) {
+      for (let r = 0; r < 3; r++) {
         const a = gamma(own * luck),
           b = gamma((1 - own) * luck);
         const lost = Array.from({ length: alive }, () => random()).filter((v) => v < a / (a + b)).length;
         seen.push({ sheets: alive, lost });
         alive -= lost;
       }
-      if (alive >= 15) kept++;
+      if (alive >= 8) kept++;
     }
   }
   return { promised: promised / (count * prints), kept: kept / (count * prints) };
