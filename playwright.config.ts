@@ -4,7 +4,7 @@ export default defineConfig({
   testDir: 'e2e',
   timeout: 120_000,
   expect: { timeout: 20_000 },
-  workers: 1,
+  workers: 2, // each file has a server and a workshop of its own
   fullyParallel: false,
   retries: 0,
   reporter: [['list'], ['json', { outputFile: '.tmp/playwright.json' }]],

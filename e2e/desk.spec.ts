@@ -95,7 +95,7 @@ test('the core sample by keyboard, the key sheet, and lengths in inches', async 
   await expect(page.getByRole('heading', { name: 'Keys on this view' })).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: /Lengths are in/ }).click();
-  await expect(page.getByText('9 7/16 × 7 1/16 in').first()).toBeVisible();
+  await expect(page.getByText('9.449 × 7.087 in').first()).toBeVisible();
 });
 
 test('shelf: copy, rename, delete by name, restore', async ({ page }) => {

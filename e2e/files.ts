@@ -5,7 +5,7 @@ export async function bytesOf(download: Download): Promise<Buffer> {
   return readFileSync((await download.path())!);
 }
 
-/** Pages of a PDF: size in mm, and the length of the longest level line near its foot in mm. */
+/** Pages of a PDF: size in mm, and the length of its check ruler in mm. */
 export async function readPdf(
   bytes: Buffer,
 ): Promise<{ widthMm: number; heightMm: number; rulerMm: number; text: string }[]> {
@@ -29,9 +29,12 @@ export async function readPdf(
         matrix = [a * p + c * q, b * p + d * q, a * r + c * s, b * r + d * s, a * t + c * u + e, b * t + d * u + f];
       } else if (op === OPS.constructPath) {
         const [x0, y0, x1, y1] = args[2] as number[];
-        const yPt = matrix[3] * y0 + matrix[5];
-        if (Math.abs(y1 - y0) < 1e-6 && yPt < 60 && Math.abs((x1 - x0) * matrix[0]) < 320)
-          rulerPt = Math.max(rulerPt, Math.abs((x1 - x0) * matrix[0]));
+        // the ruler stands along the foot, or up the right edge where that saves a page
+        const [a, b, c, d, e, f] = matrix;
+        const at = { x: a * x0 + c * y0 + e, y: b * x0 + d * y0 + f };
+        const long = Math.hypot(a, b) * Math.abs(x1 - x0);
+        const beside = at.x > width - 92 && Math.abs(a) < 1e-6;
+        if (Math.abs(y1 - y0) < 1e-6 && (at.y < 60 || beside) && long < 320) rulerPt = Math.max(rulerPt, long);
       }
     });
     const text = (await page.getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ');

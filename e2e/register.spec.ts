@@ -99,7 +99,7 @@ test('ways of registration: each drawn with its cut list; PDF measured, SVG and 
     'Kento',
     'Outline sheet under film',
     'Block turned onto paper',
-    'Pins and tabs',
+    'Pins and punched tabs',
   ]) {
     await page.getByLabel('Way of registration', { exact: true }).click();
     await page.getByRole('option', { name: way }).click();
@@ -119,7 +119,7 @@ test('ways of registration: each drawn with its cut list; PDF measured, SVG and 
   const pages = await readPdf(await saved('PDF, true to size'));
   expect(pages.length).toBeGreaterThan(1);
   for (const p of pages) expect(Math.abs(p.rulerMm - 100)).toBeLessThan(0.1);
-  expect(pages.map((p) => p.text).join()).toMatch(/pins and tabs/);
+  expect(pages.map((p) => p.text).join()).toMatch(/pins and punched tabs/);
   const svg = (await saved('SVG')).toString();
   expect(svg).toContain(`width="${layout.sheetMm.widthMm + 60}mm"`);
   const dxf = (await saved('DXF')).toString();
@@ -142,14 +142,14 @@ test('fit: the share of faulty sheets, a run moved by hand, the choke found and 
     'data-painted',
     /\d/,
   );
-  await expect(page.getByRole('row', { name: /^Pins and tabs/ })).toContainText('%');
+  await expect(page.getByRole('row', { name: /^Pins and punched tabs/ })).toContainText('%');
   const share = async (way: string) =>
     Number(
       /(\d+) %/.exec(
         (await page.getByRole('row', { name: new RegExp(`^${way}`) }).textContent())!.replace(/[<>]\s*/, ''),
       )![1],
     );
-  await expect.poll(async () => (await share('By eye')) >= (await share('Pins and tabs'))).toBe(true);
+  await expect.poll(async () => (await share('By eye')) >= (await share('Pins and punched tabs'))).toBe(true);
   await page.getByRole('tab', { name: 'By hand' }).click();
   const picture = page.getByRole('img', { name: 'The sheet with the runs as set by hand' });
   await expect(picture).toHaveAttribute('data-painted', /\d/);
@@ -198,8 +198,8 @@ test('a proof by hand: in words, kept, its shims never negative, put in, and the
   await page.getByRole('tab', { name: 'Shims' }).click();
   // run 2 lies too far left and cannot be pulled nearer: run 1 is pushed left instead
   const first = page.locator('.shim-row').filter({ hasText: 'Run 1' });
-  await expect(first.getByRole('row', { name: /^short side/ })).toContainText('1 board + 2 papers');
-  await expect(page.getByText(/The image moves 0.6 mm to the left on the sheet/)).toBeVisible();
+  await expect(first.getByRole('row', { name: /^short side/ })).toContainText('1 board + 1 paper');
+  await expect(page.getByText(/The image moves 0.62 mm to the left on the sheet/)).toBeVisible();
   await page.getByRole('button', { name: 'These shims are in' }).click();
   await expect(page.getByText(/Run 2 against run 1 lies in register/)).toBeVisible();
   const { bench } = progressOf(await planOf(id), (await stateOf(server, id)).events);
@@ -375,7 +375,7 @@ test('register in inches and by keyboard; wood says how it moves; a way for torn
   await page.keyboard.press('Enter');
   await expect(jig).toHaveAttribute('aria-selected', 'true');
   await page.getByLabel('Way of registration', { exact: true }).click();
-  await page.getByRole('option', { name: 'Hinged frame with grid' }).click();
+  await page.getByRole('option', { name: 'Hinged frame' }).click();
   await page.getByRole('tab', { name: 'Sheet' }).click();
   await expect(page.getByText(/comes against a stop/)).toBeHidden();
   await page.getByRole('tab', { name: 'Fit' }).click();

@@ -173,6 +173,6 @@ test('foreign hosts, foreign pages and oversized bodies are refused', async () =
       { path: '/api/prints', method: 'POST', headers: { Origin: server.url } },
       JSON.stringify({ name: 'x'.repeat(3_000_000) }),
     ),
-  ).toBe(422);
+  ).toBe(413);
   expect(await ask({ path: '/', headers: { Host: `localhost:${new URL(server.url).port}` } })).toBe(200);
 });

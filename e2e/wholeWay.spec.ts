@@ -44,7 +44,7 @@ test('from a photograph to a numbered edition', async ({ page }) => {
     await page.getByRole('button', { name: 'Crop, turn, size' }).click();
     for (const [bad, words] of [
       ['0', '“0” is 0 mm'],
-      ['-3', '“-3” is -3 mm'],
+      ['-3', '“-3” is −3 mm'],
       ['abc', '“abc” is not a length'],
       ['5 m', '“5 m” is 5000 mm'],
     ]) {

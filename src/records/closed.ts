@@ -7,7 +7,7 @@ import {
   type BenchState,
   type RunTally,
 } from '@/core/sheets';
-import { dryingHours } from '@/core/days';
+import { dryingHoursOf } from './dryingOf';
 import { printedIds, sideOfStage, stagesOf, type Plan, type Run, type Stage } from './plan';
 
 export type RunPhase = 'planned' | 'cut' | 'printing' | 'done';
@@ -87,7 +87,8 @@ function runProgress(plan: Plan, run: Run, index: number, bench: BenchState, tal
   const last = tally.pulled.at(-1);
   const counted =
     tally.pulled.filter((p) => !isTestSheet(p.sheet)).length + tally.waiting.filter((s) => !isTestSheet(s)).length;
-  const dryAt = done && last ? new Date(Date.parse(last.at) + dryingHours(index) * 3_600_000).toISOString() : undefined;
+  const hours = done && last ? dryingHoursOf(plan, index) : 0;
+  const dryAt = last && hours > 0 ? new Date(Date.parse(last.at) + hours * 3_600_000).toISOString() : undefined;
   return { phase, cut, cutOn, tally, sheetsInRun: counted, dryAt };
 }
 

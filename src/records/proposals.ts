@@ -1,6 +1,6 @@
-import { dryingHours } from '@/core/days';
 import { sketchPlans, type PlanSketch, type PlanTask } from '@/core/layers';
 import type { LossBelief } from '@/core/sheets';
+import { dryingHoursOf } from './dryingOf';
 import { filmOfInk, groundOfPlan, looksOfPlan, printedRuns, wantedOf, type ColoursGot, type PlanLooks } from './looks';
 import { cutStateOfRun, inkOf, type Plan } from './plan';
 import { sheetAnswerOf } from './print';
@@ -80,15 +80,7 @@ export function figuresOf(plan: Plan, looks: PlanLooks, belief: LossBelief): Pla
     (sum, run) => sum + cutStateOfRun(plan, run).cutNow.reduce((s, id) => s + share(id), 0),
     0,
   );
-  const filmsBelow = (r: number) =>
-    Math.max(
-      0,
-      ...looks.stacks.map((stack) => (stack.some((e) => e.run === r) ? stack.findIndex((e) => e.run === r) : 0)),
-    );
-  const drying =
-    plan.way.under === 'wet'
-      ? 0
-      : plan.runs.slice(0, -1).reduce((days, _, r) => days + dryingHours(filmsBelow(r)) / 24, 0);
+  const drying = plan.runs.slice(0, -1).reduce((days, _, r) => days + dryingHoursOf(plan, r) / 24, 0);
   return {
     meanDeltaE: looks.agreement.mean,
     worstDeltaE: looks.agreement.worst,

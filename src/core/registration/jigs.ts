@@ -236,7 +236,7 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
     };
   },
   'pins and tabs': (input) => {
-    const { board, drawing, stops, paper } = cornerBoard(input, 'Pins and tabs', false);
+    const { board, drawing, stops, paper } = cornerBoard(input, 'Pins and punched tabs', false);
     const xs = [paper.xMm + paper.widthMm * 0.2, paper.xMm + paper.widthMm * 0.8],
       y = paper.yMm + PIN.inset;
     const marks = [
@@ -281,7 +281,7 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
     };
   },
   'hinged frame': (input) => {
-    const { board, drawing, stops, paper, block } = cornerBoard(input, 'Hinged frame, base and grid', false);
+    const { board, drawing, stops, paper, block } = cornerBoard(input, 'Hinged frame, base', false);
     const lines: JigMark[] = [];
     for (let x = 0; x <= paper.widthMm; x += GRID_MM)
       lines.push(line('guide', [paper.xMm + x, paper.yMm], [paper.xMm + x, paper.yMm + paper.heightMm]));

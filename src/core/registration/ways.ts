@@ -112,7 +112,7 @@ const WAYS: readonly RegistrationWay[] = [
   },
   {
     id: 'pins and tabs',
-    name: 'Pins and tabs',
+    name: 'Pins and punched tabs',
     inShort: 'holes or stuck-on tabs over two pins',
     spread: { shiftMm: 0.12, turnDeg: 0.03 },
     minutesASheet: 0.4,
@@ -131,7 +131,7 @@ const WAYS: readonly RegistrationWay[] = [
   },
   {
     id: 'hinged frame',
-    name: 'Hinged frame with grid',
+    name: 'Hinged frame',
     inShort: 'the paper taped to lines in a frame that folds down',
     spread: { shiftMm: 0.3, turnDeg: 0.08 },
     minutesASheet: 1.2,

@@ -31,7 +31,7 @@ export function parseNumber(text: string, range: NumberRange): Outcome<number> {
   if (value < range.min || value > range.max)
     return failure(
       'number',
-      `“${quoted(text)}” is out of range for ${range.what}; it may be ${range.min} to ${range.max}.`,
+      `${quoted(text)} is out of range for ${range.what}; it may be ${range.min} to ${range.max}.`,
     );
   return success(value);
 }

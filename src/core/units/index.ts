@@ -7,6 +7,7 @@ export {
   parseLengthsMm,
   formatLength,
   formatBare,
+  sentenceIn,
   formatSize,
   trimNumber,
 } from './length';

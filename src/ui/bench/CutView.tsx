@@ -7,7 +7,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { cuttingHours, materialById, type CutIsland } from '@/core/cutting';
-import { formatLength } from '@/core/units';
+import { sentenceIn, formatLength } from '@/core/units';
 import { blockOfRun, cutLineNotes, inkNamesOf, openSlips, sideOfStage, stageOfRun, type Slip } from '@/records';
 import { labelStatesOf } from '../desk/blockStates';
 import { Cautions } from '../kit/Cautions';
@@ -238,11 +238,13 @@ export function CutView() {
             <span className="swatch" style={{ background: '#F0D9CF var(--gouge)' }} aria-hidden /> hatched is cut now;
             nothing else. Outlines first with a narrow tool, then clear the open parts along the shape.
           </p>
-          {cutLineNotes(plan, run).map((note) => (
-            <p key={note} className="say wait" style={{ marginTop: 8, fontSize: 13.5 }}>
-              {note}
-            </p>
-          ))}
+          {cutLineNotes(plan, run)
+            .map((note) => sentenceIn(note, unit))
+            .map((note) => (
+              <p key={note} className="say wait" style={{ marginTop: 8, fontSize: 13.5 }}>
+                {note}
+              </p>
+            ))}
           {plan.lettering.length > 0 && (
             <p className="note madder" style={{ marginTop: 6 }}>
               {plan.lettering.length} part{plan.lettering.length === 1 ? ' is' : 's are'} lettering: on the block it

@@ -58,7 +58,9 @@ export const ProposalsPanel = memo(function ProposalsPanel({ search }: { search:
             </>
           ) : (
             found &&
-            `${found.tried} plans were weighed${found.exact ? ', every order of each' : '; with this many runs not every order could be tried'}.`
+            (found.tried === 0
+              ? 'The blocks are cut, so no other plans are weighed: only the order of runs still to come can change.'
+              : `${found.tried} plans were weighed${found.exact ? ', every order of each' : '; with this many runs not every order could be tried'}.`)
           )}
         </p>
       </section>

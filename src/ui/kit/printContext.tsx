@@ -111,8 +111,8 @@ export interface PrintDesk {
   readonly tryOut: (edit: ((plan: Plan) => Plan) | undefined) => void;
   readonly undo: () => void;
   readonly redo: () => void;
-  /** Resolves when on disk, or when kept for later (`kept`). */
-  readonly log: (act: BenchAct) => Promise<Outcome<'counted' | 'kept'>>;
+  /** Several acts go together: all of them or none. Resolves when on disk, or when kept for later (`kept`). */
+  readonly log: (...acts: readonly BenchAct[]) => Promise<Outcome<'counted' | 'kept'>>;
   readonly bringIn: (file: File) => Promise<Outcome<undefined>>;
   readonly place: (place: Placement) => Promise<Outcome<undefined>>;
   /** Says something, with one act that may answer it. */

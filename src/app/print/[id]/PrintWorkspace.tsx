@@ -230,8 +230,9 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
   );
 
   const log = useCallback(
-    async (act: BenchAct): Promise<Outcome<'counted' | 'kept'>> => {
-      queue.add({ id: crypto.randomUUID(), at: new Date().toISOString(), act });
+    async (...acts: readonly BenchAct[]): Promise<Outcome<'counted' | 'kept'>> => {
+      const at = new Date().toISOString();
+      acts.forEach((act) => queue.add({ id: crypto.randomUUID(), at, act }));
       const sent = await sendWaiting();
       if (sent.ok) return success('counted');
       if (!isAway(sent)) return sent;

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { materialById } from '@/core/cutting';
 import { fitByEye, type MisfitMark, type PatchReading, type SheetLayout } from '@/core/registration';
-import { formatLength } from '@/core/units';
+import { sentenceIn, formatLength } from '@/core/units';
 import { blockOfRun, growthAdvice, newestProofs, sheetLayoutOf, wordsForMotion } from '@/records';
 import type { ProofAnswer } from '@/workers';
 import { BenchTabs } from '../BenchTabs';
@@ -90,7 +90,8 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
   const image = layout.images[0];
   const below = run === 1 ? 'its place on the sheet' : `run ${run - 1}`;
   const wood = materialById(blockOfRun(plan, plan.runs[run - 1]).block.materialId).grain;
-  const advice = motion && growthAdvice(motion, image, wood);
+  const growth = motion && growthAdvice(motion, image, wood);
+  const advice = growth && sentenceIn(growth, unit);
   const placeMark = useCallback(
     (xMm: number, yMm: number) =>
       setMarks((all) =>
@@ -126,7 +127,7 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
         </div>
         {motion && (
           <p className="proof-words" role="status">
-            {wordsForMotion(motion, image, `Run ${run}`)}
+            {sentenceIn(wordsForMotion(motion, image, `Run ${run}`), unit)}
             {leaf === 'hand' && marks.length > 1 && motion.residualMm > 0.15
               ? ` The marks disagree by ${formatLength(motion.residualMm, unit, 2)}: measure again.`
               : ''}

@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import { useId, useRef, useState } from 'react';
 import { deltaE2000, hexFromLabD50 as hex } from '@/core/colour';
 import type { SheetLayout } from '@/core/registration';
-import { formatSize } from '@/core/units';
+import { sentenceIn, formatSize } from '@/core/units';
 import { wordsForMotion } from '@/records';
 import type { ProofAnswer, RegisterWorker } from '@/workers';
 import { usePrintDesk } from '../../kit/printContext';
@@ -109,22 +109,21 @@ export function ScanPanel({
   };
   const good = read?.reading.runs.flatMap((r) => (r.ok ? [r.value] : [])) ?? [];
   const keep = async () => {
-    for (const reading of good) {
-      const against = plan.runs[reading.run - 2];
-      const answer = await log({
-        kind: 'proofed',
+    const answer = await log(
+      ...good.map((reading) => ({
+        kind: 'proofed' as const,
         proofId: crypto.randomUUID(),
         runId: plan.runs[reading.run - 1].id,
-        againstRunId: against?.id ?? null,
+        againstRunId: plan.runs[reading.run - 2]?.id ?? null,
         sheet: sheetName.trim(),
-        source: 'scan',
+        source: 'scan' as const,
         marks: reading.patches.filter((p) => p.kept).map(({ xMm, yMm, dxMm, dyMm }) => ({ xMm, yMm, dxMm, dyMm })),
         motion: reading.motion,
-      });
-      if (!answer.ok) {
-        tell(answer.message);
-        return;
-      }
+      })),
+    );
+    if (!answer.ok) {
+      tell(answer.message);
+      return;
     }
     tell(`Proof of ${good.length} run${good.length === 1 ? '' : 's'} kept.`, { words: 'To the shims', take: onShims });
     // what was kept is not kept twice
@@ -227,7 +226,7 @@ export function ScanPanel({
                 <li key={i} style={{ fontSize: 13.5, fontWeight: run === i + 1 ? 700 : 400 }}>
                   {r.ok ? (
                     <>
-                      {wordsForMotion(r.value.motion, layout.images[0], `Run ${i + 1}`)}{' '}
+                      {sentenceIn(wordsForMotion(r.value.motion, layout.images[0], `Run ${i + 1}`), unit)}{' '}
                       <span className="quiet num">
                         ±{Math.max(r.value.range95.dxMm, r.value.range95.dyMm).toFixed(2)} mm, ±
                         {r.value.range95.rotationDeg.toFixed(2)}° (95 %), {r.value.patches.filter((p) => p.kept).length}{' '}

@@ -11,7 +11,7 @@ import {
   type SheetLayout,
   type ShimStock,
 } from '@/core/registration';
-import { formatLength } from '@/core/units';
+import { sentenceIn, formatLength } from '@/core/units';
 import {
   blockOfRun,
   contactsOf,
@@ -178,11 +178,12 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
               </li>
             ))}
           {answer.settings.map((s) => {
-            const advice = growthAdvice(
+            const growth = growthAdvice(
               settings.find((x) => x.id === s.id)!.misfit,
               image,
               materialById(blockOfRun(plan, plan.runs[runOf(s.id) - 1]).block.materialId).grain,
             );
+            const advice = growth && sentenceIn(growth, unit);
             return advice ? (
               <li key={`g${s.id}`} style={{ fontSize: 13.5 }}>
                 Run {runOf(s.id)}: growth cannot be shimmed. {advice}
@@ -200,7 +201,7 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
               i > 0 &&
               present[i] && (
                 <li key={run.id} style={{ fontSize: 13.5 }}>
-                  {wordsForMotion(present[i]!, image, `Run ${i + 1} against run 1`)}
+                  {sentenceIn(wordsForMotion(present[i]!, image, `Run ${i + 1} against run 1`), unit)}
                 </li>
               ),
           )}

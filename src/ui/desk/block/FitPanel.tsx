@@ -4,7 +4,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { hexFromLabD50 as hex } from '@/core/colour';
-import { formatLength } from '@/core/units';
+import { sentenceIn, formatLength } from '@/core/units';
 import { CHOKE_MM, cutLineNotes, reducesOneBlock, TRAP_MM, trapsOf, type PairTrap } from '@/records';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
@@ -24,7 +24,7 @@ export function FitPanel({ run }: { run: number }) {
   const overlapping = extra.filter(({ part }) => part.as.length > 1 || part.as[0] !== part.label);
   const share = overlapping.reduce((sum, { at }) => sum + sheet.share[at], 0);
   const areaCm2 = (plan.picture!.widthMm * plan.picture!.heightMm) / 100;
-  const notes = cutLineNotes(plan, plan.runs[run - 1]);
+  const notes = cutLineNotes(plan, plan.runs[run - 1]).map((note) => sentenceIn(note, unit));
   return (
     <>
       {closed && (

@@ -6,7 +6,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
 import { formatLength } from '@/core/units';
-import { closedWords } from '@/records';
+import { closedWords, type Anchor } from '@/records';
 import { usePrintDesk } from '../../kit/printContext';
 import { LengthField } from '../../kit/fields';
 import { Swatch } from '../../kit/Swatch';
@@ -37,7 +37,9 @@ export function RegionPanel({ regions }: { regions: Regions }) {
   });
   const lettered = useAnchors(state.plan.lettering);
   if (!chosen) return null;
-  const lettering = lettered?.includes(chosen.key) ?? false;
+  const own = JSON.stringify(anchorOf(chosen, state.plan));
+  const marks = (anchor: Anchor, i: number) => JSON.stringify(anchor) === own || lettered?.[i] === chosen.key;
+  const lettering = state.plan.lettering.some(marks);
   const next = chosen.detail?.neighbours[0];
   const acts = !closed && (
     <>
@@ -157,7 +159,7 @@ export function RegionPanel({ regions }: { regions: Regions }) {
                 ...p,
                 lettering: e.target.checked
                   ? [...p.lettering, anchorOf(chosen, p)]
-                  : p.lettering.filter((_, i) => lettered?.[i] !== chosen.key),
+                  : p.lettering.filter((anchor, i) => !marks(anchor, i)),
               }))
             }
           />

@@ -1,6 +1,6 @@
 'use client';
 import { heightsOf, HEIGHT_RANGE_MM, TYPE_HEIGHT_MM, type HeightStack } from '@/core/registration';
-import { formatLength } from '@/core/units';
+import { sentenceIn, formatLength } from '@/core/units';
 import { LengthField } from '../../kit/fields';
 import { Cautions } from '../../kit/Cautions';
 import { usePrintDesk } from '../../kit/printContext';
@@ -41,7 +41,7 @@ export function HeightDrawing() {
         width="100%"
         height="100%"
         role="img"
-        aria-label={`Stack of ${formatLength(answer.totalMm, unit, 2)}. ${answer.text}`}
+        aria-label={`Stack of ${formatLength(answer.totalMm, unit, 2)}. ${sentenceIn(answer.text, unit)}`}
       >
         <line x1={60} y1={base} x2={700} y2={base} stroke="#1F2421" strokeWidth={2} />
         <text x={60} y={base + 20} fontSize={13} fill="#62665E">
@@ -159,7 +159,7 @@ export function HeightFields() {
         className={`say ${answer.verdict === 'prints' || answer.verdict === 'by hand' ? 'good' : 'bad'}`}
         role="status"
       >
-        {answer.text}
+        {sentenceIn(answer.text, unit)}
       </p>
       <section>
         <dl className="figures">

@@ -15,7 +15,7 @@ import {
   type RegistrationWayId,
   type SheetLayout,
 } from '@/core/registration';
-import { formatSize } from '@/core/units';
+import { sentenceIn, formatSize } from '@/core/units';
 import { EXPORT_PAPERS, jigInputOf, type ExportPaper } from '@/records';
 import { Cautions } from '../../kit/Cautions';
 import { usePrintDesk } from '../../kit/printContext';
@@ -68,6 +68,7 @@ export function JigDrawing({ layout }: { layout: SheetLayout }) {
 }
 
 function Mark({ mark, least }: { mark: JigMark; least: number }) {
+  const { unit } = usePrintDesk();
   const line = LINES[mark.layer];
   const style = {
     fill: 'none',
@@ -99,7 +100,7 @@ function Mark({ mark, least }: { mark: JigMark; least: number }) {
       fill={line.stroke}
       textAnchor={mark.align === 'center' ? 'middle' : 'start'}
     >
-      {mark.text}
+      {sentenceIn(mark.text, unit)}
     </text>
   );
 }
@@ -139,7 +140,8 @@ export function JigFields({ layout }: { layout: SheetLayout }) {
           about {way.minutesASheet} min a sheet.
         </p>
         <p className="note" style={{ marginTop: 6 }}>
-          Asks of the paper: {lower(way.asksOfPaper)} Of the block: {lower(way.asksOfBlock)}{' '}
+          Asks of the paper: {sentenceIn(lower(way.asksOfPaper), unit)} Of the block:{' '}
+          {sentenceIn(lower(way.asksOfBlock), unit)}{' '}
           {way.shims ? 'A block can be shimmed off its stops.' : 'Misfit cannot be shimmed away here.'}
         </p>
       </section>
@@ -167,7 +169,7 @@ export function JigFields({ layout }: { layout: SheetLayout }) {
                     : item.widthMm !== null
                       ? `${item.widthMm} mm`
                       : ''}
-                  <div className="note">{[item.of, item.note].filter(Boolean).join('; ')}</div>
+                  <div className="note">{sentenceIn([item.of, item.note].filter(Boolean).join('; '), unit)}</div>
                 </td>
               </tr>
             ))}

@@ -25,7 +25,7 @@ import {
   type SheetLayout,
   type Solved,
 } from '@/core/registration';
-import { formatLength, formatSize } from '@/core/units';
+import { sentenceIn, formatLength, formatSize } from '@/core/units';
 import { SIZE_RANGE_MM, type LayoutPlan } from '@/records';
 import { CountField, LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
@@ -504,7 +504,7 @@ export function SheetFields({ layout }: { layout: SheetLayout }) {
         <section role="status">
           {layout.problems.map((p) => (
             <p key={p.text} className="say bad" style={{ marginTop: 8 }}>
-              {p.text}
+              {sentenceIn(p.text, unit)}
             </p>
           ))}
         </section>
