@@ -14,6 +14,10 @@ export class TestServer {
   private port = 0;
   private process: ChildProcess | undefined;
 
+  get pid(): number {
+    return this.process?.pid ?? 0;
+  }
+
   get url(): string {
     return `http://127.0.0.1:${this.port}`;
   }

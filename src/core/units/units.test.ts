@@ -210,7 +210,7 @@ test.each([
     'The image is larger than the paper: 1 in would lie beyond.',
   ],
   ['room for 254 × 127 mm, 0.60 mm to the right', 'room for 10 × 5 in, 0.0236 in to the right'],
-  ['0.5 mm² is an area; 12 mm a length', '0.5 mm² is an area; 0.47 in a length'],
+  ['0.5 mm² is an area; 12 mm a length', '0.5 mm² is an area; 15/32 in a length'],
   ['nothing to tell', 'nothing to tell'],
 ])('a sentence in inches: %s', (text, told) => {
   expect(sentenceIn(text, 'in')).toBe(told);
