@@ -42,7 +42,7 @@ export function oddBodies(id: string): Hostile[] {
     ['nothing', ''],
     ['cut off', '{"name":'],
     ['broken UTF-8', Buffer.from([0x7b, 0x22, 0xff, 0xfe, 0x22, 0x3a, 0x31, 0x7d])],
-    ['half a character', '{"name":"\\ud800","label":"\\udc00","events":[{"id":"\\ud800"}]}'],
+    ['half a character', '{"label":"\\udc00","events":[{"id":"\\ud800"}]}'],
     ['deep nesting', `${'['.repeat(20_000)}${']'.repeat(20_000)}`],
     ['wrong kinds', '{"name":{},"plan":7,"events":{},"place":null,"baseRevision":"x","ink":[],"kind":3,"sample":0}'],
     ['lists of nothing', '{"name":[],"plan":null,"events":[null],"place":[1],"baseRevision":null,"ink":null}'],
@@ -80,7 +80,7 @@ export function oddAddresses(id: string): Hostile[] {
 }
 
 /** Pictures that are none, or that were made to take time or memory. */
-export function oddPictures(id: string): Hostile[] {
+export function oddPictures(id: string, revision: number): Hostile[] {
   const uses = Array.from(
     { length: 12 },
     (_, i) => `<g id="a${i + 1}">${`<use xlink:href="#a${i}"/>`.repeat(10)}</g>`,
@@ -104,19 +104,10 @@ export function oddPictures(id: string): Hostile[] {
       svg(`<defs><g id="a0"><rect width="9" height="9"/></g>${uses}</defs><use xlink:href="#a12"/>`),
     ],
     ['2 000 shapes at half opacity', svg('<rect width="400" height="300" opacity="0.5"/>'.repeat(2000))],
-    ['1 400 shapes at half opacity', svg('<rect width="400" height="300" opacity="0.5"/>'.repeat(1400))],
     [
       'an SVG with filters',
       svg(
         '<filter id="f"><feGaussianBlur stdDeviation="400"/></filter><rect filter="url(#f)" width="400" height="300"/>',
-      ),
-    ],
-    [
-      'patterns in patterns',
-      svg(
-        '<defs><pattern id="p" width=".01" height=".01"><rect width="9" height="9"/></pattern></defs>' +
-          '<rect fill="url(#p)" width="4000" height="3000"/>'.repeat(50),
-        'width="40000" height="30000"',
       ),
     ],
     ['a compressed SVG', gzipSync(svg(' '.repeat(50_000_000)), { level: 1 })],
@@ -128,7 +119,7 @@ export function oddPictures(id: string): Hostile[] {
     method: 'POST',
     path: `/api/prints/${id}/picture`,
     body,
-    headers: { 'x-file-name': encodeURIComponent(`${name}.svg`), 'x-base-revision': '1' },
+    headers: { 'x-file-name': encodeURIComponent(`${name}.svg`), 'x-base-revision': String(revision) },
   }));
 }
 

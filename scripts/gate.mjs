@@ -73,6 +73,11 @@ export function pageHeaders(request, response, dev) {
     "form-action 'self'",
     "frame-ancestors 'none'",
   ].join('; ');
+  if (request.url.startsWith('/api/')) {
+    // what is stored is never a page of ours: without rights of any kind when it is opened by itself
+    response.setHeader('Content-Security-Policy', "default-src 'none'; frame-ancestors 'none'; sandbox");
+    return;
+  }
   delete request.headers['content-security-policy-report-only'];
   request.headers['content-security-policy'] = policy;
   response.setHeader('Content-Security-Policy', policy);

@@ -65,7 +65,7 @@ if (dev) {
 }
 server.headersTimeout = 8_000;
 server.requestTimeout = 60_000;
-server.keepAliveTimeout = 5_000;
+server.keepAliveTimeout = 30_000;
 server.maxConnections = MOST_CONNECTIONS;
 
 let stopping = false;

@@ -2,6 +2,7 @@
  * `npm test`: installs what is missing, then type check, lint, unit tests, build, browser tests. Every step runs even
  * when an earlier one failed; the last line has the true counts, each check that is no test runner counting as one.
  */
+import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { installed, run, say } from './common.mjs';
 
@@ -21,9 +22,28 @@ function chromium() {
 let passed = 0,
   failed = 0;
 
-function check(name, command, args) {
-  say(name);
-  const status = run(command, args, { mayFail: true });
+/** Runs a command with its output kept together, so that two lanes beside one another can be read. */
+function lane(name, command, args, env) {
+  return new Promise((done) => {
+    const started = Date.now();
+    const child = spawn(command, args, {
+      env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...env },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    const out = [];
+    child.stdout.on('data', (chunk) => out.push(chunk));
+    child.stderr.on('data', (chunk) => out.push(chunk));
+    child.on('error', (error) => out.push(Buffer.from(String(error))));
+    child.on('close', (code) => {
+      say(`${name} (${Math.round((Date.now() - started) / 1000)} s)`);
+      process.stdout.write(Buffer.concat(out));
+      done(code ?? 1);
+    });
+  });
+}
+
+async function check(name, command, args, env) {
+  const status = await lane(name, command, args, env);
   if (status === 0) passed++;
   else {
     failed++;
@@ -32,10 +52,9 @@ function check(name, command, args) {
   return status === 0;
 }
 
-function suite(name, command, args, report, count, env) {
-  say(name);
+async function suite(name, command, args, report, count, env) {
   rmSync(report, { force: true });
-  const status = run(command, args, { mayFail: true, env });
+  const status = await lane(name, command, args, env);
   let counts = { passed: 0, failed: status === 0 ? 0 : 1 };
   if (existsSync(report)) counts = count(JSON.parse(readFileSync(report, 'utf8')));
   if (status !== 0 && counts.failed === 0) counts.failed = 1;
@@ -43,14 +62,27 @@ function suite(name, command, args, report, count, env) {
   failed += counts.failed;
 }
 
+const browserTests = () =>
+  suite('Browser tests', 'npx', ['playwright', 'test'], '.tmp/playwright.json', (r) => ({
+    passed: r.stats.expected,
+    failed: r.stats.unexpected + r.stats.flaky,
+  }));
+
 installed();
 chromium();
 mkdirSync('.tmp', { recursive: true });
-check('Types', 'npx', ['tsc', '--noEmit', '-p', '.']);
-check('Types of the core, on its own', 'npx', ['tsc', '--noEmit', '-p', 'src/core']);
-check('Lint and the import rule', 'npx', ['eslint', '.']);
-check('Form of the code', 'npx', ['prettier', '--check', '--log-level=warn', '.']);
-suite(
+const began = Date.now();
+// the build and the checks that need none beside one another; the browser tests have the machine to themselves
+const [built] = await Promise.all([
+  check('Build', 'npm', ['run', 'build']),
+  (async () => {
+    await check('Types', 'npx', ['tsc', '--noEmit', '-p', '.']);
+    await check('Types of the core, on its own', 'npx', ['tsc', '--noEmit', '-p', 'src/core']);
+    await check('Lint and the import rule', 'npx', ['eslint', '.']);
+    await check('Form of the code', 'npx', ['prettier', '--check', '--log-level=warn', '.']);
+  })(),
+]);
+await suite(
   'Unit tests',
   'npx',
   ['jest', '--maxWorkers=100%', '--json', '--outputFile=.tmp/jest.json'],
@@ -58,11 +90,8 @@ suite(
   (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites }),
   { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
 );
-if (check('Build', 'npm', ['run', 'build'])) {
-  suite('Browser tests', 'npx', ['playwright', 'test'], '.tmp/playwright.json', (r) => ({
-    passed: r.stats.expected,
-    failed: r.stats.unexpected + r.stats.flaky,
-  }));
-} else failed++;
+if (built) await browserTests();
+else failed++;
+say(`All of it took ${Math.round((Date.now() - began) / 1000)} s`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

@@ -586,8 +586,11 @@ export function checkWith<T>(schema: Schema, value: unknown, code: string): Outc
   try {
     return success(schema.validateSync(value, { stripUnknown: true }) as T);
   } catch (error) {
-    if (!(error instanceof ValidationError)) throw error;
-    return failure(code, error.message);
+    // names that every object has (“constructor”) are not fields: the schema package stumbles over them
+    return failure(
+      code,
+      error instanceof ValidationError ? error.message : 'What was sent has a field that means nothing here.',
+    );
   }
 }
 

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { failure, success, type Outcome } from '@/core/units';
 
 const PROGRAM = join(process.cwd(), 'src/server/decoder.mjs');
-const LONGEST_MS = 10_000;
+const LONGEST_MS = 9_000;
 /** Pictures decoded beside one another; the rest wait. */
 const AT_ONCE = 2;
 /** Pictures that may wait: more are refused rather than kept in memory. */

@@ -14,7 +14,7 @@ import {
 } from '@/records';
 import { getBlob, planAt, putBlob, type Store } from '@/store';
 import { inspectPicture, makeRaster, sourcePreview, type PictureFacts, type Placement } from './imageIn';
-import { livingPrint, savePlan } from './prints';
+import { livingPrint, savePlan, staleRevision } from './prints';
 
 const LABELS_TYPE = 'application/x-ulexite-labels';
 /** A new picture is first thought of as this wide or high, whichever is longer. */
@@ -32,14 +32,18 @@ export async function bringInPicture(
 ): Promise<Outcome<PrintState>> {
   const found = livingPrint(db, id);
   if (!found.ok) return found;
+  if (found.value.revision !== baseRevision) return staleRevision();
   const facts = await inspectPicture(bytes, fileName, gone);
   if (!facts.ok) return facts;
   const plan = planAt(db, id, found.value.plan_seq)!.plan;
   const place = firstPlacement(facts.value);
   if (!place.ok) return place;
-  const picture = await placePicture(db, bytes, facts.value, fileName, place.value, plan, now, gone);
-  if (!picture.ok) return picture;
-  return savePlan(db, id, baseRevision, withFlat({ ...plan, picture: picture.value }, null), 'picture brought in', now);
+  const placed = await placePicture(bytes, facts.value, fileName, place.value, plan, gone);
+  if (!placed.ok) return placed;
+  return allOrNothing(db, () => {
+    const picture = placed.value(db, now);
+    return savePlan(db, id, baseRevision, withFlat({ ...plan, picture }, null), 'picture brought in', now);
+  });
 }
 
 /** Crops, turns, mirrors and sizes the picture that is in; the flat colours begin anew. */
@@ -63,25 +67,27 @@ export async function placeAgain(
     widthPx: plan.picture.sourceWidthPx,
     heightPx: plan.picture.sourceHeightPx,
   };
-  const picture = await placePicture(db, original.bytes, facts, plan.picture.fileName, checked.value, plan, now);
-  if (!picture.ok) return picture;
-  return savePlan(db, id, baseRevision, withFlat(withPicturePlaced(plan, picture.value), null), 'picture sized', now);
+  const placed = await placePicture(original.bytes, facts, plan.picture.fileName, checked.value, plan);
+  if (!placed.ok) return placed;
+  return allOrNothing(db, () => {
+    const next = withFlat(withPicturePlaced(plan, placed.value(db, now)), null);
+    return savePlan(db, id, baseRevision, next, 'picture sized', now);
+  });
 }
 
+/** The picture decoded and placed; its bytes are kept when the answer is called, together with the plan that names them. */
 async function placePicture(
-  db: Store,
   bytes: Buffer,
   facts: PictureFacts,
   fileName: string,
   place: Placement,
   plan: Plan,
-  now: string,
   gone?: AbortSignal,
-): Promise<Outcome<PicturePlan>> {
+): Promise<Outcome<(db: Store, now: string) => PicturePlan>> {
   const raster = await makeRaster(bytes, facts, fileName, place, plan.paper.labD50, gone);
   if (!raster.ok) return raster;
   const { widthPx, heightPx, mmPerPx, png } = raster.value;
-  return success({
+  return success((db: Store, now: string) => ({
     ...place,
     format: facts.format,
     fileName: Array.from(fileName).slice(0, 300).join(''),
@@ -89,7 +95,27 @@ async function placePicture(
     sourceHeightPx: facts.heightPx,
     originalSha: putBlob(db, bytes, `image/${facts.format === 'svg' ? 'svg+xml' : facts.format}`, now),
     raster: { sha: putBlob(db, png, 'image/png', now), widthPx, heightPx, mmPerPx },
-  });
+  }));
+}
+
+/** Thrown inside a transaction so that a refusal leaves nothing behind. */
+class Undone extends Error {}
+
+/** One transaction: what the act writes stays only when it succeeds. */
+function allOrNothing<T>(db: Store, act: () => Outcome<T>): Outcome<T> {
+  let answer: Outcome<T> | undefined;
+  try {
+    return db
+      .transaction(() => {
+        answer = act();
+        if (!answer.ok) throw new Undone();
+        return answer;
+      })
+      .immediate();
+  } catch (error) {
+    if (error instanceof Undone && answer) return answer;
+    throw error;
+  }
 }
 
 function firstPlacement({ widthPx, heightPx }: PictureFacts): Outcome<Placement> {

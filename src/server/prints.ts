@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { learnedPace } from '@/core/cutting';
-import { failure, success, type Outcome } from '@/core/units';
+import { failure, success, type Failure, type Outcome } from '@/core/units';
 import {
   checkName,
   checkPlan,
@@ -261,6 +261,10 @@ export function insertWholePrint(
   return id;
 }
 
+export function staleRevision(): Failure {
+  return failure('stale', 'This print was changed in another window meanwhile. Nothing of it was overwritten.');
+}
+
 function change(
   db: Store,
   id: string,
@@ -272,7 +276,7 @@ function change(
       const found = livingPrint(db, id);
       if (!found.ok) return found;
       if (found.value.revision !== baseRevision) {
-        return failure('stale', 'This print was changed in another window meanwhile. Nothing of it was overwritten.');
+        return staleRevision();
       }
       const done = act(found.value);
       return done.ok ? printState(db, id) : done;

@@ -9,9 +9,8 @@ export const GET = route(async (_request: Request, { params }: { params: Promise
   return new Response(new Uint8Array(blob.bytes), {
     headers: {
       'Content-Type': blob.mediaType,
-      // never a page of ours: shown in pictures, saved as a file, and without rights of any kind when opened
+      // shown in pictures, saved as a file; the gate takes every right from it
       'Content-Disposition': 'attachment',
-      'Content-Security-Policy': "default-src 'none'; sandbox",
       'Cache-Control': 'private, max-age=31536000, immutable',
     },
   });
