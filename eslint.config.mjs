@@ -57,6 +57,7 @@ export const boundaryRules = {
           'node:zlib',
         ),
         packages('store', 'better-sqlite3', 'node:*'),
+        packages('testing', 'better-sqlite3'),
         packages('server', 'sharp', 'saxes', 'node:*'),
         packages(
           'ui',

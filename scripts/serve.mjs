@@ -15,6 +15,7 @@ const LOOPBACK = /^(localhost|127(\.\d{1,3}){3}|::1)$/;
 /** A server that was told to stop answers what it has begun for so long. */
 const LAST_WORDS_MS = 3000;
 const MOST_CONNECTIONS = 600;
+const STANDS_STILL_S = 4;
 /** Requests that send a body, read beside one another; the rest are told to come again. */
 const MOST_BODIES = 48;
 
@@ -28,6 +29,16 @@ await app.prepare();
 const handle = app.getRequestHandler();
 const refusal = gate({ host, port, hosts: process.env.ULEXITE_HOSTS });
 let bodies = 0;
+/** Bodies on their way: one that stands still for some seconds is given up, so that half-sent ones do not keep others out. */
+const arriving = new Map();
+setInterval(() => {
+  for (const [request, last] of arriving) {
+    const bytes = request.complete ? -2 : request.socket.bytesRead;
+    if (bytes === -2) arriving.delete(request);
+    else if (bytes !== last.bytes) arriving.set(request, { bytes, still: 0 });
+    else if (++last.still >= STANDS_STILL_S) request.socket.destroy();
+  }
+}, 1000).unref();
 
 function refuse(response, { status, code, message }) {
   response.writeHead(status, {
@@ -51,7 +62,11 @@ const server = createServer({ connectionsCheckingInterval: 1000 }, (request, res
     });
   if (sends) {
     bodies++;
-    response.once('close', () => bodies--);
+    arriving.set(request, { bytes: -1, still: 0 });
+    response.once('close', () => {
+      bodies--;
+      arriving.delete(request);
+    });
   }
   pageHeaders(request, response, dev);
   void handle(request, response);

@@ -36,7 +36,8 @@ export function openToRead(file: string): Store {
 
 function prepared(db: Store): Store {
   try {
-    db.pragma('busy_timeout = 4000');
+    // a writer outside is waited for a moment only: while this waits nobody is answered, and acts are sent again
+    db.pragma('busy_timeout = 250');
     db.pragma('journal_mode = WAL');
     db.pragma('synchronous = FULL');
     db.pragma('foreign_keys = ON');

@@ -37,6 +37,22 @@ describe('the queue of acts', () => {
     expect(kept.size).toBe(0);
   });
 
+  test('a full store keeps acts on the page, tells it, and loses none', () => {
+    const told = jest.fn();
+    const queue = new ActQueue('a', told);
+    queue.add(event('one'));
+    Object.assign(globalThis.localStorage, {
+      setItem: () => {
+        throw new DOMException('full', 'QuotaExceededError');
+      },
+    });
+    queue.add(event('two'));
+    expect(told).toHaveBeenCalledTimes(1);
+    expect(queue.all().map((e) => e.id)).toEqual(['one', 'two']);
+    queue.remove(new Set(['one']));
+    expect(queue.all().map((e) => e.id)).toEqual(['two']);
+  });
+
   test('damaged storage reads as empty', () => {
     kept.set('ulexite-waiting-a', '{not json');
     expect(new ActQueue('a').all()).toEqual([]);

@@ -59,12 +59,12 @@ export interface RecipeAnswer {
 export const REACHED_DELTA_E = 1.5;
 const SIMPLER_MAY_COST = 0.5;
 const MAX_PIGMENTS = 3;
-const KEPT_PAIRS = 3,
-  KEPT_TRIPLES = 2;
-const SCREENING_STEPS = 5,
+const KEPT_PAIRS = 6,
+  KEPT_TRIPLES = 5;
+const SCREENING_STEPS = 9,
   SCREENING_BANDS = 3;
 /** Shares below this are left out: nobody weighs them. */
-const LEAST_SHARE = 0.004;
+const LEAST_SHARE = 0.001;
 const LM_STEPS = 30;
 /** Sum of squared residuals, in ΔE², at which a set is solved. */
 const SOLVED = 0.01;

@@ -94,16 +94,14 @@ describe('any two give the third', () => {
     ));
 });
 
-test('a block of 5 × 8 in in the corner of a layout for 5 × 7 with 1 in margins on 7 × 9 leaves nothing', () => {
-  const inch = 25.4;
+test('a block taller than the layout’s image by just its margin leaves nothing above', () => {
   const layout = solved({
-    image: { widthMm: 5 * inch, heightMm: 7 * inch },
+    image: { widthMm: 95, heightMm: 125 },
     rule: 'equal',
-    marginMm: inch,
-    blocks: [{ name: 'Block 2', widthMm: 5 * inch, heightMm: 8 * inch }],
+    marginMm: 22,
+    blocks: [{ name: 'Block 2', widthMm: 95, heightMm: 147 }],
   });
-  expect(layout.paperMm.widthMm / inch).toBeCloseTo(7, 9);
-  expect(layout.paperMm.heightMm / inch).toBeCloseTo(9, 9);
+  expect(layout.paperMm).toEqual({ widthMm: 139, heightMm: 169 });
   expect(layout.blocks[0].leavesTopMm).toBeCloseTo(0, 9);
   expect(layout.problems.map((p) => p.text)).toEqual([
     expect.stringMatching(/Block 2 leaves 0 mm to the finished sheet’s top edge/),

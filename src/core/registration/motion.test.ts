@@ -104,3 +104,15 @@ test('no marks, or half a number, is refused', () => {
   expect(() => fitMotion([])).toThrow(RangeError);
   expect(() => fitMotion([{ xMm: NaN, yMm: 0, dxMm: 0, dyMm: 0 }])).toThrow(/finite/);
 });
+
+test('a sheet laid the other way round is half a turn', () => {
+  const marks = [
+    [10, 20],
+    [180, 25],
+    [90, 120],
+  ].map(([xMm, yMm]) => ({ xMm, yMm, dxMm: 2 * (100 - xMm) + 0.3, dyMm: 2 * (70 - yMm) - 0.2 }));
+  const motion = fitMotion(marks);
+  expect(Math.abs(motion.rotationDeg)).toBeCloseTo(180, 6);
+  expect([motion.growthX, motion.growthY].every((g) => Math.abs(g) < 1e-6)).toBe(true);
+  expect(motion.residualMm).toBeLessThan(1e-6);
+});

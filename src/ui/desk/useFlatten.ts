@@ -95,6 +95,12 @@ export function useFlatten() {
         await desk.change(label, (p) =>
           withFlat(p, flatFromResult(answer.value, stored.value, used, before, p.paper.labD50, job !== 'flatten')),
         );
+        if (job === 'flatten' && answer.value.coloursLabD50.length < 2)
+          setProblem(
+            used.minIslandMm2 > 0
+              ? `Everything merged into one colour: no other patch is as large as the smallest island, ${used.minIslandMm2.toFixed(1)} mm². Lower it, or plan the picture larger.`
+              : 'The picture is one colour throughout: there is nothing to cut apart.',
+          );
       } else setProblem(stored.message);
       if (mine !== turn.current) return;
       setWork(undefined);

@@ -65,7 +65,15 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
   const { state, status, stale } = edits;
   const [unit, setUnitState] = useState<LengthUnit>('mm');
   const [waiting, setWaiting] = useState<readonly BenchEvent[]>([]);
-  const queue = useMemo(() => new ActQueue(id), [id]);
+  const queue = useMemo(
+    () =>
+      new ActQueue(id, () =>
+        setMessage(
+          'The browser’s store is full: acts not yet counted would be lost on a reload. Leave this page open.',
+        ),
+      ),
+    [id, setMessage],
+  );
 
   const adopt = useCallback((next: PrintState) => edits.adopt(next), [edits]);
 
