@@ -150,7 +150,7 @@ test('a print that cannot be read says so, offers its bytes, and the shelf goes 
   await server.start();
   await page.goto(server.url);
   await expect(page.getByRole('article', { name: 'Broken on purpose' })).toContainText('cannot be read');
-  await expect(page.getByRole('article', { name: 'Ground' })).toBeVisible();
+  await expect(page.getByRole('article', { name: 'Ground', exact: true })).toBeVisible();
   await page.goto(`${server.url}/print/${broken}/runs`);
   await expect(page.getByRole('heading', { name: 'This print cannot be read' })).toBeVisible();
   const saved = await fetch(`${server.url}/api/prints/${broken}/files/stored.json`);

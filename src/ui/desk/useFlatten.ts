@@ -145,8 +145,9 @@ export function useFlatten() {
     whole.stop();
     setWork(undefined);
     setWish(undefined);
-    setPreview(undefined);
-  }, [whole]);
+    if (plan.flat) setPreview(undefined);
+    else queue.push(FIRST_SETTINGS);
+  }, [plan.flat, queue, whole]);
 
   /** Changes by hand on the label map as saved. */
   const byHand = useCallback(
