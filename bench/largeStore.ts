@@ -65,43 +65,46 @@ async function timed(name: string, ask: () => Promise<Response>, times = 9): Pro
   const sorted = [...ms].sort((a, b) => a - b);
   console.log(`${name}: first ${ms[0].toFixed(0)} ms, median ${sorted[times >> 1].toFixed(1)} ms, ${bytes} bytes`);
 }
-try {
-  for (let i = 0; i < 400; i++) {
-    if (
-      await fetch(url).then(
-        (r) => r.ok,
-        () => false,
+async function measure(): Promise<void> {
+  try {
+    for (let i = 0; i < 400; i++) {
+      if (
+        await fetch(url).then(
+          (r) => r.ok,
+          () => false,
+        )
       )
-    )
-      break;
-    await new Promise((later) => {
-      setTimeout(later, 50);
-    });
-  }
-  console.log(`first page ${(performance.now() - begun).toFixed(0)} ms after the start`);
-  await timed('shelf', () => fetch(url));
-  await timed('shelf, page 9', () => fetch(`${url}/?page=9`));
-  await timed('print', () => fetch(`${url}/print/print-7/pull`));
-  let serial = 0;
-  await timed('pull', () =>
-    fetch(`${url}/api/prints/print-7/log`, {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json', Origin: url },
-      body: JSON.stringify({
-        known: entries + serial,
-        events: [
-          {
-            id: `bench-pull-${String(++serial).padStart(4, '0')}`,
-            at: new Date().toISOString(),
-            act: { ...pullOf(240 + serial), runId: plan.runs[0].id, sheet: String(240 + serial) },
-          },
-        ],
+        break;
+      await new Promise((later) => {
+        setTimeout(later, 50);
+      });
+    }
+    console.log(`first page ${(performance.now() - begun).toFixed(0)} ms after the start`);
+    await timed('shelf', () => fetch(url));
+    await timed('shelf, page 9', () => fetch(`${url}/?page=9`));
+    await timed('print', () => fetch(`${url}/print/print-7/pull`));
+    let serial = 0;
+    await timed('pull', () =>
+      fetch(`${url}/api/prints/print-7/log`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json', Origin: url },
+        body: JSON.stringify({
+          known: entries + serial,
+          events: [
+            {
+              id: `bench-pull-${String(++serial).padStart(4, '0')}`,
+              at: new Date().toISOString(),
+              act: { ...pullOf(240 + serial), runId: plan.runs[0].id, sheet: String(240 + serial) },
+            },
+          ],
+        }),
       }),
-    }),
-  );
-  const status = readFileSync(`/proc/${server.pid}/status`, 'utf8');
-  console.log(`memory ${Math.round(Number(/VmHWM:\s+(\d+)/.exec(status)![1]) / 1024)} MB at most`);
-} finally {
-  server.kill('SIGTERM');
-  rmSync(folder, { recursive: true, force: true });
+    );
+    const status = readFileSync(`/proc/${server.pid}/status`, 'utf8');
+    console.log(`memory ${Math.round(Number(/VmHWM:\s+(\d+)/.exec(status)![1]) / 1024)} MB at most`);
+  } finally {
+    server.kill('SIGTERM');
+    rmSync(folder, { recursive: true, force: true });
+  }
 }
+void measure();

@@ -47,49 +47,52 @@ async function tried(hostile: Hostile): Promise<void> {
     found.push(`${hostile.name}: ${answer.status}, ${Math.round(answer.ms)} ms, ${answer.text.slice(0, 80)}`);
 }
 
-try {
-  for (let i = 0; i < 400; i++) {
-    if (
-      await fetch(url).then(
-        (r) => r.ok,
-        () => false,
+async function torture(): Promise<void> {
+  try {
+    for (let i = 0; i < 400; i++) {
+      if (
+        await fetch(url).then(
+          (r) => r.ok,
+          () => false,
+        )
       )
-    )
-      break;
-    await new Promise((later) => {
-      setTimeout(later, 50);
+        break;
+      await new Promise((later) => {
+        setTimeout(later, 50);
+      });
+    }
+    const made = await send(url, {
+      name: 'print',
+      method: 'POST',
+      path: '/api/prints',
+      body: '{"name":"Ground"}',
+      headers: { 'Content-Type': 'application/json' },
     });
+    const id = JSON.parse(made.text) as string;
+    const corpus = [
+      ...oddBodies(id).filter((h) => h.method !== 'DELETE'),
+      ...oddAddresses(id),
+      ...oddTexts(),
+      ...oddPictures(id, 1),
+    ];
+    for (const hostile of corpus) await tried(hostile);
+    const random = randomStream(20_261_125);
+    const small = corpus.filter((h) => (h.body?.length ?? 0) < 100_000);
+    for (let round = 0; round < ROUNDS && !ended; round++)
+      await tried(spoilt(small[Math.floor(random() * small.length)], random));
+    const memory = ended
+      ? 0
+      : Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${server.pid}/status`, 'utf8'))![1]) / 1024;
+    console.log(
+      `${corpus.length + ROUNDS} requests, longest ${Math.round(longest)} ms, memory at most ${Math.round(memory)} MB`,
+    );
+    console.log(ended ? 'THE SERVER ENDED' : 'the server still answers');
+    found.forEach((line) => console.log(line));
+    console.log(`${found.length} wrong answers`);
+    process.exitCode = ended || found.length > 0 || memory > 1500 ? 1 : 0;
+  } finally {
+    server.kill('SIGTERM');
+    rmSync(folder, { recursive: true, force: true });
   }
-  const made = await send(url, {
-    name: 'print',
-    method: 'POST',
-    path: '/api/prints',
-    body: '{"name":"Ground"}',
-    headers: { 'Content-Type': 'application/json' },
-  });
-  const id = JSON.parse(made.text) as string;
-  const corpus = [
-    ...oddBodies(id).filter((h) => h.method !== 'DELETE'),
-    ...oddAddresses(id),
-    ...oddTexts(),
-    ...oddPictures(id, 1),
-  ];
-  for (const hostile of corpus) await tried(hostile);
-  const random = randomStream(20_261_125);
-  const small = corpus.filter((h) => (h.body?.length ?? 0) < 100_000);
-  for (let round = 0; round < ROUNDS && !ended; round++)
-    await tried(spoilt(small[Math.floor(random() * small.length)], random));
-  const memory = ended
-    ? 0
-    : Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${server.pid}/status`, 'utf8'))![1]) / 1024;
-  console.log(
-    `${corpus.length + ROUNDS} requests, longest ${Math.round(longest)} ms, memory at most ${Math.round(memory)} MB`,
-  );
-  console.log(ended ? 'THE SERVER ENDED' : 'the server still answers');
-  found.forEach((line) => console.log(line));
-  console.log(`${found.length} wrong answers`);
-  process.exitCode = ended || found.length > 0 || memory > 1500 ? 1 : 0;
-} finally {
-  server.kill('SIGTERM');
-  rmSync(folder, { recursive: true, force: true });
 }
+void torture();
