@@ -49,7 +49,7 @@ try {
     await page.goto(url + href.replace(/[^/]+$/, view));
   };
   await page.goto(url);
-  await page.waitForTimeout(1500);
+  await page.waitForTimeout(8000); // the strips of all prints are drawn on the server, one after the other
   await shot('shelf');
   await open('Allotment Gate', 'picture');
   await page.getByRole('button', { name: 'Flatten', exact: true }).click();
