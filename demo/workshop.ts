@@ -28,19 +28,21 @@ import {
   savePlan,
 } from '@/server';
 import { appendBenchEvent, getBlob, raiseUndoFloor, touchPrint, type Store } from '@/store';
-import { allotmentGate, GATE_HEIGHT_PX, GATE_WIDTH_PX } from './allotmentGate';
+import { allotmentGate } from './allotmentGate';
 import { ferrySlip } from './ferrySlip';
 import { quinces } from './quinces';
 import { saltWorks } from './saltWorks';
 
 const MINUTE = 60_000,
   DAY = 24 * 60 * MINUTE;
+/** Ten a millimetre: as fine as anything is cut. */
+const GATE_PX = 2000;
 
 /** The shared workshop of Tolvane: four prints, one of them half printed. `nowMs` is the moment its story has reached. */
 export async function seedWorkshop(db: Store, nowMs: number): Promise<void> {
   const at = (daysAgo: number) => new Date(nowMs - daysAgo * DAY).toISOString();
   await bringIn(db, 'Ferry Slip, Night Rain', Buffer.from(ferrySlip()), 'ferry slip drawing.svg', [178.5, 250], at(3));
-  const gate = await sharp(allotmentGate(), { raw: { width: GATE_WIDTH_PX, height: GATE_HEIGHT_PX, channels: 3 } })
+  const gate = await sharp(allotmentGate(GATE_PX), { raw: { width: GATE_PX, height: (GATE_PX * 3) / 4, channels: 3 } })
     .jpeg({ quality: 93 })
     .toBuffer();
   await bringIn(db, 'Allotment Gate', gate, 'allotment gate.jpg', [200, 150], at(1));

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
-import { allotmentGate, GATE_HEIGHT_PX, GATE_WIDTH_PX } from '../demo/allotmentGate';
+import { allotmentGate } from '../demo/allotmentGate';
 import { cornerStopLayout } from '@/core/registration';
 import { tileDrawing } from '@/formats';
 import { bytesOf, readPdf } from './files';
@@ -21,9 +21,7 @@ const toPlace = (page: Page, name: string) =>
 
 test('from a photograph to a numbered edition', async ({ page }) => {
   test.setTimeout(300_000);
-  const photograph = await sharp(allotmentGate(), {
-    raw: { width: GATE_WIDTH_PX, height: GATE_HEIGHT_PX, channels: 3 },
-  })
+  const photograph = await sharp(allotmentGate(1200), { raw: { width: 1200, height: 900, channels: 3 } })
     .jpeg({ quality: 92 })
     .toBuffer();
 
