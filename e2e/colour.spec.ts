@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { looksOfPlan, progressOf, type StoredInk } from '@/records';
 import { api, flattenedPrint, stateOf } from './prints';

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Download, type Locator, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
+import type { Download, Locator } from '@playwright/test';
 import sharp from 'sharp';
 import { unzipSync } from 'fflate';
 import { looksOfPlan, plainSheet, trapsOf, type Plan } from '@/records';

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { looksOfPlan, outOfRegister, progressOf } from '@/records';
 import { wholePrints } from '@/testing/prints';
 import { openStore } from '@/store';

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { flattenedPrint, stateOf } from './prints';
 import { TestServer } from './server';
 

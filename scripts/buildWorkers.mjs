@@ -1,16 +1,16 @@
-/** Bundles the programs that run as processes of their own beside the server. Packages stay outside. */
+/** Bundles the programs that run beside Next: one a process of its own, one loaded by the server. Packages stay outside. */
 import { build } from 'esbuild';
 
-export async function buildWorkers() {
-  await build({
-    entryPoints: ['src/server/fileWorker.ts'],
-    outfile: '.next/ulexite/fileWorker.mjs',
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    packages: 'external',
-    target: 'node20',
-    logLevel: 'warning',
-  });
-}
-if (process.argv[1]?.endsWith('buildWorkers.mjs')) await buildWorkers();
+const PROGRAMS = { fileWorker: 'src/server/fileWorker.ts', store: 'src/store/index.ts' };
+
+await build({
+  entryPoints: PROGRAMS,
+  outdir: '.next/ulexite',
+  outExtension: { '.js': '.mjs' },
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  packages: 'external',
+  target: 'node20',
+  logLevel: 'warning',
+});

@@ -52,7 +52,11 @@ function newestUnder(path) {
 /** Builds the application, unless nothing it is made of has changed. */
 export function built() {
   const sources = createHash('sha256')
-    .update(['src', 'next.config.ts', 'package-lock.json', 'tsconfig.json'].map(newestUnder).join('|'))
+    .update(
+      ['src', 'scripts/buildWorkers.mjs', 'next.config.ts', 'package-lock.json', 'tsconfig.json']
+        .map(newestUnder)
+        .join('|'),
+    )
     .digest('hex');
   if (existsSync('.next/BUILD_ID') && stampIs('built', sources)) return say('The build is up to date.');
   say('Building …');

@@ -1,5 +1,5 @@
 /** The workshop's file as the server holds it: looked at, locked against a second server, opened, and closed whole. */
-import { tsImport } from 'tsx/esm/api';
+import { existsSync } from 'node:fs';
 
 const shared = globalThis;
 
@@ -14,7 +14,12 @@ function refuse(error) {
   process.exit(1);
 }
 
+const BUILT = new URL('../.next/ulexite/store.mjs', import.meta.url);
+
+/** The store as it was built; while it is worked on, from its source. */
 async function store() {
+  if (!process.argv.includes('--dev') && existsSync(BUILT)) return import(BUILT.href);
+  const { tsImport } = await import('tsx/esm/api');
   shared.ulexiteStoreModule ??= await tsImport('../src/store/index.ts', import.meta.url);
   return shared.ulexiteStoreModule;
 }

@@ -22,6 +22,9 @@ export function useFlatten() {
   const desk = usePrintDesk();
   const { plan } = desk.state;
   const raster = plan.picture?.raster;
+  // by value: each save brings the same picture as a new object, and workers and wishes must outlive it
+  const rasterSha = raster?.sha,
+    mmPerPx = raster?.mmPerPx;
   const { urls } = desk;
   const [wish, setWish] = useState<FlattenSettings>();
   const [preview, setPreview] = useState<FlatResult>();
@@ -33,10 +36,10 @@ export function useFlatten() {
 
   const open = useCallback(
     (worker: PictureWorker, maxPixels?: number) =>
-      raster
-        ? worker.askNow('openRaster', { url: urls.blob(raster.sha), mmPerPx: raster.mmPerPx, maxPixels })
+      rasterSha !== undefined && mmPerPx !== undefined
+        ? worker.askNow('openRaster', { url: urls.blob(rasterSha), mmPerPx, maxPixels })
         : Promise.resolve(),
-    [raster, urls],
+    [rasterSha, mmPerPx, urls],
   );
   const quick = useMemo(() => new PictureWorker((w) => open(w, PREVIEW_PIXELS)), [open]);
   const whole = useMemo(() => new PictureWorker((w) => open(w)), [open]);

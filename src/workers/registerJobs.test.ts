@@ -1,0 +1,172 @@
+import { deflateSync } from 'node:zlib';
+import type { LabelMap } from '@/core/geometry';
+import { NO_MOTION, type Motion } from '@/core/registration';
+import { emptyPlan, encodeLabelMap, plainSheet, withFlat, type Plan } from '@/records';
+import { pixelFile, WorkerBench, type Pixels } from '@/testing/workerBench';
+import type { FitQuestion, RegisterJobs } from './protocol';
+
+const W = 400,
+  H = 300,
+  MM_PER_PX = 0.1;
+const colour = (id: string, L: number, a = 0, b = 5) => ({
+  id,
+  name: id,
+  wantedLabD50: [L, a, b] as const,
+  areaShare: 0.25,
+  islandCount: 1,
+});
+const SHA = 'd'.repeat(64);
+const plan: Plan = withFlat(
+  {
+    ...emptyPlan(),
+    picture: {
+      originalSha: SHA,
+      fileName: 'bands.png',
+      format: 'png',
+      sourceWidthPx: W,
+      sourceHeightPx: H,
+      turnDeg: 0,
+      mirrored: false,
+      crop: { x: 0, y: 0, width: 1, height: 1 },
+      widthMm: W * MM_PER_PX,
+      heightMm: H * MM_PER_PX,
+      raster: { sha: SHA, widthPx: W, heightPx: H, mmPerPx: MM_PER_PX },
+    },
+  },
+  {
+    labelsSha: SHA,
+    settings: { colourCount: 4, radiusMm: 0, minIslandMm2: 0 },
+    barePaperId: 'paper',
+    handChanges: 0,
+    colours: [colour('paper', 95), colour('straw', 82, 2, 45), colour('rust', 50, 40, 40), colour('night', 18)],
+  },
+);
+const task = { labelCount: 4, traps: [], chokes: [], marks: [] };
+/** Four bands, each a quarter of the height. */
+const bands = (): LabelMap => ({
+  width: W,
+  height: H,
+  labels: Uint8Array.from({ length: W * H }, (_, i) => Math.floor(i / W / (H / 4))),
+});
+const inPlace = (): Motion => ({ ...NO_MOTION, about: { xMm: 20, yMm: 15 } });
+const question = (shiftMm: number, fixed: readonly Motion[] = plan.runs.map(inPlace)): FitQuestion => ({
+  plan,
+  got: [],
+  fixed,
+  spread: { shiftMm, turnDeg: 0 },
+  about: { xMm: 20, yMm: 15 },
+  sheets: 400,
+});
+
+const bench = new WorkerBench<RegisterJobs>(() => jest.requireActual('./register.worker'));
+bench.files.set('/labels', new Uint8Array(deflateSync(encodeLabelMap(bands()))));
+const open = () => bench.get('open', { url: '/labels', mmPerPx: MM_PER_PX, task });
+
+test('before a picture is opened, and when it cannot be had, the reason is told', async () => {
+  expect(await bench.ask('fit', question(0.2))).toMatchObject({
+    code: 'picture',
+    message: expect.stringContaining('no flat colours yet'),
+  });
+  expect(await bench.ask('open', { url: '/gone', mmPerPx: 0.1, task })).toMatchObject({ code: 'picture' });
+  bench.files.set('/odd', new Uint8Array(deflateSync(Buffer.from('no map'))));
+  expect(await bench.ask('open', { url: '/odd', mmPerPx: 0.1, task })).toMatchObject({ ok: false });
+  expect(await bench.ask('risk', { width: 10, height: 10, wishShare: 0.05 })).toMatchObject({ code: 'picture' });
+});
+
+describe('fit', () => {
+  beforeEach(open);
+
+  test('laid exactly nothing shows; the wider the spread the more sheets are faulty', async () => {
+    const exact = await bench.get('fit', question(0));
+    expect(exact.share).toBe(0);
+    const shares = await bench.get('ways', {
+      ...question(0.3),
+      spreads: [0, 0.1, 0.3, 1].map((shiftMm) => ({ shiftMm, turnDeg: 0 })),
+    });
+    expect(shares[0]).toBe(0);
+    expect(shares).toEqual([...shares].sort((a, b) => a - b));
+    expect(shares[3]).toBeGreaterThan(0.5);
+  });
+
+  test('a run out of place: every sheet is faulty where its film runs out over bare paper, told where on the line', async () => {
+    const fixed = plan.runs.map((_, i): Motion => (i === 1 ? { ...inPlace(), dyMm: 1.2 } : inPlace()));
+    const { share, typical, pairs } = await bench.get('fit', question(0, fixed));
+    expect(share).toBe(1);
+    expect(typical.widestMm).toBeGreaterThan(0.8);
+    // inside, straw lies under rust: its edge moves and no paper shows; at the foot of the image rust runs out over it
+    expect(pairs.filter((pair) => pair.share > 0).map((pair) => [pair.a, pair.b, pair.share])).toEqual([[3, 255, 1]]);
+    expect(typical.at.yMm).toBeCloseTo(30, 0);
+  });
+
+  test('the least choke that brings the share to the wish, or none', async () => {
+    const asked = { ...question(0.15), plan: { ...plan, fit: { ...plan.fit, chokeMm: 0 } } };
+    const found = await bench.get('overlap', asked);
+    if (found) {
+      expect(found.share).toBeLessThanOrEqual(plan.register.wishShare);
+      expect(found.mm * 20).toBeCloseTo(Math.round(found.mm * 20), 6); // in steps of a twentieth
+    }
+    expect(await bench.get('overlap', { ...asked, spread: { shiftMm: 60, turnDeg: 0 } })).toBeNull();
+  });
+
+  test('the lines are drawn the heavier the likelier they show a fault; calm ones are drawn too', async () => {
+    const strokes = async () =>
+      (
+        (await bench.get('risk', { width: 200, height: 150, wishShare: 0.05 })) as unknown as {
+          strokes: Map<string, number>;
+        }
+      ).strokes;
+    await bench.get('fit', question(0));
+    const calm = await strokes();
+    await bench.get('fit', question(1));
+    const loud = await strokes();
+    const sum = (all: Map<string, number>) => [...all.values()].reduce((s, n) => s + n, 0);
+    expect(sum(calm)).toBeGreaterThan(0);
+    expect(sum(loud)).toBe(sum(calm));
+    expect(calm.get('#A63A2B')).toBe(0);
+    expect(loud.get('#A63A2B')).toBeGreaterThan(0);
+  });
+});
+
+describe('pictures', () => {
+  beforeEach(open);
+  const view = { xMm: 0, yMm: 0, mmPerPx: 0.2, width: 200, height: 150 } as RegisterJobs['misprint']['take']['view'];
+  const rowOf = ({ data, width }: Pixels, y: number) => [...data.subarray(4 * (y * width + 100)).slice(0, 3)];
+
+  test('a misprint: a run moved down is seen lower on the sheet', async () => {
+    const ask = async (dyMm: number) =>
+      (await bench.get('misprint', {
+        plan,
+        got: [],
+        sheet: plainSheet(plan),
+        motions: plan.runs.map((_, i) => (i === 2 ? { ...inPlace(), dyMm } : inPlace())),
+        view,
+      })) as unknown as Pixels;
+    const right = await ask(0),
+      wrong = await ask(3);
+    expect([right.width, right.height]).toEqual([200, 150]);
+    const night = rowOf(right, 140);
+    expect(rowOf(right, 115)).toEqual(night); // 23 mm down: the last band begins at 22.5
+    expect(rowOf(wrong, 115)).not.toEqual(night);
+    expect(rowOf(wrong, 140)).toEqual(night);
+  });
+
+  test('a file that is no picture, and a scan on which there is no sheet, are refused in words', async () => {
+    const asked = {
+      dpi: 0,
+      plan,
+      got: [],
+      sheet: plainSheet(plan),
+      printed: plan.runs.length,
+      sheetMm: { widthMm: 60, heightMm: 50 },
+      imageAtMm: { xMm: 10, yMm: 10 },
+    };
+    expect(await bench.ask('readProof', { ...asked, file: new Blob(['x']) })).toMatchObject({
+      code: 'scan',
+      message: expect.stringContaining('no picture'),
+    });
+    const grey: Pixels = { width: 300, height: 250, data: new Uint8ClampedArray(4 * 300 * 250).fill(128) };
+    const refused = await bench.ask('readProof', { ...asked, dpi: 120, file: new Blob([pixelFile(grey)]) });
+    expect(refused).toMatchObject({ ok: false });
+    expect((refused as { message: string }).message).toMatch(/[a-z].*\.$/);
+  });
+});
