@@ -1,6 +1,13 @@
-import { test as plain, type BrowserContext } from '@playwright/test';
+import { expect as plainExpect, test as plain, type BrowserContext } from '@playwright/test';
 
-export { expect, type Page } from '@playwright/test';
+export type { Page } from '@playwright/test';
+
+const poll = plainExpect.poll.bind(plainExpect);
+/** Asked again at short intervals: what a test waits for is there within moments. */
+export const expect: typeof plainExpect = Object.assign(plainExpect, {
+  poll: ((ask, options) =>
+    poll(ask, { intervals: [50, 100, 150, 250], ...(typeof options === 'object' ? options : {}) })) as typeof poll,
+});
 
 /**
  * Pages of one lane share a browser profile, so that the programs of the interface are read and compiled once, as in

@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { constants, setPriority } from 'node:os';
 import { join } from 'node:path';
-import { failure, success, type Outcome } from '@/core/units';
+import { failure, success, type Failure, type Outcome } from '@/core/units';
 
 const PROGRAM = join(process.cwd(), 'src/server/decoder.mjs');
 const LONGEST_MS = 9_000;
@@ -15,37 +15,70 @@ export interface Decoded {
   readonly bytes: Buffer;
 }
 
+const BUSY = failure('busy', 'Many pictures are being read just now. Try again in a moment.');
+
 let running = 0;
 const waiting: (() => void)[] = [];
 
 /**
- * Decodes a picture in a process of its own, so that no file, however made, can hold up or end the server: it is ended after
- * 10 s, above 1 GB, or when `gone` says that nobody waits any more. Failures: `picture-slow`, `picture-memory`,
- * `picture-damaged`, `busy`, `gone`.
+ * How long whoever sent a picture is kept waiting for all that is done with it, the wait for a place included: 9 s, or until
+ * `gone` says that nobody waits any more. Its reason is the failure to answer with: `picture-slow`, `gone`.
+ */
+export function patienceOf(gone?: AbortSignal): AbortSignal {
+  const patience = new AbortController();
+  const slow = failure(
+    'picture-slow',
+    `This picture was not read within ${LONGEST_MS / 1000} seconds, so it was given up. Save it simpler, or as PNG.`,
+  );
+  setTimeout(() => patience.abort(slow), LONGEST_MS).unref();
+  const leave = () => patience.abort(failure('gone', 'Nobody waits for this picture.'));
+  if (gone?.aborted) leave();
+  else gone?.addEventListener('abort', leave, { once: true });
+  return patience.signal;
+}
+
+/**
+ * Decodes a picture in a process of its own, so that no file, however made, can hold up or end the server: it is ended when
+ * `patience` is, or above 1 GB. Failures: those of `patience`, `picture-memory`, `picture-damaged`, `busy`.
  */
 export async function decode(
   task: 'inspect' | 'raster' | 'preview' | 'scan',
   settings: Readonly<Record<string, unknown>>,
   bytes: Uint8Array,
-  gone?: AbortSignal,
+  patience: AbortSignal,
 ): Promise<Outcome<Decoded>> {
-  if (waiting.length >= MOST_WAITING)
-    return failure('busy', 'Many pictures are being read just now. Try again in a moment.');
-  if (running >= AT_ONCE) await new Promise<void>((go) => waiting.push(go));
+  if (waiting.length >= MOST_WAITING) return BUSY;
+  if (running >= AT_ONCE) await place(patience);
   running++;
   try {
-    return gone?.aborted ? failure('gone', 'Nobody waits for this picture.') : await run(task, settings, bytes, gone);
+    return patience.aborted ? (patience.reason as Failure) : await run(task, settings, bytes, patience);
   } finally {
     running--;
     waiting.shift()?.();
   }
 }
 
+/** Ends when one more picture may be read, or with the patience. */
+function place(patience: AbortSignal): Promise<void> {
+  return new Promise((resolve) => {
+    const go = () => {
+      patience.removeEventListener('abort', leave);
+      resolve();
+    };
+    const leave = () => {
+      waiting.splice(waiting.indexOf(go), 1);
+      resolve();
+    };
+    waiting.push(go);
+    patience.addEventListener('abort', leave, { once: true });
+  });
+}
+
 function run(
   task: string,
   settings: Readonly<Record<string, unknown>>,
   bytes: Uint8Array,
-  gone?: AbortSignal,
+  patience: AbortSignal,
 ): Promise<Outcome<Decoded>> {
   return new Promise((resolve) => {
     const child = spawn(process.execPath, [PROGRAM], {
@@ -59,24 +92,13 @@ function run(
       ended ??= answer;
       child.kill('SIGKILL');
     };
-    const timer = setTimeout(
-      () =>
-        end(
-          failure(
-            'picture-slow',
-            `This picture was not read within ${LONGEST_MS / 1000} seconds, so it was given up. Save it simpler, or as PNG.`,
-          ),
-        ),
-      LONGEST_MS,
-    );
-    const leave = () => end(failure('gone', 'Nobody waits for this picture.'));
-    gone?.addEventListener('abort', leave, { once: true });
+    const leave = () => end(patience.reason as Failure);
+    patience.addEventListener('abort', leave, { once: true });
     child.stdout!.on('data', (chunk: Buffer) => out.push(chunk));
     child.stdin!.on('error', () => undefined); // it ended before it had read everything: its end says why
     child.on('error', () => end(failure('picture-damaged', 'The picture could not be read.')));
     child.on('close', (code) => {
-      clearTimeout(timer);
-      gone?.removeEventListener('abort', leave);
+      patience.removeEventListener('abort', leave);
       resolve(ended ?? answerOf(code, Buffer.concat(out)));
     });
     const head = Buffer.from(JSON.stringify({ task, ...settings }));

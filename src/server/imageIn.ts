@@ -1,7 +1,7 @@
 import { srgb8FromLabD50, type Lab } from '@/core/colour';
 import { failure, success, type Outcome } from '@/core/units';
 import type { Fractions, PicturePlan } from '@/records';
-import { decode } from './decode';
+import { decode, patienceOf } from './decode';
 import { unsafeSvg } from './svgCheck';
 
 export const MAX_UPLOAD_BYTES = 60 * 1024 * 1024;
@@ -21,7 +21,7 @@ export interface PictureFacts {
 export async function inspectPicture(
   bytes: Buffer,
   fileName: string,
-  gone?: AbortSignal,
+  patience = patienceOf(),
 ): Promise<Outcome<PictureFacts>> {
   const named = `“${fileName}”`;
   if (bytes.length === 0)
@@ -47,7 +47,7 @@ export async function inspectPicture(
     );
   const unsafe = drawing ? unsafeSvg(bytes, named) : undefined;
   if (unsafe) return unsafe;
-  const decoded = await decode('inspect', {}, bytes, gone);
+  const decoded = await decode('inspect', {}, bytes, patience);
   if (!decoded.ok)
     return decoded.code === 'picture-damaged'
       ? failure(
@@ -114,7 +114,7 @@ export async function makeRaster(
   fileName: string,
   place: Placement,
   paperLabD50: Lab,
-  gone?: AbortSignal,
+  patience = patienceOf(),
 ): Promise<Outcome<WorkingRaster>> {
   const mmPerPx = rasterMmPerPx(place.widthMm, place.heightMm);
   const widthPx = Math.max(1, Math.round(place.widthMm / mmPerPx)),
@@ -123,7 +123,7 @@ export async function makeRaster(
     'raster',
     { ...sourceOf(facts.format, LONG_SIDE_FOR_SVG_PX, paperLabD50), ...place, widthPx, heightPx },
     bytes,
-    gone,
+    patience,
   );
   if (decoded.ok) return success({ png: decoded.value.bytes, widthPx, heightPx, mmPerPx });
   return decoded.code === 'picture-damaged'
@@ -154,7 +154,7 @@ export async function sourcePreview(
   longSidePx: number,
 ): Promise<Outcome<{ bytes: Buffer }>> {
   const source = sourceOf(format, longSidePx, paperLabD50);
-  const decoded = await decode('preview', { ...source, turnDeg, mirrored, longSidePx }, bytes);
+  const decoded = await decode('preview', { ...source, turnDeg, mirrored, longSidePx }, bytes, patienceOf());
   if (decoded.ok) return success({ bytes: decoded.value.bytes });
   return decoded.code === 'picture-damaged'
     ? failure('picture-damaged', 'The picture could not be read again. Bring it in anew.')

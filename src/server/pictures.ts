@@ -13,6 +13,7 @@ import {
   type PrintState,
 } from '@/records';
 import { getBlob, planAt, putBlob, type Store } from '@/store';
+import { patienceOf } from './decode';
 import { inspectPicture, makeRaster, sourcePreview, type PictureFacts, type Placement } from './imageIn';
 import { livingPrint, savePlan, staleRevision } from './prints';
 
@@ -33,12 +34,13 @@ export async function bringInPicture(
   const found = livingPrint(db, id);
   if (!found.ok) return found;
   if (found.value.revision !== baseRevision) return staleRevision();
-  const facts = await inspectPicture(bytes, fileName, gone);
+  const patience = patienceOf(gone);
+  const facts = await inspectPicture(bytes, fileName, patience);
   if (!facts.ok) return facts;
   const plan = planAt(db, id, found.value.plan_seq)!.plan;
   const place = firstPlacement(facts.value);
   if (!place.ok) return place;
-  const placed = await placePicture(bytes, facts.value, fileName, place.value, plan, gone);
+  const placed = await placePicture(bytes, facts.value, fileName, place.value, plan, patience);
   if (!placed.ok) return placed;
   return allOrNothing(db, () => {
     const picture = placed.value(db, now);
@@ -82,9 +84,9 @@ async function placePicture(
   fileName: string,
   place: Placement,
   plan: Plan,
-  gone?: AbortSignal,
+  patience?: AbortSignal,
 ): Promise<Outcome<(db: Store, now: string) => PicturePlan>> {
-  const raster = await makeRaster(bytes, facts, fileName, place, plan.paper.labD50, gone);
+  const raster = await makeRaster(bytes, facts, fileName, place, plan.paper.labD50, patience);
   if (!raster.ok) return raster;
   const { widthPx, heightPx, mmPerPx, png } = raster.value;
   return success((db: Store, now: string) => ({
