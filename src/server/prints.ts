@@ -62,8 +62,15 @@ export function shelfPage(db: Store, wanted: number): ShelfPage {
     revision: row.revision,
     card,
   });
+  const rows = livingPrints(db, CARDS_A_PAGE, (page - 1) * CARDS_A_PAGE);
+  const kept = rows.map((row) => cardOf(db, row.id, row.revision) as PrintCard | undefined);
+  const cards = rows.map((row, i) => kept[i] ?? presentCard(db, row));
+  keepCards(
+    db,
+    rows.flatMap((row, i) => (kept[i] || !cards[i] ? [] : [{ row, card: cards[i] }])),
+  );
   return {
-    prints: livingPrints(db, CARDS_A_PAGE, (page - 1) * CARDS_A_PAGE).map((row) => onShelf(row, presentCard(db, row))),
+    prints: rows.map((row, i) => onShelf(row, cards[i])),
     deleted: deletedPrints(db).map((row) => onShelf(row, null)),
     total,
     page,
@@ -71,15 +78,20 @@ export function shelfPage(db: Store, wanted: number): ShelfPage {
   };
 }
 
+/** Cards are kept to be quick; a shelf whose disk is full or whose file is held is shown all the same. */
+function keepCards(db: Store, made: readonly { row: PrintRow; card: PrintCard }[]): void {
+  if (made.length === 0) return;
+  try {
+    db.transaction(() => made.forEach(({ row, card }) => keepCard(db, row.id, row.revision, card)))();
+  } catch {
+    // made again at the next look
+  }
+}
+
 /** Null when what is stored cannot be read: the shelf goes on without it. */
 function presentCard(db: Store, row: PrintRow): PrintCard | null {
-  const kept = cardOf(db, row.id, row.revision) as PrintCard | undefined;
-  if (kept) return kept;
   const plan = readPlan(db, row);
-  if (!plan.ok) return null;
-  const card = cardOfPrint(plan.value, progressOf(plan.value, benchLog(db, row.id)));
-  keepCard(db, row.id, row.revision, card);
-  return card;
+  return plan.ok ? cardOfPrint(plan.value, progressOf(plan.value, benchLog(db, row.id))) : null;
 }
 
 /** Plans read last, by print, with the text each was read from: the same text is not checked again. */
