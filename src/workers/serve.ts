@@ -1,4 +1,4 @@
-import { failure, type Failure } from '@/core/units';
+import { failure, OutOfRange, type Failure } from '@/core/units';
 import type { JobRequest } from './protocol';
 
 /** Thrown by a handler to end its job with words. */
@@ -37,7 +37,7 @@ export function serve<Jobs extends JobMap<Jobs>>(handlers: Handlers<Jobs>): void
       self.postMessage({ id, result }, { transfer: transferables(result) });
     } catch (error) {
       const told =
-        error instanceof JobFailed
+        error instanceof JobFailed || error instanceof OutOfRange
           ? error.failure
           : failure(
               'worker',

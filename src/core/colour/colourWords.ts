@@ -1,3 +1,4 @@
+import { ranged } from '../units';
 import { deltaE2000 } from './deltaE2000';
 import type { Lab } from './lab';
 import { labD50FromSrgb8 } from './srgb';
@@ -70,6 +71,7 @@ export function wordForColour(lab: Lab, taken: readonly string[] = []): string {
 
 /** A colour difference in words, for people who do not think in ΔE. */
 export function wordForDifference(deltaE: number): 'not seen' | 'slight' | 'clear' | 'wrong' {
+  ranged('a colour difference', deltaE, 0);
   if (deltaE < 1) return 'not seen';
   if (deltaE < 3) return 'slight';
   return deltaE < 8 ? 'clear' : 'wrong';

@@ -1,3 +1,4 @@
+import { ranged } from '../units';
 import { labD50FromXyz, xyzFromLabD50, type Lab, type Rgb8, type Xyz } from './lab';
 
 /**
@@ -43,6 +44,7 @@ export function srgb8FromLabD50(lab: Lab): { rgb: Rgb8; clipped: boolean } {
 
 /** `#rrggbb` for drawing on screen. */
 export function hexFromLabD50(lab: Lab): string {
+  for (const value of lab) ranged('a number of a colour', value, -1000, 1000);
   return `#${srgb8FromLabD50(lab)
     .rgb.map((v) => v.toString(16).padStart(2, '0'))
     .join('')}`;

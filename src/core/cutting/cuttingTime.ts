@@ -1,3 +1,4 @@
+import { ranged } from '../units';
 import type { ArcMap } from '../geometry';
 import type { BlockMaterial } from './materials';
 
@@ -18,6 +19,9 @@ export function cutEdgeM(arcs: ArcMap, cutNow: Uint8Array, standing: Uint8Array,
 
 /** Hours to outline and clear a stage: start values of the material, times the pace learned from one's own log. */
 export function cuttingHours(outlineM: number, clearedCm2: number, material: BlockMaterial, pace = 1): number {
+  ranged('the edge to cut (m)', outlineM, 0);
+  ranged('the area to clear (cm²)', clearedCm2, 0);
+  ranged('the pace', pace, 0);
   return (outlineM / material.outlineMPerH + clearedCm2 / material.clearingCm2PerH) * pace;
 }
 
@@ -32,6 +36,10 @@ const BELIEF_HOURS = 3;
 
 /** How much slower (above 1) or quicker than the start values a hand is, by the cuts it has timed. */
 export function learnedPace(cuts: readonly TimedCut[]): number {
+  for (const cut of cuts) {
+    ranged('the time of a cut (min)', cut.tookMin, 0);
+    ranged('the time said for a cut (h)', cut.saidHours, 0);
+  }
   const took = cuts.reduce((sum, c) => sum + c.tookMin / 60, 0),
     said = cuts.reduce((sum, c) => sum + c.saidHours, 0);
   return (BELIEF_HOURS + took) / (BELIEF_HOURS + said);

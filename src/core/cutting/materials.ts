@@ -1,3 +1,5 @@
+import { ranged } from '../units';
+
 /** Start values: thinnest ridge a material holds, smallest part that stays on, and how fast a hand outlines and clears it. */
 export interface BlockMaterial {
   readonly id: 'lino' | 'soft-lino' | 'plywood' | 'cherry';
@@ -81,6 +83,7 @@ export function materialById(id: string): BlockMaterial {
 
 /** The thinnest ridge a material holds that runs at `angleDeg` to its grain: between the two by the square of the sine. */
 export function ridgeLimitMm(material: BlockMaterial, angleDeg: number): number {
+  ranged('an angle to the grain (°)', angleDeg, -360, 360);
   const across = Math.sin((angleDeg * Math.PI) / 180) ** 2;
   return material.ridgeAlongMm + (material.ridgeAcrossMm - material.ridgeAlongMm) * across;
 }

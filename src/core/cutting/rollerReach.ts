@@ -1,3 +1,4 @@
+import { ranged } from '../units';
 import { emptyMask, FAR, squaredDistancesToMask, type BitMask } from '../geometry';
 import type { InkRoller } from './materials';
 
@@ -9,6 +10,8 @@ const SOFT_SINKS_MM = 0.5;
  * R − √(R² − w²/4), which is the depth d at w = 2√(2Rd − d²). 0 when a soft roller reaches the floor of any opening.
  */
 export function bridgedWidthMm({ diameterMm, soft, depthMm }: InkRoller): number {
+  ranged('the diameter of a roller (mm)', diameterMm, 0);
+  ranged('the depth of a cut (mm)', depthMm, 0);
   const radius = diameterMm / 2;
   const d = Math.min(radius, depthMm - (soft ? SOFT_SINKS_MM : 0));
   return d <= 0 ? 0 : 2 * Math.sqrt(2 * radius * d - d * d);

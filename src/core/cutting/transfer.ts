@@ -1,3 +1,5 @@
+import { ranged } from '../units';
+
 /** How the drawing comes onto the block. */
 export interface TransferWay {
   readonly id: 'tracing' | 'paste' | 'heat' | 'carbon' | 'drawing' | 'offset' | 'projector';
@@ -85,5 +87,7 @@ export function transferred(way: TransferWay, x: number): { readonly drawing: nu
 
 /** Sheets to take from the key block for offsets: one for each other block, and spares. */
 export function keyImpressions(blocks: number, spares: number): number {
+  ranged('the number of blocks', blocks, 0);
+  ranged('the number of spares', spares, 0);
   return Math.max(0, blocks - 1) + (blocks > 1 ? spares : 0);
 }

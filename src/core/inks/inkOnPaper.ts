@@ -1,3 +1,4 @@
+import { ranged } from '../units';
 import { labD50FromSpectrum, spectrumFromLabD50, xyzD50FromSpectrum, type Lab } from '../colour';
 import { OBSERVER_WEIGHTS } from '../colour/observerWeights';
 import { filmOver, type Film } from './film';
@@ -26,6 +27,7 @@ export interface Ground {
 
 /** `darkestLabD50`: the darkest solid known on this paper. */
 export function groundOf(paperLabD50: Lab, darkestLabD50: Lab, under: UnderFilm = 'dry'): Ground {
+  for (const value of [...paperLabD50, ...darkestLabD50]) ranged('a number of a colour', value, -1000, 1000);
   const paper = spectrumFromLabD50(paperLabD50);
   const darkestY = xyzD50FromSpectrum(spectrumFromLabD50(darkestLabD50))[1];
   const { floorShare, trapping } = UNDER_FILM[under];

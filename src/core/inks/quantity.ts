@@ -1,3 +1,5 @@
+import { ranged } from '../units';
+
 /** Start values for oil relief ink rolled by hand; editable guesses until the printer's own log replaces them. */
 export const INK_START_VALUES = {
   wetFilmUm: 8,
@@ -18,9 +20,12 @@ export interface InkNeed {
 
 /**
  * Ink to mix for one run: `standingCm2` is what one sheet takes ink from, `impressions` counts layings by film weight (1 is the usual
- * film once). What goes onto `sheets` sheets, what stays on roller and slab, and the waste.
+ * film once). Throws OutOfRange below 0. What goes onto `sheets` sheets, what stays on roller and slab, and the waste.
  */
 export function inkForRun(standingCm2: number, sheets: number, impressions = 1, values = INK_START_VALUES): InkNeed {
+  ranged('the area inked (cm²)', standingCm2, 0);
+  ranged('the number of sheets', sheets, 0);
+  ranged('the number of impressions', impressions, 0);
   const onPaperMl = standingCm2 * sheets * impressions * values.wetFilmUm * 1e-4;
   const rolledCm2 = (Math.PI * values.rollerDiameterMm * values.rollerWidthMm + values.slabSquareMm ** 2) / 100;
   const millilitres = (onPaperMl + rolledCm2 * values.rollerAndSlabFilmUm * 1e-4) / (1 - values.wasteShare);

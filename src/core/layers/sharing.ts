@@ -1,9 +1,11 @@
+import { ranged } from '../units';
+
 /**
  * Fewest groups of things that do not stand in each other's way: exact graph colouring over subsets (Lawler 1976),
  * for up to 16 of them. Groups are listed by their first member.
  */
 export function fewestGroups(count: number, conflict: (a: number, b: number) => boolean): number[][] {
-  if (count > 16) throw new RangeError(`${count} things are too many to group exactly; up to 16 can be.`);
+  ranged('the number of things grouped exactly', count, 0, 16);
   const free = freeSets(count, conflict);
   const fewest = new Uint8Array(1 << count).fill(255),
     last = new Uint32Array(1 << count);

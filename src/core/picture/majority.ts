@@ -1,3 +1,4 @@
+import { ranged } from '../units';
 import type { LabelMap } from '../geometry';
 
 /** The window may hold at most 255 pixels, because each count has eight bits. */
@@ -10,11 +11,12 @@ const MAX_LABELS = 12;
  * are; nothing new is mixed. Labels must be below 12. Sliding histograms, four counts to a word.
  */
 export function majorityFilter(map: LabelMap, radiusPx: number): Uint8Array {
+  ranged('the radius (px)', radiusPx, 0);
   const radius = Math.min(MAX_RADIUS_PX, Math.round(radiusPx));
   if (radius < 1) return map.labels.slice();
   let most = 0;
   for (let i = 0; i < map.labels.length; i++) if (map.labels[i] > most) most = map.labels[i];
-  if (most >= MAX_LABELS) throw new RangeError(`majorityFilter: label ${most} is not below ${MAX_LABELS}`);
+  ranged('the largest label', most, 0, MAX_LABELS - 1);
   const wordCount = (most >> 2) + 1;
   return wordCount === 1 ? slideOne(map, radius) : wordCount === 2 ? slideTwo(map, radius) : slideThree(map, radius);
 }

@@ -1,3 +1,4 @@
+import { ranged } from '../units';
 import { normalDeviate, randomStream } from '../random/random';
 import type { Boundaries } from './boundaries';
 import { DEG, motionAt, NO_MOTION, type Motion } from './motion';
@@ -120,6 +121,10 @@ export const FIT_SHEETS = 10_000;
  */
 export function simulateFit(task: FitTask): FitAnswer {
   const { boundaries, kinds, sheets } = task;
+  ranged('the number of sheets', sheets, 1, 1e6);
+  ranged('the spread of laying (mm)', task.spread.shiftMm, 0);
+  ranged('the spread of turning (°)', task.spread.turnDeg, 0);
+  ranged('the widest sliver nobody sees (mm)', task.sliverMm, 0);
   const layings = layingsOf(task);
   const kindOf = new Map(kinds.map((kind, k) => [kind.a * 256 + kind.b, k]));
   const area = new Float64Array(sheets),

@@ -1,3 +1,5 @@
+import { ranged } from '../units';
+
 /** What lies on one another under the pressure, mm. */
 export interface HeightStack {
   readonly blockMm: number;
@@ -30,6 +32,9 @@ export const HEIGHT_RANGE_MM = { minMm: 0, maxMm: 80, what: 'the height' } as co
 
 export function heightsOf(stack: HeightStack): HeightAnswer {
   const { blockMm, backingMm, paperMm, packingMm, pressGapMm } = stack;
+  for (const part of ['blockMm', 'backingMm', 'paperMm', 'packingMm'] as const)
+    ranged(`a height (${part})`, stack[part], 0);
+  if (pressGapMm !== null) ranged('the opening of the press (mm)', pressGapMm, 0);
   const runnerMm = blockMm + backingMm,
     totalMm = runnerMm + paperMm + packingMm;
   const shared = { totalMm, runnerMm, toTypeHeightMm: TYPE_HEIGHT_MM - runnerMm };

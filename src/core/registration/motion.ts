@@ -1,3 +1,5 @@
+import { OutOfRange } from '../units';
+
 /** A misfit measured at one place: the print as seen, origin at the paper's top left, x right, y down, mm. */
 export interface MisfitMark {
   readonly xMm: number;
@@ -67,9 +69,10 @@ export interface WeighedFit {
 
 /** The same with a weight for each mark. */
 export function fitWeighed(marks: readonly WeighedMark[], growthRidge = RIDGE_GROWTH): WeighedFit {
-  if (marks.length === 0) throw new RangeError('a motion needs at least one mark');
-  if (!marks.every((m) => [m.xMm, m.yMm, m.dxMm, m.dyMm, ...m.weight].every(Number.isFinite)))
-    throw new RangeError('every number of a mark must be finite');
+  if (marks.length === 0) throw new OutOfRange('the number of marks a motion is found from', 0, '1 or more');
+  for (const m of marks)
+    for (const value of [m.xMm, m.yMm, m.dxMm, m.dyMm, ...m.weight])
+      if (!Number.isFinite(value)) throw new OutOfRange('a number of a mark', value, 'any finite one');
   const about = { xMm: mean(marks.map((m) => m.xMm)), yMm: mean(marks.map((m) => m.yMm)) };
   // begun at the turn that fits best, so that a sheet laid the other way round is found as half a turn and not as a shrinkage
   const p = [0, 0, turnOf(marks, about), 0, 0];

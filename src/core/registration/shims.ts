@@ -1,3 +1,4 @@
+import { ranged } from '../units';
 import { motionAbout, motionAt, NO_MOTION, DEG, type Motion } from './motion';
 
 /** Where a block touches a stop, on the print as seen (mm), and the direction in which the stop, or a shim on it, pushes the block. */
@@ -125,7 +126,8 @@ export function rigidFrom(
  */
 export function fewestPieces(wantedMm: number, stock: readonly ShimStock[]): ShimPieces[] {
   const sizes = stock.map((s) => Math.max(1, Math.round(s.thicknessMm * 1000)));
-  if (sizes.length === 0 || !(wantedMm >= 0)) return [];
+  ranged('the height to shim (mm)', wantedMm, -Infinity);
+  if (sizes.length === 0 || wantedMm < 0) return [];
   const wanted = Math.round(Math.min(wantedMm, MOST_SHIMMED_MM) * 1000),
     tolerance = Math.min(...sizes) / 2;
   const most = Math.max(0, Math.floor(wanted + tolerance));

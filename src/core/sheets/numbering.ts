@@ -1,3 +1,4 @@
+import { ranged } from '../units';
 import type { SheetName } from './benchLog';
 
 /** What a finished sheet can be called. */
@@ -9,6 +10,7 @@ const ARTIST_PROOF_SHARE = 0.1;
 
 /** Most artist's proofs that custom allows for an edition: a tenth, at least one. */
 export function usualArtistProofs(edition: number): number {
+  ranged('the edition', edition, 0);
   return Math.max(1, Math.floor(edition * ARTIST_PROOF_SHARE));
 }
 
@@ -54,6 +56,7 @@ const NUMERALS: readonly (readonly [number, string])[] = [
 ];
 
 export function roman(n: number): string {
+  ranged('a Roman number', n, 1, 3999);
   let left = n,
     text = '';
   for (const [value, letters] of NUMERALS)

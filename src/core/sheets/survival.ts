@@ -1,3 +1,4 @@
+import { ranged } from '../units';
 import { logGamma } from './logGamma';
 
 /**
@@ -164,6 +165,7 @@ export function addScaled(to: Float64Array, from: ArrayLike<number>, scale: numb
 
 /** Smallest n with P(count ≤ n) ≥ `share`. */
 export function quantile(distribution: Float64Array, share: number): number {
+  ranged('a share', share, 0, 1);
   let sum = 0;
   for (let n = 0; n < distribution.length; n++) {
     sum += distribution[n];

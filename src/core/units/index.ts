@@ -12,3 +12,4 @@ export {
   trimNumber,
 } from './length';
 export { parseCount, parseNumber } from './count';
+export { OutOfRange, ranged } from './ranged';
