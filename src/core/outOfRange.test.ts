@@ -12,15 +12,7 @@ import {
   type FitTask,
   type HeightStack,
 } from './registration';
-import {
-  forecastEdition,
-  proposeRoles,
-  quantile,
-  roman,
-  sheetsToStart,
-  startBelief,
-  usualArtistProofs,
-} from './sheets';
+import { forecastEdition, quantile, roman, sheetsToStart, startBelief, usualArtistProofs } from './sheets';
 import { failure, OutOfRange, parseCount, parseLengthMm, parseNumber, type Outcome } from './units';
 
 const lino = materialById('linoleum');

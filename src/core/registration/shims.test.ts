@@ -182,7 +182,7 @@ test('foil is counted in thousandths: 0.025 makes 0.30 of twelve pieces', () => 
   const foil = [{ name: 'foil', thicknessMm: 0.025 }];
   expect(fewestPieces(0.3, foil)).toEqual([{ name: 'foil', count: 12 }]);
   expect(heightOfPieces(fewestPieces(0.3, foil), foil)).toBeCloseTo(0.3, 9);
-  expect(fewestPieces(Number.NaN, foil)).toEqual([]);
+  expect(() => fewestPieces(NaN, foil)).toThrow('NaN cannot be the height to shim (mm); it may be any finite number.');
 });
 
 test('the start stock is board and paper', () => {

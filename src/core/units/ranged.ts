@@ -16,5 +16,10 @@ export class OutOfRange extends RangeError {
  */
 export function ranged(what: string, value: number, min: number, max = Infinity): void {
   if (Number.isFinite(value) && value >= min && value <= max) return;
-  throw new OutOfRange(what, value, max === Infinity ? `${min} or more` : `from ${min} to ${max}`);
+  throw new OutOfRange(what, value, allowed(min, max));
+}
+
+function allowed(min: number, max: number): string {
+  if (min === -Infinity) return 'any finite number';
+  return max === Infinity ? `${min} or more` : `from ${min} to ${max}`;
 }
