@@ -1,13 +1,14 @@
 /**
- * A workshop grown old: many prints with long logs, and how long shelf, print and pull take on it. Seeded; bounded.
+ * A workshop grown old: a long log replayed, the boundaries of a print of twenty runs, and many prints with long logs: how
+ * long shelf, print and pull take on them. Seeded; bounded.
  * `npx tsx bench/largeStore.ts [prints] [entries a print]`
  */
 import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { BenchAct } from '@/core/sheets';
-import { upgradedPlan, type Plan } from '@/records';
+import type { BenchAct, BenchEvent } from '@/core/sheets';
+import { boundaryKindsOf, progressOf, upgradedPlan, withFlat, type Plan } from '@/records';
 import { appendBenchEvent, closeStore, insertPrint, openStore } from '@/store';
 
 const PORT = 3296;
@@ -25,6 +26,42 @@ const pullOf = (i: number): BenchAct => ({
   setAside: i % 40 === 39,
   note: i % 9 === 0 ? 'roller left a mark at the lower edge' : '',
 });
+/** Median of nine and the first, ms, of what the interface asks after every act. */
+function timedHere(name: string, ask: () => unknown): void {
+  const ms = Array.from({ length: 9 }, () => {
+    const started = performance.now();
+    ask();
+    return performance.now() - started;
+  });
+  console.log(`${name}: first ${ms[0].toFixed(1)} ms, median ${[...ms].sort((a, b) => a - b)[4].toFixed(1)} ms`);
+}
+
+const longLog = Array.from({ length: 10_000 }, (_, i): BenchEvent => {
+  const act: BenchAct =
+    i === 0
+      ? { kind: 'sheets-started', counted: 250, tests: 0 }
+      : i === 1
+        ? { kind: 'stage-cut', stageId: 'stage-1' }
+        : i < 240
+          ? pullOf(i)
+          : { kind: 'island-cut', stageId: 'stage-2', island: i % 4000, done: i % 3 > 0 };
+  return { id: `long-${i}`, at: new Date(Date.UTC(2025, 0, 1) + i * 6e4).toISOString(), act };
+});
+timedHere('progress of a log of 10 000 entries', () => progressOf(plan, longLog));
+
+const twenty = withFlat(plan, {
+  ...plan.flat!,
+  barePaperId: 'c0',
+  colours: Array.from({ length: 21 }, (_, i) => ({
+    id: `c${i}`,
+    name: `c${i}`,
+    wantedLabD50: [95 - 4 * i, (i * 7) % 30, (i * 11) % 40] as const,
+    areaShare: 1 / 21,
+    islandCount: 3,
+  })),
+});
+timedHere(`boundaries of ${twenty.runs.length} runs`, () => boundaryKindsOf(twenty, []));
+
 for (let p = 0; p < prints; p++) {
   const id = `print-${p}`;
   db.transaction(() => {

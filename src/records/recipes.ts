@@ -65,13 +65,14 @@ export function recipeTaskFor(
   return { ...first, ground, pigments, filmsBelow, also: others.map(areaOf) };
 }
 
-/** The recipe for an inking from these pigments; undefined when the cabinet is empty. */
+/** The recipe for an inking from these pigments; undefined when the cabinet is empty or the plan has no such inking. */
 export function answerInk(
   plan: Plan,
   got: ColoursGot,
   pigments: readonly Pigment[],
   question: InkQuestion,
 ): InkAnswer | undefined {
+  if (!plan.runs[question.run]?.inkings[question.inking]) return undefined;
   const task = recipeTaskFor(plan, got, pigments, question);
   const answer = solveRecipe(task);
   return (
