@@ -84,10 +84,12 @@ export function boundaryKindsOf(plan: Plan, got: ColoursGot = [], fit = plan.fit
     runs = printedRuns(plan, got);
   // a spot is printed into its own place: it ends on no boundary of the picture
   const spots = new Set(stagesOf(plan).flatMap((stage) => (stage.within ? [stage.id] : [])));
-  const inkingAt = (run: number, label: number) =>
-    label === BEYOND || spots.has(plan.runs[run].inkings[0].stageId)
-      ? -1
-      : plan.runs[run].inkings.findIndex((inking) => printedIds(plan, inking).includes(colours[label].id));
+  // by run and label; asked for every pair of labels, so worked out once
+  const inkingOf = plan.runs.map((run) => {
+    const printed = run.inkings.map((inking) => new Set(printedIds(plan, inking)));
+    return colours.map(({ id }) => (spots.has(run.inkings[0].stageId) ? -1 : printed.findIndex((ids) => ids.has(id))));
+  });
+  const inkingAt = (run: number, label: number) => (label === BEYOND ? -1 : inkingOf[run][label]);
   const label = (id: string) => colours.findIndex((c) => c.id === id);
   const traps = trapsOf(tried).map((t) => ({ grow: label(t.grow), under: label(t.under), mm: t.mm })),
     chokes = chokesOf(tried);
