@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import CHROMIUM from './scripts/chromium.json';
 
 export default defineConfig({
   testDir: 'e2e',
@@ -14,17 +15,6 @@ export default defineConfig({
     timezoneId: 'UTC',
     acceptDownloads: true,
     actionTimeout: 20_000,
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: CHROMIUM,
   },
 });

@@ -10,6 +10,7 @@ import { seedWorkshop } from '../demo/workshop';
 import { withFlat } from '@/records';
 import { bringInPicture, createPrint, keepLabels, placeAgain, printState, shelfPage, savePlan } from '@/server';
 import { openStore } from '@/store';
+import CHROMIUM from '../scripts/chromium.json';
 
 export interface InterfaceFigures {
   readonly pulls: number;
@@ -59,18 +60,7 @@ export async function measureInterface(): Promise<InterfaceFigures> {
       });
     }
   }
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+  const browser = await chromium.launch(CHROMIUM);
   try {
     const salt = byName('Salt Works'),
       gate = byName('Allotment');
@@ -225,18 +215,7 @@ export async function measureRegions(): Promise<RegionFigures> {
       });
     }
   }
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+  const browser = await chromium.launch(CHROMIUM);
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     // the compiler gives inner functions their names by a helper the page does not have

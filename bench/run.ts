@@ -9,6 +9,7 @@ import { measureInterface, measureRegions, type InterfaceFigures } from './inter
 import { studyProofs } from './proofStudy';
 import type { RegisterFigures } from './registerWorker';
 import { studyKnowing } from './study';
+import CHROMIUM from '../scripts/chromium.json';
 
 const OUT = 'bench/.out';
 const PEER = 'node_modules/@techstark/opencv-js/dist/opencv.js';
@@ -76,17 +77,8 @@ async function withPage<T>(work: (page: Page, url: string) => Promise<T>): Promi
     server.listen(0, '127.0.0.1', resolve);
   });
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-      '--enable-precise-memory-info',
-    ],
+    ...CHROMIUM,
+    args: [...CHROMIUM.args, '--enable-precise-memory-info'],
   });
   try {
     const page = await browser.newPage();

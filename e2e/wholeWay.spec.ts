@@ -61,8 +61,6 @@ test('from a photograph to a numbered edition', async ({ page }) => {
   });
 
   await test.step('flattened to 5, then 6, then 5 by slider', async () => {
-    await page.getByRole('button', { name: 'Flatten', exact: true }).click();
-    await expect(page.locator('.tone')).toHaveCount(5);
     // moved on while the first answer is still being saved: the wish outlives the save
     const saving = page.waitForRequest((request) => request.method() === 'PUT');
     await page.route('**/api/prints/*', async (route) => {
@@ -71,13 +69,15 @@ test('from a photograph to a numbered edition', async ({ page }) => {
       });
       await route.continue();
     });
+    await page.getByRole('button', { name: 'Flatten', exact: true }).click();
+    await expect(page.locator('.tone')).toHaveCount(5);
     await saving;
     await page.getByRole('slider', { name: 'colours', exact: true }).press('ArrowRight');
     await expect(page.locator('.tone')).toHaveCount(6);
-    await page.unroute('**/api/prints/*');
     await page.getByRole('slider', { name: 'colours', exact: true }).press('ArrowLeft');
     await expect(page.locator('.tone')).toHaveCount(5);
     await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
+    await page.unrouteAll({ behavior: 'wait' });
     const { flat } = (await stateOf(server, id)).plan;
     expect(flat!.colours.reduce((sum, c) => sum + c.areaShare, 0)).toBeCloseTo(1, 9);
   });

@@ -3,6 +3,9 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
+/** The browser of the tests, benches and pictures: Debian's, headless, without network of its own. */
+export const CHROMIUM = JSON.parse(readFileSync('scripts/chromium.json', 'utf8'));
+
 export function say(text) {
   console.log(`\n== ${text}`);
 }

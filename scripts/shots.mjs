@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
-import { built, installed, run } from './common.mjs';
+import { built, CHROMIUM, installed, run } from './common.mjs';
 
 installed();
 built();
@@ -14,18 +14,7 @@ run('npx', ['tsx', 'demo/make.ts']);
 const port = '3298',
   url = `http://127.0.0.1:${port}`;
 const server = spawn('node', ['scripts/serve.mjs'], { env: { ...process.env, PORT: port }, stdio: 'ignore' });
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
+const browser = await chromium.launch(CHROMIUM);
 try {
   for (let i = 0; i < 100; i++) {
     try {

@@ -4,14 +4,12 @@
  */
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { installed, run, say } from './common.mjs';
-
-const CHROMIUM = '/usr/bin/chromium';
+import { CHROMIUM, installed, run, say } from './common.mjs';
 
 function chromium() {
-  if (existsSync(CHROMIUM)) return;
+  if (existsSync(CHROMIUM.executablePath)) return;
   if (process.getuid?.() !== 0) {
-    console.error(`Chromium is missing at ${CHROMIUM}. Install it with: sudo apt-get install chromium`);
+    console.error(`Chromium is missing at ${CHROMIUM.executablePath}. Install it with: sudo apt-get install chromium`);
     process.exit(1);
   }
   say('Installing Chromium (apt) …');

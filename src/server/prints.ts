@@ -181,10 +181,15 @@ export function livingPrint(db: Store, id: string): Outcome<PrintRow> {
   return success(row);
 }
 
-export function createPrint(db: Store, name: unknown, now: string, plan: Plan = emptyPlan()): Outcome<string> {
+export function createPrint(
+  db: Store,
+  name: unknown,
+  now: string,
+  plan: Plan = emptyPlan(),
+  id: string = randomUUID(),
+): Outcome<string> {
   const checked = checkName(name);
   if (!checked.ok) return checked;
-  const id = randomUUID();
   db.transaction(() =>
     insertPrint(db, { id, name: freeName(checked.value, printNames(db)), plan, label: 'new print', now }),
   ).immediate();
