@@ -1,22 +1,9 @@
 import fc from 'fast-check';
 import { carriedPoint, withPicturePlaced } from './carried';
 import { emptyPlan, type PicturePlan } from './index';
+import { pictureOf } from '@/testing/plans';
 
-const SHA = 'a'.repeat(64);
-const picture = (more: Partial<PicturePlan> = {}): PicturePlan => ({
-  originalSha: SHA,
-  fileName: 'x.png',
-  format: 'png',
-  sourceWidthPx: 400,
-  sourceHeightPx: 300,
-  turnDeg: 0,
-  mirrored: false,
-  crop: { x: 0, y: 0, width: 1, height: 1 },
-  widthMm: 200,
-  heightMm: 150,
-  raster: { sha: SHA, widthPx: 2000, heightPx: 1500, mmPerPx: 0.1 },
-  ...more,
-});
+const picture = (more: Partial<PicturePlan> = {}) => pictureOf(200, 150, more);
 
 test.each([
   ['half as large', { widthMm: 100, heightMm: 75 }, [20, 15]],

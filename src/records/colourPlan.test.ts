@@ -8,7 +8,6 @@ import {
   measuredFromInternal,
   overprintLabD50,
   solveRecipe,
-  STARTER_CABINET,
 } from '@/core/inks';
 import { sketchPlans } from '@/core/layers';
 import type { ColourGot } from '@/core/sheets';
@@ -38,10 +37,10 @@ import {
   withGroups,
   withRecipe,
   withRunOrder,
-  type CabinetInk,
   type FlatPlan,
   type Plan,
 } from './index';
+import { pictureOf, starterCabinet } from '@/testing/plans';
 
 const SHA = 'a'.repeat(64);
 const WANTED: Record<string, Lab> = { c1: [94, 0, 4], c2: [82, 4, 40], c3: [55, 30, 30], c4: [30, 0, -15] };
@@ -58,33 +57,9 @@ const flat: FlatPlan = {
     islandCount: 1,
   })),
 };
-const picture: Plan['picture'] = {
-  originalSha: SHA,
-  fileName: 'x.png',
-  format: 'png',
-  sourceWidthPx: 100,
-  sourceHeightPx: 80,
-  turnDeg: 0,
-  mirrored: false,
-  crop: { x: 0, y: 0, width: 1, height: 1 },
-  widthMm: 100,
-  heightMm: 80,
-  raster: { sha: SHA, widthPx: 1000, heightPx: 800, mmPerPx: 0.1 },
-};
+const picture: Plan['picture'] = pictureOf(100, 80);
 const plan = withFlat({ ...emptyPlan(), picture }, flat);
-const cabinet: CabinetInk[] = STARTER_CABINET.map(({ name, role, labD50, contrastRatio }) => ({
-  id: name,
-  name,
-  role,
-  kind: 'oil',
-  colour: { labD50, spectrum: null },
-  paperLabD50: plan.paper.labD50,
-  opacity: contrastRatio,
-  strength: 1,
-  stockG: 100,
-  lightFast: '',
-  drawdowns: [],
-}));
+const cabinet = starterCabinet();
 const few = cabinet.filter((ink) =>
   ['lemon yellow', 'yellow ochre', 'red oxide', 'ultramarine', 'carbon black', 'opaque white', 'extender'].includes(
     ink.name,

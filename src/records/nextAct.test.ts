@@ -1,21 +1,10 @@
 import type { BenchAct, BenchEvent } from '@/core/sheets';
 import { emptyPlan, progressOf, withFlat, type Plan } from './index';
 import { nextActOf } from './nextAct';
+import { pictureOf } from '@/testing/plans';
 
 const SHA = 'd'.repeat(64);
-const picture: Plan['picture'] = {
-  originalSha: SHA,
-  fileName: 'x.png',
-  format: 'png',
-  sourceWidthPx: 100,
-  sourceHeightPx: 100,
-  turnDeg: 0,
-  mirrored: false,
-  crop: { x: 0, y: 0, width: 1, height: 1 },
-  widthMm: 50,
-  heightMm: 50,
-  raster: { sha: SHA, widthPx: 500, heightPx: 500, mmPerPx: 0.1 },
-};
+const picture: Plan['picture'] = pictureOf(50, 50);
 const colour = (id: string, lightness: number) => ({
   id,
   name: id,

@@ -27,6 +27,7 @@ import {
   type Plan,
   type PrintSheet,
 } from './index';
+import { pictureOf } from '@/testing/plans';
 
 const SHA = 'b'.repeat(64);
 const colour = (id: string, lightness: number) => ({
@@ -43,19 +44,7 @@ const flat: FlatPlan = {
   barePaperId: 'paper',
   handChanges: 0,
 };
-const picture: Plan['picture'] = {
-  originalSha: SHA,
-  fileName: 'x.png',
-  format: 'png',
-  sourceWidthPx: 100,
-  sourceHeightPx: 80,
-  turnDeg: 0,
-  mirrored: false,
-  crop: { x: 0, y: 0, width: 1, height: 1 },
-  widthMm: 16,
-  heightMm: 10,
-  raster: { sha: SHA, widthPx: 160, heightPx: 40, mmPerPx: 0.1 },
-};
+const picture: Plan['picture'] = pictureOf(16, 10, { raster: { sha: SHA, widthPx: 160, heightPx: 40, mmPerPx: 0.1 } });
 /** Four upright bands of 40 px: paper, straw, rust, night. */
 const map: LabelMap = {
   width: 160,

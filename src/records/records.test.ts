@@ -17,6 +17,7 @@ import {
   type FlatPlan,
   type Plan,
 } from './index';
+import { pictureOf } from '@/testing/plans';
 
 const SHA = 'a'.repeat(64);
 const colour = (id: string, lightness: number, areaShare = 0.25) => ({
@@ -33,19 +34,7 @@ const flat: FlatPlan = {
   barePaperId: 'c1',
   handChanges: 0,
 };
-const picture: Plan['picture'] = {
-  originalSha: SHA,
-  fileName: 'x.png',
-  format: 'png',
-  sourceWidthPx: 100,
-  sourceHeightPx: 80,
-  turnDeg: 0,
-  mirrored: false,
-  crop: { x: 0, y: 0, width: 1, height: 1 },
-  widthMm: 100,
-  heightMm: 80,
-  raster: { sha: SHA, widthPx: 1000, heightPx: 800, mmPerPx: 0.1 },
-};
+const picture: Plan['picture'] = pictureOf(100, 80);
 const runIds = (...colours: string[]) => colours.map((id) => `run-${id}`);
 const planned = (): Plan => withFlat({ ...emptyPlan(), picture }, flat);
 let serial = 0;

@@ -22,6 +22,7 @@ import {
   wordsForMotion,
   type Plan,
 } from './index';
+import { pictureOf } from '@/testing/plans';
 
 const SHA = 'e'.repeat(64);
 const colour = (id: string, L: number, a = 0, b = 5) => ({
@@ -33,19 +34,7 @@ const colour = (id: string, L: number, a = 0, b = 5) => ({
 });
 const base: Plan = {
   ...emptyPlan(),
-  picture: {
-    originalSha: SHA,
-    fileName: 'x.png',
-    format: 'png',
-    sourceWidthPx: 400,
-    sourceHeightPx: 300,
-    turnDeg: 0,
-    mirrored: false,
-    crop: { x: 0, y: 0, width: 1, height: 1 },
-    widthMm: 200,
-    heightMm: 150,
-    raster: { sha: SHA, widthPx: 2000, heightPx: 1500, mmPerPx: 0.1 },
-  },
+  picture: pictureOf(200, 150),
 };
 const reduction = withFlat(base, {
   labelsSha: SHA,

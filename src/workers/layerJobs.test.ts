@@ -1,28 +1,15 @@
 import type { Lab } from '@/core/colour';
-import { STARTER_CABINET } from '@/core/inks';
 import { startBelief } from '@/core/sheets';
-import { emptyPlan, planFromSketch, withFlat, type CabinetInk, type Plan, type ProposalRequest } from '@/records';
+import { emptyPlan, planFromSketch, withFlat, type Plan, type ProposalRequest } from '@/records';
+import { pictureOf, SHA, starterCabinet } from '@/testing/plans';
 import { WorkerBench } from '@/testing/workerBench';
 import type { LayerJobs } from './protocol';
 
-const SHA = 'c'.repeat(64);
 const WANTED: Record<string, Lab> = { c1: [94, 0, 4], c2: [82, 4, 40], c3: [55, 30, 30], c4: [30, 0, -15] };
 const plan: Plan = withFlat(
   {
     ...emptyPlan(),
-    picture: {
-      originalSha: SHA,
-      fileName: 'x.png',
-      format: 'png',
-      sourceWidthPx: 100,
-      sourceHeightPx: 80,
-      turnDeg: 0,
-      mirrored: false,
-      crop: { x: 0, y: 0, width: 1, height: 1 },
-      widthMm: 100,
-      heightMm: 80,
-      raster: { sha: SHA, widthPx: 1000, heightPx: 800, mmPerPx: 0.1 },
-    },
+    picture: pictureOf(100, 80),
   },
   {
     labelsSha: SHA,
@@ -38,19 +25,7 @@ const plan: Plan = withFlat(
     })),
   },
 );
-const cabinet: CabinetInk[] = STARTER_CABINET.map(({ name, role, labD50, contrastRatio }) => ({
-  id: name,
-  name,
-  role,
-  kind: 'oil',
-  colour: { labD50, spectrum: null },
-  paperLabD50: plan.paper.labD50,
-  opacity: contrastRatio,
-  strength: 1,
-  stockG: 100,
-  lightFast: '',
-  drawdowns: [],
-}));
+const cabinet = starterCabinet();
 
 const bench = new WorkerBench<LayerJobs>(() => jest.requireActual('./layers.worker'));
 

@@ -2,6 +2,7 @@ import { deflateSync } from 'node:zlib';
 import type { LabelMap } from '@/core/geometry';
 import { NO_MOTION, type Motion } from '@/core/registration';
 import { emptyPlan, encodeLabelMap, plainSheet, withFlat, type Plan } from '@/records';
+import { pictureOf, SHA } from '@/testing/plans';
 import { pixelFile, WorkerBench, type Pixels } from '@/testing/workerBench';
 import type { FitQuestion, RegisterJobs } from './protocol';
 
@@ -15,23 +16,10 @@ const colour = (id: string, L: number, a = 0, b = 5) => ({
   areaShare: 0.25,
   islandCount: 1,
 });
-const SHA = 'd'.repeat(64);
 const plan: Plan = withFlat(
   {
     ...emptyPlan(),
-    picture: {
-      originalSha: SHA,
-      fileName: 'bands.png',
-      format: 'png',
-      sourceWidthPx: W,
-      sourceHeightPx: H,
-      turnDeg: 0,
-      mirrored: false,
-      crop: { x: 0, y: 0, width: 1, height: 1 },
-      widthMm: W * MM_PER_PX,
-      heightMm: H * MM_PER_PX,
-      raster: { sha: SHA, widthPx: W, heightPx: H, mmPerPx: MM_PER_PX },
-    },
+    picture: pictureOf(W * MM_PER_PX, H * MM_PER_PX),
   },
   {
     labelsSha: SHA,

@@ -55,15 +55,15 @@ export function SheetsView() {
       <div className="stage" style={{ overflow: 'auto', gap: 16 }}>
         <div>
           <p className="quiet" style={{ marginBottom: 6 }}>
-            Sheets to start
+            {started ? 'Sheets started' : 'Sheets to start'}
           </p>
           <p className="answer" aria-live="polite">
-            {inWords(plan, answer, runs)}
+            {started ? startedInWords(started.counted, started.tests) : inWords(plan, answer, runs)}
           </p>
           {started && (
             <p className="say" style={{ marginTop: 10 }}>
-              {started.counted} sheets and {started.tests} test sheets were started. The curves below are for these{' '}
-              {started.counted}. {closed}
+              The curves below are for these {started.counted} through all runs, with losses as the log has shown; what
+              is left of them is counted on the bench, under Pull. {onlyNow(answer, started)} {closed}
             </p>
           )}
           {started && closed === undefined && <AddSheets />}
@@ -182,11 +182,24 @@ function WishSlider({ value, onDone }: { value: number; onDone: (value: number) 
   );
 }
 
+const withTests = (counted: number, tests: number, verb = '') =>
+  tests > 0 ? `: ${counted} that count and ${tests} test sheets${verb}` : '';
+
+function startedInWords(counted: number, tests: number): string {
+  return `${counted + tests} sheets are started${withTests(counted, tests)}.`;
+}
+
+/** What the present wish and losses would ask for, where that is another number than was started. */
+function onlyNow(answer: SheetAnswer, started: { readonly counted: number; readonly tests: number }): string {
+  if (!answer.reached || answer.counted === started.counted) return '';
+  return `Begun only now, with what the log has shown, it would be ${answer.total}.`;
+}
+
 function inWords(plan: Plan, answer: SheetAnswer, runs: number): string {
   const { edition, proofsToKeep, testSheets } = plan.sheets;
   const keep = proofsToKeep > 0 ? `${edition} good prints and ${proofsToKeep} proofs` : `${edition} good prints`;
   if (!answer.reached)
     return `Even ${answer.counted} sheets do not make ${keep} that sure. Lower the wish, or the losses.`;
-  const tests = testSheets > 0 ? `: ${answer.counted} that count and ${testSheets} test sheets that go first` : '';
+  const tests = withTests(answer.counted, testSheets, ' that go first');
   return `Start ${answer.total} sheets${tests}. Through ${runs} run${runs === 1 ? '' : 's'} that gives ${keep} with a chance of ${Math.floor(answer.chance * 100)} %.`;
 }

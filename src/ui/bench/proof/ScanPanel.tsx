@@ -241,7 +241,7 @@ export function ScanPanel({
             </ul>
             <p className="note num">
               Read at {read.dpi} dpi in {(read.milliseconds / 1000).toFixed(1)} s; the sheet lay turned by{' '}
-              {read.reading.sheet.turnDeg.toFixed(2)}°.
+              {read.reading.sheet.turnDeg.toFixed(2).replace('-', '−')}°.
             </p>
             <Button variant="contained" color="primary" disabled={good.length === 0} onClick={() => void keep()}>
               Keep, and to the shims

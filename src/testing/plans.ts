@@ -1,0 +1,41 @@
+import { STARTER_CABINET } from '@/core/inks';
+import { emptyPlan, type CabinetInk, type PicturePlan } from '@/records';
+
+/** A digest that names bytes no test reads. */
+export const SHA = 'a'.repeat(64);
+
+/** A picture brought in whole and placed at this size, a pixel to every 0.1 mm. */
+export function pictureOf(widthMm: number, heightMm: number, more: Partial<PicturePlan> = {}): PicturePlan {
+  return {
+    originalSha: SHA,
+    fileName: 'x.png',
+    format: 'png',
+    sourceWidthPx: widthMm * 2,
+    sourceHeightPx: heightMm * 2,
+    turnDeg: 0,
+    mirrored: false,
+    crop: { x: 0, y: 0, width: 1, height: 1 },
+    widthMm,
+    heightMm,
+    raster: { sha: SHA, widthPx: widthMm * 10, heightPx: heightMm * 10, mmPerPx: 0.1 },
+    ...more,
+  };
+}
+
+/** The starter inks as a cabinet, 100 g of each, known by their solids on an empty plan's paper. */
+export function starterCabinet(): CabinetInk[] {
+  const paperLabD50 = emptyPlan().paper.labD50;
+  return STARTER_CABINET.map(({ name, role, labD50, contrastRatio }) => ({
+    id: name,
+    name,
+    role,
+    kind: 'oil',
+    colour: { labD50, spectrum: null },
+    paperLabD50,
+    opacity: contrastRatio,
+    strength: 1,
+    stockG: 100,
+    lightFast: '',
+    drawdowns: [],
+  }));
+}
