@@ -50,6 +50,27 @@ test('edits are shown at once and saved in order, each from the state the one be
   expect(draft.now).toBeUndefined();
 });
 
+test('what the server says again stays the same object, so that nothing worked out from it is worked out anew', async () => {
+  const echo = (base: number, plan: Plan) => success(structuredClone(state(base + 1, plan)));
+  const { edits } = bench([echo, echo]);
+  const before = edits.plan;
+  const saving = edits.change('edition', edition(7));
+  const shown = edits.plan;
+  expect(shown).not.toBe(before);
+  expect(shown.inks).toBe(before.inks);
+  await saving;
+  expect(edits.state.revision).toBe(2);
+  expect(edits.plan).toBe(shown);
+  const events = edits.state.events;
+  edits.adopt(structuredClone({ ...edits.state, revision: 3 }));
+  expect(edits.plan).toBe(shown);
+  expect(edits.state.events).toBe(events);
+  const pulled = { id: 'pull-1', at: '', act: { kind: 'rehearsed' } } as unknown as PrintState['events'][number];
+  edits.adopt({ ...structuredClone(edits.state), events: [pulled] });
+  expect(edits.state.events).toEqual([pulled]);
+  expect(edits.plan).toBe(shown);
+});
+
 test('two quick edits on a state changed elsewhere are offered together', async () => {
   const { edits } = bench([stale]);
   const both = await Promise.all([edits.change('edition', edition(7)), edits.change('tests', tests(4))]);

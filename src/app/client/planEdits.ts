@@ -1,4 +1,5 @@
 import { failure, success, type Outcome, type Plan, type PrintState } from '@/records';
+import { shared } from './shared';
 
 export type SaveStatus = 'saved' | 'saving' | 'failed';
 
@@ -42,8 +43,9 @@ export class PlanEdits {
   private pending: Pending[] = [];
   private chain: Promise<unknown> = Promise.resolve();
   private latest: PrintState;
-  /** Worked out once for each change: looks and maps hang on the object. */
+  /** Worked out once for each change, and the same object while nothing of it changes: looks, maps and fits hang on it. */
   private shown: Plan | undefined;
+  private shownLast: Plan | undefined;
   status: SaveStatus = 'saved';
   stale: Stale | undefined;
 
@@ -63,7 +65,11 @@ export class PlanEdits {
 
   /** The saved plan with every unsaved edit. */
   get plan(): Plan {
-    this.shown ??= this.pending.reduce((plan, { edit }) => edit(plan), this.latest.plan);
+    this.shown ??= shared(
+      this.shownLast,
+      this.pending.reduce((plan, { edit }) => edit(plan), this.latest.plan),
+    );
+    this.shownLast = this.shown;
     return this.shown;
   }
 
@@ -73,7 +79,7 @@ export class PlanEdits {
 
   /** Takes a newer saved state; unsaved edits are applied to it. */
   adopt(state: PrintState): void {
-    this.latest = state;
+    this.take(state);
     this.shown = undefined;
     this.changed();
   }
@@ -147,7 +153,7 @@ export class PlanEdits {
       this.setStatus('saving');
       const answer = await this.save(this.latest.revision, plan, first.label);
       if (answer.ok) {
-        this.latest = answer.value;
+        this.take(answer.value);
         this.settled(first, success(undefined));
       } else if (answer.code === 'stale') {
         this.stale = { labels: this.pending.map((p) => p.label), plan: this.plan };
@@ -162,6 +168,14 @@ export class PlanEdits {
         this.settled(first, answer);
       }
     }
+  }
+
+  /** The log only grows, so one as long and with the same end is the same. */
+  private take(state: PrintState): void {
+    const { events, ...rest } = state,
+      { events: known, ...before } = this.latest;
+    const sameLog = known.length === events.length && known.at(-1)?.id === events.at(-1)?.id;
+    this.latest = { ...shared(before, rest), events: sameLog ? known : events };
   }
 
   private settled(pending: Pending, answer: Outcome<undefined>): void {
