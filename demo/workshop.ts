@@ -42,31 +42,19 @@ const GATE_PX = 2000;
 /** The shared workshop of Tolvane: four prints, one of them half printed. `nowMs` is the moment its story has reached. */
 export async function seedWorkshop(db: Store, nowMs: number): Promise<void> {
   const at = (daysAgo: number) => new Date(nowMs - daysAgo * DAY).toISOString();
-  await bringIn(db, 'Ferry Slip, Night Rain', Buffer.from(ferrySlip()), 'ferry slip drawing.svg', [178.5, 250], at(3));
+  const [, still, id] = await Promise.all([
+    bringIn(db, 'Ferry Slip, Night Rain', Buffer.from(ferrySlip()), 'ferry slip drawing.svg', [178.5, 250], at(3)),
+    bringIn(db, 'Quinces on a Blue Cloth', Buffer.from(quinces()), 'quinces.svg', [200, 200], at(0.6)),
+    bringIn(db, 'Salt Works, Low Sun', Buffer.from(saltWorks()), 'salt works, low sun.svg', [240, 180], at(18)),
+  ]);
   const gate = await sharp(allotmentGate(GATE_PX), { raw: { width: GATE_PX, height: (GATE_PX * 3) / 4, channels: 3 } })
     .jpeg({ quality: 93 })
     .toBuffer();
   await bringIn(db, 'Allotment Gate', gate, 'allotment gate.jpg', [200, 150], at(1));
-  const still = await bringIn(
-    db,
-    'Quinces on a Blue Cloth',
-    Buffer.from(quinces()),
-    'quinces.svg',
-    [200, 200],
-    at(0.6),
-  );
   await flattenInto(db, still, { colourCount: 8, radiusMm: 0.3, minIslandMm2: 1.2 }, at(0.55));
   onFewBlocks(db, still, 4, at(0.5));
   mixAll(db, still, at(0.45));
   proofOnce(db, still, nowMs);
-  const id = await bringIn(
-    db,
-    'Salt Works, Low Sun',
-    Buffer.from(saltWorks()),
-    'salt works, low sun.svg',
-    [240, 180],
-    at(18),
-  );
   await flattenInto(db, id, { colourCount: 6, radiusMm: 0.3, minIslandMm2: 1.2 }, at(17));
   mixAll(db, id, at(16));
   printHalf(db, id, nowMs);

@@ -1,5 +1,5 @@
 /**
- * `npm test`: installs what is missing, then type check, lint, unit tests, build, browser tests. Every step runs even
+ * `npm test`: installs what is missing, then build and unit tests beside types, lint and form, then browser tests. Every step runs even
  * when an earlier one failed; the last line has the true counts, each check that is no test runner counting as one.
  */
 import { spawn } from 'node:child_process';
@@ -66,13 +66,27 @@ const browserTests = () =>
     failed: r.stats.unexpected + r.stats.flaky,
   }));
 
+const unitTests = () =>
+  suite(
+    'Unit tests',
+    'npx',
+    ['jest', '--maxWorkers=100%', '--json', '--outputFile=.tmp/jest.json'],
+    '.tmp/jest.json',
+    (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites }),
+    { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
+  );
+
 installed();
 chromium();
 mkdirSync('.tmp', { recursive: true });
 const began = Date.now();
-// the build and the checks that need none beside one another; the browser tests have the machine to themselves
-const [built] = await Promise.all([
-  check('Build', 'npm', ['run', 'build']),
+// two lanes beside one another; the browser tests have the machine to themselves
+let built = false;
+await Promise.all([
+  (async () => {
+    built = await check('Build', 'npm', ['run', 'build']);
+    await unitTests();
+  })(),
   (async () => {
     await check('Types', 'npx', ['tsc', '--noEmit', '-p', '.']);
     await check('Types of the core, on its own', 'npx', ['tsc', '--noEmit', '-p', 'src/core']);
@@ -80,14 +94,6 @@ const [built] = await Promise.all([
     await check('Form of the code', 'npx', ['prettier', '--check', '--log-level=warn', '.']);
   })(),
 ]);
-await suite(
-  'Unit tests',
-  'npx',
-  ['jest', '--maxWorkers=100%', '--json', '--outputFile=.tmp/jest.json'],
-  '.tmp/jest.json',
-  (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites }),
-  { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
-);
 if (built) await browserTests();
 else failed++;
 say(`All of it took ${Math.round((Date.now() - began) / 1000)} s`);

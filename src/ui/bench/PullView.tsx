@@ -177,10 +177,12 @@ export function PullView() {
   const inRun = tally.pulled.filter((p) => !isTestSheet(p.sheet)).length;
   const kept = tally.pulled.filter((p) => !isTestSheet(p.sheet) && !p.setAside);
   return (
-    <div className="bench">
-      <div>
+    <div className="bench pulling">
+      <div className="act">
         <BenchTabs view="pull" />
-        <h1 style={{ marginTop: 10 }}>
+      </div>
+      <div className="before">
+        <h1>
           Run {index + 1}, {inkNamesOf(plan, run)}
         </h1>
         <p className="note">
@@ -204,15 +206,18 @@ export function PullView() {
           <Cautions place="pull" />
         </div>
       </div>
-      <div>
+      <div className="now">
         {ready && next ? (
           <>
-            <div className="row" style={{ gap: 26, alignItems: 'flex-end', minHeight: 112 }}>
+            <div className="next-sheet">
               <span className="big-number" data-testid="next-sheet">
                 {next}
               </span>
-              <div style={{ fontSize: 17, lineHeight: 1.4 }}>
-                <h2 style={{ fontSize: 22 }}>{isTestSheet(next) ? 'test sheet' : 'next sheet'}</h2>
+              <div className="run-state">
+                <h2>{isTestSheet(next) ? 'test sheet' : 'next sheet'}</h2>
+                <p className="which-run">
+                  run {index + 1}, {inkNamesOf(plan, run)}
+                </p>
                 <p className="num">
                   {inRun} of {mine.sheetsInRun} pulled in this run
                 </p>
@@ -225,7 +230,6 @@ export function PullView() {
             <button
               type="button"
               className={faults.length ? 'good-pull faulty press-in' : 'good-pull press-in'}
-              style={{ marginTop: 16 }}
               onClick={() => void pull(false)}
               disabled={busy}
             >
@@ -277,7 +281,7 @@ export function PullView() {
             : ''}
         </p>
       </div>
-      <div>
+      <div className="after">
         <h1>Edition of {plan.sheets.edition}</h1>
         {forecast && (
           <>

@@ -9,7 +9,7 @@ export function Brand() {
           <rect key={i} x={i * 3} y={top} width="2" height={20 - top - (i % 3)} fill="#1F2421" />
         ))}
       </svg>
-      Ulexite
+      <span className="word">Ulexite</span>
     </Link>
   );
 }

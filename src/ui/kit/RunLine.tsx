@@ -24,13 +24,7 @@ export function RunLine() {
   const passed = (i: number) => progress.runs[i].cut || progress.runs[i].cutOn;
   return (
     <nav className="runline" aria-label="Run line">
-      <button
-        type="button"
-        className="cell"
-        aria-current={selectedRun === 0}
-        onClick={() => selectRun(0)}
-        style={{ flex: '0 0 190px' }}
-      >
+      <button type="button" className="cell paper" aria-current={selectedRun === 0} onClick={() => selectRun(0)}>
         <span
           className="pic"
           style={{
