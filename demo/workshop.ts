@@ -42,11 +42,24 @@ const GATE_PX = 2000;
 /** The shared workshop of Tolvane: four prints, one of them half printed. `nowMs` is the moment its story has reached. */
 export async function seedWorkshop(db: Store, nowMs: number): Promise<void> {
   const at = (daysAgo: number) => new Date(nowMs - daysAgo * DAY).toISOString();
-  const [, still, id] = await Promise.all([
-    bringIn(db, 'Ferry Slip, Night Rain', Buffer.from(ferrySlip()), 'ferry slip drawing.svg', [178.5, 250], at(3)),
-    bringIn(db, 'Quinces on a Blue Cloth', Buffer.from(quinces()), 'quinces.svg', [200, 200], at(0.6)),
-    bringIn(db, 'Salt Works, Low Sun', Buffer.from(saltWorks()), 'salt works, low sun.svg', [240, 180], at(18)),
-  ]);
+  // one after the other: beside one another a slow machine would lose patience with them
+  await bringIn(db, 'Ferry Slip, Night Rain', Buffer.from(ferrySlip()), 'ferry slip drawing.svg', [178.5, 250], at(3));
+  const still = await bringIn(
+    db,
+    'Quinces on a Blue Cloth',
+    Buffer.from(quinces()),
+    'quinces.svg',
+    [200, 200],
+    at(0.6),
+  );
+  const id = await bringIn(
+    db,
+    'Salt Works, Low Sun',
+    Buffer.from(saltWorks()),
+    'salt works, low sun.svg',
+    [240, 180],
+    at(18),
+  );
   const gate = await sharp(allotmentGate(GATE_PX), { raw: { width: GATE_PX, height: (GATE_PX * 3) / 4, channels: 3 } })
     .jpeg({ quality: 93 })
     .toBuffer();
