@@ -15,7 +15,7 @@ import {
 import type { SheetAnswer } from '@/core/sheets';
 import { TOKENS } from '../theme/tokens';
 
-const AXIS = { stroke: TOKENS.pencil, fontSize: 12, tickLine: false } as const;
+const AXIS = { stroke: TOKENS.pencil, fontSize: 12.5, tickLine: false } as const;
 
 /** The chance curve, and the sheets alive after each run. */
 export function SheetCharts({ answer, wanted }: { answer: Pick<SheetAnswer, 'curve' | 'alive'>; wanted: number }) {
@@ -50,7 +50,7 @@ export function SheetCharts({ answer, wanted }: { answer: Pick<SheetAnswer, 'cur
               x={wanted}
               stroke={TOKENS.madder}
               strokeDasharray="4 3"
-              label={{ value: `wanted ${wanted}`, position: 'top', fontSize: 12, fill: TOKENS.madder }}
+              label={{ value: `wanted ${wanted}`, position: 'top', fontSize: 12.5, fill: TOKENS.madder }}
             />
             <Bar yAxisId="p" dataKey="probability" isAnimationActive={false}>
               {answer.curve.map((p) => (
@@ -90,7 +90,7 @@ export function SheetCharts({ answer, wanted }: { answer: Pick<SheetAnswer, 'cur
               strokeWidth={2}
               dot={{ r: 3 }}
               isAnimationActive={false}
-              label={{ position: 'top', fontSize: 12, fill: TOKENS.ink }}
+              label={{ position: 'top', fontSize: 12.5, fill: TOKENS.ink }}
             />
           </ComposedChart>
         </ResponsiveContainer>

@@ -103,14 +103,14 @@ function StateWords({ desk, index }: { desk: PrintDesk; index: number }) {
   const ink = inkNamesOf(state.plan, state.plan.runs[index]);
   if (phase === 'planned')
     return (
-      <span className="state">
+      <span className="state" title={ink}>
         <strong>planned</strong>
         {ink}
       </span>
     );
   if (phase === 'cut')
     return (
-      <span className="state">
+      <span className="state" title={ink}>
         <strong>cut</strong>
         {ink}
       </span>

@@ -88,7 +88,7 @@ export function HeightDrawing() {
               stroke="#3E5C76"
               strokeDasharray="2 5"
             />
-            <text x={60} y={level(TYPE_HEIGHT_MM) - 5} fontSize={12} fill="#3E5C76">
+            <text x={60} y={level(TYPE_HEIGHT_MM) - 5} fontSize={12.5} fill="#3E5C76">
               type height {formatLength(TYPE_HEIGHT_MM, unit, 2)}
             </text>
           </>

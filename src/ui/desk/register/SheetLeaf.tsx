@@ -193,7 +193,7 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
               <text
                 x={X(image.xMm)}
                 y={Y(lastBelow) + 18}
-                fontSize={12}
+                fontSize={12.5}
                 fontFamily="var(--head)"
                 fontStyle="italic"
                 fill="#62665E"
@@ -405,7 +405,7 @@ function Grain({ x, y, direction }: { x: number; y: number; direction: 'upright'
   return (
     <g>
       <path d={d} stroke="#62665E" strokeWidth={1} fill="none" />
-      <text x={x + (direction === 'upright' ? 14 : 32)} y={y} fontSize={11} fill="#62665E">
+      <text x={x + (direction === 'upright' ? 14 : 32)} y={y} fontSize={12.5} fill="#62665E">
         grain
       </text>
     </g>
