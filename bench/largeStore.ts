@@ -10,6 +10,7 @@ import { join } from 'node:path';
 import type { BenchAct, BenchEvent } from '@/core/sheets';
 import { boundaryKindsOf, progressOf, upgradedPlan, withFlat, type Plan } from '@/records';
 import { appendBenchEvent, closeStore, insertPrint, openStore } from '@/store';
+import { answers } from './answers';
 
 const PORT = 3296;
 const [prints, entries] = [Number(process.argv[2] ?? 500), Number(process.argv[3] ?? 812)];
@@ -104,18 +105,7 @@ async function timed(name: string, ask: () => Promise<Response>, times = 9): Pro
 }
 async function measure(): Promise<void> {
   try {
-    for (let i = 0; i < 400; i++) {
-      if (
-        await fetch(url).then(
-          (r) => r.ok,
-          () => false,
-        )
-      )
-        break;
-      await new Promise((later) => {
-        setTimeout(later, 50);
-      });
-    }
+    await answers(url);
     console.log(`first page ${(performance.now() - begun).toFixed(0)} ms after the start`);
     await timed('shelf', () => fetch(url));
     await timed('shelf, page 9', () => fetch(`${url}/?page=9`));

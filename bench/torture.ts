@@ -8,6 +8,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { randomStream } from '@/core/random/random';
 import { oddAddresses, oddBodies, oddPictures, oddTexts, send, type Hostile } from '../e2e/hostile';
+import { answers } from './answers';
 
 const PORT = 3295,
   ROUNDS = Number(process.argv[2] ?? 1500);
@@ -49,18 +50,7 @@ async function tried(hostile: Hostile): Promise<void> {
 
 async function torture(): Promise<void> {
   try {
-    for (let i = 0; i < 400; i++) {
-      if (
-        await fetch(url).then(
-          (r) => r.ok,
-          () => false,
-        )
-      )
-        break;
-      await new Promise((later) => {
-        setTimeout(later, 50);
-      });
-    }
+    await answers(url);
     const made = await send(url, {
       name: 'print',
       method: 'POST',

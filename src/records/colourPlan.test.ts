@@ -40,7 +40,7 @@ import {
   type FlatPlan,
   type Plan,
 } from './index';
-import { pictureOf, starterCabinet } from '@/testing/plans';
+import { flatColour, pictureOf, starterCabinet } from '@/testing/plans';
 
 const SHA = 'a'.repeat(64);
 const WANTED: Record<string, Lab> = { c1: [94, 0, 4], c2: [82, 4, 40], c3: [55, 30, 30], c4: [30, 0, -15] };
@@ -49,13 +49,7 @@ const flat: FlatPlan = {
   settings: { colourCount: 4, radiusMm: 0, minIslandMm2: 0 },
   barePaperId: 'c1',
   handChanges: 0,
-  colours: Object.entries(WANTED).map(([id, wantedLabD50]) => ({
-    id,
-    name: id,
-    wantedLabD50,
-    areaShare: 0.25,
-    islandCount: 1,
-  })),
+  colours: Object.entries(WANTED).map(([id, lab]) => flatColour(id, lab)),
 };
 const picture: Plan['picture'] = pictureOf(100, 80);
 const plan = withFlat({ ...emptyPlan(), picture }, flat);

@@ -22,16 +22,10 @@ import {
   wordsForMotion,
   type Plan,
 } from './index';
-import { pictureOf } from '@/testing/plans';
+import { flatColour, pictureOf } from '@/testing/plans';
 
 const SHA = 'e'.repeat(64);
-const colour = (id: string, L: number, a = 0, b = 5) => ({
-  id,
-  name: id,
-  wantedLabD50: [L, a, b] as const,
-  areaShare: 0.25,
-  islandCount: 1,
-});
+const colour = (id: string, L: number, a = 0, b = 5) => flatColour(id, [L, a, b]);
 const base: Plan = {
   ...emptyPlan(),
   picture: pictureOf(200, 150),

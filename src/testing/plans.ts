@@ -1,5 +1,6 @@
 import { STARTER_CABINET } from '@/core/inks';
-import { emptyPlan, type CabinetInk, type PicturePlan } from '@/records';
+import type { Lab } from '@/core/colour';
+import { emptyPlan, type CabinetInk, type FlatColour, type PicturePlan } from '@/records';
 
 /** A digest that names bytes no test reads. */
 export const SHA = 'a'.repeat(64);
@@ -20,6 +21,11 @@ export function pictureOf(widthMm: number, heightMm: number, more: Partial<Pictu
     raster: { sha: SHA, widthPx: widthMm * 10, heightPx: heightMm * 10, mmPerPx: 0.1 },
     ...more,
   };
+}
+
+/** A flat colour on a quarter of the picture, in one island, named by its id. */
+export function flatColour(id: string, wantedLabD50: Lab): FlatColour {
+  return { id, name: id, wantedLabD50, areaShare: 0.25, islandCount: 1 };
 }
 
 /** The starter inks as a cabinet, 100 g of each, known by their solids on an empty plan's paper. */

@@ -1,7 +1,7 @@
 import type { Lab } from '@/core/colour';
 import { startBelief } from '@/core/sheets';
 import { emptyPlan, planFromSketch, withFlat, type Plan, type ProposalRequest } from '@/records';
-import { pictureOf, SHA, starterCabinet } from '@/testing/plans';
+import { flatColour, pictureOf, SHA, starterCabinet } from '@/testing/plans';
 import { WorkerBench } from '@/testing/workerBench';
 import type { LayerJobs } from './protocol';
 
@@ -16,13 +16,7 @@ const plan: Plan = withFlat(
     settings: { colourCount: 4, radiusMm: 0, minIslandMm2: 0 },
     barePaperId: 'c1',
     handChanges: 0,
-    colours: Object.entries(WANTED).map(([id, wantedLabD50]) => ({
-      id,
-      name: id,
-      wantedLabD50,
-      areaShare: 0.25,
-      islandCount: 1,
-    })),
+    colours: Object.entries(WANTED).map(([id, lab]) => flatColour(id, lab)),
   },
 );
 const cabinet = starterCabinet();

@@ -2,20 +2,14 @@ import { deflateSync } from 'node:zlib';
 import type { LabelMap } from '@/core/geometry';
 import { NO_MOTION, type Motion } from '@/core/registration';
 import { emptyPlan, encodeLabelMap, plainSheet, withFlat, type Plan } from '@/records';
-import { pictureOf, SHA } from '@/testing/plans';
+import { flatColour, pictureOf, SHA } from '@/testing/plans';
 import { pixelFile, WorkerBench, type Pixels } from '@/testing/workerBench';
 import type { FitQuestion, RegisterJobs } from './protocol';
 
 const W = 400,
   H = 300,
   MM_PER_PX = 0.1;
-const colour = (id: string, L: number, a = 0, b = 5) => ({
-  id,
-  name: id,
-  wantedLabD50: [L, a, b] as const,
-  areaShare: 0.25,
-  islandCount: 1,
-});
+const colour = (id: string, L: number, a = 0, b = 5) => flatColour(id, [L, a, b]);
 const plan: Plan = withFlat(
   {
     ...emptyPlan(),
