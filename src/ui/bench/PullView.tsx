@@ -10,23 +10,16 @@ import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
 import { registrationWay } from '@/core/registration';
-import { FAULTS, forecastEdition, isTestSheet, sheetsGone, type Fault } from '@/core/sheets';
-import {
-  beliefOf,
-  inkNamesOf,
-  inkNeedOfRun,
-  inkOfRun,
-  maskNotes,
-  sheetAnswerOf,
-  stageOfRun,
-  stagesOf,
-} from '@/records';
+import { FAULTS, forecastEdition, isTestSheet, type Fault } from '@/core/sheets';
+import { beliefOf, inkNamesOf, inkNeedOfRun, inkOfRun, maskNotes, stageOfRun } from '@/records';
 import { Cautions } from '../kit/Cautions';
 import { wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
 import { Thumb } from '../kit/Thumb';
 import { BenchTabs } from './BenchTabs';
 import { useKeys } from '../kit/keys';
+import { BeforePulling } from './BeforePulling';
+import { SheetGrid } from './SheetGrid';
 
 const ForecastChart = dynamic(() => import('../desk/SheetCharts').then((m) => m.ForecastChart), {
   ssr: false,
@@ -370,47 +363,6 @@ function cutWords({ progress, state }: ReturnType<typeof usePrintDesk>): string 
     : 'the block is not cut for it yet';
 }
 
-/** What is missing before the first pull: the cut, or the count of sheets. */
-function BeforePulling() {
-  const { state, progress, log, tell, urls, belief } = usePrintDesk();
-  const { plan } = state;
-  const answer = useMemo(() => sheetAnswerOf(plan, belief), [plan, belief]);
-  const index = progress.currentRun;
-  if (progress.runs[index].phase === 'planned') {
-    return (
-      <div className="drop" style={{ minHeight: 320 }}>
-        <h1>The block is not cut for run {index + 1}</h1>
-        <p className="note">Cut first, then print.</p>
-        <Link href={urls.page('cut')}>To the cut</Link>
-      </div>
-    );
-  }
-  return (
-    <div className="drop" style={{ minHeight: 320 }}>
-      <h1>Start {answer.total} sheets</h1>
-      <p className="note" style={{ maxWidth: '34em' }}>
-        {answer.counted} that count and {plan.sheets.testSheets} test sheets, for {plan.sheets.edition} good prints with{' '}
-        {plan.sheets.proofsToKeep} proofs.{' '}
-        {stagesOf(plan).length > plan.blocks.length
-          ? 'Once a block is cut on no sheet can be added.'
-          : 'More can be added as long as every block stands.'}{' '}
-        The count is changed on the Desk, under Sheets.
-      </p>
-      <button
-        type="button"
-        className="good-pull press-in"
-        style={{ maxWidth: 420, fontSize: 24, minHeight: 80 }}
-        onClick={async () => {
-          const done = await log({ kind: 'sheets-started', counted: answer.counted, tests: plan.sheets.testSheets });
-          if (!done.ok) tell(done.message);
-        }}
-      >
-        The paper is ready
-      </button>
-    </div>
-  );
-}
-
 function Figures() {
   const { state, progress, sheet } = usePrintDesk();
   const { plan } = state;
@@ -444,53 +396,4 @@ function Figures() {
 
 function duration(minutes: number): string {
   return minutes < 60 ? `${Math.round(minutes)} min` : `${Math.floor(minutes / 60)} h ${Math.round(minutes % 60)} min`;
-}
-
-function SheetGrid({ runIndex, colour }: { runIndex: number; colour: string }) {
-  const { progress, state } = usePrintDesk();
-  const { tally } = progress.runs[runIndex];
-  const gone = sheetsGone(progress.bench, progress.sheets);
-  const next = tally.waiting[0];
-  return (
-    <section style={{ marginTop: 12 }}>
-      <h2 style={{ marginBottom: 6 }}>Sheets in run {runIndex + 1}</h2>
-      <div className="sheet-grid">
-        {progress.sheets.map((sheet) => {
-          const pull = progress.bench.pulls.find((p) => p.runId === state.plan.runs[runIndex].id && p.sheet === sheet);
-          const classes = [
-            'sheet-cell',
-            pull && !pull.setAside ? 'pulled' : '',
-            pull?.faults.length && !pull.setAside ? 'fault' : '',
-            gone.has(sheet) ? 'gone' : '',
-            sheet === next ? 'next' : '',
-          ]
-            .filter(Boolean)
-            .join(' ');
-          const words = pull
-            ? pull.setAside
-              ? 'set aside'
-              : pull.faults.length
-                ? `pulled, ${pull.faults.join(', ')}`
-                : 'pulled, good'
-            : gone.has(sheet)
-              ? 'set aside earlier'
-              : 'waiting';
-          return (
-            <span
-              key={sheet}
-              className={classes}
-              style={pull && !pull.setAside ? { backgroundColor: colour } : undefined}
-              title={`${sheet}: ${words}`}
-            >
-              {sheet}
-              <span className="visually-hidden"> {words}</span>
-            </span>
-          );
-        })}
-      </div>
-      <p className="note" style={{ marginTop: 6 }}>
-        filled: pulled · hatched: fault noted · struck: set aside
-      </p>
-    </section>
-  );
 }

@@ -19,7 +19,7 @@ import { sentenceIn, formatSize } from '@/core/units';
 import { EXPORT_PAPERS, jigInputOf, type ExportPaper } from '@/records';
 import { Cautions } from '../../kit/Cautions';
 import { usePrintDesk } from '../../kit/printContext';
-import { useLayoutChange } from './SheetLeaf';
+import { useLayoutChange } from './useLayoutChange';
 
 const LINES: Record<JigLayer, { stroke: string; width: number; dash?: string }> = {
   cut: { stroke: '#1F2421', width: 1.6 },

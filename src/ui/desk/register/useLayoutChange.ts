@@ -1,0 +1,10 @@
+'use client';
+import { type LayoutPlan } from '@/records';
+import { usePrintDesk } from '../../kit/printContext';
+
+/** Changes of the sheet’s layout, each undone on its own. */
+export function useLayoutChange() {
+  const { change } = usePrintDesk();
+  return (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) =>
+    void change(label, (p) => ({ ...p, layout: { ...p.layout, ...edit(p.layout) } }));
+}
