@@ -107,11 +107,13 @@ export async function measureInterface(): Promise<InterfaceFigures> {
     await page.waitForTimeout(4000);
     const longestTaskMs = await page.evaluate(() => (window as unknown as { longest: number }).longest);
     await page.goto(`${url}/print/${gate.id}/runs`);
-    await page.locator('.thumb canvas').first().waitFor();
+    await page.locator('main canvas[role="img"]').first().waitFor();
     const reorderTimes = await page.evaluate(async () => {
       const times: number[] = [];
       for (let i = 0; i < 9; i++) {
-        const canvas = [...document.querySelectorAll<HTMLCanvasElement>('.thumb canvas')][i % 2 === 0 ? 0 : 0];
+        const canvas = [...document.querySelectorAll<HTMLCanvasElement>('main canvas[role="img"]')][
+          i % 2 === 0 ? 0 : 0
+        ];
         const before = canvas.toDataURL();
         const from = performance.now();
         document.querySelector<HTMLButtonElement>('button[aria-label="Move run 1 later"]')!.click();
@@ -233,7 +235,7 @@ export async function measureRegions(): Promise<RegionFigures> {
         new PerformanceObserver((list) => {
           for (const e of list.getEntries()) longest = Math.max(longest, e.duration);
         }).observe({ entryTypes: ['longtask'] });
-        const box = document.querySelector('.sheet-canvas')!,
+        const box = document.querySelector('[data-testid="sheet"]')!,
           canvas = box.querySelector('canvas')!,
           bounds = box.getBoundingClientRect();
         const wait = (ms: number) =>
@@ -251,7 +253,7 @@ export async function measureRegions(): Promise<RegionFigures> {
           const fit = Math.min((bounds.width - 24) / sheet.width, (bounds.height - 24) / sheet.height);
           const x = Math.round(bounds.width / 2 + ((8.5 + 9 * i) * sheet.stepX - sheet.width / 2) * fit),
             y = Math.round(bounds.height / 2 + ((10.5 + 5 * (i % 4)) * sheet.stepY - sheet.height / 2) * fit);
-          const ring = () => document.querySelector('.place-mark.picked')?.getAttribute('cx') ?? '';
+          const ring = () => document.querySelector('[data-testid="picked"]')?.getAttribute('cx') ?? '';
           const before = ring();
           let from = performance.now();
           box.dispatchEvent(

@@ -27,7 +27,7 @@ test('parts of the cut are ticked off by click, list and key, and stay ticked', 
   const id = await flattenedPrint(page, server, 'ticks');
   await page.goto(`${server.url}/print/${id}/cut`);
   await expect(page.getByText(/^0 of \d+ parts? done/)).toBeVisible();
-  const parts = page.locator('.tone');
+  const parts = page.getByTestId('tone');
   const count = await parts.count();
   await parts.first().click();
   await expect(page.getByText(new RegExp(`^1 of ${count} part`))).toBeVisible();
@@ -39,7 +39,7 @@ test('parts of the cut are ticked off by click, list and key, and stay ticked', 
   await page.getByRole('group', { name: /What to cut/ }).click({ position: { x: 420, y: 60 } });
   await expect(page.getByText(/^1 of \d+ part/)).toBeVisible();
   await page.keyboard.press('m');
-  await expect(page.locator('.stamp', { hasText: 'as printed' })).toBeVisible();
+  await expect(page.getByTestId('stamp').filter({ hasText: 'as printed' })).toBeVisible();
 });
 
 test('a note, several faults, setting aside, and taking back by target', async ({ page }) => {
@@ -73,7 +73,9 @@ test('a note, several faults, setting aside, and taking back by target', async (
 test('the targets are large enough for inky hands', async ({ page }) => {
   await readyToPull(page, 'large targets', 4);
   const heights = await page
-    .locator('.key, .good-pull')
+    .locator('main')
+    .getByRole('button')
+    .filter({ hasNotText: /caution|numbers/i })
     .evaluateAll((all) => all.map((e) => e.getBoundingClientRect()).map((r) => Math.min(r.height, r.width)));
   expect(heights.length).toBe(18);
   expect(Math.min(...heights)).toBeGreaterThanOrEqual(64);

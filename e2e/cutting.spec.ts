@@ -48,7 +48,7 @@ test('regions: chosen by click, key and list; merged, split, thickened, smoothed
   const id = await flattenedPrint(page, server, 'regions');
   await page.goto(`${server.url}/print/${id}/picture`);
   await page.keyboard.press('s');
-  const canvas = page.locator('.sheet-canvas'),
+  const canvas = page.getByTestId('sheet'),
     heading = page.getByRole('heading', { name: /^Island of/ });
   const start = await planOf(id);
   const hand = async () => (await planOf(id)).flat!.handChanges;
@@ -116,7 +116,7 @@ test('a change is painted at once, also when another follows before the first is
   const id = await flattenedPrint(page, server, 'quick hands');
   await page.goto(`${server.url}/print/${id}/picture`);
   await page.keyboard.press('s');
-  const canvas = page.locator('.sheet-canvas');
+  const canvas = page.getByTestId('sheet');
   const plan = await planOf(id);
   for (const [x, y] of [
     [0.7, 0.64],
@@ -140,7 +140,7 @@ test('cutting check: places with a number, a reason and cures; material, tools a
 }) => {
   const id = await flattenedPrint(page, server, 'check');
   await page.goto(`${server.url}/print/${id}/block`);
-  await page.locator('.runline .cell').nth(3).click();
+  await page.getByTestId('run-cell').nth(3).click();
   const headline = page.getByRole('heading', { name: /place|Nothing stands/ });
   await expect(headline).toBeVisible();
   await page.getByLabel('Block', { exact: true }).click();
@@ -195,7 +195,7 @@ test('a cure is applied to the picture: a thin ridge thickened is found no more'
     ],
   );
   await page.goto(`${server.url}/print/${id}/block`);
-  await page.locator('.runline .cell').nth(1).click();
+  await page.getByTestId('run-cell').nth(1).click();
   const ridge = page
     .getByText(/0\.3 of 0\.5 mm/)
     .first()
@@ -272,7 +272,7 @@ test('overlap: the lighter grows under the darker in cut map, look and export; a
   await page.goto(`${server.url}/print/${id}/runs`);
   await expect(page.getByText(/plans were weighed/)).toBeVisible();
   const blank = () =>
-    page.locator('.thumb canvas, .strip canvas').evaluateAll(
+    page.locator('main canvas[role="img"]').evaluateAll(
       (all) =>
         all.filter((c) => {
           const canvas = c as HTMLCanvasElement;
@@ -280,12 +280,15 @@ test('overlap: the lighter grows under the darker in cut map, look and export; a
         }).length,
     );
   await expect.poll(blank).toBe(0);
-  await page.locator('.progress .thumb button').first().hover();
+  await page
+    .getByRole('button', { name: /^Look closely at the sheet after run/ })
+    .first()
+    .hover();
   await expect(page.getByText(/seen, wanted: ΔE/)).toBeVisible();
   await page.getByRole('button', { name: /^Look closely at the sheet after run 3/ }).click();
-  const large = page.locator('.sheet-canvas');
+  const large = page.getByTestId('sheet');
   await large.click({ position: await spot(large, await planOf(id), 0.1, 0.9) });
-  await expect(large.locator('.place-mark.picked')).toHaveCount(1);
+  await expect(large.getByTestId('picked')).toHaveCount(1);
   await page
     .getByRole('link', { name: /^Picture|Picture/ })
     .first()
@@ -362,7 +365,7 @@ test('odd hands: a line too short, a place with nothing, half a number: told in 
   );
   await page.goto(`${server.url}/print/${id}/picture`);
   await page.keyboard.press('s');
-  const canvas = page.locator('.sheet-canvas'),
+  const canvas = page.getByTestId('sheet'),
     plan = await planOf(id);
   const before = plan.flat!.labelsSha;
   await canvas.click({ position: await spot(canvas, plan, 0.5, 0.5) });
@@ -393,9 +396,9 @@ test('masks: an island left out of a run changes the look and stands on the benc
 }) => {
   const id = await flattenedPrint(page, server, 'masks');
   await page.goto(`${server.url}/print/${id}/block`);
-  await page.locator('.runline .cell').nth(1).click();
+  await page.getByTestId('run-cell').nth(1).click();
   await page.getByRole('tab', { name: 'Masks' }).click();
-  const canvas = page.locator('.sheet-canvas'),
+  const canvas = page.getByTestId('sheet'),
     start = await planOf(id);
   await canvas.click({ position: await spot(canvas, start, 0.28, 0.2, true) });
   await page.getByRole('button', { name: /^Gather: / }).click();
@@ -418,13 +421,13 @@ test('masks: an island left out of a run changes the look and stands on the benc
 
   const second = await flattenedPrint(page, server, 'two tones');
   await page.goto(`${server.url}/print/${second}/block`);
-  await page.locator('.runline .cell').nth(3).click();
+  await page.getByTestId('run-cell').nth(3).click();
   await page.getByRole('tab', { name: 'Masks' }).click();
   await canvas.click({ position: await spot(canvas, await planOf(second), 0.1, 0.9, true) });
   await page.getByRole('button', { name: /^Gather: / }).click();
   await page.getByRole('button', { name: 'Print it in a second tone' }).click();
   await expect.poll(async () => (await planOf(second)).masks.map((m) => m.covers)).toEqual(['place', 'all else']);
-  await expect(page.locator('.runline .cell')).toHaveCount((await planOf(second)).runs.length + 1);
+  await expect(page.getByTestId('run-cell')).toHaveCount((await planOf(second)).runs.length + 1);
 });
 
 test('a full rehearsal with mistakes: held against the plan, with their cost, scored and kept; a sample without any', async ({
@@ -433,10 +436,10 @@ test('a full rehearsal with mistakes: held against the plan, with their cost, sc
   const id = await flattenedPrint(page, server, 'rehearsal');
   const plan = await planOf(id);
   await page.goto(`${server.url}/print/${id}/rehearse`);
-  await expect(page.locator('.runline')).toHaveCount(0);
+  await expect(page.getByRole('navigation', { name: 'Run line' })).toHaveCount(0);
   await page.getByLabel(/with hints/).check();
   await page.getByRole('button', { name: 'Rehearse this print' }).click();
-  const block = page.locator('.sheet-canvas').first();
+  const block = page.getByTestId('sheet').first();
   await expect(page.getByText(/\d+ parts to choose from/)).toBeVisible();
   await page.keyboard.press('h');
   await expect(page.getByText(/By the plan \d+ parts?/)).toBeVisible();
@@ -512,7 +515,7 @@ test('a slip on the real block: marked, weighed, answered; the picture changed t
   });
   await log(id, pull(plan.runs[0].id, '1'), pull(plan.runs[0].id, '2'));
   await page.goto(`${server.url}/print/${id}/cut`);
-  const canvas = page.locator('.sheet-canvas');
+  const canvas = page.getByTestId('sheet');
   await expect(page.getByText(/0 of \d+ parts? done/)).toBeVisible();
 
   // the disc, which is to be printed in run 2, is cut away before it

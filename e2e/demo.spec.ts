@@ -157,7 +157,7 @@ test('shelf and pulling lie well on a desk, on tablets both ways and on a phone;
     const planted = document.createElement('div');
     planted.innerHTML =
       '<p style="margin-top:-20px;width:500px">laid over what stands here</p><p style="width:30px;overflow:hidden;white-space:nowrap">cut off at the side</p><p style="font-size:9px">small</p><button style="height:20px">low</button>';
-    document.querySelector('.now')!.prepend(planted);
+    document.querySelector('main')!.prepend(planted);
   });
   const found = (await layoutFaults(page, 64)).join('\n');
   for (const fault of [/scrolls sideways/, /cut off without an ellipsis/, /9 px small/, /is a target of/])

@@ -11,7 +11,7 @@ test('flat colours: name, merge, split, bare paper, an island given away, undo a
   await page.goto(`${server.url}/print/${id}/picture`);
   const flat = async () => (await stateOf(server, id)).plan.flat!;
   const first = await flat();
-  const tone = (n: number) => page.locator('.tone').nth(n);
+  const tone = (n: number) => page.getByTestId('tone').nth(n);
 
   await tone(1).click();
   await page.getByRole('textbox', { name: 'Name' }).fill('harvest');
@@ -34,11 +34,11 @@ test('flat colours: name, merge, split, bare paper, an island given away, undo a
   await expect.poll(async () => (await flat()).colours.length).toBe(before - 1);
   await page.keyboard.press('Control+z');
   await expect.poll(async () => (await flat()).colours.length).toBe(before);
-  await expect(page.locator('.tone')).toHaveCount(before);
+  await expect(page.getByTestId('tone')).toHaveCount(before);
 
   await page.keyboard.press('s');
   await page.waitForTimeout(300);
-  const canvas = (await page.locator('.sheet-canvas').boundingBox())!;
+  const canvas = (await page.getByTestId('sheet').boundingBox())!;
   await page.mouse.click(canvas.x + canvas.width / 2, canvas.y + canvas.height * 0.93);
   await expect(page.getByRole('heading', { name: /^Island of/ })).toBeVisible();
   const dark = (await flat()).colours.at(-1)!;
@@ -65,7 +65,7 @@ test('whatever the order, the model computes what happens, and warns where a lig
   await expect(page.getByText(/does not cover what lies below|stains through/).first()).toBeVisible();
   await page.getByRole('button', { name: `Run ${before.length}`, exact: true }).focus();
   await page.keyboard.press('ArrowLeft');
-  await expect(page.locator('.runline .cell[aria-current="true"]')).toContainText(String(before.length - 1));
+  await expect(page.locator('[data-testid="run-cell"][aria-current="true"]')).toContainText(String(before.length - 1));
 
   const grip = page.getByRole('button', { name: 'Drag run 1 to another place' });
   const from = (await grip.boundingBox())!,
@@ -83,7 +83,7 @@ test('the core sample by keyboard, the key sheet, and lengths in inches', async 
   const id = await flattenedPrint(page, server, 'keys');
   await page.goto(`${server.url}/print/${id}/runs`);
   await page.getByRole('button', { name: /Look closely at the sheet after run 2/ }).click();
-  const canvas = page.locator('.sheet-canvas');
+  const canvas = page.getByTestId('sheet');
   await canvas.focus();
   await page.keyboard.press('ArrowDown');
   await expect(page.getByText(/seen, wanted: ΔE/)).toBeVisible();

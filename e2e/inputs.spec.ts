@@ -63,7 +63,7 @@ test('a picture dropped, and another pasted over it', async ({ page }) => {
         if (what === 'paste') window.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data }));
         else
           document
-            .querySelector('.work')!
+            .querySelector('main > *')!
             .dispatchEvent(new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }));
       },
       [kind, name, bytes] as const,
@@ -120,7 +120,7 @@ test('an island chosen and given away by keyboard alone', async ({ page }) => {
   await page.getByText('Flat colours').waitFor();
   await page.getByText(/Whole picture flattened/).waitFor();
   const before = (await stateOf(server, id)).plan.flat!;
-  await page.locator('.sheet-canvas').focus();
+  await page.getByTestId('sheet').focus();
   for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');
   const heading = page.getByRole('heading', { name: /^Island of/ });

@@ -199,7 +199,7 @@ test('a proof by hand: in words, kept, its shims never negative, put in, and the
   await expect(page.getByText('Proof of run 2 kept.')).toBeVisible();
   await page.getByRole('tab', { name: 'Shims' }).click();
   // run 2 lies too far left and cannot be pulled nearer: run 1 is pushed left instead
-  const first = page.locator('.shim-row').filter({ hasText: 'Run 1' });
+  const first = page.getByTestId('shim-row').filter({ hasText: 'Run 1' });
   await expect(first.getByRole('row', { name: /^short side/ })).toContainText('1 board + 1 paper');
   await expect(page.getByText(/The image moves 0.62 mm to the left on the sheet/)).toBeVisible();
   await page.getByRole('button', { name: 'These shims are in' }).click();
@@ -335,7 +335,7 @@ test('a scan as JPEG without a resolution, and as TIFF; reading stopped; nothing
   await expect(shown).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText(/Read at 2[34]\d dpi/)).toBeVisible();
   await expect(page.getByText(/\d+ of \d+ patches/)).toHaveCount(2);
-  const words = await page.locator('.watch li').nth(1).textContent();
+  const words = await page.getByTestId('read-runs').getByRole('listitem').nth(1).textContent();
   await give(
     'proof.tif',
     await sharp(scan).withMetadata({ density: 240 }).tiff({ compression: 'lzw' }).toBuffer(),
@@ -345,7 +345,9 @@ test('a scan as JPEG without a resolution, and as TIFF; reading stopped; nothing
   await expect(shown).toBeVisible({ timeout: 60_000 });
   // the same sheet by another file says the same, to a hundredth or two
   const number = (text: string | null) => Number(/lies ([\d.]+) mm/.exec(text ?? '')?.[1] ?? 0);
-  expect(Math.abs(number(await page.locator('.watch li').nth(1).textContent()) - number(words))).toBeLessThan(0.04);
+  expect(
+    Math.abs(number(await page.getByTestId('read-runs').getByRole('listitem').nth(1).textContent()) - number(words)),
+  ).toBeLessThan(0.04);
   await give('again.png', scan, 'image/png');
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByRole('progressbar')).toBeHidden();

@@ -70,12 +70,12 @@ test('from a photograph to a numbered edition', async ({ page }) => {
       await route.continue();
     });
     await page.getByRole('button', { name: 'Flatten', exact: true }).click();
-    await expect(page.locator('.tone')).toHaveCount(5);
+    await expect(page.getByTestId('tone')).toHaveCount(5);
     await saving;
     await page.getByRole('slider', { name: 'colours', exact: true }).press('ArrowRight');
-    await expect(page.locator('.tone')).toHaveCount(6);
+    await expect(page.getByTestId('tone')).toHaveCount(6);
     await page.getByRole('slider', { name: 'colours', exact: true }).press('ArrowLeft');
-    await expect(page.locator('.tone')).toHaveCount(5);
+    await expect(page.getByTestId('tone')).toHaveCount(5);
     await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
     await page.unrouteAll({ behavior: 'wait' });
     const { flat } = (await stateOf(server, id)).plan;
@@ -97,7 +97,10 @@ test('from a photograph to a numbered edition', async ({ page }) => {
     await expect
       .poll(async () => (await stateOf(server, id)).plan.runs.map((r) => r.inkings[0].colourId))
       .toEqual(before);
-    await page.locator('.progress .thumb button').first().hover();
+    await page
+      .getByRole('button', { name: /^Look closely at the sheet after run/ })
+      .first()
+      .hover();
     await expect(page.getByText(/seen, wanted: ΔE/)).toBeVisible();
   });
 
@@ -105,7 +108,7 @@ test('from a photograph to a numbered edition', async ({ page }) => {
     await toView(page, 'Block');
     await expect(page.getByText('mirrored: as the block lies')).toBeVisible();
     await page.keyboard.press('m');
-    await expect(page.locator('.stamp', { hasText: 'as printed' })).toBeVisible();
+    await expect(page.getByTestId('stamp').filter({ hasText: 'as printed' })).toBeVisible();
     await expect(page.getByRole('heading', { name: /places? to decide on|Nothing stands in the way/ })).toBeVisible();
     const [download] = await Promise.all([
       page.waitForEvent('download'),
@@ -159,7 +162,7 @@ test('from a photograph to a numbered edition', async ({ page }) => {
   await test.step('a gate is asked for once and names what it makes final', async () => {
     await toPlace(page, 'Bench');
     await expect(page.getByText(/parts? done/)).toBeVisible();
-    await page.locator('.tone').first().click();
+    await page.getByTestId('tone').first().click();
     await expect(page.getByText(/^1 of \d+ parts? done/)).toBeVisible();
     await page.getByRole('button', { name: 'The cut is done' }).click();
     await expect(page.getByText('no undo leads back before this moment')).toBeVisible();
@@ -223,7 +226,7 @@ test('from a photograph to a numbered edition', async ({ page }) => {
 
   await test.step('ledger and numbers', async () => {
     await toPlace(page, 'Drawer');
-    await expect(page.locator('table.ledger tbody tr')).toHaveCount(counted + 1);
+    await expect(page.getByRole('table').locator('tbody tr')).toHaveCount(counted + 1);
     const [csv] = await Promise.all([
       page.waitForEvent('download'),
       page.getByRole('link', { name: 'Ledger as CSV' }).click(),

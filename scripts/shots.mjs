@@ -69,14 +69,14 @@ try {
   await page.getByRole('button', { name: 'Read a card with the reader' }).click();
   await page.getByRole('button', { name: 'Keep this drawdown' }).click({ timeout: 20_000 });
   await page.getByText(/In each field the prediction/).waitFor();
-  await page.locator('.side').evaluate((side) => side.scrollTo(0, side.scrollHeight));
+  await page.getByRole('complementary').evaluate((side) => side.scrollTo(0, side.scrollHeight));
   await shot('cabinet');
   await open('Salt Works, Low Sun', 'runs');
   await page.getByText(/plans were weighed/).waitFor({ timeout: 60_000 });
   await page.mouse.move(905, 175);
   await shot('runs');
   await page.getByRole('button', { name: 'Look closely at the sheet after run 5' }).click();
-  await page.locator('.sheet-canvas').hover({ position: { x: 560, y: 300 } });
+  await page.getByTestId('sheet').hover({ position: { x: 560, y: 300 } });
   await shot('core-sample');
   await open('Salt Works, Low Sun', 'block');
   await page.getByRole('heading', { name: /places? to decide on|Nothing stands/ }).waitFor({ timeout: 60_000 });
@@ -88,7 +88,7 @@ try {
   await page.getByRole('button', { name: 'Practise on Two Pears and a Knife' }).click();
   await page.getByText(/parts to choose from/).waitFor();
   // paper first, then straw too early with it, and so on: a rehearsal with a mistake
-  const block = page.locator('.sheet-canvas').first();
+  const block = page.getByTestId('sheet').first();
   await block.click({ position: { x: 60, y: 200 } });
   await block.click({ position: { x: 188, y: 320 } });
   await page.keyboard.press('p');

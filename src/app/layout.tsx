@@ -6,7 +6,7 @@ import '@fontsource/atkinson-hyperlegible/latin-700.css';
 import '@fontsource/zilla-slab/latin-500.css';
 import '@fontsource/zilla-slab/latin-600.css';
 import '@fontsource/zilla-slab/latin-700.css';
-import '@/ui/theme/ulexite.css';
+import '@/ui/theme/global.css';
 import { ThemeRoot } from '@/ui/theme/ThemeRoot';
 
 export const metadata: Metadata = {
@@ -18,7 +18,7 @@ export default function RootLayout({ children }: { children: ReactNode }) {
   return (
     <html lang="en">
       <body>
-        <AppRouterCacheProvider>
+        <AppRouterCacheProvider options={{ enableCssLayer: true }}>
           <ThemeRoot>{children}</ThemeRoot>
         </AppRouterCacheProvider>
       </body>

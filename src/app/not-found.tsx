@@ -1,10 +1,11 @@
 import Link from 'next/link';
+import { kit } from '@/ui/kit/styles';
 
 export default function NotFound() {
   return (
-    <main className="shelf">
+    <main className={kit.page}>
       <h1>Not on the shelf</h1>
-      <p style={{ margin: '10px 0' }}>
+      <p className={kit.around10}>
         There is no print under this address. It may have been deleted; deleted prints can be restored on the shelf for
         30 days.
       </p>

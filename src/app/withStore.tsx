@@ -1,6 +1,8 @@
 import { unstable_rethrow } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { fileProblem } from '@/server';
+import { kit } from '@/ui/kit/styles';
+import clsx from 'clsx';
 
 /** A page that reads the workshop's file; where that cannot be used it says which, why and what to do. */
 export async function withStore(page: () => ReactNode | Promise<ReactNode>): Promise<ReactNode> {
@@ -11,9 +13,9 @@ export async function withStore(page: () => ReactNode | Promise<ReactNode>): Pro
     const problem = fileProblem(error);
     if (!problem) throw error;
     return (
-      <main className="shelf">
+      <main className={kit.page}>
         <h1>The workshop’s file cannot be used now</h1>
-        <p style={{ margin: '10px 0', maxWidth: '44em' }}>{problem.message}</p>
+        <p className={clsx(kit.around10, kit.measure)}>{problem.message}</p>
       </main>
     );
   }

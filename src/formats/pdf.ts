@@ -1,5 +1,6 @@
 import PDFDocument from 'pdfkit';
 import type { ExportPaper } from '@/records';
+import { HOUSE_COLOURS } from '@/core/colour';
 
 /** Points in a millimetre: PDF's unit is 1/72 in. */
 export const PT_PER_MM = 72 / 25.4;
@@ -175,7 +176,7 @@ function cutMarks(doc: PDFKit.PDFDocument, sheet: Sheet, tile: Tile): void {
     y0 = EDGE_MM,
     x1 = EDGE_MM + tile.widthMm,
     y1 = EDGE_MM + tile.heightMm;
-  doc.lineWidth(0.15).strokeColor('#1F2421');
+  doc.lineWidth(0.15).strokeColor(HOUSE_COLOURS.ink);
   for (const [x, y, dx, dy] of [
     [x0, y0, -1, -1],
     [x1, y0, 1, -1],
@@ -277,7 +278,7 @@ class Faces {
 
 function penFor(doc: PDFKit.PDFDocument, faces: Faces): Pen {
   const stroke = (style: LineStyle = {}) => {
-    doc.lineWidth(style.widthMm ?? 0.2).strokeColor(style.colour ?? '#1F2421');
+    doc.lineWidth(style.widthMm ?? 0.2).strokeColor(style.colour ?? HOUSE_COLOURS.ink);
     if (style.dashMm) doc.dash(style.dashMm, { space: style.dashMm });
     else doc.undash();
   };
@@ -285,7 +286,7 @@ function penFor(doc: PDFKit.PDFDocument, faces: Faces): Pen {
     rect(x, y, width, height, style = {}) {
       stroke(style);
       doc.rect(x, y, width, height);
-      if (style.fill) doc.fillAndStroke(style.fill, style.colour ?? '#1F2421');
+      if (style.fill) doc.fillAndStroke(style.fill, style.colour ?? HOUSE_COLOURS.ink);
       else doc.stroke();
     },
     line(x1, y1, x2, y2, style) {
@@ -298,7 +299,7 @@ function penFor(doc: PDFKit.PDFDocument, faces: Faces): Pen {
     circle(x, y, radius, style = {}) {
       stroke(style);
       doc.circle(x, y, radius);
-      if (style.fill) doc.fillAndStroke(style.fill, style.colour ?? '#1F2421');
+      if (style.fill) doc.fillAndStroke(style.fill, style.colour ?? HOUSE_COLOURS.ink);
       else doc.stroke();
     },
     outlines(path, widthMm, colour, dashMm) {
@@ -322,7 +323,7 @@ function penFor(doc: PDFKit.PDFDocument, faces: Faces): Pen {
       doc.polygon(...points.map(([x, y]) => [x, y] as [number, number])).fill(fill);
     },
     text(text, x, y, sizeMm = 3, options = {}) {
-      doc.save().fillColor(options.colour ?? '#1F2421');
+      doc.save().fillColor(options.colour ?? HOUSE_COLOURS.ink);
       if (options.turnDeg) doc.rotate(options.turnDeg, { origin: [x, y] });
       const stretches = faces.stretches(text).map((stretch) => ({
         ...stretch,

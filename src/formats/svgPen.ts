@@ -1,5 +1,6 @@
 import { RULER_MM, type Drawing, type LineStyle, type Pen } from './pdf';
 import { escapeXml, svgNumber as n } from './svg';
+import { HOUSE_COLOURS } from '@/core/colour';
 
 const FOOT_MM = 16;
 
@@ -29,7 +30,7 @@ export function svgOfDrawing(drawing: Drawing): string {
 
 function svgPen(parts: string[]): Pen {
   const stroke = (style: LineStyle = {}) =>
-    `stroke="${style.colour ?? '#1F2421'}" stroke-width="${n(style.widthMm ?? 0.2)}"${style.dashMm ? ` stroke-dasharray="${n(style.dashMm)}"` : ''}`;
+    `stroke="${style.colour ?? HOUSE_COLOURS.ink}" stroke-width="${n(style.widthMm ?? 0.2)}"${style.dashMm ? ` stroke-dasharray="${n(style.dashMm)}"` : ''}`;
   return {
     rect: (x, y, width, height, style) => {
       parts.push(
@@ -67,7 +68,7 @@ function svgPen(parts: string[]): Pen {
       // the y of a drawing is the top of the letters, that of SVG their foot
       const turned = options.turnDeg ? ` transform="rotate(${n(options.turnDeg)} ${n(x)} ${n(y)})"` : '';
       parts.push(
-        `  <text x="${n(x)}" y="${n(y + 0.8 * sizeMm)}" font-family="sans-serif" font-size="${n(sizeMm)}" text-anchor="${anchor}" fill="${options.colour ?? '#1F2421'}"${turned}>${escapeXml(text)}</text>`,
+        `  <text x="${n(x)}" y="${n(y + 0.8 * sizeMm)}" font-family="sans-serif" font-size="${n(sizeMm)}" text-anchor="${anchor}" fill="${options.colour ?? HOUSE_COLOURS.ink}"${turned}>${escapeXml(text)}</text>`,
       );
     },
   };

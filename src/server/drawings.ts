@@ -1,10 +1,11 @@
 import type { JigDrawing, JigLayer } from '@/core/registration';
 import type { Drawing, LineStyle, Pen } from '@/formats';
+import { HOUSE_COLOURS } from '@/core/colour';
 
-const MADDER = '#A63A2B',
-  SLATE = '#3E5C76',
-  PENCIL = '#6B6F66',
-  STANDING = '#D8D2C2';
+const MADDER = HOUSE_COLOURS.madder,
+  SLATE = HOUSE_COLOURS.slate,
+  PENCIL = HOUSE_COLOURS.pencil,
+  STANDING = HOUSE_COLOURS.hairline;
 /** Room round the block for its marks. */
 export const FRAME_MM = 14;
 
@@ -118,7 +119,7 @@ export function originCorner(pen: Pen, x: number, y: number, label: string): voi
       [x + 7, y],
       [x, y - 7],
     ],
-    '#1F2421',
+    HOUSE_COLOURS.ink,
   );
   pen.text(label, x, y + 1.2, 3);
 }
@@ -131,7 +132,7 @@ export function thisSideUp(pen: Pen, x: number, y: number, lengthMm = 12): void 
       [x + 2, y - lengthMm + 3],
       [x, y - lengthMm - 1],
     ],
-    '#1F2421',
+    HOUSE_COLOURS.ink,
   );
   pen.text('this side up', x + 3, y - lengthMm / 2 - 2, 3.4);
 }

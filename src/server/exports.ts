@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { srgb8FromLabD50, hexFromLabD50 } from '@/core/colour';
+import { HOUSE_COLOURS, srgb8FromLabD50, hexFromLabD50 } from '@/core/colour';
 import { findIslands, labelCoverage, labelSet, packRgb, paintCoverage } from '@/core/geometry';
 import { replayLog } from '@/core/sheets';
 import { failure, success, type Failure, type Outcome } from '@/core/units';
@@ -121,8 +121,8 @@ export function runSvg(db: Store, id: string, number: number, what: 'run' | 'sta
           fill: hexFromLabD50(zone.ink.solidLabD50),
         }))
       : [
-          { name: 'standing', path: path(state.standing, true), fill: '#D8D2C2' },
-          { name: 'cut now', path: path(state.cutNow, true), fill: '#A63A2B' },
+          { name: 'standing', path: path(state.standing, true), fill: HOUSE_COLOURS.hairline },
+          { name: 'cut now', path: path(state.cutNow, true), fill: HOUSE_COLOURS.madder },
         ];
   const title =
     what === 'run'

@@ -7,8 +7,16 @@ import type { Store } from '@/store';
 import { jigPage, type RunOutline } from './drawings';
 import { fileStem, pdfFonts, type FileOut } from './exports';
 import { laidOut, tracedSheet, type LaidOut } from './printSheets';
+import { HOUSE_COLOURS } from '@/core/colour';
 
-const OUTLINE_COLOURS = ['#1F2421', '#A63A2B', '#3E5C76', '#1F5B4E', '#8A5F12', '#5B4A6F'];
+const OUTLINE_COLOURS = [
+  HOUSE_COLOURS.ink,
+  HOUSE_COLOURS.madder,
+  HOUSE_COLOURS.slate,
+  HOUSE_COLOURS.press,
+  HOUSE_COLOURS.ochreText,
+  HOUSE_COLOURS.violet,
+];
 /** Line patterns of the runs: whole, then ever longer dashes. */
 const OUTLINE_DASHES_MM = [0, 1.2, 3, 6, 9, 0.6];
 

@@ -8,6 +8,7 @@ import { FRAME_MM, shifted, thisSideUp } from './drawings';
 import { fileStem, pdfFonts, type FileOut } from './exports';
 import { ringsMm } from './layered';
 import { laidOut, type LaidOut } from './printSheets';
+import { HOUSE_COLOURS } from '@/core/colour';
 
 /** A mask of a run, true to size, as it lies on the block: what to keep, what to cut out, and how it is held. */
 export async function maskFile(
@@ -81,8 +82,8 @@ function maskDrawing(laid: LaidOut, mask: Mask, rings: readonly number[][], run:
     heightMm: heightMm + 2 * FRAME_MM,
     draw(pen) {
       const path = shifted(pathOfRings(rings, widthMm), FRAME_MM);
-      pen.area(path, '#E4DFD2');
-      pen.outlines(path, 0.2, '#A63A2B');
+      pen.area(path, HOUSE_COLOURS.board);
+      pen.outlines(path, 0.2, HOUSE_COLOURS.madder);
       pen.rect(FRAME_MM, FRAME_MM, widthMm, heightMm, { widthMm: 0.2, dashMm: 2 });
       if (mask.hold === 'pins')
         for (const x of [FRAME_MM + 0.25 * widthMm, FRAME_MM + 0.75 * widthMm]) {

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { hexFromLabD50, srgb8FromLabD50 } from '@/core/colour';
+import { HOUSE_COLOURS, hexFromLabD50, srgb8FromLabD50 } from '@/core/colour';
 import { transferById } from '@/core/cutting';
 import { emptyMask, fillLine, fillOutlines, hasPixel, labelSet, type ArcMap, type BitMask } from '@/core/geometry';
 import { failure, success, type Outcome } from '@/core/units';
@@ -13,8 +13,8 @@ import { laidOut, tracedSheet, type LaidOut } from './printSheets';
 
 export const TRANSFER_DPI = [300, 600] as const;
 const LINE_MM = 0.25;
-const INK = '#1F2421',
-  STANDING = '#8C8878';
+const INK = HOUSE_COLOURS.ink,
+  STANDING = HOUSE_COLOURS.standingInPrint;
 /** A raster larger than this is refused: it would fill the memory of a small machine. */
 const MAX_PNG_PIXELS = 90_000_000;
 
@@ -145,7 +145,7 @@ function drawingOf(laid: LaidOut, content: Content, mirrored: boolean, way: stri
         FRAME_MM,
         4,
         4.4,
-        { colour: mirrored ? '#A63A2B' : INK },
+        { colour: mirrored ? HOUSE_COLOURS.madder : INK },
       );
       thisSideUp(pen, FRAME_MM + widthMm / 2, FRAME_MM - 1, 5);
     },

@@ -11,3 +11,4 @@ export {
 } from './spectrum';
 export { BAND_COUNT } from './observerWeights';
 export { wordForColour, wordForDifference } from './colourWords';
+export { HOUSE_COLOURS } from './houseColours';

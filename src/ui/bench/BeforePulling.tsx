@@ -3,6 +3,10 @@ import Link from 'next/link';
 import { useMemo } from 'react';
 import { sheetAnswerOf, stagesOf } from '@/records';
 import { usePrintDesk } from '../kit/printContext';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './BeforePulling.module.css';
+import benchCss from './bench.module.css';
 
 /** What is missing before the first pull: the cut, or the count of sheets. */
 export function BeforePulling() {
@@ -12,17 +16,17 @@ export function BeforePulling() {
   const index = progress.currentRun;
   if (progress.runs[index].phase === 'planned') {
     return (
-      <div className="drop" style={{ minHeight: 320 }}>
+      <div className={clsx(kit.drop, css.door)}>
         <h1>The block is not cut for run {index + 1}</h1>
-        <p className="note">Cut first, then print.</p>
+        <p className={kit.note}>Cut first, then print.</p>
         <Link href={urls.page('cut')}>To the cut</Link>
       </div>
     );
   }
   return (
-    <div className="drop" style={{ minHeight: 320 }}>
+    <div className={clsx(kit.drop, css.door)}>
       <h1>Start {answer.total} sheets</h1>
-      <p className="note" style={{ maxWidth: '34em' }}>
+      <p className={clsx(kit.note, css.words)}>
         {answer.counted} that count and {plan.sheets.testSheets} test sheets, for {plan.sheets.edition} good prints with{' '}
         {plan.sheets.proofsToKeep} proofs.{' '}
         {stagesOf(plan).length > plan.blocks.length
@@ -32,8 +36,7 @@ export function BeforePulling() {
       </p>
       <button
         type="button"
-        className="good-pull press-in"
-        style={{ maxWidth: 420, fontSize: 24, minHeight: 80 }}
+        className={clsx(benchCss.goodPull, kit.pressIn, kit.display, css.printNow)}
         onClick={async () => {
           const done = await log({ kind: 'sheets-started', counted: answer.counted, tests: plan.sheets.testSheets });
           if (!done.ok) tell(done.message);

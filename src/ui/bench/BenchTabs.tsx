@@ -1,12 +1,13 @@
 'use client';
 import Link from 'next/link';
 import { usePrintDesk } from '../kit/printContext';
+import css from './BenchTabs.module.css';
 
 /** The acts on the bench. */
 export function BenchTabs({ view }: { view: 'rehearse' | 'cut' | 'proof' | 'pull' }) {
   const { urls } = usePrintDesk();
   return (
-    <nav className="bench-tabs" aria-label="At the bench">
+    <nav className={css.benchTabs} aria-label="At the bench">
       <Link href={urls.page('rehearse')} aria-current={view === 'rehearse' ? 'page' : undefined}>
         Rehearse
       </Link>

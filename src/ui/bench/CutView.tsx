@@ -21,6 +21,9 @@ import { BenchTabs } from './BenchTabs';
 import { Replay } from './Replay';
 import { SlipList, SlipMarking, type SlipDraft } from './SlipPanel';
 import { useKeys } from '../kit/keys';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './CutView.module.css';
 
 /** Drawn values of the cut map: other, to cut, done, standing. */
 const CUT_STYLES = [
@@ -156,12 +159,12 @@ export function CutView() {
   });
   if (!plan.flat || !plan.picture || !run || !stage || !labels) {
     return (
-      <div className="work" style={{ gridTemplateColumns: '1fr' }}>
-        <div className="stage">
+      <div className={clsx(kit.work, kit.single)}>
+        <div className={kit.stage}>
           <BenchTabs view="cut" />
-          <div className="drop">
+          <div className={kit.drop}>
             <h1>Nothing to cut yet</h1>
-            <p className="note">The plan comes first: a picture, its flat colours, their order.</p>
+            <p className={kit.note}>The plan comes first: a picture, its flat colours, their order.</p>
             <Link href={urls.page('picture')}>To the Desk</Link>
           </div>
         </div>
@@ -184,10 +187,10 @@ export function CutView() {
         : 'the bare paper';
   const picked = islands?.[chosen];
   return (
-    <div className="work">
-      <div className="stage">
-        <div className="row between">
-          <div className="row" style={{ gap: 22 }}>
+    <div className={kit.work}>
+      <div className={kit.stage}>
+        <div className={clsx(kit.row, kit.between)}>
+          <div className={clsx(kit.row, kit.gap22)}>
             <BenchTabs view="cut" />
             <h1>{allCut ? 'Every cut is done' : `Cut away ${cutName}${block}, before run ${index + 1}`}</h1>
           </div>
@@ -202,7 +205,7 @@ export function CutView() {
           onPick={(x, y) => void pickAt(x, y)}
           label={`What to cut before run ${index + 1}. Click a part to tick it off`}
           stamp={
-            <div className={mirrored ? 'stamp mirrored' : 'stamp'}>
+            <div className={clsx(kit.stamp, mirrored && kit.mirrored)} data-testid="stamp">
               {mirrored ? 'mirrored: as the block lies' : 'as printed'} <kbd>M</kbd>
             </div>
           }
@@ -211,48 +214,48 @@ export function CutView() {
               {openSlips(progress.bench.slips).map((slip) => (
                 <path
                   key={slip.slipId}
-                  className={shownSlip?.slipId === slip.slipId ? 'slip-area on' : 'slip-area'}
+                  className={clsx(kit.slipArea, shownSlip?.slipId === slip.slipId && kit.on)}
                   d={pathOfMm(slip.place.outlinesMm)}
                   fillRule="evenodd"
                 />
               ))}
               {draft && (
                 <path
-                  className="slip-area on"
+                  className={clsx(kit.slipArea, kit.on)}
                   d={pathOfMm([...draft.outlinesMm, ...draftOutlines])}
                   fillRule="evenodd"
                 />
               )}
               {draft ? <RegionOverlay regions={regions} mm={mm} /> : <IslandOverlay mm={mm} />}
               {picked && !allCut && !draft && (
-                <circle className="place-mark" cx={picked.xMm} cy={picked.yMm} r={13 * mm} />
+                <circle className={kit.placeMark} cx={picked.xMm} cy={picked.yMm} r={13 * mm} />
               )}
             </>
           )}
         />
       </div>
-      <aside className="side">
+      <aside className={kit.side}>
         <section>
           <h2>{cutCm2.toFixed(cutCm2 < 10 ? 1 : 0)} cm² to cut</h2>
-          <p className="note">
-            <span className="swatch" style={{ background: '#F0D9CF var(--gouge)' }} aria-hidden /> hatched is cut now;
-            nothing else. Outlines first with a narrow tool, then clear the open parts along the shape.
+          <p className={kit.note}>
+            <span className={clsx(kit.swatch, kit.cutNow)} aria-hidden /> hatched is cut now; nothing else. Outlines
+            first with a narrow tool, then clear the open parts along the shape.
           </p>
           {cutLineNotes(plan, run)
             .map((note) => sentenceIn(note, unit))
             .map((note) => (
-              <p key={note} className="say wait" style={{ marginTop: 8, fontSize: 13.5 }}>
+              <p key={note} className={clsx(kit.say, kit.wait, kit.above8, kit.plain)}>
                 {note}
               </p>
             ))}
           {plan.lettering.length > 0 && (
-            <p className="note madder" style={{ marginTop: 6 }}>
+            <p className={clsx(kit.note, kit.madder, kit.above6)}>
               {plan.lettering.length} part{plan.lettering.length === 1 ? ' is' : 's are'} lettering: on the block it
               reads backwards.
             </p>
           )}
           {progress.bench.cutPictures.length > 0 && (
-            <button type="button" className="link note" onClick={() => setReplaying(true)}>
+            <button type="button" className={clsx(kit.link, kit.note)} onClick={() => setReplaying(true)}>
               the block, cut by cut
             </button>
           )}
@@ -260,19 +263,18 @@ export function CutView() {
         {draft && <SlipMarking regions={regions} stageId={stage.id} draft={draft} onDraft={setDraft} />}
         <SlipList onShow={setShownSlip} />
         {!draft && (
-          <section style={{ minHeight: 0, display: 'flex', flexDirection: 'column' }}>
+          <section className={css.listed}>
             <h2>
               {islands
                 ? `${doneCount} of ${islands.length} part${islands.length === 1 ? '' : 's'} done`
                 : 'looking for the parts …'}
             </h2>
-            <div style={{ maxHeight: 262, overflow: 'auto', marginTop: 6 }}>
+            <div className={clsx(css.list, kit.scrolls, kit.above6)}>
               {islands?.slice(0, LISTED).map((island, i) => (
                 <button
                   key={island.key}
                   type="button"
-                  className="tone"
-                  style={{ gridTemplateColumns: '22px 1fr auto', minHeight: 36 }}
+                  className={clsx(kit.tone, css.island)}
                   aria-pressed={i === chosen}
                   onFocus={() => setChosen(i)}
                   onClick={() => {
@@ -280,14 +282,14 @@ export function CutView() {
                     void tick(island.key);
                   }}
                 >
-                  <span aria-hidden style={{ fontSize: 16 }}>
+                  <span aria-hidden className={kit.readable}>
                     {ticked?.has(island.key) ? '☑' : '☐'}
                   </span>
-                  <span className={ticked?.has(island.key) ? 'quiet' : undefined}>
+                  <span className={clsx(ticked?.has(island.key) && kit.quiet)}>
                     at {formatLength(island.xMm, unit, 0)}, {formatLength(island.yMm, unit, 0)}
-                    {ticked?.has(island.key) && <span className="visually-hidden"> done</span>}
+                    {ticked?.has(island.key) && <span className={kit.visuallyHidden}> done</span>}
                   </span>
-                  <span className="num">
+                  <span className={kit.num}>
                     {island.areaMm2 >= 100
                       ? `${(island.areaMm2 / 100).toFixed(1)} cm²`
                       : `${island.areaMm2.toFixed(1)} mm²`}
@@ -296,13 +298,13 @@ export function CutView() {
               ))}
             </div>
             {islands && islands.length > LISTED && (
-              <p className="note">and {islands.length - LISTED} smaller; click them on the map</p>
+              <p className={kit.note}>and {islands.length - LISTED} smaller; click them on the map</p>
             )}
           </section>
         )}
-        <section style={{ marginTop: 'auto' }}>
+        <section className={kit.toFoot}>
           {notYet && !allCut && (
-            <p className="say wait" style={{ marginBottom: 10 }}>
+            <p className={clsx(kit.say, kit.wait, kit.below10)}>
               Run {previous + 1} is not finished. Cutting now would end it.
             </p>
           )}
@@ -310,7 +312,8 @@ export function CutView() {
             <Button
               fullWidth
               color="error"
-              sx={{ minHeight: 64, fontSize: 18, borderWidth: 2 }}
+              className={clsx(kit.target, css.allCut)}
+
               disabled={Boolean(notYet)}
               onClick={() => setAsking(true)}
             >
@@ -318,11 +321,11 @@ export function CutView() {
             </Button>
           )}
           {!draft && (
-            <div style={{ marginTop: 10 }}>
+            <div className={kit.above10}>
               <SlipMarking regions={regions} stageId={stage.id} draft={undefined} onDraft={setDraft} />
             </div>
           )}
-          {allCut && <p className="say">The block has been cut for its last run.</p>}
+          {allCut && <p className={kit.say}>The block has been cut for its last run.</p>}
         </section>
         <Cautions place="cut" />
       </aside>
@@ -331,7 +334,7 @@ export function CutView() {
         <DialogTitle>Is the cut for run {index + 1} done?</DialogTitle>
         <DialogContent>
           <p>This passes a gate. From here on it is final that</p>
-          <ul style={{ margin: '8px 0', paddingLeft: 20 }}>
+          <ul className={clsx(kit.around8, css.checks)}>
             <li>
               {index === 0
                 ? 'the bare paper is off the block, and the shapes of the picture are closed'
@@ -341,12 +344,12 @@ export function CutView() {
             <li>no undo leads back before this moment</li>
           </ul>
           {islands && doneCount > 0 && doneCount < islands.length && (
-            <p className="say wait">{islands.length - doneCount} parts are not ticked off yet.</p>
+            <p className={clsx(kit.say, kit.wait)}>{islands.length - doneCount} parts are not ticked off yet.</p>
           )}
-          <label className="note" style={{ display: 'grid', gap: 4, marginTop: 12 }}>
+          <label className={clsx(kit.note, kit.stack, kit.gap4, kit.above12)}>
             How many minutes did it take? (as you like; later times are reckoned by it)
             <input
-              className="plain-select"
+              className={kit.plainSelect}
               inputMode="numeric"
               value={minutes}
               onChange={(e) => setMinutes(e.target.value.replace(/[^\d]/g, '').slice(0, 5))}

@@ -20,10 +20,14 @@ import { BenchTabs } from './BenchTabs';
 import { useKeys } from '../kit/keys';
 import { BeforePulling } from './BeforePulling';
 import { SheetGrid } from './SheetGrid';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import benchCss from './bench.module.css';
+import css from './PullView.module.css';
 
 const ForecastChart = dynamic(() => import('../desk/SheetCharts').then((m) => m.ForecastChart), {
   ssr: false,
-  loading: () => <div style={{ height: 128 }} />,
+  loading: () => <div className={css.chartRoom} />,
 });
 const FAULT_KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', 'a', 'b', 'c'];
 
@@ -146,17 +150,17 @@ export function PullView() {
   if (!run) {
     const all = plan.runs.length > 0;
     return (
-      <div className="work" style={{ gridTemplateColumns: '1fr' }}>
-        <div className="stage">
+      <div className={clsx(kit.work, kit.single)}>
+        <div className={kit.stage}>
           <BenchTabs view="pull" />
-          <div className="drop">
+          <div className={kit.drop}>
             <h1>{all ? 'All runs are printed' : 'Nothing to print yet'}</h1>
-            <p className="note">
+            <p className={kit.note}>
               {all ? 'Look the prints over side by side, then number them.' : 'The plan comes first.'}
             </p>
             <Link href={urls.page(all ? 'numbering' : 'picture')}>{all ? 'To the numbering' : 'To the Desk'}</Link>
             {all && (
-              <Button className="press-in" onClick={() => void takeBack()}>
+              <Button className={kit.pressIn} onClick={() => void takeBack()}>
                 Take back the last pull
               </Button>
             )}
@@ -170,51 +174,51 @@ export function PullView() {
   const inRun = tally.pulled.filter((p) => !isTestSheet(p.sheet)).length;
   const kept = tally.pulled.filter((p) => !isTestSheet(p.sheet) && !p.setAside);
   return (
-    <div className="bench pulling">
-      <div className="act">
+    <div className={css.pulling}>
+      <div className={css.act}>
         <BenchTabs view="pull" />
       </div>
-      <div className="before">
+      <div className={css.before}>
         <h1>
           Run {index + 1}, {inkNamesOf(plan, run)}
         </h1>
-        <p className="note">
+        <p className={kit.note}>
           {cutWords(desk)} · {registrationWay(plan.way.registration).name.toLowerCase()} · {plan.way.printing}
         </p>
-        <div style={{ margin: '12px 0 6px' }}>
+        <div className={clsx(kit.above12, kit.below6)}>
           {coverage && look ? (
             <Thumb coverage={coverage} fills={look} label={`The sheet should look like this after run ${index + 1}`} />
           ) : (
-            <div style={{ aspectRatio: '4 / 3', background: 'var(--sheet)' }} />
+            <div className={css.lookRoom} />
           )}
         </div>
-        <p className="note">the sheet should look like this when you peel</p>
+        <p className={kit.note}>the sheet should look like this when you peel</p>
         {maskNotes(plan, run).map((note) => (
-          <p key={note} className="say wait" style={{ fontSize: 15, margin: '8px 0' }}>
+          <p key={note} className={clsx(kit.say, kit.wait, kit.readable, kit.around8)}>
             {note}
           </p>
         ))}
         <Figures />
-        <div style={{ marginTop: 14 }}>
+        <div className={kit.above14}>
           <Cautions place="pull" />
         </div>
       </div>
-      <div className="now">
+      <div className={css.now}>
         {ready && next ? (
           <>
-            <div className="next-sheet">
-              <span className="big-number" data-testid="next-sheet">
+            <div className={css.nextSheet}>
+              <span className={benchCss.bigNumber} data-testid="next-sheet">
                 {next}
               </span>
-              <div className="run-state">
+              <div className={css.runState}>
                 <h2>{isTestSheet(next) ? 'test sheet' : 'next sheet'}</h2>
-                <p className="which-run">
+                <p className={css.whichRun}>
                   run {index + 1}, {inkNamesOf(plan, run)}
                 </p>
-                <p className="num">
+                <p className={kit.num}>
                   {inRun} of {mine.sheetsInRun} pulled in this run
                 </p>
-                <p className="num">
+                <p className={kit.num}>
                   {kept.filter((p) => p.faults.length === 0).length} good ·{' '}
                   {kept.filter((p) => p.faults.length > 0).length} usable with fault · {inRun - kept.length} set aside
                 </p>
@@ -222,19 +226,19 @@ export function PullView() {
             </div>
             <button
               type="button"
-              className={faults.length ? 'good-pull faulty press-in' : 'good-pull press-in'}
+              className={clsx(benchCss.goodPull, kit.pressIn, faults.length && benchCss.faulty)}
               onClick={() => void pull(false)}
               disabled={busy}
             >
               {faults.length ? 'Usable with fault' : 'Good pull'}{' '}
               <small>{faults.length ? faults.join(', ') : 'space, or the pedal'}</small>
             </button>
-            <div className="keys" role="group" aria-label="Faults of this pull">
+            <div className={benchCss.keys} role="group" aria-label="Faults of this pull">
               {FAULTS.map((fault, i) => (
                 <button
                   key={fault}
                   type="button"
-                  className="key press-in"
+                  className={clsx(benchCss.key, kit.pressIn)}
                   aria-pressed={faults.includes(fault)}
                   onClick={() => toggle(fault)}
                 >
@@ -243,21 +247,31 @@ export function PullView() {
                 </button>
               ))}
             </div>
-            <div className="acts">
-              <button type="button" className="key danger press-in" onClick={() => void pull(true)} disabled={busy}>
+            <div className={benchCss.acts}>
+              <button
+                type="button"
+                className={clsx(benchCss.key, benchCss.danger, kit.pressIn)}
+                onClick={() => void pull(true)}
+                disabled={busy}
+              >
                 set sheet aside<small>X</small>
               </button>
-              <button type="button" className="key press-in" onClick={() => setNoteOpen(true)}>
+              <button type="button" className={clsx(benchCss.key, kit.pressIn)} onClick={() => setNoteOpen(true)}>
                 {note ? 'note: written' : 'note'}
                 <small>N</small>
               </button>
-              <button type="button" className="key press-in" onClick={() => void takeBack()} disabled={!last || busy}>
+              <button
+                type="button"
+                className={clsx(benchCss.key, kit.pressIn)}
+                onClick={() => void takeBack()}
+                disabled={!last || busy}
+              >
                 {last ? `take back ${last.sheet}` : 'take back'}
                 <small>Z</small>
               </button>
               <button
                 type="button"
-                className="key press-in"
+                className={clsx(benchCss.key, kit.pressIn)}
                 onClick={() => setFinishing(true)}
                 disabled={tally.pulled.length === 0}
               >
@@ -268,28 +282,28 @@ export function PullView() {
         ) : (
           <BeforePulling />
         )}
-        <p role="status" style={{ minHeight: 24, marginTop: 10 }} className={desk.waitingActs ? 'say wait' : undefined}>
+        <p role="status" className={clsx(css.waiting, desk.waitingActs && [kit.say, kit.wait], kit.above10)}>
           {desk.waitingActs
             ? `The server does not answer. ${desk.waitingActs} act${desk.waitingActs === 1 ? ' waits' : 's wait'} in this browser and will be counted when it does.`
             : ''}
         </p>
       </div>
-      <div className="after">
+      <div className={css.after}>
         <h1>Edition of {plan.sheets.edition}</h1>
         {forecast && (
           <>
-            <p style={{ fontSize: 18, margin: '6px 0 4px' }}>
-              You will have about <strong className="num">{Math.round(forecast.expected)}</strong> good prints.
+            <p className={clsx(kit.above6, kit.below4, kit.lead)}>
+              You will have about <strong className={kit.num}>{Math.round(forecast.expected)}</strong> good prints.
             </p>
             <p>
               Chance of {wanted} or more{plan.sheets.proofsToKeep ? ', proofs included' : ''}:{' '}
-              <strong className="press num" data-testid="chance">
+              <strong className={clsx(kit.press, kit.num)} data-testid="chance">
                 {percent(forecast.chance)}
               </strong>
               . {loseWords(forecast.mayStillLose)}
             </p>
             <ForecastChart curve={forecast.curve} wanted={wanted} />
-            <p className="note">good prints at the end, and how likely each count is</p>
+            <p className={kit.note}>good prints at the end, and how likely each count is</p>
           </>
         )}
         {progress.bench.started && <SheetGrid runIndex={index} colour={hexFromLabD50(ink.solidLabD50)} />}
@@ -305,7 +319,7 @@ export function PullView() {
             value={note}
             onChange={(e) => setNote(e.target.value.slice(0, 1000))}
             label="Note"
-            sx={{ mt: 1 }}
+            className={kit.above8}
           />
         </DialogContent>
         <DialogActions>
@@ -377,19 +391,19 @@ function Figures() {
       ? new Date(Date.parse(tally.pulled.at(-1)!.at) + minutes * tally.waiting.length * 60000)
       : undefined;
   return (
-    <dl className="facts-list" style={{ marginTop: 14 }}>
+    <dl className={clsx(kit.factsList, kit.above14)}>
       <dt>ink still needed of {all.grams.toFixed(0)} g</dt>
-      <dd className="num">{rest.grams.toFixed(0)} g</dd>
+      <dd className={kit.num}>{rest.grams.toFixed(0)} g</dd>
       <dt>a pull takes</dt>
-      <dd className="num">
+      <dd className={kit.num}>
         {minutes ? `${Math.floor(minutes)} min ${Math.round((minutes % 1) * 60)} s` : 'not known yet'}
       </dd>
       <dt>left at this pace</dt>
-      <dd className="num" suppressHydrationWarning>
+      <dd className={kit.num} suppressHydrationWarning>
         {done && minutes ? duration(minutes * tally.waiting.length) : '—'}
       </dd>
       <dt>waiting</dt>
-      <dd className="num">{tally.waiting.length} sheets</dd>
+      <dd className={kit.num}>{tally.waiting.length} sheets</dd>
     </dl>
   );
 }

@@ -8,6 +8,9 @@ import Slider from '@mui/material/Slider';
 import { useState } from 'react';
 import { stageOfRun } from '@/records';
 import { usePrintDesk } from '../kit/printContext';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './Replay.module.css';
 
 /** The block as it was after each cut and each slip, one after another. */
 export function Replay({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -22,26 +25,26 @@ export function Replay({ open, onClose }: { open: boolean; onClose: () => void }
     <Dialog open={open} onClose={onClose} maxWidth="md" fullWidth>
       <DialogTitle>The block, cut by cut</DialogTitle>
       <DialogContent>
-        <figure style={{ margin: 0 }}>
+        <figure className={kit.flush}>
           {/* a stored picture, not a page asset: the framework's own image element would resample it */}
           <img
             src={urls.blob(shown.sha)}
             alt={`The block, mirrored: ${words}`}
-            style={{ width: '100%', maxHeight: '58vh', objectFit: 'contain', background: '#F4F0E6' }}
+            className={clsx(kit.fullWidth, css.film)}
           />
-          <figcaption className="row between" style={{ margin: '8px 0' }}>
+          <figcaption className={clsx(kit.row, kit.between, kit.around8)}>
             <strong>{words}</strong>
-            <span className="note num">
+            <span className={clsx(kit.note, kit.num)}>
               {new Date(shown.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })} ·{' '}
               {Math.min(at, cutPictures.length - 1) + 1} of {cutPictures.length}
             </span>
           </figcaption>
         </figure>
-        <p className="note">
-          <span className="swatch" style={{ background: '#CFC7B4' }} aria-hidden /> stands{' '}
-          <span className="swatch" style={{ background: '#F0D9CF' }} aria-hidden /> just cut{' '}
-          <span className="swatch" style={{ background: '#EFE9DA' }} aria-hidden /> cleared before{' '}
-          <span className="swatch" style={{ background: '#A63A2B' }} aria-hidden /> slip
+        <p className={kit.note}>
+          <span className={clsx(kit.swatch, kit.standing)} aria-hidden /> stands{' '}
+          <span className={clsx(kit.swatch, kit.cutNow)} aria-hidden /> just cut{' '}
+          <span className={clsx(kit.swatch, kit.cleared)} aria-hidden /> cleared before{' '}
+          <span className={clsx(kit.swatch, kit.slip)} aria-hidden /> slip
         </p>
         {cutPictures.length > 1 && (
           <Slider

@@ -1,6 +1,9 @@
 'use client';
 import { sheetsGone } from '@/core/sheets';
 import { usePrintDesk } from '../kit/printContext';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './SheetGrid.module.css';
 
 /** Every sheet of a run and what became of it. */
 export function SheetGrid({ runIndex, colour }: { runIndex: number; colour: string }) {
@@ -9,20 +12,12 @@ export function SheetGrid({ runIndex, colour }: { runIndex: number; colour: stri
   const gone = sheetsGone(progress.bench, progress.sheets);
   const next = tally.waiting[0];
   return (
-    <section style={{ marginTop: 12 }}>
-      <h2 style={{ marginBottom: 6 }}>Sheets in run {runIndex + 1}</h2>
-      <div className="sheet-grid">
+    <section className={kit.above12}>
+      <h2 className={kit.below6}>Sheets in run {runIndex + 1}</h2>
+      <div className={css.sheetGrid}>
         {progress.sheets.map((sheet) => {
           const pull = progress.bench.pulls.find((p) => p.runId === state.plan.runs[runIndex].id && p.sheet === sheet);
-          const classes = [
-            'sheet-cell',
-            pull && !pull.setAside ? 'pulled' : '',
-            pull?.faults.length && !pull.setAside ? 'fault' : '',
-            gone.has(sheet) ? 'gone' : '',
-            sheet === next ? 'next' : '',
-          ]
-            .filter(Boolean)
-            .join(' ');
+          const kept = pull && !pull.setAside;
           const words = pull
             ? pull.setAside
               ? 'set aside'
@@ -35,19 +30,23 @@ export function SheetGrid({ runIndex, colour }: { runIndex: number; colour: stri
           return (
             <span
               key={sheet}
-              className={classes}
-              style={pull && !pull.setAside ? { backgroundColor: colour } : undefined}
+              className={clsx(
+                css.sheetCell,
+                kept && css.pulled,
+                kept && pull.faults.length && css.fault,
+                gone.has(sheet) && css.gone,
+                sheet === next && css.next,
+              )}
+              style={kept ? { backgroundColor: colour } : undefined}
               title={`${sheet}: ${words}`}
             >
               {sheet}
-              <span className="visually-hidden"> {words}</span>
+              <span className={kit.visuallyHidden}> {words}</span>
             </span>
           );
         })}
       </div>
-      <p className="note" style={{ marginTop: 6 }}>
-        filled: pulled · hatched: fault noted · struck: set aside
-      </p>
+      <p className={clsx(kit.note, kit.above6)}>filled: pulled · hatched: fault noted · struck: set aside</p>
     </section>
   );
 }

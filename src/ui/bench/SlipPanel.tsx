@@ -21,6 +21,9 @@ import { wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
 import { Thumb } from '../kit/Thumb';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './SlipPanel.module.css';
 
 /** A slip being shown on the block: what was gathered so far, as outlines in mm. */
 export interface SlipDraft {
@@ -42,7 +45,7 @@ export function SlipMarking({ regions, stageId, draft, onDraft }: MarkProps) {
   const [note, setNote] = useState('');
   if (!draft)
     return (
-      <Button fullWidth color="error" sx={{ minHeight: 52 }} onClick={() => onDraft({ islands: [], outlinesMm: [] })}>
+      <Button fullWidth color="error" className={kit.target} onClick={() => onDraft({ islands: [], outlinesMm: [] })}>
         I cut something I should not have
       </Button>
     );
@@ -75,17 +78,17 @@ export function SlipMarking({ regions, stageId, draft, onDraft }: MarkProps) {
     regions.letGo();
   };
   return (
-    <section className="say bad" aria-label="Mark a slip" style={{ display: 'grid', gap: 10 }}>
+    <section className={clsx(kit.say, kit.bad, kit.stack, kit.gap10)} aria-label="Mark a slip">
       <h2>What is gone that should stand?</h2>
-      <p className="note">
+      <p className={kit.note}>
         Click the parts on the block, or draw round the place. Nothing is printed while you think; put the tool down
         first.
       </p>
-      <p className="num" aria-live="polite">
+      <p className={kit.num} aria-live="polite">
         {count === 0 ? 'nothing shown yet' : `${count} place${count === 1 ? '' : 's'} shown`}
         {line ? ` · ${line.pointsPx.length / 2} points drawn` : ''}
       </p>
-      <div className="row" style={{ gap: 6 }}>
+      <div className={clsx(kit.row, kit.gap6)}>
         {line?.use === 'lasso' ? (
           <>
             <Button
@@ -109,19 +112,19 @@ export function SlipMarking({ regions, stageId, draft, onDraft }: MarkProps) {
         {count > 0 && <Button onClick={() => onDraft({ islands: [], outlinesMm: [] })}>Begin again</Button>}
       </div>
       <input
-        className="plain-select"
-        style={{ width: '100%' }}
+        className={clsx(kit.plainSelect, kit.fullWidth)}
+
         value={note}
         placeholder="a note, if you like"
         aria-label="Note on the slip"
         maxLength={300}
         onChange={(e) => setNote(e.target.value)}
       />
-      <div className="row">
+      <div className={kit.row}>
         <Button
           variant="contained"
           color="error"
-          sx={{ minHeight: 52 }}
+          className={kit.target}
           disabled={count === 0}
           onClick={() => void mark()}
         >
@@ -228,12 +231,12 @@ function OneSlip({ slip, number, onShow }: { slip: Slip; number: number; onShow:
   const shows = openSlips([slip]).length > 0;
   const fills = useMemo(() => looks?.looks[plan.runs.length].map(wordOfLab), [looks, plan.runs.length]);
   return (
-    <section className="say bad" aria-label={`Slip ${number}`}>
-      <div className="row between">
+    <section className={clsx(kit.say, kit.bad)} aria-label={`Slip ${number}`}>
+      <div className={clsx(kit.row, kit.between)}>
         <h2>Slip {number}</h2>
         <button
           type="button"
-          className="link note"
+          className={clsx(kit.link, kit.note)}
           onClick={() => {
             setOpen(!open);
             onShow(open ? undefined : slip);
@@ -242,19 +245,19 @@ function OneSlip({ slip, number, onShow }: { slip: Slip; number: number; onShow:
           {open ? 'close' : 'open'}
         </button>
       </div>
-      <p className="note">
+      <p className={kit.note}>
         cut away for run {runBefore}, at {formatLength((box.x0 + box.x1) / 2, unit, 0)},{' '}
         {formatLength((box.y0 + box.y1) / 2, unit, 0)} on the print{slip.note ? ` · ${slip.note}` : ''}
         {slip.answer ? <strong> · {DONE_WORDS[slip.answer]}</strong> : ''}
       </p>
       {open && (slip.answer === undefined || slip.answer === 'leave') && shows && (
-        <div style={{ display: 'grid', gap: 12, marginTop: 10 }}>
+        <div className={clsx(kit.stack, kit.gap12, kit.above10)}>
           <div>
             <h3>Leave it</h3>
             {effect && effect.rows.length > 0 ? (
               <>
                 {coverage && fills && (
-                  <div style={{ width: 150, margin: '4px 0' }}>
+                  <div className={clsx(kit.around4, css.depth)}>
                     <Thumb
                       coverage={coverage}
                       fills={fills}
@@ -262,18 +265,18 @@ function OneSlip({ slip, number, onShow }: { slip: Slip; number: number; onShow:
                     />
                   </div>
                 )}
-                <p className="note">
+                <p className={kit.note}>
                   {areaWords(effect.share * areaMm2)} would come out mean ΔE{' '}
-                  <strong className="num">{effect.mean.toFixed(1)}</strong> off the plan:{' '}
+                  <strong className={kit.num}>{effect.mean.toFixed(1)}</strong> off the plan:{' '}
                   {effect.rows.slice(0, 3).map((row) => (
-                    <span key={row.label} style={{ whiteSpace: 'nowrap' }}>
+                    <span key={row.label} className={kit.oneLine}>
                       <Swatch lab={row.seen} /> for <Swatch lab={row.due} /> {colours[row.label].name}{' '}
                     </span>
                   ))}
                 </p>
               </>
             ) : (
-              <p className="note">No film that is still to come prints there, so nothing shows.</p>
+              <p className={kit.note}>No film that is still to come prints there, so nothing shows.</p>
             )}
             {slip.answer === undefined && (
               <Button size="small" disabled={busy} onClick={() => void act('leave')}>
@@ -283,7 +286,7 @@ function OneSlip({ slip, number, onShow }: { slip: Slip; number: number; onShow:
           </div>
           <div>
             <h3>Patch the block</h3>
-            <p className="note">
+            <p className={kit.note}>
               Let in an inlay of {formatSize(inlay.widthMm, inlay.heightMm, unit)}. On the block, from the origin corner
               (lower left): {formatLength(inlay.blockRightMm, unit, 0)} right, {formatLength(inlay.blockUpMm, unit, 0)}{' '}
               up. On the print, from the left top corner: {formatLength(inlay.printXMm, unit, 0)} right,{' '}
@@ -295,7 +298,7 @@ function OneSlip({ slip, number, onShow }: { slip: Slip; number: number; onShow:
           </div>
           <div>
             <h3>Print the spot on its own</h3>
-            <p className="note">
+            <p className={kit.note}>
               {lost.length > 0
                 ? `A run more, from a small block or stencil: ${name(lost[0])}, opaque, last of all. Its outline is on the Block view (SVG, DXF, PDF).`
                 : 'Nothing that is still to print is missing there.'}
@@ -306,7 +309,7 @@ function OneSlip({ slip, number, onShow }: { slip: Slip; number: number; onShow:
           </div>
           <div>
             <h3>Change the picture so that it belongs</h3>
-            <p className="note">
+            <p className={kit.note}>
               {belongs?.ok
                 ? [...belongs.value].map(([from, to]) => `${name(from)} becomes ${name(to)} there`).join(', ') +
                   '; all later cuts and looks follow.'
@@ -321,7 +324,7 @@ function OneSlip({ slip, number, onShow }: { slip: Slip; number: number; onShow:
         </div>
       )}
       {slip.answer === 'spot run' && (
-        <p className="note">
+        <p className={kit.note}>
           <a href={urls.page('block')}>To the Block view</a>, run {plan.runs.length}:{' '}
           {inkNamesOf(plan, plan.runs[plan.runs.length - 1])}
         </p>

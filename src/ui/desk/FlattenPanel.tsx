@@ -5,6 +5,9 @@ import { useId } from 'react';
 import { FLATTEN_LIMITS, type FlattenSettings } from '@/core/picture';
 import { usePrintDesk } from '../kit/printContext';
 import type { useFlatten } from './useFlatten';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './FlattenPanel.module.css';
 
 interface Props {
   readonly flatten: ReturnType<typeof useFlatten>;
@@ -20,7 +23,7 @@ export function FlattenPanel({ flatten, closed }: Props) {
     <section>
       <h2>Flatten</h2>
       {closed ? (
-        <p className="note">The block is cut for these shapes, so they are closed. Copy the print to try others.</p>
+        <p className={kit.note}>The block is cut for these shapes, so they are closed. Copy the print to try others.</p>
       ) : (
         <>
           <Dial
@@ -50,16 +53,16 @@ export function FlattenPanel({ flatten, closed }: Props) {
             shown={`${settings.minIslandMm2.toFixed(1)} mm²`}
             onChange={(root) => set({ minIslandMm2: Math.round(root * root * 10) / 10 })}
           />
-          <div style={{ minHeight: 42 }} aria-live="polite">
+          <div className={css.working} aria-live="polite">
             {work ? (
-              <div className="row between">
-                <span className="note">
+              <div className={clsx(kit.row, kit.between)}>
+                <span className={kit.note}>
                   {work.words}, {Math.round(work.share * 100)} %
                 </span>
                 <Button onClick={flatten.stop}>Stop</Button>
               </div>
             ) : plan.flat ? (
-              <p className="note">
+              <p className={kit.note}>
                 {plan.flat.handChanges > 0
                   ? `${plan.flat.handChanges} change${plan.flat.handChanges === 1 ? '' : 's'} by hand; flattening anew drops them (undo brings them back).`
                   : took
@@ -67,8 +70,8 @@ export function FlattenPanel({ flatten, closed }: Props) {
                     : 'Every pixel has exactly one colour.'}
               </p>
             ) : (
-              <div className="row between">
-                <span className="note">a first look; nothing is decided</span>
+              <div className={clsx(kit.row, kit.between)}>
+                <span className={kit.note}>a first look; nothing is decided</span>
                 <Button variant="contained" color="primary" onClick={() => flatten.startWhole(settings)}>
                   Flatten
                 </Button>
@@ -100,8 +103,8 @@ function Dial({
 }) {
   const id = useId();
   return (
-    <div style={{ display: 'grid', gridTemplateColumns: '98px 1fr 62px', gap: 12, alignItems: 'center', height: 30 }}>
-      <span id={id} className="quiet">
+    <div className={clsx(kit.gap12, css.setting)}>
+      <span id={id} className={kit.quiet}>
         {label}
       </span>
       <Slider
@@ -113,9 +116,7 @@ function Dial({
         aria-labelledby={id}
         getAriaValueText={() => shown}
       />
-      <span className="num" style={{ textAlign: 'right' }}>
-        {shown}
-      </span>
+      <span className={clsx(kit.num, kit.atRight)}>{shown}</span>
     </div>
   );
 }

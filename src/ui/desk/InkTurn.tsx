@@ -12,6 +12,8 @@ import { FILM_WEIGHT_RANGE, inkOf, type Ink, type Inking, type Plan, type Run } 
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
 import { useKeyNotes, type KeyNote } from '../kit/keys';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
 
 const SLIDER_KEYS: readonly KeyNote[] = [{ keys: '← → on a slider', what: 'turn the ink; the sheet follows' }];
 
@@ -55,12 +57,12 @@ export function InkTurn({ run, index }: { run: Run; index: number }) {
           <MenuItem value={2}>printed twice: two thin films</MenuItem>
         </TextField>
         <FormControlLabel
-          sx={{ mt: 0.5 }}
+          className={kit.above4}
           disabled={closed}
           control={
             <Checkbox size="small" checked={pinnedIds.includes(colourId)} onChange={(e) => pin(e.target.checked)} />
           }
-          label={<span style={{ fontSize: 13 }}>keep this run at its place in the search</span>}
+          label={<span className={kit.small}>keep this run at its place in the search</span>}
         />
       </section>
     </>
@@ -112,7 +114,7 @@ function Turns({ inking, run, closed }: { inking: Inking; run: Run; closed: bool
         onChange={(_, v) => tryOut(edit(v as number))}
         onChangeCommitted={(_, v) => void change(`${label} turned`, edit(v as number))}
       />
-      <span className="num">{shown}</span>
+      <span className={kit.num}>{shown}</span>
     </>
   );
   return (
@@ -120,7 +122,7 @@ function Turns({ inking, run, closed }: { inking: Inking; run: Run; closed: bool
       <h3>
         <Swatch lab={ink.solidLabD50} /> {ink.name}
       </h3>
-      <div className="turns" style={{ marginTop: 6 }}>
+      <div className={clsx(kit.turns, kit.above6)}>
         {turn('opacity', hides, 0, 0.98, 0.01, `${Math.round(100 * hides)} %`, (v) =>
           own({ opacity: v as OpacityKnown }),
         )}
@@ -142,7 +144,7 @@ function Turns({ inking, run, closed }: { inking: Inking; run: Run; closed: bool
           withInk({ softenerPercent: v }),
         )}
       </div>
-      <p className="note">
+      <p className={kit.note}>
         {ink.recipe
           ? 'Mixed by its recipe; turning opacity or colour departs from it.'
           : 'Opacity: how much of a black strip it hides.'}{' '}

@@ -13,8 +13,10 @@ import { SizePanel } from './SizePanel';
 import { TonesPanel } from './TonesPanel';
 import { useFlatten } from './useFlatten';
 import { useKeys } from '../kit/keys';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
 
-const opening = () => <p className="note">opening …</p>;
+const opening = () => <p className={kit.note}>opening …</p>;
 const IslandList = dynamic(() => import('./regions/IslandList').then((m) => m.IslandList), {
   ssr: false,
   loading: opening,
@@ -149,17 +151,17 @@ export function PictureView() {
 
   if (!picture) {
     return (
-      <div className="work" style={{ gridTemplateColumns: '1fr' }} {...dropProps}>
-        <div className="stage">
-          <div className={over ? 'drop over' : 'drop'}>
+      <div className={clsx(kit.work, kit.single)} {...dropProps}>
+        <div className={kit.stage}>
+          <div className={clsx(kit.drop, over && kit.dropOver)}>
             <h1>Bring in a picture</h1>
-            <p className="note" style={{ maxWidth: '38em' }}>
+            <p className={clsx(kit.note, kit.measure)}>
               A sketch, a drawing, a photograph taken in strong light. Drop it here, paste it, or choose a file: PNG,
               JPEG, WebP, TIFF or SVG, up to 40 megapixels and 60 MB.
             </p>
             <FileButton onFile={take} busy={busy} />
             {problem && (
-              <p className="say bad" role="alert" style={{ maxWidth: '44em', textAlign: 'left' }}>
+              <p className={clsx(kit.say, kit.bad, kit.atLeft, kit.measure)} role="alert">
                 {problem}
               </p>
             )}
@@ -170,25 +172,25 @@ export function PictureView() {
   }
   const hasFlat = Boolean(flat ?? preview);
   return (
-    <div className="work" {...dropProps}>
-      <div className="stage">
-        <div className="row between">
-          <div className="row">
+    <div className={kit.work} {...dropProps}>
+      <div className={kit.stage}>
+        <div className={clsx(kit.row, kit.between)}>
+          <div className={kit.row}>
             <h1>Picture</h1>
-            <span className="quiet">{picture.fileName}</span>
+            <span className={kit.quiet}>{picture.fileName}</span>
           </div>
-          <div className="row">
+          <div className={kit.row}>
             {hasFlat && (
               <Button onClick={() => setShowing((s) => NEXT[s])}>
                 {showing === 'both' ? 'picture | flat' : showing === 'flat' ? 'flat colours' : 'picture'}{' '}
-                <kbd style={{ marginLeft: 8 }}>S</kbd>
+                <kbd className={kit.keyHint}>S</kbd>
               </Button>
             )}
             {!closed && <FileButton onFile={take} busy={busy} another />}
           </div>
         </div>
         {(problem ?? flatten.problem) && (
-          <p className="say bad" role="alert">
+          <p className={clsx(kit.say, kit.bad)} role="alert">
             {problem ?? flatten.problem}
           </p>
         )}
@@ -207,9 +209,9 @@ export function PictureView() {
           overlay={regions.chosen || line ? (mm) => <RegionOverlay regions={regions} mm={mm} /> : undefined}
         />
       </div>
-      <aside className="side">
+      <aside className={kit.side}>
         {flat && (
-          <div className="leaves" role="tablist" aria-label="Beside the picture">
+          <div className={kit.leaves} role="tablist" aria-label="Beside the picture">
             <button type="button" role="tab" aria-selected={leaf === 'colours'} onClick={() => setLeaf('colours')}>
               Colours
             </button>

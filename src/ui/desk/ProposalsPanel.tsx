@@ -19,6 +19,9 @@ import { usePrintDesk } from '../kit/printContext';
 import { Thumb } from '../kit/Thumb';
 import type { Search } from './useProposals';
 import { count } from './watchWords';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './ProposalsPanel.module.css';
 
 const WaysDialog = dynamic(() => import('./WaysDialog'), { ssr: false });
 
@@ -37,22 +40,22 @@ export const ProposalsPanel = memo(function ProposalsPanel({ search }: { search:
   return (
     <>
       <section>
-        <p className="note">{introOf(closed, plan.runs.length, open)}</p>
-        <p className="note" role="status" style={{ minHeight: 36 }}>
+        <p className={kit.note}>{introOf(closed, plan.runs.length, open)}</p>
+        <p className={clsx(kit.note, css.progress)} role="status">
           {search.progress !== undefined ? (
             <>
               searching, {Math.round(100 * search.progress)} %{' '}
-              <span className="searching">
+              <span className={css.searching}>
                 <i style={{ width: `${100 * search.progress}%` }} />
               </span>{' '}
-              <button type="button" className="link" onClick={search.stop}>
+              <button type="button" className={kit.link} onClick={search.stop}>
                 stop
               </button>
             </>
           ) : search.problem ? (
             <>
               {search.problem}{' '}
-              <button type="button" className="link" onClick={search.again}>
+              <button type="button" className={kit.link} onClick={search.again}>
                 Search again
               </button>
             </>
@@ -65,7 +68,7 @@ export const ProposalsPanel = memo(function ProposalsPanel({ search }: { search:
         </p>
       </section>
       {found && (
-        <section style={{ opacity: search.progress !== undefined ? 0.55 : 1 }}>
+        <section className={clsx(search.progress !== undefined && css.older)}>
           {found.proposals.map((proposal) => (
             <ProposalCard
               key={proposal.aims[0]}
@@ -75,7 +78,7 @@ export const ProposalsPanel = memo(function ProposalsPanel({ search }: { search:
             />
           ))}
           {found.ways.length > 1 && (
-            <Button fullWidth sx={{ mt: 1 }} onClick={() => setWays(true)}>
+            <Button fullWidth className={kit.above8} onClick={() => setWays(true)}>
               Compare ways of working
             </Button>
           )}
@@ -114,20 +117,18 @@ function ProposalCard({ proposal, words, onTake }: { proposal: Proposal; words: 
   );
   const name = proposal.aims.join(', ');
   return (
-    <article className="proposal" aria-label={name}>
-      <div className="head">
+    <article className={css.proposal} aria-label={name}>
+      <div className={css.head}>
         <h3>{name}</h3>
         {proposal.asPlanned ? (
-          <span className="press" style={{ whiteSpace: 'nowrap' }}>
-            as planned
-          </span>
+          <span className={clsx(kit.press, kit.oneLine)}>as planned</span>
         ) : (
-          <button type="button" className="link" aria-label={`Take: ${name}`} onClick={onTake}>
+          <button type="button" className={kit.link} aria-label={`Take: ${name}`} onClick={onTake}>
             take
           </button>
         )}
       </div>
-      <div className="strip">
+      <div className={css.strip}>
         {stamp &&
           strip.map((fills, r) => (
             <span key={r}>
@@ -136,7 +137,7 @@ function ProposalCard({ proposal, words, onTake }: { proposal: Proposal; words: 
           ))}
       </div>
       {!proposal.asPlanned && <p>{words}</p>}
-      <p className="figs num" style={{ whiteSpace: 'normal' }}>
+      <p className={clsx(css.figs, kit.num, css.wraps)}>
         mean ΔE {figures.meanDeltaE.toFixed(1)}, worst {figures.worstDeltaE.toFixed(1)} ({figures.worstColour}) ·{' '}
         {count(figures.runs, 'run')}, {count(figures.blocks, 'block')}, {count(figures.inkings, 'inking')} ·{' '}
         {count(figures.deepestFilms, 'film')} deep · cut {figures.cutCm2.toFixed(0)} cm² · about{' '}
@@ -154,8 +155,8 @@ function Rules({ plan }: { plan: Plan }) {
     void change(label, (p) => ({ ...p, rules: { ...p.rules, ...part } }));
   return (
     <section>
-      <h3 style={{ marginBottom: 10 }}>The search keeps to</h3>
-      <div className="fields">
+      <h3 className={kit.below10}>The search keeps to</h3>
+      <div className={kit.fields}>
         <TextField
           select
           label="Direction"
@@ -194,7 +195,7 @@ function Rules({ plan }: { plan: Plan }) {
           onChange={(rollerClearanceMm) => set('roller clearance', { rollerClearanceMm })}
         />
       </div>
-      <p className="note" style={{ marginTop: 8 }}>
+      <p className={clsx(kit.note, kit.above8)}>
         A run is kept at its place under its ink. Days and sheets are start values.
       </p>
     </section>

@@ -41,17 +41,16 @@ import { Thumb } from '../kit/Thumb';
 import { useProposals } from './useProposals';
 import { count, openWarnings, wordsForWarning } from './watchWords';
 import { useKeys } from '../kit/keys';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './RunsView.module.css';
 
 // what stands beside the sheet comes after it: the sheet itself is there at once
 const ProposalsPanel = dynamic(() => import('./ProposalsPanel').then((m) => m.ProposalsPanel), { ssr: false });
 const WatchList = dynamic(() => import('./WatchList').then((m) => m.WatchList), { ssr: false });
 const InkTurn = dynamic(() => import('./InkTurn').then((m) => m.InkTurn), {
   ssr: false,
-  loading: () => (
-    <p className="note" style={{ minHeight: 300 }}>
-      taking up the ink …
-    </p>
-  ),
+  loading: () => <p className={clsx(kit.note, css.sampleRoom)}>taking up the ink …</p>,
 });
 
 /** Runs: the progress sheet. Columns are runs; rows are look, film, cut and figures. */
@@ -85,11 +84,11 @@ export function RunsView() {
   });
   if (!plan.flat || !looks) {
     return (
-      <div className="work" style={{ gridTemplateColumns: '1fr' }}>
-        <div className="stage">
-          <div className="drop">
+      <div className={clsx(kit.work, kit.single)}>
+        <div className={kit.stage}>
+          <div className={kit.drop}>
             <h1>No runs yet</h1>
-            <p className="note">The runs come from the flat colours of the picture.</p>
+            <p className={kit.note}>The runs come from the flat colours of the picture.</p>
             <Link href={desk.urls.page('picture')}>To the picture</Link>
           </div>
         </div>
@@ -109,10 +108,10 @@ export function RunsView() {
   const watch = openWarnings(looks.warnings, closed).length;
   const inOrder = falling.every((id, i) => id === ids[i]);
   return (
-    <div className="work">
+    <div className={kit.work}>
       {large ? (
-        <div className="stage">
-          <div className="row between">
+        <div className={kit.stage}>
+          <div className={clsx(kit.row, kit.between)}>
             <h1>{selectedRun === 0 ? 'Bare paper' : `After run ${selectedRun}`}</h1>
             <Button onClick={() => setLarge(false)}>Back to the progress sheet</Button>
           </div>
@@ -122,22 +121,22 @@ export function RunsView() {
         <DndContext sensors={sensors} autoScroll={false} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
           <SortableContext items={ids} strategy={horizontalListSortingStrategy}>
             <div
-              className="progress"
+              className={css.progress}
               style={{
                 gridTemplateColumns: `56px repeat(${ids.length}, minmax(118px, ${Math.round(LARGEST_THUMB_PX * (plan.picture!.widthMm / plan.picture!.heightMm))}px))`,
                 gridTemplateRows: 'repeat(5, auto)',
               }}
             >
-              <div style={{ gridRow: '1 / 6', display: 'grid', gridTemplateRows: 'subgrid' }}>
+              <div className={css.column}>
                 <span />
-                <span className="rowname">look after</span>
-                <span className="rowname">film laid</span>
-                <span className="rowname">
+                <span className={css.rowname}>look after</span>
+                <span className={css.rowname}>film laid</span>
+                <span className={css.rowname}>
                   cut before
                   <br />
-                  <span className="madder">block, mirrored</span>
+                  <span className={kit.madder}>block, mirrored</span>
                 </span>
-                <span className="rowname">figures</span>
+                <span className={css.rowname}>figures</span>
               </div>
               {plan.runs.map((run, i) => (
                 <Column
@@ -157,9 +156,9 @@ export function RunsView() {
           </SortableContext>
         </DndContext>
       )}
-      <aside className="side split">
-        <div className="upper">
-          <div className="leaves" role="tablist" aria-label="Beside the runs">
+      <aside className={clsx(kit.side, kit.split)}>
+        <div className={kit.upper}>
+          <div className={kit.leaves} role="tablist" aria-label="Beside the runs">
             <LeafTab name="plans" leaf={leaf} onLeaf={setLeaf}>
               {closed > 0 ? 'From here on' : 'Other plans'}
             </LeafTab>
@@ -172,15 +171,15 @@ export function RunsView() {
           </div>
           <section>
             <p>
-              now: mean ΔE <strong className="num">{looks.agreement.mean.toFixed(1)}</strong>, worst{' '}
-              <strong className="num">{looks.agreement.worst.toFixed(1)}</strong> (
+              now: mean ΔE <strong className={kit.num}>{looks.agreement.mean.toFixed(1)}</strong>, worst{' '}
+              <strong className={kit.num}>{looks.agreement.worst.toFixed(1)}</strong> (
               {wordForDifference(looks.agreement.worst)}) · {count(plan.runs.length, 'run')} ·{' '}
               {count(Math.max(0, ...looks.stacks.map((stack) => stack.length)), 'film')} deep
             </p>
-            {overlaps.length > 0 && <p className="note">Made where films overlap: {overlaps.join(' · ')}</p>}
+            {overlaps.length > 0 && <p className={kit.note}>Made where films overlap: {overlaps.join(' · ')}</p>}
             {!inOrder && leaf === 'plans' && (
               <Button
-                sx={{ mt: 1 }}
+                className={kit.above8}
                 onClick={() => void change('light to dark', (p) => withRunOrder(p, lightToDark(p, closed)))}
               >
                 Order light to dark
@@ -192,14 +191,14 @@ export function RunsView() {
             (selectedRun > 0 ? (
               <InkTurn run={plan.runs[selectedRun - 1]} index={selectedRun - 1} />
             ) : (
-              <p className="note">Choose a run to hold its ink and turn it.</p>
+              <p className={kit.note}>Choose a run to hold its ink and turn it.</p>
             ))}
           {leaf === 'watch' && <WatchList />}
-          <p className="note">
+          <p className={kit.note}>
             Prediction from what is known of each ink: typically 3 to 6 ΔE off, more if inking varies.
           </p>
         </div>
-        <div className="lower">
+        <div className={kit.lower}>
           <CoreSample point={point} onPoint={setPoint} />
         </div>
       </aside>
@@ -288,8 +287,8 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
   };
   const blank = (
     <span
+      className={kit.block}
       style={{
-        display: 'block',
         aspectRatio: plan.picture ? `${plan.picture.widthMm} / ${plan.picture.heightMm}` : '4 / 3',
         background: 'var(--sheet)',
       }}
@@ -298,30 +297,27 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
   return (
     <section
       ref={setNodeRef}
-      className="col"
+      className={clsx(css.col, css.column)}
       style={{
-        gridRow: '1 / 6',
-        display: 'grid',
-        gridTemplateRows: 'subgrid',
         transform: CSS.Translate.toString(transform && { ...transform, y: 0 }),
         transition: transition ?? undefined,
       }}
       aria-label={`Run ${index + 1}, ${names}`}
     >
-      <div className={on ? 'colhead on' : 'colhead'} onClick={() => selectRun(index + 1)}>
-        <div className="top1">
+      <div className={clsx(css.colhead, on && css.on)} onClick={() => selectRun(index + 1)}>
+        <div className={css.top1}>
           <h2>
-            <button type="button" className="bare" onClick={() => selectRun(index + 1)}>
+            <button type="button" className={kit.bare} onClick={() => selectRun(index + 1)}>
               Run {index + 1}
             </button>
           </h2>
           {closed ? (
-            <span className="quiet">closed</span>
+            <span className={kit.quiet}>closed</span>
           ) : (
-            <span className="num">
+            <span className={kit.num}>
               <button
                 type="button"
-                className="grip"
+                className={kit.grip}
                 aria-label={`Move run ${index + 1} earlier`}
                 disabled={index - 1 < progress.closedRuns}
                 onClick={(e) => {
@@ -333,7 +329,7 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
               </button>
               <button
                 type="button"
-                className="grip"
+                className={kit.grip}
                 {...attributes}
                 {...listeners}
                 aria-label={`Drag run ${index + 1} to another place`}
@@ -342,7 +338,7 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
               </button>
               <button
                 type="button"
-                className="grip"
+                className={kit.grip}
                 aria-label={`Move run ${index + 1} later`}
                 disabled={index === plan.runs.length - 1}
                 onClick={(e) => {
@@ -355,23 +351,23 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
             </span>
           )}
         </div>
-        <p style={{ whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }}>
+        <p className={clsx(kit.oneLine, kit.clipped)}>
           {run.inkings.map((inking) => (
             <span
               key={inking.id}
-              className="swatch"
-              style={{ background: hexFromLabD50(inkOf(plan, inking).solidLabD50), marginRight: 3 }}
+              className={clsx(kit.swatch, css.inkSwatch)}
+              style={{ background: hexFromLabD50(inkOf(plan, inking).solidLabD50) }}
               aria-hidden
             />
           ))}{' '}
           {names}
         </p>
       </div>
-      <div className="thumb">
+      <div className={css.thumb}>
         <button
           type="button"
-          className="bare"
-          style={{ width: '100%', cursor: 'zoom-in' }}
+          className={clsx(kit.bare, kit.fullWidth, css.zoomsIn)}
+
           onClick={onLarge}
           onPointerMove={pointAt}
           aria-label={`Look closely at the sheet after run ${index + 1}`}
@@ -379,10 +375,10 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
           {coverage ? <Thumb coverage={coverage} fills={look} label={`The sheet after run ${index + 1}`} /> : blank}
         </button>
       </div>
-      <div className="thumb" onPointerMove={pointAt}>
+      <div className={css.thumb} onPointerMove={pointAt}>
         {coverage ? <Thumb coverage={coverage} fills={film} label={`What run ${index + 1} lays down`} /> : blank}
       </div>
-      <div className="thumb">
+      <div className={css.thumb}>
         {coverage ? (
           <Thumb
             coverage={coverage}
@@ -423,7 +419,7 @@ function Figures({ run, index, sheets }: { run: Run; index: number; sheets: numb
     .map((w) => wordsForWarning(w, unit))
     .filter((w) => w.run === index && w.short);
   return (
-    <dl className="figures">
+    <dl className={kit.figures}>
       {plan.blocks.length > 1 && (
         <>
           <dt>prints from</dt>
@@ -433,17 +429,17 @@ function Figures({ run, index, sheets }: { run: Run; index: number; sheets: numb
       <dt>stands</dt>
       <dd>{(shareOf(standing) * areaCm2).toFixed(0)} cm²</dd>
       <dt />
-      <dd className="quiet">{(100 * shareOf(standing)).toFixed(0)} %</dd>
+      <dd className={kit.quiet}>{(100 * shareOf(standing)).toFixed(0)} %</dd>
       <dt>cut now</dt>
       <dd>{(shareOf(cutNow) * areaCm2).toFixed(0)} cm²</dd>
       <dt>ink</dt>
       <dd title={`for ${sheets} sheets; start values`}>{grams < 10 ? grams.toFixed(1) : grams.toFixed(0)} g</dd>
       <dt>off wanted</dt>
-      <dd className={off >= 3 ? 'madder' : undefined}>ΔE {off.toFixed(1)}</dd>
+      <dd className={clsx(off >= 3 && kit.madder)}>ΔE {off.toFixed(1)}</dd>
       <dt>films below</dt>
       <dd>{Math.max(0, below)}</dd>
       {short.map((w, i) => (
-        <dd key={i} className="whole madder" style={{ textAlign: 'left' }}>
+        <dd key={i} className={clsx(kit.whole, kit.madder, kit.atLeft)}>
           {w.short}
         </dd>
       ))}

@@ -14,6 +14,8 @@ import {
 } from 'recharts';
 import type { SheetAnswer } from '@/core/sheets';
 import { TOKENS } from '../theme/tokens';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
 
 const AXIS = { stroke: TOKENS.pencil, fontSize: 12.5, tickLine: false } as const;
 
@@ -21,11 +23,11 @@ const AXIS = { stroke: TOKENS.pencil, fontSize: 12.5, tickLine: false } as const
 export function SheetCharts({ answer, wanted }: { answer: Pick<SheetAnswer, 'curve' | 'alive'>; wanted: number }) {
   const alive = answer.alive.map((a, run) => ({ run, median: a.median, band: [a.low, a.high] }));
   return (
-    <div style={{ display: 'grid', gap: 18 }}>
-      <figure style={{ margin: 0 }}>
+    <div className={clsx(kit.stack, kit.gap18)}>
+      <figure className={kit.flush}>
         <figcaption>
           <h2>Good prints at the end</h2>
-          <p className="note">how likely each count is; the line is the chance of at least so many</p>
+          <p className={kit.note}>how likely each count is; the line is the chance of at least so many</p>
         </figcaption>
         <ResponsiveContainer width="100%" height={200}>
           <ComposedChart
@@ -68,10 +70,10 @@ export function SheetCharts({ answer, wanted }: { answer: Pick<SheetAnswer, 'cur
           </ComposedChart>
         </ResponsiveContainer>
       </figure>
-      <figure style={{ margin: 0 }}>
+      <figure className={kit.flush}>
         <figcaption>
           <h2>Alive after each run</h2>
-          <p className="note">median, and the middle 80 %</p>
+          <p className={kit.note}>median, and the middle 80 %</p>
         </figcaption>
         <ResponsiveContainer width="100%" height={160}>
           <ComposedChart data={alive} margin={{ top: 20, right: 44, bottom: 0, left: 0 }}>

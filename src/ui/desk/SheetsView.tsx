@@ -21,10 +21,13 @@ import {
 import { ADDED_RANGE, refusedAddition, sheetAnswerOf, type Plan } from '@/records';
 import { CountField } from '../kit/fields';
 import { usePrintDesk } from '../kit/printContext';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './SheetsView.module.css';
 
 const SheetCharts = dynamic(() => import('./SheetCharts').then((m) => m.SheetCharts), {
   ssr: false,
-  loading: () => <div style={{ height: 420 }} />,
+  loading: () => <div className={css.chartRoom} />,
 });
 const EXPERIENCE_WORDS: Record<Experience, string> = {
   new: 'new to it',
@@ -51,34 +54,32 @@ export function SheetsView() {
   const pulls = seen.reduce((sum, run) => sum + run.sheets * (run.runs ?? 1), 0),
     lost = seen.reduce((sum, run) => sum + run.lost * (run.runs ?? 1), 0);
   return (
-    <div className="work">
-      <div className="stage" style={{ overflow: 'auto', gap: 16 }}>
+    <div className={kit.work}>
+      <div className={clsx(kit.stage, kit.scrolls, kit.gap16)}>
         <div>
-          <p className="quiet" style={{ marginBottom: 6 }}>
-            {started ? 'Sheets started' : 'Sheets to start'}
-          </p>
-          <p className="answer" aria-live="polite">
+          <p className={clsx(kit.quiet, kit.below6)}>{started ? 'Sheets started' : 'Sheets to start'}</p>
+          <p className={kit.answer} aria-live="polite">
             {started ? startedInWords(started.counted, started.tests) : inWords(plan, answer, runs)}
           </p>
           {started && (
-            <p className="say" style={{ marginTop: 10 }}>
+            <p className={clsx(kit.say, kit.above10)}>
               The curves below are for these {started.counted} through all runs, with losses as the log has shown; what
               is left of them is counted on the bench, under Pull. {onlyNow(answer, started)} {closed}
             </p>
           )}
           {started && closed === undefined && <AddSheets />}
           {plan.runs.length === 0 && (
-            <p className="say wait" style={{ marginTop: 10 }}>
+            <p className={clsx(kit.say, kit.wait, kit.above10)}>
               There are no runs yet, so this counts with one. Flatten the picture first.
             </p>
           )}
         </div>
         <SheetCharts answer={shown} wanted={sheets.edition + sheets.proofsToKeep} />
       </div>
-      <aside className="side">
+      <aside className={kit.side}>
         <section>
           <h2>The wish</h2>
-          <div className="fields" style={{ marginTop: 14 }}>
+          <div className={clsx(kit.fields, kit.above14)}>
             <CountField
               label="Edition"
               value={sheets.edition}
@@ -98,15 +99,13 @@ export function SheetsView() {
               onChange={(testSheets) => set('test sheets', { testSheets })}
             />
           </div>
-          <p className="note" style={{ marginTop: 8 }}>
-            Test sheets go first in every run and are not counted.
-          </p>
-          <div style={{ marginTop: 14 }}>
-            <div className="row between">
-              <span className="quiet" id="wish">
+          <p className={clsx(kit.note, kit.above8)}>Test sheets go first in every run and are not counted.</p>
+          <div className={kit.above14}>
+            <div className={clsx(kit.row, kit.between)}>
+              <span className={kit.quiet} id="wish">
                 to be sure of it
               </span>
-              <span className="num">{Math.round(sheets.wishToBeSure * 100)} %</span>
+              <span className={kit.num}>{Math.round(sheets.wishToBeSure * 100)} %</span>
             </div>
             <WishSlider
               key={sheets.wishToBeSure}
@@ -122,7 +121,7 @@ export function SheetsView() {
             fullWidth
             label="Experience"
             value={sheets.experience}
-            sx={{ mt: 1.75 }}
+            className={kit.above14}
             onChange={(e) => set('experience', { experience: e.target.value as Experience })}
           >
             {(Object.keys(MEAN_LOSS) as Experience[]).map((e) => (
@@ -131,7 +130,7 @@ export function SheetsView() {
               </MenuItem>
             ))}
           </TextField>
-          <p className="note" style={{ marginTop: 8 }}>
+          <p className={clsx(kit.note, kit.above8)}>
             {pulls === 0
               ? 'A start value; your own log replaces it run by run.'
               : `Start value, sharpened by ${pulls} pulls in this workshop’s log (${lost} lost): now ${(100 * meanLoss(belief)).toFixed(1)} % a run on average; each run has its own luck.`}
@@ -148,8 +147,8 @@ function AddSheets() {
   const [counted, setCounted] = useState(2);
   return (
     <form
-      className="row"
-      style={{ marginTop: 12, gap: 12, alignItems: 'flex-end' }}
+      className={clsx(kit.row, kit.above12, kit.gap12, css.adding)}
+
       onSubmit={async (e) => {
         e.preventDefault();
         const done = await log({ kind: 'sheets-added', counted });
@@ -160,11 +159,11 @@ function AddSheets() {
         );
       }}
     >
-      <div style={{ width: 130 }}>
+      <div className={css.count}>
         <CountField label="Sheets to add" value={counted} range={ADDED_RANGE} onChange={setCounted} />
       </div>
       <Button type="submit">Add them</Button>
-      <span className="note">Every block still stands as it printed, so new sheets can go through all runs.</span>
+      <span className={kit.note}>Every block still stands as it printed, so new sheets can go through all runs.</span>
     </form>
   );
 }

@@ -10,6 +10,9 @@ import 'react-image-crop/dist/ReactCrop.css';
 import { SIZE_RANGE_MM, type PicturePlan } from '@/records';
 import { LengthField } from '../kit/fields';
 import { usePrintDesk, type Placement } from '../kit/printContext';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './SizeDialog.module.css';
 
 /** Crop, turn, mirror and size, on the picture as brought in. */
 export function SizeDialog({ picture, onClose }: { picture: PicturePlan; onClose: () => void }) {
@@ -69,8 +72,8 @@ export function SizeDialog({ picture, onClose }: { picture: PicturePlan; onClose
     <Dialog open onClose={onClose} maxWidth="md" fullWidth>
       <DialogTitle>Crop, turn, size</DialogTitle>
       <DialogContent>
-        <div style={{ display: 'grid', gridTemplateColumns: '1fr 220px', gap: 20, paddingTop: 8 }}>
-          <div style={{ display: 'grid', placeItems: 'center', background: 'var(--paper)', minHeight: 380 }}>
+        <div className={clsx(kit.gap20, css.sized)}>
+          <div className={css.crop}>
             <ReactCrop
               crop={crop}
               aspect={wanted.widthMm / wanted.heightMm}
@@ -86,11 +89,12 @@ export function SizeDialog({ picture, onClose }: { picture: PicturePlan; onClose
               <img
                 src={urls.file(`source.png?turn=${wanted.turnDeg}&mirror=${wanted.mirrored ? 1 : 0}`)}
                 alt="The picture as brought in"
-                style={{ maxHeight: 440, maxWidth: '100%', aspectRatio: `${natural.width} / ${natural.height}` }}
+                className={css.picture}
+                style={{ aspectRatio: `${natural.width} / ${natural.height}` }}
               />
             </ReactCrop>
           </div>
-          <div style={{ display: 'flex', flexDirection: 'column', gap: 14 }}>
+          <div className={clsx(kit.gap14, css.measures)}>
             <LengthField
               label="Width"
               valueMm={wanted.widthMm}
@@ -105,7 +109,7 @@ export function SizeDialog({ picture, onClose }: { picture: PicturePlan; onClose
               range={{ ...SIZE_RANGE_MM, what: 'the printed height' }}
               onChange={(heightMm) => setWanted((w) => fitted({ ...w, heightMm }))}
             />
-            <p className="note">Any unit: 240, 24 cm, 5 1/2 in. The frame on the picture keeps this shape.</p>
+            <p className={kit.note}>Any unit: 240, 24 cm, 5 1/2 in. The frame on the picture keeps this shape.</p>
             <Button
               onClick={() =>
                 setWanted((w) => ({
@@ -117,7 +121,7 @@ export function SizeDialog({ picture, onClose }: { picture: PicturePlan; onClose
             >
               Keep the whole picture
             </Button>
-            <div className="row">
+            <div className={kit.row}>
               <Button onClick={() => turn(270)}>Turn left</Button>
               <Button onClick={() => turn(90)}>Turn right</Button>
             </div>
@@ -129,11 +133,11 @@ export function SizeDialog({ picture, onClose }: { picture: PicturePlan; onClose
             >
               {wanted.mirrored ? 'Mirrored: turn back' : 'Mirror the picture'}
             </Button>
-            <p className="note">
+            <p className={kit.note}>
               The block is mirrored by itself later. Mirror here only when the picture itself should face the other way.
             </p>
             {problem && (
-              <p className="say bad" role="alert">
+              <p className={clsx(kit.say, kit.bad)} role="alert">
                 {problem}
               </p>
             )}

@@ -5,6 +5,8 @@ import { useState } from 'react';
 import { formatSize } from '@/core/units';
 import type { PicturePlan } from '@/records';
 import { usePrintDesk } from '../kit/printContext';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
 
 const SizeDialog = dynamic(() => import('./SizeDialog').then((m) => m.SizeDialog), { ssr: false });
 
@@ -15,16 +17,14 @@ export function SizePanel({ closed }: { closed: boolean }) {
   const [open, setOpen] = useState(false);
   return (
     <section>
-      <div className="row between">
+      <div className={clsx(kit.row, kit.between)}>
         <h2>Printed size</h2>
         <Button onClick={() => setOpen(true)} disabled={closed}>
           Crop, turn, size
         </Button>
       </div>
-      <p style={{ fontSize: 15 }} className="num">
-        {formatSize(picture.widthMm, picture.heightMm, unit)}
-      </p>
-      <p className="note">
+      <p className={clsx(kit.num, kit.readable)}>{formatSize(picture.widthMm, picture.heightMm, unit)}</p>
+      <p className={kit.note}>
         worked on at {picture.raster.mmPerPx} mm a pixel, {picture.raster.widthPx} × {picture.raster.heightPx}
         {sharpness(picture)}
       </p>

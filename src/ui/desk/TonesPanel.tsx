@@ -7,6 +7,9 @@ import { withFlat, type FlatColour, type FlatPlan } from '@/records';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
 import type { useFlatten } from './useFlatten';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './TonesPanel.module.css';
 
 interface Props {
   readonly flatten: ReturnType<typeof useFlatten>;
@@ -28,11 +31,11 @@ export function TonesPanel({ flatten, closed, chosen, onChoose }: Props) {
     );
   return (
     <section>
-      <div className="row between">
+      <div className={clsx(kit.row, kit.between)}>
         <h2>Flat colours</h2>
-        <span className="quiet">light to dark</span>
+        <span className={kit.quiet}>light to dark</span>
       </div>
-      <div className="tone-bar" style={{ margin: '8px 0' }} aria-hidden>
+      <div className={clsx(css.toneBar, kit.around8)} aria-hidden>
         {order.map((l) => (
           <span
             key={l}
@@ -43,24 +46,25 @@ export function TonesPanel({ flatten, closed, chosen, onChoose }: Props) {
           />
         ))}
       </div>
-      <div className="tones">
+      <div className={kit.tones}>
         {order.map((label) => {
           const c = flat.colours[label];
           return (
             <div key={c.id}>
               <button
                 type="button"
-                className="tone"
+                className={kit.tone}
+                data-testid="tone"
                 aria-pressed={chosen === label}
                 onClick={() => onChoose(chosen === label ? undefined : label)}
               >
                 <Swatch lab={shownLab(flat, label, state.plan.paper.labD50)} large />
-                <span className="name">
+                <span className={kit.toneName}>
                   {c.name}
-                  {c.id === flat.barePaperId && <span className="quiet"> · bare paper</span>}
+                  {c.id === flat.barePaperId && <span className={kit.quiet}> · bare paper</span>}
                 </span>
-                <span className="num">{(100 * c.areaShare).toFixed(c.areaShare < 0.1 ? 1 : 0)} %</span>
-                <span className="fig">
+                <span className={kit.num}>{(100 * c.areaShare).toFixed(c.areaShare < 0.1 ? 1 : 0)} %</span>
+                <span className={kit.toneFig}>
                   {c.islandCount} island{c.islandCount === 1 ? '' : 's'} ·{' '}
                   {c.thinnestMm === undefined ? 'nothing thin' : `thinnest ${c.thinnestMm} mm`}
                 </span>
@@ -98,11 +102,11 @@ function ToneActs({
   const labs = flat.colours.map((colour) => colour.wantedLabD50);
   const bare = flat.barePaperId === c.id;
   return (
-    <div className="row" style={{ padding: '8px 6px 12px', gap: 8, background: 'var(--sheet)' }}>
+    <div className={clsx(kit.row, kit.gap8, css.chosen)}>
       <TextField
         label="Name"
         defaultValue={c.name}
-        sx={{ width: 148 }}
+        className={css.name}
         onBlur={(e) => {
           const name = e.target.value.trim().slice(0, 60);
           if (name && name !== c.name) void edit('colour named', c.id, { name });
@@ -111,13 +115,13 @@ function ToneActs({
           if (e.key === 'Enter') (e.target as HTMLInputElement).blur();
         }}
       />
-      <label className="row" style={{ gap: 6 }}>
-        <span className="quiet">wanted</span>
+      <label className={clsx(kit.row, kit.gap6)}>
+        <span className={kit.quiet}>wanted</span>
         <input
           type="color"
           aria-label={`Wanted colour of ${c.name}`}
           defaultValue={hexFromLabD50(c.wantedLabD50)}
-          style={{ width: 40, height: 28, padding: 0, border: '1px solid #a39c8a', background: 'none' }}
+          className={css.wanted}
           onBlur={(e) => {
             if (e.target.value === hexFromLabD50(c.wantedLabD50)) return;
             const n = Number.parseInt(e.target.value.slice(1), 16);
@@ -131,7 +135,7 @@ function ToneActs({
         select
         label="Merge into"
         value=""
-        sx={{ width: 148 }}
+        className={css.name}
         onChange={(e) => {
           onChoose(undefined);
           void flatten.byHand('colours merged', 'merge', {

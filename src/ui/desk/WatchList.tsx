@@ -4,6 +4,8 @@ import { ladderPercent } from '@/core/inks';
 import type { Plan } from '@/records';
 import { usePrintDesk } from '../kit/printContext';
 import { openWarnings, wordsForWarning } from './watchWords';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
 
 /** All that may go wrong with the films, with what helps. */
 export function WatchList() {
@@ -12,7 +14,7 @@ export function WatchList() {
   if (warnings.length === 0)
     return (
       <section>
-        <p className="say good">
+        <p className={clsx(kit.say, kit.good)}>
           Nothing to watch: light inks cover, no fine detail lies deep, the tack ladder falls the right way.
         </p>
       </section>
@@ -26,14 +28,14 @@ export function WatchList() {
   };
   return (
     <section>
-      <ul className="watch">
+      <ul className={kit.watch}>
         {warnings.map((warning, i) => {
           const { run, sentence } = wordsForWarning(warning, unit);
           return (
             <li key={i}>
               <p>{sentence}</p>
               {run !== undefined && (
-                <button type="button" className="link quiet" onClick={() => selectRun(run + 1)}>
+                <button type="button" className={clsx(kit.link, kit.quiet)} onClick={() => selectRun(run + 1)}>
                   show run {run + 1}
                 </button>
               )}

@@ -9,6 +9,9 @@ import type { Proposals } from '@/records';
 import { wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
 import { Thumb } from '../kit/Thumb';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './WaysDialog.module.css';
 
 /** What each way gains and asks, whatever the figures: from practice. */
 const ASKS: Readonly<Record<string, string>> = {
@@ -33,7 +36,7 @@ export default function WaysDialog({
     <Dialog open onClose={onClose} maxWidth="lg" fullWidth>
       <DialogTitle>Ways of working, on this picture</DialogTitle>
       <DialogContent>
-        <table className="ways">
+        <table className={css.ways}>
           <thead>
             <tr>
               <th scope="col">way</th>
@@ -61,14 +64,12 @@ export default function WaysDialog({
           <tbody>
             {found.ways.map(({ name, figures, looks, sketch }) => (
               <tr key={name}>
-                <td style={{ maxWidth: 250 }}>
+                <td className={css.wayName}>
                   {name}
                   <br />
-                  <span className="quiet" style={{ fontWeight: 400 }}>
-                    {ASKS[name]}
-                  </span>
+                  <span className={clsx(kit.quiet, kit.regular)}>{ASKS[name]}</span>
                 </td>
-                <td style={{ width: 110 }}>
+                <td className={css.wayLook}>
                   {stamp && (
                     <Thumb
                       coverage={stamp}
@@ -77,19 +78,19 @@ export default function WaysDialog({
                     />
                   )}
                 </td>
-                <td className="num">{figures.meanDeltaE.toFixed(1)}</td>
-                <td className="num">
+                <td className={kit.num}>{figures.meanDeltaE.toFixed(1)}</td>
+                <td className={kit.num}>
                   {figures.worstDeltaE.toFixed(1)}
                   <br />
-                  <span className="quiet">{figures.worstColour}</span>
+                  <span className={kit.quiet}>{figures.worstColour}</span>
                 </td>
-                <td className="num">{figures.runs}</td>
-                <td className="num">{figures.blocks}</td>
-                <td className="num">{figures.inkings}</td>
-                <td className="num">{figures.deepestFilms}</td>
-                <td className="num">{figures.cutCm2.toFixed(0)} cm²</td>
-                <td className="num">{figures.days} days</td>
-                <td className="num">{figures.sheets}</td>
+                <td className={kit.num}>{figures.runs}</td>
+                <td className={kit.num}>{figures.blocks}</td>
+                <td className={kit.num}>{figures.inkings}</td>
+                <td className={kit.num}>{figures.deepestFilms}</td>
+                <td className={kit.num}>{figures.cutCm2.toFixed(0)} cm²</td>
+                <td className={kit.num}>{figures.days} days</td>
+                <td className={kit.num}>{figures.sheets}</td>
                 <td>
                   <Button aria-label={`Take: ${name}`} onClick={() => onTake(sketch, name)}>
                     Take
@@ -99,7 +100,7 @@ export default function WaysDialog({
             ))}
           </tbody>
         </table>
-        <p className="note" style={{ marginTop: 12 }}>
+        <p className={clsx(kit.note, kit.above12)}>
           Each row is the plan with the best colour of its way, on as few blocks as keep it. Colours are predicted from
           each ink’s colour and opacity: typically 3 to 6 ΔE off, more if inking varies. Days and sheets come from start
           values.

@@ -4,6 +4,10 @@ import { hexFromLabD50 } from '@/core/colour';
 import { FAULTS, isTestSheet, sheetsGone, type Pull } from '@/core/sheets';
 import { inkNamesOf, inkOfRun } from '@/records';
 import { usePrintDesk } from '../kit/printContext';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import ledgerCss from './ledger.module.css';
+import css from './LedgerView.module.css';
 
 /** Ledger: every sheet in every run, as the bench log says. */
 export function LedgerView() {
@@ -15,11 +19,11 @@ export function LedgerView() {
     .filter((c) => c.n > 0)
     .sort((a, b) => b.n - a.n);
   return (
-    <div className="work">
-      <div className="stage" style={{ overflow: 'auto' }}>
-        <div className="row between">
+    <div className={kit.work}>
+      <div className={clsx(kit.stage, kit.scrolls)}>
+        <div className={clsx(kit.row, kit.between)}>
           <h1>Ledger of sheets</h1>
-          <div className="row">
+          <div className={kit.row}>
             <Button href={urls.file('ledger.csv')} disabled={sheets.length === 0}>
               Ledger as CSV
             </Button>
@@ -27,25 +31,20 @@ export function LedgerView() {
           </div>
         </div>
         {sheets.length === 0 ? (
-          <div className="drop">
+          <div className={kit.drop}>
             <h2>No sheet has been started</h2>
-            <p className="note">The ledger fills by itself as sheets are pulled on the bench.</p>
+            <p className={kit.note}>The ledger fills by itself as sheets are pulled on the bench.</p>
           </div>
         ) : (
-          <table className="ledger">
+          <table className={ledgerCss.ledger}>
             <thead>
               <tr>
                 <th scope="col">sheet</th>
                 {plan.runs.map((run, i) => (
                   <th key={run.id} scope="col">
                     <span
-                      className="swatch"
-                      style={{
-                        background: hexFromLabD50(inkOfRun(plan, run).solidLabD50),
-                        width: 12,
-                        height: 12,
-                        verticalAlign: -1,
-                      }}
+                      className={clsx(kit.swatch, kit.tiny)}
+                      style={{ background: hexFromLabD50(inkOfRun(plan, run).solidLabD50) }}
                       aria-hidden
                     />{' '}
                     {i + 1} {inkNamesOf(plan, run)}
@@ -57,11 +56,7 @@ export function LedgerView() {
             <tbody>
               {sheets.map((sheet) => (
                 <tr key={sheet}>
-                  <th
-                    scope="row"
-                    className="num"
-                    style={gone.has(sheet) ? { textDecoration: 'line-through', fontWeight: 400 } : { fontWeight: 700 }}
-                  >
+                  <th scope="row" className={clsx(kit.num, gone.has(sheet) ? ledgerCss.gone : kit.bold)}>
                     {sheet}
                   </th>
                   {plan.runs.map((run) => (
@@ -71,7 +66,7 @@ export function LedgerView() {
                   ))}
                   <td>
                     {bench.marks.find((m) => m.sheet === sheet)?.mark ??
-                      (isTestSheet(sheet) ? <span className="quiet">test</span> : '')}
+                      (isTestSheet(sheet) ? <span className={kit.quiet}>test</span> : '')}
                   </td>
                 </tr>
               ))}
@@ -79,10 +74,10 @@ export function LedgerView() {
           </table>
         )}
       </div>
-      <aside className="side">
+      <aside className={kit.side}>
         <section>
           <h2>So far</h2>
-          <dl className="facts-list" style={{ fontSize: 13.5, marginTop: 6 }}>
+          <dl className={clsx(kit.factsList, kit.plain, kit.above6)}>
             <dt>started</dt>
             <dd>{sheets.length}</dd>
             <dt>pulls</dt>
@@ -96,45 +91,33 @@ export function LedgerView() {
         <section>
           <h2>Faults by cause</h2>
           {counts.length === 0 ? (
-            <p className="note">None noted.</p>
+            <p className={kit.note}>None noted.</p>
           ) : (
             counts.map(({ fault, n }) => (
-              <div
-                key={fault}
-                style={{
-                  display: 'grid',
-                  gridTemplateColumns: '92px 1fr 24px',
-                  alignItems: 'center',
-                  gap: 8,
-                  height: 22,
-                }}
-              >
+              <div key={fault} className={clsx(kit.gap8, css.faultRow)}>
                 <span>{fault}</span>
-                <span
-                  style={{ height: 8, width: `${(100 * n) / counts[0].n}%`, background: 'var(--pencil)' }}
-                  aria-hidden
-                />
-                <span className="num">{n}</span>
+                <span className={css.faultBar} style={{ width: `${(100 * n) / counts[0].n}%` }} aria-hidden />
+                <span className={kit.num}>{n}</span>
               </div>
             ))
           )}
           {counts[0]?.n >= 3 && (
-            <p className="note" style={{ marginTop: 6 }}>
+            <p className={clsx(kit.note, kit.above6)}>
               “{counts[0].fault}” comes back most often{ADVICE[counts[0].fault] ? `: ${ADVICE[counts[0].fault]}` : '.'}
             </p>
           )}
         </section>
         <section>
           <h2>How to read it</h2>
-          <p className="outcome good">
+          <p className={clsx(ledgerCss.outcome, kit.good)}>
             <i /> good
           </p>
           <br />
-          <p className="outcome usable">
+          <p className={clsx(ledgerCss.outcome, ledgerCss.usable)}>
             <i /> usable, fault noted
           </p>
           <br />
-          <p className="outcome aside">
+          <p className={clsx(ledgerCss.outcome, ledgerCss.aside)}>
             <i /> set aside
           </p>
         </section>
@@ -155,22 +138,24 @@ const ADVICE: Partial<Record<string, string>> = {
   smudge: 'one clean hand, one inky hand; clean the jig between sheets.',
 };
 
+const KIND_CSS = { good: ledgerCss.good, usable: ledgerCss.usable, aside: ledgerCss.aside };
+
 function Outcome({ pull }: { pull: Pull | undefined }) {
-  if (!pull) return <span className="quiet">·</span>;
+  if (!pull) return <span className={kit.quiet}>·</span>;
   const kind = pull.setAside ? 'aside' : pull.faults.length ? 'usable' : 'good';
   return (
-    <span className={`outcome ${kind}`} title={pull.note || undefined}>
+    <span className={clsx(ledgerCss.outcome, KIND_CSS[kind])} title={pull.note || undefined}>
       <i aria-hidden />
       <span>
         {kind === 'good' ? (
-          <span className="visually-hidden">good</span>
+          <span className={kit.visuallyHidden}>good</span>
         ) : (
           <>
-            {kind === 'aside' && <span className="visually-hidden">set aside: </span>}
+            {kind === 'aside' && <span className={kit.visuallyHidden}>set aside: </span>}
             {pull.faults.join(', ') || 'set aside'}
           </>
         )}
-        {pull.note && <span className="quiet"> “{pull.note}”</span>}
+        {pull.note && <span className={kit.quiet}> “{pull.note}”</span>}
       </span>
     </span>
   );

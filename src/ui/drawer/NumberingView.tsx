@@ -17,6 +17,10 @@ import {
 } from '@/core/sheets';
 import { usePrintDesk } from '../kit/printContext';
 import { useKeys } from '../kit/keys';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import ledgerCss from './ledger.module.css';
+import css from './NumberingView.module.css';
 
 interface Line {
   readonly sheet: SheetName;
@@ -81,11 +85,11 @@ export function NumberingView() {
   const numbered = current.filter((l) => l.role === 'numbered').length;
   if (!finished) {
     return (
-      <div className="work" style={{ gridTemplateColumns: '1fr' }}>
-        <div className="stage">
-          <div className="drop">
+      <div className={clsx(kit.work, kit.single)}>
+        <div className={kit.stage}>
+          <div className={kit.drop}>
             <h1>Not yet</h1>
-            <p className="note">
+            <p className={kit.note}>
               Numbers are given when all runs are printed; {Math.max(0, plan.runs.length - progress.currentRun)} of{' '}
               {plan.runs.length} are still to come.
             </p>
@@ -95,15 +99,15 @@ export function NumberingView() {
     );
   }
   return (
-    <div className="work">
-      <div className="stage" style={{ overflow: 'auto' }}>
-        <div className="row between">
+    <div className={kit.work}>
+      <div className={clsx(kit.stage, kit.scrolls)}>
+        <div className={clsx(kit.row, kit.between)}>
           <h1>{given ? 'Numbered' : 'Number the edition'}</h1>
           <Button href={urls.file('numbering.csv')} disabled={!given}>
             Numbering as CSV
           </Button>
         </div>
-        <table className="ledger" style={{ maxWidth: 760 }}>
+        <table className={clsx(ledgerCss.ledger, css.numbers)}>
           <thead>
             <tr>
               <th scope="col">mark</th>
@@ -115,15 +119,9 @@ export function NumberingView() {
           </thead>
           <tbody>
             {current.map((line, i) => (
-              <tr
-                key={line.sheet}
-                onFocus={() => setChosen(i)}
-                style={i === chosen ? { background: 'var(--sheet)' } : undefined}
-              >
-                <td style={{ font: '600 15px var(--head)', minWidth: 110 }}>
-                  {markOf.get(line.sheet) ?? <span className="quiet">—</span>}
-                </td>
-                <td className="num">{line.sheet}</td>
+              <tr key={line.sheet} onFocus={() => setChosen(i)} className={clsx(i === chosen && css.taken)}>
+                <td className={css.number}>{markOf.get(line.sheet) ?? <span className={kit.quiet}>—</span>}</td>
+                <td className={kit.num}>{line.sheet}</td>
                 <td>
                   <select
                     aria-label={`What sheet ${line.sheet} is`}
@@ -137,11 +135,11 @@ export function NumberingView() {
                     ))}
                   </select>
                 </td>
-                <td>{faultsOf.get(line.sheet)?.join(', ') || <span className="quiet">none</span>}</td>
+                <td>{faultsOf.get(line.sheet)?.join(', ') || <span className={kit.quiet}>none</span>}</td>
                 <td>
                   <button
                     type="button"
-                    className="grip"
+                    className={kit.grip}
                     aria-label={`Sheet ${line.sheet} earlier`}
                     disabled={i === 0}
                     onClick={() => move(i, -1)}
@@ -150,7 +148,7 @@ export function NumberingView() {
                   </button>
                   <button
                     type="button"
-                    className="grip"
+                    className={kit.grip}
                     aria-label={`Sheet ${line.sheet} later`}
                     disabled={i === current.length - 1}
                     onClick={() => move(i, 1)}
@@ -163,23 +161,23 @@ export function NumberingView() {
           </tbody>
         </table>
       </div>
-      <aside className="side">
+      <aside className={kit.side}>
         <section>
           <h2>
             {numbered} numbered, {proofs} artist’s proof{proofs === 1 ? '' : 's'}
           </h2>
-          <p className="note">
+          <p className={kit.note}>
             {current.length} prints came through. Artist’s proofs are usually not above a tenth:{' '}
             {usualArtistProofs(Math.max(1, numbered))} here.
           </p>
           {proofs > usualArtistProofs(Math.max(1, numbered)) && (
-            <p className="say wait">
+            <p className={clsx(kit.say, kit.wait)}>
               {proofs} artist’s proofs are more than is usual for {numbered}.
             </p>
           )}
         </section>
         <section>
-          <div className="row">
+          <div className={kit.row}>
             <Button onClick={() => setLines(current.toSorted((a, b) => Number(a.sheet) - Number(b.sheet)))}>
               By sheet
             </Button>
@@ -188,12 +186,12 @@ export function NumberingView() {
         </section>
         <section>
           {!given && (
-            <Button variant="contained" color="primary" fullWidth sx={{ minHeight: 46 }} onClick={() => void write('')}>
+            <Button variant="contained" color="primary" fullWidth className={css.write} onClick={() => void write('')}>
               Give these numbers
             </Button>
           )}
           {given && !changed && (
-            <p className="say good">
+            <p className={clsx(kit.say, kit.good)}>
               These numbers are on record since{' '}
               {new Date(bench.numberings.at(-1)!.at).toLocaleDateString('en-GB', {
                 day: 'numeric',
@@ -205,10 +203,8 @@ export function NumberingView() {
           )}
           {given && changed && (
             <>
-              <p className="say wait" style={{ marginBottom: 8 }}>
-                This differs from the numbers on record.
-              </p>
-              <div className="row">
+              <p className={clsx(kit.say, kit.wait, kit.below8)}>This differs from the numbers on record.</p>
+              <div className={kit.row}>
                 <Button color="error" onClick={() => setReasonOpen(true)}>
                   Change the record
                 </Button>
@@ -217,7 +213,7 @@ export function NumberingView() {
             </>
           )}
           {bench.numberings.length > 1 && (
-            <p className="note" style={{ marginTop: 8 }}>
+            <p className={clsx(kit.note, kit.above8)}>
               Changed {bench.numberings.length - 1} time{bench.numberings.length === 2 ? '' : 's'}:{' '}
               {bench.numberings
                 .slice(1)
@@ -230,7 +226,7 @@ export function NumberingView() {
       <Dialog open={reasonOpen} onClose={() => setReasonOpen(false)} maxWidth="xs" fullWidth>
         <DialogTitle>Change numbers already given?</DialogTitle>
         <DialogContent>
-          <p style={{ marginBottom: 14 }}>The old numbers stay on record beside the new ones, with your reason.</p>
+          <p className={kit.below14}>The old numbers stay on record beside the new ones, with your reason.</p>
           <TextField autoFocus fullWidth label="Reason" value={reason} onChange={(e) => setReason(e.target.value)} />
         </DialogContent>
         <DialogActions>

@@ -6,34 +6,36 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { useState } from 'react';
 import { cautionsFor, DEFER_TO, type CautionPlace } from '@/core/cautions';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
 
 /** Cautions where the choice is made: one quiet line, the whole behind it. */
 export function Cautions({ place }: { place: CautionPlace }) {
   const [open, setOpen] = useState(false);
   const cautions = cautionsFor(place);
   return (
-    <p className="note">
+    <p className={kit.note}>
       Take care:{' '}
       {cautions
         .slice(0, 3)
         .map((c) => c.title.toLowerCase())
         .join(', ')}
       .{' '}
-      <button type="button" className="link" onClick={() => setOpen(true)}>
+      <button type="button" className={kit.link} onClick={() => setOpen(true)}>
         Cautions
       </button>
       <Dialog open={open} onClose={() => setOpen(false)} maxWidth="sm">
         <DialogTitle>Cautions</DialogTitle>
         <DialogContent>
           {cautions.map((c) => (
-            <section key={c.id} style={{ marginBottom: 12 }}>
+            <section key={c.id} className={kit.below12}>
               <h3>{c.title}</h3>
               <p>
                 {c.hazard} {c.care}
               </p>
             </section>
           ))}
-          <p className="say bad">{DEFER_TO}</p>
+          <p className={clsx(kit.say, kit.bad)}>{DEFER_TO}</p>
         </DialogContent>
         <DialogActions>
           <Button onClick={() => setOpen(false)}>Close</Button>

@@ -8,6 +8,9 @@ import { formatLength } from '@/core/units';
 import { inkOf, wantedOf } from '@/records';
 import { usePrintDesk } from './printContext';
 import { Swatch } from './Swatch';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './CoreSample.module.css';
 
 /** A colour of the picture, and the part of the sheet pointed at where overlaps, masks or slips make a difference. */
 export interface SamplePoint {
@@ -38,15 +41,15 @@ export function CoreSample({
   const here = point && flat?.colours[point.label] ? point : undefined;
   return (
     <section aria-label="Core sample">
-      <div className="row between" style={{ minHeight: 28 }}>
+      <div className={clsx(kit.row, kit.between, css.title)}>
         <h2>Core sample</h2>
         {pin ? (
-          <button type="button" className="link" onClick={() => setPinned(undefined)}>
+          <button type="button" className={kit.link} onClick={() => setPinned(undefined)}>
             let the pinned one go
           </button>
         ) : (
           here && (
-            <button type="button" className="link" onClick={() => setPinned(here)}>
+            <button type="button" className={kit.link} onClick={() => setPinned(here)}>
               pin, to compare
             </button>
           )
@@ -56,7 +59,7 @@ export function CoreSample({
         <TextField
           select
           fullWidth
-          sx={{ my: 1 }}
+          className={kit.around8}
           label="At"
           value={here?.label ?? ''}
           onChange={(e) => onPoint?.({ label: Number(e.target.value) })}
@@ -77,11 +80,11 @@ export function CoreSample({
         </TextField>
       )}
       {here && looks && (
-        <div aria-live="polite" style={{ display: 'grid', gap: 14, marginTop: 8 }}>
+        <div aria-live="polite" className={clsx(kit.stack, kit.gap14, kit.above8)}>
           <Column point={here} />
           {pin && (
-            <div style={{ borderTop: '1px dashed #a39c8a', paddingTop: 10 }}>
-              <p className="note">
+            <div className={css.pinned}>
+              <p className={kit.note}>
                 pinned: {flat!.colours[pin.label].name}
                 {whereOf(pin)}
               </p>
@@ -124,40 +127,40 @@ function Column({ point }: { point: SamplePoint }) {
   const off = deltaE2000(seen, wanted);
   return (
     <div>
-      <p className="core-verdict">
-        <span className="pair" aria-hidden>
+      <p className={css.coreVerdict}>
+        <span className={kit.pair} aria-hidden>
           <i style={{ background: hexFromLabD50(seen) }} />
           <i style={{ background: hexFromLabD50(wanted) }} />
         </span>{' '}
-        <span className="num">
+        <span className={kit.num}>
           seen, wanted: ΔE {off.toFixed(1)}, {wordForDifference(off)}
         </span>
       </p>
-      <ol className="core">
+      <ol className={css.core}>
         {[...films].reverse().map((film) => (
           <li key={film.key} style={{ height: film.px }}>
-            <span className="alone" style={{ backgroundColor: hexFromLabD50(film.alone) }} aria-hidden />
-            <span className="reached" style={{ background: hexFromLabD50(film.reached) }} aria-hidden />
-            <span className="what">
+            <span className={css.alone} style={{ backgroundColor: hexFromLabD50(film.alone) }} aria-hidden />
+            <span style={{ background: hexFromLabD50(film.reached) }} aria-hidden />
+            <span className={css.what}>
               {film.run}&ensp;{film.name}
             </span>
-            <span className="quiet num">
+            <span className={clsx(kit.quiet, kit.num)}>
               {(INK_START_VALUES.wetFilmUm * film.weight).toFixed(film.weight === 1 ? 0 : 1)} µm
             </span>
           </li>
         ))}
-        <li className="foot">
+        <li className={css.foot}>
           <span
-            className="alone"
-            style={{ backgroundColor: hexFromLabD50(plan.paper.labD50), backgroundImage: 'none' }}
+            className={clsx(css.alone, css.paper)}
+            style={{ backgroundColor: hexFromLabD50(plan.paper.labD50) }}
             aria-hidden
           />
-          <span className="reached" style={{ background: hexFromLabD50(plan.paper.labD50) }} aria-hidden />
-          <span className="what quiet">paper, {plan.paper.name}</span>
+          <span style={{ background: hexFromLabD50(plan.paper.labD50) }} aria-hidden />
+          <span className={clsx(css.what, kit.quiet)}>paper, {plan.paper.name}</span>
         </li>
       </ol>
       {films.length > 0 && (
-        <p className="core-key quiet" aria-hidden>
+        <p className={clsx(css.coreKey, kit.quiet)} aria-hidden>
           <span>ink alone</span>
           <span>reached</span>
         </p>

@@ -9,6 +9,9 @@ import { usePrintDesk } from './printContext';
 import { RunLine } from './RunLine';
 import { DESK_STEPS, DRAWER_STEPS, placeOf, type ViewName } from './views';
 import { useKeys } from './keys';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './Frame.module.css';
 
 /** What stands round every view of a print: places above, steps at the left, the run line below. */
 export function Frame({ view, children }: { view: ViewName; children: ReactNode }) {
@@ -44,10 +47,10 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
   });
   const { picture, sheets, way, blocks } = state.plan;
   return (
-    <div className="frame">
-      <header className="top">
+    <div className={css.frame}>
+      <header className={css.top}>
         <Brand />
-        <nav className="places" aria-label="Places">
+        <nav className={css.places} aria-label="Places">
           <Link href="/">Shelf</Link>
           <Link href={urls.page('picture')} aria-current={place === 'desk' ? 'page' : undefined}>
             Desk
@@ -59,15 +62,15 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
             Drawer
           </Link>
         </nav>
-        <span className="title">{state.name}</span>
-        <span className="facts">
+        <span className={css.title}>{state.name}</span>
+        <span className={css.facts}>
           <span>
             {way.process}, {materialById(blocks[0].materialId).short} · {way.ink} ink ·{' '}
             {picture ? formatSize(picture.widthMm, picture.heightMm, unit) : 'no picture yet'} · edition of{' '}
             {sheets.edition}
           </span>
         </span>
-        <div className="right">
+        <div className={css.right}>
           {place === 'desk' && (
             <>
               <button
@@ -88,11 +91,11 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
               </button>
             </>
           )}
-          <span className="saved num" role="status">
+          <span className={clsx(css.saved, kit.num)} role="status">
             {status === 'saving' ? (
               'saving …'
             ) : status === 'failed' ? (
-              <strong className="madder">not saved</strong>
+              <strong className={kit.madder}>not saved</strong>
             ) : (
               <>
                 saved&nbsp;
@@ -114,22 +117,25 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
           </button>
         </div>
       </header>
-      <div className={steps ? 'middle' : 'middle wide'}>
+      <div className={clsx(css.middle, !steps && css.wide)}>
         {steps && (
-          <nav className="steps" aria-label={place === 'desk' ? 'Planning, in the order of the work' : 'Afterwards'}>
+          <nav
+            className={css.steps}
+            aria-label={place === 'desk' ? 'Planning, in the order of the work' : 'Afterwards'}
+          >
             {steps.map((step, i) => (
               <Link key={step.view} href={urls.page(step.view)} aria-current={view === step.view ? 'page' : undefined}>
-                <span className="n">{i + 1}</span>
-                <span className="name">{step.name}</span>
-                <span className="sum">{step.summary(desk)}</span>
+                <span className={css.n}>{i + 1}</span>
+                <span className={css.name}>{step.name}</span>
+                <span className={css.sum}>{step.summary(desk)}</span>
               </Link>
             ))}
           </nav>
         )}
-        <main className="view">{children}</main>
+        <main className={css.view}>{children}</main>
       </div>
       {/* a rehearsal is done without the plan in sight */}
-      {view !== 'rehearse' && <RunLine />}
+      <div className={css.foot}>{view !== 'rehearse' && <RunLine />}</div>
       <KeysSheet open={keysOpen} onClose={() => setKeysOpen(false)} />
     </div>
   );

@@ -6,6 +6,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { Fragment } from 'react';
 import { useKeysShown, type KeyNote } from './keys';
+import css from './KeysSheet.module.css';
 
 const ALWAYS: readonly KeyNote[] = [{ keys: 'Tab', what: 'to the next thing that can be used' }];
 
@@ -19,7 +20,7 @@ export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => voi
     <Dialog open={open} onClose={onClose} maxWidth="xs" fullWidth>
       <DialogTitle>Keys on this view</DialogTitle>
       <DialogContent>
-        <div className="keys-table">
+        <div className={css.keysTable}>
           {shown.map(({ keys, what }) => (
             <Fragment key={`${keys} ${what}`}>
               <span>

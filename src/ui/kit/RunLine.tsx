@@ -5,6 +5,9 @@ import { inkNamesOf, inkOf, sideOfStage } from '@/records';
 import { wordOfLab } from './colours';
 import { usePrintDesk, type PrintDesk } from './printContext';
 import { Thumb } from './Thumb';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './RunLine.module.css';
 
 /** The most room a picture has in its cell. */
 const PIC_PX = { width: 85, height: 70 } as const;
@@ -23,20 +26,25 @@ export function RunLine() {
     (sideOfStage(state.plan, runs[i].inkings[0].stageId)?.stages.length ?? 1) > 1;
   const passed = (i: number) => progress.runs[i].cut || progress.runs[i].cutOn;
   return (
-    <nav className="runline" aria-label="Run line">
-      <button type="button" className="cell paper" aria-current={selectedRun === 0} onClick={() => selectRun(0)}>
+    <nav className={css.runline} aria-label="Run line">
+      <button
+        type="button"
+        className={clsx(css.cell, css.paper)}
+        data-testid="run-cell"
+        aria-current={selectedRun === 0}
+        onClick={() => selectRun(0)}
+      >
         <span
-          className="pic"
+          className={clsx(css.pic, css.barePaper)}
           style={{
             ...picSize,
             background: hexFromLabD50(state.plan.paper.labD50),
-            border: '1px solid var(--hairline)',
             aspectRatio: `${widthMm} / ${heightMm}`,
           }}
         />
         <span>
-          <span className="n">Paper</span>
-          <span className="state">
+          <span className={css.n}>Paper</span>
+          <span className={css.state}>
             {started ? (
               <>
                 {started.counted + started.tests} sheets
@@ -53,7 +61,7 @@ export function RunLine() {
         <Fragment key={run.id}>
           {gated(i) ? (
             <span
-              className={passed(i) ? 'gate passed' : 'gate'}
+              className={clsx(css.gate, passed(i) && css.passed)}
               role="img"
               aria-label={
                 passed(i)
@@ -62,23 +70,29 @@ export function RunLine() {
               }
             />
           ) : (
-            <span className="gate none" aria-hidden />
+            <span className={clsx(css.gate, css.none)} aria-hidden />
           )}
-          <button type="button" className="cell" aria-current={selectedRun === i + 1} onClick={() => selectRun(i + 1)}>
-            <span className="pic" style={picSize}>
+          <button
+            type="button"
+            className={css.cell}
+            data-testid="run-cell"
+            aria-current={selectedRun === i + 1}
+            onClick={() => selectRun(i + 1)}
+          >
+            <span className={css.pic} style={picSize}>
               {stamp && fills?.[i + 1] ? (
                 <Thumb coverage={stamp} fills={fills[i + 1]} label={`The sheet after run ${i + 1}`} />
               ) : (
-                <span style={{ display: 'block', aspectRatio: '4 / 3', background: 'var(--paper)' }} />
+                <span className={clsx(kit.block, css.noPicture)} />
               )}
             </span>
-            <span style={{ minWidth: 0 }}>
-              <span className="n">
+            <span className={kit.shrinks}>
+              <span className={css.n}>
                 {run.inkings.map((inking) => (
                   <span
                     key={inking.id}
-                    className="swatch"
-                    style={{ background: hexFromLabD50(inkOf(state.plan, inking).solidLabD50), width: 12, height: 12 }}
+                    className={clsx(kit.swatch, kit.tiny)}
+                    style={{ background: hexFromLabD50(inkOf(state.plan, inking).solidLabD50) }}
                   />
                 ))}
                 {i + 1}
@@ -89,9 +103,7 @@ export function RunLine() {
         </Fragment>
       ))}
       {runs.length === 0 && (
-        <span className="note" style={{ alignSelf: 'center' }}>
-          The runs stand here once the picture is flattened.
-        </span>
+        <span className={clsx(kit.note, css.nothingYet)}>The runs stand here once the picture is flattened.</span>
       )}
     </nav>
   );
@@ -103,14 +115,14 @@ function StateWords({ desk, index }: { desk: PrintDesk; index: number }) {
   const ink = inkNamesOf(state.plan, state.plan.runs[index]);
   if (phase === 'planned')
     return (
-      <span className="state" title={ink}>
+      <span className={css.state} title={ink}>
         <strong>planned</strong>
         {ink}
       </span>
     );
   if (phase === 'cut')
     return (
-      <span className="state" title={ink}>
+      <span className={css.state} title={ink}>
         <strong>cut</strong>
         {ink}
       </span>
@@ -118,8 +130,8 @@ function StateWords({ desk, index }: { desk: PrintDesk; index: number }) {
   if (phase === 'printing') {
     const pulled = tally.pulled.filter((p) => !p.sheet.startsWith('T')).length;
     return (
-      <span className="state">
-        <strong className="printing">
+      <span className={css.state}>
+        <strong className={css.printing}>
           printing {pulled}/{sheetsInRun}
         </strong>
         {tally.aliveCounted} alive
@@ -132,15 +144,15 @@ function StateWords({ desk, index }: { desk: PrintDesk; index: number }) {
     dryAt && (next === undefined || next === 'planned' || next === 'cut') && Date.parse(dryAt) > Date.now();
   if (drying)
     return (
-      <span className="state">
-        <strong className="drying" suppressHydrationWarning>
+      <span className={css.state}>
+        <strong className={css.drying} suppressHydrationWarning>
           dry {new Date(dryAt).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}
         </strong>
         {tally.good + tally.usable} sheets
       </span>
     );
   return (
-    <span className="state">
+    <span className={css.state}>
       <strong>{last ? 'done' : 'cut, printed'}</strong>
       {tally.good + tally.usable} sheets{last ? '' : ', dry'}
     </span>

@@ -7,6 +7,8 @@ import { formatLength, MM_PER_INCH, type LengthUnit } from '@/core/units';
 import { NewestOnly } from '@/workers';
 import { TOKENS } from '../theme/tokens';
 import { useKeyNotes, type KeyNote } from './keys';
+import { kit } from '@/ui/kit/styles';
+import css from './SheetCanvas.module.css';
 
 const CANVAS_KEYS: readonly KeyNote[] = [
   { keys: '+ −', what: 'zoom, with the picture in focus' },
@@ -136,9 +138,7 @@ export function SheetCanvas(props: Props) {
     const element = select(box.current!);
     const z = zoom<HTMLDivElement, unknown>()
       .scaleExtent([0.5, 40])
-      .filter(
-        (event: Event) => !(event.target as Element).closest('.divider, .zoomers') && !(event as MouseEvent).button,
-      )
+      .filter((event: Event) => !(event.target as Element).closest('[data-control]') && !(event as MouseEvent).button)
       .on('zoom', (event: { transform: ZoomTransform }) => setTransform(event.transform));
     behaviour.current = z;
     element.call(z).on('dblclick.zoom', null);
@@ -297,7 +297,8 @@ export function SheetCanvas(props: Props) {
   return (
     <div
       ref={box}
-      className="sheet-canvas"
+      className={kit.sheetCanvas}
+      data-testid="sheet"
       tabIndex={0}
       role="group"
       aria-label={`${label}. ${points ? 'Arrow keys point, ' : ''}plus and minus zoom, Shift with arrows pans, 0 shows all.`}
@@ -308,7 +309,7 @@ export function SheetCanvas(props: Props) {
       }}
       onPointerLeave={() => onHover?.(undefined, 0)}
       onClick={(e) => {
-        if (!(e.target as Element).closest('.divider, .zoomers')) onPick?.(...toMap(e.clientX, e.clientY));
+        if (!(e.target as Element).closest('[data-control]')) onPick?.(...toMap(e.clientX, e.clientY));
       }}
     >
       <canvas
@@ -318,7 +319,7 @@ export function SheetCanvas(props: Props) {
         aria-hidden
       />
       {(props.overlay || cross) && size.width > 0 && (
-        <svg className="over" aria-hidden>
+        <svg className={kit.overSheet} aria-hidden>
           <g
             transform={`translate(${transform.x},${transform.y}) scale(${screenPxPerMm})${mirrored ? ` translate(${sheetWidthMm},0) scale(-1,1)` : ''}`}
           >
@@ -332,7 +333,7 @@ export function SheetCanvas(props: Props) {
       )}
       {props.stamp}
       <ScaleBar screenPxPerMm={screenPxPerMm} unit={unit} />
-      <div className="zoomers">
+      <div className={css.zoomers} data-control>
         <button type="button" onClick={() => zoomBy(1 / 1.4)} aria-label="Zoom out">
           −
         </button>
@@ -358,8 +359,8 @@ function Cross({ xMm, yMm, mm }: { xMm: number; yMm: number; mm: number }) {
   const d = `M${xMm - 10 * mm} ${yMm}h${20 * mm}M${xMm} ${yMm - 10 * mm}v${20 * mm}`;
   return (
     <>
-      <path d={d} stroke="#FBF9F3" strokeWidth={4 * mm} fill="none" />
-      <path d={d} stroke="#1F2421" strokeWidth={1.6 * mm} fill="none" />
+      <path d={d} stroke={TOKENS.sheet} strokeWidth={4 * mm} fill="none" />
+      <path d={d} stroke={TOKENS.ink} strokeWidth={1.6 * mm} fill="none" />
     </>
   );
 }
@@ -368,7 +369,8 @@ function Divider({ share, width, onMove }: { share: number; width: number; onMov
   const clamp = (value: number) => Math.min(0.98, Math.max(0.02, value));
   return (
     <div
-      className="divider"
+      className={css.divider}
+      data-control
       role="slider"
       tabIndex={0}
       aria-label="Divider between picture and flat colours"
@@ -405,7 +407,7 @@ function ScaleBar({ screenPxPerMm, unit }: { screenPxPerMm: number; unit: Length
       : [1 / 16, 1 / 8, 1 / 4, 1 / 2, 1, 2, 4, 8, 16].map((v) => v * MM_PER_INCH);
   const mm = steps.find((s) => s * screenPxPerMm >= 60) ?? steps[steps.length - 1];
   return (
-    <div className="scale" aria-hidden>
+    <div className={kit.scale} aria-hidden>
       {formatLength(mm, unit)}
       <i style={{ width: mm * screenPxPerMm }} />
     </div>

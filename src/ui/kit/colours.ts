@@ -16,9 +16,9 @@ function wordOfHex(hex: string): number {
 export const BLOCK_WORDS = {
   standing: wordOfHex(TOKENS.standing),
   cleared: wordOfHex(TOKENS.cleared),
-  cutFill: wordOfHex('#F0D9CF'),
+  cutFill: wordOfHex(TOKENS.cutNow),
   cutStroke: wordOfHex(TOKENS.madder),
-  doneFill: wordOfHex('#E3E6DA'),
-  doneStroke: wordOfHex('#7F9A8C'),
+  doneFill: wordOfHex(TOKENS.cutDone),
+  doneStroke: wordOfHex(TOKENS.cutDoneStroke),
   backdrop: wordOfHex(TOKENS.paper),
 } as const;

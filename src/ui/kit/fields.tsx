@@ -12,6 +12,9 @@ import {
   type LengthUnit,
   type Outcome,
 } from '@/core/units';
+import { kit } from '@/ui/kit/styles';
+import clsx from 'clsx';
+import css from './fields.module.css';
 
 interface TypedProps {
   readonly label: string;
@@ -141,7 +144,7 @@ export function LabFields({
   disabled?: boolean;
 }) {
   return (
-    <div role="group" aria-label={name} style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 8 }}>
+    <div role="group" aria-label={name} className={clsx(kit.gap8, css.labFields)}>
       {LAB_AXES.map(([axis, range], i) => (
         <NumberField
           key={axis}

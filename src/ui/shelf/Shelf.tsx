@@ -11,6 +11,11 @@ import type { Outcome } from '@/core/units';
 import { formatSize } from '@/core/units';
 import type { PrintCard, ShelfPage, ShelfPrint } from '@/records';
 import { Brand } from '../kit/Brand';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './Shelf.module.css';
+
+const NEXT_CSS = { '': undefined, press: kit.press, madder: kit.madder, ochre: kit.ochre };
 
 interface Props {
   readonly shelf: ShelfPage;
@@ -39,17 +44,17 @@ export function Shelf(props: Props) {
   const fileInput = useRef<HTMLInputElement>(null);
   const { prints: alive, deleted, total } = shelf;
   return (
-    <div className="shelf">
-      <header className="row between" style={{ marginBottom: 18 }}>
-        <div className="row" style={{ gap: 26 }}>
-          <h1 style={{ fontSize: 22 }}>
+    <div className={kit.page}>
+      <header className={clsx(kit.row, kit.between, kit.below18)}>
+        <div className={clsx(kit.row, kit.gap26)}>
+          <h1>
             <Brand />
           </h1>
-          <span className="quiet">
+          <span className={kit.quiet}>
             {total === 0 ? 'an empty shelf' : `${total} print${total === 1 ? '' : 's'} in work`}
           </span>
         </div>
-        <div className="row">
+        <div className={kit.row}>
           <Button onClick={() => fileInput.current?.click()} disabled={busy}>
             {busy ? 'Opening the bundle …' : 'Open a bundle'}
           </Button>
@@ -74,14 +79,14 @@ export function Shelf(props: Props) {
         </div>
       </header>
       {props.message && (
-        <p className="say bad" role="alert" style={{ marginBottom: 14 }}>
+        <p className={clsx(kit.say, kit.bad, kit.below14)} role="alert">
           {props.message}
         </p>
       )}
       {total === 0 && (
-        <div className="drop">
+        <div className={kit.drop}>
           <h2>Nothing is in work yet</h2>
-          <p className="note">
+          <p className={kit.note}>
             Begin a print, bring in a sketch or a photograph, and see it film by film before anything is cut.
           </p>
           <Button variant="contained" color="primary" onClick={() => setAsking({ kind: 'new' })}>
@@ -94,11 +99,11 @@ export function Shelf(props: Props) {
       ))}
       {shelf.pages > 1 && <ShelfPages shelf={shelf} shelfUrl={props.shelfUrl} />}
       {deleted.length > 0 && (
-        <section style={{ marginTop: 34 }}>
+        <section className={kit.above34}>
           <h2>Deleted, restorable for 30 days</h2>
           {deleted.map((print) => (
-            <p key={print.id} className="row" style={{ marginTop: 8 }}>
-              {print.name} <span className="quiet">deleted {day(print.deletedAt!)}</span>{' '}
+            <p key={print.id} className={clsx(kit.row, kit.above8)}>
+              {print.name} <span className={kit.quiet}>deleted {day(print.deletedAt!)}</span>{' '}
               <Button onClick={() => void props.onRestore(print)}>Restore</Button>
             </p>
           ))}
@@ -124,13 +129,13 @@ export function Shelf(props: Props) {
 /** Older prints lie further back on the shelf. */
 function ShelfPages({ shelf: { page, pages }, shelfUrl }: { shelf: ShelfPage; shelfUrl: Props['shelfUrl'] }) {
   return (
-    <nav className="row" aria-label="Pages of the shelf" style={{ marginTop: 18, gap: 18 }}>
+    <nav className={clsx(kit.row, kit.above18, kit.gap18)} aria-label="Pages of the shelf">
       {page > 1 && (
         <Link href={shelfUrl(page - 1)} rel="prev">
           nearer
         </Link>
       )}
-      <span className="quiet num">
+      <span className={clsx(kit.quiet, kit.num)}>
         shelf {page} of {pages}
       </span>
       {page < pages && (
@@ -146,15 +151,15 @@ function ShelfItem({ print, props, ask }: { print: ShelfPrint; props: Props; ask
   const { card } = print;
   const page = props.pageUrl(print, card?.next.view ?? 'picture');
   return (
-    <article className="shelf-item" aria-label={print.name}>
+    <article className={css.shelfItem} aria-label={print.name}>
       <div>
         <h2>
-          <Link href={page} style={{ textDecoration: 'none' }}>
+          <Link href={page} className={css.name}>
             {print.name}
           </Link>
         </h2>
-        <p className="note">{card ? wordsOf(card) : 'what is stored cannot be read'}</p>
-        <p className="row" style={{ marginTop: 8, gap: 2 }}>
+        <p className={kit.note}>{card ? wordsOf(card) : 'what is stored cannot be read'}</p>
+        <p className={clsx(kit.row, kit.above8, kit.gap2)}>
           {card && (
             <Button variant="text" onClick={() => void props.onCopy(print)}>
               copy
@@ -176,7 +181,7 @@ function ShelfItem({ print, props, ask }: { print: ShelfPrint; props: Props; ask
       {card ? (
         <CardStrip print={print} card={card} page={page} lookUrl={props.lookUrl} />
       ) : (
-        <p className="say bad">
+        <p className={clsx(kit.say, kit.bad)}>
           This print is damaged. The others are not touched by it.{' '}
           <a href={props.bytesUrl(print)}>Save its bytes as they are</a>
         </p>
@@ -184,15 +189,11 @@ function ShelfItem({ print, props, ask }: { print: ShelfPrint; props: Props; ask
       <div>
         {card && (
           <>
-            <p style={{ font: '600 15px var(--head)' }} className={card.next.colour}>
-              {card.next.words}
-            </p>
-            <p className="note">{card.next.detail}</p>
+            <p className={clsx(css.next, NEXT_CSS[card.next.colour])}>{card.next.words}</p>
+            <p className={kit.note}>{card.next.detail}</p>
           </>
         )}
-        <p className="note" style={{ marginTop: 6 }}>
-          last touched {day(print.savedAt)}
-        </p>
+        <p className={clsx(kit.note, kit.above6)}>last touched {day(print.savedAt)}</p>
       </div>
     </article>
   );
@@ -220,13 +221,13 @@ function CardStrip({
   return (
     <Link
       href={page}
-      className="strip"
+      className={css.strip}
       style={{ '--shape': shape } as never}
       aria-label={`${print.name}: ${card.next.words}`}
     >
       {card.flat && card.runs.length > 0 ? (
         card.runs.map((run, i) => (
-          <figure key={i} className={run.phase === 'planned' ? 'still-planned' : undefined}>
+          <figure key={i} className={clsx(run.phase === 'planned' && css.stillPlanned)}>
             <img src={lookUrl(print, i + 1)} alt={`after run ${i + 1}`} loading="lazy" />
             <figcaption>
               {i + 1} {run.inks}
@@ -240,7 +241,7 @@ function CardStrip({
           {card.picture ? (
             <img src={lookUrl(print, 0)} alt="the picture as brought in" loading="lazy" />
           ) : (
-            <span className="blank" />
+            <span className={css.blank} />
           )}
           <figcaption>{card.picture ? 'as brought in' : 'bare'}</figcaption>
         </figure>
@@ -278,7 +279,7 @@ function NameDialog({
         <DialogTitle>{TITLES[asking.kind]}</DialogTitle>
         <DialogContent>
           {asking.kind === 'delete' && (
-            <p style={{ marginBottom: 14 }}>
+            <p className={kit.below14}>
               It goes with its plan and its bench log, and can be restored for 30 days. To delete it, type its name:{' '}
               <strong>{asking.print.name}</strong>
             </p>
@@ -291,7 +292,7 @@ function NameDialog({
             onChange={(e) => setName(e.target.value)}
             error={Boolean(error)}
             helperText={error}
-            sx={{ mt: 1 }}
+            className={kit.above8}
           />
         </DialogContent>
         <DialogActions>

@@ -41,7 +41,7 @@ export const theme = createTheme({
     MuiOutlinedInput: {
       styleOverrides: {
         root: { background: TOKENS.sheet, fontSize: '0.875rem' },
-        notchedOutline: { borderColor: '#A39C8A' },
+        notchedOutline: { borderColor: TOKENS.edge },
         input: { padding: '6px 9px' },
       },
     },

@@ -3,6 +3,8 @@ import type { ReactNode } from 'react';
 import { database, printName, printState } from '@/server';
 import { withStore } from '../../withStore';
 import { PrintWorkspace } from './PrintWorkspace';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
 
 export const dynamic = 'force-dynamic';
 
@@ -24,10 +26,10 @@ export default async function PrintLayout({ children, params }: Params & { child
     if (print.ok) return <PrintWorkspace initial={print.value}>{children}</PrintWorkspace>;
     if (print.code !== 'print-unreadable') notFound();
     return (
-      <main className="shelf">
+      <main className={kit.page}>
         <h1>This print cannot be read</h1>
-        <p style={{ margin: '10px 0', maxWidth: '44em' }}>{print.message}</p>
-        <p className="row" style={{ gap: 26 }}>
+        <p className={clsx(kit.around10, kit.measure)}>{print.message}</p>
+        <p className={clsx(kit.row, kit.gap26)}>
           <a href={`/api/prints/${id}/files/stored.json`}>Save its bytes as they are</a>
           <a href="/">To the shelf</a>
         </p>

@@ -7,6 +7,9 @@ import { fitByEye, type MisfitMark, type SheetLayout } from '@/core/registration
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { Cautions } from '../../kit/Cautions';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './HandPanel.module.css';
 
 const MISFIT_RANGE = { minMm: -30, maxMm: 30 };
 const MAX_MARKS = 12;
@@ -63,12 +66,12 @@ export function HandPanel({
   };
   return (
     <>
-      <p className="note">
+      <p className={kit.note}>
         At each mark: how far run {run} lies from where it should, with a loupe or ruler, as the print is seen. Right
         and down are positive. Click the picture to put the chosen mark where you measure.
       </p>
       {marks.map((mark, i) => (
-        <fieldset key={i} className={picked === i ? 'mark-fields on' : 'mark-fields'} onFocus={() => onPicked(i)}>
+        <fieldset key={i} className={clsx(css.markFields, picked === i && css.on)} onFocus={() => onPicked(i)}>
           <legend>
             <strong>Mark {i + 1}</strong>
             {marks.length > 1 && (
@@ -76,7 +79,7 @@ export function HandPanel({
                 {' '}
                 <button
                   type="button"
-                  className="link note"
+                  className={clsx(kit.link, kit.note)}
                   onClick={() => {
                     onMarks(marks.filter((_, k) => k !== i));
                     onPicked(0);
@@ -87,7 +90,7 @@ export function HandPanel({
               </>
             )}
           </legend>
-          <div className="fields">
+          <div className={kit.fields}>
             <LengthField
               label="too far right"
               valueMm={mark.dxMm}
@@ -119,7 +122,7 @@ export function HandPanel({
           </div>
         </fieldset>
       ))}
-      <div className="row">
+      <div className={kit.row}>
         <Button
           disabled={marks.length >= MAX_MARKS}
           onClick={() => {
@@ -133,7 +136,7 @@ export function HandPanel({
           Another mark
         </Button>
       </div>
-      <div className="fields">
+      <div className={kit.fields}>
         <TextField
           select
           label="Against"
@@ -161,7 +164,7 @@ export function HandPanel({
       <Button variant="contained" color="primary" onClick={() => void keep()}>
         Keep this proof
       </Button>
-      <p className="note">
+      <p className={kit.note}>
         {marks.length < 2
           ? 'One mark tells no turn.'
           : marks.length === 2

@@ -15,6 +15,9 @@ import { LookThumb } from '../../kit/LookThumb';
 import { HandPanel } from './HandPanel';
 import { ScanPanel } from './ScanPanel';
 import { ShimPanel } from './ShimPanel';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './ProofView.module.css';
 
 const LEAVES = [
   ['hand', 'By hand'],
@@ -42,11 +45,11 @@ export function ProofView() {
   const layout = useMemo(() => sheetLayoutOf(plan), [plan]);
   if (!plan.flat || !layout || plan.runs.length === 0) {
     return (
-      <div className="bench" style={{ gridTemplateColumns: '1fr' }}>
+      <div className={css.nothing}>
         <div>
           <BenchTabs view="proof" />
           <h1>Nothing to proof yet</h1>
-          <p className="note">A proof is held against the planned runs.</p>
+          <p className={kit.note}>A proof is held against the planned runs.</p>
           <Link href={urls.page('picture')}>To the picture</Link>
         </div>
       </div>
@@ -102,21 +105,21 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
     [picked],
   );
   return (
-    <div className="work proof">
-      <div className="stage">
-        <div className="row between">
+    <div className={clsx(kit.work, css.proof)}>
+      <div className={kit.stage}>
+        <div className={clsx(kit.row, kit.between)}>
           <BenchTabs view="proof" />
         </div>
-        <div className="row between">
+        <div className={clsx(kit.row, kit.between)}>
           <h1>
             Run {run} against {below}
           </h1>
-          <div className="row" role="group" aria-label="Run">
+          <div className={kit.row} role="group" aria-label="Run">
             {plan.runs.map((r, i) => (
               <button
                 key={r.id}
                 type="button"
-                className="run-choice"
+                className={css.runChoice}
                 aria-pressed={run === i + 1}
                 onClick={() => selectRun(i + 1)}
               >
@@ -126,7 +129,7 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
           </div>
         </div>
         {motion && (
-          <p className="proof-words" role="status">
+          <p className={css.proofWords} role="status">
             {sentenceIn(wordsForMotion(motion, image, `Run ${run}`), unit)}
             {leaf === 'hand' && marks.length > 1 && motion.residualMm > 0.15
               ? ` The marks disagree by ${formatLength(motion.residualMm, unit, 2)}: measure again.`
@@ -135,7 +138,7 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
           </p>
         )}
         {leaf === 'scan' && answer && !answer.ok && (
-          <p className="say bad" role="status">
+          <p className={clsx(kit.say, kit.bad)} role="status">
             {answer.message}
           </p>
         )}
@@ -148,8 +151,8 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
           worker={worker}
         />
       </div>
-      <aside className="side" key={leaf}>
-        <div className="leaves tight" role="tablist" aria-label="Ways to measure">
+      <aside className={kit.side} key={leaf}>
+        <div className={clsx(kit.leaves, kit.tight)} role="tablist" aria-label="Ways to measure">
           {LEAVES.map(([id, name]) => (
             <button key={id} type="button" role="tab" aria-selected={leaf === id} onClick={() => setLeaf(id)}>
               {name}
@@ -245,7 +248,7 @@ function SheetPicture({
   const times = EXAGGERATIONS.findLast((k) => k * longest < sheetMm.widthMm * 0.09) ?? 1;
   const size = sheetMm.widthMm / 90;
   return (
-    <div className="proof-sheet" style={{ aspectRatio: `${sheetMm.widthMm} / ${sheetMm.heightMm}` }}>
+    <div className={css.proofSheet} style={{ aspectRatio: `${sheetMm.widthMm} / ${sheetMm.heightMm}` }}>
       {read && slivers ? (
         <BitmapView
           aspect={sheetMm.heightMm / sheetMm.widthMm}
@@ -256,7 +259,7 @@ function SheetPicture({
         <canvas ref={canvas} role="img" aria-label="The scan, straightened" />
       ) : (
         <div
-          className="planned"
+          className={css.planned}
           style={{
             left: `${(100 * image.xMm) / sheetMm.widthMm}%`,
             top: `${(100 * image.yMm) / sheetMm.heightMm}%`,
@@ -291,14 +294,14 @@ function SheetPicture({
           />
         ))}
       </svg>
-      <p className="arrow-scale num">
+      <p className={clsx(css.arrowScale, kit.num)}>
         {read ? 'scan' : 'as planned'}, the print as seen · arrows {times}× the misfit
         {patches.some((p) => !p.kept) ? ' · dashed: left out' : ''}
         {read && (
           <>
             {' '}
             ·{' '}
-            <button type="button" className="link" onClick={() => setSlivers((s) => !s)}>
+            <button type="button" className={kit.link} onClick={() => setSlivers((s) => !s)}>
               {slivers ? 'the scan' : 'where it shows'}
             </button>
           </>
@@ -327,7 +330,7 @@ function Arrow({
   const angle = Math.atan2(y - yMm, x - xMm);
   const head = (turn: number) => `${x - size * Math.cos(angle + turn)} ${y - size * Math.sin(angle + turn)}`;
   return (
-    <g className={`misfit-arrow ${kept ? '' : 'left-out'} ${on ? 'on' : ''}`}>
+    <g className={clsx(css.misfitArrow, !kept && css.leftOut, on && css.on)}>
       <circle cx={xMm} cy={yMm} r={size * (name ? 0.7 : 0.35)} />
       {long > size * 0.3 && <path d={`M${xMm} ${yMm}L${x} ${y}M${head(0.5)}L${x} ${y}L${head(-0.5)}`} />}
       {name && (

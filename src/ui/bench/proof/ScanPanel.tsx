@@ -10,6 +10,9 @@ import { sentenceIn, formatSize } from '@/core/units';
 import { wordsForMotion } from '@/records';
 import type { ProofAnswer, RegisterWorker } from '@/workers';
 import { usePrintDesk } from '../../kit/printContext';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './ScanPanel.module.css';
 
 const MAX_SCAN_BYTES = 60 * 1024 * 1024;
 
@@ -132,7 +135,7 @@ export function ScanPanel({
   };
   return (
     <>
-      <div className="fields">
+      <div className={kit.fields}>
         <TextField
           select
           label="Runs on the sheet"
@@ -156,7 +159,7 @@ export function ScanPanel({
         />
       </div>
       <div
-        className={over ? 'scan-drop over' : 'scan-drop'}
+        className={clsx(css.scanDrop, over && css.over)}
         onDragOver={(e) => {
           e.preventDefault();
           setOver(true);
@@ -172,7 +175,7 @@ export function ScanPanel({
         <p>
           <strong>Drop a scan here</strong>
         </p>
-        <p className="note">
+        <p className={kit.note}>
           PNG, JPEG or TIFF at 200 dpi or more, 300 is better; or a photograph from straight above. The whole sheet,{' '}
           {formatSize(layout.sheetMm.widthMm, layout.sheetMm.heightMm, unit)}, with a dark ground to be seen on all four
           sides. Where the file does not say its resolution it is taken from the paper’s width.
@@ -190,7 +193,7 @@ export function ScanPanel({
             if (file) void take(file);
           }}
         />
-        <div className="row">
+        <div className={kit.row}>
           <Button onClick={() => input.current?.click()} disabled={Boolean(busy)}>
             Choose a scan
           </Button>
@@ -207,13 +210,13 @@ export function ScanPanel({
             value={100 * (busy.share ?? 0)}
             aria-label={busy.what}
           />
-          <Button sx={{ mt: 1 }} onClick={stop}>
+          <Button className={kit.above8} onClick={stop}>
             Stop
           </Button>
         </div>
       )}
       {problem && (
-        <p className="say bad" role="alert">
+        <p className={clsx(kit.say, kit.bad)} role="alert">
           {problem}
         </p>
       )}
@@ -221,25 +224,25 @@ export function ScanPanel({
         <>
           <section>
             <h2>What the scan shows</h2>
-            <ul className="watch">
+            <ul className={kit.watch} data-testid="read-runs">
               {read.reading.runs.map((r, i) => (
-                <li key={i} style={{ fontSize: 13.5, fontWeight: run === i + 1 ? 700 : 400 }}>
+                <li key={i} className={clsx(kit.plain, run === i + 1 && kit.bold)}>
                   {r.ok ? (
                     <>
                       {sentenceIn(wordsForMotion(r.value.motion, layout.images[0], `Run ${i + 1}`), unit)}{' '}
-                      <span className="quiet num">
+                      <span className={clsx(kit.quiet, kit.num)}>
                         ±{Math.max(r.value.range95.dxMm, r.value.range95.dyMm).toFixed(2)} mm, ±
                         {r.value.range95.rotationDeg.toFixed(2)}° (95 %), {r.value.patches.filter((p) => p.kept).length}{' '}
                         of {r.value.patches.length} patches
                       </span>
                     </>
                   ) : (
-                    <span className="madder">{r.message}</span>
+                    <span className={kit.madder}>{r.message}</span>
                   )}
                 </li>
               ))}
             </ul>
-            <p className="note num">
+            <p className={clsx(kit.note, kit.num)}>
               Read at {read.dpi} dpi in {(read.milliseconds / 1000).toFixed(1)} s; the sheet lay turned by{' '}
               {read.reading.sheet.turnDeg.toFixed(2).replace('-', '−')}°.
             </p>
@@ -250,7 +253,7 @@ export function ScanPanel({
           <SeenColours read={read} printed={printed} />
         </>
       )}
-      {!read && !busy && !looks && <p className="note">…</p>}
+      {!read && !busy && !looks && <p className={kit.note}>…</p>}
     </>
   );
 }
@@ -268,21 +271,19 @@ function SeenColours({ read, printed }: { read: ProofAnswer; printed: number }) 
   return (
     <section>
       <h2>Colour, uncalibrated</h2>
-      <p className="note">
+      <p className={kit.note}>
         Left as predicted, right as this scan has it. A scanner is no colour reader: take it as a hint, and read with a
         device in Inks.
       </p>
-      <ul className="watch">
+      <ul className={kit.watch}>
         {rows.map(({ label, seen, predicted }) => (
-          <li key={label} className="row" style={{ gap: 8, fontSize: 13 }}>
-            <span className="pair" aria-hidden>
+          <li key={label} className={clsx(kit.row, kit.gap8, kit.small)}>
+            <span className={kit.pair} aria-hidden>
               <i style={{ background: hex(predicted) }} />
               <i style={{ background: hex(seen) }} />
             </span>
             {plan.flat!.colours[label].name}
-            <span className="quiet num" style={{ marginLeft: 'auto' }}>
-              ΔE {deltaE2000(predicted, seen).toFixed(0)}
-            </span>
+            <span className={clsx(kit.quiet, kit.num, kit.toEnd)}>ΔE {deltaE2000(predicted, seen).toFixed(0)}</span>
           </li>
         ))}
       </ul>

@@ -24,6 +24,9 @@ import {
 } from '@/records';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './ShimPanel.module.css';
 
 /** The shims that bring the whole set together, and what else would. */
 export function ShimPanel({ layout }: { layout: SheetLayout }) {
@@ -53,7 +56,7 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
   const runOf = (id: string) => plan.runs.findIndex((r) => r.id === id) + 1;
   if (settings.length < 2)
     return (
-      <p className="note">
+      <p className={kit.note}>
         No misfit of one run against another has been kept yet. Measure one by hand or from a scan.
       </p>
     );
@@ -82,28 +85,29 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
   return (
     <>
       {!way.shims && (
-        <p className="say wait">
+        <p className={clsx(kit.say, kit.wait)}>
           With {way.name.toLowerCase()} blocks are not shimmed: the same lengths are moved at the marks instead.
         </p>
       )}
       <section>
         <h2>{inAlready ? 'These shims are in' : 'Shims for the set'}</h2>
-        <p className="note">
+        <p className={kit.note}>
           At each stop, between stop and block; the bench’s left is the print’s right. Nearest the origin corner first.
         </p>
         {answer.settings.map((s) => (
-          <div key={s.id} className="shim-row">
+          <div key={s.id} className={css.shimRow} data-testid="shim-row">
             <h3>
-              Run {runOf(s.id)} <span className="quiet">{blockOfRun(plan, plan.runs[runOf(s.id) - 1]).block.name}</span>
+              Run {runOf(s.id)}{' '}
+              <span className={kit.quiet}>{blockOfRun(plan, plan.runs[runOf(s.id) - 1]).block.name}</span>
             </h3>
-            <table className="plain-table">
+            <table className={kit.plainTable}>
               <tbody>
                 {s.contacts.map((c, k) => (
                   <tr key={k}>
                     <th scope="row">{contacts[k].name}</th>
                     <td>
                       {piecesOf(c)}
-                      <div className="note num">
+                      <div className={clsx(kit.note, kit.num)}>
                         {c.setMm > 0 ? formatLength(c.setMm, unit, 2) : ''}
                         {Math.abs(c.setMm - c.neededMm) > 0.02 ? ` (wants ${formatLength(c.neededMm, unit, 2)})` : ''}
                       </div>
@@ -113,11 +117,13 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
               </tbody>
             </table>
             {s !== answer.settings[0] && (
-              <p className="note num">remains {formatLength(s.remainsMm, unit, 2)} at the worst corner</p>
+              <p className={clsx(kit.note, kit.num)}>
+                remains {formatLength(s.remainsMm, unit, 2)} at the worst corner
+              </p>
             )}
           </div>
         ))}
-        <p style={{ marginTop: 10 }}>
+        <p className={kit.above10}>
           {moved ? (
             <>
               The image moves{' '}
@@ -129,17 +135,17 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
               ]
                 .filter(Boolean)
                 .join(' and ')}{' '}
-              on the sheet. Margins then: left <span className="num">{formatLength(m.left + dxMm, unit)}</span>, right{' '}
-              <span className="num">{formatLength(m.right - dxMm, unit)}</span>, top{' '}
-              <span className="num">{formatLength(m.top + dyMm, unit)}</span>, bottom{' '}
-              <span className="num">{formatLength(m.bottom - dyMm, unit)}</span>.
+              on the sheet. Margins then: left <span className={kit.num}>{formatLength(m.left + dxMm, unit)}</span>,
+              right <span className={kit.num}>{formatLength(m.right - dxMm, unit)}</span>, top{' '}
+              <span className={kit.num}>{formatLength(m.top + dyMm, unit)}</span>, bottom{' '}
+              <span className={kit.num}>{formatLength(m.bottom - dyMm, unit)}</span>.
             </>
           ) : (
             'The image stays where it is on the sheet.'
           )}
         </p>
         <Button
-          sx={{ mt: 1.5 }}
+          className={kit.above12}
           variant="contained"
           color="primary"
           disabled={busy || inAlready}
@@ -150,9 +156,9 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
       </section>
       <section>
         <h2>Or instead</h2>
-        <ul className="watch">
+        <ul className={kit.watch}>
           {moved && (
-            <li style={{ fontSize: 13.5 }}>
+            <li className={kit.plain}>
               Keep the margins: move the paper’s stops as well,{' '}
               {contacts
                 .map((c, k) =>
@@ -168,7 +174,7 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
           {answer.settings
             .filter((s) => s.trimMm.some((t) => t > 0.02))
             .map((s) => (
-              <li key={s.id} style={{ fontSize: 13.5 }}>
+              <li key={s.id} className={kit.plain}>
                 Take it off run {runOf(s.id)}’s block:{' '}
                 {s.trimMm
                   .map((t, k) => (t > 0.02 ? `${formatLength(t, unit, 2)} at the ${contacts[k].name}` : ''))
@@ -185,7 +191,7 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
             );
             const advice = growth && sentenceIn(growth, unit);
             return advice ? (
-              <li key={`g${s.id}`} style={{ fontSize: 13.5 }}>
+              <li key={`g${s.id}`} className={kit.plain}>
                 Run {runOf(s.id)}: growth cannot be shimmed. {advice}
               </li>
             ) : null;
@@ -195,27 +201,27 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
       <Stock />
       <section>
         <h2>As it lies now</h2>
-        <ul className="watch">
+        <ul className={kit.watch}>
           {plan.runs.map(
             (run, i) =>
               i > 0 &&
               present[i] && (
-                <li key={run.id} style={{ fontSize: 13.5 }}>
+                <li key={run.id} className={kit.plain}>
                   {sentenceIn(wordsForMotion(present[i]!, image, `Run ${i + 1} against run 1`), unit)}
                 </li>
               ),
           )}
         </ul>
-        <h3 style={{ marginTop: 10 }}>Shims so far</h3>
+        <h3 className={kit.above10}>Shims so far</h3>
         {bench.shimmings.length === 0 ? (
-          <p className="note">None yet.</p>
+          <p className={kit.note}>None yet.</p>
         ) : (
-          <ul className="watch">
+          <ul className={kit.watch}>
             {[...bench.shimmings]
               .reverse()
               .slice(0, 12)
               .map((s, i) => (
-                <li key={i} className="note">
+                <li key={i} className={kit.note}>
                   {s.at.slice(0, 16).replace('T', ' ')}: run {runOf(s.runId)},{' '}
                   {s.shimsMm.map((v) => formatLength(v, unit, 2)).join(' / ')}
                 </li>
@@ -247,7 +253,7 @@ function Stock() {
     <section>
       <h2>Stock of shims</h2>
       {stock.map((piece, i) => (
-        <div key={i} className="fields" style={{ marginTop: 12 }}>
+        <div key={i} className={clsx(kit.fields, kit.above12)}>
           <TextField
             label="Name"
             defaultValue={piece.name}
@@ -267,7 +273,7 @@ function Stock() {
           />
         </div>
       ))}
-      <div className="row" style={{ marginTop: 10 }}>
+      <div className={clsx(kit.row, kit.above10)}>
         <Button
           disabled={stock.length >= 6}
           onClick={() =>

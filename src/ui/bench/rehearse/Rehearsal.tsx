@@ -21,6 +21,9 @@ import { Swatch } from '../../kit/Swatch';
 import { areaWords } from '../../desk/regions/words';
 import { blockStylesFor, dueOf, filmsAfter, lessons, NOT_CUT, sheetStylesFor, slipWords } from './stageOf';
 import { useKeys } from '../../kit/keys';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './Rehearsal.module.css';
 
 interface Props {
   readonly plan: Plan;
@@ -192,9 +195,10 @@ export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, 
   const overlay = (mm: number) =>
     chosenPart && (
       <>
-        {outline && <path className="island-line" d={pathOfMm(outline)} />}
+        {outline && <path className={kit.islandLine} d={pathOfMm(outline)} />}
         <circle
-          className="place-mark picked"
+          className={clsx(kit.placeMark, kit.picked)}
+          data-testid="picked"
           cx={(chosenPart.x + 0.5) * mmPerPx}
           cy={(chosenPart.y + 0.5) * mmPerPx}
           r={9 * mm}
@@ -202,23 +206,23 @@ export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, 
       </>
     );
   return (
-    <div className="work">
-      <div className="stage">
-        <div className="row between">
-          <div className="row">
+    <div className={kit.work}>
+      <div className={kit.stage}>
+        <div className={clsx(kit.row, kit.between)}>
+          <div className={kit.row}>
             <h1>{result ? 'Held against the plan' : `Before run ${run + 1} of ${runs}`}</h1>
-            <span className="quiet">
+            <span className={kit.quiet}>
               {name} · {level}
             </span>
           </div>
-          <div className="row">
+          <div className={kit.row}>
             <Button onClick={() => setShowPicture((s) => !s)} aria-pressed={showPicture}>
-              {showPicture ? 'the sheet so far' : 'the picture wanted'} <kbd style={{ marginLeft: 8 }}>W</kbd>
+              {showPicture ? 'the sheet so far' : 'the picture wanted'} <kbd className={kit.keyHint}>W</kbd>
             </Button>
             <Button onClick={onLeave}>Leave</Button>
           </div>
         </div>
-        <div className="rehearse-pair">
+        <div className={css.rehearsePair}>
           <SheetCanvas
             widthPx={widthPx}
             heightPx={heightPx}
@@ -229,7 +233,7 @@ export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, 
             onPick={(x, y) => void pickAt(x, y)}
             handle={block}
             label={`The block before run ${run + 1}, mirrored. Click a part to cut it`}
-            stamp={<div className="stamp mirrored">the block, mirrored</div>}
+            stamp={<div className={clsx(kit.stamp, kit.mirrored)}>the block, mirrored</div>}
             overlay={overlay}
           />
           <SheetCanvas
@@ -240,7 +244,7 @@ export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, 
             paint={paintSheet}
             label={showPicture ? 'The picture wanted' : 'The sheet so far'}
             stamp={
-              <div className="stamp">
+              <div className={kit.stamp}>
                 {showPicture
                   ? 'the picture wanted'
                   : result
@@ -254,7 +258,7 @@ export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, 
           />
         </div>
       </div>
-      <aside className="side">
+      <aside className={kit.side}>
         {result ? (
           <Verdict
             result={result}
@@ -270,54 +274,59 @@ export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, 
           <>
             <section>
               <h2>What goes now?</h2>
-              <p className="note" style={{ marginTop: 4 }}>
+              <p className={clsx(kit.note, kit.above4)}>
                 Run {run + 1} prints {inkNamesOf(plan, plan.runs[run])} from all that stands. Click the parts to cut
                 before it; click again to leave one standing.
               </p>
-              <div className="row" style={{ gap: 8, margin: '10px 0', alignItems: 'baseline' }} aria-live="polite">
-                <span className="answer" style={{ fontSize: 24 }}>
+              <div
+                className={clsx(kit.row, kit.gap8, kit.around10, css.count)}
+
+                aria-live="polite"
+              >
+                <span className={clsx(kit.answer, kit.display)}>
                   {now.length} part{now.length === 1 ? '' : 's'}
                 </span>
-                <span className="note num">
+                <span className={clsx(kit.note, kit.num)}>
                   {now.length > 0
                     ? `${areaWords(now.reduce((sum, p) => sum + p.areaMm2, 0))} to cut`
                     : 'nothing chosen yet'}
                 </span>
               </div>
               {said && (
-                <p className="say wait" role="status" style={{ marginBottom: 8 }}>
+                <p className={clsx(kit.say, kit.wait, kit.below8)} role="status">
                   {said}
                 </p>
               )}
               {chosenPart && traced && (
-                <p className="note">
+                <p className={kit.note}>
                   <Swatch lab={colours[chosenPart.label].wantedLabD50} /> {colours[chosenPart.label].name},{' '}
                   {areaWords(chosenPart.areaMm2)}
                 </p>
               )}
             </section>
             <section>
-              <p className="note">What is cut away is off for good: it takes no film from run {run + 1} on.</p>
+              <p className={kit.note}>What is cut away is off for good: it takes no film from run {run + 1} on.</p>
               {parts && (
-                <p className="note" style={{ marginTop: 4 }}>
+                <p className={clsx(kit.note, kit.above4)}>
                   {parts.length} parts to choose from; smaller ones go with the largest of their colour.
                 </p>
               )}
             </section>
-            <section style={{ marginTop: 'auto', display: 'grid', gap: 8 }}>
+            <section className={clsx(kit.toFoot, kit.stack, kit.gap8)}>
               {level === 'with hints' && (
-                <Button sx={{ minHeight: 48 }} onClick={hint}>
-                  A hint <kbd style={{ marginLeft: 8 }}>H</kbd>
+                <Button className={kit.target} onClick={hint}>
+                  A hint <kbd className={kit.keyHint}>H</kbd>
                 </Button>
               )}
               <Button
                 variant="contained"
                 color="primary"
-                sx={{ minHeight: 64, fontSize: 18 }}
+                className={clsx(kit.target, kit.lead)}
+
                 disabled={!parts}
                 onClick={print}
               >
-                {run + 1 < runs ? `Print run ${run + 1}` : 'Print the last run'} <kbd style={{ marginLeft: 10 }}>P</kbd>
+                {run + 1 < runs ? `Print run ${run + 1}` : 'Print the last run'} <kbd className={kit.keyHint}>P</kbd>
               </Button>
             </section>
           </>
@@ -348,10 +357,10 @@ function Verdict({ result, plan, films, parts, chosen, onChoose, onAgain, onLeav
   return (
     <>
       <section>
-        <p className="answer" data-testid="score">
+        <p className={kit.answer} data-testid="score">
           {result.score} of 100
         </p>
-        <p className="note">
+        <p className={kit.note}>
           {result.slips.length === 0
             ? `All ${result.parts} parts were cut at their time.`
             : `${result.slips.length} of ${result.parts} parts at the wrong time, ${areaWords(result.wrongAreaMm2)} of the print.`}
@@ -360,7 +369,7 @@ function Verdict({ result, plan, films, parts, chosen, onChoose, onAgain, onLeav
       {result.slips.length > 0 && (
         <section>
           <h2>What it would have cost</h2>
-          <ul className="watch" style={{ maxHeight: 330, overflow: 'auto' }}>
+          <ul className={clsx(kit.watch, kit.scrolls, css.slips)}>
             {result.slips.map((slip) => {
               const seen = films[Math.min(films.length - 1, filmsAfter(slip, runs))],
                 due = planned(slip.part.label);
@@ -369,26 +378,25 @@ function Verdict({ result, plan, films, parts, chosen, onChoose, onAgain, onLeav
                 <li key={slip.part.key}>
                   <button
                     type="button"
-                    className="bare"
+                    className={clsx(kit.bare, kit.fullWidth)}
                     aria-pressed={chosen === slip.part.key}
                     onClick={() => onChoose(slip.part.key)}
-                    style={{ width: '100%' }}
                   >
-                    <span className="row between">
-                      <strong className={slip.kind === 'too early' ? 'madder' : undefined}>{slip.kind}</strong>
-                      <span className="note num">
+                    <span className={clsx(kit.row, kit.between)}>
+                      <strong className={clsx(slip.kind === 'too early' && kit.madder)}>{slip.kind}</strong>
+                      <span className={clsx(kit.note, kit.num)}>
                         {areaWords(slip.part.areaMm2)} at {formatLength(x * mmPerPx, unit, 0)},{' '}
                         {formatLength(y * mmPerPx, unit, 0)}
                       </span>
                     </span>
-                    <span style={{ display: 'flex', gap: 8, fontSize: 13, marginTop: 3 }}>
-                      <span className="pair" aria-hidden>
+                    <span className={clsx(kit.gap8, kit.small, kit.above3, css.seenAndDue)}>
+                      <span className={kit.pair} aria-hidden>
                         <Swatch lab={seen} />
                         <Swatch lab={due} />
                       </span>
                       <span>
                         {slipWords(slip, colours[slip.part.label].name)}{' '}
-                        <span className="quiet num">ΔE {deltaE2000(seen, due).toFixed(0)}</span>
+                        <span className={clsx(kit.quiet, kit.num)}>ΔE {deltaE2000(seen, due).toFixed(0)}</span>
                       </span>
                     </span>
                   </button>
@@ -400,19 +408,19 @@ function Verdict({ result, plan, films, parts, chosen, onChoose, onAgain, onLeav
       )}
       <section>
         <h2>To remember</h2>
-        <ul className="watch">
+        <ul className={kit.watch}>
           {lessons(result).map((lesson) => (
-            <li key={lesson} style={{ fontSize: 14 }}>
+            <li key={lesson} className={kit.plain}>
               {lesson}
             </li>
           ))}
         </ul>
       </section>
-      <section style={{ marginTop: 'auto', display: 'grid', gap: 8 }}>
-        <Button variant="contained" sx={{ minHeight: 56 }} onClick={onAgain}>
+      <section className={clsx(kit.toFoot, kit.stack, kit.gap8)}>
+        <Button variant="contained" className={kit.target} onClick={onAgain}>
           Once more
         </Button>
-        <Button sx={{ minHeight: 48 }} onClick={onLeave}>
+        <Button className={kit.target} onClick={onLeave}>
           Enough for today
         </Button>
       </section>

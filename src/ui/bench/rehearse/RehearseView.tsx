@@ -7,13 +7,16 @@ import { SAMPLE_PRINTS, samplePlan, type Plan, type PracticeScore } from '@/reco
 import { usePrintDesk } from '../../kit/printContext';
 import { BenchTabs } from '../BenchTabs';
 import { looksForRehearsal, whyNot } from './stageOf';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './RehearseView.module.css';
 
 const Rehearsal = dynamic(() => import('./Rehearsal').then((m) => m.Rehearsal), {
   ssr: false,
   loading: () => (
-    <div className="work" style={{ gridTemplateColumns: '1fr' }}>
-      <div className="stage">
-        <p className="note">laying the block down …</p>
+    <div className={clsx(kit.work, kit.single)}>
+      <div className={kit.stage}>
+        <p className={kit.note}>laying the block down …</p>
       </div>
     </div>
   ),
@@ -70,26 +73,26 @@ export function RehearseView() {
   const begin = (sample: string | undefined, plan: Plan) => setBegun({ sample, level, plan, serial: 0 });
   const mine = [...progress.bench.rehearsals].reverse();
   return (
-    <div className="work" style={{ gridTemplateColumns: '1fr' }}>
-      <div className="stage" style={{ overflow: 'auto' }}>
+    <div className={clsx(kit.work, kit.single)}>
+      <div className={clsx(kit.stage, kit.scrolls)}>
         <BenchTabs view="rehearse" />
-        <div className="rehearse-door">
+        <div className={css.rehearseDoor}>
           <h1>Rehearse the cuts</h1>
-          <p style={{ maxWidth: '40em' }}>
+          <p className={kit.measure}>
             The block as it will lie on the bench, mirrored. Before each run choose what to cut, part by part; print,
             and see the sheet grow. What is cut stays cut. At the end it is held against the plan. Slips made here are
             free.
           </p>
-          <fieldset className="levels">
-            <legend className="quiet">How much help</legend>
+          <fieldset className={css.levels}>
+            <legend className={kit.quiet}>How much help</legend>
             {REHEARSAL_LEVELS.map((l) => (
               <label key={l}>
                 <input type="radio" name="level" checked={level === l} onChange={() => setLevel(l)} />{' '}
-                <strong>{l}</strong> <span className="note">{LEVEL_WORDS[l]}</span>
+                <strong>{l}</strong> <span className={kit.note}>{LEVEL_WORDS[l]}</span>
               </label>
             ))}
           </fieldset>
-          <div className="rehearse-list">
+          <div className={css.rehearseList}>
             <Entry
               title={state.name}
               says={refused ?? `this print: ${state.plan.runs.length} runs`}
@@ -99,7 +102,7 @@ export function RehearseView() {
               <Button
                 variant="contained"
                 disabled={refused !== undefined}
-                sx={{ minHeight: 56 }}
+                className={kit.target}
                 onClick={() => begin(undefined, state.plan)}
               >
                 Rehearse this print
@@ -116,7 +119,7 @@ export function RehearseView() {
                   best={best(own)}
                 >
                   <Button
-                    sx={{ minHeight: 56 }}
+                    className={kit.target}
                     onClick={() => begin(sample.id, samplePlan(sample))}
                     aria-label={`Practise on ${sample.name}`}
                   >
@@ -152,12 +155,12 @@ function Entry({
   children: React.ReactNode;
 }) {
   return (
-    <div className="entry">
+    <div className={css.entry}>
       <div>
         <h2>{title}</h2>
-        <p className="note">{says}</p>
+        <p className={kit.note}>{says}</p>
       </div>
-      <p className="note num">{[last, top].filter(Boolean).join(' · ') || 'not yet rehearsed'}</p>
+      <p className={clsx(kit.note, kit.num)}>{[last, top].filter(Boolean).join(' · ') || 'not yet rehearsed'}</p>
       {children}
     </div>
   );

@@ -16,8 +16,10 @@ import { useRegions } from '../regions/useRegions';
 import { CheckPanel } from './CheckPanel';
 import { useStageCheck } from './useStageCheck';
 import { useKeys } from '../../kit/keys';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
 
-const opening = () => <p className="note">opening …</p>;
+const opening = () => <p className={kit.note}>opening …</p>;
 const FitPanel = dynamic(() => import('./FitPanel').then((m) => m.FitPanel), { ssr: false, loading: opening });
 const MaskPanel = dynamic(() => import('./MaskPanel').then((m) => m.MaskPanel), { ssr: false, loading: opening });
 const TransferPanel = dynamic(() => import('./TransferPanel').then((m) => m.TransferPanel), {
@@ -90,11 +92,11 @@ export function BlockView() {
 
   if (!plan.flat || !plan.picture || !current) {
     return (
-      <div className="work" style={{ gridTemplateColumns: '1fr' }}>
-        <div className="stage">
-          <div className="drop">
+      <div className={clsx(kit.work, kit.single)}>
+        <div className={kit.stage}>
+          <div className={kit.drop}>
             <h1>No block yet</h1>
-            <p className="note">What is cut follows from the flat colours and their order.</p>
+            <p className={kit.note}>What is cut follows from the flat colours and their order.</p>
             <Link href={urls.page('picture')}>To the picture</Link>
           </div>
         </div>
@@ -105,17 +107,17 @@ export function BlockView() {
   const done = progress.runs[run - 1].cut;
   const open = found?.findings.filter((f) => !plan.kept.includes(keyOfFinding(f))) ?? [];
   return (
-    <div className="work">
-      <div className="stage">
-        <div className="row between">
-          <div className="row">
+    <div className={kit.work}>
+      <div className={kit.stage}>
+        <div className={clsx(kit.row, kit.between)}>
+          <div className={kit.row}>
             <h1>
               {leaf === 'transfer'
                 ? 'Onto the block'
                 : `${plan.blocks.length > 1 ? block.name : 'Block'} before run ${run}`}
             </h1>
             {leaf !== 'transfer' && (
-              <span className={done || plan.way.process === 'multi-block' ? 'quiet' : 'madder'}>
+              <span className={done || plan.way.process === 'multi-block' ? kit.quiet : kit.madder}>
                 {done
                   ? 'this cut is done'
                   : plan.way.process === 'multi-block'
@@ -134,10 +136,10 @@ export function BlockView() {
               }}
               aria-label="How the block is shown"
             >
-              <ToggleButton value="mirrored" sx={{ py: 0.3 }}>
+              <ToggleButton value="mirrored" className={kit.slim}>
                 on the block
               </ToggleButton>
-              <ToggleButton value="printed" sx={{ py: 0.3 }}>
+              <ToggleButton value="printed" className={kit.slim}>
                 as printed
               </ToggleButton>
             </ToggleButtonGroup>
@@ -157,19 +159,19 @@ export function BlockView() {
             handle={regions.canvas}
             label={`The block before run ${run}, ${mirrored ? 'mirrored' : 'as printed'}`}
             stamp={
-              <div className={mirrored ? 'stamp mirrored' : 'stamp'}>
+              <div className={clsx(kit.stamp, mirrored && kit.mirrored)} data-testid="stamp">
                 {mirrored ? 'mirrored: as the block lies' : 'as printed'} <kbd>M</kbd>
               </div>
             }
             overlay={(mm) => (
               <>
                 {leaf === 'check' && found && (
-                  <path className="risk-area" d={pathOfMm(found.riskOutlinesMm)} fillRule="evenodd" />
+                  <path className={kit.riskArea} d={pathOfMm(found.riskOutlinesMm)} fillRule="evenodd" />
                 )}
                 {leaf === 'check' &&
                   picked?.kind === 'chatter' &&
                   found?.supports.map((s, i) => (
-                    <g key={i} className="support">
+                    <g key={i} className={kit.support}>
                       <circle cx={s.xMm} cy={s.yMm} r={4 * mm} />
                       <path d={`M${s.xMm - 7 * mm} ${s.yMm}h${14 * mm}M${s.xMm} ${s.yMm - 7 * mm}v${14 * mm}`} />
                     </g>
@@ -188,7 +190,7 @@ export function BlockView() {
                   )}
                 {leaf === 'check' && picked?.kind === 'chatter' && <Mark finding={picked} picked mm={mm} />}
                 {leaf === 'masks' && maskOutlines && (
-                  <path className="mask-area" d={pathOfMm(maskOutlines)} fillRule="evenodd" />
+                  <path className={kit.maskArea} d={pathOfMm(maskOutlines)} fillRule="evenodd" />
                 )}
                 <RegionOverlay regions={regions} mm={mm} />
               </>
@@ -196,8 +198,8 @@ export function BlockView() {
           />
         )}
       </div>
-      <aside className="side">
-        <div className="leaves tight" role="tablist" aria-label="Beside the block">
+      <aside className={kit.side}>
+        <div className={clsx(kit.leaves, kit.tight)} role="tablist" aria-label="Beside the block">
           {LEAVES.map(([id, name]) => (
             <button key={id} type="button" role="tab" aria-selected={leaf === id} onClick={() => setLeaf(id)}>
               {name}
@@ -232,7 +234,11 @@ function Mark({ finding, picked, mm }: { finding: Finding; picked: boolean; mm: 
   const r = Math.min(Math.max(finding.lengthMm * 0.6, 6 * mm), 16 * mm);
   return (
     <circle
-      className={`place-mark ${finding.kind === 'gap' || finding.kind === 'uncuttable' ? 'gap' : ''} ${picked ? 'picked' : ''}`}
+      className={clsx(
+        kit.placeMark,
+        (finding.kind === 'gap' || finding.kind === 'uncuttable') && kit.gap,
+        picked && kit.picked,
+      )}
       cx={finding.xMm}
       cy={finding.yMm}
       r={r}

@@ -27,6 +27,9 @@ import { RegionPanel } from '../regions/RegionPanel';
 import type { Regions } from '../regions/useRegions';
 import { curesOf, figureOf, FINDING_ORDER, FINDING_TITLES, reasonOf, type Cure } from './findingWords';
 import type { StageCheck } from './useStageCheck';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './CheckPanel.module.css';
 
 interface Props {
   readonly run: number;
@@ -59,19 +62,19 @@ export function CheckPanel(props: Props) {
     <>
       {regions.chosen && <RegionPanel regions={regions} />}
       <section>
-        <dl className="figures" style={{ fontSize: 13.5 }}>
+        <dl className={clsx(kit.figures, kit.plain)}>
           <dt>
-            <span className="swatch" style={{ background: '#CFC7B4' }} aria-hidden /> stands and prints
+            <span className={clsx(kit.swatch, kit.standing)} aria-hidden /> stands and prints
           </dt>
           <dd>
             {(share(labels.standing) * areaCm2).toFixed(0)} cm² · {(100 * share(labels.standing)).toFixed(0)} %
           </dd>
           <dt>
-            <span className="swatch" style={{ background: '#F0D9CF var(--gouge)' }} aria-hidden /> cut now
+            <span className={clsx(kit.swatch, kit.cutNow)} aria-hidden /> cut now
           </dt>
           <dd>{cutCm2.toFixed(cutCm2 < 10 ? 1 : 0)} cm²</dd>
           <dt>
-            <span className="swatch" style={{ background: '#EFE9DA' }} aria-hidden /> cleared earlier
+            <span className={clsx(kit.swatch, kit.cleared)} aria-hidden /> cleared earlier
           </dt>
           <dd>{(share(labels.clearedEarlier) * areaCm2).toFixed(0)} cm²</dd>
           <dt>outline to cut</dt>
@@ -80,7 +83,7 @@ export function CheckPanel(props: Props) {
           <dd>{hours === undefined ? '…' : `about ${trimNumber(Math.max(0.5, Math.round(hours * 2) / 2), 1)} h`}</dd>
         </dl>
         {lettered > 0 && (
-          <p className="note madder" style={{ marginTop: 6 }}>
+          <p className={clsx(kit.note, kit.madder, kit.above6)}>
             {lettered} part{lettered === 1 ? ' is' : 's are'} lettering: on the block it must read backwards.
           </p>
         )}
@@ -89,21 +92,21 @@ export function CheckPanel(props: Props) {
         <h2>{found ? verdict(found, plan.kept) : 'Looking over the block …'}</h2>
         {found && FINDING_ORDER.map((kind) => <Kind key={kind} kind={kind} {...props} found={found} />)}
         {found && found.margin.clearedEdgeMm > 1 && (
-          <p className="note" style={{ marginTop: 6 }}>
+          <p className={clsx(kit.note, kit.above6)}>
             The block’s edge is cleared along {formatLength(found.margin.clearedEdgeMm, unit, 0)}: clear it to the very
             edge there, up to {formatLength(found.margin.widestMm, unit, 0)} wide and{' '}
             {formatLength(settings.roller.depthMm, unit, 1)} deep, so that it neither prints nor embosses.
           </p>
         )}
         {found && found.supports.length > 0 && (
-          <p className="note" style={{ marginTop: 6 }}>
+          <p className={clsx(kit.note, kit.above6)}>
             ✛ {found.supports.length} support{found.supports.length === 1 ? '' : 's'} left standing at the crosses
             (choose an opening to see them) would carry the roller{found.supportsEnough ? '' : ' in part'}; wipe them,
             and cut them off later.
           </p>
         )}
         {picked && found && (
-          <button type="button" className="link note" onClick={() => onPick(undefined)}>
+          <button type="button" className={clsx(kit.link, kit.note)} onClick={() => onPick(undefined)}>
             close the chosen place
           </button>
         )}
@@ -112,7 +115,7 @@ export function CheckPanel(props: Props) {
       <ToolList check={check} />
       <section>
         <h2>Take to the bench</h2>
-        <div className="row" style={{ margin: '8px 0', gap: 6 }}>
+        <div className={clsx(kit.row, kit.around8, kit.gap6)}>
           <Button variant="contained" color="primary" href={urls.file('registration.pdf')}>
             PDF, true to size
           </Button>
@@ -123,7 +126,7 @@ export function CheckPanel(props: Props) {
           <Button href={urls.file(`run-${run}.ora`)}>Run layers</Button>
           <Button href={urls.file(`run-${run}.dxf`)}>Run DXF</Button>
         </div>
-        <p className="note">
+        <p className={kit.note}>
           The PDF holds the registration sheet and a mirrored page for each stage, on {plan.layout.exportPaper}, with a
           ruler to check the printer by. Layers are OpenRaster pictures, DXF lines are in mm.
         </p>
@@ -205,37 +208,42 @@ function Kind({
     else await regions.canvas.current?.repaint(done.value.box);
   };
   return (
-    <div style={{ marginTop: 8 }}>
-      <p className={kind === 'ridge' || kind === 'loose' ? 'madder' : undefined}>
-        <svg width="14" height="14" aria-hidden style={{ verticalAlign: -2 }}>
+    <div className={kit.above8}>
+      <p className={clsx((kind === 'ridge' || kind === 'loose') && kit.madder)}>
+        <svg width="14" height="14" aria-hidden className={css.sign}>
           {kind === 'chatter' ? (
-            <rect x="1" y="1" width="12" height="12" className="risk-area" />
+            <rect x="1" y="1" width="12" height="12" className={kit.riskArea} />
           ) : (
             <circle
               cx="7"
               cy="7"
               r="5.5"
-              className={`place-mark ${kind === 'gap' || kind === 'uncuttable' ? 'gap' : ''}`}
+              className={clsx(kit.placeMark, (kind === 'gap' || kind === 'uncuttable') && kit.gap)}
             />
           )}
         </svg>{' '}
         {places.length} {places.length === 1 ? one : many}
-        {wanted > 0 && <span className="quiet"> · {wanted} wanted so</span>}
+        {wanted > 0 && <span className={kit.quiet}> · {wanted} wanted so</span>}
       </p>
       {places.slice(0, shown).map((finding) => {
         const on = picked !== undefined && keyOfFinding(picked) === keyOfFinding(finding);
         return (
-          <div key={keyOfFinding(finding)} className={on ? 'say' : undefined} style={{ margin: on ? '4px 0' : 0 }}>
-            <p className="note">
-              <button type="button" className="link" aria-pressed={on} onClick={() => onPick(on ? undefined : finding)}>
+          <div key={keyOfFinding(finding)} className={clsx(on && kit.say)} style={{ margin: on ? '4px 0' : 0 }}>
+            <p className={kit.note}>
+              <button
+                type="button"
+                className={kit.link}
+                aria-pressed={on}
+                onClick={() => onPick(on ? undefined : finding)}
+              >
                 at {formatLength(finding.xMm, unit, 0)}, {formatLength(finding.yMm, unit, 0)}
               </button>{' '}
               {figureOf(finding, unit)}
             </p>
             {on && (
               <>
-                <p style={{ fontSize: 13 }}>{reasonOf(finding, settings.material)}</p>
-                <div className="row" style={{ gap: 6, margin: '6px 0' }}>
+                <p className={kit.small}>{reasonOf(finding, settings.material)}</p>
+                <div className={clsx(kit.row, kit.gap6, kit.around6)}>
                   {curesOf(finding, unit, shapesOpen(plan, progress)).map((c) => (
                     <Button key={c.id} size="small" onClick={() => void cure(finding, c)}>
                       {c.words}
@@ -248,9 +256,9 @@ function Kind({
         );
       })}
       {places.length > shown && (
-        <p className="note">
+        <p className={kit.note}>
           and {places.length - shown} more, all ringed on the block.{' '}
-          <button type="button" className="link" onClick={() => setShown((n) => n + 20)}>
+          <button type="button" className={kit.link} onClick={() => setShown((n) => n + 20)}>
             Show more
           </button>
         </p>
@@ -289,7 +297,7 @@ function Setting({ block, blockIndex, toolsMm, onTools, settings }: Props) {
   return (
     <section>
       <h2>Cut in, cut with</h2>
-      <div className="fields" style={{ margin: '12px 0 6px', alignItems: 'start' }}>
+      <div className={clsx(kit.fields, kit.above12, kit.below6, kit.atTop)}>
         <TextField
           select
           label="Block"
@@ -324,10 +332,10 @@ function Setting({ block, blockIndex, toolsMm, onTools, settings }: Props) {
           onBlur={takeTools}
           onKeyDown={(e) => e.key === 'Enter' && takeTools()}
           slotProps={{ inputLabel: { shrink: true } }}
-          sx={{ gridColumn: '1 / 3' }}
+          className={css.bothColumns}
         />
       </div>
-      <label className="turns" style={{ gridTemplateColumns: '84px 1fr 52px' }}>
+      <label className={clsx(kit.turns, css.narrowest)}>
         <span>narrowest</span>
         <Slider
           size="small"
@@ -345,16 +353,16 @@ function Setting({ block, blockIndex, toolsMm, onTools, settings }: Props) {
             })).then(() => onTools(undefined));
           }}
         />
-        <span className="num">{formatLength(narrowest, unit, 1)}</span>
+        <span className={kit.num}>{formatLength(narrowest, unit, 1)}</span>
       </label>
-      <p className="note">
+      <p className={kit.note}>
         {capital(material.name)} holds ridges of {formatLength(material.ridgeAlongMm, unit, 1)}
         {material.ridgeAcrossMm !== material.ridgeAlongMm
           ? ` with the grain, ${formatLength(material.ridgeAcrossMm, unit, 1)} across`
           : ''}{' '}
         (start value).
       </p>
-      <div className="fields" style={{ margin: '14px 0 6px', alignItems: 'start' }}>
+      <div className={clsx(kit.fields, kit.above14, kit.below6, kit.atTop)}>
         <LengthField
           label="Roller, diameter"
           valueMm={plan.roller.diameterMm}
@@ -382,7 +390,7 @@ function Setting({ block, blockIndex, toolsMm, onTools, settings }: Props) {
           range={DEPTH_MM}
           onChange={(depthMm) => void change('depth chosen', (p) => ({ ...p, roller: { ...p.roller, depthMm } }))}
         />
-        <p className="note">It bridges openings up to {formatLength(bridgedWidthMm(plan.roller), unit, 0)} wide.</p>
+        <p className={kit.note}>It bridges openings up to {formatLength(bridgedWidthMm(plan.roller), unit, 0)} wide.</p>
       </div>
     </section>
   );
@@ -396,16 +404,7 @@ function ToolList({ check }: { check: StageCheck | undefined }) {
   return (
     <section>
       <h2>Which tool for what</h2>
-      <div
-        style={{
-          display: 'grid',
-          gridTemplateColumns: '86px 1fr 58px',
-          gap: '4px 8px',
-          marginTop: 6,
-          fontSize: 13,
-          alignItems: 'center',
-        }}
-      >
+      <div className={clsx(kit.above6, kit.small, css.hours)}>
         {rows.map((row) => (
           <ToolRow
             key={row.widthMm}
@@ -415,7 +414,7 @@ function ToolList({ check }: { check: StageCheck | undefined }) {
           />
         ))}
       </div>
-      <p className="note" style={{ marginTop: 4 }}>
+      <p className={clsx(kit.note, kit.above4)}>
         Each part goes to the widest tool that reaches it; the outline ({check!.figures.outlineM.toFixed(1)} m) is cut
         first, with the narrowest.
       </p>
@@ -427,18 +426,8 @@ function ToolRow({ name, share, cm2 }: { name: string; share: number; cm2: numbe
   return (
     <>
       <span>{name}</span>
-      <span
-        style={{
-          height: 9,
-          width: `${Math.max(2, 100 * share)}%`,
-          background: '#F0D9CF var(--gouge)',
-          border: '1px solid #a63a2b66',
-        }}
-        aria-hidden
-      />
-      <span className="num" style={{ textAlign: 'right' }}>
-        {cm2.toFixed(cm2 < 10 ? 1 : 0)} cm²
-      </span>
+      <span className={css.hourBar} style={{ width: `${Math.max(2, 100 * share)}%` }} aria-hidden />
+      <span className={clsx(kit.num, kit.atRight)}>{cm2.toFixed(cm2 < 10 ? 1 : 0)} cm²</span>
     </>
   );
 }

@@ -9,6 +9,8 @@ import { CHOKE_MM, cutLineNotes, reducesOneBlock, TRAP_MM, trapsOf, type PairTra
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
 
 /** Overlap between blocks, choke in a reduction: where colours meet, and on which side of the line to cut. */
 export function FitPanel({ run }: { run: number }) {
@@ -28,13 +30,13 @@ export function FitPanel({ run }: { run: number }) {
   return (
     <>
       {closed && (
-        <p className="say wait">
+        <p className={clsx(kit.say, kit.wait)}>
           The first cut is done: the lines are on the block, so overlap and choke stay as they are.
         </p>
       )}
       <section>
         <h2>{reduction ? 'Choke of deeper stages' : 'Overlap where blocks meet'}</h2>
-        <p className="note" style={{ margin: '4px 0 12px' }}>
+        <p className={clsx(kit.note, kit.above4, kit.below12)}>
           {reduction
             ? 'In a reduction every film lies inside the one before, so nothing can overlap. Where several films end on one edge, a small misfit shows as a fringe of each: let all but the first end a little inside.'
             : 'The lighter colour grows under the darker one, so that no paper shows between them when a sheet lies a little off. The darker outline, which is what one sees, stays as drawn.'}
@@ -63,11 +65,11 @@ export function FitPanel({ run }: { run: number }) {
       <section>
         <h2>At the cut lines of run {run}</h2>
         {notes.length === 0 ? (
-          <p className="note">Cut on the line.</p>
+          <p className={kit.note}>Cut on the line.</p>
         ) : (
-          <ul className="watch">
+          <ul className={kit.watch}>
             {notes.map((note) => (
-              <li key={note} style={{ fontSize: 13.5 }}>
+              <li key={note} className={kit.plain}>
                 {note}
               </li>
             ))}
@@ -77,20 +79,20 @@ export function FitPanel({ run }: { run: number }) {
       <section>
         <h2>In the print</h2>
         {overlapping.length === 0 ? (
-          <p className="note">
+          <p className={kit.note}>
             {reduction || traps.length > 0 ? 'Nothing overlaps yet.' : 'No two colours here meet with different films.'}
           </p>
         ) : (
           <>
-            <p style={{ fontSize: 13.5 }}>
+            <p className={kit.plain}>
               {(share * areaCm2).toFixed(1)} cm² {reduction ? 'end inside' : 'overlap'}, {(100 * share).toFixed(1)} % of
               the sheet; the predicted look, the cut maps and every export hold it.
             </p>
             {looks && (
-              <ul className="watch">
+              <ul className={kit.watch}>
                 {overlapping.slice(0, 8).map(({ part, at }) => (
-                  <li key={at} className="row" style={{ gap: 8, flexWrap: 'nowrap', fontSize: 13 }}>
-                    <span className="pair" aria-hidden>
+                  <li key={at} className={clsx(kit.row, kit.gap8, kit.noWrap, kit.small)}>
+                    <span className={kit.pair} aria-hidden>
                       <i style={{ background: hex(looks.looks.at(-1)![at]) }} />
                       <i style={{ background: hex(looks.looks.at(-1)![part.label]) }} />
                     </span>
@@ -101,7 +103,9 @@ export function FitPanel({ run }: { run: number }) {
                             .filter((l) => l !== part.label)
                             .map((l) => colours[l].name)
                             .join(' and ')} under ${colours[part.label].name}`}{' '}
-                      <span className="quiet num">ΔE {looks.agreement.deltaE[at].toFixed(1)} to the wish</span>
+                      <span className={clsx(kit.quiet, kit.num)}>
+                        ΔE {looks.agreement.deltaE[at].toFixed(1)} to the wish
+                      </span>
                     </span>
                   </li>
                 ))}
@@ -110,13 +114,13 @@ export function FitPanel({ run }: { run: number }) {
           </>
         )}
         {sheetFull && (
-          <p className="say wait">
+          <p className={clsx(kit.say, kit.wait)}>
             More overlaps and masks meet than can be told apart; the rarest are left out of prediction and export.
           </p>
         )}
       </section>
       {!reduction && traps.length > 0 && (
-        <p className="note">
+        <p className={kit.note}>
           Now:{' '}
           {traps
             .map((t) => `${colour(t.grow).name} ${formatLength(t.mm, unit, 2)} under ${colour(t.under).name}`)
@@ -145,25 +149,22 @@ function Pairs({ closed }: { closed: boolean }) {
         (pair, i) =>
           name(pair.aId) &&
           name(pair.bId) && (
-            <div
-              key={`${pair.aId} ${pair.bId}`}
-              style={{ borderTop: '1px solid var(--hairline)', padding: '8px 0', display: 'grid', gap: 8 }}
-            >
-              <div className="row between">
-                <span style={{ fontSize: 13.5 }}>
+            <div key={`${pair.aId} ${pair.bId}`} className={clsx(kit.stack, kit.gap8, kit.band)}>
+              <div className={clsx(kit.row, kit.between)}>
+                <span className={kit.plain}>
                   <Swatch lab={name(pair.aId)!.wantedLabD50} /> {name(pair.aId)!.name} and{' '}
                   <Swatch lab={name(pair.bId)!.wantedLabD50} /> {name(pair.bId)!.name}
                 </span>
                 <button
                   type="button"
-                  className="link quiet"
+                  className={clsx(kit.link, kit.quiet)}
                   disabled={closed}
                   onClick={() => void edit(pairs.filter((_, j) => j !== i))}
                 >
                   as the rule
                 </button>
               </div>
-              <div className="fields" style={{ alignItems: 'start' }}>
+              <div className={clsx(kit.fields, kit.atTop)}>
                 <LengthField
                   label="Overlap"
                   valueMm={pair.mm}
@@ -189,7 +190,7 @@ function Pairs({ closed }: { closed: boolean }) {
           ),
       )}
       {!closed && printed.length > 1 && (
-        <div className="fields" style={{ marginTop: 12, alignItems: 'start' }}>
+        <div className={clsx(kit.fields, kit.above12, kit.atTop)}>
           <TextField select label="Between" value={aId} onChange={(e) => setA(e.target.value)}>
             {printed.map((c) => (
               <MenuItem key={c.id} value={c.id}>

@@ -22,6 +22,8 @@ import type { LabelState } from '../blockStates';
 import { areaWords } from '../regions/words';
 import type { Regions } from '../regions/useRegions';
 import { anchorOf, useAnchors } from '../regions/useAnchors';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
 
 const NOTHING: Place = { anchors: [], outlinesMm: [] };
 
@@ -106,26 +108,22 @@ export function MaskPanel({
         <h2>
           Run {run}, {inkNamesOf(plan, theRun)}
         </h2>
-        {masks.length === 0 && <p className="note">No mask: everything that stands is printed.</p>}
+        {masks.length === 0 && <p className={kit.note}>No mask: everything that stands is printed.</p>}
         {masks.map((mask, i) => (
-          <div
-            key={mask.id}
-            style={{ borderTop: '1px solid var(--hairline)', padding: '8px 0', display: 'grid', gap: 8 }}
-          >
-            <div className="row between">
+          <div key={mask.id} className={clsx(kit.stack, kit.gap8, kit.band)}>
+            <div className={clsx(kit.row, kit.between)}>
               <button
                 type="button"
-                className="link"
+                className={clsx(kit.link, kit.plain, kit.atLeft)}
                 aria-pressed={shown === mask.id}
                 onClick={() => setShown(shown === mask.id ? undefined : mask.id)}
-                style={{ fontSize: 13.5, textAlign: 'left' }}
               >
                 {maskNotes({ ...plan, masks: [mask] }, theRun)[0]}
               </button>
             </div>
             {shown === mask.id && (
               <>
-                <div className="fields" style={{ alignItems: 'start', marginTop: 6 }}>
+                <div className={clsx(kit.fields, kit.atTop, kit.above6)}>
                   {mask.kind !== 'wipe' && mask.kind !== 'do not ink' && (
                     <LengthField
                       label={mask.kind === 'keep clean' ? 'Openings larger by' : 'Into cleared ground'}
@@ -158,7 +156,7 @@ export function MaskPanel({
                   }}
                   slotProps={{ inputLabel: { shrink: true } }}
                 />
-                <div className="row" style={{ gap: 6 }}>
+                <div className={clsx(kit.row, kit.gap6)}>
                   {(mask.kind === 'mask' || mask.kind === 'keep clean') && (
                     <>
                       <Button size="small" href={urls.file(`mask-${mask.id}.pdf`)}>
@@ -191,19 +189,19 @@ export function MaskPanel({
               </>
             )}
             <LostPlaces mask={mask} />
-            <span className="visually-hidden">mask {i + 1}</span>
+            <span className={kit.visuallyHidden}>mask {i + 1}</span>
           </div>
         ))}
-        {closed && <p className="note">This run is printed; its masks stay as they were.</p>}
+        {closed && <p className={kit.note}>This run is printed; its masks stay as they were.</p>}
         <LostMasks runId={theRun.id} closed={closed} />
       </section>
       {!closed && (
         <section>
           <h2>Leave something out</h2>
-          <p className="note" style={{ margin: '4px 0 8px' }}>
+          <p className={clsx(kit.note, kit.above4, kit.below8)}>
             Click islands on the block, or draw round a place, and gather them.
           </p>
-          <div className="row" style={{ gap: 6 }}>
+          <div className={clsx(kit.row, kit.gap6)}>
             <Button
               size="small"
               disabled={!chosen}
@@ -244,19 +242,19 @@ export function MaskPanel({
             )}
           </div>
           {chosen && !labels.standing.includes(chosen.label) && (
-            <p className="note" style={{ marginTop: 6 }}>
+            <p className={clsx(kit.note, kit.above6)}>
               This island does not stand in run {run}, so there is nothing to leave out.
             </p>
           )}
           {count > 0 && (
-            <div style={{ display: 'grid', gap: 12, marginTop: 14 }}>
-              <p className="say" style={{ fontSize: 13.5 }}>
+            <div className={clsx(kit.stack, kit.gap12, kit.above14)}>
+              <p className={clsx(kit.say, kit.plain)}>
                 {count} place{count === 1 ? '' : 's'} gathered.{' '}
-                <button type="button" className="link" onClick={() => setGathered(NOTHING)}>
+                <button type="button" className={kit.link} onClick={() => setGathered(NOTHING)}>
                   Let go
                 </button>
               </p>
-              <div className="fields" style={{ alignItems: 'start' }}>
+              <div className={clsx(kit.fields, kit.atTop)}>
                 <TextField select label="How" value={kind} onChange={(e) => setKind(e.target.value as MaskKind)}>
                   {MASK_KINDS.filter((k) => k !== 'keep clean').map((k) => (
                     <MenuItem key={k} value={k}>
@@ -274,7 +272,7 @@ export function MaskPanel({
                   />
                 )}
               </div>
-              <div className="row" style={{ gap: 6 }}>
+              <div className={clsx(kit.row, kit.gap6)}>
                 <Button
                   variant="contained"
                   onClick={() => add({ kind, place: gathered, covers: 'place', growMm, hold: 'pins', note: '' })}
@@ -293,13 +291,13 @@ export function MaskPanel({
                   Print it in a second tone
                 </Button>
               </div>
-              <p className="note">
+              <p className={kit.note}>
                 A second tone is a run of its own from the same stage: one mask covers these places in run {run},
                 another all else in the run after it.
               </p>
             </div>
           )}
-          <div style={{ marginTop: 14 }}>
+          <div className={kit.above14}>
             <Button
               size="small"
               onClick={() =>
@@ -315,7 +313,7 @@ export function MaskPanel({
             >
               Mask all cleared ground
             </Button>
-            <p className="note" style={{ marginTop: 4 }}>
+            <p className={clsx(kit.note, kit.above4)}>
               Openings {formatLength(FIRST_GROWTH_MM, unit, 1)} larger than what stands; keeps roller marks off the
               paper where wide openings chatter.
             </p>
@@ -332,7 +330,7 @@ function LostPlaces({ mask }: { mask: Mask }) {
   const keys = useAnchors(mask.place.anchors);
   const lost = keys?.filter((key) => key === null).length ?? 0;
   return lost > 0 ? (
-    <p className="say wait">
+    <p className={clsx(kit.say, kit.wait)}>
       {lost} of its places {lost === 1 ? 'is' : 'are'} lost: another colour lies there since the picture changed. Take
       the mask away, or gather the places anew.
     </p>
@@ -347,17 +345,17 @@ function LostMasks({ runId, closed }: { runId: string; closed: boolean }) {
   const lost = plan.masks.filter((mask) => !runs.has(mask.runId));
   if (lost.length === 0) return null;
   return (
-    <div className="say wait" style={{ marginTop: 10 }}>
+    <div className={clsx(kit.say, kit.wait, kit.above10)}>
       <p>
         {lost.length === 1 ? 'A mask has' : `${lost.length} masks have`} lost {lost.length === 1 ? 'its' : 'their'} run
         since the picture was flattened anew. Nothing is masked by {lost.length === 1 ? 'it' : 'them'} now.
       </p>
       {lost.map((mask) => (
-        <p key={mask.id} className="row" style={{ gap: 12, marginTop: 6 }}>
+        <p key={mask.id} className={clsx(kit.row, kit.gap12, kit.above6)}>
           <span>{mask.note || MASK_WORDS[mask.kind]}</span>
           <button
             type="button"
-            className="link"
+            className={kit.link}
             disabled={closed}
             onClick={() =>
               void change('lost mask given to a run', (p) => ({
@@ -370,7 +368,7 @@ function LostMasks({ runId, closed }: { runId: string; closed: boolean }) {
           </button>
           <button
             type="button"
-            className="link"
+            className={kit.link}
             onClick={() =>
               void change('lost mask taken away', (p) => ({ ...p, masks: p.masks.filter((m) => m.id !== mask.id) }))
             }

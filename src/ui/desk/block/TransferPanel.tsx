@@ -9,7 +9,9 @@ import { Cautions } from '../../kit/Cautions';
 import { wordOfLab } from '../../kit/colours';
 import { CountField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
-import { TOKENS } from '../../theme/tokens';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './TransferPanel.module.css';
 
 const INK_WORD = 0xff21241f;
 
@@ -38,7 +40,7 @@ export function TransferPanel() {
               transfer: { ...p.transfer, wayId: e.target.value as typeof way.id },
             }))
           }
-          sx={{ mt: 1 }}
+          className={kit.above8}
         >
           {TRANSFER_WAYS.map((w) => (
             <MenuItem key={w.id} value={w.id}>
@@ -46,23 +48,23 @@ export function TransferPanel() {
             </MenuItem>
           ))}
         </TextField>
-        <p className={`say ${way.drawing === 'mirrored' ? 'bad' : ''}`} style={{ margin: '12px 0 6px' }}>
+        <p className={clsx(kit.say, way.drawing === 'mirrored' && kit.bad, kit.above12, kit.below6)}>
           Prepare the drawing <strong>{way.drawing}</strong>
           {way.drawing === 'mirrored'
             ? ': lettering reads backwards on it.'
             : ': it turns over on its way to the block.'}
         </p>
-        <p className="note">{way.how}</p>
+        <p className={kit.note}>{way.how}</p>
         {plan.lettering.length > 0 && (
-          <p className="say bad" style={{ marginTop: 8 }}>
+          <p className={clsx(kit.say, kit.bad, kit.above8)}>
             {plan.lettering.length} part{plan.lettering.length === 1 ? '' : 's'} of this picture{' '}
             {plan.lettering.length === 1 ? 'is' : 'are'} lettering. Before you cut, check on the block itself that it
             reads backwards.
           </p>
         )}
         {way.solvent && (
-          <div style={{ marginTop: 8 }}>
-            <p className="say bad" style={{ fontSize: 13 }}>
+          <div className={kit.above8}>
+            <p className={clsx(kit.say, kit.bad, kit.small)}>
               Solvents: air the room, no flames, gloves that resist that solvent. Heat: no open flame.
             </p>
             <Cautions place="ink" />
@@ -71,21 +73,12 @@ export function TransferPanel() {
       </section>
       <section>
         <h2>The drawing, true to size</h2>
-        <div
-          style={{
-            display: 'grid',
-            gridTemplateColumns: '1fr repeat(4, auto)',
-            gap: '4px 6px',
-            marginTop: 8,
-            alignItems: 'center',
-            fontSize: 13.5,
-          }}
-        >
+        <div className={clsx(kit.above8, kit.plain, css.files)}>
           {drawings.map(([file, name]) => (
             <DrawingRow key={file} name={name} href={(format) => urls.file(`drawing-${file}.${format}`)} />
           ))}
         </div>
-        <p className="note" style={{ marginTop: 6 }}>
+        <p className={clsx(kit.note, kit.above6)}>
           {way.drawing === 'mirrored' ? 'Mirrored' : 'As seen'}, with origin corner, direction arrow, names and a check
           ruler; PDF on {plan.layout.exportPaper}. Numbers are PNG at 300 and 600 dots an inch.
         </p>
@@ -93,7 +86,7 @@ export function TransferPanel() {
       {way.id === 'offset' && (
         <section>
           <h2>Key impressions</h2>
-          <p style={{ fontSize: 13.5, margin: '4px 0 10px' }}>
+          <p className={clsx(kit.plain, kit.above4, kit.below10)}>
             {plan.blocks.length > 1
               ? `Take ${key} from the key block: one for each of the ${plan.blocks.length - 1} other blocks, and spares.`
               : 'This print has one block, so there is nothing to offset onto.'}
@@ -112,9 +105,9 @@ export function TransferPanel() {
       )}
       <section>
         <h2>On the block’s back</h2>
-        <ul className="watch">
+        <ul className={kit.watch}>
           {plan.blocks.map((block, i) => (
-            <li key={block.id} style={{ fontSize: 13 }}>
+            <li key={block.id} className={kit.small}>
               {state.name} · {block.name}, {i + 1} of {plan.blocks.length} ·{' '}
               {plan.runs
                 .map((run, r) => ({ run, r }))
@@ -157,7 +150,7 @@ export function TransferPictures() {
   const way = transferById(plan.transfer.wayId);
   const turned = (yes: boolean) => (yes ? 'turned over' : 'not turned');
   return (
-    <div className="transfer-pictures">
+    <div className={css.transferPictures}>
       <Picture
         title="the drawing"
         mirrored={way.drawing === 'mirrored'}
@@ -166,7 +159,7 @@ export function TransferPictures() {
       />
       <Arrow words={way.flips === 2 ? 'turned over twice' : turned(way.flips === 1)} />
       <Picture title="the block" mirrored note="mirrored, face up" lines block />
-      <p className="note says">
+      <p className={clsx(kit.note, css.says)}>
         The F stands for any lettering: it must read backwards on the block. Lay the print-out on the block the way the
         arrow says, and look for the origin corner before you rub or trace.
       </p>
@@ -178,16 +171,11 @@ export function TransferPictures() {
 
 function Arrow({ words, back }: { words: string; back?: boolean }) {
   return (
-    <div className="arrow">
-      <svg
-        width="44"
-        height="14"
-        aria-hidden
-        style={back ? { transform: 'rotate(90deg)', margin: '16px 0 18px' } : undefined}
-      >
-        <path d="M0 7h38M32 1l7 6-7 6" fill="none" stroke="#1F2421" strokeWidth="1.6" />
+    <div className={css.arrow}>
+      <svg width="44" height="14" aria-hidden className={clsx(back && css.turned)}>
+        <path d="M0 7h38M32 1l7 6-7 6" fill="none" stroke="currentColor" strokeWidth="1.6" />
       </svg>
-      <span className="quiet">{words}</span>
+      <span className={kit.quiet}>{words}</span>
     </div>
   );
 }
@@ -238,19 +226,20 @@ function Picture({
   const mark = mirrored ? { left: 'auto', right: '8%' } : { left: '8%', right: 'auto' };
   return (
     <figure>
-      <div style={{ position: 'relative', border: `1px solid ${TOKENS.ink}` }}>
+      <div className={css.framed}>
         <canvas
           ref={canvas}
-          style={{ width: '100%', aspectRatio: `${widthPx} / ${heightPx}` }}
+          className={kit.fullWidth}
+          style={{ aspectRatio: `${widthPx} / ${heightPx}` }}
           role="img"
           aria-label={`${title}, ${note}`}
         />
-        <span className="flag" style={{ ...mark, transform: mirrored ? 'scaleX(-1)' : undefined }} aria-hidden>
+        <span className={css.flag} style={{ ...mark, transform: mirrored ? 'scaleX(-1)' : undefined }} aria-hidden>
           F
         </span>
       </div>
       <figcaption>
-        <strong>{title}</strong> <span className={mirrored ? 'madder' : 'quiet'}>{note}</span>
+        <strong>{title}</strong> <span className={mirrored ? kit.madder : kit.quiet}>{note}</span>
       </figcaption>
     </figure>
   );

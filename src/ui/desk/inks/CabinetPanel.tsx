@@ -7,6 +7,10 @@ import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
 import { CabinetOpening } from './CabinetOpening';
 import { InkSheet } from './InkSheet';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import inksCss from './inks.module.css';
+import css from './CabinetPanel.module.css';
 
 /** The workshop's inks as a table, and the chosen one's sheet beside it. */
 export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
@@ -51,13 +55,13 @@ export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
     e.currentTarget.querySelectorAll<HTMLElement>('tbody button')[at]?.focus();
   };
   return (
-    <div className="work" style={{ gridTemplateColumns: 'minmax(0, 1fr) 372px' }}>
-      <div className="stage">
-        <div className="row between">
+    <div className={clsx(kit.work, kit.wideSide)}>
+      <div className={kit.stage}>
+        <div className={clsx(kit.row, kit.between)}>
           <h1>The cabinet</h1>
           {toggle}
         </div>
-        <div className="row">
+        <div className={kit.row}>
           <Button onClick={() => void add()}>Put an ink in</Button>
           <Button component="label" htmlFor={fileId}>
             Bring inks in
@@ -66,14 +70,14 @@ export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
             id={fileId}
             type="file"
             accept=".csv,.gpl,.txt,.cgats,text/plain,text/csv"
-            className="visually-hidden"
+            className={kit.visuallyHidden}
             aria-label="File of inks: CSV, GPL palette or CGATS"
             onChange={(e) => {
               void importFile(e.target.files?.[0]);
               e.target.value = '';
             }}
           />
-          <span className="quiet">CSV, GPL palette or CGATS · take out as</span>
+          <span className={kit.quiet}>CSV, GPL palette or CGATS · take out as</span>
           <a href={cabinet.file('inks.csv')}>CSV</a>
           <a href={cabinet.file('inks.gpl')}>GPL palette</a>
           <a href={cabinet.file('inks.cgats.txt')}>CGATS</a>
@@ -81,23 +85,23 @@ export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
         {!inks ? (
           <CabinetOpening />
         ) : inks.length === 0 ? (
-          <div className="drop">
+          <div className={kit.drop}>
             <h1>The cabinet is empty</h1>
-            <p className="note">Put an ink in by its colour over paper, or bring a file of inks.</p>
+            <p className={kit.note}>Put an ink in by its colour over paper, or bring a file of inks.</p>
           </div>
         ) : (
-          <div className="pots" onKeyDown={step}>
-            <table className="cabinet" aria-label="Inks of the workshop">
+          <div className={inksCss.pots} onKeyDown={step}>
+            <table className={inksCss.cabinet} aria-label="Inks of the workshop">
               <thead>
                 <tr>
                   <th scope="col">ink</th>
                   <th scope="col">kind</th>
-                  <th scope="col" className="num">
+                  <th scope="col" className={clsx(kit.num, inksCss.figure, inksCss.figure)}>
                     hides
                   </th>
                   <th scope="col">known by</th>
                   <th scope="col">light-fast</th>
-                  <th scope="col" className="num">
+                  <th scope="col" className={clsx(kit.num, inksCss.figure, inksCss.figure)}>
                     stock
                   </th>
                 </tr>
@@ -106,18 +110,16 @@ export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
                 {inks.map((ink) => (
                   <tr key={ink.id} aria-selected={ink === chosen} onClick={() => setChosenId(ink.id)}>
                     <td>
-                      <button type="button" className="bare" onClick={() => setChosenId(ink.id)}>
+                      <button type="button" className={kit.bare} onClick={() => setChosenId(ink.id)}>
                         <Swatch lab={ink.colour.labD50} />
                         &ensp;{ink.name}
                       </button>
                     </td>
-                    <td className="quiet">{ink.role === 'pigment' ? ink.kind : `${ink.kind} ${ink.role}`}</td>
-                    <td className="num">{hidesInWords(ink.opacity)}</td>
-                    <td className="quiet">{knownBy(ink)}</td>
-                    <td className="quiet" style={{ maxWidth: 130, overflow: 'hidden', textOverflow: 'ellipsis' }}>
-                      {ink.lightFast}
-                    </td>
-                    <td className={ink.stockG < 20 ? 'num madder' : 'num'}>
+                    <td className={kit.quiet}>{ink.role === 'pigment' ? ink.kind : `${ink.kind} ${ink.role}`}</td>
+                    <td className={clsx(kit.num, inksCss.figure, inksCss.figure)}>{hidesInWords(ink.opacity)}</td>
+                    <td className={kit.quiet}>{knownBy(ink)}</td>
+                    <td className={clsx(kit.quiet, css.lightFast)}>{ink.lightFast}</td>
+                    <td className={clsx(kit.num, inksCss.figure, ink.stockG < 20 && kit.madder)}>
                       {ink.stockG.toFixed(0)} g{ink.stockG < 20 ? ', low' : ''}
                     </td>
                   </tr>
@@ -127,11 +129,11 @@ export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
           </div>
         )}
       </div>
-      <aside className="side">
+      <aside className={kit.side}>
         {chosen ? (
           <InkSheet key={chosen.id} ink={chosen} onRemove={() => void remove(chosen)} />
         ) : (
-          <p className="note">No ink is chosen.</p>
+          <p className={kit.note}>No ink is chosen.</p>
         )}
       </aside>
     </div>

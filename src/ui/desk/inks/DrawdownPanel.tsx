@@ -16,6 +16,9 @@ import {
 } from '@/records';
 import { LabFields } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './DrawdownPanel.module.css';
 
 const SLOTS = [
   { id: 'paper', words: 'bare paper', over: 'paper', film: 'none' },
@@ -89,18 +92,18 @@ export function DrawdownPanel({ ink, onSave }: Props) {
       <h3>Drawdown</h3>
       {card && !draft && <Card ink={ink} card={card} />}
       {!card && !draft && (
-        <p className="note">
+        <p className={kit.note}>
           Draw a thin and a full film down over paper and a black strip, let it dry, and read it: absorption and
           scattering come from the readings.
         </p>
       )}
       {reading && (
-        <p role="status" className="note" style={{ marginTop: 8 }}>
+        <p role="status" className={clsx(kit.note, kit.above8)}>
           {reading}
         </p>
       )}
       {draft && (
-        <div style={{ display: 'grid', gap: 10, margin: '8px 0' }}>
+        <div className={clsx(kit.stack, kit.gap10, kit.around8)}>
           {SLOTS.map((slot) => (
             <SlotFields
               key={slot.id}
@@ -114,7 +117,7 @@ export function DrawdownPanel({ ink, onSave }: Props) {
               }}
             />
           ))}
-          <div className="row">
+          <div className={kit.row}>
             <Button
               variant="contained"
               color="primary"
@@ -133,14 +136,14 @@ export function DrawdownPanel({ ink, onSave }: Props) {
               Leave it
             </Button>
           </div>
-          <p className="note">
+          <p className={kit.note}>
             Paper, black and the full film over paper are needed; over black makes the film known, the thin one tells
             its weight.
           </p>
         </div>
       )}
       {!draft && (
-        <div className="row" style={{ marginTop: 8 }}>
+        <div className={clsx(kit.row, kit.above8)}>
           <Button disabled={reading !== undefined} onClick={() => void readCard()}>
             Read a card with the reader
           </Button>
@@ -159,7 +162,7 @@ export function DrawdownPanel({ ink, onSave }: Props) {
             id={fileId}
             type="file"
             accept=".txt,.cgats,text/plain"
-            className="visually-hidden"
+            className={kit.visuallyHidden}
             aria-label="Measurement file of the drawdown"
             onChange={(e) => {
               void open(e.target.files?.[0]);
@@ -193,24 +196,21 @@ function SlotFields({
   const shown = reading?.labD50 ?? start;
   return (
     <div>
-      <p style={{ marginBottom: 6 }}>
+      <p className={kit.below6}>
         <span
-          className="swatch"
-          style={{
-            background: reading ? hexFromLabD50(reading.labD50) : 'transparent',
-            borderStyle: reading ? 'solid' : 'dashed',
-          }}
+          className={clsx(kit.swatch, !reading && css.unread)}
+          style={{ background: reading ? hexFromLabD50(reading.labD50) : 'transparent' }}
           aria-hidden
         />{' '}
         {words}
         {reading ? (
           reading.spectrum ? (
-            <span className="quiet"> · spectrum</span>
+            <span className={kit.quiet}> · spectrum</span>
           ) : (
             ''
           )
         ) : (
-          <span className="quiet"> · not read</span>
+          <span className={kit.quiet}> · not read</span>
         )}
       </p>
       {samples ? (
@@ -231,7 +231,7 @@ function SlotFields({
           ))}
         </TextField>
       ) : (
-        <div className="row" style={{ flexWrap: 'nowrap' }}>
+        <div className={clsx(kit.row, kit.noWrap)}>
           <LabFields name={words} lab={shown} onChange={(labD50) => onReading({ labD50, spectrum: null })} />
           {!reading && <Button onClick={() => onReading({ labD50: shown, spectrum: null })}>as is</Button>}
         </div>
@@ -257,10 +257,10 @@ function Card({ ink, card }: { ink: StoredInk; card: Drawdown }) {
   ];
   return (
     <>
-      <div className="card-grid" style={{ margin: '8px 0' }}>
-        <span className="quiet">film</span>
-        <span className="quiet">over paper</span>
-        <span className="quiet">over black</span>
+      <div className={clsx(css.cardGrid, kit.around8)}>
+        <span className={kit.quiet}>film</span>
+        <span className={kit.quiet}>over paper</span>
+        <span className={kit.quiet}>over black</span>
         {rows.map(([name, weight, overPaper, overBlack]) => (
           <Cells
             key={name}
@@ -272,7 +272,7 @@ function Card({ ink, card }: { ink: StoredInk; card: Drawdown }) {
           />
         ))}
       </div>
-      <p className="note">
+      <p className={kit.note}>
         In each field the prediction, then the reading where there is one. Drawdown {ink.drawdowns.length} of{' '}
         {ink.drawdowns.length}, {new Date(card.at).toLocaleDateString('en-GB')},{' '}
         {card.source === 'reader' ? 'with the reader' : card.source === 'file' ? 'from a file' : 'typed in'}: {words}
@@ -284,13 +284,13 @@ function Card({ ink, card }: { ink: StoredInk; card: Drawdown }) {
 function Cells({ name, cells }: { name: string; cells: readonly (readonly [Lab, Lab | undefined])[] }) {
   return (
     <>
-      <span className="num">{name}</span>
+      <span className={kit.num}>{name}</span>
       {cells.map(([predicted, read], i) => {
         const off = read && deltaE2000(predicted, read);
         return (
           <span
             key={i}
-            className="chip"
+            className={css.chip}
             role="img"
             aria-label={
               read

@@ -7,6 +7,10 @@ import { type InkQuestion, type Resolved } from '@/records';
 import { LabFields } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { ReadingButtons } from './ReadingButtons';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import inksCss from './inks.module.css';
+import css from './GotPanel.module.css';
 
 /** The colour a printed run really gave; the plan from there on can be mixed anew. */
 export function GotPanel({ question }: { question: InkQuestion }) {
@@ -26,7 +30,7 @@ export function GotPanel({ question }: { question: InkQuestion }) {
     return (
       <section>
         <h3>The colour really got</h3>
-        <p className="note">
+        <p className={kit.note}>
           Once this run is printed, its colour can be read or typed here, and the runs after it mixed anew.
         </p>
       </section>
@@ -54,8 +58,8 @@ export function GotPanel({ question }: { question: InkQuestion }) {
     <section aria-label="The colour really got">
       <h3>The colour really got</h3>
       {got ? (
-        <p style={{ margin: '6px 0' }}>
-          <span className="pair" aria-hidden>
+        <p className={kit.around6}>
+          <span className={kit.pair} aria-hidden>
             <i style={{ background: hexFromLabD50(got.labD50) }} />
           </span>
           &ensp;read{' '}
@@ -64,7 +68,7 @@ export function GotPanel({ question }: { question: InkQuestion }) {
           on follow it.
         </p>
       ) : (
-        <p className="note" style={{ margin: '4px 0 8px' }}>
+        <p className={clsx(kit.note, kit.above4, kit.below8)}>
           Predicted for this area: L* {predicted[0].toFixed(0)}, a* {predicted[1].toFixed(0)}, b*{' '}
           {predicted[2].toFixed(0)}. Read a flat, dry place of it.
         </p>
@@ -73,28 +77,28 @@ export function GotPanel({ question }: { question: InkQuestion }) {
         request={{ kind: 'run', printId: state.id, runId: run.id, colourId: laid.colourId }}
         onReading={({ labD50 }, source) => void put(labD50, source)}
       />
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 8, marginTop: 10, alignItems: 'start' }}>
+      <div className={clsx(kit.gap8, kit.above10, kit.atTop, css.typed)}>
         <LabFields name="The colour got, typed in" lab={typed ?? got?.labD50 ?? round(predicted)} onChange={setTyped} />
         <Button disabled={!typed} onClick={() => typed && void put(typed, 'typed')}>
           Put down
         </Button>
       </div>
       {got && later > 0 && question.run + 1 >= progress.closedRuns && (
-        <Button sx={{ mt: 1 }} disabled={busy || !cabinet.inks} onClick={() => void resolve()}>
+        <Button className={kit.above8} disabled={busy || !cabinet.inks} onClick={() => void resolve()}>
           {busy ? 'mixing anew …' : `Mix the ${later === 1 ? 'last run' : `${later} runs after it`} anew`}
         </Button>
       )}
       {resolved && (
-        <div style={{ marginTop: 10 }}>
-          <table className="cabinet">
+        <div className={kit.above10}>
+          <table className={inksCss.cabinet}>
             <thead>
               <tr>
                 <th scope="col">run</th>
                 <th scope="col">ink</th>
-                <th scope="col" className="num">
+                <th scope="col" className={clsx(kit.num, inksCss.figure)}>
                   off now
                 </th>
-                <th scope="col" className="num">
+                <th scope="col" className={clsx(kit.num, inksCss.figure)}>
                   mixed anew
                 </th>
               </tr>
@@ -104,8 +108,8 @@ export function GotPanel({ question }: { question: InkQuestion }) {
                 <tr key={c.run}>
                   <td>{c.run + 1}</td>
                   <td>{c.ink}</td>
-                  <td className="num">ΔE {c.before.toFixed(1)}</td>
-                  <td className="num">
+                  <td className={clsx(kit.num, inksCss.figure)}>ΔE {c.before.toFixed(1)}</td>
+                  <td className={clsx(kit.num, inksCss.figure)}>
                     ΔE {c.after.toFixed(1)}, {wordForDifference(c.after)}
                   </td>
                 </tr>
@@ -115,7 +119,7 @@ export function GotPanel({ question }: { question: InkQuestion }) {
           <Button
             variant="contained"
             color="primary"
-            sx={{ mt: 1 }}
+            className={kit.above8}
             onClick={() => {
               const { plan: next } = resolved;
               setResolved(undefined);

@@ -18,6 +18,8 @@ import { LabFields, NumberField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
 import { DrawdownPanel } from './DrawdownPanel';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
 
 const CONTRAST_RANGE = { min: 0, max: 1, what: 'the contrast ratio' } as const;
 const OPACITY_WORDS: readonly (readonly [Opacity, string])[] = [
@@ -47,11 +49,11 @@ export function InkSheet({ ink, onRemove }: { ink: StoredInk; onRemove: () => vo
         <h2>
           <Swatch lab={ink.colour.labD50} large /> {ink.name}
         </h2>
-        <p className="note" style={{ marginTop: 6 }}>
+        <p className={clsx(kit.note, kit.above6)}>
           Its film hides {Math.round(100 * hides)} % of a black strip. What is known: {known.words}
         </p>
       </section>
-      <section style={{ display: 'grid', gap: 12 }}>
+      <section className={clsx(kit.stack, kit.gap12)}>
         <TextField
           label="Name"
           value={name ?? ink.name}
@@ -59,7 +61,7 @@ export function InkSheet({ ink, onRemove }: { ink: StoredInk; onRemove: () => vo
           onBlur={takeName}
           onKeyDown={(e) => e.key === 'Enter' && takeName()}
         />
-        <div className="fields">
+        <div className={kit.fields}>
           <TextField
             select
             label="Kind"
@@ -90,7 +92,7 @@ export function InkSheet({ ink, onRemove }: { ink: StoredInk; onRemove: () => vo
           lab={ink.colour.labD50}
           onChange={(labD50) => void save({ colour: { labD50, spectrum: null } })}
         />
-        <div className="fields">
+        <div className={kit.fields}>
           <TextField
             select
             label="Opacity"

@@ -9,6 +9,10 @@ import { usePrintDesk } from '../../kit/printContext';
 import { CabinetPanel } from './CabinetPanel';
 import { RecipePanel } from './RecipePanel';
 import { useKeyNotes, type KeyNote } from '../../kit/keys';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import inksCss from './inks.module.css';
+import css from './InksView.module.css';
 
 const LIST_KEYS: readonly KeyNote[] = [{ keys: '↑ ↓', what: 'to the next ink, with the list in focus' }];
 
@@ -28,10 +32,10 @@ export function InksView() {
       onChange={(_, v: typeof showing | null) => v && setShowing(v)}
       aria-label="Which inks"
     >
-      <ToggleButton value="print" sx={{ py: 0.3 }}>
+      <ToggleButton value="print" className={kit.slim}>
         for this print
       </ToggleButton>
-      <ToggleButton value="cabinet" sx={{ py: 0.3 }}>
+      <ToggleButton value="cabinet" className={kit.slim}>
         the cabinet
       </ToggleButton>
     </ToggleButtonGroup>
@@ -39,15 +43,15 @@ export function InksView() {
   if (showing === 'cabinet') return <CabinetPanel toggle={toggle} />;
   if (!plan.flat || plan.runs.length === 0) {
     return (
-      <div className="work" style={{ gridTemplateColumns: '1fr' }}>
-        <div className="stage">
-          <div className="row between">
+      <div className={clsx(kit.work, kit.single)}>
+        <div className={kit.stage}>
+          <div className={clsx(kit.row, kit.between)}>
             <h1>Inks</h1>
             {toggle}
           </div>
-          <div className="drop">
+          <div className={kit.drop}>
             <h1>No run needs an ink yet</h1>
-            <p className="note">
+            <p className={kit.note}>
               Recipes are made for the runs of a print, and those come from its picture. The cabinet can be filled
               before.
             </p>
@@ -67,16 +71,16 @@ export function InksView() {
     if (!next) return;
     selectRun(next.run + 1);
     setInking(next.inking);
-    (e.currentTarget as HTMLElement).querySelectorAll<HTMLElement>('.pot')[places.indexOf(next)]?.focus();
+    (e.currentTarget as HTMLElement).querySelectorAll<HTMLElement>('button')[places.indexOf(next)]?.focus();
   };
   return (
-    <div className="work" style={{ gridTemplateColumns: 'minmax(0, 1fr) 372px' }}>
-      <div className="stage">
-        <div className="row between">
+    <div className={clsx(kit.work, kit.wideSide)}>
+      <div className={kit.stage}>
+        <div className={clsx(kit.row, kit.between)}>
           <h1>Inks for this print</h1>
           {toggle}
         </div>
-        <div className="pots" onKeyDown={step} role="group" aria-label="Inks in the order of the runs">
+        <div className={inksCss.pots} onKeyDown={step} role="group" aria-label="Inks in the order of the runs">
           {places.map((place) => (
             <Pot
               key={`${place.run}.${place.inking}`}
@@ -90,7 +94,7 @@ export function InksView() {
           ))}
         </div>
       </div>
-      <aside className="side">
+      <aside className={kit.side}>
         <RecipePanel key={plan.runs[chosen.run].inkings[chosen.inking].id} question={chosen} />
       </aside>
     </div>
@@ -131,37 +135,37 @@ function Pot({ run, inking, on, onChoose }: { run: number; inking: number; on: b
   return (
     <button
       type="button"
-      className="pot"
+      className={css.pot}
       aria-pressed={on}
       onClick={onChoose}
       aria-label={`Run ${run + 1}, ${ink.name}`}
     >
-      <span className="n">{run + 1}</span>
+      <span className={css.n}>{run + 1}</span>
       <span>
         <Chips below={below} alone={ink.solidLabD50} seen={seen} wanted={wanted} />
       </span>
       <span>
-        <span className="name">{ink.name}</span>
+        <span className={css.name}>{ink.name}</span>
         <br />
-        <span className="parts">
+        <span className={css.parts}>
           {ink.recipe ? (
             ink.recipe.parts
               .map((p) => `${100 * p.share < 2 ? (100 * p.share).toFixed(1) : Math.round(100 * p.share)} % ${p.name}`)
               .join(' · ')
           ) : (
-            <span className="quiet">no recipe yet</span>
+            <span className={kit.quiet}>no recipe yet</span>
           )}
         </span>
       </span>
-      <span className="right num">
+      <span className={clsx(css.right, kit.num)}>
         {grams < 10 ? grams.toFixed(1) : grams.toFixed(0)} g<br />
-        <span className={finished >= 3 ? 'madder' : 'quiet'}>
+        <span className={finished >= 3 ? kit.madder : kit.quiet}>
           ΔE {finished.toFixed(1)}, {wordForDifference(finished)}
         </span>
         {got && (
           <>
             <br />
-            <span className="press">colour read</span>
+            <span className={kit.press}>colour read</span>
           </>
         )}
       </span>
@@ -173,12 +177,12 @@ function Pot({ run, inking, on, onChoose }: { run: number; inking: number; on: b
 function Chips({ below, alone, seen, wanted }: { below: Lab; alone: Lab; seen: Lab; wanted: Lab }) {
   return (
     <>
-      <span className="chips" aria-hidden>
+      <span className={inksCss.chips} aria-hidden>
         {[below, alone, seen, wanted].map((lab, i) => (
           <i key={i} style={{ background: hexFromLabD50(lab) }} />
         ))}
       </span>
-      <span className="chips-key" aria-hidden>
+      <span className={inksCss.chipsKey} aria-hidden>
         <span>below</span>
         <span>alone</span>
         <span>seen</span>

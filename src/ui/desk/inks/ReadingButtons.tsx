@@ -6,6 +6,7 @@ import { useId, useState } from 'react';
 import type { ReadingSource } from '@/core/sheets';
 import type { NamedReading, Reading, ReadingRequest } from '@/records';
 import { usePrintDesk } from '../../kit/printContext';
+import { kit } from '@/ui/kit/styles';
 
 /** A reading of one patch: with the colour reader, or a sample of a measurement file. */
 export function ReadingButtons({
@@ -33,7 +34,7 @@ export function ReadingButtons({
     else tell(answer.message);
   };
   return (
-    <div className="row">
+    <div className={kit.row}>
       <Button disabled={busy} onClick={() => void read()}>
         {busy ? 'reading …' : 'Read with the reader'}
       </Button>
@@ -44,7 +45,7 @@ export function ReadingButtons({
         id={fileId}
         type="file"
         accept=".txt,.cgats,.ti3,text/plain"
-        className="visually-hidden"
+        className={kit.visuallyHidden}
         aria-label="Measurement file"
         onChange={(e) => {
           void open(e.target.files?.[0]);

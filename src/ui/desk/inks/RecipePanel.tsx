@@ -24,6 +24,9 @@ import { GotPanel } from './GotPanel';
 import { useInkNeed } from './InksView';
 import { lowestPart, partsInWords, sameParts, withShare } from './parts';
 import { usePigments } from './usePigments';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './RecipePanel.module.css';
 
 const LIMIT_WORDS: Record<RecipeLimit, string> = {
   'below shows through':
@@ -92,16 +95,16 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
   return (
     <>
       <section>
-        <div className="row between">
+        <div className={clsx(kit.row, kit.between)}>
           <h2>
             Run {question.run + 1}, {ink.name}
           </h2>
-          <span className="quiet num">
+          <span className={clsx(kit.quiet, kit.num)}>
             {need.grams.toFixed(need.grams < 10 ? 1 : 0)} g · {need.millilitres.toFixed(0)} ml ·{' '}
             {(need.millilitres / ML_PER_TEASPOON).toFixed(1)} tsp
           </span>
         </div>
-        <p className="note">
+        <p className={kit.note}>
           for {need.sheets} sheets with waste, on roller and slab (start values){closed ? ' · this run is closed' : ''}
         </p>
       </section>
@@ -119,7 +122,7 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
             taken={Boolean(kept)}
           />
           {missing.length > 0 && (
-            <p className="say bad">
+            <p className={clsx(kit.say, kit.bad)}>
               {ink
                 .recipe!.parts.filter((p) => missing.some((m) => m.id === p.inkId))
                 .map((p) => p.name)
@@ -135,7 +138,7 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
             onTurn={setParts}
             onLet={(next) => take(next, 'recipe changed')}
           />
-          <div className="row" style={{ marginTop: 12 }}>
+          <div className={clsx(kit.row, kit.above12)}>
             <Button href={urls.file(`lid-${question.run + 1}.pdf`)}>Lid label, PDF</Button>
             {parts && (
               <Button variant="text" onClick={() => setParts(undefined)}>
@@ -171,9 +174,9 @@ function Verdict({
 }) {
   const off = seen ? deltaE2000(seen, target) : undefined;
   return (
-    <div style={{ minHeight: 92 }}>
-      <div className="row" aria-live="polite">
-        <span className="pair tall" aria-hidden>
+    <div className={css.verdict}>
+      <div className={kit.row} aria-live="polite">
+        <span className={clsx(kit.pair, kit.tall)} aria-hidden>
           <i style={{ background: seen ? hexFromLabD50(seen) : 'transparent' }} />
           <i style={{ background: hexFromLabD50(target) }} />
         </span>
@@ -182,25 +185,25 @@ function Verdict({
             'nothing mixed yet'
           ) : (
             <>
-              seen, wanted: <strong className="num">ΔE {off.toFixed(1)}</strong>, {wordForDifference(off)}
+              seen, wanted: <strong className={kit.num}>ΔE {off.toFixed(1)}</strong>, {wordForDifference(off)}
             </>
           )}
           <br />
-          {!taken && found && <span className="quiet">found for this run; not taken yet</span>}
-          {same && <span className="press">as found </span>}
+          {!taken && found && <span className={kit.quiet}>found for this run; not taken yet</span>}
+          {same && <span className={kit.press}>as found </span>}
           {overlapsOff !== undefined && (
-            <span className="quiet">in its overlaps ΔE {overlapsOff.toFixed(1)} at most</span>
+            <span className={kit.quiet}>in its overlaps ΔE {overlapsOff.toFixed(1)} at most</span>
           )}
         </span>
       </div>
       {found?.limit && (
-        <p className="say bad" style={{ marginTop: 8 }}>
+        <p className={clsx(kit.say, kit.bad, kit.above8)}>
           This colour cannot be reached from here: {LIMIT_WORDS[found.limit]} The nearest is ΔE{' '}
           {found.best.deltaE.toFixed(1)} off.
         </p>
       )}
       {found && !same && onTake && (
-        <Button variant="contained" color="primary" sx={{ mt: 1 }} onClick={onTake}>
+        <Button variant="contained" color="primary" className={kit.above8} onClick={onTake}>
           {taken ? `Take the recipe found (ΔE ${found.chosen.deltaE.toFixed(1)})` : 'Take this recipe'}
         </Button>
       )}
@@ -233,12 +236,12 @@ function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsP
   };
   return (
     <>
-      <div className="parts-edit" style={{ margin: '10px 0 8px' }}>
+      <div className={clsx(css.partsEdit, kit.above10, kit.below8)}>
         {parts.map((part) => (
           <Fragment key={part.id}>
             <Swatch lab={inks.find((ink) => ink.id === part.id)?.colour.labD50 ?? [50, 0, 0]} />
             <span>
-              {nameOf(part.id)} <span className="quiet num">{partsInWords(part.share, lowest)}</span>
+              {nameOf(part.id)} <span className={clsx(kit.quiet, kit.num)}>{partsInWords(part.share, lowest)}</span>
             </span>
             <PercentInput
               share={part.share}
@@ -247,15 +250,15 @@ function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsP
               onType={(text) => type(part.id, text)}
             />
             <span
-              className={short(part) ? 'num madder' : 'num quiet'}
-              style={{ textAlign: 'right' }}
+              className={clsx(kit.num, short(part) ? kit.madder : kit.quiet, kit.atRight)}
+
               title={short(part) ? `only ${stockOf(part)} g of it in the cabinet` : undefined}
             >
               {(part.share * grams).toFixed(grams * part.share < 10 ? 2 : 1)} g
             </span>
             <button
               type="button"
-              className="bare quiet"
+              className={clsx(kit.bare, kit.quiet)}
               aria-label={`Leave out ${nameOf(part.id)}`}
               disabled={disabled || parts.length < 2}
               onClick={() => onLet(withShare(parts, part.id, 0))}
@@ -263,7 +266,7 @@ function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsP
               ✕
             </button>
             <Slider
-              className="slide"
+              className={css.slide}
               aria-label={`${nameOf(part.id)}, share`}
               value={100 * part.share}
               min={0}
@@ -277,7 +280,7 @@ function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsP
         ))}
       </div>
       {parts.filter(short).map((part) => (
-        <p key={part.id} className="say wait" style={{ marginBottom: 8 }}>
+        <p key={part.id} className={clsx(kit.say, kit.wait, kit.below8)}>
           Not enough {nameOf(part.id)}: {(part.share * grams).toFixed(1)} g are needed, {stockOf(part)} g are in the
           cabinet.
         </p>
@@ -387,8 +390,8 @@ function Gradation({
       </TextField>
       {looks && (
         <div
-          className="grad"
-          style={{ marginTop: 8 }}
+          className={clsx(css.grad, kit.above8)}
+
           role="img"
           aria-label={`Gradation to ${other!.name} over what lies below`}
         >

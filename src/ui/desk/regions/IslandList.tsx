@@ -9,6 +9,9 @@ import { Swatch } from '../../kit/Swatch';
 import type { Regions } from './useRegions';
 import { areaWords } from './words';
 import { useAnchors } from './useAnchors';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './IslandList.module.css';
 
 const SHOWN = 60;
 const SPECK_MM2 = { min: 0.05, max: 100, what: 'the smallest island to keep' } as const;
@@ -36,14 +39,14 @@ export function IslandList({ regions, closed }: { regions: Regions; closed: bool
   return (
     <>
       <section>
-        <div className="row between">
+        <div className={clsx(kit.row, kit.between)}>
           <h2>Islands</h2>
-          <span className="quiet">{list ? `${list.total} from ${leastMm2} mm²` : 'counting …'}</span>
+          <span className={kit.quiet}>{list ? `${list.total} from ${leastMm2} mm²` : 'counting …'}</span>
         </div>
-        <div className="fields" style={{ margin: '10px 0 8px' }}>
-          <label className="quiet" style={{ display: 'grid', gap: 3 }}>
+        <div className={clsx(kit.fields, kit.above10, kit.below8)}>
+          <label className={clsx(kit.quiet, kit.stack, kit.gap3)}>
             sorted by
-            <select className="plain-select" value={order} onChange={(e) => setOrder(e.target.value as IslandOrder)}>
+            <select className={kit.plainSelect} value={order} onChange={(e) => setOrder(e.target.value as IslandOrder)}>
               {ISLAND_ORDERS.map((o) => (
                 <option key={o} value={o}>
                   {o}
@@ -58,42 +61,37 @@ export function IslandList({ regions, closed }: { regions: Regions; closed: bool
             onChange={setLeastMm2}
           />
         </div>
-        <div
-          className="tones"
-          role="listbox"
-          aria-label="Islands of the picture"
-          style={{ maxHeight: 320, overflow: 'auto' }}
-        >
+        <div className={clsx(kit.tones, kit.scrolls, css.list)} role="listbox" aria-label="Islands of the picture">
           {list?.rows.map((row) => (
             <button
               key={row.key}
               type="button"
               role="option"
-              className="tone"
+              className={clsx(kit.tone, css.island)}
               aria-selected={regions.chosen?.key === row.key}
               aria-pressed={regions.chosen?.key === row.key}
-              style={{ gridTemplateColumns: '18px 1fr auto auto', padding: '4px 6px' }}
+
               onClick={() => regions.choose(row)}
             >
               <Swatch lab={colours[row.label]?.wantedLabD50 ?? [50, 0, 0]} />
-              <span style={{ fontSize: 13 }}>
+              <span className={kit.small}>
                 {colours[row.label]?.name}
                 {lettered?.includes(row.key) ? ' · lettering' : ''}
               </span>
-              <span className="num" style={{ fontSize: 12.5 }}>
-                {areaWords(row.areaMm2)}
+              <span className={clsx(kit.num, kit.fine)}>{areaWords(row.areaMm2)}</span>
+              <span className={clsx(kit.num, kit.quiet)}>
+                {row.thinnestMm >= 2.9 ? '—' : formatLength(row.thinnestMm, unit, 1)}
               </span>
-              <span className="num quiet">{row.thinnestMm >= 2.9 ? '—' : formatLength(row.thinnestMm, unit, 1)}</span>
             </button>
           ))}
         </div>
         {lostLettering > 0 && (
-          <p className="say wait" style={{ marginTop: 8 }}>
+          <p className={clsx(kit.say, kit.wait, kit.above8)}>
             {lostLettering} part{lostLettering === 1 ? '' : 's'} marked as lettering{' '}
             {lostLettering === 1 ? 'is' : 'are'} lost: another colour lies there now. Mark the lettering anew.{' '}
             <button
               type="button"
-              className="link"
+              className={kit.link}
               onClick={() =>
                 void change('lost lettering let go', (p) => ({
                   ...p,
@@ -106,17 +104,17 @@ export function IslandList({ regions, closed }: { regions: Regions; closed: bool
           </p>
         )}
         {list && list.total > SHOWN && (
-          <p className="note">the first {SHOWN}; N and Shift N step through all in reading order</p>
+          <p className={kit.note}>the first {SHOWN}; N and Shift N step through all in reading order</p>
         )}
       </section>
       {!closed && (
         <section>
           <h3>Remove specks inside a lasso</h3>
-          <div className="fields" style={{ marginTop: 10, alignItems: 'start' }}>
+          <div className={clsx(kit.fields, kit.above10, kit.atTop)}>
             <NumberField label="Smaller than, mm²" value={speckMm2} range={SPECK_MM2} onChange={setSpeckMm2} />
             {line?.use !== 'lasso' && (
               <Button
-                sx={{ height: 34 }}
+                className={kit.fieldHigh}
                 onClick={() => {
                   regions.letGo();
                   regions.setLine({ use: 'lasso', pointsPx: [] });
@@ -128,11 +126,11 @@ export function IslandList({ regions, closed }: { regions: Regions; closed: bool
           </div>
           {line?.use === 'lasso' && (
             <>
-              <p className="note" style={{ margin: '6px 0' }}>
+              <p className={clsx(kit.note, kit.around6)}>
                 Go round the specks, point by point: click, or cross and Enter. {line.pointsPx.length / 2} points so
                 far.
               </p>
-              <div className="row">
+              <div className={kit.row}>
                 <Button
                   variant="contained"
                   disabled={line.pointsPx.length < 6}
@@ -151,7 +149,7 @@ export function IslandList({ regions, closed }: { regions: Regions; closed: bool
             </>
           )}
           {regions.said && !regions.chosen && (
-            <p className="say bad" role="alert">
+            <p className={clsx(kit.say, kit.bad)} role="alert">
               {regions.said}
             </p>
           )}

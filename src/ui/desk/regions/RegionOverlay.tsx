@@ -2,6 +2,9 @@
 import { pathOfMm } from '../../kit/paths';
 import { usePrintDesk } from '../../kit/printContext';
 import { useChosenIsland, type Regions } from './useRegions';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import { TOKENS } from '@/ui/theme/tokens';
 
 /** The chosen island's own outline, and a ring that finds it where it is small. In mm of the print; `mm` is a screen pixel. */
 export function IslandOverlay({ mm }: { mm: number }) {
@@ -11,9 +14,10 @@ export function IslandOverlay({ mm }: { mm: number }) {
   if (!chosen) return null;
   return (
     <>
-      {chosen.outlinesMm && <path className="island-line" d={pathOfMm(chosen.outlinesMm)} />}
+      {chosen.outlinesMm && <path className={kit.islandLine} d={pathOfMm(chosen.outlinesMm)} />}
       <circle
-        className="place-mark picked"
+        className={clsx(kit.placeMark, kit.picked)}
+        data-testid="picked"
         cx={(chosen.x + 0.5) * mmPerPx}
         cy={(chosen.y + 0.5) * mmPerPx}
         r={9 * mm}
@@ -40,12 +44,20 @@ export function DrawnPath({ pointsMm, closed, mm }: { pointsMm: readonly number[
   const d = pathOfMm([pointsMm], closed);
   return (
     <>
-      <path d={d} fill={closed ? '#A63A2B22' : 'none'} stroke="#FBF9F3" strokeWidth={4 * mm} />
-      <path d={d} fill="none" stroke="#A63A2B" strokeWidth={1.8 * mm} />
+      <path d={d} fill={closed ? `${TOKENS.madder}22` : 'none'} stroke={TOKENS.sheet} strokeWidth={4 * mm} />
+      <path d={d} fill="none" stroke={TOKENS.madder} strokeWidth={1.8 * mm} />
       {pointsMm.map(
         (v, i) =>
           i % 2 === 0 && (
-            <circle key={i} cx={v} cy={pointsMm[i + 1]} r={3 * mm} fill="#A63A2B" stroke="#FBF9F3" strokeWidth={mm} />
+            <circle
+              key={i}
+              cx={v}
+              cy={pointsMm[i + 1]}
+              r={3 * mm}
+              fill={TOKENS.madder}
+              stroke={TOKENS.sheet}
+              strokeWidth={mm}
+            />
           ),
       )}
     </>

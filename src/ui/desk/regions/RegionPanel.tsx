@@ -14,6 +14,9 @@ import type { Regions } from './useRegions';
 import { areaWords } from './words';
 import { useKeys } from '../../kit/keys';
 import { anchorOf, useAnchors } from './useAnchors';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './RegionPanel.module.css';
 
 const WIDTH_MM = { minMm: 0.1, maxMm: 3, what: 'the width' } as const;
 const RADIUS_MM = { minMm: 0.1, maxMm: 1.4, what: 'the rounding' } as const;
@@ -43,10 +46,8 @@ export function RegionPanel({ regions }: { regions: Regions }) {
   const next = chosen.detail?.neighbours[0];
   const acts = !closed && (
     <>
-      <p className="note" style={{ marginTop: 6 }}>
-        Give it to
-      </p>
-      <div className="row" style={{ marginTop: 4, gap: 6 }}>
+      <p className={clsx(kit.note, kit.above6)}>Give it to</p>
+      <div className={clsx(kit.row, kit.above4, kit.gap6)}>
         {colours.map(
           (c, label) =>
             label !== chosen.label &&
@@ -54,8 +55,8 @@ export function RegionPanel({ regions }: { regions: Regions }) {
               <button
                 key={c.id}
                 type="button"
-                className="bare row"
-                style={{ gap: 5, padding: 3 }}
+                className={clsx(kit.bare, kit.row, kit.gap5, css.choice)}
+
                 onClick={() => give(label)}
                 aria-label={`Give the island to ${c.name}`}
               >
@@ -65,7 +66,7 @@ export function RegionPanel({ regions }: { regions: Regions }) {
             ),
         )}
       </div>
-      <div className="row" style={{ marginTop: 8, gap: 6 }}>
+      <div className={clsx(kit.row, kit.above8, kit.gap6)}>
         <Button
           size="small"
           disabled={!next || !open(next.label)}
@@ -81,10 +82,10 @@ export function RegionPanel({ regions }: { regions: Regions }) {
         </Button>
       </div>
       {regions.line && regions.line.use !== 'lasso' && <LineUse key={regions.line.use} regions={regions} />}
-      <div className="fields" style={{ marginTop: 12, alignItems: 'start' }}>
+      <div className={clsx(kit.fields, kit.above12, kit.atTop)}>
         <LengthField label="Thin parts up to" valueMm={widthMm} unit={unit} range={WIDTH_MM} onChange={setWidthMm} />
         <Button
-          sx={{ height: 34 }}
+          className={kit.fieldHigh}
           onClick={() =>
             void act('thin parts thickened', {
               kind: 'thicken',
@@ -98,7 +99,7 @@ export function RegionPanel({ regions }: { regions: Regions }) {
         </Button>
         <LengthField label="Edge rounded by" valueMm={radiusMm} unit={unit} range={RADIUS_MM} onChange={setRadiusMm} />
         <Button
-          sx={{ height: 34 }}
+          className={kit.fieldHigh}
           onClick={() =>
             void act('edge smoothed', { kind: 'smooth', island: chosen.key, radiusPx: radiusMm / mmPerPx })
           }
@@ -109,14 +110,14 @@ export function RegionPanel({ regions }: { regions: Regions }) {
     </>
   );
   return (
-    <section className="say" aria-label="Chosen island">
-      <div className="row between">
+    <section className={kit.say} aria-label="Chosen island">
+      <div className={clsx(kit.row, kit.between)}>
         <h3>Island of {areaWords(chosen.areaMm2)}</h3>
-        <button type="button" className="link" onClick={regions.letGo}>
+        <button type="button" className={kit.link} onClick={regions.letGo}>
           let go
         </button>
       </div>
-      <p className="note" aria-live="polite">
+      <p className={kit.note} aria-live="polite">
         <Swatch lab={colours[chosen.label].wantedLabD50} /> {colours[chosen.label].name}
         {chosen.detail && (
           <>
@@ -143,13 +144,13 @@ export function RegionPanel({ regions }: { regions: Regions }) {
         )}
       </p>
       {regions.said && (
-        <p className="say bad" role="alert" style={{ marginTop: 6 }}>
+        <p className={clsx(kit.say, kit.bad, kit.above6)} role="alert">
           {regions.said}
         </p>
       )}
-      {acts || <p className="note">Its outline is cut or printed on every side, so it stays as it is.</p>}
+      {acts || <p className={kit.note}>Its outline is cut or printed on every side, so it stays as it is.</p>}
       <FormControlLabel
-        sx={{ mt: 0.5 }}
+        className={kit.above4}
         control={
           <Checkbox
             size="small"
@@ -192,14 +193,14 @@ function LineUse({ regions }: { regions: Regions }) {
   useKeys('f', 'the drawn line is done', finish);
   if (!line) return null;
   return (
-    <div style={{ borderTop: '1px solid var(--hairline)', marginTop: 10, paddingTop: 8, display: 'grid', gap: 10 }}>
-      <p className="note">
+    <div className={clsx(kit.above10, kit.stack, kit.gap10, css.tools)}>
+      <p className={kit.note}>
         {line.use === 'split'
           ? 'Draw a line from outside to outside, point by point; the smaller part gets the colour.'
           : 'Draw the gap, point by point.'}{' '}
         Click, or move the cross with the arrow keys and press Enter. {line.pointsPx.length / 2} points so far.
       </p>
-      <div className="fields">
+      <div className={kit.fields}>
         <TextField
           select
           label={line.use === 'split' ? 'The smaller part' : 'The gap'}
@@ -219,9 +220,9 @@ function LineUse({ regions }: { regions: Regions }) {
           <LengthField label="As wide as" valueMm={widthMm} unit={unit} range={WIDTH_MM} onChange={setWidthMm} />
         )}
       </div>
-      <div className="row">
+      <div className={kit.row}>
         <Button variant="contained" disabled={line.pointsPx.length < 4} onClick={finish}>
-          {line.use === 'split' ? 'Split here' : 'Open here'} <kbd style={{ marginLeft: 8 }}>F</kbd>
+          {line.use === 'split' ? 'Split here' : 'Open here'} <kbd className={kit.keyHint}>F</kbd>
         </Button>
         <Button onClick={regions.unpoint} disabled={line.pointsPx.length === 0}>
           Last point back

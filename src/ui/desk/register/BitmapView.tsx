@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { NewestOnly } from '@/workers';
+import css from './BitmapView.module.css';
 
 interface Props {
   /** Height by width. */
@@ -38,7 +39,7 @@ export function BitmapView({ aspect, label, paint, children }: Props) {
     if (width > 0) newest.push({ work: paint, width, height: Math.max(1, Math.round(width * aspect)) });
   }, [newest, paint, width, aspect]);
   return (
-    <div className="bitmap-view" style={{ aspectRatio: `${1 / aspect}` }}>
+    <div className={css.bitmapView} style={{ aspectRatio: `${1 / aspect}` }}>
       <canvas ref={canvas} role="img" aria-label={label} />
       {children}
     </div>

@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { formatLength, parseLengthMm, success, type LengthRange, type LengthUnit } from '@/core/units';
+import css from './DimField.module.css';
 
 interface Props {
   readonly label: string;
@@ -31,7 +32,7 @@ export function DimField({ label, valueMm, unit, range, x, y, onChange, onError,
   };
   return (
     <input
-      className="number-on-drawing"
+      className={css.numberOnDrawing}
       aria-label={label}
       aria-invalid={wrong}
       disabled={disabled}

@@ -25,6 +25,9 @@ import { LengthField, NumberField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { BitmapView } from './BitmapView';
 import { centred, type Fit } from './useFit';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './FitLeaf.module.css';
 
 export type FitPicture = 'sheets' | 'hand' | 'where';
 /** How many times larger than the sheet picture the inset shows. */
@@ -86,15 +89,15 @@ function SheetFigure({
     [paintAt, motions, at],
   );
   return (
-    <figure className="fit-figure">
+    <figure className={css.fitFigure}>
       <figcaption>
-        <strong>{name}</strong> <span className="quiet">{words}</span>
+        <strong>{name}</strong> <span className={kit.quiet}>{words}</span>
       </figcaption>
-      <div style={{ maxWidth: `calc((100vh - 500px) * ${widthMm / heightMm})`, minWidth: 200 }}>
+      <div className={css.wholeSheet} style={{ maxWidth: `calc((100vh - 500px) * ${widthMm / heightMm})` }}>
         <BitmapView aspect={heightMm / widthMm} label={`${name}: the sheet as it would come out`} paint={whole}>
-          <svg className="over" viewBox={`0 0 ${widthMm} ${heightMm}`} aria-hidden>
+          <svg viewBox={`0 0 ${widthMm} ${heightMm}`} aria-hidden>
             <rect
-              className="lens"
+              className={css.lens}
               x={at.xMm - INSET_MM}
               y={at.yMm - INSET_MM * 0.46}
               width={2 * INSET_MM}
@@ -104,7 +107,7 @@ function SheetFigure({
         </BitmapView>
       </div>
       <BitmapView aspect={0.46} label={`${name}: its worst place, magnified`} paint={near} />
-      <p className="note num">
+      <p className={clsx(kit.note, kit.num)}>
         {found.widestMm > 0
           ? `worst place magnified ${Math.round(widthMm / (2 * INSET_MM))} times: widest ${formatLength(found.widestMm, unit, 2)}, ${(found.faultMm2 / 100).toFixed(2)} cm² in all`
           : 'nothing to be seen'}
@@ -143,18 +146,18 @@ export function FitStage({
     },
     [worker, result, plan.register.wishShare],
   );
-  if (fit.problem) return <p className="say bad">{fit.problem}</p>;
-  if (!result) return <p className="note">Laying ten thousand sheets …</p>;
+  if (fit.problem) return <p className={clsx(kit.say, kit.bad)}>{fit.problem}</p>;
+  if (!result) return <p className={kit.note}>Laying ten thousand sheets …</p>;
   if (show === 'sheets') {
     return (
-      <div className="fit-figures">
+      <div className={css.fitFigures}>
         <SheetFigure worker={worker} name="Typical sheet" words="half come out better" found={result.typical} />
         <SheetFigure worker={worker} name="Worst of ten" words="one in ten is worse" found={result.worstOfTen} />
       </div>
     );
   }
   return (
-    <div className="fit-single" style={{ maxWidth: `calc((100vh - 330px) * ${widthMm / heightMm})` }}>
+    <div className={css.fitSingle} style={{ maxWidth: `calc((100vh - 330px) * ${widthMm / heightMm})` }}>
       {show === 'hand' ? (
         <BitmapView
           aspect={(heightMm + 8) / (widthMm + 8)}
@@ -169,7 +172,7 @@ export function FitStage({
         />
       )}
       {show === 'where' && (
-        <p className="note">
+        <p className={kit.note}>
           Heavy lines show a fault on more than half of the sheets, middling ones on more than{' '}
           {percent(plan.register.wishShare)} %. A designer can loosen these: let the shapes overlap, leave a gap that is
           meant, or put a darker line between.
@@ -217,7 +220,7 @@ export function FitFields({
       <section role="status" aria-live="polite">
         {result ? (
           <>
-            <p className="answer" style={{ fontSize: 24 }}>
+            <p className={clsx(kit.answer, kit.display)}>
               {result.share > 0.99
                 ? 'Nearly every sheet shows'
                 : result.share < 0.01
@@ -225,7 +228,7 @@ export function FitFields({
                   : `${percent(result.share)} % of sheets show`}{' '}
               a fault wider than {formatLength(register.sliverMm, unit, 2)}.
             </p>
-            <p className="note num">
+            <p className={clsx(kit.note, kit.num)}>
               {question.sheets.toLocaleString('en-GB')} sheets by{' '}
               {registrationWay(plan.way.registration).name.toLowerCase()}, in {Math.round(result.milliseconds)} ms. ±
               {spread.shiftMm.toFixed(2)} mm and ±{spread.turnDeg.toFixed(2)}° a laying,{' '}
@@ -233,10 +236,10 @@ export function FitFields({
             </p>
           </>
         ) : (
-          <p className="note">…</p>
+          <p className={kit.note}>…</p>
         )}
       </section>
-      <div className="leaves tight" role="tablist" aria-label="What is shown">
+      <div className={clsx(kit.leaves, kit.tight)} role="tablist" aria-label="What is shown">
         {(
           [
             ['sheets', 'Sheets'],
@@ -263,7 +266,7 @@ export function FitFields({
       <Remedy worker={worker} fit={fit} />
       <section>
         <h2>What moves</h2>
-        <div style={{ display: 'grid', gap: 14, marginTop: 14 }}>
+        <div className={clsx(kit.stack, kit.gap14, kit.above14)}>
           <TextField
             select
             label="Hand"
@@ -293,13 +296,13 @@ export function FitFields({
             />
           )}
         </div>
-        <p className="note" style={{ marginTop: 8 }}>
+        <p className={clsx(kit.note, kit.above8)}>
           From the first run to the last; drier is negative. Paper grows 1.5 % across its grain (
           {plan.layout.paperGrain === 'upright' ? 'left to right here' : 'up and down here'}) and 0.3 % along it at full
           damp, wood 0.2 % across for each percent: start values.
         </p>
         {progress.bench.proofs.length > 0 && (
-          <label className="tick" style={{ display: 'block', marginTop: 8 }}>
+          <label className={clsx(kit.tick, kit.block, kit.above8)}>
             <input type="checkbox" checked={withProofs} onChange={(e) => onProofs(e.target.checked)} /> with the misfit
             last proofed
           </label>
@@ -307,7 +310,7 @@ export function FitFields({
       </section>
       <section>
         <h2>What is put up with</h2>
-        <div className="fields" style={{ marginTop: 14 }}>
+        <div className={clsx(kit.fields, kit.above14)}>
           <LengthField
             label="Seen from"
             valueMm={register.sliverMm}
@@ -325,7 +328,7 @@ export function FitFields({
         </div>
       </section>
       <WaysTable worker={worker} fit={fit} />
-      <p className="note">
+      <p className={kit.note}>
         Positions are on the print as seen. The sheet is {formatLength(layout.sheetMm.widthMm, unit)} wide.
       </p>
     </>
@@ -355,9 +358,7 @@ function HandSliders({
     words: string,
     change: (v: number) => void,
   ) => (
-    <label
-      style={{ display: 'grid', gridTemplateColumns: '64px 1fr 78px', gap: 12, alignItems: 'center', fontSize: 13 }}
-    >
+    <label className={clsx(kit.gap12, kit.small, css.slideRow)}>
       {label}
       <Slider
         size="small"
@@ -368,7 +369,7 @@ function HandSliders({
         aria-label={`Run ${run}, ${label}`}
         onChange={(_, v) => change(v as number)}
       />
-      <span className="num">{words}</span>
+      <span className={kit.num}>{words}</span>
     </label>
   );
   return (
@@ -376,7 +377,7 @@ function HandSliders({
       <h2>
         Run {run} of {plan.runs.length}
       </h2>
-      <p className="note">Choose a run on the line below.</p>
+      <p className={kit.note}>Choose a run on the line below.</p>
       {slider('right', motion.dxMm, 3, 0.05, formatLength(motion.dxMm, unit, 2), (dxMm) => set({ dxMm }))}
       {slider('down', motion.dyMm, 3, 0.05, formatLength(motion.dyMm, unit, 2), (dyMm) => set({ dyMm }))}
       {slider('clockwise', motion.rotationDeg, 1, 0.02, `${motion.rotationDeg.toFixed(2)}°`, (rotationDeg) =>
@@ -401,24 +402,22 @@ function Pairs({ result }: { result: FitResult }) {
     <section>
       <h2>Boundaries that show it first</h2>
       {shown.length === 0 ? (
-        <p className="note">No two films end on one line: whatever moves, only the shapes move.</p>
+        <p className={kit.note}>No two films end on one line: whatever moves, only the shapes move.</p>
       ) : (
-        <ul className="watch">
+        <ul className={kit.watch}>
           {shown.map((p) => (
-            <li key={`${p.a} ${p.b}`} className="row" style={{ gap: 8, flexWrap: 'nowrap', fontSize: 13 }}>
-              <span className="pair" aria-hidden>
+            <li key={`${p.a} ${p.b}`} className={clsx(kit.row, kit.gap8, kit.noWrap, kit.small)}>
+              <span className={kit.pair} aria-hidden>
                 <i style={{ background: hex(lab(p.a)) }} />
                 <i style={{ background: hex(lab(p.b)) }} />
               </span>
-              <span style={{ minWidth: 0 }}>
+              <span className={kit.shrinks}>
                 {name(p.a)} and {name(p.b)}{' '}
-                <span className="quiet" style={{ display: 'block' }}>
+                <span className={clsx(kit.quiet, kit.block)}>
                   {formatLength(p.lengthMm, unit, 0)} long, {p.films} films end here
                 </span>
               </span>
-              <strong className="num" style={{ marginLeft: 'auto' }}>
-                {percent(p.share)} %
-              </strong>
+              <strong className={clsx(kit.num, kit.toEnd)}>{percent(p.share)} %</strong>
             </li>
           ))}
         </ul>
@@ -448,20 +447,22 @@ function Remedy({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
     if (got.ok) setFound({ question, answer: got.value });
   };
   if (result && result.share <= plan.register.wishShare)
-    return <p className="say good">That is within the {percent(plan.register.wishShare)} % put up with.</p>;
+    return (
+      <p className={clsx(kit.say, kit.good)}>That is within the {percent(plan.register.wishShare)} % put up with.</p>
+    );
   return (
     <section>
       <Button onClick={() => void look()} disabled={busy || !result}>
         {busy ? 'Trying …' : `Find the ${what} for ${percent(plan.register.wishShare)} %`}
       </Button>
       {answer?.answer && (
-        <div className="say good" style={{ marginTop: 10 }}>
+        <div className={clsx(kit.say, kit.good, kit.above10)}>
           <p>
             {reduction ? 'A choke' : 'An overlap'} of {formatLength(answer.answer.mm, unit, 2)} leaves{' '}
             {percent(answer.answer.share)} %.
           </p>
           <Button
-            sx={{ mt: 1 }}
+            className={kit.above8}
             variant="contained"
             color="primary"
             disabled={progress.cutsDone > 0}
@@ -476,11 +477,11 @@ function Remedy({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
           >
             Take it into the cutting plan
           </Button>
-          {progress.cutsDone > 0 && <p className="note">The first cut is done: the lines are on the block.</p>}
+          {progress.cutsDone > 0 && <p className={kit.note}>The first cut is done: the lines are on the block.</p>}
         </div>
       )}
       {answer && !answer.answer && (
-        <p className="say bad" style={{ marginTop: 10 }}>
+        <p className={clsx(kit.say, kit.bad, kit.above10)}>
           No {what} up to 3 mm brings it there: too many films end on one line, or the way scatters too far. Take a way
           that lays more exactly, or loosen the shapes.
         </p>
@@ -512,7 +513,7 @@ function WaysTable({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
   return (
     <section>
       <h2>By every way</h2>
-      <table className="plain-table ways-table">
+      <table className={clsx(kit.plainTable, css.waysTable)}>
         <thead>
           <tr>
             <th scope="col">way</th>
@@ -525,14 +526,14 @@ function WaysTable({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
           {REGISTRATION_WAYS.map((id, i) => (
             <tr key={id} aria-current={id === plan.way.registration || undefined}>
               <th scope="row">{registrationWay(id).name}</th>
-              <td className="num">{spreads[i].shiftMm.toFixed(2)}</td>
-              <td className="num">{registrationWay(id).minutesASheet}</td>
-              <td className="num">{shares ? `${percent(shares[i])} %` : '…'}</td>
+              <td className={kit.num}>{spreads[i].shiftMm.toFixed(2)}</td>
+              <td className={kit.num}>{registrationWay(id).minutesASheet}</td>
+              <td className={kit.num}>{shares ? `${percent(shares[i])} %` : '…'}</td>
             </tr>
           ))}
         </tbody>
       </table>
-      <p className="note">
+      <p className={kit.note}>
         Start values for a hand that is{' '}
         {plan.register.hand === 'new to it'
           ? 'new to it'

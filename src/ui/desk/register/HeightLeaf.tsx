@@ -4,12 +4,15 @@ import { sentenceIn, formatLength } from '@/core/units';
 import { LengthField } from '../../kit/fields';
 import { Cautions } from '../../kit/Cautions';
 import { usePrintDesk } from '../../kit/printContext';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import { TOKENS } from '@/ui/theme/tokens';
 
 const PARTS = [
-  ['packingMm', 'packing', '#E4DFD2'],
-  ['paperMm', 'paper', '#FBF9F3'],
-  ['blockMm', 'block', '#CFC7B4'],
-  ['backingMm', 'backing', '#B5AC97'],
+  ['packingMm', 'packing', TOKENS.board],
+  ['paperMm', 'paper', TOKENS.sheet],
+  ['blockMm', 'block', TOKENS.standing],
+  ['backingMm', 'backing', TOKENS.backing],
 ] as const;
 
 /** What lies on one another under the pressure, far taller than wide so that tenths can be seen. */
@@ -34,17 +37,17 @@ export function HeightDrawing() {
   const gap = stack.pressGapMm === null ? undefined : base - stack.pressGapMm * scale;
   const level = (mm: number) => base - mm * scale;
   return (
-    <div className="sheet-canvas drawn" style={{ touchAction: 'auto' }}>
+    <div className={clsx(kit.sheetCanvas, kit.drawn, kit.still)}>
       <svg
-        className="drawing"
+        className={kit.drawing}
         viewBox="0 0 760 560"
         width="100%"
         height="100%"
         role="img"
         aria-label={`Stack of ${formatLength(answer.totalMm, unit, 2)}. ${sentenceIn(answer.text, unit)}`}
       >
-        <line x1={60} y1={base} x2={700} y2={base} stroke="#1F2421" strokeWidth={2} />
-        <text x={60} y={base + 20} fontSize={13} fill="#62665E">
+        <line x1={60} y1={base} x2={700} y2={base} stroke={TOKENS.ink} strokeWidth={2} />
+        <text x={60} y={base + 20} fontSize={13} fill={TOKENS.pencil}>
           bed or table
         </text>
         {layers.map(
@@ -57,7 +60,7 @@ export function HeightDrawing() {
                   width={300}
                   height={layer.h}
                   fill={layer.fill}
-                  stroke="#1F2421"
+                  stroke={TOKENS.ink}
                   strokeWidth={1}
                 />
                 <text x={545} y={layer.y + layer.h / 2 + 5} fontSize={14}>
@@ -72,10 +75,10 @@ export function HeightDrawing() {
           width={60}
           height={answer.runnerMm * scale}
           fill="none"
-          stroke="#62665E"
+          stroke={TOKENS.pencil}
           strokeDasharray="5 4"
         />
-        <text x={150} y={level(answer.runnerMm) - 8} fontSize={13} textAnchor="middle" fill="#62665E">
+        <text x={150} y={level(answer.runnerMm) - 8} fontSize={13} textAnchor="middle" fill={TOKENS.pencil}>
           runner {formatLength(answer.runnerMm, unit, 2)}
         </text>
         {withType && (
@@ -85,18 +88,18 @@ export function HeightDrawing() {
               x2={540}
               y1={level(TYPE_HEIGHT_MM)}
               y2={level(TYPE_HEIGHT_MM)}
-              stroke="#3E5C76"
+              stroke={TOKENS.slate}
               strokeDasharray="2 5"
             />
-            <text x={60} y={level(TYPE_HEIGHT_MM) - 5} fontSize={12.5} fill="#3E5C76">
+            <text x={60} y={level(TYPE_HEIGHT_MM) - 5} fontSize={12.5} fill={TOKENS.slate}>
               type height {formatLength(TYPE_HEIGHT_MM, unit, 2)}
             </text>
           </>
         )}
         {gap !== undefined && (
           <>
-            <line x1={200} x2={700} y1={gap} y2={gap} stroke="#A63A2B" strokeWidth={3} />
-            <text x={700} y={gap - 8} fontSize={14} fill="#A63A2B" textAnchor="end">
+            <line x1={200} x2={700} y1={gap} y2={gap} stroke={TOKENS.madder} strokeWidth={3} />
+            <text x={700} y={gap - 8} fontSize={14} fill={TOKENS.madder} textAnchor="end">
               press, open {formatLength(stack.pressGapMm!, unit, 2)}
             </text>
           </>
@@ -129,13 +132,13 @@ export function HeightFields() {
     <>
       <section>
         <h2>On one another</h2>
-        <div className="fields" style={{ marginTop: 14 }}>
+        <div className={clsx(kit.fields, kit.above14)}>
           {field('blockMm', 'Block')}
           {field('backingMm', 'Backing')}
           {field('paperMm', 'Paper')}
           {field('packingMm', 'Packing')}
         </div>
-        <label className="tick" style={{ display: 'block', margin: '14px 0 12px' }}>
+        <label className={clsx(kit.tick, kit.block, kit.above14, kit.below12)}>
           <input
             type="checkbox"
             checked={stack.pressGapMm !== null}
@@ -156,13 +159,13 @@ export function HeightFields() {
         )}
       </section>
       <p
-        className={`say ${answer.verdict === 'prints' || answer.verdict === 'by hand' ? 'good' : 'bad'}`}
+        className={clsx(kit.say, answer.verdict === 'prints' || answer.verdict === 'by hand' ? kit.good : kit.bad)}
         role="status"
       >
         {sentenceIn(answer.text, unit)}
       </p>
       <section>
-        <dl className="figures">
+        <dl className={kit.figures}>
           <dt>all together</dt>
           <dd>{formatLength(answer.totalMm, unit, 2)}</dd>
           <dt>runners or rails</dt>
@@ -170,7 +173,7 @@ export function HeightFields() {
           <dt>{answer.toTypeHeightMm >= 0 ? 'under the block to type height' : 'above type height by'}</dt>
           <dd>{formatLength(Math.abs(answer.toTypeHeightMm), unit, 2)}</dd>
         </dl>
-        <p className="note" style={{ marginTop: 8 }}>
+        <p className={clsx(kit.note, kit.above8)}>
           Bites of 0.05 to 0.6 mm are start values: felts and soft packing take more.
         </p>
       </section>

@@ -20,14 +20,18 @@ import { EXPORT_PAPERS, jigInputOf, type ExportPaper } from '@/records';
 import { Cautions } from '../../kit/Cautions';
 import { usePrintDesk } from '../../kit/printContext';
 import { useLayoutChange } from './useLayoutChange';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './JigLeaf.module.css';
+import { TOKENS } from '@/ui/theme/tokens';
 
 const LINES: Record<JigLayer, { stroke: string; width: number; dash?: string }> = {
-  cut: { stroke: '#1F2421', width: 1.6 },
-  block: { stroke: '#1F2421', width: 1.3 },
-  paper: { stroke: '#3E5C76', width: 1.3, dash: '7 4' },
-  'block stop': { stroke: '#A63A2B', width: 1.6 },
-  'paper stop': { stroke: '#3E5C76', width: 1.6 },
-  guide: { stroke: '#8B8C80', width: 0.8 },
+  cut: { stroke: TOKENS.ink, width: 1.6 },
+  block: { stroke: TOKENS.ink, width: 1.3 },
+  paper: { stroke: TOKENS.slate, width: 1.3, dash: '7 4' },
+  'block stop': { stroke: TOKENS.madder, width: 1.6 },
+  'paper stop': { stroke: TOKENS.slate, width: 1.6 },
+  guide: { stroke: TOKENS.guide, width: 0.8 },
 };
 
 export function useJig(layout: SheetLayout): Jig {
@@ -46,19 +50,19 @@ export function JigDrawing({ layout }: { layout: SheetLayout }) {
   const pad = drawing.widthMm * 0.03,
     head = drawing.heightMm * 0.07;
   return (
-    <div className="sheet-canvas drawn" style={{ touchAction: 'auto' }}>
-      <div className={drawing.side === 'bench' ? 'stamp mirrored' : 'stamp'}>
+    <div className={clsx(kit.sheetCanvas, kit.drawn, kit.still)}>
+      <div className={clsx(kit.stamp, drawing.side === 'bench' && kit.mirrored)}>
         {drawing.side === 'bench' ? 'the bench: right and left exchanged' : 'the print as seen'}
       </div>
       <svg
-        className="drawing"
+        className={kit.drawing}
         viewBox={`${-pad} ${-head} ${drawing.widthMm + 2 * pad} ${drawing.heightMm + pad + head}`}
         width="100%"
         height="100%"
         role="img"
         aria-label={`${registrationWay(plan.way.registration).name}: ${drawing.name}, ${drawing.note}`}
       >
-        <rect x={0} y={0} width={drawing.widthMm} height={drawing.heightMm} fill="#FBF9F3" />
+        <rect x={0} y={0} width={drawing.widthMm} height={drawing.heightMm} fill={TOKENS.sheet} />
         {drawing.marks.map((mark, i) => (
           <Mark key={i} mark={mark} least={drawing.heightMm / 44} />
         ))}
@@ -86,7 +90,7 @@ function Mark({ mark, least }: { mark: JigMark; least: number }) {
         width={mark.rect.widthMm}
         height={mark.rect.heightMm}
         {...style}
-        fill={stop ? `${line.stroke}33` : mark.layer === 'block' ? '#CFC7B455' : 'none'}
+        fill={stop ? `${line.stroke}33` : mark.layer === 'block' ? `${TOKENS.standing}55` : 'none'}
       />
     );
   if (mark.kind === 'line')
@@ -134,12 +138,12 @@ export function JigFields({ layout }: { layout: SheetLayout }) {
             </MenuItem>
           ))}
         </TextField>
-        <p style={{ marginTop: 10 }}>{way.inShort[0].toUpperCase() + way.inShort.slice(1)}.</p>
-        <p className="note num" style={{ marginTop: 6 }}>
+        <p className={kit.above10}>{way.inShort[0].toUpperCase() + way.inShort.slice(1)}.</p>
+        <p className={clsx(kit.note, kit.num, kit.above6)}>
           One laying scatters ±{spread.shiftMm.toFixed(2)} mm and ±{spread.turnDeg.toFixed(2)}° (start values, 1σ);
           about {way.minutesASheet} min a sheet.
         </p>
-        <p className="note" style={{ marginTop: 6 }}>
+        <p className={clsx(kit.note, kit.above6)}>
           Asks of the paper: {sentenceIn(lower(way.asksOfPaper), unit)} Of the block:{' '}
           {sentenceIn(lower(way.asksOfBlock), unit)}{' '}
           {way.shims ? 'A block can be shimmed off its stops.' : 'Misfit cannot be shimmed away here.'}
@@ -147,7 +151,7 @@ export function JigFields({ layout }: { layout: SheetLayout }) {
       </section>
       <section>
         <h2>Steps</h2>
-        <ol className="steps-list">
+        <ol className={css.stepsList}>
           {way.steps.map((step) => (
             <li key={step}>{step}</li>
           ))}
@@ -155,7 +159,7 @@ export function JigFields({ layout }: { layout: SheetLayout }) {
       </section>
       <section>
         <h2>Cut list</h2>
-        <table className="plain-table">
+        <table className={kit.plainTable}>
           <tbody>
             {cutList.map((item, i) => (
               <tr key={i}>
@@ -163,19 +167,19 @@ export function JigFields({ layout }: { layout: SheetLayout }) {
                   {item.count > 1 ? `${item.count} ` : ''}
                   {item.what}
                 </th>
-                <td className="num">
+                <td className={kit.num}>
                   {item.widthMm !== null && item.heightMm !== null
                     ? formatSize(item.widthMm, item.heightMm, unit)
                     : item.widthMm !== null
                       ? `${item.widthMm} mm`
                       : ''}
-                  <div className="note">{sentenceIn([item.of, item.note].filter(Boolean).join('; '), unit)}</div>
+                  <div className={kit.note}>{sentenceIn([item.of, item.note].filter(Boolean).join('; '), unit)}</div>
                 </td>
               </tr>
             ))}
           </tbody>
         </table>
-        <p className="note">
+        <p className={kit.note}>
           Shims to have by:{' '}
           {plan.register.stock.map((s) => `${s.name} ${s.thicknessMm} mm`).join(', ') ||
             SHIM_STOCK.map((s) => s.name).join(', ')}
@@ -184,7 +188,7 @@ export function JigFields({ layout }: { layout: SheetLayout }) {
       </section>
       <section>
         <h2>Export</h2>
-        <div style={{ display: 'grid', gap: 12, marginTop: 12 }}>
+        <div className={clsx(kit.stack, kit.gap12, kit.above12)}>
           <TextField
             select
             label="Printer paper"
@@ -197,14 +201,14 @@ export function JigFields({ layout }: { layout: SheetLayout }) {
               </MenuItem>
             ))}
           </TextField>
-          <div className="row">
+          <div className={kit.row}>
             <Button variant="contained" color="primary" href={urls.file('jig.pdf')}>
               PDF, true to size
             </Button>
             <Button href={urls.file('jig.svg')}>SVG</Button>
             <Button href={urls.file('jig.dxf')}>DXF</Button>
           </div>
-          <p className="note">
+          <p className={kit.note}>
             Large drawings come in tiles that overlap by 10 mm, each with a ruler to check the printer by.
           </p>
         </div>

@@ -11,8 +11,10 @@ import { JigDrawing, JigFields } from './JigLeaf';
 import { useFit } from './useFit';
 import { useRegisterWorker } from './useRegisterWorker';
 import type { FitPicture } from './FitLeaf';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
 
-const opening = () => <p className="note">opening …</p>;
+const opening = () => <p className={kit.note}>opening …</p>;
 const FitStage = dynamic(() => import('./FitLeaf').then((m) => m.FitStage), { ssr: false, loading: opening });
 const FitFields = dynamic(() => import('./FitLeaf').then((m) => m.FitFields), { ssr: false, loading: opening });
 const HeightDrawing = dynamic(() => import('./HeightLeaf').then((m) => m.HeightDrawing), {
@@ -48,11 +50,11 @@ export function RegisterView() {
   const layout = useMemo(() => sheetLayoutOf(plan), [plan]);
   if (!plan.picture || !layout) {
     return (
-      <div className="work" style={{ gridTemplateColumns: '1fr' }}>
-        <div className="stage">
-          <div className="drop">
+      <div className={clsx(kit.work, kit.single)}>
+        <div className={kit.stage}>
+          <div className={kit.drop}>
             <h1>No sheet yet</h1>
-            <p className="note">Paper and margins follow from the picture’s size.</p>
+            <p className={kit.note}>Paper and margins follow from the picture’s size.</p>
             <Link href={urls.page('picture')}>To the picture</Link>
           </div>
         </div>
@@ -60,7 +62,7 @@ export function RegisterView() {
     );
   }
   const tabs = (
-    <div className="leaves tight" role="tablist" aria-label="Of the sheet">
+    <div className={clsx(kit.leaves, kit.tight)} role="tablist" aria-label="Of the sheet">
       {LEAVES.map(([id, name]) => (
         <button key={id} type="button" role="tab" aria-selected={leaf === id} onClick={() => setLeaf(id)}>
           {name}
@@ -70,8 +72,8 @@ export function RegisterView() {
   );
   if (leaf === 'fit') return <FitWork layout={layout} tabs={tabs} />;
   return (
-    <div className="work">
-      <div className="stage">
+    <div className={kit.work}>
+      <div className={kit.stage}>
         <h1>{TITLES[leaf]}</h1>
         {leaf === 'sheet' ? (
           <SheetDrawing layout={layout} />
@@ -81,7 +83,7 @@ export function RegisterView() {
           <HeightDrawing />
         )}
       </div>
-      <aside className="side">
+      <aside className={kit.side}>
         {tabs}
         {leaf === 'sheet' ? (
           <SheetFields layout={layout} />
@@ -107,25 +109,25 @@ function FitWork({ layout, tabs }: { layout: SheetLayout; tabs: React.ReactNode 
   const [hand, setHand] = useState<readonly Motion[]>([]);
   if (!plan.flat || plan.runs.length === 0) {
     return (
-      <div className="work">
-        <div className="stage">
-          <div className="drop">
+      <div className={kit.work}>
+        <div className={kit.stage}>
+          <div className={kit.drop}>
             <h1>No runs yet</h1>
-            <p className="note">What can show a misfit follows from the flat colours and their runs.</p>
+            <p className={kit.note}>What can show a misfit follows from the flat colours and their runs.</p>
             <Link href={urls.page('picture')}>To the picture</Link>
           </div>
         </div>
-        <aside className="side">{tabs}</aside>
+        <aside className={kit.side}>{tabs}</aside>
       </div>
     );
   }
   return (
-    <div className="work">
-      <div className="stage scrolls">
+    <div className={kit.work}>
+      <div className={clsx(kit.stage, kit.scrolls)}>
         <h1>{TITLES.fit}</h1>
         <FitStage worker={worker} fit={fit} show={show} hand={hand} />
       </div>
-      <aside className="side">
+      <aside className={kit.side}>
         {tabs}
         <FitFields
           worker={worker}

@@ -21,6 +21,10 @@ import { usePrintDesk } from '../../kit/printContext';
 import { LookThumb } from '../../kit/LookThumb';
 import { DimField } from './DimField';
 import { useLayoutChange } from './useLayoutChange';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './SheetDrawing.module.css';
+import { TOKENS } from '@/ui/theme/tokens';
 
 /** The sheet as the print is seen, to scale; every number on it can be typed over. */
 export function SheetDrawing({ layout }: { layout: SheetLayout }) {
@@ -88,8 +92,8 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
   const lastRight = last.xMm + last.widthMm,
     lastBelow = last.yMm + last.heightMm;
   return (
-    <div className="sheet-canvas drawn" ref={box} style={{ touchAction: 'auto' }}>
-      <div className="stamp">the print as seen</div>
+    <div className={clsx(kit.sheetCanvas, kit.drawn, kit.still)} ref={box}>
+      <div className={kit.stamp}>the print as seen</div>
       {size.width > 0 && (
         <>
           <svg
@@ -100,7 +104,7 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
           >
             <defs>
               <pattern id="offcut" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(-38)">
-                <path d="M0 0H7" stroke="#A39C8A" strokeWidth="1.4" />
+                <path d="M0 0H7" stroke={TOKENS.edge} strokeWidth="1.4" />
               </pattern>
             </defs>
             <Area x={X(0)} y={Y(0)} w={sheetMm.widthMm * scale} h={sheetMm.heightMm * scale} fill="url(#offcut)" />
@@ -109,7 +113,7 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
               y={Y(finished.yMm)}
               w={finished.widthMm * scale}
               h={finished.heightMm * scale}
-              fill="#FBF9F3"
+              fill={TOKENS.sheet}
             />
             <SheetEdges
               rect={{ xMm: 0, yMm: 0, ...sheetMm }}
@@ -126,7 +130,7 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
                 width={block.rect.widthMm * scale}
                 height={block.rect.heightMm * scale}
                 fill="none"
-                stroke="#62665E"
+                stroke={TOKENS.pencil}
                 strokeWidth={1.2}
                 strokeDasharray="7 4"
               />
@@ -153,7 +157,7 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
                   Y(finished.yMm + finished.heightMm),
                 ],
               ])}
-              stroke="#1F2421"
+              stroke={TOKENS.ink}
               fill="none"
             />
             <Grain
@@ -168,7 +172,7 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
                 fontSize={12.5}
                 fontFamily="var(--head)"
                 fontStyle="italic"
-                fill="#62665E"
+                fill={TOKENS.pencil}
               >
                 4/{plan.sheets.edition}&#8195;title&#8195;signature
               </text>
@@ -177,15 +181,13 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
           {images.map((rect, i) => (
             <div
               key={i}
+              className={css.tab}
               style={{
-                position: 'absolute',
                 left: X(rect.xMm),
                 top: Y(rect.yMm),
                 width: rect.widthMm * scale,
                 height: rect.heightMm * scale,
-                overflow: 'hidden',
                 opacity: i === 0 ? 1 : 0.75,
-                background: '#E4DFD2',
               }}
             >
               {looks && (
@@ -194,13 +196,13 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
             </div>
           ))}
           <svg
-            className="corner"
+            className={kit.corner}
             width={22}
             height={22}
             style={{ left: X(right) - 18, top: Y(below) - 18 }}
             aria-hidden
           >
-            <path d="M20 0V20H0" fill="none" stroke="#A63A2B" strokeWidth={4} />
+            <path d="M20 0V20H0" fill="none" stroke={TOKENS.madder} strokeWidth={4} />
           </svg>
           <DimField
             {...dim}
@@ -279,7 +281,7 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
         </>
       )}
       {problem && (
-        <p className="say bad over-drawing" role="alert">
+        <p className={clsx(kit.say, kit.bad, css.overDrawing)} role="alert">
           {problem}
         </p>
       )}
@@ -352,7 +354,7 @@ function SheetEdges({
               off = 2.2 * Math.sin(i * 2.3) + 1.4 * Math.sin(i * 5.1);
             return `${i ? 'L' : 'M'}${x1 + t * (x2 - x1) + (level ? 0 : off)} ${y1 + t * (y2 - y1) + (level ? off : 0)}`;
           }).join('');
-          return <path key={edge} d={d} fill="none" stroke="#62665E" strokeWidth={1.3} />;
+          return <path key={edge} d={d} fill="none" stroke={TOKENS.pencil} strokeWidth={1.3} />;
         }
         return (
           <line
@@ -361,7 +363,7 @@ function SheetEdges({
             y1={y1}
             x2={x2}
             y2={y2}
-            stroke={registering.includes(edge) ? '#3E5C76' : '#62665E'}
+            stroke={registering.includes(edge) ? TOKENS.slate : TOKENS.pencil}
             strokeWidth={registering.includes(edge) ? 4 : 1.2}
           />
         );
@@ -376,8 +378,8 @@ function Grain({ x, y, direction }: { x: number; y: number; direction: 'upright'
     .join('');
   return (
     <g>
-      <path d={d} stroke="#62665E" strokeWidth={1} fill="none" />
-      <text x={x + (direction === 'upright' ? 14 : 32)} y={y} fontSize={12.5} fill="#62665E">
+      <path d={d} stroke={TOKENS.pencil} strokeWidth={1} fill="none" />
+      <text x={x + (direction === 'upright' ? 14 : 32)} y={y} fontSize={12.5} fill={TOKENS.pencil}>
         grain
       </text>
     </g>

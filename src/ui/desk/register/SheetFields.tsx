@@ -20,6 +20,8 @@ import { SIZE_RANGE_MM, type LayoutPlan } from '@/records';
 import { CountField, LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { useLayoutChange } from './useLayoutChange';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
 
 const SOLVE_WORDS: Record<Solved, string> = {
   paper: 'the paper, from image and margins',
@@ -44,7 +46,7 @@ export function SheetFields({ layout }: { layout: SheetLayout }) {
     <>
       <section>
         <h2>Two of three</h2>
-        <div style={{ display: 'grid', gap: 14, marginTop: 14 }}>
+        <div className={clsx(kit.stack, kit.gap14, kit.above14)}>
           <TextField
             select
             label="Worked out"
@@ -97,13 +99,13 @@ export function SheetFields({ layout }: { layout: SheetLayout }) {
             onChange={(titleRoomMm) => edit('room for the title', () => ({ titleRoomMm }))}
           />
         </div>
-        <p style={{ marginTop: 12 }}>
+        <p className={kit.above12}>
           Finished sheet{' '}
-          <strong className="num">{formatSize(layout.paperMm.widthMm, layout.paperMm.heightMm, unit)}</strong>
+          <strong className={kit.num}>{formatSize(layout.paperMm.widthMm, layout.paperMm.heightMm, unit)}</strong>
           {layout.sheetMm.widthMm > layout.paperMm.widthMm || layout.sheetMm.heightMm > layout.paperMm.heightMm ? (
             <>
               , cut the paper to{' '}
-              <strong className="num">{formatSize(layout.sheetMm.widthMm, layout.sheetMm.heightMm, unit)}</strong>
+              <strong className={kit.num}>{formatSize(layout.sheetMm.widthMm, layout.sheetMm.heightMm, unit)}</strong>
             </>
           ) : (
             ''
@@ -114,7 +116,7 @@ export function SheetFields({ layout }: { layout: SheetLayout }) {
       {layout.problems.length > 0 && (
         <section role="status">
           {layout.problems.map((p) => (
-            <p key={p.text} className="say bad" style={{ marginTop: 8 }}>
+            <p key={p.text} className={clsx(kit.say, kit.bad, kit.above8)}>
               {sentenceIn(p.text, unit)}
             </p>
           ))}
@@ -122,14 +124,14 @@ export function SheetFields({ layout }: { layout: SheetLayout }) {
       )}
       <section>
         <h2>Trimmed off later</h2>
-        <p className="note" style={{ margin: '4px 0 12px' }}>
+        <p className={clsx(kit.note, kit.above4, kit.below12)}>
           {l.allowanceMm ? 'Typed.' : 'As the way of registration asks.'} Ticks, tabs and punched holes lie here.
           {l.allowanceMm && (
             <>
               {' '}
               <button
                 type="button"
-                className="link"
+                className={kit.link}
                 onClick={() => edit('what is trimmed off', () => ({ allowanceMm: null }))}
               >
                 as the way asks
@@ -137,7 +139,7 @@ export function SheetFields({ layout }: { layout: SheetLayout }) {
             </>
           )}
         </p>
-        <div className="fields">
+        <div className={kit.fields}>
           {SHEET_EDGES.map((edge) => (
             <LengthField
               key={edge}
@@ -152,9 +154,9 @@ export function SheetFields({ layout }: { layout: SheetLayout }) {
       </section>
       <section>
         <h2>Paper</h2>
-        <div className="row" role="group" aria-label="Torn edges" style={{ margin: '8px 0' }}>
+        <div className={clsx(kit.row, kit.around8)} role="group" aria-label="Torn edges">
           {SHEET_EDGES.map((edge) => (
-            <label key={edge} className="tick">
+            <label key={edge} className={kit.tick}>
               <input
                 type="checkbox"
                 checked={l.tornEdges.includes(edge)}
@@ -168,8 +170,8 @@ export function SheetFields({ layout }: { layout: SheetLayout }) {
             </label>
           ))}
         </div>
-        <p className="note">Thick edges on the drawing come against the stops: they must be cut true.</p>
-        <div className="fields" style={{ marginTop: 14 }}>
+        <p className={kit.note}>Thick edges on the drawing come against the stops: they must be cut true.</p>
+        <div className={clsx(kit.fields, kit.above14)}>
           <TextField
             select
             label="Grain"
@@ -194,7 +196,7 @@ export function SheetFields({ layout }: { layout: SheetLayout }) {
       </section>
       <section>
         <h2>Several on one sheet</h2>
-        <div className="fields" style={{ marginTop: 14 }}>
+        <div className={clsx(kit.fields, kit.above14)}>
           <CountField
             label="Across"
             value={l.copies.columns}
@@ -209,7 +211,7 @@ export function SheetFields({ layout }: { layout: SheetLayout }) {
           />
         </div>
         {l.copies.columns * l.copies.rows > 1 && (
-          <div style={{ marginTop: 12 }}>
+          <div className={kit.above12}>
             <LengthField
               label="Gap to cut apart in"
               valueMm={l.copies.gapMm}
@@ -222,7 +224,7 @@ export function SheetFields({ layout }: { layout: SheetLayout }) {
       </section>
       <section>
         <h2>Blocks in the origin corner</h2>
-        <p className="note" style={{ margin: '4px 0 8px' }}>
+        <p className={clsx(kit.note, kit.above4, kit.below8)}>
           The image ends at each block’s origin corner, bottom right of the print (madder). A block larger than the
           image reaches left and up.
         </p>
@@ -247,8 +249,8 @@ export function SheetFields({ layout }: { layout: SheetLayout }) {
               ),
             }));
           return (
-            <div key={block.id} style={{ margin: '12px 0' }}>
-              <div className="fields">
+            <div key={block.id} className={kit.around12}>
+              <div className={kit.fields}>
                 <LengthField
                   label={`${block.name}, width`}
                   valueMm={size.widthMm}
@@ -267,7 +269,7 @@ export function SheetFields({ layout }: { layout: SheetLayout }) {
                 />
               </div>
               {found && (
-                <p className="note num">
+                <p className={clsx(kit.note, kit.num)}>
                   leaves {formatLength(found.leavesLeftMm, unit)} at the left, {formatLength(found.leavesTopMm, unit)}{' '}
                   at the top
                 </p>
