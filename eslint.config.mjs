@@ -1,4 +1,7 @@
+import css from '@eslint/css';
+import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
 import boundaries from 'eslint-plugin-boundaries';
+import { importX } from 'eslint-plugin-import-x';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
@@ -8,6 +11,14 @@ const CORE_ORDER = ['picture', 'inks', 'layers', 'cutting', 'registration', 'she
 /** On the ground floor too, arrows point one way. */
 const GROUND_ORDER = ['units', 'random', 'colour', 'geometry'];
 
+/** Floors of the interface: theme < kit < the four places, which never import one another. */
+const UI_FLOORS = [
+  ['theme'],
+  ['kit', 'theme'],
+  ...['shelf', 'desk', 'bench', 'drawer'].map((place) => [place, 'kit', 'theme']),
+];
+
+const ui = (floor) => ({ element: { type: 'ui', captured: { floor } } });
 const core = (name) => ({ element: { type: 'core', captured: { module: name } } });
 const allowCore = [
   ...GROUND_ORDER.map((name, i) => ({ from: core(name), allow: { to: GROUND_ORDER.slice(0, i + 1).map(core) } })),
@@ -41,7 +52,15 @@ export const boundaryRules = {
         may('devices', 'core', 'records'),
         may('workers', 'core', 'records'),
         may('server', 'store', 'formats', 'devices', 'records', 'core'),
-        may('ui', 'workers', 'records', 'core'),
+        ...UI_FLOORS.map(([floor, ...below]) => ({
+          from: ui(floor),
+          allow: {
+            to: [
+              ...[floor, ...below].map(ui),
+              ...['workers', 'records', 'core'].map((type) => ({ element: { type } })),
+            ],
+          },
+        })),
         may('app', 'server', 'ui', 'records'),
         may('testing', 'server', 'store', 'formats', 'records', 'core'),
         packages('records', 'yup'),
@@ -62,6 +81,7 @@ export const boundaryRules = {
         packages(
           'ui',
           'react',
+          'clsx',
           'next',
           'next/*',
           '@mui/*',
@@ -74,10 +94,43 @@ export const boundaryRules = {
           'react-image-crop',
           'react-image-crop/**',
         ),
-        packages('app', 'react', 'next', 'next/*', '@mui/**', '@mui/*', '@fontsource/**'),
+        packages('app', 'react', 'clsx', 'next', 'next/*', '@mui/**', '@mui/*', '@fontsource/**'),
       ],
     },
   ],
+};
+
+const HEX = '/#[0-9a-fA-F]{3,8}\\b/';
+/** Colours are written down in core/colour/houseColours.ts only. */
+const colourLiterals = [
+  { selector: `Literal[value=${HEX}]`, message: 'A colour is a token: see core/colour/houseColours.ts.' },
+  { selector: `TemplateElement[value.raw=${HEX}]`, message: 'A colour is a token: see core/colour/houseColours.ts.' },
+];
+/** Classes come from modules; `style` is for what is computed. */
+const inlineStyles = [
+  ...['> ', '> JSXExpressionContainer > ', 'CallExpression > '].map((inside) => ({
+    selector: `JSXAttribute[name.name='className'] ${inside}Literal[value=/[a-z]/]`,
+    message: 'A class comes from the module beside its view, or from kit.',
+  })),
+  { selector: "JSXAttribute[name.name='className'] TemplateLiteral", message: 'Classes are joined by clsx.' },
+  { selector: "JSXAttribute[name.name='sx']", message: 'A style belongs into the module beside its view.' },
+  ...['Literal', 'UnaryExpression > Literal', 'ConditionalExpression > Literal'].map((value) => ({
+    selector: `JSXAttribute[name.name='style'] Property > ${value}`,
+    message: 'Only computed values are written inline; this belongs into the module beside its view.',
+  })),
+];
+
+/** In a module a class is the module's own; a package's class may be named only inside one of the module's. */
+const noGlobalClass = {
+  meta: { type: 'problem', schema: [], messages: { alone: 'A module names no class outside itself: {{selector}}' } },
+  create: (context) => ({
+    Rule(node) {
+      const selector = context.sourceCode.getText(node.prelude);
+      for (const one of selector.split(','))
+        if (!/^[^(:]*\.[A-Za-z]/.test(one.trim()) || /^:global/.test(one.trim()))
+          context.report({ node: node.prelude, messageId: 'alone', data: { selector: one.trim() } });
+    },
+  }),
 };
 
 export const boundarySettings = {
@@ -85,7 +138,8 @@ export const boundarySettings = {
   'boundaries/include': ['src/**/*'],
   'boundaries/elements': [
     { type: 'core', pattern: 'src/core/*', capture: ['module'] },
-    ...['records', 'formats', 'store', 'devices', 'workers', 'server', 'ui', 'app', 'testing'].map((type) => ({
+    { type: 'ui', pattern: 'src/ui/*', capture: ['floor'] },
+    ...['records', 'formats', 'store', 'devices', 'workers', 'server', 'app', 'testing'].map((type) => ({
       type,
       pattern: `src/${type}`,
     })),
@@ -94,8 +148,9 @@ export const boundarySettings = {
 
 export default tseslint.config(
   { ignores: ['node_modules/', '.next/', 'next-env.d.ts', 'data/', '.tmp/', 'bench/.out/', 'test-results/'] },
-  ...tseslint.configs.recommended,
+  ...tseslint.configs.recommended.map((config) => ({ files: ['**/*.{ts,tsx,js,mjs,cjs}'], ...config })),
   {
+    files: ['**/*.{ts,tsx,js,mjs,cjs}'],
     rules: {
       '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', destructuredArrayIgnorePattern: '^_' }],
@@ -106,6 +161,48 @@ export default tseslint.config(
     files: ['src/**/*.tsx', 'src/**/*.ts'],
     plugins: { 'react-hooks': reactHooks },
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
+  {
+    files: ['src/**/*.ts', 'src/**/*.tsx'],
+    plugins: { 'import-x': importX },
+    settings: {
+      'import-x/parsers': { '@typescript-eslint/parser': ['.ts', '.tsx'] },
+      'import-x/resolver-next': [createTypeScriptImportResolver({ project: './tsconfig.json' })],
+    },
+    rules: { 'import-x/no-cycle': ['error', { ignoreExternal: true }] },
+  },
+  {
+    files: ['src/{server,formats}/**/*.ts', 'src/{ui,app}/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'no-restricted-syntax': ['error', ...colourLiterals] },
+  },
+  {
+    files: ['src/{ui,app}/**/*.tsx'],
+    rules: { 'no-restricted-syntax': ['error', ...colourLiterals, ...inlineStyles] },
+  },
+  {
+    files: ['src/**/*.css'],
+    plugins: { css },
+    language: 'css/css',
+    rules: {
+      'css/no-duplicate-imports': 'error',
+      'css/no-empty-blocks': 'error',
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'Hash', message: 'A colour is a token: var(--…).' },
+        {
+          selector: 'Function[name=/^(rgba?|hsla?|hwb|lab|lch|oklab|oklch)$/i]',
+          message: 'A colour is a token: var(--…), mixed by color-mix.',
+        },
+        { selector: 'Declaration[property=/^font(-size)?$/] Dimension[unit=px]', message: 'Sizes of text are in rem.' },
+      ],
+    },
+  },
+  { files: ['src/ui/theme/tokens.css'], rules: { 'no-restricted-syntax': 'off' } },
+  {
+    files: ['src/ui/**/*.module.css'],
+    plugins: { local: { rules: { 'no-global-class': noGlobalClass } } },
+    rules: { 'local/no-global-class': 'error' },
   },
   {
     files: ['src/**/*.ts', 'src/**/*.tsx'],

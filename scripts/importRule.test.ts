@@ -28,6 +28,10 @@ test.each([
   ['src/app/page.tsx', '@/store'],
   ['src/app/page.tsx', '@/workers'],
   ['src/workers/client.ts', '@/ui/kit/views'],
+  ['src/ui/theme/theme.ts', '@/ui/kit/views'],
+  ['src/ui/kit/Frame.tsx', '@/ui/desk/RunsView'],
+  ['src/ui/bench/CutView.tsx', '@/ui/desk/RunsView'],
+  ['src/ui/desk/RunsView.tsx', '@/ui/shelf/Shelf'],
 ])('%s may not import %s', async (place, from) => expect((await planted(place, from)).length).toBeGreaterThan(0));
 
 test.each([
@@ -35,6 +39,9 @@ test.each([
   ['src/records/plan.ts', '@/core/inks'],
   ['src/server/prints.ts', '@/store'],
   ['src/ui/desk/RunsView.tsx', '@/workers'],
+  ['src/ui/desk/RunsView.tsx', '@/ui/kit/views'],
+  ['src/ui/kit/Frame.tsx', '@/ui/theme/tokens'],
+  ['src/app/page.tsx', '@/ui/shelf/Shelf'],
   ['src/ui/desk/RunsView.tsx', '@mui/material/Button'],
   ['src/app/page.tsx', '@/server'],
 ])('%s may import %s', async (place, from) => expect(await planted(place, from)).toEqual([]));
@@ -46,4 +53,17 @@ test('the core may ask neither the clock nor chance', async () => {
     { filePath: 'src/core/sheets/survival.ts' },
   );
   expect(result.messages.filter((m) => m.ruleId?.startsWith('no-restricted')).length).toBe(3);
+});
+
+test('two files may not import each other, by whatever way round', async () => {
+  const eslint = new ESLint({ cwd: process.cwd() });
+  const circle = async (from: string) => {
+    const [result] = await eslint.lintText(`import { planted } from '${from}';\nexport const use = planted;\n`, {
+      filePath: 'src/server/livingPrint.ts',
+    });
+    return result.messages.filter((m) => m.ruleId === 'import-x/no-cycle').length;
+  };
+  expect(await circle('./prints')).toBe(1);
+  expect(await circle('@/server')).toBe(1);
+  expect(await circle('@/store')).toBe(0);
 });

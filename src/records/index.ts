@@ -6,21 +6,13 @@ export {
   type FlatPlan,
   type FlatColour,
   type Ink,
-  type InkRecipe,
   type Inking,
-  type Stage,
   type Block,
-  type BlockSide,
   type Run,
-  type PlanRules,
   type Fractions,
   type ExportPaper,
-  type BlobSha,
   EXPORT_PAPERS,
   emptyPlan,
-  DEFAULT_LAYOUT,
-  DEFAULT_REGISTER,
-  DEFAULT_RULES,
   type LayoutPlan,
   type RegisterPlan,
   stagesOf,
@@ -38,14 +30,10 @@ export {
   type Mask,
   type MaskKind,
   type PairTrap,
-  type FitPlan,
   MASK_KINDS,
 } from './plan';
 export {
   type PrintSheet,
-  type PrintTask,
-  type MarkEffect,
-  type Trap,
   plainSheet,
   printTaskOf,
   openSlips,
@@ -62,16 +50,8 @@ export {
 } from './printSheet';
 export { withRunOrder, withGroups, withFlat, guessBarePaper, groupsOf, lightToDark, planFromSketch } from './runPlan';
 export { upgradedPlan } from './upgrade';
-export { carriedPoint, withPicturePlaced } from './carried';
-export {
-  type Progress,
-  type RunProgress,
-  type RunPhase,
-  progressOf,
-  refusedAddition,
-  closedPartTouched,
-  closedWords,
-} from './closed';
+export { withPicturePlaced } from './carried';
+export { type Progress, progressOf, refusedAddition, closedPartTouched, closedWords } from './closed';
 export {
   checkPlan,
   MOST_SHEETS,
@@ -88,7 +68,6 @@ export {
   SLIVER_RANGE_MM,
   DAMP_CHANGE,
   WOOD_CHANGE,
-  NAME_LIMIT,
   FILM_WEIGHT_RANGE,
   MAX_FILMS_RANGE,
   ROLLER_CLEARANCE_MM,
@@ -100,7 +79,6 @@ export {
   groundOfPlan,
   filmOfInk,
   printedRuns,
-  internalBelow,
   aloneLabD50,
   wantedOf,
   DARKEST_ASSUMED,
@@ -116,9 +94,8 @@ export {
   sheetsOfPrint,
   cardOfPrint,
 } from './print';
-export { inkNeedOf, inkNeedOfRun, inkedCm2 } from './inkNeed';
+export { inkNeedOf, inkNeedOfRun } from './inkNeed';
 export { shapesOpen } from './closed';
-export { type NextAct, nextActOf } from './nextAct';
 export { encodeLabelMap, decodeLabelMap, MAX_LABEL_PIXELS } from './labelFile';
 export {
   type CabinetInk,
@@ -128,7 +105,6 @@ export {
   type NamedReading,
   type ReadingRequest,
   type InkKind,
-  type KnownFilm,
   INK_KINDS,
   PIGMENT_ROLES,
   STRENGTH_RANGE,
@@ -137,16 +113,12 @@ export {
   filmOfCabinetInk,
   groundOfInk,
   pigmentsOf,
-  recipeFilm,
   freeInkName,
 } from './cabinet';
 export {
-  type PlanFigures,
   type Proposal,
   type Proposals,
   type ProposalRequest,
-  type WayRow,
-  type Aim,
   figuresOf,
   findProposals,
   planTaskOf,
@@ -162,7 +134,7 @@ export {
   type Resolved,
 } from './recipes';
 export { coloursAfterSlip, lostColours, slippedStages, withSpotRun, withSecondTone } from './slips';
-export { SAMPLE_PRINTS, samplePlan, sampleMap, type SamplePrint } from './samplePrints';
+export { SAMPLE_PRINTS, samplePlan, sampleMap } from './samplePrints';
 export {
   benchX,
   blockOnSheet,
@@ -175,7 +147,6 @@ export {
   jigInputOf,
   lookOfFilms,
   measuredMisfits,
-  movementOf,
   newestProofs,
   outOfRegister,
   ownSpread,

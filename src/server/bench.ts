@@ -15,7 +15,9 @@ import {
 } from '@/records';
 import { keepCutPicture, refusedSlip } from './slips';
 import { appendBenchEvent, benchLog, hasBenchEvent, printById, raiseUndoFloor, touchPrint, type Store } from '@/store';
-import { livingPrint, readPlan, stepsOf } from './prints';
+import { livingPrint } from './livingPrint';
+import { stepsOf } from './prints';
+import { readPlan } from './readPlan';
 
 const CLOCK_TOLERANCE_MS = 36 * 3_600_000;
 

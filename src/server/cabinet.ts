@@ -12,7 +12,7 @@ import {
   type StoredInk,
 } from '@/records';
 import { cabinetInk, cabinetInks, cabinetWasFilled, insertInk, markInkDeleted, updateInk, type Store } from '@/store';
-import type { FileOut } from './exports';
+import type { FileOut } from './fileOut';
 
 export const MAX_CABINET_FILE_BYTES = 4 * 1024 * 1024;
 const MAX_INKS = 500;

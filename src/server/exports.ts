@@ -1,5 +1,3 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import sharp from 'sharp';
 import { HOUSE_COLOURS, srgb8FromLabD50, hexFromLabD50 } from '@/core/colour';
 import { findIslands, labelCoverage, labelSet, packRgb, paintCoverage } from '@/core/geometry';
@@ -28,29 +26,12 @@ import {
 } from '@/records';
 import { benchLog, getBlob, planAt, putBlob, type Store } from '@/store';
 import { stageDrawing } from './drawings';
+import { fileStem, pdfFonts, type FileOut } from './fileOut';
 import { jigPages } from './jigFiles';
-import { inflateLabels, labelsOfPlan } from './pictures';
+import { inflateLabels, labelsOfPlan } from './labels';
 import { laidOut, runOf, sheetOf, tracedSheet } from './printSheets';
-import { insertWholePrint, livingPrint } from './prints';
-
-const FACES = [
-  'atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff',
-  'atkinson-hyperlegible/files/atkinson-hyperlegible-latin-ext-400-normal.woff',
-  'noto-sans/files/noto-sans-greek-400-normal.woff',
-  'noto-sans/files/noto-sans-cyrillic-400-normal.woff',
-  'noto-sans/files/noto-sans-latin-ext-400-normal.woff',
-];
-
-/** The text faces of all PDFs: the application's own, and for letters it lacks another that is near to it. */
-export function pdfFonts(): Buffer[] {
-  return FACES.map((face) => readFileSync(join(process.cwd(), 'node_modules/@fontsource', face)));
-}
-
-export interface FileOut {
-  readonly bytes: Uint8Array;
-  readonly mediaType: string;
-  readonly fileName: string;
-}
+import { livingPrint } from './livingPrint';
+import { insertWholePrint } from './prints';
 
 interface Known {
   readonly name: string;
@@ -241,14 +222,4 @@ export async function lookPng(db: Store, id: string, run: number, widthPx: numbe
     .png()
     .toBuffer();
   return success({ bytes, mediaType: 'image/png', fileName: `${fileStem(name)} after run ${run}.png` });
-}
-
-/** A name that is safe as a file name everywhere. */
-export function fileStem(name: string): string {
-  return (
-    name
-      .replace(/[\\/:*?"<>|\u0000-\u001f]/g, '-')
-      .replace(/\.+$/, '')
-      .slice(0, 80) || 'print'
-  );
 }

@@ -1,4 +1,4 @@
-export { database, storeFile, RESTORABLE_DAYS } from './database';
+export { database } from './database';
 export { fileProblem } from './problems';
 export {
   shelfPage,
@@ -14,23 +14,16 @@ export {
   deletePrint,
   restorePrint,
 } from './prints';
-export { bringInPicture, placeAgain, sourcePng, storeLabels, keepLabels } from './pictures';
+export { keepLabels, storeLabels } from './labels';
+export { bringInPicture, placeAgain, sourcePng } from './pictures';
 export { logActs } from './bench';
 export { answerSlip } from './slips';
 export { layeredFile, linesFile } from './layered';
 export { transferFile } from './transferFiles';
 export { maskFile } from './maskFiles';
 export { practiceScores, keepPracticeScore } from './practice';
-export {
-  registrationPdf,
-  runSvg,
-  ledgerFile,
-  numberingFile,
-  bundleFile,
-  openBundle,
-  lookPng,
-  type FileOut,
-} from './exports';
+export { registrationPdf, runSvg, ledgerFile, numberingFile, bundleFile, openBundle, lookPng } from './exports';
+export { type FileOut } from './fileOut';
 export { drawn } from './drawing';
 export { MAX_UPLOAD_BYTES } from './imageIn';
 export {

@@ -5,7 +5,7 @@ import { dxfDocument, pathOfSet, pdfOfDrawings, svgOfDrawing, type Drawing } fro
 import { inkedAt, inkNamesOf, jigInputOf, sheetLayoutOf } from '@/records';
 import type { Store } from '@/store';
 import { jigPage, type RunOutline } from './drawings';
-import { fileStem, pdfFonts, type FileOut } from './exports';
+import { fileStem, pdfFonts, type FileOut } from './fileOut';
 import { laidOut, tracedSheet, type LaidOut } from './printSheets';
 import { HOUSE_COLOURS } from '@/core/colour';
 

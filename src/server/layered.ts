@@ -4,7 +4,7 @@ import { success, type Outcome } from '@/core/units';
 import { dxfDocument, indexedPng, openRaster, type PaletteColour, type RasterLayer } from '@/formats';
 import { blockOfRun, inkedAt, inkNamesOf, inkOf, labelStateOfRun, looksOfPlan } from '@/records';
 import type { Store } from '@/store';
-import { fileStem, type FileOut } from './exports';
+import { fileStem, type FileOut } from './fileOut';
 import { laidOut, runOf, tracedSheet, type LaidOut } from './printSheets';
 
 const STANDING: PaletteColour = [207, 199, 180, 255],

@@ -4,7 +4,7 @@ import { failure, success, type Outcome } from '@/core/units';
 import { pdfOfDrawings, type Drawing } from '@/formats';
 import { beliefOf, inkNeedOf, inkOf, looksOfPlan, sheetsOfPrint, type Ink } from '@/records';
 import { benchLog, type Store } from '@/store';
-import { fileStem, pdfFonts, type FileOut } from './exports';
+import { fileStem, pdfFonts, type FileOut } from './fileOut';
 import { printState } from './prints';
 import { laidOut } from './printSheets';
 

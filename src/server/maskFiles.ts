@@ -5,7 +5,7 @@ import { dxfDocument, pathOfRings, pdfOfDrawings, svgOfDrawing, type Drawing } f
 import { inkNamesOf, labelStateOfRun, regionOf, type Mask } from '@/records';
 import type { Store } from '@/store';
 import { FRAME_MM, shifted, thisSideUp } from './drawings';
-import { fileStem, pdfFonts, type FileOut } from './exports';
+import { fileStem, pdfFonts, type FileOut } from './fileOut';
 import { ringsMm } from './layered';
 import { laidOut, type LaidOut } from './printSheets';
 import { HOUSE_COLOURS } from '@/core/colour';

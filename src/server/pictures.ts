@@ -1,23 +1,11 @@
-import { deflateSync, inflateSync } from 'node:zlib';
 import { failure, success, type Outcome } from '@/core/units';
-import type { LabelMap } from '@/core/geometry';
-import {
-  decodeLabelMap,
-  encodeLabelMap,
-  MAX_LABEL_PIXELS,
-  SIZE_RANGE_MM,
-  withFlat,
-  withPicturePlaced,
-  type PicturePlan,
-  type Plan,
-  type PrintState,
-} from '@/records';
+import { SIZE_RANGE_MM, withFlat, withPicturePlaced, type PicturePlan, type Plan, type PrintState } from '@/records';
 import { getBlob, planAt, putBlob, type Store } from '@/store';
 import { patienceOf } from './decode';
 import { inspectPicture, makeRaster, sourcePreview, type PictureFacts, type Placement } from './imageIn';
-import { livingPrint, savePlan, staleRevision } from './prints';
+import { livingPrint, staleRevision } from './livingPrint';
+import { savePlan } from './prints';
 
-const LABELS_TYPE = 'application/x-ulexite-labels';
 /** A new picture is first thought of as this wide or high, whichever is longer. */
 const FIRST_SIZE_MM = 240;
 
@@ -175,40 +163,4 @@ export async function sourcePng(
   if (!plan.picture || !original || ![0, 90, 180, 270].includes(turnDeg))
     return failure('picture-missing', 'There is no picture to show.');
   return sourcePreview(original.bytes, plan.picture.format, turnDeg, mirrored, plan.paper.labD50, SOURCE_PREVIEW_PX);
-}
-
-/** Stores a label map sent deflated; refused when it is not one or does not fit the picture. */
-export function storeLabels(db: Store, id: string, deflated: Buffer, now: string): Outcome<string> {
-  const found = livingPrint(db, id);
-  if (!found.ok) return found;
-  const map = inflateLabels(deflated);
-  if (!map.ok) return map;
-  const raster = planAt(db, id, found.value.plan_seq)!.plan.picture?.raster;
-  if (!raster || raster.widthPx !== map.value.width || raster.heightPx !== map.value.height) {
-    return failure(
-      'labels',
-      'These flat colours belong to another picture than the one that is in now. Load the page again.',
-    );
-  }
-  return success(putBlob(db, deflated, LABELS_TYPE, now));
-}
-
-/** `mostPixels`: what it may hold; unpacking stops there. */
-export function inflateLabels(deflated: Uint8Array, mostPixels = MAX_LABEL_PIXELS): Outcome<LabelMap> {
-  try {
-    return decodeLabelMap(inflateSync(deflated, { maxOutputLength: Math.min(MAX_LABEL_PIXELS, mostPixels) + 16 }));
-  } catch {
-    return failure('labels', 'The map of flat colours arrived damaged. Try again.');
-  }
-}
-
-export function keepLabels(db: Store, map: LabelMap, now: string): string {
-  return putBlob(db, deflateSync(encodeLabelMap(map), { level: 6 }), LABELS_TYPE, now);
-}
-
-/** The label map of a plan. */
-export function labelsOfPlan(db: Store, plan: Plan): LabelMap | undefined {
-  const blob = plan.flat ? getBlob(db, plan.flat.labelsSha) : undefined;
-  const map = blob && inflateLabels(blob.bytes);
-  return map?.ok ? map.value : undefined;
 }

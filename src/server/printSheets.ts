@@ -4,8 +4,9 @@ import { replayLog, type Slip } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
 import { plainSheet, printTaskOf, type ColoursGot, type Plan, type PrintSheet } from '@/records';
 import { benchLog, type Store } from '@/store';
-import { labelsOfPlan } from './pictures';
-import { livingPrint, readPlan } from './prints';
+import { labelsOfPlan } from './labels';
+import { livingPrint } from './livingPrint';
+import { readPlan } from './readPlan';
 
 /** Outlines follow the label map within 0.05 mm on the 0.1 mm raster: the middle of every pixel edge within half a pixel. */
 const OUTLINE_TOLERANCE_PX = 0.49;

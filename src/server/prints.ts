@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { learnedPace } from '@/core/cutting';
-import { failure, success, type Failure, type Outcome } from '@/core/units';
+import { failure, success, type Outcome } from '@/core/units';
 import {
   checkName,
   checkPlan,
@@ -11,7 +11,6 @@ import {
   type PrintCard,
   type ShelfPage,
   type ShelfPrint,
-  upgradedPlan,
   cardOfPrint,
   progressOf,
 } from '@/records';
@@ -43,7 +42,9 @@ import {
   type Store,
 } from '@/store';
 import { blobsOfPlan } from '@/formats';
-import type { FileOut } from './exports';
+import type { FileOut } from './fileOut';
+import { livingPrint, staleRevision } from './livingPrint';
+import { readPlan } from './readPlan';
 import { shapesKept } from './shapesKept';
 
 /** Prints shown on one page of the shelf. */
@@ -94,39 +95,6 @@ function presentCard(db: Store, row: PrintRow): PrintCard | null {
   return plan.ok ? cardOfPrint(plan.value, progressOf(plan.value, benchLog(db, row.id))) : null;
 }
 
-/** Plans read last, by print, with the text each was read from: the same text is not checked again. */
-const PLANS_KEPT = 48;
-const plansRead = new Map<string, { readonly text: string; readonly plan: Plan }>();
-
-/**
- * The present plan, checked as strictly as a save: what an older or foreign hand wrote never reaches a view unread. The
- * answer is shared: it is never changed.
- */
-export function readPlan(db: Store, row: PrintRow): Outcome<Plan> {
-  const text = rawPlan(db, row.id);
-  const known = plansRead.get(row.id);
-  if (known && known.text === text) return success(known.plan);
-  const checked = planIn(text);
-  if (!checked.ok)
-    return failure(
-      'print-unreadable',
-      `“${row.name}” cannot be read: ${checked.message} Its bytes are kept as they are and can be saved.`,
-    );
-  plansRead.delete(row.id);
-  plansRead.set(row.id, { text: text!, plan: checked.value });
-  if (plansRead.size > PLANS_KEPT) plansRead.delete(plansRead.keys().next().value!);
-  return checked;
-}
-
-function planIn(text: string | undefined): Outcome<Plan> {
-  if (text === undefined) return failure('plan', 'The plan is missing.');
-  try {
-    return checkPlan(upgradedPlan(JSON.parse(text)));
-  } catch {
-    return failure('plan', 'The plan is no JSON.');
-  }
-}
-
 export function printState(db: Store, id: string): Outcome<PrintState> {
   const found = livingPrint(db, id);
   if (!found.ok) return found;
@@ -170,15 +138,6 @@ export function storedBytes(db: Store, id: string): Outcome<FileOut> {
     mediaType: 'application/json; charset=utf-8',
     fileName: `${found.value.name} as stored.json`,
   });
-}
-
-/** A print that is there and not deleted. */
-export function livingPrint(db: Store, id: string): Outcome<PrintRow> {
-  const row = printById(db, id);
-  if (!row) return failure('print-missing', 'This print is not on the shelf. It may have been deleted for good.');
-  if (row.deleted_at)
-    return failure('print-deleted', `“${row.name}” was deleted. Restore it on the shelf to work on it.`);
-  return success(row);
 }
 
 export function createPrint(
@@ -298,10 +257,6 @@ export function insertWholePrint(
   if (events.length > 0) raiseUndoFloor(db, id);
   touchPrint(db, id, now);
   return id;
-}
-
-export function staleRevision(): Failure {
-  return failure('stale', 'This print was changed in another window meanwhile. Nothing of it was overwritten.');
 }
 
 function change(

@@ -13,7 +13,7 @@ import {
   type ReadingRequest,
 } from '@/records';
 import { benchLog, cabinetInk, planAt, type Store } from '@/store';
-import { livingPrint } from './prints';
+import { livingPrint } from './livingPrint';
 
 /** The black strip of the drawdown card. */
 const BLACK_STRIP: readonly [number, number, number] = [17, 0, 0];

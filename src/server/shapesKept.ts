@@ -2,7 +2,7 @@ import type { LabelMap } from '@/core/geometry';
 import type { BenchEvent } from '@/core/sheets';
 import { inkedAt, progressOf, stagesOf, standsAt, type Plan, type PrintSheet } from '@/records';
 import type { Store } from '@/store';
-import { labelsOfPlan } from './pictures';
+import { labelsOfPlan } from './labels';
 import { sheetOf } from './printSheets';
 
 /**

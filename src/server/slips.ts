@@ -24,8 +24,9 @@ import {
   raiseUndoFloor,
   type Store,
 } from '@/store';
-import { keepLabels, labelsOfPlan } from './pictures';
-import { livingPrint, printState } from './prints';
+import { keepLabels, labelsOfPlan } from './labels';
+import { livingPrint } from './livingPrint';
+import { printState } from './prints';
 import { sheetOf } from './printSheets';
 
 /**

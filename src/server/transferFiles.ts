@@ -7,7 +7,7 @@ import { indexedPng, pathOfSet, pdfOfDrawings, svgOfDrawing, type Drawing, type 
 import { labelStateOfRun, blockOfRun, wantedOf } from '@/records';
 import type { Store } from '@/store';
 import { FRAME_MM, originCorner, shifted, thisSideUp } from './drawings';
-import { fileStem, pdfFonts, type FileOut } from './exports';
+import { fileStem, pdfFonts, type FileOut } from './fileOut';
 import { ringsMm } from './layered';
 import { laidOut, tracedSheet, type LaidOut } from './printSheets';
 

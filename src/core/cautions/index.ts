@@ -1,1 +1,1 @@
-export { type Caution, type CautionPlace, CAUTIONS, DEFER_TO, cautionsFor } from './cautions';
+export { type CautionPlace, DEFER_TO, cautionsFor } from './cautions';

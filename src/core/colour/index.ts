@@ -1,4 +1,4 @@
-export { type Lab, type Rgb8, type Xyz, labD50FromXyz, xyzFromLabD50, WHITE_XYZ_D50 } from './lab';
+export { type Lab, labD50FromXyz, xyzFromLabD50 } from './lab';
 export { labD50FromSrgb8, srgb8FromLabD50, hexFromLabD50 } from './srgb';
 export { oklabFromSrgb8, labD50FromOklab } from './oklab';
 export { deltaE2000 } from './deltaE2000';

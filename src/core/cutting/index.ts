@@ -21,23 +21,20 @@ export {
   findingsOf,
   clearingByTool,
   directionDeg,
-  MAX_PLACES,
   WIDEST_MEASURED_MM,
 } from './stageCheck';
-export { type OpenGround, type Support, bridgedWidthMm, openGround, atRisk, supportsFor } from './rollerReach';
+export { bridgedWidthMm, openGround, atRisk, supportsFor } from './rollerReach';
 export { type CutIsland, cutIslandsOf } from './cutIslands';
 export { type TimedCut, cutEdgeM, cuttingHours, learnedPace } from './cuttingTime';
 export { type TransferWay, TRANSFER_WAYS, transferById, transferred, keyImpressions } from './transfer';
-export { type Inlay, inlayFor } from './slip';
+export { inlayFor } from './slip';
 export {
-  type Cuts,
   type RehearsalLevel,
   type RehearsalPart,
   type RehearsalResult,
   type RehearsalSlip,
   REHEARSAL_LEVELS,
   MAX_REHEARSED,
-  filmsAt,
   judgeRehearsal,
 } from './rehearsal';
 export { maskCover, mapOfMask } from './mask';

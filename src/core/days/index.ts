@@ -1,1 +1,1 @@
-export { dryingHours, DRYING_HOURS } from './drying';
+export { dryingHours } from './drying';

@@ -11,9 +11,9 @@ export {
   maskAndNot,
 } from './bitMask';
 export { erodeDisc, dilateDisc, openDisc, thinnerThan, thinnestWidthPx } from './discMorphology';
-export { type IslandMap, findIslands, islandAt, eachStripOf, MAX_STRIPS } from './islands';
+export { type IslandMap, findIslands, islandAt, eachStripOf } from './islands';
 export { type ArcMap, traceArcs } from './arcs';
-export { type Ring, ringsOf, eachPointOf, areaOfRingsPx } from './rings';
+export { ringsOf, eachPointOf, areaOfRingsPx } from './rings';
 export {
   type LabelStyle,
   type View,
@@ -40,7 +40,6 @@ export {
 } from './region';
 export {
   type Box,
-  type IslandNeighbour,
   type IslandFigures,
   type MiddleLines,
   neighboursOf,

@@ -1,10 +1,9 @@
-export { type Film, filmOver, filmR0T, filmBand, mixFilms } from './film';
+export { type Film, filmOver, filmBand, mixFilms } from './film';
 export { type Opacity, type OpacityKnown, CONTRAST_RATIO, filmFromSolid } from './opacity';
 export {
   type Ground,
   type UnderFilm,
   type LaidFilm,
-  UNDER_FILM,
   groundOf,
   internalOnGround,
   filmOnGround,
@@ -14,23 +13,21 @@ export {
   overprintLabD50,
 } from './inkOnPaper';
 export { internalFromMeasured, measuredFromInternal } from './surface';
-export { type BandQuality, type DrawdownFilm, filmFromDrawdown, drawdownError, wordsForQuality } from './drawdown';
+export { filmFromDrawdown, drawdownError, wordsForQuality } from './drawdown';
 export {
   type Pigment,
   type PigmentRole,
-  type Recipe,
   type RecipePart,
   type RecipeTask,
   type RecipeArea,
   type RecipeAnswer,
   type RecipeLimit,
-  REACHED_DELTA_E,
   solveRecipe,
   filmOfRecipe,
   labOfRecipe,
 } from './recipe';
 export { filmReaching, filmWeightReaching, contrastRatio, gradationLooksLabD50 } from './adjust';
 export { type ReadyFilm, readyFilm, layReady, labOfInternal } from './readyFilm';
-export { TACK_LADDER_PERCENT, MAX_SOFTENER_PERCENT, ladderPercent } from './tack';
-export { type StarterInk, STARTER_CABINET } from './starterCabinet';
+export { MAX_SOFTENER_PERCENT, ladderPercent } from './tack';
+export { STARTER_CABINET } from './starterCabinet';
 export { type InkNeed, inkForRun, INK_START_VALUES, ML_PER_TEASPOON } from './quantity';

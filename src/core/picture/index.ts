@@ -1,14 +1,13 @@
 export {
   type FlattenSettings,
   type FlatPicture,
-  type Progress,
   FLATTEN_LIMITS,
   flattenPicture,
   checkFlattenSettings,
   onlyUsed,
 } from './flatten';
 export { mergeColours, splitColour } from './edit';
-export { type FlatColourFigures, measureFlatColours, THINNEST_SOUGHT_MM, THIN_AREA_MM2 } from './measure';
+export { type FlatColourFigures, measureFlatColours, THIN_AREA_MM2 } from './measure';
 export { colourCells } from './histogram';
 export { findPalette } from './palette';
 export { quantise } from './quantise';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { fitByEye, fitMotion, motionAbout, motionAt, type Motion } from './index';
+import { fitByEye, fitMotion, inImage, motionAbout, motionAt, NO_MOTION, type Motion } from './index';
 
 const within = (limit: number) => fc.double({ min: -limit, max: limit, noNaN: true });
 const place = fc.record({
@@ -115,4 +115,13 @@ test('a sheet laid the other way round is half a turn', () => {
   expect(Math.abs(motion.rotationDeg)).toBeCloseTo(180, 6);
   expect([motion.growthX, motion.growthY].every((g) => Math.abs(g) < 1e-6)).toBe(true);
   expect(motion.residualMm).toBeLessThan(1e-6);
+});
+
+test('told in the image, a motion moves the same point of the paper to the same place', () => {
+  const motion: Motion = { ...NO_MOTION, dxMm: 0.4, dyMm: -0.2, rotationDeg: 0.3, about: { xMm: 140, yMm: 110 } },
+    image = { xMm: 20, yMm: 25 };
+  const onSheet = motionAt(motion, 60, 70),
+    inIt = motionAt(inImage(motion, image), 60 - image.xMm, 70 - image.yMm);
+  expect(inIt[0]).toBeCloseTo(onSheet[0], 12);
+  expect(inIt[1]).toBeCloseTo(onSheet[1], 12);
 });

@@ -229,3 +229,8 @@ function inverse(matrix: readonly number[]): number[] {
 function mean(values: readonly number[]): number {
   return values.reduce((sum, v) => sum + v, 0) / values.length;
 }
+
+/** A motion told in the sheet's coordinates, in those of the image that lies on it. */
+export function inImage(motion: Motion, image: { readonly xMm: number; readonly yMm: number }): Motion {
+  return { ...motion, about: { xMm: motion.about.xMm - image.xMm, yMm: motion.about.yMm - image.yMm } };
+}

@@ -5,7 +5,7 @@ import { motionAbout, motionAt, NO_MOTION, DEG, type Motion } from './motion';
 import { learnColours, looksAlike, predictedColours, seenColours } from './proofColours';
 import { measureRun, patchesOf, vote, type RunFit } from './proofPatches';
 import { proofAt, statesOf } from './proofRaster';
-import { coarser, homographyOf, lightOn, straighten, through, type ImageFrame } from './straighten';
+import { coarser, homographyOf, lightOn, straighten, type ImageFrame } from './straighten';
 
 /** What should be on the scan. Positions on the print as seen, mm from the sheet's top left corner. */
 export interface ExpectedProof {
@@ -160,16 +160,6 @@ export function measureMisfit(
   if (!reading.ok) return reading;
   const answer = reading.value.runs[expected.run - 1];
   return answer.ok ? success(answer.value) : failure(answer.code, answer.message);
-}
-
-/** Where a point of the sheet (mm) lies on the scan. */
-export function scanPointOf(
-  sheet: FoundSheet,
-  sheetMm: { widthMm: number; heightMm: number },
-  xMm: number,
-  yMm: number,
-): { x: number; y: number } {
-  return through(homographyOf(sheet, sheetMm.widthMm, sheetMm.heightMm), xMm, yMm);
 }
 
 function refusalOf(scan: ScanPicture, expected: ExpectedProof) {

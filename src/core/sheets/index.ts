@@ -2,7 +2,6 @@ export {
   type Experience,
   type LossBelief,
   type RunLosses,
-  type RunLuck,
   MEAN_LOSS,
   startBelief,
   learnedBelief,
@@ -23,7 +22,7 @@ export {
   sheetsToStart,
   outlook,
 } from './sheetsToStart';
-export { type Forecast, type RunStanding, forecastEdition } from './forecast';
+export { forecastEdition } from './forecast';
 export {
   type BenchAct,
   type BenchEvent,
@@ -34,11 +33,8 @@ export {
   type SheetName,
   type ColourGot,
   type ReadingSource,
-  type Rehearsed,
   type Proof,
-  type ProofMark,
   type ProofTaken,
-  type Shimming,
   type Slip,
   type SlipAnswer,
   type SlipPlace,
@@ -50,7 +46,6 @@ export {
   isTestSheet,
   tallyRun,
   tallyRuns,
-  pullsByRun,
   sheetsGone,
   lossesByRun,
 } from './benchLog';

@@ -25,7 +25,7 @@ import { kit } from '@/ui/kit/styles';
 import benchCss from './bench.module.css';
 import css from './PullView.module.css';
 
-const ForecastChart = dynamic(() => import('../desk/SheetCharts').then((m) => m.ForecastChart), {
+const ForecastChart = dynamic(() => import('@/ui/kit/ForecastChart').then((m) => m.ForecastChart), {
   ssr: false,
   loading: () => <div className={css.chartRoom} />,
 });

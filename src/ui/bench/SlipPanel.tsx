@@ -15,8 +15,8 @@ import {
   type Slip,
   type SlipAnswer,
 } from '@/records';
-import { areaWords } from '../desk/regions/words';
-import type { Regions } from '../desk/regions/useRegions';
+import { areaWords } from '@/ui/kit/regions/words';
+import type { Regions } from '@/ui/kit/regions/useRegions';
 import { wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';

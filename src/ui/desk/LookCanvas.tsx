@@ -4,7 +4,7 @@ import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
 import type { SamplePoint } from '../kit/CoreSample';
 import { usePrintDesk } from '../kit/printContext';
 import { SheetCanvas, type PaintView } from '../kit/SheetCanvas';
-import { IslandOverlay } from './regions/RegionOverlay';
+import { IslandOverlay } from '@/ui/kit/regions/RegionOverlay';
 
 /** The sheet after a run, large; pointing or the arrow keys move the core sample. */
 export function LookCanvas({ run, onPoint }: { run: number; onPoint: (point: SamplePoint | undefined) => void }) {

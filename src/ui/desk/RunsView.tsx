@@ -14,7 +14,7 @@ import {
   sortableKeyboardCoordinates,
   useSortable,
 } from '@dnd-kit/sortable';
-import { CSS } from '@dnd-kit/utilities';
+import { CSS, type Transform } from '@dnd-kit/utilities';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
@@ -124,7 +124,6 @@ export function RunsView() {
               className={css.progress}
               style={{
                 gridTemplateColumns: `56px repeat(${ids.length}, minmax(118px, ${Math.round(LARGEST_THUMB_PX * (plan.picture!.widthMm / plan.picture!.heightMm))}px))`,
-                gridTemplateRows: 'repeat(5, auto)',
               }}
             >
               <div className={css.column}>
@@ -209,6 +208,9 @@ export function RunsView() {
 /** Pictures of the progress sheet are no higher than this, so that the figures stay in view. */
 const LARGEST_THUMB_PX = 132;
 
+/** A dragged column moves along its row only. */
+const movedAcross = (transform: Transform | null) => CSS.Translate.toString(transform && { ...transform, y: 0 });
+
 type Leaf = 'plans' | 'ink' | 'watch';
 
 function LeafTab({
@@ -287,11 +289,8 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
   };
   const blank = (
     <span
-      className={kit.block}
-      style={{
-        aspectRatio: plan.picture ? `${plan.picture.widthMm} / ${plan.picture.heightMm}` : '4 / 3',
-        background: 'var(--sheet)',
-      }}
+      className={clsx(kit.block, css.blank)}
+      style={plan.picture ? { aspectRatio: `${plan.picture.widthMm} / ${plan.picture.heightMm}` } : undefined}
     />
   );
   return (
@@ -299,7 +298,7 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
       ref={setNodeRef}
       className={clsx(css.col, css.column)}
       style={{
-        transform: CSS.Translate.toString(transform && { ...transform, y: 0 }),
+        transform: movedAcross(transform),
         transition: transition ?? undefined,
       }}
       aria-label={`Run ${index + 1}, ${names}`}

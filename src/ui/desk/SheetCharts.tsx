@@ -2,7 +2,6 @@
 import {
   Area,
   Bar,
-  BarChart,
   CartesianGrid,
   Cell,
   ComposedChart,
@@ -15,9 +14,8 @@ import {
 import type { SheetAnswer } from '@/core/sheets';
 import { TOKENS } from '../theme/tokens';
 import clsx from 'clsx';
+import { AXIS } from '@/ui/kit/ForecastChart';
 import { kit } from '@/ui/kit/styles';
-
-const AXIS = { stroke: TOKENS.pencil, fontSize: 12.5, tickLine: false } as const;
 
 /** The chance curve, and the sheets alive after each run. */
 export function SheetCharts({ answer, wanted }: { answer: Pick<SheetAnswer, 'curve' | 'alive'>; wanted: number }) {
@@ -98,22 +96,5 @@ export function SheetCharts({ answer, wanted }: { answer: Pick<SheetAnswer, 'cur
         </ResponsiveContainer>
       </figure>
     </div>
-  );
-}
-
-/** The forecast on the bench: bars only. */
-export function ForecastChart({ curve, wanted }: { curve: SheetAnswer['curve']; wanted: number }) {
-  return (
-    <ResponsiveContainer width="100%" height={128}>
-      <BarChart data={[...curve]} margin={{ top: 6, right: 0, bottom: 0, left: 0 }} barCategoryGap="12%">
-        <XAxis dataKey="good" {...AXIS} interval="preserveStartEnd" />
-        <ReferenceLine x={wanted} stroke={TOKENS.madder} strokeDasharray="3 3" />
-        <Bar dataKey="probability" isAnimationActive={false}>
-          {curve.map((p) => (
-            <Cell key={p.good} fill={p.good >= wanted ? TOKENS.press : TOKENS.hairline} />
-          ))}
-        </Bar>
-      </BarChart>
-    </ResponsiveContainer>
   );
 }

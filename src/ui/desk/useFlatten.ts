@@ -5,7 +5,7 @@ import { withFlat, type FlatPlan } from '@/records';
 import { NewestOnly, PictureWorker, type FlatResult, type PictureJobs } from '@/workers';
 import type { Outcome } from '@/core/units';
 import { usePrintDesk } from '../kit/printContext';
-import { flatFromResult } from './flatFromResult';
+import { flatFromResult } from '@/ui/kit/flatFromResult';
 
 const PREVIEW_PIXELS = 1_000_000;
 /** A hand that rests this long on a slider wants the whole picture. */

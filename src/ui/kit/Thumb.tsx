@@ -3,6 +3,7 @@ import { useEffect, useRef } from 'react';
 import { paintCoverage } from '@/core/geometry';
 import { PaintQueue } from './paintQueue';
 import type { Coverage } from './printContext';
+import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 
 const queue = new PaintQueue<HTMLCanvasElement>(
@@ -43,8 +44,8 @@ export function Thumb({ coverage, fills, strokes, mirrored, label }: Props) {
       height={coverage.height}
       role="img"
       aria-label={label}
-      className={kit.fullWidth}
-      style={{ aspectRatio: `${coverage.width} / ${coverage.height}`, transform: mirrored ? 'scaleX(-1)' : undefined }}
+      className={clsx(kit.fullWidth, mirrored && kit.mirror)}
+      style={{ aspectRatio: `${coverage.width} / ${coverage.height}` }}
     />
   );
 }

@@ -4,7 +4,7 @@ import type { EditDone, RegionEdit } from '@/core/picture';
 import { success, type Outcome } from '@/core/units';
 import { withFlat, type Plan } from '@/records';
 import { PictureWorker } from '@/workers';
-import { flatFromResult } from '../desk/flatFromResult';
+import { flatFromResult } from './flatFromResult';
 import type { PrintUrls } from './printContext';
 import type { SheetDesk } from './useSheetWorker';
 

@@ -6,7 +6,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import Link from 'next/link';
-import { useRef, useState } from 'react';
+import { useRef, useState, type CSSProperties } from 'react';
 import type { Outcome } from '@/core/units';
 import { formatSize } from '@/core/units';
 import type { PrintCard, ShelfPage, ShelfPrint } from '@/records';
@@ -217,12 +217,12 @@ function CardStrip({
   page: string;
   lookUrl: Props['lookUrl'];
 }) {
-  const shape = card.picture ? `${card.picture.widthMm} / ${card.picture.heightMm}` : '4 / 3';
+  const shape = card.picture && { '--shape': `${card.picture.widthMm} / ${card.picture.heightMm}` };
   return (
     <Link
       href={page}
       className={css.strip}
-      style={{ '--shape': shape } as never}
+      style={shape as CSSProperties}
       aria-label={`${print.name}: ${card.next.words}`}
     >
       {card.flat && card.runs.length > 0 ? (

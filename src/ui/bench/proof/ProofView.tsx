@@ -2,14 +2,13 @@
 import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { materialById } from '@/core/cutting';
-import { fitByEye, type MisfitMark, type PatchReading, type SheetLayout } from '@/core/registration';
+import { inImage, fitByEye, type MisfitMark, type PatchReading, type SheetLayout } from '@/core/registration';
 import { sentenceIn, formatLength } from '@/core/units';
 import { blockOfRun, growthAdvice, newestProofs, sheetLayoutOf, wordsForMotion } from '@/records';
 import type { ProofAnswer } from '@/workers';
 import { BenchTabs } from '../BenchTabs';
-import { BitmapView } from '../../desk/register/BitmapView';
-import { inImage } from '../../desk/register/useFit';
-import { useRegisterWorker } from '../../desk/register/useRegisterWorker';
+import { BitmapView } from '@/ui/kit/BitmapView';
+import { useRegisterWorker } from '@/ui/kit/useRegisterWorker';
 import { usePrintDesk } from '../../kit/printContext';
 import { LookThumb } from '../../kit/LookThumb';
 import { HandPanel } from './HandPanel';
@@ -218,7 +217,7 @@ function SheetPicture({
     canvas.current.getContext('2d')!.drawImage(read.picture, 0, 0);
   }, [read, slivers]);
   const motions = useMemo(
-    () => read?.reading.runs.map((r) => (r.ok ? inImage(r.value.onSheet, layout) : undefined)),
+    () => read?.reading.runs.map((r) => (r.ok ? inImage(r.value.onSheet, layout.images[0]) : undefined)),
     [read, layout],
   );
   const paint = useCallback(
@@ -273,7 +272,7 @@ function SheetPicture({
         viewBox={`0 0 ${sheetMm.widthMm} ${sheetMm.heightMm}`}
         role="img"
         aria-label={`${patches.length} places measured; arrows ${times} times as long as the misfit`}
-        style={{ cursor: onPlace ? 'crosshair' : 'default' }}
+        className={clsx(onPlace && css.placing)}
         onClick={(e) => {
           if (!onPlace) return;
           const box = e.currentTarget.getBoundingClientRect();

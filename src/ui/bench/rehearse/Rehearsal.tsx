@@ -18,7 +18,7 @@ import { pathOfMm } from '../../kit/paths';
 import { usePrintDesk } from '../../kit/printContext';
 import { SheetCanvas, type PaintView, type SheetCanvasHandle } from '../../kit/SheetCanvas';
 import { Swatch } from '../../kit/Swatch';
-import { areaWords } from '../../desk/regions/words';
+import { areaWords } from '@/ui/kit/regions/words';
 import { blockStylesFor, dueOf, filmsAfter, lessons, NOT_CUT, sheetStylesFor, slipWords } from './stageOf';
 import { useKeys } from '../../kit/keys';
 import clsx from 'clsx';

@@ -22,9 +22,9 @@ import type { StageFindings } from '@/workers';
 import { Cautions } from '../../kit/Cautions';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
-import type { LabelState } from '../blockStates';
+import type { LabelState } from '@/ui/kit/blockStates';
 import { RegionPanel } from '../regions/RegionPanel';
-import type { Regions } from '../regions/useRegions';
+import type { Regions } from '@/ui/kit/regions/useRegions';
 import { curesOf, figureOf, FINDING_ORDER, FINDING_TITLES, reasonOf, type Cure } from './findingWords';
 import type { StageCheck } from './useStageCheck';
 import clsx from 'clsx';
@@ -228,7 +228,7 @@ function Kind({
       {places.slice(0, shown).map((finding) => {
         const on = picked !== undefined && keyOfFinding(picked) === keyOfFinding(finding);
         return (
-          <div key={keyOfFinding(finding)} className={clsx(on && kit.say)} style={{ margin: on ? '4px 0' : 0 }}>
+          <div key={keyOfFinding(finding)} className={clsx(on && [kit.say, kit.around4])}>
             <p className={kit.note}>
               <button
                 type="button"

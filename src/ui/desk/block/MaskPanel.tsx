@@ -18,10 +18,10 @@ import {
 import { Cautions } from '../../kit/Cautions';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
-import type { LabelState } from '../blockStates';
-import { areaWords } from '../regions/words';
-import type { Regions } from '../regions/useRegions';
-import { anchorOf, useAnchors } from '../regions/useAnchors';
+import type { LabelState } from '@/ui/kit/blockStates';
+import { areaWords } from '@/ui/kit/regions/words';
+import type { Regions } from '@/ui/kit/regions/useRegions';
+import { anchorOf, useAnchors } from '@/ui/kit/regions/useAnchors';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 

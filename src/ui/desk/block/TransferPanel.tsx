@@ -234,7 +234,7 @@ function Picture({
           role="img"
           aria-label={`${title}, ${note}`}
         />
-        <span className={css.flag} style={{ ...mark, transform: mirrored ? 'scaleX(-1)' : undefined }} aria-hidden>
+        <span className={clsx(css.flag, mirrored && kit.mirror)} style={mark} aria-hidden>
           F
         </span>
       </div>

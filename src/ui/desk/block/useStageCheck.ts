@@ -4,7 +4,7 @@ import { materialById, type CutSettings } from '@/core/cutting';
 import type { Block } from '@/records';
 import { NewestOnly, type PictureWorker, type StageFigures, type StageFindings } from '@/workers';
 import type { Outcome } from '@/core/units';
-import type { LabelState } from '../blockStates';
+import type { LabelState } from '@/ui/kit/blockStates';
 import { usePrintDesk } from '../../kit/printContext';
 
 /** Reports after a pause that lets a hand step quickly along the run line. */

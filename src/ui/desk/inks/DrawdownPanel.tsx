@@ -199,7 +199,7 @@ function SlotFields({
       <p className={kit.below6}>
         <span
           className={clsx(kit.swatch, !reading && css.unread)}
-          style={{ background: reading ? hexFromLabD50(reading.labD50) : 'transparent' }}
+          style={{ background: reading && hexFromLabD50(reading.labD50) }}
           aria-hidden
         />{' '}
         {words}

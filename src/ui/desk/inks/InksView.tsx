@@ -1,13 +1,14 @@
 'use client';
+import { useState, type KeyboardEvent } from 'react';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Link from 'next/link';
-import { useMemo, useState, type KeyboardEvent } from 'react';
 import { deltaE2000, hexFromLabD50, wordForDifference, type Lab } from '@/core/colour';
-import { inkNeedOf, inkOf, sheetsOfPrint, wantedOf } from '@/records';
+import { inkOf, wantedOf } from '@/records';
 import { usePrintDesk } from '../../kit/printContext';
 import { CabinetPanel } from './CabinetPanel';
 import { RecipePanel } from './RecipePanel';
+import { useInkNeed } from './useInkNeed';
 import { useKeyNotes, type KeyNote } from '../../kit/keys';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -99,22 +100,6 @@ export function InksView() {
       </aside>
     </div>
   );
-}
-
-/** Sheets an ink is mixed for: those started, or those to be started. */
-export function useSheetCount(): number {
-  const { state, progress, belief } = usePrintDesk();
-  return useMemo(() => sheetsOfPrint(state.plan, progress.bench, belief), [state.plan, progress.bench, belief]);
-}
-
-/** Ink one inking needs, in grams, millilitres and teaspoons. */
-export function useInkNeed(run: number, inking: number) {
-  const {
-    state: { plan },
-    sheet,
-  } = usePrintDesk();
-  const sheets = useSheetCount();
-  return { sheets, ...inkNeedOf(plan, sheet, plan.runs[run], plan.runs[run].inkings[inking], sheets) };
 }
 
 function Pot({ run, inking, on, onChoose }: { run: number; inking: number; on: boolean; onChoose: () => void }) {

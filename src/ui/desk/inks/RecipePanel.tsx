@@ -21,7 +21,7 @@ import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
 import { CabinetOpening } from './CabinetOpening';
 import { GotPanel } from './GotPanel';
-import { useInkNeed } from './InksView';
+import { useInkNeed } from './useInkNeed';
 import { lowestPart, partsInWords, sameParts, withShare } from './parts';
 import { usePigments } from './usePigments';
 import clsx from 'clsx';
@@ -177,7 +177,7 @@ function Verdict({
     <div className={css.verdict}>
       <div className={kit.row} aria-live="polite">
         <span className={clsx(kit.pair, kit.tall)} aria-hidden>
-          <i style={{ background: seen ? hexFromLabD50(seen) : 'transparent' }} />
+          <i style={{ background: seen && hexFromLabD50(seen) }} />
           <i style={{ background: hexFromLabD50(target) }} />
         </span>
         <span>

@@ -23,7 +23,7 @@ import { DAMP_CHANGE, reducesOneBlock, SLIVER_RANGE_MM, WOOD_CHANGE, type Regist
 import type { FitResult, RegisterWorker } from '@/workers';
 import { LengthField, NumberField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
-import { BitmapView } from './BitmapView';
+import { BitmapView } from '@/ui/kit/BitmapView';
 import { centred, type Fit } from './useFit';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';

@@ -9,7 +9,7 @@ import { SheetDrawing } from './SheetDrawing';
 import { SheetFields } from './SheetFields';
 import { JigDrawing, JigFields } from './JigLeaf';
 import { useFit } from './useFit';
-import { useRegisterWorker } from './useRegisterWorker';
+import { useRegisterWorker } from '@/ui/kit/useRegisterWorker';
 import type { FitPicture } from './FitLeaf';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';

@@ -181,13 +181,12 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
           {images.map((rect, i) => (
             <div
               key={i}
-              className={css.tab}
+              className={clsx(css.tab, i > 0 && css.again)}
               style={{
                 left: X(rect.xMm),
                 top: Y(rect.yMm),
                 width: rect.widthMm * scale,
                 height: rect.heightMm * scale,
-                opacity: i === 0 ? 1 : 0.75,
               }}
             >
               {looks && (

@@ -1,15 +1,9 @@
 'use client';
 import { useEffect, useMemo, useState } from 'react';
-import { FIT_SHEETS, motionAbout, type Motion, type SheetLayout, type Spread } from '@/core/registration';
+import { FIT_SHEETS, inImage, motionAbout, type Motion, type SheetLayout, type Spread } from '@/core/registration';
 import { fixedMotions, ownSpread } from '@/records';
 import type { FitQuestion, FitResult, RegisterWorker } from '@/workers';
 import { usePrintDesk } from '../../kit/printContext';
-
-/** A motion told in the sheet's coordinates, in the image's. */
-export function inImage(motion: Motion, layout: SheetLayout): Motion {
-  const { xMm, yMm } = layout.images[0];
-  return { ...motion, about: { xMm: motion.about.xMm - xMm, yMm: motion.about.yMm - yMm } };
-}
 
 export interface Fit {
   readonly question: FitQuestion;
@@ -28,7 +22,7 @@ export function useFit(worker: RegisterWorker, layout: SheetLayout, withProofs: 
   const { spread, layings } = useMemo(() => ownSpread(plan, bench), [plan, bench]);
   const question = useMemo((): FitQuestion => {
     const image = layout.images[0];
-    const fixed = fixedMotions(plan, layout, withProofs ? bench : undefined).map((m) => inImage(m, layout));
+    const fixed = fixedMotions(plan, layout, withProofs ? bench : undefined).map((m) => inImage(m, image));
     return {
       plan,
       got: bench.coloursGot,

@@ -2,7 +2,7 @@
 import { useEffect, useMemo } from 'react';
 import { printTaskOf } from '@/records';
 import { RegisterWorker } from '@/workers';
-import { usePrintDesk } from '../../kit/printContext';
+import { usePrintDesk } from './printContext';
 
 /** The worker that works out fits and reads proofs, with this print's labels and print map; it starts with the first question. */
 export function useRegisterWorker(): RegisterWorker {

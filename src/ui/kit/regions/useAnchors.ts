@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import { anchorPx, type Anchor, type Plan } from '@/records';
 import type { IslandInfo } from '@/workers';
-import { usePrintDesk } from '../../kit/printContext';
+import { usePrintDesk } from '@/ui/kit/printContext';
 
 /** The name of an island that stays true when the picture changes: a point inside it and its colour. */
 export function anchorOf(island: Pick<IslandInfo, 'x' | 'y' | 'label'>, plan: Plan): Anchor {

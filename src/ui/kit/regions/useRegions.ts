@@ -2,8 +2,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { RegionEdit } from '@/core/picture';
 import type { IslandDetail, IslandInfo } from '@/workers';
-import { usePrintDesk } from '../../kit/printContext';
-import type { SheetCanvasHandle } from '../../kit/SheetCanvas';
+import { usePrintDesk } from '@/ui/kit/printContext';
+import type { SheetCanvasHandle } from '@/ui/kit/SheetCanvas';
 
 /** A line being drawn over the picture, in map pixels, and what it is for. */
 export interface DrawnLine {

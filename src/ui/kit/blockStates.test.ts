@@ -1,5 +1,5 @@
 import { emptyPlan, plainSheet, withFlat, withRunOrder, type Plan } from '@/records';
-import { BLOCK_WORDS } from '../kit/colours';
+import { BLOCK_WORDS } from './colours';
 import { blockStyles, labelStatesOf } from './blockStates';
 
 const statesOf = (plan: Plan) => labelStatesOf(plan, plainSheet(plan));

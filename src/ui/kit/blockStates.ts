@@ -1,6 +1,6 @@
 import type { LabelStyle } from '@/core/geometry';
 import { labelStateOfRun, type Plan, type PrintSheet } from '@/records';
-import { BLOCK_WORDS } from '../kit/colours';
+import { BLOCK_WORDS } from './colours';
 
 export interface LabelState {
   readonly standing: readonly number[];

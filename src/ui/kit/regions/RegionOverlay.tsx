@@ -1,6 +1,6 @@
 'use client';
-import { pathOfMm } from '../../kit/paths';
-import { usePrintDesk } from '../../kit/printContext';
+import { pathOfMm } from '@/ui/kit/paths';
+import { usePrintDesk } from '@/ui/kit/printContext';
 import { useChosenIsland, type Regions } from './useRegions';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';

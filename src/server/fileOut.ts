@@ -1,0 +1,31 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+
+const FACES = [
+  'atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff',
+  'atkinson-hyperlegible/files/atkinson-hyperlegible-latin-ext-400-normal.woff',
+  'noto-sans/files/noto-sans-greek-400-normal.woff',
+  'noto-sans/files/noto-sans-cyrillic-400-normal.woff',
+  'noto-sans/files/noto-sans-latin-ext-400-normal.woff',
+];
+
+/** The text faces of all PDFs: the application's own, and for letters it lacks another that is near to it. */
+export function pdfFonts(): Buffer[] {
+  return FACES.map((face) => readFileSync(join(process.cwd(), 'node_modules/@fontsource', face)));
+}
+
+export interface FileOut {
+  readonly bytes: Uint8Array;
+  readonly mediaType: string;
+  readonly fileName: string;
+}
+
+/** A name that is safe as a file name everywhere. */
+export function fileStem(name: string): string {
+  return (
+    name
+      .replace(/[\\/:*?"<>|\u0000-\u001f]/g, '-')
+      .replace(/\.+$/, '')
+      .slice(0, 80) || 'print'
+  );
+}

@@ -1,0 +1,20 @@
+'use client';
+import { useMemo } from 'react';
+import { inkNeedOf, sheetsOfPrint } from '@/records';
+import { usePrintDesk } from '@/ui/kit/printContext';
+
+/** Sheets an ink is mixed for: those started, or those to be started. */
+export function useSheetCount(): number {
+  const { state, progress, belief } = usePrintDesk();
+  return useMemo(() => sheetsOfPrint(state.plan, progress.bench, belief), [state.plan, progress.bench, belief]);
+}
+
+/** Ink one inking needs, in grams, millilitres and teaspoons. */
+export function useInkNeed(run: number, inking: number) {
+  const {
+    state: { plan },
+    sheet,
+  } = usePrintDesk();
+  const sheets = useSheetCount();
+  return { sheets, ...inkNeedOf(plan, sheet, plan.runs[run], plan.runs[run].inkings[inking], sheets) };
+}
