@@ -125,10 +125,10 @@ const noGlobalClass = {
   meta: { type: 'problem', schema: [], messages: { alone: 'A module names no class outside itself: {{selector}}' } },
   create: (context) => ({
     Rule(node) {
-      const selector = context.sourceCode.getText(node.prelude);
-      for (const one of selector.split(','))
-        if (!/^[^(:]*\.[A-Za-z]/.test(one.trim()) || /^:global/.test(one.trim()))
-          context.report({ node: node.prelude, messageId: 'alone', data: { selector: one.trim() } });
+      for (const one of node.prelude.children) {
+        const selector = context.sourceCode.getText(one);
+        if (!/^[^(:]*\.[A-Za-z]/.test(selector)) context.report({ node: one, messageId: 'alone', data: { selector } });
+      }
     },
   }),
 };
@@ -147,7 +147,9 @@ export const boundarySettings = {
 };
 
 export default tseslint.config(
-  { ignores: ['node_modules/', '.next/', 'next-env.d.ts', 'data/', '.tmp/', 'bench/.out/', 'test-results/'] },
+  {
+    ignores: ['node_modules/', '.next/', 'next-env.d.ts', 'data/', '.tmp/', 'bench/.out/', 'test-results/', '*.tmp.*'],
+  },
   ...tseslint.configs.recommended.map((config) => ({ files: ['**/*.{ts,tsx,js,mjs,cjs}'], ...config })),
   {
     files: ['**/*.{ts,tsx,js,mjs,cjs}'],

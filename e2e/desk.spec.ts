@@ -67,9 +67,9 @@ test('whatever the order, the model computes what happens, and warns where a lig
   await page.keyboard.press('ArrowLeft');
   await expect(page.locator('[data-testid="run-cell"][aria-current="true"]')).toContainText(String(before.length - 1));
 
-  const grip = page.getByRole('button', { name: 'Drag run 1 to another place' });
+  const grip = page.getByRole('button', { name: 'move run 1 to another place' });
   const from = (await grip.boundingBox())!,
-    to = (await page.getByRole('button', { name: 'Drag run 2 to another place' }).boundingBox())!;
+    to = (await page.getByRole('button', { name: 'move run 2 to another place' }).boundingBox())!;
   const now = await order();
   await page.mouse.move(from.x + 5, from.y + 5);
   await page.mouse.down();

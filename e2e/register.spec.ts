@@ -365,7 +365,7 @@ test('register in inches and by keyboard; wood says how it moves; a way for torn
     label: 'cherry',
   });
   await page.goto(`${server.url}/print/${id}/register`);
-  await page.getByRole('button', { name: /^Lengths are in millimetres/ }).click();
+  await page.getByRole('button', { name: /Lengths are in millimetres/ }).click();
   await expect(page.getByLabel('Top margin', { exact: true })).toHaveValue(/in$/);
   await page.getByLabel('Top margin', { exact: true }).focus();
   await page.keyboard.type('2');

@@ -7,6 +7,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './BeforePulling.module.css';
 import benchCss from './bench.module.css';
+import { NothingYet } from '@/ui/kit/NothingYet';
 
 /** What is missing before the first pull: the cut, or the count of sheets. */
 export function BeforePulling() {
@@ -16,24 +17,30 @@ export function BeforePulling() {
   const index = progress.currentRun;
   if (progress.runs[index].phase === 'planned') {
     return (
-      <div className={clsx(kit.drop, css.door)}>
-        <h1>The block is not cut for run {index + 1}</h1>
-        <p className={kit.note}>Cut first, then print.</p>
+      <NothingYet
+        className={css.door}
+        title={<>The block is not cut for run {index + 1}</>}
+        says="Cut first, then print."
+      >
         <Link href={urls.page('cut')}>To the cut</Link>
-      </div>
+      </NothingYet>
     );
   }
   return (
-    <div className={clsx(kit.drop, css.door)}>
-      <h1>Start {answer.total} sheets</h1>
-      <p className={clsx(kit.note, css.words)}>
-        {answer.counted} that count and {plan.sheets.testSheets} test sheets, for {plan.sheets.edition} good prints with{' '}
-        {plan.sheets.proofsToKeep} proofs.{' '}
-        {stagesOf(plan).length > plan.blocks.length
-          ? 'Once a block is cut on no sheet can be added.'
-          : 'More can be added as long as every block stands.'}{' '}
-        The count is changed on the Desk, under Sheets.
-      </p>
+    <NothingYet
+      className={css.door}
+      title={<>Start {answer.total} sheets</>}
+      says={
+        <>
+          {answer.counted} that count and {plan.sheets.testSheets} test sheets, for {plan.sheets.edition} good prints
+          with {plan.sheets.proofsToKeep} proofs.{' '}
+          {stagesOf(plan).length > plan.blocks.length
+            ? 'Once a block is cut on no sheet can be added.'
+            : 'More can be added as long as every block stands.'}{' '}
+          The count is changed on the Desk, under Sheets.
+        </>
+      }
+    >
       <button
         type="button"
         className={clsx(benchCss.goodPull, kit.pressIn, kit.display, css.printNow)}
@@ -44,6 +51,6 @@ export function BeforePulling() {
       >
         The paper is ready
       </button>
-    </div>
+    </NothingYet>
   );
 }

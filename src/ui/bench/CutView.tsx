@@ -24,6 +24,7 @@ import { useKeys } from '../kit/keys';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './CutView.module.css';
+import { NothingToShow } from '@/ui/kit/NothingYet';
 
 /** Drawn values of the cut map: other, to cut, done, standing. */
 const CUT_STYLES = [
@@ -159,16 +160,13 @@ export function CutView() {
   });
   if (!plan.flat || !plan.picture || !run || !stage || !labels) {
     return (
-      <div className={clsx(kit.work, kit.single)}>
-        <div className={kit.stage}>
-          <BenchTabs view="cut" />
-          <div className={kit.drop}>
-            <h1>Nothing to cut yet</h1>
-            <p className={kit.note}>The plan comes first: a picture, its flat colours, their order.</p>
-            <Link href={urls.page('picture')}>To the Desk</Link>
-          </div>
-        </div>
-      </div>
+      <NothingToShow
+        above={<BenchTabs view="cut" />}
+        title="Nothing to cut yet"
+        says="The plan comes first: a picture, its flat colours, their order."
+      >
+        <Link href={urls.page('picture')}>To the Desk</Link>
+      </NothingToShow>
     );
   }
   const { raster, widthMm, heightMm } = plan.picture;

@@ -24,6 +24,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import benchCss from './bench.module.css';
 import css from './PullView.module.css';
+import { NothingToShow } from '@/ui/kit/NothingYet';
 
 const ForecastChart = dynamic(() => import('@/ui/kit/ForecastChart').then((m) => m.ForecastChart), {
   ssr: false,
@@ -97,13 +98,9 @@ export function PullView() {
       void pull(false);
     },
     hot,
-    [faults, note, next, busy, ready],
   );
-  useKeys('x', 'set the sheet aside', () => void pull(true), hot, [faults, note, next, busy, ready]);
-  useKeys('z', 'take the last pull back', () => void takeBack(), { enabled: !noteOpen }, [
-    progress.bench.pulls.length,
-    busy,
-  ]);
+  useKeys('x', 'set the sheet aside', () => void pull(true), hot);
+  useKeys('z', 'take the last pull back', () => void takeBack(), { enabled: !noteOpen });
   useKeys(
     'n',
     'a note',
@@ -150,23 +147,18 @@ export function PullView() {
   if (!run) {
     const all = plan.runs.length > 0;
     return (
-      <div className={clsx(kit.work, kit.single)}>
-        <div className={kit.stage}>
-          <BenchTabs view="pull" />
-          <div className={kit.drop}>
-            <h1>{all ? 'All runs are printed' : 'Nothing to print yet'}</h1>
-            <p className={kit.note}>
-              {all ? 'Look the prints over side by side, then number them.' : 'The plan comes first.'}
-            </p>
-            <Link href={urls.page(all ? 'numbering' : 'picture')}>{all ? 'To the numbering' : 'To the Desk'}</Link>
-            {all && (
-              <Button className={kit.pressIn} onClick={() => void takeBack()}>
-                Take back the last pull
-              </Button>
-            )}
-          </div>
-        </div>
-      </div>
+      <NothingToShow
+        above={<BenchTabs view="pull" />}
+        title={all ? 'All runs are printed' : 'Nothing to print yet'}
+        says={all ? 'Look the prints over side by side, then number them.' : 'The plan comes first.'}
+      >
+        <Link href={urls.page(all ? 'numbering' : 'picture')}>{all ? 'To the numbering' : 'To the Desk'}</Link>
+        {all && (
+          <Button className={kit.pressIn} onClick={() => void takeBack()}>
+            Take back the last pull
+          </Button>
+        )}
+      </NothingToShow>
     );
   }
   const ink = inkOfRun(plan, run);

@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
-import { useCallback, useEffect, useMemo, useRef, useState, type DragEvent } from 'react';
+import { useCallback, useEffect, useMemo, useState, type DragEvent } from 'react';
 import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
 import { shapesOpen } from '@/records';
 import { usePrintDesk } from '../kit/printContext';
@@ -15,6 +15,9 @@ import { useFlatten } from './useFlatten';
 import { useKeys } from '../kit/keys';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
+import { NothingYet } from '@/ui/kit/NothingYet';
+import { Leaves } from '@/ui/kit/Leaves';
+import { FileButton } from '@/ui/kit/FileButton';
 
 const opening = () => <p className={kit.note}>opening …</p>;
 const IslandList = dynamic(() => import('./regions/IslandList').then((m) => m.IslandList), {
@@ -27,6 +30,10 @@ const RegionPanel = dynamic(() => import('./regions/RegionPanel').then((m) => m.
 });
 
 const ACCEPT = '.png,.jpg,.jpeg,.webp,.tif,.tiff,.svg,image/png,image/jpeg,image/webp,image/tiff,image/svg+xml';
+const LEAVES = [
+  ['colours', 'Colours'],
+  ['islands', 'Islands'],
+] as const;
 type Showing = 'both' | 'picture' | 'flat';
 const NEXT: Record<Showing, Showing> = { both: 'flat', flat: 'picture', picture: 'both' };
 
@@ -39,7 +46,7 @@ export function PictureView() {
   const [showing, setShowing] = useState<Showing>('both');
   const [divider, setDivider] = useState(0.5);
   const regions = useRegions();
-  const [leaf, setLeaf] = useState<'colours' | 'islands'>('colours');
+  const [leaf, setLeaf] = useState<(typeof LEAVES)[number][0]>('colours');
   const [chosenTone, setChosenTone] = useState<number>();
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState<string>();
@@ -153,19 +160,18 @@ export function PictureView() {
     return (
       <div className={clsx(kit.work, kit.single)} {...dropProps}>
         <div className={kit.stage}>
-          <div className={clsx(kit.drop, over && kit.dropOver)}>
-            <h1>Bring in a picture</h1>
-            <p className={clsx(kit.note, kit.measure)}>
-              A sketch, a drawing, a photograph taken in strong light. Drop it here, paste it, or choose a file: PNG,
-              JPEG, WebP, TIFF or SVG, up to 40 megapixels and 60 MB.
-            </p>
-            <FileButton onFile={take} busy={busy} />
+          <NothingYet
+            over={over}
+            title="Bring in a picture"
+            says="A sketch, a drawing, a photograph taken in strong light. Drop it here, paste it, or choose a file: PNG, JPEG, WebP, TIFF or SVG, up to 40 megapixels and 60 MB."
+          >
+            <PictureButton take={take} busy={busy} />
             {problem && (
               <p className={clsx(kit.say, kit.bad, kit.atLeft, kit.measure)} role="alert">
                 {problem}
               </p>
             )}
-          </div>
+          </NothingYet>
         </div>
       </div>
     );
@@ -186,7 +192,7 @@ export function PictureView() {
                 <kbd className={kit.keyHint}>S</kbd>
               </Button>
             )}
-            {!closed && <FileButton onFile={take} busy={busy} another />}
+            {!closed && <PictureButton take={take} busy={busy} another />}
           </div>
         </div>
         {(problem ?? flatten.problem) && (
@@ -210,24 +216,23 @@ export function PictureView() {
         />
       </div>
       <aside className={kit.side}>
-        {flat && (
-          <div className={kit.leaves} role="tablist" aria-label="Beside the picture">
-            <button type="button" role="tab" aria-selected={leaf === 'colours'} onClick={() => setLeaf('colours')}>
-              Colours
-            </button>
-            <button type="button" role="tab" aria-selected={leaf === 'islands'} onClick={() => setLeaf('islands')}>
-              Islands
-            </button>
-          </div>
-        )}
-        {flat && regions.chosen && <RegionPanel regions={regions} />}
-        {leaf === 'islands' && flat ? (
-          <IslandList regions={regions} closed={!shapesOpen(plan, desk.progress)} />
+        {flat ? (
+          <Leaves label="Beside the picture" leaves={LEAVES} leaf={leaf} onLeaf={setLeaf}>
+            {regions.chosen && <RegionPanel regions={regions} />}
+            {leaf === 'islands' ? (
+              <IslandList regions={regions} closed={!shapesOpen(plan, desk.progress)} />
+            ) : (
+              <>
+                <SizePanel closed={closed} />
+                <FlattenPanel flatten={flatten} closed={closed} />
+                <TonesPanel flatten={flatten} closed={closed} chosen={chosenTone} onChoose={setChosenTone} />
+              </>
+            )}
+          </Leaves>
         ) : (
           <>
             <SizePanel closed={closed} />
             <FlattenPanel flatten={flatten} closed={closed} />
-            {flat && <TonesPanel flatten={flatten} closed={closed} chosen={chosenTone} onChoose={setChosenTone} />}
           </>
         )}
       </aside>
@@ -235,37 +240,25 @@ export function PictureView() {
   );
 }
 
-function FileButton({
-  onFile,
+function PictureButton({
+  take,
   busy,
   another,
 }: {
-  onFile: (file: File | undefined) => Promise<void>;
+  take: (file: File) => Promise<void>;
   busy: string | undefined;
   another?: boolean;
 }) {
-  const input = useRef<HTMLInputElement>(null);
   return (
-    <>
-      <Button
-        variant={another ? 'outlined' : 'contained'}
-        color={another ? 'inherit' : 'primary'}
-        onClick={() => input.current?.click()}
-        disabled={busy !== undefined}
-      >
-        {busy ? `${busy} …` : another ? 'Another picture' : 'Choose a file'}
-      </Button>
-      <input
-        ref={input}
-        type="file"
-        accept={ACCEPT}
-        hidden
-        aria-label="Picture file"
-        onChange={(e) => {
-          void onFile(e.target.files?.[0]);
-          e.target.value = '';
-        }}
-      />
-    </>
+    <FileButton
+      label="Picture file"
+      accept={ACCEPT}
+      variant={another ? 'outlined' : 'contained'}
+      color={another ? 'inherit' : 'primary'}
+      disabled={busy !== undefined}
+      onFile={(file) => void take(file)}
+    >
+      {busy ? `${busy} …` : another ? 'Another picture' : 'Choose a file'}
+    </FileButton>
   );
 }

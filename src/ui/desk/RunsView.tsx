@@ -44,6 +44,8 @@ import { useKeys } from '../kit/keys';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './RunsView.module.css';
+import { NothingToShow } from '@/ui/kit/NothingYet';
+import { Leaves } from '@/ui/kit/Leaves';
 
 // what stands beside the sheet comes after it: the sheet itself is there at once
 const ProposalsPanel = dynamic(() => import('./ProposalsPanel').then((m) => m.ProposalsPanel), { ssr: false });
@@ -84,15 +86,9 @@ export function RunsView() {
   });
   if (!plan.flat || !looks) {
     return (
-      <div className={clsx(kit.work, kit.single)}>
-        <div className={kit.stage}>
-          <div className={kit.drop}>
-            <h1>No runs yet</h1>
-            <p className={kit.note}>The runs come from the flat colours of the picture.</p>
-            <Link href={desk.urls.page('picture')}>To the picture</Link>
-          </div>
-        </div>
-      </div>
+      <NothingToShow title="No runs yet" says="The runs come from the flat colours of the picture.">
+        <Link href={desk.urls.page('picture')}>To the picture</Link>
+      </NothingToShow>
     );
   }
   const onDragEnd = ({ active, over }: DragEndEvent) =>
@@ -106,9 +102,15 @@ export function RunsView() {
           return runs.length > 1 ? [`${c.name} ${runs.join('\u00a0+\u00a0')}`] : [];
         });
   const watch = openWarnings(looks.warnings, closed).length;
+  const leaves = [
+    ['plans', closed > 0 ? 'From here on' : 'Other plans'],
+    ['ink', selectedRun > 0 ? `Ink of run ${selectedRun}` : 'Ink'],
+    ['watch', watch > 0 ? `To watch (${watch})` : 'To watch'],
+  ] as const;
   const inOrder = falling.every((id, i) => id === ids[i]);
   return (
     <div className={kit.work}>
+      <h1 className={kit.visuallyHidden}>Runs</h1>
       {large ? (
         <div className={kit.stage}>
           <div className={clsx(kit.row, kit.between)}>
@@ -122,8 +124,11 @@ export function RunsView() {
           <SortableContext items={ids} strategy={horizontalListSortingStrategy}>
             <div
               className={css.progress}
+              role="region"
+              aria-label="Progress sheet"
+              tabIndex={0}
               style={{
-                gridTemplateColumns: `56px repeat(${ids.length}, minmax(118px, ${Math.round(LARGEST_THUMB_PX * (plan.picture!.widthMm / plan.picture!.heightMm))}px))`,
+                gridTemplateColumns: `3.5rem repeat(${ids.length}, minmax(var(--least), ${Math.round(LARGEST_THUMB_PX * (plan.picture!.widthMm / plan.picture!.heightMm))}px))`,
               }}
             >
               <div className={css.column}>
@@ -157,45 +162,36 @@ export function RunsView() {
       )}
       <aside className={clsx(kit.side, kit.split)}>
         <div className={kit.upper}>
-          <div className={kit.leaves} role="tablist" aria-label="Beside the runs">
-            <LeafTab name="plans" leaf={leaf} onLeaf={setLeaf}>
-              {closed > 0 ? 'From here on' : 'Other plans'}
-            </LeafTab>
-            <LeafTab name="ink" leaf={leaf} onLeaf={setLeaf}>
-              {selectedRun > 0 ? `Ink of run ${selectedRun}` : 'Ink'}
-            </LeafTab>
-            <LeafTab name="watch" leaf={leaf} onLeaf={setLeaf}>
-              To watch{watch > 0 ? ` (${watch})` : ''}
-            </LeafTab>
-          </div>
-          <section>
-            <p>
-              now: mean ΔE <strong className={kit.num}>{looks.agreement.mean.toFixed(1)}</strong>, worst{' '}
-              <strong className={kit.num}>{looks.agreement.worst.toFixed(1)}</strong> (
-              {wordForDifference(looks.agreement.worst)}) · {count(plan.runs.length, 'run')} ·{' '}
-              {count(Math.max(0, ...looks.stacks.map((stack) => stack.length)), 'film')} deep
+          <Leaves label="Beside the runs" leaves={leaves} leaf={leaf} onLeaf={setLeaf}>
+            <section>
+              <p>
+                now: mean ΔE <strong className={kit.num}>{looks.agreement.mean.toFixed(1)}</strong>, worst{' '}
+                <strong className={kit.num}>{looks.agreement.worst.toFixed(1)}</strong> (
+                {wordForDifference(looks.agreement.worst)}) · {count(plan.runs.length, 'run')} ·{' '}
+                {count(Math.max(0, ...looks.stacks.map((stack) => stack.length)), 'film')} deep
+              </p>
+              {overlaps.length > 0 && <p className={kit.note}>Made where films overlap: {overlaps.join(' · ')}</p>}
+              {!inOrder && leaf === 'plans' && (
+                <Button
+                  className={kit.above8}
+                  onClick={() => void change('light to dark', (p) => withRunOrder(p, lightToDark(p, closed)))}
+                >
+                  Order light to dark
+                </Button>
+              )}
+            </section>
+            {leaf === 'plans' && <ProposalsPanel search={search} />}
+            {leaf === 'ink' &&
+              (selectedRun > 0 ? (
+                <InkTurn run={plan.runs[selectedRun - 1]} index={selectedRun - 1} />
+              ) : (
+                <p className={kit.note}>Choose a run to hold its ink and turn it.</p>
+              ))}
+            {leaf === 'watch' && <WatchList />}
+            <p className={kit.note}>
+              Prediction from what is known of each ink: typically 3 to 6 ΔE off, more if inking varies.
             </p>
-            {overlaps.length > 0 && <p className={kit.note}>Made where films overlap: {overlaps.join(' · ')}</p>}
-            {!inOrder && leaf === 'plans' && (
-              <Button
-                className={kit.above8}
-                onClick={() => void change('light to dark', (p) => withRunOrder(p, lightToDark(p, closed)))}
-              >
-                Order light to dark
-              </Button>
-            )}
-          </section>
-          {leaf === 'plans' && <ProposalsPanel search={search} />}
-          {leaf === 'ink' &&
-            (selectedRun > 0 ? (
-              <InkTurn run={plan.runs[selectedRun - 1]} index={selectedRun - 1} />
-            ) : (
-              <p className={kit.note}>Choose a run to hold its ink and turn it.</p>
-            ))}
-          {leaf === 'watch' && <WatchList />}
-          <p className={kit.note}>
-            Prediction from what is known of each ink: typically 3 to 6 ΔE off, more if inking varies.
-          </p>
+          </Leaves>
         </div>
         <div className={kit.lower}>
           <CoreSample point={point} onPoint={setPoint} />
@@ -212,24 +208,6 @@ const LARGEST_THUMB_PX = 132;
 const movedAcross = (transform: Transform | null) => CSS.Translate.toString(transform && { ...transform, y: 0 });
 
 type Leaf = 'plans' | 'ink' | 'watch';
-
-function LeafTab({
-  name,
-  leaf,
-  onLeaf,
-  children,
-}: {
-  name: Leaf;
-  leaf: Leaf;
-  onLeaf: (leaf: Leaf) => void;
-  children: React.ReactNode;
-}) {
-  return (
-    <button type="button" role="tab" aria-selected={leaf === name} onClick={() => onLeaf(name)}>
-      {children}
-    </button>
-  );
-}
 
 interface ColumnProps {
   readonly run: Run;
@@ -331,7 +309,7 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
                 className={kit.grip}
                 {...attributes}
                 {...listeners}
-                aria-label={`Drag run ${index + 1} to another place`}
+                aria-label={`move run ${index + 1} to another place`}
               >
                 move
               </button>
@@ -350,7 +328,7 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
             </span>
           )}
         </div>
-        <p className={clsx(kit.oneLine, kit.clipped)}>
+        <p className={kit.clipped} title={names}>
           {run.inkings.map((inking) => (
             <span
               key={inking.id}

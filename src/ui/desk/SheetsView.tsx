@@ -57,7 +57,7 @@ export function SheetsView() {
     <div className={kit.work}>
       <div className={clsx(kit.stage, kit.scrolls, kit.gap16)}>
         <div>
-          <p className={clsx(kit.quiet, kit.below6)}>{started ? 'Sheets started' : 'Sheets to start'}</p>
+          <h1 className={clsx(kit.quiet, css.heading, kit.below6)}>{started ? 'Sheets started' : 'Sheets to start'}</h1>
           <p className={kit.answer} aria-live="polite">
             {started ? startedInWords(started.counted, started.tests) : inWords(plan, answer, runs)}
           </p>

@@ -2,6 +2,7 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Proposals } from '@/records';
 import { usePrintDesk } from '../kit/printContext';
+import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';
 
 /** A hand that rests this long has finished its change. */
 const REST_MS = 400;
@@ -22,21 +23,15 @@ export function useProposals(): Search {
   const [found, setFound] = useState<Proposals>();
   const [progress, setProgress] = useState<number>();
   const [problem, setProblem] = useState<string>();
-  const [gaps, setGaps] = useState<{ of: object; gapsMm: Float64Array }>();
   const [round, setRound] = useState(0);
   const labelCount = plan.flat?.colours.length ?? 0;
   const ready = coverage !== undefined && labelCount > 0;
-  useEffect(() => {
-    if (!ready) return;
-    let current = true;
-    void sheetWorker.ask('gaps', { labelCount }).then((answer) => {
-      if (current && answer.ok) setGaps({ of: sheetWorker, gapsMm: answer.value });
-    });
-    return () => {
-      current = false;
-    };
-  }, [sheetWorker, labelCount, ready]);
-  const gapsMm = gaps?.of === sheetWorker && gaps.gapsMm.length === labelCount ** 2 ? gaps.gapsMm : undefined;
+  const askGaps = useMemo(
+    () => (ready ? () => sheetWorker.ask('gaps', { labelCount }) : undefined),
+    [sheetWorker, labelCount, ready],
+  );
+  const gaps = useWorkerAnswer(askGaps);
+  const gapsMm = gaps.fresh ? gaps.value : undefined;
   const { closedRuns, cutsDone, bench } = done;
   const got = bench.coloursGot;
   const request = useMemo(

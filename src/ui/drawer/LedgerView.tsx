@@ -8,6 +8,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import ledgerCss from './ledger.module.css';
 import css from './LedgerView.module.css';
+import { NothingYet } from '@/ui/kit/NothingYet';
 
 /** Ledger: every sheet in every run, as the bench log says. */
 export function LedgerView() {
@@ -31,10 +32,11 @@ export function LedgerView() {
           </div>
         </div>
         {sheets.length === 0 ? (
-          <div className={kit.drop}>
-            <h2>No sheet has been started</h2>
-            <p className={kit.note}>The ledger fills by itself as sheets are pulled on the bench.</p>
-          </div>
+          <NothingYet
+            below
+            title="No sheet has been started"
+            says="The ledger fills by itself as sheets are pulled on the bench."
+          />
         ) : (
           <table className={ledgerCss.ledger}>
             <thead>

@@ -21,6 +21,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import ledgerCss from './ledger.module.css';
 import css from './NumberingView.module.css';
+import { NothingToShow } from '@/ui/kit/NothingYet';
 
 interface Line {
   readonly sheet: SheetName;
@@ -85,17 +86,15 @@ export function NumberingView() {
   const numbered = current.filter((l) => l.role === 'numbered').length;
   if (!finished) {
     return (
-      <div className={clsx(kit.work, kit.single)}>
-        <div className={kit.stage}>
-          <div className={kit.drop}>
-            <h1>Not yet</h1>
-            <p className={kit.note}>
-              Numbers are given when all runs are printed; {Math.max(0, plan.runs.length - progress.currentRun)} of{' '}
-              {plan.runs.length} are still to come.
-            </p>
-          </div>
-        </div>
-      </div>
+      <NothingToShow
+        title="Not yet"
+        says={
+          <>
+            Numbers are given when all runs are printed; {Math.max(0, plan.runs.length - progress.currentRun)} of{' '}
+            {plan.runs.length} are still to come.
+          </>
+        }
+      />
     );
   }
   return (

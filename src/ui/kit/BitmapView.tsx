@@ -2,6 +2,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { NewestOnly } from '@/workers';
 import css from './BitmapView.module.css';
+import { useSizePx } from './useSizePx';
 
 interface Props {
   /** Height by width. */
@@ -15,12 +16,7 @@ interface Props {
 /** A picture made in a worker, as wide as its place. Until a new one comes the last one stays. */
 export function BitmapView({ aspect, label, paint, children }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const [width, setWidth] = useState(0);
-  useEffect(() => {
-    const watch = new ResizeObserver(([entry]) => setWidth(Math.round(entry.contentRect.width)));
-    watch.observe(canvas.current!);
-    return () => watch.disconnect();
-  }, []);
+  const { widthPx: width } = useSizePx(canvas);
   const [newest] = useState(
     () =>
       new NewestOnly<{ work: Props['paint']; width: number; height: number }, ImageBitmap | undefined>(

@@ -40,7 +40,6 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
     { enabled: place === 'desk' },
   );
   useKeys('left, right', 'step along the run line', (e) => {
-    if ((e.target as Element | null)?.closest('[role="slider"], input, textarea, select')) return;
     e.preventDefault();
     const step = e.key === 'ArrowLeft' ? -1 : 1;
     desk.selectRun(Math.min(state.plan.runs.length, Math.max(0, desk.selectedRun + step)));
@@ -62,7 +61,9 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
             Drawer
           </Link>
         </nav>
-        <span className={css.title}>{state.name}</span>
+        <span className={css.title} title={state.name}>
+          {state.name}
+        </span>
         <span className={css.facts}>
           <span>
             {way.process}, {materialById(blocks[0].materialId).short} · {way.ink} ink ·{' '}
@@ -105,12 +106,13 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
               </>
             )}
           </span>
-          <button
-            type="button"
-            onClick={() => setUnit(unit === 'mm' ? 'in' : 'mm')}
-            aria-label={`Lengths are in ${unit === 'mm' ? 'millimetres' : 'inches'}; change`}
-          >
-            {unit}
+          <button type="button" onClick={() => setUnit(unit === 'mm' ? 'in' : 'mm')}>
+            <span>
+              {unit}
+              <span className={kit.visuallyHidden}>
+                : Lengths are in {unit === 'mm' ? 'millimetres' : 'inches'}; change
+              </span>
+            </span>
           </button>
           <button type="button" onClick={() => setKeysOpen(true)}>
             keys <kbd>?</kbd>
@@ -132,7 +134,7 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
             ))}
           </nav>
         )}
-        <main className={css.view}>{children}</main>
+        <main className={clsx(css.view, place === 'bench' && css.bench)}>{children}</main>
       </div>
       {/* a rehearsal is done without the plan in sight */}
       <div className={css.foot}>{view !== 'rehearse' && <RunLine />}</div>

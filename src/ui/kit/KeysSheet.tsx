@@ -4,8 +4,10 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import clsx from 'clsx';
 import { Fragment } from 'react';
-import { useKeysShown, type KeyNote } from './keys';
+import { useCharacterKeys, useKeysShown, type KeyNote } from './keys';
+import { kit } from './styles';
 import css from './KeysSheet.module.css';
 
 const ALWAYS: readonly KeyNote[] = [{ keys: 'Tab', what: 'to the next thing that can be used' }];
@@ -13,6 +15,7 @@ const ALWAYS: readonly KeyNote[] = [{ keys: 'Tab', what: 'to the next thing that
 /** All keys that do something on the present view, as they are bound. */
 export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
   const bound = useKeysShown();
+  const [characters, setCharacters] = useCharacterKeys();
   const shown = [...bound, ...ALWAYS].filter(
     (note, i, all) => all.findIndex((n) => n.keys === note.keys && n.what === note.what) === i,
   );
@@ -30,6 +33,11 @@ export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => voi
             </Fragment>
           ))}
         </div>
+        <label className={clsx(kit.tick, kit.block, kit.above14)}>
+          <input type="checkbox" checked={characters} onChange={(e) => setCharacters(e.target.checked)} /> Keys of one
+          letter or digit act
+        </label>
+        <p className={kit.note}>Switch them off if you speak to the machine, or if keys are struck by mistake.</p>
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Close</Button>

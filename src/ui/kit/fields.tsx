@@ -1,13 +1,11 @@
 'use client';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
 import type { Lab } from '@/core/colour';
 import {
   formatLength,
   parseCount,
   parseLengthMm,
   parseNumber,
-  success,
   type LengthRange,
   type LengthUnit,
   type Outcome,
@@ -15,6 +13,7 @@ import {
 import { kit } from '@/ui/kit/styles';
 import clsx from 'clsx';
 import css from './fields.module.css';
+import { useTyped } from './useTyped';
 
 interface TypedProps {
   readonly label: string;
@@ -26,30 +25,18 @@ interface TypedProps {
   readonly inputMode?: 'numeric' | 'decimal';
 }
 
-/** A value typed as text. What cannot be read stays in the field with the reason; what can is taken on Enter or on leaving. */
-function TypedField({ label, shown, read, value, onChange, disabled, inputMode }: TypedProps) {
-  const [text, setText] = useState<string>();
-  const [error, setError] = useState<string>();
-  const take = () => {
-    if (text === undefined) return;
-    const parsed = text === shown ? success(value) : read(text); // what is shown, left as it was, changes nothing
-    setError(parsed.ok ? undefined : parsed.message);
-    if (!parsed.ok) return;
-    setText(undefined);
-    if (Math.abs(parsed.value - value) > 1e-6) onChange(parsed.value);
-  };
+/** A value typed as text, with the reason below where it cannot be read. */
+function TypedField({ label, disabled, inputMode, ...typing }: TypedProps) {
+  const { field, error } = useTyped(typing);
   return (
     <TextField
       label={label}
-      value={text ?? shown}
       disabled={disabled}
       error={Boolean(error)}
       helperText={error}
       fullWidth
       slotProps={{ htmlInput: { inputMode }, inputLabel: { shrink: true } }}
-      onChange={(e) => setText(e.target.value)}
-      onBlur={take}
-      onKeyDown={(e) => e.key === 'Enter' && take()}
+      {...field}
     />
   );
 }

@@ -13,6 +13,24 @@ const NAMES: Readonly<Record<string, string>> = {
   tab: 'Tab',
 };
 
+const MODIFIED = /(^|\+)(mod|alt|ctrl|control|meta)\+/;
+const NAMED_CHARACTERS = new Set(['comma', 'period', 'slash', 'minus', 'plus', 'equal', 'quote', 'semicolon']);
+
+/** Whether a hotkey is a letter, digit or sign by itself, with Shift or without: what speech and unsteady hands type by mistake. */
+export function isCharacterKey(hotkey: string): boolean {
+  const key = hotkey.trim();
+  const base = key.split('+').at(-1) || '+';
+  return !MODIFIED.test(key) && (base.length === 1 || NAMED_CHARACTERS.has(base));
+}
+
+/** The hotkeys that are left when those of one character are switched off. */
+export function withoutCharacterKeys(hotkeys: string): string {
+  return hotkeys
+    .split(',')
+    .filter((key) => !isCharacterKey(key))
+    .join(',');
+}
+
 /** A hotkey as it is shown: `n, shift+n` is “N, Shift N”; a run of digits is shortened to “1 … 9”. */
 export function shownKeys(hotkeys: string): string {
   const keys = hotkeys.split(',').map((key) =>

@@ -1,7 +1,9 @@
 'use client';
 import { useEffect, useSyncExternalStore } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { shownKeys } from './keyNames';
+import { shownKeys, withoutCharacterKeys } from './keyNames';
+
+type UseHotkeysOptions = Exclude<Parameters<typeof useHotkeys>[2], readonly unknown[] | undefined>;
 
 export interface KeyNote {
   /** As shown. */
@@ -12,6 +14,11 @@ export interface KeyNote {
 let notes: readonly KeyNote[] = [];
 const watchers = new Set<() => void>();
 const NONE: readonly KeyNote[] = [];
+
+function watching(watch: () => void): () => void {
+  watchers.add(watch);
+  return () => watchers.delete(watch);
+}
 
 function put(next: readonly KeyNote[]): void {
   notes = next;
@@ -26,29 +33,67 @@ export function useKeyNotes(own: readonly KeyNote[]): void {
   }, [own]);
 }
 
-/** A hotkey with what it does: what is bound is what the sheet of keys shows. */
+const CHARACTERS_KEPT = 'ulexite-character-keys';
+let characterKeys: boolean | undefined;
+
+function characterKeysNow(): boolean {
+  try {
+    characterKeys ??= localStorage.getItem(CHARACTERS_KEPT) !== 'off';
+  } catch {
+    characterKeys ??= true; // a browser that keeps nothing: the setting lasts as long as the page
+  }
+  return characterKeys;
+}
+
+/** Whether keys of one character act, and how to switch them. Kept in this browser. */
+export function useCharacterKeys(): readonly [boolean, (on: boolean) => void] {
+  const on = useSyncExternalStore(watching, characterKeysNow, () => true);
+  const set = (next: boolean) => {
+    characterKeys = next;
+    try {
+      localStorage.setItem(CHARACTERS_KEPT, next ? 'on' : 'off');
+    } catch {
+      // as above
+    }
+    watchers.forEach((watch) => watch());
+  };
+  return [on, set];
+}
+
+/** Fields and lists that have arrow keys of their own. */
+const OWN_ARROWS =
+  'input, textarea, select, table, ul, ol, [role="slider"], [role="tablist"], [role="listbox"], [role="radiogroup"], [role="menu"], [contenteditable], [data-arrows]';
+
+/** A hotkey with what it does: what is bound is what the sheet of keys shows. Arrows leave lists and fields their own. */
 export function useKeys(
   hotkeys: string,
   what: string,
   act: Parameters<typeof useHotkeys>[1],
-  options?: Parameters<typeof useHotkeys>[2],
-  dependencies?: Parameters<typeof useHotkeys>[3],
+  options?: UseHotkeysOptions,
 ): void {
+  const [characters] = useCharacterKeys();
+  const active = characters ? hotkeys : withoutCharacterKeys(hotkeys);
   useEffect(() => {
-    const note = { keys: shownKeys(hotkeys), what };
+    if (!active) return;
+    const note = { keys: shownKeys(active), what };
     put([...notes, note]);
     return () => put(notes.filter((n) => n !== note));
-  }, [hotkeys, what]);
-  useHotkeys(hotkeys, act, options, dependencies);
+  }, [active, what]);
+  useHotkeys(
+    active || hotkeys,
+    (event, hotkey) => {
+      const arrow = event.key.startsWith('Arrow') && !event.altKey && !event.ctrlKey && !event.metaKey;
+      if (arrow && (event.target as Element | null)?.closest(OWN_ARROWS)) return;
+      act(event, hotkey);
+    },
+    { ...options, enabled: active !== '' && (options?.enabled ?? true) },
+  );
 }
 
 /** Every key that does something now, each once. */
 export function useKeysShown(): readonly KeyNote[] {
   return useSyncExternalStore(
-    (watch) => {
-      watchers.add(watch);
-      return () => watchers.delete(watch);
-    },
+    watching,
     () => notes,
     () => NONE,
   );

@@ -6,7 +6,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import Link from 'next/link';
-import { useRef, useState, type CSSProperties } from 'react';
+import { useState, type CSSProperties } from 'react';
 import type { Outcome } from '@/core/units';
 import { formatSize } from '@/core/units';
 import type { PrintCard, ShelfPage, ShelfPrint } from '@/records';
@@ -14,6 +14,8 @@ import { Brand } from '../kit/Brand';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './Shelf.module.css';
+import { NothingYet } from '@/ui/kit/NothingYet';
+import { FileButton } from '@/ui/kit/FileButton';
 
 const NEXT_CSS = { '': undefined, press: kit.press, madder: kit.madder, ochre: kit.ochre };
 
@@ -41,7 +43,6 @@ export function Shelf(props: Props) {
   const { shelf } = props;
   const [asking, setAsking] = useState<Asking>();
   const [busy, setBusy] = useState(false);
-  const fileInput = useRef<HTMLInputElement>(null);
   const { prints: alive, deleted, total } = shelf;
   return (
     <div className={kit.page}>
@@ -55,60 +56,56 @@ export function Shelf(props: Props) {
           </span>
         </div>
         <div className={kit.row}>
-          <Button onClick={() => fileInput.current?.click()} disabled={busy}>
-            {busy ? 'Opening the bundle …' : 'Open a bundle'}
-          </Button>
-          <input
-            ref={fileInput}
-            type="file"
+          <FileButton
+            label="Bundle file"
             accept=".zip,application/zip"
-            hidden
-            aria-label="Bundle file"
-            onChange={async (e) => {
-              const file = e.target.files?.[0];
-              e.target.value = '';
-              if (!file) return;
+            disabled={busy}
+            onFile={async (file) => {
               setBusy(true);
               await props.onBundle(file);
               setBusy(false);
             }}
-          />
+          >
+            {busy ? 'Opening the bundle …' : 'Open a bundle'}
+          </FileButton>
           <Button variant="contained" color="primary" onClick={() => setAsking({ kind: 'new' })}>
             New print
           </Button>
         </div>
       </header>
-      {props.message && (
-        <p className={clsx(kit.say, kit.bad, kit.below14)} role="alert">
-          {props.message}
-        </p>
-      )}
-      {total === 0 && (
-        <div className={kit.drop}>
-          <h2>Nothing is in work yet</h2>
-          <p className={kit.note}>
-            Begin a print, bring in a sketch or a photograph, and see it film by film before anything is cut.
+      <main>
+        {props.message && (
+          <p className={clsx(kit.say, kit.bad, kit.below14)} role="alert">
+            {props.message}
           </p>
-          <Button variant="contained" color="primary" onClick={() => setAsking({ kind: 'new' })}>
-            New print
-          </Button>
-        </div>
-      )}
-      {alive.map((print) => (
-        <ShelfItem key={print.id} print={print} props={props} ask={setAsking} />
-      ))}
-      {shelf.pages > 1 && <ShelfPages shelf={shelf} shelfUrl={props.shelfUrl} />}
-      {deleted.length > 0 && (
-        <section className={kit.above34}>
-          <h2>Deleted, restorable for 30 days</h2>
-          {deleted.map((print) => (
-            <p key={print.id} className={clsx(kit.row, kit.above8)}>
-              {print.name} <span className={kit.quiet}>deleted {day(print.deletedAt!)}</span>{' '}
-              <Button onClick={() => void props.onRestore(print)}>Restore</Button>
-            </p>
-          ))}
-        </section>
-      )}
+        )}
+        {total === 0 && (
+          <NothingYet
+            below
+            title="Nothing is in work yet"
+            says="Begin a print, bring in a sketch or a photograph, and see it film by film before anything is cut."
+          >
+            <Button variant="contained" color="primary" onClick={() => setAsking({ kind: 'new' })}>
+              New print
+            </Button>
+          </NothingYet>
+        )}
+        {alive.map((print) => (
+          <ShelfItem key={print.id} print={print} props={props} ask={setAsking} />
+        ))}
+        {shelf.pages > 1 && <ShelfPages shelf={shelf} shelfUrl={props.shelfUrl} />}
+        {deleted.length > 0 && (
+          <section className={kit.above34}>
+            <h2>Deleted, restorable for 30 days</h2>
+            {deleted.map((print) => (
+              <p key={print.id} className={clsx(kit.row, kit.above8)}>
+                {print.name} <span className={kit.quiet}>deleted {day(print.deletedAt!)}</span>{' '}
+                <Button onClick={() => void props.onRestore(print)}>Restore</Button>
+              </p>
+            ))}
+          </section>
+        )}
+      </main>
       {asking && (
         <NameDialog
           asking={asking}
@@ -219,12 +216,10 @@ function CardStrip({
 }) {
   const shape = card.picture && { '--shape': `${card.picture.widthMm} / ${card.picture.heightMm}` };
   return (
-    <Link
-      href={page}
-      className={css.strip}
-      style={shape as CSSProperties}
-      aria-label={`${print.name}: ${card.next.words}`}
-    >
+    <Link href={page} className={css.strip} style={shape as CSSProperties}>
+      <span className={kit.visuallyHidden}>
+        {print.name}: {card.next.words}.
+      </span>
       {card.flat && card.runs.length > 0 ? (
         card.runs.map((run, i) => (
           <figure key={i} className={clsx(run.phase === 'planned' && css.stillPlanned)}>

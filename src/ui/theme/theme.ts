@@ -70,7 +70,13 @@ export const theme = createTheme({
         root: { fontFamily: "'Zilla Slab', Georgia, serif", fontWeight: 600, fontSize: '1.25rem', paddingBottom: 4 },
       },
     },
-    MuiTooltip: { styleOverrides: { tooltip: { background: TOKENS.ink, fontSize: '0.75rem', borderRadius: 2 } } },
+    MuiSelect: { styleOverrides: { select: { whiteSpace: 'normal' } } },
+    MuiToggleButton: {
+      styleOverrides: {
+        root: { color: TOKENS.ink, fontSize: '0.8125rem', textTransform: 'none', borderColor: TOKENS.edge },
+      },
+    },
+    MuiTooltip: { styleOverrides: { tooltip: { background: TOKENS.ink, fontSize: '0.8125rem', borderRadius: 2 } } },
     MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
     MuiMenu: {
       defaultProps: { transitionDuration: 0 },

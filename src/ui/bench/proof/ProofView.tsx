@@ -17,6 +17,8 @@ import { ShimPanel } from './ShimPanel';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './ProofView.module.css';
+import { Leaves } from '@/ui/kit/Leaves';
+import { useSizePx } from '@/ui/kit/useSizePx';
 
 const LEAVES = [
   ['hand', 'By hand'],
@@ -150,36 +152,31 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
           worker={worker}
         />
       </div>
-      <aside className={kit.side} key={leaf}>
-        <div className={clsx(kit.leaves, kit.tight)} role="tablist" aria-label="Ways to measure">
-          {LEAVES.map(([id, name]) => (
-            <button key={id} type="button" role="tab" aria-selected={leaf === id} onClick={() => setLeaf(id)}>
-              {name}
-            </button>
-          ))}
-        </div>
-        {leaf === 'hand' && (
-          <HandPanel
-            run={run}
-            marks={marks}
-            onMarks={setMarks}
-            picked={picked}
-            onPicked={setPicked}
-            layout={layout}
-            onShims={() => setLeaf('shims')}
-          />
-        )}
-        {leaf === 'scan' && (
-          <ScanPanel
-            worker={worker}
-            layout={layout}
-            run={run}
-            read={read}
-            onRead={setRead}
-            onShims={() => setLeaf('shims')}
-          />
-        )}
-        {leaf === 'shims' && <ShimPanel layout={layout} />}
+      <aside className={kit.side}>
+        <Leaves label="Ways to measure" leaves={LEAVES} leaf={leaf} onLeaf={setLeaf} tight>
+          {leaf === 'hand' && (
+            <HandPanel
+              run={run}
+              marks={marks}
+              onMarks={setMarks}
+              picked={picked}
+              onPicked={setPicked}
+              layout={layout}
+              onShims={() => setLeaf('shims')}
+            />
+          )}
+          {leaf === 'scan' && (
+            <ScanPanel
+              worker={worker}
+              layout={layout}
+              run={run}
+              read={read}
+              onRead={setRead}
+              onShims={() => setLeaf('shims')}
+            />
+          )}
+          {leaf === 'shims' && <ShimPanel layout={layout} />}
+        </Leaves>
       </aside>
     </div>
   );
@@ -245,55 +242,61 @@ function SheetPicture({
   );
   const longest = Math.max(0.01, ...patches.map((p) => Math.hypot(p.dxMm, p.dyMm)));
   const times = EXAGGERATIONS.findLast((k) => k * longest < sheetMm.widthMm * 0.09) ?? 1;
-  const size = sheetMm.widthMm / 90;
+  const box = useRef<HTMLDivElement>(null);
+  const { widthPx } = useSizePx(box);
+  const size = sheetMm.widthMm / 90,
+    pxMm = widthPx > 0 ? sheetMm.widthMm / widthPx : 0;
   return (
-    <div className={css.proofSheet} style={{ aspectRatio: `${sheetMm.widthMm} / ${sheetMm.heightMm}` }}>
-      {read && slivers ? (
-        <BitmapView
-          aspect={sheetMm.heightMm / sheetMm.widthMm}
-          label="The sheet drawn with the misfit found: slivers and fringes as they lie"
-          paint={paint}
-        />
-      ) : read ? (
-        <canvas ref={canvas} role="img" aria-label="The scan, straightened" />
-      ) : (
-        <div
-          className={css.planned}
-          style={{
-            left: `${(100 * image.xMm) / sheetMm.widthMm}%`,
-            top: `${(100 * image.yMm) / sheetMm.heightMm}%`,
-            width: `${(100 * image.widthMm) / sheetMm.widthMm}%`,
+    <>
+      <div className={css.proofSheet} ref={box} style={{ aspectRatio: `${sheetMm.widthMm} / ${sheetMm.heightMm}` }}>
+        {read && slivers ? (
+          <BitmapView
+            aspect={sheetMm.heightMm / sheetMm.widthMm}
+            label="The sheet drawn with the misfit found: slivers and fringes as they lie"
+            paint={paint}
+          />
+        ) : read ? (
+          <canvas ref={canvas} role="img" aria-label="The scan, straightened" />
+        ) : (
+          <div
+            className={css.planned}
+            style={{
+              left: `${(100 * image.xMm) / sheetMm.widthMm}%`,
+              top: `${(100 * image.yMm) / sheetMm.heightMm}%`,
+              width: `${(100 * image.widthMm) / sheetMm.widthMm}%`,
+            }}
+          >
+            <LookThumb run={plan.runs.length} label="the print as planned" />
+          </div>
+        )}
+        <svg
+          viewBox={`0 0 ${sheetMm.widthMm} ${sheetMm.heightMm}`}
+          role="img"
+          aria-label={`${patches.length} places measured; arrows ${times} times as long as the misfit`}
+          className={clsx(onPlace && css.placing)}
+          onClick={(e) => {
+            if (!onPlace) return;
+            const box = e.currentTarget.getBoundingClientRect();
+            onPlace(
+              ((e.clientX - box.left) / box.width) * sheetMm.widthMm,
+              ((e.clientY - box.top) / box.height) * sheetMm.heightMm,
+            );
           }}
         >
-          <LookThumb run={plan.runs.length} label="the print as planned" />
-        </div>
-      )}
-      <svg
-        viewBox={`0 0 ${sheetMm.widthMm} ${sheetMm.heightMm}`}
-        role="img"
-        aria-label={`${patches.length} places measured; arrows ${times} times as long as the misfit`}
-        className={clsx(onPlace && css.placing)}
-        onClick={(e) => {
-          if (!onPlace) return;
-          const box = e.currentTarget.getBoundingClientRect();
-          onPlace(
-            ((e.clientX - box.left) / box.width) * sheetMm.widthMm,
-            ((e.clientY - box.top) / box.height) * sheetMm.heightMm,
-          );
-        }}
-      >
-        {patches.map((p, i) => (
-          <Arrow
-            key={i}
-            patch={p}
-            times={times}
-            size={size}
-            on={picked === i}
-            name={picked !== undefined ? String(i + 1) : undefined}
-          />
-        ))}
-      </svg>
-      <p className={clsx(css.arrowScale, kit.num)}>
+          {patches.map((p, i) => (
+            <Arrow
+              key={i}
+              patch={p}
+              times={times}
+              size={size}
+              pxMm={pxMm}
+              on={picked === i}
+              name={picked !== undefined ? String(i + 1) : undefined}
+            />
+          ))}
+        </svg>
+      </div>
+      <p className={clsx(css.arrowScale, kit.note)}>
         {read ? 'scan' : 'as planned'}, the print as seen · arrows {times}× the misfit
         {patches.some((p) => !p.kept) ? ' · dashed: left out' : ''}
         {read && (
@@ -306,20 +309,26 @@ function SheetPicture({
           </>
         )}
       </p>
-    </div>
+    </>
   );
 }
+
+/** Numbers on the picture are never smaller than this on the screen. */
+const LEAST_TEXT_PX = 14;
 
 function Arrow({
   patch: { xMm, yMm, dxMm, dyMm, kept },
   times,
   size,
+  pxMm,
   on,
   name,
 }: {
   patch: PatchReading;
   times: number;
   size: number;
+  /** How much a pixel of the screen is. */
+  pxMm: number;
   on: boolean;
   name?: string;
 }) {
@@ -333,7 +342,7 @@ function Arrow({
       <circle cx={xMm} cy={yMm} r={size * (name ? 0.7 : 0.35)} />
       {long > size * 0.3 && <path d={`M${xMm} ${yMm}L${x} ${y}M${head(0.5)}L${x} ${y}L${head(-0.5)}`} />}
       {name && (
-        <text x={xMm + size} y={yMm - size} fontSize={size * 2.6}>
+        <text x={xMm + size} y={yMm - size} fontSize={Math.max(size * 2.6, LEAST_TEXT_PX * pxMm)}>
           {name}
         </text>
       )}

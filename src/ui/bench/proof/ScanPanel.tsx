@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useId, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { deltaE2000, hexFromLabD50 as hex } from '@/core/colour';
 import type { SheetLayout } from '@/core/registration';
 import { sentenceIn, formatSize } from '@/core/units';
@@ -13,6 +13,7 @@ import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './ScanPanel.module.css';
+import { FileButton } from '@/ui/kit/FileButton';
 
 const MAX_SCAN_BYTES = 60 * 1024 * 1024;
 
@@ -49,8 +50,6 @@ export function ScanPanel({
   const [busy, setBusy] = useState<{ what: string; share: number | null }>();
   const [problem, setProblem] = useState<string>();
   const [over, setOver] = useState(false);
-  const input = useRef<HTMLInputElement>(null),
-    inputId = useId();
   const serial = useRef(0);
   const readFile = async (file: Blob, dpi: number) => {
     const mine = ++serial.current;
@@ -180,23 +179,15 @@ export function ScanPanel({
           {formatSize(layout.sheetMm.widthMm, layout.sheetMm.heightMm, unit)}, with a dark ground to be seen on all four
           sides. Where the file does not say its resolution it is taken from the paper’s width.
         </p>
-        <input
-          ref={input}
-          id={inputId}
-          type="file"
-          hidden
-          aria-label="Scan file"
-          accept=".png,.jpg,.jpeg,.tif,.tiff,image/png,image/jpeg,image/tiff"
-          onChange={(e) => {
-            const file = e.target.files?.[0];
-            e.target.value = '';
-            if (file) void take(file);
-          }}
-        />
         <div className={kit.row}>
-          <Button onClick={() => input.current?.click()} disabled={Boolean(busy)}>
+          <FileButton
+            label="Scan file"
+            accept=".png,.jpg,.jpeg,.tif,.tiff,image/png,image/jpeg,image/tiff"
+            disabled={Boolean(busy)}
+            onFile={(file) => void take(file)}
+          >
             Choose a scan
-          </Button>
+          </FileButton>
           <Button onClick={() => void simulate()} disabled={Boolean(busy)}>
             Simulated scanner
           </Button>

@@ -18,6 +18,8 @@ import { useStageCheck } from './useStageCheck';
 import { useKeys } from '../../kit/keys';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
+import { NothingToShow } from '@/ui/kit/NothingYet';
+import { Leaves } from '@/ui/kit/Leaves';
 
 const opening = () => <p className={kit.note}>opening …</p>;
 const FitPanel = dynamic(() => import('./FitPanel').then((m) => m.FitPanel), { ssr: false, loading: opening });
@@ -92,15 +94,9 @@ export function BlockView() {
 
   if (!plan.flat || !plan.picture || !current) {
     return (
-      <div className={clsx(kit.work, kit.single)}>
-        <div className={kit.stage}>
-          <div className={kit.drop}>
-            <h1>No block yet</h1>
-            <p className={kit.note}>What is cut follows from the flat colours and their order.</p>
-            <Link href={urls.page('picture')}>To the picture</Link>
-          </div>
-        </div>
-      </div>
+      <NothingToShow title="No block yet" says="What is cut follows from the flat colours and their order.">
+        <Link href={urls.page('picture')}>To the picture</Link>
+      </NothingToShow>
     );
   }
   const { raster } = plan.picture;
@@ -199,32 +195,27 @@ export function BlockView() {
         )}
       </div>
       <aside className={kit.side}>
-        <div className={clsx(kit.leaves, kit.tight)} role="tablist" aria-label="Beside the block">
-          {LEAVES.map(([id, name]) => (
-            <button key={id} type="button" role="tab" aria-selected={leaf === id} onClick={() => setLeaf(id)}>
-              {name}
-            </button>
-          ))}
-        </div>
-        {leaf === 'check' && (
-          <CheckPanel
-            run={run}
-            labels={current}
-            block={block}
-            blockIndex={blockIndex}
-            check={check}
-            found={found}
-            settings={settings}
-            toolsMm={toolsMm}
-            onTools={setToolsTried}
-            picked={picked}
-            onPick={setPicked}
-            regions={regions}
-          />
-        )}
-        {leaf === 'fit' && <FitPanel run={run} />}
-        {leaf === 'masks' && <MaskPanel run={run} labels={current} regions={regions} onOutlines={setMaskOutlines} />}
-        {leaf === 'transfer' && <TransferPanel />}
+        <Leaves label="Beside the block" leaves={LEAVES} leaf={leaf} onLeaf={setLeaf} tight>
+          {leaf === 'check' && (
+            <CheckPanel
+              run={run}
+              labels={current}
+              block={block}
+              blockIndex={blockIndex}
+              check={check}
+              found={found}
+              settings={settings}
+              toolsMm={toolsMm}
+              onTools={setToolsTried}
+              picked={picked}
+              onPick={setPicked}
+              regions={regions}
+            />
+          )}
+          {leaf === 'fit' && <FitPanel run={run} />}
+          {leaf === 'masks' && <MaskPanel run={run} labels={current} regions={regions} onOutlines={setMaskOutlines} />}
+          {leaf === 'transfer' && <TransferPanel />}
+        </Leaves>
       </aside>
     </div>
   );

@@ -1,6 +1,6 @@
 'use client';
 import Button from '@mui/material/Button';
-import { useId, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useState, type KeyboardEvent, type ReactNode } from 'react';
 import { CONTRAST_RATIO, type OpacityKnown } from '@/core/inks';
 import type { CabinetInk, StoredInk } from '@/records';
 import { usePrintDesk } from '../../kit/printContext';
@@ -11,13 +11,14 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import inksCss from './inks.module.css';
 import css from './CabinetPanel.module.css';
+import { NothingYet } from '@/ui/kit/NothingYet';
+import { FileButton } from '@/ui/kit/FileButton';
 
 /** The workshop's inks as a table, and the chosen one's sheet beside it. */
 export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
   const { cabinet, tell, state } = usePrintDesk();
   const { inks } = cabinet;
   const [chosenId, setChosenId] = useState<string>();
-  const fileId = useId();
   const chosen = inks?.find((ink) => ink.id === chosenId) ?? inks?.[0];
   const importFile = async (file: File | undefined) => {
     if (!file) return;
@@ -63,20 +64,13 @@ export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
         </div>
         <div className={kit.row}>
           <Button onClick={() => void add()}>Put an ink in</Button>
-          <Button component="label" htmlFor={fileId}>
-            Bring inks in
-          </Button>
-          <input
-            id={fileId}
-            type="file"
+          <FileButton
+            label="File of inks: CSV, GPL palette or CGATS"
             accept=".csv,.gpl,.txt,.cgats,text/plain,text/csv"
-            className={kit.visuallyHidden}
-            aria-label="File of inks: CSV, GPL palette or CGATS"
-            onChange={(e) => {
-              void importFile(e.target.files?.[0]);
-              e.target.value = '';
-            }}
-          />
+            onFile={(file) => void importFile(file)}
+          >
+            Bring inks in
+          </FileButton>
           <span className={kit.quiet}>CSV, GPL palette or CGATS · take out as</span>
           <a href={cabinet.file('inks.csv')}>CSV</a>
           <a href={cabinet.file('inks.gpl')}>GPL palette</a>
@@ -85,10 +79,11 @@ export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
         {!inks ? (
           <CabinetOpening />
         ) : inks.length === 0 ? (
-          <div className={kit.drop}>
-            <h1>The cabinet is empty</h1>
-            <p className={kit.note}>Put an ink in by its colour over paper, or bring a file of inks.</p>
-          </div>
+          <NothingYet
+            below
+            title="The cabinet is empty"
+            says="Put an ink in by its colour over paper, or bring a file of inks."
+          />
         ) : (
           <div className={inksCss.pots} onKeyDown={step}>
             <table className={inksCss.cabinet} aria-label="Inks of the workshop">

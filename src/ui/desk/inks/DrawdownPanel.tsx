@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import { deltaE2000, hexFromLabD50, type Lab } from '@/core/colour';
 import { filmOver, filmWeightReaching, groundOf, internalOnGround, labFromInternal, type Film } from '@/core/inks';
 import type { ReadingSource } from '@/core/sheets';
@@ -19,6 +19,7 @@ import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './DrawdownPanel.module.css';
+import { FileButton } from '@/ui/kit/FileButton';
 
 const SLOTS = [
   { id: 'paper', words: 'bare paper', over: 'paper', film: 'none' },
@@ -43,7 +44,6 @@ export function DrawdownPanel({ ink, onSave }: Props) {
   const [reading, setReading] = useState<string>();
   const [source, setSource] = useState<ReadingSource>('typed');
   const [samples, setSamples] = useState<readonly NamedReading[]>();
-  const fileId = useId();
   const readCard = async () => {
     const next: Draft = {};
     for (const [i, slot] of SLOTS.entries()) {
@@ -155,20 +155,13 @@ export function DrawdownPanel({ ink, onSave }: Props) {
           >
             Type readings in
           </Button>
-          <Button component="label" htmlFor={fileId}>
-            From a CGATS file
-          </Button>
-          <input
-            id={fileId}
-            type="file"
+          <FileButton
+            label="Measurement file of the drawdown"
             accept=".txt,.cgats,text/plain"
-            className={kit.visuallyHidden}
-            aria-label="Measurement file of the drawdown"
-            onChange={(e) => {
-              void open(e.target.files?.[0]);
-              e.target.value = '';
-            }}
-          />
+            onFile={(file) => void open(file)}
+          >
+            From a CGATS file
+          </FileButton>
         </div>
       )}
     </section>

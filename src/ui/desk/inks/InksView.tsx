@@ -14,6 +14,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import inksCss from './inks.module.css';
 import css from './InksView.module.css';
+import { NothingYet } from '@/ui/kit/NothingYet';
 
 const LIST_KEYS: readonly KeyNote[] = [{ keys: '↑ ↓', what: 'to the next ink, with the list in focus' }];
 
@@ -50,14 +51,13 @@ export function InksView() {
             <h1>Inks</h1>
             {toggle}
           </div>
-          <div className={kit.drop}>
-            <h1>No run needs an ink yet</h1>
-            <p className={kit.note}>
-              Recipes are made for the runs of a print, and those come from its picture. The cabinet can be filled
-              before.
-            </p>
+          <NothingYet
+            below
+            title="No run needs an ink yet"
+            says="Recipes are made for the runs of a print, and those come from its picture. The cabinet can be filled before."
+          >
             <Link href={urls.page('picture')}>To the picture</Link>
-          </div>
+          </NothingYet>
         </div>
       </div>
     );
@@ -81,7 +81,13 @@ export function InksView() {
           <h1>Inks for this print</h1>
           {toggle}
         </div>
-        <div className={inksCss.pots} onKeyDown={step} role="group" aria-label="Inks in the order of the runs">
+        <div
+          className={inksCss.pots}
+          onKeyDown={step}
+          role="group"
+          aria-label="Inks in the order of the runs"
+          data-arrows
+        >
           {places.map((place) => (
             <Pot
               key={`${place.run}.${place.inking}`}
@@ -118,14 +124,12 @@ function Pot({ run, inking, on, onChoose }: { run: number; inking: number; on: b
   const { grams } = useInkNeed(run, inking);
   const got = progress.bench.coloursGot.some((g) => g.runId === plan.runs[run].id && g.colourId === laid.colourId);
   return (
-    <button
-      type="button"
-      className={css.pot}
-      aria-pressed={on}
-      onClick={onChoose}
-      aria-label={`Run ${run + 1}, ${ink.name}`}
-    >
-      <span className={css.n}>{run + 1}</span>
+    <button type="button" className={css.pot} aria-pressed={on} onClick={onChoose}>
+      <span className={css.n}>
+        <span className={kit.visuallyHidden}>Run </span>
+        {run + 1}
+        <span className={kit.visuallyHidden}>, </span>
+      </span>
       <span>
         <Chips below={below} alone={ink.solidLabD50} seen={seen} wanted={wanted} />
       </span>

@@ -2,11 +2,12 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import type { ReadingSource } from '@/core/sheets';
 import type { NamedReading, Reading, ReadingRequest } from '@/records';
 import { usePrintDesk } from '../../kit/printContext';
 import { kit } from '@/ui/kit/styles';
+import { FileButton } from '@/ui/kit/FileButton';
 
 /** A reading of one patch: with the colour reader, or a sample of a measurement file. */
 export function ReadingButtons({
@@ -19,7 +20,6 @@ export function ReadingButtons({
   const { cabinet, tell } = usePrintDesk();
   const [busy, setBusy] = useState(false);
   const [samples, setSamples] = useState<readonly NamedReading[]>();
-  const fileId = useId();
   const read = async () => {
     setBusy(true);
     const answer = await cabinet.read(request);
@@ -38,20 +38,9 @@ export function ReadingButtons({
       <Button disabled={busy} onClick={() => void read()}>
         {busy ? 'reading …' : 'Read with the reader'}
       </Button>
-      <Button component="label" htmlFor={fileId}>
+      <FileButton label="Measurement file" accept=".txt,.cgats,.ti3,text/plain" onFile={(file) => void open(file)}>
         From a CGATS file
-      </Button>
-      <input
-        id={fileId}
-        type="file"
-        accept=".txt,.cgats,.ti3,text/plain"
-        className={kit.visuallyHidden}
-        aria-label="Measurement file"
-        onChange={(e) => {
-          void open(e.target.files?.[0]);
-          e.target.value = '';
-        }}
-      />
+      </FileButton>
       {samples && (
         <TextField
           select

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
-import { Fragment, useEffect, useMemo, useState } from 'react';
+import { Fragment, useMemo, useState } from 'react';
 import { deltaE2000, hexFromLabD50, wordForDifference } from '@/core/colour';
 import {
   labOfRecipe,
@@ -27,6 +27,7 @@ import { usePigments } from './usePigments';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './RecipePanel.module.css';
+import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';
 
 const LIMIT_WORDS: Record<RecipeLimit, string> = {
   'below shows through':
@@ -46,7 +47,6 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
   const laid = plan.runs[question.run].inkings[question.inking];
   const ink = inkOf(plan, laid);
   const closed = question.run < progress.closedRuns;
-  const [answer, setAnswer] = useState<{ key: string; found: InkAnswer | null }>();
   const key = JSON.stringify([
     plan.runs,
     plan.blocks,
@@ -57,19 +57,14 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
     got,
   ]);
   const { inks } = cabinet;
-  useEffect(() => {
-    if (!inks) return;
-    let current = true;
-    void layersWorker.ask('recipe', { plan, got, cabinet: inks, question }).then((a) => {
-      if (current && a.ok) setAnswer({ key, found: a.value });
-    });
-    return () => {
-      current = false;
-    };
+  const ask = useMemo(
+    () => inks && (() => layersWorker.ask('recipe', { plan, got, cabinet: inks, question })),
     // the ink itself is what is being changed here; all else it stands on is in the key
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key, inks, layersWorker]);
-  const found = answer?.found?.answer;
+    [key, inks, layersWorker],
+  );
+  const answer = useWorkerAnswer(ask);
+  const found = answer.value?.answer;
   const [parts, setParts] = useState<readonly RecipePart[]>();
   const kept = ink.recipe?.parts.map(({ inkId, share }) => ({ id: inkId, share }));
   const shown = parts ?? kept ?? found?.chosen.parts ?? [];

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { hexFromLabD50 as hex, type Lab } from '@/core/colour';
 import { materialById } from '@/core/cutting';
 import {
@@ -28,6 +28,8 @@ import { centred, type Fit } from './useFit';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './FitLeaf.module.css';
+import { Leaves } from '@/ui/kit/Leaves';
+import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';
 
 export type FitPicture = 'sheets' | 'hand' | 'where';
 /** How many times larger than the sheet picture the inset shows. */
@@ -183,6 +185,12 @@ export function FitStage({
 }
 
 /** How sure the fit is, why, and what would help. */
+const SHOWN = [
+  ['sheets', 'Sheets'],
+  ['hand', 'By hand'],
+  ['where', 'Where it moves'],
+] as const;
+
 export function FitFields({
   worker,
   fit,
@@ -239,28 +247,16 @@ export function FitFields({
           <p className={kit.note}>…</p>
         )}
       </section>
-      <div className={clsx(kit.leaves, kit.tight)} role="tablist" aria-label="What is shown">
-        {(
-          [
-            ['sheets', 'Sheets'],
-            ['hand', 'By hand'],
-            ['where', 'Where it moves'],
-          ] as const
-        ).map(([id, name]) => (
-          <button
-            key={id}
-            type="button"
-            role="tab"
-            aria-selected={show === id}
-            onClick={() => {
-              if (id === 'hand') onHand(centred(question.fixed, plan.picture!.widthMm, plan.picture!.heightMm));
-              onShow(id);
-            }}
-          >
-            {name}
-          </button>
-        ))}
-      </div>
+      <Leaves
+        label="What is shown"
+        leaves={SHOWN}
+        leaf={show}
+        onLeaf={(id) => {
+          if (id === 'hand') onHand(centred(question.fixed, plan.picture!.widthMm, plan.picture!.heightMm));
+          onShow(id);
+        }}
+        tight
+      />
       {show === 'hand' && <HandSliders motions={hand} onMotions={onHand} />}
       {result && <Pairs result={result} />}
       <Remedy worker={worker} fit={fit} />
@@ -500,16 +496,11 @@ function WaysTable({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
     () => REGISTRATION_WAYS.map((id) => spreadOf(registrationWay(id), plan.register.hand)),
     [plan.register.hand],
   );
-  const [shares, setShares] = useState<readonly number[]>();
-  useEffect(() => {
-    let current = true;
-    void worker.ask('ways', { ...question, sheets: 2000, spreads }).then((answer) => {
-      if (current && answer.ok) setShares(answer.value);
-    });
-    return () => {
-      current = false;
-    };
-  }, [worker, question, spreads]);
+  const ask = useCallback(
+    () => worker.ask('ways', { ...question, sheets: 2000, spreads }),
+    [worker, question, spreads],
+  );
+  const shares = useWorkerAnswer(ask).value;
   return (
     <section>
       <h2>By every way</h2>

@@ -7,6 +7,8 @@ import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import { TOKENS } from '@/ui/theme/tokens';
+import { useSizePx } from '@/ui/kit/useSizePx';
+import { useRef } from 'react';
 
 const PARTS = [
   ['packingMm', 'packing', TOKENS.board],
@@ -14,6 +16,11 @@ const PARTS = [
   ['blockMm', 'block', TOKENS.standing],
   ['backingMm', 'backing', TOKENS.backing],
 ] as const;
+
+/** The drawing in its own units, and letters as they are on the screen however small it is drawn. */
+const WIDE = 760,
+  HIGH = 560,
+  LETTERS_PX = 13.5;
 
 /** What lies on one another under the pressure, far taller than wide so that tenths can be seen. */
 export function HeightDrawing() {
@@ -35,19 +42,22 @@ export function HeightDrawing() {
     return { key, name, fill, y: top, h, mm: stack[key] };
   });
   const gap = stack.pressGapMm === null ? undefined : base - stack.pressGapMm * scale;
+  const box = useRef<HTMLDivElement>(null);
+  const { widthPx, heightPx } = useSizePx(box);
+  const letters = LETTERS_PX / Math.min(1, widthPx / WIDE || 1, heightPx / HIGH || 1);
   const level = (mm: number) => base - mm * scale;
   return (
-    <div className={clsx(kit.sheetCanvas, kit.drawn, kit.still)}>
+    <div className={clsx(kit.sheetCanvas, kit.drawn, kit.still)} ref={box}>
       <svg
         className={kit.drawing}
-        viewBox="0 0 760 560"
+        viewBox={`0 0 ${WIDE} ${HIGH}`}
         width="100%"
         height="100%"
         role="img"
         aria-label={`Stack of ${formatLength(answer.totalMm, unit, 2)}. ${sentenceIn(answer.text, unit)}`}
       >
         <line x1={60} y1={base} x2={700} y2={base} stroke={TOKENS.ink} strokeWidth={2} />
-        <text x={60} y={base + 20} fontSize={13} fill={TOKENS.pencil}>
+        <text x={60} y={base + 20} fontSize={letters} fill={TOKENS.pencil}>
           bed or table
         </text>
         {layers.map(
@@ -63,7 +73,7 @@ export function HeightDrawing() {
                   stroke={TOKENS.ink}
                   strokeWidth={1}
                 />
-                <text x={545} y={layer.y + layer.h / 2 + 5} fontSize={14}>
+                <text x={545} y={layer.y + layer.h / 2 + 5} fontSize={letters}>
                   {layer.name} {formatLength(layer.mm, unit, 2)}
                 </text>
               </g>
@@ -78,7 +88,7 @@ export function HeightDrawing() {
           stroke={TOKENS.pencil}
           strokeDasharray="5 4"
         />
-        <text x={150} y={level(answer.runnerMm) - 8} fontSize={13} textAnchor="middle" fill={TOKENS.pencil}>
+        <text x={150} y={level(answer.runnerMm) - 8} fontSize={letters} textAnchor="middle" fill={TOKENS.pencil}>
           runner {formatLength(answer.runnerMm, unit, 2)}
         </text>
         {withType && (
@@ -91,7 +101,7 @@ export function HeightDrawing() {
               stroke={TOKENS.slate}
               strokeDasharray="2 5"
             />
-            <text x={60} y={level(TYPE_HEIGHT_MM) - 5} fontSize={12.5} fill={TOKENS.slate}>
+            <text x={60} y={level(TYPE_HEIGHT_MM) - 5} fontSize={letters} fill={TOKENS.slate}>
               type height {formatLength(TYPE_HEIGHT_MM, unit, 2)}
             </text>
           </>
@@ -99,7 +109,7 @@ export function HeightDrawing() {
         {gap !== undefined && (
           <>
             <line x1={200} x2={700} y1={gap} y2={gap} stroke={TOKENS.madder} strokeWidth={3} />
-            <text x={700} y={gap - 8} fontSize={14} fill={TOKENS.madder} textAnchor="end">
+            <text x={700} y={gap - 8} fontSize={letters} fill={TOKENS.madder} textAnchor="end">
               press, open {formatLength(stack.pressGapMm!, unit, 2)}
             </text>
           </>

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useMemo } from 'react';
+import { useMemo, useRef } from 'react';
 import {
   jigFor,
   registrationWay,
@@ -24,6 +24,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './JigLeaf.module.css';
 import { TOKENS } from '@/ui/theme/tokens';
+import { useSizePx } from '@/ui/kit/useSizePx';
 
 const LINES: Record<JigLayer, { stroke: string; width: number; dash?: string }> = {
   cut: { stroke: TOKENS.ink, width: 1.6 },
@@ -41,6 +42,9 @@ export function useJig(layout: SheetLayout): Jig {
   return useMemo(() => jigFor(plan.way.registration, jigInputOf(plan, layout)), [plan, layout]);
 }
 
+/** Letters on the drawing are never smaller than this on the screen. */
+const LEAST_TEXT_PX = 13;
+
 /** The chosen way's drawing, to scale. */
 export function JigDrawing({ layout }: { layout: SheetLayout }) {
   const {
@@ -49,14 +53,19 @@ export function JigDrawing({ layout }: { layout: SheetLayout }) {
   const drawing = useJig(layout).drawings[0];
   const pad = drawing.widthMm * 0.03,
     head = drawing.heightMm * 0.07;
+  const wide = drawing.widthMm + 2 * pad,
+    high = drawing.heightMm + pad + head;
+  const box = useRef<HTMLDivElement>(null);
+  const { widthPx, heightPx } = useSizePx(box);
+  const pxPerMm = Math.min(widthPx / wide, heightPx / high);
   return (
-    <div className={clsx(kit.sheetCanvas, kit.drawn, kit.still)}>
+    <div className={clsx(kit.sheetCanvas, kit.drawn, kit.still)} ref={box}>
       <div className={clsx(kit.stamp, drawing.side === 'bench' && kit.mirrored)}>
         {drawing.side === 'bench' ? 'the bench: right and left exchanged' : 'the print as seen'}
       </div>
       <svg
         className={kit.drawing}
-        viewBox={`${-pad} ${-head} ${drawing.widthMm + 2 * pad} ${drawing.heightMm + pad + head}`}
+        viewBox={`${-pad} ${-head} ${wide} ${high}`}
         width="100%"
         height="100%"
         role="img"
@@ -64,7 +73,7 @@ export function JigDrawing({ layout }: { layout: SheetLayout }) {
       >
         <rect x={0} y={0} width={drawing.widthMm} height={drawing.heightMm} fill={TOKENS.sheet} />
         {drawing.marks.map((mark, i) => (
-          <Mark key={i} mark={mark} least={drawing.heightMm / 44} />
+          <Mark key={i} mark={mark} least={pxPerMm > 0 ? LEAST_TEXT_PX / pxPerMm : 0} />
         ))}
       </svg>
     </div>

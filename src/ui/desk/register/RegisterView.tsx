@@ -13,6 +13,9 @@ import { useRegisterWorker } from '@/ui/kit/useRegisterWorker';
 import type { FitPicture } from './FitLeaf';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
+import { NothingToShow } from '@/ui/kit/NothingYet';
+import { NothingYet } from '@/ui/kit/NothingYet';
+import { Leaves } from '@/ui/kit/Leaves';
 
 const opening = () => <p className={kit.note}>opening …</p>;
 const FitStage = dynamic(() => import('./FitLeaf').then((m) => m.FitStage), { ssr: false, loading: opening });
@@ -48,99 +51,52 @@ export function RegisterView() {
   } = usePrintDesk();
   const [leaf, setLeaf] = useState<Leaf>('sheet');
   const layout = useMemo(() => sheetLayoutOf(plan), [plan]);
+  const fit = useFitWork(layout, leaf === 'fit');
   if (!plan.picture || !layout) {
     return (
-      <div className={clsx(kit.work, kit.single)}>
-        <div className={kit.stage}>
-          <div className={kit.drop}>
-            <h1>No sheet yet</h1>
-            <p className={kit.note}>Paper and margins follow from the picture’s size.</p>
-            <Link href={urls.page('picture')}>To the picture</Link>
-          </div>
-        </div>
-      </div>
+      <NothingToShow title="No sheet yet" says="Paper and margins follow from the picture’s size.">
+        <Link href={urls.page('picture')}>To the picture</Link>
+      </NothingToShow>
     );
   }
-  const tabs = (
-    <div className={clsx(kit.leaves, kit.tight)} role="tablist" aria-label="Of the sheet">
-      {LEAVES.map(([id, name]) => (
-        <button key={id} type="button" role="tab" aria-selected={leaf === id} onClick={() => setLeaf(id)}>
-          {name}
-        </button>
-      ))}
-    </div>
-  );
-  if (leaf === 'fit') return <FitWork layout={layout} tabs={tabs} />;
   return (
     <div className={kit.work}>
-      <div className={kit.stage}>
-        <h1>{TITLES[leaf]}</h1>
-        {leaf === 'sheet' ? (
-          <SheetDrawing layout={layout} />
-        ) : leaf === 'jig' ? (
-          <JigDrawing layout={layout} />
+      <div className={clsx(kit.stage, leaf === 'fit' && kit.scrolls)}>
+        {leaf === 'fit' && !fit ? (
+          <NothingYet title="No runs yet" says="What can show a misfit follows from the flat colours and their runs.">
+            <Link href={urls.page('picture')}>To the picture</Link>
+          </NothingYet>
         ) : (
-          <HeightDrawing />
+          <>
+            <h1>{TITLES[leaf]}</h1>
+            {leaf === 'sheet' && <SheetDrawing layout={layout} />}
+            {leaf === 'jig' && <JigDrawing layout={layout} />}
+            {leaf === 'fit' && fit && <FitStage {...fit} />}
+            {leaf === 'heights' && <HeightDrawing />}
+          </>
         )}
       </div>
       <aside className={kit.side}>
-        {tabs}
-        {leaf === 'sheet' ? (
-          <SheetFields layout={layout} />
-        ) : leaf === 'jig' ? (
-          <JigFields layout={layout} />
-        ) : (
-          <HeightFields />
-        )}
+        <Leaves label="Of the sheet" leaves={LEAVES} leaf={leaf} onLeaf={setLeaf} tight>
+          {leaf === 'sheet' && <SheetFields layout={layout} />}
+          {leaf === 'jig' && <JigFields layout={layout} />}
+          {leaf === 'fit' && (fit ? <FitFields {...fit} layout={layout} /> : <p />)}
+          {leaf === 'heights' && <HeightFields />}
+        </Leaves>
       </aside>
     </div>
   );
 }
 
-function FitWork({ layout, tabs }: { layout: SheetLayout; tabs: React.ReactNode }) {
+/** What the leaf of fits shows and how it is set; undefined where there is nothing to line up yet. Worked out only while it is open. */
+function useFitWork(layout: SheetLayout | undefined, open: boolean) {
   const {
     state: { plan },
-    urls,
   } = usePrintDesk();
   const worker = useRegisterWorker();
   const [withProofs, setWithProofs] = useState(true);
-  const fit = useFit(worker, layout, withProofs);
   const [show, setShow] = useState<FitPicture>('sheets');
   const [hand, setHand] = useState<readonly Motion[]>([]);
-  if (!plan.flat || plan.runs.length === 0) {
-    return (
-      <div className={kit.work}>
-        <div className={kit.stage}>
-          <div className={kit.drop}>
-            <h1>No runs yet</h1>
-            <p className={kit.note}>What can show a misfit follows from the flat colours and their runs.</p>
-            <Link href={urls.page('picture')}>To the picture</Link>
-          </div>
-        </div>
-        <aside className={kit.side}>{tabs}</aside>
-      </div>
-    );
-  }
-  return (
-    <div className={kit.work}>
-      <div className={clsx(kit.stage, kit.scrolls)}>
-        <h1>{TITLES.fit}</h1>
-        <FitStage worker={worker} fit={fit} show={show} hand={hand} />
-      </div>
-      <aside className={kit.side}>
-        {tabs}
-        <FitFields
-          worker={worker}
-          fit={fit}
-          layout={layout}
-          show={show}
-          onShow={setShow}
-          hand={hand}
-          onHand={setHand}
-          withProofs={withProofs}
-          onProofs={setWithProofs}
-        />
-      </aside>
-    </div>
-  );
+  const fit = useFit(worker, open && plan.flat && plan.runs.length > 0 ? layout : undefined, withProofs);
+  return fit && { worker, fit, show, onShow: setShow, hand, onHand: setHand, withProofs, onProofs: setWithProofs };
 }

@@ -1,9 +1,10 @@
 'use client';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { FIT_SHEETS, inImage, motionAbout, type Motion, type SheetLayout, type Spread } from '@/core/registration';
 import { fixedMotions, ownSpread } from '@/records';
 import type { FitQuestion, FitResult, RegisterWorker } from '@/workers';
 import { usePrintDesk } from '../../kit/printContext';
+import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';
 
 export interface Fit {
   readonly question: FitQuestion;
@@ -13,14 +14,15 @@ export interface Fit {
   readonly problem: string | undefined;
 }
 
-/** What thousands of sheets would look like, worked out anew whenever what it depends on changes. */
-export function useFit(worker: RegisterWorker, layout: SheetLayout, withProofs: boolean): Fit {
+/** What thousands of sheets would look like, worked out anew whenever what it depends on changes; nothing without a layout. */
+export function useFit(worker: RegisterWorker, layout: SheetLayout | undefined, withProofs: boolean): Fit | undefined {
   const {
     state: { plan },
     progress: { bench },
   } = usePrintDesk();
   const { spread, layings } = useMemo(() => ownSpread(plan, bench), [plan, bench]);
-  const question = useMemo((): FitQuestion => {
+  const question = useMemo((): FitQuestion | undefined => {
+    if (!layout) return undefined;
     const image = layout.images[0];
     const fixed = fixedMotions(plan, layout, withProofs ? bench : undefined).map((m) => inImage(m, image));
     return {
@@ -32,20 +34,9 @@ export function useFit(worker: RegisterWorker, layout: SheetLayout, withProofs: 
       sheets: FIT_SHEETS,
     };
   }, [plan, bench, layout, spread, withProofs]);
-  const [result, setResult] = useState<FitResult>();
-  const [problem, setProblem] = useState<string>();
-  useEffect(() => {
-    let current = true;
-    void worker.ask('fit', question).then((answer) => {
-      if (!current) return;
-      if (answer.ok) setResult(answer.value);
-      setProblem(answer.ok || answer.code === 'stopped' ? undefined : answer.message);
-    });
-    return () => {
-      current = false;
-    };
-  }, [worker, question]);
-  return { question, spread, layings, result, problem };
+  const ask = useMemo(() => question && (() => worker.ask('fit', question)), [worker, question]);
+  const { value, problem } = useWorkerAnswer(ask);
+  return question && { question, spread, layings, result: value, problem };
 }
 
 /** All runs told about one point, ready for a hand to turn. */

@@ -1,0 +1,182 @@
+/** Every view as it lies at the sizes it is used at, and as it is read by those who do not see it. */
+import { AxeBuilder } from '@axe-core/playwright';
+import { chromium } from '@playwright/test';
+import { openStore } from '@/store';
+import { seedWorkshop } from '../demo/workshop';
+import CHROMIUM from '../scripts/chromium.json';
+import { layoutFaults } from './layout';
+import { TestServer } from './server';
+import { expect, test, type Page } from './test';
+
+const server = new TestServer();
+const BENCH_TARGET_PX = 64;
+
+test.beforeAll(async () => {
+  const db = openStore(server.data);
+  await seedWorkshop(db, Date.parse('2026-11-20T15:00:00.000Z'));
+  db.close();
+  await server.start();
+});
+test.afterAll(() => server.stop());
+
+type Size = readonly [width: number, height: number];
+const DESK: readonly Size[] = [
+  [1280, 800],
+  [1024, 768],
+];
+const TABLET: Size = [820, 1180],
+  PHONE: Size = [390, 844];
+const ALL: readonly Size[] = [...DESK, TABLET, PHONE];
+
+interface View {
+  readonly print: string;
+  readonly view: string;
+  /** A text that stands there when the view is whole. */
+  readonly whole: string | RegExp;
+  /** A tab to turn to, where the view has leaves. */
+  readonly leaf?: string;
+}
+const SALT = 'Salt Works, Low Sun',
+  QUINCES = 'Quinces on a Blue Cloth',
+  FERRY = 'Ferry Slip, Night Rain';
+
+const ON_THE_DESK: readonly View[] = [
+  { print: 'Allotment Gate', view: 'picture', whole: /colours/ },
+  { print: SALT, view: 'picture', whole: 'Flat colours' },
+  { print: SALT, view: 'picture', leaf: 'Islands', whole: /islands/ },
+  { print: SALT, view: 'runs', whole: /plans were weighed/ },
+  { print: SALT, view: 'inks', whole: /ΔE/ },
+  { print: SALT, view: 'block', whole: /places? to decide on|Nothing stands/ },
+  { print: SALT, view: 'block', leaf: 'Masks', whole: /mask/i },
+  { print: SALT, view: 'block', leaf: 'Transfer', whole: /mirrored/ },
+  { print: QUINCES, view: 'register', whole: 'The sheet' },
+  { print: QUINCES, view: 'register', leaf: 'Jig', whole: 'Registration' },
+  { print: QUINCES, view: 'register', leaf: 'Fit', whole: /10,000 sheets/ },
+  { print: QUINCES, view: 'register', leaf: 'Heights', whole: 'Heights' },
+  { print: SALT, view: 'sheets', whole: 'Sheets started' },
+];
+const AT_THE_BENCH: readonly View[] = [
+  { print: SALT, view: 'rehearse', whole: 'How much help' },
+  { print: SALT, view: 'cut', whole: /parts done/ },
+  { print: QUINCES, view: 'proof', whole: /Mark 1/ },
+  { print: QUINCES, view: 'proof', leaf: 'From a scan', whole: 'Drop a scan here' },
+  { print: QUINCES, view: 'proof', leaf: 'Shims', whole: /shim/i },
+  { print: SALT, view: 'pull', whole: 'Good pull' },
+];
+const IN_THE_DRAWER: readonly View[] = [
+  { print: FERRY, view: 'ledger', whole: 'Ledger of sheets' },
+  { print: FERRY, view: 'numbering', whole: /number/i },
+];
+
+async function open(page: Page, { print, view, whole, leaf }: View): Promise<void> {
+  await page.goto(server.url);
+  const link = page.getByRole('article', { name: print }).getByRole('link').first();
+  await page.goto(server.url + (await link.getAttribute('href'))!.replace(/[^/]+$/, view));
+  if (leaf) await page.getByRole('tab', { name: leaf }).click();
+  await expect(page.getByText(whole).first()).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('progressbar')).toHaveCount(0);
+}
+
+const nameOf = ({ print, view, leaf }: View) => `${print}, ${view}${leaf ? `, ${leaf}` : ''}`;
+
+async function expectToLieWell(page: Page, sizes: readonly Size[], what: string, leastTarget = 0): Promise<void> {
+  for (const [width, height] of sizes) {
+    await page.setViewportSize({ width, height });
+    await expect
+      .poll(() => layoutFaults(page, leastTarget), { message: `${what} at ${width} × ${height}`, timeout: 5000 })
+      .toEqual([]);
+  }
+  await page.setViewportSize({ width: 1280, height: 800 });
+}
+
+/** All of axe's rules, with the one that is still an experiment there: a button is called by the words on it. */
+async function expectToBeReadable(page: Page, what: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .options({ rules: { 'label-content-name-mismatch': { enabled: true } } })
+    .analyze();
+  const told = violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 120)}`));
+  expect(told, what).toEqual([]);
+}
+
+test('desk views lie well and are readable from 1024 px up', async ({ page }) => {
+  test.setTimeout(240_000);
+  for (const view of ON_THE_DESK) {
+    await open(page, view);
+    await expectToLieWell(page, DESK, nameOf(view));
+    await expectToBeReadable(page, nameOf(view));
+  }
+});
+
+test('bench views lie well with large targets on a desk, on tablets both ways and on a phone, and are readable', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  for (const view of AT_THE_BENCH) {
+    await open(page, view);
+    await expectToLieWell(page, ALL, nameOf(view), BENCH_TARGET_PX);
+    await expectToBeReadable(page, nameOf(view));
+    await page.setViewportSize({ width: TABLET[0], height: TABLET[1] });
+    await expectToBeReadable(page, `${nameOf(view)} on a tablet`);
+    await page.setViewportSize({ width: 1280, height: 800 });
+  }
+});
+
+test('shelf and drawer lie well at every size and are readable, dialogs as well', async ({ page }) => {
+  test.setTimeout(240_000);
+  await page.goto(server.url);
+  await expect(page.getByRole('article')).toHaveCount(4);
+  await expectToLieWell(page, ALL, 'the shelf');
+  await expectToBeReadable(page, 'the shelf');
+  await page.getByRole('button', { name: 'New print' }).click();
+  await expectToBeReadable(page, 'a new print');
+  for (const view of IN_THE_DRAWER) {
+    await open(page, view);
+    await expectToLieWell(page, ALL, nameOf(view));
+    await expectToBeReadable(page, nameOf(view));
+  }
+  await page.getByRole('button', { name: /^keys/ }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await expectToLieWell(page, ALL, 'the sheet of keys');
+  await expectToBeReadable(page, 'the sheet of keys');
+});
+
+test('with letters twice as large every view still lies well on a desk', async () => {
+  test.setTimeout(240_000);
+  const browser = await chromium.launch({
+    ...CHROMIUM,
+    args: [...CHROMIUM.args, '--blink-settings=defaultFontSize=32'],
+  });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB', timezoneId: 'UTC' });
+  await page.goto(server.url);
+  expect(await page.evaluate(() => getComputedStyle(document.body).fontSize)).toBe('27px');
+  await expectToLieWell(page, DESK, 'the shelf');
+  for (const view of [...ON_THE_DESK, ...AT_THE_BENCH, ...IN_THE_DRAWER]) {
+    await open(page, view);
+    await expectToLieWell(page, DESK, nameOf(view));
+  }
+  await browser.close();
+});
+
+test('faults that are planted are found', async ({ page }) => {
+  await open(page, AT_THE_BENCH.at(-1)!);
+  await page.evaluate(() => {
+    const planted = document.createElement('div');
+    planted.innerHTML =
+      '<p style="width:500px">wide</p><p style="position:absolute;left:20px;top:300px">laid over</p><p style="position:absolute;left:30px;top:302px">what stands here</p><p style="width:30px;overflow:hidden;white-space:nowrap">cut off at the side</p><p style="font-size:9px">small</p><button style="min-height:20px;height:20px">low</button><button aria-label="something else">words</button><p style="color:#ddd">pale</p>';
+    document.querySelector('main')!.prepend(planted);
+  });
+  await page.setViewportSize({ width: PHONE[0], height: PHONE[1] });
+  const found = (await layoutFaults(page, BENCH_TARGET_PX)).join('\n');
+  for (const fault of [
+    /scrolls sideways/,
+    /cut off without an ellipsis/,
+    /9 px small/,
+    /is a target of/,
+    /lie on one another/,
+  ])
+    expect(found).toMatch(fault);
+  const read = expectToBeReadable(page, 'planted');
+  await expect(read).rejects.toThrow(/label-content-name-mismatch/);
+  await expect(read).rejects.toThrow(/color-contrast/);
+  await page.setViewportSize({ width: 1280, height: 800 });
+});

@@ -1,0 +1,47 @@
+'use client';
+import { useState } from 'react';
+import { success, type Outcome } from '@/core/units';
+
+interface Typing {
+  /** The value as it is written while nobody types. */
+  readonly shown: string;
+  readonly value: number;
+  readonly read: (text: string) => Outcome<number>;
+  readonly onChange: (value: number) => void;
+}
+
+/** Smaller differences than this are none: what was read back from its own rounding changes nothing. */
+const SAME = 1e-6;
+
+/**
+ * A value typed as text. What cannot be read stays in the field with the reason; what can is taken on Enter or on leaving; Escape
+ * lets go of what was typed.
+ */
+export function useTyped({ shown, value, read, onChange }: Typing) {
+  const [text, setText] = useState<string>();
+  const [error, setError] = useState<string>();
+  const take = () => {
+    if (text === undefined) return;
+    const parsed = text === shown ? success(value) : read(text); // what is shown, left as it was, changes nothing
+    setError(parsed.ok ? undefined : parsed.message);
+    if (!parsed.ok) return;
+    setText(undefined);
+    if (Math.abs(parsed.value - value) > SAME) onChange(parsed.value);
+  };
+  const letGo = () => {
+    setText(undefined);
+    setError(undefined);
+  };
+  return {
+    error,
+    field: {
+      value: text ?? shown,
+      onChange: (e: { readonly target: { readonly value: string } }) => setText(e.target.value),
+      onBlur: take,
+      onKeyDown: (e: { readonly key: string }) => {
+        if (e.key === 'Enter') take();
+        if (e.key === 'Escape') letGo();
+      },
+    },
+  };
+}
