@@ -1,0 +1,110 @@
+import { WIDEST_MEASURED_MM, type StageMeasure } from '@/core/cutting';
+import {
+  boxOf,
+  distancesToOther,
+  eachStripOf,
+  findIslands,
+  islandFigures,
+  type IslandFigures,
+  type IslandMap,
+  type LabelMap,
+} from '@/core/geometry';
+import { type PrintMap } from '@/core/layers';
+import { THIN_AREA_MM2 } from '@/core/picture';
+import { failure } from '@/core/units';
+import { type IslandInfo } from '../protocol';
+import { JobFailed } from '../serve';
+
+/** What the picture worker holds: one raster, one label map with what is worked out from it, the cut in hand and a rehearsal. */
+export const held: {
+  raster: { width: number; height: number; rgba: Uint8ClampedArray; mmPerPx: number } | undefined;
+  map: LabelMap | undefined;
+  mapMmPerPx: number;
+  cut: { map: LabelMap; strips: IslandMap } | undefined;
+  /** The print map; the picture's own map while nothing departs from it. */
+  printed: PrintMap | undefined;
+  /** Worked out when first asked for, and again after the map has changed. */
+  islandsNow: IslandMap | undefined;
+  figuresNow: IslandFigures | undefined;
+  stage: { key: string; measure: StageMeasure; outlineM: number } | undefined;
+  rehearsal: { map: LabelMap; islands: IslandMap; small: Int32Array } | undefined;
+} = {
+  raster: undefined,
+  map: undefined,
+  mapMmPerPx: 0.1,
+  cut: undefined,
+  printed: undefined,
+  islandsNow: undefined,
+  figuresNow: undefined,
+  stage: undefined,
+  rehearsal: undefined,
+};
+
+export function setMap(next: LabelMap, mmPerPx: number): void {
+  held.map = next;
+  held.mapMmPerPx = mmPerPx;
+  forgetShapes();
+}
+
+export function forgetShapes(): void {
+  held.printed = held.islandsNow = held.figuresNow = held.stage = undefined;
+}
+
+export function allIslands(): IslandMap {
+  held.islandsNow ??= findIslands(opened(held.map));
+  if (!held.islandsNow)
+    throw new JobFailed(
+      failure('flatten-too-broken', 'The picture breaks up into millions of specks. Raise the smoothing.'),
+    );
+  return held.islandsNow;
+}
+
+/** Distances are measured as far as half the widest width that matters. */
+export function measuredCapPx(): number {
+  return Math.ceil(WIDEST_MEASURED_MM / held.mapMmPerPx / 2) + 1;
+}
+
+export function allFigures(): IslandFigures {
+  const capPx = measuredCapPx();
+  held.figuresNow ??= islandFigures(
+    opened(held.map),
+    allIslands(),
+    distancesToOther(opened(held.map), capPx),
+    capPx,
+    THIN_AREA_MM2 / held.mapMmPerPx ** 2,
+  );
+  return held.figuresNow;
+}
+
+export function islandInfo(island: number, atX?: number, atY?: number): IslandInfo {
+  const islands = allIslands();
+  let x = atX ?? 0,
+    y = atY ?? 0,
+    widest = 0;
+  if (atX === undefined)
+    eachStripOf(islands, island, (row, from, to) => {
+      if (to - from > widest) {
+        widest = to - from;
+        x = (from + to) >> 1;
+        y = row;
+      }
+    });
+  return {
+    key: islands.islandFirstPx[island],
+    label: islands.islandLabel[island],
+    areaMm2: islands.islandAreaPx[island] * held.mapMmPerPx ** 2,
+    x,
+    y,
+    boxPx: boxOf(islands, island),
+  };
+}
+
+export function opened<T>(thing: T | undefined): T {
+  if (thing === undefined) throw new JobFailed(failure('not-opened', 'The picture is still loading.'));
+  return thing;
+}
+
+/** What prints where: the print map, or the picture's own while nothing departs from it. */
+export function sheetMap(): LabelMap {
+  return held.printed?.map ?? opened(held.map);
+}

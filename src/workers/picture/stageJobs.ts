@@ -1,0 +1,159 @@
+import {
+  atRisk,
+  clearingByTool,
+  cutIslandsOf,
+  findingsOf,
+  mapOfMask,
+  maskCover,
+  measureStage,
+  cutEdgeM,
+  type StageMeasure,
+} from '@/core/cutting';
+import {
+  eachPointOf,
+  eachStripOf,
+  invertMask,
+  islandAt,
+  labelCoverage,
+  labelSet,
+  maskOfLabels,
+  regionMask,
+  ringsOf,
+  traceArcs,
+} from '@/core/geometry';
+import { isPlain, plainParts, printMapOf } from '@/core/layers';
+import { failure } from '@/core/units';
+import { type PictureJobs } from '../protocol';
+import { JobFailed, type Handlers } from '../serve';
+import { allIslands, opened, sheetMap, held } from './holder';
+import { outlinesMmOf } from './outlines';
+
+export const stageJobs = {
+  partAt({ x, y }) {
+    const sheet = sheetMap();
+    return x < 0 || y < 0 || x >= sheet.width || y >= sheet.height ? null : sheet.labels[y * sheet.width + x];
+  },
+  printMap({ task, width, height }) {
+    const here = opened(held.map);
+    const made = isPlain(task) ? undefined : printMapOf(here, task);
+    if (!made && !isPlain(task))
+      throw new JobFailed(
+        failure(
+          'flatten-too-broken',
+          'The picture is too broken up for overlaps and masks. Raise the smoothing on the Picture view.',
+        ),
+      );
+    held.printed = made;
+    const parts = made?.parts ?? plainParts(task.labelCount);
+    return {
+      parts,
+      areaPx: made?.areaPx ?? [],
+      full: made?.full ?? false,
+      coverage: labelCoverage(made?.map ?? here, parts.length, width, height),
+    };
+  },
+  measureStage({ standing, cutNow }) {
+    const { measure, outlineM } = stageMeasured(standing, cutNow);
+    return { standingCm2: measure.standingCm2, standingShare: measure.standingShare, outlineM };
+  },
+  clearing({ standing, cutNow, toolsMm }) {
+    const sheet = sheetMap();
+    return clearingByTool(
+      invertMask(maskOfLabels(sheet, labelSet(standing))),
+      maskOfLabels(sheet, labelSet(cutNow)),
+      held.mapMmPerPx,
+      toolsMm,
+    );
+  },
+  findings({ standing, cutNow, settings }) {
+    const { measure } = stageMeasured(standing, cutNow);
+    const started = performance.now();
+    const verdict = findingsOf(measure, settings);
+    const risk = mapOfMask(atRisk(measure.ground, settings.roller));
+    const arcs = traceArcs(risk, 0.49);
+    const riskOutlinesMm = ringsOf(arcs, labelSet([1])).map((ring) => {
+      const points: number[] = [];
+      eachPointOf(arcs, ring, (x, y) => points.push(x * measure.ground.cellMm, y * measure.ground.cellMm));
+      return points;
+    });
+    return { ...verdict, riskOutlinesMm, milliseconds: performance.now() - started };
+  },
+  maskOutlines({ standing, region, covers, growMm }) {
+    const sheet = sheetMap();
+    return {
+      outlinesMm: outlinesMmOf(
+        maskCover(
+          maskOfLabels(sheet, labelSet(standing)),
+          regionMask(allIslands(), region),
+          covers,
+          growMm / held.mapMmPerPx,
+        ),
+      ).outlinesMm,
+    };
+  },
+  cutIslands({ standing, cutNow, done }) {
+    const here = sheetMap();
+    const { islands, strips } = cutIslandsOf(here, labelSet(cutNow), held.mapMmPerPx);
+    if (!strips)
+      throw new JobFailed(
+        failure(
+          'flatten-too-broken',
+          'There are too many parts to tick off one by one. Raise the smoothing on the Picture view.',
+        ),
+      );
+    const stands = labelSet(standing),
+      now = labelSet(cutNow);
+    held.cut = {
+      strips,
+      map: {
+        width: here.width,
+        height: here.height,
+        labels: here.labels.map((label) => (now[label] ? 1 : stands[label] ? 3 : 0)),
+      },
+    };
+    for (const key of done) tick(key, true);
+    return islands;
+  },
+  tickIsland({ island, done }) {
+    tick(island, done);
+    return null;
+  },
+  cutIslandAt({ x, y }) {
+    const here = opened(held.cut);
+    if (x < 0 || y < 0 || x >= here.map.width || y >= here.map.height) return null;
+    const island = islandAt(here.strips, x, y);
+    return here.strips.islandLabel[island] === 1 ? here.strips.islandFirstPx[island] : null;
+  },
+} satisfies Partial<Handlers<PictureJobs>>;
+
+function stageMeasured(
+  standing: readonly number[],
+  cutNow: readonly number[],
+): { measure: StageMeasure; outlineM: number } {
+  const key = JSON.stringify([standing, cutNow]);
+  if (held.stage?.key === key) return held.stage;
+  const here = sheetMap();
+  const measure = measureStage(here, labelSet(standing), held.mapMmPerPx);
+  if (!measure)
+    throw new JobFailed(
+      failure(
+        'flatten-too-broken',
+        'This stage breaks up into too many parts to be looked over. Raise the smoothing on the Picture view.',
+      ),
+    );
+  held.stage = {
+    key,
+    measure,
+    outlineM: cutEdgeM(traceArcs(here, 0.49), labelSet(cutNow), labelSet(standing), held.mapMmPerPx),
+  };
+  return held.stage;
+}
+
+function tick(key: number, done: boolean): void {
+  const here = opened(held.cut);
+  const island = islandAt(here.strips, key % here.map.width, Math.floor(key / here.map.width));
+  if (here.strips.islandLabel[island] !== 1) return;
+  eachStripOf(here.strips, island, (y, from, to) =>
+    here.map.labels.fill(done ? 2 : 1, y * here.map.width + from, y * here.map.width + to),
+  );
+}
