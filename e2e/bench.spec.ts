@@ -27,7 +27,7 @@ test('parts of the cut are ticked off by click, list and key, and stay ticked', 
   const id = await flattenedPrint(page, server, 'ticks');
   await page.goto(`${server.url}/print/${id}/cut`);
   await expect(page.getByText(/^0 of \d+ parts? done/)).toBeVisible();
-  const parts = page.getByTestId('tone');
+  const parts = page.getByTestId('part');
   const count = await parts.count();
   await parts.first().click();
   await expect(page.getByText(new RegExp(`^1 of ${count} part`))).toBeVisible();

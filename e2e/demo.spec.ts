@@ -59,7 +59,7 @@ test('the shelf shows each as its strip of states, with the next act', async ({ 
   await page.goto(server.url);
   const salt = page.getByRole('article', { name: 'Salt Works, Low Sun' });
   await expect(salt.getByRole('img')).toHaveCount(5);
-  await expect(salt.getByText(/Print on: \d+ of \d+/)).toBeVisible();
+  await expect(salt.getByText(/^Print on: \d+ of \d+/)).toBeVisible();
   for (const image of await salt.getByRole('img').all()) {
     await expect.poll(() => image.evaluate((img) => (img as HTMLImageElement).naturalWidth)).toBeGreaterThan(0);
   }

@@ -162,7 +162,7 @@ test('from a photograph to a numbered edition', async ({ page }) => {
   await test.step('a gate is asked for once and names what it makes final', async () => {
     await toPlace(page, 'Bench');
     await expect(page.getByText(/parts? done/)).toBeVisible();
-    await page.getByTestId('tone').first().click();
+    await page.getByTestId('part').first().click();
     await expect(page.getByText(/^1 of \d+ parts? done/)).toBeVisible();
     await page.getByRole('button', { name: 'The cut is done' }).click();
     await expect(page.getByText('no undo leads back before this moment')).toBeVisible();

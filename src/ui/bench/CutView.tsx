@@ -273,6 +273,7 @@ export function CutView() {
                   key={island.key}
                   type="button"
                   className={clsx(kit.tone, css.island)}
+                  data-testid="part"
                   aria-pressed={i === chosen}
                   onFocus={() => setChosen(i)}
                   onClick={() => {

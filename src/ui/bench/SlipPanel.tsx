@@ -1,9 +1,9 @@
 'use client';
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
-import { deltaE2000 } from '@/core/colour';
+import { deltaE2000, type Lab } from '@/core/colour';
 import { inlayFor } from '@/core/cutting';
-import { formatLength, formatSize } from '@/core/units';
+import { formatLength, formatSize, type Outcome } from '@/core/units';
 import {
   coloursAfterSlip,
   inkNamesOf,
@@ -14,9 +14,10 @@ import {
   stageOfRun,
   type Slip,
   type SlipAnswer,
+  type FlatColour,
 } from '@/records';
 import { areaWords } from '@/ui/kit/regions/words';
-import type { Regions } from '@/ui/kit/regions/useRegions';
+import type { Regions, DrawnLine } from '@/ui/kit/regions/useRegions';
 import { wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
@@ -24,6 +25,7 @@ import { Thumb } from '../kit/Thumb';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './SlipPanel.module.css';
+import type { Inlay } from '@/core/cutting/slip';
 
 /** A slip being shown on the block: what was gathered so far, as outlines in mm. */
 export interface SlipDraft {
@@ -39,44 +41,21 @@ interface MarkProps {
 }
 
 /** “I cut something I should not have”: show where, and mark it. */
-export function SlipMarking({ regions, stageId, draft, onDraft }: MarkProps) {
-  const { sheetWorker, log, tell } = usePrintDesk();
+export function SlipMarking({ draft, onDraft, ...rest }: MarkProps) {
+  if (draft) return <SlipDrafting draft={draft} onDraft={onDraft} {...rest} />;
+  return (
+    <Button fullWidth color="error" className={kit.target} onClick={() => onDraft({ islands: [], outlinesMm: [] })}>
+      I cut something I should not have
+    </Button>
+  );
+}
+
+/** The slip as it is being shown. */
+function SlipDrafting({ regions, stageId, draft, onDraft }: MarkProps & { readonly draft: SlipDraft }) {
   const { line, mmPerPx } = regions;
   const [note, setNote] = useState('');
-  if (!draft)
-    return (
-      <Button fullWidth color="error" className={kit.target} onClick={() => onDraft({ islands: [], outlinesMm: [] })}>
-        I cut something I should not have
-      </Button>
-    );
   const count = draft.islands.length + draft.outlinesMm.length;
-  const mark = async () => {
-    const outlined = draft.islands.length
-      ? await sheetWorker.ask('outlines', { region: { islands: draft.islands, outlinesPx: [] } })
-      : undefined;
-    if (outlined && !outlined.ok) {
-      tell(outlined.message);
-      return;
-    }
-    // outlines, not islands: they stay true when the picture is changed to fit the block
-    const place = {
-      islands: [],
-      outlinesMm: [...draft.outlinesMm, ...(outlined?.ok ? outlined.value.outlinesMm : [])],
-    };
-    const answer = await log({
-      kind: 'slip',
-      slipId: `slip-${Date.now().toString(36)}`,
-      stageId,
-      place,
-      note: note.slice(0, 300),
-    });
-    if (!answer.ok) {
-      tell(answer.message);
-      return;
-    }
-    onDraft(undefined);
-    regions.letGo();
-  };
+  const mark = useMarkSlip(draft, stageId, note, onDraft, regions);
   return (
     <section className={clsx(kit.say, kit.bad, kit.stack, kit.gap10)} aria-label="Mark a slip">
       <h2>What is gone that should stand?</h2>
@@ -88,29 +67,7 @@ export function SlipMarking({ regions, stageId, draft, onDraft }: MarkProps) {
         {count === 0 ? 'nothing shown yet' : `${count} place${count === 1 ? '' : 's'} shown`}
         {line ? ` · ${line.pointsPx.length / 2} points drawn` : ''}
       </p>
-      <div className={clsx(kit.row, kit.gap6)}>
-        {line?.use === 'lasso' ? (
-          <>
-            <Button
-              variant="contained"
-              disabled={line.pointsPx.length < 6}
-              onClick={() => {
-                onDraft({
-                  ...draft,
-                  outlinesMm: [...draft.outlinesMm, line.pointsPx.map((v) => Math.round(v * mmPerPx * 100) / 100)],
-                });
-                regions.setLine(undefined);
-              }}
-            >
-              Take what is inside
-            </Button>
-            <Button onClick={() => regions.setLine(undefined)}>No</Button>
-          </>
-        ) : (
-          <Button onClick={() => regions.setLine({ use: 'lasso', pointsPx: [] })}>Draw round it</Button>
-        )}
-        {count > 0 && <Button onClick={() => onDraft({ islands: [], outlinesMm: [] })}>Begin again</Button>}
-      </div>
+      <SlipPlace line={line} onDraft={onDraft} draft={draft} mmPerPx={mmPerPx} regions={regions} count={count} />
       <input
         className={clsx(kit.plainSelect, kit.fullWidth)}
 
@@ -143,6 +100,87 @@ export function SlipMarking({ regions, stageId, draft, onDraft }: MarkProps) {
   );
 }
 
+function useMarkSlip(
+  draft: SlipDraft,
+  stageId: string,
+  note: string,
+  onDraft: (draft: SlipDraft | undefined) => void,
+  regions: Regions,
+) {
+  const { sheetWorker, tell, log } = usePrintDesk();
+  const mark = async () => {
+    const outlined = draft.islands.length
+      ? await sheetWorker.ask('outlines', { region: { islands: draft.islands, outlinesPx: [] } })
+      : undefined;
+    if (outlined && !outlined.ok) {
+      tell(outlined.message);
+      return;
+    }
+    // outlines, not islands: they stay true when the picture is changed to fit the block
+    const place = {
+      islands: [],
+      outlinesMm: [...draft.outlinesMm, ...(outlined?.ok ? outlined.value.outlinesMm : [])],
+    };
+    const answer = await log({
+      kind: 'slip',
+      slipId: `slip-${Date.now().toString(36)}`,
+      stageId,
+      place,
+      note: note.slice(0, 300),
+    });
+    if (!answer.ok) {
+      tell(answer.message);
+      return;
+    }
+    onDraft(undefined);
+    regions.letGo();
+  };
+  return mark;
+}
+
+/** How the place of a slip is shown: parts chosen, or a line drawn round it. */
+function SlipPlace({
+  line,
+  onDraft,
+  draft,
+  mmPerPx,
+  regions,
+  count,
+}: {
+  line: DrawnLine | undefined;
+  onDraft: (draft: SlipDraft | undefined) => void;
+  draft: SlipDraft;
+  mmPerPx: number;
+  regions: Regions;
+  count: number;
+}) {
+  return (
+    <div className={clsx(kit.row, kit.gap6)}>
+      {line?.use === 'lasso' ? (
+        <>
+          <Button
+            variant="contained"
+            disabled={line.pointsPx.length < 6}
+            onClick={() => {
+              onDraft({
+                ...draft,
+                outlinesMm: [...draft.outlinesMm, line.pointsPx.map((v) => Math.round(v * mmPerPx * 100) / 100)],
+              });
+              regions.setLine(undefined);
+            }}
+          >
+            Take what is inside
+          </Button>
+          <Button onClick={() => regions.setLine(undefined)}>No</Button>
+        </>
+      ) : (
+        <Button onClick={() => regions.setLine({ use: 'lasso', pointsPx: [] })}>Draw round it</Button>
+      )}
+      {count > 0 && <Button onClick={() => onDraft({ islands: [], outlinesMm: [] })}>Begin again</Button>}
+    </div>
+  );
+}
+
 /** Slips marked so far, and what can be done about each, from the block as it is. */
 export function SlipList({ onShow }: { onShow: (slip: Slip | undefined) => void }) {
   const { progress } = usePrintDesk();
@@ -166,38 +204,13 @@ const DONE_WORDS: Readonly<Record<SlipAnswer, string>> = {
 
 function OneSlip({ slip, number, onShow }: { slip: Slip; number: number; onShow: (slip: Slip | undefined) => void }) {
   const desk = usePrintDesk();
-  const { state, sheet, looks, coverage, unit, answerSlip, tell, progress, urls } = desk;
+  const { state, looks, unit, answerSlip, tell, urls } = desk;
   const { plan } = state;
   const [open, setOpen] = useState(slip.answer === undefined);
   const [busy, setBusy] = useState(false);
   const colours = plan.flat!.colours;
   const areaMm2 = plan.picture!.widthMm * plan.picture!.heightMm;
-  const effect = useMemo(() => {
-    const mark = sheet.effects.findIndex((e) => e.kind === 'slip' && e.slipId === slip.slipId);
-    const there = sheet.parts
-      .map((part, p) => ({ part, p }))
-      .filter(({ part }) => part.marks.includes(mark))
-      .sort((a, b) => sheet.share[b.p] - sheet.share[a.p]);
-    const planned = looksOfPlan(plan, progress.bench.coloursGot, plainSheet(plan));
-    if (!looks || !planned || there.length === 0) return undefined;
-    const last = plan.runs.length;
-    const rows = there
-      .map(({ part, p }) => ({
-        label: part.label,
-        share: sheet.share[p],
-        deltaE: deltaE2000(looks.looks[last][p], planned.looks[last][part.label]),
-        seen: looks.looks[last][p],
-        due: planned.looks[last][part.label],
-      }))
-      .filter((row) => row.deltaE > 0.05);
-    const share = rows.reduce((sum, row) => sum + row.share, 0);
-    return {
-      rows,
-      share,
-      mean: share > 0 ? rows.reduce((sum, row) => sum + row.deltaE * row.share, 0) / share : 0,
-      ids: there.map(({ part }) => colours[part.label].id),
-    };
-  }, [sheet, looks, plan, slip.slipId, progress.bench.coloursGot, colours]);
+  const effect = useSlipEffect(slip, colours);
   const box = useMemo(() => {
     const all = slip.place.outlinesMm.flatMap((ring) => ring);
     const xs = all.filter((_, i) => i % 2 === 0),
@@ -252,75 +265,18 @@ function OneSlip({ slip, number, onShow }: { slip: Slip; number: number; onShow:
       </p>
       {open && (slip.answer === undefined || slip.answer === 'leave') && shows && (
         <div className={clsx(kit.stack, kit.gap12, kit.above10)}>
-          <div>
-            <h3>Leave it</h3>
-            {effect && effect.rows.length > 0 ? (
-              <>
-                {coverage && fills && (
-                  <div className={clsx(kit.around4, css.depth)}>
-                    <Thumb
-                      coverage={coverage}
-                      fills={fills}
-                      label="The finished print as it would look if the slip is left"
-                    />
-                  </div>
-                )}
-                <p className={kit.note}>
-                  {areaWords(effect.share * areaMm2)} would come out mean ΔE{' '}
-                  <strong className={kit.num}>{effect.mean.toFixed(1)}</strong> off the plan:{' '}
-                  {effect.rows.slice(0, 3).map((row) => (
-                    <span key={row.label} className={kit.oneLine}>
-                      <Swatch lab={row.seen} /> for <Swatch lab={row.due} /> {colours[row.label].name}{' '}
-                    </span>
-                  ))}
-                </p>
-              </>
-            ) : (
-              <p className={kit.note}>No film that is still to come prints there, so nothing shows.</p>
-            )}
-            {slip.answer === undefined && (
-              <Button size="small" disabled={busy} onClick={() => void act('leave')}>
-                Leave it
-              </Button>
-            )}
-          </div>
-          <div>
-            <h3>Patch the block</h3>
-            <p className={kit.note}>
-              Let in an inlay of {formatSize(inlay.widthMm, inlay.heightMm, unit)}. On the block, from the origin corner
-              (lower left): {formatLength(inlay.blockRightMm, unit, 0)} right, {formatLength(inlay.blockUpMm, unit, 0)}{' '}
-              up. On the print, from the left top corner: {formatLength(inlay.printXMm, unit, 0)} right,{' '}
-              {formatLength(inlay.printYMm, unit, 0)} down. Then cut it again as planned.
-            </p>
-            <Button size="small" disabled={busy} onClick={() => void act('patch')}>
-              It is patched
-            </Button>
-          </div>
-          <div>
-            <h3>Print the spot on its own</h3>
-            <p className={kit.note}>
-              {lost.length > 0
-                ? `A run more, from a small block or stencil: ${name(lost[0])}, opaque, last of all. Its outline is on the Block view (SVG, DXF, PDF).`
-                : 'Nothing that is still to print is missing there.'}
-            </p>
-            <Button size="small" disabled={busy || lost.length === 0} onClick={() => void act('spot run')}>
-              Add the run
-            </Button>
-          </div>
-          <div>
-            <h3>Change the picture so that it belongs</h3>
-            <p className={kit.note}>
-              {belongs?.ok
-                ? [...belongs.value].map(([from, to]) => `${name(from)} becomes ${name(to)} there`).join(', ') +
-                  '; all later cuts and looks follow.'
-                : belongs && !belongs.ok
-                  ? belongs.message
-                  : ''}
-            </p>
-            <Button size="small" disabled={busy || !belongs?.ok} onClick={() => void act('change plan')}>
-              Change it
-            </Button>
-          </div>
+          <LeaveIt
+            effect={effect}
+            fills={fills}
+            areaMm2={areaMm2}
+            colours={colours}
+            slip={slip}
+            busy={busy}
+            act={act}
+          />
+          <PatchIt inlay={inlay} busy={busy} act={act} />
+          <PrintSpot lost={lost} name={name} busy={busy} act={act} />
+          <ChangePicture belongs={belongs} name={name} busy={busy} act={act} />
         </div>
       )}
       {slip.answer === 'spot run' && (
@@ -330,5 +286,176 @@ function OneSlip({ slip, number, onShow }: { slip: Slip; number: number; onShow:
         </p>
       )}
     </section>
+  );
+}
+
+/** What a slip would do to the look, if left. */
+function useSlipEffect(slip: Slip, colours: readonly FlatColour[]) {
+  const {
+    sheet,
+    state: { plan },
+    progress,
+    looks,
+  } = usePrintDesk();
+  const effect = useMemo(() => {
+    const mark = sheet.effects.findIndex((e) => e.kind === 'slip' && e.slipId === slip.slipId);
+    const there = sheet.parts
+      .map((part, p) => ({ part, p }))
+      .filter(({ part }) => part.marks.includes(mark))
+      .sort((a, b) => sheet.share[b.p] - sheet.share[a.p]);
+    const planned = looksOfPlan(plan, progress.bench.coloursGot, plainSheet(plan));
+    if (!looks || !planned || there.length === 0) return undefined;
+    const last = plan.runs.length;
+    const rows = there
+      .map(({ part, p }) => ({
+        label: part.label,
+        share: sheet.share[p],
+        deltaE: deltaE2000(looks.looks[last][p], planned.looks[last][part.label]),
+        seen: looks.looks[last][p],
+        due: planned.looks[last][part.label],
+      }))
+      .filter((row) => row.deltaE > 0.05);
+    const share = rows.reduce((sum, row) => sum + row.share, 0);
+    return {
+      rows,
+      share,
+      mean: share > 0 ? rows.reduce((sum, row) => sum + row.deltaE * row.share, 0) / share : 0,
+      ids: there.map(({ part }) => colours[part.label].id),
+    };
+  }, [sheet, looks, plan, slip.slipId, progress.bench.coloursGot, colours]);
+  return effect;
+}
+
+function ChangePicture({
+  belongs,
+  name,
+  busy,
+  act,
+}: {
+  belongs: Outcome<ReadonlyMap<string, string>> | undefined;
+  name: (id: string) => string;
+  busy: boolean;
+  act: (answer: SlipAnswer) => Promise<void>;
+}) {
+  return (
+    <div>
+      <h3>Change the picture so that it belongs</h3>
+      <p className={kit.note}>
+        {belongs?.ok
+          ? [...belongs.value].map(([from, to]) => `${name(from)} becomes ${name(to)} there`).join(', ') +
+            '; all later cuts and looks follow.'
+          : belongs && !belongs.ok
+            ? belongs.message
+            : ''}
+      </p>
+      <Button size="small" disabled={busy || !belongs?.ok} onClick={() => void act('change plan')}>
+        Change it
+      </Button>
+    </div>
+  );
+}
+
+function PrintSpot({
+  lost,
+  name,
+  busy,
+  act,
+}: {
+  lost: string[];
+  name: (id: string) => string;
+  busy: boolean;
+  act: (answer: SlipAnswer) => Promise<void>;
+}) {
+  return (
+    <div>
+      <h3>Print the spot on its own</h3>
+      <p className={kit.note}>
+        {lost.length > 0
+          ? `A run more, from a small block or stencil: ${name(lost[0])}, opaque, last of all. Its outline is on the Block view (SVG, DXF, PDF).`
+          : 'Nothing that is still to print is missing there.'}
+      </p>
+      <Button size="small" disabled={busy || lost.length === 0} onClick={() => void act('spot run')}>
+        Add the run
+      </Button>
+    </div>
+  );
+}
+
+function PatchIt({ inlay, busy, act }: { inlay: Inlay; busy: boolean; act: (answer: SlipAnswer) => Promise<void> }) {
+  const { unit } = usePrintDesk();
+  return (
+    <div>
+      <h3>Patch the block</h3>
+      <p className={kit.note}>
+        Let in an inlay of {formatSize(inlay.widthMm, inlay.heightMm, unit)}. On the block, from the origin corner
+        (lower left): {formatLength(inlay.blockRightMm, unit, 0)} right, {formatLength(inlay.blockUpMm, unit, 0)} up. On
+        the print, from the left top corner: {formatLength(inlay.printXMm, unit, 0)} right,{' '}
+        {formatLength(inlay.printYMm, unit, 0)} down. Then cut it again as planned.
+      </p>
+      <Button size="small" disabled={busy} onClick={() => void act('patch')}>
+        It is patched
+      </Button>
+    </div>
+  );
+}
+
+function LeaveIt({
+  effect,
+  fills,
+  areaMm2,
+  colours,
+  slip,
+  busy,
+  act,
+}: {
+  effect:
+    | {
+        rows: { label: number; share: number; deltaE: number; seen: Lab; due: Lab }[];
+        share: number;
+        mean: number;
+        ids: string[];
+      }
+    | undefined;
+  fills: number[] | undefined;
+  areaMm2: number;
+  colours: readonly FlatColour[];
+  slip: Slip;
+  busy: boolean;
+  act: (answer: SlipAnswer) => Promise<void>;
+}) {
+  const { coverage } = usePrintDesk();
+  return (
+    <div>
+      <h3>Leave it</h3>
+      {effect && effect.rows.length > 0 ? (
+        <>
+          {coverage && fills && (
+            <div className={clsx(kit.around4, css.depth)}>
+              <Thumb
+                coverage={coverage}
+                fills={fills}
+                label="The finished print as it would look if the slip is left"
+              />
+            </div>
+          )}
+          <p className={kit.note}>
+            {areaWords(effect.share * areaMm2)} would come out mean ΔE{' '}
+            <strong className={kit.num}>{effect.mean.toFixed(1)}</strong> off the plan:{' '}
+            {effect.rows.slice(0, 3).map((row) => (
+              <span key={row.label} className={kit.oneLine}>
+                <Swatch lab={row.seen} /> for <Swatch lab={row.due} /> {colours[row.label].name}{' '}
+              </span>
+            ))}
+          </p>
+        </>
+      ) : (
+        <p className={kit.note}>No film that is still to come prints there, so nothing shows.</p>
+      )}
+      {slip.answer === undefined && (
+        <Button size="small" disabled={busy} onClick={() => void act('leave')}>
+          Leave it
+        </Button>
+      )}
+    </div>
   );
 }

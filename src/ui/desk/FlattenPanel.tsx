@@ -4,13 +4,14 @@ import Slider from '@mui/material/Slider';
 import { useId } from 'react';
 import { FLATTEN_LIMITS, type FlattenSettings } from '@/core/picture';
 import { usePrintDesk } from '../kit/printContext';
-import type { useFlatten } from './useFlatten';
+import type { Flatten, Work } from './useFlatten';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './FlattenPanel.module.css';
+import type { Plan } from '@/records';
 
 interface Props {
-  readonly flatten: ReturnType<typeof useFlatten>;
+  readonly flatten: Flatten;
   readonly closed: boolean;
 }
 
@@ -53,34 +54,53 @@ export function FlattenPanel({ flatten, closed }: Props) {
             shown={`${settings.minIslandMm2.toFixed(1)} mm²`}
             onChange={(root) => set({ minIslandMm2: Math.round(root * root * 10) / 10 })}
           />
-          <div className={css.working} aria-live="polite">
-            {work ? (
-              <div className={clsx(kit.row, kit.between)}>
-                <span className={kit.note}>
-                  {work.words}, {Math.round(work.share * 100)} %
-                </span>
-                <Button onClick={flatten.stop}>Stop</Button>
-              </div>
-            ) : plan.flat ? (
-              <p className={kit.note}>
-                {plan.flat.handChanges > 0
-                  ? `${plan.flat.handChanges} change${plan.flat.handChanges === 1 ? '' : 's'} by hand; flattening anew drops them (undo brings them back).`
-                  : took
-                    ? `Whole picture flattened in ${(took / 1000).toFixed(1)} s.`
-                    : 'Every pixel has exactly one colour.'}
-              </p>
-            ) : (
-              <div className={clsx(kit.row, kit.between)}>
-                <span className={kit.note}>a first look; nothing is decided</span>
-                <Button variant="contained" color="primary" onClick={() => flatten.startWhole(settings)}>
-                  Flatten
-                </Button>
-              </div>
-            )}
-          </div>
+          <Working work={work} flatten={flatten} plan={plan} took={took} settings={settings} />
         </>
       )}
     </section>
+  );
+}
+
+/** How far the flattening is, what it came to, or why not. */
+function Working({
+  work,
+  flatten,
+  plan,
+  took,
+  settings,
+}: {
+  work: Work;
+  flatten: Flatten;
+  plan: Plan;
+  took: number | undefined;
+  settings: FlattenSettings;
+}) {
+  return (
+    <div className={css.working} aria-live="polite">
+      {work ? (
+        <div className={clsx(kit.row, kit.between)}>
+          <span className={kit.note}>
+            {work.words}, {Math.round(work.share * 100)} %
+          </span>
+          <Button onClick={flatten.stop}>Stop</Button>
+        </div>
+      ) : plan.flat ? (
+        <p className={kit.note}>
+          {plan.flat.handChanges > 0
+            ? `${plan.flat.handChanges} change${plan.flat.handChanges === 1 ? '' : 's'} by hand; flattening anew drops them (undo brings them back).`
+            : took
+              ? `Whole picture flattened in ${(took / 1000).toFixed(1)} s.`
+              : 'Every pixel has exactly one colour.'}
+        </p>
+      ) : (
+        <div className={clsx(kit.row, kit.between)}>
+          <span className={kit.note}>a first look; nothing is decided</span>
+          <Button variant="contained" color="primary" onClick={() => flatten.startWhole(settings)}>
+            Flatten
+          </Button>
+        </div>
+      )}
+    </div>
   );
 }
 

@@ -5,7 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import Link from 'next/link';
-import { useEffect } from 'react';
+import { useEffect, type JSX } from 'react';
 import type { Lab } from '@/core/colour';
 import { CONTRAST_RATIO, MAX_SOFTENER_PERCENT, type OpacityKnown } from '@/core/inks';
 import { FILM_WEIGHT_RANGE, inkOf, type Ink, type Inking, type Plan, type Run } from '@/records';
@@ -122,28 +122,19 @@ function Turns({ inking, run, closed }: { inking: Inking; run: Run; closed: bool
       <h3>
         <Swatch lab={ink.solidLabD50} /> {ink.name}
       </h3>
-      <div className={clsx(kit.turns, kit.above6)}>
-        {turn('opacity', hides, 0, 0.98, 0.01, `${Math.round(100 * hides)} %`, (v) =>
-          own({ opacity: v as OpacityKnown }),
-        )}
-        {turn(
-          'film weight',
-          inking.filmWeight,
-          FILM_WEIGHT_RANGE.min,
-          FILM_WEIGHT_RANGE.max,
-          0.05,
-          `× ${inking.filmWeight.toFixed(2)}`,
-          weighted,
-        )}
-        {turn('lightness', l, 5, 97, 0.5, l.toFixed(0), (v) => own({ solidLabD50: polar(v, strength, hueDeg) }))}
-        {turn('purity', strength, 0, 100, 0.5, strength.toFixed(0), (v) => own({ solidLabD50: polar(l, v, hueDeg) }))}
-        {turn('hue', hueDeg, 0, 360, 1, `${hueDeg.toFixed(0)}°`, (v) =>
-          own({ solidLabD50: polar(l, Math.max(strength, 1), v) }),
-        )}
-        {turn('softener', ink.softenerPercent, 0, MAX_SOFTENER_PERCENT, 0.5, `${ink.softenerPercent} %`, (v) =>
-          withInk({ softenerPercent: v }),
-        )}
-      </div>
+      <InkSliders
+        turn={turn}
+        hides={hides}
+        own={own}
+        inking={inking}
+        weighted={weighted}
+        l={l}
+        polar={polar}
+        strength={strength}
+        hueDeg={hueDeg}
+        ink={ink}
+        withInk={withInk}
+      />
       <p className={kit.note}>
         {ink.recipe
           ? 'Mixed by its recipe; turning opacity or colour departs from it.'
@@ -151,5 +142,65 @@ function Turns({ inking, run, closed }: { inking: Inking; run: Run; closed: bool
         <Link href={urls.page('inks')}>To the inks</Link>
       </p>
     </section>
+  );
+}
+
+/** Opacity and film weight, turned while the looks follow. */
+function InkSliders({
+  turn,
+  hides,
+  own,
+  inking,
+  weighted,
+  l,
+  polar,
+  strength,
+  hueDeg,
+  ink,
+  withInk,
+}: {
+  turn: (
+    label: string,
+    value: number,
+    min: number,
+    max: number,
+    step: number,
+    shown: string,
+    edit: (value: number) => (p: Plan) => Plan,
+  ) => JSX.Element;
+  hides: number;
+  own: (part: Partial<Ink>) => (p: Plan) => Plan;
+  inking: Inking;
+  weighted: (filmWeight: number) => (p: Plan) => Plan;
+  l: number;
+  polar: (lightness: number, chroma: number, deg: number) => Lab;
+  strength: number;
+  hueDeg: number;
+  ink: Ink;
+  withInk: (part: Partial<Ink>) => (p: Plan) => Plan;
+}) {
+  return (
+    <div className={clsx(kit.turns, kit.above6)}>
+      {turn('opacity', hides, 0, 0.98, 0.01, `${Math.round(100 * hides)} %`, (v) =>
+        own({ opacity: v as OpacityKnown }),
+      )}
+      {turn(
+        'film weight',
+        inking.filmWeight,
+        FILM_WEIGHT_RANGE.min,
+        FILM_WEIGHT_RANGE.max,
+        0.05,
+        `× ${inking.filmWeight.toFixed(2)}`,
+        weighted,
+      )}
+      {turn('lightness', l, 5, 97, 0.5, l.toFixed(0), (v) => own({ solidLabD50: polar(v, strength, hueDeg) }))}
+      {turn('purity', strength, 0, 100, 0.5, strength.toFixed(0), (v) => own({ solidLabD50: polar(l, v, hueDeg) }))}
+      {turn('hue', hueDeg, 0, 360, 1, `${hueDeg.toFixed(0)}°`, (v) =>
+        own({ solidLabD50: polar(l, Math.max(strength, 1), v) }),
+      )}
+      {turn('softener', ink.softenerPercent, 0, MAX_SOFTENER_PERCENT, 0.5, `${ink.softenerPercent} %`, (v) =>
+        withInk({ softenerPercent: v }),
+      )}
+    </div>
   );
 }

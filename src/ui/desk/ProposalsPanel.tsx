@@ -12,6 +12,7 @@ import {
   ROLLER_CLEARANCE_MM,
   type Plan,
   type Proposal,
+  type Proposals,
 } from '@/records';
 import { wordOfLab } from '../kit/colours';
 import { CountField, LengthField } from '../kit/fields';
@@ -41,31 +42,7 @@ export const ProposalsPanel = memo(function ProposalsPanel({ search }: { search:
     <>
       <section>
         <p className={kit.note}>{introOf(closed, plan.runs.length, open)}</p>
-        <p className={clsx(kit.note, css.progress)} role="status">
-          {search.progress !== undefined ? (
-            <>
-              searching, {Math.round(100 * search.progress)} %{' '}
-              <span className={css.searching}>
-                <i style={{ width: `${100 * search.progress}%` }} />
-              </span>{' '}
-              <button type="button" className={kit.link} onClick={search.stop}>
-                stop
-              </button>
-            </>
-          ) : search.problem ? (
-            <>
-              {search.problem}{' '}
-              <button type="button" className={kit.link} onClick={search.again}>
-                Search again
-              </button>
-            </>
-          ) : (
-            found &&
-            (found.tried === 0
-              ? 'The blocks are cut, so no other plans are weighed: only the order of runs still to come can change.'
-              : `${found.tried} plans were weighed${found.exact ? ', every order of each' : '; with this many runs not every order could be tried'}.`)
-          )}
-        </p>
+        <SearchState search={search} found={found} />
       </section>
       {found && (
         <section className={clsx(search.progress !== undefined && css.older)}>
@@ -98,6 +75,37 @@ export const ProposalsPanel = memo(function ProposalsPanel({ search }: { search:
     </>
   );
 });
+
+/** How far the search is, and how to stop it or begin anew. */
+function SearchState({ search, found }: { search: Search; found: Proposals | undefined }) {
+  return (
+    <p className={clsx(kit.note, css.progress)} role="status">
+      {search.progress !== undefined ? (
+        <>
+          searching, {Math.round(100 * search.progress)} %{' '}
+          <span className={css.searching}>
+            <i style={{ width: `${100 * search.progress}%` }} />
+          </span>{' '}
+          <button type="button" className={kit.link} onClick={search.stop}>
+            stop
+          </button>
+        </>
+      ) : search.problem ? (
+        <>
+          {search.problem}{' '}
+          <button type="button" className={kit.link} onClick={search.again}>
+            Search again
+          </button>
+        </>
+      ) : (
+        found &&
+        (found.tried === 0
+          ? 'The blocks are cut, so no other plans are weighed: only the order of runs still to come can change.'
+          : `${found.tried} plans were weighed${found.exact ? ', every order of each' : '; with this many runs not every order could be tried'}.`)
+      )}
+    </p>
+  );
+}
 
 function introOf(closed: number, runs: number, open: boolean): string {
   if (closed >= runs) return 'All runs are printed.';

@@ -22,79 +22,89 @@ export function SheetCharts({ answer, wanted }: { answer: Pick<SheetAnswer, 'cur
   const alive = answer.alive.map((a, run) => ({ run, median: a.median, band: [a.low, a.high] }));
   return (
     <div className={clsx(kit.stack, kit.gap18)}>
-      <figure className={kit.flush}>
-        <figcaption>
-          <h2>Good prints at the end</h2>
-          <p className={kit.note}>how likely each count is; the line is the chance of at least so many</p>
-        </figcaption>
-        <ResponsiveContainer width="100%" height={200}>
-          <ComposedChart
-            data={[...answer.curve]}
-            margin={{ top: 14, right: 0, bottom: 0, left: 0 }}
-            barCategoryGap="14%"
-          >
-            <CartesianGrid vertical={false} stroke={TOKENS.hairline} />
-            <XAxis dataKey="good" {...AXIS} />
-            <YAxis yAxisId="p" {...AXIS} width={44} tickFormatter={(v: number) => `${Math.round(v * 100)} %`} />
-            <YAxis
-              yAxisId="c"
-              orientation="right"
-              domain={[0, 1]}
-              ticks={[0, 0.5, 1]}
-              {...AXIS}
-              width={44}
-              tickFormatter={(v: number) => `${Math.round(v * 100)} %`}
-            />
-            <ReferenceLine
-              yAxisId="p"
-              x={wanted}
-              stroke={TOKENS.madder}
-              strokeDasharray="4 3"
-              label={{ value: `wanted ${wanted}`, position: 'top', fontSize: 12.5, fill: TOKENS.madder }}
-            />
-            <Bar yAxisId="p" dataKey="probability" isAnimationActive={false}>
-              {answer.curve.map((p) => (
-                <Cell key={p.good} fill={p.good >= wanted ? TOKENS.press : TOKENS.hairline} />
-              ))}
-            </Bar>
-            <Line
-              yAxisId="c"
-              dataKey="atLeast"
-              stroke={TOKENS.ink}
-              strokeWidth={1.5}
-              dot={false}
-              isAnimationActive={false}
-            />
-          </ComposedChart>
-        </ResponsiveContainer>
-      </figure>
-      <figure className={kit.flush}>
-        <figcaption>
-          <h2>Alive after each run</h2>
-          <p className={kit.note}>median, and the middle 80 %</p>
-        </figcaption>
-        <ResponsiveContainer width="100%" height={160}>
-          <ComposedChart data={alive} margin={{ top: 20, right: 44, bottom: 0, left: 0 }}>
-            <CartesianGrid vertical={false} stroke={TOKENS.hairline} />
-            <XAxis dataKey="run" {...AXIS} tickFormatter={(r: number) => (r === 0 ? 'start' : `run ${r}`)} />
-            <YAxis
-              {...AXIS}
-              width={44}
-              domain={[(min: number) => Math.max(0, Math.floor(min - 2)), 'auto']}
-              allowDecimals={false}
-            />
-            <Area dataKey="band" stroke="none" fill={TOKENS.press} fillOpacity={0.18} isAnimationActive={false} />
-            <Line
-              dataKey="median"
-              stroke={TOKENS.press}
-              strokeWidth={2}
-              dot={{ r: 3 }}
-              isAnimationActive={false}
-              label={{ position: 'top', fontSize: 12.5, fill: TOKENS.ink }}
-            />
-          </ComposedChart>
-        </ResponsiveContainer>
-      </figure>
+      <GoodPrintsChart answer={answer} wanted={wanted} />
+      <AliveChart alive={alive} />
     </div>
+  );
+}
+
+/** Sheets left after each run, with the band they lie in. */
+function AliveChart({ alive }: { alive: { run: number; median: number; band: number[] }[] }) {
+  return (
+    <figure className={kit.flush}>
+      <figcaption>
+        <h2>Alive after each run</h2>
+        <p className={kit.note}>median, and the middle 80 %</p>
+      </figcaption>
+      <ResponsiveContainer width="100%" height={160}>
+        <ComposedChart data={alive} margin={{ top: 20, right: 44, bottom: 0, left: 0 }}>
+          <CartesianGrid vertical={false} stroke={TOKENS.hairline} />
+          <XAxis dataKey="run" {...AXIS} tickFormatter={(r: number) => (r === 0 ? 'start' : `run ${r}`)} />
+          <YAxis
+            {...AXIS}
+            width={44}
+            domain={[(min: number) => Math.max(0, Math.floor(min - 2)), 'auto']}
+            allowDecimals={false}
+          />
+          <Area dataKey="band" stroke="none" fill={TOKENS.press} fillOpacity={0.18} isAnimationActive={false} />
+          <Line
+            dataKey="median"
+            stroke={TOKENS.press}
+            strokeWidth={2}
+            dot={{ r: 3 }}
+            isAnimationActive={false}
+            label={{ position: 'top', fontSize: 12.5, fill: TOKENS.ink }}
+          />
+        </ComposedChart>
+      </ResponsiveContainer>
+    </figure>
+  );
+}
+
+/** How likely each count of good prints is, and how likely at least so many. */
+function GoodPrintsChart({ answer, wanted }: { answer: Pick<SheetAnswer, 'curve' | 'alive'>; wanted: number }) {
+  return (
+    <figure className={kit.flush}>
+      <figcaption>
+        <h2>Good prints at the end</h2>
+        <p className={kit.note}>how likely each count is; the line is the chance of at least so many</p>
+      </figcaption>
+      <ResponsiveContainer width="100%" height={200}>
+        <ComposedChart data={[...answer.curve]} margin={{ top: 14, right: 0, bottom: 0, left: 0 }} barCategoryGap="14%">
+          <CartesianGrid vertical={false} stroke={TOKENS.hairline} />
+          <XAxis dataKey="good" {...AXIS} />
+          <YAxis yAxisId="p" {...AXIS} width={44} tickFormatter={(v: number) => `${Math.round(v * 100)} %`} />
+          <YAxis
+            yAxisId="c"
+            orientation="right"
+            domain={[0, 1]}
+            ticks={[0, 0.5, 1]}
+            {...AXIS}
+            width={44}
+            tickFormatter={(v: number) => `${Math.round(v * 100)} %`}
+          />
+          <ReferenceLine
+            yAxisId="p"
+            x={wanted}
+            stroke={TOKENS.madder}
+            strokeDasharray="4 3"
+            label={{ value: `wanted ${wanted}`, position: 'top', fontSize: 12.5, fill: TOKENS.madder }}
+          />
+          <Bar yAxisId="p" dataKey="probability" isAnimationActive={false}>
+            {answer.curve.map((p) => (
+              <Cell key={p.good} fill={p.good >= wanted ? TOKENS.press : TOKENS.hairline} />
+            ))}
+          </Bar>
+          <Line
+            yAxisId="c"
+            dataKey="atLeast"
+            stroke={TOKENS.ink}
+            strokeWidth={1.5}
+            dot={false}
+            isAnimationActive={false}
+          />
+        </ComposedChart>
+      </ResponsiveContainer>
+    </figure>
   );
 }

@@ -77,67 +77,100 @@ export function SheetsView() {
         <SheetCharts answer={shown} wanted={sheets.edition + sheets.proofsToKeep} />
       </div>
       <aside className={kit.side}>
-        <section>
-          <h2>The wish</h2>
-          <div className={clsx(kit.fields, kit.above14)}>
-            <CountField
-              label="Edition"
-              value={sheets.edition}
-              range={EDITION_RANGE}
-              onChange={(edition) => set('edition', { edition })}
-            />
-            <CountField
-              label="Proofs to keep"
-              value={sheets.proofsToKeep}
-              range={PROOFS_RANGE}
-              onChange={(proofsToKeep) => set('proofs to keep', { proofsToKeep })}
-            />
-            <CountField
-              label="Test sheets"
-              value={sheets.testSheets}
-              range={TEST_SHEETS_RANGE}
-              onChange={(testSheets) => set('test sheets', { testSheets })}
-            />
-          </div>
-          <p className={clsx(kit.note, kit.above8)}>Test sheets go first in every run and are not counted.</p>
-          <div className={kit.above14}>
-            <div className={clsx(kit.row, kit.between)}>
-              <span className={kit.quiet} id="wish">
-                to be sure of it
-              </span>
-              <span className={kit.num}>{Math.round(sheets.wishToBeSure * 100)} %</span>
-            </div>
-            <WishSlider
-              key={sheets.wishToBeSure}
-              value={sheets.wishToBeSure}
-              onDone={(wishToBeSure) => set('wish to be sure', { wishToBeSure })}
-            />
-          </div>
-        </section>
-        <section>
-          <h2>The hand</h2>
-          <TextField
-            select
-            fullWidth
-            label="Experience"
-            value={sheets.experience}
-            className={kit.above14}
-            onChange={(e) => set('experience', { experience: e.target.value as Experience })}
-          >
-            {(Object.keys(MEAN_LOSS) as Experience[]).map((e) => (
-              <MenuItem key={e} value={e}>
-                {EXPERIENCE_WORDS[e]}: {(MEAN_LOSS[e] * 100).toFixed(MEAN_LOSS[e] < 0.02 ? 1 : 0)} % lost a run
-              </MenuItem>
-            ))}
-          </TextField>
-          <p className={clsx(kit.note, kit.above8)}>
-            {pulls === 0
-              ? 'A start value; your own log replaces it run by run.'
-              : `Start value, sharpened by ${pulls} pulls in this workshop’s log (${lost} lost): now ${(100 * meanLoss(belief)).toFixed(1)} % a run on average; each run has its own luck.`}
-          </p>
-        </section>
+        <Wish set={set} />
+        <Hand set={set} pulls={pulls} lost={lost} />
       </aside>
     </div>
+  );
+}
+
+/** Whose hand prints, and how sure it is. */
+function Hand({
+  set,
+  pulls,
+  lost,
+}: {
+  set: (label: string, part: Partial<Plan['sheets']>) => undefined;
+  pulls: number;
+  lost: number;
+}) {
+  const {
+    state: {
+      plan: { sheets },
+    },
+    belief,
+  } = usePrintDesk();
+  return (
+    <section>
+      <h2>The hand</h2>
+      <TextField
+        select
+        fullWidth
+        label="Experience"
+        value={sheets.experience}
+        className={kit.above14}
+        onChange={(e) => set('experience', { experience: e.target.value as Experience })}
+      >
+        {(Object.keys(MEAN_LOSS) as Experience[]).map((e) => (
+          <MenuItem key={e} value={e}>
+            {EXPERIENCE_WORDS[e]}: {(MEAN_LOSS[e] * 100).toFixed(MEAN_LOSS[e] < 0.02 ? 1 : 0)} % lost a run
+          </MenuItem>
+        ))}
+      </TextField>
+      <p className={clsx(kit.note, kit.above8)}>
+        {pulls === 0
+          ? 'A start value; your own log replaces it run by run.'
+          : `Start value, sharpened by ${pulls} pulls in this workshop’s log (${lost} lost): now ${(100 * meanLoss(belief)).toFixed(1)} % a run on average; each run has its own luck.`}
+      </p>
+    </section>
+  );
+}
+
+/** What the edition is to be. */
+function Wish({ set }: { set: (label: string, part: Partial<Plan['sheets']>) => undefined }) {
+  const {
+    state: {
+      plan: { sheets },
+    },
+  } = usePrintDesk();
+  return (
+    <section>
+      <h2>The wish</h2>
+      <div className={clsx(kit.fields, kit.above14)}>
+        <CountField
+          label="Edition"
+          value={sheets.edition}
+          range={EDITION_RANGE}
+          onChange={(edition) => set('edition', { edition })}
+        />
+        <CountField
+          label="Proofs to keep"
+          value={sheets.proofsToKeep}
+          range={PROOFS_RANGE}
+          onChange={(proofsToKeep) => set('proofs to keep', { proofsToKeep })}
+        />
+        <CountField
+          label="Test sheets"
+          value={sheets.testSheets}
+          range={TEST_SHEETS_RANGE}
+          onChange={(testSheets) => set('test sheets', { testSheets })}
+        />
+      </div>
+      <p className={clsx(kit.note, kit.above8)}>Test sheets go first in every run and are not counted.</p>
+      <div className={kit.above14}>
+        <div className={clsx(kit.row, kit.between)}>
+          <span className={kit.quiet} id="wish">
+            to be sure of it
+          </span>
+          <span className={kit.num}>{Math.round(sheets.wishToBeSure * 100)} %</span>
+        </div>
+        <WishSlider
+          key={sheets.wishToBeSure}
+          value={sheets.wishToBeSure}
+          onDone={(wishToBeSure) => set('wish to be sure', { wishToBeSure })}
+        />
+      </div>
+    </section>
   );
 }
 

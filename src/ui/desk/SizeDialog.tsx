@@ -4,7 +4,7 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import { useState } from 'react';
+import { useState, type Dispatch, type SetStateAction } from 'react';
 import ReactCrop, { centerCrop, makeAspectCrop, type PercentCrop } from 'react-image-crop';
 import 'react-image-crop/dist/ReactCrop.css';
 import { SIZE_RANGE_MM, type PicturePlan } from '@/records';
@@ -16,7 +16,47 @@ import css from './SizeDialog.module.css';
 
 /** Crop, turn, mirror and size, on the picture as brought in. */
 export function SizeDialog({ picture, onClose }: { picture: PicturePlan; onClose: () => void }) {
-  const { unit, urls, place } = usePrintDesk();
+  const { place } = usePrintDesk();
+  const { crop, wanted, setWanted, natural, fitted, turn, problem, busy, setBusy, setProblem } = usePlacement(picture);
+  return (
+    <Dialog open onClose={onClose} maxWidth="md" fullWidth>
+      <DialogTitle>Crop, turn, size</DialogTitle>
+      <DialogContent>
+        <div className={clsx(kit.gap20, css.sized)}>
+          <CropFrame crop={crop} wanted={wanted} setWanted={setWanted} natural={natural} />
+          <Measures
+            wanted={wanted}
+            setWanted={setWanted}
+            fitted={fitted}
+            natural={natural}
+            turn={turn}
+            problem={problem}
+          />
+        </div>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Leave it</Button>
+        <Button
+          variant="contained"
+          color="primary"
+          disabled={busy}
+          onClick={async () => {
+            setBusy(true);
+            const answer = await place(wanted);
+            setBusy(false);
+            if (answer.ok) onClose();
+            else setProblem(answer.message);
+          }}
+        >
+          {busy ? 'Sizing …' : 'Take this size'}
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+/** The placement as it is being changed, kept to the proportions of the picture. */
+function usePlacement(picture: PicturePlan) {
   const [wanted, setWanted] = useState<Placement>({
     turnDeg: picture.turnDeg,
     mirrored: picture.mirrored,
@@ -68,99 +108,112 @@ export function SizeDialog({ picture, onClose }: { picture: PicturePlan; onClose
     width: wanted.crop.width * 100,
     height: wanted.crop.height * 100,
   };
+  return { crop, wanted, setWanted, natural, fitted, turn, problem, busy, setBusy, setProblem };
+}
+
+/** Printed size, turn and mirror. */
+function Measures({
+  wanted,
+  setWanted,
+  fitted,
+  natural,
+  turn,
+  problem,
+}: {
+  wanted: Placement;
+  setWanted: Dispatch<SetStateAction<Placement>>;
+  fitted: (next: Placement) => Placement;
+  natural: { width: number; height: number };
+  turn: (by: 90 | 270) => void;
+  problem: string | undefined;
+}) {
+  const { unit } = usePrintDesk();
   return (
-    <Dialog open onClose={onClose} maxWidth="md" fullWidth>
-      <DialogTitle>Crop, turn, size</DialogTitle>
-      <DialogContent>
-        <div className={clsx(kit.gap20, css.sized)}>
-          <div className={css.crop}>
-            <ReactCrop
-              crop={crop}
-              aspect={wanted.widthMm / wanted.heightMm}
-              keepSelection
-              ruleOfThirds
-              onChange={(_, c) =>
-                setWanted((w) => ({
-                  ...w,
-                  crop: { x: c.x / 100, y: c.y / 100, width: c.width / 100, height: c.height / 100 },
-                }))
-              }
-            >
-              <img
-                src={urls.file(`source.png?turn=${wanted.turnDeg}&mirror=${wanted.mirrored ? 1 : 0}`)}
-                alt="The picture as brought in"
-                className={css.picture}
-                style={{ aspectRatio: `${natural.width} / ${natural.height}` }}
-              />
-            </ReactCrop>
-          </div>
-          <div className={clsx(kit.gap14, css.measures)}>
-            <LengthField
-              label="Width"
-              valueMm={wanted.widthMm}
-              unit={unit}
-              range={{ ...SIZE_RANGE_MM, what: 'the printed width' }}
-              onChange={(widthMm) => setWanted((w) => fitted({ ...w, widthMm }))}
-            />
-            <LengthField
-              label="Height"
-              valueMm={wanted.heightMm}
-              unit={unit}
-              range={{ ...SIZE_RANGE_MM, what: 'the printed height' }}
-              onChange={(heightMm) => setWanted((w) => fitted({ ...w, heightMm }))}
-            />
-            <p className={kit.note}>Any unit: 240, 24 cm, 5 1/2 in. The frame on the picture keeps this shape.</p>
-            <Button
-              onClick={() =>
-                setWanted((w) => ({
-                  ...w,
-                  crop: { x: 0, y: 0, width: 1, height: 1 },
-                  heightMm: Math.round(((w.widthMm * natural.height) / natural.width) * 10) / 10,
-                }))
-              }
-            >
-              Keep the whole picture
-            </Button>
-            <div className={kit.row}>
-              <Button onClick={() => turn(270)}>Turn left</Button>
-              <Button onClick={() => turn(90)}>Turn right</Button>
-            </div>
-            <Button
-              aria-pressed={wanted.mirrored}
-              onClick={() =>
-                setWanted((w) => ({ ...w, mirrored: !w.mirrored, crop: { ...w.crop, x: 1 - w.crop.x - w.crop.width } }))
-              }
-            >
-              {wanted.mirrored ? 'Mirrored: turn back' : 'Mirror the picture'}
-            </Button>
-            <p className={kit.note}>
-              The block is mirrored by itself later. Mirror here only when the picture itself should face the other way.
-            </p>
-            {problem && (
-              <p className={clsx(kit.say, kit.bad)} role="alert">
-                {problem}
-              </p>
-            )}
-          </div>
-        </div>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Leave it</Button>
-        <Button
-          variant="contained"
-          color="primary"
-          disabled={busy}
-          onClick={async () => {
-            setBusy(true);
-            const answer = await place(wanted);
-            setBusy(false);
-            if (answer.ok) onClose();
-            else setProblem(answer.message);
-          }}
-        >
-          {busy ? 'Sizing …' : 'Take this size'}
-        </Button>
-      </DialogActions>
-    </Dialog>
+    <div className={clsx(kit.gap14, css.measures)}>
+      <LengthField
+        label="Width"
+        valueMm={wanted.widthMm}
+        unit={unit}
+        range={{ ...SIZE_RANGE_MM, what: 'the printed width' }}
+        onChange={(widthMm) => setWanted((w) => fitted({ ...w, widthMm }))}
+      />
+      <LengthField
+        label="Height"
+        valueMm={wanted.heightMm}
+        unit={unit}
+        range={{ ...SIZE_RANGE_MM, what: 'the printed height' }}
+        onChange={(heightMm) => setWanted((w) => fitted({ ...w, heightMm }))}
+      />
+      <p className={kit.note}>Any unit: 240, 24 cm, 5 1/2 in. The frame on the picture keeps this shape.</p>
+      <Button
+        onClick={() =>
+          setWanted((w) => ({
+            ...w,
+            crop: { x: 0, y: 0, width: 1, height: 1 },
+            heightMm: Math.round(((w.widthMm * natural.height) / natural.width) * 10) / 10,
+          }))
+        }
+      >
+        Keep the whole picture
+      </Button>
+      <div className={kit.row}>
+        <Button onClick={() => turn(270)}>Turn left</Button>
+        <Button onClick={() => turn(90)}>Turn right</Button>
+      </div>
+      <Button
+        aria-pressed={wanted.mirrored}
+        onClick={() =>
+          setWanted((w) => ({ ...w, mirrored: !w.mirrored, crop: { ...w.crop, x: 1 - w.crop.x - w.crop.width } }))
+        }
+      >
+        {wanted.mirrored ? 'Mirrored: turn back' : 'Mirror the picture'}
+      </Button>
+      <p className={kit.note}>
+        The block is mirrored by itself later. Mirror here only when the picture itself should face the other way.
+      </p>
+      {problem && (
+        <p className={clsx(kit.say, kit.bad)} role="alert">
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** The part of the picture that is kept. */
+function CropFrame({
+  crop,
+  wanted,
+  setWanted,
+  natural,
+}: {
+  crop: PercentCrop;
+  wanted: Placement;
+  setWanted: Dispatch<SetStateAction<Placement>>;
+  natural: { width: number; height: number };
+}) {
+  const { urls } = usePrintDesk();
+  return (
+    <div className={css.crop}>
+      <ReactCrop
+        crop={crop}
+        aspect={wanted.widthMm / wanted.heightMm}
+        keepSelection
+        ruleOfThirds
+        onChange={(_, c) =>
+          setWanted((w) => ({
+            ...w,
+            crop: { x: c.x / 100, y: c.y / 100, width: c.width / 100, height: c.height / 100 },
+          }))
+        }
+      >
+        <img
+          src={urls.file(`source.png?turn=${wanted.turnDeg}&mirror=${wanted.mirrored ? 1 : 0}`)}
+          alt="The picture as brought in"
+          className={css.picture}
+          style={{ aspectRatio: `${natural.width} / ${natural.height}` }}
+        />
+      </ReactCrop>
+    </div>
   );
 }

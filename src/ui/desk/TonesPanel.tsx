@@ -2,17 +2,17 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { hexFromLabD50, labD50FromSrgb8 } from '@/core/colour';
+import { hexFromLabD50, labD50FromSrgb8, type Lab } from '@/core/colour';
 import { withFlat, type FlatColour, type FlatPlan } from '@/records';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
-import type { useFlatten } from './useFlatten';
+import type { Flatten } from './useFlatten';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './TonesPanel.module.css';
 
 interface Props {
-  readonly flatten: ReturnType<typeof useFlatten>;
+  readonly flatten: Flatten;
   readonly closed: boolean;
   readonly chosen: number | undefined;
   readonly onChoose: (label: number | undefined) => void;
@@ -115,46 +115,8 @@ function ToneActs({
           if (e.key === 'Enter') (e.target as HTMLInputElement).blur();
         }}
       />
-      <label className={clsx(kit.row, kit.gap6)}>
-        <span className={kit.quiet}>wanted</span>
-        <input
-          type="color"
-          aria-label={`Wanted colour of ${c.name}`}
-          defaultValue={hexFromLabD50(c.wantedLabD50)}
-          className={css.wanted}
-          onBlur={(e) => {
-            if (e.target.value === hexFromLabD50(c.wantedLabD50)) return;
-            const n = Number.parseInt(e.target.value.slice(1), 16);
-            void edit('wanted colour changed', c.id, {
-              wantedLabD50: labD50FromSrgb8([n >> 16, (n >> 8) & 255, n & 255]),
-            });
-          }}
-        />
-      </label>
-      <TextField
-        select
-        label="Merge into"
-        value=""
-        className={css.name}
-        onChange={(e) => {
-          onChoose(undefined);
-          void flatten.byHand('colours merged', 'merge', {
-            from: label,
-            into: Number(e.target.value),
-            coloursLabD50: labs,
-          });
-        }}
-      >
-        {flat.colours.map(
-          (other, l) =>
-            l !== label && (
-              <MenuItem key={other.id} value={l}>
-                <Swatch lab={other.wantedLabD50} />
-                &ensp;{other.name}
-              </MenuItem>
-            ),
-        )}
-      </TextField>
+      <WantedColour c={c} edit={edit} />
+      <MergeInto onChoose={onChoose} flatten={flatten} label={label} labs={labs} flat={flat} />
       <Button
         onClick={() => {
           onChoose(undefined);
@@ -174,5 +136,75 @@ function ToneActs({
         {bare ? 'Print it after all' : 'Leave as bare paper'}
       </Button>
     </div>
+  );
+}
+
+/** Another tone that takes this one in. */
+function MergeInto({
+  onChoose,
+  flatten,
+  label,
+  labs,
+  flat,
+}: {
+  onChoose: Props['onChoose'];
+  flatten: Flatten;
+  label: number;
+  labs: Lab[];
+  flat: FlatPlan;
+}) {
+  return (
+    <TextField
+      select
+      label="Merge into"
+      value=""
+      className={css.name}
+      onChange={(e) => {
+        onChoose(undefined);
+        void flatten.byHand('colours merged', 'merge', {
+          from: label,
+          into: Number(e.target.value),
+          coloursLabD50: labs,
+        });
+      }}
+    >
+      {flat.colours.map(
+        (other, l) =>
+          l !== label && (
+            <MenuItem key={other.id} value={l}>
+              <Swatch lab={other.wantedLabD50} />
+              &ensp;{other.name}
+            </MenuItem>
+          ),
+      )}
+    </TextField>
+  );
+}
+
+/** The colour wanted of a tone. */
+function WantedColour({
+  c,
+  edit,
+}: {
+  c: FlatColour;
+  edit: (what: string, id: string, part: Partial<FlatColour>) => Promise<unknown>;
+}) {
+  return (
+    <label className={clsx(kit.row, kit.gap6)}>
+      <span className={kit.quiet}>wanted</span>
+      <input
+        type="color"
+        aria-label={`Wanted colour of ${c.name}`}
+        defaultValue={hexFromLabD50(c.wantedLabD50)}
+        className={css.wanted}
+        onBlur={(e) => {
+          if (e.target.value === hexFromLabD50(c.wantedLabD50)) return;
+          const n = Number.parseInt(e.target.value.slice(1), 16);
+          void edit('wanted colour changed', c.id, {
+            wantedLabD50: labD50FromSrgb8([n >> 16, (n >> 8) & 255, n & 255]),
+          });
+        }}
+      />
+    </label>
   );
 }

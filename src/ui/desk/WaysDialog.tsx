@@ -12,6 +12,8 @@ import { Thumb } from '../kit/Thumb';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './WaysDialog.module.css';
+import type { Lab } from '@/core/colour';
+import type { PlanFigures } from '@/records/proposals';
 
 /** What each way gains and asks, whatever the figures: from practice. */
 const ASKS: Readonly<Record<string, string>> = {
@@ -31,72 +33,15 @@ export default function WaysDialog({
   onClose: () => void;
   onTake: (sketch: PlanSketch, name: string) => void;
 }) {
-  const { stamp, sheet } = usePrintDesk();
   return (
     <Dialog open onClose={onClose} maxWidth="lg" fullWidth>
       <DialogTitle>Ways of working, on this picture</DialogTitle>
       <DialogContent>
         <table className={css.ways}>
-          <thead>
-            <tr>
-              <th scope="col">way</th>
-              <th scope="col">finished</th>
-              <th scope="col">mean ΔE</th>
-              <th scope="col">worst ΔE</th>
-              <th scope="col">runs</th>
-              <th scope="col">blocks</th>
-              <th scope="col">inkings</th>
-              <th scope="col">
-                films at the
-                <br />
-                deepest point
-              </th>
-              <th scope="col">cut</th>
-              <th scope="col">about</th>
-              <th scope="col">
-                sheets
-                <br />
-                to start
-              </th>
-              <th scope="col" />
-            </tr>
-          </thead>
+          <WaysHead />
           <tbody>
             {found.ways.map(({ name, figures, looks, sketch }) => (
-              <tr key={name}>
-                <td className={css.wayName}>
-                  {name}
-                  <br />
-                  <span className={clsx(kit.quiet, kit.regular)}>{ASKS[name]}</span>
-                </td>
-                <td className={css.wayLook}>
-                  {stamp && (
-                    <Thumb
-                      coverage={stamp}
-                      fills={sheet.parts.map((part) => wordOfLab(looks[looks.length - 1][part.label]))}
-                      label={`${name}, finished`}
-                    />
-                  )}
-                </td>
-                <td className={kit.num}>{figures.meanDeltaE.toFixed(1)}</td>
-                <td className={kit.num}>
-                  {figures.worstDeltaE.toFixed(1)}
-                  <br />
-                  <span className={kit.quiet}>{figures.worstColour}</span>
-                </td>
-                <td className={kit.num}>{figures.runs}</td>
-                <td className={kit.num}>{figures.blocks}</td>
-                <td className={kit.num}>{figures.inkings}</td>
-                <td className={kit.num}>{figures.deepestFilms}</td>
-                <td className={kit.num}>{figures.cutCm2.toFixed(0)} cm²</td>
-                <td className={kit.num}>{figures.days} days</td>
-                <td className={kit.num}>{figures.sheets}</td>
-                <td>
-                  <Button aria-label={`Take: ${name}`} onClick={() => onTake(sketch, name)}>
-                    Take
-                  </Button>
-                </td>
-              </tr>
+              <WayRow key={name} name={name} looks={looks} figures={figures} onTake={onTake} sketch={sketch} />
             ))}
           </tbody>
         </table>
@@ -110,5 +55,86 @@ export default function WaysDialog({
         <Button onClick={onClose}>Close</Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+function WayRow({
+  name,
+  looks,
+  figures,
+  onTake,
+  sketch,
+}: {
+  name: string;
+  looks: readonly (readonly Lab[])[];
+  figures: PlanFigures;
+  onTake: (sketch: PlanSketch, name: string) => void;
+  sketch: PlanSketch;
+}) {
+  const { stamp, sheet } = usePrintDesk();
+  return (
+    <tr>
+      <td className={css.wayName}>
+        {name}
+        <br />
+        <span className={clsx(kit.quiet, kit.regular)}>{ASKS[name]}</span>
+      </td>
+      <td className={css.wayLook}>
+        {stamp && (
+          <Thumb
+            coverage={stamp}
+            fills={sheet.parts.map((part) => wordOfLab(looks[looks.length - 1][part.label]))}
+            label={`${name}, finished`}
+          />
+        )}
+      </td>
+      <td className={kit.num}>{figures.meanDeltaE.toFixed(1)}</td>
+      <td className={kit.num}>
+        {figures.worstDeltaE.toFixed(1)}
+        <br />
+        <span className={kit.quiet}>{figures.worstColour}</span>
+      </td>
+      <td className={kit.num}>{figures.runs}</td>
+      <td className={kit.num}>{figures.blocks}</td>
+      <td className={kit.num}>{figures.inkings}</td>
+      <td className={kit.num}>{figures.deepestFilms}</td>
+      <td className={kit.num}>{figures.cutCm2.toFixed(0)} cm²</td>
+      <td className={kit.num}>{figures.days} days</td>
+      <td className={kit.num}>{figures.sheets}</td>
+      <td>
+        <Button aria-label={`Take: ${name}`} onClick={() => onTake(sketch, name)}>
+          Take
+        </Button>
+      </td>
+    </tr>
+  );
+}
+
+function WaysHead() {
+  return (
+    <thead>
+      <tr>
+        <th scope="col">way</th>
+        <th scope="col">finished</th>
+        <th scope="col">mean ΔE</th>
+        <th scope="col">worst ΔE</th>
+        <th scope="col">runs</th>
+        <th scope="col">blocks</th>
+        <th scope="col">inkings</th>
+        <th scope="col">
+          films at the
+          <br />
+          deepest point
+        </th>
+        <th scope="col">cut</th>
+        <th scope="col">about</th>
+        <th scope="col">
+          sheets
+          <br />
+          to start
+        </th>
+        <th scope="col" />
+      </tr>
+    </thead>
   );
 }

@@ -183,3 +183,5 @@ export function useFlatten() {
     touched: wish !== undefined,
   };
 }
+
+export type Flatten = ReturnType<typeof useFlatten>;

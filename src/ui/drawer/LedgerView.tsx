@@ -12,8 +12,7 @@ import { NothingYet } from '@/ui/kit/NothingYet';
 
 /** Ledger: every sheet in every run, as the bench log says. */
 export function LedgerView() {
-  const { state, progress, urls } = usePrintDesk();
-  const { plan } = state;
+  const { progress, urls } = usePrintDesk();
   const { bench, sheets } = progress;
   const gone = sheetsGone(bench, sheets);
   const counts = FAULTS.map((fault) => ({ fault, n: bench.pulls.filter((p) => p.faults.includes(fault)).length }))
@@ -38,93 +37,144 @@ export function LedgerView() {
             says="The ledger fills by itself as sheets are pulled on the bench."
           />
         ) : (
-          <table className={ledgerCss.ledger}>
-            <thead>
-              <tr>
-                <th scope="col">sheet</th>
-                {plan.runs.map((run, i) => (
-                  <th key={run.id} scope="col">
-                    <span
-                      className={clsx(kit.swatch, kit.tiny)}
-                      style={{ background: hexFromLabD50(inkOfRun(plan, run).solidLabD50) }}
-                      aria-hidden
-                    />{' '}
-                    {i + 1} {inkNamesOf(plan, run)}
-                  </th>
-                ))}
-                <th scope="col">mark</th>
-              </tr>
-            </thead>
-            <tbody>
-              {sheets.map((sheet) => (
-                <tr key={sheet}>
-                  <th scope="row" className={clsx(kit.num, gone.has(sheet) ? ledgerCss.gone : kit.bold)}>
-                    {sheet}
-                  </th>
-                  {plan.runs.map((run) => (
-                    <td key={run.id}>
-                      <Outcome pull={bench.pulls.find((p) => p.runId === run.id && p.sheet === sheet)} />
-                    </td>
-                  ))}
-                  <td>
-                    {bench.marks.find((m) => m.sheet === sheet)?.mark ??
-                      (isTestSheet(sheet) ? <span className={kit.quiet}>test</span> : '')}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <LedgerTable gone={gone} />
         )}
       </div>
       <aside className={kit.side}>
-        <section>
-          <h2>So far</h2>
-          <dl className={clsx(kit.factsList, kit.plain, kit.above6)}>
-            <dt>started</dt>
-            <dd>{sheets.length}</dd>
-            <dt>pulls</dt>
-            <dd>{bench.pulls.length}</dd>
-            <dt>alive, counted</dt>
-            <dd>{sheets.filter((s) => !isTestSheet(s) && !gone.has(s)).length}</dd>
-            <dt>set aside</dt>
-            <dd>{sheets.filter((s) => !isTestSheet(s) && gone.has(s)).length}</dd>
-          </dl>
-        </section>
-        <section>
-          <h2>Faults by cause</h2>
-          {counts.length === 0 ? (
-            <p className={kit.note}>None noted.</p>
-          ) : (
-            counts.map(({ fault, n }) => (
-              <div key={fault} className={clsx(kit.gap8, css.faultRow)}>
-                <span>{fault}</span>
-                <span className={css.faultBar} style={{ width: `${(100 * n) / counts[0].n}%` }} aria-hidden />
-                <span className={kit.num}>{n}</span>
-              </div>
-            ))
-          )}
-          {counts[0]?.n >= 3 && (
-            <p className={clsx(kit.note, kit.above6)}>
-              “{counts[0].fault}” comes back most often{ADVICE[counts[0].fault] ? `: ${ADVICE[counts[0].fault]}` : '.'}
-            </p>
-          )}
-        </section>
-        <section>
-          <h2>How to read it</h2>
-          <p className={clsx(ledgerCss.outcome, kit.good)}>
-            <i /> good
-          </p>
-          <br />
-          <p className={clsx(ledgerCss.outcome, ledgerCss.usable)}>
-            <i /> usable, fault noted
-          </p>
-          <br />
-          <p className={clsx(ledgerCss.outcome, ledgerCss.aside)}>
-            <i /> set aside
-          </p>
-        </section>
+        <SoFar gone={gone} />
+        <FaultsByCause counts={counts} />
+        <HowToRead />
       </aside>
     </div>
+  );
+}
+
+function HowToRead() {
+  return (
+    <section>
+      <h2>How to read it</h2>
+      <p className={clsx(ledgerCss.outcome, kit.good)}>
+        <i /> good
+      </p>
+      <br />
+      <p className={clsx(ledgerCss.outcome, ledgerCss.usable)}>
+        <i /> usable, fault noted
+      </p>
+      <br />
+      <p className={clsx(ledgerCss.outcome, ledgerCss.aside)}>
+        <i /> set aside
+      </p>
+    </section>
+  );
+}
+
+function FaultsByCause({
+  counts,
+}: {
+  counts: {
+    fault:
+      | 'misfit'
+      | 'weak'
+      | 'patchy'
+      | 'too heavy'
+      | 'ghost'
+      | 'chatter'
+      | 'filled'
+      | 'smudge'
+      | 'mark'
+      | 'crease'
+      | 'tear'
+      | 'wrong colour'
+      | 'other';
+    n: number;
+  }[];
+}) {
+  return (
+    <section>
+      <h2>Faults by cause</h2>
+      {counts.length === 0 ? (
+        <p className={kit.note}>None noted.</p>
+      ) : (
+        counts.map(({ fault, n }) => (
+          <div key={fault} className={clsx(kit.gap8, css.faultRow)}>
+            <span>{fault}</span>
+            <span className={css.faultBar} style={{ width: `${(100 * n) / counts[0].n}%` }} aria-hidden />
+            <span className={kit.num}>{n}</span>
+          </div>
+        ))
+      )}
+      {counts[0]?.n >= 3 && (
+        <p className={clsx(kit.note, kit.above6)}>
+          “{counts[0].fault}” comes back most often{ADVICE[counts[0].fault] ? `: ${ADVICE[counts[0].fault]}` : '.'}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function SoFar({ gone }: { gone: Set<string> }) {
+  const {
+    progress: { sheets, bench },
+  } = usePrintDesk();
+  return (
+    <section>
+      <h2>So far</h2>
+      <dl className={clsx(kit.factsList, kit.plain, kit.above6)}>
+        <dt>started</dt>
+        <dd>{sheets.length}</dd>
+        <dt>pulls</dt>
+        <dd>{bench.pulls.length}</dd>
+        <dt>alive, counted</dt>
+        <dd>{sheets.filter((s) => !isTestSheet(s) && !gone.has(s)).length}</dd>
+        <dt>set aside</dt>
+        <dd>{sheets.filter((s) => !isTestSheet(s) && gone.has(s)).length}</dd>
+      </dl>
+    </section>
+  );
+}
+
+function LedgerTable({ gone }: { gone: Set<string> }) {
+  const {
+    state: { plan },
+    progress: { sheets, bench },
+  } = usePrintDesk();
+  return (
+    <table className={ledgerCss.ledger}>
+      <thead>
+        <tr>
+          <th scope="col">sheet</th>
+          {plan.runs.map((run, i) => (
+            <th key={run.id} scope="col">
+              <span
+                className={clsx(kit.swatch, kit.tiny)}
+                style={{ background: hexFromLabD50(inkOfRun(plan, run).solidLabD50) }}
+                aria-hidden
+              />{' '}
+              {i + 1} {inkNamesOf(plan, run)}
+            </th>
+          ))}
+          <th scope="col">mark</th>
+        </tr>
+      </thead>
+      <tbody>
+        {sheets.map((sheet) => (
+          <tr key={sheet}>
+            <th scope="row" className={clsx(kit.num, gone.has(sheet) ? ledgerCss.gone : kit.bold)}>
+              {sheet}
+            </th>
+            {plan.runs.map((run) => (
+              <td key={run.id}>
+                <Outcome pull={bench.pulls.find((p) => p.runId === run.id && p.sheet === sheet)} />
+              </td>
+            ))}
+            <td>
+              {bench.marks.find((m) => m.sheet === sheet)?.mark ??
+                (isTestSheet(sheet) ? <span className={kit.quiet}>test</span> : '')}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 

@@ -2,7 +2,7 @@
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { deltaE2000, hexFromLabD50, wordForDifference } from '@/core/colour';
+import { deltaE2000, hexFromLabD50, wordForDifference, type Lab } from '@/core/colour';
 import { INK_START_VALUES } from '@/core/inks';
 import { formatLength } from '@/core/units';
 import { inkOf, wantedOf } from '@/records';
@@ -55,30 +55,7 @@ export function CoreSample({
           )
         )}
       </div>
-      {flat && looks && (
-        <TextField
-          select
-          fullWidth
-          className={kit.around8}
-          label="At"
-          value={here?.label ?? ''}
-          onChange={(e) => onPoint?.({ label: Number(e.target.value) })}
-          slotProps={{
-            select: {
-              displayEmpty: true,
-              renderValue: (v) =>
-                v === '' ? 'point at a picture, or choose a colour' : `${flat.colours[Number(v)].name}${whereOf(here)}`,
-            },
-          }}
-        >
-          {flat.colours.map((c, label) => (
-            <MenuItem key={c.id} value={label}>
-              <Swatch lab={wantedOf(state.plan)[label]} />
-              &ensp;{c.name}
-            </MenuItem>
-          ))}
-        </TextField>
-      )}
+      {flat && looks && <PlaceChoice here={here} onPoint={onPoint} whereOf={whereOf} />}
       {here && looks && (
         <div aria-live="polite" className={clsx(kit.stack, kit.gap14, kit.above8)}>
           <Column point={here} />
@@ -99,6 +76,48 @@ export function CoreSample({
   function whereOf(at: SamplePoint | undefined): string {
     return at?.xMm === undefined ? '' : ` at ${formatLength(at.xMm, unit, 0)}, ${formatLength(at.yMm!, unit, 0)}`;
   }
+}
+
+/** The place by its colour, for those who do not point. */
+function PlaceChoice({
+  here,
+  onPoint,
+  whereOf,
+}: {
+  here: SamplePoint | undefined;
+  onPoint: ((point: SamplePoint) => void) | undefined;
+  whereOf: (at: SamplePoint | undefined) => string;
+}) {
+  const {
+    state,
+    state: {
+      plan: { flat },
+    },
+  } = usePrintDesk();
+  return (
+    <TextField
+      select
+      fullWidth
+      className={kit.around8}
+      label="At"
+      value={here?.label ?? ''}
+      onChange={(e) => onPoint?.({ label: Number(e.target.value) })}
+      slotProps={{
+        select: {
+          displayEmpty: true,
+          renderValue: (v) =>
+            v === '' ? 'point at a picture, or choose a colour' : `${flat!.colours[Number(v)].name}${whereOf(here)}`,
+        },
+      }}
+    >
+      {flat!.colours.map((c, label) => (
+        <MenuItem key={c.id} value={label}>
+          <Swatch lab={wantedOf(state.plan)[label]} />
+          &ensp;{c.name}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
 }
 
 function Column({ point }: { point: SamplePoint }) {
@@ -138,16 +157,7 @@ function Column({ point }: { point: SamplePoint }) {
       </p>
       <ol className={css.core}>
         {[...films].reverse().map((film) => (
-          <li key={film.key} style={{ height: film.px }}>
-            <span className={css.alone} style={{ backgroundColor: hexFromLabD50(film.alone) }} aria-hidden />
-            <span style={{ background: hexFromLabD50(film.reached) }} aria-hidden />
-            <span className={css.what}>
-              {film.run}&ensp;{film.name}
-            </span>
-            <span className={clsx(kit.quiet, kit.num)}>
-              {(INK_START_VALUES.wetFilmUm * film.weight).toFixed(film.weight === 1 ? 0 : 1)} µm
-            </span>
-          </li>
+          <FilmLayer key={film.key} film={film} />
         ))}
         <li className={css.foot}>
           <span
@@ -166,5 +176,24 @@ function Column({ point }: { point: SamplePoint }) {
         </p>
       )}
     </div>
+  );
+}
+
+function FilmLayer({
+  film,
+}: {
+  film: { key: number; run: number; name: string; alone: Lab; reached: Lab; weight: number; px: number };
+}) {
+  return (
+    <li style={{ height: film.px }}>
+      <span className={css.alone} style={{ backgroundColor: hexFromLabD50(film.alone) }} aria-hidden />
+      <span style={{ background: hexFromLabD50(film.reached) }} aria-hidden />
+      <span className={css.what}>
+        {film.run}&ensp;{film.name}
+      </span>
+      <span className={clsx(kit.quiet, kit.num)}>
+        {(INK_START_VALUES.wetFilmUm * film.weight).toFixed(film.weight === 1 ? 0 : 1)} µm
+      </span>
+    </li>
   );
 }

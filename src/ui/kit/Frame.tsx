@@ -1,13 +1,13 @@
 'use client';
 import Link from 'next/link';
-import { useState, type ReactNode } from 'react';
+import { useState, type ReactNode, type Dispatch, type SetStateAction } from 'react';
 import { materialById } from '@/core/cutting';
 import { formatSize } from '@/core/units';
 import { Brand } from './Brand';
 import { KeysSheet } from './KeysSheet';
 import { usePrintDesk } from './printContext';
 import { RunLine } from './RunLine';
-import { DESK_STEPS, DRAWER_STEPS, placeOf, type ViewName } from './views';
+import { DESK_STEPS, DRAWER_STEPS, placeOf, type Place, type Step, type ViewName } from './views';
 import { useKeys } from './keys';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -15,11 +15,28 @@ import css from './Frame.module.css';
 
 /** What stands round every view of a print: places above, steps at the left, the run line below. */
 export function Frame({ view, children }: { view: ViewName; children: ReactNode }) {
-  const desk = usePrintDesk();
-  const { state, urls, unit, setUnit, status } = desk;
   const [keysOpen, setKeysOpen] = useState(false);
   const place = placeOf(view);
   const steps = place === 'desk' ? DESK_STEPS : place === 'drawer' ? DRAWER_STEPS : undefined;
+  useFrameKeys(setKeysOpen, place);
+  return (
+    <div className={css.frame}>
+      <TopBar place={place} setKeysOpen={setKeysOpen} />
+      <div className={clsx(css.middle, !steps && css.wide)}>
+        {steps && <Steps place={place} steps={steps} view={view} />}
+        <main className={clsx(css.view, place === 'bench' && css.bench)}>{children}</main>
+      </div>
+      {/* a rehearsal is done without the plan in sight */}
+      <div className={css.foot}>{view !== 'rehearse' && <RunLine />}</div>
+      <KeysSheet open={keysOpen} onClose={() => setKeysOpen(false)} />
+    </div>
+  );
+}
+
+/** Keys that act in every view. */
+function useFrameKeys(setKeysOpen: Dispatch<SetStateAction<boolean>>, place: Place) {
+  const desk = usePrintDesk();
+  const { state } = desk;
   useKeys('shift+?', 'this sheet', () => setKeysOpen(true), { useKey: true });
   useKeys(
     'mod+z',
@@ -44,102 +61,123 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
     const step = e.key === 'ArrowLeft' ? -1 : 1;
     desk.selectRun(Math.min(state.plan.runs.length, Math.max(0, desk.selectedRun + step)));
   });
-  const { picture, sheets, way, blocks } = state.plan;
+}
+
+function Steps({ place, steps, view }: { place: Place; steps: readonly Step[]; view: ViewName }) {
+  const desk = usePrintDesk();
+  const { urls } = desk;
   return (
-    <div className={css.frame}>
-      <header className={css.top}>
-        <Brand />
-        <nav className={css.places} aria-label="Places">
-          <Link href="/">Shelf</Link>
-          <Link href={urls.page('picture')} aria-current={place === 'desk' ? 'page' : undefined}>
-            Desk
-          </Link>
-          <Link href={urls.page(benchView(desk))} aria-current={place === 'bench' ? 'page' : undefined}>
-            Bench
-          </Link>
-          <Link href={urls.page('ledger')} aria-current={place === 'drawer' ? 'page' : undefined}>
-            Drawer
-          </Link>
-        </nav>
-        <span className={css.title} title={state.name}>
-          {state.name}
+    <nav className={css.steps} aria-label={place === 'desk' ? 'Planning, in the order of the work' : 'Afterwards'}>
+      {steps.map((step, i) => (
+        <Link key={step.view} href={urls.page(step.view)} aria-current={view === step.view ? 'page' : undefined}>
+          <span className={css.n}>{i + 1}</span>
+          <span className={css.name}>{step.name}</span>
+          <span className={css.sum}>{step.summary(desk)}</span>
+        </Link>
+      ))}
+    </nav>
+  );
+}
+
+/** Places, the print and its facts, undo, saved time, units and keys. */
+function TopBar({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<SetStateAction<boolean>> }) {
+  const desk = usePrintDesk();
+  const {
+    urls,
+    state,
+    state: {
+      plan: { way, blocks, picture, sheets },
+    },
+    unit,
+  } = desk;
+  return (
+    <header className={css.top}>
+      <Brand />
+      <nav className={css.places} aria-label="Places">
+        <Link href="/">Shelf</Link>
+        <Link href={urls.page('picture')} aria-current={place === 'desk' ? 'page' : undefined}>
+          Desk
+        </Link>
+        <Link href={urls.page(benchView(desk))} aria-current={place === 'bench' ? 'page' : undefined}>
+          Bench
+        </Link>
+        <Link href={urls.page('ledger')} aria-current={place === 'drawer' ? 'page' : undefined}>
+          Drawer
+        </Link>
+      </nav>
+      <span className={css.title} title={state.name}>
+        {state.name}
+      </span>
+      <span className={css.facts}>
+        <span>
+          {way.process}, {materialById(blocks[0].materialId).short} · {way.ink} ink ·{' '}
+          {picture ? formatSize(picture.widthMm, picture.heightMm, unit) : 'no picture yet'} · edition of{' '}
+          {sheets.edition}
         </span>
-        <span className={css.facts}>
-          <span>
-            {way.process}, {materialById(blocks[0].materialId).short} · {way.ink} ink ·{' '}
-            {picture ? formatSize(picture.widthMm, picture.heightMm, unit) : 'no picture yet'} · edition of{' '}
-            {sheets.edition}
-          </span>
-        </span>
-        <div className={css.right}>
-          {place === 'desk' && (
-            <>
-              <button
-                type="button"
-                onClick={desk.undo}
-                disabled={!state.undoLabel}
-                title={state.undoLabel ? `Undo: ${state.undoLabel} (Ctrl Z)` : 'Nothing to undo'}
-              >
-                undo
-              </button>
-              <button
-                type="button"
-                onClick={desk.redo}
-                disabled={!state.redoLabel}
-                title={state.redoLabel ? `Redo: ${state.redoLabel} (Ctrl Shift Z)` : 'Nothing to redo'}
-              >
-                redo
-              </button>
-            </>
-          )}
-          <span className={clsx(css.saved, kit.num)} role="status">
-            {status === 'saving' ? (
-              'saving …'
-            ) : status === 'failed' ? (
-              <strong className={kit.madder}>not saved</strong>
-            ) : (
-              <>
-                saved&nbsp;
-                <time dateTime={state.savedAt} suppressHydrationWarning>
-                  {new Date(state.savedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
-                </time>
-              </>
-            )}
-          </span>
-          <button type="button" onClick={() => setUnit(unit === 'mm' ? 'in' : 'mm')}>
-            <span>
-              {unit}
-              <span className={kit.visuallyHidden}>
-                : Lengths are in {unit === 'mm' ? 'millimetres' : 'inches'}; change
-              </span>
-            </span>
-          </button>
-          <button type="button" onClick={() => setKeysOpen(true)}>
-            keys <kbd>?</kbd>
-          </button>
-        </div>
-      </header>
-      <div className={clsx(css.middle, !steps && css.wide)}>
-        {steps && (
-          <nav
-            className={css.steps}
-            aria-label={place === 'desk' ? 'Planning, in the order of the work' : 'Afterwards'}
+      </span>
+      <TopActs place={place} setKeysOpen={setKeysOpen} />
+    </header>
+  );
+}
+
+function TopActs({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<SetStateAction<boolean>> }) {
+  const desk = usePrintDesk();
+  const { state, setUnit, unit } = desk;
+  return (
+    <div className={css.right}>
+      {place === 'desk' && (
+        <>
+          <button
+            type="button"
+            onClick={desk.undo}
+            disabled={!state.undoLabel}
+            title={state.undoLabel ? `Undo: ${state.undoLabel} (Ctrl Z)` : 'Nothing to undo'}
           >
-            {steps.map((step, i) => (
-              <Link key={step.view} href={urls.page(step.view)} aria-current={view === step.view ? 'page' : undefined}>
-                <span className={css.n}>{i + 1}</span>
-                <span className={css.name}>{step.name}</span>
-                <span className={css.sum}>{step.summary(desk)}</span>
-              </Link>
-            ))}
-          </nav>
-        )}
-        <main className={clsx(css.view, place === 'bench' && css.bench)}>{children}</main>
-      </div>
-      {/* a rehearsal is done without the plan in sight */}
-      <div className={css.foot}>{view !== 'rehearse' && <RunLine />}</div>
-      <KeysSheet open={keysOpen} onClose={() => setKeysOpen(false)} />
+            undo
+          </button>
+          <button
+            type="button"
+            onClick={desk.redo}
+            disabled={!state.redoLabel}
+            title={state.redoLabel ? `Redo: ${state.redoLabel} (Ctrl Shift Z)` : 'Nothing to redo'}
+          >
+            redo
+          </button>
+        </>
+      )}
+      <SavedTime />
+      <button type="button" onClick={() => setUnit(unit === 'mm' ? 'in' : 'mm')}>
+        <span>
+          {unit}
+          <span className={kit.visuallyHidden}>
+            : Lengths are in {unit === 'mm' ? 'millimetres' : 'inches'}; change
+          </span>
+        </span>
+      </button>
+      <button type="button" onClick={() => setKeysOpen(true)}>
+        keys <kbd>?</kbd>
+      </button>
     </div>
+  );
+}
+
+function SavedTime() {
+  const { status, state } = usePrintDesk();
+  return (
+    <span className={clsx(css.saved, kit.num)} role="status">
+      {status === 'saving' ? (
+        'saving …'
+      ) : status === 'failed' ? (
+        <strong className={kit.madder}>not saved</strong>
+      ) : (
+        <>
+          saved&nbsp;
+          <time dateTime={state.savedAt} suppressHydrationWarning>
+            {new Date(state.savedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
+          </time>
+        </>
+      )}
+    </span>
   );
 }
 

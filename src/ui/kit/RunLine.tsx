@@ -1,7 +1,7 @@
 'use client';
 import { Fragment, useMemo } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
-import { inkNamesOf, inkOf, sideOfStage } from '@/records';
+import { inkNamesOf, inkOf, sideOfStage, type Run } from '@/records';
 import { wordOfLab } from './colours';
 import { usePrintDesk, type PrintDesk } from './printContext';
 import { Thumb } from './Thumb';
@@ -15,7 +15,7 @@ const PIC_PX = { width: 85, height: 70 } as const;
 /** Bare paper, then the sheet after each run; gates stand where the block was or will be cut. */
 export function RunLine() {
   const desk = usePrintDesk();
-  const { state, progress, looks, stamp, selectedRun, selectRun } = desk;
+  const { state, progress, looks } = desk;
   const { runs } = state.plan;
   const fills = useMemo(() => looks?.looks.map((after) => after.map(wordOfLab)), [looks]);
   const started = progress.bench.started;
@@ -27,85 +27,120 @@ export function RunLine() {
   const passed = (i: number) => progress.runs[i].cut || progress.runs[i].cutOn;
   return (
     <nav className={css.runline} aria-label="Run line">
-      <button
-        type="button"
-        className={clsx(css.cell, css.paper)}
-        data-testid="run-cell"
-        aria-current={selectedRun === 0}
-        onClick={() => selectRun(0)}
-      >
-        <span
-          className={clsx(css.pic, css.barePaper)}
-          style={{
-            ...picSize,
-            background: hexFromLabD50(state.plan.paper.labD50),
-            aspectRatio: `${widthMm} / ${heightMm}`,
-          }}
-        />
-        <span>
-          <span className={css.n}>Paper</span>
-          <span className={css.state}>
-            {started ? (
-              <>
-                {started.counted + started.tests} sheets
-                <br />
-                started
-              </>
-            ) : (
-              state.plan.paper.name
-            )}
-          </span>
-        </span>
-      </button>
+      <PaperCell picSize={picSize} widthMm={widthMm} heightMm={heightMm} started={started} />
       {runs.map((run, i) => (
         <Fragment key={run.id}>
-          {gated(i) ? (
-            <span
-              className={clsx(css.gate, passed(i) && css.passed)}
-              role="img"
-              aria-label={
-                passed(i)
-                  ? `Gate passed: cut for run ${i + 1} is done`
-                  : `Gate: the cut for run ${i + 1} cannot be undone`
-              }
-            />
-          ) : (
-            <span className={clsx(css.gate, css.none)} aria-hidden />
-          )}
-          <button
-            type="button"
-            className={css.cell}
-            data-testid="run-cell"
-            aria-current={selectedRun === i + 1}
-            onClick={() => selectRun(i + 1)}
-          >
-            <span className={css.pic} style={picSize}>
-              {stamp && fills?.[i + 1] ? (
-                <Thumb coverage={stamp} fills={fills[i + 1]} label={`The sheet after run ${i + 1}`} />
-              ) : (
-                <span className={clsx(kit.block, css.noPicture)} />
-              )}
-            </span>
-            <span className={kit.shrinks}>
-              <span className={css.n}>
-                {run.inkings.map((inking) => (
-                  <span
-                    key={inking.id}
-                    className={clsx(kit.swatch, kit.tiny)}
-                    style={{ background: hexFromLabD50(inkOf(state.plan, inking).solidLabD50) }}
-                  />
-                ))}
-                {i + 1}
-              </span>
-              <StateWords desk={desk} index={i} />
-            </span>
-          </button>
+          {gated(i) ? <Gate passed={passed} i={i} /> : <span className={clsx(css.gate, css.none)} aria-hidden />}
+          <RunCell i={i} picSize={picSize} fills={fills} run={run} />
         </Fragment>
       ))}
       {runs.length === 0 && (
         <span className={clsx(kit.note, css.nothingYet)}>The runs stand here once the picture is flattened.</span>
       )}
     </nav>
+  );
+}
+
+function Gate({ passed, i }: { passed: (i: number) => boolean; i: number }) {
+  return (
+    <span
+      className={clsx(css.gate, passed(i) && css.passed)}
+      role="img"
+      aria-label={
+        passed(i) ? `Gate passed: cut for run ${i + 1} is done` : `Gate: the cut for run ${i + 1} cannot be undone`
+      }
+    />
+  );
+}
+
+function RunCell({
+  i,
+  picSize,
+  fills,
+  run,
+}: {
+  i: number;
+  picSize: { width: number };
+  fills: number[][] | undefined;
+  run: Run;
+}) {
+  const desk = usePrintDesk();
+  const { selectedRun, selectRun, stamp, state } = desk;
+  return (
+    <button
+      type="button"
+      className={css.cell}
+      data-testid="run-cell"
+      aria-current={selectedRun === i + 1}
+      onClick={() => selectRun(i + 1)}
+    >
+      <span className={css.pic} style={picSize}>
+        {stamp && fills?.[i + 1] ? (
+          <Thumb coverage={stamp} fills={fills[i + 1]} label={`The sheet after run ${i + 1}`} />
+        ) : (
+          <span className={clsx(kit.block, css.noPicture)} />
+        )}
+      </span>
+      <span className={kit.shrinks}>
+        <span className={css.n}>
+          {run.inkings.map((inking) => (
+            <span
+              key={inking.id}
+              className={clsx(kit.swatch, kit.tiny)}
+              style={{ background: hexFromLabD50(inkOf(state.plan, inking).solidLabD50) }}
+            />
+          ))}
+          {i + 1}
+        </span>
+        <StateWords desk={desk} index={i} />
+      </span>
+    </button>
+  );
+}
+
+function PaperCell({
+  picSize,
+  widthMm,
+  heightMm,
+  started,
+}: {
+  picSize: { width: number };
+  widthMm: number;
+  heightMm: number;
+  started: { readonly counted: number; readonly tests: number } | undefined;
+}) {
+  const { selectedRun, selectRun, state } = usePrintDesk();
+  return (
+    <button
+      type="button"
+      className={clsx(css.cell, css.paper)}
+      data-testid="run-cell"
+      aria-current={selectedRun === 0}
+      onClick={() => selectRun(0)}
+    >
+      <span
+        className={clsx(css.pic, css.barePaper)}
+        style={{
+          ...picSize,
+          background: hexFromLabD50(state.plan.paper.labD50),
+          aspectRatio: `${widthMm} / ${heightMm}`,
+        }}
+      />
+      <span>
+        <span className={css.n}>Paper</span>
+        <span className={css.state}>
+          {started ? (
+            <>
+              {started.counted + started.tests} sheets
+              <br />
+              started
+            </>
+          ) : (
+            state.plan.paper.name
+          )}
+        </span>
+      </span>
+    </button>
   );
 }
 

@@ -22,7 +22,7 @@ export function placeOf(view: ViewName): Place {
   return view === 'ledger' || view === 'numbering' ? 'drawer' : 'desk';
 }
 
-interface Step {
+export interface Step {
   readonly view: ViewName;
   readonly name: string;
   readonly summary: (desk: PrintDesk) => string;

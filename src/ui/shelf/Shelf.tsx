@@ -6,7 +6,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import Link from 'next/link';
-import { useState, type CSSProperties } from 'react';
+import { useState, type CSSProperties, type Dispatch, type SetStateAction } from 'react';
 import type { Outcome } from '@/core/units';
 import { formatSize } from '@/core/units';
 import type { PrintCard, ShelfPage, ShelfPrint } from '@/records';
@@ -46,33 +46,7 @@ export function Shelf(props: Props) {
   const { prints: alive, deleted, total } = shelf;
   return (
     <div className={kit.page}>
-      <header className={clsx(kit.row, kit.between, kit.below18)}>
-        <div className={clsx(kit.row, kit.gap26)}>
-          <h1>
-            <Brand />
-          </h1>
-          <span className={kit.quiet}>
-            {total === 0 ? 'an empty shelf' : `${total} print${total === 1 ? '' : 's'} in work`}
-          </span>
-        </div>
-        <div className={kit.row}>
-          <FileButton
-            label="Bundle file"
-            accept=".zip,application/zip"
-            disabled={busy}
-            onFile={async (file) => {
-              setBusy(true);
-              await props.onBundle(file);
-              setBusy(false);
-            }}
-          >
-            {busy ? 'Opening the bundle …' : 'Open a bundle'}
-          </FileButton>
-          <Button variant="contained" color="primary" onClick={() => setAsking({ kind: 'new' })}>
-            New print
-          </Button>
-        </div>
-      </header>
+      <ShelfHead total={total} busy={busy} setBusy={setBusy} props={props} setAsking={setAsking} />
       <main>
         {props.message && (
           <p className={clsx(kit.say, kit.bad, kit.below14)} role="alert">
@@ -94,17 +68,7 @@ export function Shelf(props: Props) {
           <ShelfItem key={print.id} print={print} props={props} ask={setAsking} />
         ))}
         {shelf.pages > 1 && <ShelfPages shelf={shelf} shelfUrl={props.shelfUrl} />}
-        {deleted.length > 0 && (
-          <section className={kit.above34}>
-            <h2>Deleted, restorable for 30 days</h2>
-            {deleted.map((print) => (
-              <p key={print.id} className={clsx(kit.row, kit.above8)}>
-                {print.name} <span className={kit.quiet}>deleted {day(print.deletedAt!)}</span>{' '}
-                <Button onClick={() => void props.onRestore(print)}>Restore</Button>
-              </p>
-            ))}
-          </section>
-        )}
+        {deleted.length > 0 && <Deleted deleted={deleted} props={props} />}
       </main>
       {asking && (
         <NameDialog
@@ -120,6 +84,64 @@ export function Shelf(props: Props) {
         />
       )}
     </div>
+  );
+}
+
+function Deleted({ deleted, props }: { deleted: readonly ShelfPrint[]; props: Props }) {
+  return (
+    <section className={kit.above34}>
+      <h2>Deleted, restorable for 30 days</h2>
+      {deleted.map((print) => (
+        <p key={print.id} className={clsx(kit.row, kit.above8)}>
+          {print.name} <span className={kit.quiet}>deleted {day(print.deletedAt!)}</span>{' '}
+          <Button onClick={() => void props.onRestore(print)}>Restore</Button>
+        </p>
+      ))}
+    </section>
+  );
+}
+
+function ShelfHead({
+  total,
+  busy,
+  setBusy,
+  props,
+  setAsking,
+}: {
+  total: number;
+  busy: boolean;
+  setBusy: Dispatch<SetStateAction<boolean>>;
+  props: Props;
+  setAsking: Dispatch<SetStateAction<Asking | undefined>>;
+}) {
+  return (
+    <header className={clsx(kit.row, kit.between, kit.below18)}>
+      <div className={clsx(kit.row, kit.gap26)}>
+        <h1>
+          <Brand />
+        </h1>
+        <span className={kit.quiet}>
+          {total === 0 ? 'an empty shelf' : `${total} print${total === 1 ? '' : 's'} in work`}
+        </span>
+      </div>
+      <div className={kit.row}>
+        <FileButton
+          label="Bundle file"
+          accept=".zip,application/zip"
+          disabled={busy}
+          onFile={async (file) => {
+            setBusy(true);
+            await props.onBundle(file);
+            setBusy(false);
+          }}
+        >
+          {busy ? 'Opening the bundle …' : 'Open a bundle'}
+        </FileButton>
+        <Button variant="contained" color="primary" onClick={() => setAsking({ kind: 'new' })}>
+          New print
+        </Button>
+      </div>
+    </header>
   );
 }
 

@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { REHEARSAL_LEVELS, type RehearsalLevel } from '@/core/cutting';
 import { SAMPLE_PRINTS, samplePlan, type Plan, type PracticeScore } from '@/records';
 import { usePrintDesk } from '../../kit/printContext';
@@ -10,6 +10,7 @@ import { looksForRehearsal, whyNot } from './stageOf';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './RehearseView.module.css';
+import type { Rehearsed } from '@/core/sheets/benchLog';
 
 const Rehearsal = dynamic(() => import('./Rehearsal').then((m) => m.Rehearsal), {
   ssr: false,
@@ -83,55 +84,79 @@ export function RehearseView() {
             and see the sheet grow. What is cut stays cut. At the end it is held against the plan. Slips made here are
             free.
           </p>
-          <fieldset className={css.levels}>
-            <legend className={kit.quiet}>How much help</legend>
-            {REHEARSAL_LEVELS.map((l) => (
-              <label key={l}>
-                <input type="radio" name="level" checked={level === l} onChange={() => setLevel(l)} />{' '}
-                <strong>{l}</strong> <span className={kit.note}>{LEVEL_WORDS[l]}</span>
-              </label>
-            ))}
-          </fieldset>
-          <div className={css.rehearseList}>
-            <Entry
-              title={state.name}
-              says={refused ?? `this print: ${state.plan.runs.length} runs`}
-              last={mine[0] && `last: ${Math.round(mine[0].score)} of 100, ${mine[0].level}`}
-              best={best(mine)}
-            >
-              <Button
-                variant="contained"
-                disabled={refused !== undefined}
-                className={kit.target}
-                onClick={() => begin(undefined, state.plan)}
-              >
-                Rehearse this print
-              </Button>
-            </Entry>
-            {SAMPLE_PRINTS.map((sample) => {
-              const own = scores.filter((s) => s.sample === sample.id);
-              return (
-                <Entry
-                  key={sample.id}
-                  title={sample.name}
-                  says={sample.says}
-                  last={own[0] && `last: ${Math.round(own[0].score)} of 100, ${own[0].level}`}
-                  best={best(own)}
-                >
-                  <Button
-                    className={kit.target}
-                    onClick={() => begin(sample.id, samplePlan(sample))}
-                    aria-label={`Practise on ${sample.name}`}
-                  >
-                    Practise
-                  </Button>
-                </Entry>
-              );
-            })}
-          </div>
+          <Levels level={level} setLevel={setLevel} />
+          <Choices refused={refused} mine={mine} begin={begin} scores={scores} />
         </div>
       </div>
     </div>
+  );
+}
+
+/** This print, and the sample prints to practise on. */
+function Choices({
+  refused,
+  mine,
+  begin,
+  scores,
+}: {
+  refused: string | undefined;
+  mine: Rehearsed[];
+  begin: (sample: string | undefined, plan: Plan) => void;
+  scores: readonly PracticeScore[];
+}) {
+  const { state } = usePrintDesk();
+  return (
+    <div className={css.rehearseList}>
+      <Entry
+        title={state.name}
+        says={refused ?? `this print: ${state.plan.runs.length} runs`}
+        last={mine[0] && `last: ${Math.round(mine[0].score)} of 100, ${mine[0].level}`}
+        best={best(mine)}
+      >
+        <Button
+          variant="contained"
+          disabled={refused !== undefined}
+          className={kit.target}
+          onClick={() => begin(undefined, state.plan)}
+        >
+          Rehearse this print
+        </Button>
+      </Entry>
+      {SAMPLE_PRINTS.map((sample) => {
+        const own = scores.filter((s) => s.sample === sample.id);
+        return (
+          <Entry
+            key={sample.id}
+            title={sample.name}
+            says={sample.says}
+            last={own[0] && `last: ${Math.round(own[0].score)} of 100, ${own[0].level}`}
+            best={best(own)}
+          >
+            <Button
+              className={kit.target}
+              onClick={() => begin(sample.id, samplePlan(sample))}
+              aria-label={`Practise on ${sample.name}`}
+            >
+              Practise
+            </Button>
+          </Entry>
+        );
+      })}
+    </div>
+  );
+}
+
+function Levels({ level, setLevel }: { level: RehearsalLevel; setLevel: Dispatch<SetStateAction<RehearsalLevel>> }) {
+  return (
+    <fieldset className={css.levels}>
+      <legend className={kit.quiet}>How much help</legend>
+      {REHEARSAL_LEVELS.map((l) => (
+        <label key={l}>
+          <input type="radio" name="level" checked={level === l} onChange={() => setLevel(l)} /> <strong>{l}</strong>{' '}
+          <span className={kit.note}>{LEVEL_WORDS[l]}</span>
+        </label>
+      ))}
+    </fieldset>
   );
 }
 

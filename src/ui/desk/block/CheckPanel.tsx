@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
+import { useState, type Dispatch, type SetStateAction } from 'react';
 import {
   BLOCK_MATERIALS,
   bridgedWidthMm,
@@ -15,8 +15,9 @@ import {
   type CutSettings,
   type Finding,
   type FindingKind,
+  type BlockMaterial,
 } from '@/core/cutting';
-import { formatBare, formatLength, parseLengthsMm, trimNumber } from '@/core/units';
+import { formatBare, formatLength, parseLengthsMm, trimNumber, type Outcome } from '@/core/units';
 import { keyOfFinding, shapesOpen, type Block } from '@/records';
 import type { StageFindings } from '@/workers';
 import { Cautions } from '../../kit/Cautions';
@@ -51,7 +52,7 @@ const LISTED = 5;
 /** The cutting check of a stage: figures, tools, and what to decide, place by place. */
 export function CheckPanel(props: Props) {
   const { run, labels, check, found, settings, picked, onPick, regions } = props;
-  const { state, sheet, unit, urls } = usePrintDesk();
+  const { state, sheet, unit } = usePrintDesk();
   const { plan, cuttingPace } = state;
   const areaCm2 = (plan.picture!.widthMm * plan.picture!.heightMm) / 100;
   const share = (parts: readonly number[]) => parts.reduce((sum, p) => sum + (sheet.share[p] ?? 0), 0);
@@ -62,26 +63,7 @@ export function CheckPanel(props: Props) {
     <>
       {regions.chosen && <RegionPanel regions={regions} />}
       <section>
-        <dl className={clsx(kit.figures, kit.plain)}>
-          <dt>
-            <span className={clsx(kit.swatch, kit.standing)} aria-hidden /> stands and prints
-          </dt>
-          <dd>
-            {(share(labels.standing) * areaCm2).toFixed(0)} cm² · {(100 * share(labels.standing)).toFixed(0)} %
-          </dd>
-          <dt>
-            <span className={clsx(kit.swatch, kit.cutNow)} aria-hidden /> cut now
-          </dt>
-          <dd>{cutCm2.toFixed(cutCm2 < 10 ? 1 : 0)} cm²</dd>
-          <dt>
-            <span className={clsx(kit.swatch, kit.cleared)} aria-hidden /> cleared earlier
-          </dt>
-          <dd>{(share(labels.clearedEarlier) * areaCm2).toFixed(0)} cm²</dd>
-          <dt>outline to cut</dt>
-          <dd>{check ? `${check.figures.outlineM.toFixed(1)} m` : '…'}</dd>
-          <dt>time, {cuttingPace === 1 ? 'start value' : 'by your log'}</dt>
-          <dd>{hours === undefined ? '…' : `about ${trimNumber(Math.max(0.5, Math.round(hours * 2) / 2), 1)} h`}</dd>
-        </dl>
+        <StageFigures share={share} labels={labels} areaCm2={areaCm2} cutCm2={cutCm2} check={check} hours={hours} />
         {lettered > 0 && (
           <p className={clsx(kit.note, kit.madder, kit.above6)}>
             {lettered} part{lettered === 1 ? ' is' : 's are'} lettering: on the block it must read backwards.
@@ -113,26 +95,80 @@ export function CheckPanel(props: Props) {
       </section>
       <Setting {...props} />
       <ToolList check={check} />
-      <section>
-        <h2>Take to the bench</h2>
-        <div className={clsx(kit.row, kit.around8, kit.gap6)}>
-          <Button variant="contained" color="primary" href={urls.file('registration.pdf')}>
-            PDF, true to size
-          </Button>
-          <Button href={urls.file(`block-${run}.svg`)}>Block {run} SVG</Button>
-          <Button href={urls.file(`run-${run}.svg`)}>Run {run} SVG</Button>
-          <Button href={urls.file(`block-${run}.dxf`)}>Block DXF</Button>
-          <Button href={urls.file(`block-${run}.ora`)}>Block layers</Button>
-          <Button href={urls.file(`run-${run}.ora`)}>Run layers</Button>
-          <Button href={urls.file(`run-${run}.dxf`)}>Run DXF</Button>
-        </div>
-        <p className={kit.note}>
-          The PDF holds the registration sheet and a mirrored page for each stage, on {plan.layout.exportPaper}, with a
-          ruler to check the printer by. Layers are OpenRaster pictures, DXF lines are in mm.
-        </p>
-      </section>
+      <ToTheBench run={run} />
       <Cautions place="cut" />
     </>
+  );
+}
+
+/** The stage as a drawing. */
+function ToTheBench({ run }: { run: number }) {
+  const {
+    urls,
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <section>
+      <h2>Take to the bench</h2>
+      <div className={clsx(kit.row, kit.around8, kit.gap6)}>
+        <Button variant="contained" color="primary" href={urls.file('registration.pdf')}>
+          PDF, true to size
+        </Button>
+        <Button href={urls.file(`block-${run}.svg`)}>Block {run} SVG</Button>
+        <Button href={urls.file(`run-${run}.svg`)}>Run {run} SVG</Button>
+        <Button href={urls.file(`block-${run}.dxf`)}>Block DXF</Button>
+        <Button href={urls.file(`block-${run}.ora`)}>Block layers</Button>
+        <Button href={urls.file(`run-${run}.ora`)}>Run layers</Button>
+        <Button href={urls.file(`run-${run}.dxf`)}>Run DXF</Button>
+      </div>
+      <p className={kit.note}>
+        The PDF holds the registration sheet and a mirrored page for each stage, on {plan.layout.exportPaper}, with a
+        ruler to check the printer by. Layers are OpenRaster pictures, DXF lines are in mm.
+      </p>
+    </section>
+  );
+}
+
+/** What stands, what is cut now, and how long it takes. */
+function StageFigures({
+  share,
+  labels,
+  areaCm2,
+  cutCm2,
+  check,
+  hours,
+}: {
+  share: (parts: readonly number[]) => number;
+  labels: LabelState;
+  areaCm2: number;
+  cutCm2: number;
+  check: StageCheck | undefined;
+  hours: number | undefined;
+}) {
+  const {
+    state: { cuttingPace },
+  } = usePrintDesk();
+  return (
+    <dl className={clsx(kit.figures, kit.plain)}>
+      <dt>
+        <span className={clsx(kit.swatch, kit.standing)} aria-hidden /> stands and prints
+      </dt>
+      <dd>
+        {(share(labels.standing) * areaCm2).toFixed(0)} cm² · {(100 * share(labels.standing)).toFixed(0)} %
+      </dd>
+      <dt>
+        <span className={clsx(kit.swatch, kit.cutNow)} aria-hidden /> cut now
+      </dt>
+      <dd>{cutCm2.toFixed(cutCm2 < 10 ? 1 : 0)} cm²</dd>
+      <dt>
+        <span className={clsx(kit.swatch, kit.cleared)} aria-hidden /> cleared earlier
+      </dt>
+      <dd>{(share(labels.clearedEarlier) * areaCm2).toFixed(0)} cm²</dd>
+      <dt>outline to cut</dt>
+      <dd>{check ? `${check.figures.outlineM.toFixed(1)} m` : '…'}</dd>
+      <dt>time, {cuttingPace === 1 ? 'start value' : 'by your log'}</dt>
+      <dd>{hours === undefined ? '…' : `about ${trimNumber(Math.max(0.5, Math.round(hours * 2) / 2), 1)} h`}</dd>
+    </dl>
   );
 }
 
@@ -151,15 +187,96 @@ function Kind({
   regions,
   run,
 }: Props & { kind: FindingKind; found: StageFindings }) {
-  const { state, unit, progress, change, reshape, tell } = usePrintDesk();
+  const { state, unit, progress } = usePrintDesk();
   const { plan } = state;
   const all = found.findings.filter((f) => f.kind === kind);
   const places = all.filter((f) => !plan.kept.includes(keyOfFinding(f)));
   const wanted = all.length - places.length;
   const [one, many] = FINDING_TITLES[kind];
   const [shown, setShown] = useState(LISTED);
-  if (all.length === 0) return null;
   const mmPerPx = plan.picture!.raster.mmPerPx;
+  const cure = useCure(onPick, run, labels, mmPerPx, regions);
+  if (all.length === 0) return null;
+  return (
+    <div className={kit.above8}>
+      <p className={clsx((kind === 'ridge' || kind === 'loose') && kit.madder)}>
+        <KindSign kind={kind} /> {places.length} {places.length === 1 ? one : many}
+        {wanted > 0 && <span className={kit.quiet}> · {wanted} wanted so</span>}
+      </p>
+      {places.slice(0, shown).map((finding) => {
+        const on = picked !== undefined && keyOfFinding(picked) === keyOfFinding(finding);
+        return (
+          <div key={keyOfFinding(finding)} className={clsx(on && [kit.say, kit.around4])}>
+            <p className={kit.note}>
+              <button
+                type="button"
+                className={kit.link}
+                aria-pressed={on}
+                onClick={() => onPick(on ? undefined : finding)}
+              >
+                at {formatLength(finding.xMm, unit, 0)}, {formatLength(finding.yMm, unit, 0)}
+              </button>{' '}
+              {figureOf(finding, unit)}
+            </p>
+            {on && (
+              <>
+                <p className={kit.small}>{reasonOf(finding, settings.material)}</p>
+                <div className={clsx(kit.row, kit.gap6, kit.around6)}>
+                  {curesOf(finding, unit, shapesOpen(plan, progress)).map((c) => (
+                    <Button key={c.id} size="small" onClick={() => void cure(finding, c)}>
+                      {c.words}
+                    </Button>
+                  ))}
+                </div>
+              </>
+            )}
+          </div>
+        );
+      })}
+      {places.length > shown && (
+        <p className={kit.note}>
+          and {places.length - shown} more, all ringed on the block.{' '}
+          <button type="button" className={kit.link} onClick={() => setShown((n) => n + 20)}>
+            Show more
+          </button>
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** The sign a kind of finding has on the block. */
+function KindSign({ kind }: { kind: FindingKind }) {
+  return (
+    <svg width="14" height="14" aria-hidden className={css.sign}>
+      {kind === 'chatter' ? (
+        <rect x="1" y="1" width="12" height="12" className={kit.riskArea} />
+      ) : (
+        <circle
+          cx="7"
+          cy="7"
+          r="5.5"
+          className={clsx(kit.placeMark, (kind === 'gap' || kind === 'uncuttable') && kit.gap)}
+        />
+      )}
+    </svg>
+  );
+}
+
+/** What is done about a finding. */
+function useCure(
+  onPick: (finding: Finding | undefined) => void,
+  run: number,
+  labels: LabelState,
+  mmPerPx: number,
+  regions: Regions,
+) {
+  const {
+    change,
+    state: { plan },
+    tell,
+    reshape,
+  } = usePrintDesk();
   const cure = async (finding: Finding, { id }: Cure) => {
     onPick(undefined);
     if (id === 'keep') {
@@ -207,64 +324,7 @@ function Kind({
     if (!done.ok) tell(done.message);
     else await regions.canvas.current?.repaint(done.value.box);
   };
-  return (
-    <div className={kit.above8}>
-      <p className={clsx((kind === 'ridge' || kind === 'loose') && kit.madder)}>
-        <svg width="14" height="14" aria-hidden className={css.sign}>
-          {kind === 'chatter' ? (
-            <rect x="1" y="1" width="12" height="12" className={kit.riskArea} />
-          ) : (
-            <circle
-              cx="7"
-              cy="7"
-              r="5.5"
-              className={clsx(kit.placeMark, (kind === 'gap' || kind === 'uncuttable') && kit.gap)}
-            />
-          )}
-        </svg>{' '}
-        {places.length} {places.length === 1 ? one : many}
-        {wanted > 0 && <span className={kit.quiet}> · {wanted} wanted so</span>}
-      </p>
-      {places.slice(0, shown).map((finding) => {
-        const on = picked !== undefined && keyOfFinding(picked) === keyOfFinding(finding);
-        return (
-          <div key={keyOfFinding(finding)} className={clsx(on && [kit.say, kit.around4])}>
-            <p className={kit.note}>
-              <button
-                type="button"
-                className={kit.link}
-                aria-pressed={on}
-                onClick={() => onPick(on ? undefined : finding)}
-              >
-                at {formatLength(finding.xMm, unit, 0)}, {formatLength(finding.yMm, unit, 0)}
-              </button>{' '}
-              {figureOf(finding, unit)}
-            </p>
-            {on && (
-              <>
-                <p className={kit.small}>{reasonOf(finding, settings.material)}</p>
-                <div className={clsx(kit.row, kit.gap6, kit.around6)}>
-                  {curesOf(finding, unit, shapesOpen(plan, progress)).map((c) => (
-                    <Button key={c.id} size="small" onClick={() => void cure(finding, c)}>
-                      {c.words}
-                    </Button>
-                  ))}
-                </div>
-              </>
-            )}
-          </div>
-        );
-      })}
-      {places.length > shown && (
-        <p className={kit.note}>
-          and {places.length - shown} more, all ringed on the block.{' '}
-          <button type="button" className={kit.link} onClick={() => setShown((n) => n + 20)}>
-            Show more
-          </button>
-        </p>
-      )}
-    </div>
-  );
+  return cure;
 }
 
 /** The material, its grain, the tools at hand and the roller. */
@@ -297,64 +357,16 @@ function Setting({ block, blockIndex, toolsMm, onTools, settings }: Props) {
   return (
     <section>
       <h2>Cut in, cut with</h2>
-      <div className={clsx(kit.fields, kit.above12, kit.below6, kit.atTop)}>
-        <TextField
-          select
-          label="Block"
-          value={material.id}
-          onChange={(e) => void edit('material chosen', { materialId: e.target.value })}
-        >
-          {BLOCK_MATERIALS.map((m) => (
-            <MenuItem key={m.id} value={m.id}>
-              {m.name}
-            </MenuItem>
-          ))}
-        </TextField>
-        {material.grain ? (
-          <TextField
-            select
-            label="Grain"
-            value={block.grainDeg}
-            onChange={(e) => void edit('grain turned', { grainDeg: Number(e.target.value) as 0 | 90 })}
-          >
-            <MenuItem value={0}>level ↔</MenuItem>
-            <MenuItem value={90}>upright ↕</MenuItem>
-          </TextField>
-        ) : (
-          <span />
-        )}
-        <TextField
-          label="Tools, widths"
-          value={text ?? plan.toolsMm.map((t) => formatBare(t, unit)).join('; ')}
-          error={Boolean(problem)}
-          helperText={problem}
-          onChange={(e) => setText(e.target.value)}
-          onBlur={takeTools}
-          onKeyDown={(e) => e.key === 'Enter' && takeTools()}
-          slotProps={{ inputLabel: { shrink: true } }}
-          className={css.bothColumns}
-        />
-      </div>
-      <label className={clsx(kit.turns, css.narrowest)}>
-        <span>narrowest</span>
-        <Slider
-          size="small"
-          min={0.2}
-          max={3}
-          step={0.1}
-          value={narrowest}
-          aria-label="Narrowest tool"
-          getAriaValueText={(v) => formatLength(v, unit)}
-          onChange={(_, v) => onTools(withNarrowest(v as number))}
-          onChangeCommitted={(_, v) => {
-            void change('narrowest tool', (p) => ({
-              ...p,
-              toolsMm: [v as number, ...p.toolsMm.slice(1).filter((t) => t > (v as number))],
-            })).then(() => onTools(undefined));
-          }}
-        />
-        <span className={kit.num}>{formatLength(narrowest, unit, 1)}</span>
-      </label>
+      <BlockAndTools
+        material={material}
+        edit={edit}
+        block={block}
+        text={text}
+        problem={problem}
+        setText={setText}
+        takeTools={takeTools}
+      />
+      <NarrowestTool narrowest={narrowest} onTools={onTools} withNarrowest={withNarrowest} />
       <p className={kit.note}>
         {capital(material.name)} holds ridges of {formatLength(material.ridgeAlongMm, unit, 1)}
         {material.ridgeAcrossMm !== material.ridgeAlongMm
@@ -362,37 +374,146 @@ function Setting({ block, blockIndex, toolsMm, onTools, settings }: Props) {
           : ''}{' '}
         (start value).
       </p>
-      <div className={clsx(kit.fields, kit.above14, kit.below6, kit.atTop)}>
-        <LengthField
-          label="Roller, diameter"
-          valueMm={plan.roller.diameterMm}
-          unit={unit}
-          range={ROLLER_DIAMETER_MM}
-          onChange={(diameterMm) =>
-            void change('roller chosen', (p) => ({ ...p, roller: { ...p.roller, diameterMm } }))
-          }
-        />
+      <RollerFields />
+    </section>
+  );
+}
+
+/** The roller that inks the block. */
+function RollerFields() {
+  const {
+    state: { plan },
+    unit,
+    change,
+  } = usePrintDesk();
+  return (
+    <div className={clsx(kit.fields, kit.above14, kit.below6, kit.atTop)}>
+      <LengthField
+        label="Roller, diameter"
+        valueMm={plan.roller.diameterMm}
+        unit={unit}
+        range={ROLLER_DIAMETER_MM}
+        onChange={(diameterMm) => void change('roller chosen', (p) => ({ ...p, roller: { ...p.roller, diameterMm } }))}
+      />
+      <TextField
+        select
+        label="Roller is"
+        value={plan.roller.soft ? 'soft' : 'hard'}
+        onChange={(e) =>
+          void change('roller chosen', (p) => ({ ...p, roller: { ...p.roller, soft: e.target.value === 'soft' } }))
+        }
+      >
+        <MenuItem value="hard">hard</MenuItem>
+        <MenuItem value="soft">soft</MenuItem>
+      </TextField>
+      <LengthField
+        label="Cleared to"
+        valueMm={plan.roller.depthMm}
+        unit={unit}
+        range={DEPTH_MM}
+        onChange={(depthMm) => void change('depth chosen', (p) => ({ ...p, roller: { ...p.roller, depthMm } }))}
+      />
+      <p className={kit.note}>It bridges openings up to {formatLength(bridgedWidthMm(plan.roller), unit, 0)} wide.</p>
+    </div>
+  );
+}
+
+/** The narrowest tool, turned while the findings follow. */
+function NarrowestTool({
+  narrowest,
+  onTools,
+  withNarrowest,
+}: {
+  narrowest: number;
+  onTools: (toolsMm: readonly number[] | undefined) => void;
+  withNarrowest: (mm: number) => number[];
+}) {
+  const { unit, change } = usePrintDesk();
+  return (
+    <label className={clsx(kit.turns, css.narrowest)}>
+      <span>narrowest</span>
+      <Slider
+        size="small"
+        min={0.2}
+        max={3}
+        step={0.1}
+        value={narrowest}
+        aria-label="Narrowest tool"
+        getAriaValueText={(v) => formatLength(v, unit)}
+        onChange={(_, v) => onTools(withNarrowest(v as number))}
+        onChangeCommitted={(_, v) => {
+          void change('narrowest tool', (p) => ({
+            ...p,
+            toolsMm: [v as number, ...p.toolsMm.slice(1).filter((t) => t > (v as number))],
+          })).then(() => onTools(undefined));
+        }}
+      />
+      <span className={kit.num}>{formatLength(narrowest, unit, 1)}</span>
+    </label>
+  );
+}
+
+/** What is cut, and with what. */
+function BlockAndTools({
+  material,
+  edit,
+  block,
+  text,
+  problem,
+  setText,
+  takeTools,
+}: {
+  material: BlockMaterial;
+  edit: (label: string, part: Partial<Block>) => Promise<Outcome<undefined>>;
+  block: Block;
+  text: string | undefined;
+  problem: string | undefined;
+  setText: Dispatch<SetStateAction<string | undefined>>;
+  takeTools: () => void;
+}) {
+  const {
+    state: { plan },
+    unit,
+  } = usePrintDesk();
+  return (
+    <div className={clsx(kit.fields, kit.above12, kit.below6, kit.atTop)}>
+      <TextField
+        select
+        label="Block"
+        value={material.id}
+        onChange={(e) => void edit('material chosen', { materialId: e.target.value })}
+      >
+        {BLOCK_MATERIALS.map((m) => (
+          <MenuItem key={m.id} value={m.id}>
+            {m.name}
+          </MenuItem>
+        ))}
+      </TextField>
+      {material.grain ? (
         <TextField
           select
-          label="Roller is"
-          value={plan.roller.soft ? 'soft' : 'hard'}
-          onChange={(e) =>
-            void change('roller chosen', (p) => ({ ...p, roller: { ...p.roller, soft: e.target.value === 'soft' } }))
-          }
+          label="Grain"
+          value={block.grainDeg}
+          onChange={(e) => void edit('grain turned', { grainDeg: Number(e.target.value) as 0 | 90 })}
         >
-          <MenuItem value="hard">hard</MenuItem>
-          <MenuItem value="soft">soft</MenuItem>
+          <MenuItem value={0}>level ↔</MenuItem>
+          <MenuItem value={90}>upright ↕</MenuItem>
         </TextField>
-        <LengthField
-          label="Cleared to"
-          valueMm={plan.roller.depthMm}
-          unit={unit}
-          range={DEPTH_MM}
-          onChange={(depthMm) => void change('depth chosen', (p) => ({ ...p, roller: { ...p.roller, depthMm } }))}
-        />
-        <p className={kit.note}>It bridges openings up to {formatLength(bridgedWidthMm(plan.roller), unit, 0)} wide.</p>
-      </div>
-    </section>
+      ) : (
+        <span />
+      )}
+      <TextField
+        label="Tools, widths"
+        value={text ?? plan.toolsMm.map((t) => formatBare(t, unit)).join('; ')}
+        error={Boolean(problem)}
+        helperText={problem}
+        onChange={(e) => setText(e.target.value)}
+        onBlur={takeTools}
+        onKeyDown={(e) => e.key === 'Enter' && takeTools()}
+        slotProps={{ inputLabel: { shrink: true } }}
+        className={css.bothColumns}
+      />
+    </div>
   );
 }
 

@@ -2,21 +2,22 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
+import { useState, type Dispatch, type SetStateAction } from 'react';
 import { hexFromLabD50 as hex } from '@/core/colour';
-import { sentenceIn, formatLength } from '@/core/units';
-import { CHOKE_MM, cutLineNotes, reducesOneBlock, TRAP_MM, trapsOf, type PairTrap } from '@/records';
+import { sentenceIn, formatLength, type Outcome } from '@/core/units';
+import { CHOKE_MM, cutLineNotes, reducesOneBlock, TRAP_MM, trapsOf, type PairTrap, type FlatColour } from '@/records';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
+import type { Trap } from '@/records/printSheet';
+import type { PrintPart } from '@/core/layers';
 
 /** Overlap between blocks, choke in a reduction: where colours meet, and on which side of the line to cut. */
 export function FitPanel({ run }: { run: number }) {
-  const { state, unit, change, progress, looks, sheet, sheetFull } = usePrintDesk();
+  const { state, unit, progress, sheet } = usePrintDesk();
   const { plan } = state;
-  const { fit } = plan;
   const colours = plan.flat!.colours;
   const colour = (id: string) => colours.find((c) => c.id === id)!;
   const closed = progress.cutsDone > 0;
@@ -34,33 +35,7 @@ export function FitPanel({ run }: { run: number }) {
           The first cut is done: the lines are on the block, so overlap and choke stay as they are.
         </p>
       )}
-      <section>
-        <h2>{reduction ? 'Choke of deeper stages' : 'Overlap where blocks meet'}</h2>
-        <p className={clsx(kit.note, kit.above4, kit.below12)}>
-          {reduction
-            ? 'In a reduction every film lies inside the one before, so nothing can overlap. Where several films end on one edge, a small misfit shows as a fringe of each: let all but the first end a little inside.'
-            : 'The lighter colour grows under the darker one, so that no paper shows between them when a sheet lies a little off. The darker outline, which is what one sees, stays as drawn.'}
-        </p>
-        {reduction ? (
-          <LengthField
-            label="Choke"
-            valueMm={fit.chokeMm}
-            unit={unit}
-            range={CHOKE_MM}
-            disabled={closed}
-            onChange={(chokeMm) => void change('choke chosen', (p) => ({ ...p, fit: { ...p.fit, chokeMm } }))}
-          />
-        ) : (
-          <LengthField
-            label="Overlap for all pairs"
-            valueMm={fit.trapMm}
-            unit={unit}
-            range={TRAP_MM}
-            disabled={closed}
-            onChange={(trapMm) => void change('overlap chosen', (p) => ({ ...p, fit: { ...p.fit, trapMm } }))}
-          />
-        )}
-      </section>
+      <OverlapRule reduction={reduction} closed={closed} />
       {!reduction && <Pairs closed={closed} />}
       <section>
         <h2>At the cut lines of run {run}</h2>
@@ -76,49 +51,14 @@ export function FitPanel({ run }: { run: number }) {
           </ul>
         )}
       </section>
-      <section>
-        <h2>In the print</h2>
-        {overlapping.length === 0 ? (
-          <p className={kit.note}>
-            {reduction || traps.length > 0 ? 'Nothing overlaps yet.' : 'No two colours here meet with different films.'}
-          </p>
-        ) : (
-          <>
-            <p className={kit.plain}>
-              {(share * areaCm2).toFixed(1)} cm² {reduction ? 'end inside' : 'overlap'}, {(100 * share).toFixed(1)} % of
-              the sheet; the predicted look, the cut maps and every export hold it.
-            </p>
-            {looks && (
-              <ul className={kit.watch}>
-                {overlapping.slice(0, 8).map(({ part, at }) => (
-                  <li key={at} className={clsx(kit.row, kit.gap8, kit.noWrap, kit.small)}>
-                    <span className={kit.pair} aria-hidden>
-                      <i style={{ background: hex(looks.looks.at(-1)![at]) }} />
-                      <i style={{ background: hex(looks.looks.at(-1)![part.label]) }} />
-                    </span>
-                    <span>
-                      {reduction
-                        ? `${colours[part.label].name}, its edge`
-                        : `${part.as
-                            .filter((l) => l !== part.label)
-                            .map((l) => colours[l].name)
-                            .join(' and ')} under ${colours[part.label].name}`}{' '}
-                      <span className={clsx(kit.quiet, kit.num)}>
-                        ΔE {looks.agreement.deltaE[at].toFixed(1)} to the wish
-                      </span>
-                    </span>
-                  </li>
-                ))}
-              </ul>
-            )}
-          </>
-        )}
-        {sheetFull && (
-          <p className={clsx(kit.say, kit.wait)}>
-            More overlaps and masks meet than can be told apart; the rarest are left out of prediction and export.
-          </p>
-        )}
-      </section>
+      <OverlapsInPrint
+        overlapping={overlapping}
+        reduction={reduction}
+        traps={traps}
+        share={share}
+        areaCm2={areaCm2}
+        colours={colours}
+      />
       {!reduction && traps.length > 0 && (
         <p className={kit.note}>
           Now:{' '}
@@ -131,9 +71,113 @@ export function FitPanel({ run }: { run: number }) {
   );
 }
 
+/** Where the overlaps show, and as what. */
+function OverlapsInPrint({
+  overlapping,
+  reduction,
+  traps,
+  share,
+  areaCm2,
+  colours,
+}: {
+  overlapping: { part: PrintPart; at: number }[];
+  reduction: boolean;
+  traps: Trap[];
+  share: number;
+  areaCm2: number;
+  colours: readonly FlatColour[];
+}) {
+  const { looks, sheetFull } = usePrintDesk();
+  return (
+    <section>
+      <h2>In the print</h2>
+      {overlapping.length === 0 ? (
+        <p className={kit.note}>
+          {reduction || traps.length > 0 ? 'Nothing overlaps yet.' : 'No two colours here meet with different films.'}
+        </p>
+      ) : (
+        <>
+          <p className={kit.plain}>
+            {(share * areaCm2).toFixed(1)} cm² {reduction ? 'end inside' : 'overlap'}, {(100 * share).toFixed(1)} % of
+            the sheet; the predicted look, the cut maps and every export hold it.
+          </p>
+          {looks && (
+            <ul className={kit.watch}>
+              {overlapping.slice(0, 8).map(({ part, at }) => (
+                <li key={at} className={clsx(kit.row, kit.gap8, kit.noWrap, kit.small)}>
+                  <span className={kit.pair} aria-hidden>
+                    <i style={{ background: hex(looks.looks.at(-1)![at]) }} />
+                    <i style={{ background: hex(looks.looks.at(-1)![part.label]) }} />
+                  </span>
+                  <span>
+                    {reduction
+                      ? `${colours[part.label].name}, its edge`
+                      : `${part.as
+                          .filter((l) => l !== part.label)
+                          .map((l) => colours[l].name)
+                          .join(' and ')} under ${colours[part.label].name}`}{' '}
+                    <span className={clsx(kit.quiet, kit.num)}>
+                      ΔE {looks.agreement.deltaE[at].toFixed(1)} to the wish
+                    </span>
+                  </span>
+                </li>
+              ))}
+            </ul>
+          )}
+        </>
+      )}
+      {sheetFull && (
+        <p className={clsx(kit.say, kit.wait)}>
+          More overlaps and masks meet than can be told apart; the rarest are left out of prediction and export.
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** How far colours reach under one another. */
+function OverlapRule({ reduction, closed }: { reduction: boolean; closed: boolean }) {
+  const {
+    state: {
+      plan: { fit },
+    },
+    unit,
+    change,
+  } = usePrintDesk();
+  return (
+    <section>
+      <h2>{reduction ? 'Choke of deeper stages' : 'Overlap where blocks meet'}</h2>
+      <p className={clsx(kit.note, kit.above4, kit.below12)}>
+        {reduction
+          ? 'In a reduction every film lies inside the one before, so nothing can overlap. Where several films end on one edge, a small misfit shows as a fringe of each: let all but the first end a little inside.'
+          : 'The lighter colour grows under the darker one, so that no paper shows between them when a sheet lies a little off. The darker outline, which is what one sees, stays as drawn.'}
+      </p>
+      {reduction ? (
+        <LengthField
+          label="Choke"
+          valueMm={fit.chokeMm}
+          unit={unit}
+          range={CHOKE_MM}
+          disabled={closed}
+          onChange={(chokeMm) => void change('choke chosen', (p) => ({ ...p, fit: { ...p.fit, chokeMm } }))}
+        />
+      ) : (
+        <LengthField
+          label="Overlap for all pairs"
+          valueMm={fit.trapMm}
+          unit={unit}
+          range={TRAP_MM}
+          disabled={closed}
+          onChange={(trapMm) => void change('overlap chosen', (p) => ({ ...p, fit: { ...p.fit, trapMm } }))}
+        />
+      )}
+    </section>
+  );
+}
+
 /** Pairs with a length of their own, or the other way round. */
 function Pairs({ closed }: { closed: boolean }) {
-  const { state, unit, change } = usePrintDesk();
+  const { state, change } = usePrintDesk();
   const { plan } = state;
   const printed = plan.flat!.colours.filter((c) => c.id !== plan.flat!.barePaperId);
   const [aId, setA] = useState(printed[0]?.id ?? ''),
@@ -149,70 +193,126 @@ function Pairs({ closed }: { closed: boolean }) {
         (pair, i) =>
           name(pair.aId) &&
           name(pair.bId) && (
-            <div key={`${pair.aId} ${pair.bId}`} className={clsx(kit.stack, kit.gap8, kit.band)}>
-              <div className={clsx(kit.row, kit.between)}>
-                <span className={kit.plain}>
-                  <Swatch lab={name(pair.aId)!.wantedLabD50} /> {name(pair.aId)!.name} and{' '}
-                  <Swatch lab={name(pair.bId)!.wantedLabD50} /> {name(pair.bId)!.name}
-                </span>
-                <button
-                  type="button"
-                  className={clsx(kit.link, kit.quiet)}
-                  disabled={closed}
-                  onClick={() => void edit(pairs.filter((_, j) => j !== i))}
-                >
-                  as the rule
-                </button>
-              </div>
-              <div className={clsx(kit.fields, kit.atTop)}>
-                <LengthField
-                  label="Overlap"
-                  valueMm={pair.mm}
-                  unit={unit}
-                  range={TRAP_MM}
-                  disabled={closed}
-                  onChange={(mm) => void edit(pairs.map((p, j) => (j === i ? { ...p, mm } : p)))}
-                />
-                <TextField
-                  select
-                  label="Grows"
-                  disabled={closed}
-                  value={pair.grows}
-                  onChange={(e) =>
-                    void edit(pairs.map((p, j) => (j === i ? { ...p, grows: e.target.value as PairTrap['grows'] } : p)))
-                  }
-                >
-                  <MenuItem value="lighter">the lighter</MenuItem>
-                  <MenuItem value="darker">the darker</MenuItem>
-                </TextField>
-              </div>
-            </div>
+            <OnePair key={`${pair.aId} ${pair.bId}`} pair={pair} name={name} closed={closed} edit={edit} i={i} />
           ),
       )}
       {!closed && printed.length > 1 && (
-        <div className={clsx(kit.fields, kit.above12, kit.atTop)}>
-          <TextField select label="Between" value={aId} onChange={(e) => setA(e.target.value)}>
-            {printed.map((c) => (
-              <MenuItem key={c.id} value={c.id}>
-                {c.name}
-              </MenuItem>
-            ))}
-          </TextField>
-          <TextField select label="and" value={bId} onChange={(e) => setB(e.target.value)}>
-            {printed.map((c) => (
-              <MenuItem key={c.id} value={c.id}>
-                {c.name}
-              </MenuItem>
-            ))}
-          </TextField>
-          <Button
-            disabled={aId === bId || taken}
-            onClick={() => void edit([...pairs, { aId, bId, mm: plan.fit.trapMm || 0.3, grows: 'lighter' }])}
-          >
-            Set this pair
-          </Button>
-        </div>
+        <NewPair aId={aId} setA={setA} printed={printed} bId={bId} setB={setB} taken={taken} edit={edit} />
       )}
     </section>
+  );
+}
+
+function NewPair({
+  aId,
+  setA,
+  printed,
+  bId,
+  setB,
+  taken,
+  edit,
+}: {
+  aId: string;
+  setA: Dispatch<SetStateAction<string>>;
+  printed: FlatColour[];
+  bId: string;
+  setB: Dispatch<SetStateAction<string>>;
+  taken: boolean;
+  edit: (pairs: readonly PairTrap[]) => Promise<Outcome<undefined>>;
+}) {
+  const {
+    state: {
+      plan,
+      plan: {
+        fit: { pairs },
+      },
+    },
+  } = usePrintDesk();
+  return (
+    <div className={clsx(kit.fields, kit.above12, kit.atTop)}>
+      <TextField select label="Between" value={aId} onChange={(e) => setA(e.target.value)}>
+        {printed.map((c) => (
+          <MenuItem key={c.id} value={c.id}>
+            {c.name}
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField select label="and" value={bId} onChange={(e) => setB(e.target.value)}>
+        {printed.map((c) => (
+          <MenuItem key={c.id} value={c.id}>
+            {c.name}
+          </MenuItem>
+        ))}
+      </TextField>
+      <Button
+        disabled={aId === bId || taken}
+        onClick={() => void edit([...pairs, { aId, bId, mm: plan.fit.trapMm || 0.3, grows: 'lighter' }])}
+      >
+        Set this pair
+      </Button>
+    </div>
+  );
+}
+
+function OnePair({
+  pair,
+  name,
+  closed,
+  edit,
+  i,
+}: {
+  pair: PairTrap;
+  name: (id: string) => FlatColour | undefined;
+  closed: boolean;
+  edit: (pairs: readonly PairTrap[]) => Promise<Outcome<undefined>>;
+  i: number;
+}) {
+  const {
+    state: {
+      plan: {
+        fit: { pairs },
+      },
+    },
+    unit,
+  } = usePrintDesk();
+  return (
+    <div className={clsx(kit.stack, kit.gap8, kit.band)}>
+      <div className={clsx(kit.row, kit.between)}>
+        <span className={kit.plain}>
+          <Swatch lab={name(pair.aId)!.wantedLabD50} /> {name(pair.aId)!.name} and{' '}
+          <Swatch lab={name(pair.bId)!.wantedLabD50} /> {name(pair.bId)!.name}
+        </span>
+        <button
+          type="button"
+          className={clsx(kit.link, kit.quiet)}
+          disabled={closed}
+          onClick={() => void edit(pairs.filter((_, j) => j !== i))}
+        >
+          as the rule
+        </button>
+      </div>
+      <div className={clsx(kit.fields, kit.atTop)}>
+        <LengthField
+          label="Overlap"
+          valueMm={pair.mm}
+          unit={unit}
+          range={TRAP_MM}
+          disabled={closed}
+          onChange={(mm) => void edit(pairs.map((p, j) => (j === i ? { ...p, mm } : p)))}
+        />
+        <TextField
+          select
+          label="Grows"
+          disabled={closed}
+          value={pair.grows}
+          onChange={(e) =>
+            void edit(pairs.map((p, j) => (j === i ? { ...p, grows: e.target.value as PairTrap['grows'] } : p)))
+          }
+        >
+          <MenuItem value="lighter">the lighter</MenuItem>
+          <MenuItem value="darker">the darker</MenuItem>
+        </TextField>
+      </div>
+    </div>
   );
 }

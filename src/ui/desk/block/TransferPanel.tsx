@@ -2,8 +2,8 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useCallback, useEffect, useRef } from 'react';
-import { keyImpressions, transferById, TRANSFER_WAYS } from '@/core/cutting';
+import { useCallback, useEffect, useRef, type RefObject } from 'react';
+import { keyImpressions, transferById, TRANSFER_WAYS, type TransferWay } from '@/core/cutting';
 import { inkNamesOf, blockOfRun, SPARES_RANGE, wantedOf } from '@/records';
 import { Cautions } from '../../kit/Cautions';
 import { wordOfLab } from '../../kit/colours';
@@ -17,7 +17,7 @@ const INK_WORD = 0xff21241f;
 
 /** How the drawing comes onto the block, and the files for it. */
 export function TransferPanel() {
-  const { state, urls, change } = usePrintDesk();
+  const { state, urls } = usePrintDesk();
   const { plan } = state;
   const way = transferById(plan.transfer.wayId);
   const key = keyImpressions(plan.blocks.length, plan.transfer.spares);
@@ -29,25 +29,7 @@ export function TransferPanel() {
   return (
     <>
       <section>
-        <TextField
-          select
-          fullWidth
-          label="The drawing comes onto the block by"
-          value={way.id}
-          onChange={(e) =>
-            void change('way of transfer chosen', (p) => ({
-              ...p,
-              transfer: { ...p.transfer, wayId: e.target.value as typeof way.id },
-            }))
-          }
-          className={kit.above8}
-        >
-          {TRANSFER_WAYS.map((w) => (
-            <MenuItem key={w.id} value={w.id}>
-              {w.name}
-            </MenuItem>
-          ))}
-        </TextField>
+        <WayChoice way={way} />
         <p className={clsx(kit.say, way.drawing === 'mirrored' && kit.bad, kit.above12, kit.below6)}>
           Prepare the drawing <strong>{way.drawing}</strong>
           {way.drawing === 'mirrored'
@@ -83,43 +65,84 @@ export function TransferPanel() {
           ruler; PDF on {plan.layout.exportPaper}. Numbers are PNG at 300 and 600 dots an inch.
         </p>
       </section>
-      {way.id === 'offset' && (
-        <section>
-          <h2>Key impressions</h2>
-          <p className={clsx(kit.plain, kit.above4, kit.below10)}>
-            {plan.blocks.length > 1
-              ? `Take ${key} from the key block: one for each of the ${plan.blocks.length - 1} other blocks, and spares.`
-              : 'This print has one block, so there is nothing to offset onto.'}
-          </p>
-          {plan.blocks.length > 1 && (
-            <CountField
-              label="Spares"
-              value={plan.transfer.spares}
-              range={SPARES_RANGE}
-              onChange={(spares) =>
-                void change('spares chosen', (p) => ({ ...p, transfer: { ...p.transfer, spares } }))
-              }
-            />
-          )}
-        </section>
-      )}
-      <section>
-        <h2>On the block’s back</h2>
-        <ul className={kit.watch}>
-          {plan.blocks.map((block, i) => (
-            <li key={block.id} className={kit.small}>
-              {state.name} · {block.name}, {i + 1} of {plan.blocks.length} ·{' '}
-              {plan.runs
-                .map((run, r) => ({ run, r }))
-                .filter(({ run }) => blockOfRun(plan, run).block.id === block.id)
-                .map(({ run, r }) => `run ${r + 1} ${inkNamesOf(plan, run)}`)
-                .join(', ')}{' '}
-              · arrow up, origin corner marked
-            </li>
-          ))}
-        </ul>
-      </section>
+      {way.id === 'offset' && <KeyImpressions key={key} />}
+      <BlockBacks />
     </>
+  );
+}
+
+function BlockBacks() {
+  const {
+    state,
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <section>
+      <h2>On the block’s back</h2>
+      <ul className={kit.watch}>
+        {plan.blocks.map((block, i) => (
+          <li key={block.id} className={kit.small}>
+            {state.name} · {block.name}, {i + 1} of {plan.blocks.length} ·{' '}
+            {plan.runs
+              .map((run, r) => ({ run, r }))
+              .filter(({ run }) => blockOfRun(plan, run).block.id === block.id)
+              .map(({ run, r }) => `run ${r + 1} ${inkNamesOf(plan, run)}`)
+              .join(', ')}{' '}
+            · arrow up, origin corner marked
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function KeyImpressions({ key }: { key: number }) {
+  const {
+    state: { plan },
+    change,
+  } = usePrintDesk();
+  return (
+    <section>
+      <h2>Key impressions</h2>
+      <p className={clsx(kit.plain, kit.above4, kit.below10)}>
+        {plan.blocks.length > 1
+          ? `Take ${key} from the key block: one for each of the ${plan.blocks.length - 1} other blocks, and spares.`
+          : 'This print has one block, so there is nothing to offset onto.'}
+      </p>
+      {plan.blocks.length > 1 && (
+        <CountField
+          label="Spares"
+          value={plan.transfer.spares}
+          range={SPARES_RANGE}
+          onChange={(spares) => void change('spares chosen', (p) => ({ ...p, transfer: { ...p.transfer, spares } }))}
+        />
+      )}
+    </section>
+  );
+}
+
+function WayChoice({ way }: { way: TransferWay }) {
+  const { change } = usePrintDesk();
+  return (
+    <TextField
+      select
+      fullWidth
+      label="The drawing comes onto the block by"
+      value={way.id}
+      onChange={(e) =>
+        void change('way of transfer chosen', (p) => ({
+          ...p,
+          transfer: { ...p.transfer, wayId: e.target.value as typeof way.id },
+        }))
+      }
+      className={kit.above8}
+    >
+      {TRANSFER_WAYS.map((w) => (
+        <MenuItem key={w.id} value={w.id}>
+          {w.name}
+        </MenuItem>
+      ))}
+    </TextField>
   );
 }
 
@@ -193,33 +216,12 @@ function Picture({
   lines?: boolean;
   block?: boolean;
 }) {
-  const { state, sheetWorker } = usePrintDesk();
+  const { state } = usePrintDesk();
   const { plan } = state;
   const canvas = useRef<HTMLCanvasElement>(null);
   const { widthPx, heightPx } = plan.picture!.raster;
   const labelsSha = plan.flat?.labelsSha;
-  const draw = useCallback(async () => {
-    const context = canvas.current?.getContext('2d');
-    if (!context) return;
-    const width = Math.round(context.canvas.clientWidth * (window.devicePixelRatio || 1)),
-      height = Math.round((width * heightPx) / widthPx);
-    const base = block ? 0xffb4c7cf : 0xfff3f9fb;
-    const styles = wantedOf(plan).map((lab) => ({ fill: lines ? base : wordOfLab(lab) }));
-    const answer = await sheetWorker.ask('paint', {
-      what: 'labels',
-      styles,
-      view: { x: 0, y: 0, pxPerOut: widthPx / width, mirrored },
-      width,
-      height,
-      backdrop: base,
-      lines: lines ? INK_WORD : undefined,
-    });
-    if (!answer.ok) return;
-    context.canvas.width = width;
-    context.canvas.height = height;
-    context.drawImage(answer.value, 0, 0);
-    answer.value.close();
-  }, [plan, sheetWorker, mirrored, lines, block, widthPx, heightPx]);
+  const draw = useDrawn(canvas, heightPx, widthPx, block, lines, mirrored);
   useEffect(() => {
     void draw();
   }, [draw, labelsSha]);
@@ -243,4 +245,41 @@ function Picture({
       </figcaption>
     </figure>
   );
+}
+
+function useDrawn(
+  canvas: RefObject<HTMLCanvasElement | null>,
+  heightPx: number,
+  widthPx: number,
+  block: boolean | undefined,
+  lines: boolean | undefined,
+  mirrored: boolean,
+) {
+  const {
+    state: { plan },
+    sheetWorker,
+  } = usePrintDesk();
+  const draw = useCallback(async () => {
+    const context = canvas.current?.getContext('2d');
+    if (!context) return;
+    const width = Math.round(context.canvas.clientWidth * (window.devicePixelRatio || 1)),
+      height = Math.round((width * heightPx) / widthPx);
+    const base = block ? 0xffb4c7cf : 0xfff3f9fb;
+    const styles = wantedOf(plan).map((lab) => ({ fill: lines ? base : wordOfLab(lab) }));
+    const answer = await sheetWorker.ask('paint', {
+      what: 'labels',
+      styles,
+      view: { x: 0, y: 0, pxPerOut: widthPx / width, mirrored },
+      width,
+      height,
+      backdrop: base,
+      lines: lines ? INK_WORD : undefined,
+    });
+    if (!answer.ok) return;
+    context.canvas.width = width;
+    context.canvas.height = height;
+    context.drawImage(answer.value, 0, 0);
+    answer.value.close();
+  }, [canvas, plan, sheetWorker, mirrored, lines, block, widthPx, heightPx]);
+  return draw;
 }

@@ -1,6 +1,6 @@
 'use client';
 import Button from '@mui/material/Button';
-import { useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useState, type KeyboardEvent, type ReactNode, type Dispatch, type SetStateAction } from 'react';
 import { CONTRAST_RATIO, type OpacityKnown } from '@/core/inks';
 import type { CabinetInk, StoredInk } from '@/records';
 import { usePrintDesk } from '../../kit/printContext';
@@ -16,37 +16,11 @@ import { FileButton } from '@/ui/kit/FileButton';
 
 /** The workshop's inks as a table, and the chosen one's sheet beside it. */
 export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
-  const { cabinet, tell, state } = usePrintDesk();
+  const { cabinet } = usePrintDesk();
   const { inks } = cabinet;
   const [chosenId, setChosenId] = useState<string>();
   const chosen = inks?.find((ink) => ink.id === chosenId) ?? inks?.[0];
-  const importFile = async (file: File | undefined) => {
-    if (!file) return;
-    const answer = await cabinet.importFile(file);
-    tell(
-      answer.ok
-        ? `${answer.value} ink${answer.value === 1 ? '' : 's'} put into the cabinet from ${file.name}.`
-        : answer.message,
-    );
-  };
-  const add = async () => {
-    const answer = await cabinet.add(freshInk(state.plan.paper.labD50));
-    if (answer.ok) setChosenId(answer.value.id);
-    else tell(answer.message);
-  };
-  const remove = async (ink: StoredInk) => {
-    const answer = await cabinet.remove(ink.id);
-    if (!answer.ok) {
-      tell(answer.message);
-      return;
-    }
-    const putBack = async () => {
-      const back = await cabinet.putBack(ink.id);
-      if (back.ok) setChosenId(back.value.id);
-      else tell(back.message);
-    };
-    tell(`${ink.name} was taken out of the cabinet.`, { words: 'Put it back', take: () => void putBack() });
-  };
+  const { add, importFile, remove } = useCabinetActs(setChosenId);
   const step = (e: KeyboardEvent) => {
     const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
     if (!by || !inks || !chosen) return;
@@ -85,43 +59,7 @@ export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
             says="Put an ink in by its colour over paper, or bring a file of inks."
           />
         ) : (
-          <div className={inksCss.pots} onKeyDown={step}>
-            <table className={inksCss.cabinet} aria-label="Inks of the workshop">
-              <thead>
-                <tr>
-                  <th scope="col">ink</th>
-                  <th scope="col">kind</th>
-                  <th scope="col" className={clsx(kit.num, inksCss.figure, inksCss.figure)}>
-                    hides
-                  </th>
-                  <th scope="col">known by</th>
-                  <th scope="col">light-fast</th>
-                  <th scope="col" className={clsx(kit.num, inksCss.figure, inksCss.figure)}>
-                    stock
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {inks.map((ink) => (
-                  <tr key={ink.id} aria-selected={ink === chosen} onClick={() => setChosenId(ink.id)}>
-                    <td>
-                      <button type="button" className={kit.bare} onClick={() => setChosenId(ink.id)}>
-                        <Swatch lab={ink.colour.labD50} />
-                        &ensp;{ink.name}
-                      </button>
-                    </td>
-                    <td className={kit.quiet}>{ink.role === 'pigment' ? ink.kind : `${ink.kind} ${ink.role}`}</td>
-                    <td className={clsx(kit.num, inksCss.figure, inksCss.figure)}>{hidesInWords(ink.opacity)}</td>
-                    <td className={kit.quiet}>{knownBy(ink)}</td>
-                    <td className={clsx(kit.quiet, css.lightFast)}>{ink.lightFast}</td>
-                    <td className={clsx(kit.num, inksCss.figure, ink.stockG < 20 && kit.madder)}>
-                      {ink.stockG.toFixed(0)} g{ink.stockG < 20 ? ', low' : ''}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
+          <CabinetTable step={step} chosen={chosen} setChosenId={setChosenId} />
         )}
       </div>
       <aside className={kit.side}>
@@ -131,6 +69,93 @@ export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
           <p className={kit.note}>No ink is chosen.</p>
         )}
       </aside>
+    </div>
+  );
+}
+
+/** What is done with the inks of the cabinet. */
+function useCabinetActs(setChosenId: Dispatch<SetStateAction<string | undefined>>) {
+  const { cabinet, tell, state } = usePrintDesk();
+  const importFile = async (file: File | undefined) => {
+    if (!file) return;
+    const answer = await cabinet.importFile(file);
+    tell(
+      answer.ok
+        ? `${answer.value} ink${answer.value === 1 ? '' : 's'} put into the cabinet from ${file.name}.`
+        : answer.message,
+    );
+  };
+  const add = async () => {
+    const answer = await cabinet.add(freshInk(state.plan.paper.labD50));
+    if (answer.ok) setChosenId(answer.value.id);
+    else tell(answer.message);
+  };
+  const remove = async (ink: StoredInk) => {
+    const answer = await cabinet.remove(ink.id);
+    if (!answer.ok) {
+      tell(answer.message);
+      return;
+    }
+    const putBack = async () => {
+      const back = await cabinet.putBack(ink.id);
+      if (back.ok) setChosenId(back.value.id);
+      else tell(back.message);
+    };
+    tell(`${ink.name} was taken out of the cabinet.`, { words: 'Put it back', take: () => void putBack() });
+  };
+  return { add, importFile, remove };
+}
+
+/** The inks of the workshop, line by line. */
+function CabinetTable({
+  step,
+  chosen,
+  setChosenId,
+}: {
+  step: (e: KeyboardEvent) => void;
+  chosen: StoredInk | undefined;
+  setChosenId: Dispatch<SetStateAction<string | undefined>>;
+}) {
+  const {
+    cabinet: { inks },
+  } = usePrintDesk();
+  return (
+    <div className={inksCss.pots} onKeyDown={step}>
+      <table className={inksCss.cabinet} aria-label="Inks of the workshop">
+        <thead>
+          <tr>
+            <th scope="col">ink</th>
+            <th scope="col">kind</th>
+            <th scope="col" className={clsx(kit.num, inksCss.figure)}>
+              hides
+            </th>
+            <th scope="col">known by</th>
+            <th scope="col">light-fast</th>
+            <th scope="col" className={clsx(kit.num, inksCss.figure)}>
+              stock
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {inks!.map((ink) => (
+            <tr key={ink.id} aria-selected={ink === chosen} onClick={() => setChosenId(ink.id)}>
+              <td>
+                <button type="button" className={kit.bare} onClick={() => setChosenId(ink.id)}>
+                  <Swatch lab={ink.colour.labD50} />
+                  &ensp;{ink.name}
+                </button>
+              </td>
+              <td className={kit.quiet}>{ink.role === 'pigment' ? ink.kind : `${ink.kind} ${ink.role}`}</td>
+              <td className={clsx(kit.num, inksCss.figure)}>{hidesInWords(ink.opacity)}</td>
+              <td className={kit.quiet}>{knownBy(ink)}</td>
+              <td className={clsx(kit.quiet, css.lightFast)}>{ink.lightFast}</td>
+              <td className={clsx(kit.num, inksCss.figure, ink.stockG < 20 && kit.madder)}>
+                {ink.stockG.toFixed(0)} g{ink.stockG < 20 ? ', low' : ''}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
     </div>
   );
 }

@@ -125,10 +125,11 @@ function Pot({ run, inking, on, onChoose }: { run: number; inking: number; on: b
   const got = progress.bench.coloursGot.some((g) => g.runId === plan.runs[run].id && g.colourId === laid.colourId);
   return (
     <button type="button" className={css.pot} aria-pressed={on} onClick={onChoose}>
-      <span className={css.n}>
-        <span className={kit.visuallyHidden}>Run </span>
+      <span className={kit.visuallyHidden}>
+        Run {run + 1}, {ink.name}:
+      </span>
+      <span className={css.n} aria-hidden>
         {run + 1}
-        <span className={kit.visuallyHidden}>, </span>
       </span>
       <span>
         <Chips below={below} alone={ink.solidLabD50} seen={seen} wanted={wanted} />

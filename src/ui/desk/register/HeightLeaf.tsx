@@ -9,6 +9,7 @@ import { kit } from '@/ui/kit/styles';
 import { TOKENS } from '@/ui/theme/tokens';
 import { useSizePx } from '@/ui/kit/useSizePx';
 import { useRef } from 'react';
+import type { HeightAnswer } from '@/core/registration/heights';
 
 const PARTS = [
   ['packingMm', 'packing', TOKENS.board],
@@ -30,6 +31,50 @@ export function HeightDrawing() {
   } = usePrintDesk();
   const stack = plan.register.heights,
     answer = heightsOf(stack);
+  const { box, base, letters, layers, level, scale, withType, gap } = useHeightScale(answer, stack);
+  return (
+    <div className={clsx(kit.sheetCanvas, kit.drawn, kit.still)} ref={box}>
+      <svg
+        className={kit.drawing}
+        viewBox={`0 0 ${WIDE} ${HIGH}`}
+        width="100%"
+        height="100%"
+        role="img"
+        aria-label={`Stack of ${formatLength(answer.totalMm, unit, 2)}. ${sentenceIn(answer.text, unit)}`}
+      >
+        <line x1={60} y1={base} x2={700} y2={base} stroke={TOKENS.ink} strokeWidth={2} />
+        <text x={60} y={base + 20} fontSize={letters} fill={TOKENS.pencil}>
+          bed or table
+        </text>
+        {layers.map((layer) => layer.h > 0 && <Layer key={layer.key} layer={layer} letters={letters} />)}
+        <rect
+          x={120}
+          y={level(answer.runnerMm)}
+          width={60}
+          height={answer.runnerMm * scale}
+          fill="none"
+          stroke={TOKENS.pencil}
+          strokeDasharray="5 4"
+        />
+        <text x={150} y={level(answer.runnerMm) - 8} fontSize={letters} textAnchor="middle" fill={TOKENS.pencil}>
+          runner {formatLength(answer.runnerMm, unit, 2)}
+        </text>
+        {withType && <TypeLine level={level} letters={letters} />}
+        {gap !== undefined && (
+          <>
+            <line x1={200} x2={700} y1={gap} y2={gap} stroke={TOKENS.madder} strokeWidth={3} />
+            <text x={700} y={gap - 8} fontSize={letters} fill={TOKENS.madder} textAnchor="end">
+              press, open {formatLength(stack.pressGapMm!, unit, 2)}
+            </text>
+          </>
+        )}
+      </svg>
+    </div>
+  );
+}
+
+/** What lies on one another, as the drawing draws it. */
+function useHeightScale(answer: HeightAnswer, stack: HeightStack) {
   const near = Math.max(answer.totalMm, stack.pressGapMm ?? 0, 1),
     withType = near > TYPE_HEIGHT_MM * 0.6;
   const most = Math.max(near, withType ? TYPE_HEIGHT_MM : 0) * 1.15;
@@ -46,76 +91,51 @@ export function HeightDrawing() {
   const { widthPx, heightPx } = useSizePx(box);
   const letters = LETTERS_PX / Math.min(1, widthPx / WIDE || 1, heightPx / HIGH || 1);
   const level = (mm: number) => base - mm * scale;
+  return { box, base, letters, layers, level, scale, withType, gap };
+}
+
+/** The height of type, where it is near. */
+function TypeLine({ level, letters }: { level: (mm: number) => number; letters: number }) {
+  const { unit } = usePrintDesk();
   return (
-    <div className={clsx(kit.sheetCanvas, kit.drawn, kit.still)} ref={box}>
-      <svg
-        className={kit.drawing}
-        viewBox={`0 0 ${WIDE} ${HIGH}`}
-        width="100%"
-        height="100%"
-        role="img"
-        aria-label={`Stack of ${formatLength(answer.totalMm, unit, 2)}. ${sentenceIn(answer.text, unit)}`}
-      >
-        <line x1={60} y1={base} x2={700} y2={base} stroke={TOKENS.ink} strokeWidth={2} />
-        <text x={60} y={base + 20} fontSize={letters} fill={TOKENS.pencil}>
-          bed or table
-        </text>
-        {layers.map(
-          (layer) =>
-            layer.h > 0 && (
-              <g key={layer.key}>
-                <rect
-                  x={230}
-                  y={layer.y}
-                  width={300}
-                  height={layer.h}
-                  fill={layer.fill}
-                  stroke={TOKENS.ink}
-                  strokeWidth={1}
-                />
-                <text x={545} y={layer.y + layer.h / 2 + 5} fontSize={letters}>
-                  {layer.name} {formatLength(layer.mm, unit, 2)}
-                </text>
-              </g>
-            ),
-        )}
-        <rect
-          x={120}
-          y={level(answer.runnerMm)}
-          width={60}
-          height={answer.runnerMm * scale}
-          fill="none"
-          stroke={TOKENS.pencil}
-          strokeDasharray="5 4"
-        />
-        <text x={150} y={level(answer.runnerMm) - 8} fontSize={letters} textAnchor="middle" fill={TOKENS.pencil}>
-          runner {formatLength(answer.runnerMm, unit, 2)}
-        </text>
-        {withType && (
-          <>
-            <line
-              x1={90}
-              x2={540}
-              y1={level(TYPE_HEIGHT_MM)}
-              y2={level(TYPE_HEIGHT_MM)}
-              stroke={TOKENS.slate}
-              strokeDasharray="2 5"
-            />
-            <text x={60} y={level(TYPE_HEIGHT_MM) - 5} fontSize={letters} fill={TOKENS.slate}>
-              type height {formatLength(TYPE_HEIGHT_MM, unit, 2)}
-            </text>
-          </>
-        )}
-        {gap !== undefined && (
-          <>
-            <line x1={200} x2={700} y1={gap} y2={gap} stroke={TOKENS.madder} strokeWidth={3} />
-            <text x={700} y={gap - 8} fontSize={letters} fill={TOKENS.madder} textAnchor="end">
-              press, open {formatLength(stack.pressGapMm!, unit, 2)}
-            </text>
-          </>
-        )}
-      </svg>
-    </div>
+    <>
+      <line
+        x1={90}
+        x2={540}
+        y1={level(TYPE_HEIGHT_MM)}
+        y2={level(TYPE_HEIGHT_MM)}
+        stroke={TOKENS.slate}
+        strokeDasharray="2 5"
+      />
+      <text x={60} y={level(TYPE_HEIGHT_MM) - 5} fontSize={letters} fill={TOKENS.slate}>
+        type height {formatLength(TYPE_HEIGHT_MM, unit, 2)}
+      </text>
+    </>
+  );
+}
+
+function Layer({
+  layer,
+  letters,
+}: {
+  layer: {
+    key: 'packingMm' | 'paperMm' | 'blockMm' | 'backingMm';
+    name: 'packing' | 'paper' | 'block' | 'backing';
+    fill: string;
+    y: number;
+    h: number;
+    mm: number;
+  };
+  letters: number;
+}) {
+  const { unit } = usePrintDesk();
+  return (
+    <g>
+      <rect x={230} y={layer.y} width={300} height={layer.h} fill={layer.fill} stroke={TOKENS.ink} strokeWidth={1} />
+      <text x={545} y={layer.y + layer.h / 2 + 5} fontSize={letters}>
+        {layer.name} {formatLength(layer.mm, unit, 2)}
+      </text>
+    </g>
   );
 }
 
@@ -174,20 +194,27 @@ export function HeightFields() {
       >
         {sentenceIn(answer.text, unit)}
       </p>
-      <section>
-        <dl className={kit.figures}>
-          <dt>all together</dt>
-          <dd>{formatLength(answer.totalMm, unit, 2)}</dd>
-          <dt>runners or rails</dt>
-          <dd>{formatLength(answer.runnerMm, unit, 2)}</dd>
-          <dt>{answer.toTypeHeightMm >= 0 ? 'under the block to type height' : 'above type height by'}</dt>
-          <dd>{formatLength(Math.abs(answer.toTypeHeightMm), unit, 2)}</dd>
-        </dl>
-        <p className={clsx(kit.note, kit.above8)}>
-          Bites of 0.05 to 0.6 mm are start values: felts and soft packing take more.
-        </p>
-      </section>
+      <HeightAnswer answer={answer} />
       <Cautions place="pull" />
     </>
+  );
+}
+
+function HeightAnswer({ answer }: { answer: HeightAnswer }) {
+  const { unit } = usePrintDesk();
+  return (
+    <section>
+      <dl className={kit.figures}>
+        <dt>all together</dt>
+        <dd>{formatLength(answer.totalMm, unit, 2)}</dd>
+        <dt>runners or rails</dt>
+        <dd>{formatLength(answer.runnerMm, unit, 2)}</dd>
+        <dt>{answer.toTypeHeightMm >= 0 ? 'under the block to type height' : 'above type height by'}</dt>
+        <dd>{formatLength(Math.abs(answer.toTypeHeightMm), unit, 2)}</dd>
+      </dl>
+      <p className={clsx(kit.note, kit.above8)}>
+        Bites of 0.05 to 0.6 mm are start values: felts and soft packing take more.
+      </p>
+    </section>
   );
 }

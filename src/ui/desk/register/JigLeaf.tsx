@@ -16,7 +16,7 @@ import {
   type SheetLayout,
 } from '@/core/registration';
 import { sentenceIn, formatSize } from '@/core/units';
-import { EXPORT_PAPERS, jigInputOf, type ExportPaper } from '@/records';
+import { EXPORT_PAPERS, jigInputOf, type ExportPaper, type LayoutPlan } from '@/records';
 import { Cautions } from '../../kit/Cautions';
 import { usePrintDesk } from '../../kit/printContext';
 import { useLayoutChange } from './useLayoutChange';
@@ -25,6 +25,8 @@ import { kit } from '@/ui/kit/styles';
 import css from './JigLeaf.module.css';
 import { TOKENS } from '@/ui/theme/tokens';
 import { useSizePx } from '@/ui/kit/useSizePx';
+import type { RegistrationWay } from '@/core/registration/ways';
+import type { CutListItem } from '@/core/registration/jigs';
 
 const LINES: Record<JigLayer, { stroke: string; width: number; dash?: string }> = {
   cut: { stroke: TOKENS.ink, width: 1.6 },
@@ -120,7 +122,7 @@ function Mark({ mark, least }: { mark: JigMark; least: number }) {
 
 /** The way of registration: what it needs, how it is made, and how far it scatters. */
 export function JigFields({ layout }: { layout: SheetLayout }) {
-  const { state, unit, urls, change } = usePrintDesk();
+  const { state, unit } = usePrintDesk();
   const { plan } = state;
   const way = registrationWay(plan.way.registration),
     spread = spreadOf(way, plan.register.hand);
@@ -129,24 +131,7 @@ export function JigFields({ layout }: { layout: SheetLayout }) {
   return (
     <>
       <section>
-        <TextField
-          select
-          fullWidth
-          label="Way of registration"
-          value={way.id}
-          onChange={(e) =>
-            void change('way of registration', (p) => ({
-              ...p,
-              way: { ...p.way, registration: e.target.value as RegistrationWayId },
-            }))
-          }
-        >
-          {REGISTRATION_WAYS.map((id) => (
-            <MenuItem key={id} value={id}>
-              {registrationWay(id).name}
-            </MenuItem>
-          ))}
-        </TextField>
+        <WayOfRegistration way={way} />
         <p className={kit.above10}>{way.inShort[0].toUpperCase() + way.inShort.slice(1)}.</p>
         <p className={clsx(kit.note, kit.num, kit.above6)}>
           One laying scatters ±{spread.shiftMm.toFixed(2)} mm and ±{spread.turnDeg.toFixed(2)}° (start values, 1σ);
@@ -166,64 +151,112 @@ export function JigFields({ layout }: { layout: SheetLayout }) {
           ))}
         </ol>
       </section>
-      <section>
-        <h2>Cut list</h2>
-        <table className={kit.plainTable}>
-          <tbody>
-            {cutList.map((item, i) => (
-              <tr key={i}>
-                <th scope="row">
-                  {item.count > 1 ? `${item.count} ` : ''}
-                  {item.what}
-                </th>
-                <td className={kit.num}>
-                  {item.widthMm !== null && item.heightMm !== null
-                    ? formatSize(item.widthMm, item.heightMm, unit)
-                    : item.widthMm !== null
-                      ? `${item.widthMm} mm`
-                      : ''}
-                  <div className={kit.note}>{sentenceIn([item.of, item.note].filter(Boolean).join('; '), unit)}</div>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <p className={kit.note}>
-          Shims to have by:{' '}
-          {plan.register.stock.map((s) => `${s.name} ${s.thicknessMm} mm`).join(', ') ||
-            SHIM_STOCK.map((s) => s.name).join(', ')}
-          .
-        </p>
-      </section>
-      <section>
-        <h2>Export</h2>
-        <div className={clsx(kit.stack, kit.gap12, kit.above12)}>
-          <TextField
-            select
-            label="Printer paper"
-            value={plan.layout.exportPaper}
-            onChange={(e) => edit('printer paper', () => ({ exportPaper: e.target.value as ExportPaper }))}
-          >
-            {EXPORT_PAPERS.map((p) => (
-              <MenuItem key={p} value={p}>
-                {p}
-              </MenuItem>
-            ))}
-          </TextField>
-          <div className={kit.row}>
-            <Button variant="contained" color="primary" href={urls.file('jig.pdf')}>
-              PDF, true to size
-            </Button>
-            <Button href={urls.file('jig.svg')}>SVG</Button>
-            <Button href={urls.file('jig.dxf')}>DXF</Button>
-          </div>
-          <p className={kit.note}>
-            Large drawings come in tiles that overlap by 10 mm, each with a ruler to check the printer by.
-          </p>
-        </div>
-      </section>
+      <CutList cutList={cutList} />
+      <JigExport edit={edit} />
       <Cautions place="board" />
     </>
+  );
+}
+
+function JigExport({
+  edit,
+}: {
+  edit: (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
+}) {
+  const {
+    state: { plan },
+    urls,
+  } = usePrintDesk();
+  return (
+    <section>
+      <h2>Export</h2>
+      <div className={clsx(kit.stack, kit.gap12, kit.above12)}>
+        <TextField
+          select
+          label="Printer paper"
+          value={plan.layout.exportPaper}
+          onChange={(e) => edit('printer paper', () => ({ exportPaper: e.target.value as ExportPaper }))}
+        >
+          {EXPORT_PAPERS.map((p) => (
+            <MenuItem key={p} value={p}>
+              {p}
+            </MenuItem>
+          ))}
+        </TextField>
+        <div className={kit.row}>
+          <Button variant="contained" color="primary" href={urls.file('jig.pdf')}>
+            PDF, true to size
+          </Button>
+          <Button href={urls.file('jig.svg')}>SVG</Button>
+          <Button href={urls.file('jig.dxf')}>DXF</Button>
+        </div>
+        <p className={kit.note}>
+          Large drawings come in tiles that overlap by 10 mm, each with a ruler to check the printer by.
+        </p>
+      </div>
+    </section>
+  );
+}
+
+function CutList({ cutList }: { cutList: readonly CutListItem[] }) {
+  const {
+    unit,
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <section>
+      <h2>Cut list</h2>
+      <table className={kit.plainTable}>
+        <tbody>
+          {cutList.map((item, i) => (
+            <tr key={i}>
+              <th scope="row">
+                {item.count > 1 ? `${item.count} ` : ''}
+                {item.what}
+              </th>
+              <td className={kit.num}>
+                {item.widthMm !== null && item.heightMm !== null
+                  ? formatSize(item.widthMm, item.heightMm, unit)
+                  : item.widthMm !== null
+                    ? `${item.widthMm} mm`
+                    : ''}
+                <div className={kit.note}>{sentenceIn([item.of, item.note].filter(Boolean).join('; '), unit)}</div>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className={kit.note}>
+        Shims to have by:{' '}
+        {plan.register.stock.map((s) => `${s.name} ${s.thicknessMm} mm`).join(', ') ||
+          SHIM_STOCK.map((s) => s.name).join(', ')}
+        .
+      </p>
+    </section>
+  );
+}
+
+function WayOfRegistration({ way }: { way: RegistrationWay }) {
+  const { change } = usePrintDesk();
+  return (
+    <TextField
+      select
+      fullWidth
+      label="Way of registration"
+      value={way.id}
+      onChange={(e) =>
+        void change('way of registration', (p) => ({
+          ...p,
+          way: { ...p.way, registration: e.target.value as RegistrationWayId },
+        }))
+      }
+    >
+      {REGISTRATION_WAYS.map((id) => (
+        <MenuItem key={id} value={id}>
+          {registrationWay(id).name}
+        </MenuItem>
+      ))}
+    </TextField>
   );
 }
 
