@@ -5,18 +5,27 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Link from 'next/link';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type Dispatch, type SetStateAction } from 'react';
 import { cuttingHours, materialById, type CutIsland } from '@/core/cutting';
 import { sentenceIn, formatLength } from '@/core/units';
-import { blockOfRun, cutLineNotes, inkNamesOf, openSlips, sideOfStage, stageOfRun, type Slip } from '@/records';
-import { labelStatesOf } from '@/ui/kit/blockStates';
+import {
+  blockOfRun,
+  cutLineNotes,
+  inkNamesOf,
+  openSlips,
+  sideOfStage,
+  stageOfRun,
+  type Slip,
+  type Run,
+} from '@/records';
+import { labelStatesOf, type LabelState } from '@/ui/kit/blockStates';
 import { Cautions } from '../kit/Cautions';
 import { BLOCK_WORDS } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
 import { pathOfMm } from '../kit/paths';
 import { SheetCanvas, type PaintView } from '../kit/SheetCanvas';
 import { IslandOverlay, RegionOverlay } from '@/ui/kit/regions/RegionOverlay';
-import { useRegions } from '@/ui/kit/regions/useRegions';
+import { useRegions, type Regions } from '@/ui/kit/regions/useRegions';
 import { BenchTabs } from './BenchTabs';
 import { Replay } from './Replay';
 import { SlipList, SlipMarking, type SlipDraft } from './SlipPanel';
@@ -25,6 +34,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './CutView.module.css';
 import { NothingToShow } from '@/ui/kit/NothingYet';
+import type { Stage } from '@/records/plan';
 
 /** Drawn values of the cut map: other, to cut, done, standing. */
 const CUT_STYLES = [
@@ -48,10 +58,6 @@ export function CutView() {
   const run = plan.runs[index];
   const stage = run && stageOfRun(plan, run);
   const ticked = stage ? progress.bench.cutIslands.get(stage.id) : undefined;
-  const tickedNow = useRef(ticked);
-  tickedNow.current = ticked;
-  const [islands, setIslands] = useState<readonly CutIsland[]>();
-  const [version, setVersion] = useState(0);
   const [chosen, setChosen] = useState(0);
   const [mirrored, setMirrored] = useState(true);
   const [asking, setAsking] = useState(false);
@@ -74,6 +80,10 @@ export function CutView() {
       wanted = false;
     };
   }, [draft, sheetWorker]);
+  const tickedNow = useRef(ticked);
+  tickedNow.current = ticked;
+  const [islands, setIslands] = useState<readonly CutIsland[]>();
+  const [version, setVersion] = useState(0);
   const key = labels ? JSON.stringify(labels) : '';
   useEffect(() => {
     if (!key) return;
@@ -208,98 +218,31 @@ export function CutView() {
             </div>
           }
           overlay={(mm) => (
-            <>
-              {openSlips(progress.bench.slips).map((slip) => (
-                <path
-                  key={slip.slipId}
-                  className={clsx(kit.slipArea, shownSlip?.slipId === slip.slipId && kit.on)}
-                  d={pathOfMm(slip.place.outlinesMm)}
-                  fillRule="evenodd"
-                />
-              ))}
-              {draft && (
-                <path
-                  className={clsx(kit.slipArea, kit.on)}
-                  d={pathOfMm([...draft.outlinesMm, ...draftOutlines])}
-                  fillRule="evenodd"
-                />
-              )}
-              {draft ? <RegionOverlay regions={regions} mm={mm} /> : <IslandOverlay mm={mm} />}
-              {picked && !allCut && !draft && (
-                <circle className={kit.placeMark} cx={picked.xMm} cy={picked.yMm} r={13 * mm} />
-              )}
-            </>
+            <CutMarks
+              shownSlip={shownSlip}
+              draft={draft}
+              draftOutlines={draftOutlines}
+              regions={regions}
+              mm={mm}
+              picked={picked}
+              allCut={allCut}
+            />
           )}
         />
       </div>
       <aside className={kit.side}>
-        <section>
-          <h2>{cutCm2.toFixed(cutCm2 < 10 ? 1 : 0)} cm² to cut</h2>
-          <p className={kit.note}>
-            <span className={clsx(kit.swatch, kit.cutNow)} aria-hidden /> hatched is cut now; nothing else. Outlines
-            first with a narrow tool, then clear the open parts along the shape.
-          </p>
-          {cutLineNotes(plan, run)
-            .map((note) => sentenceIn(note, unit))
-            .map((note) => (
-              <p key={note} className={clsx(kit.say, kit.wait, kit.above8, kit.plain)}>
-                {note}
-              </p>
-            ))}
-          {plan.lettering.length > 0 && (
-            <p className={clsx(kit.note, kit.madder, kit.above6)}>
-              {plan.lettering.length} part{plan.lettering.length === 1 ? ' is' : 's are'} lettering: on the block it
-              reads backwards.
-            </p>
-          )}
-          {progress.bench.cutPictures.length > 0 && (
-            <button type="button" className={clsx(kit.link, kit.note)} onClick={() => setReplaying(true)}>
-              the block, cut by cut
-            </button>
-          )}
-        </section>
+        <CutFacts cutCm2={cutCm2} run={run} setReplaying={setReplaying} />
         {draft && <SlipMarking regions={regions} stageId={stage.id} draft={draft} onDraft={setDraft} />}
         <SlipList onShow={setShownSlip} />
         {!draft && (
-          <section className={css.listed}>
-            <h2>
-              {islands
-                ? `${doneCount} of ${islands.length} part${islands.length === 1 ? '' : 's'} done`
-                : 'looking for the parts …'}
-            </h2>
-            <div className={clsx(css.list, kit.scrolls, kit.above6)}>
-              {islands?.slice(0, LISTED).map((island, i) => (
-                <button
-                  key={island.key}
-                  type="button"
-                  className={clsx(kit.tone, css.island)}
-                  data-testid="part"
-                  aria-pressed={i === chosen}
-                  onFocus={() => setChosen(i)}
-                  onClick={() => {
-                    setChosen(i);
-                    void tick(island.key);
-                  }}
-                >
-                  <span aria-hidden className={kit.readable}>
-                    {ticked?.has(island.key) ? '☑' : '☐'}
-                  </span>
-                  <span className={clsx(ticked?.has(island.key) && kit.quiet)}>
-                    at {formatLength(island.xMm, unit, 0)}, {formatLength(island.yMm, unit, 0)}
-                    {ticked?.has(island.key) && <span className={kit.visuallyHidden}> done</span>}
-                  </span>
-                  <span className={kit.num}>
-                    {island.areaMm2 >= 100
-                      ? `${(island.areaMm2 / 100).toFixed(1)} cm²`
-                      : `${island.areaMm2.toFixed(1)} mm²`}
-                  </span>
-                </button>
-              ))}
-            </div>
-            {islands && islands.length > LISTED && (
-              <p className={kit.note}>and {islands.length - LISTED} smaller; click them on the map</p>
-            )}
-          </section>
+          <PartList
+            islands={islands}
+            doneCount={doneCount}
+            chosen={chosen}
+            setChosen={setChosen}
+            tick={tick}
+            ticked={ticked}
+          />
         )}
         <section className={kit.toFoot}>
           {notYet && !allCut && (
@@ -329,61 +272,264 @@ export function CutView() {
         <Cautions place="cut" />
       </aside>
       <Replay open={replaying} onClose={() => setReplaying(false)} />
-      <Dialog open={asking} onClose={() => setAsking(false)} maxWidth="xs" fullWidth>
-        <DialogTitle>Is the cut for run {index + 1} done?</DialogTitle>
-        <DialogContent>
-          <p>This passes a gate. From here on it is final that</p>
-          <ul className={clsx(kit.around8, css.checks)}>
-            <li>
-              {index === 0
-                ? 'the bare paper is off the block, and the shapes of the picture are closed'
-                : `${cutName} is off the block and can never be printed again`}
-            </li>
-            {index > 0 && <li>the sheets that came through run {index} are all there will ever be</li>}
-            <li>no undo leads back before this moment</li>
-          </ul>
-          {islands && doneCount > 0 && doneCount < islands.length && (
-            <p className={clsx(kit.say, kit.wait)}>{islands.length - doneCount} parts are not ticked off yet.</p>
-          )}
-          <label className={clsx(kit.note, kit.stack, kit.gap4, kit.above12)}>
-            How many minutes did it take? (as you like; later times are reckoned by it)
-            <input
-              className={kit.plainSelect}
-              inputMode="numeric"
-              value={minutes}
-              onChange={(e) => setMinutes(e.target.value.replace(/[^\d]/g, '').slice(0, 5))}
-              aria-label="Minutes of cutting"
-            />
-          </label>
-        </DialogContent>
-        <DialogActions>
-          <Button onClick={() => setAsking(false)}>Not yet</Button>
-          <Button
-            variant="contained"
-            color="error"
-            onClick={async () => {
-              setAsking(false);
-              const took = Number(minutes);
-              const figures =
-                took > 0
-                  ? await sheetWorker.ask('measureStage', { standing: labels.standing, cutNow: labels.cutNow })
-                  : undefined;
-              const saidHours = figures?.ok
-                ? cuttingHours(figures.value.outlineM, cutCm2, materialById(blockOfRun(plan, run).block.materialId))
+      <GateDialog
+        asking={asking}
+        setAsking={setAsking}
+        index={index}
+        cutName={cutName}
+        islands={islands}
+        doneCount={doneCount}
+        minutes={minutes}
+        setMinutes={setMinutes}
+        labels={labels}
+        cutCm2={cutCm2}
+        run={run}
+        stage={stage}
+      />
+    </div>
+  );
+}
+
+interface CutMarksProps {
+  readonly shownSlip: Slip | undefined;
+  readonly draft: SlipDraft | undefined;
+  readonly draftOutlines: readonly (readonly number[])[];
+  readonly regions: Regions;
+  readonly mm: number;
+  readonly picked: CutIsland | undefined;
+  readonly allCut: boolean;
+}
+
+function CutMarks({ shownSlip, draft, draftOutlines, regions, mm, picked, allCut }: CutMarksProps) {
+  const { progress } = usePrintDesk();
+  return (
+    <>
+      {openSlips(progress.bench.slips).map((slip) => (
+        <path
+          key={slip.slipId}
+          className={clsx(kit.slipArea, shownSlip?.slipId === slip.slipId && kit.on)}
+          d={pathOfMm(slip.place.outlinesMm)}
+          fillRule="evenodd"
+        />
+      ))}
+      {draft && (
+        <path
+          className={clsx(kit.slipArea, kit.on)}
+          d={pathOfMm([...draft.outlinesMm, ...draftOutlines])}
+          fillRule="evenodd"
+        />
+      )}
+      {draft ? <RegionOverlay regions={regions} mm={mm} /> : <IslandOverlay mm={mm} />}
+      {picked && !allCut && !draft && <circle className={kit.placeMark} cx={picked.xMm} cy={picked.yMm} r={13 * mm} />}
+    </>
+  );
+}
+
+interface GateDialogProps {
+  readonly asking: boolean;
+  readonly setAsking: Dispatch<SetStateAction<boolean>>;
+  readonly index: number;
+  readonly cutName: string;
+  readonly islands: readonly CutIsland[] | undefined;
+  readonly doneCount: number;
+  readonly minutes: string;
+  readonly setMinutes: Dispatch<SetStateAction<string>>;
+  readonly labels: LabelState;
+  readonly cutCm2: number;
+  readonly run: Run;
+  readonly stage: Stage;
+}
+
+function GateDialog({
+  asking,
+  setAsking,
+  index,
+  cutName,
+  islands,
+  doneCount,
+  minutes,
+  setMinutes,
+  labels,
+  cutCm2,
+  run,
+  stage,
+}: GateDialogProps) {
+  const {
+    sheetWorker,
+    state: { plan },
+    log,
+    tell,
+  } = usePrintDesk();
+  return (
+    <Dialog open={asking} onClose={() => setAsking(false)} maxWidth="xs" fullWidth>
+      <DialogTitle>Is the cut for run {index + 1} done?</DialogTitle>
+      <GateFacts
+        index={index}
+        cutName={cutName}
+        islands={islands}
+        doneCount={doneCount}
+        minutes={minutes}
+        setMinutes={setMinutes}
+      />
+      <DialogActions>
+        <Button onClick={() => setAsking(false)}>Not yet</Button>
+        <Button
+          variant="contained"
+          color="error"
+          onClick={async () => {
+            setAsking(false);
+            const took = Number(minutes);
+            const figures =
+              took > 0
+                ? await sheetWorker.ask('measureStage', { standing: labels.standing, cutNow: labels.cutNow })
                 : undefined;
-              setMinutes('');
-              const answer = await log({
-                kind: 'stage-cut',
-                stageId: stage.id,
-                ...(took > 0 ? { minutes: took, saidHours } : {}),
-              });
-              if (!answer.ok) tell(answer.message);
+            const saidHours = figures?.ok
+              ? cuttingHours(figures.value.outlineM, cutCm2, materialById(blockOfRun(plan, run).block.materialId))
+              : undefined;
+            setMinutes('');
+            const answer = await log({
+              kind: 'stage-cut',
+              stageId: stage.id,
+              ...(took > 0 ? { minutes: took, saidHours } : {}),
+            });
+            if (!answer.ok) tell(answer.message);
+          }}
+        >
+          Yes, it is cut
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+interface GateFactsProps {
+  readonly index: number;
+  readonly cutName: string;
+  readonly islands: readonly CutIsland[] | undefined;
+  readonly doneCount: number;
+  readonly minutes: string;
+  readonly setMinutes: Dispatch<SetStateAction<string>>;
+}
+
+function GateFacts({ index, cutName, islands, doneCount, minutes, setMinutes }: GateFactsProps) {
+  return (
+    <DialogContent>
+      <p>This passes a gate. From here on it is final that</p>
+      <ul className={clsx(kit.around8, css.checks)}>
+        <li>
+          {index === 0
+            ? 'the bare paper is off the block, and the shapes of the picture are closed'
+            : `${cutName} is off the block and can never be printed again`}
+        </li>
+        {index > 0 && <li>the sheets that came through run {index} are all there will ever be</li>}
+        <li>no undo leads back before this moment</li>
+      </ul>
+      {islands && doneCount > 0 && doneCount < islands.length && (
+        <p className={clsx(kit.say, kit.wait)}>{islands.length - doneCount} parts are not ticked off yet.</p>
+      )}
+      <label className={clsx(kit.note, kit.stack, kit.gap4, kit.above12)}>
+        How many minutes did it take? (as you like; later times are reckoned by it)
+        <input
+          className={kit.plainSelect}
+          inputMode="numeric"
+          value={minutes}
+          onChange={(e) => setMinutes(e.target.value.replace(/[^\d]/g, '').slice(0, 5))}
+          aria-label="Minutes of cutting"
+        />
+      </label>
+    </DialogContent>
+  );
+}
+
+interface PartListProps {
+  readonly islands: readonly CutIsland[] | undefined;
+  readonly doneCount: number;
+  readonly chosen: number;
+  readonly setChosen: Dispatch<SetStateAction<number>>;
+  readonly tick: (island: number) => Promise<void>;
+  readonly ticked: ReadonlySet<number> | undefined;
+}
+
+function PartList({ islands, doneCount, chosen, setChosen, tick, ticked }: PartListProps) {
+  const { unit } = usePrintDesk();
+  return (
+    <section className={css.listed}>
+      <h2>
+        {islands
+          ? `${doneCount} of ${islands.length} part${islands.length === 1 ? '' : 's'} done`
+          : 'looking for the parts …'}
+      </h2>
+      <div className={clsx(css.list, kit.scrolls, kit.above6)}>
+        {islands?.slice(0, LISTED).map((island, i) => (
+          <button
+            key={island.key}
+            type="button"
+            className={clsx(kit.tone, css.island)}
+            data-testid="part"
+            aria-pressed={i === chosen}
+            onFocus={() => setChosen(i)}
+            onClick={() => {
+              setChosen(i);
+              void tick(island.key);
             }}
           >
-            Yes, it is cut
-          </Button>
-        </DialogActions>
-      </Dialog>
-    </div>
+            <span aria-hidden className={kit.readable}>
+              {ticked?.has(island.key) ? '☑' : '☐'}
+            </span>
+            <span className={clsx(ticked?.has(island.key) && kit.quiet)}>
+              at {formatLength(island.xMm, unit, 0)}, {formatLength(island.yMm, unit, 0)}
+              {ticked?.has(island.key) && <span className={kit.visuallyHidden}> done</span>}
+            </span>
+            <span className={kit.num}>
+              {island.areaMm2 >= 100 ? `${(island.areaMm2 / 100).toFixed(1)} cm²` : `${island.areaMm2.toFixed(1)} mm²`}
+            </span>
+          </button>
+        ))}
+      </div>
+      {islands && islands.length > LISTED && (
+        <p className={kit.note}>and {islands.length - LISTED} smaller; click them on the map</p>
+      )}
+    </section>
+  );
+}
+
+interface CutFactsProps {
+  readonly cutCm2: number;
+  readonly run: Run;
+  readonly setReplaying: Dispatch<SetStateAction<boolean>>;
+}
+
+function CutFacts({ cutCm2, run, setReplaying }: CutFactsProps) {
+  const {
+    state: { plan },
+    unit,
+    progress,
+  } = usePrintDesk();
+  return (
+    <section>
+      <h2>{cutCm2.toFixed(cutCm2 < 10 ? 1 : 0)} cm² to cut</h2>
+      <p className={kit.note}>
+        <span className={clsx(kit.swatch, kit.cutNow)} aria-hidden /> hatched is cut now; nothing else. Outlines first
+        with a narrow tool, then clear the open parts along the shape.
+      </p>
+      {cutLineNotes(plan, run)
+        .map((note) => sentenceIn(note, unit))
+        .map((note) => (
+          <p key={note} className={clsx(kit.say, kit.wait, kit.above8, kit.plain)}>
+            {note}
+          </p>
+        ))}
+      {plan.lettering.length > 0 && (
+        <p className={clsx(kit.note, kit.madder, kit.above6)}>
+          {plan.lettering.length} part{plan.lettering.length === 1 ? ' is' : 's are'} lettering: on the block it reads
+          backwards.
+        </p>
+      )}
+      {progress.bench.cutPictures.length > 0 && (
+        <button type="button" className={clsx(kit.link, kit.note)} onClick={() => setReplaying(true)}>
+          the block, cut by cut
+        </button>
+      )}
+    </section>
   );
 }

@@ -7,11 +7,11 @@ import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState, type Dispatch, type SetStateAction } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
 import { registrationWay } from '@/core/registration';
-import { FAULTS, forecastEdition, isTestSheet, type Fault } from '@/core/sheets';
-import { beliefOf, inkNamesOf, inkNeedOfRun, inkOfRun, maskNotes, stageOfRun } from '@/records';
+import { FAULTS, forecastEdition, isTestSheet, type Fault, type Pull, type RunTally } from '@/core/sheets';
+import { beliefOf, inkNamesOf, inkNeedOfRun, inkOfRun, maskNotes, stageOfRun, type Run, type Ink } from '@/records';
 import { Cautions } from '../kit/Cautions';
 import { wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
@@ -25,6 +25,8 @@ import { kit } from '@/ui/kit/styles';
 import benchCss from './bench.module.css';
 import css from './PullView.module.css';
 import { NothingToShow } from '@/ui/kit/NothingYet';
+import type { RunProgress } from '@/records/closed';
+import type { Forecast } from '@/core/sheets/forecast';
 
 const ForecastChart = dynamic(() => import('@/ui/kit/ForecastChart').then((m) => m.ForecastChart), {
   ssr: false,
@@ -35,7 +37,7 @@ const FAULT_KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', 'a', 'b', 
 /** Pull: one run, one sheet after the other; every pull is on disk before it is shown as counted. */
 export function PullView() {
   const desk = usePrintDesk();
-  const { state, progress, looks, coverage, log, tell, urls } = desk;
+  const { state, progress, looks, log, tell, urls } = desk;
   const { plan } = state;
   const index = progress.currentRun;
   const run = plan.runs[index];
@@ -170,107 +172,27 @@ export function PullView() {
       <div className={css.act}>
         <BenchTabs view="pull" />
       </div>
-      <div className={css.before}>
-        <h1>
-          Run {index + 1}, {inkNamesOf(plan, run)}
-        </h1>
-        <p className={kit.note}>
-          {cutWords(desk)} · {registrationWay(plan.way.registration).name.toLowerCase()} · {plan.way.printing}
-        </p>
-        <div className={clsx(kit.above12, kit.below6)}>
-          {coverage && look ? (
-            <Thumb coverage={coverage} fills={look} label={`The sheet should look like this after run ${index + 1}`} />
-          ) : (
-            <div className={css.lookRoom} />
-          )}
-        </div>
-        <p className={kit.note}>the sheet should look like this when you peel</p>
-        {maskNotes(plan, run).map((note) => (
-          <p key={note} className={clsx(kit.say, kit.wait, kit.readable, kit.around8)}>
-            {note}
-          </p>
-        ))}
-        <Figures />
-        <div className={kit.above14}>
-          <Cautions place="pull" />
-        </div>
-      </div>
+      <Before index={index} run={run} look={look} />
       <div className={css.now}>
         {ready && next ? (
-          <>
-            <div className={css.nextSheet}>
-              <span className={benchCss.bigNumber} data-testid="next-sheet">
-                {next}
-              </span>
-              <div className={css.runState}>
-                <h2>{isTestSheet(next) ? 'test sheet' : 'next sheet'}</h2>
-                <p className={css.whichRun}>
-                  run {index + 1}, {inkNamesOf(plan, run)}
-                </p>
-                <p className={kit.num}>
-                  {inRun} of {mine.sheetsInRun} pulled in this run
-                </p>
-                <p className={kit.num}>
-                  {kept.filter((p) => p.faults.length === 0).length} good ·{' '}
-                  {kept.filter((p) => p.faults.length > 0).length} usable with fault · {inRun - kept.length} set aside
-                </p>
-              </div>
-            </div>
-            <button
-              type="button"
-              className={clsx(benchCss.goodPull, kit.pressIn, faults.length && benchCss.faulty)}
-              onClick={() => void pull(false)}
-              disabled={busy}
-            >
-              {faults.length ? 'Usable with fault' : 'Good pull'}{' '}
-              <small>{faults.length ? faults.join(', ') : 'space, or the pedal'}</small>
-            </button>
-            <div className={benchCss.keys} role="group" aria-label="Faults of this pull">
-              {FAULTS.map((fault, i) => (
-                <button
-                  key={fault}
-                  type="button"
-                  className={clsx(benchCss.key, kit.pressIn)}
-                  aria-pressed={faults.includes(fault)}
-                  onClick={() => toggle(fault)}
-                >
-                  {fault}
-                  <small>{FAULT_KEYS[i].toUpperCase()}</small>
-                </button>
-              ))}
-            </div>
-            <div className={benchCss.acts}>
-              <button
-                type="button"
-                className={clsx(benchCss.key, benchCss.danger, kit.pressIn)}
-                onClick={() => void pull(true)}
-                disabled={busy}
-              >
-                set sheet aside<small>X</small>
-              </button>
-              <button type="button" className={clsx(benchCss.key, kit.pressIn)} onClick={() => setNoteOpen(true)}>
-                {note ? 'note: written' : 'note'}
-                <small>N</small>
-              </button>
-              <button
-                type="button"
-                className={clsx(benchCss.key, kit.pressIn)}
-                onClick={() => void takeBack()}
-                disabled={!last || busy}
-              >
-                {last ? `take back ${last.sheet}` : 'take back'}
-                <small>Z</small>
-              </button>
-              <button
-                type="button"
-                className={clsx(benchCss.key, kit.pressIn)}
-                onClick={() => setFinishing(true)}
-                disabled={tally.pulled.length === 0}
-              >
-                end the run
-              </button>
-            </div>
-          </>
+          <NextPull
+            next={next}
+            index={index}
+            run={run}
+            inRun={inRun}
+            mine={mine}
+            kept={kept}
+            faults={faults}
+            pull={pull}
+            busy={busy}
+            toggle={toggle}
+            setNoteOpen={setNoteOpen}
+            note={note}
+            takeBack={takeBack}
+            last={last}
+            setFinishing={setFinishing}
+            tally={tally}
+          />
         ) : (
           <BeforePulling />
         )}
@@ -280,69 +202,324 @@ export function PullView() {
             : ''}
         </p>
       </div>
-      <div className={css.after}>
-        <h1>Edition of {plan.sheets.edition}</h1>
-        {forecast && (
-          <>
-            <p className={clsx(kit.above6, kit.below4, kit.lead)}>
-              You will have about <strong className={kit.num}>{Math.round(forecast.expected)}</strong> good prints.
-            </p>
-            <p>
-              Chance of {wanted} or more{plan.sheets.proofsToKeep ? ', proofs included' : ''}:{' '}
-              <strong className={clsx(kit.press, kit.num)} data-testid="chance">
-                {percent(forecast.chance)}
-              </strong>
-              . {loseWords(forecast.mayStillLose)}
-            </p>
-            <ForecastChart curve={forecast.curve} wanted={wanted} />
-            <p className={kit.note}>good prints at the end, and how likely each count is</p>
-          </>
-        )}
-        {progress.bench.started && <SheetGrid runIndex={index} colour={hexFromLabD50(ink.solidLabD50)} />}
-      </div>
-      <Dialog open={noteOpen} onClose={() => setNoteOpen(false)} maxWidth="xs" fullWidth>
-        <DialogTitle>Note to sheet {next}</DialogTitle>
-        <DialogContent>
-          <TextField
-            autoFocus
-            fullWidth
-            multiline
-            minRows={3}
-            value={note}
-            onChange={(e) => setNote(e.target.value.slice(0, 1000))}
-            label="Note"
-            className={kit.above8}
-          />
-        </DialogContent>
-        <DialogActions>
-          <Button variant="contained" color="primary" onClick={() => setNoteOpen(false)}>
-            Keep it with the next pull
-          </Button>
-        </DialogActions>
-      </Dialog>
-      <Dialog open={finishing} onClose={() => setFinishing(false)} maxWidth="xs" fullWidth>
-        <DialogTitle>End run {index + 1} here?</DialogTitle>
-        <DialogContent>
-          <p>
-            {tally.waiting.length} sheet{tally.waiting.length === 1 ? ' has' : 's have'} not been pulled in this run.
-            Without this film they leave the edition.
+      <After forecast={forecast} wanted={wanted} index={index} ink={ink} />
+      <NoteDialog noteOpen={noteOpen} setNoteOpen={setNoteOpen} next={next} note={note} setNote={setNote} />
+      <FinishDialog finishing={finishing} setFinishing={setFinishing} index={index} tally={tally} run={run} />
+    </div>
+  );
+}
+
+interface FinishDialogProps {
+  readonly finishing: boolean;
+  readonly setFinishing: Dispatch<SetStateAction<boolean>>;
+  readonly index: number;
+  readonly tally: RunTally;
+  readonly run: Run;
+}
+
+function FinishDialog({ finishing, setFinishing, index, tally, run }: FinishDialogProps) {
+  const { log, tell } = usePrintDesk();
+  return (
+    <Dialog open={finishing} onClose={() => setFinishing(false)} maxWidth="xs" fullWidth>
+      <DialogTitle>End run {index + 1} here?</DialogTitle>
+      <DialogContent>
+        <p>
+          {tally.waiting.length} sheet{tally.waiting.length === 1 ? ' has' : 's have'} not been pulled in this run.
+          Without this film they leave the edition.
+        </p>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={() => setFinishing(false)}>Print on</Button>
+        <Button
+          variant="contained"
+          color="error"
+          onClick={async () => {
+            setFinishing(false);
+            const answer = await log({ kind: 'run-finished', runId: run.id });
+            if (!answer.ok) tell(answer.message);
+          }}
+        >
+          End the run
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+interface NoteDialogProps {
+  readonly noteOpen: boolean;
+  readonly setNoteOpen: Dispatch<SetStateAction<boolean>>;
+  readonly next: string;
+  readonly note: string;
+  readonly setNote: Dispatch<SetStateAction<string>>;
+}
+
+function NoteDialog({ noteOpen, setNoteOpen, next, note, setNote }: NoteDialogProps) {
+  return (
+    <Dialog open={noteOpen} onClose={() => setNoteOpen(false)} maxWidth="xs" fullWidth>
+      <DialogTitle>Note to sheet {next}</DialogTitle>
+      <DialogContent>
+        <TextField
+          autoFocus
+          fullWidth
+          multiline
+          minRows={3}
+          value={note}
+          onChange={(e) => setNote(e.target.value.slice(0, 1000))}
+          label="Note"
+          className={kit.above8}
+        />
+      </DialogContent>
+      <DialogActions>
+        <Button variant="contained" color="primary" onClick={() => setNoteOpen(false)}>
+          Keep it with the next pull
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+interface AfterProps {
+  readonly forecast: Forecast | undefined;
+  readonly wanted: number;
+  readonly index: number;
+  readonly ink: Ink;
+}
+
+function After({ forecast, wanted, index, ink }: AfterProps) {
+  const {
+    state: { plan },
+    progress,
+  } = usePrintDesk();
+  return (
+    <div className={css.after}>
+      <h1>Edition of {plan.sheets.edition}</h1>
+      {forecast && (
+        <>
+          <p className={clsx(kit.above6, kit.below4, kit.lead)}>
+            You will have about <strong className={kit.num}>{Math.round(forecast.expected)}</strong> good prints.
           </p>
-        </DialogContent>
-        <DialogActions>
-          <Button onClick={() => setFinishing(false)}>Print on</Button>
-          <Button
-            variant="contained"
-            color="error"
-            onClick={async () => {
-              setFinishing(false);
-              const answer = await log({ kind: 'run-finished', runId: run.id });
-              if (!answer.ok) tell(answer.message);
-            }}
+          <p>
+            Chance of {wanted} or more{plan.sheets.proofsToKeep ? ', proofs included' : ''}:{' '}
+            <strong className={clsx(kit.press, kit.num)} data-testid="chance">
+              {percent(forecast.chance)}
+            </strong>
+            . {loseWords(forecast.mayStillLose)}
+          </p>
+          <ForecastChart curve={forecast.curve} wanted={wanted} />
+          <p className={kit.note}>good prints at the end, and how likely each count is</p>
+        </>
+      )}
+      {progress.bench.started && <SheetGrid runIndex={index} colour={hexFromLabD50(ink.solidLabD50)} />}
+    </div>
+  );
+}
+
+interface NextPullProps {
+  readonly next: string;
+  readonly index: number;
+  readonly run: Run;
+  readonly inRun: number;
+  readonly mine: RunProgress;
+  readonly kept: Pull[];
+  readonly faults: readonly (
+    | 'misfit'
+    | 'weak'
+    | 'patchy'
+    | 'too heavy'
+    | 'ghost'
+    | 'chatter'
+    | 'filled'
+    | 'smudge'
+    | 'mark'
+    | 'crease'
+    | 'tear'
+    | 'wrong colour'
+    | 'other'
+  )[];
+  readonly pull: (setAside: boolean) => Promise<void>;
+  readonly busy: boolean;
+  readonly toggle: (fault: Fault) => void;
+  readonly setNoteOpen: Dispatch<SetStateAction<boolean>>;
+  readonly note: string;
+  readonly takeBack: () => Promise<void>;
+  readonly last: Pull | undefined;
+  readonly setFinishing: Dispatch<SetStateAction<boolean>>;
+  readonly tally: RunTally;
+}
+
+function NextPull({
+  next,
+  index,
+  run,
+  inRun,
+  mine,
+  kept,
+  faults,
+  pull,
+  busy,
+  toggle,
+  setNoteOpen,
+  note,
+  takeBack,
+  last,
+  setFinishing,
+  tally,
+}: NextPullProps) {
+  const {} = usePrintDesk();
+  return (
+    <>
+      <NextSheet next={next} index={index} run={run} inRun={inRun} mine={mine} kept={kept} />
+      <button
+        type="button"
+        className={clsx(benchCss.goodPull, kit.pressIn, faults.length && benchCss.faulty)}
+        onClick={() => void pull(false)}
+        disabled={busy}
+      >
+        {faults.length ? 'Usable with fault' : 'Good pull'}{' '}
+        <small>{faults.length ? faults.join(', ') : 'space, or the pedal'}</small>
+      </button>
+      <div className={benchCss.keys} role="group" aria-label="Faults of this pull">
+        {FAULTS.map((fault, i) => (
+          <button
+            key={fault}
+            type="button"
+            className={clsx(benchCss.key, kit.pressIn)}
+            aria-pressed={faults.includes(fault)}
+            onClick={() => toggle(fault)}
           >
-            End the run
-          </Button>
-        </DialogActions>
-      </Dialog>
+            {fault}
+            <small>{FAULT_KEYS[i].toUpperCase()}</small>
+          </button>
+        ))}
+      </div>
+      <PullActs
+        pull={pull}
+        busy={busy}
+        setNoteOpen={setNoteOpen}
+        note={note}
+        takeBack={takeBack}
+        last={last}
+        setFinishing={setFinishing}
+        tally={tally}
+      />
+    </>
+  );
+}
+
+interface PullActsProps {
+  readonly pull: (setAside: boolean) => Promise<void>;
+  readonly busy: boolean;
+  readonly setNoteOpen: Dispatch<SetStateAction<boolean>>;
+  readonly note: string;
+  readonly takeBack: () => Promise<void>;
+  readonly last: Pull | undefined;
+  readonly setFinishing: Dispatch<SetStateAction<boolean>>;
+  readonly tally: RunTally;
+}
+
+function PullActs({ pull, busy, setNoteOpen, note, takeBack, last, setFinishing, tally }: PullActsProps) {
+  return (
+    <div className={benchCss.acts}>
+      <button
+        type="button"
+        className={clsx(benchCss.key, benchCss.danger, kit.pressIn)}
+        onClick={() => void pull(true)}
+        disabled={busy}
+      >
+        set sheet aside<small>X</small>
+      </button>
+      <button type="button" className={clsx(benchCss.key, kit.pressIn)} onClick={() => setNoteOpen(true)}>
+        {note ? 'note: written' : 'note'}
+        <small>N</small>
+      </button>
+      <button
+        type="button"
+        className={clsx(benchCss.key, kit.pressIn)}
+        onClick={() => void takeBack()}
+        disabled={!last || busy}
+      >
+        {last ? `take back ${last.sheet}` : 'take back'}
+        <small>Z</small>
+      </button>
+      <button
+        type="button"
+        className={clsx(benchCss.key, kit.pressIn)}
+        onClick={() => setFinishing(true)}
+        disabled={tally.pulled.length === 0}
+      >
+        end the run
+      </button>
+    </div>
+  );
+}
+
+interface NextSheetProps {
+  readonly next: string;
+  readonly index: number;
+  readonly run: Run;
+  readonly inRun: number;
+  readonly mine: RunProgress;
+  readonly kept: Pull[];
+}
+
+function NextSheet({ next, index, run, inRun, mine, kept }: NextSheetProps) {
+  const {
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <div className={css.nextSheet}>
+      <span className={benchCss.bigNumber} data-testid="next-sheet">
+        {next}
+      </span>
+      <div className={css.runState}>
+        <h2>{isTestSheet(next) ? 'test sheet' : 'next sheet'}</h2>
+        <p className={css.whichRun}>
+          run {index + 1}, {inkNamesOf(plan, run)}
+        </p>
+        <p className={kit.num}>
+          {inRun} of {mine.sheetsInRun} pulled in this run
+        </p>
+        <p className={kit.num}>
+          {kept.filter((p) => p.faults.length === 0).length} good · {kept.filter((p) => p.faults.length > 0).length}{' '}
+          usable with fault · {inRun - kept.length} set aside
+        </p>
+      </div>
+    </div>
+  );
+}
+
+function Before({ index, run, look }: { index: number; run: Run; look: number[] | undefined }) {
+  const desk = usePrintDesk();
+  const {
+    state: { plan },
+    coverage,
+  } = desk;
+  return (
+    <div className={css.before}>
+      <h1>
+        Run {index + 1}, {inkNamesOf(plan, run)}
+      </h1>
+      <p className={kit.note}>
+        {cutWords(desk)} · {registrationWay(plan.way.registration).name.toLowerCase()} · {plan.way.printing}
+      </p>
+      <div className={clsx(kit.above12, kit.below6)}>
+        {coverage && look ? (
+          <Thumb coverage={coverage} fills={look} label={`The sheet should look like this after run ${index + 1}`} />
+        ) : (
+          <div className={css.lookRoom} />
+        )}
+      </div>
+      <p className={kit.note}>the sheet should look like this when you peel</p>
+      {maskNotes(plan, run).map((note) => (
+        <p key={note} className={clsx(kit.say, kit.wait, kit.readable, kit.around8)}>
+          {note}
+        </p>
+      ))}
+      <Figures />
+      <div className={kit.above14}>
+        <Cautions place="pull" />
+      </div>
     </div>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 import Button from '@mui/material/Button';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { deltaE2000, type Lab } from '@/core/colour';
 import { inlayFor } from '@/core/cutting';
 import { formatLength, formatSize, type Outcome } from '@/core/units';
@@ -138,22 +138,17 @@ function useMarkSlip(
   return mark;
 }
 
+interface SlipPlaceProps {
+  readonly line: DrawnLine | undefined;
+  readonly onDraft: (draft: SlipDraft | undefined) => void;
+  readonly draft: SlipDraft;
+  readonly mmPerPx: number;
+  readonly regions: Regions;
+  readonly count: number;
+}
+
 /** How the place of a slip is shown: parts chosen, or a line drawn round it. */
-function SlipPlace({
-  line,
-  onDraft,
-  draft,
-  mmPerPx,
-  regions,
-  count,
-}: {
-  line: DrawnLine | undefined;
-  onDraft: (draft: SlipDraft | undefined) => void;
-  draft: SlipDraft;
-  mmPerPx: number;
-  regions: Regions;
-  count: number;
-}) {
+function SlipPlace({ line, onDraft, draft, mmPerPx, regions, count }: SlipPlaceProps) {
   return (
     <div className={clsx(kit.row, kit.gap6)}>
       {line?.use === 'lasso' ? (
@@ -211,20 +206,7 @@ function OneSlip({ slip, number, onShow }: { slip: Slip; number: number; onShow:
   const colours = plan.flat!.colours;
   const areaMm2 = plan.picture!.widthMm * plan.picture!.heightMm;
   const effect = useSlipEffect(slip, colours);
-  const box = useMemo(() => {
-    const all = slip.place.outlinesMm.flatMap((ring) => ring);
-    const xs = all.filter((_, i) => i % 2 === 0),
-      ys = all.filter((_, i) => i % 2 === 1);
-    return xs.reduce(
-      (b, x) => ({ ...b, x0: Math.min(b.x0, x), x1: Math.max(b.x1, x) }),
-      ys.reduce((b, y) => ({ ...b, y0: Math.min(b.y0, y), y1: Math.max(b.y1, y) }), {
-        x0: Infinity,
-        y0: Infinity,
-        x1: 0,
-        y1: 0,
-      }),
-    );
-  }, [slip.place]);
+  const box = useSlipBox(slip);
   const inlay = inlayFor(box, plan.picture!.widthMm, plan.picture!.heightMm);
   const runBefore = plan.runs.findIndex((run) => stageOfRun(plan, run)?.id === slip.stageId) + 1;
   const belongs = effect ? coloursAfterSlip(plan, slip, effect.ids) : undefined;
@@ -245,19 +227,7 @@ function OneSlip({ slip, number, onShow }: { slip: Slip; number: number; onShow:
   const fills = useMemo(() => looks?.looks[plan.runs.length].map(wordOfLab), [looks, plan.runs.length]);
   return (
     <section className={clsx(kit.say, kit.bad)} aria-label={`Slip ${number}`}>
-      <div className={clsx(kit.row, kit.between)}>
-        <h2>Slip {number}</h2>
-        <button
-          type="button"
-          className={clsx(kit.link, kit.note)}
-          onClick={() => {
-            setOpen(!open);
-            onShow(open ? undefined : slip);
-          }}
-        >
-          {open ? 'close' : 'open'}
-        </button>
-      </div>
+      <SlipHead number={number} setOpen={setOpen} open={open} onShow={onShow} slip={slip} />
       <p className={kit.note}>
         cut away for run {runBefore}, at {formatLength((box.x0 + box.x1) / 2, unit, 0)},{' '}
         {formatLength((box.y0 + box.y1) / 2, unit, 0)} on the print{slip.note ? ` · ${slip.note}` : ''}
@@ -286,6 +256,50 @@ function OneSlip({ slip, number, onShow }: { slip: Slip; number: number; onShow:
         </p>
       )}
     </section>
+  );
+}
+
+function useSlipBox(slip: Slip) {
+  const box = useMemo(() => {
+    const all = slip.place.outlinesMm.flatMap((ring) => ring);
+    const xs = all.filter((_, i) => i % 2 === 0),
+      ys = all.filter((_, i) => i % 2 === 1);
+    return xs.reduce(
+      (b, x) => ({ ...b, x0: Math.min(b.x0, x), x1: Math.max(b.x1, x) }),
+      ys.reduce((b, y) => ({ ...b, y0: Math.min(b.y0, y), y1: Math.max(b.y1, y) }), {
+        x0: Infinity,
+        y0: Infinity,
+        x1: 0,
+        y1: 0,
+      }),
+    );
+  }, [slip.place]);
+  return box;
+}
+
+interface SlipHeadProps {
+  readonly number: number;
+  readonly setOpen: Dispatch<SetStateAction<boolean>>;
+  readonly open: boolean;
+  readonly onShow: (slip: Slip | undefined) => void;
+  readonly slip: Slip;
+}
+
+function SlipHead({ number, setOpen, open, onShow, slip }: SlipHeadProps) {
+  return (
+    <div className={clsx(kit.row, kit.between)}>
+      <h2>Slip {number}</h2>
+      <button
+        type="button"
+        className={clsx(kit.link, kit.note)}
+        onClick={() => {
+          setOpen(!open);
+          onShow(open ? undefined : slip);
+        }}
+      >
+        {open ? 'close' : 'open'}
+      </button>
+    </div>
   );
 }
 
@@ -326,17 +340,14 @@ function useSlipEffect(slip: Slip, colours: readonly FlatColour[]) {
   return effect;
 }
 
-function ChangePicture({
-  belongs,
-  name,
-  busy,
-  act,
-}: {
-  belongs: Outcome<ReadonlyMap<string, string>> | undefined;
-  name: (id: string) => string;
-  busy: boolean;
-  act: (answer: SlipAnswer) => Promise<void>;
-}) {
+interface ChangePictureProps {
+  readonly belongs: Outcome<ReadonlyMap<string, string>> | undefined;
+  readonly name: (id: string) => string;
+  readonly busy: boolean;
+  readonly act: (answer: SlipAnswer) => Promise<void>;
+}
+
+function ChangePicture({ belongs, name, busy, act }: ChangePictureProps) {
   return (
     <div>
       <h3>Change the picture so that it belongs</h3>
@@ -355,17 +366,14 @@ function ChangePicture({
   );
 }
 
-function PrintSpot({
-  lost,
-  name,
-  busy,
-  act,
-}: {
-  lost: string[];
-  name: (id: string) => string;
-  busy: boolean;
-  act: (answer: SlipAnswer) => Promise<void>;
-}) {
+interface PrintSpotProps {
+  readonly lost: string[];
+  readonly name: (id: string) => string;
+  readonly busy: boolean;
+  readonly act: (answer: SlipAnswer) => Promise<void>;
+}
+
+function PrintSpot({ lost, name, busy, act }: PrintSpotProps) {
   return (
     <div>
       <h3>Print the spot on its own</h3>
@@ -399,16 +407,8 @@ function PatchIt({ inlay, busy, act }: { inlay: Inlay; busy: boolean; act: (answ
   );
 }
 
-function LeaveIt({
-  effect,
-  fills,
-  areaMm2,
-  colours,
-  slip,
-  busy,
-  act,
-}: {
-  effect:
+interface LeaveItProps {
+  readonly effect:
     | {
         rows: { label: number; share: number; deltaE: number; seen: Lab; due: Lab }[];
         share: number;
@@ -416,13 +416,15 @@ function LeaveIt({
         ids: string[];
       }
     | undefined;
-  fills: number[] | undefined;
-  areaMm2: number;
-  colours: readonly FlatColour[];
-  slip: Slip;
-  busy: boolean;
-  act: (answer: SlipAnswer) => Promise<void>;
-}) {
+  readonly fills: number[] | undefined;
+  readonly areaMm2: number;
+  readonly colours: readonly FlatColour[];
+  readonly slip: Slip;
+  readonly busy: boolean;
+  readonly act: (answer: SlipAnswer) => Promise<void>;
+}
+
+function LeaveIt({ effect, fills, areaMm2, colours, slip, busy, act }: LeaveItProps) {
   const { coverage } = usePrintDesk();
   return (
     <div>
@@ -438,15 +440,7 @@ function LeaveIt({
               />
             </div>
           )}
-          <p className={kit.note}>
-            {areaWords(effect.share * areaMm2)} would come out mean ΔE{' '}
-            <strong className={kit.num}>{effect.mean.toFixed(1)}</strong> off the plan:{' '}
-            {effect.rows.slice(0, 3).map((row) => (
-              <span key={row.label} className={kit.oneLine}>
-                <Swatch lab={row.seen} /> for <Swatch lab={row.due} /> {colours[row.label].name}{' '}
-              </span>
-            ))}
-          </p>
+          <EffectWords effect={effect} areaMm2={areaMm2} colours={colours} />
         </>
       ) : (
         <p className={kit.note}>No film that is still to come prints there, so nothing shows.</p>
@@ -457,5 +451,30 @@ function LeaveIt({
         </Button>
       )}
     </div>
+  );
+}
+
+interface EffectWordsProps {
+  readonly effect: {
+    rows: { label: number; share: number; deltaE: number; seen: Lab; due: Lab }[];
+    share: number;
+    mean: number;
+    ids: string[];
+  };
+  readonly areaMm2: number;
+  readonly colours: readonly FlatColour[];
+}
+
+function EffectWords({ effect, areaMm2, colours }: EffectWordsProps) {
+  return (
+    <p className={kit.note}>
+      {areaWords(effect.share * areaMm2)} would come out mean ΔE{' '}
+      <strong className={kit.num}>{effect.mean.toFixed(1)}</strong> off the plan:{' '}
+      {effect.rows.slice(0, 3).map((row) => (
+        <span key={row.label} className={kit.oneLine}>
+          <Swatch lab={row.seen} /> for <Swatch lab={row.due} /> {colours[row.label].name}{' '}
+        </span>
+      ))}
+    </p>
   );
 }

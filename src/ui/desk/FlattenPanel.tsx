@@ -61,20 +61,16 @@ export function FlattenPanel({ flatten, closed }: Props) {
   );
 }
 
+interface WorkingProps {
+  readonly work: Work;
+  readonly flatten: Flatten;
+  readonly plan: Plan;
+  readonly took: number | undefined;
+  readonly settings: FlattenSettings;
+}
+
 /** How far the flattening is, what it came to, or why not. */
-function Working({
-  work,
-  flatten,
-  plan,
-  took,
-  settings,
-}: {
-  work: Work;
-  flatten: Flatten;
-  plan: Plan;
-  took: number | undefined;
-  settings: FlattenSettings;
-}) {
+function Working({ work, flatten, plan, took, settings }: WorkingProps) {
   return (
     <div className={css.working} aria-live="polite">
       {work ? (
@@ -104,23 +100,17 @@ function Working({
   );
 }
 
-function Dial({
-  label,
-  value,
-  min,
-  max,
-  step,
-  shown,
-  onChange,
-}: {
-  label: string;
-  value: number;
-  min: number;
-  max: number;
-  step: number;
-  shown: string;
-  onChange: (value: number) => void;
-}) {
+interface DialProps {
+  readonly label: string;
+  readonly value: number;
+  readonly min: number;
+  readonly max: number;
+  readonly step: number;
+  readonly shown: string;
+  readonly onChange: (value: number) => void;
+}
+
+function Dial({ label, value, min, max, step, shown, onChange }: DialProps) {
   const id = useId();
   return (
     <div className={clsx(kit.gap12, css.setting)}>

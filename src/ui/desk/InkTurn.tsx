@@ -145,21 +145,8 @@ function Turns({ inking, run, closed }: { inking: Inking; run: Run; closed: bool
   );
 }
 
-/** Opacity and film weight, turned while the looks follow. */
-function InkSliders({
-  turn,
-  hides,
-  own,
-  inking,
-  weighted,
-  l,
-  polar,
-  strength,
-  hueDeg,
-  ink,
-  withInk,
-}: {
-  turn: (
+interface InkSlidersProps {
+  readonly turn: (
     label: string,
     value: number,
     min: number,
@@ -168,17 +155,20 @@ function InkSliders({
     shown: string,
     edit: (value: number) => (p: Plan) => Plan,
   ) => JSX.Element;
-  hides: number;
-  own: (part: Partial<Ink>) => (p: Plan) => Plan;
-  inking: Inking;
-  weighted: (filmWeight: number) => (p: Plan) => Plan;
-  l: number;
-  polar: (lightness: number, chroma: number, deg: number) => Lab;
-  strength: number;
-  hueDeg: number;
-  ink: Ink;
-  withInk: (part: Partial<Ink>) => (p: Plan) => Plan;
-}) {
+  readonly hides: number;
+  readonly own: (part: Partial<Ink>) => (p: Plan) => Plan;
+  readonly inking: Inking;
+  readonly weighted: (filmWeight: number) => (p: Plan) => Plan;
+  readonly l: number;
+  readonly polar: (lightness: number, chroma: number, deg: number) => Lab;
+  readonly strength: number;
+  readonly hueDeg: number;
+  readonly ink: Ink;
+  readonly withInk: (part: Partial<Ink>) => (p: Plan) => Plan;
+}
+
+/** Opacity and film weight, turned while the looks follow. */
+function InkSliders({ turn, hides, own, inking, weighted, l, polar, strength, hueDeg, ink, withInk }: InkSlidersProps) {
   return (
     <div className={clsx(kit.turns, kit.above6)}>
       {turn('opacity', hides, 0, 0.98, 0.01, `${Math.round(100 * hides)} %`, (v) =>

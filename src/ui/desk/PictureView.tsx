@@ -1,17 +1,17 @@
 'use client';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
-import { useCallback, useEffect, useMemo, useState, type DragEvent } from 'react';
+import { useCallback, useEffect, useMemo, useState, type DragEvent, type Dispatch, type SetStateAction } from 'react';
 import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
 import { shapesOpen } from '@/records';
 import { usePrintDesk } from '../kit/printContext';
 import { SheetCanvas, type PaintView } from '../kit/SheetCanvas';
 import { FlattenPanel } from './FlattenPanel';
 import { RegionOverlay } from '@/ui/kit/regions/RegionOverlay';
-import { useRegions } from '@/ui/kit/regions/useRegions';
+import { useRegions, type Regions } from '@/ui/kit/regions/useRegions';
 import { SizePanel } from './SizePanel';
 import { TonesPanel } from './TonesPanel';
-import { useFlatten } from './useFlatten';
+import { useFlatten, type Flatten } from './useFlatten';
 import { useKeys } from '../kit/keys';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -180,21 +180,14 @@ export function PictureView() {
   return (
     <div className={kit.work} {...dropProps}>
       <div className={kit.stage}>
-        <div className={clsx(kit.row, kit.between)}>
-          <div className={kit.row}>
-            <h1>Picture</h1>
-            <span className={kit.quiet}>{picture.fileName}</span>
-          </div>
-          <div className={kit.row}>
-            {hasFlat && (
-              <Button onClick={() => setShowing((s) => NEXT[s])}>
-                {showing === 'both' ? 'picture | flat' : showing === 'flat' ? 'flat colours' : 'picture'}{' '}
-                <kbd className={kit.keyHint}>S</kbd>
-              </Button>
-            )}
-            {!closed && <PictureButton take={take} busy={busy} another />}
-          </div>
-        </div>
+        <PictureHead
+          hasFlat={hasFlat}
+          setShowing={setShowing}
+          showing={showing}
+          closed={closed}
+          take={take}
+          busy={busy}
+        />
         {(problem ?? flatten.problem) && (
           <p className={clsx(kit.say, kit.bad)} role="alert">
             {problem ?? flatten.problem}
@@ -215,40 +208,103 @@ export function PictureView() {
           overlay={regions.chosen || line ? (mm) => <RegionOverlay regions={regions} mm={mm} /> : undefined}
         />
       </div>
-      <aside className={kit.side}>
-        {flat ? (
-          <Leaves label="Beside the picture" leaves={LEAVES} leaf={leaf} onLeaf={setLeaf}>
-            {regions.chosen && <RegionPanel regions={regions} />}
-            {leaf === 'islands' ? (
-              <IslandList regions={regions} closed={!shapesOpen(plan, desk.progress)} />
-            ) : (
-              <>
-                <SizePanel closed={closed} />
-                <FlattenPanel flatten={flatten} closed={closed} />
-                <TonesPanel flatten={flatten} closed={closed} chosen={chosenTone} onChoose={setChosenTone} />
-              </>
-            )}
-          </Leaves>
-        ) : (
-          <>
-            <SizePanel closed={closed} />
-            <FlattenPanel flatten={flatten} closed={closed} />
-          </>
-        )}
-      </aside>
+      <PictureSide
+        leaf={leaf}
+        setLeaf={setLeaf}
+        regions={regions}
+        closed={closed}
+        flatten={flatten}
+        chosenTone={chosenTone}
+        setChosenTone={setChosenTone}
+      />
     </div>
   );
 }
 
-function PictureButton({
-  take,
-  busy,
-  another,
-}: {
-  take: (file: File) => Promise<void>;
-  busy: string | undefined;
-  another?: boolean;
-}) {
+interface PictureSideProps {
+  readonly leaf: 'colours' | 'islands';
+  readonly setLeaf: Dispatch<SetStateAction<'colours' | 'islands'>>;
+  readonly regions: Regions;
+  readonly closed: boolean;
+  readonly flatten: Flatten;
+  readonly chosenTone: number | undefined;
+  readonly setChosenTone: Dispatch<SetStateAction<number | undefined>>;
+}
+
+function PictureSide({ leaf, setLeaf, regions, closed, flatten, chosenTone, setChosenTone }: PictureSideProps) {
+  const desk = usePrintDesk();
+  const {
+    state: {
+      plan,
+      plan: { flat },
+    },
+  } = desk;
+  return (
+    <aside className={kit.side}>
+      {flat ? (
+        <Leaves label="Beside the picture" leaves={LEAVES} leaf={leaf} onLeaf={setLeaf}>
+          {regions.chosen && <RegionPanel regions={regions} />}
+          {leaf === 'islands' ? (
+            <IslandList regions={regions} closed={!shapesOpen(plan, desk.progress)} />
+          ) : (
+            <>
+              <SizePanel closed={closed} />
+              <FlattenPanel flatten={flatten} closed={closed} />
+              <TonesPanel flatten={flatten} closed={closed} chosen={chosenTone} onChoose={setChosenTone} />
+            </>
+          )}
+        </Leaves>
+      ) : (
+        <>
+          <SizePanel closed={closed} />
+          <FlattenPanel flatten={flatten} closed={closed} />
+        </>
+      )}
+    </aside>
+  );
+}
+
+interface PictureHeadProps {
+  readonly hasFlat: boolean;
+  readonly setShowing: Dispatch<SetStateAction<Showing>>;
+  readonly showing: Showing;
+  readonly closed: boolean;
+  readonly take: (file: File | undefined) => Promise<void>;
+  readonly busy: string | undefined;
+}
+
+function PictureHead({ hasFlat, setShowing, showing, closed, take, busy }: PictureHeadProps) {
+  const {
+    state: {
+      plan: { picture },
+    },
+  } = usePrintDesk();
+  return (
+    <div className={clsx(kit.row, kit.between)}>
+      <div className={kit.row}>
+        <h1>Picture</h1>
+        <span className={kit.quiet}>{picture!.fileName}</span>
+      </div>
+      <div className={kit.row}>
+        {hasFlat && (
+          <Button onClick={() => setShowing((s) => NEXT[s])}>
+            {showing === 'both' ? 'picture | flat' : showing === 'flat' ? 'flat colours' : 'picture'}{' '}
+            <kbd className={kit.keyHint}>S</kbd>
+          </Button>
+        )}
+        {!closed && <PictureButton take={take} busy={busy} another />}
+      </div>
+    </div>
+  );
+}
+
+interface PictureButtonProps {
+  readonly take: (file: File) => Promise<void>;
+  readonly busy: string | undefined;
+  readonly another?: boolean;
+}
+
+function PictureButton({ take, busy, another }: PictureButtonProps) {
   return (
     <FileButton
       label="Picture file"

@@ -7,6 +7,9 @@ import {
   useSensor,
   useSensors,
   type DragEndEvent,
+  type SensorOptions,
+  type SensorDescriptor,
+  type DraggableAttributes,
 } from '@dnd-kit/core';
 import {
   SortableContext,
@@ -18,7 +21,7 @@ import { CSS, type Transform } from '@dnd-kit/utilities';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { hexFromLabD50, wordForDifference } from '@/core/colour';
 import {
   blockOfRun,
@@ -32,13 +35,14 @@ import {
   sheetsOfPrint,
   withRunOrder,
   type Run,
+  type Plan,
 } from '@/records';
 import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
 import { CoreSample, type SamplePoint } from '../kit/CoreSample';
 import { usePrintDesk } from '../kit/printContext';
 import { LookCanvas } from './LookCanvas';
 import { Thumb } from '../kit/Thumb';
-import { useProposals } from './useProposals';
+import { useProposals, type Search } from './useProposals';
 import { count, openWarnings, wordsForWarning } from './watchWords';
 import { useKeys } from '../kit/keys';
 import clsx from 'clsx';
@@ -46,6 +50,9 @@ import { kit } from '@/ui/kit/styles';
 import css from './RunsView.module.css';
 import { NothingToShow } from '@/ui/kit/NothingYet';
 import { Leaves } from '@/ui/kit/Leaves';
+import type { Coverage } from '@/ui/kit/printContext';
+import type { PrintPart } from '@/core/layers';
+import type { SyntheticListenerMap } from '@dnd-kit/core/dist/hooks/utilities';
 
 // what stands beside the sheet comes after it: the sheet itself is there at once
 const ProposalsPanel = dynamic(() => import('./ProposalsPanel').then((m) => m.ProposalsPanel), { ssr: false });
@@ -120,84 +127,164 @@ export function RunsView() {
           <LookCanvas run={selectedRun} onPoint={setPoint} />
         </div>
       ) : (
-        <DndContext sensors={sensors} autoScroll={false} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-          <SortableContext items={ids} strategy={horizontalListSortingStrategy}>
-            <div
-              className={css.progress}
-              role="region"
-              aria-label="Progress sheet"
-              tabIndex={0}
-              style={{
-                gridTemplateColumns: `3.5rem repeat(${ids.length}, minmax(var(--least), ${Math.round(LARGEST_THUMB_PX * (plan.picture!.widthMm / plan.picture!.heightMm))}px))`,
-              }}
-            >
-              <div className={css.column}>
-                <span />
-                <span className={css.rowname}>look after</span>
-                <span className={css.rowname}>film laid</span>
-                <span className={css.rowname}>
-                  cut before
-                  <br />
-                  <span className={kit.madder}>block, mirrored</span>
-                </span>
-                <span className={css.rowname}>figures</span>
-              </div>
-              {plan.runs.map((run, i) => (
-                <Column
-                  key={run.id}
-                  run={run}
-                  index={i}
-                  sheets={sheets}
-                  onPoint={setPoint}
-                  onMove={(by) => reorder(i, i + by)}
-                  onLarge={() => {
-                    selectRun(i + 1);
-                    setLarge(true);
-                  }}
-                />
-              ))}
-            </div>
-          </SortableContext>
-        </DndContext>
+        <ProgressSheet
+          sensors={sensors}
+          onDragEnd={onDragEnd}
+          ids={ids}
+          sheets={sheets}
+          setPoint={setPoint}
+          reorder={reorder}
+          setLarge={setLarge}
+        />
       )}
-      <aside className={clsx(kit.side, kit.split)}>
-        <div className={kit.upper}>
-          <Leaves label="Beside the runs" leaves={leaves} leaf={leaf} onLeaf={setLeaf}>
-            <section>
-              <p>
-                now: mean ΔE <strong className={kit.num}>{looks.agreement.mean.toFixed(1)}</strong>, worst{' '}
-                <strong className={kit.num}>{looks.agreement.worst.toFixed(1)}</strong> (
-                {wordForDifference(looks.agreement.worst)}) · {count(plan.runs.length, 'run')} ·{' '}
-                {count(Math.max(0, ...looks.stacks.map((stack) => stack.length)), 'film')} deep
-              </p>
-              {overlaps.length > 0 && <p className={kit.note}>Made where films overlap: {overlaps.join(' · ')}</p>}
-              {!inOrder && leaf === 'plans' && (
-                <Button
-                  className={kit.above8}
-                  onClick={() => void change('light to dark', (p) => withRunOrder(p, lightToDark(p, closed)))}
-                >
-                  Order light to dark
-                </Button>
-              )}
-            </section>
-            {leaf === 'plans' && <ProposalsPanel search={search} />}
-            {leaf === 'ink' &&
-              (selectedRun > 0 ? (
-                <InkTurn run={plan.runs[selectedRun - 1]} index={selectedRun - 1} />
-              ) : (
-                <p className={kit.note}>Choose a run to hold its ink and turn it.</p>
-              ))}
-            {leaf === 'watch' && <WatchList />}
-            <p className={kit.note}>
-              Prediction from what is known of each ink: typically 3 to 6 ΔE off, more if inking varies.
-            </p>
-          </Leaves>
-        </div>
-        <div className={kit.lower}>
-          <CoreSample point={point} onPoint={setPoint} />
-        </div>
-      </aside>
+      <RunsSide
+        leaves={leaves}
+        leaf={leaf}
+        setLeaf={setLeaf}
+        overlaps={overlaps}
+        inOrder={inOrder}
+        closed={closed}
+        search={search}
+        point={point}
+        setPoint={setPoint}
+      />
     </div>
+  );
+}
+
+function RunsSide({
+  leaves,
+  leaf,
+  setLeaf,
+  overlaps,
+  inOrder,
+  closed,
+  search,
+  point,
+  setPoint,
+}: {
+  leaves: readonly [
+    readonly ['plans', 'From here on' | 'Other plans'],
+    readonly ['ink', string],
+    readonly ['watch', string],
+  ];
+  leaf: Leaf;
+  setLeaf: Dispatch<SetStateAction<Leaf>>;
+  overlaps: string[];
+  inOrder: boolean;
+  closed: number;
+  search: Search;
+  point: SamplePoint | undefined;
+  setPoint: Dispatch<SetStateAction<SamplePoint | undefined>>;
+}) {
+  const {
+    looks,
+    state: { plan },
+    change,
+    selectedRun,
+  } = usePrintDesk();
+  return (
+    <aside className={clsx(kit.side, kit.split)}>
+      <div className={kit.upper}>
+        <Leaves label="Beside the runs" leaves={leaves} leaf={leaf} onLeaf={setLeaf}>
+          <section>
+            <p>
+              now: mean ΔE <strong className={kit.num}>{looks!.agreement.mean.toFixed(1)}</strong>, worst{' '}
+              <strong className={kit.num}>{looks!.agreement.worst.toFixed(1)}</strong> (
+              {wordForDifference(looks!.agreement.worst)}) · {count(plan.runs.length, 'run')} ·{' '}
+              {count(Math.max(0, ...looks!.stacks.map((stack) => stack.length)), 'film')} deep
+            </p>
+            {overlaps.length > 0 && <p className={kit.note}>Made where films overlap: {overlaps.join(' · ')}</p>}
+            {!inOrder && leaf === 'plans' && (
+              <Button
+                className={kit.above8}
+                onClick={() => void change('light to dark', (p) => withRunOrder(p, lightToDark(p, closed)))}
+              >
+                Order light to dark
+              </Button>
+            )}
+          </section>
+          {leaf === 'plans' && <ProposalsPanel search={search} />}
+          {leaf === 'ink' &&
+            (selectedRun > 0 ? (
+              <InkTurn run={plan.runs[selectedRun - 1]} index={selectedRun - 1} />
+            ) : (
+              <p className={kit.note}>Choose a run to hold its ink and turn it.</p>
+            ))}
+          {leaf === 'watch' && <WatchList />}
+          <p className={kit.note}>
+            Prediction from what is known of each ink: typically 3 to 6 ΔE off, more if inking varies.
+          </p>
+        </Leaves>
+      </div>
+      <div className={kit.lower}>
+        <CoreSample point={point} onPoint={setPoint} />
+      </div>
+    </aside>
+  );
+}
+
+function ProgressSheet({
+  sensors,
+  onDragEnd,
+  ids,
+  sheets,
+  setPoint,
+  reorder,
+  setLarge,
+}: {
+  sensors: SensorDescriptor<SensorOptions>[];
+  onDragEnd: ({ active, over }: DragEndEvent) => void | null;
+  ids: string[];
+  sheets: number;
+  setPoint: Dispatch<SetStateAction<SamplePoint | undefined>>;
+  reorder: (from: number, to: number) => void;
+  setLarge: Dispatch<SetStateAction<boolean>>;
+}) {
+  const {
+    state: { plan },
+    selectRun,
+  } = usePrintDesk();
+  return (
+    <DndContext sensors={sensors} autoScroll={false} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+      <SortableContext items={ids} strategy={horizontalListSortingStrategy}>
+        <div
+          className={css.progress}
+          role="region"
+          aria-label="Progress sheet"
+          tabIndex={0}
+          style={{
+            gridTemplateColumns: `3.5rem repeat(${ids.length}, minmax(var(--least), ${Math.round(LARGEST_THUMB_PX * (plan.picture!.widthMm / plan.picture!.heightMm))}px))`,
+          }}
+        >
+          <div className={css.column}>
+            <span />
+            <span className={css.rowname}>look after</span>
+            <span className={css.rowname}>film laid</span>
+            <span className={css.rowname}>
+              cut before
+              <br />
+              <span className={kit.madder}>block, mirrored</span>
+            </span>
+            <span className={css.rowname}>figures</span>
+          </div>
+          {plan.runs.map((run, i) => (
+            <Column
+              key={run.id}
+              run={run}
+              index={i}
+              sheets={sheets}
+              onPoint={setPoint}
+              onMove={(by) => reorder(i, i + by)}
+              onLarge={() => {
+                selectRun(i + 1);
+                setLarge(true);
+              }}
+            />
+          ))}
+        </div>
+      </SortableContext>
+    </DndContext>
   );
 }
 
@@ -220,7 +307,7 @@ interface ColumnProps {
 
 function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
   const desk = usePrintDesk();
-  const { state, progress, looks, coverage, selectedRun, selectRun } = desk;
+  const { state, progress, looks, coverage, selectedRun } = desk;
   const { plan } = state;
   const closed = index < progress.closedRuns;
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: run.id, disabled: closed });
@@ -247,24 +334,7 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
   const blockStrokes = useKept(parts.map((_, p) => (cut.cutNow.includes(p) ? BLOCK_WORDS.cutStroke : blockFills[p])));
   const block = plan.blocks.length > 1 ? blockOfRun(plan, run).block.name : undefined;
   const on = selectedRun === index + 1;
-  const pointAt = (e: React.PointerEvent) => {
-    const { picture } = plan;
-    if (!coverage || !picture) return;
-    const bounds = e.currentTarget.getBoundingClientRect();
-    const u = (e.clientX - bounds.left) / bounds.width,
-      v = (e.clientY - bounds.top) / bounds.height;
-    const cell =
-      Math.min(coverage.height - 1, Math.floor(v * coverage.height)) * coverage.width +
-      Math.min(coverage.width - 1, Math.floor(u * coverage.width));
-    let part = 0;
-    for (let l = 1; l < coverage.labelCount; l++)
-      if (
-        coverage.bytes[l * coverage.width * coverage.height + cell] >
-        coverage.bytes[part * coverage.width * coverage.height + cell]
-      )
-        part = l;
-    onPoint({ label: parts[part]?.label ?? 0, part, xMm: u * picture.widthMm, yMm: v * picture.heightMm });
-  };
+  const pointAt = pointing(plan, coverage, onPoint, parts);
   const blank = (
     <span
       className={clsx(kit.block, css.blank)}
@@ -281,65 +351,16 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
       }}
       aria-label={`Run ${index + 1}, ${names}`}
     >
-      <div className={clsx(css.colhead, on && css.on)} onClick={() => selectRun(index + 1)}>
-        <div className={css.top1}>
-          <h2>
-            <button type="button" className={kit.bare} onClick={() => selectRun(index + 1)}>
-              Run {index + 1}
-            </button>
-          </h2>
-          {closed ? (
-            <span className={kit.quiet}>closed</span>
-          ) : (
-            <span className={kit.num}>
-              <button
-                type="button"
-                className={kit.grip}
-                aria-label={`Move run ${index + 1} earlier`}
-                disabled={index - 1 < progress.closedRuns}
-                onClick={(e) => {
-                  e.stopPropagation();
-                  onMove(-1);
-                }}
-              >
-                ‹
-              </button>
-              <button
-                type="button"
-                className={kit.grip}
-                {...attributes}
-                {...listeners}
-                aria-label={`move run ${index + 1} to another place`}
-              >
-                move
-              </button>
-              <button
-                type="button"
-                className={kit.grip}
-                aria-label={`Move run ${index + 1} later`}
-                disabled={index === plan.runs.length - 1}
-                onClick={(e) => {
-                  e.stopPropagation();
-                  onMove(1);
-                }}
-              >
-                ›
-              </button>
-            </span>
-          )}
-        </div>
-        <p className={kit.clipped} title={names}>
-          {run.inkings.map((inking) => (
-            <span
-              key={inking.id}
-              className={clsx(kit.swatch, css.inkSwatch)}
-              style={{ background: hexFromLabD50(inkOf(plan, inking).solidLabD50) }}
-              aria-hidden
-            />
-          ))}{' '}
-          {names}
-        </p>
-      </div>
+      <ColumnHead
+        on={on}
+        index={index}
+        closed={closed}
+        onMove={onMove}
+        attributes={attributes}
+        listeners={listeners}
+        names={names}
+        run={run}
+      />
       <div className={css.thumb}>
         <button
           type="button"
@@ -370,6 +391,140 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
       </div>
       <Figures run={run} index={index} sheets={sheets} />
     </section>
+  );
+}
+
+/** The part under the pointer, from a small picture. */
+function pointing(
+  plan: Plan,
+  coverage: Coverage | undefined,
+  onPoint: (point: SamplePoint | undefined) => void,
+  parts: readonly PrintPart[],
+) {
+  const pointAt = (e: React.PointerEvent) => {
+    const { picture } = plan;
+    if (!coverage || !picture) return;
+    const bounds = e.currentTarget.getBoundingClientRect();
+    const u = (e.clientX - bounds.left) / bounds.width,
+      v = (e.clientY - bounds.top) / bounds.height;
+    const cell =
+      Math.min(coverage.height - 1, Math.floor(v * coverage.height)) * coverage.width +
+      Math.min(coverage.width - 1, Math.floor(u * coverage.width));
+    let part = 0;
+    for (let l = 1; l < coverage.labelCount; l++)
+      if (
+        coverage.bytes[l * coverage.width * coverage.height + cell] >
+        coverage.bytes[part * coverage.width * coverage.height + cell]
+      )
+        part = l;
+    onPoint({ label: parts[part]?.label ?? 0, part, xMm: u * picture.widthMm, yMm: v * picture.heightMm });
+  };
+  return pointAt;
+}
+
+function ColumnHead({
+  on,
+  index,
+  closed,
+  onMove,
+  attributes,
+  listeners,
+  names,
+  run,
+}: {
+  on: boolean;
+  index: number;
+  closed: boolean;
+  onMove: (by: number) => void;
+  attributes: DraggableAttributes;
+  listeners: SyntheticListenerMap | undefined;
+  names: string;
+  run: Run;
+}) {
+  const {
+    selectRun,
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <div className={clsx(css.colhead, on && css.on)} onClick={() => selectRun(index + 1)}>
+      <div className={css.top1}>
+        <h2>
+          <button type="button" className={kit.bare} onClick={() => selectRun(index + 1)}>
+            Run {index + 1}
+          </button>
+        </h2>
+        {closed ? (
+          <span className={kit.quiet}>closed</span>
+        ) : (
+          <MoveActs index={index} onMove={onMove} attributes={attributes} listeners={listeners} />
+        )}
+      </div>
+      <p className={kit.clipped} title={names}>
+        {run.inkings.map((inking) => (
+          <span
+            key={inking.id}
+            className={clsx(kit.swatch, css.inkSwatch)}
+            style={{ background: hexFromLabD50(inkOf(plan, inking).solidLabD50) }}
+            aria-hidden
+          />
+        ))}{' '}
+        {names}
+      </p>
+    </div>
+  );
+}
+
+function MoveActs({
+  index,
+  onMove,
+  attributes,
+  listeners,
+}: {
+  index: number;
+  onMove: (by: number) => void;
+  attributes: DraggableAttributes;
+  listeners: SyntheticListenerMap | undefined;
+}) {
+  const {
+    progress,
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <span className={kit.num}>
+      <button
+        type="button"
+        className={kit.grip}
+        aria-label={`Move run ${index + 1} earlier`}
+        disabled={index - 1 < progress.closedRuns}
+        onClick={(e) => {
+          e.stopPropagation();
+          onMove(-1);
+        }}
+      >
+        ‹
+      </button>
+      <button
+        type="button"
+        className={kit.grip}
+        {...attributes}
+        {...listeners}
+        aria-label={`move run ${index + 1} to another place`}
+      >
+        move
+      </button>
+      <button
+        type="button"
+        className={kit.grip}
+        aria-label={`Move run ${index + 1} later`}
+        disabled={index === plan.runs.length - 1}
+        onClick={(e) => {
+          e.stopPropagation();
+          onMove(1);
+        }}
+      >
+        ›
+      </button>
+    </span>
   );
 }
 

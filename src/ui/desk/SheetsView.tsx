@@ -84,16 +84,14 @@ export function SheetsView() {
   );
 }
 
+interface HandProps {
+  readonly set: (label: string, part: Partial<Plan['sheets']>) => undefined;
+  readonly pulls: number;
+  readonly lost: number;
+}
+
 /** Whose hand prints, and how sure it is. */
-function Hand({
-  set,
-  pulls,
-  lost,
-}: {
-  set: (label: string, part: Partial<Plan['sheets']>) => undefined;
-  pulls: number;
-  lost: number;
-}) {
+function Hand({ set, pulls, lost }: HandProps) {
   const {
     state: {
       plan: { sheets },

@@ -111,22 +111,17 @@ function usePlacement(picture: PicturePlan) {
   return { crop, wanted, setWanted, natural, fitted, turn, problem, busy, setBusy, setProblem };
 }
 
+interface MeasuresProps {
+  readonly wanted: Placement;
+  readonly setWanted: Dispatch<SetStateAction<Placement>>;
+  readonly fitted: (next: Placement) => Placement;
+  readonly natural: { width: number; height: number };
+  readonly turn: (by: 90 | 270) => void;
+  readonly problem: string | undefined;
+}
+
 /** Printed size, turn and mirror. */
-function Measures({
-  wanted,
-  setWanted,
-  fitted,
-  natural,
-  turn,
-  problem,
-}: {
-  wanted: Placement;
-  setWanted: Dispatch<SetStateAction<Placement>>;
-  fitted: (next: Placement) => Placement;
-  natural: { width: number; height: number };
-  turn: (by: 90 | 270) => void;
-  problem: string | undefined;
-}) {
+function Measures({ wanted, setWanted, fitted, natural, turn, problem }: MeasuresProps) {
   const { unit } = usePrintDesk();
   return (
     <div className={clsx(kit.gap14, css.measures)}>
@@ -145,17 +140,7 @@ function Measures({
         onChange={(heightMm) => setWanted((w) => fitted({ ...w, heightMm }))}
       />
       <p className={kit.note}>Any unit: 240, 24 cm, 5 1/2 in. The frame on the picture keeps this shape.</p>
-      <Button
-        onClick={() =>
-          setWanted((w) => ({
-            ...w,
-            crop: { x: 0, y: 0, width: 1, height: 1 },
-            heightMm: Math.round(((w.widthMm * natural.height) / natural.width) * 10) / 10,
-          }))
-        }
-      >
-        Keep the whole picture
-      </Button>
+      <WholePicture setWanted={setWanted} natural={natural} />
       <div className={kit.row}>
         <Button onClick={() => turn(270)}>Turn left</Button>
         <Button onClick={() => turn(90)}>Turn right</Button>
@@ -180,18 +165,36 @@ function Measures({
   );
 }
 
+interface WholePictureProps {
+  readonly setWanted: Dispatch<SetStateAction<Placement>>;
+  readonly natural: { width: number; height: number };
+}
+
+function WholePicture({ setWanted, natural }: WholePictureProps) {
+  return (
+    <Button
+      onClick={() =>
+        setWanted((w) => ({
+          ...w,
+          crop: { x: 0, y: 0, width: 1, height: 1 },
+          heightMm: Math.round(((w.widthMm * natural.height) / natural.width) * 10) / 10,
+        }))
+      }
+    >
+      Keep the whole picture
+    </Button>
+  );
+}
+
+interface CropFrameProps {
+  readonly crop: PercentCrop;
+  readonly wanted: Placement;
+  readonly setWanted: Dispatch<SetStateAction<Placement>>;
+  readonly natural: { width: number; height: number };
+}
+
 /** The part of the picture that is kept. */
-function CropFrame({
-  crop,
-  wanted,
-  setWanted,
-  natural,
-}: {
-  crop: PercentCrop;
-  wanted: Placement;
-  setWanted: Dispatch<SetStateAction<Placement>>;
-  natural: { width: number; height: number };
-}) {
+function CropFrame({ crop, wanted, setWanted, natural }: CropFrameProps) {
   const { urls } = usePrintDesk();
   return (
     <div className={css.crop}>

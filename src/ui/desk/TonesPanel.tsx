@@ -84,19 +84,15 @@ function shownLab(flat: FlatPlan, label: number, paper: FlatColour['wantedLabD50
   return flat.colours[label].id === flat.barePaperId ? paper : flat.colours[label].wantedLabD50;
 }
 
-function ToneActs({
-  label,
-  flat,
-  flatten,
-  edit,
-  onChoose,
-}: {
-  label: number;
-  flat: FlatPlan;
-  flatten: Props['flatten'];
-  edit: (what: string, id: string, part: Partial<FlatColour>) => Promise<unknown>;
-  onChoose: Props['onChoose'];
-}) {
+interface ToneActsProps {
+  readonly label: number;
+  readonly flat: FlatPlan;
+  readonly flatten: Props['flatten'];
+  readonly edit: (what: string, id: string, part: Partial<FlatColour>) => Promise<unknown>;
+  readonly onChoose: Props['onChoose'];
+}
+
+function ToneActs({ label, flat, flatten, edit, onChoose }: ToneActsProps) {
   const { change } = usePrintDesk();
   const c = flat.colours[label];
   const labs = flat.colours.map((colour) => colour.wantedLabD50);
@@ -139,20 +135,16 @@ function ToneActs({
   );
 }
 
+interface MergeIntoProps {
+  readonly onChoose: Props['onChoose'];
+  readonly flatten: Flatten;
+  readonly label: number;
+  readonly labs: Lab[];
+  readonly flat: FlatPlan;
+}
+
 /** Another tone that takes this one in. */
-function MergeInto({
-  onChoose,
-  flatten,
-  label,
-  labs,
-  flat,
-}: {
-  onChoose: Props['onChoose'];
-  flatten: Flatten;
-  label: number;
-  labs: Lab[];
-  flat: FlatPlan;
-}) {
+function MergeInto({ onChoose, flatten, label, labs, flat }: MergeIntoProps) {
   return (
     <TextField
       select
@@ -181,14 +173,13 @@ function MergeInto({
   );
 }
 
+interface WantedColourProps {
+  readonly c: FlatColour;
+  readonly edit: (what: string, id: string, part: Partial<FlatColour>) => Promise<unknown>;
+}
+
 /** The colour wanted of a tone. */
-function WantedColour({
-  c,
-  edit,
-}: {
-  c: FlatColour;
-  edit: (what: string, id: string, part: Partial<FlatColour>) => Promise<unknown>;
-}) {
+function WantedColour({ c, edit }: WantedColourProps) {
   return (
     <label className={clsx(kit.row, kit.gap6)}>
       <span className={kit.quiet}>wanted</span>

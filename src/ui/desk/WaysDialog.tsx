@@ -23,16 +23,14 @@ const ASKS: Readonly<Record<string, string>> = {
   'few blocks, overlapping': 'colours made where transparent inks overlap; register shows at every overlap',
 };
 
+interface WaysDialogProps {
+  readonly found: Proposals;
+  readonly onClose: () => void;
+  readonly onTake: (sketch: PlanSketch, name: string) => void;
+}
+
 /** Ways of working on this very picture, side by side. */
-export default function WaysDialog({
-  found,
-  onClose,
-  onTake,
-}: {
-  found: Proposals;
-  onClose: () => void;
-  onTake: (sketch: PlanSketch, name: string) => void;
-}) {
+export default function WaysDialog({ found, onClose, onTake }: WaysDialogProps) {
   return (
     <Dialog open onClose={onClose} maxWidth="lg" fullWidth>
       <DialogTitle>Ways of working, on this picture</DialogTitle>
@@ -58,19 +56,15 @@ export default function WaysDialog({
   );
 }
 
-function WayRow({
-  name,
-  looks,
-  figures,
-  onTake,
-  sketch,
-}: {
-  name: string;
-  looks: readonly (readonly Lab[])[];
-  figures: PlanFigures;
-  onTake: (sketch: PlanSketch, name: string) => void;
-  sketch: PlanSketch;
-}) {
+interface WayRowProps {
+  readonly name: string;
+  readonly looks: readonly (readonly Lab[])[];
+  readonly figures: PlanFigures;
+  readonly onTake: (sketch: PlanSketch, name: string) => void;
+  readonly sketch: PlanSketch;
+}
+
+function WayRow({ name, looks, figures, onTake, sketch }: WayRowProps) {
   const { stamp, sheet } = usePrintDesk();
   return (
     <tr>

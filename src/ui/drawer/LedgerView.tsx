@@ -68,10 +68,8 @@ function HowToRead() {
   );
 }
 
-function FaultsByCause({
-  counts,
-}: {
-  counts: {
+interface FaultsByCauseProps {
+  readonly counts: {
     fault:
       | 'misfit'
       | 'weak'
@@ -88,7 +86,9 @@ function FaultsByCause({
       | 'other';
     n: number;
   }[];
-}) {
+}
+
+function FaultsByCause({ counts }: FaultsByCauseProps) {
   return (
     <section>
       <h2>Faults by cause</h2>

@@ -5,7 +5,7 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import {
   isTestSheet,
   markSheets,
@@ -34,20 +34,7 @@ export function NumberingView() {
   const { plan } = state;
   const { bench } = progress;
   const finished = progress.currentRun >= plan.runs.length && plan.runs.length > 0;
-  const alive = useMemo(() => {
-    const last = plan.runs.at(-1);
-    return last
-      ? bench.pulls
-          .filter((p) => p.runId === last.id && !p.setAside && !isTestSheet(p.sheet))
-          .map((p) => p.sheet)
-          .sort((a, b) => Number(a) - Number(b))
-      : [];
-  }, [bench.pulls, plan.runs]);
-  const faultsOf = useMemo(
-    () =>
-      new Map(alive.map((s) => [s, [...new Set(bench.pulls.filter((p) => p.sheet === s).flatMap((p) => p.faults))]])),
-    [alive, bench.pulls],
-  );
+  const { alive, faultsOf } = useAliveSheets();
   const [lines, setLines] = useState<readonly Line[]>();
   const [chosen, setChosen] = useState(0);
   const [reasonOpen, setReasonOpen] = useState(false);
@@ -118,63 +105,24 @@ export function NumberingView() {
           </thead>
           <tbody>
             {current.map((line, i) => (
-              <tr key={line.sheet} onFocus={() => setChosen(i)} className={clsx(i === chosen && css.taken)}>
-                <td className={css.number}>{markOf.get(line.sheet) ?? <span className={kit.quiet}>—</span>}</td>
-                <td className={kit.num}>{line.sheet}</td>
-                <td>
-                  <select
-                    aria-label={`What sheet ${line.sheet} is`}
-                    value={line.role}
-                    onChange={(e) =>
-                      setLines(current.map((l, k) => (k === i ? { ...l, role: e.target.value as SheetRole } : l)))
-                    }
-                  >
-                    {SHEET_ROLES.map((r) => (
-                      <option key={r}>{r}</option>
-                    ))}
-                  </select>
-                </td>
-                <td>{faultsOf.get(line.sheet)?.join(', ') || <span className={kit.quiet}>none</span>}</td>
-                <td>
-                  <button
-                    type="button"
-                    className={kit.grip}
-                    aria-label={`Sheet ${line.sheet} earlier`}
-                    disabled={i === 0}
-                    onClick={() => move(i, -1)}
-                  >
-                    ↑
-                  </button>
-                  <button
-                    type="button"
-                    className={kit.grip}
-                    aria-label={`Sheet ${line.sheet} later`}
-                    disabled={i === current.length - 1}
-                    onClick={() => move(i, 1)}
-                  >
-                    ↓
-                  </button>
-                </td>
-              </tr>
+              <NumberRow
+                key={line.sheet}
+                line={line}
+                setChosen={setChosen}
+                i={i}
+                chosen={chosen}
+                markOf={markOf}
+                setLines={setLines}
+                current={current}
+                faultsOf={faultsOf}
+                move={move}
+              />
             ))}
           </tbody>
         </table>
       </div>
       <aside className={kit.side}>
-        <section>
-          <h2>
-            {numbered} numbered, {proofs} artist’s proof{proofs === 1 ? '' : 's'}
-          </h2>
-          <p className={kit.note}>
-            {current.length} prints came through. Artist’s proofs are usually not above a tenth:{' '}
-            {usualArtistProofs(Math.max(1, numbered))} here.
-          </p>
-          {proofs > usualArtistProofs(Math.max(1, numbered)) && (
-            <p className={clsx(kit.say, kit.wait)}>
-              {proofs} artist’s proofs are more than is usual for {numbered}.
-            </p>
-          )}
-        </section>
+        <NumberCounts numbered={numbered} proofs={proofs} current={current} />
         <section>
           <div className={kit.row}>
             <Button onClick={() => setLines(current.toSorted((a, b) => Number(a.sheet) - Number(b.sheet)))}>
@@ -183,59 +131,208 @@ export function NumberingView() {
             <Button onClick={() => setLines(bestFirst(current, faultsOf, plan.sheets.edition))}>Best first</Button>
           </div>
         </section>
-        <section>
-          {!given && (
-            <Button variant="contained" color="primary" fullWidth className={css.write} onClick={() => void write('')}>
-              Give these numbers
-            </Button>
-          )}
-          {given && !changed && (
-            <p className={clsx(kit.say, kit.good)}>
-              These numbers are on record since{' '}
-              {new Date(bench.numberings.at(-1)!.at).toLocaleDateString('en-GB', {
-                day: 'numeric',
-                month: 'long',
-                year: 'numeric',
-              })}
-              .
-            </p>
-          )}
-          {given && changed && (
-            <>
-              <p className={clsx(kit.say, kit.wait, kit.below8)}>This differs from the numbers on record.</p>
-              <div className={kit.row}>
-                <Button color="error" onClick={() => setReasonOpen(true)}>
-                  Change the record
-                </Button>
-                <Button onClick={() => setLines(undefined)}>Leave it</Button>
-              </div>
-            </>
-          )}
-          {bench.numberings.length > 1 && (
-            <p className={clsx(kit.note, kit.above8)}>
-              Changed {bench.numberings.length - 1} time{bench.numberings.length === 2 ? '' : 's'}:{' '}
-              {bench.numberings
-                .slice(1)
-                .map((n) => n.reason)
-                .join('; ')}
-            </p>
-          )}
-        </section>
+        <WriteNumbers given={given} write={write} changed={changed} setReasonOpen={setReasonOpen} setLines={setLines} />
       </aside>
-      <Dialog open={reasonOpen} onClose={() => setReasonOpen(false)} maxWidth="xs" fullWidth>
-        <DialogTitle>Change numbers already given?</DialogTitle>
-        <DialogContent>
-          <p className={kit.below14}>The old numbers stay on record beside the new ones, with your reason.</p>
-          <TextField autoFocus fullWidth label="Reason" value={reason} onChange={(e) => setReason(e.target.value)} />
-        </DialogContent>
-        <DialogActions>
-          <Button onClick={() => setReasonOpen(false)}>Leave it</Button>
-          <Button variant="contained" color="error" disabled={!reason.trim()} onClick={() => void write(reason.trim())}>
-            Change the record
-          </Button>
-        </DialogActions>
-      </Dialog>
+      <ReasonDialog
+        reasonOpen={reasonOpen}
+        setReasonOpen={setReasonOpen}
+        reason={reason}
+        setReason={setReason}
+        write={write}
+      />
     </div>
+  );
+}
+
+/** Sheets that came through all runs, and their faults. */
+function useAliveSheets() {
+  const {
+    state: { plan },
+    progress: { bench },
+  } = usePrintDesk();
+  const alive = useMemo(() => {
+    const last = plan.runs.at(-1);
+    return last
+      ? bench.pulls
+          .filter((p) => p.runId === last.id && !p.setAside && !isTestSheet(p.sheet))
+          .map((p) => p.sheet)
+          .sort((a, b) => Number(a) - Number(b))
+      : [];
+  }, [bench.pulls, plan.runs]);
+  const faultsOf = useMemo(
+    () =>
+      new Map(alive.map((s) => [s, [...new Set(bench.pulls.filter((p) => p.sheet === s).flatMap((p) => p.faults))]])),
+    [alive, bench.pulls],
+  );
+  return { alive, faultsOf };
+}
+
+interface ReasonDialogProps {
+  readonly reasonOpen: boolean;
+  readonly setReasonOpen: Dispatch<SetStateAction<boolean>>;
+  readonly reason: string;
+  readonly setReason: Dispatch<SetStateAction<string>>;
+  readonly write: (why: string) => Promise<void>;
+}
+
+function ReasonDialog({ reasonOpen, setReasonOpen, reason, setReason, write }: ReasonDialogProps) {
+  return (
+    <Dialog open={reasonOpen} onClose={() => setReasonOpen(false)} maxWidth="xs" fullWidth>
+      <DialogTitle>Change numbers already given?</DialogTitle>
+      <DialogContent>
+        <p className={kit.below14}>The old numbers stay on record beside the new ones, with your reason.</p>
+        <TextField autoFocus fullWidth label="Reason" value={reason} onChange={(e) => setReason(e.target.value)} />
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={() => setReasonOpen(false)}>Leave it</Button>
+        <Button variant="contained" color="error" disabled={!reason.trim()} onClick={() => void write(reason.trim())}>
+          Change the record
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+interface WriteNumbersProps {
+  readonly given: boolean;
+  readonly write: (why: string) => Promise<void>;
+  readonly changed: boolean;
+  readonly setReasonOpen: Dispatch<SetStateAction<boolean>>;
+  readonly setLines: Dispatch<SetStateAction<readonly Line[] | undefined>>;
+}
+
+function WriteNumbers({ given, write, changed, setReasonOpen, setLines }: WriteNumbersProps) {
+  const {
+    progress: { bench },
+  } = usePrintDesk();
+  return (
+    <section>
+      {!given && (
+        <Button variant="contained" color="primary" fullWidth className={css.write} onClick={() => void write('')}>
+          Give these numbers
+        </Button>
+      )}
+      {given && !changed && (
+        <p className={clsx(kit.say, kit.good)}>
+          These numbers are on record since{' '}
+          {new Date(bench.numberings.at(-1)!.at).toLocaleDateString('en-GB', {
+            day: 'numeric',
+            month: 'long',
+            year: 'numeric',
+          })}
+          .
+        </p>
+      )}
+      {given && changed && (
+        <>
+          <p className={clsx(kit.say, kit.wait, kit.below8)}>This differs from the numbers on record.</p>
+          <div className={kit.row}>
+            <Button color="error" onClick={() => setReasonOpen(true)}>
+              Change the record
+            </Button>
+            <Button onClick={() => setLines(undefined)}>Leave it</Button>
+          </div>
+        </>
+      )}
+      {bench.numberings.length > 1 && (
+        <p className={clsx(kit.note, kit.above8)}>
+          Changed {bench.numberings.length - 1} time{bench.numberings.length === 2 ? '' : 's'}:{' '}
+          {bench.numberings
+            .slice(1)
+            .map((n) => n.reason)
+            .join('; ')}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function NumberCounts({ numbered, proofs, current }: { numbered: number; proofs: number; current: readonly Line[] }) {
+  return (
+    <section>
+      <h2>
+        {numbered} numbered, {proofs} artist’s proof{proofs === 1 ? '' : 's'}
+      </h2>
+      <p className={kit.note}>
+        {current.length} prints came through. Artist’s proofs are usually not above a tenth:{' '}
+        {usualArtistProofs(Math.max(1, numbered))} here.
+      </p>
+      {proofs > usualArtistProofs(Math.max(1, numbered)) && (
+        <p className={clsx(kit.say, kit.wait)}>
+          {proofs} artist’s proofs are more than is usual for {numbered}.
+        </p>
+      )}
+    </section>
+  );
+}
+
+interface NumberRowProps {
+  readonly line: Line;
+  readonly setChosen: Dispatch<SetStateAction<number>>;
+  readonly i: number;
+  readonly chosen: number;
+  readonly markOf: Map<string, string>;
+  readonly setLines: Dispatch<SetStateAction<readonly Line[] | undefined>>;
+  readonly current: readonly Line[];
+  readonly faultsOf: Map<
+    string,
+    (
+      | 'misfit'
+      | 'weak'
+      | 'patchy'
+      | 'too heavy'
+      | 'ghost'
+      | 'chatter'
+      | 'filled'
+      | 'smudge'
+      | 'mark'
+      | 'crease'
+      | 'tear'
+      | 'wrong colour'
+      | 'other'
+    )[]
+  >;
+  readonly move: (from: number, by: number) => void;
+}
+
+function NumberRow({ line, setChosen, i, chosen, markOf, setLines, current, faultsOf, move }: NumberRowProps) {
+  return (
+    <tr onFocus={() => setChosen(i)} className={clsx(i === chosen && css.taken)}>
+      <td className={css.number}>{markOf.get(line.sheet) ?? <span className={kit.quiet}>—</span>}</td>
+      <td className={kit.num}>{line.sheet}</td>
+      <td>
+        <select
+          aria-label={`What sheet ${line.sheet} is`}
+          value={line.role}
+          onChange={(e) => setLines(current.map((l, k) => (k === i ? { ...l, role: e.target.value as SheetRole } : l)))}
+        >
+          {SHEET_ROLES.map((r) => (
+            <option key={r}>{r}</option>
+          ))}
+        </select>
+      </td>
+      <td>{faultsOf.get(line.sheet)?.join(', ') || <span className={kit.quiet}>none</span>}</td>
+      <td>
+        <button
+          type="button"
+          className={kit.grip}
+          aria-label={`Sheet ${line.sheet} earlier`}
+          disabled={i === 0}
+          onClick={() => move(i, -1)}
+        >
+          ↑
+        </button>
+        <button
+          type="button"
+          className={kit.grip}
+          aria-label={`Sheet ${line.sheet} later`}
+          disabled={i === current.length - 1}
+          onClick={() => move(i, 1)}
+        >
+          ↓
+        </button>
+      </td>
+    </tr>
   );
 }
 

@@ -23,17 +23,16 @@ export interface SamplePoint {
 /** A film of the usual weight is this high in the column. */
 const USUAL_FILM_PX = 22;
 
+interface CoreSampleProps {
+  readonly point: SamplePoint | undefined;
+  readonly onPoint?: (point: SamplePoint) => void;
+}
+
 /**
  * The films at one point to scale of their weight, paper at the foot: each with its own colour alone and the colour reached so
  * far; what is seen on top beside what was wanted. A second point can be pinned beside it.
  */
-export function CoreSample({
-  point,
-  onPoint,
-}: {
-  point: SamplePoint | undefined;
-  onPoint?: (point: SamplePoint) => void;
-}) {
+export function CoreSample({ point, onPoint }: CoreSampleProps) {
   const { state, looks, unit } = usePrintDesk();
   const { flat } = state.plan;
   const [pinned, setPinned] = useState<SamplePoint>();
@@ -78,16 +77,14 @@ export function CoreSample({
   }
 }
 
+interface PlaceChoiceProps {
+  readonly here: SamplePoint | undefined;
+  readonly onPoint: ((point: SamplePoint) => void) | undefined;
+  readonly whereOf: (at: SamplePoint | undefined) => string;
+}
+
 /** The place by its colour, for those who do not point. */
-function PlaceChoice({
-  here,
-  onPoint,
-  whereOf,
-}: {
-  here: SamplePoint | undefined;
-  onPoint: ((point: SamplePoint) => void) | undefined;
-  whereOf: (at: SamplePoint | undefined) => string;
-}) {
+function PlaceChoice({ here, onPoint, whereOf }: PlaceChoiceProps) {
   const {
     state,
     state: {
@@ -179,11 +176,11 @@ function Column({ point }: { point: SamplePoint }) {
   );
 }
 
-function FilmLayer({
-  film,
-}: {
-  film: { key: number; run: number; name: string; alone: Lab; reached: Lab; weight: number; px: number };
-}) {
+interface FilmLayerProps {
+  readonly film: { key: number; run: number; name: string; alone: Lab; reached: Lab; weight: number; px: number };
+}
+
+function FilmLayer({ film }: FilmLayerProps) {
   return (
     <li style={{ height: film.px }}>
       <span className={css.alone} style={{ backgroundColor: hexFromLabD50(film.alone) }} aria-hidden />

@@ -53,17 +53,14 @@ function Gate({ passed, i }: { passed: (i: number) => boolean; i: number }) {
   );
 }
 
-function RunCell({
-  i,
-  picSize,
-  fills,
-  run,
-}: {
-  i: number;
-  picSize: { width: number };
-  fills: number[][] | undefined;
-  run: Run;
-}) {
+interface RunCellProps {
+  readonly i: number;
+  readonly picSize: { width: number };
+  readonly fills: number[][] | undefined;
+  readonly run: Run;
+}
+
+function RunCell({ i, picSize, fills, run }: RunCellProps) {
   const desk = usePrintDesk();
   const { selectedRun, selectRun, stamp, state } = desk;
   return (
@@ -98,17 +95,14 @@ function RunCell({
   );
 }
 
-function PaperCell({
-  picSize,
-  widthMm,
-  heightMm,
-  started,
-}: {
-  picSize: { width: number };
-  widthMm: number;
-  heightMm: number;
-  started: { readonly counted: number; readonly tests: number } | undefined;
-}) {
+interface PaperCellProps {
+  readonly picSize: { width: number };
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly started: { readonly counted: number; readonly tests: number } | undefined;
+}
+
+function PaperCell({ picSize, widthMm, heightMm, started }: PaperCellProps) {
   const { selectedRun, selectRun, state } = usePrintDesk();
   return (
     <button

@@ -101,19 +101,15 @@ function Deleted({ deleted, props }: { deleted: readonly ShelfPrint[]; props: Pr
   );
 }
 
-function ShelfHead({
-  total,
-  busy,
-  setBusy,
-  props,
-  setAsking,
-}: {
-  total: number;
-  busy: boolean;
-  setBusy: Dispatch<SetStateAction<boolean>>;
-  props: Props;
-  setAsking: Dispatch<SetStateAction<Asking | undefined>>;
-}) {
+interface ShelfHeadProps {
+  readonly total: number;
+  readonly busy: boolean;
+  readonly setBusy: Dispatch<SetStateAction<boolean>>;
+  readonly props: Props;
+  readonly setAsking: Dispatch<SetStateAction<Asking | undefined>>;
+}
+
+function ShelfHead({ total, busy, setBusy, props, setAsking }: ShelfHeadProps) {
   return (
     <header className={clsx(kit.row, kit.between, kit.below18)}>
       <div className={clsx(kit.row, kit.gap26)}>
@@ -224,18 +220,15 @@ function wordsOf(card: PrintCard): string {
   return `${card.process}, ${card.material} · ${size} · edition of ${card.edition}`;
 }
 
+interface CardStripProps {
+  readonly print: ShelfPrint;
+  readonly card: PrintCard;
+  readonly page: string;
+  readonly lookUrl: Props['lookUrl'];
+}
+
 /** The strip of states: the sheet after each run, those still planned shown paler. */
-function CardStrip({
-  print,
-  card,
-  page,
-  lookUrl,
-}: {
-  print: ShelfPrint;
-  card: PrintCard;
-  page: string;
-  lookUrl: Props['lookUrl'];
-}) {
+function CardStrip({ print, card, page, lookUrl }: CardStripProps) {
   const shape = card.picture && { '--shape': `${card.picture.widthMm} / ${card.picture.heightMm}` };
   return (
     <Link href={page} className={css.strip} style={shape as CSSProperties}>
@@ -269,15 +262,13 @@ function CardStrip({
 
 const TITLES = { new: 'New print', rename: 'Rename', delete: 'Delete this print?' } as const;
 
-function NameDialog({
-  asking,
-  onClose,
-  onDone,
-}: {
-  asking: Asking;
-  onClose: () => void;
-  onDone: (name: string) => Promise<Outcome<unknown>>;
-}) {
+interface NameDialogProps {
+  readonly asking: Asking;
+  readonly onClose: () => void;
+  readonly onDone: (name: string) => Promise<Outcome<unknown>>;
+}
+
+function NameDialog({ asking, onClose, onDone }: NameDialogProps) {
   const [name, setName] = useState(asking.kind === 'rename' ? asking.print.name : '');
   const [error, setError] = useState<string>();
   const submit = async () => {

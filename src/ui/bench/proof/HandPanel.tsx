@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
+import { useState, type Dispatch, type SetStateAction } from 'react';
 import { fitByEye, type MisfitMark, type SheetLayout } from '@/core/registration';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
@@ -14,27 +14,20 @@ import css from './HandPanel.module.css';
 const MISFIT_RANGE = { minMm: -30, maxMm: 30 };
 const MAX_MARKS = 12;
 
+interface HandPanelProps {
+  readonly run: number;
+  readonly marks: readonly MisfitMark[];
+  readonly onMarks: (marks: readonly MisfitMark[]) => void;
+  readonly picked: number;
+  readonly onPicked: (i: number) => void;
+  readonly layout: SheetLayout;
+  readonly onShims: () => void;
+}
+
 /** Misfit at marks, by eye with ruler or loupe. */
-export function HandPanel({
-  run,
-  marks,
-  onMarks,
-  picked,
-  onPicked,
-  layout,
-  onShims,
-}: {
-  run: number;
-  marks: readonly MisfitMark[];
-  onMarks: (marks: readonly MisfitMark[]) => void;
-  picked: number;
-  onPicked: (i: number) => void;
-  layout: SheetLayout;
-  onShims: () => void;
-}) {
+export function HandPanel({ run, marks, onMarks, picked, onPicked, layout, onShims }: HandPanelProps) {
   const {
     state: { plan },
-    unit,
     log,
     tell,
     progress,
@@ -71,96 +64,28 @@ export function HandPanel({
         and down are positive. Click the picture to put the chosen mark where you measure.
       </p>
       {marks.map((mark, i) => (
-        <fieldset key={i} className={clsx(css.markFields, picked === i && css.on)} onFocus={() => onPicked(i)}>
-          <legend>
-            <strong>Mark {i + 1}</strong>
-            {marks.length > 1 && (
-              <>
-                {' '}
-                <button
-                  type="button"
-                  className={clsx(kit.link, kit.note)}
-                  onClick={() => {
-                    onMarks(marks.filter((_, k) => k !== i));
-                    onPicked(0);
-                  }}
-                >
-                  take away
-                </button>
-              </>
-            )}
-          </legend>
-          <div className={kit.fields}>
-            <LengthField
-              label="too far right"
-              valueMm={mark.dxMm}
-              unit={unit}
-              range={{ ...MISFIT_RANGE, what: 'the misfit' }}
-              onChange={(dxMm) => set(i, { dxMm })}
-            />
-            <LengthField
-              label="too low"
-              valueMm={mark.dyMm}
-              unit={unit}
-              range={{ ...MISFIT_RANGE, what: 'the misfit' }}
-              onChange={(dyMm) => set(i, { dyMm })}
-            />
-            <LengthField
-              label="from the left edge"
-              valueMm={mark.xMm}
-              unit={unit}
-              range={{ minMm: 0, maxMm: sheetMm.widthMm, what: 'the mark’s place' }}
-              onChange={(xMm) => set(i, { xMm })}
-            />
-            <LengthField
-              label="from the top edge"
-              valueMm={mark.yMm}
-              unit={unit}
-              range={{ minMm: 0, maxMm: sheetMm.heightMm, what: 'the mark’s place' }}
-              onChange={(yMm) => set(i, { yMm })}
-            />
-          </div>
-        </fieldset>
+        <MarkFields
+          key={i}
+          i={i}
+          picked={picked}
+          onPicked={onPicked}
+          marks={marks}
+          onMarks={onMarks}
+          mark={mark}
+          set={set}
+          sheetMm={sheetMm}
+        />
       ))}
       <div className={kit.row}>
-        <Button
-          disabled={marks.length >= MAX_MARKS}
-          onClick={() => {
-            onMarks([
-              ...marks,
-              { xMm: Math.round(sheetMm.widthMm / 2), yMm: Math.round(layout.images[0].yMm + 10), dxMm: 0, dyMm: 0 },
-            ]);
-            onPicked(marks.length);
-          }}
-        >
-          Another mark
-        </Button>
+        <AnotherMark marks={marks} onMarks={onMarks} sheetMm={sheetMm} layout={layout} onPicked={onPicked} />
       </div>
-      <div className={kit.fields}>
-        <TextField
-          select
-          label="Against"
-          value={chosen}
-          onChange={(e) => setAgainst(e.target.value)}
-          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-        >
-          <MenuItem value="">its place on the sheet</MenuItem>
-          {plan.runs.map(
-            (r, i) =>
-              r.id !== runId && (
-                <MenuItem key={r.id} value={r.id}>
-                  run {i + 1}
-                </MenuItem>
-              ),
-          )}
-        </TextField>
-        <TextField
-          label="Sheet"
-          value={sheetName}
-          onChange={(e) => setSheetName(e.target.value.slice(0, 12))}
-          slotProps={{ inputLabel: { shrink: true } }}
-        />
-      </div>
+      <ProofFields
+        chosen={chosen}
+        setAgainst={setAgainst}
+        runId={runId}
+        sheetName={sheetName}
+        setSheetName={setSheetName}
+      />
       <Button variant="contained" color="primary" onClick={() => void keep()}>
         Keep this proof
       </Button>
@@ -176,5 +101,138 @@ export function HandPanel({
       </p>
       <Cautions place="pull" />
     </>
+  );
+}
+
+interface AnotherMarkProps {
+  readonly marks: readonly MisfitMark[];
+  readonly onMarks: (marks: readonly MisfitMark[]) => void;
+  readonly sheetMm: { readonly widthMm: number; readonly heightMm: number };
+  readonly layout: SheetLayout;
+  readonly onPicked: (i: number) => void;
+}
+
+function AnotherMark({ marks, onMarks, sheetMm, layout, onPicked }: AnotherMarkProps) {
+  return (
+    <Button
+      disabled={marks.length >= MAX_MARKS}
+      onClick={() => {
+        onMarks([
+          ...marks,
+          { xMm: Math.round(sheetMm.widthMm / 2), yMm: Math.round(layout.images[0].yMm + 10), dxMm: 0, dyMm: 0 },
+        ]);
+        onPicked(marks.length);
+      }}
+    >
+      Another mark
+    </Button>
+  );
+}
+
+interface ProofFieldsProps {
+  readonly chosen: string;
+  readonly setAgainst: Dispatch<SetStateAction<string | undefined>>;
+  readonly runId: string;
+  readonly sheetName: string;
+  readonly setSheetName: Dispatch<SetStateAction<string>>;
+}
+
+function ProofFields({ chosen, setAgainst, runId, sheetName, setSheetName }: ProofFieldsProps) {
+  const {
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <div className={kit.fields}>
+      <TextField
+        select
+        label="Against"
+        value={chosen}
+        onChange={(e) => setAgainst(e.target.value)}
+        slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+      >
+        <MenuItem value="">its place on the sheet</MenuItem>
+        {plan.runs.map(
+          (r, i) =>
+            r.id !== runId && (
+              <MenuItem key={r.id} value={r.id}>
+                run {i + 1}
+              </MenuItem>
+            ),
+        )}
+      </TextField>
+      <TextField
+        label="Sheet"
+        value={sheetName}
+        onChange={(e) => setSheetName(e.target.value.slice(0, 12))}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
+    </div>
+  );
+}
+
+interface MarkFieldsProps {
+  readonly i: number;
+  readonly picked: number;
+  readonly onPicked: (i: number) => void;
+  readonly marks: readonly MisfitMark[];
+  readonly onMarks: (marks: readonly MisfitMark[]) => void;
+  readonly mark: MisfitMark;
+  readonly set: (i: number, part: Partial<MisfitMark>) => void;
+  readonly sheetMm: { readonly widthMm: number; readonly heightMm: number };
+}
+
+function MarkFields({ i, picked, onPicked, marks, onMarks, mark, set, sheetMm }: MarkFieldsProps) {
+  const { unit } = usePrintDesk();
+  return (
+    <fieldset className={clsx(css.markFields, picked === i && css.on)} onFocus={() => onPicked(i)}>
+      <legend>
+        <strong>Mark {i + 1}</strong>
+        {marks.length > 1 && (
+          <>
+            {' '}
+            <button
+              type="button"
+              className={clsx(kit.link, kit.note)}
+              onClick={() => {
+                onMarks(marks.filter((_, k) => k !== i));
+                onPicked(0);
+              }}
+            >
+              take away
+            </button>
+          </>
+        )}
+      </legend>
+      <div className={kit.fields}>
+        <LengthField
+          label="too far right"
+          valueMm={mark.dxMm}
+          unit={unit}
+          range={{ ...MISFIT_RANGE, what: 'the misfit' }}
+          onChange={(dxMm) => set(i, { dxMm })}
+        />
+        <LengthField
+          label="too low"
+          valueMm={mark.dyMm}
+          unit={unit}
+          range={{ ...MISFIT_RANGE, what: 'the misfit' }}
+          onChange={(dyMm) => set(i, { dyMm })}
+        />
+        <LengthField
+          label="from the left edge"
+          valueMm={mark.xMm}
+          unit={unit}
+          range={{ minMm: 0, maxMm: sheetMm.widthMm, what: 'the mark’s place' }}
+          onChange={(xMm) => set(i, { xMm })}
+        />
+        <LengthField
+          label="from the top edge"
+          valueMm={mark.yMm}
+          unit={unit}
+          range={{ minMm: 0, maxMm: sheetMm.heightMm, what: 'the mark’s place' }}
+          onChange={(yMm) => set(i, { yMm })}
+        />
+      </div>
+    </fieldset>
   );
 }

@@ -1,11 +1,18 @@
 'use client';
 import Link from 'next/link';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type Dispatch, type SetStateAction } from 'react';
 import { materialById } from '@/core/cutting';
-import { inImage, fitByEye, type MisfitMark, type PatchReading, type SheetLayout } from '@/core/registration';
+import {
+  inImage,
+  fitByEye,
+  type MisfitMark,
+  type PatchReading,
+  type SheetLayout,
+  type RectMm,
+} from '@/core/registration';
 import { sentenceIn, formatLength } from '@/core/units';
 import { blockOfRun, growthAdvice, newestProofs, sheetLayoutOf, wordsForMotion } from '@/records';
-import type { ProofAnswer } from '@/workers';
+import type { ProofAnswer, RegisterWorker } from '@/workers';
 import { BenchTabs } from '../BenchTabs';
 import { BitmapView } from '@/ui/kit/BitmapView';
 import { useRegisterWorker } from '@/ui/kit/useRegisterWorker';
@@ -64,7 +71,6 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
     state: { plan },
     progress: { bench },
     selectedRun,
-    selectRun,
     unit,
   } = usePrintDesk();
   const worker = useRegisterWorker();
@@ -111,24 +117,7 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
         <div className={clsx(kit.row, kit.between)}>
           <BenchTabs view="proof" />
         </div>
-        <div className={clsx(kit.row, kit.between)}>
-          <h1>
-            Run {run} against {below}
-          </h1>
-          <div className={kit.row} role="group" aria-label="Run">
-            {plan.runs.map((r, i) => (
-              <button
-                key={r.id}
-                type="button"
-                className={css.runChoice}
-                aria-pressed={run === i + 1}
-                onClick={() => selectRun(i + 1)}
-              >
-                {i + 1}
-              </button>
-            ))}
-          </div>
-        </div>
+        <ProofHead run={run} below={below} />
         {motion && (
           <p className={css.proofWords} role="status">
             {sentenceIn(wordsForMotion(motion, image, `Run ${run}`), unit)}
@@ -152,57 +141,116 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
           worker={worker}
         />
       </div>
-      <aside className={kit.side}>
-        <Leaves label="Ways to measure" leaves={LEAVES} leaf={leaf} onLeaf={setLeaf} tight>
-          {leaf === 'hand' && (
-            <HandPanel
-              run={run}
-              marks={marks}
-              onMarks={setMarks}
-              picked={picked}
-              onPicked={setPicked}
-              layout={layout}
-              onShims={() => setLeaf('shims')}
-            />
-          )}
-          {leaf === 'scan' && (
-            <ScanPanel
-              worker={worker}
-              layout={layout}
-              run={run}
-              read={read}
-              onRead={setRead}
-              onShims={() => setLeaf('shims')}
-            />
-          )}
-          {leaf === 'shims' && <ShimPanel layout={layout} />}
-        </Leaves>
-      </aside>
+      <ProofSide
+        leaf={leaf}
+        setLeaf={setLeaf}
+        run={run}
+        marks={marks}
+        setMarks={setMarks}
+        picked={picked}
+        setPicked={setPicked}
+        layout={layout}
+        worker={worker}
+        read={read}
+        setRead={setRead}
+      />
     </div>
   );
 }
 
-/** The sheet as the print is seen, scanned or as planned, with an arrow at every place measured. */
-function SheetPicture({
-  layout,
-  read,
-  patches,
-  onPlace,
+function ProofSide({
+  leaf,
+  setLeaf,
+  run,
+  marks,
+  setMarks,
   picked,
+  setPicked,
+  layout,
   worker,
+  read,
+  setRead,
 }: {
+  leaf: 'hand' | 'scan' | 'shims';
+  setLeaf: Dispatch<SetStateAction<'hand' | 'scan' | 'shims'>>;
+  run: number;
+  marks: readonly MisfitMark[];
+  setMarks: Dispatch<SetStateAction<readonly MisfitMark[]>>;
+  picked: number;
+  setPicked: Dispatch<SetStateAction<number>>;
   layout: SheetLayout;
+  worker: RegisterWorker;
   read: ProofAnswer | undefined;
-  patches: readonly PatchReading[];
-  onPlace?: (xMm: number, yMm: number) => void;
-  picked?: number;
-  worker: ReturnType<typeof useRegisterWorker>;
+  setRead: Dispatch<SetStateAction<ProofAnswer | undefined>>;
 }) {
+  return (
+    <aside className={kit.side}>
+      <Leaves label="Ways to measure" leaves={LEAVES} leaf={leaf} onLeaf={setLeaf} tight>
+        {leaf === 'hand' && (
+          <HandPanel
+            run={run}
+            marks={marks}
+            onMarks={setMarks}
+            picked={picked}
+            onPicked={setPicked}
+            layout={layout}
+            onShims={() => setLeaf('shims')}
+          />
+        )}
+        {leaf === 'scan' && (
+          <ScanPanel
+            worker={worker}
+            layout={layout}
+            run={run}
+            read={read}
+            onRead={setRead}
+            onShims={() => setLeaf('shims')}
+          />
+        )}
+        {leaf === 'shims' && <ShimPanel layout={layout} />}
+      </Leaves>
+    </aside>
+  );
+}
+
+function ProofHead({ run, below }: { run: number; below: string }) {
   const {
     state: { plan },
-    progress: { bench },
-    sheet,
+    selectRun,
   } = usePrintDesk();
+  return (
+    <div className={clsx(kit.row, kit.between)}>
+      <h1>
+        Run {run} against {below}
+      </h1>
+      <div className={kit.row} role="group" aria-label="Run">
+        {plan.runs.map((r, i) => (
+          <button
+            key={r.id}
+            type="button"
+            className={css.runChoice}
+            aria-pressed={run === i + 1}
+            onClick={() => selectRun(i + 1)}
+          >
+            {i + 1}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+interface SheetPictureProps {
+  readonly layout: SheetLayout;
+  readonly read: ProofAnswer | undefined;
+  readonly patches: readonly PatchReading[];
+  readonly onPlace?: (xMm: number, yMm: number) => void;
+  readonly picked?: number;
+  readonly worker: ReturnType<typeof useRegisterWorker>;
+}
+
+/** The sheet as the print is seen, scanned or as planned, with an arrow at every place measured. */
+function SheetPicture({ layout, read, patches, onPlace, picked, worker }: SheetPictureProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [slivers, setSlivers] = useState(false);
   const { sheetMm } = layout,
@@ -213,6 +261,55 @@ function SheetPicture({
     canvas.current.height = read.picture.height;
     canvas.current.getContext('2d')!.drawImage(read.picture, 0, 0);
   }, [read, slivers]);
+  const paint = useSliverPaint(read, layout, worker, image, sheetMm);
+  const longest = Math.max(0.01, ...patches.map((p) => Math.hypot(p.dxMm, p.dyMm)));
+  const times = EXAGGERATIONS.findLast((k) => k * longest < sheetMm.widthMm * 0.09) ?? 1;
+  const box = useRef<HTMLDivElement>(null);
+  const { widthPx } = useSizePx(box);
+  const size = sheetMm.widthMm / 90,
+    pxMm = widthPx > 0 ? sheetMm.widthMm / widthPx : 0;
+  return (
+    <>
+      <div className={css.proofSheet} ref={box} style={{ aspectRatio: `${sheetMm.widthMm} / ${sheetMm.heightMm}` }}>
+        {read && slivers ? (
+          <BitmapView
+            aspect={sheetMm.heightMm / sheetMm.widthMm}
+            label="The sheet drawn with the misfit found: slivers and fringes as they lie"
+            paint={paint}
+          />
+        ) : read ? (
+          <canvas ref={canvas} role="img" aria-label="The scan, straightened" />
+        ) : (
+          <PlannedLook image={image} sheetMm={sheetMm} />
+        )}
+        <Arrows
+          sheetMm={sheetMm}
+          patches={patches}
+          times={times}
+          onPlace={onPlace}
+          size={size}
+          pxMm={pxMm}
+          picked={picked}
+        />
+      </div>
+      <PictureWords read={read} times={times} patches={patches} setSlivers={setSlivers} slivers={slivers} />
+    </>
+  );
+}
+
+/** The sheet drawn with the misfit found. */
+function useSliverPaint(
+  read: ProofAnswer | undefined,
+  layout: SheetLayout,
+  worker: ReturnType<typeof useRegisterWorker>,
+  image: RectMm,
+  sheetMm: { readonly widthMm: number; readonly heightMm: number },
+) {
+  const {
+    state: { plan },
+    progress: { bench },
+    sheet,
+  } = usePrintDesk();
   const motions = useMemo(
     () => read?.reading.runs.map((r) => (r.ok ? inImage(r.value.onSheet, layout.images[0]) : undefined)),
     [read, layout],
@@ -240,98 +337,124 @@ function SheetPicture({
     },
     [worker, plan, bench.coloursGot, sheet, motions, image, sheetMm, read],
   );
-  const longest = Math.max(0.01, ...patches.map((p) => Math.hypot(p.dxMm, p.dyMm)));
-  const times = EXAGGERATIONS.findLast((k) => k * longest < sheetMm.widthMm * 0.09) ?? 1;
-  const box = useRef<HTMLDivElement>(null);
-  const { widthPx } = useSizePx(box);
-  const size = sheetMm.widthMm / 90,
-    pxMm = widthPx > 0 ? sheetMm.widthMm / widthPx : 0;
+  return paint;
+}
+
+function PictureWords({
+  read,
+  times,
+  patches,
+  setSlivers,
+  slivers,
+}: {
+  read: ProofAnswer | undefined;
+  times: number;
+  patches: readonly PatchReading[];
+  setSlivers: Dispatch<SetStateAction<boolean>>;
+  slivers: boolean;
+}) {
   return (
-    <>
-      <div className={css.proofSheet} ref={box} style={{ aspectRatio: `${sheetMm.widthMm} / ${sheetMm.heightMm}` }}>
-        {read && slivers ? (
-          <BitmapView
-            aspect={sheetMm.heightMm / sheetMm.widthMm}
-            label="The sheet drawn with the misfit found: slivers and fringes as they lie"
-            paint={paint}
-          />
-        ) : read ? (
-          <canvas ref={canvas} role="img" aria-label="The scan, straightened" />
-        ) : (
-          <div
-            className={css.planned}
-            style={{
-              left: `${(100 * image.xMm) / sheetMm.widthMm}%`,
-              top: `${(100 * image.yMm) / sheetMm.heightMm}%`,
-              width: `${(100 * image.widthMm) / sheetMm.widthMm}%`,
-            }}
-          >
-            <LookThumb run={plan.runs.length} label="the print as planned" />
-          </div>
-        )}
-        <svg
-          viewBox={`0 0 ${sheetMm.widthMm} ${sheetMm.heightMm}`}
-          role="img"
-          aria-label={`${patches.length} places measured; arrows ${times} times as long as the misfit`}
-          className={clsx(onPlace && css.placing)}
-          onClick={(e) => {
-            if (!onPlace) return;
-            const box = e.currentTarget.getBoundingClientRect();
-            onPlace(
-              ((e.clientX - box.left) / box.width) * sheetMm.widthMm,
-              ((e.clientY - box.top) / box.height) * sheetMm.heightMm,
-            );
-          }}
-        >
-          {patches.map((p, i) => (
-            <Arrow
-              key={i}
-              patch={p}
-              times={times}
-              size={size}
-              pxMm={pxMm}
-              on={picked === i}
-              name={picked !== undefined ? String(i + 1) : undefined}
-            />
-          ))}
-        </svg>
-      </div>
-      <p className={clsx(css.arrowScale, kit.note)}>
-        {read ? 'scan' : 'as planned'}, the print as seen · arrows {times}× the misfit
-        {patches.some((p) => !p.kept) ? ' · dashed: left out' : ''}
-        {read && (
-          <>
-            {' '}
-            ·{' '}
-            <button type="button" className={kit.link} onClick={() => setSlivers((s) => !s)}>
-              {slivers ? 'the scan' : 'where it shows'}
-            </button>
-          </>
-        )}
-      </p>
-    </>
+    <p className={clsx(css.arrowScale, kit.note)}>
+      {read ? 'scan' : 'as planned'}, the print as seen · arrows {times}× the misfit
+      {patches.some((p) => !p.kept) ? ' · dashed: left out' : ''}
+      {read && (
+        <>
+          {' '}
+          ·{' '}
+          <button type="button" className={kit.link} onClick={() => setSlivers((s) => !s)}>
+            {slivers ? 'the scan' : 'where it shows'}
+          </button>
+        </>
+      )}
+    </p>
+  );
+}
+
+function PlannedLook({
+  image,
+  sheetMm,
+}: {
+  image: RectMm;
+  sheetMm: { readonly widthMm: number; readonly heightMm: number };
+}) {
+  const {
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <div
+      className={css.planned}
+      style={{
+        left: `${(100 * image.xMm) / sheetMm.widthMm}%`,
+        top: `${(100 * image.yMm) / sheetMm.heightMm}%`,
+        width: `${(100 * image.widthMm) / sheetMm.widthMm}%`,
+      }}
+    >
+      <LookThumb run={plan.runs.length} label="the print as planned" />
+    </div>
+  );
+}
+
+function Arrows({
+  sheetMm,
+  patches,
+  times,
+  onPlace,
+  size,
+  pxMm,
+  picked,
+}: {
+  sheetMm: { readonly widthMm: number; readonly heightMm: number };
+  patches: readonly PatchReading[];
+  times: number;
+  onPlace: ((xMm: number, yMm: number) => void) | undefined;
+  size: number;
+  pxMm: number;
+  picked: number | undefined;
+}) {
+  return (
+    <svg
+      viewBox={`0 0 ${sheetMm.widthMm} ${sheetMm.heightMm}`}
+      role="img"
+      aria-label={`${patches.length} places measured; arrows ${times} times as long as the misfit`}
+      className={clsx(onPlace && css.placing)}
+      onClick={(e) => {
+        if (!onPlace) return;
+        const box = e.currentTarget.getBoundingClientRect();
+        onPlace(
+          ((e.clientX - box.left) / box.width) * sheetMm.widthMm,
+          ((e.clientY - box.top) / box.height) * sheetMm.heightMm,
+        );
+      }}
+    >
+      {patches.map((p, i) => (
+        <Arrow
+          key={i}
+          patch={p}
+          times={times}
+          size={size}
+          pxMm={pxMm}
+          on={picked === i}
+          name={picked !== undefined ? String(i + 1) : undefined}
+        />
+      ))}
+    </svg>
   );
 }
 
 /** Numbers on the picture are never smaller than this on the screen. */
 const LEAST_TEXT_PX = 14;
 
-function Arrow({
-  patch: { xMm, yMm, dxMm, dyMm, kept },
-  times,
-  size,
-  pxMm,
-  on,
-  name,
-}: {
-  patch: PatchReading;
-  times: number;
-  size: number;
+interface ArrowProps {
+  readonly patch: PatchReading;
+  readonly times: number;
+  readonly size: number;
   /** How much a pixel of the screen is. */
-  pxMm: number;
-  on: boolean;
-  name?: string;
-}) {
+  readonly pxMm: number;
+  readonly on: boolean;
+  readonly name?: string;
+}
+
+function Arrow({ patch: { xMm, yMm, dxMm, dyMm, kept }, times, size, pxMm, on, name }: ArrowProps) {
   const x = xMm + dxMm * times,
     y = yMm + dyMm * times,
     long = Math.hypot(x - xMm, y - yMm);

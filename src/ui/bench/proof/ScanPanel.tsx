@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useRef, useState } from 'react';
+import { useRef, useState, type Dispatch, type SetStateAction } from 'react';
 import { deltaE2000, hexFromLabD50 as hex } from '@/core/colour';
 import type { SheetLayout } from '@/core/registration';
 import { sentenceIn, formatSize } from '@/core/units';
@@ -14,25 +14,21 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './ScanPanel.module.css';
 import { FileButton } from '@/ui/kit/FileButton';
+import type { RunReading } from '@/core/registration/readProof';
 
 const MAX_SCAN_BYTES = 60 * 1024 * 1024;
 
+interface ScanPanelProps {
+  readonly worker: RegisterWorker;
+  readonly layout: SheetLayout;
+  readonly run: number;
+  readonly read: ProofAnswer | undefined;
+  readonly onRead: (read: ProofAnswer | undefined) => void;
+  readonly onShims: () => void;
+}
+
 /** A scan dropped, read run by run, kept. */
-export function ScanPanel({
-  worker,
-  layout,
-  run,
-  read,
-  onRead,
-  onShims,
-}: {
-  worker: RegisterWorker;
-  layout: SheetLayout;
-  run: number;
-  read: ProofAnswer | undefined;
-  onRead: (read: ProofAnswer | undefined) => void;
-  onShims: () => void;
-}) {
+export function ScanPanel({ worker, layout, run, read, onRead, onShims }: ScanPanelProps) {
   const {
     state: { plan },
     progress,
@@ -41,7 +37,6 @@ export function ScanPanel({
     scanner,
     log,
     tell,
-    unit,
   } = usePrintDesk();
   const { bench } = progress;
   const pulled = plan.runs.filter((r) => bench.pulls.some((p) => p.runId === r.id)).length;
@@ -134,65 +129,14 @@ export function ScanPanel({
   };
   return (
     <>
-      <div className={kit.fields}>
-        <TextField
-          select
-          label="Runs on the sheet"
-          value={printed}
-          onChange={(e) => {
-            setPrinted(Number(e.target.value));
-            onRead(undefined);
-          }}
-        >
-          {plan.runs.map((r, i) => (
-            <MenuItem key={r.id} value={i + 1}>
-              {i + 1 === plan.runs.length ? `all ${i + 1}` : i + 1}
-            </MenuItem>
-          ))}
-        </TextField>
-        <TextField
-          label="Sheet"
-          value={sheetName}
-          onChange={(e) => setSheetName(e.target.value.slice(0, 12))}
-          slotProps={{ inputLabel: { shrink: true } }}
-        />
-      </div>
-      <div
-        className={clsx(css.scanDrop, over && css.over)}
-        onDragOver={(e) => {
-          e.preventDefault();
-          setOver(true);
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={(e) => {
-          e.preventDefault();
-          setOver(false);
-          const file = e.dataTransfer.files[0];
-          if (file) void take(file);
-        }}
-      >
-        <p>
-          <strong>Drop a scan here</strong>
-        </p>
-        <p className={kit.note}>
-          PNG, JPEG or TIFF at 200 dpi or more, 300 is better; or a photograph from straight above. The whole sheet,{' '}
-          {formatSize(layout.sheetMm.widthMm, layout.sheetMm.heightMm, unit)}, with a dark ground to be seen on all four
-          sides. Where the file does not say its resolution it is taken from the paper’s width.
-        </p>
-        <div className={kit.row}>
-          <FileButton
-            label="Scan file"
-            accept=".png,.jpg,.jpeg,.tif,.tiff,image/png,image/jpeg,image/tiff"
-            disabled={Boolean(busy)}
-            onFile={(file) => void take(file)}
-          >
-            Choose a scan
-          </FileButton>
-          <Button onClick={() => void simulate()} disabled={Boolean(busy)}>
-            Simulated scanner
-          </Button>
-        </div>
-      </div>
+      <ScanFields
+        printed={printed}
+        setPrinted={setPrinted}
+        onRead={onRead}
+        sheetName={sheetName}
+        setSheetName={setSheetName}
+      />
+      <ScanDrop over={over} setOver={setOver} take={take} layout={layout} busy={busy} simulate={simulate} />
       {busy && (
         <div role="status">
           <p>{busy.what} …</p>
@@ -213,39 +157,144 @@ export function ScanPanel({
       )}
       {read && (
         <>
-          <section>
-            <h2>What the scan shows</h2>
-            <ul className={kit.watch} data-testid="read-runs">
-              {read.reading.runs.map((r, i) => (
-                <li key={i} className={clsx(kit.plain, run === i + 1 && kit.bold)}>
-                  {r.ok ? (
-                    <>
-                      {sentenceIn(wordsForMotion(r.value.motion, layout.images[0], `Run ${i + 1}`), unit)}{' '}
-                      <span className={clsx(kit.quiet, kit.num)}>
-                        ±{Math.max(r.value.range95.dxMm, r.value.range95.dyMm).toFixed(2)} mm, ±
-                        {r.value.range95.rotationDeg.toFixed(2)}° (95 %), {r.value.patches.filter((p) => p.kept).length}{' '}
-                        of {r.value.patches.length} patches
-                      </span>
-                    </>
-                  ) : (
-                    <span className={kit.madder}>{r.message}</span>
-                  )}
-                </li>
-              ))}
-            </ul>
-            <p className={clsx(kit.note, kit.num)}>
-              Read at {read.dpi} dpi in {(read.milliseconds / 1000).toFixed(1)} s; the sheet lay turned by{' '}
-              {read.reading.sheet.turnDeg.toFixed(2).replace('-', '−')}°.
-            </p>
-            <Button variant="contained" color="primary" disabled={good.length === 0} onClick={() => void keep()}>
-              Keep, and to the shims
-            </Button>
-          </section>
+          <ScanAnswer read={read} run={run} layout={layout} good={good} keep={keep} />
           <SeenColours read={read} printed={printed} />
         </>
       )}
       {!read && !busy && !looks && <p className={kit.note}>…</p>}
     </>
+  );
+}
+
+interface ScanAnswerProps {
+  readonly read: ProofAnswer;
+  readonly run: number;
+  readonly layout: SheetLayout;
+  readonly good: RunReading[];
+  readonly keep: () => Promise<void>;
+}
+
+function ScanAnswer({ read, run, layout, good, keep }: ScanAnswerProps) {
+  const { unit } = usePrintDesk();
+  return (
+    <section>
+      <h2>What the scan shows</h2>
+      <ul className={kit.watch} data-testid="read-runs">
+        {read.reading.runs.map((r, i) => (
+          <li key={i} className={clsx(kit.plain, run === i + 1 && kit.bold)}>
+            {r.ok ? (
+              <>
+                {sentenceIn(wordsForMotion(r.value.motion, layout.images[0], `Run ${i + 1}`), unit)}{' '}
+                <span className={clsx(kit.quiet, kit.num)}>
+                  ±{Math.max(r.value.range95.dxMm, r.value.range95.dyMm).toFixed(2)} mm, ±
+                  {r.value.range95.rotationDeg.toFixed(2)}° (95 %), {r.value.patches.filter((p) => p.kept).length} of{' '}
+                  {r.value.patches.length} patches
+                </span>
+              </>
+            ) : (
+              <span className={kit.madder}>{r.message}</span>
+            )}
+          </li>
+        ))}
+      </ul>
+      <p className={clsx(kit.note, kit.num)}>
+        Read at {read.dpi} dpi in {(read.milliseconds / 1000).toFixed(1)} s; the sheet lay turned by{' '}
+        {read.reading.sheet.turnDeg.toFixed(2).replace('-', '−')}°.
+      </p>
+      <Button variant="contained" color="primary" disabled={good.length === 0} onClick={() => void keep()}>
+        Keep, and to the shims
+      </Button>
+    </section>
+  );
+}
+
+interface ScanDropProps {
+  readonly over: boolean;
+  readonly setOver: Dispatch<SetStateAction<boolean>>;
+  readonly take: (file: File) => Promise<void>;
+  readonly layout: SheetLayout;
+  readonly busy: { what: string; share: number | null } | undefined;
+  readonly simulate: () => Promise<void>;
+}
+
+function ScanDrop({ over, setOver, take, layout, busy, simulate }: ScanDropProps) {
+  const { unit } = usePrintDesk();
+  return (
+    <div
+      className={clsx(css.scanDrop, over && css.over)}
+      onDragOver={(e) => {
+        e.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(e) => {
+        e.preventDefault();
+        setOver(false);
+        const file = e.dataTransfer.files[0];
+        if (file) void take(file);
+      }}
+    >
+      <p>
+        <strong>Drop a scan here</strong>
+      </p>
+      <p className={kit.note}>
+        PNG, JPEG or TIFF at 200 dpi or more, 300 is better; or a photograph from straight above. The whole sheet,{' '}
+        {formatSize(layout.sheetMm.widthMm, layout.sheetMm.heightMm, unit)}, with a dark ground to be seen on all four
+        sides. Where the file does not say its resolution it is taken from the paper’s width.
+      </p>
+      <div className={kit.row}>
+        <FileButton
+          label="Scan file"
+          accept=".png,.jpg,.jpeg,.tif,.tiff,image/png,image/jpeg,image/tiff"
+          disabled={Boolean(busy)}
+          onFile={(file) => void take(file)}
+        >
+          Choose a scan
+        </FileButton>
+        <Button onClick={() => void simulate()} disabled={Boolean(busy)}>
+          Simulated scanner
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+interface ScanFieldsProps {
+  readonly printed: number;
+  readonly setPrinted: Dispatch<SetStateAction<number>>;
+  readonly onRead: (read: ProofAnswer | undefined) => void;
+  readonly sheetName: string;
+  readonly setSheetName: Dispatch<SetStateAction<string>>;
+}
+
+function ScanFields({ printed, setPrinted, onRead, sheetName, setSheetName }: ScanFieldsProps) {
+  const {
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <div className={kit.fields}>
+      <TextField
+        select
+        label="Runs on the sheet"
+        value={printed}
+        onChange={(e) => {
+          setPrinted(Number(e.target.value));
+          onRead(undefined);
+        }}
+      >
+        {plan.runs.map((r, i) => (
+          <MenuItem key={r.id} value={i + 1}>
+            {i + 1 === plan.runs.length ? `all ${i + 1}` : i + 1}
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField
+        label="Sheet"
+        value={sheetName}
+        onChange={(e) => setSheetName(e.target.value.slice(0, 12))}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
+    </div>
   );
 }
 

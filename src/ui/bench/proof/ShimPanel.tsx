@@ -10,6 +10,10 @@ import {
   type ContactShim,
   type SheetLayout,
   type ShimStock,
+  type Contact,
+  type SheetEdge,
+  type RectMm,
+  type Motion,
 } from '@/core/registration';
 import { sentenceIn, formatLength } from '@/core/units';
 import {
@@ -27,13 +31,13 @@ import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './ShimPanel.module.css';
+import type { SettingShims, ShimPlan } from '@/core/registration/shims';
 
 /** The shims that bring the whole set together, and what else would. */
 export function ShimPanel({ layout }: { layout: SheetLayout }) {
   const {
     state: { plan },
     progress: { bench },
-    unit,
     log,
     tell,
   } = usePrintDesk();
@@ -95,55 +99,9 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
           At each stop, between stop and block; the bench’s left is the print’s right. Nearest the origin corner first.
         </p>
         {answer.settings.map((s) => (
-          <div key={s.id} className={css.shimRow} data-testid="shim-row">
-            <h3>
-              Run {runOf(s.id)}{' '}
-              <span className={kit.quiet}>{blockOfRun(plan, plan.runs[runOf(s.id) - 1]).block.name}</span>
-            </h3>
-            <table className={kit.plainTable}>
-              <tbody>
-                {s.contacts.map((c, k) => (
-                  <tr key={k}>
-                    <th scope="row">{contacts[k].name}</th>
-                    <td>
-                      {piecesOf(c)}
-                      <div className={clsx(kit.note, kit.num)}>
-                        {c.setMm > 0 ? formatLength(c.setMm, unit, 2) : ''}
-                        {Math.abs(c.setMm - c.neededMm) > 0.02 ? ` (wants ${formatLength(c.neededMm, unit, 2)})` : ''}
-                      </div>
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-            {s !== answer.settings[0] && (
-              <p className={clsx(kit.note, kit.num)}>
-                remains {formatLength(s.remainsMm, unit, 2)} at the worst corner
-              </p>
-            )}
-          </div>
+          <ShimRow key={s.id} s={s} runOf={runOf} contacts={contacts} answer={answer} />
         ))}
-        <p className={kit.above10}>
-          {moved ? (
-            <>
-              The image moves{' '}
-              {[
-                Math.abs(dxMm) > 0.005
-                  ? `${formatLength(Math.abs(dxMm), unit, 2)} to the ${dxMm > 0 ? 'right' : 'left'}`
-                  : '',
-                Math.abs(dyMm) > 0.005 ? `${formatLength(Math.abs(dyMm), unit, 2)} ${dyMm > 0 ? 'down' : 'up'}` : '',
-              ]
-                .filter(Boolean)
-                .join(' and ')}{' '}
-              on the sheet. Margins then: left <span className={kit.num}>{formatLength(m.left + dxMm, unit)}</span>,
-              right <span className={kit.num}>{formatLength(m.right - dxMm, unit)}</span>, top{' '}
-              <span className={kit.num}>{formatLength(m.top + dyMm, unit)}</span>, bottom{' '}
-              <span className={kit.num}>{formatLength(m.bottom - dyMm, unit)}</span>.
-            </>
-          ) : (
-            'The image stays where it is on the sheet.'
-          )}
-        </p>
+        <MovedWords moved={moved} dxMm={dxMm} dyMm={dyMm} m={m} />
         <Button
           className={kit.above12}
           variant="contained"
@@ -154,82 +112,192 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
           {inAlready ? 'In' : 'These shims are in'}
         </Button>
       </section>
-      <section>
-        <h2>Or instead</h2>
+      <OrInstead moved={moved} contacts={contacts} answer={answer} runOf={runOf} settings={settings} image={image} />
+      <Stock />
+      <AsItLies present={present} image={image} runOf={runOf} />
+    </>
+  );
+}
+
+interface AsItLiesProps {
+  readonly present: (Motion | undefined)[];
+  readonly image: RectMm;
+  readonly runOf: (id: string) => number;
+}
+
+function AsItLies({ present, image, runOf }: AsItLiesProps) {
+  const {
+    state: { plan },
+    unit,
+    progress: { bench },
+  } = usePrintDesk();
+  return (
+    <section>
+      <h2>As it lies now</h2>
+      <ul className={kit.watch}>
+        {plan.runs.map(
+          (run, i) =>
+            i > 0 &&
+            present[i] && (
+              <li key={run.id} className={kit.plain}>
+                {sentenceIn(wordsForMotion(present[i]!, image, `Run ${i + 1} against run 1`), unit)}
+              </li>
+            ),
+        )}
+      </ul>
+      <h3 className={kit.above10}>Shims so far</h3>
+      {bench.shimmings.length === 0 ? (
+        <p className={kit.note}>None yet.</p>
+      ) : (
         <ul className={kit.watch}>
-          {moved && (
-            <li className={kit.plain}>
-              Keep the margins: move the paper’s stops as well,{' '}
-              {contacts
-                .map((c, k) =>
-                  Math.abs(answer.paperStopsMm[k]) > 0.005
-                    ? `${formatLength(answer.paperStopsMm[k], unit, 2)} at the ${c.name}`
-                    : '',
-                )
-                .filter(Boolean)
-                .join(', ') || 'not at all'}
-              , towards the sheet.
-            </li>
-          )}
-          {answer.settings
-            .filter((s) => s.trimMm.some((t) => t > 0.02))
-            .map((s) => (
-              <li key={s.id} className={kit.plain}>
-                Take it off run {runOf(s.id)}’s block:{' '}
-                {s.trimMm
-                  .map((t, k) => (t > 0.02 ? `${formatLength(t, unit, 2)} at the ${contacts[k].name}` : ''))
-                  .filter(Boolean)
-                  .join(', ')}
-                . What is cut off does not come back.
+          {[...bench.shimmings]
+            .reverse()
+            .slice(0, 12)
+            .map((s, i) => (
+              <li key={i} className={kit.note}>
+                {s.at.slice(0, 16).replace('T', ' ')}: run {runOf(s.runId)},{' '}
+                {s.shimsMm.map((v) => formatLength(v, unit, 2)).join(' / ')}
               </li>
             ))}
-          {answer.settings.map((s) => {
-            const growth = growthAdvice(
-              settings.find((x) => x.id === s.id)!.misfit,
-              image,
-              materialById(blockOfRun(plan, plan.runs[runOf(s.id) - 1]).block.materialId).grain,
-            );
-            const advice = growth && sentenceIn(growth, unit);
-            return advice ? (
-              <li key={`g${s.id}`} className={kit.plain}>
-                Run {runOf(s.id)}: growth cannot be shimmed. {advice}
-              </li>
-            ) : null;
-          })}
         </ul>
-      </section>
-      <Stock />
-      <section>
-        <h2>As it lies now</h2>
-        <ul className={kit.watch}>
-          {plan.runs.map(
-            (run, i) =>
-              i > 0 &&
-              present[i] && (
-                <li key={run.id} className={kit.plain}>
-                  {sentenceIn(wordsForMotion(present[i]!, image, `Run ${i + 1} against run 1`), unit)}
-                </li>
-              ),
-          )}
-        </ul>
-        <h3 className={kit.above10}>Shims so far</h3>
-        {bench.shimmings.length === 0 ? (
-          <p className={kit.note}>None yet.</p>
-        ) : (
-          <ul className={kit.watch}>
-            {[...bench.shimmings]
-              .reverse()
-              .slice(0, 12)
-              .map((s, i) => (
-                <li key={i} className={kit.note}>
-                  {s.at.slice(0, 16).replace('T', ' ')}: run {runOf(s.runId)},{' '}
-                  {s.shimsMm.map((v) => formatLength(v, unit, 2)).join(' / ')}
-                </li>
-              ))}
-          </ul>
+      )}
+    </section>
+  );
+}
+
+interface OrInsteadProps {
+  readonly moved: boolean;
+  readonly contacts: Contact[];
+  readonly answer: ShimPlan;
+  readonly runOf: (id: string) => number;
+  readonly settings: { id: string; misfit: Motion; shimsMm: readonly number[] }[];
+  readonly image: RectMm;
+}
+
+function OrInstead({ moved, contacts, answer, runOf, settings, image }: OrInsteadProps) {
+  const {
+    unit,
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <section>
+      <h2>Or instead</h2>
+      <ul className={kit.watch}>
+        {moved && (
+          <li className={kit.plain}>
+            Keep the margins: move the paper’s stops as well,{' '}
+            {contacts
+              .map((c, k) =>
+                Math.abs(answer.paperStopsMm[k]) > 0.005
+                  ? `${formatLength(answer.paperStopsMm[k], unit, 2)} at the ${c.name}`
+                  : '',
+              )
+              .filter(Boolean)
+              .join(', ') || 'not at all'}
+            , towards the sheet.
+          </li>
         )}
-      </section>
-    </>
+        {answer.settings
+          .filter((s) => s.trimMm.some((t) => t > 0.02))
+          .map((s) => (
+            <li key={s.id} className={kit.plain}>
+              Take it off run {runOf(s.id)}’s block:{' '}
+              {s.trimMm
+                .map((t, k) => (t > 0.02 ? `${formatLength(t, unit, 2)} at the ${contacts[k].name}` : ''))
+                .filter(Boolean)
+                .join(', ')}
+              . What is cut off does not come back.
+            </li>
+          ))}
+        {answer.settings.map((s) => {
+          const growth = growthAdvice(
+            settings.find((x) => x.id === s.id)!.misfit,
+            image,
+            materialById(blockOfRun(plan, plan.runs[runOf(s.id) - 1]).block.materialId).grain,
+          );
+          const advice = growth && sentenceIn(growth, unit);
+          return advice ? (
+            <li key={`g${s.id}`} className={kit.plain}>
+              Run {runOf(s.id)}: growth cannot be shimmed. {advice}
+            </li>
+          ) : null;
+        })}
+      </ul>
+    </section>
+  );
+}
+
+interface MovedWordsProps {
+  readonly moved: boolean;
+  readonly dxMm: number;
+  readonly dyMm: number;
+  readonly m: Readonly<Record<SheetEdge, number>>;
+}
+
+function MovedWords({ moved, dxMm, dyMm, m }: MovedWordsProps) {
+  const { unit } = usePrintDesk();
+  return (
+    <p className={kit.above10}>
+      {moved ? (
+        <>
+          The image moves{' '}
+          {[
+            Math.abs(dxMm) > 0.005
+              ? `${formatLength(Math.abs(dxMm), unit, 2)} to the ${dxMm > 0 ? 'right' : 'left'}`
+              : '',
+            Math.abs(dyMm) > 0.005 ? `${formatLength(Math.abs(dyMm), unit, 2)} ${dyMm > 0 ? 'down' : 'up'}` : '',
+          ]
+            .filter(Boolean)
+            .join(' and ')}{' '}
+          on the sheet. Margins then: left <span className={kit.num}>{formatLength(m.left + dxMm, unit)}</span>, right{' '}
+          <span className={kit.num}>{formatLength(m.right - dxMm, unit)}</span>, top{' '}
+          <span className={kit.num}>{formatLength(m.top + dyMm, unit)}</span>, bottom{' '}
+          <span className={kit.num}>{formatLength(m.bottom - dyMm, unit)}</span>.
+        </>
+      ) : (
+        'The image stays where it is on the sheet.'
+      )}
+    </p>
+  );
+}
+
+interface ShimRowProps {
+  readonly s: SettingShims;
+  readonly runOf: (id: string) => number;
+  readonly contacts: Contact[];
+  readonly answer: ShimPlan;
+}
+
+function ShimRow({ s, runOf, contacts, answer }: ShimRowProps) {
+  const {
+    state: { plan },
+    unit,
+  } = usePrintDesk();
+  return (
+    <div className={css.shimRow} data-testid="shim-row">
+      <h3>
+        Run {runOf(s.id)} <span className={kit.quiet}>{blockOfRun(plan, plan.runs[runOf(s.id) - 1]).block.name}</span>
+      </h3>
+      <table className={kit.plainTable}>
+        <tbody>
+          {s.contacts.map((c, k) => (
+            <tr key={k}>
+              <th scope="row">{contacts[k].name}</th>
+              <td>
+                {piecesOf(c)}
+                <div className={clsx(kit.note, kit.num)}>
+                  {c.setMm > 0 ? formatLength(c.setMm, unit, 2) : ''}
+                  {Math.abs(c.setMm - c.neededMm) > 0.02 ? ` (wants ${formatLength(c.neededMm, unit, 2)})` : ''}
+                </div>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {s !== answer.settings[0] && (
+        <p className={clsx(kit.note, kit.num)}>remains {formatLength(s.remainsMm, unit, 2)} at the worst corner</p>
+      )}
+    </div>
   );
 }
 

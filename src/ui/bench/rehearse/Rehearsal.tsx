@@ -1,6 +1,16 @@
 'use client';
 import Button from '@mui/material/Button';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import {
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type Dispatch,
+  type SetStateAction,
+  type RefObject,
+  type JSX,
+} from 'react';
 import { deltaE2000, type Lab } from '@/core/colour';
 import {
   judgeRehearsal,
@@ -11,7 +21,7 @@ import {
   type RehearsalSlip,
 } from '@/core/cutting';
 import { formatLength } from '@/core/units';
-import { inkNamesOf, sampleMap, SAMPLE_PRINTS, wantedOf, type Plan } from '@/records';
+import { inkNamesOf, sampleMap, SAMPLE_PRINTS, wantedOf, type Plan, type FlatColour } from '@/records';
 import { PictureWorker } from '@/workers';
 import { BLOCK_WORDS, wordOfLab } from '../../kit/colours';
 import { pathOfMm } from '../../kit/paths';
@@ -42,7 +52,7 @@ const LINE_WORD = 0xff545a52;
 
 /** One rehearsal: choose, print, choose, to the last run; then the comparison with the plan. */
 export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, onLeave }: Props) {
-  const { unit, urls, log, tell } = usePrintDesk();
+  const { urls, log, tell } = usePrintDesk();
   const { widthPx, heightPx, mmPerPx } = plan.picture!.raster;
   const runs = plan.runs.length;
   const worker = useMemo(() => {
@@ -208,55 +218,29 @@ export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, 
   return (
     <div className={kit.work}>
       <div className={kit.stage}>
-        <div className={clsx(kit.row, kit.between)}>
-          <div className={kit.row}>
-            <h1>{result ? 'Held against the plan' : `Before run ${run + 1} of ${runs}`}</h1>
-            <span className={kit.quiet}>
-              {name} · {level}
-            </span>
-          </div>
-          <div className={kit.row}>
-            <Button onClick={() => setShowPicture((s) => !s)} aria-pressed={showPicture}>
-              {showPicture ? 'the sheet so far' : 'the picture wanted'} <kbd className={kit.keyHint}>W</kbd>
-            </Button>
-            <Button onClick={onLeave}>Leave</Button>
-          </div>
-        </div>
-        <div className={css.rehearsePair}>
-          <SheetCanvas
-            widthPx={widthPx}
-            heightPx={heightPx}
-            mmPerPx={mmPerPx}
-            unit={unit}
-            mirrored
-            paint={paintBlock}
-            onPick={(x, y) => void pickAt(x, y)}
-            handle={block}
-            label={`The block before run ${run + 1}, mirrored. Click a part to cut it`}
-            stamp={<div className={clsx(kit.stamp, kit.mirrored)}>the block, mirrored</div>}
-            overlay={overlay}
-          />
-          <SheetCanvas
-            widthPx={widthPx}
-            heightPx={heightPx}
-            mmPerPx={mmPerPx}
-            unit={unit}
-            paint={paintSheet}
-            label={showPicture ? 'The picture wanted' : 'The sheet so far'}
-            stamp={
-              <div className={kit.stamp}>
-                {showPicture
-                  ? 'the picture wanted'
-                  : result
-                    ? 'the finished sheet'
-                    : run === 0
-                      ? 'bare paper'
-                      : `the sheet after run ${run}`}
-              </div>
-            }
-            overlay={result ? overlay : undefined}
-          />
-        </div>
+        <RehearsalHead
+          result={result}
+          run={run}
+          runs={runs}
+          name={name}
+          level={level}
+          setShowPicture={setShowPicture}
+          showPicture={showPicture}
+          onLeave={onLeave}
+        />
+        <BlockAndSheet
+          widthPx={widthPx}
+          heightPx={heightPx}
+          mmPerPx={mmPerPx}
+          paintBlock={paintBlock}
+          pickAt={pickAt}
+          block={block}
+          run={run}
+          overlay={overlay}
+          paintSheet={paintSheet}
+          showPicture={showPicture}
+          result={result}
+        />
       </div>
       <aside className={kit.side}>
         {result ? (
@@ -271,68 +255,197 @@ export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, 
             onLeave={onLeave}
           />
         ) : (
-          <>
-            <section>
-              <h2>What goes now?</h2>
-              <p className={clsx(kit.note, kit.above4)}>
-                Run {run + 1} prints {inkNamesOf(plan, plan.runs[run])} from all that stands. Click the parts to cut
-                before it; click again to leave one standing.
-              </p>
-              <div
-                className={clsx(kit.row, kit.gap8, kit.around10, css.count)}
-
-                aria-live="polite"
-              >
-                <span className={clsx(kit.answer, kit.display)}>
-                  {now.length} part{now.length === 1 ? '' : 's'}
-                </span>
-                <span className={clsx(kit.note, kit.num)}>
-                  {now.length > 0
-                    ? `${areaWords(now.reduce((sum, p) => sum + p.areaMm2, 0))} to cut`
-                    : 'nothing chosen yet'}
-                </span>
-              </div>
-              {said && (
-                <p className={clsx(kit.say, kit.wait, kit.below8)} role="status">
-                  {said}
-                </p>
-              )}
-              {chosenPart && traced && (
-                <p className={kit.note}>
-                  <Swatch lab={colours[chosenPart.label].wantedLabD50} /> {colours[chosenPart.label].name},{' '}
-                  {areaWords(chosenPart.areaMm2)}
-                </p>
-              )}
-            </section>
-            <section>
-              <p className={kit.note}>What is cut away is off for good: it takes no film from run {run + 1} on.</p>
-              {parts && (
-                <p className={clsx(kit.note, kit.above4)}>
-                  {parts.length} parts to choose from; smaller ones go with the largest of their colour.
-                </p>
-              )}
-            </section>
-            <section className={clsx(kit.toFoot, kit.stack, kit.gap8)}>
-              {level === 'with hints' && (
-                <Button className={kit.target} onClick={hint}>
-                  A hint <kbd className={kit.keyHint}>H</kbd>
-                </Button>
-              )}
-              <Button
-                variant="contained"
-                color="primary"
-                className={clsx(kit.target, kit.lead)}
-
-                disabled={!parts}
-                onClick={print}
-              >
-                {run + 1 < runs ? `Print run ${run + 1}` : 'Print the last run'} <kbd className={kit.keyHint}>P</kbd>
-              </Button>
-            </section>
-          </>
+          <RunActs
+            run={run}
+            plan={plan}
+            now={now}
+            said={said}
+            chosenPart={chosenPart}
+            traced={traced}
+            colours={colours}
+            parts={parts}
+            level={level}
+            hint={hint}
+            print={print}
+            runs={runs}
+          />
         )}
       </aside>
     </div>
+  );
+}
+
+interface BlockAndSheetProps {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly mmPerPx: number;
+  readonly paintBlock: PaintView;
+  readonly pickAt: (x: number, y: number) => Promise<void>;
+  readonly block: RefObject<SheetCanvasHandle | null>;
+  readonly run: number;
+  readonly overlay: (mm: number) => JSX.Element | undefined;
+  readonly paintSheet: PaintView;
+  readonly showPicture: boolean;
+  readonly result: RehearsalResult | undefined;
+}
+
+function BlockAndSheet({
+  widthPx,
+  heightPx,
+  mmPerPx,
+  paintBlock,
+  pickAt,
+  block,
+  run,
+  overlay,
+  paintSheet,
+  showPicture,
+  result,
+}: BlockAndSheetProps) {
+  const { unit } = usePrintDesk();
+  return (
+    <div className={css.rehearsePair}>
+      <SheetCanvas
+        widthPx={widthPx}
+        heightPx={heightPx}
+        mmPerPx={mmPerPx}
+        unit={unit}
+        mirrored
+        paint={paintBlock}
+        onPick={(x, y) => void pickAt(x, y)}
+        handle={block}
+        label={`The block before run ${run + 1}, mirrored. Click a part to cut it`}
+        stamp={<div className={clsx(kit.stamp, kit.mirrored)}>the block, mirrored</div>}
+        overlay={overlay}
+      />
+      <SheetCanvas
+        widthPx={widthPx}
+        heightPx={heightPx}
+        mmPerPx={mmPerPx}
+        unit={unit}
+        paint={paintSheet}
+        label={showPicture ? 'The picture wanted' : 'The sheet so far'}
+        stamp={
+          <div className={kit.stamp}>
+            {showPicture
+              ? 'the picture wanted'
+              : result
+                ? 'the finished sheet'
+                : run === 0
+                  ? 'bare paper'
+                  : `the sheet after run ${run}`}
+          </div>
+        }
+        overlay={result ? overlay : undefined}
+      />
+    </div>
+  );
+}
+
+interface RehearsalHeadProps {
+  readonly result: RehearsalResult | undefined;
+  readonly run: number;
+  readonly runs: number;
+  readonly name: string;
+  readonly level: RehearsalLevel;
+  readonly setShowPicture: Dispatch<SetStateAction<boolean>>;
+  readonly showPicture: boolean;
+  readonly onLeave: () => void;
+}
+
+function RehearsalHead({ result, run, runs, name, level, setShowPicture, showPicture, onLeave }: RehearsalHeadProps) {
+  return (
+    <div className={clsx(kit.row, kit.between)}>
+      <div className={kit.row}>
+        <h1>{result ? 'Held against the plan' : `Before run ${run + 1} of ${runs}`}</h1>
+        <span className={kit.quiet}>
+          {name} · {level}
+        </span>
+      </div>
+      <div className={kit.row}>
+        <Button onClick={() => setShowPicture((s) => !s)} aria-pressed={showPicture}>
+          {showPicture ? 'the sheet so far' : 'the picture wanted'} <kbd className={kit.keyHint}>W</kbd>
+        </Button>
+        <Button onClick={onLeave}>Leave</Button>
+      </div>
+    </div>
+  );
+}
+
+interface RunActsProps {
+  readonly run: number;
+  readonly plan: Plan;
+  readonly now: Part[];
+  readonly said: string | undefined;
+  readonly chosenPart: Part | undefined;
+  readonly traced: boolean;
+  readonly colours: readonly FlatColour[];
+  readonly parts: readonly Part[] | undefined;
+  readonly level: RehearsalLevel;
+  readonly hint: () => void;
+  readonly print: () => void;
+  readonly runs: number;
+}
+
+function RunActs({ run, plan, now, said, chosenPart, traced, colours, parts, level, hint, print, runs }: RunActsProps) {
+  return (
+    <>
+      <section>
+        <h2>What goes now?</h2>
+        <p className={clsx(kit.note, kit.above4)}>
+          Run {run + 1} prints {inkNamesOf(plan, plan.runs[run])} from all that stands. Click the parts to cut before
+          it; click again to leave one standing.
+        </p>
+        <div
+          className={clsx(kit.row, kit.gap8, kit.around10, css.count)}
+
+          aria-live="polite"
+        >
+          <span className={clsx(kit.answer, kit.display)}>
+            {now.length} part{now.length === 1 ? '' : 's'}
+          </span>
+          <span className={clsx(kit.note, kit.num)}>
+            {now.length > 0 ? `${areaWords(now.reduce((sum, p) => sum + p.areaMm2, 0))} to cut` : 'nothing chosen yet'}
+          </span>
+        </div>
+        {said && (
+          <p className={clsx(kit.say, kit.wait, kit.below8)} role="status">
+            {said}
+          </p>
+        )}
+        {chosenPart && traced && (
+          <p className={kit.note}>
+            <Swatch lab={colours[chosenPart.label].wantedLabD50} /> {colours[chosenPart.label].name},{' '}
+            {areaWords(chosenPart.areaMm2)}
+          </p>
+        )}
+      </section>
+      <section>
+        <p className={kit.note}>What is cut away is off for good: it takes no film from run {run + 1} on.</p>
+        {parts && (
+          <p className={clsx(kit.note, kit.above4)}>
+            {parts.length} parts to choose from; smaller ones go with the largest of their colour.
+          </p>
+        )}
+      </section>
+      <section className={clsx(kit.toFoot, kit.stack, kit.gap8)}>
+        {level === 'with hints' && (
+          <Button className={kit.target} onClick={hint}>
+            A hint <kbd className={kit.keyHint}>H</kbd>
+          </Button>
+        )}
+        <Button
+          variant="contained"
+          color="primary"
+          className={clsx(kit.target, kit.lead)}
+
+          disabled={!parts}
+          onClick={print}
+        >
+          {run + 1 < runs ? `Print run ${run + 1}` : 'Print the last run'} <kbd className={kit.keyHint}>P</kbd>
+        </Button>
+      </section>
+    </>
   );
 }
 
@@ -348,7 +461,6 @@ interface VerdictProps {
 }
 
 function Verdict({ result, plan, films, parts, chosen, onChoose, onAgain, onLeave }: VerdictProps) {
-  const { unit } = usePrintDesk();
   const { mmPerPx } = plan.picture!.raster;
   const colours = plan.flat!.colours,
     runs = plan.runs.length;
@@ -375,32 +487,18 @@ function Verdict({ result, plan, films, parts, chosen, onChoose, onAgain, onLeav
                 due = planned(slip.part.label);
               const { x, y } = place(slip);
               return (
-                <li key={slip.part.key}>
-                  <button
-                    type="button"
-                    className={clsx(kit.bare, kit.fullWidth)}
-                    aria-pressed={chosen === slip.part.key}
-                    onClick={() => onChoose(slip.part.key)}
-                  >
-                    <span className={clsx(kit.row, kit.between)}>
-                      <strong className={clsx(slip.kind === 'too early' && kit.madder)}>{slip.kind}</strong>
-                      <span className={clsx(kit.note, kit.num)}>
-                        {areaWords(slip.part.areaMm2)} at {formatLength(x * mmPerPx, unit, 0)},{' '}
-                        {formatLength(y * mmPerPx, unit, 0)}
-                      </span>
-                    </span>
-                    <span className={clsx(kit.gap8, kit.small, kit.above3, css.seenAndDue)}>
-                      <span className={kit.pair} aria-hidden>
-                        <Swatch lab={seen} />
-                        <Swatch lab={due} />
-                      </span>
-                      <span>
-                        {slipWords(slip, colours[slip.part.label].name)}{' '}
-                        <span className={clsx(kit.quiet, kit.num)}>ΔE {deltaE2000(seen, due).toFixed(0)}</span>
-                      </span>
-                    </span>
-                  </button>
-                </li>
+                <SlipRow
+                  key={slip.part.key}
+                  slip={slip}
+                  chosen={chosen}
+                  onChoose={onChoose}
+                  x={x}
+                  mmPerPx={mmPerPx}
+                  y={y}
+                  seen={seen}
+                  due={due}
+                  colours={colours}
+                />
               );
             })}
           </ul>
@@ -425,5 +523,48 @@ function Verdict({ result, plan, films, parts, chosen, onChoose, onAgain, onLeav
         </Button>
       </section>
     </>
+  );
+}
+
+interface SlipRowProps {
+  readonly slip: RehearsalSlip;
+  readonly chosen: number | undefined;
+  readonly onChoose: (key: number) => void;
+  readonly x: number;
+  readonly mmPerPx: number;
+  readonly y: number;
+  readonly seen: Lab;
+  readonly due: Lab;
+  readonly colours: readonly FlatColour[];
+}
+
+function SlipRow({ slip, chosen, onChoose, x, mmPerPx, y, seen, due, colours }: SlipRowProps) {
+  const { unit } = usePrintDesk();
+  return (
+    <li>
+      <button
+        type="button"
+        className={clsx(kit.bare, kit.fullWidth)}
+        aria-pressed={chosen === slip.part.key}
+        onClick={() => onChoose(slip.part.key)}
+      >
+        <span className={clsx(kit.row, kit.between)}>
+          <strong className={clsx(slip.kind === 'too early' && kit.madder)}>{slip.kind}</strong>
+          <span className={clsx(kit.note, kit.num)}>
+            {areaWords(slip.part.areaMm2)} at {formatLength(x * mmPerPx, unit, 0)}, {formatLength(y * mmPerPx, unit, 0)}
+          </span>
+        </span>
+        <span className={clsx(kit.gap8, kit.small, kit.above3, css.seenAndDue)}>
+          <span className={kit.pair} aria-hidden>
+            <Swatch lab={seen} />
+            <Swatch lab={due} />
+          </span>
+          <span>
+            {slipWords(slip, colours[slip.part.label].name)}{' '}
+            <span className={clsx(kit.quiet, kit.num)}>ΔE {deltaE2000(seen, due).toFixed(0)}</span>
+          </span>
+        </span>
+      </button>
+    </li>
   );
 }

@@ -92,18 +92,15 @@ export function RehearseView() {
   );
 }
 
+interface ChoicesProps {
+  readonly refused: string | undefined;
+  readonly mine: Rehearsed[];
+  readonly begin: (sample: string | undefined, plan: Plan) => void;
+  readonly scores: readonly PracticeScore[];
+}
+
 /** This print, and the sample prints to practise on. */
-function Choices({
-  refused,
-  mine,
-  begin,
-  scores,
-}: {
-  refused: string | undefined;
-  mine: Rehearsed[];
-  begin: (sample: string | undefined, plan: Plan) => void;
-  scores: readonly PracticeScore[];
-}) {
+function Choices({ refused, mine, begin, scores }: ChoicesProps) {
   const { state } = usePrintDesk();
   return (
     <div className={css.rehearseList}>
@@ -166,19 +163,15 @@ function best(scores: readonly { readonly score: number }[]): string | undefined
     : undefined;
 }
 
-function Entry({
-  title,
-  says,
-  last,
-  best: top,
-  children,
-}: {
-  title: string;
-  says: string;
-  last: string | undefined;
-  best: string | undefined;
-  children: React.ReactNode;
-}) {
+interface EntryProps {
+  readonly title: string;
+  readonly says: string;
+  readonly last: string | undefined;
+  readonly best: string | undefined;
+  readonly children: React.ReactNode;
+}
+
+function Entry({ title, says, last, best: top, children }: EntryProps) {
   return (
     <div className={css.entry}>
       <div>

@@ -3,23 +3,24 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useCallback, useMemo, useState } from 'react';
-import type { Finding } from '@/core/cutting';
-import { blockOfRun, keyOfFinding } from '@/records';
+import { useCallback, useMemo, useState, type Dispatch, type SetStateAction } from 'react';
+import type { Finding, CutSettings } from '@/core/cutting';
+import { blockOfRun, keyOfFinding, type Block } from '@/records';
 import { BLOCK_WORDS } from '../../kit/colours';
 import { pathOfMm } from '../../kit/paths';
 import { usePrintDesk } from '../../kit/printContext';
 import { SheetCanvas, type PaintView } from '../../kit/SheetCanvas';
-import { blockStyles, labelStatesOf } from '@/ui/kit/blockStates';
+import { blockStyles, labelStatesOf, type LabelState } from '@/ui/kit/blockStates';
 import { RegionOverlay } from '@/ui/kit/regions/RegionOverlay';
-import { useRegions } from '@/ui/kit/regions/useRegions';
+import { useRegions, type Regions } from '@/ui/kit/regions/useRegions';
 import { CheckPanel } from './CheckPanel';
-import { useStageCheck } from './useStageCheck';
+import { useStageCheck, type StageCheck } from './useStageCheck';
 import { useKeys } from '../../kit/keys';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import { NothingToShow } from '@/ui/kit/NothingYet';
 import { Leaves } from '@/ui/kit/Leaves';
+import type { StageFindings } from '@/workers';
 
 const opening = () => <p className={kit.note}>opening …</p>;
 const FitPanel = dynamic(() => import('./FitPanel').then((m) => m.FitPanel), { ssr: false, loading: opening });
@@ -105,42 +106,7 @@ export function BlockView() {
   return (
     <div className={kit.work}>
       <div className={kit.stage}>
-        <div className={clsx(kit.row, kit.between)}>
-          <div className={kit.row}>
-            <h1>
-              {leaf === 'transfer'
-                ? 'Onto the block'
-                : `${plan.blocks.length > 1 ? block.name : 'Block'} before run ${run}`}
-            </h1>
-            {leaf !== 'transfer' && (
-              <span className={done || plan.way.process === 'multi-block' ? kit.quiet : kit.madder}>
-                {done
-                  ? 'this cut is done'
-                  : plan.way.process === 'multi-block'
-                    ? 'recut a block, and it can be printed again'
-                    : 'a cut cannot be undone'}
-              </span>
-            )}
-          </div>
-          {leaf !== 'transfer' && (
-            <ToggleButtonGroup
-              size="small"
-              exclusive
-              value={mirrored ? 'mirrored' : 'printed'}
-              onChange={(_, v: string | null) => {
-                if (v) setMirrored(v === 'mirrored');
-              }}
-              aria-label="How the block is shown"
-            >
-              <ToggleButton value="mirrored" className={kit.slim}>
-                on the block
-              </ToggleButton>
-              <ToggleButton value="printed" className={kit.slim}>
-                as printed
-              </ToggleButton>
-            </ToggleButtonGroup>
-          )}
-        </div>
+        <BlockHead leaf={leaf} block={block} run={run} done={done} mirrored={mirrored} setMirrored={setMirrored} />
         {leaf === 'transfer' ? (
           <TransferPictures />
         ) : (
@@ -160,63 +126,196 @@ export function BlockView() {
               </div>
             }
             overlay={(mm) => (
-              <>
-                {leaf === 'check' && found && (
-                  <path className={kit.riskArea} d={pathOfMm(found.riskOutlinesMm)} fillRule="evenodd" />
-                )}
-                {leaf === 'check' &&
-                  picked?.kind === 'chatter' &&
-                  found?.supports.map((s, i) => (
-                    <g key={i} className={kit.support}>
-                      <circle cx={s.xMm} cy={s.yMm} r={4 * mm} />
-                      <path d={`M${s.xMm - 7 * mm} ${s.yMm}h${14 * mm}M${s.xMm} ${s.yMm - 7 * mm}v${14 * mm}`} />
-                    </g>
-                  ))}
-                {leaf === 'check' &&
-                  open.map(
-                    (f, i) =>
-                      f.kind !== 'chatter' && (
-                        <Mark
-                          key={i}
-                          finding={f}
-                          picked={picked !== undefined && keyOfFinding(picked) === keyOfFinding(f)}
-                          mm={mm}
-                        />
-                      ),
-                  )}
-                {leaf === 'check' && picked?.kind === 'chatter' && <Mark finding={picked} picked mm={mm} />}
-                {leaf === 'masks' && maskOutlines && (
-                  <path className={kit.maskArea} d={pathOfMm(maskOutlines)} fillRule="evenodd" />
-                )}
-                <RegionOverlay regions={regions} mm={mm} />
-              </>
+              <BlockMarks
+                leaf={leaf}
+                found={found}
+                picked={picked}
+                mm={mm}
+                open={open}
+                maskOutlines={maskOutlines}
+                regions={regions}
+              />
             )}
           />
         )}
       </div>
-      <aside className={kit.side}>
-        <Leaves label="Beside the block" leaves={LEAVES} leaf={leaf} onLeaf={setLeaf} tight>
-          {leaf === 'check' && (
-            <CheckPanel
-              run={run}
-              labels={current}
-              block={block}
-              blockIndex={blockIndex}
-              check={check}
-              found={found}
-              settings={settings}
-              toolsMm={toolsMm}
-              onTools={setToolsTried}
-              picked={picked}
-              onPick={setPicked}
-              regions={regions}
-            />
-          )}
-          {leaf === 'fit' && <FitPanel run={run} />}
-          {leaf === 'masks' && <MaskPanel run={run} labels={current} regions={regions} onOutlines={setMaskOutlines} />}
-          {leaf === 'transfer' && <TransferPanel />}
-        </Leaves>
-      </aside>
+      <BlockSide
+        leaf={leaf}
+        setLeaf={setLeaf}
+        run={run}
+        current={current}
+        block={block}
+        blockIndex={blockIndex}
+        check={check}
+        found={found}
+        settings={settings}
+        toolsMm={toolsMm}
+        setToolsTried={setToolsTried}
+        picked={picked}
+        setPicked={setPicked}
+        regions={regions}
+        setMaskOutlines={setMaskOutlines}
+      />
+    </div>
+  );
+}
+
+interface BlockSideProps {
+  readonly leaf: 'check' | 'fit' | 'masks' | 'transfer';
+  readonly setLeaf: Dispatch<SetStateAction<'check' | 'fit' | 'masks' | 'transfer'>>;
+  readonly run: number;
+  readonly current: LabelState;
+  readonly block: Block;
+  readonly blockIndex: number;
+  readonly check: (StageCheck & { key: string }) | undefined;
+  readonly found: (StageFindings & { key: string }) | undefined;
+  readonly settings: CutSettings;
+  readonly toolsMm: readonly number[];
+  readonly setToolsTried: Dispatch<SetStateAction<readonly number[] | undefined>>;
+  readonly picked: Finding | undefined;
+  readonly setPicked: Dispatch<SetStateAction<Finding | undefined>>;
+  readonly regions: Regions;
+  readonly setMaskOutlines: Dispatch<SetStateAction<readonly (readonly number[])[] | undefined>>;
+}
+
+function BlockSide({
+  leaf,
+  setLeaf,
+  run,
+  current,
+  block,
+  blockIndex,
+  check,
+  found,
+  settings,
+  toolsMm,
+  setToolsTried,
+  picked,
+  setPicked,
+  regions,
+  setMaskOutlines,
+}: BlockSideProps) {
+  return (
+    <aside className={kit.side}>
+      <Leaves label="Beside the block" leaves={LEAVES} leaf={leaf} onLeaf={setLeaf} tight>
+        {leaf === 'check' && (
+          <CheckPanel
+            run={run}
+            labels={current}
+            block={block}
+            blockIndex={blockIndex}
+            check={check}
+            found={found}
+            settings={settings}
+            toolsMm={toolsMm}
+            onTools={setToolsTried}
+            picked={picked}
+            onPick={setPicked}
+            regions={regions}
+          />
+        )}
+        {leaf === 'fit' && <FitPanel run={run} />}
+        {leaf === 'masks' && <MaskPanel run={run} labels={current} regions={regions} onOutlines={setMaskOutlines} />}
+        {leaf === 'transfer' && <TransferPanel />}
+      </Leaves>
+    </aside>
+  );
+}
+
+interface BlockMarksProps {
+  readonly leaf: 'check' | 'fit' | 'masks';
+  readonly found: (StageFindings & { key: string }) | undefined;
+  readonly picked: Finding | undefined;
+  readonly mm: number;
+  readonly open: Finding[];
+  readonly maskOutlines: readonly (readonly number[])[] | undefined;
+  readonly regions: Regions;
+}
+
+function BlockMarks({ leaf, found, picked, mm, open, maskOutlines, regions }: BlockMarksProps) {
+  return (
+    <>
+      {leaf === 'check' && found && (
+        <path className={kit.riskArea} d={pathOfMm(found.riskOutlinesMm)} fillRule="evenodd" />
+      )}
+      {leaf === 'check' &&
+        picked?.kind === 'chatter' &&
+        found?.supports.map((s, i) => (
+          <g key={i} className={kit.support}>
+            <circle cx={s.xMm} cy={s.yMm} r={4 * mm} />
+            <path d={`M${s.xMm - 7 * mm} ${s.yMm}h${14 * mm}M${s.xMm} ${s.yMm - 7 * mm}v${14 * mm}`} />
+          </g>
+        ))}
+      {leaf === 'check' &&
+        open.map(
+          (f, i) =>
+            f.kind !== 'chatter' && (
+              <Mark
+                key={i}
+                finding={f}
+                picked={picked !== undefined && keyOfFinding(picked) === keyOfFinding(f)}
+                mm={mm}
+              />
+            ),
+        )}
+      {leaf === 'check' && picked?.kind === 'chatter' && <Mark finding={picked} picked mm={mm} />}
+      {leaf === 'masks' && maskOutlines && (
+        <path className={kit.maskArea} d={pathOfMm(maskOutlines)} fillRule="evenodd" />
+      )}
+      <RegionOverlay regions={regions} mm={mm} />
+    </>
+  );
+}
+
+interface BlockHeadProps {
+  readonly leaf: 'check' | 'fit' | 'masks' | 'transfer';
+  readonly block: Block;
+  readonly run: number;
+  readonly done: boolean;
+  readonly mirrored: boolean;
+  readonly setMirrored: Dispatch<SetStateAction<boolean>>;
+}
+
+function BlockHead({ leaf, block, run, done, mirrored, setMirrored }: BlockHeadProps) {
+  const {
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <div className={clsx(kit.row, kit.between)}>
+      <div className={kit.row}>
+        <h1>
+          {leaf === 'transfer'
+            ? 'Onto the block'
+            : `${plan.blocks.length > 1 ? block.name : 'Block'} before run ${run}`}
+        </h1>
+        {leaf !== 'transfer' && (
+          <span className={done || plan.way.process === 'multi-block' ? kit.quiet : kit.madder}>
+            {done
+              ? 'this cut is done'
+              : plan.way.process === 'multi-block'
+                ? 'recut a block, and it can be printed again'
+                : 'a cut cannot be undone'}
+          </span>
+        )}
+      </div>
+      {leaf !== 'transfer' && (
+        <ToggleButtonGroup
+          size="small"
+          exclusive
+          value={mirrored ? 'mirrored' : 'printed'}
+          onChange={(_, v: string | null) => {
+            if (v) setMirrored(v === 'mirrored');
+          }}
+          aria-label="How the block is shown"
+        >
+          <ToggleButton value="mirrored" className={kit.slim}>
+            on the block
+          </ToggleButton>
+          <ToggleButton value="printed" className={kit.slim}>
+            as printed
+          </ToggleButton>
+        </ToggleButtonGroup>
+      )}
     </div>
   );
 }

@@ -129,22 +129,17 @@ function ToTheBench({ run }: { run: number }) {
   );
 }
 
+interface StageFiguresProps {
+  readonly share: (parts: readonly number[]) => number;
+  readonly labels: LabelState;
+  readonly areaCm2: number;
+  readonly cutCm2: number;
+  readonly check: StageCheck | undefined;
+  readonly hours: number | undefined;
+}
+
 /** What stands, what is cut now, and how long it takes. */
-function StageFigures({
-  share,
-  labels,
-  areaCm2,
-  cutCm2,
-  check,
-  hours,
-}: {
-  share: (parts: readonly number[]) => number;
-  labels: LabelState;
-  areaCm2: number;
-  cutCm2: number;
-  check: StageCheck | undefined;
-  hours: number | undefined;
-}) {
+function StageFigures({ share, labels, areaCm2, cutCm2, check, hours }: StageFiguresProps) {
   const {
     state: { cuttingPace },
   } = usePrintDesk();
@@ -187,7 +182,7 @@ function Kind({
   regions,
   run,
 }: Props & { kind: FindingKind; found: StageFindings }) {
-  const { state, unit, progress } = usePrintDesk();
+  const { state } = usePrintDesk();
   const { plan } = state;
   const all = found.findings.filter((f) => f.kind === kind);
   const places = all.filter((f) => !plan.kept.includes(keyOfFinding(f)));
@@ -206,31 +201,14 @@ function Kind({
       {places.slice(0, shown).map((finding) => {
         const on = picked !== undefined && keyOfFinding(picked) === keyOfFinding(finding);
         return (
-          <div key={keyOfFinding(finding)} className={clsx(on && [kit.say, kit.around4])}>
-            <p className={kit.note}>
-              <button
-                type="button"
-                className={kit.link}
-                aria-pressed={on}
-                onClick={() => onPick(on ? undefined : finding)}
-              >
-                at {formatLength(finding.xMm, unit, 0)}, {formatLength(finding.yMm, unit, 0)}
-              </button>{' '}
-              {figureOf(finding, unit)}
-            </p>
-            {on && (
-              <>
-                <p className={kit.small}>{reasonOf(finding, settings.material)}</p>
-                <div className={clsx(kit.row, kit.gap6, kit.around6)}>
-                  {curesOf(finding, unit, shapesOpen(plan, progress)).map((c) => (
-                    <Button key={c.id} size="small" onClick={() => void cure(finding, c)}>
-                      {c.words}
-                    </Button>
-                  ))}
-                </div>
-              </>
-            )}
-          </div>
+          <FindingRow
+            key={keyOfFinding(finding)}
+            finding={finding}
+            on={on}
+            onPick={onPick}
+            settings={settings}
+            cure={cure}
+          />
         );
       })}
       {places.length > shown && (
@@ -240,6 +218,48 @@ function Kind({
             Show more
           </button>
         </p>
+      )}
+    </div>
+  );
+}
+
+function FindingRow({
+  finding,
+  on,
+  onPick,
+  settings,
+  cure,
+}: {
+  finding: Finding;
+  on: boolean;
+  onPick: (finding: Finding | undefined) => void;
+  settings: CutSettings;
+  cure: (finding: Finding, { id }: Cure) => Promise<void>;
+}) {
+  const {
+    unit,
+    state: { plan },
+    progress,
+  } = usePrintDesk();
+  return (
+    <div className={clsx(on && [kit.say, kit.around4])}>
+      <p className={kit.note}>
+        <button type="button" className={kit.link} aria-pressed={on} onClick={() => onPick(on ? undefined : finding)}>
+          at {formatLength(finding.xMm, unit, 0)}, {formatLength(finding.yMm, unit, 0)}
+        </button>{' '}
+        {figureOf(finding, unit)}
+      </p>
+      {on && (
+        <>
+          <p className={kit.small}>{reasonOf(finding, settings.material)}</p>
+          <div className={clsx(kit.row, kit.gap6, kit.around6)}>
+            {curesOf(finding, unit, shapesOpen(plan, progress)).map((c) => (
+              <Button key={c.id} size="small" onClick={() => void cure(finding, c)}>
+                {c.words}
+              </Button>
+            ))}
+          </div>
+        </>
       )}
     </div>
   );
@@ -418,16 +438,14 @@ function RollerFields() {
   );
 }
 
+interface NarrowestToolProps {
+  readonly narrowest: number;
+  readonly onTools: (toolsMm: readonly number[] | undefined) => void;
+  readonly withNarrowest: (mm: number) => number[];
+}
+
 /** The narrowest tool, turned while the findings follow. */
-function NarrowestTool({
-  narrowest,
-  onTools,
-  withNarrowest,
-}: {
-  narrowest: number;
-  onTools: (toolsMm: readonly number[] | undefined) => void;
-  withNarrowest: (mm: number) => number[];
-}) {
+function NarrowestTool({ narrowest, onTools, withNarrowest }: NarrowestToolProps) {
   const { unit, change } = usePrintDesk();
   return (
     <label className={clsx(kit.turns, css.narrowest)}>
@@ -453,28 +471,18 @@ function NarrowestTool({
   );
 }
 
+interface BlockAndToolsProps {
+  readonly material: BlockMaterial;
+  readonly edit: (label: string, part: Partial<Block>) => Promise<Outcome<undefined>>;
+  readonly block: Block;
+  readonly text: string | undefined;
+  readonly problem: string | undefined;
+  readonly setText: Dispatch<SetStateAction<string | undefined>>;
+  readonly takeTools: () => void;
+}
+
 /** What is cut, and with what. */
-function BlockAndTools({
-  material,
-  edit,
-  block,
-  text,
-  problem,
-  setText,
-  takeTools,
-}: {
-  material: BlockMaterial;
-  edit: (label: string, part: Partial<Block>) => Promise<Outcome<undefined>>;
-  block: Block;
-  text: string | undefined;
-  problem: string | undefined;
-  setText: Dispatch<SetStateAction<string | undefined>>;
-  takeTools: () => void;
-}) {
-  const {
-    state: { plan },
-    unit,
-  } = usePrintDesk();
+function BlockAndTools({ material, edit, block, text, problem, setText, takeTools }: BlockAndToolsProps) {
   return (
     <div className={clsx(kit.fields, kit.above12, kit.below6, kit.atTop)}>
       <TextField
@@ -502,18 +510,38 @@ function BlockAndTools({
       ) : (
         <span />
       )}
-      <TextField
-        label="Tools, widths"
-        value={text ?? plan.toolsMm.map((t) => formatBare(t, unit)).join('; ')}
-        error={Boolean(problem)}
-        helperText={problem}
-        onChange={(e) => setText(e.target.value)}
-        onBlur={takeTools}
-        onKeyDown={(e) => e.key === 'Enter' && takeTools()}
-        slotProps={{ inputLabel: { shrink: true } }}
-        className={css.bothColumns}
-      />
+      <ToolWidths text={text} problem={problem} setText={setText} takeTools={takeTools} />
     </div>
+  );
+}
+
+function ToolWidths({
+  text,
+  problem,
+  setText,
+  takeTools,
+}: {
+  text: string | undefined;
+  problem: string | undefined;
+  setText: Dispatch<SetStateAction<string | undefined>>;
+  takeTools: () => void;
+}) {
+  const {
+    state: { plan },
+    unit,
+  } = usePrintDesk();
+  return (
+    <TextField
+      label="Tools, widths"
+      value={text ?? plan.toolsMm.map((t) => formatBare(t, unit)).join('; ')}
+      error={Boolean(problem)}
+      helperText={problem}
+      onChange={(e) => setText(e.target.value)}
+      onBlur={takeTools}
+      onKeyDown={(e) => e.key === 'Enter' && takeTools()}
+      slotProps={{ inputLabel: { shrink: true } }}
+      className={css.bothColumns}
+    />
   );
 }
 

@@ -71,22 +71,17 @@ export function FitPanel({ run }: { run: number }) {
   );
 }
 
+interface OverlapsInPrintProps {
+  readonly overlapping: { part: PrintPart; at: number }[];
+  readonly reduction: boolean;
+  readonly traps: Trap[];
+  readonly share: number;
+  readonly areaCm2: number;
+  readonly colours: readonly FlatColour[];
+}
+
 /** Where the overlaps show, and as what. */
-function OverlapsInPrint({
-  overlapping,
-  reduction,
-  traps,
-  share,
-  areaCm2,
-  colours,
-}: {
-  overlapping: { part: PrintPart; at: number }[];
-  reduction: boolean;
-  traps: Trap[];
-  share: number;
-  areaCm2: number;
-  colours: readonly FlatColour[];
-}) {
+function OverlapsInPrint({ overlapping, reduction, traps, share, areaCm2, colours }: OverlapsInPrintProps) {
   const { looks, sheetFull } = usePrintDesk();
   return (
     <section>
@@ -104,23 +99,7 @@ function OverlapsInPrint({
           {looks && (
             <ul className={kit.watch}>
               {overlapping.slice(0, 8).map(({ part, at }) => (
-                <li key={at} className={clsx(kit.row, kit.gap8, kit.noWrap, kit.small)}>
-                  <span className={kit.pair} aria-hidden>
-                    <i style={{ background: hex(looks.looks.at(-1)![at]) }} />
-                    <i style={{ background: hex(looks.looks.at(-1)![part.label]) }} />
-                  </span>
-                  <span>
-                    {reduction
-                      ? `${colours[part.label].name}, its edge`
-                      : `${part.as
-                          .filter((l) => l !== part.label)
-                          .map((l) => colours[l].name)
-                          .join(' and ')} under ${colours[part.label].name}`}{' '}
-                    <span className={clsx(kit.quiet, kit.num)}>
-                      ΔE {looks.agreement.deltaE[at].toFixed(1)} to the wish
-                    </span>
-                  </span>
-                </li>
+                <OverlapRow key={at} at={at} part={part} reduction={reduction} colours={colours} />
               ))}
             </ul>
           )}
@@ -132,6 +111,34 @@ function OverlapsInPrint({
         </p>
       )}
     </section>
+  );
+}
+
+interface OverlapRowProps {
+  readonly at: number;
+  readonly part: PrintPart;
+  readonly reduction: boolean;
+  readonly colours: readonly FlatColour[];
+}
+
+function OverlapRow({ at, part, reduction, colours }: OverlapRowProps) {
+  const { looks } = usePrintDesk();
+  return (
+    <li className={clsx(kit.row, kit.gap8, kit.noWrap, kit.small)}>
+      <span className={kit.pair} aria-hidden>
+        <i style={{ background: hex(looks!.looks.at(-1)![at]) }} />
+        <i style={{ background: hex(looks!.looks.at(-1)![part.label]) }} />
+      </span>
+      <span>
+        {reduction
+          ? `${colours[part.label].name}, its edge`
+          : `${part.as
+              .filter((l) => l !== part.label)
+              .map((l) => colours[l].name)
+              .join(' and ')} under ${colours[part.label].name}`}{' '}
+        <span className={clsx(kit.quiet, kit.num)}>ΔE {looks!.agreement.deltaE[at].toFixed(1)} to the wish</span>
+      </span>
+    </li>
   );
 }
 
@@ -203,23 +210,17 @@ function Pairs({ closed }: { closed: boolean }) {
   );
 }
 
-function NewPair({
-  aId,
-  setA,
-  printed,
-  bId,
-  setB,
-  taken,
-  edit,
-}: {
-  aId: string;
-  setA: Dispatch<SetStateAction<string>>;
-  printed: FlatColour[];
-  bId: string;
-  setB: Dispatch<SetStateAction<string>>;
-  taken: boolean;
-  edit: (pairs: readonly PairTrap[]) => Promise<Outcome<undefined>>;
-}) {
+interface NewPairProps {
+  readonly aId: string;
+  readonly setA: Dispatch<SetStateAction<string>>;
+  readonly printed: FlatColour[];
+  readonly bId: string;
+  readonly setB: Dispatch<SetStateAction<string>>;
+  readonly taken: boolean;
+  readonly edit: (pairs: readonly PairTrap[]) => Promise<Outcome<undefined>>;
+}
+
+function NewPair({ aId, setA, printed, bId, setB, taken, edit }: NewPairProps) {
   const {
     state: {
       plan,
@@ -254,26 +255,21 @@ function NewPair({
   );
 }
 
-function OnePair({
-  pair,
-  name,
-  closed,
-  edit,
-  i,
-}: {
-  pair: PairTrap;
-  name: (id: string) => FlatColour | undefined;
-  closed: boolean;
-  edit: (pairs: readonly PairTrap[]) => Promise<Outcome<undefined>>;
-  i: number;
-}) {
+interface OnePairProps {
+  readonly pair: PairTrap;
+  readonly name: (id: string) => FlatColour | undefined;
+  readonly closed: boolean;
+  readonly edit: (pairs: readonly PairTrap[]) => Promise<Outcome<undefined>>;
+  readonly i: number;
+}
+
+function OnePair({ pair, name, closed, edit, i }: OnePairProps) {
   const {
     state: {
       plan: {
         fit: { pairs },
       },
     },
-    unit,
   } = usePrintDesk();
   return (
     <div className={clsx(kit.stack, kit.gap8, kit.band)}>
@@ -291,28 +287,49 @@ function OnePair({
           as the rule
         </button>
       </div>
-      <div className={clsx(kit.fields, kit.atTop)}>
-        <LengthField
-          label="Overlap"
-          valueMm={pair.mm}
-          unit={unit}
-          range={TRAP_MM}
-          disabled={closed}
-          onChange={(mm) => void edit(pairs.map((p, j) => (j === i ? { ...p, mm } : p)))}
-        />
-        <TextField
-          select
-          label="Grows"
-          disabled={closed}
-          value={pair.grows}
-          onChange={(e) =>
-            void edit(pairs.map((p, j) => (j === i ? { ...p, grows: e.target.value as PairTrap['grows'] } : p)))
-          }
-        >
-          <MenuItem value="lighter">the lighter</MenuItem>
-          <MenuItem value="darker">the darker</MenuItem>
-        </TextField>
-      </div>
+      <PairFields pair={pair} closed={closed} edit={edit} i={i} />
+    </div>
+  );
+}
+
+interface PairFieldsProps {
+  readonly pair: PairTrap;
+  readonly closed: boolean;
+  readonly edit: (pairs: readonly PairTrap[]) => Promise<Outcome<undefined>>;
+  readonly i: number;
+}
+
+function PairFields({ pair, closed, edit, i }: PairFieldsProps) {
+  const {
+    unit,
+    state: {
+      plan: {
+        fit: { pairs },
+      },
+    },
+  } = usePrintDesk();
+  return (
+    <div className={clsx(kit.fields, kit.atTop)}>
+      <LengthField
+        label="Overlap"
+        valueMm={pair.mm}
+        unit={unit}
+        range={TRAP_MM}
+        disabled={closed}
+        onChange={(mm) => void edit(pairs.map((p, j) => (j === i ? { ...p, mm } : p)))}
+      />
+      <TextField
+        select
+        label="Grows"
+        disabled={closed}
+        value={pair.grows}
+        onChange={(e) =>
+          void edit(pairs.map((p, j) => (j === i ? { ...p, grows: e.target.value as PairTrap['grows'] } : p)))
+        }
+      >
+        <MenuItem value="lighter">the lighter</MenuItem>
+        <MenuItem value="darker">the darker</MenuItem>
+      </TextField>
     </div>
   );
 }

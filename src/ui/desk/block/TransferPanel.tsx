@@ -203,19 +203,15 @@ function Arrow({ words, back }: { words: string; back?: boolean }) {
   );
 }
 
-function Picture({
-  title,
-  mirrored,
-  note,
-  lines,
-  block,
-}: {
-  title: string;
-  mirrored: boolean;
-  note: string;
-  lines?: boolean;
-  block?: boolean;
-}) {
+interface PictureProps {
+  readonly title: string;
+  readonly mirrored: boolean;
+  readonly note: string;
+  readonly lines?: boolean;
+  readonly block?: boolean;
+}
+
+function Picture({ title, mirrored, note, lines, block }: PictureProps) {
   const { state } = usePrintDesk();
   const { plan } = state;
   const canvas = useRef<HTMLCanvasElement>(null);

@@ -106,16 +106,14 @@ function useCabinetActs(setChosenId: Dispatch<SetStateAction<string | undefined>
   return { add, importFile, remove };
 }
 
+interface CabinetTableProps {
+  readonly step: (e: KeyboardEvent) => void;
+  readonly chosen: StoredInk | undefined;
+  readonly setChosenId: Dispatch<SetStateAction<string | undefined>>;
+}
+
 /** The inks of the workshop, line by line. */
-function CabinetTable({
-  step,
-  chosen,
-  setChosenId,
-}: {
-  step: (e: KeyboardEvent) => void;
-  chosen: StoredInk | undefined;
-  setChosenId: Dispatch<SetStateAction<string | undefined>>;
-}) {
+function CabinetTable({ step, chosen, setChosenId }: CabinetTableProps) {
   const {
     cabinet: { inks },
   } = usePrintDesk();

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
+import { useState, type Dispatch, type SetStateAction } from 'react';
 import { deltaE2000, hexFromLabD50, type Lab } from '@/core/colour';
 import { filmOver, filmWeightReaching, groundOf, internalOnGround, labFromInternal, type Film } from '@/core/inks';
 import type { ReadingSource } from '@/core/sheets';
@@ -38,12 +38,149 @@ interface Props {
 
 /** The drawdown card: readings taken, typed or brought in; the card as the film predicts it beside what was read. */
 export function DrawdownPanel({ ink, onSave }: Props) {
-  const { cabinet, tell } = usePrintDesk();
   const card = ink.drawdowns.at(-1);
   const [draft, setDraft] = useState<Draft>();
   const [reading, setReading] = useState<string>();
   const [source, setSource] = useState<ReadingSource>('typed');
   const [samples, setSamples] = useState<readonly NamedReading[]>();
+  const { keep, readCard, open } = useDrawdownActs(
+    setReading,
+    ink,
+    setSource,
+    setDraft,
+    setSamples,
+    draft,
+    source,
+    onSave,
+  );
+  return (
+    <section aria-label="Drawdown">
+      <h3>Drawdown</h3>
+      {card && !draft && <Card ink={ink} card={card} />}
+      {!card && !draft && (
+        <p className={kit.note}>
+          Draw a thin and a full film down over paper and a black strip, let it dry, and read it: absorption and
+          scattering come from the readings.
+        </p>
+      )}
+      {reading && (
+        <p role="status" className={clsx(kit.note, kit.above8)}>
+          {reading}
+        </p>
+      )}
+      {draft && (
+        <DraftFields
+          draft={draft}
+          samples={samples}
+          ink={ink}
+          setDraft={setDraft}
+          source={source}
+          setSource={setSource}
+          keep={keep}
+          setSamples={setSamples}
+        />
+      )}
+      {!draft && (
+        <div className={clsx(kit.row, kit.above8)}>
+          <Button disabled={reading !== undefined} onClick={() => void readCard()}>
+            Read a card with the reader
+          </Button>
+          <Button
+            onClick={() => {
+              setSource('typed');
+              setDraft({});
+            }}
+          >
+            Type readings in
+          </Button>
+          <FileButton
+            label="Measurement file of the drawdown"
+            accept=".txt,.cgats,text/plain"
+            onFile={(file) => void open(file)}
+          >
+            From a CGATS file
+          </FileButton>
+        </div>
+      )}
+    </section>
+  );
+}
+
+interface DraftFieldsProps {
+  readonly draft: Partial<Record<'paper' | 'black' | 'overPaper' | 'overBlack' | 'thinOverPaper', Reading>>;
+  readonly samples: readonly NamedReading[] | undefined;
+  readonly ink: StoredInk;
+  readonly setDraft: Dispatch<
+    SetStateAction<
+      Partial<Record<'paper' | 'black' | 'overPaper' | 'overBlack' | 'thinOverPaper', Reading>> | undefined
+    >
+  >;
+  readonly source: 'reader' | 'typed' | 'file';
+  readonly setSource: Dispatch<SetStateAction<'reader' | 'typed' | 'file'>>;
+  readonly keep: () => Promise<void>;
+  readonly setSamples: Dispatch<SetStateAction<readonly NamedReading[] | undefined>>;
+}
+
+/** The fields of a drawdown as read or typed, before they are kept. */
+function DraftFields({ draft, samples, ink, setDraft, source, setSource, keep, setSamples }: DraftFieldsProps) {
+  return (
+    <div className={clsx(kit.stack, kit.gap10, kit.around8)}>
+      {SLOTS.map((slot) => (
+        <SlotFields
+          key={slot.id}
+          words={slot.words}
+          reading={draft[slot.id]}
+          samples={samples}
+          start={startOf(ink, slot.id)}
+          onReading={(r) => {
+            setDraft({ ...draft, [slot.id]: r });
+            if (!samples && source !== 'reader') setSource('typed');
+          }}
+        />
+      ))}
+      <div className={kit.row}>
+        <Button
+          variant="contained"
+          color="primary"
+          disabled={!draft.overPaper || !draft.paper || !draft.black}
+          onClick={() => void keep()}
+        >
+          Keep this drawdown
+        </Button>
+        <Button
+          variant="text"
+          onClick={() => {
+            setDraft(undefined);
+            setSamples(undefined);
+          }}
+        >
+          Leave it
+        </Button>
+      </div>
+      <p className={kit.note}>
+        Paper, black and the full film over paper are needed; over black makes the film known, the thin one tells its
+        weight.
+      </p>
+    </div>
+  );
+}
+
+/** Reading a card, opening a file of measurements, keeping what was read. */
+function useDrawdownActs(
+  setReading: Dispatch<SetStateAction<string | undefined>>,
+  ink: StoredInk,
+  setSource: Dispatch<SetStateAction<'reader' | 'typed' | 'file'>>,
+  setDraft: Dispatch<
+    SetStateAction<
+      Partial<Record<'paper' | 'black' | 'overPaper' | 'overBlack' | 'thinOverPaper', Reading>> | undefined
+    >
+  >,
+  setSamples: Dispatch<SetStateAction<readonly NamedReading[] | undefined>>,
+  draft: Partial<Record<'paper' | 'black' | 'overPaper' | 'overBlack' | 'thinOverPaper', Reading>> | undefined,
+  source: 'reader' | 'typed' | 'file',
+  onSave: (drawdowns: readonly Drawdown[], colour?: Reading) => Promise<void>,
+) {
+  const { cabinet, tell } = usePrintDesk();
   const readCard = async () => {
     const next: Draft = {};
     for (const [i, slot] of SLOTS.entries()) {
@@ -87,85 +224,7 @@ export function DrawdownPanel({ ink, onSave }: Props) {
     setDraft(undefined);
     setSamples(undefined);
   };
-  return (
-    <section aria-label="Drawdown">
-      <h3>Drawdown</h3>
-      {card && !draft && <Card ink={ink} card={card} />}
-      {!card && !draft && (
-        <p className={kit.note}>
-          Draw a thin and a full film down over paper and a black strip, let it dry, and read it: absorption and
-          scattering come from the readings.
-        </p>
-      )}
-      {reading && (
-        <p role="status" className={clsx(kit.note, kit.above8)}>
-          {reading}
-        </p>
-      )}
-      {draft && (
-        <div className={clsx(kit.stack, kit.gap10, kit.around8)}>
-          {SLOTS.map((slot) => (
-            <SlotFields
-              key={slot.id}
-              words={slot.words}
-              reading={draft[slot.id]}
-              samples={samples}
-              start={startOf(ink, slot.id)}
-              onReading={(r) => {
-                setDraft({ ...draft, [slot.id]: r });
-                if (!samples && source !== 'reader') setSource('typed');
-              }}
-            />
-          ))}
-          <div className={kit.row}>
-            <Button
-              variant="contained"
-              color="primary"
-              disabled={!draft.overPaper || !draft.paper || !draft.black}
-              onClick={() => void keep()}
-            >
-              Keep this drawdown
-            </Button>
-            <Button
-              variant="text"
-              onClick={() => {
-                setDraft(undefined);
-                setSamples(undefined);
-              }}
-            >
-              Leave it
-            </Button>
-          </div>
-          <p className={kit.note}>
-            Paper, black and the full film over paper are needed; over black makes the film known, the thin one tells
-            its weight.
-          </p>
-        </div>
-      )}
-      {!draft && (
-        <div className={clsx(kit.row, kit.above8)}>
-          <Button disabled={reading !== undefined} onClick={() => void readCard()}>
-            Read a card with the reader
-          </Button>
-          <Button
-            onClick={() => {
-              setSource('typed');
-              setDraft({});
-            }}
-          >
-            Type readings in
-          </Button>
-          <FileButton
-            label="Measurement file of the drawdown"
-            accept=".txt,.cgats,text/plain"
-            onFile={(file) => void open(file)}
-          >
-            From a CGATS file
-          </FileButton>
-        </div>
-      )}
-    </section>
-  );
+  return { keep, readCard, open };
 }
 
 function startOf(ink: StoredInk, slot: Slot): Lab {
@@ -173,19 +232,15 @@ function startOf(ink: StoredInk, slot: Slot): Lab {
   return slot === 'black' ? [17, 0, 0] : ink.colour.labD50;
 }
 
-function SlotFields({
-  words,
-  reading,
-  samples,
-  start,
-  onReading,
-}: {
-  words: string;
-  reading: Reading | undefined;
-  samples: readonly NamedReading[] | undefined;
-  start: Lab;
-  onReading: (reading: Reading) => void;
-}) {
+interface SlotFieldsProps {
+  readonly words: string;
+  readonly reading: Reading | undefined;
+  readonly samples: readonly NamedReading[] | undefined;
+  readonly start: Lab;
+  readonly onReading: (reading: Reading) => void;
+}
+
+function SlotFields({ words, reading, samples, start, onReading }: SlotFieldsProps) {
   const shown = reading?.labD50 ?? start;
   return (
     <div>

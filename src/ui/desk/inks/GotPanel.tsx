@@ -1,8 +1,8 @@
 'use client';
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { useState, type Dispatch, type SetStateAction } from 'react';
 import { hexFromLabD50, wordForDifference, type Lab } from '@/core/colour';
-import type { ReadingSource } from '@/core/sheets';
+import type { ReadingSource, ColourGot } from '@/core/sheets';
 import { type InkQuestion, type Resolved } from '@/records';
 import { LabFields } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
@@ -14,7 +14,7 @@ import css from './GotPanel.module.css';
 
 /** The colour a printed run really gave; the plan from there on can be mixed anew. */
 export function GotPanel({ question }: { question: InkQuestion }) {
-  const { state, progress, looks, cabinet, layersWorker, change, log, tell } = usePrintDesk();
+  const { state, progress, looks, cabinet, layersWorker, log, tell } = usePrintDesk();
   const { plan } = state;
   const run = plan.runs[question.run];
   const laid = run.inkings[question.inking];
@@ -58,15 +58,7 @@ export function GotPanel({ question }: { question: InkQuestion }) {
     <section aria-label="The colour really got">
       <h3>The colour really got</h3>
       {got ? (
-        <p className={kit.around6}>
-          <span className={kit.pair} aria-hidden>
-            <i style={{ background: hexFromLabD50(got.labD50) }} />
-          </span>
-          &ensp;read{' '}
-          {got.source === 'typed' ? 'and typed in' : got.source === 'file' ? 'from a file' : 'with the reader'}: L*{' '}
-          {got.labD50[0].toFixed(1)}, a* {got.labD50[1].toFixed(1)}, b* {got.labD50[2].toFixed(1)}. The looks from here
-          on follow it.
-        </p>
+        <GotColour got={got} />
       ) : (
         <p className={clsx(kit.note, kit.above4, kit.below8)}>
           Predicted for this area: L* {predicted[0].toFixed(0)}, a* {predicted[1].toFixed(0)}, b*{' '}
@@ -88,49 +80,73 @@ export function GotPanel({ question }: { question: InkQuestion }) {
           {busy ? 'mixing anew …' : `Mix the ${later === 1 ? 'last run' : `${later} runs after it`} anew`}
         </Button>
       )}
-      {resolved && (
-        <div className={kit.above10}>
-          <table className={inksCss.cabinet}>
-            <thead>
-              <tr>
-                <th scope="col">run</th>
-                <th scope="col">ink</th>
-                <th scope="col" className={clsx(kit.num, inksCss.figure)}>
-                  off now
-                </th>
-                <th scope="col" className={clsx(kit.num, inksCss.figure)}>
-                  mixed anew
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {resolved.changed.map((c) => (
-                <tr key={c.run}>
-                  <td>{c.run + 1}</td>
-                  <td>{c.ink}</td>
-                  <td className={clsx(kit.num, inksCss.figure)}>ΔE {c.before.toFixed(1)}</td>
-                  <td className={clsx(kit.num, inksCss.figure)}>
-                    ΔE {c.after.toFixed(1)}, {wordForDifference(c.after)}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          <Button
-            variant="contained"
-            color="primary"
-            className={kit.above8}
-            onClick={() => {
-              const { plan: next } = resolved;
-              setResolved(undefined);
-              void change('runs mixed anew', (p) => ({ ...p, inks: next.inks }));
-            }}
-          >
-            Take the new recipes
-          </Button>
-        </div>
-      )}
+      {resolved && <NewRecipes resolved={resolved} setResolved={setResolved} />}
     </section>
+  );
+}
+
+function GotColour({ got }: { got: ColourGot }) {
+  return (
+    <p className={kit.around6}>
+      <span className={kit.pair} aria-hidden>
+        <i style={{ background: hexFromLabD50(got.labD50) }} />
+      </span>
+      &ensp;read {got.source === 'typed' ? 'and typed in' : got.source === 'file' ? 'from a file' : 'with the reader'}:
+      L* {got.labD50[0].toFixed(1)}, a* {got.labD50[1].toFixed(1)}, b* {got.labD50[2].toFixed(1)}. The looks from here
+      on follow it.
+    </p>
+  );
+}
+
+interface NewRecipesProps {
+  readonly resolved: Resolved;
+  readonly setResolved: Dispatch<SetStateAction<Resolved | undefined>>;
+}
+
+/** What the runs after this one would be mixed as now. */
+function NewRecipes({ resolved, setResolved }: NewRecipesProps) {
+  const { change } = usePrintDesk();
+  return (
+    <div className={kit.above10}>
+      <table className={inksCss.cabinet}>
+        <thead>
+          <tr>
+            <th scope="col">run</th>
+            <th scope="col">ink</th>
+            <th scope="col" className={clsx(kit.num, inksCss.figure)}>
+              off now
+            </th>
+            <th scope="col" className={clsx(kit.num, inksCss.figure)}>
+              mixed anew
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {resolved.changed.map((c) => (
+            <tr key={c.run}>
+              <td>{c.run + 1}</td>
+              <td>{c.ink}</td>
+              <td className={clsx(kit.num, inksCss.figure)}>ΔE {c.before.toFixed(1)}</td>
+              <td className={clsx(kit.num, inksCss.figure)}>
+                ΔE {c.after.toFixed(1)}, {wordForDifference(c.after)}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <Button
+        variant="contained"
+        color="primary"
+        className={kit.above8}
+        onClick={() => {
+          const { plan: next } = resolved;
+          setResolved(undefined);
+          void change('runs mixed anew', (p) => ({ ...p, inks: next.inks }));
+        }}
+      >
+        Take the new recipes
+      </Button>
+    </div>
   );
 }
 

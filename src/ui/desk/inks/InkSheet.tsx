@@ -61,84 +61,13 @@ export function InkSheet({ ink, onRemove }: { ink: StoredInk; onRemove: () => vo
           onBlur={takeName}
           onKeyDown={(e) => e.key === 'Enter' && takeName()}
         />
-        <div className={kit.fields}>
-          <TextField
-            select
-            label="Kind"
-            value={ink.kind}
-            onChange={(e) => void save({ kind: e.target.value as InkKind })}
-          >
-            {INK_KINDS.map((k) => (
-              <MenuItem key={k} value={k}>
-                {k}
-              </MenuItem>
-            ))}
-          </TextField>
-          <TextField
-            select
-            label="Use"
-            value={ink.role}
-            onChange={(e) => void save({ role: e.target.value as PigmentRole })}
-          >
-            {PIGMENT_ROLES.map((r) => (
-              <MenuItem key={r} value={r}>
-                {r}
-              </MenuItem>
-            ))}
-          </TextField>
-        </div>
+        <KindAndUse ink={ink} save={save} />
         <LabFields
           name="Colour of its full film over paper"
           lab={ink.colour.labD50}
           onChange={(labD50) => void save({ colour: { labD50, spectrum: null } })}
         />
-        <div className={kit.fields}>
-          <TextField
-            select
-            label="Opacity"
-            value={word}
-            onChange={(e) =>
-              void save({
-                opacity:
-                  e.target.value === 'ratio'
-                    ? (CONTRAST_RATIO[ink.opacity as Opacity] ?? 0.5)
-                    : (e.target.value as Opacity),
-              })
-            }
-            slotProps={{ select: { renderValue: (v) => (v === 'ratio' ? 'by contrast ratio' : String(v)) } }}
-          >
-            {OPACITY_WORDS.map(([value, words]) => (
-              <MenuItem key={value} value={value}>
-                {words}
-              </MenuItem>
-            ))}
-            <MenuItem value="ratio">by contrast ratio over a black strip</MenuItem>
-          </TextField>
-          {typeof ink.opacity === 'number' ? (
-            <NumberField
-              label="Contrast ratio, 0 to 1"
-              value={ink.opacity}
-              digits={2}
-              range={CONTRAST_RANGE}
-              onChange={(opacity) => void save({ opacity })}
-            />
-          ) : (
-            <span />
-          )}
-          <NumberField
-            label="Strength in mixtures"
-            value={ink.strength}
-            digits={2}
-            range={STRENGTH_RANGE}
-            onChange={(strength) => void save({ strength })}
-          />
-          <NumberField
-            label="Stock, g"
-            value={ink.stockG}
-            range={STOCK_RANGE}
-            onChange={(stockG) => void save({ stockG })}
-          />
-        </div>
+        <OpacityAndStock word={word} save={save} ink={ink} />
         <TextField
           label="Light-fast note"
           defaultValue={ink.lightFast}
@@ -152,5 +81,89 @@ export function InkSheet({ ink, onRemove }: { ink: StoredInk; onRemove: () => vo
         </Button>
       </section>
     </>
+  );
+}
+
+interface OpacityAndStockProps {
+  readonly word: Opacity | 'ratio';
+  readonly save: (part: Partial<StoredInk>) => Promise<void>;
+  readonly ink: StoredInk;
+}
+
+function OpacityAndStock({ word, save, ink }: OpacityAndStockProps) {
+  return (
+    <div className={kit.fields}>
+      <TextField
+        select
+        label="Opacity"
+        value={word}
+        onChange={(e) =>
+          void save({
+            opacity:
+              e.target.value === 'ratio'
+                ? (CONTRAST_RATIO[ink.opacity as Opacity] ?? 0.5)
+                : (e.target.value as Opacity),
+          })
+        }
+        slotProps={{ select: { renderValue: (v) => (v === 'ratio' ? 'by contrast ratio' : String(v)) } }}
+      >
+        {OPACITY_WORDS.map(([value, words]) => (
+          <MenuItem key={value} value={value}>
+            {words}
+          </MenuItem>
+        ))}
+        <MenuItem value="ratio">by contrast ratio over a black strip</MenuItem>
+      </TextField>
+      {typeof ink.opacity === 'number' ? (
+        <NumberField
+          label="Contrast ratio, 0 to 1"
+          value={ink.opacity}
+          digits={2}
+          range={CONTRAST_RANGE}
+          onChange={(opacity) => void save({ opacity })}
+        />
+      ) : (
+        <span />
+      )}
+      <NumberField
+        label="Strength in mixtures"
+        value={ink.strength}
+        digits={2}
+        range={STRENGTH_RANGE}
+        onChange={(strength) => void save({ strength })}
+      />
+      <NumberField
+        label="Stock, g"
+        value={ink.stockG}
+        range={STOCK_RANGE}
+        onChange={(stockG) => void save({ stockG })}
+      />
+    </div>
+  );
+}
+
+function KindAndUse({ ink, save }: { ink: StoredInk; save: (part: Partial<StoredInk>) => Promise<void> }) {
+  return (
+    <div className={kit.fields}>
+      <TextField select label="Kind" value={ink.kind} onChange={(e) => void save({ kind: e.target.value as InkKind })}>
+        {INK_KINDS.map((k) => (
+          <MenuItem key={k} value={k}>
+            {k}
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField
+        select
+        label="Use"
+        value={ink.role}
+        onChange={(e) => void save({ role: e.target.value as PigmentRole })}
+      >
+        {PIGMENT_ROLES.map((r) => (
+          <MenuItem key={r} value={r}>
+            {r}
+          </MenuItem>
+        ))}
+      </TextField>
+    </div>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { useState, type KeyboardEvent } from 'react';
+import { useState, type KeyboardEvent, type Dispatch, type SetStateAction } from 'react';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Link from 'next/link';
@@ -26,22 +26,7 @@ export function InksView() {
   const [inking, setInking] = useState(0);
   useKeyNotes(LIST_KEYS);
   const run = Math.max(1, Math.min(selectedRun, plan.runs.length)) - 1;
-  const toggle = (
-    <ToggleButtonGroup
-      size="small"
-      exclusive
-      value={showing}
-      onChange={(_, v: typeof showing | null) => v && setShowing(v)}
-      aria-label="Which inks"
-    >
-      <ToggleButton value="print" className={kit.slim}>
-        for this print
-      </ToggleButton>
-      <ToggleButton value="cabinet" className={kit.slim}>
-        the cabinet
-      </ToggleButton>
-    </ToggleButtonGroup>
-  );
+  const toggle = <PlaceToggle showing={showing} setShowing={setShowing} />;
   if (showing === 'cabinet') return <CabinetPanel toggle={toggle} />;
   if (!plan.flat || plan.runs.length === 0) {
     return (
@@ -64,6 +49,81 @@ export function InksView() {
   }
   const chosen = { run, inking: Math.min(inking, plan.runs[run].inkings.length - 1) };
   const places = plan.runs.flatMap((r, i) => r.inkings.map((_, k) => ({ run: i, inking: k })));
+  const step = stepping(places, chosen, selectRun, setInking);
+  return (
+    <div className={clsx(kit.work, kit.wideSide)}>
+      <div className={kit.stage}>
+        <div className={clsx(kit.row, kit.between)}>
+          <h1>Inks for this print</h1>
+          {toggle}
+        </div>
+        <Pots step={step} places={places} chosen={chosen} setInking={setInking} />
+      </div>
+      <aside className={kit.side}>
+        <RecipePanel key={plan.runs[chosen.run].inkings[chosen.inking].id} question={chosen} />
+      </aside>
+    </div>
+  );
+}
+
+interface PotsProps {
+  readonly step: (e: KeyboardEvent) => void;
+  readonly places: { run: number; inking: number }[];
+  readonly chosen: { run: number; inking: number };
+  readonly setInking: Dispatch<SetStateAction<number>>;
+}
+
+function Pots({ step, places, chosen, setInking }: PotsProps) {
+  const { selectRun } = usePrintDesk();
+  return (
+    <div className={inksCss.pots} onKeyDown={step} role="group" aria-label="Inks in the order of the runs" data-arrows>
+      {places.map((place) => (
+        <Pot
+          key={`${place.run}.${place.inking}`}
+          {...place}
+          on={place.run === chosen.run && place.inking === chosen.inking}
+          onChoose={() => {
+            selectRun(place.run + 1);
+            setInking(place.inking);
+          }}
+        />
+      ))}
+    </div>
+  );
+}
+
+interface PlaceToggleProps {
+  readonly showing: 'print' | 'cabinet';
+  readonly setShowing: Dispatch<SetStateAction<'print' | 'cabinet'>>;
+}
+
+/** This print, or the cabinet. */
+function PlaceToggle({ showing, setShowing }: PlaceToggleProps) {
+  return (
+    <ToggleButtonGroup
+      size="small"
+      exclusive
+      value={showing}
+      onChange={(_, v: typeof showing | null) => v && setShowing(v)}
+      aria-label="Which inks"
+    >
+      <ToggleButton value="print" className={kit.slim}>
+        for this print
+      </ToggleButton>
+      <ToggleButton value="cabinet" className={kit.slim}>
+        the cabinet
+      </ToggleButton>
+    </ToggleButtonGroup>
+  );
+}
+
+/** Arrow keys go from ink to ink. */
+function stepping(
+  places: { run: number; inking: number }[],
+  chosen: { run: number; inking: number },
+  selectRun: (run: number) => void,
+  setInking: Dispatch<SetStateAction<number>>,
+) {
   const step = (e: KeyboardEvent) => {
     const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
     if (!by) return;
@@ -74,38 +134,7 @@ export function InksView() {
     setInking(next.inking);
     (e.currentTarget as HTMLElement).querySelectorAll<HTMLElement>('button')[places.indexOf(next)]?.focus();
   };
-  return (
-    <div className={clsx(kit.work, kit.wideSide)}>
-      <div className={kit.stage}>
-        <div className={clsx(kit.row, kit.between)}>
-          <h1>Inks for this print</h1>
-          {toggle}
-        </div>
-        <div
-          className={inksCss.pots}
-          onKeyDown={step}
-          role="group"
-          aria-label="Inks in the order of the runs"
-          data-arrows
-        >
-          {places.map((place) => (
-            <Pot
-              key={`${place.run}.${place.inking}`}
-              {...place}
-              on={place.run === chosen.run && place.inking === chosen.inking}
-              onChoose={() => {
-                selectRun(place.run + 1);
-                setInking(place.inking);
-              }}
-            />
-          ))}
-        </div>
-      </div>
-      <aside className={kit.side}>
-        <RecipePanel key={plan.runs[chosen.run].inkings[chosen.inking].id} question={chosen} />
-      </aside>
-    </div>
-  );
+  return step;
 }
 
 function Pot({ run, inking, on, onChoose }: { run: number; inking: number; on: boolean; onChoose: () => void }) {

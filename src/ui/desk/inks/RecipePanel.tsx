@@ -15,7 +15,17 @@ import {
   type RecipePart,
 } from '@/core/inks';
 import { parseNumber } from '@/core/units';
-import { inkOf, recipeTaskFor, filmOfInk, groundOfPlan, withRecipe, type InkAnswer, type InkQuestion } from '@/records';
+import {
+  inkOf,
+  recipeTaskFor,
+  filmOfInk,
+  groundOfPlan,
+  withRecipe,
+  type InkAnswer,
+  type InkQuestion,
+  type Ink,
+  type StoredInk,
+} from '@/records';
 import { Cautions } from '../../kit/Cautions';
 import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
@@ -28,6 +38,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './RecipePanel.module.css';
 import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';
+import type { ColourGot } from '@/core/sheets';
 
 const LIMIT_WORDS: Record<RecipeLimit, string> = {
   'below shows through':
@@ -40,31 +51,14 @@ const LIMIT_WORDS: Record<RecipeLimit, string> = {
 /** One run's ink: the recipe found, the recipe taken, changed by hand with the colour answering. */
 export function RecipePanel({ question }: { question: InkQuestion }) {
   const desk = usePrintDesk();
-  const { state, progress, cabinet, layersWorker, change, urls } = desk;
+  const { state, progress, change, urls } = desk;
   const { plan } = state;
   const got = progress.bench.coloursGot;
   const pigments = usePigments();
   const laid = plan.runs[question.run].inkings[question.inking];
   const ink = inkOf(plan, laid);
   const closed = question.run < progress.closedRuns;
-  const key = JSON.stringify([
-    plan.runs,
-    plan.blocks,
-    plan.flat?.colours,
-    plan.paper,
-    plan.way,
-    plan.inks.filter((i) => i.id !== ink.id),
-    got,
-  ]);
-  const { inks } = cabinet;
-  const ask = useMemo(
-    () => inks && (() => layersWorker.ask('recipe', { plan, got, cabinet: inks, question })),
-    // the ink itself is what is being changed here; all else it stands on is in the key
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [key, inks, layersWorker],
-  );
-  const answer = useWorkerAnswer(ask);
-  const found = answer.value?.answer;
+  const { found, inks } = useRecipeFound(ink, got, question);
   const [parts, setParts] = useState<readonly RecipePart[]>();
   const kept = ink.recipe?.parts.map(({ inkId, share }) => ({ id: inkId, share }));
   const shown = parts ?? kept ?? found?.chosen.parts ?? [];
@@ -89,20 +83,7 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
   const missing = shown.filter((p) => inks && !inks.some((i) => i.id === p.id));
   return (
     <>
-      <section>
-        <div className={clsx(kit.row, kit.between)}>
-          <h2>
-            Run {question.run + 1}, {ink.name}
-          </h2>
-          <span className={clsx(kit.quiet, kit.num)}>
-            {need.grams.toFixed(need.grams < 10 ? 1 : 0)} g · {need.millilitres.toFixed(0)} ml ·{' '}
-            {(need.millilitres / ML_PER_TEASPOON).toFixed(1)} tsp
-          </span>
-        </div>
-        <p className={kit.note}>
-          for {need.sheets} sheets with waste, on roller and slab (start values){closed ? ' · this run is closed' : ''}
-        </p>
-      </section>
+      <RecipeHead question={question} ink={ink} need={need} closed={closed} />
       {!inks || !pigments ? (
         <CabinetOpening />
       ) : (
@@ -150,23 +131,71 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
   );
 }
 
-function Verdict({
-  found,
-  target,
-  seen,
-  overlapsOff,
-  onTake,
-  same,
-  taken,
-}: {
-  found: InkAnswer['answer'] | undefined;
-  target: readonly [number, number, number];
-  seen: readonly [number, number, number] | undefined;
-  overlapsOff: number | undefined;
-  onTake?: () => void;
-  same: boolean;
-  taken: boolean;
-}) {
+/** The recipe the solver finds, worked out anew when what it stands on changes. */
+function useRecipeFound(ink: Ink, got: readonly ColourGot[], question: InkQuestion) {
+  const {
+    state: { plan },
+    cabinet,
+    layersWorker,
+  } = usePrintDesk();
+  const key = JSON.stringify([
+    plan.runs,
+    plan.blocks,
+    plan.flat?.colours,
+    plan.paper,
+    plan.way,
+    plan.inks.filter((i) => i.id !== ink.id),
+    got,
+  ]);
+  const { inks } = cabinet;
+  const ask = useMemo(
+    () => inks && (() => layersWorker.ask('recipe', { plan, got, cabinet: inks, question })),
+    // the ink itself is what is being changed here; all else it stands on is in the key
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [key, inks, layersWorker],
+  );
+  const answer = useWorkerAnswer(ask);
+  const found = answer.value?.answer;
+  return { found, inks };
+}
+
+interface RecipeHeadProps {
+  readonly question: InkQuestion;
+  readonly ink: Ink;
+  readonly need: { grams: number; millilitres: number; teaspoons: number; sheets: number };
+  readonly closed: boolean;
+}
+
+function RecipeHead({ question, ink, need, closed }: RecipeHeadProps) {
+  return (
+    <section>
+      <div className={clsx(kit.row, kit.between)}>
+        <h2>
+          Run {question.run + 1}, {ink.name}
+        </h2>
+        <span className={clsx(kit.quiet, kit.num)}>
+          {need.grams.toFixed(need.grams < 10 ? 1 : 0)} g · {need.millilitres.toFixed(0)} ml ·{' '}
+          {(need.millilitres / ML_PER_TEASPOON).toFixed(1)} tsp
+        </span>
+      </div>
+      <p className={kit.note}>
+        for {need.sheets} sheets with waste, on roller and slab (start values){closed ? ' · this run is closed' : ''}
+      </p>
+    </section>
+  );
+}
+
+interface VerdictProps {
+  readonly found: InkAnswer['answer'] | undefined;
+  readonly target: readonly [number, number, number];
+  readonly seen: readonly [number, number, number] | undefined;
+  readonly overlapsOff: number | undefined;
+  readonly onTake?: () => void;
+  readonly same: boolean;
+  readonly taken: boolean;
+}
+
+function Verdict({ found, target, seen, overlapsOff, onTake, same, taken }: VerdictProps) {
   const off = seen ? deltaE2000(seen, target) : undefined;
   return (
     <div className={css.verdict}>
@@ -233,45 +262,21 @@ function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsP
     <>
       <div className={clsx(css.partsEdit, kit.above10, kit.below8)}>
         {parts.map((part) => (
-          <Fragment key={part.id}>
-            <Swatch lab={inks.find((ink) => ink.id === part.id)?.colour.labD50 ?? [50, 0, 0]} />
-            <span>
-              {nameOf(part.id)} <span className={clsx(kit.quiet, kit.num)}>{partsInWords(part.share, lowest)}</span>
-            </span>
-            <PercentInput
-              share={part.share}
-              label={`${nameOf(part.id)}, percent`}
-              disabled={disabled}
-              onType={(text) => type(part.id, text)}
-            />
-            <span
-              className={clsx(kit.num, short(part) ? kit.madder : kit.quiet, kit.atRight)}
-
-              title={short(part) ? `only ${stockOf(part)} g of it in the cabinet` : undefined}
-            >
-              {(part.share * grams).toFixed(grams * part.share < 10 ? 2 : 1)} g
-            </span>
-            <button
-              type="button"
-              className={clsx(kit.bare, kit.quiet)}
-              aria-label={`Leave out ${nameOf(part.id)}`}
-              disabled={disabled || parts.length < 2}
-              onClick={() => onLet(withShare(parts, part.id, 0))}
-            >
-              ✕
-            </button>
-            <Slider
-              className={css.slide}
-              aria-label={`${nameOf(part.id)}, share`}
-              value={100 * part.share}
-              min={0}
-              max={100}
-              step={0.5}
-              disabled={disabled || parts.length < 2}
-              onChange={(_, v) => onTurn(withShare(parts, part.id, (v as number) / 100, true))}
-              onChangeCommitted={(_, v) => onLet(withShare(parts, part.id, (v as number) / 100))}
-            />
-          </Fragment>
+          <PartRow
+            key={part.id}
+            part={part}
+            inks={inks}
+            nameOf={nameOf}
+            lowest={lowest}
+            disabled={disabled}
+            type={type}
+            short={short}
+            stockOf={stockOf}
+            grams={grams}
+            parts={parts}
+            onLet={onLet}
+            onTurn={onTurn}
+          />
         ))}
       </div>
       {parts.filter(short).map((part) => (
@@ -305,17 +310,86 @@ function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsP
   );
 }
 
-function PercentInput({
-  share,
-  label,
+interface PartRowProps {
+  readonly part: RecipePart;
+  readonly inks: readonly StoredInk[];
+  readonly nameOf: (id: string) => string;
+  readonly lowest: number;
+  readonly disabled: boolean;
+  readonly type: (id: string, text: string) => void;
+  readonly short: (part: RecipePart) => boolean;
+  readonly stockOf: (part: RecipePart) => number;
+  readonly grams: number;
+  readonly parts: readonly RecipePart[];
+  readonly onLet: (parts: readonly RecipePart[]) => void;
+  readonly onTurn: (parts: readonly RecipePart[]) => void;
+}
+
+function PartRow({
+  part,
+  inks,
+  nameOf,
+  lowest,
   disabled,
-  onType,
-}: {
-  share: number;
-  label: string;
-  disabled: boolean;
-  onType: (text: string) => void;
-}) {
+  type,
+  short,
+  stockOf,
+  grams,
+  parts,
+  onLet,
+  onTurn,
+}: PartRowProps) {
+  return (
+    <Fragment>
+      <Swatch lab={inks.find((ink) => ink.id === part.id)?.colour.labD50 ?? [50, 0, 0]} />
+      <span>
+        {nameOf(part.id)} <span className={clsx(kit.quiet, kit.num)}>{partsInWords(part.share, lowest)}</span>
+      </span>
+      <PercentInput
+        share={part.share}
+        label={`${nameOf(part.id)}, percent`}
+        disabled={disabled}
+        onType={(text) => type(part.id, text)}
+      />
+      <span
+        className={clsx(kit.num, short(part) ? kit.madder : kit.quiet, kit.atRight)}
+
+        title={short(part) ? `only ${stockOf(part)} g of it in the cabinet` : undefined}
+      >
+        {(part.share * grams).toFixed(grams * part.share < 10 ? 2 : 1)} g
+      </span>
+      <button
+        type="button"
+        className={clsx(kit.bare, kit.quiet)}
+        aria-label={`Leave out ${nameOf(part.id)}`}
+        disabled={disabled || parts.length < 2}
+        onClick={() => onLet(withShare(parts, part.id, 0))}
+      >
+        ✕
+      </button>
+      <Slider
+        className={css.slide}
+        aria-label={`${nameOf(part.id)}, share`}
+        value={100 * part.share}
+        min={0}
+        max={100}
+        step={0.5}
+        disabled={disabled || parts.length < 2}
+        onChange={(_, v) => onTurn(withShare(parts, part.id, (v as number) / 100, true))}
+        onChangeCommitted={(_, v) => onLet(withShare(parts, part.id, (v as number) / 100))}
+      />
+    </Fragment>
+  );
+}
+
+interface PercentInputProps {
+  readonly share: number;
+  readonly label: string;
+  readonly disabled: boolean;
+  readonly onType: (text: string) => void;
+}
+
+function PercentInput({ share, label, disabled, onType }: PercentInputProps) {
   const [text, setText] = useState<string>();
   const take = () => {
     if (text !== undefined) {
@@ -340,16 +414,14 @@ function PercentInput({
 
 const GRADATION_STEPS = 24;
 
+interface GradationProps {
+  readonly question: InkQuestion;
+  readonly pigments: readonly Pigment[];
+  readonly parts: readonly RecipePart[];
+}
+
 /** A gradation rolled from this ink to another of the print, over what lies below. */
-function Gradation({
-  question,
-  pigments,
-  parts,
-}: {
-  question: InkQuestion;
-  pigments: readonly Pigment[];
-  parts: readonly RecipePart[];
-}) {
+function Gradation({ question, pigments, parts }: GradationProps) {
   const {
     state: { plan },
     progress,

@@ -1,24 +1,25 @@
 'use client';
 import Button from '@mui/material/Button';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, type Dispatch, type SetStateAction } from 'react';
 import { formatLength } from '@/core/units';
 import { ISLAND_ORDERS, type IslandOrder, type IslandRow } from '@/workers';
 import { NumberField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
-import type { Regions } from '@/ui/kit/regions/useRegions';
+import type { Regions, DrawnLine } from '@/ui/kit/regions/useRegions';
 import { areaWords } from '@/ui/kit/regions/words';
 import { useAnchors } from '@/ui/kit/regions/useAnchors';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './IslandList.module.css';
+import type { FlatColour } from '@/records';
 
 const SHOWN = 60;
 const SPECK_MM2 = { min: 0.05, max: 100, what: 'the smallest island to keep' } as const;
 
 /** All islands of the picture as a list, and the lasso that removes specks. */
 export function IslandList({ regions, closed }: { regions: Regions; closed: boolean }) {
-  const { state, change, sheetWorker, unit } = usePrintDesk();
+  const { state, sheetWorker } = usePrintDesk();
   const lettered = useAnchors(state.plan.lettering);
   const lostLettering = lettered?.filter((key) => key === null).length ?? 0;
   const { colours, labelsSha } = state.plan.flat!;
@@ -43,118 +44,165 @@ export function IslandList({ regions, closed }: { regions: Regions; closed: bool
           <h2>Islands</h2>
           <span className={kit.quiet}>{list ? `${list.total} from ${leastMm2} mm²` : 'counting …'}</span>
         </div>
-        <div className={clsx(kit.fields, kit.above10, kit.below8)}>
-          <label className={clsx(kit.quiet, kit.stack, kit.gap3)}>
-            sorted by
-            <select className={kit.plainSelect} value={order} onChange={(e) => setOrder(e.target.value as IslandOrder)}>
-              {ISLAND_ORDERS.map((o) => (
-                <option key={o} value={o}>
-                  {o}
-                </option>
-              ))}
-            </select>
-          </label>
-          <NumberField
-            label="From, mm²"
-            value={leastMm2}
-            range={{ min: 0, max: 1e5, what: 'the smallest island listed' }}
-            onChange={setLeastMm2}
-          />
-        </div>
-        <div className={clsx(kit.tones, kit.scrolls, css.list)} role="listbox" aria-label="Islands of the picture">
-          {list?.rows.map((row) => (
-            <button
-              key={row.key}
-              type="button"
-              role="option"
-              className={clsx(kit.tone, css.island)}
-              aria-selected={regions.chosen?.key === row.key}
-              aria-pressed={regions.chosen?.key === row.key}
-
-              onClick={() => regions.choose(row)}
-            >
-              <Swatch lab={colours[row.label]?.wantedLabD50 ?? [50, 0, 0]} />
-              <span className={kit.small}>
-                {colours[row.label]?.name}
-                {lettered?.includes(row.key) ? ' · lettering' : ''}
-              </span>
-              <span className={clsx(kit.num, kit.fine)}>{areaWords(row.areaMm2)}</span>
-              <span className={clsx(kit.num, kit.quiet)}>
-                {row.thinnestMm >= 2.9 ? '—' : formatLength(row.thinnestMm, unit, 1)}
-              </span>
-            </button>
-          ))}
-        </div>
-        {lostLettering > 0 && (
-          <p className={clsx(kit.say, kit.wait, kit.above8)}>
-            {lostLettering} part{lostLettering === 1 ? '' : 's'} marked as lettering{' '}
-            {lostLettering === 1 ? 'is' : 'are'} lost: another colour lies there now. Mark the lettering anew.{' '}
-            <button
-              type="button"
-              className={kit.link}
-              onClick={() =>
-                void change('lost lettering let go', (p) => ({
-                  ...p,
-                  lettering: p.lettering.filter((_, i) => lettered?.[i] !== null),
-                }))
-              }
-            >
-              Let the lost ones go
-            </button>
-          </p>
-        )}
+        <IslandOrderFields order={order} setOrder={setOrder} leastMm2={leastMm2} setLeastMm2={setLeastMm2} />
+        <IslandRows list={list} regions={regions} colours={colours} lettered={lettered} />
+        {lostLettering > 0 && <LostLettering lostLettering={lostLettering} lettered={lettered} />}
         {list && list.total > SHOWN && (
           <p className={kit.note}>the first {SHOWN}; N and Shift N step through all in reading order</p>
         )}
       </section>
-      {!closed && (
-        <section>
-          <h3>Remove specks inside a lasso</h3>
-          <div className={clsx(kit.fields, kit.above10, kit.atTop)}>
-            <NumberField label="Smaller than, mm²" value={speckMm2} range={SPECK_MM2} onChange={setSpeckMm2} />
-            {line?.use !== 'lasso' && (
-              <Button
-                className={kit.fieldHigh}
-                onClick={() => {
-                  regions.letGo();
-                  regions.setLine({ use: 'lasso', pointsPx: [] });
-                }}
-              >
-                Draw a lasso
-              </Button>
-            )}
-          </div>
-          {line?.use === 'lasso' && (
-            <>
-              <p className={clsx(kit.note, kit.around6)}>
-                Go round the specks, point by point: click, or cross and Enter. {line.pointsPx.length / 2} points so
-                far.
-              </p>
-              <div className={kit.row}>
-                <Button
-                  variant="contained"
-                  disabled={line.pointsPx.length < 6}
-                  onClick={() =>
-                    void regions.act('specks removed', {
-                      kind: 'despeckle',
-                      outlinePx: line.pointsPx,
-                      minAreaPx: speckMm2 / regions.mmPerPx ** 2,
-                    })
-                  }
-                >
-                  Remove them
-                </Button>
-                <Button onClick={() => regions.setLine(undefined)}>No</Button>
-              </div>
-            </>
-          )}
-          {regions.said && !regions.chosen && (
-            <p className={clsx(kit.say, kit.bad)} role="alert">
-              {regions.said}
-            </p>
-          )}
-        </section>
-      )}
+      {!closed && <SpeckRemoval speckMm2={speckMm2} setSpeckMm2={setSpeckMm2} line={line} regions={regions} />}
     </>
+  );
+}
+
+interface SpeckRemovalProps {
+  readonly speckMm2: number;
+  readonly setSpeckMm2: Dispatch<SetStateAction<number>>;
+  readonly line: DrawnLine | undefined;
+  readonly regions: Regions;
+}
+
+function SpeckRemoval({ speckMm2, setSpeckMm2, line, regions }: SpeckRemovalProps) {
+  return (
+    <section>
+      <h3>Remove specks inside a lasso</h3>
+      <div className={clsx(kit.fields, kit.above10, kit.atTop)}>
+        <NumberField label="Smaller than, mm²" value={speckMm2} range={SPECK_MM2} onChange={setSpeckMm2} />
+        {line?.use !== 'lasso' && (
+          <Button
+            className={kit.fieldHigh}
+            onClick={() => {
+              regions.letGo();
+              regions.setLine({ use: 'lasso', pointsPx: [] });
+            }}
+          >
+            Draw a lasso
+          </Button>
+        )}
+      </div>
+      {line?.use === 'lasso' && (
+        <>
+          <p className={clsx(kit.note, kit.around6)}>
+            Go round the specks, point by point: click, or cross and Enter. {line.pointsPx.length / 2} points so far.
+          </p>
+          <div className={kit.row}>
+            <Button
+              variant="contained"
+              disabled={line.pointsPx.length < 6}
+              onClick={() =>
+                void regions.act('specks removed', {
+                  kind: 'despeckle',
+                  outlinePx: line.pointsPx,
+                  minAreaPx: speckMm2 / regions.mmPerPx ** 2,
+                })
+              }
+            >
+              Remove them
+            </Button>
+            <Button onClick={() => regions.setLine(undefined)}>No</Button>
+          </div>
+        </>
+      )}
+      {regions.said && !regions.chosen && (
+        <p className={clsx(kit.say, kit.bad)} role="alert">
+          {regions.said}
+        </p>
+      )}
+    </section>
+  );
+}
+
+interface LostLetteringProps {
+  readonly lostLettering: number;
+  readonly lettered: readonly (number | null)[] | undefined;
+}
+
+function LostLettering({ lostLettering, lettered }: LostLetteringProps) {
+  const { change } = usePrintDesk();
+  return (
+    <p className={clsx(kit.say, kit.wait, kit.above8)}>
+      {lostLettering} part{lostLettering === 1 ? '' : 's'} marked as lettering {lostLettering === 1 ? 'is' : 'are'}{' '}
+      lost: another colour lies there now. Mark the lettering anew.{' '}
+      <button
+        type="button"
+        className={kit.link}
+        onClick={() =>
+          void change('lost lettering let go', (p) => ({
+            ...p,
+            lettering: p.lettering.filter((_, i) => lettered?.[i] !== null),
+          }))
+        }
+      >
+        Let the lost ones go
+      </button>
+    </p>
+  );
+}
+
+interface IslandOrderFieldsProps {
+  readonly order: 'reading order' | 'area' | 'thinness' | 'risk';
+  readonly setOrder: Dispatch<SetStateAction<'reading order' | 'area' | 'thinness' | 'risk'>>;
+  readonly leastMm2: number;
+  readonly setLeastMm2: Dispatch<SetStateAction<number>>;
+}
+
+function IslandOrderFields({ order, setOrder, leastMm2, setLeastMm2 }: IslandOrderFieldsProps) {
+  return (
+    <div className={clsx(kit.fields, kit.above10, kit.below8)}>
+      <label className={clsx(kit.quiet, kit.stack, kit.gap3)}>
+        sorted by
+        <select className={kit.plainSelect} value={order} onChange={(e) => setOrder(e.target.value as IslandOrder)}>
+          {ISLAND_ORDERS.map((o) => (
+            <option key={o} value={o}>
+              {o}
+            </option>
+          ))}
+        </select>
+      </label>
+      <NumberField
+        label="From, mm²"
+        value={leastMm2}
+        range={{ min: 0, max: 1e5, what: 'the smallest island listed' }}
+        onChange={setLeastMm2}
+      />
+    </div>
+  );
+}
+
+interface IslandRowsProps {
+  readonly list: { rows: readonly IslandRow[]; total: number } | undefined;
+  readonly regions: Regions;
+  readonly colours: readonly FlatColour[];
+  readonly lettered: readonly (number | null)[] | undefined;
+}
+
+function IslandRows({ list, regions, colours, lettered }: IslandRowsProps) {
+  const { unit } = usePrintDesk();
+  return (
+    <div className={clsx(kit.tones, kit.scrolls, css.list)} role="listbox" aria-label="Islands of the picture">
+      {list?.rows.map((row) => (
+        <button
+          key={row.key}
+          type="button"
+          role="option"
+          className={clsx(kit.tone, css.island)}
+          aria-selected={regions.chosen?.key === row.key}
+          aria-pressed={regions.chosen?.key === row.key}
+
+          onClick={() => regions.choose(row)}
+        >
+          <Swatch lab={colours[row.label]?.wantedLabD50 ?? [50, 0, 0]} />
+          <span className={kit.small}>
+            {colours[row.label]?.name}
+            {lettered?.includes(row.key) ? ' · lettering' : ''}
+          </span>
+          <span className={clsx(kit.num, kit.fine)}>{areaWords(row.areaMm2)}</span>
+          <span className={clsx(kit.num, kit.quiet)}>
+            {row.thinnestMm >= 2.9 ? '—' : formatLength(row.thinnestMm, unit, 1)}
+          </span>
+        </button>
+      ))}
+    </div>
   );
 }

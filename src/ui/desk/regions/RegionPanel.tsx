@@ -4,26 +4,27 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { formatLength } from '@/core/units';
-import { closedWords, type Anchor } from '@/records';
+import { closedWords, type Anchor, type FlatColour } from '@/records';
 import { usePrintDesk } from '../../kit/printContext';
 import { LengthField } from '../../kit/fields';
 import { Swatch } from '../../kit/Swatch';
-import type { Regions } from '@/ui/kit/regions/useRegions';
+import type { Regions, ChosenIsland } from '@/ui/kit/regions/useRegions';
 import { areaWords } from '@/ui/kit/regions/words';
 import { useKeys } from '../../kit/keys';
 import { anchorOf, useAnchors } from '@/ui/kit/regions/useAnchors';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './RegionPanel.module.css';
+import type { RegionEdit } from '@/core/picture';
 
 const WIDTH_MM = { minMm: 0.1, maxMm: 3, what: 'the width' } as const;
 const RADIUS_MM = { minMm: 0.1, maxMm: 1.4, what: 'the rounding' } as const;
 
 /** One chosen island: what it is, and what can be made of it. */
 export function RegionPanel({ regions }: { regions: Regions }) {
-  const { state, progress, unit, change } = usePrintDesk();
+  const { state, progress } = usePrintDesk();
   const { chosen, act, mmPerPx } = regions;
   const { colours } = state.plan.flat!;
   const words = useMemo(() => closedWords(state.plan, progress), [state.plan, progress]);
@@ -45,6 +46,134 @@ export function RegionPanel({ regions }: { regions: Regions }) {
   const lettering = state.plan.lettering.some(marks);
   const next = chosen.detail?.neighbours[0];
   const acts = !closed && (
+    <RegionActs
+      colours={colours}
+      chosen={chosen}
+      open={open}
+      give={give}
+      next={next}
+      act={act}
+      regions={regions}
+      widthMm={widthMm}
+      setWidthMm={setWidthMm}
+      mmPerPx={mmPerPx}
+      radiusMm={radiusMm}
+      setRadiusMm={setRadiusMm}
+    />
+  );
+  return (
+    <section className={kit.say} aria-label="Chosen island">
+      <div className={clsx(kit.row, kit.between)}>
+        <h3>Island of {areaWords(chosen.areaMm2)}</h3>
+        <button type="button" className={kit.link} onClick={regions.letGo}>
+          let go
+        </button>
+      </div>
+      <IslandFacts colours={colours} chosen={chosen} />
+      {regions.said && (
+        <p className={clsx(kit.say, kit.bad, kit.above6)} role="alert">
+          {regions.said}
+        </p>
+      )}
+      {acts || <p className={kit.note}>Its outline is cut or printed on every side, so it stays as it is.</p>}
+      <LetteringTick lettering={lettering} chosen={chosen} marks={marks} />
+    </section>
+  );
+}
+
+interface LetteringTickProps {
+  readonly lettering: boolean;
+  readonly chosen: ChosenIsland;
+  readonly marks: (anchor: Anchor, i: number) => boolean;
+}
+
+function LetteringTick({ lettering, chosen, marks }: LetteringTickProps) {
+  const { change } = usePrintDesk();
+  return (
+    <FormControlLabel
+      className={kit.above4}
+      control={
+        <Checkbox
+          size="small"
+          checked={lettering}
+          onChange={(e) =>
+            void change(e.target.checked ? 'marked as lettering' : 'no lettering', (p) => ({
+              ...p,
+              lettering: e.target.checked
+                ? [...p.lettering, anchorOf(chosen, p)]
+                : p.lettering.filter((anchor, i) => !marks(anchor, i)),
+            }))
+          }
+        />
+      }
+      label="this is lettering"
+    />
+  );
+}
+
+function IslandFacts({ colours, chosen }: { colours: readonly FlatColour[]; chosen: ChosenIsland }) {
+  const { unit } = usePrintDesk();
+  return (
+    <p className={kit.note} aria-live="polite">
+      <Swatch lab={colours[chosen.label].wantedLabD50} /> {colours[chosen.label].name}
+      {chosen.detail && (
+        <>
+          {chosen.detail.thinnestMm !== undefined && (
+            <>
+              {' '}
+              · thinnest{' '}
+              {chosen.detail.thinnestMm >= 2.9
+                ? `over ${formatLength(2.9, unit, 1)}`
+                : formatLength(chosen.detail.thinnestMm, unit, 1)}
+            </>
+          )}
+          {chosen.detail.neighbours.length > 0 && (
+            <>
+              {' '}
+              · borders{' '}
+              {chosen.detail.neighbours
+                .slice(0, 3)
+                .map((n) => `${colours[n.label].name} ${formatLength(n.edgeMm, unit, 0)}`)
+                .join(', ')}
+            </>
+          )}
+        </>
+      )}
+    </p>
+  );
+}
+
+interface RegionActsProps {
+  readonly colours: readonly FlatColour[];
+  readonly chosen: ChosenIsland;
+  readonly open: (label: number) => boolean;
+  readonly give: (label: number) => undefined;
+  readonly next: { readonly label: number; readonly edgeMm: number } | undefined;
+  readonly act: (label: string, edit: RegionEdit) => Promise<boolean>;
+  readonly regions: Regions;
+  readonly widthMm: number;
+  readonly setWidthMm: Dispatch<SetStateAction<number>>;
+  readonly mmPerPx: number;
+  readonly radiusMm: number;
+  readonly setRadiusMm: Dispatch<SetStateAction<number>>;
+}
+
+/** What can be done with the chosen island. */
+function RegionActs({
+  colours,
+  chosen,
+  open,
+  give,
+  next,
+  act,
+  regions,
+  widthMm,
+  setWidthMm,
+  mmPerPx,
+  radiusMm,
+  setRadiusMm,
+}: RegionActsProps) {
+  return (
     <>
       <p className={clsx(kit.note, kit.above6)}>Give it to</p>
       <div className={clsx(kit.row, kit.above4, kit.gap6)}>
@@ -82,92 +211,55 @@ export function RegionPanel({ regions }: { regions: Regions }) {
         </Button>
       </div>
       {regions.line && regions.line.use !== 'lasso' && <LineUse key={regions.line.use} regions={regions} />}
-      <div className={clsx(kit.fields, kit.above12, kit.atTop)}>
-        <LengthField label="Thin parts up to" valueMm={widthMm} unit={unit} range={WIDTH_MM} onChange={setWidthMm} />
-        <Button
-          className={kit.fieldHigh}
-          onClick={() =>
-            void act('thin parts thickened', {
-              kind: 'thicken',
-              labels: [chosen.label],
-              boxPx: chosen.boxPx,
-              widthPx: widthMm / mmPerPx,
-            })
-          }
-        >
-          Thicken
-        </Button>
-        <LengthField label="Edge rounded by" valueMm={radiusMm} unit={unit} range={RADIUS_MM} onChange={setRadiusMm} />
-        <Button
-          className={kit.fieldHigh}
-          onClick={() =>
-            void act('edge smoothed', { kind: 'smooth', island: chosen.key, radiusPx: radiusMm / mmPerPx })
-          }
-        >
-          Smooth
-        </Button>
-      </div>
+      <Thickening
+        widthMm={widthMm}
+        setWidthMm={setWidthMm}
+        act={act}
+        chosen={chosen}
+        mmPerPx={mmPerPx}
+        radiusMm={radiusMm}
+        setRadiusMm={setRadiusMm}
+      />
     </>
   );
+}
+
+interface ThickeningProps {
+  readonly widthMm: number;
+  readonly setWidthMm: Dispatch<SetStateAction<number>>;
+  readonly act: (label: string, edit: RegionEdit) => Promise<boolean>;
+  readonly chosen: ChosenIsland;
+  readonly mmPerPx: number;
+  readonly radiusMm: number;
+  readonly setRadiusMm: Dispatch<SetStateAction<number>>;
+}
+
+function Thickening({ widthMm, setWidthMm, act, chosen, mmPerPx, radiusMm, setRadiusMm }: ThickeningProps) {
+  const { unit } = usePrintDesk();
   return (
-    <section className={kit.say} aria-label="Chosen island">
-      <div className={clsx(kit.row, kit.between)}>
-        <h3>Island of {areaWords(chosen.areaMm2)}</h3>
-        <button type="button" className={kit.link} onClick={regions.letGo}>
-          let go
-        </button>
-      </div>
-      <p className={kit.note} aria-live="polite">
-        <Swatch lab={colours[chosen.label].wantedLabD50} /> {colours[chosen.label].name}
-        {chosen.detail && (
-          <>
-            {chosen.detail.thinnestMm !== undefined && (
-              <>
-                {' '}
-                · thinnest{' '}
-                {chosen.detail.thinnestMm >= 2.9
-                  ? `over ${formatLength(2.9, unit, 1)}`
-                  : formatLength(chosen.detail.thinnestMm, unit, 1)}
-              </>
-            )}
-            {chosen.detail.neighbours.length > 0 && (
-              <>
-                {' '}
-                · borders{' '}
-                {chosen.detail.neighbours
-                  .slice(0, 3)
-                  .map((n) => `${colours[n.label].name} ${formatLength(n.edgeMm, unit, 0)}`)
-                  .join(', ')}
-              </>
-            )}
-          </>
-        )}
-      </p>
-      {regions.said && (
-        <p className={clsx(kit.say, kit.bad, kit.above6)} role="alert">
-          {regions.said}
-        </p>
-      )}
-      {acts || <p className={kit.note}>Its outline is cut or printed on every side, so it stays as it is.</p>}
-      <FormControlLabel
-        className={kit.above4}
-        control={
-          <Checkbox
-            size="small"
-            checked={lettering}
-            onChange={(e) =>
-              void change(e.target.checked ? 'marked as lettering' : 'no lettering', (p) => ({
-                ...p,
-                lettering: e.target.checked
-                  ? [...p.lettering, anchorOf(chosen, p)]
-                  : p.lettering.filter((anchor, i) => !marks(anchor, i)),
-              }))
-            }
-          />
+    <div className={clsx(kit.fields, kit.above12, kit.atTop)}>
+      <LengthField label="Thin parts up to" valueMm={widthMm} unit={unit} range={WIDTH_MM} onChange={setWidthMm} />
+      <Button
+        className={kit.fieldHigh}
+        onClick={() =>
+          void act('thin parts thickened', {
+            kind: 'thicken',
+            labels: [chosen.label],
+            boxPx: chosen.boxPx,
+            widthPx: widthMm / mmPerPx,
+          })
         }
-        label="this is lettering"
-      />
-    </section>
+      >
+        Thicken
+      </Button>
+      <LengthField label="Edge rounded by" valueMm={radiusMm} unit={unit} range={RADIUS_MM} onChange={setRadiusMm} />
+      <Button
+        className={kit.fieldHigh}
+        onClick={() => void act('edge smoothed', { kind: 'smooth', island: chosen.key, radiusPx: radiusMm / mmPerPx })}
+      >
+        Smooth
+      </Button>
+    </div>
   );
 }
 

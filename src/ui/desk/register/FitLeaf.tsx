@@ -17,10 +17,11 @@ import {
   type Motion,
   type SheetCase,
   type SheetLayout,
+  type Spread,
 } from '@/core/registration';
 import { formatLength } from '@/core/units';
 import { DAMP_CHANGE, reducesOneBlock, SLIVER_RANGE_MM, WOOD_CHANGE, type RegisterPlan } from '@/records';
-import type { FitResult, RegisterWorker } from '@/workers';
+import type { FitResult, RegisterWorker, FitQuestion } from '@/workers';
 import { LengthField, NumberField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { BitmapView } from '@/ui/kit/BitmapView';
@@ -56,18 +57,15 @@ function useMisprint(worker: RegisterWorker) {
   );
 }
 
+interface SheetFigureProps {
+  readonly worker: RegisterWorker;
+  readonly name: string;
+  readonly words: string;
+  readonly found: SheetCase;
+}
+
 /** A sheet as it would come out, and its widest fault magnified. */
-function SheetFigure({
-  worker,
-  name,
-  words,
-  found,
-}: {
-  worker: RegisterWorker;
-  name: string;
-  words: string;
-  found: SheetCase;
-}) {
+function SheetFigure({ worker, name, words, found }: SheetFigureProps) {
   const {
     state: { plan },
     unit,
@@ -118,36 +116,21 @@ function SheetFigure({
   );
 }
 
-export function FitStage({
-  worker,
-  fit,
-  show,
-  hand,
-}: {
-  worker: RegisterWorker;
-  fit: Fit;
-  show: FitPicture;
-  hand: readonly Motion[];
-}) {
+interface FitStageProps {
+  readonly worker: RegisterWorker;
+  readonly fit: Fit;
+  readonly show: FitPicture;
+  readonly hand: readonly Motion[];
+}
+
+export function FitStage({ worker, fit, show, hand }: FitStageProps) {
   const {
     state: { plan },
   } = usePrintDesk();
   const paintAt = useMisprint(worker);
   const { widthMm, heightMm } = plan.picture!;
   const { result } = fit;
-  const live = useCallback(
-    (width: number, height: number) =>
-      paintAt(hand, { xMm: -4, yMm: -4, mmPerPx: (widthMm + 8) / width, width, height }),
-    [paintAt, hand, widthMm],
-  );
-  const risk = useCallback(
-    async (width: number, height: number) => {
-      void result;
-      const answer = await worker.ask('risk', { width, height, wishShare: plan.register.wishShare });
-      return answer.ok ? answer.value : undefined;
-    },
-    [worker, result, plan.register.wishShare],
-  );
+  const { live, risk } = useFitPaints(paintAt, hand, widthMm, result, worker);
   if (fit.problem) return <p className={clsx(kit.say, kit.bad)}>{fit.problem}</p>;
   if (!result) return <p className={kit.note}>Laying ten thousand sheets …</p>;
   if (show === 'sheets') {
@@ -184,6 +167,36 @@ export function FitStage({
   );
 }
 
+/** The sheet as set by hand, and the map of where it moves, as pictures. */
+function useFitPaints(
+  paintAt: (
+    motions: readonly Motion[],
+    view: { xMm: number; yMm: number; mmPerPx: number; width: number; height: number },
+  ) => Promise<ImageBitmap | undefined>,
+  hand: readonly Motion[],
+  widthMm: number,
+  result: FitResult | undefined,
+  worker: RegisterWorker,
+) {
+  const {
+    state: { plan },
+  } = usePrintDesk();
+  const live = useCallback(
+    (width: number, height: number) =>
+      paintAt(hand, { xMm: -4, yMm: -4, mmPerPx: (widthMm + 8) / width, width, height }),
+    [paintAt, hand, widthMm],
+  );
+  const risk = useCallback(
+    async (width: number, height: number) => {
+      void result;
+      const answer = await worker.ask('risk', { width, height, wishShare: plan.register.wishShare });
+      return answer.ok ? answer.value : undefined;
+    },
+    [worker, result, plan.register.wishShare],
+  );
+  return { live, risk };
+}
+
 /** How sure the fit is, why, and what would help. */
 const SHOWN = [
   ['sheets', 'Sheets'],
@@ -191,32 +204,23 @@ const SHOWN = [
   ['where', 'Where it moves'],
 ] as const;
 
-export function FitFields({
-  worker,
-  fit,
-  layout,
-  show,
-  onShow,
-  hand,
-  onHand,
-  withProofs,
-  onProofs,
-}: {
-  worker: RegisterWorker;
-  fit: Fit;
-  layout: SheetLayout;
-  show: FitPicture;
-  onShow: (show: FitPicture) => void;
-  hand: readonly Motion[];
-  onHand: (motions: readonly Motion[]) => void;
-  withProofs: boolean;
-  onProofs: (on: boolean) => void;
-}) {
+interface FitFieldsProps {
+  readonly worker: RegisterWorker;
+  readonly fit: Fit;
+  readonly layout: SheetLayout;
+  readonly show: FitPicture;
+  readonly onShow: (show: FitPicture) => void;
+  readonly hand: readonly Motion[];
+  readonly onHand: (motions: readonly Motion[]) => void;
+  readonly withProofs: boolean;
+  readonly onProofs: (on: boolean) => void;
+}
+
+export function FitFields({ worker, fit, layout, show, onShow, hand, onHand, withProofs, onProofs }: FitFieldsProps) {
   const {
     state: { plan },
     unit,
     change,
-    progress,
   } = usePrintDesk();
   const { result, question, spread, layings } = fit;
   const register = plan.register;
@@ -225,28 +229,7 @@ export function FitFields({
   const wood = plan.blocks.some((b) => materialById(b.materialId).grain);
   return (
     <>
-      <section role="status" aria-live="polite">
-        {result ? (
-          <>
-            <p className={clsx(kit.answer, kit.display)}>
-              {result.share > 0.99
-                ? 'Nearly every sheet shows'
-                : result.share < 0.01
-                  ? 'Hardly any sheet shows'
-                  : `${percent(result.share)} % of sheets show`}{' '}
-              a fault wider than {formatLength(register.sliverMm, unit, 2)}.
-            </p>
-            <p className={clsx(kit.note, kit.num)}>
-              {question.sheets.toLocaleString('en-GB')} sheets by{' '}
-              {registrationWay(plan.way.registration).name.toLowerCase()}, in {Math.round(result.milliseconds)} ms. ±
-              {spread.shiftMm.toFixed(2)} mm and ±{spread.turnDeg.toFixed(2)}° a laying,{' '}
-              {layings > 0 ? `learned from ${layings} layings of your own` : 'start values'}.
-            </p>
-          </>
-        ) : (
-          <p className={kit.note}>…</p>
-        )}
-      </section>
+      <FitAnswer result={result} register={register} question={question} spread={spread} layings={layings} />
       <Leaves
         label="What is shown"
         leaves={SHOWN}
@@ -260,69 +243,8 @@ export function FitFields({
       {show === 'hand' && <HandSliders motions={hand} onMotions={onHand} />}
       {result && <Pairs result={result} />}
       <Remedy worker={worker} fit={fit} />
-      <section>
-        <h2>What moves</h2>
-        <div className={clsx(kit.stack, kit.gap14, kit.above14)}>
-          <TextField
-            select
-            label="Hand"
-            value={register.hand}
-            onChange={(e) => set('hand', { hand: e.target.value as Hand })}
-          >
-            {HANDS.map((h) => (
-              <MenuItem key={h} value={h}>
-                {h}
-              </MenuItem>
-            ))}
-          </TextField>
-          <NumberField
-            label="Paper grows damper by (share of full damp)"
-            digits={2}
-            value={register.paperDampChange}
-            range={DAMP_CHANGE}
-            onChange={(paperDampChange) => set('damp', { paperDampChange })}
-          />
-          {wood && (
-            <NumberField
-              label="Wood grows damper by (percent)"
-              digits={1}
-              value={register.woodMoistureChange}
-              range={WOOD_CHANGE}
-              onChange={(woodMoistureChange) => set('moisture of the wood', { woodMoistureChange })}
-            />
-          )}
-        </div>
-        <p className={clsx(kit.note, kit.above8)}>
-          From the first run to the last; drier is negative. Paper grows 1.5 % across its grain (
-          {plan.layout.paperGrain === 'upright' ? 'left to right here' : 'up and down here'}) and 0.3 % along it at full
-          damp, wood 0.2 % across for each percent: start values.
-        </p>
-        {progress.bench.proofs.length > 0 && (
-          <label className={clsx(kit.tick, kit.block, kit.above8)}>
-            <input type="checkbox" checked={withProofs} onChange={(e) => onProofs(e.target.checked)} /> with the misfit
-            last proofed
-          </label>
-        )}
-      </section>
-      <section>
-        <h2>What is put up with</h2>
-        <div className={clsx(kit.fields, kit.above14)}>
-          <LengthField
-            label="Seen from"
-            valueMm={register.sliverMm}
-            unit={unit}
-            range={SLIVER_RANGE_MM}
-            onChange={(sliverMm) => set('sliver', { sliverMm })}
-          />
-          <NumberField
-            label="Sheets, percent"
-            digits={0}
-            value={register.wishShare * 100}
-            range={{ min: 0, max: 100, what: 'the share of sheets' }}
-            onChange={(v) => set('share put up with', { wishShare: v / 100 })}
-          />
-        </div>
-      </section>
+      <WhatMoves register={register} set={set} wood={wood} withProofs={withProofs} onProofs={onProofs} />
+      <PutUpWith register={register} set={set} />
       <WaysTable worker={worker} fit={fit} />
       <p className={kit.note}>
         Positions are on the print as seen. The sheet is {formatLength(layout.sheetMm.widthMm, unit)} wide.
@@ -331,13 +253,143 @@ export function FitFields({
   );
 }
 
-function HandSliders({
-  motions,
-  onMotions,
-}: {
-  motions: readonly Motion[];
-  onMotions: (motions: readonly Motion[]) => void;
-}) {
+interface PutUpWithProps {
+  readonly register: RegisterPlan;
+  readonly set: (label: string, part: Partial<RegisterPlan>) => undefined;
+}
+
+function PutUpWith({ register, set }: PutUpWithProps) {
+  const { unit } = usePrintDesk();
+  return (
+    <section>
+      <h2>What is put up with</h2>
+      <div className={clsx(kit.fields, kit.above14)}>
+        <LengthField
+          label="Seen from"
+          valueMm={register.sliverMm}
+          unit={unit}
+          range={SLIVER_RANGE_MM}
+          onChange={(sliverMm) => set('sliver', { sliverMm })}
+        />
+        <NumberField
+          label="Sheets, percent"
+          digits={0}
+          value={register.wishShare * 100}
+          range={{ min: 0, max: 100, what: 'the share of sheets' }}
+          onChange={(v) => set('share put up with', { wishShare: v / 100 })}
+        />
+      </div>
+    </section>
+  );
+}
+
+interface WhatMovesProps {
+  readonly register: RegisterPlan;
+  readonly set: (label: string, part: Partial<RegisterPlan>) => undefined;
+  readonly wood: boolean;
+  readonly withProofs: boolean;
+  readonly onProofs: (on: boolean) => void;
+}
+
+function WhatMoves({ register, set, wood, withProofs, onProofs }: WhatMovesProps) {
+  const {
+    state: { plan },
+    progress,
+  } = usePrintDesk();
+  return (
+    <section>
+      <h2>What moves</h2>
+      <div className={clsx(kit.stack, kit.gap14, kit.above14)}>
+        <TextField
+          select
+          label="Hand"
+          value={register.hand}
+          onChange={(e) => set('hand', { hand: e.target.value as Hand })}
+        >
+          {HANDS.map((h) => (
+            <MenuItem key={h} value={h}>
+              {h}
+            </MenuItem>
+          ))}
+        </TextField>
+        <NumberField
+          label="Paper grows damper by (share of full damp)"
+          digits={2}
+          value={register.paperDampChange}
+          range={DAMP_CHANGE}
+          onChange={(paperDampChange) => set('damp', { paperDampChange })}
+        />
+        {wood && (
+          <NumberField
+            label="Wood grows damper by (percent)"
+            digits={1}
+            value={register.woodMoistureChange}
+            range={WOOD_CHANGE}
+            onChange={(woodMoistureChange) => set('moisture of the wood', { woodMoistureChange })}
+          />
+        )}
+      </div>
+      <p className={clsx(kit.note, kit.above8)}>
+        From the first run to the last; drier is negative. Paper grows 1.5 % across its grain (
+        {plan.layout.paperGrain === 'upright' ? 'left to right here' : 'up and down here'}) and 0.3 % along it at full
+        damp, wood 0.2 % across for each percent: start values.
+      </p>
+      {progress.bench.proofs.length > 0 && (
+        <label className={clsx(kit.tick, kit.block, kit.above8)}>
+          <input type="checkbox" checked={withProofs} onChange={(e) => onProofs(e.target.checked)} /> with the misfit
+          last proofed
+        </label>
+      )}
+    </section>
+  );
+}
+
+interface FitAnswerProps {
+  readonly result: FitResult | undefined;
+  readonly register: RegisterPlan;
+  readonly question: FitQuestion;
+  readonly spread: Spread;
+  readonly layings: number;
+}
+
+/** How many sheets show a misfit, in words. */
+function FitAnswer({ result, register, question, spread, layings }: FitAnswerProps) {
+  const {
+    unit,
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <section role="status" aria-live="polite">
+      {result ? (
+        <>
+          <p className={clsx(kit.answer, kit.display)}>
+            {result.share > 0.99
+              ? 'Nearly every sheet shows'
+              : result.share < 0.01
+                ? 'Hardly any sheet shows'
+                : `${percent(result.share)} % of sheets show`}{' '}
+            a fault wider than {formatLength(register.sliverMm, unit, 2)}.
+          </p>
+          <p className={clsx(kit.note, kit.num)}>
+            {question.sheets.toLocaleString('en-GB')} sheets by{' '}
+            {registrationWay(plan.way.registration).name.toLowerCase()}, in {Math.round(result.milliseconds)} ms. ±
+            {spread.shiftMm.toFixed(2)} mm and ±{spread.turnDeg.toFixed(2)}° a laying,{' '}
+            {layings > 0 ? `learned from ${layings} layings of your own` : 'start values'}.
+          </p>
+        </>
+      ) : (
+        <p className={kit.note}>…</p>
+      )}
+    </section>
+  );
+}
+
+interface HandSlidersProps {
+  readonly motions: readonly Motion[];
+  readonly onMotions: (motions: readonly Motion[]) => void;
+}
+
+function HandSliders({ motions, onMotions }: HandSlidersProps) {
   const {
     selectedRun,
     state: { plan },
@@ -426,9 +478,6 @@ function Pairs({ result }: { result: FitResult }) {
 function Remedy({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
   const {
     state: { plan },
-    unit,
-    change,
-    progress,
   } = usePrintDesk();
   const [found, setFound] = useState<{ question: Fit['question']; answer: { mm: number; share: number } | null }>();
   const [busy, setBusy] = useState(false);
@@ -451,31 +500,7 @@ function Remedy({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
       <Button onClick={() => void look()} disabled={busy || !result}>
         {busy ? 'Trying …' : `Find the ${what} for ${percent(plan.register.wishShare)} %`}
       </Button>
-      {answer?.answer && (
-        <div className={clsx(kit.say, kit.good, kit.above10)}>
-          <p>
-            {reduction ? 'A choke' : 'An overlap'} of {formatLength(answer.answer.mm, unit, 2)} leaves{' '}
-            {percent(answer.answer.share)} %.
-          </p>
-          <Button
-            className={kit.above8}
-            variant="contained"
-            color="primary"
-            disabled={progress.cutsDone > 0}
-            onClick={() =>
-              void change(`${what} from the fit`, (p) => ({
-                ...p,
-                fit: reduction
-                  ? { ...p.fit, chokeMm: answer.answer!.mm }
-                  : { ...p.fit, trapMm: answer.answer!.mm, pairs: [] },
-              }))
-            }
-          >
-            Take it into the cutting plan
-          </Button>
-          {progress.cutsDone > 0 && <p className={kit.note}>The first cut is done: the lines are on the block.</p>}
-        </div>
-      )}
+      {answer?.answer && <RemedyFound reduction={reduction} answer={answer.answer} what={what} />}
       {answer && !answer.answer && (
         <p className={clsx(kit.say, kit.bad, kit.above10)}>
           No {what} up to 3 mm brings it there: too many films end on one line, or the way scatters too far. Take a way
@@ -483,6 +508,41 @@ function Remedy({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
         </p>
       )}
     </section>
+  );
+}
+
+interface RemedyFoundProps {
+  readonly reduction: boolean;
+  readonly answer: { readonly mm: number; readonly share: number };
+  readonly what: 'choke' | 'overlap';
+}
+
+function RemedyFound({ reduction, answer, what }: RemedyFoundProps) {
+  const { unit, progress, change } = usePrintDesk();
+  return (
+    <div className={clsx(kit.say, kit.good, kit.above10)}>
+      <p>
+        {reduction ? 'A choke' : 'An overlap'} of {formatLength(answer.mm, unit, 2)} leaves{' '}
+        {percent(answer.share)} %.
+      </p>
+      <Button
+        className={kit.above8}
+        variant="contained"
+        color="primary"
+        disabled={progress.cutsDone > 0}
+        onClick={() =>
+          void change(`${what} from the fit`, (p) => ({
+            ...p,
+            fit: reduction
+              ? { ...p.fit, chokeMm: answer.mm }
+              : { ...p.fit, trapMm: answer.mm, pairs: [] },
+          }))
+        }
+      >
+        Take it into the cutting plan
+      </Button>
+      {progress.cutsDone > 0 && <p className={kit.note}>The first cut is done: the lines are on the block.</p>}
+    </div>
   );
 }
 

@@ -114,11 +114,8 @@ function TypeLine({ level, letters }: { level: (mm: number) => number; letters: 
   );
 }
 
-function Layer({
-  layer,
-  letters,
-}: {
-  layer: {
+interface LayerProps {
+  readonly layer: {
     key: 'packingMm' | 'paperMm' | 'blockMm' | 'backingMm';
     name: 'packing' | 'paper' | 'block' | 'backing';
     fill: string;
@@ -126,8 +123,10 @@ function Layer({
     h: number;
     mm: number;
   };
-  letters: number;
-}) {
+  readonly letters: number;
+}
+
+function Layer({ layer, letters }: LayerProps) {
   const { unit } = usePrintDesk();
   return (
     <g>

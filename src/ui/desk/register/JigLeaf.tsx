@@ -158,11 +158,11 @@ export function JigFields({ layout }: { layout: SheetLayout }) {
   );
 }
 
-function JigExport({
-  edit,
-}: {
-  edit: (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
-}) {
+interface JigExportProps {
+  readonly edit: (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
+}
+
+function JigExport({ edit }: JigExportProps) {
   const {
     state: { plan },
     urls,

@@ -4,7 +4,7 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type Dispatch, type SetStateAction } from 'react';
 import {
   finishedRect,
   MARGIN_RANGE_MM,
@@ -16,7 +16,7 @@ import {
   type SheetLayout,
 } from '@/core/registration';
 import { formatSize } from '@/core/units';
-import { SIZE_RANGE_MM } from '@/records';
+import { SIZE_RANGE_MM, type LayoutPlan } from '@/records';
 import { usePrintDesk } from '../../kit/printContext';
 import { LookThumb } from '../../kit/LookThumb';
 import { DimField } from './DimField';
@@ -28,7 +28,7 @@ import { TOKENS } from '@/ui/theme/tokens';
 
 /** The sheet as the print is seen, to scale; every number on it can be typed over. */
 export function SheetDrawing({ layout }: { layout: SheetLayout }) {
-  const { state, unit, looks, progress, place } = usePrintDesk();
+  const { state, unit, looks, progress } = usePrintDesk();
   const { plan } = state;
   const box = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
@@ -54,36 +54,7 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
     Y = (mm: number) => top + mm * scale;
   const finished = finishedRect(layout),
     image = images[0];
-  const setMargin = (edge: SheetEdge) => (mm: number) =>
-    edit(`${edge} margin`, (l) =>
-      l.solve === 'margins'
-        ? // paper and image stay: the margin across the sheet gives way
-          {
-            rule: 'typed',
-            marginsMm: {
-              ...m,
-              ...(edge === 'right'
-                ? { left: m.left + m.right - mm }
-                : edge === 'bottom'
-                  ? { top: m.top + m.bottom - mm }
-                  : {}),
-              [edge]: mm,
-            },
-          }
-        : { rule: 'typed', marginsMm: { ...m, [edge]: mm } },
-    );
-  const setPaper = (side: 'widthMm' | 'heightMm') => (mm: number) =>
-    edit('paper', (l) => ({
-      solve: l.solve === 'image' ? 'image' : 'margins',
-      rule: l.rule === 'equal' && l.solve === 'paper' ? 'centred' : l.rule,
-      paperMm: { ...paperMm, [side]: mm },
-    }));
-  const setImage = (side: 'widthMm' | 'heightMm') => (mm: number) =>
-    setSizing(
-      side === 'widthMm'
-        ? { widthMm: mm, heightMm: (mm * imageMm.heightMm) / imageMm.widthMm }
-        : { heightMm: mm, widthMm: (mm * imageMm.widthMm) / imageMm.heightMm },
-    );
+  const { setPaper, setMargin, setImage } = useSheetEdits(edit, m, paperMm, setSizing, imageMm);
   const dim = { unit, onError: setProblem };
   const closed = progress.cutsDone > 0;
   const right = image.xMm + image.widthMm,
@@ -284,51 +255,104 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
           {problem}
         </p>
       )}
-      <Dialog open={sizing !== undefined} onClose={() => setSizing(undefined)} maxWidth="xs">
-        <DialogTitle>Give the picture another size</DialogTitle>
-        <DialogContent>
-          <p>
-            {sizing && formatSize(sizing.widthMm, sizing.heightMm, unit)}, in its own proportions. Its flat colours are
-            made anew from the original: changes of islands by hand are lost, undo brings them back.
-          </p>
-        </DialogContent>
-        <DialogActions>
-          <Button onClick={() => setSizing(undefined)}>Leave it</Button>
-          <Button
-            variant="contained"
-            color="primary"
-            onClick={() => {
-              const { turnDeg, mirrored, crop } = plan.picture!;
-              void place({ turnDeg, mirrored, crop, ...sizing! });
-              setSizing(undefined);
-            }}
-          >
-            Size it
-          </Button>
-        </DialogActions>
-      </Dialog>
+      <SizingDialog sizing={sizing} setSizing={setSizing} />
     </div>
   );
+}
+
+interface SizingDialogProps {
+  readonly sizing: { widthMm: number; heightMm: number } | undefined;
+  readonly setSizing: Dispatch<SetStateAction<{ widthMm: number; heightMm: number } | undefined>>;
+}
+
+function SizingDialog({ sizing, setSizing }: SizingDialogProps) {
+  const {
+    unit,
+    state: { plan },
+    place,
+  } = usePrintDesk();
+  return (
+    <Dialog open={sizing !== undefined} onClose={() => setSizing(undefined)} maxWidth="xs">
+      <DialogTitle>Give the picture another size</DialogTitle>
+      <DialogContent>
+        <p>
+          {sizing && formatSize(sizing.widthMm, sizing.heightMm, unit)}, in its own proportions. Its flat colours are
+          made anew from the original: changes of islands by hand are lost, undo brings them back.
+        </p>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={() => setSizing(undefined)}>Leave it</Button>
+        <Button
+          variant="contained"
+          color="primary"
+          onClick={() => {
+            const { turnDeg, mirrored, crop } = plan.picture!;
+            void place({ turnDeg, mirrored, crop, ...sizing! });
+            setSizing(undefined);
+          }}
+        >
+          Size it
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+/** Margins, paper and image as they are typed over on the drawing. */
+function useSheetEdits(
+  edit: (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined,
+  m: Readonly<Record<SheetEdge, number>>,
+  paperMm: { readonly widthMm: number; readonly heightMm: number },
+  setSizing: Dispatch<SetStateAction<{ widthMm: number; heightMm: number } | undefined>>,
+  imageMm: { readonly widthMm: number; readonly heightMm: number },
+) {
+  const setMargin = (edge: SheetEdge) => (mm: number) =>
+    edit(`${edge} margin`, (l) =>
+      l.solve === 'margins'
+        ? // paper and image stay: the margin across the sheet gives way
+          {
+            rule: 'typed',
+            marginsMm: {
+              ...m,
+              ...(edge === 'right'
+                ? { left: m.left + m.right - mm }
+                : edge === 'bottom'
+                  ? { top: m.top + m.bottom - mm }
+                  : {}),
+              [edge]: mm,
+            },
+          }
+        : { rule: 'typed', marginsMm: { ...m, [edge]: mm } },
+    );
+  const setPaper = (side: 'widthMm' | 'heightMm') => (mm: number) =>
+    edit('paper', (l) => ({
+      solve: l.solve === 'image' ? 'image' : 'margins',
+      rule: l.rule === 'equal' && l.solve === 'paper' ? 'centred' : l.rule,
+      paperMm: { ...paperMm, [side]: mm },
+    }));
+  const setImage = (side: 'widthMm' | 'heightMm') => (mm: number) =>
+    setSizing(
+      side === 'widthMm'
+        ? { widthMm: mm, heightMm: (mm * imageMm.heightMm) / imageMm.widthMm }
+        : { heightMm: mm, widthMm: (mm * imageMm.widthMm) / imageMm.heightMm },
+    );
+  return { setPaper, setMargin, setImage };
 }
 
 function Area({ x, y, w, h, fill }: { x: number; y: number; w: number; h: number; fill: string }) {
   return <rect x={x} y={y} width={Math.max(0, w)} height={Math.max(0, h)} fill={fill} />;
 }
 
+interface SheetEdgesProps {
+  readonly rect: RectMm;
+  readonly X: (mm: number) => number;
+  readonly Y: (mm: number) => number;
+  readonly torn: readonly SheetEdge[];
+  readonly registering: readonly SheetEdge[];
+}
+
 /** The sheet's edges: those that come against something thick, torn ones ragged. */
-function SheetEdges({
-  rect: r,
-  X,
-  Y,
-  torn,
-  registering,
-}: {
-  rect: RectMm;
-  X: (mm: number) => number;
-  Y: (mm: number) => number;
-  torn: readonly SheetEdge[];
-  registering: readonly SheetEdge[];
-}) {
+function SheetEdges({ rect: r, X, Y, torn, registering }: SheetEdgesProps) {
   const corners = {
     tl: [X(r.xMm), Y(r.yMm)],
     tr: [X(r.xMm + r.widthMm), Y(r.yMm)],

@@ -14,6 +14,7 @@ import {
   type MarginRule,
   type SheetLayout,
   type Solved,
+  type SheetEdge,
 } from '@/core/registration';
 import { sentenceIn, formatLength, formatSize } from '@/core/units';
 import { SIZE_RANGE_MM, type LayoutPlan } from '@/records';
@@ -37,82 +38,14 @@ const RULE_WORDS: Record<MarginRule, string> = {
 
 /** What the sheet is solved from, what is trimmed off, edges, copies, blocks. */
 export function SheetFields({ layout }: { layout: SheetLayout }) {
-  const { state, unit, change, progress } = usePrintDesk();
+  const { state, unit } = usePrintDesk();
   const { plan } = state;
   const { layout: l } = plan;
   const edit = useLayoutChange();
   const allowance: EdgesMm = l.allowanceMm ?? registrationWay(plan.way.registration).allowanceMm;
   return (
     <>
-      <section>
-        <h2>Two of three</h2>
-        <div className={clsx(kit.stack, kit.gap14, kit.above14)}>
-          <TextField
-            select
-            label="Worked out"
-            value={l.solve}
-            onChange={(e) =>
-              edit('layout', () => ({
-                solve: e.target.value as Solved,
-                paperMm: layout.paperMm,
-                marginsMm: nonNegative(layout.marginsMm),
-              }))
-            }
-          >
-            {(Object.keys(SOLVE_WORDS) as Solved[]).map((solve) => (
-              <MenuItem key={solve} value={solve}>
-                {SOLVE_WORDS[solve]}
-              </MenuItem>
-            ))}
-          </TextField>
-          <TextField
-            select
-            label="Margins"
-            value={l.rule}
-            onChange={(e) =>
-              edit('margin rule', () => ({
-                rule: e.target.value as MarginRule,
-                marginsMm: nonNegative(layout.marginsMm),
-              }))
-            }
-          >
-            {MARGIN_RULES.map((rule) => (
-              <MenuItem key={rule} value={rule}>
-                {RULE_WORDS[rule]}
-              </MenuItem>
-            ))}
-          </TextField>
-          {l.solve !== 'margins' && l.rule !== 'typed' && (
-            <LengthField
-              label="Margin"
-              valueMm={l.marginMm}
-              unit={unit}
-              range={MARGIN_RANGE_MM}
-              onChange={(marginMm) => edit('margin', () => ({ marginMm }))}
-            />
-          )}
-          <LengthField
-            label="Room for title and signature"
-            valueMm={l.titleRoomMm}
-            unit={unit}
-            range={TITLE_RANGE_MM}
-            onChange={(titleRoomMm) => edit('room for the title', () => ({ titleRoomMm }))}
-          />
-        </div>
-        <p className={kit.above12}>
-          Finished sheet{' '}
-          <strong className={kit.num}>{formatSize(layout.paperMm.widthMm, layout.paperMm.heightMm, unit)}</strong>
-          {layout.sheetMm.widthMm > layout.paperMm.widthMm || layout.sheetMm.heightMm > layout.paperMm.heightMm ? (
-            <>
-              , cut the paper to{' '}
-              <strong className={kit.num}>{formatSize(layout.sheetMm.widthMm, layout.sheetMm.heightMm, unit)}</strong>
-            </>
-          ) : (
-            ''
-          )}
-          .
-        </p>
-      </section>
+      <TwoOfThree edit={edit} layout={layout} />
       {layout.problems.length > 0 && (
         <section role="status">
           {layout.problems.map((p) => (
@@ -122,163 +55,321 @@ export function SheetFields({ layout }: { layout: SheetLayout }) {
           ))}
         </section>
       )}
-      <section>
-        <h2>Trimmed off later</h2>
-        <p className={clsx(kit.note, kit.above4, kit.below12)}>
-          {l.allowanceMm ? 'Typed.' : 'As the way of registration asks.'} Ticks, tabs and punched holes lie here.
-          {l.allowanceMm && (
-            <>
-              {' '}
-              <button
-                type="button"
-                className={kit.link}
-                onClick={() => edit('what is trimmed off', () => ({ allowanceMm: null }))}
-              >
-                as the way asks
-              </button>
-            </>
-          )}
-        </p>
-        <div className={kit.fields}>
-          {SHEET_EDGES.map((edge) => (
-            <LengthField
-              key={edge}
-              label={edge}
-              valueMm={allowance[edge]}
-              unit={unit}
-              range={ALLOWANCE_RANGE_MM}
-              onChange={(mm) => edit('what is trimmed off', () => ({ allowanceMm: { ...allowance, [edge]: mm } }))}
-            />
-          ))}
-        </div>
-      </section>
-      <section>
-        <h2>Paper</h2>
-        <div className={clsx(kit.row, kit.around8)} role="group" aria-label="Torn edges">
-          {SHEET_EDGES.map((edge) => (
-            <label key={edge} className={kit.tick}>
-              <input
-                type="checkbox"
-                checked={l.tornEdges.includes(edge)}
-                onChange={(e) =>
-                  edit('torn edges', () => ({
-                    tornEdges: e.target.checked ? [...l.tornEdges, edge] : l.tornEdges.filter((t) => t !== edge),
-                  }))
-                }
-              />{' '}
-              {edge} torn
-            </label>
-          ))}
-        </div>
-        <p className={kit.note}>Thick edges on the drawing come against the stops: they must be cut true.</p>
-        <div className={clsx(kit.fields, kit.above14)}>
-          <TextField
-            select
-            label="Grain"
-            value={l.paperGrain}
-            onChange={(e) => edit('grain', () => ({ paperGrain: e.target.value as LayoutPlan['paperGrain'] }))}
-          >
-            <MenuItem value="upright">upright</MenuItem>
-            <MenuItem value="level">level</MenuItem>
-          </TextField>
-          <TextField
-            select
-            label="Printed side"
-            value={l.paperSide}
-            onChange={(e) =>
-              edit('side of the paper', () => ({ paperSide: e.target.value as LayoutPlan['paperSide'] }))
-            }
-          >
-            <MenuItem value="smooth">smooth side</MenuItem>
-            <MenuItem value="rough">rough side</MenuItem>
-          </TextField>
-        </div>
-      </section>
-      <section>
-        <h2>Several on one sheet</h2>
-        <div className={clsx(kit.fields, kit.above14)}>
-          <CountField
-            label="Across"
-            value={l.copies.columns}
-            range={{ min: 1, max: MAX_COPIES, what: 'the images side by side' }}
-            onChange={(columns) => edit('copies', () => ({ copies: { ...l.copies, columns } }))}
-          />
-          <CountField
-            label="Down"
-            value={l.copies.rows}
-            range={{ min: 1, max: MAX_COPIES, what: 'the images below one another' }}
-            onChange={(rows) => edit('copies', () => ({ copies: { ...l.copies, rows } }))}
-          />
-        </div>
-        {l.copies.columns * l.copies.rows > 1 && (
-          <div className={kit.above12}>
-            <LengthField
-              label="Gap to cut apart in"
-              valueMm={l.copies.gapMm}
-              unit={unit}
-              range={GAP_RANGE_MM}
-              onChange={(gapMm) => edit('gap', () => ({ copies: { ...l.copies, gapMm } }))}
-            />
-          </div>
-        )}
-      </section>
-      <section>
-        <h2>Blocks in the origin corner</h2>
-        <p className={clsx(kit.note, kit.above4, kit.below8)}>
-          The image ends at each block’s origin corner, bottom right of the print (madder). A block larger than the
-          image reaches left and up.
-        </p>
-        {plan.blocks.map((block, b) => {
-          const found = layout.blocks.find((x) => x.name === block.name);
-          const image = { widthMm: plan.picture!.widthMm, heightMm: plan.picture!.heightMm };
-          const size = block.sizeMm ?? image;
-          const set = (sizeMm: { widthMm: number; heightMm: number }) =>
-            void change('block’s size', (p) => ({
-              ...p,
-              blocks: p.blocks.map((x, i) =>
-                i === b
-                  ? {
-                      ...x,
-                      sizeMm:
-                        Math.abs(sizeMm.widthMm - image.widthMm) < 0.05 &&
-                        Math.abs(sizeMm.heightMm - image.heightMm) < 0.05
-                          ? null
-                          : sizeMm,
-                    }
-                  : x,
-              ),
-            }));
-          return (
-            <div key={block.id} className={kit.around12}>
-              <div className={kit.fields}>
-                <LengthField
-                  label={`${block.name}, width`}
-                  valueMm={size.widthMm}
-                  unit={unit}
-                  range={SIZE_RANGE_MM}
-                  onChange={(widthMm) => set({ ...size, widthMm })}
-                  disabled={progress.cutsDone > 0}
-                />
-                <LengthField
-                  label="height"
-                  valueMm={size.heightMm}
-                  unit={unit}
-                  range={SIZE_RANGE_MM}
-                  onChange={(heightMm) => set({ ...size, heightMm })}
-                  disabled={progress.cutsDone > 0}
-                />
-              </div>
-              {found && (
-                <p className={clsx(kit.note, kit.num)}>
-                  leaves {formatLength(found.leavesLeftMm, unit)} at the left, {formatLength(found.leavesTopMm, unit)}{' '}
-                  at the top
-                </p>
-              )}
-            </div>
-          );
-        })}
-      </section>
+      <TrimmedOff edit={edit} allowance={allowance} />
+      <PaperFields edit={edit} />
+      <SeveralOnOne edit={edit} />
+      <BlocksInCorner layout={layout} />
     </>
+  );
+}
+
+function BlocksInCorner({ layout }: { layout: SheetLayout }) {
+  const {
+    state: { plan },
+    change,
+    unit,
+    progress,
+  } = usePrintDesk();
+  return (
+    <section>
+      <h2>Blocks in the origin corner</h2>
+      <p className={clsx(kit.note, kit.above4, kit.below8)}>
+        The image ends at each block’s origin corner, bottom right of the print (madder). A block larger than the image
+        reaches left and up.
+      </p>
+      {plan.blocks.map((block, b) => {
+        const found = layout.blocks.find((x) => x.name === block.name);
+        const image = { widthMm: plan.picture!.widthMm, heightMm: plan.picture!.heightMm };
+        const size = block.sizeMm ?? image;
+        const set = (sizeMm: { widthMm: number; heightMm: number }) =>
+          void change('block’s size', (p) => ({
+            ...p,
+            blocks: p.blocks.map((x, i) =>
+              i === b
+                ? {
+                    ...x,
+                    sizeMm:
+                      Math.abs(sizeMm.widthMm - image.widthMm) < 0.05 &&
+                      Math.abs(sizeMm.heightMm - image.heightMm) < 0.05
+                        ? null
+                        : sizeMm,
+                  }
+                : x,
+            ),
+          }));
+        return (
+          <div key={block.id} className={kit.around12}>
+            <div className={kit.fields}>
+              <LengthField
+                label={`${block.name}, width`}
+                valueMm={size.widthMm}
+                unit={unit}
+                range={SIZE_RANGE_MM}
+                onChange={(widthMm) => set({ ...size, widthMm })}
+                disabled={progress.cutsDone > 0}
+              />
+              <LengthField
+                label="height"
+                valueMm={size.heightMm}
+                unit={unit}
+                range={SIZE_RANGE_MM}
+                onChange={(heightMm) => set({ ...size, heightMm })}
+                disabled={progress.cutsDone > 0}
+              />
+            </div>
+            {found && (
+              <p className={clsx(kit.note, kit.num)}>
+                leaves {formatLength(found.leavesLeftMm, unit)} at the left, {formatLength(found.leavesTopMm, unit)} at
+                the top
+              </p>
+            )}
+          </div>
+        );
+      })}
+    </section>
+  );
+}
+
+interface SeveralOnOneProps {
+  readonly edit: (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
+}
+
+function SeveralOnOne({ edit }: SeveralOnOneProps) {
+  const {
+    state: {
+      plan: { layout: l },
+    },
+    unit,
+  } = usePrintDesk();
+  return (
+    <section>
+      <h2>Several on one sheet</h2>
+      <div className={clsx(kit.fields, kit.above14)}>
+        <CountField
+          label="Across"
+          value={l.copies.columns}
+          range={{ min: 1, max: MAX_COPIES, what: 'the images side by side' }}
+          onChange={(columns) => edit('copies', () => ({ copies: { ...l.copies, columns } }))}
+        />
+        <CountField
+          label="Down"
+          value={l.copies.rows}
+          range={{ min: 1, max: MAX_COPIES, what: 'the images below one another' }}
+          onChange={(rows) => edit('copies', () => ({ copies: { ...l.copies, rows } }))}
+        />
+      </div>
+      {l.copies.columns * l.copies.rows > 1 && (
+        <div className={kit.above12}>
+          <LengthField
+            label="Gap to cut apart in"
+            valueMm={l.copies.gapMm}
+            unit={unit}
+            range={GAP_RANGE_MM}
+            onChange={(gapMm) => edit('gap', () => ({ copies: { ...l.copies, gapMm } }))}
+          />
+        </div>
+      )}
+    </section>
+  );
+}
+
+interface PaperFieldsProps {
+  readonly edit: (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
+}
+
+function PaperFields({ edit }: PaperFieldsProps) {
+  const {
+    state: {
+      plan: { layout: l },
+    },
+  } = usePrintDesk();
+  return (
+    <section>
+      <h2>Paper</h2>
+      <div className={clsx(kit.row, kit.around8)} role="group" aria-label="Torn edges">
+        {SHEET_EDGES.map((edge) => (
+          <label key={edge} className={kit.tick}>
+            <input
+              type="checkbox"
+              checked={l.tornEdges.includes(edge)}
+              onChange={(e) =>
+                edit('torn edges', () => ({
+                  tornEdges: e.target.checked ? [...l.tornEdges, edge] : l.tornEdges.filter((t) => t !== edge),
+                }))
+              }
+            />{' '}
+            {edge} torn
+          </label>
+        ))}
+      </div>
+      <p className={kit.note}>Thick edges on the drawing come against the stops: they must be cut true.</p>
+      <div className={clsx(kit.fields, kit.above14)}>
+        <TextField
+          select
+          label="Grain"
+          value={l.paperGrain}
+          onChange={(e) => edit('grain', () => ({ paperGrain: e.target.value as LayoutPlan['paperGrain'] }))}
+        >
+          <MenuItem value="upright">upright</MenuItem>
+          <MenuItem value="level">level</MenuItem>
+        </TextField>
+        <TextField
+          select
+          label="Printed side"
+          value={l.paperSide}
+          onChange={(e) => edit('side of the paper', () => ({ paperSide: e.target.value as LayoutPlan['paperSide'] }))}
+        >
+          <MenuItem value="smooth">smooth side</MenuItem>
+          <MenuItem value="rough">rough side</MenuItem>
+        </TextField>
+      </div>
+    </section>
+  );
+}
+
+interface TrimmedOffProps {
+  readonly edit: (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
+  readonly allowance: Readonly<Record<SheetEdge, number>>;
+}
+
+function TrimmedOff({ edit, allowance }: TrimmedOffProps) {
+  const {
+    state: {
+      plan: { layout: l },
+    },
+    unit,
+  } = usePrintDesk();
+  return (
+    <section>
+      <h2>Trimmed off later</h2>
+      <p className={clsx(kit.note, kit.above4, kit.below12)}>
+        {l.allowanceMm ? 'Typed.' : 'As the way of registration asks.'} Ticks, tabs and punched holes lie here.
+        {l.allowanceMm && (
+          <>
+            {' '}
+            <button
+              type="button"
+              className={kit.link}
+              onClick={() => edit('what is trimmed off', () => ({ allowanceMm: null }))}
+            >
+              as the way asks
+            </button>
+          </>
+        )}
+      </p>
+      <div className={kit.fields}>
+        {SHEET_EDGES.map((edge) => (
+          <LengthField
+            key={edge}
+            label={edge}
+            valueMm={allowance[edge]}
+            unit={unit}
+            range={ALLOWANCE_RANGE_MM}
+            onChange={(mm) => edit('what is trimmed off', () => ({ allowanceMm: { ...allowance, [edge]: mm } }))}
+          />
+        ))}
+      </div>
+    </section>
+  );
+}
+
+interface TwoOfThreeProps {
+  readonly edit: (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
+  readonly layout: SheetLayout;
+}
+
+function TwoOfThree({ edit, layout }: TwoOfThreeProps) {
+  const {
+    state: {},
+    unit,
+  } = usePrintDesk();
+  return (
+    <section>
+      <h2>Two of three</h2>
+      <SolvedFields edit={edit} layout={layout} />
+      <p className={kit.above12}>
+        Finished sheet{' '}
+        <strong className={kit.num}>{formatSize(layout.paperMm.widthMm, layout.paperMm.heightMm, unit)}</strong>
+        {layout.sheetMm.widthMm > layout.paperMm.widthMm || layout.sheetMm.heightMm > layout.paperMm.heightMm ? (
+          <>
+            , cut the paper to{' '}
+            <strong className={kit.num}>{formatSize(layout.sheetMm.widthMm, layout.sheetMm.heightMm, unit)}</strong>
+          </>
+        ) : (
+          ''
+        )}
+        .
+      </p>
+    </section>
+  );
+}
+
+interface SolvedFieldsProps {
+  readonly edit: (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
+  readonly layout: SheetLayout;
+}
+
+function SolvedFields({ edit, layout }: SolvedFieldsProps) {
+  const {
+    state: {
+      plan: { layout: l },
+    },
+    unit,
+  } = usePrintDesk();
+  return (
+    <div className={clsx(kit.stack, kit.gap14, kit.above14)}>
+      <TextField
+        select
+        label="Worked out"
+        value={l.solve}
+        onChange={(e) =>
+          edit('layout', () => ({
+            solve: e.target.value as Solved,
+            paperMm: layout.paperMm,
+            marginsMm: nonNegative(layout.marginsMm),
+          }))
+        }
+      >
+        {(Object.keys(SOLVE_WORDS) as Solved[]).map((solve) => (
+          <MenuItem key={solve} value={solve}>
+            {SOLVE_WORDS[solve]}
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField
+        select
+        label="Margins"
+        value={l.rule}
+        onChange={(e) =>
+          edit('margin rule', () => ({
+            rule: e.target.value as MarginRule,
+            marginsMm: nonNegative(layout.marginsMm),
+          }))
+        }
+      >
+        {MARGIN_RULES.map((rule) => (
+          <MenuItem key={rule} value={rule}>
+            {RULE_WORDS[rule]}
+          </MenuItem>
+        ))}
+      </TextField>
+      {l.solve !== 'margins' && l.rule !== 'typed' && (
+        <LengthField
+          label="Margin"
+          valueMm={l.marginMm}
+          unit={unit}
+          range={MARGIN_RANGE_MM}
+          onChange={(marginMm) => edit('margin', () => ({ marginMm }))}
+        />
+      )}
+      <LengthField
+        label="Room for title and signature"
+        valueMm={l.titleRoomMm}
+        unit={unit}
+        range={TITLE_RANGE_MM}
+        onChange={(titleRoomMm) => edit('room for the title', () => ({ titleRoomMm }))}
+      />
+    </div>
   );
 }
 
