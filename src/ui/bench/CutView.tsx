@@ -21,7 +21,7 @@ import {
 import { labelStatesOf, type LabelState } from '@/ui/kit/blockStates';
 import { Cautions } from '../kit/Cautions';
 import { BLOCK_WORDS } from '../kit/colours';
-import { usePrintDesk } from '../kit/printContext';
+import { usePrintDesk, type PrintDesk } from '../kit/printContext';
 import { pathOfMm } from '../kit/paths';
 import { SheetCanvas, type PaintView } from '../kit/SheetCanvas';
 import { IslandOverlay, RegionOverlay } from '@/ui/kit/regions/RegionOverlay';
@@ -49,7 +49,7 @@ const LISTED = 60;
 /** Cut: the stage's map as the block lies, ticked off part by part, and the gate at its end. */
 export function CutView() {
   const desk = usePrintDesk();
-  const { state, progress, sheetWorker, unit, urls, log, tell } = desk;
+  const { state, progress, urls } = desk;
   const { plan } = state;
   const firstUncut = progress.runs.findIndex((run) => !run.cut && !run.cutOn);
   const index = firstUncut < 0 ? plan.runs.length - 1 : firstUncut;
@@ -66,66 +66,247 @@ export function CutView() {
   const regions = useRegions();
   const [draft, setDraft] = useState<SlipDraft>();
   const [shownSlip, setShownSlip] = useState<Slip>();
-  const [draftOutlines, setDraftOutlines] = useState<readonly (readonly number[])[]>([]);
-  useEffect(() => {
-    let wanted = true;
-    if (!draft || draft.islands.length === 0) {
-      setDraftOutlines([]);
-      return;
-    }
-    void sheetWorker.ask('outlines', { region: { islands: draft.islands, outlinesPx: [] } }).then((a) => {
-      if (wanted && a.ok) setDraftOutlines(a.value.outlinesMm);
-    });
-    return () => {
-      wanted = false;
-    };
-  }, [draft, sheetWorker]);
-  const tickedNow = useRef(ticked);
-  tickedNow.current = ticked;
-  const [islands, setIslands] = useState<readonly CutIsland[]>();
-  const [version, setVersion] = useState(0);
-  const key = labels ? JSON.stringify(labels) : '';
-  useEffect(() => {
-    if (!key) return;
-    let wanted = true;
-    const { standing, cutNow } = JSON.parse(key) as { standing: number[]; cutNow: number[] };
-    void sheetWorker.ask('cutIslands', { standing, cutNow, done: [...(tickedNow.current ?? [])] }).then((answer) => {
-      if (!wanted) return;
-      if (answer.ok) {
-        setIslands(answer.value);
-        setVersion((v) => v + 1);
-      } else if (answer.code !== 'stopped') tell(answer.message);
-    });
-    return () => {
-      wanted = false;
-    };
-  }, [key, desk.sheet, sheetWorker, tell]);
-  const paint: PaintView = useCallback(
-    async (view, width, height) => {
-      if (version === 0) return undefined;
-      const answer = await sheetWorker.ask('paint', {
-        what: 'cut',
-        styles: CUT_STYLES,
-        view,
-        width,
-        height,
-        backdrop: BLOCK_WORDS.backdrop,
-      });
-      return answer.ok ? answer.value : undefined;
-    },
-    [sheetWorker, version],
+  const draftOutlines = useDraftOutlines(draft);
+  const { islands, tick, paint } = useCutParts(ticked, labels, stage, allCut);
+  const pickAt = useCutPick(regions, draft, setDraft, setChosen, islands, tick);
+  useCutKeys(setMirrored, setChosen, islands, chosen, tick);
+  if (!plan.flat || !plan.picture || !run || !stage || !labels) {
+    return (
+      <NothingToShow
+        above={<BenchTabs view="cut" />}
+        title="Nothing to cut yet"
+        says="The plan comes first: a picture, its flat colours, their order."
+      >
+        <Link href={urls.page('picture')}>To the Desk</Link>
+      </NothingToShow>
+    );
+  }
+  const { cutName, block, cutCm2, doneCount, notYet, previous } = cutInWords(desk, labels, islands, ticked, stage, run);
+  const picked = islands?.[chosen];
+  return (
+    <div className={kit.work}>
+      <div className={kit.stage}>
+        <div className={clsx(kit.row, kit.between)}>
+          <div className={clsx(kit.row, kit.gap22)}>
+            <BenchTabs view="cut" />
+            <h1>{allCut ? 'Every cut is done' : `Cut away ${cutName}${block}, before run ${index + 1}`}</h1>
+          </div>
+        </div>
+        <CutMap
+          mirrored={mirrored}
+          paint={paint}
+          pickAt={pickAt}
+          index={index}
+          shownSlip={shownSlip}
+          draft={draft}
+          draftOutlines={draftOutlines}
+          regions={regions}
+          picked={picked}
+          allCut={allCut}
+        />
+      </div>
+      <aside className={kit.side}>
+        <CutFacts cutCm2={cutCm2} run={run} setReplaying={setReplaying} />
+        {draft && <SlipMarking regions={regions} stageId={stage.id} draft={draft} onDraft={setDraft} />}
+        <SlipList onShow={setShownSlip} />
+        {!draft && (
+          <PartList
+            islands={islands}
+            doneCount={doneCount}
+            chosen={chosen}
+            setChosen={setChosen}
+            tick={tick}
+            ticked={ticked}
+          />
+        )}
+        <CutFoot
+          notYet={notYet}
+          allCut={allCut}
+          previous={previous}
+          setAsking={setAsking}
+          draft={draft}
+          regions={regions}
+          stage={stage}
+          setDraft={setDraft}
+        />
+        <Cautions place="cut" />
+      </aside>
+      <Replay open={replaying} onClose={() => setReplaying(false)} />
+      <GateDialog
+        asking={asking}
+        setAsking={setAsking}
+        index={index}
+        cutName={cutName}
+        islands={islands}
+        doneCount={doneCount}
+        minutes={minutes}
+        setMinutes={setMinutes}
+        labels={labels}
+        cutCm2={cutCm2}
+        run={run}
+        stage={stage}
+      />
+    </div>
   );
-  const tick = useCallback(
-    async (island: number) => {
-      if (!stage || allCut) return;
-      const done = !tickedNow.current?.has(island);
-      await sheetWorker.ask('tickIsland', { island, done });
-      setVersion((v) => v + 1);
-      const answer = await log({ kind: 'island-cut', stageId: stage.id, island, done });
-      if (!answer.ok) tell(answer.message);
-    },
-    [stage, allCut, sheetWorker, log, tell],
+}
+
+/** How much there is to cut, from what, and whether it may be cut yet. */
+function cutInWords(
+  desk: PrintDesk,
+  labels: LabelState,
+  islands: readonly CutIsland[] | undefined,
+  ticked: ReadonlySet<number> | undefined,
+  stage: Stage,
+  run: Run,
+) {
+  const { progress } = desk;
+  const { plan } = desk.state;
+  const { widthMm, heightMm } = plan.picture!;
+  const areaCm2 = (widthMm * heightMm) / 100;
+  const cutCm2 = labels.cutNow.reduce((sum, p) => sum + (desk.sheet.share[p] ?? 0), 0) * areaCm2;
+  const doneCount = islands?.filter((i) => ticked?.has(i.key)).length ?? 0;
+  const stages = sideOfStage(plan, stage.id)?.stages ?? [];
+  const previous = plan.runs.findIndex((r) => r.inkings[0].stageId === stages[stages.indexOf(stage) - 1]?.id);
+  const notYet = previous >= 0 && progress.runs[previous].phase !== 'done';
+  const block = plan.blocks.length > 1 ? ` from ${blockOfRun(plan, run).block.name.toLowerCase()}` : '';
+  const cutName =
+    previous >= 0
+      ? inkNamesOf(plan, plan.runs[previous])
+      : plan.blocks.length > 1
+        ? 'what does not print'
+        : 'the bare paper';
+  return { cutName, block, cutCm2, doneCount, notYet, previous };
+}
+
+interface CutMapProps {
+  readonly mirrored: boolean;
+  readonly paint: PaintView;
+  readonly pickAt: (x: number, y: number) => Promise<void>;
+  readonly index: number;
+  readonly shownSlip: Slip | undefined;
+  readonly draft: SlipDraft | undefined;
+  readonly draftOutlines: readonly (readonly number[])[];
+  readonly regions: Regions;
+  readonly picked: CutIsland | undefined;
+  readonly allCut: boolean;
+}
+
+/** The block as it lies, with what is cut now. */
+function CutMap({
+  mirrored,
+  paint,
+  pickAt,
+  index,
+  shownSlip,
+  draft,
+  draftOutlines,
+  regions,
+  picked,
+  allCut,
+}: CutMapProps) {
+  const { state, unit } = usePrintDesk();
+  const { raster } = state.plan.picture!;
+  return (
+    <SheetCanvas
+      widthPx={raster.widthPx}
+      heightPx={raster.heightPx}
+      mmPerPx={raster.mmPerPx}
+      unit={unit}
+      mirrored={mirrored}
+      paint={paint}
+      onPick={(x, y) => void pickAt(x, y)}
+      label={`What to cut before run ${index + 1}. Click a part to tick it off`}
+      stamp={
+        <div className={clsx(kit.stamp, mirrored && kit.mirrored)} data-testid="stamp">
+          {mirrored ? 'mirrored: as the block lies' : 'as printed'} <kbd>M</kbd>
+        </div>
+      }
+      overlay={(mm) => (
+        <CutMarks
+          shownSlip={shownSlip}
+          draft={draft}
+          draftOutlines={draftOutlines}
+          regions={regions}
+          mm={mm}
+          picked={picked}
+          allCut={allCut}
+        />
+      )}
+    />
   );
+}
+
+interface CutFootProps {
+  readonly notYet: boolean;
+  readonly allCut: boolean;
+  readonly previous: number;
+  readonly setAsking: Dispatch<SetStateAction<boolean>>;
+  readonly draft: SlipDraft | undefined;
+  readonly regions: Regions;
+  readonly stage: Stage;
+  readonly setDraft: Dispatch<SetStateAction<SlipDraft | undefined>>;
+}
+
+/** The gate, and what to do when something went wrong. */
+function CutFoot({ notYet, allCut, previous, setAsking, draft, regions, stage, setDraft }: CutFootProps) {
+  return (
+    <section className={kit.toFoot}>
+      {notYet && !allCut && (
+        <p className={clsx(kit.say, kit.wait, kit.below10)}>
+          Run {previous + 1} is not finished. Cutting now would end it.
+        </p>
+      )}
+      {!allCut && (
+        <Button
+          fullWidth
+          color="error"
+          className={clsx(kit.target, css.allCut)}
+
+          disabled={Boolean(notYet)}
+          onClick={() => setAsking(true)}
+        >
+          The cut is done
+        </Button>
+      )}
+      {!draft && (
+        <div className={kit.above10}>
+          <SlipMarking regions={regions} stageId={stage.id} draft={undefined} onDraft={setDraft} />
+        </div>
+      )}
+      {allCut && <p className={kit.say}>The block has been cut for its last run.</p>}
+    </section>
+  );
+}
+
+function useCutKeys(
+  setMirrored: Dispatch<SetStateAction<boolean>>,
+  setChosen: Dispatch<SetStateAction<number>>,
+  islands: readonly CutIsland[] | undefined,
+  chosen: number,
+  tick: (island: number) => Promise<void>,
+) {
+  useKeys('m', 'mirrored for the block, or as printed', () => setMirrored((m) => !m));
+  useKeys('down, up', 'to the next part in the list', (e) => {
+    e.preventDefault();
+    setChosen((c) => Math.min((islands?.length ?? 1) - 1, Math.max(0, c + (e.key === 'ArrowDown' ? 1 : -1))));
+  });
+  useKeys('space', 'tick off the chosen part', (e) => {
+    if ((e.target as Element).closest('button, a, input')) return;
+    e.preventDefault();
+    if (islands?.[chosen]) void tick(islands[chosen].key);
+  });
+}
+
+/** What a click on the block means: a point of a line, a part of a slip, or a part to tick off. */
+function useCutPick(
+  regions: Regions,
+  draft: SlipDraft | undefined,
+  setDraft: Dispatch<SetStateAction<SlipDraft | undefined>>,
+  setChosen: Dispatch<SetStateAction<number>>,
+  islands: readonly CutIsland[] | undefined,
+  tick: (island: number) => Promise<void>,
+) {
+  const { sheetWorker } = usePrintDesk();
   const pickAt = useCallback(
     async (x: number, y: number) => {
       if (regions.line) {
@@ -156,138 +337,93 @@ export function CutView() {
       );
       void tick(answer.value);
     },
-    [draft, islands, regions, sheetWorker, tick],
+    [draft, islands, regions, sheetWorker, tick, setChosen, setDraft],
   );
-  useKeys('m', 'mirrored for the block, or as printed', () => setMirrored((m) => !m));
-  useKeys('down, up', 'to the next part in the list', (e) => {
-    e.preventDefault();
-    setChosen((c) => Math.min((islands?.length ?? 1) - 1, Math.max(0, c + (e.key === 'ArrowDown' ? 1 : -1))));
-  });
-  useKeys('space', 'tick off the chosen part', (e) => {
-    if ((e.target as Element).closest('button, a, input')) return;
-    e.preventDefault();
-    if (islands?.[chosen]) void tick(islands[chosen].key);
-  });
-  if (!plan.flat || !plan.picture || !run || !stage || !labels) {
-    return (
-      <NothingToShow
-        above={<BenchTabs view="cut" />}
-        title="Nothing to cut yet"
-        says="The plan comes first: a picture, its flat colours, their order."
-      >
-        <Link href={urls.page('picture')}>To the Desk</Link>
-      </NothingToShow>
-    );
-  }
-  const { raster, widthMm, heightMm } = plan.picture;
-  const areaCm2 = (widthMm * heightMm) / 100;
-  const cutCm2 = labels.cutNow.reduce((sum, p) => sum + (desk.sheet.share[p] ?? 0), 0) * areaCm2;
-  const doneCount = islands?.filter((i) => ticked?.has(i.key)).length ?? 0;
-  const stages = sideOfStage(plan, stage.id)?.stages ?? [];
-  const previous = plan.runs.findIndex((r) => r.inkings[0].stageId === stages[stages.indexOf(stage) - 1]?.id);
-  const notYet = previous >= 0 && progress.runs[previous].phase !== 'done';
-  const block = plan.blocks.length > 1 ? ` from ${blockOfRun(plan, run).block.name.toLowerCase()}` : '';
-  const cutName =
-    previous >= 0
-      ? inkNamesOf(plan, plan.runs[previous])
-      : plan.blocks.length > 1
-        ? 'what does not print'
-        : 'the bare paper';
-  const picked = islands?.[chosen];
-  return (
-    <div className={kit.work}>
-      <div className={kit.stage}>
-        <div className={clsx(kit.row, kit.between)}>
-          <div className={clsx(kit.row, kit.gap22)}>
-            <BenchTabs view="cut" />
-            <h1>{allCut ? 'Every cut is done' : `Cut away ${cutName}${block}, before run ${index + 1}`}</h1>
-          </div>
-        </div>
-        <SheetCanvas
-          widthPx={raster.widthPx}
-          heightPx={raster.heightPx}
-          mmPerPx={raster.mmPerPx}
-          unit={unit}
-          mirrored={mirrored}
-          paint={paint}
-          onPick={(x, y) => void pickAt(x, y)}
-          label={`What to cut before run ${index + 1}. Click a part to tick it off`}
-          stamp={
-            <div className={clsx(kit.stamp, mirrored && kit.mirrored)} data-testid="stamp">
-              {mirrored ? 'mirrored: as the block lies' : 'as printed'} <kbd>M</kbd>
-            </div>
-          }
-          overlay={(mm) => (
-            <CutMarks
-              shownSlip={shownSlip}
-              draft={draft}
-              draftOutlines={draftOutlines}
-              regions={regions}
-              mm={mm}
-              picked={picked}
-              allCut={allCut}
-            />
-          )}
-        />
-      </div>
-      <aside className={kit.side}>
-        <CutFacts cutCm2={cutCm2} run={run} setReplaying={setReplaying} />
-        {draft && <SlipMarking regions={regions} stageId={stage.id} draft={draft} onDraft={setDraft} />}
-        <SlipList onShow={setShownSlip} />
-        {!draft && (
-          <PartList
-            islands={islands}
-            doneCount={doneCount}
-            chosen={chosen}
-            setChosen={setChosen}
-            tick={tick}
-            ticked={ticked}
-          />
-        )}
-        <section className={kit.toFoot}>
-          {notYet && !allCut && (
-            <p className={clsx(kit.say, kit.wait, kit.below10)}>
-              Run {previous + 1} is not finished. Cutting now would end it.
-            </p>
-          )}
-          {!allCut && (
-            <Button
-              fullWidth
-              color="error"
-              className={clsx(kit.target, css.allCut)}
+  return pickAt;
+}
 
-              disabled={Boolean(notYet)}
-              onClick={() => setAsking(true)}
-            >
-              The cut is done
-            </Button>
-          )}
-          {!draft && (
-            <div className={kit.above10}>
-              <SlipMarking regions={regions} stageId={stage.id} draft={undefined} onDraft={setDraft} />
-            </div>
-          )}
-          {allCut && <p className={kit.say}>The block has been cut for its last run.</p>}
-        </section>
-        <Cautions place="cut" />
-      </aside>
-      <Replay open={replaying} onClose={() => setReplaying(false)} />
-      <GateDialog
-        asking={asking}
-        setAsking={setAsking}
-        index={index}
-        cutName={cutName}
-        islands={islands}
-        doneCount={doneCount}
-        minutes={minutes}
-        setMinutes={setMinutes}
-        labels={labels}
-        cutCm2={cutCm2}
-        run={run}
-        stage={stage}
-      />
-    </div>
+/** The parts of this cut, the map they are ticked off on, and the tick itself. */
+function useCutParts(
+  ticked: ReadonlySet<number> | undefined,
+  labels: LabelState,
+  stage: Stage | undefined,
+  allCut: boolean,
+) {
+  const desk = usePrintDesk();
+  const { sheetWorker, tell, log } = desk;
+  const tickedNow = useRef(ticked);
+  tickedNow.current = ticked;
+  const [islands, setIslands] = useState<readonly CutIsland[]>();
+  const [version, setVersion] = useState(0);
+  const key = labels ? JSON.stringify(labels) : '';
+  useEffect(() => {
+    if (!key) return;
+    let wanted = true;
+    const { standing, cutNow } = JSON.parse(key) as { standing: number[]; cutNow: number[] };
+    void sheetWorker.ask('cutIslands', { standing, cutNow, done: [...(tickedNow.current ?? [])] }).then((answer) => {
+      if (!wanted) return;
+      if (answer.ok) {
+        setIslands(answer.value);
+        setVersion((v) => v + 1);
+      } else if (answer.code !== 'stopped') tell(answer.message);
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [key, desk.sheet, sheetWorker, tell]);
+  const paint = useCutPaint(version);
+  const tick = useCallback(
+    async (island: number) => {
+      if (!stage || allCut) return;
+      const done = !tickedNow.current?.has(island);
+      await sheetWorker.ask('tickIsland', { island, done });
+      setVersion((v) => v + 1);
+      const answer = await log({ kind: 'island-cut', stageId: stage.id, island, done });
+      if (!answer.ok) tell(answer.message);
+    },
+    [stage, allCut, sheetWorker, log, tell],
   );
+  return { islands, tick, paint };
+}
+
+function useCutPaint(version: number) {
+  const { sheetWorker } = usePrintDesk();
+  const paint: PaintView = useCallback(
+    async (view, width, height) => {
+      if (version === 0) return undefined;
+      const answer = await sheetWorker.ask('paint', {
+        what: 'cut',
+        styles: CUT_STYLES,
+        view,
+        width,
+        height,
+        backdrop: BLOCK_WORDS.backdrop,
+      });
+      return answer.ok ? answer.value : undefined;
+    },
+    [sheetWorker, version],
+  );
+  return paint;
+}
+
+/** Outlines of the parts a slip is being shown by, in mm. */
+function useDraftOutlines(draft: SlipDraft | undefined) {
+  const { sheetWorker } = usePrintDesk();
+  const [draftOutlines, setDraftOutlines] = useState<readonly (readonly number[])[]>([]);
+  useEffect(() => {
+    let wanted = true;
+    if (!draft || draft.islands.length === 0) {
+      setDraftOutlines([]);
+      return;
+    }
+    void sheetWorker.ask('outlines', { region: { islands: draft.islands, outlinesPx: [] } }).then((a) => {
+      if (wanted && a.ok) setDraftOutlines(a.value.outlinesMm);
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [draft, sheetWorker]);
+  return draftOutlines;
 }
 
 interface CutMarksProps {
@@ -354,12 +490,6 @@ function GateDialog({
   run,
   stage,
 }: GateDialogProps) {
-  const {
-    sheetWorker,
-    state: { plan },
-    log,
-    tell,
-  } = usePrintDesk();
   return (
     <Dialog open={asking} onClose={() => setAsking(false)} maxWidth="xs" fullWidth>
       <DialogTitle>Is the cut for run {index + 1} done?</DialogTitle>
@@ -371,34 +501,64 @@ function GateDialog({
         minutes={minutes}
         setMinutes={setMinutes}
       />
-      <DialogActions>
-        <Button onClick={() => setAsking(false)}>Not yet</Button>
-        <Button
-          variant="contained"
-          color="error"
-          onClick={async () => {
-            setAsking(false);
-            const took = Number(minutes);
-            const figures =
-              took > 0
-                ? await sheetWorker.ask('measureStage', { standing: labels.standing, cutNow: labels.cutNow })
-                : undefined;
-            const saidHours = figures?.ok
-              ? cuttingHours(figures.value.outlineM, cutCm2, materialById(blockOfRun(plan, run).block.materialId))
-              : undefined;
-            setMinutes('');
-            const answer = await log({
-              kind: 'stage-cut',
-              stageId: stage.id,
-              ...(took > 0 ? { minutes: took, saidHours } : {}),
-            });
-            if (!answer.ok) tell(answer.message);
-          }}
-        >
-          Yes, it is cut
-        </Button>
-      </DialogActions>
+      <GateActs
+        setAsking={setAsking}
+        minutes={minutes}
+        labels={labels}
+        cutCm2={cutCm2}
+        run={run}
+        setMinutes={setMinutes}
+        stage={stage}
+      />
     </Dialog>
+  );
+}
+
+interface GateActsProps {
+  readonly setAsking: Dispatch<SetStateAction<boolean>>;
+  readonly minutes: string;
+  readonly labels: LabelState;
+  readonly cutCm2: number;
+  readonly run: Run;
+  readonly setMinutes: Dispatch<SetStateAction<string>>;
+  readonly stage: Stage;
+}
+
+function GateActs({ setAsking, minutes, labels, cutCm2, run, setMinutes, stage }: GateActsProps) {
+  const {
+    sheetWorker,
+    state: { plan },
+    log,
+    tell,
+  } = usePrintDesk();
+  return (
+    <DialogActions>
+      <Button onClick={() => setAsking(false)}>Not yet</Button>
+      <Button
+        variant="contained"
+        color="error"
+        onClick={async () => {
+          setAsking(false);
+          const took = Number(minutes);
+          const figures =
+            took > 0
+              ? await sheetWorker.ask('measureStage', { standing: labels.standing, cutNow: labels.cutNow })
+              : undefined;
+          const saidHours = figures?.ok
+            ? cuttingHours(figures.value.outlineM, cutCm2, materialById(blockOfRun(plan, run).block.materialId))
+            : undefined;
+          setMinutes('');
+          const answer = await log({
+            kind: 'stage-cut',
+            stageId: stage.id,
+            ...(took > 0 ? { minutes: took, saidHours } : {}),
+          });
+          if (!answer.ok) tell(answer.message);
+        }}
+      >
+        Yes, it is cut
+      </Button>
+    </DialogActions>
   );
 }
 

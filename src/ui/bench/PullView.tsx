@@ -37,7 +37,7 @@ const FAULT_KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', 'a', 'b', 
 /** Pull: one run, one sheet after the other; every pull is on disk before it is shown as counted. */
 export function PullView() {
   const desk = usePrintDesk();
-  const { state, progress, looks, log, tell, urls } = desk;
+  const { state, progress, looks } = desk;
   const { plan } = state;
   const index = progress.currentRun;
   const run = plan.runs[index];
@@ -51,6 +51,244 @@ export function PullView() {
   const next = mine?.tally.waiting[0];
   const last = mine?.tally.pulled.at(-1) ?? progress.bench.pulls.at(-1);
 
+  const { pull, takeBack, toggle } = usePullActs(run, next, faults, note, ready, setBusy, setFaults, setNote, busy);
+  usePullKeys(ready, noteOpen, finishing, pull, takeBack, setNoteOpen, toggle);
+
+  const wanted = plan.sheets.edition + plan.sheets.proofsToKeep;
+  const forecast = useForecast(index, wanted);
+  const look = useMemo(() => (looks && run ? looks.looks[index + 1].map(wordOfLab) : undefined), [looks, run, index]);
+
+  if (!run) {
+    const all = plan.runs.length > 0;
+    return <NothingToPull all={all} takeBack={takeBack} />;
+  }
+  const ink = inkOfRun(plan, run);
+  const { tally } = mine;
+  const inRun = tally.pulled.filter((p) => !isTestSheet(p.sheet)).length;
+  const kept = tally.pulled.filter((p) => !isTestSheet(p.sheet) && !p.setAside);
+  return (
+    <div className={css.pulling}>
+      <div className={css.act}>
+        <BenchTabs view="pull" />
+      </div>
+      <Before index={index} run={run} look={look} />
+      <Now
+        ready={ready}
+        next={next}
+        index={index}
+        run={run}
+        inRun={inRun}
+        mine={mine}
+        kept={kept}
+        faults={faults}
+        pull={pull}
+        busy={busy}
+        toggle={toggle}
+        setNoteOpen={setNoteOpen}
+        note={note}
+        takeBack={takeBack}
+        last={last}
+        setFinishing={setFinishing}
+        tally={tally}
+      />
+      <After forecast={forecast} wanted={wanted} index={index} ink={ink} />
+      <NoteDialog noteOpen={noteOpen} setNoteOpen={setNoteOpen} next={next} note={note} setNote={setNote} />
+      <FinishDialog finishing={finishing} setFinishing={setFinishing} index={index} tally={tally} run={run} />
+    </div>
+  );
+}
+
+interface NowProps {
+  readonly ready: boolean;
+  readonly next: string;
+  readonly index: number;
+  readonly run: Run;
+  readonly inRun: number;
+  readonly mine: RunProgress;
+  readonly kept: Pull[];
+  readonly faults: readonly (
+    | 'misfit'
+    | 'weak'
+    | 'patchy'
+    | 'too heavy'
+    | 'ghost'
+    | 'chatter'
+    | 'filled'
+    | 'smudge'
+    | 'mark'
+    | 'crease'
+    | 'tear'
+    | 'wrong colour'
+    | 'other'
+  )[];
+  readonly pull: (setAside: boolean) => Promise<void>;
+  readonly busy: boolean;
+  readonly toggle: (fault: Fault) => void;
+  readonly setNoteOpen: Dispatch<SetStateAction<boolean>>;
+  readonly note: string;
+  readonly takeBack: () => Promise<void>;
+  readonly last: Pull | undefined;
+  readonly setFinishing: Dispatch<SetStateAction<boolean>>;
+  readonly tally: RunTally;
+}
+
+function Now({
+  ready,
+  next,
+  index,
+  run,
+  inRun,
+  mine,
+  kept,
+  faults,
+  pull,
+  busy,
+  toggle,
+  setNoteOpen,
+  note,
+  takeBack,
+  last,
+  setFinishing,
+  tally,
+}: NowProps) {
+  const desk = usePrintDesk();
+  return (
+    <div className={css.now}>
+      {ready && next ? (
+        <NextPull
+          next={next}
+          index={index}
+          run={run}
+          inRun={inRun}
+          mine={mine}
+          kept={kept}
+          faults={faults}
+          pull={pull}
+          busy={busy}
+          toggle={toggle}
+          setNoteOpen={setNoteOpen}
+          note={note}
+          takeBack={takeBack}
+          last={last}
+          setFinishing={setFinishing}
+          tally={tally}
+        />
+      ) : (
+        <BeforePulling />
+      )}
+      <p role="status" className={clsx(css.waiting, desk.waitingActs && [kit.say, kit.wait], kit.above10)}>
+        {desk.waitingActs
+          ? `The server does not answer. ${desk.waitingActs} act${desk.waitingActs === 1 ? ' waits' : 's wait'} in this browser and will be counted when it does.`
+          : ''}
+      </p>
+    </div>
+  );
+}
+
+function NothingToPull({ all, takeBack }: { all: boolean; takeBack: () => Promise<void> }) {
+  const { urls } = usePrintDesk();
+  return (
+    <NothingToShow
+      above={<BenchTabs view="pull" />}
+      title={all ? 'All runs are printed' : 'Nothing to print yet'}
+      says={all ? 'Look the prints over side by side, then number them.' : 'The plan comes first.'}
+    >
+      <Link href={urls.page(all ? 'numbering' : 'picture')}>{all ? 'To the numbering' : 'To the Desk'}</Link>
+      {all && (
+        <Button className={kit.pressIn} onClick={() => void takeBack()}>
+          Take back the last pull
+        </Button>
+      )}
+    </NothingToShow>
+  );
+}
+
+function usePullKeys(
+  ready: boolean,
+  noteOpen: boolean,
+  finishing: boolean,
+  pull: (setAside: boolean) => Promise<void>,
+  takeBack: () => Promise<void>,
+  setNoteOpen: Dispatch<SetStateAction<boolean>>,
+  toggle: (fault: Fault) => void,
+) {
+  const hot = { enabled: ready && !noteOpen && !finishing };
+  useKeys(
+    'space',
+    'log the pull (the pedal does the same)',
+    (e) => {
+      e.preventDefault();
+      void pull(false);
+    },
+    hot,
+  );
+  useKeys('x', 'set the sheet aside', () => void pull(true), hot);
+  useKeys('z', 'take the last pull back', () => void takeBack(), { enabled: !noteOpen });
+  useKeys(
+    'n',
+    'a note',
+    (e) => {
+      e.preventDefault();
+      setNoteOpen(true);
+    },
+    hot,
+  );
+  useKeys(
+    FAULT_KEYS.join(','),
+    'a fault; again to take it off',
+    (e) => {
+      const i = FAULT_KEYS.indexOf(e.key.toLowerCase());
+      if (i >= 0) toggle(FAULTS[i]);
+    },
+    hot,
+  );
+}
+
+/** Logging a pull and taking it back. */
+function usePullActs(
+  run: Run,
+  next: string,
+  faults: readonly (
+    | 'misfit'
+    | 'weak'
+    | 'patchy'
+    | 'too heavy'
+    | 'ghost'
+    | 'chatter'
+    | 'filled'
+    | 'smudge'
+    | 'mark'
+    | 'crease'
+    | 'tear'
+    | 'wrong colour'
+    | 'other'
+  )[],
+  note: string,
+  ready: boolean,
+  setBusy: Dispatch<SetStateAction<boolean>>,
+  setFaults: Dispatch<
+    SetStateAction<
+      readonly (
+        | 'misfit'
+        | 'weak'
+        | 'patchy'
+        | 'too heavy'
+        | 'ghost'
+        | 'chatter'
+        | 'filled'
+        | 'smudge'
+        | 'mark'
+        | 'crease'
+        | 'tear'
+        | 'wrong colour'
+        | 'other'
+      )[]
+    >
+  >,
+  setNote: Dispatch<SetStateAction<string>>,
+  busy: boolean,
+) {
+  const { log, tell, progress } = usePrintDesk();
   /** What a key or the pedal acts on is what is on screen at that moment, not what was when the key was last bound. */
   const shown = useRef({ run, next, faults, note, ready });
   shown.current = { run, next, faults, note, ready };
@@ -91,38 +329,16 @@ export function PullView() {
     const answer = await log({ kind: 'pull-undone', pullId: undone.id });
     if (!answer.ok) tell(answer.message);
   };
-  const hot = { enabled: ready && !noteOpen && !finishing };
-  useKeys(
-    'space',
-    'log the pull (the pedal does the same)',
-    (e) => {
-      e.preventDefault();
-      void pull(false);
-    },
-    hot,
-  );
-  useKeys('x', 'set the sheet aside', () => void pull(true), hot);
-  useKeys('z', 'take the last pull back', () => void takeBack(), { enabled: !noteOpen });
-  useKeys(
-    'n',
-    'a note',
-    (e) => {
-      e.preventDefault();
-      setNoteOpen(true);
-    },
-    hot,
-  );
-  useKeys(
-    FAULT_KEYS.join(','),
-    'a fault; again to take it off',
-    (e) => {
-      const i = FAULT_KEYS.indexOf(e.key.toLowerCase());
-      if (i >= 0) toggle(FAULTS[i]);
-    },
-    hot,
-  );
+  return { pull, takeBack, toggle };
+}
 
-  const wanted = plan.sheets.edition + plan.sheets.proofsToKeep;
+/** What this edition will come to, by what happened so far. */
+function useForecast(index: number, wanted: number) {
+  const {
+    progress,
+    state,
+    state: { plan },
+  } = usePrintDesk();
   const forecast = useMemo(() => {
     if (!progress.bench.started) return undefined;
     const shownIndex = Math.min(index, plan.runs.length - 1);
@@ -144,69 +360,7 @@ export function PullView() {
     );
     return answer.ok ? answer.value : undefined;
   }, [index, plan, progress, state.otherRuns, wanted]);
-  const look = useMemo(() => (looks && run ? looks.looks[index + 1].map(wordOfLab) : undefined), [looks, run, index]);
-
-  if (!run) {
-    const all = plan.runs.length > 0;
-    return (
-      <NothingToShow
-        above={<BenchTabs view="pull" />}
-        title={all ? 'All runs are printed' : 'Nothing to print yet'}
-        says={all ? 'Look the prints over side by side, then number them.' : 'The plan comes first.'}
-      >
-        <Link href={urls.page(all ? 'numbering' : 'picture')}>{all ? 'To the numbering' : 'To the Desk'}</Link>
-        {all && (
-          <Button className={kit.pressIn} onClick={() => void takeBack()}>
-            Take back the last pull
-          </Button>
-        )}
-      </NothingToShow>
-    );
-  }
-  const ink = inkOfRun(plan, run);
-  const { tally } = mine;
-  const inRun = tally.pulled.filter((p) => !isTestSheet(p.sheet)).length;
-  const kept = tally.pulled.filter((p) => !isTestSheet(p.sheet) && !p.setAside);
-  return (
-    <div className={css.pulling}>
-      <div className={css.act}>
-        <BenchTabs view="pull" />
-      </div>
-      <Before index={index} run={run} look={look} />
-      <div className={css.now}>
-        {ready && next ? (
-          <NextPull
-            next={next}
-            index={index}
-            run={run}
-            inRun={inRun}
-            mine={mine}
-            kept={kept}
-            faults={faults}
-            pull={pull}
-            busy={busy}
-            toggle={toggle}
-            setNoteOpen={setNoteOpen}
-            note={note}
-            takeBack={takeBack}
-            last={last}
-            setFinishing={setFinishing}
-            tally={tally}
-          />
-        ) : (
-          <BeforePulling />
-        )}
-        <p role="status" className={clsx(css.waiting, desk.waitingActs && [kit.say, kit.wait], kit.above10)}>
-          {desk.waitingActs
-            ? `The server does not answer. ${desk.waitingActs} act${desk.waitingActs === 1 ? ' waits' : 's wait'} in this browser and will be counted when it does.`
-            : ''}
-        </p>
-      </div>
-      <After forecast={forecast} wanted={wanted} index={index} ink={ink} />
-      <NoteDialog noteOpen={noteOpen} setNoteOpen={setNoteOpen} next={next} note={note} setNote={setNote} />
-      <FinishDialog finishing={finishing} setFinishing={setFinishing} index={index} tally={tally} run={run} />
-    </div>
-  );
+  return forecast;
 }
 
 interface FinishDialogProps {
@@ -366,7 +520,6 @@ function NextPull({
   setFinishing,
   tally,
 }: NextPullProps) {
-  const {} = usePrintDesk();
   return (
     <>
       <NextSheet next={next} index={index} run={run} inRun={inRun} mine={mine} kept={kept} />

@@ -199,7 +199,7 @@ const DONE_WORDS: Readonly<Record<SlipAnswer, string>> = {
 
 function OneSlip({ slip, number, onShow }: { slip: Slip; number: number; onShow: (slip: Slip | undefined) => void }) {
   const desk = usePrintDesk();
-  const { state, looks, unit, answerSlip, tell, urls } = desk;
+  const { state, looks, unit, urls } = desk;
   const { plan } = state;
   const [open, setOpen] = useState(slip.answer === undefined);
   const [busy, setBusy] = useState(false);
@@ -212,17 +212,7 @@ function OneSlip({ slip, number, onShow }: { slip: Slip; number: number; onShow:
   const belongs = effect ? coloursAfterSlip(plan, slip, effect.ids) : undefined;
   const lost = effect ? lostColours(plan, slip, effect.ids) : [];
   const name = (id: string) => colours.find((c) => c.id === id)!.name;
-  const act = async (answer: SlipAnswer) => {
-    setBusy(true);
-    const done = await answerSlip(slip.slipId, answer);
-    setBusy(false);
-    if (!done.ok) {
-      tell(done.message);
-      return;
-    }
-    setOpen(false);
-    onShow(undefined);
-  };
+  const act = useSlipAnswer(setBusy, slip, setOpen, onShow);
   const shows = openSlips([slip]).length > 0;
   const fills = useMemo(() => looks?.looks[plan.runs.length].map(wordOfLab), [looks, plan.runs.length]);
   return (
@@ -257,6 +247,27 @@ function OneSlip({ slip, number, onShow }: { slip: Slip; number: number; onShow:
       )}
     </section>
   );
+}
+
+function useSlipAnswer(
+  setBusy: Dispatch<SetStateAction<boolean>>,
+  slip: Slip,
+  setOpen: Dispatch<SetStateAction<boolean>>,
+  onShow: (slip: Slip | undefined) => void,
+) {
+  const { answerSlip, tell } = usePrintDesk();
+  const act = async (answer: SlipAnswer) => {
+    setBusy(true);
+    const done = await answerSlip(slip.slipId, answer);
+    setBusy(false);
+    if (!done.ok) {
+      tell(done.message);
+      return;
+    }
+    setOpen(false);
+    onShow(undefined);
+  };
+  return act;
 }
 
 function useSlipBox(slip: Slip) {

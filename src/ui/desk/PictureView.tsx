@@ -8,7 +8,7 @@ import { usePrintDesk } from '../kit/printContext';
 import { SheetCanvas, type PaintView } from '../kit/SheetCanvas';
 import { FlattenPanel } from './FlattenPanel';
 import { RegionOverlay } from '@/ui/kit/regions/RegionOverlay';
-import { useRegions, type Regions } from '@/ui/kit/regions/useRegions';
+import { useRegions, type Regions, type DrawnLine } from '@/ui/kit/regions/useRegions';
 import { SizePanel } from './SizePanel';
 import { TonesPanel } from './TonesPanel';
 import { useFlatten, type Flatten } from './useFlatten';
@@ -48,53 +48,167 @@ export function PictureView() {
   const regions = useRegions();
   const [leaf, setLeaf] = useState<(typeof LEAVES)[number][0]>('colours');
   const [chosenTone, setChosenTone] = useState<number>();
-  const [problem, setProblem] = useState<string>();
-  const [busy, setBusy] = useState<string>();
-  const [over, setOver] = useState(false);
-  const closed = desk.progress.cutsDone > 0;
-
-  const take = useCallback(
-    async (file: File | undefined) => {
-      if (!file) return;
-      if (closed) {
-        setProblem('The block is already cut for this picture. Begin a new print for another one.');
-        return;
-      }
-      setBusy(`reading ${file.name}`);
-      setProblem(undefined);
-      const answer = await desk.bringIn(file);
-      setBusy(undefined);
-      if (!answer.ok) setProblem(answer.message);
-    },
-    [closed, desk],
-  );
-
-  useEffect(() => {
-    const onPaste = (event: ClipboardEvent) => {
-      const file = [...(event.clipboardData?.files ?? [])][0];
-      if (file) {
-        event.preventDefault();
-        void take(file);
-      }
-    };
-    window.addEventListener('paste', onPaste);
-    return () => window.removeEventListener('paste', onPaste);
-  }, [take]);
+  const { setOver, take, over, busy, problem, closed } = usePictureIn();
   const { showFirst } = flatten;
   useEffect(() => {
     if (picture && !flat) showFirst();
   }, [picture, flat, showFirst]);
-  useKeys('s', 'picture, flat colours, or both with the divider', () => setShowing((s) => NEXT[s]));
-  const { letGo, step } = regions;
-  useKeys('escape', 'let the island go', () => {
-    letGo();
-    setChosenTone(undefined);
-  });
-  useKeys('n, shift+n', 'the next or former island, in reading order', (e) => {
-    if (flat && !flatten.preview) void step(e.shiftKey ? -1 : 1);
-  });
-  useKeys('backspace', 'take the last point back', () => regions.unpoint());
+  usePictureKeys(setShowing, regions, setChosenTone, flatten);
 
+  const { preview, paintFlat, paintPicture } = usePicturePaints(flatten, chosenTone);
+
+  const { line, point, chooseAt } = regions;
+  const pick = useCallback(
+    (x: number, y: number) => {
+      if (!flat || preview) return;
+      if (line) point(x, y);
+      else void chooseAt(x, y);
+    },
+    [flat, preview, line, point, chooseAt],
+  );
+  const dropProps = {
+    onDragOver: (e: DragEvent) => {
+      e.preventDefault();
+      setOver(true);
+    },
+    onDragLeave: () => setOver(false),
+    onDrop: (e: DragEvent) => {
+      e.preventDefault();
+      setOver(false);
+      void take(e.dataTransfer.files[0]);
+    },
+  };
+
+  if (!picture) {
+    return <BringIn dropProps={dropProps} over={over} take={take} busy={busy} problem={problem} />;
+  }
+  const hasFlat = Boolean(flat ?? preview);
+  return (
+    <div className={kit.work} {...dropProps}>
+      <div className={kit.stage}>
+        <PictureHead
+          hasFlat={hasFlat}
+          setShowing={setShowing}
+          showing={showing}
+          closed={closed}
+          take={take}
+          busy={busy}
+        />
+        {(problem ?? flatten.problem) && (
+          <p className={clsx(kit.say, kit.bad)} role="alert">
+            {problem ?? flatten.problem}
+          </p>
+        )}
+        <PictureMap
+          hasFlat={hasFlat}
+          paintFlat={paintFlat}
+          paintPicture={paintPicture}
+          showing={showing}
+          divider={divider}
+          setDivider={setDivider}
+          pick={pick}
+          regions={regions}
+          line={line}
+        />
+      </div>
+      <PictureSide
+        leaf={leaf}
+        setLeaf={setLeaf}
+        regions={regions}
+        closed={closed}
+        flatten={flatten}
+        chosenTone={chosenTone}
+        setChosenTone={setChosenTone}
+      />
+    </div>
+  );
+}
+
+interface PictureMapProps {
+  readonly hasFlat: boolean;
+  readonly paintFlat: PaintView;
+  readonly paintPicture: PaintView;
+  readonly showing: Showing;
+  readonly divider: number;
+  readonly setDivider: Dispatch<SetStateAction<number>>;
+  readonly pick: (x: number, y: number) => void;
+  readonly regions: Regions;
+  readonly line: DrawnLine | undefined;
+}
+
+function PictureMap({
+  hasFlat,
+  paintFlat,
+  paintPicture,
+  showing,
+  divider,
+  setDivider,
+  pick,
+  regions,
+  line,
+}: PictureMapProps) {
+  const desk = usePrintDesk();
+  const {
+    state: {
+      plan: { picture },
+    },
+  } = desk;
+  return (
+    <SheetCanvas
+      widthPx={picture!.raster.widthPx}
+      heightPx={picture!.raster.heightPx}
+      mmPerPx={picture!.raster.mmPerPx}
+      unit={desk.unit}
+      label="The picture and its flat colours"
+      paint={hasFlat ? paintFlat : paintPicture}
+      paintLeft={hasFlat ? paintPicture : undefined}
+      divider={showing === 'both' ? divider : showing === 'picture' ? 1 : 0}
+      onDivider={setDivider}
+      onPick={pick}
+      handle={regions.canvas}
+      overlay={regions.chosen || line ? (mm) => <RegionOverlay regions={regions} mm={mm} /> : undefined}
+    />
+  );
+}
+
+interface BringInProps {
+  readonly dropProps: { onDragOver: (e: DragEvent) => void; onDragLeave: () => void; onDrop: (e: DragEvent) => void };
+  readonly over: boolean;
+  readonly take: (file: File | undefined) => Promise<void>;
+  readonly busy: string | undefined;
+  readonly problem: string | undefined;
+}
+
+function BringIn({ dropProps, over, take, busy, problem }: BringInProps) {
+  return (
+    <div className={clsx(kit.work, kit.single)} {...dropProps}>
+      <div className={kit.stage}>
+        <NothingYet
+          over={over}
+          title="Bring in a picture"
+          says="A sketch, a drawing, a photograph taken in strong light. Drop it here, paste it, or choose a file: PNG, JPEG, WebP, TIFF or SVG, up to 40 megapixels and 60 MB."
+        >
+          <PictureButton take={take} busy={busy} />
+          {problem && (
+            <p className={clsx(kit.say, kit.bad, kit.atLeft, kit.measure)} role="alert">
+              {problem}
+            </p>
+          )}
+        </NothingYet>
+      </div>
+    </div>
+  );
+}
+
+/** Picture and flat colours as they are painted. */
+function usePicturePaints(flatten: Flatten, chosenTone: number | undefined) {
+  const desk = usePrintDesk();
+  const {
+    state: {
+      plan,
+      plan: { flat, picture },
+    },
+  } = desk;
   const { preview, quick, source } = flatten;
   const styles = useMemo(() => {
     if (preview) return preview.coloursLabD50.map((lab) => ({ fill: wordOfLab(lab) }));
@@ -133,92 +247,68 @@ export function PictureView() {
     },
     [source],
   );
+  return { preview, paintFlat, paintPicture };
+}
 
-  const { line, point, chooseAt } = regions;
-  const pick = useCallback(
-    (x: number, y: number) => {
-      if (!flat || preview) return;
-      if (line) point(x, y);
-      else void chooseAt(x, y);
+function usePictureKeys(
+  setShowing: Dispatch<SetStateAction<Showing>>,
+  regions: Regions,
+  setChosenTone: Dispatch<SetStateAction<number | undefined>>,
+  flatten: Flatten,
+) {
+  const {
+    state: {
+      plan: { flat },
     },
-    [flat, preview, line, point, chooseAt],
-  );
-  const dropProps = {
-    onDragOver: (e: DragEvent) => {
-      e.preventDefault();
-      setOver(true);
-    },
-    onDragLeave: () => setOver(false),
-    onDrop: (e: DragEvent) => {
-      e.preventDefault();
-      setOver(false);
-      void take(e.dataTransfer.files[0]);
-    },
-  };
+  } = usePrintDesk();
+  useKeys('s', 'picture, flat colours, or both with the divider', () => setShowing((s) => NEXT[s]));
+  const { letGo, step } = regions;
+  useKeys('escape', 'let the island go', () => {
+    letGo();
+    setChosenTone(undefined);
+  });
+  useKeys('n, shift+n', 'the next or former island, in reading order', (e) => {
+    if (flat && !flatten.preview) void step(e.shiftKey ? -1 : 1);
+  });
+  useKeys('backspace', 'take the last point back', () => regions.unpoint());
+}
 
-  if (!picture) {
-    return (
-      <div className={clsx(kit.work, kit.single)} {...dropProps}>
-        <div className={kit.stage}>
-          <NothingYet
-            over={over}
-            title="Bring in a picture"
-            says="A sketch, a drawing, a photograph taken in strong light. Drop it here, paste it, or choose a file: PNG, JPEG, WebP, TIFF or SVG, up to 40 megapixels and 60 MB."
-          >
-            <PictureButton take={take} busy={busy} />
-            {problem && (
-              <p className={clsx(kit.say, kit.bad, kit.atLeft, kit.measure)} role="alert">
-                {problem}
-              </p>
-            )}
-          </NothingYet>
-        </div>
-      </div>
-    );
-  }
-  const hasFlat = Boolean(flat ?? preview);
-  return (
-    <div className={kit.work} {...dropProps}>
-      <div className={kit.stage}>
-        <PictureHead
-          hasFlat={hasFlat}
-          setShowing={setShowing}
-          showing={showing}
-          closed={closed}
-          take={take}
-          busy={busy}
-        />
-        {(problem ?? flatten.problem) && (
-          <p className={clsx(kit.say, kit.bad)} role="alert">
-            {problem ?? flatten.problem}
-          </p>
-        )}
-        <SheetCanvas
-          widthPx={picture.raster.widthPx}
-          heightPx={picture.raster.heightPx}
-          mmPerPx={picture.raster.mmPerPx}
-          unit={desk.unit}
-          label="The picture and its flat colours"
-          paint={hasFlat ? paintFlat : paintPicture}
-          paintLeft={hasFlat ? paintPicture : undefined}
-          divider={showing === 'both' ? divider : showing === 'picture' ? 1 : 0}
-          onDivider={setDivider}
-          onPick={pick}
-          handle={regions.canvas}
-          overlay={regions.chosen || line ? (mm) => <RegionOverlay regions={regions} mm={mm} /> : undefined}
-        />
-      </div>
-      <PictureSide
-        leaf={leaf}
-        setLeaf={setLeaf}
-        regions={regions}
-        closed={closed}
-        flatten={flatten}
-        chosenTone={chosenTone}
-        setChosenTone={setChosenTone}
-      />
-    </div>
+/** A picture taken in: chosen, dropped or pasted. */
+function usePictureIn() {
+  const desk = usePrintDesk();
+  const [problem, setProblem] = useState<string>();
+  const [busy, setBusy] = useState<string>();
+  const [over, setOver] = useState(false);
+  const closed = desk.progress.cutsDone > 0;
+
+  const take = useCallback(
+    async (file: File | undefined) => {
+      if (!file) return;
+      if (closed) {
+        setProblem('The block is already cut for this picture. Begin a new print for another one.');
+        return;
+      }
+      setBusy(`reading ${file.name}`);
+      setProblem(undefined);
+      const answer = await desk.bringIn(file);
+      setBusy(undefined);
+      if (!answer.ok) setProblem(answer.message);
+    },
+    [closed, desk],
   );
+
+  useEffect(() => {
+    const onPaste = (event: ClipboardEvent) => {
+      const file = [...(event.clipboardData?.files ?? [])][0];
+      if (file) {
+        event.preventDefault();
+        void take(file);
+      }
+    };
+    window.addEventListener('paste', onPaste);
+    return () => window.removeEventListener('paste', onPaste);
+  }, [take]);
+  return { setOver, take, over, busy, problem, closed };
 }
 
 interface PictureSideProps {

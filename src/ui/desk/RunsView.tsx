@@ -21,7 +21,7 @@ import { CSS, type Transform } from '@dnd-kit/utilities';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
+import { useMemo, useState, type Dispatch, type JSX, type SetStateAction } from 'react';
 import { hexFromLabD50, wordForDifference } from '@/core/colour';
 import {
   blockOfRun,
@@ -36,6 +36,7 @@ import {
   withRunOrder,
   type Run,
   type Plan,
+  type PlanLooks,
 } from '@/records';
 import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
 import { CoreSample, type SamplePoint } from '../kit/CoreSample';
@@ -65,7 +66,7 @@ const InkTurn = dynamic(() => import('./InkTurn').then((m) => m.InkTurn), {
 /** Runs: the progress sheet. Columns are runs; rows are look, film, cut and figures. */
 export function RunsView() {
   const desk = usePrintDesk();
-  const { state, progress, belief, looks, selectedRun, selectRun, change } = desk;
+  const { state, progress, belief, looks, selectedRun } = desk;
   const { plan } = state;
   const [point, setPoint] = useState<SamplePoint>();
   const [large, setLarge] = useState(false);
@@ -78,15 +79,7 @@ export function RunsView() {
   const closed = progress.closedRuns;
   const sheets = useMemo(() => sheetsOfPrint(plan, progress.bench, belief), [plan, progress.bench, belief]);
   const ids = plan.runs.map((run) => run.id);
-  const reorder = (from: number, to: number) => {
-    if (from < closed || to < closed || to >= ids.length || from === to) return;
-    selectRun(to + 1);
-    void change('runs reordered', (p) => {
-      const order = p.runs.map((run) => run.id);
-      order.splice(to, 0, ...order.splice(from, 1));
-      return withRunOrder(p, order);
-    });
-  };
+  const reorder = useReorder(closed, ids);
   useKeys('alt+left, alt+right', 'move the chosen run earlier or later', (e) => {
     e.preventDefault();
     if (selectedRun > 0) reorder(selectedRun - 1, selectedRun - 1 + (e.key === 'ArrowLeft' ? -1 : 1));
@@ -101,13 +94,7 @@ export function RunsView() {
   const onDragEnd = ({ active, over }: DragEndEvent) =>
     over && reorder(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)));
   const falling = lightToDark(plan, closed);
-  const overlaps =
-    plan.way.process === 'reduction'
-      ? []
-      : plan.flat.colours.flatMap((c, label) => {
-          const runs = [...new Set(looks.stacks[label].map((e) => e.run + 1))];
-          return runs.length > 1 ? [`${c.name} ${runs.join('\u00a0+\u00a0')}`] : [];
-        });
+  const overlaps = overlapsOf(plan, looks);
   const watch = openWarnings(looks.warnings, closed).length;
   const leaves = [
     ['plans', closed > 0 ? 'From here on' : 'Other plans'],
@@ -152,58 +139,58 @@ export function RunsView() {
   );
 }
 
-function RunsSide({
-  leaves,
-  leaf,
-  setLeaf,
-  overlaps,
-  inOrder,
-  closed,
-  search,
-  point,
-  setPoint,
-}: {
-  leaves: readonly [
+/** Colours made where films overlap, with the runs that make them. */
+function overlapsOf(plan: Plan, looks: PlanLooks): string[] {
+  const overlaps =
+    plan.way.process === 'reduction'
+      ? []
+      : plan.flat!.colours.flatMap((c, label) => {
+          const runs = [...new Set(looks.stacks[label].map((e) => e.run + 1))];
+          return runs.length > 1 ? [`${c.name} ${runs.join('\u00a0+\u00a0')}`] : [];
+        });
+  return overlaps;
+}
+
+function useReorder(closed: number, ids: string[]) {
+  const { selectRun, change } = usePrintDesk();
+  const reorder = (from: number, to: number) => {
+    if (from < closed || to < closed || to >= ids.length || from === to) return;
+    selectRun(to + 1);
+    void change('runs reordered', (p) => {
+      const order = p.runs.map((run) => run.id);
+      order.splice(to, 0, ...order.splice(from, 1));
+      return withRunOrder(p, order);
+    });
+  };
+  return reorder;
+}
+
+interface RunsSideProps {
+  readonly leaves: readonly [
     readonly ['plans', 'From here on' | 'Other plans'],
     readonly ['ink', string],
     readonly ['watch', string],
   ];
-  leaf: Leaf;
-  setLeaf: Dispatch<SetStateAction<Leaf>>;
-  overlaps: string[];
-  inOrder: boolean;
-  closed: number;
-  search: Search;
-  point: SamplePoint | undefined;
-  setPoint: Dispatch<SetStateAction<SamplePoint | undefined>>;
-}) {
+  readonly leaf: Leaf;
+  readonly setLeaf: Dispatch<SetStateAction<Leaf>>;
+  readonly overlaps: string[];
+  readonly inOrder: boolean;
+  readonly closed: number;
+  readonly search: Search;
+  readonly point: SamplePoint | undefined;
+  readonly setPoint: Dispatch<SetStateAction<SamplePoint | undefined>>;
+}
+
+function RunsSide({ leaves, leaf, setLeaf, overlaps, inOrder, closed, search, point, setPoint }: RunsSideProps) {
   const {
-    looks,
     state: { plan },
-    change,
     selectedRun,
   } = usePrintDesk();
   return (
     <aside className={clsx(kit.side, kit.split)}>
       <div className={kit.upper}>
         <Leaves label="Beside the runs" leaves={leaves} leaf={leaf} onLeaf={setLeaf}>
-          <section>
-            <p>
-              now: mean ΔE <strong className={kit.num}>{looks!.agreement.mean.toFixed(1)}</strong>, worst{' '}
-              <strong className={kit.num}>{looks!.agreement.worst.toFixed(1)}</strong> (
-              {wordForDifference(looks!.agreement.worst)}) · {count(plan.runs.length, 'run')} ·{' '}
-              {count(Math.max(0, ...looks!.stacks.map((stack) => stack.length)), 'film')} deep
-            </p>
-            {overlaps.length > 0 && <p className={kit.note}>Made where films overlap: {overlaps.join(' · ')}</p>}
-            {!inOrder && leaf === 'plans' && (
-              <Button
-                className={kit.above8}
-                onClick={() => void change('light to dark', (p) => withRunOrder(p, lightToDark(p, closed)))}
-              >
-                Order light to dark
-              </Button>
-            )}
-          </section>
+          <PlanNow overlaps={overlaps} inOrder={inOrder} leaf={leaf} closed={closed} />
           {leaf === 'plans' && <ProposalsPanel search={search} />}
           {leaf === 'ink' &&
             (selectedRun > 0 ? (
@@ -224,67 +211,109 @@ function RunsSide({
   );
 }
 
-function ProgressSheet({
-  sensors,
-  onDragEnd,
-  ids,
-  sheets,
-  setPoint,
-  reorder,
-  setLarge,
-}: {
-  sensors: SensorDescriptor<SensorOptions>[];
-  onDragEnd: ({ active, over }: DragEndEvent) => void | null;
-  ids: string[];
-  sheets: number;
-  setPoint: Dispatch<SetStateAction<SamplePoint | undefined>>;
-  reorder: (from: number, to: number) => void;
-  setLarge: Dispatch<SetStateAction<boolean>>;
-}) {
+interface PlanNowProps {
+  readonly overlaps: string[];
+  readonly inOrder: boolean;
+  readonly leaf: Leaf;
+  readonly closed: number;
+}
+
+function PlanNow({ overlaps, inOrder, leaf, closed }: PlanNowProps) {
+  const {
+    looks,
+    state: { plan },
+    change,
+  } = usePrintDesk();
+  return (
+    <section>
+      <p>
+        now: mean ΔE <strong className={kit.num}>{looks!.agreement.mean.toFixed(1)}</strong>, worst{' '}
+        <strong className={kit.num}>{looks!.agreement.worst.toFixed(1)}</strong> (
+        {wordForDifference(looks!.agreement.worst)}) · {count(plan.runs.length, 'run')} ·{' '}
+        {count(Math.max(0, ...looks!.stacks.map((stack) => stack.length)), 'film')} deep
+      </p>
+      {overlaps.length > 0 && <p className={kit.note}>Made where films overlap: {overlaps.join(' · ')}</p>}
+      {!inOrder && leaf === 'plans' && (
+        <Button
+          className={kit.above8}
+          onClick={() => void change('light to dark', (p) => withRunOrder(p, lightToDark(p, closed)))}
+        >
+          Order light to dark
+        </Button>
+      )}
+    </section>
+  );
+}
+
+interface ProgressSheetProps {
+  readonly sensors: SensorDescriptor<SensorOptions>[];
+  readonly onDragEnd: ({ active, over }: DragEndEvent) => void | null;
+  readonly ids: string[];
+  readonly sheets: number;
+  readonly setPoint: Dispatch<SetStateAction<SamplePoint | undefined>>;
+  readonly reorder: (from: number, to: number) => void;
+  readonly setLarge: Dispatch<SetStateAction<boolean>>;
+}
+
+function ProgressSheet({ sensors, onDragEnd, ids, sheets, setPoint, reorder, setLarge }: ProgressSheetProps) {
+  return (
+    <DndContext sensors={sensors} autoScroll={false} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+      <SortableContext items={ids} strategy={horizontalListSortingStrategy}>
+        <ProgressGrid ids={ids} sheets={sheets} setPoint={setPoint} reorder={reorder} setLarge={setLarge} />
+      </SortableContext>
+    </DndContext>
+  );
+}
+
+interface ProgressGridProps {
+  readonly ids: string[];
+  readonly sheets: number;
+  readonly setPoint: Dispatch<SetStateAction<SamplePoint | undefined>>;
+  readonly reorder: (from: number, to: number) => void;
+  readonly setLarge: Dispatch<SetStateAction<boolean>>;
+}
+
+function ProgressGrid({ ids, sheets, setPoint, reorder, setLarge }: ProgressGridProps) {
   const {
     state: { plan },
     selectRun,
   } = usePrintDesk();
   return (
-    <DndContext sensors={sensors} autoScroll={false} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-      <SortableContext items={ids} strategy={horizontalListSortingStrategy}>
-        <div
-          className={css.progress}
-          role="region"
-          aria-label="Progress sheet"
-          tabIndex={0}
-          style={{
-            gridTemplateColumns: `3.5rem repeat(${ids.length}, minmax(var(--least), ${Math.round(LARGEST_THUMB_PX * (plan.picture!.widthMm / plan.picture!.heightMm))}px))`,
+    <div
+      className={css.progress}
+      role="region"
+      aria-label="Progress sheet"
+      tabIndex={0}
+      style={{
+        gridTemplateColumns: `3.5rem repeat(${ids.length}, minmax(var(--least), ${Math.round(LARGEST_THUMB_PX * (plan.picture!.widthMm / plan.picture!.heightMm))}px))`,
+      }}
+    >
+      <div className={css.column}>
+        <span />
+        <span className={css.rowname}>look after</span>
+        <span className={css.rowname}>film laid</span>
+        <span className={css.rowname}>
+          cut before
+          <br />
+          <span className={kit.madder}>block, mirrored</span>
+        </span>
+        <span className={css.rowname}>figures</span>
+      </div>
+      {plan.runs.map((run, i) => (
+        <Column
+          key={run.id}
+          run={run}
+          index={i}
+          sheets={sheets}
+          onPoint={setPoint}
+          onMove={(by) => reorder(i, i + by)}
+          onLarge={() => {
+            selectRun(i + 1);
+            setLarge(true);
           }}
-        >
-          <div className={css.column}>
-            <span />
-            <span className={css.rowname}>look after</span>
-            <span className={css.rowname}>film laid</span>
-            <span className={css.rowname}>
-              cut before
-              <br />
-              <span className={kit.madder}>block, mirrored</span>
-            </span>
-            <span className={css.rowname}>figures</span>
-          </div>
-          {plan.runs.map((run, i) => (
-            <Column
-              key={run.id}
-              run={run}
-              index={i}
-              sheets={sheets}
-              onPoint={setPoint}
-              onMove={(by) => reorder(i, i + by)}
-              onLarge={() => {
-                selectRun(i + 1);
-                setLarge(true);
-              }}
-            />
-          ))}
-        </div>
-      </SortableContext>
-    </DndContext>
+        />
+      ))}
+    </div>
   );
 }
 
@@ -361,36 +390,66 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
         names={names}
         run={run}
       />
-      <div className={css.thumb}>
-        <button
-          type="button"
-          className={clsx(kit.bare, kit.fullWidth, css.zoomsIn)}
-
-          onClick={onLarge}
-          onPointerMove={pointAt}
-          aria-label={`Look closely at the sheet after run ${index + 1}`}
-        >
-          {coverage ? <Thumb coverage={coverage} fills={look} label={`The sheet after run ${index + 1}`} /> : blank}
-        </button>
-      </div>
+      <LookCell onLarge={onLarge} pointAt={pointAt} index={index} look={look} blank={blank} />
       <div className={css.thumb} onPointerMove={pointAt}>
         {coverage ? <Thumb coverage={coverage} fills={film} label={`What run ${index + 1} lays down`} /> : blank}
       </div>
-      <div className={css.thumb}>
-        {coverage ? (
-          <Thumb
-            coverage={coverage}
-            fills={blockFills}
-            strokes={blockStrokes}
-            mirrored
-            label={`${block ?? 'The block'} before run ${index + 1}, mirrored; hatched is cut now`}
-          />
-        ) : (
-          blank
-        )}
-      </div>
+      <CutCell blockFills={blockFills} blockStrokes={blockStrokes} block={block} index={index} blank={blank} />
       <Figures run={run} index={index} sheets={sheets} />
     </section>
+  );
+}
+
+interface CutCellProps {
+  readonly blockFills: readonly number[];
+  readonly blockStrokes: readonly number[];
+  readonly block: string | undefined;
+  readonly index: number;
+  readonly blank: JSX.Element;
+}
+
+function CutCell({ blockFills, blockStrokes, block, index, blank }: CutCellProps) {
+  const { coverage } = usePrintDesk();
+  return (
+    <div className={css.thumb}>
+      {coverage ? (
+        <Thumb
+          coverage={coverage}
+          fills={blockFills}
+          strokes={blockStrokes}
+          mirrored
+          label={`${block ?? 'The block'} before run ${index + 1}, mirrored; hatched is cut now`}
+        />
+      ) : (
+        blank
+      )}
+    </div>
+  );
+}
+
+interface LookCellProps {
+  readonly onLarge: () => void;
+  readonly pointAt: (e: React.PointerEvent) => void;
+  readonly index: number;
+  readonly look: readonly number[];
+  readonly blank: JSX.Element;
+}
+
+function LookCell({ onLarge, pointAt, index, look, blank }: LookCellProps) {
+  const { coverage } = usePrintDesk();
+  return (
+    <div className={css.thumb}>
+      <button
+        type="button"
+        className={clsx(kit.bare, kit.fullWidth, css.zoomsIn)}
+
+        onClick={onLarge}
+        onPointerMove={pointAt}
+        aria-label={`Look closely at the sheet after run ${index + 1}`}
+      >
+        {coverage ? <Thumb coverage={coverage} fills={look} label={`The sheet after run ${index + 1}`} /> : blank}
+      </button>
+    </div>
   );
 }
 
@@ -422,25 +481,18 @@ function pointing(
   return pointAt;
 }
 
-function ColumnHead({
-  on,
-  index,
-  closed,
-  onMove,
-  attributes,
-  listeners,
-  names,
-  run,
-}: {
-  on: boolean;
-  index: number;
-  closed: boolean;
-  onMove: (by: number) => void;
-  attributes: DraggableAttributes;
-  listeners: SyntheticListenerMap | undefined;
-  names: string;
-  run: Run;
-}) {
+interface ColumnHeadProps {
+  readonly on: boolean;
+  readonly index: number;
+  readonly closed: boolean;
+  readonly onMove: (by: number) => void;
+  readonly attributes: DraggableAttributes;
+  readonly listeners: SyntheticListenerMap | undefined;
+  readonly names: string;
+  readonly run: Run;
+}
+
+function ColumnHead({ on, index, closed, onMove, attributes, listeners, names, run }: ColumnHeadProps) {
   const {
     selectRun,
     state: { plan },
@@ -474,17 +526,14 @@ function ColumnHead({
   );
 }
 
-function MoveActs({
-  index,
-  onMove,
-  attributes,
-  listeners,
-}: {
-  index: number;
-  onMove: (by: number) => void;
-  attributes: DraggableAttributes;
-  listeners: SyntheticListenerMap | undefined;
-}) {
+interface MoveActsProps {
+  readonly index: number;
+  readonly onMove: (by: number) => void;
+  readonly attributes: DraggableAttributes;
+  readonly listeners: SyntheticListenerMap | undefined;
+}
+
+function MoveActs({ index, onMove, attributes, listeners }: MoveActsProps) {
   const {
     progress,
     state: { plan },

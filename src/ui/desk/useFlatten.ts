@@ -1,11 +1,21 @@
 'use client';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import {
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type Dispatch,
+  type SetStateAction,
+  type RefObject,
+} from 'react';
 import type { FlattenSettings } from '@/core/picture';
 import { withFlat, type FlatPlan } from '@/records';
 import { NewestOnly, PictureWorker, type FlatResult, type PictureJobs } from '@/workers';
 import type { Outcome } from '@/core/units';
 import { usePrintDesk } from '../kit/printContext';
 import { flatFromResult } from '@/ui/kit/flatFromResult';
+import type { BlobSha } from '@/records/plan';
 
 const PREVIEW_PIXELS = 1_000_000;
 /** A hand that rests this long on a slider wants the whole picture. */
@@ -68,6 +78,131 @@ export function useFlatten() {
 
   const settings = wish ?? plan.flat?.settings ?? FIRST_SETTINGS;
 
+  const runWhole = useRunWhole(turn, setProblem, setWork, setTook, setPreview, setWish);
+
+  const { move, startWhole, stop, byHand } = useFlattenActs(
+    whole,
+    runWhole,
+    turn,
+    setWork,
+    setWish,
+    queue,
+    timer,
+    setPreview,
+    raster,
+  );
+
+  /** What the first settings would give, before anything is decided. */
+  const showFirst = useCallback(() => queue.push(FIRST_SETTINGS), [queue]);
+
+  return {
+    settings,
+    move,
+    startWhole,
+    stop,
+    work,
+    preview,
+    problem,
+    took,
+    quick,
+    source,
+    byHand,
+    showFirst,
+    touched: wish !== undefined,
+  };
+}
+
+/** Turning a setting, letting it rest, stopping, and changes by hand. */
+function useFlattenActs(
+  whole: PictureWorker,
+  runWhole: <J extends 'flatten' | 'split' | 'merge'>(
+    worker: PictureWorker,
+    words: string,
+    label: string,
+    job: J,
+    take: PictureJobs[J]['take'],
+    used: FlattenSettings,
+    before: FlatPlan | null,
+  ) => Promise<void>,
+  turn: RefObject<number>,
+  setWork: Dispatch<SetStateAction<Work>>,
+  setWish: Dispatch<SetStateAction<FlattenSettings | undefined>>,
+  queue: NewestOnly<FlattenSettings, Outcome<FlatResult>>,
+  timer: RefObject<NodeJS.Timeout | undefined>,
+  setPreview: Dispatch<SetStateAction<FlatResult | undefined>>,
+  raster:
+    | { readonly sha: BlobSha; readonly widthPx: number; readonly heightPx: number; readonly mmPerPx: number }
+    | undefined,
+) {
+  const desk = usePrintDesk();
+  const {
+    state: { plan },
+    urls,
+  } = desk;
+  const startWhole = useCallback(
+    (next: FlattenSettings) => {
+      whole.stop();
+      void runWhole(
+        whole,
+        'flattening the whole picture',
+        'picture flattened',
+        'flatten',
+        { settings: next, thinnest: true },
+        next,
+        plan.flat,
+      );
+    },
+    [plan.flat, runWhole, whole],
+  );
+
+  const move = useCallback(
+    (next: FlattenSettings) => {
+      turn.current++;
+      whole.stop();
+      setWork(undefined);
+      setWish(next);
+      queue.push(next);
+      clearTimeout(timer.current);
+      timer.current = setTimeout(() => startWhole(next), REST_MS);
+    },
+    [queue, startWhole, whole, setWish, setWork, timer, turn],
+  );
+
+  const stop = useCallback(() => {
+    turn.current++;
+    clearTimeout(timer.current);
+    whole.stop();
+    setWork(undefined);
+    setWish(undefined);
+    if (plan.flat) setPreview(undefined);
+    else queue.push(FIRST_SETTINGS);
+  }, [plan.flat, queue, whole, setPreview, setWish, setWork, timer, turn]);
+
+  /** Changes by hand on the label map as saved. */
+  const byHand = useCallback(
+    async (label: string, job: 'split' | 'merge', take: PictureJobs['split' | 'merge']['take']) => {
+      if (!plan.flat || !raster) return;
+      const worker = job === 'split' ? whole : desk.sheetWorker;
+      if (job === 'split')
+        await whole.ask('openLabels', { url: urls.blob(plan.flat.labelsSha), mmPerPx: raster.mmPerPx });
+      await runWhole(worker, label, label, job, take as never, plan.flat.settings, plan.flat);
+    },
+    [desk.sheetWorker, plan.flat, raster, runWhole, urls, whole],
+  );
+  return { move, startWhole, stop, byHand };
+}
+
+/** Flattens the whole picture, stores its map and takes it into the plan. */
+function useRunWhole(
+  turn: RefObject<number>,
+  setProblem: Dispatch<SetStateAction<string | undefined>>,
+  setWork: Dispatch<SetStateAction<Work>>,
+  setTook: Dispatch<SetStateAction<number | undefined>>,
+  setPreview: Dispatch<SetStateAction<FlatResult | undefined>>,
+  setWish: Dispatch<SetStateAction<FlattenSettings | undefined>>,
+) {
+  const desk = usePrintDesk();
+  const { urls } = desk;
   /** Runs one job on the whole picture and, when it is still wanted, saves what came of it. */
   const runWhole = useCallback(
     async <J extends 'flatten' | 'split' | 'merge'>(
@@ -110,78 +245,9 @@ export function useFlatten() {
       setPreview(undefined);
       setWish(undefined);
     },
-    [desk, urls.labels],
+    [desk, urls.labels, setPreview, setProblem, setTook, setWish, setWork, turn],
   );
-
-  const startWhole = useCallback(
-    (next: FlattenSettings) => {
-      whole.stop();
-      void runWhole(
-        whole,
-        'flattening the whole picture',
-        'picture flattened',
-        'flatten',
-        { settings: next, thinnest: true },
-        next,
-        plan.flat,
-      );
-    },
-    [plan.flat, runWhole, whole],
-  );
-
-  const move = useCallback(
-    (next: FlattenSettings) => {
-      turn.current++;
-      whole.stop();
-      setWork(undefined);
-      setWish(next);
-      queue.push(next);
-      clearTimeout(timer.current);
-      timer.current = setTimeout(() => startWhole(next), REST_MS);
-    },
-    [queue, startWhole, whole],
-  );
-
-  const stop = useCallback(() => {
-    turn.current++;
-    clearTimeout(timer.current);
-    whole.stop();
-    setWork(undefined);
-    setWish(undefined);
-    if (plan.flat) setPreview(undefined);
-    else queue.push(FIRST_SETTINGS);
-  }, [plan.flat, queue, whole]);
-
-  /** Changes by hand on the label map as saved. */
-  const byHand = useCallback(
-    async (label: string, job: 'split' | 'merge', take: PictureJobs['split' | 'merge']['take']) => {
-      if (!plan.flat || !raster) return;
-      const worker = job === 'split' ? whole : desk.sheetWorker;
-      if (job === 'split')
-        await whole.ask('openLabels', { url: urls.blob(plan.flat.labelsSha), mmPerPx: raster.mmPerPx });
-      await runWhole(worker, label, label, job, take as never, plan.flat.settings, plan.flat);
-    },
-    [desk.sheetWorker, plan.flat, raster, runWhole, urls, whole],
-  );
-
-  /** What the first settings would give, before anything is decided. */
-  const showFirst = useCallback(() => queue.push(FIRST_SETTINGS), [queue]);
-
-  return {
-    settings,
-    move,
-    startWhole,
-    stop,
-    work,
-    preview,
-    problem,
-    took,
-    quick,
-    source,
-    byHand,
-    showFirst,
-    touched: wish !== undefined,
-  };
+  return runWhole;
 }
 
 export type Flatten = ReturnType<typeof useFlatten>;

@@ -1,8 +1,9 @@
 'use client';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import type { Proposals } from '@/records';
+import type { Plan, Proposals } from '@/records';
 import { usePrintDesk } from '../kit/printContext';
 import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';
+import type { ColourGot, LossBelief } from '@/core/sheets';
 
 /** A hand that rests this long has finished its change. */
 const REST_MS = 400;
@@ -41,20 +42,7 @@ export function useProposals(): Search {
         : undefined,
     [plan, got, closedRuns, cutsDone, bench.started, gapsMm, belief],
   );
-  const key =
-    request &&
-    JSON.stringify([
-      request.plan.inks,
-      request.plan.runs,
-      request.plan.blocks,
-      request.plan.rules,
-      request.plan.flat,
-      request.plan.way,
-      request.plan.sheets,
-      got,
-      closedRuns,
-      request.open,
-    ]);
+  const key = keyOfRequest(request, got, closedRuns);
   useEffect(() => {
     if (!key || !request) return;
     let current = true;
@@ -85,4 +73,36 @@ export function useProposals(): Search {
   }, [layersWorker]);
   const again = useCallback(() => setRound((r) => r + 1), []);
   return useMemo(() => ({ found, progress, problem, stop, again }), [found, progress, problem, stop, again]);
+}
+
+/** What a proposal depends on: the same key needs no new search. */
+function keyOfRequest(
+  request:
+    | {
+        plan: Plan;
+        got: readonly ColourGot[];
+        closedRuns: number;
+        open: boolean;
+        gapsMm: Float64Array<ArrayBufferLike>;
+        belief: LossBelief;
+      }
+    | undefined,
+  got: readonly ColourGot[],
+  closedRuns: number,
+) {
+  const key =
+    request &&
+    JSON.stringify([
+      request.plan.inks,
+      request.plan.runs,
+      request.plan.blocks,
+      request.plan.rules,
+      request.plan.flat,
+      request.plan.way,
+      request.plan.sheets,
+      got,
+      closedRuns,
+      request.open,
+    ]);
+  return key;
 }

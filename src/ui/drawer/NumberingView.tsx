@@ -30,7 +30,7 @@ interface Line {
 
 /** Numbering: the finished sheets in a chosen order get their marks; marks once given change only with a reason. */
 export function NumberingView() {
-  const { state, progress, urls, log, tell } = usePrintDesk();
+  const { state, progress, urls } = usePrintDesk();
   const { plan } = state;
   const { bench } = progress;
   const finished = progress.currentRun >= plan.runs.length && plan.runs.length > 0;
@@ -59,30 +59,11 @@ export function NumberingView() {
     move(chosen, e.key === 'ArrowUp' ? -1 : 1);
   });
   const changed = given && JSON.stringify(marks) !== JSON.stringify(bench.marks);
-  const write = async (why: string) => {
-    const answer = await log({ kind: 'numbered', marks, reason: why });
-    if (!answer.ok) {
-      tell(answer.message);
-      return;
-    }
-    setLines(undefined);
-    setReasonOpen(false);
-    setReason('');
-  };
+  const write = useWriteNumbers(marks, setLines, setReasonOpen, setReason);
   const proofs = current.filter((l) => l.role === 'A.P.').length;
   const numbered = current.filter((l) => l.role === 'numbered').length;
   if (!finished) {
-    return (
-      <NothingToShow
-        title="Not yet"
-        says={
-          <>
-            Numbers are given when all runs are printed; {Math.max(0, plan.runs.length - progress.currentRun)} of{' '}
-            {plan.runs.length} are still to come.
-          </>
-        }
-      />
-    );
+    return <NotYet />;
   }
   return (
     <div className={kit.work}>
@@ -93,46 +74,27 @@ export function NumberingView() {
             Numbering as CSV
           </Button>
         </div>
-        <table className={clsx(ledgerCss.ledger, css.numbers)}>
-          <thead>
-            <tr>
-              <th scope="col">mark</th>
-              <th scope="col">sheet</th>
-              <th scope="col">is</th>
-              <th scope="col">faults on the way</th>
-              <th scope="col">order</th>
-            </tr>
-          </thead>
-          <tbody>
-            {current.map((line, i) => (
-              <NumberRow
-                key={line.sheet}
-                line={line}
-                setChosen={setChosen}
-                i={i}
-                chosen={chosen}
-                markOf={markOf}
-                setLines={setLines}
-                current={current}
-                faultsOf={faultsOf}
-                move={move}
-              />
-            ))}
-          </tbody>
-        </table>
+        <NumberTable
+          current={current}
+          setChosen={setChosen}
+          chosen={chosen}
+          markOf={markOf}
+          setLines={setLines}
+          faultsOf={faultsOf}
+          move={move}
+        />
       </div>
-      <aside className={kit.side}>
-        <NumberCounts numbered={numbered} proofs={proofs} current={current} />
-        <section>
-          <div className={kit.row}>
-            <Button onClick={() => setLines(current.toSorted((a, b) => Number(a.sheet) - Number(b.sheet)))}>
-              By sheet
-            </Button>
-            <Button onClick={() => setLines(bestFirst(current, faultsOf, plan.sheets.edition))}>Best first</Button>
-          </div>
-        </section>
-        <WriteNumbers given={given} write={write} changed={changed} setReasonOpen={setReasonOpen} setLines={setLines} />
-      </aside>
+      <NumberSide
+        numbered={numbered}
+        proofs={proofs}
+        current={current}
+        setLines={setLines}
+        faultsOf={faultsOf}
+        given={given}
+        write={write}
+        changed={changed}
+        setReasonOpen={setReasonOpen}
+      />
       <ReasonDialog
         reasonOpen={reasonOpen}
         setReasonOpen={setReasonOpen}
@@ -142,6 +104,162 @@ export function NumberingView() {
       />
     </div>
   );
+}
+
+function NotYet() {
+  const {
+    state: { plan },
+    progress,
+  } = usePrintDesk();
+  return (
+    <NothingToShow
+      title="Not yet"
+      says={
+        <>
+          Numbers are given when all runs are printed; {Math.max(0, plan.runs.length - progress.currentRun)} of{' '}
+          {plan.runs.length} are still to come.
+        </>
+      }
+    />
+  );
+}
+
+interface NumberSideProps {
+  readonly numbered: number;
+  readonly proofs: number;
+  readonly current: readonly Line[];
+  readonly setLines: Dispatch<SetStateAction<readonly Line[] | undefined>>;
+  readonly faultsOf: Map<
+    string,
+    (
+      | 'misfit'
+      | 'weak'
+      | 'patchy'
+      | 'too heavy'
+      | 'ghost'
+      | 'chatter'
+      | 'filled'
+      | 'smudge'
+      | 'mark'
+      | 'crease'
+      | 'tear'
+      | 'wrong colour'
+      | 'other'
+    )[]
+  >;
+  readonly given: boolean;
+  readonly write: (why: string) => Promise<void>;
+  readonly changed: boolean;
+  readonly setReasonOpen: Dispatch<SetStateAction<boolean>>;
+}
+
+function NumberSide({
+  numbered,
+  proofs,
+  current,
+  setLines,
+  faultsOf,
+  given,
+  write,
+  changed,
+  setReasonOpen,
+}: NumberSideProps) {
+  const {
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <aside className={kit.side}>
+      <NumberCounts numbered={numbered} proofs={proofs} current={current} />
+      <section>
+        <div className={kit.row}>
+          <Button onClick={() => setLines(current.toSorted((a, b) => Number(a.sheet) - Number(b.sheet)))}>
+            By sheet
+          </Button>
+          <Button onClick={() => setLines(bestFirst(current, faultsOf, plan.sheets.edition))}>Best first</Button>
+        </div>
+      </section>
+      <WriteNumbers given={given} write={write} changed={changed} setReasonOpen={setReasonOpen} setLines={setLines} />
+    </aside>
+  );
+}
+
+interface NumberTableProps {
+  readonly current: readonly Line[];
+  readonly setChosen: Dispatch<SetStateAction<number>>;
+  readonly chosen: number;
+  readonly markOf: Map<string, string>;
+  readonly setLines: Dispatch<SetStateAction<readonly Line[] | undefined>>;
+  readonly faultsOf: Map<
+    string,
+    (
+      | 'misfit'
+      | 'weak'
+      | 'patchy'
+      | 'too heavy'
+      | 'ghost'
+      | 'chatter'
+      | 'filled'
+      | 'smudge'
+      | 'mark'
+      | 'crease'
+      | 'tear'
+      | 'wrong colour'
+      | 'other'
+    )[]
+  >;
+  readonly move: (from: number, by: number) => void;
+}
+
+function NumberTable({ current, setChosen, chosen, markOf, setLines, faultsOf, move }: NumberTableProps) {
+  return (
+    <table className={clsx(ledgerCss.ledger, css.numbers)}>
+      <thead>
+        <tr>
+          <th scope="col">mark</th>
+          <th scope="col">sheet</th>
+          <th scope="col">is</th>
+          <th scope="col">faults on the way</th>
+          <th scope="col">order</th>
+        </tr>
+      </thead>
+      <tbody>
+        {current.map((line, i) => (
+          <NumberRow
+            key={line.sheet}
+            line={line}
+            setChosen={setChosen}
+            i={i}
+            chosen={chosen}
+            markOf={markOf}
+            setLines={setLines}
+            current={current}
+            faultsOf={faultsOf}
+            move={move}
+          />
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function useWriteNumbers(
+  marks: { sheet: SheetName; mark: string }[],
+  setLines: Dispatch<SetStateAction<readonly Line[] | undefined>>,
+  setReasonOpen: Dispatch<SetStateAction<boolean>>,
+  setReason: Dispatch<SetStateAction<string>>,
+) {
+  const { log, tell } = usePrintDesk();
+  const write = async (why: string) => {
+    const answer = await log({ kind: 'numbered', marks, reason: why });
+    if (!answer.ok) {
+      tell(answer.message);
+      return;
+    }
+    setLines(undefined);
+    setReasonOpen(false);
+    setReason('');
+  };
+  return write;
 }
 
 /** Sheets that came through all runs, and their faults. */

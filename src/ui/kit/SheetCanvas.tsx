@@ -1,7 +1,17 @@
 'use client';
 import { select } from 'd3-selection';
 import { zoom, zoomIdentity, type ZoomBehavior, type ZoomTransform } from 'd3-zoom';
-import { useCallback, useEffect, useRef, useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
+import {
+  useCallback,
+  useEffect,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type ReactNode,
+  type RefObject,
+  type Dispatch,
+  type SetStateAction,
+} from 'react';
 import type { View } from '@/core/geometry';
 import { formatLength, MM_PER_INCH, type LengthUnit } from '@/core/units';
 import { NewestOnly } from '@/workers';
@@ -126,31 +136,7 @@ export function SheetCanvas(props: Props) {
     draw();
   }, [draw]);
 
-  useEffect(() => {
-    const element = box.current!;
-    const observer = new ResizeObserver(() => setSize({ width: element.clientWidth, height: element.clientHeight }));
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, []);
-
-  useEffect(() => {
-    if (size.width === 0) return;
-    const element = select(box.current!);
-    const z = zoom<HTMLDivElement, unknown>()
-      .scaleExtent([0.5, 40])
-      .filter((event: Event) => !(event.target as Element).closest('[data-control]') && !(event as MouseEvent).button)
-      .on('zoom', (event: { transform: ZoomTransform }) => setTransform(event.transform));
-    behaviour.current = z;
-    element.call(z).on('dblclick.zoom', null);
-    const k = 1;
-    element.call(
-      z.transform,
-      zoomIdentity.translate((size.width - widthPx * fit) / 2, (size.height - heightPx * fit) / 2).scale(k),
-    );
-    return () => {
-      element.on('.zoom', null);
-    };
-  }, [size.width, size.height, widthPx, heightPx, fit]);
+  useZoom(box, setSize, size, setTransform, behaviour, widthPx, fit, heightPx);
 
   const ask = useCallback(
     (painter: PaintView, which: 'main' | 'left') =>
@@ -175,48 +161,7 @@ export function SheetCanvas(props: Props) {
   );
 
   const { handle } = props;
-  useEffect(() => {
-    if (!handle) return;
-    handle.current = {
-      repaint: async ({ x0, y0, x1, y1 }) => {
-        const now = shown.current.main;
-        if (!now) return;
-        const ratio = window.devicePixelRatio || 1;
-        const pxPerOut = 1 / (fit * now.transform.k * ratio);
-        const [from, to] = mirrored ? [widthPx - x1, widthPx - x0] : [x0, x1];
-        const left = Math.max(0, Math.floor(from / pxPerOut + now.transform.x * ratio) - 2),
-          top = Math.max(0, Math.floor(y0 / pxPerOut + now.transform.y * ratio) - 2);
-        const right = Math.min(now.bitmap.width, Math.ceil(to / pxPerOut + now.transform.x * ratio) + 2),
-          bottom = Math.min(now.bitmap.height, Math.ceil(y1 / pxPerOut + now.transform.y * ratio) + 2);
-        if (right <= left || bottom <= top) return;
-        const patch = await paint(
-          {
-            x: (left - now.transform.x * ratio) * pxPerOut,
-            y: (top - now.transform.y * ratio) * pxPerOut,
-            pxPerOut,
-            mirrored,
-          },
-          right - left,
-          bottom - top,
-        );
-        if (!patch || shown.current.main !== now) return;
-        const whole =
-          now.bitmap instanceof OffscreenCanvas ? now.bitmap : new OffscreenCanvas(now.bitmap.width, now.bitmap.height);
-        const context = whole.getContext('2d')!;
-        if (whole !== now.bitmap) {
-          context.drawImage(now.bitmap, 0, 0);
-          close(now.bitmap);
-        }
-        context.drawImage(patch, left, top);
-        patch.close();
-        shown.current.main = { bitmap: whole, transform: now.transform };
-        drawRef.current();
-      },
-    };
-    return () => {
-      handle.current = null;
-    };
-  }, [handle, fit, mirrored, paint, widthPx]);
+  useCanvasHandle(handle, shown, fit, mirrored, widthPx, paint, drawRef);
 
   const mainQueue = useRef<NewestOnly<ZoomTransform, ImageBitmap | undefined>>(null);
   const leftQueue = useRef<NewestOnly<ZoomTransform, ImageBitmap | undefined>>(null);
@@ -233,6 +178,143 @@ export function SheetCanvas(props: Props) {
     }
   }, [ask, paintLeft, transform, size.width]);
 
+  const { points, onKeyDown, toMap, zoomBy, showAll } = useCanvasActs(
+    box,
+    transform,
+    fit,
+    mirrored,
+    widthPx,
+    behaviour,
+    size,
+    heightPx,
+    cross,
+    mmPerPx,
+    setCross,
+    onHover,
+    onPick,
+  );
+  const ratio = typeof window === 'undefined' ? 1 : window.devicePixelRatio || 1;
+  const screenPxPerMm = (fit * transform.k) / mmPerPx;
+  const sheetWidthMm = widthPx * mmPerPx;
+  return (
+    <div
+      ref={box}
+      className={kit.sheetCanvas}
+      data-testid="sheet"
+      tabIndex={0}
+      role="group"
+      aria-label={`${label}. ${points ? 'Arrow keys point, ' : ''}plus and minus zoom, Shift with arrows pans, 0 shows all.`}
+      onKeyDown={onKeyDown}
+      onPointerMove={(e) => {
+        if (cross) setCross(undefined);
+        onHover?.(...toMap(e.clientX, e.clientY));
+      }}
+      onPointerLeave={() => onHover?.(undefined, 0)}
+      onClick={(e) => {
+        if (!(e.target as Element).closest('[data-control]')) onPick?.(...toMap(e.clientX, e.clientY));
+      }}
+    >
+      <canvas
+        ref={canvas}
+        width={Math.round(size.width * ratio)}
+        height={Math.round(size.height * ratio)}
+        aria-hidden
+      />
+      {(props.overlay || cross) && size.width > 0 && (
+        <svg className={kit.overSheet} aria-hidden>
+          <g
+            transform={`translate(${transform.x},${transform.y}) scale(${screenPxPerMm})${mirrored ? ` translate(${sheetWidthMm},0) scale(-1,1)` : ''}`}
+          >
+            {props.overlay?.(1 / screenPxPerMm)}
+            {cross && <Cross xMm={(cross.x + 0.5) * mmPerPx} yMm={(cross.y + 0.5) * mmPerPx} mm={1 / screenPxPerMm} />}
+          </g>
+        </svg>
+      )}
+      {paintLeft && props.onDivider && divider > 0.001 && divider < 0.999 && (
+        <Divider share={divider} width={size.width} onMove={props.onDivider} />
+      )}
+      {props.stamp}
+      <ScaleBar screenPxPerMm={screenPxPerMm} unit={unit} />
+      <Zoomers zoomBy={zoomBy} showAll={showAll} />
+    </div>
+  );
+}
+
+interface ZoomersProps {
+  readonly zoomBy: (factor: number) => unknown;
+  readonly showAll: () => unknown;
+}
+
+function Zoomers({ zoomBy, showAll }: ZoomersProps) {
+  return (
+    <div className={css.zoomers} data-control>
+      <button type="button" onClick={() => zoomBy(1 / 1.4)} aria-label="Zoom out">
+        −
+      </button>
+      <button type="button" onClick={showAll} aria-label="Show all">
+        ▢
+      </button>
+      <button type="button" onClick={() => zoomBy(1.4)} aria-label="Zoom in">
+        +
+      </button>
+    </div>
+  );
+}
+
+/** The size of the canvas and its zoom by wheel, pinch and drag. */
+function useZoom(
+  box: RefObject<HTMLDivElement | null>,
+  setSize: Dispatch<SetStateAction<{ width: number; height: number }>>,
+  size: { width: number; height: number },
+  setTransform: Dispatch<SetStateAction<ZoomTransform>>,
+  behaviour: RefObject<ZoomBehavior<HTMLDivElement, unknown> | null>,
+  widthPx: number,
+  fit: number,
+  heightPx: number,
+) {
+  useEffect(() => {
+    const element = box.current!;
+    const observer = new ResizeObserver(() => setSize({ width: element.clientWidth, height: element.clientHeight }));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, [box, setSize]);
+
+  useEffect(() => {
+    if (size.width === 0) return;
+    const element = select(box.current!);
+    const z = zoom<HTMLDivElement, unknown>()
+      .scaleExtent([0.5, 40])
+      .filter((event: Event) => !(event.target as Element).closest('[data-control]') && !(event as MouseEvent).button)
+      .on('zoom', (event: { transform: ZoomTransform }) => setTransform(event.transform));
+    behaviour.current = z;
+    element.call(z).on('dblclick.zoom', null);
+    const k = 1;
+    element.call(
+      z.transform,
+      zoomIdentity.translate((size.width - widthPx * fit) / 2, (size.height - heightPx * fit) / 2).scale(k),
+    );
+    return () => {
+      element.on('.zoom', null);
+    };
+  }, [size.width, size.height, widthPx, heightPx, fit, behaviour, box, setTransform]);
+}
+
+/** Zooming, the cross and its keys. */
+function useCanvasActs(
+  box: RefObject<HTMLDivElement | null>,
+  transform: ZoomTransform,
+  fit: number,
+  mirrored: boolean,
+  widthPx: number,
+  behaviour: RefObject<ZoomBehavior<HTMLDivElement, unknown> | null>,
+  size: { width: number; height: number },
+  heightPx: number,
+  cross: { x: number; y: number } | undefined,
+  mmPerPx: number,
+  setCross: Dispatch<SetStateAction<{ x: number; y: number } | undefined>>,
+  onHover: ((x: number | undefined, y: number) => void) | undefined,
+  onPick: ((x: number, y: number) => void) | undefined,
+) {
   const toMap = (clientX: number, clientY: number): [number, number] => {
     const bounds = box.current!.getBoundingClientRect();
     const x = (clientX - bounds.left - transform.x) / (fit * transform.k),
@@ -291,61 +373,61 @@ export function SheetCanvas(props: Props) {
       acts[event.key]();
     }
   };
-  const ratio = typeof window === 'undefined' ? 1 : window.devicePixelRatio || 1;
-  const screenPxPerMm = (fit * transform.k) / mmPerPx;
-  const sheetWidthMm = widthPx * mmPerPx;
-  return (
-    <div
-      ref={box}
-      className={kit.sheetCanvas}
-      data-testid="sheet"
-      tabIndex={0}
-      role="group"
-      aria-label={`${label}. ${points ? 'Arrow keys point, ' : ''}plus and minus zoom, Shift with arrows pans, 0 shows all.`}
-      onKeyDown={onKeyDown}
-      onPointerMove={(e) => {
-        if (cross) setCross(undefined);
-        onHover?.(...toMap(e.clientX, e.clientY));
-      }}
-      onPointerLeave={() => onHover?.(undefined, 0)}
-      onClick={(e) => {
-        if (!(e.target as Element).closest('[data-control]')) onPick?.(...toMap(e.clientX, e.clientY));
-      }}
-    >
-      <canvas
-        ref={canvas}
-        width={Math.round(size.width * ratio)}
-        height={Math.round(size.height * ratio)}
-        aria-hidden
-      />
-      {(props.overlay || cross) && size.width > 0 && (
-        <svg className={kit.overSheet} aria-hidden>
-          <g
-            transform={`translate(${transform.x},${transform.y}) scale(${screenPxPerMm})${mirrored ? ` translate(${sheetWidthMm},0) scale(-1,1)` : ''}`}
-          >
-            {props.overlay?.(1 / screenPxPerMm)}
-            {cross && <Cross xMm={(cross.x + 0.5) * mmPerPx} yMm={(cross.y + 0.5) * mmPerPx} mm={1 / screenPxPerMm} />}
-          </g>
-        </svg>
-      )}
-      {paintLeft && props.onDivider && divider > 0.001 && divider < 0.999 && (
-        <Divider share={divider} width={size.width} onMove={props.onDivider} />
-      )}
-      {props.stamp}
-      <ScaleBar screenPxPerMm={screenPxPerMm} unit={unit} />
-      <div className={css.zoomers} data-control>
-        <button type="button" onClick={() => zoomBy(1 / 1.4)} aria-label="Zoom out">
-          −
-        </button>
-        <button type="button" onClick={showAll} aria-label="Show all">
-          ▢
-        </button>
-        <button type="button" onClick={() => zoomBy(1.4)} aria-label="Zoom in">
-          +
-        </button>
-      </div>
-    </div>
-  );
+  return { points, onKeyDown, toMap, zoomBy, showAll };
+}
+
+/** What a view can ask of the canvas: to paint a place anew, or to show one. */
+function useCanvasHandle(
+  handle: RefObject<SheetCanvasHandle | null> | undefined,
+  shown: RefObject<{ main?: Shown; left?: Shown }>,
+  fit: number,
+  mirrored: boolean,
+  widthPx: number,
+  paint: PaintView,
+  drawRef: RefObject<() => void>,
+) {
+  useEffect(() => {
+    if (!handle) return;
+    handle.current = {
+      repaint: async ({ x0, y0, x1, y1 }) => {
+        const now = shown.current.main;
+        if (!now) return;
+        const ratio = window.devicePixelRatio || 1;
+        const pxPerOut = 1 / (fit * now.transform.k * ratio);
+        const [from, to] = mirrored ? [widthPx - x1, widthPx - x0] : [x0, x1];
+        const left = Math.max(0, Math.floor(from / pxPerOut + now.transform.x * ratio) - 2),
+          top = Math.max(0, Math.floor(y0 / pxPerOut + now.transform.y * ratio) - 2);
+        const right = Math.min(now.bitmap.width, Math.ceil(to / pxPerOut + now.transform.x * ratio) + 2),
+          bottom = Math.min(now.bitmap.height, Math.ceil(y1 / pxPerOut + now.transform.y * ratio) + 2);
+        if (right <= left || bottom <= top) return;
+        const patch = await paint(
+          {
+            x: (left - now.transform.x * ratio) * pxPerOut,
+            y: (top - now.transform.y * ratio) * pxPerOut,
+            pxPerOut,
+            mirrored,
+          },
+          right - left,
+          bottom - top,
+        );
+        if (!patch || shown.current.main !== now) return;
+        const whole =
+          now.bitmap instanceof OffscreenCanvas ? now.bitmap : new OffscreenCanvas(now.bitmap.width, now.bitmap.height);
+        const context = whole.getContext('2d')!;
+        if (whole !== now.bitmap) {
+          context.drawImage(now.bitmap, 0, 0);
+          close(now.bitmap);
+        }
+        context.drawImage(patch, left, top);
+        patch.close();
+        shown.current.main = { bitmap: whole, transform: now.transform };
+        drawRef.current();
+      },
+    };
+    return () => {
+      handle.current = null;
+    };
+  }, [handle, fit, mirrored, paint, widthPx, drawRef, shown]);
 }
 
 function close(picture: ImageBitmap | OffscreenCanvas | undefined): void {

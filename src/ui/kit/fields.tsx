@@ -118,18 +118,15 @@ const LAB_AXES = [
   ['b*', { min: -130, max: 130, what: 'b*' }],
 ] as const;
 
+interface LabFieldsProps {
+  readonly name: string;
+  readonly lab: Lab;
+  readonly onChange: (lab: Lab) => void;
+  readonly disabled?: boolean;
+}
+
 /** A colour as L*, a*, b*; each is taken on its own. */
-export function LabFields({
-  name,
-  lab,
-  onChange,
-  disabled,
-}: {
-  name: string;
-  lab: Lab;
-  onChange: (lab: Lab) => void;
-  disabled?: boolean;
-}) {
+export function LabFields({ name, lab, onChange, disabled }: LabFieldsProps) {
   return (
     <div role="group" aria-label={name} className={clsx(kit.gap8, css.labFields)}>
       {LAB_AXES.map(([axis, range], i) => (

@@ -76,14 +76,7 @@ export function useSheetWorker(plan: Plan, slips: readonly Slip[], urls: PrintUr
   }, [sheetWorker, labelsSha, key, widthPx, heightPx]);
   const current = made?.sha === labelsSha && made && made.sheet.parts.length >= labelCount ? made : undefined;
   const coverage = current?.coverage;
-  const stamp = useMemo(
-    () =>
-      coverage && {
-        labelCount: coverage.labelCount,
-        ...coarserCoverage(coverage.bytes, coverage.labelCount, coverage.width, coverage.height, STAMP_TIMES),
-      },
-    [coverage],
-  );
+  const stamp = useStamp(coverage);
   const sheet = useMemo(() => {
     const plain = plainSheet(plan);
     return !current || (current.sheet.effects.length === 0 && current.sheet.parts.length === plain.parts.length)
@@ -98,6 +91,19 @@ export function useSheetWorker(plan: Plan, slips: readonly Slip[], urls: PrintUr
     setGeneration((g) => g + 1);
   }, []);
   return { sheetWorker, coverage, stamp, sheet, sheetFull: current?.full ?? false, holds, reload };
+}
+
+/** The coverage half as wide. */
+function useStamp(coverage: Coverage | undefined) {
+  const stamp = useMemo(
+    () =>
+      coverage && {
+        labelCount: coverage.labelCount,
+        ...coarserCoverage(coverage.bytes, coverage.labelCount, coverage.width, coverage.height, STAMP_TIMES),
+      },
+    [coverage],
+  );
+  return stamp;
 }
 
 /** The worker that searches for orders and recipes; it starts with the first question. */

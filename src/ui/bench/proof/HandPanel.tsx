@@ -28,8 +28,6 @@ interface HandPanelProps {
 export function HandPanel({ run, marks, onMarks, picked, onPicked, layout, onShims }: HandPanelProps) {
   const {
     state: { plan },
-    log,
-    tell,
     progress,
   } = usePrintDesk();
   const [against, setAgainst] = useState<string>();
@@ -41,22 +39,7 @@ export function HandPanel({ run, marks, onMarks, picked, onPicked, layout, onShi
       : (plan.runs[run - 2]?.id ?? '');
   const { sheetMm } = layout;
   const set = (i: number, part: Partial<MisfitMark>) => onMarks(marks.map((m, k) => (k === i ? { ...m, ...part } : m)));
-  const keep = async () => {
-    const answer = await log({
-      kind: 'proofed',
-      proofId: crypto.randomUUID(),
-      runId,
-      againstRunId: chosen === '' ? null : chosen,
-      sheet: sheetName.trim(),
-      source: 'eye',
-      marks: [...marks],
-      motion: fitByEye(marks),
-    });
-    tell(
-      answer.ok ? `Proof of run ${run} kept.` : answer.message,
-      answer.ok ? { words: 'To the shims', take: onShims } : undefined,
-    );
-  };
+  const keep = useKeepProof(runId, chosen, sheetName, marks, run, onShims);
   return (
     <>
       <p className={kit.note}>
@@ -102,6 +85,34 @@ export function HandPanel({ run, marks, onMarks, picked, onPicked, layout, onShi
       <Cautions place="pull" />
     </>
   );
+}
+
+function useKeepProof(
+  runId: string,
+  chosen: string,
+  sheetName: string,
+  marks: readonly MisfitMark[],
+  run: number,
+  onShims: () => void,
+) {
+  const { log, tell } = usePrintDesk();
+  const keep = async () => {
+    const answer = await log({
+      kind: 'proofed',
+      proofId: crypto.randomUUID(),
+      runId,
+      againstRunId: chosen === '' ? null : chosen,
+      sheet: sheetName.trim(),
+      source: 'eye',
+      marks: [...marks],
+      motion: fitByEye(marks),
+    });
+    tell(
+      answer.ok ? `Proof of run ${run} kept.` : answer.message,
+      answer.ok ? { words: 'To the shims', take: onShims } : undefined,
+    );
+  };
+  return keep;
 }
 
 interface AnotherMarkProps {

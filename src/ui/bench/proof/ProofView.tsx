@@ -26,6 +26,8 @@ import { kit } from '@/ui/kit/styles';
 import css from './ProofView.module.css';
 import { Leaves } from '@/ui/kit/Leaves';
 import { useSizePx } from '@/ui/kit/useSizePx';
+import type { Proof } from '@/core/sheets';
+import type { RunAnswer } from '@/core/registration/readProof';
 
 const LEAVES = [
   ['hand', 'By hand'],
@@ -81,22 +83,7 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
   const run = Math.max(1, selectedRun);
   const answer = read?.reading.runs[run - 1];
   const newest = newestProofs(plan, bench)[run - 1];
-  const patches =
-    leaf === 'scan'
-      ? answer?.ok
-        ? answer.value.patches
-        : []
-      : (leaf === 'hand' ? marks : (newest?.marks ?? [])).map((m): PatchReading => ({ ...m, kept: true }));
-  const motion =
-    leaf === 'scan'
-      ? answer?.ok
-        ? answer.value.motion
-        : undefined
-      : leaf === 'hand'
-        ? marks.length > 0
-          ? fitByEye(marks)
-          : undefined
-        : newest?.motion;
+  const { motion, patches } = foundIn(leaf, answer, marks, newest);
   const image = layout.images[0];
   const below = run === 1 ? 'its place on the sheet' : `run ${run - 1}`;
   const wood = materialById(blockOfRun(plan, plan.runs[run - 1]).block.materialId).grain;
@@ -158,6 +145,46 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
   );
 }
 
+/** What the chosen way of measuring says of this run. */
+function foundIn(
+  leaf: 'hand' | 'scan' | 'shims',
+  answer: RunAnswer | undefined,
+  marks: readonly MisfitMark[],
+  newest: Proof | undefined,
+) {
+  const patches =
+    leaf === 'scan'
+      ? answer?.ok
+        ? answer.value.patches
+        : []
+      : (leaf === 'hand' ? marks : (newest?.marks ?? [])).map((m): PatchReading => ({ ...m, kept: true }));
+  const motion =
+    leaf === 'scan'
+      ? answer?.ok
+        ? answer.value.motion
+        : undefined
+      : leaf === 'hand'
+        ? marks.length > 0
+          ? fitByEye(marks)
+          : undefined
+        : newest?.motion;
+  return { motion, patches };
+}
+
+interface ProofSideProps {
+  readonly leaf: 'hand' | 'scan' | 'shims';
+  readonly setLeaf: Dispatch<SetStateAction<'hand' | 'scan' | 'shims'>>;
+  readonly run: number;
+  readonly marks: readonly MisfitMark[];
+  readonly setMarks: Dispatch<SetStateAction<readonly MisfitMark[]>>;
+  readonly picked: number;
+  readonly setPicked: Dispatch<SetStateAction<number>>;
+  readonly layout: SheetLayout;
+  readonly worker: RegisterWorker;
+  readonly read: ProofAnswer | undefined;
+  readonly setRead: Dispatch<SetStateAction<ProofAnswer | undefined>>;
+}
+
 function ProofSide({
   leaf,
   setLeaf,
@@ -170,19 +197,7 @@ function ProofSide({
   worker,
   read,
   setRead,
-}: {
-  leaf: 'hand' | 'scan' | 'shims';
-  setLeaf: Dispatch<SetStateAction<'hand' | 'scan' | 'shims'>>;
-  run: number;
-  marks: readonly MisfitMark[];
-  setMarks: Dispatch<SetStateAction<readonly MisfitMark[]>>;
-  picked: number;
-  setPicked: Dispatch<SetStateAction<number>>;
-  layout: SheetLayout;
-  worker: RegisterWorker;
-  read: ProofAnswer | undefined;
-  setRead: Dispatch<SetStateAction<ProofAnswer | undefined>>;
-}) {
+}: ProofSideProps) {
   return (
     <aside className={kit.side}>
       <Leaves label="Ways to measure" leaves={LEAVES} leaf={leaf} onLeaf={setLeaf} tight>
@@ -340,19 +355,15 @@ function useSliverPaint(
   return paint;
 }
 
-function PictureWords({
-  read,
-  times,
-  patches,
-  setSlivers,
-  slivers,
-}: {
-  read: ProofAnswer | undefined;
-  times: number;
-  patches: readonly PatchReading[];
-  setSlivers: Dispatch<SetStateAction<boolean>>;
-  slivers: boolean;
-}) {
+interface PictureWordsProps {
+  readonly read: ProofAnswer | undefined;
+  readonly times: number;
+  readonly patches: readonly PatchReading[];
+  readonly setSlivers: Dispatch<SetStateAction<boolean>>;
+  readonly slivers: boolean;
+}
+
+function PictureWords({ read, times, patches, setSlivers, slivers }: PictureWordsProps) {
   return (
     <p className={clsx(css.arrowScale, kit.note)}>
       {read ? 'scan' : 'as planned'}, the print as seen · arrows {times}× the misfit
@@ -370,13 +381,12 @@ function PictureWords({
   );
 }
 
-function PlannedLook({
-  image,
-  sheetMm,
-}: {
-  image: RectMm;
-  sheetMm: { readonly widthMm: number; readonly heightMm: number };
-}) {
+interface PlannedLookProps {
+  readonly image: RectMm;
+  readonly sheetMm: { readonly widthMm: number; readonly heightMm: number };
+}
+
+function PlannedLook({ image, sheetMm }: PlannedLookProps) {
   const {
     state: { plan },
   } = usePrintDesk();
@@ -394,23 +404,17 @@ function PlannedLook({
   );
 }
 
-function Arrows({
-  sheetMm,
-  patches,
-  times,
-  onPlace,
-  size,
-  pxMm,
-  picked,
-}: {
-  sheetMm: { readonly widthMm: number; readonly heightMm: number };
-  patches: readonly PatchReading[];
-  times: number;
-  onPlace: ((xMm: number, yMm: number) => void) | undefined;
-  size: number;
-  pxMm: number;
-  picked: number | undefined;
-}) {
+interface ArrowsProps {
+  readonly sheetMm: { readonly widthMm: number; readonly heightMm: number };
+  readonly patches: readonly PatchReading[];
+  readonly times: number;
+  readonly onPlace: ((xMm: number, yMm: number) => void) | undefined;
+  readonly size: number;
+  readonly pxMm: number;
+  readonly picked: number | undefined;
+}
+
+function Arrows({ sheetMm, patches, times, onPlace, size, pxMm, picked }: ArrowsProps) {
   return (
     <svg
       viewBox={`0 0 ${sheetMm.widthMm} ${sheetMm.heightMm}`}

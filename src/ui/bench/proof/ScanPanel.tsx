@@ -32,11 +32,7 @@ export function ScanPanel({ worker, layout, run, read, onRead, onShims }: ScanPa
   const {
     state: { plan },
     progress,
-    sheet,
     looks,
-    scanner,
-    log,
-    tell,
   } = usePrintDesk();
   const { bench } = progress;
   const pulled = plan.runs.filter((r) => bench.pulls.some((p) => p.runId === r.id)).length;
@@ -45,6 +41,99 @@ export function ScanPanel({ worker, layout, run, read, onRead, onShims }: ScanPa
   const [busy, setBusy] = useState<{ what: string; share: number | null }>();
   const [problem, setProblem] = useState<string>();
   const [over, setOver] = useState(false);
+  const { take, simulate, stop } = useScanReading(setProblem, onRead, setBusy, layout, worker, printed);
+  const good = read?.reading.runs.flatMap((r) => (r.ok ? [r.value] : [])) ?? [];
+  const keep = useKeepScan(good, sheetName, onShims, onRead);
+  return (
+    <>
+      <ScanFields
+        printed={printed}
+        setPrinted={setPrinted}
+        onRead={onRead}
+        sheetName={sheetName}
+        setSheetName={setSheetName}
+      />
+      <ScanDrop over={over} setOver={setOver} take={take} layout={layout} busy={busy} simulate={simulate} />
+      {busy && (
+        <div role="status">
+          <p>{busy.what} …</p>
+          <LinearProgress
+            variant={busy.share === null ? 'indeterminate' : 'determinate'}
+            value={100 * (busy.share ?? 0)}
+            aria-label={busy.what}
+          />
+          <Button className={kit.above8} onClick={stop}>
+            Stop
+          </Button>
+        </div>
+      )}
+      {problem && (
+        <p className={clsx(kit.say, kit.bad)} role="alert">
+          {problem}
+        </p>
+      )}
+      {read && (
+        <>
+          <ScanAnswer read={read} run={run} layout={layout} good={good} keep={keep} />
+          <SeenColours read={read} printed={printed} />
+        </>
+      )}
+      {!read && !busy && !looks && <p className={kit.note}>…</p>}
+    </>
+  );
+}
+
+function useKeepScan(
+  good: RunReading[],
+  sheetName: string,
+  onShims: () => void,
+  onRead: (read: ProofAnswer | undefined) => void,
+) {
+  const {
+    log,
+    state: { plan },
+    tell,
+  } = usePrintDesk();
+  const keep = async () => {
+    const answer = await log(
+      ...good.map((reading) => ({
+        kind: 'proofed' as const,
+        proofId: crypto.randomUUID(),
+        runId: plan.runs[reading.run - 1].id,
+        againstRunId: plan.runs[reading.run - 2]?.id ?? null,
+        sheet: sheetName.trim(),
+        source: 'scan' as const,
+        marks: reading.patches.filter((p) => p.kept).map(({ xMm, yMm, dxMm, dyMm }) => ({ xMm, yMm, dxMm, dyMm })),
+        motion: reading.motion,
+      })),
+    );
+    if (!answer.ok) {
+      tell(answer.message);
+      return;
+    }
+    tell(`Proof of ${good.length} run${good.length === 1 ? '' : 's'} kept.`, { words: 'To the shims', take: onShims });
+    // what was kept is not kept twice
+    onRead(undefined);
+    onShims();
+  };
+  return keep;
+}
+
+/** Reading a scan: from a file, a TIFF opened at the server, or the simulated scanner; stopped at any time. */
+function useScanReading(
+  setProblem: Dispatch<SetStateAction<string | undefined>>,
+  onRead: (read: ProofAnswer | undefined) => void,
+  setBusy: Dispatch<SetStateAction<{ what: string; share: number | null } | undefined>>,
+  layout: SheetLayout,
+  worker: RegisterWorker,
+  printed: number,
+) {
+  const {
+    state: { plan },
+    progress: { bench },
+    sheet,
+    scanner,
+  } = usePrintDesk();
   const serial = useRef(0);
   const readFile = async (file: Blob, dpi: number) => {
     const mine = ++serial.current;
@@ -104,66 +193,7 @@ export function ScanPanel({ worker, layout, run, read, onRead, onShims }: ScanPa
     worker.stop();
     setBusy(undefined);
   };
-  const good = read?.reading.runs.flatMap((r) => (r.ok ? [r.value] : [])) ?? [];
-  const keep = async () => {
-    const answer = await log(
-      ...good.map((reading) => ({
-        kind: 'proofed' as const,
-        proofId: crypto.randomUUID(),
-        runId: plan.runs[reading.run - 1].id,
-        againstRunId: plan.runs[reading.run - 2]?.id ?? null,
-        sheet: sheetName.trim(),
-        source: 'scan' as const,
-        marks: reading.patches.filter((p) => p.kept).map(({ xMm, yMm, dxMm, dyMm }) => ({ xMm, yMm, dxMm, dyMm })),
-        motion: reading.motion,
-      })),
-    );
-    if (!answer.ok) {
-      tell(answer.message);
-      return;
-    }
-    tell(`Proof of ${good.length} run${good.length === 1 ? '' : 's'} kept.`, { words: 'To the shims', take: onShims });
-    // what was kept is not kept twice
-    onRead(undefined);
-    onShims();
-  };
-  return (
-    <>
-      <ScanFields
-        printed={printed}
-        setPrinted={setPrinted}
-        onRead={onRead}
-        sheetName={sheetName}
-        setSheetName={setSheetName}
-      />
-      <ScanDrop over={over} setOver={setOver} take={take} layout={layout} busy={busy} simulate={simulate} />
-      {busy && (
-        <div role="status">
-          <p>{busy.what} …</p>
-          <LinearProgress
-            variant={busy.share === null ? 'indeterminate' : 'determinate'}
-            value={100 * (busy.share ?? 0)}
-            aria-label={busy.what}
-          />
-          <Button className={kit.above8} onClick={stop}>
-            Stop
-          </Button>
-        </div>
-      )}
-      {problem && (
-        <p className={clsx(kit.say, kit.bad)} role="alert">
-          {problem}
-        </p>
-      )}
-      {read && (
-        <>
-          <ScanAnswer read={read} run={run} layout={layout} good={good} keep={keep} />
-          <SeenColours read={read} printed={printed} />
-        </>
-      )}
-      {!read && !busy && !looks && <p className={kit.note}>…</p>}
-    </>
-  );
+  return { take, simulate, stop };
 }
 
 interface ScanAnswerProps {

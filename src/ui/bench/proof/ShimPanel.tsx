@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
+import { useState, type Dispatch, type SetStateAction } from 'react';
 import { materialById } from '@/core/cutting';
 import {
   registrationWay,
@@ -38,8 +38,6 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
   const {
     state: { plan },
     progress: { bench },
-    log,
-    tell,
   } = usePrintDesk();
   const [busy, setBusy] = useState(false);
   const way = registrationWay(plan.way.registration);
@@ -57,6 +55,7 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
         : (proofs[i]?.shimsMm ?? []);
     return misfit ? [{ id: run.id, misfit, shimsMm: had }] : [];
   });
+  const put = usePutShims(setBusy);
   const runOf = (id: string) => plan.runs.findIndex((r) => r.id === id) + 1;
   if (settings.length < 2)
     return (
@@ -72,7 +71,72 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
   const { dxMm, dyMm } = answer.imageMoves;
   const m = layout.marginsMm;
   const moved = Math.hypot(dxMm, dyMm) > 0.005;
-  const put = async () => {
+  return (
+    <>
+      {!way.shims && (
+        <p className={clsx(kit.say, kit.wait)}>
+          With {way.name.toLowerCase()} blocks are not shimmed: the same lengths are moved at the marks instead.
+        </p>
+      )}
+      <ShimsForTheSet
+        inAlready={inAlready}
+        answer={answer}
+        runOf={runOf}
+        contacts={contacts}
+        moved={moved}
+        dxMm={dxMm}
+        dyMm={dyMm}
+        m={m}
+        busy={busy}
+        put={() => put(answer, contacts)}
+      />
+      <OrInstead moved={moved} contacts={contacts} answer={answer} runOf={runOf} settings={settings} image={image} />
+      <Stock />
+      <AsItLies present={present} image={image} runOf={runOf} />
+    </>
+  );
+}
+
+interface ShimsForTheSetProps {
+  readonly inAlready: boolean;
+  readonly answer: ShimPlan;
+  readonly runOf: (id: string) => number;
+  readonly contacts: Contact[];
+  readonly moved: boolean;
+  readonly dxMm: number;
+  readonly dyMm: number;
+  readonly m: Readonly<Record<SheetEdge, number>>;
+  readonly busy: boolean;
+  readonly put: () => Promise<void>;
+}
+
+function ShimsForTheSet({ inAlready, answer, runOf, contacts, moved, dxMm, dyMm, m, busy, put }: ShimsForTheSetProps) {
+  return (
+    <section>
+      <h2>{inAlready ? 'These shims are in' : 'Shims for the set'}</h2>
+      <p className={kit.note}>
+        At each stop, between stop and block; the bench’s left is the print’s right. Nearest the origin corner first.
+      </p>
+      {answer.settings.map((s) => (
+        <ShimRow key={s.id} s={s} runOf={runOf} contacts={contacts} answer={answer} />
+      ))}
+      <MovedWords moved={moved} dxMm={dxMm} dyMm={dyMm} m={m} />
+      <Button
+        className={kit.above12}
+        variant="contained"
+        color="primary"
+        disabled={busy || inAlready}
+        onClick={() => void put()}
+      >
+        {inAlready ? 'In' : 'These shims are in'}
+      </Button>
+    </section>
+  );
+}
+
+function usePutShims(setBusy: Dispatch<SetStateAction<boolean>>) {
+  const { log, tell } = usePrintDesk();
+  const put = async (answer: ShimPlan, contacts: readonly Contact[]) => {
     setBusy(true);
     const done = await log({
       kind: 'shimmed',
@@ -86,37 +150,7 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
     setBusy(false);
     tell(done.ok ? 'The shims are noted. Print another proof and measure it again.' : done.message);
   };
-  return (
-    <>
-      {!way.shims && (
-        <p className={clsx(kit.say, kit.wait)}>
-          With {way.name.toLowerCase()} blocks are not shimmed: the same lengths are moved at the marks instead.
-        </p>
-      )}
-      <section>
-        <h2>{inAlready ? 'These shims are in' : 'Shims for the set'}</h2>
-        <p className={kit.note}>
-          At each stop, between stop and block; the bench’s left is the print’s right. Nearest the origin corner first.
-        </p>
-        {answer.settings.map((s) => (
-          <ShimRow key={s.id} s={s} runOf={runOf} contacts={contacts} answer={answer} />
-        ))}
-        <MovedWords moved={moved} dxMm={dxMm} dyMm={dyMm} m={m} />
-        <Button
-          className={kit.above12}
-          variant="contained"
-          color="primary"
-          disabled={busy || inAlready}
-          onClick={() => void put()}
-        >
-          {inAlready ? 'In' : 'These shims are in'}
-        </Button>
-      </section>
-      <OrInstead moved={moved} contacts={contacts} answer={answer} runOf={runOf} settings={settings} image={image} />
-      <Stock />
-      <AsItLies present={present} image={image} runOf={runOf} />
-    </>
-  );
+  return put;
 }
 
 interface AsItLiesProps {

@@ -52,7 +52,7 @@ const LINE_WORD = 0xff545a52;
 
 /** One rehearsal: choose, print, choose, to the last run; then the comparison with the plan. */
 export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, onLeave }: Props) {
-  const { urls, log, tell } = usePrintDesk();
+  const { urls, tell } = usePrintDesk();
   const { widthPx, heightPx, mmPerPx } = plan.picture!.raster;
   const runs = plan.runs.length;
   const worker = useMemo(() => {
@@ -92,129 +92,46 @@ export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, 
     };
   }, [chosen, worker]);
 
-  const traced = level === 'with tracing';
-  const lines = level === 'bare' ? undefined : LINE_WORD;
-  const blockStyles = useMemo(() => blockStylesFor(plan, run, traced), [plan, run, traced]);
-  const sheetStyles = useMemo(() => sheetStylesFor(plan, result ? runs : run, films), [plan, run, runs, films, result]);
-  const wanted = useMemo(() => wantedOf(plan).map((lab) => ({ fill: wordOfLab(lab) })), [plan]);
-  const painter = useCallback(
-    (what: 'rehearsal' | 'labels', styles: typeof blockStyles, withLines: number | undefined): PaintView =>
-      async (view, width, height) => {
-        if (version === 0) return undefined;
-        const answer = await worker.ask('paint', {
-          what,
-          styles,
-          view,
-          width,
-          height,
-          backdrop: BLOCK_WORDS.backdrop,
-          lines: withLines,
-        });
-        return answer.ok ? answer.value : undefined;
-      },
-    [version, worker],
-  );
-  const paintBlock = useMemo(() => painter('rehearsal', blockStyles, lines), [painter, blockStyles, lines]);
-  const paintSheet = useMemo(
-    () => (showPicture ? painter('labels', wanted, undefined) : painter('rehearsal', sheetStyles, undefined)),
-    [painter, sheetStyles, showPicture, wanted],
+  const { paintBlock, paintSheet, traced } = useRehearsalPaints(
+    level,
+    plan,
+    run,
+    result,
+    runs,
+    films,
+    version,
+    worker,
+    showPicture,
   );
 
-  const toggle = useCallback(
-    async (key: number) => {
-      if (result) return;
-      const before = cuts.get(key);
-      setChosen(key);
-      setSaid(undefined);
-      if (before !== undefined && before < run) {
-        setSaid('This part is off the block already; it cannot be put back.');
-        return;
-      }
-      const next = new Map(cuts);
-      if (before === run) next.delete(key);
-      else next.set(key, run);
-      await worker.ask('rehearseCut', { cuts: [[key, before === run ? NOT_CUT : run]] });
-      setCuts(next);
-      setVersion((v) => v + 1);
-    },
-    [cuts, run, result, worker],
-  );
-  const pickAt = useCallback(
-    async (x: number, y: number) => {
-      const answer = await worker.ask('rehearsalPartAt', { x, y });
-      if (answer.ok && answer.value !== null) void toggle(answer.value);
-    },
-    [toggle, worker],
-  );
+  const { toggle, pickAt } = useToggle(result, cuts, setChosen, setSaid, run, worker, setCuts, setVersion);
   const step = (by: 1 | -1) => {
     if (!parts?.length) return;
     const at = parts.findIndex((p) => p.key === chosen);
     setChosen(parts[(at + by + parts.length) % parts.length].key);
   };
-  const print = () => {
-    if (result || !parts) return;
-    setSaid(undefined);
-    setChosen(undefined);
-    if (run + 1 < runs) {
-      setRun(run + 1);
-      return;
-    }
-    const judged = judgeRehearsal(parts, cuts, runs);
-    setResult(judged);
-    onScore(judged.score);
-    if (!sample) {
-      const count = (kind: RehearsalSlip['kind']) => judged.slips.filter((s) => s.kind === kind).length;
-      void log({
-        kind: 'rehearsed',
-        level,
-        score: judged.score,
-        parts: judged.parts,
-        tooEarly: count('too early'),
-        tooLate: count('too late'),
-        never: count('never'),
-      }).then((answer) => {
-        if (!answer.ok) tell(answer.message);
-      });
-    }
-  };
-  const hint = () => {
-    if (!parts) return;
-    const due = parts.filter((p) => p.due === run),
-      missing = due.filter((p) => !cuts.has(p.key)).length,
-      extra = parts.filter((p) => cuts.get(p.key) === run && p.due > run).length;
-    const area = due.reduce((sum, p) => sum + p.areaMm2, 0);
-    setSaid(
-      `By the plan ${due.length} part${due.length === 1 ? '' : 's'}, ${areaWords(area)} in all, go before run ${run + 1}. ${missing} of them still stand${extra > 0 ? `; ${extra} you have chosen should stay` : ''}.`,
-    );
-  };
-  useKeys('n, shift+n', 'to the next or former part', (e) => step(e.shiftKey ? -1 : 1));
-  useKeys('space', 'cut the chosen part, or leave it', (e) => {
-    if ((e.target as Element).closest('button, a, input')) return;
-    e.preventDefault();
-    if (chosen !== undefined) void toggle(chosen);
-  });
-  useKeys('p', 'print the run', print);
-  useKeys('w', 'the wished picture, or the print so far', () => setShowPicture((s) => !s));
-  useKeys('h', 'a hint, where hints are given', () => {
-    if (level === 'with hints') hint();
-  });
+  const print = usePrintRun(
+    result,
+    parts,
+    setSaid,
+    setChosen,
+    run,
+    runs,
+    setRun,
+    cuts,
+    setResult,
+    onScore,
+    sample,
+    level,
+  );
+  const hint = hinting(parts, run, cuts, setSaid);
+  useRehearsalKeys(step, chosen, toggle, print, setShowPicture, level, hint);
 
   const colours = plan.flat!.colours;
   const now = parts?.filter((p) => cuts.get(p.key) === run) ?? [];
   const chosenPart = parts?.find((p) => p.key === chosen);
   const overlay = (mm: number) =>
-    chosenPart && (
-      <>
-        {outline && <path className={kit.islandLine} d={pathOfMm(outline)} />}
-        <circle
-          className={clsx(kit.placeMark, kit.picked)}
-          data-testid="picked"
-          cx={(chosenPart.x + 0.5) * mmPerPx}
-          cy={(chosenPart.y + 0.5) * mmPerPx}
-          r={9 * mm}
-        />
-      </>
-    );
+    chosenPart && <ChosenMark outline={outline} chosenPart={chosenPart} mmPerPx={mmPerPx} mm={mm} />;
   return (
     <div className={kit.work}>
       <div className={kit.stage}>
@@ -242,37 +159,292 @@ export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, 
           result={result}
         />
       </div>
-      <aside className={kit.side}>
-        {result ? (
-          <Verdict
-            result={result}
-            plan={plan}
-            films={films}
-            parts={parts!}
-            chosen={chosen}
-            onChoose={setChosen}
-            onAgain={onAgain}
-            onLeave={onLeave}
-          />
-        ) : (
-          <RunActs
-            run={run}
-            plan={plan}
-            now={now}
-            said={said}
-            chosenPart={chosenPart}
-            traced={traced}
-            colours={colours}
-            parts={parts}
-            level={level}
-            hint={hint}
-            print={print}
-            runs={runs}
-          />
-        )}
-      </aside>
+      <RehearsalSide
+        result={result}
+        plan={plan}
+        films={films}
+        parts={parts}
+        chosen={chosen}
+        setChosen={setChosen}
+        onAgain={onAgain}
+        onLeave={onLeave}
+        run={run}
+        now={now}
+        said={said}
+        chosenPart={chosenPart}
+        traced={traced}
+        colours={colours}
+        level={level}
+        hint={hint}
+        print={print}
+        runs={runs}
+      />
     </div>
   );
+}
+
+interface RehearsalSideProps {
+  readonly result: RehearsalResult | undefined;
+  readonly plan: Plan;
+  readonly films: readonly Lab[];
+  readonly parts: readonly Part[] | undefined;
+  readonly chosen: number | undefined;
+  readonly setChosen: Dispatch<SetStateAction<number | undefined>>;
+  readonly onAgain: () => void;
+  readonly onLeave: () => void;
+  readonly run: number;
+  readonly now: Part[];
+  readonly said: string | undefined;
+  readonly chosenPart: Part | undefined;
+  readonly traced: boolean;
+  readonly colours: readonly FlatColour[];
+  readonly level: RehearsalLevel;
+  readonly hint: () => void;
+  readonly print: () => void;
+  readonly runs: number;
+}
+
+function RehearsalSide({
+  result,
+  plan,
+  films,
+  parts,
+  chosen,
+  setChosen,
+  onAgain,
+  onLeave,
+  run,
+  now,
+  said,
+  chosenPart,
+  traced,
+  colours,
+  level,
+  hint,
+  print,
+  runs,
+}: RehearsalSideProps) {
+  return (
+    <aside className={kit.side}>
+      {result ? (
+        <Verdict
+          result={result}
+          plan={plan}
+          films={films}
+          parts={parts!}
+          chosen={chosen}
+          onChoose={setChosen}
+          onAgain={onAgain}
+          onLeave={onLeave}
+        />
+      ) : (
+        <RunActs
+          run={run}
+          plan={plan}
+          now={now}
+          said={said}
+          chosenPart={chosenPart}
+          traced={traced}
+          colours={colours}
+          parts={parts}
+          level={level}
+          hint={hint}
+          print={print}
+          runs={runs}
+        />
+      )}
+    </aside>
+  );
+}
+
+interface ChosenMarkProps {
+  readonly outline: readonly (readonly number[])[] | undefined;
+  readonly chosenPart: Part;
+  readonly mmPerPx: number;
+  readonly mm: number;
+}
+
+function ChosenMark({ outline, chosenPart, mmPerPx, mm }: ChosenMarkProps) {
+  return (
+    <>
+      {outline && <path className={kit.islandLine} d={pathOfMm(outline)} />}
+      <circle
+        className={clsx(kit.placeMark, kit.picked)}
+        data-testid="picked"
+        cx={(chosenPart.x + 0.5) * mmPerPx}
+        cy={(chosenPart.y + 0.5) * mmPerPx}
+        r={9 * mm}
+      />
+    </>
+  );
+}
+
+/** A part is cut, or left after all. */
+function useToggle(
+  result: RehearsalResult | undefined,
+  cuts: ReadonlyMap<number, number>,
+  setChosen: Dispatch<SetStateAction<number | undefined>>,
+  setSaid: Dispatch<SetStateAction<string | undefined>>,
+  run: number,
+  worker: PictureWorker,
+  setCuts: Dispatch<SetStateAction<ReadonlyMap<number, number>>>,
+  setVersion: Dispatch<SetStateAction<number>>,
+) {
+  const toggle = useCallback(
+    async (key: number) => {
+      if (result) return;
+      const before = cuts.get(key);
+      setChosen(key);
+      setSaid(undefined);
+      if (before !== undefined && before < run) {
+        setSaid('This part is off the block already; it cannot be put back.');
+        return;
+      }
+      const next = new Map(cuts);
+      if (before === run) next.delete(key);
+      else next.set(key, run);
+      await worker.ask('rehearseCut', { cuts: [[key, before === run ? NOT_CUT : run]] });
+      setCuts(next);
+      setVersion((v) => v + 1);
+    },
+    [cuts, run, result, worker, setChosen, setCuts, setSaid, setVersion],
+  );
+  const pickAt = useCallback(
+    async (x: number, y: number) => {
+      const answer = await worker.ask('rehearsalPartAt', { x, y });
+      if (answer.ok && answer.value !== null) void toggle(answer.value);
+    },
+    [toggle, worker],
+  );
+  return { toggle, pickAt };
+}
+
+function useRehearsalKeys(
+  step: (by: 1 | -1) => void,
+  chosen: number | undefined,
+  toggle: (key: number) => Promise<void>,
+  print: () => void,
+  setShowPicture: Dispatch<SetStateAction<boolean>>,
+  level: RehearsalLevel,
+  hint: () => void,
+) {
+  useKeys('n, shift+n', 'to the next or former part', (e) => step(e.shiftKey ? -1 : 1));
+  useKeys('space', 'cut the chosen part, or leave it', (e) => {
+    if ((e.target as Element).closest('button, a, input')) return;
+    e.preventDefault();
+    if (chosen !== undefined) void toggle(chosen);
+  });
+  useKeys('p', 'print the run', print);
+  useKeys('w', 'the wished picture, or the print so far', () => setShowPicture((s) => !s));
+  useKeys('h', 'a hint, where hints are given', () => {
+    if (level === 'with hints') hint();
+  });
+}
+
+/** A hint: how much goes before this run by the plan. */
+function hinting(
+  parts: readonly Part[] | undefined,
+  run: number,
+  cuts: ReadonlyMap<number, number>,
+  setSaid: Dispatch<SetStateAction<string | undefined>>,
+) {
+  const hint = () => {
+    if (!parts) return;
+    const due = parts.filter((p) => p.due === run),
+      missing = due.filter((p) => !cuts.has(p.key)).length,
+      extra = parts.filter((p) => cuts.get(p.key) === run && p.due > run).length;
+    const area = due.reduce((sum, p) => sum + p.areaMm2, 0);
+    setSaid(
+      `By the plan ${due.length} part${due.length === 1 ? '' : 's'}, ${areaWords(area)} in all, go before run ${run + 1}. ${missing} of them still stand${extra > 0 ? `; ${extra} you have chosen should stay` : ''}.`,
+    );
+  };
+  return hint;
+}
+
+function usePrintRun(
+  result: RehearsalResult | undefined,
+  parts: readonly Part[] | undefined,
+  setSaid: Dispatch<SetStateAction<string | undefined>>,
+  setChosen: Dispatch<SetStateAction<number | undefined>>,
+  run: number,
+  runs: number,
+  setRun: Dispatch<SetStateAction<number>>,
+  cuts: ReadonlyMap<number, number>,
+  setResult: Dispatch<SetStateAction<RehearsalResult | undefined>>,
+  onScore: (score: number) => void,
+  sample: string | undefined,
+  level: RehearsalLevel,
+) {
+  const { log, tell } = usePrintDesk();
+  const print = () => {
+    if (result || !parts) return;
+    setSaid(undefined);
+    setChosen(undefined);
+    if (run + 1 < runs) {
+      setRun(run + 1);
+      return;
+    }
+    const judged = judgeRehearsal(parts, cuts, runs);
+    setResult(judged);
+    onScore(judged.score);
+    if (!sample) {
+      const count = (kind: RehearsalSlip['kind']) => judged.slips.filter((s) => s.kind === kind).length;
+      void log({
+        kind: 'rehearsed',
+        level,
+        score: judged.score,
+        parts: judged.parts,
+        tooEarly: count('too early'),
+        tooLate: count('too late'),
+        never: count('never'),
+      }).then((answer) => {
+        if (!answer.ok) tell(answer.message);
+      });
+    }
+  };
+  return print;
+}
+
+/** Block and sheet as they are painted during a rehearsal. */
+function useRehearsalPaints(
+  level: RehearsalLevel,
+  plan: Plan,
+  run: number,
+  result: RehearsalResult | undefined,
+  runs: number,
+  films: readonly Lab[],
+  version: number,
+  worker: PictureWorker,
+  showPicture: boolean,
+) {
+  const traced = level === 'with tracing';
+  const lines = level === 'bare' ? undefined : LINE_WORD;
+  const blockStyles = useMemo(() => blockStylesFor(plan, run, traced), [plan, run, traced]);
+  const sheetStyles = useMemo(() => sheetStylesFor(plan, result ? runs : run, films), [plan, run, runs, films, result]);
+  const wanted = useMemo(() => wantedOf(plan).map((lab) => ({ fill: wordOfLab(lab) })), [plan]);
+  const painter = useCallback(
+    (what: 'rehearsal' | 'labels', styles: typeof blockStyles, withLines: number | undefined): PaintView =>
+      async (view, width, height) => {
+        if (version === 0) return undefined;
+        const answer = await worker.ask('paint', {
+          what,
+          styles,
+          view,
+          width,
+          height,
+          backdrop: BLOCK_WORDS.backdrop,
+          lines: withLines,
+        });
+        return answer.ok ? answer.value : undefined;
+      },
+    [version, worker],
+  );
+  const paintBlock = useMemo(() => painter('rehearsal', blockStyles, lines), [painter, blockStyles, lines]);
+  const paintSheet = useMemo(
+    () => (showPicture ? painter('labels', wanted, undefined) : painter('rehearsal', sheetStyles, undefined)),
+    [painter, sheetStyles, showPicture, wanted],
+  );
+  return { paintBlock, paintSheet, traced };
 }
 
 interface BlockAndSheetProps {
@@ -428,24 +600,39 @@ function RunActs({ run, plan, now, said, chosenPart, traced, colours, parts, lev
           </p>
         )}
       </section>
-      <section className={clsx(kit.toFoot, kit.stack, kit.gap8)}>
-        {level === 'with hints' && (
-          <Button className={kit.target} onClick={hint}>
-            A hint <kbd className={kit.keyHint}>H</kbd>
-          </Button>
-        )}
-        <Button
-          variant="contained"
-          color="primary"
-          className={clsx(kit.target, kit.lead)}
-
-          disabled={!parts}
-          onClick={print}
-        >
-          {run + 1 < runs ? `Print run ${run + 1}` : 'Print the last run'} <kbd className={kit.keyHint}>P</kbd>
-        </Button>
-      </section>
+      <RunButtons level={level} hint={hint} parts={parts} print={print} run={run} runs={runs} />
     </>
+  );
+}
+
+interface RunButtonsProps {
+  readonly level: RehearsalLevel;
+  readonly hint: () => void;
+  readonly parts: readonly Part[] | undefined;
+  readonly print: () => void;
+  readonly run: number;
+  readonly runs: number;
+}
+
+function RunButtons({ level, hint, parts, print, run, runs }: RunButtonsProps) {
+  return (
+    <section className={clsx(kit.toFoot, kit.stack, kit.gap8)}>
+      {level === 'with hints' && (
+        <Button className={kit.target} onClick={hint}>
+          A hint <kbd className={kit.keyHint}>H</kbd>
+        </Button>
+      )}
+      <Button
+        variant="contained"
+        color="primary"
+        className={clsx(kit.target, kit.lead)}
+
+        disabled={!parts}
+        onClick={print}
+      >
+        {run + 1 < runs ? `Print run ${run + 1}` : 'Print the last run'} <kbd className={kit.keyHint}>P</kbd>
+      </Button>
+    </section>
   );
 }
 
@@ -479,30 +666,17 @@ function Verdict({ result, plan, films, parts, chosen, onChoose, onAgain, onLeav
         </p>
       </section>
       {result.slips.length > 0 && (
-        <section>
-          <h2>What it would have cost</h2>
-          <ul className={clsx(kit.watch, kit.scrolls, css.slips)}>
-            {result.slips.map((slip) => {
-              const seen = films[Math.min(films.length - 1, filmsAfter(slip, runs))],
-                due = planned(slip.part.label);
-              const { x, y } = place(slip);
-              return (
-                <SlipRow
-                  key={slip.part.key}
-                  slip={slip}
-                  chosen={chosen}
-                  onChoose={onChoose}
-                  x={x}
-                  mmPerPx={mmPerPx}
-                  y={y}
-                  seen={seen}
-                  due={due}
-                  colours={colours}
-                />
-              );
-            })}
-          </ul>
-        </section>
+        <Costs
+          result={result}
+          films={films}
+          runs={runs}
+          planned={planned}
+          place={place}
+          chosen={chosen}
+          onChoose={onChoose}
+          mmPerPx={mmPerPx}
+          colours={colours}
+        />
       )}
       <section>
         <h2>To remember</h2>
@@ -523,6 +697,47 @@ function Verdict({ result, plan, films, parts, chosen, onChoose, onAgain, onLeav
         </Button>
       </section>
     </>
+  );
+}
+
+interface CostsProps {
+  readonly result: RehearsalResult;
+  readonly films: readonly Lab[];
+  readonly runs: number;
+  readonly planned: (label: number) => Lab;
+  readonly place: (slip: RehearsalSlip) => Part;
+  readonly chosen: number | undefined;
+  readonly onChoose: (key: number) => void;
+  readonly mmPerPx: number;
+  readonly colours: readonly FlatColour[];
+}
+
+function Costs({ result, films, runs, planned, place, chosen, onChoose, mmPerPx, colours }: CostsProps) {
+  return (
+    <section>
+      <h2>What it would have cost</h2>
+      <ul className={clsx(kit.watch, kit.scrolls, css.slips)}>
+        {result.slips.map((slip) => {
+          const seen = films[Math.min(films.length - 1, filmsAfter(slip, runs))],
+            due = planned(slip.part.label);
+          const { x, y } = place(slip);
+          return (
+            <SlipRow
+              key={slip.part.key}
+              slip={slip}
+              chosen={chosen}
+              onChoose={onChoose}
+              x={x}
+              mmPerPx={mmPerPx}
+              y={y}
+              seen={seen}
+              due={due}
+              colours={colours}
+            />
+          );
+        })}
+      </ul>
+    </section>
   );
 }
 

@@ -21,6 +21,7 @@ import { kit } from '@/ui/kit/styles';
 import { NothingToShow } from '@/ui/kit/NothingYet';
 import { Leaves } from '@/ui/kit/Leaves';
 import type { StageFindings } from '@/workers';
+import type { LabelStyle } from '@/core/geometry';
 
 const opening = () => <p className={kit.note}>opening …</p>;
 const FitPanel = dynamic(() => import('./FitPanel').then((m) => m.FitPanel), { ssr: false, loading: opening });
@@ -45,7 +46,7 @@ type Leaf = (typeof LEAVES)[number][0];
 /** Block: its face at each stage, what is cut and what would go wrong; overlaps, masks, the drawing to bring onto it. */
 export function BlockView() {
   const desk = usePrintDesk();
-  const { state, sheet, sheetWorker, selectedRun, unit, urls, progress } = desk;
+  const { state, sheet, selectedRun, urls, progress } = desk;
   const { plan } = state;
   const [mirrored, setMirrored] = useState(true);
   const [leaf, setLeaf] = useState<Leaf>('check');
@@ -70,28 +71,7 @@ export function BlockView() {
   useKeys('n, shift+n', 'the next or former island, in reading order', (e) => void step(e.shiftKey ? -1 : 1));
   useKeys('backspace', 'take the last point back', () => regions.unpoint());
   const styles = useMemo(() => (current ? blockStyles(current, sheet.parts.length) : []), [current, sheet]);
-  const paint: PaintView = useCallback(
-    async (view, width, height) => {
-      const answer = await sheetWorker.ask('paint', {
-        what: 'sheet',
-        styles,
-        view,
-        width,
-        height,
-        backdrop: BLOCK_WORDS.backdrop,
-      });
-      return answer.ok ? answer.value : undefined;
-    },
-    [sheetWorker, styles],
-  );
-  const { line, point, chooseAt } = regions;
-  const pick = useCallback(
-    (x: number, y: number) => {
-      if (line) point(x, y);
-      else void chooseAt(x, y);
-    },
-    [line, point, chooseAt],
-  );
+  const { paint, pick } = useBlockPaint(styles, regions);
 
   if (!plan.flat || !plan.picture || !current) {
     return (
@@ -100,7 +80,6 @@ export function BlockView() {
       </NothingToShow>
     );
   }
-  const { raster } = plan.picture;
   const done = progress.runs[run - 1].cut;
   const open = found?.findings.filter((f) => !plan.kept.includes(keyOfFinding(f))) ?? [];
   return (
@@ -110,32 +89,17 @@ export function BlockView() {
         {leaf === 'transfer' ? (
           <TransferPictures />
         ) : (
-          <SheetCanvas
-            widthPx={raster.widthPx}
-            heightPx={raster.heightPx}
-            mmPerPx={raster.mmPerPx}
-            unit={unit}
+          <BlockMap
             mirrored={mirrored}
             paint={paint}
-            onPick={pick}
-            handle={regions.canvas}
-            label={`The block before run ${run}, ${mirrored ? 'mirrored' : 'as printed'}`}
-            stamp={
-              <div className={clsx(kit.stamp, mirrored && kit.mirrored)} data-testid="stamp">
-                {mirrored ? 'mirrored: as the block lies' : 'as printed'} <kbd>M</kbd>
-              </div>
-            }
-            overlay={(mm) => (
-              <BlockMarks
-                leaf={leaf}
-                found={found}
-                picked={picked}
-                mm={mm}
-                open={open}
-                maskOutlines={maskOutlines}
-                regions={regions}
-              />
-            )}
+            pick={pick}
+            regions={regions}
+            run={run}
+            leaf={leaf}
+            found={found}
+            picked={picked}
+            open={open}
+            maskOutlines={maskOutlines}
           />
         )}
       </div>
@@ -158,6 +122,81 @@ export function BlockView() {
       />
     </div>
   );
+}
+
+interface BlockMapProps {
+  readonly mirrored: boolean;
+  readonly paint: PaintView;
+  readonly pick: (x: number, y: number) => void;
+  readonly regions: Regions;
+  readonly run: number;
+  readonly leaf: 'check' | 'fit' | 'masks';
+  readonly found: (StageFindings & { key: string }) | undefined;
+  readonly picked: Finding | undefined;
+  readonly open: Finding[];
+  readonly maskOutlines: readonly (readonly number[])[] | undefined;
+}
+
+function BlockMap({ mirrored, paint, pick, regions, run, leaf, found, picked, open, maskOutlines }: BlockMapProps) {
+  const { state, unit } = usePrintDesk();
+  const { raster } = state.plan.picture!;
+  return (
+    <SheetCanvas
+      widthPx={raster.widthPx}
+      heightPx={raster.heightPx}
+      mmPerPx={raster.mmPerPx}
+      unit={unit}
+      mirrored={mirrored}
+      paint={paint}
+      onPick={pick}
+      handle={regions.canvas}
+      label={`The block before run ${run}, ${mirrored ? 'mirrored' : 'as printed'}`}
+      stamp={
+        <div className={clsx(kit.stamp, mirrored && kit.mirrored)} data-testid="stamp">
+          {mirrored ? 'mirrored: as the block lies' : 'as printed'} <kbd>M</kbd>
+        </div>
+      }
+      overlay={(mm) => (
+        <BlockMarks
+          leaf={leaf}
+          found={found}
+          picked={picked}
+          mm={mm}
+          open={open}
+          maskOutlines={maskOutlines}
+          regions={regions}
+        />
+      )}
+    />
+  );
+}
+
+/** The block as it is painted, and what a click on it chooses. */
+function useBlockPaint(styles: LabelStyle[], regions: Regions) {
+  const { sheetWorker } = usePrintDesk();
+  const paint: PaintView = useCallback(
+    async (view, width, height) => {
+      const answer = await sheetWorker.ask('paint', {
+        what: 'sheet',
+        styles,
+        view,
+        width,
+        height,
+        backdrop: BLOCK_WORDS.backdrop,
+      });
+      return answer.ok ? answer.value : undefined;
+    },
+    [sheetWorker, styles],
+  );
+  const { line, point, chooseAt } = regions;
+  const pick = useCallback(
+    (x: number, y: number) => {
+      if (line) point(x, y);
+      else void chooseAt(x, y);
+    },
+    [line, point, chooseAt],
+  );
+  return { paint, pick };
 }
 
 interface BlockSideProps {

@@ -223,19 +223,15 @@ function Kind({
   );
 }
 
-function FindingRow({
-  finding,
-  on,
-  onPick,
-  settings,
-  cure,
-}: {
-  finding: Finding;
-  on: boolean;
-  onPick: (finding: Finding | undefined) => void;
-  settings: CutSettings;
-  cure: (finding: Finding, { id }: Cure) => Promise<void>;
-}) {
+interface FindingRowProps {
+  readonly finding: Finding;
+  readonly on: boolean;
+  readonly onPick: (finding: Finding | undefined) => void;
+  readonly settings: CutSettings;
+  readonly cure: (finding: Finding, { id }: Cure) => Promise<void>;
+}
+
+function FindingRow({ finding, on, onPick, settings, cure }: FindingRowProps) {
   const {
     unit,
     state: { plan },
@@ -515,17 +511,14 @@ function BlockAndTools({ material, edit, block, text, problem, setText, takeTool
   );
 }
 
-function ToolWidths({
-  text,
-  problem,
-  setText,
-  takeTools,
-}: {
-  text: string | undefined;
-  problem: string | undefined;
-  setText: Dispatch<SetStateAction<string | undefined>>;
-  takeTools: () => void;
-}) {
+interface ToolWidthsProps {
+  readonly text: string | undefined;
+  readonly problem: string | undefined;
+  readonly setText: Dispatch<SetStateAction<string | undefined>>;
+  readonly takeTools: () => void;
+}
+
+function ToolWidths({ text, problem, setText, takeTools }: ToolWidthsProps) {
   const {
     state: { plan },
     unit,

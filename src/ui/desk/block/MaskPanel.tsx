@@ -83,26 +83,15 @@ export function MaskPanel({ run, labels, regions, onOutlines }: MaskPanelProps) 
   const count = gathered.anchors.length + gathered.outlinesMm.length;
   return (
     <>
-      <section>
-        <h2>
-          Run {run}, {inkNamesOf(plan, theRun)}
-        </h2>
-        {masks.length === 0 && <p className={kit.note}>No mask: everything that stands is printed.</p>}
-        {masks.map((mask, i) => (
-          <MaskRow
-            key={mask.id}
-            mask={mask}
-            shown={shown}
-            setShown={setShown}
-            theRun={theRun}
-            closed={closed}
-            edit={edit}
-            i={i}
-          />
-        ))}
-        {closed && <p className={kit.note}>This run is printed; its masks stay as they were.</p>}
-        <LostMasks runId={theRun.id} closed={closed} />
-      </section>
+      <MasksOfRun
+        run={run}
+        theRun={theRun}
+        masks={masks}
+        shown={shown}
+        setShown={setShown}
+        closed={closed}
+        edit={edit}
+      />
       {!closed && (
         <LeaveOut
           chosen={chosen}
@@ -125,6 +114,44 @@ export function MaskPanel({ run, labels, regions, onOutlines }: MaskPanelProps) 
       )}
       <Cautions place="board" />
     </>
+  );
+}
+
+interface MasksOfRunProps {
+  readonly run: number;
+  readonly theRun: Run;
+  readonly masks: Mask[];
+  readonly shown: string | undefined;
+  readonly setShown: Dispatch<SetStateAction<string | undefined>>;
+  readonly closed: boolean;
+  readonly edit: (id: string, part: Partial<Mask>) => Promise<Outcome<undefined>>;
+}
+
+function MasksOfRun({ run, theRun, masks, shown, setShown, closed, edit }: MasksOfRunProps) {
+  const {
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <section>
+      <h2>
+        Run {run}, {inkNamesOf(plan, theRun)}
+      </h2>
+      {masks.length === 0 && <p className={kit.note}>No mask: everything that stands is printed.</p>}
+      {masks.map((mask, i) => (
+        <MaskRow
+          key={mask.id}
+          mask={mask}
+          shown={shown}
+          setShown={setShown}
+          theRun={theRun}
+          closed={closed}
+          edit={edit}
+          i={i}
+        />
+      ))}
+      {closed && <p className={kit.note}>This run is printed; its masks stay as they were.</p>}
+      <LostMasks runId={theRun.id} closed={closed} />
+    </section>
   );
 }
 
@@ -200,7 +227,6 @@ function LeaveOut({
   add,
   gathered,
 }: LeaveOutProps) {
-  const {} = usePrintDesk();
   return (
     <section>
       <h2>Leave something out</h2>
@@ -292,7 +318,7 @@ function GatheredMask({
   run,
   regions,
 }: GatheredMaskProps) {
-  const { unit, change } = usePrintDesk();
+  const { unit } = usePrintDesk();
   return (
     <div className={clsx(kit.stack, kit.gap12, kit.above14)}>
       <p className={clsx(kit.say, kit.plain)}>
@@ -319,27 +345,52 @@ function GatheredMask({
           />
         )}
       </div>
-      <div className={clsx(kit.row, kit.gap6)}>
-        <Button
-          variant="contained"
-          onClick={() => add({ kind, place: gathered, covers: 'place', growMm, hold: 'pins', note: '' })}
-        >
-          Leave it out of run {run}
-        </Button>
-        <Button
-          onClick={() => {
-            void change('two tones from one stage', (p) => withSecondTone(p, p.runs[run - 1], gathered, growMm));
-            setGathered(NOTHING);
-            regions.letGo();
-          }}
-        >
-          Print it in a second tone
-        </Button>
-      </div>
+      <GatheredActs
+        add={add}
+        kind={kind}
+        gathered={gathered}
+        growMm={growMm}
+        run={run}
+        setGathered={setGathered}
+        regions={regions}
+      />
       <p className={kit.note}>
         A second tone is a run of its own from the same stage: one mask covers these places in run {run}, another all
         else in the run after it.
       </p>
+    </div>
+  );
+}
+
+interface GatheredActsProps {
+  readonly add: (mask: Omit<Mask, 'id' | 'runId'>) => void;
+  readonly kind: 'mask' | 'wipe' | 'do not ink' | 'keep clean';
+  readonly gathered: Place;
+  readonly growMm: number;
+  readonly run: number;
+  readonly setGathered: Dispatch<SetStateAction<Place>>;
+  readonly regions: Regions;
+}
+
+function GatheredActs({ add, kind, gathered, growMm, run, setGathered, regions }: GatheredActsProps) {
+  const { change } = usePrintDesk();
+  return (
+    <div className={clsx(kit.row, kit.gap6)}>
+      <Button
+        variant="contained"
+        onClick={() => add({ kind, place: gathered, covers: 'place', growMm, hold: 'pins', note: '' })}
+      >
+        Leave it out of run {run}
+      </Button>
+      <Button
+        onClick={() => {
+          void change('two tones from one stage', (p) => withSecondTone(p, p.runs[run - 1], gathered, growMm));
+          setGathered(NOTHING);
+          regions.letGo();
+        }}
+      >
+        Print it in a second tone
+      </Button>
     </div>
   );
 }

@@ -81,28 +81,46 @@ export function DrawdownPanel({ ink, onSave }: Props) {
         />
       )}
       {!draft && (
-        <div className={clsx(kit.row, kit.above8)}>
-          <Button disabled={reading !== undefined} onClick={() => void readCard()}>
-            Read a card with the reader
-          </Button>
-          <Button
-            onClick={() => {
-              setSource('typed');
-              setDraft({});
-            }}
-          >
-            Type readings in
-          </Button>
-          <FileButton
-            label="Measurement file of the drawdown"
-            accept=".txt,.cgats,text/plain"
-            onFile={(file) => void open(file)}
-          >
-            From a CGATS file
-          </FileButton>
-        </div>
+        <DrawdownStart reading={reading} readCard={readCard} setSource={setSource} setDraft={setDraft} open={open} />
       )}
     </section>
+  );
+}
+
+interface DrawdownStartProps {
+  readonly reading: string | undefined;
+  readonly readCard: () => Promise<void>;
+  readonly setSource: Dispatch<SetStateAction<'reader' | 'typed' | 'file'>>;
+  readonly setDraft: Dispatch<
+    SetStateAction<
+      Partial<Record<'paper' | 'black' | 'overPaper' | 'overBlack' | 'thinOverPaper', Reading>> | undefined
+    >
+  >;
+  readonly open: (file: File | undefined) => Promise<void>;
+}
+
+function DrawdownStart({ reading, readCard, setSource, setDraft, open }: DrawdownStartProps) {
+  return (
+    <div className={clsx(kit.row, kit.above8)}>
+      <Button disabled={reading !== undefined} onClick={() => void readCard()}>
+        Read a card with the reader
+      </Button>
+      <Button
+        onClick={() => {
+          setSource('typed');
+          setDraft({});
+        }}
+      >
+        Type readings in
+      </Button>
+      <FileButton
+        label="Measurement file of the drawdown"
+        accept=".txt,.cgats,text/plain"
+        onFile={(file) => void open(file)}
+      >
+        From a CGATS file
+      </FileButton>
+    </div>
   );
 }
 

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import { useState, type Dispatch, type SetStateAction } from 'react';
 import { hexFromLabD50, wordForDifference, type Lab } from '@/core/colour';
 import type { ReadingSource, ColourGot } from '@/core/sheets';
-import { type InkQuestion, type Resolved } from '@/records';
+import { type InkQuestion, type Resolved, type Run, type Inking } from '@/records';
 import { LabFields } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { ReadingButtons } from './ReadingButtons';
@@ -14,7 +14,7 @@ import css from './GotPanel.module.css';
 
 /** The colour a printed run really gave; the plan from there on can be mixed anew. */
 export function GotPanel({ question }: { question: InkQuestion }) {
-  const { state, progress, looks, cabinet, layersWorker, log, tell } = usePrintDesk();
+  const { state, progress, looks, cabinet } = usePrintDesk();
   const { plan } = state;
   const run = plan.runs[question.run];
   const laid = run.inkings[question.inking];
@@ -24,6 +24,7 @@ export function GotPanel({ question }: { question: InkQuestion }) {
   const [typed, setTyped] = useState<Lab>();
   const [resolved, setResolved] = useState<Resolved>();
   const [busy, setBusy] = useState(false);
+  const { put, resolve } = useGotActs(setResolved, run, laid, setTyped, setBusy, question);
   const predicted = looks!.looks[question.run + 1][label];
   const later = plan.runs.length - question.run - 1;
   if (!printed)
@@ -35,25 +36,6 @@ export function GotPanel({ question }: { question: InkQuestion }) {
         </p>
       </section>
     );
-  const put = async (labD50: Lab, source: ReadingSource) => {
-    setResolved(undefined);
-    const answer = await log({ kind: 'colour-got', runId: run.id, colourId: laid.colourId, labD50, source });
-    if (!answer.ok) tell(answer.message);
-    setTyped(undefined);
-  };
-  const resolve = async () => {
-    if (!cabinet.inks) return;
-    setBusy(true);
-    const answer = await layersWorker.ask('resolve', {
-      plan,
-      got: progress.bench.coloursGot,
-      cabinet: cabinet.inks,
-      run: question.run + 1,
-    });
-    setBusy(false);
-    if (answer.ok) setResolved(answer.value);
-    else tell(answer.message);
-  };
   return (
     <section aria-label="The colour really got">
       <h3>The colour really got</h3>
@@ -83,6 +65,44 @@ export function GotPanel({ question }: { question: InkQuestion }) {
       {resolved && <NewRecipes resolved={resolved} setResolved={setResolved} />}
     </section>
   );
+}
+
+function useGotActs(
+  setResolved: Dispatch<SetStateAction<Resolved | undefined>>,
+  run: Run,
+  laid: Inking,
+  setTyped: Dispatch<SetStateAction<Lab | undefined>>,
+  setBusy: Dispatch<SetStateAction<boolean>>,
+  question: InkQuestion,
+) {
+  const {
+    log,
+    tell,
+    cabinet,
+    layersWorker,
+    state: { plan },
+    progress,
+  } = usePrintDesk();
+  const put = async (labD50: Lab, source: ReadingSource) => {
+    setResolved(undefined);
+    const answer = await log({ kind: 'colour-got', runId: run.id, colourId: laid.colourId, labD50, source });
+    if (!answer.ok) tell(answer.message);
+    setTyped(undefined);
+  };
+  const resolve = async () => {
+    if (!cabinet.inks) return;
+    setBusy(true);
+    const answer = await layersWorker.ask('resolve', {
+      plan,
+      got: progress.bench.coloursGot,
+      cabinet: cabinet.inks,
+      run: question.run + 1,
+    });
+    setBusy(false);
+    if (answer.ok) setResolved(answer.value);
+    else tell(answer.message);
+  };
+  return { put, resolve };
 }
 
 function GotColour({ got }: { got: ColourGot }) {

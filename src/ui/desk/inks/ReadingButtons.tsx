@@ -9,14 +9,13 @@ import { usePrintDesk } from '../../kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { FileButton } from '@/ui/kit/FileButton';
 
+interface ReadingButtonsProps {
+  readonly request: ReadingRequest;
+  readonly onReading: (reading: Reading, source: ReadingSource) => void;
+}
+
 /** A reading of one patch: with the colour reader, or a sample of a measurement file. */
-export function ReadingButtons({
-  request,
-  onReading,
-}: {
-  request: ReadingRequest;
-  onReading: (reading: Reading, source: ReadingSource) => void;
-}) {
+export function ReadingButtons({ request, onReading }: ReadingButtonsProps) {
   const { cabinet, tell } = usePrintDesk();
   const [busy, setBusy] = useState(false);
   const [samples, setSamples] = useState<readonly NamedReading[]>();

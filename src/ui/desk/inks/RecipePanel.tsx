@@ -3,8 +3,8 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
-import { Fragment, useMemo, useState } from 'react';
-import { deltaE2000, hexFromLabD50, wordForDifference } from '@/core/colour';
+import { Fragment, useMemo, useState, type Dispatch, type SetStateAction } from 'react';
+import { deltaE2000, hexFromLabD50, wordForDifference, type Lab } from '@/core/colour';
 import {
   labOfRecipe,
   ML_PER_TEASPOON,
@@ -13,6 +13,8 @@ import {
   type Pigment,
   type RecipeLimit,
   type RecipePart,
+  type RecipeAnswer,
+  type RecipeTask,
 } from '@/core/inks';
 import { parseNumber } from '@/core/units';
 import {
@@ -51,7 +53,7 @@ const LIMIT_WORDS: Record<RecipeLimit, string> = {
 /** One run's ink: the recipe found, the recipe taken, changed by hand with the colour answering. */
 export function RecipePanel({ question }: { question: InkQuestion }) {
   const desk = usePrintDesk();
-  const { state, progress, change, urls } = desk;
+  const { state, progress, change } = desk;
   const { plan } = state;
   const got = progress.bench.coloursGot;
   const pigments = usePigments();
@@ -87,47 +89,104 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
       {!inks || !pigments ? (
         <CabinetOpening />
       ) : (
-        <section>
-          <Verdict
-            found={found}
-            target={task!.targetLabD50}
-            seen={seen}
-            overlapsOff={overlapsOff}
-            onTake={closed || !found ? undefined : () => take(found.chosen.parts, 'recipe taken')}
-            same={Boolean(kept && found && sameParts(kept, found.chosen.parts))}
-            taken={Boolean(kept)}
-          />
-          {missing.length > 0 && (
-            <p className={clsx(kit.say, kit.bad)}>
-              {ink
-                .recipe!.parts.filter((p) => missing.some((m) => m.id === p.inkId))
-                .map((p) => p.name)
-                .join(', ')}{' '}
-              {missing.length === 1 ? 'is' : 'are'} not in this cabinet. The colour is kept as it was mixed.
-            </p>
-          )}
-          <PartsEditor
-            parts={shown}
-            grams={need.grams}
-            pigments={pigments}
-            disabled={closed}
-            onTurn={setParts}
-            onLet={(next) => take(next, 'recipe changed')}
-          />
-          <div className={clsx(kit.row, kit.above12)}>
-            <Button href={urls.file(`lid-${question.run + 1}.pdf`)}>Lid label, PDF</Button>
-            {parts && (
-              <Button variant="text" onClick={() => setParts(undefined)}>
-                as it was
-              </Button>
-            )}
-          </div>
-        </section>
+        <RecipeWork
+          found={found}
+          task={task}
+          seen={seen}
+          overlapsOff={overlapsOff}
+          closed={closed}
+          take={take}
+          kept={kept}
+          missing={missing}
+          ink={ink}
+          shown={shown}
+          need={need}
+          pigments={pigments}
+          setParts={setParts}
+          question={question}
+          parts={parts}
+        />
       )}
       {task && pigments && shown.length > 0 && <Gradation question={question} pigments={pigments} parts={shown} />}
       <GotPanel question={question} />
       <Cautions place="ink" />
     </>
+  );
+}
+
+interface RecipeWorkProps {
+  readonly found: RecipeAnswer | undefined;
+  readonly task: (RecipeTask & { readonly filmsBelow: number }) | undefined;
+  readonly seen: Lab | undefined;
+  readonly overlapsOff: number | undefined;
+  readonly closed: boolean;
+  readonly take: (next: readonly RecipePart[], label: string) => void;
+  readonly kept: { id: string; share: number }[] | undefined;
+  readonly missing: RecipePart[];
+  readonly ink: Ink;
+  readonly shown: readonly RecipePart[];
+  readonly need: { grams: number; millilitres: number; teaspoons: number; sheets: number };
+  readonly pigments: readonly Pigment[];
+  readonly setParts: Dispatch<SetStateAction<readonly RecipePart[] | undefined>>;
+  readonly question: InkQuestion;
+  readonly parts: readonly RecipePart[] | undefined;
+}
+
+function RecipeWork({
+  found,
+  task,
+  seen,
+  overlapsOff,
+  closed,
+  take,
+  kept,
+  missing,
+  ink,
+  shown,
+  need,
+  pigments,
+  setParts,
+  question,
+  parts,
+}: RecipeWorkProps) {
+  const { urls } = usePrintDesk();
+  return (
+    <section>
+      <Verdict
+        found={found}
+        target={task!.targetLabD50}
+        seen={seen}
+        overlapsOff={overlapsOff}
+        onTake={closed || !found ? undefined : () => take(found.chosen.parts, 'recipe taken')}
+        same={Boolean(kept && found && sameParts(kept, found.chosen.parts))}
+        taken={Boolean(kept)}
+      />
+      {missing.length > 0 && (
+        <p className={clsx(kit.say, kit.bad)}>
+          {ink
+            .recipe!.parts.filter((p) => missing.some((m) => m.id === p.inkId))
+            .map((p) => p.name)
+            .join(', ')}{' '}
+          {missing.length === 1 ? 'is' : 'are'} not in this cabinet. The colour is kept as it was mixed.
+        </p>
+      )}
+      <PartsEditor
+        parts={shown}
+        grams={need.grams}
+        pigments={pigments}
+        disabled={closed}
+        onTurn={setParts}
+        onLet={(next) => take(next, 'recipe changed')}
+      />
+      <div className={clsx(kit.row, kit.above12)}>
+        <Button href={urls.file(`lid-${question.run + 1}.pdf`)}>Lid label, PDF</Button>
+        {parts && (
+          <Button variant="text" onClick={() => setParts(undefined)}>
+            as it was
+          </Button>
+        )}
+      </div>
+    </section>
   );
 }
 
@@ -285,28 +344,41 @@ function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsP
           cabinet.
         </p>
       ))}
-      <TextField
-        select
-        label="Add"
-        value=""
-        disabled={disabled}
-        fullWidth
-        onChange={(e) =>
-          onLet(
-            parts.length === 0
-              ? [{ id: e.target.value, share: 1 }]
-              : withShare([...parts, { id: e.target.value, share: 0 }], e.target.value, 0.1),
-          )
-        }
-      >
-        {left.map((ink) => (
-          <MenuItem key={ink.id} value={ink.id}>
-            <Swatch lab={ink.colour.labD50} />
-            &ensp;{ink.name}
-          </MenuItem>
-        ))}
-      </TextField>
+      <AddPart disabled={disabled} onLet={onLet} parts={parts} left={left} />
     </>
+  );
+}
+
+interface AddPartProps {
+  readonly disabled: boolean;
+  readonly onLet: (parts: readonly RecipePart[]) => void;
+  readonly parts: readonly RecipePart[];
+  readonly left: StoredInk[];
+}
+
+function AddPart({ disabled, onLet, parts, left }: AddPartProps) {
+  return (
+    <TextField
+      select
+      label="Add"
+      value=""
+      disabled={disabled}
+      fullWidth
+      onChange={(e) =>
+        onLet(
+          parts.length === 0
+            ? [{ id: e.target.value, share: 1 }]
+            : withShare([...parts, { id: e.target.value, share: 0 }], e.target.value, 0.1),
+        )
+      }
+    >
+      {left.map((ink) => (
+        <MenuItem key={ink.id} value={ink.id}>
+          <Swatch lab={ink.colour.labD50} />
+          &ensp;{ink.name}
+        </MenuItem>
+      ))}
+    </TextField>
   );
 }
 

@@ -176,25 +176,7 @@ function RegionActs({
   return (
     <>
       <p className={clsx(kit.note, kit.above6)}>Give it to</p>
-      <div className={clsx(kit.row, kit.above4, kit.gap6)}>
-        {colours.map(
-          (c, label) =>
-            label !== chosen.label &&
-            open(label) && (
-              <button
-                key={c.id}
-                type="button"
-                className={clsx(kit.bare, kit.row, kit.gap5, css.choice)}
-
-                onClick={() => give(label)}
-                aria-label={`Give the island to ${c.name}`}
-              >
-                <Swatch lab={c.wantedLabD50} />
-                <kbd>{label + 1}</kbd>
-              </button>
-            ),
-        )}
-      </div>
+      <GiveTo colours={colours} chosen={chosen} open={open} give={give} />
       <div className={clsx(kit.row, kit.above8, kit.gap6)}>
         <Button
           size="small"
@@ -221,6 +203,37 @@ function RegionActs({
         setRadiusMm={setRadiusMm}
       />
     </>
+  );
+}
+
+interface GiveToProps {
+  readonly colours: readonly FlatColour[];
+  readonly chosen: ChosenIsland;
+  readonly open: (label: number) => boolean;
+  readonly give: (label: number) => undefined;
+}
+
+function GiveTo({ colours, chosen, open, give }: GiveToProps) {
+  return (
+    <div className={clsx(kit.row, kit.above4, kit.gap6)}>
+      {colours.map(
+        (c, label) =>
+          label !== chosen.label &&
+          open(label) && (
+            <button
+              key={c.id}
+              type="button"
+              className={clsx(kit.bare, kit.row, kit.gap5, css.choice)}
+
+              onClick={() => give(label)}
+              aria-label={`Give the island to ${c.name}`}
+            >
+              <Swatch lab={c.wantedLabD50} />
+              <kbd>{label + 1}</kbd>
+            </button>
+          ),
+      )}
+    </div>
   );
 }
 

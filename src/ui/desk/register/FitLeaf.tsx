@@ -299,36 +299,7 @@ function WhatMoves({ register, set, wood, withProofs, onProofs }: WhatMovesProps
   return (
     <section>
       <h2>What moves</h2>
-      <div className={clsx(kit.stack, kit.gap14, kit.above14)}>
-        <TextField
-          select
-          label="Hand"
-          value={register.hand}
-          onChange={(e) => set('hand', { hand: e.target.value as Hand })}
-        >
-          {HANDS.map((h) => (
-            <MenuItem key={h} value={h}>
-              {h}
-            </MenuItem>
-          ))}
-        </TextField>
-        <NumberField
-          label="Paper grows damper by (share of full damp)"
-          digits={2}
-          value={register.paperDampChange}
-          range={DAMP_CHANGE}
-          onChange={(paperDampChange) => set('damp', { paperDampChange })}
-        />
-        {wood && (
-          <NumberField
-            label="Wood grows damper by (percent)"
-            digits={1}
-            value={register.woodMoistureChange}
-            range={WOOD_CHANGE}
-            onChange={(woodMoistureChange) => set('moisture of the wood', { woodMoistureChange })}
-          />
-        )}
-      </div>
+      <MovingFields register={register} set={set} wood={wood} />
       <p className={clsx(kit.note, kit.above8)}>
         From the first run to the last; drier is negative. Paper grows 1.5 % across its grain (
         {plan.layout.paperGrain === 'upright' ? 'left to right here' : 'up and down here'}) and 0.3 % along it at full
@@ -341,6 +312,47 @@ function WhatMoves({ register, set, wood, withProofs, onProofs }: WhatMovesProps
         </label>
       )}
     </section>
+  );
+}
+
+interface MovingFieldsProps {
+  readonly register: RegisterPlan;
+  readonly set: (label: string, part: Partial<RegisterPlan>) => undefined;
+  readonly wood: boolean;
+}
+
+function MovingFields({ register, set, wood }: MovingFieldsProps) {
+  return (
+    <div className={clsx(kit.stack, kit.gap14, kit.above14)}>
+      <TextField
+        select
+        label="Hand"
+        value={register.hand}
+        onChange={(e) => set('hand', { hand: e.target.value as Hand })}
+      >
+        {HANDS.map((h) => (
+          <MenuItem key={h} value={h}>
+            {h}
+          </MenuItem>
+        ))}
+      </TextField>
+      <NumberField
+        label="Paper grows damper by (share of full damp)"
+        digits={2}
+        value={register.paperDampChange}
+        range={DAMP_CHANGE}
+        onChange={(paperDampChange) => set('damp', { paperDampChange })}
+      />
+      {wood && (
+        <NumberField
+          label="Wood grows damper by (percent)"
+          digits={1}
+          value={register.woodMoistureChange}
+          range={WOOD_CHANGE}
+          onChange={(woodMoistureChange) => set('moisture of the wood', { woodMoistureChange })}
+        />
+      )}
+    </div>
   );
 }
 
@@ -522,8 +534,7 @@ function RemedyFound({ reduction, answer, what }: RemedyFoundProps) {
   return (
     <div className={clsx(kit.say, kit.good, kit.above10)}>
       <p>
-        {reduction ? 'A choke' : 'An overlap'} of {formatLength(answer.mm, unit, 2)} leaves{' '}
-        {percent(answer.share)} %.
+        {reduction ? 'A choke' : 'An overlap'} of {formatLength(answer.mm, unit, 2)} leaves {percent(answer.share)} %.
       </p>
       <Button
         className={kit.above8}
@@ -533,9 +544,7 @@ function RemedyFound({ reduction, answer, what }: RemedyFoundProps) {
         onClick={() =>
           void change(`${what} from the fit`, (p) => ({
             ...p,
-            fit: reduction
-              ? { ...p.fit, chokeMm: answer.mm }
-              : { ...p.fit, trapMm: answer.mm, pairs: [] },
+            fit: reduction ? { ...p.fit, chokeMm: answer.mm } : { ...p.fit, trapMm: answer.mm, pairs: [] },
           }))
         }
       >

@@ -28,8 +28,7 @@ import { TOKENS } from '@/ui/theme/tokens';
 
 /** The sheet as the print is seen, to scale; every number on it can be typed over. */
 export function SheetDrawing({ layout }: { layout: SheetLayout }) {
-  const { state, unit, looks, progress } = usePrintDesk();
-  const { plan } = state;
+  const { unit, progress } = usePrintDesk();
   const box = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [problem, setProblem] = useState<string>();
@@ -67,103 +66,23 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
       <div className={kit.stamp}>the print as seen</div>
       {size.width > 0 && (
         <>
-          <svg
-            width={size.width}
-            height={size.height}
-            role="img"
-            aria-label={`Sheet ${formatSize(sheetMm.widthMm, sheetMm.heightMm, unit)}, finished ${formatSize(paperMm.widthMm, paperMm.heightMm, unit)}, image ${formatSize(imageMm.widthMm, imageMm.heightMm, unit)}`}
-          >
-            <defs>
-              <pattern id="offcut" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(-38)">
-                <path d="M0 0H7" stroke={TOKENS.edge} strokeWidth="1.4" />
-              </pattern>
-            </defs>
-            <Area x={X(0)} y={Y(0)} w={sheetMm.widthMm * scale} h={sheetMm.heightMm * scale} fill="url(#offcut)" />
-            <Area
-              x={X(finished.xMm)}
-              y={Y(finished.yMm)}
-              w={finished.widthMm * scale}
-              h={finished.heightMm * scale}
-              fill={TOKENS.sheet}
-            />
-            <SheetEdges
-              rect={{ xMm: 0, yMm: 0, ...sheetMm }}
-              X={X}
-              Y={Y}
-              torn={plan.layout.tornEdges}
-              registering={registrationWay(plan.way.registration).registeringEdges}
-            />
-            {layout.blocks.map((block) => (
-              <rect
-                key={block.name}
-                x={X(block.rect.xMm)}
-                y={Y(block.rect.yMm)}
-                width={block.rect.widthMm * scale}
-                height={block.rect.heightMm * scale}
-                fill="none"
-                stroke={TOKENS.pencil}
-                strokeWidth={1.2}
-                strokeDasharray="7 4"
-              />
-            ))}
-            <path
-              d={arrows([
-                [
-                  X(finished.xMm),
-                  Y(image.yMm + image.heightMm * 0.3),
-                  X(image.xMm),
-                  Y(image.yMm + image.heightMm * 0.3),
-                ],
-                [
-                  X(lastRight),
-                  Y(image.yMm + image.heightMm * 0.3),
-                  X(finished.xMm + finished.widthMm),
-                  Y(image.yMm + image.heightMm * 0.3),
-                ],
-                [X(image.xMm + image.widthMm * 0.7), Y(finished.yMm), X(image.xMm + image.widthMm * 0.7), Y(image.yMm)],
-                [
-                  X(image.xMm + image.widthMm * 0.7),
-                  Y(lastBelow),
-                  X(image.xMm + image.widthMm * 0.7),
-                  Y(finished.yMm + finished.heightMm),
-                ],
-              ])}
-              stroke={TOKENS.ink}
-              fill="none"
-            />
-            <Grain
-              x={X(finished.xMm) + 12}
-              y={Y(finished.yMm + finished.heightMm) - 12}
-              direction={plan.layout.paperGrain}
-            />
-            {m.bottom * scale > 24 && (
-              <text
-                x={X(image.xMm)}
-                y={Y(lastBelow) + 18}
-                fontSize={12.5}
-                fontFamily="var(--head)"
-                fontStyle="italic"
-                fill={TOKENS.pencil}
-              >
-                4/{plan.sheets.edition}&#8195;title&#8195;signature
-              </text>
-            )}
-          </svg>
+          <SheetLines
+            size={size}
+            sheetMm={sheetMm}
+            paperMm={paperMm}
+            imageMm={imageMm}
+            X={X}
+            Y={Y}
+            scale={scale}
+            finished={finished}
+            layout={layout}
+            image={image}
+            lastRight={lastRight}
+            lastBelow={lastBelow}
+            m={m}
+          />
           {images.map((rect, i) => (
-            <div
-              key={i}
-              className={clsx(css.tab, i > 0 && css.again)}
-              style={{
-                left: X(rect.xMm),
-                top: Y(rect.yMm),
-                width: rect.widthMm * scale,
-                height: rect.heightMm * scale,
-              }}
-            >
-              {looks && (
-                <LookThumb run={plan.runs.length} label={i === 0 ? 'the image' : `the image again, ${i + 1}`} />
-              )}
-            </div>
+            <ImageOnSheet key={i} i={i} X={X} rect={rect} Y={Y} scale={scale} />
           ))}
           <svg
             className={kit.corner}
@@ -257,6 +176,162 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
       )}
       <SizingDialog sizing={sizing} setSizing={setSizing} />
     </div>
+  );
+}
+
+interface ImageOnSheetProps {
+  readonly i: number;
+  readonly X: (mm: number) => number;
+  readonly rect: RectMm;
+  readonly Y: (mm: number) => number;
+  readonly scale: number;
+}
+
+function ImageOnSheet({ i, X, rect, Y, scale }: ImageOnSheetProps) {
+  const {
+    looks,
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <div
+      className={clsx(css.tab, i > 0 && css.again)}
+      style={{
+        left: X(rect.xMm),
+        top: Y(rect.yMm),
+        width: rect.widthMm * scale,
+        height: rect.heightMm * scale,
+      }}
+    >
+      {looks && <LookThumb run={plan.runs.length} label={i === 0 ? 'the image' : `the image again, ${i + 1}`} />}
+    </div>
+  );
+}
+
+interface SheetLinesProps {
+  readonly size: { width: number; height: number };
+  readonly sheetMm: { readonly widthMm: number; readonly heightMm: number };
+  readonly paperMm: { readonly widthMm: number; readonly heightMm: number };
+  readonly imageMm: { readonly widthMm: number; readonly heightMm: number };
+  readonly X: (mm: number) => number;
+  readonly Y: (mm: number) => number;
+  readonly scale: number;
+  readonly finished: RectMm;
+  readonly layout: SheetLayout;
+  readonly image: RectMm;
+  readonly lastRight: number;
+  readonly lastBelow: number;
+  readonly m: Readonly<Record<SheetEdge, number>>;
+}
+
+/** The sheet, its margins and blocks, drawn to scale. */
+function SheetLines({
+  size,
+  sheetMm,
+  paperMm,
+  imageMm,
+  X,
+  Y,
+  scale,
+  finished,
+  layout,
+  image,
+  lastRight,
+  lastBelow,
+  m,
+}: SheetLinesProps) {
+  const {
+    unit,
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <svg
+      width={size.width}
+      height={size.height}
+      role="img"
+      aria-label={`Sheet ${formatSize(sheetMm.widthMm, sheetMm.heightMm, unit)}, finished ${formatSize(paperMm.widthMm, paperMm.heightMm, unit)}, image ${formatSize(imageMm.widthMm, imageMm.heightMm, unit)}`}
+    >
+      <defs>
+        <pattern id="offcut" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(-38)">
+          <path d="M0 0H7" stroke={TOKENS.edge} strokeWidth="1.4" />
+        </pattern>
+      </defs>
+      <Area x={X(0)} y={Y(0)} w={sheetMm.widthMm * scale} h={sheetMm.heightMm * scale} fill="url(#offcut)" />
+      <Area
+        x={X(finished.xMm)}
+        y={Y(finished.yMm)}
+        w={finished.widthMm * scale}
+        h={finished.heightMm * scale}
+        fill={TOKENS.sheet}
+      />
+      <SheetEdges
+        rect={{ xMm: 0, yMm: 0, ...sheetMm }}
+        X={X}
+        Y={Y}
+        torn={plan.layout.tornEdges}
+        registering={registrationWay(plan.way.registration).registeringEdges}
+      />
+      {layout.blocks.map((block) => (
+        <rect
+          key={block.name}
+          x={X(block.rect.xMm)}
+          y={Y(block.rect.yMm)}
+          width={block.rect.widthMm * scale}
+          height={block.rect.heightMm * scale}
+          fill="none"
+          stroke={TOKENS.pencil}
+          strokeWidth={1.2}
+          strokeDasharray="7 4"
+        />
+      ))}
+      <MarginArrows X={X} finished={finished} Y={Y} image={image} lastRight={lastRight} lastBelow={lastBelow} />
+      <Grain x={X(finished.xMm) + 12} y={Y(finished.yMm + finished.heightMm) - 12} direction={plan.layout.paperGrain} />
+      {m.bottom * scale > 24 && (
+        <text
+          x={X(image.xMm)}
+          y={Y(lastBelow) + 18}
+          fontSize={12.5}
+          fontFamily="var(--head)"
+          fontStyle="italic"
+          fill={TOKENS.pencil}
+        >
+          4/{plan.sheets.edition}&#8195;title&#8195;signature
+        </text>
+      )}
+    </svg>
+  );
+}
+
+interface MarginArrowsProps {
+  readonly X: (mm: number) => number;
+  readonly finished: RectMm;
+  readonly Y: (mm: number) => number;
+  readonly image: RectMm;
+  readonly lastRight: number;
+  readonly lastBelow: number;
+}
+
+function MarginArrows({ X, finished, Y, image, lastRight, lastBelow }: MarginArrowsProps) {
+  return (
+    <path
+      d={arrows([
+        [X(finished.xMm), Y(image.yMm + image.heightMm * 0.3), X(image.xMm), Y(image.yMm + image.heightMm * 0.3)],
+        [
+          X(lastRight),
+          Y(image.yMm + image.heightMm * 0.3),
+          X(finished.xMm + finished.widthMm),
+          Y(image.yMm + image.heightMm * 0.3),
+        ],
+        [X(image.xMm + image.widthMm * 0.7), Y(finished.yMm), X(image.xMm + image.widthMm * 0.7), Y(image.yMm)],
+        [
+          X(image.xMm + image.widthMm * 0.7),
+          Y(lastBelow),
+          X(image.xMm + image.widthMm * 0.7),
+          Y(finished.yMm + finished.heightMm),
+        ],
+      ])}
+      stroke={TOKENS.ink}
+      fill="none"
+    />
   );
 }
 

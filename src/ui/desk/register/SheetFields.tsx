@@ -15,9 +15,10 @@ import {
   type SheetLayout,
   type Solved,
   type SheetEdge,
+  type RectMm,
 } from '@/core/registration';
 import { sentenceIn, formatLength, formatSize } from '@/core/units';
-import { SIZE_RANGE_MM, type LayoutPlan } from '@/records';
+import { SIZE_RANGE_MM, type LayoutPlan, type Block } from '@/records';
 import { CountField, LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { useLayoutChange } from './useLayoutChange';
@@ -67,8 +68,6 @@ function BlocksInCorner({ layout }: { layout: SheetLayout }) {
   const {
     state: { plan },
     change,
-    unit,
-    progress,
   } = usePrintDesk();
   return (
     <section>
@@ -97,36 +96,53 @@ function BlocksInCorner({ layout }: { layout: SheetLayout }) {
                 : x,
             ),
           }));
-        return (
-          <div key={block.id} className={kit.around12}>
-            <div className={kit.fields}>
-              <LengthField
-                label={`${block.name}, width`}
-                valueMm={size.widthMm}
-                unit={unit}
-                range={SIZE_RANGE_MM}
-                onChange={(widthMm) => set({ ...size, widthMm })}
-                disabled={progress.cutsDone > 0}
-              />
-              <LengthField
-                label="height"
-                valueMm={size.heightMm}
-                unit={unit}
-                range={SIZE_RANGE_MM}
-                onChange={(heightMm) => set({ ...size, heightMm })}
-                disabled={progress.cutsDone > 0}
-              />
-            </div>
-            {found && (
-              <p className={clsx(kit.note, kit.num)}>
-                leaves {formatLength(found.leavesLeftMm, unit)} at the left, {formatLength(found.leavesTopMm, unit)} at
-                the top
-              </p>
-            )}
-          </div>
-        );
+        return <BlockSize key={block.id} block={block} size={size} set={set} found={found} />;
       })}
     </section>
+  );
+}
+
+function BlockSize({
+  block,
+  size,
+  set,
+  found,
+}: {
+  block: Block;
+  size: { readonly widthMm: number; readonly heightMm: number };
+  set: (sizeMm: { widthMm: number; heightMm: number }) => undefined;
+  found:
+    | { readonly name: string; readonly rect: RectMm; readonly leavesLeftMm: number; readonly leavesTopMm: number }
+    | undefined;
+}) {
+  const { unit, progress } = usePrintDesk();
+  return (
+    <div className={kit.around12}>
+      <div className={kit.fields}>
+        <LengthField
+          label={`${block.name}, width`}
+          valueMm={size.widthMm}
+          unit={unit}
+          range={SIZE_RANGE_MM}
+          onChange={(widthMm) => set({ ...size, widthMm })}
+          disabled={progress.cutsDone > 0}
+        />
+        <LengthField
+          label="height"
+          valueMm={size.heightMm}
+          unit={unit}
+          range={SIZE_RANGE_MM}
+          onChange={(heightMm) => set({ ...size, heightMm })}
+          disabled={progress.cutsDone > 0}
+        />
+      </div>
+      {found && (
+        <p className={clsx(kit.note, kit.num)}>
+          leaves {formatLength(found.leavesLeftMm, unit)} at the left, {formatLength(found.leavesTopMm, unit)} at the
+          top
+        </p>
+      )}
+    </div>
   );
 }
 
@@ -336,23 +352,7 @@ function SolvedFields({ edit, layout }: SolvedFieldsProps) {
           </MenuItem>
         ))}
       </TextField>
-      <TextField
-        select
-        label="Margins"
-        value={l.rule}
-        onChange={(e) =>
-          edit('margin rule', () => ({
-            rule: e.target.value as MarginRule,
-            marginsMm: nonNegative(layout.marginsMm),
-          }))
-        }
-      >
-        {MARGIN_RULES.map((rule) => (
-          <MenuItem key={rule} value={rule}>
-            {RULE_WORDS[rule]}
-          </MenuItem>
-        ))}
-      </TextField>
+      <MarginRuleField edit={edit} layout={layout} />
       {l.solve !== 'margins' && l.rule !== 'typed' && (
         <LengthField
           label="Margin"
@@ -370,6 +370,39 @@ function SolvedFields({ edit, layout }: SolvedFieldsProps) {
         onChange={(titleRoomMm) => edit('room for the title', () => ({ titleRoomMm }))}
       />
     </div>
+  );
+}
+
+function MarginRuleField({
+  edit,
+  layout,
+}: {
+  edit: (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
+  layout: SheetLayout;
+}) {
+  const {
+    state: {
+      plan: { layout: l },
+    },
+  } = usePrintDesk();
+  return (
+    <TextField
+      select
+      label="Margins"
+      value={l.rule}
+      onChange={(e) =>
+        edit('margin rule', () => ({
+          rule: e.target.value as MarginRule,
+          marginsMm: nonNegative(layout.marginsMm),
+        }))
+      }
+    >
+      {MARGIN_RULES.map((rule) => (
+        <MenuItem key={rule} value={rule}>
+          {RULE_WORDS[rule]}
+        </MenuItem>
+      ))}
+    </TextField>
   );
 }
 
