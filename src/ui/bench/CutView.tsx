@@ -48,10 +48,52 @@ const LISTED = 60;
 
 /** Cut: the stage's map as the block lies, ticked off part by part, and the gate at its end. */
 export function CutView() {
+  const cut = useCut();
+  const { desk, labels, run, stage, islands, allCut, draft, setDraft } = cut;
+  const { plan } = desk.state;
+  if (!plan.flat || !plan.picture || !run || !stage || !labels) {
+    return (
+      <NothingToShow
+        above={<BenchTabs view="cut" />}
+        title="Nothing to cut yet"
+        says="The plan comes first: a picture, its flat colours, their order."
+      >
+        <Link href={desk.urls.page('picture')}>To the Desk</Link>
+      </NothingToShow>
+    );
+  }
+  const words = cutInWords(desk, labels, islands, cut.ticked, stage, run);
+  return (
+    <div className={kit.work}>
+      <div className={kit.stage}>
+        <div className={clsx(kit.row, kit.gap22)}>
+          <BenchTabs view="cut" />
+          <h1>
+            {allCut ? 'Every cut is done' : `Cut away ${words.cutName}${words.block}, before run ${cut.index + 1}`}
+          </h1>
+        </div>
+        <CutMap {...cut} picked={islands?.[cut.chosen]} />
+      </div>
+      <aside className={kit.side}>
+        <CutFacts {...cut} {...words} run={run} />
+        {draft && <SlipMarking regions={cut.regions} stageId={stage.id} draft={draft} onDraft={setDraft} />}
+        <SlipList onShow={cut.setShownSlip} />
+        {!draft && <PartList {...cut} {...words} />}
+        <CutFoot {...cut} {...words} stage={stage} />
+        <Cautions place="cut" />
+      </aside>
+      <Replay open={cut.replaying} onClose={() => cut.setReplaying(false)} />
+      <GateDialog {...cut} {...words} labels={labels} run={run} stage={stage} />
+    </div>
+  );
+}
+
+/** The cut in hand: which stage it is, what is ticked off, what is chosen, and a slip being shown. */
+function useCut() {
   const desk = usePrintDesk();
-  const { state, progress, urls } = desk;
+  const { state, progress } = desk;
   const { plan } = state;
-  const firstUncut = progress.runs.findIndex((run) => !run.cut && !run.cutOn);
+  const firstUncut = progress.runs.findIndex((r) => !r.cut && !r.cutOn);
   const index = firstUncut < 0 ? plan.runs.length - 1 : firstUncut;
   const allCut = firstUncut < 0;
   const labels = useMemo(() => labelStatesOf(plan, desk.sheet)[index], [plan, desk.sheet, index]);
@@ -70,84 +112,11 @@ export function CutView() {
   const { islands, tick, paint } = useCutParts(ticked, labels, stage, allCut);
   const pickAt = useCutPick(regions, draft, setDraft, setChosen, islands, tick);
   useCutKeys(setMirrored, setChosen, islands, chosen, tick);
-  if (!plan.flat || !plan.picture || !run || !stage || !labels) {
-    return (
-      <NothingToShow
-        above={<BenchTabs view="cut" />}
-        title="Nothing to cut yet"
-        says="The plan comes first: a picture, its flat colours, their order."
-      >
-        <Link href={urls.page('picture')}>To the Desk</Link>
-      </NothingToShow>
-    );
-  }
-  const { cutName, block, cutCm2, doneCount, notYet, previous } = cutInWords(desk, labels, islands, ticked, stage, run);
-  const picked = islands?.[chosen];
-  return (
-    <div className={kit.work}>
-      <div className={kit.stage}>
-        <div className={clsx(kit.row, kit.between)}>
-          <div className={clsx(kit.row, kit.gap22)}>
-            <BenchTabs view="cut" />
-            <h1>{allCut ? 'Every cut is done' : `Cut away ${cutName}${block}, before run ${index + 1}`}</h1>
-          </div>
-        </div>
-        <CutMap
-          mirrored={mirrored}
-          paint={paint}
-          pickAt={pickAt}
-          index={index}
-          shownSlip={shownSlip}
-          draft={draft}
-          draftOutlines={draftOutlines}
-          regions={regions}
-          picked={picked}
-          allCut={allCut}
-        />
-      </div>
-      <aside className={kit.side}>
-        <CutFacts cutCm2={cutCm2} run={run} setReplaying={setReplaying} />
-        {draft && <SlipMarking regions={regions} stageId={stage.id} draft={draft} onDraft={setDraft} />}
-        <SlipList onShow={setShownSlip} />
-        {!draft && (
-          <PartList
-            islands={islands}
-            doneCount={doneCount}
-            chosen={chosen}
-            setChosen={setChosen}
-            tick={tick}
-            ticked={ticked}
-          />
-        )}
-        <CutFoot
-          notYet={notYet}
-          allCut={allCut}
-          previous={previous}
-          setAsking={setAsking}
-          draft={draft}
-          regions={regions}
-          stage={stage}
-          setDraft={setDraft}
-        />
-        <Cautions place="cut" />
-      </aside>
-      <Replay open={replaying} onClose={() => setReplaying(false)} />
-      <GateDialog
-        asking={asking}
-        setAsking={setAsking}
-        index={index}
-        cutName={cutName}
-        islands={islands}
-        doneCount={doneCount}
-        minutes={minutes}
-        setMinutes={setMinutes}
-        labels={labels}
-        cutCm2={cutCm2}
-        run={run}
-        stage={stage}
-      />
-    </div>
-  );
+  return {
+    ...{ desk, index, allCut, labels, run, stage, ticked, islands, tick, paint, pickAt, regions },
+    ...{ chosen, setChosen, mirrored, asking, setAsking, minutes, setMinutes, replaying, setReplaying },
+    ...{ draft, setDraft, draftOutlines, shownSlip, setShownSlip },
+  };
 }
 
 /** How much there is to cut, from what, and whether it may be cut yet. */

@@ -51,7 +51,8 @@ export function PullView() {
   const next = mine?.tally.waiting[0];
   const last = mine?.tally.pulled.at(-1) ?? progress.bench.pulls.at(-1);
 
-  const { pull, takeBack, toggle } = usePullActs(run, next, faults, note, ready, setBusy, setFaults, setNote, busy);
+  const toggle = (fault: Fault) => setFaults((f) => (f.includes(fault) ? f.filter((x) => x !== fault) : [...f, fault]));
+  const { pull, takeBack } = usePullActs(run, next, faults, note, ready, setBusy, setFaults, setNote, busy);
   usePullKeys(ready, noteOpen, finishing, pull, takeBack, setNoteOpen, toggle);
 
   const wanted = plan.sheets.edition + plan.sheets.proofsToKeep;
@@ -106,21 +107,7 @@ interface NowProps {
   readonly inRun: number;
   readonly mine: RunProgress;
   readonly kept: Pull[];
-  readonly faults: readonly (
-    | 'misfit'
-    | 'weak'
-    | 'patchy'
-    | 'too heavy'
-    | 'ghost'
-    | 'chatter'
-    | 'filled'
-    | 'smudge'
-    | 'mark'
-    | 'crease'
-    | 'tear'
-    | 'wrong colour'
-    | 'other'
-  )[];
+  readonly faults: readonly Fault[];
   readonly pull: (setAside: boolean) => Promise<void>;
   readonly busy: boolean;
   readonly toggle: (fault: Fault) => void;
@@ -248,43 +235,11 @@ function usePullKeys(
 function usePullActs(
   run: Run,
   next: string,
-  faults: readonly (
-    | 'misfit'
-    | 'weak'
-    | 'patchy'
-    | 'too heavy'
-    | 'ghost'
-    | 'chatter'
-    | 'filled'
-    | 'smudge'
-    | 'mark'
-    | 'crease'
-    | 'tear'
-    | 'wrong colour'
-    | 'other'
-  )[],
+  faults: readonly Fault[],
   note: string,
   ready: boolean,
   setBusy: Dispatch<SetStateAction<boolean>>,
-  setFaults: Dispatch<
-    SetStateAction<
-      readonly (
-        | 'misfit'
-        | 'weak'
-        | 'patchy'
-        | 'too heavy'
-        | 'ghost'
-        | 'chatter'
-        | 'filled'
-        | 'smudge'
-        | 'mark'
-        | 'crease'
-        | 'tear'
-        | 'wrong colour'
-        | 'other'
-      )[]
-    >
-  >,
+  setFaults: Dispatch<SetStateAction<readonly Fault[]>>,
   setNote: Dispatch<SetStateAction<string>>,
   busy: boolean,
 ) {
@@ -321,7 +276,6 @@ function usePullActs(
     setNote(now.note);
     tell(answer.message);
   };
-  const toggle = (fault: Fault) => setFaults((f) => (f.includes(fault) ? f.filter((x) => x !== fault) : [...f, fault]));
   const takeBack = async () => {
     const pulls = progress.bench.pulls;
     const undone = pulls.at(-1);
@@ -329,7 +283,7 @@ function usePullActs(
     const answer = await log({ kind: 'pull-undone', pullId: undone.id });
     if (!answer.ok) tell(answer.message);
   };
-  return { pull, takeBack, toggle };
+  return { pull, takeBack };
 }
 
 /** What this edition will come to, by what happened so far. */
@@ -476,21 +430,7 @@ interface NextPullProps {
   readonly inRun: number;
   readonly mine: RunProgress;
   readonly kept: Pull[];
-  readonly faults: readonly (
-    | 'misfit'
-    | 'weak'
-    | 'patchy'
-    | 'too heavy'
-    | 'ghost'
-    | 'chatter'
-    | 'filled'
-    | 'smudge'
-    | 'mark'
-    | 'crease'
-    | 'tear'
-    | 'wrong colour'
-    | 'other'
-  )[];
+  readonly faults: readonly Fault[];
   readonly pull: (setAside: boolean) => Promise<void>;
   readonly busy: boolean;
   readonly toggle: (fault: Fault) => void;

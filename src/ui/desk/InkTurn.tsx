@@ -70,7 +70,7 @@ export function InkTurn({ run, index }: { run: Run; index: number }) {
 }
 
 function Turns({ inking, run, closed }: { inking: Inking; run: Run; closed: boolean }) {
-  const { state, change, tryOut, urls } = usePrintDesk();
+  const { state, urls } = usePrintDesk();
   const ink = inkOf(state.plan, inking);
   const [l, a, b] = ink.solidLabD50;
   const strength = Math.hypot(a, b),
@@ -100,23 +100,7 @@ function Turns({ inking, run, closed }: { inking: Inking; run: Run; closed: bool
     step: number,
     shown: string,
     edit: (value: number) => (p: Plan) => Plan,
-  ) => (
-    <>
-      <span aria-hidden>{label}</span>
-      <Slider
-        aria-label={label}
-        value={value}
-        min={min}
-        max={max}
-        step={step}
-        disabled={closed}
-        getAriaValueText={() => shown}
-        onChange={(_, v) => tryOut(edit(v as number))}
-        onChangeCommitted={(_, v) => void change(`${label} turned`, edit(v as number))}
-      />
-      <span className={kit.num}>{shown}</span>
-    </>
-  );
+  ) => <Turn {...{ label, value, min, max, step, shown, edit, closed }} />;
   return (
     <section>
       <h3>
@@ -142,6 +126,39 @@ function Turns({ inking, run, closed }: { inking: Inking; run: Run; closed: bool
         <Link href={urls.page('inks')}>To the inks</Link>
       </p>
     </section>
+  );
+}
+
+interface TurnProps {
+  readonly label: string;
+  readonly value: number;
+  readonly min: number;
+  readonly max: number;
+  readonly step: number;
+  readonly shown: string;
+  readonly edit: (value: number) => (p: Plan) => Plan;
+  readonly closed: boolean;
+}
+
+/** One slider: what it would do is tried out while it moves, and kept when it is let go. */
+function Turn({ label, value, min, max, step, shown, edit, closed }: TurnProps) {
+  const { change, tryOut } = usePrintDesk();
+  return (
+    <>
+      <span aria-hidden>{label}</span>
+      <Slider
+        aria-label={label}
+        value={value}
+        min={min}
+        max={max}
+        step={step}
+        disabled={closed}
+        getAriaValueText={() => shown}
+        onChange={(_, v) => tryOut(edit(v as number))}
+        onChangeCommitted={(_, v) => void change(`${label} turned`, edit(v as number))}
+      />
+      <span className={kit.num}>{shown}</span>
+    </>
   );
 }
 

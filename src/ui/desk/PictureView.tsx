@@ -39,6 +39,27 @@ const NEXT: Record<Showing, Showing> = { both: 'flat', flat: 'picture', picture:
 
 /** Picture: bring in, size, flatten, change by hand; picture and flat colours side by side under one divider. */
 export function PictureView() {
+  const view = usePictureView();
+  const { picture, dropProps, problem, flatten } = view;
+  if (!picture) return <BringIn {...view} />;
+  return (
+    <div className={kit.work} {...dropProps}>
+      <div className={kit.stage}>
+        <PictureHead {...view} />
+        {(problem ?? flatten.problem) && (
+          <p className={clsx(kit.say, kit.bad)} role="alert">
+            {problem ?? flatten.problem}
+          </p>
+        )}
+        <PictureMap {...view} />
+      </div>
+      <PictureSide {...view} />
+    </div>
+  );
+}
+
+/** What the view of the picture shows and what is chosen on it. */
+function usePictureView() {
   const desk = usePrintDesk();
   const { plan } = desk.state;
   const { picture, flat } = plan;
@@ -78,50 +99,12 @@ export function PictureView() {
       void take(e.dataTransfer.files[0]);
     },
   };
-
-  if (!picture) {
-    return <BringIn dropProps={dropProps} over={over} take={take} busy={busy} problem={problem} />;
-  }
   const hasFlat = Boolean(flat ?? preview);
-  return (
-    <div className={kit.work} {...dropProps}>
-      <div className={kit.stage}>
-        <PictureHead
-          hasFlat={hasFlat}
-          setShowing={setShowing}
-          showing={showing}
-          closed={closed}
-          take={take}
-          busy={busy}
-        />
-        {(problem ?? flatten.problem) && (
-          <p className={clsx(kit.say, kit.bad)} role="alert">
-            {problem ?? flatten.problem}
-          </p>
-        )}
-        <PictureMap
-          hasFlat={hasFlat}
-          paintFlat={paintFlat}
-          paintPicture={paintPicture}
-          showing={showing}
-          divider={divider}
-          setDivider={setDivider}
-          pick={pick}
-          regions={regions}
-          line={line}
-        />
-      </div>
-      <PictureSide
-        leaf={leaf}
-        setLeaf={setLeaf}
-        regions={regions}
-        closed={closed}
-        flatten={flatten}
-        chosenTone={chosenTone}
-        setChosenTone={setChosenTone}
-      />
-    </div>
-  );
+  return {
+    ...{ picture, hasFlat, flatten, regions, closed, take, over, busy, problem, dropProps },
+    ...{ showing, setShowing, divider, setDivider, leaf, setLeaf, chosenTone, setChosenTone },
+    ...{ paintFlat, paintPicture, pick, line },
+  };
 }
 
 interface PictureMapProps {

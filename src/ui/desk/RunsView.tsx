@@ -65,43 +65,20 @@ const InkTurn = dynamic(() => import('./InkTurn').then((m) => m.InkTurn), {
 
 /** Runs: the progress sheet. Columns are runs; rows are look, film, cut and figures. */
 export function RunsView() {
-  const desk = usePrintDesk();
-  const { state, progress, belief, looks, selectedRun } = desk;
+  const { state, progress, looks, selectedRun, urls } = usePrintDesk();
   const { plan } = state;
   const [point, setPoint] = useState<SamplePoint>();
   const [large, setLarge] = useState(false);
-  const [leaf, setLeaf] = useState<Leaf>('plans');
   const search = useProposals();
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
-  const closed = progress.closedRuns;
-  const sheets = useMemo(() => sheetsOfPrint(plan, progress.bench, belief), [plan, progress.bench, belief]);
-  const ids = plan.runs.map((run) => run.id);
-  const reorder = useReorder(closed, ids);
-  useKeys('alt+left, alt+right', 'move the chosen run earlier or later', (e) => {
-    e.preventDefault();
-    if (selectedRun > 0) reorder(selectedRun - 1, selectedRun - 1 + (e.key === 'ArrowLeft' ? -1 : 1));
-  });
+  const order = useRunOrder();
   if (!plan.flat || !looks) {
     return (
       <NothingToShow title="No runs yet" says="The runs come from the flat colours of the picture.">
-        <Link href={desk.urls.page('picture')}>To the picture</Link>
+        <Link href={urls.page('picture')}>To the picture</Link>
       </NothingToShow>
     );
   }
-  const onDragEnd = ({ active, over }: DragEndEvent) =>
-    over && reorder(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)));
-  const falling = lightToDark(plan, closed);
-  const overlaps = overlapsOf(plan, looks);
-  const watch = openWarnings(looks.warnings, closed).length;
-  const leaves = [
-    ['plans', closed > 0 ? 'From here on' : 'Other plans'],
-    ['ink', selectedRun > 0 ? `Ink of run ${selectedRun}` : 'Ink'],
-    ['watch', watch > 0 ? `To watch (${watch})` : 'To watch'],
-  ] as const;
-  const inOrder = falling.every((id, i) => id === ids[i]);
+  const falling = lightToDark(plan, progress.closedRuns);
   return (
     <div className={kit.work}>
       <h1 className={kit.visuallyHidden}>Runs</h1>
@@ -114,29 +91,38 @@ export function RunsView() {
           <LookCanvas run={selectedRun} onPoint={setPoint} />
         </div>
       ) : (
-        <ProgressSheet
-          sensors={sensors}
-          onDragEnd={onDragEnd}
-          ids={ids}
-          sheets={sheets}
-          setPoint={setPoint}
-          reorder={reorder}
-          setLarge={setLarge}
-        />
+        <ProgressSheet {...order} setPoint={setPoint} setLarge={setLarge} />
       )}
       <RunsSide
-        leaves={leaves}
-        leaf={leaf}
-        setLeaf={setLeaf}
-        overlaps={overlaps}
-        inOrder={inOrder}
-        closed={closed}
+        overlaps={overlapsOf(plan, looks)}
+        inOrder={falling.every((id, i) => id === order.ids[i])}
+        closed={progress.closedRuns}
         search={search}
         point={point}
         setPoint={setPoint}
       />
     </div>
   );
+}
+
+/** The runs in their order, and how it is changed: by dragging, by the grips and by keys. */
+function useRunOrder() {
+  const { state, progress, belief, selectedRun } = usePrintDesk();
+  const { plan } = state;
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const sheets = useMemo(() => sheetsOfPrint(plan, progress.bench, belief), [plan, progress.bench, belief]);
+  const ids = plan.runs.map((run) => run.id);
+  const reorder = useReorder(progress.closedRuns, ids);
+  useKeys('alt+left, alt+right', 'move the chosen run earlier or later', (e) => {
+    e.preventDefault();
+    if (selectedRun > 0) reorder(selectedRun - 1, selectedRun - 1 + (e.key === 'ArrowLeft' ? -1 : 1));
+  });
+  const onDragEnd = ({ active, over }: DragEndEvent) =>
+    over && reorder(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)));
+  return { sensors, sheets, ids, reorder, onDragEnd };
 }
 
 /** Colours made where films overlap, with the runs that make them. */
@@ -166,13 +152,6 @@ function useReorder(closed: number, ids: string[]) {
 }
 
 interface RunsSideProps {
-  readonly leaves: readonly [
-    readonly ['plans', 'From here on' | 'Other plans'],
-    readonly ['ink', string],
-    readonly ['watch', string],
-  ];
-  readonly leaf: Leaf;
-  readonly setLeaf: Dispatch<SetStateAction<Leaf>>;
   readonly overlaps: string[];
   readonly inOrder: boolean;
   readonly closed: number;
@@ -181,11 +160,19 @@ interface RunsSideProps {
   readonly setPoint: Dispatch<SetStateAction<SamplePoint | undefined>>;
 }
 
-function RunsSide({ leaves, leaf, setLeaf, overlaps, inOrder, closed, search, point, setPoint }: RunsSideProps) {
+function RunsSide({ overlaps, inOrder, closed, search, point, setPoint }: RunsSideProps) {
   const {
     state: { plan },
     selectedRun,
+    looks,
   } = usePrintDesk();
+  const [leaf, setLeaf] = useState<Leaf>('plans');
+  const watch = openWarnings(looks!.warnings, closed).length;
+  const leaves = [
+    ['plans', closed > 0 ? 'From here on' : 'Other plans'],
+    ['ink', selectedRun > 0 ? `Ink of run ${selectedRun}` : 'Ink'],
+    ['watch', watch > 0 ? `To watch (${watch})` : 'To watch'],
+  ] as const;
   return (
     <aside className={clsx(kit.side, kit.split)}>
       <div className={kit.upper}>
@@ -336,31 +323,13 @@ interface ColumnProps {
 
 function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
   const desk = usePrintDesk();
-  const { state, progress, looks, coverage, selectedRun } = desk;
+  const { state, progress, coverage, selectedRun } = desk;
   const { plan } = state;
   const closed = index < progress.closedRuns;
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: run.id, disabled: closed });
   const names = inkNamesOf(plan, run);
   const parts = desk.sheet.parts;
-  const cut = labelStateOfRun(plan, run, desk.sheet);
-  const look = useKept(looks!.looks[index + 1].map(wordOfLab));
-  const paper = wordOfLab(plan.paper.labD50);
-  const film = useKept(
-    parts.map((part) => {
-      const inking = run.inkings.find((i) => inkedAt(plan, desk.sheet, part, run, i));
-      return inking ? wordOfLab(inkOf(plan, inking).solidLabD50) : paper;
-    }),
-  );
-  const blockFills = useKept(
-    parts.map((_, p) =>
-      cut.standing.includes(p)
-        ? BLOCK_WORDS.standing
-        : cut.cutNow.includes(p)
-          ? BLOCK_WORDS.cutFill
-          : BLOCK_WORDS.cleared,
-    ),
-  );
-  const blockStrokes = useKept(parts.map((_, p) => (cut.cutNow.includes(p) ? BLOCK_WORDS.cutStroke : blockFills[p])));
+  const { look, film, blockFills, blockStrokes } = useColumnFills(run, index);
   const block = plan.blocks.length > 1 ? blockOfRun(plan, run).block.name : undefined;
   const on = selectedRun === index + 1;
   const pointAt = pointing(plan, coverage, onPoint, parts);
@@ -398,6 +367,33 @@ function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
       <Figures run={run} index={index} sheets={sheets} />
     </section>
   );
+}
+
+/** The colours of a column's small pictures, part by part: look, film, and the block before it is cut. */
+function useColumnFills(run: Run, index: number) {
+  const { state, looks, sheet } = usePrintDesk();
+  const { plan } = state;
+  const { parts } = sheet;
+  const cut = labelStateOfRun(plan, run, sheet);
+  const look = useKept(looks!.looks[index + 1].map(wordOfLab));
+  const paper = wordOfLab(plan.paper.labD50);
+  const film = useKept(
+    parts.map((part) => {
+      const inking = run.inkings.find((i) => inkedAt(plan, sheet, part, run, i));
+      return inking ? wordOfLab(inkOf(plan, inking).solidLabD50) : paper;
+    }),
+  );
+  const blockFills = useKept(
+    parts.map((_, p) =>
+      cut.standing.includes(p)
+        ? BLOCK_WORDS.standing
+        : cut.cutNow.includes(p)
+          ? BLOCK_WORDS.cutFill
+          : BLOCK_WORDS.cleared,
+    ),
+  );
+  const blockStrokes = useKept(parts.map((_, p) => (cut.cutNow.includes(p) ? BLOCK_WORDS.cutStroke : blockFills[p])));
+  return { look, film, blockFills, blockStrokes };
 }
 
 interface CutCellProps {

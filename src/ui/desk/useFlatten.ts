@@ -15,7 +15,6 @@ import { NewestOnly, PictureWorker, type FlatResult, type PictureJobs } from '@/
 import type { Outcome } from '@/core/units';
 import { usePrintDesk } from '../kit/printContext';
 import { flatFromResult } from '@/ui/kit/flatFromResult';
-import type { BlobSha } from '@/records/plan';
 
 const PREVIEW_PIXELS = 1_000_000;
 /** A hand that rests this long on a slider wants the whole picture. */
@@ -31,11 +30,6 @@ export type Work = { readonly words: string; readonly share: number } | undefine
 export function useFlatten() {
   const desk = usePrintDesk();
   const { plan } = desk.state;
-  const raster = plan.picture?.raster;
-  // by value: each save brings the same picture as a new object, and workers and wishes must outlive it
-  const rasterSha = raster?.sha,
-    mmPerPx = raster?.mmPerPx;
-  const { urls } = desk;
   const [wish, setWish] = useState<FlattenSettings>();
   const [preview, setPreview] = useState<FlatResult>();
   const [work, setWork] = useState<Work>();
@@ -44,26 +38,7 @@ export function useFlatten() {
   const turn = useRef(0);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
 
-  const open = useCallback(
-    (worker: PictureWorker, maxPixels?: number) =>
-      rasterSha !== undefined && mmPerPx !== undefined
-        ? worker.askNow('openRaster', { url: urls.blob(rasterSha), mmPerPx, maxPixels })
-        : Promise.resolve(),
-    [rasterSha, mmPerPx, urls],
-  );
-  const quick = useMemo(() => new PictureWorker((w) => open(w, PREVIEW_PIXELS)), [open]);
-  const whole = useMemo(() => new PictureWorker((w) => open(w)), [open]);
-  const source = useMemo(() => new PictureWorker((w) => open(w)), [open]);
-  useEffect(
-    () => () => {
-      quick.stop();
-      whole.stop();
-      source.stop();
-      clearTimeout(timer.current);
-    },
-    [quick, whole, source],
-  );
-
+  const { quick, whole, source } = useFlattenWorkers(timer);
   const queue = useMemo(
     () =>
       new NewestOnly<FlattenSettings, Outcome<FlatResult>>(
@@ -80,17 +55,8 @@ export function useFlatten() {
 
   const runWhole = useRunWhole(turn, setProblem, setWork, setTook, setPreview, setWish);
 
-  const { move, startWhole, stop, byHand } = useFlattenActs(
-    whole,
-    runWhole,
-    turn,
-    setWork,
-    setWish,
-    queue,
-    timer,
-    setPreview,
-    raster,
-  );
+  const byHand = useByHand(whole, runWhole);
+  const { move, startWhole, stop } = useFlattenActs(whole, runWhole, turn, setWork, setWish, queue, timer, setPreview);
 
   /** What the first settings would give, before anything is decided. */
   const showFirst = useCallback(() => queue.push(FIRST_SETTINGS), [queue]);
@@ -112,33 +78,49 @@ export function useFlatten() {
   };
 }
 
+/** Three workers on the raster of the picture: a small copy for previews, the whole, and the source as it is shown. */
+function useFlattenWorkers(timer: RefObject<NodeJS.Timeout | undefined>) {
+  const { state, urls } = usePrintDesk();
+  const raster = state.plan.picture?.raster;
+  // by value: each save brings the same picture as a new object, and workers and wishes must outlive it
+  const rasterSha = raster?.sha,
+    mmPerPx = raster?.mmPerPx;
+  const open = useCallback(
+    (worker: PictureWorker, maxPixels?: number) =>
+      rasterSha !== undefined && mmPerPx !== undefined
+        ? worker.askNow('openRaster', { url: urls.blob(rasterSha), mmPerPx, maxPixels })
+        : Promise.resolve(),
+    [rasterSha, mmPerPx, urls],
+  );
+  const quick = useMemo(() => new PictureWorker((w) => open(w, PREVIEW_PIXELS)), [open]);
+  const whole = useMemo(() => new PictureWorker((w) => open(w)), [open]);
+  const source = useMemo(() => new PictureWorker((w) => open(w)), [open]);
+  useEffect(
+    () => () => {
+      quick.stop();
+      whole.stop();
+      source.stop();
+      clearTimeout(timer.current);
+    },
+    [quick, whole, source, timer],
+  );
+  return { quick, whole, source };
+}
+
+type RunWhole = ReturnType<typeof useRunWhole>;
+
 /** Turning a setting, letting it rest, stopping, and changes by hand. */
 function useFlattenActs(
   whole: PictureWorker,
-  runWhole: <J extends 'flatten' | 'split' | 'merge'>(
-    worker: PictureWorker,
-    words: string,
-    label: string,
-    job: J,
-    take: PictureJobs[J]['take'],
-    used: FlattenSettings,
-    before: FlatPlan | null,
-  ) => Promise<void>,
+  runWhole: RunWhole,
   turn: RefObject<number>,
   setWork: Dispatch<SetStateAction<Work>>,
   setWish: Dispatch<SetStateAction<FlattenSettings | undefined>>,
   queue: NewestOnly<FlattenSettings, Outcome<FlatResult>>,
   timer: RefObject<NodeJS.Timeout | undefined>,
   setPreview: Dispatch<SetStateAction<FlatResult | undefined>>,
-  raster:
-    | { readonly sha: BlobSha; readonly widthPx: number; readonly heightPx: number; readonly mmPerPx: number }
-    | undefined,
 ) {
-  const desk = usePrintDesk();
-  const {
-    state: { plan },
-    urls,
-  } = desk;
+  const { plan } = usePrintDesk().state;
   const startWhole = useCallback(
     (next: FlattenSettings) => {
       whole.stop();
@@ -178,8 +160,18 @@ function useFlattenActs(
     else queue.push(FIRST_SETTINGS);
   }, [plan.flat, queue, whole, setPreview, setWish, setWork, timer, turn]);
 
-  /** Changes by hand on the label map as saved. */
-  const byHand = useCallback(
+  return { move, startWhole, stop };
+}
+
+/** Changes by hand on the label map as saved. */
+function useByHand(whole: PictureWorker, runWhole: RunWhole) {
+  const desk = usePrintDesk();
+  const {
+    state: { plan },
+    urls,
+  } = desk;
+  const raster = plan.picture?.raster;
+  return useCallback(
     async (label: string, job: 'split' | 'merge', take: PictureJobs['split' | 'merge']['take']) => {
       if (!plan.flat || !raster) return;
       const worker = job === 'split' ? whole : desk.sheetWorker;
@@ -189,7 +181,6 @@ function useFlattenActs(
     },
     [desk.sheetWorker, plan.flat, raster, runWhole, urls, whole],
   );
-  return { move, startWhole, stop, byHand };
 }
 
 /** Flattens the whole picture, stores its map and takes it into the plan. */

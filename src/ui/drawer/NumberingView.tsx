@@ -30,7 +30,30 @@ interface Line {
 
 /** Numbering: the finished sheets in a chosen order get their marks; marks once given change only with a reason. */
 export function NumberingView() {
-  const { state, progress, urls } = usePrintDesk();
+  const { urls } = usePrintDesk();
+  const numbering = useNumbering();
+  const { finished, given } = numbering;
+  if (!finished) return <NotYet />;
+  return (
+    <div className={kit.work}>
+      <div className={clsx(kit.stage, kit.scrolls)}>
+        <div className={clsx(kit.row, kit.between)}>
+          <h1>{given ? 'Numbered' : 'Number the edition'}</h1>
+          <Button href={urls.file('numbering.csv')} disabled={!given}>
+            Numbering as CSV
+          </Button>
+        </div>
+        <NumberTable {...numbering} />
+      </div>
+      <NumberSide {...numbering} />
+      <ReasonDialog {...numbering} />
+    </div>
+  );
+}
+
+/** The order of the sheets and what each is, before and after it is written down. */
+function useNumbering() {
+  const { state, progress } = usePrintDesk();
   const { plan } = state;
   const { bench } = progress;
   const finished = progress.currentRun >= plan.runs.length && plan.runs.length > 0;
@@ -62,48 +85,10 @@ export function NumberingView() {
   const write = useWriteNumbers(marks, setLines, setReasonOpen, setReason);
   const proofs = current.filter((l) => l.role === 'A.P.').length;
   const numbered = current.filter((l) => l.role === 'numbered').length;
-  if (!finished) {
-    return <NotYet />;
-  }
-  return (
-    <div className={kit.work}>
-      <div className={clsx(kit.stage, kit.scrolls)}>
-        <div className={clsx(kit.row, kit.between)}>
-          <h1>{given ? 'Numbered' : 'Number the edition'}</h1>
-          <Button href={urls.file('numbering.csv')} disabled={!given}>
-            Numbering as CSV
-          </Button>
-        </div>
-        <NumberTable
-          current={current}
-          setChosen={setChosen}
-          chosen={chosen}
-          markOf={markOf}
-          setLines={setLines}
-          faultsOf={faultsOf}
-          move={move}
-        />
-      </div>
-      <NumberSide
-        numbered={numbered}
-        proofs={proofs}
-        current={current}
-        setLines={setLines}
-        faultsOf={faultsOf}
-        given={given}
-        write={write}
-        changed={changed}
-        setReasonOpen={setReasonOpen}
-      />
-      <ReasonDialog
-        reasonOpen={reasonOpen}
-        setReasonOpen={setReasonOpen}
-        reason={reason}
-        setReason={setReason}
-        write={write}
-      />
-    </div>
-  );
+  return {
+    ...{ finished, given, changed, current, markOf, faultsOf, proofs, numbered, setLines, move, write },
+    ...{ chosen, setChosen, reasonOpen, setReasonOpen, reason, setReason },
+  };
 }
 
 function NotYet() {

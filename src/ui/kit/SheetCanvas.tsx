@@ -1,17 +1,7 @@
 'use client';
 import { select } from 'd3-selection';
 import { zoom, zoomIdentity, type ZoomBehavior, type ZoomTransform } from 'd3-zoom';
-import {
-  useCallback,
-  useEffect,
-  useRef,
-  useState,
-  type KeyboardEvent,
-  type ReactNode,
-  type RefObject,
-  type Dispatch,
-  type SetStateAction,
-} from 'react';
+import { useCallback, useEffect, useRef, useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 import type { View } from '@/core/geometry';
 import { formatLength, MM_PER_INCH, type LengthUnit } from '@/core/units';
 import { NewestOnly } from '@/workers';
@@ -77,67 +67,132 @@ interface Shown {
  * worker; until it answers the last picture is moved along.
  */
 export function SheetCanvas(props: Props) {
-  const {
-    widthPx,
-    heightPx,
-    mmPerPx,
-    paint,
-    paintLeft,
-    divider = 0,
-    mirrored = false,
-    unit,
-    label,
-    onHover,
-    onPick,
-  } = props;
-  const box = useRef<HTMLDivElement>(null);
+  const { onHover, onPick, divider = 0, mirrored = false, mmPerPx, widthPx } = props;
   const canvas = useRef<HTMLCanvasElement>(null);
+  const view = useCanvasView(props);
+  const { box, size, transform, fit } = view;
+  usePictures(props, view, canvas);
+  const [cross, setCross] = useState<Cross>();
+  const acts = useCanvasActs(props, view, cross, setCross);
+  const ratio = typeof window === 'undefined' ? 1 : window.devicePixelRatio || 1;
+  const screenPxPerMm = (fit * transform.k) / mmPerPx;
+  return (
+    <div
+      ref={box}
+      className={kit.sheetCanvas}
+      data-testid="sheet"
+      tabIndex={0}
+      role="group"
+      aria-label={`${props.label}. ${acts.points ? 'Arrow keys point, ' : ''}plus and minus zoom, Shift with arrows pans, 0 shows all.`}
+      onKeyDown={acts.onKeyDown}
+      onPointerMove={(e) => {
+        if (cross) setCross(undefined);
+        onHover?.(...acts.toMap(e.clientX, e.clientY));
+      }}
+      onPointerLeave={() => onHover?.(undefined, 0)}
+      onClick={(e) => {
+        if (!(e.target as Element).closest('[data-control]')) onPick?.(...acts.toMap(e.clientX, e.clientY));
+      }}
+    >
+      <canvas
+        ref={canvas}
+        width={Math.round(size.width * ratio)}
+        height={Math.round(size.height * ratio)}
+        aria-hidden
+      />
+      {(props.overlay || cross) && size.width > 0 && (
+        <svg className={kit.overSheet} aria-hidden>
+          <g
+            transform={`translate(${transform.x},${transform.y}) scale(${screenPxPerMm})${mirrored ? ` translate(${widthPx * mmPerPx},0) scale(-1,1)` : ''}`}
+          >
+            {props.overlay?.(1 / screenPxPerMm)}
+            {cross && (
+              <CrossLines xMm={(cross.x + 0.5) * mmPerPx} yMm={(cross.y + 0.5) * mmPerPx} mm={1 / screenPxPerMm} />
+            )}
+          </g>
+        </svg>
+      )}
+      {props.paintLeft && props.onDivider && divider > 0.001 && divider < 0.999 && (
+        <Divider share={divider} width={size.width} onMove={props.onDivider} />
+      )}
+      {props.stamp}
+      <ScaleBar screenPxPerMm={screenPxPerMm} unit={props.unit} />
+      <Zoomers {...acts} />
+    </div>
+  );
+}
+
+interface Cross {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** How the map lies in its box: the size of the box, the scale that shows all, and the zoom upon that. */
+interface CanvasView {
+  readonly box: RefObject<HTMLDivElement | null>;
+  readonly size: { readonly width: number; readonly height: number };
+  readonly transform: ZoomTransform;
+  readonly fit: number;
+  readonly behaviour: RefObject<ZoomBehavior<HTMLDivElement, unknown> | null>;
+}
+
+/** The size of the canvas and its zoom by wheel, pinch and drag. */
+function useCanvasView({ widthPx, heightPx }: Props): CanvasView {
+  const box = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [transform, setTransform] = useState<ZoomTransform>(zoomIdentity);
   const behaviour = useRef<ZoomBehavior<HTMLDivElement, unknown>>(null);
-  const shown = useRef<{ main?: Shown; left?: Shown }>({});
-  const [cross, setCross] = useState<{ x: number; y: number }>();
   const fit = size.width > 0 ? Math.min((size.width - 24) / widthPx, (size.height - 24) / heightPx) : 1;
+  useEffect(() => {
+    const element = box.current!;
+    const observer = new ResizeObserver(() => setSize({ width: element.clientWidth, height: element.clientHeight }));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
 
+  useEffect(() => {
+    if (size.width === 0) return;
+    const element = select(box.current!);
+    const z = zoom<HTMLDivElement, unknown>()
+      .scaleExtent([0.5, 40])
+      .filter((event: Event) => !(event.target as Element).closest('[data-control]') && !(event as MouseEvent).button)
+      .on('zoom', (event: { transform: ZoomTransform }) => setTransform(event.transform));
+    behaviour.current = z;
+    element.call(z).on('dblclick.zoom', null);
+    element.call(
+      z.transform,
+      zoomIdentity.translate((size.width - widthPx * fit) / 2, (size.height - heightPx * fit) / 2),
+    );
+    return () => {
+      element.on('.zoom', null);
+    };
+  }, [size.width, size.height, widthPx, heightPx, fit]);
+  return { box, size, transform, fit, behaviour };
+}
+
+/** The pictures shown, each painted in its worker for a zoom and moved along until the next comes. */
+function usePictures(props: Props, { size, transform, fit }: CanvasView, canvas: RefObject<HTMLCanvasElement | null>) {
+  const { widthPx, paint, paintLeft, divider = 0, mirrored = false, handle } = props;
+  const shown = useRef<{ main?: Shown; left?: Shown }>({});
   const draw = useCallback(() => {
     const context = canvas.current?.getContext('2d');
     if (!context) return;
-    const ratio = window.devicePixelRatio || 1;
     const { width, height } = context.canvas;
     context.setTransform(1, 0, 0, 1, 0, 0);
     context.fillStyle = TOKENS.paper;
     context.fillRect(0, 0, width, height);
-    const put = (picture: Shown | undefined, from: number, to: number) => {
-      if (!picture || to <= from) return;
-      context.save();
-      context.beginPath();
-      context.rect(from, 0, to - from, height);
-      context.clip();
-      const k = transform.k / picture.transform.k;
-      context.setTransform(
-        k,
-        0,
-        0,
-        k,
-        (transform.x - picture.transform.x * k) * ratio,
-        (transform.y - picture.transform.y * k) * ratio,
-      );
-      context.drawImage(picture.bitmap, 0, 0);
-      context.restore();
-    };
+    const put = (picture: Shown | undefined, from: number, to: number) =>
+      picture && putPicture(context, picture, transform, from, to);
     const split = paintLeft ? Math.round(divider * width) : 0;
     put(shown.current.main, split, width);
     put(shown.current.left, 0, split);
-  }, [transform, divider, paintLeft]);
+  }, [canvas, transform, divider, paintLeft]);
 
   const drawRef = useRef(draw);
   useEffect(() => {
     drawRef.current = draw;
     draw();
   }, [draw]);
-
-  useZoom(box, setSize, size, setTransform, behaviour, widthPx, fit, heightPx);
-
   const ask = useCallback(
     (painter: PaintView, which: 'main' | 'left') =>
       new NewestOnly<ZoomTransform, ImageBitmap | undefined>(
@@ -160,9 +215,7 @@ export function SheetCanvas(props: Props) {
     [fit, mirrored, size.width, size.height],
   );
 
-  const { handle } = props;
   useCanvasHandle(handle, shown, fit, mirrored, widthPx, paint, drawRef);
-
   const mainQueue = useRef<NewestOnly<ZoomTransform, ImageBitmap | undefined>>(null);
   const leftQueue = useRef<NewestOnly<ZoomTransform, ImageBitmap | undefined>>(null);
   useEffect(() => {
@@ -177,67 +230,33 @@ export function SheetCanvas(props: Props) {
       leftQueue.current.push(transform);
     }
   }, [ask, paintLeft, transform, size.width]);
+}
 
-  const { points, onKeyDown, toMap, zoomBy, showAll } = useCanvasActs(
-    box,
-    transform,
-    fit,
-    mirrored,
-    widthPx,
-    behaviour,
-    size,
-    heightPx,
-    cross,
-    mmPerPx,
-    setCross,
-    onHover,
-    onPick,
+/** Draws one picture between two columns of the canvas, moved and scaled from the zoom it was painted for to the present one. */
+function putPicture(
+  context: CanvasRenderingContext2D,
+  picture: Shown,
+  transform: ZoomTransform,
+  from: number,
+  to: number,
+): void {
+  if (to <= from) return;
+  const ratio = window.devicePixelRatio || 1;
+  const k = transform.k / picture.transform.k;
+  context.save();
+  context.beginPath();
+  context.rect(from, 0, to - from, context.canvas.height);
+  context.clip();
+  context.setTransform(
+    k,
+    0,
+    0,
+    k,
+    (transform.x - picture.transform.x * k) * ratio,
+    (transform.y - picture.transform.y * k) * ratio,
   );
-  const ratio = typeof window === 'undefined' ? 1 : window.devicePixelRatio || 1;
-  const screenPxPerMm = (fit * transform.k) / mmPerPx;
-  const sheetWidthMm = widthPx * mmPerPx;
-  return (
-    <div
-      ref={box}
-      className={kit.sheetCanvas}
-      data-testid="sheet"
-      tabIndex={0}
-      role="group"
-      aria-label={`${label}. ${points ? 'Arrow keys point, ' : ''}plus and minus zoom, Shift with arrows pans, 0 shows all.`}
-      onKeyDown={onKeyDown}
-      onPointerMove={(e) => {
-        if (cross) setCross(undefined);
-        onHover?.(...toMap(e.clientX, e.clientY));
-      }}
-      onPointerLeave={() => onHover?.(undefined, 0)}
-      onClick={(e) => {
-        if (!(e.target as Element).closest('[data-control]')) onPick?.(...toMap(e.clientX, e.clientY));
-      }}
-    >
-      <canvas
-        ref={canvas}
-        width={Math.round(size.width * ratio)}
-        height={Math.round(size.height * ratio)}
-        aria-hidden
-      />
-      {(props.overlay || cross) && size.width > 0 && (
-        <svg className={kit.overSheet} aria-hidden>
-          <g
-            transform={`translate(${transform.x},${transform.y}) scale(${screenPxPerMm})${mirrored ? ` translate(${sheetWidthMm},0) scale(-1,1)` : ''}`}
-          >
-            {props.overlay?.(1 / screenPxPerMm)}
-            {cross && <Cross xMm={(cross.x + 0.5) * mmPerPx} yMm={(cross.y + 0.5) * mmPerPx} mm={1 / screenPxPerMm} />}
-          </g>
-        </svg>
-      )}
-      {paintLeft && props.onDivider && divider > 0.001 && divider < 0.999 && (
-        <Divider share={divider} width={size.width} onMove={props.onDivider} />
-      )}
-      {props.stamp}
-      <ScaleBar screenPxPerMm={screenPxPerMm} unit={unit} />
-      <Zoomers zoomBy={zoomBy} showAll={showAll} />
-    </div>
-  );
+  context.drawImage(picture.bitmap, 0, 0);
+  context.restore();
 }
 
 interface ZoomersProps {
@@ -261,60 +280,10 @@ function Zoomers({ zoomBy, showAll }: ZoomersProps) {
   );
 }
 
-/** The size of the canvas and its zoom by wheel, pinch and drag. */
-function useZoom(
-  box: RefObject<HTMLDivElement | null>,
-  setSize: Dispatch<SetStateAction<{ width: number; height: number }>>,
-  size: { width: number; height: number },
-  setTransform: Dispatch<SetStateAction<ZoomTransform>>,
-  behaviour: RefObject<ZoomBehavior<HTMLDivElement, unknown> | null>,
-  widthPx: number,
-  fit: number,
-  heightPx: number,
-) {
-  useEffect(() => {
-    const element = box.current!;
-    const observer = new ResizeObserver(() => setSize({ width: element.clientWidth, height: element.clientHeight }));
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, [box, setSize]);
-
-  useEffect(() => {
-    if (size.width === 0) return;
-    const element = select(box.current!);
-    const z = zoom<HTMLDivElement, unknown>()
-      .scaleExtent([0.5, 40])
-      .filter((event: Event) => !(event.target as Element).closest('[data-control]') && !(event as MouseEvent).button)
-      .on('zoom', (event: { transform: ZoomTransform }) => setTransform(event.transform));
-    behaviour.current = z;
-    element.call(z).on('dblclick.zoom', null);
-    const k = 1;
-    element.call(
-      z.transform,
-      zoomIdentity.translate((size.width - widthPx * fit) / 2, (size.height - heightPx * fit) / 2).scale(k),
-    );
-    return () => {
-      element.on('.zoom', null);
-    };
-  }, [size.width, size.height, widthPx, heightPx, fit, behaviour, box, setTransform]);
-}
-
 /** Zooming, the cross and its keys. */
-function useCanvasActs(
-  box: RefObject<HTMLDivElement | null>,
-  transform: ZoomTransform,
-  fit: number,
-  mirrored: boolean,
-  widthPx: number,
-  behaviour: RefObject<ZoomBehavior<HTMLDivElement, unknown> | null>,
-  size: { width: number; height: number },
-  heightPx: number,
-  cross: { x: number; y: number } | undefined,
-  mmPerPx: number,
-  setCross: Dispatch<SetStateAction<{ x: number; y: number } | undefined>>,
-  onHover: ((x: number | undefined, y: number) => void) | undefined,
-  onPick: ((x: number, y: number) => void) | undefined,
-) {
+function useCanvasActs(props: Props, view: CanvasView, cross: Cross | undefined, setCross: (cross: Cross) => void) {
+  const { widthPx, heightPx, mmPerPx, mirrored = false, onHover, onPick } = props;
+  const { box, size, transform, fit, behaviour } = view;
   const toMap = (clientX: number, clientY: number): [number, number] => {
     const bounds = box.current!.getBoundingClientRect();
     const x = (clientX - bounds.left - transform.x) / (fit * transform.k),
@@ -343,29 +312,15 @@ function useCanvasActs(
   const points = Boolean(onHover ?? onPick);
   useKeyNotes(points ? CROSS_KEYS : CANVAS_KEYS);
   const onKeyDown = (event: KeyboardEvent) => {
-    const step = 60;
+    const pan = 60;
     const acts: Record<string, () => void> = {
       '+': () => zoomBy(1.4),
       '=': () => zoomBy(1.4),
       '-': () => zoomBy(1 / 1.4),
       '0': showAll,
       ...(cross && onPick ? { Enter: () => onPick(cross.x, cross.y) } : {}),
-      ...(points && !event.shiftKey && !event.altKey
-        ? {
-            ArrowLeft: () => moveCross(-1, 0),
-            ArrowRight: () => moveCross(1, 0),
-            ArrowUp: () => moveCross(0, -1),
-            ArrowDown: () => moveCross(0, 1),
-          }
-        : {}),
-      ...(event.shiftKey
-        ? {
-            ArrowLeft: () => panBy(step, 0),
-            ArrowRight: () => panBy(-step, 0),
-            ArrowUp: () => panBy(0, step),
-            ArrowDown: () => panBy(0, -step),
-          }
-        : {}),
+      ...(points && !event.shiftKey && !event.altKey ? byArrows((x, y) => moveCross(x, y)) : {}),
+      ...(event.shiftKey ? byArrows((x, y) => panBy(-pan * x, -pan * y)) : {}),
     };
     if (event.target === event.currentTarget && acts[event.key] && !event.ctrlKey && !event.metaKey) {
       event.preventDefault();
@@ -375,6 +330,13 @@ function useCanvasActs(
   };
   return { points, onKeyDown, toMap, zoomBy, showAll };
 }
+
+const byArrows = (act: (x: number, y: number) => void): Record<string, () => void> => ({
+  ArrowLeft: () => act(-1, 0),
+  ArrowRight: () => act(1, 0),
+  ArrowUp: () => act(0, -1),
+  ArrowDown: () => act(0, 1),
+});
 
 /** What a view can ask of the canvas: to paint a place anew, or to show one. */
 function useCanvasHandle(
@@ -437,7 +399,7 @@ function close(picture: ImageBitmap | OffscreenCanvas | undefined): void {
 /** The arrow keys move the cross by this much, or by less when zoomed in. */
 const CROSS_STEP_MM = 2;
 
-function Cross({ xMm, yMm, mm }: { xMm: number; yMm: number; mm: number }) {
+function CrossLines({ xMm, yMm, mm }: { xMm: number; yMm: number; mm: number }) {
   const d = `M${xMm - 10 * mm} ${yMm}h${20 * mm}M${xMm} ${yMm - 10 * mm}v${20 * mm}`;
   return (
     <>

@@ -28,7 +28,6 @@ interface HandPanelProps {
 export function HandPanel({ run, marks, onMarks, picked, onPicked, layout, onShims }: HandPanelProps) {
   const {
     state: { plan },
-    progress,
   } = usePrintDesk();
   const [against, setAgainst] = useState<string>();
   const [sheetName, setSheetName] = useState('');
@@ -72,18 +71,24 @@ export function HandPanel({ run, marks, onMarks, picked, onPicked, layout, onShi
       <Button variant="contained" color="primary" onClick={() => void keep()}>
         Keep this proof
       </Button>
-      <p className={kit.note}>
-        {marks.length < 2
-          ? 'One mark tells no turn.'
-          : marks.length === 2
-            ? 'Two marks tell displacement and turn; growth takes three or more.'
-            : ''}{' '}
-        {progress.bench.proofs.length > 0
-          ? `${progress.bench.proofs.length} proof${progress.bench.proofs.length === 1 ? '' : 's'} kept.`
-          : ''}
-      </p>
+      <MarksTell count={marks.length} />
       <Cautions place="pull" />
     </>
+  );
+}
+
+/** What so many marks can tell, and how many proofs there are. */
+function MarksTell({ count }: { count: number }) {
+  const { proofs } = usePrintDesk().progress.bench;
+  return (
+    <p className={kit.note}>
+      {count < 2
+        ? 'One mark tells no turn.'
+        : count === 2
+          ? 'Two marks tell displacement and turn; growth takes three or more.'
+          : ''}{' '}
+      {proofs.length > 0 ? `${proofs.length} proof${proofs.length === 1 ? '' : 's'} kept.` : ''}
+    </p>
   );
 }
 

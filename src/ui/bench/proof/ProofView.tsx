@@ -69,6 +69,39 @@ export function ProofView() {
 }
 
 function ProofWork({ layout }: { layout: SheetLayout }) {
+  const proof = useProof(layout);
+  const { leaf, answer, read, patches, placeMark, picked, worker, words } = proof;
+  return (
+    <div className={clsx(kit.work, css.proof)}>
+      <div className={kit.stage}>
+        <BenchTabs view="proof" />
+        <ProofHead {...proof} />
+        {words && (
+          <p className={css.proofWords} role="status">
+            {words}
+          </p>
+        )}
+        {leaf === 'scan' && answer && !answer.ok && (
+          <p className={clsx(kit.say, kit.bad)} role="status">
+            {answer.message}
+          </p>
+        )}
+        <SheetPicture
+          layout={layout}
+          read={leaf === 'scan' ? read : undefined}
+          patches={patches}
+          onPlace={leaf === 'hand' ? placeMark : undefined}
+          picked={leaf === 'hand' ? picked : undefined}
+          worker={worker}
+        />
+      </div>
+      <ProofSide {...proof} layout={layout} />
+    </div>
+  );
+}
+
+/** The proof being measured: by which way, what it shows, and that in words. */
+function useProof(layout: SheetLayout) {
   const {
     state: { plan },
     progress: { bench },
@@ -98,51 +131,17 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
       ),
     [picked],
   );
-  return (
-    <div className={clsx(kit.work, css.proof)}>
-      <div className={kit.stage}>
-        <div className={clsx(kit.row, kit.between)}>
-          <BenchTabs view="proof" />
-        </div>
-        <ProofHead run={run} below={below} />
-        {motion && (
-          <p className={css.proofWords} role="status">
-            {sentenceIn(wordsForMotion(motion, image, `Run ${run}`), unit)}
-            {leaf === 'hand' && marks.length > 1 && motion.residualMm > 0.15
-              ? ` The marks disagree by ${formatLength(motion.residualMm, unit, 2)}: measure again.`
-              : ''}
-            {advice ? ` ${advice}` : ''}
-          </p>
-        )}
-        {leaf === 'scan' && answer && !answer.ok && (
-          <p className={clsx(kit.say, kit.bad)} role="status">
-            {answer.message}
-          </p>
-        )}
-        <SheetPicture
-          layout={layout}
-          read={leaf === 'scan' ? read : undefined}
-          patches={patches}
-          onPlace={leaf === 'hand' ? placeMark : undefined}
-          picked={leaf === 'hand' ? picked : undefined}
-          worker={worker}
-        />
-      </div>
-      <ProofSide
-        leaf={leaf}
-        setLeaf={setLeaf}
-        run={run}
-        marks={marks}
-        setMarks={setMarks}
-        picked={picked}
-        setPicked={setPicked}
-        layout={layout}
-        worker={worker}
-        read={read}
-        setRead={setRead}
-      />
-    </div>
-  );
+  const disagree =
+    leaf === 'hand' && marks.length > 1 && motion && motion.residualMm > 0.15
+      ? ` The marks disagree by ${formatLength(motion.residualMm, unit, 2)}: measure again.`
+      : '';
+  const words =
+    motion &&
+    `${sentenceIn(wordsForMotion(motion, image, `Run ${run}`), unit)}${disagree}${advice ? ` ${advice}` : ''}`;
+  return {
+    ...{ leaf, setLeaf, marks, setMarks, picked, setPicked, placeMark, read, setRead, worker },
+    ...{ run, below, answer, patches, words },
+  };
 }
 
 /** What the chosen way of measuring says of this run. */

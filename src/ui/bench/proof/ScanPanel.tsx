@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useRef, useState, type Dispatch, type SetStateAction } from 'react';
+import { useRef, useState, type Dispatch, type SetStateAction, type RefObject } from 'react';
 import { deltaE2000, hexFromLabD50 as hex } from '@/core/colour';
 import type { SheetLayout } from '@/core/registration';
 import { sentenceIn, formatSize } from '@/core/units';
@@ -128,40 +128,9 @@ function useScanReading(
   worker: RegisterWorker,
   printed: number,
 ) {
-  const {
-    state: { plan },
-    progress: { bench },
-    sheet,
-    scanner,
-  } = usePrintDesk();
+  const { scanner } = usePrintDesk();
   const serial = useRef(0);
-  const readFile = async (file: Blob, dpi: number) => {
-    const mine = ++serial.current;
-    setProblem(undefined);
-    onRead(undefined);
-    setBusy({ what: 'Reading the scan', share: 0 });
-    const image = layout.images[0];
-    const answer = await worker.ask(
-      'readProof',
-      {
-        file,
-        dpi,
-        plan,
-        got: bench.coloursGot,
-        sheet,
-        printed,
-        sheetMm: layout.sheetMm,
-        imageAtMm: { xMm: image.xMm, yMm: image.yMm },
-      },
-      (share) => {
-        if (mine === serial.current) setBusy({ what: 'Reading the scan', share });
-      },
-    );
-    if (mine !== serial.current) return;
-    setBusy(undefined);
-    if (answer.ok) onRead(answer.value);
-    else if (answer.code !== 'stopped') setProblem(answer.message);
-  };
+  const readFile = useReadFile(serial, setProblem, onRead, setBusy, layout, worker, printed);
   const take = async (file: File) => {
     if (file.size > MAX_SCAN_BYTES) {
       setProblem(
@@ -194,6 +163,50 @@ function useScanReading(
     setBusy(undefined);
   };
   return { take, simulate, stop };
+}
+
+/** The reading of one scan; only the newest is listened to. */
+function useReadFile(
+  serial: RefObject<number>,
+  setProblem: Dispatch<SetStateAction<string | undefined>>,
+  onRead: (read: ProofAnswer | undefined) => void,
+  setBusy: Dispatch<SetStateAction<{ what: string; share: number | null } | undefined>>,
+  layout: SheetLayout,
+  worker: RegisterWorker,
+  printed: number,
+) {
+  const {
+    state: { plan },
+    progress: { bench },
+    sheet,
+  } = usePrintDesk();
+  return async (file: Blob, dpi: number) => {
+    const mine = ++serial.current;
+    setProblem(undefined);
+    onRead(undefined);
+    setBusy({ what: 'Reading the scan', share: 0 });
+    const image = layout.images[0];
+    const answer = await worker.ask(
+      'readProof',
+      {
+        file,
+        dpi,
+        plan,
+        got: bench.coloursGot,
+        sheet,
+        printed,
+        sheetMm: layout.sheetMm,
+        imageAtMm: { xMm: image.xMm, yMm: image.yMm },
+      },
+      (share) => {
+        if (mine === serial.current) setBusy({ what: 'Reading the scan', share });
+      },
+    );
+    if (mine !== serial.current) return;
+    setBusy(undefined);
+    if (answer.ok) onRead(answer.value);
+    else if (answer.code !== 'stopped') setProblem(answer.message);
+  };
 }
 
 interface ScanAnswerProps {

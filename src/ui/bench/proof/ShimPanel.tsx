@@ -25,6 +25,7 @@ import {
   presentMisfits,
   shimsIn,
   wordsForMotion,
+  type Plan,
 } from '@/records';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
@@ -32,6 +33,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './ShimPanel.module.css';
 import type { SettingShims, ShimPlan } from '@/core/registration/shims';
+import type { BenchState } from '@/core/sheets';
 
 /** The shims that bring the whole set together, and what else would. */
 export function ShimPanel({ layout }: { layout: SheetLayout }) {
@@ -43,18 +45,7 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
   const way = registrationWay(plan.way.registration);
   const contacts = contactsOf(layout),
     image = layout.images[0];
-  const misfits = measuredMisfits(plan, bench),
-    proofs = newestProofs(plan, bench);
-  const newestOther = bench.proofs.findLast((p) => p.runId !== plan.runs[0].id);
-  const settings = plan.runs.flatMap((run, i) => {
-    const misfit = misfits[i];
-    const had =
-      i === 0
-        ? (bench.shimmings.findLast((s) => s.runId === run.id && (!newestOther || s.at < newestOther.at))?.shimsMm ??
-          [])
-        : (proofs[i]?.shimsMm ?? []);
-    return misfit ? [{ id: run.id, misfit, shimsMm: had }] : [];
-  });
+  const settings = settingsOf(plan, bench);
   const put = usePutShims(setBusy);
   const runOf = (id: string) => plan.runs.findIndex((r) => r.id === id) + 1;
   if (settings.length < 2)
@@ -95,6 +86,22 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
       <AsItLies present={present} image={image} runOf={runOf} />
     </>
   );
+}
+
+/** Each run's misfit against the first, with the shims that stood when it was measured. */
+function settingsOf(plan: Plan, bench: BenchState) {
+  const misfits = measuredMisfits(plan, bench),
+    proofs = newestProofs(plan, bench);
+  const newestOther = bench.proofs.findLast((p) => p.runId !== plan.runs[0].id);
+  return plan.runs.flatMap((run, i) => {
+    const misfit = misfits[i];
+    const had =
+      i === 0
+        ? (bench.shimmings.findLast((s) => s.runId === run.id && (!newestOther || s.at < newestOther.at))?.shimsMm ??
+          [])
+        : (proofs[i]?.shimsMm ?? []);
+    return misfit ? [{ id: run.id, misfit, shimsMm: had }] : [];
+  });
 }
 
 interface ShimsForTheSetProps {

@@ -51,47 +51,33 @@ type Part = RehearsalPart & { readonly x: number; readonly y: number };
 const LINE_WORD = 0xff545a52;
 
 /** One rehearsal: choose, print, choose, to the last run; then the comparison with the plan. */
-export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, onLeave }: Props) {
-  const { urls, tell } = usePrintDesk();
+export function Rehearsal(props: Props) {
+  const rehearsal = useRehearsal(props);
+  return (
+    <div className={kit.work}>
+      <div className={kit.stage}>
+        <RehearsalHead {...props} {...rehearsal} />
+        <BlockAndSheet {...rehearsal} />
+      </div>
+      <RehearsalSide {...props} {...rehearsal} />
+    </div>
+  );
+}
+
+/** A rehearsal under way: the block and what is cut of it, the run it is at, and how it was judged. */
+function useRehearsal({ plan, films, sample, level, onScore }: Props) {
   const { widthPx, heightPx, mmPerPx } = plan.picture!.raster;
   const runs = plan.runs.length;
-  const worker = useMemo(() => {
-    if (!sample)
-      return new PictureWorker((w) => w.askNow('openLabels', { url: urls.blob(plan.flat!.labelsSha), mmPerPx }));
-    const drawn = SAMPLE_PRINTS.find((s) => s.id === sample)!;
-    return new PictureWorker((w) => w.askNow('useLabels', { ...sampleMap(drawn), mmPerPx }));
-  }, [sample, urls, plan.flat, mmPerPx]);
-  useEffect(() => () => worker.stop(), [worker]);
-  const [parts, setParts] = useState<readonly Part[]>();
+  const worker = useRehearsalWorker(plan, sample);
   const [cuts, setCuts] = useState<ReadonlyMap<number, number>>(new Map());
   const [run, setRun] = useState(0);
   const [chosen, setChosen] = useState<number>();
-  const [outline, setOutline] = useState<readonly (readonly number[])[]>();
-  const [version, setVersion] = useState(0);
   const [result, setResult] = useState<RehearsalResult>();
   const [said, setSaid] = useState<string>();
   const [showPicture, setShowPicture] = useState(false);
   const block = useRef<SheetCanvasHandle>(null);
-  useEffect(() => {
-    void worker.ask('rehearse', { due: dueOf(plan), limit: MAX_REHEARSED }).then((answer) => {
-      if (answer.ok) {
-        setParts([...answer.value.parts].sort((a, b) => a.key - b.key));
-        setVersion((v) => v + 1);
-      } else if (answer.code !== 'stopped') tell(answer.message);
-    });
-  }, [worker, plan, tell]);
-  useEffect(() => {
-    setOutline(undefined);
-    if (chosen === undefined) return;
-    let wanted = true;
-    void worker.ask('outlines', { region: { islands: [chosen], outlinesPx: [] }, forShow: true }).then((a) => {
-      if (wanted && a.ok) setOutline(a.value.outlinesMm);
-    });
-    return () => {
-      wanted = false;
-    };
-  }, [chosen, worker]);
-
+  const { parts, version, setVersion } = useRehearsedParts(worker, plan);
+  const outline = useChosenOutline(worker, chosen);
   const { paintBlock, paintSheet, traced } = useRehearsalPaints(
     level,
     plan,
@@ -126,61 +112,62 @@ export function Rehearsal({ plan, films, name, sample, level, onScore, onAgain, 
   );
   const hint = hinting(parts, run, cuts, setSaid);
   useRehearsalKeys(step, chosen, toggle, print, setShowPicture, level, hint);
-
   const colours = plan.flat!.colours;
   const now = parts?.filter((p) => cuts.get(p.key) === run) ?? [];
   const chosenPart = parts?.find((p) => p.key === chosen);
   const overlay = (mm: number) =>
     chosenPart && <ChosenMark outline={outline} chosenPart={chosenPart} mmPerPx={mmPerPx} mm={mm} />;
-  return (
-    <div className={kit.work}>
-      <div className={kit.stage}>
-        <RehearsalHead
-          result={result}
-          run={run}
-          runs={runs}
-          name={name}
-          level={level}
-          setShowPicture={setShowPicture}
-          showPicture={showPicture}
-          onLeave={onLeave}
-        />
-        <BlockAndSheet
-          widthPx={widthPx}
-          heightPx={heightPx}
-          mmPerPx={mmPerPx}
-          paintBlock={paintBlock}
-          pickAt={pickAt}
-          block={block}
-          run={run}
-          overlay={overlay}
-          paintSheet={paintSheet}
-          showPicture={showPicture}
-          result={result}
-        />
-      </div>
-      <RehearsalSide
-        result={result}
-        plan={plan}
-        films={films}
-        parts={parts}
-        chosen={chosen}
-        setChosen={setChosen}
-        onAgain={onAgain}
-        onLeave={onLeave}
-        run={run}
-        now={now}
-        said={said}
-        chosenPart={chosenPart}
-        traced={traced}
-        colours={colours}
-        level={level}
-        hint={hint}
-        print={print}
-        runs={runs}
-      />
-    </div>
-  );
+  return {
+    ...{ widthPx, heightPx, mmPerPx, runs, run, parts, now, chosen, setChosen, chosenPart, colours, result, said },
+    ...{ block, paintBlock, paintSheet, traced, overlay, pickAt, showPicture, setShowPicture, hint, print },
+  };
+}
+
+/** A worker of the rehearsal's own, with the print's map or a sample's. */
+function useRehearsalWorker(plan: Plan, sample: Props['sample']): PictureWorker {
+  const { urls } = usePrintDesk();
+  const { mmPerPx } = plan.picture!.raster;
+  const worker = useMemo(() => {
+    if (!sample)
+      return new PictureWorker((w) => w.askNow('openLabels', { url: urls.blob(plan.flat!.labelsSha), mmPerPx }));
+    const drawn = SAMPLE_PRINTS.find((s) => s.id === sample)!;
+    return new PictureWorker((w) => w.askNow('useLabels', { ...sampleMap(drawn), mmPerPx }));
+  }, [sample, urls, plan.flat, mmPerPx]);
+  useEffect(() => () => worker.stop(), [worker]);
+  return worker;
+}
+
+/** The parts that can be chosen one by one; `version` counts the changes of the block. */
+function useRehearsedParts(worker: PictureWorker, plan: Plan) {
+  const { tell } = usePrintDesk();
+  const [parts, setParts] = useState<readonly Part[]>();
+  const [version, setVersion] = useState(0);
+  useEffect(() => {
+    void worker.ask('rehearse', { due: dueOf(plan), limit: MAX_REHEARSED }).then((answer) => {
+      if (answer.ok) {
+        setParts([...answer.value.parts].sort((a, b) => a.key - b.key));
+        setVersion((v) => v + 1);
+      } else if (answer.code !== 'stopped') tell(answer.message);
+    });
+  }, [worker, plan, tell]);
+  return { parts, version, setVersion };
+}
+
+/** The outline of the chosen part, in mm, while one is chosen. */
+function useChosenOutline(worker: PictureWorker, chosen: number | undefined) {
+  const [outline, setOutline] = useState<readonly (readonly number[])[]>();
+  useEffect(() => {
+    setOutline(undefined);
+    if (chosen === undefined) return;
+    let wanted = true;
+    void worker.ask('outlines', { region: { islands: [chosen], outlinesPx: [] }, forShow: true }).then((a) => {
+      if (wanted && a.ok) setOutline(a.value.outlinesMm);
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [chosen, worker]);
+  return outline;
 }
 
 interface RehearsalSideProps {

@@ -45,8 +45,33 @@ type Leaf = (typeof LEAVES)[number][0];
 
 /** Block: its face at each stage, what is cut and what would go wrong; overlaps, masks, the drawing to bring onto it. */
 export function BlockView() {
+  const view = useBlockView();
+  const { leaf, current, found } = view;
+  const { state, urls, progress } = usePrintDesk();
+  const { plan } = state;
+  if (!plan.flat || !plan.picture || !current) {
+    return (
+      <NothingToShow title="No block yet" says="What is cut follows from the flat colours and their order.">
+        <Link href={urls.page('picture')}>To the picture</Link>
+      </NothingToShow>
+    );
+  }
+  const open = found?.findings.filter((f) => !plan.kept.includes(keyOfFinding(f))) ?? [];
+  return (
+    <div className={kit.work}>
+      <div className={kit.stage}>
+        <BlockHead {...view} done={progress.runs[view.run - 1].cut} />
+        {leaf === 'transfer' ? <TransferPictures /> : <BlockMap {...view} leaf={leaf} open={open} />}
+      </div>
+      <BlockSide {...view} current={current} />
+    </div>
+  );
+}
+
+/** The stage looked at, what is found on it, and what is chosen. */
+function useBlockView() {
   const desk = usePrintDesk();
-  const { state, sheet, selectedRun, urls, progress } = desk;
+  const { state, sheet, selectedRun } = desk;
   const { plan } = state;
   const [mirrored, setMirrored] = useState(true);
   const [leaf, setLeaf] = useState<Leaf>('check');
@@ -72,56 +97,10 @@ export function BlockView() {
   useKeys('backspace', 'take the last point back', () => regions.unpoint());
   const styles = useMemo(() => (current ? blockStyles(current, sheet.parts.length) : []), [current, sheet]);
   const { paint, pick } = useBlockPaint(styles, regions);
-
-  if (!plan.flat || !plan.picture || !current) {
-    return (
-      <NothingToShow title="No block yet" says="What is cut follows from the flat colours and their order.">
-        <Link href={urls.page('picture')}>To the picture</Link>
-      </NothingToShow>
-    );
-  }
-  const done = progress.runs[run - 1].cut;
-  const open = found?.findings.filter((f) => !plan.kept.includes(keyOfFinding(f))) ?? [];
-  return (
-    <div className={kit.work}>
-      <div className={kit.stage}>
-        <BlockHead leaf={leaf} block={block} run={run} done={done} mirrored={mirrored} setMirrored={setMirrored} />
-        {leaf === 'transfer' ? (
-          <TransferPictures />
-        ) : (
-          <BlockMap
-            mirrored={mirrored}
-            paint={paint}
-            pick={pick}
-            regions={regions}
-            run={run}
-            leaf={leaf}
-            found={found}
-            picked={picked}
-            open={open}
-            maskOutlines={maskOutlines}
-          />
-        )}
-      </div>
-      <BlockSide
-        leaf={leaf}
-        setLeaf={setLeaf}
-        run={run}
-        current={current}
-        block={block}
-        blockIndex={blockIndex}
-        check={check}
-        found={found}
-        settings={settings}
-        toolsMm={toolsMm}
-        setToolsTried={setToolsTried}
-        picked={picked}
-        setPicked={setPicked}
-        regions={regions}
-        setMaskOutlines={setMaskOutlines}
-      />
-    </div>
-  );
+  return {
+    ...{ run, current, block, blockIndex, regions, check, found, settings, toolsMm, setToolsTried, paint, pick },
+    ...{ mirrored, setMirrored, leaf, setLeaf, picked, setPicked, maskOutlines, setMaskOutlines },
+  };
 }
 
 interface BlockMapProps {

@@ -18,7 +18,7 @@ import {
   type BlockMaterial,
 } from '@/core/cutting';
 import { formatBare, formatLength, parseLengthsMm, trimNumber, type Outcome } from '@/core/units';
-import { keyOfFinding, shapesOpen, type Block } from '@/records';
+import { keyOfFinding, shapesOpen, type Block, type Plan } from '@/records';
 import type { StageFindings } from '@/workers';
 import { Cautions } from '../../kit/Cautions';
 import { LengthField } from '../../kit/fields';
@@ -300,22 +300,7 @@ function useCure(
       return;
     }
     if (id === 'mask') {
-      void change('mask added', (p) => ({
-        ...p,
-        masks: [
-          ...p.masks,
-          {
-            id: `mask-${Date.now().toString(36)}`,
-            runId: p.runs[run - 1].id,
-            kind: 'keep clean',
-            place: { anchors: [], outlinesMm: [] },
-            covers: 'place',
-            growMm: 1.5,
-            hold: 'pins',
-            note: 'keeps the cleared ground clean',
-          },
-        ],
-      }));
+      void change('mask added', (p) => withKeepClean(p, run));
       return;
     }
     const colours = plan.flat!.colours.map((_, l) => l);
@@ -341,6 +326,26 @@ function useCure(
     else await regions.canvas.current?.repaint(done.value.box);
   };
   return cure;
+}
+
+/** A mask that keeps all cleared ground of a run clean. */
+function withKeepClean(plan: Plan, run: number): Plan {
+  return {
+    ...plan,
+    masks: [
+      ...plan.masks,
+      {
+        id: `mask-${Date.now().toString(36)}`,
+        runId: plan.runs[run - 1].id,
+        kind: 'keep clean',
+        place: { anchors: [], outlinesMm: [] },
+        covers: 'place',
+        growMm: 1.5,
+        hold: 'pins',
+        note: 'keeps the cleared ground clean',
+      },
+    ],
+  };
 }
 
 /** The material, its grain, the tools at hand and the roller. */

@@ -45,7 +45,19 @@ interface MaskPanelProps {
 }
 
 /** Masks, wipes and what is not inked in a run; two tones from one stage. */
-export function MaskPanel({ run, labels, regions, onOutlines }: MaskPanelProps) {
+export function MaskPanel(props: MaskPanelProps) {
+  const masking = useMasking(props);
+  return (
+    <>
+      <MasksOfRun {...props} {...masking} />
+      {!masking.closed && <LeaveOut {...props} {...masking} />}
+      <Cautions place="board" />
+    </>
+  );
+}
+
+/** The masks of a run, the place being gathered for a new one, and which of them is drawn on the block. */
+function useMasking({ run, labels, regions, onOutlines }: MaskPanelProps) {
   const { state, change, progress } = usePrintDesk();
   const { plan } = state;
   const { chosen, mmPerPx, line } = regions;
@@ -81,40 +93,10 @@ export function MaskPanel({ run, labels, regions, onOutlines }: MaskPanelProps) 
   const edit = (id: string, part: Partial<Mask>) =>
     change('mask changed', (p) => ({ ...p, masks: p.masks.map((m) => (m.id === id ? { ...m, ...part } : m)) }));
   const count = gathered.anchors.length + gathered.outlinesMm.length;
-  return (
-    <>
-      <MasksOfRun
-        run={run}
-        theRun={theRun}
-        masks={masks}
-        shown={shown}
-        setShown={setShown}
-        closed={closed}
-        edit={edit}
-      />
-      {!closed && (
-        <LeaveOut
-          chosen={chosen}
-          setGathered={setGathered}
-          gatheredAlready={gatheredAlready}
-          keys={keys}
-          line={line}
-          mmPerPx={mmPerPx}
-          regions={regions}
-          labels={labels}
-          run={run}
-          count={count}
-          kind={kind}
-          setKind={setKind}
-          growMm={growMm}
-          setGrowMm={setGrowMm}
-          add={add}
-          gathered={gathered}
-        />
-      )}
-      <Cautions place="board" />
-    </>
-  );
+  return {
+    ...{ theRun, masks, closed, chosen, line, mmPerPx, keys, count, gathered, setGathered, gatheredAlready },
+    ...{ kind, setKind, growMm, setGrowMm, shown, setShown, add, edit },
+  };
 }
 
 interface MasksOfRunProps {

@@ -68,14 +68,7 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
     () => (pigments ? recipeTaskFor(plan, got, pigments, question) : undefined),
     [pigments, plan, got, question],
   );
-  const seen =
-    task && shown.length > 0 && shown.every((p) => task.pigments.some((g) => g.id === p.id))
-      ? labOfRecipe(task, shown)
-      : undefined;
-  const overlapsOff =
-    seen && task?.also?.length
-      ? Math.max(...task.also.map((area) => deltaE2000(labOfRecipe({ ...task, ...area }, shown), area.targetLabD50)))
-      : undefined;
+  const { seen, overlapsOff } = seenOf(task, shown);
   const need = useInkNeed(question.run, question.inking);
   const take = (next: readonly RecipePart[], label: string) => {
     if (!inks || !pigments) return;
@@ -112,6 +105,19 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
       <Cautions place="ink" />
     </>
   );
+}
+
+/** The colour a mixture comes to on the sheet, and how far off it is where it overlaps others. */
+function seenOf(task: RecipeTask | undefined, shown: readonly RecipePart[]) {
+  const seen =
+    task && shown.length > 0 && shown.every((p) => task.pigments.some((g) => g.id === p.id))
+      ? labOfRecipe(task, shown)
+      : undefined;
+  const overlapsOff =
+    seen && task?.also?.length
+      ? Math.max(...task.also.map((area) => deltaE2000(labOfRecipe({ ...task, ...area }, shown), area.targetLabD50)))
+      : undefined;
+  return { seen, overlapsOff };
 }
 
 interface RecipeWorkProps {

@@ -4,7 +4,7 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import { useEffect, useRef, useState, type Dispatch, type SetStateAction } from 'react';
+import { useRef, useState, type Dispatch, type SetStateAction } from 'react';
 import {
   finishedRect,
   MARGIN_RANGE_MM,
@@ -25,148 +25,38 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './SheetDrawing.module.css';
 import { TOKENS } from '@/ui/theme/tokens';
+import { useSizePx } from '@/ui/kit/useSizePx';
 
 /** The sheet as the print is seen, to scale; every number on it can be typed over. */
 export function SheetDrawing({ layout }: { layout: SheetLayout }) {
-  const { unit, progress } = usePrintDesk();
   const box = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState({ width: 0, height: 0 });
+  const { widthPx, heightPx } = useSizePx(box);
   const [problem, setProblem] = useState<string>();
   const [sizing, setSizing] = useState<{ widthMm: number; heightMm: number }>();
-  const edit = useLayoutChange();
-  useEffect(() => {
-    const watch = new ResizeObserver(([entry]) =>
-      setSize({ width: entry.contentRect.width, height: entry.contentRect.height }),
-    );
-    watch.observe(box.current!);
-    return () => watch.disconnect();
-  }, []);
-  const { sheetMm, paperMm, marginsMm: m, images, imageMm } = layout;
-  const room = { x: 84, y: 52 };
-  const scale = Math.max(
-    0.05,
-    Math.min((size.width - 2 * room.x) / sheetMm.widthMm, (size.height - 2 * room.y) / sheetMm.heightMm),
-  );
-  const left = (size.width - sheetMm.widthMm * scale) / 2,
-    top = (size.height - sheetMm.heightMm * scale) / 2;
-  const X = (mm: number) => left + mm * scale,
-    Y = (mm: number) => top + mm * scale;
-  const finished = finishedRect(layout),
-    image = images[0];
-  const { setPaper, setMargin, setImage } = useSheetEdits(edit, m, paperMm, setSizing, imageMm);
-  const dim = { unit, onError: setProblem };
-  const closed = progress.cutsDone > 0;
-  const right = image.xMm + image.widthMm,
-    below = image.yMm + image.heightMm,
-    last = images.at(-1)!;
-  const lastRight = last.xMm + last.widthMm,
-    lastBelow = last.yMm + last.heightMm;
+  const place = placed(layout, widthPx, heightPx);
+  const image = layout.images[0];
   return (
     <div className={clsx(kit.sheetCanvas, kit.drawn, kit.still)} ref={box}>
       <div className={kit.stamp}>the print as seen</div>
-      {size.width > 0 && (
+      {widthPx > 0 && (
         <>
-          <SheetLines
-            size={size}
-            sheetMm={sheetMm}
-            paperMm={paperMm}
-            imageMm={imageMm}
-            X={X}
-            Y={Y}
-            scale={scale}
-            finished={finished}
-            layout={layout}
-            image={image}
-            lastRight={lastRight}
-            lastBelow={lastBelow}
-            m={m}
-          />
-          {images.map((rect, i) => (
-            <ImageOnSheet key={i} i={i} X={X} rect={rect} Y={Y} scale={scale} />
+          <SheetLines layout={layout} place={place} />
+          {layout.images.map((rect, i) => (
+            <ImageOnSheet key={i} i={i} rect={rect} {...place} />
           ))}
           <svg
             className={kit.corner}
             width={22}
             height={22}
-            style={{ left: X(right) - 18, top: Y(below) - 18 }}
+            style={{
+              left: place.X(image.xMm + image.widthMm) - 18,
+              top: place.Y(image.yMm + image.heightMm) - 18,
+            }}
             aria-hidden
           >
             <path d="M20 0V20H0" fill="none" stroke={TOKENS.madder} strokeWidth={4} />
           </svg>
-          <DimField
-            {...dim}
-            label="Paper, width"
-            valueMm={paperMm.widthMm}
-            range={{ ...PAPER_RANGE_MM, what: 'the paper’s width' }}
-            x={size.width / 2}
-            y={Y(0) - 26}
-            onChange={setPaper('widthMm')}
-          />
-          <DimField
-            {...dim}
-            label="Paper, height"
-            valueMm={paperMm.heightMm}
-            range={{ ...PAPER_RANGE_MM, what: 'the paper’s height' }}
-            x={X(sheetMm.widthMm) + 42}
-            y={size.height / 2}
-            onChange={setPaper('heightMm')}
-          />
-          <DimField
-            {...dim}
-            label="Top margin"
-            valueMm={m.top}
-            range={{ ...MARGIN_RANGE_MM, what: 'the top margin' }}
-            x={X(image.xMm + image.widthMm * 0.7) + 40}
-            y={(Y(finished.yMm) + Y(image.yMm)) / 2}
-            onChange={setMargin('top')}
-          />
-          <DimField
-            {...dim}
-            label="Bottom margin"
-            valueMm={m.bottom}
-            range={{ ...MARGIN_RANGE_MM, what: 'the bottom margin' }}
-            x={X(image.xMm + image.widthMm * 0.7) + 40}
-            y={(Y(lastBelow) + Y(finished.yMm + finished.heightMm)) / 2}
-            onChange={setMargin('bottom')}
-          />
-          <DimField
-            {...dim}
-            label="Left margin"
-            valueMm={m.left}
-            range={{ ...MARGIN_RANGE_MM, what: 'the left margin' }}
-            x={(X(finished.xMm) + X(image.xMm)) / 2}
-            y={Y(image.yMm + image.heightMm * 0.3) - 16}
-            onChange={setMargin('left')}
-          />
-          <DimField
-            {...dim}
-            label="Right margin"
-            valueMm={m.right}
-            range={{ ...MARGIN_RANGE_MM, what: 'the right margin' }}
-            x={(X(lastRight) + X(finished.xMm + finished.widthMm)) / 2}
-            y={Y(image.yMm + image.heightMm * 0.3) - 16}
-            onChange={setMargin('right')}
-          />
-          <DimField
-            {...dim}
-            label="Image, width"
-            valueMm={imageMm.widthMm}
-            range={{ ...SIZE_RANGE_MM, what: 'the image’s width' }}
-            x={X(image.xMm + image.widthMm / 2)}
-            y={Y(image.yMm) + 16}
-            onChange={setImage('widthMm')}
-            disabled={closed}
-          />
-          <DimField
-            {...dim}
-            label="Image, height"
-            valueMm={imageMm.heightMm}
-            range={{ ...SIZE_RANGE_MM, what: 'the image’s height' }}
-            x={X(image.xMm) + 44}
-            y={Y(image.yMm + image.heightMm / 2)}
-            onChange={setImage('heightMm')}
-            disabled={closed}
-          />
+          <Dims layout={layout} place={place} onError={setProblem} onSizing={setSizing} />
         </>
       )}
       {problem && (
@@ -177,6 +67,80 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
       <SizingDialog sizing={sizing} setSizing={setSizing} />
     </div>
   );
+}
+
+/** Where millimetres of the sheet lie on the screen. */
+interface Placed {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  /** Pixels a millimetre. */
+  readonly scale: number;
+  readonly X: (mm: number) => number;
+  readonly Y: (mm: number) => number;
+}
+
+/** The sheet as large as it can be, with room round it for its numbers. */
+function placed({ sheetMm }: SheetLayout, widthPx: number, heightPx: number): Placed {
+  const room = { x: 84, y: 52 };
+  const scale = Math.max(
+    0.05,
+    Math.min((widthPx - 2 * room.x) / sheetMm.widthMm, (heightPx - 2 * room.y) / sheetMm.heightMm),
+  );
+  const left = (widthPx - sheetMm.widthMm * scale) / 2,
+    top = (heightPx - sheetMm.heightMm * scale) / 2;
+  return { widthPx, heightPx, scale, X: (mm) => left + mm * scale, Y: (mm) => top + mm * scale };
+}
+
+/** The far edges of the last image: where several lie on a sheet, the margins begin there. */
+function farEdges(images: SheetLayout['images']) {
+  const last = images.at(-1)!;
+  return { lastRight: last.xMm + last.widthMm, lastBelow: last.yMm + last.heightMm };
+}
+
+interface DimsProps {
+  readonly layout: SheetLayout;
+  readonly place: Placed;
+  readonly onError: (message: string | undefined) => void;
+  readonly onSizing: (size: { widthMm: number; heightMm: number }) => void;
+}
+
+/** Every number of the sheet at its place, to be typed over. */
+function Dims({ layout, place, onError, onSizing }: DimsProps) {
+  const { unit, progress } = usePrintDesk();
+  const { sheetMm, paperMm, marginsMm: m, images, imageMm } = layout;
+  const { X, Y, widthPx, heightPx } = place;
+  const finished = finishedRect(layout),
+    image = images[0];
+  const { lastRight, lastBelow } = farEdges(images);
+  const edit = useLayoutChange();
+  const { setPaper, setMargin, setImage } = useSheetEdits(edit, m, paperMm, onSizing, imageMm);
+  const disabled = progress.cutsDone > 0;
+  const marginsX = X(image.xMm + image.widthMm * 0.7) + 40,
+    marginsY = Y(image.yMm + image.heightMm * 0.3) - 16;
+  const margin = (edge: SheetEdge, x: number, y: number) => ({
+    label: `${edge[0].toUpperCase()}${edge.slice(1)} margin`,
+    valueMm: m[edge],
+    range: { ...MARGIN_RANGE_MM, what: `the ${edge} margin` },
+    ...{ x, y, onChange: setMargin(edge) },
+  });
+  const side = (name: 'Paper' | 'Image', of: 'width' | 'height', valueMm: number, x: number, y: number) => ({
+    label: `${name}, ${of}`,
+    valueMm,
+    range: { ...(name === 'Paper' ? PAPER_RANGE_MM : SIZE_RANGE_MM), what: `the ${name.toLowerCase()}’s ${of}` },
+    ...{ x, y, onChange: (name === 'Paper' ? setPaper : setImage)(`${of}Mm`) },
+    disabled: name === 'Image' && disabled,
+  });
+  const dims = [
+    side('Paper', 'width', paperMm.widthMm, widthPx / 2, Y(0) - 26),
+    side('Paper', 'height', paperMm.heightMm, X(sheetMm.widthMm) + 42, heightPx / 2),
+    margin('top', marginsX, (Y(finished.yMm) + Y(image.yMm)) / 2),
+    margin('bottom', marginsX, (Y(lastBelow) + Y(finished.yMm + finished.heightMm)) / 2),
+    margin('left', (X(finished.xMm) + X(image.xMm)) / 2, marginsY),
+    margin('right', (X(lastRight) + X(finished.xMm + finished.widthMm)) / 2, marginsY),
+    side('Image', 'width', imageMm.widthMm, X(image.xMm + image.widthMm / 2), Y(image.yMm) + 16),
+    side('Image', 'height', imageMm.heightMm, X(image.xMm) + 44, Y(image.yMm + image.heightMm / 2)),
+  ];
+  return dims.map((dim) => <DimField key={dim.label} unit={unit} onError={onError} {...dim} />);
 }
 
 interface ImageOnSheetProps {
@@ -208,45 +172,25 @@ function ImageOnSheet({ i, X, rect, Y, scale }: ImageOnSheetProps) {
 }
 
 interface SheetLinesProps {
-  readonly size: { width: number; height: number };
-  readonly sheetMm: { readonly widthMm: number; readonly heightMm: number };
-  readonly paperMm: { readonly widthMm: number; readonly heightMm: number };
-  readonly imageMm: { readonly widthMm: number; readonly heightMm: number };
-  readonly X: (mm: number) => number;
-  readonly Y: (mm: number) => number;
-  readonly scale: number;
-  readonly finished: RectMm;
   readonly layout: SheetLayout;
-  readonly image: RectMm;
-  readonly lastRight: number;
-  readonly lastBelow: number;
-  readonly m: Readonly<Record<SheetEdge, number>>;
+  readonly place: Placed;
 }
 
 /** The sheet, its margins and blocks, drawn to scale. */
-function SheetLines({
-  size,
-  sheetMm,
-  paperMm,
-  imageMm,
-  X,
-  Y,
-  scale,
-  finished,
-  layout,
-  image,
-  lastRight,
-  lastBelow,
-  m,
-}: SheetLinesProps) {
+function SheetLines({ layout, place }: SheetLinesProps) {
   const {
     unit,
     state: { plan },
   } = usePrintDesk();
+  const { sheetMm, paperMm, imageMm, images, marginsMm: m } = layout;
+  const { X, Y, scale, widthPx, heightPx } = place;
+  const finished = finishedRect(layout),
+    image = images[0];
+  const { lastRight, lastBelow } = farEdges(images);
   return (
     <svg
-      width={size.width}
-      height={size.height}
+      width={widthPx}
+      height={heightPx}
       role="img"
       aria-label={`Sheet ${formatSize(sheetMm.widthMm, sheetMm.heightMm, unit)}, finished ${formatSize(paperMm.widthMm, paperMm.heightMm, unit)}, image ${formatSize(imageMm.widthMm, imageMm.heightMm, unit)}`}
     >
@@ -270,34 +214,36 @@ function SheetLines({
         torn={plan.layout.tornEdges}
         registering={registrationWay(plan.way.registration).registeringEdges}
       />
-      {layout.blocks.map((block) => (
-        <rect
-          key={block.name}
-          x={X(block.rect.xMm)}
-          y={Y(block.rect.yMm)}
-          width={block.rect.widthMm * scale}
-          height={block.rect.heightMm * scale}
-          fill="none"
-          stroke={TOKENS.pencil}
-          strokeWidth={1.2}
-          strokeDasharray="7 4"
-        />
-      ))}
+      <BlockRects layout={layout} place={place} />
       <MarginArrows X={X} finished={finished} Y={Y} image={image} lastRight={lastRight} lastBelow={lastBelow} />
       <Grain x={X(finished.xMm) + 12} y={Y(finished.yMm + finished.heightMm) - 12} direction={plan.layout.paperGrain} />
-      {m.bottom * scale > 24 && (
-        <text
-          x={X(image.xMm)}
-          y={Y(lastBelow) + 18}
-          fontSize={12.5}
-          fontFamily="var(--head)"
-          fontStyle="italic"
-          fill={TOKENS.pencil}
-        >
-          4/{plan.sheets.edition}&#8195;title&#8195;signature
-        </text>
-      )}
+      {m.bottom * scale > 24 && <TitleLine x={X(image.xMm)} y={Y(lastBelow) + 18} edition={plan.sheets.edition} />}
     </svg>
+  );
+}
+
+/** The blocks laid in the origin corner, dashed. */
+function BlockRects({ layout, place: { X, Y, scale } }: SheetLinesProps) {
+  return layout.blocks.map((block) => (
+    <rect
+      key={block.name}
+      x={X(block.rect.xMm)}
+      y={Y(block.rect.yMm)}
+      width={block.rect.widthMm * scale}
+      height={block.rect.heightMm * scale}
+      fill="none"
+      stroke={TOKENS.pencil}
+      strokeWidth={1.2}
+      strokeDasharray="7 4"
+    />
+  ));
+}
+
+function TitleLine({ x, y, edition }: { x: number; y: number; edition: number }) {
+  return (
+    <text x={x} y={y} fontSize={12.5} fontFamily="var(--head)" fontStyle="italic" fill={TOKENS.pencil}>
+      4/{edition}&#8195;title&#8195;signature
+    </text>
   );
 }
 
@@ -378,7 +324,7 @@ function useSheetEdits(
   edit: (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined,
   m: Readonly<Record<SheetEdge, number>>,
   paperMm: { readonly widthMm: number; readonly heightMm: number },
-  setSizing: Dispatch<SetStateAction<{ widthMm: number; heightMm: number } | undefined>>,
+  setSizing: (size: { widthMm: number; heightMm: number }) => void,
   imageMm: { readonly widthMm: number; readonly heightMm: number },
 ) {
   const setMargin = (edge: SheetEdge) => (mm: number) =>
