@@ -63,7 +63,9 @@ test('the shelf shows each as its strip of states, with the next act', async ({ 
   for (const image of await salt.getByRole('img').all()) {
     await expect.poll(() => image.evaluate((img) => (img as HTMLImageElement).naturalWidth)).toBeGreaterThan(0);
   }
-  await expect(page.getByRole('article', { name: 'Allotment Gate' }).getByText('Flatten the picture', { exact: true })).toBeVisible();
+  await expect(
+    page.getByRole('article', { name: 'Allotment Gate' }).getByText('Flatten the picture', { exact: true }),
+  ).toBeVisible();
   await salt.getByRole('link', { name: /Print on/ }).click();
   await expect(page.getByTestId('next-sheet')).toBeVisible();
 });
