@@ -54,3 +54,10 @@ test('in a module the lint lets tokens, rem and a package’s class inside its o
     '@layer view {\n  .a p { color: var(--ink); font-size: 0.8rem; }\n  .a :global(.ReactCrop) { margin: 0; }\n}\n';
   expect(await messages(MODULE, text)).toEqual([]);
 });
+
+test('a function longer than sixty lines, or with more than twenty ways through it, is told', async () => {
+  const long = `export function f(n: number) {\n${'  n += 1;\n'.repeat(61)}  return n;\n}\n`;
+  const branchy = `export function f(n: number) {\n${'  if (n > 1) n -= 2;\n'.repeat(20)}  return n;\n}\n`;
+  expect(await messages('src/core/sheets/survival.ts', long)).toEqual(['max-lines-per-function']);
+  expect(await messages('src/core/sheets/survival.ts', branchy)).toEqual(['complexity']);
+});

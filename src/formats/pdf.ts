@@ -322,20 +322,27 @@ function penFor(doc: PDFKit.PDFDocument, faces: Faces): Pen {
     polygon(points, fill) {
       doc.polygon(...points.map(([x, y]) => [x, y] as [number, number])).fill(fill);
     },
-    text(text, x, y, sizeMm = 3, options = {}) {
-      doc.save().fillColor(options.colour ?? HOUSE_COLOURS.ink);
-      if (options.turnDeg) doc.rotate(options.turnDeg, { origin: [x, y] });
-      const stretches = faces.stretches(text).map((stretch) => ({
-        ...stretch,
-        width: doc.font(stretch.face).fontSize(sizeMm).widthOfString(stretch.text),
-      }));
-      const width = stretches.reduce((sum, stretch) => sum + stretch.width, 0);
-      let left = options.align === 'center' ? x - width / 2 : options.align === 'right' ? x - width : x;
-      for (const stretch of stretches) {
-        doc.font(stretch.face).text(stretch.text, left, y, { lineBreak: false });
-        left += stretch.width;
-      }
-      doc.restore();
-    },
+    text: (text, x, y, sizeMm, options) => setText(doc, faces, text, x, y, sizeMm, options),
   };
+}
+
+/** Sets one line of text, each stretch of letters in a face that has them. */
+function setText(
+  doc: PDFKit.PDFDocument,
+  faces: Faces,
+  ...[text, x, y, sizeMm = 3, options = {}]: Parameters<Pen['text']>
+): void {
+  doc.save().fillColor(options.colour ?? HOUSE_COLOURS.ink);
+  if (options.turnDeg) doc.rotate(options.turnDeg, { origin: [x, y] });
+  const stretches = faces.stretches(text).map((stretch) => ({
+    ...stretch,
+    width: doc.font(stretch.face).fontSize(sizeMm).widthOfString(stretch.text),
+  }));
+  const width = stretches.reduce((sum, stretch) => sum + stretch.width, 0);
+  let left = options.align === 'center' ? x - width / 2 : options.align === 'right' ? x - width : x;
+  for (const stretch of stretches) {
+    doc.font(stretch.face).text(stretch.text, left, y, { lineBreak: false });
+    left += stretch.width;
+  }
+  doc.restore();
 }

@@ -197,26 +197,7 @@ function withoutGoneColours(plan: Plan, printed: ReadonlySet<string>): Plan | un
 /** The plan a sketch means: its blocks, stages, runs and inks, under ids that stay the same each time. */
 export function planFromSketch(plan: Plan, sketch: PlanSketch): Plan {
   const ids = plan.flat!.colours.map((c) => c.id);
-  if (sketch.process === 'reduction') {
-    const stages = sketch.blocks[0].stages;
-    const groups = stages.map((standing, s) => {
-      const main = sketch.runs[s].inkings[0].colour;
-      const group = standing.filter((label) => !(stages[s + 1] ?? []).includes(label));
-      return [main, ...group.filter((label) => label !== main)].map((label) => ids[label]);
-    });
-    const reduced = withGroups(plan, groups);
-    const opaque = new Set(
-      sketch.runs
-        .filter((run) => run.inkings[0].ink.opacity === 'opaque')
-        .map((run) => `ink-${ids[run.inkings[0].colour]}`),
-    );
-    return {
-      ...reduced,
-      inks: reduced.inks.map((ink) =>
-        opaque.has(ink.id) && ink.opacity !== 'opaque' ? { ...ink, opacity: 'opaque', film: null } : ink,
-      ),
-    };
-  }
+  if (sketch.process === 'reduction') return reductionFrom(plan, sketch, ids);
   const material = plan.blocks[0].materialId;
   const blocks = sketch.blocks.map(({ stages }, b): Block => ({
     id: `block-${b + 1}`,
@@ -261,6 +242,28 @@ export function planFromSketch(plan: Plan, sketch: PlanSketch): Plan {
     runs,
     inks: [...inks.values()],
   });
+}
+
+/** A reduction as a sketch means it: groups of colours that go together, light first, opaque where it says so. */
+function reductionFrom(plan: Plan, sketch: PlanSketch, ids: readonly string[]): Plan {
+  const stages = sketch.blocks[0].stages;
+  const groups = stages.map((standing, s) => {
+    const main = sketch.runs[s].inkings[0].colour;
+    const group = standing.filter((label) => !(stages[s + 1] ?? []).includes(label));
+    return [main, ...group.filter((label) => label !== main)].map((label) => ids[label]);
+  });
+  const reduced = withGroups(plan, groups);
+  const opaque = new Set(
+    sketch.runs
+      .filter((run) => run.inkings[0].ink.opacity === 'opaque')
+      .map((run) => `ink-${ids[run.inkings[0].colour]}`),
+  );
+  return {
+    ...reduced,
+    inks: reduced.inks.map((ink) =>
+      opaque.has(ink.id) && ink.opacity !== 'opaque' ? { ...ink, opacity: 'opaque', film: null } : ink,
+    ),
+  };
 }
 
 function sketchedInk(

@@ -105,71 +105,77 @@ function withCutPicture(db: Store, plan: Plan, before: readonly BenchEvent[], ev
 
 /** Why an act cannot be logged now, in a sentence; undefined when it can. */
 function refusal(plan: Plan, progress: Progress, act: BenchAct): string | undefined {
-  const { bench } = progress;
-  switch (act.kind) {
-    case 'sheets-started':
-      return bench.started
-        ? `${bench.started.counted + bench.started.tests} sheets were already started. ${refusedAddition(progress) ?? 'More can be added on the Desk, under Sheets.'}`
-        : undefined;
-    case 'sheets-added':
-      return (
-        refusedAddition(progress) ??
-        (bench.started!.counted + act.counted > MOST_SHEETS
-          ? `A print may have up to ${MOST_SHEETS} sheets; ${bench.started!.counted} are started already.`
-          : undefined)
-      );
-    case 'stage-cut':
-      return refusedCut(plan, progress, act.stageId);
-    case 'island-cut':
-      return stagesOf(plan).some((s) => s.id === act.stageId) ? undefined : 'This stage is not in the plan.';
-    case 'pull':
-      return refusedPull(plan, progress, act);
-    case 'pull-undone': {
-      const pull = bench.pulls.find((p) => p.id === act.pullId);
-      if (!pull) return 'This pull is not in the log, or was taken back already.';
-      if (bench.pulls.at(-1)?.id !== act.pullId)
-        return `Only the last pull can be taken back; sheet ${pull.sheet} is not the last.`;
-      const runIndex = plan.runs.findIndex((run) => run.id === pull.runId);
-      return progress.runs[runIndex]?.cutOn
-        ? 'The block has been cut again since this pull, so it can no longer be taken back.'
-        : undefined;
-    }
-    case 'run-finished': {
-      const index = plan.runs.findIndex((run) => run.id === act.runId);
-      if (index < 0) return 'This run is not in the plan.';
-      return progress.runs[index].tally.pulled.length === 0
-        ? `Nothing has been pulled in run ${index + 1} yet.`
-        : undefined;
-    }
-    case 'colour-got':
-      return refusedColour(plan, progress, act);
-    case 'slip':
-      return refusedSlip(
-        plan,
-        bench.slips,
-        act,
-        bench.cutStages.map((c) => c.stageId),
-      );
-    case 'slip-answered':
-      return 'A slip is answered where it is shown, so that the plan can follow.';
-    case 'rehearsed':
-      return undefined;
-    case 'proofed': {
-      const at = plan.runs.findIndex((run) => run.id === act.runId),
-        against = plan.runs.findIndex((run) => run.id === act.againstRunId);
-      if (at < 0) return 'This run is not in the plan.';
-      return act.againstRunId !== null && (against < 0 || against === at)
-        ? 'A proof is measured against another run of the plan, or against its place on the sheet.'
-        : undefined;
-    }
-    case 'shimmed':
-      return act.settings.every((setting) => plan.runs.some((run) => run.id === setting.runId))
-        ? undefined
-        : 'One of these runs is not in the plan.';
-    case 'numbered':
-      return refusedNumbers(progress, act);
-  }
+  return (REFUSALS[act.kind] as Refusal<BenchAct> | undefined)?.(plan, progress, act);
 }
+
+type Refusal<Act> = (plan: Plan, progress: Progress, act: Act) => string | undefined;
+
+/** By kind of act; a kind that is not named here can always be logged. */
+const REFUSALS: {
+  readonly [Kind in BenchAct['kind']]?: Refusal<Extract<BenchAct, { readonly kind: Kind }>>;
+} = {
+  'sheets-started': (_, progress) => {
+    const { started } = progress.bench;
+    return (
+      started &&
+      `${started.counted + started.tests} sheets were already started. ${refusedAddition(progress) ?? 'More can be added on the Desk, under Sheets.'}`
+    );
+  },
+  'sheets-added': (_, progress, act) => {
+    const refused = refusedAddition(progress);
+    const { counted } = progress.bench.started ?? { counted: 0 };
+    return (
+      refused ??
+      (counted + act.counted > MOST_SHEETS
+        ? `A print may have up to ${MOST_SHEETS} sheets; ${counted} are started already.`
+        : undefined)
+    );
+  },
+  'stage-cut': (plan, progress, act) => refusedCut(plan, progress, act.stageId),
+  'island-cut': (plan, _, act) =>
+    stagesOf(plan).some((s) => s.id === act.stageId) ? undefined : 'This stage is not in the plan.',
+  pull: refusedPull,
+  'pull-undone': (plan, progress, act) => {
+    const { pulls } = progress.bench;
+    const pull = pulls.find((p) => p.id === act.pullId);
+    if (!pull) return 'This pull is not in the log, or was taken back already.';
+    if (pulls.at(-1)?.id !== act.pullId)
+      return `Only the last pull can be taken back; sheet ${pull.sheet} is not the last.`;
+    const runIndex = plan.runs.findIndex((run) => run.id === pull.runId);
+    return progress.runs[runIndex]?.cutOn
+      ? 'The block has been cut again since this pull, so it can no longer be taken back.'
+      : undefined;
+  },
+  'run-finished': (plan, progress, act) => {
+    const index = plan.runs.findIndex((run) => run.id === act.runId);
+    if (index < 0) return 'This run is not in the plan.';
+    return progress.runs[index].tally.pulled.length === 0
+      ? `Nothing has been pulled in run ${index + 1} yet.`
+      : undefined;
+  },
+  'colour-got': refusedColour,
+  slip: (plan, { bench }, act) =>
+    refusedSlip(
+      plan,
+      bench.slips,
+      act,
+      bench.cutStages.map((c) => c.stageId),
+    ),
+  'slip-answered': () => 'A slip is answered where it is shown, so that the plan can follow.',
+  proofed: (plan, _, act) => {
+    const at = plan.runs.findIndex((run) => run.id === act.runId),
+      against = plan.runs.findIndex((run) => run.id === act.againstRunId);
+    if (at < 0) return 'This run is not in the plan.';
+    return act.againstRunId !== null && (against < 0 || against === at)
+      ? 'A proof is measured against another run of the plan, or against its place on the sheet.'
+      : undefined;
+  },
+  shimmed: (plan, _, act) =>
+    act.settings.every((setting) => plan.runs.some((run) => run.id === setting.runId))
+      ? undefined
+      : 'One of these runs is not in the plan.',
+  numbered: (_, progress, act) => refusedNumbers(progress, act),
+};
 
 function refusedCut(plan: Plan, progress: Progress, stageId: string): string | undefined {
   const stages = sideOfStage(plan, stageId)?.stages ?? [];

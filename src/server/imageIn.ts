@@ -1,5 +1,5 @@
 import { srgb8FromLabD50, type Lab } from '@/core/colour';
-import { failure, success, type Outcome } from '@/core/units';
+import { failure, success, type Failure, type Outcome } from '@/core/units';
 import type { Fractions, PicturePlan } from '@/records';
 import { decode, patienceOf } from './decode';
 import { unsafeSvg } from './svgCheck';
@@ -24,6 +24,35 @@ export async function inspectPicture(
   patience = patienceOf(),
 ): Promise<Outcome<PictureFacts>> {
   const named = `“${fileName}”`;
+  const refused = refusedBytes(bytes, named);
+  if (refused) return refused;
+  const decoded = await decode('inspect', {}, bytes, patience);
+  if (!decoded.ok)
+    return decoded.code === 'picture-damaged'
+      ? failure(
+          'picture-kind',
+          `${named} is not a picture that can be read here. Bring in a PNG, JPEG, WebP, TIFF or SVG file; if it is one, it is damaged: save it anew.`,
+        )
+      : decoded;
+  const meta = decoded.value.answer as { format?: string; width?: number; height?: number; orientation?: number };
+  const format = FORMATS.find((f) => f === meta.format);
+  if (!format)
+    return failure(
+      'picture-kind',
+      `${named} is a ${String(meta.format).toUpperCase()} file. Bring in a PNG, JPEG, WebP, TIFF or SVG file.`,
+    );
+  if (format === 'svg' && !looksLikeSvg(bytes))
+    return failure('picture-kind', `${named} hides an SVG behind other bytes, which is not opened here.`);
+  const scale = format === 'svg' ? LONG_SIDE_FOR_SVG_PX / Math.max(1, meta.width ?? 1, meta.height ?? 1) : 1;
+  const turned = (meta.orientation ?? 1) >= 5;
+  const width = Math.round((meta.width ?? 0) * scale),
+    height = Math.round((meta.height ?? 0) * scale);
+  const [widthPx, heightPx] = turned ? [height, width] : [width, height];
+  return refusedSize(named, widthPx, heightPx) ?? success({ format, widthPx, heightPx });
+}
+
+/** Why bytes are not even opened. */
+function refusedBytes(bytes: Buffer, named: string): Failure | undefined {
   if (bytes.length === 0)
     return failure(
       'picture-empty',
@@ -45,30 +74,11 @@ export async function inspectPicture(
       'svg-bytes',
       `${named} has ${megabytes(bytes.length)} MB of SVG; up to ${megabytes(MAX_SVG_BYTES)} MB can be read. Export it as PNG instead.`,
     );
-  const unsafe = drawing ? unsafeSvg(bytes, named) : undefined;
-  if (unsafe) return unsafe;
-  const decoded = await decode('inspect', {}, bytes, patience);
-  if (!decoded.ok)
-    return decoded.code === 'picture-damaged'
-      ? failure(
-          'picture-kind',
-          `${named} is not a picture that can be read here. Bring in a PNG, JPEG, WebP, TIFF or SVG file; if it is one, it is damaged: save it anew.`,
-        )
-      : decoded;
-  const meta = decoded.value.answer as { format?: string; width?: number; height?: number; orientation?: number };
-  const format = FORMATS.find((f) => f === meta.format);
-  if (!format)
-    return failure(
-      'picture-kind',
-      `${named} is a ${String(meta.format).toUpperCase()} file. Bring in a PNG, JPEG, WebP, TIFF or SVG file.`,
-    );
-  if (format === 'svg' && !drawing)
-    return failure('picture-kind', `${named} hides an SVG behind other bytes, which is not opened here.`);
-  const scale = format === 'svg' ? LONG_SIDE_FOR_SVG_PX / Math.max(1, meta.width ?? 1, meta.height ?? 1) : 1;
-  const turned = (meta.orientation ?? 1) >= 5;
-  const width = Math.round((meta.width ?? 0) * scale),
-    height = Math.round((meta.height ?? 0) * scale);
-  const [widthPx, heightPx] = turned ? [height, width] : [width, height];
+  return drawing ? unsafeSvg(bytes, named) : undefined;
+}
+
+/** Why a picture of this size is not taken in. */
+function refusedSize(named: string, widthPx: number, heightPx: number): Failure | undefined {
   if (widthPx < 16 || heightPx < 16)
     return failure(
       'picture-small',
@@ -80,7 +90,7 @@ export async function inspectPicture(
       `${named} has ${widthPx} × ${heightPx} pixels, ${Math.round((widthPx * heightPx) / 1e6)} megapixels; up to ${MAX_SOURCE_PIXELS / 1e6} can be brought in. Save it smaller: 4200 pixels along the longer side are enough for an A3 print.`,
     );
   }
-  return success({ format, widthPx, heightPx });
+  return undefined;
 }
 
 /** Printed sizes larger than A3 in either direction are worked on at half the fineness. */

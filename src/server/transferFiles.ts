@@ -175,18 +175,35 @@ async function pngOf(laid: LaidOut, content: Content, mirrored: boolean, dpi: nu
     layers.push({ mask, index: palette.push([...area.rgb, 255]) - 1 });
   }
   const ink = emptyMask(width, height);
-  const { arcs } = content,
-    across = arcs.width * mmPerPx;
-  if (content.lines)
-    for (let a = 0; a < arcs.count; a++) {
-      const line: number[] = [];
-      for (let p = arcs.offset[a]; p < arcs.offset[a + 1]; p++)
-        line.push(
-          mirrored ? across - arcs.xy[2 * p] * mmPerPx : arcs.xy[2 * p] * mmPerPx,
-          arcs.xy[2 * p + 1] * mmPerPx,
-        );
-      fillLine(ink, toPx(line), LINE_MM * perMm);
-    }
+  drawLines(content, mmPerPx, mirrored, ink, toPx, perMm);
+  const { ruler, left } = drawFrame(ink, perMm, widthMm, heightMm, mirrored);
+  await words(
+    ink,
+    `${laid.name}: ${content.name}, ${mirrored ? 'MIRRORED' : 'as seen'} · ruler ${ruler} mm`,
+    left * perMm,
+    2 * perMm,
+    dpi,
+    width - left * perMm,
+  );
+  const index = new Uint8Array(width);
+  return success(
+    indexedPng(
+      width,
+      height,
+      palette,
+      (row, out) => {
+        index.fill(0);
+        for (const { mask, index: colour } of [...layers, { mask: ink, index: 1 }])
+          for (let x = 0; x < width; x++) if (hasPixel(mask, x, row)) index[x] = colour;
+        out.set(index);
+      },
+      1 / perMm,
+    ),
+  );
+}
+
+/** The frame with its corner, its arrow and its ruler. */
+function drawFrame(ink: BitMask, perMm: number, widthMm: number, heightMm: number, mirrored: boolean) {
   const frame = (points: readonly number[], mm: number) =>
     fillLine(
       ink,
@@ -211,29 +228,30 @@ async function pngOf(laid: LaidOut, content: Content, mirrored: boolean, dpi: nu
     y = heightMm + 2 * FRAME_MM - 4;
   frame([left, y, left + ruler, y], 0.3);
   for (let mm = 0; mm <= ruler; mm += 10) frame([left + mm, y, left + mm, y - (mm % 50 === 0 ? 3.5 : 2)], 0.2);
-  await words(
-    ink,
-    `${laid.name}: ${content.name}, ${mirrored ? 'MIRRORED' : 'as seen'} · ruler ${ruler} mm`,
-    left * perMm,
-    2 * perMm,
-    dpi,
-    width - left * perMm,
-  );
-  const index = new Uint8Array(width);
-  return success(
-    indexedPng(
-      width,
-      height,
-      palette,
-      (row, out) => {
-        index.fill(0);
-        for (const { mask, index: colour } of [...layers, { mask: ink, index: 1 }])
-          for (let x = 0; x < width; x++) if (hasPixel(mask, x, row)) index[x] = colour;
-        out.set(index);
-      },
-      1 / perMm,
-    ),
-  );
+  return { ruler, left };
+}
+
+/** The drawing’s lines, as wide as they are drawn. */
+function drawLines(
+  content: Content,
+  mmPerPx: number,
+  mirrored: boolean,
+  ink: BitMask,
+  toPx: (ring: readonly number[]) => number[],
+  perMm: number,
+) {
+  const { arcs } = content,
+    across = arcs.width * mmPerPx;
+  if (content.lines)
+    for (let a = 0; a < arcs.count; a++) {
+      const line: number[] = [];
+      for (let p = arcs.offset[a]; p < arcs.offset[a + 1]; p++)
+        line.push(
+          mirrored ? across - arcs.xy[2 * p] * mmPerPx : arcs.xy[2 * p] * mmPerPx,
+          arcs.xy[2 * p + 1] * mmPerPx,
+        );
+      fillLine(ink, toPx(line), LINE_MM * perMm);
+    }
 }
 
 /** Sets a line of words; where no typeface can be had the drawing does without. */

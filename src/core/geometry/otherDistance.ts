@@ -159,7 +159,35 @@ function sweep(
  * mask is empty. Columns by two sweeps, rows by lower envelopes in whole numbers (Meijster, Roerdink & Hesselink 2000).
  */
 export function squaredDistancesToMask(mask: BitMask): Int32Array {
-  const { width, height, words, wordsPerRow } = mask;
+  const { width, height } = mask;
+  const out = alongColumns(mask);
+  const at = new Int32Array(width),
+    from = new Int32Array(width),
+    line = new Int32Array(width);
+  const none = width + height,
+    nothing = none * none;
+  for (let y = 0; y < height; y++) {
+    const row = y * width;
+    let any = false;
+    for (let x = 0; x < width; x++) {
+      const d = out[row + x];
+      if (d !== 0) any = true;
+      line[x] = d >= none ? nothing : d * d;
+    }
+    if (!any) continue;
+    let top = lowerEnvelope(line, at, from);
+    for (let x = width - 1; x >= 0; x--) {
+      const dx = x - at[top],
+        d = dx * dx + line[at[top]];
+      out[row + x] = d >= nothing ? FAR : d;
+      if (x === from[top]) top--;
+    }
+  }
+  return out;
+}
+
+/** Distance of every pixel to the mask within its own column; width plus height where the column has none. */
+function alongColumns({ width, height, words, wordsPerRow }: BitMask): Int32Array {
   const out = new Int32Array(width * height);
   const none = width + height;
   for (let y = 0; y < height; y++) {
@@ -179,54 +207,42 @@ export function squaredDistancesToMask(mask: BitMask): Int32Array {
     const below = out[i + width] + 1;
     if (below < out[i]) out[i] = below;
   }
-  const at = new Int32Array(width),
-    from = new Int32Array(width),
-    line = new Int32Array(width);
-  const nothing = none * none;
-  for (let y = 0; y < height; y++) {
-    const row = y * width;
-    let any = false;
-    for (let x = 0; x < width; x++) {
-      const d = out[row + x];
-      if (d !== 0) any = true;
-      line[x] = d >= none ? nothing : d * d;
-    }
-    if (!any) continue;
-    let top = 0;
-    at[0] = 0;
-    from[0] = 0;
-    for (let u = 1; u < width; u++) {
-      const height2 = line[u];
-      let start = 0;
-      while (top >= 0) {
-        const v = at[top],
-          t = from[top],
-          a = t - v,
-          b = t - u;
-        if (a * a + line[v] <= b * b + height2) {
-          start = 1 + (((u * u - v * v + height2 - line[v]) / (2 * (u - v))) | 0);
-          break;
-        }
-        top--;
+  return out;
+}
+
+/**
+ * The parabolas (x − v)² + line[v] that are lowest somewhere: `at` which, `from` since which x. Returns the index of the last.
+ */
+function lowerEnvelope(line: Int32Array, at: Int32Array, from: Int32Array): number {
+  const width = line.length;
+  let top = 0;
+  at[0] = 0;
+  from[0] = 0;
+  for (let u = 1; u < width; u++) {
+    const height2 = line[u];
+    let start = 0;
+    while (top >= 0) {
+      const v = at[top],
+        t = from[top],
+        a = t - v,
+        b = t - u;
+      if (a * a + line[v] <= b * b + height2) {
+        start = 1 + (((u * u - v * v + height2 - line[v]) / (2 * (u - v))) | 0);
+        break;
       }
-      if (top < 0) {
-        top = 0;
-        at[0] = u;
-        from[0] = 0;
-      } else if (start < width) {
-        top++;
-        at[top] = u;
-        from[top] = start;
-      }
+      top--;
     }
-    for (let x = width - 1; x >= 0; x--) {
-      const dx = x - at[top],
-        d = dx * dx + line[at[top]];
-      out[row + x] = d >= nothing ? FAR : d;
-      if (x === from[top]) top--;
+    if (top < 0) {
+      top = 0;
+      at[0] = u;
+      from[0] = 0;
+    } else if (start < width) {
+      top++;
+      at[top] = u;
+      from[top] = start;
     }
   }
-  return out;
+  return top;
 }
 
 /** Stands for “nothing there” among squared distances. */

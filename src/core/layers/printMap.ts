@@ -190,18 +190,38 @@ function discSpans(px: number): { dy: number; half: number }[] {
 function stampEdges(map: LabelMap, out: Uint8Array, rules: readonly (EdgeRule | undefined)[]): void {
   const present = rules.filter((rule) => rule !== undefined);
   if (present.length === 0) return;
-  const { width, height, labels } = map;
   const number = new Int32Array(256 * 256).fill(-1);
   rules.forEach((rule, key) => {
     if (rule) number[key] = present.indexOf(rule);
   });
+  const stamp = stamper(map, out, present);
+  const { width, height, labels } = map;
+  const meets = (base: number, other: number, x: number, y: number) => {
+    if (number[base + other] >= 0) stamp(number[base + other], x, y, other);
+  };
+  eachEdgePixel(map, (x, y, i, own) => {
+    const right = x + 1 < width ? labels[i + 1] : own,
+      left = x > 0 ? labels[i - 1] : own;
+    const down = y + 1 < height ? labels[i + width] : own,
+      up = y > 0 ? labels[i - width] : own;
+    if (right === own && left === own && down === own && up === own) return;
+    const base = own * 256;
+    if (right !== own) meets(base, right, x, y);
+    if (left !== own && left !== right) meets(base, left, x, y);
+    if (down !== own && down !== right && down !== left) meets(base, down, x, y);
+    if (up !== own && up !== right && up !== left && up !== down) meets(base, up, x, y);
+  });
+}
+
+/** Stamps the disc of rule n at (x, y) on the pixels labelled `on`. */
+function stamper(map: LabelMap, out: Uint8Array, present: readonly EdgeRule[]) {
+  const { width, height, labels } = map;
   const above = new Int32Array(width).fill(-1),
     aboveRow = new Int32Array(width).fill(-9);
   let before = -1,
     beforeAt = -9;
-  const stamp = (key: number, x: number, y: number, on: number) => {
-    const n = number[key],
-      rule = present[n],
+  return (n: number, x: number, y: number, on: number) => {
+    const rule = present[n],
       { to } = rule.step;
     const fromLeft = x > 0 && before === n && beforeAt === y * width + x - 1,
       fromAbove = above[x] === n && aboveRow[x] === y - 1;
@@ -227,6 +247,11 @@ function stampEdges(map: LabelMap, out: Uint8Array, rules: readonly (EdgeRule | 
     above[x] = n;
     aboveRow[x] = y;
   };
+}
+
+/** Visits every pixel but those inside even areas, row by row, with its place and its label. */
+function eachEdgePixel(map: LabelMap, visit: (x: number, y: number, i: number, own: number) => void): void {
+  const { width, height, labels } = map;
   const words = labelWords(map);
   const across = width >> 2;
   for (let y = 0, i = 0; y < height; y++) {
@@ -248,17 +273,7 @@ function stampEdges(map: LabelMap, out: Uint8Array, rules: readonly (EdgeRule | 
           continue;
         }
       }
-      const right = x + 1 < width ? labels[i + 1] : own,
-        left = x > 0 ? labels[i - 1] : own;
-      const down = y + 1 < height ? labels[i + width] : own,
-        up = y > 0 ? labels[i - width] : own;
-      if (right === own && left === own && down === own && up === own) continue;
-      const base = own * 256;
-      if (right !== own && number[base + right] >= 0) stamp(base + right, x, y, right);
-      if (left !== own && left !== right && number[base + left] >= 0) stamp(base + left, x, y, left);
-      if (down !== own && down !== right && down !== left && number[base + down] >= 0) stamp(base + down, x, y, down);
-      if (up !== own && up !== right && up !== left && up !== down && number[base + up] >= 0)
-        stamp(base + up, x, y, up);
+      visit(x, y, i, own);
     }
   }
 }

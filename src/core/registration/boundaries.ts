@@ -39,6 +39,56 @@ const DIRECTIONS = 16,
  * each gathering. The `most` longest are kept apart; shorter ones join the nearest of their own two labels.
  */
 export function boundariesOf(arcs: ArcMap, mmPerPx: number, most = 260): Boundaries {
+  const { known, wide, high, segments } = gathered(arcs);
+  const kept = longest(known, most, wide, high);
+  const list = (of: (bin: Gathering) => number) => Float64Array.from(kept, of);
+  const place = new Map(kept.map((bin, i) => [bin, i]));
+  return {
+    count: kept.length,
+    a: Uint8Array.from(kept, (k) => k.a),
+    b: Uint8Array.from(kept, (k) => k.b),
+    lengthMm: list((k) => k.length * mmPerPx),
+    xMm: list((k) => (k.x / k.length) * mmPerPx),
+    yMm: list((k) => (k.y / k.length) * mmPerPx),
+    nx: list((k) => k.nx / Math.hypot(k.nx, k.ny)),
+    ny: list((k) => k.ny / Math.hypot(k.nx, k.ny)),
+    ofSegment: Int32Array.from(segments, (bin) => (bin ? place.get(bin.into ?? bin)! : -1)),
+  };
+}
+
+/** The longest gatherings; each shorter one joins the nearest of its own two labels. */
+function longest(known: Map<number, Gathering>, most: number, wide: number, high: number) {
+  const all = [...known.values()].sort((p, q) => q.length - p.length);
+  const kept = all.slice(0, most);
+  for (const bin of all.slice(most)) {
+    let best: Gathering | undefined,
+      least = Infinity;
+    for (const to of kept) {
+      if (to.a !== bin.a || to.b !== bin.b) continue;
+      const off =
+        Math.hypot(to.x / to.length - bin.x / bin.length, to.y / to.length - bin.y / bin.length) / (wide + high) +
+        (1 - (to.nx * bin.nx + to.ny * bin.ny) / (to.length * bin.length));
+      if (off < least) {
+        least = off;
+        best = to;
+      }
+    }
+    if (!best) {
+      kept.push(bin);
+      continue;
+    }
+    bin.into = best;
+    best.length += bin.length;
+    best.x += bin.x;
+    best.y += bin.y;
+    best.nx += bin.nx;
+    best.ny += bin.ny;
+  }
+  return kept;
+}
+
+/** Every edge put to its gathering by colours, direction and place. */
+function gathered(arcs: ArcMap) {
   const known = new Map<number, Gathering>();
   const segments: (Gathering | undefined)[] = new Array<Gathering | undefined>(arcs.xy.length / 2);
   const wide = arcs.width / CELLS,
@@ -75,43 +125,5 @@ export function boundariesOf(arcs: ArcMap, mmPerPx: number, most = 260): Boundar
       bin.ny += length * ny;
     }
   }
-  const all = [...known.values()].sort((p, q) => q.length - p.length);
-  const kept = all.slice(0, most);
-  for (const bin of all.slice(most)) {
-    let best: Gathering | undefined,
-      least = Infinity;
-    for (const to of kept) {
-      if (to.a !== bin.a || to.b !== bin.b) continue;
-      const off =
-        Math.hypot(to.x / to.length - bin.x / bin.length, to.y / to.length - bin.y / bin.length) / (wide + high) +
-        (1 - (to.nx * bin.nx + to.ny * bin.ny) / (to.length * bin.length));
-      if (off < least) {
-        least = off;
-        best = to;
-      }
-    }
-    if (!best) {
-      kept.push(bin);
-      continue;
-    }
-    bin.into = best;
-    best.length += bin.length;
-    best.x += bin.x;
-    best.y += bin.y;
-    best.nx += bin.nx;
-    best.ny += bin.ny;
-  }
-  const list = (of: (bin: Gathering) => number) => Float64Array.from(kept, of);
-  const place = new Map(kept.map((bin, i) => [bin, i]));
-  return {
-    count: kept.length,
-    a: Uint8Array.from(kept, (k) => k.a),
-    b: Uint8Array.from(kept, (k) => k.b),
-    lengthMm: list((k) => k.length * mmPerPx),
-    xMm: list((k) => (k.x / k.length) * mmPerPx),
-    yMm: list((k) => (k.y / k.length) * mmPerPx),
-    nx: list((k) => k.nx / Math.hypot(k.nx, k.ny)),
-    ny: list((k) => k.ny / Math.hypot(k.nx, k.ny)),
-    ofSegment: Int32Array.from(segments, (bin) => (bin ? place.get(bin.into ?? bin)! : -1)),
-  };
+  return { known, wide, high, segments };
 }

@@ -53,6 +53,28 @@ export function patchesOf(
     const state = bits[labels[(h - 1) * w + x]];
     if (state) add(x, h, state, 0);
   }
+  const found = strongest(down, across, edge, leastEdge, sizePx, half, proof);
+  const taken = new Map<number, number>(),
+    perCell = Math.ceil(count / 12);
+  return found
+    .filter((patch) => {
+      const n = taken.get(patch.cell) ?? 0;
+      taken.set(patch.cell, n + 1);
+      return n < perCell;
+    })
+    .slice(0, count);
+}
+
+/** Places with enough edge, most first. */
+function strongest(
+  down: number,
+  across: number,
+  edge: Float64Array<ArrayBuffer>,
+  leastEdge: number,
+  sizePx: number,
+  half: number,
+  proof: Proof,
+) {
   const found: (Patch & { cell: number })[] = [];
   for (let v = 0; v < down; v++)
     for (let u = 0; u < across; u++) {
@@ -66,15 +88,7 @@ export function patchesOf(
         });
     }
   found.sort((a, b) => b.edge - a.edge);
-  const taken = new Map<number, number>(),
-    perCell = Math.ceil(count / 12);
-  return found
-    .filter((patch) => {
-      const n = taken.get(patch.cell) ?? 0;
-      taken.set(patch.cell, n + 1);
-      return n < perCell;
-    })
-    .slice(0, count);
+  return found;
 }
 
 /** For each set of other films, how well an edge of run r over it can be seen, 0–1. */

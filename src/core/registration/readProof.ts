@@ -5,7 +5,7 @@ import { motionAbout, motionAt, NO_MOTION, DEG, type Motion } from './motion';
 import { learnColours, looksAlike, predictedColours, seenColours } from './proofColours';
 import { measureRun, patchesOf, vote, type RunFit } from './proofPatches';
 import { proofAt, statesOf } from './proofRaster';
-import { coarser, homographyOf, lightOn, straighten, type ImageFrame } from './straighten';
+import { coarser, homographyOf, lightOn, straighten, type ImageFrame, type StraightImage } from './straighten';
 
 /** What should be on the scan. Positions on the print as seen, mm from the sheet's top left corner. */
 export interface ExpectedProof {
@@ -100,18 +100,7 @@ export function readProof(
   const fine = straighten(scan, toScan, light, sheetMm, frame, (share) => {
     done(0.08 + 0.42 * share, 'straightening');
   });
-  const factor = Math.max(1, Math.round(COARSE_MM / mmPerPx));
-  const states = statesOf(expected);
-  const low = proofAt(
-    coarser(fine, factor),
-    coarseLabels(expected, factor),
-    Math.ceil(expected.width / factor),
-    Math.ceil(expected.height / factor),
-    mmPerPx * factor,
-    padPx / factor,
-    image,
-    states,
-  );
+  const { states, low } = coarseProof(mmPerPx, expected, fine, padPx, image);
   const motions = states.runs.map(() => ({ ...NO_MOTION, about: centreOf(image) }));
   const colours = predictedColours(states);
   learnColours(low, states, motions, colours, 3.4);
@@ -146,6 +135,29 @@ export function readProof(
     runs: states.runs.map((run, r) => answerFor(run, r, fits)),
     seenLabD50: seenColours(high, expected, states, motions),
   });
+}
+
+/** The proof on a coarse raster, where all patches vote together. */
+function coarseProof(
+  mmPerPx: number,
+  expected: ExpectedProof,
+  fine: StraightImage,
+  padPx: number,
+  image: { widthMm: number; heightMm: number; xMm: number; yMm: number },
+) {
+  const factor = Math.max(1, Math.round(COARSE_MM / mmPerPx));
+  const states = statesOf(expected);
+  const low = proofAt(
+    coarser(fine, factor),
+    coarseLabels(expected, factor),
+    Math.ceil(expected.width / factor),
+    Math.ceil(expected.height / factor),
+    mmPerPx * factor,
+    padPx / factor,
+    image,
+    states,
+  );
+  return { states, low };
 }
 
 /** The misfit of one run (from 1) against the run below: `readProof`, of which just this run is given. */

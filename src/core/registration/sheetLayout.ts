@@ -172,6 +172,19 @@ function problemsOf(input: SheetInput, layout: Omit<SheetLayout, 'problems'>, wa
         kind: 'torn',
         text: `With ${way.name.toLowerCase()} the ${edge} edge comes against a stop: it must be cut true. Tear another edge, or leave an allowance here and tear it off at the end.`,
       });
+  blockProblems(layout, input, problems, mm);
+  if (paperMm.widthMm < 20 || paperMm.heightMm < 20)
+    problems.push({ kind: 'margin', text: 'The paper is smaller than 20 mm.' });
+  return problems;
+}
+
+/** Blocks that stand out beyond the paper, or mark the print by their rim. */
+function blockProblems(
+  layout: Omit<SheetLayout, 'problems'>,
+  input: SheetInput,
+  problems: LayoutProblem[],
+  mm: (value: number) => string,
+) {
   for (const block of layout.blocks) {
     for (const [edge, leaves, allowance] of [
       ['left', block.leavesLeftMm, input.allowanceMm.left],
@@ -189,7 +202,4 @@ function problemsOf(input: SheetInput, layout: Omit<SheetLayout, 'problems'>, wa
         });
     }
   }
-  if (paperMm.widthMm < 20 || paperMm.heightMm < 20)
-    problems.push({ kind: 'margin', text: 'The paper is smaller than 20 mm.' });
-  return problems;
 }

@@ -121,6 +121,10 @@ export function lightOn(
   });
 }
 
+/** The light of each channel along a row of the sheet, as c₀ + u(c₁ + u c₂). */
+const lightAlong = (light: Light, v: number) =>
+  light.map((l) => [l[0] + l[2] * v + l[5] * v * v, l[1] + l[4] * v, l[3]]);
+
 /** The image out of the scan: bilinear, straight, the light evened. `done` is told the share of rows. */
 export function straighten(
   scan: ScanPicture,
@@ -147,8 +151,7 @@ export function straighten(
     const dNum = toScan[0] * mm,
       dNumY = toScan[3] * mm,
       dw = toScan[6] * mm;
-    const gains = light.map((l) => [l[0] + l[2] * v + l[5] * v * v, l[1] + l[4] * v, l[3]]);
-    const [[r0, r1, r2], [g0, g1, g2], [b0, b1, b2]] = gains;
+    const [[r0, r1, r2], [g0, g1, g2], [b0, b1, b2]] = lightAlong(light, v);
     let gr = 1,
       gg = 1,
       gb = 1;

@@ -216,100 +216,105 @@ export interface BenchState {
 
 /** What the log says now. Entries that cannot be (a second pull of one sheet in a run) are passed over. */
 export function replayLog(events: readonly BenchEvent[]): BenchState {
-  const cutStages: { stageId: string; at: string; minutes?: number }[] = [];
-  const slips = new Map<string, Slip>();
-  const rehearsals: Rehearsed[] = [];
-  const cutPictures: { at: string; stageId: string; what: 'cut' | 'slip'; sha: string }[] = [];
-  const cutIslands = new Map<string, Set<number>>();
-  const pulls = new Map<string, Pull>();
-  const pulledOnce = new Set<string>();
-  const finishedRuns = new Map<string, number>();
-  let coloursGot: ColourGot[] = [];
-  const numberings: { at: string; reason: string }[] = [];
-  const proofIds = new Set<string>();
-  const proofs: Proof[] = [],
-    shimmings: Shimming[] = [];
-  let started: BenchState['started'];
-  let marks: BenchState['marks'] = [];
-  for (const { id, at, act } of events) {
-    if (act.kind === 'sheets-started') started ??= { counted: act.counted, tests: act.tests };
-    else if (act.kind === 'sheets-added') started = started && { ...started, counted: started.counted + act.counted };
-    else if (act.kind === 'stage-cut') {
-      if (cutStages.some((c) => c.stageId === act.stageId)) continue;
-      cutStages.push({ stageId: act.stageId, at, minutes: act.minutes });
-      if (act.pictureSha) cutPictures.push({ at, stageId: act.stageId, what: 'cut', sha: act.pictureSha });
-    } else if (act.kind === 'slip') {
-      if (slips.has(act.slipId)) continue;
-      slips.set(act.slipId, { slipId: act.slipId, at, stageId: act.stageId, place: act.place, note: act.note });
-      if (act.pictureSha) cutPictures.push({ at, stageId: act.stageId, what: 'slip', sha: act.pictureSha });
-    } else if (act.kind === 'slip-answered') {
-      const slip = slips.get(act.slipId);
-      if (slip) slips.set(act.slipId, { ...slip, answer: act.answer });
-    } else if (act.kind === 'rehearsed') {
-      const { level, score, parts, tooEarly, tooLate, never } = act;
-      rehearsals.push({ at, level, score, parts, tooEarly, tooLate, never });
-    } else if (act.kind === 'island-cut') {
-      const ticked = cutIslands.get(act.stageId) ?? new Set<number>();
-      cutIslands.set(act.stageId, ticked);
-      if (act.done) ticked.add(act.island);
-      else ticked.delete(act.island);
-    } else if (act.kind === 'pull') {
-      const { runId, sheet, faults, setAside, note } = act;
-      const key = `${runId}/${sheet}`;
-      if (pulledOnce.has(key)) continue;
-      pulledOnce.add(key);
-      pulls.set(id, { id, at, runId, sheet, faults, setAside, note });
-    } else if (act.kind === 'pull-undone') {
-      const pull = pulls.get(act.pullId);
-      if (!pull) continue;
-      pulls.delete(act.pullId);
-      pulledOnce.delete(`${pull.runId}/${pull.sheet}`);
-    } else if (act.kind === 'run-finished') finishedRuns.set(act.runId, started?.counted ?? 0);
-    else if (act.kind === 'colour-got') {
-      const { runId, colourId, labD50, source } = act;
-      coloursGot = [
-        ...coloursGot.filter((g) => g.runId !== runId || g.colourId !== colourId),
-        { at, runId, colourId, labD50, source },
-      ];
-    } else if (act.kind === 'proofed') {
-      const { proofId, runId, againstRunId, sheet, source, marks: seen, motion } = act;
-      if (!proofIds.has(proofId)) {
-        proofIds.add(proofId);
-        proofs.push({
-          proofId,
-          runId,
-          againstRunId,
-          sheet,
-          source,
-          marks: seen,
-          motion,
-          at,
-          shimsMm: shimmings.findLast((s) => s.runId === act.runId)?.shimsMm ?? [],
-        });
-      }
-    } else if (act.kind === 'shimmed')
-      shimmings.push(...act.settings.map((setting) => ({ at, note: act.note, ...setting })));
-    else {
-      marks = act.marks;
-      numberings.push({ at, reason: act.reason });
-    }
-  }
+  const replay = newReplay();
+  for (const event of events) entryOf(event.act.kind)(replay, event as never);
+  const { slips, pulls, pulledOnce, proofIds, ...kept } = replay;
+  return { ...kept, slips: [...slips.values()], pulls: [...pulls.values()] };
+}
+
+/** What is gathered while the log is replayed. */
+function newReplay() {
   return {
-    started,
-    cutStages,
-    slips: [...slips.values()],
-    rehearsals,
-    cutPictures,
-    cutIslands,
-    pulls: [...pulls.values()],
-    finishedRuns,
-    coloursGot,
-    proofs,
-    shimmings,
-    marks,
-    numberings,
+    started: undefined as BenchState['started'],
+    cutStages: [] as { stageId: string; at: string; minutes?: number }[],
+    slips: new Map<string, Slip>(),
+    rehearsals: [] as Rehearsed[],
+    cutPictures: [] as { at: string; stageId: string; what: 'cut' | 'slip'; sha: string }[],
+    cutIslands: new Map<string, Set<number>>(),
+    pulls: new Map<string, Pull>(),
+    /** Run and sheet of every pull that counts. */
+    pulledOnce: new Set<string>(),
+    finishedRuns: new Map<string, number>(),
+    coloursGot: [] as ColourGot[],
+    proofs: [] as Proof[],
+    proofIds: new Set<string>(),
+    shimmings: [] as Shimming[],
+    marks: [] as BenchState['marks'],
+    numberings: [] as { at: string; reason: string }[],
   };
 }
+
+type Replay = ReturnType<typeof newReplay>;
+type ActOf<Kind extends BenchAct['kind']> = Extract<BenchAct, { readonly kind: Kind }>;
+type EventOf<Kind extends BenchAct['kind']> = Omit<BenchEvent, 'act'> & { readonly act: ActOf<Kind> };
+
+/** What each kind of entry does to the state. */
+const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: EventOf<Kind>) => void } = {
+  'sheets-started': (r, { act }) => {
+    r.started ??= { counted: act.counted, tests: act.tests };
+  },
+  'sheets-added': (r, { act }) => {
+    r.started = r.started && { ...r.started, counted: r.started.counted + act.counted };
+  },
+  'stage-cut': (r, { at, act }) => {
+    if (r.cutStages.some((c) => c.stageId === act.stageId)) return;
+    r.cutStages.push({ stageId: act.stageId, at, minutes: act.minutes });
+    if (act.pictureSha) r.cutPictures.push({ at, stageId: act.stageId, what: 'cut', sha: act.pictureSha });
+  },
+  slip: (r, { at, act }) => {
+    if (r.slips.has(act.slipId)) return;
+    r.slips.set(act.slipId, { slipId: act.slipId, at, stageId: act.stageId, place: act.place, note: act.note });
+    if (act.pictureSha) r.cutPictures.push({ at, stageId: act.stageId, what: 'slip', sha: act.pictureSha });
+  },
+  'slip-answered': (r, { act }) => {
+    const slip = r.slips.get(act.slipId);
+    if (slip) r.slips.set(act.slipId, { ...slip, answer: act.answer });
+  },
+  rehearsed: (r, { at, act: { level, score, parts, tooEarly, tooLate, never } }) => {
+    r.rehearsals.push({ at, level, score, parts, tooEarly, tooLate, never });
+  },
+  'island-cut': (r, { act }) => {
+    const ticked = r.cutIslands.get(act.stageId) ?? new Set<number>();
+    r.cutIslands.set(act.stageId, ticked);
+    if (act.done) ticked.add(act.island);
+    else ticked.delete(act.island);
+  },
+  pull: (r, { id, at, act: { runId, sheet, faults, setAside, note } }) => {
+    const key = `${runId}/${sheet}`;
+    if (r.pulledOnce.has(key)) return;
+    r.pulledOnce.add(key);
+    r.pulls.set(id, { id, at, runId, sheet, faults, setAside, note });
+  },
+  'pull-undone': (r, { act }) => {
+    const pull = r.pulls.get(act.pullId);
+    if (!pull) return;
+    r.pulls.delete(act.pullId);
+    r.pulledOnce.delete(`${pull.runId}/${pull.sheet}`);
+  },
+  'run-finished': (r, { act }) => {
+    r.finishedRuns.set(act.runId, r.started?.counted ?? 0);
+  },
+  'colour-got': (r, { at, act: { runId, colourId, labD50, source } }) => {
+    r.coloursGot = [
+      ...r.coloursGot.filter((g) => g.runId !== runId || g.colourId !== colourId),
+      { at, runId, colourId, labD50, source },
+    ];
+  },
+  proofed: (r, { at, act: { proofId, runId, againstRunId, sheet, source, marks, motion } }) => {
+    if (r.proofIds.has(proofId)) return;
+    r.proofIds.add(proofId);
+    const shimsMm = r.shimmings.findLast((s) => s.runId === runId)?.shimsMm ?? [];
+    r.proofs.push({ proofId, runId, againstRunId, sheet, source, marks, motion, at, shimsMm });
+  },
+  shimmed: (r, { at, act }) => {
+    r.shimmings.push(...act.settings.map((setting) => ({ at, note: act.note, ...setting })));
+  },
+  numbered: (r, { at, act }) => {
+    r.marks = act.marks;
+    r.numberings.push({ at, reason: act.reason });
+  },
+};
+const entryOf = (kind: BenchAct['kind']) => ENTRIES[kind] as (replay: Replay, event: never) => void;
 
 /** All sheets in the order in which they go through a run: test sheets first. */
 export function sheetNames(started: { counted: number; tests: number }): SheetName[] {

@@ -5,7 +5,17 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Snackbar from '@mui/material/Snackbar';
-import { useCallback, useEffect, useMemo, useReducer, useRef, useState, type ReactNode } from 'react';
+import {
+  useCallback,
+  useEffect,
+  useMemo,
+  useReducer,
+  useRef,
+  useState,
+  type ReactNode,
+  type Dispatch,
+  type SetStateAction,
+} from 'react';
 import {
   beliefOf,
   failure,
@@ -43,65 +53,323 @@ function urlsOf(id: string): PrintUrls {
 
 /** Holds one print for all its views: state, saving in order, the label map in a worker, the queue of unacknowledged acts. */
 export function PrintWorkspace({ initial, children }: { initial: PrintState; children: ReactNode }) {
-  const id = initial.id;
+  const [said, setSaid] = useState<Said>();
+  const tell = useCallback((message: string, act?: Said['act']) => setSaid({ message, act }), []);
+  const { desk, edits, api } = useWorkspace(initial, tell);
+  const { stale } = edits;
+  return (
+    <PrintDeskProvider value={desk}>
+      {children}
+      <Saying said={said} onClose={() => setSaid(undefined)} />
+      <StaleDialog
+        stale={stale}
+        onLoad={() => {
+          edits.forget();
+          window.location.reload();
+        }}
+        onCopy={async () => {
+          if (!stale) return;
+          const copied = await copyWith(api, stale.plan);
+          if (!copied.ok) return tell(copied.message);
+          edits.forget();
+          window.location.assign(`/print/${copied.value}/picture`);
+        }}
+      />
+    </PrintDeskProvider>
+  );
+}
+
+interface Said {
+  readonly message: string;
+  readonly act?: { readonly words: string; readonly take: () => void };
+}
+
+/** What was said last, with one act that may answer it. */
+function Saying({ said, onClose }: { said: Said | undefined; onClose: () => void }) {
+  return (
+    <Snackbar
+      open={said !== undefined}
+      message={said?.message}
+      autoHideDuration={12_000}
+      onClose={(_, reason) => reason !== 'clickaway' && onClose()}
+      anchorOrigin={{ vertical: 'top', horizontal: 'center' }}
+      action={
+        <>
+          {said?.act && (
+            <Button
+              color="inherit"
+              variant="text"
+              onClick={() => {
+                said.act!.take();
+                onClose();
+              }}
+            >
+              {said.act.words}
+            </Button>
+          )}
+          <Button color="inherit" variant="text" onClick={onClose}>
+            Close
+          </Button>
+        </>
+      }
+    />
+  );
+}
+
+/** All that the views of one print share, put together. */
+function useWorkspace(initial: PrintState, tell: PrintDesk['tell']) {
+  const { id } = initial;
   const api = `/api/prints/${id}`;
   const urls = useMemo(() => urlsOf(id), [id]);
-  const [said, setSaid] = useState<{ message: string; act?: { readonly words: string; readonly take: () => void } }>();
-  const setMessage = useCallback(
-    (message: string, act?: { readonly words: string; readonly take: () => void }) => setSaid({ message, act }),
-    [],
-  );
+  const { edits, queue } = useKept(initial, api, tell);
+  const { state, status } = edits;
+  const adopt = useCallback((next: PrintState) => edits.adopt(next), [edits]);
+  const [waiting, setWaiting] = useState<readonly BenchEvent[]>([]);
+  const { setTried, shownState, sheetDesk, ...shown } = usePlanShown(edits, state, waiting, urls);
+  const { plan, progress } = shown;
+  const [selected, setSelected] = useState<number>();
+  const { changeAfter, onServer, settle, change } = usePlanActs(adopt, edits, tell, setTried);
+  const { step, ...services } = useServices(onServer, api);
+  const log = useBenchLog(edits, api, adopt, queue, setWaiting, tell);
+  const desk: PrintDesk = {
+    ...shown,
+    ...services,
+    ...useUnit(),
+    ...useIsland(plan, edits, sheetDesk.sheetWorker),
+    ...usePictureActs(edits, api, settle, onServer),
+    state: shownState,
+    sheetWorker: sheetDesk.sheetWorker,
+    reshape: useReshape(sheetDesk, urls, changeAfter),
+    layersWorker: useLayersWorker(),
+    cabinet: useCabinet(),
+    selectedRun: Math.min(selected ?? Math.min(progress.currentRun + 1, plan.runs.length), plan.runs.length),
+    selectRun: setSelected,
+    ...{ status, urls, change, log, tell },
+    waitingActs: waiting.length,
+    undo: () => step('undo'),
+    redo: () => step('redo'),
+  };
+  return { desk, edits, api };
+}
+
+/** Edits and acts that are kept in this browser until the server has them. */
+function useKept(initial: PrintState, api: string, tell: PrintDesk['tell']) {
+  const { id } = initial;
   const [, shownAgain] = useReducer((n: number) => n + 1, 0);
   const [edits] = useState(
     () =>
       new PlanEdits(
         initial,
         (baseRevision, plan, label) => ask<PrintState>('PUT', api, { baseRevision, plan, label }),
-        draftKeeper(id, () => setMessage('The browser’s store is full: unsaved changes would be lost on a reload.')),
+        draftKeeper(id, () => tell('The browser’s store is full: unsaved changes would be lost on a reload.')),
         shownAgain,
-        setMessage,
+        tell,
       ),
   );
-  const { state, status, stale } = edits;
-  const [unit, setUnitState] = useState<LengthUnit>('mm');
-  const [waiting, setWaiting] = useState<readonly BenchEvent[]>([]);
   const queue = useMemo(
     () =>
       new ActQueue(id, () =>
-        setMessage(
-          'The browser’s store is full: acts not yet counted would be lost on a reload. Leave this page open.',
-        ),
+        tell('The browser’s store is full: acts not yet counted would be lost on a reload. Leave this page open.'),
       ),
-    [id, setMessage],
+    [id, tell],
+  );
+  return { edits, queue };
+}
+
+const UNIT_KEPT = 'ulexite-unit';
+
+/** Millimetres or inches, kept in this browser. */
+function useUnit(): Pick<PrintDesk, 'unit' | 'setUnit'> {
+  const [unit, setUnitState] = useState<LengthUnit>('mm');
+  useEffect(() => {
+    if (localStorage.getItem(UNIT_KEPT) === 'in') setUnitState('in');
+  }, []);
+  const setUnit = useCallback((next: LengthUnit) => {
+    localStorage.setItem(UNIT_KEPT, next);
+    setUnitState(next);
+  }, []);
+  return { unit, setUnit };
+}
+
+/** What else the server does: slips answered, practice, scans, undo and redo. */
+function useServices(
+  onServer: (act: (revision: number) => Promise<Outcome<PrintState>>) => Promise<Outcome<undefined>>,
+  api: string,
+) {
+  const answerSlip = useCallback(
+    (slipId: string, answer: SlipAnswer) =>
+      onServer((baseRevision) => ask<PrintState>('POST', `${api}/slip`, { baseRevision, slipId, answer })),
+    [api, onServer],
   );
 
-  const adopt = useCallback((next: PrintState) => edits.adopt(next), [edits]);
+  const practice = useMemo(
+    (): PrintDesk['practice'] => ({
+      load: () => ask('GET', '/api/practice'),
+      keep: (score) => ask('POST', '/api/practice', score),
+    }),
+    [],
+  );
 
-  const [tried, setTried] = useState<Plan>();
-  const kept = edits.plan;
-  const keptRef = useRef(kept);
-  keptRef.current = kept;
-  const plan = tried ?? kept;
-  const tryOut = useCallback((edit: ((plan: Plan) => Plan) | undefined) => setTried(edit && edit(keptRef.current)), []);
-  const events = useMemo(
-    () => [...state.events, ...waiting.filter((w) => !state.events.some((e) => e.id === w.id))],
-    [state.events, waiting],
+  const scanner = useMemo(
+    (): PrintDesk['scanner'] => ({
+      scan: (printed) => askScan(`${api}/scan?printed=${printed}`),
+      readable: (file) => askScan('/api/scans', file),
+    }),
+    [api],
   );
-  const shownState = useMemo(() => ({ ...state, plan, events }), [state, plan, events]);
-  const progress = useMemo(() => progressOf(plan, events), [plan, events]);
-  const belief = useMemo(
-    () => beliefOf(plan, state.otherRuns, progress.bench),
-    [plan, progress.bench, state.otherRuns],
-  );
-  const sheetDesk = useSheetWorker(plan, progress.bench.slips, urls);
-  const { sheetWorker, coverage, stamp, sheet, sheetFull } = sheetDesk;
-  const looks = useMemo(
-    () => looksOfPlan(plan, progress.bench.coloursGot, sheet),
-    [plan, progress.bench.coloursGot, sheet],
-  );
-  const [selected, setSelected] = useState<number>();
-  const selectedRun = Math.min(selected ?? Math.min(progress.currentRun + 1, plan.runs.length), plan.runs.length);
 
+  const step = useCallback(
+    (which: 'undo' | 'redo') =>
+      void onServer((baseRevision) => ask<PrintState>('POST', `${api}/${which}`, { baseRevision })),
+    [api, onServer],
+  );
+  return { answerSlip, practice, scanner, step };
+}
+
+/** The island chosen in any view; it is let go when another map no longer has it. */
+function useIsland(plan: Plan, edits: PlanEdits, sheetWorker: PrintDesk['sheetWorker']) {
+  const [island, chooseIsland] = useState<PrintDesk['island']>();
+  const labelsSha = plan.flat?.labelsSha;
+  const chosenIsland = useRef(island);
+  chosenIsland.current = island;
+  // another map: what was chosen stays chosen only if it is still there
+  useEffect(() => {
+    const chosen = chosenIsland.current;
+    if (!chosen) return;
+    const widthPx = edits.state.plan.picture?.raster.widthPx ?? 1;
+    void sheetWorker
+      .ask('islandAt', { x: chosen.key % widthPx, y: Math.floor(chosen.key / widthPx) })
+      .then((answer) => {
+        if (chosenIsland.current?.key !== chosen.key) return;
+        const still = answer.ok && answer.value?.key === chosen.key && answer.value.label === chosen.label;
+        if (!still || !labelsSha) chooseIsland(undefined);
+      });
+  }, [edits, labelsSha, sheetWorker]);
+  return { island, chooseIsland };
+}
+
+/** The picture brought in and placed. */
+function usePictureActs(
+  edits: PlanEdits,
+  api: string,
+  settle: (answer: Outcome<PrintState>) => Outcome<undefined>,
+  onServer: (act: (revision: number) => Promise<Outcome<PrintState>>) => Promise<Outcome<undefined>>,
+) {
+  const bringIn = useCallback(
+    (file: File) =>
+      edits.afterSaving(async () => {
+        edits.setStatus('saving');
+        const answer = await askRaw<PrintState>(`${api}/picture`, {
+          method: 'POST',
+          body: file,
+          headers: { 'x-file-name': encodeURIComponent(file.name), 'x-base-revision': String(edits.state.revision) },
+        });
+        if (answer.ok) return settle(answer);
+        edits.setStatus('saved');
+        return answer;
+      }),
+    [api, edits, settle],
+  );
+
+  const place = useCallback(
+    (placement: Placement) =>
+      onServer((baseRevision) => ask<PrintState>('PUT', `${api}/picture`, { baseRevision, place: placement })),
+    [api, onServer],
+  );
+  return { bringIn, place };
+}
+
+/** Acts on the bench: kept here until the server has counted them. */
+function useBenchLog(
+  edits: PlanEdits,
+  api: string,
+  adopt: (next: PrintState) => void,
+  queue: ActQueue,
+  setWaiting: Dispatch<SetStateAction<readonly BenchEvent[]>>,
+  setMessage: PrintDesk['tell'],
+) {
+  const adoptLog = useAdoptLog(edits, api, adopt);
+
+  const sendWaiting = useCallback(
+    () =>
+      edits.inOrder(async (): Promise<Outcome<undefined>> => {
+        const events = queue.all();
+        if (events.length === 0) return success(undefined);
+        const send = async (batch: readonly BenchEvent[]) => {
+          const known = edits.state.events.length;
+          const answer = await ask<LogAnswer>('POST', `${api}/log`, { events: batch, known });
+          if (!isAway(answer) && (answer.ok || batch.length === 1)) {
+            queue.remove(new Set(batch.map((e) => e.id)));
+            setWaiting(queue.all());
+          }
+          if (answer.ok) await adoptLog(answer.value);
+          return answer;
+        };
+        const all = await send(events);
+        if (all.ok) return success(undefined);
+        if (isAway(all) || events.length === 1) return all;
+        // one of several was refused: each is sent on its own, so that only that one is not counted
+        for (const event of events) {
+          const single = await send([event]);
+          if (isAway(single)) return single as Outcome<undefined>;
+          if (!single.ok) setMessage(`Not counted: ${single.message}`);
+        }
+        return success(undefined);
+      }),
+    [adoptLog, api, edits, queue, setMessage, setWaiting],
+  );
+
+  const log = useCallback(
+    async (...acts: readonly BenchAct[]): Promise<Outcome<'counted' | 'kept'>> => {
+      const at = new Date().toISOString();
+      acts.forEach((act) => queue.add({ id: crypto.randomUUID(), at, act }));
+      const sent = await sendWaiting();
+      if (sent.ok) return success('counted');
+      if (!isAway(sent)) return sent;
+      setWaiting(queue.all());
+      return success('kept');
+    },
+    [queue, sendWaiting, setWaiting],
+  );
+
+  useEffect(() => {
+    setWaiting(queue.all());
+    const timer = setInterval(() => {
+      if (queue.all().length > 0) void sendWaiting();
+      edits.retry();
+    }, RETRY_MS);
+    void sendWaiting();
+    edits.takeUpKept();
+    return () => clearInterval(timer);
+  }, [edits, queue, sendWaiting, setWaiting]);
+  return log;
+}
+
+/** Takes what an act changed; where the print was changed elsewhere too, all of it is fetched. */
+function useAdoptLog(edits: PlanEdits, api: string, adopt: (next: PrintState) => void) {
+  const adoptLog = useCallback(
+    async (answer: LogAnswer) => {
+      const { state: mine } = edits;
+      if (answer.before !== mine.revision || answer.known !== mine.events.length) {
+        const whole = await ask<PrintState>('GET', api);
+        if (whole.ok) adopt(whole.value);
+        return;
+      }
+      const { revision, savedAt, undoLabel, redoLabel } = answer;
+      adopt({ ...mine, revision, savedAt, undoLabel, redoLabel, events: [...mine.events, ...answer.events] });
+    },
+    [adopt, api, edits],
+  );
+  return adoptLog;
+}
+
+/** Changes of the plan: those made here, those that take work, and those the server makes. */
+function usePlanActs(
+  adopt: (next: PrintState) => void,
+  edits: PlanEdits,
+  setMessage: PrintDesk['tell'],
+  setTried: Dispatch<SetStateAction<Plan | undefined>>,
+) {
   const settle = useCallback(
     (answer: Outcome<PrintState>): Outcome<undefined> => {
       if (answer.ok) {
@@ -136,10 +404,19 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
       setTried(undefined);
       return edits.change(label, edit);
     },
-    [edits],
+    [edits, setTried],
   );
 
-  /** A change whose new plan takes work to make: whatever is asked for after it waits, so that undo takes back the right thing. */
+  const changeAfter = useChangeAfter(setTried, edits, setMessage);
+  return { changeAfter, onServer, settle, change };
+}
+
+/** A change whose new plan takes work to make: whatever is asked for after it waits, so that undo takes back the right thing. */
+function useChangeAfter(
+  setTried: Dispatch<SetStateAction<Plan | undefined>>,
+  edits: PlanEdits,
+  setMessage: PrintDesk['tell'],
+) {
   const changeAfter = useCallback(
     async (
       label: string,
@@ -160,237 +437,50 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
       });
       return saved ?? worked;
     },
-    [edits, setMessage],
+    [edits, setMessage, setTried],
   );
-  const reshape = useReshape(sheetDesk, urls, changeAfter);
-  const answerSlip = useCallback(
-    (slipId: string, answer: SlipAnswer) =>
-      onServer((baseRevision) => ask<PrintState>('POST', `${api}/slip`, { baseRevision, slipId, answer })),
-    [api, onServer],
+  return changeAfter;
+}
+
+/** The plan as it is shown, with what is tried out, and all that follows from it and the log. */
+function usePlanShown(edits: PlanEdits, state: PrintState, waiting: readonly BenchEvent[], urls: PrintUrls) {
+  const [tried, setTried] = useState<Plan>();
+  const kept = edits.plan;
+  const keptRef = useRef(kept);
+  keptRef.current = kept;
+  const plan = tried ?? kept;
+  const tryOut = useCallback((edit: ((plan: Plan) => Plan) | undefined) => setTried(edit && edit(keptRef.current)), []);
+  const events = useMemo(
+    () => [...state.events, ...waiting.filter((w) => !state.events.some((e) => e.id === w.id))],
+    [state.events, waiting],
   );
-
-  const practice = useMemo(
-    (): PrintDesk['practice'] => ({
-      load: () => ask('GET', '/api/practice'),
-      keep: (score) => ask('POST', '/api/practice', score),
-    }),
-    [],
+  const shownState = useMemo(() => ({ ...state, plan, events }), [state, plan, events]);
+  const progress = useMemo(() => progressOf(plan, events), [plan, events]);
+  const belief = useMemo(
+    () => beliefOf(plan, state.otherRuns, progress.bench),
+    [plan, progress.bench, state.otherRuns],
   );
-
-  const scanner = useMemo(
-    (): PrintDesk['scanner'] => ({
-      scan: (printed) => askScan(`${api}/scan?printed=${printed}`),
-      readable: (file) => askScan('/api/scans', file),
-    }),
-    [api],
+  const sheetDesk = useSheetWorker(plan, progress.bench.slips, urls);
+  const { sheetWorker, coverage, stamp, sheet, sheetFull } = sheetDesk;
+  const looks = useMemo(
+    () => looksOfPlan(plan, progress.bench.coloursGot, sheet),
+    [plan, progress.bench.coloursGot, sheet],
   );
-
-  const step = useCallback(
-    (which: 'undo' | 'redo') =>
-      void onServer((baseRevision) => ask<PrintState>('POST', `${api}/${which}`, { baseRevision })),
-    [api, onServer],
-  );
-
-  /** Takes what an act changed; where the print was changed elsewhere too, all of it is fetched. */
-  const adoptLog = useCallback(
-    async (answer: LogAnswer) => {
-      const { state: mine } = edits;
-      if (answer.before !== mine.revision || answer.known !== mine.events.length) {
-        const whole = await ask<PrintState>('GET', api);
-        if (whole.ok) adopt(whole.value);
-        return;
-      }
-      const { revision, savedAt, undoLabel, redoLabel } = answer;
-      adopt({ ...mine, revision, savedAt, undoLabel, redoLabel, events: [...mine.events, ...answer.events] });
-    },
-    [adopt, api, edits],
-  );
-
-  const sendWaiting = useCallback(
-    () =>
-      edits.inOrder(async (): Promise<Outcome<undefined>> => {
-        const events = queue.all();
-        if (events.length === 0) return success(undefined);
-        const send = async (batch: readonly BenchEvent[]) => {
-          const answer = await ask<LogAnswer>('POST', `${api}/log`, {
-            events: batch,
-            known: edits.state.events.length,
-          });
-          if (!isAway(answer) && (answer.ok || batch.length === 1)) {
-            queue.remove(new Set(batch.map((e) => e.id)));
-            setWaiting(queue.all());
-          }
-          if (answer.ok) await adoptLog(answer.value);
-          return answer;
-        };
-        const all = await send(events);
-        if (all.ok) return success(undefined);
-        if (isAway(all) || events.length === 1) return all;
-        // one of several was refused: each is sent on its own, so that only that one is not counted
-        for (const event of events) {
-          const single = await send([event]);
-          if (isAway(single)) return single as Outcome<undefined>;
-          if (!single.ok) setMessage(`Not counted: ${single.message}`);
-        }
-        return success(undefined);
-      }),
-    [adoptLog, api, edits, queue, setMessage],
-  );
-
-  const log = useCallback(
-    async (...acts: readonly BenchAct[]): Promise<Outcome<'counted' | 'kept'>> => {
-      const at = new Date().toISOString();
-      acts.forEach((act) => queue.add({ id: crypto.randomUUID(), at, act }));
-      const sent = await sendWaiting();
-      if (sent.ok) return success('counted');
-      if (!isAway(sent)) return sent;
-      setWaiting(queue.all());
-      return success('kept');
-    },
-    [queue, sendWaiting],
-  );
-
-  useEffect(() => {
-    setWaiting(queue.all());
-    const timer = setInterval(() => {
-      if (queue.all().length > 0) void sendWaiting();
-      edits.retry();
-    }, RETRY_MS);
-    void sendWaiting();
-    edits.takeUpKept();
-    return () => clearInterval(timer);
-  }, [edits, queue, sendWaiting]);
-
-  useEffect(() => {
-    const stored = localStorage.getItem('ulexite-unit');
-    if (stored === 'in') setUnitState('in');
-  }, []);
-  const setUnit = useCallback((next: LengthUnit) => {
-    localStorage.setItem('ulexite-unit', next);
-    setUnitState(next);
-  }, []);
-
-  const bringIn = useCallback(
-    (file: File) =>
-      edits.afterSaving(async () => {
-        edits.setStatus('saving');
-        const answer = await askRaw<PrintState>(`${api}/picture`, {
-          method: 'POST',
-          body: file,
-          headers: { 'x-file-name': encodeURIComponent(file.name), 'x-base-revision': String(edits.state.revision) },
-        });
-        if (answer.ok) return settle(answer);
-        edits.setStatus('saved');
-        return answer;
-      }),
-    [api, edits, settle],
-  );
-
-  const place = useCallback(
-    (placement: Placement) =>
-      onServer((baseRevision) => ask<PrintState>('PUT', `${api}/picture`, { baseRevision, place: placement })),
-    [api, onServer],
-  );
-
-  const [island, chooseIsland] = useState<PrintDesk['island']>();
-  const labelsSha = plan.flat?.labelsSha;
-  const chosenIsland = useRef(island);
-  chosenIsland.current = island;
-  // another map: what was chosen stays chosen only if it is still there
-  useEffect(() => {
-    const chosen = chosenIsland.current;
-    if (!chosen) return;
-    const widthPx = edits.state.plan.picture?.raster.widthPx ?? 1;
-    void sheetWorker
-      .ask('islandAt', { x: chosen.key % widthPx, y: Math.floor(chosen.key / widthPx) })
-      .then((answer) => {
-        if (chosenIsland.current?.key !== chosen.key) return;
-        const still = answer.ok && answer.value?.key === chosen.key && answer.value.label === chosen.label;
-        if (!still || !labelsSha) chooseIsland(undefined);
-      });
-  }, [edits, labelsSha, sheetWorker]);
-  const layersWorker = useLayersWorker();
-  const cabinet = useCabinet();
-
-  const desk: PrintDesk = {
-    state: shownState,
+  return {
     progress,
+    plan,
+    setTried,
+    sheetDesk,
+    sheetWorker,
+    shownState,
     belief,
     looks,
     coverage,
     stamp,
     sheet,
     sheetFull,
-    sheetWorker,
-    island,
-    chooseIsland,
-    reshape,
-    answerSlip,
-    practice,
-    scanner,
-    layersWorker,
-    cabinet,
-    unit,
-    setUnit,
-    selectedRun,
-    selectRun: setSelected,
-    status,
-    urls,
-    waitingActs: waiting.length,
-    change,
     tryOut,
-    undo: () => step('undo'),
-    redo: () => step('redo'),
-    log,
-    bringIn,
-    place,
-    tell: setMessage,
   };
-  return (
-    <PrintDeskProvider value={desk}>
-      {children}
-      <Snackbar
-        open={said !== undefined}
-        message={said?.message}
-        autoHideDuration={12_000}
-        onClose={(_, reason) => reason !== 'clickaway' && setSaid(undefined)}
-        anchorOrigin={{ vertical: 'top', horizontal: 'center' }}
-        action={
-          <>
-            {said?.act && (
-              <Button
-                color="inherit"
-                variant="text"
-                onClick={() => {
-                  said.act!.take();
-                  setSaid(undefined);
-                }}
-              >
-                {said.act.words}
-              </Button>
-            )}
-            <Button color="inherit" variant="text" onClick={() => setSaid(undefined)}>
-              Close
-            </Button>
-          </>
-        }
-      />
-      <StaleDialog
-        stale={stale}
-        onLoad={() => {
-          edits.forget();
-          window.location.reload();
-        }}
-        onCopy={async () => {
-          if (!stale) return;
-          const copied = await copyWith(api, stale.plan);
-          if (!copied.ok) return setMessage(copied.message);
-          edits.forget();
-          window.location.assign(`/print/${copied.value}/picture`);
-        }}
-      />
-    </PrintDeskProvider>
-  );
 }
 
 /** A copy of the print that holds this window's plan. */

@@ -1,4 +1,4 @@
-import { failure } from '@/records';
+import { failure, type Outcome } from '@/records';
 import { database, drawn, ledgerFile, numberingFile, sourcePng, storedBytes } from '@/server';
 import { nowIso, refuse, respondFile, route } from '../../../../respond';
 
@@ -8,53 +8,76 @@ import { nowIso, refuse, respondFile, route } from '../../../../respond';
  */
 export const GET = route(async (request: Request, { params }: { params: Promise<{ id: string; file: string }> }) => {
   const { id, file } = await params;
-  const db = database();
-  const numbered = /^(run|block|look|lid)-(\d{1,2})\.(svg|png|pdf|ora|dxf)$/.exec(file);
-  if (numbered?.[1] === 'look') {
-    const width = Number(new URL(request.url).searchParams.get('width') ?? 480);
-    const png = await drawn(db, 'lookPng', id, Number(numbered[2]), Number.isFinite(width) ? width : 480);
-    return png.ok
-      ? new Response(Buffer.from(png.value.bytes), {
-          headers: { 'Content-Type': 'image/png', 'Cache-Control': 'private, max-age=31536000, immutable' },
-        })
-      : refuse(png);
+  const wanted = new URL(request.url).searchParams;
+  for (const [pattern, answer] of FILES) {
+    const found = pattern.exec(file);
+    if (found) return answer({ db: database(), id, wanted, found });
   }
-  if (numbered?.[1] === 'lid') return respondFile(await drawn(db, 'lidLabelPdf', id, Number(numbered[2]), new Date()));
-  if (file === 'source.png') {
-    const wanted = new URL(request.url).searchParams;
-    const png = await sourcePng(db, id, Number(wanted.get('turn')), wanted.get('mirror') === '1');
-    return png.ok
-      ? new Response(Buffer.from(png.value.bytes), {
-          headers: { 'Content-Type': 'image/png', 'Cache-Control': 'no-store' },
-        })
-      : refuse(png);
-  }
-  if (numbered) {
-    const make = ({ svg: 'runSvg', ora: 'layeredFile', dxf: 'linesFile' } as const)[numbered[3]];
-    if (make)
-      return respondFile(await drawn(db, make, id, Number(numbered[2]), numbered[1] === 'run' ? 'run' : 'stage'));
-  }
-  const drawing = /^drawing-(key|flat|block-\d{1,2})\.(pdf|svg|png)$/.exec(file);
-  if (drawing)
-    return respondFile(
-      await drawn(
-        db,
-        'transferFile',
-        id,
-        drawing[1],
-        drawing[2] as 'pdf',
-        Number(new URL(request.url).searchParams.get('dpi') ?? 300),
-        new Date(),
-      ),
-    );
-  const mask = /^mask-([\w-]{1,80})\.(pdf|svg|dxf)$/.exec(file);
-  if (mask) return respondFile(await drawn(db, 'maskFile', id, mask[1], mask[2] as 'pdf', new Date()));
-  const jig = /^jig\.(pdf|svg|dxf)$/.exec(file);
-  if (jig) return respondFile(await drawn(db, 'jigFile', id, jig[1] as 'pdf', new Date()));
-  if (file === 'registration.pdf') return respondFile(await drawn(db, 'registrationPdf', id, new Date()));
-  if (file === 'stored.json') return respondFile(storedBytes(db, id));
-  if (file === 'ledger.csv') return respondFile(ledgerFile(db, id));
-  if (file === 'numbering.csv') return respondFile(numberingFile(db, id));
-  if (file === 'print.ulexite.zip') return respondFile(await drawn(db, 'bundleFile', id, nowIso()));
   return refuse(failure('run-missing', `There is no file “${file}” of a print.`));
 });
+
+interface Asked {
+  readonly db: ReturnType<typeof database>;
+  readonly id: string;
+  readonly wanted: URLSearchParams;
+  readonly found: RegExpExecArray;
+}
+
+const RUN_FILES = { svg: 'runSvg', ora: 'layeredFile', dxf: 'linesFile' } as const;
+
+const FILES: readonly (readonly [pattern: RegExp, answer: (asked: Asked) => Response | Promise<Response>])[] = [
+  [
+    /^look-(\d{1,2})\.png$/,
+    async ({ db, id, wanted, found }) => {
+      const width = Number(wanted.get('width') ?? 480);
+      return png(
+        await drawn(db, 'lookPng', id, Number(found[1]), Number.isFinite(width) ? width : 480),
+        'private, max-age=31536000, immutable',
+      );
+    },
+  ],
+  [
+    /^source\.png$/,
+    async ({ db, id, wanted }) =>
+      png(await sourcePng(db, id, Number(wanted.get('turn')), wanted.get('mirror') === '1'), 'no-store'),
+  ],
+  [
+    /^lid-(\d{1,2})\.pdf$/,
+    async ({ db, id, found }) => respondFile(await drawn(db, 'lidLabelPdf', id, Number(found[1]), new Date())),
+  ],
+  [
+    /^(run|block)-(\d{1,2})\.(svg|ora|dxf)$/,
+    async ({ db, id, found: [, what, run, form] }) =>
+      respondFile(
+        await drawn(db, RUN_FILES[form as keyof typeof RUN_FILES], id, Number(run), what === 'run' ? 'run' : 'stage'),
+      ),
+  ],
+  [
+    /^drawing-(key|flat|block-\d{1,2})\.(pdf|svg|png)$/,
+    async ({ db, id, wanted, found: [, drawing, form] }) =>
+      respondFile(
+        await drawn(db, 'transferFile', id, drawing, form as 'pdf', Number(wanted.get('dpi') ?? 300), new Date()),
+      ),
+  ],
+  [
+    /^mask-([\w-]{1,80})\.(pdf|svg|dxf)$/,
+    async ({ db, id, found: [, mask, form] }) =>
+      respondFile(await drawn(db, 'maskFile', id, mask, form as 'pdf', new Date())),
+  ],
+  [
+    /^jig\.(pdf|svg|dxf)$/,
+    async ({ db, id, found: [, form] }) => respondFile(await drawn(db, 'jigFile', id, form as 'pdf', new Date())),
+  ],
+  [/^registration\.pdf$/, async ({ db, id }) => respondFile(await drawn(db, 'registrationPdf', id, new Date()))],
+  [/^stored\.json$/, ({ db, id }) => respondFile(storedBytes(db, id))],
+  [/^ledger\.csv$/, ({ db, id }) => respondFile(ledgerFile(db, id))],
+  [/^numbering\.csv$/, ({ db, id }) => respondFile(numberingFile(db, id))],
+  [/^print\.ulexite\.zip$/, async ({ db, id }) => respondFile(await drawn(db, 'bundleFile', id, nowIso()))],
+];
+
+function png(made: Outcome<{ readonly bytes: Uint8Array }>, cacheControl: string): Response {
+  if (!made.ok) return refuse(made);
+  return new Response(Buffer.from(made.value.bytes), {
+    headers: { 'Content-Type': 'image/png', 'Cache-Control': cacheControl },
+  });
+}
