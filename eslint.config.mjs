@@ -5,11 +5,11 @@ import { importX } from 'eslint-plugin-import-x';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
-const GROUND = ['units', 'colour', 'geometry', 'random'];
+const GROUND = ['units', 'numeric', 'colour', 'geometry', 'random'];
 /** Modules of the core in the order of docs/map.md: each may import the ground floor and those named before it. */
 const CORE_ORDER = ['picture', 'inks', 'layers', 'cutting', 'registration', 'sheets', 'days', 'cautions'];
 /** On the ground floor too, arrows point one way. */
-const GROUND_ORDER = ['units', 'random', 'colour', 'geometry'];
+const GROUND_ORDER = ['units', 'random', 'numeric', 'colour', 'geometry'];
 
 /** Floors of the interface: theme < kit < the four places, which never import one another. */
 const UI_FLOORS = [

@@ -1,3 +1,4 @@
+import { roundTo } from '@/core/numeric';
 export interface DxfLayer {
   readonly name: string;
   /** Colour number 1–255, as the form wants one. */
@@ -51,8 +52,8 @@ export function dxfDocument(heightMm: number, layers: readonly DxfLayer[]): stri
       for (let p = 0; p + 1 < ring.length; p += 2) {
         put(0, 'VERTEX');
         put(8, name);
-        put(10, round(ring[p]));
-        put(20, round(heightMm - ring[p + 1]));
+        put(10, roundTo(ring[p], 3));
+        put(20, roundTo(heightMm - ring[p + 1], 3));
         put(30, 0);
       }
       put(0, 'SEQEND');
@@ -73,8 +74,4 @@ function layerName(name: string): string {
       .replace(/[^A-Z0-9]+/g, '_')
       .slice(0, 31) || '0'
   );
-}
-
-function round(mm: number): number {
-  return Math.round(mm * 1000) / 1000;
 }

@@ -1,3 +1,4 @@
+import { roundTo } from '@/core/numeric';
 import { wordForColour, type Lab } from '@/core/colour';
 import { ladderPercent } from '@/core/inks';
 import { nestedStages, type PlanSketch } from '@/core/layers';
@@ -276,7 +277,7 @@ function sketchedInk(
   if (ink.keepsInkOf !== undefined) {
     return plan.inks.find((i) => i.id === `ink-${colour.id}`) ?? firstInk(colour, place);
   }
-  const rounded = ink.labD50.map((v) => Math.round(v * 10) / 10) as unknown as Lab;
+  const rounded = ink.labD50.map((v) => roundTo(v, 1)) as unknown as Lab;
   return {
     id: `ink-over-${colour.id}-${place + 1}`,
     name: wordForColour(ink.labD50, taken),

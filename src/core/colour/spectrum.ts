@@ -1,3 +1,4 @@
+import { solve3 } from '../numeric';
 import { labD50FromXyz, xyzFromLabD50, type Lab, type Xyz } from './lab';
 import { BAND_COUNT, OBSERVER_WEIGHTS } from './observerWeights';
 
@@ -156,15 +157,4 @@ function damped(now: State, move: { z: Float64Array; lambda: Float64Array }, tar
     if (next.error < now.error * (1 - 1e-4 * scale)) return next;
   }
   return undefined;
-}
-
-/** Cramer's rule on rows [a b c | d]; undefined when singular. */
-function solve3(m: readonly (readonly number[])[]): Float64Array | undefined {
-  const det = (x: number, y: number, z: number) =>
-    m[0][x] * (m[1][y] * m[2][z] - m[1][z] * m[2][y]) -
-    m[0][y] * (m[1][x] * m[2][z] - m[1][z] * m[2][x]) +
-    m[0][z] * (m[1][x] * m[2][y] - m[1][y] * m[2][x]);
-  const whole = det(0, 1, 2);
-  if (!(Math.abs(whole) > 0)) return undefined;
-  return Float64Array.of(det(3, 1, 2) / whole, det(0, 3, 2) / whole, det(0, 1, 3) / whole);
 }

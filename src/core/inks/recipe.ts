@@ -1,3 +1,4 @@
+import { solveLinear } from '../numeric';
 import { deltaE2000, labD50FromXyz, type Lab } from '../colour';
 import { OBSERVER_WEIGHTS } from '../colour/observerWeights';
 import { filmBand, filmOver, type Film } from './film';
@@ -350,25 +351,11 @@ function levenbergMarquardt(
 
 /** Minimises |J·d + r|² + λ|d|² by its normal equations; `jacobian` holds a column for each of at most five unknowns. */
 function solveDamped(jacobian: readonly (readonly number[])[], r: readonly number[], lambda: number): number[] {
-  const n = jacobian.length;
   const m = jacobian.map((column, i) => [
     ...jacobian.map((other, j) => column.reduce((sum, v, k) => sum + v * other[k], i === j ? lambda : 0)),
     -column.reduce((sum, v, k) => sum + v * r[k], 0),
   ]);
-  // positive definite, so no pivoting is needed
-  for (let c = 0; c < n; c++) {
-    for (let row = c + 1; row < n; row++) {
-      const factor = m[row][c] / m[c][c];
-      for (let k = c; k <= n; k++) m[row][k] -= factor * m[c][k];
-    }
-  }
-  const d = new Array<number>(n).fill(0);
-  for (let row = n - 1; row >= 0; row--) {
-    let sum = m[row][n];
-    for (let k = row + 1; k < n; k++) sum -= m[row][k] * d[k];
-    d[row] = sum / m[row][row];
-  }
-  return d;
+  return solveLinear(m);
 }
 
 function limitOf(task: RecipeTask, best: Recipe): RecipeLimit {

@@ -1,3 +1,4 @@
+import { median } from '../numeric';
 import { failure, success, type Outcome } from '../units';
 
 /** A scan or a photograph taken square on: RGBA, row by row. `dpi` 0 where the file does not say. */
@@ -127,7 +128,7 @@ function groundOf({ width, height, data }: ScanPicture): readonly [number, numbe
       take(width - 1 - inset, y);
     }
   }
-  return samples.map((list) => list.sort((a, b) => a - b)[list.length >> 1]) as unknown as [number, number, number];
+  return samples.map(median) as unknown as [number, number, number];
 }
 
 /** Where, coming from outside, the ground ends: one point on each of many lines across the side. */

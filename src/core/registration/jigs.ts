@@ -1,3 +1,4 @@
+import { roundTo } from '../numeric';
 import { cornerStopLayout, type RectMm } from './cornerStops';
 import type { SheetLayout } from './sheetLayout';
 import type { RegistrationWayId } from './ways';
@@ -131,7 +132,7 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
         { what: 'base', of: 'stiff board', count: 1, widthMm: width, heightMm: height, note: '' },
         {
           what: 'card window',
-          of: `card, ${round(cardMm)} mm in layers`,
+          of: `card, ${tenth(cardMm)} mm in layers`,
           count: 1,
           widthMm: width,
           heightMm: height,
@@ -165,7 +166,7 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
       edgeY = block.heightMm - rim,
       sideAt = edgeX + Math.max(KENTO.cornerArm + 25, 0.62 * sheetMm.widthMm);
     const sideX = Math.min(sideAt, block.widthMm - KENTO.side - 4);
-    const depth = round(2 * input.paperThicknessMm);
+    const depth = tenth(2 * input.paperThicknessMm);
     const marks: JigMark[] = [
       rect('cut', block),
       rect('block', at),
@@ -191,7 +192,7 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
         {
           name: 'Kento marks on every block',
           side: 'bench',
-          note: `the block face up; marks ${round(at.xMm - edgeX)} mm left of the image and ${round(edgeY - at.yMm - at.heightMm)} mm below it`,
+          note: `the block face up; marks ${tenth(at.xMm - edgeX)} mm left of the image and ${tenth(edgeY - at.yMm - at.heightMm)} mm below it`,
           widthMm: block.widthMm,
           heightMm: block.heightMm,
           marks,
@@ -264,7 +265,7 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
           count: 2,
           widthMm: null,
           heightMm: null,
-          note: `${round(xs[1] - xs[0])} mm apart, ${PIN.inset} mm from the sheet’s top edge`,
+          note: `${tenth(xs[1] - xs[0])} mm apart, ${PIN.inset} mm from the sheet’s top edge`,
         },
         {
           what: 'tabs',
@@ -304,7 +305,7 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
           count: 1,
           widthMm: paper.widthMm + 100,
           heightMm: paper.heightMm + 100,
-          note: `inside ${round(paper.widthMm + 20)} × ${round(paper.heightMm + 20)} mm`,
+          note: `inside ${tenth(paper.widthMm + 20)} × ${tenth(paper.heightMm + 20)} mm`,
         },
         {
           what: 'hinges',
@@ -312,7 +313,7 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
           count: 2,
           widthMm: null,
           heightMm: null,
-          note: `raised ${round(input.blockHeightMm)} mm, as high as the block`,
+          note: `raised ${tenth(input.blockHeightMm)} mm, as high as the block`,
         },
         {
           what: 'clear sheet',
@@ -326,7 +327,7 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
         paperPiece(input),
         {
           ...blockPiece(input),
-          note: `its edges lie ${round(block.xMm - paper.xMm)} mm and ${round(paper.yMm + paper.heightMm - block.yMm - block.heightMm)} mm inside the paper at the origin corner`,
+          note: `its edges lie ${tenth(block.xMm - paper.xMm)} mm and ${tenth(paper.yMm + paper.heightMm - block.yMm - block.heightMm)} mm inside the paper at the origin corner`,
         },
       ],
     };
@@ -620,10 +621,9 @@ function blockPiece({ block }: JigInput): CutListItem {
   return { what: 'block', of: 'each block', count: 1, widthMm: block.widthMm, heightMm: block.heightMm, note: '' };
 }
 
-function size(r: { readonly widthMm: number; readonly heightMm: number }): string {
-  return `${round(r.widthMm)} × ${round(r.heightMm)} mm`;
-}
+/** To a tenth of a millimetre: what a ruler and a saw can do. */
+const tenth = (mm: number) => roundTo(mm, 1);
 
-function round(mm: number): number {
-  return Math.round(mm * 10) / 10;
+function size(r: { readonly widthMm: number; readonly heightMm: number }): string {
+  return `${tenth(r.widthMm)} × ${tenth(r.heightMm)} mm`;
 }

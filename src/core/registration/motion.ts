@@ -1,3 +1,4 @@
+import { mean, solveLinear } from '../numeric';
 import { OutOfRange } from '../units';
 
 /** A misfit measured at one place: the print as seen, origin at the paper's top left, x right, y down, mm. */
@@ -193,27 +194,10 @@ function normalEquations(
   return { matrix, right };
 }
 
-/** Solves a symmetric positive definite system by elimination with pivots. */
+/** Solves a system kept as one list, row after row. */
 function solve(matrix: readonly number[], right: readonly number[]): number[] {
-  const n = right.length,
-    a = [...matrix],
-    b = [...right];
-  for (let col = 0; col < n; col++) {
-    let pivot = col;
-    for (let row = col + 1; row < n; row++) if (Math.abs(a[row * n + col]) > Math.abs(a[pivot * n + col])) pivot = row;
-    if (pivot !== col) {
-      for (let k = 0; k < n; k++) [a[col * n + k], a[pivot * n + k]] = [a[pivot * n + k], a[col * n + k]];
-      [b[col], b[pivot]] = [b[pivot], b[col]];
-    }
-    const d = a[col * n + col];
-    for (let row = 0; row < n; row++) {
-      if (row === col || d === 0) continue;
-      const f = a[row * n + col] / d;
-      for (let k = col; k < n; k++) a[row * n + k] -= f * a[col * n + k];
-      b[row] -= f * b[col];
-    }
-  }
-  return b.map((v, i) => (a[i * n + i] === 0 ? 0 : v / a[i * n + i]));
+  const n = right.length;
+  return solveLinear(right.map((value, row) => [...matrix.slice(row * n, row * n + n), value]));
 }
 
 function inverse(matrix: readonly number[]): number[] {
@@ -224,10 +208,6 @@ function inverse(matrix: readonly number[]): number[] {
     ),
   );
   return columns.flatMap((_, i) => columns.map((column) => column[i]));
-}
-
-function mean(values: readonly number[]): number {
-  return values.reduce((sum, v) => sum + v, 0) / values.length;
 }
 
 /** A motion told in the sheet's coordinates, in those of the image that lies on it. */

@@ -2,7 +2,8 @@ import { labD50FromSrgb8, type Lab } from '../colour';
 import type { Motion } from './motion';
 import { bitsAt, linearMove, type Proof, type States } from './proofRaster';
 import type { ExpectedProof } from './readProof';
-import { leastSquares, SHEET_LEVEL } from './straighten';
+import { leastSquares } from '../numeric';
+import { SHEET_LEVEL } from './straighten';
 
 /** Colours of the states as the scan has them. */
 export type Colours = Float64Array;

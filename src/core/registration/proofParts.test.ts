@@ -9,7 +9,8 @@ import {
   type FoundSheet,
   type ScanPicture,
 } from './index';
-import { coarser, leastSquares, lightOn, SHEET_LEVEL, through } from './straighten';
+import { leastSquares } from '../numeric';
+import { coarser, lightOn, SHEET_LEVEL, through } from './straighten';
 
 /** A light sheet on a dark ground, its corners at the given places, each pixel the mean of 4 × 4 points. */
 function sheetScan(

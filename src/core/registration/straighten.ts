@@ -1,3 +1,4 @@
+import { leastSquares, median } from '../numeric';
 import type { FoundSheet, PointPx, ScanPicture } from './findSheet';
 
 /** The place of the image in the straightened raster: `padPx` of paper round it. */
@@ -108,7 +109,7 @@ export function lightOn(
     );
     for (let round = 0; round < 3; round++) {
       const off = kept.map((r) => Math.abs(r.ratio[c] - dot(fit, r.terms)));
-      const limit = Math.max(0.02, 2.5 * [...off].sort((a, b) => a - b)[off.length >> 1]);
+      const limit = Math.max(0.02, 2.5 * median(off)!);
       const next = kept.filter((_, i) => off[i] <= limit);
       if (next.length < 24) break;
       kept = next;
@@ -219,28 +220,4 @@ function lightTerms(u01: number, v01: number): number[] {
 
 function dot(a: readonly number[], b: readonly number[]): number {
   return a.reduce((sum, v, i) => sum + v * b[i], 0);
-}
-
-/** Ordinary least squares with a breath of ridge, by the normal equations; small systems only. */
-export function leastSquares(rows: readonly (readonly number[])[], values: readonly number[], ridge = 1e-9): number[] {
-  const n = rows[0].length;
-  const a = Array.from({ length: n }, () => new Array<number>(n + 1).fill(0));
-  rows.forEach((row, r) => {
-    for (let i = 0; i < n; i++) {
-      for (let k = 0; k < n; k++) a[i][k] += row[i] * row[k];
-      a[i][n] += row[i] * values[r];
-    }
-  });
-  for (let i = 0; i < n; i++) a[i][i] += ridge * rows.length;
-  for (let col = 0; col < n; col++) {
-    let pivot = col;
-    for (let r = col + 1; r < n; r++) if (Math.abs(a[r][col]) > Math.abs(a[pivot][col])) pivot = r;
-    [a[col], a[pivot]] = [a[pivot], a[col]];
-    for (let r = 0; r < n; r++) {
-      if (r === col) continue;
-      const f = a[r][col] / a[col][col];
-      for (let k = col; k <= n; k++) a[r][k] -= f * a[col][k];
-    }
-  }
-  return a.map((row, i) => row[n] / row[i]);
 }

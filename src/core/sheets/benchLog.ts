@@ -1,3 +1,4 @@
+import { median } from '../numeric';
 /** Faults a pull can show; more than one may be given. */
 export const FAULTS = [
   'misfit',
@@ -399,9 +400,8 @@ function medianMinutes(pulls: readonly Pull[]): number | undefined {
   const minutes = pulls
     .slice(1)
     .map((p, i) => (Date.parse(p.at) - Date.parse(pulls[i].at)) / 60000)
-    .filter((m) => m >= 0 && m <= LONGEST_PULL_MIN)
-    .sort((a, b) => a - b);
-  return minutes.length < 2 ? undefined : minutes[minutes.length >> 1];
+    .filter((m) => m >= 0 && m <= LONGEST_PULL_MIN);
+  return minutes.length < 2 ? undefined : median(minutes);
 }
 
 /** Counted sheets pulled and set aside in each run, test sheets left out: what a workshop learns its own loss from. */

@@ -1,4 +1,5 @@
 'use client';
+import { roundTo } from '@/core/numeric';
 import Button from '@mui/material/Button';
 import { useState, type Dispatch, type SetStateAction } from 'react';
 import { hexFromLabD50, wordForDifference, type Lab } from '@/core/colour';
@@ -171,5 +172,5 @@ function NewRecipes({ resolved, setResolved }: NewRecipesProps) {
 }
 
 function round(lab: Lab): Lab {
-  return lab.map((v) => Math.round(v * 10) / 10) as unknown as Lab;
+  return lab.map((v) => roundTo(v, 1)) as unknown as Lab;
 }
