@@ -41,7 +41,6 @@ import {
 import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
 import { CoreSample, type SamplePoint } from '../kit/CoreSample';
 import { usePrintDesk } from '../kit/printContext';
-import { LookCanvas } from './LookCanvas';
 import { Thumb } from '../kit/Thumb';
 import { useProposals, type Search } from './useProposals';
 import { count, openWarnings, wordsForWarning } from './watchWords';
@@ -56,6 +55,7 @@ import type { PrintPart } from '@/core/layers';
 import type { SyntheticListenerMap } from '@dnd-kit/core/dist/hooks/utilities';
 
 // what stands beside the sheet comes after it: the sheet itself is there at once
+const LookCanvas = dynamic(() => import('./LookCanvas').then((m) => m.LookCanvas), { ssr: false });
 const ProposalsPanel = dynamic(() => import('./ProposalsPanel').then((m) => m.ProposalsPanel), { ssr: false });
 const WatchList = dynamic(() => import('./WatchList').then((m) => m.WatchList), { ssr: false });
 const InkTurn = dynamic(() => import('./InkTurn').then((m) => m.InkTurn), {

@@ -16,7 +16,7 @@ import type { Outcome } from '@/core/units';
 import { usePrintDesk } from '../kit/printContext';
 import { flatFromResult } from '@/ui/kit/flatFromResult';
 
-const PREVIEW_PIXELS = 1_000_000;
+const PREVIEW_PIXELS = 500_000;
 /** A hand that rests this long on a slider wants the whole picture. */
 const REST_MS = 350;
 export const FIRST_SETTINGS: FlattenSettings = { colourCount: 5, radiusMm: 0.3, minIslandMm2: 1 };

@@ -4,7 +4,6 @@ import { useState, type ReactNode, type Dispatch, type SetStateAction } from 're
 import { materialById } from '@/core/cutting';
 import { formatSize } from '@/core/units';
 import { Brand } from './Brand';
-import { KeysSheet } from './KeysSheet';
 import { usePrintDesk } from './printContext';
 import { RunLine } from './RunLine';
 import { DESK_STEPS, DRAWER_STEPS, placeOf, type Place, type Step, type ViewName } from './views';
@@ -12,6 +11,9 @@ import { useKeys } from './keys';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './Frame.module.css';
+import dynamic from 'next/dynamic';
+
+const KeysSheet = dynamic(() => import('./KeysSheet').then((m) => m.KeysSheet), { ssr: false });
 
 /** What stands round every view of a print: places above, steps at the left, the run line below. */
 export function Frame({ view, children }: { view: ViewName; children: ReactNode }) {
@@ -28,7 +30,7 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
       </div>
       {/* a rehearsal is done without the plan in sight */}
       <div className={css.foot}>{view !== 'rehearse' && <RunLine />}</div>
-      <KeysSheet open={keysOpen} onClose={() => setKeysOpen(false)} />
+      {keysOpen && <KeysSheet open onClose={() => setKeysOpen(false)} />}
     </div>
   );
 }

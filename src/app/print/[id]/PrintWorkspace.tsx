@@ -1,10 +1,4 @@
 'use client';
-import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
-import Snackbar from '@mui/material/Snackbar';
 import {
   useCallback,
   useEffect,
@@ -36,8 +30,13 @@ import { useReshape } from '@/ui/kit/useReshape';
 import { useLayersWorker, useSheetWorker } from '@/ui/kit/useSheetWorker';
 import { ActQueue } from '../../client/actQueue';
 import { ask, askRaw, askScan } from '../../client/api';
-import { draftKeeper, isAway, PlanEdits, type Stale } from '../../client/planEdits';
+import { draftKeeper, isAway, PlanEdits } from '../../client/planEdits';
 import { useCabinet } from '../../client/useCabinet';
+import dynamic from 'next/dynamic';
+import type { Said } from './Saying';
+
+const Saying = dynamic(() => import('./Saying').then((m) => m.Saying), { ssr: false });
+const StaleDialog = dynamic(() => import('./StaleDialog').then((m) => m.StaleDialog), { ssr: false });
 
 const RETRY_MS = 4000;
 
@@ -60,59 +59,24 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
   return (
     <PrintDeskProvider value={desk}>
       {children}
-      <Saying said={said} onClose={() => setSaid(undefined)} />
-      <StaleDialog
-        stale={stale}
-        onLoad={() => {
-          edits.forget();
-          window.location.reload();
-        }}
-        onCopy={async () => {
-          if (!stale) return;
-          const copied = await copyWith(api, stale.plan);
-          if (!copied.ok) return tell(copied.message);
-          edits.forget();
-          window.location.assign(`/print/${copied.value}/picture`);
-        }}
-      />
+      {said && <Saying said={said} onClose={() => setSaid(undefined)} />}
+      {stale && (
+        <StaleDialog
+          stale={stale}
+          onLoad={() => {
+            edits.forget();
+            window.location.reload();
+          }}
+          onCopy={async () => {
+            if (!stale) return;
+            const copied = await copyWith(api, stale.plan);
+            if (!copied.ok) return tell(copied.message);
+            edits.forget();
+            window.location.assign(`/print/${copied.value}/picture`);
+          }}
+        />
+      )}
     </PrintDeskProvider>
-  );
-}
-
-interface Said {
-  readonly message: string;
-  readonly act?: { readonly words: string; readonly take: () => void };
-}
-
-/** What was said last, with one act that may answer it. */
-function Saying({ said, onClose }: { said: Said | undefined; onClose: () => void }) {
-  return (
-    <Snackbar
-      open={said !== undefined}
-      message={said?.message}
-      autoHideDuration={12_000}
-      onClose={(_, reason) => reason !== 'clickaway' && onClose()}
-      anchorOrigin={{ vertical: 'top', horizontal: 'center' }}
-      action={
-        <>
-          {said?.act && (
-            <Button
-              color="inherit"
-              variant="text"
-              onClick={() => {
-                said.act!.take();
-                onClose();
-              }}
-            >
-              {said.act.words}
-            </Button>
-          )}
-          <Button color="inherit" variant="text" onClick={onClose}>
-            Close
-          </Button>
-        </>
-      }
-    />
   );
 }
 
@@ -495,25 +459,4 @@ async function copyWith(api: string, plan: Plan): Promise<Outcome<string>> {
     label: 'kept from another window',
   });
   return saved.ok ? success(copy.value) : failure(saved.code, saved.message);
-}
-
-function StaleDialog({ stale, onLoad, onCopy }: { stale: Stale | undefined; onLoad: () => void; onCopy: () => void }) {
-  return (
-    <Dialog open={stale !== undefined} maxWidth="xs">
-      <DialogTitle>Changed in another window</DialogTitle>
-      <DialogContent>
-        <p>
-          This print was changed elsewhere while it was open here. Nothing of that was overwritten, and what you did
-          here ({stale?.labels.map((label) => `“${label}”`).join(', ')}) is not lost: load the newer state, or keep
-          yours as a print of its own.
-        </p>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onCopy}>Keep mine as a copy</Button>
-        <Button variant="contained" color="primary" onClick={onLoad}>
-          Load the newer state
-        </Button>
-      </DialogActions>
-    </Dialog>
-  );
 }
