@@ -180,3 +180,40 @@ test('faults that are planted are found', async ({ page }) => {
   await expect(read).rejects.toThrow(/color-contrast/);
   await page.setViewportSize({ width: 1280, height: 800 });
 });
+
+test('keys of one letter can be switched off, and arrows leave lists and fields their own', async ({ page }) => {
+  await open(page, AT_THE_BENCH[1]);
+  const stamp = page.getByTestId('stamp');
+  await expect(stamp).toContainText('mirrored');
+  await page.keyboard.press('m');
+  await expect(stamp).toContainText('as printed');
+  const characters = page.getByRole('checkbox', { name: 'Keys of one letter or digit act' });
+  await page.getByRole('button', { name: /^keys/ }).click();
+  await expect(page.getByRole('dialog').getByText('M', { exact: true })).toBeVisible();
+  await characters.uncheck();
+  await expect(page.getByRole('dialog').getByText('M', { exact: true })).toBeHidden();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.reload();
+  await expect(stamp).toContainText('mirrored');
+  await page.keyboard.press('m');
+  await page.keyboard.press('Shift+?');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await expect(stamp).toContainText('mirrored');
+  await page.getByRole('button', { name: /^keys/ }).click();
+  await characters.check();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.keyboard.press('m');
+  await expect(stamp).toContainText('as printed');
+
+  await open(page, { print: SALT, view: 'runs', whole: /plans were weighed/ });
+  const current = page.locator('[data-testid="run-cell"][aria-current="true"]');
+  const before = await current.textContent();
+  await page.getByRole('tab', { name: 'From here on' }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('tab', { name: /^Ink of run/ })).toHaveAttribute('aria-selected', 'true');
+  await expect(page.getByRole('tabpanel')).toHaveAccessibleName(/^Ink of run/);
+  expect(await current.textContent()).toBe(before);
+  await page.getByRole('button', { name: /^Run 1$/ }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(current).not.toHaveText(before!);
+});

@@ -1,4 +1,4 @@
-/** `npm run shots`: retakes docs/screenshots from a fresh sample workshop, 1280 × 800. */
+/** `npm run shots`: retakes docs/screenshots from a fresh sample workshop, 1280 × 800, the bench on a tablet upright too. */
 import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -100,6 +100,10 @@ try {
     await open('Salt Works, Low Sun', view);
     await page.waitForTimeout(1500);
     await shot(view);
+    if (view !== 'pull') continue;
+    await page.setViewportSize({ width: 820, height: 1180 });
+    await shot('pull-tablet');
+    await page.setViewportSize({ width: 1280, height: 800 });
   }
   const id = page.url().match(/print\/([^/]+)/)[1];
   let serial = 0;
@@ -112,16 +116,6 @@ try {
       }),
     });
   const { plan } = await (await fetch(`${url}/api/prints/${id}`)).json();
-  await log({
-    kind: 'slip',
-    slipId: 'slip-of-the-gouge',
-    stageId: 'stage-4',
-    place: { islands: [], outlinesMm: [[150, 118, 172, 112, 178, 121, 158, 128]] },
-    note: 'the gouge ran on',
-  });
-  await open('Salt Works, Low Sun', 'cut');
-  await page.getByText(/would come out/).waitFor();
-  await shot('slip');
   for (const [i, run] of plan.runs.entries()) {
     await log({ kind: 'stage-cut', stageId: `stage-${i + 1}` });
     for (let sheet = 1; sheet <= 60; sheet++)
