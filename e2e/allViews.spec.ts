@@ -68,10 +68,16 @@ const IN_THE_DRAWER: readonly View[] = [
   { print: FERRY, view: 'numbering', whole: /number/i },
 ];
 
+/** Addresses of the prints, by name; the shelf is asked once. */
+const addresses = new Map<string, string>();
+
 async function open(page: Page, { print, view, whole, leaf }: View): Promise<void> {
-  await page.goto(server.url);
-  const link = page.getByRole('article', { name: print }).getByRole('link').first();
-  await page.goto(server.url + (await link.getAttribute('href'))!.replace(/[^/]+$/, view));
+  if (!addresses.has(print)) {
+    await page.goto(server.url);
+    const link = page.getByRole('article', { name: print }).getByRole('link').first();
+    addresses.set(print, (await link.getAttribute('href'))!);
+  }
+  await page.goto(server.url + addresses.get(print)!.replace(/[^/]+$/, view));
   if (leaf) await page.getByRole('tab', { name: leaf }).click();
   await expect(page.getByText(whole).first()).toBeVisible({ timeout: 60_000 });
   await expect(page.getByRole('progressbar')).toHaveCount(0);
@@ -150,7 +156,7 @@ test('with letters twice as large every view still lies well on a desk', async (
   await page.goto(server.url);
   expect(await page.evaluate(() => getComputedStyle(document.body).fontSize)).toBe('27px');
   await expectToLieWell(page, DESK, 'the shelf');
-  for (const view of [...ON_THE_DESK, ...AT_THE_BENCH, ...IN_THE_DRAWER]) {
+  for (const view of [...ON_THE_DESK, ...AT_THE_BENCH, ...IN_THE_DRAWER].filter(({ leaf }) => !leaf)) {
     await open(page, view);
     await expectToLieWell(page, DESK, nameOf(view));
   }
