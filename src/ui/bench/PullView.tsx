@@ -7,32 +7,31 @@ import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useEffect, useMemo, useRef, useState, type Dispatch, type SetStateAction } from 'react';
+import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
 import { registrationWay } from '@/core/registration';
-import { FAULTS, forecastEdition, isTestSheet, type Fault, type Pull, type RunTally } from '@/core/sheets';
-import { beliefOf, inkNamesOf, inkNeedOfRun, inkOfRun, maskNotes, stageOfRun, type Run, type Ink } from '@/records';
+import { isTestSheet, type Fault, type Pull, type RunTally } from '@/core/sheets';
+import { inkNamesOf, inkNeedOfRun, inkOfRun, maskNotes, stageOfRun, type Run, type Ink } from '@/records';
 import { Cautions } from '../kit/Cautions';
 import { wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
 import { Thumb } from '../kit/Thumb';
 import { BenchTabs } from './BenchTabs';
-import { useKeys } from '../kit/keys';
 import { BeforePulling } from './BeforePulling';
 import { SheetGrid } from './SheetGrid';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
-import benchCss from './bench.module.css';
 import css from './PullView.module.css';
 import { NothingToShow } from '@/ui/kit/NothingYet';
 import type { RunProgress } from '@/records/closed';
 import type { Forecast } from '@/core/sheets/forecast';
+import { usePullKeys, usePullActs, useForecast } from './usePull';
+import { NextPull } from './NextPull';
 
 const ForecastChart = dynamic(() => import('@/ui/kit/ForecastChart').then((m) => m.ForecastChart), {
   ssr: false,
   loading: () => <div className={css.chartRoom} />,
 });
-const FAULT_KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', 'a', 'b', 'c'];
 
 /** Pull: one run, one sheet after the other; every pull is on disk before it is shown as counted. */
 export function PullView() {
@@ -190,133 +189,6 @@ function NothingToPull({ all, takeBack }: { all: boolean; takeBack: () => Promis
   );
 }
 
-function usePullKeys(
-  ready: boolean,
-  noteOpen: boolean,
-  finishing: boolean,
-  pull: (setAside: boolean) => Promise<void>,
-  takeBack: () => Promise<void>,
-  setNoteOpen: Dispatch<SetStateAction<boolean>>,
-  toggle: (fault: Fault) => void,
-) {
-  const hot = { enabled: ready && !noteOpen && !finishing };
-  useKeys(
-    'space',
-    'log the pull (the pedal does the same)',
-    (e) => {
-      e.preventDefault();
-      void pull(false);
-    },
-    hot,
-  );
-  useKeys('x', 'set the sheet aside', () => void pull(true), hot);
-  useKeys('z', 'take the last pull back', () => void takeBack(), { enabled: !noteOpen });
-  useKeys(
-    'n',
-    'a note',
-    (e) => {
-      e.preventDefault();
-      setNoteOpen(true);
-    },
-    hot,
-  );
-  useKeys(
-    FAULT_KEYS.join(','),
-    'a fault; again to take it off',
-    (e) => {
-      const i = FAULT_KEYS.indexOf(e.key.toLowerCase());
-      if (i >= 0) toggle(FAULTS[i]);
-    },
-    hot,
-  );
-}
-
-/** Logging a pull and taking it back. */
-function usePullActs(
-  run: Run,
-  next: string,
-  faults: readonly Fault[],
-  note: string,
-  ready: boolean,
-  setBusy: Dispatch<SetStateAction<boolean>>,
-  setFaults: Dispatch<SetStateAction<readonly Fault[]>>,
-  setNote: Dispatch<SetStateAction<string>>,
-  busy: boolean,
-) {
-  const { log, tell, progress } = usePrintDesk();
-  /** What a key or the pedal acts on is what is on screen at that moment, not what was when the key was last bound. */
-  const shown = useRef({ run, next, faults, note, ready });
-  shown.current = { run, next, faults, note, ready };
-  const underWay = useRef<string>(undefined);
-  // another sheet is shown: the pull before it is counted, or was taken back, here or elsewhere
-  useEffect(() => {
-    underWay.current = undefined;
-  }, [next, run?.id]);
-  const pull = async (setAside: boolean) => {
-    const now = shown.current;
-    const pulled = `${now.run?.id} ${now.next}`;
-    // a pedal that bounces before the pull is shown as counted presses for the same sheet: once is enough
-    if (!now.ready || !now.next || underWay.current === pulled) return;
-    underWay.current = pulled;
-    setBusy(true);
-    setFaults([]);
-    setNote('');
-    const answer = await log({
-      kind: 'pull',
-      runId: now.run.id,
-      sheet: now.next,
-      faults: [...now.faults],
-      setAside,
-      note: now.note.trim(),
-    });
-    setBusy(false);
-    if (answer.ok) return;
-    underWay.current = undefined;
-    setFaults(now.faults);
-    setNote(now.note);
-    tell(answer.message);
-  };
-  const takeBack = async () => {
-    const pulls = progress.bench.pulls;
-    const undone = pulls.at(-1);
-    if (!undone || busy) return;
-    const answer = await log({ kind: 'pull-undone', pullId: undone.id });
-    if (!answer.ok) tell(answer.message);
-  };
-  return { pull, takeBack };
-}
-
-/** What this edition will come to, by what happened so far. */
-function useForecast(index: number, wanted: number) {
-  const {
-    progress,
-    state,
-    state: { plan },
-  } = usePrintDesk();
-  const forecast = useMemo(() => {
-    if (!progress.bench.started) return undefined;
-    const shownIndex = Math.min(index, plan.runs.length - 1);
-    const tally = progress.runs[shownIndex]?.tally;
-    if (!tally) return undefined;
-    const counted = tally.pulled.filter((p) => !isTestSheet(p.sheet));
-    const lost = counted.filter((p) => p.setAside).length;
-    // this run's own losses speak through what is seen in it, not a second time through the belief
-    const base = beliefOf(plan, state.otherRuns, progress.bench, plan.runs[shownIndex].id);
-    const answer = forecastEdition(
-      {
-        keptInRun: counted.length - lost,
-        lostInRun: lost,
-        waiting: tally.waiting.filter((s) => !isTestSheet(s)).length,
-        runsAfterThis: plan.runs.length - 1 - shownIndex,
-      },
-      wanted,
-      base,
-    );
-    return answer.ok ? answer.value : undefined;
-  }, [index, plan, progress, state.otherRuns, wanted]);
-  return forecast;
-}
-
 interface FinishDialogProps {
   readonly finishing: boolean;
   readonly setFinishing: Dispatch<SetStateAction<boolean>>;
@@ -419,165 +291,6 @@ function After({ forecast, wanted, index, ink }: AfterProps) {
         </>
       )}
       {progress.bench.started && <SheetGrid runIndex={index} colour={hexFromLabD50(ink.solidLabD50)} />}
-    </div>
-  );
-}
-
-interface NextPullProps {
-  readonly next: string;
-  readonly index: number;
-  readonly run: Run;
-  readonly inRun: number;
-  readonly mine: RunProgress;
-  readonly kept: Pull[];
-  readonly faults: readonly Fault[];
-  readonly pull: (setAside: boolean) => Promise<void>;
-  readonly busy: boolean;
-  readonly toggle: (fault: Fault) => void;
-  readonly setNoteOpen: Dispatch<SetStateAction<boolean>>;
-  readonly note: string;
-  readonly takeBack: () => Promise<void>;
-  readonly last: Pull | undefined;
-  readonly setFinishing: Dispatch<SetStateAction<boolean>>;
-  readonly tally: RunTally;
-}
-
-function NextPull({
-  next,
-  index,
-  run,
-  inRun,
-  mine,
-  kept,
-  faults,
-  pull,
-  busy,
-  toggle,
-  setNoteOpen,
-  note,
-  takeBack,
-  last,
-  setFinishing,
-  tally,
-}: NextPullProps) {
-  return (
-    <>
-      <NextSheet next={next} index={index} run={run} inRun={inRun} mine={mine} kept={kept} />
-      <button
-        type="button"
-        className={clsx(benchCss.goodPull, kit.pressIn, faults.length && benchCss.faulty)}
-        onClick={() => void pull(false)}
-        disabled={busy}
-      >
-        {faults.length ? 'Usable with fault' : 'Good pull'}{' '}
-        <small>{faults.length ? faults.join(', ') : 'space, or the pedal'}</small>
-      </button>
-      <div className={benchCss.keys} role="group" aria-label="Faults of this pull">
-        {FAULTS.map((fault, i) => (
-          <button
-            key={fault}
-            type="button"
-            className={clsx(benchCss.key, kit.pressIn)}
-            aria-pressed={faults.includes(fault)}
-            onClick={() => toggle(fault)}
-          >
-            {fault}
-            <small>{FAULT_KEYS[i].toUpperCase()}</small>
-          </button>
-        ))}
-      </div>
-      <PullActs
-        pull={pull}
-        busy={busy}
-        setNoteOpen={setNoteOpen}
-        note={note}
-        takeBack={takeBack}
-        last={last}
-        setFinishing={setFinishing}
-        tally={tally}
-      />
-    </>
-  );
-}
-
-interface PullActsProps {
-  readonly pull: (setAside: boolean) => Promise<void>;
-  readonly busy: boolean;
-  readonly setNoteOpen: Dispatch<SetStateAction<boolean>>;
-  readonly note: string;
-  readonly takeBack: () => Promise<void>;
-  readonly last: Pull | undefined;
-  readonly setFinishing: Dispatch<SetStateAction<boolean>>;
-  readonly tally: RunTally;
-}
-
-function PullActs({ pull, busy, setNoteOpen, note, takeBack, last, setFinishing, tally }: PullActsProps) {
-  return (
-    <div className={benchCss.acts}>
-      <button
-        type="button"
-        className={clsx(benchCss.key, benchCss.danger, kit.pressIn)}
-        onClick={() => void pull(true)}
-        disabled={busy}
-      >
-        set sheet aside<small>X</small>
-      </button>
-      <button type="button" className={clsx(benchCss.key, kit.pressIn)} onClick={() => setNoteOpen(true)}>
-        {note ? 'note: written' : 'note'}
-        <small>N</small>
-      </button>
-      <button
-        type="button"
-        className={clsx(benchCss.key, kit.pressIn)}
-        onClick={() => void takeBack()}
-        disabled={!last || busy}
-      >
-        {last ? `take back ${last.sheet}` : 'take back'}
-        <small>Z</small>
-      </button>
-      <button
-        type="button"
-        className={clsx(benchCss.key, kit.pressIn)}
-        onClick={() => setFinishing(true)}
-        disabled={tally.pulled.length === 0}
-      >
-        end the run
-      </button>
-    </div>
-  );
-}
-
-interface NextSheetProps {
-  readonly next: string;
-  readonly index: number;
-  readonly run: Run;
-  readonly inRun: number;
-  readonly mine: RunProgress;
-  readonly kept: Pull[];
-}
-
-function NextSheet({ next, index, run, inRun, mine, kept }: NextSheetProps) {
-  const {
-    state: { plan },
-  } = usePrintDesk();
-  return (
-    <div className={css.nextSheet}>
-      <span className={benchCss.bigNumber} data-testid="next-sheet">
-        {next}
-      </span>
-      <div className={css.runState}>
-        <h2>{isTestSheet(next) ? 'test sheet' : 'next sheet'}</h2>
-        <p className={css.whichRun}>
-          run {index + 1}, {inkNamesOf(plan, run)}
-        </p>
-        <p className={kit.num}>
-          {inRun} of {mine.sheetsInRun} pulled in this run
-        </p>
-        <p className={kit.num}>
-          {kept.filter((p) => p.faults.length === 0).length} good · {kept.filter((p) => p.faults.length > 0).length}{' '}
-          usable with fault · {inRun - kept.length} set aside
-        </p>
-      </div>
     </div>
   );
 }

@@ -8,9 +8,8 @@ import { usePrintDesk } from '../../kit/printContext';
 import { SheetDrawing } from './SheetDrawing';
 import { SheetFields } from './SheetFields';
 import { JigDrawing, JigFields } from './JigLeaf';
-import { useFit } from './useFit';
+import { useFit, type FitPicture } from './useFit';
 import { useRegisterWorker } from '@/ui/kit/useRegisterWorker';
-import type { FitPicture } from './FitLeaf';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import { NothingToShow } from '@/ui/kit/NothingYet';
@@ -19,7 +18,7 @@ import { Leaves } from '@/ui/kit/Leaves';
 
 const opening = () => <p className={kit.note}>opening …</p>;
 const FitStage = dynamic(() => import('./FitLeaf').then((m) => m.FitStage), { ssr: false, loading: opening });
-const FitFields = dynamic(() => import('./FitLeaf').then((m) => m.FitFields), { ssr: false, loading: opening });
+const FitFields = dynamic(() => import('./FitFields').then((m) => m.FitFields), { ssr: false, loading: opening });
 const HeightDrawing = dynamic(() => import('./HeightLeaf').then((m) => m.HeightDrawing), {
   ssr: false,
   loading: opening,

@@ -6,6 +6,13 @@ import type { FitQuestion, FitResult, RegisterWorker } from '@/workers';
 import { usePrintDesk } from '../../kit/printContext';
 import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';
 
+/** Which picture of the fit is shown: the sheets, one laid by hand, or where it fails. */
+export type FitPicture = 'sheets' | 'hand' | 'where';
+
+/** A share of 0 to 1 in percent; what is nearly none or nearly all never reads 0 or 100. */
+export const percent = (share: number) =>
+  share > 0 && share < 0.01 ? '< 1' : share > 0.99 && share < 1 ? '> 99' : String(Math.round(100 * share));
+
 export interface Fit {
   readonly question: FitQuestion;
   readonly spread: Spread;

@@ -1,0 +1,155 @@
+'use client';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import { type Dispatch, type SetStateAction } from 'react';
+import { cuttingHours, materialById, type CutIsland } from '@/core/cutting';
+import { blockOfRun, type Run } from '@/records';
+import { type LabelState } from '@/ui/kit/blockStates';
+import { usePrintDesk } from '../kit/printContext';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './CutView.module.css';
+import type { Stage } from '@/records/plan';
+
+interface GateDialogProps {
+  readonly asking: boolean;
+  readonly setAsking: Dispatch<SetStateAction<boolean>>;
+  readonly index: number;
+  readonly cutName: string;
+  readonly islands: readonly CutIsland[] | undefined;
+  readonly doneCount: number;
+  readonly minutes: string;
+  readonly setMinutes: Dispatch<SetStateAction<string>>;
+  readonly labels: LabelState;
+  readonly cutCm2: number;
+  readonly run: Run;
+  readonly stage: Stage;
+}
+
+export function GateDialog({
+  asking,
+  setAsking,
+  index,
+  cutName,
+  islands,
+  doneCount,
+  minutes,
+  setMinutes,
+  labels,
+  cutCm2,
+  run,
+  stage,
+}: GateDialogProps) {
+  return (
+    <Dialog open={asking} onClose={() => setAsking(false)} maxWidth="xs" fullWidth>
+      <DialogTitle>Is the cut for run {index + 1} done?</DialogTitle>
+      <GateFacts
+        index={index}
+        cutName={cutName}
+        islands={islands}
+        doneCount={doneCount}
+        minutes={minutes}
+        setMinutes={setMinutes}
+      />
+      <GateActs
+        setAsking={setAsking}
+        minutes={minutes}
+        labels={labels}
+        cutCm2={cutCm2}
+        run={run}
+        setMinutes={setMinutes}
+        stage={stage}
+      />
+    </Dialog>
+  );
+}
+
+interface GateActsProps {
+  readonly setAsking: Dispatch<SetStateAction<boolean>>;
+  readonly minutes: string;
+  readonly labels: LabelState;
+  readonly cutCm2: number;
+  readonly run: Run;
+  readonly setMinutes: Dispatch<SetStateAction<string>>;
+  readonly stage: Stage;
+}
+
+function GateActs({ setAsking, minutes, labels, cutCm2, run, setMinutes, stage }: GateActsProps) {
+  const {
+    sheetWorker,
+    state: { plan },
+    log,
+    tell,
+  } = usePrintDesk();
+  return (
+    <DialogActions>
+      <Button onClick={() => setAsking(false)}>Not yet</Button>
+      <Button
+        variant="contained"
+        color="error"
+        onClick={async () => {
+          setAsking(false);
+          const took = Number(minutes);
+          const figures =
+            took > 0
+              ? await sheetWorker.ask('measureStage', { standing: labels.standing, cutNow: labels.cutNow })
+              : undefined;
+          const saidHours = figures?.ok
+            ? cuttingHours(figures.value.outlineM, cutCm2, materialById(blockOfRun(plan, run).block.materialId))
+            : undefined;
+          setMinutes('');
+          const answer = await log({
+            kind: 'stage-cut',
+            stageId: stage.id,
+            ...(took > 0 ? { minutes: took, saidHours } : {}),
+          });
+          if (!answer.ok) tell(answer.message);
+        }}
+      >
+        Yes, it is cut
+      </Button>
+    </DialogActions>
+  );
+}
+
+interface GateFactsProps {
+  readonly index: number;
+  readonly cutName: string;
+  readonly islands: readonly CutIsland[] | undefined;
+  readonly doneCount: number;
+  readonly minutes: string;
+  readonly setMinutes: Dispatch<SetStateAction<string>>;
+}
+
+function GateFacts({ index, cutName, islands, doneCount, minutes, setMinutes }: GateFactsProps) {
+  return (
+    <DialogContent>
+      <p>This passes a gate. From here on it is final that</p>
+      <ul className={clsx(kit.around8, css.checks)}>
+        <li>
+          {index === 0
+            ? 'the bare paper is off the block, and the shapes of the picture are closed'
+            : `${cutName} is off the block and can never be printed again`}
+        </li>
+        {index > 0 && <li>the sheets that came through run {index} are all there will ever be</li>}
+        <li>no undo leads back before this moment</li>
+      </ul>
+      {islands && doneCount > 0 && doneCount < islands.length && (
+        <p className={clsx(kit.say, kit.wait)}>{islands.length - doneCount} parts are not ticked off yet.</p>
+      )}
+      <label className={clsx(kit.note, kit.stack, kit.gap4, kit.above12)}>
+        How many minutes did it take? (as you like; later times are reckoned by it)
+        <input
+          className={kit.plainSelect}
+          inputMode="numeric"
+          value={minutes}
+          onChange={(e) => setMinutes(e.target.value.replace(/[^\d]/g, '').slice(0, 5))}
+          aria-label="Minutes of cutting"
+        />
+      </label>
+    </DialogContent>
+  );
+}

@@ -1,0 +1,310 @@
+'use client';
+import { useCallback, useEffect, useMemo, useRef, useState, type Dispatch, type SetStateAction } from 'react';
+import { type Lab } from '@/core/colour';
+import {
+  judgeRehearsal,
+  MAX_REHEARSED,
+  type RehearsalLevel,
+  type RehearsalPart,
+  type RehearsalResult,
+  type RehearsalSlip,
+} from '@/core/cutting';
+import { sampleMap, SAMPLE_PRINTS, wantedOf, type Plan } from '@/records';
+import { PictureWorker } from '@/workers';
+import { BLOCK_WORDS, wordOfLab } from '../../kit/colours';
+import { usePrintDesk } from '../../kit/printContext';
+import { type PaintView, type SheetCanvasHandle } from '../../kit/SheetCanvas';
+import { areaWords } from '@/ui/kit/regions/words';
+import { blockStylesFor, dueOf, NOT_CUT, sheetStylesFor } from './stageOf';
+import { useKeys } from '../../kit/keys';
+import { ChosenMark } from './ChosenMark';
+
+export interface RehearsalProps {
+  readonly plan: Plan;
+  /** The sheet's colour after 0, 1, 2 … films. */
+  readonly films: readonly Lab[];
+  readonly name: string;
+  readonly sample: string | undefined;
+  readonly level: RehearsalLevel;
+  readonly onScore: (score: number) => void;
+  readonly onAgain: () => void;
+  readonly onLeave: () => void;
+}
+
+export type Part = RehearsalPart & { readonly x: number; readonly y: number };
+
+const LINE_WORD = 0xff545a52;
+
+/** A rehearsal under way: the block and what is cut of it, the run it is at, and how it was judged. */
+export function useRehearsal({ plan, films, sample, level, onScore }: RehearsalProps) {
+  const { widthPx, heightPx, mmPerPx } = plan.picture!.raster;
+  const runs = plan.runs.length;
+  const worker = useRehearsalWorker(plan, sample);
+  const [cuts, setCuts] = useState<ReadonlyMap<number, number>>(new Map());
+  const [run, setRun] = useState(0);
+  const [chosen, setChosen] = useState<number>();
+  const [result, setResult] = useState<RehearsalResult>();
+  const [said, setSaid] = useState<string>();
+  const [showPicture, setShowPicture] = useState(false);
+  const block = useRef<SheetCanvasHandle>(null);
+  const { parts, version, setVersion } = useRehearsedParts(worker, plan);
+  const outline = useChosenOutline(worker, chosen);
+  const { paintBlock, paintSheet, traced } = useRehearsalPaints(
+    level,
+    plan,
+    run,
+    result,
+    runs,
+    films,
+    version,
+    worker,
+    showPicture,
+  );
+
+  const { toggle, pickAt } = useToggle(result, cuts, setChosen, setSaid, run, worker, setCuts, setVersion);
+  const step = (by: 1 | -1) => {
+    if (!parts?.length) return;
+    const at = parts.findIndex((p) => p.key === chosen);
+    setChosen(parts[(at + by + parts.length) % parts.length].key);
+  };
+  const print = usePrintRun(
+    result,
+    parts,
+    setSaid,
+    setChosen,
+    run,
+    runs,
+    setRun,
+    cuts,
+    setResult,
+    onScore,
+    sample,
+    level,
+  );
+  const hint = hinting(parts, run, cuts, setSaid);
+  useRehearsalKeys(step, chosen, toggle, print, setShowPicture, level, hint);
+  const colours = plan.flat!.colours;
+  const now = parts?.filter((p) => cuts.get(p.key) === run) ?? [];
+  const chosenPart = parts?.find((p) => p.key === chosen);
+  const overlay = (mm: number) =>
+    chosenPart && <ChosenMark outline={outline} chosenPart={chosenPart} mmPerPx={mmPerPx} mm={mm} />;
+  return {
+    ...{ widthPx, heightPx, mmPerPx, runs, run, parts, now, chosen, setChosen, chosenPart, colours, result, said },
+    ...{ block, paintBlock, paintSheet, traced, overlay, pickAt, showPicture, setShowPicture, hint, print },
+  };
+}
+
+/** A worker of the rehearsal's own, with the print's map or a sample's. */
+function useRehearsalWorker(plan: Plan, sample: RehearsalProps['sample']): PictureWorker {
+  const { urls } = usePrintDesk();
+  const { mmPerPx } = plan.picture!.raster;
+  const worker = useMemo(() => {
+    if (!sample)
+      return new PictureWorker((w) => w.askNow('openLabels', { url: urls.blob(plan.flat!.labelsSha), mmPerPx }));
+    const drawn = SAMPLE_PRINTS.find((s) => s.id === sample)!;
+    return new PictureWorker((w) => w.askNow('useLabels', { ...sampleMap(drawn), mmPerPx }));
+  }, [sample, urls, plan.flat, mmPerPx]);
+  useEffect(() => () => worker.stop(), [worker]);
+  return worker;
+}
+
+/** The parts that can be chosen one by one; `version` counts the changes of the block. */
+function useRehearsedParts(worker: PictureWorker, plan: Plan) {
+  const { tell } = usePrintDesk();
+  const [parts, setParts] = useState<readonly Part[]>();
+  const [version, setVersion] = useState(0);
+  useEffect(() => {
+    void worker.ask('rehearse', { due: dueOf(plan), limit: MAX_REHEARSED }).then((answer) => {
+      if (answer.ok) {
+        setParts([...answer.value.parts].sort((a, b) => a.key - b.key));
+        setVersion((v) => v + 1);
+      } else if (answer.code !== 'stopped') tell(answer.message);
+    });
+  }, [worker, plan, tell]);
+  return { parts, version, setVersion };
+}
+
+/** The outline of the chosen part, in mm, while one is chosen. */
+function useChosenOutline(worker: PictureWorker, chosen: number | undefined) {
+  const [outline, setOutline] = useState<readonly (readonly number[])[]>();
+  useEffect(() => {
+    setOutline(undefined);
+    if (chosen === undefined) return;
+    let wanted = true;
+    void worker.ask('outlines', { region: { islands: [chosen], outlinesPx: [] }, forShow: true }).then((a) => {
+      if (wanted && a.ok) setOutline(a.value.outlinesMm);
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [chosen, worker]);
+  return outline;
+}
+
+/** A part is cut, or left after all. */
+function useToggle(
+  result: RehearsalResult | undefined,
+  cuts: ReadonlyMap<number, number>,
+  setChosen: Dispatch<SetStateAction<number | undefined>>,
+  setSaid: Dispatch<SetStateAction<string | undefined>>,
+  run: number,
+  worker: PictureWorker,
+  setCuts: Dispatch<SetStateAction<ReadonlyMap<number, number>>>,
+  setVersion: Dispatch<SetStateAction<number>>,
+) {
+  const toggle = useCallback(
+    async (key: number) => {
+      if (result) return;
+      const before = cuts.get(key);
+      setChosen(key);
+      setSaid(undefined);
+      if (before !== undefined && before < run) {
+        setSaid('This part is off the block already; it cannot be put back.');
+        return;
+      }
+      const next = new Map(cuts);
+      if (before === run) next.delete(key);
+      else next.set(key, run);
+      await worker.ask('rehearseCut', { cuts: [[key, before === run ? NOT_CUT : run]] });
+      setCuts(next);
+      setVersion((v) => v + 1);
+    },
+    [cuts, run, result, worker, setChosen, setCuts, setSaid, setVersion],
+  );
+  const pickAt = useCallback(
+    async (x: number, y: number) => {
+      const answer = await worker.ask('rehearsalPartAt', { x, y });
+      if (answer.ok && answer.value !== null) void toggle(answer.value);
+    },
+    [toggle, worker],
+  );
+  return { toggle, pickAt };
+}
+
+function useRehearsalKeys(
+  step: (by: 1 | -1) => void,
+  chosen: number | undefined,
+  toggle: (key: number) => Promise<void>,
+  print: () => void,
+  setShowPicture: Dispatch<SetStateAction<boolean>>,
+  level: RehearsalLevel,
+  hint: () => void,
+) {
+  useKeys('n, shift+n', 'to the next or former part', (e) => step(e.shiftKey ? -1 : 1));
+  useKeys('space', 'cut the chosen part, or leave it', (e) => {
+    if ((e.target as Element).closest('button, a, input')) return;
+    e.preventDefault();
+    if (chosen !== undefined) void toggle(chosen);
+  });
+  useKeys('p', 'print the run', print);
+  useKeys('w', 'the wished picture, or the print so far', () => setShowPicture((s) => !s));
+  useKeys('h', 'a hint, where hints are given', () => {
+    if (level === 'with hints') hint();
+  });
+}
+
+/** A hint: how much goes before this run by the plan. */
+function hinting(
+  parts: readonly Part[] | undefined,
+  run: number,
+  cuts: ReadonlyMap<number, number>,
+  setSaid: Dispatch<SetStateAction<string | undefined>>,
+) {
+  const hint = () => {
+    if (!parts) return;
+    const due = parts.filter((p) => p.due === run),
+      missing = due.filter((p) => !cuts.has(p.key)).length,
+      extra = parts.filter((p) => cuts.get(p.key) === run && p.due > run).length;
+    const area = due.reduce((sum, p) => sum + p.areaMm2, 0);
+    setSaid(
+      `By the plan ${due.length} part${due.length === 1 ? '' : 's'}, ${areaWords(area)} in all, go before run ${run + 1}. ${missing} of them still stand${extra > 0 ? `; ${extra} you have chosen should stay` : ''}.`,
+    );
+  };
+  return hint;
+}
+
+function usePrintRun(
+  result: RehearsalResult | undefined,
+  parts: readonly Part[] | undefined,
+  setSaid: Dispatch<SetStateAction<string | undefined>>,
+  setChosen: Dispatch<SetStateAction<number | undefined>>,
+  run: number,
+  runs: number,
+  setRun: Dispatch<SetStateAction<number>>,
+  cuts: ReadonlyMap<number, number>,
+  setResult: Dispatch<SetStateAction<RehearsalResult | undefined>>,
+  onScore: (score: number) => void,
+  sample: string | undefined,
+  level: RehearsalLevel,
+) {
+  const { log, tell } = usePrintDesk();
+  const print = () => {
+    if (result || !parts) return;
+    setSaid(undefined);
+    setChosen(undefined);
+    if (run + 1 < runs) {
+      setRun(run + 1);
+      return;
+    }
+    const judged = judgeRehearsal(parts, cuts, runs);
+    setResult(judged);
+    onScore(judged.score);
+    if (!sample) {
+      const count = (kind: RehearsalSlip['kind']) => judged.slips.filter((s) => s.kind === kind).length;
+      void log({
+        kind: 'rehearsed',
+        level,
+        score: judged.score,
+        parts: judged.parts,
+        tooEarly: count('too early'),
+        tooLate: count('too late'),
+        never: count('never'),
+      }).then((answer) => {
+        if (!answer.ok) tell(answer.message);
+      });
+    }
+  };
+  return print;
+}
+
+/** Block and sheet as they are painted during a rehearsal. */
+function useRehearsalPaints(
+  level: RehearsalLevel,
+  plan: Plan,
+  run: number,
+  result: RehearsalResult | undefined,
+  runs: number,
+  films: readonly Lab[],
+  version: number,
+  worker: PictureWorker,
+  showPicture: boolean,
+) {
+  const traced = level === 'with tracing';
+  const lines = level === 'bare' ? undefined : LINE_WORD;
+  const blockStyles = useMemo(() => blockStylesFor(plan, run, traced), [plan, run, traced]);
+  const sheetStyles = useMemo(() => sheetStylesFor(plan, result ? runs : run, films), [plan, run, runs, films, result]);
+  const wanted = useMemo(() => wantedOf(plan).map((lab) => ({ fill: wordOfLab(lab) })), [plan]);
+  const painter = useCallback(
+    (what: 'rehearsal' | 'labels', styles: typeof blockStyles, withLines: number | undefined): PaintView =>
+      async (view, width, height) => {
+        if (version === 0) return undefined;
+        const answer = await worker.ask('paint', {
+          what,
+          styles,
+          view,
+          width,
+          height,
+          backdrop: BLOCK_WORDS.backdrop,
+          lines: withLines,
+        });
+        return answer.ok ? answer.value : undefined;
+      },
+    [version, worker],
+  );
+  const paintBlock = useMemo(() => painter('rehearsal', blockStyles, lines), [painter, blockStyles, lines]);
+  const paintSheet = useMemo(
+    () => (showPicture ? painter('labels', wanted, undefined) : painter('rehearsal', sheetStyles, undefined)),
+    [painter, sheetStyles, showPicture, wanted],
+  );
+  return { paintBlock, paintSheet, traced };
+}

@@ -1,0 +1,343 @@
+'use client';
+import { type DraggableAttributes } from '@dnd-kit/core';
+import { useSortable } from '@dnd-kit/sortable';
+import { CSS, type Transform } from '@dnd-kit/utilities';
+import { useMemo, type JSX } from 'react';
+import { hexFromLabD50 } from '@/core/colour';
+import {
+  blockOfRun,
+  cutStateOfRun,
+  inkNamesOf,
+  inkedAt,
+  inkOf,
+  labelStateOfRun,
+  inkNeedOfRun,
+  type Run,
+  type Plan,
+} from '@/records';
+import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
+import { type SamplePoint } from '../kit/CoreSample';
+import { usePrintDesk } from '../kit/printContext';
+import { Thumb } from '../kit/Thumb';
+import { openWarnings, wordsForWarning } from './watchWords';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './RunsView.module.css';
+import type { Coverage } from '@/ui/kit/printContext';
+import type { PrintPart } from '@/core/layers';
+import type { SyntheticListenerMap } from '@dnd-kit/core/dist/hooks/utilities';
+
+/** A dragged column moves along its row only. */
+const movedAcross = (transform: Transform | null) => CSS.Translate.toString(transform && { ...transform, y: 0 });
+
+interface ColumnProps {
+  readonly run: Run;
+  readonly index: number;
+  readonly sheets: number;
+  readonly onPoint: (point: SamplePoint | undefined) => void;
+  readonly onMove: (by: number) => void;
+  readonly onLarge: () => void;
+}
+
+export function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
+  const desk = usePrintDesk();
+  const { state, progress, coverage, selectedRun } = desk;
+  const { plan } = state;
+  const closed = index < progress.closedRuns;
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: run.id, disabled: closed });
+  const names = inkNamesOf(plan, run);
+  const parts = desk.sheet.parts;
+  const { look, film, blockFills, blockStrokes } = useColumnFills(run, index);
+  const block = plan.blocks.length > 1 ? blockOfRun(plan, run).block.name : undefined;
+  const on = selectedRun === index + 1;
+  const pointAt = pointing(plan, coverage, onPoint, parts);
+  const blank = (
+    <span
+      className={clsx(kit.block, css.blank)}
+      style={plan.picture ? { aspectRatio: `${plan.picture.widthMm} / ${plan.picture.heightMm}` } : undefined}
+    />
+  );
+  return (
+    <section
+      ref={setNodeRef}
+      className={clsx(css.col, css.column)}
+      style={{
+        transform: movedAcross(transform),
+        transition: transition ?? undefined,
+      }}
+      aria-label={`Run ${index + 1}, ${names}`}
+    >
+      <ColumnHead
+        on={on}
+        index={index}
+        closed={closed}
+        onMove={onMove}
+        attributes={attributes}
+        listeners={listeners}
+        names={names}
+        run={run}
+      />
+      <LookCell onLarge={onLarge} pointAt={pointAt} index={index} look={look} blank={blank} />
+      <div className={css.thumb} onPointerMove={pointAt}>
+        {coverage ? <Thumb coverage={coverage} fills={film} label={`What run ${index + 1} lays down`} /> : blank}
+      </div>
+      <CutCell blockFills={blockFills} blockStrokes={blockStrokes} block={block} index={index} blank={blank} />
+      <Figures run={run} index={index} sheets={sheets} />
+    </section>
+  );
+}
+
+/** The colours of a column's small pictures, part by part: look, film, and the block before it is cut. */
+function useColumnFills(run: Run, index: number) {
+  const { state, looks, sheet } = usePrintDesk();
+  const { plan } = state;
+  const { parts } = sheet;
+  const cut = labelStateOfRun(plan, run, sheet);
+  const look = useKept(looks!.looks[index + 1].map(wordOfLab));
+  const paper = wordOfLab(plan.paper.labD50);
+  const film = useKept(
+    parts.map((part) => {
+      const inking = run.inkings.find((i) => inkedAt(plan, sheet, part, run, i));
+      return inking ? wordOfLab(inkOf(plan, inking).solidLabD50) : paper;
+    }),
+  );
+  const blockFills = useKept(
+    parts.map((_, p) =>
+      cut.standing.includes(p)
+        ? BLOCK_WORDS.standing
+        : cut.cutNow.includes(p)
+          ? BLOCK_WORDS.cutFill
+          : BLOCK_WORDS.cleared,
+    ),
+  );
+  const blockStrokes = useKept(parts.map((_, p) => (cut.cutNow.includes(p) ? BLOCK_WORDS.cutStroke : blockFills[p])));
+  return { look, film, blockFills, blockStrokes };
+}
+
+interface CutCellProps {
+  readonly blockFills: readonly number[];
+  readonly blockStrokes: readonly number[];
+  readonly block: string | undefined;
+  readonly index: number;
+  readonly blank: JSX.Element;
+}
+
+function CutCell({ blockFills, blockStrokes, block, index, blank }: CutCellProps) {
+  const { coverage } = usePrintDesk();
+  return (
+    <div className={css.thumb}>
+      {coverage ? (
+        <Thumb
+          coverage={coverage}
+          fills={blockFills}
+          strokes={blockStrokes}
+          mirrored
+          label={`${block ?? 'The block'} before run ${index + 1}, mirrored; hatched is cut now`}
+        />
+      ) : (
+        blank
+      )}
+    </div>
+  );
+}
+
+interface LookCellProps {
+  readonly onLarge: () => void;
+  readonly pointAt: (e: React.PointerEvent) => void;
+  readonly index: number;
+  readonly look: readonly number[];
+  readonly blank: JSX.Element;
+}
+
+function LookCell({ onLarge, pointAt, index, look, blank }: LookCellProps) {
+  const { coverage } = usePrintDesk();
+  return (
+    <div className={css.thumb}>
+      <button
+        type="button"
+        className={clsx(kit.bare, kit.fullWidth, css.zoomsIn)}
+
+        onClick={onLarge}
+        onPointerMove={pointAt}
+        aria-label={`Look closely at the sheet after run ${index + 1}`}
+      >
+        {coverage ? <Thumb coverage={coverage} fills={look} label={`The sheet after run ${index + 1}`} /> : blank}
+      </button>
+    </div>
+  );
+}
+
+/** The part under the pointer, from a small picture. */
+function pointing(
+  plan: Plan,
+  coverage: Coverage | undefined,
+  onPoint: (point: SamplePoint | undefined) => void,
+  parts: readonly PrintPart[],
+) {
+  const pointAt = (e: React.PointerEvent) => {
+    const { picture } = plan;
+    if (!coverage || !picture) return;
+    const bounds = e.currentTarget.getBoundingClientRect();
+    const u = (e.clientX - bounds.left) / bounds.width,
+      v = (e.clientY - bounds.top) / bounds.height;
+    const cell =
+      Math.min(coverage.height - 1, Math.floor(v * coverage.height)) * coverage.width +
+      Math.min(coverage.width - 1, Math.floor(u * coverage.width));
+    let part = 0;
+    for (let l = 1; l < coverage.labelCount; l++)
+      if (
+        coverage.bytes[l * coverage.width * coverage.height + cell] >
+        coverage.bytes[part * coverage.width * coverage.height + cell]
+      )
+        part = l;
+    onPoint({ label: parts[part]?.label ?? 0, part, xMm: u * picture.widthMm, yMm: v * picture.heightMm });
+  };
+  return pointAt;
+}
+
+interface ColumnHeadProps {
+  readonly on: boolean;
+  readonly index: number;
+  readonly closed: boolean;
+  readonly onMove: (by: number) => void;
+  readonly attributes: DraggableAttributes;
+  readonly listeners: SyntheticListenerMap | undefined;
+  readonly names: string;
+  readonly run: Run;
+}
+
+function ColumnHead({ on, index, closed, onMove, attributes, listeners, names, run }: ColumnHeadProps) {
+  const {
+    selectRun,
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <div className={clsx(css.colhead, on && css.on)} onClick={() => selectRun(index + 1)}>
+      <div className={css.top1}>
+        <h2>
+          <button type="button" className={kit.bare} onClick={() => selectRun(index + 1)}>
+            Run {index + 1}
+          </button>
+        </h2>
+        {closed ? (
+          <span className={kit.quiet}>closed</span>
+        ) : (
+          <MoveActs index={index} onMove={onMove} attributes={attributes} listeners={listeners} />
+        )}
+      </div>
+      <p className={kit.clipped} title={names}>
+        {run.inkings.map((inking) => (
+          <span
+            key={inking.id}
+            className={clsx(kit.swatch, css.inkSwatch)}
+            style={{ background: hexFromLabD50(inkOf(plan, inking).solidLabD50) }}
+            aria-hidden
+          />
+        ))}{' '}
+        {names}
+      </p>
+    </div>
+  );
+}
+
+interface MoveActsProps {
+  readonly index: number;
+  readonly onMove: (by: number) => void;
+  readonly attributes: DraggableAttributes;
+  readonly listeners: SyntheticListenerMap | undefined;
+}
+
+function MoveActs({ index, onMove, attributes, listeners }: MoveActsProps) {
+  const {
+    progress,
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <span className={kit.num}>
+      <button
+        type="button"
+        className={kit.grip}
+        aria-label={`Move run ${index + 1} earlier`}
+        disabled={index - 1 < progress.closedRuns}
+        onClick={(e) => {
+          e.stopPropagation();
+          onMove(-1);
+        }}
+      >
+        ‹
+      </button>
+      <button
+        type="button"
+        className={kit.grip}
+        {...attributes}
+        {...listeners}
+        aria-label={`move run ${index + 1} to another place`}
+      >
+        move
+      </button>
+      <button
+        type="button"
+        className={kit.grip}
+        aria-label={`Move run ${index + 1} later`}
+        disabled={index === plan.runs.length - 1}
+        onClick={(e) => {
+          e.stopPropagation();
+          onMove(1);
+        }}
+      >
+        ›
+      </button>
+    </span>
+  );
+}
+
+/** The same array as long as its content is the same: pictures that did not change are not painted again. */
+function useKept(words: readonly number[]): readonly number[] {
+  const key = words.join();
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- the key is the content
+  return useMemo(() => words, [key]);
+}
+
+function Figures({ run, index, sheets }: { run: Run; index: number; sheets: number }) {
+  const { state, looks, unit, progress, sheet } = usePrintDesk();
+  const { plan } = state;
+  const flat = plan.flat!;
+  const areaCm2 = (plan.picture!.widthMm * plan.picture!.heightMm) / 100;
+  const shareOf = (part: readonly string[]) =>
+    part.reduce((sum, id) => sum + flat.colours.find((c) => c.id === id)!.areaShare, 0);
+  const { standing, cutNow } = cutStateOfRun(plan, run);
+  const { grams } = inkNeedOfRun(plan, sheet, run, sheets);
+  const label = flat.colours.findIndex((c) => c.id === run.inkings[0].colourId);
+  const off = looks!.agreement.deltaE[label];
+  const below = looks!.stacks[label].findIndex((e) => e.run === index);
+  const short = openWarnings(looks!.warnings, progress.closedRuns)
+    .map((w) => wordsForWarning(w, unit))
+    .filter((w) => w.run === index && w.short);
+  return (
+    <dl className={kit.figures}>
+      {plan.blocks.length > 1 && (
+        <>
+          <dt>prints from</dt>
+          <dd>{blockOfRun(plan, run).block.name}</dd>
+        </>
+      )}
+      <dt>stands</dt>
+      <dd>{(shareOf(standing) * areaCm2).toFixed(0)} cm²</dd>
+      <dt />
+      <dd className={kit.quiet}>{(100 * shareOf(standing)).toFixed(0)} %</dd>
+      <dt>cut now</dt>
+      <dd>{(shareOf(cutNow) * areaCm2).toFixed(0)} cm²</dd>
+      <dt>ink</dt>
+      <dd title={`for ${sheets} sheets; start values`}>{grams < 10 ? grams.toFixed(1) : grams.toFixed(0)} g</dd>
+      <dt>off wanted</dt>
+      <dd className={clsx(off >= 3 && kit.madder)}>ΔE {off.toFixed(1)}</dd>
+      <dt>films below</dt>
+      <dd>{Math.max(0, below)}</dd>
+      {short.map((w, i) => (
+        <dd key={i} className={clsx(kit.whole, kit.madder, kit.atLeft)}>
+          {w.short}
+        </dd>
+      ))}
+    </dl>
+  );
+}

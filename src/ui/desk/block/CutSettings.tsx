@@ -1,0 +1,218 @@
+'use client';
+import MenuItem from '@mui/material/MenuItem';
+import Slider from '@mui/material/Slider';
+import TextField from '@mui/material/TextField';
+import { useState, type Dispatch, type SetStateAction } from 'react';
+import {
+  BLOCK_MATERIALS,
+  bridgedWidthMm,
+  DEPTH_MM,
+  MAX_TOOLS,
+  ROLLER_DIAMETER_MM,
+  TOOL_RANGE_MM,
+  type BlockMaterial,
+} from '@/core/cutting';
+import { formatBare, formatLength, parseLengthsMm, type Outcome } from '@/core/units';
+import { type Block } from '@/records';
+import { LengthField } from '../../kit/fields';
+import { usePrintDesk } from '../../kit/printContext';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './CheckPanel.module.css';
+import { capital } from './FindingKind';
+import type { CheckProps } from './checkProps';
+
+/** The material, its grain, the tools at hand and the roller. */
+export function Setting({ block, blockIndex, toolsMm, onTools, settings }: CheckProps) {
+  const { state, unit, change } = usePrintDesk();
+  const { plan } = state;
+  const edit = (label: string, part: Partial<Block>) =>
+    change(label, (p) => ({ ...p, blocks: p.blocks.map((b, i) => (i === blockIndex ? { ...b, ...part } : b)) }));
+  const { material } = settings;
+  const [text, setText] = useState<string>();
+  const [problem, setProblem] = useState<string>();
+  const takeTools = () => {
+    if (text === undefined) return;
+    const read = parseLengthsMm(text, unit, TOOL_RANGE_MM);
+    if (!read.ok) {
+      setProblem(read.message);
+      return;
+    }
+    const next = [...new Set(read.value)].sort((a, b) => a - b);
+    if (next.length === 0 || next.length > MAX_TOOLS) {
+      setProblem(`List one to ${MAX_TOOLS} widths, such as 0.5; 1; 3.`);
+      return;
+    }
+    setText(undefined);
+    setProblem(undefined);
+    void change('tools listed', (p) => ({ ...p, toolsMm: next }));
+  };
+  const narrowest = toolsMm[0];
+  const withNarrowest = (mm: number) => [mm, ...plan.toolsMm.slice(1).filter((t) => t > mm)];
+  return (
+    <section>
+      <h2>Cut in, cut with</h2>
+      <BlockAndTools
+        material={material}
+        edit={edit}
+        block={block}
+        text={text}
+        problem={problem}
+        setText={setText}
+        takeTools={takeTools}
+      />
+      <NarrowestTool narrowest={narrowest} onTools={onTools} withNarrowest={withNarrowest} />
+      <p className={kit.note}>
+        {capital(material.name)} holds ridges of {formatLength(material.ridgeAlongMm, unit, 1)}
+        {material.ridgeAcrossMm !== material.ridgeAlongMm
+          ? ` with the grain, ${formatLength(material.ridgeAcrossMm, unit, 1)} across`
+          : ''}{' '}
+        (start value).
+      </p>
+      <RollerFields />
+    </section>
+  );
+}
+
+/** The roller that inks the block. */
+function RollerFields() {
+  const {
+    state: { plan },
+    unit,
+    change,
+  } = usePrintDesk();
+  return (
+    <div className={clsx(kit.fields, kit.above14, kit.below6, kit.atTop)}>
+      <LengthField
+        label="Roller, diameter"
+        valueMm={plan.roller.diameterMm}
+        unit={unit}
+        range={ROLLER_DIAMETER_MM}
+        onChange={(diameterMm) => void change('roller chosen', (p) => ({ ...p, roller: { ...p.roller, diameterMm } }))}
+      />
+      <TextField
+        select
+        label="Roller is"
+        value={plan.roller.soft ? 'soft' : 'hard'}
+        onChange={(e) =>
+          void change('roller chosen', (p) => ({ ...p, roller: { ...p.roller, soft: e.target.value === 'soft' } }))
+        }
+      >
+        <MenuItem value="hard">hard</MenuItem>
+        <MenuItem value="soft">soft</MenuItem>
+      </TextField>
+      <LengthField
+        label="Cleared to"
+        valueMm={plan.roller.depthMm}
+        unit={unit}
+        range={DEPTH_MM}
+        onChange={(depthMm) => void change('depth chosen', (p) => ({ ...p, roller: { ...p.roller, depthMm } }))}
+      />
+      <p className={kit.note}>It bridges openings up to {formatLength(bridgedWidthMm(plan.roller), unit, 0)} wide.</p>
+    </div>
+  );
+}
+
+interface NarrowestToolProps {
+  readonly narrowest: number;
+  readonly onTools: (toolsMm: readonly number[] | undefined) => void;
+  readonly withNarrowest: (mm: number) => number[];
+}
+
+/** The narrowest tool, turned while the findings follow. */
+function NarrowestTool({ narrowest, onTools, withNarrowest }: NarrowestToolProps) {
+  const { unit, change } = usePrintDesk();
+  return (
+    <label className={clsx(kit.turns, css.narrowest)}>
+      <span>narrowest</span>
+      <Slider
+        size="small"
+        min={0.2}
+        max={3}
+        step={0.1}
+        value={narrowest}
+        aria-label="Narrowest tool"
+        getAriaValueText={(v) => formatLength(v, unit)}
+        onChange={(_, v) => onTools(withNarrowest(v as number))}
+        onChangeCommitted={(_, v) => {
+          void change('narrowest tool', (p) => ({
+            ...p,
+            toolsMm: [v as number, ...p.toolsMm.slice(1).filter((t) => t > (v as number))],
+          })).then(() => onTools(undefined));
+        }}
+      />
+      <span className={kit.num}>{formatLength(narrowest, unit, 1)}</span>
+    </label>
+  );
+}
+
+interface BlockAndToolsProps {
+  readonly material: BlockMaterial;
+  readonly edit: (label: string, part: Partial<Block>) => Promise<Outcome<undefined>>;
+  readonly block: Block;
+  readonly text: string | undefined;
+  readonly problem: string | undefined;
+  readonly setText: Dispatch<SetStateAction<string | undefined>>;
+  readonly takeTools: () => void;
+}
+
+/** What is cut, and with what. */
+function BlockAndTools({ material, edit, block, text, problem, setText, takeTools }: BlockAndToolsProps) {
+  return (
+    <div className={clsx(kit.fields, kit.above12, kit.below6, kit.atTop)}>
+      <TextField
+        select
+        label="Block"
+        value={material.id}
+        onChange={(e) => void edit('material chosen', { materialId: e.target.value })}
+      >
+        {BLOCK_MATERIALS.map((m) => (
+          <MenuItem key={m.id} value={m.id}>
+            {m.name}
+          </MenuItem>
+        ))}
+      </TextField>
+      {material.grain ? (
+        <TextField
+          select
+          label="Grain"
+          value={block.grainDeg}
+          onChange={(e) => void edit('grain turned', { grainDeg: Number(e.target.value) as 0 | 90 })}
+        >
+          <MenuItem value={0}>level ↔</MenuItem>
+          <MenuItem value={90}>upright ↕</MenuItem>
+        </TextField>
+      ) : (
+        <span />
+      )}
+      <ToolWidths text={text} problem={problem} setText={setText} takeTools={takeTools} />
+    </div>
+  );
+}
+
+interface ToolWidthsProps {
+  readonly text: string | undefined;
+  readonly problem: string | undefined;
+  readonly setText: Dispatch<SetStateAction<string | undefined>>;
+  readonly takeTools: () => void;
+}
+
+function ToolWidths({ text, problem, setText, takeTools }: ToolWidthsProps) {
+  const {
+    state: { plan },
+    unit,
+  } = usePrintDesk();
+  return (
+    <TextField
+      label="Tools, widths"
+      value={text ?? plan.toolsMm.map((t) => formatBare(t, unit)).join('; ')}
+      error={Boolean(problem)}
+      helperText={problem}
+      onChange={(e) => setText(e.target.value)}
+      onBlur={takeTools}
+      onKeyDown={(e) => e.key === 'Enter' && takeTools()}
+      slotProps={{ inputLabel: { shrink: true } }}
+      className={css.bothColumns}
+    />
+  );
+}

@@ -1,0 +1,279 @@
+'use client';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { type Dispatch, type SetStateAction } from 'react';
+import { formatLength } from '@/core/units';
+import { MASK_GROWTH_MM, MASK_KINDS, withSecondTone, type Mask, type MaskKind, type Place } from '@/records';
+import { LengthField } from '../../kit/fields';
+import { usePrintDesk } from '../../kit/printContext';
+import type { LabelState } from '@/ui/kit/blockStates';
+import { areaWords } from '@/ui/kit/regions/words';
+import type { Regions, ChosenIsland, DrawnLine } from '@/ui/kit/regions/useRegions';
+import { anchorOf } from '@/ui/kit/regions/useAnchors';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import { NOTHING, KIND_WORDS, FIRST_GROWTH_MM } from './maskWords';
+
+interface LeaveOutProps {
+  readonly chosen: ChosenIsland | undefined;
+  readonly setGathered: Dispatch<SetStateAction<Place>>;
+  readonly gatheredAlready: boolean;
+  readonly keys: readonly (number | null)[] | undefined;
+  readonly line: DrawnLine | undefined;
+  readonly mmPerPx: number;
+  readonly regions: Regions;
+  readonly labels: LabelState;
+  readonly run: number;
+  readonly count: number;
+  readonly kind: 'mask' | 'wipe' | 'do not ink' | 'keep clean';
+  readonly setKind: Dispatch<SetStateAction<'mask' | 'wipe' | 'do not ink' | 'keep clean'>>;
+  readonly growMm: number;
+  readonly setGrowMm: Dispatch<SetStateAction<number>>;
+  readonly add: (mask: Omit<Mask, 'id' | 'runId'>) => void;
+  readonly gathered: Place;
+}
+
+export function LeaveOut({
+  chosen,
+  setGathered,
+  gatheredAlready,
+  keys,
+  line,
+  mmPerPx,
+  regions,
+  labels,
+  run,
+  count,
+  kind,
+  setKind,
+  growMm,
+  setGrowMm,
+  add,
+  gathered,
+}: LeaveOutProps) {
+  return (
+    <section>
+      <h2>Leave something out</h2>
+      <p className={clsx(kit.note, kit.above4, kit.below8)}>
+        Click islands on the block, or draw round a place, and gather them.
+      </p>
+      <GatherActs
+        chosen={chosen}
+        setGathered={setGathered}
+        gatheredAlready={gatheredAlready}
+        keys={keys}
+        line={line}
+        mmPerPx={mmPerPx}
+        regions={regions}
+      />
+      {chosen && !labels.standing.includes(chosen.label) && (
+        <p className={clsx(kit.note, kit.above6)}>
+          This island does not stand in run {run}, so there is nothing to leave out.
+        </p>
+      )}
+      {count > 0 && (
+        <GatheredMask
+          count={count}
+          setGathered={setGathered}
+          kind={kind}
+          setKind={setKind}
+          growMm={growMm}
+          setGrowMm={setGrowMm}
+          add={add}
+          gathered={gathered}
+          run={run}
+          regions={regions}
+        />
+      )}
+      <KeepCleanActs add={add} />
+    </section>
+  );
+}
+
+function KeepCleanActs({ add }: { add: (mask: Omit<Mask, 'id' | 'runId'>) => void }) {
+  const { unit } = usePrintDesk();
+  return (
+    <div className={kit.above14}>
+      <Button
+        size="small"
+        onClick={() =>
+          add({
+            kind: 'keep clean',
+            place: NOTHING,
+            covers: 'place',
+            growMm: FIRST_GROWTH_MM,
+            hold: 'pins',
+            note: '',
+          })
+        }
+      >
+        Mask all cleared ground
+      </Button>
+      <p className={clsx(kit.note, kit.above4)}>
+        Openings {formatLength(FIRST_GROWTH_MM, unit, 1)} larger than what stands; keeps roller marks off the paper
+        where wide openings chatter.
+      </p>
+    </div>
+  );
+}
+
+interface GatheredMaskProps {
+  readonly count: number;
+  readonly setGathered: Dispatch<SetStateAction<Place>>;
+  readonly kind: 'mask' | 'wipe' | 'do not ink' | 'keep clean';
+  readonly setKind: Dispatch<SetStateAction<'mask' | 'wipe' | 'do not ink' | 'keep clean'>>;
+  readonly growMm: number;
+  readonly setGrowMm: Dispatch<SetStateAction<number>>;
+  readonly add: (mask: Omit<Mask, 'id' | 'runId'>) => void;
+  readonly gathered: Place;
+  readonly run: number;
+  readonly regions: Regions;
+}
+
+function GatheredMask({
+  count,
+  setGathered,
+  kind,
+  setKind,
+  growMm,
+  setGrowMm,
+  add,
+  gathered,
+  run,
+  regions,
+}: GatheredMaskProps) {
+  const { unit } = usePrintDesk();
+  return (
+    <div className={clsx(kit.stack, kit.gap12, kit.above14)}>
+      <p className={clsx(kit.say, kit.plain)}>
+        {count} place{count === 1 ? '' : 's'} gathered.{' '}
+        <button type="button" className={kit.link} onClick={() => setGathered(NOTHING)}>
+          Let go
+        </button>
+      </p>
+      <div className={clsx(kit.fields, kit.atTop)}>
+        <TextField select label="How" value={kind} onChange={(e) => setKind(e.target.value as MaskKind)}>
+          {MASK_KINDS.filter((k) => k !== 'keep clean').map((k) => (
+            <MenuItem key={k} value={k}>
+              {KIND_WORDS[k]}
+            </MenuItem>
+          ))}
+        </TextField>
+        {kind === 'mask' && (
+          <LengthField
+            label="Into cleared ground"
+            valueMm={growMm}
+            unit={unit}
+            range={MASK_GROWTH_MM}
+            onChange={setGrowMm}
+          />
+        )}
+      </div>
+      <GatheredActs
+        add={add}
+        kind={kind}
+        gathered={gathered}
+        growMm={growMm}
+        run={run}
+        setGathered={setGathered}
+        regions={regions}
+      />
+      <p className={kit.note}>
+        A second tone is a run of its own from the same stage: one mask covers these places in run {run}, another all
+        else in the run after it.
+      </p>
+    </div>
+  );
+}
+
+interface GatheredActsProps {
+  readonly add: (mask: Omit<Mask, 'id' | 'runId'>) => void;
+  readonly kind: 'mask' | 'wipe' | 'do not ink' | 'keep clean';
+  readonly gathered: Place;
+  readonly growMm: number;
+  readonly run: number;
+  readonly setGathered: Dispatch<SetStateAction<Place>>;
+  readonly regions: Regions;
+}
+
+function GatheredActs({ add, kind, gathered, growMm, run, setGathered, regions }: GatheredActsProps) {
+  const { change } = usePrintDesk();
+  return (
+    <div className={clsx(kit.row, kit.gap6)}>
+      <Button
+        variant="contained"
+        onClick={() => add({ kind, place: gathered, covers: 'place', growMm, hold: 'pins', note: '' })}
+      >
+        Leave it out of run {run}
+      </Button>
+      <Button
+        onClick={() => {
+          void change('two tones from one stage', (p) => withSecondTone(p, p.runs[run - 1], gathered, growMm));
+          setGathered(NOTHING);
+          regions.letGo();
+        }}
+      >
+        Print it in a second tone
+      </Button>
+    </div>
+  );
+}
+
+interface GatherActsProps {
+  readonly chosen: ChosenIsland | undefined;
+  readonly setGathered: Dispatch<SetStateAction<Place>>;
+  readonly gatheredAlready: boolean;
+  readonly keys: readonly (number | null)[] | undefined;
+  readonly line: DrawnLine | undefined;
+  readonly mmPerPx: number;
+  readonly regions: Regions;
+}
+
+function GatherActs({ chosen, setGathered, gatheredAlready, keys, line, mmPerPx, regions }: GatherActsProps) {
+  const {
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <div className={clsx(kit.row, kit.gap6)}>
+      <Button
+        size="small"
+        disabled={!chosen}
+        onClick={() => {
+          if (chosen) {
+            setGathered((g) => ({
+              ...g,
+              anchors: gatheredAlready
+                ? g.anchors.filter((_, i) => keys?.[i] !== chosen.key)
+                : [...g.anchors, anchorOf(chosen, plan)],
+            }));
+          }
+        }}
+      >
+        {chosen
+          ? `${gatheredAlready ? 'Leave out again' : 'Gather'}: ${areaWords(chosen.areaMm2)}`
+          : 'Gather the chosen island'}
+      </Button>
+      {line?.use === 'lasso' ? (
+        <Button
+          size="small"
+          variant="contained"
+          disabled={line.pointsPx.length < 6}
+          onClick={() => {
+            setGathered((g) => ({
+              ...g,
+              outlinesMm: [...g.outlinesMm, line.pointsPx.map((v) => Math.round(v * mmPerPx * 100) / 100)],
+            }));
+            regions.setLine(undefined);
+          }}
+        >
+          Gather what is inside
+        </Button>
+      ) : (
+        <Button size="small" onClick={() => regions.setLine({ use: 'lasso', pointsPx: [] })}>
+          Draw round a place
+        </Button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,160 @@
+'use client';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { type Dispatch, type SetStateAction } from 'react';
+import { type Outcome } from '@/core/units';
+import { MASK_GROWTH_MM, maskNotes, type Mask, type Run } from '@/records';
+import { LengthField } from '../../kit/fields';
+import { usePrintDesk } from '../../kit/printContext';
+import clsx from 'clsx';
+import { useAnchors } from '@/ui/kit/regions/useAnchors';
+import { kit } from '@/ui/kit/styles';
+
+interface MaskRowProps {
+  readonly mask: Mask;
+  readonly shown: string | undefined;
+  readonly setShown: Dispatch<SetStateAction<string | undefined>>;
+  readonly theRun: Run;
+  readonly closed: boolean;
+  readonly edit: (id: string, part: Partial<Mask>) => Promise<Outcome<undefined>>;
+  readonly i: number;
+}
+
+export function MaskRow({ mask, shown, setShown, theRun, closed, edit, i }: MaskRowProps) {
+  const {
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <div className={clsx(kit.stack, kit.gap8, kit.band)}>
+      <div className={clsx(kit.row, kit.between)}>
+        <button
+          type="button"
+          className={clsx(kit.link, kit.plain, kit.atLeft)}
+          aria-pressed={shown === mask.id}
+          onClick={() => setShown(shown === mask.id ? undefined : mask.id)}
+        >
+          {maskNotes({ ...plan, masks: [mask] }, theRun)[0]}
+        </button>
+      </div>
+      {shown === mask.id && <MaskDetails mask={mask} closed={closed} edit={edit} setShown={setShown} />}
+      <LostPlaces mask={mask} />
+      <span className={kit.visuallyHidden}>mask {i + 1}</span>
+    </div>
+  );
+}
+
+interface MaskDetailsProps {
+  readonly mask: Mask;
+  readonly closed: boolean;
+  readonly edit: (id: string, part: Partial<Mask>) => Promise<Outcome<undefined>>;
+  readonly setShown: Dispatch<SetStateAction<string | undefined>>;
+}
+
+function MaskDetails({ mask, closed, edit, setShown }: MaskDetailsProps) {
+  return (
+    <>
+      <MaskFields mask={mask} closed={closed} edit={edit} />
+      <TextField
+        label="Note for the bench"
+        defaultValue={mask.note}
+        disabled={closed}
+        onBlur={(e) => {
+          if (e.target.value !== mask.note) void edit(mask.id, { note: e.target.value.slice(0, 200) });
+        }}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
+      <MaskActs mask={mask} closed={closed} setShown={setShown} />
+    </>
+  );
+}
+
+interface MaskActsProps {
+  readonly mask: Mask;
+  readonly closed: boolean;
+  readonly setShown: Dispatch<SetStateAction<string | undefined>>;
+}
+
+function MaskActs({ mask, closed, setShown }: MaskActsProps) {
+  const { urls, change } = usePrintDesk();
+  return (
+    <div className={clsx(kit.row, kit.gap6)}>
+      {(mask.kind === 'mask' || mask.kind === 'keep clean') && (
+        <>
+          <Button size="small" href={urls.file(`mask-${mask.id}.pdf`)}>
+            PDF
+          </Button>
+          <Button size="small" href={urls.file(`mask-${mask.id}.svg`)}>
+            SVG
+          </Button>
+          <Button size="small" href={urls.file(`mask-${mask.id}.dxf`)}>
+            DXF
+          </Button>
+        </>
+      )}
+      {!closed && (
+        <Button
+          size="small"
+          color="error"
+          onClick={() => {
+            setShown(undefined);
+            void change('mask taken away', (p) => ({
+              ...p,
+              masks: p.masks.filter((m) => m.id !== mask.id),
+            }));
+          }}
+        >
+          Take away
+        </Button>
+      )}
+    </div>
+  );
+}
+
+interface MaskFieldsProps {
+  readonly mask: Mask;
+  readonly closed: boolean;
+  readonly edit: (id: string, part: Partial<Mask>) => Promise<Outcome<undefined>>;
+}
+
+function MaskFields({ mask, closed, edit }: MaskFieldsProps) {
+  const { unit } = usePrintDesk();
+  return (
+    <div className={clsx(kit.fields, kit.atTop, kit.above6)}>
+      {mask.kind !== 'wipe' && mask.kind !== 'do not ink' && (
+        <LengthField
+          label={mask.kind === 'keep clean' ? 'Openings larger by' : 'Into cleared ground'}
+          valueMm={mask.growMm}
+          unit={unit}
+          range={MASK_GROWTH_MM}
+          disabled={closed}
+          onChange={(mm) => void edit(mask.id, { growMm: mm })}
+        />
+      )}
+      {(mask.kind === 'mask' || mask.kind === 'keep clean') && (
+        <TextField
+          select
+          label="Held by"
+          disabled={closed}
+          value={mask.hold}
+          onChange={(e) => void edit(mask.id, { hold: e.target.value as Mask['hold'] })}
+        >
+          <MenuItem value="pins">pin holes</MenuItem>
+          <MenuItem value="corner">the origin corner</MenuItem>
+        </TextField>
+      )}
+    </div>
+  );
+}
+
+/** Places of a mask that cannot be found again on the picture as it is now. */
+function LostPlaces({ mask }: { mask: Mask }) {
+  const keys = useAnchors(mask.place.anchors);
+  const lost = keys?.filter((key) => key === null).length ?? 0;
+  return lost > 0 ? (
+    <p className={clsx(kit.say, kit.wait)}>
+      {lost} of its places {lost === 1 ? 'is' : 'are'} lost: another colour lies there since the picture changed. Take
+      the mask away, or gather the places anew.
+    </p>
+  ) : null;
+}

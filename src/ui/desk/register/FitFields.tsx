@@ -1,0 +1,372 @@
+'use client';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import Slider from '@mui/material/Slider';
+import TextField from '@mui/material/TextField';
+import { useCallback, useMemo } from 'react';
+import { hexFromLabD50 as hex, type Lab } from '@/core/colour';
+import { materialById } from '@/core/cutting';
+import {
+  BEYOND,
+  HANDS,
+  NO_MOTION,
+  registrationWay,
+  REGISTRATION_WAYS,
+  spreadOf,
+  type Hand,
+  type Motion,
+  type SheetLayout,
+  type Spread,
+} from '@/core/registration';
+import { formatLength } from '@/core/units';
+import { DAMP_CHANGE, SLIVER_RANGE_MM, WOOD_CHANGE, type RegisterPlan } from '@/records';
+import type { FitResult, RegisterWorker, FitQuestion } from '@/workers';
+import { LengthField, NumberField } from '../../kit/fields';
+import { usePrintDesk } from '../../kit/printContext';
+import { centred, percent, type Fit, type FitPicture } from './useFit';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+import css from './FitLeaf.module.css';
+import { Leaves } from '@/ui/kit/Leaves';
+import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';
+import { Remedy } from './Remedy';
+
+/** How sure the fit is, why, and what would help. */
+const SHOWN = [
+  ['sheets', 'Sheets'],
+  ['hand', 'By hand'],
+  ['where', 'Where it moves'],
+] as const;
+
+interface FitFieldsProps {
+  readonly worker: RegisterWorker;
+  readonly fit: Fit;
+  readonly layout: SheetLayout;
+  readonly show: FitPicture;
+  readonly onShow: (show: FitPicture) => void;
+  readonly hand: readonly Motion[];
+  readonly onHand: (motions: readonly Motion[]) => void;
+  readonly withProofs: boolean;
+  readonly onProofs: (on: boolean) => void;
+}
+
+export function FitFields({ worker, fit, layout, show, onShow, hand, onHand, withProofs, onProofs }: FitFieldsProps) {
+  const {
+    state: { plan },
+    unit,
+    change,
+  } = usePrintDesk();
+  const { result, question, spread, layings } = fit;
+  const register = plan.register;
+  const set = (label: string, part: Partial<RegisterPlan>) =>
+    void change(label, (p) => ({ ...p, register: { ...p.register, ...part } }));
+  const wood = plan.blocks.some((b) => materialById(b.materialId).grain);
+  return (
+    <>
+      <FitAnswer result={result} register={register} question={question} spread={spread} layings={layings} />
+      <Leaves
+        label="What is shown"
+        leaves={SHOWN}
+        leaf={show}
+        onLeaf={(id) => {
+          if (id === 'hand') onHand(centred(question.fixed, plan.picture!.widthMm, plan.picture!.heightMm));
+          onShow(id);
+        }}
+        tight
+      />
+      {show === 'hand' && <HandSliders motions={hand} onMotions={onHand} />}
+      {result && <Pairs result={result} />}
+      <Remedy worker={worker} fit={fit} />
+      <WhatMoves register={register} set={set} wood={wood} withProofs={withProofs} onProofs={onProofs} />
+      <PutUpWith register={register} set={set} />
+      <WaysTable worker={worker} fit={fit} />
+      <p className={kit.note}>
+        Positions are on the print as seen. The sheet is {formatLength(layout.sheetMm.widthMm, unit)} wide.
+      </p>
+    </>
+  );
+}
+
+interface PutUpWithProps {
+  readonly register: RegisterPlan;
+  readonly set: (label: string, part: Partial<RegisterPlan>) => undefined;
+}
+
+function PutUpWith({ register, set }: PutUpWithProps) {
+  const { unit } = usePrintDesk();
+  return (
+    <section>
+      <h2>What is put up with</h2>
+      <div className={clsx(kit.fields, kit.above14)}>
+        <LengthField
+          label="Seen from"
+          valueMm={register.sliverMm}
+          unit={unit}
+          range={SLIVER_RANGE_MM}
+          onChange={(sliverMm) => set('sliver', { sliverMm })}
+        />
+        <NumberField
+          label="Sheets, percent"
+          digits={0}
+          value={register.wishShare * 100}
+          range={{ min: 0, max: 100, what: 'the share of sheets' }}
+          onChange={(v) => set('share put up with', { wishShare: v / 100 })}
+        />
+      </div>
+    </section>
+  );
+}
+
+interface WhatMovesProps {
+  readonly register: RegisterPlan;
+  readonly set: (label: string, part: Partial<RegisterPlan>) => undefined;
+  readonly wood: boolean;
+  readonly withProofs: boolean;
+  readonly onProofs: (on: boolean) => void;
+}
+
+function WhatMoves({ register, set, wood, withProofs, onProofs }: WhatMovesProps) {
+  const {
+    state: { plan },
+    progress,
+  } = usePrintDesk();
+  return (
+    <section>
+      <h2>What moves</h2>
+      <MovingFields register={register} set={set} wood={wood} />
+      <p className={clsx(kit.note, kit.above8)}>
+        From the first run to the last; drier is negative. Paper grows 1.5 % across its grain (
+        {plan.layout.paperGrain === 'upright' ? 'left to right here' : 'up and down here'}) and 0.3 % along it at full
+        damp, wood 0.2 % across for each percent: start values.
+      </p>
+      {progress.bench.proofs.length > 0 && (
+        <label className={clsx(kit.tick, kit.block, kit.above8)}>
+          <input type="checkbox" checked={withProofs} onChange={(e) => onProofs(e.target.checked)} /> with the misfit
+          last proofed
+        </label>
+      )}
+    </section>
+  );
+}
+
+interface MovingFieldsProps {
+  readonly register: RegisterPlan;
+  readonly set: (label: string, part: Partial<RegisterPlan>) => undefined;
+  readonly wood: boolean;
+}
+
+function MovingFields({ register, set, wood }: MovingFieldsProps) {
+  return (
+    <div className={clsx(kit.stack, kit.gap14, kit.above14)}>
+      <TextField
+        select
+        label="Hand"
+        value={register.hand}
+        onChange={(e) => set('hand', { hand: e.target.value as Hand })}
+      >
+        {HANDS.map((h) => (
+          <MenuItem key={h} value={h}>
+            {h}
+          </MenuItem>
+        ))}
+      </TextField>
+      <NumberField
+        label="Paper grows damper by (share of full damp)"
+        digits={2}
+        value={register.paperDampChange}
+        range={DAMP_CHANGE}
+        onChange={(paperDampChange) => set('damp', { paperDampChange })}
+      />
+      {wood && (
+        <NumberField
+          label="Wood grows damper by (percent)"
+          digits={1}
+          value={register.woodMoistureChange}
+          range={WOOD_CHANGE}
+          onChange={(woodMoistureChange) => set('moisture of the wood', { woodMoistureChange })}
+        />
+      )}
+    </div>
+  );
+}
+
+interface FitAnswerProps {
+  readonly result: FitResult | undefined;
+  readonly register: RegisterPlan;
+  readonly question: FitQuestion;
+  readonly spread: Spread;
+  readonly layings: number;
+}
+
+/** How many sheets show a misfit, in words. */
+function FitAnswer({ result, register, question, spread, layings }: FitAnswerProps) {
+  const {
+    unit,
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <section role="status" aria-live="polite">
+      {result ? (
+        <>
+          <p className={clsx(kit.answer, kit.display)}>
+            {result.share > 0.99
+              ? 'Nearly every sheet shows'
+              : result.share < 0.01
+                ? 'Hardly any sheet shows'
+                : `${percent(result.share)} % of sheets show`}{' '}
+            a fault wider than {formatLength(register.sliverMm, unit, 2)}.
+          </p>
+          <p className={clsx(kit.note, kit.num)}>
+            {question.sheets.toLocaleString('en-GB')} sheets by{' '}
+            {registrationWay(plan.way.registration).name.toLowerCase()}, in {Math.round(result.milliseconds)} ms. ±
+            {spread.shiftMm.toFixed(2)} mm and ±{spread.turnDeg.toFixed(2)}° a laying,{' '}
+            {layings > 0 ? `learned from ${layings} layings of your own` : 'start values'}.
+          </p>
+        </>
+      ) : (
+        <p className={kit.note}>…</p>
+      )}
+    </section>
+  );
+}
+
+interface HandSlidersProps {
+  readonly motions: readonly Motion[];
+  readonly onMotions: (motions: readonly Motion[]) => void;
+}
+
+function HandSliders({ motions, onMotions }: HandSlidersProps) {
+  const {
+    selectedRun,
+    state: { plan },
+    unit,
+  } = usePrintDesk();
+  const run = Math.max(1, selectedRun),
+    motion = motions[run - 1] ?? NO_MOTION;
+  const set = (part: Partial<Motion>) => onMotions(motions.map((m, i) => (i === run - 1 ? { ...m, ...part } : m)));
+  const slider = (
+    label: string,
+    value: number,
+    most: number,
+    step: number,
+    words: string,
+    change: (v: number) => void,
+  ) => (
+    <label className={clsx(kit.gap12, kit.small, css.slideRow)}>
+      {label}
+      <Slider
+        size="small"
+        value={value}
+        min={-most}
+        max={most}
+        step={step}
+        aria-label={`Run ${run}, ${label}`}
+        onChange={(_, v) => change(v as number)}
+      />
+      <span className={kit.num}>{words}</span>
+    </label>
+  );
+  return (
+    <section>
+      <h2>
+        Run {run} of {plan.runs.length}
+      </h2>
+      <p className={kit.note}>Choose a run on the line below.</p>
+      {slider('right', motion.dxMm, 3, 0.05, formatLength(motion.dxMm, unit, 2), (dxMm) => set({ dxMm }))}
+      {slider('down', motion.dyMm, 3, 0.05, formatLength(motion.dyMm, unit, 2), (dyMm) => set({ dyMm }))}
+      {slider('clockwise', motion.rotationDeg, 1, 0.02, `${motion.rotationDeg.toFixed(2)}°`, (rotationDeg) =>
+        set({ rotationDeg }),
+      )}
+      <Button onClick={() => onMotions(motions.map((m) => ({ ...NO_MOTION, about: m.about })))}>All in register</Button>
+    </section>
+  );
+}
+
+/** The pairs of colours that go wrong first. */
+function Pairs({ result }: { result: FitResult }) {
+  const {
+    state: { plan },
+    unit,
+  } = usePrintDesk();
+  const colours = plan.flat!.colours;
+  const name = (l: number) => (l === BEYOND ? 'bare sheet' : colours[l].name),
+    lab = (l: number): Lab => (l === BEYOND ? plan.paper.labD50 : colours[l].wantedLabD50);
+  const shown = result.pairs.filter((p) => p.films > 1).slice(0, 7);
+  return (
+    <section>
+      <h2>Boundaries that show it first</h2>
+      {shown.length === 0 ? (
+        <p className={kit.note}>No two films end on one line: whatever moves, only the shapes move.</p>
+      ) : (
+        <ul className={kit.watch}>
+          {shown.map((p) => (
+            <li key={`${p.a} ${p.b}`} className={clsx(kit.row, kit.gap8, kit.noWrap, kit.small)}>
+              <span className={kit.pair} aria-hidden>
+                <i style={{ background: hex(lab(p.a)) }} />
+                <i style={{ background: hex(lab(p.b)) }} />
+              </span>
+              <span className={kit.shrinks}>
+                {name(p.a)} and {name(p.b)}{' '}
+                <span className={clsx(kit.quiet, kit.block)}>
+                  {formatLength(p.lengthMm, unit, 0)} long, {p.films} films end here
+                </span>
+              </span>
+              <strong className={clsx(kit.num, kit.toEnd)}>{percent(p.share)} %</strong>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+/** The same print by every way of registration. */
+function WaysTable({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
+  const {
+    state: { plan },
+  } = usePrintDesk();
+  const { question } = fit;
+  const spreads = useMemo(
+    () => REGISTRATION_WAYS.map((id) => spreadOf(registrationWay(id), plan.register.hand)),
+    [plan.register.hand],
+  );
+  const ask = useCallback(
+    () => worker.ask('ways', { ...question, sheets: 2000, spreads }),
+    [worker, question, spreads],
+  );
+  const shares = useWorkerAnswer(ask).value;
+  return (
+    <section>
+      <h2>By every way</h2>
+      <table className={clsx(kit.plainTable, css.waysTable)}>
+        <thead>
+          <tr>
+            <th scope="col">way</th>
+            <th scope="col">±mm</th>
+            <th scope="col">min</th>
+            <th scope="col">faulty</th>
+          </tr>
+        </thead>
+        <tbody>
+          {REGISTRATION_WAYS.map((id, i) => (
+            <tr key={id} aria-current={id === plan.way.registration || undefined}>
+              <th scope="row">{registrationWay(id).name}</th>
+              <td className={kit.num}>{spreads[i].shiftMm.toFixed(2)}</td>
+              <td className={kit.num}>{registrationWay(id).minutesASheet}</td>
+              <td className={kit.num}>{shares ? `${percent(shares[i])} %` : '…'}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className={kit.note}>
+        Start values for a hand that is{' '}
+        {plan.register.hand === 'new to it'
+          ? 'new to it'
+          : plan.register.hand === 'practised'
+            ? 'practised'
+            : 'of a workshop'}
+        ; the way itself is chosen under Jig.
+      </p>
+    </section>
+  );
+}

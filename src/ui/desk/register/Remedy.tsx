@@ -1,0 +1,79 @@
+'use client';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { formatLength } from '@/core/units';
+import { reducesOneBlock } from '@/records';
+import type { RegisterWorker } from '@/workers';
+import { usePrintDesk } from '../../kit/printContext';
+import { percent, type Fit } from './useFit';
+import clsx from 'clsx';
+import { kit } from '@/ui/kit/styles';
+
+/** The overlap or choke that brings the share under the wish, offered to the cutting plan. */
+export function Remedy({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
+  const {
+    state: { plan },
+  } = usePrintDesk();
+  const [found, setFound] = useState<{ question: Fit['question']; answer: { mm: number; share: number } | null }>();
+  const [busy, setBusy] = useState(false);
+  const reduction = reducesOneBlock(plan),
+    what = reduction ? 'choke' : 'overlap';
+  const { result, question } = fit;
+  const answer = found?.question === question ? found : undefined;
+  const look = async () => {
+    setBusy(true);
+    const got = await worker.ask('overlap', question);
+    setBusy(false);
+    if (got.ok) setFound({ question, answer: got.value });
+  };
+  if (result && result.share <= plan.register.wishShare)
+    return (
+      <p className={clsx(kit.say, kit.good)}>That is within the {percent(plan.register.wishShare)} % put up with.</p>
+    );
+  return (
+    <section>
+      <Button onClick={() => void look()} disabled={busy || !result}>
+        {busy ? 'Trying …' : `Find the ${what} for ${percent(plan.register.wishShare)} %`}
+      </Button>
+      {answer?.answer && <RemedyFound reduction={reduction} answer={answer.answer} what={what} />}
+      {answer && !answer.answer && (
+        <p className={clsx(kit.say, kit.bad, kit.above10)}>
+          No {what} up to 3 mm brings it there: too many films end on one line, or the way scatters too far. Take a way
+          that lays more exactly, or loosen the shapes.
+        </p>
+      )}
+    </section>
+  );
+}
+
+interface RemedyFoundProps {
+  readonly reduction: boolean;
+  readonly answer: { readonly mm: number; readonly share: number };
+  readonly what: 'choke' | 'overlap';
+}
+
+function RemedyFound({ reduction, answer, what }: RemedyFoundProps) {
+  const { unit, progress, change } = usePrintDesk();
+  return (
+    <div className={clsx(kit.say, kit.good, kit.above10)}>
+      <p>
+        {reduction ? 'A choke' : 'An overlap'} of {formatLength(answer.mm, unit, 2)} leaves {percent(answer.share)} %.
+      </p>
+      <Button
+        className={kit.above8}
+        variant="contained"
+        color="primary"
+        disabled={progress.cutsDone > 0}
+        onClick={() =>
+          void change(`${what} from the fit`, (p) => ({
+            ...p,
+            fit: reduction ? { ...p.fit, chokeMm: answer.mm } : { ...p.fit, trapMm: answer.mm, pairs: [] },
+          }))
+        }
+      >
+        Take it into the cutting plan
+      </Button>
+      {progress.cutsDone > 0 && <p className={kit.note}>The first cut is done: the lines are on the block.</p>}
+    </div>
+  );
+}

@@ -1,0 +1,137 @@
+'use client';
+import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
+import { isTestSheet, markSheets, proposeRoles, SHEET_ROLES, type SheetName, type SheetRole } from '@/core/sheets';
+import { usePrintDesk } from '../kit/printContext';
+import { useKeys } from '../kit/keys';
+
+export interface Line {
+  readonly sheet: SheetName;
+  readonly role: SheetRole;
+}
+
+/** The order of the sheets and what each is, before and after it is written down. */
+export function useNumbering() {
+  const { state, progress } = usePrintDesk();
+  const { plan } = state;
+  const { bench } = progress;
+  const finished = progress.currentRun >= plan.runs.length && plan.runs.length > 0;
+  const { alive, faultsOf } = useAliveSheets();
+  const [lines, setLines] = useState<readonly Line[]>();
+  const [chosen, setChosen] = useState(0);
+  const [reasonOpen, setReasonOpen] = useState(false);
+  const [reason, setReason] = useState('');
+  const given = bench.marks.length > 0;
+  const current = lines ?? startLines(alive, faultsOf, plan.sheets.edition, bench.marks);
+  const marks = markSheets(
+    current.map((l) => l.sheet),
+    current.map((l) => l.role),
+  );
+  const markOf = new Map(marks.map((m) => [m.sheet, m.mark]));
+  const move = (from: number, by: number) => {
+    const to = from + by;
+    if (to < 0 || to >= current.length) return;
+    const next = [...current];
+    next.splice(to, 0, ...next.splice(from, 1));
+    setLines(next);
+    setChosen(to);
+  };
+  useKeys('alt+up, alt+down', 'move the chosen sheet in the order', (e) => {
+    e.preventDefault();
+    move(chosen, e.key === 'ArrowUp' ? -1 : 1);
+  });
+  const changed = given && JSON.stringify(marks) !== JSON.stringify(bench.marks);
+  const write = useWriteNumbers(marks, setLines, setReasonOpen, setReason);
+  const proofs = current.filter((l) => l.role === 'A.P.').length;
+  const numbered = current.filter((l) => l.role === 'numbered').length;
+  return {
+    ...{ finished, given, changed, current, markOf, faultsOf, proofs, numbered, setLines, move, write },
+    ...{ chosen, setChosen, reasonOpen, setReasonOpen, reason, setReason },
+  };
+}
+
+function useWriteNumbers(
+  marks: { sheet: SheetName; mark: string }[],
+  setLines: Dispatch<SetStateAction<readonly Line[] | undefined>>,
+  setReasonOpen: Dispatch<SetStateAction<boolean>>,
+  setReason: Dispatch<SetStateAction<string>>,
+) {
+  const { log, tell } = usePrintDesk();
+  const write = async (why: string) => {
+    const answer = await log({ kind: 'numbered', marks, reason: why });
+    if (!answer.ok) {
+      tell(answer.message);
+      return;
+    }
+    setLines(undefined);
+    setReasonOpen(false);
+    setReason('');
+  };
+  return write;
+}
+
+/** Sheets that came through all runs, and their faults. */
+function useAliveSheets() {
+  const {
+    state: { plan },
+    progress: { bench },
+  } = usePrintDesk();
+  const alive = useMemo(() => {
+    const last = plan.runs.at(-1);
+    return last
+      ? bench.pulls
+          .filter((p) => p.runId === last.id && !p.setAside && !isTestSheet(p.sheet))
+          .map((p) => p.sheet)
+          .sort((a, b) => Number(a) - Number(b))
+      : [];
+  }, [bench.pulls, plan.runs]);
+  const faultsOf = useMemo(
+    () =>
+      new Map(alive.map((s) => [s, [...new Set(bench.pulls.filter((p) => p.sheet === s).flatMap((p) => p.faults))]])),
+    [alive, bench.pulls],
+  );
+  return { alive, faultsOf };
+}
+
+function startLines(
+  alive: readonly SheetName[],
+  faults: ReadonlyMap<SheetName, readonly string[]>,
+  edition: number,
+  marks: readonly { sheet: SheetName; mark: string }[],
+): Line[] {
+  if (marks.length === 0)
+    return bestFirst(
+      alive.map((sheet) => ({ sheet, role: 'numbered' as const })),
+      faults,
+      edition,
+      true,
+    );
+  const roleOf = (mark: string): SheetRole => SHEET_ROLES.find((r) => mark.startsWith(r)) ?? 'numbered';
+  const marked = marks.map(({ sheet, mark }) => ({ sheet, role: roleOf(mark) }));
+  return [
+    ...marked,
+    ...alive
+      .filter((s) => !marks.some((m) => m.sheet === s))
+      .map((sheet) => ({ sheet, role: 'not numbered' as const })),
+  ];
+}
+
+/** Sheets without faults go first into the edition; within it they stay in the order they were started. */
+export function bestFirst(
+  lines: readonly Line[],
+  faults: ReadonlyMap<SheetName, readonly string[]>,
+  edition: number,
+  inOrder = false,
+): Line[] {
+  const ranked = lines.toSorted(
+    (a, b) =>
+      (faults.get(a.sheet)?.length ?? 0) - (faults.get(b.sheet)?.length ?? 0) || Number(a.sheet) - Number(b.sheet),
+  );
+  const roles = proposeRoles(
+    ranked.map((l) => l.sheet),
+    edition,
+  );
+  const proposed = ranked.map((l, i) => ({ sheet: l.sheet, role: roles[i] }));
+  if (!inOrder) return proposed;
+  const rank = (role: SheetRole) => SHEET_ROLES.indexOf(role);
+  return proposed.toSorted((a, b) => rank(a.role) - rank(b.role) || Number(a.sheet) - Number(b.sheet));
+}
