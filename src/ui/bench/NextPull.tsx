@@ -1,55 +1,19 @@
 'use client';
-import { type Dispatch, type SetStateAction } from 'react';
-import { FAULTS, isTestSheet, type Fault, type Pull, type RunTally } from '@/core/sheets';
-import { inkNamesOf, type Run } from '@/records';
+import { FAULTS, isTestSheet } from '@/core/sheets';
+import { inkNamesOf } from '@/records';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import benchCss from './bench.module.css';
 import css from './PullView.module.css';
-import type { RunProgress } from '@/records/closed';
-import { FAULT_KEYS } from './usePull';
+import { FAULT_KEYS, type Pulling } from './usePull';
 
-interface NextPullProps {
-  readonly next: string;
-  readonly index: number;
-  readonly run: Run;
-  readonly inRun: number;
-  readonly mine: RunProgress;
-  readonly kept: Pull[];
-  readonly faults: readonly Fault[];
-  readonly pull: (setAside: boolean) => Promise<void>;
-  readonly busy: boolean;
-  readonly toggle: (fault: Fault) => void;
-  readonly setNoteOpen: Dispatch<SetStateAction<boolean>>;
-  readonly note: string;
-  readonly takeBack: () => Promise<void>;
-  readonly last: Pull | undefined;
-  readonly setFinishing: Dispatch<SetStateAction<boolean>>;
-  readonly tally: RunTally;
-}
-
-export function NextPull({
-  next,
-  index,
-  run,
-  inRun,
-  mine,
-  kept,
-  faults,
-  pull,
-  busy,
-  toggle,
-  setNoteOpen,
-  note,
-  takeBack,
-  last,
-  setFinishing,
-  tally,
-}: NextPullProps) {
+/** The next sheet, and everything that may be said of its pull. */
+export function NextPull({ pulling }: { pulling: Pulling }) {
+  const { faults, pull, busy, toggle } = pulling;
   return (
     <>
-      <NextSheet next={next} index={index} run={run} inRun={inRun} mine={mine} kept={kept} />
+      <NextSheet pulling={pulling} />
       <button
         type="button"
         className={clsx(benchCss.goodPull, kit.pressIn, faults.length && benchCss.faulty)}
@@ -73,32 +37,13 @@ export function NextPull({
           </button>
         ))}
       </div>
-      <PullActs
-        pull={pull}
-        busy={busy}
-        setNoteOpen={setNoteOpen}
-        note={note}
-        takeBack={takeBack}
-        last={last}
-        setFinishing={setFinishing}
-        tally={tally}
-      />
+      <PullActs pulling={pulling} />
     </>
   );
 }
 
-interface PullActsProps {
-  readonly pull: (setAside: boolean) => Promise<void>;
-  readonly busy: boolean;
-  readonly setNoteOpen: Dispatch<SetStateAction<boolean>>;
-  readonly note: string;
-  readonly takeBack: () => Promise<void>;
-  readonly last: Pull | undefined;
-  readonly setFinishing: Dispatch<SetStateAction<boolean>>;
-  readonly tally: RunTally;
-}
-
-function PullActs({ pull, busy, setNoteOpen, note, takeBack, last, setFinishing, tally }: PullActsProps) {
+function PullActs({ pulling }: { pulling: Pulling }) {
+  const { pull, busy, setNoteOpen, note, takeBack, last, setFinishing, mine } = pulling;
   return (
     <div className={benchCss.acts}>
       <button
@@ -126,7 +71,7 @@ function PullActs({ pull, busy, setNoteOpen, note, takeBack, last, setFinishing,
         type="button"
         className={clsx(benchCss.key, kit.pressIn)}
         onClick={() => setFinishing(true)}
-        disabled={tally.pulled.length === 0}
+        disabled={mine.tally.pulled.length === 0}
       >
         end the run
       </button>
@@ -134,19 +79,12 @@ function PullActs({ pull, busy, setNoteOpen, note, takeBack, last, setFinishing,
   );
 }
 
-interface NextSheetProps {
-  readonly next: string;
-  readonly index: number;
-  readonly run: Run;
-  readonly inRun: number;
-  readonly mine: RunProgress;
-  readonly kept: Pull[];
-}
-
-function NextSheet({ next, index, run, inRun, mine, kept }: NextSheetProps) {
+function NextSheet({ pulling: { next, index, run, mine } }: { pulling: Pulling }) {
   const {
     state: { plan },
   } = usePrintDesk();
+  const counted = mine.tally.pulled.filter((p) => !isTestSheet(p.sheet));
+  const kept = counted.filter((p) => !p.setAside);
   return (
     <div className={css.nextSheet}>
       <span className={benchCss.bigNumber} data-testid="next-sheet">
@@ -158,11 +96,11 @@ function NextSheet({ next, index, run, inRun, mine, kept }: NextSheetProps) {
           run {index + 1}, {inkNamesOf(plan, run)}
         </p>
         <p className={kit.num}>
-          {inRun} of {mine.sheetsInRun} pulled in this run
+          {counted.length} of {mine.sheetsInRun} pulled in this run
         </p>
         <p className={kit.num}>
           {kept.filter((p) => p.faults.length === 0).length} good · {kept.filter((p) => p.faults.length > 0).length}{' '}
-          usable with fault · {inRun - kept.length} set aside
+          usable with fault · {counted.length - kept.length} set aside
         </p>
       </div>
     </div>

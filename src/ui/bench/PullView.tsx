@@ -7,10 +7,9 @@ import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
+import { useMemo } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
 import { registrationWay } from '@/core/registration';
-import { isTestSheet, type Fault, type Pull, type RunTally } from '@/core/sheets';
 import { inkNamesOf, inkNeedOfRun, inkOfRun, maskNotes, stageOfRun, type Run, type Ink } from '@/records';
 import { Cautions } from '../kit/Cautions';
 import { wordOfLab } from '../kit/colours';
@@ -23,9 +22,8 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './PullView.module.css';
 import { NothingToShow } from '@/ui/kit/NothingYet';
-import type { RunProgress } from '@/records/closed';
 import type { Forecast } from '@/core/sheets/forecast';
-import { usePullKeys, usePullActs, useForecast } from './usePull';
+import { useForecast, usePull, usePullKeys, type Pulling } from './usePull';
 import { NextPull } from './NextPull';
 
 const ForecastChart = dynamic(() => import('@/ui/kit/ForecastChart').then((m) => m.ForecastChart), {
@@ -35,136 +33,40 @@ const ForecastChart = dynamic(() => import('@/ui/kit/ForecastChart').then((m) =>
 
 /** Pull: one run, one sheet after the other; every pull is on disk before it is shown as counted. */
 export function PullView() {
-  const desk = usePrintDesk();
-  const { state, progress, looks } = desk;
-  const { plan } = state;
-  const index = progress.currentRun;
-  const run = plan.runs[index];
-  const mine = progress.runs[index];
-  const [faults, setFaults] = useState<readonly Fault[]>([]);
-  const [note, setNote] = useState('');
-  const [noteOpen, setNoteOpen] = useState(false);
-  const [finishing, setFinishing] = useState(false);
-  const [busy, setBusy] = useState(false);
-  const ready = Boolean(run && progress.bench.started && mine.phase !== 'planned');
-  const next = mine?.tally.waiting[0];
-  const last = mine?.tally.pulled.at(-1) ?? progress.bench.pulls.at(-1);
-
-  const toggle = (fault: Fault) => setFaults((f) => (f.includes(fault) ? f.filter((x) => x !== fault) : [...f, fault]));
-  const { pull, takeBack } = usePullActs(run, next, faults, note, ready, setBusy, setFaults, setNote, busy);
-  usePullKeys(ready, noteOpen, finishing, pull, takeBack, setNoteOpen, toggle);
-
+  const {
+    state: { plan },
+    looks,
+  } = usePrintDesk();
+  const pulling = usePull();
+  usePullKeys(pulling);
+  const { index, run } = pulling;
   const wanted = plan.sheets.edition + plan.sheets.proofsToKeep;
   const forecast = useForecast(index, wanted);
   const look = useMemo(() => (looks && run ? looks.looks[index + 1].map(wordOfLab) : undefined), [looks, run, index]);
 
-  if (!run) {
-    const all = plan.runs.length > 0;
-    return <NothingToPull all={all} takeBack={takeBack} />;
-  }
-  const ink = inkOfRun(plan, run);
-  const { tally } = mine;
-  const inRun = tally.pulled.filter((p) => !isTestSheet(p.sheet)).length;
-  const kept = tally.pulled.filter((p) => !isTestSheet(p.sheet) && !p.setAside);
+  if (!run) return <NothingToPull all={plan.runs.length > 0} takeBack={pulling.takeBack} />;
   return (
     <div className={css.pulling}>
       <div className={css.act}>
         <BenchTabs view="pull" />
       </div>
       <Before index={index} run={run} look={look} />
-      <Now
-        ready={ready}
-        next={next}
-        index={index}
-        run={run}
-        inRun={inRun}
-        mine={mine}
-        kept={kept}
-        faults={faults}
-        pull={pull}
-        busy={busy}
-        toggle={toggle}
-        setNoteOpen={setNoteOpen}
-        note={note}
-        takeBack={takeBack}
-        last={last}
-        setFinishing={setFinishing}
-        tally={tally}
-      />
-      <After forecast={forecast} wanted={wanted} index={index} ink={ink} />
-      <NoteDialog noteOpen={noteOpen} setNoteOpen={setNoteOpen} next={next} note={note} setNote={setNote} />
-      <FinishDialog finishing={finishing} setFinishing={setFinishing} index={index} tally={tally} run={run} />
+      <Now pulling={pulling} />
+      <After forecast={forecast} wanted={wanted} index={index} ink={inkOfRun(plan, run)} />
+      <NoteDialog pulling={pulling} />
+      <FinishDialog pulling={pulling} />
     </div>
   );
 }
 
-interface NowProps {
-  readonly ready: boolean;
-  readonly next: string;
-  readonly index: number;
-  readonly run: Run;
-  readonly inRun: number;
-  readonly mine: RunProgress;
-  readonly kept: Pull[];
-  readonly faults: readonly Fault[];
-  readonly pull: (setAside: boolean) => Promise<void>;
-  readonly busy: boolean;
-  readonly toggle: (fault: Fault) => void;
-  readonly setNoteOpen: Dispatch<SetStateAction<boolean>>;
-  readonly note: string;
-  readonly takeBack: () => Promise<void>;
-  readonly last: Pull | undefined;
-  readonly setFinishing: Dispatch<SetStateAction<boolean>>;
-  readonly tally: RunTally;
-}
-
-function Now({
-  ready,
-  next,
-  index,
-  run,
-  inRun,
-  mine,
-  kept,
-  faults,
-  pull,
-  busy,
-  toggle,
-  setNoteOpen,
-  note,
-  takeBack,
-  last,
-  setFinishing,
-  tally,
-}: NowProps) {
-  const desk = usePrintDesk();
+function Now({ pulling }: { pulling: Pulling }) {
+  const { waitingActs } = usePrintDesk();
   return (
     <div className={css.now}>
-      {ready && next ? (
-        <NextPull
-          next={next}
-          index={index}
-          run={run}
-          inRun={inRun}
-          mine={mine}
-          kept={kept}
-          faults={faults}
-          pull={pull}
-          busy={busy}
-          toggle={toggle}
-          setNoteOpen={setNoteOpen}
-          note={note}
-          takeBack={takeBack}
-          last={last}
-          setFinishing={setFinishing}
-          tally={tally}
-        />
-      ) : (
-        <BeforePulling />
-      )}
-      <p role="status" className={clsx(css.waiting, desk.waitingActs && [kit.say, kit.wait], kit.above10)}>
-        {desk.waitingActs
-          ? `The server does not answer. ${desk.waitingActs} act${desk.waitingActs === 1 ? ' waits' : 's wait'} in this browser and will be counted when it does.`
+      {pulling.ready && pulling.next ? <NextPull pulling={pulling} /> : <BeforePulling />}
+      <p role="status" className={clsx(css.waiting, waitingActs && [kit.say, kit.wait], kit.above10)}>
+        {waitingActs
+          ? `The server does not answer. ${waitingActs} act${waitingActs === 1 ? ' waits' : 's wait'} in this browser and will be counted when it does.`
           : ''}
       </p>
     </div>
@@ -189,23 +91,15 @@ function NothingToPull({ all, takeBack }: { all: boolean; takeBack: () => Promis
   );
 }
 
-interface FinishDialogProps {
-  readonly finishing: boolean;
-  readonly setFinishing: Dispatch<SetStateAction<boolean>>;
-  readonly index: number;
-  readonly tally: RunTally;
-  readonly run: Run;
-}
-
-function FinishDialog({ finishing, setFinishing, index, tally, run }: FinishDialogProps) {
+function FinishDialog({ pulling: { finishing, setFinishing, index, mine, run } }: { pulling: Pulling }) {
   const { log, tell } = usePrintDesk();
   return (
     <Dialog open={finishing} onClose={() => setFinishing(false)} maxWidth="xs" fullWidth>
       <DialogTitle>End run {index + 1} here?</DialogTitle>
       <DialogContent>
         <p>
-          {tally.waiting.length} sheet{tally.waiting.length === 1 ? ' has' : 's have'} not been pulled in this run.
-          Without this film they leave the edition.
+          {mine.tally.waiting.length} sheet{mine.tally.waiting.length === 1 ? ' has' : 's have'} not been pulled in this
+          run. Without this film they leave the edition.
         </p>
       </DialogContent>
       <DialogActions>
@@ -226,15 +120,7 @@ function FinishDialog({ finishing, setFinishing, index, tally, run }: FinishDial
   );
 }
 
-interface NoteDialogProps {
-  readonly noteOpen: boolean;
-  readonly setNoteOpen: Dispatch<SetStateAction<boolean>>;
-  readonly next: string;
-  readonly note: string;
-  readonly setNote: Dispatch<SetStateAction<string>>;
-}
-
-function NoteDialog({ noteOpen, setNoteOpen, next, note, setNote }: NoteDialogProps) {
+function NoteDialog({ pulling: { noteOpen, setNoteOpen, next, note, setNote } }: { pulling: Pulling }) {
   return (
     <Dialog open={noteOpen} onClose={() => setNoteOpen(false)} maxWidth="xs" fullWidth>
       <DialogTitle>Note to sheet {next}</DialogTitle>

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useMemo, useRef, type Dispatch, type SetStateAction } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { FAULTS, forecastEdition, isTestSheet, type Fault } from '@/core/sheets';
 import { beliefOf, type Run } from '@/records';
 import { usePrintDesk } from '../kit/printContext';
@@ -7,15 +7,39 @@ import { useKeys } from '../kit/keys';
 
 export const FAULT_KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', 'a', 'b', 'c'];
 
-export function usePullKeys(
-  ready: boolean,
-  noteOpen: boolean,
-  finishing: boolean,
-  pull: (setAside: boolean) => Promise<void>,
-  takeBack: () => Promise<void>,
-  setNoteOpen: Dispatch<SetStateAction<boolean>>,
-  toggle: (fault: Fault) => void,
-) {
+/** The run at the press: the sheet that is next, what was said of it so far, and the acts on it. */
+export function usePull() {
+  const {
+    state: { plan },
+    progress,
+  } = usePrintDesk();
+  const index = progress.currentRun;
+  const run = plan.runs[index];
+  const mine = progress.runs[index];
+  const [faults, setFaults] = useState<readonly Fault[]>([]);
+  const [note, setNote] = useState('');
+  const [noteOpen, setNoteOpen] = useState(false);
+  const [finishing, setFinishing] = useState(false);
+  const ready = Boolean(run && progress.bench.started && mine.phase !== 'planned');
+  const next = mine?.tally.waiting[0];
+  const last = mine?.tally.pulled.at(-1) ?? progress.bench.pulls.at(-1);
+  const toggle = (fault: Fault) => setFaults((f) => (f.includes(fault) ? f.filter((x) => x !== fault) : [...f, fault]));
+  const say = (faults: readonly Fault[], note: string) => {
+    setFaults(faults);
+    setNote(note);
+  };
+  const acts = usePullActs({ run, next, faults, note, ready }, say);
+  return {
+    ...{ index, run, mine, ready, next, last, faults, toggle },
+    ...{ note, setNote, noteOpen, setNoteOpen, finishing, setFinishing, ...acts },
+  };
+}
+
+/** What every part of the Pull view is told. */
+export type Pulling = ReturnType<typeof usePull>;
+
+/** The bench's keys: the pedal is the space bar. */
+export function usePullKeys({ ready, noteOpen, finishing, pull, takeBack, setNoteOpen, toggle }: Pulling) {
   const hot = { enabled: ready && !noteOpen && !finishing };
   useKeys(
     'space',
@@ -48,22 +72,23 @@ export function usePullKeys(
   );
 }
 
-/** Logging a pull and taking it back. */
-export function usePullActs(
-  run: Run,
-  next: string,
-  faults: readonly Fault[],
-  note: string,
-  ready: boolean,
-  setBusy: Dispatch<SetStateAction<boolean>>,
-  setFaults: Dispatch<SetStateAction<readonly Fault[]>>,
-  setNote: Dispatch<SetStateAction<string>>,
-  busy: boolean,
-) {
+/** The next pull, as it is on screen. */
+interface NextPull {
+  readonly run: Run;
+  readonly next: string;
+  readonly faults: readonly Fault[];
+  readonly note: string;
+  readonly ready: boolean;
+}
+
+/** Logging a pull and taking it back; `say` sets the faults and the note on screen. */
+function usePullActs(onScreen: NextPull, say: (faults: readonly Fault[], note: string) => void) {
   const { log, tell, progress } = usePrintDesk();
+  const [busy, setBusy] = useState(false);
   /** What a key or the pedal acts on is what is on screen at that moment, not what was when the key was last bound. */
-  const shown = useRef({ run, next, faults, note, ready });
-  shown.current = { run, next, faults, note, ready };
+  const shown = useRef(onScreen);
+  shown.current = onScreen;
+  const { run, next } = onScreen;
   const underWay = useRef<string>(undefined);
   // another sheet is shown: the pull before it is counted, or was taken back, here or elsewhere
   useEffect(() => {
@@ -76,8 +101,7 @@ export function usePullActs(
     if (!now.ready || !now.next || underWay.current === pulled) return;
     underWay.current = pulled;
     setBusy(true);
-    setFaults([]);
-    setNote('');
+    say([], '');
     const answer = await log({
       kind: 'pull',
       runId: now.run.id,
@@ -89,8 +113,7 @@ export function usePullActs(
     setBusy(false);
     if (answer.ok) return;
     underWay.current = undefined;
-    setFaults(now.faults);
-    setNote(now.note);
+    say(now.faults, now.note);
     tell(answer.message);
   };
   const takeBack = async () => {
@@ -100,7 +123,7 @@ export function usePullActs(
     const answer = await log({ kind: 'pull-undone', pullId: undone.id });
     if (!answer.ok) tell(answer.message);
   };
-  return { pull, takeBack };
+  return { busy, pull, takeBack };
 }
 
 /** What this edition will come to, by what happened so far. */
