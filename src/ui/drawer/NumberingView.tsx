@@ -5,7 +5,6 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
-import { type Dispatch, type SetStateAction } from 'react';
 import { SHEET_ROLES, usualArtistProofs, type SheetRole } from '@/core/sheets';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
@@ -13,7 +12,7 @@ import { kit } from '@/ui/kit/styles';
 import ledgerCss from './ledger.module.css';
 import css from './NumberingView.module.css';
 import { NothingToShow } from '@/ui/kit/NothingYet';
-import { type Line, useNumbering, bestFirst } from './useNumbering';
+import { bestFirst, useNumbering, type Line, type Numbering } from './useNumbering';
 
 /** Numbering: the finished sheets in a chosen order get their marks; marks once given change only with a reason. */
 export function NumberingView() {
@@ -56,52 +55,14 @@ function NotYet() {
   );
 }
 
-interface NumberSideProps {
-  readonly numbered: number;
-  readonly proofs: number;
-  readonly current: readonly Line[];
-  readonly setLines: Dispatch<SetStateAction<readonly Line[] | undefined>>;
-  readonly faultsOf: Map<
-    string,
-    (
-      | 'misfit'
-      | 'weak'
-      | 'patchy'
-      | 'too heavy'
-      | 'ghost'
-      | 'chatter'
-      | 'filled'
-      | 'smudge'
-      | 'mark'
-      | 'crease'
-      | 'tear'
-      | 'wrong colour'
-      | 'other'
-    )[]
-  >;
-  readonly given: boolean;
-  readonly write: (why: string) => Promise<void>;
-  readonly changed: boolean;
-  readonly setReasonOpen: Dispatch<SetStateAction<boolean>>;
-}
-
-function NumberSide({
-  numbered,
-  proofs,
-  current,
-  setLines,
-  faultsOf,
-  given,
-  write,
-  changed,
-  setReasonOpen,
-}: NumberSideProps) {
+function NumberSide(numbering: Numbering) {
+  const { current, setLines, faultsOf } = numbering;
   const {
     state: { plan },
   } = usePrintDesk();
   return (
     <aside className={kit.side}>
-      <NumberCounts numbered={numbered} proofs={proofs} current={current} />
+      <NumberCounts {...numbering} />
       <section>
         <div className={kit.row}>
           <Button onClick={() => setLines(current.toSorted((a, b) => Number(a.sheet) - Number(b.sheet)))}>
@@ -110,39 +71,13 @@ function NumberSide({
           <Button onClick={() => setLines(bestFirst(current, faultsOf, plan.sheets.edition))}>Best first</Button>
         </div>
       </section>
-      <WriteNumbers given={given} write={write} changed={changed} setReasonOpen={setReasonOpen} setLines={setLines} />
+      <WriteNumbers {...numbering} />
     </aside>
   );
 }
 
-interface NumberTableProps {
-  readonly current: readonly Line[];
-  readonly setChosen: Dispatch<SetStateAction<number>>;
-  readonly chosen: number;
-  readonly markOf: Map<string, string>;
-  readonly setLines: Dispatch<SetStateAction<readonly Line[] | undefined>>;
-  readonly faultsOf: Map<
-    string,
-    (
-      | 'misfit'
-      | 'weak'
-      | 'patchy'
-      | 'too heavy'
-      | 'ghost'
-      | 'chatter'
-      | 'filled'
-      | 'smudge'
-      | 'mark'
-      | 'crease'
-      | 'tear'
-      | 'wrong colour'
-      | 'other'
-    )[]
-  >;
-  readonly move: (from: number, by: number) => void;
-}
-
-function NumberTable({ current, setChosen, chosen, markOf, setLines, faultsOf, move }: NumberTableProps) {
+function NumberTable(numbering: Numbering) {
+  const { current } = numbering;
   return (
     <table className={clsx(ledgerCss.ledger, css.numbers)}>
       <thead>
@@ -156,33 +91,14 @@ function NumberTable({ current, setChosen, chosen, markOf, setLines, faultsOf, m
       </thead>
       <tbody>
         {current.map((line, i) => (
-          <NumberRow
-            key={line.sheet}
-            line={line}
-            setChosen={setChosen}
-            i={i}
-            chosen={chosen}
-            markOf={markOf}
-            setLines={setLines}
-            current={current}
-            faultsOf={faultsOf}
-            move={move}
-          />
+          <NumberRow key={line.sheet} {...numbering} line={line} i={i} />
         ))}
       </tbody>
     </table>
   );
 }
 
-interface ReasonDialogProps {
-  readonly reasonOpen: boolean;
-  readonly setReasonOpen: Dispatch<SetStateAction<boolean>>;
-  readonly reason: string;
-  readonly setReason: Dispatch<SetStateAction<string>>;
-  readonly write: (why: string) => Promise<void>;
-}
-
-function ReasonDialog({ reasonOpen, setReasonOpen, reason, setReason, write }: ReasonDialogProps) {
+function ReasonDialog({ reasonOpen, setReasonOpen, reason, setReason, write }: Numbering) {
   return (
     <Dialog open={reasonOpen} onClose={() => setReasonOpen(false)} maxWidth="xs" fullWidth>
       <DialogTitle>Change numbers already given?</DialogTitle>
@@ -200,15 +116,7 @@ function ReasonDialog({ reasonOpen, setReasonOpen, reason, setReason, write }: R
   );
 }
 
-interface WriteNumbersProps {
-  readonly given: boolean;
-  readonly write: (why: string) => Promise<void>;
-  readonly changed: boolean;
-  readonly setReasonOpen: Dispatch<SetStateAction<boolean>>;
-  readonly setLines: Dispatch<SetStateAction<readonly Line[] | undefined>>;
-}
-
-function WriteNumbers({ given, write, changed, setReasonOpen, setLines }: WriteNumbersProps) {
+function WriteNumbers({ given, write, changed, setReasonOpen, setLines }: Numbering) {
   const {
     progress: { bench },
   } = usePrintDesk();
@@ -254,7 +162,7 @@ function WriteNumbers({ given, write, changed, setReasonOpen, setLines }: WriteN
   );
 }
 
-function NumberCounts({ numbered, proofs, current }: { numbered: number; proofs: number; current: readonly Line[] }) {
+function NumberCounts({ numbered, proofs, current }: Numbering) {
   return (
     <section>
       <h2>
@@ -273,36 +181,17 @@ function NumberCounts({ numbered, proofs, current }: { numbered: number; proofs:
   );
 }
 
-interface NumberRowProps {
-  readonly line: Line;
-  readonly setChosen: Dispatch<SetStateAction<number>>;
-  readonly i: number;
-  readonly chosen: number;
-  readonly markOf: Map<string, string>;
-  readonly setLines: Dispatch<SetStateAction<readonly Line[] | undefined>>;
-  readonly current: readonly Line[];
-  readonly faultsOf: Map<
-    string,
-    (
-      | 'misfit'
-      | 'weak'
-      | 'patchy'
-      | 'too heavy'
-      | 'ghost'
-      | 'chatter'
-      | 'filled'
-      | 'smudge'
-      | 'mark'
-      | 'crease'
-      | 'tear'
-      | 'wrong colour'
-      | 'other'
-    )[]
-  >;
-  readonly move: (from: number, by: number) => void;
-}
-
-function NumberRow({ line, setChosen, i, chosen, markOf, setLines, current, faultsOf, move }: NumberRowProps) {
+function NumberRow({
+  line,
+  setChosen,
+  i,
+  chosen,
+  markOf,
+  setLines,
+  current,
+  faultsOf,
+  move,
+}: Numbering & { readonly line: Line; readonly i: number }) {
   return (
     <tr onFocus={() => setChosen(i)} className={clsx(i === chosen && css.taken)}>
       <td className={css.number}>{markOf.get(line.sheet) ?? <span className={kit.quiet}>—</span>}</td>

@@ -49,6 +49,9 @@ export function useNumbering() {
   };
 }
 
+/** What every part of the numbering is told. */
+export type Numbering = ReturnType<typeof useNumbering>;
+
 function useWriteNumbers(
   marks: { sheet: SheetName; mark: string }[],
   setLines: Dispatch<SetStateAction<readonly Line[] | undefined>>,

@@ -1,74 +1,32 @@
 'use client';
 import Button from '@mui/material/Button';
-import { type Dispatch, type SetStateAction, type RefObject, type JSX } from 'react';
-import { type Lab } from '@/core/colour';
-import { type RehearsalLevel, type RehearsalResult } from '@/core/cutting';
-import { inkNamesOf, type Plan, type FlatColour } from '@/records';
+import { inkNamesOf } from '@/records';
 import { usePrintDesk } from '../../kit/printContext';
-import { SheetCanvas, type PaintView, type SheetCanvasHandle } from '../../kit/SheetCanvas';
+import { SheetCanvas } from '../../kit/SheetCanvas';
 import { Swatch } from '../../kit/Swatch';
 import { areaWords } from '@/ui/kit/regions/words';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './Rehearsal.module.css';
-import { useRehearsal, type Part, type RehearsalProps } from './useRehearsal';
+import { useRehearsal, type RehearsalProps, type Rehearsing } from './useRehearsal';
 import { Verdict } from './Verdict';
 
 /** One rehearsal: choose, print, choose, to the last run; then the comparison with the plan. */
 export function Rehearsal(props: RehearsalProps) {
-  const rehearsal = useRehearsal(props);
+  const rehearsing: Rehearsing = { ...props, ...useRehearsal(props) };
   return (
     <div className={kit.work}>
       <div className={kit.stage}>
-        <RehearsalHead {...props} {...rehearsal} />
-        <BlockAndSheet {...rehearsal} />
+        <RehearsalHead {...rehearsing} />
+        <BlockAndSheet {...rehearsing} />
       </div>
-      <RehearsalSide {...props} {...rehearsal} />
+      <RehearsalSide {...rehearsing} />
     </div>
   );
 }
 
-interface RehearsalSideProps {
-  readonly result: RehearsalResult | undefined;
-  readonly plan: Plan;
-  readonly films: readonly Lab[];
-  readonly parts: readonly Part[] | undefined;
-  readonly chosen: number | undefined;
-  readonly setChosen: Dispatch<SetStateAction<number | undefined>>;
-  readonly onAgain: () => void;
-  readonly onLeave: () => void;
-  readonly run: number;
-  readonly now: Part[];
-  readonly said: string | undefined;
-  readonly chosenPart: Part | undefined;
-  readonly traced: boolean;
-  readonly colours: readonly FlatColour[];
-  readonly level: RehearsalLevel;
-  readonly hint: () => void;
-  readonly print: () => void;
-  readonly runs: number;
-}
-
-function RehearsalSide({
-  result,
-  plan,
-  films,
-  parts,
-  chosen,
-  setChosen,
-  onAgain,
-  onLeave,
-  run,
-  now,
-  said,
-  chosenPart,
-  traced,
-  colours,
-  level,
-  hint,
-  print,
-  runs,
-}: RehearsalSideProps) {
+function RehearsalSide(rehearsing: Rehearsing) {
+  const { result, plan, films, parts, chosen, setChosen, onAgain, onLeave } = rehearsing;
   return (
     <aside className={kit.side}>
       {result ? (
@@ -83,37 +41,10 @@ function RehearsalSide({
           onLeave={onLeave}
         />
       ) : (
-        <RunActs
-          run={run}
-          plan={plan}
-          now={now}
-          said={said}
-          chosenPart={chosenPart}
-          traced={traced}
-          colours={colours}
-          parts={parts}
-          level={level}
-          hint={hint}
-          print={print}
-          runs={runs}
-        />
+        <RunActs {...rehearsing} />
       )}
     </aside>
   );
-}
-
-interface BlockAndSheetProps {
-  readonly widthPx: number;
-  readonly heightPx: number;
-  readonly mmPerPx: number;
-  readonly paintBlock: PaintView;
-  readonly pickAt: (x: number, y: number) => Promise<void>;
-  readonly block: RefObject<SheetCanvasHandle | null>;
-  readonly run: number;
-  readonly overlay: (mm: number) => JSX.Element | undefined;
-  readonly paintSheet: PaintView;
-  readonly showPicture: boolean;
-  readonly result: RehearsalResult | undefined;
 }
 
 function BlockAndSheet({
@@ -128,7 +59,7 @@ function BlockAndSheet({
   paintSheet,
   showPicture,
   result,
-}: BlockAndSheetProps) {
+}: Rehearsing) {
   const { unit } = usePrintDesk();
   return (
     <div className={css.rehearsePair}>
@@ -169,18 +100,7 @@ function BlockAndSheet({
   );
 }
 
-interface RehearsalHeadProps {
-  readonly result: RehearsalResult | undefined;
-  readonly run: number;
-  readonly runs: number;
-  readonly name: string;
-  readonly level: RehearsalLevel;
-  readonly setShowPicture: Dispatch<SetStateAction<boolean>>;
-  readonly showPicture: boolean;
-  readonly onLeave: () => void;
-}
-
-function RehearsalHead({ result, run, runs, name, level, setShowPicture, showPicture, onLeave }: RehearsalHeadProps) {
+function RehearsalHead({ result, run, runs, name, level, setShowPicture, showPicture, onLeave }: Rehearsing) {
   return (
     <div className={clsx(kit.row, kit.between)}>
       <div className={kit.row}>
@@ -199,22 +119,8 @@ function RehearsalHead({ result, run, runs, name, level, setShowPicture, showPic
   );
 }
 
-interface RunActsProps {
-  readonly run: number;
-  readonly plan: Plan;
-  readonly now: Part[];
-  readonly said: string | undefined;
-  readonly chosenPart: Part | undefined;
-  readonly traced: boolean;
-  readonly colours: readonly FlatColour[];
-  readonly parts: readonly Part[] | undefined;
-  readonly level: RehearsalLevel;
-  readonly hint: () => void;
-  readonly print: () => void;
-  readonly runs: number;
-}
-
-function RunActs({ run, plan, now, said, chosenPart, traced, colours, parts, level, hint, print, runs }: RunActsProps) {
+function RunActs(rehearsing: Rehearsing) {
+  const { run, plan, now, said, chosenPart, traced, colours, parts } = rehearsing;
   return (
     <>
       <section>
@@ -255,21 +161,12 @@ function RunActs({ run, plan, now, said, chosenPart, traced, colours, parts, lev
           </p>
         )}
       </section>
-      <RunButtons level={level} hint={hint} parts={parts} print={print} run={run} runs={runs} />
+      <RunButtons {...rehearsing} />
     </>
   );
 }
 
-interface RunButtonsProps {
-  readonly level: RehearsalLevel;
-  readonly hint: () => void;
-  readonly parts: readonly Part[] | undefined;
-  readonly print: () => void;
-  readonly run: number;
-  readonly runs: number;
-}
-
-function RunButtons({ level, hint, parts, print, run, runs }: RunButtonsProps) {
+function RunButtons({ level, hint, parts, print, run, runs }: Rehearsing) {
   return (
     <section className={clsx(kit.toFoot, kit.stack, kit.gap8)}>
       {level === 'with hints' && (

@@ -94,6 +94,9 @@ export function useRehearsal({ plan, films, sample, level, onScore }: RehearsalP
   };
 }
 
+/** What every part of the rehearsal is told. */
+export type Rehearsing = RehearsalProps & ReturnType<typeof useRehearsal>;
+
 /** A worker of the rehearsal's own, with the print's map or a sample's. */
 function useRehearsalWorker(plan: Plan, sample: RehearsalProps['sample']): PictureWorker {
   const { urls } = usePrintDesk();

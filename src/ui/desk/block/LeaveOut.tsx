@@ -2,96 +2,38 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { type Dispatch, type SetStateAction } from 'react';
 import { formatLength } from '@/core/units';
-import { MASK_GROWTH_MM, MASK_KINDS, withSecondTone, type Mask, type MaskKind, type Place } from '@/records';
+import { MASK_GROWTH_MM, MASK_KINDS, withSecondTone, type MaskKind } from '@/records';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
-import type { LabelState } from '@/ui/kit/blockStates';
 import { areaWords } from '@/ui/kit/regions/words';
-import type { Regions, ChosenIsland, DrawnLine } from '@/ui/kit/regions/useRegions';
 import { anchorOf } from '@/ui/kit/regions/useAnchors';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
+import type { Masking } from './useMasking';
 import { NOTHING, KIND_WORDS, FIRST_GROWTH_MM } from './maskWords';
 
-interface LeaveOutProps {
-  readonly chosen: ChosenIsland | undefined;
-  readonly setGathered: Dispatch<SetStateAction<Place>>;
-  readonly gatheredAlready: boolean;
-  readonly keys: readonly (number | null)[] | undefined;
-  readonly line: DrawnLine | undefined;
-  readonly mmPerPx: number;
-  readonly regions: Regions;
-  readonly labels: LabelState;
-  readonly run: number;
-  readonly count: number;
-  readonly kind: 'mask' | 'wipe' | 'do not ink' | 'keep clean';
-  readonly setKind: Dispatch<SetStateAction<'mask' | 'wipe' | 'do not ink' | 'keep clean'>>;
-  readonly growMm: number;
-  readonly setGrowMm: Dispatch<SetStateAction<number>>;
-  readonly add: (mask: Omit<Mask, 'id' | 'runId'>) => void;
-  readonly gathered: Place;
-}
-
-export function LeaveOut({
-  chosen,
-  setGathered,
-  gatheredAlready,
-  keys,
-  line,
-  mmPerPx,
-  regions,
-  labels,
-  run,
-  count,
-  kind,
-  setKind,
-  growMm,
-  setGrowMm,
-  add,
-  gathered,
-}: LeaveOutProps) {
+export function LeaveOut(masking: Masking) {
+  const { chosen, labels, run, count } = masking;
   return (
     <section>
       <h2>Leave something out</h2>
       <p className={clsx(kit.note, kit.above4, kit.below8)}>
         Click islands on the block, or draw round a place, and gather them.
       </p>
-      <GatherActs
-        chosen={chosen}
-        setGathered={setGathered}
-        gatheredAlready={gatheredAlready}
-        keys={keys}
-        line={line}
-        mmPerPx={mmPerPx}
-        regions={regions}
-      />
+      <GatherActs {...masking} />
       {chosen && !labels.standing.includes(chosen.label) && (
         <p className={clsx(kit.note, kit.above6)}>
           This island does not stand in run {run}, so there is nothing to leave out.
         </p>
       )}
-      {count > 0 && (
-        <GatheredMask
-          count={count}
-          setGathered={setGathered}
-          kind={kind}
-          setKind={setKind}
-          growMm={growMm}
-          setGrowMm={setGrowMm}
-          add={add}
-          gathered={gathered}
-          run={run}
-          regions={regions}
-        />
-      )}
-      <KeepCleanActs add={add} />
+      {count > 0 && <GatheredMask {...masking} />}
+      <KeepCleanActs {...masking} />
     </section>
   );
 }
 
-function KeepCleanActs({ add }: { add: (mask: Omit<Mask, 'id' | 'runId'>) => void }) {
+function KeepCleanActs({ add }: Masking) {
   const { unit } = usePrintDesk();
   return (
     <div className={kit.above14}>
@@ -118,31 +60,8 @@ function KeepCleanActs({ add }: { add: (mask: Omit<Mask, 'id' | 'runId'>) => voi
   );
 }
 
-interface GatheredMaskProps {
-  readonly count: number;
-  readonly setGathered: Dispatch<SetStateAction<Place>>;
-  readonly kind: 'mask' | 'wipe' | 'do not ink' | 'keep clean';
-  readonly setKind: Dispatch<SetStateAction<'mask' | 'wipe' | 'do not ink' | 'keep clean'>>;
-  readonly growMm: number;
-  readonly setGrowMm: Dispatch<SetStateAction<number>>;
-  readonly add: (mask: Omit<Mask, 'id' | 'runId'>) => void;
-  readonly gathered: Place;
-  readonly run: number;
-  readonly regions: Regions;
-}
-
-function GatheredMask({
-  count,
-  setGathered,
-  kind,
-  setKind,
-  growMm,
-  setGrowMm,
-  add,
-  gathered,
-  run,
-  regions,
-}: GatheredMaskProps) {
+function GatheredMask(masking: Masking) {
+  const { count, setGathered, kind, setKind, growMm, setGrowMm, run } = masking;
   const { unit } = usePrintDesk();
   return (
     <div className={clsx(kit.stack, kit.gap12, kit.above14)}>
@@ -170,15 +89,7 @@ function GatheredMask({
           />
         )}
       </div>
-      <GatheredActs
-        add={add}
-        kind={kind}
-        gathered={gathered}
-        growMm={growMm}
-        run={run}
-        setGathered={setGathered}
-        regions={regions}
-      />
+      <GatheredActs {...masking} />
       <p className={kit.note}>
         A second tone is a run of its own from the same stage: one mask covers these places in run {run}, another all
         else in the run after it.
@@ -187,17 +98,7 @@ function GatheredMask({
   );
 }
 
-interface GatheredActsProps {
-  readonly add: (mask: Omit<Mask, 'id' | 'runId'>) => void;
-  readonly kind: 'mask' | 'wipe' | 'do not ink' | 'keep clean';
-  readonly gathered: Place;
-  readonly growMm: number;
-  readonly run: number;
-  readonly setGathered: Dispatch<SetStateAction<Place>>;
-  readonly regions: Regions;
-}
-
-function GatheredActs({ add, kind, gathered, growMm, run, setGathered, regions }: GatheredActsProps) {
+function GatheredActs({ add, kind, gathered, growMm, run, setGathered, regions }: Masking) {
   const { change } = usePrintDesk();
   return (
     <div className={clsx(kit.row, kit.gap6)}>
@@ -220,17 +121,7 @@ function GatheredActs({ add, kind, gathered, growMm, run, setGathered, regions }
   );
 }
 
-interface GatherActsProps {
-  readonly chosen: ChosenIsland | undefined;
-  readonly setGathered: Dispatch<SetStateAction<Place>>;
-  readonly gatheredAlready: boolean;
-  readonly keys: readonly (number | null)[] | undefined;
-  readonly line: DrawnLine | undefined;
-  readonly mmPerPx: number;
-  readonly regions: Regions;
-}
-
-function GatherActs({ chosen, setGathered, gatheredAlready, keys, line, mmPerPx, regions }: GatherActsProps) {
+function GatherActs({ chosen, setGathered, gatheredAlready, keys, line, mmPerPx, regions }: Masking) {
   const {
     state: { plan },
   } = usePrintDesk();

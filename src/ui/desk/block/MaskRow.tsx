@@ -2,26 +2,16 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { type Dispatch, type SetStateAction } from 'react';
-import { type Outcome } from '@/core/units';
-import { MASK_GROWTH_MM, maskNotes, type Mask, type Run } from '@/records';
+import { MASK_GROWTH_MM, maskNotes, type Mask } from '@/records';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';
 import { useAnchors } from '@/ui/kit/regions/useAnchors';
 import { kit } from '@/ui/kit/styles';
+import type { Masking } from './useMasking';
 
-interface MaskRowProps {
-  readonly mask: Mask;
-  readonly shown: string | undefined;
-  readonly setShown: Dispatch<SetStateAction<string | undefined>>;
-  readonly theRun: Run;
-  readonly closed: boolean;
-  readonly edit: (id: string, part: Partial<Mask>) => Promise<Outcome<undefined>>;
-  readonly i: number;
-}
-
-export function MaskRow({ mask, shown, setShown, theRun, closed, edit, i }: MaskRowProps) {
+export function MaskRow(masking: Masking & { readonly mask: Mask; readonly i: number }) {
+  const { mask, shown, setShown, theRun, i } = masking;
   const {
     state: { plan },
   } = usePrintDesk();
@@ -37,24 +27,18 @@ export function MaskRow({ mask, shown, setShown, theRun, closed, edit, i }: Mask
           {maskNotes({ ...plan, masks: [mask] }, theRun)[0]}
         </button>
       </div>
-      {shown === mask.id && <MaskDetails mask={mask} closed={closed} edit={edit} setShown={setShown} />}
+      {shown === mask.id && <MaskDetails {...masking} mask={mask} />}
       <LostPlaces mask={mask} />
       <span className={kit.visuallyHidden}>mask {i + 1}</span>
     </div>
   );
 }
 
-interface MaskDetailsProps {
-  readonly mask: Mask;
-  readonly closed: boolean;
-  readonly edit: (id: string, part: Partial<Mask>) => Promise<Outcome<undefined>>;
-  readonly setShown: Dispatch<SetStateAction<string | undefined>>;
-}
-
-function MaskDetails({ mask, closed, edit, setShown }: MaskDetailsProps) {
+function MaskDetails(masking: Masking & { readonly mask: Mask }) {
+  const { mask, closed, edit } = masking;
   return (
     <>
-      <MaskFields mask={mask} closed={closed} edit={edit} />
+      <MaskFields {...masking} mask={mask} />
       <TextField
         label="Note for the bench"
         defaultValue={mask.note}
@@ -64,18 +48,12 @@ function MaskDetails({ mask, closed, edit, setShown }: MaskDetailsProps) {
         }}
         slotProps={{ inputLabel: { shrink: true } }}
       />
-      <MaskActs mask={mask} closed={closed} setShown={setShown} />
+      <MaskActs {...masking} mask={mask} />
     </>
   );
 }
 
-interface MaskActsProps {
-  readonly mask: Mask;
-  readonly closed: boolean;
-  readonly setShown: Dispatch<SetStateAction<string | undefined>>;
-}
-
-function MaskActs({ mask, closed, setShown }: MaskActsProps) {
+function MaskActs({ mask, closed, setShown }: Masking & { readonly mask: Mask }) {
   const { urls, change } = usePrintDesk();
   return (
     <div className={clsx(kit.row, kit.gap6)}>
@@ -111,13 +89,7 @@ function MaskActs({ mask, closed, setShown }: MaskActsProps) {
   );
 }
 
-interface MaskFieldsProps {
-  readonly mask: Mask;
-  readonly closed: boolean;
-  readonly edit: (id: string, part: Partial<Mask>) => Promise<Outcome<undefined>>;
-}
-
-function MaskFields({ mask, closed, edit }: MaskFieldsProps) {
+function MaskFields({ mask, closed, edit }: Masking & { readonly mask: Mask }) {
   const { unit } = usePrintDesk();
   return (
     <div className={clsx(kit.fields, kit.atTop, kit.above6)}>
