@@ -85,8 +85,8 @@ function measure(map: G.LabelMap): CuttingFigures {
     rows.capped[0].push(capped.ms);
     rows.capped[1].push(cappedTheirs.ms);
     if (round === 0)
-      for (let i = 0; i < capped.value.length; i += 7)
-        if (Math.abs(Math.min(CAP_MM / MM_PER_PX, cappedTheirs.value[i]) - Math.sqrt(capped.value[i])) > 1e-3)
+      for (let i = 0; i < capped.value.squared.length; i += 7)
+        if (Math.abs(Math.min(CAP_MM / MM_PER_PX, cappedTheirs.value[i]) - Math.sqrt(capped.value.squared[i])) > 1e-3)
           cappedWrong++;
     const bits = G.maskOfLabels(map, standing(4));
     const uncapped = timed(() => G.squaredDistancesToMask(bits));

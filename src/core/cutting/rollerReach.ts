@@ -1,5 +1,5 @@
 import { ranged } from '../units';
-import { emptyMask, FAR, squaredDistancesToMask, type BitMask } from '../geometry';
+import { eachRunOf, emptyMask, FAR, fillSpan, squaredDistancesToMask, type BitMask } from '../geometry';
 import type { InkRoller } from './materials';
 
 /** A soft roller sinks this much further (start value). */
@@ -24,32 +24,50 @@ export interface OpenGround {
   readonly cellMm: number;
   /** Squared, in cells. */
   readonly squared: Int32Array;
+  /** The largest of them in each block of `BLOCK` × `BLOCK` cells that is not `FAR`, row by row. */
+  readonly blockMost: Int32Array;
 }
 
 /** Fine enough that what the grid cannot tell stays under a millimetre of width. */
 const CELL_MM = 0.2;
+const BLOCK = 16;
 
 /** A cell stands when anything in it stands: a roller rests on the thinnest ridge. */
 export function openGround(standing: BitMask, mmPerPx: number): OpenGround {
   const cellPx = Math.max(1, Math.round(CELL_MM / mmPerPx));
   const width = Math.ceil(standing.width / cellPx),
     height = Math.ceil(standing.height / cellPx);
-  const cells = emptyMask(width, height);
-  for (let y = 0; y < standing.height; y++) {
-    const row = y * standing.wordsPerRow,
-      to = Math.floor(y / cellPx) * cells.wordsPerRow;
-    for (let k = 0; k < standing.wordsPerRow; k++) {
-      const word = standing.words[row + k];
-      if (word === 0) continue;
-      for (let b = 0; b < 32; b++) {
-        if (!((word >>> b) & 1)) continue;
-        const x = Math.floor((32 * k + b) / cellPx);
-        cells.words[to + (x >>> 5)] |= 1 << (x & 31);
-        b += cellPx - 1 - ((32 * k + b) % cellPx);
-      }
-    }
+  const cells = emptyMask(width, height),
+    rows = emptyMask(standing.width, 1);
+  for (let y = 0; y < height; y++) {
+    rows.words.fill(0);
+    for (let r = y * cellPx; r < Math.min(standing.height, (y + 1) * cellPx); r++)
+      for (let k = 0; k < standing.wordsPerRow; k++) rows.words[k] |= standing.words[r * standing.wordsPerRow + k];
+    eachRunOf(rows, 0, (from, to) => fillSpan(cells, y, Math.floor(from / cellPx), Math.ceil(to / cellPx)));
   }
-  return { width, height, cellMm: cellPx * mmPerPx, squared: squaredDistancesToMask(cells) };
+  const squared = squaredDistancesToMask(cells);
+  const ground = { width, height, cellMm: cellPx * mmPerPx, squared, blockMost: new Int32Array(blocksOf(width, height)) };
+  for (let block = 0; block < ground.blockMost.length; block++)
+    ground.blockMost[block] = mostOfBlock(ground, squared, block);
+  return ground;
+}
+
+const blocksOf = (width: number, height: number) => Math.ceil(width / BLOCK) * Math.ceil(height / BLOCK);
+
+function blockBox({ width, height }: { width: number; height: number }, block: number) {
+  const across = Math.ceil(width / BLOCK),
+    x0 = (block % across) * BLOCK,
+    y0 = Math.floor(block / across) * BLOCK;
+  return { x0, y0, x1: Math.min(width, x0 + BLOCK), y1: Math.min(height, y0 + BLOCK) };
+}
+
+function mostOfBlock(ground: { width: number; height: number }, squared: Int32Array, block: number): number {
+  const { x0, y0, x1, y1 } = blockBox(ground, block);
+  let most = 0;
+  for (let y = y0; y < y1; y++)
+    for (let i = y * ground.width + x0; i < y * ground.width + x1; i++)
+      if (squared[i] > most && squared[i] < FAR) most = squared[i];
+  return most;
 }
 
 /**
@@ -63,13 +81,17 @@ function safeCells(ground: OpenGround, roller: InkRoller): number {
 
 /** Cells the roller or the paper can touch between what stands: farther than half the bridged width from any of it. */
 export function atRisk(ground: OpenGround, roller: InkRoller): BitMask {
+  const { width, squared, blockMost } = ground;
   const reachCells = safeCells(ground, roller);
   const limit = reachCells * reachCells;
-  const mask = emptyMask(ground.width, ground.height);
-  for (let y = 0, i = 0; y < ground.height; y++)
-    for (let x = 0; x < ground.width; x++, i++)
-      if (ground.squared[i] > limit && ground.squared[i] < FAR)
-        mask.words[y * mask.wordsPerRow + (x >>> 5)] |= 1 << (x & 31);
+  const mask = emptyMask(width, ground.height);
+  for (let block = 0; block < blockMost.length; block++) {
+    if (blockMost[block] <= limit) continue;
+    const { x0, y0, x1, y1 } = blockBox(ground, block);
+    for (let y = y0; y < y1; y++)
+      for (let x = x0, i = y * width + x; x < x1; x++, i++)
+        if (squared[i] > limit && squared[i] < FAR) mask.words[y * mask.wordsPerRow + (x >>> 5)] |= 1 << (x & 31);
+  }
   return mask;
 }
 
@@ -87,39 +109,42 @@ export function supportsFor(
   ground: OpenGround,
   roller: InkRoller,
 ): { readonly supports: readonly Support[]; readonly enough: boolean } {
-  const reach = safeCells(ground, roller);
-  const { width, height } = ground;
-  const left = ground.squared.slice();
+  const reach = safeCells(ground, roller),
+    limit = reach * reach;
+  const { width, cellMm } = ground;
+  const left = ground.squared.slice(),
+    blockMost = ground.blockMost.slice();
   const supports: Support[] = [];
-  // the largest of each row is kept, so that looking for the farthest cell costs the rows and not the cells
-  const rowMost = new Int32Array(height);
-  const look = (y: number) => {
-    let most = 0;
-    for (let i = y * width; i < (y + 1) * width; i++) if (left[i] > most && left[i] < FAR) most = left[i];
-    rowMost[y] = most;
-  };
-  for (let y = 0; y < height; y++) look(y);
   for (;;) {
-    let sy = -1,
-      most = reach * reach;
-    for (let y = 0; y < height; y++)
-      if (rowMost[y] > most) {
-        most = rowMost[y];
-        sy = y;
-      }
-    if (sy < 0) return { supports, enough: true };
+    let farthest = 0;
+    for (let block = 1; block < blockMost.length; block++) if (blockMost[block] > blockMost[farthest]) farthest = block;
+    const most = blockMost[farthest];
+    if (most <= limit) return { supports, enough: true };
     if (supports.length === MAX_SUPPORTS || reach < 1) return { supports, enough: false };
-    let sx = 0;
-    while (left[sy * width + sx] !== most) sx++;
-    supports.push({ xMm: (sx + 0.5) * ground.cellMm, yMm: (sy + 0.5) * ground.cellMm });
-    // nothing lies farther from all that stands than this, so nothing farther from the support can come nearer
-    const radius = Math.ceil(Math.sqrt(most));
-    for (let y = Math.max(0, sy - radius); y <= Math.min(height - 1, sy + radius); y++) {
-      for (let x = Math.max(0, sx - radius), i = y * width + x; x <= Math.min(width - 1, sx + radius); x++, i++) {
-        const d = (x - sx) * (x - sx) + (y - sy) * (y - sy);
-        if (d < left[i]) left[i] = d;
-      }
-      look(y);
+    const at = placeOf(ground, left, farthest, most);
+    const sx = at % width,
+      sy = Math.floor(at / width);
+    supports.push({ xMm: (sx + 0.5) * cellMm, yMm: (sy + 0.5) * cellMm });
+    for (let block = 0; block < blockMost.length; block++) {
+      if (blockMost[block] <= limit) continue;
+      const box = blockBox(ground, block),
+        dx = Math.max(0, box.x0 - sx, sx - (box.x1 - 1)),
+        dy = Math.max(0, box.y0 - sy, sy - (box.y1 - 1));
+      // nothing in this block is farther from all that stands than it is from the support
+      if (dx * dx + dy * dy >= blockMost[block]) continue;
+      for (let y = box.y0; y < box.y1; y++)
+        for (let x = box.x0, i = y * width + x; x < box.x1; x++, i++) {
+          const d = (x - sx) * (x - sx) + (y - sy) * (y - sy);
+          if (d < left[i]) left[i] = d;
+        }
+      blockMost[block] = mostOfBlock(ground, left, block);
     }
   }
+}
+
+function placeOf(ground: OpenGround, squared: Int32Array, block: number, value: number): number {
+  const { x0, y0, x1, y1 } = blockBox(ground, block);
+  for (let y = y0; y < y1; y++)
+    for (let i = y * ground.width + x0; i < y * ground.width + x1; i++) if (squared[i] === value) return i;
+  throw new Error('a block’s largest distance is in the block');
 }

@@ -1,12 +1,12 @@
 import {
   countPixels,
-  distancesToOther,
+  distancesAcrossMask,
   emptyMask,
   FAR,
-  findIslands,
   hasPixel,
   islandAt,
   islandFigures,
+  islandsOfMask,
   maskAnd,
   maskOfLabels,
   middleLines,
@@ -54,7 +54,7 @@ export interface StageMeasure {
   readonly heightPx: number;
   readonly standingCm2: number;
   readonly standingShare: number;
-  readonly stage: LabelMap;
+  readonly stands: BitMask;
   readonly middle: MiddleLines;
   readonly islands: IslandMap;
   readonly figures: IslandFigures;
@@ -71,24 +71,21 @@ export const MAX_PLACES = 300;
 /** Measures one cut state of a block: `standing` flags the labels that still print (256 entries). Undefined when the stage is too broken up to be cut. */
 export function measureStage(map: LabelMap, standing: Uint8Array, mmPerPx: number): StageMeasure | undefined {
   const stands = maskOfLabels(map, standing);
-  const stage: LabelMap = { width: map.width, height: map.height, labels: new Uint8Array(map.labels.length) };
-  for (let i = 0; i < stage.labels.length; i++) stage.labels[i] = standing[map.labels[i]];
-  const islands = findIslands(stage);
+  const islands = islandsOfMask(stands);
   if (!islands) return undefined;
-  const capPx = Math.ceil(WIDEST_MEASURED_MM / mmPerPx / 2) + 1;
-  const distances = distancesToOther(stage, capPx);
+  const distances = distancesAcrossMask(stands, Math.ceil(WIDEST_MEASURED_MM / mmPerPx / 2) + 1);
   const standingPx = countPixels(stands);
-  const middle = middleLines(stage, distances, WIDEST_MEASURED_MM / mmPerPx);
+  const middle = middleLines(stands, distances, WIDEST_MEASURED_MM / mmPerPx);
   return {
     mmPerPx,
     widthPx: map.width,
     heightPx: map.height,
-    stage,
+    stands,
     islands,
     standingCm2: (standingPx * mmPerPx ** 2) / 100,
     standingShare: standingPx / map.labels.length,
     middle,
-    figures: islandFigures(stage, islands, distances, capPx, SPECK_MM2 / mmPerPx ** 2, middle),
+    figures: islandFigures(stands, islands, distances, SPECK_MM2 / mmPerPx ** 2, middle),
     ground: openGround(stands, mmPerPx),
   };
 }
@@ -143,12 +140,15 @@ export function findingsOf(measure: StageMeasure, settings: CutSettings): StageV
 function marginOf({ width, height, squared, cellMm }: OpenGround): StageVerdict['margin'] {
   let cleared = 0,
     widest = 0;
-  for (let y = 0, i = 0; y < height; y++)
-    for (let x = 0; x < width; x++, i++) {
-      if ((x > 0 && y > 0 && x < width - 1 && y < height - 1) || squared[i] === 0) continue;
-      cleared++;
-      widest = Math.max(widest, squared[i] < FAR ? squared[i] : width * width);
-    }
+  const look = (i: number) => {
+    if (squared[i] === 0) return;
+    cleared++;
+    widest = Math.max(widest, squared[i] < FAR ? squared[i] : width * width);
+  };
+  for (let y = 0; y < height; y++) {
+    const whole = y === 0 || y === height - 1;
+    for (let x = 0; x < width; x += whole ? 1 : Math.max(1, width - 1)) look(y * width + x);
+  }
   return { clearedEdgeMm: cleared * cellMm, widestMm: Math.sqrt(widest) * cellMm };
 }
 
@@ -197,15 +197,15 @@ function thinParts(
   kind: 'ridge' | 'gap',
   settings: CutSettings,
 ): Finding[] {
-  const { middle, stage, mmPerPx, widthPx, heightPx, islands } = measure;
+  const { middle, stands, mmPerPx, widthPx, heightPx, islands } = measure;
   const left = emptyMask(widthPx, heightPx);
   const thin: number[] = [];
   for (let m = 0; m < middle.pixel.length; m++) {
     if (middle.widthPx[m] * mmPerPx >= limitMm - 1e-6) continue;
     const pixel = middle.pixel[m];
-    if (stage.labels[pixel] !== standing) continue;
     const x = pixel % widthPx,
       y = (pixel - x) / widthPx;
+    if (hasPixel(stands, x, y) !== (standing === 1)) continue;
     if (gone.size > 0 && gone.has(islandAt(islands, x, y))) continue;
     thin.push(pixel);
     left.words[y * left.wordsPerRow + (x >>> 5)] |= 1 << (x & 31);
@@ -370,10 +370,7 @@ export function directionDeg(xs: readonly number[], ys: readonly number[]): numb
 function chatterPlaces(measure: StageMeasure, roller: InkRoller): Finding[] {
   const { ground } = measure;
   const risk = atRisk(ground, roller);
-  const labels = new Uint8Array(ground.width * ground.height);
-  for (let y = 0, i = 0; y < ground.height; y++)
-    for (let x = 0; x < ground.width; x++, i++) labels[i] = hasPixel(risk, x, y) ? 1 : 0;
-  const islands = findIslands({ width: ground.width, height: ground.height, labels });
+  const islands = islandsOfMask(risk);
   if (!islands) return [];
   const best = new Int32Array(islands.islandCount).fill(-1);
   const box = Array.from({ length: islands.islandCount }, () => ({ x0: Infinity, y0: Infinity, x1: 0, y1: 0 }));

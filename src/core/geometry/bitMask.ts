@@ -1,4 +1,4 @@
-import type { LabelMap } from './raster';
+import { labelWords, type LabelMap } from './raster';
 
 /** A set of pixels, 32 to a word, rows padded to whole words; bit b of word k is pixel x = 32k + b. */
 export interface BitMask {
@@ -13,16 +13,31 @@ export function emptyMask(width: number, height: number): BitMask {
   return { width, height, wordsPerRow, words: new Uint32Array(wordsPerRow * height) };
 }
 
-/** The pixels whose label is in `set` (256 flags). */
+/** The pixels whose label is in `set` (256 flags of 0 or 1). */
 export function maskOfLabels(map: LabelMap, set: Uint8Array): BitMask {
   const mask = emptyMask(map.width, map.height);
-  const { labels, width, height } = map;
+  const { labels, width, height } = map,
+    fours = labelWords(map);
   let pixel = 0;
   for (let y = 0, word = 0; y < height; y++) {
     for (let k = 0; k < mask.wordsPerRow; k++, word++) {
       const bits = Math.min(32, width - 32 * k);
       let packed = 0;
-      for (let b = 0; b < bits; b++) packed |= set[labels[pixel++]] << b;
+      if (fours) {
+        // like pixels come in long runs: the bits of the four before them are theirs too
+        let before = 0,
+          nibble = 15 * set[0];
+        for (let b = 0, f = pixel >> 2; b < bits; b += 4, f++) {
+          const four = fours[f];
+          if (four !== before) {
+            before = four;
+            nibble =
+              set[four & 255] | (set[(four >>> 8) & 255] << 1) | (set[(four >>> 16) & 255] << 2) | (set[four >>> 24] << 3);
+          }
+          packed |= nibble << b;
+        }
+        pixel += bits;
+      } else for (let b = 0; b < bits; b++) packed |= set[labels[pixel++]] << b;
       mask.words[word] = packed;
     }
   }
@@ -90,6 +105,29 @@ export function invertMask(mask: BitMask): BitMask {
   if (tail)
     for (let i = mask.wordsPerRow - 1; i < out.words.length; i += mask.wordsPerRow) out.words[i] &= (1 << tail) - 1;
   return out;
+}
+
+/** Calls `visit(from, to)` for each run of set pixels of a row, `to` exclusive. */
+export function eachRunOf(
+  { width, words, wordsPerRow }: BitMask,
+  y: number,
+  visit: (from: number, to: number) => void,
+): void {
+  let from = -1;
+  for (let k = 0; k < wordsPerRow; k++) {
+    const word = words[y * wordsPerRow + k] | 0;
+    if (word === (from < 0 ? 0 : -1)) continue;
+    // where a bit differs from the one before it a run begins or ends
+    for (let bits = word ^ ((word << 1) | (from < 0 ? 0 : 1)); bits !== 0; bits &= bits - 1) {
+      const x = (k << 5) + 31 - Math.clz32(bits & -bits);
+      if (from < 0) from = x;
+      else {
+        visit(from, x);
+        from = -1;
+      }
+    }
+  }
+  if (from >= 0) visit(from, width);
 }
 
 /** a without b. */

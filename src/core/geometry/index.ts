@@ -6,12 +6,13 @@ export {
   nestedMasks,
   countPixels,
   hasPixel,
+  eachRunOf,
   invertMask,
   maskAnd,
   maskAndNot,
 } from './bitMask';
 export { erodeDisc, dilateDisc, openDisc, thinnerThan, thinnestWidthPx } from './discMorphology';
-export { type IslandMap, findIslands, islandAt, eachStripOf } from './islands';
+export { type IslandMap, findIslands, islandsOfMask, islandAt, eachStripOf } from './islands';
 export { type ArcMap, traceArcs } from './arcs';
 export { ringsOf, eachPointOf, areaOfRingsPx } from './rings';
 export {
@@ -26,7 +27,8 @@ export {
   packRgb,
 } from './paint';
 export { squaredDistances, labelGapsPx } from './distance';
-export { distancesToOther, squaredDistancesToMask, FAR } from './otherDistance';
+export { type OtherDistances, distancesToOther, distancesAcrossMask } from './otherDistance';
+export { squaredDistancesToMask, FAR } from './maskDistance';
 export {
   type AnchorPx,
   type Region,

@@ -1,5 +1,6 @@
-import { distancesToOther } from './otherDistance';
+import { distancesToOther, type OtherDistances } from './otherDistance';
 import { eachStripOf, findIslands, islandAt, type IslandMap } from './islands';
+import type { BitMask } from './bitMask';
 import type { LabelMap } from './raster';
 
 /** Left, top, right and bottom edges in pixels, right and bottom exclusive. */
@@ -74,68 +75,99 @@ export interface MiddleLines {
 }
 
 /**
- * Pixels from which the distance to another label (`distancesToOther`, capped above half of `limitPx`) falls on both sides, across or
- * down; a pair of equals in the middle counts as one of them. The diagonals of square corners and bumps on the edge of wider parts are not among them. Widths are
- * exact for upright and level parts, within a pixel for slanted ones.
+ * Pixels from which the distance to another part falls on both sides, across or down; a pair of equals in the middle counts as one of
+ * them. Half of `limitPx` must lie below the cap of the distances. The diagonals of square corners and bumps on the edge of wider parts
+ * are not among them. Widths are exact for upright and level parts, within a pixel for slanted ones. `parts` is the map the distances
+ * were measured in.
  */
-export function middleLines(map: LabelMap, distances: Uint16Array, limitPx: number): MiddleLines {
-  const { width, height, labels } = map;
+export function middleLines(parts: LabelMap | BitMask, distances: OtherDistances, limitPx: number): MiddleLines {
+  const { width, height, squared, near, wordsPerRow } = distances;
+  const same = sameOf(parts);
   let pixel = new Int32Array(1024),
     widthPx = new Float32Array(1024),
     count = 0;
   const largest = ((limitPx + 1) / 2) ** 2;
-  for (let y = 0, i = 0; y < height; y++) {
-    for (let x = 0; x < width; x++, i++) {
-      const d = distances[i];
-      if (d > largest) continue;
-      const label = labels[i];
-      const across = x > 0 && x < width - 1 ? peak(labels, distances, i, 1, label, d, x < width - 2) : 0;
-      const down = y > 0 && y < height - 1 ? peak(labels, distances, i, width, label, d, y < height - 2) : 0;
-      if (across === 0 && down === 0) continue;
-      const px = 2 * Math.sqrt(d) - (across === 2 || down === 2 ? 0 : 1);
-      if (px >= limitPx || juts(labels, distances, width, height, x, y, label, d)) continue;
-      if (count === pixel.length) {
-        pixel = larger(pixel, new Int32Array(2 * count));
-        widthPx = larger(widthPx, new Float32Array(2 * count));
+  for (let y = 0; y < height; y++) {
+    for (let k = 0; k < wordsPerRow; k++) {
+      if (near[y * wordsPerRow + k] === 0) continue;
+      const end = Math.min(width, (k << 5) + 32);
+      for (let x = k << 5, i = y * width + x; x < end; x++, i++) {
+        const d = squared[i];
+        // most pixels lie on a slope both ways: that is told without another look
+        if (d > largest || (d > 1 && squared[i - 1] >= d && squared[i - width] >= d)) continue;
+        const across = x > 0 && x < width - 1 ? peak(same, squared, i, 1, d, x < width - 2) : 0;
+        const down = y > 0 && y < height - 1 ? peak(same, squared, i, width, d, y < height - 2) : 0;
+        if (across === 0 && down === 0) continue;
+        const px = 2 * Math.sqrt(d) - (across === 2 || down === 2 ? 0 : 1);
+        if (px >= limitPx || juts(same, distances, x, y, d)) continue;
+        if (count === pixel.length) {
+          pixel = larger(pixel, new Int32Array(2 * count));
+          widthPx = larger(widthPx, new Float32Array(2 * count));
+        }
+        pixel[count] = i;
+        widthPx[count++] = px;
       }
-      pixel[count] = i;
-      widthPx[count++] = px;
     }
   }
   return { pixel: pixel.slice(0, count), widthPx: widthPx.slice(0, count) };
 }
 
+/** Whether two pixels (y × width + x) belong to the same label, or both are in a mask or both are not. */
+function sameOf(parts: LabelMap | BitMask): (a: number, b: number) => boolean {
+  if ('labels' in parts) {
+    const { labels } = parts;
+    return (a, b) => labels[a] === labels[b];
+  }
+  const { width, words, wordsPerRow } = parts;
+  const bit = (i: number) => {
+    const y = Math.floor(i / width),
+      x = i - y * width;
+    return (words[y * wordsPerRow + (x >>> 5)] >>> (x & 31)) & 1;
+  };
+  return (a, b) => bit(a) === bit(b);
+}
+
+const DIAGONAL = 0.71;
 const EIGHT = [
   [1, 0],
   [-1, 0],
   [0, 1],
   [0, -1],
-  [0.71, 0.71],
-  [-0.71, 0.71],
-  [0.71, -0.71],
-  [-0.71, -0.71],
+  [DIAGONAL, DIAGONAL],
+  [-DIAGONAL, DIAGONAL],
+  [DIAGONAL, -DIAGONAL],
+  [-DIAGONAL, -DIAGONAL],
 ] as const;
 
-/** A bump on the edge of something wide, not a line: within its own width and a pixel the same label reaches clearly further in. */
+/** Steps in eight directions by a pixel and a half more than each distance, by its square: x and y in turn. */
+const STEPS_PAST = new Map<number, Int32Array>();
+
+function stepsPast(d: number): Int32Array {
+  let steps = STEPS_PAST.get(d);
+  if (!steps) {
+    const away = Math.sqrt(d) + 1.5;
+    steps = Int32Array.from(EIGHT.flatMap(([ux, uy]) => [Math.round(away * ux), Math.round(away * uy)]));
+    STEPS_PAST.set(d, steps);
+  }
+  return steps;
+}
+
+/** A bump on the edge of something wide, not a line: within its own width and a pixel the same part reaches clearly further in. */
 function juts(
-  labels: Uint8Array,
-  distances: Uint16Array,
-  width: number,
-  height: number,
+  same: (a: number, b: number) => boolean,
+  { width, height, squared }: OtherDistances,
   x: number,
   y: number,
-  label: number,
   d: number,
 ): boolean {
-  const root = Math.sqrt(d),
-    away = root + 1.5,
-    wide = (root + 1) * (root + 1);
-  for (const [ux, uy] of EIGHT) {
-    const nx = Math.round(x + away * ux),
-      ny = Math.round(y + away * uy);
+  const wide = (Math.sqrt(d) + 1) ** 2,
+    steps = stepsPast(d);
+  for (let s = 0; s < steps.length; s += 2) {
+    const nx = x + steps[s],
+      ny = y + steps[s + 1];
     if (nx < 0 || ny < 0 || nx >= width || ny >= height) continue;
     const i = ny * width + nx;
-    if (labels[i] === label && distances[i] >= wide) return true;
+    if (squared[i] >= wide && same(i, y * width + x)) return true;
   }
   return false;
 }
@@ -145,38 +177,38 @@ function larger<T extends Int32Array<ArrayBuffer> | Float32Array<ArrayBuffer>>(o
   return to;
 }
 
-/** 1 for a single pixel the distance falls from on both sides, 2 for the first of two equals, 0 else. Another label is distance 0. */
+/**
+ * 1 for a single pixel the distance falls from on both sides, 2 for the first of two equals, 0 else. Another part is distance 0; only a
+ * pixel at distance 1 can have one beside it.
+ */
 function peak(
-  labels: Uint8Array,
-  distances: Uint16Array,
+  same: (a: number, b: number) => boolean,
+  squared: Uint16Array,
   at: number,
   step: number,
-  label: number,
   d: number,
   further: boolean,
 ): 0 | 1 | 2 {
-  const before = labels[at - step] === label ? distances[at - step] : 0;
-  if (before >= d) return 0;
-  const after = labels[at + step] === label ? distances[at + step] : 0;
-  if (after < d) return 1;
-  return after === d && further && (labels[at + 2 * step] !== label || distances[at + 2 * step] < d) ? 2 : 0;
+  if (squared[at - step] >= d && (d > 1 || same(at, at - step))) return 0;
+  const after = squared[at + step];
+  if (after < d || (d === 1 && !same(at, at + step))) return 1;
+  return after === d && further && (squared[at + 2 * step] < d || (d === 1 && !same(at, at + 2 * step))) ? 2 : 0;
 }
 
 /**
- * Measures all islands at once from the distances to other labels (`distancesToOther` with `capPx`). A pixel of a middle line counts
+ * Measures all islands at once from the distances to other parts. A pixel of a middle line counts
  * for the area of its cross-section; the thinnest width is the one below which `leastAreaPx` lie, so that the points of tapering
  * strokes do not count. `middle`: the middle lines, where they are known already.
  */
 export function islandFigures(
-  map: LabelMap,
+  parts: LabelMap | BitMask,
   islands: IslandMap,
-  distances: Uint16Array,
-  capPx: number,
+  distances: OtherDistances,
   leastAreaPx: number,
-  middle: MiddleLines = middleLines(map, distances, 2 * capPx - 1),
+  middle: MiddleLines = middleLines(parts, distances, 2 * distances.capPx - 1),
 ): IslandFigures {
   const { width, height, islandCount, rowOffset, stripEnd, stripIsland } = islands;
-  const bins = 2 * capPx;
+  const bins = 2 * distances.capPx;
   const histogram = new Float32Array(islandCount * bins);
   const widest = new Uint16Array(islandCount),
     strip = new Int32Array(islandCount);
@@ -194,9 +226,7 @@ export function islandFigures(
         innerX[island] = (start + end) >> 1;
         innerY[island] = y;
       }
-      let far = widest[island];
-      for (let i = row + start; i < row + end; i++) if (distances[i] > far) far = distances[i];
-      widest[island] = far;
+      widest[island] = farthest(distances, y, start, end, widest[island]);
       for (; m < middle.pixel.length && middle.pixel[m] < row + end; m++) {
         const px = middle.widthPx[m];
         histogram[island * bins + Math.round(px)] += px;
@@ -215,6 +245,20 @@ export function islandFigures(
     thinnestPx[i] = Math.min(widestPx[i], Math.max(1, px));
   }
   return { innerX, innerY, thinnestPx, widestPx };
+}
+
+/** The largest squared distance of a strip, and not less than `least`. */
+function farthest(distances: OtherDistances, y: number, start: number, end: number, least: number): number {
+  const { width, squared, near, wordsPerRow, capPx } = distances;
+  const most = capPx * capPx;
+  let far = least;
+  for (let k = start >> 5; k << 5 < end && far < most; k++) {
+    if (near[y * wordsPerRow + k] === 0) return most;
+    const row = y * width,
+      to = Math.min(end, (k << 5) + 32);
+    for (let i = row + Math.max(start, k << 5); i < row + to; i++) if (squared[i] > far) far = squared[i];
+  }
+  return far;
 }
 
 /** Thinnest width of one island, as `islandFigures` has it, from the part of the map around it: costs its box, not the map. */
@@ -237,5 +281,5 @@ export function thinnestOfIsland(
   const parts = findIslands(part)!;
   const first = islands.islandFirstPx[island];
   const same = islandAt(parts, (first % map.width) - x0, Math.floor(first / map.width) - y0);
-  return islandFigures(part, parts, distancesToOther(part, capPx), capPx, leastAreaPx).thinnestPx[same];
+  return islandFigures(part, parts, distancesToOther(part, capPx), leastAreaPx).thinnestPx[same];
 }

@@ -1,3 +1,5 @@
+import type { BitMask } from './bitMask';
+import { changesOfMask } from './changes';
 import { labelWords, type LabelMap } from './raster';
 
 /**
@@ -24,17 +26,55 @@ export const MAX_STRIPS = 12_000_000;
 
 /** The islands of a map, or undefined when it is too broken up (`MAX_STRIPS`). Linear in pixels, union–find over strips. */
 export function findIslands(map: LabelMap): IslandMap | undefined {
-  const strips = stripsOf(map);
-  if (!strips) return undefined;
-  const { rowOffset, stripEnd, stripLabel } = strips;
-  const parent = uniteStrips(map.height, rowOffset, stripEnd, stripLabel);
-  return { width: map.width, height: map.height, ...strips, ...numberIslands(map, strips, parent) };
+  return islandsOfStrips(map, stripsOf(map));
+}
+
+/** The islands of a mask (label 1) and of the rest (label 0). */
+export function islandsOfMask(mask: BitMask): IslandMap | undefined {
+  return islandsOfStrips(mask, stripsOfMask(mask));
 }
 
 interface Strips {
   rowOffset: Int32Array;
   stripEnd: Int32Array;
   stripLabel: Uint8Array;
+}
+
+function islandsOfStrips(
+  { width, height }: { readonly width: number; readonly height: number },
+  strips: Strips | undefined,
+): IslandMap | undefined {
+  if (!strips) return undefined;
+  const parent = uniteStrips(height, strips);
+  return { width, height, ...strips, ...numberIslands({ width, height }, strips, parent) };
+}
+
+function stripsOfMask(mask: BitMask): Strips | undefined {
+  const { width, height, wordsPerRow } = mask;
+  const { across } = changesOfMask(mask);
+  const rowOffset = new Int32Array(height + 1);
+  let count = 0;
+  for (let y = 0; y < height; y++) {
+    rowOffset[y] = count++;
+    for (let w = y * wordsPerRow; w < (y + 1) * wordsPerRow; w++)
+      for (let bits = across[w]; bits !== 0; bits &= bits - 1) count++;
+    if (count > MAX_STRIPS) return undefined;
+  }
+  rowOffset[height] = count;
+  const stripEnd = new Int32Array(count),
+    stripLabel = new Uint8Array(count);
+  for (let y = 0, s = 0; y < height; y++) {
+    let label = mask.words[y * wordsPerRow] & 1;
+    for (let k = 0; k < wordsPerRow; k++)
+      for (let bits = across[y * wordsPerRow + k]; bits !== 0; bits &= bits - 1) {
+        stripEnd[s] = (k << 5) + 31 - Math.clz32(bits & -bits);
+        stripLabel[s++] = label;
+        label ^= 1;
+      }
+    stripEnd[s] = width;
+    stripLabel[s++] = label;
+  }
+  return { rowOffset, stripEnd, stripLabel };
 }
 
 function stripsOf(map: LabelMap): Strips | undefined {
@@ -92,7 +132,7 @@ export function findRoot(parent: Int32Array, node: number): number {
   return node;
 }
 
-function uniteStrips(height: number, rowOffset: Int32Array, stripEnd: Int32Array, stripLabel: Uint8Array): Int32Array {
+function uniteStrips(height: number, { rowOffset, stripEnd, stripLabel }: Strips): Int32Array {
   const parent = new Int32Array(stripEnd.length);
   for (let i = 0; i < parent.length; i++) parent[i] = i;
   for (let y = 1; y < height; y++) {
@@ -116,7 +156,7 @@ function uniteStrips(height: number, rowOffset: Int32Array, stripEnd: Int32Array
 }
 
 /** Roots are always the earliest strip, so numbers run in reading order and one forward pass suffices. */
-function numberIslands({ width, height }: LabelMap, { rowOffset, stripEnd, stripLabel }: Strips, parent: Int32Array) {
+function numberIslands({ width, height }: { width: number; height: number }, { rowOffset, stripEnd, stripLabel }: Strips, parent: Int32Array) {
   const stripIsland = new Int32Array(stripEnd.length);
   let islandCount = 0;
   for (let s = 0; s < stripEnd.length; s++)

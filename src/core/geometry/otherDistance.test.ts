@@ -31,7 +31,7 @@ function plain(map: LabelMap, capPx: number): number[] {
 test('capped distances to another label are those of the definition', () => {
   fc.assert(
     fc.property(smallMap, fc.integer({ min: 1, max: 9 }), (map, cap) => {
-      expect([...distancesToOther(map, cap)]).toEqual(plain(map, cap));
+      expect([...distancesToOther(map, cap).squared]).toEqual(plain(map, cap));
     }),
     { seed: 41, numRuns: 200 },
   );

@@ -1,249 +1,232 @@
+import { changesOfLabels, changesOfMask, type Changes } from './changes';
 import type { BitMask } from './bitMask';
-import { labelWords, type LabelMap } from './raster';
+import type { LabelMap } from './raster';
+
+/** Distances of pixels to the nearest pixel that belongs to something else. */
+export interface OtherDistances {
+  readonly width: number;
+  readonly height: number;
+  /** Squared, in pixels between centres; `capPx`² from there on. */
+  readonly squared: Uint16Array;
+  readonly capPx: number;
+  /** For each 32 pixels of a row (`wordsPerRow` of them) whether one is nearer than the cap. */
+  readonly near: Uint8Array;
+  readonly wordsPerRow: number;
+}
 
 /**
- * Squared distance of every pixel, in pixels between centres, to the nearest pixel of another label, exact up to `capPx`
- * (1…255) and `capPx`² beyond. What lies outside the map counts as the same. A part as wide as w pixels reaches about
- * (w + 1)/2 in its middle. Rows are swept up and down for the nearest change in each column; along the row only columns
- * that have one within reach are compared, so even areas cost next to nothing.
+ * Squared distance of every pixel to the nearest pixel of another label, exact up to `capPx` (1…255). What lies outside the map counts
+ * as the same. A part as wide as w pixels reaches about (w + 1)/2 in its middle.
  */
-export function distancesToOther(map: LabelMap, capPx: number): Uint16Array {
-  const { width, height, labels } = map;
+export function distancesToOther(map: LabelMap, capPx: number): OtherDistances {
+  return distancesFromChanges(changesOfLabels(map), capPx);
+}
+
+/** The same for what is in a mask and what is not. */
+export function distancesAcrossMask(mask: BitMask, capPx: number): OtherDistances {
+  return distancesFromChanges(changesOfMask(mask), capPx);
+}
+
+/**
+ * Rows from the bottom up, then from the top down, give each column's distance to its nearest change; along a row the lower envelope of
+ * parabolas over them (Meijster, Roerdink & Hesselink 2000) stays within each run of like pixels. Blocks of 32 pixels with nothing
+ * within reach are passed over, so even areas cost next to nothing.
+ */
+function distancesFromChanges(changes: Changes, capPx: number): OtherDistances {
+  const { width, height, wordsPerRow, across, down } = changes;
   const cap = Math.max(1, Math.min(255, Math.ceil(capPx)));
-  const column = columnDistances(map, cap);
-  const out = new Uint16Array(labels.length);
-  const capSquared = cap * cap;
-  const near = new Int32Array(width);
-  const words = labelWords(map),
-    columnWords = words && new Int32Array(column.buffer),
-    full = Math.imul(cap, 0x01010101);
+  const below = distancesBelow(changes, cap);
+  const squared = new Uint16Array(width * height).fill(cap * cap),
+    near = new Uint8Array(wordsPerRow * height);
+  const above = new ColumnsAbove(width, wordsPerRow, cap),
+    column = new Uint8Array(wordsPerRow << 5),
+    inReach = new Uint8Array(wordsPerRow),
+    row = new RowSweep(width, cap, squared, near);
   for (let y = 0; y < height; y++) {
-    const row = y * width;
-    for (let start = 0; start < width;) {
-      const label = labels[row + start];
-      let end = start + 1,
-        count = 0;
-      if (column[row + start] < cap) near[count++] = start;
-      const four = Math.imul(label, 0x01010101);
-      while (end < width && labels[row + end] === label) {
-        if (
-          words &&
-          ((row + end) & 3) === 0 &&
-          words[(row + end) >> 2] === four &&
-          columnWords![(row + end) >> 2] === full
-        ) {
-          end += 4;
-          continue;
-        }
-        if (column[row + end] < cap) near[count++] = end;
-        end++;
-      }
-      const left = start > 0 ? start - 1 : -cap - 1,
-        right = end < width ? end : width + cap;
-      if (count === 0) fillEnds(out, row, start, end, left, right, cap, capSquared);
-      else sweep(out, column, row, start, end, left, right, near, count, cap, capSquared);
-      start = end;
-    }
-  }
-  return out;
-}
-
-function columnDistances(map: LabelMap, cap: number): Uint8Array {
-  const { width, labels } = map;
-  const out = new Uint8Array(labels.length).fill(cap);
-  const words = labelWords(map),
-    outWords = words && new Int32Array(out.buffer),
-    across = width >> 2,
-    full = Math.imul(cap, 0x01010101);
-  for (let i = width; i < labels.length; i++) {
-    // four alike above and nothing near there: nothing near here
-    if (words && (i & 3) === 0) {
-      const w = i >> 2;
-      if (words[w] === words[w - across] && outWords![w - across] === full) {
-        i += 3;
-        continue;
-      }
-    }
-    if (labels[i] !== labels[i - width]) out[i] = 1;
-    else {
-      const above = out[i - width];
-      if (above < cap) out[i] = above + 1;
-    }
-  }
-  for (let i = labels.length - width - 1; i >= 0; i--) {
-    if (words && (i & 3) === 3) {
-      const w = i >> 2;
-      if (words[w] === words[w + across] && outWords![w + across] === full) {
-        i -= 3;
-        continue;
-      }
-    }
-    if (labels[i] !== labels[i + width]) out[i] = 1;
-    else {
-      const below = out[i + width] + 1;
-      if (below < out[i]) out[i] = below;
-    }
-  }
-  return out;
-}
-
-/** A run of pixels with no change above or below within reach: only its ends matter. */
-function fillEnds(
-  out: Uint16Array,
-  row: number,
-  start: number,
-  end: number,
-  left: number,
-  right: number,
-  cap: number,
-  capSquared: number,
-): void {
-  const from = Math.max(start, Math.min(end, left + cap)),
-    to = Math.max(from, right - cap + 1);
-  for (let x = start; x < from; x++) {
-    const d = Math.min(x - left, right - x);
-    out[row + x] = d * d;
-  }
-  out.fill(capSquared, row + from, row + Math.min(end, to));
-  for (let x = Math.max(start, to); x < end; x++) {
-    const d = Math.min(x - left, right - x);
-    out[row + x] = Math.min(capSquared, d * d);
-  }
-}
-
-/** `near`: columns of the run with a change above or below within reach. Both sides are walked outwards, so that what is found bounds how far to look. */
-function sweep(
-  out: Uint16Array,
-  column: Uint8Array,
-  row: number,
-  start: number,
-  end: number,
-  left: number,
-  right: number,
-  near: Int32Array,
-  count: number,
-  cap: number,
-  capSquared: number,
-): void {
-  let k = 0;
-  for (let x = start; x < end; x++) {
-    while (k < count && near[k] < x) k++;
-    const toLeft = x - left,
-      toRight = right - x;
-    const side = toLeft < toRight ? toLeft : toRight;
-    let best = side < cap ? side * side : capSquared;
-    const own = column[row + x];
-    if (own * own < best) best = own * own;
-    for (let r = k; r < count; r++) {
-      const dx = near[r] - x,
-        dd = dx * dx;
-      if (dd + 1 >= best) break;
-      const g = column[row + near[r]],
-        sum = dd + g * g;
-      if (sum < best) best = sum;
-    }
-    for (let l = k - 1; l >= 0; l--) {
-      const dx = x - near[l],
-        dd = dx * dx;
-      if (dd + 1 >= best) break;
-      const g = column[row + near[l]],
-        sum = dd + g * g;
-      if (sum < best) best = sum;
-    }
-    out[row + x] = best;
-  }
-}
-
-/**
- * Squared distance of every pixel to the nearest pixel of the mask, exact and without cap, row by row; `FAR` where the
- * mask is empty. Columns by two sweeps, rows by lower envelopes in whole numbers (Meijster, Roerdink & Hesselink 2000).
- */
-export function squaredDistancesToMask(mask: BitMask): Int32Array {
-  const { width, height } = mask;
-  const out = alongColumns(mask);
-  const at = new Int32Array(width),
-    from = new Int32Array(width),
-    line = new Int32Array(width);
-  const none = width + height,
-    nothing = none * none;
-  for (let y = 0; y < height; y++) {
-    const row = y * width;
+    const first = y * wordsPerRow;
+    above.next(down, first);
     let any = false;
-    for (let x = 0; x < width; x++) {
-      const d = out[row + x];
-      if (d !== 0) any = true;
-      line[x] = d >= none ? nothing : d * d;
-    }
-    if (!any) continue;
-    let top = lowerEnvelope(line, at, from);
-    for (let x = width - 1; x >= 0; x--) {
-      const dx = x - at[top],
-        d = dx * dx + line[at[top]];
-      out[row + x] = d >= nothing ? FAR : d;
-      if (x === from[top]) top--;
-    }
-  }
-  return out;
-}
-
-/** Distance of every pixel to the mask within its own column; width plus height where the column has none. */
-function alongColumns({ width, height, words, wordsPerRow }: BitMask): Int32Array {
-  const out = new Int32Array(width * height);
-  const none = width + height;
-  for (let y = 0; y < height; y++) {
-    const row = y * width;
     for (let k = 0; k < wordsPerRow; k++) {
-      const word = words[y * wordsPerRow + k],
-        from = row + 32 * k,
-        to = Math.min(row + width, from + 32);
-      if (word === 0) {
-        for (let i = from; i < to; i++) out[i] = y === 0 ? none : out[i - width] + 1;
-        continue;
+      const up = above.inReach[k] !== 0,
+        under = below.inReach[first + k] !== 0;
+      inReach[k] = up || under ? 1 : 0;
+      any ||= across[first + k] !== 0 || inReach[k] !== 0;
+      if (inReach[k] === 0) continue;
+      const from = k << 5,
+        end = Math.min(width, from + 32);
+      for (let x = from, i = y * width + from; x < end; x++, i++) {
+        const a = up ? above.column[x] : 0,
+          b = under ? below.column[i] : 0;
+        column[x] = a === 0 ? b : b === 0 || a < b ? a : b;
       }
-      for (let i = from, b = 0; i < to; i++, b++) out[i] = (word >>> b) & 1 ? 0 : y === 0 ? none : out[i - width] + 1;
     }
+    if (any) row.sweep(y, across, column, inReach);
   }
-  for (let i = width * (height - 1) - 1; i >= 0; i--) {
-    const below = out[i + width] + 1;
-    if (below < out[i]) out[i] = below;
-  }
-  return out;
+  return { width, height, squared, capPx: cap, near, wordsPerRow };
 }
 
-/**
- * The parabolas (x − v)² + line[v] that are lowest somewhere: `at` which, `from` since which x. Returns the index of the last.
- */
-function lowerEnvelope(line: Int32Array, at: Int32Array, from: Int32Array): number {
-  const width = line.length;
-  let top = 0;
-  at[0] = 0;
-  from[0] = 0;
-  for (let u = 1; u < width; u++) {
-    const height2 = line[u];
+/** Distance of each pixel to the nearest change below it in its column, 0 for none nearer than the cap; filled only in blocks within reach. */
+function distancesBelow({ width, height, wordsPerRow, down }: Changes, cap: number) {
+  const column = new Uint8Array(width * height),
+    inReach = new Uint8Array(wordsPerRow * height);
+  for (let y = height - 2; y >= 0; y--)
+    for (let k = 0; k < wordsPerRow; k++) {
+      const w = y * wordsPerRow + k,
+        change = down[w + wordsPerRow],
+        was = inReach[w + wordsPerRow];
+      if (change === 0 && was === 0) continue;
+      const from = y * width + (k << 5),
+        count = Math.min(32, width - (k << 5));
+      let any = 0;
+      for (let b = 0, i = from; b < count; b++, i++) {
+        let d = 1;
+        if (((change >>> b) & 1) === 0) {
+          const under = was === 0 ? 0 : column[i + width];
+          d = under === 0 || under + 1 >= cap ? 0 : under + 1;
+        }
+        column[i] = d;
+        any |= d;
+      }
+      inReach[w] = any === 0 ? 0 : 1;
+    }
+  if (cap === 1) inReach.fill(0);
+  return { column, inReach };
+}
+
+/** The same for the change above, row by row from the top. */
+class ColumnsAbove {
+  readonly column: Uint8Array;
+  readonly inReach: Uint8Array;
+
+  constructor(
+    private readonly width: number,
+    private readonly wordsPerRow: number,
+    private readonly cap: number,
+  ) {
+    this.column = new Uint8Array(width);
+    this.inReach = new Uint8Array(wordsPerRow);
+  }
+
+  /** On to the next row, whose changes from the one above begin at `first`. */
+  next(down: Int32Array, first: number): void {
+    const { column, inReach, cap, width } = this;
+    if (cap === 1) return;
+    for (let k = 0; k < this.wordsPerRow; k++) {
+      const change = down[first + k],
+        was = inReach[k];
+      if (change === 0 && was === 0) continue;
+      const from = k << 5,
+        end = Math.min(width, from + 32);
+      let any = 0;
+      for (let x = from; x < end; x++) {
+        let d = 1;
+        if (((change >>> (x & 31)) & 1) === 0) {
+          const over = was === 0 ? 0 : column[x];
+          d = over === 0 || over + 1 >= cap ? 0 : over + 1;
+        }
+        column[x] = d;
+        any |= d;
+      }
+      inReach[k] = any === 0 ? 0 : 1;
+    }
+  }
+}
+
+/** Lower envelopes along rows, one run of like pixels after the other. */
+class RowSweep {
+  /** Where the parabolas of the envelope stand, how high, and from which x each is the lowest. */
+  private readonly at: Int32Array;
+  private readonly high: Int32Array;
+  private readonly from: Int32Array;
+  private top = -1;
+  /** How far from a column with this distance a pixel can be and still be nearer than the cap. */
+  private readonly reach: Int32Array;
+  /** 1 / (2 d). */
+  private readonly half: Float64Array;
+
+  constructor(
+    private readonly width: number,
+    cap: number,
+    private readonly squared: Uint16Array,
+    private readonly near: Uint8Array,
+  ) {
+    this.at = new Int32Array(width + 2);
+    this.high = new Int32Array(width + 2);
+    this.from = new Int32Array(width + 2);
+    this.reach = Int32Array.from({ length: cap }, (_, g) => Math.ceil(Math.sqrt(cap * cap - g * g)) - 1);
+    this.half = Float64Array.from({ length: width + 2 }, (_, d) => 1 / (2 * d));
+  }
+
+  sweep(y: number, across: Int32Array, column: Uint8Array, inReach: Uint8Array): void {
+    const { width } = this,
+      wordsPerRow = inReach.length;
     let start = 0;
+    for (let k = 0; k < wordsPerRow; k++)
+      for (let bits = across[y * wordsPerRow + k]; bits !== 0; bits &= bits - 1) {
+        const x = (k << 5) + 31 - Math.clz32(bits & -bits);
+        this.run(y, start, x, column, inReach);
+        start = x;
+      }
+    this.run(y, start, width, column, inReach);
+  }
+
+  private run(y: number, start: number, end: number, column: Uint8Array, inReach: Uint8Array): void {
+    this.top = -1;
+    if (start > 0) this.add(start - 1, 0, start, end);
+    for (let k = start >> 5, last = (end - 1) >> 5; k <= last; k++) {
+      if (inReach[k] === 0) continue;
+      const to = Math.min(end, (k << 5) + 32);
+      for (let x = Math.max(start, k << 5); x < to; x++) {
+        const g = column[x];
+        if (g !== 0) this.add(x, g, start, end);
+      }
+    }
+    if (end < this.width) this.add(end, 0, start, end);
+    if (this.top >= 0) this.write(y, start, end);
+  }
+
+  private add(u: number, g: number, start: number, end: number): void {
+    const { at, high, from } = this;
+    const h = g * g;
+    let top = this.top;
     while (top >= 0) {
       const v = at[top],
+        hv = high[top] * high[top],
         t = from[top],
         a = t - v,
         b = t - u;
-      if (a * a + line[v] <= b * b + height2) {
-        start = 1 + (((u * u - v * v + height2 - line[v]) / (2 * (u - v))) | 0);
-        break;
+      if (a * a + hv <= b * b + h) {
+        const d = u - v,
+          since = v + 1 + Math.floor((d * d + h - hv + 0.5) * this.half[d]);
+        if (since < end) {
+          at[++top] = u;
+          high[top] = g;
+          from[top] = since;
+        }
+        this.top = top;
+        return;
       }
       top--;
     }
-    if (top < 0) {
-      top = 0;
-      at[0] = u;
-      from[0] = 0;
-    } else if (start < width) {
-      top++;
-      at[top] = u;
-      from[top] = start;
+    at[0] = u;
+    high[0] = g;
+    from[0] = start;
+    this.top = 0;
+  }
+
+  private write(y: number, start: number, end: number): void {
+    const { at, high, from, reach, squared, near, top, width } = this;
+    const row = y * width,
+      blocks = y * ((width + 31) >>> 5);
+    for (let k = 0; k <= top; k++) {
+      const u = at[k],
+        g = high[k],
+        far = reach[g];
+      const x0 = Math.max(from[k], u - far, start),
+        x1 = Math.min(k < top ? from[k + 1] : end, u + far + 1);
+      if (x0 >= x1) continue;
+      for (let x = x0; x < x1; x++) squared[row + x] = (x - u) * (x - u) + g * g;
+      for (let b = x0 >> 5; b <= (x1 - 1) >> 5; b++) near[blocks + b] = 1;
     }
   }
-  return top;
 }
-
-/** Stands for “nothing there” among squared distances. */
-export const FAR = 0x3fffffff;

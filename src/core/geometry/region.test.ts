@@ -135,7 +135,7 @@ test('widths: a bar, a bar with a neck, and a point are told apart', () => {
   box(60, 48, 40, 4, 2);
   box(100, 40, 40, 20, 2);
   const islands = findIslands(map)!;
-  const figures = islandFigures(map, islands, distancesToOther(map, 15), 15, 20);
+  const figures = islandFigures(map, islands, distancesToOther(map, 15), 20);
   const bar = islandAt(islands, 50, 14),
     neck = islandAt(islands, 30, 50);
   expect(figures.thinnestPx[bar]).toBe(9);
@@ -143,7 +143,7 @@ test('widths: a bar, a bar with a neck, and a point are told apart', () => {
   // bumps one pixel high along an edge are no thin part
   for (let x = 22; x < 58; x += 3) map.labels[39 * 200 + x] = 2;
   const rough = findIslands(map)!;
-  expect(islandFigures(map, rough, distancesToOther(map, 15), 15, 20).thinnestPx[islandAt(rough, 30, 50)]).toBe(4);
+  expect(islandFigures(map, rough, distancesToOther(map, 15), 20).thinnestPx[islandAt(rough, 30, 50)]).toBe(4);
   for (let x = 22; x < 58; x += 3) map.labels[39 * 200 + x] = 0;
   for (let i = 0; i < islands.islandCount; i++)
     expect(thinnestOfIsland(map, islands, i, 15, 20)).toBe(figures.thinnestPx[i]);

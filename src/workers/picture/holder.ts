@@ -65,12 +65,10 @@ export function measuredCapPx(): number {
 }
 
 export function allFigures(): IslandFigures {
-  const capPx = measuredCapPx();
   held.figuresNow ??= islandFigures(
     opened(held.map),
     allIslands(),
-    distancesToOther(opened(held.map), capPx),
-    capPx,
+    distancesToOther(opened(held.map), measuredCapPx()),
     THIN_AREA_MM2 / held.mapMmPerPx ** 2,
   );
   return held.figuresNow;
