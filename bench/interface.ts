@@ -10,6 +10,8 @@ import { seedWorkshop } from '../demo/workshop';
 import { withFlat, progressOf } from '@/records';
 import { bringInPicture, createPrint, keepLabels, placeAgain, printState, shelfPage, savePlan } from '@/server';
 import { openStore } from '@/store';
+import { answers } from './answers';
+import { median } from './page';
 import CHROMIUM from '../scripts/chromium.json';
 
 export interface InterfaceFigures {
@@ -21,17 +23,16 @@ export interface InterfaceFigures {
   readonly runsKb: number;
   readonly pictureKb: number;
   readonly longestTaskMs: number;
-  readonly bytesPerPixel: number;
+}
+
+export interface RegionFigures {
   readonly chooseMs: number;
   readonly recolourMs: number;
   readonly recolours: number;
   readonly editTaskMs: number;
 }
 
-export type RegionFigures = Pick<InterfaceFigures, 'chooseMs' | 'recolourMs' | 'recolours' | 'editTaskMs'>;
-
 const PORT = 3297;
-const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1];
 
 /** Drives the built application on a fresh sample workshop and reads its own times. */
 export async function measureInterface(): Promise<InterfaceFigures> {
@@ -52,16 +53,7 @@ export async function measureInterface(): Promise<InterfaceFigures> {
     stdio: 'ignore',
   });
   const url = `http://127.0.0.1:${PORT}`;
-  for (let i = 0; i < 100; i++) {
-    try {
-      await fetch(url);
-      break;
-    } catch {
-      await new Promise((r) => {
-        setTimeout(r, 100);
-      });
-    }
-  }
+  await answers(url);
   const browser = await chromium.launch(CHROMIUM);
   try {
     const salt = byName('Salt Works'),
@@ -146,8 +138,6 @@ export async function measureInterface(): Promise<InterfaceFigures> {
       runsKb,
       pictureKb,
       longestTaskMs,
-      bytesPerPixel: await bytesPerPixel(),
-      ...(await measureRegions()),
     };
   } finally {
     await browser.close();
@@ -216,16 +206,7 @@ export async function measureRegions(): Promise<RegionFigures> {
     env: { ...process.env, PORT: String(port), ULEXITE_DATA: join(folder, 'w.sqlite') },
     stdio: 'ignore',
   });
-  for (let i = 0; i < 100; i++) {
-    try {
-      await fetch(url);
-      break;
-    } catch {
-      await new Promise((r) => {
-        setTimeout(r, 100);
-      });
-    }
-  }
+  await answers(url);
   const browser = await chromium.launch(CHROMIUM);
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
@@ -331,7 +312,7 @@ async function javascriptKb(page: string): Promise<number> {
 }
 
 /** The largest set of arrays alive at once in flattening and tracing, on a picture of noise over bands: many strips. */
-async function bytesPerPixel(): Promise<number> {
+export async function bytesPerPixel(): Promise<number> {
   const width = 2000,
     height = 1500;
   const { data } = await sharp({

@@ -1,7 +1,8 @@
 /**
- * `npm run bench`: the picture pipeline in a Chromium worker against a general computer-vision library in WebAssembly,
- * the colour core against a general colour library, a seeded study of how well colours are predicted, the cutting core, fits and proof scans, and the interface's own times. Real pictures come from Debian's wallpaper packages, fetched and unpacked under
- * bench/.out, never committed. Writes docs/performance.md.
+ * `npm run bench [-- part …]`: picture pipeline, cutting, fits and proof scans in a Chromium worker, against a general computer-vision
+ * library in WebAssembly where there is one; the colour core against a general colour library; seeded studies; the built application's own
+ * times and a large store. Real pictures come from Debian's wallpaper packages, fetched and unpacked under bench/.out, never committed.
+ * Builds the application and writes docs/performance.md, each part as soon as it is measured.
  */
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync } from 'node:fs';
@@ -34,4 +35,5 @@ for (const name of ['worker', 'colourWorker', 'cuttingWorker', 'registerWorker']
     `--outfile=${OUT}/${name}.js`,
     '--log-level=warning',
   ]);
+must('npm', ['run', 'build', '--silent']);
 must('npx', ['tsx', 'bench/run.ts', ...process.argv.slice(2)]);

@@ -88,9 +88,13 @@ export function atRisk(ground: OpenGround, roller: InkRoller): BitMask {
   for (let block = 0; block < blockMost.length; block++) {
     if (blockMost[block] <= limit) continue;
     const { x0, y0, x1, y1 } = blockBox(ground, block);
-    for (let y = y0; y < y1; y++)
+    for (let y = y0; y < y1; y++) {
+      let bits = 0;
       for (let x = x0, i = y * width + x; x < x1; x++, i++)
-        if (squared[i] > limit && squared[i] < FAR) mask.words[y * mask.wordsPerRow + (x >>> 5)] |= 1 << (x & 31);
+        if (squared[i] > limit && squared[i] < FAR) bits |= 1 << (x & 31);
+      // a block is as wide as half a word of the mask
+      mask.words[y * mask.wordsPerRow + (x0 >>> 5)] |= bits;
+    }
   }
   return mask;
 }
@@ -132,12 +136,15 @@ export function supportsFor(
         dy = Math.max(0, box.y0 - sy, sy - (box.y1 - 1));
       // nothing in this block is farther from all that stands than it is from the support
       if (dx * dx + dy * dy >= blockMost[block]) continue;
+      let mostLeft = 0;
       for (let y = box.y0; y < box.y1; y++)
         for (let x = box.x0, i = y * width + x; x < box.x1; x++, i++) {
-          const d = (x - sx) * (x - sx) + (y - sy) * (y - sy);
-          if (d < left[i]) left[i] = d;
+          const far = left[i],
+            d = (x - sx) * (x - sx) + (y - sy) * (y - sy);
+          if (d < far) left[i] = d;
+          if (mostLeft < d && mostLeft < far) mostLeft = d < far ? d : far;
         }
-      blockMost[block] = mostOfBlock(ground, left, block);
+      blockMost[block] = mostLeft;
     }
   }
 }

@@ -1,4 +1,5 @@
-import { labelWords, OUTSIDE, type LabelMap } from './raster';
+import { changesOfLabels } from './changes';
+import { OUTSIDE, type LabelMap } from './raster';
 import { simplifyStaircase } from './simplify';
 
 /**
@@ -23,30 +24,85 @@ export interface ArcMap {
   readonly lastStep: Uint8Array;
 }
 
-const RIGHT_CRACK = 1,
-  DOWN_CRACK = 2,
-  RIGHT_SEEN = 4,
-  DOWN_SEEN = 8;
-
 /** All arcs of a map, simplified to within `tolerancePx` of the cracks (< 0.5 keeps neighbours apart). */
 export function traceArcs(map: LabelMap, tolerancePx: number): ArcMap {
   const cracks = cracksOf(map);
   const tracer = new ArcTracer(map, cracks, tolerancePx);
-  eachEdgedCorner(cracks, (v) => tracer.traceFromNode(v));
-  eachEdgedCorner(cracks, (v) => {
-    if ((cracks[v] & (RIGHT_CRACK | RIGHT_SEEN)) === RIGHT_CRACK) tracer.trace(v, 0);
-  });
+  eachNode(cracks, (x, y) => tracer.traceFromNode(x, y));
+  // what is left over are closed lines, each with an edge that leads right
+  eachBit(
+    cracks,
+    (w) => cracks.right[w] & ~cracks.rightSeen[w],
+    (x, y) => {
+      if (!bitAt(cracks.rightSeen, cracks, x, y)) tracer.trace(x, y, 0);
+    },
+  );
   return tracer.result();
 }
 
-/** Corners from which an edge leads right or down, four bytes looked at together where none does. */
-function eachEdgedCorner(cracks: Uint8Array, visit: (v: number) => void): void {
-  const fours = new Int32Array(cracks.buffer, 0, cracks.length >> 2);
-  for (let f = 0; f < fours.length; f++) {
-    if (fours[f] === 0) continue;
-    for (let v = 4 * f; v < 4 * f + 4; v++) if (cracks[v] & 3) visit(v);
+/** The edges between pixels at their corners, a bit for each of the (width + 1) × (height + 1): whether one leads right or down from it. */
+interface Cracks {
+  readonly width: number;
+  readonly height: number;
+  readonly wordsPerRow: number;
+  readonly right: Int32Array;
+  readonly down: Int32Array;
+  /** Those already part of an arc. */
+  readonly rightSeen: Int32Array;
+  readonly downSeen: Int32Array;
+}
+
+function cracksOf(map: LabelMap): Cracks {
+  const { width, height } = map;
+  const changes = changesOfLabels(map);
+  const wordsPerRow = (width + 32) >>> 5,
+    words = wordsPerRow * (height + 1);
+  const right = new Int32Array(words),
+    down = new Int32Array(words);
+  for (let y = 0; y < height; y++) {
+    const from = y * changes.wordsPerRow,
+      to = y * wordsPerRow;
+    right.set(changes.down.subarray(from, from + changes.wordsPerRow), to);
+    down.set(changes.across.subarray(from, from + changes.wordsPerRow), to);
+    down[to] |= 1;
+    down[to + (width >> 5)] |= 1 << (width & 31);
   }
-  for (let v = fours.length * 4; v < cracks.length; v++) if (cracks[v] & 3) visit(v);
+  for (let x = 0; x < width; x++) {
+    right[x >> 5] |= 1 << (x & 31);
+    right[height * wordsPerRow + (x >> 5)] |= 1 << (x & 31);
+  }
+  return {
+    ...{ width: width + 1, height: height + 1, wordsPerRow, right, down },
+    ...{ rightSeen: new Int32Array(words), downSeen: new Int32Array(words) },
+  };
+}
+
+function bitAt(bits: Int32Array, { wordsPerRow }: Cracks, x: number, y: number): number {
+  return (bits[y * wordsPerRow + (x >> 5)] >>> (x & 31)) & 1;
+}
+
+/** Calls `visit(x, y)` for each bit of the words that `wordAt` gives, in reading order. */
+function eachBit(
+  { height, wordsPerRow }: Cracks,
+  wordAt: (w: number) => number,
+  visit: (x: number, y: number) => void,
+): void {
+  for (let y = 0, w = 0; y < height; y++)
+    for (let k = 0; k < wordsPerRow; k++, w++)
+      for (let bits = wordAt(w); bits !== 0; bits &= bits - 1) visit((k << 5) + 31 - Math.clz32(bits & -bits), y);
+}
+
+/** Corners where three or four edges meet. */
+function eachNode(cracks: Cracks, visit: (x: number, y: number) => void): void {
+  const { wordsPerRow, right, down } = cracks;
+  const nodesAt = (w: number) => {
+    const toRight = right[w],
+      toDown = down[w],
+      toLeft = (toRight << 1) | (w % wordsPerRow === 0 ? 0 : right[w - 1] >>> 31),
+      toUp = w < wordsPerRow ? 0 : down[w - wordsPerRow];
+    return (toRight & toDown & (toLeft | toUp)) | (toLeft & toUp & (toRight | toDown));
+  };
+  eachBit(cracks, nodesAt, visit);
 }
 
 const NODE = 4;
@@ -61,65 +117,7 @@ const NEXT_STEP = Uint8Array.from({ length: 64 }, (_, i) => {
   return ways.length === 2 && ways.includes(back) ? ways.find((step) => step !== back)! : NODE;
 });
 
-/** For each corner, whether an edge leads right and down from it. */
-function cracksOf(map: LabelMap): Uint8Array {
-  const { width, height, labels } = map;
-  const words = labelWords(map);
-  const across = width + 1;
-  const cracks = new Uint8Array(across * (height + 1));
-  cracks.fill(RIGHT_CRACK, 0, width);
-  for (let y = 0; y < height; y++) {
-    const row = y * width,
-      at = y * across;
-    cracks[at] |= DOWN_CRACK;
-    cracks[at + width] |= DOWN_CRACK;
-    let before = labels[row];
-    for (let x = 0; x < width;) {
-      if (words && words[(row + x) >> 2] === Math.imul(before, 0x01010101)) {
-        x += 4;
-        continue;
-      }
-      for (const end = words ? x + 4 : width; x < end; x++) {
-        const label = labels[row + x];
-        if (label !== before) {
-          cracks[at + x] |= DOWN_CRACK;
-          before = label;
-        }
-      }
-    }
-    if (y > 0) rightCracks(labels, words, cracks, row, width, at);
-  }
-  cracks.fill(RIGHT_CRACK, height * across, height * across + width);
-  return cracks;
-}
-
-/** Marks the edges between one row and the row above. */
-function rightCracks(
-  labels: Uint8Array,
-  words: Int32Array | undefined,
-  cracks: Uint8Array,
-  row: number,
-  width: number,
-  at: number,
-): void {
-  const above = row - width;
-  if (!words) {
-    for (let x = 0; x < width; x++) if (labels[row + x] !== labels[above + x]) cracks[at + x] |= RIGHT_CRACK;
-    return;
-  }
-  for (let x = 0; x < width; x += 4) {
-    if (words[(row + x) >> 2] === words[(above + x) >> 2]) continue;
-    for (let k = x; k < x + 4; k++) if (labels[row + k] !== labels[above + k]) cracks[at + k] |= RIGHT_CRACK;
-  }
-}
-
-const EDGE_COUNT = Uint8Array.from(
-  { length: 16 },
-  (_, edges) => (edges & 1) + ((edges >> 1) & 1) + ((edges >> 2) & 1) + (edges >> 3),
-);
-
 class ArcTracer {
-  private readonly across: number;
   private corner = new Int32Array(1024);
   private xy = new Float32Array(1 << 16);
   private used = 0;
@@ -133,60 +131,56 @@ class ArcTracer {
 
   constructor(
     private readonly map: LabelMap,
-    private readonly cracks: Uint8Array,
+    private readonly cracks: Cracks,
     private readonly tolerancePx: number,
-  ) {
-    this.across = map.width + 1;
-  }
+  ) {}
 
-  /** Edges that meet at a corner: bit 0 right, 1 down, 2 left, 3 up. From column −1 no edge leads right, so v − 1 is safe. */
-  private edgesAt(v: number): number {
-    const { cracks, across } = this;
-    const here = cracks[v] & 3;
-    return here | ((cracks[v - 1] & 1) << 2) | (v < across ? 0 : (cracks[v - across] & 2) << 2);
+  /** Edges that meet at a corner: bit 0 right, 1 down, 2 left, 3 up. */
+  private edgesAt(x: number, y: number): number {
+    const { right, down, wordsPerRow } = this.cracks;
+    const w = y * wordsPerRow + (x >> 5),
+      bit = x & 31;
+    const left = bit > 0 ? right[w] >>> (bit - 1) : x > 0 ? right[w - 1] >>> 31 : 0,
+      up = y > 0 ? down[w - wordsPerRow] >>> bit : 0;
+    return ((right[w] >>> bit) & 1) | (((down[w] >>> bit) & 1) << 1) | ((left & 1) << 2) | ((up & 1) << 3);
   }
 
   /** Traces what leaves a corner where three or four edges meet. */
-  traceFromNode(v: number): void {
-    const { cracks, across } = this;
-    const edges = this.edgesAt(v);
-    if (EDGE_COUNT[edges] < 3) return;
-    if ((cracks[v] & (RIGHT_CRACK | RIGHT_SEEN)) === RIGHT_CRACK) this.trace(v, 0);
-    if ((cracks[v] & (DOWN_CRACK | DOWN_SEEN)) === DOWN_CRACK) this.trace(v, 1);
-    if ((cracks[v - 1] & (RIGHT_CRACK | RIGHT_SEEN)) === RIGHT_CRACK) this.trace(v, 2);
-    if (v >= across && (cracks[v - across] & (DOWN_CRACK | DOWN_SEEN)) === DOWN_CRACK) this.trace(v, 3);
+  traceFromNode(x: number, y: number): void {
+    const { cracks } = this,
+      { rightSeen, downSeen } = cracks;
+    const edges = this.edgesAt(x, y);
+    if (edges & 1 && !bitAt(rightSeen, cracks, x, y)) this.trace(x, y, 0);
+    if (edges & 2 && !bitAt(downSeen, cracks, x, y)) this.trace(x, y, 1);
+    if (edges & 4 && !bitAt(rightSeen, cracks, x - 1, y)) this.trace(x, y, 2);
+    if (edges & 8 && !bitAt(downSeen, cracks, x, y - 1)) this.trace(x, y, 3);
   }
 
-  /** Follows edges from `start` until a node or the start again; only corners where the way turns are kept. */
-  trace(start: number, firstStep: number): void {
-    const { cracks, across } = this;
-    this.sides(start, firstStep);
-    let v = start,
+  /** Follows edges from a corner until a node or the start again; only corners where the way turns are kept. */
+  trace(startX: number, startY: number, firstStep: number): void {
+    const { rightSeen, downSeen, wordsPerRow } = this.cracks;
+    this.sides(startX, startY, firstStep);
+    let x = startX,
+      y = startY,
       step = firstStep,
       turns = 0;
-    let x = start % across,
-      y = (start - x) / across;
     this.putCorner(turns++, x, y);
     for (;;) {
       if (step === 0) {
-        cracks[v] |= RIGHT_SEEN;
-        v++;
+        rightSeen[y * wordsPerRow + (x >> 5)] |= 1 << (x & 31);
         x++;
       } else if (step === 1) {
-        cracks[v] |= DOWN_SEEN;
-        v += across;
+        downSeen[y * wordsPerRow + (x >> 5)] |= 1 << (x & 31);
         y++;
       } else if (step === 2) {
-        v--;
         x--;
-        cracks[v] |= RIGHT_SEEN;
+        rightSeen[y * wordsPerRow + (x >> 5)] |= 1 << (x & 31);
       } else {
-        v -= across;
         y--;
-        cracks[v] |= DOWN_SEEN;
+        downSeen[y * wordsPerRow + (x >> 5)] |= 1 << (x & 31);
       }
-      if (v === start) break;
-      const next = NEXT_STEP[(this.edgesAt(v) << 2) | step];
+      if (x === startX && y === startY) break;
+      const next = NEXT_STEP[(this.edgesAt(x, y) << 2) | step];
       if (next === NODE) break;
       if (next !== step) {
         this.putCorner(turns++, x, y);
@@ -194,12 +188,11 @@ class ArcTracer {
       }
     }
     this.putCorner(turns++, x, y);
-    this.finish(start, v, firstStep, step, turns);
+    const across = this.map.width + 1;
+    this.finish(startY * across + startX, y * across + x, firstStep, step, turns);
   }
 
-  private sides(v: number, step: number): void {
-    const x = v % this.across,
-      y = (v - x) / this.across;
+  private sides(x: number, y: number, step: number): void {
     const at = (px: number, py: number) =>
       px < 0 || py < 0 || px >= this.map.width || py >= this.map.height
         ? OUTSIDE

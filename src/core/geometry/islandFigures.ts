@@ -1,6 +1,6 @@
 import { distancesToOther, type OtherDistances } from './otherDistance';
 import { eachStripOf, findIslands, islandAt, type IslandMap } from './islands';
-import type { BitMask } from './bitMask';
+import { hasPixel, type BitMask } from './bitMask';
 import type { LabelMap } from './raster';
 
 /** Left, top, right and bottom edges in pixels, right and bottom exclusive. */
@@ -93,10 +93,13 @@ export function middleLines(parts: LabelMap | BitMask, distances: OtherDistances
       const end = Math.min(width, (k << 5) + 32);
       for (let x = k << 5, i = y * width + x; x < end; x++, i++) {
         const d = squared[i];
-        // most pixels lie on a slope both ways: that is told without another look
-        if (d > largest || (d > 1 && squared[i - 1] >= d && squared[i - width] >= d)) continue;
-        const across = x > 0 && x < width - 1 ? peak(same, squared, i, 1, d, x < width - 2) : 0;
-        const down = y > 0 && y < height - 1 ? peak(same, squared, i, width, d, y < height - 2) : 0;
+        if (d > largest) continue;
+        // most pixels lie on a slope both ways: told at a look
+        const ridge =
+          (squared[i - 1] < d && squared[i + 1] <= d) || (squared[i - width] < d && squared[i + width] <= d);
+        if (d > 1 && !ridge) continue;
+        const across = x > 0 && x < width - 1 ? peak(same, distances, x, y, 1, 0) : 0;
+        const down = y > 0 && y < height - 1 ? peak(same, distances, x, y, 0, 1) : 0;
         if (across === 0 && down === 0) continue;
         const px = 2 * Math.sqrt(d) - (across === 2 || down === 2 ? 0 : 1);
         if (px >= limitPx || juts(same, distances, x, y, d)) continue;
@@ -112,19 +115,15 @@ export function middleLines(parts: LabelMap | BitMask, distances: OtherDistances
   return { pixel: pixel.slice(0, count), widthPx: widthPx.slice(0, count) };
 }
 
-/** Whether two pixels (y × width + x) belong to the same label, or both are in a mask or both are not. */
-function sameOf(parts: LabelMap | BitMask): (a: number, b: number) => boolean {
+/** Whether two pixels belong to the same label, or both are in a mask or both are not. */
+type Same = (ax: number, ay: number, bx: number, by: number) => boolean;
+
+function sameOf(parts: LabelMap | BitMask): Same {
   if ('labels' in parts) {
-    const { labels } = parts;
-    return (a, b) => labels[a] === labels[b];
+    const { labels, width } = parts;
+    return (ax, ay, bx, by) => labels[ay * width + ax] === labels[by * width + bx];
   }
-  const { width, words, wordsPerRow } = parts;
-  const bit = (i: number) => {
-    const y = Math.floor(i / width),
-      x = i - y * width;
-    return (words[y * wordsPerRow + (x >>> 5)] >>> (x & 31)) & 1;
-  };
-  return (a, b) => bit(a) === bit(b);
+  return (ax, ay, bx, by) => hasPixel(parts, ax, ay) === hasPixel(parts, bx, by);
 }
 
 const DIAGONAL = 0.71;
@@ -154,7 +153,7 @@ function stepsPast(d: number): Int32Array {
 
 /** A bump on the edge of something wide, not a line: within its own width and a pixel the same part reaches clearly further in. */
 function juts(
-  same: (a: number, b: number) => boolean,
+  same: Same,
   { width, height, squared }: OtherDistances,
   x: number,
   y: number,
@@ -166,8 +165,7 @@ function juts(
     const nx = x + steps[s],
       ny = y + steps[s + 1];
     if (nx < 0 || ny < 0 || nx >= width || ny >= height) continue;
-    const i = ny * width + nx;
-    if (squared[i] >= wide && same(i, y * width + x)) return true;
+    if (squared[ny * width + nx] >= wide && same(nx, ny, x, y)) return true;
   }
   return false;
 }
@@ -182,17 +180,23 @@ function larger<T extends Int32Array<ArrayBuffer> | Float32Array<ArrayBuffer>>(o
  * pixel at distance 1 can have one beside it.
  */
 function peak(
-  same: (a: number, b: number) => boolean,
-  squared: Uint16Array,
-  at: number,
-  step: number,
-  d: number,
-  further: boolean,
+  same: Same,
+  { width, height, squared }: OtherDistances,
+  x: number,
+  y: number,
+  stepX: number,
+  stepY: number,
 ): 0 | 1 | 2 {
-  if (squared[at - step] >= d && (d > 1 || same(at, at - step))) return 0;
+  const at = y * width + x,
+    step = stepY * width + stepX,
+    d = squared[at];
+  if (squared[at - step] >= d && (d > 1 || same(x, y, x - stepX, y - stepY))) return 0;
   const after = squared[at + step];
-  if (after < d || (d === 1 && !same(at, at + step))) return 1;
-  return after === d && further && (squared[at + 2 * step] < d || (d === 1 && !same(at, at + 2 * step))) ? 2 : 0;
+  if (after < d || (d === 1 && !same(x, y, x + stepX, y + stepY))) return 1;
+  const x2 = x + 2 * stepX,
+    y2 = y + 2 * stepY;
+  if (after > d || x2 >= width || y2 >= height) return 0;
+  return squared[at + 2 * step] < d || (d === 1 && !same(x, y, x2, y2)) ? 2 : 0;
 }
 
 /**

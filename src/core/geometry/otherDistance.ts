@@ -29,7 +29,7 @@ export function distancesAcrossMask(mask: BitMask, capPx: number): OtherDistance
 
 /**
  * Rows from the bottom up, then from the top down, give each column's distance to its nearest change; along a row the lower envelope of
- * parabolas over them (Meijster, Roerdink & Hesselink 2000) stays within each run of like pixels. Blocks of 32 pixels with nothing
+ * parabolas over them (Felzenszwalb & Huttenlocher 2012) stays within each run of like pixels. Blocks of 32 pixels with nothing
  * within reach are passed over, so even areas cost next to nothing.
  */
 function distancesFromChanges(changes: Changes, capPx: number): OtherDistances {
@@ -132,12 +132,12 @@ class ColumnsAbove {
   }
 }
 
-/** Lower envelopes along rows, one run of like pixels after the other. */
+/** Lower envelopes of parabolas along rows, one run of like pixels after the other. */
 class RowSweep {
-  /** Where the parabolas of the envelope stand, how high, and from which x each is the lowest. */
+  /** Where the parabolas of the envelope stand, how high, and after which x each is the lowest. */
   private readonly at: Int32Array;
   private readonly high: Int32Array;
-  private readonly from: Int32Array;
+  private readonly after: Float64Array;
   private top = -1;
   /** How far from a column with this distance a pixel can be and still be nearer than the cap. */
   private readonly reach: Int32Array;
@@ -152,7 +152,7 @@ class RowSweep {
   ) {
     this.at = new Int32Array(width + 2);
     this.high = new Int32Array(width + 2);
-    this.from = new Int32Array(width + 2);
+    this.after = new Float64Array(width + 2);
     this.reach = Int32Array.from({ length: cap }, (_, g) => Math.ceil(Math.sqrt(cap * cap - g * g)) - 1);
     this.half = Float64Array.from({ length: width + 2 }, (_, d) => 1 / (2 * d));
   }
@@ -172,58 +172,49 @@ class RowSweep {
 
   private run(y: number, start: number, end: number, column: Uint8Array, inReach: Uint8Array): void {
     this.top = -1;
-    if (start > 0) this.add(start - 1, 0, start, end);
-    for (let k = start >> 5, last = (end - 1) >> 5; k <= last; k++) {
-      if (inReach[k] === 0) continue;
-      const to = Math.min(end, (k << 5) + 32);
-      for (let x = Math.max(start, k << 5); x < to; x++) {
-        const g = column[x];
-        if (g !== 0) this.add(x, g, start, end);
-      }
-    }
-    if (end < this.width) this.add(end, 0, start, end);
+    if (start > 0) this.add(start - 1, start, 0, end);
+    for (let k = start >> 5, last = (end - 1) >> 5; k <= last; k++)
+      if (inReach[k] !== 0) this.add(Math.max(start, k << 5), Math.min(end, (k << 5) + 32), column, end);
+    if (end < this.width) this.add(end, end + 1, 0, end);
     if (this.top >= 0) this.write(y, start, end);
   }
 
-  private add(u: number, g: number, start: number, end: number): void {
-    const { at, high, from } = this;
-    const h = g * g;
+  /** Adds the columns from `first` to before `last`, each with its own distance (0 for none) or all at 0, to a run that ends at `end`. */
+  private add(first: number, last: number, column: Uint8Array | 0, end: number): void {
+    const { at, high, after, half } = this;
     let top = this.top;
-    while (top >= 0) {
-      const v = at[top],
-        hv = high[top] * high[top],
-        t = from[top],
-        a = t - v,
-        b = t - u;
-      if (a * a + hv <= b * b + h) {
-        const d = u - v,
-          since = v + 1 + Math.floor((d * d + h - hv + 0.5) * this.half[d]);
-        if (since < end) {
-          at[++top] = u;
-          high[top] = g;
-          from[top] = since;
-        }
-        this.top = top;
-        return;
+    for (let u = first; u < last; u++) {
+      const g = column === 0 ? 0 : column[u];
+      if (g === 0 && column !== 0) continue;
+      let meet = -1;
+      for (; top >= 0; top--) {
+        const v = at[top],
+          d = u - v;
+        // where the two parabolas cross; were it rounded, it would only be between equals
+        meet = v + (d * d + g * g - high[top] * high[top]) * half[d];
+        if (meet > after[top]) break;
+        meet = -1;
       }
-      top--;
+      if (meet >= end - 1) continue;
+      top++;
+      at[top] = u;
+      high[top] = g;
+      after[top] = meet;
     }
-    at[0] = u;
-    high[0] = g;
-    from[0] = start;
-    this.top = 0;
+    this.top = top;
   }
 
   private write(y: number, start: number, end: number): void {
-    const { at, high, from, reach, squared, near, top, width } = this;
+    const { at, high, after, reach, squared, near, width } = this;
     const row = y * width,
       blocks = y * ((width + 31) >>> 5);
-    for (let k = 0; k <= top; k++) {
+    for (let k = this.top, stop = end; k >= 0; k--) {
       const u = at[k],
         g = high[k],
-        far = reach[g];
-      const x0 = Math.max(from[k], u - far, start),
-        x1 = Math.min(k < top ? from[k + 1] : end, u + far + 1);
+        from = Math.max(start, Math.floor(after[k]) + 1),
+        x0 = Math.max(from, u - reach[g]),
+        x1 = Math.min(stop, u + reach[g] + 1);
+      if (from < stop) stop = from;
       if (x0 >= x1) continue;
       for (let x = x0; x < x1; x++) squared[row + x] = (x - u) * (x - u) + g * g;
       for (let b = x0 >> 5; b <= (x1 - 1) >> 5; b++) near[blocks + b] = 1;

@@ -22,14 +22,15 @@ class Cone {
 
   /** Narrows the cone to pass the point at (dx, dy); false when nothing is left. */
   narrow(dx: number, dy: number): boolean {
-    const distanceSquared = dx * dx + dy * dy;
-    if (distanceSquared <= this.tolerance * this.tolerance) return true;
-    const s = this.tolerance / Math.sqrt(distanceSquared);
-    const c = Math.sqrt(1 - s * s);
-    const lx = dx * c - dy * s,
-      ly = dx * s + dy * c;
-    const rx = dx * c + dy * s,
-      ry = dy * c - dx * s;
+    const t = this.tolerance,
+      beyond = dx * dx + dy * dy - t * t;
+    if (beyond <= 0) return true;
+    // turned by the angle whose sine is t over the distance; only directions count, so nothing is divided by it
+    const c = Math.sqrt(beyond);
+    const lx = dx * c - dy * t,
+      ly = dx * t + dy * c;
+    const rx = dx * c + dy * t,
+      ry = dy * c - dx * t;
     if (this.open) {
       this.lx = lx;
       this.ly = ly;
