@@ -177,6 +177,27 @@ test('cutting check: places with a number, a reason and cures; material, tools a
   await page.getByRole('button', { name: 'Keep it: it is wanted' }).click();
   await expect.poll(count).toBe(before - 1);
   await expect(page.getByText('1 wanted so')).toBeVisible();
+
+  // all stages together: as many rows as runs, each with the number its own headline gives
+  await page.getByRole('button', { name: /^Look over all \d+ stages$/ }).click();
+  const rows = page.getByRole('listitem').filter({ hasText: /^before run/ });
+  await expect(rows).toHaveCount((await planOf(id)).runs.length);
+  await expect(rows.filter({ hasText: '…' })).toHaveCount(0);
+  for (const run of [2, 3]) {
+    const row = rows.nth(run - 1);
+    await row.getByRole('button').click();
+    await expect(page.getByRole('heading', { name: `before run ${run}` })).toBeVisible();
+    await expect(row.getByRole('button')).toHaveAttribute('aria-current', 'step');
+    const places = /nothing|(\d+) place/.exec((await row.textContent())!)![1] ?? '0';
+    await expect.poll(count).toBe(Number(places));
+  }
+  // a finer tool is answered for every stage, not only the one that is open
+  const sum = async () =>
+    (await rows.allTextContents()).reduce((n, text) => n + Number(/(\d+) place/.exec(text)?.[1] ?? 0), 0);
+  const placesBefore = await sum();
+  await page.getByLabel('Narrowest tool').focus();
+  await page.keyboard.press('Home');
+  await expect.poll(sum).toBeLessThan(placesBefore);
 });
 
 test('a cure is applied to the picture: a thin ridge thickened is found no more', async ({ page }) => {

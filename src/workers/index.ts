@@ -1,3 +1,4 @@
+export { StageWorkers } from './stageWorkers';
 export { PictureWorker, LayersWorker, RegisterWorker, NewestOnly } from './client';
 export {
   type FlatResult,

@@ -56,9 +56,15 @@ export type IslandOrder = (typeof ISLAND_ORDERS)[number];
 
 /** What is measured for a stage whatever the material. */
 export interface StageFigures {
-  readonly standingCm2: number;
-  readonly standingShare: number;
   readonly outlineM: number;
+}
+
+/** A label map on its way to another worker. */
+export interface MapCopy {
+  readonly labels: Uint8Array;
+  readonly width: number;
+  readonly height: number;
+  readonly mmPerPx: number;
 }
 
 /** What can be touched by roller or paper is outlined, mm. `milliseconds`: from the cached measure. */
@@ -77,13 +83,13 @@ export interface PictureJobs {
   merge: { take: { from: number; into: number; coloursLabD50: readonly Lab[] }; give: FlatResult };
   /** Changes islands in the map itself. `milliseconds` is the change alone. */
   edit: { take: RegionEdit; give: EditDone & { milliseconds: number } };
-  /** A copy of the map, for another worker to measure and store. */
-  snapshot: { take: null; give: { labels: Uint8Array; width: number; height: number; mmPerPx: number } };
+  /** A copy for another worker: of the map, to be measured and stored, or of the print map. */
+  snapshot: { take: { of: 'labels' | 'sheet' }; give: MapCopy };
   /** Takes a map that was made here as the present one. */
-  useLabels: { take: { labels: Uint8Array; width: number; height: number; mmPerPx: number }; give: null };
+  useLabels: { take: MapCopy; give: null };
   /** Takes such a copy over as the present map and measures it. */
   measure: {
-    take: { labels: Uint8Array; width: number; height: number; mmPerPx: number; coloursLabD50: readonly Lab[] };
+    take: MapCopy & { coloursLabD50: readonly Lab[] };
     give: FlatResult;
   };
   /** Deflates the label map and sends it to `url`; answers with what the server says. */
@@ -118,14 +124,14 @@ export interface PictureJobs {
     take: { task: PrintMapTask; width: number; height: number };
     give: { parts: readonly PrintPart[]; areaPx: readonly number[]; full: boolean; coverage: Uint8Array };
   };
-  /** Measures a stage of the print map. */
-  measureStage: { take: { standing: readonly number[]; cutNow: readonly number[] }; give: StageFigures };
+  /** The edge cut anew before a run. */
+  stageFigures: { take: { standing: readonly number[]; cutNow: readonly number[] }; give: StageFigures };
   /** Which tool clears how much of a stage: widest first; width 0 is the knife. */
   clearing: {
     take: { standing: readonly number[]; cutNow: readonly number[]; toolsMm: readonly number[] };
     give: readonly { readonly widthMm: number; readonly cm2: number }[];
   };
-  /** What a stage asks for; quick when it was measured last. */
+  /** What a stage asks for; quick when it was measured before. */
   findings: {
     take: { standing: readonly number[]; cutNow: readonly number[]; settings: CutSettings };
     give: StageFindings;

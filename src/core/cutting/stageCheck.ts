@@ -52,8 +52,6 @@ export interface StageMeasure {
   readonly mmPerPx: number;
   readonly widthPx: number;
   readonly heightPx: number;
-  readonly standingCm2: number;
-  readonly standingShare: number;
   readonly stands: BitMask;
   readonly middle: MiddleLines;
   readonly islands: IslandMap;
@@ -74,7 +72,6 @@ export function measureStage(map: LabelMap, standing: Uint8Array, mmPerPx: numbe
   const islands = islandsOfMask(stands);
   if (!islands) return undefined;
   const distances = distancesAcrossMask(stands, Math.ceil(WIDEST_MEASURED_MM / mmPerPx / 2) + 1);
-  const standingPx = countPixels(stands);
   const middle = middleLines(stands, distances, WIDEST_MEASURED_MM / mmPerPx);
   return {
     mmPerPx,
@@ -82,8 +79,6 @@ export function measureStage(map: LabelMap, standing: Uint8Array, mmPerPx: numbe
     heightPx: map.height,
     stands,
     islands,
-    standingCm2: (standingPx * mmPerPx ** 2) / 100,
-    standingShare: standingPx / map.labels.length,
     middle,
     figures: islandFigures(stands, islands, distances, SPECK_MM2 / mmPerPx ** 2, middle),
     ground: openGround(stands, mmPerPx),

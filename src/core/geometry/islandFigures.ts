@@ -94,10 +94,7 @@ export function middleLines(parts: LabelMap | BitMask, distances: OtherDistances
       for (let x = k << 5, i = y * width + x; x < end; x++, i++) {
         const d = squared[i];
         if (d > largest) continue;
-        // most pixels lie on a slope both ways: told at a look
-        const ridge =
-          (squared[i - 1] < d && squared[i + 1] <= d) || (squared[i - width] < d && squared[i + width] <= d);
-        if (d > 1 && !ridge) continue;
+        if (d > 1 && onSlope(squared, i, width, d)) continue;
         const across = x > 0 && x < width - 1 ? peak(same, distances, x, y, 1, 0) : 0;
         const down = y > 0 && y < height - 1 ? peak(same, distances, x, y, 0, 1) : 0;
         if (across === 0 && down === 0) continue;
@@ -113,6 +110,11 @@ export function middleLines(parts: LabelMap | BitMask, distances: OtherDistances
     }
   }
   return { pixel: pixel.slice(0, count), widthPx: widthPx.slice(0, count) };
+}
+
+/** Most pixels: the distance rises over them both across and down, which is told at a look. */
+function onSlope(squared: Uint16Array, i: number, width: number, d: number): boolean {
+  return !((squared[i - 1] < d && squared[i + 1] <= d) || (squared[i - width] < d && squared[i + width] <= d));
 }
 
 /** Whether two pixels belong to the same label, or both are in a mask or both are not. */
@@ -152,13 +154,7 @@ function stepsPast(d: number): Int32Array {
 }
 
 /** A bump on the edge of something wide, not a line: within its own width and a pixel the same part reaches clearly further in. */
-function juts(
-  same: Same,
-  { width, height, squared }: OtherDistances,
-  x: number,
-  y: number,
-  d: number,
-): boolean {
+function juts(same: Same, { width, height, squared }: OtherDistances, x: number, y: number, d: number): boolean {
   const wide = (Math.sqrt(d) + 1) ** 2,
     steps = stepsPast(d);
   for (let s = 0; s < steps.length; s += 2) {

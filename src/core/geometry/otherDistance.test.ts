@@ -1,5 +1,20 @@
 import fc from 'fast-check';
-import { distancesToOther, emptyMask, FAR, squaredDistancesToMask, type LabelMap } from './index';
+import {
+  distancesAcrossMask,
+  distancesToOther,
+  eachRunOf,
+  emptyMask,
+  FAR,
+  findIslands,
+  islandFigures,
+  islandsOfMask,
+  labelSet,
+  maskOfLabels,
+  middleLines,
+  squaredDistancesToMask,
+  type LabelMap,
+} from './index';
+import { changesOfLabels, changesOfMask } from './changes';
 import { fillSpan } from './region';
 
 const smallMap = fc
@@ -34,6 +49,131 @@ test('capped distances to another label are those of the definition', () => {
       expect([...distancesToOther(map, cap).squared]).toEqual(plain(map, cap));
     }),
     { seed: 41, numRuns: 200 },
+  );
+});
+
+/** Wide enough for several words of 32 pixels, with large even parts and a few odd pixels. */
+const wideMap = fc
+  .record({
+    width: fc.integer({ min: 33, max: 150 }),
+    height: fc.integer({ min: 20, max: 70 }),
+    boxes: fc.array(
+      fc.tuple(fc.nat(149), fc.nat(69), fc.integer({ min: 1, max: 60 }), fc.integer({ min: 1, max: 40 })),
+      {
+        minLength: 1,
+        maxLength: 7,
+      },
+    ),
+    dots: fc.array(fc.tuple(fc.nat(149), fc.nat(69)), { maxLength: 5 }),
+  })
+  .map(({ width, height, boxes, dots }): LabelMap => {
+    const labels = new Uint8Array(width * height);
+    [...boxes, ...dots.map(([x, y]) => [x, y, 1, 1] as const)].forEach(([x, y, w, h], k) => {
+      for (let row = y; row < Math.min(height, y + h); row++)
+        labels.fill(1 + (k % 2), row * width + Math.min(x, width), row * width + Math.min(x + w, width));
+    });
+    return { width, height, labels };
+  });
+const maskOf = (map: LabelMap) => maskOfLabels(map, labelSet([1, 2]));
+
+test('on wide maps too, of labels and of a mask, and the blocks said to be near are those that are', () => {
+  fc.assert(
+    fc.property(wideMap, fc.integer({ min: 2, max: 40 }), (map, cap) => {
+      const found = distancesToOther(map, cap);
+      const inMask = { ...map, labels: map.labels.map((l) => (l > 0 ? 1 : 0)) };
+      const across = distancesAcrossMask(maskOf(map), cap);
+      expect([...across.squared]).toEqual([...distancesToOther(inMask, cap).squared]);
+      // a pixel here and there against the definition
+      for (let i = 3; i < map.labels.length; i += 389) expect(found.squared[i]).toBe(nearestOther(map, i, cap));
+      const near = Array.from(found.near, (_, w) => {
+        const row = Math.floor(w / found.wordsPerRow) * map.width,
+          from = 32 * (w % found.wordsPerRow);
+        const block = found.squared.subarray(row + from, row + Math.min(map.width, from + 32));
+        return block.some((d) => d < cap * cap) ? 1 : 0;
+      });
+      expect([...found.near]).toEqual(near);
+    }),
+    { seed: 43, numRuns: 60 },
+  );
+});
+
+function nearestOther({ width, height, labels }: LabelMap, i: number, cap: number): number {
+  let best = cap * cap;
+  const x = i % width,
+    y = Math.floor(i / width);
+  for (let v = Math.max(0, y - cap); v < Math.min(height, y + cap + 1); v++)
+    for (let u = Math.max(0, x - cap); u < Math.min(width, x + cap + 1); u++)
+      if (labels[v * width + u] !== labels[i]) best = Math.min(best, (u - x) ** 2 + (v - y) ** 2);
+  return best;
+}
+
+test('islands, middle lines and figures are the same from a mask as from a map of two labels', () => {
+  fc.assert(
+    fc.property(wideMap, (map) => {
+      const mask = maskOf(map),
+        two = { ...map, labels: map.labels.map((l) => (l > 0 ? 1 : 0)) };
+      const islands = islandsOfMask(mask)!;
+      expect(islands).toEqual(findIslands(two));
+      const distances = distancesAcrossMask(mask, 12);
+      expect(middleLines(mask, distances, 20)).toEqual(middleLines(two, distances, 20));
+      expect(islandFigures(mask, islands, distances, 4)).toEqual(islandFigures(two, islands, distances, 4));
+    }),
+    { seed: 44, numRuns: 60 },
+  );
+});
+
+test('uncapped distances over many bands of rows are those of the definition', () => {
+  fc.assert(
+    fc.property(wideMap, (map) => {
+      const mask = maskOf(map),
+        found = squaredDistancesToMask(mask);
+      const inside = [...map.labels.keys()].filter((i) => map.labels[i] > 0);
+      for (let i = 5; i < map.labels.length; i += 997)
+        expect(found[i]).toBe(
+          inside.reduce(
+            (best, j) =>
+              Math.min(
+                best,
+                ((i % map.width) - (j % map.width)) ** 2 + (Math.floor(i / map.width) - Math.floor(j / map.width)) ** 2,
+              ),
+            FAR,
+          ),
+        );
+    }),
+    { seed: 45, numRuns: 60 },
+  );
+});
+
+test('runs of a row, and changes bit by bit', () => {
+  fc.assert(
+    fc.property(wideMap, (map) => {
+      const mask = maskOf(map),
+        again = emptyMask(map.width, map.height);
+      for (let y = 0; y < map.height; y++) {
+        let before = -1;
+        eachRunOf(mask, y, (from, to) => {
+          expect(from).toBeGreaterThan(before); // runs do not touch
+          before = to;
+          fillSpan(again, y, from, to);
+        });
+      }
+      expect(again.words).toEqual(mask.words);
+      const { across, down, wordsPerRow } = changesOfLabels(map);
+      const told = Array.from(map.labels, (_, i) => {
+        const w = Math.floor(i / map.width) * wordsPerRow + ((i % map.width) >> 5),
+          bit = (i % map.width) & 31;
+        return ((across[w] >>> bit) & 1) + 2 * ((down[w] >>> bit) & 1);
+      });
+      expect(told).toEqual(
+        Array.from(map.labels, (label, i) => {
+          const left = i % map.width > 0 && label !== map.labels[i - 1],
+            above = i >= map.width && label !== map.labels[i - map.width];
+          return (left ? 1 : 0) + (above ? 2 : 0);
+        }),
+      );
+      expect(changesOfMask(mask)).toEqual(changesOfLabels({ ...map, labels: map.labels.map((l) => (l > 0 ? 1 : 0)) }));
+    }),
+    { seed: 46, numRuns: 40 },
   );
 });
 

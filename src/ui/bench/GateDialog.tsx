@@ -95,7 +95,7 @@ function GateActs({ setAsking, minutes, labels, cutCm2, run, setMinutes, stage }
           const took = Number(minutes);
           const figures =
             took > 0
-              ? await sheetWorker.ask('measureStage', { standing: labels.standing, cutNow: labels.cutNow })
+              ? await sheetWorker.ask('stageFigures', { standing: labels.standing, cutNow: labels.cutNow })
               : undefined;
           const saidHours = figures?.ok
             ? cuttingHours(figures.value.outlineM, cutCm2, materialById(blockOfRun(plan, run).block.materialId))

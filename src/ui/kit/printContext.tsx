@@ -16,7 +16,7 @@ import type {
   ReadingRequest,
   StoredInk,
 } from '@/records';
-import type { IslandInfo, LayersWorker, PictureWorker } from '@/workers';
+import type { IslandInfo, LayersWorker, PictureWorker, StageWorkers } from '@/workers';
 
 export type SaveStatus = 'saved' | 'saving' | 'failed';
 
@@ -77,6 +77,8 @@ export interface PrintDesk {
   readonly sheetFull: boolean;
   /** Holds the label map as saved. */
   readonly sheetWorker: PictureWorker;
+  /** Look over the stages of the sheet, beside it. */
+  readonly stageWorkers: StageWorkers;
   /** Searches for orders and recipes. */
   readonly layersWorker: LayersWorker;
   readonly cabinet: CabinetDesk;

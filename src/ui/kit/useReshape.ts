@@ -35,7 +35,7 @@ export function useReshape(
       // the picture is painted first; only then is it copied for keeping
       const copy = new Promise((later) => {
         setTimeout(later, PAINT_FIRST_MS);
-      }).then(() => present.current.sheetWorker.ask('snapshot', null));
+      }).then(() => present.current.sheetWorker.ask('snapshot', { of: 'labels' }));
       void changeAfter(label, async (plan): Promise<Outcome<(plan: Plan) => Plan>> => {
         const flat = plan.flat!;
         const map = await copy;

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { coarserCoverage } from '@/core/geometry';
 import { plainSheet, printTaskOf, type Plan, type PrintSheet } from '@/records';
 import type { Slip } from '@/core/sheets';
-import { LayersWorker, PictureWorker } from '@/workers';
+import { LayersWorker, PictureWorker, StageWorkers } from '@/workers';
 import type { Coverage, PrintUrls } from './printContext';
 
 const COVERAGE_WIDTH = 300;
@@ -19,6 +19,8 @@ interface Made {
 
 export interface SheetDesk {
   readonly sheetWorker: PictureWorker;
+  /** Look over stages of the sheet. */
+  readonly stageWorkers: StageWorkers;
   readonly coverage: Coverage | undefined;
   readonly stamp: Coverage | undefined;
   readonly sheet: PrintSheet;
@@ -34,8 +36,7 @@ export interface SheetDesk {
 export function useSheetWorker(plan: Plan, slips: readonly Slip[], urls: PrintUrls): SheetDesk {
   const labelsSha = plan.flat?.labelsSha,
     labelCount = plan.flat?.colours.length ?? 0;
-  const { widthPx, heightPx, mmPerPx } = plan.picture?.raster ?? { widthPx: 0, heightPx: 0, mmPerPx: 0.1 };
-  const [made, setMade] = useState<Made>();
+  const mmPerPx = plan.picture?.raster.mmPerPx ?? 0.1;
   const [generation, setGeneration] = useState(0);
   const running = useRef<PictureWorker>(undefined);
   /** Maps stored from the running worker, oldest first, that the plan has not come to yet. */
@@ -51,6 +52,32 @@ export function useSheetWorker(plan: Plan, slips: readonly Slip[], urls: PrintUr
     return next;
   }, [labelsSha, mmPerPx, urls, generation]);
   useEffect(() => () => sheetWorker.stop(), [sheetWorker]);
+  const made = useMadeSheet(sheetWorker, plan, slips);
+  const current = made?.sha === labelsSha && made && made.sheet.parts.length >= labelCount ? made : undefined;
+  const coverage = current?.coverage;
+  const stamp = useStamp(coverage);
+  const sheet = useMemo(() => {
+    const plain = plainSheet(plan);
+    return !current || (current.sheet.effects.length === 0 && current.sheet.parts.length === plain.parts.length)
+      ? plain
+      : current.sheet;
+  }, [current, plan]);
+  const holds = useCallback((sha: string) => {
+    held.current.push(sha);
+  }, []);
+  const reload = useCallback(() => {
+    held.current = [];
+    setGeneration((g) => g + 1);
+  }, []);
+  const stageWorkers = useStageWorkers(sheetWorker, current);
+  return { sheetWorker, stageWorkers, coverage, stamp, sheet, sheetFull: current?.full ?? false, holds, reload };
+}
+
+/** What really prints where, worked out anew whenever overlaps, masks or slips change. */
+function useMadeSheet(sheetWorker: PictureWorker, plan: Plan, slips: readonly Slip[]): Made | undefined {
+  const labelsSha = plan.flat?.labelsSha;
+  const { widthPx, heightPx } = plan.picture?.raster ?? { widthPx: 0, heightPx: 0 };
+  const [made, setMade] = useState<Made>();
   const { task, effects } = useMemo(() => printTaskOf(plan, slips), [plan, slips]);
   const key = JSON.stringify([task, effects]);
   useEffect(() => {
@@ -74,23 +101,17 @@ export function useSheetWorker(plan: Plan, slips: readonly Slip[], urls: PrintUr
       current = false;
     };
   }, [sheetWorker, labelsSha, key, widthPx, heightPx]);
-  const current = made?.sha === labelsSha && made && made.sheet.parts.length >= labelCount ? made : undefined;
-  const coverage = current?.coverage;
-  const stamp = useStamp(coverage);
-  const sheet = useMemo(() => {
-    const plain = plainSheet(plan);
-    return !current || (current.sheet.effects.length === 0 && current.sheet.parts.length === plain.parts.length)
-      ? plain
-      : current.sheet;
-  }, [current, plan]);
-  const holds = useCallback((sha: string) => {
-    held.current.push(sha);
-  }, []);
-  const reload = useCallback(() => {
-    held.current = [];
-    setGeneration((g) => g + 1);
-  }, []);
-  return { sheetWorker, coverage, stamp, sheet, sheetFull: current?.full ?? false, holds, reload };
+  return made;
+}
+
+/** Workers for the stages of the sheet as it is made now; they start with the first question. */
+function useStageWorkers(sheetWorker: PictureWorker, made: Made | undefined): StageWorkers {
+  const stageWorkers = useMemo(() => {
+    void made; // a sheet made anew is another map
+    return new StageWorkers(() => sheetWorker.ask('snapshot', { of: 'sheet' }));
+  }, [sheetWorker, made]);
+  useEffect(() => () => stageWorkers.stop(), [stageWorkers]);
+  return stageWorkers;
 }
 
 /** The coverage half as wide. */

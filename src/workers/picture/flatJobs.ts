@@ -89,8 +89,8 @@ export const flatJobs = {
     }, 60);
     return { ...done.value, milliseconds };
   },
-  snapshot() {
-    const { width, height, labels } = opened(held.map);
+  snapshot({ of }) {
+    const { width, height, labels } = of === 'sheet' ? sheetMap() : opened(held.map);
     return { labels: labels.slice(), width, height, mmPerPx: held.mapMmPerPx };
   },
   useLabels({ labels, width, height, mmPerPx }) {

@@ -5,6 +5,7 @@ import {
   eachStripOf,
   findIslands,
   islandFigures,
+  type ArcMap,
   type IslandFigures,
   type IslandMap,
   type LabelMap,
@@ -26,7 +27,9 @@ export const held: {
   /** Worked out when first asked for, and again after the map has changed. */
   islandsNow: IslandMap | undefined;
   figuresNow: IslandFigures | undefined;
-  stage: { key: string; measure: StageMeasure; outlineM: number } | undefined;
+  /** Stages of the print map by the parts that stand, the one asked for last at the end; and all its edges. */
+  stages: Map<string, StageMeasure>;
+  arcs: ArcMap | undefined;
   rehearsal: { map: LabelMap; islands: IslandMap; small: Int32Array } | undefined;
 } = {
   raster: undefined,
@@ -36,7 +39,8 @@ export const held: {
   printed: undefined,
   islandsNow: undefined,
   figuresNow: undefined,
-  stage: undefined,
+  stages: new Map(),
+  arcs: undefined,
   rehearsal: undefined,
 };
 
@@ -47,7 +51,15 @@ export function setMap(next: LabelMap, mmPerPx: number): void {
 }
 
 export function forgetShapes(): void {
-  held.printed = held.islandsNow = held.figuresNow = held.stage = undefined;
+  held.islandsNow = held.figuresNow = undefined;
+  takePrintMap(undefined);
+}
+
+/** Takes what prints where as known; what was worked out from the one before is gone. */
+export function takePrintMap(printed: PrintMap | undefined): void {
+  held.printed = printed;
+  held.arcs = undefined;
+  held.stages.clear();
 }
 
 export function allIslands(): IslandMap {

@@ -25,7 +25,7 @@ import { isPlain, plainParts, printMapOf } from '@/core/layers';
 import { failure } from '@/core/units';
 import { type PictureJobs } from '../protocol';
 import { JobFailed, type Handlers } from '../serve';
-import { allIslands, opened, sheetMap, held } from './holder';
+import { allIslands, opened, sheetMap, held, takePrintMap } from './holder';
 import { outlinesMmOf } from './outlines';
 
 export const stageJobs = {
@@ -43,7 +43,7 @@ export const stageJobs = {
           'The picture is too broken up for overlaps and masks. Raise the smoothing on the Picture view.',
         ),
       );
-    held.printed = made;
+    takePrintMap(made);
     const parts = made?.parts ?? plainParts(task.labelCount);
     return {
       parts,
@@ -52,9 +52,9 @@ export const stageJobs = {
       coverage: labelCoverage(made?.map ?? here, parts.length, width, height),
     };
   },
-  measureStage({ standing, cutNow }) {
-    const { measure, outlineM } = stageMeasured(standing, cutNow);
-    return { standingCm2: measure.standingCm2, standingShare: measure.standingShare, outlineM };
+  stageFigures({ standing, cutNow }) {
+    held.arcs ??= traceArcs(sheetMap(), 0.49);
+    return { outlineM: cutEdgeM(held.arcs, labelSet(cutNow), labelSet(standing), held.mapMmPerPx) };
   },
   clearing({ standing, cutNow, toolsMm }) {
     const sheet = sheetMap();
@@ -65,8 +65,8 @@ export const stageJobs = {
       toolsMm,
     );
   },
-  findings({ standing, cutNow, settings }) {
-    const { measure } = stageMeasured(standing, cutNow);
+  findings({ standing, settings }) {
+    const measure = stageMeasured(standing);
     const started = performance.now();
     const verdict = findingsOf(measure, settings);
     const risk = mapOfMask(atRisk(measure.ground, settings.roller));
@@ -126,14 +126,12 @@ export const stageJobs = {
   },
 } satisfies Partial<Handlers<PictureJobs>>;
 
-function stageMeasured(
-  standing: readonly number[],
-  cutNow: readonly number[],
-): { measure: StageMeasure; outlineM: number } {
-  const key = JSON.stringify([standing, cutNow]);
-  if (held.stage?.key === key) return held.stage;
-  const here = sheetMap();
-  const measure = measureStage(here, labelSet(standing), held.mapMmPerPx);
+/** Measures kept at once: each holds some megabytes of an A3 print. */
+const STAGES_KEPT = 12;
+
+function stageMeasured(standing: readonly number[]): StageMeasure {
+  const key = standing.join();
+  const measure = held.stages.get(key) ?? measureStage(sheetMap(), labelSet(standing), held.mapMmPerPx);
   if (!measure)
     throw new JobFailed(
       failure(
@@ -141,12 +139,10 @@ function stageMeasured(
         'This stage breaks up into too many parts to be looked over. Raise the smoothing on the Picture view.',
       ),
     );
-  held.stage = {
-    key,
-    measure,
-    outlineM: cutEdgeM(traceArcs(here, 0.49), labelSet(cutNow), labelSet(standing), held.mapMmPerPx),
-  };
-  return held.stage;
+  held.stages.delete(key);
+  held.stages.set(key, measure);
+  if (held.stages.size > STAGES_KEPT) held.stages.delete(held.stages.keys().next().value!);
+  return measure;
 }
 
 function tick(key: number, done: boolean): void {

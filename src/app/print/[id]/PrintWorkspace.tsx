@@ -103,6 +103,7 @@ function useWorkspace(initial: PrintState, tell: PrintDesk['tell']) {
     ...usePictureActs(edits, api, settle, onServer),
     state: shownState,
     sheetWorker: sheetDesk.sheetWorker,
+    stageWorkers: sheetDesk.stageWorkers,
     reshape: useReshape(sheetDesk, urls, changeAfter),
     layersWorker: useLayersWorker(),
     cabinet: useCabinet(),

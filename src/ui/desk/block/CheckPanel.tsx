@@ -2,11 +2,11 @@
 import Button from '@mui/material/Button';
 import { cuttingHours } from '@/core/cutting';
 import { formatLength, trimNumber } from '@/core/units';
-import { keyOfFinding } from '@/records';
 import type { StageFindings } from '@/workers';
 import { Cautions } from '../../kit/Cautions';
 import { usePrintDesk } from '../../kit/printContext';
 import type { LabelState } from '@/ui/kit/blockStates';
+import { AllStages, openPlaces } from './AllStages';
 import { RegionPanel } from '../regions/RegionPanel';
 import { FINDING_ORDER } from './findingWords';
 import type { StageCheck } from './useStageCheck';
@@ -61,6 +61,7 @@ export function CheckPanel(props: CheckProps) {
           </button>
         )}
       </section>
+      <AllStages run={run} toolsMm={props.toolsMm} />
       <Setting {...props} />
       <ToolList check={check} />
       <ToTheBench run={run} />
@@ -136,7 +137,7 @@ function StageFigures({ share, labels, areaCm2, cutCm2, check, hours }: StageFig
 }
 
 function verdict(found: StageFindings, kept: readonly string[]): string {
-  const open = found.findings.filter((f) => !kept.includes(keyOfFinding(f))).length;
+  const open = openPlaces(found, kept);
   return open === 0 ? 'Nothing stands in the way' : `${open} place${open === 1 ? '' : 's'} to decide on`;
 }
 

@@ -1,8 +1,8 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { materialById, type CutSettings } from '@/core/cutting';
+import { materialById, type CutSettings, type InkRoller } from '@/core/cutting';
 import type { Block } from '@/records';
-import { NewestOnly, type PictureWorker, type StageFigures, type StageFindings } from '@/workers';
+import { NewestOnly, type StageFigures, type StageFindings, type StageWorkers } from '@/workers';
 import type { Outcome } from '@/core/units';
 import type { LabelState } from '@/ui/kit/blockStates';
 import { usePrintDesk } from '../../kit/printContext';
@@ -17,40 +17,40 @@ export interface StageCheck {
 
 interface Asked {
   readonly key: string;
-  readonly worker: PictureWorker;
+  readonly workers: StageWorkers;
   readonly standing: readonly number[];
   readonly cutNow: readonly number[];
   readonly settings: CutSettings;
 }
 
+/** What a block is looked over for. */
+export function cutSettings(
+  { materialId, grainDeg }: Pick<Block, 'materialId' | 'grainDeg'>,
+  toolsMm: readonly number[],
+  roller: InkRoller,
+): CutSettings {
+  return { material: materialById(materialId), grainDeg, toolsMm, roller };
+}
+
 /** What is measured of a stage, and what it asks for with these settings; settings may change as fast as a slider moves. */
 export function useStageCheck(state: LabelState | undefined, block: Block, toolsMm: readonly number[]) {
   const {
-    sheetWorker,
-    sheet,
+    stageWorkers,
     state: { plan },
   } = usePrintDesk();
   const key = state ? JSON.stringify([state.standing, state.cutNow]) : '';
   const [check, setCheck] = useState<StageCheck & { key: string }>();
   const [found, setFound] = useState<StageFindings & { key: string }>();
-  const settings = useMemo(
-    (): CutSettings => ({
-      material: materialById(block.materialId),
-      grainDeg: block.grainDeg,
-      toolsMm,
-      roller: plan.roller,
-    }),
-    [block.materialId, block.grainDeg, toolsMm, plan.roller],
-  );
+  const settings = useMemo(() => cutSettings(block, toolsMm, plan.roller), [block, toolsMm, plan.roller]);
   const toolsKey = toolsMm.join();
   useEffect(() => {
     if (!key) return;
     let wanted = true;
     const [standing, cutNow] = JSON.parse(key) as [number[], number[]];
     const timer = setTimeout(async () => {
-      const figures = await sheetWorker.ask('measureStage', { standing, cutNow });
+      const figures = await stageWorkers.ask('stageFigures', { standing, cutNow });
       if (!wanted || !figures.ok) return;
-      const clearing = await sheetWorker.ask('clearing', {
+      const clearing = await stageWorkers.ask('clearing', {
         standing,
         cutNow,
         toolsMm: toolsKey.split(',').map(Number),
@@ -61,10 +61,11 @@ export function useStageCheck(state: LabelState | undefined, block: Block, tools
       wanted = false;
       clearTimeout(timer);
     };
-  }, [key, sheet, sheetWorker, toolsKey]);
+  }, [key, stageWorkers, toolsKey]);
   const queue = useRef<NewestOnly<Asked, Outcome<StageFindings>>>(null);
   queue.current ??= new NewestOnly(
-    ({ worker, standing, cutNow, settings: wanted }) => worker.ask('findings', { standing, cutNow, settings: wanted }),
+    ({ workers, standing, cutNow, settings: wanted }) =>
+      workers.ask('findings', { standing, cutNow, settings: wanted }),
     (answer, asked) => {
       if (answer.ok) setFound({ ...answer.value, key: asked.key });
     },
@@ -73,12 +74,12 @@ export function useStageCheck(state: LabelState | undefined, block: Block, tools
     if (!key) return;
     const [standing, cutNow] = JSON.parse(key) as [number[], number[]];
     const timer = setTimeout(
-      () => queue.current?.push({ key, worker: sheetWorker, standing, cutNow, settings }),
+      () => queue.current?.push({ key, workers: stageWorkers, standing, cutNow, settings }),
       found?.key === key ? 0 : CHECK_REST_MS,
     );
     return () => clearTimeout(timer);
     // what was found last only decides whether to wait; it must not ask again
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key, sheet, sheetWorker, settings]);
+  }, [key, stageWorkers, settings]);
   return { check: check?.key === key ? check : undefined, found: found?.key === key ? found : undefined, settings };
 }

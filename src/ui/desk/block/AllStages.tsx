@@ -1,0 +1,120 @@
+'use client';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import clsx from 'clsx';
+import { useEffect, useMemo, useState } from 'react';
+import { blockOfRun, inkNamesOf, keyOfFinding } from '@/records';
+import { labelStatesOf } from '@/ui/kit/blockStates';
+import { usePrintDesk } from '@/ui/kit/printContext';
+import { kit } from '@/ui/kit/styles';
+import type { StageFindings } from '@/workers';
+import css from './CheckPanel.module.css';
+import { cutSettings } from './useStageCheck';
+
+/** Every stage of the print looked over together: where the trouble lies, before anything is cut. */
+export function AllStages({ run, toolsMm }: { run: number; toolsMm: readonly number[] }) {
+  const { on, setOn, found, problem, stages } = useAllStages(toolsMm);
+  const done = found.filter(Boolean).length;
+  return (
+    <section>
+      <h2>All stages</h2>
+      {!on && (
+        <Button size="small" className={kit.above6} onClick={() => setOn(true)}>
+          Look over all {stages} stages
+        </Button>
+      )}
+      {on && done < stages && !problem && (
+        <div role="status" className={kit.above6}>
+          <p className={kit.note}>
+            {done} of {stages} looked over{' '}
+            <button type="button" className={kit.link} onClick={() => setOn(false)}>
+              stop
+            </button>
+          </p>
+          <LinearProgress variant="determinate" value={(100 * done) / stages} aria-label="Stages looked over" />
+        </div>
+      )}
+      {problem && (
+        <p className={clsx(kit.say, kit.bad)} role="alert">
+          {problem}
+        </p>
+      )}
+      {on && <StageList run={run} found={found} />}
+    </section>
+  );
+}
+
+function StageList({ run, found }: { run: number; found: readonly (StageFindings | undefined)[] }) {
+  const {
+    selectRun,
+    state: { plan },
+  } = usePrintDesk();
+  return (
+    <ol className={clsx(kit.small, kit.above6, css.stages)}>
+      {plan.runs.map((r, i) => (
+        <li key={r.id}>
+          <button
+            type="button"
+            className={kit.link}
+            aria-current={i + 1 === run ? 'step' : undefined}
+            onClick={() => selectRun(i + 1)}
+          >
+            before run {i + 1}, {inkNamesOf(plan, r)}
+          </button>
+          <span className={clsx(kit.atRight, found[i] && openPlaces(found[i], plan.kept) > 0 ? kit.madder : kit.quiet)}>
+            {found[i] ? placesInWords(openPlaces(found[i], plan.kept)) : '…'}
+          </span>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+/** Places of a stage that ask for a decision and have none. */
+export function openPlaces(found: StageFindings, kept: readonly string[]): number {
+  return found.findings.filter((f) => !kept.includes(keyOfFinding(f))).length;
+}
+
+function placesInWords(open: number): string {
+  return open === 0 ? 'nothing' : `${open} place${open === 1 ? '' : 's'}`;
+}
+
+/** Once asked for, the stages are looked over again whenever shapes, order, material, tools or roller change. */
+function useAllStages(toolsMm: readonly number[]) {
+  const {
+    stageWorkers,
+    sheet,
+    state: { plan },
+  } = usePrintDesk();
+  const [on, setOn] = useState(false);
+  const [found, setFound] = useState<readonly (StageFindings | undefined)[]>([]);
+  const [problem, setProblem] = useState<string>();
+  const asked = useMemo(
+    () =>
+      JSON.stringify(
+        labelStatesOf(plan, sheet).map(({ standing, cutNow }, i) => ({
+          standing,
+          cutNow,
+          settings: cutSettings(blockOfRun(plan, plan.runs[i]).block, toolsMm, plan.roller),
+        })),
+      ),
+    [plan, sheet, toolsMm],
+  );
+  useEffect(() => {
+    setFound([]);
+    setProblem(undefined);
+    if (!on) return;
+    const stop = new AbortController();
+    void stageWorkers
+      .lookOver(
+        JSON.parse(asked) as Parameters<typeof stageWorkers.lookOver>[0],
+        (index, answer) => setFound((before) => Object.assign([...before], { [index]: answer })),
+        stop.signal,
+      )
+      .then((end) => {
+        if (!end.ok && end.code !== 'stopped' && !stop.signal.aborted) setProblem(end.message);
+      });
+    return () => stop.abort();
+  }, [on, asked, stageWorkers]);
+  return { on, setOn, found, problem, stages: plan.runs.length };
+}
