@@ -52,10 +52,10 @@ function StageList({ run, found }: { run: number; found: readonly (StageFindings
   return (
     <ol className={clsx(kit.small, kit.above6, css.stages)}>
       {plan.runs.map((r, i) => (
-        <li key={r.id}>
+        <li key={r.id} className={css.oneStage}>
           <button
             type="button"
-            className={kit.link}
+            className={clsx(kit.link, css.stageName)}
             aria-current={i + 1 === run ? 'step' : undefined}
             onClick={() => selectRun(i + 1)}
           >
