@@ -1,4 +1,4 @@
-import { findingsOf, materialById, measureStage, DEFAULT_ROLLER, DEFAULT_TOOLS_MM } from '@/core/cutting';
+import { findingsOf, materialById, StageMeter, DEFAULT_ROLLER, DEFAULT_TOOLS_MM } from '@/core/cutting';
 import * as G from '@/core/geometry';
 import { printMapOf } from '@/core/layers';
 import { flattenPicture } from '@/core/picture';
@@ -138,7 +138,8 @@ function measure(map: G.LabelMap): CuttingFigures {
   }
   whole.delete();
   const settings = { material: materialById('lino'), grainDeg: 0, toolsMm: DEFAULT_TOOLS_MM, roller: DEFAULT_ROLLER };
-  const all = timed(() => stages.map((s) => measureStage(map, standing(s), MM_PER_PX)!));
+  const meter = new StageMeter(map, MM_PER_PX);
+  const all = timed(() => stages.map((s) => meter.measure(standing(s))!));
   const found = all.value.map((m) => timed(() => findingsOf(m, settings)));
   const of = (name: string): [number, number] => [median(rows[name][0]), median(rows[name][1])];
   return {

@@ -1,11 +1,12 @@
-import { chromium } from '@playwright/test';
+import { chromium, type Page } from '@playwright/test';
 import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { findIslands } from '@/core/geometry';
-import { colourCells, findPalette, majorityFilter, quantise } from '@/core/picture';
+import { colourCells, findPalette, flattenPicture, majorityFilter, quantise } from '@/core/picture';
+import type { Outcome } from '@/core/units';
 import { seedWorkshop } from '../demo/workshop';
 import { withFlat, progressOf } from '@/records';
 import { bringInPicture, createPrint, keepLabels, placeAgain, printState, shelfPage, savePlan } from '@/server';
@@ -30,6 +31,13 @@ export interface RegionFigures {
   readonly recolourMs: number;
   readonly recolours: number;
   readonly editTaskMs: number;
+}
+
+export interface StageFigures {
+  readonly stages: number;
+  readonly allStagesMs: number;
+  readonly againMs: number;
+  readonly longestTaskMs: number;
 }
 
 const PORT = 3297;
@@ -146,32 +154,73 @@ export async function measureInterface(): Promise<InterfaceFigures> {
   }
 }
 
+type Shapes = (widthPx: number, heightPx: number) => Uint8Array | Promise<Uint8Array>;
+
+/** The built application on a workshop of its own with one A3 print of these shapes, each label a tone; open in a browser while `work` runs. */
+async function onA3<T>(
+  port: number,
+  tones: number,
+  shapes: Shapes,
+  work: (page: Page, print: string, raster: { widthPx: number; heightPx: number }) => Promise<T>,
+): Promise<T> {
+  const folder = mkdtempSync(join(tmpdir(), 'ulexite-a3-'));
+  const db = openStore(join(folder, 'w.sqlite'));
+  const now = new Date().toISOString();
+  const id = valueOf(createPrint(db, 'A3', now));
+  const png = await sharp({ create: { width: 1400, height: 990, channels: 3, background: '#f4efe2' } })
+    .png()
+    .toBuffer();
+  const brought = valueOf(await bringInPicture(db, id, 1, png, 'field.png', now));
+  const place = { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, ...A3 } as const;
+  const placed = valueOf(await placeAgain(db, id, brought.revision, place, now));
+  const { raster } = placed.plan.picture!;
+  const labels = await shapes(raster.widthPx, raster.heightPx);
+  const colours = Array.from({ length: tones }, (_, i) => ({
+    id: `c${i}`,
+    name: `tone ${i}`,
+    wantedLabD50: [94 - (74 * i) / (tones - 1), 4, 10 - 4 * i] as const,
+    areaShare: 1 / tones,
+    islandCount: i ? 1000 : 1,
+  }));
+  const flat = {
+    labelsSha: keepLabels(db, { width: raster.widthPx, height: raster.heightPx, labels }, now),
+    settings: { colourCount: tones, radiusMm: 0, minIslandMm2: 0 },
+    colours,
+    barePaperId: 'c0',
+    handChanges: 0,
+  };
+  valueOf(savePlan(db, id, placed.revision, withFlat(placed.plan, flat), 'made', now));
+  db.close();
+  const url = `http://127.0.0.1:${port}`;
+  const server = spawn('node', ['scripts/serve.mjs'], {
+    env: { ...process.env, PORT: String(port), ULEXITE_DATA: join(folder, 'w.sqlite') },
+    stdio: 'ignore',
+  });
+  await answers(url);
+  const browser = await chromium.launch(CHROMIUM);
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    // the compiler gives inner functions their names by a helper the page does not have
+    await page.addInitScript('globalThis.__name = (work) => work');
+    return await work(page, `${url}/print/${id}`, raster);
+  } finally {
+    await browser.close();
+    server.kill();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+function valueOf<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new Error(outcome.message);
+  return outcome.value;
+}
+
 const ISLANDS_ACROSS = 100,
   ISLANDS_DOWN = 50,
   A3 = { widthMm: 420, heightMm: 297 };
 
-/** Islands chosen and given away in the built application, on an A3 raster with five thousand of them. */
-export async function measureRegions(): Promise<RegionFigures> {
-  const folder = mkdtempSync(join(tmpdir(), 'ulexite-regions-'));
-  const db = openStore(join(folder, 'w.sqlite'));
-  const now = new Date().toISOString();
-  const made = createPrint(db, 'Five thousand', now);
-  if (!made.ok) throw new Error(made.message);
-  const id = made.value;
-  const png = await sharp({ create: { width: 1400, height: 990, channels: 3, background: '#f4efe2' } })
-    .png()
-    .toBuffer();
-  const brought = await bringInPicture(db, id, 1, png, 'field.png', now);
-  if (!brought.ok) throw new Error(brought.message);
-  const placed = await placeAgain(
-    db,
-    id,
-    brought.value.revision,
-    { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, ...A3 },
-    now,
-  );
-  if (!placed.ok) throw new Error(placed.message);
-  const { widthPx, heightPx } = placed.value.plan.picture!.raster;
+/** Five thousand islands in a field. */
+function field(widthPx: number, heightPx: number): Uint8Array {
   const labels = new Uint8Array(widthPx * heightPx);
   const stepX = widthPx / ISLANDS_ACROSS,
     stepY = heightPx / ISLANDS_DOWN;
@@ -183,36 +232,15 @@ export async function measureRegions(): Promise<RegionFigures> {
           y * widthPx + Math.round(i * stepX) + 6,
           y * widthPx + Math.round((i + 1) * stepX) - 6,
         );
-  const colours = [94, 80, 65, 50, 35, 20].map((l, i) => ({
-    id: `c${i}`,
-    name: `tone ${i}`,
-    wantedLabD50: [l, 4, 10 - 4 * i] as const,
-    areaShare: 1 / 6,
-    islandCount: i ? 1000 : 1,
-  }));
-  const flat = {
-    labelsSha: keepLabels(db, { width: widthPx, height: heightPx, labels }, now),
-    settings: { colourCount: 6, radiusMm: 0, minIslandMm2: 0 },
-    colours,
-    barePaperId: 'c0',
-    handChanges: 0,
-  };
-  const saved = savePlan(db, id, placed.value.revision, withFlat(placed.value.plan, flat), 'made', now);
-  if (!saved.ok) throw new Error(saved.message);
-  db.close();
-  const port = PORT + 1,
-    url = `http://127.0.0.1:${port}`;
-  const server = spawn('node', ['scripts/serve.mjs'], {
-    env: { ...process.env, PORT: String(port), ULEXITE_DATA: join(folder, 'w.sqlite') },
-    stdio: 'ignore',
-  });
-  await answers(url);
-  const browser = await chromium.launch(CHROMIUM);
-  try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    // the compiler gives inner functions their names by a helper the page does not have
-    await page.addInitScript('globalThis.__name = (work) => work');
-    await page.goto(`${url}/print/${id}/picture`);
+  return labels;
+}
+
+/** Islands chosen and given away in the built application, on an A3 raster with five thousand of them. */
+export function measureRegions(): Promise<RegionFigures> {
+  return onA3(PORT + 1, 6, field, async (page, print, { widthPx, heightPx }) => {
+    const stepX = widthPx / ISLANDS_ACROSS,
+      stepY = heightPx / ISLANDS_DOWN;
+    await page.goto(`${print}/picture`);
     await page.waitForTimeout(5000);
     await page.keyboard.press('s');
     await page.keyboard.press('n');
@@ -273,11 +301,69 @@ export async function measureRegions(): Promise<RegionFigures> {
       recolours: times.give.length,
       editTaskMs: times.longest,
     };
-  } finally {
-    await browser.close();
-    server.kill();
-    rmSync(folder, { recursive: true, force: true });
-  }
+  });
+}
+
+/** Every stage of an A3 print of a photograph looked over in the built application, and again with another tool. */
+export function measureStages(file: string): Promise<StageFigures> {
+  const photograph = async (width: number, height: number) => {
+    const rgba = await sharp(file).resize(width, height, { fit: 'cover' }).ensureAlpha().raw().toBuffer();
+    const flat = flattenPicture({ width, height, rgba: new Uint8ClampedArray(rgba) }, 0.1, {
+      colourCount: 8,
+      radiusMm: 0.4,
+      minIslandMm2: 1,
+    });
+    return valueOf(flat).labels;
+  };
+  return onA3(PORT + 2, 8, photograph, async (page, print) => {
+    page.on('console', (m) => console.log(m.text()));
+    const once = async () => {
+      await page.goto(`${print}/block`);
+      await page.getByRole('heading', { name: 'Which tool for what' }).waitFor();
+      return page.evaluate(async () => {
+        let longest = 0;
+        new PerformanceObserver((list) => {
+          for (const e of list.getEntries()) longest = Math.max(longest, e.duration);
+        }).observe({ entryTypes: ['longtask'] });
+        const frame = () =>
+          new Promise((r) => {
+            requestAnimationFrame(r);
+          });
+        const rows = () =>
+          [...document.querySelectorAll('li')].filter((li) => li.textContent!.startsWith('before run'));
+        const waitFor = async (done: () => boolean) => {
+          const from = performance.now();
+          while (!done() && performance.now() - from < 20_000) await frame();
+          return performance.now() - from;
+        };
+        const all = () => rows().length > 0 && rows().every((li) => !li.textContent!.includes('…'));
+        [...document.querySelectorAll('button')].find((b) => b.textContent!.startsWith('Look over all'))!.click();
+        const firstMs = await waitFor(all);
+        // another tool: the headline of the open stage, then all rows
+        const slider = document.querySelector<HTMLInputElement>('input[type=range][aria-label="Narrowest tool"]')!,
+          before = rows()
+            .map((li) => li.textContent)
+            .join();
+        Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(slider, slider.max);
+        slider.dispatchEvent(new Event('change', { bubbles: true }));
+        const againMs = await waitFor(
+          () =>
+            all() &&
+            rows()
+              .map((li) => li.textContent)
+              .join() !== before,
+        );
+        return { stages: rows().length, firstMs, againMs, longest };
+      });
+    };
+    const rounds = [await once(), await once(), await once()];
+    return {
+      stages: rounds[0].stages,
+      allStagesMs: median(rounds.map((r) => r.firstMs)),
+      againMs: median(rounds.map((r) => r.againMs)),
+      longestTaskMs: Math.max(...rounds.map((r) => r.longest)),
+    };
+  });
 }
 
 async function timePulls(url: string, printId: string, runId: string, sheet: string): Promise<number[]> {

@@ -1,4 +1,4 @@
-import { measureRegions } from '../interface';
+import { measureRegions, measureStages } from '../interface';
 import { inWorker, ms, pictures, withPage } from '../page';
 
 /** Cutting: ratios on a label map of A3 size, and the figures of the interface on one with 5000 islands. */
@@ -32,7 +32,8 @@ export async function cuttingReport(): Promise<string> {
   from the kept measure, at most ${ms(f.findingsMs)} (goal < 100 ms; ${f.findings} places). Thin area differs from the library's by ${(100 * f.thinDiffers).toFixed(1)} % (its disc is a
   little smaller); capped distances that differ, of every seventh pixel: ${f.cappedWrong}.\n`;
   }
-  const figures = await measureRegions();
+  const figures = await measureRegions(),
+    check = await measureStages(pictures[0].file);
   return `The same peer, alternating in one worker; label maps of 4200 × 2970 pixels (A3 at 0.1 mm), 8 colours. The library's distance to the
 other class is its exact transform of what stands and of the rest, as ours gives both.
 
@@ -42,5 +43,7 @@ ${rows.join('\n')}
 
 ${text}- An island of an A3 raster with 5000 islands chosen, to its mark painted: ${figures.chooseMs.toFixed(0)} ms; recoloured, to the new colour painted: ${figures.recolourMs.toFixed(0)} ms
   (goal < 50 ms; medians of ${figures.recolours}); longest task on the main thread meanwhile ${figures.editTaskMs.toFixed(0)} ms (0: none over 50).
+- All ${check.stages} stages of an A3 print of the photograph, in the application, from the press to the last row painted, with its progress: ${ms(check.allStagesMs)}
+  (goal < 2 s; medians of 3); all of them again for another tool: ${ms(check.againMs)}; longest task on the main thread meanwhile ${check.longestTaskMs.toFixed(0)} ms.
 `;
 }

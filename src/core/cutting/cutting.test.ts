@@ -10,7 +10,7 @@ import {
   findingsOf,
   learnedPace,
   materialById,
-  measureStage,
+  StageMeter,
   openGround,
   cutEdgeM,
   ridgeLimitMm,
@@ -38,7 +38,7 @@ const block = () =>
   ]);
 const LINO: CutSettings = { material: materialById('lino'), grainDeg: 0, toolsMm: [0.5, 1, 3], roller: DEFAULT_ROLLER };
 const checked = (map: LabelMap, settings: Partial<CutSettings> = {}) => {
-  const measure = measureStage(map, labelSet([1]), 0.1)!;
+  const measure = new StageMeter(map, 0.1).measure(labelSet([1]))!;
   return { measure, ...findingsOf(measure, { ...LINO, ...settings }) };
 };
 const ofKind = (found: ReturnType<typeof checked>, kind: string) => found.findings.filter((f) => f.kind === kind);

@@ -17,7 +17,7 @@ export {
   type FindingKind,
   type StageMeasure,
   type StageVerdict,
-  measureStage,
+  StageMeter,
   findingsOf,
   clearingByTool,
   directionDeg,

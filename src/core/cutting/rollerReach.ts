@@ -22,14 +22,16 @@ export interface OpenGround {
   readonly width: number;
   readonly height: number;
   readonly cellMm: number;
-  /** Squared, in cells. */
+  /** Squared, in cells; `FAR` where nothing stands. */
   readonly squared: Int32Array;
-  /** The largest of them in each block of `BLOCK` × `BLOCK` cells that is not `FAR`, row by row. */
+  /** The largest and the least of them in each block of `BLOCK` × `BLOCK` cells, row by row. */
   readonly blockMost: Int32Array;
+  readonly blockLeast: Int32Array;
 }
 
 /** Fine enough that what the grid cannot tell stays under a millimetre of width. */
 const CELL_MM = 0.2;
+/** Half as wide as a word of a mask. */
 const BLOCK = 16;
 
 /** A cell stands when anything in it stands: a roller rests on the thinnest ridge. */
@@ -46,28 +48,30 @@ export function openGround(standing: BitMask, mmPerPx: number): OpenGround {
     eachRunOf(rows, 0, (from, to) => fillSpan(cells, y, Math.floor(from / cellPx), Math.ceil(to / cellPx)));
   }
   const squared = squaredDistancesToMask(cells);
-  const ground = { width, height, cellMm: cellPx * mmPerPx, squared, blockMost: new Int32Array(blocksOf(width, height)) };
-  for (let block = 0; block < ground.blockMost.length; block++)
-    ground.blockMost[block] = mostOfBlock(ground, squared, block);
-  return ground;
+  return { width, height, cellMm: cellPx * mmPerPx, squared, ...blockBounds(width, height, squared) };
 }
 
-const blocksOf = (width: number, height: number) => Math.ceil(width / BLOCK) * Math.ceil(height / BLOCK);
+function blockBounds(width: number, height: number, squared: Int32Array) {
+  const across = Math.ceil(width / BLOCK),
+    blocks = across * Math.ceil(height / BLOCK);
+  const blockMost = new Int32Array(blocks),
+    blockLeast = new Int32Array(blocks).fill(FAR);
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++) {
+      const block = (y >> 4) * across + (x >> 4),
+        d = squared[i];
+      if (d > blockMost[block]) blockMost[block] = d;
+      if (d < blockLeast[block]) blockLeast[block] = d;
+    }
+  return { blockMost, blockLeast };
+}
 
-function blockBox({ width, height }: { width: number; height: number }, block: number) {
+/** The cells of a block, right and lower edge exclusive. */
+export function blockBox({ width, height }: { width: number; height: number }, block: number) {
   const across = Math.ceil(width / BLOCK),
     x0 = (block % across) * BLOCK,
     y0 = Math.floor(block / across) * BLOCK;
   return { x0, y0, x1: Math.min(width, x0 + BLOCK), y1: Math.min(height, y0 + BLOCK) };
-}
-
-function mostOfBlock(ground: { width: number; height: number }, squared: Int32Array, block: number): number {
-  const { x0, y0, x1, y1 } = blockBox(ground, block);
-  let most = 0;
-  for (let y = y0; y < y1; y++)
-    for (let i = y * ground.width + x0; i < y * ground.width + x1; i++)
-      if (squared[i] > most && squared[i] < FAR) most = squared[i];
-  return most;
 }
 
 /**
@@ -79,20 +83,25 @@ function safeCells(ground: OpenGround, roller: InkRoller): number {
   return Math.max(Math.min(reach, 1), reach - Math.SQRT2);
 }
 
+/** From which squared distance on, in cells, the roller or the paper can touch the floor; nowhere when nothing stands at all. */
+export function riskFrom(ground: OpenGround, roller: InkRoller): number {
+  return safeCells(ground, roller) ** 2;
+}
+
 /** Cells the roller or the paper can touch between what stands: farther than half the bridged width from any of it. */
 export function atRisk(ground: OpenGround, roller: InkRoller): BitMask {
-  const { width, squared, blockMost } = ground;
-  const reachCells = safeCells(ground, roller);
-  const limit = reachCells * reachCells;
+  const { width, squared, blockMost, blockLeast } = ground;
+  const limit = riskFrom(ground, roller);
   const mask = emptyMask(width, ground.height);
   for (let block = 0; block < blockMost.length; block++) {
-    if (blockMost[block] <= limit) continue;
-    const { x0, y0, x1, y1 } = blockBox(ground, block);
+    if (blockMost[block] <= limit || blockMost[block] === FAR) continue;
+    const { x0, y0, x1, y1 } = blockBox(ground, block),
+      all = blockLeast[block] > limit ? ((1 << (x1 - x0)) - 1) << (x0 & 31) : 0;
     for (let y = y0; y < y1; y++) {
-      let bits = 0;
-      for (let x = x0, i = y * width + x; x < x1; x++, i++)
-        if (squared[i] > limit && squared[i] < FAR) bits |= 1 << (x & 31);
-      // a block is as wide as half a word of the mask
+      let bits = all;
+      if (all === 0)
+        for (let x = x0, i = y * width + x; x < x1; x++, i++) if (squared[i] > limit) bits |= 1 << (x & 31);
+      // a block is half as wide as a word of the mask
       mask.words[y * mask.wordsPerRow + (x0 >>> 5)] |= bits;
     }
   }
@@ -113,45 +122,86 @@ export function supportsFor(
   ground: OpenGround,
   roller: InkRoller,
 ): { readonly supports: readonly Support[]; readonly enough: boolean } {
-  const reach = safeCells(ground, roller),
-    limit = reach * reach;
-  const { width, cellMm } = ground;
-  const left = ground.squared.slice(),
-    blockMost = ground.blockMost.slice();
+  const limit = riskFrom(ground, roller),
+    enoughReach = limit >= 1;
+  const open = new OpenBlocks(ground, limit);
   const supports: Support[] = [];
   for (;;) {
-    let farthest = 0;
-    for (let block = 1; block < blockMost.length; block++) if (blockMost[block] > blockMost[farthest]) farthest = block;
-    const most = blockMost[farthest];
-    if (most <= limit) return { supports, enough: true };
-    if (supports.length === MAX_SUPPORTS || reach < 1) return { supports, enough: false };
-    const at = placeOf(ground, left, farthest, most);
-    const sx = at % width,
-      sy = Math.floor(at / width);
-    supports.push({ xMm: (sx + 0.5) * cellMm, yMm: (sy + 0.5) * cellMm });
-    for (let block = 0; block < blockMost.length; block++) {
-      if (blockMost[block] <= limit) continue;
-      const box = blockBox(ground, block),
-        dx = Math.max(0, box.x0 - sx, sx - (box.x1 - 1)),
-        dy = Math.max(0, box.y0 - sy, sy - (box.y1 - 1));
-      // nothing in this block is farther from all that stands than it is from the support
-      if (dx * dx + dy * dy >= blockMost[block]) continue;
-      let mostLeft = 0;
-      for (let y = box.y0; y < box.y1; y++)
-        for (let x = box.x0, i = y * width + x; x < box.x1; x++, i++) {
-          const far = left[i],
-            d = (x - sx) * (x - sx) + (y - sy) * (y - sy);
-          if (d < far) left[i] = d;
-          if (mostLeft < d && mostLeft < far) mostLeft = d < far ? d : far;
-        }
-      blockMost[block] = mostLeft;
-    }
+    const place = open.farthest();
+    if (!place) return { supports, enough: true };
+    if (supports.length === MAX_SUPPORTS || !enoughReach) return { supports, enough: false };
+    supports.push({ xMm: (place.x + 0.5) * ground.cellMm, yMm: (place.y + 0.5) * ground.cellMm });
+    open.standAt(place.x, place.y);
   }
 }
 
-function placeOf(ground: OpenGround, squared: Int32Array, block: number, value: number): number {
-  const { x0, y0, x1, y1 } = blockBox(ground, block);
-  for (let y = y0; y < y1; y++)
-    for (let i = y * ground.width + x0; i < y * ground.width + x1; i++) if (squared[i] === value) return i;
-  throw new Error('a block’s largest distance is in the block');
+/** The blocks with a cell at risk, and how far their cells are from all that stands while supports are set. */
+class OpenBlocks {
+  private readonly block: Int32Array;
+  private readonly most: Int32Array;
+  /** Squared distances of the cells of each block, once a support has come near it; before that they are the ground's own. */
+  private readonly left: Int32Array;
+  private readonly touched: Uint8Array;
+
+  constructor(
+    private readonly ground: OpenGround,
+    private readonly limit: number,
+  ) {
+    const { blockMost } = ground;
+    this.block = Int32Array.from(blockMost.keys()).filter((b) => blockMost[b] > limit && blockMost[b] < FAR);
+    this.most = this.block.map((b) => blockMost[b]);
+    this.left = new Int32Array(this.block.length * BLOCK * BLOCK);
+    this.touched = new Uint8Array(this.block.length);
+  }
+
+  /** The cell farthest from all that stands, while one is at risk. */
+  farthest(): { x: number; y: number } | undefined {
+    let found = -1,
+      most = this.limit;
+    for (let b = 0; b < this.most.length; b++)
+      if (this.most[b] > most) {
+        found = b;
+        most = this.most[b];
+      }
+    if (found < 0) return undefined;
+    const { x0, y0, x1, y1 } = blockBox(this.ground, this.block[found]);
+    for (let y = y0; y < y1; y++) for (let x = x0; x < x1; x++) if (this.cell(found, x, y) === most) return { x, y };
+    return undefined;
+  }
+
+  private cell(b: number, x: number, y: number): number {
+    return this.touched[b]
+      ? this.left[(b << 8) + ((y & 15) << 4) + (x & 15)]
+      : this.ground.squared[y * this.ground.width + x];
+  }
+
+  /** Something stands at (x, y) now: no cell is farther from all that stands than from there. */
+  standAt(x: number, y: number): void {
+    const across = Math.ceil(this.ground.width / BLOCK);
+    for (let b = 0; b < this.most.length; b++) {
+      if (this.most[b] <= this.limit) continue;
+      const x0 = (this.block[b] % across) * BLOCK,
+        y0 = Math.floor(this.block[b] / across) * BLOCK;
+      const dx = Math.max(0, x0 - x, x - (x0 + BLOCK - 1)),
+        dy = Math.max(0, y0 - y, y - (y0 + BLOCK - 1));
+      if (dx * dx + dy * dy < this.most[b]) this.lower(b, x, y);
+    }
+  }
+
+  private lower(b: number, x: number, y: number): void {
+    const { ground, left, touched } = this,
+      { x0, y0, x1, y1 } = blockBox(ground, this.block[b]),
+      fresh = touched[b] === 0;
+    let most = 0;
+    for (let v = y0; v < y1; v++)
+      for (let u = x0, at = (b << 8) + ((v & 15) << 4), i = v * ground.width + x0; u < x1; u++, at++, i++) {
+        const before = fresh ? ground.squared[i] : left[at],
+          d = (u - x) * (u - x) + (v - y) * (v - y),
+          now = d < before ? d : before;
+        left[at] = now;
+        if (now > most) most = now;
+      }
+    touched[b] = 1;
+    this.most[b] = most;
+  }
 }

@@ -16,8 +16,18 @@ import {
   type IslandMap,
   type LabelMap,
   type MiddleLines,
+  type OtherDistances,
 } from '../geometry';
-import { atRisk, bridgedWidthMm, openGround, supportsFor, type OpenGround, type Support } from './rollerReach';
+import {
+  atRisk,
+  blockBox,
+  bridgedWidthMm,
+  openGround,
+  riskFrom,
+  supportsFor,
+  type OpenGround,
+  type Support,
+} from './rollerReach';
 import { ridgeLimitMm, type BlockMaterial, type InkRoller } from './materials';
 
 /** The block, the hand and the roller a stage is looked over for. */
@@ -66,23 +76,35 @@ const SPECK_MM2 = 0.2;
 /** Findings of a kind are listed largest first, no more than this many. */
 export const MAX_PLACES = 300;
 
-/** Measures one cut state of a block: `standing` flags the labels that still print (256 entries). Undefined when the stage is too broken up to be cut. */
-export function measureStage(map: LabelMap, standing: Uint8Array, mmPerPx: number): StageMeasure | undefined {
-  const stands = maskOfLabels(map, standing);
-  const islands = islandsOfMask(stands);
-  if (!islands) return undefined;
-  const distances = distancesAcrossMask(stands, Math.ceil(WIDEST_MEASURED_MM / mmPerPx / 2) + 1);
-  const middle = middleLines(stands, distances, WIDEST_MEASURED_MM / mmPerPx);
-  return {
-    mmPerPx,
-    widthPx: map.width,
-    heightPx: map.height,
-    stands,
-    islands,
-    middle,
-    figures: islandFigures(stands, islands, distances, SPECK_MM2 / mmPerPx ** 2, middle),
-    ground: openGround(stands, mmPerPx),
-  };
+/** Measures cut states of a block, one after the other; what they need on the way is made once. */
+export class StageMeter {
+  private room: OtherDistances | undefined;
+
+  constructor(
+    private readonly map: LabelMap,
+    private readonly mmPerPx: number,
+  ) {}
+
+  /** `standing` flags the labels that still print (256 entries). Undefined when the stage is too broken up to be cut. */
+  measure(standing: Uint8Array): StageMeasure | undefined {
+    const { map, mmPerPx } = this;
+    const stands = maskOfLabels(map, standing);
+    const islands = islandsOfMask(stands);
+    if (!islands) return undefined;
+    const distances = distancesAcrossMask(stands, Math.ceil(WIDEST_MEASURED_MM / mmPerPx / 2) + 1, this.room);
+    this.room = distances;
+    const middle = middleLines(stands, distances, WIDEST_MEASURED_MM / mmPerPx);
+    return {
+      mmPerPx,
+      widthPx: map.width,
+      heightPx: map.height,
+      stands,
+      islands,
+      middle,
+      figures: islandFigures(stands, islands, distances, SPECK_MM2 / mmPerPx ** 2, middle),
+      ground: openGround(stands, mmPerPx),
+    };
+  }
 }
 
 export interface StageVerdict {
@@ -205,11 +227,6 @@ function thinParts(
     thin.push(pixel);
     left.words[y * left.wordsPerRow + (x >>> 5)] |= 1 << (x & 31);
   }
-  const take = (x: number, y: number): boolean => {
-    if (x < 0 || y < 0 || x >= widthPx || y >= heightPx || !hasPixel(left, x, y)) return false;
-    left.words[y * left.wordsPerRow + (x >>> 5)] &= ~(1 << (x & 31));
-    return true;
-  };
   const widthAt = (pixel: number): number => {
     let low = 0,
       high = middle.pixel.length - 1;
@@ -222,20 +239,35 @@ function thinParts(
   };
   const findings: Finding[] = [];
   for (const first of thin) {
-    if (!take(first % widthPx, Math.floor(first / widthPx))) continue;
-    const pixels = [first];
-    for (let k = 0; k < pixels.length; k++) {
-      const x = pixels[k] % widthPx,
-        y = (pixels[k] - x) / widthPx;
-      // middle lines step over a few pixels where a width changes: pieces that near still hang together
-      for (let dy = -STEP_PX; dy <= STEP_PX; dy++)
-        for (let dx = -STEP_PX; dx <= STEP_PX; dx++) if (take(x + dx, y + dy)) pixels.push((y + dy) * widthPx + x + dx);
-    }
+    const pixels: number[] = [];
+    takeAround(left, first % widthPx, Math.floor(first / widthPx), 0, pixels);
+    if (pixels.length === 0) continue;
+    // middle lines step over a few pixels where a width changes: pieces that near still hang together
+    for (let k = 0; k < pixels.length; k++)
+      takeAround(left, pixels[k] % widthPx, Math.floor(pixels[k] / widthPx), STEP_PX, pixels);
     const line = alongLine(pixels, pixels.map(widthAt), widthPx);
     const finding = thinPart(line, mmPerPx, { kind, limitMm, settings });
     if (finding) findings.push(finding);
   }
   return findings.sort((a, b) => b.areaMm2 - a.areaMm2).slice(0, MAX_PLACES);
+}
+
+/** Takes the pixels within a square round (x, y) out of a mask and adds them to a list, row by row. */
+function takeAround(mask: BitMask, x: number, y: number, reach: number, pixels: number[]): void {
+  const { width, height, wordsPerRow, words } = mask;
+  const x0 = Math.max(0, x - reach),
+    x1 = Math.min(width - 1, x + reach);
+  for (let row = Math.max(0, y - reach); row <= Math.min(height - 1, y + reach); row++)
+    for (let k = x0 >> 5; k <= x1 >> 5; k++) {
+      const w = row * wordsPerRow + k,
+        head = k === x0 >> 5 ? -1 << (x0 & 31) : -1,
+        tail = k === x1 >> 5 ? -1 >>> (31 - (x1 & 31)) : -1;
+      const taken = words[w] & head & tail;
+      if (taken === 0) continue;
+      words[w] &= ~taken;
+      for (let bits = taken; bits !== 0; bits &= bits - 1)
+        pixels.push(row * width + (k << 5) + 31 - Math.clz32(bits & -bits));
+    }
 }
 
 /** Pixels of one middle line may lie this far apart. */
@@ -367,26 +399,7 @@ function chatterPlaces(measure: StageMeasure, roller: InkRoller): Finding[] {
   const risk = atRisk(ground, roller);
   const islands = islandsOfMask(risk);
   if (!islands) return [];
-  const best = new Int32Array(islands.islandCount).fill(-1);
-  const box = Array.from({ length: islands.islandCount }, () => ({ x0: Infinity, y0: Infinity, x1: 0, y1: 0 }));
-  for (let y = 0; y < ground.height; y++) {
-    let start = 0;
-    for (let s = islands.rowOffset[y]; s < islands.rowOffset[y + 1]; s++) {
-      const island = islands.stripIsland[s];
-      if (islands.islandLabel[island] === 1) {
-        const b = box[island];
-        box[island] = {
-          x0: Math.min(b.x0, start),
-          y0: Math.min(b.y0, y),
-          x1: Math.max(b.x1, islands.stripEnd[s]),
-          y1: y + 1,
-        };
-        for (let i = y * ground.width + start; i < y * ground.width + islands.stripEnd[s]; i++)
-          if (best[island] < 0 || ground.squared[i] > ground.squared[best[island]]) best[island] = i;
-      }
-      start = islands.stripEnd[s];
-    }
-  }
+  const { best, box } = depthsOf(islands, ground, riskFrom(ground, roller));
   const c = ground.cellMm,
     limit = bridgedWidthMm(roller);
   return [...best]
@@ -401,13 +414,59 @@ function chatterPlaces(measure: StageMeasure, roller: InkRoller): Finding[] {
               areaMm2: islands.islandAreaPx[island] * c * c,
               xMm: ((i % ground.width) + 0.5) * c,
               yMm: (Math.floor(i / ground.width) + 0.5) * c,
-              lengthMm: Math.max(box[island].x1 - box[island].x0, box[island].y1 - box[island].y0) * c,
-              boxMm: { x0: box[island].x0 * c, y0: box[island].y0 * c, x1: box[island].x1 * c, y1: box[island].y1 * c },
+              lengthMm: Math.max(box[4 * island + 2] - box[4 * island], box[4 * island + 3] - box[4 * island + 1]) * c,
+              boxMm: {
+                x0: box[4 * island] * c,
+                y0: box[4 * island + 1] * c,
+                x1: box[4 * island + 2] * c,
+                y1: box[4 * island + 3] * c,
+              },
             },
           ],
     )
     .sort((a, b) => b.areaMm2 - a.areaMm2)
     .slice(0, MAX_PLACES);
+}
+
+/** For each island of ground at risk its deepest cell (−1 for what is safe), and its box: four numbers each, right and lower edge exclusive. */
+function depthsOf(islands: IslandMap, ground: OpenGround, limit: number): { best: Int32Array; box: Int32Array } {
+  const { width, squared, blockMost, blockLeast } = ground;
+  const best = new Int32Array(islands.islandCount).fill(-1),
+    box = new Int32Array(4 * islands.islandCount);
+  for (let y = 0; y < ground.height; y++) {
+    let start = 0;
+    for (let s = islands.rowOffset[y]; s < islands.rowOffset[y + 1]; s++) {
+      const island = islands.stripIsland[s],
+        end = islands.stripEnd[s],
+        at = 4 * island;
+      if (islands.islandLabel[island] === 1) {
+        if (best[island] < 0) {
+          best[island] = y * width + start;
+          box[at] = start;
+          box[at + 1] = y;
+        }
+        box[at] = Math.min(box[at], start);
+        box[at + 2] = Math.max(box[at + 2], end);
+        box[at + 3] = y + 1;
+      }
+      start = end;
+    }
+  }
+  for (let block = 0; block < blockMost.length; block++) {
+    if (blockMost[block] <= limit || blockMost[block] === FAR) continue;
+    const { x0, y0, x1, y1 } = blockBox(ground, block);
+    // a block that is all at risk belongs to one island, and is looked into only when it is deeper than what is known
+    const whole = blockLeast[block] > limit ? islandAt(islands, x0, y0) : undefined;
+    if (whole !== undefined && blockMost[block] <= squared[best[whole]]) continue;
+    for (let y = y0; y < y1; y++)
+      for (let x = x0, i = y * width + x; x < x1; x++, i++) {
+        if (squared[i] <= limit) continue;
+        const island = whole ?? islandAt(islands, x, y),
+          before = squared[best[island]];
+        if (squared[i] > before || (squared[i] === before && i < best[island])) best[island] = i;
+      }
+  }
+  return { best, box };
 }
 
 /** Tools from this width on are tried on a grid of this size; narrower ones on every pixel. */

@@ -32,7 +32,10 @@ export function maskOfLabels(map: LabelMap, set: Uint8Array): BitMask {
           if (four !== before) {
             before = four;
             nibble =
-              set[four & 255] | (set[(four >>> 8) & 255] << 1) | (set[(four >>> 16) & 255] << 2) | (set[four >>> 24] << 3);
+              set[four & 255] |
+              (set[(four >>> 8) & 255] << 1) |
+              (set[(four >>> 16) & 255] << 2) |
+              (set[four >>> 24] << 3);
           }
           packed |= nibble << b;
         }

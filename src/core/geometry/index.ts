@@ -27,7 +27,7 @@ export {
   packRgb,
 } from './paint';
 export { squaredDistances, labelGapsPx } from './distance';
-export { distancesToOther, distancesAcrossMask } from './otherDistance';
+export { type OtherDistances, distancesToOther, distancesAcrossMask } from './otherDistance';
 export { squaredDistancesToMask, FAR } from './maskDistance';
 export {
   type AnchorPx,

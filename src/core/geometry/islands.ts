@@ -156,7 +156,11 @@ function uniteStrips(height: number, { rowOffset, stripEnd, stripLabel }: Strips
 }
 
 /** Roots are always the earliest strip, so numbers run in reading order and one forward pass suffices. */
-function numberIslands({ width, height }: { width: number; height: number }, { rowOffset, stripEnd, stripLabel }: Strips, parent: Int32Array) {
+function numberIslands(
+  { width, height }: { width: number; height: number },
+  { rowOffset, stripEnd, stripLabel }: Strips,
+  parent: Int32Array,
+) {
   const stripIsland = new Int32Array(stripEnd.length);
   let islandCount = 0;
   for (let s = 0; s < stripEnd.length; s++)

@@ -12,6 +12,13 @@ export interface OtherDistances {
   /** For each 32 pixels of a row (`wordsPerRow` of them) whether one is nearer than the cap. */
   readonly near: Uint8Array;
   readonly wordsPerRow: number;
+  /** What was needed on the way, kept so that the next measure of a map of this size finds its room ready. */
+  readonly below: ColumnsBelow;
+}
+
+interface ColumnsBelow {
+  readonly column: Uint8Array;
+  readonly inReach: Uint8Array;
 }
 
 /**
@@ -22,9 +29,22 @@ export function distancesToOther(map: LabelMap, capPx: number): OtherDistances {
   return distancesFromChanges(changesOfLabels(map), capPx);
 }
 
-/** The same for what is in a mask and what is not. */
-export function distancesAcrossMask(mask: BitMask, capPx: number): OtherDistances {
-  return distancesFromChanges(changesOfMask(mask), capPx);
+/** The same for what is in a mask and what is not. `room`: distances of a map of this size that are needed no more; they are overwritten. */
+export function distancesAcrossMask(mask: BitMask, capPx: number, room?: OtherDistances): OtherDistances {
+  return distancesFromChanges(changesOfMask(mask), capPx, room);
+}
+
+function roomFor(width: number, height: number, wordsPerRow: number, room: OtherDistances | undefined) {
+  if (room?.width === width && room.height === height) {
+    room.near.fill(0);
+    return { squared: room.squared, near: room.near, below: room.below };
+  }
+  const words = wordsPerRow * height;
+  return {
+    squared: new Uint16Array(width * height),
+    near: new Uint8Array(words),
+    below: { column: new Uint8Array(width * height), inReach: new Uint8Array(words) },
+  };
 }
 
 /**
@@ -32,12 +52,12 @@ export function distancesAcrossMask(mask: BitMask, capPx: number): OtherDistance
  * parabolas over them (Felzenszwalb & Huttenlocher 2012) stays within each run of like pixels. Blocks of 32 pixels with nothing
  * within reach are passed over, so even areas cost next to nothing.
  */
-function distancesFromChanges(changes: Changes, capPx: number): OtherDistances {
+function distancesFromChanges(changes: Changes, capPx: number, room?: OtherDistances): OtherDistances {
   const { width, height, wordsPerRow, across, down } = changes;
   const cap = Math.max(1, Math.min(255, Math.ceil(capPx)));
-  const below = distancesBelow(changes, cap);
-  const squared = new Uint16Array(width * height).fill(cap * cap),
-    near = new Uint8Array(wordsPerRow * height);
+  const { squared, near, below } = roomFor(width, height, wordsPerRow, room);
+  squared.fill(cap * cap);
+  distancesBelow(changes, cap, below);
   const above = new ColumnsAbove(width, wordsPerRow, cap),
     column = new Uint8Array(wordsPerRow << 5),
     inReach = new Uint8Array(wordsPerRow),
@@ -62,13 +82,16 @@ function distancesFromChanges(changes: Changes, capPx: number): OtherDistances {
     }
     if (any) row.sweep(y, across, column, inReach);
   }
-  return { width, height, squared, capPx: cap, near, wordsPerRow };
+  return { width, height, squared, capPx: cap, near, wordsPerRow, below };
 }
 
 /** Distance of each pixel to the nearest change below it in its column, 0 for none nearer than the cap; filled only in blocks within reach. */
-function distancesBelow({ width, height, wordsPerRow, down }: Changes, cap: number) {
-  const column = new Uint8Array(width * height),
-    inReach = new Uint8Array(wordsPerRow * height);
+function distancesBelow(
+  { width, height, wordsPerRow, down }: Changes,
+  cap: number,
+  { column, inReach }: ColumnsBelow,
+): void {
+  inReach.fill(0);
   for (let y = height - 2; y >= 0; y--)
     for (let k = 0; k < wordsPerRow; k++) {
       const w = y * wordsPerRow + k,
@@ -90,7 +113,6 @@ function distancesBelow({ width, height, wordsPerRow, down }: Changes, cap: numb
       inReach[w] = any === 0 ? 0 : 1;
     }
   if (cap === 1) inReach.fill(0);
-  return { column, inReach };
 }
 
 /** The same for the change above, row by row from the top. */

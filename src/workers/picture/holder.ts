@@ -1,4 +1,4 @@
-import { WIDEST_MEASURED_MM, type StageMeasure } from '@/core/cutting';
+import { WIDEST_MEASURED_MM, type StageMeasure, type StageMeter } from '@/core/cutting';
 import {
   boxOf,
   distancesToOther,
@@ -29,6 +29,7 @@ export const held: {
   figuresNow: IslandFigures | undefined;
   /** Stages of the print map by the parts that stand, the one asked for last at the end; and all its edges. */
   stages: Map<string, StageMeasure>;
+  meter: StageMeter | undefined;
   arcs: ArcMap | undefined;
   rehearsal: { map: LabelMap; islands: IslandMap; small: Int32Array } | undefined;
 } = {
@@ -40,6 +41,7 @@ export const held: {
   islandsNow: undefined,
   figuresNow: undefined,
   stages: new Map(),
+  meter: undefined,
   arcs: undefined,
   rehearsal: undefined,
 };
@@ -58,7 +60,7 @@ export function forgetShapes(): void {
 /** Takes what prints where as known; what was worked out from the one before is gone. */
 export function takePrintMap(printed: PrintMap | undefined): void {
   held.printed = printed;
-  held.arcs = undefined;
+  held.arcs = held.meter = undefined;
   held.stages.clear();
 }
 

@@ -5,7 +5,7 @@ import {
   findingsOf,
   mapOfMask,
   maskCover,
-  measureStage,
+  StageMeter,
   cutEdgeM,
   type StageMeasure,
 } from '@/core/cutting';
@@ -131,7 +131,8 @@ const STAGES_KEPT = 12;
 
 function stageMeasured(standing: readonly number[]): StageMeasure {
   const key = standing.join();
-  const measure = held.stages.get(key) ?? measureStage(sheetMap(), labelSet(standing), held.mapMmPerPx);
+  held.meter ??= new StageMeter(sheetMap(), held.mapMmPerPx);
+  const measure = held.stages.get(key) ?? held.meter.measure(labelSet(standing));
   if (!measure)
     throw new JobFailed(
       failure(
