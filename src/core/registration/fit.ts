@@ -132,13 +132,16 @@ export function simulateFit(task: FitTask): FitAnswer {
   const byKind = kinds.map(() => new Float64Array(sheets)),
     risk = new Float32Array(boundaries.count);
   const lengthByKindMm = kinds.map(() => 0),
-    shows = kinds.map(canShow);
+    shows = kinds.map(canShow),
+    strips = kinds.map((kind) =>
+      kind.edges.length > 2 && kind.edges.length <= ORDERED_FILMS ? stripsByOrder(kind) : undefined,
+    );
   for (let i = 0; i < boundaries.count; i++) {
     const k = kindOf.get(boundaries.a[i] * 256 + boundaries.b[i]);
     if (k === undefined) continue;
     lengthByKindMm[k] += boundaries.lengthMm[i];
     if (!shows[k]) continue;
-    const { widths, over } = alongBoundary(task, layings, kinds[k], i);
+    const { widths, over } = alongBoundary(task, layings, kinds[k], i, strips[k]);
     const mm = boundaries.lengthMm[i],
       own = byKind[k];
     for (let s = 0; s < sheets; s++) {
@@ -203,6 +206,7 @@ function alongBoundary(
   layings: Layings,
   kind: BoundaryKind,
   i: number,
+  strips: StripsByOrder | undefined,
 ): { widths: Float32Array; over: number } {
   const { sheets, sliverMm } = task,
     n = kind.edges.length;
@@ -235,28 +239,97 @@ function alongBoundary(
       to = e * sheets;
     for (let s = 0; s < sheets; s++) places[to + s] = start + cx * dx[s] + cy * dy[s] + ct * turn[s];
   });
+  over = strips
+    ? widthsByOrder(strips, places, n, sheets, sliverMm, widths)
+    : widthsBySorting(kind, places, n, sheets, sliverMm, widths);
+  return { widths, over };
+}
+
+/** Puts the width of what is wrong on each sheet into `widths`; `places` holds the edges one after the other, each on all sheets. Returns on how many there is any. */
+function widthsBySorting(
+  kind: BoundaryKind,
+  places: Float64Array,
+  n: number,
+  sheets: number,
+  sliverMm: number,
+  widths: Float32Array,
+): number {
   const at = new Float64Array(n),
     order = new Int32Array(n),
     first = filmsAtA(kind);
+  let over = 0;
   for (let s = 0; s < sheets; s++) {
-    let low = places[s],
-      high = low;
-    at[0] = low;
-    for (let e = 1, p = sheets + s; e < n; e++, p += sheets) {
-      const place = places[p];
-      at[e] = place;
-      if (place < low) low = place;
-      else if (place > high) high = place;
-    }
-    if (high - low <= sliverMm) {
-      widths[s] = 0;
-      continue;
-    }
+    for (let e = 0; e < n; e++) at[e] = places[e * sheets + s];
     const width = stripsWrong(kind, first, at, order, n, sliverMm);
     widths[s] = width;
     if (width > 0) over++;
   }
-  return { widths, over };
+  return over;
+}
+
+/** Up to so many films what is wrong is kept for every order their edges can come in. */
+const ORDERED_FILMS = 6;
+
+/**
+ * What is wrong, by the order of the edges: one bit for each pair of edges says which lies nearer to a, and the entry of these bits
+ * names the first and the last edge of each run of wrong strips (three bits each, above a lowest bit that says it is known).
+ */
+interface StripsByOrder {
+  readonly known: Int32Array;
+  readonly ask: (at: Float64Array) => number;
+}
+
+function stripsByOrder(kind: BoundaryKind): StripsByOrder {
+  const n = kind.edges.length,
+    first = filmsAtA(kind);
+  const ask = (at: Float64Array): number => {
+    const order = Array.from(at.keys()).sort((p, q) => at[p] - at[q] || p - q);
+    let films = first,
+      start = -1,
+      runs = 1,
+      shift = 1;
+    for (let p = 0; p < n; p++) {
+      films ^= 1 << order[p];
+      const wrong = p < n - 1 && isWrong(kind, films);
+      if (wrong && start < 0) start = order[p];
+      else if (!wrong && start >= 0) {
+        runs |= (start | (order[p] << 3)) << shift;
+        shift += 6;
+        start = -1;
+      }
+    }
+    return runs;
+  };
+  return { known: new Int32Array(1 << ((n * (n - 1)) / 2)), ask };
+}
+
+/** As `widthsBySorting`, with no choice in the inner loop that the machine could guess wrong. */
+function widthsByOrder(
+  { known, ask }: StripsByOrder,
+  places: Float64Array,
+  n: number,
+  sheets: number,
+  sliverMm: number,
+  widths: Float32Array,
+): number {
+  const at = new Float64Array(n);
+  let over = 0;
+  for (let s = 0; s < sheets; s++) {
+    for (let e = 0, p = s; e < n; e++, p += sheets) at[e] = places[p];
+    let order = 0;
+    for (let j = 1, bit = 0; j < n; j++)
+      for (let i = 0, place = at[j]; i < j; i++, bit++) order |= +(place < at[i]) << bit;
+    let runs = known[order];
+    if (runs === 0) runs = known[order] = ask(at);
+    let width = 0;
+    for (let left = runs >>> 1; left !== 0; left >>>= 6) {
+      const strip = at[(left >>> 3) & 7] - at[left & 7];
+      if (strip > sliverMm) width += strip;
+    }
+    widths[s] = width;
+    over += +(width > 0);
+  }
+  return over;
 }
 
 /** The films on a's side of all edges. */
