@@ -81,3 +81,16 @@ export function changesOfMask({ width, height, wordsPerRow, words }: BitMask): C
   }
   return changes;
 }
+
+/** Calls `visit` for each pixel that differs from the one on its left (`across`) or the one above (`down`), row by row. */
+export function eachChange(
+  { height, wordsPerRow, across, down }: Changes,
+  visit: (x: number, y: number, across: boolean, down: boolean) => void,
+): void {
+  for (let y = 0, w = 0; y < height; y++)
+    for (let k = 0; k < wordsPerRow; k++, w++)
+      for (let bits = across[w] | down[w]; bits !== 0; bits &= bits - 1) {
+        const bit = bits & -bits;
+        visit((k << 5) + 31 - Math.clz32(bit), y, (across[w] & bit) !== 0, (down[w] & bit) !== 0);
+      }
+}

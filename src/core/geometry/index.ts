@@ -11,6 +11,7 @@ export {
   maskAnd,
   maskAndNot,
 } from './bitMask';
+export { type Changes, changesOfLabels, eachChange } from './changes';
 export { erodeDisc, dilateDisc, openDisc, thinnerThan, thinnestWidthPx } from './discMorphology';
 export { type IslandMap, findIslands, islandsOfMask, islandAt, eachStripOf } from './islands';
 export { type ArcMap, traceArcs } from './arcs';

@@ -1,6 +1,6 @@
 import { labD50FromSrgb8, type Lab } from '../colour';
 import type { Motion } from './motion';
-import { bitsAt, linearMove, type Proof, type States } from './proofRaster';
+import { bitsAlong, bitsAt, linearMove, type Proof, type States } from './proofRaster';
 import type { ExpectedProof } from './readProof';
 import { leastSquares } from '../numeric';
 import { SHEET_LEVEL } from './straighten';
@@ -20,21 +20,19 @@ export function learnColours(
   colours: Colours,
   clearMm: number,
 ): void {
-  const moves = motions.map((m) => linearMove(proof, m));
   const clear = clearMm / proof.mmPerPx,
     step = Math.max(1, Math.round(1 / proof.mmPerPx));
+  const stateAt = stateLookup(proof, motions, ((RING.length * 2 + 1) * proof.width * proof.height) / step ** 2);
+  const ring = [1, 0.5].flatMap((part) =>
+    RING.map(([u, v]) => [Math.round(part * clear * u), Math.round(part * clear * v)] as const),
+  );
   const sum = new Float64Array(3 * states.count),
     seen = new Float64Array(states.count);
   for (let y = Math.ceil(clear); y < proof.height - clear; y += step)
     for (let x = Math.ceil(clear); x < proof.width - clear; x += step) {
-      const state = bitsAt(proof, moves, x, y, -1);
+      const state = stateAt(x, y);
       let alone = true;
-      for (let k = 0; k < 16 && alone; k++) {
-        const reach = k < 8 ? clear : clear / 2;
-        alone =
-          bitsAt(proof, moves, Math.round(x + reach * RING[k & 7][0]), Math.round(y + reach * RING[k & 7][1]), -1) ===
-          state;
-      }
+      for (let k = 0; k < ring.length && alone; k++) alone = stateAt(x + ring[k][0], y + ring[k][1]) === state;
       if (!alone) continue;
       const at = 3 * (y * proof.width + x);
       for (let c = 0; c < 3; c++) sum[3 * state + c] += proof.rgb[at + c];
@@ -67,6 +65,18 @@ export function learnColours(
           ? sum[3 * s + c] / seen[s]
           : map[c][0] * 255 + map[c][1] * p[3 * s] + map[c][2] * p[3 * s + 1] + map[c][3] * p[3 * s + 2];
     }
+}
+
+/** Which films lie on a pixel of the proof. Asked `times` times: a raster small beside that is worked out whole first. */
+function stateLookup(proof: Proof, motions: readonly Motion[], times: number): (x: number, y: number) => number {
+  const { width, height } = proof,
+    moves = motions.map((m) => linearMove(proof, m));
+  if (times < 2 * width * height) return (x, y) => bitsAt(proof, moves, x, y, -1);
+  const states = new Uint32Array(width * height);
+  for (let y = 0; y < height; y++)
+    bitsAlong(proof, moves, 0, y, width, -1, states.subarray(y * width, (y + 1) * width));
+  return (x, y) =>
+    x >= 0 && y >= 0 && x < width && y < height ? states[y * width + x] : bitsAt(proof, moves, x, y, -1);
 }
 
 const RING: readonly (readonly [number, number])[] = Array.from(

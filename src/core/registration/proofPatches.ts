@@ -1,7 +1,8 @@
+import { eachChange } from '../geometry';
 import { middle } from './findSheet';
 import { DEG, fitWeighed, NO_MOTION, residualAt, type Motion, type WeighedMark } from './motion';
 import type { Colours } from './proofColours';
-import { bitsAt, forwardMove, linearMove, type LinearMove, type Proof, type States } from './proofRaster';
+import { addFilm, bitsAlong, forwardMove, linearMove, type LinearMove, type Proof, type States } from './proofRaster';
 
 const COARSE = { patchPx: 24, reachMm: 6, count: 60, leastEdge: 8 };
 const MAX_SHIFT_MM = 3.6,
@@ -36,23 +37,24 @@ export function patchesOf(
       edge[Math.floor((y + half) / sizePx) * across + Math.floor((x + half) / sizePx)] +=
         (s1 ^ s2) === bit ? strength[s1 & ~bit] : 0.5 * strength[s1 & ~bit];
   };
-  for (let y = 0; y < h; y++) {
-    let before = 0;
-    for (let x = 0, i = y * w; x < w; x++, i++) {
-      const label = labels[i];
-      if (x > 0 && y > 0 && label === labels[i - 1] && label === labels[i - w]) continue;
-      const state = bits[label];
-      if (state !== before) add(x, y, before, state);
-      const above = y > 0 ? bits[labels[i - w]] : 0;
-      if (state !== above) add(x, y, above, state);
-      before = state;
-    }
-    if (before) add(w, y, before, 0);
+  for (let x = 0; x <= w; x++) {
+    const state = x < w ? bits[labels[x]] : 0,
+      before = x > 0 ? bits[labels[x - 1]] : 0;
+    add(x, 0, before, state);
+    if (x === w) break;
+    add(x, 0, 0, state);
+    add(x, h, bits[labels[(h - 1) * w + x]], 0);
   }
-  for (let x = 0; x < w; x++) {
-    const state = bits[labels[(h - 1) * w + x]];
-    if (state) add(x, h, state, 0);
+  for (let y = 1; y < h; y++) {
+    add(0, y, 0, bits[labels[y * w]]);
+    add(w, y, bits[labels[(y + 1) * w - 1]], 0);
   }
+  eachChange(proof.changes, (x, y, across, down) => {
+    const i = y * w + x,
+      state = bits[labels[i]];
+    if (across && y > 0) add(x, y, bits[labels[i - 1]], state);
+    if (down) add(x, y, bits[labels[i - w]], state);
+  });
   const found = strongest(down, across, edge, leastEdge, sizePx, half, proof);
   const taken = new Map<number, number>(),
     perCell = Math.ceil(count / 12);
@@ -123,42 +125,33 @@ function surfaceOf(
   baseX: number,
   baseY: number,
 ): Surface {
-  const prefix = evidenceOf(proof, moves, colours, r, patch.x + baseX, patch.y + baseY, size);
+  const prefix = evidenceOf(proof, moves, colours, r, patch.x + baseX, patch.y + baseY, size, 2 * reach);
   const bit = 1 << r,
     lags = 2 * reach + 1,
     values = new Float64Array(lags * lags);
-  const m = moves[r],
+  const { xx, xy, yx, yy } = moves[r],
     midX = patch.x + size / 2,
     midY = patch.y + size / 2,
-    across = size + 1;
+    across = size + 1 + 4 * reach;
+  // the base is the move at the patch's middle; what differs from it within the patch
+  const within: LinearMove = { x: -xx * midX - xy * midY, y: -yx * midX - yy * midY, xx, xy, yx, yy };
+  const film = new Uint32Array(size + 2 * reach);
   for (let v = -reach; v < size + reach; v++) {
-    const y = patch.y + v,
-      firstLag = Math.max(-reach, -v),
+    const firstLag = Math.max(-reach, -v),
       lastLag = Math.min(reach, size - 1 - v);
+    film.fill(0);
+    addFilm(proof, within, bit, patch.x - reach, patch.y + v, film.length, film);
     let from = Number.NaN;
     for (let u = -reach; u <= size + reach; u++) {
-      const x = patch.x + u;
-      // the base is the move at the patch's middle; what differs from it within the patch
-      const sx = Math.floor(x - m.xx * (x - midX) - m.xy * (y - midY) - proof.padPx + 0.5),
-        sy = Math.floor(y - m.yx * (x - midX) - m.yy * (y - midY) - proof.padPx + 0.5);
-      const on =
-        u < size + reach &&
-        sx >= 0 &&
-        sy >= 0 &&
-        sx < proof.labelWidth &&
-        sy < proof.labelHeight &&
-        (proof.bits[proof.labels[sy * proof.labelWidth + sx]] & bit) !== 0;
+      const on = u < size + reach && film[u + reach] !== 0;
       if (on && Number.isNaN(from)) from = u;
       if (!on && !Number.isNaN(from)) {
         for (let ly = firstLag; ly <= lastLag; ly++) {
-          const row = (v + ly) * across,
-            to = (ly + reach) * lags + reach;
-          for (let lx = -reach; lx <= reach; lx++) {
-            const a = from + lx,
-              b = u + lx;
-            values[to + lx] +=
-              2 * (prefix[row + (b > size ? size : b < 0 ? 0 : b)] - prefix[row + (a > size ? size : a < 0 ? 0 : a)]);
-          }
+          // the sums run on beyond both ends of a row, so that no lag steps out of it
+          const row = (v + ly) * across + reach,
+            to = (ly + reach) * lags;
+          for (let l = 0, a = row + from, b = row + u; l < lags; l++, a++, b++)
+            values[to + l] += 2 * (prefix[b] - prefix[a]);
         }
         from = Number.NaN;
       }
@@ -167,7 +160,10 @@ function surfaceOf(
   return { reach, values };
 }
 
-/** Row by row the running sums of the evidence for run r's film in a square of the scan: `size` rows of `size` + 1. */
+/**
+ * Row by row the running sums of the evidence for run r's film in a square of the scan: `size` rows of `size` + 1, with `pad` more of the
+ * same at both ends of each.
+ */
 function evidenceOf(
   proof: Proof,
   moves: readonly LinearMove[],
@@ -176,36 +172,55 @@ function evidenceOf(
   left: number,
   top: number,
   size: number,
+  pad: number,
 ): Float64Array {
-  const prefix = new Float64Array((size + 1) * size),
-    bit = 1 << r;
+  const across = size + 1 + 2 * pad,
+    prefix = new Float64Array(across * size),
+    steps = stepsOf(colours, r),
+    below = new Uint32Array(size),
+    { rgb, width, height } = proof;
+  const from = Math.max(0, -left),
+    to = Math.min(size, width - left);
   for (let v = 0; v < size; v++) {
-    const y = top + v;
+    const y = top + v,
+      row = v * across + pad;
     let sum = 0;
+    if (y >= 0 && y < height && from < to) bitsAlong(proof, moves, left + from, y, to - from, r, below);
     for (let u = 0; u < size; u++) {
-      const x = left + u;
-      if (x >= 0 && y >= 0 && x < proof.width && y < proof.height) {
-        const below = bitsAt(proof, moves, x, y, r),
-          a = 3 * below,
-          b = 3 * (below | bit),
-          at = 3 * (y * proof.width + x);
-        const d0 = colours[b] - colours[a],
-          d1 = colours[b + 1] - colours[a + 1],
-          d2 = colours[b + 2] - colours[a + 2];
-        const step = d0 * d0 + d1 * d1 + d2 * d2;
+      if (u >= from && u < to && y >= 0 && y < height) {
+        const s = 5 * below[u - from],
+          at = 3 * (y * width + left + u),
+          step = steps[s + 4];
         if (step > LEAST_STEP * LEAST_STEP) {
-          const w =
-            2 *
-            ((proof.rgb[at] - (colours[a] + colours[b]) / 2) * d0 +
-              (proof.rgb[at + 1] - (colours[a + 1] + colours[b + 1]) / 2) * d1 +
-              (proof.rgb[at + 2] - (colours[a + 2] + colours[b + 2]) / 2) * d2);
+          const w = 2 * (rgb[at] * steps[s] + rgb[at + 1] * steps[s + 1] + rgb[at + 2] * steps[s + 2] - steps[s + 3]);
           sum += (w > step ? step : w < -step ? -step : w) * 1e-3;
         }
       }
-      prefix[v * (size + 1) + u + 1] = sum;
+      prefix[row + u + 1] = sum;
     }
+    prefix.fill(sum, row + size + 1, (v + 1) * across);
   }
   return prefix;
+}
+
+/**
+ * For each set of films below run r, five numbers: the step d its film makes in the three channels, the middle of the two looks along d, and
+ * the square of d.
+ */
+function stepsOf(colours: Colours, r: number): Float64Array {
+  const states = colours.length / 3,
+    out = new Float64Array(5 * states);
+  for (let s = 0; s < states; s++) {
+    const a = 3 * s,
+      b = 3 * (s | (1 << r));
+    for (let c = 0; c < 3; c++) {
+      const d = colours[b + c] - colours[a + c];
+      out[5 * s + c] = d;
+      out[5 * s + 3] += ((colours[a + c] + colours[b + c]) / 2) * d;
+      out[5 * s + 4] += d * d;
+    }
+  }
+  return out;
 }
 
 /** All patches of the coarse raster vote for one displacement and turn. */

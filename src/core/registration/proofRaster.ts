@@ -1,4 +1,5 @@
 import { deltaE2000, srgb8FromLabD50, type Lab } from '../colour';
+import { changesOfLabels, type Changes } from '../geometry';
 import { motionAt, type Motion } from './motion';
 import type { ExpectedProof } from './readProof';
 import { SHEET_LEVEL, type StraightImage } from './straighten';
@@ -48,6 +49,8 @@ export interface Proof {
   readonly atXMm: number;
   readonly atYMm: number;
   readonly bits: Uint32Array;
+  /** Where the labels change. */
+  readonly changes: Changes;
 }
 
 export function proofAt(
@@ -72,6 +75,7 @@ export function proofAt(
     atXMm: at.xMm,
     atYMm: at.yMm,
     bits: states.ofLabel,
+    changes: changesOfLabels({ width: labelWidth, height: labelHeight, labels }),
   };
 }
 
@@ -124,4 +128,62 @@ export function bitsAt(proof: Proof, moves: readonly LinearMove[], x: number, y:
     state |= bits[labels[sy * labelWidth + sx]] & (1 << k);
   }
   return state;
+}
+
+/** `bitsAt` for `count` pixels of row y from x on, into `out`: run by run along the row. */
+export function bitsAlong(
+  proof: Proof,
+  moves: readonly LinearMove[],
+  x: number,
+  y: number,
+  count: number,
+  without: number,
+  out: Uint32Array,
+): void {
+  out.fill(0, 0, count);
+  moves.forEach((move, k) => {
+    const bit = 1 << k;
+    if (k !== without) addFilm(proof, move, bit, x, y, count, out);
+  });
+}
+
+/** Adds the bit of one film to `count` pixels of row y from x on, where its move has carried it. */
+export function addFilm(
+  { padPx, labelWidth, labelHeight, labels, bits }: Proof,
+  move: LinearMove,
+  bit: number,
+  x: number,
+  y: number,
+  count: number,
+  out: Uint32Array,
+): void {
+  const startX = x - move.x - move.xx * x - move.xy * y - padPx + 0.5,
+    startY = y - move.y - move.yx * x - move.yy * y - padPx + 0.5,
+    stepX = 1 - move.xx,
+    stepY = -move.yx;
+  const inside = (u: number) => {
+    const sx = Math.floor(startX + u * stepX),
+      sy = Math.floor(startY + u * stepY);
+    return sx >= 0 && sy >= 0 && sx < labelWidth && sy < labelHeight;
+  };
+  // a row goes straight: what is inside is one stretch of it
+  const [fromX, toX] = within(startX, stepX, labelWidth),
+    [fromY, toY] = within(startY, stepY, labelHeight);
+  let first = Math.max(0, Math.ceil(Math.max(fromX, fromY))),
+    end = Math.min(count, Math.ceil(Math.min(toX, toY)));
+  while (first < end && !inside(first)) first++;
+  while (first < end && !inside(end - 1)) end--;
+  for (let u = first; u < end; u++) {
+    const sx = (startX + u * stepX) | 0,
+      sy = (startY + u * stepY) | 0;
+    out[u] |= bits[labels[sy * labelWidth + sx]] & bit;
+  }
+}
+
+/** Between which u start + u × step lies from 0 to below `size`. */
+function within(start: number, step: number, size: number): readonly [number, number] {
+  if (step === 0) return start >= 0 && start < size ? [-Infinity, Infinity] : [Infinity, -Infinity];
+  const a = -start / step,
+    b = (size - start) / step;
+  return a < b ? [a, b] : [b, a];
 }

@@ -126,6 +126,18 @@ export function lightOn(
 const lightAlong = (light: Light, v: number) =>
   light.map((l) => [l[0] + l[2] * v + l[5] * v * v, l[1] + l[4] * v, l[3]]);
 
+/** Red and blue of a pixel as a word. */
+const RB = 0x00ff00ff;
+
+/** RGBA bytes as words, red lowest. */
+function pixelWords(data: ScanPicture['data']): Uint32Array {
+  const bytes = data.byteOffset % 4 === 0 ? data : data.slice();
+  return new Uint32Array(bytes.buffer, bytes.byteOffset, bytes.length >> 2);
+}
+
+/** Pixels of a row taken together. */
+const STRETCH = 16;
+
 /** The image out of the scan: bilinear, straight, the light evened. `done` is told the share of rows. */
 export function straighten(
   scan: ScanPicture,
@@ -138,52 +150,52 @@ export function straighten(
   const width = frame.widthPx + 2 * frame.padPx,
     height = frame.heightPx + 2 * frame.padPx;
   const rgb = new Uint8ClampedArray(width * height * 3);
-  const { data } = scan;
-  const row4 = 4 * scan.width,
+  const pixels = pixelWords(scan.data),
     mm = frame.mmPerPx;
   const x0 = frame.xMm - frame.padPx * mm + mm / 2;
   for (let y = 0, at = 0; y < height; y++) {
     if ((y & 255) === 0) done(y / height);
     const yMm = frame.yMm + (y - frame.padPx + 0.5) * mm,
       v = (2 * yMm) / sheet.heightMm - 1;
-    let num = toScan[0] * x0 + toScan[1] * yMm + toScan[2],
-      numY = toScan[3] * x0 + toScan[4] * yMm + toScan[5],
-      w = toScan[6] * x0 + toScan[7] * yMm + 1;
-    const dNum = toScan[0] * mm,
-      dNumY = toScan[3] * mm,
-      dw = toScan[6] * mm;
     const [[r0, r1, r2], [g0, g1, g2], [b0, b1, b2]] = lightAlong(light, v);
-    let gr = 1,
-      gg = 1,
-      gb = 1;
-    for (let x = 0; x < width; x++, at += 3, num += dNum, numY += dNumY, w += dw) {
-      if ((x & 15) === 0) {
-        // light changes slowly: once for sixteen pixels
-        const u = (2 * (x0 + (x + 7.5) * mm)) / sheet.widthMm - 1;
-        gr = SHEET_LEVEL / (r0 + u * (r1 + u * r2));
-        gg = SHEET_LEVEL / (g0 + u * (g1 + u * g2));
-        gb = SHEET_LEVEL / (b0 + u * (b1 + u * b2));
+    for (let x = 0; x < width; x += STRETCH) {
+      // light and perspective change slowly: once for sixteen pixels
+      const count = Math.min(STRETCH, width - x),
+        u = (2 * (x0 + (x + (STRETCH - 1) / 2) * mm)) / sheet.widthMm - 1;
+      const gr = SHEET_LEVEL / 256 / (r0 + u * (r1 + u * r2)),
+        gg = SHEET_LEVEL / 256 / (g0 + u * (g1 + u * g2)),
+        gb = SHEET_LEVEL / 256 / (b0 + u * (b1 + u * b2));
+      const from = through(toScan, x0 + x * mm, yMm),
+        to = through(toScan, x0 + (x + STRETCH) * mm, yMm);
+      const stepX = (to.x - from.x) / STRETCH,
+        stepY = (to.y - from.y) / STRETCH;
+      for (let k = 0; k < count; k++, at += 3) {
+        const fx = from.x + k * stepX - 0.5,
+          fy = from.y + k * stepY - 0.5,
+          ix = fx | 0,
+          iy = fy | 0;
+        if (fx < 0 || fy < 0 || ix >= scan.width - 1 || iy >= scan.height - 1) {
+          rgb[at] = rgb[at + 1] = rgb[at + 2] = 255 * SHEET_LEVEL;
+          continue;
+        }
+        // weights in 256ths: red and blue, sixteen bits apart, are weighed together
+        const ax = ((fx - ix) * 256) | 0,
+          ay = ((fy - iy) * 256) | 0,
+          wd = (ax * ay) >> 8,
+          wb = ax - wd,
+          wc = ay - wd,
+          wa = 256 - ax - wc;
+        const p = iy * scan.width + ix,
+          a = pixels[p],
+          b = pixels[p + 1],
+          c = pixels[p + scan.width],
+          d = pixels[p + scan.width + 1];
+        const redBlue = (a & RB) * wa + (b & RB) * wb + (c & RB) * wc + (d & RB) * wd,
+          green = ((a >>> 8) & 255) * wa + ((b >>> 8) & 255) * wb + ((c >>> 8) & 255) * wc + ((d >>> 8) & 255) * wd;
+        rgb[at] = gr * (redBlue & 0xffff);
+        rgb[at + 1] = gg * green;
+        rgb[at + 2] = gb * (redBlue >>> 16);
       }
-      const iw = 1 / w,
-        fx = num * iw - 0.5,
-        fy = numY * iw - 0.5;
-      const ix = fx | 0,
-        iy = fy | 0;
-      if (fx < 0 || fy < 0 || ix >= scan.width - 1 || iy >= scan.height - 1) {
-        rgb[at] = rgb[at + 1] = rgb[at + 2] = 255 * SHEET_LEVEL;
-        continue;
-      }
-      const ax = fx - ix,
-        ay = fy - iy,
-        p = iy * row4 + 4 * ix,
-        q = p + row4;
-      const wa = (1 - ax) * (1 - ay),
-        wb = ax * (1 - ay),
-        wc = (1 - ax) * ay,
-        wd = ax * ay;
-      rgb[at] = gr * (wa * data[p] + wb * data[p + 4] + wc * data[q] + wd * data[q + 4]);
-      rgb[at + 1] = gg * (wa * data[p + 1] + wb * data[p + 5] + wc * data[q + 1] + wd * data[q + 5]);
-      rgb[at + 2] = gb * (wa * data[p + 2] + wb * data[p + 6] + wc * data[q + 2] + wd * data[q + 6]);
     }
   }
   return { width, height, rgb };
