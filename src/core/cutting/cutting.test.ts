@@ -1,3 +1,4 @@
+import { randomStream } from '../random/random';
 import { countPixels, emptyMask, fillSpan, invertMask, labelSet, traceArcs, type LabelMap } from '../geometry';
 import {
   atRisk,
@@ -59,6 +60,38 @@ test('a ridge that would break and a gap no tool enters are found where they are
 test('nothing is found when the material holds it and the tool fits', () => {
   const found = checked(block(), { material: materialById('cherry'), toolsMm: [0.2] });
   expect([...ofKind(found, 'ridge'), ...ofKind(found, 'gap')]).toEqual([]);
+});
+
+test('a meter measures each stage as if it were the first', () => {
+  const random = randomStream(5);
+  const map: LabelMap = { width: 150, height: 100, labels: new Uint8Array(150 * 100) };
+  for (let k = 0; k < 60; k++) {
+    const x = Math.floor(random() * 140),
+      y = Math.floor(random() * 90);
+    for (let row = y; row < y + 10; row++) map.labels.fill(k % 4, row * 150 + x, row * 150 + x + 3 + (k % 7));
+  }
+  const meter = new StageMeter(map, 0.1);
+  for (const standing of [[1, 2, 3], [3], [2, 3], [1, 2, 3]])
+    expect(meter.measure(labelSet(standing))).toEqual(new StageMeter(map, 0.1).measure(labelSet(standing)));
+});
+
+test('supports are set where it is deepest, and where nothing stands at all nothing is asked for', () => {
+  const map: LabelMap = { width: 900, height: 600, labels: new Uint8Array(900 * 600) };
+  const empty = new StageMeter(map, 0.1).measure(labelSet([1]))!;
+  expect(findingsOf(empty, LINO)).toMatchObject({ supports: [], supportsEnough: true });
+  expect(findingsOf(empty, LINO).findings.filter((f) => f.kind === 'chatter')).toEqual([]);
+  // a frame 5 mm wide round an opening of 80 × 50 mm
+  for (let y = 0; y < 600; y++)
+    for (let x = 0; x < 900; x++) if (x < 50 || y < 50 || x >= 850 || y >= 550) map.labels[y * 900 + x] = 1;
+  const { findings, supports } = findingsOf(new StageMeter(map, 0.1).measure(labelSet([1]))!, LINO);
+  const opening = findings.filter((f) => f.kind === 'chatter');
+  expect(opening.length).toBe(1);
+  expect(opening[0].value).toBeCloseTo(50, 0);
+  expect(opening[0].boxMm.x0).toBeGreaterThan(5);
+  expect(opening[0].boxMm.x1).toBeLessThan(85);
+  expect(Math.abs(supports[0].yMm - 30)).toBeLessThan(0.5);
+  expect(supports[0].xMm).toBeGreaterThanOrEqual(29);
+  expect(supports[0].xMm).toBeLessThanOrEqual(61);
 });
 
 test('with the grain a ridge holds that breaks across it', () => {

@@ -17,12 +17,12 @@ export interface OtherDistances {
 }
 
 interface ColumnsBelow {
-  readonly column: Uint8Array;
+  readonly left: Int32Array;
   readonly inReach: Uint8Array;
 }
 
 /**
- * Squared distance of every pixel to the nearest pixel of another label, exact up to `capPx` (1…255). What lies outside the map counts
+ * Squared distance of every pixel to the nearest pixel of another label, exact up to `capPx` (1…127). What lies outside the map counts
  * as the same. A part as wide as w pixels reaches about (w + 1)/2 in its middle.
  */
 export function distancesToOther(map: LabelMap, capPx: number): OtherDistances {
@@ -43,114 +43,91 @@ function roomFor(width: number, height: number, wordsPerRow: number, room: Other
   return {
     squared: new Uint16Array(width * height),
     near: new Uint8Array(words),
-    below: { column: new Uint8Array(width * height), inReach: new Uint8Array(words) },
+    below: { left: new Int32Array(words * FOURS), inReach: new Uint8Array(words) },
   };
 }
 
 /**
  * Rows from the bottom up, then from the top down, give each column's distance to its nearest change; along a row the lower envelope of
  * parabolas over them (Felzenszwalb & Huttenlocher 2012) stays within each run of like pixels. Blocks of 32 pixels with nothing
- * within reach are passed over, so even areas cost next to nothing.
+ * within reach are passed over, so even areas cost next to nothing. A column's distance is kept as what is left of the cap, a byte a
+ * pixel and 0 for nothing within reach, so that four are worked on together.
  */
 function distancesFromChanges(changes: Changes, capPx: number, room?: OtherDistances): OtherDistances {
   const { width, height, wordsPerRow, across, down } = changes;
-  const cap = Math.max(1, Math.min(255, Math.ceil(capPx)));
+  const cap = Math.max(1, Math.min(MOST_CAP, Math.ceil(capPx)));
   const { squared, near, below } = roomFor(width, height, wordsPerRow, room);
   squared.fill(cap * cap);
-  distancesBelow(changes, cap, below);
-  const above = new ColumnsAbove(width, wordsPerRow, cap),
-    column = new Uint8Array(wordsPerRow << 5),
+  leftBelow(changes, cap, below);
+  const above = new Int32Array(wordsPerRow * FOURS),
+    aboveInReach = new Uint8Array(wordsPerRow),
     inReach = new Uint8Array(wordsPerRow),
-    row = new RowSweep(width, cap, squared, near);
+    both = new Int32Array(wordsPerRow * FOURS),
+    row = new RowSweep(width, cap, squared, near, new Uint8Array(both.buffer));
   for (let y = 0; y < height; y++) {
     const first = y * wordsPerRow;
-    above.next(down, first);
     let any = false;
     for (let k = 0; k < wordsPerRow; k++) {
-      const up = above.inReach[k] !== 0,
-        under = below.inReach[first + k] !== 0;
-      inReach[k] = up || under ? 1 : 0;
+      const change = down[first + k];
+      if (change !== 0 || aboveInReach[k] !== 0)
+        aboveInReach[k] = onward(above, k * FOURS, above, k * FOURS, change, cap);
+      inReach[k] = aboveInReach[k] | below.inReach[first + k];
       any ||= across[first + k] !== 0 || inReach[k] !== 0;
-      if (inReach[k] === 0) continue;
-      const from = k << 5,
-        end = Math.min(width, from + 32);
-      for (let x = from, i = y * width + from; x < end; x++, i++) {
-        const a = up ? above.column[x] : 0,
-          b = under ? below.column[i] : 0;
-        column[x] = a === 0 ? b : b === 0 || a < b ? a : b;
-      }
+      if (inReach[k] !== 0) nearer(above, below, both, first + k, k);
     }
-    if (any) row.sweep(y, across, column, inReach);
+    if (any) row.sweep(y, across, inReach);
   }
   return { width, height, squared, capPx: cap, near, wordsPerRow, below };
 }
 
-/** Distance of each pixel to the nearest change below it in its column, 0 for none nearer than the cap; filled only in blocks within reach. */
-function distancesBelow(
-  { width, height, wordsPerRow, down }: Changes,
-  cap: number,
-  { column, inReach }: ColumnsBelow,
-): void {
-  inReach.fill(0);
-  for (let y = height - 2; y >= 0; y--)
-    for (let k = 0; k < wordsPerRow; k++) {
-      const w = y * wordsPerRow + k,
-        change = down[w + wordsPerRow],
-        was = inReach[w + wordsPerRow];
-      if (change === 0 && was === 0) continue;
-      const from = y * width + (k << 5),
-        count = Math.min(32, width - (k << 5));
-      let any = 0;
-      for (let b = 0, i = from; b < count; b++, i++) {
-        let d = 1;
-        if (((change >>> b) & 1) === 0) {
-          const under = was === 0 ? 0 : column[i + width];
-          d = under === 0 || under + 1 >= cap ? 0 : under + 1;
-        }
-        column[i] = d;
-        any |= d;
-      }
-      inReach[w] = any === 0 ? 0 : 1;
-    }
-  if (cap === 1) inReach.fill(0);
+/** Bytes of a word of pixels hold what is left of the cap, below 128. */
+const MOST_CAP = 127;
+/** Words of four pixels in a block of 32. */
+const FOURS = 8;
+/** The bytes of a word whose bits are set. */
+const BYTES = Int32Array.from(
+  { length: 16 },
+  (_, bits) =>
+    (bits & 1 ? 0xff : 0) | (bits & 2 ? 0xff00 : 0) | (bits & 4 ? 0xff0000 : 0) | (bits & 8 ? 0xff000000 : 0),
+);
+
+/**
+ * One row on: what is left of the cap falls by one, and where the row has changed it begins anew. From the block at `i` to the one at `o`;
+ * returns whether anything is left in it.
+ */
+function onward(from: Int32Array, i: number, to: Int32Array, o: number, change: number, cap: number): 0 | 1 {
+  const start = Math.imul(cap - 1, 0x01010101);
+  let any = 0;
+  for (let j = 0; j < FOURS; j++) {
+    const left = from[i + j],
+      less = left - (((left + 0x7f7f7f7f) & 0x80808080) >>> 7),
+      anew = BYTES[(change >>> (4 * j)) & 15];
+    any |= to[o + j] = (less & ~anew) | (start & anew);
+  }
+  return any === 0 ? 0 : 1;
 }
 
-/** The same for the change above, row by row from the top. */
-class ColumnsAbove {
-  readonly column: Uint8Array;
-  readonly inReach: Uint8Array;
-
-  constructor(
-    private readonly width: number,
-    private readonly wordsPerRow: number,
-    private readonly cap: number,
-  ) {
-    this.column = new Uint8Array(width);
-    this.inReach = new Uint8Array(wordsPerRow);
+/** What is left of the cap towards the nearest change below, for blocks of each row; filled only where there is any. */
+function leftBelow({ height, wordsPerRow, down }: Changes, cap: number, { left, inReach }: ColumnsBelow): void {
+  inReach.fill(0);
+  for (let w = (height - 1) * wordsPerRow - 1; w >= 0; w--) {
+    const change = down[w + wordsPerRow],
+      under = w + wordsPerRow;
+    if (change === 0 && inReach[under] === 0) continue;
+    // a block with nothing in reach holds what was left there by an earlier measure
+    if (inReach[under] === 0) left.fill(0, under * FOURS, (under + 1) * FOURS);
+    inReach[w] = onward(left, under * FOURS, left, w * FOURS, change, cap);
   }
+}
 
-  /** On to the next row, whose changes from the one above begin at `first`. */
-  next(down: Int32Array, first: number): void {
-    const { column, inReach, cap, width } = this;
-    if (cap === 1) return;
-    for (let k = 0; k < this.wordsPerRow; k++) {
-      const change = down[first + k],
-        was = inReach[k];
-      if (change === 0 && was === 0) continue;
-      const from = k << 5,
-        end = Math.min(width, from + 32);
-      let any = 0;
-      for (let x = from; x < end; x++) {
-        let d = 1;
-        if (((change >>> (x & 31)) & 1) === 0) {
-          const over = was === 0 ? 0 : column[x];
-          d = over === 0 || over + 1 >= cap ? 0 : over + 1;
-        }
-        column[x] = d;
-        any |= d;
-      }
-      inReach[k] = any === 0 ? 0 : 1;
-    }
+/** Byte by byte the larger of what is left above and below, for block k. `w`: that block among all rows. */
+function nearer(above: Int32Array, below: ColumnsBelow, both: Int32Array, w: number, k: number): void {
+  const under = below.inReach[w] !== 0;
+  for (let j = 0; j < FOURS; j++) {
+    const a = above[k * FOURS + j],
+      b = under ? below.left[w * FOURS + j] : 0;
+    const larger = Math.imul((((a | 0x80808080) - b) & 0x80808080) >>> 7, 0xff);
+    both[k * FOURS + j] = (a & larger) | (b & ~larger);
   }
 }
 
@@ -168,9 +145,11 @@ class RowSweep {
 
   constructor(
     private readonly width: number,
-    cap: number,
+    private readonly cap: number,
     private readonly squared: Uint16Array,
     private readonly near: Uint8Array,
+    /** What is left of the cap in each column. */
+    private readonly left: Uint8Array,
   ) {
     this.at = new Int32Array(width + 2);
     this.high = new Int32Array(width + 2);
@@ -179,45 +158,47 @@ class RowSweep {
     this.half = Float64Array.from({ length: width + 2 }, (_, d) => 1 / (2 * d));
   }
 
-  sweep(y: number, across: Int32Array, column: Uint8Array, inReach: Uint8Array): void {
+  sweep(y: number, across: Int32Array, inReach: Uint8Array): void {
     const { width } = this,
       wordsPerRow = inReach.length;
     let start = 0;
     for (let k = 0; k < wordsPerRow; k++)
       for (let bits = across[y * wordsPerRow + k]; bits !== 0; bits &= bits - 1) {
         const x = (k << 5) + 31 - Math.clz32(bits & -bits);
-        this.run(y, start, x, column, inReach);
+        this.run(y, start, x, inReach);
         start = x;
       }
-    this.run(y, start, width, column, inReach);
+    this.run(y, start, width, inReach);
   }
 
-  private run(y: number, start: number, end: number, column: Uint8Array, inReach: Uint8Array): void {
+  private run(y: number, start: number, end: number, inReach: Uint8Array): void {
     this.top = -1;
-    if (start > 0) this.add(start - 1, start, 0, end);
+    if (start > 0) this.add(start - 1, 0, end);
     for (let k = start >> 5, last = (end - 1) >> 5; k <= last; k++)
-      if (inReach[k] !== 0) this.add(Math.max(start, k << 5), Math.min(end, (k << 5) + 32), column, end);
-    if (end < this.width) this.add(end, end + 1, 0, end);
+      if (inReach[k] !== 0) this.addColumns(Math.max(start, k << 5), Math.min(end, (k << 5) + 32), end);
+    if (end < this.width) this.add(end, 0, end);
     if (this.top >= 0) this.write(y, start, end);
   }
 
-  /** Adds the columns from `first` to before `last`, each with its own distance (0 for none) or all at 0, to a run that ends at `end`. */
-  private add(first: number, last: number, column: Uint8Array | 0, end: number): void {
+  private addColumns(first: number, last: number, end: number): void {
+    const { left, cap } = this;
+    for (let u = first; u < last; u++) if (left[u] !== 0) this.add(u, cap - left[u], end);
+  }
+
+  /** Adds column u, whose nearest change is g away, to a run that ends at `end`. */
+  private add(u: number, g: number, end: number): void {
     const { at, high, after, half } = this;
-    let top = this.top;
-    for (let u = first; u < last; u++) {
-      const g = column === 0 ? 0 : column[u];
-      if (g === 0 && column !== 0) continue;
-      let meet = -1;
-      for (; top >= 0; top--) {
-        const v = at[top],
-          d = u - v;
-        // where the two parabolas cross; were it rounded, it would only be between equals
-        meet = v + (d * d + g * g - high[top] * high[top]) * half[d];
-        if (meet > after[top]) break;
-        meet = -1;
-      }
-      if (meet >= end - 1) continue;
+    let top = this.top,
+      meet = -1;
+    for (; top >= 0; top--) {
+      const v = at[top],
+        d = u - v;
+      // where the two parabolas cross; were it rounded, it would only be between equals
+      meet = v + (d * d + g * g - high[top] * high[top]) * half[d];
+      if (meet > after[top]) break;
+      meet = -1;
+    }
+    if (meet < end - 1) {
       top++;
       at[top] = u;
       high[top] = g;

@@ -10,7 +10,9 @@ import {
   type ScanPicture,
 } from './index';
 import { leastSquares } from '../numeric';
-import { coarser, lightOn, SHEET_LEVEL, through } from './straighten';
+import { randomStream } from '../random/random';
+import { bitsAlong, bitsAt, linearMove, proofAt } from './proofRaster';
+import { coarser, lightOn, SHEET_LEVEL, through, type StraightImage } from './straighten';
 
 /** A light sheet on a dark ground, its corners at the given places, each pixel the mean of 4 × 4 points. */
 function sheetScan(
@@ -135,6 +137,27 @@ test('coarser means are means', () => {
   // 7.5 and 39.5, rounded to even
   expect(half.rgb[0]).toBe(8);
   expect(half.rgb[11]).toBe(40);
+});
+
+test('films looked up along a row are those looked up pixel by pixel, inside the picture, over its rim and beside it', () => {
+  const width = 90,
+    height = 60,
+    random = randomStream(11);
+  const labels = Uint8Array.from({ length: width * height }, () => Math.floor(random() * 4));
+  const states = { runs: [1, 2, 3], ofLabel: Uint32Array.of(0, 1, 3, 7), count: 8, predicted: new Float64Array(24) };
+  const image: StraightImage = { width: width + 20, height: height + 20, rgb: new Uint8ClampedArray(0) };
+  const proof = proofAt(image, labels, width, height, 0.1, 10, { xMm: 20, yMm: 30 }, states);
+  for (const rotationDeg of [0, -1.2, 0.7]) {
+    const moves = states.runs.map((k) =>
+      linearMove(proof, { ...NO_MOTION, dxMm: 0.3 * k - 0.5, dyMm: 0.2 - 0.17 * k, rotationDeg, growthX: 0.002 * k }),
+    );
+    const out = new Uint32Array(proof.width);
+    for (let y = -3; y < proof.height + 3; y += 2)
+      for (const without of [-1, 1]) {
+        bitsAlong(proof, moves, -4, y, out.length, without, out);
+        expect([...out]).toEqual(Array.from(out, (_, u) => bitsAt(proof, moves, u - 4, y, without)));
+      }
+  }
 });
 
 test('least squares finds a plane through points', () => {
