@@ -1,5 +1,5 @@
 'use client';
-import { useCallback, useEffect, useMemo, useRef, useState, type Dispatch, type SetStateAction } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { type Lab } from '@/core/colour';
 import {
   judgeRehearsal,
@@ -35,10 +35,9 @@ export type Part = RehearsalPart & { readonly x: number; readonly y: number };
 
 const LINE_WORD = 0xff545a52;
 
-/** A rehearsal under way: the block and what is cut of it, the run it is at, and how it was judged. */
-export function useRehearsal({ plan, films, sample, level, onScore }: RehearsalProps) {
-  const { widthPx, heightPx, mmPerPx } = plan.picture!.raster;
-  const runs = plan.runs.length;
+/** How a rehearsal stands: what is cut, the run it is at, what is chosen and said, and how it was judged. */
+function useRehearsalState(props: RehearsalProps) {
+  const { plan, sample } = props;
   const worker = useRehearsalWorker(plan, sample);
   const [cuts, setCuts] = useState<ReadonlyMap<number, number>>(new Map());
   const [run, setRun] = useState(0);
@@ -46,43 +45,27 @@ export function useRehearsal({ plan, films, sample, level, onScore }: RehearsalP
   const [result, setResult] = useState<RehearsalResult>();
   const [said, setSaid] = useState<string>();
   const [showPicture, setShowPicture] = useState(false);
-  const block = useRef<SheetCanvasHandle>(null);
-  const { parts, version, setVersion } = useRehearsedParts(worker, plan);
-  const outline = useChosenOutline(worker, chosen);
-  const { paintBlock, paintSheet, traced } = useRehearsalPaints(
-    level,
-    plan,
-    run,
-    result,
-    runs,
-    films,
-    version,
-    worker,
-    showPicture,
-  );
-
-  const { toggle, pickAt } = useToggle(result, cuts, setChosen, setSaid, run, worker, setCuts, setVersion);
-  const step = (by: 1 | -1) => {
-    if (!parts?.length) return;
-    const at = parts.findIndex((p) => p.key === chosen);
-    setChosen(parts[(at + by + parts.length) % parts.length].key);
+  return {
+    ...props,
+    ...useRehearsedParts(worker, plan),
+    ...{ worker, cuts, setCuts, run, setRun, chosen, setChosen, result, setResult, said, setSaid },
+    ...{ showPicture, setShowPicture, runs: plan.runs.length },
   };
-  const print = usePrintRun(
-    result,
-    parts,
-    setSaid,
-    setChosen,
-    run,
-    runs,
-    setRun,
-    cuts,
-    setResult,
-    onScore,
-    sample,
-    level,
-  );
-  const hint = hinting(parts, run, cuts, setSaid);
-  useRehearsalKeys(step, chosen, toggle, print, setShowPicture, level, hint);
+}
+type State = ReturnType<typeof useRehearsalState>;
+
+/** A rehearsal under way: the block and what is cut of it, as it is painted, and what can be done. */
+export function useRehearsal(props: RehearsalProps) {
+  const state = useRehearsalState(props);
+  const { plan, run, runs, parts, cuts, chosen, setChosen, result, said, showPicture, setShowPicture } = state;
+  const { widthPx, heightPx, mmPerPx } = plan.picture!.raster;
+  const block = useRef<SheetCanvasHandle>(null);
+  const outline = useChosenOutline(state.worker, chosen);
+  const { paintBlock, paintSheet, traced } = useRehearsalPaints(state);
+  const { toggle, pickAt } = useToggle(state);
+  const print = usePrintRun(state);
+  const hint = hinting(state);
+  useRehearsalKeys(state, toggle, print, hint);
   const colours = plan.flat!.colours;
   const now = parts?.filter((p) => cuts.get(p.key) === run) ?? [];
   const chosenPart = parts?.find((p) => p.key === chosen);
@@ -145,16 +128,7 @@ function useChosenOutline(worker: PictureWorker, chosen: number | undefined) {
 }
 
 /** A part is cut, or left after all. */
-function useToggle(
-  result: RehearsalResult | undefined,
-  cuts: ReadonlyMap<number, number>,
-  setChosen: Dispatch<SetStateAction<number | undefined>>,
-  setSaid: Dispatch<SetStateAction<string | undefined>>,
-  run: number,
-  worker: PictureWorker,
-  setCuts: Dispatch<SetStateAction<ReadonlyMap<number, number>>>,
-  setVersion: Dispatch<SetStateAction<number>>,
-) {
+function useToggle({ result, cuts, setChosen, setSaid, run, worker, setCuts, setVersion }: State) {
   const toggle = useCallback(
     async (key: number) => {
       if (result) return;
@@ -185,15 +159,17 @@ function useToggle(
 }
 
 function useRehearsalKeys(
-  step: (by: 1 | -1) => void,
-  chosen: number | undefined,
+  { parts, chosen, setChosen, setShowPicture, level }: State,
   toggle: (key: number) => Promise<void>,
   print: () => void,
-  setShowPicture: Dispatch<SetStateAction<boolean>>,
-  level: RehearsalLevel,
   hint: () => void,
 ) {
-  useKeys('n, shift+n', 'to the next or former part', (e) => step(e.shiftKey ? -1 : 1));
+  useKeys('n, shift+n', 'to the next or former part', (e) => {
+    if (!parts?.length) return;
+    const at = parts.findIndex((p) => p.key === chosen),
+      by = e.shiftKey ? -1 : 1;
+    setChosen(parts[(at + by + parts.length) % parts.length].key);
+  });
   useKeys('space', 'cut the chosen part, or leave it', (e) => {
     if ((e.target as Element).closest('button, a, input')) return;
     e.preventDefault();
@@ -207,12 +183,7 @@ function useRehearsalKeys(
 }
 
 /** A hint: how much goes before this run by the plan. */
-function hinting(
-  parts: readonly Part[] | undefined,
-  run: number,
-  cuts: ReadonlyMap<number, number>,
-  setSaid: Dispatch<SetStateAction<string | undefined>>,
-) {
+function hinting({ parts, run, cuts, setSaid }: State) {
   const hint = () => {
     if (!parts) return;
     const due = parts.filter((p) => p.due === run),
@@ -226,20 +197,20 @@ function hinting(
   return hint;
 }
 
-function usePrintRun(
-  result: RehearsalResult | undefined,
-  parts: readonly Part[] | undefined,
-  setSaid: Dispatch<SetStateAction<string | undefined>>,
-  setChosen: Dispatch<SetStateAction<number | undefined>>,
-  run: number,
-  runs: number,
-  setRun: Dispatch<SetStateAction<number>>,
-  cuts: ReadonlyMap<number, number>,
-  setResult: Dispatch<SetStateAction<RehearsalResult | undefined>>,
-  onScore: (score: number) => void,
-  sample: string | undefined,
-  level: RehearsalLevel,
-) {
+function usePrintRun({
+  result,
+  parts,
+  setSaid,
+  setChosen,
+  run,
+  runs,
+  setRun,
+  cuts,
+  setResult,
+  onScore,
+  sample,
+  level,
+}: State) {
   const { log, tell } = usePrintDesk();
   const print = () => {
     if (result || !parts) return;
@@ -271,17 +242,7 @@ function usePrintRun(
 }
 
 /** Block and sheet as they are painted during a rehearsal. */
-function useRehearsalPaints(
-  level: RehearsalLevel,
-  plan: Plan,
-  run: number,
-  result: RehearsalResult | undefined,
-  runs: number,
-  films: readonly Lab[],
-  version: number,
-  worker: PictureWorker,
-  showPicture: boolean,
-) {
+function useRehearsalPaints({ level, plan, run, result, runs, films, version, worker, showPicture }: State) {
   const traced = level === 'with tracing';
   const lines = level === 'bare' ? undefined : LINE_WORD;
   const blockStyles = useMemo(() => blockStylesFor(plan, run, traced), [plan, run, traced]);

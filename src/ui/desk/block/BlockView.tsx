@@ -3,9 +3,9 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useCallback, useMemo, useState, type Dispatch, type SetStateAction } from 'react';
-import type { Finding, CutSettings } from '@/core/cutting';
-import { blockOfRun, keyOfFinding, type Block } from '@/records';
+import { useCallback, useMemo, useState } from 'react';
+import type { Finding } from '@/core/cutting';
+import { blockOfRun, keyOfFinding } from '@/records';
 import { BLOCK_WORDS } from '../../kit/colours';
 import { pathOfMm } from '../../kit/paths';
 import { usePrintDesk } from '../../kit/printContext';
@@ -14,13 +14,12 @@ import { blockStyles, labelStatesOf, type LabelState } from '@/ui/kit/blockState
 import { RegionOverlay } from '@/ui/kit/regions/RegionOverlay';
 import { useRegions, type Regions } from '@/ui/kit/regions/useRegions';
 import { CheckPanel } from './CheckPanel';
-import { useStageCheck, type StageCheck } from './useStageCheck';
+import { useStageCheck } from './useStageCheck';
 import { useKeys } from '../../kit/keys';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import { NothingToShow } from '@/ui/kit/NothingYet';
 import { Leaves } from '@/ui/kit/Leaves';
-import type { StageFindings } from '@/workers';
 import type { LabelStyle } from '@/core/geometry';
 
 const opening = () => <p className={kit.note}>opening …</p>;
@@ -46,10 +45,10 @@ type Leaf = (typeof LEAVES)[number][0];
 /** Block: its face at each stage, what is cut and what would go wrong; overlaps, masks, the drawing to bring onto it. */
 export function BlockView() {
   const view = useBlockView();
-  const { leaf, current, found } = view;
+  const { leaf, labels, found } = view;
   const { state, urls, progress } = usePrintDesk();
   const { plan } = state;
-  if (!plan.flat || !plan.picture || !current) {
+  if (!plan.flat || !plan.picture || !labels) {
     return (
       <NothingToShow title="No block yet" says="What is cut follows from the flat colours and their order.">
         <Link href={urls.page('picture')}>To the picture</Link>
@@ -61,9 +60,9 @@ export function BlockView() {
     <div className={kit.work}>
       <div className={kit.stage}>
         <BlockHead {...view} done={progress.runs[view.run - 1].cut} />
-        {leaf === 'transfer' ? <TransferPictures /> : <BlockMap {...view} leaf={leaf} open={open} />}
+        {leaf === 'transfer' ? <TransferPictures /> : <BlockMap {...view} labels={labels} leaf={leaf} open={open} />}
       </div>
-      <BlockSide {...view} current={current} />
+      <BlockSide {...view} labels={labels} />
     </div>
   );
 }
@@ -98,25 +97,22 @@ function useBlockView() {
   const styles = useMemo(() => (current ? blockStyles(current, sheet.parts.length) : []), [current, sheet]);
   const { paint, pick } = useBlockPaint(styles, regions);
   return {
-    ...{ run, current, block, blockIndex, regions, check, found, settings, toolsMm, setToolsTried, paint, pick },
-    ...{ mirrored, setMirrored, leaf, setLeaf, picked, setPicked, maskOutlines, setMaskOutlines },
+    ...{ run, labels: current, block, blockIndex, regions, check, found, settings, toolsMm, paint, pick },
+    ...{ mirrored, setMirrored, leaf, setLeaf, picked, maskOutlines, setMaskOutlines },
+    onPick: setPicked,
+    onTools: setToolsTried,
   };
 }
+/** What the parts beside and on the block share, when there is a stage to show. */
+type BlockDesk = ReturnType<typeof useBlockView> & { readonly labels: LabelState };
 
-interface BlockMapProps {
-  readonly mirrored: boolean;
-  readonly paint: PaintView;
-  readonly pick: (x: number, y: number) => void;
-  readonly regions: Regions;
-  readonly run: number;
-  readonly leaf: 'check' | 'fit' | 'masks';
-  readonly found: (StageFindings & { key: string }) | undefined;
-  readonly picked: Finding | undefined;
-  readonly open: Finding[];
-  readonly maskOutlines: readonly (readonly number[])[] | undefined;
+interface BlockMapProps extends Omit<BlockDesk, 'leaf'> {
+  readonly leaf: Exclude<Leaf, 'transfer'>;
+  readonly open: readonly Finding[];
 }
 
-function BlockMap({ mirrored, paint, pick, regions, run, leaf, found, picked, open, maskOutlines }: BlockMapProps) {
+function BlockMap(map: BlockMapProps) {
+  const { mirrored, paint, pick, regions, run } = map;
   const { state, unit } = usePrintDesk();
   const { raster } = state.plan.picture!;
   return (
@@ -135,17 +131,7 @@ function BlockMap({ mirrored, paint, pick, regions, run, leaf, found, picked, op
           {mirrored ? 'mirrored: as the block lies' : 'as printed'} <kbd>M</kbd>
         </div>
       }
-      overlay={(mm) => (
-        <BlockMarks
-          leaf={leaf}
-          found={found}
-          picked={picked}
-          mm={mm}
-          open={open}
-          maskOutlines={maskOutlines}
-          regions={regions}
-        />
-      )}
+      overlay={(mm) => <BlockMarks {...map} mm={mm} />}
     />
   );
 }
@@ -178,79 +164,21 @@ function useBlockPaint(styles: LabelStyle[], regions: Regions) {
   return { paint, pick };
 }
 
-interface BlockSideProps {
-  readonly leaf: 'check' | 'fit' | 'masks' | 'transfer';
-  readonly setLeaf: Dispatch<SetStateAction<'check' | 'fit' | 'masks' | 'transfer'>>;
-  readonly run: number;
-  readonly current: LabelState;
-  readonly block: Block;
-  readonly blockIndex: number;
-  readonly check: (StageCheck & { key: string }) | undefined;
-  readonly found: (StageFindings & { key: string }) | undefined;
-  readonly settings: CutSettings;
-  readonly toolsMm: readonly number[];
-  readonly setToolsTried: Dispatch<SetStateAction<readonly number[] | undefined>>;
-  readonly picked: Finding | undefined;
-  readonly setPicked: Dispatch<SetStateAction<Finding | undefined>>;
-  readonly regions: Regions;
-  readonly setMaskOutlines: Dispatch<SetStateAction<readonly (readonly number[])[] | undefined>>;
-}
-
-function BlockSide({
-  leaf,
-  setLeaf,
-  run,
-  current,
-  block,
-  blockIndex,
-  check,
-  found,
-  settings,
-  toolsMm,
-  setToolsTried,
-  picked,
-  setPicked,
-  regions,
-  setMaskOutlines,
-}: BlockSideProps) {
+function BlockSide(desk: BlockDesk) {
+  const { leaf, setLeaf, run, labels, regions, setMaskOutlines } = desk;
   return (
     <aside className={kit.side}>
       <Leaves label="Beside the block" leaves={LEAVES} leaf={leaf} onLeaf={setLeaf} tight>
-        {leaf === 'check' && (
-          <CheckPanel
-            run={run}
-            labels={current}
-            block={block}
-            blockIndex={blockIndex}
-            check={check}
-            found={found}
-            settings={settings}
-            toolsMm={toolsMm}
-            onTools={setToolsTried}
-            picked={picked}
-            onPick={setPicked}
-            regions={regions}
-          />
-        )}
+        {leaf === 'check' && <CheckPanel {...desk} />}
         {leaf === 'fit' && <FitPanel run={run} />}
-        {leaf === 'masks' && <MaskPanel run={run} labels={current} regions={regions} onOutlines={setMaskOutlines} />}
+        {leaf === 'masks' && <MaskPanel run={run} labels={labels} regions={regions} onOutlines={setMaskOutlines} />}
         {leaf === 'transfer' && <TransferPanel />}
       </Leaves>
     </aside>
   );
 }
 
-interface BlockMarksProps {
-  readonly leaf: 'check' | 'fit' | 'masks';
-  readonly found: (StageFindings & { key: string }) | undefined;
-  readonly picked: Finding | undefined;
-  readonly mm: number;
-  readonly open: Finding[];
-  readonly maskOutlines: readonly (readonly number[])[] | undefined;
-  readonly regions: Regions;
-}
-
-function BlockMarks({ leaf, found, picked, mm, open, maskOutlines, regions }: BlockMarksProps) {
+function BlockMarks({ leaf, found, picked, mm, open, maskOutlines, regions }: BlockMapProps & { readonly mm: number }) {
   return (
     <>
       {leaf === 'check' && found && (
@@ -285,16 +213,14 @@ function BlockMarks({ leaf, found, picked, mm, open, maskOutlines, regions }: Bl
   );
 }
 
-interface BlockHeadProps {
-  readonly leaf: 'check' | 'fit' | 'masks' | 'transfer';
-  readonly block: Block;
-  readonly run: number;
-  readonly done: boolean;
-  readonly mirrored: boolean;
-  readonly setMirrored: Dispatch<SetStateAction<boolean>>;
-}
-
-function BlockHead({ leaf, block, run, done, mirrored, setMirrored }: BlockHeadProps) {
+function BlockHead({
+  leaf,
+  block,
+  run,
+  done,
+  mirrored,
+  setMirrored,
+}: ReturnType<typeof useBlockView> & { readonly done: boolean }) {
   const {
     state: { plan },
   } = usePrintDesk();
