@@ -4,6 +4,7 @@ import { createServer } from 'node:http';
 import { join } from 'node:path';
 import type { ColourFigures } from './colourWorker';
 import type { CuttingFigures } from './cuttingWorker';
+import type { ProofStudy } from './proofStudy';
 import type { RegisterFigures } from './registerWorker';
 import CHROMIUM from '../scripts/chromium.json';
 
@@ -28,6 +29,7 @@ export type Answer = {
   figures?: ColourFigures;
   cutting?: CuttingFigures;
   register?: RegisterFigures;
+  study?: ProofStudy;
 };
 
 function find(folder: string, begins: string): string {

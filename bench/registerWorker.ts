@@ -1,7 +1,7 @@
 import { traceArcs } from '@/core/geometry';
 import { boundariesOf, NO_MOTION, paintMisprint, readProof, simulateFit, type BoundaryKind } from '@/core/registration';
 import { simulateScan } from '@/devices';
-import { madeUpProof, shapes } from './proofStudy';
+import { madeUpProof, shapes, studyProofs } from './proofStudy';
 
 /** Ten thousand sheets on a picture of many boundaries, a scan of twenty megapixels, a sheet out of register drawn for a slider. */
 export interface RegisterFigures {
@@ -101,7 +101,7 @@ function measure(): RegisterFigures {
 
 self.onmessage = () => {
   try {
-    self.postMessage({ register: measure() });
+    self.postMessage({ register: measure(), study: studyProofs() });
   } catch (error) {
     self.postMessage({ error: String(error) });
   }

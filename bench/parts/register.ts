@@ -1,12 +1,11 @@
 import { inWorker, ms, withPage } from '../page';
-import { studyProofs } from '../proofStudy';
 
 /** Registration: times in a worker, and the seeded study of proof scans. */
 export async function registerReport(): Promise<string> {
   const answer = await withPage((page, url) => inWorker(page, url, [{}], 'registerWorker'));
-  if (!answer.register) throw new Error(answer.error);
+  if (!answer.register || !answer.study) throw new Error(answer.error);
   const f = answer.register,
-    s = studyProofs();
+    s = answer.study;
   return `In one Chromium worker; medians.
 
 - 10 000 sheets of five runs laid on a picture of ${f.boundaries} boundaries (${f.gatherings} gatherings by colours, direction and place): ${ms(f.fitMs)} (goal < 300 ms);
