@@ -92,6 +92,22 @@ test('the first failure ends it and is what it says', async () => {
   expect(told).not.toContain(2);
 });
 
+test('stages measured ahead are found at home afterwards, and no more are begun once it is stopped', async () => {
+  const { workers, asked, letGo } = pool();
+  const stop = new AbortController();
+  const end = workers.ahead(stages.slice(0, 5), stop.signal);
+  await letGo(1);
+  stop.abort();
+  await letGo();
+  await end;
+  expect(asked.map((a) => a.stage)).toEqual([0, 1, 2, 3]);
+  const home = asked.find((a) => a.stage === 1)!.worker;
+  const again = workers.ask('findings', stages[1]);
+  await letGo(1);
+  await again;
+  expect(asked.at(-1)).toEqual({ worker: home, job: 'findings', stage: 1 });
+});
+
 test('stopping the pool stops its workers', () => {
   const { workers, stoppedWorkers } = pool();
   workers.stop();

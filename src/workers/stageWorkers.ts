@@ -82,6 +82,14 @@ export class StageWorkers {
     return failed ?? { ok: true, value: undefined };
   }
 
+  /**
+   * Measures stages that may be asked for next, each worker one at a time, and stops between two when `signal` says so. What is found is
+   * kept with the measure; it also has the workers' programs run warm.
+   */
+  async ahead(stages: readonly (StageParts & { readonly settings: Settings })[], signal: AbortSignal): Promise<void> {
+    await this.lookOver(stages, () => undefined, signal);
+  }
+
   stop(): void {
     for (const { worker } of this.homes) worker.stop();
   }

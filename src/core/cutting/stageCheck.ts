@@ -293,19 +293,31 @@ interface AlongLine {
  * throughout; neighbours together and the line's direction put it right to within half a pixel.
  */
 function alongLine(pixels: readonly number[], widthsPx: readonly number[], widthPx: number): AlongLine[] {
-  const xs = pixels.map((p) => p % widthPx),
-    ys = pixels.map((p) => Math.floor(p / widthPx));
+  const xs = Int32Array.from(pixels, (p) => p % widthPx),
+    ys = Int32Array.from(pixels, (p) => Math.floor(p / widthPx));
   return pixels.map((_, i) => {
-    const near: number[] = [];
-    for (let k = Math.max(0, i - EVENED); k <= Math.min(pixels.length - 1, i + EVENED); k++)
-      if (Math.abs(xs[k] - xs[i]) <= EVENED_REACH_PX && Math.abs(ys[k] - ys[i]) <= EVENED_REACH_PX) near.push(k);
-    const mean = near.reduce((sum, k) => sum + widthsPx[k], 0) / near.length;
-    const deg = directionDeg(
-      near.map((k) => xs[k]),
-      near.map((k) => ys[k]),
-    );
-    const offAxis = near.length >= 4 && Math.abs(((deg + 360) % 45) - 22.5) < 19;
-    return { x: xs[i], y: ys[i], width: mean + (offAxis ? SLANT_PX : 0), angle: (deg * Math.PI) / 180 };
+    let n = 0,
+      width = 0,
+      sx = 0,
+      sy = 0,
+      xx = 0,
+      yy = 0,
+      xy = 0;
+    for (let k = Math.max(0, i - EVENED); k <= Math.min(pixels.length - 1, i + EVENED); k++) {
+      const dx = xs[k] - xs[i],
+        dy = ys[k] - ys[i];
+      if (Math.abs(dx) > EVENED_REACH_PX || Math.abs(dy) > EVENED_REACH_PX) continue;
+      n++;
+      width += widthsPx[k];
+      sx += dx;
+      sy += dy;
+      xx += dx * dx;
+      yy += dy * dy;
+      xy += dx * dy;
+    }
+    const deg = principalAxisDeg(n, sx, sy, xx, yy, xy);
+    const offAxis = n >= 4 && Math.abs(((deg + 360) % 45) - 22.5) < 19;
+    return { x: xs[i], y: ys[i], width: width / n + (offAxis ? SLANT_PX : 0), angle: (deg * Math.PI) / 180 };
   });
 }
 
@@ -380,18 +392,27 @@ function typical(widthsMm: readonly number[]): number {
 
 /** Direction of a string of pixels by its principal axis, 0 level, 90 upright. */
 export function directionDeg(xs: readonly number[], ys: readonly number[]): number {
-  const n = xs.length,
-    mx = xs.reduce((a, b) => a + b, 0) / n,
-    my = ys.reduce((a, b) => a + b, 0) / n;
-  let xx = 0,
+  let sx = 0,
+    sy = 0,
+    xx = 0,
     yy = 0,
     xy = 0;
-  for (let i = 0; i < n; i++) {
-    xx += (xs[i] - mx) ** 2;
-    yy += (ys[i] - my) ** 2;
-    xy += (xs[i] - mx) * (ys[i] - my);
+  // from the first on: small whole numbers add up exactly
+  for (let i = 0; i < xs.length; i++) {
+    const dx = xs[i] - xs[0],
+      dy = ys[i] - ys[0];
+    sx += dx;
+    sy += dy;
+    xx += dx * dx;
+    yy += dy * dy;
+    xy += dx * dy;
   }
-  return (0.5 * Math.atan2(2 * xy, xx - yy) * 180) / Math.PI;
+  return principalAxisDeg(xs.length, sx, sy, xx, yy, xy);
+}
+
+/** The same from the sums of n points: of x, y, x², y² and xy. */
+function principalAxisDeg(n: number, sx: number, sy: number, xx: number, yy: number, xy: number): number {
+  return (0.5 * Math.atan2(2 * (xy - (sx * sy) / n), xx - (sx * sx) / n - yy + (sy * sy) / n) * 180) / Math.PI;
 }
 
 function chatterPlaces(measure: StageMeasure, roller: InkRoller): Finding[] {

@@ -85,7 +85,7 @@ function useBlockView() {
     ? blockOfRun(plan, plan.runs[run - 1])
     : { block: plan.blocks[0], index: 0 };
   const toolsMm = toolsTried ?? plan.toolsMm;
-  const { check, found, settings } = useStageCheck(leaf === 'check' ? current : undefined, block, toolsMm);
+  const { check, found, settings } = useStageCheck(states, run, leaf === 'check', block, toolsMm);
   useKeys('m', 'mirrored for the block, or as printed', () => setMirrored((m) => !m));
   const { letGo, step } = regions;
   useKeys('escape', 'let the island go', () => {

@@ -32,8 +32,47 @@ export function cutSettings(
   return { material: materialById(materialId), grainDeg, toolsMm, roller };
 }
 
+/** How long a found stage is looked at before the others are measured. */
+const AHEAD_REST_MS = 500;
+
+/** Measures the other stages while one is looked at, the nearest first: a step along the run line then finds them ready. */
+function useStagesAhead(states: readonly LabelState[], run: number, ready: boolean, settings: CutSettings) {
+  const { stageWorkers } = usePrintDesk();
+  const others = JSON.stringify(
+    states
+      .map(({ standing, cutNow }, i) => [standing, cutNow, Math.abs(i + 1 - run)] as const)
+      .filter(([, , away]) => away > 0)
+      .sort((one, other) => one[2] - other[2]),
+  );
+  useEffect(() => {
+    if (!ready) return;
+    const stop = new AbortController();
+    const timer = setTimeout(() => {
+      const stages = (JSON.parse(others) as [number[], number[], number][]).map(([standing, cutNow]) => ({
+        standing,
+        cutNow,
+        settings,
+      }));
+      void stageWorkers.ahead(stages, stop.signal);
+    }, AHEAD_REST_MS);
+    return () => {
+      clearTimeout(timer);
+      stop.abort();
+    };
+    // other settings are answered from the measure: nothing to do ahead
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [others, ready, stageWorkers]);
+}
+
 /** What is measured of a stage, and what it asks for with these settings; settings may change as fast as a slider moves. */
-export function useStageCheck(state: LabelState | undefined, block: Block, toolsMm: readonly number[]) {
+export function useStageCheck(
+  states: readonly LabelState[],
+  run: number,
+  on: boolean,
+  block: Block,
+  toolsMm: readonly number[],
+) {
+  const state = on ? states[run - 1] : undefined;
   const {
     stageWorkers,
     state: { plan },
@@ -81,5 +120,6 @@ export function useStageCheck(state: LabelState | undefined, block: Block, tools
     // what was found last only decides whether to wait; it must not ask again
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, stageWorkers, settings]);
+  useStagesAhead(states, run, key !== '' && check?.key === key && found?.key === key, settings);
   return { check: check?.key === key ? check : undefined, found: found?.key === key ? found : undefined, settings };
 }
