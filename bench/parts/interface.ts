@@ -7,6 +7,7 @@ export async function interfaceReport(): Promise<string> {
 - Runs reordered to new looks painted, at the median of ${figures.reorders}: ${figures.reorderMs.toFixed(0)} ms (goal < 100 ms).
 - A slider moved to its preview painted: ${figures.previewMs.toFixed(0)} ms (goal < 200 ms).
 - First load of the Runs view: ${figures.runsKb.toFixed(0)} kB of JavaScript compressed; Picture view: ${figures.pictureKb.toFixed(0)} kB (goal < 350 kB).
-- Longest task on the main thread while the Picture view of an A4-sized print opens and is flattened: ${figures.longestTaskMs.toFixed(0)} ms (goal: none over 50).
+- Longest task on the main thread while the Picture view of an A4-sized print opens, in a browser that has nothing of it yet: ${figures.openingTaskMs.toFixed(0)} ms, the
+  evaluation of the framework's own scripts; from its first look on, while it is flattened and a slider is moved: ${figures.longestTaskMs.toFixed(0)} ms (goal: none over 50).
 `;
 }

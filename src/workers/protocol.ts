@@ -126,6 +126,8 @@ export interface PictureJobs {
   };
   /** The edge cut anew before a run. */
   stageFigures: { take: { standing: readonly number[]; cutNow: readonly number[] }; give: StageFigures };
+  /** Measures a stage that may be asked for next. */
+  stageAhead: { take: { standing: readonly number[]; cutNow: readonly number[] }; give: null };
   /** Which tool clears how much of a stage: widest first; width 0 is the knife. */
   clearing: {
     take: { standing: readonly number[]; cutNow: readonly number[]; toolsMm: readonly number[] };

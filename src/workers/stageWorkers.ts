@@ -1,4 +1,4 @@
-import type { Outcome } from '@/core/units';
+import type { Failure, Outcome } from '@/core/units';
 import { PictureWorker } from './client';
 import type { MapCopy, PictureJobs } from './protocol';
 
@@ -8,7 +8,7 @@ export interface StageParts {
   readonly cutNow: readonly number[];
 }
 
-type StageJob = 'stageFigures' | 'findings' | 'clearing';
+type StageJob = 'stageFigures' | 'stageAhead' | 'findings' | 'clearing';
 type Settings = PictureJobs['findings']['take']['settings'];
 type Findings = PictureJobs['findings']['give'];
 
@@ -65,29 +65,42 @@ export class StageWorkers {
     tell: (index: number, found: Findings) => void,
     signal?: AbortSignal,
   ): Promise<Outcome<undefined>> {
-    const left = stages.map((stage, index) => ({ stage, index }));
-    let failed: Outcome<undefined> | undefined;
+    return this.spread(
+      stages,
+      async (index) => {
+        const answer = await this.ask('findings', stages[index]);
+        if (answer.ok && !signal?.aborted) tell(index, answer.value);
+        return answer;
+      },
+      signal,
+    );
+  }
+
+  /** Measures stages that may be asked for next, so that they are found ready; stops between two when `signal` says so. */
+  async ahead(stages: readonly StageParts[], signal: AbortSignal): Promise<void> {
+    await this.spread(stages, (index) => this.ask('stageAhead', stages[index]), signal);
+  }
+
+  /** Every worker takes stage after stage: those whose home it is, and those that have none yet. */
+  private async spread(
+    stages: readonly StageParts[],
+    work: (index: number) => Promise<Outcome<unknown>>,
+    signal: AbortSignal | undefined,
+  ): Promise<Outcome<undefined>> {
+    const left = [...stages.keys()];
+    let failed: Failure | undefined;
     const lane = async (home: Home) => {
       while (!signal?.aborted && !failed) {
-        const mine = left.findIndex(({ stage }) => (this.homeOfStage.get(keyOf(stage)) ?? home) === home);
+        const mine = left.findIndex((index) => (this.homeOfStage.get(keyOf(stages[index])) ?? home) === home);
         if (mine < 0) return;
-        const [{ stage, index }] = left.splice(mine, 1);
-        this.homeOfStage.set(keyOf(stage), home);
-        const answer = await this.ask('findings', stage);
+        const [index] = left.splice(mine, 1);
+        this.homeOfStage.set(keyOf(stages[index]), home);
+        const answer = await work(index);
         if (!answer.ok) failed = answer;
-        else if (!signal?.aborted) tell(index, answer.value);
       }
     };
     await Promise.all(this.homes.map(lane));
     return failed ?? { ok: true, value: undefined };
-  }
-
-  /**
-   * Measures stages that may be asked for next, each worker one at a time, and stops between two when `signal` says so. What is found is
-   * kept with the measure; it also has the workers' programs run warm.
-   */
-  async ahead(stages: readonly (StageParts & { readonly settings: Settings })[], signal: AbortSignal): Promise<void> {
-    await this.lookOver(stages, () => undefined, signal);
   }
 
   stop(): void {

@@ -65,6 +65,10 @@ export const stageJobs = {
       toolsMm,
     );
   },
+  stageAhead({ standing }) {
+    stageMeasured(standing);
+    return null;
+  },
   findings({ standing, settings }) {
     const measure = stageMeasured(standing);
     const started = performance.now();

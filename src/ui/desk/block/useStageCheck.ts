@@ -36,7 +36,7 @@ export function cutSettings(
 const AHEAD_REST_MS = 500;
 
 /** Measures the other stages while one is looked at, the nearest first: a step along the run line then finds them ready. */
-function useStagesAhead(states: readonly LabelState[], run: number, ready: boolean, settings: CutSettings) {
+function useStagesAhead(states: readonly LabelState[], run: number, ready: boolean) {
   const { stageWorkers } = usePrintDesk();
   const others = JSON.stringify(
     states
@@ -48,19 +48,16 @@ function useStagesAhead(states: readonly LabelState[], run: number, ready: boole
     if (!ready) return;
     const stop = new AbortController();
     const timer = setTimeout(() => {
-      const stages = (JSON.parse(others) as [number[], number[], number][]).map(([standing, cutNow]) => ({
-        standing,
-        cutNow,
-        settings,
-      }));
-      void stageWorkers.ahead(stages, stop.signal);
+      const stages = JSON.parse(others) as [number[], number[], number][];
+      void stageWorkers.ahead(
+        stages.map(([standing, cutNow]) => ({ standing, cutNow })),
+        stop.signal,
+      );
     }, AHEAD_REST_MS);
     return () => {
       clearTimeout(timer);
       stop.abort();
     };
-    // other settings are answered from the measure: nothing to do ahead
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [others, ready, stageWorkers]);
 }
 
@@ -120,6 +117,6 @@ export function useStageCheck(
     // what was found last only decides whether to wait; it must not ask again
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, stageWorkers, settings]);
-  useStagesAhead(states, run, key !== '' && check?.key === key && found?.key === key, settings);
+  useStagesAhead(states, run, key !== '' && check?.key === key && found?.key === key);
   return { check: check?.key === key ? check : undefined, found: found?.key === key ? found : undefined, settings };
 }
