@@ -80,6 +80,8 @@ try {
   await shot('core-sample');
   await open('Salt Works, Low Sun', 'block');
   await page.getByRole('heading', { name: /places? to decide on|Nothing stands/ }).waitFor({ timeout: 60_000 });
+  await page.getByRole('button', { name: /^Look over all/ }).click();
+  await page.waitForTimeout(2500);
   await shot('block');
   await page.getByRole('tab', { name: 'Transfer' }).click();
   await page.waitForTimeout(1200);

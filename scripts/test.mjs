@@ -89,13 +89,13 @@ await Promise.all([
   (async () => {
     built = await check('Build', 'npm', ['run', 'build']);
     await unitTests();
+    await patiently('Form of the code', 'prettier', '--check', '--log-level=warn', '.');
   })(),
   (async () => {
     await patiently('Types', 'tsc', '--noEmit', '-p', '.');
     await patiently('Types of the core, on its own', 'tsc', '--noEmit', '-p', 'src/core');
     await patiently('Lint, the import rule and the rule of styles', 'eslint', '--max-warnings', '0', '.');
     await patiently('Nothing that is not used', 'knip');
-    await patiently('Form of the code', 'prettier', '--check', '--log-level=warn', '.');
   })(),
 ]);
 if (built) await browserTests();

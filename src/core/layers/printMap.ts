@@ -1,4 +1,4 @@
-import { findIslands, labelWords, regionMask, type LabelMap, type Region } from '../geometry';
+import { changesOfLabels, findIslands, regionMask, type LabelMap, type Region } from '../geometry';
 
 /**
  * What prints is not always what the picture shows: along edges a lighter colour may grow under a darker one, a deeper stage may
@@ -204,7 +204,6 @@ function stampEdges(map: LabelMap, out: Uint8Array, rules: readonly (EdgeRule | 
       left = x > 0 ? labels[i - 1] : own;
     const down = y + 1 < height ? labels[i + width] : own,
       up = y > 0 ? labels[i - width] : own;
-    if (right === own && left === own && down === own && up === own) return;
     const base = own * 256;
     if (right !== own) meets(base, right, x, y);
     if (left !== own && left !== right) meets(base, left, x, y);
@@ -249,31 +248,19 @@ function stamper(map: LabelMap, out: Uint8Array, present: readonly EdgeRule[]) {
   };
 }
 
-/** Visits every pixel but those inside even areas, row by row, with its place and its label. */
+/** Visits every pixel with another label beside it, row by row, with its place and its label. */
 function eachEdgePixel(map: LabelMap, visit: (x: number, y: number, i: number, own: number) => void): void {
   const { width, height, labels } = map;
-  const words = labelWords(map);
-  const across = width >> 2;
-  for (let y = 0, i = 0; y < height; y++) {
-    for (let x = 0; x < width; x++, i++) {
-      const own = labels[i];
-      if (words && (x & 3) === 0 && x > 0 && x + 4 < width && y > 0 && y + 1 < height) {
-        const w = i >> 2,
-          four = words[w];
-        // inside an even area nothing can meet
-        if (
-          four === words[w - across] &&
-          four === words[w + across] &&
-          four === Math.imul(own, 0x01010101) &&
-          labels[i - 1] === own &&
-          labels[i + 4] === own
-        ) {
-          x += 3;
-          i += 3;
-          continue;
-        }
+  const { across, down, wordsPerRow } = changesOfLabels(map);
+  for (let y = 0, w = 0; y < height; y++)
+    for (let k = 0; k < wordsPerRow; k++, w++) {
+      // a change belongs to the pixels on both its sides
+      const right = (across[w] >>> 1) | (k + 1 < wordsPerRow ? across[w + 1] << 31 : 0),
+        under = y + 1 < height ? down[w + wordsPerRow] : 0;
+      for (let bits = across[w] | right | down[w] | under; bits !== 0; bits &= bits - 1) {
+        const x = (k << 5) + 31 - Math.clz32(bits & -bits),
+          i = y * width + x;
+        visit(x, y, i, labels[i]);
       }
-      visit(x, y, i, own);
     }
-  }
 }

@@ -239,21 +239,22 @@ function alongBoundary(
       to = e * sheets;
     for (let s = 0; s < sheets; s++) places[to + s] = start + cx * dx[s] + cy * dy[s] + ct * turn[s];
   });
-  over = strips
-    ? widthsByOrder(strips, places, n, sheets, sliverMm, widths)
-    : widthsBySorting(kind, places, n, sheets, sliverMm, widths);
+  const laid = { places, n, sheets, sliverMm, widths };
+  over = strips ? widthsByOrder(strips, laid) : widthsBySorting(kind, laid);
   return { widths, over };
 }
 
-/** Puts the width of what is wrong on each sheet into `widths`; `places` holds the edges one after the other, each on all sheets. Returns on how many there is any. */
-function widthsBySorting(
-  kind: BoundaryKind,
-  places: Float64Array,
-  n: number,
-  sheets: number,
-  sliverMm: number,
-  widths: Float32Array,
-): number {
+/** The edges at a gathering, one after the other, each on all sheets; `widths` takes the width of what is wrong on each. */
+interface LaidEdges {
+  readonly places: Float64Array;
+  readonly n: number;
+  readonly sheets: number;
+  readonly sliverMm: number;
+  readonly widths: Float32Array;
+}
+
+/** Works out the widths, sheet by sheet. Returns on how many there is any. */
+function widthsBySorting(kind: BoundaryKind, { places, n, sheets, sliverMm, widths }: LaidEdges): number {
   const at = new Float64Array(n),
     order = new Int32Array(n),
     first = filmsAtA(kind);
@@ -304,14 +305,7 @@ function stripsByOrder(kind: BoundaryKind): StripsByOrder {
 }
 
 /** As `widthsBySorting`, with no choice in the inner loop that the machine could guess wrong. */
-function widthsByOrder(
-  { known, ask }: StripsByOrder,
-  places: Float64Array,
-  n: number,
-  sheets: number,
-  sliverMm: number,
-  widths: Float32Array,
-): number {
+function widthsByOrder({ known, ask }: StripsByOrder, { places, n, sheets, sliverMm, widths }: LaidEdges): number {
   const at = new Float64Array(n);
   let over = 0;
   for (let s = 0; s < sheets; s++) {

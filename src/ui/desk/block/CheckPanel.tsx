@@ -38,6 +38,7 @@ export function CheckPanel(props: CheckProps) {
           </p>
         )}
       </section>
+      <AllStages run={run} toolsMm={props.toolsMm} />
       <section>
         <h2>{found ? verdict(found, plan.kept) : 'Looking over the block …'}</h2>
         {found && FINDING_ORDER.map((kind) => <Kind key={kind} kind={kind} {...props} found={found} />)}
@@ -61,7 +62,6 @@ export function CheckPanel(props: CheckProps) {
           </button>
         )}
       </section>
-      <AllStages run={run} toolsMm={props.toolsMm} />
       <Setting {...props} />
       <ToolList check={check} />
       <ToTheBench run={run} />
