@@ -4,6 +4,7 @@ import { wordForColour } from '@/core/colour';
 import { sketchPlans } from '@/core/layers';
 import { flattenPicture, measureFlatColours, type FlattenSettings } from '@/core/picture';
 import { normalDeviate, randomStream } from '@/core/random/random';
+import type { Outcome } from '@/core/units';
 import { startBelief, type BenchAct, type BenchEvent, type Fault } from '@/core/sheets';
 import {
   guessBarePaper,
@@ -90,19 +91,31 @@ async function bringIn(
   now: string,
 ): Promise<string> {
   const id = expectOk(createPrint(db, name, now, undefined, idOf(name)));
-  const state = expectOk(await bringInPicture(db, id, 1, bytes, fileName, now));
+  const state = expectOk(await patiently(() => bringInPicture(db, id, 1, bytes, fileName, now)));
   const { widthMm: w, heightMm: h } = state.plan.picture!;
   if (Math.abs(w - widthMm) > 0.4 || Math.abs(h - heightMm) > 0.4)
     expectOk(
-      await placeAgain(
-        db,
-        id,
-        state.revision,
-        { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm, heightMm },
-        now,
+      await patiently(() =>
+        placeAgain(
+          db,
+          id,
+          state.revision,
+          { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm, heightMm },
+          now,
+        ),
       ),
     );
   return id;
+}
+
+const TRIES = 4;
+
+/** A picture given up because the machine was busy with other work is no odd picture here: it is tried again. */
+async function patiently<T>(work: () => Promise<Outcome<T>>): Promise<Outcome<T>> {
+  for (let tried = 1; ; tried++) {
+    const outcome = await work();
+    if (outcome.ok || outcome.code !== 'picture-slow' || tried === TRIES) return outcome;
+  }
 }
 
 /** Recipes for all runs from the workshop's cabinet. */
