@@ -165,6 +165,10 @@ test('with letters twice as large every view still lies well on a desk', async (
 
 test('faults that are planted are found', async ({ page }) => {
   await open(page, AT_THE_BENCH.at(-1)!);
+  // what is planted before the page is taken over by its program would be swept away again
+  await page.waitForFunction(() =>
+    Object.keys(document.querySelector('main')!.firstElementChild!).some((key) => key.startsWith('__reactFiber')),
+  );
   await page.evaluate(() => {
     const planted = document.createElement('div');
     planted.innerHTML =
