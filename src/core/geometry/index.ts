@@ -1,4 +1,4 @@
-export { type LabelMap, type ColourRaster, OUTSIDE, labelSet, labelCounts, labelWords } from './raster';
+export { type LabelMap, type ColourRaster, OUTSIDE, labelSet, labelCounts } from './raster';
 export {
   type BitMask,
   emptyMask,
