@@ -11,18 +11,11 @@ export {
   materialById,
   ridgeLimitMm,
 } from './materials';
-export {
-  type CutSettings,
-  type Finding,
-  type FindingKind,
-  type StageMeasure,
-  type StageVerdict,
-  StageMeter,
-  findingsOf,
-  clearingByTool,
-  directionDeg,
-  WIDEST_MEASURED_MM,
-} from './stageCheck';
+export { type CutSettings, type Finding, type FindingKind } from './finding';
+export { type StageMeasure, StageMeter, WIDEST_MEASURED_MM } from './stageMeasure';
+export { type StageVerdict, findingsOf } from './stageCheck';
+export { directionDeg } from './thinParts';
+export { clearingByTool } from './clearing';
 export { bridgedWidthMm, openGround, atRisk, supportsFor } from './rollerReach';
 export { type CutIsland, cutIslandsOf } from './cutIslands';
 export { type TimedCut, cutEdgeM, cuttingHours, learnedPace } from './cuttingTime';

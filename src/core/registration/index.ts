@@ -17,8 +17,6 @@ export { type FoundSheet, type ScanPicture, findSheet } from './findSheet';
 export { type ExpectedProof, type PatchReading, type ProofReading, measureMisfit, readProof } from './readProof';
 export { type Boundaries, BEYOND, boundariesOf } from './boundaries';
 export {
-  type BoundaryKind,
-  type FilmEdge,
   type FitAnswer,
   type FitTask,
   type SheetCase,
@@ -26,11 +24,9 @@ export {
   FIT_SHEETS,
   SLIVER_MM,
   leastOverlap,
-  isWrong,
-  askedOnce,
-  type WrongStrips,
   simulateFit,
 } from './fit';
+export { type BoundaryKind, type FilmEdge, type WrongStrips, isWrong, askedOnce } from './edgeStrips';
 export { type MisprintView, paintMisprint } from './misprint';
 export {
   type Hand,
