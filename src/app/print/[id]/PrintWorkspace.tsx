@@ -1,25 +1,13 @@
 'use client';
-import {
-  useCallback,
-  useEffect,
-  useMemo,
-  useReducer,
-  useRef,
-  useState,
-  type ReactNode,
-  type Dispatch,
-  type SetStateAction,
-} from 'react';
+import { useCallback, useEffect, useMemo, useReducer, useRef, useState, type ReactNode } from 'react';
 import {
   beliefOf,
   failure,
   looksOfPlan,
   progressOf,
   success,
-  type BenchAct,
   type BenchEvent,
   type LengthUnit,
-  type LogAnswer,
   type Outcome,
   type Plan,
   type PrintState,
@@ -30,15 +18,15 @@ import { useReshape } from '@/ui/kit/useReshape';
 import { useLayersWorker, useSheetWorker } from '@/ui/kit/useSheetWorker';
 import { ActQueue } from '../../client/actQueue';
 import { ask, askRaw, askScan } from '../../client/api';
-import { draftKeeper, isAway, PlanEdits } from '../../client/planEdits';
+import { draftKeeper, PlanEdits } from '../../client/planEdits';
+import { useBenchLog } from '../../client/useBenchLog';
 import { useCabinet } from '../../client/useCabinet';
+import { usePlanActs } from '../../client/usePlanActs';
 import dynamic from 'next/dynamic';
 import type { Said } from './Saying';
 
 const Saying = dynamic(() => import('./Saying').then((m) => m.Saying), { ssr: false });
 const StaleDialog = dynamic(() => import('./StaleDialog').then((m) => m.StaleDialog), { ssr: false });
-
-const RETRY_MS = 4000;
 
 function urlsOf(id: string): PrintUrls {
   const api = `/api/prints/${id}`;
@@ -242,169 +230,6 @@ function usePictureActs(
     [api, onServer],
   );
   return { bringIn, place };
-}
-
-/** Acts on the bench: kept here until the server has counted them. */
-function useBenchLog(
-  edits: PlanEdits,
-  api: string,
-  adopt: (next: PrintState) => void,
-  queue: ActQueue,
-  setWaiting: Dispatch<SetStateAction<readonly BenchEvent[]>>,
-  setMessage: PrintDesk['tell'],
-) {
-  const adoptLog = useAdoptLog(edits, api, adopt);
-
-  const sendWaiting = useCallback(
-    () =>
-      edits.inOrder(async (): Promise<Outcome<undefined>> => {
-        const events = queue.all();
-        if (events.length === 0) return success(undefined);
-        const send = async (batch: readonly BenchEvent[]) => {
-          const known = edits.state.events.length;
-          const answer = await ask<LogAnswer>('POST', `${api}/log`, { events: batch, known });
-          if (!isAway(answer) && (answer.ok || batch.length === 1)) {
-            queue.remove(new Set(batch.map((e) => e.id)));
-            setWaiting(queue.all());
-          }
-          if (answer.ok) await adoptLog(answer.value);
-          return answer;
-        };
-        const all = await send(events);
-        if (all.ok) return success(undefined);
-        if (isAway(all) || events.length === 1) return all;
-        // one of several was refused: each is sent on its own, so that only that one is not counted
-        for (const event of events) {
-          const single = await send([event]);
-          if (isAway(single)) return single as Outcome<undefined>;
-          if (!single.ok) setMessage(`Not counted: ${single.message}`);
-        }
-        return success(undefined);
-      }),
-    [adoptLog, api, edits, queue, setMessage, setWaiting],
-  );
-
-  const log = useCallback(
-    async (...acts: readonly BenchAct[]): Promise<Outcome<'counted' | 'kept'>> => {
-      const at = new Date().toISOString();
-      acts.forEach((act) => queue.add({ id: crypto.randomUUID(), at, act }));
-      const sent = await sendWaiting();
-      if (sent.ok) return success('counted');
-      if (!isAway(sent)) return sent;
-      setWaiting(queue.all());
-      return success('kept');
-    },
-    [queue, sendWaiting, setWaiting],
-  );
-
-  useEffect(() => {
-    setWaiting(queue.all());
-    const timer = setInterval(() => {
-      if (queue.all().length > 0) void sendWaiting();
-      edits.retry();
-    }, RETRY_MS);
-    void sendWaiting();
-    edits.takeUpKept();
-    return () => clearInterval(timer);
-  }, [edits, queue, sendWaiting, setWaiting]);
-  return log;
-}
-
-/** Takes what an act changed; where the print was changed elsewhere too, all of it is fetched. */
-function useAdoptLog(edits: PlanEdits, api: string, adopt: (next: PrintState) => void) {
-  const adoptLog = useCallback(
-    async (answer: LogAnswer) => {
-      const { state: mine } = edits;
-      if (answer.before !== mine.revision || answer.known !== mine.events.length) {
-        const whole = await ask<PrintState>('GET', api);
-        if (whole.ok) adopt(whole.value);
-        return;
-      }
-      const { revision, savedAt, undoLabel, redoLabel } = answer;
-      adopt({ ...mine, revision, savedAt, undoLabel, redoLabel, events: [...mine.events, ...answer.events] });
-    },
-    [adopt, api, edits],
-  );
-  return adoptLog;
-}
-
-/** Changes of the plan: those made here, those that take work, and those the server makes. */
-function usePlanActs(
-  adopt: (next: PrintState) => void,
-  edits: PlanEdits,
-  setMessage: PrintDesk['tell'],
-  setTried: Dispatch<SetStateAction<Plan | undefined>>,
-) {
-  const settle = useCallback(
-    (answer: Outcome<PrintState>): Outcome<undefined> => {
-      if (answer.ok) {
-        adopt(answer.value);
-        edits.setStatus('saved');
-        return success(undefined);
-      }
-      edits.setStatus(isAway(answer) ? 'failed' : 'saved');
-      setMessage(answer.message);
-      return answer;
-    },
-    [adopt, edits, setMessage],
-  );
-
-  /** What the server does to the plan itself: after every edit here is saved, so that undo takes back the right thing. */
-  const onServer = useCallback(
-    async (act: (revision: number) => Promise<Outcome<PrintState>>): Promise<Outcome<undefined>> => {
-      let asked = false;
-      const done = await edits.afterSaving(async () => {
-        asked = true;
-        edits.setStatus('saving');
-        return settle(await act(edits.state.revision));
-      });
-      if (!done.ok && !asked) setMessage(done.message);
-      return done;
-    },
-    [edits, setMessage, settle],
-  );
-
-  const change = useCallback(
-    (label: string, edit: (plan: Plan) => Plan): Promise<Outcome<undefined>> => {
-      setTried(undefined);
-      return edits.change(label, edit);
-    },
-    [edits, setTried],
-  );
-
-  const changeAfter = useChangeAfter(setTried, edits, setMessage);
-  return { changeAfter, onServer, settle, change };
-}
-
-/** A change whose new plan takes work to make: whatever is asked for after it waits, so that undo takes back the right thing. */
-function useChangeAfter(
-  setTried: Dispatch<SetStateAction<Plan | undefined>>,
-  edits: PlanEdits,
-  setMessage: PrintDesk['tell'],
-) {
-  const changeAfter = useCallback(
-    async (
-      label: string,
-      work: (plan: Plan) => Promise<Outcome<(plan: Plan) => Plan>>,
-    ): Promise<Outcome<undefined>> => {
-      setTried(undefined);
-      let saved: Promise<Outcome<undefined>> | undefined;
-      const worked = await edits.inOrder(async (): Promise<Outcome<undefined>> => {
-        edits.setStatus('saving');
-        const edit = await work(edits.plan);
-        if (!edit.ok) {
-          edits.setStatus('saved');
-          if (edit.code !== 'stopped') setMessage(edit.message);
-          return edit;
-        }
-        saved = edits.change(label, edit.value);
-        return success(undefined);
-      });
-      return saved ?? worked;
-    },
-    [edits, setMessage, setTried],
-  );
-  return changeAfter;
 }
 
 /** The plan as it is shown, with what is tried out, and all that follows from it and the log. */

@@ -9,8 +9,6 @@ import {
   finishedRect,
   MARGIN_RANGE_MM,
   PAPER_RANGE_MM,
-  registrationWay,
-  SHEET_EDGES,
   type RectMm,
   type SheetEdge,
   type SheetLayout,
@@ -20,6 +18,7 @@ import { SIZE_RANGE_MM, type LayoutPlan } from '@/records';
 import { usePrintDesk } from '../../kit/printContext';
 import { LookThumb } from '../../kit/LookThumb';
 import { DimField } from './DimField';
+import { farEdges, SheetLines, type Placed } from './SheetLines';
 import { useLayoutChange } from './useLayoutChange';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -69,16 +68,6 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
   );
 }
 
-/** Where millimetres of the sheet lie on the screen. */
-interface Placed {
-  readonly widthPx: number;
-  readonly heightPx: number;
-  /** Pixels a millimetre. */
-  readonly scale: number;
-  readonly X: (mm: number) => number;
-  readonly Y: (mm: number) => number;
-}
-
 /** The sheet as large as it can be, with room round it for its numbers. */
 function placed({ sheetMm }: SheetLayout, widthPx: number, heightPx: number): Placed {
   const room = { x: 84, y: 52 };
@@ -89,12 +78,6 @@ function placed({ sheetMm }: SheetLayout, widthPx: number, heightPx: number): Pl
   const left = (widthPx - sheetMm.widthMm * scale) / 2,
     top = (heightPx - sheetMm.heightMm * scale) / 2;
   return { widthPx, heightPx, scale, X: (mm) => left + mm * scale, Y: (mm) => top + mm * scale };
-}
-
-/** The far edges of the last image: where several lie on a sheet, the margins begin there. */
-function farEdges(images: SheetLayout['images']) {
-  const last = images.at(-1)!;
-  return { lastRight: last.xMm + last.widthMm, lastBelow: last.yMm + last.heightMm };
 }
 
 interface DimsProps {
@@ -168,116 +151,6 @@ function ImageOnSheet({ i, X, rect, Y, scale }: ImageOnSheetProps) {
     >
       {looks && <LookThumb run={plan.runs.length} label={i === 0 ? 'the image' : `the image again, ${i + 1}`} />}
     </div>
-  );
-}
-
-interface SheetLinesProps {
-  readonly layout: SheetLayout;
-  readonly place: Placed;
-}
-
-/** The sheet, its margins and blocks, drawn to scale. */
-function SheetLines({ layout, place }: SheetLinesProps) {
-  const {
-    unit,
-    state: { plan },
-  } = usePrintDesk();
-  const { sheetMm, paperMm, imageMm, images, marginsMm: m } = layout;
-  const { X, Y, scale, widthPx, heightPx } = place;
-  const finished = finishedRect(layout),
-    image = images[0];
-  const { lastRight, lastBelow } = farEdges(images);
-  return (
-    <svg
-      width={widthPx}
-      height={heightPx}
-      role="img"
-      aria-label={`Sheet ${formatSize(sheetMm.widthMm, sheetMm.heightMm, unit)}, finished ${formatSize(paperMm.widthMm, paperMm.heightMm, unit)}, image ${formatSize(imageMm.widthMm, imageMm.heightMm, unit)}`}
-    >
-      <defs>
-        <pattern id="offcut" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(-38)">
-          <path d="M0 0H7" stroke={TOKENS.edge} strokeWidth="1.4" />
-        </pattern>
-      </defs>
-      <Area x={X(0)} y={Y(0)} w={sheetMm.widthMm * scale} h={sheetMm.heightMm * scale} fill="url(#offcut)" />
-      <Area
-        x={X(finished.xMm)}
-        y={Y(finished.yMm)}
-        w={finished.widthMm * scale}
-        h={finished.heightMm * scale}
-        fill={TOKENS.sheet}
-      />
-      <SheetEdges
-        rect={{ xMm: 0, yMm: 0, ...sheetMm }}
-        X={X}
-        Y={Y}
-        torn={plan.layout.tornEdges}
-        registering={registrationWay(plan.way.registration).registeringEdges}
-      />
-      <BlockRects layout={layout} place={place} />
-      <MarginArrows X={X} finished={finished} Y={Y} image={image} lastRight={lastRight} lastBelow={lastBelow} />
-      <Grain x={X(finished.xMm) + 12} y={Y(finished.yMm + finished.heightMm) - 12} direction={plan.layout.paperGrain} />
-      {m.bottom * scale > 24 && <TitleLine x={X(image.xMm)} y={Y(lastBelow) + 18} edition={plan.sheets.edition} />}
-    </svg>
-  );
-}
-
-/** The blocks laid in the origin corner, dashed. */
-function BlockRects({ layout, place: { X, Y, scale } }: SheetLinesProps) {
-  return layout.blocks.map((block) => (
-    <rect
-      key={block.name}
-      x={X(block.rect.xMm)}
-      y={Y(block.rect.yMm)}
-      width={block.rect.widthMm * scale}
-      height={block.rect.heightMm * scale}
-      fill="none"
-      stroke={TOKENS.pencil}
-      strokeWidth={1.2}
-      strokeDasharray="7 4"
-    />
-  ));
-}
-
-function TitleLine({ x, y, edition }: { x: number; y: number; edition: number }) {
-  return (
-    <text x={x} y={y} fontSize={12.5} fontFamily="var(--head)" fontStyle="italic" fill={TOKENS.pencil}>
-      4/{edition}&#8195;title&#8195;signature
-    </text>
-  );
-}
-
-interface MarginArrowsProps {
-  readonly X: (mm: number) => number;
-  readonly finished: RectMm;
-  readonly Y: (mm: number) => number;
-  readonly image: RectMm;
-  readonly lastRight: number;
-  readonly lastBelow: number;
-}
-
-function MarginArrows({ X, finished, Y, image, lastRight, lastBelow }: MarginArrowsProps) {
-  return (
-    <path
-      d={arrows([
-        [X(finished.xMm), Y(image.yMm + image.heightMm * 0.3), X(image.xMm), Y(image.yMm + image.heightMm * 0.3)],
-        [
-          X(lastRight),
-          Y(image.yMm + image.heightMm * 0.3),
-          X(finished.xMm + finished.widthMm),
-          Y(image.yMm + image.heightMm * 0.3),
-        ],
-        [X(image.xMm + image.widthMm * 0.7), Y(finished.yMm), X(image.xMm + image.widthMm * 0.7), Y(image.yMm)],
-        [
-          X(image.xMm + image.widthMm * 0.7),
-          Y(lastBelow),
-          X(image.xMm + image.widthMm * 0.7),
-          Y(finished.yMm + finished.heightMm),
-        ],
-      ])}
-      stroke={TOKENS.ink}
-      fill="none"
-    />
   );
 }
 
@@ -358,84 +231,4 @@ function useSheetEdits(
         : { heightMm: mm, widthMm: (mm * imageMm.widthMm) / imageMm.heightMm },
     );
   return { setPaper, setMargin, setImage };
-}
-
-function Area({ x, y, w, h, fill }: { x: number; y: number; w: number; h: number; fill: string }) {
-  return <rect x={x} y={y} width={Math.max(0, w)} height={Math.max(0, h)} fill={fill} />;
-}
-
-interface SheetEdgesProps {
-  readonly rect: RectMm;
-  readonly X: (mm: number) => number;
-  readonly Y: (mm: number) => number;
-  readonly torn: readonly SheetEdge[];
-  readonly registering: readonly SheetEdge[];
-}
-
-/** The sheet's edges: those that come against something thick, torn ones ragged. */
-function SheetEdges({ rect: r, X, Y, torn, registering }: SheetEdgesProps) {
-  const corners = {
-    tl: [X(r.xMm), Y(r.yMm)],
-    tr: [X(r.xMm + r.widthMm), Y(r.yMm)],
-    br: [X(r.xMm + r.widthMm), Y(r.yMm + r.heightMm)],
-    bl: [X(r.xMm), Y(r.yMm + r.heightMm)],
-  } as const;
-  const ends = {
-    top: [corners.tl, corners.tr],
-    right: [corners.tr, corners.br],
-    bottom: [corners.bl, corners.br],
-    left: [corners.tl, corners.bl],
-  } as const;
-  return (
-    <>
-      {SHEET_EDGES.map((edge) => {
-        const [[x1, y1], [x2, y2]] = ends[edge];
-        if (torn.includes(edge)) {
-          const steps = 60,
-            level = y1 === y2;
-          const d = Array.from({ length: steps + 1 }, (_, i) => {
-            const t = i / steps,
-              off = 2.2 * Math.sin(i * 2.3) + 1.4 * Math.sin(i * 5.1);
-            return `${i ? 'L' : 'M'}${x1 + t * (x2 - x1) + (level ? 0 : off)} ${y1 + t * (y2 - y1) + (level ? off : 0)}`;
-          }).join('');
-          return <path key={edge} d={d} fill="none" stroke={TOKENS.pencil} strokeWidth={1.3} />;
-        }
-        return (
-          <line
-            key={edge}
-            x1={x1}
-            y1={y1}
-            x2={x2}
-            y2={y2}
-            stroke={registering.includes(edge) ? TOKENS.slate : TOKENS.pencil}
-            strokeWidth={registering.includes(edge) ? 4 : 1.2}
-          />
-        );
-      })}
-    </>
-  );
-}
-
-function Grain({ x, y, direction }: { x: number; y: number; direction: 'upright' | 'level' }) {
-  const d = [0, 4, 8]
-    .map((k) => (direction === 'upright' ? `M${x + k} ${y - 22}v22` : `M${x} ${y - 8 + k}h26`))
-    .join('');
-  return (
-    <g>
-      <path d={d} stroke={TOKENS.pencil} strokeWidth={1} fill="none" />
-      <text x={x + (direction === 'upright' ? 14 : 32)} y={y} fontSize={12.5} fill={TOKENS.pencil}>
-        grain
-      </text>
-    </g>
-  );
-}
-
-function arrows(lines: readonly (readonly number[])[]): string {
-  return lines
-    .map(([x1, y1, x2, y2]) =>
-      x1 === x2
-        ? `M${x1} ${y1}V${y2}M${x1 - 4} ${y1}h8M${x1 - 4} ${y2}h8`
-        : `M${x1} ${y1}H${x2}M${x1} ${y1 - 4}v8M${x2} ${y1 - 4}v8`,
-    )
-    .join('');
 }
