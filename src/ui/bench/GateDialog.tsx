@@ -29,55 +29,18 @@ interface GateDialogProps {
   readonly stage: Stage;
 }
 
-export function GateDialog({
-  asking,
-  setAsking,
-  index,
-  cutName,
-  islands,
-  doneCount,
-  minutes,
-  setMinutes,
-  labels,
-  cutCm2,
-  run,
-  stage,
-}: GateDialogProps) {
+export function GateDialog(gate: GateDialogProps) {
+  const { asking, setAsking, index } = gate;
   return (
     <Dialog open={asking} onClose={() => setAsking(false)} maxWidth="xs" fullWidth>
       <DialogTitle>Is the cut for run {index + 1} done?</DialogTitle>
-      <GateFacts
-        index={index}
-        cutName={cutName}
-        islands={islands}
-        doneCount={doneCount}
-        minutes={minutes}
-        setMinutes={setMinutes}
-      />
-      <GateActs
-        setAsking={setAsking}
-        minutes={minutes}
-        labels={labels}
-        cutCm2={cutCm2}
-        run={run}
-        setMinutes={setMinutes}
-        stage={stage}
-      />
+      <GateFacts {...gate} />
+      <GateActs {...gate} />
     </Dialog>
   );
 }
 
-interface GateActsProps {
-  readonly setAsking: Dispatch<SetStateAction<boolean>>;
-  readonly minutes: string;
-  readonly labels: LabelState;
-  readonly cutCm2: number;
-  readonly run: Run;
-  readonly setMinutes: Dispatch<SetStateAction<string>>;
-  readonly stage: Stage;
-}
-
-function GateActs({ setAsking, minutes, labels, cutCm2, run, setMinutes, stage }: GateActsProps) {
+function GateActs({ setAsking, minutes, labels, cutCm2, run, setMinutes, stage }: GateDialogProps) {
   const {
     sheetWorker,
     state: { plan },
@@ -115,16 +78,7 @@ function GateActs({ setAsking, minutes, labels, cutCm2, run, setMinutes, stage }
   );
 }
 
-interface GateFactsProps {
-  readonly index: number;
-  readonly cutName: string;
-  readonly islands: readonly CutIsland[] | undefined;
-  readonly doneCount: number;
-  readonly minutes: string;
-  readonly setMinutes: Dispatch<SetStateAction<string>>;
-}
-
-function GateFacts({ index, cutName, islands, doneCount, minutes, setMinutes }: GateFactsProps) {
+function GateFacts({ index, cutName, islands, doneCount, minutes, setMinutes }: GateDialogProps) {
   return (
     <DialogContent>
       <p>This passes a gate. From here on it is final that</p>

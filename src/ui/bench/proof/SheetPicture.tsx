@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState, type Dispatch, type SetStateAction } from 'react';
-import { inImage, type PatchReading, type SheetLayout, type RectMm } from '@/core/registration';
+import { inImage, NO_MOTION, type PatchReading, type SheetLayout, type RectMm } from '@/core/registration';
 import type { ProofAnswer } from '@/workers';
 import { BitmapView } from '@/ui/kit/BitmapView';
 import { useRegisterWorker } from '@/ui/kit/useRegisterWorker';
@@ -89,16 +89,7 @@ function useSliverPaint(
   );
   const paint = useCallback(
     async (width: number, height: number) => {
-      const still = {
-        dxMm: 0,
-        dyMm: 0,
-        rotationDeg: 0,
-        growthX: 0,
-        growthY: 0,
-        residualMm: 0,
-        about: { xMm: 0, yMm: 0 },
-      };
-      const all = plan.runs.map((_, k) => motions?.[k] ?? motions?.findLast((m) => m !== undefined) ?? still);
+      const all = plan.runs.map((_, k) => motions?.[k] ?? motions?.findLast((m) => m !== undefined) ?? NO_MOTION);
       const answer = await worker.ask('misprint', {
         plan: { ...plan, runs: plan.runs.slice(0, read?.reading.runs.length) },
         got: bench.coloursGot,

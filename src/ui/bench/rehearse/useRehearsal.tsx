@@ -17,7 +17,7 @@ import { type PaintView, type SheetCanvasHandle } from '../../kit/SheetCanvas';
 import { areaWords } from '@/ui/kit/regions/words';
 import { blockStylesFor, dueOf, NOT_CUT, sheetStylesFor } from './stageOf';
 import { useKeys } from '../../kit/keys';
-import { ChosenMark } from './ChosenMark';
+import { ChosenIsland } from '@/ui/kit/regions/RegionOverlay';
 
 export interface RehearsalProps {
   readonly plan: Plan;
@@ -70,7 +70,7 @@ export function useRehearsal(props: RehearsalProps) {
   const now = parts?.filter((p) => cuts.get(p.key) === run) ?? [];
   const chosenPart = parts?.find((p) => p.key === chosen);
   const overlay = (mm: number) =>
-    chosenPart && <ChosenMark outline={outline} chosenPart={chosenPart} mmPerPx={mmPerPx} mm={mm} />;
+    chosenPart && <ChosenIsland {...chosenPart} outlinesMm={outline} mmPerPx={mmPerPx} mm={mm} />;
   return {
     ...{ widthPx, heightPx, mmPerPx, runs, run, parts, now, chosen, setChosen, chosenPart, colours, result, said },
     ...{ block, paintBlock, paintSheet, traced, overlay, pickAt, showPicture, setShowPicture, hint, print },

@@ -15,6 +15,7 @@ import { cutSettings } from './useStageCheck';
 export function AllStages({ run, toolsMm }: { run: number; toolsMm: readonly number[] }) {
   const { on, setOn, found, problem, stages } = useAllStages(toolsMm);
   const done = found.filter(Boolean).length;
+  if (stages < 2) return null;
   return (
     <section>
       <h2>All stages</h2>

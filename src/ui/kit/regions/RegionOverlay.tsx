@@ -12,14 +12,28 @@ export function IslandOverlay({ mm }: { mm: number }) {
   const chosen = useChosenIsland();
   const mmPerPx = state.plan.picture?.raster.mmPerPx ?? 0.1;
   if (!chosen) return null;
+  return <ChosenIsland {...chosen} mmPerPx={mmPerPx} mm={mm} />;
+}
+
+interface ChosenIslandProps {
+  readonly outlinesMm?: readonly (readonly number[])[];
+  /** A pixel of it. */
+  readonly x: number;
+  readonly y: number;
+  readonly mmPerPx: number;
+  readonly mm: number;
+}
+
+/** The outline of an island, once it is known, and a ring about a place in it. */
+export function ChosenIsland({ outlinesMm, x, y, mmPerPx, mm }: ChosenIslandProps) {
   return (
     <>
-      {chosen.outlinesMm && <path className={kit.islandLine} d={pathOfMm(chosen.outlinesMm)} />}
+      {outlinesMm && <path className={kit.islandLine} d={pathOfMm(outlinesMm)} />}
       <circle
         className={clsx(kit.placeMark, kit.picked)}
         data-testid="picked"
-        cx={(chosen.x + 0.5) * mmPerPx}
-        cy={(chosen.y + 0.5) * mmPerPx}
+        cx={(x + 0.5) * mmPerPx}
+        cy={(y + 0.5) * mmPerPx}
         r={9 * mm}
       />
     </>
