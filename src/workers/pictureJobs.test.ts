@@ -1,5 +1,6 @@
 import { deflateSync, inflateSync } from 'node:zlib';
 import type { Lab } from '@/core/colour';
+import { DEFAULT_ROLLER, materialById } from '@/core/cutting';
 import type { LabelMap } from '@/core/geometry';
 import type { Failure } from '@/core/units';
 import { decodeLabelMap, encodeLabelMap } from '@/records';
@@ -278,6 +279,53 @@ describe('stages of the block', () => {
     const cleared = tools.reduce((sum, t) => sum + t.cm2, 0);
     expect(cleared).toBeCloseTo((W * 80 - 1600) / 1e4, 1);
     expect(tools.map((t) => t.widthMm)).toEqual([...tools.map((t) => t.widthMm)].sort((a, b) => b - a));
+  });
+
+  test('with wider tools a stage is measured anew, as far as they reach; with narrower ones the wider measure serves', async () => {
+    const settings = { material: materialById('lino'), grainDeg: 0, roller: DEFAULT_ROLLER };
+    const gaps = async (toolsMm: number[]) => {
+      const found = await bench.get('findings', { standing: [0, 2], cutNow: [1], settings: { ...settings, toolsMm } });
+      return found.findings.filter((f) => f.kind === 'gap' || f.kind === 'uncuttable').length;
+    };
+    // the band is 8 mm high, 2 mm of it above the square and 2 below
+    expect(await gaps([1])).toBe(0);
+    const wide = await gaps([4]);
+    expect(wide).toBeGreaterThan(0);
+    expect(await gaps([1])).toBe(0);
+    expect(await gaps([4])).toBe(wide);
+    expect(await bench.get('stageAhead', { standing: [0, 2], cutNow: [1] })).toBeNull();
+  });
+
+  test('a sheet made anew forgets what was measured of the one before', async () => {
+    const settings = { material: materialById('lino'), grainDeg: 0, roller: DEFAULT_ROLLER, toolsMm: [0.5] };
+    const task = { labelCount: 3, traps: [], chokes: [], marks: [] };
+    const ridges = async () => {
+      const found = await bench.get('findings', { standing: [2], cutNow: [1], settings });
+      return found.findings.filter((f) => f.kind === 'ridge').map((f) => Math.round(f.value * 10));
+    };
+    expect(await ridges()).toEqual([3]); // the bar, 0.3 mm
+    const before = await bench.get('stageFigures', { standing: [2], cutNow: [1] });
+    // the dark colours grow under the paper: the bar gets wider, and the square's edge longer
+    await bench.get('printMap', { task: { ...task, traps: [{ grow: 2, under: 0, px: 3 }] }, width: 30, height: 20 });
+    const grown = await bench.get('findings', { standing: [2, 3], cutNow: [1], settings });
+    expect(grown.findings.filter((f) => f.kind === 'ridge')).toEqual([]);
+    await bench.get('printMap', { task, width: 30, height: 20 });
+    expect(await ridges()).toEqual([3]);
+    expect(await bench.get('stageFigures', { standing: [2], cutNow: [1] })).toEqual(before);
+  });
+
+  test('the copy of the sheet is the print map, that of the labels the picture, each for another worker to keep', async () => {
+    const task = { labelCount: 3, traps: [{ grow: 2, under: 0, px: 3 }], chokes: [], marks: [] };
+    await bench.get('printMap', { task, width: 30, height: 20 });
+    const sheet = await bench.get('snapshot', { of: 'sheet' }),
+      labels = await bench.get('snapshot', { of: 'labels' });
+    expect(same(labels.labels, drawn().labels)).toBe(true);
+    expect(same(sheet.labels, labels.labels)).toBe(false);
+    expect([sheet.width, sheet.height, sheet.mmPerPx]).toEqual([W, H, MM_PER_PX]);
+    // given to a worker as its map, the sheet is what is measured there
+    const here = await bench.get('stageFigures', { standing: [2, 3], cutNow: [1] });
+    await bench.get('useLabels', sheet);
+    expect(await bench.get('stageFigures', { standing: [2, 3], cutNow: [1] })).toEqual(here);
   });
 
   test('parts to cut are ticked, found again by place, and no other', async () => {

@@ -75,6 +75,36 @@ test('a meter measures each stage as if it were the first', () => {
     expect(meter.measure(labelSet(standing))).toEqual(new StageMeter(map, 0.1).measure(labelSet(standing)));
 });
 
+test.each([
+  { toolsMm: [0.5, 2], gaps: 0, uncuttable: 0 },
+  { toolsMm: [2.5], gaps: 0, uncuttable: 0 },
+  { toolsMm: [4, 6], gaps: 1, uncuttable: 0 },
+  { toolsMm: [6], gaps: 1, uncuttable: 1 },
+  { toolsMm: [22], gaps: 1, uncuttable: 1 },
+])('what tools of $toolsMm mm leave: open ground is never too narrow for them', ({ toolsMm, gaps, uncuttable }) => {
+  // on a block of 60 × 30 mm, 30 mm of open ground; a channel of 3.6 mm leads on from it; a pocket of 5 × 5 mm stands alone
+  const map: LabelMap = { width: 600, height: 300, labels: new Uint8Array(600 * 300).fill(1) };
+  const clear = (x: number, y: number, w: number, h: number) => {
+    for (let row = y; row < y + h; row++) map.labels.fill(0, row * 600 + x, row * 600 + x + w);
+  };
+  clear(0, 0, 300, 300);
+  clear(300, 100, 150, 36);
+  clear(520, 200, 50, 50);
+  const measure = new StageMeter(map, 0.1).measure(labelSet([1]), Math.min(...toolsMm))!;
+  const { findings } = findingsOf(measure, { ...LINO, toolsMm });
+  const of = (kind: string) => findings.filter((f) => f.kind === kind);
+  expect([of('gap').length, of('uncuttable').length]).toEqual([gaps, uncuttable]);
+  for (const gap of of('gap')) expect(gap.value).toBeCloseTo(3.6, 1);
+  for (const pocket of of('uncuttable')) expect(pocket.value).toBeCloseTo(5, 1);
+});
+
+test('a tool wider than anything that is measured asks for no more than the widest width known', () => {
+  const map: LabelMap = { width: 400, height: 300, labels: new Uint8Array(400 * 300) };
+  const measure = new StageMeter(map, 0.1).measure(labelSet([1]), 1000)!;
+  expect(measure.widestMm).toBeCloseTo(25.2, 6);
+  expect(findingsOf(measure, { ...LINO, toolsMm: [1000] }).findings).toEqual([]);
+});
+
 test('supports are set where it is deepest, and where nothing stands at all nothing is asked for', () => {
   const map: LabelMap = { width: 900, height: 600, labels: new Uint8Array(900 * 600) };
   const empty = new StageMeter(map, 0.1).measure(labelSet([1]))!;

@@ -13,9 +13,12 @@ export interface StageVerdict {
   readonly margin: { readonly clearedEdgeMm: number; readonly widestMm: number };
 }
 
-/** What a stage asks for with this material, these tools and this roller; quick enough to follow a slider. */
+/**
+ * What a stage asks for with this material, these tools and this roller; quick enough to follow a slider. The stage is measured for tools
+ * as wide as the narrowest of these.
+ */
 export function findingsOf(measure: StageMeasure, settings: CutSettings): StageVerdict {
-  const narrowest = Math.min(...settings.toolsMm);
+  const narrowest = Math.min(measure.widestMm, ...settings.toolsMm);
   const uncuttable = smallIslands(
     measure,
     (i) => measure.figures.widestPx[i] * measure.mmPerPx < narrowest,

@@ -17,6 +17,8 @@ import { openGround, type OpenGround } from './rollerReach';
 /** All that is measured once for a stage and asked again for other materials, tools and rollers. */
 export interface StageMeasure {
   readonly mmPerPx: number;
+  /** Widths up to this are known. */
+  readonly widestMm: number;
   readonly widthPx: number;
   readonly heightPx: number;
   readonly stands: BitMask;
@@ -26,29 +28,39 @@ export interface StageMeasure {
   readonly ground: OpenGround;
 }
 
-/** Widths up to this are measured; no material or tool asks for a finer look at wider parts. */
+/** Widths up to this are measured whatever is asked: all materials, and the tools of most hands, ask for no more. */
 export const WIDEST_MEASURED_MM = 3;
+/** No farther than this from an edge, in pixels. */
+const MOST_CAP_PX = 127;
 
 /** Measures cut states of a block, one after the other; what they need on the way is made once. */
 export class StageMeter {
   private room: OtherDistances | undefined;
+  /** No wider than this is ever measured. */
+  readonly mostMm: number;
 
   constructor(
     private readonly map: LabelMap,
     private readonly mmPerPx: number,
-  ) {}
+  ) {
+    this.mostMm = 2 * (MOST_CAP_PX - 1) * mmPerPx;
+  }
 
-  /** `standing` flags the labels that still print (256 entries). Undefined when the stage is too broken up to be cut. */
-  measure(standing: Uint8Array): StageMeasure | undefined {
+  /**
+   * `standing` flags the labels that still print (256 entries); widths are known up to the narrowest tool at hand, where it is wider than
+   * usual (as far as 254 pixels). Undefined when the stage is too broken up to be cut.
+   */
+  measure(standing: Uint8Array, narrowestToolMm = 0): StageMeasure | undefined {
     const { map, mmPerPx } = this;
     const stands = maskOfLabels(map, standing);
     const islands = islandsOfMask(stands);
     if (!islands) return undefined;
-    const distances = distancesAcrossMask(stands, Math.ceil(WIDEST_MEASURED_MM / mmPerPx / 2) + 1, this.room);
+    const widestMm = Math.min(Math.max(WIDEST_MEASURED_MM, narrowestToolMm), this.mostMm);
+    const distances = distancesAcrossMask(stands, Math.ceil(widestMm / mmPerPx / 2) + 1, this.room);
     this.room = distances;
-    const middle = middleLines(stands, distances, WIDEST_MEASURED_MM / mmPerPx);
+    const middle = middleLines(stands, distances, widestMm / mmPerPx);
     return {
-      mmPerPx,
+      ...{ mmPerPx, widestMm },
       widthPx: map.width,
       heightPx: map.height,
       stands,

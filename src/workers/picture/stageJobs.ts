@@ -70,7 +70,7 @@ export const stageJobs = {
     return null;
   },
   findings({ standing, settings }) {
-    const measure = stageMeasured(standing);
+    const measure = stageMeasured(standing, Math.min(...settings.toolsMm));
     const started = performance.now();
     const verdict = findingsOf(measure, settings);
     const risk = mapOfMask(atRisk(measure.ground, settings.roller));
@@ -133,10 +133,14 @@ export const stageJobs = {
 /** Measures kept at once: each holds some megabytes of an A3 print. */
 const STAGES_KEPT = 12;
 
-function stageMeasured(standing: readonly number[]): StageMeasure {
-  const key = standing.join();
+function stageMeasured(standing: readonly number[], narrowestToolMm = 0): StageMeasure {
+  const key = standing.join(),
+    kept = held.stages.get(key);
   held.meter ??= new StageMeter(sheetMap(), held.mapMmPerPx);
-  const measure = held.stages.get(key) ?? held.meter.measure(labelSet(standing));
+  const measure =
+    kept && kept.widestMm >= Math.min(narrowestToolMm, held.meter.mostMm)
+      ? kept
+      : held.meter.measure(labelSet(standing), narrowestToolMm);
   if (!measure)
     throw new JobFailed(
       failure(
