@@ -1,7 +1,7 @@
 /** Unit tests stand beside their source; the browser tests in e2e/ are Playwright's. */
 module.exports = {
   testEnvironment: 'node',
-  roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/scripts'],
+  roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/scripts', '<rootDir>/bench'],
   testMatch: ['**/*.test.ts'],
   testTimeout: 30_000,
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },

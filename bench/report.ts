@@ -14,7 +14,7 @@ const HEADINGS = [
   'Memory',
   'Hostile requests',
 ] as const;
-export type Heading = (typeof HEADINGS)[number];
+type Heading = (typeof HEADINGS)[number];
 
 const INTRODUCTION = `# Performance
 
@@ -23,25 +23,25 @@ times depend on the machine and its hour. The peer where one is named: OpenCV co
 general computer-vision library.
 `;
 
-/** What stands under each heading now. */
-function sections(): Map<string, string> {
-  const text = existsSync(PAGE) ? readFileSync(PAGE, 'utf8') : '';
-  return new Map(
-    text
+/** The page with one part put in the place of what stands there; the others, and their order, stay. */
+export function withSection(page: string, heading: Heading, text: string): string {
+  const sections = new Map(
+    page
       .split(/^## /m)
       .slice(1)
       .map((section) => {
         const end = section.indexOf('\n');
         return [section.slice(0, end), section.slice(end).trim()] as const;
       }),
-  );
+  ).set(heading, text.trim());
+  const parts = HEADINGS.flatMap((h) => (sections.has(h) ? [`## ${h}\n\n${sections.get(h)}\n`] : []));
+  return [INTRODUCTION, ...parts].join('\n');
 }
 
-/** Puts a part measured just now in the place of what stands there. */
+/** Writes a part measured just now, with the day and the machine. */
 export function writeSection(heading: Heading, text: string): void {
   console.log(`## ${heading}\n\n${text}`);
   const machine = `${new Date().toISOString().slice(0, 10)}, ${cpus().length} cores, ${cpus()[0].model}.`;
-  const all = sections().set(heading, `${machine} ${text.trim()}`);
-  const parts = HEADINGS.flatMap((h) => (all.has(h) ? [`## ${h}\n\n${all.get(h)}\n`] : []));
-  writeFileSync(PAGE, [INTRODUCTION, ...parts].join('\n'));
+  const page = existsSync(PAGE) ? readFileSync(PAGE, 'utf8') : '';
+  writeFileSync(PAGE, withSection(page, heading, `${machine} ${text}`));
 }

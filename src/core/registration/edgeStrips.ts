@@ -131,8 +131,11 @@ export function widthsByOrder(
     if (runs === 0) runs = known[order] = ask(at);
     let width = 0;
     for (let left = runs >>> 1; left !== 0; left >>>= 6) {
-      const strip = at[(left >>> 3) & 7] - at[left & 7];
-      if (strip > sliverMm) width += strip;
+      const start = at[left & 7];
+      let end = at[(left >>> 3) & 7];
+      // edges that lie on one another do not part what is wrong on both their sides
+      for (; left >>> 6 !== 0 && at[(left >>> 6) & 7] === end; left >>>= 6) end = at[(left >>> 9) & 7];
+      if (end - start > sliverMm) width += end - start;
     }
     widths[s] = width;
     over += +(width > 0);
@@ -172,23 +175,22 @@ export function stripsWrong(
     }
     order[p] = e;
   }
-  let width = 0;
+  let width = 0,
+    start = NaN,
+    end = NaN;
   for (let p = 0; p < n - 1; p++) {
     films ^= 1 << order[p];
-    const gap = at[order[p + 1]] - at[order[p]];
-    if (gap > 0 && isWrong(kind, films)) {
-      // strips side by side that are both wrong are seen as one
-      let end = p + 1,
-        next = films ^ (1 << order[p + 1]);
-      while (end < n - 1 && isWrong(kind, next)) {
-        end++;
-        next ^= 1 << order[end];
-      }
-      const whole = at[order[end]] - at[order[p]];
-      if (whole > limitMm) width += whole;
-      for (let q = p + 1; q < end; q++) films ^= 1 << order[q];
-      p = end - 1;
+    const from = at[order[p]],
+      to = at[order[p + 1]];
+    // between edges that lie on one another there is nothing, neither wrong nor right
+    if (to <= from || !isWrong(kind, films)) continue;
+    // strips side by side that are both wrong are seen as one
+    if (from !== end) {
+      if (end - start > limitMm) width += end - start;
+      start = from;
     }
+    end = to;
   }
+  if (end - start > limitMm) width += end - start;
   return width;
 }

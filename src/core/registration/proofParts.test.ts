@@ -130,6 +130,65 @@ test('uneven light on the margins is evened over the image', () => {
     expect(Math.abs(level(x, y) - 220 * SHEET_LEVEL)).toBeLessThan(4);
 });
 
+test('straightening is bilinear to a level, in perspective, with light evened, and paper beyond the scan', () => {
+  const random = randomStream(21),
+    width = 300,
+    height = 220,
+    data = Uint8ClampedArray.from({ length: 4 * width * height }, () => 40 + 150 * random());
+  const toScan = homographyOf(
+    {
+      corners: [
+        { x: 12.3, y: 9.1 },
+        { x: 281.7, y: 15.4 },
+        { x: 270.2, y: 208.8 },
+        { x: 18.9, y: 199.5 },
+      ],
+      turnDeg: 0,
+      pxPerMm: 4,
+    } as unknown as FoundSheet,
+    60,
+    45,
+  );
+  const light = [
+    [0.9, 0.05, -0.02, 0.01, 0, 0.02],
+    [1, 0, 0, 0, 0, 0],
+    [1.1, -0.04, 0.03, 0, 0.01, 0],
+  ];
+  const frame = { xMm: 2, yMm: 3, widthPx: 150, heightPx: 100, mmPerPx: 0.35, padPx: 20 };
+  const image = straighten({ width, height, data, dpi: 0 }, toScan, light, { widthMm: 60, heightMm: 45 }, frame);
+  expect([image.width, image.height]).toEqual([190, 140]);
+  let beyond = 0;
+  for (let y = 0; y < image.height; y += 3)
+    for (let x = 0; x < image.width; x += 7) {
+      const xMm = 2 + (x - 20 + 0.5) * 0.35,
+        yMm = 3 + (y - 20 + 0.5) * 0.35,
+        at = through(toScan, xMm, yMm),
+        fx = at.x - 0.5,
+        fy = at.y - 0.5;
+      const found = image.rgb.subarray(3 * (y * image.width + x), 3 * (y * image.width + x) + 3);
+      if (fx < 0.01 || fy < 0.01 || fx >= width - 1.01 || fy >= height - 1.01) {
+        if (fx < -0.01 || fy < -0.01 || fx > width - 0.99 || fy > height - 0.99) {
+          expect([...found]).toEqual([235, 235, 235]);
+          beyond++;
+        }
+        continue;
+      }
+      const ix = Math.floor(fx),
+        iy = Math.floor(fy),
+        u = (2 * xMm) / 60 - 1,
+        v = (2 * yMm) / 45 - 1;
+      for (let c = 0; c < 3; c++) {
+        const pixel = (dx: number, dy: number) => data[4 * ((iy + dy) * width + ix + dx) + c],
+          mix = (a: number, b: number, share: number) => a + (b - a) * share;
+        const level = mix(mix(pixel(0, 0), pixel(1, 0), fx - ix), mix(pixel(0, 1), pixel(1, 1), fx - ix), fy - iy);
+        const [l0, lu, lv, luu, luv, lvv] = light[c];
+        const even = (SHEET_LEVEL * level) / (l0 + lu * u + lv * v + luu * u * u + luv * u * v + lvv * v * v);
+        expect(Math.abs(found[c] - Math.min(255, even))).toBeLessThan(3);
+      }
+    }
+  expect(beyond).toBeGreaterThan(20);
+});
+
 test('coarser means are means', () => {
   const rgb = Uint8ClampedArray.from({ length: 4 * 4 * 3 }, (_, i) => i);
   const half = coarser({ width: 4, height: 4, rgb }, 2);
