@@ -200,6 +200,63 @@ test('cutting check: places with a number, a reason and cures; material, tools a
   await expect.poll(sum).toBeLessThan(placesBefore);
 });
 
+test('all stages: stopped, reloaded, left and come back to, and with tools that are odd, nothing is lost or wrong', async ({
+  page,
+}) => {
+  const id = await flattenedPrint(page, server, 'stages');
+  await page.goto(`${server.url}/print/${id}/block`);
+  const look = page.getByRole('button', { name: /^Look over all \d+ stages$/ }),
+    rows = page.getByRole('listitem').filter({ hasText: /^before run/ });
+  const runs = (await planOf(id)).runs.length;
+  const places = async () => {
+    await expect(rows).toHaveCount(runs);
+    await expect(rows.filter({ hasText: '…' })).toHaveCount(0);
+    return (await rows.allTextContents()).map((text) => Number(/(\d+) place/.exec(text)?.[1] ?? 0));
+  };
+  await look.click();
+  const first = await places();
+  // a reload asks for nothing that was not asked for; what is asked again is answered the same
+  await page.reload();
+  await expect(rows).toHaveCount(0);
+  await look.click();
+  expect(await places()).toEqual(first);
+  await page
+    .getByRole('link', { name: /^\d?\s*Runs/ })
+    .first()
+    .click();
+  await expect(page).toHaveURL(/runs$/);
+  await page.goBack();
+  await look.click();
+  expect(await places()).toEqual(first);
+
+  const tools = page.getByLabel('Tools, widths');
+  for (const odd of ['', '0', 'abc', '1e9', '1; 2; 31']) {
+    await tools.fill(odd);
+    await tools.press('Enter');
+    await expect(tools).toHaveAttribute('aria-invalid', 'true');
+    expect(await places()).toEqual(first);
+  }
+  // inches with fractions; the coarser the narrowest tool, the more it cannot enter, and open ground is never among it
+  let before = -1;
+  for (const [typed, kept] of [
+    ['1/32 in; 1/8 in', 0.79375],
+    ['1/8 in', 3.175],
+    ['6 mm, 1/2 in', 6],
+  ] as const) {
+    await tools.fill(typed);
+    await tools.press('Enter');
+    await expect.poll(async () => (await planOf(id)).toolsMm[0]).toBeCloseTo(kept, 3);
+    await expect(tools).toHaveAttribute('aria-invalid', 'false');
+    await page.waitForTimeout(300); // the rows are asked anew
+    const found = (await places()).reduce((sum, n) => sum + n, 0);
+    expect(found).toBeGreaterThanOrEqual(before);
+    before = found;
+  }
+  await page.getByRole('button', { name: 'undo' }).click();
+  await expect.poll(async () => (await planOf(id)).toolsMm[0]).toBeCloseTo(3.175, 3);
+  await expect(tools).toHaveValue(/^3[.,]17/);
+});
+
 test('a cure is applied to the picture: a thin ridge thickened is found no more', async ({ page }) => {
   const id = await drawnPrint(
     server,

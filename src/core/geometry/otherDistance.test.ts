@@ -14,7 +14,7 @@ import {
   squaredDistancesToMask,
   type LabelMap,
 } from './index';
-import { changesOfLabels, changesOfMask } from './changes';
+import { changesOfLabels, changesOfMask, eachChange } from './changes';
 import { fillSpan } from './region';
 
 const smallMap = fc
@@ -94,6 +94,43 @@ test('on wide maps too, of labels and of a mask, and the blocks said to be near 
       expect([...found.near]).toEqual(near);
     }),
     { seed: 43, numRuns: 60 },
+  );
+});
+
+test('room left by another map is used, and nothing of it remains', () => {
+  fc.assert(
+    fc.property(wideMap, fc.nat(1e6), fc.integer({ min: 2, max: 20 }), (map, seed, cap) => {
+      const other = { ...map, labels: map.labels.map((_, i) => ((i * 2654435761 + seed) >>> 7) & 1) };
+      const before = distancesAcrossMask(maskOf(other), 40);
+      const fresh = distancesAcrossMask(maskOf(map), cap);
+      const again = distancesAcrossMask(maskOf(map), cap, before);
+      expect(again.squared).toBe(before.squared);
+      expect(again.squared).toEqual(fresh.squared);
+      expect(again.near).toEqual(fresh.near);
+      // of another size it is not used
+      const smaller = { width: map.width, height: map.height - 1, labels: map.labels.slice(map.width) };
+      expect(distancesAcrossMask(maskOf(smaller), cap, again).squared).not.toBe(again.squared);
+    }),
+    { seed: 47, numRuns: 40 },
+  );
+});
+
+test('each change is visited once, in reading order, with the sides it is on', () => {
+  fc.assert(
+    fc.property(wideMap, (map) => {
+      const visited: string[] = [],
+        wanted: string[] = [];
+      eachChange(changesOfLabels(map), (x, y, across, down) => visited.push(`${x},${y} ${across} ${down}`));
+      map.labels.forEach((label, i) => {
+        const x = i % map.width,
+          y = Math.floor(i / map.width),
+          across = x > 0 && label !== map.labels[i - 1],
+          down = y > 0 && label !== map.labels[i - map.width];
+        if (across || down) wanted.push(`${x},${y} ${across} ${down}`);
+      });
+      expect(visited).toEqual(wanted);
+    }),
+    { seed: 48, numRuns: 40 },
   );
 });
 

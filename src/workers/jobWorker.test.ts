@@ -1,0 +1,158 @@
+import type { JobReply, JobRequest } from './protocol';
+import { PictureWorker } from './client';
+
+/** A browser's worker that answers when told to. */
+class FakeWorker {
+  static all: FakeWorker[] = [];
+  onmessage: ((event: { data: JobReply }) => void) | null = null;
+  onerror: (() => void) | null = null;
+  onmessageerror: (() => void) | null = null;
+  readonly asked: JobRequest[] = [];
+  readonly handedOver: Transferable[] = [];
+  ended = false;
+
+  constructor() {
+    FakeWorker.all.push(this);
+  }
+
+  postMessage(request: JobRequest, transfer: Transferable[]): void {
+    this.asked.push(request);
+    this.handedOver.push(...transfer);
+  }
+
+  terminate(): void {
+    this.ended = true;
+  }
+
+  /** Answers the n-th thing asked. */
+  reply(
+    n: number,
+    reply: Omit<Extract<JobReply, { result: unknown }>, 'id'> | { failure: unknown } | { progress: number },
+  ) {
+    this.onmessage!({ data: { id: this.asked[n].id, ...reply } as JobReply });
+  }
+}
+
+const settled = () =>
+  new Promise((later) => {
+    setTimeout(later, 0);
+  });
+const newest = () => FakeWorker.all.at(-1)!;
+
+beforeEach(() => {
+  FakeWorker.all = [];
+  (globalThis as { Worker?: unknown }).Worker = FakeWorker;
+});
+afterEach(() => {
+  delete (globalThis as { Worker?: unknown }).Worker;
+});
+
+test('a worker starts with the first question, and answers each with its own', async () => {
+  const client = new PictureWorker();
+  expect(FakeWorker.all.length).toBe(0);
+  const shares: number[] = [];
+  const first = client.ask('gaps', { labelCount: 3 }, (share) => shares.push(share)),
+    second = client.ask('partAt', { x: 1, y: 2 });
+  await settled();
+  expect(FakeWorker.all.length).toBe(1);
+  expect(newest().asked.map((a) => a.job)).toEqual(['gaps', 'partAt']);
+  newest().reply(0, { progress: 0.5 });
+  newest().reply(1, { result: 7 });
+  newest().reply(0, { result: 'gaps' });
+  newest().reply(0, { result: 'twice' }); // a question is answered once
+  expect(await second).toEqual({ ok: true, value: 7 });
+  expect(await first).toEqual({ ok: true, value: 'gaps' });
+  expect(shares).toEqual([0.5]);
+});
+
+test('what makes it ready comes first, though the question was there before', async () => {
+  const client = new PictureWorker((worker) => worker.askNow('openLabels', { url: '/labels', mmPerPx: 0.1 }));
+  const asked = client.ask('partAt', { x: 0, y: 0 });
+  await settled();
+  expect(newest().asked.map((a) => a.job)).toEqual(['openLabels']);
+  newest().reply(0, { result: { width: 1, height: 1 } });
+  await settled();
+  expect(newest().asked.map((a) => a.job)).toEqual(['openLabels', 'partAt']);
+  newest().reply(1, { result: null });
+  expect(await asked).toEqual({ ok: true, value: null });
+});
+
+test('a failure keeps its words; a map that could not be loaded lets the question through to fail in its own', async () => {
+  const client = new PictureWorker((worker) => worker.askNow('openLabels', { url: '/gone', mmPerPx: 0.1 }));
+  const asked = client.ask('partAt', { x: 0, y: 0 });
+  await settled();
+  newest().reply(0, { failure: { ok: false, code: 'fetch', message: 'gone' } });
+  await settled();
+  newest().reply(1, { failure: { ok: false, code: 'not-opened', message: 'The picture is still loading.' } });
+  expect(await asked).toMatchObject({ ok: false, code: 'not-opened', message: 'The picture is still loading.' });
+});
+
+test('stopped: every call ends, the worker does, and the next question starts a fresh one', async () => {
+  const started: number[] = [];
+  const client = new PictureWorker(() => Promise.resolve(started.push(1)));
+  const asked = [client.ask('partAt', { x: 0, y: 0 }), client.ask('partAt', { x: 1, y: 0 })];
+  await settled();
+  const before = newest();
+  client.stop();
+  for (const answer of asked) expect(await answer).toMatchObject({ ok: false, code: 'stopped' });
+  expect(before.ended).toBe(true);
+  const again = client.ask('partAt', { x: 2, y: 0 });
+  await settled();
+  expect(newest()).not.toBe(before);
+  newest().reply(0, { result: 3 });
+  expect(await again).toEqual({ ok: true, value: 3 });
+  expect(started.length).toBe(2);
+});
+
+test('stopped while it is made ready, a question is stopped too and not asked of the next worker', async () => {
+  let ready: () => void = () => undefined;
+  const client = new PictureWorker(
+    () =>
+      new Promise<void>((resolve) => {
+        ready = resolve;
+      }),
+  );
+  const asked = client.ask('partAt', { x: 0, y: 0 });
+  await settled();
+  client.stop();
+  ready();
+  expect(await asked).toMatchObject({ ok: false, code: 'stopped' });
+  expect(newest().asked).toEqual([]);
+});
+
+test.each(['onerror', 'onmessageerror'] as const)('a worker that breaks (%s) leaves no call waiting', async (how) => {
+  const client = new PictureWorker();
+  const asked = client.ask('partAt', { x: 0, y: 0 });
+  await settled();
+  newest()[how]!();
+  expect(await asked).toMatchObject({ ok: false, code: 'stopped' });
+});
+
+test('handed on, the running worker answers its heir, calls under way among them; the first client asks nothing more', async () => {
+  const client = new PictureWorker();
+  const underWay = client.ask('partAt', { x: 0, y: 0 });
+  await settled();
+  const opened: string[] = [];
+  const heir = client.successor(() => Promise.resolve(opened.push('again')));
+  newest().reply(0, { result: 5 });
+  expect(await underWay).toEqual({ ok: true, value: 5 });
+  expect(await client.ask('partAt', { x: 1, y: 1 })).toMatchObject({ ok: false, code: 'stopped' });
+  const asked = heir.ask('partAt', { x: 2, y: 2 });
+  await settled();
+  expect(FakeWorker.all.length).toBe(1);
+  expect(opened).toEqual([]); // its map is there already
+  newest().reply(1, { result: 6 });
+  expect(await asked).toEqual({ ok: true, value: 6 });
+  client.stop(); // no longer its own
+  expect(newest().ended).toBe(false);
+  heir.stop();
+  expect(newest().ended).toBe(true);
+});
+
+test('a label map that is sent is given away, not copied', async () => {
+  const client = new PictureWorker();
+  const labels = new Uint8Array(12);
+  void client.ask('useLabels', { labels, width: 4, height: 3, mmPerPx: 0.1 });
+  await settled();
+  expect(newest().handedOver).toEqual([labels.buffer]);
+});
