@@ -43,7 +43,7 @@ const SALT = 'Salt Works, Low Sun',
 const ON_THE_DESK: readonly View[] = [
   { print: 'Allotment Gate', view: 'picture', whole: /colours/ },
   { print: SALT, view: 'picture', whole: 'Flat colours' },
-  { print: SALT, view: 'picture', leaf: 'Islands', whole: /islands/ },
+  { print: SALT, view: 'picture', leaf: 'Islands', whole: /^\d+ from/ },
   { print: SALT, view: 'runs', whole: /plans were weighed/ },
   { print: SALT, view: 'inks', whole: /ΔE/ },
   { print: SALT, view: 'block', whole: /places? to decide on|Nothing stands/ },

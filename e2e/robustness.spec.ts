@@ -101,6 +101,31 @@ test('two windows on one print: the second is told, and its act is not lost', as
   ]);
 });
 
+test('what one window has not saved yet is left alone by a second, and taken up when the first is gone', async ({
+  page,
+  context,
+}) => {
+  const id = await flattenedPrint(page, server, 'unsaved in a window');
+  await page.goto(`${server.url}/print/${id}/sheets`);
+  await page.route(`**/api/prints/${id}`, (route) => route.abort());
+  await page.getByLabel('Edition').fill('17');
+  await page.getByLabel('Edition').press('Enter');
+  await expect(page.getByText('not saved')).toBeVisible();
+  const second = await context.newPage();
+  await second.goto(`${server.url}/print/${id}/sheets`);
+  await second.getByLabel('Test sheets').fill('6');
+  await second.getByLabel('Test sheets').press('Enter');
+  await expect.poll(async () => (await stateOf(server, id)).plan.sheets).toMatchObject({ testSheets: 6 });
+  expect((await stateOf(server, id)).plan.sheets.edition).not.toBe(17);
+  await page.close();
+  await second.reload();
+  await expect(second.getByRole('heading', { name: 'Changed in another window' })).toBeVisible();
+  await second.getByRole('button', { name: 'Keep mine as a copy' }).click();
+  await second.waitForURL((url) => !url.pathname.includes(id));
+  const copy = second.url().match(/print\/([^/]+)/)![1];
+  expect((await stateOf(server, copy)).plan.sheets.edition).toBe(17);
+});
+
 test('bad pictures are refused in words and leave everything as it was', async ({ page }) => {
   const id = await flattenedPrint(page, server, 'bad pictures');
   await page.goto(`${server.url}/print/${id}/picture`);

@@ -20,7 +20,7 @@ function bench(answers: ((base: number, plan: Plan) => Outcome<PrintState>)[], k
   const saved: { base: number; plan: Plan; label: string }[] = [];
   const said: string[] = [];
   const draft: { now: KeptDraft | undefined } = { now: kept };
-  const keeper: DraftKeeper = { read: () => draft.now, write: (d) => (draft.now = d) };
+  const keeper: DraftKeeper = { takeLeft: async () => draft.now, write: (d) => (draft.now = d) };
   const edits = new PlanEdits(
     state(1),
     async (base, plan, label) => {
@@ -131,11 +131,19 @@ test('unsaved edits are applied to a newer state that comes in', async () => {
 test('what an earlier page left unsaved is sent when nothing changed since, and offered otherwise', async () => {
   const plan = edition(7)(emptyPlan());
   const same = bench([], { revision: 1, plan, labels: ['edition'] });
-  same.edits.takeUpKept();
-  await same.edits.inOrder(async () => undefined);
+  await same.edits.takeUpKept();
   expect(same.saved.map((s) => s.plan.sheets.edition)).toEqual([7]);
   const other = bench([], { revision: 0, plan, labels: ['edition'] });
-  other.edits.takeUpKept();
+  await other.edits.takeUpKept();
   expect(other.edits.stale).toEqual({ labels: ['edition'], plan });
   expect(other.saved).toEqual([]);
+});
+
+test('what is done here before a draft left behind is found is neither lost nor overwritten', async () => {
+  const { edits, saved } = bench([], { revision: 1, plan: edition(7)(emptyPlan()), labels: ['edition'] });
+  const found = edits.takeUpKept();
+  void edits.change('tests', tests(4));
+  await found;
+  expect(edits.stale).toMatchObject({ labels: ['edition', 'tests'], plan: { sheets: { edition: 7, testSheets: 4 } } });
+  expect(saved.every(({ plan }) => plan.sheets.edition !== 7)).toBe(true);
 });

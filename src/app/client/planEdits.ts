@@ -13,7 +13,8 @@ export interface KeptDraft {
   readonly labels: readonly string[];
 }
 export interface DraftKeeper {
-  readonly read: () => KeptDraft | undefined;
+  /** What a window that is gone left behind; from then on it is this window's. */
+  readonly takeLeft: () => Promise<KeptDraft | undefined>;
   readonly write: (draft: KeptDraft | undefined) => void;
 }
 
@@ -84,15 +85,19 @@ export class PlanEdits {
     this.changed();
   }
 
-  /** What an earlier page left unsaved: sent if nothing changed since, offered otherwise. */
-  takeUpKept(): void {
-    const kept = this.keeper.read();
+  /** What a window that is gone left unsaved: sent if nothing changed since, offered otherwise, with what was done here meanwhile. */
+  async takeUpKept(): Promise<void> {
+    const kept = await this.keeper.takeLeft();
     if (!kept) return;
-    if (kept.revision === this.latest.revision) void this.change(kept.labels.join(', '), () => kept.plan);
-    else {
-      this.stale = { labels: kept.labels, plan: kept.plan };
-      this.changed();
+    if (kept.revision === this.latest.revision && !this.hasUnsaved) {
+      await this.change(kept.labels.join(', '), () => kept.plan);
+      return;
     }
+    this.stale = {
+      labels: [...kept.labels, ...this.pending.map((p) => p.label)],
+      plan: this.pending.reduce((plan, { edit }) => edit(plan), kept.plan),
+    };
+    this.changed();
   }
 
   /** Resolves when saved, refused, or kept for later (`unreachable`). */
@@ -194,26 +199,4 @@ export class PlanEdits {
         : { revision: this.latest.revision, plan: this.plan, labels: this.pending.map((p) => p.label) },
     );
   }
-}
-
-/** Keeps the draft of one print in the browser; a full or closed store is said once and edits go on. */
-export function draftKeeper(printId: string, full: () => void): DraftKeeper {
-  const key = `ulexite-draft-${printId}`;
-  return {
-    read: () => {
-      try {
-        return (JSON.parse(localStorage.getItem(key) ?? 'null') as KeptDraft | null) ?? undefined;
-      } catch {
-        return undefined;
-      }
-    },
-    write: (draft) => {
-      try {
-        if (draft) localStorage.setItem(key, JSON.stringify(draft));
-        else localStorage.removeItem(key);
-      } catch {
-        full();
-      }
-    },
-  };
 }

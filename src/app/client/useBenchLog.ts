@@ -68,7 +68,7 @@ export function useBenchLog(
       edits.retry();
     }, RETRY_MS);
     void sendWaiting();
-    edits.takeUpKept();
+    void edits.takeUpKept();
     return () => clearInterval(timer);
   }, [edits, queue, sendWaiting, setWaiting]);
   return log;

@@ -188,8 +188,6 @@ function IslandRows({ list, regions, colours, lettered }: IslandRowsProps) {
           role="option"
           className={clsx(kit.tone, css.island)}
           aria-selected={regions.chosen?.key === row.key}
-          aria-pressed={regions.chosen?.key === row.key}
-
           onClick={() => regions.choose(row)}
         >
           <Swatch lab={colours[row.label]?.wantedLabD50 ?? [50, 0, 0]} />
