@@ -46,24 +46,25 @@ export const boundaryRules = {
       checkAllOrigins: true,
       policies: [
         ...allowCore,
-        may('records', 'core'),
-        may('formats', 'core', 'records'),
-        may('store', 'core', 'records'),
-        may('devices', 'core', 'records'),
-        may('workers', 'core', 'records'),
-        may('server', 'store', 'formats', 'devices', 'records', 'core'),
+        may('model', 'core'),
+        may('derived', 'model', 'core'),
+        may('formats', 'core', 'model', 'derived'),
+        may('store', 'model'),
+        may('devices', 'core', 'model', 'derived'),
+        may('workers', 'core', 'model', 'derived'),
+        may('server', 'store', 'formats', 'devices', 'derived', 'model', 'core'),
         ...UI_FLOORS.map(([floor, ...below]) => ({
           from: ui(floor),
           allow: {
             to: [
               ...[floor, ...below].map(ui),
-              ...['workers', 'records', 'core'].map((type) => ({ element: { type } })),
+              ...['workers', 'derived', 'model', 'core'].map((type) => ({ element: { type } })),
             ],
           },
         })),
-        may('app', 'server', 'ui', 'records'),
-        may('testing', 'server', 'store', 'formats', 'records', 'core'),
-        packages('records', 'yup'),
+        may('app', 'server', 'ui', 'derived', 'model'),
+        may('testing', 'server', 'store', 'formats', 'derived', 'model', 'core'),
+        packages('model', 'yup'),
         packages(
           'formats',
           'pdfkit',
@@ -139,7 +140,7 @@ export const boundarySettings = {
   'boundaries/elements': [
     { type: 'core', pattern: 'src/core/*', capture: ['module'] },
     { type: 'ui', pattern: 'src/ui/*', capture: ['floor'] },
-    ...['records', 'formats', 'store', 'devices', 'workers', 'server', 'app', 'testing'].map((type) => ({
+    ...['model', 'derived', 'formats', 'store', 'devices', 'workers', 'server', 'app', 'testing'].map((type) => ({
       type,
       pattern: `src/${type}`,
     })),

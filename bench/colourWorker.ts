@@ -3,7 +3,8 @@ import { deltaE2000, srgb8FromLabD50, labD50FromSrgb8, type Lab } from '@/core/c
 import { labelCoverage, packRgb, paintCoverage } from '@/core/geometry';
 import { filmOnGround, groundOf, readyFilm, layReady, labOfInternal, solveRecipe, STARTER_CABINET } from '@/core/inks';
 import { searchOrders, searchOverprints, type SearchRun } from '@/core/layers';
-import { emptyPlan, looksOfPlan, withFlat, type Plan } from '@/records';
+import { emptyPlan, type Plan } from '@/model';
+import { looksOfPlan, withFlat } from '@/derived';
 
 /** Times of the colour core in a worker of the browser, milliseconds or operations a second; medians over rounds. */
 export interface ColourFigures {

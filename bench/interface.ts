@@ -8,7 +8,7 @@ import { findIslands } from '@/core/geometry';
 import { colourCells, findPalette, flattenPicture, majorityFilter, quantise } from '@/core/picture';
 import type { Outcome } from '@/core/units';
 import { seedWorkshop } from '../demo/workshop';
-import { withFlat, progressOf } from '@/records';
+import { withFlat, progressOf } from '@/derived';
 import { bringInPicture, createPrint, keepLabels, placeAgain, printState, shelfPage, savePlan } from '@/server';
 import { openStore } from '@/store';
 import { answers } from './answers';

@@ -5,7 +5,8 @@ import { sketchPlans } from '@/core/layers';
 import { flattenPicture, measureFlatColours, type FlattenSettings } from '@/core/picture';
 import { normalDeviate, randomStream } from '@/core/random/random';
 import type { Outcome } from '@/core/units';
-import { startBelief, type BenchAct, type BenchEvent, type Fault } from '@/core/sheets';
+import { startBelief, type Fault } from '@/core/sheets';
+import type { BenchAct, BenchEvent, FlatColour, Plan, PrintState } from '@/model';
 import {
   guessBarePaper,
   pigmentsOf,
@@ -14,11 +15,8 @@ import {
   resolveFrom,
   stageOfRun,
   withFlat,
-  type FlatColour,
-  type Plan,
-  type PrintState,
   sheetAnswerOf,
-} from '@/records';
+} from '@/derived';
 import {
   bringInPicture,
   cabinet,

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from './test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { looksOfPlan, progressOf, type StoredInk } from '@/records';
+import { type StoredInk } from '@/model';
+import { looksOfPlan, progressOf } from '@/derived';
 import { api, flattenedPrint, stateOf } from './prints';
 import { TestServer } from './server';
 

@@ -3,7 +3,8 @@ import { expect, test, type Page } from './test';
 import type { Download, Locator } from '@playwright/test';
 import sharp from 'sharp';
 import { unzipSync } from 'fflate';
-import { looksOfPlan, plainSheet, trapsOf, type Plan } from '@/records';
+import { type Plan } from '@/model';
+import { looksOfPlan, plainSheet, trapsOf } from '@/derived';
 import { api, drawnPrint, flattenedPrint, stateOf } from './prints';
 import { TestServer } from './server';
 

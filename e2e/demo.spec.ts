@@ -1,5 +1,5 @@
 import { expect, test } from './test';
-import { looksOfPlan, outOfRegister, progressOf } from '@/records';
+import { looksOfPlan, outOfRegister, progressOf } from '@/derived';
 import { wholePrints } from '@/testing/prints';
 import { openStore } from '@/store';
 import { seedWorkshop } from '../demo/workshop';

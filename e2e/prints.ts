@@ -1,7 +1,8 @@
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { deflateSync } from 'node:zlib';
-import { encodeLabelMap, withFlat, type Plan, type PrintState } from '@/records';
+import { encodeLabelMap, type Plan, type PrintState } from '@/model';
+import { withFlat } from '@/derived';
 import type { TestServer } from './server';
 
 /** Asks the server as the interface does. */

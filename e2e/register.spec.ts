@@ -1,7 +1,8 @@
 import { expect, test, type Page } from './test';
 import sharp from 'sharp';
 import { motionAbout, type Motion } from '@/core/registration';
-import { progressOf, sheetLayoutOf, type Plan } from '@/records';
+import { type Plan } from '@/model';
+import { progressOf, sheetLayoutOf } from '@/derived';
 import { sampleMisfitsOf } from '@/server';
 import { api, drawnPrint, stateOf } from './prints';
 import { TestServer } from './server';

@@ -13,11 +13,14 @@ jest.setTimeout(120_000);
 
 test.each([
   ['src/core/colour/lab.ts', '@/core/inks'],
-  ['src/core/colour/lab.ts', '@/records'],
+  ['src/core/colour/lab.ts', '@/model'],
   ['src/core/picture/flatten.ts', '@/core/layers'],
   ['src/core/sheets/survival.ts', 'react'],
   ['src/core/sheets/survival.ts', 'node:fs'],
-  ['src/records/plan.ts', '@/store'],
+  ['src/model/plan/plan.ts', '@/derived'],
+  ['src/model/plan/plan.ts', '@/store'],
+  ['src/derived/looks.ts', '@/store'],
+  ['src/derived/looks.ts', 'yup'],
   ['src/formats/svg.ts', '@/store'],
   ['src/formats/svg.ts', 'better-sqlite3'],
   ['src/store/open.ts', '@/server'],
@@ -36,7 +39,9 @@ test.each([
 
 test.each([
   ['src/core/inks/film.ts', '@/core/colour'],
-  ['src/records/plan.ts', '@/core/inks'],
+  ['src/model/plan/plan.ts', '@/core/inks'],
+  ['src/model/plan/plan.ts', 'yup'],
+  ['src/derived/looks.ts', '@/model'],
   ['src/server/prints.ts', '@/store'],
   ['src/ui/desk/RunsView.tsx', '@/workers'],
   ['src/ui/desk/RunsView.tsx', '@/ui/kit/views'],

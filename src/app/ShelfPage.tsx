@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { Outcome, ShelfPage as ShelfPrints } from '@/records';
+import type { Outcome, ShelfPage as ShelfPrints } from '@/model';
 import { Shelf } from '@/ui/shelf/Shelf';
 import { ask, askRaw } from './client/api';
 

@@ -1,7 +1,7 @@
 import { BAND_COUNT, labD50FromSpectrum, type Lab } from '@/core/colour';
 import { filmOver, measuredFromInternal, type Film } from '@/core/inks';
 import { normalDeviate, randomStream, type RandomStream } from '@/core/random/random';
-import type { Reading } from '@/records';
+import type { Reading } from '@/model';
 
 /**
  * A patch held under a reader: a film over a ground (internal reflectances), or a bare ground. `inkId` says which pot the

@@ -1,8 +1,7 @@
 import { unzipSync, zipSync, type Zippable } from 'fflate';
 import { createHash } from 'node:crypto';
-import type { BenchEvent } from '@/core/sheets';
+import { type BenchEvent, checkAct, checkName, checkPlan, type Plan } from '@/model';
 import { failure, success, type Outcome } from '@/core/units';
-import { checkAct, checkName, checkPlan, type Plan } from '@/records';
 import { mediaTypeOf, OCTETS, pngSize } from './mediaType';
 
 const MB = 1024 * 1024;

@@ -1,7 +1,7 @@
 import { parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
 import { failure, success, type Outcome } from '@/core/units';
-import { checkCabinetInk, type CabinetInk } from '@/records';
+import { checkCabinetInk, type CabinetInk } from '@/model';
 import { plainCell } from './csv';
 
 const COLUMNS = ['name', 'kind', 'role', 'L*', 'a*', 'b*', 'opacity', 'strength', 'stock g', 'light-fast'] as const;

@@ -1,6 +1,6 @@
 import { BAND_COUNT, labD50FromSpectrum, type Lab } from '@/core/colour';
 import { failure, success, type Outcome } from '@/core/units';
-import type { NamedReading } from '@/records';
+import type { NamedReading } from '@/model';
 import { oneLine } from './palette';
 
 const FIRST_NM = 380,

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { deltaE2000, labD50FromSrgb8, spectrumFromLabD50, type Lab } from '@/core/colour';
-import type { CabinetInk } from '@/records';
+import type { CabinetInk } from '@/model';
 import { cabinetCsv, readCabinetCsv, readCgats, readPalette, writeCgats, writePalette } from './index';
 
 const PAPER: Lab = [94.5, 0.3, 4.2];
@@ -129,7 +129,7 @@ describe('the cabinet as a table', () => {
     ['name,L*\nx,50', /missing: a\*, b\*/],
     ['name,L*,a*,b*\nx,50,0', /cannot be read/],
     ['name,L*,a*,b*\n,50,0,0', /Row 2 \(“”\): An ink needs a name/],
-    ['name,L*,a*,b*,kind\nx,50,0,0,gouache', /Row 2 \(“x”\): “gouache” is none of oil/],
+    ['name,L*,a*,b*,kind\nx,50,0,0,gouache', /Row 2 \(“x”\): “kind” cannot be "gouache"; it may be oil/],
     ['name,L*,a*,b*,opacity\nx,50,0,0,2', /no opacity/],
     ['name,L*,a*,b*\nx,dark,0,0', /Row 2/],
   ])('%j is refused in words', (text, words) => {

@@ -1,6 +1,7 @@
 import { stringify } from 'csv-stringify/sync';
-import { isTestSheet, type BenchState, type SheetName } from '@/core/sheets';
-import { inkNamesOf, type Plan } from '@/records';
+import { isTestSheet, type SheetName } from '@/core/sheets';
+import { type BenchState, inkNamesOf } from '@/derived';
+import { type Plan } from '@/model';
 
 /**
  * A cell that a spreadsheet would take for a formula is written with a leading apostrophe: also behind blanks, which some cut away, and

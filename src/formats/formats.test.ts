@@ -2,8 +2,8 @@ import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { labelSet, traceArcs, type LabelMap } from '@/core/geometry';
-import { replayLog } from '@/core/sheets';
-import { emptyPlan, withFlat, type Plan } from '@/records';
+import { replayLog, withFlat } from '@/derived';
+import { emptyPlan, type Plan } from '@/model';
 import {
   blobsOfPlan,
   ledgerCsv,

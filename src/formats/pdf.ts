@@ -1,5 +1,5 @@
 import PDFDocument from 'pdfkit';
-import type { ExportPaper } from '@/records';
+import type { ExportPaper } from '@/model';
 import { HOUSE_COLOURS } from '@/core/colour';
 
 /** Points in a millimetre: PDF's unit is 1/72 in. */

@@ -1,18 +1,7 @@
-import { isTestSheet, type BenchAct, type BenchEvent } from '@/core/sheets';
+import { isTestSheet } from '@/core/sheets';
+import { type BenchAct, type BenchEvent, checkAct, MOST_SHEETS, type Plan, type LogAnswer } from '@/model';
 import { failure, success, type Outcome } from '@/core/units';
-import {
-  checkAct,
-  inkNamesOf,
-  MOST_SHEETS,
-  printedIds,
-  progressOf,
-  refusedAddition,
-  sideOfStage,
-  stagesOf,
-  type Plan,
-  type LogAnswer,
-  type Progress,
-} from '@/records';
+import { inkNamesOf, printedIds, progressOf, refusedAddition, sideOfStage, stagesOf, type Progress } from '@/derived';
 import { keepCutPicture, refusedSlip } from './slips';
 import { appendBenchEvent, benchLog, hasBenchEvent, printById, raiseUndoFloor, touchPrint, type Store } from '@/store';
 import { livingPrint } from './livingPrint';

@@ -1,15 +1,7 @@
 import sharp from 'sharp';
 import { sketchPlans } from '@/core/layers';
-import {
-  looksOfPlan,
-  pigmentsOf,
-  planFromSketch,
-  planTaskOf,
-  progressOf,
-  resolveFrom,
-  withFlat,
-  type PrintState,
-} from '@/records';
+import { type PrintState } from '@/model';
+import { looksOfPlan, pigmentsOf, planFromSketch, planTaskOf, progressOf, resolveFrom, withFlat } from '@/derived';
 import { openStore, type Store } from '@/store';
 import {
   bringInPicture,
@@ -183,7 +175,7 @@ test('the colour a run gave: refused before it is printed, for areas it does not
   ok(log(id, { kind: 'stage-cut', stageId: first.inkings[0].stageId }));
   ok(log(id, { kind: 'pull', runId: first.id, sheet: '1', faults: [], setAside: false, note: '' }));
   expect(refusal(log(id, got('night', [70, 10, 30])))).toMatch(/does not print on this colour’s area/);
-  expect(refusal(log(id, got('straw', [170, 10, 30])))).toMatch(/L\* from 0 to 100/);
+  expect(refusal(log(id, got('straw', [170, 10, 30])))).toMatch(/L\* may be 0 to 100/);
   ok(log(id, got('straw', [70, 10, 30])));
   const state = ok(printState(db, id));
   const looks = looksOfPlan(state.plan, progressOf(state.plan, state.events).bench.coloursGot)!;

@@ -2,15 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { STARTER_CABINET } from '@/core/inks';
 import { failure, success, type Outcome } from '@/core/units';
 import { cabinetCsv, readCabinetCsv, readCgats, readPalette, writeCgats, writePalette } from '@/formats';
-import {
-  checkCabinetInk,
-  emptyPlan,
-  freeInkName,
-  type CabinetInk,
-  type NamedReading,
-  type Reading,
-  type StoredInk,
-} from '@/records';
+import { checkCabinetInk, emptyPlan, type CabinetInk, type NamedReading, type Reading, type StoredInk } from '@/model';
+import { freeInkName } from '@/derived';
 import { cabinetInk, cabinetInks, cabinetWasFilled, insertInk, markInkDeleted, updateInk, type Store } from '@/store';
 import type { FileOut } from './fileOut';
 

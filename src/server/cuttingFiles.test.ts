@@ -1,6 +1,7 @@
 import { unzipSync } from 'fflate';
 import sharp from 'sharp';
-import { withFlat, type PrintState } from '@/records';
+import { type PrintState } from '@/model';
+import { withFlat } from '@/derived';
 import { openStore, timedCuts, type Store } from '@/store';
 import {
   answerSlip,
@@ -97,7 +98,9 @@ async function plannedAnew(): Promise<PrintState> {
   });
   return ok(savePlan(db, id, sized.revision, plan, 'flat', NOW));
 }
-const placeOnNight = { anchors: [], islands: [], outlinesMm: [[17, 2, 20, 2, 20, 5, 17, 5]] };
+const outlinesMm = [[17, 2, 20, 2, 20, 5, 17, 5]];
+const maskOnNight = { anchors: [], outlinesMm },
+  placeOnNight = { islands: [], outlinesMm };
 
 describe('layers and lines', () => {
   test('a run as layers: what prints, the sheet after and before, at full size and resolution', async () => {
@@ -193,7 +196,7 @@ test('a mask lies mirrored, covers its place with its reach, and is gone when th
     id: 'mask-a',
     runId: state.plan.runs[1].id,
     kind: 'mask' as const,
-    place: placeOnNight,
+    place: maskOnNight,
     covers: 'place' as const,
     growMm: 1,
     hold: 'pins' as const,

@@ -1,6 +1,7 @@
 import { EventEmitter } from 'node:events';
 import { PassThrough } from 'node:stream';
-import { decode, patienceOf } from './decode';
+import { decode } from './decode';
+import { Patience } from './patience';
 
 /** A decoder that answers when the test says so, or never. */
 class FakeDecoder extends EventEmitter {
@@ -35,7 +36,7 @@ const started = () => FakeDecoder.started;
 const settle = async () => {
   for (let i = 0; i < 5; i++) await Promise.resolve();
 };
-const inspect = (patience = patienceOf()) => decode('inspect', {}, Buffer.from('bytes'), patience);
+const inspect = (patience = new Patience()) => decode('inspect', {}, Buffer.from('bytes'), patience);
 
 beforeEach(() => {
   jest.useFakeTimers({ doNotFake: ['setImmediate'] });
@@ -47,7 +48,7 @@ afterEach(() => {
 });
 
 test('what it was sent: the task and its settings, then the picture; what it answers: a record, then bytes', async () => {
-  const asked = decode('preview', { longSidePx: 300 }, Buffer.from('picture'), patienceOf());
+  const asked = decode('preview', { longSidePx: 300 }, Buffer.from('picture'), new Patience());
   const [decoder] = started();
   const sent = decoder.stdin.read() as Buffer;
   const head = sent.readUInt32LE(0);
@@ -72,7 +73,7 @@ test.each([
 });
 
 test('nobody waits longer than nine seconds, however many steps a picture takes', async () => {
-  const patience = patienceOf();
+  const patience = new Patience();
   const first = inspect(patience);
   jest.advanceTimersByTime(7_000);
   started()[0].answer({ format: 'svg' });
@@ -90,7 +91,7 @@ test('nobody waits longer than nine seconds, however many steps a picture takes'
 
 test('who leaves is not worked for: while it is read, while it waits, and before it begins', async () => {
   const leaving = [new AbortController(), new AbortController(), new AbortController()];
-  const asked = leaving.map((l) => inspect(patienceOf(l.signal)));
+  const asked = leaving.map((l) => inspect(new Patience(l.signal)));
   expect(started().length).toBe(2); // the third waits for a place
   leaving[2].abort();
   expect(await asked[2]).toMatchObject({ code: 'gone' });
@@ -100,7 +101,7 @@ test('who leaves is not worked for: while it is read, while it waits, and before
   started()[1].answer({});
   expect((await asked[1]).ok).toBe(true);
   expect(started().length).toBe(2);
-  expect(await inspect(patienceOf(leaving[0].signal))).toMatchObject({ code: 'gone' });
+  expect(await inspect(new Patience(leaving[0].signal))).toMatchObject({ code: 'gone' });
   expect(started().length).toBe(2);
 });
 
@@ -119,7 +120,7 @@ test('two are read beside one another, the others in their order; too many are a
 test('a place that comes free just as patience ends goes to the next', async () => {
   const running = [inspect(), inspect()];
   const impatient = new AbortController();
-  const first = inspect(patienceOf(impatient.signal)),
+  const first = inspect(new Patience(impatient.signal)),
     next = inspect();
   started()[0].answer({});
   await running[0];
@@ -130,4 +131,17 @@ test('a place that comes free just as patience ends goes to the next', async () 
   expect(await next).toMatchObject({ ok: true });
   started()[1].answer({});
   expect((await running[1]).ok).toBe(true);
+});
+
+test('time the machine gives to other programs is not held against a picture, but there is an end to that too', async () => {
+  // this process's own clock of work, which stands nearly still here, stands in for a decoder that is given nothing
+  const starved = (ms: number) => {
+    const patience = new Patience();
+    const rested = patience.works(process.pid);
+    jest.advanceTimersByTime(ms);
+    rested();
+    return patience.signal;
+  };
+  expect(starved(30_000).aborted).toBe(false);
+  expect(starved(60_000).reason).toMatchObject({ code: 'picture-slow' });
 });

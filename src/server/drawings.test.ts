@@ -1,6 +1,7 @@
 import { jigFor, REGISTRATION_WAYS, registrationWay, type RegistrationWayId } from '@/core/registration';
 import { tileDrawing, type Drawing, type Pen } from '@/formats';
-import { emptyPlan, jigInputOf, sheetLayoutOf, type Plan } from '@/records';
+import { emptyPlan, type Plan } from '@/model';
+import { jigInputOf, sheetLayoutOf } from '@/derived';
 import { jigPage, stageDrawing } from './drawings';
 
 type Call = { readonly kind: keyof Pen; readonly args: readonly unknown[] };

@@ -1,7 +1,17 @@
 import sharp from 'sharp';
 import { HOUSE_COLOURS, srgb8FromLabD50, hexFromLabD50 } from '@/core/colour';
 import { findIslands, labelCoverage, labelSet, packRgb, paintCoverage } from '@/core/geometry';
-import { replayLog } from '@/core/sheets';
+import {
+  replayLog,
+  blockOfRun,
+  cutLineNotes,
+  inkedAt,
+  inkNamesOf,
+  inkOf,
+  labelStateOfRun,
+  looksOfPlan,
+  progressOf,
+} from '@/derived';
 import { failure, success, type Failure, type Outcome } from '@/core/units';
 import {
   blobsOfPlan,
@@ -13,17 +23,7 @@ import {
   svgDocument,
   writeBundle,
 } from '@/formats';
-import {
-  blockOfRun,
-  cutLineNotes,
-  inkedAt,
-  inkNamesOf,
-  inkOf,
-  labelStateOfRun,
-  looksOfPlan,
-  progressOf,
-  type Plan,
-} from '@/records';
+import { type Plan } from '@/model';
 import { benchLog, getBlob, planAt, putBlob, type Store } from '@/store';
 import { stageDrawing } from './drawings';
 import { fileStem, pdfFonts, type FileOut } from './fileOut';

@@ -1,7 +1,7 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { upgradedPlan, type Plan } from '@/records';
+import { upgradedPlan, type Plan } from '@/model';
 import { benchLog, closeStore, insertPrint, openStore, type Store } from '@/store';
 import { expectOk } from '@/testing/prints';
 import { logActs } from './bench';
@@ -9,7 +9,7 @@ import { createPrint, printState, shelfPage } from './prints';
 import { fileProblem } from './problems';
 
 const NOW = '2026-03-02T10:00:00.000Z';
-const plan = upgradedPlan(JSON.parse(readFileSync('src/records/fixtures/plan-version-4.json', 'utf8'))) as Plan;
+const plan = upgradedPlan(JSON.parse(readFileSync('src/model/plan/fixtures/plan-version-4.json', 'utf8'))) as Plan;
 
 let folder: string, db: Store;
 beforeEach(() => {

@@ -1,7 +1,8 @@
 import { srgb8FromLabD50, type Lab } from '@/core/colour';
 import { failure, success, type Failure, type Outcome } from '@/core/units';
-import type { Fractions, PicturePlan } from '@/records';
-import { decode, patienceOf } from './decode';
+import type { Fractions, PicturePlan } from '@/model';
+import { decode } from './decode';
+import { Patience } from './patience';
 import { unsafeSvg } from './svgCheck';
 
 export const MAX_UPLOAD_BYTES = 60 * 1024 * 1024;
@@ -21,7 +22,7 @@ export interface PictureFacts {
 export async function inspectPicture(
   bytes: Buffer,
   fileName: string,
-  patience = patienceOf(),
+  patience = new Patience(),
 ): Promise<Outcome<PictureFacts>> {
   const named = `“${fileName}”`;
   const refused = refusedBytes(bytes, named);
@@ -124,7 +125,7 @@ export async function makeRaster(
   fileName: string,
   place: Placement,
   paperLabD50: Lab,
-  patience = patienceOf(),
+  patience = new Patience(),
 ): Promise<Outcome<WorkingRaster>> {
   const mmPerPx = rasterMmPerPx(place.widthMm, place.heightMm);
   const widthPx = Math.max(1, Math.round(place.widthMm / mmPerPx)),
@@ -164,7 +165,7 @@ export async function sourcePreview(
   longSidePx: number,
 ): Promise<Outcome<{ bytes: Buffer }>> {
   const source = sourceOf(format, longSidePx, paperLabD50);
-  const decoded = await decode('preview', { ...source, turnDeg, mirrored, longSidePx }, bytes, patienceOf());
+  const decoded = await decode('preview', { ...source, turnDeg, mirrored, longSidePx }, bytes, new Patience());
   if (decoded.ok) return success({ bytes: decoded.value.bytes });
   return decoded.code === 'picture-damaged'
     ? failure('picture-damaged', 'The picture could not be read again. Bring it in anew.')

@@ -2,7 +2,7 @@ import { labelSet, type ArcMap } from '@/core/geometry';
 import { jigFor, type JigMark } from '@/core/registration';
 import { failure, success, type Outcome } from '@/core/units';
 import { dxfDocument, pathOfSet, pdfOfDrawings, svgOfDrawing, type Drawing } from '@/formats';
-import { inkedAt, inkNamesOf, jigInputOf, sheetLayoutOf } from '@/records';
+import { inkedAt, inkNamesOf, jigInputOf, sheetLayoutOf } from '@/derived';
 import type { Store } from '@/store';
 import { jigPage, type RunOutline } from './drawings';
 import { fileStem, pdfFonts, type FileOut } from './fileOut';

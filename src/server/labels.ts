@@ -1,7 +1,7 @@
 import { deflateSync, inflateSync } from 'node:zlib';
 import type { LabelMap } from '@/core/geometry';
 import { failure, success, type Outcome } from '@/core/units';
-import { decodeLabelMap, encodeLabelMap, MAX_LABEL_PIXELS, type Plan } from '@/records';
+import { decodeLabelMap, encodeLabelMap, MAX_LABEL_PIXELS, type Plan } from '@/model';
 import { getBlob, planAt, putBlob, type Store } from '@/store';
 import { livingPrint } from './livingPrint';
 

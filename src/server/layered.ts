@@ -2,7 +2,7 @@ import { srgb8FromLabD50 } from '@/core/colour';
 import { eachPointOf, labelSet, ringsOf, type ArcMap } from '@/core/geometry';
 import { success, type Outcome } from '@/core/units';
 import { dxfDocument, indexedPng, openRaster, type PaletteColour, type RasterLayer } from '@/formats';
-import { blockOfRun, inkedAt, inkNamesOf, inkOf, labelStateOfRun, looksOfPlan } from '@/records';
+import { blockOfRun, inkedAt, inkNamesOf, inkOf, labelStateOfRun, looksOfPlan } from '@/derived';
 import type { Store } from '@/store';
 import { fileStem, type FileOut } from './fileOut';
 import { laidOut, runOf, tracedSheet, type LaidOut } from './printSheets';

@@ -1,8 +1,8 @@
 import { hexFromLabD50 } from '@/core/colour';
-import { replayLog } from '@/core/sheets';
+import { replayLog, beliefOf, inkNeedOf, inkOf, looksOfPlan, sheetsOfPrint } from '@/derived';
 import { failure, success, type Outcome } from '@/core/units';
 import { pdfOfDrawings, type Drawing } from '@/formats';
-import { beliefOf, inkNeedOf, inkOf, looksOfPlan, sheetsOfPrint, type Ink } from '@/records';
+import { type Ink } from '@/model';
 import { benchLog, type Store } from '@/store';
 import { fileStem, pdfFonts, type FileOut } from './fileOut';
 import { printState } from './prints';

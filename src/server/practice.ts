@@ -1,5 +1,5 @@
 import { success, type Outcome } from '@/core/units';
-import { checkPractice, type PracticeScore } from '@/records';
+import { checkPractice, type PracticeScore } from '@/model';
 import { insertPractice, practice, type Store } from '@/store';
 
 export function practiceScores(db: Store): Outcome<PracticeScore[]> {

@@ -1,8 +1,8 @@
 import { traceArcs, type ArcMap, type LabelMap } from '@/core/geometry';
 import { isPlain, printMapOf } from '@/core/layers';
-import { replayLog, type Slip } from '@/core/sheets';
+import { replayLog, type Slip, plainSheet, printTaskOf, type ColoursGot, type PrintSheet } from '@/derived';
 import { failure, success, type Outcome } from '@/core/units';
-import { plainSheet, printTaskOf, type ColoursGot, type Plan, type PrintSheet } from '@/records';
+import { type Plan } from '@/model';
 import { benchLog, type Store } from '@/store';
 import { labelsOfPlan } from './labels';
 import { livingPrint } from './livingPrint';

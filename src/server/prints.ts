@@ -4,16 +4,14 @@ import { failure, success, type Outcome } from '@/core/units';
 import {
   checkName,
   checkPlan,
-  closedPartTouched,
   emptyPlan,
   type Plan,
   type PrintState,
   type PrintCard,
   type ShelfPage,
   type ShelfPrint,
-  cardOfPrint,
-  progressOf,
-} from '@/records';
+} from '@/model';
+import { closedPartTouched, cardOfPrint, progressOf } from '@/derived';
 import {
   cardOf,
   countLivingPrints,

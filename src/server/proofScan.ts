@@ -1,11 +1,12 @@
 import sharp from 'sharp';
 import { fitMotion, motionAt, rigidFrom, type Motion } from '@/core/registration';
-import { replayLog, type ProofTaken } from '@/core/sheets';
+import type { ProofTaken, Plan } from '@/model';
+import { replayLog, contactsOf, filmsOnParts, lookOfFilms, sheetLayoutOf, shimsIn } from '@/derived';
 import { failure, success, type Outcome } from '@/core/units';
 import { sampleMisfits, simulatedScanner } from '@/devices';
-import { contactsOf, filmsOnParts, lookOfFilms, sheetLayoutOf, shimsIn, type Plan } from '@/records';
 import { benchLog, type Store } from '@/store';
-import { decode, patienceOf } from './decode';
+import { decode } from './decode';
+import { Patience } from './patience';
 import { MAX_UPLOAD_BYTES } from './imageIn';
 import { laidOut } from './printSheets';
 
@@ -119,7 +120,7 @@ export async function readableScan(bytes: Buffer, gone?: AbortSignal): Promise<O
       'scan',
       `This scan has ${Math.round(bytes.length / 1e6)} MB; up to ${Math.round(MAX_UPLOAD_BYTES / 1e6)} MB can be read. Scan at 300 dpi, or save it as PNG or JPEG.`,
     );
-  const decoded = await decode('scan', { limitInputPixels: MAX_SCAN_PIXELS }, bytes, patienceOf(gone));
+  const decoded = await decode('scan', { limitInputPixels: MAX_SCAN_PIXELS }, bytes, new Patience(gone));
   if (!decoded.ok)
     return decoded.code === 'picture-damaged'
       ? failure(

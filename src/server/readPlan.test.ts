@@ -1,12 +1,12 @@
 import { readFileSync } from 'node:fs';
-import { upgradedPlan, type Plan } from '@/records';
+import { upgradedPlan, type Plan } from '@/model';
 import { closeStore, insertPrint, openStore, printById, type Store } from '@/store';
 import { expectOk } from '@/testing/prints';
 import { printState, shelfPage } from './prints';
 import { readPlan } from './readPlan';
 
 const NOW = '2026-03-02T10:00:00.000Z';
-const plan = upgradedPlan(JSON.parse(readFileSync('src/records/fixtures/plan-version-4.json', 'utf8'))) as Plan;
+const plan = upgradedPlan(JSON.parse(readFileSync('src/model/plan/fixtures/plan-version-4.json', 'utf8'))) as Plan;
 
 let db: Store;
 beforeEach(() => {

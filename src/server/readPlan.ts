@@ -1,5 +1,5 @@
 import { failure, success, type Outcome } from '@/core/units';
-import { checkPlan, upgradedPlan, type Plan } from '@/records';
+import { checkPlan, upgradedPlan, type Plan } from '@/model';
 import { rawPlan, type PrintRow, type Store } from '@/store';
 
 /** Plans read last, by print, with the text each was read from: the same text is not checked again. */

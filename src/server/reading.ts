@@ -1,17 +1,9 @@
 import { internalOnGround, stackInternals, type LaidFilm } from '@/core/inks';
 import { filmStackOf } from '@/core/layers';
-import { replayLog } from '@/core/sheets';
+import { replayLog, filmOfCabinetInk, groundOfInk, groundOfPlan, printedRuns } from '@/derived';
 import { failure, success, type Outcome } from '@/core/units';
 import { simulatedReader, type ColourReader, type Patch } from '@/devices';
-import {
-  filmOfCabinetInk,
-  groundOfInk,
-  groundOfPlan,
-  printedRuns,
-  type CabinetInk,
-  type Reading,
-  type ReadingRequest,
-} from '@/records';
+import { type CabinetInk, type Reading, type ReadingRequest } from '@/model';
 import { benchLog, cabinetInk, planAt, type Store } from '@/store';
 import { livingPrint } from './livingPrint';
 

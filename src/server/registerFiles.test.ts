@@ -1,7 +1,7 @@
 import sharp from 'sharp';
 import { findSheet, REGISTRATION_WAYS } from '@/core/registration';
-import { replayLog } from '@/core/sheets';
-import { outOfRegister, progressOf, sheetLayoutOf, withFlat, type PrintState } from '@/records';
+import { replayLog, outOfRegister, progressOf, sheetLayoutOf, withFlat } from '@/derived';
+import { type PrintState } from '@/model';
 import { openStore, type Store } from '@/store';
 import {
   createPrint,

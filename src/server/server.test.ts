@@ -1,7 +1,7 @@
 import sharp from 'sharp';
 import { inflateSync } from 'node:zlib';
 import { openStore, type Store } from '@/store';
-import type { Plan, PrintState } from '@/records';
+import type { Plan, PrintState } from '@/model';
 import {
   bringInPicture,
   bundleFile,
@@ -29,7 +29,7 @@ import {
   undo,
 } from './index';
 import { inspectPicture, makeRaster, rasterMmPerPx } from './imageIn';
-import { withFlat } from '@/records';
+import { withFlat } from '@/derived';
 import { StoreTemplate } from '@/testing/template';
 
 const NOW = '2026-11-20T10:00:00.000Z';

@@ -1,6 +1,6 @@
 import type { LabelMap } from '@/core/geometry';
-import type { BenchEvent } from '@/core/sheets';
-import { inkedAt, progressOf, stagesOf, standsAt, type Plan, type PrintSheet } from '@/records';
+import type { BenchEvent, Plan } from '@/model';
+import { inkedAt, progressOf, stagesOf, standsAt, type PrintSheet } from '@/derived';
 import type { Store } from '@/store';
 import { labelsOfPlan } from './labels';
 import { sheetOf } from './printSheets';

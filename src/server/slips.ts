@@ -1,19 +1,18 @@
 import { findIslands, regionMask, hasPixel, type BitMask, type LabelMap } from '@/core/geometry';
 import { measureFlatColours } from '@/core/picture';
-import { replayLog, SLIP_ANSWERS, type Slip, type SlipAnswer } from '@/core/sheets';
-import { failure, success, type Outcome } from '@/core/units';
-import { indexedPng, type PaletteColour } from '@/formats';
+import { SLIP_ANSWERS, type SlipAnswer, checkPlan, type Plan, type PrintState } from '@/model';
 import {
-  checkPlan,
+  replayLog,
+  type Slip,
   coloursAfterSlip,
   labelStateOfRun,
   openSlips,
   regionOf,
   slippedStages,
   withSpotRun,
-  type Plan,
-  type PrintState,
-} from '@/records';
+} from '@/derived';
+import { failure, success, type Outcome } from '@/core/units';
+import { indexedPng, type PaletteColour } from '@/formats';
 import {
   appendBenchEvent,
   appendPlan,

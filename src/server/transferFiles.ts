@@ -4,7 +4,7 @@ import { transferById } from '@/core/cutting';
 import { emptyMask, fillLine, fillOutlines, hasPixel, labelSet, type ArcMap, type BitMask } from '@/core/geometry';
 import { failure, success, type Outcome } from '@/core/units';
 import { indexedPng, pathOfSet, pdfOfDrawings, svgOfDrawing, type Drawing, type PaletteColour } from '@/formats';
-import { labelStateOfRun, blockOfRun, wantedOf } from '@/records';
+import { labelStateOfRun, blockOfRun, wantedOf } from '@/derived';
 import type { Store } from '@/store';
 import { FRAME_MM, originCorner, shifted, thisSideUp } from './drawings';
 import { fileStem, pdfFonts, type FileOut } from './fileOut';

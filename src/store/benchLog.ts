@@ -1,5 +1,4 @@
-import type { TimedCut } from '@/core/cutting';
-import { isTestSheet, type BenchAct, type BenchEvent, type RunLosses } from '@/core/sheets';
+import { isTestSheet, type BenchAct, type BenchEvent, type RunLosses, type TimedCut } from '@/model';
 import type { Store } from './open';
 
 interface Row {

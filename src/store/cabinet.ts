@@ -1,4 +1,4 @@
-import type { CabinetInk, StoredInk } from '@/records';
+import type { CabinetInk, StoredInk } from '@/model';
 import type { Store } from './open';
 
 interface Row {

@@ -1,4 +1,4 @@
-import type { PracticeScore } from '@/records';
+import type { PracticeScore } from '@/model';
 import type { Store } from './open';
 
 export function insertPractice(db: Store, { sample, level, score, at }: PracticeScore): void {

@@ -1,4 +1,4 @@
-import { upgradedPlan, type Plan } from '@/records';
+import { upgradedPlan, type Plan } from '@/model';
 import type { Store } from './open';
 
 export interface PrintRow {

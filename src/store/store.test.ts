@@ -2,7 +2,7 @@ import { copyFileSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from '
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import { emptyPlan } from '@/records';
+import { emptyPlan } from '@/model';
 import {
   appendBenchEvent,
   appendPlan,
@@ -150,7 +150,7 @@ test('a file of the first version opens: its plans come up to the present form, 
     "INSERT INTO prints (id, name, created_at, saved_at, plan_seq) VALUES ('p', 'old', 'then', 'then', 1)",
   ).run();
   db.prepare("INSERT INTO plan_history VALUES ('p', 1, 'new', ?, 'then')").run(
-    readFileSync('src/records/fixtures/plan-version-1.json', 'utf8'),
+    readFileSync('src/model/plan/fixtures/plan-version-1.json', 'utf8'),
   );
   db.close();
   const opened = openStore(join(folder, 'old.sqlite'));

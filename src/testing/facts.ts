@@ -1,4 +1,5 @@
 import { roundTo } from '@/core/numeric';
+import { type PrintState } from '@/model';
 import {
   cutLineNotes,
   cutStateOfRun,
@@ -10,8 +11,7 @@ import {
   printTaskOf,
   progressOf,
   sheetLayoutOf,
-  type PrintState,
-} from '@/records';
+} from '@/derived';
 
 /**
  * What a print says, in words that outlive the form it is stored in: what prints where and how it looks, what is cut and pulled. The

@@ -1,6 +1,6 @@
 import { STARTER_CABINET } from '@/core/inks';
 import type { Lab } from '@/core/colour';
-import { emptyPlan, type CabinetInk, type FlatColour, type PicturePlan } from '@/records';
+import { emptyPlan, type CabinetInk, type FlatColour, type PicturePlan } from '@/model';
 
 /** A digest that names bytes no test reads. */
 export const SHA = 'a'.repeat(64);

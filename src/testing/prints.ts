@@ -1,4 +1,4 @@
-import type { Outcome, PrintState } from '@/records';
+import type { Outcome, PrintState } from '@/model';
 import { printState, shelfPage } from '@/server';
 import type { Store } from '@/store';
 

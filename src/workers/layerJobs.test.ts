@@ -1,6 +1,7 @@
 import type { Lab } from '@/core/colour';
 import { startBelief } from '@/core/sheets';
-import { emptyPlan, planFromSketch, withFlat, type Plan, type ProposalRequest } from '@/records';
+import { emptyPlan, type Plan } from '@/model';
+import { planFromSketch, withFlat, type ProposalRequest } from '@/derived';
 import { flatColour, pictureOf, SHA, starterCabinet } from '@/testing/plans';
 import { WorkerBench } from '@/testing/workerBench';
 import type { LayerJobs } from './protocol';

@@ -1,5 +1,6 @@
 import type { Pigment } from '@/core/inks';
-import { answerInk, findProposals, pigmentsOf, resolveFrom, type CabinetInk } from '@/records';
+import { type CabinetInk } from '@/model';
+import { answerInk, findProposals, pigmentsOf, resolveFrom } from '@/derived';
 import { serve } from './serve';
 import type { LayerJobs } from './protocol';
 

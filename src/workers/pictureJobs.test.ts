@@ -3,7 +3,7 @@ import type { Lab } from '@/core/colour';
 import { DEFAULT_ROLLER, materialById } from '@/core/cutting';
 import type { LabelMap } from '@/core/geometry';
 import type { Failure } from '@/core/units';
-import { decodeLabelMap, encodeLabelMap } from '@/records';
+import { decodeLabelMap, encodeLabelMap } from '@/model';
 import { pixelFile, WorkerBench, type Pixels } from '@/testing/workerBench';
 import type { PictureJobs } from './protocol';
 

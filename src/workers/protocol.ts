@@ -6,17 +6,8 @@ import type { FitAnswer, MisprintView, Motion, ProofReading, Spread } from '@/co
 import type { PrintMapTask, PrintPart } from '@/core/layers';
 import type { EditDone, FlatColourFigures, FlattenSettings, RegionEdit } from '@/core/picture';
 import type { Failure } from '@/core/units';
-import type {
-  CabinetInk,
-  ColoursGot,
-  InkAnswer,
-  InkQuestion,
-  Plan,
-  PrintSheet,
-  ProposalRequest,
-  Proposals,
-  Resolved,
-} from '@/records';
+import type { CabinetInk, Plan } from '@/model';
+import type { ColoursGot, InkAnswer, InkQuestion, PrintSheet, ProposalRequest, Proposals, Resolved } from '@/derived';
 
 /** What comes back of a flattened or changed picture; the label map itself stays in the worker. */
 export interface FlatResult {

@@ -16,15 +16,8 @@ import {
   type SheetCase,
 } from '@/core/registration';
 import { failure } from '@/core/units';
-import {
-  boundaryKindsOf,
-  CHOKE_MM,
-  decodeLabelMap,
-  expectedLooks,
-  filmsOnParts,
-  lookOfFilms,
-  reducesOneBlock,
-} from '@/records';
+import { CHOKE_MM, decodeLabelMap } from '@/model';
+import { boundaryKindsOf, expectedLooks, filmsOnParts, lookOfFilms, reducesOneBlock } from '@/derived';
 import { JobFailed, serve } from './serve';
 import type { FitQuestion, RegisterJobs } from './protocol';
 

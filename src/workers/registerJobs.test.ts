@@ -1,7 +1,8 @@
 import { deflateSync } from 'node:zlib';
 import type { LabelMap } from '@/core/geometry';
 import { NO_MOTION, type Motion } from '@/core/registration';
-import { emptyPlan, encodeLabelMap, plainSheet, withFlat, type Plan } from '@/records';
+import { emptyPlan, encodeLabelMap, type Plan } from '@/model';
+import { plainSheet, withFlat } from '@/derived';
 import { flatColour, pictureOf, SHA } from '@/testing/plans';
 import { pixelFile, WorkerBench, type Pixels } from '@/testing/workerBench';
 import type { FitQuestion, RegisterJobs } from './protocol';

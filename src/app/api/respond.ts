@@ -1,4 +1,4 @@
-import { failure, type Failure, type Outcome } from '@/records';
+import { failure, type Failure, type Outcome } from '@/model';
 import { fileProblem, type FileOut } from '@/server';
 
 const STATUS: Readonly<Record<string, number>> = {

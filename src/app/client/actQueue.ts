@@ -1,4 +1,4 @@
-import type { BenchEvent } from '@/records';
+import type { BenchEvent } from '@/model';
 
 /** Acts the server has not acknowledged, kept in the browser so that neither a reload nor a power cut loses them. */
 export class ActQueue {

@@ -1,4 +1,4 @@
-import { failure, type Outcome } from '@/records';
+import { failure, type Outcome } from '@/model';
 
 /** Asks the server; every answer is an outcome, also when there is none. */
 export async function ask<T>(method: string, url: string, body?: unknown): Promise<Outcome<T>> {

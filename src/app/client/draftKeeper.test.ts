@@ -1,4 +1,4 @@
-import { emptyPlan } from '@/records';
+import { emptyPlan } from '@/model';
 import { draftKeeper, type DraftPlace } from './draftKeeper';
 import type { KeptDraft } from './planEdits';
 

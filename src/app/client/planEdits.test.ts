@@ -1,4 +1,4 @@
-import { emptyPlan, failure, success, type Outcome, type Plan, type PrintState } from '@/records';
+import { emptyPlan, failure, success, type Outcome, type Plan, type PrintState } from '@/model';
 import { PlanEdits, type DraftKeeper, type KeptDraft } from './planEdits';
 
 const state = (revision: number, plan: Plan = emptyPlan()): PrintState => ({

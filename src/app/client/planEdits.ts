@@ -1,4 +1,4 @@
-import { failure, success, type Outcome, type Plan, type PrintState } from '@/records';
+import { failure, success, type Outcome, type Plan, type PrintState } from '@/model';
 import { shared } from './shared';
 
 export type SaveStatus = 'saved' | 'saving' | 'failed';

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useEffect, type Dispatch, type SetStateAction } from 'react';
-import { success, type BenchAct, type BenchEvent, type LogAnswer, type Outcome, type PrintState } from '@/records';
+import { success, type BenchAct, type BenchEvent, type LogAnswer, type Outcome, type PrintState } from '@/model';
 import { type PrintDesk } from '@/ui/kit/printContext';
 import { ActQueue } from './actQueue';
 import { ask } from './api';

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { success, type NamedReading, type Outcome, type Reading, type StoredInk } from '@/records';
+import { success, type NamedReading, type Outcome, type Reading, type StoredInk } from '@/model';
 import type { CabinetDesk } from '@/ui/kit/printContext';
 import { ask, askRaw } from './api';
 

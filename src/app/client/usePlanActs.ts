@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, type Dispatch, type SetStateAction } from 'react';
-import { success, type Outcome, type Plan, type PrintState } from '@/records';
+import { success, type Outcome, type Plan, type PrintState } from '@/model';
 import { type PrintDesk } from '@/ui/kit/printContext';
 import { isAway, PlanEdits } from './planEdits';
 

@@ -2,7 +2,6 @@ export { type Film, filmOver, filmBand, mixFilms } from './film';
 export { type Opacity, type OpacityKnown, CONTRAST_RATIO, filmFromSolid } from './opacity';
 export {
   type Ground,
-  type UnderFilm,
   type LaidFilm,
   groundOf,
   internalOnGround,

@@ -7,9 +7,9 @@ export {
   looksAfterRuns,
   agreementWithWish,
 } from './looks';
-export { type OrderTask, type SearchRun, type Direction, searchOrders, EXACT_RUNS } from './orderSearch';
+export { type OrderTask, type SearchRun, searchOrders, EXACT_RUNS } from './orderSearch';
 export { searchOverprints } from './overprintSearch';
 export { fewestGroups } from './sharing';
-export { type PlanTask, type PlanSketch, type Process, sketchPlans } from './planSearch';
+export { type PlanTask, type PlanSketch, sketchPlans } from './planSearch';
 export { type PlanWarning, type InkingFacts, type ColourFacts, planWarnings } from './warnings';
 export { type PrintPart, type PrintMapTask, type PrintMap, printMapOf, plainParts, isPlain } from './printMap';

@@ -13,7 +13,6 @@ export {
   meanCount,
 } from './survival';
 export {
-  type SheetWish,
   type SheetAnswer,
   EDITION_RANGE,
   PROOFS_RANGE,
@@ -23,30 +22,5 @@ export {
   outlook,
 } from './sheetsToStart';
 export { forecastEdition } from './forecast';
-export {
-  type BenchAct,
-  type BenchEvent,
-  type BenchState,
-  type Fault,
-  type Pull,
-  type RunTally,
-  type SheetName,
-  type ColourGot,
-  type ReadingSource,
-  type Proof,
-  type ProofTaken,
-  type Slip,
-  type SlipAnswer,
-  type SlipPlace,
-  SLIP_ANSWERS,
-  READING_SOURCES,
-  FAULTS,
-  replayLog,
-  sheetNames,
-  isTestSheet,
-  tallyRun,
-  tallyRuns,
-  sheetsGone,
-  lossesByRun,
-} from './benchLog';
+export { type Fault, type SheetName, FAULTS, sheetNames, isTestSheet } from './names';
 export { type SheetRole, SHEET_ROLES, usualArtistProofs, proposeRoles, markSheets, roman } from './numbering';

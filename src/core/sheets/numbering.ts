@@ -1,5 +1,5 @@
 import { ranged } from '../units';
-import type { SheetName } from './benchLog';
+import type { SheetName } from './names';
 
 /** What a finished sheet can be called. */
 export const SHEET_ROLES = ['numbered', 'A.P.', 'P.P.', 'B.A.T.', 'H.C.', 'not numbered'] as const;

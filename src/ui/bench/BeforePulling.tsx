@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useMemo } from 'react';
-import { sheetAnswerOf, stagesOf } from '@/records';
+import { sheetAnswerOf, stagesOf } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';

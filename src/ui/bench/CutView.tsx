@@ -4,7 +4,8 @@ import Link from 'next/link';
 import { type Dispatch, type SetStateAction } from 'react';
 import { type CutIsland } from '@/core/cutting';
 import { sentenceIn, formatLength } from '@/core/units';
-import { cutLineNotes, openSlips, type Slip, type Run } from '@/records';
+import { type Run } from '@/model';
+import { cutLineNotes, openSlips, type Slip } from '@/derived';
 import { Cautions } from '../kit/Cautions';
 import { usePrintDesk } from '../kit/printContext';
 import { pathOfMm } from '../kit/paths';
@@ -18,7 +19,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './CutView.module.css';
 import { NothingToShow } from '@/ui/kit/NothingYet';
-import type { Stage } from '@/records/plan';
+import type { Stage } from '@/model';
 import { useCut, cutInWords } from './useCut';
 import { GateDialog } from './GateDialog';
 /** Parts smaller than this are not listed one by one. */

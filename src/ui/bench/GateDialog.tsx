@@ -6,13 +6,14 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { type Dispatch, type SetStateAction } from 'react';
 import { cuttingHours, materialById, type CutIsland } from '@/core/cutting';
-import { blockOfRun, type Run } from '@/records';
+import { type Run } from '@/model';
+import { blockOfRun } from '@/derived';
 import { type LabelState } from '@/ui/kit/blockStates';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './CutView.module.css';
-import type { Stage } from '@/records/plan';
+import type { Stage } from '@/model';
 
 interface GateDialogProps {
   readonly asking: boolean;

@@ -1,6 +1,6 @@
 'use client';
 import { FAULTS, isTestSheet } from '@/core/sheets';
-import { inkNamesOf } from '@/records';
+import { inkNamesOf } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';

@@ -4,6 +4,7 @@ import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { deltaE2000, type Lab } from '@/core/colour';
 import { inlayFor } from '@/core/cutting';
 import { formatLength, formatSize, type Outcome } from '@/core/units';
+import { type SlipAnswer, type FlatColour } from '@/model';
 import {
   coloursAfterSlip,
   inkNamesOf,
@@ -13,9 +14,7 @@ import {
   plainSheet,
   stageOfRun,
   type Slip,
-  type SlipAnswer,
-  type FlatColour,
-} from '@/records';
+} from '@/derived';
 import { areaWords } from '@/ui/kit/regions/words';
 import { wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';

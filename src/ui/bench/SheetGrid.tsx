@@ -1,5 +1,5 @@
 'use client';
-import { sheetsGone } from '@/core/sheets';
+import { sheetsGone } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';

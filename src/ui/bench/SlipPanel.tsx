@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { type Slip } from '@/records';
+import { type Slip } from '@/derived';
 import type { Regions, DrawnLine } from '@/ui/kit/regions/useRegions';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';

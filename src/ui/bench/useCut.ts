@@ -1,7 +1,8 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState, type Dispatch, type SetStateAction } from 'react';
 import { type CutIsland } from '@/core/cutting';
-import { blockOfRun, inkNamesOf, sideOfStage, stageOfRun, type Slip, type Run } from '@/records';
+import { type Run } from '@/model';
+import { blockOfRun, inkNamesOf, sideOfStage, stageOfRun, type Slip } from '@/derived';
 import { labelStatesOf, type LabelState } from '@/ui/kit/blockStates';
 import { BLOCK_WORDS } from '../kit/colours';
 import { usePrintDesk, type PrintDesk } from '../kit/printContext';
@@ -9,7 +10,7 @@ import { type PaintView } from '../kit/SheetCanvas';
 import { useRegions, type Regions } from '@/ui/kit/regions/useRegions';
 import { type SlipDraft } from './SlipPanel';
 import { useKeys } from '../kit/keys';
-import type { Stage } from '@/records/plan';
+import type { Stage } from '@/model';
 
 /** Drawn values of the cut map: other, to cut, done, standing. */
 const CUT_STYLES = [

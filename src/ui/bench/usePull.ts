@@ -1,7 +1,8 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { FAULTS, forecastEdition, isTestSheet, type Fault } from '@/core/sheets';
-import { beliefOf, type Run } from '@/records';
+import { type Run } from '@/model';
+import { beliefOf } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import { useKeys } from '../kit/keys';
 

@@ -8,7 +8,7 @@ import type { Flatten, Work } from './useFlatten';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './FlattenPanel.module.css';
-import type { Plan } from '@/records';
+import type { Plan } from '@/model';
 
 interface Props {
   readonly flatten: Flatten;

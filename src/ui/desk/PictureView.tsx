@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useMemo, useState, type DragEvent, type Dispatch, type SetStateAction } from 'react';
 import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
-import { shapesOpen } from '@/records';
+import { shapesOpen } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import { SheetCanvas, type PaintView } from '../kit/SheetCanvas';
 import { FlattenPanel } from './FlattenPanel';

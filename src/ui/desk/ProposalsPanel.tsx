@@ -5,15 +5,8 @@ import TextField from '@mui/material/TextField';
 import dynamic from 'next/dynamic';
 import { memo, useMemo, useState } from 'react';
 import type { PlanSketch } from '@/core/layers';
-import {
-  differenceInWords,
-  MAX_FILMS_RANGE,
-  planFromSketch,
-  ROLLER_CLEARANCE_MM,
-  type Plan,
-  type Proposal,
-  type Proposals,
-} from '@/records';
+import { MAX_FILMS_RANGE, ROLLER_CLEARANCE_MM, type Plan } from '@/model';
+import { differenceInWords, planFromSketch, type Proposal, type Proposals } from '@/derived';
 import { wordOfLab } from '../kit/colours';
 import { CountField, LengthField } from '../kit/fields';
 import { usePrintDesk } from '../kit/printContext';

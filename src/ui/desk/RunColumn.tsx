@@ -4,17 +4,8 @@ import { useSortable } from '@dnd-kit/sortable';
 import { CSS, type Transform } from '@dnd-kit/utilities';
 import { useMemo, type JSX } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
-import {
-  blockOfRun,
-  cutStateOfRun,
-  inkNamesOf,
-  inkedAt,
-  inkOf,
-  labelStateOfRun,
-  inkNeedOfRun,
-  type Run,
-  type Plan,
-} from '@/records';
+import { type Run, type Plan } from '@/model';
+import { blockOfRun, cutStateOfRun, inkNamesOf, inkedAt, inkOf, labelStateOfRun, inkNeedOfRun } from '@/derived';
 import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
 import { type SamplePoint } from '../kit/CoreSample';
 import { usePrintDesk } from '../kit/printContext';

@@ -10,7 +10,6 @@ import {
   MEAN_LOSS,
   outlook,
   PROOFS_RANGE,
-  lossesByRun,
   meanLoss,
   TEST_SHEETS_RANGE,
   WISH_RANGE,
@@ -18,7 +17,8 @@ import {
   type RunLosses,
   type SheetAnswer,
 } from '@/core/sheets';
-import { ADDED_RANGE, refusedAddition, sheetAnswerOf, type Plan } from '@/records';
+import { lossesByRun, refusedAddition, sheetAnswerOf } from '@/derived';
+import { ADDED_RANGE, type Plan } from '@/model';
 import { CountField } from '../kit/fields';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';

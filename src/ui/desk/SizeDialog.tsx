@@ -7,7 +7,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import { useState, type Dispatch, type SetStateAction } from 'react';
 import ReactCrop, { centerCrop, makeAspectCrop, type PercentCrop } from 'react-image-crop';
 import 'react-image-crop/dist/ReactCrop.css';
-import { SIZE_RANGE_MM, type PicturePlan } from '@/records';
+import { SIZE_RANGE_MM, type PicturePlan } from '@/model';
 import { LengthField } from '../kit/fields';
 import { usePrintDesk, type Placement } from '../kit/printContext';
 import clsx from 'clsx';

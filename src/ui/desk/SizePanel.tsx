@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { formatSize } from '@/core/units';
-import type { PicturePlan } from '@/records';
+import type { PicturePlan } from '@/model';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';

@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import { ladderPercent } from '@/core/inks';
-import type { Plan } from '@/records';
+import type { Plan } from '@/model';
 import { usePrintDesk } from '../kit/printContext';
 import { openWarnings, wordsForWarning } from './watchWords';
 import clsx from 'clsx';

@@ -5,7 +5,7 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import type { PlanSketch } from '@/core/layers';
-import type { Proposals } from '@/records';
+import type { Proposals } from '@/derived';
 import { wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
 import { Thumb } from '../kit/Thumb';
@@ -13,7 +13,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './WaysDialog.module.css';
 import type { Lab } from '@/core/colour';
-import type { PlanFigures } from '@/records/proposals';
+import type { PlanFigures } from '@/derived';
 
 /** What each way gains and asks, whatever the figures: from practice. */
 const ASKS: Readonly<Record<string, string>> = {

@@ -10,7 +10,8 @@ import {
   type RefObject,
 } from 'react';
 import type { FlattenSettings } from '@/core/picture';
-import { withFlat, type FlatPlan } from '@/records';
+import { type FlatPlan } from '@/model';
+import { withFlat } from '@/derived';
 import { NewestOnly, PictureWorker, type FlatResult, type PictureJobs } from '@/workers';
 import type { Outcome } from '@/core/units';
 import { usePrintDesk } from '../kit/printContext';

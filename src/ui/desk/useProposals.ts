@@ -1,9 +1,10 @@
 'use client';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import type { Plan, Proposals } from '@/records';
+import type { Plan } from '@/model';
+import type { Proposals, ColourGot } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';
-import type { ColourGot, LossBelief } from '@/core/sheets';
+import type { LossBelief } from '@/core/sheets';
 
 /** A hand that rests this long has finished its change. */
 const REST_MS = 400;

@@ -1,8 +1,8 @@
 'use client';
 import Button from '@mui/material/Button';
 import { hexFromLabD50 } from '@/core/colour';
-import { FAULTS, isTestSheet, sheetsGone, type Pull } from '@/core/sheets';
-import { inkNamesOf, inkOfRun } from '@/records';
+import { FAULTS, isTestSheet } from '@/core/sheets';
+import { sheetsGone, type Pull, inkNamesOf, inkOfRun } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { deltaE2000, hexFromLabD50, wordForDifference, type Lab } from '@/core/colour';
 import { INK_START_VALUES } from '@/core/inks';
 import { formatLength } from '@/core/units';
-import { inkOf, wantedOf } from '@/records';
+import { inkOf, wantedOf } from '@/derived';
 import { usePrintDesk } from './printContext';
 import { Swatch } from './Swatch';
 import clsx from 'clsx';

@@ -1,7 +1,8 @@
 'use client';
 import { Fragment, useMemo } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
-import { inkNamesOf, inkOf, sideOfStage, type Run } from '@/records';
+import { type Run } from '@/model';
+import { inkNamesOf, inkOf, sideOfStage } from '@/derived';
 import { wordOfLab } from './colours';
 import { usePrintDesk, type PrintDesk } from './printContext';
 import { Thumb } from './Thumb';

@@ -1,4 +1,5 @@
-import { emptyPlan, plainSheet, withFlat, withRunOrder, type Plan } from '@/records';
+import { emptyPlan, type Plan } from '@/model';
+import { plainSheet, withFlat, withRunOrder } from '@/derived';
 import { BLOCK_WORDS } from './colours';
 import { blockStyles, labelStatesOf } from './blockStates';
 

@@ -1,5 +1,6 @@
 import type { LabelStyle } from '@/core/geometry';
-import { labelStateOfRun, type Plan, type PrintSheet } from '@/records';
+import { type Plan } from '@/model';
+import { labelStateOfRun, type PrintSheet } from '@/derived';
 import { BLOCK_WORDS } from './colours';
 
 export interface LabelState {

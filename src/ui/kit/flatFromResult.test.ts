@@ -1,5 +1,5 @@
 import type { Lab } from '@/core/colour';
-import type { FlatPlan } from '@/records';
+import type { FlatPlan } from '@/model';
 import type { FlatResult } from '@/workers';
 import { flatFromResult } from './flatFromResult';
 

@@ -1,5 +1,6 @@
 import { deltaE2000, wordForColour, type Lab } from '@/core/colour';
-import { guessBarePaper, type FlatColour, type FlatPlan } from '@/records';
+import { type FlatColour, type FlatPlan } from '@/model';
+import { guessBarePaper } from '@/derived';
 import type { FlatResult } from '@/workers';
 
 /** Colours nearer than this to one that was there before count as that colour and keep its name. */

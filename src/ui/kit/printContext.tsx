@@ -1,21 +1,21 @@
 'use client';
 import { createContext, useContext } from 'react';
 import type { EditDone, RegionEdit } from '@/core/picture';
-import type { BenchAct, LossBelief, SlipAnswer } from '@/core/sheets';
-import type { LengthUnit, Outcome } from '@/core/units';
+import type { LossBelief } from '@/core/sheets';
 import type {
+  BenchAct,
+  SlipAnswer,
   CabinetInk,
   NamedReading,
   Plan,
-  PlanLooks,
   PracticeScore,
-  PrintSheet,
   PrintState,
-  Progress,
   Reading,
   ReadingRequest,
   StoredInk,
-} from '@/records';
+} from '@/model';
+import type { LengthUnit, Outcome } from '@/core/units';
+import type { PlanLooks, PrintSheet, Progress } from '@/derived';
 import type { IslandInfo, LayersWorker, PictureWorker, StageWorkers } from '@/workers';
 
 export type SaveStatus = 'saved' | 'saving' | 'failed';

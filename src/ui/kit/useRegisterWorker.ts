@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useMemo } from 'react';
-import { printTaskOf } from '@/records';
+import { printTaskOf } from '@/derived';
 import { RegisterWorker } from '@/workers';
 import { usePrintDesk } from './printContext';
 

@@ -2,7 +2,8 @@
 import { useCallback, useEffect, useMemo, useRef } from 'react';
 import type { EditDone, RegionEdit } from '@/core/picture';
 import { success, type Outcome } from '@/core/units';
-import { withFlat, type Plan } from '@/records';
+import { type Plan } from '@/model';
+import { withFlat } from '@/derived';
 import { PictureWorker } from '@/workers';
 import { flatFromResult } from './flatFromResult';
 import type { PrintUrls } from './printContext';

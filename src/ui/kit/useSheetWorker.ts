@@ -1,8 +1,8 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { coarserCoverage } from '@/core/geometry';
-import { plainSheet, printTaskOf, type Plan, type PrintSheet } from '@/records';
-import type { Slip } from '@/core/sheets';
+import { type Plan } from '@/model';
+import { plainSheet, printTaskOf, type PrintSheet, type Slip } from '@/derived';
 import { LayersWorker, PictureWorker, StageWorkers } from '@/workers';
 import type { Coverage, PrintUrls } from './printContext';
 

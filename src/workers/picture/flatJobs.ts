@@ -10,7 +10,7 @@ import {
   type FlatPicture,
 } from '@/core/picture';
 import { failure, type Failure } from '@/core/units';
-import { decodeLabelMap, encodeLabelMap } from '@/records';
+import { decodeLabelMap, encodeLabelMap } from '@/model';
 import { type FlatResult, type PictureJobs } from '../protocol';
 import { JobFailed, type Handlers } from '../serve';
 import { setMap, forgetShapes, allIslands, opened, sheetMap, held } from './holder';

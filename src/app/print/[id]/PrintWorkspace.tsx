@@ -1,10 +1,7 @@
 'use client';
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState, type ReactNode } from 'react';
 import {
-  beliefOf,
   failure,
-  looksOfPlan,
-  progressOf,
   success,
   type BenchEvent,
   type LengthUnit,
@@ -12,7 +9,8 @@ import {
   type Plan,
   type PrintState,
   type SlipAnswer,
-} from '@/records';
+} from '@/model';
+import { beliefOf, looksOfPlan, progressOf } from '@/derived';
 import { PrintDeskProvider, type Placement, type PrintDesk, type PrintUrls } from '@/ui/kit/printContext';
 import { useReshape } from '@/ui/kit/useReshape';
 import { useLayersWorker, useSheetWorker } from '@/ui/kit/useSheetWorker';

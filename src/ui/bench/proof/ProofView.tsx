@@ -4,7 +4,7 @@ import { useCallback, useMemo, useState, type Dispatch, type SetStateAction } fr
 import { materialById } from '@/core/cutting';
 import { fitByEye, type MisfitMark, type PatchReading, type SheetLayout } from '@/core/registration';
 import { sentenceIn, formatLength } from '@/core/units';
-import { blockOfRun, growthAdvice, newestProofs, sheetLayoutOf, wordsForMotion } from '@/records';
+import { blockOfRun, growthAdvice, newestProofs, sheetLayoutOf, wordsForMotion, type Proof } from '@/derived';
 import type { ProofAnswer, RegisterWorker } from '@/workers';
 import { BenchTabs } from '../BenchTabs';
 import { useRegisterWorker } from '@/ui/kit/useRegisterWorker';
@@ -16,7 +16,6 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './ProofView.module.css';
 import { Leaves } from '@/ui/kit/Leaves';
-import type { Proof } from '@/core/sheets';
 import type { RunAnswer } from '@/core/registration/readProof';
 import { SheetPicture } from './SheetPicture';
 

@@ -7,7 +7,7 @@ import { useRef, useState, type Dispatch, type SetStateAction, type RefObject } 
 import { deltaE2000, hexFromLabD50 as hex } from '@/core/colour';
 import type { SheetLayout } from '@/core/registration';
 import { sentenceIn, formatSize } from '@/core/units';
-import { wordsForMotion } from '@/records';
+import { wordsForMotion } from '@/derived';
 import type { ProofAnswer, RegisterWorker } from '@/workers';
 import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';

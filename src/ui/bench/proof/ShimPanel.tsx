@@ -16,6 +16,7 @@ import {
   type Motion,
 } from '@/core/registration';
 import { sentenceIn, formatLength } from '@/core/units';
+import { type Plan } from '@/model';
 import {
   blockOfRun,
   contactsOf,
@@ -25,15 +26,14 @@ import {
   presentMisfits,
   shimsIn,
   wordsForMotion,
-  type Plan,
-} from '@/records';
+  type BenchState,
+} from '@/derived';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './ShimPanel.module.css';
 import type { SettingShims, ShimPlan } from '@/core/registration/shims';
-import type { BenchState } from '@/core/sheets';
 
 /** The shims that bring the whole set together, and what else would. */
 export function ShimPanel({ layout }: { layout: SheetLayout }) {

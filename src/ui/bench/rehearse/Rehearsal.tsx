@@ -1,6 +1,6 @@
 'use client';
 import Button from '@mui/material/Button';
-import { inkNamesOf } from '@/records';
+import { inkNamesOf } from '@/derived';
 import { usePrintDesk } from '../../kit/printContext';
 import { SheetCanvas } from '../../kit/SheetCanvas';
 import { Swatch } from '../../kit/Swatch';

@@ -3,14 +3,15 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { REHEARSAL_LEVELS, type RehearsalLevel } from '@/core/cutting';
-import { SAMPLE_PRINTS, samplePlan, type Plan, type PracticeScore } from '@/records';
+import { type Plan, type PracticeScore } from '@/model';
+import { SAMPLE_PRINTS, samplePlan } from '@/derived';
 import { usePrintDesk } from '../../kit/printContext';
 import { BenchTabs } from '../BenchTabs';
 import { looksForRehearsal, whyNot } from './stageOf';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './RehearseView.module.css';
-import type { Rehearsed } from '@/core/sheets/benchLog';
+import type { Rehearsed } from '@/derived';
 
 const Rehearsal = dynamic(() => import('./Rehearsal').then((m) => m.Rehearsal), {
   ssr: false,
@@ -31,7 +32,7 @@ const LEVEL_WORDS: Readonly<Record<RehearsalLevel, string>> = {
 
 /** What is rehearsed: this print (no sample), or one of the samples. */
 interface Begun {
-  readonly sample: string | undefined;
+  readonly sample: PracticeScore['sample'] | undefined;
   readonly level: RehearsalLevel;
   readonly plan: Plan;
   readonly serial: number;
@@ -71,7 +72,8 @@ export function RehearseView() {
       />
     );
   }
-  const begin = (sample: string | undefined, plan: Plan) => setBegun({ sample, level, plan, serial: 0 });
+  const begin = (sample: PracticeScore['sample'] | undefined, plan: Plan) =>
+    setBegun({ sample, level, plan, serial: 0 });
   const mine = [...progress.bench.rehearsals].reverse();
   return (
     <div className={clsx(kit.work, kit.single)}>
@@ -95,7 +97,7 @@ export function RehearseView() {
 interface ChoicesProps {
   readonly refused: string | undefined;
   readonly mine: Rehearsed[];
-  readonly begin: (sample: string | undefined, plan: Plan) => void;
+  readonly begin: (sample: PracticeScore['sample'] | undefined, plan: Plan) => void;
   readonly scores: readonly PracticeScore[];
 }
 

@@ -1,5 +1,6 @@
 import { judgeRehearsal, type RehearsalPart } from '@/core/cutting';
-import { emptyPlan, samplePlan, sampleMap, SAMPLE_PRINTS, looksOfPlan, checkPlan } from '@/records';
+import { emptyPlan, checkPlan } from '@/model';
+import { samplePlan, sampleMap, SAMPLE_PRINTS, looksOfPlan } from '@/derived';
 import { BLOCK_WORDS } from '../../kit/colours';
 import {
   blockStylesFor,

@@ -1,7 +1,8 @@
 import type { Lab } from '@/core/colour';
 import type { RehearsalResult, RehearsalSlip } from '@/core/cutting';
 import type { LabelStyle } from '@/core/geometry';
-import { groupsOf, looksOfPlan, type Plan, type PlanLooks } from '@/records';
+import { type Plan } from '@/model';
+import { groupsOf, looksOfPlan, type PlanLooks } from '@/derived';
 import { BLOCK_WORDS, wordOfLab } from '../../kit/colours';
 
 /** “Not cut” in the rehearsal map. */

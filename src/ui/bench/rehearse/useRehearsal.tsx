@@ -9,7 +9,8 @@ import {
   type RehearsalResult,
   type RehearsalSlip,
 } from '@/core/cutting';
-import { sampleMap, SAMPLE_PRINTS, wantedOf, type Plan } from '@/records';
+import { type Plan } from '@/model';
+import { sampleMap, SAMPLE_PRINTS, wantedOf } from '@/derived';
 import { PictureWorker } from '@/workers';
 import { BLOCK_WORDS, wordOfLab } from '../../kit/colours';
 import { usePrintDesk } from '../../kit/printContext';

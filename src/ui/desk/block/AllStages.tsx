@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import clsx from 'clsx';
 import { useEffect, useMemo, useState } from 'react';
-import { blockOfRun, inkNamesOf, keyOfFinding } from '@/records';
+import { blockOfRun, inkNamesOf, keyOfFinding } from '@/derived';
 import { labelStatesOf } from '@/ui/kit/blockStates';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';

@@ -5,7 +5,7 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useCallback, useMemo, useState } from 'react';
 import type { Finding } from '@/core/cutting';
-import { blockOfRun, keyOfFinding } from '@/records';
+import { blockOfRun, keyOfFinding } from '@/derived';
 import { BLOCK_WORDS } from '../../kit/colours';
 import { pathOfMm } from '../../kit/paths';
 import { usePrintDesk } from '../../kit/printContext';

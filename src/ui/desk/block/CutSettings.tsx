@@ -13,7 +13,7 @@ import {
   type BlockMaterial,
 } from '@/core/cutting';
 import { formatBare, formatLength, parseLengthsMm, type Outcome } from '@/core/units';
-import { type Block } from '@/records';
+import { type Block } from '@/model';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';
@@ -164,7 +164,7 @@ function BlockAndTools({ material, edit, block, text, problem, setText, takeTool
         select
         label="Block"
         value={material.id}
-        onChange={(e) => void edit('material chosen', { materialId: e.target.value })}
+        onChange={(e) => void edit('material chosen', { materialId: e.target.value as Block['materialId'] })}
       >
         {BLOCK_MATERIALS.map((m) => (
           <MenuItem key={m.id} value={m.id}>

@@ -5,13 +5,14 @@ import TextField from '@mui/material/TextField';
 import { useState, type Dispatch, type SetStateAction } from 'react';
 import { hexFromLabD50 as hex } from '@/core/colour';
 import { sentenceIn, formatLength, type Outcome } from '@/core/units';
-import { CHOKE_MM, cutLineNotes, reducesOneBlock, TRAP_MM, trapsOf, type PairTrap, type FlatColour } from '@/records';
+import { CHOKE_MM, TRAP_MM, type PairTrap, type FlatColour } from '@/model';
+import { cutLineNotes, reducesOneBlock, trapsOf } from '@/derived';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
-import type { Trap } from '@/records/printSheet';
+import type { Trap } from '@/derived';
 import type { PrintPart } from '@/core/layers';
 
 /** Overlap between blocks, choke in a reduction: where colours meet, and on which side of the line to cut. */

@@ -1,5 +1,6 @@
 'use client';
-import { inkNamesOf, type MaskKind } from '@/records';
+import { type MaskKind } from '@/model';
+import { inkNamesOf } from '@/derived';
 import { Cautions } from '../../kit/Cautions';
 import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';

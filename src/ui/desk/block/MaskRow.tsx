@@ -2,7 +2,8 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { MASK_GROWTH_MM, maskNotes, type Mask } from '@/records';
+import { MASK_GROWTH_MM, type Mask } from '@/model';
+import { maskNotes } from '@/derived';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';

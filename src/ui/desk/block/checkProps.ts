@@ -1,5 +1,5 @@
 import type { CutSettings, Finding } from '@/core/cutting';
-import type { Block } from '@/records';
+import type { Block } from '@/model';
 import type { StageFindings } from '@/workers';
 import type { LabelState } from '@/ui/kit/blockStates';
 import type { Regions } from '@/ui/kit/regions/useRegions';

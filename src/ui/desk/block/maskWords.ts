@@ -1,4 +1,4 @@
-import type { MaskKind, Place } from '@/records';
+import type { MaskKind, Place } from '@/model';
 
 export const NOTHING: Place = { anchors: [], outlinesMm: [] };
 

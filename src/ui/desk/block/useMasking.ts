@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useRef, useState, type RefObject } from 'react';
-import { regionOf, type Mask, type MaskKind, type Place, type Plan } from '@/records';
+import { type Mask, type MaskKind, type Place, type Plan } from '@/model';
+import { regionOf } from '@/derived';
 import { usePrintDesk } from '../../kit/printContext';
 import type { LabelState } from '@/ui/kit/blockStates';
 import type { Regions } from '@/ui/kit/regions/useRegions';

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { materialById, type CutSettings, type InkRoller } from '@/core/cutting';
-import type { Block } from '@/records';
+import type { Block } from '@/model';
 import { NewestOnly, type StageFigures, type StageFindings, type StageWorkers } from '@/workers';
 import type { Outcome } from '@/core/units';
 import type { LabelState } from '@/ui/kit/blockStates';

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import { useState, type KeyboardEvent, type ReactNode, type Dispatch, type SetStateAction } from 'react';
 import { CONTRAST_RATIO, type OpacityKnown } from '@/core/inks';
-import type { CabinetInk, StoredInk } from '@/records';
+import type { CabinetInk, StoredInk } from '@/model';
 import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
 import { CabinetOpening } from './CabinetOpening';

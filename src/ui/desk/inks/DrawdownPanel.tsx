@@ -5,15 +5,8 @@ import TextField from '@mui/material/TextField';
 import { useState, type Dispatch, type SetStateAction } from 'react';
 import { deltaE2000, hexFromLabD50, type Lab } from '@/core/colour';
 import { filmOver, filmWeightReaching, groundOf, internalOnGround, labFromInternal, type Film } from '@/core/inks';
-import type { ReadingSource } from '@/core/sheets';
-import {
-  DARKEST_ASSUMED,
-  filmOfCabinetInk,
-  type Drawdown,
-  type NamedReading,
-  type Reading,
-  type StoredInk,
-} from '@/records';
+import type { ReadingSource, Drawdown, NamedReading, Reading, StoredInk } from '@/model';
+import { DARKEST_ASSUMED, filmOfCabinetInk } from '@/derived';
 import { LabFields } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';

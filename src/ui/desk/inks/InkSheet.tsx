@@ -4,16 +4,8 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
 import { CONTRAST_RATIO, contrastRatio, type Opacity, type PigmentRole } from '@/core/inks';
-import {
-  filmOfCabinetInk,
-  groundOfInk,
-  INK_KINDS,
-  PIGMENT_ROLES,
-  STOCK_RANGE,
-  STRENGTH_RANGE,
-  type InkKind,
-  type StoredInk,
-} from '@/records';
+import { INK_KINDS, PIGMENT_ROLES, STOCK_RANGE, STRENGTH_RANGE, type InkKind, type StoredInk } from '@/model';
+import { filmOfCabinetInk, groundOfInk } from '@/derived';
 import { LabFields, NumberField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';

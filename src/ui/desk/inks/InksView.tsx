@@ -4,7 +4,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Link from 'next/link';
 import { deltaE2000, hexFromLabD50, wordForDifference, type Lab } from '@/core/colour';
-import { inkOf, wantedOf } from '@/records';
+import { inkOf, wantedOf } from '@/derived';
 import { usePrintDesk } from '../../kit/printContext';
 import { CabinetPanel } from './CabinetPanel';
 import { RecipePanel } from './RecipePanel';

@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import { Fragment, useState } from 'react';
 import { type Pigment, type RecipePart } from '@/core/inks';
 import { parseNumber } from '@/core/units';
-import { type StoredInk } from '@/records';
+import { type StoredInk } from '@/model';
 import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
 import { lowestPart, partsInWords, withShare } from './parts';

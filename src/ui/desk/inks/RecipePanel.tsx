@@ -15,6 +15,7 @@ import {
   type RecipeAnswer,
   type RecipeTask,
 } from '@/core/inks';
+import { type Ink } from '@/model';
 import {
   inkOf,
   recipeTaskFor,
@@ -23,8 +24,8 @@ import {
   withRecipe,
   type InkAnswer,
   type InkQuestion,
-  type Ink,
-} from '@/records';
+  type ColourGot,
+} from '@/derived';
 import { Cautions } from '../../kit/Cautions';
 import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
@@ -37,7 +38,6 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './RecipePanel.module.css';
 import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';
-import type { ColourGot } from '@/core/sheets';
 import { PartsEditor } from './PartsEditor';
 
 const LIMIT_WORDS: Record<RecipeLimit, string> = {

@@ -1,6 +1,6 @@
 'use client';
 import { useMemo } from 'react';
-import { inkNeedOf, sheetsOfPrint } from '@/records';
+import { inkNeedOf, sheetsOfPrint } from '@/derived';
 import { usePrintDesk } from '@/ui/kit/printContext';
 
 /** Sheets an ink is mixed for: those started, or those to be started. */

@@ -12,7 +12,7 @@ import { useAnchors } from '@/ui/kit/regions/useAnchors';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './IslandList.module.css';
-import type { FlatColour } from '@/records';
+import type { FlatColour } from '@/model';
 
 const SHOWN = 60;
 const SPECK_MM2 = { min: 0.05, max: 100, what: 'the smallest island to keep' } as const;

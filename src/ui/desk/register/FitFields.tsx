@@ -19,7 +19,7 @@ import {
   type Spread,
 } from '@/core/registration';
 import { formatLength } from '@/core/units';
-import { DAMP_CHANGE, SLIVER_RANGE_MM, WOOD_CHANGE, type RegisterPlan } from '@/records';
+import { DAMP_CHANGE, SLIVER_RANGE_MM, WOOD_CHANGE, type RegisterPlan } from '@/model';
 import type { FitResult, RegisterWorker, FitQuestion } from '@/workers';
 import { LengthField, NumberField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';

@@ -16,7 +16,8 @@ import {
   type SheetLayout,
 } from '@/core/registration';
 import { sentenceIn, formatSize } from '@/core/units';
-import { EXPORT_PAPERS, jigInputOf, type ExportPaper, type LayoutPlan } from '@/records';
+import { EXPORT_PAPERS, type ExportPaper, type LayoutPlan } from '@/model';
+import { jigInputOf } from '@/derived';
 import { Cautions } from '../../kit/Cautions';
 import { usePrintDesk } from '../../kit/printContext';
 import { useLayoutChange } from './useLayoutChange';

@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { Motion, SheetLayout } from '@/core/registration';
-import { sheetLayoutOf } from '@/records';
+import { sheetLayoutOf } from '@/derived';
 import { usePrintDesk } from '../../kit/printContext';
 import { SheetDrawing } from './SheetDrawing';
 import { SheetFields } from './SheetFields';
@@ -12,8 +12,7 @@ import { useFit, type FitPicture } from './useFit';
 import { useRegisterWorker } from '@/ui/kit/useRegisterWorker';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
-import { NothingToShow } from '@/ui/kit/NothingYet';
-import { NothingYet } from '@/ui/kit/NothingYet';
+import { NothingToShow, NothingYet } from '@/ui/kit/NothingYet';
 import { Leaves } from '@/ui/kit/Leaves';
 
 const opening = () => <p className={kit.note}>opening …</p>;

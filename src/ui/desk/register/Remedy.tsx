@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { formatLength } from '@/core/units';
-import { reducesOneBlock } from '@/records';
+import { reducesOneBlock } from '@/derived';
 import type { RegisterWorker } from '@/workers';
 import { usePrintDesk } from '../../kit/printContext';
 import { percent, type Fit } from './useFit';

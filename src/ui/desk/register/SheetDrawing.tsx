@@ -14,7 +14,7 @@ import {
   type SheetLayout,
 } from '@/core/registration';
 import { formatSize } from '@/core/units';
-import { SIZE_RANGE_MM, type LayoutPlan } from '@/records';
+import { SIZE_RANGE_MM, type LayoutPlan } from '@/model';
 import { usePrintDesk } from '../../kit/printContext';
 import { LookThumb } from '../../kit/LookThumb';
 import { DimField } from './DimField';

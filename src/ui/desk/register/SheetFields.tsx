@@ -18,7 +18,7 @@ import {
   type RectMm,
 } from '@/core/registration';
 import { sentenceIn, formatLength, formatSize } from '@/core/units';
-import { SIZE_RANGE_MM, type LayoutPlan, type Block } from '@/records';
+import { SIZE_RANGE_MM, type LayoutPlan, type Block } from '@/model';
 import { CountField, LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { useLayoutChange } from './useLayoutChange';

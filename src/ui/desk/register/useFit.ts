@@ -1,7 +1,7 @@
 'use client';
 import { useMemo } from 'react';
 import { FIT_SHEETS, inImage, motionAbout, type Motion, type SheetLayout, type Spread } from '@/core/registration';
-import { fixedMotions, ownSpread } from '@/records';
+import { fixedMotions, ownSpread } from '@/derived';
 import type { FitQuestion, FitResult, RegisterWorker } from '@/workers';
 import { usePrintDesk } from '../../kit/printContext';
 import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';

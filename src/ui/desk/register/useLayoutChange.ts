@@ -1,5 +1,5 @@
 'use client';
-import { type LayoutPlan } from '@/records';
+import { type LayoutPlan } from '@/model';
 import { usePrintDesk } from '../../kit/printContext';
 
 /** Changes of the sheet’s layout, each undone on its own. */

@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { anchorPx, type Anchor, type Plan } from '@/records';
+import { type Anchor, type Plan } from '@/model';
+import { anchorPx } from '@/derived';
 import type { IslandInfo } from '@/workers';
 import { usePrintDesk } from '@/ui/kit/printContext';
 

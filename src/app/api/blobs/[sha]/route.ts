@@ -1,4 +1,4 @@
-import { failure } from '@/records';
+import { failure } from '@/model';
 import { database, storedBlob } from '@/server';
 import { refuse, route } from '../../respond';
 

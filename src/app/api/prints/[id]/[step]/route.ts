@@ -1,4 +1,4 @@
-import { failure } from '@/records';
+import { failure } from '@/model';
 import { answerSlip, copyPrint, database, redo, restorePrint, undo } from '@/server';
 import { nowIso, readJson, respond, route } from '../../../respond';
 

@@ -1,4 +1,4 @@
-import { failure, type Outcome } from '@/records';
+import { failure, type Outcome } from '@/model';
 import { database, drawn, ledgerFile, numberingFile, sourcePng, storedBytes } from '@/server';
 import { nowIso, refuse, respondFile, route } from '../../../../respond';
 

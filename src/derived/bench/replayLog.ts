@@ -1,0 +1,186 @@
+import type { Fault, SheetName } from '@/core/sheets';
+import type { ActOf, BenchAct, BenchEvent, ProofTaken, ReadingSource, SlipAnswer, SlipPlace } from '@/model';
+
+/** Something cut away that should have stood, from one stage on. */
+export interface Slip {
+  readonly slipId: string;
+  readonly at: string;
+  readonly stageId: string;
+  readonly place: SlipPlace;
+  readonly note: string;
+  readonly answer?: SlipAnswer;
+}
+
+export interface Rehearsed {
+  readonly at: string;
+  readonly level: string;
+  readonly score: number;
+  readonly parts: number;
+  readonly tooEarly: number;
+  readonly tooLate: number;
+  readonly never: number;
+}
+
+/** A proof in the log, with the shims (mm, at each contact) its block had then. */
+export interface Proof extends ProofTaken {
+  readonly at: string;
+  readonly shimsMm: readonly number[];
+}
+
+/** Shims put under a block for a run; those of the newest entry are in. */
+export interface Shimming {
+  readonly at: string;
+  readonly runId: string;
+  readonly shimsMm: readonly number[];
+  readonly pieces: string;
+  readonly note: string;
+}
+
+/** The colour a run really gave on the area of one colour of the picture. */
+export interface ColourGot {
+  readonly at: string;
+  readonly runId: string;
+  readonly colourId: string;
+  readonly labD50: readonly [number, number, number];
+  readonly source: ReadingSource;
+}
+
+export interface Pull {
+  readonly id: string;
+  readonly at: string;
+  readonly runId: string;
+  readonly sheet: SheetName;
+  readonly faults: readonly Fault[];
+  readonly setAside: boolean;
+  readonly note: string;
+}
+
+export interface BenchState {
+  readonly started?: { readonly counted: number; readonly tests: number };
+  /** Stages whose cut is done, in the order of the gates passed. */
+  readonly cutStages: readonly { readonly stageId: string; readonly at: string; readonly minutes?: number }[];
+  readonly slips: readonly Slip[];
+  readonly rehearsals: readonly Rehearsed[];
+  /** The block after each cut and each slip, oldest first. */
+  readonly cutPictures: readonly {
+    readonly at: string;
+    readonly stageId: string;
+    readonly what: 'cut' | 'slip';
+    readonly sha: string;
+  }[];
+  /** Islands ticked off, by stage. */
+  readonly cutIslands: ReadonlyMap<string, ReadonlySet<number>>;
+  /** Pulls that count, in order; those taken back are not among them. */
+  readonly pulls: readonly Pull[];
+  /** Runs declared finished, with how many counted sheets there were then: later ones are not left out by it. */
+  readonly finishedRuns: ReadonlyMap<string, number>;
+  /** One for each run and colour of the picture: the newest reading, oldest first. */
+  readonly coloursGot: readonly ColourGot[];
+  /** All proofs, oldest first. */
+  readonly proofs: readonly Proof[];
+  /** All shims ever put in, oldest first. */
+  readonly shimmings: readonly Shimming[];
+  readonly marks: readonly { readonly sheet: SheetName; readonly mark: string }[];
+  readonly numberings: readonly { readonly at: string; readonly reason: string }[];
+}
+
+/** What the log says now. Entries that cannot be (a second pull of one sheet in a run) are passed over. */
+export function replayLog(events: readonly BenchEvent[]): BenchState {
+  const replay = newReplay();
+  for (const event of events) entryOf(event.act.kind)(replay, event as never);
+  const { slips, pulls, pulledOnce, proofIds, ...kept } = replay;
+  return { ...kept, slips: [...slips.values()], pulls: [...pulls.values()] };
+}
+
+/** What is gathered while the log is replayed. */
+function newReplay() {
+  return {
+    started: undefined as BenchState['started'],
+    cutStages: [] as { stageId: string; at: string; minutes?: number }[],
+    slips: new Map<string, Slip>(),
+    rehearsals: [] as Rehearsed[],
+    cutPictures: [] as { at: string; stageId: string; what: 'cut' | 'slip'; sha: string }[],
+    cutIslands: new Map<string, Set<number>>(),
+    pulls: new Map<string, Pull>(),
+    /** Run and sheet of every pull that counts. */
+    pulledOnce: new Set<string>(),
+    finishedRuns: new Map<string, number>(),
+    coloursGot: [] as ColourGot[],
+    proofs: [] as Proof[],
+    proofIds: new Set<string>(),
+    shimmings: [] as Shimming[],
+    marks: [] as BenchState['marks'],
+    numberings: [] as { at: string; reason: string }[],
+  };
+}
+
+type Replay = ReturnType<typeof newReplay>;
+type EventOf<Kind extends BenchAct['kind']> = Omit<BenchEvent, 'act'> & { readonly act: ActOf<Kind> };
+
+/** What each kind of entry does to the state. */
+const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: EventOf<Kind>) => void } = {
+  'sheets-started': (r, { act }) => {
+    r.started ??= { counted: act.counted, tests: act.tests };
+  },
+  'sheets-added': (r, { act }) => {
+    r.started = r.started && { ...r.started, counted: r.started.counted + act.counted };
+  },
+  'stage-cut': (r, { at, act }) => {
+    if (r.cutStages.some((c) => c.stageId === act.stageId)) return;
+    r.cutStages.push({ stageId: act.stageId, at, minutes: act.minutes });
+    if (act.pictureSha) r.cutPictures.push({ at, stageId: act.stageId, what: 'cut', sha: act.pictureSha });
+  },
+  slip: (r, { at, act }) => {
+    if (r.slips.has(act.slipId)) return;
+    r.slips.set(act.slipId, { slipId: act.slipId, at, stageId: act.stageId, place: act.place, note: act.note });
+    if (act.pictureSha) r.cutPictures.push({ at, stageId: act.stageId, what: 'slip', sha: act.pictureSha });
+  },
+  'slip-answered': (r, { act }) => {
+    const slip = r.slips.get(act.slipId);
+    if (slip) r.slips.set(act.slipId, { ...slip, answer: act.answer });
+  },
+  rehearsed: (r, { at, act: { level, score, parts, tooEarly, tooLate, never } }) => {
+    r.rehearsals.push({ at, level, score, parts, tooEarly, tooLate, never });
+  },
+  'island-cut': (r, { act }) => {
+    const ticked = r.cutIslands.get(act.stageId) ?? new Set<number>();
+    r.cutIslands.set(act.stageId, ticked);
+    if (act.done) ticked.add(act.island);
+    else ticked.delete(act.island);
+  },
+  pull: (r, { id, at, act: { runId, sheet, faults, setAside, note } }) => {
+    const key = `${runId}/${sheet}`;
+    if (r.pulledOnce.has(key)) return;
+    r.pulledOnce.add(key);
+    r.pulls.set(id, { id, at, runId, sheet, faults, setAside, note });
+  },
+  'pull-undone': (r, { act }) => {
+    const pull = r.pulls.get(act.pullId);
+    if (!pull) return;
+    r.pulls.delete(act.pullId);
+    r.pulledOnce.delete(`${pull.runId}/${pull.sheet}`);
+  },
+  'run-finished': (r, { act }) => {
+    r.finishedRuns.set(act.runId, r.started?.counted ?? 0);
+  },
+  'colour-got': (r, { at, act: { runId, colourId, labD50, source } }) => {
+    r.coloursGot = [
+      ...r.coloursGot.filter((g) => g.runId !== runId || g.colourId !== colourId),
+      { at, runId, colourId, labD50, source },
+    ];
+  },
+  proofed: (r, { at, act: { proofId, runId, againstRunId, sheet, source, marks, motion } }) => {
+    if (r.proofIds.has(proofId)) return;
+    r.proofIds.add(proofId);
+    const shimsMm = r.shimmings.findLast((s) => s.runId === runId)?.shimsMm ?? [];
+    r.proofs.push({ proofId, runId, againstRunId, sheet, source, marks, motion, at, shimsMm });
+  },
+  shimmed: (r, { at, act }) => {
+    r.shimmings.push(...act.settings.map((setting) => ({ at, note: act.note, ...setting })));
+  },
+  numbered: (r, { at, act }) => {
+    r.marks = act.marks;
+    r.numberings.push({ at, reason: act.reason });
+  },
+};
+const entryOf = (kind: BenchAct['kind']) => ENTRIES[kind] as (replay: Replay, event: never) => void;

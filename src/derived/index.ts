@@ -1,0 +1,98 @@
+export {
+  stagesOf,
+  reducesOneBlock,
+  stageOfRun,
+  inkOf,
+  inkOfRun,
+  inkNamesOf,
+  printedIds,
+  sideOfStage,
+  blockOfRun,
+  cutStateOfRun,
+} from './lookups';
+export {
+  type BenchState,
+  type Pull,
+  type Slip,
+  type Proof,
+  type ColourGot,
+  type Rehearsed,
+  replayLog,
+} from './bench/replayLog';
+export { sheetsGone, lossesByRun } from './bench/tally';
+export {
+  type PrintSheet,
+  type Trap,
+  plainSheet,
+  printTaskOf,
+  openSlips,
+  trapsOf,
+  standsAt,
+  inkedAt,
+  labelStateOfRun,
+  partIds,
+  regionOf,
+  anchorPx,
+  cutLineNotes,
+  maskNotes,
+  keyOfFinding,
+} from './printSheet';
+export { withRunOrder, withGroups, withFlat, guessBarePaper, groupsOf, lightToDark, planFromSketch } from './runPlan';
+export { withPicturePlaced } from './carried';
+export { type Progress, progressOf, refusedAddition, closedPartTouched, closedWords, shapesOpen } from './closed';
+export {
+  type PlanLooks,
+  type ColoursGot,
+  looksOfPlan,
+  groundOfPlan,
+  filmOfInk,
+  printedRuns,
+  aloneLabD50,
+  wantedOf,
+  DARKEST_ASSUMED,
+} from './looks';
+export { beliefOf, sheetAnswerOf, sheetsOfPrint } from './belief';
+export { cardOfPrint } from './card';
+export { inkNeedOf, inkNeedOfRun } from './inkNeed';
+export { filmOfCabinetInk, groundOfInk, pigmentsOf, freeInkName } from './cabinetFilms';
+export {
+  type Proposal,
+  type PlanFigures,
+  type Proposals,
+  type ProposalRequest,
+  figuresOf,
+  findProposals,
+  planTaskOf,
+  differenceInWords,
+} from './proposals';
+export {
+  type InkAnswer,
+  type InkQuestion,
+  answerInk,
+  withRecipe,
+  recipeTaskFor,
+  resolveFrom,
+  type Resolved,
+} from './recipes';
+export { coloursAfterSlip, lostColours, slippedStages, withSpotRun, withSecondTone } from './slips';
+export { SAMPLE_PRINTS, samplePlan, sampleMap } from './samplePrints';
+export {
+  benchX,
+  blockOnSheet,
+  boundaryKindsOf,
+  contactsOf,
+  expectedLooks,
+  filmsOnParts,
+  fixedMotions,
+  growthAdvice,
+  jigInputOf,
+  lookOfFilms,
+  measuredMisfits,
+  newestProofs,
+  outOfRegister,
+  ownSpread,
+  presentMisfits,
+  sheetLayoutOf,
+  shimsIn,
+  wordsForMotion,
+} from './register';

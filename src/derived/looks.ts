@@ -1,0 +1,217 @@
+import { labD50FromSpectrum, type Lab } from '@/core/colour';
+import {
+  contrastRatio,
+  filmOnGround,
+  filmReaching,
+  groundOf,
+  internalOnGround,
+  stackInternals,
+  measuredFromInternal,
+  type Film,
+  type Ground,
+  type LaidFilm,
+} from '@/core/inks';
+import {
+  agreementWithWish,
+  filmStackOf,
+  looksAfterRuns,
+  planWarnings,
+  type Agreement,
+  type PlanWarning,
+  type PrintedRun,
+  type StackEntry,
+} from '@/core/layers';
+import type { ColourGot } from './bench/replayLog';
+import { inkOf, printedIds } from './lookups';
+import { type Ink, type Inking, type Plan } from '@/model';
+import { inkedAt, partIds, plainSheet, type PrintSheet } from './printSheet';
+
+export interface PlanLooks {
+  /** `looks[r][part]`: colour of each part of the sheet after r runs; the first parts are the flat colours. */
+  readonly looks: readonly (readonly Lab[])[];
+  /** For each part, the films that lie there, lowest first. */
+  readonly stacks: readonly (readonly StackEntry[])[];
+  /** For each part, the colour after each film of its stack, from the bare paper up. */
+  readonly reached: readonly (readonly Lab[])[];
+  readonly agreement: Agreement;
+  readonly warnings: readonly PlanWarning[];
+}
+
+export type ColoursGot = readonly ColourGot[];
+const NOTHING_GOT: ColoursGot = [];
+
+/**
+ * A print without a dark ink tells nothing of the surface's own reflection; a dark of this lightness is then taken as known.
+ */
+export const DARKEST_ASSUMED: Lab = [16, 0, 0];
+
+/** What is known of the paper and its darkest ink, for all films of the plan. */
+export function groundOfPlan(plan: Plan): Ground {
+  const darkest = plan.inks.map((ink) => ink.solidLabD50).reduce((a, b) => (b[0] < a[0] ? b : a), DARKEST_ASSUMED);
+  return remembered(grounds, JSON.stringify([plan.paper.labD50, darkest, plan.way.under]), () =>
+    groundOf(plan.paper.labD50, darkest, plan.way.under),
+  );
+}
+
+/** The film of a plan's ink: from its recipe or readings where there are any, else from its colour and opacity. */
+export function filmOfInk(ground: Ground, ink: Pick<Ink, 'solidLabD50' | 'opacity' | 'film'>): Film {
+  return (
+    ink.film ??
+    remembered(films, JSON.stringify([ink.solidLabD50, ink.opacity, ground.paperLabD50, ground.floor]), () =>
+      filmOnGround(ground, ink.solidLabD50, ink.opacity),
+    )
+  );
+}
+
+const films = new Map<string, Film>(),
+  grounds = new Map<string, Ground>();
+const MAX_REMEMBERED = 400;
+
+function remembered<T>(known: Map<string, T>, key: string, make: () => T): T {
+  const value = known.get(key) ?? make();
+  if (known.size > MAX_REMEMBERED) known.clear();
+  known.set(key, value);
+  return value;
+}
+
+/** The runs as the paper meets them; a run whose colour was read prints the film that explains the reading. */
+export function printedRuns(plan: Plan, got: ColoursGot = NOTHING_GOT): PrintedRun<string>[] {
+  const ground = groundOfPlan(plan);
+  const runs: PrintedRun<string>[] = [];
+  for (const run of plan.runs) {
+    const inkings = run.inkings.map((inking) => ({
+      standing: printedIds(plan, inking),
+      film: filmOfInk(ground, inkOf(plan, inking)),
+      weight: inking.filmWeight,
+    }));
+    const planned = { inkings, impressions: run.impressions };
+    const asGot = inkings.map((inking) => {
+      const reading = got.findLast((g) => g.runId === run.id && inking.standing.includes(g.colourId));
+      return reading ? { ...inking, film: filmThatGave(ground, [...runs, planned], reading) } : inking;
+    });
+    runs.push({ ...planned, inkings: asGot });
+  }
+  return runs;
+}
+
+/** The film of the last of `runs` that takes the area to the colour read there. */
+function filmThatGave(ground: Ground, runs: readonly PrintedRun<string>[], { colourId, labD50 }: ColourGot): Film {
+  const stack = filmStackOf(colourId, runs);
+  const last = runs.length - 1;
+  const laid = stack.map(({ run, inking }): LaidFilm => runs[run].inkings[inking]);
+  const first = stack.findIndex((entry) => entry.run === last);
+  const below = stackInternals(ground, laid.slice(0, first))[first];
+  const weights = laid.slice(first).map(({ weight }, i) => (first + i === 0 ? weight : weight * ground.trapping));
+  const total = weights.reduce((sum, w) => sum + w, 0);
+  const scaled = (film: Film, by: number): Film => ({
+    kh: Float64Array.from(film.kh, (v) => v * by),
+    sh: Float64Array.from(film.sh, (v) => v * by),
+  });
+  return scaled(filmReaching(scaled(laid[first].film, total), below, internalOnGround(ground, labD50)), 1 / total);
+}
+
+/** Reflectance inside the area of a colour before run `before` (counted from 0) prints on it. */
+export function internalBelow(
+  plan: Plan,
+  colourId: string,
+  before: number,
+  got: ColoursGot = NOTHING_GOT,
+): { readonly internal: Float64Array; readonly films: number } {
+  const ground = groundOfPlan(plan);
+  const runs = printedRuns(plan, got).slice(0, before);
+  const stack = filmStackOf(colourId, runs);
+  return {
+    internal: stackInternals(
+      ground,
+      stack.map(({ run, inking }) => runs[run].inkings[inking]),
+    ).at(-1)!,
+    films: stack.length,
+  };
+}
+
+/** The colour of an ink's film alone on the plan's paper. */
+export function aloneLabD50(ground: Ground, film: Film, weight = 1): Lab {
+  return labD50FromSpectrum(measuredFromInternal(stackInternals(ground, [{ film, weight }])[1], ground.floor));
+}
+
+/** The wished colours by label: bare paper wishes the paper. */
+export function wantedOf(plan: Plan): Lab[] {
+  const flat = plan.flat!;
+  return flat.colours.map((c) => (c.id === flat.barePaperId ? plan.paper.labD50 : c.wantedLabD50));
+}
+
+/** The runs as they meet the parts of a sheet: where overlaps, masks and slips make a difference, parts have names of their own. */
+function runsOnSheet(plan: Plan, runs: readonly PrintedRun<string>[], sheet: PrintSheet): PrintedRun<string>[] {
+  const ids = partIds(plan, sheet);
+  return plan.runs.map((run, r) => ({
+    ...runs[r],
+    inkings: run.inkings.map((inking, i) => ({
+      ...runs[r].inkings[i],
+      standing: ids.filter((_, p) => inkedAt(plan, sheet, sheet.parts[p], run, inking)),
+    })),
+  }));
+}
+
+/**
+ * The sheet after each run, by the films the plan lays down (and the colours already got), on the parts of the sheet: overlaps, masks
+ * and slips included. Undefined while there are no flat colours.
+ */
+export function looksOfPlan(plan: Plan, got: ColoursGot = NOTHING_GOT, parts?: PrintSheet): PlanLooks | undefined {
+  const flat = plan.flat;
+  if (!flat) return undefined;
+  const ground = groundOfPlan(plan);
+  const runs = printedRuns(plan, got);
+  const fits =
+    parts !== undefined &&
+    parts.parts.length >= flat.colours.length &&
+    parts.parts.every((part) => part.label < flat.colours.length);
+  const sheetParts = fits ? parts : plainSheet(plan);
+  const plain = sheetParts.parts.length === flat.colours.length && sheetParts.effects.length === 0;
+  const sheet = looksAfterRuns(
+    ground,
+    plain ? flat.colours.map((c) => c.id) : partIds(plan, sheetParts),
+    plain ? runs : runsOnSheet(plan, runs, sheetParts),
+  );
+  const wanted = wantedOf(plan);
+  return {
+    ...sheet,
+    agreement: agreementWithWish(
+      sheet.looks[runs.length],
+      sheetParts.parts.map((part) => wanted[part.label]),
+      plain ? flat.colours.map((c) => c.areaShare) : sheetParts.share,
+    ),
+    warnings: warningsOf(plan, ground, runs, sheet),
+  };
+}
+
+function warningsOf(
+  plan: Plan,
+  ground: Ground,
+  runs: readonly PrintedRun<string>[],
+  sheet: Pick<PlanLooks, 'stacks' | 'reached'>,
+): PlanWarning[] {
+  const places: { run: number; inking: Inking }[] = plan.runs.flatMap((run, r) =>
+    run.inkings.map((inking) => ({ run: r, inking })),
+  );
+  const inkings = places.map(({ run, inking }, i) => {
+    const ink = inkOf(plan, inking);
+    const film = runs[run].inkings[places.slice(0, i).filter((p) => p.run === run).length].film;
+    return {
+      run,
+      name: ink.name,
+      solidLabD50: ink.solidLabD50,
+      contrastRatio: contrastRatio(film, ground.internal),
+      softenerPercent: ink.softenerPercent,
+      oil: true,
+    };
+  });
+  const place = ({ run, inking }: StackEntry) =>
+    places.findIndex((p) => p.run === run && p.inking === plan.runs[run].inkings[inking]);
+  const colours = plan.flat!.colours.map((c, label) => ({
+    name: c.name,
+    stack: sheet.stacks[label].map(place),
+    seenLabD50: sheet.reached[label],
+    thinnestMm: c.thinnestMm,
+  }));
+  return planWarnings(plan.paper.labD50, inkings, colours, plan.rules.maxFilms);
+}

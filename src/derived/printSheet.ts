@@ -1,0 +1,272 @@
+import { cutStatesOf, plainParts, type CutState, type PrintMapTask, type PrintPart } from '@/core/layers';
+import type { AnchorPx, Region } from '@/core/geometry';
+import type { SlipPlace, Anchor, Inking, Place, Plan, Run } from '@/model';
+import type { Slip } from './bench/replayLog';
+import { blockOfRun, inkNamesOf, printedIds, reducesOneBlock, sideOfStage, stagesOf } from './lookups';
+
+/** What a mark of the print map does where it lies. */
+export type MarkEffect =
+  | { readonly kind: 'mask'; readonly runId: string; readonly covers: 'place' | 'all else' }
+  | { readonly kind: 'within'; readonly stageId: string }
+  | { readonly kind: 'slip'; readonly slipId: string; readonly stageIds: readonly string[] };
+
+/** The parts of a print map with what they mean for a plan: what looks, cut maps and exports are made from. */
+export interface PrintSheet {
+  readonly parts: readonly PrintPart[];
+  /** Share of the area, 0–1, part by part. */
+  readonly share: readonly number[];
+  readonly effects: readonly MarkEffect[];
+}
+
+export interface PrintTask {
+  readonly task: PrintMapTask;
+  readonly effects: readonly MarkEffect[];
+}
+
+/** The sheet as the picture alone has it: a part for each colour. */
+export function plainSheet(plan: Plan): PrintSheet {
+  const colours = plan.flat?.colours ?? [];
+  return { parts: plainParts(colours.length), share: colours.map((c) => c.areaShare), effects: [] };
+}
+
+/** A place in pixels of the label map. A slip in an old log may still name islands by their first pixel. */
+export function regionOf(place: Place | SlipPlace, plan: Plan): Region {
+  const mmPerPx = plan.picture?.raster.mmPerPx ?? 0.1;
+  return {
+    islands: 'islands' in place ? place.islands : [],
+    anchors: 'anchors' in place ? place.anchors.map((anchor) => anchorPx(anchor, plan)) : [],
+    outlinesPx: place.outlinesMm.map((ring) => ring.map((mm) => mm / mmPerPx)),
+  };
+}
+
+/** An anchor in pixels of the label map; one whose colour is gone has a label no island has. */
+export function anchorPx({ xMm, yMm, colourId }: Anchor, plan: Plan): AnchorPx {
+  const mmPerPx = plan.picture?.raster.mmPerPx ?? 0.1;
+  const label = colourId === null ? -1 : (plan.flat?.colours.findIndex((c) => c.id === colourId) ?? -1);
+  return { x: xMm / mmPerPx, y: yMm / mmPerPx, label: colourId !== null && label < 0 ? NO_LABEL : label };
+}
+const NO_LABEL = 999;
+
+/** Slips that still show on the block: those patched, or taken into the picture, do not. */
+export function openSlips(slips: readonly Slip[]): Slip[] {
+  return slips.filter((slip) => slip.answer !== 'patch' && slip.answer !== 'change plan');
+}
+
+/** What the print map of a plan is made from: overlaps, chokes, masks, spots and slips. */
+export function printTaskOf(plan: Plan, slips: readonly Slip[] = []): PrintTask {
+  const colours = plan.flat?.colours ?? [];
+  const mmPerPx = plan.picture?.raster.mmPerPx ?? 0.1;
+  const label = (id: string) => colours.findIndex((c) => c.id === id);
+  const marks: PrintMapTask['marks'][number][] = [];
+  const effects: MarkEffect[] = [];
+  const add = (place: Place | SlipPlace, growMm: number, on: readonly string[] | null, effect: MarkEffect) => {
+    marks.push({ region: regionOf(place, plan), growPx: growMm / mmPerPx, on: on && on.map(label) });
+    effects.push(effect);
+  };
+  const runs = new Set(plan.runs.map((run) => run.id));
+  for (const mask of plan.masks) {
+    if (!runs.has(mask.runId)) continue; // lost with its run: kept, shown, and without effect
+    // the reach of a mask lies in cleared ground: on what stands it covers just its place
+    if (mask.kind !== 'keep clean') add(mask.place, 0, null, { kind: 'mask', runId: mask.runId, covers: mask.covers });
+  }
+  for (const stage of stagesOf(plan))
+    if (stage.within) add(stage.within, 0, null, { kind: 'within', stageId: stage.id });
+  for (const slip of openSlips(slips)) {
+    const stages = sideOfStage(plan, slip.stageId)?.stages ?? [];
+    add(slip.place, 0, null, {
+      kind: 'slip',
+      slipId: slip.slipId,
+      stageIds: stages.slice(stages.findIndex((s) => s.id === slip.stageId)).map((s) => s.id),
+    });
+  }
+  return {
+    task: {
+      labelCount: colours.length,
+      traps: trapsOf(plan).map(({ grow, under, mm }) => ({ grow: label(grow), under: label(under), px: mm / mmPerPx })),
+      chokes: chokesOf(plan).map((c) => ({ ...c, px: plan.fit.chokeMm / mmPerPx })),
+      marks,
+    },
+    effects,
+  };
+}
+
+export interface Trap {
+  readonly grow: string;
+  readonly under: string;
+  readonly mm: number;
+}
+
+/**
+ * Which colour grows under which, and by how much, where several blocks meet. Pairs whose films are the same along the edge need none;
+ * nor can areas grow that are cut one out of the other on one side of a block.
+ */
+export function trapsOf(plan: Plan): Trap[] {
+  if (!plan.flat) return [];
+  const { colours, barePaperId } = plan.flat;
+  const printed = colours.filter((c) => c.id !== barePaperId);
+  const inkings = plan.runs.flatMap((run) => run.inkings);
+  const sideOf = new Map(inkings.map((inking) => [inking.id, sideOfStage(plan, inking.stageId)?.id]));
+  const spots = new Set(stagesOf(plan).flatMap((stage) => (stage.within ? [stage.id] : [])));
+  // a spot is printed last into its own place: it meets nothing by an overlap of the picture
+  const films = new Map(
+    printed.map((c) => [
+      c.id,
+      inkings
+        .filter((inking) => !spots.has(inking.stageId) && printedIds(plan, inking).includes(c.id))
+        .map((inking) => inking.id),
+    ]),
+  );
+  const meetBetweenSides = (a: string, b: string) => {
+    const [ofA, ofB] = [films.get(a)!, films.get(b)!];
+    const ending = [...ofA.filter((film) => !ofB.includes(film)), ...ofB.filter((film) => !ofA.includes(film))];
+    return new Set(ending.map((film) => sideOf.get(film))).size > 1;
+  };
+  const traps: Trap[] = [];
+  for (const a of printed)
+    for (const b of printed) {
+      if (a.id >= b.id || !meetBetweenSides(a.id, b.id)) continue;
+      const pair = plan.fit.pairs.find((p) => (p.aId === a.id && p.bId === b.id) || (p.aId === b.id && p.bId === a.id));
+      const mm = pair?.mm ?? plan.fit.trapMm;
+      const aLighter = a.wantedLabD50[0] >= b.wantedLabD50[0];
+      const [grow, under] = aLighter === (pair?.grows !== 'darker') ? [a.id, b.id] : [b.id, a.id];
+      if (mm > 0 && films.get(grow)!.some((film) => !films.get(under)!.includes(film))) traps.push({ grow, under, mm });
+    }
+  return traps;
+}
+
+/**
+ * Where several films from one side of a block, cut again between runs, would end on one edge, all but the first of them end inside: the
+ * deeper colour prints there as the colour that is finished by that first film.
+ */
+export function chokesOf(plan: Plan): { inside: number; against: number; as: number }[] {
+  if (plan.fit.chokeMm <= 0 || !plan.flat) return [];
+  const { colours } = plan.flat;
+  const out: { inside: number; against: number; as: number; films: number }[] = [];
+  for (const { stages } of plan.blocks.flatMap((block) => block.sides)) {
+    if (stages.length < 2) continue;
+    const films = colours.map((c) => stages.filter((stage) => stage.standingIds.includes(c.id)).length);
+    colours.forEach((_, inside) =>
+      colours.forEach((__, against) => {
+        if (films[inside] - films[against] < 2) return;
+        const as = finishedBy(stages, films[against], colours);
+        if (as >= 0) out.push({ inside, against, as, films: films[against] });
+      }),
+    );
+  }
+  // the choke that takes away most comes first
+  return out.sort((a, b) => a.films - b.films).map(({ inside, against, as }) => ({ inside, against, as }));
+}
+
+/** The colour finished by this stage: the first that stands in it and in no later one. */
+function finishedBy(
+  stages: readonly { readonly standingIds: readonly string[] }[],
+  at: number,
+  colours: readonly { readonly id: string }[],
+): number {
+  const later = stages[at + 1]?.standingIds ?? [];
+  const id = stages[at].standingIds.find((standing) => !later.includes(standing));
+  return colours.findIndex((c) => c.id === id);
+}
+
+/** Whether a part of the sheet stands on a stage of the block. */
+export function standsAt(plan: Plan, sheet: PrintSheet, part: PrintPart, stageId: string): boolean {
+  const stage = stagesOf(plan).find((s) => s.id === stageId);
+  const colours = plan.flat?.colours ?? [];
+  return (
+    Boolean(stage) &&
+    part.as.some((label) => stage!.standingIds.includes(colours[label]?.id)) &&
+    notTakenAway(sheet, part, stageId)
+  );
+}
+
+function notTakenAway(sheet: PrintSheet, part: PrintPart, stageId: string): boolean {
+  return sheet.effects.every((effect, m) => {
+    if (effect.kind === 'within') return effect.stageId !== stageId || part.marks.includes(m);
+    return effect.kind !== 'slip' || !effect.stageIds.includes(stageId) || !part.marks.includes(m);
+  });
+}
+
+/** Whether an inking of a run leaves its film on a part. */
+export function inkedAt(plan: Plan, sheet: PrintSheet, part: PrintPart, run: Run, inking: Inking): boolean {
+  const colours = plan.flat?.colours ?? [];
+  const printed = printedIds(plan, inking);
+  if (!part.as.some((label) => printed.includes(colours[label]?.id)) || !notTakenAway(sheet, part, inking.stageId))
+    return false;
+  return sheet.effects.every(
+    (effect, m) =>
+      effect.kind !== 'mask' || effect.runId !== run.id || part.marks.includes(m) !== (effect.covers === 'place'),
+  );
+}
+
+/** What stands, is cut and went before at a run's stage, in parts of the sheet. */
+export function labelStateOfRun(plan: Plan, run: Run, sheet: PrintSheet = plainSheet(plan)): CutState<number> {
+  const stages = sideOfStage(plan, run.inkings[0].stageId)?.stages ?? [];
+  const all = sheet.parts.map((_, p) => p);
+  const standing = stages.map((stage) => all.filter((p) => standsAt(plan, sheet, sheet.parts[p], stage.id)));
+  const state = cutStatesOf(standing, all)[stages.findIndex((stage) => stage.id === run.inkings[0].stageId)] ?? {
+    standing: [],
+    cutNow: [],
+    clearedEarlier: [],
+  };
+  // a second run from one stage finds the block cut already
+  const again = plan.runs
+    .slice(0, plan.runs.indexOf(run))
+    .some((earlier) => earlier.inkings[0].stageId === run.inkings[0].stageId);
+  return again
+    ? { standing: state.standing, cutNow: [], clearedEarlier: all.filter((p) => !state.standing.includes(p)) }
+    : state;
+}
+
+/** A name for each part: the colour's own id for what the picture has, with a number for the rest. */
+export function partIds(plan: Plan, sheet: PrintSheet): string[] {
+  const colours = plan.flat?.colours ?? [];
+  return sheet.parts.map((part, p) => (p < colours.length ? colours[p].id : `${colours[part.label]?.id}+${p}`));
+}
+
+/** What to say at the cut lines of a run's block: on which side of the drawn line to cut, and against which colours. */
+export function cutLineNotes(plan: Plan, run: Run): string[] {
+  const name = (id: string) => plan.flat!.colours.find((c) => c.id === id)!.name;
+  const mm = (value: number) => `${Math.round(value * 100) / 100} mm`;
+  const { chokeMm } = plan.fit;
+  if (reducesOneBlock(plan)) {
+    return chokeMm > 0 && chokesOf(plan).length > 0
+      ? [
+          `Where more than one film would end on an edge, cut ${mm(chokeMm)} inside the line from the second film on, so that only one ends there.`,
+        ]
+      : [];
+  }
+  const mine = new Set(run.inkings.flatMap((inking) => printedIds(plan, inking)));
+  return trapsOf(plan)
+    .filter((trap) => mine.has(trap.grow) && !mine.has(trap.under))
+    .map(
+      (trap) =>
+        `${name(trap.grow)} against ${name(trap.under)}: cut ${mm(trap.mm)} outside the line; ${blockOfRun(plan, run).block.name} grows under ${name(trap.under)}.`,
+    );
+}
+
+/** The masks of a run as one would say them on the bench. */
+export function maskNotes(plan: Plan, run: Run): string[] {
+  const words = {
+    mask: 'Lay the mask over',
+    wipe: 'Ink all, then wipe off',
+    'do not ink': 'Do not ink',
+    'keep clean': 'Lay the mask with openings:',
+  } as const;
+  return plan.masks
+    .filter((mask) => mask.runId === run.id)
+    .map((mask) => {
+      const count = mask.place.anchors.length + mask.place.outlinesMm.length;
+      const what =
+        mask.kind === 'keep clean'
+          ? 'cleared ground stays covered'
+          : mask.covers === 'place'
+            ? `${count} place${count === 1 ? '' : 's'}`
+            : `all but ${count} place${count === 1 ? '' : 's'}`;
+      return `${words[mask.kind]} ${what}${mask.note ? `: ${mask.note}` : ''} (${inkNamesOf(plan, run)})`;
+    });
+}
+
+/** Same kind, same place to half a millimetre: the same finding, also after small changes elsewhere. */
+export function keyOfFinding(finding: { readonly kind: string; readonly xMm: number; readonly yMm: number }): string {
+  return `${finding.kind} ${Math.round(finding.xMm * 2) / 2} ${Math.round(finding.yMm * 2) / 2}`;
+}

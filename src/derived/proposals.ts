@@ -1,0 +1,293 @@
+import { sketchPlans, type PlanSketch, type PlanTask } from '@/core/layers';
+import type { LossBelief } from '@/core/sheets';
+import { dryingHoursOf } from './dryingOf';
+import { filmOfInk, groundOfPlan, looksOfPlan, printedRuns, wantedOf, type ColoursGot, type PlanLooks } from './looks';
+import { cutStateOfRun, inkOf } from './lookups';
+import { type Plan } from '@/model';
+import { sheetAnswerOf } from './belief';
+import { groupsOf, planFromSketch } from './runPlan';
+
+/** What a plan costs and gives; each shown apart, never one number. */
+export interface PlanFigures {
+  readonly meanDeltaE: number;
+  readonly worstDeltaE: number;
+  readonly worstColour: string;
+  readonly runs: number;
+  readonly blocks: number;
+  readonly inkings: number;
+  /** Films at the deepest point. */
+  readonly deepestFilms: number;
+  readonly cutCm2: number;
+  /** Drying between runs and half a day of printing for each, whole days (start values). */
+  readonly days: number;
+  /** Sheets to start, tests included. */
+  readonly sheets: number;
+}
+
+export type Aim = 'best colour' | 'fewest runs' | 'fewest blocks' | 'fewest days' | 'thinnest build';
+
+export interface Proposal {
+  /** What it is best at; several when one plan is. */
+  readonly aims: readonly Aim[];
+  readonly sketch: PlanSketch;
+  readonly figures: PlanFigures;
+  /** The sheet after each run, by label. */
+  readonly looks: PlanLooks['looks'];
+  /** Whether it is the plan as it stands. */
+  readonly asPlanned: boolean;
+}
+
+export interface WayRow {
+  readonly name: string;
+  readonly sketch: PlanSketch;
+  readonly figures: PlanFigures;
+  readonly looks: PlanLooks['looks'];
+}
+
+export interface Proposals {
+  readonly now: PlanFigures;
+  readonly proposals: readonly Proposal[];
+  /** Of each way of working on this picture, the plan with the fewest blocks among those of its best colour. */
+  readonly ways: readonly WayRow[];
+  readonly tried: number;
+  /** False when a reduction had too many runs to try every order. */
+  readonly exact: boolean;
+}
+
+/** All the search needs; plain data, so that it can be handed to a worker. */
+export interface ProposalRequest {
+  readonly plan: Plan;
+  readonly got: ColoursGot;
+  readonly closedRuns: number;
+  /** Nothing is cut or printed: other ways of working may be proposed. */
+  readonly open: boolean;
+  /** Least distances between the areas of colours, mm, `gaps[a * n + b]`. */
+  readonly gapsMm: ArrayLike<number>;
+  readonly belief: LossBelief;
+}
+
+/** A colour this much worse by mean than the best found is not offered for the sake of fewer runs. */
+const WORSE_BY_MEAN = 6;
+/** Plans this near by mean are told apart by their blocks. */
+const UNSEEN_DELTA_E = 0.5;
+const HALF_DAY = 0.5;
+
+export function figuresOf(plan: Plan, looks: PlanLooks, belief: LossBelief): PlanFigures {
+  const flat = plan.flat!;
+  const worst = looks.agreement.deltaE.indexOf(looks.agreement.worst);
+  const areaCm2 = ((plan.picture?.widthMm ?? 0) * (plan.picture?.heightMm ?? 0)) / 100;
+  const share = (id: string) => flat.colours.find((c) => c.id === id)!.areaShare;
+  const cutShare = plan.runs.reduce(
+    (sum, run) => sum + cutStateOfRun(plan, run).cutNow.reduce((s, id) => s + share(id), 0),
+    0,
+  );
+  const drying = plan.runs.slice(0, -1).reduce((days, _, r) => days + dryingHoursOf(plan, r) / 24, 0);
+  return {
+    meanDeltaE: looks.agreement.mean,
+    worstDeltaE: looks.agreement.worst,
+    worstColour: flat.colours[Math.max(0, worst)].name,
+    runs: plan.runs.length,
+    blocks: plan.blocks.length,
+    inkings: plan.runs.reduce((sum, run) => sum + run.inkings.length, 0),
+    deepestFilms: Math.max(0, ...looks.stacks.map((stack) => stack.length)),
+    cutCm2: cutShare * areaCm2,
+    days: Math.ceil(drying + plan.runs.length * HALF_DAY),
+    sheets: sheetAnswerOf(plan, belief).total,
+  };
+}
+
+/** Searches, scores every sketch on the same looks, and picks the best at each aim. */
+export function findProposals(request: ProposalRequest, progress: (share: number) => boolean = () => true): Proposals {
+  const { plan, got, belief } = request;
+  const now = figuresOf(plan, looksOfPlan(plan, got)!, belief);
+  // blocks that are cut for overlaps or single colours stay as they are: only their runs can be moved, by hand
+  const fixed = !request.open && plan.way.process !== 'reduction';
+  const sketches = fixed ? [] : sketchPlans(planTaskOf(request), progress);
+  const seen = new Set<string>();
+  const scored = sketches.flatMap((sketch) => {
+    const planned = planFromSketch(plan, sketch);
+    const key = keyOf(planned);
+    if (seen.has(key)) return [];
+    seen.add(key);
+    const looks = looksOfPlan(planned, got)!;
+    return [{ sketch, key, looks: looks.looks, figures: figuresOf(planned, looks, belief) }];
+  });
+  if (scored.length === 0) return { now, proposals: [], ways: [], tried: 0, exact: true };
+  const best = Math.min(...scored.map((s) => s.figures.meanDeltaE));
+  const fair = scored.filter((s) => s.figures.meanDeltaE <= best + WORSE_BY_MEAN);
+  const least = (value: (f: PlanFigures) => number) =>
+    fair.reduce((a, b) =>
+      value(b.figures) < value(a.figures) - 1e-9 ||
+      (value(b.figures) === value(a.figures) && b.figures.meanDeltaE < a.figures.meanDeltaE)
+        ? b
+        : a,
+    );
+  const picks: [Aim, (typeof scored)[number]][] = [
+    ['best colour', least((f) => f.meanDeltaE)],
+    ['fewest runs', least((f) => f.runs)],
+    ['fewest blocks', least((f) => f.blocks)],
+    ['fewest days', least((f) => f.days)],
+    ['thinnest build', least((f) => f.deepestFilms)],
+  ];
+  const planKey = keyOf(plan);
+  const proposals = new Map<string, Proposal>();
+  for (const [aim, pick] of picks) {
+    const known = proposals.get(pick.key);
+    proposals.set(pick.key, {
+      aims: [...(known?.aims ?? []), aim],
+      sketch: pick.sketch,
+      figures: pick.figures,
+      looks: pick.looks,
+      asPlanned: pick.key === planKey,
+    });
+  }
+  return {
+    now,
+    proposals: [...proposals.values()],
+    ways: waysOf(scored),
+    tried: sketches.length,
+    exact: sketches.every((s) => s.exact),
+  };
+}
+
+function waysOf(scored: readonly Omit<WayRow, 'name'>[]): WayRow[] {
+  const rows: [string, (s: PlanSketch) => boolean][] = [
+    ['reduction', (s) => s.process === 'reduction'],
+    ['reduction and one more block', (s) => s.process === 'mixed'],
+    [
+      'a block for each colour',
+      (s) =>
+        s.process === 'multi-block' && s.runs.every((run) => run.inkings.every((i) => i.ink.keepsInkOf !== undefined)),
+    ],
+    [
+      'few blocks, overlapping',
+      (s) =>
+        s.process === 'multi-block' && s.runs.some((run) => run.inkings.some((i) => i.ink.keepsInkOf === undefined)),
+    ],
+  ];
+  return rows.flatMap(([name, fits]) => {
+    const mine = scored.filter((s) => fits(s.sketch));
+    if (mine.length === 0) return [];
+    const best = Math.min(...mine.map((s) => s.figures.meanDeltaE));
+    // as few blocks as come near the best colour of this way: a sixth block for a difference nobody sees is no gain
+    const near = mine.filter((s) => s.figures.meanDeltaE <= best + UNSEEN_DELTA_E);
+    const { sketch, figures, looks } = near.reduce((a, b) =>
+      b.figures.blocks < a.figures.blocks ||
+      (b.figures.blocks === a.figures.blocks && b.figures.meanDeltaE < a.figures.meanDeltaE)
+        ? b
+        : a,
+    );
+    return [{ name, sketch, figures, looks }];
+  });
+}
+
+/** Plans that print the same are the same, whatever their ids. */
+function keyOf(plan: Plan): string {
+  const standing = new Map(
+    plan.blocks.flatMap((b, i) =>
+      b.sides.flatMap((s) =>
+        s.stages.map((stage) => [stage.id, `${i}:${[...stage.standingIds].sort().join()}`] as const),
+      ),
+    ),
+  );
+  return JSON.stringify(
+    plan.runs.map((run) => [
+      run.impressions,
+      run.inkings.map((i) => {
+        const ink = inkOf(plan, i);
+        return [
+          standing.get(i.stageId),
+          i.zoneIds && [...i.zoneIds].sort(),
+          i.filmWeight,
+          ink.solidLabD50,
+          ink.opacity,
+        ];
+      }),
+    ]),
+  );
+}
+
+export function planTaskOf({ plan, got, closedRuns, open, gapsMm }: ProposalRequest): PlanTask {
+  const flat = plan.flat!;
+  const ground = groundOfPlan(plan);
+  const wanted = wantedOf(plan);
+  const label = (id: string) => flat.colours.findIndex((c) => c.id === id);
+  const inks = flat.colours.map((colour) => {
+    if (colour.id === flat.barePaperId) return undefined;
+    const run = plan.runs.find((r) =>
+      r.inkings.some((i) => i.colourId === colour.id && i.inkId === `ink-${colour.id}`),
+    );
+    const inking = run?.inkings.find((i) => i.colourId === colour.id);
+    const ink = inking
+      ? inkOf(plan, inking)
+      : { solidLabD50: colour.wantedLabD50, opacity: 'opaque' as const, film: null };
+    return {
+      solidLabD50: ink.solidLabD50,
+      film: filmOfInk(ground, ink),
+      opaqueFilm: filmOfInk(ground, { ...ink, film: null, opacity: 'opaque' }),
+      weight: inking?.filmWeight ?? 1,
+      impressions: run?.impressions ?? 1,
+    };
+  });
+  const isReduction = plan.way.process === 'reduction';
+  const printed = flat.colours.filter((c) => c.id !== flat.barePaperId);
+  const groups = isReduction
+    ? groupsOf(plan).map((group) => mainFirst(plan, group).map(label))
+    : [...printed].sort((a, b) => b.wantedLabD50[0] - a.wantedLabD50[0]).map((c) => [label(c.id)]);
+  return {
+    ground,
+    inks: inksAsGot(plan, got, inks),
+    groups,
+    closed: isReduction ? closedRuns : 0,
+    open,
+    direction: plan.rules.direction,
+    colours: flat.colours.map((c, i) => ({
+      wantedLabD50: wanted[i],
+      share: c.areaShare,
+      bare: c.id === flat.barePaperId,
+    })),
+    pinned: plan.rules.pinnedIds.map(label).filter((l) => l >= 0),
+    rollerClearanceMm: plan.rules.rollerClearanceMm,
+    maxBlocks: 6,
+    gapMm: (a, b) => gapsMm[a * flat.colours.length + b] ?? 0,
+  };
+}
+
+/** The colour whose ink the group is printed in comes first. */
+function mainFirst(plan: Plan, group: readonly string[]): string[] {
+  const main = group.find((id) => plan.runs.some((run) => run.inkings[0].colourId === id));
+  return main === undefined ? [...group] : [main, ...group.filter((id) => id !== main)];
+}
+
+/** Runs already printed lie as they really came out. */
+function inksAsGot(plan: Plan, got: ColoursGot, inks: PlanTask['inks']): PlanTask['inks'] {
+  const asPrinted = new Map(
+    plan.runs.flatMap((run) => (got.some((g) => g.runId === run.id) ? [[run.inkings[0].colourId, run] as const] : [])),
+  );
+  if (asPrinted.size === 0) return inks;
+  const printed = new Map(printedRuns(plan, got).map((run, r) => [plan.runs[r].id, run.inkings[0].film]));
+  return inks.map((ink, l) => {
+    const run = asPrinted.get(plan.flat!.colours[l].id);
+    return ink && run ? { ...ink, film: printed.get(run.id)! } : ink;
+  });
+}
+
+const signed = (n: number, one: string, many: string, more: string, fewer: string) =>
+  n === 0 ? [] : [`${Math.abs(n)} ${Math.abs(n) === 1 ? one : many} ${n > 0 ? more : fewer}`];
+
+/** What a plan gains and gives up against the present one, in a sentence. */
+export function differenceInWords(now: PlanFigures, then: PlanFigures): string {
+  const parts = [
+    ...signed(then.runs - now.runs, 'run', 'runs', 'more', 'fewer'),
+    ...signed(then.blocks - now.blocks, 'block', 'blocks', 'more', 'fewer'),
+    ...signed(then.days - now.days, 'day', 'days', 'later', 'sooner'),
+    ...signed(then.deepestFilms - now.deepestFilms, 'film', 'films', 'deeper', 'less at the deepest point'),
+  ];
+  const off = then.meanDeltaE - now.meanDeltaE;
+  const colour =
+    Math.abs(off) < 0.1
+      ? 'colour as now'
+      : `mean ΔE ${then.meanDeltaE.toFixed(1)} instead of ${now.meanDeltaE.toFixed(1)}`;
+  const sentence = [...parts, colour].join(', ');
+  return `${sentence[0].toUpperCase()}${sentence.slice(1)}.`;
+}

@@ -1,0 +1,151 @@
+import type { Lab } from '@/core/colour';
+import {
+  labFromInternal,
+  solveRecipe,
+  type Pigment,
+  type RecipeAnswer,
+  type RecipeArea,
+  type RecipePart,
+  type RecipeTask,
+} from '@/core/inks';
+import { recipeFilm } from './cabinetFilms';
+import type { CabinetInk, Ink, Inking, Plan } from '@/model';
+import { aloneLabD50, groundOfPlan, internalBelow, looksOfPlan, wantedOf, type ColoursGot } from './looks';
+import { inkOf, printedIds, sideOfStage } from './lookups';
+
+/** Which inking of which run is to be mixed. */
+export interface InkQuestion {
+  readonly run: number;
+  readonly inking: number;
+}
+
+export interface InkAnswer {
+  readonly answer: RecipeAnswer;
+  /** Colour before this run prints, on the area the ink is meant for. */
+  readonly belowLabD50: Lab;
+  readonly filmsBelow: number;
+}
+
+/** More places than this are not weighed: the largest overlaps say enough. */
+const MOST_AREAS = 4;
+
+/**
+ * What a recipe must reach: first on the area the ink is meant for, over what lies there before its run; then, where the ink
+ * makes other colours by overlapping, on the largest of those. The aim is the colour wanted or, where later films still
+ * come, the colour planned for after this run. Areas a reduction covers later do not count.
+ */
+export function recipeTaskFor(
+  plan: Plan,
+  got: ColoursGot,
+  pigments: readonly Pigment[],
+  { run, inking }: InkQuestion,
+): RecipeTask & { readonly filmsBelow: number } {
+  const ground = groundOfPlan(plan);
+  const { filmWeight, colourId } = plan.runs[run].inkings[inking];
+  const printedLater = (id: string) =>
+    plan.runs.slice(run + 1).some((later) => later.inkings.some((i) => printedIds(plan, i).includes(id)));
+  const nested = (sideOfStage(plan, plan.runs[run].inkings[inking].stageId)?.stages.length ?? 1) > 1;
+  const share = (id: string) => plan.flat!.colours.find((c) => c.id === id)!.areaShare;
+  const others = printedIds(plan, plan.runs[run].inkings[inking])
+    .filter((id) => id !== colourId && (!nested || !printedLater(id)))
+    .sort((a, b) => share(b) - share(a))
+    .slice(0, MOST_AREAS);
+  const planned = looksOfPlan(plan, got)!.looks[run + 1];
+  const wanted = wantedOf(plan);
+  const areaOf = (id: string): RecipeArea & { films: number } => {
+    const { internal, films } = internalBelow(plan, id, run, got);
+    const label = plan.flat!.colours.findIndex((c) => c.id === id);
+    return {
+      targetLabD50: printedLater(id) ? planned[label] : wanted[label],
+      below: internal,
+      weight: filmWeight * plan.runs[run].impressions * (films > 0 ? ground.trapping : 1),
+      films,
+    };
+  };
+  const { films: filmsBelow, ...first } = areaOf(colourId);
+  return { ...first, ground, pigments, filmsBelow, also: others.map(areaOf) };
+}
+
+/** The recipe for an inking from these pigments; undefined when the cabinet is empty or the plan has no such inking. */
+export function answerInk(
+  plan: Plan,
+  got: ColoursGot,
+  pigments: readonly Pigment[],
+  question: InkQuestion,
+): InkAnswer | undefined {
+  if (!plan.runs[question.run]?.inkings[question.inking]) return undefined;
+  const task = recipeTaskFor(plan, got, pigments, question);
+  const answer = solveRecipe(task);
+  return (
+    answer && {
+      answer,
+      belowLabD50: labFromInternal(task.ground, Float64Array.from(task.below)),
+      filmsBelow: task.filmsBelow,
+    }
+  );
+}
+
+/** The plan with a recipe taken for an ink: its film, and its colour alone, follow. */
+export function withRecipe(
+  plan: Plan,
+  inkId: string,
+  parts: readonly RecipePart[],
+  cabinet: readonly CabinetInk[],
+  pigments: readonly Pigment[],
+): Plan {
+  const ground = groundOfPlan(plan);
+  const film = recipeFilm(pigments, parts);
+  const solidLabD50 = aloneLabD50(ground, film).map((v) => Math.round(v * 100) / 100) as unknown as Lab;
+  const recipe: Ink['recipe'] = {
+    parts: parts.map(({ id, share }) => ({
+      inkId: id,
+      name: cabinet.find((ink) => ink.id === id)?.name ?? id,
+      share: Math.round(share * 1e4) / 1e4,
+    })),
+  };
+  return { ...plan, inks: plan.inks.map((ink) => (ink.id === inkId ? { ...ink, film, solidLabD50, recipe } : ink)) };
+}
+
+export interface Resolved {
+  readonly plan: Plan;
+  /** Runs (from 0) whose recipe was solved anew, with the difference to the wish before and after. */
+  readonly changed: readonly {
+    readonly run: number;
+    readonly ink: string;
+    readonly before: number;
+    readonly after: number;
+  }[];
+}
+
+/** The inks of all runs after `run` mixed anew over what is really there; what each comes to, before and after. */
+export function resolveFrom(
+  plan: Plan,
+  got: ColoursGot,
+  run: number,
+  cabinet: readonly CabinetInk[],
+  pigments: readonly Pigment[],
+): Resolved {
+  let next = plan;
+  const touched: { run: number; inking: Inking }[] = [];
+  for (let r = run; r < plan.runs.length; r++) {
+    plan.runs[r].inkings.forEach((inking, i) => {
+      const answer = answerInk(next, got, pigments, { run: r, inking: i });
+      if (!answer) return;
+      next = withRecipe(next, inking.inkId, answer.answer.chosen.parts, cabinet, pigments);
+      touched.push({ run: r, inking });
+    });
+  }
+  const offs = (p: Plan) => looksOfPlan(p, got)!.agreement.deltaE;
+  const before = offs(plan),
+    after = offs(next);
+  const label = (id: string) => plan.flat!.colours.findIndex((c) => c.id === id);
+  return {
+    plan: next,
+    changed: touched.map(({ run: r, inking }) => ({
+      run: r,
+      ink: inkOf(plan, inking).name,
+      before: before[label(inking.colourId)],
+      after: after[label(inking.colourId)],
+    })),
+  };
+}

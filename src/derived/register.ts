@@ -1,0 +1,428 @@
+import { deltaE2000, type Lab } from '@/core/colour';
+import { stackLooksLabD50, type LaidFilm } from '@/core/inks';
+import { materialById } from '@/core/cutting';
+import {
+  BEYOND,
+  contactsOnPrint,
+  cornerStopLayout,
+  largestAtCorners,
+  askedOnce,
+  learnedSpread,
+  type WrongStrips,
+  motionAbout,
+  movementMotions,
+  NO_MOTION,
+  onBench,
+  registrationWay,
+  rigidFrom,
+  sheetLayout,
+  spreadOf,
+  type BoundaryKind,
+  type Contact,
+  type FilmEdge,
+  type JigInput,
+  type Motion,
+  type Movement,
+  type RectMm,
+  type SheetLayout,
+  type Spread,
+} from '@/core/registration';
+import type { BenchState, Proof } from './bench/replayLog';
+import { groundOfPlan, looksOfPlan, printedRuns, type ColoursGot } from './looks';
+import { printedIds, stagesOf } from './lookups';
+import { type Plan } from '@/model';
+import { inkedAt, trapsOf, chokesOf, type PrintSheet } from './printSheet';
+
+/** The sheet of a plan, or undefined while there is no picture. */
+export function sheetLayoutOf(plan: Plan): SheetLayout | undefined {
+  const { picture, layout } = plan;
+  if (!picture) return undefined;
+  const image = { widthMm: picture.widthMm, heightMm: picture.heightMm };
+  const way = registrationWay(plan.way.registration);
+  const blocks = plan.blocks.filter((block) => block.sizeMm).map((block) => ({ name: block.name, ...block.sizeMm! }));
+  return sheetLayout({ ...layout, image, allowanceMm: layout.allowanceMm ?? way.allowanceMm, blocks }, way);
+}
+
+/** The block for which stops are drawn, on the print as seen: the largest, else the image. */
+export function blockOnSheet(layout: SheetLayout): RectMm {
+  return (
+    layout.blocks.map((b) => b.rect).sort((a, b) => b.widthMm * b.heightMm - a.widthMm * a.heightMm)[0] ??
+    layout.images[0]
+  );
+}
+
+export function jigInputOf(plan: Plan, layout: SheetLayout): JigInput {
+  const { heights } = plan.register;
+  return {
+    layout,
+    block: blockOnSheet(layout),
+    blockHeightMm: heights.blockMm + heights.backingMm,
+    paperThicknessMm: heights.paperMm,
+  };
+}
+
+/** Contacts of the blocks with their stops, on the print as seen. */
+export function contactsOf(layout: SheetLayout): Contact[] {
+  return contactsOnPrint(layout.sheetMm, cornerStopLayout(layout.sheetMm, blockOnSheet(layout)));
+}
+
+/** From a place on the print as seen to the same on the bench: right and left change places within the sheet. */
+export function benchX(layout: SheetLayout, xMm: number): number {
+  return onBench({ xMm, yMm: 0, widthMm: 0, heightMm: 0 }, layout.sheetMm).xMm;
+}
+
+/** Strips whose colour differs from all that is planned there by more than this are seen (start value). */
+const SEEN_DELTA_E = 6;
+
+/**
+ * What films end between every two colours of the picture (and between each and the bare sheet round it), with overlaps and chokes, and
+ * which strips would be seen. `fit` may be tried in place of the plan's own.
+ */
+export function boundaryKindsOf(plan: Plan, got: ColoursGot = [], fit = plan.fit): BoundaryKind[] {
+  const tried = { ...plan, fit };
+  const colours = plan.flat?.colours ?? [];
+  const ground = groundOfPlan(plan),
+    runs = printedRuns(plan, got);
+  // a spot is printed into its own place: it ends on no boundary of the picture
+  const spots = new Set(stagesOf(plan).flatMap((stage) => (stage.within ? [stage.id] : [])));
+  // by run and label; asked for every pair of labels, so worked out once
+  const inkingOf = plan.runs.map((run) => {
+    const printed = run.inkings.map((inking) => new Set(printedIds(plan, inking)));
+    return colours.map(({ id }) => (spots.has(run.inkings[0].stageId) ? -1 : printed.findIndex((ids) => ids.has(id))));
+  });
+  const inkingAt = (run: number, label: number) => (label === BEYOND ? -1 : inkingOf[run][label]);
+  const label = (id: string) => colours.findIndex((c) => c.id === id);
+  const traps = trapsOf(tried).map((t) => ({ grow: label(t.grow), under: label(t.under), mm: t.mm })),
+    chokes = chokesOf(tried);
+  const kinds: BoundaryKind[] = [];
+  for (let a = 0; a < colours.length; a++)
+    for (const b of [...colours.keys(), BEYOND]) {
+      if (b <= a) continue;
+      const edges: FilmEdge[] = [],
+        shared: number[] = [],
+        inkings: number[] = [];
+      plan.runs.forEach((_, run) => {
+        const atA = inkingAt(run, a),
+          atB = inkingAt(run, b);
+        inkings[run] = atA >= 0 ? atA : atB;
+        if (atA >= 0 && atB >= 0) shared.push(run);
+        else if (atA >= 0 || atB >= 0)
+          edges.push({ run, covers: atA >= 0 ? 'a' : 'b', offsetMm: offsetOf(a, b, run, atA >= 0) });
+      });
+      kinds.push({
+        a,
+        b,
+        edges,
+        wrong: wrongStrips(edges, (films) =>
+          look(
+            [...shared, ...films].sort((p, q) => p - q),
+            inkings,
+          ),
+        ),
+      });
+    }
+  return kinds;
+
+  function offsetOf(a: number, b: number, run: number, coversA: boolean): number {
+    const own = coversA ? a : b,
+      other = coversA ? b : a,
+      outward = coversA ? 1 : -1;
+    const trap = traps.find((t) => t.grow === own && t.under === other);
+    if (trap) return outward * trap.mm;
+    const choke = chokes.find((c) => c.inside === own && c.against === other);
+    return choke && inkingAt(run, choke.as) < 0 ? -outward * fit.chokeMm : 0;
+  }
+
+  function look(films: readonly number[], inkings: readonly number[]): Lab {
+    const laid = films.flatMap((run) => Array<LaidFilm>(runs[run].impressions).fill(runs[run].inkings[inkings[run]]));
+    return stackLooksLabD50(ground, laid).at(-1) ?? ground.paperLabD50;
+  }
+}
+
+/** Whether a set of the films that end here is not planned and differs from what is: reckoned when it is first asked for. */
+function wrongStrips(edges: readonly FilmEdge[], look: (films: readonly number[]) => Lab): WrongStrips {
+  if (edges.length < 2) return () => 0;
+  const lookOf = (films: number) => look(edges.filter((_, i) => films & (1 << i)).map((e) => e.run));
+  // from a to b with nothing moved: the strips that are meant
+  let films = edges.reduce((bits, e, i) => (e.covers === 'a' ? bits | (1 << i) : bits), 0);
+  const planned = new Set([films]);
+  const order = edges.map((_, i) => i).sort((p, q) => edges[p].offsetMm - edges[q].offsetMm);
+  order.forEach((edge, i) => {
+    films ^= 1 << edge;
+    if (i === order.length - 1 || edges[order[i + 1]].offsetMm > edges[edge].offsetMm + 1e-9) planned.add(films);
+  });
+  let looks: Lab[] | undefined;
+  return askedOnce(edges.length, (set) => {
+    if (planned.has(set)) return 0;
+    looks ??= [...planned].map(lookOf);
+    const own = lookOf(set);
+    return looks.every((meant) => deltaE2000(meant, own) > SEEN_DELTA_E) ? 1 : 0;
+  });
+}
+
+/** `film[k][part]`: 0 where run k + 1 leaves nothing on a part of the print, else one more than the number of its inking. */
+export function filmsOnParts(plan: Plan, sheet: PrintSheet): Uint8Array[] {
+  return plan.runs.map((run) =>
+    Uint8Array.from(
+      sheet.parts,
+      (part) => 1 + run.inkings.findIndex((inking) => inkedAt(plan, sheet, part, run, inking)),
+    ),
+  );
+}
+
+/** The look of any films over one another: numbers as `paintMisprint` gives them (radix inkings + 1). */
+export function lookOfFilms(plan: Plan, got: ColoursGot, film: readonly Uint8Array[]): (films: number) => Lab {
+  const ground = groundOfPlan(plan),
+    runs = printedRuns(plan, got);
+  const radix = film.map((parts) => 1 + Math.max(0, ...parts));
+  return (code) => {
+    const laid: LaidFilm[] = [];
+    let rest = code;
+    runs.forEach((run, k) => {
+      const inking = rest % radix[k];
+      rest = Math.floor(rest / radix[k]);
+      if (inking > 0) laid.push(...Array<LaidFilm>(run.impressions).fill(run.inkings[inking - 1]));
+    });
+    return stackLooksLabD50(ground, laid).at(-1) ?? ground.paperLabD50;
+  };
+}
+
+export function movementOf(plan: Plan): Movement {
+  const wood = plan.blocks.find((block) => materialById(block.materialId).grain);
+  return {
+    paperDampChange: plan.register.paperDampChange,
+    paperGrain: plan.layout.paperGrain,
+    woodMoistureChange: wood ? plan.register.woodMoistureChange : 0,
+    woodGrain: wood?.grainDeg === 90 ? 'upright' : 'level',
+  };
+}
+
+/** The corner of the sheet that is held, on the print as seen: the origin corner of the paper. */
+function heldCorner(layout: SheetLayout): { xMm: number; yMm: number } {
+  return { xMm: layout.sheetMm.widthMm, yMm: layout.sheetMm.heightMm };
+}
+
+/** Where every run lies by movement of paper and wood, and by the misfit last measured: sheet coordinates. */
+export function fixedMotions(plan: Plan, layout: SheetLayout, bench: BenchState | undefined): Motion[] {
+  const moved = movementMotions(movementOf(plan), plan.runs.length, heldCorner(layout));
+  const measured = bench ? presentMisfits(plan, layout, bench) : [];
+  const centre = { xMm: layout.sheetMm.widthMm / 2, yMm: layout.sheetMm.heightMm / 2 };
+  return moved.map((motion, run) => {
+    const known = measured[run];
+    const own = motionAbout(motion, centre.xMm, centre.yMm);
+    if (!known) return own;
+    // growth that was measured is not added to growth that is expected
+    const seen = motionAbout(known, centre.xMm, centre.yMm);
+    return {
+      ...own,
+      dxMm: own.dxMm + seen.dxMm,
+      dyMm: own.dyMm + seen.dyMm,
+      rotationDeg: seen.rotationDeg,
+      growthX: known.growthX || own.growthX,
+      growthY: known.growthY || own.growthY,
+    };
+  });
+}
+
+/** The newest proof of each run that has one, run by run. */
+export function newestProofs(plan: Plan, bench: BenchState): (Proof | undefined)[] {
+  return plan.runs.map((run) => bench.proofs.findLast((proof) => proof.runId === run.id));
+}
+
+/**
+ * Each run against the first, by its newest proof and those of the runs it was measured against, before any shims that came later.
+ * Undefined where the chain has a gap.
+ */
+export function measuredMisfits(plan: Plan, bench: BenchState): (Motion | undefined)[] {
+  const proofs = newestProofs(plan, bench);
+  const first = { ...NO_MOTION };
+  const known = new Map<string, Motion | undefined>();
+  const of = (runId: string, depth: number): Motion | undefined => {
+    if (depth > plan.runs.length) return undefined;
+    if (known.has(runId)) return known.get(runId);
+    const run = plan.runs.findIndex((r) => r.id === runId);
+    const proof = proofs[run];
+    // the first run is where it is: what it is out on the sheet concerns the margins
+    const base = run === 0 ? first : proof?.againstRunId ? of(proof.againstRunId, depth + 1) : undefined;
+    const motion = run === 0 ? first : proof && base ? added(proof.motion, base) : undefined;
+    known.set(runId, motion);
+    return motion;
+  };
+  return plan.runs.map((run) => of(run.id, 0));
+}
+
+/** The same as things lie now: shims put in after a proof have moved the block since. */
+export function presentMisfits(plan: Plan, layout: SheetLayout, bench: BenchState): (Motion | undefined)[] {
+  const proofs = newestProofs(plan, bench),
+    contacts = contactsOf(layout),
+    image = layout.images[0];
+  const centre = [image.xMm + image.widthMm / 2, image.yMm + image.heightMm / 2] as const;
+  const since = plan.runs.map((run, r) => {
+    const now = shimsIn(bench, run.id),
+      then = proofs[r]?.shimsMm ?? (r === 0 ? firstShims(plan, bench) : now);
+    return rigidFrom(
+      contacts,
+      contacts.map((_, c) => (now[c] ?? 0) - (then[c] ?? 0)),
+      centre,
+    );
+  });
+  return measuredMisfits(plan, bench).map(
+    (motion, r) => motion && less(added(motionAbout(motion, ...centre), since[r]), since[0]),
+  );
+}
+
+/** From this misfit on, at the image's worst corner, a block counts as out of register (start value). */
+const OUT_MM = 0.3;
+
+/** The run (from 1) that lies farthest from the first one's place now, by its newest proof; undefined while none is out. */
+export function outOfRegister(
+  plan: Plan,
+  bench: BenchState,
+): { readonly run: number; readonly mm: number } | undefined {
+  const layout = sheetLayoutOf(plan);
+  if (!layout || bench.proofs.length === 0) return undefined;
+  const off = presentMisfits(plan, layout, bench).map((motion) =>
+    motion ? largestAtCorners(motion, layout.images[0]) : 0,
+  );
+  const mm = Math.max(0, ...off);
+  return mm > OUT_MM ? { run: off.indexOf(mm) + 1, mm } : undefined;
+}
+
+/** Shims under a run's block now, mm at each contact. */
+export function shimsIn(bench: BenchState, runId: string): readonly number[] {
+  return bench.shimmings.findLast((s) => s.runId === runId)?.shimsMm ?? [];
+}
+
+/** What the first run's block had when the newest proof of any later run was taken. */
+function firstShims(plan: Plan, bench: BenchState): readonly number[] {
+  const newest = bench.proofs.findLast((proof) => proof.runId !== plan.runs[0]?.id);
+  if (!newest) return shimsIn(bench, plan.runs[0]?.id ?? '');
+  return bench.shimmings.findLast((s) => s.runId === plan.runs[0].id && s.at < newest.at)?.shimsMm ?? [];
+}
+
+/** Own spread for the plan's way and hand, from proofs of several sheets in a run. */
+export function ownSpread(plan: Plan, bench: BenchState): { readonly spread: Spread; readonly layings: number } {
+  const start = spreadOf(registrationWay(plan.way.registration), plan.register.hand);
+  return learnedSpread(
+    start,
+    bench.proofs
+      .filter((p) => p.againstRunId !== null)
+      .map((p) => ({
+        group: `${p.runId} ${p.againstRunId} ${p.shimsMm.join()}`,
+        dxMm: p.motion.dxMm,
+        dyMm: p.motion.dyMm,
+        rotationDeg: p.motion.rotationDeg,
+      })),
+  );
+}
+
+/** How a run lies against another, in words. */
+export function wordsForMotion(
+  motion: Motion,
+  image: { readonly widthMm: number; readonly heightMm: number },
+  run: string,
+): string {
+  const mm = (v: number) => `${(Math.round(Math.abs(v) * 100) / 100).toFixed(Math.abs(v) < 1 ? 2 : 1)} mm`;
+  const shifts = [
+    Math.abs(motion.dxMm) >= 0.05 ? `${mm(motion.dxMm)} too far ${motion.dxMm > 0 ? 'right' : 'left'}` : '',
+    Math.abs(motion.dyMm) >= 0.05 ? `${mm(motion.dyMm)} too ${motion.dyMm > 0 ? 'low' : 'high'}` : '',
+  ].filter(Boolean);
+  const turned =
+    Math.abs(motion.rotationDeg) >= 0.02
+      ? `is turned ${Math.abs(motion.rotationDeg).toFixed(2)}° ${motion.rotationDeg > 0 ? 'clockwise' : 'anticlockwise'}`
+      : '';
+  const place = shifts.length > 0 ? `lies ${shifts.join(' and ')}` : '';
+  const grown = [
+    [motion.growthX * image.widthMm, 'across'],
+    [motion.growthY * image.heightMm, 'down'],
+  ] as const;
+  const growth = grown
+    .filter(([v]) => Math.abs(v) >= 0.1)
+    .map(
+      ([v, way]) =>
+        `${mm(v)} ${v > 0 ? 'larger' : 'smaller'} ${way} the image than what it lies on (the paper has ${v > 0 ? 'shrunk' : 'grown'} since, or the block has ${v > 0 ? 'swollen' : 'shrunk'})`,
+    );
+  const said = [place, turned].filter(Boolean).join(' and ');
+  return `${run} ${[said, growth.length ? `is ${growth.join('; ')}` : ''].filter(Boolean).join('; ') || 'lies in register: nothing over 0.05 mm and 0.02°'}.`;
+}
+
+/** What to do about a block or sheet that has grown: shims do not help. */
+export function growthAdvice(
+  motion: Motion,
+  image: { readonly widthMm: number; readonly heightMm: number },
+  wood: boolean,
+): string | undefined {
+  const across = motion.growthX * image.widthMm,
+    down = motion.growthY * image.heightMm;
+  const most = Math.abs(across) > Math.abs(down) ? across : down;
+  if (Math.abs(most) < 0.15) return undefined;
+  const wanted = `${Math.abs(most).toFixed(2)} mm`;
+  const smaller = most < 0;
+  return wood
+    ? `The block should be ${wanted} ${smaller ? 'larger: damp it, wrapped in moist cloth, some hours' : 'smaller: let it rest in the room, stood on edge'}; then print and measure again. Both sides of one piece move together.`
+    : `Lino hardly moves: the paper has ${smaller ? 'grown' : 'shrunk'} by ${wanted}. Bring the pack ${smaller ? 'drier' : 'damper'}, to what it was at the first run, all sheets alike; then print and measure again.`;
+}
+
+/** What a scan of the proof should show after `printed` runs: looks and films of every part, and of the strips that a misfit makes. */
+export function expectedLooks(
+  plan: Plan,
+  got: ColoursGot,
+  sheet: PrintSheet,
+  printed: number,
+): { lookUpToLabD50: Lab[][]; inked: boolean[][]; strips: { runs: number[]; labD50: Lab }[] } {
+  const looks = looksOfPlan(plan, got, sheet);
+  const film = filmsOnParts(plan, sheet).slice(0, printed);
+  const first = film.map((parts) => Math.max(1, ...parts));
+  const look = lookOfFilms({ ...plan, runs: plan.runs.slice(0, printed) }, got, film);
+  const strides = first.reduce<number[]>((list, radix) => [...list, list.at(-1)! * (1 + radix)], [1]);
+  const strips = statesNear(film, printed).map((bits) => ({
+    runs: Array.from({ length: printed }, (_, k) => k + 1).filter((k) => bits & (1 << (k - 1))),
+    labD50: look(first.reduce((code, _, k) => (bits & (1 << k) ? code + strides[k] : code), 0)),
+  }));
+  return {
+    lookUpToLabD50: looks!.looks.slice(0, printed + 1).map((row) => [...row]),
+    inked: film.map((parts) => Array.from(parts, (v) => v > 0)),
+    strips,
+  };
+}
+
+/** Above so many runs only strips near what is planned are reckoned with: others hardly occur, and their number doubles with each run. */
+const ALL_STRIPS_RUNS = 8;
+
+/** Sets of films a strip may show, as bits: all of them for few runs, else what some part has with up to two films more or fewer. */
+function statesNear(film: readonly Uint8Array[], printed: number): number[] {
+  if (printed <= ALL_STRIPS_RUNS) return Array.from({ length: 1 << printed }, (_, bits) => bits);
+  const planned = new Set(
+    Array.from({ length: film[0]?.length ?? 0 }, (_, part) =>
+      film.reduce((bits, parts, k) => (parts[part] > 0 ? bits | (1 << k) : bits), 0),
+    ),
+  );
+  const near = new Set([0]);
+  for (const state of planned)
+    for (let a = 0; a < printed; a++)
+      for (let b = a; b < printed; b++) near.add(a === b ? state ^ (1 << a) : state ^ (1 << a) ^ (1 << b));
+  return [...planned, ...near];
+}
+
+function added(motion: Motion, base: Motion): Motion {
+  const here = motionAbout(base, motion.about.xMm, motion.about.yMm);
+  return {
+    ...motion,
+    dxMm: motion.dxMm + here.dxMm,
+    dyMm: motion.dyMm + here.dyMm,
+    rotationDeg: motion.rotationDeg + here.rotationDeg,
+    growthX: motion.growthX + here.growthX,
+    growthY: motion.growthY + here.growthY,
+  };
+}
+
+function less(motion: Motion, by: Motion): Motion {
+  return added(motion, {
+    ...by,
+    dxMm: -by.dxMm,
+    dyMm: -by.dyMm,
+    rotationDeg: -by.rotationDeg,
+    growthX: -by.growthX,
+    growthY: -by.growthY,
+  });
+}

@@ -1,0 +1,150 @@
+import { boolean, number, string, type InferType } from 'yup';
+import { REHEARSAL_LEVELS } from '@/core/cutting';
+import { FAULTS, TEST_SHEETS_RANGE } from '@/core/sheets';
+import { failure, type Outcome } from '@/core/units';
+import { checkWith } from '../check';
+import { slipPlace } from '../design/place';
+import { between, id, list, oneOf, record, surfaceLabD50, text, whole, type Frozen } from '../fields';
+import { ADDED_RANGE, MOST_SHEETS, READING_SOURCES, SLIP_ANSWERS } from '../ranges';
+
+const sheetName = () =>
+  string()
+    .required()
+    .matches(/^T?[1-9]\d{0,3}$/, ({ value }) => `“${value}” is not a sheet’s name.`);
+const pictureSha = () =>
+  string()
+    .matches(/^[0-9a-f]{64}$/)
+    .optional();
+const kind = <Kind extends string>(name: Kind) => oneOf([name] as const);
+const counted = (what: string) => between(what, 0, 1e6).integer();
+
+const mark = record({
+  xMm: between('a mark’s place', -50, 2500, ' mm'),
+  yMm: between('a mark’s place', -50, 2500, ' mm'),
+  dxMm: between('a misfit', -30, 30, ' mm'),
+  dyMm: between('a misfit', -30, 30, ' mm'),
+});
+const motion = record({
+  dxMm: number().required(),
+  dyMm: number().required(),
+  rotationDeg: between('a turn', -20, 20, '°'),
+  growthX: between('a growth', -0.2, 0.2),
+  growthY: between('a growth', -0.2, 0.2),
+  residualMm: number().required().min(0),
+  about: record({ xMm: number().required(), yMm: number().required() }),
+});
+
+/** One schema for each kind of fact. */
+const ACTS = {
+  'sheets-started': record({
+    kind: kind('sheets-started'),
+    counted: whole({ min: 1, max: MOST_SHEETS, what: 'the sheets to start' }),
+    tests: whole(TEST_SHEETS_RANGE),
+  }),
+  'sheets-added': record({ kind: kind('sheets-added'), counted: whole(ADDED_RANGE) }),
+  'island-cut': record({
+    kind: kind('island-cut'),
+    stageId: id(),
+    island: between('an island', 0, 1e9).integer(),
+    done: boolean().required(),
+  }),
+  'stage-cut': record({
+    kind: kind('stage-cut'),
+    stageId: id(),
+    minutes: number()
+      .min(0, 'A cut cannot take less than no time.')
+      .max(100_000, 'A cut of more than 100 000 minutes is a slip of the keys.')
+      .optional(),
+    saidHours: number().min(0).max(10_000).optional(),
+    pictureSha: pictureSha(),
+  }),
+  slip: record({
+    kind: kind('slip'),
+    slipId: id(),
+    stageId: id(),
+    place: slipPlace,
+    note: text(300),
+    pictureSha: pictureSha(),
+  }),
+  'slip-answered': record({ kind: kind('slip-answered'), slipId: id(), answer: oneOf(SLIP_ANSWERS) }),
+  rehearsed: record({
+    kind: kind('rehearsed'),
+    level: oneOf(REHEARSAL_LEVELS),
+    score: between('the score', 0, 100),
+    parts: counted('the parts'),
+    tooEarly: counted('the slips'),
+    tooLate: counted('the slips'),
+    never: counted('the slips'),
+  }),
+  pull: record({
+    kind: kind('pull'),
+    runId: id(),
+    sheet: sheetName(),
+    faults: list(oneOf(FAULTS), FAULTS.length),
+    setAside: boolean().required(),
+    note: text(1000, 'A note may be up to 1000 characters long.'),
+  }),
+  'pull-undone': record({ kind: kind('pull-undone'), pullId: id() }),
+  'run-finished': record({ kind: kind('run-finished'), runId: id() }),
+  'colour-got': record({
+    kind: kind('colour-got'),
+    runId: id(),
+    colourId: id(),
+    labD50: surfaceLabD50(),
+    source: oneOf(READING_SOURCES),
+  }),
+  proofed: record({
+    kind: kind('proofed'),
+    proofId: id(),
+    runId: id(),
+    /** What it was measured against; null is its place on the sheet. */
+    againstRunId: string().max(80).nullable().defined(),
+    /** The sheet it was measured on; empty when it has no name yet. */
+    sheet: text(12),
+    source: oneOf(['eye', 'scan'] as const),
+    marks: list(mark, 300).min(1, 'A proof needs at least one mark.'),
+    motion,
+  }),
+  shimmed: record({
+    kind: kind('shimmed'),
+    note: text(300),
+    settings: list(
+      record({ runId: id(), shimsMm: list(between('a shim', 0, 50, ' mm'), 3).length(3), pieces: text(300) }),
+      60,
+    ).min(1),
+  }),
+  numbered: record({
+    kind: kind('numbered'),
+    marks: list(record({ sheet: sheetName(), mark: string().required().max(30) }), 1300),
+    reason: text(500),
+  }),
+};
+
+type Acts = { readonly [Kind in keyof typeof ACTS]: Frozen<InferType<(typeof ACTS)[Kind]>> };
+
+/** One thing that happened at the bench. */
+export type BenchAct = Acts[keyof Acts];
+export type ActOf<Kind extends BenchAct['kind']> = Acts[Kind];
+
+/** One entry of the bench log. The log only grows; taking back is an entry. `id` is given by whoever acts. */
+export interface BenchEvent {
+  readonly id: string;
+  /** ISO date and time. */
+  readonly at: string;
+  readonly act: BenchAct;
+}
+
+/** What is gone from the block, on the print as seen: islands by first pixel, and outlines in mm. */
+export type SlipPlace = Acts['slip']['place'];
+export type SlipAnswer = (typeof SLIP_ANSWERS)[number];
+export type ProofTaken = Omit<Acts['proofed'], 'kind'>;
+/** How a colour was come by: with a reading device, typed in, or from a measurement file. */
+export type ReadingSource = (typeof READING_SOURCES)[number];
+
+/** Checks one act for the bench log. */
+export function checkAct(value: unknown): Outcome<BenchAct> {
+  const named = (value as { kind?: string } | null)?.kind;
+  if (named === undefined || !Object.hasOwn(ACTS, named))
+    return failure('act', `“${String(named)}” is nothing that can be logged.`);
+  return checkWith<BenchAct>(ACTS[named as BenchAct['kind']], value, 'act');
+}

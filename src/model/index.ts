@@ -1,0 +1,68 @@
+export { type TimedCut } from '@/core/cutting';
+export { isTestSheet, type RunLosses } from '@/core/sheets';
+export { failure, success, type Failure, type LengthUnit, type Outcome } from '@/core/units';
+export {
+  SIZE_RANGE_MM,
+  FILM_WEIGHT_RANGE,
+  MAX_FILMS_RANGE,
+  ROLLER_CLEARANCE_MM,
+  TRAP_MM,
+  CHOKE_MM,
+  DAMP_CHANGE,
+  WOOD_CHANGE,
+  SLIVER_RANGE_MM,
+  MASK_GROWTH_MM,
+  SPARES_RANGE,
+  MOST_SHEETS,
+  ADDED_RANGE,
+  STRENGTH_RANGE,
+  STOCK_RANGE,
+  EXPORT_PAPERS,
+  MASK_KINDS,
+  INK_KINDS,
+  SLIP_ANSWERS,
+  SAMPLE_IDS,
+  PIGMENT_ROLES,
+} from './ranges';
+export { type Fractions, type PicturePlan, type FlatColour, type FlatPlan } from './design/design';
+export { type Anchor, type Place } from './design/place';
+export { encodeLabelMap, decodeLabelMap, MAX_LABEL_PIXELS } from './design/labelFile';
+export { type Ink } from './plan/inks';
+export { type Block, type BlockSide, type Stage } from './plan/blocks';
+export { type Run, type Inking } from './plan/runs';
+export { type Mask, type MaskKind } from './plan/masks';
+export { type ExportPaper, type LayoutPlan, type RegisterPlan } from './plan/sheet';
+export { type Plan, type PairTrap, checkPlan } from './plan/plan';
+export { emptyPlan } from './plan/begin';
+export { upgradedPlan } from './plan/upgrades/upgradedPlan';
+export {
+  type ActOf,
+  type BenchAct,
+  type BenchEvent,
+  type SlipPlace,
+  type SlipAnswer,
+  type ProofTaken,
+  type ReadingSource,
+  checkAct,
+} from './bench/acts';
+export {
+  type CabinetInk,
+  type StoredInk,
+  type Drawdown,
+  type Reading,
+  type NamedReading,
+  type ReadingRequest,
+  type InkKind,
+  checkCabinetInk,
+} from './workshop/cabinet';
+export { type PracticeScore, checkPractice } from './workshop/practice';
+export {
+  type PrintState,
+  type LogAnswer,
+  type PrintCard,
+  type ShelfPrint,
+  type ShelfPage,
+  type RunPhase,
+  type NextAct,
+} from './print';
+export { checkName } from './name';

@@ -1,0 +1,36 @@
+import { checkAct, checkCabinetInk, checkPlan, checkPractice, emptyPlan } from './index';
+
+const refused = (got: { ok: boolean; message?: string }) => (got.ok ? 'taken' : got.message);
+
+test('a field that is unknown is refused with its name, at any depth', () => {
+  const plan = emptyPlan();
+  expect(refused(checkPlan({ ...plan, colour: 'red' }))).toMatch(/^What was sent has a field .*“colour”/);
+  expect(refused(checkPlan({ ...plan, sheets: { ...plan.sheets, spares: 3 } }))).toMatch(/“sheets” .*“spares”/);
+  expect(refused(checkPlan({ ...plan, blocks: [{ ...plan.blocks[0], age: 3 }] }))).toMatch(/“blocks\[0\]” .*“age”/);
+  expect(refused(checkAct({ kind: 'run-finished', runId: 'r', why: '' }))).toMatch(/“why”/);
+  expect(refused(checkPractice({ sample: 'pear', level: 'bare', score: 3, at: 'now' }))).toMatch(/“at”/);
+  expect(refused(checkCabinetInk({ name: 'weld', id: 'x' }))).not.toBe('taken');
+});
+
+test('nothing is turned into another kind on its way in, and nothing is added', () => {
+  const plan = emptyPlan();
+  expect(refused(checkPlan({ ...plan, sheets: { ...plan.sheets, edition: '20' } }))).toMatch(
+    /“sheets.edition” is "20"/,
+  );
+  expect(checkPlan(plan)).toEqual({ ok: true, value: plan });
+  expect(refused(checkAct({ kind: 'pull', runId: 'r', sheet: '1', faults: [], setAside: 'true', note: '' }))).toMatch(
+    /“setAside”/,
+  );
+});
+
+test.each(['constructor', '__proto__', 'toString', undefined, 7])(
+  'an act of kind %s is nothing that can be logged',
+  (kind) => {
+    expect(refused(checkAct({ kind }))).toMatch(/nothing that can be logged/);
+  },
+);
+
+test('a record that is missing is missed by its name', () => {
+  const { sheets: _, ...plan } = emptyPlan();
+  expect(refused(checkPlan(plan))).toMatch(/“sheets” is missing/);
+});

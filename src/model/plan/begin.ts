@@ -1,0 +1,69 @@
+import { DEFAULT_ROLLER, DEFAULT_TOOLS_MM } from '@/core/cutting';
+import { SHIM_STOCK, SLIVER_MM } from '@/core/registration';
+import type { Plan, PlanRules } from './plan';
+import type { LayoutPlan, RegisterPlan } from './sheet';
+
+/** What a plan has before anything of it was thought about. */
+export const NOTHING_FITTED: Pick<Plan, 'fit' | 'masks' | 'lettering' | 'kept' | 'toolsMm' | 'roller' | 'transfer'> = {
+  fit: { trapMm: 0, pairs: [], chokeMm: 0 },
+  masks: [],
+  lettering: [],
+  kept: [],
+  toolsMm: DEFAULT_TOOLS_MM,
+  roller: DEFAULT_ROLLER,
+  transfer: { wayId: 'tracing', spares: 2 },
+};
+
+export const DEFAULT_LAYOUT: LayoutPlan = {
+  solve: 'paper',
+  rule: 'larger bottom',
+  marginMm: 40,
+  marginsMm: { top: 40, right: 40, bottom: 48, left: 40 },
+  paperMm: { widthMm: 320, heightMm: 270 },
+  allowanceMm: null,
+  copies: { columns: 1, rows: 1, gapMm: 10 },
+  titleRoomMm: 12,
+  tornEdges: [],
+  paperSide: 'smooth',
+  paperGrain: 'upright',
+  exportPaper: 'A4',
+};
+
+export const DEFAULT_REGISTER: RegisterPlan = {
+  hand: 'practised',
+  paperDampChange: 0,
+  woodMoistureChange: 0,
+  sliverMm: SLIVER_MM,
+  wishShare: 0.05,
+  stock: SHIM_STOCK,
+  heights: { blockMm: 4, backingMm: 0, paperMm: 0.3, packingMm: 2, pressGapMm: null },
+};
+
+export const DEFAULT_RULES: PlanRules = { direction: 'free', pinnedIds: [], maxFilms: 5, rollerClearanceMm: 20 };
+
+export function emptyPlan(): Plan {
+  return {
+    version: 5,
+    way: { process: 'reduction', under: 'dry', ink: 'oil relief', registration: 'corner stops', printing: 'by hand' },
+    paper: { name: 'warm white', labD50: [94.5, 0.3, 4.2] },
+    picture: null,
+    flat: null,
+    inks: [],
+    blocks: [
+      {
+        id: 'block-1',
+        name: 'Block 1',
+        materialId: 'lino',
+        grainDeg: 0,
+        sizeMm: null,
+        sides: [{ id: 'side-1', name: 'face', stages: [] }],
+      },
+    ],
+    runs: [],
+    rules: DEFAULT_RULES,
+    ...NOTHING_FITTED,
+    layout: DEFAULT_LAYOUT,
+    register: DEFAULT_REGISTER,
+    sheets: { edition: 20, proofsToKeep: 2, testSheets: 2, wishToBeSure: 0.9, experience: 'practised' },
+  };
+}

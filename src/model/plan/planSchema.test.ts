@@ -1,0 +1,117 @@
+import { REGISTRATION_WAYS, registrationWay } from '@/core/registration';
+import { readFileSync } from 'node:fs';
+import { sheetLayoutOf } from '@/derived';
+import { checkPlan, type Plan } from './plan';
+import { emptyPlan } from './begin';
+
+const plan = emptyPlan();
+const withLayout = (part: object) => checkPlan({ ...plan, layout: { ...plan.layout, ...part } });
+const withRegister = (part: object) => checkPlan({ ...plan, register: { ...plan.register, ...part } });
+const said = (got: ReturnType<typeof checkPlan>) => (got.ok ? 'taken' : got.message);
+
+describe('a layout from outside', () => {
+  test('as it begins it is taken', () => expect(said(withLayout({}))).toBe('taken'));
+
+  test.each([
+    ['a margin below nothing', { marginMm: -1 }, /-1 mm is too little for the margin/],
+    ['a margin beyond all sheets', { marginMm: 999 }, /999 mm is too much for the margin/],
+    ['half a set of margins', { marginsMm: { top: 1, right: 1, bottom: 1 } }, /left/],
+    ['paper as small as a stamp', { paperMm: { widthMm: 5, heightMm: 300 } }, /5 mm is too little for the paper/],
+    ['an unknown way to solve it', { solve: 'guess' }, /solve/],
+    ['an unknown rule', { rule: 'golden' }, /rule/],
+    [
+      'half an image',
+      { copies: { columns: 1.5, rows: 1, gapMm: 0 } },
+      /1\.5 is not a whole number for the images side by side/,
+    ],
+    [
+      'too many images',
+      { copies: { columns: 1, rows: 40, gapMm: 0 } },
+      /40 is too much for the images below one another/,
+    ],
+    ['an edge that no sheet has', { tornEdges: ['middle'] }, /tornEdges/],
+    [
+      'an allowance wider than paper',
+      { allowanceMm: { top: 500, right: 0, bottom: 0, left: 0 } },
+      /500 mm is too much for what is trimmed off/,
+    ],
+    ['printer paper of another continent’s moon', { exportPaper: 'B99' }, /exportPaper/],
+  ])('%s is refused in words', (_, part, words) => {
+    expect(said(withLayout(part))).toMatch(words);
+  });
+
+  test('no allowance means: as the way of registration asks', () => {
+    const picture = { widthMm: 100, heightMm: 80 } as Plan['picture'];
+    for (const id of REGISTRATION_WAYS) {
+      const layout = sheetLayoutOf({ ...plan, picture, way: { ...plan.way, registration: id } })!;
+      const { top, bottom } = registrationWay(id).allowanceMm;
+      expect(layout.sheetMm.heightMm - layout.paperMm.heightMm).toBeCloseTo(top + bottom, 9);
+    }
+  });
+
+  test('without a picture there is no sheet', () => {
+    expect(sheetLayoutOf(plan)).toBeUndefined();
+  });
+});
+
+describe('what is known of movement, from outside', () => {
+  test.each([
+    ['a hand nobody has', { hand: 'third' }, /hand/],
+    ['more than full damp', { paperDampChange: 2 }, /2 is too much for the change of the paper’s damp/],
+    ['wood that drips', { woodMoistureChange: 60 }, /60 % is too much for the change of the wood’s moisture/],
+    ['a sliver finer than the eye', { sliverMm: 0.001 }, /0\.001 mm is too little for the sliver/],
+    ['more sheets than all', { wishShare: 1.5 }, /1\.5 is too much for the share of sheets/],
+    ['no shims at all', { stock: [] }, /At least one thickness/],
+    [
+      'two shims of one name',
+      {
+        stock: [
+          { name: 'a', thicknessMm: 0.1 },
+          { name: 'a', thicknessMm: 0.2 },
+        ],
+      },
+      /a name of its own/,
+    ],
+    ['a shim without a name', { stock: [{ name: '', thicknessMm: 0.1 }] }, /needs a name/],
+    [
+      'a block as high as a house',
+      { heights: { ...plan.register.heights, blockMm: 900 } },
+      /900 mm is too much for the height/,
+    ],
+  ])('%s is refused in words', (_, part, words) => {
+    expect(said(withRegister(part))).toMatch(words);
+  });
+
+  test('an unknown way of registration, and a block of no size', () => {
+    expect(said(checkPlan({ ...plan, way: { ...plan.way, registration: 'by luck' } }))).toMatch(/registration/);
+    const blocks = plan.blocks.map((block) => ({ ...block, sizeMm: { widthMm: 0, heightMm: 50 } }));
+    expect(said(checkPlan({ ...plan, blocks }))).toMatch(/0 mm is too little for the printed size/);
+  });
+});
+
+test('the start values written down are those in use', () => {
+  const method = readFileSync('docs/method.md', 'utf8').toLowerCase();
+  const rows = method
+    .slice(method.indexOf('### one laying'))
+    .split('\n')
+    .filter((line) => line.startsWith('|'))
+    .slice(2, 7);
+  const told = new Map<string, readonly [number, number]>();
+  for (const row of rows) {
+    const cells = row
+      .split('|')
+      .map((cell) => cell.trim())
+      .filter(Boolean);
+    for (const at of [0, 3]) told.set(cells[at], [Number.parseFloat(cells[at + 1]), Number.parseFloat(cells[at + 2])]);
+  }
+  for (const id of REGISTRATION_WAYS) {
+    const { shiftMm, turnDeg } = registrationWay(id).spread;
+    const row = [...told].find(
+      ([name]) =>
+        name.startsWith(id) ||
+        (id === 'card window' && name.includes('card')) ||
+        (id === 'block onto paper' && name.startsWith('block')),
+    );
+    expect([id, row?.[1]]).toEqual([id, [shiftMm, turnDeg]]);
+  }
+});

@@ -1,0 +1,64 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { checkPlan, type Plan } from '../plan';
+
+/** A plan as the release that knew this version wrote it: never changed. */
+const written = (version: number) =>
+  JSON.parse(readFileSync(join(__dirname, `../fixtures/plan-version-${version}.json`), 'utf8')) as Plan;
+const opened = (version: number): Plan => {
+  const plan = checkPlan(written(version));
+  if (!plan.ok) throw new Error(plan.message);
+  return plan.value;
+};
+
+test.each([1, 2, 3, 4])('a plan of version %d opens with all it said', (version) => {
+  const old = written(version),
+    plan = opened(version);
+  expect(old.version).toBe(version);
+  expect(plan.version).toBe(5);
+  expect(plan.picture).toEqual(old.picture);
+  expect(plan.flat).toEqual(old.flat);
+  expect(plan.sheets).toEqual(old.sheets);
+  expect(plan.runs.map((run) => run.id)).toEqual(['run-straw', 'run-rust', 'run-night']);
+  expect(plan.runs.map((run) => run.inkings[0].colourId)).toEqual(['straw', 'rust', 'night']);
+  expect(plan.inks.map((ink) => ink.solidLabD50)).toEqual(old.inks.map((ink) => ink.solidLabD50));
+  expect(plan.blocks[0].sides[0].stages.map((stage) => stage.standingIds)).toEqual([
+    ['straw', 'rust', 'night'],
+    ['rust', 'night'],
+    ['night'],
+  ]);
+});
+
+test('what version 1 did not know begins as that release’s printmaker would have had it', () => {
+  expect(opened(1)).toMatchObject({
+    way: { under: 'dry' },
+    rules: { direction: 'free', pinnedIds: [], maxFilms: 5, rollerClearanceMm: 20 },
+    toolsMm: [0.5, 1, 2, 3, 6, 10],
+    register: { stock: [{ thicknessMm: 0.4 }, { thicknessMm: 0.1 }], sliverMm: 0.25 },
+  });
+  expect(opened(1).inks.map((ink) => ink.softenerPercent)).toEqual([0, 2, 4]);
+});
+
+test('version 2: one tool becomes the narrowest of a list, one margin a layout', () => {
+  const old = written(2) as unknown as { layout: { marginMm: number; marginRule: string } };
+  expect(opened(2).layout).toMatchObject({
+    marginMm: old.layout.marginMm,
+    rule: old.layout.marginRule,
+    solve: 'paper',
+  });
+  expect(opened(2).masks).toEqual([]);
+});
+
+test('version 3: the choke stays, islands become points inside them', () => {
+  expect(opened(3).fit.chokeMm).toBe(0.3);
+  expect(opened(3).lettering).toEqual([{ xMm: 30.05, yMm: 40.05, colourId: null }]);
+});
+
+test('version 4: masks keep their outlines and find their islands by a point', () => {
+  expect(opened(4).masks[0]).toMatchObject({
+    runId: 'run-rust',
+    note: 'sky',
+    place: { anchors: [{ xMm: 2.55, yMm: 1.05, colourId: null }], outlinesMm: [[10, 10, 20, 10, 20, 20]] },
+  });
+  expect(opened(4).lettering.length).toBe(1);
+});

@@ -1,0 +1,30 @@
+import type { PigmentRole } from '@/core/inks';
+
+/** What fields may hold, and what lists they choose from: data without schemas, so that workers can read them. */
+
+export const SIZE_RANGE_MM = { minMm: 10, maxMm: 1000, what: 'the printed size' } as const;
+export const FILM_WEIGHT_RANGE = { min: 0.2, max: 3, what: 'the film weight' } as const;
+export const MAX_FILMS_RANGE = { min: 1, max: 20, what: 'the films on one spot' } as const;
+export const ROLLER_CLEARANCE_MM = { minMm: 0, maxMm: 200, what: 'the roller clearance' } as const;
+export const TRAP_MM = { minMm: 0, maxMm: 3, what: 'the overlap' } as const;
+export const CHOKE_MM = { minMm: 0, maxMm: 3, what: 'the choke' } as const;
+export const DAMP_CHANGE = { min: -1, max: 1, what: 'the change of the paper’s damp' } as const;
+export const WOOD_CHANGE = { min: -20, max: 20, what: 'the change of the wood’s moisture' } as const;
+export const SLIVER_RANGE_MM = { minMm: 0.05, maxMm: 3, what: 'the sliver that is seen' } as const;
+export const MASK_GROWTH_MM = { minMm: 0, maxMm: 20, what: 'the mask’s reach' } as const;
+export const SPARES_RANGE = { min: 0, max: 50, what: 'the spare key impressions' } as const;
+/** Counted sheets of one print. */
+export const MOST_SHEETS = 1200;
+export const ADDED_RANGE = { min: 1, max: 500, what: 'the sheets to add' } as const;
+export const STRENGTH_RANGE = { min: 0.05, max: 20, what: 'the strength' } as const;
+export const STOCK_RANGE = { min: 0, max: 100_000, what: 'the stock' } as const;
+
+export const EXPORT_PAPERS = ['A4', 'A3', 'Letter', 'Tabloid'] as const;
+export const MASK_KINDS = ['mask', 'wipe', 'do not ink', 'keep clean'] as const;
+export const INK_KINDS = ['oil', 'water-washable oil', 'water-based relief', 'pigment for damp printing'] as const;
+export const PIGMENT_ROLES = ['pigment', 'black', 'white', 'extender'] as const satisfies readonly PigmentRole[];
+export const SAMPLE_IDS = ['buoy', 'pear', 'lamps'] as const;
+
+/** What is done about a cut too many: left as it is, an inlay let in, the spot printed from a small block, or the picture changed so that it belongs. */
+export const SLIP_ANSWERS = ['leave', 'patch', 'spot run', 'change plan'] as const;
+export const READING_SOURCES = ['reader', 'typed', 'file'] as const;

@@ -1,0 +1,89 @@
+import { array, number, type InferType } from 'yup';
+import { BAND_COUNT } from '@/core/colour';
+import { failure, type Outcome } from '@/core/units';
+import { checkWith } from '../check';
+import { id, list, named, oneOf, opacity, ranged, record, surfaceLabD50, text, type Frozen } from '../fields';
+import { INK_KINDS, PIGMENT_ROLES, READING_SOURCES, STOCK_RANGE, STRENGTH_RANGE } from '../ranges';
+
+const MAX_DRAWDOWNS = 50;
+
+/** A colour as read or typed: always Lab, and the spectrum (36 bands, 380–730 nm) where a reader gave one. */
+const reading = record({
+  labD50: surfaceLabD50(),
+  spectrum: array()
+    .of(
+      number()
+        .required()
+        .min(0, 'A reflectance cannot be below 0.')
+        .max(1.5, 'A reflectance cannot be above 1.5; is this in percent?'),
+    )
+    .length(BAND_COUNT, `A spectrum needs ${BAND_COUNT} bands, 380 to 730 nm.`)
+    .nullable()
+    .defined(),
+});
+
+/** One drawdown card: the bare grounds, and the film over them; `thin` is a thinner film of the same ink. */
+const drawdown = record({
+  id: id(),
+  /** ISO. */
+  at: named(40),
+  source: oneOf(READING_SOURCES),
+  paper: reading,
+  black: reading,
+  overPaper: reading,
+  overBlack: reading.nullable().defined(),
+  thinOverPaper: reading.nullable().defined(),
+});
+const cabinetInk = record({
+  name: named(60, 'An ink needs a name.', 'An ink’s name may be up to 60 characters long.'),
+  kind: oneOf(INK_KINDS),
+  role: oneOf(PIGMENT_ROLES),
+  /** Its full film alone over `paperLabD50`. */
+  colour: reading,
+  paperLabD50: surfaceLabD50(),
+  /** Used while no drawdown over black is on record. */
+  opacity: opacity(),
+  /** How strongly it tints beside its own drawdown: 1 as read. */
+  strength: ranged(STRENGTH_RANGE),
+  stockG: ranged(STOCK_RANGE),
+  lightFast: text(200, 'The light-fast note may be up to 200 characters long.'),
+  /** Newest last. */
+  drawdowns: list(drawdown, MAX_DRAWDOWNS, `No more than ${MAX_DRAWDOWNS} drawdowns are kept with one ink.`),
+});
+
+export type InkKind = (typeof INK_KINDS)[number];
+export type Reading = Frozen<InferType<typeof reading>>;
+export type Drawdown = Frozen<InferType<typeof drawdown>>;
+
+/** A reading under its name in a measurement file. */
+export interface NamedReading extends Reading {
+  readonly name: string;
+}
+
+/** An ink or pigment of the workshop's cabinet. */
+export interface CabinetInk extends Frozen<InferType<typeof cabinetInk>> {
+  readonly id: string;
+}
+
+/** As stored: `revision` guards against two windows at once. */
+export interface StoredInk extends CabinetInk {
+  readonly revision: number;
+}
+
+/** What a colour reader is held on: a drawdown card, or a printed sheet. */
+export type ReadingRequest =
+  | {
+      readonly kind: 'drawdown';
+      readonly inkId: string;
+      readonly over: 'paper' | 'black';
+      readonly film: 'none' | 'full' | 'thin';
+    }
+  | { readonly kind: 'run'; readonly printId: string; readonly runId: string; readonly colourId: string };
+
+/** Checks an ink from outside; its id is given apart. */
+export function checkCabinetInk(value: unknown): Outcome<Omit<CabinetInk, 'id'>> {
+  const given = value as { name?: unknown } | null;
+  if (typeof given?.name !== 'string' || given.name.trim() === '')
+    return failure('ink-name', 'An ink needs a name. Type one, such as “yellow ochre”.');
+  return checkWith<Omit<CabinetInk, 'id'>>(cabinetInk, { ...given, name: given.name.trim() }, 'ink');
+}
