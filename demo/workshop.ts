@@ -6,17 +6,8 @@ import { flattenPicture, measureFlatColours, type FlattenSettings } from '@/core
 import { normalDeviate, randomStream } from '@/core/random/random';
 import type { Outcome } from '@/core/units';
 import { startBelief, type Fault } from '@/core/sheets';
-import type { BenchAct, BenchEvent, FlatColour, Plan, PrintState } from '@/model';
-import {
-  guessBarePaper,
-  pigmentsOf,
-  planFromSketch,
-  planTaskOf,
-  resolveFrom,
-  stageOfRun,
-  withFlat,
-  sheetAnswerOf,
-} from '@/derived';
+import type { BenchAct, BenchEvent, FlatColour, PrintState } from '@/model';
+import { inkingsOf, guessBarePaper, pigmentsOf, planTaskOf, resolveFrom, cutsOfRun, sheetAnswerOf } from '@/derived';
 import {
   bringInPicture,
   cabinet,
@@ -25,7 +16,7 @@ import {
   placeAgain,
   printState,
   sampleProofs,
-  savePlan,
+  editPrint,
 } from '@/server';
 import { appendBenchEvent, getBlob, raiseUndoFloor, touchPrint, type Store } from '@/store';
 import { allotmentGate } from './allotmentGate';
@@ -121,7 +112,13 @@ function mixAll(db: Store, id: string, now: string): void {
   const { plan, revision } = expectOk(printState(db, id));
   const inks = cabinet(db, now);
   const mixed = resolveFrom(plan, [], 0, inks, pigmentsOf(inks));
-  expectOk(savePlan(db, id, revision, mixed.plan, 'recipes taken', now));
+  const taken = mixed.plan.inks.map(({ id: inkId, film, solidLabD50, recipe }) => ({
+    id: inkId,
+    film,
+    solidLabD50,
+    recipe,
+  }));
+  expectOk(editPrint(db, id, revision, { kind: 'inks-mixed', inks: taken }, now));
 }
 
 /** The plan with the fewest overlapping blocks wished for, as the search finds it. */
@@ -129,9 +126,11 @@ function onFewBlocks(db: Store, id: string, blocks: number, now: string): void {
   const { plan, revision } = expectOk(printState(db, id));
   const belief = startBelief(plan.sheets.experience);
   const task = planTaskOf({ plan, got: [], closedRuns: 0, open: true, gapsMm: [], belief });
-  const sketch = sketchPlans(task).find((s) => s.process === 'multi-block' && s.blocks.length === blocks);
+  const sketch = sketchPlans(task).find(
+    (s) => s.blocks.length === blocks && s.blocks.every((block) => block.stages.length === 1),
+  );
   if (!sketch) throw new Error(`no plan on ${blocks} blocks was found`);
-  expectOk(savePlan(db, id, revision, planFromSketch(plan, sketch), `${blocks} overlapping blocks taken`, now));
+  expectOk(editPrint(db, id, revision, { kind: 'sketch-taken', sketch }, now));
 }
 
 /** The same path as the interface: raster, flat colours, their figures, the plan that follows. */
@@ -161,21 +160,15 @@ export async function flattenInto(db: Store, id: string, settings: FlattenSettin
     };
   });
   const barePaperId = guessBarePaper(colours, state.plan.paper.labD50);
-  const plan: Plan = withFlat(state.plan, {
-    labelsSha: keepLabels(db, flat, now),
-    settings,
-    colours,
-    barePaperId,
-    handChanges: 0,
-  });
-  return expectOk(savePlan(db, id, state.revision, plan, 'picture flattened', now));
+  const made = { labelsSha: keepLabels(db, flat, now), settings, colours, barePaperId, handChanges: 0 };
+  return expectOk(editPrint(db, id, state.revision, { kind: 'shapes-changed', flat: made, how: 'flattened' }, now));
 }
 
 /** All blocks cut, one proof measured by ruler: one of them lies out of register. */
 function proofOnce(db: Store, id: string, nowMs: number): void {
   const { plan } = expectOk(printState(db, id));
   const acts: BenchAct[] = [
-    ...plan.runs.map((run): BenchAct => ({ kind: 'stage-cut', stageId: stageOfRun(plan, run)!.id })),
+    ...plan.runs.map((run): BenchAct => ({ kind: 'cut-done', cutId: cutsOfRun(plan, run)[0].id })),
     ...sampleProofs(id, plan).map((proof): BenchAct => ({ kind: 'proofed', ...proof })),
   ];
   db.transaction(() => {
@@ -218,7 +211,7 @@ function printHalf(db: Store, id: string, nowMs: number): void {
   push(starts[0] - 20 * MINUTE, { kind: 'sheets-started', counted, tests });
   starts.forEach((start, r) => {
     const run = plan.runs[r];
-    push(start - 45 * MINUTE, { kind: 'stage-cut', stageId: stageOfRun(plan, run)!.id });
+    push(start - 45 * MINUTE, { kind: 'cut-done', cutId: cutsOfRun(plan, run)[0].id });
     let ms = start;
     const going = r === 2 ? sheets.slice(0, half) : sheets;
     for (const sheet of going) {
@@ -243,7 +236,7 @@ function printHalf(db: Store, id: string, nowMs: number): void {
       push(ms + 30 * MINUTE, {
         kind: 'colour-got',
         runId: run.id,
-        colourId: run.inkings[0].colourId,
+        colourId: inkingsOf(run)[0].colourId,
         labD50: [71.8, 18.4, 50.2],
         source: 'reader',
       });

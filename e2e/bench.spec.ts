@@ -14,7 +14,7 @@ function log(id: string, ...acts: object[]) {
 
 async function readyToPull(page: Page, name: string, counted: number, tests = 0): Promise<string> {
   const id = await flattenedPrint(page, server, name);
-  await log(id, { kind: 'stage-cut', stageId: 'stage-1' }, { kind: 'sheets-started', counted, tests });
+  await log(id, { kind: 'cut-done', cutId: 'stage-1' }, { kind: 'sheets-started', counted, tests });
   await page.goto(`${server.url}/print/${id}/pull`);
   await expect(page.getByTestId('next-sheet')).toBeVisible();
   return id;
@@ -113,7 +113,7 @@ test('a run ended early: the sheets without its film leave the edition', async (
   await expect(page.getByText('2 sheets have not been pulled in this run.')).toBeVisible();
   await page.getByRole('dialog').getByRole('button', { name: 'End the run' }).click();
   await expect(page.getByRole('heading', { name: 'The block is not cut for run 2' })).toBeVisible();
-  await log(id, { kind: 'stage-cut', stageId: 'stage-2' });
+  await log(id, { kind: 'cut-done', cutId: 'stage-2' });
   await page.reload();
   await expect(page.getByTestId('next-sheet')).toHaveText('1');
   await expect(page.getByText('0 of 3 pulled in this run')).toBeVisible();
@@ -124,7 +124,7 @@ test('the next cut waits for the run: the gate does not open before', async ({ p
   await page.getByRole('link', { name: 'Cut', exact: true }).click();
   await expect(page.getByText('Run 1 is not finished. Cutting now would end it.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'The cut is done' })).toBeDisabled();
-  await expect(log(id, { kind: 'stage-cut', stageId: 'stage-2' })).rejects.toThrow(/not finished/);
+  await expect(log(id, { kind: 'cut-done', cutId: 'stage-2' })).rejects.toThrow(/not finished/);
 });
 
 test('two devices: a sheet pulled on both counts once, and the second is told', async ({ page, browser }) => {

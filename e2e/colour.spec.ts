@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from './test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { type StoredInk } from '@/model';
-import { looksOfPlan, progressOf } from '@/derived';
+import { inkingsOf, looksOfPlan, progressOf, processWords } from '@/derived';
 import { api, flattenedPrint, stateOf } from './prints';
 import { TestServer } from './server';
 
@@ -107,7 +107,7 @@ test('a recipe: found, taken, changed by hand with the colour answering, on the 
   await openInks(page, id);
   const inkOne = async () => {
     const { plan } = await stateOf(server, id);
-    return plan.inks.find((ink) => ink.id === plan.runs[0].inkings[0].inkId)!;
+    return plan.inks.find((ink) => ink.id === inkingsOf(plan.runs[0])[0].inkId)!;
   };
   await page.getByRole('button', { name: /^Run 1,/ }).click();
   await page.getByRole('button', { name: 'Take this recipe' }).click();
@@ -167,7 +167,7 @@ test('proposals: weighed in a worker, one taken, undone; ways of working compare
   const table = page.getByRole('dialog').getByRole('table');
   await expect(table.getByRole('row', { name: /^reduction one block/i })).toBeVisible();
   await table.getByRole('button', { name: 'Take: a block for each colour' }).click();
-  await expect.poll(async () => (await plan()).way.process).toBe('multi-block');
+  await expect.poll(async () => processWords(await plan())).toBe('several blocks');
   const direct = await plan();
   expect(direct.blocks.length).toBe(before.runs.length);
   expect(looksOfPlan(direct)!.stacks.every((stack) => stack.length <= 1)).toBe(true);
@@ -197,7 +197,7 @@ test('what if: a run’s ink is turned with the keyboard, the sheet follows, and
     .poll(async () => (await plan()).inks[1].solidLabD50[0])
     .toBeCloseTo(before.inks[1].solidLabD50[0] - 6, 0);
   await page.getByRole('slider', { name: 'film weight' }).press('Home');
-  await expect.poll(async () => (await plan()).runs[1].inkings[0].filmWeight).toBe(0.2);
+  await expect.poll(async () => inkingsOf((await plan()).runs[1])[0].filmWeight).toBe(0.2);
   for (let i = 0; i < 13 && JSON.stringify(await plan()) !== JSON.stringify(before); i++) {
     const { revision } = await stateOf(server, id);
     await page.getByRole('button', { name: 'undo' }).click();
@@ -217,7 +217,7 @@ test('the core sample: reached by keyboard, pinned beside another, in words', as
     await page.keyboard.press('Enter');
     await page.getByRole('option', { name }).press('Enter');
   };
-  const last = plan.flat!.colours.find((c) => c.id === plan.runs.at(-1)!.inkings[0].colourId)!;
+  const last = plan.flat!.colours.find((c) => c.id === plan.runs.at(-1)!.formes[0].inkings[0].colourId)!;
   await choose(last.name);
   await expect(sample.getByText(/seen, wanted: ΔE [\d.]+, (not seen|slight|clear|wrong)/)).toBeVisible();
   await expect(sample.getByRole('listitem')).toHaveCount(plan.runs.length + 1);
@@ -240,13 +240,13 @@ test('the colour really got: read, the looks follow, and the runs after it are m
   const reading = {
     kind: 'colour-got',
     runId: first.id,
-    colourId: first.inkings[0].colourId,
+    colourId: first.formes[0].inkings[0].colourId,
     labD50: [60, 30, 30],
     source: 'typed',
   };
   await expect(log(reading)).rejects.toThrow(/Nothing has been pulled in run 1/);
   await log({ kind: 'sheets-started', counted: 1, tests: 0 });
-  await log({ kind: 'stage-cut', stageId: first.inkings[0].stageId });
+  await log({ kind: 'cut-done', cutId: first.formes[0].cutId });
   await log({ kind: 'pull', runId: first.id, sheet: '1', faults: [], setAside: false, note: '' });
 
   await openInks(page, id);
@@ -263,7 +263,7 @@ test('the colour really got: read, the looks follow, and the runs after it are m
   await expect(page.getByText(/read and typed in: L\* 66.0/)).toBeVisible();
   const state = await stateOf(server, id);
   const got = progressOf(state.plan, state.events).bench.coloursGot;
-  const label = plan.flat!.colours.findIndex((c) => c.id === first.inkings[0].colourId);
+  const label = plan.flat!.colours.findIndex((c) => c.id === first.formes[0].inkings[0].colourId);
   expect(looksOfPlan(state.plan, got)!.looks[1][label][0]).toBeCloseTo(66, 0);
 
   await page.getByRole('button', { name: /^Mix the/ }).click();
@@ -299,7 +299,7 @@ test('a search can be stopped and begun again, and rules that are set bind it', 
   const { plan } = await stateOf(server, id);
   await expect
     .poll(async () => (await stateOf(server, id)).plan.rules.pinnedIds)
-    .toEqual([plan.runs[0].inkings[0].colourId]);
+    .toEqual([inkingsOf(plan.runs[0])[0].colourId]);
 });
 
 test('several blocks on the bench: cut in any order, no gate between runs, pulled in their order', async ({ page }) => {
@@ -307,7 +307,7 @@ test('several blocks on the bench: cut in any order, no gate between runs, pulle
   await page.goto(`${server.url}/print/${id}/runs`);
   await page.getByRole('button', { name: 'Compare ways of working' }).click();
   await page.getByRole('button', { name: 'Take: a block for each colour' }).click();
-  await expect.poll(async () => (await stateOf(server, id)).plan.way.process).toBe('multi-block');
+  await expect.poll(async () => processWords((await stateOf(server, id)).plan)).toBe('several blocks');
   await expect(page.getByRole('img', { name: /^Gate/ })).toHaveCount(0);
   await page.goto(`${server.url}/print/${id}/block`);
   await expect(page.getByRole('heading', { name: 'Block 1 before run 1' })).toBeVisible();
@@ -323,7 +323,7 @@ test('several blocks on the bench: cut in any order, no gate between runs, pulle
       events: [{ id: `several-${String(++serial).padStart(4, '0')}`, at: new Date().toISOString(), act }],
     });
   await log({ kind: 'sheets-started', counted: 2, tests: 0 });
-  for (const run of [...plan.runs].reverse()) await log({ kind: 'stage-cut', stageId: run.inkings[0].stageId });
+  for (const run of [...plan.runs].reverse()) await log({ kind: 'cut-done', cutId: inkingsOf(run)[0].cutId });
   await expect(
     log({ kind: 'pull', runId: plan.runs[1].id, sheet: '1', faults: [], setAside: false, note: '' }),
   ).rejects.toThrow(/Run 1 comes first/);

@@ -5,7 +5,7 @@ import sharp from 'sharp';
 import { unzipSync } from 'fflate';
 import { type Plan } from '@/model';
 import { looksOfPlan, plainSheet, trapsOf } from '@/derived';
-import { api, drawnPrint, flattenedPrint, stateOf } from './prints';
+import { api, drawnPrint, flattenedPrint, stateOf, edit } from './prints';
 import { TestServer } from './server';
 
 const server = new TestServer();
@@ -299,32 +299,20 @@ test('overlap: the lighter grows under the darker in cut map, look and export; a
 
   // the same picture as a block for each colour
   const state = await stateOf(server, id);
-  const printed = state.plan.flat!.colours.filter((c) => c.id !== state.plan.flat!.barePaperId);
-  const plan: Plan = {
-    ...state.plan,
-    way: { ...state.plan.way, process: 'multi-block' },
-    blocks: printed.map((c, i) => ({
-      ...state.plan.blocks[0],
-      id: `block-${i + 1}`,
-      name: `Block ${i + 1}`,
-      sides: [{ id: `side-${i + 1}`, name: 'face', stages: [{ id: `stage-${i + 1}`, standingIds: [c.id] }] }],
-    })),
-    runs: printed.map((c, i) => ({
-      id: `run-${c.id}`,
-      impressions: 1,
-      inkings: [
-        {
-          id: `inking-${c.id}`,
-          colourId: c.id,
-          stageId: `stage-${i + 1}`,
-          inkId: `ink-${c.id}`,
-          zoneIds: null,
-          filmWeight: 1,
-        },
-      ],
-    })),
-  };
-  await api(server, 'PUT', `/api/prints/${id}`, { baseRevision: state.revision, plan, label: 'blocks' });
+  const { colours, barePaperId } = state.plan.flat!;
+  const labels = colours.flatMap((c, label) => (c.id === barePaperId ? [] : [label]));
+  await edit(server, id, {
+    kind: 'sketch-taken',
+    sketch: {
+      blocks: labels.map((label) => ({ stages: [[label]] })),
+      runs: labels.map((colour, block) => ({
+        inkings: [
+          { block, stage: 0, zone: null, colour, ink: { labD50: colours[colour].wantedLabD50, keepsInkOf: colour } },
+        ],
+      })),
+      exact: true,
+    },
+  });
   await page.reload();
   await page.getByRole('tab', { name: 'Overlap' }).click();
   const svgOf = async (run: number) =>
@@ -490,7 +478,7 @@ test('masks: an island left out of a run changes the look and stands on the benc
   await page.getByLabel('Note for the bench').fill('keep the sun light');
   await page.getByRole('tab', { name: 'Check' }).click();
   await expect.poll(async () => (await planOf(id)).masks[0].note).toBe('keep the sun light');
-  await log(id, { kind: 'stage-cut', stageId: 'stage-1' }, { kind: 'sheets-started', counted: 4, tests: 0 });
+  await log(id, { kind: 'cut-done', cutId: 'stage-1' }, { kind: 'sheets-started', counted: 4, tests: 0 });
   await page.goto(`${server.url}/print/${id}/pull`);
   await expect(page.getByText(/Lay the mask over 1 place: keep the sun light/)).toBeVisible();
 
@@ -579,7 +567,7 @@ test('a slip on the real block: marked, weighed, answered; the picture changed t
 }) => {
   const id = await flattenedPrint(page, server, 'slip');
   const plan = await planOf(id);
-  await log(id, { kind: 'stage-cut', stageId: 'stage-1' }, { kind: 'sheets-started', counted: 2, tests: 0 });
+  await log(id, { kind: 'cut-done', cutId: 'stage-1' }, { kind: 'sheets-started', counted: 2, tests: 0 });
   const pull = (runId: string, sheet: string) => ({
     kind: 'pull',
     runId,
@@ -626,7 +614,7 @@ test('a slip on the real block: marked, weighed, answered; the picture changed t
   await page.getByLabel('Slip 2').getByRole('button', { name: 'Add the run' }).click();
   await expect.poll(async () => (await planOf(id)).runs.length).toBe(plan.runs.length + 1);
   const after = await planOf(id);
-  expect(after.blocks.at(-1)!.sides[0].stages[0].within?.outlinesMm.length).toBe(1);
+  expect(after.blocks.at(-1)!.sides[0].cuts[0].within?.outlinesMm.length).toBe(1);
   expect(looksOfPlan(after, [], plainSheet(after))!.looks.length).toBe(plan.runs.length + 2);
   const stencil = await (await fetch(`${server.url}/api/prints/${id}/files/run-${after.runs.length}.svg`)).text();
   expect(stencil).toMatch(/<path d="M/);

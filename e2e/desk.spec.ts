@@ -1,6 +1,7 @@
 import { expect, test } from './test';
 import { flattenedPrint, stateOf } from './prints';
 import { TestServer } from './server';
+import { inkingsOf } from '@/derived';
 
 const server = new TestServer();
 test.beforeAll(() => server.start());
@@ -55,7 +56,7 @@ test('whatever the order, the model computes what happens, and warns where a lig
 }) => {
   const id = await flattenedPrint(page, server, 'orders');
   await page.goto(`${server.url}/print/${id}/runs`);
-  const order = async () => (await stateOf(server, id)).plan.runs.map((r) => r.inkings[0].colourId);
+  const order = async () => (await stateOf(server, id)).plan.runs.map((r) => inkingsOf(r)[0].colourId);
   const before = await order();
   await page.getByRole('button', { name: `Move run ${before.length} earlier` }).click();
   await expect.poll(order).toEqual([...before.slice(0, -2), before.at(-1), before.at(-2)]);

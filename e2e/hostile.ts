@@ -204,7 +204,7 @@ export function oddBundles(good: Uint8Array): Hostile[] {
   };
   const random = randomStream(5);
   const raster = (text('plan.json') as unknown as Json).picture.raster as { widthPx: number; heightPx: number };
-  const act = { kind: 'island-cut', stageId: 'stage-1', island: 5, done: true };
+  const act = { kind: 'island-cut', cutId: 'stage-1', island: 5, done: true };
   const changed: [string, Uint8Array][] = [
     [
       'a label map far larger than its picture',
@@ -282,11 +282,11 @@ export function oddBundles(good: Uint8Array): Hostile[] {
       }),
     ],
     [
-      'stages of colours that do not exist',
+      'cuts of colours that do not exist',
       packed((plan) => {
         (
-          plan as unknown as { blocks: { sides: { stages: { standingIds: string[] }[] }[] }[] }
-        ).blocks[0].sides[0].stages[0].standingIds.push('nothing');
+          plan as unknown as { blocks: { sides: { cuts: { standingIds: string[] }[] }[] }[] }
+        ).blocks[0].sides[0].cuts[0].standingIds.push('nothing');
       }),
     ],
     ['half a zip', good.slice(0, good.length / 2)],

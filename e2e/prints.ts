@@ -1,8 +1,7 @@
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { deflateSync } from 'node:zlib';
-import { encodeLabelMap, type Plan, type PrintState } from '@/model';
-import { withFlat } from '@/derived';
+import { encodeLabelMap, type Plan, type PrintState, type PlanEdit } from '@/model';
 import type { TestServer } from './server';
 
 /** Asks the server as the interface does. */
@@ -31,11 +30,8 @@ export async function flattenedPrint(page: Page, server: TestServer, name: strin
   const id = await api<string>(server, 'POST', '/api/prints', { name });
   const known = flattened.get(server);
   if (known) {
-    await api(server, 'PUT', `/api/prints/${id}`, {
-      baseRevision: (await stateOf(server, id)).revision,
-      plan: known,
-      label: 'flattened',
-    });
+    await edit(server, id, { kind: 'picture-placed', picture: known.picture! });
+    await edit(server, id, { kind: 'shapes-changed', flat: known.flat, how: 'flattened' });
     return id;
   }
   await page.goto(`${server.url}/print/${id}/picture`);
@@ -47,6 +43,12 @@ export async function flattenedPrint(page: Page, server: TestServer, name: strin
   await page.getByText(/Whole picture flattened/).waitFor();
   flattened.set(server, (await stateOf(server, id)).plan);
   return id;
+}
+
+/** One edit on the print as it is. */
+export async function edit(server: TestServer, id: string, change: PlanEdit): Promise<PrintState> {
+  const { revision } = await stateOf(server, id);
+  return api<PrintState>(server, 'PUT', `/api/prints/${id}`, { baseRevision: revision, edit: change });
 }
 
 export async function stateOf(server: TestServer, id: string): Promise<PrintState> {
@@ -106,10 +108,6 @@ export async function drawnPrint(
     barePaperId: 'c0',
     handChanges: 0,
   };
-  await api(server, 'PUT', `/api/prints/${id}`, {
-    baseRevision: placed.revision,
-    plan: withFlat(placed.plan, flat),
-    label: 'drawn',
-  });
+  await edit(server, id, { kind: 'shapes-changed', flat, how: 'flattened' });
   return id;
 }

@@ -4,7 +4,7 @@ import { motionAbout, type Motion } from '@/core/registration';
 import { type Plan } from '@/model';
 import { progressOf, sheetLayoutOf } from '@/derived';
 import { sampleMisfitsOf } from '@/server';
-import { api, drawnPrint, stateOf } from './prints';
+import { api, drawnPrint, stateOf, edit } from './prints';
 import { TestServer } from './server';
 import { readPdf, bytesOf } from './files';
 
@@ -39,12 +39,7 @@ async function smallPrint(name: string): Promise<string> {
     COLOURS,
     BOXES.map(([label, ...mm]) => [label, ...mm.map((v) => v * (2 / 3))] as unknown as (typeof BOXES)[number]),
   );
-  const { revision, plan } = await stateOf(server, id);
-  await api(server, 'PUT', `/api/prints/${id}`, {
-    baseRevision: revision,
-    plan: { ...plan, layout: { ...plan.layout, marginMm: 12 } },
-    label: 'margins',
-  });
+  await edit(server, id, { kind: 'layout-set', part: { marginMm: 12 } });
   return id;
 }
 const planOf = async (id: string): Promise<Plan> => (await stateOf(server, id)).plan;
@@ -359,12 +354,8 @@ test('a scan as JPEG without a resolution, and as TIFF; reading stopped; nothing
 
 test('register in inches and by keyboard; wood says how it moves; a way for torn edges', async ({ page }) => {
   const id = await print('in inches');
-  const { revision, plan } = await stateOf(server, id);
-  await api(server, 'PUT', `/api/prints/${id}`, {
-    baseRevision: revision,
-    plan: { ...plan, blocks: plan.blocks.map((b) => ({ ...b, materialId: 'cherry' })) },
-    label: 'cherry',
-  });
+  for (const { id: blockId } of (await planOf(id)).blocks)
+    await edit(server, id, { kind: 'block-set', blockId, part: { materialId: 'cherry' } });
   await page.goto(`${server.url}/print/${id}/register`);
   await page.getByRole('button', { name: /Lengths are in millimetres/ }).click();
   await expect(page.getByLabel('Top margin', { exact: true })).toHaveValue(/in$/);

@@ -11,7 +11,7 @@ async function readyToPull(page: import('@playwright/test').Page, name: string):
   const act = (body: object, n: number) => ({ id: `${name}-setup-${n}`, at: new Date().toISOString(), act: body });
   await api(server, 'POST', `/api/prints/${id}/log`, {
     events: [
-      act({ kind: 'stage-cut', stageId: 'stage-1' }, 1),
+      act({ kind: 'cut-done', cutId: 'stage-1' }, 1),
       act({ kind: 'sheets-started', counted: 200, tests: 0 }, 2),
     ],
   });

@@ -6,6 +6,7 @@ import { tileDrawing } from '@/formats';
 import { bytesOf, readPdf } from './files';
 import { stateOf } from './prints';
 import { TestServer } from './server';
+import { inkingsOf } from '@/derived';
 
 const server = new TestServer();
 test.beforeAll(() => server.start());
@@ -86,16 +87,16 @@ test('from a photograph to a numbered edition', async ({ page }) => {
   await test.step('runs reordered by key and put back', async () => {
     await toView(page, 'Runs');
     await expect(page.getByRole('heading', { name: /^Run \d$/ }).first()).toBeVisible();
-    const before = (await stateOf(server, id)).plan.runs.map((r) => r.inkings[0].colourId);
+    const before = (await stateOf(server, id)).plan.runs.map((r) => inkingsOf(r)[0].colourId);
     runs = before.length;
     await page.getByRole('button', { name: 'Run 2', exact: true }).click();
     await page.keyboard.press('Alt+ArrowLeft');
     await expect
-      .poll(async () => (await stateOf(server, id)).plan.runs.map((r) => r.inkings[0].colourId))
+      .poll(async () => (await stateOf(server, id)).plan.runs.map((r) => inkingsOf(r)[0].colourId))
       .toEqual([before[1], before[0], ...before.slice(2)]);
     await page.getByRole('button', { name: 'Order light to dark' }).click();
     await expect
-      .poll(async () => (await stateOf(server, id)).plan.runs.map((r) => r.inkings[0].colourId))
+      .poll(async () => (await stateOf(server, id)).plan.runs.map((r) => inkingsOf(r)[0].colourId))
       .toEqual(before);
     await page
       .getByRole('button', { name: /^Look closely at the sheet after run/ })

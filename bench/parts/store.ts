@@ -58,10 +58,10 @@ function longLog(): BenchEvent[] {
       i === 0
         ? { kind: 'sheets-started', counted: 250, tests: 0 }
         : i === 1
-          ? { kind: 'stage-cut', stageId: 'stage-1' }
+          ? { kind: 'cut-done', cutId: 'stage-1' }
           : i < 240
             ? pullOf(i)
-            : { kind: 'island-cut', stageId: 'stage-2', island: i % 4000, done: i % 3 > 0 };
+            : { kind: 'island-cut', cutId: 'stage-2', island: i % 4000, done: i % 3 > 0 };
     return { id: `long-${i}`, at: new Date(Date.UTC(2025, 0, 1) + i * 6e4).toISOString(), act };
   });
 }
@@ -91,13 +91,13 @@ function fill(file: string): void {
       appendBenchEvent(db, id, {
         id: `cut-${p}`,
         at,
-        act: { kind: 'stage-cut', stageId: 'stage-1', minutes: 90, saidHours: 2 },
+        act: { kind: 'cut-done', cutId: 'stage-1', minutes: 90, saidHours: 2 },
       });
       for (let i = 0; i < ENTRIES - 2; i++)
         appendBenchEvent(db, id, {
           id: `e-${p}-${i}`,
           at,
-          act: i < 240 ? pullOf(i) : { kind: 'island-cut', stageId: 'stage-2', island: i, done: true },
+          act: i < 240 ? pullOf(i) : { kind: 'island-cut', cutId: 'stage-2', island: i, done: true },
         });
     })();
   }

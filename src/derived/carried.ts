@@ -1,4 +1,5 @@
-import type { Anchor, PicturePlan, Place, Plan } from '@/model';
+import type { Anchor, PicturePlan, Place, Plan, Inking } from '@/model';
+import { withInkings } from './lookups';
 
 type Placed = Pick<PicturePlan, 'turnDeg' | 'mirrored' | 'crop' | 'widthMm' | 'heightMm'>;
 
@@ -41,6 +42,15 @@ export function withPicturePlaced(plan: Plan, picture: PicturePlan): Plan {
       Array.from({ length: ring.length >> 1 }, (_, p) => moved(ring[2 * p], ring[2 * p + 1])).flat(),
     ),
   });
+  const point = (old: { readonly xMm: number; readonly yMm: number }) => {
+    const [xMm, yMm] = moved(old.xMm, old.yMm);
+    return { xMm, yMm };
+  };
+  const faded = (fade: NonNullable<Inking['fade']>) => ({
+    ...fade,
+    fromMm: point(fade.fromMm),
+    toMm: point(fade.toMm),
+  });
   return {
     ...plan,
     picture,
@@ -50,8 +60,12 @@ export function withPicturePlaced(plan: Plan, picture: PicturePlan): Plan {
       ...block,
       sides: block.sides.map((side) => ({
         ...side,
-        stages: side.stages.map((stage) => (stage.within ? { ...stage, within: place(stage.within) } : stage)),
+        pieces: side.pieces.map((piece) => ({ ...piece, place: place(piece.place) })),
+        cuts: side.cuts.map((cut) => (cut.within ? { ...cut, within: place(cut.within) } : cut)),
       })),
     })),
+    runs: plan.runs.map((run) =>
+      withInkings(run, (inking) => ({ ...inking, fade: inking.fade && faded(inking.fade) })),
+    ),
   };
 }

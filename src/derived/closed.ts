@@ -1,102 +1,19 @@
-import { isTestSheet, sheetNames } from '@/core/sheets';
-import type { BenchEvent, Plan, Run, RunPhase, Stage } from '@/model';
-import { replayLog, type BenchState } from './bench/replayLog';
-import { tallyRuns, type RunTally } from './bench/tally';
-import { dryingHoursOf } from './dryingOf';
-import { printedIds, sideOfStage, stagesOf } from './lookups';
-
-export interface RunProgress {
-  readonly phase: RunPhase;
-  /** The block is cut for this run: its gate is passed. */
-  readonly cut: boolean;
-  /** The block has been cut on since: the run can never be printed again. */
-  readonly cutOn: boolean;
-  readonly tally: RunTally;
-  /** Counted sheets through this run or waiting for it. */
-  readonly sheetsInRun: number;
-  /** Dry enough for the next film, ISO; only when done. */
-  readonly dryAt?: string;
-}
-
-export interface Progress {
-  readonly bench: BenchState;
-  readonly sheets: readonly string[];
-  readonly runs: readonly RunProgress[];
-  /** Cuts done. */
-  readonly cutsDone: number;
-  /** Runs whose place in the order can no longer change. */
-  readonly closedRuns: number;
-  /** The run that stands next to be cut for or printed; `runs.length` when all are done. */
-  readonly currentRun: number;
-}
-
-/**
- * Why no sheets can be added, in a sentence; undefined while every block still stands as each printed run had it, so that a new
- * sheet can go through all of them.
- */
-export function refusedAddition(progress: Progress): string | undefined {
-  if (!progress.bench.started) return 'Say first how many sheets are started.';
-  if (progress.bench.marks.length > 0) return 'The edition is numbered: no sheet is added to it.';
-  const gone = progress.runs.findIndex((run) => run.cutOn);
-  return gone < 0
-    ? undefined
-    : `No sheet can be added: the block was cut on after run ${gone + 1}, which can never be printed again.`;
-}
-
-/** Where a print stands, from its plan and its log. */
-export function progressOf(plan: Plan, events: readonly BenchEvent[]): Progress {
-  const bench = replayLog(events);
-  const sheets = bench.started ? sheetNames(bench.started) : [];
-  const tallies = tallyRuns(
-    bench,
-    plan.runs.map((run) => run.id),
-    sheets,
-  );
-  const runs = plan.runs.map((run, index) => runProgress(plan, run, index, bench, tallies[index]));
-  const closedRuns = runs.reduce(
-    (last, r, i) => (r.phase === 'printing' || r.phase === 'done' || r.cutOn ? i + 1 : last),
-    0,
-  );
-  const open = runs.findIndex((r) => r.phase !== 'done');
-  return {
-    bench,
-    sheets,
-    runs,
-    cutsDone: bench.cutStages.length,
-    closedRuns,
-    currentRun: open < 0 ? runs.length : open,
-  };
-}
-
-function runProgress(plan: Plan, run: Run, index: number, bench: BenchState, tally: RunTally): RunProgress {
-  const stages = sideOfStage(plan, run.inkings[0].stageId)?.stages ?? [];
-  const at = stages.findIndex((stage) => stage.id === run.inkings[0].stageId);
-  const isCut = (stage: Stage) => bench.cutStages.some((c) => c.stageId === stage.id);
-  const cut = stages.some((stage, i) => i === at && isCut(stage));
-  const cutOn = stages.some((stage, i) => i > at && isCut(stage));
-  const finished = bench.finishedRuns.has(run.id) && bench.finishedRuns.get(run.id) === bench.started?.counted;
-  const done = finished || (tally.pulled.length > 0 && tally.waiting.length === 0);
-  const phase = done ? 'done' : tally.pulled.length > 0 ? 'printing' : cut ? 'cut' : 'planned';
-  const last = tally.pulled.at(-1);
-  const counted =
-    tally.pulled.filter((p) => !isTestSheet(p.sheet)).length + tally.waiting.filter((s) => !isTestSheet(s)).length;
-  const hours = done && last ? dryingHoursOf(plan, index) : 0;
-  const dryAt = last && hours > 0 ? new Date(Date.parse(last.at) + hours * 3_600_000).toISOString() : undefined;
-  return { phase, cut, cutOn, tally, sheetsInRun: counted, dryAt };
-}
+import type { BenchEvent, Ink, Plan, Run } from '@/model';
+import { blockNamesOf, cutsOf, inkingsOf, inkNamesOf, inksOfRun, printedIds, runsOfCut, sidesOf } from './lookups';
+import { progressOf, type Progress } from './progress';
 
 /**
  * What is cut or printed, for each colour of the picture: colours with the same word stand and print together everywhere up to now, so the
  * line between them can still move.
  */
 export function closedWords(plan: Plan, { bench, runs }: Progress): ReadonlyMap<string, string> {
-  const stages = stagesOf(plan).filter((stage) => bench.cutStages.some((c) => c.stageId === stage.id));
-  const printed = plan.runs.filter((_, i) => runs[i].tally.pulled.length > 0).flatMap((run) => run.inkings);
+  const cuts = cutsOf(plan).filter((cut) => bench.cutsPassed.some((c) => c.cutId === cut.id));
+  const printed = plan.runs.filter((_, i) => runs[i].tally.pulled.length > 0).flatMap((run) => inkingsOf(run));
   return new Map(
     (plan.flat?.colours ?? []).map(({ id }) => [
       id,
       [
-        ...stages.map((stage) => stage.standingIds.includes(id)),
+        ...cuts.map((cut) => cut.standingIds.includes(id)),
         ...printed.map((inking) => printedIds(plan, inking).includes(id)),
       ]
         .map(Number)
@@ -111,44 +28,125 @@ export function shapesOpen(plan: Plan, progress: Progress): boolean {
   return new Set(words).size < words.length;
 }
 
+/** Whether any cut is still to come, so that overlaps and chokes can still be decided for it. */
+export function cutsAhead(plan: Plan, { bench }: Progress): boolean {
+  return cutsOf(plan).some((cut) => !bench.cutsPassed.some((passed) => passed.cutId === cut.id));
+}
+
+/** Whether everything that is cut or printed is still the same, place by place; otherwise the first that is not, as one would say it. */
+export type ShapesKept = { readonly kept: true } | { readonly kept: false; readonly what: string };
+
 /**
- * What a new plan may not change once gates are passed or sheets printed: the picture and its shapes, the block's cut
- * stages, the order of closed runs, the number of sheets. `sameShapes` is asked where the flat picture changed: whether all that is cut or
- * printed is as it was. Returns the sentence to show, or undefined.
+ * What stands in the way of a new plan, in a sentence; undefined where it may be. One rule: the films that lie on any sheet stay what they
+ * are, and what is cut away of any side stays away. Everything else is open: shapes that only later cuts and runs tell apart, the shapes
+ * of an uncut block, runs and blocks added after printed ones, a cut that still stands printed once more. `shapes` is asked where the
+ * picture, overlaps, chokes or masks changed.
  */
-export function closedPartTouched(
+export function closedBy(
   before: Plan,
   after: Plan,
   events: readonly BenchEvent[],
-  sameShapes: () => boolean = () => false,
+  shapes: () => ShapesKept,
 ): string | undefined {
-  const { bench, cutsDone, closedRuns } = progressOf(before, events);
-  if (cutsDone === 0 && closedRuns === 0) return undefined;
-  if (
-    before.picture?.raster.sha !== after.picture?.raster.sha ||
-    before.flat?.barePaperId !== after.flat?.barePaperId
-  ) {
-    return 'The block is already cut for this picture, so its shapes can no longer change. Copy the print to try another picture.';
+  const progress = progressOf(before, events);
+  if (progress.cutsDone === 0 && progress.closedRuns === 0) return undefined;
+  return (
+    printedRunTouched(before, after, progress) ??
+    cutTouched(before, after, progress) ??
+    goneCutWanted(before, after, progress) ??
+    shapeTouched(before, after, shapes)
+  );
+}
+
+const nameOf = (plan: Plan, run: Run) => `run ${plan.runs.indexOf(run) + 1} (${inkNamesOf(plan, run)})`;
+const sheetsOf = (count: number) => `${count} sheet${count === 1 ? '' : 's'}`;
+
+/** The films of printed runs: their place in the order, their cut, zones and weight, and what the ink was. */
+function printedRunTouched(before: Plan, after: Plan, { runs, closedRuns }: Progress): string | undefined {
+  for (const [r, run] of before.runs.slice(0, closedRuns).entries()) {
+    const { pulled } = runs[r].tally;
+    const why = pulled.length > 0 ? `it lies on ${sheetsOf(pulled.length)}` : 'its block has been cut on';
+    const now = after.runs[r];
+    if (now?.id !== run.id)
+      return `${capital(nameOf(before, run))} keeps its place: ${why}. Only runs after run ${closedRuns} can move, be added or be taken out.`;
+    if (pulled.length === 0) continue;
+    if (JSON.stringify([now.impressions, now.formes]) !== JSON.stringify([run.impressions, run.formes]))
+      return `${capital(nameOf(before, run))} stays as it was printed: ${why}.`;
+    const ink = inksOfRun(before, run).find((one) => filmChanged(one, after));
+    if (ink) return `The ink “${ink.name}” of run ${r + 1} stays as it was: ${why}. Mix another ink for runs to come.`;
   }
-  if (before.flat?.labelsSha !== after.flat?.labelsSha && !sameShapes())
-    return 'This would change what is already cut or on paper. Shapes that only blocks and runs still to come tell apart can change; these cannot.';
-  if (cutsDone > 0 && JSON.stringify(before.fit) !== JSON.stringify(after.fit))
-    return 'The cut lines are on the block already: overlap and choke can no longer change.';
-  const masked = (plan: Plan) =>
-    JSON.stringify(plan.masks.filter((mask) => before.runs.slice(0, closedRuns).some((run) => run.id === mask.runId)));
-  if (masked(before) !== masked(after)) return 'This run is printed: its masks cannot be changed any more.';
-  const closed = (plan: Plan) =>
-    JSON.stringify(plan.runs.slice(0, closedRuns).map((run) => [run.id, run.impressions, run.inkings]));
-  if (closed(before) !== closed(after)) {
-    return `Runs 1 to ${closedRuns} are closed: what they printed cannot be changed. Only later runs can move.`;
-  }
-  const cut = (plan: Plan) =>
-    JSON.stringify(
-      stagesOf(plan)
-        .filter((stage) => bench.cutStages.some((c) => c.stageId === stage.id))
-        .map((stage) => [stage.id, [...stage.standingIds].sort(), stage.within])
-        .sort(),
-    );
-  if (cut(before) !== cut(after)) return 'This plan would need something standing that is already cut away.';
   return undefined;
+}
+
+/** Whether an ink prints another film than before; its name may change. */
+function filmChanged(ink: Ink, after: Plan): boolean {
+  const now = after.inks.find((one) => one.id === ink.id);
+  const film = ({ mediumId, solidLabD50, opacity, film: readings, recipe }: Ink) =>
+    JSON.stringify([mediumId, solidLabD50, opacity, readings, recipe]);
+  return !now || film(now) !== film(ink);
+}
+
+/** The states a side has been cut to: they stay, in their order, and what is to come stands within the last of them. */
+function cutTouched(before: Plan, after: Plan, { bench }: Progress): string | undefined {
+  const isCut = (id: string) => bench.cutsPassed.some((passed) => passed.cutId === id);
+  const colourName = (id: string) => before.flat?.colours.find((c) => c.id === id)?.name ?? id;
+  for (const side of sidesOf(before)) {
+    const passed = side.cuts.filter((cut) => isCut(cut.id));
+    const last = passed.at(-1);
+    if (!last) continue;
+    const block = before.blocks.find((one) => one.sides.includes(side))!.name;
+    const run = (runsOfCut(before, last.id)[0] ?? 0) + 1;
+    const now = sidesOf(after).find((one) => one.id === side.id)?.cuts ?? [];
+    for (const [at, cut] of passed.entries()) {
+      const same = now[at]?.id === cut.id && JSON.stringify(now[at].within) === JSON.stringify(cut.within);
+      if (!same) return `${block} is cut as it was for run ${run}: that cut cannot be taken back or moved.`;
+      const missing = cut.standingIds.find((id) => !now[at].standingIds.includes(id)),
+        more = now[at].standingIds.find((id) => !cut.standingIds.includes(id));
+      if (missing !== undefined || more !== undefined)
+        return more === undefined
+          ? `${capital(colourName(missing!))} stands on ${block} as it was cut for run ${run}: what was printed from it cannot change.`
+          : `${capital(colourName(more))} is already cut away on ${block}: this plan would need it standing for run ${run}.`;
+    }
+    const stood = now
+      .slice(passed.length)
+      .flatMap((cut) => cut.standingIds)
+      .find((id) => !last.standingIds.includes(id));
+    if (stood !== undefined)
+      return `${capital(colourName(stood))} is already cut away on ${block}: this plan would need it standing again.`;
+  }
+  return undefined;
+}
+
+/** A run that is new may not print from a state that has been cut on. */
+function goneCutWanted(before: Plan, after: Plan, { bench }: Progress): string | undefined {
+  const gone = new Set<string | null>(
+    sidesOf(before).flatMap((side) => {
+      const last = side.cuts.findLastIndex((cut) => bench.cutsPassed.some((passed) => passed.cutId === cut.id));
+      return side.cuts.slice(0, Math.max(0, last)).map((cut) => cut.id);
+    }),
+  );
+  const late = after.runs.find(
+    (run) =>
+      run.formes.some((forme) => gone.has(forme.cutId)) &&
+      JSON.stringify(before.runs.find((old) => old.id === run.id)?.formes) !== JSON.stringify(run.formes),
+  );
+  return (
+    late &&
+    `${capital(nameOf(after, late))} would print from ${blockNamesOf(after, late)} as it no longer is: it has been cut on since.`
+  );
+}
+
+function shapeTouched(before: Plan, after: Plan, shapes: () => ShapesKept): string | undefined {
+  if (before.picture?.raster.sha !== after.picture?.raster.sha)
+    return 'The picture stays in its place and size: blocks are cut for it. Copy the print to try another picture.';
+  const drawn = ({ flat, fit, masks }: Plan) => JSON.stringify([flat?.labelsSha, flat?.barePaperId, fit, masks]);
+  if (drawn(before) === drawn(after)) return undefined;
+  const answer = shapes();
+  return answer.kept
+    ? undefined
+    : `This would change ${answer.what}. Shapes that only cuts and runs still to come tell apart can change; these cannot.`;
+}
+
+function capital(text: string): string {
+  return text[0].toUpperCase() + text.slice(1);
 }

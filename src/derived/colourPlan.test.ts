@@ -9,9 +9,10 @@ import {
   overprintLabD50,
   solveRecipe,
 } from '@/core/inks';
-import { sketchPlans } from '@/core/layers';
+import { sketchPlans, type PlanSketch } from '@/core/layers';
 import type { ColourGot } from './bench/replayLog';
 import {
+  inkingsOf,
   aloneLabD50,
   answerInk,
   differenceInWords,
@@ -28,7 +29,7 @@ import {
   planTaskOf,
   recipeTaskFor,
   resolveFrom,
-  stagesOf,
+  cutsOf,
   withFlat,
   withGroups,
   withRecipe,
@@ -56,6 +57,8 @@ const few = cabinet.filter((ink) =>
 );
 const pigments = pigmentsOf(few);
 const belief = [{ lost: 1, kept: 19, probability: 1 }];
+/** Several blocks, none of them cut on. */
+const onBlocks = (s: PlanSketch) => s.blocks.length > 1 && s.blocks.every(({ stages }) => stages.length === 1);
 const request = { plan, got: [], closedRuns: 0, open: true, gapsMm: new Float64Array(16), belief };
 
 describe('plans of version 1', () => {
@@ -66,25 +69,31 @@ describe('plans of version 1', () => {
     layout: { marginMm: 40, marginRule: 'larger bottom', exportPaper: 'A4' },
     version: 1,
     way: { process: 'reduction', ink: 'oil relief', registration: 'corner stops', printing: 'by hand' },
+    blocks: plan.blocks.map(({ id, name, materialId, sides }) => ({
+      id,
+      name,
+      materialId,
+      sides: sides.map((side) => ({ id: side.id, name: side.name, stages: side.cuts })),
+    })),
     inks: plan.inks.map(({ id, name, solidLabD50 }) => ({ id, name, solidLabD50, opacity: 'half' })),
     runs: plan.runs.map((run) => ({
       id: run.id,
       impressions: 2,
-      colourId: run.inkings[0].colourId,
-      inkings: [{ id: run.inkings[0].id, stageId: run.inkings[0].stageId, inkId: run.inkings[0].inkId }],
+      colourId: inkingsOf(run)[0].colourId,
+      inkings: [{ id: inkingsOf(run)[0].id, stageId: inkingsOf(run)[0].cutId, inkId: inkingsOf(run)[0].inkId }],
     })),
   };
 
   test('come up to the present form with nothing lost', () => {
     const checked = checkPlan(old);
     if (!checked.ok) throw new Error(checked.message);
-    expect(checked.value.runs.map((r) => [r.inkings[0].colourId, r.impressions])).toEqual([
+    expect(checked.value.runs.map((r) => [inkingsOf(r)[0].colourId, r.impressions])).toEqual([
       ['c2', 2],
       ['c3', 2],
       ['c4', 2],
     ]);
     expect(checked.value.inks.every((ink) => ink.opacity === 'half' && ink.film === null)).toBe(true);
-    expect(stagesOf(checked.value)).toEqual(stagesOf(plan));
+    expect(cutsOf(checked.value)).toEqual(cutsOf(plan));
   });
 
   test('what is no plan stays as it is, to be refused in words', () => {
@@ -99,7 +108,7 @@ describe('runs and blocks', () => {
     const joined = withGroups(plan, [['c2'], ['c4', 'c3']]);
     expect(checkPlan(joined).ok).toBe(true);
     expect(groupsOf(joined)).toEqual([['c2'], ['c4', 'c3']]);
-    expect(joined.runs.map((r) => r.inkings[0].inkId)).toEqual(['ink-c2', 'ink-c4']);
+    expect(joined.runs.map((r) => inkingsOf(r)[0].inkId)).toEqual(['ink-c2', 'ink-c4']);
     const looks = looksOfPlan(joined)!;
     expect(looks.looks[2][2]).toEqual(looks.looks[2][3]);
   });
@@ -109,7 +118,7 @@ describe('runs and blocks', () => {
       const made = planFromSketch(plan, sketch);
       const checked = checkPlan(JSON.parse(JSON.stringify(made)));
       expect(checked.ok ? '' : checked.message).toBe('');
-      expect(made.way.process).toBe(sketch.process);
+      expect(made.blocks.length).toBe(sketch.blocks.length);
       const { stacks } = looksOfPlan(made)!;
       expect(stacks[0]).toEqual([]);
       expect(stacks.slice(1).every((stack) => stack.length > 0)).toBe(true);
@@ -119,10 +128,10 @@ describe('runs and blocks', () => {
   test('runs of separate blocks change places without their blocks changing', () => {
     const direct = planFromSketch(
       plan,
-      sketchPlans(planTaskOf(request)).find((s) => s.process === 'multi-block' && s.blocks.length === 3)!,
+      sketchPlans(planTaskOf(request)).find((s) => onBlocks(s) && s.blocks.length === 3)!,
     );
     const turned = withRunOrder(direct, [...direct.runs.map((r) => r.id)].reverse());
-    expect(stagesOf(turned)).toEqual(stagesOf(direct));
+    expect(cutsOf(turned)).toEqual(cutsOf(direct));
     expect(turned.runs.map((r) => r.id)).toEqual(direct.runs.map((r) => r.id).reverse());
     expect(lightToDark(turned)).toEqual(direct.runs.map((r) => r.id));
   });
@@ -130,11 +139,11 @@ describe('runs and blocks', () => {
   test('in a mixed plan the reduction’s stages follow the order of its own runs', () => {
     const mixed = planFromSketch(
       plan,
-      sketchPlans(planTaskOf(request)).find((s) => s.process === 'mixed')!,
+      sketchPlans(planTaskOf(request)).find((s) => s.blocks.length > 1 && !onBlocks(s))!,
     );
     expect(mixed.blocks).toHaveLength(2);
     const turned = withRunOrder(mixed, [...mixed.runs.map((r) => r.id)].reverse());
-    const [first, second] = turned.blocks[0].sides[0].stages;
+    const [first, second] = turned.blocks[0].sides[0].cuts;
     expect(second.standingIds.every((id) => first.standingIds.includes(id))).toBe(true);
     expect(checkPlan(turned).ok).toBe(true);
   });
@@ -168,10 +177,7 @@ describe('proposals', () => {
   });
 
   test('blocks already cut for single colours bring no proposals', () => {
-    const direct = planFromSketch(
-      plan,
-      sketchPlans(planTaskOf(request)).find((s) => s.process === 'multi-block')!,
-    );
+    const direct = planFromSketch(plan, sketchPlans(planTaskOf(request)).find(onBlocks)!);
     expect(findProposals({ ...request, plan: direct, open: false }).proposals).toEqual([]);
   });
 
@@ -213,7 +219,6 @@ describe('recipes for runs', () => {
     const wanted: Lab[] = [plan.paper.labD50, yellow, blue, over([yellow, blue])];
     const colours = flat.colours.map((c, i) => ({ ...c, wantedLabD50: wanted[i] }));
     const overlapping = planFromSketch(withFlat({ ...emptyPlan(), picture }, { ...flat, colours }), {
-      process: 'multi-block',
       exact: true,
       blocks: [{ stages: [[1, 3]] }, { stages: [[2, 3]] }],
       runs: [yellow, blue].map((labD50, i) => ({

@@ -1,13 +1,18 @@
 export {
-  stagesOf,
-  reducesOneBlock,
-  stageOfRun,
+  cutsOf,
+  printsFromOneSide,
+  inkingsOf,
+  cutsOfRun,
+  runsOfCut,
+  processWords,
+  usesOneSide,
   inkOf,
-  inkOfRun,
+  inksOfRun,
   inkNamesOf,
   printedIds,
-  sideOfStage,
-  blockOfRun,
+  sideOfCut,
+  blocksOfRun,
+  blockNamesOf,
   cutStateOfRun,
 } from './lookups';
 export {
@@ -39,7 +44,11 @@ export {
 } from './printSheet';
 export { withRunOrder, withGroups, withFlat, guessBarePaper, groupsOf, lightToDark, planFromSketch } from './runPlan';
 export { withPicturePlaced } from './carried';
-export { type Progress, progressOf, refusedAddition, closedPartTouched, closedWords, shapesOpen } from './closed';
+export { applyEdit } from './applyEdit';
+export { wordsOfEdit } from './editWords';
+export { type Progress, progressOf, refusedAddition } from './progress';
+export { type LaidPlan, shapesKept } from './shapesKept';
+export { type ShapesKept, closedBy, closedWords, cutsAhead, shapesOpen } from './closed';
 export {
   type PlanLooks,
   type ColoursGot,
@@ -70,11 +79,12 @@ export {
   type InkQuestion,
   answerInk,
   withRecipe,
+  mixedBy,
   recipeTaskFor,
   resolveFrom,
   type Resolved,
 } from './recipes';
-export { coloursAfterSlip, lostColours, slippedStages, withSpotRun, withSecondTone } from './slips';
+export { coloursAfterSlip, lostColours, slippedCuts, withSpotRun, withSecondTone } from './slips';
 export { SAMPLE_PRINTS, samplePlan, sampleMap } from './samplePrints';
 export {
   benchX,

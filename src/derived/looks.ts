@@ -4,12 +4,14 @@ import {
   filmOnGround,
   filmReaching,
   groundOf,
+  mediumById,
   internalOnGround,
   stackInternals,
   measuredFromInternal,
   type Film,
   type Ground,
   type LaidFilm,
+  type UnderFilm,
 } from '@/core/inks';
 import {
   agreementWithWish,
@@ -22,8 +24,8 @@ import {
   type StackEntry,
 } from '@/core/layers';
 import type { ColourGot } from './bench/replayLog';
-import { inkOf, printedIds } from './lookups';
-import { type Ink, type Inking, type Plan } from '@/model';
+import { inkingsOf, inkOf, printedIds, type LaidInking } from './lookups';
+import { type Ink, type Plan } from '@/model';
 import { inkedAt, partIds, plainSheet, type PrintSheet } from './printSheet';
 
 export interface PlanLooks {
@@ -48,9 +50,16 @@ export const DARKEST_ASSUMED: Lab = [16, 0, 0];
 /** What is known of the paper and its darkest ink, for all films of the plan. */
 export function groundOfPlan(plan: Plan): Ground {
   const darkest = plan.inks.map((ink) => ink.solidLabD50).reduce((a, b) => (b[0] < a[0] ? b : a), DARKEST_ASSUMED);
-  return remembered(grounds, JSON.stringify([plan.paper.labD50, darkest, plan.way.under]), () =>
-    groundOf(plan.paper.labD50, darkest, plan.way.under),
+  const under = underOf(plan);
+  return remembered(grounds, JSON.stringify([plan.paper.labD50, darkest, under]), () =>
+    groundOf(plan.paper.labD50, darkest, under),
   );
+}
+
+/** How films meet those below: as ones still open only where the plan wants it so and some medium stays open at all. */
+function underOf({ way, inks }: Plan): UnderFilm {
+  const opens = inks.length === 0 || inks.some((ink) => mediumById(ink.mediumId).under.wet.trapping < 1);
+  return way.under === 'wet' && opens ? 'wet' : 'dry';
 }
 
 /** The film of a plan's ink: from its recipe or readings where there are any, else from its colour and opacity. */
@@ -79,7 +88,7 @@ export function printedRuns(plan: Plan, got: ColoursGot = NOTHING_GOT): PrintedR
   const ground = groundOfPlan(plan);
   const runs: PrintedRun<string>[] = [];
   for (const run of plan.runs) {
-    const inkings = run.inkings.map((inking) => ({
+    const inkings = inkingsOf(run).map((inking) => ({
       standing: printedIds(plan, inking),
       film: filmOfInk(ground, inkOf(plan, inking)),
       weight: inking.filmWeight,
@@ -145,7 +154,7 @@ function runsOnSheet(plan: Plan, runs: readonly PrintedRun<string>[], sheet: Pri
   const ids = partIds(plan, sheet);
   return plan.runs.map((run, r) => ({
     ...runs[r],
-    inkings: run.inkings.map((inking, i) => ({
+    inkings: inkingsOf(run).map((inking, i) => ({
       ...runs[r].inkings[i],
       standing: ids.filter((_, p) => inkedAt(plan, sheet, sheet.parts[p], run, inking)),
     })),
@@ -190,8 +199,8 @@ function warningsOf(
   runs: readonly PrintedRun<string>[],
   sheet: Pick<PlanLooks, 'stacks' | 'reached'>,
 ): PlanWarning[] {
-  const places: { run: number; inking: Inking }[] = plan.runs.flatMap((run, r) =>
-    run.inkings.map((inking) => ({ run: r, inking })),
+  const places: { run: number; inking: LaidInking }[] = plan.runs.flatMap((run, r) =>
+    inkingsOf(run).map((inking) => ({ run: r, inking })),
   );
   const inkings = places.map(({ run, inking }, i) => {
     const ink = inkOf(plan, inking);
@@ -202,11 +211,11 @@ function warningsOf(
       solidLabD50: ink.solidLabD50,
       contrastRatio: contrastRatio(film, ground.internal),
       softenerPercent: ink.softenerPercent,
-      oil: true,
+      oil: mediumById(ink.mediumId).tackLadder,
     };
   });
   const place = ({ run, inking }: StackEntry) =>
-    places.findIndex((p) => p.run === run && p.inking === plan.runs[run].inkings[inking]);
+    places.findIndex((p) => p.run === run && p.inking === inkingsOf(plan.runs[run])[inking]);
   const colours = plan.flat!.colours.map((c, label) => ({
     name: c.name,
     stack: sheet.stacks[label].map(place),

@@ -1,22 +1,118 @@
 import { cutStatesOf, type CutState } from '@/core/layers';
-import type { Block, BlockSide, Ink, Inking, Plan, Run, Stage } from '@/model';
+import type { Block, BlockSide, Cut, Forme, Ink, Inking, Plan, Run } from '@/model';
 
-export function stagesOf(plan: Plan): readonly Stage[] {
-  return plan.blocks.flatMap((block) => block.sides.flatMap((side) => side.stages));
+/** An inking with the forme it is laid on. */
+export interface LaidInking extends Inking {
+  readonly cutId: string | null;
+  readonly formeId: string;
+}
+
+const laid = new WeakMap<Run, readonly LaidInking[]>();
+
+/** All inkings of a run, forme by forme: their place in this list is their number. */
+export function inkingsOf(run: Run): readonly LaidInking[] {
+  let inkings = laid.get(run);
+  if (!inkings) {
+    inkings = run.formes.flatMap((forme) =>
+      forme.inkings.map((inking) => ({ ...inking, cutId: forme.cutId, formeId: forme.id })),
+    );
+    laid.set(run, inkings);
+  }
+  return inkings;
+}
+
+/** The run with some of its inkings changed. */
+export function withInkings(run: Run, change: (inking: Inking, forme: Forme) => Inking): Run {
+  return {
+    ...run,
+    formes: run.formes.map((forme) => ({ ...forme, inkings: forme.inkings.map((inking) => change(inking, forme)) })),
+  };
+}
+
+/** A run of one forme with one inking: what most runs are. */
+export function plainRun(
+  id: string,
+  cutId: string,
+  inking: Pick<Inking, 'id' | 'colourId' | 'inkId'> & Partial<Inking>,
+  impressions: Run['impressions'] = 1,
+): Run {
+  return { id, impressions, formes: [plainForme(`forme-${id}`, cutId, [inking])] };
+}
+
+/** A forme that lies where it was cut for, with these inkings as usual films laid by roller. */
+export function plainForme(
+  id: string,
+  cutId: string,
+  inkings: readonly (Pick<Inking, 'id' | 'colourId' | 'inkId'> & Partial<Inking>)[],
+): Forme {
+  return {
+    id,
+    cutId,
+    offsetMm: { xMm: 0, yMm: 0 },
+    turnDeg: 0,
+    inkings: inkings.map((inking) => ({ zoneIds: null, filmWeight: 1, fade: null, laidBy: 'roller', ...inking })),
+  };
+}
+
+export function sidesOf(plan: Plan): readonly BlockSide[] {
+  return plan.blocks.flatMap((block) => block.sides);
+}
+
+export function cutsOf(plan: Plan): readonly Cut[] {
+  return sidesOf(plan).flatMap((side) => side.cuts);
+}
+
+/** The plan with some of its sides changed. */
+export function withSides(plan: Plan, change: (side: BlockSide) => BlockSide): Plan {
+  return { ...plan, blocks: plan.blocks.map((block) => ({ ...block, sides: block.sides.map(change) })) };
+}
+
+/** The plan with some of its cuts changed. */
+export function withCuts(plan: Plan, change: (cut: Cut) => Cut): Plan {
+  return withSides(plan, (side) => ({ ...side, cuts: side.cuts.map(change) }));
+}
+
+/** The side of a block a cut belongs to. */
+export function sideOfCut(plan: Plan, cutId: string | null): BlockSide | undefined {
+  return sidesOf(plan).find((side) => side.cuts.some((cut) => cut.id === cutId));
+}
+
+/** Whether the side is cut on after this state: what is not printed from it before never will be. */
+export function isCutOnLater(plan: Plan, cutId: string | null): boolean {
+  const cuts = sideOfCut(plan, cutId)?.cuts ?? [];
+  return cuts.findIndex((cut) => cut.id === cutId) < cuts.length - 1;
 }
 
 /**
  * Whether everything but spots is printed from one side of one block, cut again between runs: films then meet only as they were cut
  * one out of the other.
  */
-export function reducesOneBlock(plan: Plan): boolean {
-  const sides = plan.blocks.flatMap((block) => block.sides);
-  return sides.filter((side) => side.stages.some((stage) => !stage.within)).length <= 1;
+export function printsFromOneSide(plan: Plan): boolean {
+  return sidesOf(plan).filter((side) => side.cuts.some((cut) => !cut.within)).length <= 1;
 }
 
-/** The stage a run prints from (its first inking's). */
-export function stageOfRun(plan: Plan, run: Run): Stage | undefined {
-  return stagesOf(plan).find((stage) => stage.id === run.inkings[0].stageId);
+/** Whether all that is cut is cut from one side, spots counted too: runs then follow its cuts. */
+export function usesOneSide(plan: Plan): boolean {
+  return sidesOf(plan).filter((side) => side.cuts.length > 0).length <= 1;
+}
+
+/** How people call this way of working: a word for the shelf and the title, never asked by code. */
+export function processWords(plan: Plan): 'reduction' | 'several blocks' | 'reduction and more blocks' | 'one block' {
+  const sides = sidesOf(plan).filter((side) => side.cuts.length > 0),
+    reduced = sides.filter((side) => side.cuts.length > 1);
+  if (sides.length <= 1) return reduced.length > 0 || sides.length === 0 ? 'reduction' : 'one block';
+  return reduced.length > 0 ? 'reduction and more blocks' : 'several blocks';
+}
+
+/** The cuts a run prints from, forme by forme, each once. */
+export function cutsOfRun(plan: Plan, run: Run): readonly Cut[] {
+  const ids = new Set(run.formes.map((forme) => forme.cutId));
+  return cutsOf(plan).filter((cut) => ids.has(cut.id));
+}
+
+/** The runs (from 0) that print from a cut. */
+export function runsOfCut(plan: Plan, cutId: string): readonly number[] {
+  return plan.runs.flatMap((run, r) => (run.formes.some((forme) => forme.cutId === cutId) ? [r] : []));
 }
 
 /** The ink of an inking. */
@@ -26,45 +122,69 @@ export function inkOf(plan: Plan, inking: Inking): Ink {
   return ink;
 }
 
-/** A run's ink (its first inking's). */
-export function inkOfRun(plan: Plan, run: Run): Ink {
-  return inkOf(plan, run.inkings[0]);
+/** The inks of a run, each once, in the order of its inkings. */
+export function inksOfRun(plan: Plan, run: Run): readonly Ink[] {
+  return [...new Set(inkingsOf(run).map((inking) => inkOf(plan, inking)))];
 }
 
 /** The inks of a run as one would say them: “straw”, or “straw and plum”. */
 export function inkNamesOf(plan: Plan, run: Run): string {
-  return run.inkings.map((inking) => inkOf(plan, inking).name).join(' and ');
+  return inkingsOf(run)
+    .map((inking) => inkOf(plan, inking).name)
+    .join(' and ');
 }
 
 /** The colours of the picture an inking prints on. */
-export function printedIds(plan: Plan, inking: Inking): readonly string[] {
-  const standing = stagesOf(plan).find((stage) => stage.id === inking.stageId)?.standingIds ?? [];
-  return inking.zoneIds ? standing.filter((id) => inking.zoneIds!.includes(id)) : standing;
+export function printedIds(plan: Plan, { cutId, zoneIds }: Pick<LaidInking, 'cutId' | 'zoneIds'>): readonly string[] {
+  // type and stencils stand on no block: what they print is their zone
+  const standing = cutId === null ? zoneIds : cutsOf(plan).find((cut) => cut.id === cutId)?.standingIds;
+  return zoneIds ? (standing ?? []).filter((id) => zoneIds.includes(id)) : (standing ?? []);
 }
 
-/** The side of a block a stage belongs to. */
-export function sideOfStage(plan: Plan, stageId: string): BlockSide | undefined {
-  return plan.blocks.flatMap((block) => block.sides).find((side) => side.stages.some((stage) => stage.id === stageId));
-}
-
-/** The block a run prints from, and its place in the list. */
-export function blockOfRun(plan: Plan, run: Run): { readonly block: Block; readonly index: number } {
-  const index = plan.blocks.findIndex((block) =>
-    block.sides.some((side) => side.stages.some((stage) => stage.id === run.inkings[0].stageId)),
+/** The blocks a run prints from, each with its place in the list. */
+export function blocksOfRun(plan: Plan, run: Run): readonly { readonly block: Block; readonly index: number }[] {
+  const ids = new Set(run.formes.map((forme) => forme.cutId));
+  return plan.blocks.flatMap((block, index) =>
+    block.sides.some((side) => side.cuts.some((cut) => ids.has(cut.id))) ? [{ block, index }] : [],
   );
-  return { block: plan.blocks[Math.max(0, index)], index: Math.max(0, index) };
 }
 
-/** What stands, is cut and went before at a run's stage. */
+/** The names of a run's blocks as one would say them. */
+export function blockNamesOf(plan: Plan, run: Run): string {
+  return blocksOfRun(plan, run)
+    .map(({ block }) => block.name)
+    .join(' and ');
+}
+
+/** What stands, is cut and went before in the states a run prints from, in colours of the picture; of all its formes together. */
 export function cutStateOfRun(plan: Plan, run: Run): CutState<string> {
-  const side = sideOfStage(plan, run.inkings[0].stageId);
   const all = plan.flat?.colours.map((c) => c.id) ?? [];
-  const states = cutStatesOf(side?.stages.map((stage) => stage.standingIds) ?? [], all);
-  return (
-    states[side?.stages.findIndex((stage) => stage.id === run.inkings[0].stageId) ?? -1] ?? {
-      standing: [],
-      cutNow: [],
-      clearedEarlier: [],
-    }
+  return togetherOf(
+    run.formes.flatMap(({ cutId }) => {
+      const cuts = sideOfCut(plan, cutId)?.cuts ?? [];
+      const at = cuts.findIndex((cut) => cut.id === cutId);
+      return at < 0
+        ? []
+        : [
+            cutStatesOf(
+              cuts.map((cut) => cut.standingIds),
+              all,
+            )[at],
+          ];
+    }),
   );
+}
+
+/** The states of several formes that lie in the press together: what stands on any of them stands. */
+export function togetherOf<Id>(states: readonly CutState<Id>[]): CutState<Id> {
+  if (states.length === 1) return states[0];
+  const standing = new Set(states.flatMap((state) => state.standing)),
+    cutNow = new Set(states.flatMap((state) => state.cutNow).filter((id) => !standing.has(id)));
+  return {
+    standing: [...standing],
+    cutNow: [...cutNow],
+    clearedEarlier: [
+      ...new Set(states.flatMap((state) => state.clearedEarlier).filter((id) => !standing.has(id) && !cutNow.has(id))),
+    ],
+  };
 }

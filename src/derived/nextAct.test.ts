@@ -30,8 +30,8 @@ const pull = (runId: string, sheet: string) =>
 const next = (plan: Plan, ...events: BenchEvent[]) => nextActOf(plan, progressOf(plan, events));
 
 const started = event({ kind: 'sheets-started', counted: 2, tests: 0 });
-const firstCut = event({ kind: 'stage-cut', stageId: 'stage-1' });
-const secondCut = event({ kind: 'stage-cut', stageId: 'stage-2' });
+const firstCut = event({ kind: 'cut-done', cutId: 'stage-1' });
+const secondCut = event({ kind: 'cut-done', cutId: 'stage-2' });
 const runOne = [started, firstCut, pull('run-straw', '1'), pull('run-straw', '2')];
 const runTwo = [...runOne, secondCut, pull('run-night', '1'), pull('run-night', '2')];
 

@@ -1,6 +1,6 @@
 import type { NextAct, Plan } from '@/model';
-import type { Progress } from './closed';
-import { inkNamesOf } from './lookups';
+import type { Progress } from './progress';
+import { inkNamesOf, isCutOnLater } from './lookups';
 import { outOfRegister } from './register';
 
 /** What is to be done next with a print, and where. */
@@ -44,7 +44,9 @@ export function nextActOf(plan: Plan, progress: Progress): NextAct {
     return {
       view: 'runs',
       words: 'Look over the plan',
-      detail: plan.way.process === 'multi-block' ? 'then cut the first block' : 'then cut the bare paper away',
+      detail: isCutOnLater(plan, plan.runs[0].formes[0].cutId)
+        ? 'then cut the bare paper away'
+        : 'then cut the first block',
       colour: '',
     };
   return { view: 'cut', words: `Cut for run ${index + 1}`, detail: inkNamesOf(plan, run), colour: 'madder' };

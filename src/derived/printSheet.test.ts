@@ -4,7 +4,7 @@ import type { LabelMap } from '@/core/geometry';
 import type { Slip } from './bench/replayLog';
 import { checkPlan, emptyPlan, type FlatPlan, type Plan } from '@/model';
 import {
-  closedPartTouched,
+  inkingsOf,
   coloursAfterSlip,
   cutLineNotes,
   inkedAt,
@@ -23,8 +23,9 @@ import {
   withSecondTone,
   withSpotRun,
   type PrintSheet,
+  processWords,
 } from './index';
-import { pictureOf } from '@/testing/plans';
+import { onOwnBlocks, pictureOf } from '@/testing/plans';
 
 const SHA = 'b'.repeat(64);
 const colour = (id: string, lightness: number) => ({
@@ -50,23 +51,7 @@ const map: LabelMap = {
 };
 const reduction = (): Plan => withFlat({ ...emptyPlan(), picture }, flat);
 
-function blocks(plan = reduction()): Plan {
-  const printed = flat.colours.slice(1);
-  return {
-    ...plan,
-    way: { ...plan.way, process: 'multi-block' },
-    blocks: printed.map((c, i) => ({
-      ...plan.blocks[0],
-      id: `block-${i + 1}`,
-      name: `Block ${i + 1}`,
-      sides: [{ id: `side-${i + 1}`, name: 'face', stages: [{ id: `stage-${i + 1}`, standingIds: [c.id] }] }],
-    })),
-    runs: plan.runs.map((run, i) => ({
-      ...run,
-      inkings: run.inkings.map((inking) => ({ ...inking, stageId: `stage-${i + 1}` })),
-    })),
-  };
-}
+const blocks = (plan = reduction()): Plan => onOwnBlocks(plan);
 
 function sheetFor(
   plan: Plan,
@@ -84,10 +69,10 @@ const box = (x0: number, y0: number, x1: number, y1: number) => ({
   anchors: [],
   outlinesMm: [[x0, y0, x1, y0, x1, y1, x0, y1]],
 });
-const slip = (stageId: string, place = box(13, 1, 15, 3)): Slip => ({
+const slip = (cutId: string, place = box(13, 1, 15, 3)): Slip => ({
   slipId: 'slip-1',
   at: '2026-11-20T10:00:00.000Z',
-  stageId,
+  cutId,
   place: { islands: [], outlinesMm: place.outlinesMm },
   note: '',
 });
@@ -156,11 +141,11 @@ test('overlaps: the lighter grows under the darker; a pair may have its own leng
     ]),
   );
   expect(trapsOf(plan).length).toBe(3);
-  // areas cut one out of the other on one block cannot grow, whatever the plan is called
-  for (const process of ['reduction', 'mixed', 'multi-block'] as const)
-    expect(trapsOf({ ...reduction(), fit: plan.fit, way: { ...plan.way, process } })).toEqual([]);
+  // areas cut one out of the other on one block cannot grow
+  expect(trapsOf({ ...reduction(), fit: plan.fit })).toEqual([]);
   const { sheet, at } = sheetFor(plan);
-  const printsAt = (x: number) => plan.runs.map((run) => inkedAt(plan, sheet, sheet.parts[at(x)], run, run.inkings[0]));
+  const printsAt = (x: number) =>
+    plan.runs.map((run) => inkedAt(plan, sheet, sheet.parts[at(x)], run, inkingsOf(run)[0]));
   expect([printsAt(79), printsAt(80), printsAt(82), printsAt(83)]).toEqual([
     [true, false, false],
     [true, true, false],
@@ -204,7 +189,7 @@ test('a choke: where several films end on one edge, only the first reaches it', 
   const made = printMapOf(beside, task)!;
   const sheet = { parts: made.parts, share: made.areaPx.map((px) => px / 800), effects };
   const films = (x: number) =>
-    plan.runs.map((run) => inkedAt(plan, sheet, sheet.parts[made.map.labels[5 * 80 + x]], run, run.inkings[0]));
+    plan.runs.map((run) => inkedAt(plan, sheet, sheet.parts[made.map.labels[5 * 80 + x]], run, inkingsOf(run)[0]));
   expect([films(39), films(40), films(44), films(45)]).toEqual([
     [false, false, false],
     [true, false, false],
@@ -247,7 +232,7 @@ test('a masked place gets no film of that run, with the complement all else gets
   });
   const films = (p: Plan, x: number) => {
     const { sheet, at } = sheetFor(p);
-    return inkedAt(p, sheet, sheet.parts[at(x)], p.runs[0], p.runs[0].inkings[0]);
+    return inkedAt(p, sheet, sheet.parts[at(x)], p.runs[0], inkingsOf(p.runs[0])[0]);
   };
   expect([
     films(plan, 50),
@@ -267,10 +252,12 @@ test('two tones from one stage: two runs from it, each with the mask the other l
   const plan = withSecondTone(base, base.runs[2], box(12, 0, 14, 4), 1);
   expect(checkPlan(plan)).toMatchObject({ ok: true });
   expect(plan.runs.length).toBe(4);
-  expect(plan.runs[3].inkings[0].stageId).toBe(plan.runs[2].inkings[0].stageId);
+  expect(inkingsOf(plan.runs[3])[0].cutId).toBe(inkingsOf(plan.runs[2])[0].cutId);
   const { sheet, at } = sheetFor(plan);
   for (const x of [122, 138, 145, 158]) {
-    const printed = [2, 3].map((r) => inkedAt(plan, sheet, sheet.parts[at(x)], plan.runs[r], plan.runs[r].inkings[0]));
+    const printed = [2, 3].map((r) =>
+      inkedAt(plan, sheet, sheet.parts[at(x)], plan.runs[r], inkingsOf(plan.runs[r])[0]),
+    );
     expect(printed.filter(Boolean).length).toBe(1);
   }
 });
@@ -282,7 +269,7 @@ test('a second tone stays with its stage when runs are moved or colours change, 
   expect(labelStateOfRun(plan, plan.runs[2])).toEqual({ standing: [2, 3], cutNow: [], clearedEarlier: [0, 1] });
   const moved = withRunOrder(plan, ['run-rust', 'run-tone-1', 'run-straw', 'run-night']);
   expect(checkPlan(moved)).toMatchObject({ ok: true });
-  expect(moved.runs.map((run) => run.inkings[0].stageId)).toEqual(['stage-1', 'stage-1', 'stage-2', 'stage-3']);
+  expect(moved.runs.map((run) => inkingsOf(run)[0].cutId)).toEqual(['stage-1', 'stage-1', 'stage-2', 'stage-3']);
   expect(labelStateOfRun(moved, moved.runs[3]).standing).toEqual([3]);
   expect(withRunOrder(plan, ['run-tone-1', 'run-straw', 'run-night', 'run-rust']).runs.map((run) => run.id)).toEqual([
     'run-tone-1',
@@ -303,7 +290,7 @@ test('a slip takes the films of its stage and all later ones, and only there; pa
   const s = slip('stage-2');
   const { sheet, at } = sheetFor(plan, [s]);
   const films = (x: number, y: number) =>
-    plan.runs.map((run) => inkedAt(plan, sheet, sheet.parts[at(x, y)], run, run.inkings[0]));
+    plan.runs.map((run) => inkedAt(plan, sheet, sheet.parts[at(x, y)], run, inkingsOf(run)[0]));
   expect([films(140, 20), films(140, 35), films(125, 20)]).toEqual([
     [true, false, false],
     [true, true, true],
@@ -349,11 +336,11 @@ test('a spot on its own: a block, a stage that stands only there, an opaque ink 
   const got = withSpotRun(plan, slip('stage-2'), ['night', 'straw']);
   if (!got.ok) throw new Error(got.message);
   expect(checkPlan(got.value)).toMatchObject({ ok: true });
-  expect(got.value.way.process).toBe('mixed');
+  expect(processWords(got.value)).toBe('reduction and more blocks');
   expect(got.value.inks.at(-1)).toMatchObject({ opacity: 'opaque', solidLabD50: [20, 5, 10] });
   const { sheet, at } = sheetFor(got.value, [slip('stage-2')]);
   const run = got.value.runs[3];
-  const printed = (x: number, y: number) => inkedAt(got.value, sheet, sheet.parts[at(x, y)], run, run.inkings[0]);
+  const printed = (x: number, y: number) => inkedAt(got.value, sheet, sheet.parts[at(x, y)], run, inkingsOf(run)[0]);
   expect([printed(140, 20), printed(140, 35), printed(60, 20)]).toEqual([true, false, false]);
   expect(withSpotRun(plan, slip('stage-3'), ['straw'])).toMatchObject({ ok: false });
 });
@@ -367,36 +354,6 @@ test('a spot run leaves the chokes that are already cut as they are, and asks fo
   expect(printTaskOf(got.value).task.chokes).toEqual(printTaskOf(plan).task.chokes);
   expect(printTaskOf(got.value).task.traps).toEqual([]);
   expect(cutLineNotes(got.value, got.value.runs[1])).toEqual(cutLineNotes(plan, plan.runs[1]));
-});
-
-test('once cut, lines and masks of printed runs are closed; masks of later runs are not', () => {
-  const plan = reduction();
-  const at = '2026-11-20T10:00:00.000Z';
-  const cut = [
-    { id: 'event-aa', at, act: { kind: 'stage-cut' as const, stageId: 'stage-1' } },
-    { id: 'event-bb', at, act: { kind: 'sheets-started' as const, counted: 1, tests: 0 } },
-    {
-      id: 'event-cc',
-      at,
-      act: { kind: 'pull' as const, runId: 'run-straw', sheet: '1', faults: [], setAside: false, note: '' },
-    },
-  ];
-  expect(closedPartTouched(plan, { ...plan, fit: { ...plan.fit, chokeMm: 1 } }, cut)).toMatch(
-    /overlap and choke can no longer change/,
-  );
-  const mask = {
-    id: 'm',
-    kind: 'mask' as const,
-    place: box(0, 0, 1, 1),
-    covers: 'place' as const,
-    growMm: 1,
-    hold: 'pins' as const,
-    note: '',
-  };
-  expect(closedPartTouched(plan, { ...plan, masks: [{ ...mask, runId: 'run-straw' }] }, cut)).toMatch(
-    /masks cannot be changed/,
-  );
-  expect(closedPartTouched(plan, { ...plan, masks: [{ ...mask, runId: 'run-night' }] }, cut)).toBeUndefined();
 });
 
 test('a plan without overlaps, masks and slips is the plain sheet; findings are known again by kind and place', () => {

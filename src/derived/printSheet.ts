@@ -1,14 +1,26 @@
 import { cutStatesOf, plainParts, type CutState, type PrintMapTask, type PrintPart } from '@/core/layers';
 import type { AnchorPx, Region } from '@/core/geometry';
-import type { SlipPlace, Anchor, Inking, Place, Plan, Run } from '@/model';
+import type { Anchor, Cut, FlatColour, Forme, Place, Plan, Run, SlipPlace } from '@/model';
 import type { Slip } from './bench/replayLog';
-import { blockOfRun, inkNamesOf, printedIds, reducesOneBlock, sideOfStage, stagesOf } from './lookups';
+import {
+  blockNamesOf,
+  cutsOf,
+  inkingsOf,
+  inkNamesOf,
+  printedIds,
+  printsFromOneSide,
+  runsOfCut,
+  sideOfCut,
+  sidesOf,
+  togetherOf,
+  type LaidInking,
+} from './lookups';
 
 /** What a mark of the print map does where it lies. */
 export type MarkEffect =
   | { readonly kind: 'mask'; readonly runId: string; readonly covers: 'place' | 'all else' }
-  | { readonly kind: 'within'; readonly stageId: string }
-  | { readonly kind: 'slip'; readonly slipId: string; readonly stageIds: readonly string[] };
+  | { readonly kind: 'within'; readonly cutId: string }
+  | { readonly kind: 'slip'; readonly slipId: string; readonly cutIds: readonly string[] };
 
 /** The parts of a print map with what they mean for a plan: what looks, cut maps and exports are made from. */
 export interface PrintSheet {
@@ -69,14 +81,13 @@ export function printTaskOf(plan: Plan, slips: readonly Slip[] = []): PrintTask 
     // the reach of a mask lies in cleared ground: on what stands it covers just its place
     if (mask.kind !== 'keep clean') add(mask.place, 0, null, { kind: 'mask', runId: mask.runId, covers: mask.covers });
   }
-  for (const stage of stagesOf(plan))
-    if (stage.within) add(stage.within, 0, null, { kind: 'within', stageId: stage.id });
+  for (const cut of cutsOf(plan)) if (cut.within) add(cut.within, 0, null, { kind: 'within', cutId: cut.id });
   for (const slip of openSlips(slips)) {
-    const stages = sideOfStage(plan, slip.stageId)?.stages ?? [];
+    const cuts = sideOfCut(plan, slip.cutId)?.cuts ?? [];
     add(slip.place, 0, null, {
       kind: 'slip',
       slipId: slip.slipId,
-      stageIds: stages.slice(stages.findIndex((s) => s.id === slip.stageId)).map((s) => s.id),
+      cutIds: cuts.slice(cuts.findIndex((cut) => cut.id === slip.cutId)).map((cut) => cut.id),
     });
   }
   return {
@@ -104,15 +115,15 @@ export function trapsOf(plan: Plan): Trap[] {
   if (!plan.flat) return [];
   const { colours, barePaperId } = plan.flat;
   const printed = colours.filter((c) => c.id !== barePaperId);
-  const inkings = plan.runs.flatMap((run) => run.inkings);
-  const sideOf = new Map(inkings.map((inking) => [inking.id, sideOfStage(plan, inking.stageId)?.id]));
-  const spots = new Set(stagesOf(plan).flatMap((stage) => (stage.within ? [stage.id] : [])));
+  const inkings = plan.runs.flatMap(inkingsOf);
+  const sideOf = new Map(inkings.map((inking) => [inking.id, sideOfCut(plan, inking.cutId)?.id]));
+  const spots = new Set<string | null>(cutsOf(plan).flatMap((cut) => (cut.within ? [cut.id] : [])));
   // a spot is printed last into its own place: it meets nothing by an overlap of the picture
   const films = new Map(
     printed.map((c) => [
       c.id,
       inkings
-        .filter((inking) => !spots.has(inking.stageId) && printedIds(plan, inking).includes(c.id))
+        .filter((inking) => !spots.has(inking.cutId) && printedIds(plan, inking).includes(c.id))
         .map((inking) => inking.id),
     ]),
   );
@@ -142,13 +153,13 @@ export function chokesOf(plan: Plan): { inside: number; against: number; as: num
   if (plan.fit.chokeMm <= 0 || !plan.flat) return [];
   const { colours } = plan.flat;
   const out: { inside: number; against: number; as: number; films: number }[] = [];
-  for (const { stages } of plan.blocks.flatMap((block) => block.sides)) {
-    if (stages.length < 2) continue;
-    const films = colours.map((c) => stages.filter((stage) => stage.standingIds.includes(c.id)).length);
+  for (const { cuts } of sidesOf(plan)) {
+    if (cuts.length < 2) continue;
+    const films = colours.map((c) => cuts.filter((cut) => cut.standingIds.includes(c.id)).length);
     colours.forEach((_, inside) =>
       colours.forEach((__, against) => {
         if (films[inside] - films[against] < 2) return;
-        const as = finishedBy(stages, films[against], colours);
+        const as = finishedBy(cuts, films[against], colours);
         if (as >= 0) out.push({ inside, against, as, films: films[against] });
       }),
     );
@@ -157,40 +168,37 @@ export function chokesOf(plan: Plan): { inside: number; against: number; as: num
   return out.sort((a, b) => a.films - b.films).map(({ inside, against, as }) => ({ inside, against, as }));
 }
 
-/** The colour finished by this stage: the first that stands in it and in no later one. */
-function finishedBy(
-  stages: readonly { readonly standingIds: readonly string[] }[],
-  at: number,
-  colours: readonly { readonly id: string }[],
-): number {
-  const later = stages[at + 1]?.standingIds ?? [];
-  const id = stages[at].standingIds.find((standing) => !later.includes(standing));
+/** The colour finished by this cut: the first that stands in it and in no later one. */
+function finishedBy(cuts: readonly Pick<Cut, 'standingIds'>[], at: number, colours: readonly FlatColour[]): number {
+  const later = cuts[at + 1]?.standingIds ?? [];
+  const id = cuts[at].standingIds.find((standing) => !later.includes(standing));
   return colours.findIndex((c) => c.id === id);
 }
 
-/** Whether a part of the sheet stands on a stage of the block. */
-export function standsAt(plan: Plan, sheet: PrintSheet, part: PrintPart, stageId: string): boolean {
-  const stage = stagesOf(plan).find((s) => s.id === stageId);
+/** Whether a part of the sheet stands in a state of a block. */
+export function standsAt(plan: Plan, sheet: PrintSheet, part: PrintPart, cutId: string): boolean {
+  const cut = cutsOf(plan).find((one) => one.id === cutId);
   const colours = plan.flat?.colours ?? [];
   return (
-    Boolean(stage) &&
-    part.as.some((label) => stage!.standingIds.includes(colours[label]?.id)) &&
-    notTakenAway(sheet, part, stageId)
+    Boolean(cut) &&
+    part.as.some((label) => cut!.standingIds.includes(colours[label]?.id)) &&
+    notTakenAway(sheet, part, cutId)
   );
 }
 
-function notTakenAway(sheet: PrintSheet, part: PrintPart, stageId: string): boolean {
+function notTakenAway(sheet: PrintSheet, part: PrintPart, cutId: string | null): boolean {
+  if (cutId === null) return true;
   return sheet.effects.every((effect, m) => {
-    if (effect.kind === 'within') return effect.stageId !== stageId || part.marks.includes(m);
-    return effect.kind !== 'slip' || !effect.stageIds.includes(stageId) || !part.marks.includes(m);
+    if (effect.kind === 'within') return effect.cutId !== cutId || part.marks.includes(m);
+    return effect.kind !== 'slip' || !effect.cutIds.includes(cutId) || !part.marks.includes(m);
   });
 }
 
 /** Whether an inking of a run leaves its film on a part. */
-export function inkedAt(plan: Plan, sheet: PrintSheet, part: PrintPart, run: Run, inking: Inking): boolean {
+export function inkedAt(plan: Plan, sheet: PrintSheet, part: PrintPart, run: Run, inking: LaidInking): boolean {
   const colours = plan.flat?.colours ?? [];
   const printed = printedIds(plan, inking);
-  if (!part.as.some((label) => printed.includes(colours[label]?.id)) || !notTakenAway(sheet, part, inking.stageId))
+  if (!part.as.some((label) => printed.includes(colours[label]?.id)) || !notTakenAway(sheet, part, inking.cutId))
     return false;
   return sheet.effects.every(
     (effect, m) =>
@@ -198,23 +206,24 @@ export function inkedAt(plan: Plan, sheet: PrintSheet, part: PrintPart, run: Run
   );
 }
 
-/** What stands, is cut and went before at a run's stage, in parts of the sheet. */
-export function labelStateOfRun(plan: Plan, run: Run, sheet: PrintSheet = plainSheet(plan)): CutState<number> {
-  const stages = sideOfStage(plan, run.inkings[0].stageId)?.stages ?? [];
+/** What stands, is cut and went before where a forme lies in the press, in parts of the sheet. */
+function labelStateOfForme(plan: Plan, run: Run, { cutId }: Forme, sheet: PrintSheet): CutState<number> {
+  const cuts = sideOfCut(plan, cutId)?.cuts ?? [];
+  const at = cuts.findIndex((cut) => cut.id === cutId);
   const all = sheet.parts.map((_, p) => p);
-  const standing = stages.map((stage) => all.filter((p) => standsAt(plan, sheet, sheet.parts[p], stage.id)));
-  const state = cutStatesOf(standing, all)[stages.findIndex((stage) => stage.id === run.inkings[0].stageId)] ?? {
-    standing: [],
-    cutNow: [],
-    clearedEarlier: [],
-  };
-  // a second run from one stage finds the block cut already
-  const again = plan.runs
-    .slice(0, plan.runs.indexOf(run))
-    .some((earlier) => earlier.inkings[0].stageId === run.inkings[0].stageId);
+  if (at < 0) return { standing: [], cutNow: [], clearedEarlier: [] };
+  const standing = cuts.map((cut) => all.filter((p) => standsAt(plan, sheet, sheet.parts[p], cut.id)));
+  const state = cutStatesOf(standing, all)[at];
+  // a second run from one cut finds the block cut already
+  const again = runsOfCut(plan, cuts[at].id)[0] < plan.runs.indexOf(run);
   return again
     ? { standing: state.standing, cutNow: [], clearedEarlier: all.filter((p) => !state.standing.includes(p)) }
     : state;
+}
+
+/** The same for all formes of a run together. */
+export function labelStateOfRun(plan: Plan, run: Run, sheet: PrintSheet = plainSheet(plan)): CutState<number> {
+  return togetherOf(run.formes.map((forme) => labelStateOfForme(plan, run, forme, sheet)));
 }
 
 /** A name for each part: the colour's own id for what the picture has, with a number for the rest. */
@@ -228,19 +237,19 @@ export function cutLineNotes(plan: Plan, run: Run): string[] {
   const name = (id: string) => plan.flat!.colours.find((c) => c.id === id)!.name;
   const mm = (value: number) => `${Math.round(value * 100) / 100} mm`;
   const { chokeMm } = plan.fit;
-  if (reducesOneBlock(plan)) {
+  if (printsFromOneSide(plan)) {
     return chokeMm > 0 && chokesOf(plan).length > 0
       ? [
           `Where more than one film would end on an edge, cut ${mm(chokeMm)} inside the line from the second film on, so that only one ends there.`,
         ]
       : [];
   }
-  const mine = new Set(run.inkings.flatMap((inking) => printedIds(plan, inking)));
+  const mine = new Set(inkingsOf(run).flatMap((inking) => printedIds(plan, inking)));
   return trapsOf(plan)
     .filter((trap) => mine.has(trap.grow) && !mine.has(trap.under))
     .map(
       (trap) =>
-        `${name(trap.grow)} against ${name(trap.under)}: cut ${mm(trap.mm)} outside the line; ${blockOfRun(plan, run).block.name} grows under ${name(trap.under)}.`,
+        `${name(trap.grow)} against ${name(trap.under)}: cut ${mm(trap.mm)} outside the line; ${blockNamesOf(plan, run)} grows under ${name(trap.under)}.`,
     );
 }
 

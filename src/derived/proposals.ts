@@ -2,7 +2,7 @@ import { sketchPlans, type PlanSketch, type PlanTask } from '@/core/layers';
 import type { LossBelief } from '@/core/sheets';
 import { dryingHoursOf } from './dryingOf';
 import { filmOfInk, groundOfPlan, looksOfPlan, printedRuns, wantedOf, type ColoursGot, type PlanLooks } from './looks';
-import { cutStateOfRun, inkOf } from './lookups';
+import { inkingsOf, cutStateOfRun, inkOf, usesOneSide } from './lookups';
 import { type Plan } from '@/model';
 import { sheetAnswerOf } from './belief';
 import { groupsOf, planFromSketch } from './runPlan';
@@ -88,7 +88,7 @@ export function figuresOf(plan: Plan, looks: PlanLooks, belief: LossBelief): Pla
     worstColour: flat.colours[Math.max(0, worst)].name,
     runs: plan.runs.length,
     blocks: plan.blocks.length,
-    inkings: plan.runs.reduce((sum, run) => sum + run.inkings.length, 0),
+    inkings: plan.runs.reduce((sum, run) => sum + inkingsOf(run).length, 0),
     deepestFilms: Math.max(0, ...looks.stacks.map((stack) => stack.length)),
     cutCm2: cutShare * areaCm2,
     days: Math.ceil(drying + plan.runs.length * HALF_DAY),
@@ -101,7 +101,7 @@ export function findProposals(request: ProposalRequest, progress: (share: number
   const { plan, got, belief } = request;
   const now = figuresOf(plan, looksOfPlan(plan, got)!, belief);
   // blocks that are cut for overlaps or single colours stay as they are: only their runs can be moved, by hand
-  const fixed = !request.open && plan.way.process !== 'reduction';
+  const fixed = !request.open && !usesOneSide(plan);
   const sketches = fixed ? [] : sketchPlans(planTaskOf(request), progress);
   const seen = new Set<string>();
   const scored = sketches.flatMap((sketch) => {
@@ -151,19 +151,13 @@ export function findProposals(request: ProposalRequest, progress: (share: number
 }
 
 function waysOf(scored: readonly Omit<WayRow, 'name'>[]): WayRow[] {
+  const cutOn = (s: PlanSketch) => s.blocks.some((block) => block.stages.length > 1);
+  const ownInks = (s: PlanSketch) => s.runs.every((run) => run.inkings.every((i) => i.ink.keepsInkOf !== undefined));
   const rows: [string, (s: PlanSketch) => boolean][] = [
-    ['reduction', (s) => s.process === 'reduction'],
-    ['reduction and one more block', (s) => s.process === 'mixed'],
-    [
-      'a block for each colour',
-      (s) =>
-        s.process === 'multi-block' && s.runs.every((run) => run.inkings.every((i) => i.ink.keepsInkOf !== undefined)),
-    ],
-    [
-      'few blocks, overlapping',
-      (s) =>
-        s.process === 'multi-block' && s.runs.some((run) => run.inkings.some((i) => i.ink.keepsInkOf === undefined)),
-    ],
+    ['reduction', (s) => s.blocks.length === 1 && (cutOn(s) || s.runs.length === 1)],
+    ['reduction and one more block', (s) => s.blocks.length > 1 && cutOn(s)],
+    ['a block for each colour', (s) => s.runs.length > 1 && !cutOn(s) && ownInks(s)],
+    ['few blocks, overlapping', (s) => s.runs.length > 1 && !cutOn(s) && !ownInks(s)],
   ];
   return rows.flatMap(([name, fits]) => {
     const mine = scored.filter((s) => fits(s.sketch));
@@ -185,18 +179,16 @@ function waysOf(scored: readonly Omit<WayRow, 'name'>[]): WayRow[] {
 function keyOf(plan: Plan): string {
   const standing = new Map(
     plan.blocks.flatMap((b, i) =>
-      b.sides.flatMap((s) =>
-        s.stages.map((stage) => [stage.id, `${i}:${[...stage.standingIds].sort().join()}`] as const),
-      ),
+      b.sides.flatMap((s) => s.cuts.map((cut) => [cut.id, `${i}:${[...cut.standingIds].sort().join()}`] as const)),
     ),
   );
   return JSON.stringify(
     plan.runs.map((run) => [
       run.impressions,
-      run.inkings.map((i) => {
+      inkingsOf(run).map((i) => {
         const ink = inkOf(plan, i);
         return [
-          standing.get(i.stageId),
+          i.cutId && standing.get(i.cutId),
           i.zoneIds && [...i.zoneIds].sort(),
           i.filmWeight,
           ink.solidLabD50,
@@ -215,9 +207,9 @@ export function planTaskOf({ plan, got, closedRuns, open, gapsMm }: ProposalRequ
   const inks = flat.colours.map((colour) => {
     if (colour.id === flat.barePaperId) return undefined;
     const run = plan.runs.find((r) =>
-      r.inkings.some((i) => i.colourId === colour.id && i.inkId === `ink-${colour.id}`),
+      inkingsOf(r).some((i) => i.colourId === colour.id && i.inkId === `ink-${colour.id}`),
     );
-    const inking = run?.inkings.find((i) => i.colourId === colour.id);
+    const inking = run && inkingsOf(run).find((i) => i.colourId === colour.id);
     const ink = inking
       ? inkOf(plan, inking)
       : { solidLabD50: colour.wantedLabD50, opacity: 'opaque' as const, film: null };
@@ -229,7 +221,7 @@ export function planTaskOf({ plan, got, closedRuns, open, gapsMm }: ProposalRequ
       impressions: run?.impressions ?? 1,
     };
   });
-  const isReduction = plan.way.process === 'reduction';
+  const isReduction = usesOneSide(plan);
   const printed = flat.colours.filter((c) => c.id !== flat.barePaperId);
   const groups = isReduction
     ? groupsOf(plan).map((group) => mainFirst(plan, group).map(label))
@@ -255,20 +247,22 @@ export function planTaskOf({ plan, got, closedRuns, open, gapsMm }: ProposalRequ
 
 /** The colour whose ink the group is printed in comes first. */
 function mainFirst(plan: Plan, group: readonly string[]): string[] {
-  const main = group.find((id) => plan.runs.some((run) => run.inkings[0].colourId === id));
+  const main = group.find((id) => plan.runs.some((run) => inkingsOf(run).some((inking) => inking.colourId === id)));
   return main === undefined ? [...group] : [main, ...group.filter((id) => id !== main)];
 }
 
 /** Runs already printed lie as they really came out. */
 function inksAsGot(plan: Plan, got: ColoursGot, inks: PlanTask['inks']): PlanTask['inks'] {
   const asPrinted = new Map(
-    plan.runs.flatMap((run) => (got.some((g) => g.runId === run.id) ? [[run.inkings[0].colourId, run] as const] : [])),
+    printedRuns(plan, got).flatMap((run, r) =>
+      got.some((g) => g.runId === plan.runs[r].id)
+        ? inkingsOf(plan.runs[r]).map(({ colourId }, i) => [colourId, run.inkings[i].film] as const)
+        : [],
+    ),
   );
-  if (asPrinted.size === 0) return inks;
-  const printed = new Map(printedRuns(plan, got).map((run, r) => [plan.runs[r].id, run.inkings[0].film]));
   return inks.map((ink, l) => {
-    const run = asPrinted.get(plan.flat!.colours[l].id);
-    return ink && run ? { ...ink, film: printed.get(run.id)! } : ink;
+    const film = asPrinted.get(plan.flat!.colours[l].id);
+    return ink && film ? { ...ink, film } : ink;
   });
 }
 

@@ -9,9 +9,9 @@ import {
   type RecipeTask,
 } from '@/core/inks';
 import { recipeFilm } from './cabinetFilms';
-import type { CabinetInk, Ink, Inking, Plan } from '@/model';
+import type { CabinetInk, Ink, Inking, Plan, EditOf } from '@/model';
 import { aloneLabD50, groundOfPlan, internalBelow, looksOfPlan, wantedOf, type ColoursGot } from './looks';
-import { inkOf, printedIds, sideOfStage } from './lookups';
+import { inkingsOf, inkOf, printedIds, sideOfCut } from './lookups';
 
 /** Which inking of which run is to be mixed. */
 export interface InkQuestion {
@@ -41,12 +41,12 @@ export function recipeTaskFor(
   { run, inking }: InkQuestion,
 ): RecipeTask & { readonly filmsBelow: number } {
   const ground = groundOfPlan(plan);
-  const { filmWeight, colourId } = plan.runs[run].inkings[inking];
+  const { filmWeight, colourId } = inkingsOf(plan.runs[run])[inking];
   const printedLater = (id: string) =>
-    plan.runs.slice(run + 1).some((later) => later.inkings.some((i) => printedIds(plan, i).includes(id)));
-  const nested = (sideOfStage(plan, plan.runs[run].inkings[inking].stageId)?.stages.length ?? 1) > 1;
+    plan.runs.slice(run + 1).some((later) => inkingsOf(later).some((i) => printedIds(plan, i).includes(id)));
+  const nested = (sideOfCut(plan, inkingsOf(plan.runs[run])[inking].cutId)?.cuts.length ?? 1) > 1;
   const share = (id: string) => plan.flat!.colours.find((c) => c.id === id)!.areaShare;
-  const others = printedIds(plan, plan.runs[run].inkings[inking])
+  const others = printedIds(plan, inkingsOf(plan.runs[run])[inking])
     .filter((id) => id !== colourId && (!nested || !printedLater(id)))
     .sort((a, b) => share(b) - share(a))
     .slice(0, MOST_AREAS);
@@ -73,7 +73,8 @@ export function answerInk(
   pigments: readonly Pigment[],
   question: InkQuestion,
 ): InkAnswer | undefined {
-  if (!plan.runs[question.run]?.inkings[question.inking]) return undefined;
+  const run = plan.runs[question.run];
+  if (!run || !inkingsOf(run)[question.inking]) return undefined;
   const task = recipeTaskFor(plan, got, pigments, question);
   const answer = solveRecipe(task);
   return (
@@ -85,17 +86,16 @@ export function answerInk(
   );
 }
 
-/** The plan with a recipe taken for an ink: its film, and its colour alone, follow. */
-export function withRecipe(
+/** The edit that takes a recipe for an ink: its film, and its colour alone, follow from what the cabinet's inks are. */
+export function mixedBy(
   plan: Plan,
   inkId: string,
   parts: readonly RecipePart[],
   cabinet: readonly CabinetInk[],
   pigments: readonly Pigment[],
-): Plan {
-  const ground = groundOfPlan(plan);
+): EditOf<'inks-mixed'> {
   const film = recipeFilm(pigments, parts);
-  const solidLabD50 = aloneLabD50(ground, film).map((v) => Math.round(v * 100) / 100) as unknown as Lab;
+  const solidLabD50 = aloneLabD50(groundOfPlan(plan), film).map((v) => Math.round(v * 100) / 100) as unknown as Lab;
   const recipe: Ink['recipe'] = {
     parts: parts.map(({ id, share }) => ({
       inkId: id,
@@ -103,8 +103,15 @@ export function withRecipe(
       share: Math.round(share * 1e4) / 1e4,
     })),
   };
-  return { ...plan, inks: plan.inks.map((ink) => (ink.id === inkId ? { ...ink, film, solidLabD50, recipe } : ink)) };
+  return { kind: 'inks-mixed', inks: [{ id: inkId, film, solidLabD50, recipe }] };
 }
+
+/** The plan with a recipe taken for an ink. */
+export function withRecipe(plan: Plan, ...of: OfRecipe): Plan {
+  const { inks } = mixedBy(plan, ...of);
+  return { ...plan, inks: plan.inks.map((ink) => ({ ...ink, ...inks.find((mixed) => mixed.id === ink.id) })) };
+}
+type OfRecipe = Parameters<typeof mixedBy> extends [Plan, ...infer Rest] ? Rest : never;
 
 export interface Resolved {
   readonly plan: Plan;
@@ -128,7 +135,7 @@ export function resolveFrom(
   let next = plan;
   const touched: { run: number; inking: Inking }[] = [];
   for (let r = run; r < plan.runs.length; r++) {
-    plan.runs[r].inkings.forEach((inking, i) => {
+    inkingsOf(plan.runs[r]).forEach((inking, i) => {
       const answer = answerInk(next, got, pigments, { run: r, inking: i });
       if (!answer) return;
       next = withRecipe(next, inking.inkId, answer.answer.chosen.parts, cabinet, pigments);

@@ -21,7 +21,7 @@ import {
   withFlat,
   wordsForMotion,
 } from './index';
-import { flatColour, pictureOf } from '@/testing/plans';
+import { flatColour, pictureOf, onOwnBlocks } from '@/testing/plans';
 
 const SHA = 'e'.repeat(64);
 const colour = (id: string, L: number, a = 0, b = 5) => flatColour(id, [L, a, b]);
@@ -104,20 +104,7 @@ describe('boundaries of a plan', () => {
     expect(isWrong(deepest, (1 << 20) - 1)).toBe(false);
   });
   test('between blocks the lighter grows under the darker, and the overlap is planned', () => {
-    const blocks: Plan = {
-      ...reduction,
-      way: { ...reduction.way, process: 'multi-block' },
-      blocks: reduction.runs.map((run, i) => ({
-        ...reduction.blocks[0],
-        id: `b${i}`,
-        name: `B${i}`,
-        sides: [{ id: `s${i}`, name: 'face', stages: [{ id: `st${i}`, standingIds: [run.inkings[0].colourId] }] }],
-      })),
-      runs: reduction.runs.map((run, i) => ({
-        ...run,
-        inkings: run.inkings.map((k) => ({ ...k, stageId: `st${i}` })),
-      })),
-    };
+    const blocks = onOwnBlocks(reduction);
     const plain = kind(blocks, 1, 3),
       trapped = kind(blocks, 1, 3, { ...blocks.fit, trapMm: 0.5 });
     expect(plain.edges.map((e) => [e.covers, e.offsetMm])).toEqual([

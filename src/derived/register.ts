@@ -29,7 +29,7 @@ import {
 } from '@/core/registration';
 import type { BenchState, Proof } from './bench/replayLog';
 import { groundOfPlan, looksOfPlan, printedRuns, type ColoursGot } from './looks';
-import { printedIds, stagesOf } from './lookups';
+import { inkingsOf, printedIds, cutsOf } from './lookups';
 import { type Plan } from '@/model';
 import { inkedAt, trapsOf, chokesOf, type PrintSheet } from './printSheet';
 
@@ -84,11 +84,11 @@ export function boundaryKindsOf(plan: Plan, got: ColoursGot = [], fit = plan.fit
   const ground = groundOfPlan(plan),
     runs = printedRuns(plan, got);
   // a spot is printed into its own place: it ends on no boundary of the picture
-  const spots = new Set(stagesOf(plan).flatMap((stage) => (stage.within ? [stage.id] : [])));
+  const spots = new Set<string | null>(cutsOf(plan).flatMap((cut) => (cut.within ? [cut.id] : [])));
   // by run and label; asked for every pair of labels, so worked out once
   const inkingOf = plan.runs.map((run) => {
-    const printed = run.inkings.map((inking) => new Set(printedIds(plan, inking)));
-    return colours.map(({ id }) => (spots.has(run.inkings[0].stageId) ? -1 : printed.findIndex((ids) => ids.has(id))));
+    const printed = inkingsOf(run).map((inking) => new Set(spots.has(inking.cutId) ? [] : printedIds(plan, inking)));
+    return colours.map(({ id }) => printed.findIndex((ids) => ids.has(id)));
   });
   const inkingAt = (run: number, label: number) => (label === BEYOND ? -1 : inkingOf[run][label]);
   const label = (id: string) => colours.findIndex((c) => c.id === id);
@@ -165,7 +165,7 @@ export function filmsOnParts(plan: Plan, sheet: PrintSheet): Uint8Array[] {
   return plan.runs.map((run) =>
     Uint8Array.from(
       sheet.parts,
-      (part) => 1 + run.inkings.findIndex((inking) => inkedAt(plan, sheet, part, run, inking)),
+      (part) => 1 + inkingsOf(run).findIndex((inking) => inkedAt(plan, sheet, part, run, inking)),
     ),
   );
 }

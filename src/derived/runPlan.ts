@@ -1,15 +1,33 @@
 import { roundTo } from '@/core/numeric';
 import { wordForColour, type Lab } from '@/core/colour';
-import { ladderPercent } from '@/core/inks';
+import { ladderPercent, type MediumId } from '@/core/inks';
 import { nestedStages, type PlanSketch } from '@/core/layers';
-import { sideOfStage, stageOfRun } from './lookups';
-import { type Block, type FlatColour, type FlatPlan, type Ink, type Inking, type Plan, type Run } from '@/model';
+import {
+  cutsOf,
+  cutsOfRun,
+  inkingsOf,
+  inksOfRun,
+  plainForme,
+  plainRun,
+  runsOfCut,
+  sideOfCut,
+  usesOneSide,
+  withCuts,
+  withSides,
+} from './lookups';
+import type { Block, BlockSide, FlatColour, FlatPlan, Ink, Plan, Run } from '@/model';
+
+/** What a further ink of this print is made of: what its first one is. */
+function mediumOf(plan: Plan): MediumId {
+  return plan.inks[0]?.mediumId ?? 'oil relief';
+}
 
 /** The ink a colour begins with: its own wish, opaque. */
-function firstInk(colour: FlatColour, place: number): Ink {
+function firstInk(plan: Plan, colour: FlatColour, place: number): Ink {
   return {
     id: `ink-${colour.id}`,
     name: colour.name,
+    mediumId: mediumOf(plan),
     solidLabD50: colour.wantedLabD50,
     opacity: 'opaque',
     film: null,
@@ -18,51 +36,53 @@ function firstInk(colour: FlatColour, place: number): Ink {
   };
 }
 
-/** The colours each run of a reduction finishes, in order: those that stand for it and for no later run of its block. */
+/** The colours each run finishes, in order: those that stand for it and in no later cut of its side. */
 export function groupsOf(plan: Plan): string[][] {
-  return plan.runs.map((run) => {
-    const side = sideOfStage(plan, run.inkings[0].stageId);
-    const at = side?.stages.findIndex((stage) => stage.id === run.inkings[0].stageId) ?? -1;
-    const later = side?.stages[at + 1]?.standingIds ?? [];
-    return (side?.stages[at]?.standingIds ?? []).filter((id) => !later.includes(id));
-  });
+  return plan.runs.map((run) => [
+    ...new Set(
+      run.formes.flatMap(({ cutId }) => {
+        const cuts = sideOfCut(plan, cutId)?.cuts ?? [];
+        const at = cuts.findIndex((cut) => cut.id === cutId);
+        const later = cuts[at + 1]?.standingIds ?? [];
+        return (cuts[at]?.standingIds ?? []).filter((id) => !later.includes(id));
+      }),
+    ),
+  ]);
 }
 
 /**
  * A reduction that finishes these groups of colours, one group a run, in order, each printed in the ink of its first colour.
- * Runs and inks stay with their colour, stage ids with their place, so that what is already cut keeps its name.
+ * Runs and inks stay with their colour, ids of cuts with their place, so that what is already cut keeps its name.
  */
 export function withGroups(plan: Plan, groups: readonly (readonly string[])[]): Plan {
-  const stages = nestedStages(groups).map((standingIds, i) => ({ id: `stage-${i + 1}`, standingIds }));
+  const cuts = nestedStages(groups).map((standingIds, i) => ({ id: `stage-${i + 1}`, standingIds }));
   const runs = groups.map(([colourId], i): Run => {
     const known = plan.runs.find((run) => run.id === `run-${colourId}`);
-    const inking = known?.inkings[0];
-    return {
-      id: `run-${colourId}`,
-      impressions: known?.impressions ?? 1,
-      inkings: [
-        {
-          id: `inking-${colourId}`,
-          colourId,
-          stageId: stages[i].id,
-          inkId: `ink-${colourId}`,
-          zoneIds: null,
-          filmWeight: inking?.filmWeight ?? 1,
-        },
-      ],
-    };
+    const inking = known && inkingsOf(known).find((one) => one.colourId === colourId);
+    return plainRun(
+      `run-${colourId}`,
+      cuts[i].id,
+      {
+        id: `inking-${colourId}`,
+        colourId,
+        inkId: `ink-${colourId}`,
+        ...(inking && { filmWeight: inking.filmWeight, fade: inking.fade, laidBy: inking.laidBy }),
+      },
+      known?.impressions,
+    );
   });
   const inks = groups.map(
     ([colourId], i): Ink =>
       plan.inks.find((ink) => ink.id === `ink-${colourId}`) ??
       firstInk(
+        plan,
         plan.flat!.colours.find((c) => c.id === colourId)!,
         i,
       ),
   );
   const [first] = plan.blocks;
-  const block: Block = { ...first, sides: [{ ...first.sides[0], stages }] };
-  return withoutStrays({ ...plan, way: { ...plan.way, process: 'reduction' }, inks, runs, blocks: [block] });
+  const block: Block = { ...first, sides: [{ ...first.sides[0], cuts }] };
+  return withoutStrays({ ...plan, inks, runs, blocks: [block] });
 }
 
 /** The plan without masks of runs, and overlaps of colours, that are not there any more. */
@@ -75,8 +95,8 @@ function withoutStrays(plan: Plan): Plan {
 }
 
 /**
- * The plan with its runs in another order. Where several runs print from one side, its stages are cut anew to follow: each
- * stands for its run and all later ones of that side. Stage ids stay with their place.
+ * The plan with its runs in another order. Where several runs print from one side, its cuts are made anew to follow: each
+ * stands for its run and all later ones of that side. Ids of cuts stay with their place.
  */
 export function withRunOrder(plan: Plan, runIds: readonly string[]): Plan {
   const groups = new Map(groupsOf(plan).map((group, i) => [plan.runs[i].id, group]));
@@ -84,45 +104,58 @@ export function withRunOrder(plan: Plan, runIds: readonly string[]): Plan {
     plan,
     runIds.map((id) => plan.runs.find((run) => run.id === id)!),
   );
-  let runs = ordered;
-  const blocks = plan.blocks.map((block) => ({
-    ...block,
-    sides: block.sides.map((side) => {
-      const mine = ordered.filter((run) => side.stages.some((stage) => stage.id === run.inkings[0].stageId));
-      if (side.stages.length < 2) return side;
-      // runs that share a stage (two tones from one cut) move as one
-      const units = [...new Set(mine.map((run) => run.inkings[0].stageId))];
-      const standing = nestedStages(
-        units.map((unit) => groups.get(mine.find((run) => run.inkings[0].stageId === unit)!.id)!),
-      );
-      const stages = side.stages.map((stage, i) => ({ id: stage.id, standingIds: standing[i] }));
-      const placed = new Map(mine.map((run) => [run.id, stages[units.indexOf(run.inkings[0].stageId)].id]));
-      runs = runs.map((run) =>
-        placed.has(run.id)
-          ? { ...run, inkings: run.inkings.map((inking) => ({ ...inking, stageId: placed.get(run.id)! })) }
-          : run,
-      );
-      return { ...side, stages };
-    }),
-  }));
+  let runs: readonly Run[] = ordered;
+  const sides = (side: BlockSide): BlockSide => {
+    if (side.cuts.length < 2) return side;
+    const mine = ordered.flatMap((run) => {
+      const cutId = cutOn(side, run);
+      return cutId === undefined ? [] : [{ run, cutId }];
+    });
+    // runs that share a cut (two tones from one cut) move as one
+    const units = [...new Set(mine.map(({ cutId }) => cutId))];
+    const standing = nestedStages(units.map((unit) => groups.get(mine.find((m) => m.cutId === unit)!.run.id)!));
+    const cuts = side.cuts.map((cut, i) => ({ id: cut.id, standingIds: standing[i] }));
+    const moved = new Map(units.map((unit, i) => [unit, cuts[i].id]));
+    const present = new Set(mine.map(({ run }) => run.id));
+    runs = runs.map((run) =>
+      present.has(run.id)
+        ? {
+            ...run,
+            formes: run.formes.map((forme) => ({
+              ...forme,
+              cutId: (forme.cutId !== null && moved.get(forme.cutId)) || forme.cutId,
+            })),
+          }
+        : run,
+    );
+    return { ...side, cuts };
+  };
+  const { blocks } = withSides(plan, sides);
   return { ...plan, runs, blocks };
 }
 
-/** Runs from one stage of a block that is cut on stand one after another: once it is cut on, none of them can be printed. */
+/** The state of this side a run prints from. */
+function cutOn(side: BlockSide, run: Run): string | undefined {
+  return run.formes.find((forme) => side.cuts.some((cut) => cut.id === forme.cutId))?.cutId ?? undefined;
+}
+
+/** Runs from one state of a side that is cut on stand one after another: once it is cut on, none of them can be printed. */
 function together(plan: Plan, ordered: readonly Run[]): Run[] {
-  const stageOf = (run: Run) => run.inkings[0].stageId;
-  const bound = (run: Run) => (sideOfStage(plan, stageOf(run))?.stages.length ?? 0) > 1;
+  const bound = (run: Run) =>
+    run.formes.map((forme) => forme.cutId).find((cutId) => (sideOfCut(plan, cutId)?.cuts.length ?? 0) > 1);
   return ordered.flatMap((run, i) => {
-    if (!bound(run)) return [run];
-    return ordered.findIndex((other) => stageOf(other) === stageOf(run)) === i
-      ? ordered.filter((other) => stageOf(other) === stageOf(run))
+    const cutId = bound(run);
+    if (cutId === undefined) return [run];
+    return ordered.findIndex((other) => bound(other) === cutId) === i
+      ? ordered.filter((other) => bound(other) === cutId)
       : [];
   });
 }
 
 /** Light to dark, from run `from` on. */
 export function lightToDark(plan: Plan, from = 0): string[] {
-  const lightness = (run: Run) => plan.inks.find((ink) => ink.id === run.inkings[0].inkId)!.solidLabD50[0];
+  // by the largest of its films: the first one named
+  const lightness = (run: Run) => inksOfRun(plan, run)[0].solidLabD50[0];
   return [...plan.runs.slice(0, from), ...[...plan.runs.slice(from)].sort((a, b) => lightness(b) - lightness(a))].map(
     (run) => run.id,
   );
@@ -157,39 +190,33 @@ function inkAfterWish(plan: Plan, printed: readonly FlatColour[], ink: Ink): Ink
 
 /** The plan less the colours that are not printed any more; undefined when one that is printed has no run, or a run's own colour went. */
 function withoutGoneColours(plan: Plan, printed: ReadonlySet<string>): Plan | undefined {
-  const runs = plan.runs.filter((run) => (stageOfRun(plan, run)?.standingIds ?? []).some((id) => printed.has(id)));
-  const twoTones = new Set(plan.runs.map((run) => run.inkings[0].stageId)).size < plan.runs.length;
-  if (plan.way.process === 'reduction' && !twoTones) {
+  const runs = plan.runs.filter((run) =>
+    cutsOfRun(plan, run).some((cut) => cut.standingIds.some((id) => printed.has(id))),
+  );
+  const twoTones = plan.runs.some((run, r) => cutsOfRun(plan, run).some((cut) => runsOfCut(plan, cut.id)[0] < r));
+  if (usesOneSide(plan) && !twoTones) {
     const groups = groupsOf(plan)
       .map((group) => group.filter((id) => printed.has(id)))
       .filter((group) => group.length > 0);
     return groups.length > 0 && groups.flat().length === printed.size ? withGroups(plan, groups) : undefined;
   }
-  const spokenFor = new Set(
-    plan.blocks.flatMap((b) => b.sides.flatMap((s) => s.stages.flatMap((stage) => stage.standingIds))),
-  );
+  const spokenFor = new Set(cutsOf(plan).flatMap((cut) => cut.standingIds));
   if (
     ![...printed].every((id) => spokenFor.has(id)) ||
     runs.length < plan.runs.length ||
-    runs.some((run) => run.inkings.some((i) => !printed.has(i.colourId)))
+    runs.some((run) => inkingsOf(run).some((i) => !printed.has(i.colourId)))
   )
     return undefined;
-  return withoutStrays({
-    ...plan,
-    blocks: plan.blocks.map((b) => ({
-      ...b,
-      sides: b.sides.map((s) => ({
-        ...s,
-        stages: s.stages.map((stage) => ({ ...stage, standingIds: stage.standingIds.filter((id) => printed.has(id)) })),
-      })),
-    })),
-  });
+  return withoutStrays(
+    withCuts(plan, (cut) => ({ ...cut, standingIds: cut.standingIds.filter((id) => printed.has(id)) })),
+  );
 }
 
 /** The plan a sketch means: its blocks, stages, runs and inks, under ids that stay the same each time. */
 export function planFromSketch(plan: Plan, sketch: PlanSketch): Plan {
   const ids = plan.flat!.colours.map((c) => c.id);
-  if (sketch.process === 'reduction') return reductionFrom(plan, sketch, ids);
+  if (sketch.blocks.length === 1 && usesOneInkingARun(sketch)) return reductionFrom(plan, sketch, ids);
+  const cutOn = sketch.blocks.some(({ stages }) => stages.length > 1);
   const material = plan.blocks[0].materialId;
   const blocks = sketch.blocks.map(({ stages }, b): Block => ({
     id: `block-${b + 1}`,
@@ -201,8 +228,9 @@ export function planFromSketch(plan: Plan, sketch: PlanSketch): Plan {
       {
         id: `side-${b + 1}`,
         name: 'face',
-        stages: stages.map((standing, s) => ({
-          id: b === 0 && sketch.process === 'mixed' ? `stage-${s + 1}` : `stage-${String.fromCharCode(97 + b)}${s + 1}`,
+        pieces: [],
+        cuts: stages.map((standing, s) => ({
+          id: b === 0 && cutOn ? `stage-${s + 1}` : `stage-${String.fromCharCode(97 + b)}${s + 1}`,
           standingIds: standing.map((label) => ids[label]),
         })),
       },
@@ -211,7 +239,7 @@ export function planFromSketch(plan: Plan, sketch: PlanSketch): Plan {
   const inks = new Map<string, Ink>();
   const names: string[] = [];
   const runs = sketch.runs.map((run, r): Run => {
-    const inkings = run.inkings.map((inking, i): Inking => {
+    const inkings = run.inkings.map((inking, i) => {
       const colour = plan.flat!.colours[inking.colour];
       const ink = sketchedInk(plan, inking.ink, colour, names, r);
       inks.set(ink.id, ink);
@@ -219,21 +247,36 @@ export function planFromSketch(plan: Plan, sketch: PlanSketch): Plan {
       return {
         id: `inking-${r + 1}-${i + 1}`,
         colourId: colour.id,
-        stageId: blocks[inking.block].sides[0].stages[inking.stage].id,
+        cutId: blocks[inking.block].sides[0].cuts[inking.stage].id,
         inkId: ink.id,
         zoneIds: inking.zone?.map((label) => ids[label]) ?? null,
-        filmWeight: 1,
       };
     });
-    return { id: `run-${inkings[0].inkId.slice(4)}`, impressions: 1, inkings };
+    const runId = `run-${inkings[0].inkId.slice(4)}`;
+    const cutIds = [...new Set(inkings.map(({ cutId }) => cutId))];
+    return {
+      id: runId,
+      impressions: 1,
+      formes: cutIds.map((cutId, f) =>
+        plainForme(
+          f === 0 ? `forme-${runId}` : `forme-${runId}-${f + 1}`,
+          cutId,
+          inkings.flatMap(({ cutId: own, ...inking }) => (own === cutId ? [inking] : [])),
+        ),
+      ),
+    };
   });
   return withoutStrays({
     ...plan,
-    way: { ...plan.way, process: sketch.process },
     blocks,
     runs,
     inks: [...inks.values()],
   });
+}
+
+/** Whether every run of a sketch lays one ink: what a reduction in its usual form does. */
+function usesOneInkingARun(sketch: PlanSketch): boolean {
+  return sketch.runs.every((run) => run.inkings.length === 1);
 }
 
 /** A reduction as a sketch means it: groups of colours that go together, light first, opaque where it says so. */
@@ -266,12 +309,13 @@ function sketchedInk(
   place: number,
 ): Ink {
   if (ink.keepsInkOf !== undefined) {
-    return plan.inks.find((i) => i.id === `ink-${colour.id}`) ?? firstInk(colour, place);
+    return plan.inks.find((i) => i.id === `ink-${colour.id}`) ?? firstInk(plan, colour, place);
   }
   const rounded = ink.labD50.map((v) => roundTo(v, 1)) as unknown as Lab;
   return {
     id: `ink-over-${colour.id}-${place + 1}`,
     name: wordForColour(ink.labD50, taken),
+    mediumId: mediumOf(plan),
     solidLabD50: rounded,
     opacity: ink.opacity ?? 'transparent',
     film: null,

@@ -2,20 +2,14 @@ import { filmStackOf } from '@/core/layers';
 import type { Slip } from './bench/replayLog';
 import { failure, success, type Outcome } from '@/core/units';
 import { printedRuns } from './looks';
-import { inkOfRun, sideOfStage, stagesOf } from './lookups';
+import { cutsOf, inkingsOf, inksOfRun, plainRun, sideOfCut } from './lookups';
 import { type Block, type Ink, type Place, type Plan, type Run } from '@/model';
 
-/** Stages a slip takes something from: its own and all later ones of that side. */
-export function slippedStages(plan: Plan, slip: Pick<Slip, 'stageId'>): string[] {
-  const stages = sideOfStage(plan, slip.stageId)?.stages ?? [];
-  return stages
-    .slice(
-      Math.max(
-        0,
-        stages.findIndex((s) => s.id === slip.stageId),
-      ),
-    )
-    .map((s) => s.id);
+/** Cuts a slip takes something from: its own and all later ones of that side. */
+export function slippedCuts(plan: Plan, slip: Pick<Slip, 'cutId'>): string[] {
+  const cuts = sideOfCut(plan, slip.cutId)?.cuts ?? [];
+  const at = cuts.findIndex((cut) => cut.id === slip.cutId);
+  return cuts.slice(Math.max(0, at)).map((cut) => cut.id);
 }
 
 /**
@@ -24,14 +18,14 @@ export function slippedStages(plan: Plan, slip: Pick<Slip, 'stageId'>): string[]
  */
 export function coloursAfterSlip(
   plan: Plan,
-  slip: Pick<Slip, 'stageId'>,
+  slip: Pick<Slip, 'cutId'>,
   colourIds: readonly string[],
 ): Outcome<ReadonlyMap<string, string>> {
-  const lost = new Set(slippedStages(plan, slip));
+  const lost = new Set<string | null>(slippedCuts(plan, slip));
   const runs = printedRuns(plan);
   const stack = (id: string, without: boolean) =>
     filmStackOf(id, runs)
-      .filter(({ run, inking }) => !without || !lost.has(plan.runs[run].inkings[inking].stageId))
+      .filter(({ run, inking }) => !without || !lost.has(inkingsOf(plan.runs[run])[inking].cutId))
       .map((e) => `${e.run}.${e.inking}`)
       .join();
   const became = new Map<string, string>();
@@ -55,31 +49,37 @@ export function coloursAfterSlip(
 }
 
 /** The colours whose films are lost at a slip, of those that lie there. */
-export function lostColours(plan: Plan, slip: Pick<Slip, 'stageId'>, colourIds: readonly string[]): string[] {
-  const lost = new Set(slippedStages(plan, slip));
-  return colourIds.filter((id) => stagesOf(plan).some((stage) => lost.has(stage.id) && stage.standingIds.includes(id)));
+export function lostColours(plan: Plan, slip: Pick<Slip, 'cutId'>, colourIds: readonly string[]): string[] {
+  const lost = new Set<string | null>(slippedCuts(plan, slip));
+  return colourIds.filter((id) => cutsOf(plan).some((cut) => lost.has(cut.id) && cut.standingIds.includes(id)));
 }
 
 /**
  * The plan with one run more that prints the spot from a small block or stencil of its own, last of all: the colour that has lost most
  * there, opaque, because it goes over whatever is on the sheet by then. `colourIds`: largest area first.
  */
-export function withSpotRun(plan: Plan, slip: Slip, colourIds: readonly string[]): Outcome<Plan> {
+export function withSpotRun(
+  plan: Plan,
+  slip: Pick<Slip, 'cutId' | 'place'>,
+  colourIds: readonly string[],
+): Outcome<Plan> {
   const standingIds = lostColours(plan, slip, colourIds);
   if (standingIds.length === 0)
     return failure('slip-colour', 'Nothing that was still to print is missing there, so there is no spot to print.');
   const number = plan.runs.filter((run) => run.id.startsWith('run-spot-')).length + 1;
   const colour = plan.flat!.colours.find((c) => c.id === standingIds[0])!;
+  const last = plan.runs.length > 0 ? inksOfRun(plan, plan.runs[plan.runs.length - 1])[0] : undefined;
   const ink: Ink = {
     id: `ink-spot-${number}`,
     name: `${colour.name}, spot`.slice(0, 60),
+    mediumId: last?.mediumId ?? 'oil relief',
     solidLabD50: colour.wantedLabD50,
     opacity: 'opaque',
     film: null,
     recipe: null,
-    softenerPercent: plan.runs.length > 0 ? inkOfRun(plan, plan.runs[plan.runs.length - 1]).softenerPercent : 0,
+    softenerPercent: last?.softenerPercent ?? 0,
   };
-  const stageId = `stage-spot-${number}`;
+  const cutId = `stage-spot-${number}`;
   const block: Block = {
     ...plan.blocks[0],
     id: `block-spot-${number}`,
@@ -88,20 +88,18 @@ export function withSpotRun(plan: Plan, slip: Slip, colourIds: readonly string[]
       {
         id: `side-spot-${number}`,
         name: 'face',
-        stages: [{ id: stageId, standingIds, within: placeOfSlip(slip, plan) }],
+        pieces: [],
+        cuts: [{ id: cutId, standingIds, within: placeOfSlip(slip, plan) }],
       },
     ],
   };
-  const run: Run = {
-    id: `run-spot-${number}`,
-    impressions: 1,
-    inkings: [
-      { id: `inking-spot-${number}`, colourId: colour.id, stageId, inkId: ink.id, zoneIds: null, filmWeight: 1 },
-    ],
-  };
+  const run = plainRun(`run-spot-${number}`, cutId, {
+    id: `inking-spot-${number}`,
+    colourId: colour.id,
+    inkId: ink.id,
+  });
   return success({
     ...plan,
-    way: { ...plan.way, process: plan.way.process === 'reduction' ? 'mixed' : plan.way.process },
     inks: [...plan.inks, ink],
     blocks: [...plan.blocks, block],
     runs: [...plan.runs, run],
@@ -109,7 +107,7 @@ export function withSpotRun(plan: Plan, slip: Slip, colourIds: readonly string[]
 }
 
 /** A slip's place in the plan's own way: islands of an old log by a point inside them. */
-function placeOfSlip({ place }: Slip, plan: Plan): Place {
+function placeOfSlip({ place }: Pick<Slip, 'place'>, plan: Plan): Place {
   const { widthPx, mmPerPx } = plan.picture?.raster ?? { widthPx: 1, mmPerPx: 0.1 };
   return {
     anchors: place.islands.map((first) => ({
@@ -121,10 +119,10 @@ function placeOfSlip({ place }: Slip, plan: Plan): Place {
   };
 }
 
-/** Two tones from one stage: a second run from the same stage right after it, the two masked to complement each other. */
+/** Two tones from one cut: a second run from the same cut right after it, the two masked to complement each other. */
 export function withSecondTone(plan: Plan, run: Run, place: Plan['masks'][number]['place'], growMm: number): Plan {
   const number = plan.runs.filter((r) => r.id.startsWith('run-tone-')).length + 1;
-  const first = inkOfRun(plan, run);
+  const [first] = inksOfRun(plan, run);
   const ink: Ink = {
     ...first,
     id: `ink-tone-${number}`,
@@ -134,10 +132,14 @@ export function withSecondTone(plan: Plan, run: Run, place: Plan['masks'][number
   const tone: Run = {
     id: `run-tone-${number}`,
     impressions: 1,
-    inkings: run.inkings.map((inking, i) => ({
-      ...inking,
-      id: `inking-tone-${number}-${i + 1}`,
-      inkId: i === 0 ? ink.id : inking.inkId,
+    formes: run.formes.map((forme, f) => ({
+      ...forme,
+      id: `forme-tone-${number}-${f + 1}`,
+      inkings: forme.inkings.map((inking, i) => ({
+        ...inking,
+        id: `inking-tone-${number}-${f + 1}-${i + 1}`,
+        inkId: inking.inkId === first.id ? ink.id : inking.inkId,
+      })),
     })),
   };
   const at = plan.runs.indexOf(run);
@@ -149,7 +151,7 @@ export function withSecondTone(plan: Plan, run: Run, place: Plan['masks'][number
     covers,
     growMm,
     hold: 'pins' as const,
-    note: 'two tones from one stage',
+    note: 'two tones from one cut',
   });
   return {
     ...plan,

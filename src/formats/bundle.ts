@@ -1,6 +1,6 @@
 import { unzipSync, zipSync, type Zippable } from 'fflate';
 import { createHash } from 'node:crypto';
-import { type BenchEvent, checkAct, checkName, checkPlan, type Plan } from '@/model';
+import { ACT_VERSION, type BenchEvent, checkAct, checkName, checkPlan, type Plan } from '@/model';
 import { failure, success, type Outcome } from '@/core/units';
 import { mediaTypeOf, OCTETS, pngSize } from './mediaType';
 
@@ -46,7 +46,11 @@ interface Manifest {
 export function writeBundle(bundle: PrintBundle, writtenAt: string): Uint8Array {
   const entries: { path: string; bytes: Uint8Array; mediaType: string }[] = [
     { path: 'plan.json', bytes: json(bundle.plan), mediaType: 'application/json' },
-    { path: 'bench-log.json', bytes: json(bundle.events), mediaType: 'application/json' },
+    {
+      path: 'bench-log.json',
+      bytes: json(bundle.events.map((event) => ({ ...event, version: ACT_VERSION }))),
+      mediaType: 'application/json',
+    },
     ...[...bundle.blobs].map(([sha, blob]) => ({ path: `pictures/${sha}`, ...blob })),
   ];
   const manifest: Manifest = {
@@ -214,7 +218,7 @@ function fitsItsSize({ raster, widthMm, heightMm }: NonNullable<Plan['picture']>
 
 function picturesOfLog(events: readonly BenchEvent[]): string[] {
   return events.flatMap(({ act }) =>
-    (act.kind === 'stage-cut' || act.kind === 'slip') && act.pictureSha ? [act.pictureSha] : [],
+    (act.kind === 'cut-done' || act.kind === 'slip') && act.pictureSha ? [act.pictureSha] : [],
   );
 }
 
@@ -227,8 +231,8 @@ function readEvents(value: unknown): Outcome<BenchEvent[]> {
     );
   const ids = new Set<string>();
   const events: BenchEvent[] = [];
-  for (const item of value as Partial<BenchEvent>[]) {
-    const act = checkAct(item?.act);
+  for (const item of value as (Partial<BenchEvent> & { version?: unknown })[]) {
+    const act = checkAct(item?.act, item?.version);
     const again = typeof item?.id === 'string' && ids.has(item.id);
     if (
       !act.ok ||

@@ -193,7 +193,7 @@ describe('bundles', () => {
         raster: { sha, widthPx: 500, heightPx: 500, mmPerPx: 0.1 },
       },
     },
-    events: [{ id: 'event-1', at: '2026-11-20T10:00:00.000Z', act: { kind: 'stage-cut', stageId: 's' } }],
+    events: [{ id: 'event-1', at: '2026-11-20T10:00:00.000Z', act: { kind: 'cut-done', cutId: 's' } }],
     blobs: new Map([[sha, { bytes, mediaType: 'image/png' }]]),
   };
   const zip = () => writeBundle(bundle, '2026-11-20T10:00:00.000Z');

@@ -59,6 +59,8 @@ export const oneOf = <T extends string | number>(values: readonly T[]) =>
 const isTriple = (v: unknown): v is [number, number, number] =>
   Array.isArray(v) && v.length === 3 && v.every((n) => typeof n === 'number' && Number.isFinite(n));
 
+// a field that is missing is told by `required`, and may be missing where only some fields are sent
+
 /** A colour of the picture or of an ink, D50; wider than what a surface can have, for what is reckoned. */
 export const labD50 = () =>
   mixed<Lab>()
@@ -66,7 +68,7 @@ export const labD50 = () =>
     .test(
       'lab',
       ({ value }) => `${JSON.stringify(value)} is no colour; it needs L*, a* and b*, each from −200 to 200.`,
-      (v) => isTriple(v) && v.every((n) => Math.abs(n) <= 200),
+      (v) => v === undefined || (isTriple(v) && v.every((n) => Math.abs(n) <= 200)),
     );
 
 /** A colour a surface can have, D50: what a reader gives or a hand types. */
@@ -77,7 +79,8 @@ export const surfaceLabD50 = () =>
       'lab',
       ({ value }) =>
         `${JSON.stringify(value)} is no colour of a surface: L* may be 0 to 100, a* and b* −130 to 130, three numbers in all.`,
-      (v) => isTriple(v) && v[0] >= 0 && v[0] <= 100 && Math.abs(v[1]) <= 130 && Math.abs(v[2]) <= 130,
+      (v) =>
+        v === undefined || (isTriple(v) && v[0] >= 0 && v[0] <= 100 && Math.abs(v[1]) <= 130 && Math.abs(v[2]) <= 130),
     );
 
 export const opacity = () =>
@@ -87,7 +90,12 @@ export const opacity = () =>
       'opacity',
       ({ value }) =>
         `“${String(value)}” is no opacity; it is opaque, half, transparent, or a contrast ratio from 0 to 1.`,
-      (v) => v === 'opaque' || v === 'half' || v === 'transparent' || (typeof v === 'number' && v >= 0 && v <= 1),
+      (v) =>
+        v === undefined ||
+        v === 'opaque' ||
+        v === 'half' ||
+        v === 'transparent' ||
+        (typeof v === 'number' && v >= 0 && v <= 1),
     );
 
 /** One number for each band of a film. */

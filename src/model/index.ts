@@ -28,11 +28,12 @@ export { type Fractions, type PicturePlan, type FlatColour, type FlatPlan } from
 export { type Anchor, type Place } from './design/place';
 export { encodeLabelMap, decodeLabelMap, MAX_LABEL_PIXELS } from './design/labelFile';
 export { type Ink } from './plan/inks';
-export { type Block, type BlockSide, type Stage } from './plan/blocks';
-export { type Run, type Inking } from './plan/runs';
+export { type Block, type BlockSide, type Cut } from './plan/blocks';
+export { type Run, type Forme, type Inking } from './plan/runs';
 export { type Mask, type MaskKind } from './plan/masks';
 export { type ExportPaper, type LayoutPlan, type RegisterPlan } from './plan/sheet';
 export { type Plan, type PairTrap, checkPlan } from './plan/plan';
+export { type PlanEdit, type EditOf, checkEdit, nameOfEdit } from './plan/edits';
 export { emptyPlan } from './plan/begin';
 export { upgradedPlan } from './plan/upgrades/upgradedPlan';
 export {
@@ -44,7 +45,9 @@ export {
   type ProofTaken,
   type ReadingSource,
   checkAct,
+  ACT_VERSION,
 } from './bench/acts';
+export { upgradedAct } from './bench/upgrades/upgradedAct';
 export {
   type CabinetInk,
   type StoredInk,

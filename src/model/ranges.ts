@@ -19,6 +19,20 @@ export const ADDED_RANGE = { min: 1, max: 500, what: 'the sheets to add' } as co
 export const STRENGTH_RANGE = { min: 0.05, max: 20, what: 'the strength' } as const;
 export const STOCK_RANGE = { min: 0, max: 100_000, what: 'the stock' } as const;
 
+/** Counts no print on paper comes near: they keep hostile files small, not work. */
+export const MOST = {
+  colours: 64,
+  inks: 120,
+  blocks: 40,
+  cuts: 80,
+  pieces: 60,
+  runs: 80,
+  formes: 12,
+  inkings: 12,
+  pairs: 400,
+} as const;
+export const LAID_BY = ['roller', 'brush'] as const;
+
 export const EXPORT_PAPERS = ['A4', 'A3', 'Letter', 'Tabloid'] as const;
 export const MASK_KINDS = ['mask', 'wipe', 'do not ink', 'keep clean'] as const;
 export const INK_KINDS = ['oil', 'water-washable oil', 'water-based relief', 'pigment for damp printing'] as const;

@@ -1,7 +1,17 @@
 import { isTestSheet } from '@/core/sheets';
 import { type BenchAct, type BenchEvent, checkAct, MOST_SHEETS, type Plan, type LogAnswer } from '@/model';
 import { failure, success, type Outcome } from '@/core/units';
-import { inkNamesOf, printedIds, progressOf, refusedAddition, sideOfStage, stagesOf, type Progress } from '@/derived';
+import {
+  inkingsOf,
+  inkNamesOf,
+  printedIds,
+  progressOf,
+  refusedAddition,
+  runsOfCut,
+  sideOfCut,
+  cutsOf,
+  type Progress,
+} from '@/derived';
 import { keepCutPicture, refusedSlip } from './slips';
 import { appendBenchEvent, benchLog, hasBenchEvent, printById, raiseUndoFloor, touchPrint, type Store } from '@/store';
 import { livingPrint } from './livingPrint';
@@ -32,8 +42,8 @@ function checkEvents(values: unknown, nowMs: number): Outcome<BenchEvent[]> {
   if (!Array.isArray(values) || values.length === 0 || values.length > 500)
     return failure('act', 'Nothing to log was sent.');
   const events: BenchEvent[] = [];
-  for (const value of values as Partial<BenchEvent>[]) {
-    const act = checkAct(value?.act);
+  for (const value of values as (Partial<BenchEvent> & { version?: unknown })[]) {
+    const act = checkAct(value?.act, value?.version);
     if (!act.ok) return act;
     if (typeof value.id !== 'string' || !/^[\w-]{8,64}$/.test(value.id))
       return failure('act', 'An entry for the log needs an id of its own.');
@@ -82,13 +92,13 @@ function append(
 }
 
 /** Acts after which nothing before them can be undone. */
-const CLOSING: ReadonlySet<BenchAct['kind']> = new Set(['stage-cut', 'slip', 'pull', 'sheets-started', 'sheets-added']);
+const CLOSING: ReadonlySet<BenchAct['kind']> = new Set(['cut-done', 'slip', 'pull', 'sheets-started', 'sheets-added']);
 
 /** A cut and a slip are kept as a picture of the block as it then is. */
 function withCutPicture(db: Store, plan: Plan, before: readonly BenchEvent[], event: BenchEvent): BenchEvent {
   const { act } = event;
-  if (act.kind !== 'stage-cut' && act.kind !== 'slip') return event;
-  const pictureSha = keepCutPicture(db, plan, progressOf(plan, [...before, event]).bench.slips, act.stageId, event.at);
+  if (act.kind !== 'cut-done' && act.kind !== 'slip') return event;
+  const pictureSha = keepCutPicture(db, plan, progressOf(plan, [...before, event]).bench.slips, act.cutId, event.at);
   return { ...event, act: { ...act, pictureSha } };
 }
 
@@ -120,9 +130,9 @@ const REFUSALS: {
         : undefined)
     );
   },
-  'stage-cut': (plan, progress, act) => refusedCut(plan, progress, act.stageId),
+  'cut-done': (plan, progress, act) => refusedCut(plan, progress, act.cutId),
   'island-cut': (plan, _, act) =>
-    stagesOf(plan).some((s) => s.id === act.stageId) ? undefined : 'This stage is not in the plan.',
+    cutsOf(plan).some((cut) => cut.id === act.cutId) ? undefined : 'This cut is not in the plan.',
   pull: refusedPull,
   'pull-undone': (plan, progress, act) => {
     const { pulls } = progress.bench;
@@ -148,7 +158,7 @@ const REFUSALS: {
       plan,
       bench.slips,
       act,
-      bench.cutStages.map((c) => c.stageId),
+      bench.cutsPassed.map((c) => c.cutId),
     ),
   'slip-answered': () => 'A slip is answered where it is shown, so that the plan can follow.',
   proofed: (plan, _, act) => {
@@ -166,20 +176,18 @@ const REFUSALS: {
   numbered: (_, progress, act) => refusedNumbers(progress, act),
 };
 
-function refusedCut(plan: Plan, progress: Progress, stageId: string): string | undefined {
-  const stages = sideOfStage(plan, stageId)?.stages ?? [];
-  const at = stages.findIndex((stage) => stage.id === stageId);
-  const runOf = (id: string) => plan.runs.findIndex((run) => run.inkings[0].stageId === id);
-  const isCut = (id: string) => progress.bench.cutStages.some((c) => c.stageId === id);
-  if (at < 0) return 'This stage is not in the plan.';
-  if (isCut(stageId)) return `The cut for run ${runOf(stageId) + 1} is already done.`;
+function refusedCut(plan: Plan, progress: Progress, cutId: string): string | undefined {
+  const cuts = sideOfCut(plan, cutId)?.cuts ?? [];
+  const at = cuts.findIndex((cut) => cut.id === cutId);
+  const runOf = (id: string) => (runsOfCut(plan, id)[0] ?? -1) + 1;
+  const isCut = (id: string) => progress.bench.cutsPassed.some((c) => c.cutId === id);
+  if (at < 0) return 'This cut is not in the plan.';
+  if (isCut(cutId)) return `The cut for run ${runOf(cutId)} is already done.`;
   if (at === 0) return undefined;
-  const before = runOf(stages[at - 1].id);
-  if (!isCut(stages[at - 1].id)) return `The cut for run ${before + 1} comes first.`;
-  const open = plan.runs.findIndex(
-    (run, i) => run.inkings[0].stageId === stages[at - 1].id && progress.runs[i].phase !== 'done',
-  );
-  if (open < 0) return undefined;
+  const before = cuts[at - 1].id;
+  if (!isCut(before)) return `The cut for run ${runOf(before)} comes first.`;
+  const open = runsOfCut(plan, before).find((r) => progress.runs[r].phase !== 'done');
+  if (open === undefined) return undefined;
   const left = progress.runs[open].tally.waiting.length;
   return `Run ${open + 1} is not finished${left ? `: ${left} sheets are still to be pulled` : ''}. After this cut it could never be printed again.`;
 }
@@ -214,7 +222,7 @@ function refusedColour(
   if (index < 0) return 'This run is not in the plan.';
   if (progress.runs[index].tally.pulled.length === 0)
     return `Nothing has been pulled in run ${index + 1} yet, so it has given no colour.`;
-  const printed = plan.runs[index].inkings.some((inking) => printedIds(plan, inking).includes(act.colourId));
+  const printed = inkingsOf(plan.runs[index]).some((inking) => printedIds(plan, inking).includes(act.colourId));
   return printed ? undefined : `Run ${index + 1} does not print on this colour’s area.`;
 }
 

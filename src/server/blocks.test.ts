@@ -92,7 +92,7 @@ async function onBlocksAnew(): Promise<PrintState> {
   );
   const direct = planFromSketch(
     plan,
-    sketches.find((s) => s.process === 'multi-block' && s.blocks.length === 3)!,
+    sketches.find((s) => s.blocks.length === 3 && s.blocks.every(({ stages }) => stages.length === 1))!,
   );
   return ok(
     savePlan(
@@ -117,13 +117,11 @@ test('blocks are cut in any order, runs are pulled in theirs, and a cut block cl
   const pull = (runId: string, sheet: string) =>
     log(id, { kind: 'pull', runId, sheet, faults: [], setAside: false, note: '' });
   ok(log(id, { kind: 'sheets-started', counted: 2, tests: 0 }));
-  ok(log(id, { kind: 'stage-cut', stageId: third.inkings[0].stageId }));
-  expect(refusal(log(id, { kind: 'stage-cut', stageId: third.inkings[0].stageId }))).toMatch(
-    /cut for run 3 is already done/,
-  );
-  ok(log(id, { kind: 'stage-cut', stageId: second.inkings[0].stageId }));
+  ok(log(id, { kind: 'cut-done', cutId: third.formes[0].cutId }));
+  expect(refusal(log(id, { kind: 'cut-done', cutId: third.formes[0].cutId }))).toMatch(/cut for run 3 is already done/);
+  ok(log(id, { kind: 'cut-done', cutId: second.formes[0].cutId }));
   expect(refusal(pull(first.id, '1'))).toMatch(/not cut for run 1/);
-  ok(log(id, { kind: 'stage-cut', stageId: first.inkings[0].stageId }));
+  ok(log(id, { kind: 'cut-done', cutId: first.formes[0].cutId }));
   expect(refusal(pull(second.id, '1'))).toMatch(/Run 1 comes first/);
   ok(pull(first.id, '1'));
   ok(pull(first.id, '2'));
@@ -141,7 +139,7 @@ test('blocks are cut in any order, runs are pulled in theirs, and a cut block cl
 test('runs of uncut blocks may still change places; the shapes of a cut block may not', async () => {
   const { id, plan } = await onBlocks();
   const [first] = plan.runs;
-  const cut = ok(log(id, { kind: 'stage-cut', stageId: first.inkings[0].stageId }));
+  const cut = ok(log(id, { kind: 'cut-done', cutId: first.formes[0].cutId }));
   const turned = { ...plan, runs: [...plan.runs].reverse() };
   const saved = ok(savePlan(db, id, cut.revision, turned, 'turned', NOW));
   const recut = {
@@ -150,8 +148,8 @@ test('runs of uncut blocks may still change places; the shapes of a cut block ma
       ...b,
       sides: b.sides.map((s) => ({
         ...s,
-        stages: s.stages.map((stage) =>
-          stage.id === first.inkings[0].stageId ? { ...stage, standingIds: ['night', 'straw'] } : stage,
+        cuts: s.cuts.map((cut) =>
+          cut.id === first.formes[0].cutId ? { ...cut, standingIds: ['night', 'straw'] } : cut,
         ),
       })),
     })),
@@ -172,7 +170,7 @@ test('the colour a run gave: refused before it is printed, for areas it does not
   });
   expect(refusal(log(id, got('straw', [70, 10, 30])))).toMatch(/Nothing has been pulled in run 1/);
   ok(log(id, { kind: 'sheets-started', counted: 2, tests: 0 }));
-  ok(log(id, { kind: 'stage-cut', stageId: first.inkings[0].stageId }));
+  ok(log(id, { kind: 'cut-done', cutId: first.formes[0].cutId }));
   ok(log(id, { kind: 'pull', runId: first.id, sheet: '1', faults: [], setAside: false, note: '' }));
   expect(refusal(log(id, got('night', [70, 10, 30])))).toMatch(/does not print on this colour’s area/);
   expect(refusal(log(id, got('straw', [170, 10, 30])))).toMatch(/L\* may be 0 to 100/);

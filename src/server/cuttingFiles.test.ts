@@ -224,17 +224,17 @@ test('a mask lies mirrored, covers its place with its reach, and is gone when th
 });
 
 describe('a slip on the block', () => {
-  const slip = (slipId: string, stageId = 'stage-2', place: object = placeOnNight) => ({
+  const slip = (slipId: string, cutId = 'stage-2', place: object = placeOnNight) => ({
     kind: 'slip',
     slipId,
-    stageId,
+    cutId,
     place,
     note: 'ran on',
   });
 
   test('is marked once, with the block kept as a picture; where nothing is shown it is refused', async () => {
     const { id } = await planned();
-    ok(log(id, { kind: 'stage-cut', stageId: 'stage-1' }));
+    ok(log(id, { kind: 'cut-done', cutId: 'stage-1' }));
     expect(log(id, slip('slip-aaaa', 'stage-2', { islands: [], outlinesMm: [] }))).toMatchObject({
       ok: false,
       message: expect.stringMatching(/Show where/),
@@ -276,7 +276,7 @@ describe('a slip on the block', () => {
 
   test('the picture is changed to fit: what lost its film becomes the colour that has just what is left, and nothing else changes', async () => {
     const { id } = await planned();
-    ok(log(id, { kind: 'stage-cut', stageId: 'stage-1' }));
+    ok(log(id, { kind: 'cut-done', cutId: 'stage-1' }));
     const state = ok(log(id, slip('slip-cccc')));
     const after = ok(answerSlip(db, id, state.revision, 'slip-cccc', 'change plan', NOW));
     const share = (name: string) => after.plan.flat!.colours.find((c) => c.id === name)!.areaShare;
@@ -299,7 +299,7 @@ describe('a slip on the block', () => {
   test('slips, their pictures and rehearsals travel in the bundle', async () => {
     const { id } = await planned();
     ok(
-      log(id, { kind: 'stage-cut', stageId: 'stage-1', minutes: 90, saidHours: 1 }, slip('slip-eeee'), {
+      log(id, { kind: 'cut-done', cutId: 'stage-1', minutes: 90, saidHours: 1 }, slip('slip-eeee'), {
         kind: 'rehearsed',
         level: 'bare',
         score: 80,

@@ -1,4 +1,5 @@
 import { EventEmitter } from 'node:events';
+import fs from 'node:fs';
 import { PassThrough } from 'node:stream';
 import { decode } from './decode';
 import { Patience } from './patience';
@@ -133,15 +134,24 @@ test('a place that comes free just as patience ends goes to the next', async () 
   expect((await running[1]).ok).toBe(true);
 });
 
-test('time the machine gives to other programs is not held against a picture, but there is an end to that too', async () => {
-  // this process's own clock of work, which stands nearly still here, stands in for a decoder that is given nothing
-  const starved = (ms: number) => {
+test('time a decoder stands ready while others have the machine is not held against a picture, but there is an end to that too', async () => {
+  const stood = { ns: 0 };
+  jest.spyOn(fs, 'readdirSync').mockReturnValue(['7'] as never);
+  jest.spyOn(fs, 'readFileSync').mockImplementation(() => `1000 ${stood.ns} 3`);
+  const afterMs = (ms: number, shareStood: number) => {
+    stood.ns = 0;
     const patience = new Patience();
-    const rested = patience.works(process.pid);
-    jest.advanceTimersByTime(ms);
+    const rested = patience.works(7);
+    for (let at = 0; at < ms; at += 500) {
+      stood.ns += 500 * shareStood * 1e6;
+      jest.advanceTimersByTime(500);
+    }
     rested();
     return patience.signal;
   };
-  expect(starved(30_000).aborted).toBe(false);
-  expect(starved(60_000).reason).toMatchObject({ code: 'picture-slow' });
+  expect(afterMs(12_000, 0).reason).toMatchObject({ code: 'picture-slow' });
+  expect(afterMs(15_000, 0.5).aborted).toBe(false);
+  expect(afterMs(19_000, 0.5).reason).toMatchObject({ code: 'picture-slow' });
+  expect(afterMs(19_000, 1).aborted).toBe(false);
+  expect(afterMs(22_000, 1).reason).toMatchObject({ code: 'picture-slow' });
 });

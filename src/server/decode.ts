@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { constants, setPriority } from 'node:os';
+import { setPriority } from 'node:os';
 import { join } from 'node:path';
 import { failure, success, type Failure, type Outcome } from '@/core/units';
 import type { Patience } from './patience';
@@ -110,10 +110,13 @@ function answerOf(code: number | null, out: Buffer): Outcome<Decoded> {
     : success({ answer, bytes: out.subarray(4 + headLength) });
 }
 
+/** A little behind the requests of others: far behind, a busy machine would hardly start it. */
+const BEHIND = 5;
+
 /** Requests of others go before it. */
 function lowerPriority(child: ChildProcess): void {
   try {
-    if (child.pid) setPriority(child.pid, constants.priority.PRIORITY_BELOW_NORMAL);
+    if (child.pid) setPriority(child.pid, BEHIND);
   } catch {
     // it may have ended already
   }

@@ -2,8 +2,9 @@ import sharp from 'sharp';
 import { HOUSE_COLOURS, srgb8FromLabD50, hexFromLabD50 } from '@/core/colour';
 import { findIslands, labelCoverage, labelSet, packRgb, paintCoverage } from '@/core/geometry';
 import {
+  inkingsOf,
   replayLog,
-  blockOfRun,
+  blockNamesOf,
   cutLineNotes,
   inkedAt,
   inkNamesOf,
@@ -54,7 +55,7 @@ export async function registrationPdf(db: Store, id: string, now: Date): Promise
     ...jigPages(laid.value, arcs),
     ...plan.runs.map((run, i) => {
       const state = labelStateOfRun(plan, run, sheet);
-      const block = plan.blocks.length > 1 ? blockOfRun(plan, run).block.name : undefined;
+      const block = plan.blocks.length > 1 ? blockNamesOf(plan, run) : undefined;
       const path = (labels: readonly number[]) => pathOfSet(arcs, labelSet(labels), mmPerPx, true);
       return stageDrawing({
         printName: name,
@@ -90,7 +91,7 @@ export function runSvg(db: Store, id: string, number: number, what: 'run' | 'sta
   const arcs = tracedSheet(laid.value);
   const state = labelStateOfRun(plan, run, sheet);
   const path = (labels: readonly number[], mirrored: boolean) => pathOfSet(arcs, labelSet(labels), mmPerPx, mirrored);
-  const zones = run.inkings.map((inking) => ({
+  const zones = inkingsOf(run).map((inking) => ({
     ink: inkOf(plan, inking),
     parts: [...sheet.parts.keys()].filter((p) => inkedAt(plan, sheet, sheet.parts[p], run, inking)),
   }));

@@ -17,7 +17,7 @@ beforeEach(() => {
   db = openStore(join(folder, 'w.sqlite'));
   insertPrint(db, { id: 'print', name: 'Low Tide', plan, label: 'new', now: NOW });
   expectOk(log('start', { kind: 'sheets-started', counted: 400, tests: 0 }));
-  expectOk(log('cut-1', { kind: 'stage-cut', stageId: plan.blocks[0].sides[0].stages[0].id }));
+  expectOk(log('cut-1', { kind: 'cut-done', cutId: plan.blocks[0].sides[0].cuts[0].id }));
 });
 afterEach(() => {
   closeStore(db);

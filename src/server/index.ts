@@ -8,6 +8,7 @@ export {
   createPrint,
   copyPrint,
   savePlan,
+  editPrint,
   undo,
   redo,
   rename,

@@ -2,7 +2,7 @@ import { labelSet, type ArcMap } from '@/core/geometry';
 import { jigFor, type JigMark } from '@/core/registration';
 import { failure, success, type Outcome } from '@/core/units';
 import { dxfDocument, pathOfSet, pdfOfDrawings, svgOfDrawing, type Drawing } from '@/formats';
-import { inkedAt, inkNamesOf, jigInputOf, sheetLayoutOf } from '@/derived';
+import { inkingsOf, inkedAt, inkNamesOf, jigInputOf, sheetLayoutOf } from '@/derived';
 import type { Store } from '@/store';
 import { jigPage, type RunOutline } from './drawings';
 import { fileStem, pdfFonts, type FileOut } from './fileOut';
@@ -25,7 +25,7 @@ export function jigPages(laid: LaidOut, arcs: ArcMap): Drawing[] {
   const { plan, name, sheet, mmPerPx } = laid;
   const outlines = plan.runs.map((run, i): RunOutline => {
     const parts = [...sheet.parts.keys()].filter((p) =>
-      run.inkings.some((inking) => inkedAt(plan, sheet, sheet.parts[p], run, inking)),
+      inkingsOf(run).some((inking) => inkedAt(plan, sheet, sheet.parts[p], run, inking)),
     );
     return {
       letter: String.fromCharCode(65 + i),

@@ -2,7 +2,7 @@ import { srgb8FromLabD50 } from '@/core/colour';
 import { eachPointOf, labelSet, ringsOf, type ArcMap } from '@/core/geometry';
 import { success, type Outcome } from '@/core/units';
 import { dxfDocument, indexedPng, openRaster, type PaletteColour, type RasterLayer } from '@/formats';
-import { blockOfRun, inkedAt, inkNamesOf, inkOf, labelStateOfRun, looksOfPlan } from '@/derived';
+import { inkingsOf, blockNamesOf, inkedAt, inkNamesOf, inkOf, labelStateOfRun, looksOfPlan } from '@/derived';
 import type { Store } from '@/store';
 import { fileStem, type FileOut } from './fileOut';
 import { laidOut, runOf, tracedSheet, type LaidOut } from './printSheets';
@@ -61,7 +61,7 @@ function runLayers({ plan, sheet, got }: LaidOut, number: number): Layers {
   const run = plan.runs[number - 1];
   const looks = looksOfPlan(plan, got, sheet)!.looks;
   const solid = (lab: Parameters<typeof srgb8FromLabD50>[0]): PaletteColour => [...srgb8FromLabD50(lab).rgb, 255];
-  const films = run.inkings.map((inking): Layer => {
+  const films = inkingsOf(run).map((inking): Layer => {
     const printed = sheet.parts.map((part) => (inkedAt(plan, sheet, part, run, inking) ? 1 : 0));
     return {
       name: `run ${number}, ${inkOf(plan, inking).name}: what prints`,
@@ -95,7 +95,7 @@ function stageLayers({ plan, sheet }: LaidOut, number: number): Layers {
     const set = labelSet(parts);
     return { name, visible: true, palette: [CLEAR, colour], indexOf: (part) => set[part] };
   };
-  const block = plan.blocks.length > 1 ? blockOfRun(plan, run).block.name : 'block';
+  const block = plan.blocks.length > 1 ? blockNamesOf(plan, run) : 'block';
   const now = labelSet(state.cutNow),
     stands = labelSet(state.standing);
   return {
@@ -144,7 +144,7 @@ export function linesFile(db: Store, id: string, run: number, what: 'run' | 'sta
   const rings = (parts: readonly number[]) => ringsMm(arcs, labelSet(parts), laid.value.mmPerPx, what === 'stage');
   const layers =
     what === 'run'
-      ? found.value.inkings.map((inking, i) => ({
+      ? inkingsOf(found.value).map((inking, i) => ({
           name: `run ${run} ${inkOf(plan, inking).name}`,
           colour: 1 + i,
           ringsMm: rings(

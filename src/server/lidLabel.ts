@@ -1,5 +1,5 @@
 import { hexFromLabD50 } from '@/core/colour';
-import { replayLog, beliefOf, inkNeedOf, inkOf, looksOfPlan, sheetsOfPrint } from '@/derived';
+import { inkingsOf, replayLog, beliefOf, inkNeedOf, inkOf, looksOfPlan, sheetsOfPrint } from '@/derived';
 import { failure, success, type Outcome } from '@/core/units';
 import { pdfOfDrawings, type Drawing } from '@/formats';
 import { type Ink } from '@/model';
@@ -23,7 +23,7 @@ export async function lidLabelPdf(db: Store, id: string, run: number, now: Date)
   const looks = looksOfPlan(plan, bench.coloursGot)!;
   const laid = laidOut(db, id);
   if (!laid.ok) return laid;
-  const drawings = plan.runs[run - 1].inkings.map((inking): Drawing => {
+  const drawings = inkingsOf(plan.runs[run - 1]).map((inking): Drawing => {
     const ink = inkOf(plan, inking);
     const label = plan.flat!.colours.findIndex((c) => c.id === inking.colourId);
     return lidDrawing({

@@ -1,16 +1,16 @@
-import { readFileSync } from 'node:fs';
+import fs from 'node:fs';
 import { failure } from '@/core/units';
 
 /** How long a picture may keep whoever sent it waiting, while this machine works for it. */
 const LONGEST_MS = 9_000;
 /** And when the machine is taken by other work for most of that time. */
-const LONGEST_OF_ALL_MS = 45_000;
+const LONGEST_OF_ALL_MS = 20_000;
 const LOOK_EVERY_MS = 500;
 
 /**
  * How long whoever sent a picture is kept waiting for all that is done with it, the wait for a place included: 9 s, or until `gone` says
- * that nobody waits any more. Time in which the machine gave a decoder nothing to work with, because other programs had it, is not held
- * against the picture, up to 45 s in all. The reason of the signal is the failure to answer with: `picture-slow`, `gone`.
+ * that nobody waits any more. Time in which a decoder stood ready but the machine was working for other programs is not held against the
+ * picture, up to 20 s in all. The reason of the signal is the failure to answer with: `picture-slow`, `gone`.
  */
 export class Patience {
   private readonly stopper = new AbortController();
@@ -30,11 +30,11 @@ export class Patience {
 
   /** A process that works for the picture; what is returned says that it has ended. */
   works(pid: number | undefined): () => void {
-    let before = { wallMs: Date.now(), cpuMs: cpuMsOf(pid) };
+    let before = readyMsOf(pid);
     const look = setInterval(() => {
-      const now = { wallMs: Date.now(), cpuMs: cpuMsOf(pid) };
-      if (before.cpuMs !== undefined && now.cpuMs !== undefined)
-        this.starvedMs += Math.max(0, now.wallMs - before.wallMs - (now.cpuMs - before.cpuMs));
+      const now = readyMsOf(pid);
+      // the thread that stood longest: the others waited beside it, or for it
+      this.starvedMs += Math.max(0, ...[...now].map(([thread, ms]) => ms - (before.get(thread) ?? ms)));
       before = now;
     }, LOOK_EVERY_MS);
     look.unref();
@@ -56,16 +56,20 @@ export class Patience {
   }
 }
 
-/** Clock ticks of the system's accounts: a hundred a second on every Linux of these days. */
-const TICK_MS = 10;
-
-/** Time a process has had on any core; undefined where the system does not tell: then every moment counts as worked. */
-function cpuMsOf(pid: number | undefined): number | undefined {
-  if (pid === undefined) return undefined;
+/** By thread, how long it has stood ready to work without being given a core; nothing where the system does not tell. */
+function readyMsOf(pid: number | undefined): Map<string, number> {
+  if (pid === undefined) return new Map();
   try {
-    const fields = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1].split(' ');
-    return (Number(fields[11]) + Number(fields[12])) * TICK_MS;
+    const folder = `/proc/${pid}/task`;
+    return new Map(
+      fs
+        .readdirSync(folder)
+        .map((thread) => [
+          thread,
+          Number(fs.readFileSync(`${folder}/${thread}/schedstat`, 'utf8').split(' ')[1]) / 1e6,
+        ]),
+    );
   } catch {
-    return undefined;
+    return new Map(); // it may have ended already
   }
 }

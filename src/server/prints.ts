@@ -10,8 +10,10 @@ import {
   type PrintCard,
   type ShelfPage,
   type ShelfPrint,
+  checkEdit,
+  nameOfEdit,
 } from '@/model';
-import { closedPartTouched, cardOfPrint, progressOf } from '@/derived';
+import { closedBy, cardOfPrint, progressOf, applyEdit } from '@/derived';
 import {
   cardOf,
   countLivingPrints,
@@ -43,7 +45,7 @@ import { blobsOfPlan } from '@/formats';
 import type { FileOut } from './fileOut';
 import { livingPrint, staleRevision } from './livingPrint';
 import { readPlan } from './readPlan';
-import { shapesKept } from './shapesKept';
+import { storedShapesKept } from './shapesKept';
 
 /** Prints shown on one page of the shelf. */
 const CARDS_A_PAGE = 24;
@@ -170,7 +172,24 @@ export function copyPrint(db: Store, id: string, now: string): Outcome<string> {
   return createPrint(db, found.value.name, now, planAt(db, id, found.value.plan_seq)!.plan);
 }
 
-/** Saves a plan on top of the revision it was made from; a stranger in between is told, and nothing is overwritten. */
+/** Makes an edit on top of the revision it was made from; a stranger in between is told, and nothing is overwritten. */
+export function editPrint(
+  db: Store,
+  id: string,
+  baseRevision: number,
+  value: unknown,
+  now: string,
+): Outcome<PrintState> {
+  const edit = checkEdit(value);
+  if (!edit.ok) return edit;
+  return change(db, id, baseRevision, (row) => {
+    const before = planAt(db, id, row.plan_seq)!.plan;
+    const after = applyEdit(before, edit.value);
+    return after.ok ? keepPlan(db, row, before, after.value, nameOfEdit(edit.value), now) : after;
+  });
+}
+
+/** Saves a whole plan on top of the revision it was made from; a stranger in between is told, and nothing is overwritten. */
 export function savePlan(
   db: Store,
   id: string,
@@ -179,18 +198,29 @@ export function savePlan(
   label: string,
   now: string,
 ): Outcome<PrintState> {
+  return change(db, id, baseRevision, (row) =>
+    keepPlan(db, row, planAt(db, id, row.plan_seq)!.plan, value, label.slice(0, 80), now),
+  );
+}
+
+/** Puts a plan after the present one when it holds, and changes nothing that is cut or printed. */
+function keepPlan(
+  db: Store,
+  row: PrintRow,
+  before: Plan,
+  value: unknown,
+  label: string,
+  now: string,
+): Outcome<undefined> {
   const checked = checkPlan(value);
   if (!checked.ok) return checked;
   const missing = blobsOfPlan(checked.value).find((sha) => !hasBlob(db, sha));
   if (missing) return failure('plan', 'The plan names a picture that was not brought in. Load the page again.');
-  return change(db, id, baseRevision, (row) => {
-    const before = planAt(db, id, row.plan_seq)!.plan;
-    const log = benchLog(db, id);
-    const closed = closedPartTouched(before, checked.value, log, () => shapesKept(db, before, checked.value, log));
-    if (closed) return failure('closed', closed);
-    appendPlan(db, row, checked.value, label.slice(0, 80), now);
-    return success(undefined);
-  });
+  const log = benchLog(db, row.id);
+  const closed = closedBy(before, checked.value, log, () => storedShapesKept(db, before, checked.value, log));
+  if (closed) return failure('closed', closed);
+  appendPlan(db, row, checked.value, label, now);
+  return success(undefined);
 }
 
 export function undo(db: Store, id: string, baseRevision: number, now: string): Outcome<PrintState> {

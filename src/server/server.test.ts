@@ -358,13 +358,13 @@ describe('the bench', () => {
 
   test('a whole print, from the first cut to the numbers', async () => {
     const { id } = await planned();
-    ok(log(id, { kind: 'sheets-started', counted: 3, tests: 1 }, { kind: 'stage-cut', stageId: 'stage-1' }));
+    ok(log(id, { kind: 'sheets-started', counted: 3, tests: 1 }, { kind: 'cut-done', cutId: 'stage-1' }));
     ok(log(id, pull('T1'), pull('1'), pull('2', { faults: ['ghost'], setAside: true })));
-    expect(log(id, { kind: 'stage-cut', stageId: 'stage-2' })).toMatchObject({
+    expect(log(id, { kind: 'cut-done', cutId: 'stage-2' })).toMatchObject({
       ok: false,
       message: expect.stringMatching(/Run 1 is not finished: 1 sheets/),
     });
-    ok(log(id, pull('3', { faults: ['weak'] }), { kind: 'stage-cut', stageId: 'stage-2' }));
+    ok(log(id, pull('3', { faults: ['weak'] }), { kind: 'cut-done', cutId: 'stage-2' }));
     ok(log(id, ...['T1', '1', '3'].map((sheet) => pull(sheet, { runId: 'run-night' }))));
     expect(log(id, { kind: 'numbered', marks: [{ sheet: '2', mark: '1/1' }], reason: '' }).ok).toBe(false);
     const marks = [
@@ -386,10 +386,10 @@ describe('the bench', () => {
     expect(log(id, pull('1'))).toMatchObject({ ok: false, message: expect.stringMatching(/how many sheets/) });
     ok(log(id, { kind: 'sheets-started', counted: 2, tests: 0 }));
     expect(log(id, pull('1'))).toMatchObject({ ok: false, message: expect.stringMatching(/not cut/) });
-    ok(log(id, { kind: 'stage-cut', stageId: 'stage-1' }));
+    ok(log(id, { kind: 'cut-done', cutId: 'stage-1' }));
     expect(log(id, pull('1'), pull('9')).ok).toBe(false);
     expect(ok(printState(db, id)).events.filter((e) => e.act.kind === 'pull')).toEqual([]);
-    expect(log(id, { kind: 'stage-cut', stageId: 'stage-9' }).ok).toBe(false);
+    expect(log(id, { kind: 'cut-done', cutId: 'stage-9' }).ok).toBe(false);
     expect(log(id, { kind: 'sheets-started', counted: 9, tests: 0 })).toMatchObject({
       message: expect.stringMatching(/already started/),
     });
@@ -400,7 +400,7 @@ describe('the bench', () => {
 
   test('a repeated request counts once; taking back is for the last pull, and not across a gate', async () => {
     const { id } = await planned();
-    ok(log(id, { kind: 'sheets-started', counted: 2, tests: 0 }, { kind: 'stage-cut', stageId: 'stage-1' }));
+    ok(log(id, { kind: 'sheets-started', counted: 2, tests: 0 }, { kind: 'cut-done', cutId: 'stage-1' }));
     const first = entry(pull('1')),
       second = entry(pull('2'));
     ok(logActs(db, id, [first], MS));
@@ -411,7 +411,7 @@ describe('the bench', () => {
       message: expect.stringMatching(/last pull/),
     });
     ok(log(id, { kind: 'pull-undone', pullId: second.id }));
-    ok(log(id, pull('2'), { kind: 'stage-cut', stageId: 'stage-2' }));
+    ok(log(id, pull('2'), { kind: 'cut-done', cutId: 'stage-2' }));
     const last = ok(printState(db, id))
       .events.filter((e) => e.act.kind === 'pull')
       .at(-1)!;
@@ -423,7 +423,7 @@ describe('the bench', () => {
 
   test('no undo across a gate, and the closed part of the plan stays', async () => {
     const state = await planned();
-    ok(log(state.id, { kind: 'stage-cut', stageId: 'stage-1' }));
+    ok(log(state.id, { kind: 'cut-done', cutId: 'stage-1' }));
     const passed = ok(printState(db, state.id));
     expect(passed.undoLabel).toBeNull();
     expect(undo(db, state.id, passed.revision, NOW)).toMatchObject({ code: 'undo-end' });
@@ -468,7 +468,7 @@ describe('files out', () => {
 
   test('a bundle opens as a print of its own, with its log, and is the same again', async () => {
     const { id } = await planned();
-    ok(logActs(db, id, [{ id: 'entry-0001', at: NOW, act: { kind: 'stage-cut', stageId: 'stage-1' } }], MS));
+    ok(logActs(db, id, [{ id: 'entry-0001', at: NOW, act: { kind: 'cut-done', cutId: 'stage-1' } }], MS));
     const bundle = ok(bundleFile(db, id, NOW));
     const other = openStore(':memory:');
     const opened = ok(openBundle(other, bundle.bytes, NOW));

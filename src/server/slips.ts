@@ -8,8 +8,9 @@ import {
   labelStateOfRun,
   openSlips,
   regionOf,
-  slippedStages,
+  slippedCuts,
   withSpotRun,
+  runsOfCut,
 } from '@/derived';
 import { failure, success, type Outcome } from '@/core/units';
 import { indexedPng, type PaletteColour } from '@/formats';
@@ -122,18 +123,18 @@ export function keepCutPicture(
   db: Store,
   plan: Plan,
   slips: readonly Slip[],
-  stageId: string,
+  cutId: string,
   now: string,
 ): string | undefined {
   const picture = labelsOfPlan(db, plan);
-  const run = plan.runs.find((r) => r.inkings[0].stageId === stageId);
+  const run = plan.runs[runsOfCut(plan, cutId)[0]];
   const made = picture && sheetOf(plan, picture, slips);
   if (!picture || !run || !made?.ok) return undefined;
   const { map, sheet } = made.value;
   const state = labelStateOfRun(plan, run, sheet);
   const slipped = sheet.parts.map((part) =>
     sheet.effects.some(
-      (effect, m) => effect.kind === 'slip' && part.marks.includes(m) && effect.stageIds.includes(stageId),
+      (effect, m) => effect.kind === 'slip' && part.marks.includes(m) && effect.cutIds.includes(cutId),
     ),
   );
   const index = Uint8Array.from({ length: 256 }, (_, p) =>
@@ -158,14 +159,14 @@ export function keepCutPicture(
 export function refusedSlip(
   plan: Plan,
   slips: readonly Slip[],
-  slip: { slipId: string; stageId: string; place: Slip['place'] },
-  cutStages: readonly string[],
+  slip: { slipId: string; cutId: string; place: Slip['place'] },
+  cutsPassed: readonly string[],
 ): string | undefined {
-  if (slippedStages(plan, slip).length === 0) return 'This stage is not in the plan.';
+  if (slippedCuts(plan, slip).length === 0) return 'This stage is not in the plan.';
   if (slips.some((s) => s.slipId === slip.slipId)) return 'This slip is marked already.';
   if (openSlips(slips).length >= 40) return 'Forty slips are marked on this print already; no more can be told apart.';
-  const stages = slippedStages(plan, slip);
-  if (stages.slice(1).some((id) => cutStages.includes(id)))
+  const stages = slippedCuts(plan, slip);
+  if (stages.slice(1).some((id) => cutsPassed.includes(id)))
     return 'The block has been cut on since. Mark the slip on the stage that is cut now.';
   return slip.place.islands.length + slip.place.outlinesMm.length === 0
     ? 'Show where it was cut: click the part, or draw round it.'

@@ -4,7 +4,7 @@ import { transferById } from '@/core/cutting';
 import { emptyMask, fillLine, fillOutlines, hasPixel, labelSet, type ArcMap, type BitMask } from '@/core/geometry';
 import { failure, success, type Outcome } from '@/core/units';
 import { indexedPng, pathOfSet, pdfOfDrawings, svgOfDrawing, type Drawing, type PaletteColour } from '@/formats';
-import { labelStateOfRun, blockOfRun, wantedOf } from '@/derived';
+import { labelStateOfRun, blocksOfRun, wantedOf } from '@/derived';
 import type { Store } from '@/store';
 import { FRAME_MM, originCorner, shifted, thisSideUp } from './drawings';
 import { fileStem, pdfFonts, type FileOut } from './fileOut';
@@ -84,7 +84,7 @@ function contentOf(laid: LaidOut, what: string): Outcome<Content> {
   }
   const number = Number(/^block-(\d{1,2})$/.exec(what)?.[1] ?? 0);
   const block = plan.blocks[number - 1];
-  const run = block && plan.runs.find((r) => blockOfRun(plan, r).block.id === block.id);
+  const run = block && plan.runs.find((r) => blocksOfRun(plan, r).some((one) => one.block.id === block.id));
   if (!run)
     return failure(
       'drawing',

@@ -1,4 +1,12 @@
-import { isTestSheet, type BenchAct, type BenchEvent, type RunLosses, type TimedCut } from '@/model';
+import {
+  ACT_VERSION,
+  isTestSheet,
+  upgradedAct,
+  type BenchAct,
+  type BenchEvent,
+  type RunLosses,
+  type TimedCut,
+} from '@/model';
 import type { Store } from './open';
 
 interface Row {
@@ -6,6 +14,7 @@ interface Row {
   readonly id: string;
   readonly at: string;
   readonly act: string;
+  readonly version: number;
 }
 
 /** Logs read last, kept in memory: a log only grows, so that only what is new is read again. */
@@ -29,7 +38,7 @@ export function benchLog(db: Store, printId: string): readonly BenchEvent[] {
 /** The log as it was written, unread. */
 export function rawLog(db: Store, printId: string): Row[] {
   return db
-    .prepare<[string], Row>('SELECT seq, id, at, act FROM bench_log WHERE print_id = ? ORDER BY seq')
+    .prepare<[string], Row>('SELECT seq, id, at, act, version FROM bench_log WHERE print_id = ? ORDER BY seq')
     .all(printId);
 }
 
@@ -37,10 +46,10 @@ export function rawLog(db: Store, printId: string): Row[] {
 export function logSince(db: Store, printId: string, known: number): BenchEvent[] {
   return db
     .prepare<[string, number], Row>(
-      'SELECT seq, id, at, act FROM bench_log WHERE print_id = ? AND seq > ? ORDER BY seq',
+      'SELECT seq, id, at, act, version FROM bench_log WHERE print_id = ? AND seq > ? ORDER BY seq',
     )
     .all(printId, known)
-    .map(({ id, at, act }) => ({ id, at, act: JSON.parse(act) as BenchAct }));
+    .map(({ id, at, act, version }) => ({ id, at, act: upgradedAct(JSON.parse(act), version) as BenchAct }));
 }
 
 function stillThere(db: Store, printId: string, log: readonly BenchEvent[]): readonly BenchEvent[] {
@@ -57,12 +66,13 @@ export function appendBenchEvent(db: Store, printId: string, event: BenchEvent):
   const { seq } = db
     .prepare<[string], { seq: number }>('SELECT coalesce(max(seq), 0) + 1 AS seq FROM bench_log WHERE print_id = ?')
     .get(printId)!;
-  db.prepare('INSERT INTO bench_log (print_id, seq, id, at, act) VALUES (?, ?, ?, ?, ?)').run(
+  db.prepare('INSERT INTO bench_log (print_id, seq, id, at, act, version) VALUES (?, ?, ?, ?, ?, ?)').run(
     printId,
     seq,
     event.id,
     event.at,
     JSON.stringify(event.act),
+    ACT_VERSION,
   );
   project(db, printId, seq, event.act);
   return true;
@@ -70,7 +80,7 @@ export function appendBenchEvent(db: Store, printId: string, event: BenchEvent):
 
 /** Keeps what is asked of all logs together, in the transaction that appends. */
 function project(db: Store, printId: string, seq: number, act: BenchAct): void {
-  if ((act.kind === 'stage-cut' || act.kind === 'slip') && act.pictureSha)
+  if ((act.kind === 'cut-done' || act.kind === 'slip') && act.pictureSha)
     db.prepare('INSERT INTO log_blobs (print_id, seq, sha) VALUES (?, ?, ?)').run(printId, seq, act.pictureSha);
   if (act.kind === 'pull' && !isTestSheet(act.sheet)) count(db, printId, act.runId, 1, act.setAside);
   if (act.kind !== 'pull-undone') return;
@@ -106,7 +116,7 @@ export function timedCuts(db: Store): TimedCut[] {
   return db
     .prepare<[], TimedCut>(
       `SELECT act ->> 'minutes' AS tookMin, act ->> 'saidHours' AS saidHours FROM bench_log INDEXED BY bench_log_cuts
-    WHERE act ->> 'kind' = 'stage-cut' AND act ->> 'minutes' > 0 AND act ->> 'saidHours' > 0`,
+    WHERE act ->> 'kind' IN ('stage-cut', 'cut-done') AND act ->> 'minutes' > 0 AND act ->> 'saidHours' > 0`,
     )
     .all();
 }

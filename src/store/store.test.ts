@@ -80,7 +80,7 @@ describe('migrations check the history', () => {
 });
 
 test('the bench log only grows, and an id counts once', () => {
-  const event = { id: 'e1', at: NOW, act: { kind: 'stage-cut', stageId: 's' } } as const;
+  const event = { id: 'e1', at: NOW, act: { kind: 'cut-done', cutId: 's' } } as const;
   expect(appendBenchEvent(db, 'p', event)).toBe(true);
   expect(appendBenchEvent(db, 'p', event)).toBe(false);
   expect(benchLog(db, 'p')).toEqual([event]);
@@ -112,13 +112,13 @@ test('bytes rest once under their hash and go when no plan names them', () => {
 
 test('the picture of a cut stays as long as the log names it', () => {
   const sha = putBlob(db, Buffer.from('the block'), 'image/png', NOW);
-  appendBenchEvent(db, 'p', { id: 'cut-1', at: NOW, act: { kind: 'stage-cut', stageId: 'stage-1', pictureSha: sha } });
+  appendBenchEvent(db, 'p', { id: 'cut-1', at: NOW, act: { kind: 'cut-done', cutId: 'stage-1', pictureSha: sha } });
   expect(dropLooseBlobs(db, '2026-11-21')).toBe(0);
   expect(getBlob(db, sha)!.mediaType).toBe('image/png');
 });
 
 test('deleted prints go with their logs when their time is over, not before', () => {
-  appendBenchEvent(db, 'p', { id: 'e1', at: NOW, act: { kind: 'stage-cut', stageId: 's' } });
+  appendBenchEvent(db, 'p', { id: 'e1', at: NOW, act: { kind: 'cut-done', cutId: 's' } });
   markDeleted(db, 'p', NOW, NOW);
   expect(purgeDeleted(db, '2026-11-01')).toBe(0);
   expect(purgeDeleted(db, '2026-12-21')).toBe(1);
@@ -155,7 +155,7 @@ test('a file of the first version opens: its plans come up to the present form, 
   db.close();
   const opened = openStore(join(folder, 'old.sqlite'));
   expect(planAt(opened, 'p', 1)!.plan).toMatchObject({
-    version: 5,
+    version: 6,
     rules: { direction: 'free' },
     way: { under: 'dry' },
   });

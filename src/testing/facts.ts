@@ -55,7 +55,7 @@ export function factsOf({ name, plan, events }: PrintState) {
     edition: plan.sheets.edition,
     log: {
       entries: events.length,
-      cuts: bench.cutStages,
+      cuts: bench.cutsPassed,
       slips: bench.slips,
       pictures: bench.cutPictures,
       got: bench.coloursGot,

@@ -1,6 +1,6 @@
 import { STARTER_CABINET } from '@/core/inks';
 import type { Lab } from '@/core/colour';
-import { emptyPlan, type CabinetInk, type FlatColour, type PicturePlan } from '@/model';
+import { emptyPlan, type CabinetInk, type FlatColour, type PicturePlan, type Plan } from '@/model';
 
 /** A digest that names bytes no test reads. */
 export const SHA = 'a'.repeat(64);
@@ -20,6 +20,30 @@ export function pictureOf(widthMm: number, heightMm: number, more: Partial<Pictu
     heightMm,
     raster: { sha: SHA, widthPx: widthMm * 10, heightPx: heightMm * 10, mmPerPx: 0.1 },
     ...more,
+  };
+}
+
+/** The same runs with a block for each: its own colour stands on it and nothing else. */
+export function onOwnBlocks(plan: Plan): Plan {
+  return {
+    ...plan,
+    blocks: plan.runs.map((run, i) => ({
+      ...plan.blocks[0],
+      id: `block-${i + 1}`,
+      name: `Block ${i + 1}`,
+      sides: [
+        {
+          id: `side-${i + 1}`,
+          name: 'face',
+          pieces: [],
+          cuts: [{ id: `stage-${i + 1}`, standingIds: [run.formes[0].inkings[0].colourId] }],
+        },
+      ],
+    })),
+    runs: plan.runs.map((run, i) => ({
+      ...run,
+      formes: run.formes.map((forme) => ({ ...forme, cutId: `stage-${i + 1}` })),
+    })),
   };
 }
 

@@ -17,7 +17,7 @@ import {
 } from '@/core/registration';
 import { failure } from '@/core/units';
 import { CHOKE_MM, decodeLabelMap } from '@/model';
-import { boundaryKindsOf, expectedLooks, filmsOnParts, lookOfFilms, reducesOneBlock } from '@/derived';
+import { boundaryKindsOf, expectedLooks, filmsOnParts, lookOfFilms, printsFromOneSide } from '@/derived';
 import { JobFailed, serve } from './serve';
 import type { FitQuestion, RegisterJobs } from './protocol';
 
@@ -80,7 +80,7 @@ serve<RegisterJobs>({
       boundaryKindsOf(
         plan,
         got,
-        reducesOneBlock(plan) ? { ...plan.fit, chokeMm: mm } : { ...plan.fit, trapMm: mm, pairs: [] },
+        printsFromOneSide(plan) ? { ...plan.fit, chokeMm: mm } : { ...plan.fit, trapMm: mm, pairs: [] },
       );
     return leastOverlap(taskOf(question), kindsAt, OVERLAPS_MM, plan.register.wishShare) ?? null;
   },

@@ -4,7 +4,7 @@ import { ask, askRaw } from './api';
 const event = (id: string) => ({
   id,
   at: '2026-11-20T10:00:00.000Z',
-  act: { kind: 'stage-cut', stageId: 's' } as const,
+  act: { kind: 'cut-done', cutId: 's' } as const,
 });
 
 describe('the queue of acts', () => {

@@ -1,8 +1,10 @@
-import { emptyPlan } from '@/model';
 import { draftKeeper, type DraftPlace } from './draftKeeper';
 import type { KeptDraft } from './planEdits';
 
-const draft = (revision: number): KeptDraft => ({ revision, plan: emptyPlan(), labels: [`edit ${revision}`] });
+const draft = (revision: number): KeptDraft => ({
+  revision,
+  edits: [{ kind: 'sheets-set', part: { edition: revision } }],
+});
 
 /** A browser: one store and one set of locks, windows that open and close. */
 function browser(withLocks = true) {
@@ -72,6 +74,10 @@ test('a full store is said, and a draft that cannot be read is passed over', asy
     throw new Error('QuotaExceededError');
   }).write(draft(1));
   expect(full).toHaveBeenCalledTimes(1);
-  kept.set('ulexite-draft-p-x', '{broken');
+  kept.set('ulexite-draft-p-w', '{broken');
+  kept.set('ulexite-draft-p-x', JSON.stringify({ revision: 1, plan: {}, labels: ['of an older release'] }));
   expect(await windowOn('p').takeLeft()).toBeUndefined();
+  expect(kept.size).toBe(2); // left where they lie
+  kept.set('ulexite-draft-p-y', JSON.stringify(draft(5)));
+  expect(await windowOn('p').takeLeft()).toEqual(draft(5));
 });

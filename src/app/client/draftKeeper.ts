@@ -27,15 +27,17 @@ export function draftKeeper(printId: string, full: () => void, place: () => Draf
   const takeLeft = async (): Promise<KeptDraft | undefined> => {
     const { store, locks } = place();
     const living = new Set((await locks?.query())?.held?.map(({ name }) => name));
-    const left = Array.from({ length: store.length }, (_, i) => store.key(i))
-      .filter((key) => (key === ofPrint || key?.startsWith(`${ofPrint}-`)) && key !== own && !living.has(key))
-      .sort()[0];
-    if (!left) return undefined;
-    const draft = store.getItem(left);
-    store.removeItem(left);
-    if (draft === null) return undefined;
-    store.setItem(own, draft);
-    return JSON.parse(draft) as KeptDraft;
+    const left = Array.from({ length: store.length }, (_, i) => store.key(i) ?? '')
+      .filter((key) => (key === ofPrint || key.startsWith(`${ofPrint}-`)) && key !== own && !living.has(key))
+      .sort();
+    for (const key of left) {
+      const draft = readDraft(store.getItem(key));
+      if (!draft) continue; // not of this form: left where it lies
+      store.setItem(own, JSON.stringify(draft));
+      store.removeItem(key);
+      return draft;
+    }
+    return undefined;
   };
 
   return {
@@ -60,6 +62,15 @@ export function draftKeeper(printId: string, full: () => void, place: () => Draf
       }
     },
   };
+}
+
+function readDraft(text: string | null): KeptDraft | undefined {
+  try {
+    const draft = JSON.parse(text ?? 'null') as KeptDraft | null;
+    return draft && Number.isInteger(draft.revision) && Array.isArray(draft.edits) ? draft : undefined;
+  } catch {
+    return undefined;
+  }
 }
 
 function inBrowser(): DraftPlace {

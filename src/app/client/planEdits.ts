@@ -1,16 +1,16 @@
-import { failure, success, type Outcome, type Plan, type PrintState } from '@/model';
+import { applyEdit } from '@/derived';
+import { failure, success, type Outcome, type Plan, type PlanEdit, type PrintState } from '@/model';
 import { shared } from './shared';
 
 export type SaveStatus = 'saved' | 'saving' | 'failed';
 
-/** How a plan is saved on top of the revision it was made from. */
-export type SavePlan = (baseRevision: number, plan: Plan, label: string) => Promise<Outcome<PrintState>>;
+/** How an edit is saved on top of the revision it was made from. */
+export type SaveEdit = (baseRevision: number, edit: PlanEdit) => Promise<Outcome<PrintState>>;
 
-/** The plan with everything not yet saved, kept in the browser: a reload or a power cut loses none of it. */
+/** Everything not yet saved, kept in the browser: a reload or a power cut loses none of it. */
 export interface KeptDraft {
   readonly revision: number;
-  readonly plan: Plan;
-  readonly labels: readonly string[];
+  readonly edits: readonly PlanEdit[];
 }
 export interface DraftKeeper {
   /** What a window that is gone left behind; from then on it is this window's. */
@@ -18,15 +18,13 @@ export interface DraftKeeper {
   readonly write: (draft: KeptDraft | undefined) => void;
 }
 
-/** Edits made on a state that was changed elsewhere: all of them together, in one plan. */
+/** Edits made on a state that was changed elsewhere, in their order. */
 export interface Stale {
-  readonly labels: readonly string[];
-  readonly plan: Plan;
+  readonly edits: readonly PlanEdit[];
 }
 
 interface Pending {
-  readonly label: string;
-  readonly edit: (plan: Plan) => Plan;
+  readonly edit: PlanEdit;
   readonly done: (answer: Outcome<undefined>) => void;
 }
 
@@ -52,7 +50,7 @@ export class PlanEdits {
 
   constructor(
     initial: PrintState,
-    private readonly save: SavePlan,
+    private readonly save: SaveEdit,
     private readonly keeper: DraftKeeper,
     private readonly changed: () => void,
     private readonly tell: (message: string) => void,
@@ -68,7 +66,7 @@ export class PlanEdits {
   get plan(): Plan {
     this.shown ??= shared(
       this.shownLast,
-      this.pending.reduce((plan, { edit }) => edit(plan), this.latest.plan),
+      this.pending.reduce((plan, { edit }) => edited(plan, edit), this.latest.plan),
     );
     this.shownLast = this.shown;
     return this.shown;
@@ -90,19 +88,16 @@ export class PlanEdits {
     const kept = await this.keeper.takeLeft();
     if (!kept) return;
     if (kept.revision === this.latest.revision && !this.hasUnsaved) {
-      await this.change(kept.labels.join(', '), () => kept.plan);
+      await Promise.all(kept.edits.map((edit) => this.change(edit)));
       return;
     }
-    this.stale = {
-      labels: [...kept.labels, ...this.pending.map((p) => p.label)],
-      plan: this.pending.reduce((plan, { edit }) => edit(plan), kept.plan),
-    };
+    this.stale = { edits: [...kept.edits, ...this.pending.map(({ edit }) => edit)] };
     this.changed();
   }
 
   /** Resolves when saved, refused, or kept for later (`unreachable`). */
-  change(label: string, edit: (plan: Plan) => Plan): Promise<Outcome<undefined>> {
-    const answered = new Promise<Outcome<undefined>>((done) => this.pending.push({ label, edit, done }));
+  change(edit: PlanEdit): Promise<Outcome<undefined>> {
+    const answered = new Promise<Outcome<undefined>>((done) => this.pending.push({ edit, done }));
     this.shown = undefined;
     this.keep();
     this.changed();
@@ -150,18 +145,23 @@ export class PlanEdits {
   private async flush(): Promise<void> {
     while (this.pending.length > 0 && !this.stale) {
       const [first] = this.pending;
-      const plan = first.edit(this.latest.plan);
-      if (JSON.stringify(plan) === JSON.stringify(this.latest.plan)) {
+      const next = applyEdit(this.latest.plan, first.edit);
+      if (!next.ok) {
+        this.tell(next.message);
+        this.settled(first, next);
+        continue;
+      }
+      if (JSON.stringify(next.value) === JSON.stringify(this.latest.plan)) {
         this.settled(first, success(undefined));
         continue;
       }
       this.setStatus('saving');
-      const answer = await this.save(this.latest.revision, plan, first.label);
+      const answer = await this.save(this.latest.revision, first.edit);
       if (answer.ok) {
         this.take(answer.value);
         this.settled(first, success(undefined));
       } else if (answer.code === 'stale') {
-        this.stale = { labels: this.pending.map((p) => p.label), plan: this.plan };
+        this.stale = { edits: this.pending.map(({ edit }) => edit) };
         this.pending.forEach((p) => p.done(answer));
         this.setStatus('failed');
       } else if (isAway(answer)) {
@@ -196,7 +196,13 @@ export class PlanEdits {
     this.keeper.write(
       this.pending.length === 0
         ? undefined
-        : { revision: this.latest.revision, plan: this.plan, labels: this.pending.map((p) => p.label) },
+        : { revision: this.latest.revision, edits: this.pending.map(({ edit }) => edit) },
     );
   }
+}
+
+/** The plan with an edit; one that cannot be made on it is told when it is its turn to be saved, and changes nothing until then. */
+function edited(plan: Plan, edit: PlanEdit): Plan {
+  const next = applyEdit(plan, edit);
+  return next.ok ? next.value : plan;
 }

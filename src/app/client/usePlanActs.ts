@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, type Dispatch, type SetStateAction } from 'react';
-import { success, type Outcome, type Plan, type PrintState } from '@/model';
+import { success, type Outcome, type Plan, type PlanEdit, type PrintState } from '@/model';
 import { type PrintDesk } from '@/ui/kit/printContext';
 import { isAway, PlanEdits } from './planEdits';
 
@@ -41,9 +41,9 @@ export function usePlanActs(
   );
 
   const change = useCallback(
-    (label: string, edit: (plan: Plan) => Plan): Promise<Outcome<undefined>> => {
+    (edit: PlanEdit): Promise<Outcome<undefined>> => {
       setTried(undefined);
-      return edits.change(label, edit);
+      return edits.change(edit);
     },
     [edits, setTried],
   );
@@ -59,10 +59,7 @@ function useChangeAfter(
   setMessage: PrintDesk['tell'],
 ) {
   const changeAfter = useCallback(
-    async (
-      label: string,
-      work: (plan: Plan) => Promise<Outcome<(plan: Plan) => Plan>>,
-    ): Promise<Outcome<undefined>> => {
+    async (work: (plan: Plan) => Promise<Outcome<PlanEdit>>): Promise<Outcome<undefined>> => {
       setTried(undefined);
       let saved: Promise<Outcome<undefined>> | undefined;
       const worked = await edits.inOrder(async (): Promise<Outcome<undefined>> => {
@@ -73,7 +70,7 @@ function useChangeAfter(
           if (edit.code !== 'stopped') setMessage(edit.message);
           return edit;
         }
-        saved = edits.change(label, edit.value);
+        saved = edits.change(edit.value);
         return success(undefined);
       });
       return saved ?? worked;

@@ -1,6 +1,7 @@
 export { type Film, filmOver, filmBand, mixFilms } from './film';
 export { type Opacity, type OpacityKnown, CONTRAST_RATIO, filmFromSolid } from './opacity';
 export {
+  type UnderFilm,
   type Ground,
   type LaidFilm,
   groundOf,
@@ -27,6 +28,7 @@ export {
 } from './recipe';
 export { filmReaching, filmWeightReaching, contrastRatio, gradationLooksLabD50 } from './adjust';
 export { type ReadyFilm, readyFilm, layReady, labOfInternal } from './readyFilm';
+export { type Medium, type MediumId, MEDIUM_IDS, MEDIUMS, mediumById } from './mediums';
 export { MAX_SOFTENER_PERCENT, ladderPercent } from './tack';
 export { STARTER_CABINET } from './starterCabinet';
 export { type InkNeed, inkForRun, INK_START_VALUES, ML_PER_TEASPOON } from './quantity';

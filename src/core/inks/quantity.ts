@@ -22,7 +22,12 @@ export interface InkNeed {
  * Ink to mix for one run: `standingCm2` is what one sheet takes ink from, `impressions` counts layings by film weight (1 is the usual
  * film once). Throws OutOfRange below 0. What goes onto `sheets` sheets, what stays on roller and slab, and the waste.
  */
-export function inkForRun(standingCm2: number, sheets: number, impressions = 1, values = INK_START_VALUES): InkNeed {
+export function inkForRun(
+  standingCm2: number,
+  sheets: number,
+  impressions = 1,
+  values: Readonly<Record<keyof typeof INK_START_VALUES, number>> = INK_START_VALUES,
+): InkNeed {
   ranged('the area inked (cm²)', standingCm2, 0);
   ranged('the number of sheets', sheets, 0);
   ranged('the number of impressions', impressions, 0);

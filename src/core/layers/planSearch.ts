@@ -5,8 +5,6 @@ import { searchOverprints } from './overprintSearch';
 import { fewestGroups } from './sharing';
 import { nestedStages } from './stages';
 
-export type Process = 'reduction' | 'multi-block' | 'mixed';
-
 /** The ink of a sketched run: the one now meant for a colour of the picture, or a new one. */
 export interface SketchInk {
   readonly labD50: Lab;
@@ -27,7 +25,6 @@ export interface SketchInking {
 
 /** A way to print the picture, in labels: what stands at each stage of each block, and the runs in order. */
 export interface PlanSketch {
-  readonly process: Process;
   readonly blocks: readonly { readonly stages: readonly (readonly number[])[] }[];
   readonly runs: readonly { readonly inkings: readonly SketchInking[] }[];
   /** False when there were too many runs to try every order. */
@@ -204,7 +201,6 @@ function reductionSketch(
   opaque = false,
 ): PlanSketch {
   return {
-    process: 'reduction',
     exact,
     blocks: [{ stages: nestedStages(groups) }],
     runs: groups.map((group, stage) => ({
@@ -256,7 +252,7 @@ function oneFurtherBlock(task: PlanTask): PlanSketch | undefined {
   );
   const runs = [...reduction.runs];
   runs.splice(place < 0 ? runs.length : place, 0, run);
-  return { process: 'mixed', exact: reduction.exact, blocks: [...reduction.blocks, { stages: [alone] }], runs };
+  return { exact: reduction.exact, blocks: [...reduction.blocks, { stages: [alone] }], runs };
 }
 
 /** A block for each colour, printed straight on the paper, light to dark; sharing blocks where the rollers can pass. */
@@ -308,7 +304,6 @@ function blocksOf(
     );
   const groups = shared ? fewestGroups(films.length, (a, b) => !apart(a, b)) : films.map((_, i) => [i]);
   return {
-    process: 'multi-block',
     exact: true,
     blocks: groups.map((group) => ({ stages: [group.flatMap((film) => films[film].standing)] })),
     runs: groups.map((group, block) => ({

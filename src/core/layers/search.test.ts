@@ -226,9 +226,13 @@ describe('sketches of plans', () => {
     ...more,
   });
 
+  const cutOn = (s: { blocks: readonly { stages: readonly unknown[] }[] }) => s.blocks.some((b) => b.stages.length > 1);
+
   test('every colour that is not bare paper is printed in each, and stages nest', () => {
     const sketches = sketchPlans(planTask());
-    expect(new Set(sketches.map((s) => s.process))).toEqual(new Set(['reduction', 'multi-block', 'mixed']));
+    const kinds = sketches.map((s) => `${Math.min(2, s.blocks.length)} ${cutOn(s)}`);
+    // one block cut on, blocks cut once, and both together
+    expect([...new Set(kinds)]).toEqual(expect.arrayContaining(['1 true', '2 false', '2 true']));
     for (const sketch of sketches) {
       const printed = new Set(
         sketch.runs.flatMap((run) => run.inkings.flatMap((i) => i.zone ?? sketch.blocks[i.block].stages[i.stage])),
@@ -239,21 +243,21 @@ describe('sketches of plans', () => {
           expect(stage.every((label) => s === 0 || stages[s - 1].includes(label))).toBe(true),
         );
     }
-    expect(sketches.some((s) => s.runs.length === 2 && s.process === 'reduction')).toBe(true);
+    expect(sketches.some((s) => s.runs.length === 2 && s.blocks.length === 1 && cutOn(s))).toBe(true);
   });
 
   test('once a block is cut only the order of what is left is proposed', () => {
     const sketches = sketchPlans(planTask({ open: false, closed: 1 }));
     expect(sketches.length).toBeGreaterThan(0);
     for (const sketch of sketches) {
-      expect(sketch.process).toBe('reduction');
+      expect(sketch.blocks.length).toBe(1);
       expect(sketch.runs[0].inkings[0].colour).toBe(1);
     }
   });
 
   test('colours far apart share a block, and a run', () => {
     const far = sketchPlans(planTask({ gapMm: (a, b) => (a + b === 3 ? 40 : 0) })).filter(
-      (s) => s.process === 'multi-block' && s.blocks.length === 2 && s.runs.some((r) => r.inkings.length === 2),
+      (s) => !cutOn(s) && s.blocks.length === 2 && s.runs.some((r) => r.inkings.length === 2),
     );
     expect(far.length).toBeGreaterThan(0);
     const shared = far[0].runs.find((r) => r.inkings.length === 2)!;

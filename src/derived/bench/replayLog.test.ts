@@ -72,16 +72,16 @@ describe('bench log', () => {
 
   test('gates, ticks and numbers', () => {
     const state = replayLog([
-      event({ kind: 'island-cut', stageId: 's1', island: 7, done: true }),
-      event({ kind: 'island-cut', stageId: 's1', island: 9, done: true }),
-      event({ kind: 'island-cut', stageId: 's1', island: 7, done: false }),
-      event({ kind: 'stage-cut', stageId: 's1' }),
-      event({ kind: 'stage-cut', stageId: 's1' }),
+      event({ kind: 'island-cut', cutId: 's1', island: 7, done: true }),
+      event({ kind: 'island-cut', cutId: 's1', island: 9, done: true }),
+      event({ kind: 'island-cut', cutId: 's1', island: 7, done: false }),
+      event({ kind: 'cut-done', cutId: 's1' }),
+      event({ kind: 'cut-done', cutId: 's1' }),
       event({ kind: 'run-finished', runId: 'r1' }),
       event({ kind: 'numbered', marks: [{ sheet: '1', mark: '1/1' }], reason: '' }),
     ]);
     expect([...state.cutIslands.get('s1')!]).toEqual([9]);
-    expect(state.cutStages.map((c) => c.stageId)).toEqual(['s1']);
+    expect(state.cutsPassed.map((c) => c.cutId)).toEqual(['s1']);
     expect(state.finishedRuns.has('r1')).toBe(true);
     expect(state.marks).toEqual([{ sheet: '1', mark: '1/1' }]);
   });

@@ -5,7 +5,7 @@ import type { ActOf, BenchAct, BenchEvent, ProofTaken, ReadingSource, SlipAnswer
 export interface Slip {
   readonly slipId: string;
   readonly at: string;
-  readonly stageId: string;
+  readonly cutId: string;
   readonly place: SlipPlace;
   readonly note: string;
   readonly answer?: SlipAnswer;
@@ -58,13 +58,13 @@ export interface Pull {
 export interface BenchState {
   readonly started?: { readonly counted: number; readonly tests: number };
   /** Stages whose cut is done, in the order of the gates passed. */
-  readonly cutStages: readonly { readonly stageId: string; readonly at: string; readonly minutes?: number }[];
+  readonly cutsPassed: readonly { readonly cutId: string; readonly at: string; readonly minutes?: number }[];
   readonly slips: readonly Slip[];
   readonly rehearsals: readonly Rehearsed[];
   /** The block after each cut and each slip, oldest first. */
   readonly cutPictures: readonly {
     readonly at: string;
-    readonly stageId: string;
+    readonly cutId: string;
     readonly what: 'cut' | 'slip';
     readonly sha: string;
   }[];
@@ -96,10 +96,10 @@ export function replayLog(events: readonly BenchEvent[]): BenchState {
 function newReplay() {
   return {
     started: undefined as BenchState['started'],
-    cutStages: [] as { stageId: string; at: string; minutes?: number }[],
+    cutsPassed: [] as { cutId: string; at: string; minutes?: number }[],
     slips: new Map<string, Slip>(),
     rehearsals: [] as Rehearsed[],
-    cutPictures: [] as { at: string; stageId: string; what: 'cut' | 'slip'; sha: string }[],
+    cutPictures: [] as { at: string; cutId: string; what: 'cut' | 'slip'; sha: string }[],
     cutIslands: new Map<string, Set<number>>(),
     pulls: new Map<string, Pull>(),
     /** Run and sheet of every pull that counts. */
@@ -125,15 +125,15 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
   'sheets-added': (r, { act }) => {
     r.started = r.started && { ...r.started, counted: r.started.counted + act.counted };
   },
-  'stage-cut': (r, { at, act }) => {
-    if (r.cutStages.some((c) => c.stageId === act.stageId)) return;
-    r.cutStages.push({ stageId: act.stageId, at, minutes: act.minutes });
-    if (act.pictureSha) r.cutPictures.push({ at, stageId: act.stageId, what: 'cut', sha: act.pictureSha });
+  'cut-done': (r, { at, act }) => {
+    if (r.cutsPassed.some((c) => c.cutId === act.cutId)) return;
+    r.cutsPassed.push({ cutId: act.cutId, at, minutes: act.minutes });
+    if (act.pictureSha) r.cutPictures.push({ at, cutId: act.cutId, what: 'cut', sha: act.pictureSha });
   },
   slip: (r, { at, act }) => {
     if (r.slips.has(act.slipId)) return;
-    r.slips.set(act.slipId, { slipId: act.slipId, at, stageId: act.stageId, place: act.place, note: act.note });
-    if (act.pictureSha) r.cutPictures.push({ at, stageId: act.stageId, what: 'slip', sha: act.pictureSha });
+    r.slips.set(act.slipId, { slipId: act.slipId, at, cutId: act.cutId, place: act.place, note: act.note });
+    if (act.pictureSha) r.cutPictures.push({ at, cutId: act.cutId, what: 'slip', sha: act.pictureSha });
   },
   'slip-answered': (r, { act }) => {
     const slip = r.slips.get(act.slipId);
@@ -143,8 +143,8 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
     r.rehearsals.push({ at, level, score, parts, tooEarly, tooLate, never });
   },
   'island-cut': (r, { act }) => {
-    const ticked = r.cutIslands.get(act.stageId) ?? new Set<number>();
-    r.cutIslands.set(act.stageId, ticked);
+    const ticked = r.cutIslands.get(act.cutId) ?? new Set<number>();
+    r.cutIslands.set(act.cutId, ticked);
     if (act.done) ticked.add(act.island);
     else ticked.delete(act.island);
   },

@@ -8,7 +8,7 @@ const place = { islands: [], outlinesMm: [[0, 0, 4, 0, 4, 4]] };
 const slip = (slipId: string, pictureSha?: string): BenchAct => ({
   kind: 'slip',
   slipId,
-  stageId: 'stage-2',
+  cutId: 'stage-2',
   place,
   note: 'ran on',
   pictureSha,
@@ -27,13 +27,13 @@ test('a slip is in the log once; the newest answer holds; an answer to nothing i
     ['a', 'patch'],
     ['b', undefined],
   ]);
-  expect(state.slips[0]).toMatchObject({ stageId: 'stage-2', place, note: 'ran on' });
+  expect(state.slips[0]).toMatchObject({ cutId: 'stage-2', place, note: 'ran on' });
 });
 
 test('cuts and slips are replayed as pictures in their order; a cut logged twice counts once', () => {
-  const cut = (stageId: string): BenchAct => ({
-    kind: 'stage-cut',
-    stageId,
+  const cut = (cutId: string): BenchAct => ({
+    kind: 'cut-done',
+    cutId,
     minutes: 40,
     saidHours: 1,
     pictureSha: SHA,
@@ -43,14 +43,14 @@ test('cuts and slips are replayed as pictures in their order; a cut logged twice
     event(cut('stage-1')),
     event(slip('a', SHA)),
     event(cut('stage-2')),
-    event({ kind: 'stage-cut', stageId: 'stage-3' }),
+    event({ kind: 'cut-done', cutId: 'stage-3' }),
   ]);
-  expect(state.cutPictures.map((p) => [p.what, p.stageId])).toEqual([
+  expect(state.cutPictures.map((p) => [p.what, p.cutId])).toEqual([
     ['cut', 'stage-1'],
     ['slip', 'stage-2'],
     ['cut', 'stage-2'],
   ]);
-  expect(state.cutStages.map((c) => [c.stageId, c.minutes])).toEqual([
+  expect(state.cutsPassed.map((c) => [c.cutId, c.minutes])).toEqual([
     ['stage-1', 40],
     ['stage-2', 40],
     ['stage-3', undefined],
@@ -75,5 +75,5 @@ test('rehearsals are kept with their level and score, oldest first, and change n
     { at: '2026-11-20T10:00:00.000Z', level: 'bare', score: 40, parts: 12, tooEarly: 1, tooLate: 0, never: 2 },
     { at: '2026-11-21T10:00:00.000Z', level: 'bare', score: 90, parts: 12, tooEarly: 1, tooLate: 0, never: 2 },
   ]);
-  expect([state.cutStages, state.slips, state.pulls]).toEqual([[], [], []]);
+  expect([state.cutsPassed, state.slips, state.pulls]).toEqual([[], [], []]);
 });

@@ -5,6 +5,7 @@ import { failure, type Outcome } from '@/core/units';
 import { checkWith } from '../check';
 import { slipPlace } from '../design/place';
 import { between, id, list, oneOf, record, surfaceLabD50, text, whole, type Frozen } from '../fields';
+import { upgradedAct } from './upgrades/upgradedAct';
 import { ADDED_RANGE, MOST_SHEETS, READING_SOURCES, SLIP_ANSWERS } from '../ranges';
 
 const sheetName = () =>
@@ -44,13 +45,13 @@ const ACTS = {
   'sheets-added': record({ kind: kind('sheets-added'), counted: whole(ADDED_RANGE) }),
   'island-cut': record({
     kind: kind('island-cut'),
-    stageId: id(),
+    cutId: id(),
     island: between('an island', 0, 1e9).integer(),
     done: boolean().required(),
   }),
-  'stage-cut': record({
-    kind: kind('stage-cut'),
-    stageId: id(),
+  'cut-done': record({
+    kind: kind('cut-done'),
+    cutId: id(),
     minutes: number()
       .min(0, 'A cut cannot take less than no time.')
       .max(100_000, 'A cut of more than 100 000 minutes is a slip of the keys.')
@@ -61,7 +62,7 @@ const ACTS = {
   slip: record({
     kind: kind('slip'),
     slipId: id(),
-    stageId: id(),
+    cutId: id(),
     place: slipPlace,
     note: text(300),
     pictureSha: pictureSha(),
@@ -141,8 +142,16 @@ export type ProofTaken = Omit<Acts['proofed'], 'kind'>;
 /** How a colour was come by: with a reading device, typed in, or from a measurement file. */
 export type ReadingSource = (typeof READING_SOURCES)[number];
 
-/** Checks one act for the bench log. */
-export function checkAct(value: unknown): Outcome<BenchAct> {
+/** The form acts have now; those written before acts carried a version are of version 1. */
+export const ACT_VERSION = 2;
+
+/** Checks one act for the bench log, as a release wrote it whose acts had this version. */
+export function checkAct(written: unknown, version: unknown = 1): Outcome<BenchAct> {
+  if (!Number.isInteger(version) || Number(version) < 1)
+    return failure('act', `“${String(version)}” is no version of an entry.`);
+  if (Number(version) > ACT_VERSION)
+    return failure('newer', 'This entry was written by a newer Ulexite. Update this one to read it.');
+  const value = upgradedAct(written, Number(version));
   const named = (value as { kind?: string } | null)?.kind;
   if (named === undefined || !Object.hasOwn(ACTS, named))
     return failure('act', `“${String(named)}” is nothing that can be logged.`);

@@ -33,7 +33,7 @@ export const picture = record({
   }),
 });
 
-const colour = record({
+export const flatColour = record({
   id: id(),
   name: named(60, 'A colour needs a name.'),
   wantedLabD50: labD50(),
@@ -54,7 +54,7 @@ export const flat = record({
   }),
   /** A colour's place in the list is its label in the label map. */
   colours: list(
-    colour,
+    flatColour,
     FLATTEN_LIMITS.maxColours,
     `No more than ${FLATTEN_LIMITS.maxColours} colours can be planned.`,
   ).min(1),
@@ -67,6 +67,6 @@ export const flat = record({
 export type Fractions = Frozen<InferType<typeof crop>>;
 /** The picture as brought in, and how it is cut to the printed size. */
 export type PicturePlan = Frozen<InferType<typeof picture>>;
-export type FlatColour = Frozen<InferType<typeof colour>>;
+export type FlatColour = Frozen<InferType<typeof flatColour>>;
 /** The picture in flat colours. */
 export type FlatPlan = Frozen<InferType<typeof flat>>;

@@ -43,8 +43,8 @@ export const DEFAULT_RULES: PlanRules = { direction: 'free', pinnedIds: [], maxF
 
 export function emptyPlan(): Plan {
   return {
-    version: 5,
-    way: { process: 'reduction', under: 'dry', ink: 'oil relief', registration: 'corner stops', printing: 'by hand' },
+    version: 6,
+    way: { under: 'dry', registration: 'corner stops', printing: 'by hand' },
     paper: { name: 'warm white', labD50: [94.5, 0.3, 4.2] },
     picture: null,
     flat: null,
@@ -56,7 +56,7 @@ export function emptyPlan(): Plan {
         materialId: 'lino',
         grainDeg: 0,
         sizeMm: null,
-        sides: [{ id: 'side-1', name: 'face', stages: [] }],
+        sides: [{ id: 'side-1', name: 'face', pieces: [], cuts: [] }],
       },
     ],
     runs: [],

@@ -2,15 +2,24 @@ import type { InferType } from 'yup';
 import { BLOCK_MATERIALS } from '@/core/cutting';
 import { id, list, mm, named, oneOf, record, type Frozen } from '../fields';
 import { place } from '../design/place';
-import { SIZE_RANGE_MM } from '../ranges';
+import { MOST, SIZE_RANGE_MM } from '../ranges';
 
-const stage = record({
+const cut = record({
   id: id(),
-  standingIds: list(id(), 60),
+  /** Colours of the picture that stand in this state of the side. */
+  standingIds: list(id(), MOST.colours),
   /** It stands nowhere else: a small block or stencil for one spot. */
   within: place.optional(),
 });
-const side = record({ id: id(), name: named(60), stages: list(stage, 20) });
+const piece = record({ id: id(), name: named(60), place });
+const side = record({
+  id: id(),
+  name: named(60),
+  /** Parts it is sawn into, inked apart and put together again; none where it is whole. */
+  pieces: list(piece, MOST.pieces),
+  /** Its states in the order in which they are cut. */
+  cuts: list(cut, MOST.cuts),
+});
 export const block = record({
   id: id(),
   name: named(60),
@@ -24,7 +33,7 @@ export const block = record({
   sides: list(side, 2).min(1),
 });
 
-/** The side of a block as cut for one run. */
-export type Stage = Frozen<InferType<typeof stage>>;
+/** A state of a side of a block: what stands until it is cut on. */
+export type Cut = Frozen<InferType<typeof cut>>;
 export type BlockSide = Frozen<InferType<typeof side>>;
 export type Block = Frozen<InferType<typeof block>>;

@@ -1,6 +1,6 @@
 import type { InferType } from 'yup';
-import { MAX_SOFTENER_PERCENT } from '@/core/inks';
-import { bands, between, id, labD50, list, named, opacity, record, type Frozen } from '../fields';
+import { MAX_SOFTENER_PERCENT, MEDIUM_IDS } from '@/core/inks';
+import { bands, between, id, labD50, list, named, oneOf, opacity, record, type Frozen } from '../fields';
 
 const recipe = record({
   parts: list(record({ inkId: id(), name: named(60), share: between('a share', 0, 1) }), 8).min(1),
@@ -8,6 +8,7 @@ const recipe = record({
 export const ink = record({
   id: id(),
   name: named(60, 'An ink needs a name.'),
+  mediumId: oneOf(MEDIUM_IDS),
   /** Its colour alone on this paper. */
   solidLabD50: labD50(),
   /** A word, or the contrast ratio read over a black strip. */

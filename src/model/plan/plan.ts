@@ -6,8 +6,8 @@ import { failure, type Outcome } from '@/core/units';
 import { checkWith } from '../check';
 import { flat, picture } from '../design/design';
 import { anchor } from '../design/place';
-import { id, labD50, list, mm, named, oneOf, ranged, record, whole, type Frozen } from '../fields';
-import { CHOKE_MM, MAX_FILMS_RANGE, ROLLER_CLEARANCE_MM, SPARES_RANGE, TRAP_MM } from '../ranges';
+import { id, list, mm, named, oneOf, ranged, record, surfaceLabD50, whole, type Frozen } from '../fields';
+import { CHOKE_MM, MOST, MAX_FILMS_RANGE, ROLLER_CLEARANCE_MM, SPARES_RANGE, TRAP_MM } from '../ranges';
 import { block } from './blocks';
 import { ink } from './inks';
 import { mask } from './masks';
@@ -16,10 +16,10 @@ import { layout, register } from './sheet';
 import { upgradedPlan } from './upgrades/upgradedPlan';
 
 /** What the search for an order keeps to. */
-const rules = record({
+export const rules = record({
   direction: oneOf(['free', 'light to dark', 'dark to light'] as const),
   /** Colours whose run keeps its place. */
-  pinnedIds: list(id(), 60),
+  pinnedIds: list(id(), MOST.colours),
   /** More films than this on one spot are warned of. */
   maxFilms: whole(MAX_FILMS_RANGE),
   /** Colours farther apart than this can share a block: the roller passes one without touching the other. */
@@ -29,24 +29,48 @@ const rules = record({
 /** Where two colours meet and the lighter should grow under the darker by another length than the rule's, or the other way round. */
 const pairTrap = record({ aId: id(), bId: id(), mm: mm(TRAP_MM), grows: oneOf(['lighter', 'darker'] as const) });
 
-/** What makes up for movement between runs. Between blocks colours overlap; in a reduction deeper stages end a little inside. */
-const fit = record({ trapMm: mm(TRAP_MM), chokeMm: mm(CHOKE_MM), pairs: list(pairTrap, 400) });
+/** What makes up for movement between runs. Between blocks colours overlap; on one side deeper cuts end a little inside. */
+export const fit = record({ trapMm: mm(TRAP_MM), chokeMm: mm(CHOKE_MM), pairs: list(pairTrap, MOST.pairs) });
 
-export const planSchema = record({
-  version: oneOf([5] as const),
-  way: record({
-    process: oneOf(['reduction', 'multi-block', 'mixed'] as const),
-    under: oneOf(['dry', 'wet'] as const),
-    ink: oneOf(['oil relief'] as const),
-    registration: oneOf(REGISTRATION_WAYS),
-    printing: oneOf(['by hand'] as const),
-  }),
-  paper: record({ name: named(60, 'The paper needs a name.'), labD50: labD50() }),
+export const way = record({
+  /** Whether films meet films that have dried, or ones still open. */
+  under: oneOf(['dry', 'wet'] as const),
+  registration: oneOf(REGISTRATION_WAYS),
+  printing: oneOf(['by hand'] as const),
+});
+export const paper = record({ name: named(60, 'The paper needs a name.'), labD50: surfaceLabD50() });
+export const tools = list(mm(TOOL_RANGE_MM), MAX_TOOLS, `Up to ${MAX_TOOLS} tools can be listed.`)
+  .min(1, 'At least one tool is needed.')
+  .test(
+    'rising',
+    'Tools are listed from narrow to wide, each width once.',
+    (widths) => !widths || widths.every((t, i) => i === 0 || t > widths[i - 1]),
+  );
+export const roller = record({
+  diameterMm: mm(ROLLER_DIAMETER_MM),
+  soft: boolean().required(),
+  depthMm: mm(DEPTH_MM),
+});
+export const transfer = record({ wayId: oneOf(TRANSFER_WAYS.map((one) => one.id)), spares: whole(SPARES_RANGE) });
+export const sheets = record({
+  edition: whole(EDITION_RANGE),
+  proofsToKeep: whole(PROOFS_RANGE),
+  testSheets: whole(TEST_SHEETS_RANGE),
+  wishToBeSure: ranged({ ...WISH_RANGE, what: 'the wish to be sure' }),
+  experience: oneOf(['new', 'practised', 'workshop'] as const),
+});
+
+const PLAN_VERSION = 6;
+
+const planSchema = record({
+  version: oneOf([PLAN_VERSION] as const),
+  way,
+  paper,
   picture: picture.nullable().defined(),
   flat: flat.nullable().defined(),
-  inks: list(ink, 80),
-  blocks: list(block, 40).min(1),
-  runs: list(run, 60),
+  inks: list(ink, MOST.inks),
+  blocks: list(block, MOST.blocks).min(1),
+  runs: list(run, MOST.runs),
   rules,
   fit,
   masks: list(mask, 40, 'A print may have up to 40 masks.'),
@@ -55,24 +79,12 @@ export const planSchema = record({
   /** Findings of the cutting check that are wanted as they are, by `keyOfFinding`. */
   kept: list(string().required().max(60), 2000),
   /** Widths of the tools at hand, rising. */
-  toolsMm: list(mm(TOOL_RANGE_MM), MAX_TOOLS, `Up to ${MAX_TOOLS} tools can be listed.`)
-    .min(1, 'At least one tool is needed.')
-    .test(
-      'rising',
-      'Tools are listed from narrow to wide, each width once.',
-      (tools) => !!tools && tools.every((t, i) => i === 0 || t > tools[i - 1]),
-    ),
-  roller: record({ diameterMm: mm(ROLLER_DIAMETER_MM), soft: boolean().required(), depthMm: mm(DEPTH_MM) }),
-  transfer: record({ wayId: oneOf(TRANSFER_WAYS.map((way) => way.id)), spares: whole(SPARES_RANGE) }),
+  toolsMm: tools,
+  roller,
+  transfer,
   layout,
   register,
-  sheets: record({
-    edition: whole(EDITION_RANGE),
-    proofsToKeep: whole(PROOFS_RANGE),
-    testSheets: whole(TEST_SHEETS_RANGE),
-    wishToBeSure: ranged({ ...WISH_RANGE, what: 'the wish to be sure' }),
-    experience: oneOf(['new', 'practised', 'workshop'] as const),
-  }),
+  sheets,
 });
 
 export type PlanRules = Frozen<InferType<typeof rules>>;
@@ -82,6 +94,12 @@ export type Plan = Frozen<InferType<typeof planSchema>>;
 
 /** Checks a plan from outside: shape and ranges first, then that everything it names is there. */
 export function checkPlan(value: unknown): Outcome<Plan> {
+  const { version } = (value ?? {}) as { version?: unknown };
+  if (typeof version === 'number' && version > PLAN_VERSION)
+    return failure(
+      'newer',
+      `This plan is of version ${version}; this Ulexite reads up to version ${PLAN_VERSION}. Update it to open the print.`,
+    );
   const shaped = checkWith<Plan>(planSchema, upgradedPlan(value), 'plan');
   if (!shaped.ok) return shaped;
   const wrong = wrongReference(shaped.value);
@@ -91,21 +109,24 @@ export function checkPlan(value: unknown): Outcome<Plan> {
 /** What a plan names that is not there, or twice, in a sentence. */
 function wrongReference(plan: Plan): string | undefined {
   const colours = new Set(plan.flat?.colours.map((c) => c.id) ?? []);
-  const stages = plan.blocks.flatMap((b) => b.sides.flatMap((s) => s.stages));
-  const stageIds = new Set(stages.map((stage) => stage.id));
+  const cuts = plan.blocks.flatMap((b) => b.sides.flatMap((s) => s.cuts));
+  const cutIds = new Set(cuts.map((cut) => cut.id));
   const inks = new Set(plan.inks.map((known) => known.id));
   if (plan.flat && !plan.picture) return 'The flat colours have no picture they belong to.';
   if (plan.flat?.barePaperId && !colours.has(plan.flat.barePaperId)) return 'The bare paper is not one of the colours.';
-  for (const { id: runId, inkings } of plan.runs) {
+  for (const { id: runId, formes } of plan.runs) {
+    const inkings = formes.flatMap((forme) => forme.inkings);
     if (inkings.some((inking) => !colours.has(inking.colourId)))
       return `Run “${runId}” prints a colour that is not there.`;
-    if (inkings.some((inking) => !stageIds.has(inking.stageId) || !inks.has(inking.inkId)))
-      return `Run “${runId}” names a stage or an ink that is not there.`;
+    if (formes.some(({ cutId }) => cutId !== null && !cutIds.has(cutId)))
+      return `Run “${runId}” names a cut that is not there.`;
+    if (inkings.some(({ inkId, fade }) => !inks.has(inkId) || (fade?.toInkId && !inks.has(fade.toInkId))))
+      return `Run “${runId}” names an ink that is not there.`;
   }
   const twice = repeatedId(plan);
   if (twice) return `Two parts of the plan are both named “${twice}”.`;
-  const stray = stages.find((stage) => stage.standingIds.some((standing) => !colours.has(standing)));
-  if (plan.flat && stray) return `Stage “${stray.id}” has a colour standing that is not in the picture.`;
+  const stray = cuts.find((cut) => cut.standingIds.some((standing) => !colours.has(standing)));
+  if (plan.flat && stray) return `Cut “${stray.id}” has a colour standing that is not in the picture.`;
   const strayPair = plan.fit.pairs.find((pair) => !colours.has(pair.aId) || !colours.has(pair.bId));
   return strayPair && 'An overlap names a colour that is not there.';
 }
@@ -118,8 +139,10 @@ function repeatedId(plan: Plan): string | undefined {
     plan.masks,
     plan.flat?.colours ?? [],
     plan.blocks.flatMap((b) => b.sides),
-    plan.blocks.flatMap((b) => b.sides.flatMap((s) => s.stages)),
-    plan.runs.flatMap((r) => r.inkings),
+    plan.blocks.flatMap((b) => b.sides.flatMap((s) => s.cuts)),
+    plan.blocks.flatMap((b) => b.sides.flatMap((s) => s.pieces)),
+    plan.runs.flatMap((r) => r.formes),
+    plan.runs.flatMap((r) => r.formes.flatMap((forme) => forme.inkings)),
   ];
   for (const one of lists) {
     const seen = new Set<string>();

@@ -1,21 +1,60 @@
 import type { InferType } from 'yup';
-import { id, list, oneOf, ranged, record, type Frozen } from '../fields';
-import { FILM_WEIGHT_RANGE } from '../ranges';
+import { between, id, list, oneOf, ranged, record, type Frozen } from '../fields';
+import { FILM_WEIGHT_RANGE, LAID_BY, MOST } from '../ranges';
 
-const inking = record({
+const point = record({
+  xMm: between('a place on the print', -2000, 4000, ' mm'),
+  yMm: between('a place on the print', -2000, 4000, ' mm'),
+});
+
+type Point = InferType<typeof point>;
+
+/** A gradation along a straight line on the print as seen: from this ink to another, or to nothing. */
+const fade = record({
+  fromMm: point,
+  toMm: point,
+  /** Null: it runs out to nothing. */
+  toInkId: id().nullable().defined(),
+  curve: oneOf(['even', 'slow', 'fast'] as const),
+}).test(
+  'length',
+  'A fade needs a length: its two ends lie on one another.',
+  (v: { fromMm: Point; toMm: Point } | null) =>
+    !v || Math.hypot(v.toMm.xMm - v.fromMm.xMm, v.toMm.yMm - v.fromMm.yMm) >= 1,
+);
+
+export const inking = record({
   id: id(),
   /** The colour of the picture the ink is meant for. */
   colourId: id(),
-  stageId: id(),
   inkId: id(),
-  /** Colours it is rolled on where the stage is shared; null for all that stands. */
-  zoneIds: list(id(), 60).nullable().defined(),
+  /** Colours it is laid on where the cut is shared; null for all that stands. */
+  zoneIds: list(id(), MOST.colours).nullable().defined(),
   /** 1 is the usual film. */
   filmWeight: ranged(FILM_WEIGHT_RANGE),
+  fade: fade.nullable().defined(),
+  laidBy: oneOf(LAID_BY),
 });
-export const run = record({ id: id(), impressions: oneOf([1, 2] as const), inkings: list(inking, 10).min(1) });
 
-/** One ink zone laid on the block in a run. */
+const forme = record({
+  id: id(),
+  /** The state of a side it prints from; null for type or a stencil. */
+  cutId: id().nullable().defined(),
+  /** Where it lies on the sheet, on the print as seen, and how far it is turned clockwise: nought is where it was cut for. */
+  offsetMm: point,
+  turnDeg: between('the turn of a forme', -180, 180, '°'),
+  inkings: list(inking, MOST.inkings).min(1),
+});
+
+export const run = record({
+  id: id(),
+  impressions: oneOf([1, 2] as const),
+  formes: list(forme, MOST.formes).min(1),
+});
+
+/** One zone of ink laid on a forme. */
 export type Inking = Frozen<InferType<typeof inking>>;
-/** One passage of all sheets; it may be printed twice. */
+/** A state of a side as it lies in the press for one run, with its inks. */
+export type Forme = Frozen<InferType<typeof forme>>;
+/** One passage of all sheets of a round; it may be printed twice. */
 export type Run = Frozen<InferType<typeof run>>;

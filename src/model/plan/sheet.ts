@@ -36,6 +36,14 @@ export const layout = record({
   exportPaper: oneOf(EXPORT_PAPERS),
 });
 
+export const heights = record({
+  blockMm: mm(HEIGHT_RANGE_MM),
+  backingMm: mm(HEIGHT_RANGE_MM),
+  paperMm: mm(HEIGHT_RANGE_MM),
+  packingMm: mm(HEIGHT_RANGE_MM),
+  pressGapMm: mm(HEIGHT_RANGE_MM).nullable().defined(),
+});
+
 const shim = record({
   name: named(40, 'A shim needs a name, such as “paper”.'),
   thicknessMm: mm(SHIM_RANGE_MM),
@@ -54,15 +62,9 @@ export const register = record({
     .test(
       'names',
       'Each shim of the stock needs a name of its own.',
-      (stock) => !!stock && new Set(stock.map((s) => s.name)).size === stock.length,
+      (stock) => !stock || new Set(stock.map((s) => s.name)).size === stock.length,
     ),
-  heights: record({
-    blockMm: mm(HEIGHT_RANGE_MM),
-    backingMm: mm(HEIGHT_RANGE_MM),
-    paperMm: mm(HEIGHT_RANGE_MM),
-    packingMm: mm(HEIGHT_RANGE_MM),
-    pressGapMm: mm(HEIGHT_RANGE_MM).nullable().defined(),
-  }),
+  heights,
 });
 
 export type ExportPaper = (typeof EXPORT_PAPERS)[number];

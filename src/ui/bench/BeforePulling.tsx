@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useMemo } from 'react';
-import { sheetAnswerOf, stagesOf } from '@/derived';
+import { sheetAnswerOf, cutsOf } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -34,7 +34,7 @@ export function BeforePulling() {
         <>
           {answer.counted} that count and {plan.sheets.testSheets} test sheets, for {plan.sheets.edition} good prints
           with {plan.sheets.proofsToKeep} proofs.{' '}
-          {stagesOf(plan).length > plan.blocks.length
+          {cutsOf(plan).length > plan.blocks.length
             ? 'Once a block is cut on no sheet can be added.'
             : 'More can be added as long as every block stands.'}{' '}
           The count is changed on the Desk, under Sheets.

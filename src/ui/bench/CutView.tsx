@@ -19,7 +19,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './CutView.module.css';
 import { NothingToShow } from '@/ui/kit/NothingYet';
-import type { Stage } from '@/model';
+import type { Cut } from '@/model';
 import { useCut, cutInWords } from './useCut';
 import { GateDialog } from './GateDialog';
 /** Parts smaller than this are not listed one by one. */
@@ -55,7 +55,7 @@ export function CutView() {
       </div>
       <aside className={kit.side}>
         <CutFacts {...cut} {...words} run={run} />
-        {draft && <SlipMarking regions={cut.regions} stageId={stage.id} draft={draft} onDraft={setDraft} />}
+        {draft && <SlipMarking regions={cut.regions} cutId={stage.id} draft={draft} onDraft={setDraft} />}
         <SlipList onShow={cut.setShownSlip} />
         {!draft && <PartList {...cut} {...words} />}
         <CutFoot {...cut} {...words} stage={stage} />
@@ -132,7 +132,7 @@ interface CutFootProps {
   readonly setAsking: Dispatch<SetStateAction<boolean>>;
   readonly draft: SlipDraft | undefined;
   readonly regions: Regions;
-  readonly stage: Stage;
+  readonly stage: Cut;
   readonly setDraft: Dispatch<SetStateAction<SlipDraft | undefined>>;
 }
 
@@ -159,7 +159,7 @@ function CutFoot({ notYet, allCut, previous, setAsking, draft, regions, stage, s
       )}
       {!draft && (
         <div className={kit.above10}>
-          <SlipMarking regions={regions} stageId={stage.id} draft={undefined} onDraft={setDraft} />
+          <SlipMarking regions={regions} cutId={stage.id} draft={undefined} onDraft={setDraft} />
         </div>
       )}
       {allCut && <p className={kit.say}>The block has been cut for its last run.</p>}

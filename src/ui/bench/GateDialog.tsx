@@ -7,13 +7,13 @@ import DialogTitle from '@mui/material/DialogTitle';
 import { type Dispatch, type SetStateAction } from 'react';
 import { cuttingHours, materialById, type CutIsland } from '@/core/cutting';
 import { type Run } from '@/model';
-import { blockOfRun } from '@/derived';
+import { blocksOfRun } from '@/derived';
 import { type LabelState } from '@/ui/kit/blockStates';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './CutView.module.css';
-import type { Stage } from '@/model';
+import type { Cut } from '@/model';
 
 interface GateDialogProps {
   readonly asking: boolean;
@@ -27,7 +27,7 @@ interface GateDialogProps {
   readonly labels: LabelState;
   readonly cutCm2: number;
   readonly run: Run;
-  readonly stage: Stage;
+  readonly stage: Cut;
 }
 
 export function GateDialog(gate: GateDialogProps) {
@@ -62,12 +62,12 @@ function GateActs({ setAsking, minutes, labels, cutCm2, run, setMinutes, stage }
               ? await sheetWorker.ask('stageFigures', { standing: labels.standing, cutNow: labels.cutNow })
               : undefined;
           const saidHours = figures?.ok
-            ? cuttingHours(figures.value.outlineM, cutCm2, materialById(blockOfRun(plan, run).block.materialId))
+            ? cuttingHours(figures.value.outlineM, cutCm2, materialById(blocksOfRun(plan, run)[0].block.materialId))
             : undefined;
           setMinutes('');
           const answer = await log({
-            kind: 'stage-cut',
-            stageId: stage.id,
+            kind: 'cut-done',
+            cutId: stage.id,
             ...(took > 0 ? { minutes: took, saidHours } : {}),
           });
           if (!answer.ok) tell(answer.message);

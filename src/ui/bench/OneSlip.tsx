@@ -12,7 +12,7 @@ import {
   lostColours,
   openSlips,
   plainSheet,
-  stageOfRun,
+  runsOfCut,
   type Slip,
 } from '@/derived';
 import { areaWords } from '@/ui/kit/regions/words';
@@ -51,7 +51,7 @@ export function OneSlip({
   const effect = useSlipEffect(slip, colours);
   const box = useSlipBox(slip);
   const inlay = inlayFor(box, plan.picture!.widthMm, plan.picture!.heightMm);
-  const runBefore = plan.runs.findIndex((run) => stageOfRun(plan, run)?.id === slip.stageId) + 1;
+  const runBefore = (runsOfCut(plan, slip.cutId)[0] ?? -1) + 1;
   const belongs = effect ? coloursAfterSlip(plan, slip, effect.ids) : undefined;
   const lost = effect ? lostColours(plan, slip, effect.ids) : [];
   const name = (id: string) => colours.find((c) => c.id === id)!.name;

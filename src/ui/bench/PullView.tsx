@@ -11,7 +11,7 @@ import { useMemo } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
 import { registrationWay } from '@/core/registration';
 import { type Run, type Ink } from '@/model';
-import { inkNamesOf, inkNeedOfRun, inkOfRun, maskNotes, stageOfRun } from '@/derived';
+import { inkNamesOf, inkNeedOfRun, inksOfRun, maskNotes, cutsOfRun } from '@/derived';
 import { Cautions } from '../kit/Cautions';
 import { wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
@@ -53,7 +53,7 @@ export function PullView() {
       </div>
       <Before index={index} run={run} look={look} />
       <Now pulling={pulling} />
-      <After forecast={forecast} wanted={wanted} index={index} ink={inkOfRun(plan, run)} />
+      <After forecast={forecast} wanted={wanted} index={index} ink={inksOfRun(plan, run)[0]} />
       <NoteDialog pulling={pulling} />
       <FinishDialog pulling={pulling} />
     </div>
@@ -232,8 +232,8 @@ function loseWords(mayStillLose: number): string {
 }
 
 function cutWords({ progress, state }: ReturnType<typeof usePrintDesk>): string {
-  const stage = stageOfRun(state.plan, state.plan.runs[progress.currentRun]);
-  const cut = progress.bench.cutStages.find((c) => c.stageId === stage?.id);
+  const cuts = cutsOfRun(state.plan, state.plan.runs[progress.currentRun]);
+  const cut = progress.bench.cutsPassed.findLast((passed) => cuts.some(({ id }) => id === passed.cutId));
   return cut
     ? `on the block as cut on ${new Date(cut.at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}`
     : 'the block is not cut for it yet';

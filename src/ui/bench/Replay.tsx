@@ -6,7 +6,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Slider from '@mui/material/Slider';
 import { useState } from 'react';
-import { stageOfRun } from '@/derived';
+import { runsOfCut } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -19,7 +19,7 @@ export function Replay({ open, onClose }: { open: boolean; onClose: () => void }
   const [at, setAt] = useState(0);
   const shown = cutPictures[Math.min(at, cutPictures.length - 1)];
   if (!shown) return null;
-  const run = state.plan.runs.findIndex((r) => stageOfRun(state.plan, r)?.id === shown.stageId) + 1;
+  const run = (runsOfCut(state.plan, shown.cutId)[0] ?? -1) + 1;
   const words = shown.what === 'slip' ? `a slip, before run ${run}` : `cut for run ${run}`;
   return (
     <Dialog open={open} onClose={onClose} maxWidth="md" fullWidth>

@@ -16,7 +16,7 @@ export interface SlipDraft {
 
 interface MarkProps {
   readonly regions: Regions;
-  readonly stageId: string;
+  readonly cutId: string;
   readonly draft: SlipDraft | undefined;
   readonly onDraft: (draft: SlipDraft | undefined) => void;
 }
@@ -32,11 +32,11 @@ export function SlipMarking({ draft, onDraft, ...rest }: MarkProps) {
 }
 
 /** The slip as it is being shown. */
-function SlipDrafting({ regions, stageId, draft, onDraft }: MarkProps & { readonly draft: SlipDraft }) {
+function SlipDrafting({ regions, cutId, draft, onDraft }: MarkProps & { readonly draft: SlipDraft }) {
   const { line, mmPerPx } = regions;
   const [note, setNote] = useState('');
   const count = draft.islands.length + draft.outlinesMm.length;
-  const mark = useMarkSlip(draft, stageId, note, onDraft, regions);
+  const mark = useMarkSlip(draft, cutId, note, onDraft, regions);
   return (
     <section className={clsx(kit.say, kit.bad, kit.stack, kit.gap10)} aria-label="Mark a slip">
       <h2>What is gone that should stand?</h2>
@@ -83,7 +83,7 @@ function SlipDrafting({ regions, stageId, draft, onDraft }: MarkProps & { readon
 
 function useMarkSlip(
   draft: SlipDraft,
-  stageId: string,
+  cutId: string,
   note: string,
   onDraft: (draft: SlipDraft | undefined) => void,
   regions: Regions,
@@ -105,7 +105,7 @@ function useMarkSlip(
     const answer = await log({
       kind: 'slip',
       slipId: `slip-${Date.now().toString(36)}`,
-      stageId,
+      cutId,
       place,
       note: note.slice(0, 300),
     });

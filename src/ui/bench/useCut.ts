@@ -2,7 +2,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type Dispatch, type SetStateAction } from 'react';
 import { type CutIsland } from '@/core/cutting';
 import { type Run } from '@/model';
-import { blockOfRun, inkNamesOf, sideOfStage, stageOfRun, type Slip } from '@/derived';
+import { blockNamesOf, inkNamesOf, sideOfCut, cutsOfRun, runsOfCut, type Slip } from '@/derived';
 import { labelStatesOf, type LabelState } from '@/ui/kit/blockStates';
 import { BLOCK_WORDS } from '../kit/colours';
 import { usePrintDesk, type PrintDesk } from '../kit/printContext';
@@ -10,7 +10,7 @@ import { type PaintView } from '../kit/SheetCanvas';
 import { useRegions, type Regions } from '@/ui/kit/regions/useRegions';
 import { type SlipDraft } from './SlipPanel';
 import { useKeys } from '../kit/keys';
-import type { Stage } from '@/model';
+import type { Cut } from '@/model';
 
 /** Drawn values of the cut map: other, to cut, done, standing. */
 const CUT_STYLES = [
@@ -30,7 +30,9 @@ export function useCut() {
   const allCut = firstUncut < 0;
   const labels = useMemo(() => labelStatesOf(plan, desk.sheet)[index], [plan, desk.sheet, index]);
   const run = plan.runs[index];
-  const stage = run && stageOfRun(plan, run);
+  const cuts = run ? cutsOfRun(plan, run) : [];
+  // a run with several formes: the first that is not cut yet
+  const stage = cuts.find(({ id }) => !progress.bench.cutsPassed.some((c) => c.cutId === id)) ?? cuts.at(-1);
   const ticked = stage ? progress.bench.cutIslands.get(stage.id) : undefined;
   const [chosen, setChosen] = useState(0);
   const [mirrored, setMirrored] = useState(true);
@@ -57,7 +59,7 @@ export function cutInWords(
   labels: LabelState,
   islands: readonly CutIsland[] | undefined,
   ticked: ReadonlySet<number> | undefined,
-  stage: Stage,
+  stage: Cut,
   run: Run,
 ) {
   const { progress } = desk;
@@ -66,10 +68,12 @@ export function cutInWords(
   const areaCm2 = (widthMm * heightMm) / 100;
   const cutCm2 = labels.cutNow.reduce((sum, p) => sum + (desk.sheet.share[p] ?? 0), 0) * areaCm2;
   const doneCount = islands?.filter((i) => ticked?.has(i.key)).length ?? 0;
-  const stages = sideOfStage(plan, stage.id)?.stages ?? [];
-  const previous = plan.runs.findIndex((r) => r.inkings[0].stageId === stages[stages.indexOf(stage) - 1]?.id);
-  const notYet = previous >= 0 && progress.runs[previous].phase !== 'done';
-  const block = plan.blocks.length > 1 ? ` from ${blockOfRun(plan, run).block.name.toLowerCase()}` : '';
+  const cuts = sideOfCut(plan, stage.id)?.cuts ?? [];
+  const before = cuts[cuts.indexOf(stage) - 1];
+  const printedBefore = before ? runsOfCut(plan, before.id) : [];
+  const previous = printedBefore[0] ?? -1;
+  const notYet = printedBefore.some((r) => progress.runs[r].phase !== 'done');
+  const block = plan.blocks.length > 1 ? ` from ${blockNamesOf(plan, run).toLowerCase()}` : '';
   const cutName =
     previous >= 0
       ? inkNamesOf(plan, plan.runs[previous])
@@ -147,7 +151,7 @@ function useCutPick(
 function useCutParts(
   ticked: ReadonlySet<number> | undefined,
   labels: LabelState,
-  stage: Stage | undefined,
+  stage: Cut | undefined,
   allCut: boolean,
 ) {
   const desk = usePrintDesk();
@@ -179,7 +183,7 @@ function useCutParts(
       const done = !tickedNow.current?.has(island);
       await sheetWorker.ask('tickIsland', { island, done });
       setVersion((v) => v + 1);
-      const answer = await log({ kind: 'island-cut', stageId: stage.id, island, done });
+      const answer = await log({ kind: 'island-cut', cutId: stage.id, island, done });
       if (!answer.ok) tell(answer.message);
     },
     [stage, allCut, sheetWorker, log, tell],

@@ -7,9 +7,10 @@ import TextField from '@mui/material/TextField';
 import Link from 'next/link';
 import { useEffect, type JSX } from 'react';
 import type { Lab } from '@/core/colour';
-import { CONTRAST_RATIO, MAX_SOFTENER_PERCENT, type OpacityKnown } from '@/core/inks';
-import { FILM_WEIGHT_RANGE, type Ink, type Inking, type Plan, type Run } from '@/model';
-import { inkOf } from '@/derived';
+import { CONTRAST_RATIO, MAX_SOFTENER_PERCENT, MEDIUMS, mediumById, type Medium, type OpacityKnown } from '@/core/inks';
+import Button from '@mui/material/Button';
+import { FILM_WEIGHT_RANGE, type EditOf, type Ink, type Inking, type PlanEdit, type Run } from '@/model';
+import { cutsOfRun, inkingsOf, inkOf, runsOfCut } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
 import { useKeyNotes, type KeyNote } from '../kit/keys';
@@ -26,19 +27,12 @@ export function InkTurn({ run, index }: { run: Run; index: number }) {
   useEffect(() => () => tryOut(undefined), [tryOut]);
   const closed = index < progress.closedRuns;
   const { pinnedIds } = state.plan.rules;
-  const { colourId } = run.inkings[0];
-  const pin = (on: boolean) =>
-    void change(on ? 'run kept at its place' : 'run let go', (p) => ({
-      ...p,
-      rules: {
-        ...p.rules,
-        pinnedIds: on ? [...p.rules.pinnedIds, colourId] : p.rules.pinnedIds.filter((id) => id !== colourId),
-      },
-    }));
+  const colourIds = inkingsOf(run).map(({ colourId }) => colourId);
+  const pin = (pinned: boolean) => void change({ kind: 'run-pinned', colourIds, pinned });
   return (
     <>
-      {run.inkings.map((inking) => (
-        <Turns key={inking.id} inking={inking} run={run} closed={closed} />
+      {inkingsOf(run).map((inking) => (
+        <Turns key={inking.id} inking={inking} closed={closed} />
       ))}
       <section>
         <TextField
@@ -48,10 +42,11 @@ export function InkTurn({ run, index }: { run: Run; index: number }) {
           value={run.impressions}
           disabled={closed}
           onChange={(e) =>
-            void change('impressions changed', (p) => ({
-              ...p,
-              runs: p.runs.map((r) => (r.id === run.id ? { ...r, impressions: Number(e.target.value) as 1 | 2 } : r)),
-            }))
+            void change({
+              kind: 'run-set',
+              runId: run.id,
+              part: { impressions: Number(e.target.value) as Run['impressions'] },
+            })
           }
         >
           <MenuItem value={1}>one film</MenuItem>
@@ -61,38 +56,104 @@ export function InkTurn({ run, index }: { run: Run; index: number }) {
           className={kit.above4}
           disabled={closed}
           control={
-            <Checkbox size="small" checked={pinnedIds.includes(colourId)} onChange={(e) => pin(e.target.checked)} />
+            <Checkbox
+              size="small"
+              checked={colourIds.some((id) => pinnedIds.includes(id))}
+              onChange={(e) => pin(e.target.checked)}
+            />
           }
           label={<span className={kit.small}>keep this run at its place in the search</span>}
         />
+        <RunActs run={run} closed={closed} />
       </section>
     </>
   );
 }
 
-function Turns({ inking, run, closed }: { inking: Inking; run: Run; closed: boolean }) {
+/** The run printed once more from its cut, or taken out where another run prints from it too. */
+function RunActs({ run, closed }: { run: Run; closed: boolean }) {
+  const { change, state, selectRun } = usePrintDesk();
+  const spare = cutsOfRun(state.plan, run).every((cut) => runsOfCut(state.plan, cut.id).length > 1);
+  return (
+    <div className={clsx(kit.row, kit.gap6, kit.above8)}>
+      <Button
+        onClick={() => {
+          const as = `run-again-${Date.now().toString(36)}`;
+          void change({ kind: 'run-repeated', runId: run.id, as });
+        }}
+      >
+        Print it once more
+      </Button>
+      {spare && !closed && (
+        <Button
+          onClick={() => {
+            selectRun(1);
+            void change({ kind: 'run-removed', runId: run.id });
+          }}
+        >
+          Take this run out
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** What the ink is made of: film, drying and tack follow. */
+function MediumChoice({ ink, closed }: { ink: Ink; closed: boolean }) {
+  const { change } = usePrintDesk();
+  const medium = mediumById(ink.mediumId);
+  return (
+    <>
+      <TextField
+        select
+        fullWidth
+        label="Medium"
+        className={kit.above8}
+        value={ink.mediumId}
+        disabled={closed}
+        onChange={(e) =>
+          void change({ kind: 'ink-set', inkId: ink.id, part: { mediumId: e.target.value as Ink['mediumId'] } })
+        }
+      >
+        {MEDIUMS.map(({ id, name }) => (
+          <MenuItem key={id} value={id}>
+            {name}
+          </MenuItem>
+        ))}
+      </TextField>
+      <p className={clsx(kit.note, kit.above4)}>{mediumInWords(medium)}</p>
+    </>
+  );
+}
+
+/** Start values, said with what the medium asks for. */
+function mediumInWords({ wetFilmUm, dryingHours, laidBy, asksOfPaper, asksOfBlock }: Medium): string {
+  const dry =
+    dryingHours === 0
+      ? 'the next film follows at once'
+      : dryingHours < 2
+        ? `the next film after ${Math.round(60 * dryingHours)} min`
+        : `the next film after ${dryingHours} h`;
+  return `By ${laidBy}, ${wetFilmUm} µm wet, ${dry} (start values). It asks for ${asksOfPaper}; ${asksOfBlock}.`;
+}
+
+function Turns({ inking, closed }: { inking: Inking; closed: boolean }) {
   const { state, urls } = usePrintDesk();
   const ink = inkOf(state.plan, inking);
   const [l, a, b] = ink.solidLabD50;
   const strength = Math.hypot(a, b),
     hueDeg = ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360;
   const hides = typeof ink.opacity === 'number' ? ink.opacity : CONTRAST_RATIO[ink.opacity];
-  const withInk =
-    (part: Partial<Ink>) =>
-    (p: Plan): Plan => ({ ...p, inks: p.inks.map((i) => (i.id === ink.id ? { ...i, ...part } : i)) });
-  const own = (part: Partial<Ink>) => withInk({ ...part, film: null, recipe: null });
+  const inkSet = (part: EditOf<'ink-set'>['part']): PlanEdit => ({ kind: 'ink-set', inkId: ink.id, part });
   const polar = (lightness: number, chroma: number, deg: number): Lab =>
     [lightness, chroma * Math.cos((deg * Math.PI) / 180), chroma * Math.sin((deg * Math.PI) / 180)].map(
       (v) => Math.round(v * 100) / 100,
     ) as unknown as Lab;
-  const weighted =
-    (filmWeight: number) =>
-    (p: Plan): Plan => ({
-      ...p,
-      runs: p.runs.map((r) =>
-        r.id === run.id ? { ...r, inkings: r.inkings.map((i) => (i.id === inking.id ? { ...i, filmWeight } : i)) } : r,
-      ),
-    });
+  const weighted = (filmWeight: number): PlanEdit => ({
+    kind: 'inking-set',
+    inkingId: inking.id,
+    part: { filmWeight },
+  });
   const turn = (
     label: string,
     value: number,
@@ -100,7 +161,7 @@ function Turns({ inking, run, closed }: { inking: Inking; run: Run; closed: bool
     max: number,
     step: number,
     shown: string,
-    edit: (value: number) => (p: Plan) => Plan,
+    edit: (value: number) => PlanEdit,
   ) => <Turn {...{ label, value, min, max, step, shown, edit, closed }} />;
   return (
     <section>
@@ -110,7 +171,7 @@ function Turns({ inking, run, closed }: { inking: Inking; run: Run; closed: bool
       <InkSliders
         turn={turn}
         hides={hides}
-        own={own}
+        inkSet={inkSet}
         inking={inking}
         weighted={weighted}
         l={l}
@@ -118,9 +179,9 @@ function Turns({ inking, run, closed }: { inking: Inking; run: Run; closed: bool
         strength={strength}
         hueDeg={hueDeg}
         ink={ink}
-        withInk={withInk}
       />
-      <p className={kit.note}>
+      <MediumChoice ink={ink} closed={closed} />
+      <p className={clsx(kit.note, kit.above8)}>
         {ink.recipe
           ? 'Mixed by its recipe; turning opacity or colour departs from it.'
           : 'Opacity: how much of a black strip it hides.'}{' '}
@@ -137,7 +198,7 @@ interface TurnProps {
   readonly max: number;
   readonly step: number;
   readonly shown: string;
-  readonly edit: (value: number) => (p: Plan) => Plan;
+  readonly edit: (value: number) => PlanEdit;
   readonly closed: boolean;
 }
 
@@ -156,7 +217,7 @@ function Turn({ label, value, min, max, step, shown, edit, closed }: TurnProps) 
         disabled={closed}
         getAriaValueText={() => shown}
         onChange={(_, v) => tryOut(edit(v as number))}
-        onChangeCommitted={(_, v) => void change(`${label} turned`, edit(v as number))}
+        onChangeCommitted={(_, v) => void change(edit(v as number))}
       />
       <span className={kit.num}>{shown}</span>
     </>
@@ -171,26 +232,25 @@ interface InkSlidersProps {
     max: number,
     step: number,
     shown: string,
-    edit: (value: number) => (p: Plan) => Plan,
+    edit: (value: number) => PlanEdit,
   ) => JSX.Element;
   readonly hides: number;
-  readonly own: (part: Partial<Ink>) => (p: Plan) => Plan;
+  readonly inkSet: (part: EditOf<'ink-set'>['part']) => PlanEdit;
   readonly inking: Inking;
-  readonly weighted: (filmWeight: number) => (p: Plan) => Plan;
+  readonly weighted: (filmWeight: number) => PlanEdit;
   readonly l: number;
   readonly polar: (lightness: number, chroma: number, deg: number) => Lab;
   readonly strength: number;
   readonly hueDeg: number;
   readonly ink: Ink;
-  readonly withInk: (part: Partial<Ink>) => (p: Plan) => Plan;
 }
 
 /** Opacity and film weight, turned while the looks follow. */
-function InkSliders({ turn, hides, own, inking, weighted, l, polar, strength, hueDeg, ink, withInk }: InkSlidersProps) {
+function InkSliders({ turn, hides, inkSet, inking, weighted, l, polar, strength, hueDeg, ink }: InkSlidersProps) {
   return (
     <div className={clsx(kit.turns, kit.above6)}>
       {turn('opacity', hides, 0, 0.98, 0.01, `${Math.round(100 * hides)} %`, (v) =>
-        own({ opacity: v as OpacityKnown }),
+        inkSet({ opacity: v as OpacityKnown }),
       )}
       {turn(
         'film weight',
@@ -201,13 +261,13 @@ function InkSliders({ turn, hides, own, inking, weighted, l, polar, strength, hu
         `× ${inking.filmWeight.toFixed(2)}`,
         weighted,
       )}
-      {turn('lightness', l, 5, 97, 0.5, l.toFixed(0), (v) => own({ solidLabD50: polar(v, strength, hueDeg) }))}
-      {turn('purity', strength, 0, 100, 0.5, strength.toFixed(0), (v) => own({ solidLabD50: polar(l, v, hueDeg) }))}
+      {turn('lightness', l, 5, 97, 0.5, l.toFixed(0), (v) => inkSet({ solidLabD50: polar(v, strength, hueDeg) }))}
+      {turn('purity', strength, 0, 100, 0.5, strength.toFixed(0), (v) => inkSet({ solidLabD50: polar(l, v, hueDeg) }))}
       {turn('hue', hueDeg, 0, 360, 1, `${hueDeg.toFixed(0)}°`, (v) =>
-        own({ solidLabD50: polar(l, Math.max(strength, 1), v) }),
+        inkSet({ solidLabD50: polar(l, Math.max(strength, 1), v) }),
       )}
       {turn('softener', ink.softenerPercent, 0, MAX_SOFTENER_PERCENT, 0.5, `${ink.softenerPercent} %`, (v) =>
-        withInk({ softenerPercent: v }),
+        inkSet({ softenerPercent: v }),
       )}
     </div>
   );

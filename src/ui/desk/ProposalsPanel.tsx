@@ -5,8 +5,8 @@ import TextField from '@mui/material/TextField';
 import dynamic from 'next/dynamic';
 import { memo, useMemo, useState } from 'react';
 import type { PlanSketch } from '@/core/layers';
-import { MAX_FILMS_RANGE, ROLLER_CLEARANCE_MM, type Plan } from '@/model';
-import { differenceInWords, planFromSketch, type Proposal, type Proposals } from '@/derived';
+import { MAX_FILMS_RANGE, ROLLER_CLEARANCE_MM, type Plan, type EditOf } from '@/model';
+import { differenceInWords, type Proposal, type Proposals } from '@/derived';
 import { wordOfLab } from '../kit/colours';
 import { CountField, LengthField } from '../kit/fields';
 import { usePrintDesk } from '../kit/printContext';
@@ -27,9 +27,9 @@ export const ProposalsPanel = memo(function ProposalsPanel({ search }: { search:
   const [ways, setWays] = useState(false);
   const closed = progress.closedRuns;
   const open = closed === 0 && progress.cutsDone === 0 && !progress.bench.started;
-  const take = (sketch: PlanSketch, name: string) => {
+  const take = (sketch: PlanSketch) => {
     selectRun(Math.min(closed + 1, sketch.runs.length));
-    void change(`${name} taken`, (p) => planFromSketch(p, sketch));
+    void change({ kind: 'sketch-taken', sketch });
   };
   return (
     <>
@@ -44,7 +44,7 @@ export const ProposalsPanel = memo(function ProposalsPanel({ search }: { search:
               key={proposal.aims[0]}
               proposal={proposal}
               words={differenceInWords(found.now, proposal.figures)}
-              onTake={() => take(proposal.sketch, proposal.aims[0])}
+              onTake={() => take(proposal.sketch)}
             />
           ))}
           {found.ways.length > 1 && (
@@ -59,9 +59,9 @@ export const ProposalsPanel = memo(function ProposalsPanel({ search }: { search:
         <WaysDialog
           found={found}
           onClose={() => setWays(false)}
-          onTake={(sketch, name) => {
+          onTake={(sketch) => {
             setWays(false);
-            take(sketch, name);
+            take(sketch);
           }}
         />
       )}
@@ -152,8 +152,7 @@ function ProposalCard({ proposal, words, onTake }: { proposal: Proposal; words: 
 function Rules({ plan }: { plan: Plan }) {
   const { change, unit } = usePrintDesk();
   const { rules, way } = plan;
-  const set = (label: string, part: Partial<Plan['rules']>) =>
-    void change(label, (p) => ({ ...p, rules: { ...p.rules, ...part } }));
+  const set = (part: EditOf<'rules-set'>['part']) => void change({ kind: 'rules-set', part });
   return (
     <section>
       <h3 className={kit.below10}>The search keeps to</h3>
@@ -162,7 +161,7 @@ function Rules({ plan }: { plan: Plan }) {
           select
           label="Direction"
           value={rules.direction}
-          onChange={(e) => set('direction chosen', { direction: e.target.value as Plan['rules']['direction'] })}
+          onChange={(e) => set({ direction: e.target.value as Plan['rules']['direction'] })}
         >
           <MenuItem value="free">any order</MenuItem>
           <MenuItem value="light to dark">light to dark</MenuItem>
@@ -172,12 +171,7 @@ function Rules({ plan }: { plan: Plan }) {
           select
           label="Films below are"
           value={way.under}
-          onChange={(e) =>
-            void change('drying chosen', (p) => ({
-              ...p,
-              way: { ...p.way, under: e.target.value as Plan['way']['under'] },
-            }))
-          }
+          onChange={(e) => void change({ kind: 'way-set', part: { under: e.target.value as Plan['way']['under'] } })}
         >
           <MenuItem value="dry">dry</MenuItem>
           <MenuItem value="wet">still open, wet</MenuItem>
@@ -186,14 +180,14 @@ function Rules({ plan }: { plan: Plan }) {
           label="Most films on a spot"
           value={rules.maxFilms}
           range={MAX_FILMS_RANGE}
-          onChange={(maxFilms) => set('films limited', { maxFilms })}
+          onChange={(maxFilms) => set({ maxFilms })}
         />
         <LengthField
           label="Roller clearance"
           valueMm={rules.rollerClearanceMm}
           unit={unit}
           range={ROLLER_CLEARANCE_MM}
-          onChange={(rollerClearanceMm) => set('roller clearance', { rollerClearanceMm })}
+          onChange={(rollerClearanceMm) => set({ rollerClearanceMm })}
         />
       </div>
       <p className={clsx(kit.note, kit.above8)}>

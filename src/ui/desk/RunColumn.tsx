@@ -5,7 +5,16 @@ import { CSS, type Transform } from '@dnd-kit/utilities';
 import { useMemo, type JSX } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
 import { type Run, type Plan } from '@/model';
-import { blockOfRun, cutStateOfRun, inkNamesOf, inkedAt, inkOf, labelStateOfRun, inkNeedOfRun } from '@/derived';
+import {
+  inkingsOf,
+  blockNamesOf,
+  cutStateOfRun,
+  inkNamesOf,
+  inkedAt,
+  inkOf,
+  labelStateOfRun,
+  inkNeedOfRun,
+} from '@/derived';
 import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
 import { type SamplePoint } from '../kit/CoreSample';
 import { usePrintDesk } from '../kit/printContext';
@@ -39,7 +48,7 @@ export function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnP
   const names = inkNamesOf(plan, run);
   const parts = desk.sheet.parts;
   const { look, film, blockFills, blockStrokes } = useColumnFills(run, index);
-  const block = plan.blocks.length > 1 ? blockOfRun(plan, run).block.name : undefined;
+  const block = plan.blocks.length > 1 ? blockNamesOf(plan, run) : undefined;
   const on = selectedRun === index + 1;
   const pointAt = pointing(plan, coverage, onPoint, parts);
   const blank = (
@@ -88,7 +97,7 @@ function useColumnFills(run: Run, index: number) {
   const paper = wordOfLab(plan.paper.labD50);
   const film = useKept(
     parts.map((part) => {
-      const inking = run.inkings.find((i) => inkedAt(plan, sheet, part, run, i));
+      const inking = inkingsOf(run).find((i) => inkedAt(plan, sheet, part, run, i));
       return inking ? wordOfLab(inkOf(plan, inking).solidLabD50) : paper;
     }),
   );
@@ -217,7 +226,7 @@ function ColumnHead({ on, index, closed, onMove, attributes, listeners, names, r
         )}
       </div>
       <p className={kit.clipped} title={names}>
-        {run.inkings.map((inking) => (
+        {inkingsOf(run).map((inking) => (
           <span
             key={inking.id}
             className={clsx(kit.swatch, css.inkSwatch)}
@@ -298,7 +307,7 @@ function Figures({ run, index, sheets }: { run: Run; index: number; sheets: numb
     part.reduce((sum, id) => sum + flat.colours.find((c) => c.id === id)!.areaShare, 0);
   const { standing, cutNow } = cutStateOfRun(plan, run);
   const { grams } = inkNeedOfRun(plan, sheet, run, sheets);
-  const label = flat.colours.findIndex((c) => c.id === run.inkings[0].colourId);
+  const label = flat.colours.findIndex((c) => c.id === inkingsOf(run)[0].colourId);
   const off = looks!.agreement.deltaE[label];
   const below = looks!.stacks[label].findIndex((e) => e.run === index);
   const short = openWarnings(looks!.warnings, progress.closedRuns)
@@ -309,7 +318,7 @@ function Figures({ run, index, sheets }: { run: Run; index: number; sheets: numb
       {plan.blocks.length > 1 && (
         <>
           <dt>prints from</dt>
-          <dd>{blockOfRun(plan, run).block.name}</dd>
+          <dd>{blockNamesOf(plan, run)}</dd>
         </>
       )}
       <dt>stands</dt>

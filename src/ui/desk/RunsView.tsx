@@ -17,7 +17,7 @@ import Link from 'next/link';
 import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { wordForDifference } from '@/core/colour';
 import { type Plan } from '@/model';
-import { lightToDark, sheetsOfPrint, withRunOrder, type PlanLooks } from '@/derived';
+import { lightToDark, sheetsOfPrint, type PlanLooks, usesOneSide } from '@/derived';
 import { CoreSample, type SamplePoint } from '../kit/CoreSample';
 import { usePrintDesk } from '../kit/printContext';
 import { useProposals, type Search } from './useProposals';
@@ -103,13 +103,12 @@ function useRunOrder() {
 
 /** Colours made where films overlap, with the runs that make them. */
 function overlapsOf(plan: Plan, looks: PlanLooks): string[] {
-  const overlaps =
-    plan.way.process === 'reduction'
-      ? []
-      : plan.flat!.colours.flatMap((c, label) => {
-          const runs = [...new Set(looks.stacks[label].map((e) => e.run + 1))];
-          return runs.length > 1 ? [`${c.name} ${runs.join('\u00a0+\u00a0')}`] : [];
-        });
+  const overlaps = usesOneSide(plan)
+    ? []
+    : plan.flat!.colours.flatMap((c, label) => {
+        const runs = [...new Set(looks.stacks[label].map((e) => e.run + 1))];
+        return runs.length > 1 ? [`${c.name} ${runs.join('\u00a0+\u00a0')}`] : [];
+      });
   return overlaps;
 }
 
@@ -118,11 +117,9 @@ function useReorder(closed: number, ids: string[]) {
   const reorder = (from: number, to: number) => {
     if (from < closed || to < closed || to >= ids.length || from === to) return;
     selectRun(to + 1);
-    void change('runs reordered', (p) => {
-      const order = p.runs.map((run) => run.id);
-      order.splice(to, 0, ...order.splice(from, 1));
-      return withRunOrder(p, order);
-    });
+    const runIds = [...ids];
+    runIds.splice(to, 0, ...runIds.splice(from, 1));
+    void change({ kind: 'runs-ordered', runIds });
   };
   return reorder;
 }
@@ -199,7 +196,7 @@ function PlanNow({ overlaps, inOrder, leaf, closed }: PlanNowProps) {
       {!inOrder && leaf === 'plans' && (
         <Button
           className={kit.above8}
-          onClick={() => void change('light to dark', (p) => withRunOrder(p, lightToDark(p, closed)))}
+          onClick={() => void change({ kind: 'runs-ordered', runIds: lightToDark(plan, closed) })}
         >
           Order light to dark
         </Button>

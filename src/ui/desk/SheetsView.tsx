@@ -48,8 +48,7 @@ export function SheetsView() {
     () => (started ? { ...answer, ...outlook(started.counted, runs, belief) } : answer),
     [started, answer, runs, belief],
   );
-  const set = (label: string, part: Partial<Plan['sheets']>) =>
-    void change(label, (p) => ({ ...p, sheets: { ...p.sheets, ...part } }));
+  const set = (part: Partial<Plan['sheets']>) => void change({ kind: 'sheets-set', part });
   const seen: readonly RunLosses[] = [...state.otherRuns, ...lossesByRun(progress.bench).values()];
   const pulls = seen.reduce((sum, run) => sum + run.sheets * (run.runs ?? 1), 0),
     lost = seen.reduce((sum, run) => sum + run.lost * (run.runs ?? 1), 0);
@@ -85,7 +84,7 @@ export function SheetsView() {
 }
 
 interface HandProps {
-  readonly set: (label: string, part: Partial<Plan['sheets']>) => undefined;
+  readonly set: (part: Partial<Plan['sheets']>) => undefined;
   readonly pulls: number;
   readonly lost: number;
 }
@@ -107,7 +106,7 @@ function Hand({ set, pulls, lost }: HandProps) {
         label="Experience"
         value={sheets.experience}
         className={kit.above14}
-        onChange={(e) => set('experience', { experience: e.target.value as Experience })}
+        onChange={(e) => set({ experience: e.target.value as Experience })}
       >
         {(Object.keys(MEAN_LOSS) as Experience[]).map((e) => (
           <MenuItem key={e} value={e}>
@@ -125,7 +124,7 @@ function Hand({ set, pulls, lost }: HandProps) {
 }
 
 /** What the edition is to be. */
-function Wish({ set }: { set: (label: string, part: Partial<Plan['sheets']>) => undefined }) {
+function Wish({ set }: { set: (part: Partial<Plan['sheets']>) => undefined }) {
   const {
     state: {
       plan: { sheets },
@@ -139,19 +138,19 @@ function Wish({ set }: { set: (label: string, part: Partial<Plan['sheets']>) => 
           label="Edition"
           value={sheets.edition}
           range={EDITION_RANGE}
-          onChange={(edition) => set('edition', { edition })}
+          onChange={(edition) => set({ edition })}
         />
         <CountField
           label="Proofs to keep"
           value={sheets.proofsToKeep}
           range={PROOFS_RANGE}
-          onChange={(proofsToKeep) => set('proofs to keep', { proofsToKeep })}
+          onChange={(proofsToKeep) => set({ proofsToKeep })}
         />
         <CountField
           label="Test sheets"
           value={sheets.testSheets}
           range={TEST_SHEETS_RANGE}
-          onChange={(testSheets) => set('test sheets', { testSheets })}
+          onChange={(testSheets) => set({ testSheets })}
         />
       </div>
       <p className={clsx(kit.note, kit.above8)}>Test sheets go first in every run and are not counted.</p>
@@ -165,7 +164,7 @@ function Wish({ set }: { set: (label: string, part: Partial<Plan['sheets']>) => 
         <WishSlider
           key={sheets.wishToBeSure}
           value={sheets.wishToBeSure}
-          onDone={(wishToBeSure) => set('wish to be sure', { wishToBeSure })}
+          onDone={(wishToBeSure) => set({ wishToBeSure })}
         />
       </div>
     </section>

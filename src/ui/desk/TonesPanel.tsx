@@ -3,8 +3,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { hexFromLabD50, labD50FromSrgb8, type Lab } from '@/core/colour';
-import { type FlatColour, type FlatPlan } from '@/model';
-import { withFlat } from '@/derived';
+import type { FlatColour, FlatPlan, EditOf } from '@/model';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
 import type { Flatten } from './useFlatten';
@@ -26,10 +25,7 @@ export function TonesPanel({ flatten, closed, chosen, onChoose }: Props) {
   const order = flat.colours
     .map((_, label) => label)
     .sort((a, b) => flat.colours[b].wantedLabD50[0] - flat.colours[a].wantedLabD50[0]);
-  const edit = (what: string, id: string, part: Partial<FlatColour>) =>
-    change(what, (p) =>
-      withFlat(p, { ...p.flat!, colours: p.flat!.colours.map((c) => (c.id === id ? { ...c, ...part } : c)) }),
-    );
+  const edit = (colourId: string, part: EditOf<'colour-set'>['part']) => change({ kind: 'colour-set', colourId, part });
   return (
     <section>
       <div className={clsx(kit.row, kit.between)}>
@@ -89,7 +85,7 @@ interface ToneActsProps {
   readonly label: number;
   readonly flat: FlatPlan;
   readonly flatten: Props['flatten'];
-  readonly edit: (what: string, id: string, part: Partial<FlatColour>) => Promise<unknown>;
+  readonly edit: (colourId: string, part: EditOf<'colour-set'>['part']) => Promise<unknown>;
   readonly onChoose: Props['onChoose'];
 }
 
@@ -106,7 +102,7 @@ function ToneActs({ label, flat, flatten, edit, onChoose }: ToneActsProps) {
         className={css.name}
         onBlur={(e) => {
           const name = e.target.value.trim().slice(0, 60);
-          if (name && name !== c.name) void edit('colour named', c.id, { name });
+          if (name && name !== c.name) void edit(c.id, { name });
         }}
         onKeyDown={(e) => {
           if (e.key === 'Enter') (e.target as HTMLInputElement).blur();
@@ -117,19 +113,12 @@ function ToneActs({ label, flat, flatten, edit, onChoose }: ToneActsProps) {
       <Button
         onClick={() => {
           onChoose(undefined);
-          void flatten.byHand('colour split in two', 'split', { label, coloursLabD50: labs, settings: flat.settings });
+          void flatten.byHand('split', { label, coloursLabD50: labs, settings: flat.settings });
         }}
       >
         Split in two
       </Button>
-      <Button
-        onClick={() =>
-          void change(bare ? 'bare paper printed' : 'bare paper marked', (p) =>
-            withFlat(p, { ...p.flat!, barePaperId: bare ? null : c.id }),
-          )
-        }
-        aria-pressed={bare}
-      >
+      <Button onClick={() => void change({ kind: 'bare-paper-set', colourId: bare ? null : c.id })} aria-pressed={bare}>
         {bare ? 'Print it after all' : 'Leave as bare paper'}
       </Button>
     </div>
@@ -154,7 +143,7 @@ function MergeInto({ onChoose, flatten, label, labs, flat }: MergeIntoProps) {
       className={css.name}
       onChange={(e) => {
         onChoose(undefined);
-        void flatten.byHand('colours merged', 'merge', {
+        void flatten.byHand('merge', {
           from: label,
           into: Number(e.target.value),
           coloursLabD50: labs,
@@ -176,7 +165,7 @@ function MergeInto({ onChoose, flatten, label, labs, flat }: MergeIntoProps) {
 
 interface WantedColourProps {
   readonly c: FlatColour;
-  readonly edit: (what: string, id: string, part: Partial<FlatColour>) => Promise<unknown>;
+  readonly edit: (colourId: string, part: EditOf<'colour-set'>['part']) => Promise<unknown>;
 }
 
 /** The colour wanted of a tone. */
@@ -192,7 +181,7 @@ function WantedColour({ c, edit }: WantedColourProps) {
         onBlur={(e) => {
           if (e.target.value === hexFromLabD50(c.wantedLabD50)) return;
           const n = Number.parseInt(e.target.value.slice(1), 16);
-          void edit('wanted colour changed', c.id, {
+          void edit(c.id, {
             wantedLabD50: labD50FromSrgb8([n >> 16, (n >> 8) & 255, n & 255]),
           });
         }}

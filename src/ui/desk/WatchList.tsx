@@ -1,7 +1,5 @@
 'use client';
 import Button from '@mui/material/Button';
-import { ladderPercent } from '@/core/inks';
-import type { Plan } from '@/model';
 import { usePrintDesk } from '../kit/printContext';
 import { openWarnings, wordsForWarning } from './watchWords';
 import clsx from 'clsx';
@@ -19,13 +17,6 @@ export function WatchList() {
         </p>
       </section>
     );
-  const ladder = (p: Plan): Plan => {
-    const place = (inkId: string) => p.runs.findIndex((run) => run.inkings.some((i) => i.inkId === inkId));
-    return {
-      ...p,
-      inks: p.inks.map((ink) => ({ ...ink, softenerPercent: ladderPercent(Math.max(0, place(ink.id))) })),
-    };
-  };
   return (
     <section>
       <ul className={kit.watch}>
@@ -44,7 +35,7 @@ export function WatchList() {
         })}
       </ul>
       {warnings.some((w) => w.kind === 'tack rises') && (
-        <Button fullWidth onClick={() => void change('tack ladder set', ladder)}>
+        <Button fullWidth onClick={() => void change({ kind: 'tack-ladder-set' })}>
           Set the tack ladder: 0, 2, 4, 6 %
         </Button>
       )}

@@ -26,7 +26,7 @@ const ASKS: Readonly<Record<string, string>> = {
 interface WaysDialogProps {
   readonly found: Proposals;
   readonly onClose: () => void;
-  readonly onTake: (sketch: PlanSketch, name: string) => void;
+  readonly onTake: (sketch: PlanSketch) => void;
 }
 
 /** Ways of working on this very picture, side by side. */
@@ -60,7 +60,7 @@ interface WayRowProps {
   readonly name: string;
   readonly looks: readonly (readonly Lab[])[];
   readonly figures: PlanFigures;
-  readonly onTake: (sketch: PlanSketch, name: string) => void;
+  readonly onTake: (sketch: PlanSketch) => void;
   readonly sketch: PlanSketch;
 }
 
@@ -96,7 +96,7 @@ function WayRow({ name, looks, figures, onTake, sketch }: WayRowProps) {
       <td className={kit.num}>{figures.days} days</td>
       <td className={kit.num}>{figures.sheets}</td>
       <td>
-        <Button aria-label={`Take: ${name}`} onClick={() => onTake(sketch, name)}>
+        <Button aria-label={`Take: ${name}`} onClick={() => onTake(sketch)}>
           Take
         </Button>
       </td>

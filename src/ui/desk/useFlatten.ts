@@ -11,12 +11,12 @@ import {
 } from 'react';
 import type { FlattenSettings } from '@/core/picture';
 import { type FlatPlan } from '@/model';
-import { withFlat } from '@/derived';
 import { NewestOnly, PictureWorker, type FlatResult, type PictureJobs } from '@/workers';
 import type { Outcome } from '@/core/units';
 import { usePrintDesk } from '../kit/printContext';
 import { flatFromResult } from '@/ui/kit/flatFromResult';
 
+const BY_HAND = { split: 'colour split in two', merge: 'colours merged' } as const;
 const PREVIEW_PIXELS = 500_000;
 /** A hand that rests this long on a slider wants the whole picture. */
 const REST_MS = 350;
@@ -128,7 +128,6 @@ function useFlattenActs(
       void runWhole(
         whole,
         'flattening the whole picture',
-        'picture flattened',
         'flatten',
         { settings: next, thinnest: true },
         next,
@@ -173,12 +172,12 @@ function useByHand(whole: PictureWorker, runWhole: RunWhole) {
   } = desk;
   const raster = plan.picture?.raster;
   return useCallback(
-    async (label: string, job: 'split' | 'merge', take: PictureJobs['split' | 'merge']['take']) => {
+    async (job: 'split' | 'merge', take: PictureJobs['split' | 'merge']['take']) => {
       if (!plan.flat || !raster) return;
       const worker = job === 'split' ? whole : desk.sheetWorker;
       if (job === 'split')
         await whole.ask('openLabels', { url: urls.blob(plan.flat.labelsSha), mmPerPx: raster.mmPerPx });
-      await runWhole(worker, label, label, job, take as never, plan.flat.settings, plan.flat);
+      await runWhole(worker, BY_HAND[job], job, take as never, plan.flat.settings, plan.flat);
     },
     [desk.sheetWorker, plan.flat, raster, runWhole, urls, whole],
   );
@@ -200,7 +199,6 @@ function useRunWhole(
     async <J extends 'flatten' | 'split' | 'merge'>(
       worker: PictureWorker,
       words: string,
-      label: string,
       job: J,
       take: PictureJobs[J]['take'],
       used: FlattenSettings,
@@ -222,9 +220,12 @@ function useRunWhole(
       if (mine !== turn.current) return;
       if (stored.ok) {
         setTook(answer.value.milliseconds);
-        await desk.change(label, (p) =>
-          withFlat(p, flatFromResult(answer.value, stored.value, used, before, p.paper.labD50, job !== 'flatten')),
-        );
+        const paperLabD50 = desk.state.plan.paper.labD50;
+        await desk.change({
+          kind: 'shapes-changed',
+          flat: flatFromResult(answer.value, stored.value, used, before, paperLabD50, job !== 'flatten'),
+          how: job === 'flatten' ? 'flattened' : job,
+        });
         if (job === 'flatten' && answer.value.coloursLabD50.length < 2)
           setProblem(
             used.minIslandMm2 > 0

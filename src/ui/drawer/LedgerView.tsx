@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import { hexFromLabD50 } from '@/core/colour';
 import { FAULTS, isTestSheet } from '@/core/sheets';
-import { sheetsGone, type Pull, inkNamesOf, inkOfRun } from '@/derived';
+import { sheetsGone, type Pull, inkNamesOf, inksOfRun } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -147,7 +147,7 @@ function LedgerTable({ gone }: { gone: Set<string> }) {
             <th key={run.id} scope="col">
               <span
                 className={clsx(kit.swatch, kit.tiny)}
-                style={{ background: hexFromLabD50(inkOfRun(plan, run).solidLabD50) }}
+                style={{ background: hexFromLabD50(inksOfRun(plan, run)[0].solidLabD50) }}
                 aria-hidden
               />{' '}
               {i + 1} {inkNamesOf(plan, run)}

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { deltaE2000, hexFromLabD50, wordForDifference, type Lab } from '@/core/colour';
 import { INK_START_VALUES } from '@/core/inks';
 import { formatLength } from '@/core/units';
-import { inkOf, wantedOf } from '@/derived';
+import { inkingsOf, inkOf, wantedOf } from '@/derived';
 import { usePrintDesk } from './printContext';
 import { Swatch } from './Swatch';
 import clsx from 'clsx';
@@ -126,7 +126,7 @@ function Column({ point }: { point: SamplePoint }) {
   const stack = looks!.stacks[part],
     reached = looks!.reached[part];
   const films = stack.map(({ run, inking }, i) => {
-    const laid = plan.runs[run].inkings[inking];
+    const laid = inkingsOf(plan.runs[run])[inking];
     const ink = inkOf(plan, laid);
     return {
       key: i,

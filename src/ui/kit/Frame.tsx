@@ -12,6 +12,8 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './Frame.module.css';
 import dynamic from 'next/dynamic';
+import { processWords, wordsOfEdit } from '@/derived';
+import { mediumById } from '@/core/inks';
 
 const KeysSheet = dynamic(() => import('./KeysSheet').then((m) => m.KeysSheet), { ssr: false });
 
@@ -88,10 +90,11 @@ function TopBar({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<Se
     urls,
     state,
     state: {
-      plan: { way, blocks, picture, sheets },
+      plan: { inks, blocks, picture, sheets },
     },
     unit,
   } = desk;
+  const mediums = [...new Set(inks.map((ink) => mediumById(ink.mediumId).name))];
   return (
     <header className={css.top}>
       <Brand />
@@ -112,7 +115,8 @@ function TopBar({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<Se
       </span>
       <span className={css.facts}>
         <span>
-          {way.process}, {materialById(blocks[0].materialId).short} · {way.ink} ink ·{' '}
+          {processWords(state.plan)}, {materialById(blocks[0].materialId).short}
+          {mediums.length > 0 && ` · ${mediums.join(' and ')}`} ·{' '}
           {picture ? formatSize(picture.widthMm, picture.heightMm, unit) : 'no picture yet'} · edition of{' '}
           {sheets.edition}
         </span>
@@ -133,7 +137,7 @@ function TopActs({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<S
             type="button"
             onClick={desk.undo}
             disabled={!state.undoLabel}
-            title={state.undoLabel ? `Undo: ${state.undoLabel} (Ctrl Z)` : 'Nothing to undo'}
+            title={state.undoLabel ? `Undo: ${wordsOfEdit(state.undoLabel)} (Ctrl Z)` : 'Nothing to undo'}
           >
             undo
           </button>
@@ -141,7 +145,7 @@ function TopActs({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<S
             type="button"
             onClick={desk.redo}
             disabled={!state.redoLabel}
-            title={state.redoLabel ? `Redo: ${state.redoLabel} (Ctrl Shift Z)` : 'Nothing to redo'}
+            title={state.redoLabel ? `Redo: ${wordsOfEdit(state.redoLabel)} (Ctrl Shift Z)` : 'Nothing to redo'}
           >
             redo
           </button>

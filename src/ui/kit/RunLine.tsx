@@ -2,7 +2,7 @@
 import { Fragment, useMemo } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
 import { type Run } from '@/model';
-import { inkNamesOf, inkOf, sideOfStage } from '@/derived';
+import { inkingsOf, inkNamesOf, inkOf, sideOfCut, usesOneSide } from '@/derived';
 import { wordOfLab } from './colours';
 import { usePrintDesk, type PrintDesk } from './printContext';
 import { Thumb } from './Thumb';
@@ -23,8 +23,7 @@ export function RunLine() {
   const { widthMm = 4, heightMm = 3 } = state.plan.picture ?? {};
   const picSize = { width: Math.min(PIC_PX.width, (PIC_PX.height * widthMm) / heightMm) };
   const gated = (i: number) =>
-    state.plan.way.process === 'reduction' ||
-    (sideOfStage(state.plan, runs[i].inkings[0].stageId)?.stages.length ?? 1) > 1;
+    usesOneSide(state.plan) || runs[i].formes.some(({ cutId }) => (sideOfCut(state.plan, cutId)?.cuts.length ?? 1) > 1);
   const passed = (i: number) => progress.runs[i].cut || progress.runs[i].cutOn;
   return (
     <nav className={css.runline} aria-label="Run line">
@@ -81,7 +80,7 @@ function RunCell({ i, picSize, fills, run }: RunCellProps) {
       </span>
       <span className={kit.shrinks}>
         <span className={css.n}>
-          {run.inkings.map((inking) => (
+          {inkingsOf(run).map((inking) => (
             <span
               key={inking.id}
               className={clsx(kit.swatch, kit.tiny)}

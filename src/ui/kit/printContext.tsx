@@ -7,7 +7,7 @@ import type {
   SlipAnswer,
   CabinetInk,
   NamedReading,
-  Plan,
+  PlanEdit,
   PracticeScore,
   PrintState,
   Reading,
@@ -91,12 +91,12 @@ export interface PrintDesk {
   readonly urls: PrintUrls;
   /** Pulls kept in this browser because the server did not answer. */
   readonly waitingActs: number;
-  readonly change: (label: string, edit: (plan: Plan) => Plan) => Promise<Outcome<undefined>>;
+  readonly change: (edit: PlanEdit) => Promise<Outcome<undefined>>;
   /** The island chosen in any view, by click, key or list. */
   readonly island: IslandInfo | undefined;
   readonly chooseIsland: (island: IslandInfo | undefined) => void;
   /** Changes islands of the picture: painted at once, saved behind. */
-  readonly reshape: (label: string, edit: RegionEdit) => Promise<Outcome<EditDone>>;
+  readonly reshape: (edit: RegionEdit) => Promise<Outcome<EditDone>>;
   /** What is done about a slip, by its answer. */
   readonly answerSlip: (slipId: string, answer: SlipAnswer) => Promise<Outcome<undefined>>;
   /** Scores of rehearsals on the sample prints, newest first. */
@@ -110,7 +110,7 @@ export interface PrintDesk {
     readonly readable: (file: Blob) => Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>>;
   };
   /** Shows the sheet as it would be, saving nothing; undefined goes back to the plan. */
-  readonly tryOut: (edit: ((plan: Plan) => Plan) | undefined) => void;
+  readonly tryOut: (edit: PlanEdit | undefined) => void;
   readonly undo: () => void;
   readonly redo: () => void;
   /** Several acts go together: all of them or none. Resolves when on disk, or when kept for later (`kept`). */

@@ -2,17 +2,13 @@
 import { useCallback, useEffect, useMemo, useRef } from 'react';
 import type { EditDone, RegionEdit } from '@/core/picture';
 import { success, type Outcome } from '@/core/units';
-import { type Plan } from '@/model';
-import { withFlat } from '@/derived';
+import type { Plan, PlanEdit } from '@/model';
 import { PictureWorker } from '@/workers';
 import { flatFromResult } from './flatFromResult';
 import type { PrintUrls } from './printContext';
 import type { SheetDesk } from './useSheetWorker';
 
-type ChangeAfter = (
-  label: string,
-  work: (plan: Plan) => Promise<Outcome<(plan: Plan) => Plan>>,
-) => Promise<Outcome<undefined>>;
+type ChangeAfter = (work: (plan: Plan) => Promise<Outcome<PlanEdit>>) => Promise<Outcome<undefined>>;
 
 const PAINT_FIRST_MS = 50;
 
@@ -24,20 +20,20 @@ export function useReshape(
   desk: SheetDesk,
   urls: PrintUrls,
   changeAfter: ChangeAfter,
-): (label: string, edit: RegionEdit) => Promise<Outcome<EditDone>> {
+): (edit: RegionEdit) => Promise<Outcome<EditDone>> {
   const keeper = useMemo(() => new PictureWorker(), []);
   useEffect(() => () => keeper.stop(), [keeper]);
   const present = useRef(desk);
   present.current = desk;
   return useCallback(
-    async (label: string, edit: RegionEdit) => {
+    async (edit: RegionEdit) => {
       const done = await present.current.sheetWorker.ask('edit', edit);
       if (!done.ok) return done;
       // the picture is painted first; only then is it copied for keeping
       const copy = new Promise((later) => {
         setTimeout(later, PAINT_FIRST_MS);
       }).then(() => present.current.sheetWorker.ask('snapshot', { of: 'labels' }));
-      void changeAfter(label, async (plan): Promise<Outcome<(plan: Plan) => Plan>> => {
+      void changeAfter(async (plan): Promise<Outcome<PlanEdit>> => {
         const flat = plan.flat!;
         const map = await copy;
         if (!map.ok) return map;
@@ -50,9 +46,11 @@ export function useReshape(
         if (!sha.ok) return sha;
         // when a colour has lost its last island the others are numbered anew, and the worker loads the map as stored
         if (measured.value.coloursLabD50.length === flat.colours.length) present.current.holds(sha.value);
-        return success((p: Plan) =>
-          withFlat(p, flatFromResult(measured.value, sha.value, flat.settings, flat, p.paper.labD50, true)),
-        );
+        return success({
+          kind: 'shapes-changed',
+          flat: flatFromResult(measured.value, sha.value, flat.settings, flat, plan.paper.labD50, true),
+          how: edit.kind,
+        });
       }).then((saved) => {
         if (!saved.ok) present.current.reload();
       });

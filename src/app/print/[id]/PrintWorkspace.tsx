@@ -1,16 +1,16 @@
 'use client';
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState, type ReactNode } from 'react';
 import {
-  failure,
   success,
   type BenchEvent,
   type LengthUnit,
   type Outcome,
   type Plan,
+  type PlanEdit,
   type PrintState,
   type SlipAnswer,
 } from '@/model';
-import { beliefOf, looksOfPlan, progressOf } from '@/derived';
+import { beliefOf, looksOfPlan, progressOf, applyEdit } from '@/derived';
 import { PrintDeskProvider, type Placement, type PrintDesk, type PrintUrls } from '@/ui/kit/printContext';
 import { useReshape } from '@/ui/kit/useReshape';
 import { useLayersWorker, useSheetWorker } from '@/ui/kit/useSheetWorker';
@@ -56,7 +56,7 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
           }}
           onCopy={async () => {
             if (!stale) return;
-            const copied = await copyWith(api, stale.plan);
+            const copied = await copyWith(api, stale.edits);
             if (!copied.ok) return tell(copied.message);
             edits.forget();
             window.location.assign(`/print/${copied.value}/picture`);
@@ -112,7 +112,7 @@ function useKept(initial: PrintState, api: string, tell: PrintDesk['tell']) {
     () =>
       new PlanEdits(
         initial,
-        (baseRevision, plan, label) => ask<PrintState>('PUT', api, { baseRevision, plan, label }),
+        (baseRevision, edit) => ask<PrintState>('PUT', api, { baseRevision, edit }),
         draftKeeper(id, () => tell('The browser’s store is full: unsaved changes would be lost on a reload.')),
         shownAgain,
         tell,
@@ -238,7 +238,10 @@ function usePlanShown(edits: PlanEdits, state: PrintState, waiting: readonly Ben
   const keptRef = useRef(kept);
   keptRef.current = kept;
   const plan = tried ?? kept;
-  const tryOut = useCallback((edit: ((plan: Plan) => Plan) | undefined) => setTried(edit && edit(keptRef.current)), []);
+  const tryOut = useCallback((edit: PlanEdit | undefined) => {
+    const next = edit && applyEdit(keptRef.current, edit);
+    setTried(next?.ok ? next.value : undefined);
+  }, []);
   const events = useMemo(
     () => [...state.events, ...waiting.filter((w) => !state.events.some((e) => e.id === w.id))],
     [state.events, waiting],
@@ -272,16 +275,15 @@ function usePlanShown(edits: PlanEdits, state: PrintState, waiting: readonly Ben
   };
 }
 
-/** A copy of the print that holds this window's plan. */
-async function copyWith(api: string, plan: Plan): Promise<Outcome<string>> {
+/** A copy of the print as it is elsewhere now, with the edits of this window made on it. */
+async function copyWith(api: string, edits: readonly PlanEdit[]): Promise<Outcome<string>> {
   const copy = await ask<string>('POST', `${api}/copy`, {});
   if (!copy.ok) return copy;
-  const fresh = await ask<PrintState>('GET', `/api/prints/${copy.value}`);
-  if (!fresh.ok) return fresh;
-  const saved = await ask<PrintState>('PUT', `/api/prints/${copy.value}`, {
-    baseRevision: fresh.value.revision,
-    plan,
-    label: 'kept from another window',
-  });
-  return saved.ok ? success(copy.value) : failure(saved.code, saved.message);
+  const own = `/api/prints/${copy.value}`;
+  let state = await ask<PrintState>('GET', own);
+  for (const edit of edits) {
+    if (!state.ok) return state;
+    state = await ask<PrintState>('PUT', own, { baseRevision: state.value.revision, edit });
+  }
+  return state.ok ? success(copy.value) : state;
 }

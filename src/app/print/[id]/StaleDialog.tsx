@@ -4,6 +4,8 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import { wordsOfEdit } from '@/derived';
+import { nameOfEdit } from '@/model';
 import type { Stale } from '../../client/planEdits';
 
 export function StaleDialog({
@@ -21,8 +23,8 @@ export function StaleDialog({
       <DialogContent>
         <p>
           This print was changed elsewhere while it was open here. Nothing of that was overwritten, and what you did
-          here ({stale?.labels.map((label) => `“${label}”`).join(', ')}) is not lost: load the newer state, or keep
-          yours as a print of its own.
+          here ({stale?.edits.map((edit) => `“${wordsOfEdit(nameOfEdit(edit))}”`).join(', ')}) is not lost: load the
+          newer state, or keep yours as a print of its own.
         </p>
       </DialogContent>
       <DialogActions>

@@ -15,14 +15,14 @@ test.each([1, 2, 3, 4])('a plan of version %d opens with all it said', (version)
   const old = written(version),
     plan = opened(version);
   expect(old.version).toBe(version);
-  expect(plan.version).toBe(5);
+  expect(plan.version).toBe(6);
   expect(plan.picture).toEqual(old.picture);
   expect(plan.flat).toEqual(old.flat);
   expect(plan.sheets).toEqual(old.sheets);
   expect(plan.runs.map((run) => run.id)).toEqual(['run-straw', 'run-rust', 'run-night']);
-  expect(plan.runs.map((run) => run.inkings[0].colourId)).toEqual(['straw', 'rust', 'night']);
+  expect(plan.runs.map((run) => run.formes[0].inkings[0].colourId)).toEqual(['straw', 'rust', 'night']);
   expect(plan.inks.map((ink) => ink.solidLabD50)).toEqual(old.inks.map((ink) => ink.solidLabD50));
-  expect(plan.blocks[0].sides[0].stages.map((stage) => stage.standingIds)).toEqual([
+  expect(plan.blocks[0].sides[0].cuts.map((cut) => cut.standingIds)).toEqual([
     ['straw', 'rust', 'night'],
     ['rust', 'night'],
     ['night'],
@@ -61,4 +61,56 @@ test('version 4: masks keep their outlines and find their islands by a point', (
     place: { anchors: [{ xMm: 2.55, yMm: 1.05, colourId: null }], outlinesMm: [[10, 10, 20, 10, 20, 20]] },
   });
   expect(opened(4).lettering.length).toBe(1);
+});
+
+test('version 5: inkings lie under the cuts they print from, on formes that lie where they were cut for', () => {
+  const plan = opened(5);
+  expect(plan.way).toEqual({ under: 'wet', registration: 'pins and tabs', printing: 'by hand' });
+  expect(plan.inks.map((ink) => ink.mediumId)).toEqual(Array(4).fill('oil relief'));
+  expect(plan.blocks.map((block) => block.sides[0].cuts.map((cut) => cut.id))).toEqual([
+    ['stage-a1'],
+    ['stage-b1'],
+    ['stage-c1'],
+    ['stage-spot-1'],
+  ]);
+  expect(plan.blocks.every((block) => block.sides[0].pieces.length === 0)).toBe(true);
+  expect(plan.blocks[3].sides[0].cuts[0].within!.outlinesMm.length).toBeGreaterThan(0);
+  expect(plan.runs[1].formes).toEqual([
+    {
+      id: 'forme-run-rust',
+      cutId: 'stage-b1',
+      offsetMm: { xMm: 0, yMm: 0 },
+      turnDeg: 0,
+      inkings: [
+        {
+          id: 'inking-2-1',
+          colourId: 'rust',
+          inkId: 'ink-rust',
+          zoneIds: null,
+          filmWeight: 1,
+          fade: null,
+          laidBy: 'roller',
+        },
+      ],
+    },
+  ]);
+});
+
+test('several cuts in one run of version 5 become several formes, each inking under its own', () => {
+  const old = written(5) as unknown as { runs: { inkings: object[] }[] };
+  const [first, second] = old.runs;
+  const plan = checkPlan({ ...old, runs: [{ ...first, inkings: [...first.inkings, ...second.inkings] }] });
+  if (!plan.ok) throw new Error(plan.message);
+  expect(plan.value.runs[0].formes.map((f) => [f.id, f.cutId, f.inkings.map((i) => i.colourId)])).toEqual([
+    ['forme-run-straw', 'stage-a1', ['straw']],
+    ['forme-run-straw-2', 'stage-b1', ['rust']],
+  ]);
+});
+
+test('a plan of a newer release is refused in words', () => {
+  expect(checkPlan({ ...written(5), version: 7 })).toMatchObject({
+    ok: false,
+    code: 'newer',
+    message: expect.stringMatching(/version 7.*version 6.*Update/),
+  });
 });

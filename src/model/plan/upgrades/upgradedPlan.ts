@@ -10,6 +10,10 @@ interface OlderPlan {
   readonly lettering?: readonly number[];
   readonly masks?: readonly { readonly place?: OlderPlace }[];
 }
+interface OlderRun {
+  readonly id: string;
+  readonly inkings: readonly { readonly stageId: string }[];
+}
 interface OlderPlace {
   readonly islands?: readonly number[];
   readonly outlinesMm?: unknown;
@@ -17,7 +21,8 @@ interface OlderPlace {
 
 /**
  * A stored plan in the present form. Version 1 knew reductions only, and inks by colour and a word; version 2 knew no overlaps, masks or
- * tools; version 3 no paper but what one margin makes, and no size of a block; version 4 named islands by their first pixel. Each step is
+ * tools; version 3 no paper but what one margin makes, and no size of a block; version 4 named islands by their first pixel; version 5 had one kind of ink, named the
+ * process, and laid every inking of a run by itself. Each step is
  * frozen as the release made it that brought the form: it takes no value from elsewhere in the program.
  */
 export function upgradedPlan(stored: unknown): unknown {
@@ -26,7 +31,8 @@ export function upgradedPlan(stored: unknown): unknown {
   if (plan.version === 1) return upgradedPlan(fromOne(plan));
   if (plan.version === 2) return upgradedPlan(fromTwo(plan));
   if (plan.version === 3) return upgradedPlan(fromThree(plan));
-  if (plan.version === 4) return fromFour(plan);
+  if (plan.version === 4) return upgradedPlan(fromFour(plan));
+  if (plan.version === 5) return fromFive(plan);
   return stored;
 }
 
@@ -140,4 +146,46 @@ function fromFour(plan: OlderPlan): unknown {
 
 function toMicron(mm: number): number {
   return Math.round(mm * 1000) / 1000;
+}
+
+/** An older run's inkings under the cuts they print from; what is new stands as it was without it. */
+function formesOf(run: OlderRun): unknown {
+  if (!Array.isArray(run.inkings)) return undefined;
+  const cutIds = [...new Set(run.inkings.map((inking) => inking.stageId))];
+  return cutIds.map((cutId, place) => ({
+    id: place === 0 ? `forme-${run.id}` : `forme-${run.id}-${place + 1}`,
+    cutId,
+    offsetMm: { xMm: 0, yMm: 0 },
+    turnDeg: 0,
+    inkings: run.inkings
+      .filter((inking) => inking.stageId === cutId)
+      .map(({ stageId: _, ...inking }) => ({ ...inking, fade: null, laidBy: 'roller' })),
+  }));
+}
+
+function fromFive(plan: OlderPlan): unknown {
+  const { process: _process, ink, ...way } = plan.way as { process?: unknown; ink?: unknown };
+  return {
+    ...plan,
+    version: 6,
+    way,
+    inks: plan.inks.map(({ id, name, ...rest }: { id?: unknown; name?: unknown }) => ({
+      id,
+      name,
+      mediumId: ink,
+      ...rest,
+    })),
+    blocks: Array.isArray(plan.blocks)
+      ? plan.blocks.map((block: OlderPlan['blocks'][number]) => ({
+          ...block,
+          sides: Array.isArray(block.sides)
+            ? block.sides.map(({ stages, ...side }) => ({ ...side, pieces: [], cuts: stages }))
+            : block.sides,
+        }))
+      : plan.blocks,
+    runs: (plan.runs as unknown as readonly OlderRun[]).map(({ inkings, ...run }) => ({
+      ...run,
+      formes: formesOf({ ...run, inkings }),
+    })),
+  };
 }

@@ -4,7 +4,7 @@ import { useCallback, useMemo, useState, type Dispatch, type SetStateAction } fr
 import { materialById } from '@/core/cutting';
 import { fitByEye, type MisfitMark, type PatchReading, type SheetLayout } from '@/core/registration';
 import { sentenceIn, formatLength } from '@/core/units';
-import { blockOfRun, growthAdvice, newestProofs, sheetLayoutOf, wordsForMotion, type Proof } from '@/derived';
+import { blocksOfRun, growthAdvice, newestProofs, sheetLayoutOf, wordsForMotion, type Proof } from '@/derived';
 import type { ProofAnswer, RegisterWorker } from '@/workers';
 import { BenchTabs } from '../BenchTabs';
 import { useRegisterWorker } from '@/ui/kit/useRegisterWorker';
@@ -108,7 +108,7 @@ function useProof(layout: SheetLayout) {
   const { motion, patches } = foundIn(leaf, answer, marks, newest);
   const image = layout.images[0];
   const below = run === 1 ? 'its place on the sheet' : `run ${run - 1}`;
-  const wood = materialById(blockOfRun(plan, plan.runs[run - 1]).block.materialId).grain;
+  const wood = materialById(blocksOfRun(plan, plan.runs[run - 1])[0].block.materialId).grain;
   const growth = motion && growthAdvice(motion, image, wood);
   const advice = growth && sentenceIn(growth, unit);
   const placeMark = useCallback(

@@ -18,7 +18,8 @@ import {
 import { sentenceIn, formatLength } from '@/core/units';
 import { type Plan } from '@/model';
 import {
-  blockOfRun,
+  blocksOfRun,
+  blockNamesOf,
   contactsOf,
   growthAdvice,
   measuredMisfits,
@@ -254,7 +255,7 @@ function OrInstead({ moved, contacts, answer, runOf, settings, image }: OrInstea
           const growth = growthAdvice(
             settings.find((x) => x.id === s.id)!.misfit,
             image,
-            materialById(blockOfRun(plan, plan.runs[runOf(s.id) - 1]).block.materialId).grain,
+            materialById(blocksOfRun(plan, plan.runs[runOf(s.id) - 1])[0].block.materialId).grain,
           );
           const advice = growth && sentenceIn(growth, unit);
           return advice ? (
@@ -317,7 +318,7 @@ function ShimRow({ s, runOf, contacts, answer }: ShimRowProps) {
   return (
     <div className={css.shimRow} data-testid="shim-row">
       <h3>
-        Run {runOf(s.id)} <span className={kit.quiet}>{blockOfRun(plan, plan.runs[runOf(s.id) - 1]).block.name}</span>
+        Run {runOf(s.id)} <span className={kit.quiet}>{blockNamesOf(plan, plan.runs[runOf(s.id) - 1])}</span>
       </h3>
       <table className={kit.plainTable}>
         <tbody>
@@ -356,8 +357,7 @@ function Stock() {
     change,
   } = usePrintDesk();
   const { stock } = plan.register;
-  const set = (next: readonly ShimStock[]) =>
-    void change('stock of shims', (p) => ({ ...p, register: { ...p.register, stock: next } }));
+  const set = (next: readonly ShimStock[]) => void change({ kind: 'register-set', part: { stock: next } });
   return (
     <section>
       <h2>Stock of shims</h2>

@@ -13,6 +13,7 @@ import {
   slipWords,
   whyNot,
 } from './stageOf';
+import { onOwnBlocks } from '@/testing/plans';
 
 const plan = samplePlan(SAMPLE_PRINTS[0]);
 
@@ -30,7 +31,7 @@ test('each sample is a plan that holds, with every colour on its map', () => {
 test('bare paper goes before the first run, each colour after its own, the last never', () => {
   expect(dueOf(plan)).toEqual([0, 1, 2, 3]);
   expect(whyNot(emptyPlan())).toMatch(/no plan/);
-  expect(whyNot({ ...plan, way: { ...plan.way, process: 'multi-block' } })).toMatch(/reduction/);
+  expect(whyNot(onOwnBlocks(plan))).toMatch(/reduction/);
 });
 
 test('a part that is cut when the plan says looks as the plan says, on every sheet', () => {

@@ -2,7 +2,7 @@ import type { Lab } from '@/core/colour';
 import type { RehearsalResult, RehearsalSlip } from '@/core/cutting';
 import type { LabelStyle } from '@/core/geometry';
 import { type Plan } from '@/model';
-import { groupsOf, looksOfPlan, type PlanLooks } from '@/derived';
+import { groupsOf, looksOfPlan, type PlanLooks, usesOneSide } from '@/derived';
 import { BLOCK_WORDS, wordOfLab } from '../../kit/colours';
 
 /** “Not cut” in the rehearsal map. */
@@ -19,7 +19,7 @@ export function dueOf(plan: Plan): number[] {
 /** Why a plan cannot be rehearsed, in a sentence. */
 export function whyNot(plan: Plan): string | undefined {
   if (!plan.flat || plan.runs.length === 0) return 'There is no plan to rehearse yet.';
-  if (plan.way.process !== 'reduction')
+  if (!usesOneSide(plan))
     return 'A rehearsal is for a reduction, where a cut cannot be taken back. This print is worked otherwise.';
   return plan.runs.length > MOST_RUNS || plan.flat.colours.length > 15
     ? `A rehearsal takes up to ${MOST_RUNS} runs.`

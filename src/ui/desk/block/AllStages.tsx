@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import clsx from 'clsx';
 import { useEffect, useMemo, useState } from 'react';
-import { blockOfRun, inkNamesOf, keyOfFinding } from '@/derived';
+import { blocksOfRun, inkNamesOf, keyOfFinding } from '@/derived';
 import { labelStatesOf } from '@/ui/kit/blockStates';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
@@ -96,7 +96,7 @@ function useAllStages(toolsMm: readonly number[]) {
         labelStatesOf(plan, sheet).map(({ standing, cutNow }, i) => ({
           standing,
           cutNow,
-          settings: cutSettings(blockOfRun(plan, plan.runs[i]).block, toolsMm, plan.roller),
+          settings: cutSettings(blocksOfRun(plan, plan.runs[i])[0].block, toolsMm, plan.roller),
         })),
       ),
     [plan, sheet, toolsMm],

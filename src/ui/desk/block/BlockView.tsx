@@ -5,7 +5,7 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useCallback, useMemo, useState } from 'react';
 import type { Finding } from '@/core/cutting';
-import { blockOfRun, keyOfFinding } from '@/derived';
+import { blocksOfRun, keyOfFinding } from '@/derived';
 import { BLOCK_WORDS } from '../../kit/colours';
 import { pathOfMm } from '../../kit/paths';
 import { usePrintDesk } from '../../kit/printContext';
@@ -82,7 +82,7 @@ function useBlockView() {
   const run = Math.max(1, selectedRun);
   const current = states[run - 1];
   const { block, index: blockIndex } = plan.runs[run - 1]
-    ? blockOfRun(plan, plan.runs[run - 1])
+    ? blocksOfRun(plan, plan.runs[run - 1])[0]
     : { block: plan.blocks[0], index: 0 };
   const toolsMm = toolsTried ?? plan.toolsMm;
   const { check, found, settings } = useStageCheck(states, run, leaf === 'check', block, toolsMm);
@@ -224,6 +224,7 @@ function BlockHead({
   const {
     state: { plan },
   } = usePrintDesk();
+  const cutOnLater = block.sides.some((side) => side.cuts.length > 1);
   return (
     <div className={clsx(kit.row, kit.between)}>
       <div className={kit.row}>
@@ -233,12 +234,12 @@ function BlockHead({
             : `${plan.blocks.length > 1 ? block.name : 'Block'} before run ${run}`}
         </h1>
         {leaf !== 'transfer' && (
-          <span className={done || plan.way.process === 'multi-block' ? kit.quiet : kit.madder}>
+          <span className={done || !cutOnLater ? kit.quiet : kit.madder}>
             {done
               ? 'this cut is done'
-              : plan.way.process === 'multi-block'
-                ? 'recut a block, and it can be printed again'
-                : 'a cut cannot be undone'}
+              : cutOnLater
+                ? 'a cut cannot be undone'
+                : 'recut a block, and it can be printed again'}
           </span>
         )}
       </div>

@@ -13,7 +13,7 @@ import {
   type BlockMaterial,
 } from '@/core/cutting';
 import { formatBare, formatLength, parseLengthsMm, type Outcome } from '@/core/units';
-import { type Block } from '@/model';
+import type { Block, EditOf } from '@/model';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';
@@ -23,11 +23,10 @@ import { capital } from './FindingKind';
 import type { CheckProps } from './checkProps';
 
 /** The material, its grain, the tools at hand and the roller. */
-export function Setting({ block, blockIndex, toolsMm, onTools, settings }: CheckProps) {
+export function Setting({ block, toolsMm, onTools, settings }: CheckProps) {
   const { state, unit, change } = usePrintDesk();
   const { plan } = state;
-  const edit = (label: string, part: Partial<Block>) =>
-    change(label, (p) => ({ ...p, blocks: p.blocks.map((b, i) => (i === blockIndex ? { ...b, ...part } : b)) }));
+  const edit = (part: EditOf<'block-set'>['part']) => change({ kind: 'block-set', blockId: block.id, part });
   const { material } = settings;
   const [text, setText] = useState<string>();
   const [problem, setProblem] = useState<string>();
@@ -45,7 +44,7 @@ export function Setting({ block, blockIndex, toolsMm, onTools, settings }: Check
     }
     setText(undefined);
     setProblem(undefined);
-    void change('tools listed', (p) => ({ ...p, toolsMm: next }));
+    void change({ kind: 'tools-set', toolsMm: next });
   };
   const narrowest = toolsMm[0];
   const withNarrowest = (mm: number) => [mm, ...plan.toolsMm.slice(1).filter((t) => t > mm)];
@@ -88,15 +87,13 @@ function RollerFields() {
         valueMm={plan.roller.diameterMm}
         unit={unit}
         range={ROLLER_DIAMETER_MM}
-        onChange={(diameterMm) => void change('roller chosen', (p) => ({ ...p, roller: { ...p.roller, diameterMm } }))}
+        onChange={(diameterMm) => void change({ kind: 'roller-set', part: { diameterMm } })}
       />
       <TextField
         select
         label="Roller is"
         value={plan.roller.soft ? 'soft' : 'hard'}
-        onChange={(e) =>
-          void change('roller chosen', (p) => ({ ...p, roller: { ...p.roller, soft: e.target.value === 'soft' } }))
-        }
+        onChange={(e) => void change({ kind: 'roller-set', part: { soft: e.target.value === 'soft' } })}
       >
         <MenuItem value="hard">hard</MenuItem>
         <MenuItem value="soft">soft</MenuItem>
@@ -106,7 +103,7 @@ function RollerFields() {
         valueMm={plan.roller.depthMm}
         unit={unit}
         range={DEPTH_MM}
-        onChange={(depthMm) => void change('depth chosen', (p) => ({ ...p, roller: { ...p.roller, depthMm } }))}
+        onChange={(depthMm) => void change({ kind: 'roller-set', part: { depthMm } })}
       />
       <p className={kit.note}>It bridges openings up to {formatLength(bridgedWidthMm(plan.roller), unit, 0)} wide.</p>
     </div>
@@ -135,10 +132,7 @@ function NarrowestTool({ narrowest, onTools, withNarrowest }: NarrowestToolProps
         getAriaValueText={(v) => formatLength(v, unit)}
         onChange={(_, v) => onTools(withNarrowest(v as number))}
         onChangeCommitted={(_, v) => {
-          void change('narrowest tool', (p) => ({
-            ...p,
-            toolsMm: [v as number, ...p.toolsMm.slice(1).filter((t) => t > (v as number))],
-          })).then(() => onTools(undefined));
+          void change({ kind: 'tools-set', toolsMm: withNarrowest(v as number) }).then(() => onTools(undefined));
         }}
       />
       <span className={kit.num}>{formatLength(narrowest, unit, 1)}</span>
@@ -148,7 +142,7 @@ function NarrowestTool({ narrowest, onTools, withNarrowest }: NarrowestToolProps
 
 interface BlockAndToolsProps {
   readonly material: BlockMaterial;
-  readonly edit: (label: string, part: Partial<Block>) => Promise<Outcome<undefined>>;
+  readonly edit: (part: EditOf<'block-set'>['part']) => Promise<Outcome<undefined>>;
   readonly block: Block;
   readonly text: string | undefined;
   readonly problem: string | undefined;
@@ -164,7 +158,7 @@ function BlockAndTools({ material, edit, block, text, problem, setText, takeTool
         select
         label="Block"
         value={material.id}
-        onChange={(e) => void edit('material chosen', { materialId: e.target.value as Block['materialId'] })}
+        onChange={(e) => void edit({ materialId: e.target.value as Block['materialId'] })}
       >
         {BLOCK_MATERIALS.map((m) => (
           <MenuItem key={m.id} value={m.id}>
@@ -177,7 +171,7 @@ function BlockAndTools({ material, edit, block, text, problem, setText, takeTool
           select
           label="Grain"
           value={block.grainDeg}
-          onChange={(e) => void edit('grain turned', { grainDeg: Number(e.target.value) as 0 | 90 })}
+          onChange={(e) => void edit({ grainDeg: Number(e.target.value) as 0 | 90 })}
         >
           <MenuItem value={0}>level ↔</MenuItem>
           <MenuItem value={90}>upright ↕</MenuItem>

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { type CutSettings, type Finding, type FindingKind } from '@/core/cutting';
 import { formatLength } from '@/core/units';
-import { type Plan } from '@/model';
+import type { Plan, Mask } from '@/model';
 import { keyOfFinding, shapesOpen } from '@/derived';
 import type { StageFindings } from '@/workers';
 import { usePrintDesk } from '../../kit/printContext';
@@ -141,11 +141,11 @@ function useCure(
   const cure = async (finding: Finding, { id }: Cure) => {
     onPick(undefined);
     if (id === 'keep') {
-      void change('kept as it is', (p) => ({ ...p, kept: [...p.kept, keyOfFinding(finding)] }));
+      void change({ kind: 'finding-kept', key: keyOfFinding(finding) });
       return;
     }
     if (id === 'mask') {
-      void change('mask added', (p) => withKeepClean(p, run));
+      void change({ kind: 'mask-added', mask: keepCleanMask(plan, run) });
       return;
     }
     const colours = plan.flat!.colours.map((_, l) => l);
@@ -161,7 +161,7 @@ function useCure(
       tell('This is the part. Merge it below, or give it to another colour.');
       return;
     }
-    const done = await reshape(id === 'thicken' ? 'ridge thickened' : 'gap widened', {
+    const done = await reshape({
       kind: 'thicken',
       labels: id === 'thicken' ? standing : colours.filter((l) => !standing.includes(l)),
       boxPx: box,
@@ -174,22 +174,16 @@ function useCure(
 }
 
 /** A mask that keeps all cleared ground of a run clean. */
-function withKeepClean(plan: Plan, run: number): Plan {
+function keepCleanMask(plan: Plan, run: number): Mask {
   return {
-    ...plan,
-    masks: [
-      ...plan.masks,
-      {
-        id: `mask-${Date.now().toString(36)}`,
-        runId: plan.runs[run - 1].id,
-        kind: 'keep clean',
-        place: { anchors: [], outlinesMm: [] },
-        covers: 'place',
-        growMm: 1.5,
-        hold: 'pins',
-        note: 'keeps the cleared ground clean',
-      },
-    ],
+    id: `mask-${Date.now().toString(36)}`,
+    runId: plan.runs[run - 1].id,
+    kind: 'keep clean',
+    place: { anchors: [], outlinesMm: [] },
+    covers: 'place',
+    growMm: 1.5,
+    hold: 'pins',
+    note: 'keeps the cleared ground clean',
   };
 }
 

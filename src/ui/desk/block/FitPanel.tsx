@@ -6,7 +6,7 @@ import { useState, type Dispatch, type SetStateAction } from 'react';
 import { hexFromLabD50 as hex } from '@/core/colour';
 import { sentenceIn, formatLength, type Outcome } from '@/core/units';
 import { CHOKE_MM, TRAP_MM, type PairTrap, type FlatColour } from '@/model';
-import { cutLineNotes, reducesOneBlock, trapsOf } from '@/derived';
+import { cutLineNotes, printsFromOneSide, trapsOf, cutsAhead } from '@/derived';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
@@ -21,8 +21,8 @@ export function FitPanel({ run }: { run: number }) {
   const { plan } = state;
   const colours = plan.flat!.colours;
   const colour = (id: string) => colours.find((c) => c.id === id)!;
-  const closed = progress.cutsDone > 0;
-  const reduction = reducesOneBlock(plan);
+  const closed = !cutsAhead(plan, progress);
+  const reduction = printsFromOneSide(plan);
   const traps = trapsOf(plan);
   const extra = sheet.parts.slice(colours.length).map((part, i) => ({ part, at: colours.length + i }));
   const overlapping = extra.filter(({ part }) => part.as.length > 1 || part.as[0] !== part.label);
@@ -31,9 +31,11 @@ export function FitPanel({ run }: { run: number }) {
   const notes = cutLineNotes(plan, plan.runs[run - 1]).map((note) => sentenceIn(note, unit));
   return (
     <>
-      {closed && (
+      {progress.cutsDone > 0 && (
         <p className={clsx(kit.say, kit.wait)}>
-          The first cut is done: the lines are on the block, so overlap and choke stay as they are.
+          {closed
+            ? 'Every cut is done: the lines are on the blocks, so overlap and choke stay as they are.'
+            : 'Some lines are on a block already: overlap and choke can still change where only cuts to come are touched.'}
         </p>
       )}
       <OverlapRule reduction={reduction} closed={closed} />
@@ -167,7 +169,7 @@ function OverlapRule({ reduction, closed }: { reduction: boolean; closed: boolea
           unit={unit}
           range={CHOKE_MM}
           disabled={closed}
-          onChange={(chokeMm) => void change('choke chosen', (p) => ({ ...p, fit: { ...p.fit, chokeMm } }))}
+          onChange={(chokeMm) => void change({ kind: 'fit-set', part: { chokeMm } })}
         />
       ) : (
         <LengthField
@@ -176,7 +178,7 @@ function OverlapRule({ reduction, closed }: { reduction: boolean; closed: boolea
           unit={unit}
           range={TRAP_MM}
           disabled={closed}
-          onChange={(trapMm) => void change('overlap chosen', (p) => ({ ...p, fit: { ...p.fit, trapMm } }))}
+          onChange={(trapMm) => void change({ kind: 'fit-set', part: { trapMm } })}
         />
       )}
     </section>
@@ -191,7 +193,7 @@ function Pairs({ closed }: { closed: boolean }) {
   const [aId, setA] = useState(printed[0]?.id ?? ''),
     [bId, setB] = useState(printed[1]?.id ?? '');
   const name = (id: string) => printed.find((c) => c.id === id);
-  const edit = (pairs: readonly PairTrap[]) => change('overlap of a pair', (p) => ({ ...p, fit: { ...p.fit, pairs } }));
+  const edit = (pairs: readonly PairTrap[]) => change({ kind: 'fit-set', part: { pairs } });
   const { pairs } = plan.fit;
   const taken = pairs.some((p) => (p.aId === aId && p.bId === bId) || (p.aId === bId && p.bId === aId));
   return (

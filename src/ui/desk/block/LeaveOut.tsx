@@ -4,7 +4,6 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { formatLength } from '@/core/units';
 import { MASK_GROWTH_MM, MASK_KINDS, type MaskKind } from '@/model';
-import { withSecondTone } from '@/derived';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { areaWords } from '@/ui/kit/regions/words';
@@ -100,7 +99,10 @@ function GatheredMask(masking: Masking) {
 }
 
 function GatheredActs({ add, kind, gathered, growMm, run, setGathered, regions }: Masking) {
-  const { change } = usePrintDesk();
+  const {
+    change,
+    state: { plan },
+  } = usePrintDesk();
   return (
     <div className={clsx(kit.row, kit.gap6)}>
       <Button
@@ -111,7 +113,7 @@ function GatheredActs({ add, kind, gathered, growMm, run, setGathered, regions }
       </Button>
       <Button
         onClick={() => {
-          void change('two tones from one stage', (p) => withSecondTone(p, p.runs[run - 1], gathered, growMm));
+          void change({ kind: 'second-tone-added', runId: plan.runs[run - 1].id, place: gathered, growMm });
           setGathered(NOTHING);
           regions.letGo();
         }}

@@ -61,21 +61,14 @@ function LostMasks({ runId, closed }: { runId: string; closed: boolean }) {
             type="button"
             className={kit.link}
             disabled={closed}
-            onClick={() =>
-              void change('lost mask given to a run', (p) => ({
-                ...p,
-                masks: p.masks.map((m) => (m.id === mask.id ? { ...m, runId } : m)),
-              }))
-            }
+            onClick={() => void change({ kind: 'mask-set', maskId: mask.id, part: { runId } })}
           >
             Give it to this run
           </button>
           <button
             type="button"
             className={kit.link}
-            onClick={() =>
-              void change('lost mask taken away', (p) => ({ ...p, masks: p.masks.filter((m) => m.id !== mask.id) }))
-            }
+            onClick={() => void change({ kind: 'mask-removed', maskId: mask.id })}
           >
             Take it away
           </button>

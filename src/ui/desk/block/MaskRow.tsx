@@ -77,10 +77,7 @@ function MaskActs({ mask, closed, setShown }: Masking & { readonly mask: Mask })
           color="error"
           onClick={() => {
             setShown(undefined);
-            void change('mask taken away', (p) => ({
-              ...p,
-              masks: p.masks.filter((m) => m.id !== mask.id),
-            }));
+            void change({ kind: 'mask-removed', maskId: mask.id });
           }}
         >
           Take away

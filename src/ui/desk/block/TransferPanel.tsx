@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import { useCallback, useEffect, useRef, type RefObject } from 'react';
 import { keyImpressions, transferById, TRANSFER_WAYS, type TransferWay } from '@/core/cutting';
 import { SPARES_RANGE } from '@/model';
-import { inkNamesOf, blockOfRun, wantedOf } from '@/derived';
+import { inkNamesOf, blocksOfRun, wantedOf } from '@/derived';
 import { Cautions } from '../../kit/Cautions';
 import { wordOfLab } from '../../kit/colours';
 import { CountField } from '../../kit/fields';
@@ -86,7 +86,7 @@ function BlockBacks() {
             {state.name} · {block.name}, {i + 1} of {plan.blocks.length} ·{' '}
             {plan.runs
               .map((run, r) => ({ run, r }))
-              .filter(({ run }) => blockOfRun(plan, run).block.id === block.id)
+              .filter(({ run }) => blocksOfRun(plan, run).some((one) => one.block.id === block.id))
               .map(({ run, r }) => `run ${r + 1} ${inkNamesOf(plan, run)}`)
               .join(', ')}{' '}
             · arrow up, origin corner marked
@@ -115,7 +115,7 @@ function KeyImpressions({ key }: { key: number }) {
           label="Spares"
           value={plan.transfer.spares}
           range={SPARES_RANGE}
-          onChange={(spares) => void change('spares chosen', (p) => ({ ...p, transfer: { ...p.transfer, spares } }))}
+          onChange={(spares) => void change({ kind: 'transfer-set', part: { spares } })}
         />
       )}
     </section>
@@ -130,12 +130,7 @@ function WayChoice({ way }: { way: TransferWay }) {
       fullWidth
       label="The drawing comes onto the block by"
       value={way.id}
-      onChange={(e) =>
-        void change('way of transfer chosen', (p) => ({
-          ...p,
-          transfer: { ...p.transfer, wayId: e.target.value as typeof way.id },
-        }))
-      }
+      onChange={(e) => void change({ kind: 'transfer-set', part: { wayId: e.target.value as typeof way.id } })}
       className={kit.above8}
     >
       {TRANSFER_WAYS.map((w) => (

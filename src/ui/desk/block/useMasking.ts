@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef, useState, type RefObject } from 'react';
-import { type Mask, type MaskKind, type Place, type Plan } from '@/model';
+import type { Mask, MaskKind, Place, Plan, EditOf } from '@/model';
 import { regionOf } from '@/derived';
 import { usePrintDesk } from '../../kit/printContext';
 import type { LabelState } from '@/ui/kit/blockStates';
@@ -42,15 +42,14 @@ export function useMasking({ run, labels, regions, onOutlines }: MaskPanelProps)
   useMaskOutlines(drawnKey, onOutlines, drawn, standingKey, planRef, mmPerPx);
   useEffect(() => () => onOutlines(undefined), [onOutlines]);
   const add = (mask: Omit<Mask, 'id' | 'runId'>) => {
-    void change('mask added', (p) => ({
-      ...p,
-      masks: [...p.masks, { ...mask, id: `mask-${Date.now().toString(36)}`, runId: theRun.id }],
-    }));
+    void change({
+      kind: 'mask-added',
+      mask: { ...mask, id: `mask-${Date.now().toString(36)}`, runId: theRun.id },
+    });
     setGathered(NOTHING);
     regions.letGo();
   };
-  const edit = (id: string, part: Partial<Mask>) =>
-    change('mask changed', (p) => ({ ...p, masks: p.masks.map((m) => (m.id === id ? { ...m, ...part } : m)) }));
+  const edit = (maskId: string, part: EditOf<'mask-set'>['part']) => change({ kind: 'mask-set', maskId, part });
   const count = gathered.anchors.length + gathered.outlinesMm.length;
   return {
     ...{ theRun, masks, closed, chosen, line, mmPerPx, keys, count, gathered, setGathered, gatheredAlready },

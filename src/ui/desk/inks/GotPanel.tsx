@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { useState, type Dispatch, type SetStateAction } from 'react';
 import { hexFromLabD50, wordForDifference, type Lab } from '@/core/colour';
 import type { ReadingSource, Run, Inking } from '@/model';
-import type { ColourGot, InkQuestion, Resolved } from '@/derived';
+import { inkingsOf, type ColourGot, type InkQuestion, type Resolved } from '@/derived';
 import { LabFields } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { ReadingButtons } from './ReadingButtons';
@@ -18,7 +18,7 @@ export function GotPanel({ question }: { question: InkQuestion }) {
   const { state, progress, looks, cabinet } = usePrintDesk();
   const { plan } = state;
   const run = plan.runs[question.run];
-  const laid = run.inkings[question.inking];
+  const laid = inkingsOf(run)[question.inking];
   const label = plan.flat!.colours.findIndex((c) => c.id === laid.colourId);
   const got = progress.bench.coloursGot.find((g) => g.runId === run.id && g.colourId === laid.colourId);
   const printed = progress.runs[question.run].tally.pulled.length > 0;
@@ -126,7 +126,10 @@ interface NewRecipesProps {
 
 /** What the runs after this one would be mixed as now. */
 function NewRecipes({ resolved, setResolved }: NewRecipesProps) {
-  const { change } = usePrintDesk();
+  const {
+    change,
+    state: { plan },
+  } = usePrintDesk();
   return (
     <div className={kit.above10}>
       <table className={inksCss.cabinet}>
@@ -162,7 +165,12 @@ function NewRecipes({ resolved, setResolved }: NewRecipesProps) {
         onClick={() => {
           const { plan: next } = resolved;
           setResolved(undefined);
-          void change('runs mixed anew', (p) => ({ ...p, inks: next.inks }));
+          const mixed = next.inks.filter((ink) => !plan.inks.includes(ink));
+          if (mixed.length > 0)
+            void change({
+              kind: 'inks-mixed',
+              inks: mixed.map(({ id, film, solidLabD50, recipe }) => ({ id, film, solidLabD50, recipe })),
+            });
         }}
       >
         Take the new recipes

@@ -4,7 +4,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Link from 'next/link';
 import { deltaE2000, hexFromLabD50, wordForDifference, type Lab } from '@/core/colour';
-import { inkOf, wantedOf } from '@/derived';
+import { inkingsOf, inkOf, wantedOf } from '@/derived';
 import { usePrintDesk } from '../../kit/printContext';
 import { CabinetPanel } from './CabinetPanel';
 import { RecipePanel } from './RecipePanel';
@@ -47,8 +47,8 @@ export function InksView() {
       </div>
     );
   }
-  const chosen = { run, inking: Math.min(inking, plan.runs[run].inkings.length - 1) };
-  const places = plan.runs.flatMap((r, i) => r.inkings.map((_, k) => ({ run: i, inking: k })));
+  const chosen = { run, inking: Math.min(inking, inkingsOf(plan.runs[run]).length - 1) };
+  const places = plan.runs.flatMap((r, i) => inkingsOf(r).map((_, k) => ({ run: i, inking: k })));
   const step = stepping(places, chosen, selectRun, setInking);
   return (
     <div className={clsx(kit.work, kit.wideSide)}>
@@ -60,7 +60,7 @@ export function InksView() {
         <Pots step={step} places={places} chosen={chosen} setInking={setInking} />
       </div>
       <aside className={kit.side}>
-        <RecipePanel key={plan.runs[chosen.run].inkings[chosen.inking].id} question={chosen} />
+        <RecipePanel key={inkingsOf(plan.runs[chosen.run])[chosen.inking].id} question={chosen} />
       </aside>
     </div>
   );
@@ -143,7 +143,7 @@ function Pot({ run, inking, on, onChoose }: { run: number; inking: number; on: b
     looks,
     progress,
   } = usePrintDesk();
-  const laid = plan.runs[run].inkings[inking];
+  const laid = inkingsOf(plan.runs[run])[inking];
   const ink = inkOf(plan, laid);
   const label = plan.flat!.colours.findIndex((c) => c.id === laid.colourId);
   const below = looks!.looks[run][label],

@@ -17,14 +17,15 @@ import {
 } from '@/core/inks';
 import { type Ink } from '@/model';
 import {
+  inkingsOf,
   inkOf,
   recipeTaskFor,
   filmOfInk,
   groundOfPlan,
-  withRecipe,
   type InkAnswer,
   type InkQuestion,
   type ColourGot,
+  mixedBy,
 } from '@/derived';
 import { Cautions } from '../../kit/Cautions';
 import { usePrintDesk } from '../../kit/printContext';
@@ -55,7 +56,7 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
   const { plan } = state;
   const got = progress.bench.coloursGot;
   const pigments = usePigments();
-  const laid = plan.runs[question.run].inkings[question.inking];
+  const laid = inkingsOf(plan.runs[question.run])[question.inking];
   const ink = inkOf(plan, laid);
   const closed = question.run < progress.closedRuns;
   const { found, inks } = useRecipeFound(ink, got, question);
@@ -68,10 +69,10 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
   );
   const { seen, overlapsOff } = seenOf(task, shown);
   const need = useInkNeed(question.run, question.inking);
-  const take = (next: readonly RecipePart[], label: string) => {
+  const take = (next: readonly RecipePart[]) => {
     if (!inks || !pigments) return;
     setParts(undefined);
-    void change(label, (p) => withRecipe(p, ink.id, next, inks, pigments));
+    void change(mixedBy(plan, ink.id, next, inks, pigments));
   };
   const missing = shown.filter((p) => inks && !inks.some((i) => i.id === p.id));
   return (
@@ -124,7 +125,7 @@ interface RecipeWorkProps {
   readonly seen: Lab | undefined;
   readonly overlapsOff: number | undefined;
   readonly closed: boolean;
-  readonly take: (next: readonly RecipePart[], label: string) => void;
+  readonly take: (next: readonly RecipePart[]) => void;
   readonly kept: { id: string; share: number }[] | undefined;
   readonly missing: RecipePart[];
   readonly ink: Ink;
@@ -161,7 +162,7 @@ function RecipeWork({
         target={task!.targetLabD50}
         seen={seen}
         overlapsOff={overlapsOff}
-        onTake={closed || !found ? undefined : () => take(found.chosen.parts, 'recipe taken')}
+        onTake={closed || !found ? undefined : () => take(found.chosen.parts)}
         same={Boolean(kept && found && sameParts(kept, found.chosen.parts))}
         taken={Boolean(kept)}
       />
@@ -180,7 +181,7 @@ function RecipeWork({
         pigments={pigments}
         disabled={closed}
         onTurn={setParts}
-        onLet={(next) => take(next, 'recipe changed')}
+        onLet={(next) => take(next)}
       />
       <div className={clsx(kit.row, kit.above12)}>
         <Button href={urls.file(`lid-${question.run + 1}.pdf`)}>Lid label, PDF</Button>
@@ -327,7 +328,7 @@ function Gradation({ question, pigments, parts }: GradationProps) {
           task.weight,
         )
       : undefined;
-  const own = plan.runs[question.run].inkings[question.inking].inkId;
+  const own = inkingsOf(plan.runs[question.run])[question.inking].inkId;
   return (
     <section>
       <TextField select fullWidth label="Try a gradation to" value={to} onChange={(e) => setTo(e.target.value)}>

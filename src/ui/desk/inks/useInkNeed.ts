@@ -1,6 +1,6 @@
 'use client';
 import { useMemo } from 'react';
-import { inkNeedOf, sheetsOfPrint } from '@/derived';
+import { inkingsOf, inkNeedOf, sheetsOfPrint } from '@/derived';
 import { usePrintDesk } from '@/ui/kit/printContext';
 
 /** Sheets an ink is mixed for: those started, or those to be started. */
@@ -16,5 +16,5 @@ export function useInkNeed(run: number, inking: number) {
     sheet,
   } = usePrintDesk();
   const sheets = useSheetCount();
-  return { sheets, ...inkNeedOf(plan, sheet, plan.runs[run], plan.runs[run].inkings[inking], sheets) };
+  return { sheets, ...inkNeedOf(plan, sheet, plan.runs[run], inkingsOf(plan.runs[run])[inking], sheets) };
 }

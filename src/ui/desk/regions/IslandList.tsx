@@ -91,7 +91,7 @@ function SpeckRemoval({ speckMm2, setSpeckMm2, line, regions }: SpeckRemovalProp
               variant="contained"
               disabled={line.pointsPx.length < 6}
               onClick={() =>
-                void regions.act('specks removed', {
+                void regions.act({
                   kind: 'despeckle',
                   outlinePx: line.pointsPx,
                   minAreaPx: speckMm2 / regions.mmPerPx ** 2,
@@ -119,7 +119,7 @@ interface LostLetteringProps {
 }
 
 function LostLettering({ lostLettering, lettered }: LostLetteringProps) {
-  const { change } = usePrintDesk();
+  const { change, state } = usePrintDesk();
   return (
     <p className={clsx(kit.say, kit.wait, kit.above8)}>
       {lostLettering} part{lostLettering === 1 ? '' : 's'} marked as lettering {lostLettering === 1 ? 'is' : 'are'}{' '}
@@ -128,10 +128,10 @@ function LostLettering({ lostLettering, lettered }: LostLetteringProps) {
         type="button"
         className={kit.link}
         onClick={() =>
-          void change('lost lettering let go', (p) => ({
-            ...p,
-            lettering: p.lettering.filter((_, i) => lettered?.[i] !== null),
-          }))
+          void change({
+            kind: 'lettering-let-go',
+            anchors: state.plan.lettering.filter((_, i) => lettered?.[i] === null),
+          })
         }
       >
         Let the lost ones go

@@ -35,7 +35,7 @@ export function RegionPanel({ regions }: { regions: Regions }) {
   const closed = chosen !== undefined && !colours.some((_, label) => label !== chosen.label && open(label));
   const [widthMm, setWidthMm] = useState(0.8);
   const [radiusMm, setRadiusMm] = useState(0.4);
-  const give = (label: number) => chosen && void act('island given away', { kind: 'give', island: chosen.key, label });
+  const give = (label: number) => chosen && void act({ kind: 'give', island: chosen.key, label });
   useKeys('1,2,3,4,5,6,7,8,9', 'give the chosen island to that colour', (e) => {
     const label = Number(e.key) - 1;
     if (!regions.line && label < colours.length && label !== chosen?.label && open(label)) give(label);
@@ -89,7 +89,7 @@ interface LetteringTickProps {
 }
 
 function LetteringTick({ lettering, chosen, marks }: LetteringTickProps) {
-  const { change } = usePrintDesk();
+  const { change, state } = usePrintDesk();
   return (
     <FormControlLabel
       className={kit.above4}
@@ -98,12 +98,11 @@ function LetteringTick({ lettering, chosen, marks }: LetteringTickProps) {
           size="small"
           checked={lettering}
           onChange={(e) =>
-            void change(e.target.checked ? 'marked as lettering' : 'no lettering', (p) => ({
-              ...p,
-              lettering: e.target.checked
-                ? [...p.lettering, anchorOf(chosen, p)]
-                : p.lettering.filter((anchor, i) => !marks(anchor, i)),
-            }))
+            void change(
+              e.target.checked
+                ? { kind: 'lettering-marked', anchor: anchorOf(chosen, state.plan) }
+                : { kind: 'lettering-let-go', anchors: state.plan.lettering.filter(marks) },
+            )
           }
         />
       }
@@ -150,7 +149,7 @@ interface RegionActsProps {
   readonly open: (label: number) => boolean;
   readonly give: (label: number) => undefined;
   readonly next: { readonly label: number; readonly edgeMm: number } | undefined;
-  readonly act: (label: string, edit: RegionEdit) => Promise<boolean>;
+  readonly act: (edit: RegionEdit) => Promise<boolean>;
   readonly regions: Regions;
   readonly widthMm: number;
   readonly setWidthMm: Dispatch<SetStateAction<number>>;
@@ -182,7 +181,7 @@ function RegionActs({
         <Button
           size="small"
           disabled={!next || !open(next.label)}
-          onClick={() => void act('island merged', { kind: 'merge', island: chosen.key })}
+          onClick={() => void act({ kind: 'merge', island: chosen.key })}
         >
           {next ? `Merge into ${colours[next.label].name}` : 'Merge'}
         </Button>
@@ -241,7 +240,7 @@ function GiveTo({ colours, chosen, open, give }: GiveToProps) {
 interface ThickeningProps {
   readonly widthMm: number;
   readonly setWidthMm: Dispatch<SetStateAction<number>>;
-  readonly act: (label: string, edit: RegionEdit) => Promise<boolean>;
+  readonly act: (edit: RegionEdit) => Promise<boolean>;
   readonly chosen: ChosenIsland;
   readonly mmPerPx: number;
   readonly radiusMm: number;
@@ -256,7 +255,7 @@ function Thickening({ widthMm, setWidthMm, act, chosen, mmPerPx, radiusMm, setRa
       <Button
         className={kit.fieldHigh}
         onClick={() =>
-          void act('thin parts thickened', {
+          void act({
             kind: 'thicken',
             labels: [chosen.label],
             boxPx: chosen.boxPx,
@@ -269,7 +268,7 @@ function Thickening({ widthMm, setWidthMm, act, chosen, mmPerPx, radiusMm, setRa
       <LengthField label="Edge rounded by" valueMm={radiusMm} unit={unit} range={RADIUS_MM} onChange={setRadiusMm} />
       <Button
         className={kit.fieldHigh}
-        onClick={() => void act('edge smoothed', { kind: 'smooth', island: chosen.key, radiusPx: radiusMm / mmPerPx })}
+        onClick={() => void act({ kind: 'smooth', island: chosen.key, radiusPx: radiusMm / mmPerPx })}
       >
         Smooth
       </Button>
@@ -290,7 +289,6 @@ function LineUse({ regions }: { regions: Regions }) {
     if (!chosen || !line) return;
     const linePx = line.pointsPx;
     void act(
-      line.use === 'split' ? 'island split' : 'gap opened',
       line.use === 'split'
         ? { kind: 'split', island: chosen.key, linePx, label }
         : { kind: 'gap', island: chosen.key, linePx, widthPx: widthMm / mmPerPx, label },

@@ -19,7 +19,7 @@ import {
   type Spread,
 } from '@/core/registration';
 import { formatLength } from '@/core/units';
-import { DAMP_CHANGE, SLIVER_RANGE_MM, WOOD_CHANGE, type RegisterPlan } from '@/model';
+import { DAMP_CHANGE, SLIVER_RANGE_MM, WOOD_CHANGE, type RegisterPlan, type EditOf } from '@/model';
 import type { FitResult, RegisterWorker, FitQuestion } from '@/workers';
 import { LengthField, NumberField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
@@ -58,8 +58,7 @@ export function FitFields({ worker, fit, layout, show, onShow, hand, onHand, wit
   } = usePrintDesk();
   const { result, question, spread, layings } = fit;
   const register = plan.register;
-  const set = (label: string, part: Partial<RegisterPlan>) =>
-    void change(label, (p) => ({ ...p, register: { ...p.register, ...part } }));
+  const set = (part: EditOf<'register-set'>['part']) => void change({ kind: 'register-set', part });
   const wood = plan.blocks.some((b) => materialById(b.materialId).grain);
   return (
     <>
@@ -89,7 +88,7 @@ export function FitFields({ worker, fit, layout, show, onShow, hand, onHand, wit
 
 interface PutUpWithProps {
   readonly register: RegisterPlan;
-  readonly set: (label: string, part: Partial<RegisterPlan>) => undefined;
+  readonly set: (part: EditOf<'register-set'>['part']) => undefined;
 }
 
 function PutUpWith({ register, set }: PutUpWithProps) {
@@ -103,14 +102,14 @@ function PutUpWith({ register, set }: PutUpWithProps) {
           valueMm={register.sliverMm}
           unit={unit}
           range={SLIVER_RANGE_MM}
-          onChange={(sliverMm) => set('sliver', { sliverMm })}
+          onChange={(sliverMm) => set({ sliverMm })}
         />
         <NumberField
           label="Sheets, percent"
           digits={0}
           value={register.wishShare * 100}
           range={{ min: 0, max: 100, what: 'the share of sheets' }}
-          onChange={(v) => set('share put up with', { wishShare: v / 100 })}
+          onChange={(v) => set({ wishShare: v / 100 })}
         />
       </div>
     </section>
@@ -119,7 +118,7 @@ function PutUpWith({ register, set }: PutUpWithProps) {
 
 interface WhatMovesProps {
   readonly register: RegisterPlan;
-  readonly set: (label: string, part: Partial<RegisterPlan>) => undefined;
+  readonly set: (part: EditOf<'register-set'>['part']) => undefined;
   readonly wood: boolean;
   readonly withProofs: boolean;
   readonly onProofs: (on: boolean) => void;
@@ -151,19 +150,14 @@ function WhatMoves({ register, set, wood, withProofs, onProofs }: WhatMovesProps
 
 interface MovingFieldsProps {
   readonly register: RegisterPlan;
-  readonly set: (label: string, part: Partial<RegisterPlan>) => undefined;
+  readonly set: (part: EditOf<'register-set'>['part']) => undefined;
   readonly wood: boolean;
 }
 
 function MovingFields({ register, set, wood }: MovingFieldsProps) {
   return (
     <div className={clsx(kit.stack, kit.gap14, kit.above14)}>
-      <TextField
-        select
-        label="Hand"
-        value={register.hand}
-        onChange={(e) => set('hand', { hand: e.target.value as Hand })}
-      >
+      <TextField select label="Hand" value={register.hand} onChange={(e) => set({ hand: e.target.value as Hand })}>
         {HANDS.map((h) => (
           <MenuItem key={h} value={h}>
             {h}
@@ -175,7 +169,7 @@ function MovingFields({ register, set, wood }: MovingFieldsProps) {
         digits={2}
         value={register.paperDampChange}
         range={DAMP_CHANGE}
-        onChange={(paperDampChange) => set('damp', { paperDampChange })}
+        onChange={(paperDampChange) => set({ paperDampChange })}
       />
       {wood && (
         <NumberField
@@ -183,7 +177,7 @@ function MovingFields({ register, set, wood }: MovingFieldsProps) {
           digits={1}
           value={register.woodMoistureChange}
           range={WOOD_CHANGE}
-          onChange={(woodMoistureChange) => set('moisture of the wood', { woodMoistureChange })}
+          onChange={(woodMoistureChange) => set({ woodMoistureChange })}
         />
       )}
     </div>

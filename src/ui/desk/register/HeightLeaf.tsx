@@ -146,8 +146,7 @@ export function HeightFields() {
   } = usePrintDesk();
   const stack = plan.register.heights,
     answer = heightsOf(stack);
-  const set = (part: Partial<HeightStack>) =>
-    void change('heights', (p) => ({ ...p, register: { ...p.register, heights: { ...p.register.heights, ...part } } }));
+  const set = (part: Partial<HeightStack>) => void change({ kind: 'heights-set', part });
   const field = (key: 'blockMm' | 'backingMm' | 'paperMm' | 'packingMm', label: string) => (
     <LengthField
       label={label}

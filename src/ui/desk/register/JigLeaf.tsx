@@ -160,7 +160,7 @@ export function JigFields({ layout }: { layout: SheetLayout }) {
 }
 
 interface JigExportProps {
-  readonly edit: (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
+  readonly edit: (edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
 }
 
 function JigExport({ edit }: JigExportProps) {
@@ -176,7 +176,7 @@ function JigExport({ edit }: JigExportProps) {
           select
           label="Printer paper"
           value={plan.layout.exportPaper}
-          onChange={(e) => edit('printer paper', () => ({ exportPaper: e.target.value as ExportPaper }))}
+          onChange={(e) => edit(() => ({ exportPaper: e.target.value as ExportPaper }))}
         >
           {EXPORT_PAPERS.map((p) => (
             <MenuItem key={p} value={p}>
@@ -245,12 +245,7 @@ function WayOfRegistration({ way }: { way: RegistrationWay }) {
       fullWidth
       label="Way of registration"
       value={way.id}
-      onChange={(e) =>
-        void change('way of registration', (p) => ({
-          ...p,
-          way: { ...p.way, registration: e.target.value as RegistrationWayId },
-        }))
-      }
+      onChange={(e) => void change({ kind: 'way-set', part: { registration: e.target.value as RegistrationWayId } })}
     >
       {REGISTRATION_WAYS.map((id) => (
         <MenuItem key={id} value={id}>

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { formatLength } from '@/core/units';
-import { reducesOneBlock } from '@/derived';
+import { printsFromOneSide, cutsAhead } from '@/derived';
 import type { RegisterWorker } from '@/workers';
 import { usePrintDesk } from '../../kit/printContext';
 import { percent, type Fit } from './useFit';
@@ -16,7 +16,7 @@ export function Remedy({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
   } = usePrintDesk();
   const [found, setFound] = useState<{ question: Fit['question']; answer: { mm: number; share: number } | null }>();
   const [busy, setBusy] = useState(false);
-  const reduction = reducesOneBlock(plan),
+  const reduction = printsFromOneSide(plan),
     what = reduction ? 'choke' : 'overlap';
   const { result, question } = fit;
   const answer = found?.question === question ? found : undefined;
@@ -35,7 +35,7 @@ export function Remedy({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
       <Button onClick={() => void look()} disabled={busy || !result}>
         {busy ? 'Trying …' : `Find the ${what} for ${percent(plan.register.wishShare)} %`}
       </Button>
-      {answer?.answer && <RemedyFound reduction={reduction} answer={answer.answer} what={what} />}
+      {answer?.answer && <RemedyFound reduction={reduction} answer={answer.answer} />}
       {answer && !answer.answer && (
         <p className={clsx(kit.say, kit.bad, kit.above10)}>
           No {what} up to 3 mm brings it there: too many films end on one line, or the way scatters too far. Take a way
@@ -49,11 +49,10 @@ export function Remedy({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
 interface RemedyFoundProps {
   readonly reduction: boolean;
   readonly answer: { readonly mm: number; readonly share: number };
-  readonly what: 'choke' | 'overlap';
 }
 
-function RemedyFound({ reduction, answer, what }: RemedyFoundProps) {
-  const { unit, progress, change } = usePrintDesk();
+function RemedyFound({ reduction, answer }: RemedyFoundProps) {
+  const { unit, progress, change, state } = usePrintDesk();
   return (
     <div className={clsx(kit.say, kit.good, kit.above10)}>
       <p>
@@ -63,17 +62,17 @@ function RemedyFound({ reduction, answer, what }: RemedyFoundProps) {
         className={kit.above8}
         variant="contained"
         color="primary"
-        disabled={progress.cutsDone > 0}
+        disabled={!cutsAhead(state.plan, progress)}
         onClick={() =>
-          void change(`${what} from the fit`, (p) => ({
-            ...p,
-            fit: reduction ? { ...p.fit, chokeMm: answer.mm } : { ...p.fit, trapMm: answer.mm, pairs: [] },
-          }))
+          void change({
+            kind: 'fit-set',
+            part: reduction ? { chokeMm: answer.mm } : { trapMm: answer.mm, pairs: [] },
+          })
         }
       >
         Take it into the cutting plan
       </Button>
-      {progress.cutsDone > 0 && <p className={kit.note}>The first cut is done: the lines are on the block.</p>}
+      {!cutsAhead(state.plan, progress) && <p className={kit.note}>Every cut is done: the lines are on the blocks.</p>}
     </div>
   );
 }

@@ -194,14 +194,14 @@ function SizingDialog({ sizing, setSizing }: SizingDialogProps) {
 
 /** Margins, paper and image as they are typed over on the drawing. */
 function useSheetEdits(
-  edit: (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined,
+  edit: (edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined,
   m: Readonly<Record<SheetEdge, number>>,
   paperMm: { readonly widthMm: number; readonly heightMm: number },
   setSizing: (size: { widthMm: number; heightMm: number }) => void,
   imageMm: { readonly widthMm: number; readonly heightMm: number },
 ) {
   const setMargin = (edge: SheetEdge) => (mm: number) =>
-    edit(`${edge} margin`, (l) =>
+    edit((l) =>
       l.solve === 'margins'
         ? // paper and image stay: the margin across the sheet gives way
           {
@@ -219,7 +219,7 @@ function useSheetEdits(
         : { rule: 'typed', marginsMm: { ...m, [edge]: mm } },
     );
   const setPaper = (side: 'widthMm' | 'heightMm') => (mm: number) =>
-    edit('paper', (l) => ({
+    edit((l) => ({
       solve: l.solve === 'image' ? 'image' : 'margins',
       rule: l.rule === 'equal' && l.solve === 'paper' ? 'centred' : l.rule,
       paperMm: { ...paperMm, [side]: mm },

@@ -1,5 +1,6 @@
 'use client';
 import MenuItem from '@mui/material/MenuItem';
+import type { Lab } from '@/core/colour';
 import TextField from '@mui/material/TextField';
 import {
   ALLOWANCE_RANGE_MM,
@@ -19,7 +20,8 @@ import {
 } from '@/core/registration';
 import { sentenceIn, formatLength, formatSize } from '@/core/units';
 import { SIZE_RANGE_MM, type LayoutPlan, type Block } from '@/model';
-import { CountField, LengthField } from '../../kit/fields';
+import { CountField, LabFields, LengthField } from '../../kit/fields';
+import { Swatch } from '../../kit/Swatch';
 import { usePrintDesk } from '../../kit/printContext';
 import { useLayoutChange } from './useLayoutChange';
 import clsx from 'clsx';
@@ -76,26 +78,21 @@ function BlocksInCorner({ layout }: { layout: SheetLayout }) {
         The image ends at each block’s origin corner, bottom right of the print (madder). A block larger than the image
         reaches left and up.
       </p>
-      {plan.blocks.map((block, b) => {
+      {plan.blocks.map((block) => {
         const found = layout.blocks.find((x) => x.name === block.name);
         const image = { widthMm: plan.picture!.widthMm, heightMm: plan.picture!.heightMm };
         const size = block.sizeMm ?? image;
         const set = (sizeMm: { widthMm: number; heightMm: number }) =>
-          void change('block’s size', (p) => ({
-            ...p,
-            blocks: p.blocks.map((x, i) =>
-              i === b
-                ? {
-                    ...x,
-                    sizeMm:
-                      Math.abs(sizeMm.widthMm - image.widthMm) < 0.05 &&
-                      Math.abs(sizeMm.heightMm - image.heightMm) < 0.05
-                        ? null
-                        : sizeMm,
-                  }
-                : x,
-            ),
-          }));
+          void change({
+            kind: 'block-set',
+            blockId: block.id,
+            part: {
+              sizeMm:
+                Math.abs(sizeMm.widthMm - image.widthMm) < 0.05 && Math.abs(sizeMm.heightMm - image.heightMm) < 0.05
+                  ? null
+                  : sizeMm,
+            },
+          });
         return <BlockSize key={block.id} block={block} size={size} set={set} found={found} />;
       })}
     </section>
@@ -147,7 +144,7 @@ function BlockSize({
 }
 
 interface SeveralOnOneProps {
-  readonly edit: (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
+  readonly edit: (edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
 }
 
 function SeveralOnOne({ edit }: SeveralOnOneProps) {
@@ -165,13 +162,13 @@ function SeveralOnOne({ edit }: SeveralOnOneProps) {
           label="Across"
           value={l.copies.columns}
           range={{ min: 1, max: MAX_COPIES, what: 'the images side by side' }}
-          onChange={(columns) => edit('copies', () => ({ copies: { ...l.copies, columns } }))}
+          onChange={(columns) => edit(() => ({ copies: { ...l.copies, columns } }))}
         />
         <CountField
           label="Down"
           value={l.copies.rows}
           range={{ min: 1, max: MAX_COPIES, what: 'the images below one another' }}
-          onChange={(rows) => edit('copies', () => ({ copies: { ...l.copies, rows } }))}
+          onChange={(rows) => edit(() => ({ copies: { ...l.copies, rows } }))}
         />
       </div>
       {l.copies.columns * l.copies.rows > 1 && (
@@ -181,7 +178,7 @@ function SeveralOnOne({ edit }: SeveralOnOneProps) {
             valueMm={l.copies.gapMm}
             unit={unit}
             range={GAP_RANGE_MM}
-            onChange={(gapMm) => edit('gap', () => ({ copies: { ...l.copies, gapMm } }))}
+            onChange={(gapMm) => edit(() => ({ copies: { ...l.copies, gapMm } }))}
           />
         </div>
       )}
@@ -189,8 +186,61 @@ function SeveralOnOne({ edit }: SeveralOnOneProps) {
   );
 }
 
+/** Papers to begin from: names and colours of our own; a reading of one's own sheet goes before them. */
+const PAPERS: readonly { readonly name: string; readonly labD50: Lab }[] = [
+  { name: 'warm white', labD50: [94.5, 0.3, 4.2] },
+  { name: 'bright white', labD50: [96.5, 0.2, 0.8] },
+  { name: 'cream', labD50: [92, 0.8, 10] },
+  { name: 'unbleached', labD50: [85, 2.2, 14] },
+  { name: 'pale grey', labD50: [80, 0, 1] },
+  { name: 'brown', labD50: [58, 9, 22] },
+];
+
+/** The paper's name and colour, chosen or typed: every look follows. */
+function PaperColour() {
+  const {
+    change,
+    state: {
+      plan: { paper },
+    },
+  } = usePrintDesk();
+  const known = PAPERS.some(({ name }) => name === paper.name);
+  return (
+    <div className={clsx(kit.above8, kit.below8)}>
+      <div className={clsx(kit.row, kit.gap6)}>
+        <Swatch lab={paper.labD50} />
+        <TextField
+          select
+          fullWidth
+          label="Paper"
+          value={known ? paper.name : ''}
+          onChange={(e) => {
+            const chosen = PAPERS.find(({ name }) => name === e.target.value);
+            if (chosen) void change({ kind: 'paper-set', part: chosen });
+          }}
+        >
+          {!known && <MenuItem value="">{paper.name}</MenuItem>}
+          {PAPERS.map(({ name }) => (
+            <MenuItem key={name} value={name}>
+              {name}
+            </MenuItem>
+          ))}
+        </TextField>
+      </div>
+      <div className={kit.above8}>
+        <LabFields
+          name="The paper’s colour"
+          lab={paper.labD50}
+          onChange={(labD50) => void change({ kind: 'paper-set', part: { name: 'paper of our own', labD50 } })}
+        />
+      </div>
+      <p className={clsx(kit.note, kit.above4)}>Looks, warnings and recipes reckon with this colour.</p>
+    </div>
+  );
+}
+
 interface PaperFieldsProps {
-  readonly edit: (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
+  readonly edit: (edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
 }
 
 function PaperFields({ edit }: PaperFieldsProps) {
@@ -202,6 +252,7 @@ function PaperFields({ edit }: PaperFieldsProps) {
   return (
     <section>
       <h2>Paper</h2>
+      <PaperColour />
       <div className={clsx(kit.row, kit.around8)} role="group" aria-label="Torn edges">
         {SHEET_EDGES.map((edge) => (
           <label key={edge} className={kit.tick}>
@@ -209,7 +260,7 @@ function PaperFields({ edit }: PaperFieldsProps) {
               type="checkbox"
               checked={l.tornEdges.includes(edge)}
               onChange={(e) =>
-                edit('torn edges', () => ({
+                edit(() => ({
                   tornEdges: e.target.checked ? [...l.tornEdges, edge] : l.tornEdges.filter((t) => t !== edge),
                 }))
               }
@@ -224,7 +275,7 @@ function PaperFields({ edit }: PaperFieldsProps) {
           select
           label="Grain"
           value={l.paperGrain}
-          onChange={(e) => edit('grain', () => ({ paperGrain: e.target.value as LayoutPlan['paperGrain'] }))}
+          onChange={(e) => edit(() => ({ paperGrain: e.target.value as LayoutPlan['paperGrain'] }))}
         >
           <MenuItem value="upright">upright</MenuItem>
           <MenuItem value="level">level</MenuItem>
@@ -233,7 +284,7 @@ function PaperFields({ edit }: PaperFieldsProps) {
           select
           label="Printed side"
           value={l.paperSide}
-          onChange={(e) => edit('side of the paper', () => ({ paperSide: e.target.value as LayoutPlan['paperSide'] }))}
+          onChange={(e) => edit(() => ({ paperSide: e.target.value as LayoutPlan['paperSide'] }))}
         >
           <MenuItem value="smooth">smooth side</MenuItem>
           <MenuItem value="rough">rough side</MenuItem>
@@ -244,7 +295,7 @@ function PaperFields({ edit }: PaperFieldsProps) {
 }
 
 interface TrimmedOffProps {
-  readonly edit: (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
+  readonly edit: (edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
   readonly allowance: Readonly<Record<SheetEdge, number>>;
 }
 
@@ -263,11 +314,7 @@ function TrimmedOff({ edit, allowance }: TrimmedOffProps) {
         {l.allowanceMm && (
           <>
             {' '}
-            <button
-              type="button"
-              className={kit.link}
-              onClick={() => edit('what is trimmed off', () => ({ allowanceMm: null }))}
-            >
+            <button type="button" className={kit.link} onClick={() => edit(() => ({ allowanceMm: null }))}>
               as the way asks
             </button>
           </>
@@ -281,7 +328,7 @@ function TrimmedOff({ edit, allowance }: TrimmedOffProps) {
             valueMm={allowance[edge]}
             unit={unit}
             range={ALLOWANCE_RANGE_MM}
-            onChange={(mm) => edit('what is trimmed off', () => ({ allowanceMm: { ...allowance, [edge]: mm } }))}
+            onChange={(mm) => edit(() => ({ allowanceMm: { ...allowance, [edge]: mm } }))}
           />
         ))}
       </div>
@@ -290,7 +337,7 @@ function TrimmedOff({ edit, allowance }: TrimmedOffProps) {
 }
 
 interface TwoOfThreeProps {
-  readonly edit: (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
+  readonly edit: (edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
   readonly layout: SheetLayout;
 }
 
@@ -321,7 +368,7 @@ function TwoOfThree({ edit, layout }: TwoOfThreeProps) {
 }
 
 interface SolvedFieldsProps {
-  readonly edit: (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
+  readonly edit: (edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
   readonly layout: SheetLayout;
 }
 
@@ -339,7 +386,7 @@ function SolvedFields({ edit, layout }: SolvedFieldsProps) {
         label="Worked out"
         value={l.solve}
         onChange={(e) =>
-          edit('layout', () => ({
+          edit(() => ({
             solve: e.target.value as Solved,
             paperMm: layout.paperMm,
             marginsMm: nonNegative(layout.marginsMm),
@@ -359,7 +406,7 @@ function SolvedFields({ edit, layout }: SolvedFieldsProps) {
           valueMm={l.marginMm}
           unit={unit}
           range={MARGIN_RANGE_MM}
-          onChange={(marginMm) => edit('margin', () => ({ marginMm }))}
+          onChange={(marginMm) => edit(() => ({ marginMm }))}
         />
       )}
       <LengthField
@@ -367,7 +414,7 @@ function SolvedFields({ edit, layout }: SolvedFieldsProps) {
         valueMm={l.titleRoomMm}
         unit={unit}
         range={TITLE_RANGE_MM}
-        onChange={(titleRoomMm) => edit('room for the title', () => ({ titleRoomMm }))}
+        onChange={(titleRoomMm) => edit(() => ({ titleRoomMm }))}
       />
     </div>
   );
@@ -377,7 +424,7 @@ function MarginRuleField({
   edit,
   layout,
 }: {
-  edit: (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
+  edit: (edit: (layout: LayoutPlan) => Partial<LayoutPlan>) => undefined;
   layout: SheetLayout;
 }) {
   const {
@@ -391,7 +438,7 @@ function MarginRuleField({
       label="Margins"
       value={l.rule}
       onChange={(e) =>
-        edit('margin rule', () => ({
+        edit(() => ({
           rule: e.target.value as MarginRule,
           marginsMm: nonNegative(layout.marginsMm),
         }))

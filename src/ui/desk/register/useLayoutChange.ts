@@ -4,7 +4,7 @@ import { usePrintDesk } from '../../kit/printContext';
 
 /** Changes of the sheet’s layout, each undone on its own. */
 export function useLayoutChange() {
-  const { change } = usePrintDesk();
-  return (label: string, edit: (layout: LayoutPlan) => Partial<LayoutPlan>) =>
-    void change(label, (p) => ({ ...p, layout: { ...p.layout, ...edit(p.layout) } }));
+  const { change, state } = usePrintDesk();
+  return (edit: (layout: LayoutPlan) => Partial<LayoutPlan>) =>
+    void change({ kind: 'layout-set', part: edit(state.plan.layout) });
 }

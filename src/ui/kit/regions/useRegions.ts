@@ -83,8 +83,8 @@ export function useRegions() {
 
   /** Makes a change, and paints only what it touched. */
   const act = useCallback(
-    async (label: string, edit: RegionEdit): Promise<boolean> => {
-      const done = await reshape(label, edit);
+    async (edit: RegionEdit): Promise<boolean> => {
+      const done = await reshape(edit);
       if (!done.ok) {
         setSaid(done.message);
         return false;

@@ -1,4 +1,4 @@
-import { database, deletePrint, printState, rename, savePlan } from '@/server';
+import { database, deletePrint, editPrint, printState, rename } from '@/server';
 import { nowIso, readJson, respond, route } from '../../respond';
 
 type Params = { params: Promise<{ id: string }> };
@@ -7,20 +7,11 @@ export const GET = route(async (_request: Request, { params }: Params) => {
   return respond(printState(database(), (await params).id));
 });
 
-/** Saves the plan: { baseRevision, plan, label }. */
+/** Makes an edit: { baseRevision, edit }. */
 export const PUT = route(async (request: Request, { params }: Params) => {
-  const body = await readJson<{ baseRevision: number; plan: unknown; label?: string }>(request);
+  const body = await readJson<{ baseRevision: number; edit: unknown }>(request);
   if (!body.ok) return respond(body);
-  return respond(
-    savePlan(
-      database(),
-      (await params).id,
-      Number(body.value.baseRevision),
-      body.value.plan,
-      String(body.value.label ?? 'change'),
-      nowIso(),
-    ),
-  );
+  return respond(editPrint(database(), (await params).id, Number(body.value.baseRevision), body.value.edit, nowIso()));
 });
 
 /** Renames: { name }. */

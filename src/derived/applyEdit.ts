@@ -1,0 +1,174 @@
+import { ladderPercent } from '@/core/inks';
+import type { PlanSketch } from '@/core/layers';
+import { failure, success, type EditOf, type Failure, type Outcome, type Plan, type PlanEdit } from '@/model';
+import { withPicturePlaced } from './carried';
+import { inkingsOf, isCutOnLater, withInkings } from './lookups';
+import { planFromSketch, withFlat, withRunOrder } from './runPlan';
+import { withSecondTone, withSpotRun } from './slips';
+
+type Apply<Kind extends PlanEdit['kind']> = (plan: Plan, edit: EditOf<Kind>) => Plan | Failure;
+
+const gone = (what: string) =>
+  failure('edit-gone', `${what} this was meant for is not in the plan any more. Nothing was changed.`);
+
+/** The list with the one of this id changed; undefined when it is not there. */
+function changed<T extends { readonly id: string }>(list: readonly T[], id: string, part: object): T[] | undefined {
+  return list.some((one) => one.id === id) ? list.map((one) => (one.id === id ? { ...one, ...part } : one)) : undefined;
+}
+
+/** Colour and opacity turned by hand depart from the recipe and the readings an ink was known by. */
+const DEPARTS: readonly string[] = ['solidLabD50', 'opacity'];
+
+/** What each kind of edit does to a plan. */
+const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
+  'shapes-changed': (plan, { flat }) => withFlat(plan, flat),
+  'colour-set': (plan, { colourId, part }) => {
+    const colours = plan.flat && changed(plan.flat.colours, colourId, part);
+    return colours ? withFlat(plan, { ...plan.flat!, colours }) : gone('The colour');
+  },
+  'bare-paper-set': (plan, { colourId }) =>
+    plan.flat && (colourId === null || plan.flat.colours.some((c) => c.id === colourId))
+      ? withFlat(plan, { ...plan.flat, barePaperId: colourId })
+      : gone('The colour'),
+  'picture-placed': (plan, { picture }) => withFlat(withPicturePlaced(plan, picture), null),
+  'lettering-marked': (plan, { anchor }) => ({ ...plan, lettering: [...plan.lettering, anchor] }),
+  'lettering-let-go': (plan, { anchors }) => {
+    const names = new Set(anchors.map((anchor) => JSON.stringify(anchor)));
+    return { ...plan, lettering: plan.lettering.filter((anchor) => !names.has(JSON.stringify(anchor))) };
+  },
+  'inks-mixed': (plan, { inks }) => {
+    const mixed = new Map(inks.map((ink) => [ink.id, ink]));
+    return inks.every((ink) => plan.inks.some((known) => known.id === ink.id))
+      ? { ...plan, inks: plan.inks.map((ink) => ({ ...ink, ...mixed.get(ink.id) })) }
+      : gone('An ink');
+  },
+  'ink-set': (plan, { inkId, part }) => {
+    const departs = Object.keys(part).some((field) => DEPARTS.includes(field)) && !('film' in part);
+    const inks = changed(plan.inks, inkId, departs ? { ...part, film: null, recipe: null } : part);
+    return inks ? { ...plan, inks } : gone('The ink');
+  },
+  'tack-ladder-set': (plan) => ({
+    ...plan,
+    inks: plan.inks.map((ink) => {
+      const run = plan.runs.findIndex((one) => inkingsOf(one).some((inking) => inking.inkId === ink.id));
+      return { ...ink, softenerPercent: ladderPercent(Math.max(0, run)) };
+    }),
+  }),
+  'inking-set': (plan, { inkingId, part }) =>
+    plan.runs.some((run) => inkingsOf(run).some((inking) => inking.id === inkingId))
+      ? {
+          ...plan,
+          runs: plan.runs.map((run) =>
+            inkingsOf(run).some((inking) => inking.id === inkingId)
+              ? withInkings(run, (inking) => (inking.id === inkingId ? { ...inking, ...part } : inking))
+              : run,
+          ),
+        }
+      : gone('The inking'),
+  'run-set': (plan, { runId, part }) => {
+    const runs = changed(plan.runs, runId, part);
+    return runs ? { ...plan, runs } : gone('The run');
+  },
+  'run-pinned': (plan, { colourIds, pinned }) => {
+    const others = plan.rules.pinnedIds.filter((id) => !colourIds.includes(id));
+    return { ...plan, rules: { ...plan.rules, pinnedIds: pinned ? [...others, ...colourIds] : others } };
+  },
+  'runs-ordered': (plan, { runIds }) =>
+    runIds.length === plan.runs.length && plan.runs.every((run) => runIds.includes(run.id))
+      ? withRunOrder(plan, runIds)
+      : gone('A run'),
+  'run-repeated': repeated,
+  'run-removed': removed,
+  'sketch-taken': (plan, { sketch }) => {
+    const colours = plan.flat?.colours.length ?? 0;
+    const labels = sketch.runs.flatMap((run) =>
+      run.inkings.flatMap((i) => [
+        i.colour,
+        ...(i.zone ?? []),
+        ...(i.ink.keepsInkOf === undefined ? [] : [i.ink.keepsInkOf]),
+      ]),
+    );
+    const standing = sketch.blocks.flatMap((block) => block.stages.flat());
+    const lies = sketch.runs.every((run) => run.inkings.every((i) => sketch.blocks[i.block]?.stages[i.stage]));
+    return lies && [...labels, ...standing].every((label) => label < colours)
+      ? planFromSketch(plan, sketch as PlanSketch)
+      : gone('The picture');
+  },
+  'second-tone-added': (plan, { runId, place, growMm }) => {
+    const run = plan.runs.find((one) => one.id === runId);
+    return run ? withSecondTone(plan, run, place, growMm) : gone('The run');
+  },
+  'spot-run-added': (plan, { slip, colourIds }) => {
+    const made = withSpotRun(plan, slip, colourIds);
+    return made.ok ? made.value : made;
+  },
+  'block-set': (plan, { blockId, part }) => {
+    const blocks = changed(plan.blocks, blockId, part);
+    return blocks ? { ...plan, blocks } : gone('The block');
+  },
+  'fit-set': (plan, { part }) => ({ ...plan, fit: { ...plan.fit, ...part } }),
+  'mask-added': (plan, { mask }) =>
+    plan.runs.some((run) => run.id === mask.runId) ? { ...plan, masks: [...plan.masks, mask] } : gone('The run'),
+  'mask-set': (plan, { maskId, part }) => {
+    const masks = changed(plan.masks, maskId, part);
+    return masks ? { ...plan, masks } : gone('The mask');
+  },
+  'mask-removed': (plan, { maskId }) => ({ ...plan, masks: plan.masks.filter((mask) => mask.id !== maskId) }),
+  'finding-kept': (plan, { key }) => ({ ...plan, kept: [...plan.kept.filter((known) => known !== key), key] }),
+  'tools-set': (plan, { toolsMm }) => ({ ...plan, toolsMm }),
+  'roller-set': (plan, { part }) => ({ ...plan, roller: { ...plan.roller, ...part } }),
+  'transfer-set': (plan, { part }) => ({ ...plan, transfer: { ...plan.transfer, ...part } }),
+  'layout-set': (plan, { part }) => ({ ...plan, layout: { ...plan.layout, ...part } }),
+  'register-set': (plan, { part }) => ({ ...plan, register: { ...plan.register, ...part } }),
+  'heights-set': (plan, { part }) => ({
+    ...plan,
+    register: { ...plan.register, heights: { ...plan.register.heights, ...part } },
+  }),
+  'sheets-set': (plan, { part }) => ({ ...plan, sheets: { ...plan.sheets, ...part } }),
+  'rules-set': (plan, { part }) => ({ ...plan, rules: { ...plan.rules, ...part } }),
+  'way-set': (plan, { part }) => ({ ...plan, way: { ...plan.way, ...part } }),
+  'paper-set': (plan, { part }) => ({ ...plan, paper: { ...plan.paper, ...part } }),
+};
+
+/**
+ * The same cut printed once more, in the same inks: over all others where its block stays as it is, right after the last run from it where
+ * the block is cut on later.
+ */
+function repeated(plan: Plan, { runId, as }: EditOf<'run-repeated'>): Plan | Failure {
+  const run = plan.runs.find((one) => one.id === runId);
+  if (!run) return gone('The run');
+  if (plan.runs.some((one) => one.id === as)) return failure('edit-twice', 'This run was added already.');
+  const again = {
+    ...run,
+    id: as,
+    formes: run.formes.map((forme, f) => ({
+      ...forme,
+      id: `forme-${as}-${f + 1}`,
+      inkings: forme.inkings.map((inking, i) => ({ ...inking, id: `inking-${as}-${f + 1}-${i + 1}` })),
+    })),
+  };
+  const at = run.formes.some((forme) => isCutOnLater(plan, forme.cutId))
+    ? 1 + plan.runs.findLastIndex((one) => one.formes.some((f) => run.formes.some((g) => g.cutId === f.cutId)))
+    : plan.runs.length;
+  return { ...plan, runs: [...plan.runs.slice(0, at), again, ...plan.runs.slice(at)] };
+}
+
+/** Without a run; what was cut for nothing else but it stays on its side, so that no other cut becomes another. */
+function removed(plan: Plan, { runId }: EditOf<'run-removed'>): Plan | Failure {
+  return plan.runs.some((run) => run.id === runId)
+    ? {
+        ...plan,
+        runs: plan.runs.filter((run) => run.id !== runId),
+        masks: plan.masks.filter((mask) => mask.runId !== runId),
+      }
+    : gone('The run');
+}
+
+/**
+ * A plan after an edit; the plan itself stays as it is. Failures: `edit-gone` when what the edit names is not there any more,
+ * `edit-twice`, and those of slips. Whether the edit may be made at all is asked of what is cut and printed (`closed.ts`).
+ */
+export function applyEdit(plan: Plan, edit: PlanEdit): Outcome<Plan> {
+  const made = (APPLY[edit.kind] as Apply<PlanEdit['kind']>)(plan, edit as never);
+  return 'ok' in made ? made : success(made);
+}

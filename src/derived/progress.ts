@@ -1,0 +1,89 @@
+import { isTestSheet, sheetNames } from '@/core/sheets';
+import type { BenchEvent, Plan, Run, RunPhase, Cut } from '@/model';
+import { replayLog, type BenchState } from './bench/replayLog';
+import { tallyRuns, type RunTally } from './bench/tally';
+import { dryingHoursOf } from './dryingOf';
+import { sideOfCut } from './lookups';
+
+export interface RunProgress {
+  readonly phase: RunPhase;
+  /** The block is cut for this run: its gate is passed. */
+  readonly cut: boolean;
+  /** The block has been cut on since: the run can never be printed again. */
+  readonly cutOn: boolean;
+  readonly tally: RunTally;
+  /** Counted sheets through this run or waiting for it. */
+  readonly sheetsInRun: number;
+  /** Dry enough for the next film, ISO; only when done. */
+  readonly dryAt?: string;
+}
+
+export interface Progress {
+  readonly bench: BenchState;
+  readonly sheets: readonly string[];
+  readonly runs: readonly RunProgress[];
+  /** Cuts done. */
+  readonly cutsDone: number;
+  /** Runs whose place in the order can no longer change. */
+  readonly closedRuns: number;
+  /** The run that stands next to be cut for or printed; `runs.length` when all are done. */
+  readonly currentRun: number;
+}
+
+/**
+ * Why no sheets can be added, in a sentence; undefined while every block still stands as each printed run had it, so that a new
+ * sheet can go through all of them.
+ */
+export function refusedAddition(progress: Progress): string | undefined {
+  if (!progress.bench.started) return 'Say first how many sheets are started.';
+  if (progress.bench.marks.length > 0) return 'The edition is numbered: no sheet is added to it.';
+  const gone = progress.runs.findIndex((run) => run.cutOn);
+  return gone < 0
+    ? undefined
+    : `No sheet can be added: the block was cut on after run ${gone + 1}, which can never be printed again.`;
+}
+
+/** Where a print stands, from its plan and its log. */
+export function progressOf(plan: Plan, events: readonly BenchEvent[]): Progress {
+  const bench = replayLog(events);
+  const sheets = bench.started ? sheetNames(bench.started) : [];
+  const tallies = tallyRuns(
+    bench,
+    plan.runs.map((run) => run.id),
+    sheets,
+  );
+  const runs = plan.runs.map((run, index) => runProgress(plan, run, index, bench, tallies[index]));
+  const closedRuns = runs.reduce(
+    (last, r, i) => (r.phase === 'printing' || r.phase === 'done' || r.cutOn ? i + 1 : last),
+    0,
+  );
+  const open = runs.findIndex((r) => r.phase !== 'done');
+  return {
+    bench,
+    sheets,
+    runs,
+    cutsDone: bench.cutsPassed.length,
+    closedRuns,
+    currentRun: open < 0 ? runs.length : open,
+  };
+}
+
+function runProgress(plan: Plan, run: Run, index: number, bench: BenchState, tally: RunTally): RunProgress {
+  const isCut = (cut: Cut) => bench.cutsPassed.some((c) => c.cutId === cut.id);
+  const states = run.formes.flatMap(({ cutId }) => {
+    const cuts = sideOfCut(plan, cutId)?.cuts ?? [];
+    const at = cuts.findIndex((cut) => cut.id === cutId);
+    return at < 0 ? [] : [{ cut: isCut(cuts[at]), cutOn: cuts.slice(at + 1).some(isCut) }];
+  });
+  const cut = states.every((state) => state.cut),
+    cutOn = states.some((state) => state.cutOn);
+  const finished = bench.finishedRuns.has(run.id) && bench.finishedRuns.get(run.id) === bench.started?.counted;
+  const done = finished || (tally.pulled.length > 0 && tally.waiting.length === 0);
+  const phase = done ? 'done' : tally.pulled.length > 0 ? 'printing' : cut ? 'cut' : 'planned';
+  const last = tally.pulled.at(-1);
+  const counted =
+    tally.pulled.filter((p) => !isTestSheet(p.sheet)).length + tally.waiting.filter((s) => !isTestSheet(s)).length;
+  const hours = done && last ? dryingHoursOf(plan, index) : 0;
+  const dryAt = last && hours > 0 ? new Date(Date.parse(last.at) + hours * 3_600_000).toISOString() : undefined;
+  return { phase, cut, cutOn, tally, sheetsInRun: counted, dryAt };
+}

@@ -1,0 +1,119 @@
+import { boolean, string, type InferType } from 'yup';
+import { failure, type Outcome } from '@/core/units';
+import { checkWith } from '../check';
+import { flat, flatColour, picture } from '../design/design';
+import { anchor, place, slipPlace } from '../design/place';
+import { between, id, labD50, list, mm, oneOf, opacity, record, text, type Frozen } from '../fields';
+import { MASK_GROWTH_MM, MOST } from '../ranges';
+import { block } from './blocks';
+import { ink } from './inks';
+import { mask } from './masks';
+import { fit, paper, roller, rules, sheets, tools, transfer, way } from './plan';
+import { inking, run } from './runs';
+import { heights, layout, register } from './sheet';
+
+const kind = <Kind extends string>(name: Kind) => oneOf([name] as const);
+
+/** A way to print the picture as the search found it, in numbers of its flat colours. */
+const label = () => between('a colour of the picture', 0, MOST.colours).integer();
+const sketch = record({
+  blocks: list(record({ stages: list(list(label(), MOST.colours), MOST.cuts) }), MOST.blocks).min(1),
+  runs: list(
+    record({
+      inkings: list(
+        record({
+          block: between('a block', 0, MOST.blocks).integer(),
+          stage: between('a cut', 0, MOST.cuts).integer(),
+          zone: list(label(), MOST.colours).nullable().defined(),
+          colour: label(),
+          ink: record({ labD50: labD50(), keepsInkOf: label().optional(), opacity: opacity().optional() }),
+        }),
+        MOST.inkings,
+      ).min(1),
+    }),
+    MOST.runs,
+  ),
+  exact: boolean().required(),
+});
+
+/** One schema for each kind of change of a print. Each says what it touches; nothing else of the plan is sent. */
+const EDITS = {
+  'shapes-changed': record({
+    kind: kind('shapes-changed'),
+    /** Null: the picture is to be flattened anew. */
+    flat: flat.nullable().defined(),
+    /** What was done to the islands, for the history: “flattened”, “thicken” … */
+    how: text(40),
+  }),
+  'colour-set': record({
+    kind: kind('colour-set'),
+    colourId: id(),
+    part: flatColour.pick(['name', 'wantedLabD50']).partial(),
+  }),
+  'bare-paper-set': record({ kind: kind('bare-paper-set'), colourId: id().nullable().defined() }),
+  'picture-placed': record({ kind: kind('picture-placed'), picture }),
+  'lettering-marked': record({ kind: kind('lettering-marked'), anchor }),
+  'lettering-let-go': record({ kind: kind('lettering-let-go'), anchors: list(anchor, 2000) }),
+  'inks-mixed': record({
+    kind: kind('inks-mixed'),
+    inks: list(ink.pick(['id', 'film', 'solidLabD50', 'recipe']), MOST.inks).min(1),
+  }),
+  'ink-set': record({ kind: kind('ink-set'), inkId: id(), part: ink.omit(['id']).partial() }),
+  'tack-ladder-set': record({ kind: kind('tack-ladder-set') }),
+  'inking-set': record({ kind: kind('inking-set'), inkingId: id(), part: inking.omit(['id', 'colourId']).partial() }),
+  'run-set': record({ kind: kind('run-set'), runId: id(), part: run.pick(['impressions']).partial() }),
+  'run-pinned': record({ kind: kind('run-pinned'), colourIds: list(id(), MOST.colours), pinned: boolean().required() }),
+  'runs-ordered': record({ kind: kind('runs-ordered'), runIds: list(id(), MOST.runs) }),
+  'run-repeated': record({ kind: kind('run-repeated'), runId: id(), as: id() }),
+  'run-removed': record({ kind: kind('run-removed'), runId: id() }),
+  'sketch-taken': record({ kind: kind('sketch-taken'), sketch }),
+  'second-tone-added': record({
+    kind: kind('second-tone-added'),
+    runId: id(),
+    place,
+    growMm: mm(MASK_GROWTH_MM),
+  }),
+  'spot-run-added': record({
+    kind: kind('spot-run-added'),
+    slip: record({ cutId: id(), place: slipPlace }),
+    /** Colours that lie there, largest area first. */
+    colourIds: list(id(), MOST.colours),
+  }),
+  'block-set': record({ kind: kind('block-set'), blockId: id(), part: block.omit(['id', 'sides']).partial() }),
+  'fit-set': record({ kind: kind('fit-set'), part: fit.partial() }),
+  'mask-added': record({ kind: kind('mask-added'), mask }),
+  'mask-set': record({ kind: kind('mask-set'), maskId: id(), part: mask.omit(['id']).partial() }),
+  'mask-removed': record({ kind: kind('mask-removed'), maskId: id() }),
+  'finding-kept': record({ kind: kind('finding-kept'), key: string().required().max(60) }),
+  'tools-set': record({ kind: kind('tools-set'), toolsMm: tools }),
+  'roller-set': record({ kind: kind('roller-set'), part: roller.partial() }),
+  'transfer-set': record({ kind: kind('transfer-set'), part: transfer.partial() }),
+  'layout-set': record({ kind: kind('layout-set'), part: layout.partial() }),
+  'register-set': record({ kind: kind('register-set'), part: register.omit(['heights']).partial() }),
+  'heights-set': record({ kind: kind('heights-set'), part: heights.partial() }),
+  'sheets-set': record({ kind: kind('sheets-set'), part: sheets.partial() }),
+  'rules-set': record({ kind: kind('rules-set'), part: rules.omit(['pinnedIds']).partial() }),
+  'way-set': record({ kind: kind('way-set'), part: way.partial() }),
+  'paper-set': record({ kind: kind('paper-set'), part: paper.partial() }),
+};
+
+type Edits = { readonly [Kind in keyof typeof EDITS]: Frozen<InferType<(typeof EDITS)[Kind]>> };
+
+/** One change of a print as data: shown at once, sent, applied to the newest state, named in the history by its kind. */
+export type PlanEdit = Edits[keyof Edits];
+export type EditOf<Kind extends PlanEdit['kind']> = Edits[Kind];
+
+/** Checks one edit from outside: its shape and ranges. Whether what it names is there is asked when it is applied. */
+export function checkEdit(value: unknown): Outcome<PlanEdit> {
+  const given = (value as { kind?: string } | null)?.kind;
+  if (given === undefined || !Object.hasOwn(EDITS, given))
+    return failure('edit', `“${String(given)}” is no change of a print that is known here.`);
+  return checkWith<PlanEdit>(EDITS[given as PlanEdit['kind']], value, 'edit');
+}
+
+/** The name of an edit in the history: its kind and, where only one field of many was set, that field. */
+export function nameOfEdit(edit: PlanEdit): string {
+  if (edit.kind === 'shapes-changed') return `${edit.kind}/${edit.how}`;
+  const fields = 'part' in edit ? Object.keys(edit.part) : [];
+  return fields.length === 1 ? `${edit.kind}/${fields[0]}` : edit.kind;
+}
