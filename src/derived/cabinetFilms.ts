@@ -7,6 +7,7 @@ import {
   wordsForQuality,
   type Film,
   type Ground,
+  type MediumId,
   type Pigment,
 } from '@/core/inks';
 import type { CabinetInk, Reading } from '@/model';
@@ -52,17 +53,28 @@ function filmFromSwatch(ink: Omit<CabinetInk, 'id'>): KnownFilm {
   return { film, words };
 }
 
+/** An ink of the cabinet as a recipe mixes it. */
+export interface CabinetPigment extends Pigment {
+  readonly mediumId: MediumId;
+}
+
 /** What recipes are mixed from: films with their strength, under the ink's id. */
-export function pigmentsOf(inks: readonly CabinetInk[]): Pigment[] {
+export function pigmentsOf(inks: readonly CabinetInk[]): CabinetPigment[] {
   return inks.map((ink) => {
     const { film } = filmOfCabinetInk(ink);
     const scaled = (values: ArrayLike<number>) => Float64Array.from(values, (v) => v * ink.strength);
     return {
       id: ink.id,
       role: ink.role,
+      mediumId: ink.mediumId,
       film: ink.strength === 1 ? film : { kh: scaled(film.kh), sh: scaled(film.sh) },
     };
   });
+}
+
+/** Those that can be mixed into an ink: oil and water do not mix, nor paste and varnish. */
+export function mixable(pigments: readonly CabinetPigment[], mediumId: MediumId): CabinetPigment[] {
+  return pigments.filter((pigment) => pigment.mediumId === mediumId);
 }
 
 /** The film of shares of the cabinet's inks, rounded for keeping with a plan. */

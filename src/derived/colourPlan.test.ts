@@ -329,7 +329,7 @@ describe('inks of the cabinet', () => {
     ['half a spectrum', { colour: { labD50: [50, 0, 0], spectrum: [0.5, 0.5] } }, /36 bands/],
     ['a negative stock', { stockG: -1 }, /-1 is too little for the stock/],
     ['opacity of 3', { opacity: 3 }, /“3” is no opacity/],
-    ['an unknown kind', { kind: 'gouache' }, /may be oil/],
+    ['an unknown medium', { mediumId: 'gouache' }, /“mediumId” cannot be "gouache"; it may be oil relief/],
   ])('%s is refused in words', (_name, part, words) => {
     const { id: _, ...ink } = red;
     const checked = checkCabinetInk({ ...ink, ...part });

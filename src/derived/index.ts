@@ -32,7 +32,6 @@ export {
   printTaskOf,
   openSlips,
   trapsOf,
-  standsAt,
   inkedAt,
   labelStateOfRun,
   partIds,
@@ -63,7 +62,7 @@ export {
 export { beliefOf, sheetAnswerOf, sheetsOfPrint } from './belief';
 export { cardOfPrint } from './card';
 export { inkNeedOf, inkNeedOfRun } from './inkNeed';
-export { filmOfCabinetInk, groundOfInk, pigmentsOf, freeInkName } from './cabinetFilms';
+export { type CabinetPigment, filmOfCabinetInk, groundOfInk, mixable, pigmentsOf, freeInkName } from './cabinetFilms';
 export {
   type Proposal,
   type PlanFigures,

@@ -2,13 +2,12 @@ import type { Lab } from '@/core/colour';
 import {
   labFromInternal,
   solveRecipe,
-  type Pigment,
   type RecipeAnswer,
   type RecipeArea,
   type RecipePart,
   type RecipeTask,
 } from '@/core/inks';
-import { recipeFilm } from './cabinetFilms';
+import { mixable, recipeFilm, type CabinetPigment } from './cabinetFilms';
 import type { CabinetInk, Ink, Inking, Plan, EditOf } from '@/model';
 import { aloneLabD50, groundOfPlan, internalBelow, looksOfPlan, wantedOf, type ColoursGot } from './looks';
 import { inkingsOf, inkOf, printedIds, sideOfCut } from './lookups';
@@ -37,11 +36,13 @@ const MOST_AREAS = 4;
 export function recipeTaskFor(
   plan: Plan,
   got: ColoursGot,
-  pigments: readonly Pigment[],
+  cabinet: readonly CabinetPigment[],
   { run, inking }: InkQuestion,
 ): RecipeTask & { readonly filmsBelow: number } {
   const ground = groundOfPlan(plan);
-  const { filmWeight, colourId } = inkingsOf(plan.runs[run])[inking];
+  const laid = inkingsOf(plan.runs[run])[inking];
+  const { filmWeight, colourId } = laid;
+  const pigments = mixable(cabinet, inkOf(plan, laid).mediumId);
   const printedLater = (id: string) =>
     plan.runs.slice(run + 1).some((later) => inkingsOf(later).some((i) => printedIds(plan, i).includes(id)));
   const nested = (sideOfCut(plan, inkingsOf(plan.runs[run])[inking].cutId)?.cuts.length ?? 1) > 1;
@@ -66,11 +67,11 @@ export function recipeTaskFor(
   return { ...first, ground, pigments, filmsBelow, also: others.map(areaOf) };
 }
 
-/** The recipe for an inking from these pigments; undefined when the cabinet is empty or the plan has no such inking. */
+/** The recipe for an inking from pigments of its medium; undefined when the cabinet has none, or the plan has no such inking. */
 export function answerInk(
   plan: Plan,
   got: ColoursGot,
-  pigments: readonly Pigment[],
+  pigments: readonly CabinetPigment[],
   question: InkQuestion,
 ): InkAnswer | undefined {
   const run = plan.runs[question.run];
@@ -92,7 +93,7 @@ export function mixedBy(
   inkId: string,
   parts: readonly RecipePart[],
   cabinet: readonly CabinetInk[],
-  pigments: readonly Pigment[],
+  pigments: readonly CabinetPigment[],
 ): EditOf<'inks-mixed'> {
   const film = recipeFilm(pigments, parts);
   const solidLabD50 = aloneLabD50(groundOfPlan(plan), film).map((v) => Math.round(v * 100) / 100) as unknown as Lab;
@@ -130,7 +131,7 @@ export function resolveFrom(
   got: ColoursGot,
   run: number,
   cabinet: readonly CabinetInk[],
-  pigments: readonly Pigment[],
+  pigments: readonly CabinetPigment[],
 ): Resolved {
   let next = plan;
   const touched: { run: number; inking: Inking }[] = [];

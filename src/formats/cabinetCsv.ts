@@ -12,7 +12,7 @@ export function cabinetCsv(inks: readonly CabinetInk[]): string {
   const rows = inks.map((ink) =>
     [
       ink.name,
-      ink.kind,
+      ink.mediumId,
       ink.role,
       ...ink.colour.labD50.map((v) => Number(v.toFixed(2))),
       ink.opacity,
@@ -77,7 +77,7 @@ function inkOfRow(row: Record<string, string>, paperLabD50: CabinetInk['paperLab
   const opacity = row.opacity ?? '';
   return {
     name,
-    kind: row.kind || 'oil',
+    kind: row.kind || 'oil relief',
     role: row.role || 'pigment',
     paperLabD50,
     colour: { labD50: [numberOr(row['l*'], NaN), numberOr(row['a*'], NaN), numberOr(row['b*'], NaN)], spectrum: null },

@@ -7,7 +7,7 @@ const PAPER: Lab = [94.5, 0.3, 4.2];
 const ink = (name: string, labD50: Lab, opacity: CabinetInk['opacity'] = 0.4): CabinetInk => ({
   id: name,
   name,
-  kind: 'oil',
+  mediumId: 'oil relief',
   role: 'pigment',
   colour: { labD50, spectrum: null },
   paperLabD50: PAPER,
@@ -129,7 +129,7 @@ describe('the cabinet as a table', () => {
     ['name,L*\nx,50', /missing: a\*, b\*/],
     ['name,L*,a*,b*\nx,50,0', /cannot be read/],
     ['name,L*,a*,b*\n,50,0,0', /Row 2 \(“”\): An ink needs a name/],
-    ['name,L*,a*,b*,kind\nx,50,0,0,gouache', /Row 2 \(“x”\): “kind” cannot be "gouache"; it may be oil/],
+    ['name,L*,a*,b*,kind\nx,50,0,0,gouache', /Row 2 \(“x”\): “mediumId” cannot be "gouache"; it may be oil relief/],
     ['name,L*,a*,b*,opacity\nx,50,0,0,2', /no opacity/],
     ['name,L*,a*,b*\nx,dark,0,0', /Row 2/],
   ])('%j is refused in words', (text, words) => {

@@ -19,7 +19,6 @@ export {
   STOCK_RANGE,
   EXPORT_PAPERS,
   MASK_KINDS,
-  INK_KINDS,
   SLIP_ANSWERS,
   SAMPLE_IDS,
   PIGMENT_ROLES,
@@ -55,9 +54,9 @@ export {
   type Reading,
   type NamedReading,
   type ReadingRequest,
-  type InkKind,
   checkCabinetInk,
 } from './workshop/cabinet';
+export { upgradedInk } from './workshop/upgrades/upgradedInk';
 export { type PracticeScore, checkPractice } from './workshop/practice';
 export {
   type PrintState,

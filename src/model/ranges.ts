@@ -35,7 +35,6 @@ export const LAID_BY = ['roller', 'brush'] as const;
 
 export const EXPORT_PAPERS = ['A4', 'A3', 'Letter', 'Tabloid'] as const;
 export const MASK_KINDS = ['mask', 'wipe', 'do not ink', 'keep clean'] as const;
-export const INK_KINDS = ['oil', 'water-washable oil', 'water-based relief', 'pigment for damp printing'] as const;
 export const PIGMENT_ROLES = ['pigment', 'black', 'white', 'extender'] as const satisfies readonly PigmentRole[];
 export const SAMPLE_IDS = ['buoy', 'pear', 'lamps'] as const;
 

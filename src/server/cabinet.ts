@@ -27,7 +27,7 @@ function starterInks(): Omit<CabinetInk, 'id'>[] {
   return STARTER_CABINET.map(({ name, role, labD50, contrastRatio, lightFast }) => ({
     name,
     role,
-    kind: 'oil',
+    mediumId: 'oil relief',
     colour: { labD50, spectrum: null },
     paperLabD50,
     opacity: contrastRatio,
@@ -129,7 +129,7 @@ function inksOfFile(bytes: Uint8Array, fileName: string): Outcome<Omit<CabinetIn
   const paperLabD50 = emptyPlan().paper.labD50;
   const swatch = (name: string, colour: Reading): unknown => ({
     name,
-    kind: 'oil',
+    mediumId: 'oil relief',
     role: 'pigment',
     colour,
     paperLabD50,

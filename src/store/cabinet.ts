@@ -1,4 +1,4 @@
-import type { CabinetInk, StoredInk } from '@/model';
+import { upgradedInk, type CabinetInk, type StoredInk } from '@/model';
 import type { Store } from './open';
 
 interface Row {
@@ -8,7 +8,7 @@ interface Row {
 }
 
 const inkOfRow = ({ id, ink, revision }: Row): StoredInk => ({
-  ...(JSON.parse(ink) as Omit<CabinetInk, 'id'>),
+  ...upgradedInk(JSON.parse(ink) as Omit<CabinetInk, 'id'>),
   id,
   revision,
 });

@@ -59,7 +59,7 @@ export function starterCabinet(): CabinetInk[] {
     id: name,
     name,
     role,
-    kind: 'oil',
+    mediumId: 'oil relief',
     colour: { labD50, spectrum: null },
     paperLabD50,
     opacity: contrastRatio,

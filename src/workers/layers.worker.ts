@@ -1,13 +1,12 @@
-import type { Pigment } from '@/core/inks';
 import { type CabinetInk } from '@/model';
-import { answerInk, findProposals, pigmentsOf, resolveFrom } from '@/derived';
+import { answerInk, findProposals, pigmentsOf, resolveFrom, type CabinetPigment } from '@/derived';
 import { serve } from './serve';
 import type { LayerJobs } from './protocol';
 
-let known: { key: string; pigments: Pigment[] } | undefined;
+let known: { key: string; pigments: CabinetPigment[] } | undefined;
 
 /** The films of a cabinet, worked out again only when it has changed. */
-function pigmentsOnce(cabinet: readonly CabinetInk[]): Pigment[] {
+function pigmentsOnce(cabinet: readonly CabinetInk[]): CabinetPigment[] {
   const key = JSON.stringify(cabinet);
   if (known?.key !== key) known = { key, pigments: pigmentsOf(cabinet) };
   return known.pigments;

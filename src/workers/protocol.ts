@@ -1,5 +1,4 @@
 import type { Lab } from '@/core/colour';
-import type { Pigment } from '@/core/inks';
 import type { CutIsland, CutSettings, RehearsalPart, StageVerdict } from '@/core/cutting';
 import type { AnchorPx, Box, LabelStyle, Region, View } from '@/core/geometry';
 import type { FitAnswer, MisprintView, Motion, ProofReading, Spread } from '@/core/registration';
@@ -7,7 +6,16 @@ import type { PrintMapTask, PrintPart } from '@/core/layers';
 import type { EditDone, FlatColourFigures, FlattenSettings, RegionEdit } from '@/core/picture';
 import type { Failure } from '@/core/units';
 import type { CabinetInk, Plan } from '@/model';
-import type { ColoursGot, InkAnswer, InkQuestion, PrintSheet, ProposalRequest, Proposals, Resolved } from '@/derived';
+import type {
+  ColoursGot,
+  InkAnswer,
+  InkQuestion,
+  PrintSheet,
+  ProposalRequest,
+  Proposals,
+  Resolved,
+  CabinetPigment,
+} from '@/derived';
 
 /** What comes back of a flattened or changed picture; the label map itself stays in the worker. */
 export interface FlatResult {
@@ -161,7 +169,7 @@ export interface PictureJobs {
 /** Every job of the layers worker. The cabinet travels with each question; its films are worked out once. */
 export interface LayerJobs {
   /** The films of the cabinet's inks. */
-  pigments: { take: { cabinet: readonly CabinetInk[] }; give: readonly Pigment[] };
+  pigments: { take: { cabinet: readonly CabinetInk[] }; give: readonly CabinetPigment[] };
   proposals: { take: ProposalRequest; give: Proposals };
   recipe: {
     take: { plan: Plan; got: ColoursGot; cabinet: readonly CabinetInk[]; question: InkQuestion };

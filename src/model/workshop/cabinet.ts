@@ -1,9 +1,11 @@
 import { array, number, type InferType } from 'yup';
 import { BAND_COUNT } from '@/core/colour';
+import { MEDIUM_IDS } from '@/core/inks';
 import { failure, type Outcome } from '@/core/units';
 import { checkWith } from '../check';
 import { id, list, named, oneOf, opacity, ranged, record, surfaceLabD50, text, type Frozen } from '../fields';
-import { INK_KINDS, PIGMENT_ROLES, READING_SOURCES, STOCK_RANGE, STRENGTH_RANGE } from '../ranges';
+import { PIGMENT_ROLES, READING_SOURCES, STOCK_RANGE, STRENGTH_RANGE } from '../ranges';
+import { upgradedInk } from './upgrades/upgradedInk';
 
 const MAX_DRAWDOWNS = 50;
 
@@ -36,7 +38,7 @@ const drawdown = record({
 });
 const cabinetInk = record({
   name: named(60, 'An ink needs a name.', 'An ink’s name may be up to 60 characters long.'),
-  kind: oneOf(INK_KINDS),
+  mediumId: oneOf(MEDIUM_IDS),
   role: oneOf(PIGMENT_ROLES),
   /** Its full film alone over `paperLabD50`. */
   colour: reading,
@@ -51,7 +53,6 @@ const cabinetInk = record({
   drawdowns: list(drawdown, MAX_DRAWDOWNS, `No more than ${MAX_DRAWDOWNS} drawdowns are kept with one ink.`),
 });
 
-export type InkKind = (typeof INK_KINDS)[number];
 export type Reading = Frozen<InferType<typeof reading>>;
 export type Drawdown = Frozen<InferType<typeof drawdown>>;
 
@@ -85,5 +86,5 @@ export function checkCabinetInk(value: unknown): Outcome<Omit<CabinetInk, 'id'>>
   const given = value as { name?: unknown } | null;
   if (typeof given?.name !== 'string' || given.name.trim() === '')
     return failure('ink-name', 'An ink needs a name. Type one, such as “yellow ochre”.');
-  return checkWith<Omit<CabinetInk, 'id'>>(cabinetInk, { ...given, name: given.name.trim() }, 'ink');
+  return checkWith<Omit<CabinetInk, 'id'>>(cabinetInk, upgradedInk({ ...given, name: given.name.trim() }), 'ink');
 }

@@ -143,7 +143,7 @@ function CabinetTable({ step, chosen, setChosenId }: CabinetTableProps) {
                   &ensp;{ink.name}
                 </button>
               </td>
-              <td className={kit.quiet}>{ink.role === 'pigment' ? ink.kind : `${ink.kind} ${ink.role}`}</td>
+              <td className={kit.quiet}>{ink.role === 'pigment' ? ink.mediumId : `${ink.mediumId}, ${ink.role}`}</td>
               <td className={clsx(kit.num, inksCss.figure)}>{hidesInWords(ink.opacity)}</td>
               <td className={kit.quiet}>{knownBy(ink)}</td>
               <td className={clsx(kit.quiet, css.lightFast)}>{ink.lightFast}</td>
@@ -170,7 +170,7 @@ function knownBy(ink: CabinetInk): string {
 function freshInk(paperLabD50: CabinetInk['paperLabD50']): Omit<CabinetInk, 'id'> {
   return {
     name: 'new ink',
-    kind: 'oil',
+    mediumId: 'oil relief',
     role: 'pigment',
     colour: { labD50: [55, 20, 20], spectrum: null },
     paperLabD50,

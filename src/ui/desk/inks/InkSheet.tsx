@@ -3,8 +3,8 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
-import { CONTRAST_RATIO, contrastRatio, type Opacity, type PigmentRole } from '@/core/inks';
-import { INK_KINDS, PIGMENT_ROLES, STOCK_RANGE, STRENGTH_RANGE, type InkKind, type StoredInk } from '@/model';
+import { CONTRAST_RATIO, contrastRatio, type Opacity, type PigmentRole, MEDIUMS } from '@/core/inks';
+import { PIGMENT_ROLES, STOCK_RANGE, STRENGTH_RANGE, type StoredInk } from '@/model';
 import { filmOfCabinetInk, groundOfInk } from '@/derived';
 import { LabFields, NumberField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
@@ -137,10 +137,15 @@ function OpacityAndStock({ word, save, ink }: OpacityAndStockProps) {
 function KindAndUse({ ink, save }: { ink: StoredInk; save: (part: Partial<StoredInk>) => Promise<void> }) {
   return (
     <div className={kit.fields}>
-      <TextField select label="Kind" value={ink.kind} onChange={(e) => void save({ kind: e.target.value as InkKind })}>
-        {INK_KINDS.map((k) => (
-          <MenuItem key={k} value={k}>
-            {k}
+      <TextField
+        select
+        label="Medium"
+        value={ink.mediumId}
+        onChange={(e) => void save({ mediumId: e.target.value as StoredInk['mediumId'] })}
+      >
+        {MEDIUMS.map(({ id, name }) => (
+          <MenuItem key={id} value={id}>
+            {name}
           </MenuItem>
         ))}
       </TextField>

@@ -9,11 +9,11 @@ import {
   ML_PER_TEASPOON,
   gradationLooksLabD50,
   filmOfRecipe,
-  type Pigment,
   type RecipeLimit,
   type RecipePart,
   type RecipeAnswer,
   type RecipeTask,
+  mediumById,
 } from '@/core/inks';
 import { type Ink } from '@/model';
 import {
@@ -26,6 +26,8 @@ import {
   type InkQuestion,
   type ColourGot,
   mixedBy,
+  mixable,
+  type CabinetPigment,
 } from '@/derived';
 import { Cautions } from '../../kit/Cautions';
 import { usePrintDesk } from '../../kit/printContext';
@@ -55,9 +57,10 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
   const { state, progress, change } = desk;
   const { plan } = state;
   const got = progress.bench.coloursGot;
-  const pigments = usePigments();
+  const inCabinet = usePigments();
   const laid = inkingsOf(plan.runs[question.run])[question.inking];
   const ink = inkOf(plan, laid);
+  const pigments = useMemo(() => inCabinet && mixable(inCabinet, ink.mediumId), [inCabinet, ink.mediumId]);
   const closed = question.run < progress.closedRuns;
   const { found, inks } = useRecipeFound(ink, got, question);
   const [parts, setParts] = useState<readonly RecipePart[]>();
@@ -80,6 +83,11 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
       <RecipeHead question={question} ink={ink} need={need} closed={closed} />
       {!inks || !pigments ? (
         <CabinetOpening />
+      ) : pigments.length === 0 ? (
+        <p className={clsx(kit.say, kit.wait, kit.above8)}>
+          The cabinet holds no {mediumById(ink.mediumId).name} to mix this from. Put one in, or choose another medium
+          for the ink under Runs.
+        </p>
       ) : (
         <RecipeWork
           found={found}
@@ -131,7 +139,7 @@ interface RecipeWorkProps {
   readonly ink: Ink;
   readonly shown: readonly RecipePart[];
   readonly need: { grams: number; millilitres: number; teaspoons: number; sheets: number };
-  readonly pigments: readonly Pigment[];
+  readonly pigments: readonly CabinetPigment[];
   readonly setParts: Dispatch<SetStateAction<readonly RecipePart[] | undefined>>;
   readonly question: InkQuestion;
   readonly parts: readonly RecipePart[] | undefined;
@@ -209,6 +217,7 @@ function useRecipeFound(ink: Ink, got: readonly ColourGot[], question: InkQuesti
     plan.paper,
     plan.way,
     plan.inks.filter((i) => i.id !== ink.id),
+    ink.mediumId,
     got,
   ]);
   const { inks } = cabinet;
@@ -303,7 +312,7 @@ const GRADATION_STEPS = 24;
 
 interface GradationProps {
   readonly question: InkQuestion;
-  readonly pigments: readonly Pigment[];
+  readonly pigments: readonly CabinetPigment[];
   readonly parts: readonly RecipePart[];
 }
 

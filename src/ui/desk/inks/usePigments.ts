@@ -1,11 +1,11 @@
 'use client';
 import { useMemo } from 'react';
-import type { Pigment } from '@/core/inks';
+import type { CabinetPigment } from '@/derived';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';
 
 /** The films of the cabinet's inks, worked out in the worker; undefined while they are not there. */
-export function usePigments(): readonly Pigment[] | undefined {
+export function usePigments(): readonly CabinetPigment[] | undefined {
   const {
     cabinet: { inks },
     layersWorker,

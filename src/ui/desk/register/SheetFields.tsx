@@ -196,6 +196,10 @@ const PAPERS: readonly { readonly name: string; readonly labD50: Lab }[] = [
   { name: 'brown', labD50: [58, 9, 22] },
 ];
 
+function PaperSwatch() {
+  return <Swatch lab={usePrintDesk().state.plan.paper.labD50} />;
+}
+
 /** The paper's name and colour, chosen or typed: every look follows. */
 function PaperColour() {
   const {
@@ -207,8 +211,7 @@ function PaperColour() {
   const known = PAPERS.some(({ name }) => name === paper.name);
   return (
     <div className={clsx(kit.above8, kit.below8)}>
-      <div className={clsx(kit.row, kit.gap6)}>
-        <Swatch lab={paper.labD50} />
+      <div>
         <TextField
           select
           fullWidth
@@ -251,7 +254,9 @@ function PaperFields({ edit }: PaperFieldsProps) {
   } = usePrintDesk();
   return (
     <section>
-      <h2>Paper</h2>
+      <h2 className={clsx(kit.row, kit.gap6)}>
+        Paper <PaperSwatch />
+      </h2>
       <PaperColour />
       <div className={clsx(kit.row, kit.around8)} role="group" aria-label="Torn edges">
         {SHEET_EDGES.map((edge) => (

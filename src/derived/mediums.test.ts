@@ -1,0 +1,83 @@
+import { emptyPlan, type FlatPlan, type Ink, type Plan } from '@/model';
+import { flatColour, pictureOf, SHA, starterCabinet } from '@/testing/plans';
+import {
+  answerInk,
+  applyEdit,
+  groundOfPlan,
+  inkNeedOfRun,
+  looksOfPlan,
+  mixable,
+  pigmentsOf,
+  plainSheet,
+} from './index';
+import { dryingHoursOf } from './dryingOf';
+import { withFlat } from './runPlan';
+
+const flat: FlatPlan = {
+  labelsSha: SHA,
+  settings: { colourCount: 4, radiusMm: 0, minIslandMm2: 0 },
+  colours: [
+    flatColour('paper', [94, 0, 4]),
+    flatColour('straw', [82, 2, 40]),
+    flatColour('rust', [48, 36, 38]),
+    flatColour('night', [16, 4, -14]),
+  ],
+  barePaperId: 'paper',
+  handChanges: 0,
+};
+const oil: Plan = withFlat({ ...emptyPlan(), picture: pictureOf(60, 45) }, flat);
+const of = (mediumId: Ink['mediumId'], plan = oil): Plan => ({
+  ...plan,
+  inks: plan.inks.map((ink) => ({ ...ink, mediumId })),
+});
+const wet = (plan: Plan): Plan => ({ ...plan, way: { ...plan.way, under: 'wet' } });
+
+test('ink and drying follow the medium', () => {
+  const grams = (plan: Plan) => inkNeedOfRun(plan, plainSheet(plan), plan.runs[0], 20).grams;
+  const onRoller = 2 * grams(oil) - inkNeedOfRun(oil, plainSheet(oil), oil.runs[0], 40).grams;
+  expect((grams(of('pigment and paste')) - onRoller) / (grams(oil) - onRoller)).toBeCloseTo(3 / 8, 6);
+  const hours = (plan: Plan) => plan.runs.map((_, run) => dryingHoursOf(plan, run));
+  expect(hours(oil)).toEqual([60, 60 * 1.15, 60 * 1.15 ** 2]);
+  expect(hours(of('water-based relief'))[0]).toBe(0.5);
+  expect(hours(of('pigment and paste'))).toEqual([0, 0, 0]);
+  const [first, ...rest] = oil.inks;
+  const mixed = { ...oil, inks: [{ ...first, mediumId: 'water-washable oil' as const }, ...rest] };
+  expect(hours(mixed)[0]).toBe(24);
+});
+
+test('films are reckoned as open ones only where the medium stays open', () => {
+  expect(groundOfPlan(wet(oil)).trapping).toBeLessThan(1);
+  expect(groundOfPlan(wet(of('pigment and paste'))).trapping).toBe(1);
+  expect(groundOfPlan(of('lithographic oil')).trapping).toBe(1);
+});
+
+test('only oil films are warned of for their tack', () => {
+  const rising = (plan: Plan) => ({
+    ...plan,
+    inks: plan.inks.map((ink, i) => ({ ...ink, softenerPercent: 6 - 2 * i })),
+  });
+  const kinds = (plan: Plan) => looksOfPlan(rising(plan))!.warnings.map((w) => w.kind);
+  expect(kinds(oil)).toContain('tack rises');
+  expect(kinds(of('water-based relief'))).not.toContain('tack rises');
+});
+
+test('a recipe is mixed from the cabinet’s inks of its own medium', () => {
+  const [first, ...rest] = starterCabinet();
+  const cabinet = [{ ...first, mediumId: 'water-based relief' as const }, ...rest];
+  const pigments = pigmentsOf(cabinet);
+  expect(mixable(pigments, 'water-based relief').map(({ id }) => id)).toEqual([first.id]);
+  const parts = (plan: Plan) =>
+    answerInk(plan, [], pigments, { run: 0, inking: 0 })?.answer.chosen.parts.map(({ id }) => id);
+  expect(parts(of('water-based relief'))).toEqual([first.id]);
+  expect(parts(oil)).not.toContain(first.id);
+  expect(parts(of('pigment and paste'))).toBeUndefined();
+});
+
+test('the paper’s colour is what all looks begin from', () => {
+  const grey = applyEdit(oil, { kind: 'paper-set', part: { name: 'grey', labD50: [70, 0, 0] } });
+  if (!grey.ok) throw new Error(grey.message);
+  const looks = (plan: Plan) => looksOfPlan(plan)!.looks.at(-1)!;
+  expect(looks(grey.value)[0][0]).toBeCloseTo(70, 0);
+  const thin = (plan: Plan) => ({ ...plan, inks: plan.inks.map((ink) => ({ ...ink, opacity: 0.05 })) });
+  expect(looks(thin(grey.value))[1][0]).toBeLessThan(looks(thin(oil))[1][0]);
+});

@@ -1,0 +1,29 @@
+import { checkCabinetInk } from '../cabinet';
+import { upgradedInk } from './upgradedInk';
+
+const ink = {
+  name: 'weld',
+  role: 'pigment',
+  colour: { labD50: [80, 1, 60], spectrum: null },
+  paperLabD50: [94, 0, 4],
+  opacity: 0.2,
+  strength: 1,
+  stockG: 50,
+  lightFast: '',
+  drawdowns: [],
+};
+
+test.each([
+  ['oil', 'oil relief'],
+  ['water-washable oil', 'water-washable oil'],
+  ['water-based relief', 'water-based relief'],
+  ['pigment for damp printing', 'pigment and paste'],
+])('an ink of the kind “%s” becomes one of the medium “%s”', (kind, mediumId) => {
+  expect(checkCabinetInk({ ...ink, kind })).toEqual({ ok: true, value: { ...ink, mediumId } });
+});
+
+test('an ink of this release stays as it is; a kind nobody knows is refused in words', () => {
+  expect(upgradedInk({ ...ink, mediumId: 'lithographic oil' })).toEqual({ ...ink, mediumId: 'lithographic oil' });
+  const got = checkCabinetInk({ ...ink, kind: 'gouache' });
+  expect(got.ok ? '' : got.message).toMatch(/gouache.*it may be oil relief/);
+});

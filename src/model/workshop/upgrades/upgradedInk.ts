@@ -1,0 +1,14 @@
+/** What releases called a kind of ink before there were mediums. */
+const KINDS: Readonly<Record<string, string>> = {
+  oil: 'oil relief',
+  'water-washable oil': 'water-washable oil',
+  'water-based relief': 'water-based relief',
+  'pigment for damp printing': 'pigment and paste',
+};
+
+/** An ink of the cabinet as an older release wrote it, in the present form: its kind was a word that nothing read. */
+export function upgradedInk<T>(stored: T): T {
+  if (typeof stored !== 'object' || stored === null || !('kind' in stored)) return stored;
+  const { kind, ...ink } = stored as { kind: unknown };
+  return { ...ink, mediumId: KINDS[String(kind)] ?? kind } as T;
+}
