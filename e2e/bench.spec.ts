@@ -14,7 +14,11 @@ function log(id: string, ...acts: object[]) {
 
 async function readyToPull(page: Page, name: string, counted: number, tests = 0): Promise<string> {
   const id = await flattenedPrint(page, server, name);
-  await log(id, { kind: 'cut-done', cutId: 'stage-1' }, { kind: 'sheets-started', counted, tests });
+  await log(
+    id,
+    { kind: 'cut-done', cutId: 'stage-1' },
+    { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted, tests },
+  );
   await page.goto(`${server.url}/print/${id}/pull`);
   await expect(page.getByTestId('next-sheet')).toBeVisible();
   return id;

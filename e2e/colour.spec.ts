@@ -245,7 +245,7 @@ test('the colour really got: read, the looks follow, and the runs after it are m
     source: 'typed',
   };
   await expect(log(reading)).rejects.toThrow(/Nothing has been pulled in run 1/);
-  await log({ kind: 'sheets-started', counted: 1, tests: 0 });
+  await log({ kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 1, tests: 0 });
   await log({ kind: 'cut-done', cutId: first.formes[0].cutId });
   await log({ kind: 'pull', runId: first.id, sheet: '1', faults: [], setAside: false, note: '' });
 
@@ -322,7 +322,7 @@ test('several blocks on the bench: cut in any order, no gate between runs, pulle
     api(server, 'POST', `/api/prints/${id}/log`, {
       events: [{ id: `several-${String(++serial).padStart(4, '0')}`, at: new Date().toISOString(), act }],
     });
-  await log({ kind: 'sheets-started', counted: 2, tests: 0 });
+  await log({ kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 2, tests: 0 });
   for (const run of [...plan.runs].reverse()) await log({ kind: 'cut-done', cutId: inkingsOf(run)[0].cutId });
   await expect(
     log({ kind: 'pull', runId: plan.runs[1].id, sheet: '1', faults: [], setAside: false, note: '' }),

@@ -478,7 +478,11 @@ test('masks: an island left out of a run changes the look and stands on the benc
   await page.getByLabel('Note for the bench').fill('keep the sun light');
   await page.getByRole('tab', { name: 'Check' }).click();
   await expect.poll(async () => (await planOf(id)).masks[0].note).toBe('keep the sun light');
-  await log(id, { kind: 'cut-done', cutId: 'stage-1' }, { kind: 'sheets-started', counted: 4, tests: 0 });
+  await log(
+    id,
+    { kind: 'cut-done', cutId: 'stage-1' },
+    { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 4, tests: 0 },
+  );
   await page.goto(`${server.url}/print/${id}/pull`);
   await expect(page.getByText(/Lay the mask over 1 place: keep the sun light/)).toBeVisible();
 
@@ -567,7 +571,11 @@ test('a slip on the real block: marked, weighed, answered; the picture changed t
 }) => {
   const id = await flattenedPrint(page, server, 'slip');
   const plan = await planOf(id);
-  await log(id, { kind: 'cut-done', cutId: 'stage-1' }, { kind: 'sheets-started', counted: 2, tests: 0 });
+  await log(
+    id,
+    { kind: 'cut-done', cutId: 'stage-1' },
+    { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 2, tests: 0 },
+  );
   const pull = (runId: string, sheet: string) => ({
     kind: 'pull',
     runId,

@@ -1,7 +1,7 @@
 import { expect, test } from './test';
 import { flattenedPrint, stateOf } from './prints';
 import { TestServer } from './server';
-import { inkingsOf } from '@/derived';
+import { inkingsOf, looksOfPlan } from '@/derived';
 
 const server = new TestServer();
 test.beforeAll(() => server.start());
@@ -119,4 +119,55 @@ test('shelf: copy, rename, delete by name, restore', async ({ page }) => {
   await expect(renamed).toHaveCount(0);
   await page.getByRole('button', { name: 'Restore' }).click();
   await expect(renamed).toBeVisible();
+});
+
+test('what a print is made of: the paper chosen or typed, an ink of another medium, a cut printed once more', async ({
+  page,
+}) => {
+  const id = await flattenedPrint(page, server, 'made of');
+  const plan = async () => (await stateOf(server, id)).plan;
+  const before = await plan();
+  await page.goto(`${server.url}/print/${id}/register`);
+  await page.getByLabel('Paper', { exact: true }).click();
+  await page.getByRole('option', { name: 'pale grey' }).click();
+  await expect.poll(async () => (await plan()).paper).toEqual({ name: 'pale grey', labD50: [80, 0, 1] });
+  const typed = page.getByRole('group', { name: 'The paper’s colour' });
+  await typed.getByLabel('L*').fill('180');
+  await typed.getByLabel('L*').press('Enter');
+  await expect(page.getByText('180 is out of range for L*; it may be 0 to 100.')).toBeVisible();
+  await typed.getByLabel('L*').fill('70');
+  await typed.getByLabel('L*').press('Enter');
+  await expect.poll(async () => (await plan()).paper.labD50[0]).toBe(70);
+  // every look follows: bare paper is seen as the paper is
+  const bare = before.flat!.colours.findIndex((c) => c.id === before.flat!.barePaperId);
+  expect(looksOfPlan(await plan())!.looks[0][bare][0]).toBeCloseTo(70, 0);
+  await expect(page.getByRole('navigation', { name: 'Run line' })).toContainText('paper of our own');
+
+  await page.goto(`${server.url}/print/${id}/runs`);
+  await page.getByRole('button', { name: 'Run 1', exact: true }).click();
+  await page.getByRole('tab', { name: 'Ink of run 1' }).click();
+  await page.getByLabel('Medium').click();
+  await page.getByRole('option', { name: 'water-based relief ink' }).click();
+  await expect(page.getByText(/the next film after 30 min/)).toBeVisible();
+  await expect(page.getByText(/water-based relief ink and oil relief ink/)).toBeVisible();
+  await page.getByRole('link', { name: /Inks/ }).first().click();
+  await page.getByRole('button', { name: /^Run 1,/ }).click();
+  await expect(
+    page.getByText('The cabinet holds no water-based relief ink to mix this from.', { exact: false }),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'undo' }).click();
+  await expect
+    .poll(async () => (await plan()).inks.map((ink) => ink.mediumId))
+    .toEqual(before.inks.map(() => 'oil relief'));
+
+  await page.goto(`${server.url}/print/${id}/runs`);
+  await page.getByRole('button', { name: 'Run 1', exact: true }).click();
+  await page.getByRole('tab', { name: 'Ink of run 1' }).click();
+  await page.getByRole('button', { name: 'Print it once more' }).click();
+  await expect.poll(async () => (await plan()).runs.length).toBe(before.runs.length + 1);
+  expect((await plan()).runs[1].formes[0].cutId).toBe(before.runs[0].formes[0].cutId);
+  await expect(page.getByTitle(/Undo: printed once more/)).toBeVisible();
+  await page.getByRole('button', { name: 'Run 2', exact: true }).click();
+  await page.getByRole('button', { name: 'Take this run out' }).click();
+  await expect.poll(async () => (await plan()).runs.map((run) => run.id)).toEqual(before.runs.map((run) => run.id));
 });

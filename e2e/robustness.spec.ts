@@ -12,7 +12,7 @@ async function readyToPull(page: import('@playwright/test').Page, name: string):
   await api(server, 'POST', `/api/prints/${id}/log`, {
     events: [
       act({ kind: 'cut-done', cutId: 'stage-1' }, 1),
-      act({ kind: 'sheets-started', counted: 200, tests: 0 }, 2),
+      act({ kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 200, tests: 0 }, 2),
     ],
   });
   return id;

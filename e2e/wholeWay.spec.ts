@@ -201,7 +201,7 @@ test('from a photograph to a numbered edition', async ({ page }) => {
       ['3', [], false],
     ]);
     expect(events.at(-1)!.act.kind).toBe('pull-undone');
-    const started = events.flatMap((e) => (e.act.kind === 'sheets-started' ? [e.act] : []))[0];
+    const started = events.flatMap((e) => (e.act.kind === 'round-begun' ? [e.act] : []))[0];
     counted = started.counted;
   });
 

@@ -56,7 +56,7 @@ function longLog(): BenchEvent[] {
   return Array.from({ length: 10_000 }, (_, i): BenchEvent => {
     const act: BenchAct =
       i === 0
-        ? { kind: 'sheets-started', counted: 250, tests: 0 }
+        ? { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 250, tests: 0 }
         : i === 1
           ? { kind: 'cut-done', cutId: 'stage-1' }
           : i < 240
@@ -87,7 +87,11 @@ function fill(file: string): void {
     db.transaction(() => {
       const at = new Date(Date.UTC(2025, 0, 1) + p * 6e7).toISOString();
       insertPrint(db, { id, name: `Print ${p}`, plan, label: 'new', now: at });
-      appendBenchEvent(db, id, { id: `start-${p}`, at, act: { kind: 'sheets-started', counted: 250, tests: 0 } });
+      appendBenchEvent(db, id, {
+        id: `start-${p}`,
+        at,
+        act: { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 250, tests: 0 },
+      });
       appendBenchEvent(db, id, {
         id: `cut-${p}`,
         at,

@@ -26,7 +26,14 @@ const log = (...acts: BenchAct[]): BenchEvent[] =>
   acts.map((act) => ({ id: `closed-${++serial}`, at: '2026-11-26T10:00:00.000Z', act }));
 const pulls = (runId: string, ...sheets: string[]): BenchAct[] =>
   sheets.map((sheet) => ({ kind: 'pull', runId, sheet, faults: [], setAside: false, note: '' }));
-const STARTED: BenchAct = { kind: 'sheets-started', counted: 3, tests: 0 };
+const STARTED: BenchAct = {
+  kind: 'round-begun',
+  roundId: 'edition',
+  round: 'edition',
+  paper: null,
+  counted: 3,
+  tests: 0,
+};
 const cut = (cutId: string): BenchAct => ({ kind: 'cut-done', cutId });
 
 const laid = (of: Plan, labels = bands()): LaidPlan => {

@@ -136,7 +136,7 @@ test('looks: bare paper stays, every film shows on its colours, light over dark 
 
 describe('what is closed', () => {
   const start = [
-    event({ kind: 'sheets-started', counted: 3, tests: 1 }),
+    event({ kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 3, tests: 1 }),
     event({ kind: 'cut-done', cutId: 'stage-1' }),
   ];
   const pull = (runId: string, sheet: string) =>

@@ -29,7 +29,7 @@ const pull = (runId: string, sheet: string) =>
   event({ kind: 'pull', runId, sheet, faults: [], setAside: false, note: '' });
 const next = (plan: Plan, ...events: BenchEvent[]) => nextActOf(plan, progressOf(plan, events));
 
-const started = event({ kind: 'sheets-started', counted: 2, tests: 0 });
+const started = event({ kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 2, tests: 0 });
 const firstCut = event({ kind: 'cut-done', cutId: 'stage-1' });
 const secondCut = event({ kind: 'cut-done', cutId: 'stage-2' });
 const runOne = [started, firstCut, pull('run-straw', '1'), pull('run-straw', '2')];

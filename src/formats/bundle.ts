@@ -218,7 +218,9 @@ function fitsItsSize({ raster, widthMm, heightMm }: NonNullable<Plan['picture']>
 
 function picturesOfLog(events: readonly BenchEvent[]): string[] {
   return events.flatMap(({ act }) =>
-    (act.kind === 'cut-done' || act.kind === 'slip') && act.pictureSha ? [act.pictureSha] : [],
+    (act.kind === 'cut-done' || act.kind === 'slip' || act.kind === 'photographed') && act.pictureSha
+      ? [act.pictureSha]
+      : [],
   );
 }
 

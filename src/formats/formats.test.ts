@@ -113,7 +113,11 @@ const planned: Plan = withFlat(
   },
 );
 const bench = replayLog([
-  { id: 'e1', at: '2026-11-20T10:00:00.000Z', act: { kind: 'sheets-started', counted: 2, tests: 1 } },
+  {
+    id: 'e1',
+    at: '2026-11-20T10:00:00.000Z',
+    act: { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 2, tests: 1 },
+  },
   {
     id: 'e2',
     at: '2026-11-20T10:00:00.000Z',

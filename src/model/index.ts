@@ -20,6 +20,7 @@ export {
   EXPORT_PAPERS,
   MASK_KINDS,
   SLIP_ANSWERS,
+  EDITION_ROUND,
   SAMPLE_IDS,
   PIGMENT_ROLES,
 } from './ranges';

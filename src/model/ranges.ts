@@ -40,4 +40,23 @@ export const SAMPLE_IDS = ['buoy', 'pear', 'lamps'] as const;
 
 /** What is done about a cut too many: left as it is, an inlay let in, the spot printed from a small block, or the picture changed so that it belongs. */
 export const SLIP_ANSWERS = ['leave', 'patch', 'spot run', 'change plan'] as const;
+/** What is set at the bench and can be told apart by its faults. */
+export const SETTINGS = [
+  'ink',
+  'water',
+  'paste',
+  'drier',
+  'charges',
+  'roller or brush',
+  'rubbing tool',
+  'passes',
+  'pressure or packing',
+  'slip sheet',
+  'paper side',
+  'dampness',
+  'mask',
+  'order of laying',
+] as const;
+/** The round whose sheets are numbered. */
+export const EDITION_ROUND = 'edition';
 export const READING_SOURCES = ['reader', 'typed', 'file'] as const;

@@ -1,5 +1,14 @@
-import { isTestSheet } from '@/core/sheets';
-import { type BenchAct, type BenchEvent, checkAct, MOST_SHEETS, type Plan, type LogAnswer } from '@/model';
+import { isTestSheet, sheetNames } from '@/core/sheets';
+import {
+  checkAct,
+  EDITION_ROUND,
+  MOST_SHEETS,
+  type ActOf,
+  type BenchAct,
+  type BenchEvent,
+  type LogAnswer,
+  type Plan,
+} from '@/model';
 import { failure, success, type Outcome } from '@/core/units';
 import {
   inkingsOf,
@@ -13,7 +22,16 @@ import {
   type Progress,
 } from '@/derived';
 import { keepCutPicture, refusedSlip } from './slips';
-import { appendBenchEvent, benchLog, hasBenchEvent, printById, raiseUndoFloor, touchPrint, type Store } from '@/store';
+import {
+  appendBenchEvent,
+  benchLog,
+  hasBenchEvent,
+  hasBlob,
+  printById,
+  raiseUndoFloor,
+  touchPrint,
+  type Store,
+} from '@/store';
 import { livingPrint } from './livingPrint';
 import { stepsOf } from './prints';
 import { readPlan } from './readPlan';
@@ -71,7 +89,7 @@ function append(
   for (const event of events) {
     if (hasBenchEvent(db, id, event.id)) continue;
     const progress = progressOf(plan, log);
-    const refused = refusal(plan, progress, event.act);
+    const refused = refusal(plan, progress, event.act) ?? refusedPicture(db, event.act);
     if (refused) throw new Refused(refused);
     const whole = withCutPicture(db, plan, log, event);
     appendBenchEvent(db, id, whole);
@@ -92,7 +110,7 @@ function append(
 }
 
 /** Acts after which nothing before them can be undone. */
-const CLOSING: ReadonlySet<BenchAct['kind']> = new Set(['cut-done', 'slip', 'pull', 'sheets-started', 'sheets-added']);
+const CLOSING: ReadonlySet<BenchAct['kind']> = new Set(['cut-done', 'slip', 'pull', 'round-begun', 'sheets-added']);
 
 /** A cut and a slip are kept as a picture of the block as it then is. */
 function withCutPicture(db: Store, plan: Plan, before: readonly BenchEvent[], event: BenchEvent): BenchEvent {
@@ -100,6 +118,13 @@ function withCutPicture(db: Store, plan: Plan, before: readonly BenchEvent[], ev
   if (act.kind !== 'cut-done' && act.kind !== 'slip') return event;
   const pictureSha = keepCutPicture(db, plan, progressOf(plan, [...before, event]).bench.slips, act.cutId, event.at);
   return { ...event, act: { ...act, pictureSha } };
+}
+
+/** A photograph is brought in before the log names it. */
+function refusedPicture(db: Store, act: BenchAct): string | undefined {
+  return act.kind === 'photographed' && !hasBlob(db, act.pictureSha)
+    ? 'This photograph is not stored here. Bring it in first.'
+    : undefined;
 }
 
 /** Why an act cannot be logged now, in a sentence; undefined when it can. */
@@ -113,16 +138,18 @@ type Refusal<Act> = (plan: Plan, progress: Progress, act: Act) => string | undef
 const REFUSALS: {
   readonly [Kind in BenchAct['kind']]?: Refusal<Extract<BenchAct, { readonly kind: Kind }>>;
 } = {
-  'sheets-started': (_, progress) => {
-    const { started } = progress.bench;
-    return (
-      started &&
-      `${started.counted + started.tests} sheets were already started. ${refusedAddition(progress) ?? 'More can be added on the Desk, under Sheets.'}`
-    );
+  'round-begun': (_, progress, act) => {
+    const { started, rounds } = progress.bench;
+    if (act.round === 'edition' && started)
+      return `${started.counted + started.tests} sheets were already started. ${refusedAddition(progress) ?? 'More can be added on the Desk, under Sheets.'}`;
+    if ((act.round === 'edition') !== (act.roundId === EDITION_ROUND))
+      return `The edition’s round is called “${EDITION_ROUND}”, and no other round is.`;
+    return rounds.some((round) => round.roundId === act.roundId) ? 'This round was begun already.' : undefined;
   },
   'sheets-added': (_, progress, act) => {
-    const refused = refusedAddition(progress);
-    const { counted } = progress.bench.started ?? { counted: 0 };
+    const round = progress.bench.rounds.find(({ roundId }) => roundId === act.roundId);
+    const refused = act.roundId === EDITION_ROUND ? refusedAddition(progress) : round ? undefined : NO_ROUND;
+    const counted = round?.counted ?? 0;
     return (
       refused ??
       (counted + act.counted > MOST_SHEETS
@@ -130,12 +157,23 @@ const REFUSALS: {
         : undefined)
     );
   },
+  'setting-changed': (plan, progress, act) =>
+    progress.bench.rounds.some(({ roundId }) => roundId === act.roundId) ? refusedRun(plan, act.runId) : NO_ROUND,
+  photographed: (plan, _, act) => (act.runId === null ? undefined : refusedRun(plan, act.runId)),
+  'dry-seen': (plan, progress, act) =>
+    refusedRun(plan, act.runId) ??
+    (progress.bench.rounds.some(({ pulls }) => pulls.some(({ runId }) => runId === act.runId))
+      ? undefined
+      : 'Nothing has been pulled in this run yet, so nothing of it can be dry.'),
+  'moved-to': (_, progress, act) =>
+    progress.sheets.includes(act.sheet) ? undefined : `There is no sheet ${act.sheet} in the edition.`,
   'cut-done': (plan, progress, act) => refusedCut(plan, progress, act.cutId),
   'island-cut': (plan, _, act) =>
     cutsOf(plan).some((cut) => cut.id === act.cutId) ? undefined : 'This cut is not in the plan.',
   pull: refusedPull,
   'pull-undone': (plan, progress, act) => {
-    const { pulls } = progress.bench;
+    const round = progress.bench.rounds.find(({ pulls }) => pulls.some((p) => p.id === act.pullId));
+    const pulls = round?.pulls ?? progress.bench.pulls;
     const pull = pulls.find((p) => p.id === act.pullId);
     if (!pull) return 'This pull is not in the log, or was taken back already.';
     if (pulls.at(-1)?.id !== act.pullId)
@@ -192,25 +230,54 @@ function refusedCut(plan: Plan, progress: Progress, cutId: string): string | und
   return `Run ${open + 1} is not finished${left ? `: ${left} sheets are still to be pulled` : ''}. After this cut it could never be printed again.`;
 }
 
-function refusedPull(plan: Plan, progress: Progress, act: Extract<BenchAct, { kind: 'pull' }>): string | undefined {
+const NO_ROUND = 'This round was not begun. Say first how many sheets are started.';
+
+function refusedRun(plan: Plan, runId: string): string | undefined {
+  return plan.runs.some((run) => run.id === runId) ? undefined : 'This run is not in the plan.';
+}
+
+function refusedPull(plan: Plan, progress: Progress, act: ActOf<'pull'>): string | undefined {
   const index = plan.runs.findIndex((run) => run.id === act.runId);
   if (index < 0) return 'This run is not in the plan.';
-  const run = plan.runs[index];
-  const name = `run ${index + 1} (${inkNamesOf(plan, run)})`;
-  if (!progress.bench.started) return 'Say first how many sheets are started.';
-  if (!progress.runs[index].cut && !progress.runs[index].cutOn) return `The block is not cut for ${name} yet.`;
-  if (progress.runs[index].cutOn) return `The block has been cut on since ${name}; it can no longer be printed.`;
-  const open = progress.runs.slice(0, index).findIndex((r) => r.phase !== 'done');
-  if (open >= 0) return `Run ${open + 1} comes first: its films lie below those of ${name}.`;
-  if (progress.runs[index].phase === 'done' && progress.bench.finishedRuns.has(run.id))
+  const name = `run ${index + 1} (${inkNamesOf(plan, plan.runs[index])})`;
+  const { cut, cutOn } = progress.runs[index];
+  const ofEdition = (act.roundId ?? EDITION_ROUND) === EDITION_ROUND;
+  if (ofEdition && !progress.bench.started) return 'Say first how many sheets are started.';
+  if (!cut && !cutOn) return `The block is not cut for ${name} yet.`;
+  if (cutOn) return `The block has been cut on since ${name}; it can no longer be printed.`;
+  return ofEdition ? refusedSheet(plan, progress, act, index, name) : refusedProof(progress, act, name);
+}
+
+/** A sheet of the edition takes its films in their order: the lower ones are on it first. */
+function refusedSheet(
+  plan: Plan,
+  progress: Progress,
+  { sheet }: ActOf<'pull'>,
+  index: number,
+  name: string,
+): string | undefined {
+  const { bench, sheets, runs } = progress;
+  if (!sheets.includes(sheet))
+    return `There is no sheet ${sheet}; ${bench.started!.counted} sheets and ${bench.started!.tests} test sheets were started.`;
+  if (runs[index].tally.pulled.some((pulled) => pulled.sheet === sheet))
+    return `Sheet ${sheet} was already pulled in ${name}.`;
+  const lower = runs
+    .slice(0, index)
+    .findIndex(({ tally }) => tally.waiting.includes(sheet) && !tally.pulled.some((pulled) => pulled.sheet === sheet));
+  if (lower >= 0) return `Run ${lower + 1} comes first on sheet ${sheet}: its films lie below those of ${name}.`;
+  if (runs[index].phase === 'done' && bench.finishedRuns.has(plan.runs[index].id))
     return `${name} was declared finished.`;
-  if (!progress.sheets.includes(act.sheet))
-    return `There is no sheet ${act.sheet}; ${progress.bench.started.counted} sheets and ${progress.bench.started.tests} test sheets were started.`;
-  if (progress.runs[index].tally.pulled.some((p) => p.sheet === act.sheet))
-    return `Sheet ${act.sheet} was already pulled in ${name}.`;
-  return progress.runs[index].tally.waiting.includes(act.sheet)
-    ? undefined
-    : `Sheet ${act.sheet} was set aside earlier.`;
+  return runs[index].tally.waiting.includes(sheet) ? undefined : `Sheet ${sheet} was set aside earlier.`;
+}
+
+/** A sheet for proofs takes any block in any order, each once. */
+function refusedProof(progress: Progress, { roundId, runId, sheet }: ActOf<'pull'>, name: string): string | undefined {
+  const round = progress.bench.rounds.find((one) => one.roundId === roundId);
+  if (!round) return NO_ROUND;
+  if (!sheetNames(round).includes(sheet)) return `There is no sheet ${sheet} in this round of ${round.counted}.`;
+  return round.pulls.some((pulled) => pulled.runId === runId && pulled.sheet === sheet)
+    ? `Sheet ${sheet} of this round was already pulled in ${name}.`
+    : undefined;
 }
 
 function refusedColour(

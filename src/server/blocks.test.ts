@@ -116,7 +116,7 @@ test('blocks are cut in any order, runs are pulled in theirs, and a cut block cl
   const [first, second, third] = plan.runs;
   const pull = (runId: string, sheet: string) =>
     log(id, { kind: 'pull', runId, sheet, faults: [], setAside: false, note: '' });
-  ok(log(id, { kind: 'sheets-started', counted: 2, tests: 0 }));
+  ok(log(id, { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 2, tests: 0 }));
   ok(log(id, { kind: 'cut-done', cutId: third.formes[0].cutId }));
   expect(refusal(log(id, { kind: 'cut-done', cutId: third.formes[0].cutId }))).toMatch(/cut for run 3 is already done/);
   ok(log(id, { kind: 'cut-done', cutId: second.formes[0].cutId }));
@@ -169,7 +169,7 @@ test('the colour a run gave: refused before it is printed, for areas it does not
     source: 'typed',
   });
   expect(refusal(log(id, got('straw', [70, 10, 30])))).toMatch(/Nothing has been pulled in run 1/);
-  ok(log(id, { kind: 'sheets-started', counted: 2, tests: 0 }));
+  ok(log(id, { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 2, tests: 0 }));
   ok(log(id, { kind: 'cut-done', cutId: first.formes[0].cutId }));
   ok(log(id, { kind: 'pull', runId: first.id, sheet: '1', faults: [], setAside: false, note: '' }));
   expect(refusal(log(id, got('night', [70, 10, 30])))).toMatch(/does not print on this colour’s area/);
@@ -202,4 +202,56 @@ test('files of a print on blocks; the bundle opens with its recipes', async () =
   expect(await lidLabelPdf(db, state.id, 9, new Date(NOW))).toMatchObject({ ok: false, code: 'run-missing' });
   const copy = ok(openBundle(db, ok(bundleFile(db, state.id, NOW)).bytes, NOW));
   expect(ok(printState(db, copy)).plan).toEqual(mixed);
+});
+
+test('films go onto a sheet in their order, sheet by sheet; a proof takes any block first', async () => {
+  const { id, plan } = await onBlocks();
+  const [first, second, third] = plan.runs;
+  const pull = (runId: string, sheet: string, roundId?: string) =>
+    log(id, { kind: 'pull', ...(roundId && { roundId }), runId, sheet, faults: [], setAside: false, note: '' });
+  ok(log(id, { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 3, tests: 0 }));
+  for (const run of plan.runs) ok(log(id, { kind: 'cut-done', cutId: run.formes[0].cutId }));
+  ok(pull(first.id, '1'));
+  // sheet 1 may go on while sheet 2 waits; sheet 2 may not overtake
+  ok(pull(second.id, '1'));
+  expect(refusal(pull(second.id, '2'))).toMatch(/Run 1 comes first on sheet 2/);
+  expect(refusal(pull(third.id, '2'))).toMatch(/Run 1 comes first on sheet 2/);
+  ok(pull(third.id, '1'));
+  expect(refusal(pull(third.id, '1', 'proof-1'))).toMatch(/round was not begun/);
+  expect(
+    refusal(log(id, { kind: 'round-begun', roundId: 'proof-1', round: 'edition', paper: null, counted: 1, tests: 0 })),
+  ).toMatch(/already started/);
+  ok(
+    log(id, {
+      kind: 'round-begun',
+      roundId: 'proof-1',
+      round: 'proof',
+      paper: { name: 'newsprint', labD50: [80, 1, 8] },
+      counted: 2,
+      tests: 0,
+    }),
+  );
+  ok(pull(third.id, '2', 'proof-1'));
+  expect(refusal(pull(third.id, '2', 'proof-1'))).toMatch(/already pulled/);
+  expect(refusal(pull(third.id, '3', 'proof-1'))).toMatch(/no sheet 3 in this round of 2/);
+  ok(pull(first.id, '2', 'proof-1'));
+  const state = ok(printState(db, id));
+  const { bench, runs } = progressOf(state.plan, state.events);
+  expect(bench.pulls.map((p) => [p.runId, p.sheet])).toEqual([first, second, third].map((run) => [run.id, '1']));
+  expect(runs.map((run) => run.phase)).toEqual(['printing', 'printing', 'printing']);
+  expect(refusal(log(id, { kind: 'dry-seen', runId: second.id, sheet: '1', note: '' }))).toBeUndefined();
+  expect(refusal(log(id, { kind: 'moved-to', sheet: '9', place: 'drawer', note: '' }))).toMatch(/no sheet 9/);
+  expect(
+    refusal(
+      log(id, {
+        kind: 'setting-changed',
+        roundId: 'none',
+        runId: first.id,
+        fromSheet: '1',
+        what: 'charges',
+        value: '2',
+        why: '',
+      }),
+    ),
+  ).toMatch(/not begun/);
 });

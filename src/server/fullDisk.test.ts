@@ -16,7 +16,9 @@ beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'ulexite-full-'));
   db = openStore(join(folder, 'w.sqlite'));
   insertPrint(db, { id: 'print', name: 'Low Tide', plan, label: 'new', now: NOW });
-  expectOk(log('start', { kind: 'sheets-started', counted: 400, tests: 0 }));
+  expectOk(
+    log('start', { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 400, tests: 0 }),
+  );
   expectOk(log('cut-1', { kind: 'cut-done', cutId: plan.blocks[0].sides[0].cuts[0].id }));
 });
 afterEach(() => {

@@ -30,6 +30,7 @@ import {
 } from './index';
 import { inspectPicture, makeRaster, rasterMmPerPx } from './imageIn';
 import { withFlat } from '@/derived';
+import { withCuts } from '@/derived/lookups';
 import { StoreTemplate } from '@/testing/template';
 
 const NOW = '2026-11-20T10:00:00.000Z';
@@ -358,7 +359,13 @@ describe('the bench', () => {
 
   test('a whole print, from the first cut to the numbers', async () => {
     const { id } = await planned();
-    ok(log(id, { kind: 'sheets-started', counted: 3, tests: 1 }, { kind: 'cut-done', cutId: 'stage-1' }));
+    ok(
+      log(
+        id,
+        { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 3, tests: 1 },
+        { kind: 'cut-done', cutId: 'stage-1' },
+      ),
+    );
     ok(log(id, pull('T1'), pull('1'), pull('2', { faults: ['ghost'], setAside: true })));
     expect(log(id, { kind: 'cut-done', cutId: 'stage-2' })).toMatchObject({
       ok: false,
@@ -384,13 +391,15 @@ describe('the bench', () => {
   test('what cannot be is refused in words, and all of one request or none of it is kept', async () => {
     const { id } = await planned();
     expect(log(id, pull('1'))).toMatchObject({ ok: false, message: expect.stringMatching(/how many sheets/) });
-    ok(log(id, { kind: 'sheets-started', counted: 2, tests: 0 }));
+    ok(log(id, { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 2, tests: 0 }));
     expect(log(id, pull('1'))).toMatchObject({ ok: false, message: expect.stringMatching(/not cut/) });
     ok(log(id, { kind: 'cut-done', cutId: 'stage-1' }));
     expect(log(id, pull('1'), pull('9')).ok).toBe(false);
     expect(ok(printState(db, id)).events.filter((e) => e.act.kind === 'pull')).toEqual([]);
     expect(log(id, { kind: 'cut-done', cutId: 'stage-9' }).ok).toBe(false);
-    expect(log(id, { kind: 'sheets-started', counted: 9, tests: 0 })).toMatchObject({
+    expect(
+      log(id, { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 9, tests: 0 }),
+    ).toMatchObject({
       message: expect.stringMatching(/already started/),
     });
     expect(logActs(db, id, [{ id: 'x', at: NOW, act: pull('1') }], MS).ok).toBe(false);
@@ -400,7 +409,13 @@ describe('the bench', () => {
 
   test('a repeated request counts once; taking back is for the last pull, and not across a gate', async () => {
     const { id } = await planned();
-    ok(log(id, { kind: 'sheets-started', counted: 2, tests: 0 }, { kind: 'cut-done', cutId: 'stage-1' }));
+    ok(
+      log(
+        id,
+        { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 2, tests: 0 },
+        { kind: 'cut-done', cutId: 'stage-1' },
+      ),
+    );
     const first = entry(pull('1')),
       second = entry(pull('2'));
     ok(logActs(db, id, [first], MS));
@@ -427,7 +442,7 @@ describe('the bench', () => {
     const passed = ok(printState(db, state.id));
     expect(passed.undoLabel).toBeNull();
     expect(undo(db, state.id, passed.revision, NOW)).toMatchObject({ code: 'undo-end' });
-    const other: Plan = { ...passed.plan, flat: { ...passed.plan.flat!, barePaperId: null } };
+    const other = withCuts(passed.plan, (cut) => ({ ...cut, standingIds: cut.standingIds.slice(1) }));
     expect(savePlan(db, state.id, passed.revision, other, 'x', NOW)).toMatchObject({ code: 'closed' });
     const saved = ok(savePlan(db, state.id, passed.revision, { ...passed.plan, toolsMm: [1, 4] }, 'tool', NOW));
     expect(saved.plan.toolsMm).toEqual([1, 4]);

@@ -1,7 +1,9 @@
 import {
   ACT_VERSION,
+  EDITION_ROUND,
   isTestSheet,
   upgradedAct,
+  type ActOf,
   type BenchAct,
   type BenchEvent,
   type RunLosses,
@@ -80,15 +82,20 @@ export function appendBenchEvent(db: Store, printId: string, event: BenchEvent):
 
 /** Keeps what is asked of all logs together, in the transaction that appends. */
 function project(db: Store, printId: string, seq: number, act: BenchAct): void {
-  if ((act.kind === 'cut-done' || act.kind === 'slip') && act.pictureSha)
+  if ((act.kind === 'cut-done' || act.kind === 'slip' || act.kind === 'photographed') && act.pictureSha)
     db.prepare('INSERT INTO log_blobs (print_id, seq, sha) VALUES (?, ?, ?)').run(printId, seq, act.pictureSha);
-  if (act.kind === 'pull' && !isTestSheet(act.sheet)) count(db, printId, act.runId, 1, act.setAside);
+  if (countsForLosses(act)) count(db, printId, act.runId, 1, act.setAside);
   if (act.kind !== 'pull-undone') return;
   const row = db
     .prepare<[string, string], { act: string }>('SELECT act FROM bench_log WHERE print_id = ? AND id = ?')
     .get(printId, act.pullId);
   const pull = row && (JSON.parse(row.act) as BenchAct);
-  if (pull?.kind === 'pull' && !isTestSheet(pull.sheet)) count(db, printId, pull.runId, -1, pull.setAside);
+  if (pull && countsForLosses(pull)) count(db, printId, pull.runId, -1, pull.setAside);
+}
+
+/** Proofs are pulled to learn something: what is lost of them says nothing about an edition. */
+function countsForLosses(act: BenchAct): act is ActOf<'pull'> {
+  return act.kind === 'pull' && (act.roundId ?? EDITION_ROUND) === EDITION_ROUND && !isTestSheet(act.sheet);
 }
 
 function count(db: Store, printId: string, runId: string, sheets: 1 | -1, lost: boolean): void {

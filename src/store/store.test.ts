@@ -2,7 +2,8 @@ import { copyFileSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from '
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import { emptyPlan } from '@/model';
+import { emptyPlan, type BenchAct, type Plan } from '@/model';
+import { flatColour, pictureOf } from '@/testing/plans';
 import {
   appendBenchEvent,
   appendPlan,
@@ -110,11 +111,57 @@ test('bytes rest once under their hash and go when no plan names them', () => {
   expect(dropLooseBlobs(db, '2026-11-21')).toBe(1);
 });
 
-test('the picture of a cut stays as long as the log names it', () => {
+test.each<[string, (sha: string) => BenchAct]>([
+  ['a cut', (pictureSha) => ({ kind: 'cut-done', cutId: 'stage-1', pictureSha })],
+  [
+    'a slip',
+    (pictureSha) => ({
+      kind: 'slip',
+      slipId: 's',
+      cutId: 'stage-1',
+      place: { islands: [], outlinesMm: [] },
+      note: '',
+      pictureSha,
+    }),
+  ],
+  ['a photograph', (pictureSha) => ({ kind: 'photographed', pictureSha, runId: null, sheet: '', note: '' })],
+])('the picture of %s stays as long as the log names it, and goes with its print', (_, act) => {
   const sha = putBlob(db, Buffer.from('the block'), 'image/png', NOW);
-  appendBenchEvent(db, 'p', { id: 'cut-1', at: NOW, act: { kind: 'cut-done', cutId: 'stage-1', pictureSha: sha } });
+  appendBenchEvent(db, 'p', { id: 'act-1', at: NOW, act: act(sha) });
   expect(dropLooseBlobs(db, '2026-11-21')).toBe(0);
   expect(getBlob(db, sha)!.mediaType).toBe('image/png');
+  markDeleted(db, 'p', NOW, NOW);
+  purgeDeleted(db, '2026-12-21');
+  expect(dropLooseBlobs(db, '2026-11-21')).toBe(1);
+});
+
+test.each<[string, (sha: string) => Partial<Plan>]>([
+  ['the picture as brought in', (originalSha) => ({ picture: pictureOf(30, 30, { originalSha }) })],
+  [
+    'its raster',
+    (sha) => ({ picture: pictureOf(30, 30, { raster: { sha, widthPx: 300, heightPx: 300, mmPerPx: 0.1 } }) }),
+  ],
+  [
+    'the map of its flat colours',
+    (labelsSha) => ({
+      picture: pictureOf(30, 30),
+      flat: {
+        labelsSha,
+        settings: { colourCount: 2, radiusMm: 0, minIslandMm2: 0 },
+        colours: [flatColour('paper', [94, 0, 4])],
+        barePaperId: 'paper',
+        handChanges: 0,
+      },
+    }),
+  ],
+])('%s stays as long as any plan of the history names it', (_, part) => {
+  const sha = putBlob(db, Buffer.from('bytes of the picture'), 'image/png', NOW);
+  appendPlan(db, printById(db, 'p')!, { ...emptyPlan(), ...part(sha) }, 'with it', NOW);
+  appendPlan(db, printById(db, 'p')!, emptyPlan(), 'without it', NOW);
+  expect(dropLooseBlobs(db, '2026-11-21')).toBe(0);
+  moveTo(db, 'p', 1, NOW);
+  appendPlan(db, printById(db, 'p')!, emptyPlan(), 'undone and gone', NOW);
+  expect(dropLooseBlobs(db, '2026-11-21')).toBe(1);
 });
 
 test('deleted prints go with their logs when their time is over, not before', () => {

@@ -25,7 +25,7 @@ describe('bench log', () => {
 
   test('tests go first, faults and losses are told apart, the set aside do not come back', () => {
     const state = replayLog([
-      event({ kind: 'sheets-started', counted: 4, tests: 1 }),
+      event({ kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 4, tests: 1 }),
       event(pull('T1', { faults: ['weak'] })),
       event(pull('1')),
       event(pull('2', { faults: ['ghost'], setAside: true })),
@@ -47,7 +47,7 @@ describe('bench log', () => {
 
   test('taking back is an entry; a sheet counts once a run', () => {
     const events = [
-      event({ kind: 'sheets-started', counted: 3, tests: 0 }),
+      event({ kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 3, tests: 0 }),
       event(pull('1')),
       event(pull('1', { setAside: true })),
       event(pull('2')),
@@ -63,7 +63,7 @@ describe('bench log', () => {
 
   test('sheets left out of a finished run are gone', () => {
     const state = replayLog([
-      event({ kind: 'sheets-started', counted: 3, tests: 0 }),
+      event({ kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 3, tests: 0 }),
       event(pull('1')),
       event({ kind: 'run-finished', runId: 'r1' }),
     ]);

@@ -1,5 +1,14 @@
 import type { Fault, SheetName } from '@/core/sheets';
-import type { ActOf, BenchAct, BenchEvent, ProofTaken, ReadingSource, SlipAnswer, SlipPlace } from '@/model';
+import {
+  EDITION_ROUND,
+  type ActOf,
+  type BenchAct,
+  type BenchEvent,
+  type ProofTaken,
+  type ReadingSource,
+  type SlipAnswer,
+  type SlipPlace,
+} from '@/model';
 
 /** Something cut away that should have stood, from one stage on. */
 export interface Slip {
@@ -55,7 +64,42 @@ export interface Pull {
   readonly note: string;
 }
 
+/** A lot of sheets of one paper; the pulls that count, in order. */
+export interface Round {
+  readonly roundId: string;
+  readonly round: 'proof' | 'edition';
+  readonly at: string;
+  readonly paper: ActOf<'round-begun'>['paper'];
+  readonly counted: number;
+  readonly tests: number;
+  readonly pulls: readonly Pull[];
+}
+
+/** Something set otherwise, from a sheet of a run on. */
+export interface SettingChanged extends Omit<ActOf<'setting-changed'>, 'kind'> {
+  readonly at: string;
+}
+
+export interface Photograph extends Omit<ActOf<'photographed'>, 'kind'> {
+  readonly at: string;
+}
+
 export interface BenchState {
+  /** Every round, oldest first. */
+  readonly rounds: readonly Round[];
+  /** The settings as they were changed, oldest first. */
+  readonly settings: readonly SettingChanged[];
+  readonly photographs: readonly Photograph[];
+  /** When a run's film was first seen to be dry, by run. */
+  readonly drySeen: ReadonlyMap<string, { readonly at: string; readonly sheet: string; readonly note: string }>;
+  readonly roomReadings: readonly {
+    readonly at: string;
+    readonly temperatureC: number;
+    readonly relativeHumidityPercent: number;
+  }[];
+  /** Where each sheet is now. */
+  readonly whereabouts: ReadonlyMap<SheetName, { readonly at: string; readonly place: string; readonly note: string }>;
+  /** Sheets of the edition's round. */
   readonly started?: { readonly counted: number; readonly tests: number };
   /** Stages whose cut is done, in the order of the gates passed. */
   readonly cutsPassed: readonly { readonly cutId: string; readonly at: string; readonly minutes?: number }[];
@@ -70,7 +114,7 @@ export interface BenchState {
   }[];
   /** Islands ticked off, by stage. */
   readonly cutIslands: ReadonlyMap<string, ReadonlySet<number>>;
-  /** Pulls that count, in order; those taken back are not among them. */
+  /** Pulls of the edition that count, in order; those taken back are not among them. */
   readonly pulls: readonly Pull[];
   /** Runs declared finished, with how many counted sheets there were then: later ones are not left out by it. */
   readonly finishedRuns: ReadonlyMap<string, number>;
@@ -88,21 +132,41 @@ export interface BenchState {
 export function replayLog(events: readonly BenchEvent[]): BenchState {
   const replay = newReplay();
   for (const event of events) entryOf(event.act.kind)(replay, event as never);
-  const { slips, pulls, pulledOnce, proofIds, ...kept } = replay;
-  return { ...kept, slips: [...slips.values()], pulls: [...pulls.values()] };
+  const { slips, pulls, pulledOnce, proofIds, rounds, ...kept } = replay;
+  const byRound = new Map<string, Pull[]>();
+  for (const { roundId, pull } of pulls.values()) {
+    const mine = byRound.get(roundId);
+    if (mine) mine.push(pull);
+    else byRound.set(roundId, [pull]);
+  }
+  const begun = [...rounds.values()].map((round): Round => ({ ...round, pulls: byRound.get(round.roundId) ?? [] }));
+  const edition = begun.find(({ round }) => round === 'edition');
+  return {
+    ...kept,
+    rounds: begun,
+    started: edition && { counted: edition.counted, tests: edition.tests },
+    slips: [...slips.values()],
+    // pulls without a round are those of logs that begin with them
+    pulls: byRound.get(edition?.roundId ?? EDITION_ROUND) ?? [],
+  };
 }
 
 /** What is gathered while the log is replayed. */
 function newReplay() {
   return {
-    started: undefined as BenchState['started'],
+    rounds: new Map<string, Omit<Round, 'pulls'>>(),
+    settings: [] as SettingChanged[],
+    photographs: [] as Photograph[],
+    drySeen: new Map<string, { at: string; sheet: string; note: string }>(),
+    roomReadings: [] as { at: string; temperatureC: number; relativeHumidityPercent: number }[],
+    whereabouts: new Map<string, { at: string; place: string; note: string }>(),
     cutsPassed: [] as { cutId: string; at: string; minutes?: number }[],
     slips: new Map<string, Slip>(),
     rehearsals: [] as Rehearsed[],
     cutPictures: [] as { at: string; cutId: string; what: 'cut' | 'slip'; sha: string }[],
     cutIslands: new Map<string, Set<number>>(),
-    pulls: new Map<string, Pull>(),
-    /** Run and sheet of every pull that counts. */
+    pulls: new Map<string, { roundId: string; pull: Pull }>(),
+    /** Round, run and sheet of every pull that counts. */
     pulledOnce: new Set<string>(),
     finishedRuns: new Map<string, number>(),
     coloursGot: [] as ColourGot[],
@@ -119,11 +183,27 @@ type EventOf<Kind extends BenchAct['kind']> = Omit<BenchEvent, 'act'> & { readon
 
 /** What each kind of entry does to the state. */
 const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: EventOf<Kind>) => void } = {
-  'sheets-started': (r, { act }) => {
-    r.started ??= { counted: act.counted, tests: act.tests };
+  'round-begun': (r, { at, act: { roundId, round, paper, counted, tests } }) => {
+    if (!r.rounds.has(roundId)) r.rounds.set(roundId, { roundId, round, at, paper, counted, tests });
   },
   'sheets-added': (r, { act }) => {
-    r.started = r.started && { ...r.started, counted: r.started.counted + act.counted };
+    const round = r.rounds.get(act.roundId);
+    if (round) r.rounds.set(act.roundId, { ...round, counted: round.counted + act.counted });
+  },
+  'setting-changed': (r, { at, act: { kind: _, ...setting } }) => {
+    r.settings.push({ at, ...setting });
+  },
+  photographed: (r, { at, act: { kind: _, ...photograph } }) => {
+    r.photographs.push({ at, ...photograph });
+  },
+  'dry-seen': (r, { at, act: { runId, sheet, note } }) => {
+    if (!r.drySeen.has(runId)) r.drySeen.set(runId, { at, sheet, note });
+  },
+  'room-read': (r, { at, act: { temperatureC, relativeHumidityPercent } }) => {
+    r.roomReadings.push({ at, temperatureC, relativeHumidityPercent });
+  },
+  'moved-to': (r, { at, act: { sheet, place, note } }) => {
+    r.whereabouts.set(sheet, { at, place, note });
   },
   'cut-done': (r, { at, act }) => {
     if (r.cutsPassed.some((c) => c.cutId === act.cutId)) return;
@@ -148,20 +228,21 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
     if (act.done) ticked.add(act.island);
     else ticked.delete(act.island);
   },
-  pull: (r, { id, at, act: { runId, sheet, faults, setAside, note } }) => {
-    const key = `${runId}/${sheet}`;
+  pull: (r, { id, at, act: { roundId = EDITION_ROUND, runId, sheet, faults, setAside, note } }) => {
+    const key = `${roundId}/${runId}/${sheet}`;
     if (r.pulledOnce.has(key)) return;
     r.pulledOnce.add(key);
-    r.pulls.set(id, { id, at, runId, sheet, faults, setAside, note });
+    r.pulls.set(id, { roundId, pull: { id, at, runId, sheet, faults, setAside, note } });
   },
   'pull-undone': (r, { act }) => {
-    const pull = r.pulls.get(act.pullId);
-    if (!pull) return;
+    const found = r.pulls.get(act.pullId);
+    if (!found) return;
     r.pulls.delete(act.pullId);
-    r.pulledOnce.delete(`${pull.runId}/${pull.sheet}`);
+    r.pulledOnce.delete(`${found.roundId}/${found.pull.runId}/${found.pull.sheet}`);
   },
   'run-finished': (r, { act }) => {
-    r.finishedRuns.set(act.runId, r.started?.counted ?? 0);
+    const edition = [...r.rounds.values()].find(({ round }) => round === 'edition');
+    r.finishedRuns.set(act.runId, edition?.counted ?? 0);
   },
   'colour-got': (r, { at, act: { runId, colourId, labD50, source } }) => {
     r.coloursGot = [

@@ -4,9 +4,9 @@ import { FAULTS, TEST_SHEETS_RANGE } from '@/core/sheets';
 import { failure, type Outcome } from '@/core/units';
 import { checkWith } from '../check';
 import { slipPlace } from '../design/place';
-import { between, id, list, oneOf, record, surfaceLabD50, text, whole, type Frozen } from '../fields';
+import { between, id, list, named, oneOf, record, sha, surfaceLabD50, text, whole, type Frozen } from '../fields';
 import { upgradedAct } from './upgrades/upgradedAct';
-import { ADDED_RANGE, MOST_SHEETS, READING_SOURCES, SLIP_ANSWERS } from '../ranges';
+import { ADDED_RANGE, MOST_SHEETS, READING_SOURCES, SETTINGS, SLIP_ANSWERS } from '../ranges';
 
 const sheetName = () =>
   string()
@@ -37,12 +37,51 @@ const motion = record({
 
 /** One schema for each kind of fact. */
 const ACTS = {
-  'sheets-started': record({
-    kind: kind('sheets-started'),
+  /** A lot of sheets of one paper: for proofs, which may print any block in any order, or for the edition. */
+  'round-begun': record({
+    kind: kind('round-begun'),
+    roundId: id(),
+    round: oneOf(['proof', 'edition'] as const),
+    /** Null: the paper that is planned. */
+    paper: record({ name: named(60), labD50: surfaceLabD50() })
+      .nullable()
+      .defined(),
     counted: whole({ min: 1, max: MOST_SHEETS, what: 'the sheets to start' }),
     tests: whole(TEST_SHEETS_RANGE),
   }),
-  'sheets-added': record({ kind: kind('sheets-added'), counted: whole(ADDED_RANGE) }),
+  'sheets-added': record({ kind: kind('sheets-added'), roundId: id(), counted: whole(ADDED_RANGE) }),
+  /** From a sheet of a run on, something is otherwise: what was changed, and why. */
+  'setting-changed': record({
+    kind: kind('setting-changed'),
+    roundId: id(),
+    runId: id(),
+    fromSheet: sheetName(),
+    what: oneOf(SETTINGS),
+    value: text(200, 'A setting may be up to 200 characters long.'),
+    why: text(300),
+  }),
+  photographed: record({
+    kind: kind('photographed'),
+    pictureSha: sha(),
+    runId: id().nullable().defined(),
+    /** Empty when it shows no one sheet. */
+    sheet: text(12),
+    note: text(300),
+  }),
+  /** The film of a run is dry to the touch now. */
+  'dry-seen': record({ kind: kind('dry-seen'), runId: id(), sheet: text(12), note: text(300) }),
+  'room-read': record({
+    kind: kind('room-read'),
+    temperatureC: between('the temperature', -20, 60, ' °C'),
+    relativeHumidityPercent: between('the humidity', 0, 100, ' %'),
+  }),
+  /** Where a finished sheet is, from now on. */
+  'moved-to': record({
+    kind: kind('moved-to'),
+    sheet: sheetName(),
+    place: named(120, 'Say where the sheet is.'),
+    note: text(300),
+  }),
   'island-cut': record({
     kind: kind('island-cut'),
     cutId: id(),
@@ -79,6 +118,8 @@ const ACTS = {
   }),
   pull: record({
     kind: kind('pull'),
+    /** Absent: the edition's round. */
+    roundId: id().optional(),
     runId: id(),
     sheet: sheetName(),
     faults: list(oneOf(FAULTS), FAULTS.length),

@@ -8,6 +8,7 @@ import { kit } from '@/ui/kit/styles';
 import css from './BeforePulling.module.css';
 import benchCss from './bench.module.css';
 import { NothingYet } from '@/ui/kit/NothingYet';
+import { EDITION_ROUND } from '@/model';
 
 /** What is missing before the first pull: the cut, or the count of sheets. */
 export function BeforePulling() {
@@ -45,7 +46,14 @@ export function BeforePulling() {
         type="button"
         className={clsx(benchCss.goodPull, kit.pressIn, kit.display, css.printNow)}
         onClick={async () => {
-          const done = await log({ kind: 'sheets-started', counted: answer.counted, tests: plan.sheets.testSheets });
+          const done = await log({
+            kind: 'round-begun',
+            roundId: EDITION_ROUND,
+            round: 'edition',
+            paper: { name: plan.paper.name, labD50: plan.paper.labD50 },
+            counted: answer.counted,
+            tests: plan.sheets.testSheets,
+          });
           if (!done.ok) tell(done.message);
         }}
       >

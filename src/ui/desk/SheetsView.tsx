@@ -18,7 +18,7 @@ import {
   type SheetAnswer,
 } from '@/core/sheets';
 import { lossesByRun, refusedAddition, sheetAnswerOf } from '@/derived';
-import { ADDED_RANGE, type Plan } from '@/model';
+import { ADDED_RANGE, type Plan, EDITION_ROUND } from '@/model';
 import { CountField } from '../kit/fields';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
@@ -181,7 +181,7 @@ function AddSheets() {
 
       onSubmit={async (e) => {
         e.preventDefault();
-        const done = await log({ kind: 'sheets-added', counted });
+        const done = await log({ kind: 'sheets-added', roundId: EDITION_ROUND, counted });
         tell(
           done.ok
             ? `${counted} sheets added: they go through every run from the first, after those waiting there.`

@@ -1,10 +1,13 @@
 /**
  * An act as an older release wrote it, in the present form. Version 1 named the states of a side by the stage of the print they were cut
- * for. Each step is frozen as the release made it that brought the form.
+ * for, and knew no rounds but the edition's. Each step is frozen as the release made it that brought the form.
  */
 export function upgradedAct(act: unknown, version: number): unknown {
   if (typeof act !== 'object' || act === null || version !== 1) return act;
   const { stageId, ...rest } = act as { kind?: unknown; stageId?: unknown };
+  if (rest.kind === 'sheets-started')
+    return { ...rest, kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null };
+  if (rest.kind === 'sheets-added' && !('roundId' in rest)) return { ...rest, roundId: 'edition' };
   return {
     ...rest,
     kind: rest.kind === 'stage-cut' ? 'cut-done' : rest.kind,

@@ -84,10 +84,7 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
       {!inks || !pigments ? (
         <CabinetOpening />
       ) : pigments.length === 0 ? (
-        <p className={clsx(kit.say, kit.wait, kit.above8)}>
-          The cabinet holds no {mediumById(ink.mediumId).name} to mix this from. Put one in, or choose another medium
-          for the ink under Runs.
-        </p>
+        <NoneOfMedium ink={ink} />
       ) : (
         <RecipeWork
           found={found}
@@ -111,6 +108,15 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
       <GotPanel question={question} />
       <Cautions place="ink" />
     </>
+  );
+}
+
+function NoneOfMedium({ ink }: { ink: Ink }) {
+  return (
+    <p className={clsx(kit.say, kit.wait, kit.above8)}>
+      The cabinet holds no {mediumById(ink.mediumId).name} to mix this from. Put one in, or choose another medium for
+      the ink under Runs.
+    </p>
   );
 }
 
