@@ -1,6 +1,17 @@
 import { unzipSync, zipSync, type Zippable } from 'fflate';
 import { createHash } from 'node:crypto';
-import { ACT_VERSION, type BenchEvent, checkAct, checkName, checkPlan, type Plan } from '@/model';
+import {
+  ACT_VERSION,
+  type BenchEvent,
+  checkAct,
+  checkName,
+  checkPlan,
+  type Plan,
+  BUNDLE_FORMAT,
+  BUNDLE_VERSION,
+  checkManifest,
+  type BundleManifest,
+} from '@/model';
 import { failure, success, type Outcome } from '@/core/units';
 import { mediaTypeOf, OCTETS, pngSize } from './mediaType';
 
@@ -18,8 +29,6 @@ export const BUNDLE_LIMITS = {
   growth: 30,
   growthFromBytes: 40 * MB,
 } as const;
-const FORMAT = 'ulexite-print';
-const VERSION = 1;
 
 export interface PrintBundle {
   readonly name: string;
@@ -27,19 +36,6 @@ export interface PrintBundle {
   readonly events: readonly BenchEvent[];
   /** Bytes the plan names, by SHA-256. */
   readonly blobs: ReadonlyMap<string, { readonly bytes: Uint8Array; readonly mediaType: string }>;
-}
-
-interface Manifest {
-  readonly format: string;
-  readonly version: number;
-  readonly name: string;
-  readonly writtenAt: string;
-  readonly files: readonly {
-    readonly path: string;
-    readonly bytes: number;
-    readonly sha256: string;
-    readonly mediaType: string;
-  }[];
 }
 
 /** One zip: `manifest.json` with checksums of everything else, `plan.json`, `bench-log.json`, `pictures/<sha256>`. */
@@ -53,9 +49,9 @@ export function writeBundle(bundle: PrintBundle, writtenAt: string): Uint8Array 
     },
     ...[...bundle.blobs].map(([sha, blob]) => ({ path: `pictures/${sha}`, ...blob })),
   ];
-  const manifest: Manifest = {
-    format: FORMAT,
-    version: VERSION,
+  const manifest: BundleManifest = {
+    format: BUNDLE_FORMAT,
+    version: BUNDLE_VERSION,
     name: bundle.name,
     writtenAt,
     files: entries.map(({ path, bytes, mediaType }) => ({
@@ -125,23 +121,23 @@ function sizeLimit(name: string): number {
   return name === 'bench-log.json' ? BUNDLE_LIMITS.logBytes : BUNDLE_LIMITS.pictureBytes;
 }
 
-function readManifest(files: Record<string, Uint8Array>): Outcome<Manifest> {
-  const manifest = parse<Manifest>(files['manifest.json']);
-  if (manifest?.format !== FORMAT || !Array.isArray(manifest.files))
+function readManifest(files: Record<string, Uint8Array>): Outcome<BundleManifest> {
+  const manifest = parse<Partial<BundleManifest>>(files['manifest.json']);
+  if (manifest?.format !== BUNDLE_FORMAT || !Array.isArray(manifest.files))
     return failure(
       'bundle-foreign',
       'This zip is not a print written by Ulexite: it has no manifest of ours. Choose a file whose name ends in .ulexite.zip.',
     );
-  if (manifest.version !== VERSION)
+  if (manifest.version !== BUNDLE_VERSION)
     return failure(
       'bundle-version',
-      `This bundle is of version ${String(manifest.version)}; this Ulexite reads version ${VERSION}. Update Ulexite to open it.`,
+      `This bundle is of version ${String(manifest.version)}; this Ulexite reads version ${BUNDLE_VERSION}. Update Ulexite to open it.`,
     );
-  return success(manifest);
+  return checkManifest(manifest);
 }
 
 function checkedFiles(
-  manifest: Manifest,
+  manifest: BundleManifest,
   files: Record<string, Uint8Array>,
 ): Outcome<Map<string, { bytes: Uint8Array; mediaType: string }>> {
   const content = new Map<string, { bytes: Uint8Array; mediaType: string }>();
@@ -160,7 +156,7 @@ function checkedFiles(
 }
 
 function readRecords(
-  manifest: Manifest,
+  manifest: BundleManifest,
   content: Map<string, { bytes: Uint8Array; mediaType: string }>,
 ): Outcome<PrintBundle> {
   const name = checkName(manifest.name);

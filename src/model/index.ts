@@ -69,3 +69,5 @@ export {
   type NextAct,
 } from './print';
 export { checkName } from './name';
+export { type BundleManifest, BUNDLE_FORMAT, BUNDLE_VERSION, checkManifest } from './bundleManifest';
+export { type RequestKind, type RequestOf, checkRequest } from './requests';

@@ -1,4 +1,4 @@
-import { checkAct, checkCabinetInk, checkPlan, checkPractice, emptyPlan } from './index';
+import { checkAct, checkCabinetInk, checkManifest, checkPlan, checkPractice, checkRequest, emptyPlan } from './index';
 
 const refused = (got: { ok: boolean; message?: string }) => (got.ok ? 'taken' : got.message);
 
@@ -33,4 +33,21 @@ test.each(['constructor', '__proto__', 'toString', undefined, 7])(
 test('a record that is missing is missed by its name', () => {
   const { sheets: _, ...plan } = emptyPlan();
   expect(refused(checkPlan(plan))).toMatch(/“sheets” is missing/);
+});
+
+test('requests are records of their own: what is missing, unknown or of another kind is told by its name', () => {
+  expect(checkRequest('edit', { baseRevision: 3, edit: { kind: 'x' } })).toMatchObject({ ok: true });
+  expect(refused(checkRequest('edit', { edit: {} }))).toMatch(/“baseRevision” is missing/);
+  expect(refused(checkRequest('edit', { baseRevision: '3', edit: {} }))).toMatch(/“baseRevision” is "3"/);
+  expect(refused(checkRequest('log', { events: [], known: -1 }))).toMatch(/“known” is -1/);
+  expect(refused(checkRequest('step', { baseRevision: 2, plan: {} }))).toMatch(/“plan”/);
+  expect(checkRequest('step', {})).toMatchObject({ ok: true });
+  expect(checkRequest('name', { name: '' })).toMatchObject({ ok: true });
+});
+
+test('a manifest of another form is refused before anything of it is read', () => {
+  const good = { format: 'ulexite-print', version: 1, name: 'Low Tide', writtenAt: '2026-11-26', files: [] };
+  expect(checkManifest(good)).toMatchObject({ ok: true });
+  expect(refused(checkManifest({ ...good, files: [{ path: 'plan.json' }] }))).toMatch(/“files\[0\]/);
+  expect(refused(checkManifest({ ...good, owner: 'x' }))).toMatch(/“owner”/);
 });

@@ -1,4 +1,4 @@
-import { failure, type Failure, type Outcome } from '@/model';
+import { checkRequest, failure, type Failure, type Outcome, type RequestKind, type RequestOf } from '@/model';
 import { fileProblem, type FileOut } from '@/server';
 
 const STATUS: Readonly<Record<string, number>> = {
@@ -113,10 +113,17 @@ export async function readBody(request: Request, limit: number, what: string): P
 
 const JSON_LIMIT = 2 * 1024 * 1024;
 
-/** A record sent as JSON. Anything else than a record is refused, as is text that is not UTF-8. */
-export async function readJson<T extends object>(
+/** What a request asks for, checked by its kind. */
+export async function readRequest<Kind extends RequestKind>(
   request: Request,
-): Promise<Outcome<Partial<Record<keyof T, unknown>>>> {
+  kind: Kind,
+): Promise<Outcome<RequestOf<Kind>>> {
+  const body = await readJson(request);
+  return body.ok ? checkRequest(kind, body.value) : body;
+}
+
+/** A record sent as JSON. Anything else than a record is refused, as is text that is not UTF-8. */
+export async function readJson(request: Request): Promise<Outcome<Readonly<Record<string, unknown>>>> {
   const body = await readBody(request, JSON_LIMIT, 'What was sent');
   if (!body.ok) return body;
   try {
@@ -127,7 +134,7 @@ export async function readJson<T extends object>(
       halves ? (_, v: unknown) => (typeof v === 'string' ? wellFormed(v) : v) : undefined,
     );
     if (typeof value === 'object' && value !== null && !Array.isArray(value))
-      return { ok: true, value: value as Partial<Record<keyof T, unknown>> };
+      return { ok: true, value: value as Record<string, unknown> };
     return failure('json', 'What was sent is no record with named fields. Load the page again.');
   } catch {
     return failure('json', 'What was sent could not be read. Load the page again.');

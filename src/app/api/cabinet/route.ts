@@ -7,6 +7,6 @@ export const GET = route(() => {
 
 /** Puts an ink in. */
 export const POST = route(async (request: Request) => {
-  const body = await readJson<Record<string, unknown>>(request);
+  const body = await readJson(request);
   return body.ok ? respond(addInk(database(), body.value, nowIso()), 201) : respond(body);
 });

@@ -8,6 +8,6 @@ export const GET = route(() => {
 
 /** Keeps one: { sample, level, score }. */
 export const POST = route(async (request: Request) => {
-  const body = await readJson<Record<string, unknown>>(request);
+  const body = await readJson(request);
   return respond(body.ok ? keepPracticeScore(database(), body.value, nowIso()) : body);
 });

@@ -1,8 +1,8 @@
 import { createPrint, database } from '@/server';
-import { nowIso, readJson, respond, route } from '../respond';
+import { nowIso, readRequest, respond, route } from '../respond';
 
 export const POST = route(async (request: Request) => {
-  const body = await readJson<{ name?: unknown }>(request);
+  const body = await readRequest(request, 'name');
   if (!body.ok) return respond(body);
   return respond(createPrint(database(), body.value.name, nowIso()), 201);
 });

@@ -1,13 +1,13 @@
 import { database, putInkBack, removeInk, saveInk } from '@/server';
-import { nowIso, readJson, respond, route } from '../../respond';
+import { nowIso, readRequest, respond, route } from '../../respond';
 
 type Params = { params: Promise<{ id: string }> };
 
 /** Saves an ink: { baseRevision, ink }. */
 export const PUT = route(async (request: Request, { params }: Params) => {
-  const body = await readJson<{ baseRevision: number; ink: unknown }>(request);
+  const body = await readRequest(request, 'ink');
   return body.ok
-    ? respond(saveInk(database(), (await params).id, Number(body.value.baseRevision), body.value.ink, nowIso()))
+    ? respond(saveInk(database(), (await params).id, body.value.baseRevision, body.value.ink, nowIso()))
     : respond(body);
 });
 

@@ -1,5 +1,5 @@
 import { database, deletePrint, editPrint, printState, rename } from '@/server';
-import { nowIso, readJson, respond, route } from '../../respond';
+import { nowIso, readRequest, respond, route } from '../../respond';
 
 type Params = { params: Promise<{ id: string }> };
 
@@ -9,21 +9,21 @@ export const GET = route(async (_request: Request, { params }: Params) => {
 
 /** Makes an edit: { baseRevision, edit }. */
 export const PUT = route(async (request: Request, { params }: Params) => {
-  const body = await readJson<{ baseRevision: number; edit: unknown }>(request);
+  const body = await readRequest(request, 'edit');
   if (!body.ok) return respond(body);
-  return respond(editPrint(database(), (await params).id, Number(body.value.baseRevision), body.value.edit, nowIso()));
+  return respond(editPrint(database(), (await params).id, body.value.baseRevision, body.value.edit, nowIso()));
 });
 
 /** Renames: { name }. */
 export const PATCH = route(async (request: Request, { params }: Params) => {
-  const body = await readJson<{ name?: unknown }>(request);
+  const body = await readRequest(request, 'name');
   if (!body.ok) return respond(body);
   return respond(rename(database(), (await params).id, body.value.name, nowIso()));
 });
 
 /** Deletes when the name was typed: { name }. */
 export const DELETE = route(async (request: Request, { params }: Params) => {
-  const body = await readJson<{ name?: unknown }>(request);
+  const body = await readRequest(request, 'name');
   if (!body.ok) return respond(body);
   return respond(deletePrint(database(), (await params).id, body.value.name, nowIso()));
 });

@@ -1,13 +1,13 @@
 import { failure } from '@/model';
 import { answerSlip, copyPrint, database, redo, restorePrint, undo } from '@/server';
-import { nowIso, readJson, respond, route } from '../../../respond';
+import { nowIso, readRequest, respond, route } from '../../../respond';
 
 /** Steps that take little more than a revision: undo, redo, copy, restore, the answer to a slip. */
 export const POST = route(async (request: Request, { params }: { params: Promise<{ id: string; step: string }> }) => {
   const { id, step } = await params;
-  const body = await readJson<{ baseRevision?: number; slipId?: unknown; answer?: unknown }>(request);
+  const body = await readRequest(request, 'step');
   if (!body.ok) return respond(body);
-  const revision = Number(body.value.baseRevision);
+  const revision = body.value.baseRevision ?? -1;
   if (step === 'undo') return respond(undo(database(), id, revision, nowIso()));
   if (step === 'redo') return respond(redo(database(), id, revision, nowIso()));
   if (step === 'slip')

@@ -1,5 +1,5 @@
 import { bringInPicture, database, MAX_UPLOAD_BYTES, placeAgain } from '@/server';
-import { fileNameOf, nowIso, readBody, readJson, respond, route } from '../../../respond';
+import { fileNameOf, nowIso, readBody, readRequest, respond, route } from '../../../respond';
 
 type Params = { params: Promise<{ id: string }> };
 
@@ -22,9 +22,7 @@ export const POST = route(async (request: Request, { params }: Params) => {
 
 /** Places it anew: { baseRevision, place }. */
 export const PUT = route(async (request: Request, { params }: Params) => {
-  const body = await readJson<{ baseRevision: number; place: unknown }>(request);
+  const body = await readRequest(request, 'place');
   if (!body.ok) return respond(body);
-  return respond(
-    await placeAgain(database(), (await params).id, Number(body.value.baseRevision), body.value.place, nowIso()),
-  );
+  return respond(await placeAgain(database(), (await params).id, body.value.baseRevision, body.value.place, nowIso()));
 });
