@@ -229,7 +229,7 @@ function readEvents(value: unknown): Outcome<BenchEvent[]> {
     );
   const ids = new Set<string>();
   const events: BenchEvent[] = [];
-  for (const item of value as (Partial<BenchEvent> & { version?: unknown })[]) {
+  for (const item of value as Partial<BenchEvent>[]) {
     const act = checkAct(item?.act, item?.version);
     const again = typeof item?.id === 'string' && ids.has(item.id);
     if (

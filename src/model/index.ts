@@ -21,6 +21,7 @@ export {
   MASK_KINDS,
   SLIP_ANSWERS,
   EDITION_ROUND,
+  ACT_VERSION,
   SAMPLE_IDS,
   PIGMENT_ROLES,
 } from './ranges';
@@ -33,7 +34,8 @@ export { type Run, type Forme, type Inking } from './plan/runs';
 export { type Mask, type MaskKind } from './plan/masks';
 export { type ExportPaper, type LayoutPlan, type RegisterPlan } from './plan/sheet';
 export { type Plan, type PairTrap, checkPlan } from './plan/plan';
-export { type PlanEdit, type EditOf, checkEdit, nameOfEdit } from './plan/edits';
+export { type PlanEdit, type EditOf, checkEdit } from './plan/edits';
+export { nameOfEdit } from './plan/nameOfEdit';
 export { emptyPlan } from './plan/begin';
 export { upgradedPlan } from './plan/upgrades/upgradedPlan';
 export {
@@ -45,7 +47,6 @@ export {
   type ProofTaken,
   type ReadingSource,
   checkAct,
-  ACT_VERSION,
 } from './bench/acts';
 export { upgradedAct } from './bench/upgrades/upgradedAct';
 export {

@@ -57,6 +57,8 @@ export const SETTINGS = [
   'mask',
   'order of laying',
 ] as const;
+/** The form acts have now; those written before acts carried a version are of version 1. */
+export const ACT_VERSION = 2;
 /** The round whose sheets are numbered. */
 export const EDITION_ROUND = 'edition';
 export const READING_SOURCES = ['reader', 'typed', 'file'] as const;

@@ -60,7 +60,7 @@ function checkEvents(values: unknown, nowMs: number): Outcome<BenchEvent[]> {
   if (!Array.isArray(values) || values.length === 0 || values.length > 500)
     return failure('act', 'Nothing to log was sent.');
   const events: BenchEvent[] = [];
-  for (const value of values as (Partial<BenchEvent> & { version?: unknown })[]) {
+  for (const value of values as Partial<BenchEvent>[]) {
     const act = checkAct(value?.act, value?.version);
     if (!act.ok) return act;
     if (typeof value.id !== 'string' || !/^[\w-]{8,64}$/.test(value.id))

@@ -1,6 +1,14 @@
 'use client';
 import { useCallback, useEffect, type Dispatch, type SetStateAction } from 'react';
-import { success, type BenchAct, type BenchEvent, type LogAnswer, type Outcome, type PrintState } from '@/model';
+import {
+  ACT_VERSION,
+  success,
+  type BenchAct,
+  type BenchEvent,
+  type LogAnswer,
+  type Outcome,
+  type PrintState,
+} from '@/model';
 import { type PrintDesk } from '@/ui/kit/printContext';
 import { ActQueue } from './actQueue';
 import { ask } from './api';
@@ -51,7 +59,7 @@ export function useBenchLog(
   const log = useCallback(
     async (...acts: readonly BenchAct[]): Promise<Outcome<'counted' | 'kept'>> => {
       const at = new Date().toISOString();
-      acts.forEach((act) => queue.add({ id: crypto.randomUUID(), at, act }));
+      acts.forEach((act) => queue.add({ id: crypto.randomUUID(), at, version: ACT_VERSION, act }));
       const sent = await sendWaiting();
       if (sent.ok) return success('counted');
       if (!isAway(sent)) return sent;

@@ -6,7 +6,7 @@ import { checkWith } from '../check';
 import { slipPlace } from '../design/place';
 import { between, id, list, named, oneOf, record, sha, surfaceLabD50, text, whole, type Frozen } from '../fields';
 import { upgradedAct } from './upgrades/upgradedAct';
-import { ADDED_RANGE, MOST_SHEETS, READING_SOURCES, SETTINGS, SLIP_ANSWERS } from '../ranges';
+import { ACT_VERSION, ADDED_RANGE, MOST_SHEETS, READING_SOURCES, SETTINGS, SLIP_ANSWERS } from '../ranges';
 
 const sheetName = () =>
   string()
@@ -171,6 +171,8 @@ export type ActOf<Kind extends BenchAct['kind']> = Acts[Kind];
 /** One entry of the bench log. The log only grows; taking back is an entry. `id` is given by whoever acts. */
 export interface BenchEvent {
   readonly id: string;
+  /** Where it is kept or sent: the form of the act then. In memory it is always the present one. */
+  readonly version?: number;
   /** ISO date and time. */
   readonly at: string;
   readonly act: BenchAct;
@@ -182,9 +184,6 @@ export type SlipAnswer = (typeof SLIP_ANSWERS)[number];
 export type ProofTaken = Omit<Acts['proofed'], 'kind'>;
 /** How a colour was come by: with a reading device, typed in, or from a measurement file. */
 export type ReadingSource = (typeof READING_SOURCES)[number];
-
-/** The form acts have now; those written before acts carried a version are of version 1. */
-export const ACT_VERSION = 2;
 
 /** Checks one act for the bench log, as a release wrote it whose acts had this version. */
 export function checkAct(written: unknown, version: unknown = 1): Outcome<BenchAct> {

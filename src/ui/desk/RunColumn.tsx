@@ -307,9 +307,9 @@ function Figures({ run, index, sheets }: { run: Run; index: number; sheets: numb
     part.reduce((sum, id) => sum + flat.colours.find((c) => c.id === id)!.areaShare, 0);
   const { standing, cutNow } = cutStateOfRun(plan, run);
   const { grams } = inkNeedOfRun(plan, sheet, run, sheets);
-  const label = flat.colours.findIndex((c) => c.id === inkingsOf(run)[0].colourId);
-  const off = looks!.agreement.deltaE[label];
-  const below = looks!.stacks[label].findIndex((e) => e.run === index);
+  const labels = inkingsOf(run).map(({ colourId }) => flat.colours.findIndex((c) => c.id === colourId));
+  const off = Math.max(...labels.map((label) => looks!.agreement.deltaE[label]));
+  const below = Math.max(...labels.map((label) => looks!.stacks[label].findIndex((e) => e.run === index)));
   const short = openWarnings(looks!.warnings, progress.closedRuns)
     .map((w) => wordsForWarning(w, unit))
     .filter((w) => w.run === index && w.short);
