@@ -123,7 +123,7 @@ function CabinetTable({ step, chosen, setChosenId }: CabinetTableProps) {
         <thead>
           <tr>
             <th scope="col">ink</th>
-            <th scope="col">kind</th>
+            <th scope="col">medium</th>
             <th scope="col" className={clsx(kit.num, inksCss.figure)}>
               hides
             </th>

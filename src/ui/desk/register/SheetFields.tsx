@@ -230,7 +230,7 @@ function PaperColour() {
           ))}
         </TextField>
       </div>
-      <div className={kit.above8}>
+      <div className={kit.above14}>
         <LabFields
           name="The paper’s colour"
           lab={paper.labD50}
