@@ -61,6 +61,7 @@ export {
 } from './looks';
 export { beliefOf, sheetAnswerOf, sheetsOfPrint } from './belief';
 export { cardOfPrint } from './card';
+export { cautionsOf } from './cautionsOf';
 export { inkNeedOf, inkNeedOfRun } from './inkNeed';
 export { type CabinetPigment, filmOfCabinetInk, groundOfInk, mixable, pigmentsOf, freeInkName } from './cabinetFilms';
 export {

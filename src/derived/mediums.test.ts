@@ -3,6 +3,7 @@ import { flatColour, pictureOf, SHA, starterCabinet } from '@/testing/plans';
 import {
   answerInk,
   applyEdit,
+  cautionsOf,
   groundOfPlan,
   inkNeedOfRun,
   looksOfPlan,
@@ -80,4 +81,15 @@ test('the paper’s colour is what all looks begin from', () => {
   expect(looks(grey.value)[0][0]).toBeCloseTo(70, 0);
   const thin = (plan: Plan) => ({ ...plan, inks: plan.inks.map((ink) => ({ ...ink, opacity: 0.05 })) });
   expect(looks(thin(grey.value))[1][0]).toBeLessThan(looks(thin(oil))[1][0]);
+});
+
+test('cautions are those of the inks in use: oil its solvents and rags, dry pigment its dust', () => {
+  const ids = (plan: Plan, place: 'ink' | 'pull' | 'cut') => cautionsOf(plan, place).map(({ id }) => id);
+  expect(ids(oil, 'ink')).toEqual(expect.arrayContaining(['solvents', 'rags', 'driers', 'kitchen']));
+  expect(ids(of('water-based relief'), 'ink')).not.toEqual(expect.arrayContaining(['solvents']));
+  expect(ids(of('water-based relief'), 'pull')).toEqual(expect.arrayContaining(['press', 'kitchen', 'drain']));
+  expect(ids(of('pigment and paste'), 'ink')).toContain('sanding');
+  expect(ids(of('pigment and paste'), 'ink')).not.toContain('rags');
+  expect(ids(emptyPlan(), 'ink')).toEqual(ids(oil, 'ink'));
+  expect(ids(of('water-based relief'), 'cut')).toEqual(ids(oil, 'cut'));
 });

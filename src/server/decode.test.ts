@@ -1,8 +1,6 @@
 import { EventEmitter } from 'node:events';
-import fs from 'node:fs';
 import { PassThrough } from 'node:stream';
-import { decode } from './decode';
-import { Patience } from './patience';
+import { decode, patienceOf } from './decode';
 
 /** A decoder that answers when the test says so, or never. */
 class FakeDecoder extends EventEmitter {
@@ -37,7 +35,7 @@ const started = () => FakeDecoder.started;
 const settle = async () => {
   for (let i = 0; i < 5; i++) await Promise.resolve();
 };
-const inspect = (patience = new Patience()) => decode('inspect', {}, Buffer.from('bytes'), patience);
+const inspect = (patience = patienceOf()) => decode('inspect', {}, Buffer.from('bytes'), patience);
 
 beforeEach(() => {
   jest.useFakeTimers({ doNotFake: ['setImmediate'] });
@@ -49,7 +47,7 @@ afterEach(() => {
 });
 
 test('what it was sent: the task and its settings, then the picture; what it answers: a record, then bytes', async () => {
-  const asked = decode('preview', { longSidePx: 300 }, Buffer.from('picture'), new Patience());
+  const asked = decode('preview', { longSidePx: 300 }, Buffer.from('picture'), patienceOf());
   const [decoder] = started();
   const sent = decoder.stdin.read() as Buffer;
   const head = sent.readUInt32LE(0);
@@ -74,7 +72,7 @@ test.each([
 });
 
 test('nobody waits longer than nine seconds, however many steps a picture takes', async () => {
-  const patience = new Patience();
+  const patience = patienceOf();
   const first = inspect(patience);
   jest.advanceTimersByTime(7_000);
   started()[0].answer({ format: 'svg' });
@@ -92,7 +90,7 @@ test('nobody waits longer than nine seconds, however many steps a picture takes'
 
 test('who leaves is not worked for: while it is read, while it waits, and before it begins', async () => {
   const leaving = [new AbortController(), new AbortController(), new AbortController()];
-  const asked = leaving.map((l) => inspect(new Patience(l.signal)));
+  const asked = leaving.map((l) => inspect(patienceOf(l.signal)));
   expect(started().length).toBe(2); // the third waits for a place
   leaving[2].abort();
   expect(await asked[2]).toMatchObject({ code: 'gone' });
@@ -102,7 +100,7 @@ test('who leaves is not worked for: while it is read, while it waits, and before
   started()[1].answer({});
   expect((await asked[1]).ok).toBe(true);
   expect(started().length).toBe(2);
-  expect(await inspect(new Patience(leaving[0].signal))).toMatchObject({ code: 'gone' });
+  expect(await inspect(patienceOf(leaving[0].signal))).toMatchObject({ code: 'gone' });
   expect(started().length).toBe(2);
 });
 
@@ -121,7 +119,7 @@ test('two are read beside one another, the others in their order; too many are a
 test('a place that comes free just as patience ends goes to the next', async () => {
   const running = [inspect(), inspect()];
   const impatient = new AbortController();
-  const first = inspect(new Patience(impatient.signal)),
+  const first = inspect(patienceOf(impatient.signal)),
     next = inspect();
   started()[0].answer({});
   await running[0];
@@ -132,26 +130,4 @@ test('a place that comes free just as patience ends goes to the next', async () 
   expect(await next).toMatchObject({ ok: true });
   started()[1].answer({});
   expect((await running[1]).ok).toBe(true);
-});
-
-test('time a decoder stands ready while others have the machine is not held against a picture, but there is an end to that too', async () => {
-  const stood = { ns: 0 };
-  jest.spyOn(fs, 'readdirSync').mockReturnValue(['7'] as never);
-  jest.spyOn(fs, 'readFileSync').mockImplementation(() => `1000 ${stood.ns} 3`);
-  const afterMs = (ms: number, shareStood: number) => {
-    stood.ns = 0;
-    const patience = new Patience();
-    const rested = patience.works(7);
-    for (let at = 0; at < ms; at += 500) {
-      stood.ns += 500 * shareStood * 1e6;
-      jest.advanceTimersByTime(500);
-    }
-    rested();
-    return patience.signal;
-  };
-  expect(afterMs(12_000, 0).reason).toMatchObject({ code: 'picture-slow' });
-  expect(afterMs(15_000, 0.5).aborted).toBe(false);
-  expect(afterMs(19_000, 0.5).reason).toMatchObject({ code: 'picture-slow' });
-  expect(afterMs(19_000, 1).aborted).toBe(false);
-  expect(afterMs(22_000, 1).reason).toMatchObject({ code: 'picture-slow' });
 });

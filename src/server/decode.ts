@@ -2,9 +2,9 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { setPriority } from 'node:os';
 import { join } from 'node:path';
 import { failure, success, type Failure, type Outcome } from '@/core/units';
-import type { Patience } from './patience';
 
 const PROGRAM = join(process.cwd(), 'src/server/decoder.mjs');
+const LONGEST_MS = 9_000;
 /** Pictures decoded beside one another; the rest wait. */
 const AT_ONCE = 2;
 /** Pictures that may wait: more are refused rather than kept in memory. */
@@ -21,6 +21,23 @@ let running = 0;
 const waiting: (() => void)[] = [];
 
 /**
+ * How long whoever sent a picture is kept waiting for all that is done with it, the wait for a place included: 9 s, or until
+ * `gone` says that nobody waits any more. Its reason is the failure to answer with: `picture-slow`, `gone`.
+ */
+export function patienceOf(gone?: AbortSignal): AbortSignal {
+  const patience = new AbortController();
+  const slow = failure(
+    'picture-slow',
+    `This picture was not read within ${LONGEST_MS / 1000} seconds, so it was given up. Save it simpler, or as PNG.`,
+  );
+  setTimeout(() => patience.abort(slow), LONGEST_MS).unref();
+  const leave = () => patience.abort(failure('gone', 'Nobody waits for this picture.'));
+  if (gone?.aborted) leave();
+  else gone?.addEventListener('abort', leave, { once: true });
+  return patience.signal;
+}
+
+/**
  * Decodes a picture in a process of its own, so that no file, however made, can hold up or end the server: it is ended when
  * `patience` is, or above 1 GB. Failures: those of `patience`, `picture-memory`, `picture-damaged`, `busy`.
  */
@@ -28,13 +45,13 @@ export async function decode(
   task: 'inspect' | 'raster' | 'preview' | 'scan',
   settings: Readonly<Record<string, unknown>>,
   bytes: Uint8Array,
-  patience: Patience,
+  patience: AbortSignal,
 ): Promise<Outcome<Decoded>> {
   if (waiting.length >= MOST_WAITING) return BUSY;
-  if (running >= AT_ONCE) await place(patience.signal);
+  if (running >= AT_ONCE) await place(patience);
   running++;
   try {
-    return patience.signal.aborted ? (patience.signal.reason as Failure) : await run(task, settings, bytes, patience);
+    return patience.aborted ? (patience.reason as Failure) : await run(task, settings, bytes, patience);
   } finally {
     running--;
     waiting.shift()?.();
@@ -61,9 +78,8 @@ function run(
   task: string,
   settings: Readonly<Record<string, unknown>>,
   bytes: Uint8Array,
-  patience: Patience,
+  patience: AbortSignal,
 ): Promise<Outcome<Decoded>> {
-  const { signal } = patience;
   return new Promise((resolve) => {
     const child = spawn(process.execPath, [PROGRAM], {
       stdio: ['pipe', 'pipe', 'ignore'],
@@ -76,15 +92,13 @@ function run(
       ended ??= answer;
       child.kill('SIGKILL');
     };
-    const leave = () => end(signal.reason as Failure);
-    const rested = patience.works(child.pid);
-    signal.addEventListener('abort', leave, { once: true });
+    const leave = () => end(patience.reason as Failure);
+    patience.addEventListener('abort', leave, { once: true });
     child.stdout!.on('data', (chunk: Buffer) => out.push(chunk));
     child.stdin!.on('error', () => undefined); // it ended before it had read everything: its end says why
     child.on('error', () => end(failure('picture-damaged', 'The picture could not be read.')));
     child.on('close', (code) => {
-      signal.removeEventListener('abort', leave);
-      rested();
+      patience.removeEventListener('abort', leave);
       resolve(ended ?? answerOf(code, Buffer.concat(out)));
     });
     const head = Buffer.from(JSON.stringify({ task, ...settings }));

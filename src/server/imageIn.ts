@@ -1,8 +1,7 @@
 import { srgb8FromLabD50, type Lab } from '@/core/colour';
 import { failure, success, type Failure, type Outcome } from '@/core/units';
 import type { Fractions, PicturePlan } from '@/model';
-import { decode } from './decode';
-import { Patience } from './patience';
+import { decode, patienceOf } from './decode';
 import { unsafeSvg } from './svgCheck';
 
 export const MAX_UPLOAD_BYTES = 60 * 1024 * 1024;
@@ -22,7 +21,7 @@ export interface PictureFacts {
 export async function inspectPicture(
   bytes: Buffer,
   fileName: string,
-  patience = new Patience(),
+  patience = patienceOf(),
 ): Promise<Outcome<PictureFacts>> {
   const named = `“${fileName}”`;
   const refused = refusedBytes(bytes, named);
@@ -125,7 +124,7 @@ export async function makeRaster(
   fileName: string,
   place: Placement,
   paperLabD50: Lab,
-  patience = new Patience(),
+  patience = patienceOf(),
 ): Promise<Outcome<WorkingRaster>> {
   const mmPerPx = rasterMmPerPx(place.widthMm, place.heightMm);
   const widthPx = Math.max(1, Math.round(place.widthMm / mmPerPx)),
@@ -165,7 +164,7 @@ export async function sourcePreview(
   longSidePx: number,
 ): Promise<Outcome<{ bytes: Buffer }>> {
   const source = sourceOf(format, longSidePx, paperLabD50);
-  const decoded = await decode('preview', { ...source, turnDeg, mirrored, longSidePx }, bytes, new Patience());
+  const decoded = await decode('preview', { ...source, turnDeg, mirrored, longSidePx }, bytes, patienceOf());
   if (decoded.ok) return success({ bytes: decoded.value.bytes });
   return decoded.code === 'picture-damaged'
     ? failure('picture-damaged', 'The picture could not be read again. Bring it in anew.')

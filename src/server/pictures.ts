@@ -2,7 +2,7 @@ import { failure, success, type Outcome } from '@/core/units';
 import { SIZE_RANGE_MM, type PicturePlan, type Plan, type PrintState } from '@/model';
 import { withFlat, withPicturePlaced } from '@/derived';
 import { getBlob, planAt, putBlob, type Store } from '@/store';
-import { Patience } from './patience';
+import { patienceOf } from './decode';
 import { inspectPicture, makeRaster, sourcePreview, type PictureFacts, type Placement } from './imageIn';
 import { livingPrint, staleRevision } from './livingPrint';
 import { savePlan } from './prints';
@@ -23,7 +23,7 @@ export async function bringInPicture(
   const found = livingPrint(db, id);
   if (!found.ok) return found;
   if (found.value.revision !== baseRevision) return staleRevision();
-  const patience = new Patience(gone);
+  const patience = patienceOf(gone);
   const facts = await inspectPicture(bytes, fileName, patience);
   if (!facts.ok) return facts;
   const plan = planAt(db, id, found.value.plan_seq)!.plan;
@@ -73,7 +73,7 @@ async function placePicture(
   fileName: string,
   place: Placement,
   plan: Plan,
-  patience?: Patience,
+  patience?: AbortSignal,
 ): Promise<Outcome<(db: Store, now: string) => PicturePlan>> {
   const raster = await makeRaster(bytes, facts, fileName, place, plan.paper.labD50, patience);
   if (!raster.ok) return raster;

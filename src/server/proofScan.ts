@@ -5,8 +5,7 @@ import { replayLog, contactsOf, filmsOnParts, lookOfFilms, sheetLayoutOf, shimsI
 import { failure, success, type Outcome } from '@/core/units';
 import { sampleMisfits, simulatedScanner } from '@/devices';
 import { benchLog, type Store } from '@/store';
-import { decode } from './decode';
-import { Patience } from './patience';
+import { decode, patienceOf } from './decode';
 import { MAX_UPLOAD_BYTES } from './imageIn';
 import { laidOut } from './printSheets';
 
@@ -120,7 +119,7 @@ export async function readableScan(bytes: Buffer, gone?: AbortSignal): Promise<O
       'scan',
       `This scan has ${Math.round(bytes.length / 1e6)} MB; up to ${Math.round(MAX_UPLOAD_BYTES / 1e6)} MB can be read. Scan at 300 dpi, or save it as PNG or JPEG.`,
     );
-  const decoded = await decode('scan', { limitInputPixels: MAX_SCAN_PIXELS }, bytes, new Patience(gone));
+  const decoded = await decode('scan', { limitInputPixels: MAX_SCAN_PIXELS }, bytes, patienceOf(gone));
   if (!decoded.ok)
     return decoded.code === 'picture-damaged'
       ? failure(

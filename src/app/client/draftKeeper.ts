@@ -21,7 +21,8 @@ export function draftKeeper(printId: string, full: () => void, place: () => Draf
   const hold = ({ locks }: DraftPlace) => {
     if (held) return;
     held = true;
-    void locks?.request(own, () => new Promise(() => undefined));
+    // a browser that refuses the lock only means that the draft may count as left
+    locks?.request(own, () => new Promise(() => undefined)).catch(() => undefined);
   };
 
   const takeLeft = async (): Promise<KeptDraft | undefined> => {

@@ -85,7 +85,7 @@ export const MEDIUMS: readonly Medium[] = [
     laidBy: 'brush',
     asksOfPaper: 'damp paper, as damp at the last sheet as at the first',
     asksOfBlock: 'wood, wetted well ahead; lino sheds it',
-    cautionIds: [],
+    cautionIds: ['sanding'],
   },
   {
     id: 'lithographic oil',

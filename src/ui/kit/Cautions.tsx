@@ -5,14 +5,16 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { useState } from 'react';
-import { cautionsFor, DEFER_TO, type CautionPlace } from '@/core/cautions';
+import { DEFER_TO, type CautionPlace } from '@/core/cautions';
+import { cautionsOf } from '@/derived';
+import { usePrintDesk } from './printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 
 /** Cautions where the choice is made: one quiet line, the whole behind it. */
 export function Cautions({ place }: { place: CautionPlace }) {
   const [open, setOpen] = useState(false);
-  const cautions = cautionsFor(place);
+  const cautions = cautionsOf(usePrintDesk().state.plan, place);
   return (
     <p className={kit.note}>
       Take care:{' '}

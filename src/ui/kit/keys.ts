@@ -82,6 +82,9 @@ export function useKeys(
   useHotkeys(
     active || hotkeys,
     (event, hotkey) => {
+      const bare = !event.ctrlKey && !event.metaKey && !event.altKey;
+      // a page just loaded still has its keys as the server drew them
+      if (bare && event.key.length === 1 && !characterKeysNow()) return;
       const arrow = event.key.startsWith('Arrow') && !event.altKey && !event.ctrlKey && !event.metaKey;
       if (arrow && (event.target as Element | null)?.closest(OWN_ARROWS)) return;
       act(event, hotkey);
