@@ -1,22 +1,10 @@
 import fc from 'fast-check';
-import { checkEdit, checkPlan, emptyPlan, nameOfEdit, type FlatPlan, type Plan, type PlanEdit } from '@/model';
-import { flatColour, onOwnBlocks, pictureOf, SHA } from '@/testing/plans';
+import { checkEdit, checkPlan, emptyPlan, nameOfEdit, type Plan, type PlanEdit } from '@/model';
+import { FOUR_COLOURS, onOwnBlocks, pictureOf } from '@/testing/plans';
 import { applyEdit, groupsOf, inkingsOf, looksOfPlan, wordsOfEdit } from './index';
 import { withFlat } from './runPlan';
 
-const flat: FlatPlan = {
-  labelsSha: SHA,
-  settings: { colourCount: 4, radiusMm: 0.3, minIslandMm2: 1 },
-  colours: [
-    flatColour('paper', [94, 0, 4]),
-    flatColour('straw', [82, 2, 40]),
-    flatColour('rust', [48, 36, 38]),
-    flatColour('night', [16, 4, -14]),
-  ],
-  barePaperId: 'paper',
-  handChanges: 0,
-};
-const plan: Plan = withFlat({ ...emptyPlan(), picture: pictureOf(60, 45) }, flat);
+const plan: Plan = withFlat({ ...emptyPlan(), picture: pictureOf(60, 45) }, FOUR_COLOURS);
 const after = (edit: PlanEdit, from = plan): Plan => {
   const made = applyEdit(from, edit);
   if (!made.ok) throw new Error(made.message);
@@ -36,7 +24,7 @@ const mask = {
 
 /** One edit of each kind, as the interface sends it. */
 const ONE_OF_EACH: readonly PlanEdit[] = [
-  { kind: 'shapes-changed', flat: { ...flat, colours: flat.colours.slice(0, 3) }, how: 'merge' },
+  { kind: 'shapes-changed', flat: { ...FOUR_COLOURS, colours: FOUR_COLOURS.colours.slice(0, 3) }, how: 'merge' },
   { kind: 'colour-set', colourId: 'straw', part: { wantedLabD50: [80, 5, 45] } },
   { kind: 'bare-paper-set', colourId: null },
   { kind: 'picture-placed', picture: pictureOf(80, 60) },

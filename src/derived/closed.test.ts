@@ -1,22 +1,10 @@
 import { printMapOf } from '@/core/layers';
-import { emptyPlan, type BenchAct, type BenchEvent, type FlatPlan, type Plan, type PlanEdit } from '@/model';
-import { flatColour, onOwnBlocks, pictureOf, SHA } from '@/testing/plans';
+import { emptyPlan, type BenchAct, type BenchEvent, type Plan, type PlanEdit } from '@/model';
+import { FOUR_COLOURS, onOwnBlocks, pictureOf } from '@/testing/plans';
 import { applyEdit, closedBy, printTaskOf, progressOf, shapesKept, type LaidPlan } from './index';
 import { withFlat, withRunOrder } from './runPlan';
 
-const flat: FlatPlan = {
-  labelsSha: SHA,
-  settings: { colourCount: 4, radiusMm: 0, minIslandMm2: 0 },
-  colours: [
-    flatColour('paper', [94, 0, 4]),
-    flatColour('straw', [82, 2, 40]),
-    flatColour('rust', [48, 36, 38]),
-    flatColour('night', [16, 4, -14]),
-  ],
-  barePaperId: 'paper',
-  handChanges: 0,
-};
-const plan: Plan = withFlat({ ...emptyPlan(), picture: pictureOf(16, 4) }, flat);
+const plan: Plan = withFlat({ ...emptyPlan(), picture: pictureOf(16, 4) }, FOUR_COLOURS);
 /** Four upright bands of 4 mm; a pixel to every 0.1 mm. */
 const bands = (edgesPx: readonly number[] = [40, 80, 120]) =>
   Uint8Array.from({ length: 160 * 40 }, (_, i) => edgesPx.filter((edge) => i % 160 >= edge).length);
@@ -157,7 +145,11 @@ describe('what is cut away stays away', () => {
 });
 
 describe('shapes', () => {
-  const redrawn: PlanEdit = { kind: 'shapes-changed', flat: { ...flat, labelsSha: 'b'.repeat(64) }, how: 'give' };
+  const redrawn: PlanEdit = {
+    kind: 'shapes-changed',
+    flat: { ...FOUR_COLOURS, labelsSha: 'b'.repeat(64) },
+    how: 'give',
+  };
 
   test('the line between two colours that later cuts share may move; what is printed may not', () => {
     expect(inTheWay(plan, redrawn, ONE_PRINTED, [40, 80, 100])).toBeUndefined();

@@ -42,7 +42,6 @@ export {
   keyOfFinding,
 } from './printSheet';
 export { withRunOrder, withGroups, withFlat, guessBarePaper, groupsOf, lightToDark, planFromSketch } from './runPlan';
-export { withPicturePlaced } from './carried';
 export { applyEdit } from './applyEdit';
 export { wordsOfEdit } from './editWords';
 export { type Progress, progressOf, refusedAddition } from './progress';
@@ -85,16 +84,16 @@ export {
   type Resolved,
 } from './recipes';
 export { coloursAfterSlip, lostColours, slippedCuts, withSpotRun, withSecondTone } from './slips';
+export { boundaryKindsOf } from './boundaryKinds';
+export { growthAdvice, wordsForMotion } from './motionWords';
 export { SAMPLE_PRINTS, samplePlan, sampleMap } from './samplePrints';
 export {
   benchX,
   blockOnSheet,
-  boundaryKindsOf,
   contactsOf,
   expectedLooks,
   filmsOnParts,
   fixedMotions,
-  growthAdvice,
   jigInputOf,
   lookOfFilms,
   measuredMisfits,
@@ -104,5 +103,4 @@ export {
   presentMisfits,
   sheetLayoutOf,
   shimsIn,
-  wordsForMotion,
 } from './register';

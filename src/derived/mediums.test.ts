@@ -1,5 +1,5 @@
-import { emptyPlan, type FlatPlan, type Ink, type Plan } from '@/model';
-import { flatColour, pictureOf, SHA, starterCabinet } from '@/testing/plans';
+import { emptyPlan, type Ink, type Plan } from '@/model';
+import { FOUR_COLOURS, pictureOf, starterCabinet } from '@/testing/plans';
 import {
   answerInk,
   applyEdit,
@@ -14,19 +14,7 @@ import {
 import { dryingHoursOf } from './dryingOf';
 import { withFlat } from './runPlan';
 
-const flat: FlatPlan = {
-  labelsSha: SHA,
-  settings: { colourCount: 4, radiusMm: 0, minIslandMm2: 0 },
-  colours: [
-    flatColour('paper', [94, 0, 4]),
-    flatColour('straw', [82, 2, 40]),
-    flatColour('rust', [48, 36, 38]),
-    flatColour('night', [16, 4, -14]),
-  ],
-  barePaperId: 'paper',
-  handChanges: 0,
-};
-const oil: Plan = withFlat({ ...emptyPlan(), picture: pictureOf(60, 45) }, flat);
+const oil: Plan = withFlat({ ...emptyPlan(), picture: pictureOf(60, 45) }, FOUR_COLOURS);
 const of = (mediumId: Ink['mediumId'], plan = oil): Plan => ({
   ...plan,
   inks: plan.inks.map((ink) => ({ ...ink, mediumId })),

@@ -1,14 +1,11 @@
-import { deltaE2000, type Lab } from '@/core/colour';
+import { type Lab } from '@/core/colour';
 import { stackLooksLabD50, type LaidFilm } from '@/core/inks';
 import { materialById } from '@/core/cutting';
 import {
-  BEYOND,
   contactsOnPrint,
   cornerStopLayout,
   largestAtCorners,
-  askedOnce,
   learnedSpread,
-  type WrongStrips,
   motionAbout,
   movementMotions,
   NO_MOTION,
@@ -17,9 +14,7 @@ import {
   rigidFrom,
   sheetLayout,
   spreadOf,
-  type BoundaryKind,
   type Contact,
-  type FilmEdge,
   type JigInput,
   type Motion,
   type Movement,
@@ -29,9 +24,9 @@ import {
 } from '@/core/registration';
 import type { BenchState, Proof } from './bench/replayLog';
 import { groundOfPlan, looksOfPlan, printedRuns, type ColoursGot } from './looks';
-import { inkingsOf, printedIds, cutsOf } from './lookups';
+import { inkingsOf } from './lookups';
 import { type Plan } from '@/model';
-import { inkedAt, trapsOf, chokesOf, type PrintSheet } from './printSheet';
+import { inkedAt, type PrintSheet } from './printSheet';
 
 /** The sheet of a plan, or undefined while there is no picture. */
 export function sheetLayoutOf(plan: Plan): SheetLayout | undefined {
@@ -69,95 +64,6 @@ export function contactsOf(layout: SheetLayout): Contact[] {
 /** From a place on the print as seen to the same on the bench: right and left change places within the sheet. */
 export function benchX(layout: SheetLayout, xMm: number): number {
   return onBench({ xMm, yMm: 0, widthMm: 0, heightMm: 0 }, layout.sheetMm).xMm;
-}
-
-/** Strips whose colour differs from all that is planned there by more than this are seen (start value). */
-const SEEN_DELTA_E = 6;
-
-/**
- * What films end between every two colours of the picture (and between each and the bare sheet round it), with overlaps and chokes, and
- * which strips would be seen. `fit` may be tried in place of the plan's own.
- */
-export function boundaryKindsOf(plan: Plan, got: ColoursGot = [], fit = plan.fit): BoundaryKind[] {
-  const tried = { ...plan, fit };
-  const colours = plan.flat?.colours ?? [];
-  const ground = groundOfPlan(plan),
-    runs = printedRuns(plan, got);
-  // a spot is printed into its own place: it ends on no boundary of the picture
-  const spots = new Set<string | null>(cutsOf(plan).flatMap((cut) => (cut.within ? [cut.id] : [])));
-  // by run and label; asked for every pair of labels, so worked out once
-  const inkingOf = plan.runs.map((run) => {
-    const printed = inkingsOf(run).map((inking) => new Set(spots.has(inking.cutId) ? [] : printedIds(plan, inking)));
-    return colours.map(({ id }) => printed.findIndex((ids) => ids.has(id)));
-  });
-  const inkingAt = (run: number, label: number) => (label === BEYOND ? -1 : inkingOf[run][label]);
-  const label = (id: string) => colours.findIndex((c) => c.id === id);
-  const traps = trapsOf(tried).map((t) => ({ grow: label(t.grow), under: label(t.under), mm: t.mm })),
-    chokes = chokesOf(tried);
-  const kinds: BoundaryKind[] = [];
-  for (let a = 0; a < colours.length; a++)
-    for (const b of [...colours.keys(), BEYOND]) {
-      if (b <= a) continue;
-      const edges: FilmEdge[] = [],
-        shared: number[] = [],
-        inkings: number[] = [];
-      plan.runs.forEach((_, run) => {
-        const atA = inkingAt(run, a),
-          atB = inkingAt(run, b);
-        inkings[run] = atA >= 0 ? atA : atB;
-        if (atA >= 0 && atB >= 0) shared.push(run);
-        else if (atA >= 0 || atB >= 0)
-          edges.push({ run, covers: atA >= 0 ? 'a' : 'b', offsetMm: offsetOf(a, b, run, atA >= 0) });
-      });
-      kinds.push({
-        a,
-        b,
-        edges,
-        wrong: wrongStrips(edges, (films) =>
-          look(
-            [...shared, ...films].sort((p, q) => p - q),
-            inkings,
-          ),
-        ),
-      });
-    }
-  return kinds;
-
-  function offsetOf(a: number, b: number, run: number, coversA: boolean): number {
-    const own = coversA ? a : b,
-      other = coversA ? b : a,
-      outward = coversA ? 1 : -1;
-    const trap = traps.find((t) => t.grow === own && t.under === other);
-    if (trap) return outward * trap.mm;
-    const choke = chokes.find((c) => c.inside === own && c.against === other);
-    return choke && inkingAt(run, choke.as) < 0 ? -outward * fit.chokeMm : 0;
-  }
-
-  function look(films: readonly number[], inkings: readonly number[]): Lab {
-    const laid = films.flatMap((run) => Array<LaidFilm>(runs[run].impressions).fill(runs[run].inkings[inkings[run]]));
-    return stackLooksLabD50(ground, laid).at(-1) ?? ground.paperLabD50;
-  }
-}
-
-/** Whether a set of the films that end here is not planned and differs from what is: reckoned when it is first asked for. */
-function wrongStrips(edges: readonly FilmEdge[], look: (films: readonly number[]) => Lab): WrongStrips {
-  if (edges.length < 2) return () => 0;
-  const lookOf = (films: number) => look(edges.filter((_, i) => films & (1 << i)).map((e) => e.run));
-  // from a to b with nothing moved: the strips that are meant
-  let films = edges.reduce((bits, e, i) => (e.covers === 'a' ? bits | (1 << i) : bits), 0);
-  const planned = new Set([films]);
-  const order = edges.map((_, i) => i).sort((p, q) => edges[p].offsetMm - edges[q].offsetMm);
-  order.forEach((edge, i) => {
-    films ^= 1 << edge;
-    if (i === order.length - 1 || edges[order[i + 1]].offsetMm > edges[edge].offsetMm + 1e-9) planned.add(films);
-  });
-  let looks: Lab[] | undefined;
-  return askedOnce(edges.length, (set) => {
-    if (planned.has(set)) return 0;
-    looks ??= [...planned].map(lookOf);
-    const own = lookOf(set);
-    return looks.every((meant) => deltaE2000(meant, own) > SEEN_DELTA_E) ? 1 : 0;
-  });
 }
 
 /** `film[k][part]`: 0 where run k + 1 leaves nothing on a part of the print, else one more than the number of its inking. */
@@ -314,53 +220,6 @@ export function ownSpread(plan: Plan, bench: BenchState): { readonly spread: Spr
         rotationDeg: p.motion.rotationDeg,
       })),
   );
-}
-
-/** How a run lies against another, in words. */
-export function wordsForMotion(
-  motion: Motion,
-  image: { readonly widthMm: number; readonly heightMm: number },
-  run: string,
-): string {
-  const mm = (v: number) => `${(Math.round(Math.abs(v) * 100) / 100).toFixed(Math.abs(v) < 1 ? 2 : 1)} mm`;
-  const shifts = [
-    Math.abs(motion.dxMm) >= 0.05 ? `${mm(motion.dxMm)} too far ${motion.dxMm > 0 ? 'right' : 'left'}` : '',
-    Math.abs(motion.dyMm) >= 0.05 ? `${mm(motion.dyMm)} too ${motion.dyMm > 0 ? 'low' : 'high'}` : '',
-  ].filter(Boolean);
-  const turned =
-    Math.abs(motion.rotationDeg) >= 0.02
-      ? `is turned ${Math.abs(motion.rotationDeg).toFixed(2)}° ${motion.rotationDeg > 0 ? 'clockwise' : 'anticlockwise'}`
-      : '';
-  const place = shifts.length > 0 ? `lies ${shifts.join(' and ')}` : '';
-  const grown = [
-    [motion.growthX * image.widthMm, 'across'],
-    [motion.growthY * image.heightMm, 'down'],
-  ] as const;
-  const growth = grown
-    .filter(([v]) => Math.abs(v) >= 0.1)
-    .map(
-      ([v, way]) =>
-        `${mm(v)} ${v > 0 ? 'larger' : 'smaller'} ${way} the image than what it lies on (the paper has ${v > 0 ? 'shrunk' : 'grown'} since, or the block has ${v > 0 ? 'swollen' : 'shrunk'})`,
-    );
-  const said = [place, turned].filter(Boolean).join(' and ');
-  return `${run} ${[said, growth.length ? `is ${growth.join('; ')}` : ''].filter(Boolean).join('; ') || 'lies in register: nothing over 0.05 mm and 0.02°'}.`;
-}
-
-/** What to do about a block or sheet that has grown: shims do not help. */
-export function growthAdvice(
-  motion: Motion,
-  image: { readonly widthMm: number; readonly heightMm: number },
-  wood: boolean,
-): string | undefined {
-  const across = motion.growthX * image.widthMm,
-    down = motion.growthY * image.heightMm;
-  const most = Math.abs(across) > Math.abs(down) ? across : down;
-  if (Math.abs(most) < 0.15) return undefined;
-  const wanted = `${Math.abs(most).toFixed(2)} mm`;
-  const smaller = most < 0;
-  return wood
-    ? `The block should be ${wanted} ${smaller ? 'larger: damp it, wrapped in moist cloth, some hours' : 'smaller: let it rest in the room, stood on edge'}; then print and measure again. Both sides of one piece move together.`
-    : `Lino hardly moves: the paper has ${smaller ? 'grown' : 'shrunk'} by ${wanted}. Bring the pack ${smaller ? 'drier' : 'damper'}, to what it was at the first run, all sheets alike; then print and measure again.`;
 }
 
 /** What a scan of the proof should show after `printed` runs: looks and films of every part, and of the strips that a misfit makes. */

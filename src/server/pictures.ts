@@ -1,11 +1,10 @@
 import { failure, success, type Outcome } from '@/core/units';
 import { SIZE_RANGE_MM, type PicturePlan, type Plan, type PrintState } from '@/model';
-import { withFlat, withPicturePlaced } from '@/derived';
 import { getBlob, planAt, putBlob, type Store } from '@/store';
 import { patienceOf } from './decode';
 import { inspectPicture, makeRaster, sourcePreview, type PictureFacts, type Placement } from './imageIn';
 import { livingPrint, staleRevision } from './livingPrint';
-import { savePlan } from './prints';
+import { editPrint } from './prints';
 
 /** A new picture is first thought of as this wide or high, whichever is longer. */
 const FIRST_SIZE_MM = 240;
@@ -33,7 +32,7 @@ export async function bringInPicture(
   if (!placed.ok) return placed;
   return allOrNothing(db, () => {
     const picture = placed.value(db, now);
-    return savePlan(db, id, baseRevision, withFlat({ ...plan, picture }, null), 'picture brought in', now);
+    return editPrint(db, id, baseRevision, { kind: 'picture-placed', picture }, now);
   });
 }
 
@@ -61,8 +60,8 @@ export async function placeAgain(
   const placed = await placePicture(original.bytes, facts, plan.picture.fileName, checked.value, plan);
   if (!placed.ok) return placed;
   return allOrNothing(db, () => {
-    const next = withFlat(withPicturePlaced(plan, placed.value(db, now)), null);
-    return savePlan(db, id, baseRevision, next, 'picture sized', now);
+    const picture = placed.value(db, now);
+    return editPrint(db, id, baseRevision, { kind: 'picture-placed', picture }, now);
   });
 }
 

@@ -9,7 +9,7 @@ import {
   openSlips,
   regionOf,
   slippedCuts,
-  withSpotRun,
+  applyEdit,
   runsOfCut,
 } from '@/derived';
 import { failure, success, type Outcome } from '@/core/units';
@@ -80,7 +80,12 @@ function planAfter(db: Store, plan: Plan, slip: Slip, answer: SlipAnswer, now: s
   const counts = new Map<number, number>();
   eachOf(mask, (i) => counts.set(map.labels[i], (counts.get(map.labels[i]) ?? 0) + 1));
   const there = [...counts].sort((a, b) => b[1] - a[1]).map(([label]) => plan.flat!.colours[label].id);
-  if (answer === 'spot run') return withSpotRun(plan, slip, there);
+  if (answer === 'spot run')
+    return applyEdit(plan, {
+      kind: 'spot-run-added',
+      slip: { cutId: slip.cutId, place: slip.place },
+      colourIds: there,
+    });
   const became = coloursAfterSlip(plan, slip, there);
   if (!became.ok) return became;
   const label = (colourId: string) => plan.flat!.colours.findIndex((c) => c.id === colourId);

@@ -1,6 +1,6 @@
 import { STARTER_CABINET } from '@/core/inks';
 import type { Lab } from '@/core/colour';
-import { emptyPlan, type CabinetInk, type FlatColour, type PicturePlan, type Plan } from '@/model';
+import { emptyPlan, type CabinetInk, type FlatColour, type FlatPlan, type PicturePlan, type Plan } from '@/model';
 
 /** A digest that names bytes no test reads. */
 export const SHA = 'a'.repeat(64);
@@ -69,3 +69,17 @@ export function starterCabinet(): CabinetInk[] {
     drawdowns: [],
   }));
 }
+
+/** Paper, straw, rust and night, a quarter of the picture each; the paper is bare. */
+export const FOUR_COLOURS: FlatPlan = {
+  labelsSha: SHA,
+  settings: { colourCount: 4, radiusMm: 0, minIslandMm2: 0 },
+  colours: [
+    flatColour('paper', [94, 0, 4]),
+    flatColour('straw', [82, 2, 40]),
+    flatColour('rust', [48, 36, 38]),
+    flatColour('night', [16, 4, -14]),
+  ],
+  barePaperId: 'paper',
+  handChanges: 0,
+};
