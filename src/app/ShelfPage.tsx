@@ -23,7 +23,9 @@ export function ShelfPage({ shelf }: { shelf: ShelfPrints }) {
     <Shelf
       shelf={shelf}
       message={message}
-      lookUrl={(print, run) => `/api/prints/${print.id}/files/look-${run}.png?width=224&v=${print.revision}`}
+      lookUrl={(print, run) =>
+        `/api/prints/${print.id}/files/look-${run}.png?width=224&v=${print.revision}.${shelf.workshop}`
+      }
       pageUrl={(print, view) => `/print/${print.id}/${view}`}
       bytesUrl={(print) => `/api/prints/${print.id}/files/stored.json`}
       shelfUrl={(page) => (page === 1 ? '/' : `/?page=${page}`)}

@@ -5,6 +5,7 @@ import { withPicturePlaced } from './carried';
 import { inkingsOf, isCutOnLater, withInkings } from './lookups';
 import { planFromSketch, withFlat, withRunOrder } from './runPlan';
 import { withSecondTone, withSpotRun } from './slips';
+import { withUses, withUsesThatStand } from './uses';
 
 type Apply<Kind extends PlanEdit['kind']> = (plan: Plan, edit: EditOf<Kind>) => Plan | Failure;
 
@@ -128,6 +129,10 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
   'rules-set': (plan, { part }) => ({ ...plan, rules: { ...plan.rules, ...part } }),
   'way-set': (plan, { part }) => ({ ...plan, way: { ...plan.way, ...part } }),
   'paper-set': (plan, { part }) => ({ ...plan, paper: { ...plan.paper, ...part } }),
+  'workshop-used': (plan, { of, items }) => {
+    const made = withUses(plan, of, items);
+    return made.ok ? made.value : made;
+  },
 };
 
 /**
@@ -166,9 +171,9 @@ function removed(plan: Plan, { runId }: EditOf<'run-removed'>): Plan | Failure {
 
 /**
  * A plan after an edit; the plan itself stays as it is. Failures: `edit-gone` when what the edit names is not there any more,
- * `edit-twice`, and those of slips. Whether the edit may be made at all is asked of what is cut and printed (`closed.ts`).
+ * `edit-twice`, `uses-one`, and those of slips. Whether the edit may be made at all is asked of what is cut and printed (`closed.ts`).
  */
 export function applyEdit(plan: Plan, edit: PlanEdit): Outcome<Plan> {
   const made = (APPLY[edit.kind] as Apply<PlanEdit['kind']>)(plan, edit as never);
-  return 'ok' in made ? made : success(made);
+  return 'ok' in made ? made : success(withUsesThatStand(made));
 }

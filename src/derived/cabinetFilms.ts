@@ -88,7 +88,7 @@ export function recipeFilm(
 }
 
 /** Another ink name than those taken. */
-export function freeInkName(name: string, taken: readonly string[]): string {
+export function nameFreeAmong(name: string, taken: readonly string[]): string {
   if (!taken.includes(name)) return name;
   for (let n = 2; ; n++) if (!taken.includes(`${name.slice(0, 54)} (${n})`)) return `${name.slice(0, 54)} (${n})`;
 }

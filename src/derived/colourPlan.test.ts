@@ -19,7 +19,7 @@ import {
   figuresOf,
   filmOfCabinetInk,
   findProposals,
-  freeInkName,
+  nameFreeAmong,
   groundOfPlan,
   groupsOf,
   lightToDark,
@@ -337,7 +337,7 @@ describe('inks of the cabinet', () => {
   });
 
   test('names stay apart', () => {
-    expect(freeInkName('ochre', ['ochre', 'ochre (2)'])).toBe('ochre (3)');
-    expect(freeInkName('ochre', [])).toBe('ochre');
+    expect(nameFreeAmong('ochre', ['ochre', 'ochre (2)'])).toBe('ochre (3)');
+    expect(nameFreeAmong('ochre', [])).toBe('ochre');
   });
 });

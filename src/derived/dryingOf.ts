@@ -1,5 +1,6 @@
 import { dryingHours } from '@/core/days';
 import { mediumById } from '@/core/inks';
+import { usedOf } from './uses';
 import { inkingsOf, printedIds, inksOfRun } from './lookups';
 import { type Plan } from '@/model';
 
@@ -11,14 +12,17 @@ export function filmsUnder(plan: Plan, run: number): number {
 }
 
 /**
- * Hours until the next film may follow a run: the one answer for progress and proposals, by the slowest medium of its inks. None where
+ * Hours until the next film may follow a run: the one answer for progress and proposals, by the slowest medium of its inks and the room that was chosen. None where
  * films are laid while open.
  */
 export function dryingHoursOf(plan: Plan, run: number): number {
   if (plan.way.under === 'wet') return 0;
-  const under = filmsUnder(plan, run);
+  const under = filmsUnder(plan, run),
+    room = usedOf(plan, 'room')[0];
   return Math.max(
     0,
-    ...inksOfRun(plan, plan.runs[run]).map((ink) => dryingHours(mediumById(ink.mediumId).dryingHours, under)),
+    ...inksOfRun(plan, plan.runs[run]).map((ink) =>
+      dryingHours(mediumById(ink.mediumId).dryingHours, under, room?.temperatureC, room?.relativeHumidityPercent),
+    ),
   );
 }

@@ -58,6 +58,8 @@ const WORDS: Readonly<Record<string, string>> = {
   'way-set/registration': 'way of registration',
   'way-set/under': 'drying chosen',
   'paper-set': 'paper chosen',
+  'workshop-used': 'chosen from the workshop',
+  'workshop-frozen': 'kept as it was at the first gate',
 };
 
 /** An entry of the history in words: by the name of its edit, or as an older release wrote it. */

@@ -43,6 +43,7 @@ export {
 } from './printSheet';
 export { withRunOrder, withGroups, withFlat, guessBarePaper, groupsOf, lightToDark, planFromSketch } from './runPlan';
 export { applyEdit } from './applyEdit';
+export { firstGateOf, frozenAsOf, usedOf, withUsesOfNow } from './uses';
 export { wordsOfEdit } from './editWords';
 export { type Progress, progressOf, refusedAddition } from './progress';
 export { type LaidPlan, shapesKept } from './shapesKept';
@@ -62,7 +63,7 @@ export { beliefOf, sheetAnswerOf, sheetsOfPrint } from './belief';
 export { cardOfPrint } from './card';
 export { cautionsOf } from './cautionsOf';
 export { inkNeedOf, inkNeedOfRun } from './inkNeed';
-export { type CabinetPigment, filmOfCabinetInk, groundOfInk, mixable, pigmentsOf, freeInkName } from './cabinetFilms';
+export { type CabinetPigment, filmOfCabinetInk, groundOfInk, mixable, pigmentsOf, nameFreeAmong } from './cabinetFilms';
 export {
   type Proposal,
   type PlanFigures,

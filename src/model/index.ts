@@ -24,6 +24,18 @@ export {
   ACT_VERSION,
   SAMPLE_IDS,
   PIGMENT_ROLES,
+  BRUSH_WORK,
+  CUTTING_SHAPES,
+  EXPERIENCES,
+  ITEM_RANGES,
+  ITEM_RANGES_MM,
+  MAX_SHIMS,
+  MOST_ITEMS,
+  PAPER_GRAINS,
+  PAPER_SIDES,
+  RUBBING_FORCES,
+  SIZINGS,
+  WEEKDAYS,
 } from './ranges';
 export { type Fractions, type PicturePlan, type FlatColour, type FlatPlan } from './design/design';
 export { type Anchor, type Place } from './design/place';
@@ -59,6 +71,8 @@ export {
   checkCabinetInk,
 } from './workshop/cabinet';
 export { upgradedInk } from './workshop/upgrades/upgradedInk';
+export { type WorkshopItem, type ItemKind, type ItemOf, type StoredItem, checkItem } from './workshop/items';
+export { type NewItem, STARTER_WORKSHOP } from './workshop/begin';
 export { type PracticeScore, checkPractice } from './workshop/practice';
 export {
   type PrintState,

@@ -69,4 +69,6 @@ export interface ShelfPage {
   readonly total: number;
   readonly page: number;
   readonly pages: number;
+  /** Rises when the workshop changes: pictures of prints that use it are asked for anew. */
+  readonly workshop: number;
 }

@@ -62,3 +62,37 @@ export const ACT_VERSION = 2;
 /** The round whose sheets are numbered. */
 export const EDITION_ROUND = 'edition';
 export const READING_SOURCES = ['reader', 'typed', 'file'] as const;
+
+/** What things of the workshop may measure. */
+export const ITEM_RANGES_MM = {
+  paperThickness: { minMm: 0.01, maxMm: 5, what: 'the paper’s thickness' },
+  rollerWidth: { minMm: 5, maxMm: 1200, what: 'the roller’s width' },
+  brush: { minMm: 2, maxMm: 400, what: 'the brush’s width' },
+  rubbingFace: { minMm: 5, maxMm: 300, what: 'the face of the rubbing tool' },
+  bed: { minMm: 50, maxMm: 4000, what: 'the bed of the press' },
+  place: { minMm: 50, maxMm: 4000, what: 'a place on the rack' },
+} as const;
+export const ITEM_RANGES = {
+  gramsPerM2: { min: 5, max: 1200, what: 'the weight of the paper (g/m²)' },
+  price: { min: 0, max: 100_000, what: 'the price of a sheet' },
+  stockSheets: { min: 0, max: 100_000, what: 'the sheets in stock' },
+  places: { min: 1, max: 5000, what: 'the places on the rack' },
+  temperatureC: { min: -20, max: 60, what: 'the temperature' },
+  relativeHumidityPercent: { min: 0, max: 100, what: 'the humidity' },
+} as const;
+/** How little a paper drinks. */
+export const SIZINGS = ['unsized', 'lightly sized', 'sized'] as const;
+export const PAPER_GRAINS = ['long', 'short', 'none'] as const;
+export const PAPER_SIDES = ['smooth', 'rough', 'alike'] as const;
+export const BRUSH_WORK = ['colour', 'paste', 'water'] as const;
+/** Strong rubbing is for large and dark, light for small and pale. */
+export const RUBBING_FORCES = ['light', 'strong'] as const;
+/** The section of a cutting edge. */
+export const CUTTING_SHAPES = ['V', 'U', 'knife', 'flat'] as const;
+export const EXPERIENCES = ['new', 'practised', 'workshop'] as const;
+export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+/** Things one print can use, and the workshop can hold. */
+export const MOST_USED = 60;
+export const MOST_ITEMS = 1000;
+/** Thicknesses of shim a print reckons with. */
+export const MAX_SHIMS = 6;

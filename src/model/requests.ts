@@ -17,6 +17,7 @@ const REQUESTS = {
   step: record({ baseRevision: revision().optional(), slipId: inner(), answer: inner() }),
   name: record({ name: inner() }),
   ink: record({ baseRevision: revision(), ink: inner() }),
+  item: record({ baseRevision: revision(), item: inner() }),
 };
 
 type Requests = { readonly [Kind in keyof typeof REQUESTS]: Frozen<InferType<(typeof REQUESTS)[Kind]>> };

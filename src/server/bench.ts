@@ -11,6 +11,8 @@ import {
 } from '@/model';
 import { failure, success, type Outcome } from '@/core/units';
 import {
+  firstGateOf,
+  frozenAsOf,
   inkingsOf,
   inkNamesOf,
   printedIds,
@@ -24,6 +26,7 @@ import {
 import { keepCutPicture, refusedSlip } from './slips';
 import {
   appendBenchEvent,
+  appendPlan,
   benchLog,
   hasBenchEvent,
   hasBlob,
@@ -84,7 +87,7 @@ function append(
   if (!found.ok) return found;
   const read = readPlan(db, found.value);
   if (!read.ok) return read;
-  const plan = read.value;
+  let plan = read.value;
   let log = benchLog(db, id);
   for (const event of events) {
     if (hasBenchEvent(db, id, event.id)) continue;
@@ -94,6 +97,10 @@ function append(
     const whole = withCutPicture(db, plan, log, event);
     appendBenchEvent(db, id, whole);
     log = [...log, whole];
+    if (plan.frozenAt === null && firstGateOf([whole])) {
+      plan = frozenAsOf(plan, whole.at);
+      appendPlan(db, printById(db, id)!, plan, 'workshop-frozen', whole.at);
+    }
     if (CLOSING.has(event.act.kind)) raiseUndoFloor(db, id);
   }
   touchPrint(db, id, new Date(nowMs).toISOString());

@@ -3,7 +3,7 @@ import { STARTER_CABINET } from '@/core/inks';
 import { failure, success, type Outcome } from '@/core/units';
 import { cabinetCsv, readCabinetCsv, readCgats, readPalette, writeCgats, writePalette } from '@/formats';
 import { checkCabinetInk, emptyPlan, type CabinetInk, type NamedReading, type Reading, type StoredInk } from '@/model';
-import { freeInkName } from '@/derived';
+import { nameFreeAmong } from '@/derived';
 import { cabinetInk, cabinetInks, cabinetWasFilled, insertInk, markInkDeleted, updateInk, type Store } from '@/store';
 import type { FileOut } from './fileOut';
 
@@ -52,7 +52,7 @@ export function addInk(db: Store, value: unknown, now: string): Outcome<StoredIn
         id,
         {
           ...ink.value,
-          name: freeInkName(
+          name: nameFreeAmong(
             ink.value.name,
             there.map((i) => i.name),
           ),
@@ -113,7 +113,7 @@ export function importInks(
           `${read.value.length} inks came in and ${names.length} are there; the cabinet holds ${MAX_INKS} at most.`,
         );
       for (const ink of read.value) {
-        const name = freeInkName(ink.name, names);
+        const name = nameFreeAmong(ink.name, names);
         names.push(name);
         insertInk(db, randomUUID(), { ...ink, name }, now);
       }

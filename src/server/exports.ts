@@ -25,7 +25,7 @@ import {
   writeBundle,
 } from '@/formats';
 import { type Plan } from '@/model';
-import { benchLog, getBlob, planAt, putBlob, type Store } from '@/store';
+import { benchLog, getBlob, putBlob, type Store } from '@/store';
 import { stageDrawing } from './drawings';
 import { fileStem, pdfFonts, type FileOut } from './fileOut';
 import { jigPages } from './jigFiles';
@@ -33,6 +33,7 @@ import { inflateLabels, labelsOfPlan } from './labels';
 import { laidOut, runOf, sheetOf, tracedSheet } from './printSheets';
 import { livingPrint } from './livingPrint';
 import { insertWholePrint } from './prints';
+import { presentPlan } from './readPlan';
 
 interface Known {
   readonly name: string;
@@ -42,7 +43,7 @@ interface Known {
 function known(db: Store, id: string): Outcome<Known> {
   const found = livingPrint(db, id);
   if (!found.ok) return found;
-  return success({ name: found.value.name, plan: planAt(db, id, found.value.plan_seq)!.plan });
+  return success({ name: found.value.name, plan: presentPlan(db, found.value) });
 }
 
 /** One PDF: the registration sheet, then each stage mirrored for the block. */

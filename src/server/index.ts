@@ -38,6 +38,7 @@ export {
   cabinetFile,
   MAX_CABINET_FILE_BYTES,
 } from './cabinet';
+export { workshop, addItem, saveItem, removeItem, putItemBack } from './workshop';
 export { readPatch } from './reading';
 export { lidLabelPdf } from './lidLabel';
 export { storedBlob } from './storedBlob';

@@ -41,6 +41,20 @@ test('a workshop’s file of the release with migration 4 comes up whole', () =>
       expect(storedBlob(db, sha)?.bytes.length).toBeGreaterThan(0);
 });
 
+test('a workshop’s file of the release with migration 5 comes up whole: papers, proof rounds, settings', () => {
+  const file = join(folder, 'workshop.sqlite');
+  copyFileSync(join(STORES, 'store-0005.sqlite'), file);
+  db = openStore(file);
+  const prints = wholePrints(db).sort((a, b) => a.name.localeCompare(b.name));
+  const facts = {
+    prints: prints.map(factsOf),
+    papers: prints.map((p) => p.plan.paper),
+    logs: prints.map((p) => p.events.map((e) => e.act.kind)),
+  };
+  expect(plain(facts)).toEqual(told(join(STORES, 'store-0005.json')));
+  expect(prints.every((p) => p.events.some((e) => e.act.kind === 'round-begun' && e.act.round === 'proof'))).toBe(true);
+});
+
 test.each(['reduction', 'blocks'])('a bundle of version 1 comes up whole: %s', (name) => {
   db = openStore(':memory:');
   const id = expectOk(openBundle(db, readFileSync(join(BUNDLES, `bundle-version-1-${name}.ulexite.zip`)), NOW));

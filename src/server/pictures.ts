@@ -1,10 +1,11 @@
 import { failure, success, type Outcome } from '@/core/units';
 import { SIZE_RANGE_MM, type PicturePlan, type Plan, type PrintState } from '@/model';
-import { getBlob, planAt, putBlob, type Store } from '@/store';
+import { getBlob, putBlob, type Store } from '@/store';
 import { patienceOf } from './decode';
 import { inspectPicture, makeRaster, sourcePreview, type PictureFacts, type Placement } from './imageIn';
 import { livingPrint, staleRevision } from './livingPrint';
 import { editPrint } from './prints';
+import { presentPlan } from './readPlan';
 
 /** A new picture is first thought of as this wide or high, whichever is longer. */
 const FIRST_SIZE_MM = 240;
@@ -25,7 +26,7 @@ export async function bringInPicture(
   const patience = patienceOf(gone);
   const facts = await inspectPicture(bytes, fileName, patience);
   if (!facts.ok) return facts;
-  const plan = planAt(db, id, found.value.plan_seq)!.plan;
+  const plan = presentPlan(db, found.value);
   const place = firstPlacement(facts.value);
   if (!place.ok) return place;
   const placed = await placePicture(bytes, facts.value, fileName, place.value, plan, patience);
@@ -46,7 +47,7 @@ export async function placeAgain(
 ): Promise<Outcome<PrintState>> {
   const found = livingPrint(db, id);
   if (!found.ok) return found;
-  const plan = planAt(db, id, found.value.plan_seq)!.plan;
+  const plan = presentPlan(db, found.value);
   if (!plan.picture) return failure('picture-missing', 'There is no picture to size yet. Bring one in first.');
   const checked = checkPlacement(place);
   if (!checked.ok) return checked;
@@ -158,7 +159,7 @@ export async function sourcePng(
 ): Promise<Outcome<{ bytes: Buffer }>> {
   const found = livingPrint(db, id);
   if (!found.ok) return found;
-  const plan = planAt(db, id, found.value.plan_seq)!.plan;
+  const plan = presentPlan(db, found.value);
   const original = plan.picture && getBlob(db, plan.picture.originalSha);
   if (!plan.picture || !original || ![0, 90, 180, 270].includes(turnDeg))
     return failure('picture-missing', 'There is no picture to show.');

@@ -13,7 +13,7 @@ import {
   checkEdit,
   nameOfEdit,
 } from '@/model';
-import { closedBy, cardOfPrint, progressOf, applyEdit } from '@/derived';
+import { closedBy, cardOfPrint, firstGateOf, frozenAsOf, progressOf, applyEdit } from '@/derived';
 import {
   cardOf,
   countLivingPrints,
@@ -38,13 +38,14 @@ import {
   renamePrint,
   timedCuts,
   touchPrint,
+  workshopStamp,
   type PrintRow,
   type Store,
 } from '@/store';
 import { blobsOfPlan } from '@/formats';
 import type { FileOut } from './fileOut';
 import { livingPrint, staleRevision } from './livingPrint';
-import { readPlan } from './readPlan';
+import { presentPlan, readPlan } from './readPlan';
 import { storedShapesKept } from './shapesKept';
 
 /** Prints shown on one page of the shelf. */
@@ -76,6 +77,7 @@ export function shelfPage(db: Store, wanted: number): ShelfPage {
     total,
     page,
     pages,
+    workshop: workshopStamp(db),
   };
 }
 
@@ -169,7 +171,7 @@ export function freeName(name: string, taken: readonly string[]): string {
 export function copyPrint(db: Store, id: string, now: string): Outcome<string> {
   const found = livingPrint(db, id);
   if (!found.ok) return found;
-  return createPrint(db, found.value.name, now, planAt(db, id, found.value.plan_seq)!.plan);
+  return createPrint(db, found.value.name, now, { ...presentPlan(db, found.value), frozenAt: null });
 }
 
 /** Makes an edit on top of the revision it was made from; a stranger in between is told, and nothing is overwritten. */
@@ -183,7 +185,7 @@ export function editPrint(
   const edit = checkEdit(value);
   if (!edit.ok) return edit;
   return change(db, id, baseRevision, (row) => {
-    const before = planAt(db, id, row.plan_seq)!.plan;
+    const before = presentPlan(db, row);
     const after = applyEdit(before, edit.value);
     return after.ok ? keepPlan(db, row, before, after.value, nameOfEdit(edit.value), now) : after;
   });
@@ -198,9 +200,7 @@ export function savePlan(
   label: string,
   now: string,
 ): Outcome<PrintState> {
-  return change(db, id, baseRevision, (row) =>
-    keepPlan(db, row, planAt(db, id, row.plan_seq)!.plan, value, label.slice(0, 80), now),
-  );
+  return change(db, id, baseRevision, (row) => keepPlan(db, row, presentPlan(db, row), value, label.slice(0, 80), now));
 }
 
 /** Puts a plan after the present one when it holds, and changes nothing that is cut or printed. */
@@ -219,7 +219,7 @@ function keepPlan(
   const log = benchLog(db, row.id);
   const closed = closedBy(before, checked.value, log, () => storedShapesKept(db, before, checked.value, log));
   if (closed) return failure('closed', closed);
-  appendPlan(db, row, checked.value, label, now);
+  appendPlan(db, row, frozenAsOf(checked.value, firstGateOf(log)), label, now);
   return success(undefined);
 }
 

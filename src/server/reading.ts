@@ -4,8 +4,9 @@ import { replayLog, filmOfCabinetInk, groundOfInk, groundOfPlan, printedRuns } f
 import { failure, success, type Outcome } from '@/core/units';
 import { simulatedReader, type ColourReader, type Patch } from '@/devices';
 import { type CabinetInk, type Reading, type ReadingRequest } from '@/model';
-import { benchLog, cabinetInk, planAt, type Store } from '@/store';
+import { benchLog, cabinetInk, type Store } from '@/store';
 import { livingPrint } from './livingPrint';
+import { presentPlan } from './readPlan';
 
 /** The black strip of the drawdown card. */
 const BLACK_STRIP: readonly [number, number, number] = [17, 0, 0];
@@ -61,7 +62,7 @@ function filmBelieved(ink: CabinetInk) {
 function runPatch(db: Store, { printId, runId, colourId }: Extract<ReadingRequest, { kind: 'run' }>): Outcome<Patch> {
   const found = livingPrint(db, String(printId));
   if (!found.ok) return found;
-  const { plan } = planAt(db, found.value.id, found.value.plan_seq)!;
+  const plan = presentPlan(db, found.value);
   const index = plan.runs.findIndex((run) => run.id === runId);
   if (index < 0 || !plan.flat) return failure('run-missing', 'This run is not in the plan.');
   const got = replayLog(benchLog(db, found.value.id)).coloursGot.filter((g) => g.runId !== runId);

@@ -14,20 +14,12 @@ import {
 } from '@/derived';
 import { failure, success, type Outcome } from '@/core/units';
 import { indexedPng, type PaletteColour } from '@/formats';
-import {
-  appendBenchEvent,
-  appendPlan,
-  benchLog,
-  planAt,
-  printById,
-  putBlob,
-  raiseUndoFloor,
-  type Store,
-} from '@/store';
+import { appendBenchEvent, appendPlan, benchLog, printById, putBlob, raiseUndoFloor, type Store } from '@/store';
 import { keepLabels, labelsOfPlan } from './labels';
 import { livingPrint } from './livingPrint';
 import { printState } from './prints';
 import { sheetOf } from './printSheets';
+import { presentPlan } from './readPlan';
 
 /**
  * What is done about a slip: the answer goes into the log, and where it changes the plan (a run more, another picture) plan and log
@@ -49,7 +41,7 @@ export function answerSlip(
       if (!found.ok) return found;
       if (found.value.revision !== baseRevision)
         return failure('stale', 'This print was changed in another window meanwhile. Nothing of it was overwritten.');
-      const plan = planAt(db, id, found.value.plan_seq)!.plan;
+      const plan = presentPlan(db, found.value);
       const slip = replayLog(benchLog(db, id)).slips.find((s) => s.slipId === slipId);
       if (!slip) return failure('slip', 'This slip is not in the log.');
       if (slip.answer !== undefined && slip.answer !== 'leave')

@@ -25,4 +25,13 @@ export {
 } from './prints';
 export { cabinetInks, cabinetInk, cabinetWasFilled, insertInk, updateInk, markInkDeleted } from './cabinet';
 export { benchLog, appendBenchEvent, hasBenchEvent, logSince, rawLog, lossesElsewhere, timedCuts } from './benchLog';
+export {
+  everyItem,
+  workshopItems,
+  workshopItem,
+  workshopStamp,
+  insertItem,
+  updateItem,
+  markItemDeleted,
+} from './workshop';
 export { insertPractice, practice } from './practice';

@@ -6,6 +6,7 @@ const STATUS: Readonly<Record<string, number>> = {
   'run-missing': 404,
   'nothing-flat': 404,
   'ink-missing': 404,
+  'item-missing': 404,
   'print-deleted': 410,
   'print-unreadable': 422,
   stale: 409,

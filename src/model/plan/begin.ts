@@ -43,7 +43,7 @@ export const DEFAULT_RULES: PlanRules = { direction: 'free', pinnedIds: [], maxF
 
 export function emptyPlan(): Plan {
   return {
-    version: 6,
+    version: 7,
     way: { under: 'dry', registration: 'corner stops', printing: 'by hand' },
     paper: { name: 'warm white', labD50: [94.5, 0.3, 4.2] },
     picture: null,
@@ -65,5 +65,7 @@ export function emptyPlan(): Plan {
     layout: DEFAULT_LAYOUT,
     register: DEFAULT_REGISTER,
     sheets: { edition: 20, proofsToKeep: 2, testSheets: 2, wishToBeSure: 0.9, experience: 'practised' },
+    uses: [],
+    frozenAt: null,
   };
 }

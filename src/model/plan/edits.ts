@@ -4,7 +4,8 @@ import { checkWith } from '../check';
 import { flat, flatColour, picture } from '../design/design';
 import { anchor, place, slipPlace } from '../design/place';
 import { between, id, labD50, list, mm, oneOf, opacity, record, text, type Frozen } from '../fields';
-import { MASK_GROWTH_MM, MOST } from '../ranges';
+import { MASK_GROWTH_MM, MOST, MOST_USED } from '../ranges';
+import { item, ITEM_KINDS } from '../workshop/items';
 import { block } from './blocks';
 import { ink } from './inks';
 import { mask } from './masks';
@@ -95,6 +96,17 @@ const EDITS = {
   'rules-set': record({ kind: kind('rules-set'), part: rules.omit(['pinnedIds']).partial() }),
   'way-set': record({ kind: kind('way-set'), part: way.partial() }),
   'paper-set': record({ kind: kind('paper-set'), part: paper.partial() }),
+  /** All things of one kind that the print is made with; what they say takes the place of what was typed. */
+  'workshop-used': record({
+    kind: kind('workshop-used'),
+    of: oneOf(ITEM_KINDS),
+    items: list(item(), MOST_USED),
+  }).test(
+    'one kind',
+    'Only things of one kind are chosen at once.',
+    (v: { of: string; items: readonly { kind: string }[] } | undefined) =>
+      !v || v.items.every((one) => one.kind === v.of),
+  ),
 };
 
 type Edits = { readonly [Kind in keyof typeof EDITS]: Frozen<InferType<(typeof EDITS)[Kind]>> };

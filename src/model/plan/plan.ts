@@ -7,11 +7,21 @@ import { checkWith } from '../check';
 import { flat, picture } from '../design/design';
 import { anchor } from '../design/place';
 import { id, list, mm, named, oneOf, ranged, record, surfaceLabD50, whole, type Frozen } from '../fields';
-import { CHOKE_MM, MOST, MAX_FILMS_RANGE, ROLLER_CLEARANCE_MM, SPARES_RANGE, TRAP_MM } from '../ranges';
+import {
+  CHOKE_MM,
+  EXPERIENCES,
+  MOST,
+  MOST_USED,
+  MAX_FILMS_RANGE,
+  ROLLER_CLEARANCE_MM,
+  SPARES_RANGE,
+  TRAP_MM,
+} from '../ranges';
 import { block } from './blocks';
 import { ink } from './inks';
 import { mask } from './masks';
 import { run } from './runs';
+import { item } from '../workshop/items';
 import { layout, register } from './sheet';
 import { upgradedPlan } from './upgrades/upgradedPlan';
 
@@ -57,10 +67,10 @@ export const sheets = record({
   proofsToKeep: whole(PROOFS_RANGE),
   testSheets: whole(TEST_SHEETS_RANGE),
   wishToBeSure: ranged({ ...WISH_RANGE, what: 'the wish to be sure' }),
-  experience: oneOf(['new', 'practised', 'workshop'] as const),
+  experience: oneOf(EXPERIENCES),
 });
 
-const PLAN_VERSION = 6;
+const PLAN_VERSION = 7;
 
 const planSchema = record({
   version: oneOf([PLAN_VERSION] as const),
@@ -85,6 +95,10 @@ const planSchema = record({
   layout,
   register,
   sheets,
+  /** Things of the workshop it is made with, as they are now; from `frozenAt` on as they were then. */
+  uses: list(item(), MOST_USED),
+  /** ISO, when the first gate was passed; null before. */
+  frozenAt: named(40).nullable().defined(),
 });
 
 export type PlanRules = Frozen<InferType<typeof rules>>;
@@ -137,6 +151,7 @@ function repeatedId(plan: Plan): string | undefined {
     plan.runs,
     plan.blocks,
     plan.masks,
+    plan.uses,
     plan.flat?.colours ?? [],
     plan.blocks.flatMap((b) => b.sides),
     plan.blocks.flatMap((b) => b.sides.flatMap((s) => s.cuts)),

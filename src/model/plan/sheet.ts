@@ -14,7 +14,7 @@ import {
   TITLE_RANGE_MM,
 } from '@/core/registration';
 import { between, edges, list, mm, named, oneOf, ranged, record, whole, type Frozen } from '../fields';
-import { DAMP_CHANGE, EXPORT_PAPERS, SLIVER_RANGE_MM, WOOD_CHANGE } from '../ranges';
+import { DAMP_CHANGE, EXPORT_PAPERS, MAX_SHIMS, SLIVER_RANGE_MM, WOOD_CHANGE } from '../ranges';
 
 export const layout = record({
   solve: oneOf(SOLVED),
@@ -57,7 +57,7 @@ export const register = record({
   sliverMm: mm(SLIVER_RANGE_MM),
   /** Share of sheets with a visible fault that is put up with. */
   wishShare: between('the share of sheets that may show a fault', 0, 1),
-  stock: list(shim, 6, 'Up to six thicknesses of shim can be listed.')
+  stock: list(shim, MAX_SHIMS, 'Up to six thicknesses of shim can be listed.')
     .min(1, 'At least one thickness of shim is needed.')
     .test(
       'names',

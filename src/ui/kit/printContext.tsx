@@ -16,6 +16,7 @@ import type {
 } from '@/model';
 import type { LengthUnit, Outcome } from '@/core/units';
 import type { PlanLooks, PrintSheet, Progress } from '@/derived';
+import type { WorkshopDesk } from './workshopDesk';
 import type { IslandInfo, LayersWorker, PictureWorker, StageWorkers } from '@/workers';
 
 export type SaveStatus = 'saved' | 'saving' | 'failed';
@@ -82,6 +83,7 @@ export interface PrintDesk {
   /** Searches for orders and recipes. */
   readonly layersWorker: LayersWorker;
   readonly cabinet: CabinetDesk;
+  readonly workshop: WorkshopDesk;
   readonly unit: LengthUnit;
   readonly setUnit: (unit: LengthUnit) => void;
   /** 0 is the bare paper, r the sheet after run r. */

@@ -120,6 +120,9 @@ function ShelfHead({ total, busy, setBusy, props, setAsking }: ShelfHeadProps) {
         </span>
       </div>
       <div className={kit.row}>
+        <Link href="/workshop" className={css.toWorkshop}>
+          Workshop
+        </Link>
         <FileButton
           label="Bundle file"
           accept=".zip,application/zip"

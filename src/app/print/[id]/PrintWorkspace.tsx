@@ -3,7 +3,6 @@ import { useCallback, useEffect, useMemo, useReducer, useRef, useState, type Rea
 import {
   success,
   type BenchEvent,
-  type LengthUnit,
   type Outcome,
   type Plan,
   type PlanEdit,
@@ -20,11 +19,13 @@ import { draftKeeper } from '../../client/draftKeeper';
 import { PlanEdits } from '../../client/planEdits';
 import { useBenchLog } from '../../client/useBenchLog';
 import { useCabinet } from '../../client/useCabinet';
+import { useUnit } from '../../client/useUnit';
+import { useWorkshop } from '../../client/useWorkshop';
 import { usePlanActs } from '../../client/usePlanActs';
 import dynamic from 'next/dynamic';
-import type { Said } from './Saying';
+import type { Said } from '../../Saying';
 
-const Saying = dynamic(() => import('./Saying').then((m) => m.Saying), { ssr: false });
+const Saying = dynamic(() => import('../../Saying').then((m) => m.Saying), { ssr: false });
 const StaleDialog = dynamic(() => import('./StaleDialog').then((m) => m.StaleDialog), { ssr: false });
 
 function urlsOf(id: string): PrintUrls {
@@ -94,6 +95,7 @@ function useWorkspace(initial: PrintState, tell: PrintDesk['tell']) {
     reshape: useReshape(sheetDesk, urls, changeAfter),
     layersWorker: useLayersWorker(),
     cabinet: useCabinet(),
+    workshop: useWorkshop(),
     selectedRun: Math.min(selected ?? Math.min(progress.currentRun + 1, plan.runs.length), plan.runs.length),
     selectRun: setSelected,
     ...{ status, urls, change, log, tell },
@@ -126,21 +128,6 @@ function useKept(initial: PrintState, api: string, tell: PrintDesk['tell']) {
     [id, tell],
   );
   return { edits, queue };
-}
-
-const UNIT_KEPT = 'ulexite-unit';
-
-/** Millimetres or inches, kept in this browser. */
-function useUnit(): Pick<PrintDesk, 'unit' | 'setUnit'> {
-  const [unit, setUnitState] = useState<LengthUnit>('mm');
-  useEffect(() => {
-    if (localStorage.getItem(UNIT_KEPT) === 'in') setUnitState('in');
-  }, []);
-  const setUnit = useCallback((next: LengthUnit) => {
-    localStorage.setItem(UNIT_KEPT, next);
-    setUnitState(next);
-  }, []);
-  return { unit, setUnit };
 }
 
 /** What else the server does: slips answered, practice, scans, undo and redo. */

@@ -15,7 +15,7 @@ test.each([1, 2, 3, 4])('a plan of version %d opens with all it said', (version)
   const old = written(version),
     plan = opened(version);
   expect(old.version).toBe(version);
-  expect(plan.version).toBe(6);
+  expect(plan.version).toBe(7);
   expect(plan.picture).toEqual(old.picture);
   expect(plan.flat).toEqual(old.flat);
   expect(plan.sheets).toEqual(old.sheets);
@@ -107,10 +107,17 @@ test('several cuts in one run of version 5 become several formes, each inking un
   ]);
 });
 
+test('version 6: all of it stays; of the workshop it uses nothing by name, and nothing was kept at a gate', () => {
+  const { version, ...said } = written(6);
+  expect(version).toBe(6);
+  expect(said.paper).toEqual({ name: 'cream', labD50: [92, 0.8, 10] });
+  expect(opened(6)).toEqual({ ...said, version: 7, uses: [], frozenAt: null });
+});
+
 test('a plan of a newer release is refused in words', () => {
-  expect(checkPlan({ ...written(5), version: 7 })).toMatchObject({
+  expect(checkPlan({ ...written(5), version: 8 })).toMatchObject({
     ok: false,
     code: 'newer',
-    message: expect.stringMatching(/version 7.*version 6.*Update/),
+    message: expect.stringMatching(/version 8.*version 7.*Update/),
   });
 });

@@ -22,7 +22,7 @@ interface OlderPlace {
 /**
  * A stored plan in the present form. Version 1 knew reductions only, and inks by colour and a word; version 2 knew no overlaps, masks or
  * tools; version 3 no paper but what one margin makes, and no size of a block; version 4 named islands by their first pixel; version 5 had one kind of ink, named the
- * process, and laid every inking of a run by itself. Each step is
+ * process, and laid every inking of a run by itself; version 6 used nothing of the workshop by name. Each step is
  * frozen as the release made it that brought the form: it takes no value from elsewhere in the program.
  */
 export function upgradedPlan(stored: unknown): unknown {
@@ -32,7 +32,8 @@ export function upgradedPlan(stored: unknown): unknown {
   if (plan.version === 2) return upgradedPlan(fromTwo(plan));
   if (plan.version === 3) return upgradedPlan(fromThree(plan));
   if (plan.version === 4) return upgradedPlan(fromFour(plan));
-  if (plan.version === 5) return fromFive(plan);
+  if (plan.version === 5) return upgradedPlan(fromFive(plan));
+  if (plan.version === 6) return { ...plan, version: 7, uses: [], frozenAt: null };
   return stored;
 }
 

@@ -1,0 +1,101 @@
+import { randomUUID } from 'node:crypto';
+import { failure, success, type Outcome } from '@/core/units';
+import { checkItem, MOST_ITEMS, STARTER_WORKSHOP, type StoredItem, type WorkshopItem } from '@/model';
+import { nameFreeAmong } from '@/derived';
+import {
+  insertItem,
+  markItemDeleted,
+  updateItem,
+  workshopItem,
+  workshopItems,
+  workshopStamp,
+  type Store,
+} from '@/store';
+
+/** What the workshop has; one never filled gets the starter set. */
+export function workshop(db: Store, now: string): StoredItem[] {
+  if (workshopStamp(db) === 0) {
+    db.transaction(() => {
+      if (workshopStamp(db) > 0) return;
+      for (const one of STARTER_WORKSHOP) insertItem(db, { ...one, id: randomUUID() } as WorkshopItem, now);
+    }).immediate();
+  }
+  return workshopItems(db);
+}
+
+/** Puts a thing in; it gets an id, and where its name is taken a number after it. */
+export function addItem(db: Store, value: unknown, now: string): Outcome<StoredItem> {
+  const id = randomUUID();
+  const checked = checkItem({ ...(value as object), id });
+  if (!checked.ok) return checked;
+  return db
+    .transaction((): Outcome<StoredItem> => {
+      const there = workshop(db, now);
+      if (there.length >= MOST_ITEMS)
+        return failure(
+          'workshop-full',
+          `The workshop holds ${MOST_ITEMS} things, the most it can. Take one out first.`,
+        );
+      const name = nameFreeAmong(checked.value.name, namesOf(there, checked.value.kind));
+      insertItem(db, { ...checked.value, name }, now);
+      return success(workshopItem(db, id)!);
+    })
+    .immediate();
+}
+
+/** Saves a thing on top of the revision it was changed from. */
+export function saveItem(
+  db: Store,
+  id: string,
+  baseRevision: number,
+  value: unknown,
+  now: string,
+): Outcome<StoredItem> {
+  const checked = checkItem(value);
+  if (!checked.ok) return checked;
+  const item = checked.value;
+  if (item.id !== id) return failure('item', 'What was sent is another thing than the one it was sent for.');
+  return db
+    .transaction((): Outcome<StoredItem> => {
+      const known = workshopItem(db, id);
+      if (!known) return missing();
+      if (known.item.kind !== item.kind)
+        return failure('item', `A ${known.item.kind} cannot become a ${item.kind}. Put the new thing in beside it.`);
+      const others = workshopItems(db).filter((other) => other.item.id !== id);
+      if (namesOf(others, item.kind).includes(item.name))
+        return failure(
+          'item-name',
+          `There is another ${item.kind} named “${item.name}”. Give this one a name of its own.`,
+        );
+      if (!updateItem(db, baseRevision, item, now))
+        return failure(
+          'stale',
+          'This was changed in another window meanwhile. Nothing of it was overwritten; load the page again.',
+        );
+      return success(workshopItem(db, id)!);
+    })
+    .immediate();
+}
+
+/** Takes a thing out; prints that use it keep it as it was. */
+export function removeItem(db: Store, id: string, now: string): Outcome<undefined> {
+  return workshopItem(db, id) && markItemDeleted(db, id, now, now) ? success(undefined) : missing();
+}
+
+export function putItemBack(db: Store, id: string, now: string): Outcome<StoredItem> {
+  return db
+    .transaction((): Outcome<StoredItem> => {
+      const others = workshopItems(db).filter((other) => other.item.id !== id);
+      if (!markItemDeleted(db, id, null, now)) return missing();
+      const { item, revision } = workshopItem(db, id)!;
+      const name = nameFreeAmong(item.name, namesOf(others, item.kind));
+      if (name !== item.name) updateItem(db, revision, { ...item, name }, now);
+      return success(workshopItem(db, id)!);
+    })
+    .immediate();
+}
+
+const missing = () => failure('item-missing', 'This is not in the workshop any more.');
+
+const namesOf = (items: readonly StoredItem[], kind: WorkshopItem['kind']) =>
+  items.filter(({ item }) => item.kind === kind).map(({ item }) => item.name);
