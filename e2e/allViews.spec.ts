@@ -135,6 +135,12 @@ test('shelf and drawer lie well at every size and are readable, dialogs as well'
   await expectToBeReadable(page, 'the shelf');
   await page.getByRole('button', { name: 'New print' }).click();
   await expectToBeReadable(page, 'a new print');
+  await page.goto(`${server.url}/workshop`);
+  for (const kind of ['Papers', 'Working hours']) {
+    await page.getByRole('button', { name: kind }).click();
+    await expectToLieWell(page, ALL, `the workshop’s ${kind}`);
+    await expectToBeReadable(page, `the workshop’s ${kind}`);
+  }
   for (const view of IN_THE_DRAWER) {
     await open(page, view);
     await expectToLieWell(page, ALL, nameOf(view));

@@ -101,7 +101,7 @@ function append(
       plan = frozenAsOf(plan, whole.at);
       appendPlan(db, printById(db, id)!, plan, 'workshop-frozen', whole.at);
     }
-    if (CLOSING.has(event.act.kind)) raiseUndoFloor(db, id);
+    if (closes(event.act)) raiseUndoFloor(db, id);
   }
   touchPrint(db, id, new Date(nowMs).toISOString());
   const row = printById(db, id)!;
@@ -116,8 +116,11 @@ function append(
   });
 }
 
-/** Acts after which nothing before them can be undone. */
 const CLOSING: ReadonlySet<BenchAct['kind']> = new Set(['cut-done', 'slip', 'pull', 'round-begun', 'sheets-added']);
+
+/** Whether nothing before an act can be undone. Sheets laid out for proofs bind nobody. */
+const closes = (act: BenchAct) =>
+  CLOSING.has(act.kind) && (act.kind === 'pull' || !('roundId' in act) || act.roundId === EDITION_ROUND);
 
 /** A cut and a slip are kept as a picture of the block as it then is. */
 function withCutPicture(db: Store, plan: Plan, before: readonly BenchEvent[], event: BenchEvent): BenchEvent {

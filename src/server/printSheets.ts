@@ -1,6 +1,6 @@
 import { traceArcs, type ArcMap, type LabelMap } from '@/core/geometry';
 import { isPlain, printMapOf } from '@/core/layers';
-import { replayLog, type Slip, plainSheet, printTaskOf, type ColoursGot, type PrintSheet } from '@/derived';
+import { onPaperOf, replayLog, type Slip, plainSheet, printTaskOf, type ColoursGot, type PrintSheet } from '@/derived';
 import { failure, success, type Outcome } from '@/core/units';
 import { type Plan } from '@/model';
 import { benchLog, type Store } from '@/store';
@@ -31,8 +31,9 @@ export function laidOut(db: Store, id: string): Outcome<LaidOut> {
   if (!found.ok) return found;
   const read = readPlan(db, found.value);
   if (!read.ok) return read;
-  const plan = read.value;
-  const { coloursGot, slips } = replayLog(benchLog(db, id));
+  const bench = replayLog(benchLog(db, id)),
+    { coloursGot, slips } = bench;
+  const plan = onPaperOf(read.value, bench);
   const picture = labelsOfPlan(db, plan);
   if (!picture || !plan.picture || !plan.flat || plan.runs.length === 0)
     return failure('nothing-flat', 'There are no flat colours to draw yet. Bring in a picture and flatten it first.');

@@ -1,6 +1,6 @@
 import { internalOnGround, stackInternals, type LaidFilm } from '@/core/inks';
 import { filmStackOf } from '@/core/layers';
-import { replayLog, filmOfCabinetInk, groundOfInk, groundOfPlan, printedRuns } from '@/derived';
+import { onPaperOf, replayLog, filmOfCabinetInk, groundOfInk, groundOfPlan, printedRuns } from '@/derived';
 import { failure, success, type Outcome } from '@/core/units';
 import { simulatedReader, type ColourReader, type Patch } from '@/devices';
 import { type CabinetInk, type Reading, type ReadingRequest } from '@/model';
@@ -62,10 +62,11 @@ function filmBelieved(ink: CabinetInk) {
 function runPatch(db: Store, { printId, runId, colourId }: Extract<ReadingRequest, { kind: 'run' }>): Outcome<Patch> {
   const found = livingPrint(db, String(printId));
   if (!found.ok) return found;
-  const plan = presentPlan(db, found.value);
+  const bench = replayLog(benchLog(db, found.value.id)),
+    plan = onPaperOf(presentPlan(db, found.value), bench);
   const index = plan.runs.findIndex((run) => run.id === runId);
   if (index < 0 || !plan.flat) return failure('run-missing', 'This run is not in the plan.');
-  const got = replayLog(benchLog(db, found.value.id)).coloursGot.filter((g) => g.runId !== runId);
+  const got = bench.coloursGot.filter((g) => g.runId !== runId);
   const runs = printedRuns(plan, got).slice(0, index + 1);
   const stack = filmStackOf(colourId, runs);
   const top = stack.findIndex((entry) => entry.run === index);

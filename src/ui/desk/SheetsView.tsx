@@ -17,10 +17,13 @@ import {
   type RunLosses,
   type SheetAnswer,
 } from '@/core/sheets';
-import { lossesByRun, refusedAddition, sheetAnswerOf } from '@/derived';
-import { ADDED_RANGE, type Plan, EDITION_ROUND } from '@/model';
+import { lossesByRun, refusedAddition, sheetAnswerOf, sheetLayoutOf, usedOf } from '@/derived';
+import { ADDED_RANGE, type ItemOf, type LengthUnit, type Plan, EDITION_ROUND } from '@/model';
+import { formatSize } from '@/core/units';
 import { CountField } from '../kit/fields';
+import { FromWorkshop } from '../kit/FromWorkshop';
 import { usePrintDesk } from '../kit/printContext';
+import { RoundsPanel } from './RoundsPanel';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './SheetsView.module.css';
@@ -74,10 +77,12 @@ export function SheetsView() {
           )}
         </div>
         <SheetCharts answer={shown} wanted={sheets.edition + sheets.proofsToKeep} />
+        <RoundsPanel />
       </div>
       <aside className={kit.side}>
         <Wish set={set} />
         <Hand set={set} pulls={pulls} lost={lost} />
+        <MadeWith sheets={shown.counted + (started?.tests ?? sheets.testSheets)} />
       </aside>
     </div>
   );
@@ -100,6 +105,7 @@ function Hand({ set, pulls, lost }: HandProps) {
   return (
     <section>
       <h2>The hand</h2>
+      <FromWorkshop kind="hand" label="Hands" several none="as chosen below" className={kit.above14} />
       <TextField
         select
         fullWidth
@@ -121,6 +127,39 @@ function Hand({ set, pulls, lost }: HandProps) {
       </p>
     </section>
   );
+}
+
+/** What else of the workshop the print is made with. */
+function MadeWith({ sheets }: { sheets: number }) {
+  const {
+    state: { plan },
+    unit,
+  } = usePrintDesk();
+  const rack = usedOf(plan, 'rack')[0];
+  return (
+    <section className={clsx(kit.stack, kit.gap14)}>
+      <h2>Made with</h2>
+      <FromWorkshop kind="room" label="Room" none="any room: 20 °C, 50 %" />
+      <FromWorkshop kind="rack" label="Rack" none="no rack chosen" />
+      {rack && <p className={kit.note}>{rackInWords(plan, rack, sheets, unit)}</p>}
+      <FromWorkshop kind="rubbing tool" label="Rubbing tools" several none="none chosen" />
+      <FromWorkshop kind="brush" label="Brushes" several none="none chosen" />
+    </section>
+  );
+}
+
+/** Whether all sheets find a place at once, and lie flat in it. */
+function rackInWords(plan: Plan, rack: ItemOf<'rack'>, sheets: number, unit: LengthUnit): string {
+  const { sheetMm } = sheetLayoutOf(plan) ?? {};
+  const [long, short] = [rack.placeMm.widthMm, rack.placeMm.heightMm].sort((a, b) => b - a);
+  const over =
+    sheetMm &&
+    (Math.max(sheetMm.widthMm, sheetMm.heightMm) > long || Math.min(sheetMm.widthMm, sheetMm.heightMm) > short);
+  if (over)
+    return `A sheet of ${formatSize(sheetMm.widthMm, sheetMm.heightMm, unit)} is larger than a place of ${formatSize(rack.placeMm.widthMm, rack.placeMm.heightMm, unit)}.`;
+  return rack.places >= sheets
+    ? `${rack.places} places for ${sheets} sheets: all dry at once.`
+    : `${rack.places} places for ${sheets} sheets: ${sheets - rack.places} must wait or lie elsewhere.`;
 }
 
 /** What the edition is to be. */

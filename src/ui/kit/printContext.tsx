@@ -7,6 +7,7 @@ import type {
   SlipAnswer,
   CabinetInk,
   NamedReading,
+  Plan,
   PlanEdit,
   PracticeScore,
   PrintState,
@@ -69,6 +70,10 @@ export interface PrintDesk {
   readonly progress: Progress;
   /** What the workshop's runs are believed to lose: from its other prints and this one's own runs. */
   readonly belief: LossBelief;
+  /** The round whose paper everything is predicted on, and the paper that is planned. */
+  readonly seenRound: string;
+  readonly seeRound: (roundId: string) => void;
+  readonly paperPlanned: Plan['paper'];
   readonly looks: PlanLooks | undefined;
   readonly coverage: Coverage | undefined;
   /** The same, half as wide: for strips of many small pictures and the run line. */

@@ -1,6 +1,7 @@
 'use client';
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState, type ReactNode } from 'react';
 import {
+  EDITION_ROUND,
   success,
   type BenchEvent,
   type Outcome,
@@ -9,7 +10,7 @@ import {
   type PrintState,
   type SlipAnswer,
 } from '@/model';
-import { beliefOf, looksOfPlan, progressOf, applyEdit } from '@/derived';
+import { applyEdit, beliefOf, looksOfPlan, onPaperOf, progressOf } from '@/derived';
 import { PrintDeskProvider, type Placement, type PrintDesk, type PrintUrls } from '@/ui/kit/printContext';
 import { useReshape } from '@/ui/kit/useReshape';
 import { useLayersWorker, useSheetWorker } from '@/ui/kit/useSheetWorker';
@@ -224,7 +225,6 @@ function usePlanShown(edits: PlanEdits, state: PrintState, waiting: readonly Ben
   const kept = edits.plan;
   const keptRef = useRef(kept);
   keptRef.current = kept;
-  const plan = tried ?? kept;
   const tryOut = useCallback((edit: PlanEdit | undefined) => {
     const next = edit && applyEdit(keptRef.current, edit);
     setTried(next?.ok ? next.value : undefined);
@@ -233,8 +233,11 @@ function usePlanShown(edits: PlanEdits, state: PrintState, waiting: readonly Ben
     () => [...state.events, ...waiting.filter((w) => !state.events.some((e) => e.id === w.id))],
     [state.events, waiting],
   );
+  const meant = tried ?? kept;
+  const progress = useMemo(() => progressOf(meant, events), [meant, events]);
+  const [seenRound, seeRound] = useState(EDITION_ROUND);
+  const plan = useMemo(() => onPaperOf(meant, progress.bench, seenRound), [meant, progress.bench, seenRound]);
   const shownState = useMemo(() => ({ ...state, plan, events }), [state, plan, events]);
-  const progress = useMemo(() => progressOf(plan, events), [plan, events]);
   const belief = useMemo(
     () => beliefOf(plan, state.otherRuns, progress.bench),
     [plan, progress.bench, state.otherRuns],
@@ -248,6 +251,7 @@ function usePlanShown(edits: PlanEdits, state: PrintState, waiting: readonly Ben
   return {
     progress,
     plan,
+    ...{ seenRound, seeRound, paperPlanned: meant.paper },
     setTried,
     sheetDesk,
     sheetWorker,

@@ -16,7 +16,7 @@ import {
   type Motion,
 } from '@/core/registration';
 import { sentenceIn, formatLength } from '@/core/units';
-import { type Plan } from '@/model';
+import { MAX_SHIMS, type Plan } from '@/model';
 import {
   blocksOfRun,
   blockNamesOf,
@@ -30,6 +30,7 @@ import {
   type BenchState,
 } from '@/derived';
 import { LengthField } from '../../kit/fields';
+import { FromWorkshop } from '../../kit/FromWorkshop';
 import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -361,6 +362,7 @@ function Stock() {
   return (
     <section>
       <h2>Stock of shims</h2>
+      <FromWorkshop kind="shim" label="Shims of the workshop" several none="as typed below" className={kit.above12} />
       {stock.map((piece, i) => (
         <div key={i} className={clsx(kit.fields, kit.above12)}>
           <TextField
@@ -384,7 +386,7 @@ function Stock() {
       ))}
       <div className={clsx(kit.row, kit.above10)}>
         <Button
-          disabled={stock.length >= 6}
+          disabled={stock.length >= MAX_SHIMS}
           onClick={() =>
             set([
               ...stock,

@@ -15,6 +15,7 @@ import {
 import { formatBare, formatLength, parseLengthsMm, type Outcome } from '@/core/units';
 import type { Block, EditOf } from '@/model';
 import { LengthField } from '../../kit/fields';
+import { FromWorkshop } from '../../kit/FromWorkshop';
 import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -60,6 +61,13 @@ export function Setting({ block, toolsMm, onTools, settings }: CheckProps) {
         setText={setText}
         takeTools={takeTools}
       />
+      <FromWorkshop
+        kind="cutting tool"
+        label="Tools of the workshop"
+        several
+        none="typed above"
+        className={kit.above8}
+      />
       <NarrowestTool narrowest={narrowest} onTools={onTools} withNarrowest={withNarrowest} />
       <p className={kit.note}>
         {capital(material.name)} holds ridges of {formatLength(material.ridgeAlongMm, unit, 1)}
@@ -82,6 +90,7 @@ function RollerFields() {
   } = usePrintDesk();
   return (
     <div className={clsx(kit.fields, kit.above14, kit.below6, kit.atTop)}>
+      <FromWorkshop kind="roller" label="Roller of the workshop" none="as typed" className={css.bothColumns} />
       <LengthField
         label="Roller, diameter"
         valueMm={plan.roller.diameterMm}

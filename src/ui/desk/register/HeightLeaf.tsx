@@ -3,6 +3,7 @@ import { heightsOf, HEIGHT_RANGE_MM, TYPE_HEIGHT_MM, type HeightStack } from '@/
 import { sentenceIn, formatLength } from '@/core/units';
 import { LengthField } from '../../kit/fields';
 import { Cautions } from '../../kit/Cautions';
+import { FromWorkshop } from '../../kit/FromWorkshop';
 import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -176,6 +177,7 @@ export function HeightFields() {
           />{' '}
           printed in a press
         </label>
+        <FromWorkshop kind="press" label="Press of the workshop" none="as typed" className={kit.around8} />
         {stack.pressGapMm !== null && (
           <LengthField
             label="Press is open"

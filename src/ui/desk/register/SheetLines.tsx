@@ -7,6 +7,7 @@ import {
   type SheetEdge,
   type SheetLayout,
 } from '@/core/registration';
+import { hexFromLabD50, type Lab } from '@/core/colour';
 import { formatSize } from '@/core/units';
 import { usePrintDesk } from '../../kit/printContext';
 import { TOKENS } from '@/ui/theme/tokens';
@@ -37,6 +38,7 @@ export function SheetLines({ layout, place }: SheetLinesProps) {
   const finished = finishedRect(layout),
     image = images[0];
   const { lastRight, lastBelow } = farEdges(images);
+  const mark = markOn(plan.paper.labD50);
   return (
     <svg
       width={widthPx}
@@ -55,7 +57,7 @@ export function SheetLines({ layout, place }: SheetLinesProps) {
         y={Y(finished.yMm)}
         w={finished.widthMm * scale}
         h={finished.heightMm * scale}
-        fill={TOKENS.sheet}
+        fill={hexFromLabD50(plan.paper.labD50)}
       />
       <SheetEdges
         rect={{ xMm: 0, yMm: 0, ...sheetMm }}
@@ -65,12 +67,30 @@ export function SheetLines({ layout, place }: SheetLinesProps) {
         registering={registrationWay(plan.way.registration).registeringEdges}
       />
       <BlockRects layout={layout} place={place} />
-      <MarginArrows X={X} finished={finished} Y={Y} image={image} lastRight={lastRight} lastBelow={lastBelow} />
-      <Grain x={X(finished.xMm) + 12} y={Y(finished.yMm + finished.heightMm) - 12} direction={plan.layout.paperGrain} />
-      {m.bottom * scale > 24 && <TitleLine x={X(image.xMm)} y={Y(lastBelow) + 18} edition={plan.sheets.edition} />}
+      <MarginArrows
+        X={X}
+        finished={finished}
+        Y={Y}
+        image={image}
+        lastRight={lastRight}
+        lastBelow={lastBelow}
+        mark={mark}
+      />
+      <Grain
+        x={X(finished.xMm) + 12}
+        y={Y(finished.yMm + finished.heightMm) - 12}
+        direction={plan.layout.paperGrain}
+        mark={mark}
+      />
+      {m.bottom * scale > 24 && (
+        <TitleLine x={X(image.xMm)} y={Y(lastBelow) + 18} edition={plan.sheets.edition} mark={mark} />
+      )}
     </svg>
   );
 }
+
+/** What is drawn on the paper shows on dark paper too. */
+const markOn = ([lightness]: Lab) => (lightness < 50 ? TOKENS.sheet : TOKENS.ink);
 
 /** The blocks laid in the origin corner, dashed. */
 function BlockRects({ layout, place: { X, Y, scale } }: SheetLinesProps) {
@@ -89,9 +109,9 @@ function BlockRects({ layout, place: { X, Y, scale } }: SheetLinesProps) {
   ));
 }
 
-function TitleLine({ x, y, edition }: { x: number; y: number; edition: number }) {
+function TitleLine({ x, y, edition, mark }: { x: number; y: number; edition: number; mark: string }) {
   return (
-    <text x={x} y={y} fontSize={12.5} fontFamily="var(--head)" fontStyle="italic" fill={TOKENS.pencil}>
+    <text x={x} y={y} fontSize={12.5} fontFamily="var(--head)" fontStyle="italic" fill={mark}>
       4/{edition}&#8195;title&#8195;signature
     </text>
   );
@@ -104,9 +124,10 @@ interface MarginArrowsProps {
   readonly image: RectMm;
   readonly lastRight: number;
   readonly lastBelow: number;
+  readonly mark: string;
 }
 
-function MarginArrows({ X, finished, Y, image, lastRight, lastBelow }: MarginArrowsProps) {
+function MarginArrows({ X, finished, Y, image, lastRight, lastBelow, mark }: MarginArrowsProps) {
   return (
     <path
       d={arrows([
@@ -125,7 +146,7 @@ function MarginArrows({ X, finished, Y, image, lastRight, lastBelow }: MarginArr
           Y(finished.yMm + finished.heightMm),
         ],
       ])}
-      stroke={TOKENS.ink}
+      stroke={mark}
       fill="none"
     />
   );
@@ -187,14 +208,21 @@ function SheetEdges({ rect: r, X, Y, torn, registering }: SheetEdgesProps) {
   );
 }
 
-function Grain({ x, y, direction }: { x: number; y: number; direction: 'upright' | 'level' }) {
+interface GrainProps {
+  readonly x: number;
+  readonly y: number;
+  readonly direction: 'upright' | 'level';
+  readonly mark: string;
+}
+
+function Grain({ x, y, direction, mark }: GrainProps) {
   const d = [0, 4, 8]
     .map((k) => (direction === 'upright' ? `M${x + k} ${y - 22}v22` : `M${x} ${y - 8 + k}h26`))
     .join('');
   return (
     <g>
-      <path d={d} stroke={TOKENS.pencil} strokeWidth={1} fill="none" />
-      <text x={x + (direction === 'upright' ? 14 : 32)} y={y} fontSize={12.5} fill={TOKENS.pencil}>
+      <path d={d} stroke={mark} strokeWidth={1} fill="none" />
+      <text x={x + (direction === 'upright' ? 14 : 32)} y={y} fontSize={12.5} fill={mark}>
         grain
       </text>
     </g>

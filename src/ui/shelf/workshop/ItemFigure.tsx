@@ -68,10 +68,10 @@ function drawPaper(paper: ItemOf<'paper'>, all: readonly ItemOf<'paper'>[]) {
 
 function deckle(x: number, y: number, w: number, h: number): string {
   const edge = (x0: number, y0: number, x1: number, y1: number) => {
-    const steps = Math.max(2, Math.round(Math.hypot(x1 - x0, y1 - y0) / 5));
+    const steps = Math.max(2, Math.round(Math.hypot(x1 - x0, y1 - y0) / 3.4));
     return Array.from({ length: steps }, (_, i) => {
       const t = i / steps,
-        off = 1.4 * Math.sin(i * 2.4 + x0) + 0.7 * Math.sin(i * 5.1 + y1);
+        off = 0.9 * Math.sin(i * 2.4 + x0) + 0.5 * Math.sin(i * 5.1 + y1);
       const [nx, ny] = x0 === x1 ? [1, 0] : [0, 1];
       return `${(x0 + (x1 - x0) * t + nx * off).toFixed(1)} ${(y0 + (y1 - y0) * t + ny * off).toFixed(1)}`;
     });
@@ -197,7 +197,7 @@ function drawHand(hand: ItemOf<'hand'>) {
         {hand.name.slice(0, 2)}
       </text>
       {Array.from({ length: STROKES[hand.experience] }, (_, i) => (
-        <path key={i} className={css.edge} d={`M${WIDE / 2 - 22 + i * 17} 78h10`} />
+        <path key={i} className={css.heavy} d={`M${WIDE / 2 - 22 + i * 17} 78h10`} />
       ))}
     </>
   );
@@ -226,12 +226,12 @@ function drawRack({ places }: ItemOf<'rack'>, all: readonly ItemOf<'rack'>[]) {
 
 /** Warmth as the height of a column, damp as waves that stand as high as the air is wet. */
 function drawRoom({ temperatureC, relativeHumidityPercent }: ItemOf<'room'>) {
-  const warm = Math.max(4, Math.min(64, (temperatureC + 10) * 1.4));
+  const warm = Math.max(3, Math.min(52, temperatureC + 12));
   const waves = Math.round(relativeHumidityPercent / 14);
   return (
     <>
       <path className={css.line} d="M20 88V30L75 8l55 22v58z" />
-      <rect className={css.line} x={34} y={20} width={7} height={68} />
+      <rect className={css.line} x={34} y={36} width={7} height={52} />
       <rect className={css.inkedFill} x={34} y={88 - warm} width={7} height={warm} />
       {Array.from({ length: waves }, (_, i) => (
         <path key={i} className={css.damp} d={`M58 ${83 - i * 8}q7 -6 14 0t14 0t14 0t14 0`} />

@@ -194,7 +194,7 @@ function PriceFields({
       </p>
     );
   return (
-    <div className={kit.fields} role="group" aria-label={label}>
+    <div className={kit.fields} role="group" aria-label="Price">
       <NumberField
         label={label}
         value={price.amount}

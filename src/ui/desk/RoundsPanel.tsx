@@ -1,0 +1,135 @@
+'use client';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import clsx from 'clsx';
+import { useState } from 'react';
+import { EDITION_ROUND, MOST_SHEETS, type ItemOf } from '@/model';
+import type { BenchState } from '@/derived';
+import { kit } from '@/ui/kit/styles';
+import { CountField } from '../kit/fields';
+import { usePrintDesk } from '../kit/printContext';
+import { Swatch } from '../kit/Swatch';
+import css from './SheetsView.module.css';
+
+type Round = BenchState['rounds'][number];
+
+/** The lots of sheets of a print, each on its paper; everything predicted follows the one that is looked at. */
+export function RoundsPanel() {
+  const { progress, paperPlanned, seenRound, seeRound } = usePrintDesk();
+  const proofs = progress.bench.rounds.filter(({ round }) => round === 'proof');
+  const edition = progress.bench.rounds.find(({ round }) => round === 'edition');
+  return (
+    <section aria-label="Rounds">
+      <h2>Rounds and their paper</h2>
+      <p className={clsx(kit.note, kit.around4)}>
+        Looks, warnings and recipes are shown on the paper of the round that is chosen here, in every view.
+      </p>
+      <div role="radiogroup" aria-label="Predictions on the paper of">
+        <RoundLine
+          name="Edition"
+          says={edition ? sheetsInWords(edition) : 'not begun yet'}
+          paper={edition?.paper ?? paperPlanned}
+          seen={seenRound === EDITION_ROUND}
+          onSee={() => seeRound(EDITION_ROUND)}
+        />
+        {proofs.map((round, i) => (
+          <RoundLine
+            key={round.roundId}
+            name={`Proofs ${i + 1}`}
+            says={sheetsInWords(round)}
+            paper={round.paper ?? paperPlanned}
+            seen={seenRound === round.roundId}
+            onSee={() => seeRound(round.roundId)}
+          />
+        ))}
+      </div>
+      <BeginProofs count={proofs.length} />
+    </section>
+  );
+}
+
+const sheetsInWords = ({ counted, tests, pulls }: Round) =>
+  `${counted + tests} sheets, ${pulls.length === 0 ? 'none pulled' : `${pulls.length} pull${pulls.length === 1 ? '' : 's'}`}`;
+
+interface RoundLineProps {
+  readonly name: string;
+  readonly says: string;
+  readonly paper: Pick<ItemOf<'paper'>, 'name' | 'labD50'>;
+  readonly seen: boolean;
+  readonly onSee: () => void;
+}
+
+function RoundLine({ name, says, paper, seen, onSee }: RoundLineProps) {
+  return (
+    <label className={css.round}>
+      <input type="radio" name="seen-round" checked={seen} onChange={onSee} />
+      <strong>{name}</strong>
+      <span>
+        <Swatch lab={paper.labD50} />
+        &ensp;{paper.name}
+      </span>
+      <span className={kit.quiet}>{says}</span>
+    </label>
+  );
+}
+
+const PLANNED = '';
+
+/** Sheets for proofs, on the paper that is planned or on any other of the workshop. */
+function BeginProofs({ count }: { count: number }) {
+  const { log, tell, workshop, paperPlanned, progress } = usePrintDesk();
+  const [counted, setCounted] = useState(6);
+  const [paperId, setPaperId] = useState(PLANNED);
+  const papers = (workshop.items ?? []).flatMap(({ item }) => (item.kind === 'paper' ? [item] : []));
+  const begin = async () => {
+    const paper = papers.find(({ id }) => id === paperId);
+    const taken = new Set(progress.bench.rounds.map(({ roundId }) => roundId));
+    let n = count + 1;
+    while (taken.has(`proofs-${n}`)) n++;
+    const done = await log({
+      kind: 'round-begun',
+      roundId: `proofs-${n}`,
+      round: 'proof',
+      paper: paper ? { name: paper.name, labD50: paper.labD50 } : null,
+      counted,
+      tests: 0,
+    });
+    if (!done.ok) tell(done.message);
+  };
+  return (
+    <form
+      className={clsx(kit.row, kit.above12, kit.gap12, css.adding)}
+      onSubmit={(e) => {
+        e.preventDefault();
+        void begin();
+      }}
+    >
+      <TextField
+        select
+        label="Paper"
+        value={papers.some(({ id }) => id === paperId) ? paperId : PLANNED}
+        onChange={(e) => setPaperId(e.target.value)}
+        className={css.proofPaper}
+        slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
+      >
+        <MenuItem value={PLANNED}>as planned: {paperPlanned.name}</MenuItem>
+        {papers.map((paper) => (
+          <MenuItem key={paper.id} value={paper.id}>
+            <Swatch lab={paper.labD50} />
+            &ensp;{paper.name}
+          </MenuItem>
+        ))}
+      </TextField>
+      <div className={css.count}>
+        <CountField
+          label="Sheets"
+          value={counted}
+          range={{ min: 1, max: MOST_SHEETS, what: 'the sheets for proofs' }}
+          onChange={setCounted}
+        />
+      </div>
+      <Button type="submit">Begin a round of proofs</Button>
+    </form>
+  );
+}
