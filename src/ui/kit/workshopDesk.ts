@@ -9,8 +9,8 @@ export interface WorkshopDesk {
   readonly problem: string | undefined;
   readonly load: () => Promise<void>;
   readonly add: (item: NewItem) => Promise<Outcome<StoredItem>>;
-  /** Saves a thing on top of the revision it was changed from. */
-  readonly save: (baseRevision: number, item: WorkshopItem) => Promise<Outcome<StoredItem>>;
+  /** Changes a thing: shown at once, taken back when it is refused. */
+  readonly save: (id: string, part: Partial<WorkshopItem>) => Promise<Outcome<StoredItem>>;
   readonly remove: (id: string) => Promise<Outcome<undefined>>;
   readonly putBack: (id: string) => Promise<Outcome<StoredItem>>;
 }

@@ -78,8 +78,8 @@ function useThings({ desk, tell }: Props) {
     if (answer.ok) setChosenId(answer.value.item.id);
     else tell(answer.message);
   };
-  const save = async ({ item, revision }: StoredItem, part: Partial<WorkshopItem>) => {
-    const answer = await desk.save(revision, { ...item, ...part } as WorkshopItem);
+  const save = async ({ item }: StoredItem, part: Partial<WorkshopItem>) => {
+    const answer = await desk.save(item.id, part);
     if (!answer.ok) tell(answer.message);
   };
   const remove = async ({ item }: StoredItem) => {
