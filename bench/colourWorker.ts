@@ -146,7 +146,6 @@ function whatIf(): Pick<ColourFigures, 'whatIfMs'> {
         paintCoverage(
           coverage,
           look.map((lab) => packRgb(...srgb8FromLabD50(lab).rgb)),
-          width * height,
         );
     }).ms;
   for (let i = 0; i < 6; i++) turn(i + 60);

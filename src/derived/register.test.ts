@@ -1,4 +1,4 @@
-import { NO_MOTION, fitMotion, isWrong, shimPlan, type Motion } from '@/core/registration';
+import { BEYOND, NO_MOTION, fitMotion, isWrong, shimPlan, type Motion } from '@/core/registration';
 import { type BenchAct, emptyPlan, type Plan } from '@/model';
 import { replayLog } from './bench/replayLog';
 import {
@@ -66,8 +66,8 @@ describe('boundaries of a plan', () => {
         kind(reduction, 0, 2),
         kind(reduction, 0, 3),
         kind(reduction, 1, 3),
-        kind(reduction, 0, 255),
-        kind(reduction, 3, 255),
+        kind(reduction, 0, BEYOND),
+        kind(reduction, 3, BEYOND),
       ].map((k) => k.edges.length),
     ).toEqual([1, 2, 3, 2, 0, 3]);
     expect(kind(reduction, 0, 3).edges.every((e) => e.covers === 'b' && e.offsetMm === 0)).toBe(true);

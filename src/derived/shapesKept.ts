@@ -1,4 +1,4 @@
-import type { LabelMap } from '@/core/geometry';
+import type { PartMap } from '@/core/geometry';
 import type { Plan } from '@/model';
 import type { ShapesKept } from './closed';
 import { cutsOf, inkingsOf, inkNamesOf, runsOfCut } from './lookups';
@@ -8,7 +8,7 @@ import type { Progress } from './progress';
 /** A plan as it lies on the sheet: `map` names by pixel the parts of `sheet`. */
 export interface LaidPlan {
   readonly plan: Plan;
-  readonly map: LabelMap;
+  readonly map: PartMap;
   readonly sheet: PrintSheet;
 }
 

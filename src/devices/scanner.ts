@@ -1,10 +1,11 @@
 import { srgb8FromLabD50, type Lab } from '@/core/colour';
+import type { PartMap } from '@/core/geometry';
 import { motionAt, type Motion, type ScanPicture } from '@/core/registration';
 import { normalDeviate, randomStream, type RandomStream } from '@/core/random/random';
 
 /** A printed sheet under the lid: where each run really lies, and the look of any set of films. */
 export interface ProofUnderLid {
-  readonly labels: Uint8Array;
+  readonly labels: PartMap['labels'];
   readonly width: number;
   readonly height: number;
   readonly mmPerPx: number;
@@ -180,7 +181,7 @@ function backwards(motion: Motion, { mmPerPx, imageAtMm }: ProofUnderLid): numbe
 }
 
 function bitsOf(proof: ProofUnderLid): Uint16Array {
-  const bits = new Uint16Array(256);
+  const bits = new Uint16Array(Math.max(256, ...proof.inked.map((labels) => labels.length)));
   proof.inked.forEach((labels, k) =>
     labels.forEach((on, l) => {
       if (on) bits[l] |= 1 << k;

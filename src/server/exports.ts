@@ -2,6 +2,7 @@ import sharp from 'sharp';
 import { HOUSE_COLOURS, srgb8FromLabD50, hexFromLabD50 } from '@/core/colour';
 import { findIslands, labelCoverage, labelSet, packRgb, paintCoverage } from '@/core/geometry';
 import {
+  onPaperOf,
   inkingsOf,
   replayLog,
   blockNamesOf,
@@ -209,16 +210,17 @@ export async function lookPng(db: Store, id: string, run: number, widthPx: numbe
       fileName: `${fileStem(name)}.png`,
     });
   const picture = labelsOfPlan(db, plan);
-  const { coloursGot, slips } = replayLog(benchLog(db, id));
+  const bench = replayLog(benchLog(db, id)),
+    { coloursGot, slips } = bench;
   const laid = picture && sheetOf(plan, picture, slips);
-  const looks = laid?.ok ? looksOfPlan(plan, coloursGot, laid.value.sheet) : undefined;
+  const looks = laid?.ok ? looksOfPlan(onPaperOf(plan, bench), coloursGot, laid.value.sheet) : undefined;
   if (!laid?.ok || !looks) return failure('nothing-flat', 'There are no flat colours to show yet.');
   const { map } = laid.value;
   if (!(run >= 0 && run <= plan.runs.length)) return failure('run-missing', `There is no run ${run}.`);
   const width = wanted,
     height = Math.max(1, Math.round((width * map.height) / map.width));
   const colours = looks.looks[run].map((lab) => packRgb(...srgb8FromLabD50(lab).rgb));
-  const words = paintCoverage(labelCoverage(map, colours.length, width, height), colours, width * height);
+  const words = paintCoverage(labelCoverage(map, colours.length, width, height), colours);
   const bytes = await sharp(Buffer.from(words.buffer), { raw: { width, height, channels: 4 } })
     .removeAlpha()
     .png()

@@ -70,7 +70,7 @@ function runLayers({ plan, sheet, got }: LaidOut, number: number): Layers {
       indexOf: (part) => printed[part],
     };
   });
-  const after = { palette: looks[number].map(solid), indexOf: (part: number) => part };
+  const after = paletted(looks[number].map(solid));
   return {
     layers: [
       ...films,
@@ -78,14 +78,30 @@ function runLayers({ plan, sheet, got }: LaidOut, number: number): Layers {
       {
         name: number > 1 ? `the sheet after run ${number - 1}` : 'bare paper',
         visible: true,
-        palette: looks[number - 1].map(solid),
-        indexOf: (part) => part,
+        ...paletted(looks[number - 1].map(solid)),
       },
       { name: 'paper', visible: true, palette: [solid(plan.paper.labD50), CLEAR], indexOf: () => 0 },
     ],
     merged: after,
     mirrored: false,
   };
+}
+
+/** Colours a picture with a palette can hold. */
+const MOST_PALETTE = 256;
+
+/** A palette of the colours of all parts, each once; where they are more than a palette holds, the nearest are taken together. */
+export function paletted(colours: readonly PaletteColour[]): Pick<Layer, 'palette' | 'indexOf'> {
+  for (let step = 1; ; step *= 2) {
+    const places = new Map<string, number>(),
+      palette: PaletteColour[] = [];
+    const index = colours.map((colour) => {
+      const key = colour.map((level) => Math.floor(level / step)).join();
+      if (!places.has(key)) places.set(key, palette.push(colour) - 1);
+      return places.get(key)!;
+    });
+    if (palette.length <= MOST_PALETTE) return { palette, indexOf: (part) => index[part] };
+  }
 }
 
 function stageLayers({ plan, sheet }: LaidOut, number: number): Layers {
@@ -110,13 +126,13 @@ function stageLayers({ plan, sheet }: LaidOut, number: number): Layers {
 }
 
 function pngOf(
-  { map, mmPerPx }: LaidOut,
+  { map, mmPerPx, sheet }: LaidOut,
   palette: readonly PaletteColour[],
   indexOf: (part: number) => number,
   mirrored: boolean,
   everyPx: number,
 ): Uint8Array {
-  const index = Uint8Array.from({ length: 256 }, (_, part) => (part < 255 ? (indexOf(part) ?? 0) : 0));
+  const index = Uint8Array.from(sheet.parts, (_, part) => indexOf(part) ?? 0);
   const width = Math.ceil(map.width / everyPx),
     height = Math.ceil(map.height / everyPx);
   return indexedPng(

@@ -1,4 +1,4 @@
-import { traceArcs, type ArcMap, type LabelMap } from '@/core/geometry';
+import { traceArcs, type ArcMap, type LabelMap, type PartMap } from '@/core/geometry';
 import { isPlain, printMapOf } from '@/core/layers';
 import { onPaperOf, replayLog, type Slip, plainSheet, printTaskOf, type ColoursGot, type PrintSheet } from '@/derived';
 import { failure, success, type Outcome } from '@/core/units';
@@ -17,7 +17,7 @@ export interface LaidOut {
   readonly plan: Plan;
   readonly picture: LabelMap;
   /** Values are parts of `sheet`. */
-  readonly map: LabelMap;
+  readonly map: PartMap;
   readonly sheet: PrintSheet;
   readonly mmPerPx: number;
   readonly widthMm: number;
@@ -57,7 +57,7 @@ export function sheetOf(
   plan: Plan,
   picture: LabelMap,
   slips: readonly Slip[],
-): Outcome<{ map: LabelMap; sheet: PrintSheet }> {
+): Outcome<{ map: PartMap; sheet: PrintSheet }> {
   const { task, effects } = printTaskOf(plan, slips);
   if (isPlain(task)) return success({ map: picture, sheet: plainSheet(plan) });
   const made = printMapOf(picture, task);

@@ -134,7 +134,7 @@ export function keepCutPicture(
       (effect, m) => effect.kind === 'slip' && part.marks.includes(m) && effect.cutIds.includes(cutId),
     ),
   );
-  const index = Uint8Array.from({ length: 256 }, (_, p) =>
+  const index = Uint8Array.from(slipped, (_, p) =>
     slipped[p] ? 3 : state.standing.includes(p) ? 1 : state.cutNow.includes(p) ? 2 : 0,
   );
   const every = Math.max(1, Math.ceil(Math.max(map.width, map.height) / CUT_PICTURE_PX));

@@ -103,7 +103,7 @@ class JobWorker<Jobs extends { [J in keyof Jobs]: JobMap[string] }> {
 /** A label map that is sent is given away: copying twelve megabytes would hold the page up. */
 function transferred(payload: unknown): Transferable[] {
   const labels = (payload as { labels?: unknown } | null)?.labels;
-  return labels instanceof Uint8Array ? [labels.buffer as ArrayBuffer] : [];
+  return labels instanceof Uint8Array || labels instanceof Uint16Array ? [labels.buffer as ArrayBuffer] : [];
 }
 
 /** Holds one picture and its label map. */

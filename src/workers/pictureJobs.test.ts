@@ -1,3 +1,4 @@
+import type { PartMap } from '@/core/geometry';
 import { deflateSync, inflateSync } from 'node:zlib';
 import type { Lab } from '@/core/colour';
 import { DEFAULT_ROLLER, materialById } from '@/core/cutting';
@@ -28,7 +29,7 @@ function drawn(): LabelMap {
 const SQUARE = 100 * W + 20,
   BAR = 10 * W + 150;
 const labelFile = (map: LabelMap) => new Uint8Array(deflateSync(encodeLabelMap(map)));
-const same = (a: Uint8Array, b: Uint8Array) => Buffer.from(a).equals(b);
+const same = (a: PartMap['labels'], b: PartMap['labels']) => Buffer.from(a).equals(Buffer.from(b));
 
 const bench = new WorkerBench<PictureJobs>(() => jest.requireActual('./picture.worker'));
 bench.files.set('/labels', labelFile(drawn()));

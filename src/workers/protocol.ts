@@ -1,6 +1,6 @@
 import type { Lab } from '@/core/colour';
 import type { CutIsland, CutSettings, RehearsalPart, StageVerdict } from '@/core/cutting';
-import type { AnchorPx, Box, LabelStyle, Region, View } from '@/core/geometry';
+import type { AnchorPx, Box, LabelCoverage, LabelStyle, PartMap, Region, View } from '@/core/geometry';
 import type { FitAnswer, MisprintView, Motion, ProofReading, Spread } from '@/core/registration';
 import type { PrintMapTask, PrintPart } from '@/core/layers';
 import type { EditDone, FlatColourFigures, FlattenSettings, RegionEdit } from '@/core/picture';
@@ -58,9 +58,9 @@ export interface StageFigures {
   readonly outlineM: number;
 }
 
-/** A label map on its way to another worker. */
+/** A label map, or a print map, on its way to another worker. */
 export interface MapCopy {
-  readonly labels: Uint8Array;
+  readonly labels: PartMap['labels'];
   readonly width: number;
   readonly height: number;
   readonly mmPerPx: number;
@@ -121,7 +121,7 @@ export interface PictureJobs {
   /** Works out the print map, and the shares of its parts on a small picture. */
   printMap: {
     take: { task: PrintMapTask; width: number; height: number };
-    give: { parts: readonly PrintPart[]; areaPx: readonly number[]; full: boolean; coverage: Uint8Array };
+    give: { parts: readonly PrintPart[]; areaPx: readonly number[]; full: boolean; coverage: LabelCoverage };
   };
   /** The edge cut anew before a run. */
   stageFigures: { take: { standing: readonly number[]; cutNow: readonly number[] }; give: StageFigures };
@@ -190,7 +190,7 @@ export interface FitQuestion {
 }
 
 export interface FitResult extends Omit<FitAnswer, 'risk'> {
-  /** Pairs of labels that films end between, the likeliest fault first; 255 is the bare sheet round the image. */
+  /** Pairs of labels that films end between, the likeliest fault first; `BEYOND` is the bare sheet round the image. */
   readonly pairs: readonly {
     readonly a: number;
     readonly b: number;

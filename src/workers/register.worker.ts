@@ -1,5 +1,5 @@
 import { srgb8FromLabD50 } from '@/core/colour';
-import { packRgb, traceArcs, type ArcMap, type LabelMap } from '@/core/geometry';
+import { packRgb, traceArcs, type ArcMap, type LabelMap, type PartMap } from '@/core/geometry';
 import { isPlain, printMapOf } from '@/core/layers';
 import {
   boundariesOf,
@@ -22,7 +22,7 @@ import { JobFailed, serve } from './serve';
 import type { FitQuestion, RegisterJobs } from './protocol';
 
 /** Runs in a worker: holds a picture's labels, its boundaries and its print map. */
-let picture: { map: LabelMap; mmPerPx: number; printed: LabelMap } | undefined;
+let picture: { map: LabelMap; mmPerPx: number; printed: PartMap } | undefined;
 let edges: { arcs: ArcMap; boundaries: Boundaries } | undefined;
 let risk: Float32Array | undefined;
 

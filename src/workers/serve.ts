@@ -52,7 +52,9 @@ export function serve<Jobs extends JobMap<Jobs>>(handlers: Handlers<Jobs>): void
 function transferables(result: unknown): Transferable[] {
   const one = (value: unknown): Transferable[] => {
     if (typeof ImageBitmap !== 'undefined' && value instanceof ImageBitmap) return [value];
-    return value instanceof Uint8Array || value instanceof Float64Array ? [value.buffer as ArrayBuffer] : [];
+    return value instanceof Uint8Array || value instanceof Uint16Array || value instanceof Float64Array
+      ? [value.buffer as ArrayBuffer]
+      : [];
   };
   const own = one(result);
   return own.length > 0 || typeof result !== 'object' || result === null || Array.isArray(result)

@@ -1,4 +1,4 @@
-import { findIslands, type IslandMap, type LabelMap } from '../geometry';
+import { findIslands, type IslandMap, type PartMap } from '../geometry';
 
 /** One part to be cut away at a stage, for ticking off. */
 export interface CutIsland {
@@ -10,16 +10,16 @@ export interface CutIsland {
   readonly yMm: number;
 }
 
-/** The 4-connected parts of the labels flagged in `cutNow` (256 entries), largest first, with the strip map for painting and hit tests. */
+/** The 4-connected parts of the labels flagged in `cutNow` (as of `labelSet`), largest first, with the strip map for painting and hit tests. */
 export function cutIslandsOf(
-  map: LabelMap,
+  map: PartMap,
   cutNow: Uint8Array,
   mmPerPx: number,
 ): { islands: CutIsland[]; strips: IslandMap | undefined } {
   const strips = findIslands({
     width: map.width,
     height: map.height,
-    labels: map.labels.map((label) => cutNow[label]),
+    labels: Uint8Array.from(map.labels, (label) => cutNow[label]),
   });
   if (!strips) return { islands: [], strips };
   const widest = new Int32Array(strips.islandCount);

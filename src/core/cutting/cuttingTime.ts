@@ -4,7 +4,7 @@ import type { BlockMaterial } from './materials';
 
 /**
  * Length of the edges that are cut along, in metres: between what is cut now and what still stands. Where what is cut borders ground
- * cleared earlier, or the block's rim, there is no line to follow. Both sets have 256 flags.
+ * cleared earlier, or the block's rim, there is no line to follow. Both sets are as of `labelSet`.
  */
 export function cutEdgeM(arcs: ArcMap, cutNow: Uint8Array, standing: Uint8Array, mmPerPx: number): number {
   let px = 0;

@@ -7,7 +7,7 @@ import {
   type BitMask,
   type IslandFigures,
   type IslandMap,
-  type LabelMap,
+  type PartMap,
   type MiddleLines,
   type OtherDistances,
 } from '../geometry';
@@ -40,14 +40,14 @@ export class StageMeter {
   readonly mostMm: number;
 
   constructor(
-    private readonly map: LabelMap,
+    private readonly map: PartMap,
     private readonly mmPerPx: number,
   ) {
     this.mostMm = 2 * (MOST_CAP_PX - 1) * mmPerPx;
   }
 
   /**
-   * `standing` flags the labels that still print (256 entries); widths are known up to the narrowest tool at hand, where it is wider than
+   * `standing` flags the labels that still print (as of `labelSet`); widths are known up to the narrowest tool at hand, where it is wider than
    * usual (as far as 254 pixels). Undefined when the stage is too broken up to be cut.
    */
   measure(standing: Uint8Array, narrowestToolMm = 0): StageMeasure | undefined {

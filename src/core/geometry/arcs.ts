@@ -1,5 +1,5 @@
 import { changesOfLabels } from './changes';
-import { OUTSIDE, type LabelMap } from './raster';
+import { OUTSIDE, type PartMap } from './raster';
 import { simplifyStaircase } from './simplify';
 
 /**
@@ -13,9 +13,9 @@ export interface ArcMap {
   readonly count: number;
   readonly offset: Int32Array;
   readonly xy: Float32Array;
-  /** Labels on the arc's two sides as it runs; 255 is outside the map. */
-  readonly left: Uint8Array;
-  readonly right: Uint8Array;
+  /** Labels on the arc's two sides as it runs; `OUTSIDE` beyond the map. */
+  readonly left: Uint16Array;
+  readonly right: Uint16Array;
   /** Corner numbers, y × (width + 1) + x, of the two ends. */
   readonly startCorner: Int32Array;
   readonly endCorner: Int32Array;
@@ -25,7 +25,7 @@ export interface ArcMap {
 }
 
 /** All arcs of a map, simplified to within `tolerancePx` of the cracks (< 0.5 keeps neighbours apart). */
-export function traceArcs(map: LabelMap, tolerancePx: number): ArcMap {
+export function traceArcs(map: PartMap, tolerancePx: number): ArcMap {
   const cracks = cracksOf(map);
   const tracer = new ArcTracer(map, cracks, tolerancePx);
   eachNode(cracks, (x, y) => tracer.traceFromNode(x, y));
@@ -52,7 +52,7 @@ interface Cracks {
   readonly downSeen: Int32Array;
 }
 
-function cracksOf(map: LabelMap): Cracks {
+function cracksOf(map: PartMap): Cracks {
   const { width, height } = map;
   const changes = changesOfLabels(map);
   const wordsPerRow = (width + 32) >>> 5,
@@ -130,7 +130,7 @@ class ArcTracer {
   private readonly last: number[] = [];
 
   constructor(
-    private readonly map: LabelMap,
+    private readonly map: PartMap,
     private readonly cracks: Cracks,
     private readonly tolerancePx: number,
   ) {}
@@ -240,8 +240,8 @@ class ArcTracer {
       count: this.left.length,
       offset: Int32Array.from(this.offset),
       xy: this.xy.subarray(0, this.used),
-      left: Uint8Array.from(this.left),
-      right: Uint8Array.from(this.right),
+      left: Uint16Array.from(this.left),
+      right: Uint16Array.from(this.right),
       startCorner: Int32Array.from(this.start),
       endCorner: Int32Array.from(this.end),
       firstStep: Uint8Array.from(this.first),

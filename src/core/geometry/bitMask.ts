@@ -1,4 +1,4 @@
-import { labelWords, type LabelMap } from './raster';
+import { labelWords, type PartMap } from './raster';
 
 /** A set of pixels, 32 to a word, rows padded to whole words; bit b of word k is pixel x = 32k + b. */
 export interface BitMask {
@@ -13,8 +13,8 @@ export function emptyMask(width: number, height: number): BitMask {
   return { width, height, wordsPerRow, words: new Uint32Array(wordsPerRow * height) };
 }
 
-/** The pixels whose label is in `set` (256 flags of 0 or 1). */
-export function maskOfLabels(map: LabelMap, set: Uint8Array): BitMask {
+/** The pixels whose label is in `set` (a flag of 0 or 1 for each, as of `labelSet`). */
+export function maskOfLabels(map: PartMap, set: Uint8Array): BitMask {
   const mask = emptyMask(map.width, map.height);
   const { labels, width, height } = map,
     fours = labelWords(map);
@@ -49,9 +49,9 @@ export function maskOfLabels(map: LabelMap, set: Uint8Array): BitMask {
 
 /**
  * One mask for each rank r ≥ 1 of pixels whose label's rank is ≥ r: the nested standing areas of a reduction.
- * `rankOfLabel` has 256 entries of 0…`ranks`. One pass over the map.
+ * `rankOfLabel` has an entry of 0…`ranks` for each label. One pass over the map.
  */
-export function nestedMasks(map: LabelMap, rankOfLabel: Uint8Array, ranks: number): BitMask[] {
+export function nestedMasks(map: PartMap, rankOfLabel: Uint8Array, ranks: number): BitMask[] {
   const { labels, width, height } = map;
   const masks = Array.from({ length: ranks }, () => emptyMask(width, height));
   const packed = new Int32Array(ranks + 1);
@@ -80,7 +80,7 @@ export function nestedMasks(map: LabelMap, rankOfLabel: Uint8Array, ranks: numbe
   return masks;
 }
 
-function uniform(labels: Uint8Array, from: number, count: number, label: number): boolean {
+function uniform(labels: PartMap['labels'], from: number, count: number, label: number): boolean {
   for (let i = from + 1; i < from + count; i++) if (labels[i] !== label) return false;
   return true;
 }

@@ -1,5 +1,5 @@
 import type { BitMask } from './bitMask';
-import { labelWords, type LabelMap } from './raster';
+import { labelWords, type PartMap } from './raster';
 
 /** Where a map changes, 32 pixels to a word as in a `BitMask`: all that distances between its parts need to know. */
 export interface Changes {
@@ -25,12 +25,12 @@ function bytesSet(four: number): number {
 }
 
 /** The changes of a label map. */
-export function changesOfLabels(map: LabelMap): Changes {
+export function changesOfLabels(map: PartMap): Changes {
   const words = labelWords(map);
   return words ? changesByFours(map, words) : changesByPixels(map);
 }
 
-function changesByFours({ width, height }: LabelMap, words: Int32Array): Changes {
+function changesByFours({ width, height }: PartMap, words: Int32Array): Changes {
   const changes = noChanges(width, height),
     { wordsPerRow, across, down } = changes,
     fours = width >> 2;
@@ -51,7 +51,7 @@ function changesByFours({ width, height }: LabelMap, words: Int32Array): Changes
   return changes;
 }
 
-function changesByPixels({ width, height, labels }: LabelMap): Changes {
+function changesByPixels({ width, height, labels }: PartMap): Changes {
   const changes = noChanges(width, height),
     { wordsPerRow, across, down } = changes;
   for (let y = 0, i = 0; y < height; y++)

@@ -67,19 +67,30 @@ export function labelGapsPx(map: LabelMap, labelCount: number): Float64Array {
   const cellPx = Math.max(1, Math.ceil(Math.max(map.width, map.height) / GAP_GRID));
   const width = Math.ceil(map.width / cellPx),
     height = Math.ceil(map.height / cellPx);
-  const present = new Uint32Array(width * height);
+  // 32 labels to a word, as many words a cell as there must be
+  const words = Math.ceil(labelCount / 32);
+  const present = new Uint32Array(width * height * words);
   for (let y = 0; y < map.height; y++) {
     const row = Math.floor(y / cellPx) * width;
-    for (let x = 0; x < map.width; x++) present[row + Math.floor(x / cellPx)] |= 1 << map.labels[y * map.width + x];
+    for (let x = 0; x < map.width; x++) {
+      const label = map.labels[y * map.width + x];
+      present[(row + Math.floor(x / cellPx)) * words + (label >> 5)] |= 1 << (label & 31);
+    }
   }
   const gaps = new Float64Array(labelCount * labelCount).fill(Infinity);
   for (let a = 0; a < labelCount; a++) {
-    const squared = squaredDistances((cell) => (present[cell] & (1 << a)) !== 0, width, height);
+    const squared = squaredDistances(
+      (cell) => (present[cell * words + (a >> 5)] & (1 << (a & 31))) !== 0,
+      width,
+      height,
+    );
     const nearest = new Float64Array(labelCount).fill(Infinity);
-    for (let cell = 0; cell < squared.length; cell++) {
-      for (let bits = present[cell]; bits !== 0; bits &= bits - 1) {
-        const b = 31 - Math.clz32(bits & -bits);
-        if (squared[cell] < nearest[b]) nearest[b] = squared[cell];
+    for (let cell = 0, w = 0; cell < squared.length; cell++) {
+      for (let word = 0; word < words; word++, w++) {
+        for (let bits = present[w]; bits !== 0; bits &= bits - 1) {
+          const b = 32 * word + 31 - Math.clz32(bits & -bits);
+          if (squared[cell] < nearest[b]) nearest[b] = squared[cell];
+        }
       }
     }
     for (let b = 0; b < labelCount; b++)

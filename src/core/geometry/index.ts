@@ -1,4 +1,4 @@
-export { type LabelMap, type ColourRaster, OUTSIDE, labelSet, labelCounts } from './raster';
+export { type LabelMap, type PartMap, type ColourRaster, OUTSIDE, labelSet, labelCounts } from './raster';
 export {
   type BitMask,
   emptyMask,
@@ -16,17 +16,8 @@ export { erodeDisc, dilateDisc, openDisc, thinnerThan, thinnestWidthPx } from '.
 export { type IslandMap, findIslands, islandsOfMask, islandAt, eachStripOf } from './islands';
 export { type ArcMap, traceArcs } from './arcs';
 export { ringsOf, eachPointOf, areaOfRingsPx } from './rings';
-export {
-  type LabelStyle,
-  type View,
-  paintLabels,
-  paintEdges,
-  paintRaster,
-  labelCoverage,
-  coarserCoverage,
-  paintCoverage,
-  packRgb,
-} from './paint';
+export { type LabelStyle, type View, paintLabels, paintEdges, paintRaster, packRgb } from './paint';
+export { type LabelCoverage, labelCoverage, coarserCoverage, labelOfCell, paintCoverage } from './coverage';
 export { squaredDistances, labelGapsPx } from './distance';
 export { type OtherDistances, distancesToOther, distancesAcrossMask } from './otherDistance';
 export { squaredDistancesToMask, FAR } from './maskDistance';

@@ -1,7 +1,7 @@
 import { distancesToOther, type OtherDistances } from './otherDistance';
 import { eachStripOf, findIslands, islandAt, type IslandMap } from './islands';
 import { hasPixel, type BitMask } from './bitMask';
-import type { LabelMap } from './raster';
+import type { PartMap } from './raster';
 
 /** Left, top, right and bottom edges in pixels, right and bottom exclusive. */
 export interface Box {
@@ -80,7 +80,7 @@ export interface MiddleLines {
  * are not among them. Widths are exact for upright and level parts, within a pixel for slanted ones. `parts` is the map the distances
  * were measured in.
  */
-export function middleLines(parts: LabelMap | BitMask, distances: OtherDistances, limitPx: number): MiddleLines {
+export function middleLines(parts: PartMap | BitMask, distances: OtherDistances, limitPx: number): MiddleLines {
   const { width, height, squared, near, wordsPerRow } = distances;
   const same = sameOf(parts);
   let pixel = new Int32Array(1024),
@@ -120,7 +120,7 @@ function onSlope(squared: Uint16Array, i: number, width: number, d: number): boo
 /** Whether two pixels belong to the same label, or both are in a mask or both are not. */
 type Same = (ax: number, ay: number, bx: number, by: number) => boolean;
 
-function sameOf(parts: LabelMap | BitMask): Same {
+function sameOf(parts: PartMap | BitMask): Same {
   if ('labels' in parts) {
     const { labels, width } = parts;
     return (ax, ay, bx, by) => labels[ay * width + ax] === labels[by * width + bx];
@@ -201,7 +201,7 @@ function peak(
  * strokes do not count. `middle`: the middle lines, where they are known already.
  */
 export function islandFigures(
-  parts: LabelMap | BitMask,
+  parts: PartMap | BitMask,
   islands: IslandMap,
   distances: OtherDistances,
   leastAreaPx: number,
@@ -263,7 +263,7 @@ function farthest(distances: OtherDistances, y: number, start: number, end: numb
 
 /** Thinnest width of one island, as `islandFigures` has it, from the part of the map around it: costs its box, not the map. */
 export function thinnestOfIsland(
-  map: LabelMap,
+  map: PartMap,
   islands: IslandMap,
   island: number,
   capPx: number,
@@ -275,7 +275,7 @@ export function thinnestOfIsland(
     y0 = Math.max(0, box.y0 - pad),
     x1 = Math.min(map.width, box.x1 + pad),
     y1 = Math.min(map.height, box.y1 + pad);
-  const part: LabelMap = { width: x1 - x0, height: y1 - y0, labels: new Uint8Array((x1 - x0) * (y1 - y0)) };
+  const part: PartMap = { width: x1 - x0, height: y1 - y0, labels: map.labels.slice(0, (x1 - x0) * (y1 - y0)) };
   for (let y = y0; y < y1; y++)
     part.labels.set(map.labels.subarray(y * map.width + x0, y * map.width + x1), (y - y0) * part.width);
   const parts = findIslands(part)!;

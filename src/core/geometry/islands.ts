@@ -1,6 +1,6 @@
 import type { BitMask } from './bitMask';
 import { changesOfMask } from './changes';
-import { labelWords, type LabelMap } from './raster';
+import { labelWords, type PartMap } from './raster';
 
 /**
  * A label map as horizontal strips, each with the number of the island (4-connected part of one label) it belongs to.
@@ -12,10 +12,10 @@ export interface IslandMap {
   /** height + 1 offsets into the strips. */
   readonly rowOffset: Int32Array;
   readonly stripEnd: Int32Array;
-  readonly stripLabel: Uint8Array;
+  readonly stripLabel: PartMap['labels'];
   readonly stripIsland: Int32Array;
   readonly islandCount: number;
-  readonly islandLabel: Uint8Array;
+  readonly islandLabel: PartMap['labels'];
   readonly islandAreaPx: Int32Array;
   /** First pixel in reading order (y × width + x): an island's lasting name while its map stays as it is. */
   readonly islandFirstPx: Int32Array;
@@ -25,7 +25,7 @@ export interface IslandMap {
 export const MAX_STRIPS = 12_000_000;
 
 /** The islands of a map, or undefined when it is too broken up (`MAX_STRIPS`). Linear in pixels, union–find over strips. */
-export function findIslands(map: LabelMap): IslandMap | undefined {
+export function findIslands(map: PartMap): IslandMap | undefined {
   return islandsOfStrips(map, stripsOf(map));
 }
 
@@ -37,7 +37,7 @@ export function islandsOfMask(mask: BitMask): IslandMap | undefined {
 interface Strips {
   rowOffset: Int32Array;
   stripEnd: Int32Array;
-  stripLabel: Uint8Array;
+  stripLabel: PartMap['labels'];
 }
 
 function islandsOfStrips(
@@ -77,13 +77,13 @@ function stripsOfMask(mask: BitMask): Strips | undefined {
   return { rowOffset, stripEnd, stripLabel };
 }
 
-function stripsOf(map: LabelMap): Strips | undefined {
+function stripsOf(map: PartMap): Strips | undefined {
   const { width, height, labels } = map;
   const words = labelWords(map);
   const rowOffset = new Int32Array(height + 1);
   let capacity = Math.max(1024, (width * height) >> 5);
   let stripEnd = new Int32Array(capacity);
-  let stripLabel = new Uint8Array(capacity);
+  let stripLabel = labelsLike(labels, capacity);
   let count = 0;
   for (let y = 0; y < height; y++) {
     rowOffset[y] = count;
@@ -91,7 +91,7 @@ function stripsOf(map: LabelMap): Strips | undefined {
       if (count > MAX_STRIPS) return undefined;
       capacity = Math.max(capacity * 2, count + width);
       stripEnd = grown(stripEnd, new Int32Array(capacity));
-      stripLabel = grown(stripLabel, new Uint8Array(capacity));
+      stripLabel = grown(stripLabel, labelsLike(labels, capacity));
     }
     const row = y * width;
     let label = labels[row];
@@ -118,7 +118,12 @@ function stripsOf(map: LabelMap): Strips | undefined {
   return { rowOffset, stripEnd: stripEnd.subarray(0, count), stripLabel: stripLabel.subarray(0, count) };
 }
 
-function grown<T extends Int32Array | Uint8Array>(old: T, larger: T): T {
+/** Room for so many labels of the same size. */
+function labelsLike(labels: PartMap['labels'], count: number): PartMap['labels'] {
+  return labels.BYTES_PER_ELEMENT === 1 ? new Uint8Array(count) : new Uint16Array(count);
+}
+
+function grown<T extends Int32Array | PartMap['labels']>(old: T, larger: T): T {
   larger.set(old);
   return larger;
 }
@@ -165,7 +170,7 @@ function numberIslands(
   let islandCount = 0;
   for (let s = 0; s < stripEnd.length; s++)
     stripIsland[s] = parent[s] === s ? islandCount++ : stripIsland[findRoot(parent, s)];
-  const islandLabel = new Uint8Array(islandCount);
+  const islandLabel = labelsLike(stripLabel, islandCount);
   const islandAreaPx = new Int32Array(islandCount);
   const islandFirstPx = new Int32Array(islandCount).fill(-1);
   for (let y = 0; y < height; y++) {

@@ -1,6 +1,6 @@
 import { changesOfLabels, changesOfMask, type Changes } from './changes';
 import type { BitMask } from './bitMask';
-import type { LabelMap } from './raster';
+import type { PartMap } from './raster';
 
 /** Distances of pixels to the nearest pixel that belongs to something else. */
 export interface OtherDistances {
@@ -25,7 +25,7 @@ interface ColumnsBelow {
  * Squared distance of every pixel to the nearest pixel of another label, exact up to `capPx` (1…127). What lies outside the map counts
  * as the same. A part as wide as w pixels reaches about (w + 1)/2 in its middle.
  */
-export function distancesToOther(map: LabelMap, capPx: number): OtherDistances {
+export function distancesToOther(map: PartMap, capPx: number): OtherDistances {
   return distancesFromChanges(changesOfLabels(map), capPx);
 }
 

@@ -2,6 +2,8 @@ import fc from 'fast-check';
 import {
   coarserCoverage,
   labelCoverage,
+  labelOfCell,
+  type LabelCoverage,
   packRgb,
   paintCoverage,
   paintEdges,
@@ -22,6 +24,28 @@ const halves: LabelMap = {
   labels: Uint8Array.from({ length: 64 * 64 }, (_, i) => (i % 64 < 32 ? 0 : 1)),
 };
 const view = { x: 0, y: 0, pxPerOut: 1, mirrored: false };
+
+/** The share of each label in a cell. */
+function sharesOf({ from, label, share, labelCount }: LabelCoverage, cell: number): number[] {
+  const shares = new Array<number>(labelCount).fill(0);
+  for (let i = from[cell]; i < from[cell + 1]; i++) shares[label[i]] = share[i];
+  return shares;
+}
+
+/** A coverage from the shares of all labels, label after label. */
+function coverageOf(shares: readonly number[], labelCount: number, cells: number): LabelCoverage {
+  const there = Array.from({ length: cells }, (_, c) =>
+    Array.from({ length: labelCount }, (_, l) => [l, shares[l * cells + c]]).filter(([, share]) => share > 0),
+  );
+  const from = [0];
+  for (const entries of there) from.push(from.at(-1)! + entries.length);
+  return {
+    ...{ width: cells, height: 1, labelCount },
+    from: Uint32Array.from(from),
+    label: Uint16Array.from(there.flat(), ([label]) => label),
+    share: Uint8Array.from(there.flat(), ([, share]) => share),
+  };
+}
 
 test('colours pack as canvases want them', () => {
   expect(new Uint8Array(new Uint32Array([RED]).buffer)).toEqual(new Uint8Array([200, 30, 20, 255]));
@@ -113,9 +137,10 @@ test('a colour raster is drawn, averaged and mirrored alike', () => {
 
 test('coverage tells shares, and paints them as one mixed colour', () => {
   const coverage = labelCoverage(halves, 2, 3, 1);
-  expect([...coverage.slice(0, 3)]).toEqual([255, expect.any(Number), 0]);
-  expect(coverage[1] + coverage[4]).toBeGreaterThanOrEqual(254);
-  const [left, middle, right] = paintCoverage(coverage, [RED, BLUE], 3);
+  expect(sharesOf(coverage, 0)).toEqual([255, 0]);
+  expect(sharesOf(coverage, 2)).toEqual([0, 255]);
+  expect(sharesOf(coverage, 1)[0] + sharesOf(coverage, 1)[1]).toBeGreaterThanOrEqual(254);
+  const [left, middle, right] = paintCoverage(coverage, [RED, BLUE]);
   expect(left).toBe(RED);
   expect(right).toBe(BLUE);
   expect(middle & 255).toBeLessThan(200);
@@ -124,7 +149,7 @@ test('coverage tells shares, and paints them as one mixed colour', () => {
 
 test('a small picture has gouge strokes too', () => {
   const coverage = labelCoverage(halves, 2, 32, 32);
-  const out = paintCoverage(coverage, [PAPER, PAPER], 32 * 32, [PAPER, MADDER], 32);
+  const out = paintCoverage(coverage, [PAPER, PAPER], [PAPER, MADDER]);
   const left = out.filter((_, i) => i % 32 < 15),
     right = out.filter((_, i) => i % 32 > 16);
   expect(left.every((c) => c === PAPER)).toBe(true);
@@ -137,9 +162,9 @@ test('the small picture is the plain weighted sum, whatever lies in a cell', () 
   const colours = fc.array(fc.integer({ min: 0, max: 0xffffff }), { minLength: 4, maxLength: 4 });
   fc.assert(
     fc.property(shares, colours, (bytes, hexes) => {
-      const coverage = Uint8Array.from(bytes),
+      const coverage = coverageOf(bytes, 4, 6),
         fills = hexes.map((hex) => packRgb(hex >> 16, (hex >> 8) & 255, hex & 255));
-      const words = paintCoverage(coverage, fills, 6);
+      const words = paintCoverage(coverage, fills);
       for (let c = 0; c < 6; c++) {
         const there = [0, 1, 2, 3].map((l) => bytes[l * 6 + c]);
         const total = there.reduce((sum, s) => sum + s, 0);
@@ -165,12 +190,20 @@ test('a coarser small picture holds the mean shares, also when it does not come 
     labels: Uint8Array.from({ length: 96 * 70 }, (_, i) => (i % 96 < 40 ? 0 : 1)),
   };
   const fine = labelCoverage(map, 2, 31, 22);
-  const coarse = coarserCoverage(fine, 2, 31, 22, 3);
-  expect([coarse.width, coarse.height, coarse.bytes.length]).toEqual([10, 7, 140]);
-  for (let c = 0; c < 70; c++) expect(Math.abs(coarse.bytes[c] + coarse.bytes[70 + c] - 255)).toBeLessThanOrEqual(1);
-  expect(coarse.bytes[0]).toBe(255);
-  expect(coarse.bytes[9]).toBe(0);
-  expect(coarserCoverage(fine.subarray(0, 4), 2, 2, 1, 3)).toMatchObject({ width: 1, height: 1 });
+  const coarse = coarserCoverage(fine, 3);
+  expect([coarse.width, coarse.height, coarse.labelCount]).toEqual([10, 7, 2]);
+  for (let c = 0; c < 70; c++) {
+    const [left, right] = sharesOf(coarse, c);
+    expect(Math.abs(left + right - 255)).toBeLessThanOrEqual(1);
+    // plainly: the mean over the nine cells it stands for
+    const [x, y] = [c % 10, Math.floor(c / 10)];
+    let mean = 0;
+    for (let k = 0; k < 9; k++) mean += sharesOf(fine, (y * 3 + Math.floor(k / 3)) * 31 + x * 3 + (k % 3))[0] / 9;
+    expect(Math.abs(left - mean)).toBeLessThanOrEqual(0.5 + 1e-9);
+  }
+  expect(labelOfCell(coarse, 0)).toBe(0);
+  expect(labelOfCell(coarse, 9)).toBe(1);
+  expect(coarserCoverage(labelCoverage(map, 2, 2, 1), 3)).toMatchObject({ width: 1, height: 1 });
 });
 
 test('edges between labels are drawn as lines one drawn pixel wide, also mirrored and coarser', () => {

@@ -7,7 +7,7 @@ export interface Ring {
 }
 
 /**
- * Outlines of the union of the labels in `set` (256 flags), holes as rings of their own. Parts that touch only at a
+ * Outlines of the union of the labels in `set` (as of `labelSet`), holes as rings of their own. Parts that touch only at a
  * corner stay apart, as islands do (4-connected).
  */
 export function ringsOf(map: ArcMap, set: Uint8Array): Ring[] {

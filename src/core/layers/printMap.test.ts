@@ -1,5 +1,19 @@
 import fc from 'fast-check';
-import type { LabelMap } from '../geometry';
+import {
+  areaOfRingsPx,
+  findIslands,
+  hasPixel,
+  islandAt,
+  labelCoverage,
+  labelOfCell,
+  labelSet,
+  maskOfLabels,
+  nestedMasks,
+  paintLabels,
+  ringsOf,
+  traceArcs,
+  type LabelMap,
+} from '../geometry';
 import { isPlain, printMapOf, type PrintMapTask } from './printMap';
 
 const NOTHING: PrintMapTask = { labelCount: 3, traps: [], chokes: [], marks: [] };
@@ -132,8 +146,81 @@ test('with more combinations than a map holds it says so and stays whole', () =>
     on: null,
   }));
   const print = printMapOf(map, { ...NOTHING, labelCount: 1, marks: [...marks, ...many] })!;
-  expect(print.parts.length).toBeLessThanOrEqual(255);
   expect(print.areaPx.reduce((a, b) => a + b, 0)).toBe(400);
+});
+
+/** A mark for each bit of a pixel's number: every pixel is a combination of its own. */
+const bitMarks = (widthPx: number, heightPx: number, bits: number): PrintMapTask['marks'] =>
+  Array.from({ length: bits }, (_, bit) => ({
+    region: {
+      islands: [],
+      outlinesPx: Array.from({ length: widthPx * heightPx }, (_, i) => i)
+        .filter((i) => (i >> bit) & 1)
+        .map((i) => {
+          const x = i % widthPx,
+            y = Math.floor(i / widthPx);
+          return [x, y, x + 1, y, x + 1, y + 1, x, y + 1];
+        }),
+    },
+    growPx: 0,
+    on: null,
+  }));
+
+test('a map of more than 255 parts takes two bytes a pixel, and everything asked of it is answered as plainly', () => {
+  const [width, height] = [40, 32];
+  const map = { width, height, labels: new Uint8Array(width * height) };
+  const print = printMapOf(map, { ...NOTHING, labelCount: 1, marks: bitMarks(width, height, 11) })!;
+  expect(print.full).toBe(false);
+  expect(print.parts.length).toBe(width * height);
+  expect(print.map.labels).toBeInstanceOf(Uint16Array);
+  print.map.labels.forEach((part, i) => {
+    const marks = Array.from({ length: 11 }, (_, bit) => bit).filter((bit) => (i >> bit) & 1);
+    expect(print.parts[part].marks).toEqual(marks);
+    expect(print.areaPx[part]).toBe(1);
+  });
+  // every third part, as a mask, as outlines and as islands
+  const set = labelSet([...print.parts.keys()].filter((part) => part % 3 === 0));
+  const mask = maskOfLabels(print.map, set);
+  const there = [...print.map.labels].map((part) => part % 3 === 0);
+  expect(there.every((on, i) => hasPixel(mask, i % width, Math.floor(i / width)) === on)).toBe(true);
+  const arcs = traceArcs(print.map, 0);
+  expect(areaOfRingsPx(arcs, ringsOf(arcs, set))).toBe(there.filter(Boolean).length);
+  const islands = findIslands(print.map)!;
+  expect(islands.islandCount).toBe(width * height);
+  expect(islands.islandLabel[islandAt(islands, 39, 31)]).toBe(print.map.labels.at(-1));
+  const coverage = labelCoverage(print.map, print.parts.length, width, height);
+  expect([...coverage.label]).toEqual([...print.map.labels]);
+  expect(labelOfCell(coverage, 1000)).toBe(print.map.labels[1000]);
+});
+
+test('two bytes or one: masks, islands, outlines and pictures of a map are the same', () => {
+  fc.assert(
+    fc.property(randomMap, (map) => {
+      const wide = { ...map, labels: Uint16Array.from(map.labels) };
+      const set = labelSet([1, 2]);
+      expect(maskOfLabels(wide, set)).toEqual(maskOfLabels(map, set));
+      expect(traceArcs(wide, 0.4)).toEqual(traceArcs(map, 0.4));
+      const [one, two] = [findIslands(map)!, findIslands(wide)!];
+      expect([...two.islandLabel]).toEqual([...one.islandLabel]);
+      expect(two.stripIsland).toEqual(one.stripIsland);
+      expect(labelCoverage(wide, 3, 4, 3)).toEqual(labelCoverage(map, 3, 4, 3));
+      expect(nestedMasks(wide, Uint8Array.of(0, 1, 2), 2)).toEqual(nestedMasks(map, Uint8Array.of(0, 1, 2), 2));
+      const view = { x: 0, y: 0, pxPerOut: 1.3, mirrored: true };
+      const styles = [{ fill: 1 }, { fill: 2 }, { fill: 3, stroke: 4 }];
+      expect(paintLabels(wide, styles, view, 9, 7, 0)).toEqual(paintLabels(map, styles, view, 9, 7, 0));
+    }),
+    { seed: 31, numRuns: 40 },
+  );
+});
+
+test('more parts than two bytes can hold: it says so, and every pixel keeps a part that is there', () => {
+  const [width, height] = [272, 256];
+  const map = { width, height, labels: new Uint8Array(width * height) };
+  const print = printMapOf(map, { ...NOTHING, labelCount: 1, marks: bitMarks(width, height, 17) })!;
+  expect(print.full).toBe(true);
+  expect(print.parts.length).toBe(65_535);
+  expect(print.areaPx.reduce((a, b) => a + b, 0)).toBe(width * height);
+  expect(print.map.labels.every((part) => part < print.parts.length)).toBe(true);
 });
 
 test('a mark takes just the area of its place, whatever lies there', () => {

@@ -1,4 +1,12 @@
-import { changesOfLabels, findIslands, regionMask, type LabelMap, type Region } from '../geometry';
+import {
+  changesOfLabels,
+  findIslands,
+  OUTSIDE,
+  regionMask,
+  type LabelMap,
+  type PartMap,
+  type Region,
+} from '../geometry';
 
 /**
  * What prints is not always what the picture shows: along edges a lighter colour may grow under a darker one, a deeper stage may
@@ -35,14 +43,15 @@ export interface PrintMapTask {
 
 export interface PrintMap {
   /** Values are indices into `parts`; the first `labelCount` parts are the labels themselves. */
-  readonly map: LabelMap;
+  readonly map: PartMap;
   readonly parts: readonly PrintPart[];
   readonly areaPx: readonly number[];
   /** More different parts than a map can hold came together; the rarest combinations were left out. */
   readonly full: boolean;
 }
 
-const MAX_PARTS = 255;
+/** Parts a map of bytes can hold: with more it takes two bytes a pixel. */
+const MOST_IN_BYTES = 255;
 
 export function plainParts(labelCount: number): PrintPart[] {
   return Array.from({ length: labelCount }, (_, label) => ({ label, as: [label], marks: [] }));
@@ -55,8 +64,13 @@ export function isPlain(task: PrintMapTask): boolean {
 
 /** Works out the print map of a picture; the picture's own map is not changed. Undefined when it is too broken up for marks. */
 export function printMapOf(map: LabelMap, task: PrintMapTask): PrintMap | undefined {
-  const table = new PartTable(task.labelCount);
-  const labels = map.labels.slice();
+  const inBytes = laidOn(map, map.labels.slice(), task, MOST_IN_BYTES);
+  return inBytes?.full ? laidOn(map, Uint16Array.from(map.labels), task, OUTSIDE) : inBytes;
+}
+
+/** What departs from the picture, laid on a copy of its labels; `full` where more parts came together than it can hold. */
+function laidOn(map: LabelMap, labels: PartMap['labels'], task: PrintMapTask, most: number): PrintMap | undefined {
+  const table = new PartTable(task.labelCount, most);
   stampEdges(map, labels, edgeRules(task, table));
   if (task.marks.length > 0) {
     const islands = findIslands(map);
@@ -82,19 +96,24 @@ export function printMapOf(map: LabelMap, task: PrintMapTask): PrintMap | undefi
       }
     });
   }
-  const areaPx = new Array<number>(table.parts.length).fill(0);
-  const counts = new Uint32Array(256);
+  const counts = new Uint32Array(Math.max(256, table.parts.length));
   for (let i = 0; i < labels.length; i++) counts[labels[i]]++;
-  areaPx.forEach((_, p) => {
-    areaPx[p] = counts[p];
-  });
+  const areaPx = Array.from(table.parts, (_, part) => counts[part]);
   return { map: { width: map.width, height: map.height, labels }, parts: table.parts, areaPx, full: table.full };
 }
 
 /** From part to part: known ones by table (−1: not yet), others by asking once. */
 interface Step {
-  readonly to: Int16Array;
+  /** Grows with the parts: what is not in it yet is asked for too. */
+  readonly to: Int32Array;
   readonly find: (index: number) => number;
+}
+
+/** The same table with room for more, and −1 there. */
+function grownTo(table: Int32Array, least: number): Int32Array {
+  const larger = new Int32Array(Math.max(2 * table.length, least)).fill(-1);
+  larger.set(table);
+  return larger;
 }
 
 /** The parts met so far; going from one to another is worked out once. */
@@ -103,20 +122,24 @@ class PartTable {
   full = false;
   private readonly known = new Map<string, number>();
 
-  constructor(labelCount: number) {
+  constructor(
+    labelCount: number,
+    private readonly most: number,
+  ) {
     this.parts = plainParts(labelCount);
     this.parts.forEach((part, i) => this.known.set(JSON.stringify(part), i));
   }
 
   step(change: (part: PrintPart) => PrintPart): Step {
-    const to = new Int16Array(256).fill(-1);
-    return {
-      to,
+    const step: { to: Int32Array; find: Step['find'] } = {
+      to: new Int32Array(256).fill(-1),
       find: (index) => {
-        to[index] = this.indexOf(change(this.parts[index]), index);
-        return to[index];
+        if (index >= step.to.length) step.to = grownTo(step.to, index + 1);
+        if (step.to[index] < 0) step.to[index] = this.indexOf(change(this.parts[index]), index);
+        return step.to[index];
       },
     };
+    return step;
   }
 
   private indexOf(part: PrintPart, otherwise: number): number {
@@ -128,7 +151,7 @@ class PartTable {
     const key = JSON.stringify(tidy);
     const there = this.known.get(key);
     if (there !== undefined) return there;
-    if (this.parts.length >= MAX_PARTS) {
+    if (this.parts.length >= this.most) {
       this.full = true;
       return otherwise;
     }
@@ -187,7 +210,7 @@ function discSpans(px: number): { dy: number; half: number }[] {
  * At each edge pixel of a label, every pixel within reach that has the other label takes the step of the pair. Where the pixel before
  * it in the row, or above it, took the same step, only what its disc adds to theirs is visited.
  */
-function stampEdges(map: LabelMap, out: Uint8Array, rules: readonly (EdgeRule | undefined)[]): void {
+function stampEdges(map: LabelMap, out: PartMap['labels'], rules: readonly (EdgeRule | undefined)[]): void {
   const present = rules.filter((rule) => rule !== undefined);
   if (present.length === 0) return;
   const number = new Int32Array(256 * 256).fill(-1);
@@ -213,7 +236,7 @@ function stampEdges(map: LabelMap, out: Uint8Array, rules: readonly (EdgeRule | 
 }
 
 /** Stamps the disc of rule n at (x, y) on the pixels labelled `on`. */
-function stamper(map: LabelMap, out: Uint8Array, present: readonly EdgeRule[]) {
+function stamper(map: LabelMap, out: PartMap['labels'], present: readonly EdgeRule[]) {
   const { width, height, labels } = map;
   const above = new Int32Array(width).fill(-1),
     aboveRow = new Int32Array(width).fill(-9);

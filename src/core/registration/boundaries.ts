@@ -1,7 +1,7 @@
 import type { ArcMap } from '../geometry';
 
 /** Where the image ends: what lies beyond is bare paper. */
-export const BEYOND = 255;
+export const BEYOND = 0xffff;
 
 /**
  * The boundaries of a flat picture, gathered by the two labels, direction and place: what a displacement does along a boundary
@@ -9,8 +9,8 @@ export const BEYOND = 255;
  */
 export interface Boundaries {
   readonly count: number;
-  readonly a: Uint8Array;
-  readonly b: Uint8Array;
+  readonly a: Uint16Array;
+  readonly b: Uint16Array;
   readonly lengthMm: Float64Array;
   readonly xMm: Float64Array;
   readonly yMm: Float64Array;
@@ -45,8 +45,8 @@ export function boundariesOf(arcs: ArcMap, mmPerPx: number, most = 260): Boundar
   const place = new Map(kept.map((bin, i) => [bin, i]));
   return {
     count: kept.length,
-    a: Uint8Array.from(kept, (k) => k.a),
-    b: Uint8Array.from(kept, (k) => k.b),
+    a: Uint16Array.from(kept, (k) => k.a),
+    b: Uint16Array.from(kept, (k) => k.b),
     lengthMm: list((k) => k.length * mmPerPx),
     xMm: list((k) => (k.x / k.length) * mmPerPx),
     yMm: list((k) => (k.y / k.length) * mmPerPx),
@@ -114,7 +114,7 @@ function gathered(arcs: ArcMap) {
       const x = x0 + dx / 2,
         y = y0 + dy / 2;
       const cell = Math.min(CELLS - 1, Math.floor(y / high)) * CELLS + Math.min(CELLS - 1, Math.floor(x / wide));
-      const key = ((a * 256 + b) * DIRECTIONS + direction) * CELLS * CELLS + cell;
+      const key = ((a * 65536 + b) * DIRECTIONS + direction) * CELLS * CELLS + cell;
       let bin = known.get(key);
       if (!bin) known.set(key, (bin = { a, b, length: 0, x: 0, y: 0, nx: 0, ny: 0, into: null }));
       segments[p] = bin;

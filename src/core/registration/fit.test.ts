@@ -215,8 +215,8 @@ test('whatever films end on a line, and wherever they lie, the strips are those 
         };
         const upright = {
           count: 1,
-          a: Uint8Array.of(0),
-          b: Uint8Array.of(1),
+          a: Uint16Array.of(0),
+          b: Uint16Array.of(1),
           lengthMm: Float64Array.of(10),
           xMm: Float64Array.of(5),
           yMm: Float64Array.of(5),

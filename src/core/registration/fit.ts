@@ -82,7 +82,7 @@ export function simulateFit(task: FitTask): FitAnswer {
   ranged('the spread of turning (°)', task.spread.turnDeg, 0);
   ranged('the widest sliver nobody sees (mm)', task.sliverMm, 0);
   const layings = layingsOf(task);
-  const kindOf = new Map(kinds.map((kind, k) => [kind.a * 256 + kind.b, k]));
+  const kindOf = new Map(kinds.map((kind, k) => [kind.a * 65536 + kind.b, k]));
   const area = new Float64Array(sheets),
     length = new Float64Array(sheets);
   const byKind = kinds.map(() => new Float64Array(sheets)),
@@ -93,7 +93,7 @@ export function simulateFit(task: FitTask): FitAnswer {
       kind.edges.length > 2 && kind.edges.length <= ORDERED_FILMS ? stripsByOrder(kind) : undefined,
     );
   for (let i = 0; i < boundaries.count; i++) {
-    const k = kindOf.get(boundaries.a[i] * 256 + boundaries.b[i]);
+    const k = kindOf.get(boundaries.a[i] * 65536 + boundaries.b[i]);
     if (k === undefined) continue;
     lengthByKindMm[k] += boundaries.lengthMm[i];
     if (!shows[k]) continue;
@@ -235,7 +235,7 @@ function widestOn(task: FitTask, layings: Layings, kindOf: ReadonlyMap<number, n
     gathering = -1,
     at = { xMm: task.about.xMm, yMm: task.about.yMm };
   for (let i = 0; i < b.count; i++) {
-    const k = kindOf.get(b.a[i] * 256 + b.b[i]);
+    const k = kindOf.get(b.a[i] * 65536 + b.b[i]);
     if (k === undefined || kinds[k].edges.length < 2) continue;
     const { coefficients: c, rest } = edgeCoefficients(task, kinds[k], i);
     const places = Float64Array.from(

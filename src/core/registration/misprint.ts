@@ -1,10 +1,10 @@
-import { OUTSIDE, type LabelMap } from '../geometry';
+import type { PartMap } from '../geometry';
 import { motionAt, type Motion } from './motion';
 
 /** The sheet as it would be with every run laid where its motion says. */
 export interface Misprint {
   /** The print map: parts of the image, `mmPerPx` to a pixel. */
-  readonly map: LabelMap;
+  readonly map: PartMap;
   readonly mmPerPx: number;
   /** `film[k][part]`: 0 where run k leaves nothing on the part, else one more than the number of its inking. */
   readonly film: readonly ArrayLike<number>[];
@@ -33,8 +33,8 @@ export function paintMisprint(
   const radix = film.map((parts) => 1 + Array.from(parts).reduce((most, v) => Math.max(most, v), 0));
   let stride = 1;
   const tables = film.map((parts, k) => {
-    const table = new Int32Array(256);
-    for (let p = 0; p < parts.length && p < OUTSIDE; p++) table[p] = parts[p] * stride;
+    const table = new Int32Array(Math.max(256, parts.length));
+    for (let p = 0; p < parts.length; p++) table[p] = parts[p] * stride;
     stride *= radix[k];
     return table;
   });

@@ -1,5 +1,6 @@
 import { traceArcs } from '../geometry';
 import {
+  BEYOND,
   boundariesOf,
   findSheet,
   homographyOf,
@@ -244,7 +245,7 @@ describe('boundaries', () => {
     const total = (a: number, b: number) =>
       [...found.lengthMm].reduce((sum, mm, i) => sum + (found.a[i] === a && found.b[i] === b ? mm : 0), 0);
     expect(total(0, 1)).toBeCloseTo(40, 3);
-    expect(total(0, 255)).toBeCloseTo(80, 3);
+    expect(total(0, BEYOND)).toBeCloseTo(80, 3);
   });
   test('normals point from the lower label to the higher: here inwards', () => {
     for (let i = 0; i < found.count; i++) {

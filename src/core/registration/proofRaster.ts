@@ -1,5 +1,5 @@
 import { deltaE2000, srgb8FromLabD50, type Lab } from '../colour';
-import { changesOfLabels, type Changes } from '../geometry';
+import { changesOfLabels, type Changes, type PartMap } from '../geometry';
 import { motionAt, type Motion } from './motion';
 import type { ExpectedProof } from './readProof';
 import { SHEET_LEVEL, type StraightImage } from './straighten';
@@ -15,8 +15,8 @@ export interface States {
 
 export function statesOf({ lookUpToLabD50: looks, inked, strips }: ExpectedProof): States {
   const runs = Array.from({ length: looks.length - 1 }, (_, r) => r + 1);
-  const ofLabel = new Uint32Array(256);
-  const labels = looks[0].length;
+  const labels = looks[0].length,
+    ofLabel = new Uint32Array(Math.max(256, labels));
   for (let l = 0; l < labels; l++)
     for (const run of runs)
       if (inked ? inked[run - 1][l] : deltaE2000(looks[run][l], looks[run - 1][l]) > 0.05) ofLabel[l] |= 1 << (run - 1);
@@ -41,7 +41,7 @@ export interface Proof {
   readonly width: number;
   readonly height: number;
   readonly rgb: Uint8ClampedArray;
-  readonly labels: Uint8Array;
+  readonly labels: PartMap['labels'];
   readonly labelWidth: number;
   readonly labelHeight: number;
   readonly padPx: number;
@@ -55,7 +55,7 @@ export interface Proof {
 
 export function proofAt(
   image: StraightImage,
-  labels: Uint8Array,
+  labels: PartMap['labels'],
   labelWidth: number,
   labelHeight: number,
   mmPerPx: number,

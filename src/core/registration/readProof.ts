@@ -1,3 +1,4 @@
+import type { PartMap } from '../geometry';
 import { srgb8FromLabD50, type Lab } from '../colour';
 import { failure, success, type Outcome } from '../units';
 import { findSheet, type FoundSheet, type ScanPicture } from './findSheet';
@@ -10,7 +11,7 @@ import { coarser, homographyOf, lightOn, straighten, type ImageFrame, type Strai
 /** What should be on the scan. Positions on the print as seen, mm from the sheet's top left corner. */
 export interface ExpectedProof {
   /** The parts of the image, row by row: `width` × `height` labels of `mmPerPx`. */
-  readonly labels: Uint8Array;
+  readonly labels: PartMap['labels'];
   readonly width: number;
   readonly height: number;
   readonly mmPerPx: number;
@@ -195,11 +196,11 @@ function refusalOf(scan: ScanPicture, expected: ExpectedProof) {
   return undefined;
 }
 
-function coarseLabels({ labels, width, height }: ExpectedProof, factor: number): Uint8Array {
+function coarseLabels({ labels, width, height }: ExpectedProof, factor: number): PartMap['labels'] {
   const w = Math.ceil(width / factor),
     h = Math.ceil(height / factor),
     half = factor >> 1;
-  const out = new Uint8Array(w * h);
+  const out = labels.slice(0, w * h);
   for (let y = 0; y < h; y++)
     for (let x = 0; x < w; x++)
       out[y * w + x] = labels[Math.min(height - 1, y * factor + half) * width + Math.min(width - 1, x * factor + half)];

@@ -23,7 +23,7 @@ import { openWarnings, wordsForWarning } from './watchWords';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './RunsView.module.css';
-import type { Coverage } from '@/ui/kit/printContext';
+import { labelOfCell, type LabelCoverage } from '@/core/geometry';
 import type { PrintPart } from '@/core/layers';
 import type { SyntheticListenerMap } from '@dnd-kit/core/dist/hooks/utilities';
 
@@ -170,7 +170,7 @@ function LookCell({ onLarge, pointAt, index, look, blank }: LookCellProps) {
 /** The part under the pointer, from a small picture. */
 function pointing(
   plan: Plan,
-  coverage: Coverage | undefined,
+  coverage: LabelCoverage | undefined,
   onPoint: (point: SamplePoint | undefined) => void,
   parts: readonly PrintPart[],
 ) {
@@ -183,13 +183,7 @@ function pointing(
     const cell =
       Math.min(coverage.height - 1, Math.floor(v * coverage.height)) * coverage.width +
       Math.min(coverage.width - 1, Math.floor(u * coverage.width));
-    let part = 0;
-    for (let l = 1; l < coverage.labelCount; l++)
-      if (
-        coverage.bytes[l * coverage.width * coverage.height + cell] >
-        coverage.bytes[part * coverage.width * coverage.height + cell]
-      )
-        part = l;
+    const part = labelOfCell(coverage, cell);
     onPoint({ label: parts[part]?.label ?? 0, part, xMm: u * picture.widthMm, yMm: v * picture.heightMm });
   };
   return pointAt;

@@ -1,8 +1,7 @@
 'use client';
 import { useEffect, useRef } from 'react';
-import { paintCoverage } from '@/core/geometry';
+import { paintCoverage, type LabelCoverage } from '@/core/geometry';
 import { PaintQueue } from './paintQueue';
-import type { Coverage } from './printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 
@@ -14,7 +13,7 @@ const queue = new PaintQueue<HTMLCanvasElement>(
 );
 
 interface Props {
-  readonly coverage: Coverage;
+  readonly coverage: LabelCoverage;
   /** 0xAABBGGRR for each label. */
   readonly fills: readonly number[];
   readonly strokes?: readonly number[];
@@ -28,9 +27,9 @@ export function Thumb({ coverage, fills, strokes, mirrored, label }: Props) {
   useEffect(() => {
     const canvas = ref.current;
     if (!canvas || fills.length !== coverage.labelCount) return;
-    const { bytes, width, height } = coverage;
+    const { width, height } = coverage;
     queue.add(canvas, () => {
-      const words = paintCoverage(bytes, fills, width * height, strokes, width);
+      const words = paintCoverage(coverage, fills, strokes);
       canvas
         .getContext('2d')!
         .putImageData(new ImageData(new Uint8ClampedArray(words.buffer as ArrayBuffer), width, height), 0, 0);

@@ -1,5 +1,6 @@
 'use client';
 import { createContext, useContext } from 'react';
+import type { LabelCoverage } from '@/core/geometry';
 import type { EditDone, RegionEdit } from '@/core/picture';
 import type { LossBelief } from '@/core/sheets';
 import type {
@@ -38,14 +39,6 @@ export interface Placement {
   readonly heightMm: number;
 }
 
-/** Small picture of the label map, from which any look is painted at once. */
-export interface Coverage {
-  readonly bytes: Uint8Array;
-  readonly labelCount: number;
-  readonly width: number;
-  readonly height: number;
-}
-
 /** The workshop's inks, and the colour reader, as every print's views see them. */
 export interface CabinetDesk {
   /** Undefined while they are being fetched. */
@@ -75,9 +68,9 @@ export interface PrintDesk {
   readonly seeRound: (roundId: string) => void;
   readonly paperPlanned: Plan['paper'];
   readonly looks: PlanLooks | undefined;
-  readonly coverage: Coverage | undefined;
+  readonly coverage: LabelCoverage | undefined;
   /** The same, half as wide: for strips of many small pictures and the run line. */
-  readonly stamp: Coverage | undefined;
+  readonly stamp: LabelCoverage | undefined;
   /** What really prints where: overlaps, masks and slips included. Looks and coverage are for its parts. */
   readonly sheet: PrintSheet;
   readonly sheetFull: boolean;

@@ -1,10 +1,10 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { coarserCoverage } from '@/core/geometry';
+import { coarserCoverage, type LabelCoverage } from '@/core/geometry';
 import { type Plan } from '@/model';
 import { plainSheet, printTaskOf, type PrintSheet, type Slip } from '@/derived';
 import { LayersWorker, PictureWorker, StageWorkers } from '@/workers';
-import type { Coverage, PrintUrls } from './printContext';
+import type { PrintUrls } from './printContext';
 
 const COVERAGE_WIDTH = 300;
 /** Pictures in strips and on the run line are this much smaller. */
@@ -12,7 +12,7 @@ const STAMP_TIMES = 2;
 
 interface Made {
   readonly sha: string;
-  readonly coverage: Coverage;
+  readonly coverage: LabelCoverage;
   readonly sheet: PrintSheet;
   readonly full: boolean;
 }
@@ -21,8 +21,8 @@ export interface SheetDesk {
   readonly sheetWorker: PictureWorker;
   /** Look over stages of the sheet. */
   readonly stageWorkers: StageWorkers;
-  readonly coverage: Coverage | undefined;
-  readonly stamp: Coverage | undefined;
+  readonly coverage: LabelCoverage | undefined;
+  readonly stamp: LabelCoverage | undefined;
   readonly sheet: PrintSheet;
   /** More overlaps and masks meet than can be told apart. */
   readonly sheetFull: boolean;
@@ -92,7 +92,7 @@ function useMadeSheet(sheetWorker: PictureWorker, plan: Plan, slips: readonly Sl
       const total = areaPx.reduce((sum, px) => sum + px, 0);
       setMade({
         sha: labelsSha,
-        coverage: { bytes: coverage, labelCount: parts.length, width, height },
+        coverage,
         sheet: { parts, share: areaPx.map((px) => px / total), effects: means },
         full,
       });
@@ -115,15 +115,8 @@ function useStageWorkers(sheetWorker: PictureWorker, made: Made | undefined): St
 }
 
 /** The coverage half as wide. */
-function useStamp(coverage: Coverage | undefined) {
-  const stamp = useMemo(
-    () =>
-      coverage && {
-        labelCount: coverage.labelCount,
-        ...coarserCoverage(coverage.bytes, coverage.labelCount, coverage.width, coverage.height, STAMP_TIMES),
-      },
-    [coverage],
-  );
+function useStamp(coverage: LabelCoverage | undefined) {
+  const stamp = useMemo(() => coverage && coarserCoverage(coverage, STAMP_TIMES), [coverage]);
   return stamp;
 }
 

@@ -13,7 +13,7 @@ import { failure, type Failure } from '@/core/units';
 import { decodeLabelMap, encodeLabelMap } from '@/model';
 import { type FlatResult, type PictureJobs } from '../protocol';
 import { JobFailed, type Handlers } from '../serve';
-import { setMap, forgetShapes, allIslands, opened, sheetMap, held } from './holder';
+import { setMap, takePrintMap, forgetShapes, allIslands, opened, sheetMap, held } from './holder';
 
 export const flatJobs = {
   async openRaster({ url, mmPerPx, maxPixels }) {
@@ -94,11 +94,17 @@ export const flatJobs = {
     return { labels: labels.slice(), width, height, mmPerPx: held.mapMmPerPx };
   },
   useLabels({ labels, width, height, mmPerPx }) {
-    setMap({ labels, width, height }, mmPerPx);
+    if (labels instanceof Uint8Array) setMap({ labels, width, height }, mmPerPx);
+    else {
+      held.mapMmPerPx = mmPerPx;
+      takePrintMap({ map: { labels, width, height }, parts: [], areaPx: [], full: false });
+    }
     return null;
   },
   measure({ labels, width, height, mmPerPx, coloursLabD50 }, progress) {
     const started = performance.now();
+    if (!(labels instanceof Uint8Array))
+      throw new JobFailed(failure('not-opened', 'This is a map of a print, not of a picture’s colours.'));
     const used = new Uint8Array(256);
     for (let i = 0; i < labels.length; i++) used[labels[i]] = 1;
     const kept = coloursLabD50.map((_, l) => l).filter((l) => used[l]);

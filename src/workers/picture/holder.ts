@@ -9,6 +9,7 @@ import {
   type IslandFigures,
   type IslandMap,
   type LabelMap,
+  type PartMap,
 } from '@/core/geometry';
 import { type PrintMap } from '@/core/layers';
 import { THIN_AREA_MM2 } from '@/core/picture';
@@ -21,7 +22,7 @@ export const held: {
   raster: { width: number; height: number; rgba: Uint8ClampedArray; mmPerPx: number } | undefined;
   map: LabelMap | undefined;
   mapMmPerPx: number;
-  cut: { map: LabelMap; strips: IslandMap } | undefined;
+  cut: { map: PartMap; strips: IslandMap } | undefined;
   /** The print map; the picture's own map while nothing departs from it. */
   printed: PrintMap | undefined;
   /** Worked out when first asked for, and again after the map has changed. */
@@ -117,6 +118,6 @@ export function opened<T>(thing: T | undefined): T {
 }
 
 /** What prints where: the print map, or the picture's own while nothing departs from it. */
-export function sheetMap(): LabelMap {
+export function sheetMap(): PartMap {
   return held.printed?.map ?? opened(held.map);
 }
