@@ -56,6 +56,7 @@ export {
   groundOfPlan,
   filmOfInk,
   printedRuns,
+  weightTakenUp,
   aloneLabD50,
   wantedOf,
   DARKEST_ASSUMED,

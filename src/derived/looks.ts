@@ -6,7 +6,9 @@ import {
   groundOf,
   mediumById,
   internalOnGround,
+  layingOf,
   stackInternals,
+  takenUp,
   measuredFromInternal,
   type Film,
   type Ground,
@@ -92,6 +94,7 @@ export function printedRuns(plan: Plan, got: ColoursGot = NOTHING_GOT): PrintedR
       standing: printedIds(plan, inking),
       film: filmOfInk(ground, inkOf(plan, inking)),
       weight: inking.filmWeight,
+      laying: layingOf(inkOf(plan, inking).mediumId, plan.way.under),
     }));
     const planned = { inkings, impressions: run.impressions };
     const asGot = inkings.map((inking) => {
@@ -110,8 +113,7 @@ function filmThatGave(ground: Ground, runs: readonly PrintedRun<string>[], { col
   const laid = stack.map(({ run, inking }): LaidFilm => runs[run].inkings[inking]);
   const first = stack.findIndex((entry) => entry.run === last);
   const below = stackInternals(ground, laid.slice(0, first))[first];
-  const weights = laid.slice(first).map(({ weight }, i) => (first + i === 0 ? weight : weight * ground.trapping));
-  const total = weights.reduce((sum, w) => sum + w, 0);
+  const total = weightTakenUp(ground, laid, first);
   const scaled = (film: Film, by: number): Film => ({
     kh: Float64Array.from(film.kh, (v) => v * by),
     sh: Float64Array.from(film.sh, (v) => v * by),
@@ -125,17 +127,17 @@ export function internalBelow(
   colourId: string,
   before: number,
   got: ColoursGot = NOTHING_GOT,
-): { readonly internal: Float64Array; readonly films: number } {
+): { readonly internal: Float64Array; readonly laid: readonly LaidFilm[] } {
   const ground = groundOfPlan(plan);
   const runs = printedRuns(plan, got).slice(0, before);
   const stack = filmStackOf(colourId, runs);
-  return {
-    internal: stackInternals(
-      ground,
-      stack.map(({ run, inking }) => runs[run].inkings[inking]),
-    ).at(-1)!,
-    films: stack.length,
-  };
+  const laid = stack.map(({ run, inking }): LaidFilm => runs[run].inkings[inking]);
+  return { internal: stackInternals(ground, laid).at(-1)!, laid };
+}
+
+/** The weight of the films of a stack from place `first` up, as what lies below takes them up. */
+export function weightTakenUp(ground: Ground, laid: readonly LaidFilm[], first: number): number {
+  return laid.slice(first).reduce((sum, film, i) => sum + film.weight * takenUp(ground, film, laid[first + i - 1]), 0);
 }
 
 /** The colour of an ink's film alone on the plan's paper. */

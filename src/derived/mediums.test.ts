@@ -10,7 +10,9 @@ import {
   mixable,
   pigmentsOf,
   plainSheet,
+  printedRuns,
 } from './index';
+import { takenUp } from '@/core/inks';
 import { dryingHoursOf } from './dryingOf';
 import { withFlat } from './runPlan';
 
@@ -38,6 +40,26 @@ test('films are reckoned as open ones only where the medium stays open', () => {
   expect(groundOfPlan(wet(oil)).trapping).toBeLessThan(1);
   expect(groundOfPlan(wet(of('pigment and paste'))).trapping).toBe(1);
   expect(groundOfPlan(of('lithographic oil')).trapping).toBe(1);
+});
+
+test('each film lies on the one below it as their two mediums do, not as the print as a whole', () => {
+  // three half-covering films on one another, the middle one of another medium or not
+  const thin = wet({ ...oil, inks: oil.inks.map((ink) => ({ ...ink, opacity: 0.3 })) });
+  const middle = (mediumId: Ink['mediumId']): Plan => ({
+    ...thin,
+    inks: thin.inks.map((ink, i) => (i === 1 ? { ...ink, mediumId } : ink)),
+  });
+  const weights = (plan: Plan) => {
+    const laid = printedRuns(plan).map((run) => run.inkings[0]);
+    return laid.map((film, i) => takenUp(groundOfPlan(plan), film, laid[i - 1]));
+  };
+  expect(weights(thin)).toEqual([1, 0.735, 0.735]);
+  // the paste sinks into nothing, and nothing sinks into it
+  expect(weights(middle('pigment and paste'))).toEqual([1, 1, 1]);
+  expect(weights(middle('water-washable oil'))).toEqual([1, 0.735, 0.735]);
+  expect(weights({ ...middle('pigment and paste'), way: { ...thin.way, under: 'dry' } })).toEqual([1, 1, 1]);
+  const deepest = (plan: Plan) => looksOfPlan(plan)!.looks.at(-1)!.at(-1)!;
+  expect(deepest(middle('pigment and paste'))).not.toEqual(deepest(thin));
 });
 
 test('only oil films are warned of for their tack', () => {

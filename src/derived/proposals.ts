@@ -1,3 +1,4 @@
+import { layingOf } from '@/core/inks';
 import { sketchPlans, type PlanSketch, type PlanTask } from '@/core/layers';
 import type { LossBelief } from '@/core/sheets';
 import { dryingHoursOf } from './dryingOf';
@@ -5,7 +6,7 @@ import { filmOfInk, groundOfPlan, looksOfPlan, printedRuns, wantedOf, type Colou
 import { inkingsOf, cutStateOfRun, inkOf, usesOneSide } from './lookups';
 import { type Plan } from '@/model';
 import { sheetAnswerOf } from './belief';
-import { groupsOf, planFromSketch } from './runPlan';
+import { groupsOf, mediumOf, planFromSketch } from './runPlan';
 
 /** What a plan costs and gives; each shown apart, never one number. */
 export interface PlanFigures {
@@ -193,6 +194,7 @@ function keyOf(plan: Plan): string {
           i.filmWeight,
           ink.solidLabD50,
           ink.opacity,
+          ink.mediumId,
         ];
       }),
     ]),
@@ -218,6 +220,7 @@ export function planTaskOf({ plan, got, closedRuns, open, gapsMm }: ProposalRequ
       film: filmOfInk(ground, ink),
       opaqueFilm: filmOfInk(ground, { ...ink, film: null, opacity: 'opaque' }),
       weight: inking?.filmWeight ?? 1,
+      laying: layingOf('mediumId' in ink ? ink.mediumId : mediumOf(plan), plan.way.under),
       impressions: run?.impressions ?? 1,
     };
   });

@@ -1,15 +1,26 @@
 import type { Lab } from '@/core/colour';
 import {
   labFromInternal,
+  layingOf,
   solveRecipe,
   type RecipeAnswer,
   type RecipeArea,
   type RecipePart,
   type RecipeTask,
+  type LaidFilm,
 } from '@/core/inks';
 import { mixable, recipeFilm, type CabinetPigment } from './cabinetFilms';
 import type { CabinetInk, Ink, Inking, Plan, EditOf } from '@/model';
-import { aloneLabD50, groundOfPlan, internalBelow, looksOfPlan, wantedOf, type ColoursGot } from './looks';
+import {
+  aloneLabD50,
+  filmOfInk,
+  groundOfPlan,
+  internalBelow,
+  looksOfPlan,
+  wantedOf,
+  weightTakenUp,
+  type ColoursGot,
+} from './looks';
 import { inkingsOf, inkOf, printedIds, sideOfCut } from './lookups';
 
 /** Which inking of which run is to be mixed. */
@@ -53,14 +64,21 @@ export function recipeTaskFor(
     .slice(0, MOST_AREAS);
   const planned = looksOfPlan(plan, got)!.looks[run + 1];
   const wanted = wantedOf(plan);
+  const ownInk = inkOf(plan, laid),
+    ownFilm: LaidFilm = {
+      film: filmOfInk(ground, ownInk),
+      weight: filmWeight,
+      laying: layingOf(ownInk.mediumId, plan.way.under),
+    };
   const areaOf = (id: string): RecipeArea & { films: number } => {
-    const { internal, films } = internalBelow(plan, id, run, got);
+    const { internal, laid: below } = internalBelow(plan, id, run, got);
+    const own = Array<LaidFilm>(plan.runs[run].impressions).fill(ownFilm);
     const label = plan.flat!.colours.findIndex((c) => c.id === id);
     return {
       targetLabD50: printedLater(id) ? planned[label] : wanted[label],
       below: internal,
-      weight: filmWeight * plan.runs[run].impressions * (films > 0 ? ground.trapping : 1),
-      films,
+      weight: weightTakenUp(ground, [...below, ...own], below.length),
+      films: below.length,
     };
   };
   const { films: filmsBelow, ...first } = areaOf(colourId);

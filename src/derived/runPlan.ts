@@ -18,7 +18,7 @@ import {
 import type { Block, BlockSide, FlatColour, FlatPlan, Ink, Plan, Run } from '@/model';
 
 /** What a further ink of this print is made of: what its first one is. */
-function mediumOf(plan: Plan): MediumId {
+export function mediumOf(plan: Plan): MediumId {
   return plan.inks[0]?.mediumId ?? 'oil relief';
 }
 

@@ -1,6 +1,14 @@
 import { internalOnGround, stackInternals, type LaidFilm } from '@/core/inks';
 import { filmStackOf } from '@/core/layers';
-import { onPaperOf, replayLog, filmOfCabinetInk, groundOfInk, groundOfPlan, printedRuns } from '@/derived';
+import {
+  onPaperOf,
+  replayLog,
+  filmOfCabinetInk,
+  groundOfInk,
+  groundOfPlan,
+  printedRuns,
+  weightTakenUp,
+} from '@/derived';
 import { failure, success, type Outcome } from '@/core/units';
 import { simulatedReader, type ColourReader, type Patch } from '@/devices';
 import { type CabinetInk, type Reading, type ReadingRequest } from '@/model';
@@ -78,6 +86,6 @@ function runPatch(db: Store, { printId, runId, colourId }: Extract<ReadingReques
     film: laid[top].film,
     ground: stackInternals(ground, laid.slice(0, top))[top],
     floor: ground.floor,
-    weight: laid.slice(top).reduce((sum, film, i) => sum + film.weight * (top + i === 0 ? 1 : ground.trapping), 0),
+    weight: weightTakenUp(ground, laid, top),
   });
 }

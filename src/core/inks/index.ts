@@ -4,6 +4,8 @@ export {
   type UnderFilm,
   type Ground,
   type LaidFilm,
+  type Laying,
+  takenUp,
   groundOf,
   internalOnGround,
   filmOnGround,
@@ -28,7 +30,7 @@ export {
 } from './recipe';
 export { filmReaching, filmWeightReaching, contrastRatio, gradationLooksLabD50 } from './adjust';
 export { type ReadyFilm, readyFilm, layReady, labOfInternal } from './readyFilm';
-export { type Medium, type MediumId, MEDIUM_IDS, MEDIUMS, mediumById } from './mediums';
+export { type Medium, type MediumId, MEDIUM_IDS, MEDIUMS, mediumById, layingOf } from './mediums';
 export { MAX_SOFTENER_PERCENT, ladderPercent } from './tack';
 export { STARTER_CABINET } from './starterCabinet';
 export { type InkNeed, inkForRun, INK_START_VALUES, ML_PER_TEASPOON } from './quantity';

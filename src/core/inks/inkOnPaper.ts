@@ -57,17 +57,38 @@ export function filmOnGround(
   );
 }
 
-/** One film of a stack. `weight` 1 is the film as it was known. */
+/** How a film lies on the one below it, and what it is to the next one. */
+export interface Laying {
+  /** It is still open when the next film comes. */
+  readonly open: boolean;
+  /** Share of its weight that a film below takes up, open or dry. */
+  readonly onOpen: number;
+  readonly onDry: number;
+}
+
+/** One film of a stack. `weight` 1 is the film as it was known; without `laying` it lies as films on this ground do. */
 export interface LaidFilm {
   readonly film: Film;
   readonly weight: number;
+  readonly laying?: Laying;
+}
+
+/** The share of a film's weight that what lies directly below takes up: all of it on bare paper. */
+export function takenUp(
+  ground: Ground,
+  over: Pick<LaidFilm, 'laying'>,
+  below: Pick<LaidFilm, 'laying'> | undefined,
+): number {
+  if (!below) return 1;
+  if (!over.laying) return ground.trapping;
+  return below.laying?.open ? over.laying.onOpen : over.laying.onDry;
 }
 
 /** Reflectance inside the stack after each film, from the bare paper (index 0) up. */
 export function stackInternals(ground: Ground, films: readonly LaidFilm[]): Float64Array[] {
   const internals = [ground.internal];
-  films.forEach(({ film, weight }, i) =>
-    internals.push(filmOver(film, internals[i], i === 0 ? weight : weight * ground.trapping)),
+  films.forEach((laid, i) =>
+    internals.push(filmOver(laid.film, internals[i], laid.weight * takenUp(ground, laid, films[i - 1]))),
   );
   return internals;
 }

@@ -1,4 +1,4 @@
-import { UNDER_FILM, type UnderFilm } from './inkOnPaper';
+import { UNDER_FILM, type Laying, type UnderFilm } from './inkOnPaper';
 
 /** What an ink is made of decides how it is laid, how long it stays open and when it is dry. Adding a medium is adding a row. */
 export const MEDIUM_IDS = [
@@ -101,6 +101,19 @@ export const MEDIUMS: readonly Medium[] = [
     cautionIds: ['solvents', 'rags', 'driers'],
   },
 ];
+
+/** Open so long, a film is still open when the next run of the same day comes. */
+const OPEN_FOR_NEXT_HOURS = 1;
+
+/** How films of a medium are laid where films meet those below as `under` says. */
+export function layingOf(id: MediumId, under: UnderFilm): Laying {
+  const { openHours, under: lies } = mediumById(id);
+  return {
+    open: under === 'wet' && openHours >= OPEN_FOR_NEXT_HOURS,
+    onOpen: lies.wet.trapping,
+    onDry: lies.dry.trapping,
+  };
+}
 
 /** The medium of this id. */
 export function mediumById(id: MediumId): Medium {

@@ -1,11 +1,12 @@
 import { deltaE2000, type Lab } from '../colour';
-import { stackLooksLabD50, type Film, type Ground } from '../inks';
+import { stackLooksLabD50, type Film, type Ground, type Laying } from '../inks';
 
 /** One ink of a run as the paper meets it: which colours of the picture it prints on, and the film it leaves there. */
 export interface PrintedInking<Colour> {
   readonly standing: readonly Colour[];
   readonly film: Film;
   readonly weight: number;
+  readonly laying?: Laying;
 }
 
 /** One run: usually one inking; several when colours share a block. */

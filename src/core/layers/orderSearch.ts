@@ -1,10 +1,20 @@
 import { deltaE2000, type Lab } from '../colour';
-import { labOfInternal, layReady, readyFilm, type Film, type Ground, type ReadyFilm } from '../inks';
+import {
+  labOfInternal,
+  layReady,
+  readyFilm,
+  takenUp,
+  type Film,
+  type Ground,
+  type Laying,
+  type ReadyFilm,
+} from '../inks';
 
 /** One run whose place is sought: its film, and the colours of the picture it finishes (those that see no later film). */
 export interface SearchRun {
   readonly film: Film;
   readonly weight: number;
+  readonly laying?: Laying;
   readonly impressions: number;
   /** L* of the ink alone: for the rules of direction. */
   readonly lightness: number;
@@ -77,7 +87,8 @@ class PrefixWalk {
   bestWorst: OrderFound | undefined;
   prefixesTried = 0;
   private readonly onPaper: readonly ReadyFilm[];
-  private readonly onFilm: readonly ReadyFilm[];
+  /** By the run and the one below: runs of one medium share a film. */
+  private readonly onFilm: readonly (readonly ReadyFilm[])[];
   private readonly total: number;
   private readonly byLightness: readonly number[];
   private readonly placeFor: ReadonlyMap<number, number>;
@@ -85,7 +96,15 @@ class PrefixWalk {
   constructor(private readonly task: OrderTask) {
     const { ground, runs } = task;
     this.onPaper = runs.map((run) => readyFilm(run.film, run.weight));
-    this.onFilm = runs.map((run) => readyFilm(run.film, run.weight * ground.trapping));
+    this.onFilm = runs.map((run) => {
+      const ready = new Map<number, ReadyFilm>();
+      return runs.map((below) => {
+        const weight = run.weight * takenUp(ground, run, below);
+        const known = ready.get(weight) ?? readyFilm(run.film, weight);
+        ready.set(weight, known);
+        return known;
+      });
+    });
     this.total = runs.reduce((sum, run) => sum + run.finishes.reduce((s, f) => s + f.share, 0), 0) || 1;
     const falling = runs.map((_, i) => i).sort((a, b) => runs[b].lightness - runs[a].lightness);
     this.byLightness = task.direction === 'dark to light' ? falling.reverse() : falling;
@@ -110,7 +129,7 @@ class PrefixWalk {
       }
       for (const run of this.byLightness) {
         if (!this.allowed(run, place, used)) continue;
-        const next = this.placed(run, place, internals[place], internals[place + 1]);
+        const next = this.placed(run, order.at(-1), internals[place], internals[place + 1]);
         const newSum = sum + next.sum,
           newWorst = Math.max(worst, next.worst);
         if (hopeless(newSum, newWorst)) continue;
@@ -131,7 +150,7 @@ class PrefixWalk {
         for (const run of this.byLightness) {
           if (!this.allowed(run, place, prefix.used)) continue;
           const internal = new Float64Array(ground.internal.length);
-          const next = this.placed(run, place, prefix.internal, internal);
+          const next = this.placed(run, prefix.order.at(-1), prefix.internal, internal);
           longer.push({
             order: [...prefix.order, run],
             used: prefix.used | (1 << run),
@@ -146,12 +165,17 @@ class PrefixWalk {
     for (const { order, sum, worst } of prefixes) this.keep(order, sum / this.total, worst);
   }
 
-  /** Lays the run's film and says what its finished colours are off. */
-  private placed(run: number, place: number, below: Float64Array, out: Float64Array): { sum: number; worst: number } {
+  /** Lays the run's film on the run before it (none: on bare paper) and says what its finished colours are off. */
+  private placed(
+    run: number,
+    before: number | undefined,
+    below: Float64Array,
+    out: Float64Array,
+  ): { sum: number; worst: number } {
     const { runs, ground } = this.task;
     this.prefixesTried++;
-    layReady(place === 0 ? this.onPaper[run] : this.onFilm[run], below, out);
-    for (let again = 1; again < runs[run].impressions; again++) layReady(this.onFilm[run], out, out);
+    layReady(before === undefined ? this.onPaper[run] : this.onFilm[run][before], below, out);
+    for (let again = 1; again < runs[run].impressions; again++) layReady(this.onFilm[run][run], out, out);
     const look = labOfInternal(ground, out);
     let sum = 0,
       worst = 0;

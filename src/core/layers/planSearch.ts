@@ -1,5 +1,5 @@
 import { deltaE2000, type Lab } from '../colour';
-import type { Film, Ground, OpacityKnown } from '../inks';
+import type { Film, Ground, OpacityKnown, Laying } from '../inks';
 import { searchOrders, type Direction, type OrderAnswer, type SearchRun } from './orderSearch';
 import { searchOverprints } from './overprintSearch';
 import { fewestGroups } from './sharing';
@@ -42,6 +42,7 @@ export interface PlanTask {
         readonly film: Film;
         readonly opaqueFilm: Film;
         readonly weight: number;
+        readonly laying?: Laying;
         readonly impressions: number;
       }
     | undefined
@@ -146,6 +147,7 @@ function searchRun(task: PlanTask, group: readonly number[], opaque: boolean): S
   return {
     film: opaque ? ink.opaqueFilm : ink.film,
     weight: ink.weight,
+    laying: ink.laying,
     impressions: ink.impressions,
     lightness: ink.solidLabD50[0],
     finishes: group.map((label) => ({

@@ -45,7 +45,7 @@ function plainSearch(runs: readonly SearchRun[]): { mean: number; worst: number 
       const off = order.map((run, place) => {
         const looks = stackLooksLabD50(
           ground,
-          order.slice(0, place + 1).map((r) => ({ film: runs[r].film, weight: 1 })),
+          order.slice(0, place + 1).map((r) => ({ film: runs[r].film, weight: 1, laying: runs[r].laying })),
         );
         return deltaE2000(looks[place + 1], runs[run].finishes[0].wantedLabD50);
       });
@@ -67,7 +67,29 @@ function plainSearch(runs: readonly SearchRun[]): { mean: number; worst: number 
   return { mean, worst };
 }
 
+/** How a film of one of these is laid: stays open and sinks in, stays open and does not, is dry at once. */
+const LAYINGS = [
+  { open: true, onOpen: 0.7, onDry: 1 },
+  { open: true, onOpen: 1, onDry: 0.9 },
+  { open: false, onOpen: 0.6, onDry: 1 },
+];
+
 describe('the search for an order', () => {
+  test('films of several mediums: each lies on what is directly below it, in whatever order', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.constantFrom(...HEXES), fc.constantFrom(...LAYINGS)), { minLength: 2, maxLength: 5 }),
+        (inks) => {
+          const runs = inks.map(([hex, laying]) => ({ ...runOf(hex, 'half'), laying }));
+          const found = searchOrders(task(runs))!,
+            plain = plainSearch(runs);
+          expect(found.bestMean.mean).toBeCloseTo(plain.mean, 6);
+          expect(found.bestWorst.worst).toBeCloseTo(plain.worst, 6);
+        },
+      ),
+      { seed: 17, numRuns: 25 },
+    );
+  });
   test('finds what trying every order finds', () => {
     const opacity = fc.constantFrom<Opacity>('opaque', 'half', 'transparent');
     fc.assert(
