@@ -42,6 +42,17 @@ const ONE_OF_EACH: readonly PlanEdit[] = [
     ],
   },
   { kind: 'ink-set', inkId: 'ink-rust', part: { opacity: 0.4 } },
+  { kind: 'ink-added', ink: { ...plan.inks[0], id: 'ink-second', name: 'second straw' } },
+  { kind: 'forme-set', formeId: 'forme-run-rust', part: { offsetMm: { xMm: 12, yMm: -4 } } },
+  { kind: 'forme-set', formeId: 'forme-run-rust', part: { turnDeg: 180 } },
+  {
+    kind: 'block-added',
+    as: 'veil',
+    name: 'Veil block',
+    materialId: 'lino',
+    colourIds: ['straw', 'rust'],
+    ink: { ...plan.inks[0], id: 'ink-veil', name: 'veil' },
+  },
   { kind: 'tack-ladder-set' },
   { kind: 'inking-set', inkingId: 'inking-rust', part: { filmWeight: 0.7 } },
   { kind: 'run-set', runId: 'run-rust', part: { impressions: 2 } },
@@ -81,6 +92,11 @@ const ONE_OF_EACH: readonly PlanEdit[] = [
   { kind: 'rules-set', part: { maxFilms: 3 } },
   { kind: 'way-set', part: { under: 'wet' } },
   { kind: 'paper-set', part: { name: 'grey', labD50: [70, 0, 2] } },
+  {
+    kind: 'workshop-used',
+    of: 'shim',
+    items: [{ id: 'shim-1', version: 1, kind: 'shim', name: 'foil', note: '', thicknessMm: 0.05 }],
+  },
 ];
 
 test.each(ONE_OF_EACH.map((edit) => [edit.kind, edit] as const))(

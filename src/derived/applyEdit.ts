@@ -1,8 +1,8 @@
-import { ladderPercent } from '@/core/inks';
+import { ladderPercent, mediumById } from '@/core/inks';
 import type { PlanSketch } from '@/core/layers';
 import { failure, success, type EditOf, type Failure, type Outcome, type Plan, type PlanEdit } from '@/model';
 import { withPicturePlaced } from './carried';
-import { inkingsOf, isCutOnLater, withInkings } from './lookups';
+import { inkingsOf, isCutOnLater, plainRun, withInkings } from './lookups';
 import { planFromSketch, withFlat, withRunOrder } from './runPlan';
 import { withSecondTone, withSpotRun } from './slips';
 import { withUses, withUsesThatStand } from './uses';
@@ -43,6 +43,10 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
       ? { ...plan, inks: plan.inks.map((ink) => ({ ...ink, ...mixed.get(ink.id) })) }
       : gone('An ink');
   },
+  'ink-added': (plan, { ink }) =>
+    plan.inks.some((known) => known.id === ink.id)
+      ? failure('edit-twice', 'This ink was added already.')
+      : { ...plan, inks: [...plan.inks, ink] },
   'ink-set': (plan, { inkId, part }) => {
     const departs = Object.keys(part).some((field) => DEPARTS.includes(field)) && !('film' in part);
     const inks = changed(plan.inks, inkId, departs ? { ...part, film: null, recipe: null } : part);
@@ -66,6 +70,13 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
           ),
         }
       : gone('The inking'),
+  'forme-set': (plan, { formeId, part }) =>
+    plan.runs.some((run) => run.formes.some((forme) => forme.id === formeId))
+      ? {
+          ...plan,
+          runs: plan.runs.map((run) => ({ ...run, formes: changed(run.formes, formeId, part) ?? run.formes })),
+        }
+      : gone('The forme'),
   'run-set': (plan, { runId, part }) => {
     const runs = changed(plan.runs, runId, part);
     return runs ? { ...plan, runs } : gone('The run');
@@ -103,6 +114,7 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
     const made = withSpotRun(plan, slip, colourIds);
     return made.ok ? made.value : made;
   },
+  'block-added': withBlock,
   'block-set': (plan, { blockId, part }) => {
     const blocks = changed(plan.blocks, blockId, part);
     return blocks ? { ...plan, blocks } : gone('The block');
@@ -156,6 +168,35 @@ function repeated(plan: Plan, { runId, as }: EditOf<'run-repeated'>): Plan | Fai
     ? 1 + plan.runs.findLastIndex((one) => one.formes.some((f) => run.formes.some((g) => g.cutId === f.cutId)))
     : plan.runs.length;
   return { ...plan, runs: [...plan.runs.slice(0, at), again, ...plan.runs.slice(at)] };
+}
+
+/** One more block: its own cut with these colours standing, printed last in its own ink. */
+function withBlock(plan: Plan, { as, name, materialId, colourIds, ink }: EditOf<'block-added'>): Plan | Failure {
+  if (!colourIds.every((id) => plan.flat?.colours.some((colour) => colour.id === id))) return gone('A colour');
+  const ids = { block: `block-${as}`, side: `side-${as}`, cut: `cut-${as}`, run: `run-${as}` };
+  if (plan.blocks.some((block) => block.id === ids.block) || plan.runs.some((run) => run.id === ids.run))
+    return failure('edit-twice', 'This block was added already.');
+  const cut = { id: ids.cut, standingIds: colourIds };
+  return {
+    ...plan,
+    inks: plan.inks.some((known) => known.id === ink.id) ? plan.inks : [...plan.inks, ink],
+    blocks: [
+      ...plan.blocks,
+      {
+        ...{ id: ids.block, name, materialId, grainDeg: 0, sizeMm: null },
+        sides: [{ id: ids.side, name: 'face', pieces: [], cuts: [cut] }],
+      },
+    ],
+    runs: [
+      ...plan.runs,
+      plainRun(ids.run, ids.cut, {
+        id: `inking-${as}`,
+        colourId: colourIds[0],
+        inkId: ink.id,
+        laidBy: mediumById(ink.mediumId).laidBy,
+      }),
+    ],
+  };
 }
 
 /** Without a run; what was cut for nothing else but it stays on its side, so that no other cut becomes another. */

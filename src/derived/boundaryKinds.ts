@@ -18,11 +18,13 @@ export function boundaryKindsOf(plan: Plan, got: ColoursGot = [], fit = plan.fit
   const colours = plan.flat?.colours ?? [];
   const ground = groundOfPlan(plan),
     runs = printedRuns(plan, got);
-  // a spot is printed into its own place: it ends on no boundary of the picture
+  // a spot is printed into its own place, a forme laid elsewhere somewhere: they end on no boundary of the picture
   const spots = new Set<string | null>(cutsOf(plan).flatMap((cut) => (cut.within ? [cut.id] : [])));
   // by run and label; asked for every pair of labels, so worked out once
   const inkingOf = plan.runs.map((run) => {
-    const printed = inkingsOf(run).map((inking) => new Set(spots.has(inking.cutId) ? [] : printedIds(plan, inking)));
+    const printed = inkingsOf(run).map(
+      (inking) => new Set(inking.moved || spots.has(inking.cutId) ? [] : printedIds(plan, inking)),
+    );
     return colours.map(({ id }) => printed.findIndex((ids) => ids.has(id)));
   });
   const inkingAt = (run: number, label: number) => (label === BEYOND ? -1 : inkingOf[run][label]);

@@ -72,6 +72,11 @@ describe('what lies on sheets stays', () => {
       /stays as it was/,
     ],
     [
+      'where its cut lay',
+      { kind: 'forme-set', formeId: 'forme-run-straw', part: { offsetMm: { xMm: 3, yMm: 0 } } },
+      /stays as it was printed: it lies on 3 sheets/,
+    ],
+    [
       'the picture’s size',
       {
         kind: 'picture-placed',
@@ -87,6 +92,16 @@ describe('what lies on sheets stays', () => {
     ['the name of a printed ink', { kind: 'ink-set', inkId: 'ink-straw', part: { name: 'pale straw' } }],
     ['the edition', { kind: 'sheets-set', part: { edition: 5 } }],
     ['the paper’s look', { kind: 'paper-set', part: { name: 'grey', labD50: [70, 0, 0] } }],
+    ['where a later cut lies', { kind: 'forme-set', formeId: 'forme-run-rust', part: { turnDeg: 180 } }],
+    ['an ink more', { kind: 'ink-added', ink: { ...plan.inks[0], id: 'ink-more' } }],
+    [
+      'a block more',
+      {
+        kind: 'block-added',
+        ...{ as: 'veil', name: 'Veil', materialId: 'cherry', colourIds: ['straw', 'night'] },
+        ink: { ...plan.inks[0], id: 'ink-veil' },
+      },
+    ],
     ['the last run taken out', { kind: 'run-removed', runId: 'run-night' }],
     ['a printed cut, still standing, printed once more', { kind: 'run-repeated', runId: 'run-straw', as: 'run-again' }],
   ])('%s: open', (_, edit) => expect(inTheWay(plan, edit, ONE_PRINTED)).toBeUndefined());

@@ -5,7 +5,13 @@ import type { Block, BlockSide, Cut, Forme, Ink, Inking, Plan, Run } from '@/mod
 export interface LaidInking extends Inking {
   readonly cutId: string | null;
   readonly formeId: string;
+  /** It lies elsewhere on the sheet than it was cut for. */
+  readonly moved: boolean;
 }
+
+/** Whether a forme lies elsewhere on the sheet than it was cut for. */
+export const isMoved = ({ offsetMm, turnDeg }: Pick<Forme, 'offsetMm' | 'turnDeg'>) =>
+  offsetMm.xMm !== 0 || offsetMm.yMm !== 0 || turnDeg !== 0;
 
 const laid = new WeakMap<Run, readonly LaidInking[]>();
 
@@ -14,7 +20,10 @@ export function inkingsOf(run: Run): readonly LaidInking[] {
   let inkings = laid.get(run);
   if (!inkings) {
     inkings = run.formes.flatMap((forme) =>
-      forme.inkings.map((inking) => ({ ...inking, cutId: forme.cutId, formeId: forme.id })),
+      forme.inkings.map((inking) => ({
+        ...inking,
+        ...{ cutId: forme.cutId, formeId: forme.id, moved: isMoved(forme) },
+      })),
     );
     laid.set(run, inkings);
   }

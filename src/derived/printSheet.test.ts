@@ -173,6 +173,60 @@ test('the look of an overlap is that of both films, and counts by its own area',
   expect(partIds(plan, sheet).slice(0, 4)).toEqual(['paper', 'straw', 'rust', 'night']);
 });
 
+describe('a forme that lies elsewhere than it was cut for', () => {
+  const lying = (part: { offsetMm?: { xMm: number; yMm: number }; turnDeg?: number }, from = blocks()): Plan => ({
+    ...from,
+    runs: from.runs.map((run, r) =>
+      r === 0 ? { ...run, formes: run.formes.map((forme) => ({ ...forme, ...part })) } : run,
+    ),
+  });
+  /** The runs whose films lie at a place. */
+  const films = (plan: Plan, x: number, y = 20, slips: readonly Slip[] = []) => {
+    const { sheet, at } = sheetFor(plan, slips);
+    return looksOfPlan(plan, [], sheet)!.stacks[at(x, y)].map((entry) => entry.run);
+  };
+
+  test('carried: its film comes to lie there, over or under what is there, and no longer where it was', () => {
+    const plan = lying({ offsetMm: { xMm: 4, yMm: 1 } });
+    expect(films(plan, 60)).toEqual([]);
+    expect(films(plan, 100)).toEqual([0, 1]);
+    expect(films(plan, 100, 5)).toEqual([1]);
+    expect(films(plan, 140)).toEqual([2]);
+    // the block itself is cut as before
+    const state = labelStateOfRun(plan, plan.runs[0], sheetFor(plan).sheet);
+    expect(state.standing).toContain(1);
+  });
+
+  test('turned half round about the middle of the print', () => {
+    const plan = lying({ turnDeg: 180 });
+    expect(films(plan, 60)).toEqual([]);
+    expect(films(plan, 100)).toEqual([0, 1]);
+  });
+
+  test('a turn and its turning back are where it was, up to a pixel at the edges', () => {
+    const there = sheetFor(lying({ turnDeg: 30, offsetMm: { xMm: 0.5, yMm: 0 } })),
+      inked = (x: number, y: number) => there.sheet.parts[there.at(x, y)].marks.length > 0;
+    // plainly: where the point that was carried there lay on straw
+    for (let y = 2; y < 40; y += 5)
+      for (let x = 3; x < 160; x += 7) {
+        const a = (30 * Math.PI) / 180,
+          [u, v] = [x + 0.5 - 5 - 80, y + 0.5 - 20];
+        const from = Math.cos(a) * u + Math.sin(a) * v + 80,
+          fromY = Math.cos(a) * v - Math.sin(a) * u + 20;
+        expect(inked(x, y)).toBe(from >= 40 && from < 80 && fromY >= 0 && fromY < 40);
+      }
+  });
+
+  test('a slip on its block goes with it; overlaps of the picture leave it out', () => {
+    const gone = slip('stage-1', box(5, 1, 6, 3));
+    const plan = lying({ offsetMm: { xMm: 4, yMm: 0 } });
+    expect(films(plan, 95, 20, [gone])).toEqual([1]);
+    expect(films(plan, 110, 20, [gone])).toEqual([0, 1]);
+    const trapped = { ...plan, fit: { trapMm: 0.4, pairs: [], chokeMm: 0 } };
+    expect(trapsOf(trapped).some((trap) => trap.grow === 'straw')).toBe(false);
+  });
+});
+
 test('a choke: where several films end on one edge, only the first reaches it', () => {
   const plan = withRunOrder({ ...reduction(), fit: { trapMm: 0, pairs: [], chokeMm: 0.5 } }, [
     'run-straw',

@@ -1,4 +1,11 @@
-import { cutStatesOf, plainParts, type CutState, type PrintMapTask, type PrintPart } from '@/core/layers';
+import {
+  cutStatesOf,
+  plainParts,
+  type CutState,
+  type MovedFilm,
+  type PrintMapTask,
+  type PrintPart,
+} from '@/core/layers';
 import type { AnchorPx, Region } from '@/core/geometry';
 import type { Anchor, Cut, FlatColour, Forme, Place, Plan, Run, SlipPlace } from '@/model';
 import type { Slip } from './bench/replayLog';
@@ -7,6 +14,7 @@ import {
   cutsOf,
   inkingsOf,
   inkNamesOf,
+  isMoved,
   printedIds,
   printsFromOneSide,
   runsOfCut,
@@ -20,7 +28,9 @@ import {
 export type MarkEffect =
   | { readonly kind: 'mask'; readonly runId: string; readonly covers: 'place' | 'all else' }
   | { readonly kind: 'within'; readonly cutId: string }
-  | { readonly kind: 'slip'; readonly slipId: string; readonly cutIds: readonly string[] };
+  | { readonly kind: 'slip'; readonly slipId: string; readonly cutIds: readonly string[] }
+  /** The film of an inking comes to lie here: its forme lies elsewhere than it was cut for. */
+  | { readonly kind: 'moved'; readonly inkingId: string };
 
 /** The parts of a print map with what they mean for a plan: what looks, cut maps and exports are made from. */
 export interface PrintSheet {
@@ -90,15 +100,40 @@ export function printTaskOf(plan: Plan, slips: readonly Slip[] = []): PrintTask 
       cutIds: cuts.slice(cuts.findIndex((cut) => cut.id === slip.cutId)).map((cut) => cut.id),
     });
   }
+  const moved = movedFilms(plan, effects, label, mmPerPx);
   return {
     task: {
       labelCount: colours.length,
       traps: trapsOf(plan).map(({ grow, under, mm }) => ({ grow: label(grow), under: label(under), px: mm / mmPerPx })),
       chokes: chokesOf(plan).map((c) => ({ ...c, px: plan.fit.chokeMm / mmPerPx })),
       marks,
+      ...(moved.length > 0 && { moved: moved.map(({ film }) => film) }),
     },
-    effects,
+    effects: [...effects, ...moved.map(({ inkingId }): MarkEffect => ({ kind: 'moved', inkingId }))],
   };
+}
+
+/** The films of all formes that lie elsewhere, each as its cut has it: spots in their place, slips left out. */
+function movedFilms(
+  plan: Plan,
+  effects: readonly MarkEffect[],
+  label: (id: string) => number,
+  mmPerPx: number,
+): { readonly inkingId: string; readonly film: MovedFilm }[] {
+  const marksOf = (is: (effect: MarkEffect) => boolean) => effects.flatMap((effect, m) => (is(effect) ? [m] : []));
+  return plan.runs.flatMap(({ formes }) =>
+    formes.filter(isMoved).flatMap(({ cutId, offsetMm, turnDeg, inkings }) =>
+      inkings.map((inking) => ({
+        inkingId: inking.id,
+        film: {
+          labels: printedIds(plan, { ...inking, cutId }).map(label),
+          has: marksOf((effect) => effect.kind === 'within' && effect.cutId === cutId),
+          lacks: marksOf((effect) => effect.kind === 'slip' && cutId !== null && effect.cutIds.includes(cutId)),
+          ...{ dxPx: offsetMm.xMm / mmPerPx, dyPx: offsetMm.yMm / mmPerPx, turnDeg },
+        },
+      })),
+    ),
+  );
 }
 
 export interface Trap {
@@ -118,12 +153,12 @@ export function trapsOf(plan: Plan): Trap[] {
   const inkings = plan.runs.flatMap(inkingsOf);
   const sideOf = new Map(inkings.map((inking) => [inking.id, sideOfCut(plan, inking.cutId)?.id]));
   const spots = new Set<string | null>(cutsOf(plan).flatMap((cut) => (cut.within ? [cut.id] : [])));
-  // a spot is printed last into its own place: it meets nothing by an overlap of the picture
+  // a spot is printed last into its own place, a forme laid elsewhere somewhere: they meet nothing by an overlap of the picture
   const films = new Map(
     printed.map((c) => [
       c.id,
       inkings
-        .filter((inking) => !spots.has(inking.cutId) && printedIds(plan, inking).includes(c.id))
+        .filter((inking) => !inking.moved && !spots.has(inking.cutId) && printedIds(plan, inking).includes(c.id))
         .map((inking) => inking.id),
     ]),
   );
@@ -198,8 +233,12 @@ function notTakenAway(sheet: PrintSheet, part: PrintPart, cutId: string | null):
 export function inkedAt(plan: Plan, sheet: PrintSheet, part: PrintPart, run: Run, inking: LaidInking): boolean {
   const colours = plan.flat?.colours ?? [];
   const printed = printedIds(plan, inking);
-  if (!part.as.some((label) => printed.includes(colours[label]?.id)) || !notTakenAway(sheet, part, inking.cutId))
-    return false;
+  const moved = sheet.effects.findIndex((effect) => effect.kind === 'moved' && effect.inkingId === inking.id);
+  const lies =
+    moved >= 0
+      ? part.marks.includes(moved)
+      : part.as.some((label) => printed.includes(colours[label]?.id)) && notTakenAway(sheet, part, inking.cutId);
+  if (!lies) return false;
   return sheet.effects.every(
     (effect, m) =>
       effect.kind !== 'mask' || effect.runId !== run.id || part.marks.includes(m) !== (effect.covers === 'place'),

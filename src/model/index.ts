@@ -4,6 +4,8 @@ export { failure, success, type Failure, type LengthUnit, type Outcome } from '@
 export {
   SIZE_RANGE_MM,
   FILM_WEIGHT_RANGE,
+  FORME_TURN_RANGE,
+  PLACE_ON_PRINT_MM,
   MAX_FILMS_RANGE,
   ROLLER_CLEARANCE_MM,
   TRAP_MM,

@@ -3,6 +3,8 @@ import type { PigmentRole } from '@/core/inks';
 /** What fields may hold, and what lists they choose from: data without schemas, so that workers can read them. */
 
 export const SIZE_RANGE_MM = { minMm: 10, maxMm: 1000, what: 'the printed size' } as const;
+export const PLACE_ON_PRINT_MM = { minMm: -2000, maxMm: 4000, what: 'a place on the print' } as const;
+export const FORME_TURN_RANGE = { min: -180, max: 180, what: 'the turn of a forme' } as const;
 export const FILM_WEIGHT_RANGE = { min: 0.2, max: 3, what: 'the film weight' } as const;
 export const MAX_FILMS_RANGE = { min: 1, max: 20, what: 'the films on one spot' } as const;
 export const ROLLER_CLEARANCE_MM = { minMm: 0, maxMm: 200, what: 'the roller clearance' } as const;

@@ -12,4 +12,12 @@ export { searchOverprints } from './overprintSearch';
 export { fewestGroups } from './sharing';
 export { type PlanTask, type PlanSketch, sketchPlans } from './planSearch';
 export { type PlanWarning, type InkingFacts, type ColourFacts, planWarnings } from './warnings';
-export { type PrintPart, type PrintMapTask, type PrintMap, printMapOf, plainParts, isPlain } from './printMap';
+export {
+  type PrintPart,
+  type MovedFilm,
+  type PrintMapTask,
+  type PrintMap,
+  printMapOf,
+  plainParts,
+  isPlain,
+} from './printMap';

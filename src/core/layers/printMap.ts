@@ -39,6 +39,20 @@ export interface PrintMapTask {
     readonly growPx: number;
     readonly on: readonly number[] | null;
   }[];
+  /** Films that lie elsewhere than they were cut for; each becomes a mark, numbered on from `marks`. */
+  readonly moved?: readonly MovedFilm[];
+}
+
+/** The area of a film that is printed off its place: turned clockwise about the middle of the map, then carried. */
+export interface MovedFilm {
+  /** It prints wherever one of these would … */
+  readonly labels: readonly number[];
+  /** … under all of these marks and under none of those. */
+  readonly has: readonly number[];
+  readonly lacks: readonly number[];
+  readonly dxPx: number;
+  readonly dyPx: number;
+  readonly turnDeg: number;
 }
 
 export interface PrintMap {
@@ -59,7 +73,12 @@ export function plainParts(labelCount: number): PrintPart[] {
 
 /** True when nothing departs from the picture, so that the map itself can be used. */
 export function isPlain(task: PrintMapTask): boolean {
-  return task.traps.every((t) => t.px < 0.5) && task.chokes.every((c) => c.px < 0.5) && task.marks.length === 0;
+  return (
+    task.traps.every((t) => t.px < 0.5) &&
+    task.chokes.every((c) => c.px < 0.5) &&
+    task.marks.length === 0 &&
+    (task.moved ?? []).length === 0
+  );
 }
 
 /** Works out the print map of a picture; the picture's own map is not changed. Undefined when it is too broken up for marks. */
@@ -96,10 +115,49 @@ function laidOn(map: LabelMap, labels: PartMap['labels'], task: PrintMapTask, mo
       }
     });
   }
+  if (task.moved) layMoved(map, labels, task.moved, task.marks.length, table);
   const counts = new Uint32Array(Math.max(256, table.parts.length));
   for (let i = 0; i < labels.length; i++) counts[labels[i]]++;
   const areaPx = Array.from(table.parts, (_, part) => counts[part]);
   return { map: { width: map.width, height: map.height, labels }, parts: table.parts, areaPx, full: table.full };
+}
+
+/**
+ * Marks where each film comes to lie that is printed off its place: for every pixel the one that was carried there is looked up, on the
+ * sheet as it is before any of them is laid. What reaches beyond the map is not followed.
+ */
+function layMoved(
+  { width, height }: LabelMap,
+  out: PartMap['labels'],
+  moved: readonly MovedFilm[],
+  firstMark: number,
+  table: PartTable,
+): void {
+  const still = out.slice(),
+    parts = [...table.parts];
+  moved.forEach(({ labels, has, lacks, dxPx, dyPx, turnDeg }, k) => {
+    const prints = Uint8Array.from(parts, ({ as, marks }) =>
+      Number(
+        as.some((label) => labels.includes(label)) &&
+          has.every((mark) => marks.includes(mark)) &&
+          !lacks.some((mark) => marks.includes(mark)),
+      ),
+    );
+    const step = table.step((part) => ({ ...part, marks: [...part.marks, firstMark + k] }));
+    const turn = (turnDeg * Math.PI) / 180,
+      cos = Math.cos(turn),
+      sin = Math.sin(turn);
+    for (let y = 0, i = 0; y < height; y++)
+      for (let x = 0; x < width; x++, i++) {
+        const fromX = x + 0.5 - dxPx - width / 2,
+          fromY = y + 0.5 - dyPx - height / 2;
+        const sx = Math.floor(cos * fromX + sin * fromY + width / 2),
+          sy = Math.floor(cos * fromY - sin * fromX + height / 2);
+        if (sx < 0 || sy < 0 || sx >= width || sy >= height || prints[still[sy * width + sx]] === 0) continue;
+        const known = step.to[out[i]];
+        out[i] = known >= 0 ? known : step.find(out[i]);
+      }
+  });
 }
 
 /** From part to part: known ones by table (−1: not yet), others by asking once. */

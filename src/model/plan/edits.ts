@@ -3,14 +3,15 @@ import { failure, type Outcome } from '@/core/units';
 import { checkWith } from '../check';
 import { flat, flatColour, picture } from '../design/design';
 import { anchor, place, slipPlace } from '../design/place';
-import { between, id, labD50, list, mm, oneOf, opacity, record, text, type Frozen } from '../fields';
+import { BLOCK_MATERIALS } from '@/core/cutting';
+import { between, id, labD50, list, mm, named, oneOf, opacity, record, text, type Frozen } from '../fields';
 import { MASK_GROWTH_MM, MOST, MOST_USED } from '../ranges';
 import { item, ITEM_KINDS } from '../workshop/items';
 import { block } from './blocks';
 import { ink } from './inks';
 import { mask } from './masks';
 import { fit, paper, roller, rules, sheets, tools, transfer, way } from './plan';
-import { inking, run } from './runs';
+import { forme, inking, run } from './runs';
 import { heights, layout, register } from './sheet';
 
 const kind = <Kind extends string>(name: Kind) => oneOf([name] as const);
@@ -59,9 +60,17 @@ const EDITS = {
     kind: kind('inks-mixed'),
     inks: list(ink.pick(['id', 'film', 'solidLabD50', 'recipe']), MOST.inks).min(1),
   }),
+  /** An ink that no run prints yet. */
+  'ink-added': record({ kind: kind('ink-added'), ink }),
   'ink-set': record({ kind: kind('ink-set'), inkId: id(), part: ink.omit(['id']).partial() }),
   'tack-ladder-set': record({ kind: kind('tack-ladder-set') }),
   'inking-set': record({ kind: kind('inking-set'), inkingId: id(), part: inking.omit(['id', 'colourId']).partial() }),
+  /** Where a cut lies in the press for a run. */
+  'forme-set': record({
+    kind: kind('forme-set'),
+    formeId: id(),
+    part: forme.pick(['offsetMm', 'turnDeg']).partial(),
+  }),
   'run-set': record({ kind: kind('run-set'), runId: id(), part: run.pick(['impressions']).partial() }),
   'run-pinned': record({ kind: kind('run-pinned'), colourIds: list(id(), MOST.colours), pinned: boolean().required() }),
   'runs-ordered': record({ kind: kind('runs-ordered'), runIds: list(id(), MOST.runs) }),
@@ -79,6 +88,16 @@ const EDITS = {
     slip: record({ cutId: id(), place: slipPlace }),
     /** Colours that lie there, largest area first. */
     colourIds: list(id(), MOST.colours),
+  }),
+  /** A block of its own on which these colours of the picture stand, printed over all others with an ink of its own. */
+  'block-added': record({
+    kind: kind('block-added'),
+    /** What its block, cut and run are named by. */
+    as: id().max(60),
+    name: named(60),
+    materialId: oneOf(BLOCK_MATERIALS.map((m) => m.id)),
+    colourIds: list(id(), MOST.colours).min(1),
+    ink,
   }),
   'block-set': record({ kind: kind('block-set'), blockId: id(), part: block.omit(['id', 'sides']).partial() }),
   'fit-set': record({ kind: kind('fit-set'), part: fit.partial() }),

@@ -1,10 +1,10 @@
 import type { InferType } from 'yup';
-import { between, id, list, oneOf, ranged, record, type Frozen } from '../fields';
-import { FILM_WEIGHT_RANGE, LAID_BY, MOST } from '../ranges';
+import { id, list, mm, oneOf, ranged, record, type Frozen } from '../fields';
+import { FILM_WEIGHT_RANGE, FORME_TURN_RANGE, LAID_BY, MOST, PLACE_ON_PRINT_MM } from '../ranges';
 
 const point = record({
-  xMm: between('a place on the print', -2000, 4000, ' mm'),
-  yMm: between('a place on the print', -2000, 4000, ' mm'),
+  xMm: mm(PLACE_ON_PRINT_MM),
+  yMm: mm(PLACE_ON_PRINT_MM),
 });
 
 type Point = InferType<typeof point>;
@@ -36,13 +36,13 @@ export const inking = record({
   laidBy: oneOf(LAID_BY),
 });
 
-const forme = record({
+export const forme = record({
   id: id(),
   /** The state of a side it prints from; null for type or a stencil. */
   cutId: id().nullable().defined(),
   /** Where it lies on the sheet, on the print as seen, and how far it is turned clockwise: nought is where it was cut for. */
   offsetMm: point,
-  turnDeg: between('the turn of a forme', -180, 180, '°'),
+  turnDeg: ranged(FORME_TURN_RANGE, '°'),
   inkings: list(inking, MOST.inkings).min(1),
 });
 

@@ -9,8 +9,19 @@ import { useEffect, type JSX } from 'react';
 import type { Lab } from '@/core/colour';
 import { CONTRAST_RATIO, MAX_SOFTENER_PERCENT, MEDIUMS, mediumById, type Medium, type OpacityKnown } from '@/core/inks';
 import Button from '@mui/material/Button';
-import { FILM_WEIGHT_RANGE, type EditOf, type Ink, type Inking, type PlanEdit, type Run } from '@/model';
+import {
+  FILM_WEIGHT_RANGE,
+  FORME_TURN_RANGE,
+  PLACE_ON_PRINT_MM,
+  type EditOf,
+  type Forme,
+  type Ink,
+  type Inking,
+  type PlanEdit,
+  type Run,
+} from '@/model';
 import { cutsOfRun, inkingsOf, inkOf, runsOfCut } from '@/derived';
+import { LengthField, NumberField } from '../kit/fields';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
 import { useKeyNotes, type KeyNote } from '../kit/keys';
@@ -66,7 +77,63 @@ export function InkTurn({ run, index }: { run: Run; index: number }) {
         />
         <RunActs run={run} closed={closed} />
       </section>
+      {run.formes.map((forme) => (
+        <WhereItLies key={forme.id} forme={forme} several={run.formes.length > 1} closed={closed} />
+      ))}
     </>
+  );
+}
+
+interface WhereItLiesProps {
+  readonly forme: Forme;
+  readonly several: boolean;
+  readonly closed: boolean;
+}
+
+/** Where a cut lies on the sheet for this run: carried and turned from where it was cut for. */
+function WhereItLies({ forme, several, closed }: WhereItLiesProps) {
+  const {
+    change,
+    unit,
+    state: { plan },
+  } = usePrintDesk();
+  const set = (part: EditOf<'forme-set'>['part']) => void change({ kind: 'forme-set', formeId: forme.id, part });
+  const { xMm, yMm } = forme.offsetMm;
+  const block = plan.blocks.find((one) => one.sides.some((side) => side.cuts.some((cut) => cut.id === forme.cutId)));
+  return (
+    <section>
+      <h3>Lies on the sheet{several && block ? `: ${block.name}` : ''}</h3>
+      <div className={clsx(kit.fields, kit.above12, kit.atTop)}>
+        <LengthField
+          label="To the right"
+          valueMm={xMm}
+          unit={unit}
+          range={PLACE_ON_PRINT_MM}
+          disabled={closed}
+          onChange={(value) => set({ offsetMm: { xMm: value, yMm } })}
+        />
+        <LengthField
+          label="Down"
+          valueMm={yMm}
+          unit={unit}
+          range={PLACE_ON_PRINT_MM}
+          disabled={closed}
+          onChange={(value) => set({ offsetMm: { xMm, yMm: value } })}
+        />
+        <NumberField
+          label="Turned clockwise, °"
+          value={forme.turnDeg}
+          range={FORME_TURN_RANGE}
+          disabled={closed}
+          onChange={(turnDeg) => set({ turnDeg })}
+        />
+        <p className={kit.note}>
+          {xMm === 0 && yMm === 0 && forme.turnDeg === 0
+            ? 'Where it was cut for.'
+            : 'Turned about the middle of the picture, then carried; what reaches beyond the picture is not drawn.'}
+        </p>
+      </div>
+    </section>
   );
 }
 

@@ -28,6 +28,7 @@ import { kit } from '@/ui/kit/styles';
 import css from './RunsView.module.css';
 import { NothingToShow } from '@/ui/kit/NothingYet';
 import { Leaves } from '@/ui/kit/Leaves';
+import { AddBlock } from './AddBlock';
 import { Column } from './RunColumn';
 
 // what stands beside the sheet comes after it: the sheet itself is there at once
@@ -152,6 +153,7 @@ function RunsSide({ overlaps, inOrder, closed, search, point, setPoint }: RunsSi
         <Leaves label="Beside the runs" leaves={leaves} leaf={leaf} onLeaf={setLeaf}>
           <PlanNow overlaps={overlaps} inOrder={inOrder} leaf={leaf} closed={closed} />
           {leaf === 'plans' && <ProposalsPanel search={search} />}
+          {leaf === 'plans' && <AddBlock />}
           {leaf === 'ink' &&
             (selectedRun > 0 ? (
               <InkTurn run={plan.runs[selectedRun - 1]} index={selectedRun - 1} />
