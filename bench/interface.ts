@@ -21,6 +21,9 @@ export interface InterfaceFigures {
   readonly reorders: number;
   readonly reorderMs: number;
   readonly previewMs: number;
+  /** Of the main thread, from the key to what follows from it laid out: the edition under Sheets, the margin under Register. */
+  readonly editMs: { readonly edition: number; readonly margin: number };
+  readonly edits: number;
   readonly runsKb: number;
   readonly pictureKb: number;
   /** On the main thread: until the first look is shown, and from then on. */
@@ -149,7 +152,20 @@ export async function measureInterface(): Promise<InterfaceFigures> {
       }
       return times;
     });
+    const quinces = `${url}/print/${byName('Quinces').id}`;
+    const edition = await timeEdits(page, `${quinces}/sheets`, 'Edition', 'main h1 + p', [
+      '21',
+      '22',
+      '23',
+      '24',
+      '20',
+    ]);
+    const margin = await timeEdits(page, `${quinces}/register`, 'Margin', 'main aside strong', [
+      ...['41 mm', '42 mm', '43 mm', '44 mm', '40 mm'],
+    ]);
     return {
+      edits: edition.length,
+      editMs: { edition: median(edition), margin: median(margin) },
       pulls: pullMs.length,
       pullMs: median(pullMs),
       reorders: reorderTimes.length,
@@ -165,6 +181,47 @@ export async function measureInterface(): Promise<InterfaceFigures> {
     server.kill();
     rmSync(folder, { recursive: true, force: true });
   }
+}
+
+/** Values typed into a field, one after the other: ms from the key that takes each to the text that follows from it, laid out. */
+async function timeEdits(
+  page: Page,
+  url: string,
+  label: string,
+  follows: string,
+  values: readonly string[],
+): Promise<number[]> {
+  await page.goto(url);
+  await page.locator(follows).first().waitFor();
+  await page.waitForTimeout(3000);
+  const times: number[] = [];
+  for (const value of values) {
+    const field = page.getByLabel(label, { exact: true }).first();
+    await field.fill(value);
+    await page.waitForTimeout(700);
+    times.push(
+      await field.evaluate(
+        (input, selector) =>
+          new Promise<number>((done) => {
+            const text = () => document.querySelector(selector)!.textContent;
+            const before = text();
+            let from = 0;
+            const seen = new MutationObserver(() => {
+              if (text() === before) return;
+              seen.disconnect();
+              void document.body.offsetHeight; // laid out
+              done(performance.now() - from);
+            });
+            seen.observe(document.body, { subtree: true, childList: true, characterData: true });
+            from = performance.now();
+            input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+          }),
+        follows,
+      ),
+    );
+    await page.waitForTimeout(900);
+  }
+  return times;
 }
 
 type Shapes = (widthPx: number, heightPx: number) => Uint8Array | Promise<Uint8Array>;

@@ -1,7 +1,17 @@
 import fc from 'fast-check';
-import { checkEdit, checkPlan, emptyPlan, nameOfEdit, type Plan, type PlanEdit } from '@/model';
+import { checkEdit, checkPlan, emptyPlan, nameOfEdit, type BenchEvent, type Plan, type PlanEdit } from '@/model';
 import { FOUR_COLOURS, onOwnBlocks, pictureOf } from '@/testing/plans';
-import { applyEdit, groupsOf, inkingsOf, looksOfPlan, wordsOfEdit } from './index';
+import {
+  applyEdit,
+  groupsOf,
+  inkingsOf,
+  KeptAnswers,
+  looksOfPlan,
+  plainSheet,
+  progressOf,
+  wordsOfEdit,
+  type ColoursGot,
+} from './index';
 import { withFlat } from './runPlan';
 
 const plan: Plan = withFlat({ ...emptyPlan(), picture: pictureOf(60, 45) }, FOUR_COLOURS);
@@ -98,6 +108,37 @@ const ONE_OF_EACH: readonly PlanEdit[] = [
     items: [{ id: 'shim-1', version: 1, kind: 'shim', name: 'foil', note: '', thicknessMm: 0.05 }],
   },
 ];
+
+test.each(ONE_OF_EACH.map((edit) => [edit.kind, edit] as const))(
+  '%s: looks and progress that were kept are those that would be worked out anew',
+  (_, edit) => {
+    const answers = new KeptAnswers(),
+      got: ColoursGot = [];
+    const masked = after({ kind: 'mask-added', mask });
+    for (const from of [plan, masked]) {
+      const made = applyEdit(from, edit);
+      if (!made.ok) continue;
+      // one sheet for both: only what the plan says may tell them apart
+      const sheet = plainSheet(from),
+        events: BenchEvent[] = [];
+      for (const one of [from, made.value]) {
+        expect(answers.looks(one, got, sheet)).toEqual(looksOfPlan(one, got, sheet));
+        expect(answers.progress(one, events)).toEqual(progressOf(one, events));
+      }
+    }
+  },
+);
+
+test('an edit that touches neither films nor order leaves looks and progress the very same', () => {
+  const answers = new KeptAnswers(),
+    got: ColoursGot = [],
+    sheet = plainSheet(plan),
+    events: BenchEvent[] = [];
+  const [looks, progress] = [answers.looks(plan, got, sheet), answers.progress(plan, events)];
+  const next = after({ kind: 'layout-set', part: { marginMm: 25 } });
+  expect(answers.looks(next, got, sheet)).toBe(looks);
+  expect(answers.progress(next, events)).toBe(progress);
+});
 
 test.each(ONE_OF_EACH.map((edit) => [edit.kind, edit] as const))(
   '%s is taken from outside and has words',

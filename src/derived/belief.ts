@@ -5,7 +5,7 @@ import { lossesByRun } from './bench/tally';
 
 /** The workshop's belief about losses: from its other prints and this one's own runs, `exceptRunId` left out. */
 export function beliefOf(
-  plan: Plan,
+  plan: { readonly sheets: Pick<Plan['sheets'], 'experience'> },
   otherRuns: readonly RunLosses[],
   bench: BenchState,
   exceptRunId?: string,
@@ -15,11 +15,17 @@ export function beliefOf(
 }
 
 /** How many sheets to start for a plan; its wish is within the ranges, as every checked plan's is. */
-export function sheetAnswerOf(plan: Plan, belief: LossBelief): SheetAnswer {
-  const answer = sheetsToStart(plan.sheets, Math.max(1, plan.runs.length), belief);
+export function sheetAnswerOf({ sheets, runs }: Plan, belief: LossBelief): SheetAnswer {
+  const asked = [sheets, runs.length, belief] as const;
+  if (last && asked.every((part, i) => part === last!.asked[i])) return last.answer;
+  const answer = sheetsToStart(sheets, Math.max(1, runs.length), belief);
   if (!answer.ok) throw new RangeError(answer.message);
+  last = { asked, answer: answer.value };
   return answer.value;
 }
+
+/** Several views ask the same, each time anything of the print has changed: the last answer, by what it was made from. */
+let last: { readonly asked: readonly unknown[]; readonly answer: SheetAnswer } | undefined;
 
 /** Sheets a run is printed on, tests included: those started, or those that would be. */
 export function sheetsOfPrint(plan: Plan, bench: BenchState, belief: LossBelief): number {

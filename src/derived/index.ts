@@ -44,6 +44,7 @@ export {
 export { withRunOrder, withGroups, withFlat, guessBarePaper, groupsOf, lightToDark, planFromSketch } from './runPlan';
 export { applyEdit } from './applyEdit';
 export { firstGateOf, frozenAsOf, usedOf, withUsesOfNow } from './uses';
+export { KeptAnswers } from './kept';
 export { onPaperOf } from './onPaper';
 export { wordsOfEdit } from './editWords';
 export { type Progress, progressOf, refusedAddition } from './progress';

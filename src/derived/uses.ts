@@ -53,7 +53,7 @@ const ofKind = <Kind extends ItemKind>(used: readonly WorkshopItem[], kind: Kind
   used.filter((item): item is ItemOf<Kind> & WorkshopItem => item.kind === kind);
 
 /** The things of one kind that a print is made with. */
-export function usedOf<Kind extends ItemKind>(plan: Plan, kind: Kind): readonly ItemOf<Kind>[] {
+export function usedOf<Kind extends ItemKind>(plan: Pick<Plan, 'uses'>, kind: Kind): readonly ItemOf<Kind>[] {
   return ofKind(plan.uses, kind) as readonly ItemOf<Kind>[];
 }
 

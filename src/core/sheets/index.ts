@@ -19,6 +19,7 @@ export {
   TEST_SHEETS_RANGE,
   WISH_RANGE,
   sheetsToStart,
+  type Outlook,
   outlook,
 } from './sheetsToStart';
 export { forecastEdition } from './forecast';

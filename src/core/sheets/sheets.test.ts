@@ -14,6 +14,7 @@ import {
   startBelief,
   survivorsOfRun,
   usualArtistProofs,
+  outlook,
 } from './index';
 import type { Outcome } from '../units';
 
@@ -104,7 +105,11 @@ describe('sheets to start', () => {
           expect(chance[answer.counted]).toBeGreaterThanOrEqual(0.9);
           expect(chance[answer.counted - 1]).toBeLessThan(0.9);
           expect(answer.total).toBe(answer.counted + 2);
-          expect(answer.alive[0]).toEqual({ median: answer.counted, low: answer.counted, high: answer.counted });
+          expect(outlook(answer.counted, runs, belief).alive[0]).toEqual({
+            median: answer.counted,
+            low: answer.counted,
+            high: answer.counted,
+          });
         },
       ),
       { numRuns: 40 },

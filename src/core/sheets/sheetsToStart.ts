@@ -22,12 +22,15 @@ export interface SheetAnswer {
   readonly total: number;
   /** Chance that `counted` sheets give at least the edition and the proofs. */
   readonly chance: number;
+  /** False when even the most sheets do not reach the wish. */
+  readonly reached: boolean;
+}
+
+export interface Outlook {
   /** P(at least n good prints) for n around the wish: the chance curve. */
   readonly curve: readonly { good: number; probability: number; atLeast: number }[];
   /** Alive after each run, index 0 the start: median and the middle 80 %. */
   readonly alive: readonly { median: number; low: number; high: number }[];
-  /** False when even the most sheets do not reach the wish. */
-  readonly reached: boolean;
 }
 
 /**
@@ -67,7 +70,6 @@ function answerTo(wish: SheetWish, runs: number, belief: LossBelief): SheetAnswe
   const reached = counted >= 0;
   const start = reached ? counted : chance.length - 1;
   return {
-    ...outlook(start, runs, belief),
     counted: start,
     total: start + wish.testSheets,
     chance: chance[start],
@@ -76,7 +78,7 @@ function answerTo(wish: SheetWish, runs: number, belief: LossBelief): SheetAnswe
 }
 
 /** What becomes of `counted` sheets: the curve of good prints and the band alive after each run. */
-export function outlook(counted: number, runs: number, belief: LossBelief): Pick<SheetAnswer, 'curve' | 'alive'> {
+export function outlook(counted: number, runs: number, belief: LossBelief): Outlook {
   const distributions = aliveAfterRuns(counted, runs, belief);
   return {
     curve: curveOf(distributions[runs]),

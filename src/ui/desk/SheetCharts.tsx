@@ -1,4 +1,5 @@
 'use client';
+import { memo, useMemo } from 'react';
 import {
   Area,
   Bar,
@@ -11,14 +12,22 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import type { SheetAnswer } from '@/core/sheets';
+import { outlook, type LossBelief, type Outlook } from '@/core/sheets';
 import { TOKENS } from '../theme/tokens';
 import clsx from 'clsx';
 import { AXIS } from '@/ui/kit/ForecastChart';
 import { kit } from '@/ui/kit/styles';
 
+interface SheetChartsProps {
+  readonly counted: number;
+  readonly runs: number;
+  readonly belief: LossBelief;
+  readonly wanted: number;
+}
+
 /** The chance curve, and the sheets alive after each run. */
-export function SheetCharts({ answer, wanted }: { answer: Pick<SheetAnswer, 'curve' | 'alive'>; wanted: number }) {
+export const SheetCharts = memo(function SheetCharts({ counted, runs, belief, wanted }: SheetChartsProps) {
+  const answer = useMemo(() => outlook(counted, runs, belief), [counted, runs, belief]);
   const alive = answer.alive.map((a, run) => ({ run, median: a.median, band: [a.low, a.high] }));
   return (
     <div className={clsx(kit.stack, kit.gap18)}>
@@ -26,7 +35,7 @@ export function SheetCharts({ answer, wanted }: { answer: Pick<SheetAnswer, 'cur
       <AliveChart alive={alive} />
     </div>
   );
-}
+});
 
 /** Sheets left after each run, with the band they lie in. */
 function AliveChart({ alive }: { alive: { run: number; median: number; band: number[] }[] }) {
@@ -62,7 +71,7 @@ function AliveChart({ alive }: { alive: { run: number; median: number; band: num
 }
 
 /** How likely each count of good prints is, and how likely at least so many. */
-function GoodPrintsChart({ answer, wanted }: { answer: Pick<SheetAnswer, 'curve' | 'alive'>; wanted: number }) {
+function GoodPrintsChart({ answer, wanted }: { answer: Outlook; wanted: number }) {
   return (
     <figure className={kit.flush}>
       <figcaption>

@@ -1,14 +1,11 @@
 'use client';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
-import TextField from '@mui/material/TextField';
 import dynamic from 'next/dynamic';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import {
   EDITION_RANGE,
   MEAN_LOSS,
-  outlook,
   PROOFS_RANGE,
   meanLoss,
   TEST_SHEETS_RANGE,
@@ -20,6 +17,7 @@ import {
 import { lossesByRun, refusedAddition, sheetAnswerOf, sheetLayoutOf, usedOf } from '@/derived';
 import { ADDED_RANGE, type ItemOf, type LengthUnit, type Plan, EDITION_ROUND } from '@/model';
 import { formatSize } from '@/core/units';
+import { Choice } from '../kit/Choice';
 import { CountField } from '../kit/fields';
 import { FromWorkshop } from '../kit/FromWorkshop';
 import { usePrintDesk } from '../kit/printContext';
@@ -37,6 +35,10 @@ const EXPERIENCE_WORDS: Record<Experience, string> = {
   practised: 'practised',
   workshop: 'a workshop hand',
 };
+const EXPERIENCES = (Object.keys(MEAN_LOSS) as Experience[]).map((e) => {
+  const percent = (MEAN_LOSS[e] * 100).toFixed(MEAN_LOSS[e] < 0.02 ? 1 : 0);
+  return [e, `${EXPERIENCE_WORDS[e]}: ${percent} % lost a run`] as const;
+});
 
 /** Sheets: how many to start, and why. */
 export function SheetsView() {
@@ -44,13 +46,13 @@ export function SheetsView() {
   const { plan } = state;
   const { sheets } = plan;
   const runs = Math.max(1, plan.runs.length);
-  const answer = useMemo(() => sheetAnswerOf(plan, belief), [plan, belief]);
+  const answer = sheetAnswerOf(plan, belief);
   const started = progress.bench.started;
   const closed = started && refusedAddition(progress);
-  const shown = useMemo(
-    () => (started ? { ...answer, ...outlook(started.counted, runs, belief) } : answer),
-    [started, answer, runs, belief],
-  );
+  const counted = started?.counted ?? answer.counted;
+  // the curves follow once the figures are there
+  const drawn = useDeferredValue(counted),
+    drawnWanted = useDeferredValue(sheets.edition + sheets.proofsToKeep);
   const set = (part: Partial<Plan['sheets']>) => void change({ kind: 'sheets-set', part });
   const seen: readonly RunLosses[] = [...state.otherRuns, ...lossesByRun(progress.bench).values()];
   const pulls = seen.reduce((sum, run) => sum + run.sheets * (run.runs ?? 1), 0),
@@ -76,13 +78,13 @@ export function SheetsView() {
             </p>
           )}
         </div>
-        <SheetCharts answer={shown} wanted={sheets.edition + sheets.proofsToKeep} />
+        <SheetCharts counted={drawn} runs={runs} belief={belief} wanted={drawnWanted} />
         <RoundsPanel />
       </div>
       <aside className={kit.side}>
         <Wish set={set} />
         <Hand set={set} pulls={pulls} lost={lost} />
-        <MadeWith sheets={shown.counted + (started?.tests ?? sheets.testSheets)} />
+        <MadeWith sheets={counted + (started?.tests ?? sheets.testSheets)} />
       </aside>
     </div>
   );
@@ -106,20 +108,13 @@ function Hand({ set, pulls, lost }: HandProps) {
     <section>
       <h2>The hand</h2>
       <FromWorkshop kind="hand" label="Hands" several none="as chosen below" className={kit.above14} />
-      <TextField
-        select
-        fullWidth
+      <Choice
         label="Experience"
         value={sheets.experience}
+        options={EXPERIENCES}
         className={kit.above14}
-        onChange={(e) => set({ experience: e.target.value as Experience })}
-      >
-        {(Object.keys(MEAN_LOSS) as Experience[]).map((e) => (
-          <MenuItem key={e} value={e}>
-            {EXPERIENCE_WORDS[e]}: {(MEAN_LOSS[e] * 100).toFixed(MEAN_LOSS[e] < 0.02 ? 1 : 0)} % lost a run
-          </MenuItem>
-        ))}
-      </TextField>
+        onChange={(experience) => set({ experience })}
+      />
       <p className={clsx(kit.note, kit.above8)}>
         {pulls === 0
           ? 'A start value; your own log replaces it run by run.'

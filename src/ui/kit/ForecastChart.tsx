@@ -1,12 +1,12 @@
 'use client';
 import { Bar, BarChart, Cell, ReferenceLine, ResponsiveContainer, XAxis } from 'recharts';
-import type { SheetAnswer } from '@/core/sheets';
+import type { Outlook } from '@/core/sheets';
 import { TOKENS } from '@/ui/theme/tokens';
 
 export const AXIS = { stroke: TOKENS.pencil, fontSize: 12.5, tickLine: false } as const;
 
 /** The forecast on the bench: bars only. */
-export function ForecastChart({ curve, wanted }: { curve: SheetAnswer['curve']; wanted: number }) {
+export function ForecastChart({ curve, wanted }: { curve: Outlook['curve']; wanted: number }) {
   return (
     <ResponsiveContainer width="100%" height={128}>
       <BarChart data={[...curve]} margin={{ top: 6, right: 0, bottom: 0, left: 0 }} barCategoryGap="12%">

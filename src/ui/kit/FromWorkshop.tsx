@@ -1,6 +1,7 @@
 'use client';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
+import { memo, useMemo, useRef } from 'react';
 import { usedOf } from '@/derived';
 import type { ItemKind, WorkshopItem } from '@/model';
 import { usePrintDesk } from './printContext';
@@ -17,33 +18,51 @@ interface Props {
 }
 
 /** Things of the workshop a print is made with, chosen from what is there; one that has left it stays in the list while it is used. */
-export function FromWorkshop({ kind, label, several, none, className }: Props) {
+export function FromWorkshop({ kind, ...shown }: Props) {
   const {
     workshop: { items, problem },
-    state: { plan },
+    state: {
+      plan: { uses },
+    },
     change,
   } = usePrintDesk();
-  const used: readonly WorkshopItem[] = usedOf(plan, kind);
-  const there = (items ?? []).map(({ item }) => item).filter((item) => item.kind === kind);
-  const options = [...there, ...used.filter((one) => !there.some((item) => item.id === one.id))];
+  const used: readonly WorkshopItem[] = useMemo(() => usedOf({ uses }, kind), [uses, kind]);
+  const options = useMemo(() => {
+    const there = (items ?? []).map(({ item }) => item).filter((item) => item.kind === kind);
+    return [...there, ...used.filter((one) => !there.some((item) => item.id === one.id))];
+  }, [items, kind, used]);
   const choose = (ids: readonly string[]) =>
     void change({
       kind: 'workshop-used',
       of: kind,
       // what is kept from the gate on is kept as it was
-      items: ids.flatMap((id) => [...used, ...there].find((item) => item.id === id) ?? []),
+      items: ids.flatMap((id) => [...used, ...options].find((item) => item.id === id) ?? []),
     });
+  const now = useRef(choose);
+  now.current = choose;
+  const take = useMemo(() => (ids: readonly string[]) => now.current(ids), []);
+  return <Drawn {...shown} {...{ used, options, problem }} onTake={take} />;
+}
+
+interface DrawnProps extends Omit<Props, 'kind'> {
+  readonly used: readonly WorkshopItem[];
+  readonly options: readonly WorkshopItem[];
+  readonly problem: string | undefined;
+  readonly onTake: (ids: readonly string[]) => void;
+}
+
+/** Drawn again only when what it shows is otherwise. */
+const Drawn = memo(function Drawn({ label, several, none, className, used, options, problem, onTake }: DrawnProps) {
   return (
     <TextField
       select
       fullWidth
-      label={label}
-      className={className}
+      {...{ label, className }}
       helperText={problem}
       value={several ? used.map((item) => item.id) : (used[0]?.id ?? '')}
       onChange={(e) => {
         const value: unknown = e.target.value;
-        choose(Array.isArray(value) ? (value as string[]) : value === '' ? [] : [String(value)]);
+        onTake(Array.isArray(value) ? (value as string[]) : value === '' ? [] : [String(value)]);
       }}
       slotProps={{
         inputLabel: { shrink: true },
@@ -69,4 +88,4 @@ export function FromWorkshop({ kind, label, several, none, className }: Props) {
       {several && options.length === 0 && <MenuItem disabled>the workshop has none</MenuItem>}
     </TextField>
   );
-}
+});

@@ -1,8 +1,8 @@
 'use client';
-import { Fragment, useMemo } from 'react';
+import { Fragment, memo, useMemo } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
-import { type Run } from '@/model';
-import { inkingsOf, inkNamesOf, inkOf, sideOfCut, usesOneSide } from '@/derived';
+import type { RunPhase } from '@/model';
+import { inkingsOf, inkNamesOf, inkOf, sideOfCut, usesOneSide, type Progress } from '@/derived';
 import { wordOfLab } from './colours';
 import { usePrintDesk, type PrintDesk } from './printContext';
 import { Thumb } from './Thumb';
@@ -15,23 +15,34 @@ const PIC_PX = { width: 85, height: 70 } as const;
 
 /** Bare paper, then the sheet after each run; gates stand where the block was or will be cut. */
 export function RunLine() {
-  const desk = usePrintDesk();
-  const { state, progress, looks } = desk;
-  const { runs } = state.plan;
+  const { state, progress, looks, stamp, selectedRun, selectRun } = usePrintDesk();
+  const { plan } = state;
+  const { runs } = plan;
   const fills = useMemo(() => looks?.looks.map((after) => after.map(wordOfLab)), [looks]);
   const started = progress.bench.started;
-  const { widthMm = 4, heightMm = 3 } = state.plan.picture ?? {};
-  const picSize = { width: Math.min(PIC_PX.width, (PIC_PX.height * widthMm) / heightMm) };
+  const { widthMm = 4, heightMm = 3 } = plan.picture ?? {};
+  const picWidth = Math.min(PIC_PX.width, (PIC_PX.height * widthMm) / heightMm);
   const gated = (i: number) =>
-    usesOneSide(state.plan) || runs[i].formes.some(({ cutId }) => (sideOfCut(state.plan, cutId)?.cuts.length ?? 1) > 1);
+    usesOneSide(plan) || runs[i].formes.some(({ cutId }) => (sideOfCut(plan, cutId)?.cuts.length ?? 1) > 1);
   const passed = (i: number) => progress.runs[i].cut || progress.runs[i].cutOn;
   return (
     <nav className={css.runline} aria-label="Run line">
-      <PaperCell picSize={picSize} widthMm={widthMm} heightMm={heightMm} started={started} />
+      <PaperCell picSize={{ width: picWidth }} widthMm={widthMm} heightMm={heightMm} started={started} />
       {runs.map((run, i) => (
         <Fragment key={run.id}>
           {gated(i) ? <Gate passed={passed} i={i} /> : <span className={clsx(css.gate, css.none)} aria-hidden />}
-          <RunCell i={i} picSize={picSize} fills={fills} run={run} />
+          <RunCell
+            {...{ i, picWidth, stamp }}
+            fill={fills?.[i + 1]}
+            inks={inkNamesOf(plan, run)}
+            hexes={inkingsOf(run)
+              .map((inking) => hexFromLabD50(inkOf(plan, inking).solidLabD50))
+              .join(' ')}
+            now={progress.runs[i]}
+            next={progress.runs[i + 1]?.phase}
+            selected={selectedRun === i + 1}
+            onSelect={selectRun}
+          />
         </Fragment>
       ))}
       {runs.length === 0 && (
@@ -53,47 +64,46 @@ function Gate({ passed, i }: { passed: (i: number) => boolean; i: number }) {
   );
 }
 
-interface RunCellProps {
+interface RunCellProps extends StateProps {
   readonly i: number;
-  readonly picSize: { width: number };
-  readonly fills: number[][] | undefined;
-  readonly run: Run;
+  readonly picWidth: number;
+  readonly stamp: PrintDesk['stamp'];
+  readonly fill: readonly number[] | undefined;
+  /** Colours of its inks, one after another. */
+  readonly hexes: string;
+  readonly selected: boolean;
+  readonly onSelect: (run: number) => void;
 }
 
-function RunCell({ i, picSize, fills, run }: RunCellProps) {
-  const desk = usePrintDesk();
-  const { selectedRun, selectRun, stamp, state } = desk;
+/** Drawn again only when something of its own run is otherwise. */
+const RunCell = memo(function RunCell({ i, picWidth, stamp, fill, hexes, selected, onSelect, ...words }: RunCellProps) {
   return (
     <button
       type="button"
       className={css.cell}
       data-testid="run-cell"
-      aria-current={selectedRun === i + 1}
-      onClick={() => selectRun(i + 1)}
+      aria-current={selected}
+      onClick={() => onSelect(i + 1)}
     >
-      <span className={css.pic} style={picSize}>
-        {stamp && fills?.[i + 1] ? (
-          <Thumb coverage={stamp} fills={fills[i + 1]} label={`The sheet after run ${i + 1}`} />
+      <span className={css.pic} style={{ width: picWidth }}>
+        {stamp && fill ? (
+          <Thumb coverage={stamp} fills={fill} label={`The sheet after run ${i + 1}`} />
         ) : (
           <span className={clsx(kit.block, css.noPicture)} />
         )}
       </span>
       <span className={kit.shrinks}>
         <span className={css.n}>
-          {inkingsOf(run).map((inking) => (
-            <span
-              key={inking.id}
-              className={clsx(kit.swatch, kit.tiny)}
-              style={{ background: hexFromLabD50(inkOf(state.plan, inking).solidLabD50) }}
-            />
+          {hexes.split(' ').map((background, k) => (
+            <span key={k} className={clsx(kit.swatch, kit.tiny)} style={{ background }} />
           ))}
           {i + 1}
         </span>
-        <StateWords desk={desk} index={i} />
+        <StateWords {...words} />
       </span>
     </button>
   );
-}
+});
 
 interface PaperCellProps {
   readonly picSize: { width: number };
@@ -138,22 +148,20 @@ function PaperCell({ picSize, widthMm, heightMm, started }: PaperCellProps) {
   );
 }
 
-function StateWords({ desk, index }: { desk: PrintDesk; index: number }) {
-  const { progress, state } = desk;
-  const { phase, tally, sheetsInRun, dryAt } = progress.runs[index];
-  const ink = inkNamesOf(state.plan, state.plan.runs[index]);
-  if (phase === 'planned')
+interface StateProps {
+  /** Names of its inks. */
+  readonly inks: string;
+  readonly now: Progress['runs'][number];
+  /** How far the run after it is; none after the last. */
+  readonly next: RunPhase | undefined;
+}
+
+function StateWords({ inks, now: { phase, tally, sheetsInRun, dryAt }, next }: StateProps) {
+  if (phase === 'planned' || phase === 'cut')
     return (
-      <span className={css.state} title={ink}>
-        <strong>planned</strong>
-        {ink}
-      </span>
-    );
-  if (phase === 'cut')
-    return (
-      <span className={css.state} title={ink}>
-        <strong>cut</strong>
-        {ink}
+      <span className={css.state} title={inks}>
+        <strong>{phase}</strong>
+        {inks}
       </span>
     );
   if (phase === 'printing') {
@@ -167,10 +175,8 @@ function StateWords({ desk, index }: { desk: PrintDesk; index: number }) {
       </span>
     );
   }
-  const last = index === progress.runs.length - 1;
-  const next = progress.runs[index + 1]?.phase;
-  const drying =
-    dryAt && (next === undefined || next === 'planned' || next === 'cut') && Date.parse(dryAt) > Date.now();
+  const last = next === undefined;
+  const drying = dryAt && (last || next === 'planned' || next === 'cut') && Date.parse(dryAt) > Date.now();
   if (drying)
     return (
       <span className={css.state}>

@@ -1,5 +1,6 @@
 'use client';
 import TextField from '@mui/material/TextField';
+import { memo } from 'react';
 import type { Lab } from '@/core/colour';
 import {
   formatLength,
@@ -27,19 +28,29 @@ interface TypedProps {
 
 /** A value typed as text, with the reason below where it cannot be read. */
 function TypedField({ label, disabled, inputMode, ...typing }: TypedProps) {
-  const { field, error } = useTyped(typing);
+  const { value, error, handlers } = useTyped(typing);
+  return <DrawnField {...{ label, disabled, inputMode, value, error, handlers }} />;
+}
+
+interface DrawnProps extends Pick<TypedProps, 'label' | 'disabled' | 'inputMode'> {
+  readonly value: string;
+  readonly error: string | undefined;
+  readonly handlers: ReturnType<typeof useTyped>['handlers'];
+}
+
+/** Drawn again only when what it shows is otherwise: a view holds dozens, and an edit changes few. */
+const DrawnField = memo(function DrawnField({ label, disabled, inputMode, value, error, handlers }: DrawnProps) {
   return (
     <TextField
-      label={label}
-      disabled={disabled}
+      {...{ label, disabled, value }}
       error={Boolean(error)}
       helperText={error}
       fullWidth
       slotProps={{ htmlInput: { inputMode }, inputLabel: { shrink: true } }}
-      {...field}
+      {...handlers}
     />
   );
-}
+});
 
 interface FieldProps<Range> {
   readonly label: string;

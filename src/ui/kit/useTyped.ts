@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { success, type Outcome } from '@/core/units';
 
 interface Typing {
@@ -15,33 +15,36 @@ const SAME = 1e-6;
 
 /**
  * A value typed as text. What cannot be read stays in the field with the reason; what can is taken on Enter or on leaving; Escape
- * lets go of what was typed.
+ * lets go of what was typed. The handlers stay the same ones, so that a field whose value stays is not drawn again.
  */
-export function useTyped({ shown, value, read, onChange }: Typing) {
+export function useTyped(typing: Typing) {
   const [text, setText] = useState<string>();
   const [error, setError] = useState<string>();
-  const take = () => {
-    if (text === undefined) return;
-    const parsed = text === shown ? success(value) : read(text); // what is shown, left as it was, changes nothing
-    setError(parsed.ok ? undefined : parsed.message);
-    if (!parsed.ok) return;
-    setText(undefined);
-    if (Math.abs(parsed.value - value) > SAME) onChange(parsed.value);
-  };
-  const letGo = () => {
-    setText(undefined);
-    setError(undefined);
-  };
-  return {
-    error,
-    field: {
-      value: text ?? shown,
+  const now = useRef({ typing, text });
+  now.current = { typing, text };
+  const handlers = useMemo(() => {
+    const take = () => {
+      const { shown, value, read, onChange } = now.current.typing,
+        typed = now.current.text;
+      if (typed === undefined) return;
+      const parsed = typed === shown ? success(value) : read(typed); // what is shown, left as it was, changes nothing
+      setError(parsed.ok ? undefined : parsed.message);
+      if (!parsed.ok) return;
+      setText(undefined);
+      if (Math.abs(parsed.value - value) > SAME) onChange(parsed.value);
+    };
+    const letGo = () => {
+      setText(undefined);
+      setError(undefined);
+    };
+    return {
       onChange: (e: { readonly target: { readonly value: string } }) => setText(e.target.value),
       onBlur: take,
       onKeyDown: (e: { readonly key: string }) => {
         if (e.key === 'Enter') take();
         if (e.key === 'Escape') letGo();
       },
-    },
-  };
+    };
+  }, []);
+  return { error, value: text ?? typing.shown, handlers };
 }

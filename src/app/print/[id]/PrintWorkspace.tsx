@@ -10,7 +10,7 @@ import {
   type PrintState,
   type SlipAnswer,
 } from '@/model';
-import { applyEdit, beliefOf, looksOfPlan, onPaperOf, progressOf } from '@/derived';
+import { applyEdit, beliefOf, KeptAnswers, onPaperOf } from '@/derived';
 import { PrintDeskProvider, type Placement, type PrintDesk, type PrintUrls } from '@/ui/kit/printContext';
 import { useReshape } from '@/ui/kit/useReshape';
 import { useLayersWorker, useSheetWorker } from '@/ui/kit/useSheetWorker';
@@ -234,20 +234,19 @@ function usePlanShown(edits: PlanEdits, state: PrintState, waiting: readonly Ben
     [state.events, waiting],
   );
   const meant = tried ?? kept;
-  const progress = useMemo(() => progressOf(meant, events), [meant, events]);
+  const [answers] = useState(() => new KeptAnswers());
+  const progress = answers.progress(meant, events);
   const [seenRound, seeRound] = useState(EDITION_ROUND);
   const plan = useMemo(() => onPaperOf(meant, progress.bench, seenRound), [meant, progress.bench, seenRound]);
   const shownState = useMemo(() => ({ ...state, plan, events }), [state, plan, events]);
+  const { experience } = plan.sheets;
   const belief = useMemo(
-    () => beliefOf(plan, state.otherRuns, progress.bench),
-    [plan, progress.bench, state.otherRuns],
+    () => beliefOf({ sheets: { experience } }, state.otherRuns, progress.bench),
+    [experience, progress.bench, state.otherRuns],
   );
   const sheetDesk = useSheetWorker(plan, progress.bench.slips, urls);
   const { sheetWorker, coverage, stamp, sheet, sheetFull } = sheetDesk;
-  const looks = useMemo(
-    () => looksOfPlan(plan, progress.bench.coloursGot, sheet),
-    [plan, progress.bench.coloursGot, sheet],
-  );
+  const looks = answers.looks(plan, progress.bench.coloursGot, sheet);
   return {
     progress,
     plan,

@@ -19,7 +19,7 @@ interface Props {
 
 /** A number on the drawing: it can be typed over. */
 export function DimField({ label, valueMm, unit, range, x, y, onChange, onError, disabled }: Props) {
-  const { field, error } = useTyped({
+  const { value, error, handlers } = useTyped({
     shown: formatLength(valueMm, unit),
     value: valueMm,
     read: (text) => parseLengthMm(text, unit, range),
@@ -35,7 +35,8 @@ export function DimField({ label, valueMm, unit, range, x, y, onChange, onError,
       style={{ left: x, top: y }}
       size={9}
       onFocus={(e) => e.target.select()}
-      {...field}
+      value={value}
+      {...handlers}
     />
   );
 }

@@ -1,6 +1,4 @@
 'use client';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import {
   ALLOWANCE_RANGE_MM,
   GAP_RANGE_MM,
@@ -19,6 +17,7 @@ import {
 } from '@/core/registration';
 import { sentenceIn, formatLength, formatSize } from '@/core/units';
 import { SIZE_RANGE_MM, type LayoutPlan, type Block } from '@/model';
+import { Choice } from '../../kit/Choice';
 import { CountField, LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { PaperColour } from './PaperColour';
@@ -26,17 +25,26 @@ import { useLayoutChange } from './useLayoutChange';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 
-const SOLVE_WORDS: Record<Solved, string> = {
-  paper: 'the paper, from image and margins',
-  margins: 'the margins, from image and paper',
-  image: 'the image, from paper and margins',
-};
+const SOLVES: readonly (readonly [Solved, string])[] = [
+  ['paper', 'the paper, from image and margins'],
+  ['margins', 'the margins, from image and paper'],
+  ['image', 'the image, from paper and margins'],
+];
+const GRAINS: readonly (readonly [LayoutPlan['paperGrain'], string])[] = [
+  ['upright', 'upright'],
+  ['level', 'level'],
+];
+const SIDES: readonly (readonly [LayoutPlan['paperSide'], string])[] = [
+  ['smooth', 'smooth side'],
+  ['rough', 'rough side'],
+];
 const RULE_WORDS: Record<MarginRule, string> = {
   equal: 'equal all round',
   'larger bottom': 'a fifth larger below',
   centred: 'centred',
   typed: 'typed',
 };
+const RULES = MARGIN_RULES.map((rule) => [rule, RULE_WORDS[rule]] as const);
 
 /** What the sheet is solved from, what is trimmed off, edges, copies, blocks. */
 export function SheetFields({ layout }: { layout: SheetLayout }) {
@@ -216,24 +224,18 @@ function PaperFields({ edit }: PaperFieldsProps) {
       </div>
       <p className={kit.note}>Thick edges on the drawing come against the stops: they must be cut true.</p>
       <div className={clsx(kit.fields, kit.above14)}>
-        <TextField
-          select
+        <Choice
           label="Grain"
           value={l.paperGrain}
-          onChange={(e) => edit(() => ({ paperGrain: e.target.value as LayoutPlan['paperGrain'] }))}
-        >
-          <MenuItem value="upright">upright</MenuItem>
-          <MenuItem value="level">level</MenuItem>
-        </TextField>
-        <TextField
-          select
+          options={GRAINS}
+          onChange={(paperGrain) => edit(() => ({ paperGrain }))}
+        />
+        <Choice
           label="Printed side"
           value={l.paperSide}
-          onChange={(e) => edit(() => ({ paperSide: e.target.value as LayoutPlan['paperSide'] }))}
-        >
-          <MenuItem value="smooth">smooth side</MenuItem>
-          <MenuItem value="rough">rough side</MenuItem>
-        </TextField>
+          options={SIDES}
+          onChange={(paperSide) => edit(() => ({ paperSide }))}
+        />
       </div>
     </section>
   );
@@ -326,24 +328,12 @@ function SolvedFields({ edit, layout }: SolvedFieldsProps) {
   } = usePrintDesk();
   return (
     <div className={clsx(kit.stack, kit.gap14, kit.above14)}>
-      <TextField
-        select
+      <Choice
         label="Worked out"
         value={l.solve}
-        onChange={(e) =>
-          edit(() => ({
-            solve: e.target.value as Solved,
-            paperMm: layout.paperMm,
-            marginsMm: nonNegative(layout.marginsMm),
-          }))
-        }
-      >
-        {(Object.keys(SOLVE_WORDS) as Solved[]).map((solve) => (
-          <MenuItem key={solve} value={solve}>
-            {SOLVE_WORDS[solve]}
-          </MenuItem>
-        ))}
-      </TextField>
+        options={SOLVES}
+        onChange={(solve) => edit(() => ({ solve, paperMm: layout.paperMm, marginsMm: nonNegative(layout.marginsMm) }))}
+      />
       <MarginRuleField edit={edit} layout={layout} />
       {l.solve !== 'margins' && l.rule !== 'typed' && (
         <LengthField
@@ -378,23 +368,12 @@ function MarginRuleField({
     },
   } = usePrintDesk();
   return (
-    <TextField
-      select
+    <Choice
       label="Margins"
       value={l.rule}
-      onChange={(e) =>
-        edit(() => ({
-          rule: e.target.value as MarginRule,
-          marginsMm: nonNegative(layout.marginsMm),
-        }))
-      }
-    >
-      {MARGIN_RULES.map((rule) => (
-        <MenuItem key={rule} value={rule}>
-          {RULE_WORDS[rule]}
-        </MenuItem>
-      ))}
-    </TextField>
+      options={RULES}
+      onChange={(rule) => edit(() => ({ rule, marginsMm: nonNegative(layout.marginsMm) }))}
+    />
   );
 }
 

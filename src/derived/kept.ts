@@ -1,0 +1,50 @@
+import type { BenchEvent, Plan } from '@/model';
+import { looksOfPlan, type ColoursGot, type PlanLooks } from './looks';
+import type { PrintSheet } from './printSheet';
+import { progressOf, type Progress } from './progress';
+
+/** Parts of a plan that looks are made from, and those that progress is told by: an edit leaves most others as they were, the very same. */
+const LOOKS_FROM = [
+  'flat',
+  'paper',
+  'way',
+  'inks',
+  'blocks',
+  'runs',
+  'rules',
+] as const satisfies readonly (keyof Plan)[];
+const PROGRESS_FROM = ['way', 'inks', 'blocks', 'runs', 'uses'] as const satisfies readonly (keyof Plan)[];
+
+/** The answer before, as long as all it was made from is the very same. */
+class Kept<T> {
+  private from: readonly unknown[] = [];
+  private answer: T | undefined;
+
+  get(from: readonly unknown[], make: () => T): T {
+    if (
+      this.answer === undefined ||
+      from.length !== this.from.length ||
+      from.some((part, i) => part !== this.from[i])
+    ) {
+      this.answer = make();
+      this.from = from;
+    }
+    return this.answer;
+  }
+}
+
+/** Looks and progress for one who holds a print through many edits: what an edit does not touch is not worked out again. */
+export class KeptAnswers {
+  private readonly lastLooks = new Kept<PlanLooks | undefined>();
+  private readonly lastProgress = new Kept<Progress>();
+
+  looks(plan: Plan, got: ColoursGot, sheet: PrintSheet): PlanLooks | undefined {
+    return this.lastLooks.get([...LOOKS_FROM.map((part) => plan[part]), got, sheet], () =>
+      looksOfPlan(plan, got, sheet),
+    );
+  }
+
+  progress(plan: Plan, events: readonly BenchEvent[]): Progress {
+    return this.lastProgress.get([...PROGRESS_FROM.map((part) => plan[part]), events], () => progressOf(plan, events));
+  }
+}
