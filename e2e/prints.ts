@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { deflateSync } from 'node:zlib';
-import { encodeLabelMap, type Plan, type PrintState, type PlanEdit } from '@/model';
+import { checkAnswer, encodeLabelMap, type Plan, type PrintState, type PlanEdit } from '@/model';
 import type { TestServer } from './server';
 
 /** Asks the server as the interface does. */
@@ -12,6 +12,8 @@ export async function api<T>(server: TestServer, method: string, path: string, b
     body: body === undefined ? undefined : JSON.stringify(body),
   });
   const answer = (await response.json()) as T & { message?: string };
+  const kept = checkAnswer(method, path, !response.ok, answer);
+  if (!kept.ok) throw new Error(`${method} ${path} answered otherwise than is promised: ${kept.message}`);
   if (!response.ok) throw new Error(answer.message);
   return answer;
 }

@@ -65,7 +65,6 @@ export {
 export { upgradedAct } from './bench/upgrades/upgradedAct';
 export {
   type CabinetInk,
-  type StoredInk,
   type Drawdown,
   type Reading,
   type NamedReading,
@@ -73,18 +72,11 @@ export {
   checkCabinetInk,
 } from './workshop/cabinet';
 export { upgradedInk } from './workshop/upgrades/upgradedInk';
-export { type WorkshopItem, type ItemKind, type ItemOf, type StoredItem, checkItem } from './workshop/items';
+export { type WorkshopItem, type ItemKind, type ItemOf, checkItem } from './workshop/items';
 export { type NewItem, STARTER_WORKSHOP } from './workshop/begin';
 export { type PracticeScore, checkPractice } from './workshop/practice';
-export {
-  type PrintState,
-  type LogAnswer,
-  type PrintCard,
-  type ShelfPrint,
-  type ShelfPage,
-  type RunPhase,
-  type NextAct,
-} from './print';
+export { type PrintCard, type ShelfPrint, type ShelfPage, type RunPhase, type NextAct } from './print';
+export { type PrintState, type LogAnswer, type StoredInk, type StoredItem, checkAnswer } from './answers';
 export { checkName } from './name';
 export { type BundleManifest, BUNDLE_FORMAT, BUNDLE_VERSION, checkManifest } from './bundleManifest';
 export { type RequestKind, type RequestOf, checkRequest } from './requests';

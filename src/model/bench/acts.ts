@@ -1,4 +1,4 @@
-import { boolean, number, string, type InferType } from 'yup';
+import { boolean, lazy, number, string, type InferType, type ISchema } from 'yup';
 import { REHEARSAL_LEVELS } from '@/core/cutting';
 import { FAULTS, TEST_SHEETS_RANGE } from '@/core/sheets';
 import { failure, type Outcome } from '@/core/units';
@@ -164,6 +164,14 @@ const ACTS = {
 
 type Acts = { readonly [Kind in keyof typeof ACTS]: Frozen<InferType<(typeof ACTS)[Kind]>> };
 
+const isKind = (kind: unknown): kind is keyof typeof ACTS => typeof kind === 'string' && Object.hasOwn(ACTS, kind);
+
+/** An act of whatever kind it says it is, in the present form. */
+export const act = (): ISchema<BenchAct> =>
+  lazy((value: { kind?: unknown } | undefined) =>
+    isKind(value?.kind) ? ACTS[value.kind] : record({ kind: oneOf(Object.keys(ACTS)) }),
+  ) as unknown as ISchema<BenchAct>;
+
 /** One thing that happened at the bench. */
 export type BenchAct = Acts[keyof Acts];
 export type ActOf<Kind extends BenchAct['kind']> = Acts[Kind];
@@ -193,7 +201,7 @@ export function checkAct(written: unknown, version: unknown = 1): Outcome<BenchA
     return failure('newer', 'This entry was written by a newer Ulexite. Update this one to read it.');
   const value = upgradedAct(written, Number(version));
   const named = (value as { kind?: string } | null)?.kind;
-  if (named === undefined || !Object.hasOwn(ACTS, named))
-    return failure('act', `“${String(named)}” is nothing that can be logged.`);
-  return checkWith<BenchAct>(ACTS[named as BenchAct['kind']], value, 'act');
+  return isKind(named)
+    ? checkWith<BenchAct>(ACTS[named], value, 'act')
+    : failure('act', `“${String(named)}” is nothing that can be logged.`);
 }

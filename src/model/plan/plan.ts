@@ -72,7 +72,7 @@ export const sheets = record({
 
 const PLAN_VERSION = 7;
 
-const planSchema = record({
+export const planSchema = record({
   version: oneOf([PLAN_VERSION] as const),
   way,
   paper,

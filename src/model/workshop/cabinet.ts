@@ -10,7 +10,7 @@ import { upgradedInk } from './upgrades/upgradedInk';
 const MAX_DRAWDOWNS = 50;
 
 /** A colour as read or typed: always Lab, and the spectrum (36 bands, 380–730 nm) where a reader gave one. */
-const reading = record({
+export const reading = record({
   labD50: surfaceLabD50(),
   spectrum: array()
     .of(
@@ -36,7 +36,7 @@ const drawdown = record({
   overBlack: reading.nullable().defined(),
   thinOverPaper: reading.nullable().defined(),
 });
-const cabinetInk = record({
+export const cabinetInk = record({
   name: named(60, 'An ink needs a name.', 'An ink’s name may be up to 60 characters long.'),
   mediumId: oneOf(MEDIUM_IDS),
   role: oneOf(PIGMENT_ROLES),
@@ -64,11 +64,6 @@ export interface NamedReading extends Reading {
 /** An ink or pigment of the workshop's cabinet. */
 export interface CabinetInk extends Frozen<InferType<typeof cabinetInk>> {
   readonly id: string;
-}
-
-/** As stored: `revision` guards against two windows at once. */
-export interface StoredInk extends CabinetInk {
-  readonly revision: number;
 }
 
 /** What a colour reader is held on: a drawdown card, or a printed sheet. */

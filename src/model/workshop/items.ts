@@ -122,12 +122,6 @@ export type WorkshopItem = Items[keyof Items];
 export type ItemKind = WorkshopItem['kind'];
 export type ItemOf<Kind extends ItemKind> = Items[Kind];
 
-/** As stored: `revision` guards against two windows at once. */
-export interface StoredItem {
-  readonly revision: number;
-  readonly item: WorkshopItem;
-}
-
 export const ITEM_KINDS = Object.keys(ITEMS) as readonly ItemKind[];
 
 const isKind = (kind: unknown): kind is ItemKind => typeof kind === 'string' && Object.hasOwn(ITEMS, kind);

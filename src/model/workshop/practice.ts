@@ -5,7 +5,7 @@ import { checkWith } from '../check';
 import { between, oneOf, record, type Frozen } from '../fields';
 import { SAMPLE_IDS } from '../ranges';
 
-const practice = record({
+export const practice = record({
   sample: oneOf(SAMPLE_IDS),
   level: oneOf(REHEARSAL_LEVELS),
   score: between('the score', 0, 100),

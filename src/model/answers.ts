@@ -1,0 +1,112 @@
+import { mixed, number, string, type InferType, type Schema } from 'yup';
+import { failure, type Outcome } from '@/core/units';
+import { act } from './bench/acts';
+import { checkWith } from './check';
+import { id, list, record, sha, type Frozen } from './fields';
+import { planSchema } from './plan/plan';
+import { MOST_ITEMS, MOST_SHEETS } from './ranges';
+import { cabinetInk, reading } from './workshop/cabinet';
+import { item } from './workshop/items';
+import { practice } from './workshop/practice';
+
+const revision = () => number().required().integer().min(0);
+/** ISO date and time. */
+const at = () =>
+  string()
+    .required()
+    .matches(/^\d{4}-\d{2}-\d{2}T[\d:.]+Z$/, 'a time is written as ISO says');
+const counted = () => number().required().integer().min(0);
+
+/** More than any log holds: it keeps an answer finite, not work. */
+const MOST_EVENTS = 10_000_000;
+const events = () => list(record({ id: id(), version: number().optional(), at: at(), act: act() }), MOST_EVENTS);
+/** What undo and redo would do now, by the names of the history. */
+const steps = { undoLabel: string().nullable().defined(), redoLabel: string().nullable().defined() };
+
+/** A print as the interface holds it. `revision` rises with every change and guards against two windows at once. */
+const printState = record({
+  id: id(),
+  name: string().required(),
+  revision: revision(),
+  savedAt: at(),
+  plan: planSchema,
+  events: events(),
+  ...steps,
+  /** What runs of the workshop's other prints lost: over the start value of the chosen experience. */
+  otherRuns: list(record({ sheets: counted(), lost: counted(), runs: counted().optional() }), MOST_SHEETS),
+  /** How much slower than the start values this workshop cuts, by its own log. */
+  cuttingPace: number().required().positive(),
+});
+
+/** What an act on the bench changed: never the plan, and of the log only what the asker did not have. */
+const logAnswer = record({
+  /** The revision before it: another than the asker's means that the plan may have changed elsewhere. */
+  before: revision(),
+  revision: revision(),
+  savedAt: at(),
+  /** Entries after the first `known`, in order. */
+  known: counted(),
+  events: events(),
+  ...steps,
+});
+
+const storedInk = cabinetInk.concat(record({ id: id(), revision: revision() }));
+const storedItem = record({ item: item(), revision: revision() });
+const namedReading = reading.concat(record({ name: string().defined() }));
+const practised = list(practice.concat(record({ at: at() })), 200);
+const nothing = mixed().nullable().oneOf([null]);
+
+/** What the server answers, by the address it is asked at; a colon stands for any name. Failures have a form of their own. */
+const ANSWERS: Readonly<Record<string, Schema>> = {
+  'POST /api/prints': id(),
+  'GET /api/prints/:': printState,
+  'PUT /api/prints/:': printState,
+  'PATCH /api/prints/:': string().required(),
+  'DELETE /api/prints/:': nothing,
+  'POST /api/prints/:/log': logAnswer,
+  'POST /api/prints/:/undo': printState,
+  'POST /api/prints/:/redo': printState,
+  'POST /api/prints/:/slip': printState,
+  'POST /api/prints/:/copy': id(),
+  'POST /api/prints/:/restore': nothing,
+  'POST /api/prints/:/labels': sha(),
+  'POST /api/prints/:/picture': printState,
+  'PUT /api/prints/:/picture': printState,
+  'POST /api/bundles': id(),
+  'GET /api/cabinet': list(storedInk, MOST_ITEMS),
+  'POST /api/cabinet': storedInk,
+  'PUT /api/cabinet/:': storedInk,
+  'POST /api/cabinet/:': storedInk,
+  'DELETE /api/cabinet/:': nothing,
+  'POST /api/cabinet/import': record({ added: counted(), inks: list(storedInk, MOST_ITEMS) }),
+  'GET /api/workshop': list(storedItem, MOST_ITEMS),
+  'POST /api/workshop': storedItem,
+  'PUT /api/workshop/:': storedItem,
+  'POST /api/workshop/:': storedItem,
+  'DELETE /api/workshop/:': nothing,
+  'GET /api/practice': practised,
+  'POST /api/practice': practised,
+  'POST /api/reader': record({ reading, device: string().required() }),
+  'POST /api/reader/file': list(namedReading, 10_000),
+};
+
+const refusal = record({ code: string().required(), message: string().required() });
+
+/** Checks what the server answered at an address (without its query): a whole record of the kind that is promised there, or a refusal. */
+export function checkAnswer(method: string, path: string, refused: boolean, value: unknown): Outcome<unknown> {
+  const parts = `${method} ${path.split('?')[0]}`.split('/');
+  const address = Object.keys(ANSWERS)
+    .sort((a, b) => Number(a.includes(':')) - Number(b.includes(':')))
+    .find((known) => {
+      const wanted = known.split('/');
+      return wanted.length === parts.length && wanted.every((part, i) => part === ':' || part === parts[i]);
+    });
+  if (!address) return failure('answer', `Nothing is promised at ${method} ${path}.`);
+  return checkWith(refused ? refusal : ANSWERS[address], value, 'answer');
+}
+
+export type PrintState = Frozen<InferType<typeof printState>>;
+export type LogAnswer = Frozen<InferType<typeof logAnswer>>;
+/** As stored: `revision` guards against two windows at once. */
+export type StoredInk = Frozen<InferType<typeof storedInk>>;
+export type StoredItem = Frozen<InferType<typeof storedItem>>;
