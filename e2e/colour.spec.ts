@@ -213,7 +213,7 @@ test('the core sample: reached by keyboard, pinned beside another, in words', as
   const { plan } = await stateOf(server, id);
   const sample = page.getByRole('region', { name: 'Core sample' });
   const choose = async (name: string) => {
-    await sample.getByRole('combobox', { name: 'At' }).focus();
+    await sample.getByRole('combobox', { name: 'At', exact: true }).focus();
     await page.keyboard.press('Enter');
     await page.getByRole('option', { name }).press('Enter');
   };

@@ -1,5 +1,5 @@
 import { expect, test } from './test';
-import { flattenedPrint, stateOf } from './prints';
+import { api, flattenedPrint, stateOf } from './prints';
 import { TestServer } from './server';
 import { inkingsOf, looksOfPlan } from '@/derived';
 
@@ -88,7 +88,7 @@ test('the core sample by keyboard, the key sheet, and lengths in inches', async 
   await canvas.focus();
   await page.keyboard.press('ArrowDown');
   await expect(page.getByText(/seen, wanted: ΔE/)).toBeVisible();
-  const where = page.getByRole('combobox', { name: 'At' });
+  const where = page.getByRole('combobox', { name: 'At', exact: true });
   const sample = await where.textContent();
   await page.keyboard.press('ArrowDown');
   await expect(where).not.toHaveText(sample!);
@@ -170,4 +170,61 @@ test('what a print is made of: the paper chosen or typed, an ink of another medi
   await page.getByRole('button', { name: 'Run 2', exact: true }).click();
   await page.getByRole('button', { name: 'Take this run out' }).click();
   await expect.poll(async () => (await plan()).runs.map((run) => run.id)).toEqual(before.runs.map((run) => run.id));
+});
+
+test('a block more after the first is printed, and a cut carried and turned on the sheet: looks follow, what is printed stays', async ({
+  page,
+}) => {
+  const id = await flattenedPrint(page, server, 'one block more');
+  const plan = async () => (await stateOf(server, id)).plan;
+  const before = await plan();
+  const log = (n: number, act: object) =>
+    api(server, 'POST', `/api/prints/${id}/log`, {
+      events: [{ id: `block-more-${n}-act`, version: 2, at: new Date().toISOString(), act }],
+    });
+  const round = { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 2, tests: 0 };
+  await log(1, round);
+  await log(2, { kind: 'cut-done', cutId: before.runs[0].formes[0].cutId });
+  await log(3, { kind: 'pull', runId: before.runs[0].id, sheet: '1', faults: [], setAside: false, note: '' });
+
+  await page.goto(`${server.url}/print/${id}/runs`);
+  await page.getByLabel('Colours that stand on it').click();
+  const names = before.flat!.colours.filter((c) => c.id !== before.flat!.barePaperId).map((c) => c.name);
+  await page.getByRole('option', { name: names[0], exact: true }).click();
+  await page.getByRole('option', { name: names[1], exact: true }).click();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Add this block' }).click();
+  await expect.poll(async () => (await plan()).blocks.length).toBe(before.blocks.length + 1);
+  await expect(page.getByTitle(/Undo: block added/)).toBeVisible();
+  const added = (await plan()).runs.at(-1)!;
+  await expect(page.getByRole('tab', { name: `Ink of run ${before.runs.length + 1}` })).toBeVisible();
+
+  // carried and turned: the film of the new block comes to lie elsewhere
+  await page.getByRole('tab', { name: `Ink of run ${before.runs.length + 1}` }).click();
+  const film = page.getByRole('img', { name: `What run ${before.runs.length + 1} lays down` });
+  const seen = () => film.evaluate((canvas) => (canvas as HTMLCanvasElement).toDataURL());
+  const lay = async (label: string, text: string) => {
+    const was = await seen();
+    await page.getByLabel(label, { exact: true }).fill(text);
+    await page.getByLabel(label, { exact: true }).press('Enter');
+    await expect.poll(seen).not.toBe(was);
+  };
+  await lay('To the right', '1/2 in');
+  await lay('Turned clockwise, °', '-12,5');
+  expect((await plan()).runs.at(-1)!.formes[0]).toMatchObject({
+    ...{ id: added.formes[0].id, turnDeg: -12.5 },
+    offsetMm: { xMm: 12.7, yMm: 0 },
+  });
+  await page.getByLabel('Turned clockwise, °').fill('200');
+  await page.getByLabel('Turned clockwise, °').press('Enter');
+  await expect(page.getByText(/200 is out of range for the turn of a forme/)).toBeVisible();
+  await page.getByLabel('Turned clockwise, °').press('Escape');
+
+  // of a printed run nothing of this can be set
+  await page.getByRole('button', { name: 'Run 1', exact: true }).click();
+  await expect(page.getByLabel('To the right', { exact: true })).toBeDisabled();
+  await page.getByRole('button', { name: 'undo' }).click();
+  await page.getByRole('button', { name: 'undo' }).click();
+  await page.getByRole('button', { name: 'undo' }).click();
+  await expect.poll(async () => (await plan()).blocks.length).toBe(before.blocks.length);
 });

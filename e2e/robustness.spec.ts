@@ -87,11 +87,11 @@ test('two windows on one print: the second is told, and its act is not lost', as
   await page.goto(`${server.url}/print/${id}/picture`);
   const second = await context.newPage();
   for (const p of [page, second]) await p.goto(`${server.url}/print/${id}/sheets`);
-  await page.getByLabel('Edition').fill('12');
-  await page.getByLabel('Edition').press('Enter');
+  await page.getByLabel('Edition', { exact: true }).fill('12');
+  await page.getByLabel('Edition', { exact: true }).press('Enter');
   await expect.poll(async () => (await stateOf(server, id)).plan.sheets.edition).toBe(12);
-  await second.getByLabel('Edition').fill('30');
-  await second.getByLabel('Edition').press('Enter');
+  await second.getByLabel('Edition', { exact: true }).fill('30');
+  await second.getByLabel('Edition', { exact: true }).press('Enter');
   await expect(second.getByRole('heading', { name: 'Changed in another window' })).toBeVisible();
   await second.getByRole('button', { name: 'Keep mine as a copy' }).click();
   await second.waitForURL((url) => !url.pathname.includes(id));
@@ -108,8 +108,8 @@ test('what one window has not saved yet is left alone by a second, and taken up 
   const id = await flattenedPrint(page, server, 'unsaved in a window');
   await page.goto(`${server.url}/print/${id}/sheets`);
   await page.route(`**/api/prints/${id}`, (route) => route.abort());
-  await page.getByLabel('Edition').fill('17');
-  await page.getByLabel('Edition').press('Enter');
+  await page.getByLabel('Edition', { exact: true }).fill('17');
+  await page.getByLabel('Edition', { exact: true }).press('Enter');
   await expect(page.getByText('not saved')).toBeVisible();
   const second = await context.newPage();
   await second.goto(`${server.url}/print/${id}/sheets`);

@@ -144,12 +144,12 @@ test('from a photograph to a numbered edition', async ({ page }) => {
       ['0', '“0” is outside'],
       ['100000', '“100000” is outside'],
     ]) {
-      await page.getByLabel('Edition').fill(bad);
-      await page.getByLabel('Edition').press('Enter');
+      await page.getByLabel('Edition', { exact: true }).fill(bad);
+      await page.getByLabel('Edition', { exact: true }).press('Enter');
       await expect(page.getByText(words)).toBeVisible();
     }
-    await page.getByLabel('Edition').fill('3');
-    await page.getByLabel('Edition').press('Enter');
+    await page.getByLabel('Edition', { exact: true }).fill('3');
+    await page.getByLabel('Edition', { exact: true }).press('Enter');
     await page.getByLabel('Proofs to keep').fill('1');
     await page.getByLabel('Proofs to keep').press('Enter');
     await page.getByLabel('Test sheets').fill('1');
