@@ -6,7 +6,7 @@ import { flattenPicture, measureFlatColours, type FlattenSettings } from '@/core
 import { normalDeviate, randomStream } from '@/core/random/random';
 import type { Outcome } from '@/core/units';
 import { startBelief, type Fault } from '@/core/sheets';
-import type { BenchAct, BenchEvent, FlatColour, PrintState } from '@/model';
+import type { BenchAct, BenchEvent, FlatColour, ItemKind, PrintState } from '@/model';
 import { inkingsOf, guessBarePaper, pigmentsOf, planTaskOf, resolveFrom, cutsOfRun, sheetAnswerOf } from '@/derived';
 import {
   bringInPicture,
@@ -17,6 +17,7 @@ import {
   printState,
   sampleProofs,
   editPrint,
+  workshop,
 } from '@/server';
 import { appendBenchEvent, getBlob, raiseUndoFloor, touchPrint, type Store } from '@/store';
 import { allotmentGate } from './allotmentGate';
@@ -179,6 +180,7 @@ function proofOnce(db: Store, id: string, nowMs: number): void {
         act,
       }),
     );
+    madeWith(db, id, new Date(nowMs - 0.2 * DAY).toISOString());
     raiseUndoFloor(db, id);
     touchPrint(db, id, new Date(nowMs - 0.2 * DAY).toISOString());
   })();
@@ -191,6 +193,26 @@ const NOTES: Partial<Record<Fault, string>> = {
   misfit: 'laid against the wrong stop',
   mark: 'thumb print in the margin',
 };
+
+/** What the sample prints are made with, by name: all of it says what the plan says already. */
+const MADE_WITH: Readonly<Partial<Record<ItemKind, readonly string[]>>> = {
+  paper: ['warm white'],
+  roller: ['the hard one'],
+  'rubbing tool': ['broad disc', 'wooden spoon'],
+  hand: ['B'],
+  rack: ['by the window'],
+  room: ['the shop'],
+};
+
+/** Takes up what the workshop has; the first gate is passed, so it is kept as it is now. */
+function madeWith(db: Store, id: string, now: string): void {
+  const there = workshop(db, now).map(({ item }) => item);
+  for (const [of, names] of Object.entries(MADE_WITH) as [ItemKind, readonly string[]][]) {
+    const items = there.filter((item) => item.kind === of && names.includes(item.name));
+    const { revision } = expectOk(printState(db, id));
+    expectOk(editPrint(db, id, revision, { kind: 'workshop-used', of, items }, now));
+  }
+}
 
 /** Two runs printed and dried, the third half pulled; faults, losses and times drawn with a seed. */
 function printHalf(db: Store, id: string, nowMs: number): void {
@@ -250,6 +272,7 @@ function printHalf(db: Store, id: string, nowMs: number): void {
   });
   db.transaction(() => {
     for (const event of events) appendBenchEvent(db, id, event);
+    madeWith(db, id, events[events.length - 1].at);
     raiseUndoFloor(db, id);
     touchPrint(db, id, events[events.length - 1].at);
   })();

@@ -48,6 +48,7 @@ test('the workshop from the shelf: things of every kind, one changed, a wrong va
   await expect(page.getByRole('heading', { name: 'the broad one' })).toBeVisible();
   await page.getByRole('button', { name: /^Working hours/ }).click();
   await page.getByRole('button', { name: 'Put hours in' }).click();
+  await expect(page.getByRole('heading', { name: 'new hours' })).toBeVisible();
   await type(page, 'Name', 'Sunday');
   await page.getByLabel('Sun', { exact: true }).check();
   for (const day of ['Mon', 'Tue', 'Wed', 'Thu', 'Fri']) await page.getByLabel(day, { exact: true }).uncheck();

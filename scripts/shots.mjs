@@ -40,6 +40,9 @@ try {
   await page.goto(url);
   await page.waitForTimeout(8000); // the strips of all prints are drawn on the server, one after the other
   await shot('shelf');
+  await page.getByRole('link', { name: 'Workshop' }).click();
+  await page.getByRole('button', { name: /^Cutting tools/ }).click();
+  await shot('workshop');
   await open('Allotment Gate', 'picture');
   await page.getByRole('button', { name: 'Flatten', exact: true }).click();
   await page.getByText(/Whole picture flattened/).waitFor({ timeout: 60_000 });

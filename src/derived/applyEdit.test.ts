@@ -36,6 +36,7 @@ const mask = {
 const ONE_OF_EACH: readonly PlanEdit[] = [
   { kind: 'shapes-changed', flat: { ...FOUR_COLOURS, colours: FOUR_COLOURS.colours.slice(0, 3) }, how: 'merge' },
   { kind: 'colour-set', colourId: 'straw', part: { wantedLabD50: [80, 5, 45] } },
+  { kind: 'colour-set', colourId: 'rust', part: { wantedLabD50: [40, 30, 30] }, keepsInk: true },
   { kind: 'bare-paper-set', colourId: null },
   { kind: 'picture-placed', picture: pictureOf(80, 60) },
   { kind: 'lettering-marked', anchor: { xMm: 3, yMm: 4, colourId: 'straw' } },

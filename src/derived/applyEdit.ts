@@ -23,9 +23,13 @@ const DEPARTS: readonly string[] = ['solidLabD50', 'opacity'];
 /** What each kind of edit does to a plan. */
 const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
   'shapes-changed': (plan, { flat }) => withFlat(plan, flat),
-  'colour-set': (plan, { colourId, part }) => {
+  'colour-set': (plan, { colourId, part, keepsInk }) => {
     const colours = plan.flat && changed(plan.flat.colours, colourId, part);
-    return colours ? withFlat(plan, { ...plan.flat!, colours }) : gone('The colour');
+    if (!colours) return gone('The colour');
+    const next = withFlat(plan, { ...plan.flat!, colours });
+    return keepsInk
+      ? { ...next, inks: next.inks.map((ink) => plan.inks.find(({ id }) => id === ink.id) ?? ink) }
+      : next;
   },
   'bare-paper-set': (plan, { colourId }) =>
     plan.flat && (colourId === null || plan.flat.colours.some((c) => c.id === colourId))

@@ -67,6 +67,11 @@ describe('what lies on sheets stays', () => {
       /ink “straw” of run 1 stays as it was.*Mix another/,
     ],
     [
+      'its ink, by another wish for its colour',
+      { kind: 'colour-set', colourId: 'straw', part: { wantedLabD50: [70, 10, 40] } },
+      /ink “straw” of run 1 stays/,
+    ],
+    [
       'its medium',
       { kind: 'ink-set', inkId: 'ink-straw', part: { mediumId: 'water-based relief' } },
       /stays as it was/,
@@ -93,6 +98,10 @@ describe('what lies on sheets stays', () => {
     ['the edition', { kind: 'sheets-set', part: { edition: 5 } }],
     ['the paper’s look', { kind: 'paper-set', part: { name: 'grey', labD50: [70, 0, 0] } }],
     ['where a later cut lies', { kind: 'forme-set', formeId: 'forme-run-rust', part: { turnDeg: 180 } }],
+    [
+      'another wish for a printed colour, whose ink stays',
+      { kind: 'colour-set', colourId: 'straw', part: { wantedLabD50: [70, 10, 40] }, keepsInk: true },
+    ],
     ['an ink more', { kind: 'ink-added', ink: { ...plan.inks[0], id: 'ink-more' } }],
     [
       'a block more',

@@ -28,6 +28,13 @@ export function shapesOpen(plan: Plan, progress: Progress): boolean {
   return new Set(words).size < words.length;
 }
 
+/** Whether the ink a colour began with lies on any sheet: a new wish for the colour leaves it as it is. */
+export function ownInkPrinted(plan: Plan, { runs }: Progress, colourId: string): boolean {
+  return plan.runs.some(
+    (run, r) => runs[r].tally.pulled.length > 0 && inkingsOf(run).some((inking) => inking.inkId === `ink-${colourId}`),
+  );
+}
+
 /** Whether any cut is still to come, so that overlaps and chokes can still be decided for it. */
 export function cutsAhead(plan: Plan, { bench }: Progress): boolean {
   return cutsOf(plan).some((cut) => !bench.cutsPassed.some((passed) => passed.cutId === cut.id));

@@ -49,7 +49,7 @@ export { onPaperOf } from './onPaper';
 export { wordsOfEdit } from './editWords';
 export { type Progress, progressOf, refusedAddition } from './progress';
 export { type LaidPlan, shapesKept } from './shapesKept';
-export { type ShapesKept, closedBy, closedWords, cutsAhead, shapesOpen } from './closed';
+export { type ShapesKept, closedBy, closedWords, ownInkPrinted, cutsAhead, shapesOpen } from './closed';
 export {
   type PlanLooks,
   type ColoursGot,

@@ -51,6 +51,8 @@ const EDITS = {
     kind: kind('colour-set'),
     colourId: id(),
     part: flatColour.pick(['name', 'wantedLabD50']).partial(),
+    /** Its own ink is printed already and stays as it is; otherwise it follows the wish. */
+    keepsInk: boolean().optional(),
   }),
   'bare-paper-set': record({ kind: kind('bare-paper-set'), colourId: id().nullable().defined() }),
   'picture-placed': record({ kind: kind('picture-placed'), picture }),

@@ -4,6 +4,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { hexFromLabD50, labD50FromSrgb8, type Lab } from '@/core/colour';
 import type { FlatColour, FlatPlan, EditOf } from '@/model';
+import { ownInkPrinted } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
 import type { Flatten } from './useFlatten';
@@ -20,12 +21,16 @@ interface Props {
 
 /** The flat colours in tone order, and what can be done with the chosen one. */
 export function TonesPanel({ flatten, closed, chosen, onChoose }: Props) {
-  const { state, change } = usePrintDesk();
+  const { state, change, progress } = usePrintDesk();
   const flat = state.plan.flat!;
   const order = flat.colours
     .map((_, label) => label)
     .sort((a, b) => flat.colours[b].wantedLabD50[0] - flat.colours[a].wantedLabD50[0]);
-  const edit = (colourId: string, part: EditOf<'colour-set'>['part']) => change({ kind: 'colour-set', colourId, part });
+  const edit = (colourId: string, part: EditOf<'colour-set'>['part']) =>
+    change({
+      ...{ kind: 'colour-set', colourId, part },
+      ...(ownInkPrinted(state.plan, progress, colourId) && { keepsInk: true }),
+    });
   return (
     <section>
       <div className={clsx(kit.row, kit.between)}>
@@ -66,9 +71,7 @@ export function TonesPanel({ flatten, closed, chosen, onChoose }: Props) {
                   {c.thinnestMm === undefined ? 'nothing thin' : `thinnest ${c.thinnestMm} mm`}
                 </span>
               </button>
-              {chosen === label && !closed && (
-                <ToneActs key={c.id} label={label} flat={flat} flatten={flatten} edit={edit} onChoose={onChoose} />
-              )}
+              {chosen === label && <ToneActs key={c.id} {...{ label, flat, flatten, edit, onChoose, closed }} />}
             </div>
           );
         })}
@@ -87,9 +90,10 @@ interface ToneActsProps {
   readonly flatten: Props['flatten'];
   readonly edit: (colourId: string, part: EditOf<'colour-set'>['part']) => Promise<unknown>;
   readonly onChoose: Props['onChoose'];
+  readonly closed: boolean;
 }
 
-function ToneActs({ label, flat, flatten, edit, onChoose }: ToneActsProps) {
+function ToneActs({ label, flat, flatten, edit, onChoose, closed }: ToneActsProps) {
   const { change } = usePrintDesk();
   const c = flat.colours[label];
   const labs = flat.colours.map((colour) => colour.wantedLabD50);
@@ -109,18 +113,30 @@ function ToneActs({ label, flat, flatten, edit, onChoose }: ToneActsProps) {
         }}
       />
       <WantedColour c={c} edit={edit} />
-      <MergeInto onChoose={onChoose} flatten={flatten} label={label} labs={labs} flat={flat} />
-      <Button
-        onClick={() => {
-          onChoose(undefined);
-          void flatten.byHand('split', { label, coloursLabD50: labs, settings: flat.settings });
-        }}
-      >
-        Split in two
-      </Button>
-      <Button onClick={() => void change({ kind: 'bare-paper-set', colourId: bare ? null : c.id })} aria-pressed={bare}>
-        {bare ? 'Print it after all' : 'Leave as bare paper'}
-      </Button>
+      {closed ? (
+        <p className={kit.note}>
+          Name and wish stay open; what is printed stays as it was. Shapes that only later cuts tell apart are changed
+          under Islands.
+        </p>
+      ) : (
+        <>
+          <MergeInto onChoose={onChoose} flatten={flatten} label={label} labs={labs} flat={flat} />
+          <Button
+            onClick={() => {
+              onChoose(undefined);
+              void flatten.byHand('split', { label, coloursLabD50: labs, settings: flat.settings });
+            }}
+          >
+            Split in two
+          </Button>
+          <Button
+            onClick={() => void change({ kind: 'bare-paper-set', colourId: bare ? null : c.id })}
+            aria-pressed={bare}
+          >
+            {bare ? 'Print it after all' : 'Leave as bare paper'}
+          </Button>
+        </>
+      )}
     </div>
   );
 }
