@@ -13,7 +13,7 @@ const PORT = 3296,
   ENTRIES = 812,
   ROUNDS = 9;
 
-const plan = upgradedPlan(JSON.parse(readFileSync('src/records/fixtures/plan-version-4.json', 'utf8'))) as Plan;
+const plan = upgradedPlan(JSON.parse(readFileSync('src/model/plan/fixtures/plan-version-4.json', 'utf8'))) as Plan;
 
 const pullOf = (i: number): BenchAct => ({
   kind: 'pull',

@@ -16,6 +16,7 @@ const ink = (name: string, labD50: Lab, opacity: CabinetInk['opacity'] = 0.4): C
   stockG: 80,
   lightFast: 'good',
   drawdowns: [],
+  version: 2,
 });
 
 describe('palettes', () => {

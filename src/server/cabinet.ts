@@ -35,6 +35,7 @@ function starterInks(): Omit<CabinetInk, 'id'>[] {
     stockG: STARTER_STOCK_G,
     lightFast: `${lightFast} (start value; see the label)`,
     drawdowns: [],
+    version: 2,
   }));
 }
 
@@ -138,6 +139,7 @@ function inksOfFile(bytes: Uint8Array, fileName: string): Outcome<Omit<CabinetIn
     stockG: 0,
     lightFast: '',
     drawdowns: [],
+    version: 2,
   });
   if (/^\s*GIMP Palette/.test(text)) {
     const palette = readPalette(text);

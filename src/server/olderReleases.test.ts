@@ -32,7 +32,9 @@ test('a workshop’s file of the release with migration 4 comes up whole', () =>
     prints: prints.map(factsOf),
     undo: prints.map((p) => [p.undoLabel, p.redoLabel]),
     deleted: shelfPage(db, 1).deleted.map((p) => p.name),
-    cabinet: cabinet(db, NOW).flatMap(({ mediumId: kind, ...ink }) => (ink.name === 'weld' ? [{ ...ink, kind }] : [])),
+    cabinet: cabinet(db, NOW).flatMap(({ mediumId: kind, version: _, ...ink }) =>
+      ink.name === 'weld' ? [{ ...ink, kind }] : [],
+    ),
     practice: expectOk(practiceScores(db)),
   };
   expect(plain(facts)).toEqual(told(join(STORES, 'store-0004.json')));

@@ -67,6 +67,7 @@ export function starterCabinet(): CabinetInk[] {
     stockG: 100,
     lightFast: '',
     drawdowns: [],
+    version: 2,
   }));
 }
 

@@ -8,6 +8,8 @@ import { PIGMENT_ROLES, READING_SOURCES, STOCK_RANGE, STRENGTH_RANGE } from '../
 import { upgradedInk } from './upgrades/upgradedInk';
 
 const MAX_DRAWDOWNS = 50;
+/** The form inks have now; those written before they carried a version are of version 1. */
+const INK_VERSION = 2;
 
 /** A colour as read or typed: always Lab, and the spectrum (36 bands, 380–730 nm) where a reader gave one. */
 export const reading = record({
@@ -37,6 +39,7 @@ const drawdown = record({
   thinOverPaper: reading.nullable().defined(),
 });
 export const cabinetInk = record({
+  version: oneOf([INK_VERSION] as const),
   name: named(60, 'An ink needs a name.', 'An ink’s name may be up to 60 characters long.'),
   mediumId: oneOf(MEDIUM_IDS),
   role: oneOf(PIGMENT_ROLES),
@@ -78,7 +81,9 @@ export type ReadingRequest =
 
 /** Checks an ink from outside; its id is given apart. */
 export function checkCabinetInk(value: unknown): Outcome<Omit<CabinetInk, 'id'>> {
-  const given = value as { name?: unknown } | null;
+  const given = value as { name?: unknown; version?: unknown } | null;
+  if (typeof given?.version === 'number' && given.version > INK_VERSION)
+    return failure('newer', 'This ink was written by a newer Ulexite. Update this one to read it.');
   if (typeof given?.name !== 'string' || given.name.trim() === '')
     return failure('ink-name', 'An ink needs a name. Type one, such as “yellow ochre”.');
   return checkWith<Omit<CabinetInk, 'id'>>(cabinetInk, upgradedInk({ ...given, name: given.name.trim() }), 'ink');

@@ -19,11 +19,14 @@ test.each([
   ['water-based relief', 'water-based relief'],
   ['pigment for damp printing', 'pigment and paste'],
 ])('an ink of the kind “%s” becomes one of the medium “%s”', (kind, mediumId) => {
-  expect(checkCabinetInk({ ...ink, kind })).toEqual({ ok: true, value: { ...ink, mediumId } });
+  expect(checkCabinetInk({ ...ink, kind })).toEqual({ ok: true, value: { ...ink, version: 2, mediumId } });
 });
 
 test('an ink of this release stays as it is; a kind nobody knows is refused in words', () => {
-  expect(upgradedInk({ ...ink, mediumId: 'lithographic oil' })).toEqual({ ...ink, mediumId: 'lithographic oil' });
+  const known = { ...ink, version: 2, mediumId: 'lithographic oil' };
+  expect(upgradedInk(known)).toBe(known);
+  expect(upgradedInk({ ...ink, mediumId: 'lithographic oil' })).toEqual(known);
+  expect(checkCabinetInk({ ...known, version: 3 })).toMatchObject({ ok: false, code: 'newer' });
   const got = checkCabinetInk({ ...ink, kind: 'gouache' });
   expect(got.ok ? '' : got.message).toMatch(/gouache.*it may be oil relief/);
 });

@@ -6,9 +6,12 @@ const KINDS: Readonly<Record<string, string>> = {
   'pigment for damp printing': 'pigment and paste',
 };
 
-/** An ink of the cabinet as an older release wrote it, in the present form: its kind was a word that nothing read. */
+/**
+ * An ink of the cabinet as an older release wrote it, in the present form. Version 1 did not say so; at first its kind was a word that nothing
+ * read. Each step is frozen as the release made it that brought the form.
+ */
 export function upgradedInk<T>(stored: T): T {
-  if (typeof stored !== 'object' || stored === null || !('kind' in stored)) return stored;
-  const { kind, ...ink } = stored as { kind: unknown };
-  return { ...ink, mediumId: KINDS[String(kind)] ?? kind } as T;
+  if (typeof stored !== 'object' || stored === null || 'version' in stored) return stored;
+  const { kind, ...ink } = stored as { kind?: unknown };
+  return { ...ink, version: 2, ...(kind !== undefined && { mediumId: KINDS[String(kind)] ?? kind }) } as T;
 }

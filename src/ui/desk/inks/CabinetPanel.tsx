@@ -179,5 +179,6 @@ function freshInk(paperLabD50: CabinetInk['paperLabD50']): Omit<CabinetInk, 'id'
     stockG: 0,
     lightFast: '',
     drawdowns: [],
+    version: 2,
   };
 }
