@@ -10,7 +10,6 @@ import { FlattenPanel } from './FlattenPanel';
 import { RegionOverlay } from '@/ui/kit/regions/RegionOverlay';
 import { useRegions, type Regions, type DrawnLine } from '@/ui/kit/regions/useRegions';
 import { SizePanel } from './SizePanel';
-import { TonesPanel } from './TonesPanel';
 import { useFlatten, type Flatten } from './useFlatten';
 import { useKeys } from '../kit/keys';
 import clsx from 'clsx';
@@ -23,6 +22,10 @@ const opening = () => <p className={kit.note}>opening …</p>;
 const IslandList = dynamic(() => import('./regions/IslandList').then((m) => m.IslandList), {
   ssr: false,
   loading: opening,
+});
+const TonesPanel = dynamic(() => import('./TonesPanel').then((m) => m.TonesPanel), {
+  ssr: false,
+  loading: () => <p className={kit.note}>the colours are laid out …</p>,
 });
 const RegionPanel = dynamic(() => import('./regions/RegionPanel').then((m) => m.RegionPanel), {
   ssr: false,
