@@ -47,10 +47,6 @@ try {
   await page.getByRole('button', { name: 'Flatten', exact: true }).click();
   await page.getByText(/Whole picture flattened/).waitFor({ timeout: 60_000 });
   await shot('picture');
-  await open('Allotment Gate', 'runs');
-  await page.getByText(/plans were weighed/).waitFor({ timeout: 60_000 });
-  await page.getByRole('button', { name: 'Compare ways of working' }).click();
-  await shot('ways');
   await open('Quinces on a Blue Cloth', 'register');
   await shot('sheet');
   await page.getByRole('tab', { name: 'Fit' }).click();
