@@ -230,14 +230,8 @@ function printHalf(db: Store, id: string, nowMs: number): void {
   };
   const half = Math.round(sheets.length / 2);
   const starts = [nowMs - 12.2 * DAY, nowMs - 7.1 * DAY, nowMs - (half * 6.4 + 4) * MINUTE];
-  push(starts[0] - 20 * MINUTE, {
-    kind: 'round-begun',
-    roundId: 'edition',
-    round: 'edition',
-    paper: null,
-    counted,
-    tests,
-  });
+  const edition = { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted, tests } as const;
+  push(starts[0] - 20 * MINUTE, edition);
   starts.forEach((start, r) => {
     const run = plan.runs[r];
     push(start - 45 * MINUTE, { kind: 'cut-done', cutId: cutsOfRun(plan, run)[0].id });

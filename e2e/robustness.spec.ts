@@ -82,6 +82,28 @@ test('pulls wait in the browser while the server is away, survive a reload, and 
     ]);
 });
 
+test('an edit while the server is away is kept and said so, and no view breaks for a part that cannot be fetched', async ({
+  page,
+}) => {
+  const id = await flattenedPrint(page, server, 'away at the desk');
+  await page.goto(`${server.url}/print/${id}/register`);
+  await page.getByLabel('Margin', { exact: true }).waitFor();
+  await server.kill();
+  await page.getByLabel('Margin', { exact: true }).fill('33 mm');
+  await page.getByLabel('Margin', { exact: true }).press('Enter');
+  await expect(page.getByText('not saved')).toBeVisible();
+  // heights were never looked at: they are not in this browser
+  await page.getByRole('tab', { name: 'Heights' }).click();
+  await expect(page.getByText(/could not be fetched: the server does not answer/).first()).toBeVisible();
+  await page.getByRole('tab', { name: 'Sheet' }).click();
+  await expect(page.getByLabel('Margin', { exact: true })).toHaveValue('33 mm');
+  await server.start();
+  await page.reload();
+  await expect.poll(async () => (await stateOf(server, id)).plan.layout.marginMm).toBe(33);
+  await page.getByRole('tab', { name: 'Heights' }).click();
+  await expect(page.getByLabel('Backing')).toBeVisible();
+});
+
 test('two windows on one print: the second is told, and its act is not lost', async ({ page, context }) => {
   const id = await flattenedPrint(page, server, 'two windows');
   await page.goto(`${server.url}/print/${id}/picture`);

@@ -6,6 +6,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import dynamic from 'next/dynamic';
+import { fetched } from '@/ui/kit/fetched';
 import Link from 'next/link';
 import { useMemo } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
@@ -27,10 +28,13 @@ import type { Forecast } from '@/core/sheets/forecast';
 import { useForecast, usePull, usePullKeys, type Pulling } from './usePull';
 import { NextPull } from './NextPull';
 
-const ForecastChart = dynamic(() => import('@/ui/kit/ForecastChart').then((m) => m.ForecastChart), {
-  ssr: false,
-  loading: () => <div className={css.chartRoom} />,
-});
+const ForecastChart = dynamic(
+  fetched(() => import('@/ui/kit/ForecastChart').then((m) => m.ForecastChart)),
+  {
+    ssr: false,
+    loading: () => <div className={css.chartRoom} />,
+  },
+);
 
 /** Pull: one run, one sheet after the other; every pull is on disk before it is shown as counted. */
 export function PullView() {

@@ -1,6 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
+import { fetched } from '@/ui/kit/fetched';
 import { useCallback, useEffect, useMemo, useState, type DragEvent, type Dispatch, type SetStateAction } from 'react';
 import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
 import { shapesOpen } from '@/derived';
@@ -19,18 +20,27 @@ import { Leaves } from '@/ui/kit/Leaves';
 import { FileButton } from '@/ui/kit/FileButton';
 
 const opening = () => <p className={kit.note}>opening …</p>;
-const IslandList = dynamic(() => import('./regions/IslandList').then((m) => m.IslandList), {
-  ssr: false,
-  loading: opening,
-});
-const TonesPanel = dynamic(() => import('./TonesPanel').then((m) => m.TonesPanel), {
-  ssr: false,
-  loading: () => <p className={kit.note}>the colours are laid out …</p>,
-});
-const RegionPanel = dynamic(() => import('./regions/RegionPanel').then((m) => m.RegionPanel), {
-  ssr: false,
-  loading: opening,
-});
+const IslandList = dynamic(
+  fetched(() => import('./regions/IslandList').then((m) => m.IslandList)),
+  {
+    ssr: false,
+    loading: opening,
+  },
+);
+const TonesPanel = dynamic(
+  fetched(() => import('./TonesPanel').then((m) => m.TonesPanel)),
+  {
+    ssr: false,
+    loading: () => <p className={kit.note}>the colours are laid out …</p>,
+  },
+);
+const RegionPanel = dynamic(
+  fetched(() => import('./regions/RegionPanel').then((m) => m.RegionPanel)),
+  {
+    ssr: false,
+    loading: opening,
+  },
+);
 
 const ACCEPT = '.png,.jpg,.jpeg,.webp,.tif,.tiff,.svg,image/png,image/jpeg,image/webp,image/tiff,image/svg+xml';
 const LEAVES = [

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import dynamic from 'next/dynamic';
+import { fetched } from '@/ui/kit/fetched';
 import { memo, useMemo, useState } from 'react';
 import type { PlanSketch } from '@/core/layers';
 import { MAX_FILMS_RANGE, ROLLER_CLEARANCE_MM, type Plan, type EditOf } from '@/model';
@@ -17,7 +18,10 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './ProposalsPanel.module.css';
 
-const WaysDialog = dynamic(() => import('./WaysDialog'), { ssr: false });
+const WaysDialog = dynamic(
+  fetched(() => import('./WaysDialog').then((m) => m.default)),
+  { ssr: false },
+);
 
 /** Plans that are best at one thing each, with what they gain and give up against the present one. */
 export const ProposalsPanel = memo(function ProposalsPanel({ search }: { search: Search }) {

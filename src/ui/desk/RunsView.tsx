@@ -13,6 +13,7 @@ import {
 import { SortableContext, horizontalListSortingStrategy, sortableKeyboardCoordinates } from '@dnd-kit/sortable';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
+import { fetched } from '@/ui/kit/fetched';
 import Link from 'next/link';
 import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { wordForDifference } from '@/core/colour';
@@ -32,13 +33,25 @@ import { AddBlock } from './AddBlock';
 import { Column } from './RunColumn';
 
 // what stands beside the sheet comes after it: the sheet itself is there at once
-const LookCanvas = dynamic(() => import('./LookCanvas').then((m) => m.LookCanvas), { ssr: false });
-const ProposalsPanel = dynamic(() => import('./ProposalsPanel').then((m) => m.ProposalsPanel), { ssr: false });
-const WatchList = dynamic(() => import('./WatchList').then((m) => m.WatchList), { ssr: false });
-const InkTurn = dynamic(() => import('./InkTurn').then((m) => m.InkTurn), {
-  ssr: false,
-  loading: () => <p className={clsx(kit.note, css.sampleRoom)}>taking up the ink …</p>,
-});
+const LookCanvas = dynamic(
+  fetched(() => import('./LookCanvas').then((m) => m.LookCanvas)),
+  { ssr: false },
+);
+const ProposalsPanel = dynamic(
+  fetched(() => import('./ProposalsPanel').then((m) => m.ProposalsPanel)),
+  { ssr: false },
+);
+const WatchList = dynamic(
+  fetched(() => import('./WatchList').then((m) => m.WatchList)),
+  { ssr: false },
+);
+const InkTurn = dynamic(
+  fetched(() => import('./InkTurn').then((m) => m.InkTurn)),
+  {
+    ssr: false,
+    loading: () => <p className={clsx(kit.note, css.sampleRoom)}>taking up the ink …</p>,
+  },
+);
 
 /** Runs: the progress sheet. Columns are runs; rows are look, film, cut and figures. */
 export function RunsView() {

@@ -2,6 +2,7 @@
 import Button from '@mui/material/Button';
 import Slider from '@mui/material/Slider';
 import dynamic from 'next/dynamic';
+import { fetched } from '@/ui/kit/fetched';
 import { useDeferredValue, useState } from 'react';
 import {
   EDITION_RANGE,
@@ -26,10 +27,13 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './SheetsView.module.css';
 
-const SheetCharts = dynamic(() => import('./SheetCharts').then((m) => m.SheetCharts), {
-  ssr: false,
-  loading: () => <div className={css.chartRoom} />,
-});
+const SheetCharts = dynamic(
+  fetched(() => import('./SheetCharts').then((m) => m.SheetCharts)),
+  {
+    ssr: false,
+    loading: () => <div className={css.chartRoom} />,
+  },
+);
 const EXPERIENCE_WORDS: Record<Experience, string> = {
   new: 'new to it',
   practised: 'practised',

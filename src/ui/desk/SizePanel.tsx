@@ -1,6 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
+import { fetched } from '@/ui/kit/fetched';
 import { useState } from 'react';
 import { formatSize } from '@/core/units';
 import type { PicturePlan } from '@/model';
@@ -8,7 +9,10 @@ import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 
-const SizeDialog = dynamic(() => import('./SizeDialog').then((m) => m.SizeDialog), { ssr: false });
+const SizeDialog = dynamic(
+  fetched(() => import('./SizeDialog').then((m) => m.SizeDialog)),
+  { ssr: false },
+);
 
 /** The printed size, and the way to change it. */
 export function SizePanel({ closed }: { closed: boolean }) {

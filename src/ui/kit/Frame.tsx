@@ -12,10 +12,14 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './Frame.module.css';
 import dynamic from 'next/dynamic';
+import { fetched } from '@/ui/kit/fetched';
 import { processWords, wordsOfEdit } from '@/derived';
 import { mediumById } from '@/core/inks';
 
-const KeysSheet = dynamic(() => import('./KeysSheet').then((m) => m.KeysSheet), { ssr: false });
+const KeysSheet = dynamic(
+  fetched(() => import('./KeysSheet').then((m) => m.KeysSheet)),
+  { ssr: false },
+);
 
 /** What stands round every view of a print: places above, steps at the left, the run line below. */
 export function Frame({ view, children }: { view: ViewName; children: ReactNode }) {

@@ -24,10 +24,16 @@ import { useUnit } from '../../client/useUnit';
 import { useWorkshop } from '../../client/useWorkshop';
 import { usePlanActs } from '../../client/usePlanActs';
 import dynamic from 'next/dynamic';
+import { fetched } from '@/ui/kit/fetched';
+import { PlainSaying } from '../../PlainSaying';
 import type { Said } from '../../Saying';
 
-const Saying = dynamic(() => import('../../Saying').then((m) => m.Saying), { ssr: false });
-const StaleDialog = dynamic(() => import('./StaleDialog').then((m) => m.StaleDialog), { ssr: false });
+const loadSaying = () => import('../../Saying').then((m) => m.Saying);
+const Saying = dynamic(() => loadSaying().catch(() => PlainSaying), { ssr: false });
+const StaleDialog = dynamic(
+  fetched(() => import('./StaleDialog').then((m) => m.StaleDialog)),
+  { ssr: false },
+);
 
 function urlsOf(id: string): PrintUrls {
   const api = `/api/prints/${id}`;
@@ -42,6 +48,8 @@ function urlsOf(id: string): PrintUrls {
 /** Holds one print for all its views: state, saving in order, the label map in a worker, the queue of unacknowledged acts. */
 export function PrintWorkspace({ initial, children }: { initial: PrintState; children: ReactNode }) {
   const [said, setSaid] = useState<Said>();
+  // there before it is needed: what is said is said when the server is away too
+  useEffect(() => void loadSaying().catch(() => undefined), []);
   const tell = useCallback((message: string, act?: Said['act']) => setSaid({ message, act }), []);
   const { desk, edits, api } = useWorkspace(initial, tell);
   const { stale } = edits;

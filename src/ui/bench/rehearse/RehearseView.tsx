@@ -1,6 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
+import { fetched } from '@/ui/kit/fetched';
 import { useEffect, useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { REHEARSAL_LEVELS, type RehearsalLevel } from '@/core/cutting';
 import { type Plan, type PracticeScore } from '@/model';
@@ -13,16 +14,19 @@ import { kit } from '@/ui/kit/styles';
 import css from './RehearseView.module.css';
 import type { Rehearsed } from '@/derived';
 
-const Rehearsal = dynamic(() => import('./Rehearsal').then((m) => m.Rehearsal), {
-  ssr: false,
-  loading: () => (
-    <div className={clsx(kit.work, kit.single)}>
-      <div className={kit.stage}>
-        <p className={kit.note}>laying the block down …</p>
+const Rehearsal = dynamic(
+  fetched(() => import('./Rehearsal').then((m) => m.Rehearsal)),
+  {
+    ssr: false,
+    loading: () => (
+      <div className={clsx(kit.work, kit.single)}>
+        <div className={kit.stage}>
+          <p className={kit.note}>laying the block down …</p>
+        </div>
       </div>
-    </div>
-  ),
-});
+    ),
+  },
+);
 
 const LEVEL_WORDS: Readonly<Record<RehearsalLevel, string>> = {
   'with tracing': 'the tracing lies on the block, in its colours',

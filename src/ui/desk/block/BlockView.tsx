@@ -2,6 +2,7 @@
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import dynamic from 'next/dynamic';
+import { fetched } from '@/ui/kit/fetched';
 import Link from 'next/link';
 import { useCallback, useMemo, useState } from 'react';
 import type { Finding } from '@/core/cutting';
@@ -23,16 +24,28 @@ import { Leaves } from '@/ui/kit/Leaves';
 import type { LabelStyle } from '@/core/geometry';
 
 const opening = () => <p className={kit.note}>opening …</p>;
-const FitPanel = dynamic(() => import('./FitPanel').then((m) => m.FitPanel), { ssr: false, loading: opening });
-const MaskPanel = dynamic(() => import('./MaskPanel').then((m) => m.MaskPanel), { ssr: false, loading: opening });
-const TransferPanel = dynamic(() => import('./TransferPanel').then((m) => m.TransferPanel), {
-  ssr: false,
-  loading: opening,
-});
-const TransferPictures = dynamic(() => import('./TransferPanel').then((m) => m.TransferPictures), {
-  ssr: false,
-  loading: opening,
-});
+const FitPanel = dynamic(
+  fetched(() => import('./FitPanel').then((m) => m.FitPanel)),
+  { ssr: false, loading: opening },
+);
+const MaskPanel = dynamic(
+  fetched(() => import('./MaskPanel').then((m) => m.MaskPanel)),
+  { ssr: false, loading: opening },
+);
+const TransferPanel = dynamic(
+  fetched(() => import('./TransferPanel').then((m) => m.TransferPanel)),
+  {
+    ssr: false,
+    loading: opening,
+  },
+);
+const TransferPictures = dynamic(
+  fetched(() => import('./TransferPanel').then((m) => m.TransferPictures)),
+  {
+    ssr: false,
+    loading: opening,
+  },
+);
 
 const LEAVES = [
   ['check', 'Check'],

@@ -1,5 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
+import { fetched } from '@/ui/kit/fetched';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { Motion, SheetLayout } from '@/core/registration';
@@ -16,16 +17,28 @@ import { NothingToShow, NothingYet } from '@/ui/kit/NothingYet';
 import { Leaves } from '@/ui/kit/Leaves';
 
 const opening = () => <p className={kit.note}>opening …</p>;
-const FitStage = dynamic(() => import('./FitLeaf').then((m) => m.FitStage), { ssr: false, loading: opening });
-const FitFields = dynamic(() => import('./FitFields').then((m) => m.FitFields), { ssr: false, loading: opening });
-const HeightDrawing = dynamic(() => import('./HeightLeaf').then((m) => m.HeightDrawing), {
-  ssr: false,
-  loading: opening,
-});
-const HeightFields = dynamic(() => import('./HeightLeaf').then((m) => m.HeightFields), {
-  ssr: false,
-  loading: opening,
-});
+const FitStage = dynamic(
+  fetched(() => import('./FitLeaf').then((m) => m.FitStage)),
+  { ssr: false, loading: opening },
+);
+const FitFields = dynamic(
+  fetched(() => import('./FitFields').then((m) => m.FitFields)),
+  { ssr: false, loading: opening },
+);
+const HeightDrawing = dynamic(
+  fetched(() => import('./HeightLeaf').then((m) => m.HeightDrawing)),
+  {
+    ssr: false,
+    loading: opening,
+  },
+);
+const HeightFields = dynamic(
+  fetched(() => import('./HeightLeaf').then((m) => m.HeightFields)),
+  {
+    ssr: false,
+    loading: opening,
+  },
+);
 
 const LEAVES = [
   ['sheet', 'Sheet'],
