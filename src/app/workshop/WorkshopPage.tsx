@@ -5,10 +5,10 @@ import type { StoredItem } from '@/model';
 import { WorkshopView } from '@/ui/shelf/workshop/WorkshopView';
 import { useUnit } from '../client/useUnit';
 import { useWorkshop } from '../client/useWorkshop';
-import { PlainSaying } from '../PlainSaying';
-import type { Said } from '../Saying';
+import { PlainSaying } from '@/ui/kit/PlainSaying';
+import type { Said } from '@/ui/kit/Saying';
 
-const loadSaying = () => import('../Saying').then((m) => m.Saying);
+const loadSaying = () => import('@/ui/kit/Saying').then((m) => m.Saying);
 const Saying = dynamic(() => loadSaying().catch(() => PlainSaying), { ssr: false });
 
 /** The workshop, joined to the server. */

@@ -25,10 +25,10 @@ import { useWorkshop } from '../../client/useWorkshop';
 import { usePlanActs } from '../../client/usePlanActs';
 import dynamic from 'next/dynamic';
 import { fetched } from '@/ui/kit/fetched';
-import { PlainSaying } from '../../PlainSaying';
-import type { Said } from '../../Saying';
+import { PlainSaying } from '@/ui/kit/PlainSaying';
+import type { Said } from '@/ui/kit/Saying';
 
-const loadSaying = () => import('../../Saying').then((m) => m.Saying);
+const loadSaying = () => import('@/ui/kit/Saying').then((m) => m.Saying);
 const Saying = dynamic(() => loadSaying().catch(() => PlainSaying), { ssr: false });
 const StaleDialog = dynamic(
   fetched(() => import('./StaleDialog').then((m) => m.StaleDialog)),

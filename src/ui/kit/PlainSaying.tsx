@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
-import { kit } from '@/ui/kit/styles';
+import { kit } from './styles';
 import type { Said } from './Saying';
 import css from './PlainSaying.module.css';
 
