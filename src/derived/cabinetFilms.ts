@@ -86,9 +86,3 @@ export function recipeFilm(
   const rounded = (values: ArrayLike<number>) => Array.from(values, (v) => Math.min(1e4, Number(v.toPrecision(6))));
   return { kh: rounded(film.kh), sh: rounded(film.sh) };
 }
-
-/** Another ink name than those taken. */
-export function nameFreeAmong(name: string, taken: readonly string[]): string {
-  if (!taken.includes(name)) return name;
-  for (let n = 2; ; n++) if (!taken.includes(`${name.slice(0, 54)} (${n})`)) return `${name.slice(0, 54)} (${n})`;
-}

@@ -19,7 +19,7 @@ import {
   figuresOf,
   filmOfCabinetInk,
   findProposals,
-  nameFreeAmong,
+  freeName,
   groundOfPlan,
   groupsOf,
   lightToDark,
@@ -337,7 +337,9 @@ describe('inks of the cabinet', () => {
   });
 
   test('names stay apart', () => {
-    expect(nameFreeAmong('ochre', ['ochre', 'ochre (2)'])).toBe('ochre (3)');
-    expect(nameFreeAmong('ochre', [])).toBe('ochre');
+    expect(freeName('ochre', ['ochre', 'ochre (2)'], 60)).toBe('ochre (3)');
+    expect(freeName('ochre', [], 60)).toBe('ochre');
+    const long = 'o'.repeat(60);
+    expect(freeName(long, [long], 60)).toBe(`${'o'.repeat(56)} (2)`);
   });
 });

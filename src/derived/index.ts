@@ -64,9 +64,10 @@ export {
 } from './looks';
 export { beliefOf, sheetAnswerOf, sheetsOfPrint } from './belief';
 export { cardOfPrint } from './card';
+export { freeName } from './freeName';
 export { cautionsOf } from './cautionsOf';
 export { inkNeedOf, inkNeedOfRun } from './inkNeed';
-export { type CabinetPigment, filmOfCabinetInk, groundOfInk, mixable, pigmentsOf, nameFreeAmong } from './cabinetFilms';
+export { type CabinetPigment, filmOfCabinetInk, groundOfInk, mixable, pigmentsOf } from './cabinetFilms';
 export {
   type Proposal,
   type PlanFigures,

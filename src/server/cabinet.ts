@@ -3,12 +3,14 @@ import { STARTER_CABINET } from '@/core/inks';
 import { failure, success, type Outcome } from '@/core/units';
 import { cabinetCsv, readCabinetCsv, readCgats, readPalette, writeCgats, writePalette } from '@/formats';
 import { checkCabinetInk, emptyPlan, type CabinetInk, type NamedReading, type Reading, type StoredInk } from '@/model';
-import { nameFreeAmong } from '@/derived';
+import { freeName } from '@/derived';
 import { cabinetInk, cabinetInks, cabinetWasFilled, insertInk, markInkDeleted, updateInk, type Store } from '@/store';
 import type { FileOut } from './fileOut';
 
 export const MAX_CABINET_FILE_BYTES = 4 * 1024 * 1024;
 const MAX_INKS = 500;
+/** Longest name of an ink. */
+const NAME_LENGTH = 60;
 /** A starter ink has this much in its tube or tin. */
 const STARTER_STOCK_G = 150;
 
@@ -53,9 +55,10 @@ export function addInk(db: Store, value: unknown, now: string): Outcome<StoredIn
         id,
         {
           ...ink.value,
-          name: nameFreeAmong(
+          name: freeName(
             ink.value.name,
             there.map((i) => i.name),
+            NAME_LENGTH,
           ),
         },
         now,
@@ -114,7 +117,7 @@ export function importInks(
           `${read.value.length} inks came in and ${names.length} are there; the cabinet holds ${MAX_INKS} at most.`,
         );
       for (const ink of read.value) {
-        const name = nameFreeAmong(ink.name, names);
+        const name = freeName(ink.name, names, NAME_LENGTH);
         names.push(name);
         insertInk(db, randomUUID(), { ...ink, name }, now);
       }

@@ -13,7 +13,7 @@ import {
   checkEdit,
   nameOfEdit,
 } from '@/model';
-import { closedBy, cardOfPrint, firstGateOf, frozenAsOf, progressOf, applyEdit } from '@/derived';
+import { closedBy, cardOfPrint, firstGateOf, freeName, frozenAsOf, progressOf, applyEdit } from '@/derived';
 import {
   cardOf,
   countLivingPrints,
@@ -48,6 +48,8 @@ import { livingPrint, staleRevision } from './livingPrint';
 import { presentPlan, readPlan } from './readPlan';
 import { storedShapesKept } from './shapesKept';
 
+/** Longest name of a print. */
+const NAME_LENGTH = 120;
 /** Prints shown on one page of the shelf. */
 const CARDS_A_PAGE = 24;
 
@@ -152,19 +154,9 @@ export function createPrint(
   const checked = checkName(name);
   if (!checked.ok) return checked;
   db.transaction(() =>
-    insertPrint(db, { id, name: freeName(checked.value, printNames(db)), plan, label: 'new print', now }),
+    insertPrint(db, { id, name: freeName(checked.value, printNames(db), NAME_LENGTH), plan, label: 'new print', now }),
   ).immediate();
   return success(id);
-}
-
-/** The name itself, or with the lowest number that makes it new: an existing print is never overwritten. */
-export function freeName(name: string, taken: readonly string[]): string {
-  if (!taken.includes(name)) return name;
-  for (let n = 2; ; n++) {
-    const suffix = ` (${n})`;
-    const candidate = name.slice(0, 120 - suffix.length) + suffix;
-    if (!taken.includes(candidate)) return candidate;
-  }
 }
 
 /** A second print with the plan as it is; the bench log stays with the first. */
@@ -249,6 +241,7 @@ export function rename(db: Store, id: string, name: unknown, now: string): Outco
   const free = freeName(
     checked.value,
     printNames(db).filter((n) => n !== found.value.name),
+    NAME_LENGTH,
   );
   renamePrint(db, id, free, now);
   return success(free);
@@ -280,7 +273,7 @@ export function insertWholePrint(
   now: string,
 ): string {
   const id = randomUUID();
-  insertPrint(db, { id, name: freeName(name, printNames(db)), plan, label: 'bundle opened', now });
+  insertPrint(db, { id, name: freeName(name, printNames(db), NAME_LENGTH), plan, label: 'bundle opened', now });
   for (const event of events) appendBenchEvent(db, id, event);
   if (events.length > 0) raiseUndoFloor(db, id);
   touchPrint(db, id, now);

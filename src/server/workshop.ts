@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { failure, success, type Outcome } from '@/core/units';
 import { checkItem, MOST_ITEMS, STARTER_WORKSHOP, type StoredItem, type WorkshopItem } from '@/model';
-import { nameFreeAmong } from '@/derived';
+import { freeName } from '@/derived';
 import {
   insertItem,
   markItemDeleted,
@@ -11,6 +11,9 @@ import {
   workshopStamp,
   type Store,
 } from '@/store';
+
+/** Longest name of a thing. */
+const NAME_LENGTH = 60;
 
 /** What the workshop has; one never filled gets the starter set. */
 export function workshop(db: Store, now: string): StoredItem[] {
@@ -36,7 +39,7 @@ export function addItem(db: Store, value: unknown, now: string): Outcome<StoredI
           'workshop-full',
           `The workshop holds ${MOST_ITEMS} things, the most it can. Take one out first.`,
         );
-      const name = nameFreeAmong(checked.value.name, namesOf(there, checked.value.kind));
+      const name = freeName(checked.value.name, namesOf(there, checked.value.kind), NAME_LENGTH);
       insertItem(db, { ...checked.value, name }, now);
       return success(workshopItem(db, id)!);
     })
@@ -88,7 +91,7 @@ export function putItemBack(db: Store, id: string, now: string): Outcome<StoredI
       const others = workshopItems(db).filter((other) => other.item.id !== id);
       if (!markItemDeleted(db, id, null, now)) return missing();
       const { item, revision } = workshopItem(db, id)!;
-      const name = nameFreeAmong(item.name, namesOf(others, item.kind));
+      const name = freeName(item.name, namesOf(others, item.kind), NAME_LENGTH);
       if (name !== item.name) updateItem(db, revision, { ...item, name }, now);
       return success(workshopItem(db, id)!);
     })

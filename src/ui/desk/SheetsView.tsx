@@ -19,6 +19,7 @@ import { lossesByRun, refusedAddition, sheetAnswerOf, sheetLayoutOf, usedOf } fr
 import { ADDED_RANGE, type ItemOf, type LengthUnit, type Plan, EDITION_ROUND } from '@/model';
 import { formatSize } from '@/core/units';
 import { Choice } from '../kit/Choice';
+import { EXPERIENCE_WORDS } from '../kit/experience';
 import { CountField } from '../kit/fields';
 import { FromWorkshop } from '../kit/FromWorkshop';
 import { usePrintDesk } from '../kit/printContext';
@@ -34,11 +35,6 @@ const SheetCharts = dynamic(
     loading: () => <div className={css.chartRoom} />,
   },
 );
-const EXPERIENCE_WORDS: Record<Experience, string> = {
-  new: 'new to it',
-  practised: 'practised',
-  workshop: 'a workshop hand',
-};
 const EXPERIENCES = (Object.keys(MEAN_LOSS) as Experience[]).map((e) => {
   const percent = (MEAN_LOSS[e] * 100).toFixed(MEAN_LOSS[e] < 0.02 ? 1 : 0);
   return [e, `${EXPERIENCE_WORDS[e]}: ${percent} % lost a run`] as const;

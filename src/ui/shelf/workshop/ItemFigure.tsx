@@ -194,7 +194,7 @@ function drawHand(hand: ItemOf<'hand'>) {
     <>
       <rect className={css.line} x={WIDE / 2 - 26} y={10} width={52} height={52} />
       <text className={css.initials} x={WIDE / 2} y={47}>
-        {hand.name.slice(0, 2)}
+        {Array.from(hand.name).slice(0, 2).join('')}
       </text>
       {Array.from({ length: STROKES[hand.experience] }, (_, i) => (
         <path key={i} className={css.heavy} d={`M${WIDE / 2 - 22 + i * 17} 78h10`} />

@@ -14,7 +14,7 @@ import {
   type ItemKind,
   type ItemOf,
 } from '@/model';
-import { EXPERIENCE_WORDS } from './kinds';
+import { EXPERIENCE_WORDS } from '@/ui/kit/experience';
 
 interface NumberRange {
   readonly min: number;

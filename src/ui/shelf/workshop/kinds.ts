@@ -1,5 +1,6 @@
 import { formatLength, formatSize, trimNumber, type LengthUnit } from '@/core/units';
-import { STARTER_WORKSHOP, type ItemKind, type ItemOf, type NewItem, type WorkshopItem } from '@/model';
+import { EXPERIENCE_WORDS } from '@/ui/kit/experience';
+import { STARTER_WORKSHOP, WEEKDAYS, type ItemKind, type ItemOf, type NewItem, type WorkshopItem } from '@/model';
 
 /** The kinds in the order in which they meet a print, each with what it is called and what a print takes from it. */
 export const KINDS: readonly { readonly kind: ItemKind; readonly many: string; readonly use: string }[] = [
@@ -19,9 +20,6 @@ export const KINDS: readonly { readonly kind: ItemKind; readonly many: string; r
   { kind: 'shim', many: 'Shims', use: 'Blocks are held off their stops by pieces of these.' },
   { kind: 'hours', many: 'Working hours', use: 'When somebody is there.' },
 ];
-
-/** What a hand is called by how often it has done this. */
-export const EXPERIENCE_WORDS = { new: 'new to it', practised: 'practised', workshop: 'a workshop hand' } as const;
 
 /** A thing of a kind to begin from: the first of the starter set, without what is its own. */
 export function freshItem(kind: ItemKind): NewItem {
@@ -59,11 +57,9 @@ export function figuresInWords(item: WorkshopItem, unit: LengthUnit): string {
 
 const sheetsInWords = (sheets: number) => (sheets === 0 ? 'none in stock' : `${sheets} in stock`);
 
-const WEEK = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
-
 /** “Mon to Fri”, where the days follow one another; otherwise one by one. */
 export function daysInWords(days: ItemOf<'hours'>['days']): string {
-  const at = days.map((day) => WEEK.indexOf(day)).sort((a, b) => a - b);
+  const at = days.map((day) => WEEKDAYS.indexOf(day)).sort((a, b) => a - b);
   const run = at.length > 2 && at.every((day, i) => day === at[0] + i);
-  return run ? `${WEEK[at[0]]} to ${WEEK[at.at(-1)!]}` : at.map((day) => WEEK[day]).join(', ');
+  return run ? `${WEEKDAYS[at[0]]} to ${WEEKDAYS[at.at(-1)!]}` : at.map((day) => WEEKDAYS[day]).join(', ');
 }
