@@ -52,18 +52,19 @@ export const boundaryRules = {
         may('store', 'model'),
         may('devices', 'core', 'model', 'derived'),
         may('workers', 'core', 'model', 'derived'),
+        may('session', 'derived', 'model', 'core'),
         may('server', 'store', 'formats', 'devices', 'derived', 'model', 'core'),
         ...UI_FLOORS.map(([floor, ...below]) => ({
           from: ui(floor),
           allow: {
             to: [
               ...[floor, ...below].map(ui),
-              ...['workers', 'derived', 'model', 'core'].map((type) => ({ element: { type } })),
+              ...['session', 'workers', 'derived', 'model', 'core'].map((type) => ({ element: { type } })),
             ],
           },
         })),
-        may('app', 'server', 'ui', 'derived', 'model'),
-        may('testing', 'server', 'store', 'formats', 'derived', 'model', 'core'),
+        may('app', 'server', 'ui', 'session', 'derived', 'model'),
+        may('testing', 'server', 'store', 'formats', 'session', 'derived', 'model', 'core'),
         packages('model', 'yup'),
         packages(
           'formats',
@@ -76,9 +77,10 @@ export const boundaryRules = {
           'node:crypto',
           'node:zlib',
         ),
+        packages('session', 'idb'),
         packages('store', 'better-sqlite3', 'node:*'),
         packages('testing', 'better-sqlite3'),
-        packages('server', 'sharp', 'saxes', 'node:*'),
+        packages('server', 'sharp', 'saxes', 'piscina', 'node:*'),
         packages(
           'ui',
           'react',
@@ -95,7 +97,7 @@ export const boundaryRules = {
           'react-image-crop',
           'react-image-crop/**',
         ),
-        packages('app', 'react', 'clsx', 'next', 'next/*', '@mui/**', '@mui/*', '@fontsource/**'),
+        packages('app', 'react', 'clsx', 'next', 'next/*', '@tanstack/react-query', '@mui/**', '@mui/*', '@fontsource/**'),
       ],
     },
   ],
@@ -140,7 +142,7 @@ export const boundarySettings = {
   'boundaries/elements': [
     { type: 'core', pattern: 'src/core/*', capture: ['module'] },
     { type: 'ui', pattern: 'src/ui/*', capture: ['floor'] },
-    ...['model', 'derived', 'formats', 'store', 'devices', 'workers', 'server', 'app', 'testing'].map((type) => ({
+    ...['model', 'derived', 'formats', 'store', 'devices', 'workers', 'session', 'server', 'app', 'testing'].map((type) => ({
       type,
       pattern: `src/${type}`,
     })),

@@ -240,9 +240,10 @@ async function onA3<T>(
   const png = await sharp({ create: { width: 1400, height: 990, channels: 3, background: '#f4efe2' } })
     .png()
     .toBuffer();
-  const brought = valueOf(await bringInPicture(db, id, 1, png, 'field.png', now));
+  valueOf(await bringInPicture(db, id, png, 'field.png', now));
   const place = { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, ...A3 } as const;
-  const placed = valueOf(await placeAgain(db, id, brought.revision, place, now));
+  valueOf(await placeAgain(db, id, place, now));
+  const placed = valueOf(printState(db, id));
   const { raster } = placed.plan.picture!;
   const labels = await shapes(raster.widthPx, raster.heightPx);
   const colours = Array.from({ length: tones }, (_, i) => ({
@@ -259,7 +260,7 @@ async function onA3<T>(
     barePaperId: 'c0',
     handChanges: 0,
   };
-  valueOf(savePlan(db, id, placed.revision, withFlat(placed.plan, flat), 'made', now));
+  valueOf(savePlan(db, id, placed.now.plan, withFlat(placed.plan, flat), 'made', now));
   db.close();
   const url = `http://127.0.0.1:${port}`;
   const server = spawn('node', ['scripts/serve.mjs'], {

@@ -64,7 +64,7 @@ async function torture(): Promise<void> {
       ...oddBodies(id).filter((h) => h.method !== 'DELETE'),
       ...oddAddresses(id),
       ...oddTexts(),
-      ...oddPictures(id, 1),
+      ...oddPictures(id),
     ];
     for (const hostile of corpus) await tried(hostile);
     const random = randomStream(20_261_125);

@@ -81,7 +81,8 @@ async function bringIn(
   now: string,
 ): Promise<string> {
   const id = expectOk(createPrint(db, name, now, undefined, idOf(name)));
-  const state = expectOk(await patiently(() => bringInPicture(db, id, 1, bytes, fileName, now)));
+  expectOk(await patiently(() => bringInPicture(db, id, bytes, fileName, now)));
+  const state = expectOk(printState(db, id));
   const { widthMm: w, heightMm: h } = state.plan.picture!;
   if (Math.abs(w - widthMm) > 0.4 || Math.abs(h - heightMm) > 0.4)
     expectOk(
@@ -89,7 +90,6 @@ async function bringIn(
         placeAgain(
           db,
           id,
-          state.revision,
           { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm, heightMm },
           now,
         ),
@@ -110,7 +110,7 @@ async function patiently<T>(work: () => Promise<Outcome<T>>): Promise<Outcome<T>
 
 /** Recipes for all runs from the workshop's cabinet. */
 function mixAll(db: Store, id: string, now: string): void {
-  const { plan, revision } = expectOk(printState(db, id));
+  const { plan } = expectOk(printState(db, id));
   const inks = cabinet(db, now);
   const mixed = resolveFrom(plan, [], 0, inks, pigmentsOf(inks));
   const taken = mixed.plan.inks.map(({ id: inkId, film, solidLabD50, recipe }) => ({
@@ -119,19 +119,19 @@ function mixAll(db: Store, id: string, now: string): void {
     solidLabD50,
     recipe,
   }));
-  expectOk(editPrint(db, id, revision, { kind: 'inks-mixed', inks: taken }, now));
+  expectOk(editPrint(db, id, { kind: 'inks-mixed', inks: taken }, now));
 }
 
 /** The plan with the fewest overlapping blocks wished for, as the search finds it. */
 function onFewBlocks(db: Store, id: string, blocks: number, now: string): void {
-  const { plan, revision } = expectOk(printState(db, id));
+  const { plan } = expectOk(printState(db, id));
   const belief = startBelief(plan.sheets.experience);
   const task = planTaskOf({ plan, got: [], closedRuns: 0, open: true, gapsMm: [], belief });
   const sketch = sketchPlans(task).find(
     (s) => s.blocks.length === blocks && s.blocks.every((block) => block.stages.length === 1),
   );
   if (!sketch) throw new Error(`no plan on ${blocks} blocks was found`);
-  expectOk(editPrint(db, id, revision, { kind: 'sketch-taken', sketch }, now));
+  expectOk(editPrint(db, id, { kind: 'sketch-taken', sketch }, now));
 }
 
 /** The same path as the interface: raster, flat colours, their figures, the plan that follows. */
@@ -162,7 +162,8 @@ export async function flattenInto(db: Store, id: string, settings: FlattenSettin
   });
   const barePaperId = guessBarePaper(colours, state.plan.paper.labD50);
   const made = { labelsSha: keepLabels(db, flat, now), settings, colours, barePaperId, handChanges: 0 };
-  return expectOk(editPrint(db, id, state.revision, { kind: 'shapes-changed', flat: made, how: 'flattened' }, now));
+  expectOk(editPrint(db, id, { kind: 'shapes-changed', flat: made, how: 'flattened' }, now));
+  return expectOk(printState(db, id));
 }
 
 /** All blocks cut, one proof measured by ruler: one of them lies out of register. */
@@ -209,8 +210,7 @@ function madeWith(db: Store, id: string, now: string): void {
   const there = workshop(db, now).map(({ item }) => item);
   for (const [of, names] of Object.entries(MADE_WITH) as [ItemKind, readonly string[]][]) {
     const items = there.filter((item) => item.kind === of && names.includes(item.name));
-    const { revision } = expectOk(printState(db, id));
-    expectOk(editPrint(db, id, revision, { kind: 'workshop-used', of, items }, now));
+    expectOk(editPrint(db, id, { kind: 'workshop-used', of, items }, now));
   }
 }
 

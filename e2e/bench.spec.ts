@@ -9,7 +9,7 @@ test.afterAll(() => server.stop());
 let serial = 0;
 function log(id: string, ...acts: object[]) {
   const events = acts.map((act) => ({ id: `bench-setup-${++serial}`, at: new Date().toISOString(), act }));
-  return api(server, 'POST', `/api/prints/${id}/log`, { events });
+  return api(server, 'POST', `/api/prints/${id}/log`, { known: '0.0.0', events });
 }
 
 async function readyToPull(page: Page, name: string, counted: number, tests = 0): Promise<string> {

@@ -199,9 +199,9 @@ test('what if: a run’s ink is turned with the keyboard, the sheet follows, and
   await page.getByRole('slider', { name: 'film weight' }).press('Home');
   await expect.poll(async () => inkingsOf((await plan()).runs[1])[0].filmWeight).toBe(0.2);
   for (let i = 0; i < 13 && JSON.stringify(await plan()) !== JSON.stringify(before); i++) {
-    const { revision } = await stateOf(server, id);
+    const { now } = await stateOf(server, id);
     await page.getByRole('button', { name: 'undo' }).click();
-    await expect.poll(async () => (await stateOf(server, id)).revision).toBeGreaterThan(revision);
+    await expect.poll(async () => (await stateOf(server, id)).now.plan).toBeGreaterThan(now.plan);
   }
   expect(await plan()).toEqual(before);
   await expect.poll(look).toBe(first);
@@ -234,6 +234,7 @@ test('the colour really got: read, the looks follow, and the runs after it are m
   let serial = 0;
   const log = (act: object) =>
     api(server, 'POST', `/api/prints/${id}/log`, {
+      known: '0.0.0',
       events: [{ id: `colour-${String(++serial).padStart(4, '0')}`, at: new Date().toISOString(), act }],
     });
   const first = plan.runs[0];
@@ -320,6 +321,7 @@ test('several blocks on the bench: cut in any order, no gate between runs, pulle
   let serial = 0;
   const log = (act: object) =>
     api(server, 'POST', `/api/prints/${id}/log`, {
+      known: '0.0.0',
       events: [{ id: `several-${String(++serial).padStart(4, '0')}`, at: new Date().toISOString(), act }],
     });
   await log({ kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 2, tests: 0 });

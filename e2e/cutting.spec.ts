@@ -16,6 +16,7 @@ const planOf = async (id: string): Promise<Plan> => (await stateOf(server, id)).
 let serial = 0;
 const log = (id: string, ...acts: object[]) =>
   api(server, 'POST', `/api/prints/${id}/log`, {
+    known: '0.0.0',
     events: acts.map((act) => ({ id: `cutting-setup-${++serial}`, at: new Date().toISOString(), act })),
   });
 

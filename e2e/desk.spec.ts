@@ -180,6 +180,7 @@ test('a block more after the first is printed, and a cut carried and turned on t
   const before = await plan();
   const log = (n: number, act: object) =>
     api(server, 'POST', `/api/prints/${id}/log`, {
+      known: '0.0.0',
       events: [{ id: `block-more-${n}-act`, version: 2, at: new Date().toISOString(), act }],
     });
   const round = { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 2, tests: 0 };

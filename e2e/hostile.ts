@@ -80,7 +80,7 @@ export function oddAddresses(id: string): Hostile[] {
 }
 
 /** Pictures that are none, or that were made to take time or memory. */
-export function oddPictures(id: string, revision: number): Hostile[] {
+export function oddPictures(id: string): Hostile[] {
   const uses = Array.from(
     { length: 12 },
     (_, i) => `<g id="a${i + 1}">${`<use xlink:href="#a${i}"/>`.repeat(10)}</g>`,
@@ -119,7 +119,7 @@ export function oddPictures(id: string, revision: number): Hostile[] {
     method: 'POST',
     path: `/api/prints/${id}/picture`,
     body,
-    headers: { 'x-file-name': encodeURIComponent(`${name}.svg`), 'x-base-revision': String(revision) },
+    headers: { 'x-file-name': encodeURIComponent(`${name}.svg`), 'x-known': '0.0.0' },
   }));
 }
 

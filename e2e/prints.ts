@@ -48,9 +48,8 @@ export async function flattenedPrint(page: Page, server: TestServer, name: strin
 }
 
 /** One edit on the print as it is. */
-export async function edit(server: TestServer, id: string, change: PlanEdit): Promise<PrintState> {
-  const { revision } = await stateOf(server, id);
-  return api<PrintState>(server, 'PUT', `/api/prints/${id}`, { baseRevision: revision, edit: change });
+export async function edit(server: TestServer, id: string, change: PlanEdit): Promise<void> {
+  await api(server, 'PUT', `/api/prints/${id}`, { known: '0.0.0', edit: change });
 }
 
 export async function stateOf(server: TestServer, id: string): Promise<PrintState> {
@@ -77,15 +76,15 @@ export async function drawnPrint(
     headers: {
       Origin: server.url,
       'x-file-name': 'drawn.png',
-      'x-base-revision': String((await stateOf(server, id)).revision),
+      'x-known': '0.0.0',
     },
   });
   if (!brought.ok) throw new Error(await brought.text());
-  const placed = await api<PrintState>(server, 'PUT', `/api/prints/${id}/picture`, {
-    baseRevision: (await stateOf(server, id)).revision,
+  await api(server, 'PUT', `/api/prints/${id}/picture`, {
+    known: '0.0.0',
     place: { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, ...size },
   });
-  const { widthPx, heightPx, mmPerPx } = placed.plan.picture!.raster;
+  const { widthPx, heightPx, mmPerPx } = (await stateOf(server, id)).plan.picture!.raster;
   const labels = new Uint8Array(widthPx * heightPx);
   for (const [label, x, y, w, h] of boxes)
     for (let row = Math.round(y / mmPerPx); row < Math.round((y + h) / mmPerPx); row++)

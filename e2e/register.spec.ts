@@ -282,6 +282,7 @@ test('bad scans are refused with the reason, and nothing is kept', async ({ page
   expect((await stateOf(server, id)).events).toEqual([]);
   await expect(
     api(server, 'POST', `/api/prints/${id}/log`, {
+      known: '0.0.0',
       events: [
         {
           id: 'register-setup-1',

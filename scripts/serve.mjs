@@ -99,6 +99,8 @@ async function stop() {
     clearTimeout(late);
     void end();
   });
+  // devices that listen for changes would hold their connections for ever
+  for (const close of globalThis.ulexiteHub?.closing ?? []) close();
   server.closeIdleConnections();
 }
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void stop());

@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Outcome, ShelfPage as ShelfPrints } from '@/model';
 import { Shelf } from '@/ui/shelf/Shelf';
-import { ask, askRaw } from './client/api';
+import { ask, askRaw } from '@/session';
 
 /** The shelf, joined to the server. */
 export function ShelfPage({ shelf }: { shelf: ShelfPrints }) {

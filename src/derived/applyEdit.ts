@@ -22,7 +22,10 @@ const DEPARTS: readonly string[] = ['solidLabD50', 'opacity'];
 
 /** What each kind of edit does to a plan. */
 const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
-  'shapes-changed': (plan, { flat }) => withFlat(plan, flat),
+  'shapes-changed': (plan, { flat, from }) =>
+    from === undefined || from === (plan.flat?.labelsSha ?? null)
+      ? withFlat(plan, flat)
+      : failure('shapes-elsewhere', 'The shapes of the picture were changed elsewhere meanwhile, and that is kept.'),
   'colour-set': (plan, { colourId, part, keepsInk }) => {
     const colours = plan.flat && changed(plan.flat.colours, colourId, part);
     if (!colours) return gone('The colour');

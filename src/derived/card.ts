@@ -14,5 +14,6 @@ export function cardOfPrint(plan: Plan, progress: Progress): PrintCard {
     flat: plan.flat !== null,
     runs: plan.runs.map((run, i) => ({ inks: inkNamesOf(plan, run), phase: progress.runs[i].phase })),
     next: nextActOf(plan, progress),
+    dryAt: progress.runs[progress.currentRun - 1]?.dryAt ?? null,
   };
 }

@@ -109,3 +109,4 @@ export {
   sheetLayoutOf,
   shimsIn,
 } from './register';
+export { patchBetween, withPatch } from './planPatch';

@@ -23,11 +23,14 @@ const events = () => list(record({ id: id(), version: number().optional(), at: a
 /** What undo and redo would do now, by the names of the history. */
 const steps = { undoLabel: string().nullable().defined(), redoLabel: string().nullable().defined() };
 
-/** A print as the interface holds it. `revision` rises with every change and guards against two windows at once. */
+/** How far it goes: changes of the plan, entries of the log, changes of the workshop. */
+const counters = record({ plan: counted(), log: counted(), workshop: counted() });
+
+/** A print as the interface holds it, as of its counters. */
 const printState = record({
   id: id(),
   name: string().required(),
-  revision: revision(),
+  now: counters,
   savedAt: at(),
   plan: planSchema,
   events: events(),
@@ -38,16 +41,32 @@ const printState = record({
   cuttingPace: number().required().positive(),
 });
 
-/** What an act on the bench changed: never the plan, and of the log only what the asker did not have. */
-const logAnswer = record({
-  /** The revision before it: another than the asker's means that the plan may have changed elsewhere. */
-  before: revision(),
-  revision: revision(),
+/** A value set, a field taken away (no `value`), or `value` put in the place of `drop` entries of a list from `at` on. */
+const patchStep = record({
+  path: list(mixed<string | number>().required(), 40),
+  value: mixed<NonNullable<unknown>>().nullable().optional(),
+  at: counted().optional(),
+  drop: counted().optional(),
+});
+
+/** What is new in a print since the asker last heard of it, at `since`; it is at `now` then. */
+const printChanges = record({
+  name: string().required(),
   savedAt: at(),
-  /** Entries after the first `known`, in order. */
-  known: counted(),
-  events: events(),
   ...steps,
+  since: counters,
+  now: counters,
+  /** The whole plan, where patches do not say how it came about. */
+  plan: planSchema.nullable().default(null),
+  /** What each change did to the plan, in order; `editId` is the id of the edit that did it. */
+  patches: list(
+    record({ count: counted(), editId: string().nullable().defined(), patch: list(patchStep, 100_000) }),
+    MOST_EVENTS,
+  ),
+  /** Entries of the log after the first `since.log`, in order. */
+  events: events(),
+  /** How much slower than the start values this workshop cuts, where that may have changed. */
+  cuttingPace: number().required().positive().nullable(),
 });
 
 const storedInk = cabinetInk.concat(record({ id: id(), revision: revision() }));
@@ -60,18 +79,18 @@ const nothing = mixed().nullable().oneOf([null]);
 const ANSWERS: Readonly<Record<string, Schema>> = {
   'POST /api/prints': id(),
   'GET /api/prints/:': printState,
-  'PUT /api/prints/:': printState,
+  'PUT /api/prints/:': printChanges,
   'PATCH /api/prints/:': string().required(),
   'DELETE /api/prints/:': nothing,
-  'POST /api/prints/:/log': logAnswer,
-  'POST /api/prints/:/undo': printState,
-  'POST /api/prints/:/redo': printState,
-  'POST /api/prints/:/slip': printState,
+  'POST /api/prints/:/log': printChanges,
+  'POST /api/prints/:/undo': printChanges,
+  'POST /api/prints/:/redo': printChanges,
+  'POST /api/prints/:/slip': printChanges,
   'POST /api/prints/:/copy': id(),
   'POST /api/prints/:/restore': nothing,
   'POST /api/prints/:/labels': sha(),
-  'POST /api/prints/:/picture': printState,
-  'PUT /api/prints/:/picture': printState,
+  'POST /api/prints/:/picture': printChanges,
+  'PUT /api/prints/:/picture': printChanges,
   'POST /api/bundles': id(),
   'GET /api/cabinet': list(storedInk, MOST_ITEMS),
   'POST /api/cabinet': storedInk,
@@ -106,7 +125,8 @@ export function checkAnswer(method: string, path: string, refused: boolean, valu
 }
 
 export type PrintState = Frozen<InferType<typeof printState>>;
-export type LogAnswer = Frozen<InferType<typeof logAnswer>>;
+export type PrintChanges = Frozen<InferType<typeof printChanges>>;
+export type PatchStep = Frozen<InferType<typeof patchStep>>;
 /** As stored: `revision` guards against two windows at once. */
 export type StoredInk = Frozen<InferType<typeof storedInk>>;
 export type StoredItem = Frozen<InferType<typeof storedItem>>;

@@ -76,7 +76,15 @@ export { type WorkshopItem, type ItemKind, type ItemOf, checkItem } from './work
 export { type NewItem, STARTER_WORKSHOP } from './workshop/begin';
 export { type PracticeScore, checkPractice } from './workshop/practice';
 export { type PrintCard, type ShelfPrint, type ShelfPage, type RunPhase, type NextAct } from './print';
-export { type PrintState, type LogAnswer, type StoredInk, type StoredItem, checkAnswer } from './answers';
+export {
+  type PrintState,
+  type PrintChanges,
+  type PatchStep,
+  type StoredInk,
+  type StoredItem,
+  checkAnswer,
+} from './answers';
+export { type Counters, countersText, readCounters } from './counters';
 export { checkName } from './name';
 export { type BundleManifest, BUNDLE_FORMAT, BUNDLE_VERSION, checkManifest } from './bundleManifest';
 export { type RequestKind, type RequestOf, checkRequest } from './requests';

@@ -36,11 +36,11 @@ test('a record that is missing is missed by its name', () => {
 });
 
 test('requests are records of their own: what is missing, unknown or of another kind is told by its name', () => {
-  expect(checkRequest('edit', { baseRevision: 3, edit: { kind: 'x' } })).toMatchObject({ ok: true });
-  expect(refused(checkRequest('edit', { edit: {} }))).toMatch(/“baseRevision” is missing/);
-  expect(refused(checkRequest('edit', { baseRevision: '3', edit: {} }))).toMatch(/“baseRevision” is "3"/);
+  expect(checkRequest('edit', { known: '3.1.0', edit: { kind: 'x' } })).toMatchObject({ ok: true });
+  expect(refused(checkRequest('edit', { edit: {} }))).toMatch(/“known” is missing/);
+  expect(refused(checkRequest('ink', { baseRevision: '3', ink: {} }))).toMatch(/“baseRevision” is "3"/);
   expect(refused(checkRequest('log', { events: [], known: -1 }))).toMatch(/“known” is -1/);
-  expect(refused(checkRequest('step', { baseRevision: 2, plan: {} }))).toMatch(/“plan”/);
+  expect(refused(checkRequest('step', { known: '2.0.0', plan: {} }))).toMatch(/“plan”/);
   expect(checkRequest('step', {})).toMatchObject({ ok: true });
   expect(checkRequest('name', { name: '' })).toMatchObject({ ok: true });
 });

@@ -18,6 +18,8 @@ export interface PrintCard {
   readonly flat: boolean;
   readonly runs: readonly { readonly inks: string; readonly phase: RunPhase }[];
   readonly next: NextAct;
+  /** Until when the film on the sheets dries, ISO, where the next run waits for it. */
+  readonly dryAt: string | null;
 }
 
 export interface ShelfPrint {

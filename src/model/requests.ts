@@ -1,8 +1,10 @@
-import { mixed, number, type InferType } from 'yup';
+import { mixed, number, string, type InferType } from 'yup';
 import type { Outcome } from '@/core/units';
 import { checkWith } from './check';
 import { record, type Frozen } from './fields';
 
+/** What the asker has heard of the print, as `countersText` writes it: the answer holds what is new since. */
+const known = () => string().required();
 /** The revision something was made on: it guards against two windows at once. */
 const revision = () => number().required().integer().min(0);
 /** Checked by whoever takes it: it is a record of its own. */
@@ -10,11 +12,12 @@ const inner = () => mixed<NonNullable<unknown>>().nullable();
 
 /** What the server is asked with, by what it is asked for. */
 const REQUESTS = {
-  edit: record({ baseRevision: revision(), edit: inner() }),
-  place: record({ baseRevision: revision(), place: inner() }),
-  log: record({ events: inner(), known: number().integer().min(0).optional() }),
-  /** Undo and redo want a revision; the answer to a slip what it answers; copy and restore nothing. */
-  step: record({ baseRevision: revision().optional(), slipId: inner(), answer: inner() }),
+  /** An edit is made on the newest plan; by its id it is made once, however often it arrives. */
+  edit: record({ known: known(), id: string().optional(), edit: inner() }),
+  place: record({ known: known(), place: inner() }),
+  log: record({ known: known(), events: inner() }),
+  /** Undo, redo and the answer to a slip are made on the plan the asker knows; copy and restore want nothing. */
+  step: record({ known: string().optional(), slipId: inner(), answer: inner() }),
   name: record({ name: inner() }),
   ink: record({ baseRevision: revision(), ink: inner() }),
   item: record({ baseRevision: revision(), item: inner() }),

@@ -1,14 +1,5 @@
 import { isTestSheet, sheetNames } from '@/core/sheets';
-import {
-  checkAct,
-  EDITION_ROUND,
-  MOST_SHEETS,
-  type ActOf,
-  type BenchAct,
-  type BenchEvent,
-  type LogAnswer,
-  type Plan,
-} from '@/model';
+import { checkAct, EDITION_ROUND, MOST_SHEETS, type ActOf, type BenchAct, type BenchEvent, type Plan } from '@/model';
 import { failure, success, type Outcome } from '@/core/units';
 import {
   firstGateOf,
@@ -16,48 +7,48 @@ import {
   inkingsOf,
   inkNamesOf,
   printedIds,
-  progressOf,
   refusedAddition,
   runsOfCut,
   sideOfCut,
   cutsOf,
   type Progress,
 } from '@/derived';
-import { keepCutPicture, refusedSlip } from './slips';
+import { cutPicture, refusedSlip } from './slips';
 import {
   appendBenchEvent,
-  appendPlan,
   benchLog,
   hasBenchEvent,
   hasBlob,
   printById,
+  moveTo,
+  putBlob,
   raiseUndoFloor,
+  replacePlan,
+  type PrintRow,
   touchPrint,
   type Store,
 } from '@/store';
-import { livingPrint } from './livingPrint';
-import { stepsOf } from './prints';
-import { readPlan } from './readPlan';
+import { changePrint } from './changes';
+import { drawn } from './drawing';
+import { standingOf } from './standing';
 
 const CLOCK_TOLERANCE_MS = 36 * 3_600_000;
 
 /**
  * Adds acts to the bench log, all or none, in one transaction that is on disk when this returns. An act whose id is
- * already there counts once. Returns what is new after the first `known` entries.
+ * already there counts once. `drawn`: pictures of the block after its cuts and slips, by the id of the act (`drawCutPictures`); those
+ * that are missing are drawn here.
  */
-export function logActs(db: Store, id: string, values: unknown, nowMs: number, known: unknown = 0): Outcome<LogAnswer> {
+export function logActs(
+  db: Store,
+  id: string,
+  values: unknown,
+  nowMs: number,
+  drawn: ReadonlyMap<string, CutPicture> = new Map(),
+): Outcome<undefined> {
   const checked = checkEvents(values, nowMs);
-  if (!checked.ok) return checked;
-  try {
-    return db.transaction(() => append(db, id, checked.value, nowMs, known)).immediate();
-  } catch (error) {
-    if (error instanceof Refused) return failure('bench', error.message);
-    throw error;
-  }
+  return checked.ok ? changePrint(db, id, (row, plan) => append(db, row, plan, checked.value, nowMs, drawn)) : checked;
 }
-
-/** Thrown inside the transaction so that everything in it is rolled back. */
-class Refused extends Error {}
 
 function checkEvents(values: unknown, nowMs: number): Outcome<BenchEvent[]> {
   if (!Array.isArray(values) || values.length === 0 || values.length > 500)
@@ -78,56 +69,76 @@ function checkEvents(values: unknown, nowMs: number): Outcome<BenchEvent[]> {
 
 function append(
   db: Store,
-  id: string,
+  { id, plan_seq, plan_count }: PrintRow,
+  before: Plan,
   events: readonly BenchEvent[],
   nowMs: number,
-  known: unknown,
-): Outcome<LogAnswer> {
-  const found = livingPrint(db, id);
-  if (!found.ok) return found;
-  const read = readPlan(db, found.value);
-  if (!read.ok) return read;
-  let plan = read.value;
+  drawn: ReadonlyMap<string, CutPicture>,
+): Outcome<undefined> {
+  let plan = before;
   let log = benchLog(db, id);
   for (const event of events) {
     if (hasBenchEvent(db, id, event.id)) continue;
-    const progress = progressOf(plan, log);
+    const progress = standingOf(id, plan, log);
     const refused = refusal(plan, progress, event.act) ?? refusedPicture(db, event.act);
-    if (refused) throw new Refused(refused);
-    const whole = withCutPicture(db, plan, log, event);
+    if (refused) return failure('bench', refused);
+    const picture = drawn.get(event.id);
+    const whole = withCutPicture(db, plan, log, event, picture?.planCount === plan_count ? picture : undefined);
     appendBenchEvent(db, id, whole);
     log = [...log, whole];
     if (plan.frozenAt === null && firstGateOf([whole])) {
       plan = frozenAsOf(plan, whole.at);
-      appendPlan(db, printById(db, id)!, plan, 'workshop-frozen', whole.at);
+      replacePlan(db, id, plan_seq, plan);
+      moveTo(db, id, plan_seq, whole.at);
     }
-    if (closes(event.act)) raiseUndoFloor(db, id);
+    if (passesGate(event.act)) raiseUndoFloor(db, id);
   }
   touchPrint(db, id, new Date(nowMs).toISOString());
-  const row = printById(db, id)!;
-  const from = Number.isInteger(known) ? Math.min(log.length, Math.max(0, known as number)) : 0;
-  return success({
-    before: found.value.revision,
-    revision: row.revision,
-    savedAt: row.saved_at,
-    known: from,
-    events: log.slice(from),
-    ...stepsOf(db, row),
-  });
+  return success(undefined);
 }
 
-const CLOSING: ReadonlySet<BenchAct['kind']> = new Set(['cut-done', 'slip', 'pull', 'round-begun', 'sheets-added']);
-
-/** Whether nothing before an act can be undone. Sheets laid out for proofs bind nobody. */
-const closes = (act: BenchAct) =>
-  CLOSING.has(act.kind) && (act.kind === 'pull' || !('roundId' in act) || act.roundId === EDITION_ROUND);
+/** Whether nothing before an act can be undone: the block is as it is. What pulls close is asked of each step back. */
+const passesGate = ({ kind }: BenchAct) => kind === 'cut-done' || kind === 'slip';
 
 /** A cut and a slip are kept as a picture of the block as it then is. */
-function withCutPicture(db: Store, plan: Plan, before: readonly BenchEvent[], event: BenchEvent): BenchEvent {
+function withCutPicture(
+  db: Store,
+  plan: Plan,
+  before: readonly BenchEvent[],
+  event: BenchEvent,
+  drawn: CutPicture | undefined,
+): BenchEvent {
   const { act } = event;
   if (act.kind !== 'cut-done' && act.kind !== 'slip') return event;
-  const pictureSha = keepCutPicture(db, plan, progressOf(plan, [...before, event]).bench.slips, act.cutId, event.at);
-  return { ...event, act: { ...act, pictureSha } };
+  const png = drawn ? drawn.png : cutPicture(db, plan, [...before, event], act.cutId);
+  return { ...event, act: { ...act, pictureSha: png && putBlob(db, png, 'image/png', event.at) } };
+}
+
+/**
+ * Pictures of the block as it is after the cuts and slips among some acts, made outside the server's own thread before they are
+ * logged. What cannot be drawn is left out: logging tells why, or draws it.
+ */
+export async function drawCutPictures(db: Store, id: string, values: unknown): Promise<Map<string, CutPicture>> {
+  const pictures = new Map<string, CutPicture>();
+  const row = printById(db, id);
+  const checked = checkEvents(values, Date.now());
+  if (!row || !checked.ok) return pictures;
+  const before: BenchEvent[] = [];
+  for (const event of checked.value) {
+    const { act } = event;
+    before.push(event);
+    if ((act.kind !== 'cut-done' && act.kind !== 'slip') || hasBenchEvent(db, id, event.id)) continue;
+    const made = await drawn(db, 'cutPictureFile', id, [...before], act.cutId);
+    if (made.ok)
+      pictures.set(event.id, { planCount: row.plan_count, png: made.value && Buffer.from(made.value.bytes) });
+  }
+  return pictures;
+}
+
+/** A picture of the block, and the plan it was drawn by; no picture where there is nothing to draw. */
+export interface CutPicture {
+  readonly planCount: number;
+  readonly png: Buffer | undefined;
 }
 
 /** A photograph is brought in before the log names it. */

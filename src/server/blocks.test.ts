@@ -19,6 +19,7 @@ import {
   runSvg,
   savePlan,
 } from './index';
+import { stateAfter } from '@/testing/prints';
 import { StoreTemplate } from '@/testing/template';
 
 const NOW = '2026-11-20T10:00:00.000Z';
@@ -55,12 +56,13 @@ async function onBlocksAnew(): Promise<PrintState> {
   const png = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#c08040' } })
     .png()
     .toBuffer();
-  const brought = ok(await bringInPicture(db, id, 1, png, 'bands.png', NOW));
-  const sized = ok(
+  ok(await bringInPicture(db, id, png, 'bands.png', NOW));
+  const sized = stateAfter(
+    db,
+    id,
     await placeAgain(
       db,
       id,
-      brought.revision,
       { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm: 24, heightMm: 18 },
       NOW,
     ),
@@ -94,11 +96,13 @@ async function onBlocksAnew(): Promise<PrintState> {
     plan,
     sketches.find((s) => s.blocks.length === 3 && s.blocks.every(({ stages }) => stages.length === 1))!,
   );
-  return ok(
+  return stateAfter(
+    db,
+    id,
     savePlan(
       db,
       id,
-      sized.revision,
+      sized.now.plan,
       { ...direct, sheets: { ...direct.sheets, edition: 2, proofsToKeep: 0, testSheets: 0 } },
       'blocks',
       NOW,
@@ -139,9 +143,9 @@ test('blocks are cut in any order, runs are pulled in theirs, and a cut block cl
 test('runs of uncut blocks may still change places; the shapes of a cut block may not', async () => {
   const { id, plan } = await onBlocks();
   const [first] = plan.runs;
-  const cut = ok(log(id, { kind: 'cut-done', cutId: first.formes[0].cutId }));
+  const cut = stateAfter(db, id, log(id, { kind: 'cut-done', cutId: first.formes[0].cutId }));
   const turned = { ...plan, runs: [...plan.runs].reverse() };
-  const saved = ok(savePlan(db, id, cut.revision, turned, 'turned', NOW));
+  const saved = stateAfter(db, id, savePlan(db, id, cut.now.plan, turned, 'turned', NOW));
   const recut = {
     ...turned,
     blocks: turned.blocks.map((b) => ({
@@ -154,7 +158,7 @@ test('runs of uncut blocks may still change places; the shapes of a cut block ma
       })),
     })),
   };
-  const refused = savePlan(db, id, saved.revision, recut, 'recut', NOW);
+  const refused = savePlan(db, id, saved.now.plan, recut, 'recut', NOW);
   expect(refused.ok ? '' : refused.message).toMatch(/already cut away/);
 });
 
@@ -192,7 +196,7 @@ test('files of a print on blocks; the bundle opens with its recipes', async () =
     ['yellow ochre', 'red oxide', 'ultramarine', 'opaque white', 'extender'].includes(ink.name),
   );
   const mixed = resolveFrom(state.plan, [], 0, inks, pigmentsOf(inks)).plan;
-  ok(savePlan(db, state.id, state.revision, mixed, 'mixed', NOW));
+  stateAfter(db, state.id, savePlan(db, state.id, state.now.plan, mixed, 'mixed', NOW));
   expect(new TextDecoder().decode(ok(runSvg(db, state.id, 2, 'run')).bytes)).toContain('run 2, rust');
   for (const file of [
     await registrationPdf(db, state.id, new Date(NOW)),

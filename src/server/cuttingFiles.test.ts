@@ -25,6 +25,7 @@ import {
   transferFile,
   undo,
 } from './index';
+import { stateAfter } from '@/testing/prints';
 import { StoreTemplate } from '@/testing/template';
 
 const NOW = '2026-11-20T10:00:00.000Z';
@@ -71,12 +72,13 @@ async function plannedAnew(): Promise<PrintState> {
   const png = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#c08040' } })
     .png()
     .toBuffer();
-  const brought = ok(await bringInPicture(db, id, 1, png, 'bands.png', NOW));
-  const sized = ok(
+  ok(await bringInPicture(db, id, png, 'bands.png', NOW));
+  const sized = stateAfter(
+    db,
+    id,
     await placeAgain(
       db,
       id,
-      brought.revision,
       { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm: 24, heightMm: 18 },
       NOW,
     ),
@@ -96,7 +98,7 @@ async function plannedAnew(): Promise<PrintState> {
     barePaperId: 'paper',
     handChanges: 0,
   });
-  return ok(savePlan(db, id, sized.revision, plan, 'flat', NOW));
+  return stateAfter(db, id, savePlan(db, id, sized.now.plan, plan, 'flat', NOW));
 }
 const outlinesMm = [[17, 2, 20, 2, 20, 5, 17, 5]];
 const maskOnNight = { anchors: [], outlinesMm },
@@ -142,11 +144,13 @@ describe('transfer', () => {
   test('the drawing follows the way: as seen for a face-down tracing, mirrored for carbon; twice mirrored it is itself', async () => {
     const state = await planned();
     const seen = text(ok(await transferFile(db, state.id, 'flat', 'svg', 300, DAY)).bytes);
-    ok(
+    stateAfter(
+      db,
+      state.id,
       savePlan(
         db,
         state.id,
-        state.revision,
+        state.now.plan,
         { ...state.plan, transfer: { ...state.plan.transfer, wayId: 'carbon' } },
         'carbon',
         NOW,
@@ -202,11 +206,13 @@ test('a mask lies mirrored, covers its place with its reach, and is gone when th
     hold: 'pins' as const,
     note: '',
   };
-  const next = ok(
+  const next = stateAfter(
+    db,
+    state.id,
     savePlan(
       db,
       state.id,
-      state.revision,
+      state.now.plan,
       { ...state.plan, masks: [mask, { ...mask, id: 'mask-b', kind: 'keep clean' as const, hold: 'corner' as const }] },
       'mask',
       NOW,
@@ -240,7 +246,7 @@ describe('a slip on the block', () => {
       message: expect.stringMatching(/Show where/),
     });
     expect(log(id, slip('slip-aaaa', 'stage-9'))).toMatchObject({ ok: false });
-    const state = ok(log(id, slip('slip-aaaa')));
+    const state = stateAfter(db, id, log(id, slip('slip-aaaa')));
     expect(log(id, slip('slip-aaaa'))).toMatchObject({ ok: false, message: expect.stringMatching(/marked already/) });
     const pictures = state.events.flatMap((e) => ('pictureSha' in e.act && e.act.pictureSha ? [e.act.pictureSha] : []));
     expect(pictures.length).toBe(2);
@@ -255,20 +261,20 @@ describe('a slip on the block', () => {
 
   test('left first and patched later; what cannot be is refused, and another window is told', async () => {
     const { id } = await planned();
-    const state = ok(log(id, slip('slip-bbbb')));
-    expect(answerSlip(db, id, state.revision - 1, 'slip-bbbb', 'leave', NOW)).toMatchObject({
+    const state = stateAfter(db, id, log(id, slip('slip-bbbb')));
+    expect(answerSlip(db, id, state.now.plan - 1, 'slip-bbbb', 'leave', NOW)).toMatchObject({
       ok: false,
       code: 'stale',
     });
-    expect(answerSlip(db, id, state.revision, 'slip-zzzz', 'leave', NOW)).toMatchObject({ ok: false });
-    expect(answerSlip(db, id, state.revision, 'slip-bbbb', 'hope', NOW)).toMatchObject({
+    expect(answerSlip(db, id, state.now.plan, 'slip-zzzz', 'leave', NOW)).toMatchObject({ ok: false });
+    expect(answerSlip(db, id, state.now.plan, 'slip-bbbb', 'hope', NOW)).toMatchObject({
       ok: false,
       message: expect.stringMatching(/is no answer to a slip/),
     });
-    const left = ok(answerSlip(db, id, state.revision, 'slip-bbbb', 'leave', NOW));
+    const left = stateAfter(db, id, answerSlip(db, id, state.now.plan, 'slip-bbbb', 'leave', NOW));
     expect(left.undoLabel).toBeNull();
-    const patched = ok(answerSlip(db, id, left.revision, 'slip-bbbb', 'patch', NOW));
-    expect(answerSlip(db, id, patched.revision, 'slip-bbbb', 'leave', NOW)).toMatchObject({
+    const patched = stateAfter(db, id, answerSlip(db, id, left.now.plan, 'slip-bbbb', 'patch', NOW));
+    expect(answerSlip(db, id, patched.now.plan, 'slip-bbbb', 'leave', NOW)).toMatchObject({
       ok: false,
       message: expect.stringMatching(/answered already: patch/),
     });
@@ -277,19 +283,19 @@ describe('a slip on the block', () => {
   test('the picture is changed to fit: what lost its film becomes the colour that has just what is left, and nothing else changes', async () => {
     const { id } = await planned();
     ok(log(id, { kind: 'cut-done', cutId: 'stage-1' }));
-    const state = ok(log(id, slip('slip-cccc')));
-    const after = ok(answerSlip(db, id, state.revision, 'slip-cccc', 'change plan', NOW));
+    const state = stateAfter(db, id, log(id, slip('slip-cccc')));
+    const after = stateAfter(db, id, answerSlip(db, id, state.now.plan, 'slip-cccc', 'change plan', NOW));
     const share = (name: string) => after.plan.flat!.colours.find((c) => c.id === name)!.areaShare;
     expect(share('night')).toBeCloseTo(1 / 3 - 9 / 432, 6);
     expect(share('straw')).toBeCloseTo(1 / 3 + 9 / 432, 6);
     expect(share('paper')).toBeCloseTo(1 / 3, 9);
-    expect(undo(db, id, after.revision, NOW)).toMatchObject({ ok: false, code: 'undo-end' });
+    expect(undo(db, id, after.now.plan, NOW)).toMatchObject({ ok: false, code: 'undo-end' });
   });
 
   test('the spot is printed on its own, and its stencil goes out', async () => {
     const { id } = await planned();
-    const state = ok(log(id, slip('slip-dddd')));
-    const after = ok(answerSlip(db, id, state.revision, 'slip-dddd', 'spot run', NOW));
+    const state = stateAfter(db, id, log(id, slip('slip-dddd')));
+    const after = stateAfter(db, id, answerSlip(db, id, state.now.plan, 'slip-dddd', 'spot run', NOW));
     expect(after.plan.runs.length).toBe(3);
     const dxf = text(ok(linesFile(db, id, 3, 'run')).bytes);
     const xs = [...dxf.matchAll(/VERTEX\r\n8\r\n\w+\r\n10\r\n([\d.]+)/g)].map((m) => Number(m[1]));

@@ -6,6 +6,7 @@ import { layeredFile, linesFile } from './layered';
 import { lidLabelPdf } from './lidLabel';
 import { maskFile } from './maskFiles';
 import { simulatedScan } from './proofScan';
+import { cutPictureFile } from './slips';
 import { transferFile } from './transferFiles';
 
 /** Files that take work to draw. Arguments and answers are plain data, so that a process of their own can make them. */
@@ -20,6 +21,7 @@ export const FILE_JOBS = {
   transferFile,
   bundleFile,
   lookPng,
+  cutPictureFile,
   simulatedScan,
 } as const;
 export type FileJob = keyof typeof FILE_JOBS;

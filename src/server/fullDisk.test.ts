@@ -72,6 +72,7 @@ test('an act that finds no room is refused in words, nothing of it is kept, and 
 test('reading goes on: the shelf is shown though its cards cannot be kept', () => {
   limit(pages() + 3);
   pullUntilFull();
+  db.exec('DELETE FROM print_cards');
   db.exec("CREATE TEMP TRIGGER no_room BEFORE INSERT ON print_cards BEGIN SELECT RAISE(ABORT, 'no room'); END");
   const shelf = shelfPage(db, 1);
   expect(shelf.prints.map((print) => [print.name, print.card === null])).toEqual([['Low Tide', false]]);

@@ -17,7 +17,9 @@ export {
 } from './prints';
 export { keepLabels, storeLabels } from './labels';
 export { bringInPicture, placeAgain, sourcePng } from './pictures';
-export { logActs } from './bench';
+export { logActs, drawCutPictures } from './bench';
+export { changesSince } from './changes';
+export { changesStream } from './stream';
 export { answerSlip } from './slips';
 export { layeredFile, linesFile } from './layered';
 export { transferFile } from './transferFiles';

@@ -1,4 +1,4 @@
-import { failure, success, type Failure, type Outcome } from '@/core/units';
+import { failure, success, type Outcome } from '@/core/units';
 import { printById, type PrintRow, type Store } from '@/store';
 
 /** A print that is there and not deleted. */
@@ -8,8 +8,4 @@ export function livingPrint(db: Store, id: string): Outcome<PrintRow> {
   if (row.deleted_at)
     return failure('print-deleted', `“${row.name}” was deleted. Restore it on the shelf to work on it.`);
   return success(row);
-}
-
-export function staleRevision(): Failure {
-  return failure('stale', 'This print was changed in another window meanwhile. Nothing of it was overwritten.');
 }

@@ -57,6 +57,26 @@ test('a workshop’s file of the release with migration 5 comes up whole: papers
   expect(prints.every((p) => p.events.some((e) => e.act.kind === 'round-begun' && e.act.round === 'proof'))).toBe(true);
 });
 
+test('a workshop’s file of the release with migration 6 comes up whole: what prints use, undo, the shelf', () => {
+  const file = join(folder, 'workshop.sqlite');
+  copyFileSync(join(STORES, 'store-0006.sqlite'), file);
+  db = openStore(file);
+  const prints = wholePrints(db).sort((a, b) => a.name.localeCompare(b.name));
+  const facts = {
+    prints: prints.map((p) => ({
+      ...factsOf(p),
+      uses: p.plan.uses.map((item) => [item.kind, item.name]),
+      frozenAt: p.plan.frozenAt,
+    })),
+    undo: prints.map((p) => [p.undoLabel, p.redoLabel]),
+    logs: prints.map((p) => p.events.map((e) => e.act.kind)),
+    shelf: shelfPage(db, 1)
+      .prints.map((p) => [p.name, p.card && p.card.runs.map((run) => run.phase)])
+      .sort(),
+  };
+  expect(plain(facts)).toEqual(told(join(STORES, 'store-0006.json')));
+});
+
 test.each(['reduction', 'blocks'])('a bundle of version 1 comes up whole: %s', (name) => {
   db = openStore(':memory:');
   const id = expectOk(openBundle(db, readFileSync(join(BUNDLES, `bundle-version-1-${name}.ulexite.zip`)), NOW));

@@ -1,9 +1,9 @@
 import { failure, success, type Outcome } from '@/core/units';
-import { SIZE_RANGE_MM, type PicturePlan, type Plan, type PrintState } from '@/model';
+import { SIZE_RANGE_MM, type PicturePlan, type Plan } from '@/model';
 import { getBlob, putBlob, type Store } from '@/store';
 import { patienceOf } from './decode';
 import { inspectPicture, makeRaster, sourcePreview, type PictureFacts, type Placement } from './imageIn';
-import { livingPrint, staleRevision } from './livingPrint';
+import { livingPrint } from './livingPrint';
 import { editPrint } from './prints';
 import { presentPlan } from './readPlan';
 
@@ -14,15 +14,13 @@ const FIRST_SIZE_MM = 240;
 export async function bringInPicture(
   db: Store,
   id: string,
-  baseRevision: number,
   bytes: Buffer,
   fileName: string,
   now: string,
   gone?: AbortSignal,
-): Promise<Outcome<PrintState>> {
+): Promise<Outcome<undefined>> {
   const found = livingPrint(db, id);
   if (!found.ok) return found;
-  if (found.value.revision !== baseRevision) return staleRevision();
   const patience = patienceOf(gone);
   const facts = await inspectPicture(bytes, fileName, patience);
   if (!facts.ok) return facts;
@@ -33,18 +31,12 @@ export async function bringInPicture(
   if (!placed.ok) return placed;
   return allOrNothing(db, () => {
     const picture = placed.value(db, now);
-    return editPrint(db, id, baseRevision, { kind: 'picture-placed', picture }, now);
+    return editPrint(db, id, { kind: 'picture-placed', picture }, now);
   });
 }
 
 /** Crops, turns, mirrors and sizes the picture that is in; the flat colours begin anew. */
-export async function placeAgain(
-  db: Store,
-  id: string,
-  baseRevision: number,
-  place: unknown,
-  now: string,
-): Promise<Outcome<PrintState>> {
+export async function placeAgain(db: Store, id: string, place: unknown, now: string): Promise<Outcome<undefined>> {
   const found = livingPrint(db, id);
   if (!found.ok) return found;
   const plan = presentPlan(db, found.value);
@@ -62,7 +54,7 @@ export async function placeAgain(
   if (!placed.ok) return placed;
   return allOrNothing(db, () => {
     const picture = placed.value(db, now);
-    return editPrint(db, id, baseRevision, { kind: 'picture-placed', picture }, now);
+    return editPrint(db, id, { kind: 'picture-placed', picture }, now);
   });
 }
 

@@ -21,7 +21,6 @@ import {
   keepCard,
   livingPrints,
   lossesElsewhere,
-  planLabel,
   appendBenchEvent,
   appendPlan,
   benchLog,
@@ -44,7 +43,9 @@ import {
 } from '@/store';
 import { blobsOfPlan } from '@/formats';
 import type { FileOut } from './fileOut';
-import { livingPrint, staleRevision } from './livingPrint';
+import { changePrint, countersOf, staleUnless, stepsOf } from './changes';
+import { announce } from './hub';
+import { livingPrint } from './livingPrint';
 import { presentPlan, readPlan } from './readPlan';
 import { storedShapesKept } from './shapesKept';
 
@@ -87,7 +88,7 @@ export function shelfPage(db: Store, wanted: number): ShelfPage {
 function keepCards(db: Store, made: readonly { row: PrintRow; card: PrintCard }[]): void {
   if (made.length === 0) return;
   try {
-    db.transaction(() => made.forEach(({ row, card }) => keepCard(db, row.id, row.revision, card)))();
+    db.transaction(() => made.forEach(({ row, card }) => keepCard(db, row.id, row.revision, card, card.dryAt)))();
   } catch {
     // made again at the next look
   }
@@ -108,7 +109,7 @@ export function printState(db: Store, id: string): Outcome<PrintState> {
   return success({
     id,
     name: row.name,
-    revision: row.revision,
+    now: countersOf(db, row),
     savedAt: row.saved_at,
     plan: plan.value,
     events: benchLog(db, id),
@@ -116,15 +117,6 @@ export function printState(db: Store, id: string): Outcome<PrintState> {
     otherRuns: lossesElsewhere(db, id),
     cuttingPace: learnedPace(timedCuts(db)),
   });
-}
-
-/** What undo and redo would do now. */
-export function stepsOf(db: Store, row: PrintRow): Pick<PrintState, 'undoLabel' | 'redoLabel'> {
-  const canUndo = row.plan_seq > Math.max(1, row.undo_floor) && planLabel(db, row.id, row.plan_seq - 1) !== undefined;
-  return {
-    undoLabel: canUndo ? (planLabel(db, row.id, row.plan_seq) ?? null) : null,
-    redoLabel: planLabel(db, row.id, row.plan_seq + 1) ?? null,
-  };
 }
 
 /** The name of a print that is there. */
@@ -166,33 +158,36 @@ export function copyPrint(db: Store, id: string, now: string): Outcome<string> {
   return createPrint(db, found.value.name, now, { ...presentPlan(db, found.value), frozenAt: null });
 }
 
-/** Makes an edit on top of the revision it was made from; a stranger in between is told, and nothing is overwritten. */
-export function editPrint(
-  db: Store,
-  id: string,
-  baseRevision: number,
-  value: unknown,
-  now: string,
-): Outcome<PrintState> {
+/** Makes an edit on the newest plan, once for each id. */
+export function editPrint(db: Store, id: string, value: unknown, now: string, editId?: string): Outcome<undefined> {
   const edit = checkEdit(value);
   if (!edit.ok) return edit;
-  return change(db, id, baseRevision, (row) => {
-    const before = presentPlan(db, row);
-    const after = applyEdit(before, edit.value);
-    return after.ok ? keepPlan(db, row, before, after.value, nameOfEdit(edit.value), now) : after;
-  });
+  if (editId !== undefined && !/^[\w-]{8,64}$/.test(editId))
+    return failure('edit', 'A change of the plan needs an id of its own.');
+  return changePrint(
+    db,
+    id,
+    (row, before) => {
+      const after = applyEdit(before, edit.value);
+      return after.ok ? keepPlan(db, row, before, after.value, nameOfEdit(edit.value), now) : after;
+    },
+    editId,
+  );
 }
 
-/** Saves a whole plan on top of the revision it was made from; a stranger in between is told, and nothing is overwritten. */
+/** Saves a whole plan on the one it was made from; when that was changed meanwhile nothing is overwritten. */
 export function savePlan(
   db: Store,
   id: string,
-  baseRevision: number,
+  basePlan: number,
   value: unknown,
   label: string,
   now: string,
-): Outcome<PrintState> {
-  return change(db, id, baseRevision, (row) => keepPlan(db, row, presentPlan(db, row), value, label.slice(0, 80), now));
+): Outcome<undefined> {
+  return changePrint(db, id, (row, before) => {
+    const fresh = staleUnless(row, basePlan);
+    return fresh.ok ? keepPlan(db, row, before, value, label.slice(0, 80), now) : fresh;
+  });
 }
 
 /** Puts a plan after the present one when it holds, and changes nothing that is cut or printed. */
@@ -206,6 +201,7 @@ function keepPlan(
 ): Outcome<undefined> {
   const checked = checkPlan(value);
   if (!checked.ok) return checked;
+  if (JSON.stringify(checked.value) === JSON.stringify(before)) return success(undefined);
   const missing = blobsOfPlan(checked.value).find((sha) => !hasBlob(db, sha));
   if (missing) return failure('plan', 'The plan names a picture that was not brought in. Load the page again.');
   const log = benchLog(db, row.id);
@@ -215,22 +211,35 @@ function keepPlan(
   return success(undefined);
 }
 
-export function undo(db: Store, id: string, baseRevision: number, now: string): Outcome<PrintState> {
-  return change(db, id, baseRevision, (row) => {
+/** Takes back the last change of the plan as the asker knows it, where that touches nothing that is cut or printed. */
+export function undo(db: Store, id: string, basePlan: number, now: string): Outcome<undefined> {
+  return changePrint(db, id, (row, before) => {
+    const fresh = staleUnless(row, basePlan);
+    if (!fresh.ok) return fresh;
     if (row.plan_seq <= Math.max(1, row.undo_floor) || !planAt(db, id, row.plan_seq - 1))
       return failure('undo-end', 'There is nothing before this that could be brought back.');
-    moveTo(db, id, row.plan_seq - 1, now);
-    return success(undefined);
+    return stepTo(db, row, before, row.plan_seq - 1, now);
   });
 }
 
-export function redo(db: Store, id: string, baseRevision: number, now: string): Outcome<PrintState> {
-  return change(db, id, baseRevision, (row) => {
+export function redo(db: Store, id: string, basePlan: number, now: string): Outcome<undefined> {
+  return changePrint(db, id, (row, before) => {
+    const fresh = staleUnless(row, basePlan);
+    if (!fresh.ok) return fresh;
     if (!planAt(db, id, row.plan_seq + 1))
       return failure('redo-end', 'Nothing has been taken back that could be done again.');
-    moveTo(db, id, row.plan_seq + 1, now);
-    return success(undefined);
+    return stepTo(db, row, before, row.plan_seq + 1, now);
   });
+}
+
+/** Another entry of the history becomes the plan. None before the first gate can: the cut there is a step nobody takes back. */
+function stepTo(db: Store, row: PrintRow, before: Plan, seq: number, now: string): Outcome<undefined> {
+  const { plan } = planAt(db, row.id, seq)!;
+  const log = benchLog(db, row.id);
+  const closed = closedBy(before, plan, log, () => storedShapesKept(db, before, plan, log));
+  if (closed) return failure('closed', closed);
+  moveTo(db, row.id, seq, now);
+  return success(undefined);
 }
 
 export function rename(db: Store, id: string, name: unknown, now: string): Outcome<string> {
@@ -244,6 +253,7 @@ export function rename(db: Store, id: string, name: unknown, now: string): Outco
     NAME_LENGTH,
   );
   renamePrint(db, id, free, now);
+  announce(id);
   return success(free);
 }
 
@@ -255,6 +265,7 @@ export function deletePrint(db: Store, id: string, typedName: unknown, now: stri
     return failure('delete-name', `To delete this print, type its name as it stands: “${found.value.name}”.`);
   }
   markDeleted(db, id, now, now);
+  announce(id);
   return success(undefined);
 }
 
@@ -278,23 +289,4 @@ export function insertWholePrint(
   if (events.length > 0) raiseUndoFloor(db, id);
   touchPrint(db, id, now);
   return id;
-}
-
-function change(
-  db: Store,
-  id: string,
-  baseRevision: number,
-  act: (row: PrintRow) => Outcome<undefined>,
-): Outcome<PrintState> {
-  return db
-    .transaction((): Outcome<PrintState> => {
-      const found = livingPrint(db, id);
-      if (!found.ok) return found;
-      if (found.value.revision !== baseRevision) {
-        return staleRevision();
-      }
-      const done = act(found.value);
-      return done.ok ? printState(db, id) : done;
-    })
-    .immediate();
 }

@@ -18,6 +18,7 @@ import {
   savePlan,
   simulatedScan,
 } from './index';
+import { stateAfter } from '@/testing/prints';
 import { StoreTemplate } from '@/testing/template';
 
 const NOW = '2026-11-20T10:00:00.000Z';
@@ -62,9 +63,9 @@ async function plannedAnew(): Promise<PrintState> {
   const png = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#c08040' } })
     .png()
     .toBuffer();
-  const brought = ok(await bringInPicture(db, id, 1, png, 'field.png', NOW));
+  ok(await bringInPicture(db, id, png, 'field.png', NOW));
   const whole = { turnDeg: 0 as const, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 } };
-  const sized = ok(await placeAgain(db, id, brought.revision, { ...whole, widthMm: 40, heightMm: 30 }, NOW));
+  const sized = stateAfter(db, id, await placeAgain(db, id, { ...whole, widthMm: 40, heightMm: 30 }, NOW));
   const labels = new Uint8Array(400 * 300);
   for (let y = 30; y < 270; y++) labels.fill(1, y * 400 + 40, y * 400 + 360);
   for (let y = 90; y < 200; y++) labels.fill(2, y * 400 + 120, y * 400 + 260);
@@ -83,16 +84,22 @@ async function plannedAnew(): Promise<PrintState> {
     handChanges: 0,
   });
   // narrow margins: little paper to scan
-  return ok(savePlan(db, id, sized.revision, { ...plan, layout: { ...plan.layout, marginMm: 8 } }, 'flat', NOW));
+  return stateAfter(
+    db,
+    id,
+    savePlan(db, id, sized.now.plan, { ...plan, layout: { ...plan.layout, marginMm: 8 } }, 'flat', NOW),
+  );
 }
 
 async function withWay(way: (typeof REGISTRATION_WAYS)[number]): Promise<PrintState> {
   const state = await planned();
-  return ok(
+  return stateAfter(
+    db,
+    state.id,
     savePlan(
       db,
       state.id,
-      state.revision,
+      state.now.plan,
       { ...state.plan, way: { ...state.plan.way, registration: way } },
       'way',
       NOW,

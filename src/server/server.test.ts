@@ -31,6 +31,7 @@ import {
 import { inspectPicture, makeRaster, rasterMmPerPx } from './imageIn';
 import { withFlat } from '@/derived';
 import { withCuts } from '@/derived/lookups';
+import { stateAfter } from '@/testing/prints';
 import { StoreTemplate } from '@/testing/template';
 
 const NOW = '2026-11-20T10:00:00.000Z';
@@ -66,12 +67,13 @@ async function planned(): Promise<PrintState> {
 
 async function plannedAnew(): Promise<PrintState> {
   const id = ok(createPrint(db, 'Bands', NOW));
-  const brought = ok(await bringInPicture(db, id, 1, await png(400, 300), 'bands.png', NOW));
-  const sized = ok(
+  ok(await bringInPicture(db, id, await png(400, 300), 'bands.png', NOW));
+  const sized = stateAfter(
+    db,
+    id,
     await placeAgain(
       db,
       id,
-      brought.revision,
       { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm: 24, heightMm: 18 },
       NOW,
     ),
@@ -92,11 +94,13 @@ async function plannedAnew(): Promise<PrintState> {
     barePaperId: 'paper',
     handChanges: 0,
   });
-  return ok(
+  return stateAfter(
+    db,
+    id,
     savePlan(
       db,
       id,
-      sized.revision,
+      sized.now.plan,
       { ...plan, sheets: { ...plan.sheets, edition: 2, proofsToKeep: 0, testSheets: 1 } },
       'flat',
       NOW,
@@ -167,7 +171,7 @@ describe('pictures are looked at without trust', () => {
       .jpeg()
       .toBuffer();
     const id = ok(createPrint(db, 'Cut off', NOW));
-    const got = await bringInPicture(db, id, 1, whole.subarray(0, whole.length >> 1), 'half.jpg', NOW);
+    const got = await bringInPicture(db, id, whole.subarray(0, whole.length >> 1), 'half.jpg', NOW);
     expect(got).toMatchObject({ ok: false, code: 'picture-damaged' });
     expect(db.prepare('SELECT count(*) AS n FROM blobs').get()).toEqual({ n: 0 });
     expect(ok(printState(db, id)).plan.picture).toBeNull();
@@ -282,8 +286,12 @@ describe('plans', () => {
 
   test('two windows: the second is told and nothing is overwritten', async () => {
     const state = await planned();
-    const first = ok(savePlan(db, state.id, state.revision, { ...state.plan, toolsMm: [0.7] }, 'tool', NOW));
-    expect(savePlan(db, state.id, state.revision, { ...state.plan, toolsMm: [2] }, 'tool', NOW)).toMatchObject({
+    const first = stateAfter(
+      db,
+      state.id,
+      savePlan(db, state.id, state.now.plan, { ...state.plan, toolsMm: [0.7] }, 'tool', NOW),
+    );
+    expect(savePlan(db, state.id, state.now.plan, { ...state.plan, toolsMm: [2] }, 'tool', NOW)).toMatchObject({
       ok: false,
       code: 'stale',
     });
@@ -293,16 +301,16 @@ describe('plans', () => {
 
   test('undo and redo walk the history; bad placements leave everything as it was', async () => {
     const state = await planned();
-    const back = ok(undo(db, state.id, state.revision, NOW));
+    const back = stateAfter(db, state.id, undo(db, state.id, state.now.plan, NOW));
     expect([back.plan.flat, back.redoLabel]).toEqual([null, 'flat']);
-    expect(ok(redo(db, state.id, back.revision, NOW)).plan).toEqual(state.plan);
+    expect(stateAfter(db, state.id, redo(db, state.id, back.now.plan, NOW)).plan).toEqual(state.plan);
     for (const bad of [
       { widthMm: 0 },
       { widthMm: 5000 },
       { turnDeg: 45 },
       { crop: { x: 0.5, y: 0, width: 0.9, height: 1 } },
     ]) {
-      const revision = ok(printState(db, state.id)).revision;
+      const { now } = ok(printState(db, state.id));
       const place = {
         turnDeg: 0,
         mirrored: false,
@@ -311,15 +319,15 @@ describe('plans', () => {
         heightMm: 18,
         ...bad,
       } as never;
-      expect((await placeAgain(db, state.id, revision, place, NOW)).ok).toBe(false);
-      expect(ok(printState(db, state.id))).toMatchObject({ revision, plan: state.plan });
+      expect((await placeAgain(db, state.id, place, NOW)).ok).toBe(false);
+      expect(ok(printState(db, state.id))).toMatchObject({ now, plan: state.plan });
     }
   });
 
   test('a plan may not name what was never brought in; labels must fit the picture', async () => {
     const state = await planned();
     const foreign: Plan = { ...state.plan, flat: { ...state.plan.flat!, labelsSha: 'f'.repeat(64) } };
-    expect(savePlan(db, state.id, state.revision, foreign, 'x', NOW)).toMatchObject({ ok: false, code: 'plan' });
+    expect(savePlan(db, state.id, state.now.plan, foreign, 'x', NOW)).toMatchObject({ ok: false, code: 'plan' });
     const labels = storedBlob(db, state.plan.flat!.labelsSha)!.bytes;
     expect(ok(storeLabels(db, state.id, labels, NOW))).toBe(state.plan.flat!.labelsSha);
     expect(inflateSync(labels).length).toBe(16 + 240 * 180);
@@ -419,7 +427,7 @@ describe('the bench', () => {
     const first = entry(pull('1')),
       second = entry(pull('2'));
     ok(logActs(db, id, [first], MS));
-    expect(ok(logActs(db, id, [first], MS)).events.length).toBe(3);
+    expect(stateAfter(db, id, logActs(db, id, [first], MS)).events.length).toBe(3);
     ok(logActs(db, id, [second], MS));
     expect(log(id, { kind: 'pull-undone', pullId: first.id })).toMatchObject({
       ok: false,
@@ -441,10 +449,14 @@ describe('the bench', () => {
     ok(log(state.id, { kind: 'cut-done', cutId: 'stage-1' }));
     const passed = ok(printState(db, state.id));
     expect(passed.undoLabel).toBeNull();
-    expect(undo(db, state.id, passed.revision, NOW)).toMatchObject({ code: 'undo-end' });
+    expect(undo(db, state.id, passed.now.plan, NOW)).toMatchObject({ code: 'undo-end' });
     const other = withCuts(passed.plan, (cut) => ({ ...cut, standingIds: cut.standingIds.slice(1) }));
-    expect(savePlan(db, state.id, passed.revision, other, 'x', NOW)).toMatchObject({ code: 'closed' });
-    const saved = ok(savePlan(db, state.id, passed.revision, { ...passed.plan, toolsMm: [1, 4] }, 'tool', NOW));
+    expect(savePlan(db, state.id, passed.now.plan, other, 'x', NOW)).toMatchObject({ code: 'closed' });
+    const saved = stateAfter(
+      db,
+      state.id,
+      savePlan(db, state.id, passed.now.plan, { ...passed.plan, toolsMm: [1, 4] }, 'tool', NOW),
+    );
     expect(saved.plan.toolsMm).toEqual([1, 4]);
     expect(passed.plan.toolsMm).not.toEqual([1, 4]);
   });
@@ -475,7 +487,7 @@ describe('files out', () => {
   test('before it is flattened a print looks like its picture, small', async () => {
     const id = ok(createPrint(db, 'Raw', NOW));
     expect(await lookPng(db, id, 0, 120)).toMatchObject({ ok: false, code: 'nothing-flat' });
-    ok(await bringInPicture(db, id, 1, await png(400, 300), 'raw.png', NOW));
+    stateAfter(db, id, await bringInPicture(db, id, await png(400, 300), 'raw.png', NOW));
     const { width, height } = await sharp(ok(await lookPng(db, id, 0, 120)).bytes).metadata();
     expect([width, height]).toEqual([120, 90]);
     expect(await lookPng(db, id, 1, 120)).toMatchObject({ ok: false, code: 'nothing-flat' });

@@ -1,6 +1,6 @@
 import { findIslands, regionMask, hasPixel, type BitMask, type LabelMap } from '@/core/geometry';
 import { measureFlatColours } from '@/core/picture';
-import { SLIP_ANSWERS, type SlipAnswer, checkPlan, type Plan, type PrintState } from '@/model';
+import { SLIP_ANSWERS, type BenchEvent, type SlipAnswer, checkPlan, type Plan } from '@/model';
 import {
   replayLog,
   type Slip,
@@ -14,12 +14,12 @@ import {
 } from '@/derived';
 import { failure, success, type Outcome } from '@/core/units';
 import { indexedPng, type PaletteColour } from '@/formats';
-import { appendBenchEvent, appendPlan, benchLog, printById, putBlob, raiseUndoFloor, type Store } from '@/store';
+import { appendBenchEvent, appendPlan, benchLog, raiseUndoFloor, touchPrint, type Store } from '@/store';
 import { keepLabels, labelsOfPlan } from './labels';
+import { changePrint, staleUnless } from './changes';
 import { livingPrint } from './livingPrint';
-import { printState } from './prints';
+import { readPlan } from './readPlan';
 import { sheetOf } from './printSheets';
-import { presentPlan } from './readPlan';
 
 /**
  * What is done about a slip: the answer goes into the log, and where it changes the plan (a run more, another picture) plan and log
@@ -28,40 +28,34 @@ import { presentPlan } from './readPlan';
 export function answerSlip(
   db: Store,
   id: string,
-  baseRevision: number,
+  basePlan: number,
   slipId: unknown,
   answer: unknown,
   now: string,
-): Outcome<PrintState> {
+): Outcome<undefined> {
   if (!SLIP_ANSWERS.some((a) => a === answer))
     return failure('slip', `“${String(answer)}” is no answer to a slip; it is ${SLIP_ANSWERS.join(', ')}.`);
-  return db
-    .transaction((): Outcome<PrintState> => {
-      const found = livingPrint(db, id);
-      if (!found.ok) return found;
-      if (found.value.revision !== baseRevision)
-        return failure('stale', 'This print was changed in another window meanwhile. Nothing of it was overwritten.');
-      const plan = presentPlan(db, found.value);
-      const slip = replayLog(benchLog(db, id)).slips.find((s) => s.slipId === slipId);
-      if (!slip) return failure('slip', 'This slip is not in the log.');
-      if (slip.answer !== undefined && slip.answer !== 'leave')
-        return failure('slip', `This slip was answered already: ${slip.answer}.`);
-      const next = planAfter(db, plan, slip, answer as SlipAnswer, now);
-      if (!next.ok) return next;
-      appendBenchEvent(db, id, {
-        id: `answer-${slip.slipId}-${benchLog(db, id).length}`,
-        at: now,
-        act: { kind: 'slip-answered', slipId: slip.slipId, answer: answer as SlipAnswer },
-      });
-      if (next.value !== plan) {
-        const checked = checkPlan(next.value);
-        if (!checked.ok) return checked;
-        appendPlan(db, printById(db, id)!, checked.value, `slip: ${String(answer)}`, now);
-      }
-      raiseUndoFloor(db, id);
-      return printState(db, id);
-    })
-    .immediate();
+  return changePrint(db, id, (row, plan) => {
+    const fresh = staleUnless(row, basePlan);
+    if (!fresh.ok) return fresh;
+    const slip = replayLog(benchLog(db, id)).slips.find((s) => s.slipId === slipId);
+    if (!slip) return failure('slip', 'This slip is not in the log.');
+    if (slip.answer !== undefined && slip.answer !== 'leave')
+      return failure('slip', `This slip was answered already: ${slip.answer}.`);
+    const next = planAfter(db, plan, slip, answer as SlipAnswer, now);
+    if (!next.ok) return next;
+    const checked = checkPlan(next.value);
+    if (!checked.ok) return checked;
+    appendBenchEvent(db, id, {
+      id: `answer-${slip.slipId}-${benchLog(db, id).length}`,
+      at: now,
+      act: { kind: 'slip-answered', slipId: slip.slipId, answer: answer as SlipAnswer },
+    });
+    touchPrint(db, id, now);
+    if (next.value !== plan) appendPlan(db, row, checked.value, `slip: ${String(answer)}`, now);
+    raiseUndoFloor(db, id);
+    return success(undefined);
+  });
 }
 
 function planAfter(db: Store, plan: Plan, slip: Slip, answer: SlipAnswer, now: string): Outcome<Plan> {
@@ -115,14 +109,9 @@ const STANDING: PaletteColour = [207, 199, 180, 255],
   CLEARED: PaletteColour = [239, 233, 218, 255],
   SLIPPED: PaletteColour = [166, 58, 43, 255];
 
-/** The block as it lies after a cut or a slip, kept as a small picture: standing, just cut, cleared before, slips. Its SHA; undefined when there is nothing to draw. */
-export function keepCutPicture(
-  db: Store,
-  plan: Plan,
-  slips: readonly Slip[],
-  cutId: string,
-  now: string,
-): string | undefined {
+/** The block as it lies after all of a log, as a small PNG: standing, just cut, cleared before, slips. Undefined when there is nothing to draw. */
+export function cutPicture(db: Store, plan: Plan, log: readonly BenchEvent[], cutId: string): Buffer | undefined {
+  const { slips } = replayLog(log);
   const picture = labelsOfPlan(db, plan);
   const run = plan.runs[runsOfCut(plan, cutId)[0]];
   const made = picture && sheetOf(plan, picture, slips);
@@ -149,7 +138,22 @@ export function keepCutPicture(
     },
     plan.picture!.raster.mmPerPx * every,
   );
-  return putBlob(db, Buffer.from(png), 'image/png', now);
+  return Buffer.from(png);
+}
+
+/** The same as a file made beside the server: the log as stored, and what is to be logged after it. */
+export function cutPictureFile(
+  db: Store,
+  id: string,
+  next: readonly BenchEvent[],
+  cutId: string,
+): Outcome<{ readonly bytes: Uint8Array } | undefined> {
+  const found = livingPrint(db, id);
+  if (!found.ok) return found;
+  const plan = readPlan(db, found.value);
+  if (!plan.ok) return plan;
+  const bytes = cutPicture(db, plan.value, [...benchLog(db, id), ...next], cutId);
+  return success(bytes && { bytes });
 }
 
 /** Why a slip cannot be marked, in a sentence. */

@@ -1,6 +1,6 @@
 import type { ItemOf, Plan, PlanEdit, StoredItem, WorkshopItem } from '@/model';
 import { openStore, planAt, printById, type Store } from '@/store';
-import { expectOk, wholePrints } from '@/testing/prints';
+import { expectOk, wholePrints, stateAfter } from '@/testing/prints';
 import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -37,7 +37,7 @@ const named = (name: string, kind = 'paper') =>
 const using = (...items: WorkshopItem[]): PlanEdit => ({ kind: 'workshop-used', of: items[0].kind, items });
 const planOf = (id: string): Plan => expectOk(printState(db, id)).plan;
 function edited(id: string, edit: PlanEdit) {
-  return expectOk(editPrint(db, id, expectOk(printState(db, id)).revision, edit, NOW));
+  return stateAfter(db, id, editPrint(db, id, edit, NOW));
 }
 const changed = ({ item, revision }: StoredItem, part: object) =>
   expectOk(saveItem(db, item.id, revision, { ...item, ...part }, NOW));
@@ -69,15 +69,17 @@ test('a thing is put in, changed on its revision only, taken out and put back', 
 test('prints follow the paper they are made with, on every view and on the shelf, until it leaves the workshop', () => {
   const id = expectOk(createPrint(db, 'Heron', NOW));
   edited(id, using(named('cream').item));
-  const { revision } = expectOk(printState(db, id)),
+  const { now } = expectOk(printState(db, id)),
     stamp = shelfPage(db, 1).workshop;
   changed(named('cream'), { labD50: [90, 1, 9], thicknessMm: 0.5 });
   expect(shelfPage(db, 1).workshop).not.toBe(stamp);
   expect(planOf(id)).toMatchObject({ paper: { labD50: [90, 1, 9] }, register: { heights: { paperMm: 0.5 } } });
-  expect(expectOk(printState(db, id)).revision).toBe(revision);
+  expect(expectOk(printState(db, id)).now.plan).toBe(now.plan);
   // an edit made on it keeps what it followed
   expect(edited(id, { kind: 'sheets-set', part: { edition: 9 } }).plan.paper.labD50).toEqual([90, 1, 9]);
-  expect(expectOk(undo(db, id, expectOk(printState(db, id)).revision, NOW)).plan.paper.labD50).toEqual([90, 1, 9]);
+  expect(stateAfter(db, id, undo(db, id, expectOk(printState(db, id)).now.plan, NOW)).plan.paper.labD50).toEqual([
+    90, 1, 9,
+  ]);
   expectOk(removeItem(db, named('cream').item.id, NOW));
   expect(planOf(id).paper.labD50).toEqual([90, 1, 9]);
 });

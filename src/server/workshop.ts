@@ -11,6 +11,7 @@ import {
   workshopStamp,
   type Store,
 } from '@/store';
+import { announceWorkshop } from './hub';
 
 /** Longest name of a thing. */
 const NAME_LENGTH = 60;
@@ -31,19 +32,21 @@ export function addItem(db: Store, value: unknown, now: string): Outcome<StoredI
   const id = randomUUID();
   const checked = checkItem({ ...(value as object), id });
   if (!checked.ok) return checked;
-  return db
-    .transaction((): Outcome<StoredItem> => {
-      const there = workshop(db, now);
-      if (there.length >= MOST_ITEMS)
-        return failure(
-          'workshop-full',
-          `The workshop holds ${MOST_ITEMS} things, the most it can. Take one out first.`,
-        );
-      const name = freeName(checked.value.name, namesOf(there, checked.value.kind), NAME_LENGTH);
-      insertItem(db, { ...checked.value, name }, now);
-      return success(workshopItem(db, id)!);
-    })
-    .immediate();
+  return told(
+    db
+      .transaction((): Outcome<StoredItem> => {
+        const there = workshop(db, now);
+        if (there.length >= MOST_ITEMS)
+          return failure(
+            'workshop-full',
+            `The workshop holds ${MOST_ITEMS} things, the most it can. Take one out first.`,
+          );
+        const name = freeName(checked.value.name, namesOf(there, checked.value.kind), NAME_LENGTH);
+        insertItem(db, { ...checked.value, name }, now);
+        return success(workshopItem(db, id)!);
+      })
+      .immediate(),
+  );
 }
 
 /** Saves a thing on top of the revision it was changed from. */
@@ -58,44 +61,54 @@ export function saveItem(
   if (!checked.ok) return checked;
   const item = checked.value;
   if (item.id !== id) return failure('item', 'What was sent is another thing than the one it was sent for.');
-  return db
-    .transaction((): Outcome<StoredItem> => {
-      const known = workshopItem(db, id);
-      if (!known) return missing();
-      if (known.item.kind !== item.kind)
-        return failure('item', `A ${known.item.kind} cannot become a ${item.kind}. Put the new thing in beside it.`);
-      const others = workshopItems(db).filter((other) => other.item.id !== id);
-      if (namesOf(others, item.kind).includes(item.name))
-        return failure(
-          'item-name',
-          `There is another ${item.kind} named “${item.name}”. Give this one a name of its own.`,
-        );
-      if (!updateItem(db, baseRevision, item, now))
-        return failure(
-          'stale',
-          'This was changed in another window meanwhile. Nothing of it was overwritten; load the page again.',
-        );
-      return success(workshopItem(db, id)!);
-    })
-    .immediate();
+  return told(
+    db
+      .transaction((): Outcome<StoredItem> => {
+        const known = workshopItem(db, id);
+        if (!known) return missing();
+        if (known.item.kind !== item.kind)
+          return failure('item', `A ${known.item.kind} cannot become a ${item.kind}. Put the new thing in beside it.`);
+        const others = workshopItems(db).filter((other) => other.item.id !== id);
+        if (namesOf(others, item.kind).includes(item.name))
+          return failure(
+            'item-name',
+            `There is another ${item.kind} named “${item.name}”. Give this one a name of its own.`,
+          );
+        if (!updateItem(db, baseRevision, item, now))
+          return failure(
+            'stale',
+            'This was changed in another window meanwhile. Nothing of it was overwritten; load the page again.',
+          );
+        return success(workshopItem(db, id)!);
+      })
+      .immediate(),
+  );
 }
 
 /** Takes a thing out; prints that use it keep it as it was. */
 export function removeItem(db: Store, id: string, now: string): Outcome<undefined> {
-  return workshopItem(db, id) && markItemDeleted(db, id, now, now) ? success(undefined) : missing();
+  return told(workshopItem(db, id) && markItemDeleted(db, id, now, now) ? success(undefined) : missing());
 }
 
 export function putItemBack(db: Store, id: string, now: string): Outcome<StoredItem> {
-  return db
-    .transaction((): Outcome<StoredItem> => {
-      const others = workshopItems(db).filter((other) => other.item.id !== id);
-      if (!markItemDeleted(db, id, null, now)) return missing();
-      const { item, revision } = workshopItem(db, id)!;
-      const name = freeName(item.name, namesOf(others, item.kind), NAME_LENGTH);
-      if (name !== item.name) updateItem(db, revision, { ...item, name }, now);
-      return success(workshopItem(db, id)!);
-    })
-    .immediate();
+  return told(
+    db
+      .transaction((): Outcome<StoredItem> => {
+        const others = workshopItems(db).filter((other) => other.item.id !== id);
+        if (!markItemDeleted(db, id, null, now)) return missing();
+        const { item, revision } = workshopItem(db, id)!;
+        const name = freeName(item.name, namesOf(others, item.kind), NAME_LENGTH);
+        if (name !== item.name) updateItem(db, revision, { ...item, name }, now);
+        return success(workshopItem(db, id)!);
+      })
+      .immediate(),
+  );
+}
+
+/** Prints may follow what changed: whoever has one open hears of it. */
+function told<T>(outcome: Outcome<T>): Outcome<T> {
+  if (outcome.ok) announceWorkshop();
+  return outcome;
 }
 
 const missing = () => failure('item-missing', 'This is not in the workshop any more.');

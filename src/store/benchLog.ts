@@ -37,6 +37,13 @@ export function benchLog(db: Store, printId: string): readonly BenchEvent[] {
   return log;
 }
 
+/** How many entries the log of a print has. */
+export function logCount(db: Store, printId: string): number {
+  return db
+    .prepare<[string], { n: number }>('SELECT coalesce(max(seq), 0) AS n FROM bench_log WHERE print_id = ?')
+    .get(printId)!.n;
+}
+
 /** The log as it was written, unread. */
 export function rawLog(db: Store, printId: string): Row[] {
   return db

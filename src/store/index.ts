@@ -17,6 +17,12 @@ export {
   planAt,
   appendPlan,
   moveTo,
+  replacePlan,
+  type PlanChange,
+  keepPlanChange,
+  hasEdit,
+  planChangesSince,
+  dryingAt,
   raiseUndoFloor,
   touchPrint,
   renamePrint,
@@ -24,7 +30,16 @@ export {
   purgeDeleted,
 } from './prints';
 export { cabinetInks, cabinetInk, cabinetWasFilled, insertInk, updateInk, markInkDeleted } from './cabinet';
-export { benchLog, appendBenchEvent, hasBenchEvent, logSince, rawLog, lossesElsewhere, timedCuts } from './benchLog';
+export {
+  benchLog,
+  logCount,
+  appendBenchEvent,
+  hasBenchEvent,
+  logSince,
+  rawLog,
+  lossesElsewhere,
+  timedCuts,
+} from './benchLog';
 export {
   everyItem,
   workshopItems,

@@ -1,4 +1,4 @@
-import { upgradedPlan, type Plan } from '@/model';
+import { upgradedPlan, type PatchStep, type Plan } from '@/model';
 import type { Store } from './open';
 
 export interface PrintRow {
@@ -10,6 +10,7 @@ export interface PrintRow {
   readonly revision: number;
   readonly plan_seq: number;
   readonly undo_floor: number;
+  readonly plan_count: number;
 }
 
 /** History kept for each print. */
@@ -35,6 +36,43 @@ export function deletedPrints(db: Store): PrintRow[] {
     .all();
 }
 
+/** What one change did to a plan; `patch` is null where only the whole plan says it. */
+export interface PlanChange {
+  readonly count: number;
+  readonly editId: string | null;
+  readonly patch: readonly PatchStep[] | null;
+}
+
+/** Keeps what the change did that made the plan's counter what it is now. Patches of long ago are let go, ids of edits are not. */
+export function keepPlanChange(db: Store, id: string, { count, editId, patch }: PlanChange): void {
+  db.prepare('INSERT INTO plan_changes (print_id, plan_count, edit_id, patch) VALUES (?, ?, ?, ?)').run(
+    id,
+    count,
+    editId,
+    patch && JSON.stringify(patch),
+  );
+  db.prepare('UPDATE plan_changes SET patch = NULL WHERE print_id = ? AND plan_count = ?').run(
+    id,
+    count - HISTORY_KEPT,
+  );
+}
+
+/** Whether an edit was made already. */
+export function hasEdit(db: Store, id: string, editId: string): boolean {
+  return db.prepare('SELECT 1 FROM plan_changes WHERE print_id = ? AND edit_id = ?').get(id, editId) !== undefined;
+}
+
+/** What changed the plan after it was at `count`, in order. */
+export function planChangesSince(db: Store, id: string, count: number): PlanChange[] {
+  return db
+    .prepare<[string, number], { count: number; editId: string | null; patch: string | null }>(
+      `SELECT plan_count AS count, edit_id AS editId, patch FROM plan_changes
+       WHERE print_id = ? AND plan_count > ? ORDER BY plan_count`,
+    )
+    .all(id, count)
+    .map((row) => ({ ...row, patch: row.patch === null ? null : (JSON.parse(row.patch) as PatchStep[]) }));
+}
+
 /** A print as the shelf showed it at this revision. */
 export function cardOf(db: Store, id: string, revision: number): unknown {
   const row = db
@@ -43,11 +81,22 @@ export function cardOf(db: Store, id: string, revision: number): unknown {
   return row && JSON.parse(row.card);
 }
 
-export function keepCard(db: Store, id: string, revision: number, card: unknown): void {
+/** Keeps a print's card as of a revision, and until when the film on its sheets dries. */
+export function keepCard(db: Store, id: string, revision: number, card: unknown, dryAt: string | null): void {
   db.prepare(
-    `INSERT INTO print_cards (print_id, revision, card) VALUES (?, ?, ?)
-     ON CONFLICT (print_id) DO UPDATE SET revision = excluded.revision, card = excluded.card`,
-  ).run(id, revision, JSON.stringify(card));
+    `INSERT INTO print_cards (print_id, revision, card, dry_at) VALUES (?, ?, ?, ?)
+     ON CONFLICT (print_id) DO UPDATE SET revision = excluded.revision, card = excluded.card, dry_at = excluded.dry_at`,
+  ).run(id, revision, JSON.stringify(card), dryAt);
+}
+
+/** Prints on the shelf whose film is not dry at a moment, those that are dry first in front. */
+export function dryingAt(db: Store, now: string, limit: number): { id: string; name: string; dryAt: string }[] {
+  return db
+    .prepare<[string, number], { id: string; name: string; dryAt: string }>(
+      `SELECT p.id, p.name, c.dry_at AS dryAt FROM print_cards c JOIN prints p ON p.id = c.print_id
+       WHERE c.dry_at > ? AND p.deleted_at IS NULL ORDER BY c.dry_at LIMIT ?`,
+    )
+    .all(now, limit);
 }
 
 export function printById(db: Store, id: string): PrintRow | undefined {
@@ -112,7 +161,14 @@ export function appendPlan(db: Store, row: PrintRow, plan: Plan, label: string, 
 
 /** Makes another entry of the history the present plan. */
 export function moveTo(db: Store, id: string, seq: number, now: string): void {
-  db.prepare('UPDATE prints SET plan_seq = ?, revision = revision + 1, saved_at = ? WHERE id = ?').run(seq, now, id);
+  db.prepare(
+    'UPDATE prints SET plan_seq = ?, plan_count = plan_count + 1, revision = revision + 1, saved_at = ? WHERE id = ?',
+  ).run(seq, now, id);
+}
+
+/** Writes a plan in the place of an entry of the history: one that names the same bytes. */
+export function replacePlan(db: Store, id: string, seq: number, plan: Plan): void {
+  db.prepare('UPDATE plan_history SET plan = ? WHERE print_id = ? AND seq = ?').run(JSON.stringify(plan), id, seq);
 }
 
 /** Nothing before the present plan can be brought back any more. */

@@ -1,5 +1,6 @@
 import { STARTER_CABINET } from '@/core/inks';
 import type { Lab } from '@/core/colour';
+import { withFlat } from '@/derived';
 import { emptyPlan, type CabinetInk, type FlatColour, type FlatPlan, type PicturePlan, type Plan } from '@/model';
 
 /** A digest that names bytes no test reads. */
@@ -84,3 +85,8 @@ export const FOUR_COLOURS: FlatPlan = {
   barePaperId: 'paper',
   handChanges: 0,
 };
+
+/** A print of three runs from one block, in four bands of colour. */
+export function planOfBands(): Plan {
+  return withFlat({ ...emptyPlan(), picture: pictureOf(60, 45) }, FOUR_COLOURS);
+}

@@ -8,6 +8,12 @@ export function expectOk<T>(outcome: Outcome<T>): T {
   return outcome.value;
 }
 
+/** A print after something that must have been done. */
+export function stateAfter(db: Store, id: string, done: Outcome<unknown>): PrintState {
+  expectOk(done);
+  return expectOk(printState(db, id));
+}
+
 /** Every living print of a workshop's first shelf, whole. */
 export function wholePrints(db: Store): PrintState[] {
   return shelfPage(db, 1).prints.map(({ id }) => expectOk(printState(db, id)));

@@ -15,6 +15,7 @@ const STATUS: Readonly<Record<string, number>> = {
   json: 400,
   request: 400,
   'too-large': 413,
+  busy: 503,
   'file-full': 507,
   'file-busy': 503,
   'file-readonly': 503,

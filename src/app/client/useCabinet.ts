@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { success, type NamedReading, type Outcome, type Reading, type StoredInk } from '@/model';
 import type { CabinetDesk } from '@/ui/kit/printContext';
-import { ask, askRaw } from './api';
+import { ask, askRaw } from '@/session';
 
 const API = '/api/cabinet';
 

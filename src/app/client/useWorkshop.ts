@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { failure, type Outcome, type StoredItem, type WorkshopItem } from '@/model';
 import type { WorkshopDesk } from '@/ui/kit/workshopDesk';
-import { ask } from './api';
+import { ask } from '@/session';
 
 const API = '/api/workshop';
 

@@ -4,7 +4,7 @@ import { checkWith } from '../check';
 import { flat, flatColour, picture } from '../design/design';
 import { anchor, place, slipPlace } from '../design/place';
 import { BLOCK_MATERIALS } from '@/core/cutting';
-import { between, id, labD50, list, mm, named, oneOf, opacity, record, text, type Frozen } from '../fields';
+import { between, id, labD50, list, mm, named, oneOf, opacity, record, sha, text, type Frozen } from '../fields';
 import { MASK_GROWTH_MM, MOST, MOST_USED } from '../ranges';
 import { item, ITEM_KINDS } from '../workshop/items';
 import { block } from './blocks';
@@ -46,6 +46,8 @@ const EDITS = {
     flat: flat.nullable().defined(),
     /** What was done to the islands, for the history: “flattened”, “thicken” … */
     how: text(40),
+    /** The map it was made from: where another has taken its place it is refused, so that no hand's work is painted over. */
+    from: sha().nullable().optional(),
   }),
   'colour-set': record({
     kind: kind('colour-set'),

@@ -12,8 +12,7 @@ import { EDITION_ROUND } from '@/model';
 
 /** What is missing before the first pull: the cut, or the count of sheets. */
 export function BeforePulling() {
-  const { state, progress, log, tell, urls, belief } = usePrintDesk();
-  const { plan } = state;
+  const { plan, progress, log, tell, urls, belief } = usePrintDesk('plan', 'progress', 'log', 'tell', 'urls', 'belief');
   const answer = useMemo(() => sheetAnswerOf(plan, belief), [plan, belief]);
   const index = progress.currentRun;
   if (progress.runs[index].phase === 'planned') {

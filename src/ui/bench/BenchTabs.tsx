@@ -5,7 +5,7 @@ import css from './BenchTabs.module.css';
 
 /** The acts on the bench. */
 export function BenchTabs({ view }: { view: 'rehearse' | 'cut' | 'proof' | 'pull' }) {
-  const { urls } = usePrintDesk();
+  const { urls } = usePrintDesk('urls');
   return (
     <nav className={css.benchTabs} aria-label="At the bench">
       <Link href={urls.page('rehearse')} aria-current={view === 'rehearse' ? 'page' : undefined}>

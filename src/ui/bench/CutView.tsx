@@ -29,7 +29,7 @@ const LISTED = 60;
 export function CutView() {
   const cut = useCut();
   const { desk, labels, run, stage, islands, allCut, draft, setDraft } = cut;
-  const { plan } = desk.state;
+  const { plan, urls } = desk;
   if (!plan.flat || !plan.picture || !run || !stage || !labels) {
     return (
       <NothingToShow
@@ -37,7 +37,7 @@ export function CutView() {
         title="Nothing to cut yet"
         says="The plan comes first: a picture, its flat colours, their order."
       >
-        <Link href={desk.urls.page('picture')}>To the Desk</Link>
+        <Link href={urls.page('picture')}>To the Desk</Link>
       </NothingToShow>
     );
   }
@@ -93,8 +93,8 @@ function CutMap({
   picked,
   allCut,
 }: CutMapProps) {
-  const { state, unit } = usePrintDesk();
-  const { raster } = state.plan.picture!;
+  const { plan, unit } = usePrintDesk('plan', 'unit');
+  const { raster } = plan.picture!;
   return (
     <SheetCanvas
       widthPx={raster.widthPx}
@@ -178,7 +178,7 @@ interface CutMarksProps {
 }
 
 function CutMarks({ shownSlip, draft, draftOutlines, regions, mm, picked, allCut }: CutMarksProps) {
-  const { progress } = usePrintDesk();
+  const { progress } = usePrintDesk('progress');
   return (
     <>
       {openSlips(progress.bench.slips).map((slip) => (
@@ -212,7 +212,7 @@ interface PartListProps {
 }
 
 function PartList({ islands, doneCount, chosen, setChosen, tick, ticked }: PartListProps) {
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   return (
     <section className={css.listed}>
       <h2>
@@ -261,11 +261,7 @@ interface CutFactsProps {
 }
 
 function CutFacts({ cutCm2, run, setReplaying }: CutFactsProps) {
-  const {
-    state: { plan },
-    unit,
-    progress,
-  } = usePrintDesk();
+  const { plan, unit, progress } = usePrintDesk('plan', 'unit', 'progress');
   return (
     <section>
       <h2>{cutCm2.toFixed(cutCm2 < 10 ? 1 : 0)} cm² to cut</h2>

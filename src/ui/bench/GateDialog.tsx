@@ -42,12 +42,7 @@ export function GateDialog(gate: GateDialogProps) {
 }
 
 function GateActs({ setAsking, minutes, labels, cutCm2, run, setMinutes, stage }: GateDialogProps) {
-  const {
-    sheetWorker,
-    state: { plan },
-    log,
-    tell,
-  } = usePrintDesk();
+  const { sheetWorker, plan, log, tell } = usePrintDesk('sheetWorker', 'plan', 'log', 'tell');
   return (
     <DialogActions>
       <Button onClick={() => setAsking(false)}>Not yet</Button>

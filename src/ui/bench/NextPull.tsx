@@ -80,9 +80,7 @@ function PullActs({ pulling }: { pulling: Pulling }) {
 }
 
 function NextSheet({ pulling: { next, index, run, mine } }: { pulling: Pulling }) {
-  const {
-    state: { plan },
-  } = usePrintDesk();
+  const { plan } = usePrintDesk('plan');
   const counted = mine.tally.pulled.filter((p) => !isTestSheet(p.sheet));
   const kept = counted.filter((p) => !p.setAside);
   return (

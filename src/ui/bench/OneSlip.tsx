@@ -41,9 +41,8 @@ export function OneSlip({
   number: number;
   onShow: (slip: Slip | undefined) => void;
 }) {
-  const desk = usePrintDesk();
-  const { state, looks, unit, urls } = desk;
-  const { plan } = state;
+  const desk = usePrintDesk('plan', 'looks', 'unit', 'urls');
+  const { plan, looks, unit, urls } = desk;
   const [open, setOpen] = useState(slip.answer === undefined);
   const [busy, setBusy] = useState(false);
   const colours = plan.flat!.colours;
@@ -98,7 +97,7 @@ function useSlipAnswer(
   setOpen: Dispatch<SetStateAction<boolean>>,
   onShow: (slip: Slip | undefined) => void,
 ) {
-  const { answerSlip, tell } = usePrintDesk();
+  const { answerSlip, tell } = usePrintDesk('answerSlip', 'tell');
   const act = async (answer: SlipAnswer) => {
     setBusy(true);
     const done = await answerSlip(slip.slipId, answer);
@@ -159,12 +158,7 @@ function SlipHead({ number, setOpen, open, onShow, slip }: SlipHeadProps) {
 
 /** What a slip would do to the look, if left. */
 function useSlipEffect(slip: Slip, colours: readonly FlatColour[]) {
-  const {
-    sheet,
-    state: { plan },
-    progress,
-    looks,
-  } = usePrintDesk();
+  const { sheet, plan, progress, looks } = usePrintDesk('sheet', 'plan', 'progress', 'looks');
   const effect = useMemo(() => {
     const mark = sheet.effects.findIndex((e) => e.kind === 'slip' && e.slipId === slip.slipId);
     const there = sheet.parts
@@ -244,7 +238,7 @@ function PrintSpot({ lost, name, busy, act }: PrintSpotProps) {
 }
 
 function PatchIt({ inlay, busy, act }: { inlay: Inlay; busy: boolean; act: (answer: SlipAnswer) => Promise<void> }) {
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   return (
     <div>
       <h3>Patch the block</h3>
@@ -279,7 +273,7 @@ interface LeaveItProps {
 }
 
 function LeaveIt({ effect, fills, areaMm2, colours, slip, busy, act }: LeaveItProps) {
-  const { coverage } = usePrintDesk();
+  const { coverage } = usePrintDesk('coverage');
   return (
     <div>
       <h3>Leave it</h3>

@@ -15,7 +15,7 @@ import { type Run, type Ink } from '@/model';
 import { inkNamesOf, inkNeedOfRun, inksOfRun, maskNotes, cutsOfRun } from '@/derived';
 import { Cautions } from '../kit/Cautions';
 import { wordOfLab } from '../kit/colours';
-import { usePrintDesk } from '../kit/printContext';
+import { usePrintDesk, type PrintDesk } from '../kit/printContext';
 import { Thumb } from '../kit/Thumb';
 import { BenchTabs } from './BenchTabs';
 import { BeforePulling } from './BeforePulling';
@@ -38,10 +38,7 @@ const ForecastChart = dynamic(
 
 /** Pull: one run, one sheet after the other; every pull is on disk before it is shown as counted. */
 export function PullView() {
-  const {
-    state: { plan },
-    looks,
-  } = usePrintDesk();
+  const { plan, looks } = usePrintDesk('plan', 'looks');
   const pulling = usePull();
   usePullKeys(pulling);
   const { index, run } = pulling;
@@ -65,7 +62,7 @@ export function PullView() {
 }
 
 function Now({ pulling }: { pulling: Pulling }) {
-  const { waitingActs } = usePrintDesk();
+  const { waitingActs } = usePrintDesk('waitingActs');
   return (
     <div className={css.now}>
       {pulling.ready && pulling.next ? <NextPull pulling={pulling} /> : <BeforePulling />}
@@ -79,7 +76,7 @@ function Now({ pulling }: { pulling: Pulling }) {
 }
 
 function NothingToPull({ all, takeBack }: { all: boolean; takeBack: () => Promise<void> }) {
-  const { urls } = usePrintDesk();
+  const { urls } = usePrintDesk('urls');
   return (
     <NothingToShow
       above={<BenchTabs view="pull" />}
@@ -97,7 +94,7 @@ function NothingToPull({ all, takeBack }: { all: boolean; takeBack: () => Promis
 }
 
 function FinishDialog({ pulling: { finishing, setFinishing, index, mine, run } }: { pulling: Pulling }) {
-  const { log, tell } = usePrintDesk();
+  const { log, tell } = usePrintDesk('log', 'tell');
   return (
     <Dialog open={finishing} onClose={() => setFinishing(false)} maxWidth="xs" fullWidth>
       <DialogTitle>End run {index + 1} here?</DialogTitle>
@@ -158,10 +155,7 @@ interface AfterProps {
 }
 
 function After({ forecast, wanted, index, ink }: AfterProps) {
-  const {
-    state: { plan },
-    progress,
-  } = usePrintDesk();
+  const { plan, progress } = usePrintDesk('plan', 'progress');
   return (
     <div className={css.after}>
       <h1>Edition of {plan.sheets.edition}</h1>
@@ -187,11 +181,8 @@ function After({ forecast, wanted, index, ink }: AfterProps) {
 }
 
 function Before({ index, run, look }: { index: number; run: Run; look: number[] | undefined }) {
-  const desk = usePrintDesk();
-  const {
-    state: { plan },
-    coverage,
-  } = desk;
+  const desk = usePrintDesk('plan', 'progress', 'coverage');
+  const { plan, coverage } = desk;
   return (
     <div className={css.before}>
       <h1>
@@ -235,8 +226,8 @@ function loseWords(mayStillLose: number): string {
   return `You may lose ${mayStillLose} more in this run and still be likelier than not to reach it.`;
 }
 
-function cutWords({ progress, state }: ReturnType<typeof usePrintDesk>): string {
-  const cuts = cutsOfRun(state.plan, state.plan.runs[progress.currentRun]);
+function cutWords({ progress, plan }: Pick<PrintDesk, 'plan' | 'progress'>): string {
+  const cuts = cutsOfRun(plan, plan.runs[progress.currentRun]);
   const cut = progress.bench.cutsPassed.findLast((passed) => cuts.some(({ id }) => id === passed.cutId));
   return cut
     ? `on the block as cut on ${new Date(cut.at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}`
@@ -244,8 +235,7 @@ function cutWords({ progress, state }: ReturnType<typeof usePrintDesk>): string 
 }
 
 function Figures() {
-  const { state, progress, sheet } = usePrintDesk();
-  const { plan } = state;
+  const { plan, progress, sheet } = usePrintDesk('plan', 'progress', 'sheet');
   const { tally, sheetsInRun } = progress.runs[progress.currentRun];
   const run = plan.runs[progress.currentRun];
   const tests = progress.bench.started?.tests ?? 0;

@@ -14,12 +14,12 @@ import css from './Replay.module.css';
 
 /** The block as it was after each cut and each slip, one after another. */
 export function Replay({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const { state, progress, urls } = usePrintDesk();
+  const { plan, progress, urls } = usePrintDesk('plan', 'progress', 'urls');
   const { cutPictures } = progress.bench;
   const [at, setAt] = useState(0);
   const shown = cutPictures[Math.min(at, cutPictures.length - 1)];
   if (!shown) return null;
-  const run = (runsOfCut(state.plan, shown.cutId)[0] ?? -1) + 1;
+  const run = (runsOfCut(plan, shown.cutId)[0] ?? -1) + 1;
   const words = shown.what === 'slip' ? `a slip, before run ${run}` : `cut for run ${run}`;
   return (
     <Dialog open={open} onClose={onClose} maxWidth="md" fullWidth>

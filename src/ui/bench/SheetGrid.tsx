@@ -7,7 +7,7 @@ import css from './SheetGrid.module.css';
 
 /** Every sheet of a run and what became of it. */
 export function SheetGrid({ runIndex, colour }: { runIndex: number; colour: string }) {
-  const { progress, state } = usePrintDesk();
+  const { progress, plan } = usePrintDesk('progress', 'plan');
   const { tally } = progress.runs[runIndex];
   const gone = sheetsGone(progress.bench, progress.sheets);
   const next = tally.waiting[0];
@@ -16,7 +16,7 @@ export function SheetGrid({ runIndex, colour }: { runIndex: number; colour: stri
       <h2 className={kit.below6}>Sheets in run {runIndex + 1}</h2>
       <div className={css.sheetGrid}>
         {progress.sheets.map((sheet) => {
-          const pull = progress.bench.pulls.find((p) => p.runId === state.plan.runs[runIndex].id && p.sheet === sheet);
+          const pull = progress.bench.pulls.find((p) => p.runId === plan.runs[runIndex].id && p.sheet === sheet);
           const kept = pull && !pull.setAside;
           const words = pull
             ? pull.setAside

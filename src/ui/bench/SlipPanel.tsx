@@ -88,7 +88,7 @@ function useMarkSlip(
   onDraft: (draft: SlipDraft | undefined) => void,
   regions: Regions,
 ) {
-  const { sheetWorker, tell, log } = usePrintDesk();
+  const { sheetWorker, tell, log } = usePrintDesk('sheetWorker', 'tell', 'log');
   const mark = async () => {
     const outlined = draft.islands.length
       ? await sheetWorker.ask('outlines', { region: { islands: draft.islands, outlinesPx: [] } })
@@ -159,7 +159,7 @@ function SlipPlace({ line, onDraft, draft, mmPerPx, regions, count }: SlipPlaceP
 
 /** Slips marked so far, and what can be done about each, from the block as it is. */
 export function SlipList({ onShow }: { onShow: (slip: Slip | undefined) => void }) {
-  const { progress } = usePrintDesk();
+  const { progress } = usePrintDesk('progress');
   const { slips } = progress.bench;
   if (slips.length === 0) return null;
   return (

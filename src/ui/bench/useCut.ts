@@ -22,9 +22,8 @@ const CUT_STYLES = [
 
 /** The cut in hand: which stage it is, what is ticked off, what is chosen, and a slip being shown. */
 export function useCut() {
-  const desk = usePrintDesk();
-  const { state, progress } = desk;
-  const { plan } = state;
+  const desk = usePrintDesk('plan', 'progress', 'sheet', 'urls');
+  const { plan, progress } = desk;
   const firstUncut = progress.runs.findIndex((r) => !r.cut && !r.cutOn);
   const index = firstUncut < 0 ? plan.runs.length - 1 : firstUncut;
   const allCut = firstUncut < 0;
@@ -55,15 +54,14 @@ export function useCut() {
 
 /** How much there is to cut, from what, and whether it may be cut yet. */
 export function cutInWords(
-  desk: PrintDesk,
+  desk: Pick<PrintDesk, 'plan' | 'progress' | 'sheet'>,
   labels: LabelState,
   islands: readonly CutIsland[] | undefined,
   ticked: ReadonlySet<number> | undefined,
   stage: Cut,
   run: Run,
 ) {
-  const { progress } = desk;
-  const { plan } = desk.state;
+  const { plan, progress } = desk;
   const { widthMm, heightMm } = plan.picture!;
   const areaCm2 = (widthMm * heightMm) / 100;
   const cutCm2 = labels.cutNow.reduce((sum, p) => sum + (desk.sheet.share[p] ?? 0), 0) * areaCm2;
@@ -111,7 +109,7 @@ function useCutPick(
   islands: readonly CutIsland[] | undefined,
   tick: (island: number) => Promise<void>,
 ) {
-  const { sheetWorker } = usePrintDesk();
+  const { sheetWorker } = usePrintDesk('sheetWorker');
   const pickAt = useCallback(
     async (x: number, y: number) => {
       if (regions.line) {
@@ -154,7 +152,7 @@ function useCutParts(
   stage: Cut | undefined,
   allCut: boolean,
 ) {
-  const desk = usePrintDesk();
+  const desk = usePrintDesk('sheetWorker', 'tell', 'log', 'sheet');
   const { sheetWorker, tell, log } = desk;
   const tickedNow = useRef(ticked);
   tickedNow.current = ticked;
@@ -192,7 +190,7 @@ function useCutParts(
 }
 
 function useCutPaint(version: number) {
-  const { sheetWorker } = usePrintDesk();
+  const { sheetWorker } = usePrintDesk('sheetWorker');
   const paint: PaintView = useCallback(
     async (view, width, height) => {
       if (version === 0) return undefined;
@@ -213,7 +211,7 @@ function useCutPaint(version: number) {
 
 /** Outlines of the parts a slip is being shown by, in mm. */
 function useDraftOutlines(draft: SlipDraft | undefined) {
-  const { sheetWorker } = usePrintDesk();
+  const { sheetWorker } = usePrintDesk('sheetWorker');
   const [draftOutlines, setDraftOutlines] = useState<readonly (readonly number[])[]>([]);
   useEffect(() => {
     let wanted = true;

@@ -10,10 +10,7 @@ export const FAULT_KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', 'a'
 
 /** The run at the press: the sheet that is next, what was said of it so far, and the acts on it. */
 export function usePull() {
-  const {
-    state: { plan },
-    progress,
-  } = usePrintDesk();
+  const { plan, progress } = usePrintDesk('plan', 'progress');
   const index = progress.currentRun;
   const run = plan.runs[index];
   const mine = progress.runs[index];
@@ -84,7 +81,7 @@ interface NextPull {
 
 /** Logging a pull and taking it back; `say` sets the faults and the note on screen. */
 function usePullActs(onScreen: NextPull, say: (faults: readonly Fault[], note: string) => void) {
-  const { log, tell, progress } = usePrintDesk();
+  const { log, tell, progress } = usePrintDesk('log', 'tell', 'progress');
   const [busy, setBusy] = useState(false);
   /** What a key or the pedal acts on is what is on screen at that moment, not what was when the key was last bound. */
   const shown = useRef(onScreen);
@@ -129,11 +126,7 @@ function usePullActs(onScreen: NextPull, say: (faults: readonly Fault[], note: s
 
 /** What this edition will come to, by what happened so far. */
 export function useForecast(index: number, wanted: number) {
-  const {
-    progress,
-    state,
-    state: { plan },
-  } = usePrintDesk();
+  const { progress, otherRuns, plan } = usePrintDesk('progress', 'otherRuns', 'plan');
   const forecast = useMemo(() => {
     if (!progress.bench.started) return undefined;
     const shownIndex = Math.min(index, plan.runs.length - 1);
@@ -142,7 +135,7 @@ export function useForecast(index: number, wanted: number) {
     const counted = tally.pulled.filter((p) => !isTestSheet(p.sheet));
     const lost = counted.filter((p) => p.setAside).length;
     // this run's own losses speak through what is seen in it, not a second time through the belief
-    const base = beliefOf(plan, state.otherRuns, progress.bench, plan.runs[shownIndex].id);
+    const base = beliefOf(plan, otherRuns, progress.bench, plan.runs[shownIndex].id);
     const answer = forecastEdition(
       {
         keptInRun: counted.length - lost,
@@ -154,6 +147,6 @@ export function useForecast(index: number, wanted: number) {
       base,
     );
     return answer.ok ? answer.value : undefined;
-  }, [index, plan, progress, state.otherRuns, wanted]);
+  }, [index, plan, progress, otherRuns, wanted]);
   return forecast;
 }

@@ -4,18 +4,14 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import clsx from 'clsx';
 import { useState } from 'react';
-import type { EditOf } from '@/model';
+import type { EditOf, Plan } from '@/model';
 import { kit } from '@/ui/kit/styles';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
 
 /** One block more, invented while the others are cut or printed already: some colours of the picture stand on it, in an ink of its own. */
 export function AddBlock() {
-  const {
-    state: { plan },
-    change,
-    selectRun,
-  } = usePrintDesk();
+  const { plan, change, selectRun } = usePrintDesk('plan', 'change', 'selectRun');
   const [chosen, setChosen] = useState<readonly string[]>([]);
   const colours = plan.flat!.colours.filter(({ id }) => id !== plan.flat!.barePaperId);
   const there = colours.filter(({ id }) => chosen.includes(id));
@@ -61,10 +57,10 @@ export function AddBlock() {
   );
 }
 
-type Colours = NonNullable<ReturnType<typeof usePrintDesk>['state']['plan']['flat']>['colours'];
+type Colours = NonNullable<Plan['flat']>['colours'];
 
 /** The block as it is first: of the material of the others, in a transparent ink of its first colour. */
-function blockOf(plan: ReturnType<typeof usePrintDesk>['state']['plan'], colours: Colours): EditOf<'block-added'> {
+function blockOf(plan: Plan, colours: Colours): EditOf<'block-added'> {
   const number = plan.blocks.length + 1;
   const as = `more-${Date.now().toString(36)}`;
   return {

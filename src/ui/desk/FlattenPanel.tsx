@@ -17,7 +17,7 @@ interface Props {
 
 /** How many colours, how smooth, how small an island may be. */
 export function FlattenPanel({ flatten, closed }: Props) {
-  const { plan } = usePrintDesk().state;
+  const { plan } = usePrintDesk('plan');
   const { settings, work, took } = flatten;
   const set = (part: Partial<FlattenSettings>) => flatten.move({ ...settings, ...part });
   return (

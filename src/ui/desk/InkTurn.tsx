@@ -32,12 +32,12 @@ const SLIDER_KEYS: readonly KeyNote[] = [{ keys: '← → on a slider', what: 't
 
 /** What if: a run's ink is held and turned, and the whole sheet follows; let go, it is saved and can be undone. */
 export function InkTurn({ run, index }: { run: Run; index: number }) {
-  const { state, change, progress, tryOut } = usePrintDesk();
+  const { plan, change, progress, tryOut } = usePrintDesk('plan', 'change', 'progress', 'tryOut');
   useKeyNotes(SLIDER_KEYS);
   // an ink let go by leaving the view was not taken
   useEffect(() => () => tryOut(undefined), [tryOut]);
   const closed = index < progress.closedRuns;
-  const { pinnedIds } = state.plan.rules;
+  const { pinnedIds } = plan.rules;
   const colourIds = inkingsOf(run).map(({ colourId }) => colourId);
   const pin = (pinned: boolean) => void change({ kind: 'run-pinned', colourIds, pinned });
   return (
@@ -92,11 +92,7 @@ interface WhereItLiesProps {
 
 /** Where a cut lies on the sheet for this run: carried and turned from where it was cut for. */
 function WhereItLies({ forme, several, closed }: WhereItLiesProps) {
-  const {
-    change,
-    unit,
-    state: { plan },
-  } = usePrintDesk();
+  const { change, unit, plan } = usePrintDesk('change', 'unit', 'plan');
   const set = (part: EditOf<'forme-set'>['part']) => void change({ kind: 'forme-set', formeId: forme.id, part });
   const { xMm, yMm } = forme.offsetMm;
   const block = plan.blocks.find((one) => one.sides.some((side) => side.cuts.some((cut) => cut.id === forme.cutId)));
@@ -139,8 +135,8 @@ function WhereItLies({ forme, several, closed }: WhereItLiesProps) {
 
 /** The run printed once more from its cut, or taken out where another run prints from it too. */
 function RunActs({ run, closed }: { run: Run; closed: boolean }) {
-  const { change, state, selectRun } = usePrintDesk();
-  const spare = cutsOfRun(state.plan, run).every((cut) => runsOfCut(state.plan, cut.id).length > 1);
+  const { change, plan, selectRun } = usePrintDesk('change', 'plan', 'selectRun');
+  const spare = cutsOfRun(plan, run).every((cut) => runsOfCut(plan, cut.id).length > 1);
   return (
     <div className={clsx(kit.row, kit.gap6, kit.above8)}>
       <Button
@@ -167,7 +163,7 @@ function RunActs({ run, closed }: { run: Run; closed: boolean }) {
 
 /** What the ink is made of: film, drying and tack follow. */
 function MediumChoice({ ink, closed }: { ink: Ink; closed: boolean }) {
-  const { change } = usePrintDesk();
+  const { change } = usePrintDesk('change');
   const medium = mediumById(ink.mediumId);
   return (
     <>
@@ -205,8 +201,8 @@ function mediumInWords({ wetFilmUm, dryingHours, laidBy, asksOfPaper, asksOfBloc
 }
 
 function Turns({ inking, closed }: { inking: Inking; closed: boolean }) {
-  const { state, urls } = usePrintDesk();
-  const ink = inkOf(state.plan, inking);
+  const { plan, urls } = usePrintDesk('plan', 'urls');
+  const ink = inkOf(plan, inking);
   const [l, a, b] = ink.solidLabD50;
   const strength = Math.hypot(a, b),
     hueDeg = ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360;
@@ -271,7 +267,7 @@ interface TurnProps {
 
 /** One slider: what it would do is tried out while it moves, and kept when it is let go. */
 function Turn({ label, value, min, max, step, shown, edit, closed }: TurnProps) {
-  const { change, tryOut } = usePrintDesk();
+  const { change, tryOut } = usePrintDesk('change', 'tryOut');
   return (
     <>
       <span aria-hidden>{label}</span>

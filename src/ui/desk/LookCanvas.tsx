@@ -8,8 +8,15 @@ import { IslandOverlay } from '@/ui/kit/regions/RegionOverlay';
 
 /** The sheet after a run, large; pointing or the arrow keys move the core sample. */
 export function LookCanvas({ run, onPoint }: { run: number; onPoint: (point: SamplePoint | undefined) => void }) {
-  const { state, looks, sheet, sheetWorker, unit, chooseIsland } = usePrintDesk();
-  const { mmPerPx, widthPx, heightPx } = state.plan.picture!.raster;
+  const { plan, looks, sheet, sheetWorker, unit, chooseIsland } = usePrintDesk(
+    'plan',
+    'looks',
+    'sheet',
+    'sheetWorker',
+    'unit',
+    'chooseIsland',
+  );
+  const { mmPerPx, widthPx, heightPx } = plan.picture!.raster;
   const styles = useMemo(() => looks!.looks[run].map((lab) => ({ fill: wordOfLab(lab) })), [looks, run]);
   const paint: PaintView = useCallback(
     async (view, width, height) => {

@@ -73,8 +73,8 @@ export function PictureView() {
 
 /** What the view of the picture shows and what is chosen on it. */
 function usePictureView() {
-  const desk = usePrintDesk();
-  const { plan } = desk.state;
+  const desk = usePrintDesk('plan');
+  const { plan } = desk;
   const { picture, flat } = plan;
   const flatten = useFlatten();
   const [showing, setShowing] = useState<Showing>('both');
@@ -143,11 +143,9 @@ function PictureMap({
   regions,
   line,
 }: PictureMapProps) {
-  const desk = usePrintDesk();
+  const desk = usePrintDesk('plan', 'unit');
   const {
-    state: {
-      plan: { picture },
-    },
+    plan: { picture },
   } = desk;
   return (
     <SheetCanvas
@@ -198,12 +196,10 @@ function BringIn({ dropProps, over, take, busy, problem }: BringInProps) {
 
 /** Picture and flat colours as they are painted. */
 function usePicturePaints(flatten: Flatten, chosenTone: number | undefined) {
-  const desk = usePrintDesk();
+  const desk = usePrintDesk('plan', 'sheetWorker');
   const {
-    state: {
-      plan,
-      plan: { flat, picture },
-    },
+    plan,
+    plan: { flat, picture },
   } = desk;
   const { preview, quick, source } = flatten;
   const styles = useMemo(() => {
@@ -253,10 +249,8 @@ function usePictureKeys(
   flatten: Flatten,
 ) {
   const {
-    state: {
-      plan: { flat },
-    },
-  } = usePrintDesk();
+    plan: { flat },
+  } = usePrintDesk('plan');
   useKeys('s', 'picture, flat colours, or both with the divider', () => setShowing((s) => NEXT[s]));
   const { letGo, step } = regions;
   useKeys('escape', 'let the island go', () => {
@@ -271,7 +265,7 @@ function usePictureKeys(
 
 /** A picture taken in: chosen, dropped or pasted. */
 function usePictureIn() {
-  const desk = usePrintDesk();
+  const desk = usePrintDesk('progress', 'bringIn');
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState<string>();
   const [over, setOver] = useState(false);
@@ -318,12 +312,10 @@ interface PictureSideProps {
 }
 
 function PictureSide({ leaf, setLeaf, regions, closed, flatten, chosenTone, setChosenTone }: PictureSideProps) {
-  const desk = usePrintDesk();
+  const desk = usePrintDesk('plan', 'progress');
   const {
-    state: {
-      plan,
-      plan: { flat },
-    },
+    plan,
+    plan: { flat },
   } = desk;
   return (
     <aside className={kit.side}>
@@ -361,10 +353,8 @@ interface PictureHeadProps {
 
 function PictureHead({ hasFlat, setShowing, showing, closed, take, busy }: PictureHeadProps) {
   const {
-    state: {
-      plan: { picture },
-    },
-  } = usePrintDesk();
+    plan: { picture },
+  } = usePrintDesk('plan');
   return (
     <div className={clsx(kit.row, kit.between)}>
       <div className={kit.row}>

@@ -25,8 +25,7 @@ const WaysDialog = dynamic(
 
 /** Plans that are best at one thing each, with what they gain and give up against the present one. */
 export const ProposalsPanel = memo(function ProposalsPanel({ search }: { search: Search }) {
-  const { state, progress, change, selectRun } = usePrintDesk();
-  const { plan } = state;
+  const { plan, progress, change, selectRun } = usePrintDesk('plan', 'progress', 'change', 'selectRun');
   const { found } = search;
   const [ways, setWays] = useState(false);
   const closed = progress.closedRuns;
@@ -114,7 +113,7 @@ function introOf(closed: number, runs: number, open: boolean): string {
 }
 
 function ProposalCard({ proposal, words, onTake }: { proposal: Proposal; words: string; onTake: () => void }) {
-  const { stamp, sheet } = usePrintDesk();
+  const { stamp, sheet } = usePrintDesk('stamp', 'sheet');
   const { figures } = proposal;
   const strip = useMemo(
     () => proposal.looks.slice(1).map((look) => sheet.parts.map((part) => wordOfLab(look[part.label]))),
@@ -154,7 +153,7 @@ function ProposalCard({ proposal, words, onTake }: { proposal: Proposal; words: 
 
 /** What the search keeps to. */
 function Rules({ plan }: { plan: Plan }) {
-  const { change, unit } = usePrintDesk();
+  const { change, unit } = usePrintDesk('change', 'unit');
   const { rules, way } = plan;
   const set = (part: EditOf<'rules-set'>['part']) => void change({ kind: 'rules-set', part });
   return (

@@ -16,7 +16,12 @@ type Round = BenchState['rounds'][number];
 
 /** The lots of sheets of a print, each on its paper; everything predicted follows the one that is looked at. */
 export function RoundsPanel() {
-  const { progress, paperPlanned, seenRound, seeRound } = usePrintDesk();
+  const { progress, paperPlanned, seenRound, seeRound } = usePrintDesk(
+    'progress',
+    'paperPlanned',
+    'seenRound',
+    'seeRound',
+  );
   const proofs = progress.bench.rounds.filter(({ round }) => round === 'proof');
   const edition = progress.bench.rounds.find(({ round }) => round === 'edition');
   return (
@@ -78,7 +83,13 @@ const PLANNED = '';
 
 /** Sheets for proofs, on the paper that is planned or on any other of the workshop. */
 function BeginProofs({ count }: { count: number }) {
-  const { log, tell, workshop, paperPlanned, progress } = usePrintDesk();
+  const { log, tell, workshop, paperPlanned, progress } = usePrintDesk(
+    'log',
+    'tell',
+    'workshop',
+    'paperPlanned',
+    'progress',
+  );
   const [counted, setCounted] = useState(6);
   const [paperId, setPaperId] = useState(PLANNED);
   const papers = (workshop.items ?? []).flatMap(({ item }) => (item.kind === 'paper' ? [item] : []));

@@ -40,9 +40,8 @@ interface ColumnProps {
 }
 
 export function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnProps) {
-  const desk = usePrintDesk();
-  const { state, progress, coverage, selectedRun } = desk;
-  const { plan } = state;
+  const desk = usePrintDesk('plan', 'progress', 'coverage', 'selectedRun', 'sheet');
+  const { plan, progress, coverage, selectedRun } = desk;
   const closed = index < progress.closedRuns;
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: run.id, disabled: closed });
   const names = inkNamesOf(plan, run);
@@ -89,8 +88,7 @@ export function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnP
 
 /** The colours of a column's small pictures, part by part: look, film, and the block before it is cut. */
 function useColumnFills(run: Run, index: number) {
-  const { state, looks, sheet } = usePrintDesk();
-  const { plan } = state;
+  const { plan, looks, sheet } = usePrintDesk('plan', 'looks', 'sheet');
   const { parts } = sheet;
   const cut = labelStateOfRun(plan, run, sheet);
   const look = useKept(looks!.looks[index + 1].map(wordOfLab));
@@ -123,7 +121,7 @@ interface CutCellProps {
 }
 
 function CutCell({ blockFills, blockStrokes, block, index, blank }: CutCellProps) {
-  const { coverage } = usePrintDesk();
+  const { coverage } = usePrintDesk('coverage');
   return (
     <div className={css.thumb}>
       {coverage ? (
@@ -150,7 +148,7 @@ interface LookCellProps {
 }
 
 function LookCell({ onLarge, pointAt, index, look, blank }: LookCellProps) {
-  const { coverage } = usePrintDesk();
+  const { coverage } = usePrintDesk('coverage');
   return (
     <div className={css.thumb}>
       <button
@@ -201,10 +199,7 @@ interface ColumnHeadProps {
 }
 
 function ColumnHead({ on, index, closed, onMove, attributes, listeners, names, run }: ColumnHeadProps) {
-  const {
-    selectRun,
-    state: { plan },
-  } = usePrintDesk();
+  const { selectRun, plan } = usePrintDesk('selectRun', 'plan');
   return (
     <div className={clsx(css.colhead, on && css.on)} onClick={() => selectRun(index + 1)}>
       <div className={css.top1}>
@@ -242,10 +237,7 @@ interface MoveActsProps {
 }
 
 function MoveActs({ index, onMove, attributes, listeners }: MoveActsProps) {
-  const {
-    progress,
-    state: { plan },
-  } = usePrintDesk();
+  const { progress, plan } = usePrintDesk('progress', 'plan');
   return (
     <span className={kit.num}>
       <button
@@ -293,8 +285,7 @@ function useKept(words: readonly number[]): readonly number[] {
 }
 
 function Figures({ run, index, sheets }: { run: Run; index: number; sheets: number }) {
-  const { state, looks, unit, progress, sheet } = usePrintDesk();
-  const { plan } = state;
+  const { plan, looks, unit, progress, sheet } = usePrintDesk('plan', 'looks', 'unit', 'progress', 'sheet');
   const flat = plan.flat!;
   const areaCm2 = (plan.picture!.widthMm * plan.picture!.heightMm) / 100;
   const shareOf = (part: readonly string[]) =>

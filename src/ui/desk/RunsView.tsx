@@ -55,8 +55,7 @@ const InkTurn = dynamic(
 
 /** Runs: the progress sheet. Columns are runs; rows are look, film, cut and figures. */
 export function RunsView() {
-  const { state, progress, looks, selectedRun, urls } = usePrintDesk();
-  const { plan } = state;
+  const { plan, progress, looks, selectedRun, urls } = usePrintDesk('plan', 'progress', 'looks', 'selectedRun', 'urls');
   const [point, setPoint] = useState<SamplePoint>();
   const [large, setLarge] = useState(false);
   const search = useProposals();
@@ -97,8 +96,7 @@ export function RunsView() {
 
 /** The runs in their order, and how it is changed: by dragging, by the grips and by keys. */
 function useRunOrder() {
-  const { state, progress, belief, selectedRun } = usePrintDesk();
-  const { plan } = state;
+  const { plan, progress, belief, selectedRun } = usePrintDesk('plan', 'progress', 'belief', 'selectedRun');
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -127,7 +125,7 @@ function overlapsOf(plan: Plan, looks: PlanLooks): string[] {
 }
 
 function useReorder(closed: number, ids: string[]) {
-  const { selectRun, change } = usePrintDesk();
+  const { selectRun, change } = usePrintDesk('selectRun', 'change');
   const reorder = (from: number, to: number) => {
     if (from < closed || to < closed || to >= ids.length || from === to) return;
     selectRun(to + 1);
@@ -148,11 +146,7 @@ interface RunsSideProps {
 }
 
 function RunsSide({ overlaps, inOrder, closed, search, point, setPoint }: RunsSideProps) {
-  const {
-    state: { plan },
-    selectedRun,
-    looks,
-  } = usePrintDesk();
+  const { plan, selectedRun, looks } = usePrintDesk('plan', 'selectedRun', 'looks');
   const [leaf, setLeaf] = useState<Leaf>('plans');
   const watch = openWarnings(looks!.warnings, closed).length;
   const leaves = [
@@ -194,11 +188,7 @@ interface PlanNowProps {
 }
 
 function PlanNow({ overlaps, inOrder, leaf, closed }: PlanNowProps) {
-  const {
-    looks,
-    state: { plan },
-    change,
-  } = usePrintDesk();
+  const { looks, plan, change } = usePrintDesk('looks', 'plan', 'change');
   return (
     <section>
       <p>
@@ -249,10 +239,7 @@ interface ProgressGridProps {
 }
 
 function ProgressGrid({ ids, sheets, setPoint, reorder, setLarge }: ProgressGridProps) {
-  const {
-    state: { plan },
-    selectRun,
-  } = usePrintDesk();
+  const { plan, selectRun } = usePrintDesk('plan', 'selectRun');
   return (
     <div
       className={css.progress}

@@ -42,8 +42,13 @@ const EXPERIENCES = (Object.keys(MEAN_LOSS) as Experience[]).map((e) => {
 
 /** Sheets: how many to start, and why. */
 export function SheetsView() {
-  const { state, change, progress, belief } = usePrintDesk();
-  const { plan } = state;
+  const { plan, otherRuns, change, progress, belief } = usePrintDesk(
+    'plan',
+    'otherRuns',
+    'change',
+    'progress',
+    'belief',
+  );
   const { sheets } = plan;
   const runs = Math.max(1, plan.runs.length);
   const answer = sheetAnswerOf(plan, belief);
@@ -54,7 +59,7 @@ export function SheetsView() {
   const drawn = useDeferredValue(counted),
     drawnWanted = useDeferredValue(sheets.edition + sheets.proofsToKeep);
   const set = (part: Partial<Plan['sheets']>) => void change({ kind: 'sheets-set', part });
-  const seen: readonly RunLosses[] = [...state.otherRuns, ...lossesByRun(progress.bench).values()];
+  const seen: readonly RunLosses[] = [...otherRuns, ...lossesByRun(progress.bench).values()];
   const pulls = seen.reduce((sum, run) => sum + run.sheets * (run.runs ?? 1), 0),
     lost = seen.reduce((sum, run) => sum + run.lost * (run.runs ?? 1), 0);
   return (
@@ -99,11 +104,9 @@ interface HandProps {
 /** Whose hand prints, and how sure it is. */
 function Hand({ set, pulls, lost }: HandProps) {
   const {
-    state: {
-      plan: { sheets },
-    },
+    plan: { sheets },
     belief,
-  } = usePrintDesk();
+  } = usePrintDesk('plan', 'belief');
   return (
     <section>
       <h2>The hand</h2>
@@ -126,10 +129,7 @@ function Hand({ set, pulls, lost }: HandProps) {
 
 /** What else of the workshop the print is made with. */
 function MadeWith({ sheets }: { sheets: number }) {
-  const {
-    state: { plan },
-    unit,
-  } = usePrintDesk();
+  const { plan, unit } = usePrintDesk('plan', 'unit');
   const rack = usedOf(plan, 'rack')[0];
   return (
     <section className={clsx(kit.stack, kit.gap14)}>
@@ -160,10 +160,8 @@ function rackInWords(plan: Plan, rack: ItemOf<'rack'>, sheets: number, unit: Len
 /** What the edition is to be. */
 function Wish({ set }: { set: (part: Partial<Plan['sheets']>) => undefined }) {
   const {
-    state: {
-      plan: { sheets },
-    },
-  } = usePrintDesk();
+    plan: { sheets },
+  } = usePrintDesk('plan');
   return (
     <section>
       <h2>The wish</h2>
@@ -207,7 +205,7 @@ function Wish({ set }: { set: (part: Partial<Plan['sheets']>) => undefined }) {
 
 /** More sheets, while every block still stands as it printed. They go through all runs from the first. */
 function AddSheets() {
-  const { log, tell } = usePrintDesk();
+  const { log, tell } = usePrintDesk('log', 'tell');
   const [counted, setCounted] = useState(2);
   return (
     <form

@@ -16,7 +16,7 @@ import css from './SizeDialog.module.css';
 
 /** Crop, turn, mirror and size, on the picture as brought in. */
 export function SizeDialog({ picture, onClose }: { picture: PicturePlan; onClose: () => void }) {
-  const { place } = usePrintDesk();
+  const { place } = usePrintDesk('place');
   const { crop, wanted, setWanted, natural, fitted, turn, problem, busy, setBusy, setProblem } = usePlacement(picture);
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth>
@@ -122,7 +122,7 @@ interface MeasuresProps {
 
 /** Printed size, turn and mirror. */
 function Measures({ wanted, setWanted, fitted, natural, turn, problem }: MeasuresProps) {
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   return (
     <div className={clsx(kit.gap14, css.measures)}>
       <LengthField
@@ -195,7 +195,7 @@ interface CropFrameProps {
 
 /** The part of the picture that is kept. */
 function CropFrame({ crop, wanted, setWanted, natural }: CropFrameProps) {
-  const { urls } = usePrintDesk();
+  const { urls } = usePrintDesk('urls');
   return (
     <div className={css.crop}>
       <ReactCrop

@@ -16,8 +16,8 @@ const SizeDialog = dynamic(
 
 /** The printed size, and the way to change it. */
 export function SizePanel({ closed }: { closed: boolean }) {
-  const { state, unit } = usePrintDesk();
-  const picture = state.plan.picture!;
+  const { plan, unit } = usePrintDesk('plan', 'unit');
+  const picture = plan.picture!;
   const [open, setOpen] = useState(false);
   return (
     <section>

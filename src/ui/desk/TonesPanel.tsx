@@ -21,15 +21,15 @@ interface Props {
 
 /** The flat colours in tone order, and what can be done with the chosen one. */
 export function TonesPanel({ flatten, closed, chosen, onChoose }: Props) {
-  const { state, change, progress } = usePrintDesk();
-  const flat = state.plan.flat!;
+  const { plan, change, progress } = usePrintDesk('plan', 'change', 'progress');
+  const flat = plan.flat!;
   const order = flat.colours
     .map((_, label) => label)
     .sort((a, b) => flat.colours[b].wantedLabD50[0] - flat.colours[a].wantedLabD50[0]);
   const edit = (colourId: string, part: EditOf<'colour-set'>['part']) =>
     change({
       ...{ kind: 'colour-set', colourId, part },
-      ...(ownInkPrinted(state.plan, progress, colourId) && { keepsInk: true }),
+      ...(ownInkPrinted(plan, progress, colourId) && { keepsInk: true }),
     });
   return (
     <section>
@@ -43,7 +43,7 @@ export function TonesPanel({ flatten, closed, chosen, onChoose }: Props) {
             key={l}
             style={{
               flexGrow: flat.colours[l].areaShare,
-              background: hexFromLabD50(shownLab(flat, l, state.plan.paper.labD50)),
+              background: hexFromLabD50(shownLab(flat, l, plan.paper.labD50)),
             }}
           />
         ))}
@@ -60,7 +60,7 @@ export function TonesPanel({ flatten, closed, chosen, onChoose }: Props) {
                 aria-pressed={chosen === label}
                 onClick={() => onChoose(chosen === label ? undefined : label)}
               >
-                <Swatch lab={shownLab(flat, label, state.plan.paper.labD50)} large />
+                <Swatch lab={shownLab(flat, label, plan.paper.labD50)} large />
                 <span className={kit.toneName}>
                   {c.name}
                   {c.id === flat.barePaperId && <span className={kit.quiet}> · bare paper</span>}
@@ -94,7 +94,7 @@ interface ToneActsProps {
 }
 
 function ToneActs({ label, flat, flatten, edit, onChoose, closed }: ToneActsProps) {
-  const { change } = usePrintDesk();
+  const { change } = usePrintDesk('change');
   const c = flat.colours[label];
   const labs = flat.colours.map((colour) => colour.wantedLabD50);
   const bare = flat.barePaperId === c.id;

@@ -7,7 +7,7 @@ import { kit } from '@/ui/kit/styles';
 
 /** All that may go wrong with the films, with what helps. */
 export function WatchList() {
-  const { looks, unit, selectRun, change, progress } = usePrintDesk();
+  const { looks, unit, selectRun, change, progress } = usePrintDesk('looks', 'unit', 'selectRun', 'change', 'progress');
   const warnings = openWarnings(looks?.warnings ?? [], progress.closedRuns);
   if (warnings.length === 0)
     return (

@@ -65,7 +65,7 @@ interface WayRowProps {
 }
 
 function WayRow({ name, looks, figures, onTake, sketch }: WayRowProps) {
-  const { stamp, sheet } = usePrintDesk();
+  const { stamp, sheet } = usePrintDesk('stamp', 'sheet');
   return (
     <tr>
       <td className={css.wayName}>

@@ -29,8 +29,8 @@ export type Work = { readonly words: string; readonly share: number } | undefine
  * rests, can be stopped, and is thrown away when the wish changes, so that an older answer never overwrites a newer one.
  */
 export function useFlatten() {
-  const desk = usePrintDesk();
-  const { plan } = desk.state;
+  const desk = usePrintDesk('plan');
+  const { plan } = desk;
   const [wish, setWish] = useState<FlattenSettings>();
   const [preview, setPreview] = useState<FlatResult>();
   const [work, setWork] = useState<Work>();
@@ -81,8 +81,8 @@ export function useFlatten() {
 
 /** Three workers on the raster of the picture: a small copy for previews, the whole, and the source as it is shown. */
 function useFlattenWorkers(timer: RefObject<NodeJS.Timeout | undefined>) {
-  const { state, urls } = usePrintDesk();
-  const raster = state.plan.picture?.raster;
+  const { plan, urls } = usePrintDesk('plan', 'urls');
+  const raster = plan.picture?.raster;
   // by value: each save brings the same picture as a new object, and workers and wishes must outlive it
   const rasterSha = raster?.sha,
     mmPerPx = raster?.mmPerPx;
@@ -121,7 +121,7 @@ function useFlattenActs(
   timer: RefObject<NodeJS.Timeout | undefined>,
   setPreview: Dispatch<SetStateAction<FlatResult | undefined>>,
 ) {
-  const { plan } = usePrintDesk().state;
+  const { plan } = usePrintDesk('plan');
   const startWhole = useCallback(
     (next: FlattenSettings) => {
       whole.stop();
@@ -165,11 +165,8 @@ function useFlattenActs(
 
 /** Changes by hand on the label map as saved. */
 function useByHand(whole: PictureWorker, runWhole: RunWhole) {
-  const desk = usePrintDesk();
-  const {
-    state: { plan },
-    urls,
-  } = desk;
+  const desk = usePrintDesk('plan', 'urls', 'sheetWorker');
+  const { plan, urls } = desk;
   const raster = plan.picture?.raster;
   return useCallback(
     async (job: 'split' | 'merge', take: PictureJobs['split' | 'merge']['take']) => {
@@ -192,7 +189,7 @@ function useRunWhole(
   setPreview: Dispatch<SetStateAction<FlatResult | undefined>>,
   setWish: Dispatch<SetStateAction<FlattenSettings | undefined>>,
 ) {
-  const desk = usePrintDesk();
+  const desk = usePrintDesk('urls', 'plan', 'change');
   const { urls } = desk;
   /** Runs one job on the whole picture and, when it is still wanted, saves what came of it. */
   const runWhole = useCallback(
@@ -220,7 +217,7 @@ function useRunWhole(
       if (mine !== turn.current) return;
       if (stored.ok) {
         setTook(answer.value.milliseconds);
-        const paperLabD50 = desk.state.plan.paper.labD50;
+        const paperLabD50 = desk.plan.paper.labD50;
         await desk.change({
           kind: 'shapes-changed',
           flat: flatFromResult(answer.value, stored.value, used, before, paperLabD50, job !== 'flatten'),

@@ -20,8 +20,14 @@ export interface Search {
 
 /** Searches for plans whenever the saved plan has changed and rested, in a worker. */
 export function useProposals(): Search {
-  const { state, belief, progress: done, sheetWorker, layersWorker, coverage } = usePrintDesk();
-  const { plan } = state;
+  const {
+    plan,
+    belief,
+    progress: done,
+    sheetWorker,
+    layersWorker,
+    coverage,
+  } = usePrintDesk('plan', 'belief', 'progress', 'sheetWorker', 'layersWorker', 'coverage');
   const [found, setFound] = useState<Proposals>();
   const [progress, setProgress] = useState<number>();
   const [problem, setProblem] = useState<string>();

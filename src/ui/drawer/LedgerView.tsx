@@ -12,7 +12,7 @@ import { NothingYet } from '@/ui/kit/NothingYet';
 
 /** Ledger: every sheet in every run, as the bench log says. */
 export function LedgerView() {
-  const { progress, urls } = usePrintDesk();
+  const { progress, urls } = usePrintDesk('progress', 'urls');
   const { bench, sheets } = progress;
   const gone = sheetsGone(bench, sheets);
   const counts = FAULTS.map((fault) => ({ fault, n: bench.pulls.filter((p) => p.faults.includes(fault)).length }))
@@ -115,7 +115,7 @@ function FaultsByCause({ counts }: FaultsByCauseProps) {
 function SoFar({ gone }: { gone: Set<string> }) {
   const {
     progress: { sheets, bench },
-  } = usePrintDesk();
+  } = usePrintDesk('progress');
   return (
     <section>
       <h2>So far</h2>
@@ -135,9 +135,9 @@ function SoFar({ gone }: { gone: Set<string> }) {
 
 function LedgerTable({ gone }: { gone: Set<string> }) {
   const {
-    state: { plan },
+    plan,
     progress: { sheets, bench },
-  } = usePrintDesk();
+  } = usePrintDesk('plan', 'progress');
   return (
     <table className={ledgerCss.ledger}>
       <thead>

@@ -16,7 +16,7 @@ import { bestFirst, useNumbering, type Line, type Numbering } from './useNumberi
 
 /** Numbering: the finished sheets in a chosen order get their marks; marks once given change only with a reason. */
 export function NumberingView() {
-  const { urls } = usePrintDesk();
+  const { urls } = usePrintDesk('urls');
   const numbering = useNumbering();
   const { finished, given } = numbering;
   if (!finished) return <NotYet />;
@@ -38,10 +38,7 @@ export function NumberingView() {
 }
 
 function NotYet() {
-  const {
-    state: { plan },
-    progress,
-  } = usePrintDesk();
+  const { plan, progress } = usePrintDesk('plan', 'progress');
   return (
     <NothingToShow
       title="Not yet"
@@ -57,9 +54,7 @@ function NotYet() {
 
 function NumberSide(numbering: Numbering) {
   const { current, setLines, faultsOf } = numbering;
-  const {
-    state: { plan },
-  } = usePrintDesk();
+  const { plan } = usePrintDesk('plan');
   return (
     <aside className={kit.side}>
       <NumberCounts {...numbering} />
@@ -119,7 +114,7 @@ function ReasonDialog({ reasonOpen, setReasonOpen, reason, setReason, write }: N
 function WriteNumbers({ given, write, changed, setReasonOpen, setLines }: Numbering) {
   const {
     progress: { bench },
-  } = usePrintDesk();
+  } = usePrintDesk('progress');
   return (
     <section>
       {!given && (

@@ -11,8 +11,7 @@ export interface Line {
 
 /** The order of the sheets and what each is, before and after it is written down. */
 export function useNumbering() {
-  const { state, progress } = usePrintDesk();
-  const { plan } = state;
+  const { plan, progress } = usePrintDesk('plan', 'progress');
   const { bench } = progress;
   const finished = progress.currentRun >= plan.runs.length && plan.runs.length > 0;
   const { alive, faultsOf } = useAliveSheets();
@@ -58,7 +57,7 @@ function useWriteNumbers(
   setReasonOpen: Dispatch<SetStateAction<boolean>>,
   setReason: Dispatch<SetStateAction<string>>,
 ) {
-  const { log, tell } = usePrintDesk();
+  const { log, tell } = usePrintDesk('log', 'tell');
   const write = async (why: string) => {
     const answer = await log({ kind: 'numbered', marks, reason: why });
     if (!answer.ok) {
@@ -75,9 +74,9 @@ function useWriteNumbers(
 /** Sheets that came through all runs, and their faults. */
 function useAliveSheets() {
   const {
-    state: { plan },
+    plan,
     progress: { bench },
-  } = usePrintDesk();
+  } = usePrintDesk('plan', 'progress');
   const alive = useMemo(() => {
     const last = plan.runs.at(-1);
     return last

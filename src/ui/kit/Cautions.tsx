@@ -14,7 +14,7 @@ import { kit } from '@/ui/kit/styles';
 /** Cautions where the choice is made: one quiet line, the whole behind it. */
 export function Cautions({ place }: { place: CautionPlace }) {
   const [open, setOpen] = useState(false);
-  const cautions = cautionsOf(usePrintDesk().state.plan, place);
+  const cautions = cautionsOf(usePrintDesk('plan').plan, place);
   return (
     <p className={kit.note}>
       Take care:{' '}

@@ -33,8 +33,8 @@ interface CoreSampleProps {
  * far; what is seen on top beside what was wanted. A second point can be pinned beside it.
  */
 export function CoreSample({ point, onPoint }: CoreSampleProps) {
-  const { state, looks, unit } = usePrintDesk();
-  const { flat } = state.plan;
+  const { plan, looks, unit } = usePrintDesk('plan', 'looks', 'unit');
+  const { flat } = plan;
   const [pinned, setPinned] = useState<SamplePoint>();
   const pin = pinned && flat?.colours[pinned.label] ? pinned : undefined;
   const here = point && flat?.colours[point.label] ? point : undefined;
@@ -86,11 +86,9 @@ interface PlaceChoiceProps {
 /** The place by its colour, for those who do not point. */
 function PlaceChoice({ here, onPoint, whereOf }: PlaceChoiceProps) {
   const {
-    state,
-    state: {
-      plan: { flat },
-    },
-  } = usePrintDesk();
+    plan,
+    plan: { flat },
+  } = usePrintDesk('plan');
   return (
     <TextField
       select
@@ -109,7 +107,7 @@ function PlaceChoice({ here, onPoint, whereOf }: PlaceChoiceProps) {
     >
       {flat!.colours.map((c, label) => (
         <MenuItem key={c.id} value={label}>
-          <Swatch lab={wantedOf(state.plan)[label]} />
+          <Swatch lab={wantedOf(plan)[label]} />
           &ensp;{c.name}
         </MenuItem>
       ))}
@@ -118,10 +116,7 @@ function PlaceChoice({ here, onPoint, whereOf }: PlaceChoiceProps) {
 }
 
 function Column({ point }: { point: SamplePoint }) {
-  const {
-    state: { plan },
-    looks,
-  } = usePrintDesk();
+  const { plan, looks } = usePrintDesk('plan', 'looks');
   const part = point.part !== undefined && point.part < looks!.stacks.length ? point.part : point.label;
   const stack = looks!.stacks[part],
     reached = looks!.reached[part];

@@ -4,7 +4,7 @@ import { useState, type ReactNode, type Dispatch, type SetStateAction } from 're
 import { materialById } from '@/core/cutting';
 import { formatSize } from '@/core/units';
 import { Brand } from './Brand';
-import { usePrintDesk } from './printContext';
+import { usePrintDesk, type PrintDesk } from './printContext';
 import { RunLine } from './RunLine';
 import { DESK_STEPS, DRAWER_STEPS, placeOf, type Place, type Step, type ViewName } from './views';
 import { useKeys } from './keys';
@@ -43,8 +43,8 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
 
 /** Keys that act in every view. */
 function useFrameKeys(setKeysOpen: Dispatch<SetStateAction<boolean>>, place: Place) {
-  const desk = usePrintDesk();
-  const { state } = desk;
+  const desk = usePrintDesk('plan', 'undo', 'redo', 'selectRun', 'selectedRun');
+  const { plan } = desk;
   useKeys('shift+?', 'this sheet', () => setKeysOpen(true), { useKey: true });
   useKeys(
     'mod+z',
@@ -67,12 +67,12 @@ function useFrameKeys(setKeysOpen: Dispatch<SetStateAction<boolean>>, place: Pla
   useKeys('left, right', 'step along the run line', (e) => {
     e.preventDefault();
     const step = e.key === 'ArrowLeft' ? -1 : 1;
-    desk.selectRun(Math.min(state.plan.runs.length, Math.max(0, desk.selectedRun + step)));
+    desk.selectRun(Math.min(plan.runs.length, Math.max(0, desk.selectedRun + step)));
   });
 }
 
 function Steps({ place, steps, view }: { place: Place; steps: readonly Step[]; view: ViewName }) {
-  const desk = usePrintDesk();
+  const desk = usePrintDesk('urls', 'plan', 'progress');
   const { urls } = desk;
   return (
     <nav className={css.steps} aria-label={place === 'desk' ? 'Planning, in the order of the work' : 'Afterwards'}>
@@ -89,13 +89,12 @@ function Steps({ place, steps, view }: { place: Place; steps: readonly Step[]; v
 
 /** Places, the print and its facts, undo, saved time, units and keys. */
 function TopBar({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<SetStateAction<boolean>> }) {
-  const desk = usePrintDesk();
+  const desk = usePrintDesk('urls', 'name', 'plan', 'progress', 'unit');
   const {
     urls,
-    state,
-    state: {
-      plan: { inks, blocks, picture, sheets },
-    },
+    name,
+    plan,
+    plan: { inks, blocks, picture, sheets },
     unit,
   } = desk;
   const mediums = [...new Set(inks.map((ink) => mediumById(ink.mediumId).name))];
@@ -114,12 +113,12 @@ function TopBar({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<Se
           Drawer
         </Link>
       </nav>
-      <span className={css.title} title={state.name}>
-        {state.name}
+      <span className={css.title} title={name}>
+        {name}
       </span>
       <span className={css.facts}>
         <span>
-          {processWords(state.plan)}, {materialById(blocks[0].materialId).short}
+          {processWords(plan)}, {materialById(blocks[0].materialId).short}
           {mediums.length > 0 && ` · ${mediums.join(' and ')}`} ·{' '}
           {picture ? formatSize(picture.widthMm, picture.heightMm, unit) : 'no picture yet'} · edition of{' '}
           {sheets.edition}
@@ -131,8 +130,8 @@ function TopBar({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<Se
 }
 
 function TopActs({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<SetStateAction<boolean>> }) {
-  const desk = usePrintDesk();
-  const { state, setUnit, unit } = desk;
+  const desk = usePrintDesk('undoLabel', 'redoLabel', 'setUnit', 'unit', 'undo', 'redo');
+  const { undoLabel, redoLabel, setUnit, unit } = desk;
   return (
     <div className={css.right}>
       {place === 'desk' && (
@@ -140,16 +139,16 @@ function TopActs({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<S
           <button
             type="button"
             onClick={desk.undo}
-            disabled={!state.undoLabel}
-            title={state.undoLabel ? `Undo: ${wordsOfEdit(state.undoLabel)} (Ctrl Z)` : 'Nothing to undo'}
+            disabled={!undoLabel}
+            title={undoLabel ? `Undo: ${wordsOfEdit(undoLabel)} (Ctrl Z)` : 'Nothing to undo'}
           >
             undo
           </button>
           <button
             type="button"
             onClick={desk.redo}
-            disabled={!state.redoLabel}
-            title={state.redoLabel ? `Redo: ${wordsOfEdit(state.redoLabel)} (Ctrl Shift Z)` : 'Nothing to redo'}
+            disabled={!redoLabel}
+            title={redoLabel ? `Redo: ${wordsOfEdit(redoLabel)} (Ctrl Shift Z)` : 'Nothing to redo'}
           >
             redo
           </button>
@@ -172,7 +171,7 @@ function TopActs({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<S
 }
 
 function SavedTime() {
-  const { status, state } = usePrintDesk();
+  const { status, savedAt } = usePrintDesk('status', 'savedAt');
   return (
     <span className={clsx(css.saved, kit.num)} role="status">
       {status === 'saving' ? (
@@ -182,8 +181,8 @@ function SavedTime() {
       ) : (
         <>
           saved&nbsp;
-          <time dateTime={state.savedAt} suppressHydrationWarning>
-            {new Date(state.savedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
+          <time dateTime={savedAt} suppressHydrationWarning>
+            {new Date(savedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
           </time>
         </>
       )}
@@ -192,6 +191,6 @@ function SavedTime() {
 }
 
 /** The bench act that is due: cut until the block is cut for the run, then pull. */
-function benchView({ progress }: ReturnType<typeof usePrintDesk>): ViewName {
+function benchView({ progress }: Pick<PrintDesk, 'progress'>): ViewName {
   return progress.runs[progress.currentRun]?.phase === 'planned' ? 'cut' : 'pull';
 }

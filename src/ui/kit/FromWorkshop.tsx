@@ -21,11 +21,9 @@ interface Props {
 export function FromWorkshop({ kind, ...shown }: Props) {
   const {
     workshop: { items, problem },
-    state: {
-      plan: { uses },
-    },
+    plan: { uses },
     change,
-  } = usePrintDesk();
+  } = usePrintDesk('workshop', 'plan', 'change');
   const used: readonly WorkshopItem[] = useMemo(() => usedOf({ uses }, kind), [uses, kind]);
   const options = useMemo(() => {
     const there = (items ?? []).map(({ item }) => item).filter((item) => item.kind === kind);

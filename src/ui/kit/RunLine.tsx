@@ -15,8 +15,14 @@ const PIC_PX = { width: 85, height: 70 } as const;
 
 /** Bare paper, then the sheet after each run; gates stand where the block was or will be cut. */
 export function RunLine() {
-  const { state, progress, looks, stamp, selectedRun, selectRun } = usePrintDesk();
-  const { plan } = state;
+  const { plan, progress, looks, stamp, selectedRun, selectRun } = usePrintDesk(
+    'plan',
+    'progress',
+    'looks',
+    'stamp',
+    'selectedRun',
+    'selectRun',
+  );
   const { runs } = plan;
   const fills = useMemo(() => looks?.looks.map((after) => after.map(wordOfLab)), [looks]);
   const started = progress.bench.started;
@@ -113,7 +119,7 @@ interface PaperCellProps {
 }
 
 function PaperCell({ picSize, widthMm, heightMm, started }: PaperCellProps) {
-  const { selectedRun, selectRun, state } = usePrintDesk();
+  const { selectedRun, selectRun, plan } = usePrintDesk('selectedRun', 'selectRun', 'plan');
   return (
     <button
       type="button"
@@ -126,7 +132,7 @@ function PaperCell({ picSize, widthMm, heightMm, started }: PaperCellProps) {
         className={clsx(css.pic, css.barePaper)}
         style={{
           ...picSize,
-          background: hexFromLabD50(state.plan.paper.labD50),
+          background: hexFromLabD50(plan.paper.labD50),
           aspectRatio: `${widthMm} / ${heightMm}`,
         }}
       />
@@ -140,7 +146,7 @@ function PaperCell({ picSize, widthMm, heightMm, started }: PaperCellProps) {
               started
             </>
           ) : (
-            state.plan.paper.name
+            plan.paper.name
           )}
         </span>
       </span>

@@ -1,10 +1,11 @@
 'use client';
-import { createContext, useContext } from 'react';
+import { createContext, useContext, useRef, useSyncExternalStore } from 'react';
 import type { LabelCoverage } from '@/core/geometry';
 import type { EditDone, RegionEdit } from '@/core/picture';
 import type { LossBelief } from '@/core/sheets';
 import type {
   BenchAct,
+  BenchEvent,
   SlipAnswer,
   CabinetInk,
   NamedReading,
@@ -18,10 +19,9 @@ import type {
 } from '@/model';
 import type { LengthUnit, Outcome } from '@/core/units';
 import type { PlanLooks, PrintSheet, Progress } from '@/derived';
+import type { SaveStatus } from '@/session';
 import type { WorkshopDesk } from './workshopDesk';
 import type { IslandInfo, LayersWorker, PictureWorker, StageWorkers } from '@/workers';
-
-export type SaveStatus = 'saved' | 'saving' | 'failed';
 
 /** Where things are, as addresses the server answers. */
 export interface PrintUrls {
@@ -59,7 +59,18 @@ export interface CabinetDesk {
 
 /** One print as all its views see it, and what they can ask for. */
 export interface PrintDesk {
-  readonly state: PrintState;
+  readonly id: string;
+  readonly name: string;
+  readonly savedAt: string;
+  /** With every edit that is on its way, on the paper of the round that is seen. */
+  readonly plan: Plan;
+  /** With every act that is on its way. */
+  readonly events: readonly BenchEvent[];
+  /** What undo and redo would do, by the names of the history. */
+  readonly undoLabel: string | null;
+  readonly redoLabel: string | null;
+  readonly otherRuns: PrintState['otherRuns'];
+  readonly cuttingPace: number;
   readonly progress: Progress;
   /** What the workshop's runs are believed to lose: from its other prints and this one's own runs. */
   readonly belief: LossBelief;
@@ -88,6 +99,8 @@ export interface PrintDesk {
   readonly selectedRun: number;
   readonly selectRun: (run: number) => void;
   readonly status: SaveStatus;
+  /** Whether this device hears of what others do to the print. */
+  readonly hears: boolean;
   readonly urls: PrintUrls;
   /** Pulls kept in this browser because the server did not answer. */
   readonly waitingActs: number;
@@ -121,11 +134,38 @@ export interface PrintDesk {
   readonly tell: (message: string, act?: { readonly words: string; readonly take: () => void }) => void;
 }
 
-const Context = createContext<PrintDesk | undefined>(undefined);
+/** The desk of one print, and who looks at which part of it. */
+export class DeskStore {
+  private readonly listeners = new Set<() => void>();
+
+  constructor(private desk: PrintDesk) {}
+
+  readonly now = (): PrintDesk => this.desk;
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  publish(desk: PrintDesk): void {
+    this.desk = desk;
+    this.listeners.forEach((listener) => listener());
+  }
+}
+
+const Context = createContext<DeskStore | undefined>(undefined);
 export const PrintDeskProvider = Context.Provider;
 
-export function usePrintDesk(): PrintDesk {
-  const desk = useContext(Context);
-  if (!desk) throw new Error('usePrintDesk outside a print');
-  return desk;
+/** Parts of the print's desk: whoever asks is drawn again when one of them is otherwise, and only then. */
+export function usePrintDesk<Key extends keyof PrintDesk>(...keys: readonly Key[]): Pick<PrintDesk, Key> {
+  const store = useContext(Context);
+  if (!store) throw new Error('usePrintDesk outside a print');
+  const last = useRef<Pick<PrintDesk, Key>>(undefined);
+  const pick = () => {
+    const desk = store.now(),
+      known = last.current;
+    if (known && keys.every((key) => known[key] === desk[key])) return known;
+    return (last.current = Object.fromEntries(keys.map((key) => [key, desk[key]])) as unknown as Pick<PrintDesk, Key>);
+  };
+  return useSyncExternalStore(store.subscribe, pick, pick);
 }

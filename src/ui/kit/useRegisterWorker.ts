@@ -6,11 +6,7 @@ import { usePrintDesk } from './printContext';
 
 /** The worker that works out fits and reads proofs, with this print's labels and print map; it starts with the first question. */
 export function useRegisterWorker(): RegisterWorker {
-  const {
-    state: { plan },
-    progress,
-    urls,
-  } = usePrintDesk();
+  const { plan, progress, urls } = usePrintDesk('plan', 'progress', 'urls');
   const labelsSha = plan.flat?.labelsSha,
     mmPerPx = plan.picture?.raster.mmPerPx ?? 0.1;
   const key = JSON.stringify(printTaskOf(plan, progress.bench.slips).task);

@@ -50,6 +50,7 @@ export function useReshape(
           kind: 'shapes-changed',
           flat: flatFromResult(measured.value, sha.value, flat.settings, flat, plan.paper.labD50, true),
           how: edit.kind,
+          from: flat.labelsSha,
         });
       }).then((saved) => {
         if (!saved.ok) present.current.reload();

@@ -25,16 +25,16 @@ export function placeOf(view: ViewName): Place {
 export interface Step {
   readonly view: ViewName;
   readonly name: string;
-  readonly summary: (desk: PrintDesk) => string;
+  readonly summary: (desk: Pick<PrintDesk, 'plan' | 'progress'>) => string;
 }
 
 export const DESK_STEPS: readonly Step[] = [
   {
     view: 'picture',
     name: 'Picture',
-    summary: ({ state }) => {
-      const flat = state.plan.flat;
-      if (!state.plan.picture) return 'bring one in';
+    summary: ({ plan }) => {
+      const { flat } = plan;
+      if (!plan.picture) return 'bring one in';
       return flat
         ? `${flat.colours.length} tones, ${flat.colours.reduce((sum, c) => sum + c.islandCount, 0)} islands`
         : 'to be flattened';
@@ -43,18 +43,18 @@ export const DESK_STEPS: readonly Step[] = [
   {
     view: 'runs',
     name: 'Runs',
-    summary: ({ state, progress }) => {
-      const runs = state.plan.runs.length;
+    summary: ({ plan, progress }) => {
+      const runs = plan.runs.length;
       return runs
-        ? `${runs} run${runs === 1 ? '' : 's'}, ${state.plan.blocks.length} block${state.plan.blocks.length === 1 ? '' : 's'}${progress.closedRuns ? `, ${progress.closedRuns} closed` : ''}`
+        ? `${runs} run${runs === 1 ? '' : 's'}, ${plan.blocks.length} block${plan.blocks.length === 1 ? '' : 's'}${progress.closedRuns ? `, ${progress.closedRuns} closed` : ''}`
         : 'after the picture';
     },
   },
   {
     view: 'inks',
     name: 'Inks',
-    summary: ({ state }) => {
-      const { inks } = state.plan;
+    summary: ({ plan }) => {
+      const { inks } = plan;
       const mixed = inks.filter((ink) => ink.recipe).length;
       return inks.length === 0
         ? 'after the runs'
@@ -72,14 +72,14 @@ export const DESK_STEPS: readonly Step[] = [
   {
     view: 'register',
     name: 'Register',
-    summary: ({ state }) => (state.plan.picture ? state.plan.way.registration : 'after the picture'),
+    summary: ({ plan }) => (plan.picture ? plan.way.registration : 'after the picture'),
   },
   {
     view: 'sheets',
     name: 'Sheets',
-    summary: ({ state, progress }) => {
+    summary: ({ plan, progress }) => {
       const started = progress.bench.started;
-      return started ? `${started.counted + started.tests} started` : `for ${state.plan.sheets.edition} good prints`;
+      return started ? `${started.counted + started.tests} started` : `for ${plan.sheets.edition} good prints`;
     },
   },
 ];

@@ -26,9 +26,7 @@ interface HandPanelProps {
 
 /** Misfit at marks, by eye with ruler or loupe. */
 export function HandPanel({ run, marks, onMarks, picked, onPicked, layout, onShims }: HandPanelProps) {
-  const {
-    state: { plan },
-  } = usePrintDesk();
+  const { plan } = usePrintDesk('plan');
   const [against, setAgainst] = useState<string>();
   const [sheetName, setSheetName] = useState('');
   const runId = plan.runs[run - 1].id;
@@ -79,7 +77,7 @@ export function HandPanel({ run, marks, onMarks, picked, onPicked, layout, onShi
 
 /** What so many marks can tell, and how many proofs there are. */
 function MarksTell({ count }: { count: number }) {
-  const { proofs } = usePrintDesk().progress.bench;
+  const { proofs } = usePrintDesk('progress').progress.bench;
   return (
     <p className={kit.note}>
       {count < 2
@@ -100,7 +98,7 @@ function useKeepProof(
   run: number,
   onShims: () => void,
 ) {
-  const { log, tell } = usePrintDesk();
+  const { log, tell } = usePrintDesk('log', 'tell');
   const keep = async () => {
     const answer = await log({
       kind: 'proofed',
@@ -154,9 +152,7 @@ interface ProofFieldsProps {
 }
 
 function ProofFields({ chosen, setAgainst, runId, sheetName, setSheetName }: ProofFieldsProps) {
-  const {
-    state: { plan },
-  } = usePrintDesk();
+  const { plan } = usePrintDesk('plan');
   return (
     <div className={kit.fields}>
       <TextField
@@ -198,7 +194,7 @@ interface MarkFieldsProps {
 }
 
 function MarkFields({ i, picked, onPicked, marks, onMarks, mark, set, sheetMm }: MarkFieldsProps) {
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   return (
     <fieldset className={clsx(css.markFields, picked === i && css.on)} onFocus={() => onPicked(i)}>
       <legend>

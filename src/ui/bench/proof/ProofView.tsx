@@ -37,10 +37,7 @@ export function firstMarks(layout: SheetLayout): MisfitMark[] {
 
 /** Proof: how one run lies on another, by eye or from a scan, and which shims put the whole set right. */
 export function ProofView() {
-  const {
-    state: { plan },
-    urls,
-  } = usePrintDesk();
+  const { plan, urls } = usePrintDesk('plan', 'urls');
   const layout = useMemo(() => sheetLayoutOf(plan), [plan]);
   if (!plan.flat || !layout || plan.runs.length === 0) {
     return (
@@ -92,11 +89,11 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
 /** The proof being measured: by which way, what it shows, and that in words. */
 function useProof(layout: SheetLayout) {
   const {
-    state: { plan },
+    plan,
     progress: { bench },
     selectedRun,
     unit,
-  } = usePrintDesk();
+  } = usePrintDesk('plan', 'progress', 'selectedRun', 'unit');
   const worker = useRegisterWorker();
   const [leaf, setLeaf] = useState<Leaf>('hand');
   const [marks, setMarks] = useState<readonly MisfitMark[]>(() => firstMarks(layout));
@@ -217,10 +214,7 @@ function ProofSide({
 }
 
 function ProofHead({ run, below }: { run: number; below: string }) {
-  const {
-    state: { plan },
-    selectRun,
-  } = usePrintDesk();
+  const { plan, selectRun } = usePrintDesk('plan', 'selectRun');
   return (
     <div className={clsx(kit.row, kit.between)}>
       <h1>

@@ -29,11 +29,7 @@ interface ScanPanelProps {
 
 /** A scan dropped, read run by run, kept. */
 export function ScanPanel({ worker, layout, run, read, onRead, onShims }: ScanPanelProps) {
-  const {
-    state: { plan },
-    progress,
-    looks,
-  } = usePrintDesk();
+  const { plan, progress, looks } = usePrintDesk('plan', 'progress', 'looks');
   const { bench } = progress;
   const pulled = plan.runs.filter((r) => bench.pulls.some((p) => p.runId === r.id)).length;
   const [printed, setPrinted] = useState(pulled || plan.runs.length);
@@ -89,11 +85,7 @@ function useKeepScan(
   onShims: () => void,
   onRead: (read: ProofAnswer | undefined) => void,
 ) {
-  const {
-    log,
-    state: { plan },
-    tell,
-  } = usePrintDesk();
+  const { log, plan, tell } = usePrintDesk('log', 'plan', 'tell');
   const keep = async () => {
     const answer = await log(
       ...good.map((reading) => ({
@@ -128,7 +120,7 @@ function useScanReading(
   worker: RegisterWorker,
   printed: number,
 ) {
-  const { scanner } = usePrintDesk();
+  const { scanner } = usePrintDesk('scanner');
   const serial = useRef(0);
   const readFile = useReadFile(serial, setProblem, onRead, setBusy, layout, worker, printed);
   const take = async (file: File) => {
@@ -176,10 +168,10 @@ function useReadFile(
   printed: number,
 ) {
   const {
-    state: { plan },
+    plan,
     progress: { bench },
     sheet,
-  } = usePrintDesk();
+  } = usePrintDesk('plan', 'progress', 'sheet');
   return async (file: Blob, dpi: number) => {
     const mine = ++serial.current;
     setProblem(undefined);
@@ -218,7 +210,7 @@ interface ScanAnswerProps {
 }
 
 function ScanAnswer({ read, run, layout, good, keep }: ScanAnswerProps) {
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   return (
     <section>
       <h2>What the scan shows</h2>
@@ -261,7 +253,7 @@ interface ScanDropProps {
 }
 
 function ScanDrop({ over, setOver, take, layout, busy, simulate }: ScanDropProps) {
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   return (
     <div
       className={clsx(css.scanDrop, over && css.over)}
@@ -311,9 +303,7 @@ interface ScanFieldsProps {
 }
 
 function ScanFields({ printed, setPrinted, onRead, sheetName, setSheetName }: ScanFieldsProps) {
-  const {
-    state: { plan },
-  } = usePrintDesk();
+  const { plan } = usePrintDesk('plan');
   return (
     <div className={kit.fields}>
       <TextField
@@ -343,10 +333,7 @@ function ScanFields({ printed, setPrinted, onRead, sheetName, setSheetName }: Sc
 
 /** Colour of the flat areas as scanned, beside what was predicted. */
 function SeenColours({ read, printed }: { read: ProofAnswer; printed: number }) {
-  const {
-    state: { plan },
-    looks,
-  } = usePrintDesk();
+  const { plan, looks } = usePrintDesk('plan', 'looks');
   const rows = read.reading.seenLabD50
     .slice(0, plan.flat!.colours.length)
     .flatMap((seen, label) => (seen && looks ? [{ label, seen, predicted: looks.looks[printed][label] }] : []));

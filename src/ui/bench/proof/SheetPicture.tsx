@@ -79,10 +79,10 @@ function useSliverPaint(
   sheetMm: { readonly widthMm: number; readonly heightMm: number },
 ) {
   const {
-    state: { plan },
+    plan,
     progress: { bench },
     sheet,
-  } = usePrintDesk();
+  } = usePrintDesk('plan', 'progress', 'sheet');
   const motions = useMemo(
     () => read?.reading.runs.map((r) => (r.ok ? inImage(r.value.onSheet, layout.images[0]) : undefined)),
     [read, layout],
@@ -136,9 +136,7 @@ interface PlannedLookProps {
 }
 
 function PlannedLook({ image, sheetMm }: PlannedLookProps) {
-  const {
-    state: { plan },
-  } = usePrintDesk();
+  const { plan } = usePrintDesk('plan');
   return (
     <div
       className={css.planned}

@@ -40,9 +40,9 @@ import type { SettingShims, ShimPlan } from '@/core/registration/shims';
 /** The shims that bring the whole set together, and what else would. */
 export function ShimPanel({ layout }: { layout: SheetLayout }) {
   const {
-    state: { plan },
+    plan,
     progress: { bench },
-  } = usePrintDesk();
+  } = usePrintDesk('plan', 'progress');
   const [busy, setBusy] = useState(false);
   const way = registrationWay(plan.way.registration);
   const contacts = contactsOf(layout),
@@ -144,7 +144,7 @@ function ShimsForTheSet({ inAlready, answer, runOf, contacts, moved, dxMm, dyMm,
 }
 
 function usePutShims(setBusy: Dispatch<SetStateAction<boolean>>) {
-  const { log, tell } = usePrintDesk();
+  const { log, tell } = usePrintDesk('log', 'tell');
   const put = async (answer: ShimPlan, contacts: readonly Contact[]) => {
     setBusy(true);
     const done = await log({
@@ -170,10 +170,10 @@ interface AsItLiesProps {
 
 function AsItLies({ present, image, runOf }: AsItLiesProps) {
   const {
-    state: { plan },
+    plan,
     unit,
     progress: { bench },
-  } = usePrintDesk();
+  } = usePrintDesk('plan', 'unit', 'progress');
   return (
     <section>
       <h2>As it lies now</h2>
@@ -218,10 +218,7 @@ interface OrInsteadProps {
 }
 
 function OrInstead({ moved, contacts, answer, runOf, settings, image }: OrInsteadProps) {
-  const {
-    unit,
-    state: { plan },
-  } = usePrintDesk();
+  const { unit, plan } = usePrintDesk('unit', 'plan');
   return (
     <section>
       <h2>Or instead</h2>
@@ -278,7 +275,7 @@ interface MovedWordsProps {
 }
 
 function MovedWords({ moved, dxMm, dyMm, m }: MovedWordsProps) {
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   return (
     <p className={kit.above10}>
       {moved ? (
@@ -312,10 +309,7 @@ interface ShimRowProps {
 }
 
 function ShimRow({ s, runOf, contacts, answer }: ShimRowProps) {
-  const {
-    state: { plan },
-    unit,
-  } = usePrintDesk();
+  const { plan, unit } = usePrintDesk('plan', 'unit');
   return (
     <div className={css.shimRow} data-testid="shim-row">
       <h3>
@@ -352,11 +346,7 @@ function piecesOf(contact: ContactShim): string {
 
 /** The thicknesses at hand. */
 function Stock() {
-  const {
-    state: { plan },
-    unit,
-    change,
-  } = usePrintDesk();
+  const { plan, unit, change } = usePrintDesk('plan', 'unit', 'change');
   const { stock } = plan.register;
   const set = (next: readonly ShimStock[]) => void change({ kind: 'register-set', part: { stock: next } });
   return (

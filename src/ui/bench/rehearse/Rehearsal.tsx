@@ -60,7 +60,7 @@ function BlockAndSheet({
   showPicture,
   result,
 }: Rehearsing) {
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   return (
     <div className={css.rehearsePair}>
       <SheetCanvas

@@ -44,8 +44,8 @@ interface Begun {
 
 /** Rehearse: the whole reduction without a block. Slips are free here. */
 export function RehearseView() {
-  const desk = usePrintDesk();
-  const { state, progress, practice } = desk;
+  const desk = usePrintDesk('plan', 'name', 'progress', 'practice');
+  const { plan, name, progress, practice } = desk;
   const [level, setLevel] = useState<RehearsalLevel>('with tracing');
   const [begun, setBegun] = useState<Begun>();
   const [scores, setScores] = useState<readonly PracticeScore[]>([]);
@@ -55,14 +55,14 @@ export function RehearseView() {
     });
   }, [practice]);
   const films = useMemo(() => begun && looksForRehearsal(begun.plan), [begun]);
-  const refused = whyNot(state.plan);
+  const refused = whyNot(plan);
   if (begun && films) {
     return (
       <Rehearsal
         key={begun.serial}
         plan={begun.plan}
         films={films}
-        name={begun.sample ? SAMPLE_PRINTS.find((s) => s.id === begun.sample)!.name : state.name}
+        name={begun.sample ? SAMPLE_PRINTS.find((s) => s.id === begun.sample)!.name : name}
         sample={begun.sample}
         level={begun.level}
         onAgain={() => setBegun({ ...begun, serial: begun.serial + 1 })}
@@ -107,12 +107,12 @@ interface ChoicesProps {
 
 /** This print, and the sample prints to practise on. */
 function Choices({ refused, mine, begin, scores }: ChoicesProps) {
-  const { state } = usePrintDesk();
+  const { name, plan } = usePrintDesk('name', 'plan');
   return (
     <div className={css.rehearseList}>
       <Entry
-        title={state.name}
-        says={refused ?? `this print: ${state.plan.runs.length} runs`}
+        title={name}
+        says={refused ?? `this print: ${plan.runs.length} runs`}
         last={mine[0] && `last: ${Math.round(mine[0].score)} of 100, ${mine[0].level}`}
         best={best(mine)}
       >
@@ -120,7 +120,7 @@ function Choices({ refused, mine, begin, scores }: ChoicesProps) {
           variant="contained"
           disabled={refused !== undefined}
           className={kit.target}
-          onClick={() => begin(undefined, state.plan)}
+          onClick={() => begin(undefined, plan)}
         >
           Rehearse this print
         </Button>

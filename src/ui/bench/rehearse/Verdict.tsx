@@ -131,7 +131,7 @@ interface SlipRowProps {
 }
 
 function SlipRow({ slip, chosen, onChoose, x, mmPerPx, y, seen, due, colours }: SlipRowProps) {
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   return (
     <li>
       <button

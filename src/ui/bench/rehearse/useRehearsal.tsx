@@ -83,7 +83,7 @@ export type Rehearsing = RehearsalProps & ReturnType<typeof useRehearsal>;
 
 /** A worker of the rehearsal's own, with the print's map or a sample's. */
 function useRehearsalWorker(plan: Plan, sample: RehearsalProps['sample']): PictureWorker {
-  const { urls } = usePrintDesk();
+  const { urls } = usePrintDesk('urls');
   const { mmPerPx } = plan.picture!.raster;
   const worker = useMemo(() => {
     if (!sample)
@@ -97,7 +97,7 @@ function useRehearsalWorker(plan: Plan, sample: RehearsalProps['sample']): Pictu
 
 /** The parts that can be chosen one by one; `version` counts the changes of the block. */
 function useRehearsedParts(worker: PictureWorker, plan: Plan) {
-  const { tell } = usePrintDesk();
+  const { tell } = usePrintDesk('tell');
   const [parts, setParts] = useState<readonly Part[]>();
   const [version, setVersion] = useState(0);
   useEffect(() => {
@@ -212,7 +212,7 @@ function usePrintRun({
   sample,
   level,
 }: State) {
-  const { log, tell } = usePrintDesk();
+  const { log, tell } = usePrintDesk('log', 'tell');
   const print = () => {
     if (result || !parts) return;
     setSaid(undefined);

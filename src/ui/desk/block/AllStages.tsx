@@ -46,10 +46,7 @@ export function AllStages({ run, toolsMm }: { run: number; toolsMm: readonly num
 }
 
 function StageList({ run, found }: { run: number; found: readonly (StageFindings | undefined)[] }) {
-  const {
-    selectRun,
-    state: { plan },
-  } = usePrintDesk();
+  const { selectRun, plan } = usePrintDesk('selectRun', 'plan');
   return (
     <ol className={clsx(kit.small, kit.above6, css.stages)}>
       {plan.runs.map((r, i) => (
@@ -82,11 +79,7 @@ function placesInWords(open: number): string {
 
 /** Once asked for, the stages are looked over again whenever shapes, order, material, tools or roller change. */
 function useAllStages(toolsMm: readonly number[]) {
-  const {
-    stageWorkers,
-    sheet,
-    state: { plan },
-  } = usePrintDesk();
+  const { stageWorkers, sheet, plan } = usePrintDesk('stageWorkers', 'sheet', 'plan');
   const [on, setOn] = useState(false);
   const [found, setFound] = useState<readonly (StageFindings | undefined)[]>([]);
   const [problem, setProblem] = useState<string>();

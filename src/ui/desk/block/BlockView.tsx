@@ -59,8 +59,7 @@ type Leaf = (typeof LEAVES)[number][0];
 export function BlockView() {
   const view = useBlockView();
   const { leaf, labels, found } = view;
-  const { state, urls, progress } = usePrintDesk();
-  const { plan } = state;
+  const { plan, urls, progress } = usePrintDesk('plan', 'urls', 'progress');
   if (!plan.flat || !plan.picture || !labels) {
     return (
       <NothingToShow title="No block yet" says="What is cut follows from the flat colours and their order.">
@@ -82,9 +81,8 @@ export function BlockView() {
 
 /** The stage looked at, what is found on it, and what is chosen. */
 function useBlockView() {
-  const desk = usePrintDesk();
-  const { state, sheet, selectedRun } = desk;
-  const { plan } = state;
+  const desk = usePrintDesk('plan', 'sheet', 'selectedRun');
+  const { plan, sheet, selectedRun } = desk;
   const [mirrored, setMirrored] = useState(true);
   const [leaf, setLeaf] = useState<Leaf>('check');
   const [picked, setPicked] = useState<Finding>();
@@ -126,8 +124,8 @@ interface BlockMapProps extends Omit<BlockDesk, 'leaf'> {
 
 function BlockMap(map: BlockMapProps) {
   const { mirrored, paint, pick, regions, run } = map;
-  const { state, unit } = usePrintDesk();
-  const { raster } = state.plan.picture!;
+  const { plan, unit } = usePrintDesk('plan', 'unit');
+  const { raster } = plan.picture!;
   return (
     <SheetCanvas
       widthPx={raster.widthPx}
@@ -151,7 +149,7 @@ function BlockMap(map: BlockMapProps) {
 
 /** The block as it is painted, and what a click on it chooses. */
 function useBlockPaint(styles: LabelStyle[], regions: Regions) {
-  const { sheetWorker } = usePrintDesk();
+  const { sheetWorker } = usePrintDesk('sheetWorker');
   const paint: PaintView = useCallback(
     async (view, width, height) => {
       const answer = await sheetWorker.ask('paint', {
@@ -234,9 +232,7 @@ function BlockHead({
   mirrored,
   setMirrored,
 }: ReturnType<typeof useBlockView> & { readonly done: boolean }) {
-  const {
-    state: { plan },
-  } = usePrintDesk();
+  const { plan } = usePrintDesk('plan');
   const cutOnLater = block.sides.some((side) => side.cuts.length > 1);
   return (
     <div className={clsx(kit.row, kit.between)}>

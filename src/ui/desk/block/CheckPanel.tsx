@@ -20,8 +20,7 @@ import type { CheckProps } from './checkProps';
 /** The cutting check of a stage: figures, tools, and what to decide, place by place. */
 export function CheckPanel(props: CheckProps) {
   const { run, labels, check, found, settings, picked, onPick, regions } = props;
-  const { state, sheet, unit } = usePrintDesk();
-  const { plan, cuttingPace } = state;
+  const { plan, cuttingPace, sheet, unit } = usePrintDesk('plan', 'cuttingPace', 'sheet', 'unit');
   const areaCm2 = (plan.picture!.widthMm * plan.picture!.heightMm) / 100;
   const share = (parts: readonly number[]) => parts.reduce((sum, p) => sum + (sheet.share[p] ?? 0), 0);
   const cutCm2 = share(labels.cutNow) * areaCm2;
@@ -72,10 +71,7 @@ export function CheckPanel(props: CheckProps) {
 
 /** The stage as a drawing. */
 function ToTheBench({ run }: { run: number }) {
-  const {
-    urls,
-    state: { plan },
-  } = usePrintDesk();
+  const { urls, plan } = usePrintDesk('urls', 'plan');
   return (
     <section>
       <h2>Take to the bench</h2>
@@ -109,9 +105,7 @@ interface StageFiguresProps {
 
 /** What stands, what is cut now, and how long it takes. */
 function StageFigures({ share, labels, areaCm2, cutCm2, check, hours }: StageFiguresProps) {
-  const {
-    state: { cuttingPace },
-  } = usePrintDesk();
+  const { cuttingPace } = usePrintDesk('cuttingPace');
   return (
     <dl className={clsx(kit.figures, kit.plain)}>
       <dt>
@@ -142,7 +136,7 @@ function verdict(found: StageFindings, kept: readonly string[]): string {
 }
 
 function ToolList({ check }: { check: StageCheck | undefined }) {
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   const rows = check?.clearing.filter((row) => row.cm2 >= 0.05) ?? [];
   if (rows.length === 0) return null;
   const most = Math.max(...rows.map((row) => row.cm2));

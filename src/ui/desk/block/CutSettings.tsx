@@ -25,8 +25,7 @@ import type { CheckProps } from './checkProps';
 
 /** The material, its grain, the tools at hand and the roller. */
 export function Setting({ block, toolsMm, onTools, settings }: CheckProps) {
-  const { state, unit, change } = usePrintDesk();
-  const { plan } = state;
+  const { plan, unit, change } = usePrintDesk('plan', 'unit', 'change');
   const edit = (part: EditOf<'block-set'>['part']) => change({ kind: 'block-set', blockId: block.id, part });
   const { material } = settings;
   const [text, setText] = useState<string>();
@@ -83,11 +82,7 @@ export function Setting({ block, toolsMm, onTools, settings }: CheckProps) {
 
 /** The roller that inks the block. */
 function RollerFields() {
-  const {
-    state: { plan },
-    unit,
-    change,
-  } = usePrintDesk();
+  const { plan, unit, change } = usePrintDesk('plan', 'unit', 'change');
   return (
     <div className={clsx(kit.fields, kit.above14, kit.below6, kit.atTop)}>
       <FromWorkshop kind="roller" label="Roller of the workshop" none="as typed" className={css.bothColumns} />
@@ -127,7 +122,7 @@ interface NarrowestToolProps {
 
 /** The narrowest tool, turned while the findings follow. */
 function NarrowestTool({ narrowest, onTools, withNarrowest }: NarrowestToolProps) {
-  const { unit, change } = usePrintDesk();
+  const { unit, change } = usePrintDesk('unit', 'change');
   return (
     <label className={clsx(kit.turns, css.narrowest)}>
       <span>narrowest</span>
@@ -201,10 +196,7 @@ interface ToolWidthsProps {
 }
 
 function ToolWidths({ text, problem, setText, takeTools }: ToolWidthsProps) {
-  const {
-    state: { plan },
-    unit,
-  } = usePrintDesk();
+  const { plan, unit } = usePrintDesk('plan', 'unit');
   return (
     <TextField
       label="Tools, widths"

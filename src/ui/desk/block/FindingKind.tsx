@@ -27,8 +27,7 @@ export function Kind({
   regions,
   run,
 }: CheckProps & { kind: FindingKind; found: StageFindings }) {
-  const { state } = usePrintDesk();
-  const { plan } = state;
+  const { plan } = usePrintDesk('plan');
   const all = found.findings.filter((f) => f.kind === kind);
   const places = all.filter((f) => !plan.kept.includes(keyOfFinding(f)));
   const wanted = all.length - places.length;
@@ -77,11 +76,7 @@ interface FindingRowProps {
 }
 
 function FindingRow({ finding, on, onPick, settings, cure }: FindingRowProps) {
-  const {
-    unit,
-    state: { plan },
-    progress,
-  } = usePrintDesk();
+  const { unit, plan, progress } = usePrintDesk('unit', 'plan', 'progress');
   return (
     <div className={clsx(on && [kit.say, kit.around4])}>
       <p className={kit.note}>
@@ -132,12 +127,7 @@ function useCure(
   mmPerPx: number,
   regions: Regions,
 ) {
-  const {
-    change,
-    state: { plan },
-    tell,
-    reshape,
-  } = usePrintDesk();
+  const { change, plan, tell, reshape } = usePrintDesk('change', 'plan', 'tell', 'reshape');
   const cure = async (finding: Finding, { id }: Cure) => {
     onPick(undefined);
     if (id === 'keep') {

@@ -17,8 +17,7 @@ import type { PrintPart } from '@/core/layers';
 
 /** Overlap between blocks, choke in a reduction: where colours meet, and on which side of the line to cut. */
 export function FitPanel({ run }: { run: number }) {
-  const { state, unit, progress, sheet } = usePrintDesk();
-  const { plan } = state;
+  const { plan, unit, progress, sheet } = usePrintDesk('plan', 'unit', 'progress', 'sheet');
   const colours = plan.flat!.colours;
   const colour = (id: string) => colours.find((c) => c.id === id)!;
   const closed = !cutsAhead(plan, progress);
@@ -85,7 +84,7 @@ interface OverlapsInPrintProps {
 
 /** Where the overlaps show, and as what. */
 function OverlapsInPrint({ overlapping, reduction, traps, share, areaCm2, colours }: OverlapsInPrintProps) {
-  const { looks, sheetFull } = usePrintDesk();
+  const { looks, sheetFull } = usePrintDesk('looks', 'sheetFull');
   return (
     <section>
       <h2>In the print</h2>
@@ -125,7 +124,7 @@ interface OverlapRowProps {
 }
 
 function OverlapRow({ at, part, reduction, colours }: OverlapRowProps) {
-  const { looks } = usePrintDesk();
+  const { looks } = usePrintDesk('looks');
   return (
     <li className={clsx(kit.row, kit.gap8, kit.noWrap, kit.small)}>
       <span className={kit.pair} aria-hidden>
@@ -148,12 +147,10 @@ function OverlapRow({ at, part, reduction, colours }: OverlapRowProps) {
 /** How far colours reach under one another. */
 function OverlapRule({ reduction, closed }: { reduction: boolean; closed: boolean }) {
   const {
-    state: {
-      plan: { fit },
-    },
+    plan: { fit },
     unit,
     change,
-  } = usePrintDesk();
+  } = usePrintDesk('plan', 'unit', 'change');
   return (
     <section>
       <h2>{reduction ? 'Choke of deeper stages' : 'Overlap where blocks meet'}</h2>
@@ -187,8 +184,7 @@ function OverlapRule({ reduction, closed }: { reduction: boolean; closed: boolea
 
 /** Pairs with a length of their own, or the other way round. */
 function Pairs({ closed }: { closed: boolean }) {
-  const { state, change } = usePrintDesk();
-  const { plan } = state;
+  const { plan, change } = usePrintDesk('plan', 'change');
   const printed = plan.flat!.colours.filter((c) => c.id !== plan.flat!.barePaperId);
   const [aId, setA] = useState(printed[0]?.id ?? ''),
     [bId, setB] = useState(printed[1]?.id ?? '');
@@ -225,13 +221,11 @@ interface NewPairProps {
 
 function NewPair({ aId, setA, printed, bId, setB, taken, edit }: NewPairProps) {
   const {
-    state: {
-      plan,
-      plan: {
-        fit: { pairs },
-      },
+    plan,
+    plan: {
+      fit: { pairs },
     },
-  } = usePrintDesk();
+  } = usePrintDesk('plan');
   return (
     <div className={clsx(kit.fields, kit.above12, kit.atTop)}>
       <TextField select label="Between" value={aId} onChange={(e) => setA(e.target.value)}>
@@ -268,12 +262,10 @@ interface OnePairProps {
 
 function OnePair({ pair, name, closed, edit, i }: OnePairProps) {
   const {
-    state: {
-      plan: {
-        fit: { pairs },
-      },
+    plan: {
+      fit: { pairs },
     },
-  } = usePrintDesk();
+  } = usePrintDesk('plan');
   return (
     <div className={clsx(kit.stack, kit.gap8, kit.band)}>
       <div className={clsx(kit.row, kit.between)}>
@@ -305,12 +297,10 @@ interface PairFieldsProps {
 function PairFields({ pair, closed, edit, i }: PairFieldsProps) {
   const {
     unit,
-    state: {
-      plan: {
-        fit: { pairs },
-      },
+    plan: {
+      fit: { pairs },
     },
-  } = usePrintDesk();
+  } = usePrintDesk('unit', 'plan');
   return (
     <div className={clsx(kit.fields, kit.atTop)}>
       <LengthField

@@ -34,7 +34,7 @@ export function LeaveOut(masking: Masking) {
 }
 
 function KeepCleanActs({ add }: Masking) {
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   return (
     <div className={kit.above14}>
       <Button
@@ -62,7 +62,7 @@ function KeepCleanActs({ add }: Masking) {
 
 function GatheredMask(masking: Masking) {
   const { count, setGathered, kind, setKind, growMm, setGrowMm, run } = masking;
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   return (
     <div className={clsx(kit.stack, kit.gap12, kit.above14)}>
       <p className={clsx(kit.say, kit.plain)}>
@@ -99,10 +99,7 @@ function GatheredMask(masking: Masking) {
 }
 
 function GatheredActs({ add, kind, gathered, growMm, run, setGathered, regions }: Masking) {
-  const {
-    change,
-    state: { plan },
-  } = usePrintDesk();
+  const { change, plan } = usePrintDesk('change', 'plan');
   return (
     <div className={clsx(kit.row, kit.gap6)}>
       <Button
@@ -125,9 +122,7 @@ function GatheredActs({ add, kind, gathered, growMm, run, setGathered, regions }
 }
 
 function GatherActs({ chosen, setGathered, gatheredAlready, keys, line, mmPerPx, regions }: Masking) {
-  const {
-    state: { plan },
-  } = usePrintDesk();
+  const { plan } = usePrintDesk('plan');
   return (
     <div className={clsx(kit.row, kit.gap6)}>
       <Button

@@ -23,9 +23,7 @@ export function MaskPanel(props: MaskPanelProps) {
 
 function MasksOfRun(masking: Masking) {
   const { run, theRun, masks, closed } = masking;
-  const {
-    state: { plan },
-  } = usePrintDesk();
+  const { plan } = usePrintDesk('plan');
   return (
     <section>
       <h2>
@@ -43,8 +41,7 @@ function MasksOfRun(masking: Masking) {
 
 /** Masks whose run is gone since the picture was flattened anew: kept until somebody decides. */
 function LostMasks({ runId, closed }: { runId: string; closed: boolean }) {
-  const { state, change } = usePrintDesk();
-  const { plan } = state;
+  const { plan, change } = usePrintDesk('plan', 'change');
   const runs = new Set(plan.runs.map((run) => run.id));
   const lost = plan.masks.filter((mask) => !runs.has(mask.runId));
   if (lost.length === 0) return null;

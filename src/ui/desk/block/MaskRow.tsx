@@ -13,9 +13,7 @@ import type { Masking } from './useMasking';
 
 export function MaskRow(masking: Masking & { readonly mask: Mask; readonly i: number }) {
   const { mask, shown, setShown, theRun, i } = masking;
-  const {
-    state: { plan },
-  } = usePrintDesk();
+  const { plan } = usePrintDesk('plan');
   return (
     <div className={clsx(kit.stack, kit.gap8, kit.band)}>
       <div className={clsx(kit.row, kit.between)}>
@@ -55,7 +53,7 @@ function MaskDetails(masking: Masking & { readonly mask: Mask }) {
 }
 
 function MaskActs({ mask, closed, setShown }: Masking & { readonly mask: Mask }) {
-  const { urls, change } = usePrintDesk();
+  const { urls, change } = usePrintDesk('urls', 'change');
   return (
     <div className={clsx(kit.row, kit.gap6)}>
       {(mask.kind === 'mask' || mask.kind === 'keep clean') && (
@@ -88,7 +86,7 @@ function MaskActs({ mask, closed, setShown }: Masking & { readonly mask: Mask })
 }
 
 function MaskFields({ mask, closed, edit }: Masking & { readonly mask: Mask }) {
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   return (
     <div className={clsx(kit.fields, kit.atTop, kit.above6)}>
       {mask.kind !== 'wipe' && mask.kind !== 'do not ink' && (

@@ -18,8 +18,7 @@ const INK_WORD = 0xff21241f;
 
 /** How the drawing comes onto the block, and the files for it. */
 export function TransferPanel() {
-  const { state, urls } = usePrintDesk();
-  const { plan } = state;
+  const { plan, urls } = usePrintDesk('plan', 'urls');
   const way = transferById(plan.transfer.wayId);
   const key = keyImpressions(plan.blocks.length, plan.transfer.spares);
   const drawings = [
@@ -73,17 +72,14 @@ export function TransferPanel() {
 }
 
 function BlockBacks() {
-  const {
-    state,
-    state: { plan },
-  } = usePrintDesk();
+  const { name, plan } = usePrintDesk('name', 'plan');
   return (
     <section>
       <h2>On the block’s back</h2>
       <ul className={kit.watch}>
         {plan.blocks.map((block, i) => (
           <li key={block.id} className={kit.small}>
-            {state.name} · {block.name}, {i + 1} of {plan.blocks.length} ·{' '}
+            {name} · {block.name}, {i + 1} of {plan.blocks.length} ·{' '}
             {plan.runs
               .map((run, r) => ({ run, r }))
               .filter(({ run }) => blocksOfRun(plan, run).some((one) => one.block.id === block.id))
@@ -98,10 +94,7 @@ function BlockBacks() {
 }
 
 function KeyImpressions({ key }: { key: number }) {
-  const {
-    state: { plan },
-    change,
-  } = usePrintDesk();
+  const { plan, change } = usePrintDesk('plan', 'change');
   return (
     <section>
       <h2>Key impressions</h2>
@@ -123,7 +116,7 @@ function KeyImpressions({ key }: { key: number }) {
 }
 
 function WayChoice({ way }: { way: TransferWay }) {
-  const { change } = usePrintDesk();
+  const { change } = usePrintDesk('change');
   return (
     <TextField
       select
@@ -164,8 +157,7 @@ function DrawingRow({ name, href }: { name: string; href: (format: string) => st
 
 /** Drawing, block and print side by side, so that one sees what turns over. */
 export function TransferPictures() {
-  const { state } = usePrintDesk();
-  const { plan } = state;
+  const { plan } = usePrintDesk('plan');
   const way = transferById(plan.transfer.wayId);
   const turned = (yes: boolean) => (yes ? 'turned over' : 'not turned');
   return (
@@ -208,8 +200,7 @@ interface PictureProps {
 }
 
 function Picture({ title, mirrored, note, lines, block }: PictureProps) {
-  const { state } = usePrintDesk();
-  const { plan } = state;
+  const { plan } = usePrintDesk('plan');
   const canvas = useRef<HTMLCanvasElement>(null);
   const { widthPx, heightPx } = plan.picture!.raster;
   const labelsSha = plan.flat?.labelsSha;
@@ -247,10 +238,7 @@ function useDrawn(
   lines: boolean | undefined,
   mirrored: boolean,
 ) {
-  const {
-    state: { plan },
-    sheetWorker,
-  } = usePrintDesk();
+  const { plan, sheetWorker } = usePrintDesk('plan', 'sheetWorker');
   const draw = useCallback(async () => {
     const context = canvas.current?.getContext('2d');
     if (!context) return;

@@ -17,8 +17,7 @@ export interface MaskPanelProps {
 
 /** The masks of a run, the place being gathered for a new one, and which of them is drawn on the block. */
 export function useMasking({ run, labels, regions, onOutlines }: MaskPanelProps) {
-  const { state, change, progress } = usePrintDesk();
-  const { plan } = state;
+  const { plan, change, progress } = usePrintDesk('plan', 'change', 'progress');
   const { chosen, mmPerPx, line } = regions;
   const theRun = plan.runs[run - 1];
   const masks = plan.masks.filter((mask) => mask.runId === theRun.id);
@@ -69,7 +68,7 @@ function useMaskOutlines(
   planRef: RefObject<Plan>,
   mmPerPx: number,
 ) {
-  const { sheetWorker } = usePrintDesk();
+  const { sheetWorker } = usePrintDesk('sheetWorker');
   useEffect(() => {
     if (!drawnKey) {
       onOutlines(undefined);

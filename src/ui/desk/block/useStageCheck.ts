@@ -37,7 +37,7 @@ const AHEAD_REST_MS = 500;
 
 /** Measures the other stages while one is looked at, the nearest first: a step along the run line then finds them ready. */
 function useStagesAhead(states: readonly LabelState[], run: number, ready: boolean) {
-  const { stageWorkers } = usePrintDesk();
+  const { stageWorkers } = usePrintDesk('stageWorkers');
   const others = JSON.stringify(
     states
       .map(({ standing, cutNow }, i) => [standing, cutNow, Math.abs(i + 1 - run)] as const)
@@ -70,10 +70,7 @@ export function useStageCheck(
   toolsMm: readonly number[],
 ) {
   const state = on ? states[run - 1] : undefined;
-  const {
-    stageWorkers,
-    state: { plan },
-  } = usePrintDesk();
+  const { stageWorkers, plan } = usePrintDesk('stageWorkers', 'plan');
   const key = state ? JSON.stringify([state.standing, state.cutNow]) : '';
   const [check, setCheck] = useState<StageCheck & { key: string }>();
   const [found, setFound] = useState<StageFindings & { key: string }>();

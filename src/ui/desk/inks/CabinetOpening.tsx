@@ -5,7 +5,7 @@ import { kit } from '@/ui/kit/styles';
 
 /** Shown while the cabinet is on its way, or says why it is not there. */
 export function CabinetOpening() {
-  const { cabinet } = usePrintDesk();
+  const { cabinet } = usePrintDesk('cabinet');
   if (!cabinet.problem)
     return (
       <p className={kit.note} role="status">

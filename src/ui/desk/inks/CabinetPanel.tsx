@@ -16,7 +16,7 @@ import { FileButton } from '@/ui/kit/FileButton';
 
 /** The workshop's inks as a table, and the chosen one's sheet beside it. */
 export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
-  const { cabinet } = usePrintDesk();
+  const { cabinet } = usePrintDesk('cabinet');
   const { inks } = cabinet;
   const [chosenId, setChosenId] = useState<string>();
   const chosen = inks?.find((ink) => ink.id === chosenId) ?? inks?.[0];
@@ -75,7 +75,7 @@ export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
 
 /** What is done with the inks of the cabinet. */
 function useCabinetActs(setChosenId: Dispatch<SetStateAction<string | undefined>>) {
-  const { cabinet, tell, state } = usePrintDesk();
+  const { cabinet, tell, plan } = usePrintDesk('cabinet', 'tell', 'plan');
   const importFile = async (file: File | undefined) => {
     if (!file) return;
     const answer = await cabinet.importFile(file);
@@ -86,7 +86,7 @@ function useCabinetActs(setChosenId: Dispatch<SetStateAction<string | undefined>
     );
   };
   const add = async () => {
-    const answer = await cabinet.add(freshInk(state.plan.paper.labD50));
+    const answer = await cabinet.add(freshInk(plan.paper.labD50));
     if (answer.ok) setChosenId(answer.value.id);
     else tell(answer.message);
   };
@@ -116,7 +116,7 @@ interface CabinetTableProps {
 function CabinetTable({ step, chosen, setChosenId }: CabinetTableProps) {
   const {
     cabinet: { inks },
-  } = usePrintDesk();
+  } = usePrintDesk('cabinet');
   return (
     <div className={inksCss.pots} onKeyDown={step}>
       <table className={inksCss.cabinet} aria-label="Inks of the workshop">

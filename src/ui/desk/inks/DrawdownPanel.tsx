@@ -191,7 +191,7 @@ function useDrawdownActs(
   source: 'reader' | 'typed' | 'file',
   onSave: (drawdowns: readonly Drawdown[], colour?: Reading) => Promise<void>,
 ) {
-  const { cabinet, tell } = usePrintDesk();
+  const { cabinet, tell } = usePrintDesk('cabinet', 'tell');
   const readCard = async () => {
     const next: Draft = {};
     for (const [i, slot] of SLOTS.entries()) {

@@ -15,8 +15,7 @@ import css from './GotPanel.module.css';
 
 /** The colour a printed run really gave; the plan from there on can be mixed anew. */
 export function GotPanel({ question }: { question: InkQuestion }) {
-  const { state, progress, looks, cabinet } = usePrintDesk();
-  const { plan } = state;
+  const { plan, id, progress, looks, cabinet } = usePrintDesk('plan', 'id', 'progress', 'looks', 'cabinet');
   const run = plan.runs[question.run];
   const laid = inkingsOf(run)[question.inking];
   const label = plan.flat!.colours.findIndex((c) => c.id === laid.colourId);
@@ -49,7 +48,7 @@ export function GotPanel({ question }: { question: InkQuestion }) {
         </p>
       )}
       <ReadingButtons
-        request={{ kind: 'run', printId: state.id, runId: run.id, colourId: laid.colourId }}
+        request={{ kind: 'run', printId: id, runId: run.id, colourId: laid.colourId }}
         onReading={({ labD50 }, source) => void put(labD50, source)}
       />
       <div className={clsx(kit.gap8, kit.above10, kit.atTop, css.typed)}>
@@ -76,14 +75,14 @@ function useGotActs(
   setBusy: Dispatch<SetStateAction<boolean>>,
   question: InkQuestion,
 ) {
-  const {
-    log,
-    tell,
-    cabinet,
-    layersWorker,
-    state: { plan },
-    progress,
-  } = usePrintDesk();
+  const { log, tell, cabinet, layersWorker, plan, progress } = usePrintDesk(
+    'log',
+    'tell',
+    'cabinet',
+    'layersWorker',
+    'plan',
+    'progress',
+  );
   const put = async (labD50: Lab, source: ReadingSource) => {
     setResolved(undefined);
     const answer = await log({ kind: 'colour-got', runId: run.id, colourId: laid.colourId, labD50, source });
@@ -126,10 +125,7 @@ interface NewRecipesProps {
 
 /** What the runs after this one would be mixed as now. */
 function NewRecipes({ resolved, setResolved }: NewRecipesProps) {
-  const {
-    change,
-    state: { plan },
-  } = usePrintDesk();
+  const { change, plan } = usePrintDesk('change', 'plan');
   return (
     <div className={kit.above10}>
       <table className={inksCss.cabinet}>

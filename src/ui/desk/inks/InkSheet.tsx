@@ -22,7 +22,7 @@ const OPACITY_WORDS: readonly (readonly [Opacity, string])[] = [
 
 /** All that is known of one ink of the cabinet; every change is saved at once. */
 export function InkSheet({ ink, onRemove }: { ink: StoredInk; onRemove: () => void }) {
-  const { cabinet, tell } = usePrintDesk();
+  const { cabinet, tell } = usePrintDesk('cabinet', 'tell');
   const [name, setName] = useState<string>();
   const save = async (part: Partial<StoredInk>) => {
     const answer = await cabinet.save({ ...ink, ...part });

@@ -20,8 +20,7 @@ const LIST_KEYS: readonly KeyNote[] = [{ keys: '↑ ↓', what: 'to the next ink
 
 /** Inks: what is mixed for each run of this print, and the workshop's cabinet. */
 export function InksView() {
-  const { state, urls, selectedRun, selectRun } = usePrintDesk();
-  const { plan } = state;
+  const { plan, urls, selectedRun, selectRun } = usePrintDesk('plan', 'urls', 'selectedRun', 'selectRun');
   const [showing, setShowing] = useState<'print' | 'cabinet'>('print');
   const [inking, setInking] = useState(0);
   useKeyNotes(LIST_KEYS);
@@ -74,7 +73,7 @@ interface PotsProps {
 }
 
 function Pots({ step, places, chosen, setInking }: PotsProps) {
-  const { selectRun } = usePrintDesk();
+  const { selectRun } = usePrintDesk('selectRun');
   return (
     <div className={inksCss.pots} onKeyDown={step} role="group" aria-label="Inks in the order of the runs" data-arrows>
       {places.map((place) => (
@@ -138,11 +137,7 @@ function stepping(
 }
 
 function Pot({ run, inking, on, onChoose }: { run: number; inking: number; on: boolean; onChoose: () => void }) {
-  const {
-    state: { plan },
-    looks,
-    progress,
-  } = usePrintDesk();
+  const { plan, looks, progress } = usePrintDesk('plan', 'looks', 'progress');
   const laid = inkingsOf(plan.runs[run])[inking];
   const ink = inkOf(plan, laid);
   const label = plan.flat!.colours.findIndex((c) => c.id === laid.colourId);

@@ -24,7 +24,7 @@ interface PartsProps {
 
 /** Parts in percent and grams; a part that is changed pushes the others together or apart. */
 export function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsProps) {
-  const { cabinet, tell } = usePrintDesk();
+  const { cabinet, tell } = usePrintDesk('cabinet', 'tell');
   const inks = cabinet.inks!;
   const nameOf = (id: string) => inks.find((ink) => ink.id === id)?.name ?? 'an ink not here';
   const left = inks.filter((ink) => pigments.some((p) => p.id === ink.id) && !parts.some((p) => p.id === ink.id));

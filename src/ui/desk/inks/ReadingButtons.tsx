@@ -15,7 +15,7 @@ interface ReadingButtonsProps {
 
 /** A reading of one patch: with the colour reader, or a sample of a measurement file. */
 export function ReadingButtons({ request, onReading }: ReadingButtonsProps) {
-  const { cabinet, tell } = usePrintDesk();
+  const { cabinet, tell } = usePrintDesk('cabinet', 'tell');
   const [busy, setBusy] = useState(false);
   const [samples, setSamples] = useState<readonly NamedReading[]>();
   const read = async () => {

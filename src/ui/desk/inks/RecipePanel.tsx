@@ -53,9 +53,8 @@ const LIMIT_WORDS: Record<RecipeLimit, string> = {
 
 /** One run's ink: the recipe found, the recipe taken, changed by hand with the colour answering. */
 export function RecipePanel({ question }: { question: InkQuestion }) {
-  const desk = usePrintDesk();
-  const { state, progress, change } = desk;
-  const { plan } = state;
+  const desk = usePrintDesk('plan', 'progress', 'change');
+  const { plan, progress, change } = desk;
   const got = progress.bench.coloursGot;
   const inCabinet = usePigments();
   const laid = inkingsOf(plan.runs[question.run])[question.inking];
@@ -168,7 +167,7 @@ function RecipeWork({
   question,
   parts,
 }: RecipeWorkProps) {
-  const { urls } = usePrintDesk();
+  const { urls } = usePrintDesk('urls');
   return (
     <section>
       <Verdict
@@ -211,11 +210,7 @@ function RecipeWork({
 
 /** The recipe the solver finds, worked out anew when what it stands on changes. */
 function useRecipeFound(ink: Ink, got: readonly ColourGot[], question: InkQuestion) {
-  const {
-    state: { plan },
-    cabinet,
-    layersWorker,
-  } = usePrintDesk();
+  const { plan, cabinet, layersWorker } = usePrintDesk('plan', 'cabinet', 'layersWorker');
   const key = JSON.stringify([
     plan.runs,
     plan.blocks,
@@ -324,10 +319,7 @@ interface GradationProps {
 
 /** A gradation rolled from this ink to another of the print, over what lies below. */
 function Gradation({ question, pigments, parts }: GradationProps) {
-  const {
-    state: { plan },
-    progress,
-  } = usePrintDesk();
+  const { plan, progress } = usePrintDesk('plan', 'progress');
   const [to, setTo] = useState('');
   const ground = groundOfPlan(plan);
   const other = plan.inks.find((ink) => ink.id === to);

@@ -5,16 +5,13 @@ import { usePrintDesk } from '@/ui/kit/printContext';
 
 /** Sheets an ink is mixed for: those started, or those to be started. */
 export function useSheetCount(): number {
-  const { state, progress, belief } = usePrintDesk();
-  return useMemo(() => sheetsOfPrint(state.plan, progress.bench, belief), [state.plan, progress.bench, belief]);
+  const { plan, progress, belief } = usePrintDesk('plan', 'progress', 'belief');
+  return useMemo(() => sheetsOfPrint(plan, progress.bench, belief), [plan, progress.bench, belief]);
 }
 
 /** Ink one inking needs, in grams, millilitres and teaspoons. */
 export function useInkNeed(run: number, inking: number) {
-  const {
-    state: { plan },
-    sheet,
-  } = usePrintDesk();
+  const { plan, sheet } = usePrintDesk('plan', 'sheet');
   const sheets = useSheetCount();
   return { sheets, ...inkNeedOf(plan, sheet, plan.runs[run], inkingsOf(plan.runs[run])[inking], sheets) };
 }

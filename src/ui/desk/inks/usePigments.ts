@@ -9,7 +9,7 @@ export function usePigments(): readonly CabinetPigment[] | undefined {
   const {
     cabinet: { inks },
     layersWorker,
-  } = usePrintDesk();
+  } = usePrintDesk('cabinet', 'layersWorker');
   const ask = useMemo(() => inks && (() => layersWorker.ask('pigments', { cabinet: inks })), [inks, layersWorker]);
   const { value, fresh } = useWorkerAnswer(ask);
   return fresh ? value : undefined;

@@ -19,10 +19,10 @@ const SPECK_MM2 = { min: 0.05, max: 100, what: 'the smallest island to keep' } a
 
 /** All islands of the picture as a list, and the lasso that removes specks. */
 export function IslandList({ regions, closed }: { regions: Regions; closed: boolean }) {
-  const { state, sheetWorker } = usePrintDesk();
-  const lettered = useAnchors(state.plan.lettering);
+  const { plan, sheetWorker } = usePrintDesk('plan', 'sheetWorker');
+  const lettered = useAnchors(plan.lettering);
   const lostLettering = lettered?.filter((key) => key === null).length ?? 0;
-  const { colours, labelsSha } = state.plan.flat!;
+  const { colours, labelsSha } = plan.flat!;
   const [order, setOrder] = useState<IslandOrder>('area');
   const [leastMm2, setLeastMm2] = useState(1);
   const [speckMm2, setSpeckMm2] = useState(2);
@@ -119,7 +119,7 @@ interface LostLetteringProps {
 }
 
 function LostLettering({ lostLettering, lettered }: LostLetteringProps) {
-  const { change, state } = usePrintDesk();
+  const { change, plan } = usePrintDesk('change', 'plan');
   return (
     <p className={clsx(kit.say, kit.wait, kit.above8)}>
       {lostLettering} part{lostLettering === 1 ? '' : 's'} marked as lettering {lostLettering === 1 ? 'is' : 'are'}{' '}
@@ -130,7 +130,7 @@ function LostLettering({ lostLettering, lettered }: LostLetteringProps) {
         onClick={() =>
           void change({
             kind: 'lettering-let-go',
-            anchors: state.plan.lettering.filter((_, i) => lettered?.[i] === null),
+            anchors: plan.lettering.filter((_, i) => lettered?.[i] === null),
           })
         }
       >
@@ -178,7 +178,7 @@ interface IslandRowsProps {
 }
 
 function IslandRows({ list, regions, colours, lettered }: IslandRowsProps) {
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   return (
     <div className={clsx(kit.tones, kit.scrolls, css.list)} role="listbox" aria-label="Islands of the picture">
       {list?.rows.map((row) => (

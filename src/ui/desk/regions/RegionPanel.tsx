@@ -25,10 +25,10 @@ const RADIUS_MM = { minMm: 0.1, maxMm: 1.4, what: 'the rounding' } as const;
 
 /** One chosen island: what it is, and what can be made of it. */
 export function RegionPanel({ regions }: { regions: Regions }) {
-  const { state, progress } = usePrintDesk();
+  const { plan, progress } = usePrintDesk('plan', 'progress');
   const { chosen, act, mmPerPx } = regions;
-  const { colours } = state.plan.flat!;
-  const words = useMemo(() => closedWords(state.plan, progress), [state.plan, progress]);
+  const { colours } = plan.flat!;
+  const words = useMemo(() => closedWords(plan, progress), [plan, progress]);
   /** Colours between which the line can still move. */
   const open = (label: number) =>
     chosen !== undefined && words.get(colours[label]?.id) === words.get(colours[chosen.label]?.id);
@@ -40,11 +40,11 @@ export function RegionPanel({ regions }: { regions: Regions }) {
     const label = Number(e.key) - 1;
     if (!regions.line && label < colours.length && label !== chosen?.label && open(label)) give(label);
   });
-  const lettered = useAnchors(state.plan.lettering);
+  const lettered = useAnchors(plan.lettering);
   if (!chosen) return null;
-  const own = JSON.stringify(anchorOf(chosen, state.plan));
+  const own = JSON.stringify(anchorOf(chosen, plan));
   const marks = (anchor: Anchor, i: number) => JSON.stringify(anchor) === own || lettered?.[i] === chosen.key;
-  const lettering = state.plan.lettering.some(marks);
+  const lettering = plan.lettering.some(marks);
   const next = chosen.detail?.neighbours[0];
   const acts = !closed && (
     <RegionActs
@@ -89,7 +89,7 @@ interface LetteringTickProps {
 }
 
 function LetteringTick({ lettering, chosen, marks }: LetteringTickProps) {
-  const { change, state } = usePrintDesk();
+  const { change, plan } = usePrintDesk('change', 'plan');
   return (
     <FormControlLabel
       className={kit.above4}
@@ -100,8 +100,8 @@ function LetteringTick({ lettering, chosen, marks }: LetteringTickProps) {
           onChange={(e) =>
             void change(
               e.target.checked
-                ? { kind: 'lettering-marked', anchor: anchorOf(chosen, state.plan) }
-                : { kind: 'lettering-let-go', anchors: state.plan.lettering.filter(marks) },
+                ? { kind: 'lettering-marked', anchor: anchorOf(chosen, plan) }
+                : { kind: 'lettering-let-go', anchors: plan.lettering.filter(marks) },
             )
           }
         />
@@ -112,7 +112,7 @@ function LetteringTick({ lettering, chosen, marks }: LetteringTickProps) {
 }
 
 function IslandFacts({ colours, chosen }: { colours: readonly FlatColour[]; chosen: ChosenIsland }) {
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   return (
     <p className={kit.note} aria-live="polite">
       <Swatch lab={colours[chosen.label].wantedLabD50} /> {colours[chosen.label].name}
@@ -248,7 +248,7 @@ interface ThickeningProps {
 }
 
 function Thickening({ widthMm, setWidthMm, act, chosen, mmPerPx, radiusMm, setRadiusMm }: ThickeningProps) {
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   return (
     <div className={clsx(kit.fields, kit.above12, kit.atTop)}>
       <LengthField label="Thin parts up to" valueMm={widthMm} unit={unit} range={WIDTH_MM} onChange={setWidthMm} />
@@ -278,8 +278,8 @@ function Thickening({ widthMm, setWidthMm, act, chosen, mmPerPx, radiusMm, setRa
 
 /** What a drawn line is to do, and when it is done. */
 function LineUse({ regions }: { regions: Regions }) {
-  const { state, unit } = usePrintDesk();
-  const { colours } = state.plan.flat!;
+  const { plan, unit } = usePrintDesk('plan', 'unit');
+  const { colours } = plan.flat!;
   const { chosen, line, act, mmPerPx } = regions;
   const [label, setLabel] = useState(
     () => chosen?.detail?.neighbours[0]?.label ?? colours.findIndex((_, l) => l !== chosen?.label),

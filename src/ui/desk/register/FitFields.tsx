@@ -51,11 +51,7 @@ interface FitFieldsProps {
 }
 
 export function FitFields({ worker, fit, layout, show, onShow, hand, onHand, withProofs, onProofs }: FitFieldsProps) {
-  const {
-    state: { plan },
-    unit,
-    change,
-  } = usePrintDesk();
+  const { plan, unit, change } = usePrintDesk('plan', 'unit', 'change');
   const { result, question, spread, layings } = fit;
   const register = plan.register;
   const set = (part: EditOf<'register-set'>['part']) => void change({ kind: 'register-set', part });
@@ -92,7 +88,7 @@ interface PutUpWithProps {
 }
 
 function PutUpWith({ register, set }: PutUpWithProps) {
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   return (
     <section>
       <h2>What is put up with</h2>
@@ -125,10 +121,7 @@ interface WhatMovesProps {
 }
 
 function WhatMoves({ register, set, wood, withProofs, onProofs }: WhatMovesProps) {
-  const {
-    state: { plan },
-    progress,
-  } = usePrintDesk();
+  const { plan, progress } = usePrintDesk('plan', 'progress');
   return (
     <section>
       <h2>What moves</h2>
@@ -194,10 +187,7 @@ interface FitAnswerProps {
 
 /** How many sheets show a misfit, in words. */
 function FitAnswer({ result, register, question, spread, layings }: FitAnswerProps) {
-  const {
-    unit,
-    state: { plan },
-  } = usePrintDesk();
+  const { unit, plan } = usePrintDesk('unit', 'plan');
   return (
     <section role="status" aria-live="polite">
       {result ? (
@@ -230,11 +220,7 @@ interface HandSlidersProps {
 }
 
 function HandSliders({ motions, onMotions }: HandSlidersProps) {
-  const {
-    selectedRun,
-    state: { plan },
-    unit,
-  } = usePrintDesk();
+  const { selectedRun, plan, unit } = usePrintDesk('selectedRun', 'plan', 'unit');
   const run = Math.max(1, selectedRun),
     motion = motions[run - 1] ?? NO_MOTION;
   const set = (part: Partial<Motion>) => onMotions(motions.map((m, i) => (i === run - 1 ? { ...m, ...part } : m)));
@@ -278,10 +264,7 @@ function HandSliders({ motions, onMotions }: HandSlidersProps) {
 
 /** The pairs of colours that go wrong first. */
 function Pairs({ result }: { result: FitResult }) {
-  const {
-    state: { plan },
-    unit,
-  } = usePrintDesk();
+  const { plan, unit } = usePrintDesk('plan', 'unit');
   const colours = plan.flat!.colours;
   const name = (l: number) => (l === BEYOND ? 'bare sheet' : colours[l].name),
     lab = (l: number): Lab => (l === BEYOND ? plan.paper.labD50 : colours[l].wantedLabD50);
@@ -316,9 +299,7 @@ function Pairs({ result }: { result: FitResult }) {
 
 /** The same print by every way of registration. */
 function WaysTable({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
-  const {
-    state: { plan },
-  } = usePrintDesk();
+  const { plan } = usePrintDesk('plan');
   const { question } = fit;
   const spreads = useMemo(
     () => REGISTRATION_WAYS.map((id) => spreadOf(registrationWay(id), plan.register.hand)),

@@ -15,10 +15,10 @@ const INSET_MM = 9;
 
 function useMisprint(worker: RegisterWorker) {
   const {
-    state: { plan },
+    plan,
     progress: { bench },
     sheet,
-  } = usePrintDesk();
+  } = usePrintDesk('plan', 'progress', 'sheet');
   return useCallback(
     async (
       motions: readonly Motion[],
@@ -40,10 +40,7 @@ interface SheetFigureProps {
 
 /** A sheet as it would come out, and its widest fault magnified. */
 function SheetFigure({ worker, name, words, found }: SheetFigureProps) {
-  const {
-    state: { plan },
-    unit,
-  } = usePrintDesk();
+  const { plan, unit } = usePrintDesk('plan', 'unit');
   const paintAt = useMisprint(worker);
   const { widthMm, heightMm } = plan.picture!;
   const { motions, at } = found;
@@ -98,9 +95,7 @@ interface FitStageProps {
 }
 
 export function FitStage({ worker, fit, show, hand }: FitStageProps) {
-  const {
-    state: { plan },
-  } = usePrintDesk();
+  const { plan } = usePrintDesk('plan');
   const paintAt = useMisprint(worker);
   const { widthMm, heightMm } = plan.picture!;
   const { result } = fit;
@@ -152,9 +147,7 @@ function useFitPaints(
   result: FitResult | undefined,
   worker: RegisterWorker,
 ) {
-  const {
-    state: { plan },
-  } = usePrintDesk();
+  const { plan } = usePrintDesk('plan');
   const live = useCallback(
     (width: number, height: number) =>
       paintAt(hand, { xMm: -4, yMm: -4, mmPerPx: (widthMm + 8) / width, width, height }),

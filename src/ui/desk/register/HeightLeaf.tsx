@@ -26,10 +26,7 @@ const WIDE = 760,
 
 /** What lies on one another under the pressure, far taller than wide so that tenths can be seen. */
 export function HeightDrawing() {
-  const {
-    state: { plan },
-    unit,
-  } = usePrintDesk();
+  const { plan, unit } = usePrintDesk('plan', 'unit');
   const stack = plan.register.heights,
     answer = heightsOf(stack);
   const { box, base, letters, layers, level, scale, withType, gap } = useHeightScale(answer, stack);
@@ -97,7 +94,7 @@ function useHeightScale(answer: HeightAnswer, stack: HeightStack) {
 
 /** The height of type, where it is near. */
 function TypeLine({ level, letters }: { level: (mm: number) => number; letters: number }) {
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   return (
     <>
       <line
@@ -128,7 +125,7 @@ interface LayerProps {
 }
 
 function Layer({ layer, letters }: LayerProps) {
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   return (
     <g>
       <rect x={230} y={layer.y} width={300} height={layer.h} fill={layer.fill} stroke={TOKENS.ink} strokeWidth={1} />
@@ -140,11 +137,7 @@ function Layer({ layer, letters }: LayerProps) {
 }
 
 export function HeightFields() {
-  const {
-    state: { plan },
-    unit,
-    change,
-  } = usePrintDesk();
+  const { plan, unit, change } = usePrintDesk('plan', 'unit', 'change');
   const stack = plan.register.heights,
     answer = heightsOf(stack);
   const set = (part: Partial<HeightStack>) => void change({ kind: 'heights-set', part });
@@ -201,7 +194,7 @@ export function HeightFields() {
 }
 
 function HeightAnswer({ answer }: { answer: HeightAnswer }) {
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   return (
     <section>
       <dl className={kit.figures}>

@@ -39,9 +39,7 @@ const LINES: Record<JigLayer, { stroke: string; width: number; dash?: string }> 
 };
 
 export function useJig(layout: SheetLayout): Jig {
-  const {
-    state: { plan },
-  } = usePrintDesk();
+  const { plan } = usePrintDesk('plan');
   return useMemo(() => jigFor(plan.way.registration, jigInputOf(plan, layout)), [plan, layout]);
 }
 
@@ -50,9 +48,7 @@ const LEAST_TEXT_PX = 13;
 
 /** The chosen way's drawing, to scale. */
 export function JigDrawing({ layout }: { layout: SheetLayout }) {
-  const {
-    state: { plan },
-  } = usePrintDesk();
+  const { plan } = usePrintDesk('plan');
   const drawing = useJig(layout).drawings[0];
   const pad = drawing.widthMm * 0.03,
     head = drawing.heightMm * 0.07;
@@ -84,7 +80,7 @@ export function JigDrawing({ layout }: { layout: SheetLayout }) {
 }
 
 function Mark({ mark, least }: { mark: JigMark; least: number }) {
-  const { unit } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   const line = LINES[mark.layer];
   const style = {
     fill: 'none',
@@ -123,8 +119,7 @@ function Mark({ mark, least }: { mark: JigMark; least: number }) {
 
 /** The way of registration: what it needs, how it is made, and how far it scatters. */
 export function JigFields({ layout }: { layout: SheetLayout }) {
-  const { state, unit } = usePrintDesk();
-  const { plan } = state;
+  const { plan, unit } = usePrintDesk('plan', 'unit');
   const way = registrationWay(plan.way.registration),
     spread = spreadOf(way, plan.register.hand);
   const { cutList } = useJig(layout);
@@ -164,10 +159,7 @@ interface JigExportProps {
 }
 
 function JigExport({ edit }: JigExportProps) {
-  const {
-    state: { plan },
-    urls,
-  } = usePrintDesk();
+  const { plan, urls } = usePrintDesk('plan', 'urls');
   return (
     <section>
       <h2>Export</h2>
@@ -200,10 +192,7 @@ function JigExport({ edit }: JigExportProps) {
 }
 
 function CutList({ cutList }: { cutList: readonly CutListItem[] }) {
-  const {
-    unit,
-    state: { plan },
-  } = usePrintDesk();
+  const { unit, plan } = usePrintDesk('unit', 'plan');
   return (
     <section>
       <h2>Cut list</h2>
@@ -238,7 +227,7 @@ function CutList({ cutList }: { cutList: readonly CutListItem[] }) {
 }
 
 function WayOfRegistration({ way }: { way: RegistrationWay }) {
-  const { change } = usePrintDesk();
+  const { change } = usePrintDesk('change');
   return (
     <TextField
       select

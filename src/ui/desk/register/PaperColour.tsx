@@ -13,10 +13,8 @@ export function PaperColour() {
     change,
     paperPlanned: paper,
     seenRound,
-    state: {
-      plan: { frozenAt },
-    },
-  } = usePrintDesk();
+    plan: { frozenAt },
+  } = usePrintDesk('change', 'paperPlanned', 'seenRound', 'plan');
   return (
     <div className={kit.below8}>
       <h2 className={clsx(kit.row, kit.gap6)}>

@@ -56,10 +56,7 @@ const TITLES: Record<Leaf, string> = {
 
 /** Register: the sheet and its margins, the jig, what misfit it leaves, and whether all passes the press. */
 export function RegisterView() {
-  const {
-    state: { plan },
-    urls,
-  } = usePrintDesk();
+  const { plan, urls } = usePrintDesk('plan', 'urls');
   const [leaf, setLeaf] = useState<Leaf>('sheet');
   const layout = useMemo(() => sheetLayoutOf(plan), [plan]);
   const fit = useFitWork(layout, leaf === 'fit');
@@ -101,9 +98,7 @@ export function RegisterView() {
 
 /** What the leaf of fits shows and how it is set; undefined where there is nothing to line up yet. Worked out only while it is open. */
 function useFitWork(layout: SheetLayout | undefined, open: boolean) {
-  const {
-    state: { plan },
-  } = usePrintDesk();
+  const { plan } = usePrintDesk('plan');
   const worker = useRegisterWorker();
   const [withProofs, setWithProofs] = useState(true);
   const [show, setShow] = useState<FitPicture>('sheets');

@@ -11,9 +11,7 @@ import { kit } from '@/ui/kit/styles';
 
 /** The overlap or choke that brings the share under the wish, offered to the cutting plan. */
 export function Remedy({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
-  const {
-    state: { plan },
-  } = usePrintDesk();
+  const { plan } = usePrintDesk('plan');
   const [found, setFound] = useState<{ question: Fit['question']; answer: { mm: number; share: number } | null }>();
   const [busy, setBusy] = useState(false);
   const reduction = printsFromOneSide(plan),
@@ -52,7 +50,7 @@ interface RemedyFoundProps {
 }
 
 function RemedyFound({ reduction, answer }: RemedyFoundProps) {
-  const { unit, progress, change, state } = usePrintDesk();
+  const { unit, progress, change, plan } = usePrintDesk('unit', 'progress', 'change', 'plan');
   return (
     <div className={clsx(kit.say, kit.good, kit.above10)}>
       <p>
@@ -62,7 +60,7 @@ function RemedyFound({ reduction, answer }: RemedyFoundProps) {
         className={kit.above8}
         variant="contained"
         color="primary"
-        disabled={!cutsAhead(state.plan, progress)}
+        disabled={!cutsAhead(plan, progress)}
         onClick={() =>
           void change({
             kind: 'fit-set',
@@ -72,7 +70,7 @@ function RemedyFound({ reduction, answer }: RemedyFoundProps) {
       >
         Take it into the cutting plan
       </Button>
-      {!cutsAhead(state.plan, progress) && <p className={kit.note}>Every cut is done: the lines are on the blocks.</p>}
+      {!cutsAhead(plan, progress) && <p className={kit.note}>Every cut is done: the lines are on the blocks.</p>}
     </div>
   );
 }

@@ -89,7 +89,7 @@ interface DimsProps {
 
 /** Every number of the sheet at its place, to be typed over. */
 function Dims({ layout, place, onError, onSizing }: DimsProps) {
-  const { unit, progress } = usePrintDesk();
+  const { unit, progress } = usePrintDesk('unit', 'progress');
   const { sheetMm, paperMm, marginsMm: m, images, imageMm } = layout;
   const { X, Y, widthPx, heightPx } = place;
   const finished = finishedRect(layout),
@@ -135,10 +135,7 @@ interface ImageOnSheetProps {
 }
 
 function ImageOnSheet({ i, X, rect, Y, scale }: ImageOnSheetProps) {
-  const {
-    looks,
-    state: { plan },
-  } = usePrintDesk();
+  const { looks, plan } = usePrintDesk('looks', 'plan');
   return (
     <div
       className={clsx(css.tab, i > 0 && css.again)}
@@ -160,11 +157,7 @@ interface SizingDialogProps {
 }
 
 function SizingDialog({ sizing, setSizing }: SizingDialogProps) {
-  const {
-    unit,
-    state: { plan },
-    place,
-  } = usePrintDesk();
+  const { unit, plan, place } = usePrintDesk('unit', 'plan', 'place');
   return (
     <Dialog open={sizing !== undefined} onClose={() => setSizing(undefined)} maxWidth="xs">
       <DialogTitle>Give the picture another size</DialogTitle>

@@ -48,8 +48,7 @@ const RULES = MARGIN_RULES.map((rule) => [rule, RULE_WORDS[rule]] as const);
 
 /** What the sheet is solved from, what is trimmed off, edges, copies, blocks. */
 export function SheetFields({ layout }: { layout: SheetLayout }) {
-  const { state, unit } = usePrintDesk();
-  const { plan } = state;
+  const { plan, unit } = usePrintDesk('plan', 'unit');
   const { layout: l } = plan;
   const edit = useLayoutChange();
   const allowance: EdgesMm = l.allowanceMm ?? registrationWay(plan.way.registration).allowanceMm;
@@ -74,10 +73,7 @@ export function SheetFields({ layout }: { layout: SheetLayout }) {
 }
 
 function BlocksInCorner({ layout }: { layout: SheetLayout }) {
-  const {
-    state: { plan },
-    change,
-  } = usePrintDesk();
+  const { plan, change } = usePrintDesk('plan', 'change');
   return (
     <section>
       <h2>Blocks in the origin corner</h2>
@@ -119,7 +115,7 @@ function BlockSize({
     | { readonly name: string; readonly rect: RectMm; readonly leavesLeftMm: number; readonly leavesTopMm: number }
     | undefined;
 }) {
-  const { unit, progress } = usePrintDesk();
+  const { unit, progress } = usePrintDesk('unit', 'progress');
   return (
     <div className={kit.around12}>
       <div className={kit.fields}>
@@ -156,11 +152,9 @@ interface SeveralOnOneProps {
 
 function SeveralOnOne({ edit }: SeveralOnOneProps) {
   const {
-    state: {
-      plan: { layout: l },
-    },
+    plan: { layout: l },
     unit,
-  } = usePrintDesk();
+  } = usePrintDesk('plan', 'unit');
   return (
     <section>
       <h2>Several on one sheet</h2>
@@ -199,10 +193,8 @@ interface PaperFieldsProps {
 
 function PaperFields({ edit }: PaperFieldsProps) {
   const {
-    state: {
-      plan: { layout: l },
-    },
-  } = usePrintDesk();
+    plan: { layout: l },
+  } = usePrintDesk('plan');
   return (
     <section>
       <PaperColour />
@@ -248,11 +240,9 @@ interface TrimmedOffProps {
 
 function TrimmedOff({ edit, allowance }: TrimmedOffProps) {
   const {
-    state: {
-      plan: { layout: l },
-    },
+    plan: { layout: l },
     unit,
-  } = usePrintDesk();
+  } = usePrintDesk('plan', 'unit');
   return (
     <section>
       <h2>Trimmed off later</h2>
@@ -289,10 +279,7 @@ interface TwoOfThreeProps {
 }
 
 function TwoOfThree({ edit, layout }: TwoOfThreeProps) {
-  const {
-    state: {},
-    unit,
-  } = usePrintDesk();
+  const { unit } = usePrintDesk('unit');
   return (
     <section>
       <h2>Two of three</h2>
@@ -321,11 +308,9 @@ interface SolvedFieldsProps {
 
 function SolvedFields({ edit, layout }: SolvedFieldsProps) {
   const {
-    state: {
-      plan: { layout: l },
-    },
+    plan: { layout: l },
     unit,
-  } = usePrintDesk();
+  } = usePrintDesk('plan', 'unit');
   return (
     <div className={clsx(kit.stack, kit.gap14, kit.above14)}>
       <Choice
@@ -363,10 +348,8 @@ function MarginRuleField({
   layout: SheetLayout;
 }) {
   const {
-    state: {
-      plan: { layout: l },
-    },
-  } = usePrintDesk();
+    plan: { layout: l },
+  } = usePrintDesk('plan');
   return (
     <Choice
       label="Margins"

@@ -29,10 +29,7 @@ interface SheetLinesProps {
 
 /** The sheet, its margins and blocks, drawn to scale. */
 export function SheetLines({ layout, place }: SheetLinesProps) {
-  const {
-    unit,
-    state: { plan },
-  } = usePrintDesk();
+  const { unit, plan } = usePrintDesk('unit', 'plan');
   const { sheetMm, paperMm, imageMm, images, marginsMm: m } = layout;
   const { X, Y, scale, widthPx, heightPx } = place;
   const finished = finishedRect(layout),

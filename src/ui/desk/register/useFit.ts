@@ -24,9 +24,9 @@ export interface Fit {
 /** What thousands of sheets would look like, worked out anew whenever what it depends on changes; nothing without a layout. */
 export function useFit(worker: RegisterWorker, layout: SheetLayout | undefined, withProofs: boolean): Fit | undefined {
   const {
-    state: { plan },
+    plan,
     progress: { bench },
-  } = usePrintDesk();
+  } = usePrintDesk('plan', 'progress');
   const { spread, layings } = useMemo(() => ownSpread(plan, bench), [plan, bench]);
   const question = useMemo((): FitQuestion | undefined => {
     if (!layout) return undefined;

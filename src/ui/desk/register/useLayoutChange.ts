@@ -4,7 +4,7 @@ import { usePrintDesk } from '../../kit/printContext';
 
 /** Changes of the sheet’s layout, each undone on its own. */
 export function useLayoutChange() {
-  const { change, state } = usePrintDesk();
+  const { change, plan } = usePrintDesk('change', 'plan');
   return (edit: (layout: LayoutPlan) => Partial<LayoutPlan>) =>
-    void change({ kind: 'layout-set', part: edit(state.plan.layout) });
+    void change({ kind: 'layout-set', part: edit(plan.layout) });
 }

@@ -8,9 +8,9 @@ import { TOKENS } from '@/ui/theme/tokens';
 
 /** The chosen island's own outline, and a ring that finds it where it is small. In mm of the print; `mm` is a screen pixel. */
 export function IslandOverlay({ mm }: { mm: number }) {
-  const { state } = usePrintDesk();
+  const { plan } = usePrintDesk('plan');
   const chosen = useChosenIsland();
-  const mmPerPx = state.plan.picture?.raster.mmPerPx ?? 0.1;
+  const mmPerPx = plan.picture?.raster.mmPerPx ?? 0.1;
   if (!chosen) return null;
   return <ChosenIsland {...chosen} mmPerPx={mmPerPx} mm={mm} />;
 }

@@ -14,8 +14,7 @@ export function anchorOf(island: Pick<IslandInfo, 'x' | 'y' | 'label'>, plan: Pl
 
 /** The islands that anchors name now, by their key; null where one is lost. Undefined until they are looked up. */
 export function useAnchors(anchors: readonly Anchor[]): readonly (number | null)[] | undefined {
-  const { state, sheetWorker, stamp } = usePrintDesk();
-  const { plan } = state;
+  const { plan, sheetWorker, stamp } = usePrintDesk('plan', 'sheetWorker', 'stamp');
   const [found, setFound] = useState<{ of: string; keys: readonly (number | null)[] }>();
   const labelsSha = plan.flat?.labelsSha ?? '';
   const asked = JSON.stringify([labelsSha, anchors.map((anchor) => anchorPx(anchor, plan))]);

@@ -18,7 +18,7 @@ export interface ChosenIsland extends IslandInfo {
 
 /** The island chosen in any view, with its outline and its neighbours as soon as they are known. */
 export function useChosenIsland(): ChosenIsland | undefined {
-  const { island, sheetWorker } = usePrintDesk();
+  const { island, sheetWorker } = usePrintDesk('island', 'sheetWorker');
   const [more, setMore] = useState<Pick<ChosenIsland, 'key' | 'outlinesMm' | 'detail'>>();
   useEffect(() => {
     if (!island) return;
@@ -45,14 +45,14 @@ const LEAST_STEP_MM2 = 0.5;
 
 /** The chosen island, the line being drawn, and the changes that can be made: the same for every view that shows the picture. */
 export function useRegions() {
-  const desk = usePrintDesk();
+  const desk = usePrintDesk('sheetWorker', 'reshape', 'island', 'chooseIsland', 'plan');
   const { sheetWorker, reshape } = desk;
   const canvas = useRef<SheetCanvasHandle>(null);
   const { island, chooseIsland } = desk;
   const chosen = useChosenIsland();
   const [line, setLine] = useState<DrawnLine>();
   const [said, setSaid] = useState<string>();
-  const mmPerPx = desk.state.plan.picture?.raster.mmPerPx ?? 0.1;
+  const mmPerPx = desk.plan.picture?.raster.mmPerPx ?? 0.1;
   const choose = useCallback(
     (next: IslandInfo | null | undefined) => {
       setSaid(undefined);

@@ -1,4 +1,5 @@
 import { database, deletePrint, editPrint, printState, rename } from '@/server';
+import { answerChanges } from '../answerChanges';
 import { nowIso, readRequest, respond, route } from '../../respond';
 
 type Params = { params: Promise<{ id: string }> };
@@ -7,11 +8,12 @@ export const GET = route(async (_request: Request, { params }: Params) => {
   return respond(printState(database(), (await params).id));
 });
 
-/** Makes an edit: { baseRevision, edit }. */
+/** Makes an edit on the newest plan, once for each id: { known, id, edit }. */
 export const PUT = route(async (request: Request, { params }: Params) => {
   const body = await readRequest(request, 'edit');
   if (!body.ok) return respond(body);
-  return respond(editPrint(database(), (await params).id, body.value.baseRevision, body.value.edit, nowIso()));
+  const { id } = await params;
+  return answerChanges(id, body.value.known, () => editPrint(database(), id, body.value.edit, nowIso(), body.value.id));
 });
 
 /** Renames: { name }. */

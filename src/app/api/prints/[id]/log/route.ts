@@ -1,9 +1,15 @@
-import { database, logActs } from '@/server';
+import { database, drawCutPictures, logActs } from '@/server';
+import { answerChanges } from '../../answerChanges';
 import { readRequest, respond, route } from '../../../respond';
 
-/** Adds to the bench log: { events: [{ id, at, act }], known: entries the asker has }. Answered only when it is on disk. */
+/** Adds to the bench log: { known, events: [{ id, at, act }] }. Answered only when it is on disk. */
 export const POST = route(async (request: Request, { params }: { params: Promise<{ id: string }> }) => {
   const body = await readRequest(request, 'log');
   if (!body.ok) return respond(body);
-  return respond(logActs(database(), (await params).id, body.value.events, Date.now(), body.value.known));
+  const { id } = await params,
+    { events, known } = body.value;
+  return answerChanges(id, known, async () => {
+    const db = database();
+    return logActs(db, id, events, Date.now(), await drawCutPictures(db, id, events));
+  });
 });

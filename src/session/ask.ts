@@ -1,11 +1,12 @@
 import { failure, type Outcome } from '@/model';
 
-/** Asks the server; every answer is an outcome, also when there is none. */
-export async function ask<T>(method: string, url: string, body?: unknown): Promise<Outcome<T>> {
+/** Asks the server; every answer is an outcome, also when there is none, or none within `patienceMs`. */
+export async function ask<T>(method: string, url: string, body?: unknown, patienceMs?: number): Promise<Outcome<T>> {
   return askRaw<T>(url, {
     method,
     body: body === undefined ? undefined : JSON.stringify(body),
     headers: { 'Content-Type': 'application/json' },
+    signal: patienceMs === undefined ? undefined : AbortSignal.timeout(patienceMs),
   });
 }
 

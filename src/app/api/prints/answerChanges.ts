@@ -1,0 +1,22 @@
+import { failure, readCounters, type Counters, type Outcome } from '@/model';
+import { changesSince, database } from '@/server';
+import { respond } from '../respond';
+
+/** What a device says it has heard of a print. */
+export function heardBy(text: unknown): Outcome<Counters> {
+  return typeof text === 'string'
+    ? readCounters(text)
+    : failure('request', '“known” is missing: what this device has heard of the print. Load the page again.');
+}
+
+/** A change that is done answers with all that is new since the asker last heard of the print. */
+export async function answerChanges(
+  id: string,
+  known: unknown,
+  change: (known: Counters) => Outcome<undefined> | Promise<Outcome<undefined>>,
+): Promise<Response> {
+  const heard = heardBy(known);
+  if (!heard.ok) return respond(heard);
+  const done = await change(heard.value);
+  return respond(done.ok ? changesSince(database(), id, heard.value) : done);
+}

@@ -1,0 +1,71 @@
+'use client';
+import { useMemo, type Dispatch, type SetStateAction } from 'react';
+import { countersText, type Counters, type Outcome, type Plan, type PlanEdit, type PrintChanges } from '@/model';
+import { ask, askRaw, askScan, knownHeader, type PrintSession } from '@/session';
+import type { PrintDesk } from '@/ui/kit/printContext';
+
+/** What can be done with a print: by the session, or by the server after everything that waits is there. */
+export function usePrintActs(
+  session: PrintSession,
+  api: string,
+  tell: PrintDesk['tell'],
+  setTried: Dispatch<SetStateAction<Plan | undefined>>,
+) {
+  return useMemo(() => {
+    const onServer = async (act: (known: Counters) => Promise<Outcome<PrintChanges>>): Promise<Outcome<undefined>> => {
+      const done = await session.onServer(act);
+      if (!done.ok) tell(done.message);
+      return done;
+    };
+    const step = (which: 'undo' | 'redo' | 'slip', more: object = {}) =>
+      onServer((known) => ask('POST', `${api}/${which}`, { known: countersText(known), ...more }));
+    return {
+      change: (edit: PlanEdit) => {
+        setTried(undefined);
+        return session.change(edit);
+      },
+      changeAfter: (work: (plan: Plan) => Promise<Outcome<PlanEdit>>): Promise<Outcome<undefined>> => {
+        setTried(undefined);
+        return session.changeAfter(async (plan) => {
+          const edit = await work(plan);
+          if (!edit.ok && edit.code !== 'stopped') tell(edit.message);
+          return edit;
+        });
+      },
+      log: session.log.bind(session),
+      undo: () => void step('undo'),
+      redo: () => void step('redo'),
+      ...servicesOf(session, api, step, onServer),
+    } satisfies Partial<PrintDesk> & Record<'changeAfter', unknown>;
+  }, [api, session, setTried, tell]);
+}
+
+/** Slips answered, pictures brought in and placed, practice, scans. */
+function servicesOf(
+  session: PrintSession,
+  api: string,
+  step: (which: 'slip', more: object) => Promise<Outcome<undefined>>,
+  onServer: (act: (known: Counters) => Promise<Outcome<PrintChanges>>) => Promise<Outcome<undefined>>,
+): Pick<PrintDesk, 'answerSlip' | 'bringIn' | 'place' | 'practice' | 'scanner'> {
+  return {
+    answerSlip: (slipId, answer) => step('slip', { slipId, answer }),
+    // what is wrong with a picture is said where it was brought in
+    bringIn: (file) =>
+      session.onServer((known) =>
+        askRaw<PrintChanges>(`${api}/picture`, {
+          method: 'POST',
+          body: file,
+          headers: { 'x-file-name': encodeURIComponent(file.name), ...knownHeader(known) },
+        }),
+      ),
+    place: (place) => onServer((known) => ask('PUT', `${api}/picture`, { known: countersText(known), place })),
+    practice: {
+      load: () => ask('GET', '/api/practice'),
+      keep: (score) => ask('POST', '/api/practice', score),
+    },
+    scanner: {
+      scan: (printed) => askScan(`${api}/scan?printed=${printed}`),
+      readable: (file) => askScan('/api/scans', file),
+    },
+  };
+}

@@ -1,0 +1,154 @@
+import { learnedPace } from '@/core/cutting';
+import { failure, success, type Failure, type Outcome } from '@/core/units';
+import { cardOfPrint, patchBetween, type Progress } from '@/derived';
+import type { Counters, Plan, PrintChanges } from '@/model';
+import {
+  benchLog,
+  hasEdit,
+  keepCard,
+  keepPlanChange,
+  logCount,
+  logSince,
+  planChangesSince,
+  planLabel,
+  printById,
+  timedCuts,
+  workshopStamp,
+  type PrintRow,
+  type Store,
+} from '@/store';
+import { announce } from './hub';
+import { livingPrint } from './livingPrint';
+import { readPlan } from './readPlan';
+import { standingOf } from './standing';
+
+/** How far a print has come. */
+export function countersOf(db: Store, row: PrintRow): Counters {
+  return { plan: row.plan_count, log: logCount(db, row.id), workshop: workshopStamp(db) };
+}
+
+/** What undo and redo would do now. */
+export function stepsOf(db: Store, row: PrintRow): Pick<PrintChanges, 'undoLabel' | 'redoLabel'> {
+  const canUndo = row.plan_seq > Math.max(1, row.undo_floor) && planLabel(db, row.id, row.plan_seq - 1) !== undefined;
+  return {
+    undoLabel: canUndo ? (planLabel(db, row.id, row.plan_seq) ?? null) : null,
+    redoLabel: planLabel(db, row.id, row.plan_seq + 1) ?? null,
+  };
+}
+
+/**
+ * What is new in a print for a device that heard of it at `known`: patches of the plan and entries of the log, or the whole plan where
+ * patches do not say how it came about. A device that is ahead of what is stored (the file was put back to an older one) gets all of it.
+ */
+export function changesSince(db: Store, id: string, known: Counters): Outcome<PrintChanges> {
+  const found = livingPrint(db, id);
+  if (!found.ok) return found;
+  const row = found.value;
+  const now = countersOf(db, row);
+  const ahead = known.plan > now.plan || known.log > now.log;
+  const since = ahead ? { ...known, plan: 0, log: 0 } : known;
+  const plan = readPlan(db, row);
+  if (!plan.ok) return plan;
+  const patches = patchesSince(db, row, since, now, plan.value);
+  const events = now.log > since.log ? logSince(db, id, since.log) : [];
+  const timed = events.some(({ act }) => act.kind === 'cut-done');
+  return success({
+    name: row.name,
+    savedAt: row.saved_at,
+    ...stepsOf(db, row),
+    since,
+    now,
+    plan: patches ? null : plan.value,
+    patches: patches ?? [],
+    events,
+    cuttingPace: timed ? learnedPace(timedCuts(db)) : null,
+  });
+}
+
+function patchesSince(
+  db: Store,
+  row: PrintRow,
+  since: Counters,
+  now: Counters,
+  plan: Plan,
+): PrintChanges['patches'] | undefined {
+  const follows = plan.frozenAt === null && plan.uses.length > 0;
+  if (since.plan === 0 || (follows && since.workshop !== now.workshop)) return undefined;
+  if (since.plan === now.plan) return [];
+  const changes = planChangesSince(db, row.id, since.plan);
+  if (changes.length !== now.plan - since.plan) return undefined;
+  return changes.every((change) => change.patch !== null) ? (changes as PrintChanges['patches']) : undefined;
+}
+
+/** A patch longer than this says less than the whole plan does. */
+const LONGEST_PATCH = 60_000;
+
+/**
+ * Changes a print in one transaction: the act, what it did to the plan, and the print's card; on disk when this returns. An edit whose
+ * id was seen before is not made again. Whoever listens hears of it.
+ */
+export function changePrint(
+  db: Store,
+  id: string,
+  act: (row: PrintRow, plan: Plan) => Outcome<undefined>,
+  editId: string | null = null,
+): Outcome<undefined> {
+  try {
+    db.transaction(() => {
+      const row = orThrow(livingPrint(db, id));
+      if (editId !== null && hasEdit(db, id, editId)) return;
+      const before = orThrow(readPlan(db, row));
+      orThrow(act(row, before));
+      settle(db, row, before, editId);
+    }).immediate();
+  } catch (error) {
+    if (error instanceof Refused) return error.failure;
+    throw error;
+  }
+  announce(id);
+  return success(undefined);
+}
+
+/** Thrown inside the transaction so that everything in it is rolled back. */
+class Refused extends Error {
+  constructor(readonly failure: Failure) {
+    super(failure.message);
+  }
+}
+
+function orThrow<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new Refused(outcome);
+  return outcome.value;
+}
+
+/** Keeps what follows from a change: the patch from the plan before it, and the card. */
+function settle(db: Store, was: PrintRow, before: Plan, editId: string | null): void {
+  const row = printById(db, was.id)!;
+  const plan = readPlan(db, row);
+  if (!plan.ok) return;
+  if (row.plan_count !== was.plan_count) {
+    const patch = row.plan_count === was.plan_count + 1 ? patchBetween(before, plan.value) : null;
+    const short = patch && JSON.stringify(patch).length <= LONGEST_PATCH ? patch : null;
+    for (let count = was.plan_count + 1; count < row.plan_count; count++)
+      keepPlanChange(db, row.id, { count, editId: null, patch: null });
+    keepPlanChange(db, row.id, { count: row.plan_count, editId, patch: short });
+  }
+  cardKept(db, row, plan.value, standingOf(row.id, plan.value, benchLog(db, row.id)));
+}
+
+/** Makes and keeps the card of a print. */
+export function cardKept(db: Store, row: PrintRow, plan: Plan, progress: Progress) {
+  const card = cardOfPrint(plan, progress);
+  keepCard(db, row.id, row.revision, card, card.dryAt);
+  return card;
+}
+
+/** For acts that are made on the plan as their asker knows it, not on whatever it has become. */
+export function staleUnless(row: PrintRow, basePlan: number): Outcome<undefined> {
+  return row.plan_count === basePlan
+    ? success(undefined)
+    : failure(
+        'stale',
+        'The plan was changed elsewhere just now, so this was not done. Look at it as it is, then do it again.',
+      );
+}

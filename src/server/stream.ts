@@ -1,0 +1,91 @@
+import { failure, success, type Outcome } from '@/core/units';
+import { countersText, type Counters, type PrintChanges } from '@/model';
+import type { Store } from '@/store';
+import { changesSince } from './changes';
+import { listen, listenerCount, whenStopping } from './hub';
+
+/** Devices that listen at once, over all prints. */
+const MOST_LISTENERS = 240;
+/** Something is sent so often, that a line gone dead is noticed. */
+const PING_MS = 15_000;
+/** How long a device waits before it asks again, after the line broke. */
+const RETRY_MS = 500;
+
+/**
+ * What becomes new in a print, as server-sent events: first what a device missed since `known`, then each change as it is on disk. An
+ * event's id holds the counters after it, so that a device goes on where it was. Ends with a `refused` event when the print is gone.
+ */
+export function changesStream(db: Store, id: string, known: Counters): Outcome<ReadableStream<Uint8Array>> {
+  if (listenerCount() >= MOST_LISTENERS)
+    return failure('busy', 'Too many devices listen to this workshop just now. Close pages that are not needed.');
+  const first = changesSince(db, id, known);
+  return first.ok ? success(new ReadableStream(new Line(db, id, first.value))) : first;
+}
+
+/** One device's line. What it cannot take yet is not gathered: the next event holds all since the last. */
+class Line implements UnderlyingDefaultSource<Uint8Array> {
+  private known: Counters;
+  private behind = false;
+  private endings: (() => void)[] = [];
+
+  constructor(
+    private readonly db: Store,
+    private readonly id: string,
+    private readonly first: PrintChanges,
+  ) {
+    this.known = first.now;
+  }
+
+  start(controller: ReadableStreamDefaultController<Uint8Array>): void {
+    controller.enqueue(bytes(`retry: ${RETRY_MS}\n\n`));
+    controller.enqueue(eventOf(this.first));
+    const ping = setInterval(() => controller.enqueue(bytes(':\n\n')), PING_MS);
+    ping.unref();
+    const close = () => {
+      this.cancel();
+      controller.close();
+    };
+    this.endings = [
+      () => clearInterval(ping),
+      listen(this.id, () => {
+        this.behind = true;
+        this.tell(controller, close);
+      }),
+      whenStopping(close),
+    ];
+  }
+
+  pull(controller: ReadableStreamDefaultController<Uint8Array>): void {
+    this.tell(controller, () => {
+      this.cancel();
+      controller.close();
+    });
+  }
+
+  cancel(): void {
+    this.endings.forEach((end) => end());
+    this.endings = [];
+  }
+
+  private tell(controller: ReadableStreamDefaultController<Uint8Array>, close: () => void): void {
+    if (!this.behind || (controller.desiredSize ?? 0) <= -MOST_UNREAD) return;
+    this.behind = false;
+    const changes = this.db.open ? changesSince(this.db, this.id, this.known) : failure('file-trouble', '');
+    if (changes.ok) {
+      this.known = changes.value.now;
+      controller.enqueue(eventOf(changes.value));
+      return;
+    }
+    const { code, message } = changes;
+    controller.enqueue(bytes(`event: refused\ndata: ${JSON.stringify({ code, message })}\n\n`));
+    close();
+  }
+}
+
+/** Events that may wait to be read. */
+const MOST_UNREAD = 8;
+
+const encoder = new TextEncoder();
+const bytes = (text: string) => encoder.encode(text);
+const eventOf = (changes: PrintChanges) =>
+  bytes(`id: ${countersText(changes.now)}\nevent: changes\ndata: ${JSON.stringify(changes)}\n\n`);
