@@ -1,7 +1,7 @@
 import type { NextConfig } from 'next';
 
 const config: NextConfig = {
-  serverExternalPackages: ['better-sqlite3', 'sharp', 'pdfkit'],
+  serverExternalPackages: ['better-sqlite3', 'sharp', 'pdfkit', 'piscina'],
   devIndicators: false,
   poweredByHeader: false,
   reactStrictMode: true,

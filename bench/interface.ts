@@ -57,7 +57,7 @@ export async function measureInterface(): Promise<InterfaceFigures> {
   const data = join(folder, 'w.sqlite');
   const db = openStore(data);
   await seedWorkshop(db, Date.now());
-  const prints = shelfPage(db, 1).prints;
+  const prints = shelfPage(db, 1, new Date().toISOString()).prints;
   const saltId = prints.find((p) => p.name.startsWith('Salt Works'))!.id;
   const salty = printState(db, saltId);
   if (!salty.ok) throw new Error(salty.message);

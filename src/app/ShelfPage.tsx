@@ -1,17 +1,27 @@
 'use client';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { Outcome, ShelfPage as ShelfPrints } from '@/model';
-import { Shelf } from '@/ui/shelf/Shelf';
 import { ask, askRaw } from '@/session';
+import { Shelf } from '@/ui/shelf/Shelf';
+import { fetched } from './client/useCollection';
 
-/** The shelf, joined to the server. */
-export function ShelfPage({ shelf }: { shelf: ShelfPrints }) {
-  const router = useRouter();
+/** The shelf, joined to the server: as it came with the page, and asked for anew when one comes back to it. */
+export function ShelfPage({ shelf: came }: { shelf: ShelfPrints }) {
+  const router = useRouter(),
+    client = useQueryClient();
   const [message, setMessage] = useState<string>();
+  const { page } = came;
+  const { data: shelf } = useQuery({
+    queryKey: ['shelf', page],
+    queryFn: () => fetched(ask<ShelfPrints>('GET', `/api/shelf?page=${page}`)),
+    initialData: came,
+  });
+  useEffect(() => void client.setQueryData(['shelf', page], came), [came, client, page]);
   const then = <T,>(answer: Outcome<T>, go?: (value: T) => string): Outcome<T> => {
     if (answer.ok && go) router.push(go(answer.value));
-    else router.refresh();
+    else void client.invalidateQueries({ queryKey: ['shelf'] });
     return answer;
   };
   /** For acts without a dialog of their own to say what went wrong in. */
@@ -28,7 +38,7 @@ export function ShelfPage({ shelf }: { shelf: ShelfPrints }) {
       }
       pageUrl={(print, view) => `/print/${print.id}/${view}`}
       bytesUrl={(print) => `/api/prints/${print.id}/files/stored.json`}
-      shelfUrl={(page) => (page === 1 ? '/' : `/?page=${page}`)}
+      shelfUrl={(wanted) => (wanted === 1 ? '/' : `/?page=${wanted}`)}
       bundleUrl={(print) => `/api/prints/${print.id}/files/print.ulexite.zip`}
       onCreate={async (name) =>
         then(await ask<string>('POST', '/api/prints', { name }), (id) => `/print/${id}/picture`)

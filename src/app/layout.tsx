@@ -7,6 +7,7 @@ import '@fontsource/zilla-slab/latin-500.css';
 import '@fontsource/zilla-slab/latin-600.css';
 import '@fontsource/zilla-slab/latin-700.css';
 import '@/ui/theme/global.css';
+import { Queries } from './client/Queries';
 import { ThemeRoot } from '@/ui/theme/ThemeRoot';
 
 export const metadata: Metadata = {
@@ -19,7 +20,9 @@ export default function RootLayout({ children }: { children: ReactNode }) {
     <html lang="en">
       <body>
         <AppRouterCacheProvider options={{ enableCssLayer: true }}>
-          <ThemeRoot>{children}</ThemeRoot>
+          <ThemeRoot>
+            <Queries>{children}</Queries>
+          </ThemeRoot>
         </AppRouterCacheProvider>
       </body>
     </html>

@@ -6,5 +6,5 @@ export const dynamic = 'force-dynamic';
 
 export default async function Page({ searchParams }: { searchParams: Promise<{ page?: string }> }) {
   const { page } = await searchParams;
-  return withStore(() => <ShelfPage shelf={shelfPage(database(), Number(page ?? 1))} />);
+  return withStore(() => <ShelfPage shelf={shelfPage(database(), Number(page ?? 1), new Date().toISOString())} />);
 }

@@ -136,6 +136,7 @@ export async function pdfOfDrawings(
   title: string,
   madeOn: Date,
   fonts: readonly Buffer[],
+  drawn: (share: number) => void = () => undefined,
 ): Promise<Buffer> {
   const doc = new PDFDocument({
     autoFirstPage: false,
@@ -149,9 +150,12 @@ export async function pdfOfDrawings(
     doc.on('end', () => resolve(Buffer.concat(chunks)));
     doc.on('error', reject);
   });
-  for (const drawing of drawings) {
+  for (const [d, drawing] of drawings.entries()) {
     const sheet = tileDrawing(drawing.widthMm, drawing.heightMm, paper);
-    for (const tile of sheet.tiles) drawTile(doc, drawing, sheet, tile, faces);
+    for (const [t, tile] of sheet.tiles.entries()) {
+      drawTile(doc, drawing, sheet, tile, faces);
+      drawn((d + (t + 1) / sheet.tiles.length) / drawings.length);
+    }
   }
   doc.end();
   return done;

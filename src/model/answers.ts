@@ -1,8 +1,8 @@
-import { mixed, number, string, type InferType, type Schema } from 'yup';
+import { boolean, mixed, number, string, type InferType, type Schema } from 'yup';
 import { failure, type Outcome } from '@/core/units';
 import { act } from './bench/acts';
 import { checkWith } from './check';
-import { id, list, record, sha, type Frozen } from './fields';
+import { id, list, oneOf, record, sha, type Frozen } from './fields';
 import { planSchema } from './plan/plan';
 import { MOST_ITEMS, MOST_SHEETS } from './ranges';
 import { cabinetInk, reading } from './workshop/cabinet';
@@ -49,6 +49,32 @@ const patchStep = record({
   drop: counted().optional(),
 });
 
+/** A print as the shelf shows it: null when what is stored cannot be read. */
+const printCard = record({
+  picture: record({ widthMm: number().required(), heightMm: number().required() }).nullable().defined().default(null),
+  process: string().defined(),
+  material: string().defined(),
+  edition: counted(),
+  flat: boolean().required(),
+  runs: list(record({ inks: string().defined(), phase: oneOf(['planned', 'cut', 'printing', 'done'] as const) }), 200),
+  next: record({
+    view: string().required(),
+    words: string().required(),
+    detail: string().defined(),
+    colour: string().defined(),
+  }),
+  dryAt: string().nullable().defined(),
+});
+
+const shelfPrint = record({
+  id: id(),
+  name: string().required(),
+  savedAt: at(),
+  deletedAt: string().nullable().defined(),
+  revision: counted(),
+  card: printCard.nullable().defined().default(null),
+});
+
 /** What is new in a print since the asker last heard of it, at `since`; it is at `now` then. */
 const printChanges = record({
   name: string().required(),
@@ -69,6 +95,17 @@ const printChanges = record({
   cuttingPace: number().required().positive().nullable(),
 });
 
+/** One page of the shelf. */
+const shelfPage = record({
+  prints: list(shelfPrint, 200),
+  deleted: list(shelfPrint, 200),
+  total: counted(),
+  page: counted(),
+  pages: counted(),
+  drying: list(record({ id: id(), name: string().required(), dryAt: at() }), 200),
+  workshop: counted(),
+});
+
 const storedInk = cabinetInk.concat(record({ id: id(), revision: revision() }));
 const storedItem = record({ item: item(), revision: revision() });
 const namedReading = reading.concat(record({ name: string().defined() }));
@@ -77,6 +114,7 @@ const nothing = mixed().nullable().oneOf([null]);
 
 /** What the server answers, by the address it is asked at; a colon stands for any name. Failures have a form of their own. */
 const ANSWERS: Readonly<Record<string, Schema>> = {
+  'GET /api/shelf': shelfPage,
   'POST /api/prints': id(),
   'GET /api/prints/:': printState,
   'PUT /api/prints/:': printChanges,

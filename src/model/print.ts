@@ -38,6 +38,8 @@ export interface ShelfPage {
   readonly total: number;
   readonly page: number;
   readonly pages: number;
+  /** Prints whose film is not dry yet, those that are dry first in front, from anywhere on the shelf. */
+  readonly drying: readonly { readonly id: string; readonly name: string; readonly dryAt: string }[];
   /** Rises when the workshop changes: pictures of prints that use it are asked for anew. */
   readonly workshop: number;
 }

@@ -15,6 +15,7 @@ import {
   keepPracticeScore,
   logActs,
   practiceScores,
+  shelfPage,
   printState,
   readPatch,
   undo,
@@ -64,6 +65,7 @@ test('what is answered is what is promised, for prints with a whole history and 
     expect(plan.runs.length).toBeGreaterThan(0);
   }
   expect(promised('POST /api/prints', createPrint(db, 'new', NOW))).toBe('kept');
+  expect(promised('GET /api/shelf?page=1', shelfPage(db, 1, NOW))).toBe('kept');
   expect(promised('GET /api/cabinet', cabinet(db, NOW))).toBe('kept');
   const { id: inkId, revision: _, ...ink } = cabinet(db, NOW)[0];
   expect(promised('POST /api/cabinet', addInk(db, ink, NOW))).toBe('kept');

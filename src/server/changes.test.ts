@@ -182,7 +182,7 @@ test('a refused act leaves nothing of its whole batch, and the card follows what
     .prepare<[string], { card: string; revision: number }>('SELECT card, revision FROM print_cards WHERE print_id = ?')
     .get(id)!;
   expect(card.revision).toBe(printById(db, id)!.revision);
-  expect(shelfPage(db, 1).prints[0].card).toEqual(JSON.parse(card.card));
+  expect(shelfPage(db, 1, NOW).prints[0].card).toEqual(JSON.parse(card.card));
   expect(JSON.parse(card.card).runs[0].phase).toBe('printing');
 });
 

@@ -28,7 +28,7 @@ import {
 import { type Plan } from '@/model';
 import { benchLog, getBlob, putBlob, type Store } from '@/store';
 import { stageDrawing } from './drawings';
-import { fileStem, pdfFonts, type FileOut } from './fileOut';
+import { fileStem, pdfFonts, type FileOut, type Report } from './fileOut';
 import { jigPages } from './jigFiles';
 import { inflateLabels, labelsOfPlan } from './labels';
 import { laidOut, runOf, sheetOf, tracedSheet } from './printSheets';
@@ -48,7 +48,12 @@ function known(db: Store, id: string): Outcome<Known> {
 }
 
 /** One PDF: the registration sheet, then each stage mirrored for the block. */
-export async function registrationPdf(db: Store, id: string, now: Date): Promise<Outcome<FileOut>> {
+export async function registrationPdf(
+  db: Store,
+  id: string,
+  now: Date,
+  report: Report = () => undefined,
+): Promise<Outcome<FileOut>> {
   const laid = laidOut(db, id);
   if (!laid.ok) return laid;
   const { plan, name, sheet, mmPerPx, widthMm, heightMm } = laid.value;
@@ -59,6 +64,7 @@ export async function registrationPdf(db: Store, id: string, now: Date): Promise
       const state = labelStateOfRun(plan, run, sheet);
       const block = plan.blocks.length > 1 ? blockNamesOf(plan, run) : undefined;
       const path = (labels: readonly number[]) => pathOfSet(arcs, labelSet(labels), mmPerPx, true);
+      report(0.1 + (0.4 * i) / plan.runs.length);
       return stageDrawing({
         printName: name,
         run: i + 1,
@@ -78,6 +84,7 @@ export async function registrationPdf(db: Store, id: string, now: Date): Promise
     `${name}: registration and cuts`,
     now,
     pdfFonts(),
+    (share) => report(0.5 + share / 2),
   );
   return success({ bytes, mediaType: 'application/pdf', fileName: `${fileStem(name)} registration and cuts.pdf` });
 }

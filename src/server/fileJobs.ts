@@ -1,6 +1,7 @@
 import type { Outcome } from '@/core/units';
 import type { Store } from '@/store';
 import { bundleFile, lookPng, registrationPdf, runSvg } from './exports';
+import type { Report } from './fileOut';
 import { jigFile } from './jigFiles';
 import { layeredFile, linesFile } from './layered';
 import { lidLabelPdf } from './lidLabel';
@@ -9,28 +10,42 @@ import { simulatedScan } from './proofScan';
 import { cutPictureFile } from './slips';
 import { transferFile } from './transferFiles';
 
-/** Files that take work to draw. Arguments and answers are plain data, so that a process of their own can make them. */
+type Without<Args extends readonly unknown[]> = (db: Store, ...args: Args) => unknown;
+
+/**
+ * Files that take work to draw. Arguments and answers are plain data, so that a thread of their own can make them; those that take
+ * long say how far they are.
+ */
 export const FILE_JOBS = {
-  registrationPdf,
-  runSvg,
-  layeredFile,
-  linesFile,
-  lidLabelPdf,
-  maskFile,
-  jigFile,
-  transferFile,
-  bundleFile,
-  lookPng,
-  cutPictureFile,
-  simulatedScan,
-} as const;
+  registrationPdf: (report) => (db: Store, id: string, now: Date) => registrationPdf(db, id, now, report),
+  runSvg: () => runSvg,
+  layeredFile: (report) => (db: Store, id: string, run: number, what: 'run' | 'stage') =>
+    layeredFile(db, id, run, what, report),
+  linesFile: () => linesFile,
+  lidLabelPdf: () => lidLabelPdf,
+  maskFile: () => maskFile,
+  jigFile: () => jigFile,
+  transferFile:
+    (report) => (db: Store, id: string, what: string, form: 'pdf' | 'svg' | 'png', dpi: number, now: Date) =>
+      transferFile(db, id, what, form, dpi, now, report),
+  bundleFile: () => bundleFile,
+  lookPng: () => lookPng,
+  cutPictureFile: () => cutPictureFile,
+  simulatedScan: (report) => (db: Store, id: string, printed: number) => simulatedScan(db, id, printed, report),
+} as const satisfies Readonly<Record<string, (report: Report) => Without<never>>>;
 export type FileJob = keyof typeof FILE_JOBS;
 
-type Rest<T extends FileJob> = Parameters<(typeof FILE_JOBS)[T]> extends [Store, ...infer R] ? R : never;
-export type FileAnswer<T extends FileJob> = Awaited<ReturnType<(typeof FILE_JOBS)[T]>>;
+type Made<T extends FileJob> = ReturnType<(typeof FILE_JOBS)[T]>;
+type Rest<T extends FileJob> = Parameters<Made<T>> extends [Store, ...infer R] ? R : never;
+export type FileAnswer<T extends FileJob> = Awaited<ReturnType<Made<T>>>;
 export type FileArgs<T extends FileJob> = Rest<T>;
 
-export async function runFileJob(db: Store, job: FileJob, args: readonly unknown[]): Promise<Outcome<unknown>> {
-  const make = FILE_JOBS[job] as (db: Store, ...args: readonly unknown[]) => unknown;
+export async function runFileJob(
+  db: Store,
+  job: FileJob,
+  args: readonly unknown[],
+  report: Report = () => undefined,
+): Promise<Outcome<unknown>> {
+  const make = FILE_JOBS[job](report) as (db: Store, ...args: readonly unknown[]) => unknown;
   return (await make(db, ...args)) as Outcome<unknown>;
 }

@@ -14,6 +14,9 @@ export function pdfFonts(): Buffer[] {
   return FACES.map((face) => readFileSync(join(process.cwd(), 'node_modules/@fontsource', face)));
 }
 
+/** Is told how far a file is, 0 to 1. */
+export type Report = (share: number) => void;
+
 export interface FileOut {
   readonly bytes: Uint8Array;
   readonly mediaType: string;

@@ -1,15 +1,23 @@
-/** The process that draws files: it reads the workshop's file beside the server and never writes to it. */
+/** A thread that draws files: it reads the workshop's file beside the server and never writes to it. */
+import { workerData, type MessagePort } from 'node:worker_threads';
+import type { Outcome } from '@/core/units';
 import { openToRead } from '@/store';
 import { runFileJob, type FileJob } from './fileJobs';
 
-const db = openToRead(process.env.ULEXITE_DATA!);
+interface Task {
+  readonly job: FileJob;
+  readonly args: readonly unknown[];
+  /** How far it is goes out here. */
+  readonly port: MessagePort;
+}
 
-process.on('message', ({ serial, job, args }: { serial: number; job: FileJob; args: unknown[] }) => {
-  runFileJob(db, job, args).then(
-    (answer) => process.send!({ serial, answer }),
-    (error: unknown) => process.send!({ serial, error: String((error as Error)?.stack ?? error) }),
-  );
-});
-process.on('disconnect', () => process.exit(0));
-// Ctrl C reaches every process of the terminal: the server decides when this one ends
-process.on('SIGINT', () => undefined);
+const { file } = workerData as { readonly file: string };
+const db = openToRead(file);
+
+export default async function draw({ job, args, port }: Task): Promise<Outcome<unknown>> {
+  try {
+    return await runFileJob(db, job, args, (share) => port.postMessage(share));
+  } finally {
+    port.close();
+  }
+}

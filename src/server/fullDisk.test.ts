@@ -74,11 +74,11 @@ test('reading goes on: the shelf is shown though its cards cannot be kept', () =
   pullUntilFull();
   db.exec('DELETE FROM print_cards');
   db.exec("CREATE TEMP TRIGGER no_room BEFORE INSERT ON print_cards BEGIN SELECT RAISE(ABORT, 'no room'); END");
-  const shelf = shelfPage(db, 1);
+  const shelf = shelfPage(db, 1, NOW);
   expect(shelf.prints.map((print) => [print.name, print.card === null])).toEqual([['Low Tide', false]]);
   expect(db.prepare('SELECT count(*) AS n FROM print_cards').get()).toEqual({ n: 0 });
   db.exec('DROP TRIGGER no_room');
-  shelfPage(db, 1);
+  shelfPage(db, 1, NOW);
   expect(db.prepare('SELECT count(*) AS n FROM print_cards').get()).toEqual({ n: 1 });
 });
 
@@ -96,7 +96,7 @@ test('a new print finds no room either; what is on the shelf stays as it was, an
       error = caught;
     }
   expect(fileProblem(error)).toMatchObject({ code: 'file-full' });
-  expect(shelfPage(db, 1).total).toBe(1 + made);
+  expect(shelfPage(db, 1, NOW).total).toBe(1 + made);
   expect(expectOk(printState(db, 'print'))).toEqual(before);
   expect(db.pragma('integrity_check', { simple: true })).toBe('ok');
 });

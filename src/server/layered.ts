@@ -4,7 +4,7 @@ import { success, type Outcome } from '@/core/units';
 import { dxfDocument, indexedPng, openRaster, type PaletteColour, type RasterLayer } from '@/formats';
 import { inkingsOf, blockNamesOf, inkedAt, inkNamesOf, inkOf, labelStateOfRun, looksOfPlan } from '@/derived';
 import type { Store } from '@/store';
-import { fileStem, type FileOut } from './fileOut';
+import { fileStem, type FileOut, type Report } from './fileOut';
 import { laidOut, runOf, tracedSheet, type LaidOut } from './printSheets';
 
 const STANDING: PaletteColour = [207, 199, 180, 255],
@@ -14,7 +14,13 @@ const STANDING: PaletteColour = [207, 199, 180, 255],
 const THUMBNAIL_PX = 256;
 
 /** A run as layers, as seen: each film, the sheet before it, the paper. A stage as layers, as the block lies: what is cut now, what stands, what went before. */
-export function layeredFile(db: Store, id: string, run: number, what: 'run' | 'stage'): Outcome<FileOut> {
+export function layeredFile(
+  db: Store,
+  id: string,
+  run: number,
+  what: 'run' | 'stage',
+  report: Report = () => undefined,
+): Outcome<FileOut> {
   const laid = laidOut(db, id);
   if (!laid.ok) return laid;
   const found = runOf(laid.value, run);
@@ -24,11 +30,10 @@ export function layeredFile(db: Store, id: string, run: number, what: 'run' | 's
   const { width, height } = laid.value.map;
   const png = (palette: readonly PaletteColour[], indexOf: (part: number) => number, everyPx = 1) =>
     pngOf(laid.value, palette, indexOf, mirrored, everyPx);
-  const rasters = layers.map((layer): RasterLayer => ({
-    name: layer.name,
-    visible: layer.visible,
-    png: png(layer.palette, layer.indexOf),
-  }));
+  const rasters = layers.map((layer, l): RasterLayer => {
+    report((l + 1) / (layers.length + 3));
+    return { name: layer.name, visible: layer.visible, png: png(layer.palette, layer.indexOf) };
+  });
   const every = Math.max(1, Math.ceil(Math.max(width, height) / THUMBNAIL_PX));
   const bytes = openRaster(
     width,

@@ -31,7 +31,7 @@ test('a workshop’s file of the release with migration 4 comes up whole', () =>
   const facts = {
     prints: prints.map(factsOf),
     undo: prints.map((p) => [p.undoLabel, p.redoLabel]),
-    deleted: shelfPage(db, 1).deleted.map((p) => p.name),
+    deleted: shelfPage(db, 1, NOW).deleted.map((p) => p.name),
     cabinet: cabinet(db, NOW).flatMap(({ mediumId: kind, version: _, ...ink }) =>
       ink.name === 'weld' ? [{ ...ink, kind }] : [],
     ),
@@ -70,7 +70,7 @@ test('a workshop’s file of the release with migration 6 comes up whole: what p
     })),
     undo: prints.map((p) => [p.undoLabel, p.redoLabel]),
     logs: prints.map((p) => p.events.map((e) => e.act.kind)),
-    shelf: shelfPage(db, 1)
+    shelf: shelfPage(db, 1, NOW)
       .prints.map((p) => [p.name, p.card && p.card.runs.map((run) => run.phase)])
       .sort(),
   };

@@ -18,6 +18,7 @@ import {
   cardOf,
   countLivingPrints,
   deletedPrints,
+  dryingAt,
   keepCard,
   livingPrints,
   lossesElsewhere,
@@ -53,9 +54,11 @@ import { storedShapesKept } from './shapesKept';
 const NAME_LENGTH = 120;
 /** Prints shown on one page of the shelf. */
 const CARDS_A_PAGE = 24;
+/** Drying prints named on the shelf. */
+const MOST_DRYING = 12;
 
 /** One page of the shelf, from cards kept by revision: only prints that changed since are looked at. */
-export function shelfPage(db: Store, wanted: number): ShelfPage {
+export function shelfPage(db: Store, wanted: number, now: string): ShelfPage {
   const total = countLivingPrints(db);
   const pages = Math.max(1, Math.ceil(total / CARDS_A_PAGE));
   const page = Number.isInteger(wanted) ? Math.min(pages, Math.max(1, wanted)) : 1;
@@ -80,6 +83,7 @@ export function shelfPage(db: Store, wanted: number): ShelfPage {
     total,
     page,
     pages,
+    drying: dryingAt(db, now, MOST_DRYING),
     workshop: workshopStamp(db),
   };
 }

@@ -7,6 +7,7 @@ import { sampleMisfits, simulatedScanner } from '@/devices';
 import { benchLog, type Store } from '@/store';
 import { decode, patienceOf } from './decode';
 import { MAX_UPLOAD_BYTES } from './imageIn';
+import type { Report } from './fileOut';
 import { laidOut } from './printSheets';
 
 export const MAX_SCAN_PIXELS = 120_000_000;
@@ -18,7 +19,12 @@ export interface ScanOut {
 }
 
 /** The sheet as the simulated scanner sees it after `printed` runs: the blocks' hidden misfit, moved by the shims that are in. */
-export async function simulatedScan(db: Store, id: string, printed: number): Promise<Outcome<ScanOut>> {
+export async function simulatedScan(
+  db: Store,
+  id: string,
+  printed: number,
+  report: Report = () => undefined,
+): Promise<Outcome<ScanOut>> {
   const found = laidOut(db, id);
   if (!found.ok) return found;
   const { plan, sheet, map, mmPerPx, got } = found.value;
@@ -48,6 +54,7 @@ export async function simulatedScan(db: Store, id: string, printed: number): Pro
   const film = filmsOnParts(plan, sheet).slice(0, printed),
     look = lookOfFilms({ ...plan, runs: plan.runs.slice(0, printed) }, got, film);
   const strides = film.reduce<number[]>((list, parts) => [...list, list.at(-1)! * (1 + Math.max(0, ...parts))], [1]);
+  report(0.2);
   const scanner = simulatedScanner({ dpi: SIMULATED_DPI, seed: seedOf(id) + bench.proofs.length });
   const picture = await scanner.scan({
     labels: map.labels,
@@ -61,6 +68,7 @@ export async function simulatedScan(db: Store, id: string, printed: number): Pro
     lookLabD50: (films) =>
       look(film.reduce((code, parts, k) => (films & (1 << k) ? code + strides[k] * Math.max(1, ...parts) : code), 0)),
   });
+  report(0.7);
   const png = await sharp(Buffer.from(picture.data.buffer), {
     raw: { width: picture.width, height: picture.height, channels: 4 },
   })

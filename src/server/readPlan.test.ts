@@ -41,7 +41,7 @@ test.each([
   write(text);
   expect(read()).toMatchObject({ code: 'print-unreadable', message: expect.stringContaining('Low Tide') });
   expect(printState(db, 'print')).toMatchObject({ code: 'print-unreadable' });
-  expect(shelfPage(db, 1).prints.map((print) => [print.name, print.card])).toEqual([['Low Tide', null]]);
+  expect(shelfPage(db, 1, NOW).prints.map((print) => [print.name, print.card])).toEqual([['Low Tide', null]]);
   write(JSON.stringify(plan));
   expect(read().ok).toBe(true);
 });

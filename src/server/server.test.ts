@@ -338,7 +338,7 @@ describe('plans', () => {
     const { id } = await planned();
     ok(copyPrint(db, id, NOW));
     expect(
-      shelfPage(db, 1)
+      shelfPage(db, 1, NOW)
         .prints.map((p) => p.name)
         .sort(),
     ).toEqual(['Bands', 'Bands (2)']);
@@ -509,7 +509,7 @@ describe('files out', () => {
     expect(there.undoLabel).toBeNull();
     ok(openBundle(other, bundle.bytes, NOW));
     expect(
-      shelfPage(other, 1)
+      shelfPage(other, 1, NOW)
         .prints.map((p) => p.name)
         .sort(),
     ).toEqual(['Bands', 'Bands (2)']);

@@ -7,7 +7,7 @@ import { indexedPng, pathOfSet, pdfOfDrawings, svgOfDrawing, type Drawing, type 
 import { labelStateOfRun, blocksOfRun, wantedOf } from '@/derived';
 import type { Store } from '@/store';
 import { FRAME_MM, originCorner, shifted, thisSideUp } from './drawings';
-import { fileStem, pdfFonts, type FileOut } from './fileOut';
+import { fileStem, pdfFonts, type FileOut, type Report } from './fileOut';
 import { ringsMm } from './layered';
 import { laidOut, tracedSheet, type LaidOut } from './printSheets';
 
@@ -26,12 +26,15 @@ export async function transferFile(
   format: 'pdf' | 'svg' | 'png',
   dpi: number,
   now: Date,
+  report: Report = () => undefined,
 ): Promise<Outcome<FileOut>> {
   const found = laidOut(db, id);
   if (!found.ok) return found;
   const laid = found.value;
+  report(0.2);
   const drawn = contentOf(laid, what);
   if (!drawn.ok) return drawn;
+  report(0.4);
   const way = transferById(laid.plan.transfer.wayId);
   const mirrored = way.drawing === 'mirrored';
   const stem = `${fileStem(laid.name)} ${drawn.value.name}, ${mirrored ? 'mirrored' : 'as seen'}`;
@@ -51,7 +54,9 @@ export async function transferFile(
       fileName: `${stem}.svg`,
     });
   return success({
-    bytes: await pdfOfDrawings([drawing], laid.plan.layout.exportPaper, stem, now, pdfFonts()),
+    bytes: await pdfOfDrawings([drawing], laid.plan.layout.exportPaper, stem, now, pdfFonts(), (share) =>
+      report(0.4 + 0.6 * share),
+    ),
     mediaType: 'application/pdf',
     fileName: `${stem}.pdf`,
   });

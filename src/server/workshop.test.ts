@@ -70,9 +70,9 @@ test('prints follow the paper they are made with, on every view and on the shelf
   const id = expectOk(createPrint(db, 'Heron', NOW));
   edited(id, using(named('cream').item));
   const { now } = expectOk(printState(db, id)),
-    stamp = shelfPage(db, 1).workshop;
+    stamp = shelfPage(db, 1, NOW).workshop;
   changed(named('cream'), { labD50: [90, 1, 9], thicknessMm: 0.5 });
-  expect(shelfPage(db, 1).workshop).not.toBe(stamp);
+  expect(shelfPage(db, 1, NOW).workshop).not.toBe(stamp);
   expect(planOf(id)).toMatchObject({ paper: { labD50: [90, 1, 9] }, register: { heights: { paperMm: 0.5 } } });
   expect(expectOk(printState(db, id)).now.plan).toBe(now.plan);
   // an edit made on it keeps what it followed

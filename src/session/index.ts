@@ -4,3 +4,4 @@ export { PrintSession, type SaveStatus, type Snapshot, type Voice } from './prin
 export { httpTransport, knownHeader } from './httpTransport';
 export { isAway, type Ear, type Transport } from './transport';
 export { ask, askRaw, askScan } from './ask';
+export { askFile } from './askFile';

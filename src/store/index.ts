@@ -49,4 +49,5 @@ export {
   updateItem,
   markItemDeleted,
 } from './workshop';
+export { madePicture, keepMadePicture } from './madePictures';
 export { insertPractice, practice } from './practice';

@@ -16,5 +16,5 @@ export function stateAfter(db: Store, id: string, done: Outcome<unknown>): Print
 
 /** Every living print of a workshop's first shelf, whole. */
 export function wholePrints(db: Store): PrintState[] {
-  return shelfPage(db, 1).prints.map(({ id }) => expectOk(printState(db, id)));
+  return shelfPage(db, 1, '2026-11-26T10:00:00.000Z').prints.map(({ id }) => expectOk(printState(db, id)));
 }

@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, type Dispatch, type SetStateAction } from 'react';
 import { countersText, type Counters, type Outcome, type Plan, type PlanEdit, type PrintChanges } from '@/model';
-import { ask, askRaw, askScan, knownHeader, type PrintSession } from '@/session';
+import { ask, askFile, askRaw, askScan, knownHeader, type PrintSession } from '@/session';
 import type { PrintDesk } from '@/ui/kit/printContext';
 
 /** What can be done with a print: by the session, or by the server after everything that waits is there. */
@@ -40,13 +40,13 @@ export function usePrintActs(
   }, [api, session, setTried, tell]);
 }
 
-/** Slips answered, pictures brought in and placed, practice, scans. */
+/** Slips answered, pictures brought in and placed, scans. */
 function servicesOf(
   session: PrintSession,
   api: string,
   step: (which: 'slip', more: object) => Promise<Outcome<undefined>>,
   onServer: (act: (known: Counters) => Promise<Outcome<PrintChanges>>) => Promise<Outcome<undefined>>,
-): Pick<PrintDesk, 'answerSlip' | 'bringIn' | 'place' | 'practice' | 'scanner'> {
+): Pick<PrintDesk, 'answerSlip' | 'bringIn' | 'place' | 'scanner'> {
   return {
     answerSlip: (slipId, answer) => step('slip', { slipId, answer }),
     // what is wrong with a picture is said where it was brought in
@@ -59,12 +59,8 @@ function servicesOf(
         }),
       ),
     place: (place) => onServer((known) => ask('PUT', `${api}/picture`, { known: countersText(known), place })),
-    practice: {
-      load: () => ask('GET', '/api/practice'),
-      keep: (score) => ask('POST', '/api/practice', score),
-    },
     scanner: {
-      scan: (printed) => askScan(`${api}/scan?printed=${printed}`),
+      scan: (printed, onShare) => askFile(`${api}/scan?printed=${printed}`, onShare, undefined, 'POST'),
       readable: (file) => askScan('/api/scans', file),
     },
   };

@@ -8,6 +8,7 @@ import { EDITION_ROUND, MOST_SHEETS, type ItemOf } from '@/model';
 import type { BenchState } from '@/derived';
 import { kit } from '@/ui/kit/styles';
 import { CountField } from '../kit/fields';
+import type { Progress } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
 import css from './SheetsView.module.css';
@@ -81,6 +82,11 @@ function RoundLine({ name, says, paper, seen, onSee }: RoundLineProps) {
 
 const PLANNED = '';
 
+function freeRoundId(progress: Progress, from: number): string {
+  const roundId = `proofs-${from}`;
+  return progress.bench.rounds.some((round) => round.roundId === roundId) ? freeRoundId(progress, from + 1) : roundId;
+}
+
 /** Sheets for proofs, on the paper that is planned or on any other of the workshop. */
 function BeginProofs({ count }: { count: number }) {
   const { log, tell, workshop, paperPlanned, progress } = usePrintDesk(
@@ -95,12 +101,9 @@ function BeginProofs({ count }: { count: number }) {
   const papers = (workshop.items ?? []).flatMap(({ item }) => (item.kind === 'paper' ? [item] : []));
   const begin = async () => {
     const paper = papers.find(({ id }) => id === paperId);
-    const taken = new Set(progress.bench.rounds.map(({ roundId }) => roundId));
-    let n = count + 1;
-    while (taken.has(`proofs-${n}`)) n++;
     const done = await log({
       kind: 'round-begun',
-      roundId: `proofs-${n}`,
+      roundId: freeRoundId(progress, count + 1),
       round: 'proof',
       paper: paper ? { name: paper.name, labD50: paper.labD50 } : null,
       counted,

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { hexFromLabD50 } from '@/core/colour';
 import { FAULTS, isTestSheet } from '@/core/sheets';
 import { sheetsGone, type Pull, inkNamesOf, inksOfRun } from '@/derived';
+import { FileLink } from '@/ui/kit/FileLink';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -27,7 +28,7 @@ export function LedgerView() {
             <Button href={urls.file('ledger.csv')} disabled={sheets.length === 0}>
               Ledger as CSV
             </Button>
-            <Button href={urls.file('print.ulexite.zip')}>Whole print as a bundle</Button>
+            <FileLink href={urls.file('print.ulexite.zip')}>Whole print as a bundle</FileLink>
           </div>
         </div>
         {sheets.length === 0 ? (

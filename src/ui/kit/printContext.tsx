@@ -47,7 +47,8 @@ export interface CabinetDesk {
   readonly problem: string | undefined;
   readonly load: () => Promise<void>;
   readonly add: (ink: Omit<CabinetInk, 'id'>) => Promise<Outcome<StoredInk>>;
-  readonly save: (ink: StoredInk) => Promise<Outcome<StoredInk>>;
+  /** Changes an ink: shown at once, taken back when it is refused. */
+  readonly save: (id: string, part: Partial<CabinetInk>) => Promise<Outcome<StoredInk>>;
   readonly remove: (id: string) => Promise<Outcome<undefined>>;
   readonly putBack: (id: string) => Promise<Outcome<StoredInk>>;
   readonly importFile: (file: File) => Promise<Outcome<number>>;
@@ -114,12 +115,15 @@ export interface PrintDesk {
   readonly answerSlip: (slipId: string, answer: SlipAnswer) => Promise<Outcome<undefined>>;
   /** Scores of rehearsals on the sample prints, newest first. */
   readonly practice: {
-    readonly load: () => Promise<Outcome<readonly PracticeScore[]>>;
+    readonly scores: readonly PracticeScore[];
     readonly keep: (score: Omit<PracticeScore, 'at'>) => Promise<Outcome<readonly PracticeScore[]>>;
   };
   /** The simulated scanner, and scans in forms that browsers do not show. `dpi` 0: the file does not say. */
   readonly scanner: {
-    readonly scan: (printed: number) => Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>>;
+    readonly scan: (
+      printed: number,
+      onShare: (share: number) => void,
+    ) => Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>>;
     readonly readable: (file: Blob) => Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>>;
   };
   /** Shows the sheet as it would be, saving nothing; undefined goes back to the plan. */
@@ -128,6 +132,8 @@ export interface PrintDesk {
   readonly redo: () => void;
   /** Several acts go together: all of them or none. Resolves when on disk, or when kept for later (`kept`). */
   readonly log: (...acts: readonly BenchAct[]) => Promise<Outcome<'counted' | 'kept'>>;
+  /** Has a file made by the server, and saves it. */
+  readonly saveFile: (url: string) => Promise<void>;
   readonly bringIn: (file: File) => Promise<Outcome<undefined>>;
   readonly place: (place: Placement) => Promise<Outcome<undefined>>;
   /** Says something, with one act that may answer it. */

@@ -22,7 +22,7 @@ interface Props {
   readonly shelf: ShelfPage;
   readonly message: string | undefined;
   readonly lookUrl: (print: ShelfPrint, run: number) => string;
-  readonly pageUrl: (print: ShelfPrint, view: string) => string;
+  readonly pageUrl: (print: Pick<ShelfPrint, 'id'>, view: string) => string;
   readonly bundleUrl: (print: ShelfPrint) => string;
   /** What is stored of a print that cannot be read. */
   readonly bytesUrl: (print: ShelfPrint) => string;
@@ -52,6 +52,7 @@ export function Shelf(props: Props) {
             {props.message}
           </p>
         )}
+        {shelf.drying.length > 0 && <Drying drying={shelf.drying} pageUrl={props.pageUrl} />}
         {total === 0 && (
           <NothingYet
             below
@@ -83,6 +84,23 @@ export function Shelf(props: Props) {
         />
       )}
     </div>
+  );
+}
+
+/** What lies on the racks, wherever it stands on the shelf: what is dry first comes first. */
+function Drying({ drying, pageUrl }: { drying: ShelfPage['drying']; pageUrl: Props['pageUrl'] }) {
+  return (
+    <p className={clsx(css.drying, kit.below14)}>
+      <strong className={kit.ochre}>Drying</strong>
+      {drying.map((print) => (
+        <span key={print.id}>
+          <Link href={pageUrl(print, 'runs')}>{print.name}</Link>{' '}
+          <time dateTime={print.dryAt} className={kit.num} suppressHydrationWarning>
+            {hour(print.dryAt)}
+          </time>
+        </span>
+      ))}
+    </p>
   );
 }
 
@@ -208,11 +226,21 @@ function ShelfItem({ print, props, ask }: { print: ShelfPrint; props: Props; ask
           <>
             <p className={clsx(css.next, NEXT_CSS[card.next.colour])}>{card.next.words}</p>
             <p className={kit.note}>{card.next.detail}</p>
+            {card.dryAt && <DryAt iso={card.dryAt} />}
           </>
         )}
         <p className={clsx(kit.note, kit.above6)}>last touched {day(print.savedAt)}</p>
       </div>
     </article>
+  );
+}
+
+/** When the film is dry; nothing once it is. */
+function DryAt({ iso }: { iso: string }) {
+  return Date.parse(iso) <= Date.now() ? null : (
+    <p className={clsx(kit.note, css.dry)} suppressHydrationWarning>
+      dry <time dateTime={iso}>{hour(iso)}</time>
+    </p>
   );
 }
 
@@ -314,6 +342,16 @@ function NameDialog({ asking, onClose, onDone }: NameDialogProps) {
       </form>
     </Dialog>
   );
+}
+
+function hour(iso: string): string {
+  return new Date(iso).toLocaleString('en-GB', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
 }
 
 function day(iso: string): string {

@@ -16,11 +16,14 @@ import { useReshape } from '@/ui/kit/useReshape';
 import { useLayersWorker, useSheetWorker } from '@/ui/kit/useSheetWorker';
 import type { PrintSession, Snapshot } from '@/session';
 import { useCabinet } from '../../client/useCabinet';
+import { usePractice } from '../../client/usePractice';
 import { usePrintActs } from '../../client/usePrintActs';
 import { usePrintSession } from '../../client/usePrintSession';
+import { useSaving } from '../../client/useSaving';
 import { useUnit } from '../../client/useUnit';
 import { useWorkshop } from '../../client/useWorkshop';
 import dynamic from 'next/dynamic';
+import { MakingFile } from '@/ui/kit/MakingFile';
 import { PlainSaying } from '@/ui/kit/PlainSaying';
 import type { Said } from '@/ui/kit/Saying';
 
@@ -43,20 +46,22 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
   // there before it is needed: what is said is said when the server is away too
   useEffect(() => void loadSaying().catch(() => undefined), []);
   const tell = useCallback((message: string, act?: Said['act']) => setSaid({ message, act }), []);
-  const desk = useWorkspace(initial, tell);
+  const { making, giveUp, saveFile } = useSaving(tell);
+  const desk = { ...useWorkspace(initial, tell), saveFile };
   const [store] = useState(() => new DeskStore(desk));
   // before anything is painted, those who show what is otherwise are drawn again, and only they
-  useLayoutEffect(() => store.publish(desk), [desk, store]);
+  useLayoutEffect(() => store.publish(desk));
   return (
     <PrintDeskProvider value={store}>
       {children}
+      {making && <MakingFile making={making} onStop={giveUp} />}
       {said && <Saying said={said} onClose={() => setSaid(undefined)} />}
     </PrintDeskProvider>
   );
 }
 
 /** All that the views of one print share, put together. */
-function useWorkspace(initial: PrintState, tell: PrintDesk['tell']): PrintDesk {
+function useWorkspace(initial: PrintState, tell: PrintDesk['tell']): Omit<PrintDesk, 'saveFile'> {
   const { id } = initial;
   const urls = useMemo(() => urlsOf(id), [id]);
   const session = usePrintSession(initial, tell);
@@ -79,6 +84,7 @@ function useWorkspace(initial: PrintState, tell: PrintDesk['tell']): PrintDesk {
     reshape: useReshape(sheetDesk, urls, changeAfter),
     layersWorker: useLayersWorker(),
     cabinet: useCabinet(),
+    practice: usePractice(),
     workshop: useWorkshop(),
     selectedRun: Math.min(selected ?? Math.min(progress.currentRun + 1, plan.runs.length), plan.runs.length),
     ...{ selectRun, urls, tell },

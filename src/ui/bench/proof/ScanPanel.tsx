@@ -142,8 +142,9 @@ function useScanReading(
   const simulate = async () => {
     const mine = ++serial.current;
     setProblem(undefined);
-    setBusy({ what: 'The simulated scanner is at work', share: null });
-    const scan = await scanner.scan(printed);
+    const what = 'The simulated scanner is at work';
+    setBusy({ what, share: 0 });
+    const scan = await scanner.scan(printed, (share) => mine === serial.current && setBusy({ what, share }));
     if (mine !== serial.current) return;
     if (scan.ok) return readFile(scan.value.file, scan.value.dpi);
     setBusy(undefined);

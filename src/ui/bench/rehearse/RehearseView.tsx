@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { fetched } from '@/ui/kit/fetched';
-import { useEffect, useMemo, useState, type Dispatch, type SetStateAction } from 'react';
+import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { REHEARSAL_LEVELS, type RehearsalLevel } from '@/core/cutting';
 import { type Plan, type PracticeScore } from '@/model';
 import { SAMPLE_PRINTS, samplePlan } from '@/derived';
@@ -48,12 +48,6 @@ export function RehearseView() {
   const { plan, name, progress, practice } = desk;
   const [level, setLevel] = useState<RehearsalLevel>('with tracing');
   const [begun, setBegun] = useState<Begun>();
-  const [scores, setScores] = useState<readonly PracticeScore[]>([]);
-  useEffect(() => {
-    void practice.load().then((answer) => {
-      if (answer.ok) setScores(answer.value);
-    });
-  }, [practice]);
   const films = useMemo(() => begun && looksForRehearsal(begun.plan), [begun]);
   const refused = whyNot(plan);
   if (begun && films) {
@@ -68,10 +62,7 @@ export function RehearseView() {
         onAgain={() => setBegun({ ...begun, serial: begun.serial + 1 })}
         onLeave={() => setBegun(undefined)}
         onScore={(score) => {
-          if (begun.sample)
-            void practice.keep({ sample: begun.sample, level: begun.level, score }).then((answer) => {
-              if (answer.ok) setScores(answer.value);
-            });
+          if (begun.sample) void practice.keep({ sample: begun.sample, level: begun.level, score });
         }}
       />
     );
@@ -91,7 +82,7 @@ export function RehearseView() {
             free.
           </p>
           <Levels level={level} setLevel={setLevel} />
-          <Choices refused={refused} mine={mine} begin={begin} scores={scores} />
+          <Choices refused={refused} mine={mine} begin={begin} scores={practice.scores} />
         </div>
       </div>
     </div>

@@ -1,9 +1,9 @@
 'use client';
-import Button from '@mui/material/Button';
 import { cuttingHours } from '@/core/cutting';
 import { formatLength, trimNumber } from '@/core/units';
 import type { StageFindings } from '@/workers';
 import { Cautions } from '../../kit/Cautions';
+import { FileLink } from '@/ui/kit/FileLink';
 import { usePrintDesk } from '../../kit/printContext';
 import type { LabelState } from '@/ui/kit/blockStates';
 import { AllStages, openPlaces } from './AllStages';
@@ -76,15 +76,15 @@ function ToTheBench({ run }: { run: number }) {
     <section>
       <h2>Take to the bench</h2>
       <div className={clsx(kit.row, kit.around8, kit.gap6)}>
-        <Button variant="contained" color="primary" href={urls.file('registration.pdf')}>
+        <FileLink variant="contained" color="primary" href={urls.file('registration.pdf')}>
           PDF, true to size
-        </Button>
-        <Button href={urls.file(`block-${run}.svg`)}>Block {run} SVG</Button>
-        <Button href={urls.file(`run-${run}.svg`)}>Run {run} SVG</Button>
-        <Button href={urls.file(`block-${run}.dxf`)}>Block DXF</Button>
-        <Button href={urls.file(`block-${run}.ora`)}>Block layers</Button>
-        <Button href={urls.file(`run-${run}.ora`)}>Run layers</Button>
-        <Button href={urls.file(`run-${run}.dxf`)}>Run DXF</Button>
+        </FileLink>
+        <FileLink href={urls.file(`block-${run}.svg`)}>Block {run} SVG</FileLink>
+        <FileLink href={urls.file(`run-${run}.svg`)}>Run {run} SVG</FileLink>
+        <FileLink href={urls.file(`block-${run}.dxf`)}>Block DXF</FileLink>
+        <FileLink href={urls.file(`block-${run}.ora`)}>Block layers</FileLink>
+        <FileLink href={urls.file(`run-${run}.ora`)}>Run layers</FileLink>
+        <FileLink href={urls.file(`run-${run}.dxf`)}>Run DXF</FileLink>
       </div>
       <p className={kit.note}>
         The PDF holds the registration sheet and a mirrored page for each stage, on {plan.layout.exportPaper}, with a

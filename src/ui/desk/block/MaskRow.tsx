@@ -5,6 +5,7 @@ import TextField from '@mui/material/TextField';
 import { MASK_GROWTH_MM, type Mask } from '@/model';
 import { maskNotes } from '@/derived';
 import { LengthField } from '../../kit/fields';
+import { FileLink } from '@/ui/kit/FileLink';
 import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';
 import { useAnchors } from '@/ui/kit/regions/useAnchors';
@@ -58,15 +59,15 @@ function MaskActs({ mask, closed, setShown }: Masking & { readonly mask: Mask })
     <div className={clsx(kit.row, kit.gap6)}>
       {(mask.kind === 'mask' || mask.kind === 'keep clean') && (
         <>
-          <Button size="small" href={urls.file(`mask-${mask.id}.pdf`)}>
+          <FileLink size="small" href={urls.file(`mask-${mask.id}.pdf`)}>
             PDF
-          </Button>
-          <Button size="small" href={urls.file(`mask-${mask.id}.svg`)}>
+          </FileLink>
+          <FileLink size="small" href={urls.file(`mask-${mask.id}.svg`)}>
             SVG
-          </Button>
-          <Button size="small" href={urls.file(`mask-${mask.id}.dxf`)}>
+          </FileLink>
+          <FileLink size="small" href={urls.file(`mask-${mask.id}.dxf`)}>
             DXF
-          </Button>
+          </FileLink>
         </>
       )}
       {!closed && (

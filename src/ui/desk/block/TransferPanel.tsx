@@ -1,5 +1,4 @@
 'use client';
-import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useCallback, useEffect, useRef, type RefObject } from 'react';
@@ -9,6 +8,7 @@ import { inkNamesOf, blocksOfRun, wantedOf } from '@/derived';
 import { Cautions } from '../../kit/Cautions';
 import { wordOfLab } from '../../kit/colours';
 import { CountField } from '../../kit/fields';
+import { FileLink } from '@/ui/kit/FileLink';
 import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -139,18 +139,18 @@ function DrawingRow({ name, href }: { name: string; href: (format: string) => st
   return (
     <>
       <span>{name}</span>
-      <Button size="small" href={href('pdf')} aria-label={`${name}, PDF`}>
+      <FileLink size="small" href={href('pdf')} aria-label={`${name}, PDF`}>
         PDF
-      </Button>
-      <Button size="small" href={href('svg')} aria-label={`${name}, SVG`}>
+      </FileLink>
+      <FileLink size="small" href={href('svg')} aria-label={`${name}, SVG`}>
         SVG
-      </Button>
-      <Button size="small" href={`${href('png')}?dpi=300`} aria-label={`${name}, PNG at 300`}>
+      </FileLink>
+      <FileLink size="small" href={`${href('png')}?dpi=300`} aria-label={`${name}, PNG at 300`}>
         300
-      </Button>
-      <Button size="small" href={`${href('png')}?dpi=600`} aria-label={`${name}, PNG at 600`}>
+      </FileLink>
+      <FileLink size="small" href={`${href('png')}?dpi=600`} aria-label={`${name}, PNG at 600`}>
         600
-      </Button>
+      </FileLink>
     </>
   );
 }

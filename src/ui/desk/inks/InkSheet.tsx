@@ -4,7 +4,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
 import { CONTRAST_RATIO, contrastRatio, type Opacity, type PigmentRole, MEDIUMS } from '@/core/inks';
-import { PIGMENT_ROLES, STOCK_RANGE, STRENGTH_RANGE, type StoredInk } from '@/model';
+import { PIGMENT_ROLES, STOCK_RANGE, STRENGTH_RANGE, type CabinetInk, type StoredInk } from '@/model';
 import { filmOfCabinetInk, groundOfInk } from '@/derived';
 import { LabFields, NumberField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
@@ -24,8 +24,8 @@ const OPACITY_WORDS: readonly (readonly [Opacity, string])[] = [
 export function InkSheet({ ink, onRemove }: { ink: StoredInk; onRemove: () => void }) {
   const { cabinet, tell } = usePrintDesk('cabinet', 'tell');
   const [name, setName] = useState<string>();
-  const save = async (part: Partial<StoredInk>) => {
-    const answer = await cabinet.save({ ...ink, ...part });
+  const save = async (part: Partial<CabinetInk>) => {
+    const answer = await cabinet.save(ink.id, part);
     if (!answer.ok) tell(answer.message);
   };
   const takeName = () => {
@@ -78,7 +78,7 @@ export function InkSheet({ ink, onRemove }: { ink: StoredInk; onRemove: () => vo
 
 interface OpacityAndStockProps {
   readonly word: Opacity | 'ratio';
-  readonly save: (part: Partial<StoredInk>) => Promise<void>;
+  readonly save: (part: Partial<CabinetInk>) => Promise<void>;
   readonly ink: StoredInk;
 }
 
@@ -134,7 +134,7 @@ function OpacityAndStock({ word, save, ink }: OpacityAndStockProps) {
   );
 }
 
-function KindAndUse({ ink, save }: { ink: StoredInk; save: (part: Partial<StoredInk>) => Promise<void> }) {
+function KindAndUse({ ink, save }: { ink: StoredInk; save: (part: Partial<CabinetInk>) => Promise<void> }) {
   return (
     <div className={kit.fields}>
       <TextField

@@ -30,6 +30,7 @@ import {
   type CabinetPigment,
 } from '@/derived';
 import { Cautions } from '../../kit/Cautions';
+import { FileLink } from '@/ui/kit/FileLink';
 import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
 import { CabinetOpening } from './CabinetOpening';
@@ -197,7 +198,7 @@ function RecipeWork({
         onLet={(next) => take(next)}
       />
       <div className={clsx(kit.row, kit.above12)}>
-        <Button href={urls.file(`lid-${question.run + 1}.pdf`)}>Lid label, PDF</Button>
+        <FileLink href={urls.file(`lid-${question.run + 1}.pdf`)}>Lid label, PDF</FileLink>
         {parts && (
           <Button variant="text" onClick={() => setParts(undefined)}>
             as it was

@@ -1,5 +1,4 @@
 'use client';
-import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMemo, useRef } from 'react';
@@ -19,6 +18,7 @@ import { sentenceIn, formatSize } from '@/core/units';
 import { EXPORT_PAPERS, type ExportPaper, type LayoutPlan } from '@/model';
 import { jigInputOf } from '@/derived';
 import { Cautions } from '../../kit/Cautions';
+import { FileLink } from '@/ui/kit/FileLink';
 import { usePrintDesk } from '../../kit/printContext';
 import { useLayoutChange } from './useLayoutChange';
 import clsx from 'clsx';
@@ -177,11 +177,11 @@ function JigExport({ edit }: JigExportProps) {
           ))}
         </TextField>
         <div className={kit.row}>
-          <Button variant="contained" color="primary" href={urls.file('jig.pdf')}>
+          <FileLink variant="contained" color="primary" href={urls.file('jig.pdf')}>
             PDF, true to size
-          </Button>
-          <Button href={urls.file('jig.svg')}>SVG</Button>
-          <Button href={urls.file('jig.dxf')}>DXF</Button>
+          </FileLink>
+          <FileLink href={urls.file('jig.svg')}>SVG</FileLink>
+          <FileLink href={urls.file('jig.dxf')}>DXF</FileLink>
         </div>
         <p className={kit.note}>
           Large drawings come in tiles that overlap by 10 mm, each with a ruler to check the printer by.

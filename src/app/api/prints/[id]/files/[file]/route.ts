@@ -1,6 +1,7 @@
 import { failure, type Outcome } from '@/model';
-import { database, drawn, ledgerFile, numberingFile, sourcePng, storedBytes } from '@/server';
+import { database, drawnFor, ledgerFile, lookPicture, numberingFile, sourcePng, storedBytes } from '@/server';
 import { nowIso, refuse, respondFile, route } from '../../../../respond';
+import { respondInSteps } from '../../../../steps';
 
 /**
  * Files of a print: registration.pdf; run-2 and block-2 as svg, ora, dxf; drawing-key, drawing-flat, drawing-block-1 as pdf, svg, png (?dpi=300);
@@ -11,7 +12,7 @@ export const GET = route(async (request: Request, { params }: { params: Promise<
   const wanted = new URL(request.url).searchParams;
   for (const [pattern, answer] of FILES) {
     const found = pattern.exec(file);
-    if (found) return answer({ db: database(), id, wanted, found });
+    if (found) return answer({ db: database(), id, wanted, found, request });
   }
   return refuse(failure('run-missing', `There is no file “${file}” of a print.`));
 });
@@ -21,6 +22,7 @@ interface Asked {
   readonly id: string;
   readonly wanted: URLSearchParams;
   readonly found: RegExpExecArray;
+  readonly request: Request;
 }
 
 const RUN_FILES = { svg: 'runSvg', ora: 'layeredFile', dxf: 'linesFile' } as const;
@@ -31,7 +33,7 @@ const FILES: readonly (readonly [pattern: RegExp, answer: (asked: Asked) => Resp
     async ({ db, id, wanted, found }) => {
       const width = Number(wanted.get('width') ?? 480);
       return png(
-        await drawn(db, 'lookPng', id, Number(found[1]), Number.isFinite(width) ? width : 480),
+        await lookPicture(db, id, Number(found[1]), Number.isFinite(width) ? width : 480, nowIso()),
         'private, max-age=31536000, immutable',
       );
     },
@@ -43,36 +45,51 @@ const FILES: readonly (readonly [pattern: RegExp, answer: (asked: Asked) => Resp
   ],
   [
     /^lid-(\d{1,2})\.pdf$/,
-    async ({ db, id, found }) => respondFile(await drawn(db, 'lidLabelPdf', id, Number(found[1]), new Date())),
+    ({ db, id, found, request }) =>
+      respondInSteps(request, (asker) => drawnFor(asker, db, 'lidLabelPdf', id, Number(found[1]), new Date())),
   ],
   [
     /^(run|block)-(\d{1,2})\.(svg|ora|dxf)$/,
-    async ({ db, id, found: [, what, run, form] }) =>
-      respondFile(
-        await drawn(db, RUN_FILES[form as keyof typeof RUN_FILES], id, Number(run), what === 'run' ? 'run' : 'stage'),
+    ({ db, id, found: [, what, run, form], request }) =>
+      respondInSteps(request, (asker) =>
+        drawnFor(
+          asker,
+          db,
+          RUN_FILES[form as keyof typeof RUN_FILES],
+          id,
+          Number(run),
+          what === 'run' ? 'run' : 'stage',
+        ),
       ),
   ],
   [
     /^drawing-(key|flat|block-\d{1,2})\.(pdf|svg|png)$/,
-    async ({ db, id, wanted, found: [, drawing, form] }) =>
-      respondFile(
-        await drawn(db, 'transferFile', id, drawing, form as 'pdf', Number(wanted.get('dpi') ?? 300), new Date()),
+    ({ db, id, wanted, found: [, drawing, form], request }) =>
+      respondInSteps(request, (asker) =>
+        drawnFor(asker, db, 'transferFile', id, drawing, form as 'pdf', Number(wanted.get('dpi') ?? 300), new Date()),
       ),
   ],
   [
     /^mask-([\w-]{1,80})\.(pdf|svg|dxf)$/,
-    async ({ db, id, found: [, mask, form] }) =>
-      respondFile(await drawn(db, 'maskFile', id, mask, form as 'pdf', new Date())),
+    ({ db, id, found: [, mask, form], request }) =>
+      respondInSteps(request, (asker) => drawnFor(asker, db, 'maskFile', id, mask, form as 'pdf', new Date())),
   ],
   [
     /^jig\.(pdf|svg|dxf)$/,
-    async ({ db, id, found: [, form] }) => respondFile(await drawn(db, 'jigFile', id, form as 'pdf', new Date())),
+    ({ db, id, found: [, form], request }) =>
+      respondInSteps(request, (asker) => drawnFor(asker, db, 'jigFile', id, form as 'pdf', new Date())),
   ],
-  [/^registration\.pdf$/, async ({ db, id }) => respondFile(await drawn(db, 'registrationPdf', id, new Date()))],
+  [
+    /^registration\.pdf$/,
+    ({ db, id, request }) => respondInSteps(request, (asker) => drawnFor(asker, db, 'registrationPdf', id, new Date())),
+  ],
   [/^stored\.json$/, ({ db, id }) => respondFile(storedBytes(db, id))],
   [/^ledger\.csv$/, ({ db, id }) => respondFile(ledgerFile(db, id))],
   [/^numbering\.csv$/, ({ db, id }) => respondFile(numberingFile(db, id))],
-  [/^print\.ulexite\.zip$/, async ({ db, id }) => respondFile(await drawn(db, 'bundleFile', id, nowIso()))],
+  [
+    /^print\.ulexite\.zip$/,
+    ({ db, id, request }) => respondInSteps(request, (asker) => drawnFor(asker, db, 'bundleFile', id, nowIso())),
+  ],
 ];
 
 function png(made: Outcome<{ readonly bytes: Uint8Array }>, cacheControl: string): Response {

@@ -1,0 +1,89 @@
+import { createHash } from 'node:crypto';
+import { success, type Outcome } from '@/core/units';
+import { onPaperOf, type Progress } from '@/derived';
+import type { Plan } from '@/model';
+import { benchLog, keepMadePicture, madePicture, workshopStamp, type PrintRow, type Store } from '@/store';
+import { drawnFor, type Asker } from './drawing';
+import { livingPrint } from './livingPrint';
+import { readPlan } from './readPlan';
+import { standingOf } from './standing';
+
+/** Rises when looks are drawn otherwise. */
+const FORM = 1;
+
+/** Keys of looks that were asked for last, by print, how far it had come, run and width: a print that has not changed is not read. */
+const KEYS_KEPT = 4000;
+const keys = new Map<string, string>();
+const making = new Map<string, Promise<Outcome<{ readonly bytes: Uint8Array }>>>();
+
+/** The sheet after a run as a PNG: made once for all that it shows, beside the server, and kept. */
+export async function lookPicture(
+  db: Store,
+  id: string,
+  run: number,
+  widthPx: number,
+  now: string,
+  asker: Asker = {},
+): Promise<Outcome<{ readonly bytes: Uint8Array }>> {
+  const found = livingPrint(db, id);
+  if (!found.ok) return found;
+  const key = keyOf(db, found.value, run, widthPx);
+  if (!key.ok) return key;
+  const kept = madePicture(db, key.value);
+  if (kept) return success({ bytes: kept });
+  const same = making.get(key.value);
+  if (same) return same;
+  const made = drawnFor({ report: asker.report }, db, 'lookPng', id, run, widthPx);
+  making.set(key.value, made);
+  try {
+    const answer = await made;
+    if (answer.ok) keepQuietly(db, key.value, answer.value.bytes, now);
+    return answer;
+  } finally {
+    making.delete(key.value);
+  }
+}
+
+/** A look whose disk is full is shown all the same, and made again. */
+function keepQuietly(db: Store, key: string, bytes: Uint8Array, now: string): void {
+  try {
+    keepMadePicture(db, key, bytes, now);
+  } catch {
+    // made again at the next look
+  }
+}
+
+function keyOf(db: Store, row: PrintRow, run: number, widthPx: number): Outcome<string> {
+  const asked = `${db.name} ${row.id} ${row.revision} ${workshopStamp(db)} ${run} ${widthPx}`;
+  const known = keys.get(asked);
+  if (known) return success(known);
+  const plan = readPlan(db, row);
+  if (!plan.ok) return plan;
+  const shown = shownBy(plan.value, standingOf(row.id, plan.value, benchLog(db, row.id)));
+  const key = createHash('sha256')
+    .update(JSON.stringify([FORM, run, widthPx, shown]))
+    .digest('hex');
+  keys.set(asked, key);
+  if (keys.size > KEYS_KEPT) keys.delete(keys.keys().next().value!);
+  return success(key);
+}
+
+/** What of a plan no look shows; whatever else is in it, also what is added later, counts. */
+const NEVER_SHOWN: readonly (keyof Plan)[] = [
+  'sheets',
+  'layout',
+  'register',
+  'transfer',
+  'toolsMm',
+  'roller',
+  'kept',
+  'lettering',
+  'uses',
+  'frozenAt',
+  'rules',
+];
+
+function shownBy(plan: Plan, { bench }: Progress): unknown {
+  const shown = Object.entries(onPaperOf(plan, bench)).filter(([key]) => !NEVER_SHOWN.includes(key as keyof Plan));
+  return [shown, bench.coloursGot, bench.slips];
+}

@@ -1,0 +1,84 @@
+import { failure, success, type Outcome } from '@/model';
+
+/** A file as the server made it. */
+export interface FileGot {
+  readonly file: Blob;
+  readonly fileName: string;
+  /** Dots an inch of a scan; 0 when it is no scan, or does not say. */
+  readonly dpi: number;
+}
+
+const IN_STEPS = 'application/x-ulexite-steps';
+const AWAY = failure('unreachable', 'The server does not answer. Is Ulexite still running?');
+
+/** Asks for a file that takes work, and is told how far it is (0 to 1). Failures: the file's own, `stopped`, `unreachable`. */
+export async function askFile(
+  url: string,
+  onShare: (share: number) => void,
+  signal?: AbortSignal,
+  method: 'GET' | 'POST' = 'GET',
+): Promise<Outcome<FileGot>> {
+  try {
+    const response = await fetch(url, { method, signal, headers: { Accept: IN_STEPS } });
+    if (!response.headers.get('content-type')?.startsWith(IN_STEPS)) return plain(response);
+    return await inSteps(response.body!.getReader(), onShare);
+  } catch {
+    return signal?.aborted ? failure('stopped', 'The file was given up.') : AWAY;
+  }
+}
+
+/** An answer that is no file in steps: a refusal, or a page. */
+async function plain(response: Response): Promise<Outcome<FileGot>> {
+  const { code, message } = (await response.json().catch(() => ({}))) as { code?: string; message?: string };
+  return failure(code ?? 'server', message ?? `The server failed at this (${response.status}).`);
+}
+
+interface Line {
+  readonly share?: number;
+  readonly ok?: boolean;
+  readonly code?: string;
+  readonly message?: string;
+  readonly fileName?: string;
+  readonly mediaType?: string;
+  readonly dpi?: number;
+}
+
+const NEWLINE = 10;
+
+/** Lines that say how far it is, one that says what it is, then its bytes. */
+async function inSteps(
+  reader: ReadableStreamDefaultReader<Uint8Array<ArrayBuffer>>,
+  onShare: (share: number) => void,
+): Promise<Outcome<FileGot>> {
+  let held = new Uint8Array();
+  for (;;) {
+    const end = held.indexOf(NEWLINE);
+    if (end < 0) {
+      const { value, done } = await reader.read();
+      if (done) return AWAY;
+      held = joined(held, value);
+      continue;
+    }
+    const line = JSON.parse(new TextDecoder().decode(held.subarray(0, end))) as Line;
+    held = held.slice(end + 1);
+    if (line.share !== undefined) onShare(line.share);
+    else if (!line.ok) return failure(line.code ?? 'server', line.message ?? '');
+    else {
+      const { fileName = 'file', mediaType, dpi = 0 } = line;
+      return success({ file: new Blob(await rest(reader, held), { type: mediaType }), fileName, dpi });
+    }
+  }
+}
+
+async function rest(reader: ReadableStreamDefaultReader<Uint8Array<ArrayBuffer>>, first: Uint8Array<ArrayBuffer>) {
+  const parts = [first];
+  for (let step = await reader.read(); !step.done; step = await reader.read()) parts.push(step.value);
+  return parts;
+}
+
+function joined(a: Uint8Array, b: Uint8Array): Uint8Array<ArrayBuffer> {
+  const both = new Uint8Array(a.length + b.length);
+  both.set(a);
+  both.set(b, a.length);
+  return both;
+}
