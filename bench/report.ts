@@ -10,6 +10,7 @@ const HEADINGS = [
   'Cutting',
   'Registration',
   'Interface',
+  'One print on two devices',
   'A large store',
   'Memory',
   'Hostile requests',

@@ -1,5 +1,6 @@
 import { colourReport } from './parts/colour';
 import { cuttingReport } from './parts/cutting';
+import { devicesReport } from './parts/devices';
 import { interfaceReport } from './parts/interface';
 import { memoryReport } from './parts/memory';
 import { pictureReport, sizeReport } from './parts/picture';
@@ -14,6 +15,7 @@ const PARTS = [
   { name: 'cutting', heading: 'Cutting', measure: cuttingReport },
   { name: 'register', heading: 'Registration', measure: registerReport },
   { name: 'interface', heading: 'Interface', measure: interfaceReport },
+  { name: 'devices', heading: 'One print on two devices', measure: devicesReport },
   { name: 'store', heading: 'A large store', measure: storeReport },
   { name: 'memory', heading: 'Memory', measure: memoryReport },
 ] as const;

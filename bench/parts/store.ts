@@ -139,7 +139,7 @@ export async function storeReport(): Promise<string> {
         method: 'POST',
         headers: { 'Content-Type': 'application/json', Origin: url },
         body: JSON.stringify({
-          known: ENTRIES + serial,
+          known: `1.${ENTRIES + serial}.34`,
           events: [
             {
               id: `bench-pull-${String(++serial).padStart(4, '0')}`,

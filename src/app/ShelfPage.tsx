@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import type { Outcome, ShelfPage as ShelfPrints } from '@/model';
 import { ask, askRaw } from '@/session';
 import { Shelf } from '@/ui/shelf/Shelf';
+import { lookUrl } from '@/ui/kit/lookUrl';
 import { fetched } from './client/useCollection';
 
 /** The shelf, joined to the server: as it came with the page, and asked for anew when one comes back to it. */
@@ -33,9 +34,7 @@ export function ShelfPage({ shelf: came }: { shelf: ShelfPrints }) {
     <Shelf
       shelf={shelf}
       message={message}
-      lookUrl={(print, run) =>
-        `/api/prints/${print.id}/files/look-${run}.png?width=224&v=${print.revision}.${shelf.workshop}`
-      }
+      lookUrl={(print, run) => lookUrl(print.id, run, `${print.revision}.${shelf.workshop}`)}
       pageUrl={(print, view) => `/print/${print.id}/${view}`}
       bytesUrl={(print) => `/api/prints/${print.id}/files/stored.json`}
       shelfUrl={(wanted) => (wanted === 1 ? '/' : `/?page=${wanted}`)}

@@ -15,7 +15,8 @@ const PIC_PX = { width: 85, height: 70 } as const;
 
 /** Bare paper, then the sheet after each run; gates stand where the block was or will be cut. */
 export function RunLine() {
-  const { plan, progress, looks, stamp, selectedRun, selectRun } = usePrintDesk(
+  const { plan, progress, looks, stamp, selectedRun, selectRun, urls } = usePrintDesk(
+    'urls',
     'plan',
     'progress',
     'looks',
@@ -39,7 +40,9 @@ export function RunLine() {
           {gated(i) ? <Gate passed={passed} i={i} /> : <span className={clsx(css.gate, css.none)} aria-hidden />}
           <RunCell
             {...{ i, picWidth, stamp }}
+            shape={`${widthMm} / ${heightMm}`}
             fill={fills?.[i + 1]}
+            came={urls.look(i + 1)}
             inks={inkNamesOf(plan, run)}
             hexes={inkingsOf(run)
               .map((inking) => hexFromLabD50(inkOf(plan, inking).solidLabD50))
@@ -75,6 +78,10 @@ interface RunCellProps extends StateProps {
   readonly picWidth: number;
   readonly stamp: PrintDesk['stamp'];
   readonly fill: readonly number[] | undefined;
+  /** Its picture as it came with the page, until it is painted here. */
+  readonly came: string;
+  /** Of the picture, as CSS writes an aspect ratio. */
+  readonly shape: string;
   /** Colours of its inks, one after another. */
   readonly hexes: string;
   readonly selected: boolean;
@@ -82,7 +89,18 @@ interface RunCellProps extends StateProps {
 }
 
 /** Drawn again only when something of its own run is otherwise. */
-const RunCell = memo(function RunCell({ i, picWidth, stamp, fill, hexes, selected, onSelect, ...words }: RunCellProps) {
+const RunCell = memo(function RunCell({
+  i,
+  picWidth,
+  stamp,
+  fill,
+  came,
+  shape,
+  hexes,
+  selected,
+  onSelect,
+  ...words
+}: RunCellProps) {
   return (
     <button
       type="button"
@@ -95,7 +113,7 @@ const RunCell = memo(function RunCell({ i, picWidth, stamp, fill, hexes, selecte
         {stamp && fill ? (
           <Thumb coverage={stamp} fills={fill} label={`The sheet after run ${i + 1}`} />
         ) : (
-          <span className={clsx(kit.block, css.noPicture)} />
+          <img src={came} alt="" className={clsx(kit.block, css.noPicture)} style={{ aspectRatio: shape }} />
         )}
       </span>
       <span className={kit.shrinks}>

@@ -28,6 +28,8 @@ export interface PrintUrls {
   readonly blob: (sha: string) => string;
   readonly file: (name: string) => string;
   readonly labels: string;
+  /** The sheet after a run as a small picture, as it was when the page came: shown until the page has made its own. */
+  readonly look: (run: number) => string;
   readonly page: (view: string) => string;
 }
 

@@ -9,8 +9,9 @@ import {
   useSyncExternalStore,
   type ReactNode,
 } from 'react';
-import { EDITION_ROUND, success, type Outcome, type Plan, type PlanEdit, type PrintState } from '@/model';
+import { countersText, EDITION_ROUND, success, type Outcome, type Plan, type PlanEdit, type PrintState } from '@/model';
 import { applyEdit, beliefOf, KeptAnswers, onPaperOf } from '@/derived';
+import { lookUrl } from '@/ui/kit/lookUrl';
 import { DeskStore, PrintDeskProvider, type PrintDesk, type PrintUrls } from '@/ui/kit/printContext';
 import { useReshape } from '@/ui/kit/useReshape';
 import { useLayersWorker, useSheetWorker } from '@/ui/kit/useSheetWorker';
@@ -30,12 +31,13 @@ import type { Said } from '@/ui/kit/Saying';
 const loadSaying = () => import('@/ui/kit/Saying').then((m) => m.Saying);
 const Saying = dynamic(() => loadSaying().catch(() => PlainSaying), { ssr: false });
 
-function urlsOf(id: string): PrintUrls {
+function urlsOf(id: string, came: string): PrintUrls {
   const api = `/api/prints/${id}`;
   return {
     blob: (sha) => `/api/blobs/${sha}`,
     file: (name) => `${api}/files/${name}`,
     labels: `${api}/labels`,
+    look: (run) => lookUrl(id, run, came),
     page: (view) => `/print/${id}/${view}`,
   };
 }
@@ -63,7 +65,8 @@ export function PrintWorkspace({ initial, children }: { initial: PrintState; chi
 /** All that the views of one print share, put together. */
 function useWorkspace(initial: PrintState, tell: PrintDesk['tell']): Omit<PrintDesk, 'saveFile'> {
   const { id } = initial;
-  const urls = useMemo(() => urlsOf(id), [id]);
+  const came = useRef(countersText(initial.now)).current;
+  const urls = useMemo(() => urlsOf(id, came), [id, came]);
   const session = usePrintSession(initial, tell);
   const snapshot = useSyncExternalStore(session.subscribe, session.snapshot, session.snapshot);
   const { setTried, sheetDesk, ...shown } = usePlanShown(session, snapshot, urls);
