@@ -1,9 +1,12 @@
-import type { Page } from '@playwright/test';
+import { chromium, type Page } from '@playwright/test';
+import CHROMIUM from '../scripts/chromium.json';
 import { expect, test } from './test';
 import { api, edit, flattenedPrint, stateOf } from './prints';
 import { TestServer } from './server';
 
-const server = new TestServer();
+/** The name under which the tablet knows the machine at the desk. */
+const LAN_NAME = 'desk.workshop.test';
+const server = new TestServer({ ULEXITE_HOSTS: LAN_NAME });
 test.beforeAll(() => server.start());
 test.afterAll(() => server.stop());
 
@@ -137,12 +140,14 @@ test('the server killed under two devices: what was done meanwhile on both comes
   await tablet.keyboard.press('Space');
   await tablet.keyboard.press('Space');
   await expect(tablet.getByText(/2 acts wait in this browser/)).toBeVisible();
+  await expect(page.getByText('server away')).toBeVisible();
   await setEdition(page, '17');
   await expect(page.getByText('not saved')).toBeVisible();
   await server.start();
   await expect.poll(() => pullsOf(id)).toEqual(['1', '2', '3']);
   await expect.poll(async () => (await stateOf(server, id)).plan.sheets.edition).toBe(17);
   await expect(page.getByTestId('run-cell').getByText('printing 3/60')).toBeVisible();
+  await expect(page.getByText('server away')).toHaveCount(0);
   await expect(tablet.getByText(/edition of 17/)).toBeAttached();
   await tablet.context().close();
 });
@@ -162,4 +167,55 @@ test('an edit that the newest plan cannot take is told, and taken back', async (
   expect((await stateOf(server, id)).plan.sheets.edition).toBe(55);
   await page.getByRole('button', { name: 'undo' }).click();
   await expect.poll(async () => (await stateOf(server, id)).plan.sheets.edition).toBe(plan.sheets.edition);
+});
+
+test('a tablet that comes by plain http from another machine pulls, keeps and hears like any other', async ({
+  page,
+}) => {
+  const id = await readyToPull(page, 'by its name');
+  await page.goto(`${server.url}/print/${id}/pull`);
+  const browser = await chromium.launch({
+    ...CHROMIUM,
+    args: [...CHROMIUM.args, `--host-resolver-rules=MAP ${LAN_NAME} 127.0.0.1`],
+  });
+  try {
+    const tablet = await browser.newPage();
+    const address = server.url.replace('127.0.0.1', LAN_NAME);
+    await tablet.goto(`${address}/print/${id}/pull`);
+    expect(await tablet.evaluate(() => window.isSecureContext)).toBe(false);
+    await tablet.keyboard.press('Space');
+    await expect(page.getByTestId('next-sheet')).toHaveText('2');
+    await page.keyboard.press('Space');
+    await expect(tablet.getByTestId('next-sheet')).toHaveText('3');
+    await tablet.context().setOffline(true);
+    await tablet.keyboard.press('Space');
+    await expect(tablet.getByText(/1 act waits in this browser/)).toBeVisible();
+    await tablet.context().setOffline(false);
+    await expect.poll(() => pullsOf(id)).toEqual(['1', '2', '3']);
+    await expect(page.getByTestId('next-sheet')).toHaveText('4');
+  } finally {
+    await browser.close();
+  }
+});
+
+test('a file that takes work says how far it is, can be given up, and is saved under its name', async ({ page }) => {
+  const id = await flattenedPrint(page, server, 'slow file');
+  await page.goto(`${server.url}/print/${id}/block`);
+  // the answer comes as the server gives it, only slowly
+  await page.route('**/registration.pdf', async (route) => {
+    await new Promise((later) => setTimeout(later, 900));
+    await route.continue();
+  });
+  const link = page.getByRole('link', { name: 'PDF, true to size' });
+  await link.click();
+  await expect(page.getByRole('progressbar', { name: 'How far the file is' })).toBeVisible();
+  await page.getByRole('button', { name: 'Give it up' }).click();
+  await expect(page.getByRole('progressbar', { name: 'How far the file is' })).toHaveCount(0);
+  const [download] = await Promise.all([page.waitForEvent('download'), link.click()]);
+  expect(download.suggestedFilename()).toBe('slow file registration and cuts.pdf');
+  await page.unroute('**/registration.pdf');
+  await server.kill();
+  await link.click();
+  await expect(page.getByText(/The server does not answer/)).toBeVisible();
+  await server.start();
 });

@@ -71,6 +71,13 @@ export function oddAddresses(id: string): Hostile[] {
     ]),
     { name: 'OPTIONS', method: 'OPTIONS', path: '/api/prints' },
     { name: 'PURGE', method: 'PURGE', path: '/' },
+    ...['', 'known=', 'known=1.2', 'known=-1.0.0', `known=${'9'.repeat(400)}.0.0`, 'known=%00.1.1'].map((query) => ({
+      name: `changes since ${query.slice(0, 12)}`,
+      method: 'GET',
+      path: `/api/prints/${id}/changes?${query}`,
+    })),
+    { name: 'changes of no print', method: 'GET', path: '/api/prints/none/changes?known=0.0.0' },
+    { name: 'a shelf far behind', method: 'GET', path: '/api/shelf?page=1e99' },
     { name: 'a page far behind', method: 'GET', path: '/?page=999999999999' },
     { name: 'a page that is none', method: 'GET', path: '/?page=-1&page=x' },
     { name: 'a look as wide as a house', method: 'GET', path: `/api/prints/${id}/files/look-1.png?width=1e9` },

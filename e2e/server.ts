@@ -14,6 +14,9 @@ export class TestServer {
   private port = 0;
   private process: ChildProcess | undefined;
 
+  /** `more`: of its surroundings, beside where its data are. */
+  constructor(private readonly more: Readonly<Record<string, string>> = {}) {}
+
   get pid(): number {
     return this.process?.pid ?? 0;
   }
@@ -26,7 +29,7 @@ export class TestServer {
   async start(): Promise<void> {
     if (this.port === 0) this.port = await freePort();
     const started = spawn('node', ['scripts/serve.mjs'], {
-      env: { ...process.env, PORT: String(this.port), ULEXITE_DATA: this.data },
+      env: { ...process.env, ...this.more, PORT: String(this.port), ULEXITE_DATA: this.data },
       stdio: ['ignore', 'ignore', 'inherit'],
     });
     this.process = started;

@@ -27,7 +27,7 @@ export { maskFile } from './maskFiles';
 export { practiceScores, keepPracticeScore } from './practice';
 export { registrationPdf, runSvg, ledgerFile, numberingFile, bundleFile, openBundle, lookPng } from './exports';
 export { type FileOut } from './fileOut';
-export { drawn, drawnFor, type Asker } from './drawing';
+export { drawnFor, type Asker } from './drawing';
 export { lookPicture } from './lookPictures';
 export { MAX_UPLOAD_BYTES } from './imageIn';
 export {

@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Item, ItemKeeper } from './items';
+import { newId } from './newId';
 import { takeOlderItems, type OlderStore } from './olderItems';
 
 interface Kept extends DBSchema {
@@ -22,7 +23,7 @@ interface Browser {
  * may then send the same, which the server counts once.
  */
 export function itemsInBrowser(printId: string, browser: () => Browser = thisBrowser): ItemKeeper {
-  const window = `ulexite-window-${crypto.randomUUID()}`;
+  const window = `ulexite-window-${newId()}`;
   const keys = new Map<string, number>();
   let opened: Promise<IDBPDatabase<Kept>> | undefined;
 

@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import { wordsOfEdit } from '@/derived';
 import { nameOfEdit, type PrintState } from '@/model';
-import { httpTransport, itemsInBrowser, PrintSession, type Item, type Voice } from '@/session';
+import { httpTransport, itemsInBrowser, newId, PrintSession, type Item, type Voice } from '@/session';
 import type { PrintDesk } from '@/ui/kit/printContext';
 
 const RETRY_MS = 4000;
@@ -12,7 +12,7 @@ export function usePrintSession(initial: PrintState, tell: PrintDesk['tell']): P
   const [session] = useState(
     () =>
       new PrintSession(initial, httpTransport(`/api/prints/${initial.id}`), itemsInBrowser(initial.id), voiceOf(tell), {
-        newId: () => crypto.randomUUID(),
+        newId,
         nowIso: () => new Date().toISOString(),
       }),
   );

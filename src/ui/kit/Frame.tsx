@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useState, type ReactNode, type Dispatch, type SetStateAction } from 'react';
+import { useState, type ReactNode, type Dispatch, type SetStateAction, useEffect } from 'react';
 import { materialById } from '@/core/cutting';
 import { formatSize } from '@/core/units';
 import { Brand } from './Brand';
@@ -170,14 +170,36 @@ function TopActs({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<S
   );
 }
 
+/** A line that breaks for a moment is not worth a word. */
+const SILENT_MS = 3000;
+
+/** Whether the server has been silent for a while: what others do is not heard. */
+function useSilent(): boolean {
+  const { hears } = usePrintDesk('hears');
+  const [silent, setSilent] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setSilent(!hears), hears ? 0 : SILENT_MS);
+    return () => clearTimeout(timer);
+  }, [hears]);
+  return silent && !hears;
+}
+
 function SavedTime() {
   const { status, savedAt } = usePrintDesk('status', 'savedAt');
+  const silent = useSilent();
   return (
     <span className={clsx(css.saved, kit.num)} role="status">
       {status === 'saving' ? (
         'saving …'
       ) : status === 'failed' ? (
         <strong className={kit.madder}>not saved</strong>
+      ) : silent ? (
+        <strong
+          className={css.silent}
+          title="What others do to this print is not heard until the server answers again."
+        >
+          server away
+        </strong>
       ) : (
         <>
           saved&nbsp;

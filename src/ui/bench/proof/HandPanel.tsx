@@ -5,6 +5,7 @@ import TextField from '@mui/material/TextField';
 import { useState, type Dispatch, type SetStateAction } from 'react';
 import { fitByEye, type MisfitMark, type SheetLayout } from '@/core/registration';
 import { LengthField } from '../../kit/fields';
+import { newId } from '@/session';
 import { usePrintDesk } from '../../kit/printContext';
 import { Cautions } from '../../kit/Cautions';
 import clsx from 'clsx';
@@ -102,7 +103,7 @@ function useKeepProof(
   const keep = async () => {
     const answer = await log({
       kind: 'proofed',
-      proofId: crypto.randomUUID(),
+      proofId: newId(),
       runId,
       againstRunId: chosen === '' ? null : chosen,
       sheet: sheetName.trim(),

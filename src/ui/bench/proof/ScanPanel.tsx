@@ -9,6 +9,7 @@ import type { SheetLayout } from '@/core/registration';
 import { sentenceIn, formatSize } from '@/core/units';
 import { wordsForMotion } from '@/derived';
 import type { ProofAnswer, RegisterWorker } from '@/workers';
+import { newId } from '@/session';
 import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -90,7 +91,7 @@ function useKeepScan(
     const answer = await log(
       ...good.map((reading) => ({
         kind: 'proofed' as const,
-        proofId: crypto.randomUUID(),
+        proofId: newId(),
         runId: plan.runs[reading.run - 1].id,
         againstRunId: plan.runs[reading.run - 2]?.id ?? null,
         sheet: sheetName.trim(),

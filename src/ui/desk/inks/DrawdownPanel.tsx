@@ -8,6 +8,7 @@ import { filmOver, filmWeightReaching, groundOf, internalOnGround, labFromIntern
 import type { ReadingSource, Drawdown, NamedReading, Reading, StoredInk } from '@/model';
 import { DARKEST_ASSUMED, filmOfCabinetInk } from '@/derived';
 import { LabFields } from '../../kit/fields';
+import { newId } from '@/session';
 import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -222,7 +223,7 @@ function useDrawdownActs(
   const keep = async () => {
     if (!draft?.overPaper || !draft.paper || !draft.black) return;
     const added: Drawdown = {
-      id: crypto.randomUUID(),
+      id: newId(),
       at: new Date().toISOString(),
       source,
       paper: draft.paper,
