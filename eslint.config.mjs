@@ -48,22 +48,23 @@ export const boundaryRules = {
         ...allowCore,
         may('model', 'core'),
         may('derived', 'model', 'core'),
-        may('formats', 'core', 'model', 'derived'),
+        may('words', 'model', 'core'),
+        may('formats', 'words', 'core', 'model', 'derived'),
         may('store', 'model'),
-        may('devices', 'core', 'model', 'derived'),
-        may('workers', 'core', 'model', 'derived'),
-        may('session', 'derived', 'model', 'core'),
-        may('server', 'store', 'formats', 'devices', 'derived', 'model', 'core'),
+        may('devices', 'words', 'core', 'model', 'derived'),
+        may('workers', 'words', 'core', 'model', 'derived'),
+        may('session', 'words', 'derived', 'model', 'core'),
+        may('server', 'words', 'store', 'formats', 'devices', 'derived', 'model', 'core'),
         ...UI_FLOORS.map(([floor, ...below]) => ({
           from: ui(floor),
           allow: {
             to: [
               ...[floor, ...below].map(ui),
-              ...['session', 'workers', 'derived', 'model', 'core'].map((type) => ({ element: { type } })),
+              ...['session', 'workers', 'words', 'derived', 'model', 'core'].map((type) => ({ element: { type } })),
             ],
           },
         })),
-        may('app', 'server', 'ui', 'session', 'derived', 'model'),
+        may('app', 'server', 'ui', 'session', 'words', 'derived', 'model'),
         may('testing', 'server', 'store', 'formats', 'session', 'derived', 'model', 'core'),
         packages('model', 'yup'),
         packages(
@@ -78,6 +79,7 @@ export const boundaryRules = {
           'node:zlib',
         ),
         packages('session', 'idb'),
+        packages('words', 'icu-minify', 'use-intl'),
         packages('store', 'better-sqlite3', 'node:*'),
         packages('testing', 'better-sqlite3'),
         packages('server', 'sharp', 'saxes', 'piscina', 'node:*'),
@@ -142,7 +144,7 @@ export const boundarySettings = {
   'boundaries/elements': [
     { type: 'core', pattern: 'src/core/*', capture: ['module'] },
     { type: 'ui', pattern: 'src/ui/*', capture: ['floor'] },
-    ...['model', 'derived', 'formats', 'store', 'devices', 'workers', 'session', 'server', 'app', 'testing'].map((type) => ({
+    ...['model', 'derived', 'formats', 'store', 'devices', 'workers', 'session', 'words', 'server', 'app', 'testing'].map((type) => ({
       type,
       pattern: `src/${type}`,
     })),

@@ -6,8 +6,10 @@ module.exports = {
   testTimeout: 30_000,
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   transform: {
-    '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } } }],
+    '^.+\\.[jt]sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } } }],
   },
+  // these come as modules of the newer kind only
+  transformIgnorePatterns: ['/node_modules/(?!(icu-minify|@formatjs)/)'],
   // looked up on the sandbox these cost more than the sums they are used in
   sandboxInjectedGlobals: [
     'Math',

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from './test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { type StoredInk } from '@/model';
-import { inkingsOf, looksOfPlan, progressOf, processWords } from '@/derived';
+import { inkingsOf, looksOfPlan, progressOf, processOf } from '@/derived';
 import { api, flattenedPrint, stateOf } from './prints';
 import { TestServer } from './server';
 
@@ -167,7 +167,7 @@ test('proposals: weighed in a worker, one taken, undone; ways of working compare
   const table = page.getByRole('dialog').getByRole('table');
   await expect(table.getByRole('row', { name: /^reduction one block/i })).toBeVisible();
   await table.getByRole('button', { name: 'Take: a block for each colour' }).click();
-  await expect.poll(async () => processWords(await plan())).toBe('several blocks');
+  await expect.poll(async () => processOf(await plan())).toBe('several blocks');
   const direct = await plan();
   expect(direct.blocks.length).toBe(before.runs.length);
   expect(looksOfPlan(direct)!.stacks.every((stack) => stack.length <= 1)).toBe(true);
@@ -308,7 +308,7 @@ test('several blocks on the bench: cut in any order, no gate between runs, pulle
   await page.goto(`${server.url}/print/${id}/runs`);
   await page.getByRole('button', { name: 'Compare ways of working' }).click();
   await page.getByRole('button', { name: 'Take: a block for each colour' }).click();
-  await expect.poll(async () => processWords((await stateOf(server, id)).plan)).toBe('several blocks');
+  await expect.poll(async () => processOf((await stateOf(server, id)).plan)).toBe('several blocks');
   await expect(page.getByRole('img', { name: /^Gate/ })).toHaveCount(0);
   await page.goto(`${server.url}/print/${id}/block`);
   await expect(page.getByRole('heading', { name: 'Block 1 before run 1' })).toBeVisible();

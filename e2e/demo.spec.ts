@@ -1,5 +1,5 @@
 import { expect, test } from './test';
-import { looksOfPlan, outOfRegister, progressOf, processWords } from '@/derived';
+import { looksOfPlan, outOfRegister, progressOf, processOf } from '@/derived';
 import { wholePrints } from '@/testing/prints';
 import { openStore } from '@/store';
 import { seedWorkshop } from '../demo/workshop';
@@ -46,7 +46,7 @@ test('quinces: four blocks whose overprints give seven colours near the wish', (
   const out = outOfRegister(plan, progressOf(plan, events).bench)!;
   expect(out.mm).toBeGreaterThan(0.5);
   expect(out.run).toBeGreaterThan(1);
-  expect([processWords(plan), plan.blocks.length, plan.runs.length]).toEqual(['several blocks', 4, 4]);
+  expect([processOf(plan), plan.blocks.length, plan.runs.length]).toEqual(['several blocks', 4, 4]);
   expect(plan.flat!.colours.length).toBe(8);
   const looks = looksOfPlan(plan)!;
   const stacks = looks.stacks.map((stack) => stack.map((e) => e.run).join());

@@ -1,16 +1,14 @@
 'use client';
 import { kit } from '@/ui/kit/styles';
+import { pageWords } from '@/words/pages';
 
 export default function ErrorPage({ reset }: { reset: () => void }) {
   return (
     <main className={kit.page}>
-      <h1>This view broke off</h1>
-      <p className={kit.around10}>
-        Nothing that was saved is lost. Try the view again; if it breaks again, go back to the shelf and open the print
-        anew.
-      </p>
+      <h1>{pageWords('broken.title')}</h1>
+      <p className={kit.around10}>{pageWords('broken.says')}</p>
       <button type="button" className={kit.link} onClick={reset}>
-        Try again
+        {pageWords('broken.again')}
       </button>
     </main>
   );

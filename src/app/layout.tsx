@@ -9,10 +9,11 @@ import '@fontsource/zilla-slab/latin-700.css';
 import '@/ui/theme/global.css';
 import { Queries } from './client/Queries';
 import { ThemeRoot } from '@/ui/theme/ThemeRoot';
+import { pageWords } from '@/words/pages';
 
 export const metadata: Metadata = {
-  title: 'Ulexite',
-  description: 'Plan, simulate and log colour linocuts and woodcuts',
+  title: pageWords('product'),
+  description: pageWords('about'),
 };
 
 export default function RootLayout({ children }: { children: ReactNode }) {

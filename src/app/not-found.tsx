@@ -1,15 +1,13 @@
 import Link from 'next/link';
 import { kit } from '@/ui/kit/styles';
+import { pageWords } from '@/words/pages';
 
 export default function NotFound() {
   return (
     <main className={kit.page}>
-      <h1>Not on the shelf</h1>
-      <p className={kit.around10}>
-        There is no print under this address. It may have been deleted; deleted prints can be restored on the shelf for
-        30 days.
-      </p>
-      <Link href="/">To the shelf</Link>
+      <h1>{pageWords('missing.title')}</h1>
+      <p className={kit.around10}>{pageWords('missing.says')}</p>
+      <Link href="/">{pageWords('toShelf')}</Link>
     </main>
   );
 }

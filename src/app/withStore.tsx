@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { fileProblem } from '@/server';
 import { kit } from '@/ui/kit/styles';
 import clsx from 'clsx';
+import { pageWords } from '@/words/pages';
 
 /** A page that reads the workshop's file; where that cannot be used it says which, why and what to do. */
 export async function withStore(page: () => ReactNode | Promise<ReactNode>): Promise<ReactNode> {
@@ -14,7 +15,7 @@ export async function withStore(page: () => ReactNode | Promise<ReactNode>): Pro
     if (!problem) throw error;
     return (
       <main className={kit.page}>
-        <h1>The workshop’s file cannot be used now</h1>
+        <h1>{pageWords('noFile')}</h1>
         <p className={clsx(kit.around10, kit.measure)}>{problem.message}</p>
       </main>
     );

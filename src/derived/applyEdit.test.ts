@@ -1,3 +1,4 @@
+import { wordsOfEdit } from '@/words/history';
 import fc from 'fast-check';
 import { checkEdit, checkPlan, emptyPlan, nameOfEdit, type BenchEvent, type Plan, type PlanEdit } from '@/model';
 import { FOUR_COLOURS, onOwnBlocks, pictureOf } from '@/testing/plans';
@@ -9,7 +10,6 @@ import {
   looksOfPlan,
   plainSheet,
   progressOf,
-  wordsOfEdit,
   type ColoursGot,
 } from './index';
 import { withFlat } from './runPlan';

@@ -4,7 +4,7 @@ export {
   inkingsOf,
   cutsOfRun,
   runsOfCut,
-  processWords,
+  processOf,
   usesOneSide,
   inkOf,
   inksOfRun,
@@ -46,7 +46,6 @@ export { applyEdit } from './applyEdit';
 export { firstGateOf, frozenAsOf, usedOf, withUsesOfNow } from './uses';
 export { KeptAnswers } from './kept';
 export { onPaperOf } from './onPaper';
-export { wordsOfEdit } from './editWords';
 export { type Progress, progressOf, refusedAddition } from './progress';
 export { type LaidPlan, shapesKept } from './shapesKept';
 export { type ShapesKept, closedBy, closedWords, ownInkPrinted, cutsAhead, shapesOpen } from './closed';
@@ -63,7 +62,7 @@ export {
   DARKEST_ASSUMED,
 } from './looks';
 export { beliefOf, sheetAnswerOf, sheetsOfPrint } from './belief';
-export { cardOfPrint } from './card';
+export { CARD_FORM, cardOfPrint } from './card';
 export { freeName } from './freeName';
 export { cautionsOf } from './cautionsOf';
 export { inkNeedOf, inkNeedOfRun } from './inkNeed';

@@ -1,5 +1,5 @@
 import { cutStatesOf, type CutState } from '@/core/layers';
-import type { Block, BlockSide, Cut, Forme, Ink, Inking, Plan, Run } from '@/model';
+import type { Block, BlockSide, Cut, Forme, Ink, Inking, Plan, Process, Run } from '@/model';
 
 /** An inking with the forme it is laid on. */
 export interface LaidInking extends Inking {
@@ -106,7 +106,7 @@ export function usesOneSide(plan: Plan): boolean {
 }
 
 /** How people call this way of working: a word for the shelf and the title, never asked by code. */
-export function processWords(plan: Plan): 'reduction' | 'several blocks' | 'reduction and more blocks' | 'one block' {
+export function processOf(plan: Plan): Process {
   const sides = sidesOf(plan).filter((side) => side.cuts.length > 0),
     reduced = sides.filter((side) => side.cuts.length > 1);
   if (sides.length <= 1) return reduced.length > 0 || sides.length === 0 ? 'reduction' : 'one block';

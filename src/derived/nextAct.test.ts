@@ -36,40 +36,45 @@ const runOne = [started, firstCut, pull('run-straw', '1'), pull('run-straw', '2'
 const runTwo = [...runOne, secondCut, pull('run-night', '1'), pull('run-night', '2')];
 
 test('an empty print wants a picture', () => {
-  expect(next(emptyPlan())).toMatchObject({ view: 'picture', words: 'Bring in a picture' });
+  expect(next(emptyPlan())).toMatchObject({ view: 'picture', act: 'bring-in' });
 });
 
 test('a picture wants to be flattened', () => {
-  expect(next({ ...emptyPlan(), picture })).toMatchObject({ view: 'picture', words: 'Flatten the picture' });
+  expect(next({ ...emptyPlan(), picture })).toMatchObject({ view: 'picture', act: 'flatten' });
 });
 
 test('a plan wants to be looked over before the first cut', () => {
-  expect(next(planned)).toMatchObject({ view: 'runs', words: 'Look over the plan' });
+  expect(next(planned)).toMatchObject({ view: 'runs', act: 'cut-first', values: { onward: 'true' } });
 });
 
 test('a cut block wants to be printed', () => {
-  expect(next(planned, firstCut)).toMatchObject({ view: 'pull', words: 'Print run 1', colour: 'press' });
+  expect(next(planned, firstCut)).toMatchObject({
+    view: 'pull',
+    act: 'print',
+    values: { run: 1, inks: 'straw' },
+    colour: 'press',
+  });
 });
 
 test('a run under way is gone on with, and says how far it is', () => {
   expect(next(planned, started, firstCut, pull('run-straw', '1'))).toMatchObject({
     view: 'pull',
-    words: 'Print on: 1 of 2',
-    detail: 'run 1, straw',
+    act: 'print-on',
+    values: { run: 1, inks: 'straw', pulled: 1, of: 2 },
   });
 });
 
 test('a finished run wants the next cut, in madder', () => {
   expect(next(planned, ...runOne)).toMatchObject({
     view: 'cut',
-    words: 'Cut for run 2',
-    detail: 'night',
+    act: 'cut',
+    values: { run: 2, inks: 'night' },
     colour: 'madder',
   });
 });
 
 test('when all runs are printed the edition is numbered, once', () => {
-  expect(next(planned, ...runTwo)).toMatchObject({ view: 'numbering', words: 'Number the edition' });
+  expect(next(planned, ...runTwo)).toMatchObject({ view: 'numbering', act: 'number' });
   const numbered = event({
     kind: 'numbered',
     marks: [
@@ -78,5 +83,5 @@ test('when all runs are printed the edition is numbered, once', () => {
     ],
     reason: '',
   });
-  expect(next(planned, ...runTwo, numbered)).toMatchObject({ words: 'Numbered', detail: '2 sheets are marked' });
+  expect(next(planned, ...runTwo, numbered)).toMatchObject({ act: 'numbered', values: { sheets: 2 } });
 });

@@ -23,7 +23,7 @@ import {
   withSecondTone,
   withSpotRun,
   type PrintSheet,
-  processWords,
+  processOf,
 } from './index';
 import { onOwnBlocks, pictureOf } from '@/testing/plans';
 
@@ -390,7 +390,7 @@ test('a spot on its own: a block, a stage that stands only there, an opaque ink 
   const got = withSpotRun(plan, slip('stage-2'), ['night', 'straw']);
   if (!got.ok) throw new Error(got.message);
   expect(checkPlan(got.value)).toMatchObject({ ok: true });
-  expect(processWords(got.value)).toBe('reduction and more blocks');
+  expect(processOf(got.value)).toBe('reduction and more blocks');
   expect(got.value.inks.at(-1)).toMatchObject({ opacity: 'opaque', solidLabD50: [20, 5, 10] });
   const { sheet, at } = sheetFor(got.value, [slip('stage-2')]);
   const run = got.value.runs[3];

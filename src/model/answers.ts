@@ -4,6 +4,7 @@ import { act } from './bench/acts';
 import { checkWith } from './check';
 import { id, list, oneOf, record, sha, type Frozen } from './fields';
 import { planSchema } from './plan/plan';
+import { NEXT_ACTS, PROCESSES } from './print';
 import { MOST_ITEMS, MOST_SHEETS } from './ranges';
 import { cabinetInk, reading } from './workshop/cabinet';
 import { item } from './workshop/items';
@@ -52,15 +53,15 @@ const patchStep = record({
 /** A print as the shelf shows it: null when what is stored cannot be read. */
 const printCard = record({
   picture: record({ widthMm: number().required(), heightMm: number().required() }).nullable().defined().default(null),
-  process: string().defined(),
-  material: string().defined(),
+  process: oneOf(PROCESSES),
+  materialId: string().required(),
   edition: counted(),
   flat: boolean().required(),
   runs: list(record({ inks: string().defined(), phase: oneOf(['planned', 'cut', 'printing', 'done'] as const) }), 200),
   next: record({
     view: string().required(),
-    words: string().required(),
-    detail: string().defined(),
+    act: oneOf(NEXT_ACTS),
+    values: mixed<Readonly<Record<string, string | number>>>().required(),
     colour: string().defined(),
   }),
   dryAt: string().nullable().defined(),

@@ -1,10 +1,30 @@
+import type { Plan } from './plan/plan';
+
 export type RunPhase = 'planned' | 'cut' | 'printing' | 'done';
+
+export const NEXT_ACTS = [
+  'bring-in',
+  'flatten',
+  'numbered',
+  'number',
+  'print-on',
+  'register',
+  'print',
+  'cut-first',
+  'cut',
+] as const;
+export type NextActKind = (typeof NEXT_ACTS)[number];
+
+/** How a print is worked, as its blocks say; a word for people, no rule. */
+export const PROCESSES = ['reduction', 'several blocks', 'reduction and more blocks', 'one block'] as const;
+export type Process = (typeof PROCESSES)[number];
 
 /** What is to be done next with a print, and where. */
 export interface NextAct {
   readonly view: string;
-  readonly words: string;
-  readonly detail: string;
+  readonly act: NextActKind;
+  /** What its words hold: numbers, and names that people gave. */
+  readonly values: Readonly<Record<string, string | number>>;
   readonly colour: '' | 'press' | 'madder' | 'ochre';
 }
 
@@ -12,8 +32,8 @@ export interface NextAct {
 export interface PrintCard {
   /** Undefined when what is stored cannot be read; `unreadable` says why. */
   readonly picture: { readonly widthMm: number; readonly heightMm: number } | null;
-  readonly process: string;
-  readonly material: string;
+  readonly process: Process;
+  readonly materialId: Plan['blocks'][number]['materialId'];
   readonly edition: number;
   readonly flat: boolean;
   readonly runs: readonly { readonly inks: string; readonly phase: RunPhase }[];

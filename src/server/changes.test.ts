@@ -229,6 +229,12 @@ describe('the stream', () => {
   });
 });
 
+test('a card kept in another form is made again, not shown', () => {
+  edited(edition(9));
+  db.prepare("UPDATE print_cards SET form = 0, card = '{}'").run();
+  expect(shelfPage(db, 1, NOW).prints[0].card).toMatchObject({ edition: 9, process: 'reduction' });
+});
+
 test('a whole plan is saved on the plan it was made from only', () => {
   const { plan, now } = state();
   edited(edition(9));

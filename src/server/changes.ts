@@ -1,6 +1,6 @@
 import { learnedPace } from '@/core/cutting';
 import { failure, success, type Failure, type Outcome } from '@/core/units';
-import { cardOfPrint, patchBetween, type Progress } from '@/derived';
+import { CARD_FORM, cardOfPrint, patchBetween, type Progress } from '@/derived';
 import type { Counters, Plan, PrintChanges } from '@/model';
 import {
   benchLog,
@@ -139,7 +139,7 @@ function settle(db: Store, was: PrintRow, before: Plan, editId: string | null): 
 /** Makes and keeps the card of a print. */
 export function cardKept(db: Store, row: PrintRow, plan: Plan, progress: Progress) {
   const card = cardOfPrint(plan, progress);
-  keepCard(db, row.id, row.revision, card, card.dryAt);
+  keepCard(db, row.id, row.revision, CARD_FORM, card, card.dryAt);
   return card;
 }
 

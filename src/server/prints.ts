@@ -13,7 +13,7 @@ import {
   checkEdit,
   nameOfEdit,
 } from '@/model';
-import { closedBy, cardOfPrint, firstGateOf, freeName, frozenAsOf, progressOf, applyEdit } from '@/derived';
+import { closedBy, CARD_FORM, cardOfPrint, firstGateOf, freeName, frozenAsOf, progressOf, applyEdit } from '@/derived';
 import {
   cardOf,
   countLivingPrints,
@@ -71,7 +71,7 @@ export function shelfPage(db: Store, wanted: number, now: string): ShelfPage {
     card,
   });
   const rows = livingPrints(db, CARDS_A_PAGE, (page - 1) * CARDS_A_PAGE);
-  const kept = rows.map((row) => cardOf(db, row.id, row.revision) as PrintCard | undefined);
+  const kept = rows.map((row) => cardOf(db, row.id, row.revision, CARD_FORM) as PrintCard | undefined);
   const cards = rows.map((row, i) => kept[i] ?? presentCard(db, row));
   keepCards(
     db,
@@ -92,7 +92,9 @@ export function shelfPage(db: Store, wanted: number, now: string): ShelfPage {
 function keepCards(db: Store, made: readonly { row: PrintRow; card: PrintCard }[]): void {
   if (made.length === 0) return;
   try {
-    db.transaction(() => made.forEach(({ row, card }) => keepCard(db, row.id, row.revision, card, card.dryAt)))();
+    db.transaction(() =>
+      made.forEach(({ row, card }) => keepCard(db, row.id, row.revision, CARD_FORM, card, card.dryAt)),
+    )();
   } catch {
     // made again at the next look
   }

@@ -1,4 +1,5 @@
 import { failure, type Outcome } from '@/model';
+import { pageWords } from '@/words/pages';
 
 /** Asks the server; every answer is an outcome, also when there is none, or none within `patienceMs`. */
 export async function ask<T>(method: string, url: string, body?: unknown, patienceMs?: number): Promise<Outcome<T>> {
@@ -20,9 +21,9 @@ export async function askScan(
     if (response.ok)
       return { ok: true, value: { file: await response.blob(), dpi: Number(response.headers.get('x-scan-dpi')) || 0 } };
     const answer = (await response.json().catch(() => ({}))) as { code?: string; message?: string };
-    return failure(answer.code ?? 'server', answer.message ?? 'The server could not do this.');
+    return failure(answer.code ?? 'server', answer.message ?? pageWords('server.couldNot'));
   } catch {
-    return failure('unreachable', 'The server does not answer. Is Ulexite still running?');
+    return failure('unreachable', pageWords('server.away'));
   }
 }
 
@@ -31,16 +32,16 @@ export async function askRaw<T>(url: string, init: RequestInit): Promise<Outcome
   try {
     response = await fetch(url, init);
   } catch {
-    return failure('unreachable', 'The server does not answer. Is Ulexite still running?');
+    return failure('unreachable', pageWords('server.away'));
   }
   try {
     const answer = (await response.json()) as T & { code?: string; message?: string };
     if (response.ok) return { ok: true, value: answer };
-    return failure(answer.code ?? 'server', answer.message ?? 'The server could not do this.');
+    return failure(answer.code ?? 'server', answer.message ?? pageWords('server.couldNot'));
   } catch {
     return failure(
       response.ok ? 'unreachable' : 'server',
-      `The server failed at this (${response.status}). Nothing was changed; try again.`,
+      pageWords('server.failedUnchanged', { status: String(response.status) }),
     );
   }
 }

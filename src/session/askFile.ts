@@ -1,4 +1,5 @@
 import { failure, success, type Outcome } from '@/model';
+import { pageWords } from '@/words/pages';
 
 /** A file as the server made it. */
 export interface FileGot {
@@ -9,7 +10,7 @@ export interface FileGot {
 }
 
 const IN_STEPS = 'application/x-ulexite-steps';
-const AWAY = failure('unreachable', 'The server does not answer. Is Ulexite still running?');
+const AWAY = failure('unreachable', pageWords('server.away'));
 
 /** Asks for a file that takes work, and is told how far it is (0 to 1). Failures: the file's own, `stopped`, `unreachable`. */
 export async function askFile(
@@ -23,14 +24,14 @@ export async function askFile(
     if (!response.headers.get('content-type')?.startsWith(IN_STEPS)) return plain(response);
     return await inSteps(response.body!.getReader(), onShare);
   } catch {
-    return signal?.aborted ? failure('stopped', 'The file was given up.') : AWAY;
+    return signal?.aborted ? failure('stopped', pageWords('file.stopped')) : AWAY;
   }
 }
 
 /** An answer that is no file in steps: a refusal, or a page. */
 async function plain(response: Response): Promise<Outcome<FileGot>> {
   const { code, message } = (await response.json().catch(() => ({}))) as { code?: string; message?: string };
-  return failure(code ?? 'server', message ?? `The server failed at this (${response.status}).`);
+  return failure(code ?? 'server', message ?? pageWords('server.failed', { status: String(response.status) }));
 }
 
 interface Line {

@@ -17,6 +17,7 @@ import type { Item, ItemKeeper } from './items';
 import { shared } from './shared';
 import { isAway, type Transport } from './transport';
 import { withChanges } from './withChanges';
+import { pageWords } from '@/words/pages';
 
 export type SaveStatus = 'saved' | 'saving' | 'failed';
 
@@ -156,8 +157,7 @@ export class PrintSession {
   onServer(act: (known: Counters) => Promise<Outcome<PrintChanges>>): Promise<Outcome<undefined>> {
     return this.inOrder(async (): Promise<Outcome<undefined>> => {
       await this.flush();
-      if (this.pending.length > 0)
-        return failure('unreachable', 'The changes before this are not saved yet: the server does not answer.');
+      if (this.pending.length > 0) return failure('unreachable', pageWords('server.unsaved'));
       this.setStatus('saving');
       const answer = await act(this.latest.now);
       this.setStatus(isAway(answer) ? 'failed' : 'saved');
@@ -345,7 +345,7 @@ export class PrintSession {
   }
 }
 
-const AWAY = failure('unreachable', 'The server does not answer. What you did is kept in this browser.');
+const AWAY = failure('unreachable', pageWords('server.awayKept'));
 
 const isAlike = (a: Plan, b: Plan) => a === b || JSON.stringify(a) === JSON.stringify(b);
 

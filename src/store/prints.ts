@@ -73,20 +73,30 @@ export function planChangesSince(db: Store, id: string, count: number): PlanChan
     .map((row) => ({ ...row, patch: row.patch === null ? null : (JSON.parse(row.patch) as PatchStep[]) }));
 }
 
-/** A print as the shelf showed it at this revision. */
-export function cardOf(db: Store, id: string, revision: number): unknown {
+/** A print as the shelf showed it at this revision, in this form of cards. */
+export function cardOf(db: Store, id: string, revision: number, form: number): unknown {
   const row = db
-    .prepare<[string, number], { card: string }>('SELECT card FROM print_cards WHERE print_id = ? AND revision = ?')
-    .get(id, revision);
+    .prepare<[string, number, number], { card: string }>(
+      'SELECT card FROM print_cards WHERE print_id = ? AND revision = ? AND form = ?',
+    )
+    .get(id, revision, form);
   return row && JSON.parse(row.card);
 }
 
 /** Keeps a print's card as of a revision, and until when the film on its sheets dries. */
-export function keepCard(db: Store, id: string, revision: number, card: unknown, dryAt: string | null): void {
+export function keepCard(
+  db: Store,
+  id: string,
+  revision: number,
+  form: number,
+  card: unknown,
+  dryAt: string | null,
+): void {
   db.prepare(
-    `INSERT INTO print_cards (print_id, revision, card, dry_at) VALUES (?, ?, ?, ?)
-     ON CONFLICT (print_id) DO UPDATE SET revision = excluded.revision, card = excluded.card, dry_at = excluded.dry_at`,
-  ).run(id, revision, JSON.stringify(card), dryAt);
+    `INSERT INTO print_cards (print_id, revision, form, card, dry_at) VALUES (?, ?, ?, ?, ?)
+     ON CONFLICT (print_id) DO UPDATE SET revision = excluded.revision, form = excluded.form, card = excluded.card,
+     dry_at = excluded.dry_at`,
+  ).run(id, revision, form, JSON.stringify(card), dryAt);
 }
 
 /** Prints on the shelf whose film is not dry at a moment, those that are dry first in front. */

@@ -4,6 +4,7 @@ import { success, type CabinetInk, type NamedReading, type Reading, type StoredI
 import { ask, askRaw } from '@/session';
 import type { CabinetDesk } from '@/ui/kit/printContext';
 import { useCollection, type Collection } from './useCollection';
+import { pageWords } from '@/words/pages';
 
 const CABINET: Collection<StoredInk, Partial<CabinetInk>> = {
   name: 'cabinet',
@@ -11,7 +12,7 @@ const CABINET: Collection<StoredInk, Partial<CabinetInk>> = {
   idOf: ({ id }) => id,
   withPart: (ink, part) => ({ ...ink, ...part }),
   sentAs: ({ revision, id: _, ...ink }) => ({ baseRevision: revision, ink }),
-  gone: 'This ink is not in the cabinet any more.',
+  gone: pageWords('gone.ink'),
 };
 
 const upload = (file: File) => ({

@@ -1,9 +1,10 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { wordsOfEdit } from '@/derived';
+import { wordsOfEdit } from '@/words/history';
 import { nameOfEdit, type PrintState } from '@/model';
-import { httpTransport, itemsInBrowser, newId, PrintSession, type Item, type Voice } from '@/session';
+import { httpTransport, itemsInBrowser, newId, PrintSession, type Voice } from '@/session';
 import type { PrintDesk } from '@/ui/kit/printContext';
+import { pageWords } from '@/words/pages';
 
 const RETRY_MS = 4000;
 
@@ -34,21 +35,14 @@ function voiceOf(tell: PrintDesk['tell']): Voice {
         refusals
           .map(({ item, why }) =>
             item.kind === 'acts'
-              ? `Not counted: ${why.message}`
+              ? pageWords('refused.act', { why: why.message })
               : refusals.length > 1
-                ? `${nameOf(item)}: ${why.message}`
+                ? pageWords('refused.one', { edit: wordsOfEdit(nameOfEdit(item.edit)), why: why.message })
                 : why.message,
           )
           .join(' '),
       ),
-    notKept: (item) =>
-      tell(
-        item.kind === 'edit'
-          ? 'The browser’s store is full: unsaved changes would be lost on a reload.'
-          : 'The browser’s store is full: acts not yet counted would be lost on a reload. Leave this page open.',
-      ),
+    notKept: ({ kind }) => tell(pageWords(`full.${kind}`)),
     ended: (why) => tell(why),
   };
 }
-
-const nameOf = (item: Item & { kind: 'edit' }) => `“${wordsOfEdit(nameOfEdit(item.edit))}”`;

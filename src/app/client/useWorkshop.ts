@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import type { NewItem, StoredItem, WorkshopItem } from '@/model';
 import type { WorkshopDesk } from '@/ui/kit/workshopDesk';
 import { useCollection, type Collection } from './useCollection';
+import { pageWords } from '@/words/pages';
 
 const WORKSHOP: Collection<StoredItem, Partial<WorkshopItem>> = {
   name: 'workshop',
@@ -10,7 +11,7 @@ const WORKSHOP: Collection<StoredItem, Partial<WorkshopItem>> = {
   idOf: ({ item }) => item.id,
   withPart: (stored, part) => ({ ...stored, item: { ...stored.item, ...part } as WorkshopItem }),
   sentAs: ({ item, revision }) => ({ baseRevision: revision, item }),
-  gone: 'This is not in the workshop any more.',
+  gone: pageWords('gone.thing'),
 };
 
 /** What the workshop has; `initial` where it came with the page. */

@@ -2,8 +2,9 @@ import type { Metadata } from 'next';
 import { database, workshop } from '@/server';
 import { withStore } from '../withStore';
 import { WorkshopPage } from './WorkshopPage';
+import { pageWords } from '@/words/pages';
 
-export const metadata: Metadata = { title: 'Workshop · Ulexite' };
+export const metadata: Metadata = { title: pageWords('titled', { title: pageWords('workshop') }) };
 export const dynamic = 'force-dynamic';
 
 export default async function Page() {

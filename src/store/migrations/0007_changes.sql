@@ -17,6 +17,7 @@ DROP TABLE print_cards;
 CREATE TABLE print_cards (
   print_id  TEXT PRIMARY KEY REFERENCES prints(id) ON DELETE CASCADE,
   revision  INTEGER NOT NULL,
+  form      INTEGER NOT NULL,     -- of the card: those of another form are made again
   dry_at    TEXT,                 -- ISO; NULL while nothing dries
   card      TEXT NOT NULL CHECK (json_valid(card))
 ) STRICT;

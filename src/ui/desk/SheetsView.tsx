@@ -19,7 +19,7 @@ import { lossesByRun, refusedAddition, sheetAnswerOf, sheetLayoutOf, usedOf } fr
 import { ADDED_RANGE, type ItemOf, type LengthUnit, type Plan, EDITION_ROUND } from '@/model';
 import { formatSize } from '@/core/units';
 import { Choice } from '../kit/Choice';
-import { EXPERIENCE_WORDS } from '../kit/experience';
+import { craftWords } from '@/words/craft';
 import { CountField } from '../kit/fields';
 import { FromWorkshop } from '../kit/FromWorkshop';
 import { usePrintDesk } from '../kit/printContext';
@@ -37,7 +37,7 @@ const SheetCharts = dynamic(
 );
 const EXPERIENCES = (Object.keys(MEAN_LOSS) as Experience[]).map((e) => {
   const percent = (MEAN_LOSS[e] * 100).toFixed(MEAN_LOSS[e] < 0.02 ? 1 : 0);
-  return [e, `${EXPERIENCE_WORDS[e]}: ${percent} % lost a run`] as const;
+  return [e, `${craftWords(`experience.${e}`)}: ${percent} % lost a run`] as const;
 });
 
 /** Sheets: how many to start, and why. */

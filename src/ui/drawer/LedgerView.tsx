@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import { hexFromLabD50 } from '@/core/colour';
-import { FAULTS, isTestSheet } from '@/core/sheets';
+import { FAULTS, isTestSheet, type Fault } from '@/core/sheets';
 import { sheetsGone, type Pull, inkNamesOf, inksOfRun } from '@/derived';
 import { FileLink } from '@/ui/kit/FileLink';
 import { usePrintDesk } from '../kit/printContext';
@@ -10,6 +10,8 @@ import { kit } from '@/ui/kit/styles';
 import ledgerCss from './ledger.module.css';
 import css from './LedgerView.module.css';
 import { NothingYet } from '@/ui/kit/NothingYet';
+import { craftWords } from '@/words/craft';
+import { drawerWords } from '@/words/drawer';
 
 /** Ledger: every sheet in every run, as the bench log says. */
 export function LedgerView() {
@@ -23,20 +25,16 @@ export function LedgerView() {
     <div className={kit.work}>
       <div className={clsx(kit.stage, kit.scrolls)}>
         <div className={clsx(kit.row, kit.between)}>
-          <h1>Ledger of sheets</h1>
+          <h1>{drawerWords('ledger.title')}</h1>
           <div className={kit.row}>
             <Button href={urls.file('ledger.csv')} disabled={sheets.length === 0}>
-              Ledger as CSV
+              {drawerWords('ledger.csv')}
             </Button>
-            <FileLink href={urls.file('print.ulexite.zip')}>Whole print as a bundle</FileLink>
+            <FileLink href={urls.file('print.ulexite.zip')}>{drawerWords('ledger.bundle')}</FileLink>
           </div>
         </div>
         {sheets.length === 0 ? (
-          <NothingYet
-            below
-            title="No sheet has been started"
-            says="The ledger fills by itself as sheets are pulled on the bench."
-          />
+          <NothingYet below title={drawerWords('ledger.empty.title')} says={drawerWords('ledger.empty.says')} />
         ) : (
           <LedgerTable gone={gone} />
         )}
@@ -53,62 +51,42 @@ export function LedgerView() {
 function HowToRead() {
   return (
     <section>
-      <h2>How to read it</h2>
-      <p className={clsx(ledgerCss.outcome, kit.good)}>
-        <i /> good
+      <h2>{drawerWords('read.title')}</h2>
+      <p className={clsx(ledgerCss.outcome, ledgerCss.good)}>
+        <i /> {drawerWords('read.good')}
       </p>
       <br />
       <p className={clsx(ledgerCss.outcome, ledgerCss.usable)}>
-        <i /> usable, fault noted
+        <i /> {drawerWords('read.usable')}
       </p>
       <br />
       <p className={clsx(ledgerCss.outcome, ledgerCss.aside)}>
-        <i /> set aside
+        <i /> {drawerWords('read.aside')}
       </p>
     </section>
   );
 }
 
 interface FaultsByCauseProps {
-  readonly counts: {
-    fault:
-      | 'misfit'
-      | 'weak'
-      | 'patchy'
-      | 'too heavy'
-      | 'ghost'
-      | 'chatter'
-      | 'filled'
-      | 'smudge'
-      | 'mark'
-      | 'crease'
-      | 'tear'
-      | 'wrong colour'
-      | 'other';
-    n: number;
-  }[];
+  readonly counts: readonly { readonly fault: Fault; readonly n: number }[];
 }
 
 function FaultsByCause({ counts }: FaultsByCauseProps) {
   return (
     <section>
-      <h2>Faults by cause</h2>
+      <h2>{drawerWords('faults.title')}</h2>
       {counts.length === 0 ? (
-        <p className={kit.note}>None noted.</p>
+        <p className={kit.note}>{drawerWords('faults.none')}</p>
       ) : (
         counts.map(({ fault, n }) => (
           <div key={fault} className={clsx(kit.gap8, css.faultRow)}>
-            <span>{fault}</span>
+            <span>{craftWords(`fault.${fault}`)}</span>
             <span className={css.faultBar} style={{ width: `${(100 * n) / counts[0].n}%` }} aria-hidden />
             <span className={kit.num}>{n}</span>
           </div>
         ))
       )}
-      {counts[0]?.n >= 3 && (
-        <p className={clsx(kit.note, kit.above6)}>
-          “{counts[0].fault}” comes back most often{ADVICE[counts[0].fault] ? `: ${ADVICE[counts[0].fault]}` : '.'}
-        </p>
-      )}
+      {counts[0]?.n >= 3 && <p className={clsx(kit.note, kit.above6)}>{oftenWords(counts[0].fault)}</p>}
     </section>
   );
 }
@@ -119,15 +97,15 @@ function SoFar({ gone }: { gone: Set<string> }) {
   } = usePrintDesk('progress');
   return (
     <section>
-      <h2>So far</h2>
+      <h2>{drawerWords('ledger.soFar')}</h2>
       <dl className={clsx(kit.factsList, kit.plain, kit.above6)}>
-        <dt>started</dt>
+        <dt>{drawerWords('ledger.started')}</dt>
         <dd>{sheets.length}</dd>
-        <dt>pulls</dt>
+        <dt>{drawerWords('ledger.pulls')}</dt>
         <dd>{bench.pulls.length}</dd>
-        <dt>alive, counted</dt>
+        <dt>{drawerWords('ledger.alive')}</dt>
         <dd>{sheets.filter((s) => !isTestSheet(s) && !gone.has(s)).length}</dd>
-        <dt>set aside</dt>
+        <dt>{drawerWords('ledger.aside')}</dt>
         <dd>{sheets.filter((s) => !isTestSheet(s) && gone.has(s)).length}</dd>
       </dl>
     </section>
@@ -143,7 +121,7 @@ function LedgerTable({ gone }: { gone: Set<string> }) {
     <table className={ledgerCss.ledger}>
       <thead>
         <tr>
-          <th scope="col">sheet</th>
+          <th scope="col">{drawerWords('ledger.sheet')}</th>
           {plan.runs.map((run, i) => (
             <th key={run.id} scope="col">
               <span
@@ -154,7 +132,7 @@ function LedgerTable({ gone }: { gone: Set<string> }) {
               {i + 1} {inkNamesOf(plan, run)}
             </th>
           ))}
-          <th scope="col">mark</th>
+          <th scope="col">{drawerWords('ledger.mark')}</th>
         </tr>
       </thead>
       <tbody>
@@ -170,7 +148,7 @@ function LedgerTable({ gone }: { gone: Set<string> }) {
             ))}
             <td>
               {bench.marks.find((m) => m.sheet === sheet)?.mark ??
-                (isTestSheet(sheet) ? <span className={kit.quiet}>test</span> : '')}
+                (isTestSheet(sheet) ? <span className={kit.quiet}>{drawerWords('ledger.test')}</span> : '')}
             </td>
           </tr>
         ))}
@@ -179,17 +157,14 @@ function LedgerTable({ gone }: { gone: Set<string> }) {
   );
 }
 
-/** What helps when one cause repeats. */
-const ADVICE: Partial<Record<string, string>> = {
-  misfit: 'look at the stops for play and at the sheet’s two registering edges.',
-  weak: 'charge block and roller with a sheet or two before the counted ones.',
-  patchy: 'ink in several thin passes and look along the block against the light.',
-  'too heavy': 'less ink on the slab, one pass fewer.',
-  ghost: 'the sheet or the block moves while rubbing; hold it, rub shorter.',
-  chatter: 'clear deeper, or mask the wide clearings.',
-  filled: 'less ink; open the fine gaps before the next run.',
-  smudge: 'one clean hand, one inky hand; clean the jig between sheets.',
-};
+/** What is said of the fault that comes back most often. */
+function oftenWords(fault: Fault): string {
+  const key = `advice.${fault}`,
+    said = craftWords(`fault.${fault}`);
+  return drawerWords.has(key as 'advice.weak')
+    ? drawerWords('faults.oftenWith', { fault: said, advice: drawerWords(key as 'advice.weak') })
+    : drawerWords('faults.often', { fault: said });
+}
 
 const KIND_CSS = { good: ledgerCss.good, usable: ledgerCss.usable, aside: ledgerCss.aside };
 
@@ -201,14 +176,14 @@ function Outcome({ pull }: { pull: Pull | undefined }) {
       <i aria-hidden />
       <span>
         {kind === 'good' ? (
-          <span className={kit.visuallyHidden}>good</span>
+          <span className={kit.visuallyHidden}>{drawerWords('ledger.good')}</span>
         ) : (
           <>
-            {kind === 'aside' && <span className={kit.visuallyHidden}>set aside: </span>}
-            {pull.faults.join(', ') || 'set aside'}
+            {kind === 'aside' && <span className={kit.visuallyHidden}>{drawerWords('ledger.asideWith')}</span>}
+            {pull.faults.map((fault) => craftWords(`fault.${fault}`)).join(', ') || drawerWords('ledger.aside')}
           </>
         )}
-        {pull.note && <span className={kit.quiet}> “{pull.note}”</span>}
+        {pull.note && <span className={kit.quiet}> {drawerWords('ledger.note', { note: pull.note })}</span>}
       </span>
     </span>
   );

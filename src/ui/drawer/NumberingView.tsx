@@ -12,6 +12,9 @@ import { kit } from '@/ui/kit/styles';
 import ledgerCss from './ledger.module.css';
 import css from './NumberingView.module.css';
 import { NothingToShow } from '@/ui/kit/NothingYet';
+import { craftWords } from '@/words/craft';
+import { longDayOf } from '@/words/dates';
+import { drawerWords } from '@/words/drawer';
 import { bestFirst, useNumbering, type Line, type Numbering } from './useNumbering';
 
 /** Numbering: the finished sheets in a chosen order get their marks; marks once given change only with a reason. */
@@ -24,9 +27,9 @@ export function NumberingView() {
     <div className={kit.work}>
       <div className={clsx(kit.stage, kit.scrolls)}>
         <div className={clsx(kit.row, kit.between)}>
-          <h1>{given ? 'Numbered' : 'Number the edition'}</h1>
+          <h1>{drawerWords(given ? 'numbering.given' : 'numbering.give')}</h1>
           <Button href={urls.file('numbering.csv')} disabled={!given}>
-            Numbering as CSV
+            {drawerWords('numbering.csv')}
           </Button>
         </div>
         <NumberTable {...numbering} />
@@ -41,13 +44,11 @@ function NotYet() {
   const { plan, progress } = usePrintDesk('plan', 'progress');
   return (
     <NothingToShow
-      title="Not yet"
-      says={
-        <>
-          Numbers are given when all runs are printed; {Math.max(0, plan.runs.length - progress.currentRun)} of{' '}
-          {plan.runs.length} are still to come.
-        </>
-      }
+      title={drawerWords('numbering.notYet')}
+      says={drawerWords('numbering.notYetSays', {
+        left: Math.max(0, plan.runs.length - progress.currentRun),
+        runs: plan.runs.length,
+      })}
     />
   );
 }
@@ -61,9 +62,11 @@ function NumberSide(numbering: Numbering) {
       <section>
         <div className={kit.row}>
           <Button onClick={() => setLines(current.toSorted((a, b) => Number(a.sheet) - Number(b.sheet)))}>
-            By sheet
+            {drawerWords('numbering.bySheet')}
           </Button>
-          <Button onClick={() => setLines(bestFirst(current, faultsOf, plan.sheets.edition))}>Best first</Button>
+          <Button onClick={() => setLines(bestFirst(current, faultsOf, plan.sheets.edition))}>
+            {drawerWords('numbering.bestFirst')}
+          </Button>
         </div>
       </section>
       <WriteNumbers {...numbering} />
@@ -77,11 +80,11 @@ function NumberTable(numbering: Numbering) {
     <table className={clsx(ledgerCss.ledger, css.numbers)}>
       <thead>
         <tr>
-          <th scope="col">mark</th>
-          <th scope="col">sheet</th>
-          <th scope="col">is</th>
-          <th scope="col">faults on the way</th>
-          <th scope="col">order</th>
+          <th scope="col">{drawerWords('numbering.mark')}</th>
+          <th scope="col">{drawerWords('numbering.sheet')}</th>
+          <th scope="col">{drawerWords('numbering.is')}</th>
+          <th scope="col">{drawerWords('numbering.faults')}</th>
+          <th scope="col">{drawerWords('numbering.order')}</th>
         </tr>
       </thead>
       <tbody>
@@ -96,15 +99,21 @@ function NumberTable(numbering: Numbering) {
 function ReasonDialog({ reasonOpen, setReasonOpen, reason, setReason, write }: Numbering) {
   return (
     <Dialog open={reasonOpen} onClose={() => setReasonOpen(false)} maxWidth="xs" fullWidth>
-      <DialogTitle>Change numbers already given?</DialogTitle>
+      <DialogTitle>{drawerWords('numbering.ask.title')}</DialogTitle>
       <DialogContent>
-        <p className={kit.below14}>The old numbers stay on record beside the new ones, with your reason.</p>
-        <TextField autoFocus fullWidth label="Reason" value={reason} onChange={(e) => setReason(e.target.value)} />
+        <p className={kit.below14}>{drawerWords('numbering.ask.says')}</p>
+        <TextField
+          autoFocus
+          fullWidth
+          label={drawerWords('numbering.ask.reason')}
+          value={reason}
+          onChange={(e) => setReason(e.target.value)}
+        />
       </DialogContent>
       <DialogActions>
-        <Button onClick={() => setReasonOpen(false)}>Leave it</Button>
+        <Button onClick={() => setReasonOpen(false)}>{drawerWords('numbering.leave')}</Button>
         <Button variant="contained" color="error" disabled={!reason.trim()} onClick={() => void write(reason.trim())}>
-          Change the record
+          {drawerWords('numbering.change')}
         </Button>
       </DialogActions>
     </Dialog>
@@ -119,38 +128,34 @@ function WriteNumbers({ given, write, changed, setReasonOpen, setLines }: Number
     <section>
       {!given && (
         <Button variant="contained" color="primary" fullWidth className={css.write} onClick={() => void write('')}>
-          Give these numbers
+          {drawerWords('numbering.giveThese')}
         </Button>
       )}
       {given && !changed && (
         <p className={clsx(kit.say, kit.good)}>
-          These numbers are on record since{' '}
-          {new Date(bench.numberings.at(-1)!.at).toLocaleDateString('en-GB', {
-            day: 'numeric',
-            month: 'long',
-            year: 'numeric',
-          })}
-          .
+          {drawerWords('numbering.onRecord', { day: longDayOf(bench.numberings.at(-1)!.at) })}
         </p>
       )}
       {given && changed && (
         <>
-          <p className={clsx(kit.say, kit.wait, kit.below8)}>This differs from the numbers on record.</p>
+          <p className={clsx(kit.say, kit.wait, kit.below8)}>{drawerWords('numbering.differs')}</p>
           <div className={kit.row}>
             <Button color="error" onClick={() => setReasonOpen(true)}>
-              Change the record
+              {drawerWords('numbering.change')}
             </Button>
-            <Button onClick={() => setLines(undefined)}>Leave it</Button>
+            <Button onClick={() => setLines(undefined)}>{drawerWords('numbering.leave')}</Button>
           </div>
         </>
       )}
       {bench.numberings.length > 1 && (
         <p className={clsx(kit.note, kit.above8)}>
-          Changed {bench.numberings.length - 1} time{bench.numberings.length === 2 ? '' : 's'}:{' '}
-          {bench.numberings
-            .slice(1)
-            .map((n) => n.reason)
-            .join('; ')}
+          {drawerWords('numbering.changed', {
+            times: bench.numberings.length - 1,
+            reasons: bench.numberings
+              .slice(1)
+              .map((n) => n.reason)
+              .join('; '),
+          })}
         </p>
       )}
     </section>
@@ -160,17 +165,15 @@ function WriteNumbers({ given, write, changed, setReasonOpen, setLines }: Number
 function NumberCounts({ numbered, proofs, current }: Numbering) {
   return (
     <section>
-      <h2>
-        {numbered} numbered, {proofs} artist’s proof{proofs === 1 ? '' : 's'}
-      </h2>
+      <h2>{drawerWords('numbering.counts', { numbered, proofs })}</h2>
       <p className={kit.note}>
-        {current.length} prints came through. Artist’s proofs are usually not above a tenth:{' '}
-        {usualArtistProofs(Math.max(1, numbered))} here.
+        {drawerWords('numbering.through', {
+          prints: current.length,
+          usual: usualArtistProofs(Math.max(1, numbered)),
+        })}
       </p>
       {proofs > usualArtistProofs(Math.max(1, numbered)) && (
-        <p className={clsx(kit.say, kit.wait)}>
-          {proofs} artist’s proofs are more than is usual for {numbered}.
-        </p>
+        <p className={clsx(kit.say, kit.wait)}>{drawerWords('numbering.tooMany', { proofs, numbered })}</p>
       )}
     </section>
   );
@@ -193,21 +196,28 @@ function NumberRow({
       <td className={kit.num}>{line.sheet}</td>
       <td>
         <select
-          aria-label={`What sheet ${line.sheet} is`}
+          aria-label={drawerWords('numbering.whatIs', { sheet: line.sheet })}
           value={line.role}
           onChange={(e) => setLines(current.map((l, k) => (k === i ? { ...l, role: e.target.value as SheetRole } : l)))}
         >
           {SHEET_ROLES.map((r) => (
-            <option key={r}>{r}</option>
+            <option key={r} value={r}>
+              {craftWords(`role.${r}`)}
+            </option>
           ))}
         </select>
       </td>
-      <td>{faultsOf.get(line.sheet)?.join(', ') || <span className={kit.quiet}>none</span>}</td>
+      <td>
+        {faultsOf
+          .get(line.sheet)
+          ?.map((fault) => craftWords(`fault.${fault}`))
+          .join(', ') || <span className={kit.quiet}>{drawerWords('numbering.noFaults')}</span>}
+      </td>
       <td>
         <button
           type="button"
           className={kit.grip}
-          aria-label={`Sheet ${line.sheet} earlier`}
+          aria-label={drawerWords('numbering.earlier', { sheet: line.sheet })}
           disabled={i === 0}
           onClick={() => move(i, -1)}
         >
@@ -216,7 +226,7 @@ function NumberRow({
         <button
           type="button"
           className={kit.grip}
-          aria-label={`Sheet ${line.sheet} later`}
+          aria-label={drawerWords('numbering.later', { sheet: line.sheet })}
           disabled={i === current.length - 1}
           onClick={() => move(i, 1)}
         >

@@ -3,6 +3,7 @@ import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { isTestSheet, markSheets, proposeRoles, SHEET_ROLES, type SheetName, type SheetRole } from '@/core/sheets';
 import { usePrintDesk } from '../kit/printContext';
 import { useKeys } from '../kit/keys';
+import { drawerWords } from '@/words/drawer';
 
 export interface Line {
   readonly sheet: SheetName;
@@ -34,7 +35,7 @@ export function useNumbering() {
     setLines(next);
     setChosen(to);
   };
-  useKeys('alt+up, alt+down', 'move the chosen sheet in the order', (e) => {
+  useKeys('alt+up, alt+down', drawerWords('numbering.moveKey'), (e) => {
     e.preventDefault();
     move(chosen, e.key === 'ArrowUp' ? -1 : 1);
   });

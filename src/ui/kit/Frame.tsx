@@ -1,7 +1,6 @@
 'use client';
 import Link from 'next/link';
 import { useState, type ReactNode, type Dispatch, type SetStateAction, useEffect } from 'react';
-import { materialById } from '@/core/cutting';
 import { formatSize } from '@/core/units';
 import { Brand } from './Brand';
 import { usePrintDesk, type PrintDesk } from './printContext';
@@ -13,7 +12,9 @@ import { kit } from '@/ui/kit/styles';
 import css from './Frame.module.css';
 import dynamic from 'next/dynamic';
 import { fetched } from '@/ui/kit/fetched';
-import { processWords, wordsOfEdit } from '@/derived';
+import { processOf } from '@/derived';
+import { wordsOfEdit } from '@/words/history';
+import { printWords } from '@/words/prints';
 import { mediumById } from '@/core/inks';
 
 const KeysSheet = dynamic(
@@ -118,7 +119,7 @@ function TopBar({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<Se
       </span>
       <span className={css.facts}>
         <span>
-          {processWords(plan)}, {materialById(blocks[0].materialId).short}
+          {printWords(`process.${processOf(plan)}`)}, {printWords(`material.${blocks[0].materialId}`)}
           {mediums.length > 0 && ` · ${mediums.join(' and ')}`} ·{' '}
           {picture ? formatSize(picture.widthMm, picture.heightMm, unit) : 'no picture yet'} · edition of{' '}
           {sheets.edition}

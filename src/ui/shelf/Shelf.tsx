@@ -15,6 +15,10 @@ import { kit } from '@/ui/kit/styles';
 import css from './Shelf.module.css';
 import { NothingYet } from '@/ui/kit/NothingYet';
 import { FileButton } from '@/ui/kit/FileButton';
+import { rich } from '@/ui/kit/rich';
+import { dayOf, momentOf } from '@/words/dates';
+import { nextInWords, printWords } from '@/words/prints';
+import { shelfWords } from '@/words/shelf';
 
 const NEXT_CSS = { '': undefined, press: kit.press, madder: kit.madder, ochre: kit.ochre };
 
@@ -54,13 +58,9 @@ export function Shelf(props: Props) {
         )}
         {shelf.drying.length > 0 && <Drying drying={shelf.drying} pageUrl={props.pageUrl} />}
         {total === 0 && (
-          <NothingYet
-            below
-            title="Nothing is in work yet"
-            says="Begin a print, bring in a sketch or a photograph, and see it film by film before anything is cut."
-          >
+          <NothingYet below title={shelfWords('empty.title')} says={shelfWords('empty.says')}>
             <Button variant="contained" color="primary" onClick={() => setAsking({ kind: 'new' })}>
-              New print
+              {shelfWords('new')}
             </Button>
           </NothingYet>
         )}
@@ -91,12 +91,12 @@ export function Shelf(props: Props) {
 function Drying({ drying, pageUrl }: { drying: ShelfPage['drying']; pageUrl: Props['pageUrl'] }) {
   return (
     <p className={clsx(css.drying, kit.below14)}>
-      <strong className={kit.ochre}>Drying</strong>
+      <strong className={kit.ochre}>{shelfWords('drying')}</strong>
       {drying.map((print) => (
         <span key={print.id}>
           <Link href={pageUrl(print, 'runs')}>{print.name}</Link>{' '}
           <time dateTime={print.dryAt} className={kit.num} suppressHydrationWarning>
-            {hour(print.dryAt)}
+            {momentOf(print.dryAt)}
           </time>
         </span>
       ))}
@@ -107,11 +107,12 @@ function Drying({ drying, pageUrl }: { drying: ShelfPage['drying']; pageUrl: Pro
 function Deleted({ deleted, props }: { deleted: readonly ShelfPrint[]; props: Props }) {
   return (
     <section className={kit.above34}>
-      <h2>Deleted, restorable for 30 days</h2>
+      <h2>{shelfWords('deleted.title')}</h2>
       {deleted.map((print) => (
         <p key={print.id} className={clsx(kit.row, kit.above8)}>
-          {print.name} <span className={kit.quiet}>deleted {day(print.deletedAt!)}</span>{' '}
-          <Button onClick={() => void props.onRestore(print)}>Restore</Button>
+          {print.name}{' '}
+          <span className={kit.quiet}>{shelfWords('deleted.on', { day: dayOf(print.deletedAt!, true) })}</span>{' '}
+          <Button onClick={() => void props.onRestore(print)}>{shelfWords('deleted.restore')}</Button>
         </p>
       ))}
     </section>
@@ -133,16 +134,14 @@ function ShelfHead({ total, busy, setBusy, props, setAsking }: ShelfHeadProps) {
         <h1>
           <Brand />
         </h1>
-        <span className={kit.quiet}>
-          {total === 0 ? 'an empty shelf' : `${total} print${total === 1 ? '' : 's'} in work`}
-        </span>
+        <span className={kit.quiet}>{shelfWords('count', { total })}</span>
       </div>
       <div className={kit.row}>
         <Link href="/workshop" className={css.toWorkshop}>
-          Workshop
+          {shelfWords('workshop')}
         </Link>
         <FileButton
-          label="Bundle file"
+          label={shelfWords('bundle.file')}
           accept=".zip,application/zip"
           disabled={busy}
           onFile={async (file) => {
@@ -151,10 +150,10 @@ function ShelfHead({ total, busy, setBusy, props, setAsking }: ShelfHeadProps) {
             setBusy(false);
           }}
         >
-          {busy ? 'Opening the bundle …' : 'Open a bundle'}
+          {shelfWords(busy ? 'bundle.opening' : 'bundle.open')}
         </FileButton>
         <Button variant="contained" color="primary" onClick={() => setAsking({ kind: 'new' })}>
-          New print
+          {shelfWords('new')}
         </Button>
       </div>
     </header>
@@ -164,18 +163,16 @@ function ShelfHead({ total, busy, setBusy, props, setAsking }: ShelfHeadProps) {
 /** Older prints lie further back on the shelf. */
 function ShelfPages({ shelf: { page, pages }, shelfUrl }: { shelf: ShelfPage; shelfUrl: Props['shelfUrl'] }) {
   return (
-    <nav className={clsx(kit.row, kit.above18, kit.gap18)} aria-label="Pages of the shelf">
+    <nav className={clsx(kit.row, kit.above18, kit.gap18)} aria-label={shelfWords('pages.label')}>
       {page > 1 && (
         <Link href={shelfUrl(page - 1)} rel="prev">
-          nearer
+          {shelfWords('pages.nearer')}
         </Link>
       )}
-      <span className={clsx(kit.quiet, kit.num)}>
-        shelf {page} of {pages}
-      </span>
+      <span className={clsx(kit.quiet, kit.num)}>{shelfWords('pages.page', { page, pages })}</span>
       {page < pages && (
         <Link href={shelfUrl(page + 1)} rel="next">
-          further back
+          {shelfWords('pages.further')}
         </Link>
       )}
     </nav>
@@ -193,23 +190,23 @@ function ShelfItem({ print, props, ask }: { print: ShelfPrint; props: Props; ask
             {print.name}
           </Link>
         </h2>
-        <p className={kit.note}>{card ? wordsOf(card) : 'what is stored cannot be read'}</p>
+        <p className={kit.note}>{card ? factsOf(card) : shelfWords('print.unreadable')}</p>
         <p className={clsx(kit.row, kit.above8, kit.gap2)}>
           {card && (
             <Button variant="text" onClick={() => void props.onCopy(print)}>
-              copy
+              {shelfWords('print.copy')}
             </Button>
           )}
           <Button variant="text" onClick={() => ask({ kind: 'rename', print })}>
-            rename
+            {shelfWords('print.rename')}
           </Button>
           {card && (
             <Button variant="text" href={props.bundleUrl(print)}>
-              bundle
+              {shelfWords('print.bundle')}
             </Button>
           )}
           <Button variant="text" onClick={() => ask({ kind: 'delete', print })}>
-            delete
+            {shelfWords('print.delete')}
           </Button>
         </p>
       </div>
@@ -217,19 +214,18 @@ function ShelfItem({ print, props, ask }: { print: ShelfPrint; props: Props; ask
         <CardStrip print={print} card={card} page={page} lookUrl={props.lookUrl} />
       ) : (
         <p className={clsx(kit.say, kit.bad)}>
-          This print is damaged. The others are not touched by it.{' '}
-          <a href={props.bytesUrl(print)}>Save its bytes as they are</a>
+          {shelfWords('print.damaged')} <a href={props.bytesUrl(print)}>{shelfWords('print.bytes')}</a>
         </p>
       )}
       <div>
         {card && (
           <>
-            <p className={clsx(css.next, NEXT_CSS[card.next.colour])}>{card.next.words}</p>
-            <p className={kit.note}>{card.next.detail}</p>
+            <p className={clsx(css.next, NEXT_CSS[card.next.colour])}>{nextInWords(card.next).words}</p>
+            <p className={kit.note}>{nextInWords(card.next).detail}</p>
             {card.dryAt && <DryAt iso={card.dryAt} />}
           </>
         )}
-        <p className={clsx(kit.note, kit.above6)}>last touched {day(print.savedAt)}</p>
+        <p className={clsx(kit.note, kit.above6)}>{shelfWords('print.touched', { day: dayOf(print.savedAt, true) })}</p>
       </div>
     </article>
   );
@@ -239,15 +235,19 @@ function ShelfItem({ print, props, ask }: { print: ShelfPrint; props: Props; ask
 function DryAt({ iso }: { iso: string }) {
   return Date.parse(iso) <= Date.now() ? null : (
     <p className={clsx(kit.note, css.dry)} suppressHydrationWarning>
-      dry <time dateTime={iso}>{hour(iso)}</time>
+      {rich(shelfWords.rich('dry', { at: momentOf(iso), time: (at) => <time dateTime={iso}>{at}</time> }))}
     </p>
   );
 }
 
-function wordsOf(card: PrintCard): string {
-  if (!card.picture) return 'no picture yet';
-  const size = formatSize(card.picture.widthMm, card.picture.heightMm, 'mm');
-  return `${card.process}, ${card.material} · ${size} · edition of ${card.edition}`;
+function factsOf({ picture, process, materialId, edition }: PrintCard): string {
+  if (!picture) return shelfWords('print.noPicture');
+  return shelfWords('print.facts', {
+    process: printWords(`process.${process}`),
+    material: printWords(`material.${materialId}`),
+    size: formatSize(picture.widthMm, picture.heightMm, 'mm'),
+    edition,
+  });
 }
 
 interface CardStripProps {
@@ -263,34 +263,34 @@ function CardStrip({ print, card, page, lookUrl }: CardStripProps) {
   return (
     <Link href={page} className={css.strip} style={shape as CSSProperties}>
       <span className={kit.visuallyHidden}>
-        {print.name}: {card.next.words}.
+        {shelfWords('strip.label', { name: print.name, next: nextInWords(card.next).words })}
       </span>
       {card.flat && card.runs.length > 0 ? (
         card.runs.map((run, i) => (
           <figure key={i} className={clsx(run.phase === 'planned' && css.stillPlanned)}>
-            <img src={lookUrl(print, i + 1)} alt={`after run ${i + 1}`} loading="lazy" />
+            <img src={lookUrl(print, i + 1)} alt={shelfWords('strip.after', { run: i + 1 })} loading="lazy" />
             <figcaption>
               {i + 1} {run.inks}
               <br />
-              {run.phase === 'done' ? 'printed' : run.phase}
+              {shelfWords(`phase.${run.phase}`)}
             </figcaption>
           </figure>
         ))
       ) : (
         <figure>
           {card.picture ? (
-            <img src={lookUrl(print, 0)} alt="the picture as brought in" loading="lazy" />
+            <img src={lookUrl(print, 0)} alt={shelfWords('strip.broughtIn')} loading="lazy" />
           ) : (
             <span className={css.blank} />
           )}
-          <figcaption>{card.picture ? 'as brought in' : 'bare'}</figcaption>
+          <figcaption>{shelfWords(card.picture ? 'strip.asBroughtIn' : 'strip.bare')}</figcaption>
         </figure>
       )}
     </Link>
   );
 }
 
-const TITLES = { new: 'New print', rename: 'Rename', delete: 'Delete this print?' } as const;
+const ACTS = { new: 'ask.begin', rename: 'ask.doRename', delete: 'ask.doDelete' } as const;
 
 interface NameDialogProps {
   readonly asking: Asking;
@@ -314,18 +314,22 @@ function NameDialog({ asking, onClose, onDone }: NameDialogProps) {
           void submit();
         }}
       >
-        <DialogTitle>{TITLES[asking.kind]}</DialogTitle>
+        <DialogTitle>{shelfWords(`ask.${asking.kind}`)}</DialogTitle>
         <DialogContent>
           {asking.kind === 'delete' && (
             <p className={kit.below14}>
-              It goes with its plan and its bench log, and can be restored for 30 days. To delete it, type its name:{' '}
-              <strong>{asking.print.name}</strong>
+              {rich(
+                shelfWords.rich('ask.deleteSays', {
+                  name: asking.print.name,
+                  strong: (name) => <strong>{name}</strong>,
+                }),
+              )}
             </p>
           )}
           <TextField
             autoFocus
             fullWidth
-            label="Name"
+            label={shelfWords('ask.name')}
             value={name}
             onChange={(e) => setName(e.target.value)}
             error={Boolean(error)}
@@ -334,31 +338,12 @@ function NameDialog({ asking, onClose, onDone }: NameDialogProps) {
           />
         </DialogContent>
         <DialogActions>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>{shelfWords('ask.leave')}</Button>
           <Button type="submit" variant="contained" color={asking.kind === 'delete' ? 'error' : 'primary'}>
-            {asking.kind === 'new' ? 'Begin' : asking.kind === 'rename' ? 'Rename' : 'Delete'}
+            {shelfWords(ACTS[asking.kind])}
           </Button>
         </DialogActions>
       </form>
     </Dialog>
   );
-}
-
-function hour(iso: string): string {
-  return new Date(iso).toLocaleString('en-GB', {
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-  });
-}
-
-function day(iso: string): string {
-  return new Date(iso).toLocaleDateString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-    timeZone: 'UTC',
-  });
 }

@@ -5,6 +5,7 @@ import { withStore } from '../../withStore';
 import { PrintWorkspace } from './PrintWorkspace';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
+import { pageWords } from '@/words/pages';
 
 export const dynamic = 'force-dynamic';
 
@@ -13,9 +14,9 @@ type Params = { params: Promise<{ id: string }> };
 export async function generateMetadata({ params }: Params) {
   try {
     const name = printName(database(), (await params).id);
-    return { title: name ? `${name} · Ulexite` : 'Ulexite' };
+    return { title: name ? pageWords('titled', { title: name }) : pageWords('product') };
   } catch {
-    return { title: 'Ulexite' }; // the page says what is wrong with the file
+    return { title: pageWords('product') }; // the page says what is wrong with the file
   }
 }
 
@@ -27,11 +28,11 @@ export default async function PrintLayout({ children, params }: Params & { child
     if (print.code !== 'print-unreadable') notFound();
     return (
       <main className={kit.page}>
-        <h1>This print cannot be read</h1>
+        <h1>{pageWords('unreadable.title')}</h1>
         <p className={clsx(kit.around10, kit.measure)}>{print.message}</p>
         <p className={clsx(kit.row, kit.gap26)}>
-          <a href={`/api/prints/${id}/files/stored.json`}>Save its bytes as they are</a>
-          <a href="/">To the shelf</a>
+          <a href={`/api/prints/${id}/files/stored.json`}>{pageWords('unreadable.bytes')}</a>
+          <a href="/">{pageWords('toShelf')}</a>
         </p>
       </main>
     );

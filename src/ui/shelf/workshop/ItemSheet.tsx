@@ -11,6 +11,8 @@ import { kit } from '@/ui/kit/styles';
 import { CountField, LabFields, LengthField, NumberField } from '../../kit/fields';
 import { ITEM_FIELDS, type ItemField } from './itemFields';
 import { figuresInWords } from './kinds';
+import { craftWords } from '@/words/craft';
+import { workshopWords } from '@/words/workshop';
 
 interface Props {
   readonly item: WorkshopItem;
@@ -29,9 +31,9 @@ export function ItemSheet({ item, unit, onSave, onRemove }: Props) {
         <h2>{item.name}</h2>
         <p className={clsx(kit.note, kit.above4)}>{figuresInWords(item, unit)}</p>
       </section>
-      <section className={clsx(kit.stack, kit.gap12)} aria-label={`What is known of ${item.name}`}>
+      <section className={clsx(kit.stack, kit.gap12)} aria-label={workshopWords('known', { name: item.name })}>
         <TextTaken
-          label={item.kind === 'hand' ? 'Initials' : 'Name'}
+          label={workshopWords(item.kind === 'hand' ? 'field.initials' : 'field.name')}
           value={item.name}
           onTake={(name) => onSave({ name })}
           must
@@ -39,13 +41,13 @@ export function ItemSheet({ item, unit, onSave, onRemove }: Props) {
         {fields.map((field) => (
           <Field key={field.key} {...{ field, item, unit }} onSave={(value) => onSave({ [field.key]: value })} />
         ))}
-        <TextTaken label="Note" value={item.note} onTake={(note) => onSave({ note })} />
+        <TextTaken label={workshopWords('field.note')} value={item.note} onTake={(note) => onSave({ note })} />
       </section>
       <section>
         <Button color="error" onClick={onRemove}>
-          Take it out of the workshop
+          {workshopWords('takeOut')}
         </Button>
-        <p className={clsx(kit.note, kit.above8)}>Prints that use it keep it as it was.</p>
+        <p className={clsx(kit.note, kit.above8)}>{workshopWords('keptInPrints')}</p>
       </section>
     </>
   );
@@ -92,7 +94,7 @@ interface FieldProps {
 }
 
 function Field({ field, item, unit, onSave }: FieldProps) {
-  const { label } = field;
+  const label = workshopWords(`field.${field.key}`);
   const value = (item as unknown as Readonly<Record<string, unknown>>)[field.key];
   switch (field.as) {
     case 'length':
@@ -133,7 +135,9 @@ function Field({ field, item, unit, onSave }: FieldProps) {
     case 'days':
       return <DayTicks label={label} days={value as ItemOf<'hours'>['days']} onSave={onSave} />;
     case 'time':
-      return <TextTaken label={`${label}, as 09:30`} value={value as string} onTake={onSave} must />;
+      return (
+        <TextTaken label={workshopWords('timeAs', { field: label })} value={value as string} onTake={onSave} must />
+      );
   }
 }
 
@@ -158,13 +162,13 @@ function SizeFields({
   return (
     <div className={kit.fields} role="group" aria-label={label}>
       <LengthField
-        label={`${label}, width`}
+        label={workshopWords('widthOf', { field: label })}
         {...{ unit, range }}
         valueMm={value.widthMm}
         onChange={(widthMm) => onSave({ ...value, widthMm })}
       />
       <LengthField
-        label="height"
+        label={workshopWords('height')}
         {...{ unit, range }}
         valueMm={value.heightMm}
         onChange={(heightMm) => onSave({ ...value, heightMm })}
@@ -187,14 +191,14 @@ function PriceFields({
   if (!price)
     return (
       <p className={kit.note}>
-        {label}: not known.{' '}
+        {workshopWords('notKnown', { field: label })}{' '}
         <button type="button" className={kit.link} onClick={() => onSave({ amount: 0, currency: FIRST_CURRENCY })}>
-          Say it
+          {workshopWords('sayIt')}
         </button>
       </p>
     );
   return (
-    <div className={kit.fields} role="group" aria-label="Price">
+    <div className={kit.fields} role="group" aria-label={workshopWords('priceGroup')}>
       <NumberField
         label={label}
         value={price.amount}
@@ -203,7 +207,7 @@ function PriceFields({
         onChange={(amount) => onSave({ ...price, amount })}
       />
       <TextTaken
-        label="Currency"
+        label={workshopWords('currency')}
         value={price.currency}
         onTake={(currency) => onSave({ ...price, currency: currency.toUpperCase() })}
         must
@@ -230,7 +234,7 @@ function DayTicks({
             checked={days.includes(day)}
             onChange={(e) => onSave(WEEKDAYS.filter((one) => (one === day ? e.target.checked : days.includes(one))))}
           />{' '}
-          {day}
+          {craftWords(`weekday.${day}`)}
         </label>
       ))}
     </div>

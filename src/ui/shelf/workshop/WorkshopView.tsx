@@ -12,6 +12,7 @@ import { ItemFigure } from './ItemFigure';
 import { ItemSheet } from './ItemSheet';
 import { figuresInWords, freshItem, KINDS } from './kinds';
 import css from './WorkshopView.module.css';
+import { workshopWords } from '@/words/workshop';
 
 interface Props {
   readonly desk: WorkshopDesk;
@@ -24,7 +25,7 @@ interface Props {
 export function WorkshopView(props: Props) {
   const { unit } = props;
   const { kind, setKind, things, chosen, choose, add, save, remove, counts } = useThings(props);
-  const { many, use } = KINDS.find((one) => one.kind === kind)!;
+  const many = workshopWords(`many.${kind}`);
   return (
     <div className={css.shop}>
       <Head {...props} />
@@ -33,20 +34,20 @@ export function WorkshopView(props: Props) {
         <section className={css.wall} aria-label={many}>
           <div className={clsx(kit.row, kit.between)}>
             <h2>{many}</h2>
-            <Button onClick={() => void add()}>{kind === 'hours' ? 'Put hours in' : `Put a ${kind} in`}</Button>
+            <Button onClick={() => void add()}>{workshopWords(`putIn.${kind}`)}</Button>
           </div>
-          <p className={kit.note}>{use}</p>
+          <p className={kit.note}>{workshopWords(`use.${kind}`)}</p>
           {things.length === 0 ? (
             <NothingYet
               below
-              title={`No ${many.toLowerCase()} yet`}
-              says="Put one in with what you know of it; every figure can be put right later."
+              title={workshopWords('none.title', { things: many.toLowerCase() })}
+              says={workshopWords('none.says')}
             />
           ) : (
             <Things {...{ things, chosen, unit }} onChoose={choose} />
           )}
         </section>
-        <aside className={css.known} aria-label="The chosen thing">
+        <aside className={css.known} aria-label={workshopWords('chosen')}>
           {chosen ? (
             <ItemSheet
               key={chosen.item.id}
@@ -56,7 +57,7 @@ export function WorkshopView(props: Props) {
               onRemove={() => void remove(chosen)}
             />
           ) : (
-            <p className={kit.note}>Nothing is chosen.</p>
+            <p className={kit.note}>{workshopWords('nothingChosen')}</p>
           )}
         </aside>
       </main>
@@ -91,7 +92,10 @@ function useThings({ desk, tell }: Props) {
       setKind(item.kind);
       setChosenId(item.id);
     };
-    tell(`${item.name} was taken out of the workshop.`, { words: 'Put it back', take: () => void putBack() });
+    tell(workshopWords('takenOut', { name: item.name }), {
+      words: workshopWords('putBack'),
+      take: () => void putBack(),
+    });
   };
   return { kind, setKind, things, chosen, choose: setChosenId, counts, add, save, remove };
 }
@@ -101,14 +105,14 @@ function Head({ unit, setUnit, desk }: Props) {
     <header className={clsx(kit.row, kit.between, css.head)}>
       <div className={clsx(kit.row, kit.gap26)}>
         <Brand />
-        <h1>Workshop</h1>
+        <h1>{workshopWords('title')}</h1>
         {desk.problem && (
           <span className={kit.madder} role="alert">
             {desk.problem}
           </span>
         )}
       </div>
-      <Button onClick={() => setUnit(unit === 'mm' ? 'in' : 'mm')} aria-label={`Lengths in ${unit}; change`}>
+      <Button onClick={() => setUnit(unit === 'mm' ? 'in' : 'mm')} aria-label={workshopWords('unit', { unit })}>
         {unit}
       </Button>
     </header>
@@ -124,17 +128,15 @@ interface KindsProps {
 /** The kinds as labels on a shelf's edge; up and down go through them. */
 function Kinds({ kind, counts, onKind }: KindsProps) {
   return (
-    <nav className={css.kinds} aria-label="Kinds of things" onKeyDown={(e) => stepThrough(e, 'ArrowUp', 'ArrowDown')}>
+    <nav
+      className={css.kinds}
+      aria-label={workshopWords('kinds')}
+      onKeyDown={(e) => stepThrough(e, 'ArrowUp', 'ArrowDown')}
+    >
       {KINDS.map((one) => (
-        <button
-          key={one.kind}
-          type="button"
-          className={css.kind}
-          aria-current={one.kind === kind}
-          onClick={() => onKind(one.kind)}
-        >
-          <span>{one.many}</span>
-          <span className={clsx(kit.quiet, kit.num)}>{counts.get(one.kind) ?? 0}</span>
+        <button key={one} type="button" className={css.kind} aria-current={one === kind} onClick={() => onKind(one)}>
+          <span>{workshopWords(`many.${one}`)}</span>
+          <span className={clsx(kit.quiet, kit.num)}>{counts.get(one) ?? 0}</span>
         </button>
       ))}
     </nav>

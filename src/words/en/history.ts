@@ -1,5 +1,5 @@
-/** What the history says of an edit, by its name. */
-const WORDS: Readonly<Record<string, string>> = {
+/** What the history says of an edit, by its name; `kind/field` where one field tells more than the kind. */
+export const history = {
   'shapes-changed': 'shapes changed',
   'shapes-changed/flattened': 'picture flattened',
   'shapes-changed/merge': 'colours merged',
@@ -64,9 +64,4 @@ const WORDS: Readonly<Record<string, string>> = {
   'paper-set': 'paper chosen',
   'workshop-used': 'chosen from the workshop',
   'workshop-frozen': 'kept as it was at the first gate',
-};
-
-/** An entry of the history in words: by the name of its edit, or as an older release wrote it. */
-export function wordsOfEdit(name: string): string {
-  return WORDS[name] ?? WORDS[name.split('/')[0]] ?? name;
-}
+} as const;

@@ -1,0 +1,121 @@
+import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
+import { basename, join } from 'node:path';
+import type { Compiled, Messages } from '../src/words/translator';
+import { compiledRoom } from './compiledRoom';
+import { sentencesIn } from './sentences';
+
+const SOURCE = 'src/words/en',
+  MADE = 'src/words/made/en';
+
+/** Rooms whose sentences live in words/. What is not named here still has its own, and is to come in. */
+const MOVED = [
+  'client',
+  'error.tsx',
+  'layout.tsx',
+  'not-found.tsx',
+  'page.tsx',
+  'print',
+  'ShelfPage.tsx',
+  'withStore.tsx',
+  'workshop',
+]
+  .map((name) => join('src/app', name))
+  .concat(['src/session', 'src/ui/drawer', 'src/ui/shelf']);
+
+const filesOf = (path: string): string[] =>
+  statSync(path).isDirectory()
+    ? readdirSync(path).flatMap((name) => filesOf(join(path, name)))
+    : /\.tsx?$/.test(path) && !/\.test\.ts$/.test(path)
+      ? [path]
+      : [];
+const told = (file: string, ids: ReadonlySet<string>) =>
+  sentencesIn(file, readFileSync(file, 'utf8'), ids).map((s) => `${file}:${s.line} ${s.text}`);
+
+async function rooms(): Promise<Map<string, Messages>> {
+  const names = readdirSync(SOURCE).map((file) => basename(file, '.ts'));
+  return new Map(
+    await Promise.all(
+      names.map(async (name) => {
+        const room = (await import(`../src/words/en/${name}`)) as Record<string, Messages>;
+        return [name, room[name]] as const;
+      }),
+    ),
+  );
+}
+
+const keysOf = (room: Messages, before = ''): string[] =>
+  Object.entries(room).flatMap(([key, value]) =>
+    typeof value === 'string' ? [before + key] : keysOf(value, `${before}${key}.`),
+  );
+
+/** Keys no program names, whole or by the beginning of a template. */
+function unused(name: string, room: Messages, programs: readonly string[]): string[] {
+  const mine = programs.filter((source) => source.includes(`words/${name}'`) || source.includes(`./en/${name}'`));
+  const whole = new Set(mine.flatMap((source) => [...source.matchAll(/['"]([\w .-]+)['"]/g)].map((m) => m[1])));
+  const begun = mine.flatMap((source) => [...source.matchAll(/`([\w .-]*)\$\{/g)].map((m) => m[1])).filter(Boolean);
+  const byName = mine.some((source) => source.includes(`keyof typeof ${name}`));
+  return keysOf(room).filter((key) => !byName && !whole.has(key) && !begun.some((start) => key.startsWith(start)));
+}
+
+test('rooms that have moved hold no sentence of their own', async () => {
+  const keys = [...(await rooms()).values()].flatMap((room) => keysOf(room));
+  const ids = new Set(keys.flatMap((key) => [key, ...key.split('.')]));
+  expect(MOVED.flatMap(filesOf).flatMap((file) => told(file, ids))).toEqual([]);
+});
+
+test('every catalogue is as it was read by `npm run words`, and none is left over', async () => {
+  const all = await rooms();
+  for (const [name, room] of all) {
+    const file = join(MADE, `${name}.json`);
+    expect([name, existsSync(file) && JSON.parse(readFileSync(file, 'utf8'))]).toEqual([
+      name,
+      compiledRoom(room) as Compiled,
+    ]);
+  }
+  expect(
+    readdirSync(MADE)
+      .map((file) => basename(file, '.json'))
+      .sort(),
+  ).toEqual([...all.keys()].sort());
+});
+
+test('every message is said somewhere', async () => {
+  const programs = filesOf('src')
+    .filter((file) => !file.startsWith(SOURCE))
+    .map((file) => readFileSync(file, 'utf8'));
+  const left = [...(await rooms())].flatMap(([name, room]) =>
+    unused(name, room, programs).map((key) => `${name}: ${key}`),
+  );
+  expect(left).toEqual([]);
+});
+
+describe('planted faults are found', () => {
+  const found = (source: string, file = 'planted.tsx') => sentencesIn(file, source).map(({ text }) => text);
+
+  test.each([
+    ['text between tags', '<p>Nothing yet</p>', ['Nothing yet']],
+    ['one word between tags', '<b>and</b>', ['and']],
+    ['a label of one word', '<Field label="Edition" />', ['Edition']],
+    ['a title put together', '<b title={`sheet ${n} is gone`} />', ['sheet ${n} is gone']],
+    ['a message', "tell('The block is cut.')", ['The block is cut.']],
+    ['a choice of two', "const a = b ? 'not printed' : x", ['not printed']],
+    ['a word in a table', "const NAMES = { a: 'Paper' }", ['Paper']],
+    ['a failure', "failure('code', `Run ${n} comes first.`)", ['Run ${n} comes first.']],
+  ])('%s', (_, source, sentences) => expect(found(`export const planted = ${source};`)).toEqual(sentences));
+
+  test.each([
+    ['ids and units', "const a = kind === 'rubbing tool' ? 'mm' : 'cut-done'"],
+    ['errors for menders', "throw new RangeError('a patch for another plan')"],
+    ['cases of a union', "type A = 'not numbered' | 'too heavy'"],
+    ['imports', "import { a } from '@/words/shelf'"],
+    ['keys of messages', "const a = shelfWords('print.facts', { size: b })"],
+    ['fields with spaces', "const a = { 'rubbing tool': draw }"],
+    ['classes', '<b className={css.row} data-testid="run-cell" />'],
+  ])('%s are none', (_, source) => expect(found(source)).toEqual([]));
+
+  test('a key nobody says, and one said by its beginning', () => {
+    const room: Messages = { a: { one: 'x', two: 'y' }, b: 'z', lost: 'w' };
+    const programs = ["import w from '@/words/room';\nsay(`a.${n}`); say('b');"];
+    expect(unused('room', room, programs)).toEqual(['lost']);
+  });
+});

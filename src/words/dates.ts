@@ -1,0 +1,27 @@
+import { LOCALE } from './translator';
+
+/** A day as one writes it beside a print: 26 Nov 2026. In universal time where `utc`: the same on server and page. */
+export function dayOf(iso: string, utc = false): string {
+  return new Date(iso).toLocaleDateString(LOCALE, {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    ...(utc && { timeZone: 'UTC' }),
+  });
+}
+
+/** A moment of the coming days: Sun, 29 Nov, 21:31. */
+export function momentOf(iso: string): string {
+  return new Date(iso).toLocaleString(LOCALE, {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
+}
+
+/** A day written out: 26 November 2026. */
+export function longDayOf(iso: string): string {
+  return new Date(iso).toLocaleDateString(LOCALE, { day: 'numeric', month: 'long', year: 'numeric' });
+}

@@ -1,0 +1,60 @@
+/** The shelf: all prints in work, and what is asked before one is begun, renamed or deleted. */
+export const shelf = {
+  count: '{total, plural, =0 {an empty shelf} one {# print in work} other {# prints in work}}',
+  workshop: 'Workshop',
+  bundle: {
+    open: 'Open a bundle',
+    opening: 'Opening the bundle …',
+    file: 'Bundle file',
+  },
+  new: 'New print',
+  empty: {
+    title: 'Nothing is in work yet',
+    says: 'Begin a print, bring in a sketch or a photograph, and see it film by film before anything is cut.',
+  },
+  drying: 'Drying',
+  dry: 'dry <time>{at}</time>',
+  deleted: {
+    title: 'Deleted, restorable for 30 days',
+    on: 'deleted {day}',
+    restore: 'Restore',
+  },
+  pages: {
+    label: 'Pages of the shelf',
+    nearer: 'nearer',
+    further: 'further back',
+    page: 'shelf {page, number} of {pages, number}',
+  },
+  print: {
+    unreadable: 'what is stored cannot be read',
+    damaged: 'This print is damaged. The others are not touched by it.',
+    bytes: 'Save its bytes as they are',
+    noPicture: 'no picture yet',
+    facts: '{process}, {material} · {size} · edition of {edition, number}',
+    touched: 'last touched {day}',
+    copy: 'copy',
+    rename: 'rename',
+    bundle: 'bundle',
+    delete: 'delete',
+  },
+  strip: {
+    label: '{name}: {next}.',
+    after: 'after run {run, number}',
+    broughtIn: 'the picture as brought in',
+    asBroughtIn: 'as brought in',
+    bare: 'bare',
+  },
+  phase: { planned: 'planned', cut: 'cut', printing: 'printing', done: 'printed' },
+  ask: {
+    new: 'New print',
+    rename: 'Rename',
+    delete: 'Delete this print?',
+    deleteSays:
+      'It goes with its plan and its bench log, and can be restored for 30 days. To delete it, type its name: <strong>{name}</strong>',
+    name: 'Name',
+    leave: 'Leave it',
+    begin: 'Begin',
+    doRename: 'Rename',
+    doDelete: 'Delete',
+  },
+} as const;
