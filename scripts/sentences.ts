@@ -21,6 +21,8 @@ const READ = new Set([
 /** Calls whose texts are for whoever mends the program. */
 const FOR_MENDERS = /^(new )?(Error|RangeError|TypeError|DOMException|console\.\w+|require|import)$/;
 
+/** Calls that ask something of a text: what they are given is compared, not read. */
+const ASKS = /\.(startsWith|endsWith|includes|split|closest|matches|querySelector(All)?|getContext|getAttribute)$/;
 /** Calls whose first argument names keys. */
 const KEYS = /^use(Hot)?[kK]eys?$/;
 
@@ -62,11 +64,13 @@ function isRead(node: ts.Node, text: string): boolean {
   if (ts.isJsxAttribute(parent)) return READ.has(parent.name.getText()) ? letters(text) : isSentence(text);
   if (ts.isCallExpression(parent) && KEYS.test(parent.expression.getText()) && parent.arguments[0] === node)
     return false;
+  if (ts.isCallExpression(parent) && ASKS.test(parent.expression.getText())) return false;
   // a name of a field, and what is compared with one, is an id
   if (ts.isPropertyAssignment(parent) && parent.name === node) return false;
   if (ts.isBinaryExpression(parent) && /^[!=]==?$/.test(parent.operatorToken.getText())) return false;
   if (ts.isCaseClause(parent) || ts.isElementAccessExpression(parent)) return false;
-  return isSentence(text);
+  // a selector is none
+  return !/[[\]=<>]/.test(text) && isSentence(text);
 }
 
 function isForMenders(node: ts.Node): boolean {

@@ -20,7 +20,7 @@ const MOVED = [
   'workshop',
 ]
   .map((name) => join('src/app', name))
-  .concat(['src/session', 'src/ui/drawer', 'src/ui/shelf']);
+  .concat(['src/session', 'src/ui/drawer', 'src/ui/kit', 'src/ui/shelf']);
 
 const filesOf = (path: string): string[] =>
   statSync(path).isDirectory()
@@ -109,6 +109,8 @@ describe('planted faults are found', () => {
     ['cases of a union', "type A = 'not numbered' | 'too heavy'"],
     ['imports', "import { a } from '@/words/shelf'"],
     ['keys of messages', "const a = shelfWords('print.facts', { size: b })"],
+    ['what is compared', "const a = key.startsWith('Arrow')"],
+    ['selectors', `const a = 'input, textarea, [role="menu"]'`],
     ['fields with spaces', "const a = { 'rubbing tool': draw }"],
     ['classes', '<b className={css.row} data-testid="run-cell" />'],
   ])('%s are none', (_, source) => expect(found(source)).toEqual([]));

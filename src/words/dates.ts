@@ -25,3 +25,13 @@ export function momentOf(iso: string): string {
 export function longDayOf(iso: string): string {
   return new Date(iso).toLocaleDateString(LOCALE, { day: 'numeric', month: 'long', year: 'numeric' });
 }
+
+/** The time of a day: 14:43. */
+export function clockOf(iso: string): string {
+  return new Date(iso).toLocaleTimeString(LOCALE, { hour: '2-digit', minute: '2-digit' });
+}
+
+/** A near day: Sun 29 Nov. */
+export function nearDayOf(iso: string): string {
+  return new Date(iso).toLocaleDateString(LOCALE, { weekday: 'short', day: 'numeric', month: 'short' });
+}

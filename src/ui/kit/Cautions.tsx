@@ -10,6 +10,8 @@ import { cautionsOf } from '@/derived';
 import { usePrintDesk } from './printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
+import { frameWords } from '@/words/frame';
+import { rich } from '@/ui/kit/rich';
 
 /** Cautions where the choice is made: one quiet line, the whole behind it. */
 export function Cautions({ place }: { place: CautionPlace }) {
@@ -17,17 +19,21 @@ export function Cautions({ place }: { place: CautionPlace }) {
   const cautions = cautionsOf(usePrintDesk('plan').plan, place);
   return (
     <p className={kit.note}>
-      Take care:{' '}
-      {cautions
-        .slice(0, 3)
-        .map((c) => c.title.toLowerCase())
-        .join(', ')}
-      .{' '}
-      <button type="button" className={kit.link} onClick={() => setOpen(true)}>
-        Cautions
-      </button>
+      {rich(
+        frameWords.rich('cautions.care', {
+          what: cautions
+            .slice(0, 3)
+            .map((c) => c.title.toLowerCase())
+            .join(', '),
+          link: (words) => (
+            <button type="button" className={kit.link} onClick={() => setOpen(true)}>
+              {words}
+            </button>
+          ),
+        }),
+      )}
       <Dialog open={open} onClose={() => setOpen(false)} maxWidth="sm">
-        <DialogTitle>Cautions</DialogTitle>
+        <DialogTitle>{frameWords('cautions.title')}</DialogTitle>
         <DialogContent>
           {cautions.map((c) => (
             <section key={c.id} className={kit.below12}>
@@ -40,7 +46,7 @@ export function Cautions({ place }: { place: CautionPlace }) {
           <p className={clsx(kit.say, kit.bad)}>{DEFER_TO}</p>
         </DialogContent>
         <DialogActions>
-          <Button onClick={() => setOpen(false)}>Close</Button>
+          <Button onClick={() => setOpen(false)}>{frameWords('close')}</Button>
         </DialogActions>
       </Dialog>
     </p>

@@ -11,6 +11,7 @@ import { Swatch } from './Swatch';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './CoreSample.module.css';
+import { frameWords } from '@/words/frame';
 
 /** A colour of the picture, and the part of the sheet pointed at where overlaps, masks or slips make a difference. */
 export interface SamplePoint {
@@ -39,31 +40,28 @@ export function CoreSample({ point, onPoint }: CoreSampleProps) {
   const pin = pinned && flat?.colours[pinned.label] ? pinned : undefined;
   const here = point && flat?.colours[point.label] ? point : undefined;
   return (
-    <section aria-label="Core sample">
+    <section aria-label={frameWords('core.title')}>
       <div className={clsx(kit.row, kit.between, css.title)}>
-        <h2>Core sample</h2>
+        <h2>{frameWords('core.title')}</h2>
         {pin ? (
           <button type="button" className={kit.link} onClick={() => setPinned(undefined)}>
-            let the pinned one go
+            {frameWords('core.letGo')}
           </button>
         ) : (
           here && (
             <button type="button" className={kit.link} onClick={() => setPinned(here)}>
-              pin, to compare
+              {frameWords('core.pin')}
             </button>
           )
         )}
       </div>
-      {flat && looks && <PlaceChoice here={here} onPoint={onPoint} whereOf={whereOf} />}
+      {flat && looks && <PlaceChoice here={here} onPoint={onPoint} placeOf={placeOf} />}
       {here && looks && (
         <div aria-live="polite" className={clsx(kit.stack, kit.gap14, kit.above8)}>
           <Column point={here} />
           {pin && (
             <div className={css.pinned}>
-              <p className={kit.note}>
-                pinned: {flat!.colours[pin.label].name}
-                {whereOf(pin)}
-              </p>
+              <p className={kit.note}>{frameWords('core.pinned', { colour: placeOf(pin) })}</p>
               <Column point={pin} />
             </div>
           )}
@@ -72,19 +70,24 @@ export function CoreSample({ point, onPoint }: CoreSampleProps) {
     </section>
   );
 
-  function whereOf(at: SamplePoint | undefined): string {
-    return at?.xMm === undefined ? '' : ` at ${formatLength(at.xMm, unit, 0)}, ${formatLength(at.yMm!, unit, 0)}`;
+  function placeOf({ label, xMm, yMm }: SamplePoint): string {
+    const colour = flat!.colours[label].name;
+    return xMm === undefined
+      ? colour
+      : frameWords('core.at', { colour, x: formatLength(xMm, unit, 0), y: formatLength(yMm!, unit, 0) });
   }
 }
+
+const EN_SPACE = '\u2002';
 
 interface PlaceChoiceProps {
   readonly here: SamplePoint | undefined;
   readonly onPoint: ((point: SamplePoint) => void) | undefined;
-  readonly whereOf: (at: SamplePoint | undefined) => string;
+  readonly placeOf: (at: SamplePoint) => string;
 }
 
 /** The place by its colour, for those who do not point. */
-function PlaceChoice({ here, onPoint, whereOf }: PlaceChoiceProps) {
+function PlaceChoice({ here, onPoint, placeOf }: PlaceChoiceProps) {
   const {
     plan,
     plan: { flat },
@@ -94,21 +97,21 @@ function PlaceChoice({ here, onPoint, whereOf }: PlaceChoiceProps) {
       select
       fullWidth
       className={kit.around8}
-      label="At"
+      label={frameWords('core.place')}
       value={here?.label ?? ''}
       onChange={(e) => onPoint?.({ label: Number(e.target.value) })}
       slotProps={{
         select: {
           displayEmpty: true,
-          renderValue: (v) =>
-            v === '' ? 'point at a picture, or choose a colour' : `${flat!.colours[Number(v)].name}${whereOf(here)}`,
+          renderValue: () => (here ? placeOf(here) : frameWords('core.point')),
         },
       }}
     >
       {flat!.colours.map((c, label) => (
         <MenuItem key={c.id} value={label}>
           <Swatch lab={wantedOf(plan)[label]} />
-          &ensp;{c.name}
+          {EN_SPACE}
+          {c.name}
         </MenuItem>
       ))}
     </TextField>
@@ -144,7 +147,7 @@ function Column({ point }: { point: SamplePoint }) {
           <i style={{ background: hexFromLabD50(wanted) }} />
         </span>{' '}
         <span className={kit.num}>
-          seen, wanted: ΔE {off.toFixed(1)}, {wordForDifference(off)}
+          {frameWords('core.verdict', { difference: off.toFixed(1), words: wordForDifference(off) })}
         </span>
       </p>
       <ol className={css.core}>
@@ -158,13 +161,13 @@ function Column({ point }: { point: SamplePoint }) {
             aria-hidden
           />
           <span style={{ background: hexFromLabD50(plan.paper.labD50) }} aria-hidden />
-          <span className={clsx(css.what, kit.quiet)}>paper, {plan.paper.name}</span>
+          <span className={clsx(css.what, kit.quiet)}>{frameWords('core.paper', { paper: plan.paper.name })}</span>
         </li>
       </ol>
       {films.length > 0 && (
         <p className={clsx(css.coreKey, kit.quiet)} aria-hidden>
-          <span>ink alone</span>
-          <span>reached</span>
+          <span>{frameWords('core.alone')}</span>
+          <span>{frameWords('core.reached')}</span>
         </p>
       )}
     </div>
@@ -181,10 +184,14 @@ function FilmLayer({ film }: FilmLayerProps) {
       <span className={css.alone} style={{ backgroundColor: hexFromLabD50(film.alone) }} aria-hidden />
       <span style={{ background: hexFromLabD50(film.reached) }} aria-hidden />
       <span className={css.what}>
-        {film.run}&ensp;{film.name}
+        {film.run}
+        {EN_SPACE}
+        {film.name}
       </span>
       <span className={clsx(kit.quiet, kit.num)}>
-        {(INK_START_VALUES.wetFilmUm * film.weight).toFixed(film.weight === 1 ? 0 : 1)} µm
+        {frameWords('core.weight', {
+          micrometres: (INK_START_VALUES.wetFilmUm * film.weight).toFixed(film.weight === 1 ? 0 : 1),
+        })}
       </span>
     </li>
   );

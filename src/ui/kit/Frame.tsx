@@ -16,6 +16,9 @@ import { processOf } from '@/derived';
 import { wordsOfEdit } from '@/words/history';
 import { printWords } from '@/words/prints';
 import { mediumById } from '@/core/inks';
+import { frameWords } from '@/words/frame';
+import { clockOf } from '@/words/dates';
+import { rich } from '@/ui/kit/rich';
 
 const KeysSheet = dynamic(
   fetched(() => import('./KeysSheet').then((m) => m.KeysSheet)),
@@ -46,10 +49,10 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
 function useFrameKeys(setKeysOpen: Dispatch<SetStateAction<boolean>>, place: Place) {
   const desk = usePrintDesk('plan', 'undo', 'redo', 'selectRun', 'selectedRun');
   const { plan } = desk;
-  useKeys('shift+?', 'this sheet', () => setKeysOpen(true), { useKey: true });
+  useKeys('shift+?', frameWords('keys.thisSheet'), () => setKeysOpen(true), { useKey: true });
   useKeys(
     'mod+z',
-    'undo',
+    frameWords('undo.label'),
     (e) => {
       e.preventDefault();
       desk.undo();
@@ -58,14 +61,14 @@ function useFrameKeys(setKeysOpen: Dispatch<SetStateAction<boolean>>, place: Pla
   );
   useKeys(
     'mod+shift+z, mod+y',
-    'redo',
+    frameWords('redo.label'),
     (e) => {
       e.preventDefault();
       desk.redo();
     },
     { enabled: place === 'desk' },
   );
-  useKeys('left, right', 'step along the run line', (e) => {
+  useKeys('left, right', frameWords('keys.stepRuns'), (e) => {
     e.preventDefault();
     const step = e.key === 'ArrowLeft' ? -1 : 1;
     desk.selectRun(Math.min(plan.runs.length, Math.max(0, desk.selectedRun + step)));
@@ -76,11 +79,11 @@ function Steps({ place, steps, view }: { place: Place; steps: readonly Step[]; v
   const desk = usePrintDesk('urls', 'plan', 'progress');
   const { urls } = desk;
   return (
-    <nav className={css.steps} aria-label={place === 'desk' ? 'Planning, in the order of the work' : 'Afterwards'}>
+    <nav className={css.steps} aria-label={frameWords(place === 'desk' ? 'steps.desk' : 'steps.drawer')}>
       {steps.map((step, i) => (
         <Link key={step.view} href={urls.page(step.view)} aria-current={view === step.view ? 'page' : undefined}>
           <span className={css.n}>{i + 1}</span>
-          <span className={css.name}>{step.name}</span>
+          <span className={css.name}>{frameWords(`view.${step.view}`)}</span>
           <span className={css.sum}>{step.summary(desk)}</span>
         </Link>
       ))}
@@ -102,16 +105,16 @@ function TopBar({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<Se
   return (
     <header className={css.top}>
       <Brand />
-      <nav className={css.places} aria-label="Places">
-        <Link href="/">Shelf</Link>
+      <nav className={css.places} aria-label={frameWords('places.label')}>
+        <Link href="/">{frameWords('places.shelf')}</Link>
         <Link href={urls.page('picture')} aria-current={place === 'desk' ? 'page' : undefined}>
-          Desk
+          {frameWords('places.desk')}
         </Link>
         <Link href={urls.page(benchView(desk))} aria-current={place === 'bench' ? 'page' : undefined}>
-          Bench
+          {frameWords('places.bench')}
         </Link>
         <Link href={urls.page('ledger')} aria-current={place === 'drawer' ? 'page' : undefined}>
-          Drawer
+          {frameWords('places.drawer')}
         </Link>
       </nav>
       <span className={css.title} title={name}>
@@ -119,10 +122,15 @@ function TopBar({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<Se
       </span>
       <span className={css.facts}>
         <span>
-          {printWords(`process.${processOf(plan)}`)}, {printWords(`material.${blocks[0].materialId}`)}
-          {mediums.length > 0 && ` · ${mediums.join(' and ')}`} ·{' '}
-          {picture ? formatSize(picture.widthMm, picture.heightMm, unit) : 'no picture yet'} · edition of{' '}
-          {sheets.edition}
+          {[
+            frameWords('facts.process', {
+              process: printWords(`process.${processOf(plan)}`),
+              material: printWords(`material.${blocks[0].materialId}`),
+            }),
+            ...(mediums.length > 0 ? [mediums.join(frameWords('facts.and'))] : []),
+            picture ? formatSize(picture.widthMm, picture.heightMm, unit) : frameWords('facts.noPicture'),
+            frameWords('facts.edition', { edition: sheets.edition }),
+          ].join(' · ')}
         </span>
       </span>
       <TopActs place={place} setKeysOpen={setKeysOpen} />
@@ -141,17 +149,17 @@ function TopActs({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<S
             type="button"
             onClick={desk.undo}
             disabled={!undoLabel}
-            title={undoLabel ? `Undo: ${wordsOfEdit(undoLabel)} (Ctrl Z)` : 'Nothing to undo'}
+            title={undoLabel ? frameWords('undo.does', { edit: wordsOfEdit(undoLabel) }) : frameWords('undo.nothing')}
           >
-            undo
+            {frameWords('undo.label')}
           </button>
           <button
             type="button"
             onClick={desk.redo}
             disabled={!redoLabel}
-            title={redoLabel ? `Redo: ${wordsOfEdit(redoLabel)} (Ctrl Shift Z)` : 'Nothing to redo'}
+            title={redoLabel ? frameWords('redo.does', { edit: wordsOfEdit(redoLabel) }) : frameWords('redo.nothing')}
           >
-            redo
+            {frameWords('redo.label')}
           </button>
         </>
       )}
@@ -159,13 +167,11 @@ function TopActs({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<S
       <button type="button" onClick={() => setUnit(unit === 'mm' ? 'in' : 'mm')}>
         <span>
           {unit}
-          <span className={kit.visuallyHidden}>
-            : Lengths are in {unit === 'mm' ? 'millimetres' : 'inches'}; change
-          </span>
+          <span className={kit.visuallyHidden}>{frameWords(`unit.${unit}`)}</span>
         </span>
       </button>
       <button type="button" onClick={() => setKeysOpen(true)}>
-        keys <kbd>?</kbd>
+        {rich(frameWords.rich('keys.open', { kbd: (key) => <kbd>{key}</kbd> }))}
       </button>
     </div>
   );
@@ -191,23 +197,24 @@ function SavedTime() {
   return (
     <span className={clsx(css.saved, kit.num)} role="status">
       {status === 'saving' ? (
-        'saving …'
+        frameWords('saved.saving')
       ) : status === 'failed' ? (
-        <strong className={kit.madder}>not saved</strong>
+        <strong className={kit.madder}>{frameWords('saved.not')}</strong>
       ) : silent ? (
-        <strong
-          className={css.silent}
-          title="What others do to this print is not heard until the server answers again."
-        >
-          server away
+        <strong className={css.silent} title={frameWords('saved.awayMeans')}>
+          {frameWords('saved.away')}
         </strong>
       ) : (
-        <>
-          saved&nbsp;
-          <time dateTime={savedAt} suppressHydrationWarning>
-            {new Date(savedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
-          </time>
-        </>
+        rich(
+          frameWords.rich('saved.at', {
+            at: clockOf(savedAt),
+            time: (words) => (
+              <time dateTime={savedAt} suppressHydrationWarning>
+                {words}
+              </time>
+            ),
+          }),
+        )
       )}
     </span>
   );

@@ -6,6 +6,9 @@ import { usedOf } from '@/derived';
 import type { ItemKind, WorkshopItem } from '@/model';
 import { usePrintDesk } from './printContext';
 import { Swatch } from './Swatch';
+import { frameWords } from '@/words/frame';
+
+const EN_SPACE = '\u2002';
 
 interface Props {
   readonly kind: ItemKind;
@@ -77,13 +80,13 @@ const Drawn = memo(function Drawn({ label, several, none, className, used, optio
           {item.kind === 'paper' && (
             <>
               <Swatch lab={item.labD50} />
-              &ensp;
+              {EN_SPACE}
             </>
           )}
           {item.name}
         </MenuItem>
       ))}
-      {several && options.length === 0 && <MenuItem disabled>the workshop has none</MenuItem>}
+      {several && options.length === 0 && <MenuItem disabled>{frameWords('workshopHasNone')}</MenuItem>}
     </TextField>
   );
 });

@@ -9,8 +9,9 @@ import { Fragment } from 'react';
 import { useCharacterKeys, useKeysShown, type KeyNote } from './keys';
 import { kit } from './styles';
 import css from './KeysSheet.module.css';
+import { frameWords } from '@/words/frame';
 
-const ALWAYS: readonly KeyNote[] = [{ keys: 'Tab', what: 'to the next thing that can be used' }];
+const ALWAYS: readonly KeyNote[] = [{ keys: frameWords('keys.name.tab'), what: frameWords('keys.tab') }];
 
 /** All keys that do something on the present view, as they are bound. */
 export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -21,7 +22,7 @@ export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => voi
   );
   return (
     <Dialog open={open} onClose={onClose} maxWidth="xs" fullWidth>
-      <DialogTitle>Keys on this view</DialogTitle>
+      <DialogTitle>{frameWords('keys.title')}</DialogTitle>
       <DialogContent>
         <div className={css.keysTable}>
           {shown.map(({ keys, what }) => (
@@ -34,13 +35,13 @@ export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => voi
           ))}
         </div>
         <label className={clsx(kit.tick, kit.block, kit.above14)}>
-          <input type="checkbox" checked={characters} onChange={(e) => setCharacters(e.target.checked)} /> Keys of one
-          letter or digit act
+          <input type="checkbox" checked={characters} onChange={(e) => setCharacters(e.target.checked)} />{' '}
+          {frameWords('keys.characters')}
         </label>
-        <p className={kit.note}>Switch them off if you speak to the machine, or if keys are struck by mistake.</p>
+        <p className={kit.note}>{frameWords('keys.charactersSay')}</p>
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Close</Button>
+        <Button onClick={onClose}>{frameWords('close')}</Button>
       </DialogActions>
     </Dialog>
   );

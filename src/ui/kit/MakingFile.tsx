@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import clsx from 'clsx';
 import { kit } from './styles';
 import css from './MakingFile.module.css';
+import { frameWords } from '@/words/frame';
 
 /** A file on its way: how far it is, 0 to 1. */
 export interface Making {
@@ -26,10 +27,15 @@ export function MakingFile({ making, onStop }: { making: Making; onStop: () => v
   return (
     <div className={clsx(kit.row, css.making)} role="status">
       <span>
-        Drawing the file <span className={kit.num}>{percent} %</span>
+        {frameWords('making.says')} <span className={kit.num}>{percent} %</span>
       </span>
-      <LinearProgress variant="determinate" value={percent} aria-label="How far the file is" className={css.bar} />
-      <Button onClick={onStop}>Give it up</Button>
+      <LinearProgress
+        variant="determinate"
+        value={percent}
+        aria-label={frameWords('making.label')}
+        className={css.bar}
+      />
+      <Button onClick={onStop}>{frameWords('making.stop')}</Button>
     </div>
   );
 }

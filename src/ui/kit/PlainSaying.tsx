@@ -3,6 +3,7 @@ import clsx from 'clsx';
 import { kit } from './styles';
 import type { Said } from './Saying';
 import css from './PlainSaying.module.css';
+import { frameWords } from '@/words/frame';
 
 /** What was said last, where the usual form of it could not be fetched: the server may be away just when there is something to say. */
 export function PlainSaying({ said, onClose }: { said: Said | undefined; onClose: () => void }) {
@@ -20,7 +21,7 @@ export function PlainSaying({ said, onClose }: { said: Said | undefined; onClose
             {said.act.words}
           </Button>
         )}
-        <Button onClick={onClose}>Close</Button>
+        <Button onClick={onClose}>{frameWords('close')}</Button>
       </div>
     )
   );

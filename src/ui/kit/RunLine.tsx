@@ -9,6 +9,8 @@ import { Thumb } from './Thumb';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './RunLine.module.css';
+import { frameWords } from '@/words/frame';
+import { nearDayOf } from '@/words/dates';
 
 /** The most room a picture has in its cell. */
 const PIC_PX = { width: 85, height: 70 } as const;
@@ -33,7 +35,7 @@ export function RunLine() {
     usesOneSide(plan) || runs[i].formes.some(({ cutId }) => (sideOfCut(plan, cutId)?.cuts.length ?? 1) > 1);
   const passed = (i: number) => progress.runs[i].cut || progress.runs[i].cutOn;
   return (
-    <nav className={css.runline} aria-label="Run line">
+    <nav className={css.runline} aria-label={frameWords('runLine.label')}>
       <PaperCell picSize={{ width: picWidth }} widthMm={widthMm} heightMm={heightMm} started={started} />
       {runs.map((run, i) => (
         <Fragment key={run.id}>
@@ -54,9 +56,7 @@ export function RunLine() {
           />
         </Fragment>
       ))}
-      {runs.length === 0 && (
-        <span className={clsx(kit.note, css.nothingYet)}>The runs stand here once the picture is flattened.</span>
-      )}
+      {runs.length === 0 && <span className={clsx(kit.note, css.nothingYet)}>{frameWords('runLine.none')}</span>}
     </nav>
   );
 }
@@ -66,9 +66,7 @@ function Gate({ passed, i }: { passed: (i: number) => boolean; i: number }) {
     <span
       className={clsx(css.gate, passed(i) && css.passed)}
       role="img"
-      aria-label={
-        passed(i) ? `Gate passed: cut for run ${i + 1} is done` : `Gate: the cut for run ${i + 1} cannot be undone`
-      }
+      aria-label={frameWords(passed(i) ? 'runLine.gatePassed' : 'runLine.gate', { run: i + 1 })}
     />
   );
 }
@@ -111,7 +109,7 @@ const RunCell = memo(function RunCell({
     >
       <span className={css.pic} style={{ width: picWidth }}>
         {stamp && fill ? (
-          <Thumb coverage={stamp} fills={fill} label={`The sheet after run ${i + 1}`} />
+          <Thumb coverage={stamp} fills={fill} label={frameWords('runLine.after', { run: i + 1 })} />
         ) : (
           <img src={came} alt="" className={clsx(kit.block, css.noPicture)} style={{ aspectRatio: shape }} />
         )}
@@ -155,13 +153,13 @@ function PaperCell({ picSize, widthMm, heightMm, started }: PaperCellProps) {
         }}
       />
       <span>
-        <span className={css.n}>Paper</span>
+        <span className={css.n}>{frameWords('runLine.paper')}</span>
         <span className={css.state}>
           {started ? (
             <>
-              {started.counted + started.tests} sheets
+              {frameWords('runLine.sheets', { sheets: started.counted + started.tests })}
               <br />
-              started
+              {frameWords('runLine.started')}
             </>
           ) : (
             plan.paper.name
@@ -184,7 +182,7 @@ function StateWords({ inks, now: { phase, tally, sheetsInRun, dryAt }, next }: S
   if (phase === 'planned' || phase === 'cut')
     return (
       <span className={css.state} title={inks}>
-        <strong>{phase}</strong>
+        <strong>{frameWords(`runLine.phase.${phase}`)}</strong>
         {inks}
       </span>
     );
@@ -192,10 +190,8 @@ function StateWords({ inks, now: { phase, tally, sheetsInRun, dryAt }, next }: S
     const pulled = tally.pulled.filter((p) => !p.sheet.startsWith('T')).length;
     return (
       <span className={css.state}>
-        <strong className={css.printing}>
-          printing {pulled}/{sheetsInRun}
-        </strong>
-        {tally.aliveCounted} alive
+        <strong className={css.printing}>{frameWords('runLine.printing', { pulled, of: sheetsInRun })}</strong>
+        {frameWords('runLine.alive', { sheets: tally.aliveCounted })}
       </span>
     );
   }
@@ -205,15 +201,15 @@ function StateWords({ inks, now: { phase, tally, sheetsInRun, dryAt }, next }: S
     return (
       <span className={css.state}>
         <strong className={css.drying} suppressHydrationWarning>
-          dry {new Date(dryAt).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}
+          {frameWords('runLine.dry', { day: nearDayOf(dryAt) })}
         </strong>
-        {tally.good + tally.usable} sheets
+        {frameWords('runLine.sheets', { sheets: tally.good + tally.usable })}
       </span>
     );
   return (
     <span className={css.state}>
-      <strong>{last ? 'done' : 'cut, printed'}</strong>
-      {tally.good + tally.usable} sheets{last ? '' : ', dry'}
+      <strong>{frameWords(last ? 'runLine.done' : 'runLine.cutPrinted')}</strong>
+      {frameWords(last ? 'runLine.sheets' : 'runLine.sheetsDry', { sheets: tally.good + tally.usable })}
     </span>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
+import { frameWords } from '@/words/frame';
 
 export interface Said {
   readonly message: string;
@@ -31,7 +32,7 @@ export function Saying({ said, onClose }: { said: Said | undefined; onClose: () 
             </Button>
           )}
           <Button color="inherit" variant="text" onClick={onClose}>
-            Close
+            {frameWords('close')}
           </Button>
         </>
       }

@@ -6,6 +6,7 @@ import { TOKENS } from '../theme/tokens';
 import { kit } from '@/ui/kit/styles';
 import css from './SheetCanvas.module.css';
 import { type Cross, useCanvasView, usePictures, useCanvasActs } from './canvasView';
+import { frameWords } from '@/words/frame';
 
 export type PaintView = (view: View, width: number, height: number) => Promise<ImageBitmap | undefined>;
 
@@ -65,7 +66,7 @@ export function SheetCanvas(props: Props) {
       data-testid="sheet"
       tabIndex={0}
       role="group"
-      aria-label={`${props.label}. ${acts.points ? 'Arrow keys point, ' : ''}plus and minus zoom, Shift with arrows pans, 0 shows all.`}
+      aria-label={frameWords(acts.points ? 'sheet.labelPoints' : 'sheet.label', { what: props.label })}
       onKeyDown={acts.onKeyDown}
       onPointerMove={(e) => {
         if (cross) setCross(undefined);
@@ -112,13 +113,13 @@ interface ZoomersProps {
 function Zoomers({ zoomBy, showAll }: ZoomersProps) {
   return (
     <div className={css.zoomers} data-control>
-      <button type="button" onClick={() => zoomBy(1 / 1.4)} aria-label="Zoom out">
+      <button type="button" onClick={() => zoomBy(1 / 1.4)} aria-label={frameWords('sheet.out')}>
         −
       </button>
-      <button type="button" onClick={showAll} aria-label="Show all">
+      <button type="button" onClick={showAll} aria-label={frameWords('sheet.all')}>
         ▢
       </button>
-      <button type="button" onClick={() => zoomBy(1.4)} aria-label="Zoom in">
+      <button type="button" onClick={() => zoomBy(1.4)} aria-label={frameWords('sheet.in')}>
         +
       </button>
     </div>
@@ -143,7 +144,7 @@ function Divider({ share, width, onMove }: { share: number; width: number; onMov
       data-control
       role="slider"
       tabIndex={0}
-      aria-label="Divider between picture and flat colours"
+      aria-label={frameWords('sheet.divider')}
       aria-valuemin={0}
       aria-valuemax={100}
       aria-valuenow={Math.round(share * 100)}

@@ -6,17 +6,15 @@ import { NewestOnly } from '@/workers';
 import { TOKENS } from '../theme/tokens';
 import { useKeyNotes, type KeyNote } from './keys';
 import { type PaintView, type Props, type SheetCanvasHandle } from './SheetCanvas';
+import { frameWords } from '@/words/frame';
 
 const CANVAS_KEYS: readonly KeyNote[] = [
-  { keys: '+ −', what: 'zoom, with the picture in focus' },
-  { keys: '0', what: 'show all, with the picture in focus' },
-  { keys: 'Shift ← → ↑ ↓', what: 'pan' },
+  { keys: '+ −', what: frameWords('keys.zoom') },
+  { keys: '0', what: frameWords('keys.showAll') },
+  { keys: `${frameWords('keys.name.shift')} ← → ↑ ↓`, what: frameWords('keys.pan') },
 ];
 
-const CROSS_KEYS: readonly KeyNote[] = [
-  ...CANVAS_KEYS,
-  { keys: '← → ↑ ↓', what: 'point with the cross; Enter picks there' },
-];
+const CROSS_KEYS: readonly KeyNote[] = [...CANVAS_KEYS, { keys: '← → ↑ ↓', what: frameWords('keys.cross') }];
 
 interface Shown {
   bitmap: ImageBitmap | OffscreenCanvas;

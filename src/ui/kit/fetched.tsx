@@ -1,5 +1,6 @@
 import type { ComponentType } from 'react';
 import { kit } from './styles';
+import { frameWords } from '@/words/frame';
 
 /**
  * A part of a view that is fetched after it. Where it cannot be (the server is away) a line stands in its place, and the view goes on:
@@ -12,7 +13,7 @@ export function fetched<Props>(load: () => Promise<ComponentType<Props>>): () =>
 function NotHere() {
   return (
     <p className={kit.note} role="status">
-      This part could not be fetched: the server does not answer. Load the page again when it does.
+      {frameWords('notFetched')}
     </p>
   );
 }

@@ -1,17 +1,13 @@
-const NAMES: Readonly<Record<string, string>> = {
-  mod: 'Ctrl',
-  alt: 'Alt',
-  shift: 'Shift',
-  left: '←',
-  right: '→',
-  up: '↑',
-  down: '↓',
-  escape: 'Esc',
-  space: 'Space',
-  backspace: 'Backspace',
-  enter: 'Enter',
-  tab: 'Tab',
-};
+import { frameWords } from '@/words/frame';
+
+const ARROWS: Readonly<Record<string, string>> = { left: '←', right: '→', up: '↑', down: '↓' };
+
+/** A key by its name, as it stands on the keyboard. */
+function nameOf(key: string): string {
+  const named = `keys.name.${key}` as 'keys.name.tab';
+  if (frameWords.has(named)) return frameWords(named);
+  return ARROWS[key] ?? (key.length === 1 ? key.toUpperCase() : key);
+}
 
 const MODIFIED = /(^|\+)(mod|alt|ctrl|control|meta)\+/;
 const NAMED_CHARACTERS = new Set(['comma', 'period', 'slash', 'minus', 'plus', 'equal', 'quote', 'semicolon']);
@@ -37,9 +33,9 @@ export function shownKeys(hotkeys: string): string {
     key
       .trim()
       .split('+')
-      .map((part) => NAMES[part] ?? (part.length === 1 ? part.toUpperCase() : part))
+      .map(nameOf)
       .join(' ')
-      .replace('Shift ?', '?'),
+      .replace(`${nameOf('shift')} ?`, '?'),
   );
   const digits = keys.findIndex((key, i) => key === '1' && keys[i + 8] === '9');
   if (digits >= 0) keys.splice(digits, 9, '1 … 9');

@@ -1,4 +1,6 @@
 import type { PrintDesk } from './printContext';
+import { frameWords } from '@/words/frame';
+import type { frame } from '@/words/en/frame';
 
 export const VIEW_NAMES = [
   'picture',
@@ -23,72 +25,58 @@ export function placeOf(view: ViewName): Place {
 }
 
 export interface Step {
-  readonly view: ViewName;
-  readonly name: string;
+  readonly view: keyof (typeof frame)['view'];
   readonly summary: (desk: Pick<PrintDesk, 'plan' | 'progress'>) => string;
 }
 
 export const DESK_STEPS: readonly Step[] = [
   {
     view: 'picture',
-    name: 'Picture',
-    summary: ({ plan }) => {
-      const { flat } = plan;
-      if (!plan.picture) return 'bring one in';
-      return flat
-        ? `${flat.colours.length} tones, ${flat.colours.reduce((sum, c) => sum + c.islandCount, 0)} islands`
-        : 'to be flattened';
+    summary: ({ plan: { picture, flat } }) => {
+      if (!picture) return frameWords('summary.bringIn');
+      if (!flat) return frameWords('summary.toFlatten');
+      const islands = flat.colours.reduce((sum, c) => sum + c.islandCount, 0);
+      return frameWords('summary.flat', { tones: flat.colours.length, islands });
     },
   },
   {
     view: 'runs',
-    name: 'Runs',
-    summary: ({ plan, progress }) => {
-      const runs = plan.runs.length;
-      return runs
-        ? `${runs} run${runs === 1 ? '' : 's'}, ${plan.blocks.length} block${plan.blocks.length === 1 ? '' : 's'}${progress.closedRuns ? `, ${progress.closedRuns} closed` : ''}`
-        : 'after the picture';
-    },
+    summary: ({ plan: { runs, blocks }, progress }) =>
+      runs.length === 0
+        ? frameWords('summary.afterPicture')
+        : frameWords('summary.runs', { runs: runs.length, blocks: blocks.length, closed: progress.closedRuns }),
   },
   {
     view: 'inks',
-    name: 'Inks',
-    summary: ({ plan }) => {
-      const { inks } = plan;
+    summary: ({ plan: { inks } }) => {
       const mixed = inks.filter((ink) => ink.recipe).length;
-      return inks.length === 0
-        ? 'after the runs'
-        : mixed === 0
-          ? 'no recipe yet'
-          : `${mixed} of ${inks.length} recipes`;
+      if (inks.length === 0) return frameWords('summary.afterRuns');
+      return mixed === 0 ? frameWords('summary.noRecipe') : frameWords('summary.recipes', { mixed, inks: inks.length });
     },
   },
   {
     view: 'block',
-    name: 'Block',
-    summary: ({ progress }) =>
-      progress.cutsDone ? `cut ${progress.cutsDone} time${progress.cutsDone === 1 ? '' : 's'}` : 'what is cut',
+    summary: ({ progress: { cutsDone } }) =>
+      cutsDone ? frameWords('summary.cut', { times: cutsDone }) : frameWords('summary.whatIsCut'),
   },
   {
     view: 'register',
-    name: 'Register',
-    summary: ({ plan }) => (plan.picture ? plan.way.registration : 'after the picture'),
+    summary: ({ plan }) => (plan.picture ? plan.way.registration : frameWords('summary.afterPicture')),
   },
   {
     view: 'sheets',
-    name: 'Sheets',
-    summary: ({ plan, progress }) => {
-      const started = progress.bench.started;
-      return started ? `${started.counted + started.tests} started` : `for ${plan.sheets.edition} good prints`;
-    },
+    summary: ({ plan, progress: { bench } }) =>
+      bench.started
+        ? frameWords('summary.started', { sheets: bench.started.counted + bench.started.tests })
+        : frameWords('summary.wanted', { edition: plan.sheets.edition }),
   },
 ];
 
 export const DRAWER_STEPS: readonly Step[] = [
-  { view: 'ledger', name: 'Ledger', summary: ({ progress }) => `${progress.bench.pulls.length} pulls` },
+  { view: 'ledger', summary: ({ progress }) => frameWords('summary.pulls', { pulls: progress.bench.pulls.length }) },
   {
     view: 'numbering',
-    name: 'Numbering',
-    summary: ({ progress }) => (progress.bench.marks.length ? `${progress.bench.marks.length} marked` : 'not yet'),
+    summary: ({ progress: { bench } }) =>
+      bench.marks.length ? frameWords('summary.marked', { marks: bench.marks.length }) : frameWords('summary.notYet'),
   },
 ];
