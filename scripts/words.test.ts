@@ -20,6 +20,17 @@ const MOVED = [
   'workshop',
 ]
   .map((name) => join('src/app', name))
+  .concat(
+    [
+      'BeforePulling.tsx',
+      'BenchTabs.tsx',
+      'GateDialog.tsx',
+      'NextPull.tsx',
+      'PullView.tsx',
+      'SheetGrid.tsx',
+      'usePull.ts',
+    ].map((name) => join('src/ui/bench', name)),
+  )
   .concat(['src/session', 'src/ui/drawer', 'src/ui/kit', 'src/ui/shelf']);
 
 const filesOf = (path: string): string[] =>

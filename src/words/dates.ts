@@ -35,3 +35,8 @@ export function clockOf(iso: string): string {
 export function nearDayOf(iso: string): string {
   return new Date(iso).toLocaleDateString(LOCALE, { weekday: 'short', day: 'numeric', month: 'short' });
 }
+
+/** A day of this season: 26 Nov. */
+export function shortDayOf(iso: string): string {
+  return new Date(iso).toLocaleDateString(LOCALE, { day: 'numeric', month: 'short' });
+}

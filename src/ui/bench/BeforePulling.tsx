@@ -9,6 +9,7 @@ import css from './BeforePulling.module.css';
 import benchCss from './bench.module.css';
 import { NothingYet } from '@/ui/kit/NothingYet';
 import { EDITION_ROUND } from '@/model';
+import { benchWords } from '@/words/bench';
 
 /** What is missing before the first pull: the cut, or the count of sheets. */
 export function BeforePulling() {
@@ -19,27 +20,24 @@ export function BeforePulling() {
     return (
       <NothingYet
         className={css.door}
-        title={<>The block is not cut for run {index + 1}</>}
-        says="Cut first, then print."
+        title={benchWords('start.notCut', { run: index + 1 })}
+        says={benchWords('start.notCutSays')}
       >
-        <Link href={urls.page('cut')}>To the cut</Link>
+        <Link href={urls.page('cut')}>{benchWords('start.toCut')}</Link>
       </NothingYet>
     );
   }
   return (
     <NothingYet
       className={css.door}
-      title={<>Start {answer.total} sheets</>}
-      says={
-        <>
-          {answer.counted} that count and {plan.sheets.testSheets} test sheets, for {plan.sheets.edition} good prints
-          with {plan.sheets.proofsToKeep} proofs.{' '}
-          {cutsOf(plan).length > plan.blocks.length
-            ? 'Once a block is cut on no sheet can be added.'
-            : 'More can be added as long as every block stands.'}{' '}
-          The count is changed on the Desk, under Sheets.
-        </>
-      }
+      title={benchWords('start.title', { sheets: answer.total })}
+      says={benchWords('start.says', {
+        counted: answer.counted,
+        tests: plan.sheets.testSheets,
+        edition: plan.sheets.edition,
+        proofs: plan.sheets.proofsToKeep,
+        onward: String(cutsOf(plan).length > plan.blocks.length),
+      })}
     >
       <button
         type="button"
@@ -56,7 +54,7 @@ export function BeforePulling() {
           if (!done.ok) tell(done.message);
         }}
       >
-        The paper is ready
+        {benchWords('start.ready')}
       </button>
     </NothingYet>
   );

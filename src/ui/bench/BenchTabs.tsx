@@ -2,23 +2,24 @@
 import Link from 'next/link';
 import { usePrintDesk } from '../kit/printContext';
 import css from './BenchTabs.module.css';
+import { benchWords } from '@/words/bench';
 
 /** The acts on the bench. */
 export function BenchTabs({ view }: { view: 'rehearse' | 'cut' | 'proof' | 'pull' }) {
   const { urls } = usePrintDesk('urls');
   return (
-    <nav className={css.benchTabs} aria-label="At the bench">
+    <nav className={css.benchTabs} aria-label={benchWords('tabs.label')}>
       <Link href={urls.page('rehearse')} aria-current={view === 'rehearse' ? 'page' : undefined}>
-        Rehearse
+        {benchWords('tabs.rehearse')}
       </Link>
       <Link href={urls.page('cut')} aria-current={view === 'cut' ? 'page' : undefined}>
-        Cut
+        {benchWords('tabs.cut')}
       </Link>
       <Link href={urls.page('proof')} aria-current={view === 'proof' ? 'page' : undefined}>
-        Proof
+        {benchWords('tabs.proof')}
       </Link>
       <Link href={urls.page('pull')} aria-current={view === 'pull' ? 'page' : undefined}>
-        Pull
+        {benchWords('tabs.pull')}
       </Link>
     </nav>
   );

@@ -14,6 +14,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './CutView.module.css';
 import type { Cut } from '@/model';
+import { benchWords } from '@/words/bench';
 
 interface GateDialogProps {
   readonly asking: boolean;
@@ -34,7 +35,7 @@ export function GateDialog(gate: GateDialogProps) {
   const { asking, setAsking, index } = gate;
   return (
     <Dialog open={asking} onClose={() => setAsking(false)} maxWidth="xs" fullWidth>
-      <DialogTitle>Is the cut for run {index + 1} done?</DialogTitle>
+      <DialogTitle>{benchWords('gate.title', { run: index + 1 })}</DialogTitle>
       <GateFacts {...gate} />
       <GateActs {...gate} />
     </Dialog>
@@ -45,7 +46,7 @@ function GateActs({ setAsking, minutes, labels, cutCm2, run, setMinutes, stage }
   const { sheetWorker, plan, log, tell } = usePrintDesk('sheetWorker', 'plan', 'log', 'tell');
   return (
     <DialogActions>
-      <Button onClick={() => setAsking(false)}>Not yet</Button>
+      <Button onClick={() => setAsking(false)}>{benchWords('gate.notYet')}</Button>
       <Button
         variant="contained"
         color="error"
@@ -68,7 +69,7 @@ function GateActs({ setAsking, minutes, labels, cutCm2, run, setMinutes, stage }
           if (!answer.ok) tell(answer.message);
         }}
       >
-        Yes, it is cut
+        {benchWords('gate.yes')}
       </Button>
     </DialogActions>
   );
@@ -77,27 +78,23 @@ function GateActs({ setAsking, minutes, labels, cutCm2, run, setMinutes, stage }
 function GateFacts({ index, cutName, islands, doneCount, minutes, setMinutes }: GateDialogProps) {
   return (
     <DialogContent>
-      <p>This passes a gate. From here on it is final that</p>
+      <p>{benchWords('gate.says')}</p>
       <ul className={clsx(kit.around8, css.checks)}>
-        <li>
-          {index === 0
-            ? 'the bare paper is off the block, and the shapes of the picture are closed'
-            : `${cutName} is off the block and can never be printed again`}
-        </li>
-        {index > 0 && <li>the sheets that came through run {index} are all there will ever be</li>}
-        <li>no undo leads back before this moment</li>
+        <li>{index === 0 ? benchWords('gate.firstOff') : benchWords('gate.off', { cut: cutName })}</li>
+        {index > 0 && <li>{benchWords('gate.sheets', { run: index })}</li>}
+        <li>{benchWords('gate.noUndo')}</li>
       </ul>
       {islands && doneCount > 0 && doneCount < islands.length && (
-        <p className={clsx(kit.say, kit.wait)}>{islands.length - doneCount} parts are not ticked off yet.</p>
+        <p className={clsx(kit.say, kit.wait)}>{benchWords('gate.notTicked', { parts: islands.length - doneCount })}</p>
       )}
       <label className={clsx(kit.note, kit.stack, kit.gap4, kit.above12)}>
-        How many minutes did it take? (as you like; later times are reckoned by it)
+        {benchWords('gate.minutes')}
         <input
           className={kit.plainSelect}
           inputMode="numeric"
           value={minutes}
           onChange={(e) => setMinutes(e.target.value.replace(/[^\d]/g, '').slice(0, 5))}
-          aria-label="Minutes of cutting"
+          aria-label={benchWords('gate.minutesLabel')}
         />
       </label>
     </DialogContent>

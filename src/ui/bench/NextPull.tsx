@@ -7,6 +7,8 @@ import { kit } from '@/ui/kit/styles';
 import benchCss from './bench.module.css';
 import css from './PullView.module.css';
 import { FAULT_KEYS, type Pulling } from './usePull';
+import { benchWords } from '@/words/bench';
+import { craftWords } from '@/words/craft';
 
 /** The next sheet, and everything that may be said of its pull. */
 export function NextPull({ pulling }: { pulling: Pulling }) {
@@ -20,10 +22,12 @@ export function NextPull({ pulling }: { pulling: Pulling }) {
         onClick={() => void pull(false)}
         disabled={busy}
       >
-        {faults.length ? 'Usable with fault' : 'Good pull'}{' '}
-        <small>{faults.length ? faults.join(', ') : 'space, or the pedal'}</small>
+        {benchWords(faults.length ? 'pull.usable' : 'pull.good')}{' '}
+        <small>
+          {faults.length ? faults.map((fault) => craftWords(`fault.${fault}`)).join(', ') : benchWords('pull.pedal')}
+        </small>
       </button>
-      <div className={benchCss.keys} role="group" aria-label="Faults of this pull">
+      <div className={benchCss.keys} role="group" aria-label={benchWords('pull.faults')}>
         {FAULTS.map((fault, i) => (
           <button
             key={fault}
@@ -32,7 +36,7 @@ export function NextPull({ pulling }: { pulling: Pulling }) {
             aria-pressed={faults.includes(fault)}
             onClick={() => toggle(fault)}
           >
-            {fault}
+            {craftWords(`fault.${fault}`)}
             <small>{FAULT_KEYS[i].toUpperCase()}</small>
           </button>
         ))}
@@ -52,10 +56,11 @@ function PullActs({ pulling }: { pulling: Pulling }) {
         onClick={() => void pull(true)}
         disabled={busy}
       >
-        set sheet aside<small>X</small>
+        {benchWords('pull.aside')}
+        <small>X</small>
       </button>
       <button type="button" className={clsx(benchCss.key, kit.pressIn)} onClick={() => setNoteOpen(true)}>
-        {note ? 'note: written' : 'note'}
+        {benchWords('pull.note', { written: String(note !== '') })}
         <small>N</small>
       </button>
       <button
@@ -64,7 +69,7 @@ function PullActs({ pulling }: { pulling: Pulling }) {
         onClick={() => void takeBack()}
         disabled={!last || busy}
       >
-        {last ? `take back ${last.sheet}` : 'take back'}
+        {last ? benchWords('pull.takeBackSheet', { sheet: last.sheet }) : benchWords('pull.takeBack')}
         <small>Z</small>
       </button>
       <button
@@ -73,7 +78,7 @@ function PullActs({ pulling }: { pulling: Pulling }) {
         onClick={() => setFinishing(true)}
         disabled={mine.tally.pulled.length === 0}
       >
-        end the run
+        {benchWords('pull.end')}
       </button>
     </div>
   );
@@ -89,16 +94,15 @@ function NextSheet({ pulling: { next, index, run, mine } }: { pulling: Pulling }
         {next}
       </span>
       <div className={css.runState}>
-        <h2>{isTestSheet(next) ? 'test sheet' : 'next sheet'}</h2>
-        <p className={css.whichRun}>
-          run {index + 1}, {inkNamesOf(plan, run)}
-        </p>
+        <h2>{benchWords(isTestSheet(next) ? 'pull.testSheet' : 'pull.nextSheet')}</h2>
+        <p className={css.whichRun}>{benchWords('pull.run', { run: index + 1, inks: inkNamesOf(plan, run) })}</p>
+        <p className={kit.num}>{benchWords('pull.pulled', { pulled: counted.length, of: mine.sheetsInRun })}</p>
         <p className={kit.num}>
-          {counted.length} of {mine.sheetsInRun} pulled in this run
-        </p>
-        <p className={kit.num}>
-          {kept.filter((p) => p.faults.length === 0).length} good · {kept.filter((p) => p.faults.length > 0).length}{' '}
-          usable with fault · {counted.length - kept.length} set aside
+          {benchWords('pull.tally', {
+            good: kept.filter((p) => p.faults.length === 0).length,
+            usable: kept.filter((p) => p.faults.length > 0).length,
+            aside: counted.length - kept.length,
+          })}
         </p>
       </div>
     </div>

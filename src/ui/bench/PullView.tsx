@@ -27,6 +27,9 @@ import { NothingToShow } from '@/ui/kit/NothingYet';
 import type { Forecast } from '@/core/sheets/forecast';
 import { useForecast, usePull, usePullKeys, type Pulling } from './usePull';
 import { NextPull } from './NextPull';
+import { benchWords } from '@/words/bench';
+import { rich } from '@/ui/kit/rich';
+import { shortDayOf } from '@/words/dates';
 
 const ForecastChart = dynamic(
   fetched(() => import('@/ui/kit/ForecastChart').then((m) => m.ForecastChart)),
@@ -67,9 +70,7 @@ function Now({ pulling }: { pulling: Pulling }) {
     <div className={css.now}>
       {pulling.ready && pulling.next ? <NextPull pulling={pulling} /> : <BeforePulling />}
       <p role="status" className={clsx(css.waiting, waitingActs && [kit.say, kit.wait], kit.above10)}>
-        {waitingActs
-          ? `The server does not answer. ${waitingActs} act${waitingActs === 1 ? ' waits' : 's wait'} in this browser and will be counted when it does.`
-          : ''}
+        {waitingActs ? benchWords('pull.waits', { acts: waitingActs }) : ''}
       </p>
     </div>
   );
@@ -80,13 +81,15 @@ function NothingToPull({ all, takeBack }: { all: boolean; takeBack: () => Promis
   return (
     <NothingToShow
       above={<BenchTabs view="pull" />}
-      title={all ? 'All runs are printed' : 'Nothing to print yet'}
-      says={all ? 'Look the prints over side by side, then number them.' : 'The plan comes first.'}
+      title={benchWords(all ? 'pull.allDone' : 'pull.nothing')}
+      says={benchWords(all ? 'pull.allDoneSays' : 'pull.nothingSays')}
     >
-      <Link href={urls.page(all ? 'numbering' : 'picture')}>{all ? 'To the numbering' : 'To the Desk'}</Link>
+      <Link href={urls.page(all ? 'numbering' : 'picture')}>
+        {benchWords(all ? 'pull.toNumbering' : 'pull.toDesk')}
+      </Link>
       {all && (
         <Button className={kit.pressIn} onClick={() => void takeBack()}>
-          Take back the last pull
+          {benchWords('pull.takeBackLast')}
         </Button>
       )}
     </NothingToShow>
@@ -97,15 +100,12 @@ function FinishDialog({ pulling: { finishing, setFinishing, index, mine, run } }
   const { log, tell } = usePrintDesk('log', 'tell');
   return (
     <Dialog open={finishing} onClose={() => setFinishing(false)} maxWidth="xs" fullWidth>
-      <DialogTitle>End run {index + 1} here?</DialogTitle>
+      <DialogTitle>{benchWords('pull.endAsk', { run: index + 1 })}</DialogTitle>
       <DialogContent>
-        <p>
-          {mine.tally.waiting.length} sheet{mine.tally.waiting.length === 1 ? ' has' : 's have'} not been pulled in this
-          run. Without this film they leave the edition.
-        </p>
+        <p>{benchWords('pull.endSays', { sheets: mine.tally.waiting.length })}</p>
       </DialogContent>
       <DialogActions>
-        <Button onClick={() => setFinishing(false)}>Print on</Button>
+        <Button onClick={() => setFinishing(false)}>{benchWords('pull.printOn')}</Button>
         <Button
           variant="contained"
           color="error"
@@ -115,7 +115,7 @@ function FinishDialog({ pulling: { finishing, setFinishing, index, mine, run } }
             if (!answer.ok) tell(answer.message);
           }}
         >
-          End the run
+          {benchWords('pull.doEnd')}
         </Button>
       </DialogActions>
     </Dialog>
@@ -125,7 +125,7 @@ function FinishDialog({ pulling: { finishing, setFinishing, index, mine, run } }
 function NoteDialog({ pulling: { noteOpen, setNoteOpen, next, note, setNote } }: { pulling: Pulling }) {
   return (
     <Dialog open={noteOpen} onClose={() => setNoteOpen(false)} maxWidth="xs" fullWidth>
-      <DialogTitle>Note to sheet {next}</DialogTitle>
+      <DialogTitle>{benchWords('pull.noteTo', { sheet: next ?? '' })}</DialogTitle>
       <DialogContent>
         <TextField
           autoFocus
@@ -134,13 +134,13 @@ function NoteDialog({ pulling: { noteOpen, setNoteOpen, next, note, setNote } }:
           minRows={3}
           value={note}
           onChange={(e) => setNote(e.target.value.slice(0, 1000))}
-          label="Note"
+          label={benchWords('pull.noteLabel')}
           className={kit.above8}
         />
       </DialogContent>
       <DialogActions>
         <Button variant="contained" color="primary" onClick={() => setNoteOpen(false)}>
-          Keep it with the next pull
+          {benchWords('pull.keepNote')}
         </Button>
       </DialogActions>
     </Dialog>
@@ -158,21 +158,33 @@ function After({ forecast, wanted, index, ink }: AfterProps) {
   const { plan, progress } = usePrintDesk('plan', 'progress');
   return (
     <div className={css.after}>
-      <h1>Edition of {plan.sheets.edition}</h1>
+      <h1>{benchWords('pull.edition', { edition: plan.sheets.edition })}</h1>
       {forecast && (
         <>
           <p className={clsx(kit.above6, kit.below4, kit.lead)}>
-            You will have about <strong className={kit.num}>{Math.round(forecast.expected)}</strong> good prints.
+            {rich(
+              benchWords.rich('pull.expected', {
+                prints: Math.round(forecast.expected),
+                strong: (prints) => <strong className={kit.num}>{prints}</strong>,
+              }),
+            )}
           </p>
           <p>
-            Chance of {wanted} or more{plan.sheets.proofsToKeep ? ', proofs included' : ''}:{' '}
-            <strong className={clsx(kit.press, kit.num)} data-testid="chance">
-              {percent(forecast.chance)}
-            </strong>
-            . {loseWords(forecast.mayStillLose)}
+            {rich(
+              benchWords.rich(plan.sheets.proofsToKeep ? 'pull.chanceProofs' : 'pull.chance', {
+                wanted,
+                chance: percent(forecast.chance),
+                may: loseWords(forecast.mayStillLose),
+                strong: (chance) => (
+                  <strong className={clsx(kit.press, kit.num)} data-testid="chance">
+                    {chance}
+                  </strong>
+                ),
+              }),
+            )}
           </p>
           <ForecastChart curve={forecast.curve} wanted={wanted} />
-          <p className={kit.note}>good prints at the end, and how likely each count is</p>
+          <p className={kit.note}>{benchWords('pull.curve')}</p>
         </>
       )}
       {progress.bench.started && <SheetGrid runIndex={index} colour={hexFromLabD50(ink.solidLabD50)} />}
@@ -185,20 +197,18 @@ function Before({ index, run, look }: { index: number; run: Run; look: number[] 
   const { plan, coverage } = desk;
   return (
     <div className={css.before}>
-      <h1>
-        Run {index + 1}, {inkNamesOf(plan, run)}
-      </h1>
+      <h1>{benchWords('pull.Run', { run: index + 1, inks: inkNamesOf(plan, run) })}</h1>
       <p className={kit.note}>
         {cutWords(desk)} · {registrationWay(plan.way.registration).name.toLowerCase()} · {plan.way.printing}
       </p>
       <div className={clsx(kit.above12, kit.below6)}>
         {coverage && look ? (
-          <Thumb coverage={coverage} fills={look} label={`The sheet should look like this after run ${index + 1}`} />
+          <Thumb coverage={coverage} fills={look} label={benchWords('pull.look', { run: index + 1 })} />
         ) : (
           <div className={css.lookRoom} />
         )}
       </div>
-      <p className={kit.note}>the sheet should look like this when you peel</p>
+      <p className={kit.note}>{benchWords('pull.lookSays')}</p>
       {maskNotes(plan, run).map((note) => (
         <p key={note} className={clsx(kit.say, kit.wait, kit.readable, kit.around8)}>
           {note}
@@ -213,25 +223,21 @@ function Before({ index, run, look }: { index: number; run: Run; look: number[] 
 }
 
 function percent(share: number): string {
-  return share > 0.995 && share < 1
-    ? 'over 99 %'
-    : share > 0 && share < 0.005
-      ? 'under 1 %'
-      : `${Math.round(share * 100)} %`;
+  if (share > 0.995 && share < 1) return benchWords('pull.over', { percent: 99 });
+  if (share > 0 && share < 0.005) return benchWords('pull.under', { percent: 1 });
+  return benchWords('pull.percent', { percent: Math.round(share * 100) });
 }
 
 function loseWords(mayStillLose: number): string {
-  if (mayStillLose < 0) return 'It is likelier than not to be missed: think of a smaller edition.';
-  if (mayStillLose === 0) return 'Not one more may be lost in this run.';
-  return `You may lose ${mayStillLose} more in this run and still be likelier than not to reach it.`;
+  if (mayStillLose < 0) return benchWords('pull.mayNot');
+  if (mayStillLose === 0) return benchWords('pull.mayNone');
+  return benchWords('pull.may', { sheets: mayStillLose });
 }
 
 function cutWords({ progress, plan }: Pick<PrintDesk, 'plan' | 'progress'>): string {
   const cuts = cutsOfRun(plan, plan.runs[progress.currentRun]);
   const cut = progress.bench.cutsPassed.findLast((passed) => cuts.some(({ id }) => id === passed.cutId));
-  return cut
-    ? `on the block as cut on ${new Date(cut.at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}`
-    : 'the block is not cut for it yet';
+  return cut ? benchWords('pull.cutOn', { day: shortDayOf(cut.at) }) : benchWords('pull.notCut');
 }
 
 function Figures() {
@@ -248,22 +254,29 @@ function Figures() {
       : undefined;
   return (
     <dl className={clsx(kit.factsList, kit.above14)}>
-      <dt>ink still needed of {all.grams.toFixed(0)} g</dt>
-      <dd className={kit.num}>{rest.grams.toFixed(0)} g</dd>
-      <dt>a pull takes</dt>
+      <dt>{benchWords('pull.inkLeft', { grams: Math.round(all.grams) })}</dt>
+      <dd className={kit.num}>{benchWords('pull.grams', { grams: Math.round(rest.grams) })}</dd>
+      <dt>{benchWords('pull.takes')}</dt>
       <dd className={kit.num}>
-        {minutes ? `${Math.floor(minutes)} min ${Math.round((minutes % 1) * 60)} s` : 'not known yet'}
+        {minutes
+          ? benchWords('pull.minutesSeconds', {
+              minutes: Math.floor(minutes),
+              seconds: Math.round((minutes % 1) * 60),
+            })
+          : benchWords('pull.notKnown')}
       </dd>
-      <dt>left at this pace</dt>
+      <dt>{benchWords('pull.left')}</dt>
       <dd className={kit.num} suppressHydrationWarning>
         {done && minutes ? duration(minutes * tally.waiting.length) : '—'}
       </dd>
-      <dt>waiting</dt>
-      <dd className={kit.num}>{tally.waiting.length} sheets</dd>
+      <dt>{benchWords('pull.waiting')}</dt>
+      <dd className={kit.num}>{benchWords('pull.sheets', { sheets: tally.waiting.length })}</dd>
     </dl>
   );
 }
 
 function duration(minutes: number): string {
-  return minutes < 60 ? `${Math.round(minutes)} min` : `${Math.floor(minutes / 60)} h ${Math.round(minutes % 60)} min`;
+  return minutes < 60
+    ? benchWords('pull.minutes', { minutes: Math.round(minutes) })
+    : benchWords('pull.hoursMinutes', { hours: Math.floor(minutes / 60), minutes: Math.round(minutes % 60) });
 }

@@ -1,9 +1,19 @@
 'use client';
-import { sheetsGone } from '@/derived';
+import { sheetsGone, type Pull } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './SheetGrid.module.css';
+import { benchWords } from '@/words/bench';
+import { craftWords } from '@/words/craft';
+
+/** What became of a sheet in a run. */
+function stateWords(pull: Pull | undefined, gone: boolean): string {
+  if (!pull) return benchWords(gone ? 'grid.asideEarlier' : 'grid.waiting');
+  if (pull.setAside) return benchWords('grid.aside');
+  if (pull.faults.length === 0) return benchWords('grid.good');
+  return benchWords('grid.withFaults', { faults: pull.faults.map((fault) => craftWords(`fault.${fault}`)).join(', ') });
+}
 
 /** Every sheet of a run and what became of it. */
 export function SheetGrid({ runIndex, colour }: { runIndex: number; colour: string }) {
@@ -13,20 +23,12 @@ export function SheetGrid({ runIndex, colour }: { runIndex: number; colour: stri
   const next = tally.waiting[0];
   return (
     <section className={kit.above12}>
-      <h2 className={kit.below6}>Sheets in run {runIndex + 1}</h2>
+      <h2 className={kit.below6}>{benchWords('grid.title', { run: runIndex + 1 })}</h2>
       <div className={css.sheetGrid}>
         {progress.sheets.map((sheet) => {
           const pull = progress.bench.pulls.find((p) => p.runId === plan.runs[runIndex].id && p.sheet === sheet);
           const kept = pull && !pull.setAside;
-          const words = pull
-            ? pull.setAside
-              ? 'set aside'
-              : pull.faults.length
-                ? `pulled, ${pull.faults.join(', ')}`
-                : 'pulled, good'
-            : gone.has(sheet)
-              ? 'set aside earlier'
-              : 'waiting';
+          const words = stateWords(pull, gone.has(sheet));
           return (
             <span
               key={sheet}
@@ -38,7 +40,7 @@ export function SheetGrid({ runIndex, colour }: { runIndex: number; colour: stri
                 sheet === next && css.next,
               )}
               style={kept ? { backgroundColor: colour } : undefined}
-              title={`${sheet}: ${words}`}
+              title={benchWords('grid.cell', { sheet, state: words })}
             >
               {sheet}
               <span className={kit.visuallyHidden}> {words}</span>
@@ -46,7 +48,7 @@ export function SheetGrid({ runIndex, colour }: { runIndex: number; colour: stri
           );
         })}
       </div>
-      <p className={clsx(kit.note, kit.above6)}>filled: pulled · hatched: fault noted · struck: set aside</p>
+      <p className={clsx(kit.note, kit.above6)}>{benchWords('grid.key')}</p>
     </section>
   );
 }

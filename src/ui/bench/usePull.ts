@@ -5,6 +5,7 @@ import { type Run } from '@/model';
 import { beliefOf } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import { useKeys } from '../kit/keys';
+import { benchWords } from '@/words/bench';
 
 export const FAULT_KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', 'a', 'b', 'c'];
 
@@ -41,18 +42,18 @@ export function usePullKeys({ ready, noteOpen, finishing, pull, takeBack, setNot
   const hot = { enabled: ready && !noteOpen && !finishing };
   useKeys(
     'space',
-    'log the pull (the pedal does the same)',
+    benchWords('keys.pull'),
     (e) => {
       e.preventDefault();
       void pull(false);
     },
     hot,
   );
-  useKeys('x', 'set the sheet aside', () => void pull(true), hot);
-  useKeys('z', 'take the last pull back', () => void takeBack(), { enabled: !noteOpen });
+  useKeys('x', benchWords('keys.aside'), () => void pull(true), hot);
+  useKeys('z', benchWords('keys.takeBack'), () => void takeBack(), { enabled: !noteOpen });
   useKeys(
     'n',
-    'a note',
+    benchWords('keys.note'),
     (e) => {
       e.preventDefault();
       setNoteOpen(true);
@@ -61,7 +62,7 @@ export function usePullKeys({ ready, noteOpen, finishing, pull, takeBack, setNot
   );
   useKeys(
     FAULT_KEYS.join(','),
-    'a fault; again to take it off',
+    benchWords('keys.fault'),
     (e) => {
       const i = FAULT_KEYS.indexOf(e.key.toLowerCase());
       if (i >= 0) toggle(FAULTS[i]);

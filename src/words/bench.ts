@@ -1,0 +1,5 @@
+import type { bench } from './en/bench';
+import made from './made/en/bench.json';
+import { translator } from './translator';
+
+export const benchWords = translator<typeof bench>(made);
