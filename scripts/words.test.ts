@@ -23,6 +23,9 @@ const MOVED = [
   .concat(
     [
       'BeforePulling.tsx',
+      'CutView.tsx',
+      'Replay.tsx',
+      'useCut.ts',
       'BenchTabs.tsx',
       'GateDialog.tsx',
       'NextPull.tsx',

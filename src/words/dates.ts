@@ -40,3 +40,8 @@ export function nearDayOf(iso: string): string {
 export function shortDayOf(iso: string): string {
   return new Date(iso).toLocaleDateString(LOCALE, { day: 'numeric', month: 'short' });
 }
+
+/** When something was written down: 26 Nov 2026, 14:43. */
+export function recordedAt(iso: string): string {
+  return new Date(iso).toLocaleString(LOCALE, { dateStyle: 'medium', timeStyle: 'short' });
+}

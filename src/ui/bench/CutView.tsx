@@ -22,6 +22,7 @@ import { NothingToShow } from '@/ui/kit/NothingYet';
 import type { Cut } from '@/model';
 import { useCut, cutInWords } from './useCut';
 import { GateDialog } from './GateDialog';
+import { cutWords } from '@/words/cut';
 /** Parts smaller than this are not listed one by one. */
 const LISTED = 60;
 
@@ -32,12 +33,8 @@ export function CutView() {
   const { plan, urls } = desk;
   if (!plan.flat || !plan.picture || !run || !stage || !labels) {
     return (
-      <NothingToShow
-        above={<BenchTabs view="cut" />}
-        title="Nothing to cut yet"
-        says="The plan comes first: a picture, its flat colours, their order."
-      >
-        <Link href={urls.page('picture')}>To the Desk</Link>
+      <NothingToShow above={<BenchTabs view="cut" />} title={cutWords('nothing')} says={cutWords('nothingSays')}>
+        <Link href={urls.page('picture')}>{cutWords('toDesk')}</Link>
       </NothingToShow>
     );
   }
@@ -47,9 +44,7 @@ export function CutView() {
       <div className={kit.stage}>
         <div className={clsx(kit.row, kit.gap22)}>
           <BenchTabs view="cut" />
-          <h1>
-            {allCut ? 'Every cut is done' : `Cut away ${words.cutName}${words.block}, before run ${cut.index + 1}`}
-          </h1>
+          <h1>{allCut ? cutWords('allDone') : titleOf(words, cut.index + 1)}</h1>
         </div>
         <CutMap {...cut} picked={islands?.[cut.chosen]} />
       </div>
@@ -65,6 +60,12 @@ export function CutView() {
       <GateDialog {...cut} {...words} labels={labels} run={run} stage={stage} />
     </div>
   );
+}
+
+function titleOf({ cutName, block }: { cutName: string; block: string | undefined }, run: number): string {
+  return block === undefined
+    ? cutWords('title', { what: cutName, run })
+    : cutWords('titleFrom', { what: cutName, block, run });
 }
 
 interface CutMapProps {
@@ -104,10 +105,10 @@ function CutMap({
       mirrored={mirrored}
       paint={paint}
       onPick={(x, y) => void pickAt(x, y)}
-      label={`What to cut before run ${index + 1}. Click a part to tick it off`}
+      label={cutWords('map', { run: index + 1 })}
       stamp={
         <div className={clsx(kit.stamp, mirrored && kit.mirrored)} data-testid="stamp">
-          {mirrored ? 'mirrored: as the block lies' : 'as printed'} <kbd>M</kbd>
+          {cutWords(mirrored ? 'mirrored' : 'asPrinted')} <kbd>M</kbd>
         </div>
       }
       overlay={(mm) => (
@@ -141,9 +142,7 @@ function CutFoot({ notYet, allCut, previous, setAsking, draft, regions, stage, s
   return (
     <section className={kit.toFoot}>
       {notYet && !allCut && (
-        <p className={clsx(kit.say, kit.wait, kit.below10)}>
-          Run {previous + 1} is not finished. Cutting now would end it.
-        </p>
+        <p className={clsx(kit.say, kit.wait, kit.below10)}>{cutWords('runOpen', { run: previous + 1 })}</p>
       )}
       {!allCut && (
         <Button
@@ -154,7 +153,7 @@ function CutFoot({ notYet, allCut, previous, setAsking, draft, regions, stage, s
           disabled={Boolean(notYet)}
           onClick={() => setAsking(true)}
         >
-          The cut is done
+          {cutWords('done')}
         </Button>
       )}
       {!draft && (
@@ -162,7 +161,7 @@ function CutFoot({ notYet, allCut, previous, setAsking, draft, regions, stage, s
           <SlipMarking regions={regions} cutId={stage.id} draft={undefined} onDraft={setDraft} />
         </div>
       )}
-      {allCut && <p className={kit.say}>The block has been cut for its last run.</p>}
+      {allCut && <p className={kit.say}>{cutWords('lastCut')}</p>}
     </section>
   );
 }
@@ -215,11 +214,7 @@ function PartList({ islands, doneCount, chosen, setChosen, tick, ticked }: PartL
   const { unit } = usePrintDesk('unit');
   return (
     <section className={css.listed}>
-      <h2>
-        {islands
-          ? `${doneCount} of ${islands.length} part${islands.length === 1 ? '' : 's'} done`
-          : 'looking for the parts …'}
-      </h2>
+      <h2>{islands ? cutWords('parts', { done: doneCount, parts: islands.length }) : cutWords('looking')}</h2>
       <div className={clsx(css.list, kit.scrolls, kit.above6)}>
         {islands?.slice(0, LISTED).map((island, i) => (
           <button
@@ -238,17 +233,19 @@ function PartList({ islands, doneCount, chosen, setChosen, tick, ticked }: PartL
               {ticked?.has(island.key) ? '☑' : '☐'}
             </span>
             <span className={clsx(ticked?.has(island.key) && kit.quiet)}>
-              at {formatLength(island.xMm, unit, 0)}, {formatLength(island.yMm, unit, 0)}
-              {ticked?.has(island.key) && <span className={kit.visuallyHidden}> done</span>}
+              {cutWords('partAt', { x: formatLength(island.xMm, unit, 0), y: formatLength(island.yMm, unit, 0) })}
+              {ticked?.has(island.key) && <span className={kit.visuallyHidden}> {cutWords('partDone')}</span>}
             </span>
             <span className={kit.num}>
-              {island.areaMm2 >= 100 ? `${(island.areaMm2 / 100).toFixed(1)} cm²` : `${island.areaMm2.toFixed(1)} mm²`}
+              {island.areaMm2 >= 100
+                ? cutWords('cm2', { area: (island.areaMm2 / 100).toFixed(1) })
+                : cutWords('mm2', { area: island.areaMm2.toFixed(1) })}
             </span>
           </button>
         ))}
       </div>
       {islands && islands.length > LISTED && (
-        <p className={kit.note}>and {islands.length - LISTED} smaller; click them on the map</p>
+        <p className={kit.note}>{cutWords('smaller', { parts: islands.length - LISTED })}</p>
       )}
     </section>
   );
@@ -264,10 +261,9 @@ function CutFacts({ cutCm2, run, setReplaying }: CutFactsProps) {
   const { plan, unit, progress } = usePrintDesk('plan', 'unit', 'progress');
   return (
     <section>
-      <h2>{cutCm2.toFixed(cutCm2 < 10 ? 1 : 0)} cm² to cut</h2>
+      <h2>{cutWords('toCut', { area: cutCm2.toFixed(cutCm2 < 10 ? 1 : 0) })}</h2>
       <p className={kit.note}>
-        <span className={clsx(kit.swatch, kit.cutNow)} aria-hidden /> hatched is cut now; nothing else. Outlines first
-        with a narrow tool, then clear the open parts along the shape.
+        <span className={clsx(kit.swatch, kit.cutNow)} aria-hidden /> {cutWords('hatched')}
       </p>
       {cutLineNotes(plan, run)
         .map((note) => sentenceIn(note, unit))
@@ -278,13 +274,12 @@ function CutFacts({ cutCm2, run, setReplaying }: CutFactsProps) {
         ))}
       {plan.lettering.length > 0 && (
         <p className={clsx(kit.note, kit.madder, kit.above6)}>
-          {plan.lettering.length} part{plan.lettering.length === 1 ? ' is' : 's are'} lettering: on the block it reads
-          backwards.
+          {cutWords('lettering', { parts: plan.lettering.length })}
         </p>
       )}
       {progress.bench.cutPictures.length > 0 && (
         <button type="button" className={clsx(kit.link, kit.note)} onClick={() => setReplaying(true)}>
-          the block, cut by cut
+          {cutWords('replay')}
         </button>
       )}
     </section>

@@ -11,6 +11,8 @@ import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './Replay.module.css';
+import { cutWords } from '@/words/cut';
+import { recordedAt } from '@/words/dates';
 
 /** The block as it was after each cut and each slip, one after another. */
 export function Replay({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -20,31 +22,34 @@ export function Replay({ open, onClose }: { open: boolean; onClose: () => void }
   const shown = cutPictures[Math.min(at, cutPictures.length - 1)];
   if (!shown) return null;
   const run = (runsOfCut(plan, shown.cutId)[0] ?? -1) + 1;
-  const words = shown.what === 'slip' ? `a slip, before run ${run}` : `cut for run ${run}`;
+  const words = cutWords(shown.what === 'slip' ? 'film.slip' : 'film.cut', { run });
   return (
     <Dialog open={open} onClose={onClose} maxWidth="md" fullWidth>
-      <DialogTitle>The block, cut by cut</DialogTitle>
+      <DialogTitle>{cutWords('film.title')}</DialogTitle>
       <DialogContent>
         <figure className={kit.flush}>
           {/* a stored picture, not a page asset: the framework's own image element would resample it */}
           <img
             src={urls.blob(shown.sha)}
-            alt={`The block, mirrored: ${words}`}
+            alt={cutWords('film.alt', { what: words })}
             className={clsx(kit.fullWidth, css.film)}
           />
           <figcaption className={clsx(kit.row, kit.between, kit.around8)}>
             <strong>{words}</strong>
             <span className={clsx(kit.note, kit.num)}>
-              {new Date(shown.at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })} ·{' '}
-              {Math.min(at, cutPictures.length - 1) + 1} of {cutPictures.length}
+              {cutWords('film.at', {
+                moment: recordedAt(shown.at),
+                at: Math.min(at, cutPictures.length - 1) + 1,
+                of: cutPictures.length,
+              })}
             </span>
           </figcaption>
         </figure>
         <p className={kit.note}>
-          <span className={clsx(kit.swatch, kit.standing)} aria-hidden /> stands{' '}
-          <span className={clsx(kit.swatch, kit.cutNow)} aria-hidden /> just cut{' '}
-          <span className={clsx(kit.swatch, kit.cleared)} aria-hidden /> cleared before{' '}
-          <span className={clsx(kit.swatch, kit.slip)} aria-hidden /> slip
+          <span className={clsx(kit.swatch, kit.standing)} aria-hidden /> {cutWords('film.stands')}{' '}
+          <span className={clsx(kit.swatch, kit.cutNow)} aria-hidden /> {cutWords('film.justCut')}{' '}
+          <span className={clsx(kit.swatch, kit.cleared)} aria-hidden /> {cutWords('film.cleared')}{' '}
+          <span className={clsx(kit.swatch, kit.slip)} aria-hidden /> {cutWords('film.slipKey')}
         </p>
         {cutPictures.length > 1 && (
           <Slider
@@ -53,13 +58,13 @@ export function Replay({ open, onClose }: { open: boolean; onClose: () => void }
             max={cutPictures.length - 1}
             step={1}
             marks
-            aria-label="Cut"
+            aria-label={cutWords('film.slider')}
             onChange={(_, v) => setAt(v as number)}
           />
         )}
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Close</Button>
+        <Button onClick={onClose}>{cutWords('film.close')}</Button>
       </DialogActions>
     </Dialog>
   );

@@ -11,6 +11,7 @@ import { useRegions, type Regions } from '@/ui/kit/regions/useRegions';
 import { type SlipDraft } from './SlipPanel';
 import { useKeys } from '../kit/keys';
 import type { Cut } from '@/model';
+import { cutWords } from '@/words/cut';
 
 /** Drawn values of the cut map: other, to cut, done, standing. */
 const CUT_STYLES = [
@@ -71,13 +72,13 @@ export function cutInWords(
   const printedBefore = before ? runsOfCut(plan, before.id) : [];
   const previous = printedBefore[0] ?? -1;
   const notYet = printedBefore.some((r) => progress.runs[r].phase !== 'done');
-  const block = plan.blocks.length > 1 ? ` from ${blockNamesOf(plan, run).toLowerCase()}` : '';
+  const block = plan.blocks.length > 1 ? blockNamesOf(plan, run).toLowerCase() : undefined;
   const cutName =
     previous >= 0
       ? inkNamesOf(plan, plan.runs[previous])
       : plan.blocks.length > 1
-        ? 'what does not print'
-        : 'the bare paper';
+        ? cutWords('notPrinting')
+        : cutWords('barePaper');
   return { cutName, block, cutCm2, doneCount, notYet, previous };
 }
 
@@ -88,12 +89,12 @@ function useCutKeys(
   chosen: number,
   tick: (island: number) => Promise<void>,
 ) {
-  useKeys('m', 'mirrored for the block, or as printed', () => setMirrored((m) => !m));
-  useKeys('down, up', 'to the next part in the list', (e) => {
+  useKeys('m', cutWords('keys.mirror'), () => setMirrored((m) => !m));
+  useKeys('down, up', cutWords('keys.next'), (e) => {
     e.preventDefault();
     setChosen((c) => Math.min((islands?.length ?? 1) - 1, Math.max(0, c + (e.key === 'ArrowDown' ? 1 : -1))));
   });
-  useKeys('space', 'tick off the chosen part', (e) => {
+  useKeys('space', cutWords('keys.tick'), (e) => {
     if ((e.target as Element).closest('button, a, input')) return;
     e.preventDefault();
     if (islands?.[chosen]) void tick(islands[chosen].key);
