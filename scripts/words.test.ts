@@ -24,6 +24,8 @@ const MOVED = [
     [
       'BeforePulling.tsx',
       'CutView.tsx',
+      'OneSlip.tsx',
+      'SlipPanel.tsx',
       'Replay.tsx',
       'useCut.ts',
       'BenchTabs.tsx',

@@ -24,13 +24,8 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './SlipPanel.module.css';
 import type { Inlay } from '@/core/cutting/slip';
-
-const DONE_WORDS: Readonly<Record<SlipAnswer, string>> = {
-  leave: 'left as it is',
-  patch: 'an inlay is let in',
-  'spot run': 'printed by a run of its own',
-  'change plan': 'the picture was changed so that it belongs',
-};
+import { slipWords } from '@/words/slips';
+import { rich } from '@/ui/kit/rich';
 
 export function OneSlip({
   slip,
@@ -58,12 +53,16 @@ export function OneSlip({
   const shows = openSlips([slip]).length > 0;
   const fills = useMemo(() => looks?.looks[plan.runs.length].map(wordOfLab), [looks, plan.runs.length]);
   return (
-    <section className={clsx(kit.say, kit.bad)} aria-label={`Slip ${number}`}>
+    <section className={clsx(kit.say, kit.bad)} aria-label={slipWords('one.title', { number })}>
       <SlipHead number={number} setOpen={setOpen} open={open} onShow={onShow} slip={slip} />
       <p className={kit.note}>
-        cut away for run {runBefore}, at {formatLength((box.x0 + box.x1) / 2, unit, 0)},{' '}
-        {formatLength((box.y0 + box.y1) / 2, unit, 0)} on the print{slip.note ? ` · ${slip.note}` : ''}
-        {slip.answer ? <strong> · {DONE_WORDS[slip.answer]}</strong> : ''}
+        {slipWords('one.at', {
+          run: runBefore,
+          x: formatLength((box.x0 + box.x1) / 2, unit, 0),
+          y: formatLength((box.y0 + box.y1) / 2, unit, 0),
+        })}
+        {slip.note ? ` · ${slip.note}` : ''}
+        {slip.answer ? <strong> · {slipWords(`done.${slip.answer}`)}</strong> : ''}
       </p>
       {open && (slip.answer === undefined || slip.answer === 'leave') && shows && (
         <div className={clsx(kit.stack, kit.gap12, kit.above10)}>
@@ -83,8 +82,13 @@ export function OneSlip({
       )}
       {slip.answer === 'spot run' && (
         <p className={kit.note}>
-          <a href={urls.page('block')}>To the Block view</a>, run {plan.runs.length}:{' '}
-          {inkNamesOf(plan, plan.runs[plan.runs.length - 1])}
+          {rich(
+            slipWords.rich('one.toBlock', {
+              run: plan.runs.length,
+              inks: inkNamesOf(plan, plan.runs[plan.runs.length - 1]),
+              link: (words) => <a href={urls.page('block')}>{words}</a>,
+            }),
+          )}
         </p>
       )}
     </section>
@@ -141,7 +145,7 @@ interface SlipHeadProps {
 function SlipHead({ number, setOpen, open, onShow, slip }: SlipHeadProps) {
   return (
     <div className={clsx(kit.row, kit.between)}>
-      <h2>Slip {number}</h2>
+      <h2>{slipWords('one.title', { number })}</h2>
       <button
         type="button"
         className={clsx(kit.link, kit.note)}
@@ -150,7 +154,7 @@ function SlipHead({ number, setOpen, open, onShow, slip }: SlipHeadProps) {
           onShow(open ? undefined : slip);
         }}
       >
-        {open ? 'close' : 'open'}
+        {slipWords(open ? 'one.close' : 'one.open')}
       </button>
     </div>
   );
@@ -198,17 +202,20 @@ interface ChangePictureProps {
 function ChangePicture({ belongs, name, busy, act }: ChangePictureProps) {
   return (
     <div>
-      <h3>Change the picture so that it belongs</h3>
+      <h3>{slipWords('change.title')}</h3>
       <p className={kit.note}>
         {belongs?.ok
-          ? [...belongs.value].map(([from, to]) => `${name(from)} becomes ${name(to)} there`).join(', ') +
-            '; all later cuts and looks follow.'
+          ? slipWords('change.says', {
+              changes: [...belongs.value]
+                .map(([from, to]) => slipWords('change.becomes', { from: name(from), to: name(to) }))
+                .join(', '),
+            })
           : belongs && !belongs.ok
             ? belongs.message
             : ''}
       </p>
       <Button size="small" disabled={busy || !belongs?.ok} onClick={() => void act('change plan')}>
-        Change it
+        {slipWords('change.act')}
       </Button>
     </div>
   );
@@ -224,14 +231,12 @@ interface PrintSpotProps {
 function PrintSpot({ lost, name, busy, act }: PrintSpotProps) {
   return (
     <div>
-      <h3>Print the spot on its own</h3>
+      <h3>{slipWords('spot.title')}</h3>
       <p className={kit.note}>
-        {lost.length > 0
-          ? `A run more, from a small block or stencil: ${name(lost[0])}, opaque, last of all. Its outline is on the Block view (SVG, DXF, PDF).`
-          : 'Nothing that is still to print is missing there.'}
+        {lost.length > 0 ? slipWords('spot.says', { colour: name(lost[0]) }) : slipWords('spot.nothing')}
       </p>
       <Button size="small" disabled={busy || lost.length === 0} onClick={() => void act('spot run')}>
-        Add the run
+        {slipWords('spot.act')}
       </Button>
     </div>
   );
@@ -241,15 +246,18 @@ function PatchIt({ inlay, busy, act }: { inlay: Inlay; busy: boolean; act: (answ
   const { unit } = usePrintDesk('unit');
   return (
     <div>
-      <h3>Patch the block</h3>
+      <h3>{slipWords('patch.title')}</h3>
       <p className={kit.note}>
-        Let in an inlay of {formatSize(inlay.widthMm, inlay.heightMm, unit)}. On the block, from the origin corner
-        (lower left): {formatLength(inlay.blockRightMm, unit, 0)} right, {formatLength(inlay.blockUpMm, unit, 0)} up. On
-        the print, from the left top corner: {formatLength(inlay.printXMm, unit, 0)} right,{' '}
-        {formatLength(inlay.printYMm, unit, 0)} down. Then cut it again as planned.
+        {slipWords('patch.says', {
+          size: formatSize(inlay.widthMm, inlay.heightMm, unit),
+          right: formatLength(inlay.blockRightMm, unit, 0),
+          up: formatLength(inlay.blockUpMm, unit, 0),
+          printRight: formatLength(inlay.printXMm, unit, 0),
+          printDown: formatLength(inlay.printYMm, unit, 0),
+        })}
       </p>
       <Button size="small" disabled={busy} onClick={() => void act('patch')}>
-        It is patched
+        {slipWords('patch.act')}
       </Button>
     </div>
   );
@@ -276,26 +284,22 @@ function LeaveIt({ effect, fills, areaMm2, colours, slip, busy, act }: LeaveItPr
   const { coverage } = usePrintDesk('coverage');
   return (
     <div>
-      <h3>Leave it</h3>
+      <h3>{slipWords('leave.title')}</h3>
       {effect && effect.rows.length > 0 ? (
         <>
           {coverage && fills && (
             <div className={clsx(kit.around4, css.depth)}>
-              <Thumb
-                coverage={coverage}
-                fills={fills}
-                label="The finished print as it would look if the slip is left"
-              />
+              <Thumb coverage={coverage} fills={fills} label={slipWords('leave.look')} />
             </div>
           )}
           <EffectWords effect={effect} areaMm2={areaMm2} colours={colours} />
         </>
       ) : (
-        <p className={kit.note}>No film that is still to come prints there, so nothing shows.</p>
+        <p className={kit.note}>{slipWords('leave.nothing')}</p>
       )}
       {slip.answer === undefined && (
         <Button size="small" disabled={busy} onClick={() => void act('leave')}>
-          Leave it
+          {slipWords('leave.act')}
         </Button>
       )}
     </div>
@@ -316,11 +320,17 @@ interface EffectWordsProps {
 function EffectWords({ effect, areaMm2, colours }: EffectWordsProps) {
   return (
     <p className={kit.note}>
-      {areaWords(effect.share * areaMm2)} would come out mean ΔE{' '}
-      <strong className={kit.num}>{effect.mean.toFixed(1)}</strong> off the plan:{' '}
+      {rich(
+        slipWords.rich('leave.effect', {
+          area: areaWords(effect.share * areaMm2),
+          difference: effect.mean.toFixed(1),
+          strong: (difference) => <strong className={kit.num}>{difference}</strong>,
+        }),
+      )}{' '}
       {effect.rows.slice(0, 3).map((row) => (
         <span key={row.label} className={kit.oneLine}>
-          <Swatch lab={row.seen} /> for <Swatch lab={row.due} /> {colours[row.label].name}{' '}
+          <Swatch lab={row.seen} /> {slipWords('leave.insteadOf')} <Swatch lab={row.due} />{' '}
+          {colours[row.label].name}{' '}
         </span>
       ))}
     </p>

@@ -7,6 +7,7 @@ import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import { OneSlip } from './OneSlip';
+import { slipWords } from '@/words/slips';
 
 /** A slip being shown on the block: what was gathered so far, as outlines in mm. */
 export interface SlipDraft {
@@ -26,7 +27,7 @@ export function SlipMarking({ draft, onDraft, ...rest }: MarkProps) {
   if (draft) return <SlipDrafting draft={draft} onDraft={onDraft} {...rest} />;
   return (
     <Button fullWidth color="error" className={kit.target} onClick={() => onDraft({ islands: [], outlinesMm: [] })}>
-      I cut something I should not have
+      {slipWords('begin')}
     </Button>
   );
 }
@@ -38,23 +39,21 @@ function SlipDrafting({ regions, cutId, draft, onDraft }: MarkProps & { readonly
   const count = draft.islands.length + draft.outlinesMm.length;
   const mark = useMarkSlip(draft, cutId, note, onDraft, regions);
   return (
-    <section className={clsx(kit.say, kit.bad, kit.stack, kit.gap10)} aria-label="Mark a slip">
-      <h2>What is gone that should stand?</h2>
-      <p className={kit.note}>
-        Click the parts on the block, or draw round the place. Nothing is printed while you think; put the tool down
-        first.
-      </p>
+    <section className={clsx(kit.say, kit.bad, kit.stack, kit.gap10)} aria-label={slipWords('mark.label')}>
+      <h2>{slipWords('mark.title')}</h2>
+      <p className={kit.note}>{slipWords('mark.says')}</p>
       <p className={kit.num} aria-live="polite">
-        {count === 0 ? 'nothing shown yet' : `${count} place${count === 1 ? '' : 's'} shown`}
-        {line ? ` · ${line.pointsPx.length / 2} points drawn` : ''}
+        {line
+          ? slipWords('mark.shownDrawing', { places: count, points: line.pointsPx.length / 2 })
+          : slipWords('mark.shown', { places: count })}
       </p>
       <SlipPlace line={line} onDraft={onDraft} draft={draft} mmPerPx={mmPerPx} regions={regions} count={count} />
       <input
         className={clsx(kit.plainSelect, kit.fullWidth)}
 
         value={note}
-        placeholder="a note, if you like"
-        aria-label="Note on the slip"
+        placeholder={slipWords('mark.notePlaceholder')}
+        aria-label={slipWords('mark.noteLabel')}
         maxLength={300}
         onChange={(e) => setNote(e.target.value)}
       />
@@ -66,7 +65,7 @@ function SlipDrafting({ regions, cutId, draft, onDraft }: MarkProps & { readonly
           disabled={count === 0}
           onClick={() => void mark()}
         >
-          Mark it
+          {slipWords('mark.markIt')}
         </Button>
         <Button
           onClick={() => {
@@ -74,7 +73,7 @@ function SlipDrafting({ regions, cutId, draft, onDraft }: MarkProps & { readonly
             regions.setLine(undefined);
           }}
         >
-          It was nothing
+          {slipWords('mark.nothing')}
         </Button>
       </div>
     </section>
@@ -145,14 +144,14 @@ function SlipPlace({ line, onDraft, draft, mmPerPx, regions, count }: SlipPlaceP
               regions.setLine(undefined);
             }}
           >
-            Take what is inside
+            {slipWords('mark.takeInside')}
           </Button>
-          <Button onClick={() => regions.setLine(undefined)}>No</Button>
+          <Button onClick={() => regions.setLine(undefined)}>{slipWords('mark.no')}</Button>
         </>
       ) : (
-        <Button onClick={() => regions.setLine({ use: 'lasso', pointsPx: [] })}>Draw round it</Button>
+        <Button onClick={() => regions.setLine({ use: 'lasso', pointsPx: [] })}>{slipWords('mark.draw')}</Button>
       )}
-      {count > 0 && <Button onClick={() => onDraft({ islands: [], outlinesMm: [] })}>Begin again</Button>}
+      {count > 0 && <Button onClick={() => onDraft({ islands: [], outlinesMm: [] })}>{slipWords('mark.again')}</Button>}
     </div>
   );
 }
