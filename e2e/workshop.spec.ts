@@ -88,7 +88,7 @@ test('a print follows the paper it is made with until its first cut, and its loo
   const events = [
     { id: 'first-cut-of-followed', version: 2, at: new Date().toISOString(), act: { kind: 'cut-done', cutId } },
   ];
-  await api(server, 'POST', `/api/prints/${id}/log`, { events });
+  await api(server, 'POST', `/api/prints/${id}/log`, { known: '0.0.0', events });
   await page.goto(`${server.url}/workshop`);
   await page.getByRole('button', { name: /^pale grey/ }).click();
   await type(page, 'L*', '60');

@@ -27,7 +27,7 @@ export interface Snapshot {
   readonly state: PrintState;
   /** The plan with every edit that is on its way. */
   readonly plan: Plan;
-  /** The log with every act that is on its way. */
+  /** The log with every act that is kept here until the server has it. */
   readonly events: readonly BenchEvent[];
   readonly status: SaveStatus;
   /** Acts kept here because the server does not answer. */
@@ -249,10 +249,10 @@ export class PrintSession {
 
   private keepForLater(): void {
     this.away = this.pending.length > 0;
-    for (const one of this.pending) {
-      one.told = true;
-      one.done(success('kept'));
-    }
+    const waiting = this.pending;
+    if (waiting.some(({ told }) => !told))
+      this.pending = waiting.map((one) => (one.told ? one : { ...one, told: true }));
+    waiting.forEach((one) => one.done(success('kept')));
     this.setStatus(this.restingStatus());
   }
 
@@ -335,7 +335,9 @@ export class PrintSession {
     const { plan, events } = this.latest;
     const of = [plan, events, this.pending];
     if (this.together?.of.every((part, i) => part === of[i])) return this.together;
-    const acts = this.pending.flatMap(({ item }) => (item.kind === 'acts' ? item.events : []));
+    // an act is shown as done once it is on the server's disk, or kept here because that does not answer: a pedal that bounces
+    // meanwhile presses for the same sheet
+    const acts = this.pending.flatMap(({ item, told }) => (told && item.kind === 'acts' ? item.events : []));
     this.together = {
       of,
       plan: shared(this.together?.plan, this.pending.map(({ item }) => item).reduce(withItem, plan)),

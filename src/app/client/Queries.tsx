@@ -1,6 +1,9 @@
 'use client';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { notifyManager, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
+
+// what is changed is shown in the same task: a box that is ticked does not go back for a moment
+notifyManager.setScheduler(queueMicrotask);
 
 /** How long what was fetched counts as fresh: looked at again after that, it is asked for anew behind what is shown. */
 const FRESH_MS = 10_000;

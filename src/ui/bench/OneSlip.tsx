@@ -36,8 +36,7 @@ export function OneSlip({
   number: number;
   onShow: (slip: Slip | undefined) => void;
 }) {
-  const desk = usePrintDesk('plan', 'looks', 'unit', 'urls');
-  const { plan, looks, unit, urls } = desk;
+  const { plan, looks, urls } = usePrintDesk('plan', 'looks', 'urls');
   const [open, setOpen] = useState(slip.answer === undefined);
   const [busy, setBusy] = useState(false);
   const colours = plan.flat!.colours;
@@ -55,15 +54,7 @@ export function OneSlip({
   return (
     <section className={clsx(kit.say, kit.bad)} aria-label={slipWords('one.title', { number })}>
       <SlipHead number={number} setOpen={setOpen} open={open} onShow={onShow} slip={slip} />
-      <p className={kit.note}>
-        {slipWords('one.at', {
-          run: runBefore,
-          x: formatLength((box.x0 + box.x1) / 2, unit, 0),
-          y: formatLength((box.y0 + box.y1) / 2, unit, 0),
-        })}
-        {slip.note ? ` · ${slip.note}` : ''}
-        {slip.answer ? <strong> · {slipWords(`done.${slip.answer}`)}</strong> : ''}
-      </p>
+      <SlipFacts slip={slip} runBefore={runBefore} box={box} />
       {open && (slip.answer === undefined || slip.answer === 'leave') && shows && (
         <div className={clsx(kit.stack, kit.gap12, kit.above10)}>
           <LeaveIt
@@ -92,6 +83,28 @@ export function OneSlip({
         </p>
       )}
     </section>
+  );
+}
+
+interface SlipFactsProps {
+  readonly slip: Slip;
+  readonly runBefore: number;
+  readonly box: ReturnType<typeof useSlipBox>;
+}
+
+/** Where a slip lies, and what was done about it. */
+function SlipFacts({ slip, runBefore, box }: SlipFactsProps) {
+  const { unit } = usePrintDesk('unit');
+  return (
+    <p className={kit.note}>
+      {slipWords('one.at', {
+        run: runBefore,
+        x: formatLength((box.x0 + box.x1) / 2, unit, 0),
+        y: formatLength((box.y0 + box.y1) / 2, unit, 0),
+      })}
+      {slip.note ? ` · ${slip.note}` : ''}
+      {slip.answer ? <strong> · {slipWords(`done.${slip.answer}`)}</strong> : ''}
+    </p>
   );
 }
 

@@ -67,7 +67,7 @@ export interface PrintDesk {
   readonly savedAt: string;
   /** With every edit that is on its way, on the paper of the round that is seen. */
   readonly plan: Plan;
-  /** With every act that is on its way. */
+  /** With every act that is kept here until the server has it. */
   readonly events: readonly BenchEvent[];
   /** What undo and redo would do, by the names of the history. */
   readonly undoLabel: string | null;
