@@ -95,6 +95,12 @@ test('every catalogue is as it was read by `npm run words`, and none is left ove
   ).toEqual([...all.keys()].sort());
 });
 
+test('no key holds a dot: dots part the levels', async () => {
+  const segments = (room: Messages): string[] =>
+    Object.entries(room).flatMap(([key, value]) => (typeof value === 'string' ? [key] : [key, ...segments(value)]));
+  expect([...(await rooms()).values()].flatMap(segments).filter((key) => key.includes('.'))).toEqual([]);
+});
+
 test('every message is said somewhere', async () => {
   const programs = filesOf('src')
     .filter((file) => !file.startsWith(SOURCE))

@@ -12,7 +12,7 @@ import { kit } from '@/ui/kit/styles';
 import ledgerCss from './ledger.module.css';
 import css from './NumberingView.module.css';
 import { NothingToShow } from '@/ui/kit/NothingYet';
-import { craftWords } from '@/words/craft';
+import { craftWords, roleInWords } from '@/words/craft';
 import { longDayOf } from '@/words/dates';
 import { drawerWords } from '@/words/drawer';
 import { bestFirst, useNumbering, type Line, type Numbering } from './useNumbering';
@@ -202,7 +202,7 @@ function NumberRow({
         >
           {SHEET_ROLES.map((r) => (
             <option key={r} value={r}>
-              {craftWords(`role.${r}`)}
+              {roleInWords(r)}
             </option>
           ))}
         </select>
