@@ -131,9 +131,13 @@ test('the next cut waits for the run: the gate does not open before', async ({ p
   await expect(log(id, { kind: 'cut-done', cutId: 'stage-2' })).rejects.toThrow(/not finished/);
 });
 
-test('two devices: a sheet pulled on both counts once, and the second is told', async ({ page, browser }) => {
+test('two devices that do not hear each other: a sheet pulled on both counts once, and the second is told', async ({
+  page,
+  browser,
+}) => {
   const id = await readyToPull(page, 'two devices', 5);
   const tablet = await (await browser.newContext()).newPage();
+  await tablet.route('**/changes*', (route) => route.abort());
   await tablet.goto(`${server.url}/print/${id}/pull`);
   await expect(tablet.getByTestId('next-sheet')).toHaveText('1');
   await page.keyboard.press('Space');
