@@ -44,7 +44,7 @@ export function sentencesIn(fileName: string, source: string, ids: ReadonlySet<s
     found.push({ line: file.getLineAndCharacterOfPosition(node.getStart()).line + 1, text: text.trim().slice(0, 60) });
   const visit = (node: ts.Node): void => {
     if (ts.isJsxText(node)) {
-      if (letters(node.text)) take(node, node.text);
+      if (letters(node.text.replace(/&\w+;/g, ' '))) take(node, node.text);
     } else if (ts.isStringLiteralLike(node)) {
       if (!ids.has(node.text) && isRead(node, node.text)) take(node, node.text);
     } else if (ts.isTemplateExpression(node)) {

@@ -132,6 +132,7 @@ describe('planted faults are found', () => {
     ['imports', "import { a } from '@/words/shelf'"],
     ['keys of messages', "const a = shelfWords('print.facts', { size: b })"],
     ['what is compared', "const a = key.startsWith('Arrow')"],
+    ['spaces', '<b>&ensp;{name}</b>'],
     ['selectors', `const a = 'input, textarea, [role="menu"]'`],
     ['fields with spaces', "const a = { 'rubbing tool': draw }"],
     ['classes', '<b className={css.row} data-testid="run-cell" />'],

@@ -20,7 +20,6 @@ import {
   hasBenchEvent,
   hasBlob,
   printById,
-  moveTo,
   putBlob,
   raiseUndoFloor,
   replacePlan,
@@ -88,8 +87,7 @@ function append(
     log = [...log, whole];
     if (plan.frozenAt === null && firstGateOf([whole])) {
       plan = frozenAsOf(plan, whole.at);
-      replacePlan(db, id, plan_seq, plan);
-      moveTo(db, id, plan_seq, whole.at);
+      replacePlan(db, id, plan_seq, plan, whole.at);
     }
     if (passesGate(event.act)) raiseUndoFloor(db, id);
   }

@@ -206,6 +206,22 @@ describe('the stream', () => {
     await reader.cancel();
   });
 
+  test('a file that fails just then ends the line, not the server; the device goes on where it was', async () => {
+    const reader = expectOk(changesStream(db, id, state().now)).getReader();
+    await texts(reader);
+    await texts(reader);
+    const { now } = state();
+    edited(edition(9));
+    db.exec('ALTER TABLE plan_changes RENAME TO plan_changes_held');
+    await new Promise((later) => setImmediate(later));
+    expect((await reader.read()).done).toBe(true);
+    db.exec('ALTER TABLE plan_changes_held RENAME TO plan_changes');
+    const again = expectOk(changesStream(db, id, now)).getReader();
+    await texts(again);
+    expect(dataOf(await texts(again)).patches.length).toBe(1);
+    await again.cancel();
+  });
+
   test('who does not read is told all of it in few words later; a print that is gone ends it', async () => {
     const reader = expectOk(changesStream(db, id, state().now)).getReader();
     for (let n = 0; n < 40; n++) {

@@ -1,6 +1,6 @@
 import { learnedPace } from '@/core/cutting';
-import { failure, success, type Failure, type Outcome } from '@/core/units';
-import { CARD_FORM, cardOfPrint, patchBetween, type Progress } from '@/derived';
+import { failure, success, type Outcome } from '@/core/units';
+import { CARD_FORM, cardOfPrint, patchBetween } from '@/derived';
 import type { Counters, Plan, PrintChanges } from '@/model';
 import {
   benchLog,
@@ -17,6 +17,7 @@ import {
   type PrintRow,
   type Store,
 } from '@/store';
+import { allOrNothing } from './allOrNothing';
 import { announce } from './hub';
 import { livingPrint } from './livingPrint';
 import { readPlan } from './readPlan';
@@ -93,32 +94,18 @@ export function changePrint(
   act: (row: PrintRow, plan: Plan) => Outcome<undefined>,
   editId: string | null = null,
 ): Outcome<undefined> {
-  try {
-    db.transaction(() => {
-      const row = orThrow(livingPrint(db, id));
-      if (editId !== null && hasEdit(db, id, editId)) return;
-      const before = orThrow(readPlan(db, row));
-      orThrow(act(row, before));
-      settle(db, row, before, editId);
-    }).immediate();
-  } catch (error) {
-    if (error instanceof Refused) return error.failure;
-    throw error;
-  }
-  announce(id);
-  return success(undefined);
-}
-
-/** Thrown inside the transaction so that everything in it is rolled back. */
-class Refused extends Error {
-  constructor(readonly failure: Failure) {
-    super(failure.message);
-  }
-}
-
-function orThrow<T>(outcome: Outcome<T>): T {
-  if (!outcome.ok) throw new Refused(outcome);
-  return outcome.value;
+  const done = allOrNothing(db, (): Outcome<undefined> => {
+    const found = livingPrint(db, id);
+    if (!found.ok) return found;
+    if (editId !== null && hasEdit(db, id, editId)) return success(undefined);
+    const before = readPlan(db, found.value);
+    if (!before.ok) return before;
+    const made = act(found.value, before.value);
+    if (made.ok) settle(db, found.value, before.value, editId);
+    return made;
+  });
+  if (done.ok) announce(id);
+  return done;
 }
 
 /** Keeps what follows from a change: the patch from the plan before it, and the card. */
@@ -127,20 +114,12 @@ function settle(db: Store, was: PrintRow, before: Plan, editId: string | null): 
   const plan = readPlan(db, row);
   if (!plan.ok) return;
   if (row.plan_count !== was.plan_count) {
-    const patch = row.plan_count === was.plan_count + 1 ? patchBetween(before, plan.value) : null;
-    const short = patch && JSON.stringify(patch).length <= LONGEST_PATCH ? patch : null;
-    for (let count = was.plan_count + 1; count < row.plan_count; count++)
-      keepPlanChange(db, row.id, { count, editId: null, patch: null });
+    const patch = patchBetween(before, plan.value);
+    const short = JSON.stringify(patch).length <= LONGEST_PATCH ? patch : null;
     keepPlanChange(db, row.id, { count: row.plan_count, editId, patch: short });
   }
-  cardKept(db, row, plan.value, standingOf(row.id, plan.value, benchLog(db, row.id)));
-}
-
-/** Makes and keeps the card of a print. */
-export function cardKept(db: Store, row: PrintRow, plan: Plan, progress: Progress) {
-  const card = cardOfPrint(plan, progress);
+  const card = cardOfPrint(plan.value, standingOf(row.id, plan.value, benchLog(db, row.id)));
   keepCard(db, row.id, row.revision, CARD_FORM, card, card.dryAt);
-  return card;
 }
 
 /** For acts that are made on the plan as their asker knows it, not on whatever it has become. */

@@ -54,6 +54,13 @@ test('asked for by many at once it is made once; a colour really got makes it an
   expect(await lookPicture(db, id, 99, 120, NOW)).toMatchObject({ ok: false, code: 'run-missing' });
 });
 
+test('a look drawn while the print is changed is not kept under what it was asked for', async () => {
+  const asked = lookPicture(db, id, 2, 120, NOW);
+  edited({ kind: 'ink-set', inkId: expectOk(printState(db, id)).plan.inks[0].id, part: { solidLabD50: [40, 30, 10] } });
+  expect((await asked).ok).toBe(true);
+  expect(made()).toBe(0);
+});
+
 test('a look that cannot be kept is shown all the same', async () => {
   db.exec("CREATE TEMP TRIGGER no_room BEFORE INSERT ON made_pictures BEGIN SELECT RAISE(ABORT, 'no room'); END");
   expect((await look(1)).length).toBeGreaterThan(100);

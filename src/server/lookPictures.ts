@@ -2,8 +2,8 @@ import { createHash } from 'node:crypto';
 import { success, type Outcome } from '@/core/units';
 import { onPaperOf, type Progress } from '@/derived';
 import type { Plan } from '@/model';
-import { benchLog, keepMadePicture, madePicture, workshopStamp, type PrintRow, type Store } from '@/store';
-import { drawnFor, type Asker } from './drawing';
+import { benchLog, keepMadePicture, madePicture, printById, workshopStamp, type PrintRow, type Store } from '@/store';
+import { drawn } from './drawing';
 import { livingPrint } from './livingPrint';
 import { readPlan } from './readPlan';
 import { standingOf } from './standing';
@@ -23,26 +23,33 @@ export async function lookPicture(
   run: number,
   widthPx: number,
   now: string,
-  asker: Asker = {},
 ): Promise<Outcome<{ readonly bytes: Uint8Array }>> {
   const found = livingPrint(db, id);
   if (!found.ok) return found;
-  const key = keyOf(db, found.value, run, widthPx);
+  const asked = askedFor(db, found.value, run, widthPx);
+  const key = keyOf(db, found.value, asked, run, widthPx);
   if (!key.ok) return key;
   const kept = madePicture(db, key.value);
   if (kept) return success({ bytes: kept });
   const same = making.get(key.value);
   if (same) return same;
-  const made = drawnFor({ report: asker.report }, db, 'lookPng', id, run, widthPx);
+  const made = drawn(db, 'lookPng', id, run, widthPx);
   making.set(key.value, made);
   try {
     const answer = await made;
-    if (answer.ok) keepQuietly(db, key.value, answer.value.bytes, now);
+    // changed meanwhile, the picture may show what the print is now, not what its key says
+    const row = printById(db, id);
+    if (answer.ok && row && askedFor(db, row, run, widthPx) === asked)
+      keepQuietly(db, key.value, answer.value.bytes, now);
     return answer;
   } finally {
     making.delete(key.value);
   }
 }
+
+/** A print as far as it has come, a run and a width. */
+const askedFor = (db: Store, row: PrintRow, run: number, widthPx: number) =>
+  `${db.name} ${row.id} ${row.revision} ${workshopStamp(db)} ${run} ${widthPx}`;
 
 /** A look whose disk is full is shown all the same, and made again. */
 function keepQuietly(db: Store, key: string, bytes: Uint8Array, now: string): void {
@@ -53,8 +60,7 @@ function keepQuietly(db: Store, key: string, bytes: Uint8Array, now: string): vo
   }
 }
 
-function keyOf(db: Store, row: PrintRow, run: number, widthPx: number): Outcome<string> {
-  const asked = `${db.name} ${row.id} ${row.revision} ${workshopStamp(db)} ${run} ${widthPx}`;
+function keyOf(db: Store, row: PrintRow, asked: string, run: number, widthPx: number): Outcome<string> {
   const known = keys.get(asked);
   if (known) return success(known);
   const plan = readPlan(db, row);

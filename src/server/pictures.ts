@@ -1,6 +1,7 @@
 import { failure, success, type Outcome } from '@/core/units';
 import { SIZE_RANGE_MM, type PicturePlan, type Plan } from '@/model';
 import { getBlob, putBlob, type Store } from '@/store';
+import { allOrNothing } from './allOrNothing';
 import { patienceOf } from './decode';
 import { inspectPicture, makeRaster, sourcePreview, type PictureFacts, type Placement } from './imageIn';
 import { livingPrint } from './livingPrint';
@@ -79,26 +80,6 @@ async function placePicture(
     originalSha: putBlob(db, bytes, `image/${facts.format === 'svg' ? 'svg+xml' : facts.format}`, now),
     raster: { sha: putBlob(db, png, 'image/png', now), widthPx, heightPx, mmPerPx },
   }));
-}
-
-/** Thrown inside a transaction so that a refusal leaves nothing behind. */
-class Undone extends Error {}
-
-/** One transaction: what the act writes stays only when it succeeds. */
-function allOrNothing<T>(db: Store, act: () => Outcome<T>): Outcome<T> {
-  let answer: Outcome<T> | undefined;
-  try {
-    return db
-      .transaction(() => {
-        answer = act();
-        if (!answer.ok) throw new Undone();
-        return answer;
-      })
-      .immediate();
-  } catch (error) {
-    if (error instanceof Undone && answer) return answer;
-    throw error;
-  }
 }
 
 function firstPlacement({ widthPx, heightPx }: PictureFacts): Outcome<Placement> {

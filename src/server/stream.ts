@@ -22,6 +22,8 @@ export function changesStream(db: Store, id: string, known: Counters): Outcome<R
   return first.ok ? success(new ReadableStream(new Line(db, id, first.value))) : first;
 }
 
+type Controller = ReadableStreamDefaultController<Uint8Array>;
+
 /** One device's line. What it cannot take yet is not gathered: the next event holds all since the last. */
 class Line implements UnderlyingDefaultSource<Uint8Array> {
   private known: Counters;
@@ -36,30 +38,30 @@ class Line implements UnderlyingDefaultSource<Uint8Array> {
     this.known = first.now;
   }
 
-  start(controller: ReadableStreamDefaultController<Uint8Array>): void {
+  start(controller: Controller): void {
     controller.enqueue(bytes(`retry: ${RETRY_MS}\n\n`));
     controller.enqueue(eventOf(this.first));
     const ping = setInterval(() => controller.enqueue(bytes(':\n\n')), PING_MS);
     ping.unref();
-    const close = () => {
-      this.cancel();
-      controller.close();
-    };
     this.endings = [
       () => clearInterval(ping),
       listen(this.id, () => {
         this.behind = true;
-        this.tell(controller, close);
+        this.pull(controller);
       }),
-      whenStopping(close),
+      whenStopping(() => this.close(controller)),
     ];
   }
 
-  pull(controller: ReadableStreamDefaultController<Uint8Array>): void {
-    this.tell(controller, () => {
-      this.cancel();
-      controller.close();
-    });
+  pull(controller: Controller): void {
+    if (!this.behind || (controller.desiredSize ?? 0) <= -MOST_UNREAD) return;
+    this.behind = false;
+    try {
+      this.tell(controller, changesSince(this.db, this.id, this.known));
+    } catch {
+      // the file is held, full or closed just now: the device asks again where it was
+      this.close(controller);
+    }
   }
 
   cancel(): void {
@@ -67,10 +69,7 @@ class Line implements UnderlyingDefaultSource<Uint8Array> {
     this.endings = [];
   }
 
-  private tell(controller: ReadableStreamDefaultController<Uint8Array>, close: () => void): void {
-    if (!this.behind || (controller.desiredSize ?? 0) <= -MOST_UNREAD) return;
-    this.behind = false;
-    const changes = this.db.open ? changesSince(this.db, this.id, this.known) : failure('file-trouble', '');
+  private tell(controller: Controller, changes: Outcome<PrintChanges>): void {
     if (changes.ok) {
       this.known = changes.value.now;
       controller.enqueue(eventOf(changes.value));
@@ -78,7 +77,12 @@ class Line implements UnderlyingDefaultSource<Uint8Array> {
     }
     const { code, message } = changes;
     controller.enqueue(bytes(`event: refused\ndata: ${JSON.stringify({ code, message })}\n\n`));
-    close();
+    this.close(controller);
+  }
+
+  private close(controller: Controller): void {
+    this.cancel();
+    controller.close();
   }
 }
 

@@ -1,4 +1,4 @@
-import { failure, type Outcome } from '@/model';
+import { failure, type Failure, type Outcome } from '@/model';
 import { pageWords } from '@/words/pages';
 
 /** Asks the server; every answer is an outcome, also when there is none, or none within `patienceMs`. */
@@ -20,11 +20,16 @@ export async function askScan(
     const response = await fetch(url, { method: 'POST', body });
     if (response.ok)
       return { ok: true, value: { file: await response.blob(), dpi: Number(response.headers.get('x-scan-dpi')) || 0 } };
-    const answer = (await response.json().catch(() => ({}))) as { code?: string; message?: string };
-    return failure(answer.code ?? 'server', answer.message ?? pageWords('server.couldNot'));
+    return await refusalOf(response);
   } catch {
     return failure('unreachable', pageWords('server.away'));
   }
+}
+
+/** Why there is no file: in the server's words, or what kind of trouble it is in. */
+export async function refusalOf(response: Response): Promise<Failure> {
+  const { code, message } = (await response.json().catch(() => ({}))) as { code?: string; message?: string };
+  return failure(code ?? 'server', message ?? pageWords('server.failed', { status: String(response.status) }));
 }
 
 export async function askRaw<T>(url: string, init: RequestInit): Promise<Outcome<T>> {

@@ -1,4 +1,5 @@
-import { failure, success, type Outcome } from '@/model';
+import { failure, FILE_IN_STEPS, success, type Outcome } from '@/model';
+import { refusalOf } from './ask';
 import { pageWords } from '@/words/pages';
 
 /** A file as the server made it. */
@@ -9,7 +10,6 @@ export interface FileGot {
   readonly dpi: number;
 }
 
-const IN_STEPS = 'application/x-ulexite-steps';
 const AWAY = failure('unreachable', pageWords('server.away'));
 
 /** Asks for a file that takes work, and is told how far it is (0 to 1). Failures: the file's own, `stopped`, `unreachable`. */
@@ -20,18 +20,12 @@ export async function askFile(
   method: 'GET' | 'POST' = 'GET',
 ): Promise<Outcome<FileGot>> {
   try {
-    const response = await fetch(url, { method, signal, headers: { Accept: IN_STEPS } });
-    if (!response.headers.get('content-type')?.startsWith(IN_STEPS)) return plain(response);
+    const response = await fetch(url, { method, signal, headers: { Accept: FILE_IN_STEPS } });
+    if (!response.headers.get('content-type')?.startsWith(FILE_IN_STEPS)) return await refusalOf(response);
     return await inSteps(response.body!.getReader(), onShare);
   } catch {
     return signal?.aborted ? failure('stopped', pageWords('file.stopped')) : AWAY;
   }
-}
-
-/** An answer that is no file in steps: a refusal, or a page. */
-async function plain(response: Response): Promise<Outcome<FileGot>> {
-  const { code, message } = (await response.json().catch(() => ({}))) as { code?: string; message?: string };
-  return failure(code ?? 'server', message ?? pageWords('server.failed', { status: String(response.status) }));
 }
 
 interface Line {

@@ -176,9 +176,10 @@ export function moveTo(db: Store, id: string, seq: number, now: string): void {
   ).run(seq, now, id);
 }
 
-/** Writes a plan in the place of an entry of the history: one that names the same bytes. */
-export function replacePlan(db: Store, id: string, seq: number, plan: Plan): void {
+/** Writes a plan that names the same bytes in the place of the present one: a change, but no step of the history. */
+export function replacePlan(db: Store, id: string, seq: number, plan: Plan, now: string): void {
   db.prepare('UPDATE plan_history SET plan = ? WHERE print_id = ? AND seq = ?').run(JSON.stringify(plan), id, seq);
+  moveTo(db, id, seq, now);
 }
 
 /** Nothing before the present plan can be brought back any more. */

@@ -1,9 +1,6 @@
-import type { Outcome } from '@/model';
+import { FILE_IN_STEPS, type Outcome } from '@/model';
 import type { Asker, FileOut } from '@/server';
 import { respondFile } from './respond';
-
-/** Asked for by devices that show how far a file is, and can give it up. */
-const IN_STEPS = 'application/x-ulexite-steps';
 
 /**
  * A file that takes work: at once where a plain file is asked for, otherwise line by line how far it is, then a line that says what it
@@ -13,7 +10,7 @@ export async function respondInSteps(
   request: Request,
   make: (asker: Asker) => Promise<Outcome<FileOut & { readonly dpi?: number }>>,
 ): Promise<Response> {
-  if (!request.headers.get('accept')?.includes(IN_STEPS)) return respondFile(await make({ gone: request.signal }));
+  if (!request.headers.get('accept')?.includes(FILE_IN_STEPS)) return respondFile(await make({ gone: request.signal }));
   const encoder = new TextEncoder(),
     gone = new AbortController();
   request.signal.addEventListener('abort', () => gone.abort(), { once: true });
@@ -36,6 +33,6 @@ export async function respondInSteps(
     cancel: () => gone.abort(),
   });
   return new Response(stream, {
-    headers: { 'Content-Type': IN_STEPS, 'Cache-Control': 'no-store, no-transform' },
+    headers: { 'Content-Type': FILE_IN_STEPS, 'Cache-Control': 'no-store, no-transform' },
   });
 }

@@ -78,8 +78,6 @@ export function CoreSample({ point, onPoint }: CoreSampleProps) {
   }
 }
 
-const EN_SPACE = '\u2002';
-
 interface PlaceChoiceProps {
   readonly here: SamplePoint | undefined;
   readonly onPoint: ((point: SamplePoint) => void) | undefined;
@@ -110,8 +108,7 @@ function PlaceChoice({ here, onPoint, placeOf }: PlaceChoiceProps) {
       {flat!.colours.map((c, label) => (
         <MenuItem key={c.id} value={label}>
           <Swatch lab={wantedOf(plan)[label]} />
-          {EN_SPACE}
-          {c.name}
+          &ensp;{c.name}
         </MenuItem>
       ))}
     </TextField>
@@ -184,9 +181,7 @@ function FilmLayer({ film }: FilmLayerProps) {
       <span className={css.alone} style={{ backgroundColor: hexFromLabD50(film.alone) }} aria-hidden />
       <span style={{ background: hexFromLabD50(film.reached) }} aria-hidden />
       <span className={css.what}>
-        {film.run}
-        {EN_SPACE}
-        {film.name}
+        {film.run}&ensp;{film.name}
       </span>
       <span className={clsx(kit.quiet, kit.num)}>
         {frameWords('core.weight', {

@@ -8,8 +8,6 @@ import { usePrintDesk } from './printContext';
 import { Swatch } from './Swatch';
 import { frameWords } from '@/words/frame';
 
-const EN_SPACE = '\u2002';
-
 interface Props {
   readonly kind: ItemKind;
   readonly label: string;
@@ -80,7 +78,7 @@ const Drawn = memo(function Drawn({ label, several, none, className, used, optio
           {item.kind === 'paper' && (
             <>
               <Swatch lab={item.labD50} />
-              {EN_SPACE}
+              &ensp;
             </>
           )}
           {item.name}
