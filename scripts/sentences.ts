@@ -18,6 +18,9 @@ const READ = new Set([
   'says',
   'name',
 ]);
+/** Fields of records whose text a person reads, be it one word. */
+const READ_FIELDS = new Set([...READ, 'words', 'sentence', 'short', 'what', 'text']);
+READ_FIELDS.delete('name');
 /** Calls whose texts are for whoever mends the program. */
 const FOR_MENDERS = /^(new )?(Error|RangeError|TypeError|DOMException|console\.\w+|require|import)$/;
 
@@ -61,6 +64,8 @@ function isRead(node: ts.Node, text: string): boolean {
   const { parent } = node;
   if (ts.isImportDeclaration(parent) || ts.isExportDeclaration(parent) || ts.isLiteralTypeNode(parent)) return false;
   if (ts.isExpressionStatement(parent)) return false;
+  // what is parted by hyphens is called so in the program
+  if (/^\p{Ll}+(-\p{Ll}+)+$/u.test(text) || isStyle(node)) return false;
   if (ts.isJsxAttribute(parent)) return READ.has(parent.name.getText()) ? letters(text) : isSentence(text);
   if (ts.isCallExpression(parent) && KEYS.test(parent.expression.getText()) && parent.arguments[0] === node)
     return false;
@@ -69,11 +74,52 @@ function isRead(node: ts.Node, text: string): boolean {
   if (ts.isPropertyAssignment(parent) && parent.name === node) return false;
   if (ts.isBinaryExpression(parent) && /^[!=]==?$/.test(parent.operatorToken.getText())) return false;
   if (ts.isCaseClause(parent) || ts.isElementAccessExpression(parent)) return false;
+  if (letters(text) && shownBy(node)) return true;
   // a selector is none
   return !/[[\]=<>]/.test(text) && isSentence(text);
+}
+
+/** Whether a text is what a tag, a read attribute or a read field shows, be it one of a choice. */
+function shownBy(node: ts.Node): boolean {
+  let value = node;
+  while (isChoice(value.parent, value)) value = value.parent;
+  const { parent } = value;
+  if (ts.isPropertyAssignment(parent)) return READ_FIELDS.has(parent.name.getText());
+  if (!ts.isJsxExpression(parent)) return false;
+  return ts.isJsxAttribute(parent.parent) ? READ.has(parent.parent.name.getText()) : true;
+}
+
+function isStyle(node: ts.Node): boolean {
+  for (let at = node; !ts.isJsxElement(at) && !ts.isSourceFile(at); at = at.parent)
+    if (ts.isJsxAttribute(at)) return at.name.getText() === 'style';
+  return false;
+}
+
+function isChoice(parent: ts.Node, value: ts.Node): boolean {
+  if (ts.isParenthesizedExpression(parent) || ts.isTemplateSpan(parent) || ts.isTemplateExpression(parent)) return true;
+  if (ts.isConditionalExpression(parent)) return parent.condition !== value;
+  return (
+    ts.isBinaryExpression(parent) &&
+    (parent.operatorToken.kind === ts.SyntaxKind.QuestionQuestionToken ||
+      (parent.operatorToken.kind === ts.SyntaxKind.AmpersandAmpersandToken && parent.right === value))
+  );
 }
 
 function isForMenders(node: ts.Node): boolean {
   if (ts.isNewExpression(node) || ts.isCallExpression(node)) return FOR_MENDERS.test(node.expression.getText());
   return ts.isTypeNode(node);
+}
+
+/** What a program calls its cases: texts of types, and of lists that are types. No person reads them as they are. */
+export function idsIn(fileName: string, source: string): string[] {
+  const file = ts.createSourceFile(fileName, source, ts.ScriptTarget.Latest, true, ts.ScriptKind.TS);
+  const ids: string[] = [];
+  const visit = (node: ts.Node): void => {
+    if (ts.isLiteralTypeNode(node) && ts.isStringLiteral(node.literal)) ids.push(node.literal.text);
+    if (ts.isAsExpression(node) && node.type.getText() === 'const' && ts.isArrayLiteralExpression(node.expression))
+      ids.push(...node.expression.elements.filter(ts.isStringLiteral).map(({ text }) => text));
+    ts.forEachChild(node, visit);
+  };
+  visit(file);
+  return ids;
 }

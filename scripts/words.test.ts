@@ -2,7 +2,7 @@ import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { basename, join } from 'node:path';
 import type { Compiled, Messages } from '../src/words/translator';
 import { compiledRoom } from './compiledRoom';
-import { sentencesIn } from './sentences';
+import { idsIn, sentencesIn } from './sentences';
 
 const SOURCE = 'src/words/en',
   MADE = 'src/words/made/en';
@@ -20,23 +20,8 @@ const MOVED = [
   'workshop',
 ]
   .map((name) => join('src/app', name))
-  .concat(
-    [
-      'BeforePulling.tsx',
-      'CutView.tsx',
-      'OneSlip.tsx',
-      'SlipPanel.tsx',
-      'Replay.tsx',
-      'useCut.ts',
-      'BenchTabs.tsx',
-      'GateDialog.tsx',
-      'NextPull.tsx',
-      'PullView.tsx',
-      'SheetGrid.tsx',
-      'usePull.ts',
-    ].map((name) => join('src/ui/bench', name)),
-  )
-  .concat(['src/session', 'src/ui/drawer', 'src/ui/kit', 'src/ui/shelf']);
+  .concat(['bench', 'desk', 'drawer', 'kit', 'shelf'].map((name) => join('src/ui', name)))
+  .concat('src/session');
 
 const filesOf = (path: string): string[] =>
   statSync(path).isDirectory()
@@ -75,7 +60,8 @@ function unused(name: string, room: Messages, programs: readonly string[]): stri
 
 test('rooms that have moved hold no sentence of their own', async () => {
   const keys = [...(await rooms()).values()].flatMap((room) => keysOf(room));
-  const ids = new Set(keys.flatMap((key) => [key, ...key.split('.')]));
+  const cases = filesOf('src').flatMap((file) => idsIn(file, readFileSync(file, 'utf8')));
+  const ids = new Set([...cases, ...keys.flatMap((key) => [key, ...key.split('.')])]);
   expect(MOVED.flatMap(filesOf).flatMap((file) => told(file, ids))).toEqual([]);
 });
 
@@ -122,6 +108,9 @@ describe('planted faults are found', () => {
     ['a message', "tell('The block is cut.')", ['The block is cut.']],
     ['a choice of two', "const a = b ? 'not printed' : x", ['not printed']],
     ['a word in a table', "const NAMES = { a: 'Paper' }", ['Paper']],
+    ['one word of a choice', '<b>{a ? "closed" : "open"}</b>', ['closed', 'open']],
+    ['one word where there is none', '<b title={a ?? "nothing"} />', ['nothing']],
+    ['one word of a record', "({ label: 'width', id: 'width' })", ['width']],
     ['a failure', "failure('code', `Run ${n} comes first.`)", ['Run ${n} comes first.']],
   ])('%s', (_, source, sentences) => expect(found(`export const planted = ${source};`)).toEqual(sentences));
 
@@ -135,8 +124,17 @@ describe('planted faults are found', () => {
     ['spaces', '<b>&ensp;{name}</b>'],
     ['selectors', `const a = 'input, textarea, [role="menu"]'`],
     ['fields with spaces', "const a = { 'rubbing tool': draw }"],
+    ['styles', '<b style={{ gridTemplateColumns: `3rem repeat(${n}, minmax(0, 1fr))` }} />'],
+    ['what radio buttons are called together', '<input name="seen-round" />'],
     ['classes', '<b className={css.row} data-testid="run-cell" />'],
   ])('%s are none', (_, source) => expect(found(source)).toEqual([]));
+
+  test('what a type calls its cases is an id', () =>
+    expect(idsIn('planted.ts', "type A = 'too early' | B; const C = ['with tracing', 'bare'] as const;")).toEqual([
+      'too early',
+      'with tracing',
+      'bare',
+    ]));
 
   test('a key nobody says, and one said by its beginning', () => {
     const room: Messages = { a: { one: 'x', two: 'y' }, b: 'z', lost: 'w' };

@@ -8,6 +8,7 @@ import type { EditOf, Plan } from '@/model';
 import { kit } from '@/ui/kit/styles';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
+import { runsWords } from '@/words/runs';
 
 /** One block more, invented while the others are cut or printed already: some colours of the picture stand on it, in an ink of its own. */
 export function AddBlock() {
@@ -23,14 +24,12 @@ export function AddBlock() {
   };
   return (
     <section>
-      <h3>One block more</h3>
-      <p className={clsx(kit.note, kit.around4)}>
-        Printed over all others, in an ink that lets them through; what is cut and printed stays as it is.
-      </p>
+      <h3>{runsWords('addBlock.oneBlockMore')}</h3>
+      <p className={clsx(kit.note, kit.around4)}>{runsWords('addBlock.printedOverAllOthers')}</p>
       <TextField
         select
         fullWidth
-        label="Colours that stand on it"
+        label={runsWords('addBlock.coloursThatStandOn')}
         className={kit.above8}
         value={there.map(({ id }) => id)}
         onChange={(e) => setChosen(e.target.value as unknown as string[])}
@@ -39,7 +38,8 @@ export function AddBlock() {
           select: {
             multiple: true,
             displayEmpty: true,
-            renderValue: () => (there.length === 0 ? 'choose some' : there.map(({ name }) => name).join(', ')),
+            renderValue: () =>
+              there.length === 0 ? runsWords('addBlock.chooseSome') : there.map(({ name }) => name).join(', '),
           },
         }}
       >
@@ -51,7 +51,7 @@ export function AddBlock() {
         ))}
       </TextField>
       <Button className={kit.above8} disabled={there.length === 0} onClick={() => void add()}>
-        Add this block
+        {runsWords('addBlock.addThisBlock')}
       </Button>
     </section>
   );
@@ -66,12 +66,12 @@ function blockOf(plan: Plan, colours: Colours): EditOf<'block-added'> {
   return {
     kind: 'block-added',
     as,
-    name: `Block ${number}`,
+    name: runsWords('addBlock.block', { number }),
     materialId: plan.blocks[0].materialId,
     colourIds: colours.map(({ id }) => id),
     ink: {
       id: `ink-${as}`,
-      name: `${colours[0].name}, over all`.slice(0, 60),
+      name: runsWords('addBlock.overAll', { colour: colours[0].name }).slice(0, 60),
       mediumId: plan.inks[0]?.mediumId ?? 'oil relief',
       solidLabD50: colours[0].wantedLabD50,
       opacity: 'transparent',

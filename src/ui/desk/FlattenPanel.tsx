@@ -9,6 +9,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './FlattenPanel.module.css';
 import type { Plan } from '@/model';
+import { pictureWords } from '@/words/picture';
 
 interface Props {
   readonly flatten: Flatten;
@@ -22,13 +23,13 @@ export function FlattenPanel({ flatten, closed }: Props) {
   const set = (part: Partial<FlattenSettings>) => flatten.move({ ...settings, ...part });
   return (
     <section>
-      <h2>Flatten</h2>
+      <h2>{pictureWords('flatten.flatten')}</h2>
       {closed ? (
-        <p className={kit.note}>The block is cut for these shapes, so they are closed. Copy the print to try others.</p>
+        <p className={kit.note}>{pictureWords('flatten.theBlockIsCut')}</p>
       ) : (
         <>
           <Dial
-            label="colours"
+            label={pictureWords('flatten.colours')}
             value={settings.colourCount}
             min={FLATTEN_LIMITS.minColours}
             max={FLATTEN_LIMITS.maxColours}
@@ -37,7 +38,7 @@ export function FlattenPanel({ flatten, closed }: Props) {
             onChange={(colourCount) => set({ colourCount })}
           />
           <Dial
-            label="smooth"
+            label={pictureWords('flatten.smooth')}
             value={settings.radiusMm}
             min={0}
             max={FLATTEN_LIMITS.maxRadiusMm}
@@ -46,7 +47,7 @@ export function FlattenPanel({ flatten, closed }: Props) {
             onChange={(radiusMm) => set({ radiusMm })}
           />
           <Dial
-            label="smallest island"
+            label={pictureWords('flatten.smallestIsland')}
             value={Math.sqrt(settings.minIslandMm2)}
             min={0}
             max={Math.sqrt(FLATTEN_LIMITS.maxIslandMm2)}
@@ -78,21 +79,21 @@ function Working({ work, flatten, plan, took, settings }: WorkingProps) {
           <span className={kit.note}>
             {work.words}, {Math.round(work.share * 100)} %
           </span>
-          <Button onClick={flatten.stop}>Stop</Button>
+          <Button onClick={flatten.stop}>{pictureWords('flatten.stop')}</Button>
         </div>
       ) : plan.flat ? (
         <p className={kit.note}>
           {plan.flat.handChanges > 0
-            ? `${plan.flat.handChanges} change${plan.flat.handChanges === 1 ? '' : 's'} by hand; flattening anew drops them (undo brings them back).`
+            ? pictureWords('flatten.changesByHand', { handChanges: plan.flat.handChanges })
             : took
-              ? `Whole picture flattened in ${(took / 1000).toFixed(1)} s.`
-              : 'Every pixel has exactly one colour.'}
+              ? pictureWords('flatten.wholePictureFlattenedIn', { took: took / 1000 })
+              : pictureWords('flatten.everyPixelHasExactly')}
         </p>
       ) : (
         <div className={clsx(kit.row, kit.between)}>
-          <span className={kit.note}>a first look; nothing is decided</span>
+          <span className={kit.note}>{pictureWords('flatten.aFirstLookNothing')}</span>
           <Button variant="contained" color="primary" onClick={() => flatten.startWhole(settings)}>
-            Flatten
+            {pictureWords('flatten.flatten')}
           </Button>
         </div>
       )}

@@ -27,8 +27,9 @@ import { Swatch } from '../kit/Swatch';
 import { useKeyNotes, type KeyNote } from '../kit/keys';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
+import { runsWords } from '@/words/runs';
 
-const SLIDER_KEYS: readonly KeyNote[] = [{ keys: '← → on a slider', what: 'turn the ink; the sheet follows' }];
+const SLIDER_KEYS: readonly KeyNote[] = [{ keys: '← → on a slider', what: runsWords('inkTurn.turnTheInkThe') }];
 
 /** What if: a run's ink is held and turned, and the whole sheet follows; let go, it is saved and can be undone. */
 export function InkTurn({ run, index }: { run: Run; index: number }) {
@@ -49,7 +50,7 @@ export function InkTurn({ run, index }: { run: Run; index: number }) {
         <TextField
           select
           fullWidth
-          label="Impressions"
+          label={runsWords('inkTurn.impressions')}
           value={run.impressions}
           disabled={closed}
           onChange={(e) =>
@@ -60,8 +61,8 @@ export function InkTurn({ run, index }: { run: Run; index: number }) {
             })
           }
         >
-          <MenuItem value={1}>one film</MenuItem>
-          <MenuItem value={2}>printed twice: two thin films</MenuItem>
+          <MenuItem value={1}>{runsWords('inkTurn.oneFilm')}</MenuItem>
+          <MenuItem value={2}>{runsWords('inkTurn.printedTwiceTwoThin')}</MenuItem>
         </TextField>
         <FormControlLabel
           className={kit.above4}
@@ -73,7 +74,7 @@ export function InkTurn({ run, index }: { run: Run; index: number }) {
               onChange={(e) => pin(e.target.checked)}
             />
           }
-          label={<span className={kit.small}>keep this run at its place in the search</span>}
+          label={<span className={kit.small}>{runsWords('inkTurn.keepThisRunAt')}</span>}
         />
         <RunActs run={run} closed={closed} />
       </section>
@@ -98,10 +99,15 @@ function WhereItLies({ forme, several, closed }: WhereItLiesProps) {
   const block = plan.blocks.find((one) => one.sides.some((side) => side.cuts.some((cut) => cut.id === forme.cutId)));
   return (
     <section>
-      <h3>Lies on the sheet{several && block ? `: ${block.name}` : ''}</h3>
+      <h3>
+        {runsWords('inkTurn.liesOnTheSheet', {
+          several: String(several && block !== undefined),
+          block: block?.name ?? '',
+        })}
+      </h3>
       <div className={clsx(kit.fields, kit.above12, kit.atTop)}>
         <LengthField
-          label="To the right"
+          label={runsWords('inkTurn.toTheRight')}
           valueMm={xMm}
           unit={unit}
           range={PLACE_ON_PRINT_MM}
@@ -109,7 +115,7 @@ function WhereItLies({ forme, several, closed }: WhereItLiesProps) {
           onChange={(value) => set({ offsetMm: { xMm: value, yMm } })}
         />
         <LengthField
-          label="Down"
+          label={runsWords('inkTurn.down')}
           valueMm={yMm}
           unit={unit}
           range={PLACE_ON_PRINT_MM}
@@ -117,7 +123,7 @@ function WhereItLies({ forme, several, closed }: WhereItLiesProps) {
           onChange={(value) => set({ offsetMm: { xMm, yMm: value } })}
         />
         <NumberField
-          label="Turned clockwise, °"
+          label={runsWords('inkTurn.turnedClockwise')}
           value={forme.turnDeg}
           range={FORME_TURN_RANGE}
           disabled={closed}
@@ -125,8 +131,8 @@ function WhereItLies({ forme, several, closed }: WhereItLiesProps) {
         />
         <p className={kit.note}>
           {xMm === 0 && yMm === 0 && forme.turnDeg === 0
-            ? 'Where it was cut for.'
-            : 'Turned about the middle of the picture, then carried; what reaches beyond the picture is not drawn.'}
+            ? runsWords('inkTurn.whereItWasCut')
+            : runsWords('inkTurn.turnedAboutTheMiddle')}
         </p>
       </div>
     </section>
@@ -145,7 +151,7 @@ function RunActs({ run, closed }: { run: Run; closed: boolean }) {
           void change({ kind: 'run-repeated', runId: run.id, as });
         }}
       >
-        Print it once more
+        {runsWords('inkTurn.printItOnceMore')}
       </Button>
       {spare && !closed && (
         <Button
@@ -154,7 +160,7 @@ function RunActs({ run, closed }: { run: Run; closed: boolean }) {
             void change({ kind: 'run-removed', runId: run.id });
           }}
         >
-          Take this run out
+          {runsWords('inkTurn.takeThisRunOut')}
         </Button>
       )}
     </div>
@@ -170,7 +176,7 @@ function MediumChoice({ ink, closed }: { ink: Ink; closed: boolean }) {
       <TextField
         select
         fullWidth
-        label="Medium"
+        label={runsWords('inkTurn.medium')}
         className={kit.above8}
         value={ink.mediumId}
         disabled={closed}
@@ -193,11 +199,11 @@ function MediumChoice({ ink, closed }: { ink: Ink; closed: boolean }) {
 function mediumInWords({ wetFilmUm, dryingHours, laidBy, asksOfPaper, asksOfBlock }: Medium): string {
   const dry =
     dryingHours === 0
-      ? 'the next film follows at once'
+      ? runsWords('inkTurn.theNextFilmFollows')
       : dryingHours < 2
-        ? `the next film after ${Math.round(60 * dryingHours)} min`
-        : `the next film after ${dryingHours} h`;
-  return `By ${laidBy}, ${wetFilmUm} µm wet, ${dry} (start values). It asks for ${asksOfPaper}; ${asksOfBlock}.`;
+        ? runsWords('inkTurn.theNextFilmAfter', { dryingHours: Math.round(60 * dryingHours) })
+        : runsWords('inkTurn.theNextFilmAfterH', { dryingHours });
+  return runsWords('inkTurn.byMWetStart', { laidBy, wetFilmUm, dry, asksOfPaper, asksOfBlock });
 }
 
 function Turns({ inking, closed }: { inking: Inking; closed: boolean }) {
@@ -245,10 +251,8 @@ function Turns({ inking, closed }: { inking: Inking; closed: boolean }) {
       />
       <MediumChoice ink={ink} closed={closed} />
       <p className={clsx(kit.note, kit.above8)}>
-        {ink.recipe
-          ? 'Mixed by its recipe; turning opacity or colour departs from it.'
-          : 'Opacity: how much of a black strip it hides.'}{' '}
-        <Link href={urls.page('inks')}>To the inks</Link>
+        {ink.recipe ? runsWords('inkTurn.mixedByItsRecipe') : runsWords('inkTurn.opacityHowMuchOf')}{' '}
+        <Link href={urls.page('inks')}>{runsWords('inkTurn.toTheInks')}</Link>
       </p>
     </section>
   );
@@ -316,7 +320,7 @@ function InkSliders({ turn, hides, inkSet, inking, weighted, l, polar, strength,
         inkSet({ opacity: v as OpacityKnown }),
       )}
       {turn(
-        'film weight',
+        runsWords('inkTurn.filmWeight'),
         inking.filmWeight,
         FILM_WEIGHT_RANGE.min,
         FILM_WEIGHT_RANGE.max,

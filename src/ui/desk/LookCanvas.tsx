@@ -5,6 +5,7 @@ import type { SamplePoint } from '../kit/CoreSample';
 import { usePrintDesk } from '../kit/printContext';
 import { SheetCanvas, type PaintView } from '../kit/SheetCanvas';
 import { IslandOverlay } from '@/ui/kit/regions/RegionOverlay';
+import { pictureWords } from '@/words/picture';
 
 /** The sheet after a run, large; pointing or the arrow keys move the core sample. */
 export function LookCanvas({ run, onPoint }: { run: number; onPoint: (point: SamplePoint | undefined) => void }) {
@@ -59,7 +60,7 @@ export function LookCanvas({ run, onPoint }: { run: number; onPoint: (point: Sam
       heightPx={heightPx}
       mmPerPx={mmPerPx}
       unit={unit}
-      label={`The sheet after run ${run}, with the core sample`}
+      label={pictureWords('lookCanvas.theSheetAfterRun', { run })}
       paint={paint}
       onHover={(x, y) => void look(x, y)}
       onPick={(x, y) => void pick(x, y)}

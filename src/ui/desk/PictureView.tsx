@@ -18,8 +18,9 @@ import { kit } from '@/ui/kit/styles';
 import { NothingYet } from '@/ui/kit/NothingYet';
 import { Leaves } from '@/ui/kit/Leaves';
 import { FileButton } from '@/ui/kit/FileButton';
+import { pictureWords } from '@/words/picture';
 
-const opening = () => <p className={kit.note}>opening …</p>;
+const opening = () => <p className={kit.note}>{pictureWords('picture.opening')}</p>;
 const IslandList = dynamic(
   fetched(() => import('./regions/IslandList').then((m) => m.IslandList)),
   {
@@ -31,7 +32,7 @@ const TonesPanel = dynamic(
   fetched(() => import('./TonesPanel').then((m) => m.TonesPanel)),
   {
     ssr: false,
-    loading: () => <p className={kit.note}>the colours are laid out …</p>,
+    loading: () => <p className={kit.note}>{pictureWords('picture.openingTones')}</p>,
   },
 );
 const RegionPanel = dynamic(
@@ -44,8 +45,8 @@ const RegionPanel = dynamic(
 
 const ACCEPT = '.png,.jpg,.jpeg,.webp,.tif,.tiff,.svg,image/png,image/jpeg,image/webp,image/tiff,image/svg+xml';
 const LEAVES = [
-  ['colours', 'Colours'],
-  ['islands', 'Islands'],
+  ['colours', pictureWords('picture.colours')],
+  ['islands', pictureWords('picture.islands')],
 ] as const;
 type Showing = 'both' | 'picture' | 'flat';
 const NEXT: Record<Showing, Showing> = { both: 'flat', flat: 'picture', picture: 'both' };
@@ -153,7 +154,7 @@ function PictureMap({
       heightPx={picture!.raster.heightPx}
       mmPerPx={picture!.raster.mmPerPx}
       unit={desk.unit}
-      label="The picture and its flat colours"
+      label={pictureWords('picture.thePictureAndIts')}
       paint={hasFlat ? paintFlat : paintPicture}
       paintLeft={hasFlat ? paintPicture : undefined}
       divider={showing === 'both' ? divider : showing === 'picture' ? 1 : 0}
@@ -179,8 +180,8 @@ function BringIn({ dropProps, over, take, busy, problem }: BringInProps) {
       <div className={kit.stage}>
         <NothingYet
           over={over}
-          title="Bring in a picture"
-          says="A sketch, a drawing, a photograph taken in strong light. Drop it here, paste it, or choose a file: PNG, JPEG, WebP, TIFF or SVG, up to 40 megapixels and 60 MB."
+          title={pictureWords('picture.bringInAPicture')}
+          says={pictureWords('picture.aSketchADrawing')}
         >
           <PictureButton take={take} busy={busy} />
           {problem && (
@@ -251,16 +252,16 @@ function usePictureKeys(
   const {
     plan: { flat },
   } = usePrintDesk('plan');
-  useKeys('s', 'picture, flat colours, or both with the divider', () => setShowing((s) => NEXT[s]));
+  useKeys('s', pictureWords('picture.pictureFlatColoursOr'), () => setShowing((s) => NEXT[s]));
   const { letGo, step } = regions;
-  useKeys('escape', 'let the island go', () => {
+  useKeys('escape', pictureWords('picture.letTheIslandGo'), () => {
     letGo();
     setChosenTone(undefined);
   });
-  useKeys('n, shift+n', 'the next or former island, in reading order', (e) => {
+  useKeys('n, shift+n', pictureWords('picture.theNextOrFormer'), (e) => {
     if (flat && !flatten.preview) void step(e.shiftKey ? -1 : 1);
   });
-  useKeys('backspace', 'take the last point back', () => regions.unpoint());
+  useKeys('backspace', pictureWords('picture.takeTheLastPoint'), () => regions.unpoint());
 }
 
 /** A picture taken in: chosen, dropped or pasted. */
@@ -275,7 +276,7 @@ function usePictureIn() {
     async (file: File | undefined) => {
       if (!file) return;
       if (closed) {
-        setProblem('The block is already cut for this picture. Begin a new print for another one.');
+        setProblem(pictureWords('picture.theBlockIsAlready'));
         return;
       }
       setBusy(`reading ${file.name}`);
@@ -320,7 +321,7 @@ function PictureSide({ leaf, setLeaf, regions, closed, flatten, chosenTone, setC
   return (
     <aside className={kit.side}>
       {flat ? (
-        <Leaves label="Beside the picture" leaves={LEAVES} leaf={leaf} onLeaf={setLeaf}>
+        <Leaves label={pictureWords('picture.besideThePicture')} leaves={LEAVES} leaf={leaf} onLeaf={setLeaf}>
           {regions.chosen && <RegionPanel regions={regions} />}
           {leaf === 'islands' ? (
             <IslandList regions={regions} closed={!shapesOpen(plan, desk.progress)} />
@@ -358,13 +359,17 @@ function PictureHead({ hasFlat, setShowing, showing, closed, take, busy }: Pictu
   return (
     <div className={clsx(kit.row, kit.between)}>
       <div className={kit.row}>
-        <h1>Picture</h1>
+        <h1>{pictureWords('picture.picture')}</h1>
         <span className={kit.quiet}>{picture!.fileName}</span>
       </div>
       <div className={kit.row}>
         {hasFlat && (
           <Button onClick={() => setShowing((s) => NEXT[s])}>
-            {showing === 'both' ? 'picture | flat' : showing === 'flat' ? 'flat colours' : 'picture'}{' '}
+            {showing === 'both'
+              ? pictureWords('picture.pictureFlat')
+              : showing === 'flat'
+                ? pictureWords('picture.flatColours')
+                : pictureWords('picture.pictureAlone')}{' '}
             <kbd className={kit.keyHint}>S</kbd>
           </Button>
         )}
@@ -383,14 +388,14 @@ interface PictureButtonProps {
 function PictureButton({ take, busy, another }: PictureButtonProps) {
   return (
     <FileButton
-      label="Picture file"
+      label={pictureWords('picture.pictureFile')}
       accept={ACCEPT}
       variant={another ? 'outlined' : 'contained'}
       color={another ? 'inherit' : 'primary'}
       disabled={busy !== undefined}
       onFile={(file) => void take(file)}
     >
-      {busy ? `${busy} …` : another ? 'Another picture' : 'Choose a file'}
+      {busy ? `${busy} …` : another ? pictureWords('picture.anotherPicture') : pictureWords('picture.chooseAFile')}
     </FileButton>
   );
 }

@@ -13,10 +13,10 @@ import { CountField, LengthField } from '../kit/fields';
 import { usePrintDesk } from '../kit/printContext';
 import { Thumb } from '../kit/Thumb';
 import type { Search } from './useProposals';
-import { count } from './watchWords';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './ProposalsPanel.module.css';
+import { runsWords } from '@/words/runs';
 
 const WaysDialog = dynamic(
   fetched(() => import('./WaysDialog').then((m) => m.default)),
@@ -52,7 +52,7 @@ export const ProposalsPanel = memo(function ProposalsPanel({ search }: { search:
           ))}
           {found.ways.length > 1 && (
             <Button fullWidth className={kit.above8} onClick={() => setWays(true)}>
-              Compare ways of working
+              {runsWords('proposals.compareWaysOfWorking')}
             </Button>
           )}
         </section>
@@ -78,38 +78,35 @@ function SearchState({ search, found }: { search: Search; found: Proposals | und
     <p className={clsx(kit.note, css.progress)} role="status">
       {search.progress !== undefined ? (
         <>
-          searching, {Math.round(100 * search.progress)} %{' '}
+          {runsWords('proposals.searching', { progress: Math.round(100 * search.progress) })}{' '}
           <span className={css.searching}>
             <i style={{ width: `${100 * search.progress}%` }} />
           </span>{' '}
           <button type="button" className={kit.link} onClick={search.stop}>
-            stop
+            {runsWords('proposals.stop')}
           </button>
         </>
       ) : search.problem ? (
         <>
           {search.problem}{' '}
           <button type="button" className={kit.link} onClick={search.again}>
-            Search again
+            {runsWords('proposals.searchAgain')}
           </button>
         </>
       ) : (
         found &&
         (found.tried === 0
-          ? 'The blocks are cut, so no other plans are weighed: only the order of runs still to come can change.'
-          : `${found.tried} plans were weighed${found.exact ? ', every order of each' : '; with this many runs not every order could be tried'}.`)
+          ? runsWords('proposals.theBlocksAreCut')
+          : runsWords('proposals.plansWereWeighedWith', { tried: found.tried, exact: String(found.exact) }))
       )}
     </p>
   );
 }
 
 function introOf(closed: number, runs: number, open: boolean): string {
-  if (closed >= runs) return 'All runs are printed.';
-  if (closed > 0)
-    return `${closed === 1 ? 'Run 1 is' : `Runs 1 to ${closed} are`} closed: printed or cut away. The others can still change places.`;
-  return open
-    ? 'Nothing is cut yet, so everything can still be chosen.'
-    : 'A block is cut: its shapes stay, the order can still change.';
+  if (closed >= runs) return runsWords('proposals.allRunsArePrinted');
+  if (closed > 0) return runsWords('proposals.closedPrintedOrCut', { closed });
+  return open ? runsWords('proposals.nothingIsCutYet') : runsWords('proposals.aBlockIsCut');
 }
 
 function ProposalCard({ proposal, words, onTake }: { proposal: Proposal; words: string; onTake: () => void }) {
@@ -125,10 +122,15 @@ function ProposalCard({ proposal, words, onTake }: { proposal: Proposal; words: 
       <div className={css.head}>
         <h3>{name}</h3>
         {proposal.asPlanned ? (
-          <span className={clsx(kit.press, kit.oneLine)}>as planned</span>
+          <span className={clsx(kit.press, kit.oneLine)}>{runsWords('proposals.asPlanned')}</span>
         ) : (
-          <button type="button" className={kit.link} aria-label={`Take: ${name}`} onClick={onTake}>
-            take
+          <button
+            type="button"
+            className={kit.link}
+            aria-label={runsWords('proposals.take', { name })}
+            onClick={onTake}
+          >
+            {runsWords('proposals.take2')}
           </button>
         )}
       </div>
@@ -136,16 +138,23 @@ function ProposalCard({ proposal, words, onTake }: { proposal: Proposal; words: 
         {stamp &&
           strip.map((fills, r) => (
             <span key={r}>
-              <Thumb coverage={stamp} fills={fills} label={`after run ${r + 1}`} />
+              <Thumb coverage={stamp} fills={fills} label={runsWords('proposals.afterRun', { run: r + 1 })} />
             </span>
           ))}
       </div>
       {!proposal.asPlanned && <p>{words}</p>}
       <p className={clsx(css.figs, kit.num, css.wraps)}>
-        mean ΔE {figures.meanDeltaE.toFixed(1)}, worst {figures.worstDeltaE.toFixed(1)} ({figures.worstColour}) ·{' '}
-        {count(figures.runs, 'run')}, {count(figures.blocks, 'block')}, {count(figures.inkings, 'inking')} ·{' '}
-        {count(figures.deepestFilms, 'film')} deep · cut {figures.cutCm2.toFixed(0)} cm² · about{' '}
-        {count(figures.days, 'day')}
+        {runsWords('proposals.meanEWorstRuns', {
+          meanDeltaE: figures.meanDeltaE,
+          worstDeltaE: figures.worstDeltaE,
+          worstColour: figures.worstColour,
+          runs: figures.runs,
+          blocks: figures.blocks,
+          inkings: figures.inkings,
+          deepestFilms: figures.deepestFilms,
+          cutCm2: figures.cutCm2,
+          days: figures.days,
+        })}
       </p>
     </article>
   );
@@ -158,44 +167,42 @@ function Rules({ plan }: { plan: Plan }) {
   const set = (part: EditOf<'rules-set'>['part']) => void change({ kind: 'rules-set', part });
   return (
     <section>
-      <h3 className={kit.below10}>The search keeps to</h3>
+      <h3 className={kit.below10}>{runsWords('proposals.theSearchKeepsTo')}</h3>
       <div className={kit.fields}>
         <TextField
           select
-          label="Direction"
+          label={runsWords('proposals.direction')}
           value={rules.direction}
           onChange={(e) => set({ direction: e.target.value as Plan['rules']['direction'] })}
         >
-          <MenuItem value="free">any order</MenuItem>
-          <MenuItem value="light to dark">light to dark</MenuItem>
-          <MenuItem value="dark to light">dark to light</MenuItem>
+          <MenuItem value="free">{runsWords('proposals.anyOrder')}</MenuItem>
+          <MenuItem value={runsWords('proposals.lightToDark')}>{runsWords('proposals.lightToDark')}</MenuItem>
+          <MenuItem value={runsWords('proposals.darkToLight')}>{runsWords('proposals.darkToLight')}</MenuItem>
         </TextField>
         <TextField
           select
-          label="Films below are"
+          label={runsWords('proposals.filmsBelowAre')}
           value={way.under}
           onChange={(e) => void change({ kind: 'way-set', part: { under: e.target.value as Plan['way']['under'] } })}
         >
-          <MenuItem value="dry">dry</MenuItem>
-          <MenuItem value="wet">still open, wet</MenuItem>
+          <MenuItem value="dry">{runsWords('proposals.dry')}</MenuItem>
+          <MenuItem value="wet">{runsWords('proposals.stillOpenWet')}</MenuItem>
         </TextField>
         <CountField
-          label="Most films on a spot"
+          label={runsWords('proposals.mostFilmsOnA')}
           value={rules.maxFilms}
           range={MAX_FILMS_RANGE}
           onChange={(maxFilms) => set({ maxFilms })}
         />
         <LengthField
-          label="Roller clearance"
+          label={runsWords('proposals.rollerClearance')}
           valueMm={rules.rollerClearanceMm}
           unit={unit}
           range={ROLLER_CLEARANCE_MM}
           onChange={(rollerClearanceMm) => set({ rollerClearanceMm })}
         />
       </div>
-      <p className={clsx(kit.note, kit.above8)}>
-        A run is kept at its place under its ink. Days and sheets are start values.
-      </p>
+      <p className={clsx(kit.note, kit.above8)}>{runsWords('proposals.aRunIsKept')}</p>
     </section>
   );
 }

@@ -12,6 +12,7 @@ import type { Progress } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
 import css from './SheetsView.module.css';
+import { sheetsWords } from '@/words/sheets';
 
 type Round = BenchState['rounds'][number];
 
@@ -26,15 +27,13 @@ export function RoundsPanel() {
   const proofs = progress.bench.rounds.filter(({ round }) => round === 'proof');
   const edition = progress.bench.rounds.find(({ round }) => round === 'edition');
   return (
-    <section aria-label="Rounds">
-      <h2>Rounds and their paper</h2>
-      <p className={clsx(kit.note, kit.around4)}>
-        Looks, warnings and recipes are shown on the paper of the round that is chosen here, in every view.
-      </p>
-      <div role="radiogroup" aria-label="Predictions on the paper of">
+    <section aria-label={sheetsWords('rounds.rounds')}>
+      <h2>{sheetsWords('rounds.roundsAndTheirPaper')}</h2>
+      <p className={clsx(kit.note, kit.around4)}>{sheetsWords('rounds.looksWarningsAndRecipes')}</p>
+      <div role="radiogroup" aria-label={sheetsWords('rounds.predictionsOnThePaper')}>
         <RoundLine
-          name="Edition"
-          says={edition ? sheetsInWords(edition) : 'not begun yet'}
+          name={sheetsWords('rounds.edition')}
+          says={edition ? sheetsInWords(edition) : sheetsWords('rounds.notBegunYet')}
           paper={edition?.paper ?? paperPlanned}
           seen={seenRound === EDITION_ROUND}
           onSee={() => seeRound(EDITION_ROUND)}
@@ -42,7 +41,7 @@ export function RoundsPanel() {
         {proofs.map((round, i) => (
           <RoundLine
             key={round.roundId}
-            name={`Proofs ${i + 1}`}
+            name={sheetsWords('rounds.proofs', { round: i + 1 })}
             says={sheetsInWords(round)}
             paper={round.paper ?? paperPlanned}
             seen={seenRound === round.roundId}
@@ -56,7 +55,7 @@ export function RoundsPanel() {
 }
 
 const sheetsInWords = ({ counted, tests, pulls }: Round) =>
-  `${counted + tests} sheets, ${pulls.length === 0 ? 'none pulled' : `${pulls.length} pull${pulls.length === 1 ? '' : 's'}`}`;
+  `${counted + tests} sheets, ${pulls.length === 0 ? sheetsWords('rounds.nonePulled') : `${pulls.length} pull${pulls.length === 1 ? '' : 's'}`}`;
 
 interface RoundLineProps {
   readonly name: string;
@@ -121,13 +120,13 @@ function BeginProofs({ count }: { count: number }) {
     >
       <TextField
         select
-        label="Paper"
+        label={sheetsWords('rounds.paper')}
         value={papers.some(({ id }) => id === paperId) ? paperId : PLANNED}
         onChange={(e) => setPaperId(e.target.value)}
         className={css.proofPaper}
         slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
       >
-        <MenuItem value={PLANNED}>as planned: {paperPlanned.name}</MenuItem>
+        <MenuItem value={PLANNED}>{sheetsWords('rounds.asPlanned', { paperPlanned: paperPlanned.name })}</MenuItem>
         {papers.map((paper) => (
           <MenuItem key={paper.id} value={paper.id}>
             <Swatch lab={paper.labD50} />
@@ -137,13 +136,13 @@ function BeginProofs({ count }: { count: number }) {
       </TextField>
       <div className={css.count}>
         <CountField
-          label="Sheets"
+          label={sheetsWords('rounds.sheets')}
           value={counted}
-          range={{ min: 1, max: MOST_SHEETS, what: 'the sheets for proofs' }}
+          range={{ min: 1, max: MOST_SHEETS, what: sheetsWords('rounds.theSheetsForProofs') }}
           onChange={setCounted}
         />
       </div>
-      <Button type="submit">Begin a round of proofs</Button>
+      <Button type="submit">{sheetsWords('rounds.beginARoundOf')}</Button>
     </form>
   );
 }

@@ -26,6 +26,7 @@ import css from './RunsView.module.css';
 import { labelOfCell, type LabelCoverage } from '@/core/geometry';
 import type { PrintPart } from '@/core/layers';
 import type { SyntheticListenerMap } from '@dnd-kit/core/dist/hooks/utilities';
+import { runsWords } from '@/words/runs';
 
 /** A dragged column moves along its row only. */
 const movedAcross = (transform: Transform | null) => CSS.Translate.toString(transform && { ...transform, y: 0 });
@@ -64,7 +65,7 @@ export function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnP
         transform: movedAcross(transform),
         transition: transition ?? undefined,
       }}
-      aria-label={`Run ${index + 1}, ${names}`}
+      aria-label={runsWords('runColumn.run', { index: index + 1, names })}
     >
       <ColumnHead
         on={on}
@@ -78,7 +79,15 @@ export function Column({ run, index, sheets, onPoint, onMove, onLarge }: ColumnP
       />
       <LookCell onLarge={onLarge} pointAt={pointAt} index={index} look={look} blank={blank} />
       <div className={css.thumb} onPointerMove={pointAt}>
-        {coverage ? <Thumb coverage={coverage} fills={film} label={`What run ${index + 1} lays down`} /> : blank}
+        {coverage ? (
+          <Thumb
+            coverage={coverage}
+            fills={film}
+            label={runsWords('runColumn.whatRunLaysDown', { index: index + 1 })}
+          />
+        ) : (
+          blank
+        )}
       </div>
       <CutCell blockFills={blockFills} blockStrokes={blockStrokes} block={block} index={index} blank={blank} />
       <Figures run={run} index={index} sheets={sheets} />
@@ -130,7 +139,10 @@ function CutCell({ blockFills, blockStrokes, block, index, blank }: CutCellProps
           fills={blockFills}
           strokes={blockStrokes}
           mirrored
-          label={`${block ?? 'The block'} before run ${index + 1}, mirrored; hatched is cut now`}
+          label={runsWords('runColumn.beforeRunMirroredHatched', {
+            block: block ?? runsWords('runColumn.theBlock'),
+            index: index + 1,
+          })}
         />
       ) : (
         blank
@@ -157,9 +169,17 @@ function LookCell({ onLarge, pointAt, index, look, blank }: LookCellProps) {
 
         onClick={onLarge}
         onPointerMove={pointAt}
-        aria-label={`Look closely at the sheet after run ${index + 1}`}
+        aria-label={runsWords('runColumn.lookCloselyAtThe', { index: index + 1 })}
       >
-        {coverage ? <Thumb coverage={coverage} fills={look} label={`The sheet after run ${index + 1}`} /> : blank}
+        {coverage ? (
+          <Thumb
+            coverage={coverage}
+            fills={look}
+            label={runsWords('runColumn.theSheetAfterRun', { index: index + 1 })}
+          />
+        ) : (
+          blank
+        )}
       </button>
     </div>
   );
@@ -205,11 +225,11 @@ function ColumnHead({ on, index, closed, onMove, attributes, listeners, names, r
       <div className={css.top1}>
         <h2>
           <button type="button" className={kit.bare} onClick={() => selectRun(index + 1)}>
-            Run {index + 1}
+            {runsWords('runColumn.run2', { index: index + 1 })}
           </button>
         </h2>
         {closed ? (
-          <span className={kit.quiet}>closed</span>
+          <span className={kit.quiet}>{runsWords('runColumn.closed')}</span>
         ) : (
           <MoveActs index={index} onMove={onMove} attributes={attributes} listeners={listeners} />
         )}
@@ -243,7 +263,7 @@ function MoveActs({ index, onMove, attributes, listeners }: MoveActsProps) {
       <button
         type="button"
         className={kit.grip}
-        aria-label={`Move run ${index + 1} earlier`}
+        aria-label={runsWords('runColumn.moveRunEarlier', { index: index + 1 })}
         disabled={index - 1 < progress.closedRuns}
         onClick={(e) => {
           e.stopPropagation();
@@ -257,14 +277,14 @@ function MoveActs({ index, onMove, attributes, listeners }: MoveActsProps) {
         className={kit.grip}
         {...attributes}
         {...listeners}
-        aria-label={`move run ${index + 1} to another place`}
+        aria-label={runsWords('runColumn.moveRunToAnother', { index: index + 1 })}
       >
-        move
+        {runsWords('runColumn.move')}
       </button>
       <button
         type="button"
         className={kit.grip}
-        aria-label={`Move run ${index + 1} later`}
+        aria-label={runsWords('runColumn.moveRunLater', { index: index + 1 })}
         disabled={index === plan.runs.length - 1}
         onClick={(e) => {
           e.stopPropagation();
@@ -302,21 +322,23 @@ function Figures({ run, index, sheets }: { run: Run; index: number; sheets: numb
     <dl className={kit.figures}>
       {plan.blocks.length > 1 && (
         <>
-          <dt>prints from</dt>
+          <dt>{runsWords('runColumn.printsFrom')}</dt>
           <dd>{blockNamesOf(plan, run)}</dd>
         </>
       )}
-      <dt>stands</dt>
-      <dd>{(shareOf(standing) * areaCm2).toFixed(0)} cm²</dd>
+      <dt>{runsWords('runColumn.stands')}</dt>
+      <dd>{runsWords('runColumn.cm', { share: shareOf(standing) * areaCm2 })}</dd>
       <dt />
       <dd className={kit.quiet}>{(100 * shareOf(standing)).toFixed(0)} %</dd>
-      <dt>cut now</dt>
-      <dd>{(shareOf(cutNow) * areaCm2).toFixed(0)} cm²</dd>
-      <dt>ink</dt>
-      <dd title={`for ${sheets} sheets; start values`}>{grams < 10 ? grams.toFixed(1) : grams.toFixed(0)} g</dd>
-      <dt>off wanted</dt>
-      <dd className={clsx(off >= 3 && kit.madder)}>ΔE {off.toFixed(1)}</dd>
-      <dt>films below</dt>
+      <dt>{runsWords('runColumn.cutNow')}</dt>
+      <dd>{runsWords('runColumn.cm', { share: shareOf(cutNow) * areaCm2 })}</dd>
+      <dt>{runsWords('runColumn.ink')}</dt>
+      <dd title={runsWords('runColumn.forSheetsStartValues', { sheets })}>
+        {grams < 10 ? grams.toFixed(1) : grams.toFixed(0)} g
+      </dd>
+      <dt>{runsWords('runColumn.offWanted')}</dt>
+      <dd className={clsx(off >= 3 && kit.madder)}>{runsWords('runColumn.e', { off })}</dd>
+      <dt>{runsWords('runColumn.filmsBelow')}</dt>
       <dd>{Math.max(0, below)}</dd>
       {short.map((w, i) => (
         <dd key={i} className={clsx(kit.whole, kit.madder, kit.atLeft)}>

@@ -22,7 +22,7 @@ import { lightToDark, sheetsOfPrint, type PlanLooks, usesOneSide } from '@/deriv
 import { CoreSample, type SamplePoint } from '../kit/CoreSample';
 import { usePrintDesk } from '../kit/printContext';
 import { useProposals, type Search } from './useProposals';
-import { count, openWarnings } from './watchWords';
+import { openWarnings } from './watchWords';
 import { useKeys } from '../kit/keys';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -31,6 +31,8 @@ import { NothingToShow } from '@/ui/kit/NothingYet';
 import { Leaves } from '@/ui/kit/Leaves';
 import { AddBlock } from './AddBlock';
 import { Column } from './RunColumn';
+import { runsWords } from '@/words/runs';
+import { rich } from '@/ui/kit/rich';
 
 // what stands beside the sheet comes after it: the sheet itself is there at once
 const LookCanvas = dynamic(
@@ -49,7 +51,7 @@ const InkTurn = dynamic(
   fetched(() => import('./InkTurn').then((m) => m.InkTurn)),
   {
     ssr: false,
-    loading: () => <p className={clsx(kit.note, css.sampleRoom)}>taking up the ink …</p>,
+    loading: () => <p className={clsx(kit.note, css.sampleRoom)}>{runsWords('runs.openingInk')}</p>,
   },
 );
 
@@ -62,20 +64,20 @@ export function RunsView() {
   const order = useRunOrder();
   if (!plan.flat || !looks) {
     return (
-      <NothingToShow title="No runs yet" says="The runs come from the flat colours of the picture.">
-        <Link href={urls.page('picture')}>To the picture</Link>
+      <NothingToShow title={runsWords('runs.noRunsYet')} says={runsWords('runs.theRunsComeFrom')}>
+        <Link href={urls.page('picture')}>{runsWords('runs.toThePicture')}</Link>
       </NothingToShow>
     );
   }
   const falling = lightToDark(plan, progress.closedRuns);
   return (
     <div className={kit.work}>
-      <h1 className={kit.visuallyHidden}>Runs</h1>
+      <h1 className={kit.visuallyHidden}>{runsWords('runs.runs')}</h1>
       {large ? (
         <div className={kit.stage}>
           <div className={clsx(kit.row, kit.between)}>
-            <h1>{selectedRun === 0 ? 'Bare paper' : `After run ${selectedRun}`}</h1>
-            <Button onClick={() => setLarge(false)}>Back to the progress sheet</Button>
+            <h1>{selectedRun === 0 ? runsWords('runs.barePaper') : runsWords('runs.afterRun', { selectedRun })}</h1>
+            <Button onClick={() => setLarge(false)}>{runsWords('runs.backToTheProgress')}</Button>
           </div>
           <LookCanvas run={selectedRun} onPoint={setPoint} />
         </div>
@@ -104,7 +106,7 @@ function useRunOrder() {
   const sheets = useMemo(() => sheetsOfPrint(plan, progress.bench, belief), [plan, progress.bench, belief]);
   const ids = plan.runs.map((run) => run.id);
   const reorder = useReorder(progress.closedRuns, ids);
-  useKeys('alt+left, alt+right', 'move the chosen run earlier or later', (e) => {
+  useKeys('alt+left, alt+right', runsWords('runs.moveTheChosenRun'), (e) => {
     e.preventDefault();
     if (selectedRun > 0) reorder(selectedRun - 1, selectedRun - 1 + (e.key === 'ArrowLeft' ? -1 : 1));
   });
@@ -150,14 +152,14 @@ function RunsSide({ overlaps, inOrder, closed, search, point, setPoint }: RunsSi
   const [leaf, setLeaf] = useState<Leaf>('plans');
   const watch = openWarnings(looks!.warnings, closed).length;
   const leaves = [
-    ['plans', closed > 0 ? 'From here on' : 'Other plans'],
-    ['ink', selectedRun > 0 ? `Ink of run ${selectedRun}` : 'Ink'],
-    ['watch', watch > 0 ? `To watch (${watch})` : 'To watch'],
+    ['plans', closed > 0 ? runsWords('runs.fromHereOn') : runsWords('runs.otherPlans')],
+    ['ink', selectedRun > 0 ? runsWords('runs.inkOfRun', { selectedRun }) : runsWords('runs.ink')],
+    ['watch', watch > 0 ? runsWords('runs.toWatch', { watch }) : runsWords('runs.watch')],
   ] as const;
   return (
     <aside className={clsx(kit.side, kit.split)}>
       <div className={kit.upper}>
-        <Leaves label="Beside the runs" leaves={leaves} leaf={leaf} onLeaf={setLeaf}>
+        <Leaves label={runsWords('runs.besideTheRuns')} leaves={leaves} leaf={leaf} onLeaf={setLeaf}>
           <PlanNow overlaps={overlaps} inOrder={inOrder} leaf={leaf} closed={closed} />
           {leaf === 'plans' && <ProposalsPanel search={search} />}
           {leaf === 'plans' && <AddBlock />}
@@ -165,12 +167,10 @@ function RunsSide({ overlaps, inOrder, closed, search, point, setPoint }: RunsSi
             (selectedRun > 0 ? (
               <InkTurn run={plan.runs[selectedRun - 1]} index={selectedRun - 1} />
             ) : (
-              <p className={kit.note}>Choose a run to hold its ink and turn it.</p>
+              <p className={kit.note}>{runsWords('runs.chooseARunTo')}</p>
             ))}
           {leaf === 'watch' && <WatchList />}
-          <p className={kit.note}>
-            Prediction from what is known of each ink: typically 3 to 6 ΔE off, more if inking varies.
-          </p>
+          <p className={kit.note}>{runsWords('runs.predictionFromWhatIs')}</p>
         </Leaves>
       </div>
       <div className={kit.lower}>
@@ -192,18 +192,26 @@ function PlanNow({ overlaps, inOrder, leaf, closed }: PlanNowProps) {
   return (
     <section>
       <p>
-        now: mean ΔE <strong className={kit.num}>{looks!.agreement.mean.toFixed(1)}</strong>, worst{' '}
-        <strong className={kit.num}>{looks!.agreement.worst.toFixed(1)}</strong> (
-        {wordForDifference(looks!.agreement.worst)}) · {count(plan.runs.length, 'run')} ·{' '}
-        {count(Math.max(0, ...looks!.stacks.map((stack) => stack.length)), 'film')} deep
+        {rich(
+          runsWords.rich('runs.nowMeanEWorst', {
+            strong: (c) => <strong className={kit.num}>{c}</strong>,
+            mean: looks!.agreement.mean,
+            worst: looks!.agreement.worst,
+            wordForDifference: wordForDifference(looks!.agreement.worst),
+            runs: plan.runs.length,
+            films: Math.max(0, ...looks!.stacks.map((stack) => stack.length)),
+          }),
+        )}
       </p>
-      {overlaps.length > 0 && <p className={kit.note}>Made where films overlap: {overlaps.join(' · ')}</p>}
+      {overlaps.length > 0 && (
+        <p className={kit.note}>{runsWords('runs.madeWhereFilmsOverlap', { overlaps: overlaps.join(' · ') })}</p>
+      )}
       {!inOrder && leaf === 'plans' && (
         <Button
           className={kit.above8}
           onClick={() => void change({ kind: 'runs-ordered', runIds: lightToDark(plan, closed) })}
         >
-          Order light to dark
+          {runsWords('runs.orderLightToDark')}
         </Button>
       )}
     </section>
@@ -244,7 +252,7 @@ function ProgressGrid({ ids, sheets, setPoint, reorder, setLarge }: ProgressGrid
     <div
       className={css.progress}
       role="region"
-      aria-label="Progress sheet"
+      aria-label={runsWords('runs.progressSheet')}
       tabIndex={0}
       style={{
         gridTemplateColumns: `3.5rem repeat(${ids.length}, minmax(var(--least), ${Math.round(LARGEST_THUMB_PX * (plan.picture!.widthMm / plan.picture!.heightMm))}px))`,
@@ -252,14 +260,14 @@ function ProgressGrid({ ids, sheets, setPoint, reorder, setLarge }: ProgressGrid
     >
       <div className={css.column}>
         <span />
-        <span className={css.rowname}>look after</span>
-        <span className={css.rowname}>film laid</span>
+        <span className={css.rowname}>{runsWords('runs.lookAfter')}</span>
+        <span className={css.rowname}>{runsWords('runs.filmLaid')}</span>
         <span className={css.rowname}>
-          cut before
+          {runsWords('runs.cutBefore')}
           <br />
-          <span className={kit.madder}>block, mirrored</span>
+          <span className={kit.madder}>{runsWords('runs.blockMirrored')}</span>
         </span>
-        <span className={css.rowname}>figures</span>
+        <span className={css.rowname}>{runsWords('runs.figures')}</span>
       </div>
       {plan.runs.map((run, i) => (
         <Column

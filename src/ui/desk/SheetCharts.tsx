@@ -17,6 +17,7 @@ import { TOKENS } from '../theme/tokens';
 import clsx from 'clsx';
 import { AXIS } from '@/ui/kit/ForecastChart';
 import { kit } from '@/ui/kit/styles';
+import { sheetsWords } from '@/words/sheets';
 
 interface SheetChartsProps {
   readonly counted: number;
@@ -42,8 +43,8 @@ function AliveChart({ alive }: { alive: { run: number; median: number; band: num
   return (
     <figure className={kit.flush}>
       <figcaption>
-        <h2>Alive after each run</h2>
-        <p className={kit.note}>median, and the middle 80 %</p>
+        <h2>{sheetsWords('sheetCharts.aliveAfterEachRun')}</h2>
+        <p className={kit.note}>{sheetsWords('sheetCharts.medianAndTheMiddle')}</p>
       </figcaption>
       <ResponsiveContainer width="100%" height={160}>
         <ComposedChart data={alive} margin={{ top: 20, right: 44, bottom: 0, left: 0 }}>
@@ -75,8 +76,8 @@ function GoodPrintsChart({ answer, wanted }: { answer: Outlook; wanted: number }
   return (
     <figure className={kit.flush}>
       <figcaption>
-        <h2>Good prints at the end</h2>
-        <p className={kit.note}>how likely each count is; the line is the chance of at least so many</p>
+        <h2>{sheetsWords('sheetCharts.goodPrintsAtThe')}</h2>
+        <p className={kit.note}>{sheetsWords('sheetCharts.howLikelyEachCount')}</p>
       </figcaption>
       <ResponsiveContainer width="100%" height={200}>
         <ComposedChart data={[...answer.curve]} margin={{ top: 14, right: 0, bottom: 0, left: 0 }} barCategoryGap="14%">

@@ -27,6 +27,7 @@ import { RoundsPanel } from './RoundsPanel';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './SheetsView.module.css';
+import { sheetsWords } from '@/words/sheets';
 
 const SheetCharts = dynamic(
   fetched(() => import('./SheetCharts').then((m) => m.SheetCharts)),
@@ -66,21 +67,21 @@ export function SheetsView() {
     <div className={kit.work}>
       <div className={clsx(kit.stage, kit.scrolls, kit.gap16)}>
         <div>
-          <h1 className={clsx(kit.quiet, css.heading, kit.below6)}>{started ? 'Sheets started' : 'Sheets to start'}</h1>
+          <h1 className={clsx(kit.quiet, css.heading, kit.below6)}>
+            {started ? sheetsWords('sheets.sheetsStarted') : sheetsWords('sheets.sheetsToStart')}
+          </h1>
           <p className={kit.answer} aria-live="polite">
             {started ? startedInWords(started.counted, started.tests) : inWords(plan, answer, runs)}
           </p>
           {started && (
             <p className={clsx(kit.say, kit.above10)}>
-              The curves below are for these {started.counted} through all runs, with losses as the log has shown; what
-              is left of them is counted on the bench, under Pull. {onlyNow(answer, started)} {closed}
+              {sheetsWords('sheets.theCurvesBelowAre', { counted: started.counted, onlyNow: onlyNow(answer, started) })}{' '}
+              {closed}
             </p>
           )}
           {started && closed === undefined && <AddSheets />}
           {plan.runs.length === 0 && (
-            <p className={clsx(kit.say, kit.wait, kit.above10)}>
-              There are no runs yet, so this counts with one. Flatten the picture first.
-            </p>
+            <p className={clsx(kit.say, kit.wait, kit.above10)}>{sheetsWords('sheets.thereAreNoRuns')}</p>
           )}
         </div>
         <SheetCharts counted={drawn} runs={runs} belief={belief} wanted={drawnWanted} />
@@ -109,10 +110,16 @@ function Hand({ set, pulls, lost }: HandProps) {
   } = usePrintDesk('plan', 'belief');
   return (
     <section>
-      <h2>The hand</h2>
-      <FromWorkshop kind="hand" label="Hands" several none="as chosen below" className={kit.above14} />
+      <h2>{sheetsWords('sheets.theHand')}</h2>
+      <FromWorkshop
+        kind="hand"
+        label={sheetsWords('sheets.hands')}
+        several
+        none={sheetsWords('sheets.asChosenBelow')}
+        className={kit.above14}
+      />
       <Choice
-        label="Experience"
+        label={sheetsWords('sheets.experience')}
         value={sheets.experience}
         options={EXPERIENCES}
         className={kit.above14}
@@ -120,8 +127,8 @@ function Hand({ set, pulls, lost }: HandProps) {
       />
       <p className={clsx(kit.note, kit.above8)}>
         {pulls === 0
-          ? 'A start value; your own log replaces it run by run.'
-          : `Start value, sharpened by ${pulls} pulls in this workshop’s log (${lost} lost): now ${(100 * meanLoss(belief)).toFixed(1)} % a run on average; each run has its own luck.`}
+          ? sheetsWords('sheets.aStartValueYour')
+          : sheetsWords('sheets.startValueSharpenedBy', { pulls, lost, meanLoss: 100 * meanLoss(belief) })}
       </p>
     </section>
   );
@@ -133,12 +140,22 @@ function MadeWith({ sheets }: { sheets: number }) {
   const rack = usedOf(plan, 'rack')[0];
   return (
     <section className={clsx(kit.stack, kit.gap14)}>
-      <h2>Made with</h2>
-      <FromWorkshop kind="room" label="Room" none="any room: 20 °C, 50 %" />
-      <FromWorkshop kind="rack" label="Rack" none="no rack chosen" />
+      <h2>{sheetsWords('sheets.madeWith')}</h2>
+      <FromWorkshop kind="room" label={sheetsWords('sheets.room')} none={sheetsWords('sheets.anyRoomC')} />
+      <FromWorkshop kind="rack" label={sheetsWords('sheets.rack')} none={sheetsWords('sheets.noRackChosen')} />
       {rack && <p className={kit.note}>{rackInWords(plan, rack, sheets, unit)}</p>}
-      <FromWorkshop kind="rubbing tool" label="Rubbing tools" several none="none chosen" />
-      <FromWorkshop kind="brush" label="Brushes" several none="none chosen" />
+      <FromWorkshop
+        kind="rubbing tool"
+        label={sheetsWords('sheets.rubbingTools')}
+        several
+        none={sheetsWords('sheets.noneChosen')}
+      />
+      <FromWorkshop
+        kind="brush"
+        label={sheetsWords('sheets.brushes')}
+        several
+        none={sheetsWords('sheets.noneChosen')}
+      />
     </section>
   );
 }
@@ -151,10 +168,13 @@ function rackInWords(plan: Plan, rack: ItemOf<'rack'>, sheets: number, unit: Len
     sheetMm &&
     (Math.max(sheetMm.widthMm, sheetMm.heightMm) > long || Math.min(sheetMm.widthMm, sheetMm.heightMm) > short);
   if (over)
-    return `A sheet of ${formatSize(sheetMm.widthMm, sheetMm.heightMm, unit)} is larger than a place of ${formatSize(rack.placeMm.widthMm, rack.placeMm.heightMm, unit)}.`;
+    return sheetsWords('sheets.aSheetOfIs', {
+      sheet: formatSize(sheetMm.widthMm, sheetMm.heightMm, unit),
+      place: formatSize(rack.placeMm.widthMm, rack.placeMm.heightMm, unit),
+    });
   return rack.places >= sheets
-    ? `${rack.places} places for ${sheets} sheets: all dry at once.`
-    : `${rack.places} places for ${sheets} sheets: ${sheets - rack.places} must wait or lie elsewhere.`;
+    ? sheetsWords('sheets.placesForSheetsAll', { places: rack.places, sheets })
+    : sheetsWords('sheets.placesForSheetsMust', { places: rack.places, sheets, waiting: sheets - rack.places });
 }
 
 /** What the edition is to be. */
@@ -164,32 +184,32 @@ function Wish({ set }: { set: (part: Partial<Plan['sheets']>) => undefined }) {
   } = usePrintDesk('plan');
   return (
     <section>
-      <h2>The wish</h2>
+      <h2>{sheetsWords('sheets.theWish')}</h2>
       <div className={clsx(kit.fields, kit.above14)}>
         <CountField
-          label="Edition"
+          label={sheetsWords('sheets.edition')}
           value={sheets.edition}
           range={EDITION_RANGE}
           onChange={(edition) => set({ edition })}
         />
         <CountField
-          label="Proofs to keep"
+          label={sheetsWords('sheets.proofsToKeep')}
           value={sheets.proofsToKeep}
           range={PROOFS_RANGE}
           onChange={(proofsToKeep) => set({ proofsToKeep })}
         />
         <CountField
-          label="Test sheets"
+          label={sheetsWords('sheets.testSheets')}
           value={sheets.testSheets}
           range={TEST_SHEETS_RANGE}
           onChange={(testSheets) => set({ testSheets })}
         />
       </div>
-      <p className={clsx(kit.note, kit.above8)}>Test sheets go first in every run and are not counted.</p>
+      <p className={clsx(kit.note, kit.above8)}>{sheetsWords('sheets.testSheetsGoFirst')}</p>
       <div className={kit.above14}>
         <div className={clsx(kit.row, kit.between)}>
           <span className={kit.quiet} id="wish">
-            to be sure of it
+            {sheetsWords('sheets.toBeSureOf')}
           </span>
           <span className={kit.num}>{Math.round(sheets.wishToBeSure * 100)} %</span>
         </div>
@@ -214,18 +234,19 @@ function AddSheets() {
       onSubmit={async (e) => {
         e.preventDefault();
         const done = await log({ kind: 'sheets-added', roundId: EDITION_ROUND, counted });
-        tell(
-          done.ok
-            ? `${counted} sheets added: they go through every run from the first, after those waiting there.`
-            : done.message,
-        );
+        tell(done.ok ? sheetsWords('sheets.sheetsAddedTheyGo', { counted }) : done.message);
       }}
     >
       <div className={css.count}>
-        <CountField label="Sheets to add" value={counted} range={ADDED_RANGE} onChange={setCounted} />
+        <CountField
+          label={sheetsWords('sheets.sheetsToAdd')}
+          value={counted}
+          range={ADDED_RANGE}
+          onChange={setCounted}
+        />
       </div>
-      <Button type="submit">Add them</Button>
-      <span className={kit.note}>Every block still stands as it printed, so new sheets can go through all runs.</span>
+      <Button type="submit">{sheetsWords('sheets.addThem')}</Button>
+      <span className={kit.note}>{sheetsWords('sheets.everyBlockStillStands')}</span>
     </form>
   );
 }
@@ -244,23 +265,31 @@ function WishSlider({ value, onDone }: { value: number; onDone: (value: number) 
 }
 
 const withTests = (counted: number, tests: number, verb = '') =>
-  tests > 0 ? `: ${counted} that count and ${tests} test sheets${verb}` : '';
+  tests > 0 ? sheetsWords('sheets.thatCountAndTest', { counted, tests, verb }) : '';
 
 function startedInWords(counted: number, tests: number): string {
-  return `${counted + tests} sheets are started${withTests(counted, tests)}.`;
+  return sheetsWords('sheets.sheetsAreStarted', { counted: counted + tests, withTests: withTests(counted, tests) });
 }
 
 /** What the present wish and losses would ask for, where that is another number than was started. */
 function onlyNow(answer: SheetAnswer, started: { readonly counted: number; readonly tests: number }): string {
   if (!answer.reached || answer.counted === started.counted) return '';
-  return `Begun only now, with what the log has shown, it would be ${answer.total}.`;
+  return sheetsWords('sheets.begunOnlyNowWith', { total: answer.total });
 }
 
 function inWords(plan: Plan, answer: SheetAnswer, runs: number): string {
   const { edition, proofsToKeep, testSheets } = plan.sheets;
-  const keep = proofsToKeep > 0 ? `${edition} good prints and ${proofsToKeep} proofs` : `${edition} good prints`;
-  if (!answer.reached)
-    return `Even ${answer.counted} sheets do not make ${keep} that sure. Lower the wish, or the losses.`;
-  const tests = withTests(answer.counted, testSheets, ' that go first');
-  return `Start ${answer.total} sheets${tests}. Through ${runs} run${runs === 1 ? '' : 's'} that gives ${keep} with a chance of ${Math.floor(answer.chance * 100)} %.`;
+  const keep =
+    proofsToKeep > 0
+      ? sheetsWords('sheets.goodPrintsAndProofs', { edition, proofsToKeep })
+      : sheetsWords('sheets.goodPrints', { edition });
+  if (!answer.reached) return sheetsWords('sheets.evenSheetsDoNot', { counted: answer.counted, keep });
+  const tests = withTests(answer.counted, testSheets, ` ${sheetsWords('sheets.thatGoFirst')}`);
+  return sheetsWords('sheets.startSheetsThroughRun', {
+    total: answer.total,
+    tests,
+    runs,
+    keep,
+    chance: Math.floor(answer.chance * 100),
+  });
 }

@@ -13,6 +13,7 @@ import { usePrintDesk, type Placement } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './SizeDialog.module.css';
+import { pictureWords } from '@/words/picture';
 
 /** Crop, turn, mirror and size, on the picture as brought in. */
 export function SizeDialog({ picture, onClose }: { picture: PicturePlan; onClose: () => void }) {
@@ -20,7 +21,7 @@ export function SizeDialog({ picture, onClose }: { picture: PicturePlan; onClose
   const { crop, wanted, setWanted, natural, fitted, turn, problem, busy, setBusy, setProblem } = usePlacement(picture);
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth>
-      <DialogTitle>Crop, turn, size</DialogTitle>
+      <DialogTitle>{pictureWords('size.cropTurnSize')}</DialogTitle>
       <DialogContent>
         <div className={clsx(kit.gap20, css.sized)}>
           <CropFrame crop={crop} wanted={wanted} setWanted={setWanted} natural={natural} />
@@ -35,7 +36,7 @@ export function SizeDialog({ picture, onClose }: { picture: PicturePlan; onClose
         </div>
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>{pictureWords('size.leaveIt')}</Button>
         <Button
           variant="contained"
           color="primary"
@@ -48,7 +49,7 @@ export function SizeDialog({ picture, onClose }: { picture: PicturePlan; onClose
             else setProblem(answer.message);
           }}
         >
-          {busy ? 'Sizing …' : 'Take this size'}
+          {busy ? pictureWords('size.sizing') : pictureWords('size.takeThisSize')}
         </Button>
       </DialogActions>
     </Dialog>
@@ -126,24 +127,24 @@ function Measures({ wanted, setWanted, fitted, natural, turn, problem }: Measure
   return (
     <div className={clsx(kit.gap14, css.measures)}>
       <LengthField
-        label="Width"
+        label={pictureWords('size.width')}
         valueMm={wanted.widthMm}
         unit={unit}
-        range={{ ...SIZE_RANGE_MM, what: 'the printed width' }}
+        range={{ ...SIZE_RANGE_MM, what: pictureWords('size.thePrintedWidth') }}
         onChange={(widthMm) => setWanted((w) => fitted({ ...w, widthMm }))}
       />
       <LengthField
-        label="Height"
+        label={pictureWords('size.height')}
         valueMm={wanted.heightMm}
         unit={unit}
-        range={{ ...SIZE_RANGE_MM, what: 'the printed height' }}
+        range={{ ...SIZE_RANGE_MM, what: pictureWords('size.thePrintedHeight') }}
         onChange={(heightMm) => setWanted((w) => fitted({ ...w, heightMm }))}
       />
-      <p className={kit.note}>Any unit: 240, 24 cm, 5 1/2 in. The frame on the picture keeps this shape.</p>
+      <p className={kit.note}>{pictureWords('size.anyUnitCmIn')}</p>
       <WholePicture setWanted={setWanted} natural={natural} />
       <div className={kit.row}>
-        <Button onClick={() => turn(270)}>Turn left</Button>
-        <Button onClick={() => turn(90)}>Turn right</Button>
+        <Button onClick={() => turn(270)}>{pictureWords('size.turnLeft')}</Button>
+        <Button onClick={() => turn(90)}>{pictureWords('size.turnRight')}</Button>
       </div>
       <Button
         aria-pressed={wanted.mirrored}
@@ -151,11 +152,9 @@ function Measures({ wanted, setWanted, fitted, natural, turn, problem }: Measure
           setWanted((w) => ({ ...w, mirrored: !w.mirrored, crop: { ...w.crop, x: 1 - w.crop.x - w.crop.width } }))
         }
       >
-        {wanted.mirrored ? 'Mirrored: turn back' : 'Mirror the picture'}
+        {wanted.mirrored ? pictureWords('size.mirroredTurnBack') : pictureWords('size.mirrorThePicture')}
       </Button>
-      <p className={kit.note}>
-        The block is mirrored by itself later. Mirror here only when the picture itself should face the other way.
-      </p>
+      <p className={kit.note}>{pictureWords('size.theBlockIsMirrored')}</p>
       {problem && (
         <p className={clsx(kit.say, kit.bad)} role="alert">
           {problem}
@@ -181,7 +180,7 @@ function WholePicture({ setWanted, natural }: WholePictureProps) {
         }))
       }
     >
-      Keep the whole picture
+      {pictureWords('size.keepTheWholePicture')}
     </Button>
   );
 }
@@ -212,7 +211,7 @@ function CropFrame({ crop, wanted, setWanted, natural }: CropFrameProps) {
       >
         <img
           src={urls.file(`source.png?turn=${wanted.turnDeg}&mirror=${wanted.mirrored ? 1 : 0}`)}
-          alt="The picture as brought in"
+          alt={pictureWords('size.thePictureAsBrought')}
           className={css.picture}
           style={{ aspectRatio: `${natural.width} / ${natural.height}` }}
         />

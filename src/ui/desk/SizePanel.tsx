@@ -8,6 +8,7 @@ import type { PicturePlan } from '@/model';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
+import { pictureWords } from '@/words/picture';
 
 const SizeDialog = dynamic(
   fetched(() => import('./SizeDialog').then((m) => m.SizeDialog)),
@@ -22,15 +23,19 @@ export function SizePanel({ closed }: { closed: boolean }) {
   return (
     <section>
       <div className={clsx(kit.row, kit.between)}>
-        <h2>Printed size</h2>
+        <h2>{pictureWords('sizeOf.printedSize')}</h2>
         <Button onClick={() => setOpen(true)} disabled={closed}>
-          Crop, turn, size
+          {pictureWords('sizeOf.cropTurnSize')}
         </Button>
       </div>
       <p className={clsx(kit.num, kit.readable)}>{formatSize(picture.widthMm, picture.heightMm, unit)}</p>
       <p className={kit.note}>
-        worked on at {picture.raster.mmPerPx} mm a pixel, {picture.raster.widthPx} × {picture.raster.heightPx}
-        {sharpness(picture)}
+        {pictureWords('sizeOf.workedOnAtMm', {
+          mmPerPx: picture.raster.mmPerPx,
+          widthPx: picture.raster.widthPx,
+          heightPx: picture.raster.heightPx,
+          sharpness: sharpness(picture),
+        })}
       </p>
       {open && <SizeDialog picture={picture} onClose={() => setOpen(false)} />}
     </section>
@@ -42,5 +47,5 @@ function sharpness(picture: PicturePlan): string {
   const sideways = picture.turnDeg % 180 !== 0;
   const sourcePx = (sideways ? picture.sourceHeightPx : picture.sourceWidthPx) * picture.crop.width;
   const mm = picture.widthMm / sourcePx;
-  return mm > 0.3 ? `. The source has one pixel for each ${mm.toFixed(1)} mm: edges will be soft` : '';
+  return mm > 0.3 ? pictureWords('sizeOf.theSourceHasOne', { mm }) : '';
 }

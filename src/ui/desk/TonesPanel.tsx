@@ -11,6 +11,8 @@ import type { Flatten } from './useFlatten';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './TonesPanel.module.css';
+import { formatLength } from '@/core/units';
+import { pictureWords } from '@/words/picture';
 
 interface Props {
   readonly flatten: Flatten;
@@ -21,7 +23,7 @@ interface Props {
 
 /** The flat colours in tone order, and what can be done with the chosen one. */
 export function TonesPanel({ flatten, closed, chosen, onChoose }: Props) {
-  const { plan, change, progress } = usePrintDesk('plan', 'change', 'progress');
+  const { plan, change, progress, unit } = usePrintDesk('plan', 'change', 'progress', 'unit');
   const flat = plan.flat!;
   const order = flat.colours
     .map((_, label) => label)
@@ -34,20 +36,10 @@ export function TonesPanel({ flatten, closed, chosen, onChoose }: Props) {
   return (
     <section>
       <div className={clsx(kit.row, kit.between)}>
-        <h2>Flat colours</h2>
-        <span className={kit.quiet}>light to dark</span>
+        <h2>{pictureWords('tones.flatColours')}</h2>
+        <span className={kit.quiet}>{pictureWords('tones.lightToDark')}</span>
       </div>
-      <div className={clsx(css.toneBar, kit.around8)} aria-hidden>
-        {order.map((l) => (
-          <span
-            key={l}
-            style={{
-              flexGrow: flat.colours[l].areaShare,
-              background: hexFromLabD50(shownLab(flat, l, plan.paper.labD50)),
-            }}
-          />
-        ))}
-      </div>
+      <ToneBar order={order} flat={flat} paperLabD50={plan.paper.labD50} />
       <div className={kit.tones}>
         {order.map((label) => {
           const c = flat.colours[label];
@@ -63,12 +55,15 @@ export function TonesPanel({ flatten, closed, chosen, onChoose }: Props) {
                 <Swatch lab={shownLab(flat, label, plan.paper.labD50)} large />
                 <span className={kit.toneName}>
                   {c.name}
-                  {c.id === flat.barePaperId && <span className={kit.quiet}> · bare paper</span>}
+                  {c.id === flat.barePaperId && <span className={kit.quiet}>{pictureWords('tones.barePaper')}</span>}
                 </span>
                 <span className={kit.num}>{(100 * c.areaShare).toFixed(c.areaShare < 0.1 ? 1 : 0)} %</span>
                 <span className={kit.toneFig}>
-                  {c.islandCount} island{c.islandCount === 1 ? '' : 's'} ·{' '}
-                  {c.thinnestMm === undefined ? 'nothing thin' : `thinnest ${c.thinnestMm} mm`}
+                  {pictureWords('tones.islandsOf', {
+                    islandCount: c.islandCount,
+                    thin: String(c.thinnestMm !== undefined),
+                    thinnest: c.thinnestMm === undefined ? '' : formatLength(c.thinnestMm, unit),
+                  })}
                 </span>
               </button>
               {chosen === label && <ToneActs key={c.id} {...{ label, flat, flatten, edit, onChoose, closed }} />}
@@ -77,6 +72,29 @@ export function TonesPanel({ flatten, closed, chosen, onChoose }: Props) {
         })}
       </div>
     </section>
+  );
+}
+
+interface ToneBarProps {
+  readonly order: readonly number[];
+  readonly flat: FlatPlan;
+  readonly paperLabD50: FlatColour['wantedLabD50'];
+}
+
+/** How much of the picture each tone takes. */
+function ToneBar({ order, flat, paperLabD50 }: ToneBarProps) {
+  return (
+    <div className={clsx(css.toneBar, kit.around8)} aria-hidden>
+      {order.map((l) => (
+        <span
+          key={l}
+          style={{
+            flexGrow: flat.colours[l].areaShare,
+            background: hexFromLabD50(shownLab(flat, l, paperLabD50)),
+          }}
+        />
+      ))}
+    </div>
   );
 }
 
@@ -101,7 +119,7 @@ function ToneActs({ label, flat, flatten, edit, onChoose, closed }: ToneActsProp
   return (
     <div className={clsx(kit.row, kit.gap8, css.chosen)}>
       <TextField
-        label="Name"
+        label={pictureWords('tones.name')}
         defaultValue={c.name}
         className={css.name}
         onBlur={(e) => {
@@ -114,10 +132,7 @@ function ToneActs({ label, flat, flatten, edit, onChoose, closed }: ToneActsProp
       />
       <WantedColour c={c} edit={edit} />
       {closed ? (
-        <p className={kit.note}>
-          Name and wish stay open; what is printed stays as it was. Shapes that only later cuts tell apart are changed
-          under Islands.
-        </p>
+        <p className={kit.note}>{pictureWords('tones.nameAndWishStay')}</p>
       ) : (
         <>
           <MergeInto onChoose={onChoose} flatten={flatten} label={label} labs={labs} flat={flat} />
@@ -127,13 +142,13 @@ function ToneActs({ label, flat, flatten, edit, onChoose, closed }: ToneActsProp
               void flatten.byHand('split', { label, coloursLabD50: labs, settings: flat.settings });
             }}
           >
-            Split in two
+            {pictureWords('tones.splitInTwo')}
           </Button>
           <Button
             onClick={() => void change({ kind: 'bare-paper-set', colourId: bare ? null : c.id })}
             aria-pressed={bare}
           >
-            {bare ? 'Print it after all' : 'Leave as bare paper'}
+            {bare ? pictureWords('tones.printItAfterAll') : pictureWords('tones.leaveAsBarePaper')}
           </Button>
         </>
       )}
@@ -154,7 +169,7 @@ function MergeInto({ onChoose, flatten, label, labs, flat }: MergeIntoProps) {
   return (
     <TextField
       select
-      label="Merge into"
+      label={pictureWords('tones.mergeInto')}
       value=""
       className={css.name}
       onChange={(e) => {
@@ -188,10 +203,10 @@ interface WantedColourProps {
 function WantedColour({ c, edit }: WantedColourProps) {
   return (
     <label className={clsx(kit.row, kit.gap6)}>
-      <span className={kit.quiet}>wanted</span>
+      <span className={kit.quiet}>{pictureWords('tones.wanted')}</span>
       <input
         type="color"
-        aria-label={`Wanted colour of ${c.name}`}
+        aria-label={pictureWords('tones.wantedColourOf', { colour: c.name })}
         defaultValue={hexFromLabD50(c.wantedLabD50)}
         className={css.wanted}
         onBlur={(e) => {

@@ -4,6 +4,7 @@ import { usePrintDesk } from '../kit/printContext';
 import { openWarnings, wordsForWarning } from './watchWords';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
+import { runsWords } from '@/words/runs';
 
 /** All that may go wrong with the films, with what helps. */
 export function WatchList() {
@@ -12,9 +13,7 @@ export function WatchList() {
   if (warnings.length === 0)
     return (
       <section>
-        <p className={clsx(kit.say, kit.good)}>
-          Nothing to watch: light inks cover, no fine detail lies deep, the tack ladder falls the right way.
-        </p>
+        <p className={clsx(kit.say, kit.good)}>{runsWords('watchList.nothingToWatchLight')}</p>
       </section>
     );
   return (
@@ -27,7 +26,7 @@ export function WatchList() {
               <p>{sentence}</p>
               {run !== undefined && (
                 <button type="button" className={clsx(kit.link, kit.quiet)} onClick={() => selectRun(run + 1)}>
-                  show run {run + 1}
+                  {runsWords('watchList.showRun', { run: run + 1 })}
                 </button>
               )}
             </li>
@@ -36,7 +35,7 @@ export function WatchList() {
       </ul>
       {warnings.some((w) => w.kind === 'tack rises') && (
         <Button fullWidth onClick={() => void change({ kind: 'tack-ladder-set' })}>
-          Set the tack ladder: 0, 2, 4, 6 %
+          {runsWords('watchList.setTheTackLadder')}
         </Button>
       )}
     </section>

@@ -14,13 +14,14 @@ import { kit } from '@/ui/kit/styles';
 import css from './WaysDialog.module.css';
 import type { Lab } from '@/core/colour';
 import type { PlanFigures } from '@/derived';
+import { runsWords } from '@/words/runs';
 
 /** What each way gains and asks, whatever the figures: from practice. */
 const ASKS: Readonly<Record<string, string>> = {
-  reduction: 'one block, shapes fit by themselves; no way back and no reprint',
-  'reduction and one more block': 'the awkward colour goes straight on the paper; two blocks to register',
-  'a block for each colour': 'correctable and reprintable; every shape must meet its neighbour in register',
-  'few blocks, overlapping': 'colours made where transparent inks overlap; register shows at every overlap',
+  reduction: runsWords('ways.oneBlockShapesFit'),
+  'reduction and one more block': runsWords('ways.theAwkwardColourGoes'),
+  'a block for each colour': runsWords('ways.correctableAndReprintableEvery'),
+  'few blocks, overlapping': runsWords('ways.coloursMadeWhereTransparent'),
 };
 
 interface WaysDialogProps {
@@ -33,7 +34,7 @@ interface WaysDialogProps {
 export default function WaysDialog({ found, onClose, onTake }: WaysDialogProps) {
   return (
     <Dialog open onClose={onClose} maxWidth="lg" fullWidth>
-      <DialogTitle>Ways of working, on this picture</DialogTitle>
+      <DialogTitle>{runsWords('ways.waysOfWorkingOn')}</DialogTitle>
       <DialogContent>
         <table className={css.ways}>
           <WaysHead />
@@ -43,14 +44,10 @@ export default function WaysDialog({ found, onClose, onTake }: WaysDialogProps) 
             ))}
           </tbody>
         </table>
-        <p className={clsx(kit.note, kit.above12)}>
-          Each row is the plan with the best colour of its way, on as few blocks as keep it. Colours are predicted from
-          each ink’s colour and opacity: typically 3 to 6 ΔE off, more if inking varies. Days and sheets come from start
-          values.
-        </p>
+        <p className={clsx(kit.note, kit.above12)}>{runsWords('ways.eachRowIsThe')}</p>
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Close</Button>
+        <Button onClick={onClose}>{runsWords('ways.close')}</Button>
       </DialogActions>
     </Dialog>
   );
@@ -78,7 +75,7 @@ function WayRow({ name, looks, figures, onTake, sketch }: WayRowProps) {
           <Thumb
             coverage={stamp}
             fills={sheet.parts.map((part) => wordOfLab(looks[looks.length - 1][part.label]))}
-            label={`${name}, finished`}
+            label={runsWords('ways.finished', { name })}
           />
         )}
       </td>
@@ -92,12 +89,12 @@ function WayRow({ name, looks, figures, onTake, sketch }: WayRowProps) {
       <td className={kit.num}>{figures.blocks}</td>
       <td className={kit.num}>{figures.inkings}</td>
       <td className={kit.num}>{figures.deepestFilms}</td>
-      <td className={kit.num}>{figures.cutCm2.toFixed(0)} cm²</td>
-      <td className={kit.num}>{figures.days} days</td>
+      <td className={kit.num}>{runsWords('ways.cm', { cutCm2: figures.cutCm2 })}</td>
+      <td className={kit.num}>{runsWords('ways.days', { days: figures.days })}</td>
       <td className={kit.num}>{figures.sheets}</td>
       <td>
-        <Button aria-label={`Take: ${name}`} onClick={() => onTake(sketch)}>
-          Take
+        <Button aria-label={runsWords('ways.take', { name })} onClick={() => onTake(sketch)}>
+          {runsWords('ways.take2')}
         </Button>
       </td>
     </tr>
@@ -108,24 +105,24 @@ function WaysHead() {
   return (
     <thead>
       <tr>
-        <th scope="col">way</th>
-        <th scope="col">finished</th>
-        <th scope="col">mean ΔE</th>
-        <th scope="col">worst ΔE</th>
-        <th scope="col">runs</th>
-        <th scope="col">blocks</th>
-        <th scope="col">inkings</th>
+        <th scope="col">{runsWords('ways.way')}</th>
+        <th scope="col">{runsWords('ways.finished2')}</th>
+        <th scope="col">{runsWords('ways.meanE')}</th>
+        <th scope="col">{runsWords('ways.worstE')}</th>
+        <th scope="col">{runsWords('ways.runs')}</th>
+        <th scope="col">{runsWords('ways.blocks')}</th>
+        <th scope="col">{runsWords('ways.inkings')}</th>
         <th scope="col">
-          films at the
+          {runsWords('ways.filmsAtThe')}
           <br />
-          deepest point
+          {runsWords('ways.deepestPoint')}
         </th>
-        <th scope="col">cut</th>
-        <th scope="col">about</th>
+        <th scope="col">{runsWords('ways.cut')}</th>
+        <th scope="col">{runsWords('ways.about')}</th>
         <th scope="col">
-          sheets
+          {runsWords('ways.sheets')}
           <br />
-          to start
+          {runsWords('ways.toStart')}
         </th>
         <th scope="col" />
       </tr>

@@ -15,8 +15,12 @@ import { NewestOnly, PictureWorker, type FlatResult, type PictureJobs } from '@/
 import type { Outcome } from '@/core/units';
 import { usePrintDesk } from '../kit/printContext';
 import { flatFromResult } from '@/ui/kit/flatFromResult';
+import { pictureWords } from '@/words/picture';
 
-const BY_HAND = { split: 'colour split in two', merge: 'colours merged' } as const;
+const BY_HAND = {
+  split: pictureWords('useFlatten.colourSplitInTwo'),
+  merge: pictureWords('useFlatten.coloursMerged'),
+} as const;
 const PREVIEW_PIXELS = 500_000;
 /** A hand that rests this long on a slider wants the whole picture. */
 const REST_MS = 350;
@@ -127,7 +131,7 @@ function useFlattenActs(
       whole.stop();
       void runWhole(
         whole,
-        'flattening the whole picture',
+        pictureWords('useFlatten.flatteningTheWholePicture'),
         'flatten',
         { settings: next, thinnest: true },
         next,
@@ -226,8 +230,8 @@ function useRunWhole(
         if (job === 'flatten' && answer.value.coloursLabD50.length < 2)
           setProblem(
             used.minIslandMm2 > 0
-              ? `Everything merged into one colour: no other patch is as large as the smallest island, ${used.minIslandMm2.toFixed(1)} mm². Lower it, or plan the picture larger.`
-              : 'The picture is one colour throughout: there is nothing to cut apart.',
+              ? pictureWords('useFlatten.everythingMergedIntoOne', { minIslandMm2: used.minIslandMm2 })
+              : pictureWords('useFlatten.thePictureIsOne'),
           );
       } else setProblem(stored.message);
       if (mine !== turn.current) return;

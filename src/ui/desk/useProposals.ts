@@ -5,6 +5,7 @@ import type { Proposals, ColourGot } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';
 import type { LossBelief } from '@/core/sheets';
+import { runsWords } from '@/words/runs';
 
 /** A hand that rests this long has finished its change. */
 const REST_MS = 400;
@@ -64,7 +65,7 @@ export function useProposals(): Search {
           if (!current) return;
           setProgress(undefined);
           if (answer.ok) setFound(answer.value);
-          else setProblem(answer.code === 'stopped' ? 'The search was stopped.' : answer.message);
+          else setProblem(answer.code === 'stopped' ? runsWords('useProposals.theSearchWasStopped') : answer.message);
         });
     }, REST_MS);
     return () => {

@@ -1,9 +1,10 @@
 import type { PlanWarning } from '@/core/layers';
 import { formatLength, type LengthUnit } from '@/core/units';
+import { capitalised, listOf } from '@/words/phrases';
+import { runsWords } from '@/words/runs';
 
 function runsInWords(runs: readonly number[]): string {
-  const names = runs.map((r) => String(r + 1));
-  return names.length === 1 ? `run ${names[0]}` : `runs ${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+  return runsWords('watchWords.runs', { count: runs.length, runs: listOf(runs.map((r) => String(r + 1))) });
 }
 
 /** Warnings something can still be done about: of runs that are open, naming only open runs as a cure. */
@@ -17,10 +18,6 @@ export function openWarnings(warnings: readonly PlanWarning[], closedRuns: numbe
   });
 }
 
-function capital(text: string): string {
-  return text[0].toUpperCase() + text.slice(1);
-}
-
 /** A warning in one sentence with its reason and its cure. */
 export function wordsForWarning(
   warning: PlanWarning,
@@ -30,37 +27,48 @@ export function wordsForWarning(
     case 'cannot cover':
       return {
         run: warning.run,
-        short: 'does not cover what lies below',
-        sentence: `The light ink of run ${warning.run + 1} does not cover what lies below it on ${warning.colour}. Give it more opacity, or keep ${warning.colour} out of ${runsInWords(warning.below)}.`,
+        short: runsWords('watchWords.doesNotCoverWhat'),
+        sentence: runsWords('watchWords.theLightInkOf', {
+          run: warning.run + 1,
+          colour: warning.colour,
+          runs: runsInWords(warning.below),
+        }),
       };
     case 'stains through':
       return {
         run: warning.run,
-        short: `run ${warning.stain + 1} stains through`,
-        sentence: `The transparent ink of run ${warning.stain + 1} stains through the lighter run ${warning.run + 1} on ${warning.colour}: it does not cover what lies below. Print it later, or make run ${warning.run + 1} more opaque.`,
+        short: runsWords('watchWords.runStainsThrough', { stain: warning.stain + 1 }),
+        sentence: runsWords('watchWords.theTransparentInkOf', {
+          stain: warning.stain + 1,
+          run: warning.run + 1,
+          colour: warning.colour,
+        }),
       };
     case 'fine under films':
       return {
         run: warning.run,
-        short: `${formatLength(warning.thinnestMm, unit, 1)} detail on other films`,
-        sentence: `${capital(warning.colour)} is as thin as ${formatLength(warning.thinnestMm, unit, 1)}, and every film below makes it clumsier. Keep it out of ${runsInWords(warning.keepOutOf)}: mask or wipe it there.`,
+        short: runsWords('watchWords.detailOnOtherFilms', { thinnest: formatLength(warning.thinnestMm, unit, 1) }),
+        sentence: runsWords('watchWords.isAsThinAs', {
+          colour: capitalised(warning.colour),
+          thinnest: formatLength(warning.thinnestMm, unit, 1),
+          runs: runsInWords(warning.keepOutOf),
+        }),
       };
     case 'too many films':
       return {
         run: undefined,
         short: '',
-        sentence: `${warning.films} films lie on ${warning.colour}, more than the ${warning.allowed} you allow: it may sit shiny and refuse the next.`,
+        sentence: runsWords('watchWords.filmsLieOnMore', {
+          films: warning.films,
+          colour: warning.colour,
+          allowed: warning.allowed,
+        }),
       };
     case 'tack rises':
       return {
         run: warning.run,
-        short: `stiffer than run ${warning.below + 1}`,
-        sentence: `Run ${warning.run + 1} has less softener than run ${warning.below + 1} below it and will pull at it. Each oil film should be a little less tacky than the one under it.`,
+        short: runsWords('watchWords.stifferThanRun', { below: warning.below + 1 }),
+        sentence: runsWords('watchWords.runHasLessSoftener', { run: warning.run + 1, below: warning.below + 1 }),
       };
   }
-}
-
-/** A count with its word: “1 run”, “4 runs”. */
-export function count(n: number, word: string): string {
-  return `${n} ${word}${n === 1 ? '' : 's'}`;
 }

@@ -11,6 +11,7 @@ import { Cautions } from '../../kit/Cautions';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './HandPanel.module.css';
+import { proofWords } from '@/words/proof';
 
 const MISFIT_RANGE = { minMm: -30, maxMm: 30 };
 const MAX_MARKS = 12;
@@ -40,10 +41,7 @@ export function HandPanel({ run, marks, onMarks, picked, onPicked, layout, onShi
   const keep = useKeepProof(runId, chosen, sheetName, marks, run, onShims);
   return (
     <>
-      <p className={kit.note}>
-        At each mark: how far run {run} lies from where it should, with a loupe or ruler, as the print is seen. Right
-        and down are positive. Click the picture to put the chosen mark where you measure.
-      </p>
+      <p className={kit.note}>{proofWords('hand.atEachMarkHow', { run })}</p>
       {marks.map((mark, i) => (
         <MarkFields
           key={i}
@@ -68,7 +66,7 @@ export function HandPanel({ run, marks, onMarks, picked, onPicked, layout, onShi
         setSheetName={setSheetName}
       />
       <Button variant="contained" color="primary" onClick={() => void keep()}>
-        Keep this proof
+        {proofWords('hand.keepThisProof')}
       </Button>
       <MarksTell count={marks.length} />
       <Cautions place="pull" />
@@ -81,12 +79,8 @@ function MarksTell({ count }: { count: number }) {
   const { proofs } = usePrintDesk('progress').progress.bench;
   return (
     <p className={kit.note}>
-      {count < 2
-        ? 'One mark tells no turn.'
-        : count === 2
-          ? 'Two marks tell displacement and turn; growth takes three or more.'
-          : ''}{' '}
-      {proofs.length > 0 ? `${proofs.length} proof${proofs.length === 1 ? '' : 's'} kept.` : ''}
+      {count < 2 ? proofWords('hand.oneMarkTellsNo') : count === 2 ? proofWords('hand.twoMarksTellDisplacement') : ''}{' '}
+      {proofs.length > 0 ? proofWords('hand.proofsKept', { proofs: proofs.length }) : ''}
     </p>
   );
 }
@@ -112,8 +106,8 @@ function useKeepProof(
       motion: fitByEye(marks),
     });
     tell(
-      answer.ok ? `Proof of run ${run} kept.` : answer.message,
-      answer.ok ? { words: 'To the shims', take: onShims } : undefined,
+      answer.ok ? proofWords('hand.proofOfRunKept', { run }) : answer.message,
+      answer.ok ? { words: proofWords('hand.toTheShims'), take: onShims } : undefined,
     );
   };
   return keep;
@@ -139,7 +133,7 @@ function AnotherMark({ marks, onMarks, sheetMm, layout, onPicked }: AnotherMarkP
         onPicked(marks.length);
       }}
     >
-      Another mark
+      {proofWords('hand.anotherMark')}
     </Button>
   );
 }
@@ -158,23 +152,23 @@ function ProofFields({ chosen, setAgainst, runId, sheetName, setSheetName }: Pro
     <div className={kit.fields}>
       <TextField
         select
-        label="Against"
+        label={proofWords('hand.against')}
         value={chosen}
         onChange={(e) => setAgainst(e.target.value)}
         slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
       >
-        <MenuItem value="">its place on the sheet</MenuItem>
+        <MenuItem value="">{proofWords('hand.itsPlaceOnThe')}</MenuItem>
         {plan.runs.map(
           (r, i) =>
             r.id !== runId && (
               <MenuItem key={r.id} value={r.id}>
-                run {i + 1}
+                {proofWords('hand.run', { run: i + 1 })}
               </MenuItem>
             ),
         )}
       </TextField>
       <TextField
-        label="Sheet"
+        label={proofWords('hand.sheet')}
         value={sheetName}
         onChange={(e) => setSheetName(e.target.value.slice(0, 12))}
         slotProps={{ inputLabel: { shrink: true } }}
@@ -199,7 +193,7 @@ function MarkFields({ i, picked, onPicked, marks, onMarks, mark, set, sheetMm }:
   return (
     <fieldset className={clsx(css.markFields, picked === i && css.on)} onFocus={() => onPicked(i)}>
       <legend>
-        <strong>Mark {i + 1}</strong>
+        <strong>{proofWords('hand.mark', { mark: i + 1 })}</strong>
         {marks.length > 1 && (
           <>
             {' '}
@@ -211,38 +205,38 @@ function MarkFields({ i, picked, onPicked, marks, onMarks, mark, set, sheetMm }:
                 onPicked(0);
               }}
             >
-              take away
+              {proofWords('hand.takeAway')}
             </button>
           </>
         )}
       </legend>
       <div className={kit.fields}>
         <LengthField
-          label="too far right"
+          label={proofWords('hand.tooFarRight')}
           valueMm={mark.dxMm}
           unit={unit}
-          range={{ ...MISFIT_RANGE, what: 'the misfit' }}
+          range={{ ...MISFIT_RANGE, what: proofWords('hand.theMisfit') }}
           onChange={(dxMm) => set(i, { dxMm })}
         />
         <LengthField
-          label="too low"
+          label={proofWords('hand.tooLow')}
           valueMm={mark.dyMm}
           unit={unit}
-          range={{ ...MISFIT_RANGE, what: 'the misfit' }}
+          range={{ ...MISFIT_RANGE, what: proofWords('hand.theMisfit') }}
           onChange={(dyMm) => set(i, { dyMm })}
         />
         <LengthField
-          label="from the left edge"
+          label={proofWords('hand.fromTheLeftEdge')}
           valueMm={mark.xMm}
           unit={unit}
-          range={{ minMm: 0, maxMm: sheetMm.widthMm, what: 'the mark’s place' }}
+          range={{ minMm: 0, maxMm: sheetMm.widthMm, what: proofWords('hand.theMarksPlace') }}
           onChange={(xMm) => set(i, { xMm })}
         />
         <LengthField
-          label="from the top edge"
+          label={proofWords('hand.fromTheTopEdge')}
           valueMm={mark.yMm}
           unit={unit}
-          range={{ minMm: 0, maxMm: sheetMm.heightMm, what: 'the mark’s place' }}
+          range={{ minMm: 0, maxMm: sheetMm.heightMm, what: proofWords('hand.theMarksPlace') }}
           onChange={(yMm) => set(i, { yMm })}
         />
       </div>

@@ -18,11 +18,12 @@ import css from './ProofView.module.css';
 import { Leaves } from '@/ui/kit/Leaves';
 import type { RunAnswer } from '@/core/registration/readProof';
 import { SheetPicture } from './SheetPicture';
+import { proofWords } from '@/words/proof';
 
 const LEAVES = [
-  ['hand', 'By hand'],
+  ['hand', proofWords('proof.byHand')],
   ['scan', 'From a scan'],
-  ['shims', 'Shims'],
+  ['shims', proofWords('proof.shims')],
 ] as const;
 type Leaf = (typeof LEAVES)[number][0];
 
@@ -44,9 +45,9 @@ export function ProofView() {
       <div className={css.nothing}>
         <div>
           <BenchTabs view="proof" />
-          <h1>Nothing to proof yet</h1>
-          <p className={kit.note}>A proof is held against the planned runs.</p>
-          <Link href={urls.page('picture')}>To the picture</Link>
+          <h1>{proofWords('proof.nothingToProofYet')}</h1>
+          <p className={kit.note}>{proofWords('proof.aProofIsHeld')}</p>
+          <Link href={urls.page('picture')}>{proofWords('proof.toThePicture')}</Link>
         </div>
       </div>
     );
@@ -104,7 +105,7 @@ function useProof(layout: SheetLayout) {
   const newest = newestProofs(plan, bench)[run - 1];
   const { motion, patches } = foundIn(leaf, answer, marks, newest);
   const image = layout.images[0];
-  const below = run === 1 ? 'its place on the sheet' : `run ${run - 1}`;
+  const below = run === 1 ? proofWords('proof.itsPlaceOnThe') : `run ${run - 1}`;
   const wood = materialById(blocksOfRun(plan, plan.runs[run - 1])[0].block.materialId).grain;
   const growth = motion && growthAdvice(motion, image, wood);
   const advice = growth && sentenceIn(growth, unit);
@@ -119,11 +120,11 @@ function useProof(layout: SheetLayout) {
   );
   const disagree =
     leaf === 'hand' && marks.length > 1 && motion && motion.residualMm > 0.15
-      ? ` The marks disagree by ${formatLength(motion.residualMm, unit, 2)}: measure again.`
+      ? ` ${proofWords('proof.theMarksDisagreeBy', { residual: formatLength(motion.residualMm, unit, 2) })}`
       : '';
   const words =
     motion &&
-    `${sentenceIn(wordsForMotion(motion, image, `Run ${run}`), unit)}${disagree}${advice ? ` ${advice}` : ''}`;
+    `${sentenceIn(wordsForMotion(motion, image, proofWords('proof.run', { run })), unit)}${disagree}${advice ? ` ${advice}` : ''}`;
   return {
     ...{ leaf, setLeaf, marks, setMarks, picked, setPicked, placeMark, read, setRead, worker },
     ...{ run, below, answer, patches, words },
@@ -185,7 +186,7 @@ function ProofSide({
 }: ProofSideProps) {
   return (
     <aside className={kit.side}>
-      <Leaves label="Ways to measure" leaves={LEAVES} leaf={leaf} onLeaf={setLeaf} tight>
+      <Leaves label={proofWords('proof.waysToMeasure')} leaves={LEAVES} leaf={leaf} onLeaf={setLeaf} tight>
         {leaf === 'hand' && (
           <HandPanel
             run={run}
@@ -217,10 +218,8 @@ function ProofHead({ run, below }: { run: number; below: string }) {
   const { plan, selectRun } = usePrintDesk('plan', 'selectRun');
   return (
     <div className={clsx(kit.row, kit.between)}>
-      <h1>
-        Run {run} against {below}
-      </h1>
-      <div className={kit.row} role="group" aria-label="Run">
+      <h1>{proofWords('proof.runAgainst', { run, below })}</h1>
+      <div className={kit.row} role="group" aria-label={proofWords('proof.run2')}>
         {plan.runs.map((r, i) => (
           <button
             key={r.id}

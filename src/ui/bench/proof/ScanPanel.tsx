@@ -16,6 +16,7 @@ import { kit } from '@/ui/kit/styles';
 import css from './ScanPanel.module.css';
 import { FileButton } from '@/ui/kit/FileButton';
 import type { RunReading } from '@/core/registration/readProof';
+import { proofWords } from '@/words/proof';
 
 const MAX_SCAN_BYTES = 60 * 1024 * 1024;
 
@@ -60,7 +61,7 @@ export function ScanPanel({ worker, layout, run, read, onRead, onShims }: ScanPa
             aria-label={busy.what}
           />
           <Button className={kit.above8} onClick={stop}>
-            Stop
+            {proofWords('scan.stop')}
           </Button>
         </div>
       )}
@@ -104,7 +105,10 @@ function useKeepScan(
       tell(answer.message);
       return;
     }
-    tell(`Proof of ${good.length} run${good.length === 1 ? '' : 's'} kept.`, { words: 'To the shims', take: onShims });
+    tell(proofWords('scan.proofOfRunGood', { good: good.length }), {
+      words: proofWords('scan.toTheShims'),
+      take: onShims,
+    });
     // what was kept is not kept twice
     onRead(undefined);
     onShims();
@@ -126,14 +130,12 @@ function useScanReading(
   const readFile = useReadFile(serial, setProblem, onRead, setBusy, layout, worker, printed);
   const take = async (file: File) => {
     if (file.size > MAX_SCAN_BYTES) {
-      setProblem(
-        `This scan has ${Math.round(file.size / 1e6)} MB; up to 60 can be read. Scan at 300 dpi, or save it as PNG or JPEG.`,
-      );
+      setProblem(proofWords('scan.thisScanHasMb', { file: Math.round(file.size / 1e6) }));
       return;
     }
     if (!/tiff?$/i.test(file.type) && !/\.tiff?$/i.test(file.name)) return readFile(file, 0);
     const mine = ++serial.current;
-    setBusy({ what: 'Opening the TIFF', share: null });
+    setBusy({ what: proofWords('scan.openingTheTiff'), share: null });
     const opened = await scanner.readable(file);
     if (mine !== serial.current) return;
     if (opened.ok) return readFile(opened.value.file, opened.value.dpi);
@@ -143,7 +145,7 @@ function useScanReading(
   const simulate = async () => {
     const mine = ++serial.current;
     setProblem(undefined);
-    const what = 'The simulated scanner is at work';
+    const what = proofWords('scan.theSimulatedScannerIs');
     setBusy({ what, share: 0 });
     const scan = await scanner.scan(printed, (share) => mine === serial.current && setBusy({ what, share }));
     if (mine !== serial.current) return;
@@ -178,7 +180,7 @@ function useReadFile(
     const mine = ++serial.current;
     setProblem(undefined);
     onRead(undefined);
-    setBusy({ what: 'Reading the scan', share: 0 });
+    setBusy({ what: proofWords('scan.readingTheScan'), share: 0 });
     const image = layout.images[0];
     const answer = await worker.ask(
       'readProof',
@@ -193,7 +195,7 @@ function useReadFile(
         imageAtMm: { xMm: image.xMm, yMm: image.yMm },
       },
       (share) => {
-        if (mine === serial.current) setBusy({ what: 'Reading the scan', share });
+        if (mine === serial.current) setBusy({ what: proofWords('scan.readingTheScan'), share });
       },
     );
     if (mine !== serial.current) return;
@@ -215,17 +217,23 @@ function ScanAnswer({ read, run, layout, good, keep }: ScanAnswerProps) {
   const { unit } = usePrintDesk('unit');
   return (
     <section>
-      <h2>What the scan shows</h2>
+      <h2>{proofWords('scan.whatTheScanShows')}</h2>
       <ul className={kit.watch} data-testid="read-runs">
         {read.reading.runs.map((r, i) => (
           <li key={i} className={clsx(kit.plain, run === i + 1 && kit.bold)}>
             {r.ok ? (
               <>
-                {sentenceIn(wordsForMotion(r.value.motion, layout.images[0], `Run ${i + 1}`), unit)}{' '}
+                {sentenceIn(
+                  wordsForMotion(r.value.motion, layout.images[0], proofWords('scan.run', { run: i + 1 })),
+                  unit,
+                )}{' '}
                 <span className={clsx(kit.quiet, kit.num)}>
-                  ±{Math.max(r.value.range95.dxMm, r.value.range95.dyMm).toFixed(2)} mm, ±
-                  {r.value.range95.rotationDeg.toFixed(2)}° (95 %), {r.value.patches.filter((p) => p.kept).length} of{' '}
-                  {r.value.patches.length} patches
+                  {proofWords('scan.mmOfPatches', {
+                    shiftMm: Math.max(r.value.range95.dxMm, r.value.range95.dyMm),
+                    turnDeg: r.value.range95.rotationDeg,
+                    kept: r.value.patches.filter((p) => p.kept).length,
+                    patches: r.value.patches.length,
+                  })}
                 </span>
               </>
             ) : (
@@ -235,11 +243,14 @@ function ScanAnswer({ read, run, layout, good, keep }: ScanAnswerProps) {
         ))}
       </ul>
       <p className={clsx(kit.note, kit.num)}>
-        Read at {read.dpi} dpi in {(read.milliseconds / 1000).toFixed(1)} s; the sheet lay turned by{' '}
-        {read.reading.sheet.turnDeg.toFixed(2).replace('-', '−')}°.
+        {proofWords('scan.readAtDpiIn', {
+          dpi: read.dpi,
+          milliseconds: read.milliseconds / 1000,
+          turnDeg: read.reading.sheet.turnDeg.toFixed(2).replace('-', '−'),
+        })}
       </p>
       <Button variant="contained" color="primary" disabled={good.length === 0} onClick={() => void keep()}>
-        Keep, and to the shims
+        {proofWords('scan.keepAndToThe')}
       </Button>
     </section>
   );
@@ -272,24 +283,24 @@ function ScanDrop({ over, setOver, take, layout, busy, simulate }: ScanDropProps
       }}
     >
       <p>
-        <strong>Drop a scan here</strong>
+        <strong>{proofWords('scan.dropAScanHere')}</strong>
       </p>
       <p className={kit.note}>
-        PNG, JPEG or TIFF at 200 dpi or more, 300 is better; or a photograph from straight above. The whole sheet,{' '}
-        {formatSize(layout.sheetMm.widthMm, layout.sheetMm.heightMm, unit)}, with a dark ground to be seen on all four
-        sides. Where the file does not say its resolution it is taken from the paper’s width.
+        {proofWords('scan.pngJpegOrTiff', {
+          size: formatSize(layout.sheetMm.widthMm, layout.sheetMm.heightMm, unit),
+        })}
       </p>
       <div className={kit.row}>
         <FileButton
-          label="Scan file"
+          label={proofWords('scan.scanFile')}
           accept=".png,.jpg,.jpeg,.tif,.tiff,image/png,image/jpeg,image/tiff"
           disabled={Boolean(busy)}
           onFile={(file) => void take(file)}
         >
-          Choose a scan
+          {proofWords('scan.chooseAScan')}
         </FileButton>
         <Button onClick={() => void simulate()} disabled={Boolean(busy)}>
-          Simulated scanner
+          {proofWords('scan.simulatedScanner')}
         </Button>
       </div>
     </div>
@@ -310,7 +321,7 @@ function ScanFields({ printed, setPrinted, onRead, sheetName, setSheetName }: Sc
     <div className={kit.fields}>
       <TextField
         select
-        label="Runs on the sheet"
+        label={proofWords('scan.runsOnTheSheet')}
         value={printed}
         onChange={(e) => {
           setPrinted(Number(e.target.value));
@@ -319,12 +330,12 @@ function ScanFields({ printed, setPrinted, onRead, sheetName, setSheetName }: Sc
       >
         {plan.runs.map((r, i) => (
           <MenuItem key={r.id} value={i + 1}>
-            {i + 1 === plan.runs.length ? `all ${i + 1}` : i + 1}
+            {i + 1 === plan.runs.length ? proofWords('scan.all', { runs: i + 1 }) : i + 1}
           </MenuItem>
         ))}
       </TextField>
       <TextField
-        label="Sheet"
+        label={proofWords('scan.sheet')}
         value={sheetName}
         onChange={(e) => setSheetName(e.target.value.slice(0, 12))}
         slotProps={{ inputLabel: { shrink: true } }}
@@ -342,11 +353,8 @@ function SeenColours({ read, printed }: { read: ProofAnswer; printed: number }) 
   if (rows.length === 0) return null;
   return (
     <section>
-      <h2>Colour, uncalibrated</h2>
-      <p className={kit.note}>
-        Left as predicted, right as this scan has it. A scanner is no colour reader: take it as a hint, and read with a
-        device in Inks.
-      </p>
+      <h2>{proofWords('scan.colourUncalibrated')}</h2>
+      <p className={kit.note}>{proofWords('scan.leftAsPredictedRight')}</p>
       <ul className={kit.watch}>
         {rows.map(({ label, seen, predicted }) => (
           <li key={label} className={clsx(kit.row, kit.gap8, kit.small)}>
@@ -355,7 +363,9 @@ function SeenColours({ read, printed }: { read: ProofAnswer; printed: number }) 
               <i style={{ background: hex(seen) }} />
             </span>
             {plan.flat!.colours[label].name}
-            <span className={clsx(kit.quiet, kit.num, kit.toEnd)}>ΔE {deltaE2000(predicted, seen).toFixed(0)}</span>
+            <span className={clsx(kit.quiet, kit.num, kit.toEnd)}>
+              {proofWords('scan.e', { deltaE2000: deltaE2000(predicted, seen) })}
+            </span>
           </li>
         ))}
       </ul>

@@ -10,6 +10,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './ProofView.module.css';
 import { useSizePx } from '@/ui/kit/useSizePx';
+import { proofWords } from '@/words/proof';
 
 const EXAGGERATIONS = [1, 2, 5, 10, 20, 50, 100];
 
@@ -47,11 +48,11 @@ export function SheetPicture({ layout, read, patches, onPlace, picked, worker }:
         {read && slivers ? (
           <BitmapView
             aspect={sheetMm.heightMm / sheetMm.widthMm}
-            label="The sheet drawn with the misfit found: slivers and fringes as they lie"
+            label={proofWords('sheetPicture.theSheetDrawnWith')}
             paint={paint}
           />
         ) : read ? (
-          <canvas ref={canvas} role="img" aria-label="The scan, straightened" />
+          <canvas ref={canvas} role="img" aria-label={proofWords('sheetPicture.theScanStraightened')} />
         ) : (
           <PlannedLook image={image} sheetMm={sheetMm} />
         )}
@@ -115,14 +116,17 @@ interface PictureWordsProps {
 function PictureWords({ read, times, patches, setSlivers, slivers }: PictureWordsProps) {
   return (
     <p className={clsx(css.arrowScale, kit.note)}>
-      {read ? 'scan' : 'as planned'}, the print as seen · arrows {times}× the misfit
-      {patches.some((p) => !p.kept) ? ' · dashed: left out' : ''}
+      {proofWords('sheetPicture.stamp', {
+        read: String(Boolean(read)),
+        times,
+        some: String(patches.some((p) => !p.kept)),
+      })}
       {read && (
         <>
           {' '}
           ·{' '}
           <button type="button" className={kit.link} onClick={() => setSlivers((s) => !s)}>
-            {slivers ? 'the scan' : 'where it shows'}
+            {slivers ? proofWords('sheetPicture.theScan') : proofWords('sheetPicture.whereItShows')}
           </button>
         </>
       )}
@@ -146,7 +150,7 @@ function PlannedLook({ image, sheetMm }: PlannedLookProps) {
         width: `${(100 * image.widthMm) / sheetMm.widthMm}%`,
       }}
     >
-      <LookThumb run={plan.runs.length} label="the print as planned" />
+      <LookThumb run={plan.runs.length} label={proofWords('sheetPicture.thePrintAsPlanned')} />
     </div>
   );
 }
@@ -166,7 +170,7 @@ function Arrows({ sheetMm, patches, times, onPlace, size, pxMm, picked }: Arrows
     <svg
       viewBox={`0 0 ${sheetMm.widthMm} ${sheetMm.heightMm}`}
       role="img"
-      aria-label={`${patches.length} places measured; arrows ${times} times as long as the misfit`}
+      aria-label={proofWords('sheetPicture.placesMeasuredArrowsTimes', { patches: patches.length, times })}
       className={clsx(onPlace && css.placing)}
       onClick={(e) => {
         if (!onPlace) return;

@@ -36,6 +36,9 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './ShimPanel.module.css';
 import type { SettingShims, ShimPlan } from '@/core/registration/shims';
+import { listOf } from '@/words/phrases';
+import { proofWords } from '@/words/proof';
+import { rich } from '@/ui/kit/rich';
 
 /** The shims that bring the whole set together, and what else would. */
 export function ShimPanel({ layout }: { layout: SheetLayout }) {
@@ -50,12 +53,7 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
   const settings = settingsOf(plan, bench);
   const put = usePutShims(setBusy);
   const runOf = (id: string) => plan.runs.findIndex((r) => r.id === id) + 1;
-  if (settings.length < 2)
-    return (
-      <p className={kit.note}>
-        No misfit of one run against another has been kept yet. Measure one by hand or from a scan.
-      </p>
-    );
+  if (settings.length < 2) return <p className={kit.note}>{proofWords('shim.noMisfitOfOne')}</p>;
   const answer = shimPlan(settings, contacts, plan.register.stock, image);
   const present = presentMisfits(plan, layout, bench);
   const inAlready = answer.settings.every((s) =>
@@ -68,7 +66,7 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
     <>
       {!way.shims && (
         <p className={clsx(kit.say, kit.wait)}>
-          With {way.name.toLowerCase()} blocks are not shimmed: the same lengths are moved at the marks instead.
+          {proofWords('shim.withBlocksAreNot', { way: way.name.toLowerCase() })}
         </p>
       )}
       <ShimsForTheSet
@@ -122,10 +120,8 @@ interface ShimsForTheSetProps {
 function ShimsForTheSet({ inAlready, answer, runOf, contacts, moved, dxMm, dyMm, m, busy, put }: ShimsForTheSetProps) {
   return (
     <section>
-      <h2>{inAlready ? 'These shims are in' : 'Shims for the set'}</h2>
-      <p className={kit.note}>
-        At each stop, between stop and block; the bench’s left is the print’s right. Nearest the origin corner first.
-      </p>
+      <h2>{inAlready ? proofWords('shim.theseShimsAreIn') : proofWords('shim.shimsForTheSet')}</h2>
+      <p className={kit.note}>{proofWords('shim.atEachStopBetween')}</p>
       {answer.settings.map((s) => (
         <ShimRow key={s.id} s={s} runOf={runOf} contacts={contacts} answer={answer} />
       ))}
@@ -137,7 +133,7 @@ function ShimsForTheSet({ inAlready, answer, runOf, contacts, moved, dxMm, dyMm,
         disabled={busy || inAlready}
         onClick={() => void put()}
       >
-        {inAlready ? 'In' : 'These shims are in'}
+        {inAlready ? proofWords('shim.in') : proofWords('shim.theseShimsAreIn')}
       </Button>
     </section>
   );
@@ -157,7 +153,7 @@ function usePutShims(setBusy: Dispatch<SetStateAction<boolean>>) {
       })),
     });
     setBusy(false);
-    tell(done.ok ? 'The shims are noted. Print another proof and measure it again.' : done.message);
+    tell(done.ok ? proofWords('shim.theShimsAreNoted') : done.message);
   };
   return put;
 }
@@ -176,21 +172,21 @@ function AsItLies({ present, image, runOf }: AsItLiesProps) {
   } = usePrintDesk('plan', 'unit', 'progress');
   return (
     <section>
-      <h2>As it lies now</h2>
+      <h2>{proofWords('shim.asItLiesNow')}</h2>
       <ul className={kit.watch}>
         {plan.runs.map(
           (run, i) =>
             i > 0 &&
             present[i] && (
               <li key={run.id} className={kit.plain}>
-                {sentenceIn(wordsForMotion(present[i]!, image, `Run ${i + 1} against run 1`), unit)}
+                {sentenceIn(wordsForMotion(present[i]!, image, proofWords('shim.runAgainstRun', { run: i + 1 })), unit)}
               </li>
             ),
         )}
       </ul>
-      <h3 className={kit.above10}>Shims so far</h3>
+      <h3 className={kit.above10}>{proofWords('shim.shimsSoFar')}</h3>
       {bench.shimmings.length === 0 ? (
-        <p className={kit.note}>None yet.</p>
+        <p className={kit.note}>{proofWords('shim.noneYet')}</p>
       ) : (
         <ul className={kit.watch}>
           {[...bench.shimmings]
@@ -198,8 +194,11 @@ function AsItLies({ present, image, runOf }: AsItLiesProps) {
             .slice(0, 12)
             .map((s, i) => (
               <li key={i} className={kit.note}>
-                {s.at.slice(0, 16).replace('T', ' ')}: run {runOf(s.runId)},{' '}
-                {s.shimsMm.map((v) => formatLength(v, unit, 2)).join(' / ')}
+                {proofWords('shim.run', {
+                  at: s.at.slice(0, 16).replace('T', ' '),
+                  run: runOf(s.runId),
+                  shimsMm: s.shimsMm.map((v) => formatLength(v, unit, 2)).join(' / '),
+                })}
               </li>
             ))}
         </ul>
@@ -221,32 +220,41 @@ function OrInstead({ moved, contacts, answer, runOf, settings, image }: OrInstea
   const { unit, plan } = usePrintDesk('unit', 'plan');
   return (
     <section>
-      <h2>Or instead</h2>
+      <h2>{proofWords('shim.orInstead')}</h2>
       <ul className={kit.watch}>
         {moved && (
           <li className={kit.plain}>
-            Keep the margins: move the paper’s stops as well,{' '}
-            {contacts
-              .map((c, k) =>
-                Math.abs(answer.paperStopsMm[k]) > 0.005
-                  ? `${formatLength(answer.paperStopsMm[k], unit, 2)} at the ${c.name}`
-                  : '',
-              )
-              .filter(Boolean)
-              .join(', ') || 'not at all'}
-            , towards the sheet.
+            {proofWords('shim.keepTheMarginsMove', {
+              contacts:
+                contacts
+                  .map((c, k) =>
+                    Math.abs(answer.paperStopsMm[k]) > 0.005
+                      ? proofWords('shim.atThe', {
+                          shim: formatLength(answer.paperStopsMm[k], unit, 2),
+                          stop: c.name,
+                        })
+                      : '',
+                  )
+                  .filter(Boolean)
+                  .join(', ') || proofWords('shim.notAtAll'),
+            })}
           </li>
         )}
         {answer.settings
           .filter((s) => s.trimMm.some((t) => t > 0.02))
           .map((s) => (
             <li key={s.id} className={kit.plain}>
-              Take it off run {runOf(s.id)}’s block:{' '}
-              {s.trimMm
-                .map((t, k) => (t > 0.02 ? `${formatLength(t, unit, 2)} at the ${contacts[k].name}` : ''))
-                .filter(Boolean)
-                .join(', ')}
-              . What is cut off does not come back.
+              {proofWords('shim.takeItOffRun', {
+                run: runOf(s.id),
+                trimMm: s.trimMm
+                  .map((t, k) =>
+                    t > 0.02
+                      ? proofWords('shim.atThe2', { tValue: formatLength(t, unit, 2), contact: contacts[k].name })
+                      : '',
+                  )
+                  .filter(Boolean)
+                  .join(', '),
+              })}
             </li>
           ))}
         {answer.settings.map((s) => {
@@ -258,7 +266,7 @@ function OrInstead({ moved, contacts, answer, runOf, settings, image }: OrInstea
           const advice = growth && sentenceIn(growth, unit);
           return advice ? (
             <li key={`g${s.id}`} className={kit.plain}>
-              Run {runOf(s.id)}: growth cannot be shimmed. {advice}
+              {proofWords('shim.runGrowthCannotBe', { run: runOf(s.id), advice })}
             </li>
           ) : null;
         })}
@@ -280,22 +288,31 @@ function MovedWords({ moved, dxMm, dyMm, m }: MovedWordsProps) {
     <p className={kit.above10}>
       {moved ? (
         <>
-          The image moves{' '}
-          {[
-            Math.abs(dxMm) > 0.005
-              ? `${formatLength(Math.abs(dxMm), unit, 2)} to the ${dxMm > 0 ? 'right' : 'left'}`
-              : '',
-            Math.abs(dyMm) > 0.005 ? `${formatLength(Math.abs(dyMm), unit, 2)} ${dyMm > 0 ? 'down' : 'up'}` : '',
-          ]
-            .filter(Boolean)
-            .join(' and ')}{' '}
-          on the sheet. Margins then: left <span className={kit.num}>{formatLength(m.left + dxMm, unit)}</span>, right{' '}
-          <span className={kit.num}>{formatLength(m.right - dxMm, unit)}</span>, top{' '}
-          <span className={kit.num}>{formatLength(m.top + dyMm, unit)}</span>, bottom{' '}
-          <span className={kit.num}>{formatLength(m.bottom - dyMm, unit)}</span>.
+          {rich(
+            proofWords.rich('shim.theImageMovesOn', {
+              moves: listOf(
+                [
+                  Math.abs(dxMm) > 0.005
+                    ? proofWords('shim.sideways', {
+                        dx: formatLength(Math.abs(dxMm), unit, 2),
+                        dxMm: String(dxMm > 0),
+                      })
+                    : '',
+                  Math.abs(dyMm) > 0.005
+                    ? proofWords('shim.upOrDown', { dy: formatLength(Math.abs(dyMm), unit, 2), down: String(dyMm > 0) })
+                    : '',
+                ].filter(Boolean),
+              ),
+              span: (c) => <span className={kit.num}>{c}</span>,
+              left: formatLength(m.left + dxMm, unit),
+              right: formatLength(m.right - dxMm, unit),
+              top: formatLength(m.top + dyMm, unit),
+              bottom: formatLength(m.bottom - dyMm, unit),
+            }),
+          )}
         </>
       ) : (
-        'The image stays where it is on the sheet.'
+        proofWords('shim.theImageStaysWhere')
       )}
     </p>
   );
@@ -313,7 +330,8 @@ function ShimRow({ s, runOf, contacts, answer }: ShimRowProps) {
   return (
     <div className={css.shimRow} data-testid="shim-row">
       <h3>
-        Run {runOf(s.id)} <span className={kit.quiet}>{blockNamesOf(plan, plan.runs[runOf(s.id) - 1])}</span>
+        {proofWords('shim.run2', { run: runOf(s.id) })}{' '}
+        <span className={kit.quiet}>{blockNamesOf(plan, plan.runs[runOf(s.id) - 1])}</span>
       </h3>
       <table className={kit.plainTable}>
         <tbody>
@@ -324,7 +342,9 @@ function ShimRow({ s, runOf, contacts, answer }: ShimRowProps) {
                 {piecesOf(c)}
                 <div className={clsx(kit.note, kit.num)}>
                   {c.setMm > 0 ? formatLength(c.setMm, unit, 2) : ''}
-                  {Math.abs(c.setMm - c.neededMm) > 0.02 ? ` (wants ${formatLength(c.neededMm, unit, 2)})` : ''}
+                  {Math.abs(c.setMm - c.neededMm) > 0.02
+                    ? ` ${proofWords('shim.wants', { needed: formatLength(c.neededMm, unit, 2) })}`
+                    : ''}
                 </div>
               </td>
             </tr>
@@ -332,7 +352,9 @@ function ShimRow({ s, runOf, contacts, answer }: ShimRowProps) {
         </tbody>
       </table>
       {s !== answer.settings[0] && (
-        <p className={clsx(kit.note, kit.num)}>remains {formatLength(s.remainsMm, unit, 2)} at the worst corner</p>
+        <p className={clsx(kit.note, kit.num)}>
+          {proofWords('shim.remainsAtTheWorst', { remains: formatLength(s.remainsMm, unit, 2) })}
+        </p>
       )}
     </div>
   );
@@ -340,39 +362,65 @@ function ShimRow({ s, runOf, contacts, answer }: ShimRowProps) {
 
 function piecesOf(contact: ContactShim): string {
   return contact.pieces.length === 0
-    ? 'nothing'
-    : contact.pieces.map((p) => `${p.count} ${p.name}${p.count > 1 ? 's' : ''}`).join(' + ');
+    ? proofWords('shim.nothing')
+    : contact.pieces.map((p) => proofWords('shim.pieces', { count: p.count, name: p.name })).join(' + ');
+}
+
+const STOCK_NAMES = (['foil', 'card', 'tissue', 'strip', 'slip'] as const).map((name) =>
+  proofWords(`shim.stock.${name}`),
+);
+
+interface StockPieceProps {
+  readonly piece: ShimStock;
+  readonly onSet: (part: Partial<ShimStock>) => void;
+}
+
+function StockPiece({ piece, onSet }: StockPieceProps) {
+  const { unit } = usePrintDesk('unit');
+  return (
+    <div className={clsx(kit.fields, kit.above12)}>
+      <TextField
+        label={proofWords('shim.name')}
+        defaultValue={piece.name}
+        key={piece.name}
+        slotProps={{ inputLabel: { shrink: true } }}
+        onBlur={(e) => {
+          const name = e.target.value.trim();
+          if (name && name !== piece.name) onSet({ name });
+        }}
+      />
+      <LengthField
+        label={proofWords('shim.thickness')}
+        valueMm={piece.thicknessMm}
+        unit={unit}
+        range={SHIM_RANGE_MM}
+        onChange={(thicknessMm) => onSet({ thicknessMm })}
+      />
+    </div>
+  );
 }
 
 /** The thicknesses at hand. */
 function Stock() {
-  const { plan, unit, change } = usePrintDesk('plan', 'unit', 'change');
+  const { plan, change } = usePrintDesk('plan', 'change');
   const { stock } = plan.register;
   const set = (next: readonly ShimStock[]) => void change({ kind: 'register-set', part: { stock: next } });
   return (
     <section>
-      <h2>Stock of shims</h2>
-      <FromWorkshop kind="shim" label="Shims of the workshop" several none="as typed below" className={kit.above12} />
+      <h2>{proofWords('shim.stockOfShims')}</h2>
+      <FromWorkshop
+        kind="shim"
+        label={proofWords('shim.shimsOfTheWorkshop')}
+        several
+        none={proofWords('shim.asTypedBelow')}
+        className={kit.above12}
+      />
       {stock.map((piece, i) => (
-        <div key={i} className={clsx(kit.fields, kit.above12)}>
-          <TextField
-            label="Name"
-            defaultValue={piece.name}
-            key={piece.name}
-            slotProps={{ inputLabel: { shrink: true } }}
-            onBlur={(e) => {
-              const name = e.target.value.trim();
-              if (name && name !== piece.name) set(stock.map((s, k) => (k === i ? { ...s, name } : s)));
-            }}
-          />
-          <LengthField
-            label="Thickness"
-            valueMm={piece.thicknessMm}
-            unit={unit}
-            range={SHIM_RANGE_MM}
-            onChange={(thicknessMm) => set(stock.map((s, k) => (k === i ? { ...s, thicknessMm } : s)))}
-          />
-        </div>
+        <StockPiece
+          key={i}
+          piece={piece}
+          onSet={(part) => set(stock.map((s, k) => (k === i ? { ...s, ...part } : s)))}
+        />
       ))}
       <div className={clsx(kit.row, kit.above10)}>
         <Button
@@ -382,16 +430,20 @@ function Stock() {
               ...stock,
               {
                 name:
-                  ['foil', 'card', 'tissue', 'strip', 'slip'].find((n) => !stock.some((s) => s.name === n)) ??
-                  `piece ${stock.length + 1}`,
+                  STOCK_NAMES.find((n) => !stock.some((s) => s.name === n)) ??
+                  proofWords('shim.piece', { number: stock.length + 1 }),
                 thicknessMm: 0.05,
               },
             ])
           }
         >
-          Another thickness
+          {proofWords('shim.anotherThickness')}
         </Button>
-        {stock.length > 1 && <Button onClick={() => set(stock.slice(0, -1))}>Without {stock.at(-1)!.name}</Button>}
+        {stock.length > 1 && (
+          <Button onClick={() => set(stock.slice(0, -1))}>
+            {proofWords('shim.without', { stock: stock.at(-1)!.name })}
+          </Button>
+        )}
       </div>
     </section>
   );

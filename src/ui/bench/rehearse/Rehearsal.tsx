@@ -10,6 +10,7 @@ import { kit } from '@/ui/kit/styles';
 import css from './Rehearsal.module.css';
 import { useRehearsal, type RehearsalProps, type Rehearsing } from './useRehearsal';
 import { Verdict } from './Verdict';
+import { rehearseWords } from '@/words/rehearse';
 
 /** One rehearsal: choose, print, choose, to the last run; then the comparison with the plan. */
 export function Rehearsal(props: RehearsalProps) {
@@ -72,8 +73,8 @@ function BlockAndSheet({
         paint={paintBlock}
         onPick={(x, y) => void pickAt(x, y)}
         handle={block}
-        label={`The block before run ${run + 1}, mirrored. Click a part to cut it`}
-        stamp={<div className={clsx(kit.stamp, kit.mirrored)}>the block, mirrored</div>}
+        label={rehearseWords('rehearsal.theBlockBeforeRun', { run: run + 1 })}
+        stamp={<div className={clsx(kit.stamp, kit.mirrored)}>{rehearseWords('rehearsal.theBlockMirrored')}</div>}
         overlay={overlay}
       />
       <SheetCanvas
@@ -82,16 +83,16 @@ function BlockAndSheet({
         mmPerPx={mmPerPx}
         unit={unit}
         paint={paintSheet}
-        label={showPicture ? 'The picture wanted' : 'The sheet so far'}
+        label={showPicture ? rehearseWords('rehearsal.thePictureWanted') : rehearseWords('rehearsal.theSheetSoFar')}
         stamp={
           <div className={kit.stamp}>
             {showPicture
-              ? 'the picture wanted'
+              ? rehearseWords('rehearsal.thePictureWanted2')
               : result
-                ? 'the finished sheet'
+                ? rehearseWords('rehearsal.theFinishedSheet')
                 : run === 0
-                  ? 'bare paper'
-                  : `the sheet after run ${run}`}
+                  ? rehearseWords('rehearsal.barePaper')
+                  : rehearseWords('rehearsal.theSheetAfterRun', { run })}
           </div>
         }
         overlay={result ? overlay : undefined}
@@ -104,16 +105,21 @@ function RehearsalHead({ result, run, runs, name, level, setShowPicture, showPic
   return (
     <div className={clsx(kit.row, kit.between)}>
       <div className={kit.row}>
-        <h1>{result ? 'Held against the plan' : `Before run ${run + 1} of ${runs}`}</h1>
+        <h1>
+          {result
+            ? rehearseWords('rehearsal.heldAgainstThePlan')
+            : rehearseWords('rehearsal.beforeRunOf', { run: run + 1, runs })}
+        </h1>
         <span className={kit.quiet}>
           {name} · {level}
         </span>
       </div>
       <div className={kit.row}>
         <Button onClick={() => setShowPicture((s) => !s)} aria-pressed={showPicture}>
-          {showPicture ? 'the sheet so far' : 'the picture wanted'} <kbd className={kit.keyHint}>W</kbd>
+          {showPicture ? rehearseWords('rehearsal.theSheetSoFar2') : rehearseWords('rehearsal.thePictureWanted2')}{' '}
+          <kbd className={kit.keyHint}>W</kbd>
         </Button>
-        <Button onClick={onLeave}>Leave</Button>
+        <Button onClick={onLeave}>{rehearseWords('rehearsal.leave')}</Button>
       </div>
     </div>
   );
@@ -124,10 +130,9 @@ function RunActs(rehearsing: Rehearsing) {
   return (
     <>
       <section>
-        <h2>What goes now?</h2>
+        <h2>{rehearseWords('rehearsal.whatGoesNow')}</h2>
         <p className={clsx(kit.note, kit.above4)}>
-          Run {run + 1} prints {inkNamesOf(plan, plan.runs[run])} from all that stands. Click the parts to cut before
-          it; click again to leave one standing.
+          {rehearseWords('rehearsal.runPrintsFromAll', { run: run + 1, inkNames: inkNamesOf(plan, plan.runs[run]) })}
         </p>
         <div
           className={clsx(kit.row, kit.gap8, kit.around10, css.count)}
@@ -135,10 +140,12 @@ function RunActs(rehearsing: Rehearsing) {
           aria-live="polite"
         >
           <span className={clsx(kit.answer, kit.display)}>
-            {now.length} part{now.length === 1 ? '' : 's'}
+            {rehearseWords('rehearsal.partsNow', { now: now.length })}
           </span>
           <span className={clsx(kit.note, kit.num)}>
-            {now.length > 0 ? `${areaWords(now.reduce((sum, p) => sum + p.areaMm2, 0))} to cut` : 'nothing chosen yet'}
+            {now.length > 0
+              ? rehearseWords('rehearsal.toCut', { area: areaWords(now.reduce((sum, p) => sum + p.areaMm2, 0)) })
+              : rehearseWords('rehearsal.nothingChosenYet')}
           </span>
         </div>
         {said && (
@@ -154,10 +161,10 @@ function RunActs(rehearsing: Rehearsing) {
         )}
       </section>
       <section>
-        <p className={kit.note}>What is cut away is off for good: it takes no film from run {run + 1} on.</p>
+        <p className={kit.note}>{rehearseWords('rehearsal.whatIsCutAway', { run: run + 1 })}</p>
         {parts && (
           <p className={clsx(kit.note, kit.above4)}>
-            {parts.length} parts to choose from; smaller ones go with the largest of their colour.
+            {rehearseWords('rehearsal.partsToChooseFrom', { parts: parts.length })}
           </p>
         )}
       </section>
@@ -171,7 +178,7 @@ function RunButtons({ level, hint, parts, print, run, runs }: Rehearsing) {
     <section className={clsx(kit.toFoot, kit.stack, kit.gap8)}>
       {level === 'with hints' && (
         <Button className={kit.target} onClick={hint}>
-          A hint <kbd className={kit.keyHint}>H</kbd>
+          {rehearseWords('rehearsal.aHint')} <kbd className={kit.keyHint}>H</kbd>
         </Button>
       )}
       <Button
@@ -182,7 +189,10 @@ function RunButtons({ level, hint, parts, print, run, runs }: Rehearsing) {
         disabled={!parts}
         onClick={print}
       >
-        {run + 1 < runs ? `Print run ${run + 1}` : 'Print the last run'} <kbd className={kit.keyHint}>P</kbd>
+        {run + 1 < runs
+          ? rehearseWords('rehearsal.printRun', { run: run + 1 })
+          : rehearseWords('rehearsal.printTheLastRun')}{' '}
+        <kbd className={kit.keyHint}>P</kbd>
       </Button>
     </section>
   );

@@ -13,6 +13,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './RehearseView.module.css';
 import type { Rehearsed } from '@/derived';
+import { rehearseWords } from '@/words/rehearse';
 
 const Rehearsal = dynamic(
   fetched(() => import('./Rehearsal').then((m) => m.Rehearsal)),
@@ -21,7 +22,7 @@ const Rehearsal = dynamic(
     loading: () => (
       <div className={clsx(kit.work, kit.single)}>
         <div className={kit.stage}>
-          <p className={kit.note}>laying the block down …</p>
+          <p className={kit.note}>{rehearseWords('rehearse.opening')}</p>
         </div>
       </div>
     ),
@@ -29,9 +30,9 @@ const Rehearsal = dynamic(
 );
 
 const LEVEL_WORDS: Readonly<Record<RehearsalLevel, string>> = {
-  'with tracing': 'the tracing lies on the block, in its colours',
-  'with hints': 'outlines only; ask for a hint when you are stuck',
-  bare: 'a bare block, and the picture in your head',
+  'with tracing': rehearseWords('rehearse.theTracingLiesOn'),
+  'with hints': rehearseWords('rehearse.outlinesOnlyAskFor'),
+  bare: rehearseWords('rehearse.aBareBlockAnd'),
 };
 
 /** What is rehearsed: this print (no sample), or one of the samples. */
@@ -75,12 +76,8 @@ export function RehearseView() {
       <div className={clsx(kit.stage, kit.scrolls)}>
         <BenchTabs view="rehearse" />
         <div className={css.rehearseDoor}>
-          <h1>Rehearse the cuts</h1>
-          <p className={kit.measure}>
-            The block as it will lie on the bench, mirrored. Before each run choose what to cut, part by part; print,
-            and see the sheet grow. What is cut stays cut. At the end it is held against the plan. Slips made here are
-            free.
-          </p>
+          <h1>{rehearseWords('rehearse.rehearseTheCuts')}</h1>
+          <p className={kit.measure}>{rehearseWords('rehearse.theBlockAsIt')}</p>
           <Levels level={level} setLevel={setLevel} />
           <Choices refused={refused} mine={mine} begin={begin} scores={practice.scores} />
         </div>
@@ -103,7 +100,7 @@ function Choices({ refused, mine, begin, scores }: ChoicesProps) {
     <div className={css.rehearseList}>
       <Entry
         title={name}
-        says={refused ?? `this print: ${plan.runs.length} runs`}
+        says={refused ?? rehearseWords('rehearse.thisPrintRuns', { runs: plan.runs.length })}
         last={mine[0] && `last: ${Math.round(mine[0].score)} of 100, ${mine[0].level}`}
         best={best(mine)}
       >
@@ -113,7 +110,7 @@ function Choices({ refused, mine, begin, scores }: ChoicesProps) {
           className={kit.target}
           onClick={() => begin(undefined, plan)}
         >
-          Rehearse this print
+          {rehearseWords('rehearse.rehearseThisPrint')}
         </Button>
       </Entry>
       {SAMPLE_PRINTS.map((sample) => {
@@ -129,9 +126,9 @@ function Choices({ refused, mine, begin, scores }: ChoicesProps) {
             <Button
               className={kit.target}
               onClick={() => begin(sample.id, samplePlan(sample))}
-              aria-label={`Practise on ${sample.name}`}
+              aria-label={rehearseWords('rehearse.practiseOn', { sample: sample.name })}
             >
-              Practise
+              {rehearseWords('rehearse.practise')}
             </Button>
           </Entry>
         );
@@ -143,7 +140,7 @@ function Choices({ refused, mine, begin, scores }: ChoicesProps) {
 function Levels({ level, setLevel }: { level: RehearsalLevel; setLevel: Dispatch<SetStateAction<RehearsalLevel>> }) {
   return (
     <fieldset className={css.levels}>
-      <legend className={kit.quiet}>How much help</legend>
+      <legend className={kit.quiet}>{rehearseWords('rehearse.howMuchHelp')}</legend>
       {REHEARSAL_LEVELS.map((l) => (
         <label key={l}>
           <input type="radio" name="level" checked={level === l} onChange={() => setLevel(l)} /> <strong>{l}</strong>{' '}
@@ -175,7 +172,9 @@ function Entry({ title, says, last, best: top, children }: EntryProps) {
         <h2>{title}</h2>
         <p className={kit.note}>{says}</p>
       </div>
-      <p className={clsx(kit.note, kit.num)}>{[last, top].filter(Boolean).join(' · ') || 'not yet rehearsed'}</p>
+      <p className={clsx(kit.note, kit.num)}>
+        {[last, top].filter(Boolean).join(' · ') || rehearseWords('rehearse.notYetRehearsed')}
+      </p>
       {children}
     </div>
   );

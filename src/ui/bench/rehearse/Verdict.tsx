@@ -12,6 +12,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './Rehearsal.module.css';
 import { type Part } from './useRehearsal';
+import { rehearseWords } from '@/words/rehearse';
 
 interface VerdictProps {
   readonly result: RehearsalResult;
@@ -34,12 +35,16 @@ export function Verdict({ result, plan, films, parts, chosen, onChoose, onAgain,
     <>
       <section>
         <p className={kit.answer} data-testid="score">
-          {result.score} of 100
+          {rehearseWords('verdict.of', { score: result.score })}
         </p>
         <p className={kit.note}>
           {result.slips.length === 0
-            ? `All ${result.parts} parts were cut at their time.`
-            : `${result.slips.length} of ${result.parts} parts at the wrong time, ${areaWords(result.wrongAreaMm2)} of the print.`}
+            ? rehearseWords('verdict.allPartsWereCut', { parts: result.parts })
+            : rehearseWords('verdict.ofPartsAtThe', {
+                slips: result.slips.length,
+                parts: result.parts,
+                area: areaWords(result.wrongAreaMm2),
+              })}
         </p>
       </section>
       {result.slips.length > 0 && (
@@ -56,7 +61,7 @@ export function Verdict({ result, plan, films, parts, chosen, onChoose, onAgain,
         />
       )}
       <section>
-        <h2>To remember</h2>
+        <h2>{rehearseWords('verdict.toRemember')}</h2>
         <ul className={kit.watch}>
           {lessons(result).map((lesson) => (
             <li key={lesson} className={kit.plain}>
@@ -67,10 +72,10 @@ export function Verdict({ result, plan, films, parts, chosen, onChoose, onAgain,
       </section>
       <section className={clsx(kit.toFoot, kit.stack, kit.gap8)}>
         <Button variant="contained" className={kit.target} onClick={onAgain}>
-          Once more
+          {rehearseWords('verdict.onceMore')}
         </Button>
         <Button className={kit.target} onClick={onLeave}>
-          Enough for today
+          {rehearseWords('verdict.enoughForToday')}
         </Button>
       </section>
     </>
@@ -92,7 +97,7 @@ interface CostsProps {
 function Costs({ result, films, runs, planned, place, chosen, onChoose, mmPerPx, colours }: CostsProps) {
   return (
     <section>
-      <h2>What it would have cost</h2>
+      <h2>{rehearseWords('verdict.whatItWouldHave')}</h2>
       <ul className={clsx(kit.watch, kit.scrolls, css.slips)}>
         {result.slips.map((slip) => {
           const seen = films[Math.min(films.length - 1, filmsAfter(slip, runs))],
@@ -143,7 +148,11 @@ function SlipRow({ slip, chosen, onChoose, x, mmPerPx, y, seen, due, colours }: 
         <span className={clsx(kit.row, kit.between)}>
           <strong className={clsx(slip.kind === 'too early' && kit.madder)}>{slip.kind}</strong>
           <span className={clsx(kit.note, kit.num)}>
-            {areaWords(slip.part.areaMm2)} at {formatLength(x * mmPerPx, unit, 0)}, {formatLength(y * mmPerPx, unit, 0)}
+            {rehearseWords('verdict.at', {
+              area: areaWords(slip.part.areaMm2),
+              across: formatLength(x * mmPerPx, unit, 0),
+              down: formatLength(y * mmPerPx, unit, 0),
+            })}
           </span>
         </span>
         <span className={clsx(kit.gap8, kit.small, kit.above3, css.seenAndDue)}>
@@ -153,7 +162,9 @@ function SlipRow({ slip, chosen, onChoose, x, mmPerPx, y, seen, due, colours }: 
           </span>
           <span>
             {slipWords(slip, colours[slip.part.label].name)}{' '}
-            <span className={clsx(kit.quiet, kit.num)}>ΔE {deltaE2000(seen, due).toFixed(0)}</span>
+            <span className={clsx(kit.quiet, kit.num)}>
+              {rehearseWords('verdict.e', { deltaE2000: deltaE2000(seen, due) })}
+            </span>
           </span>
         </span>
       </button>

@@ -4,6 +4,8 @@ import type { LabelStyle } from '@/core/geometry';
 import { type Plan } from '@/model';
 import { groupsOf, looksOfPlan, type PlanLooks, usesOneSide } from '@/derived';
 import { BLOCK_WORDS, wordOfLab } from '../../kit/colours';
+import { listOf } from '@/words/phrases';
+import { rehearseWords } from '@/words/rehearse';
 
 /** “Not cut” in the rehearsal map. */
 export const NOT_CUT = 15;
@@ -18,11 +20,10 @@ export function dueOf(plan: Plan): number[] {
 
 /** Why a plan cannot be rehearsed, in a sentence. */
 export function whyNot(plan: Plan): string | undefined {
-  if (!plan.flat || plan.runs.length === 0) return 'There is no plan to rehearse yet.';
-  if (!usesOneSide(plan))
-    return 'A rehearsal is for a reduction, where a cut cannot be taken back. This print is worked otherwise.';
+  if (!plan.flat || plan.runs.length === 0) return rehearseWords('stageOf.thereIsNoPlan');
+  if (!usesOneSide(plan)) return rehearseWords('stageOf.aRehearsalIsFor');
   return plan.runs.length > MOST_RUNS || plan.flat.colours.length > 15
-    ? `A rehearsal takes up to ${MOST_RUNS} runs.`
+    ? rehearseWords('stageOf.aRehearsalTakesUp', { MOST_RUNS })
     : undefined;
 }
 
@@ -68,38 +69,26 @@ function onBlock([l, a, b]: Lab): number {
 
 /** What a slip is, in a sentence. */
 export function slipWords(slip: RehearsalSlip, colourName: string): string {
-  const runs = slip.wrongRuns.map((r) => r + 1);
-  const list = runs.length === 1 ? `run ${runs[0]}` : `runs ${runs.slice(0, -1).join(', ')} and ${runs.at(-1)}`;
-  if (slip.kind === 'too early')
-    return `${colourName} was cut before run ${slip.cut! + 1}; by the plan it stands longer. ${capital(list)} ${runs.length === 1 ? 'is' : 'are'} missing there, and the block cannot give it back.`;
-  if (slip.kind === 'too late')
-    return `${colourName} was cut before run ${slip.cut! + 1}, too late: ${list} printed over it.`;
-  return `${colourName} was never cut: ${list} printed over it.`;
+  const said = { colourName, count: slip.wrongRuns.length, runs: listOf(slip.wrongRuns.map((r) => String(r + 1))) };
+  if (slip.kind === 'never') return rehearseWords('stageOf.neverCut', said);
+  return rehearseWords(slip.kind === 'too early' ? 'stageOf.cutTooEarly' : 'stageOf.cutTooLate', {
+    ...said,
+    cut: slip.cut! + 1,
+  });
 }
 
 /** What to remember for the next time. */
 export function lessons(result: RehearsalResult): string[] {
   const kinds = new Set(result.slips.map((slip) => slip.kind));
   const out: string[] = [];
-  if (kinds.has('too early'))
-    out.push(
-      'Cut away only what has just been printed for the last time. Everything darker stays, however inviting it looks.',
-    );
-  if (kinds.has('too late') || kinds.has('never'))
-    out.push(
-      'Before each run ask: which colour of the picture is finished? All of it goes now, down to the small parts.',
-    );
-  if (result.slips.some((slip) => slip.wrongRuns.includes(0)))
-    out.push('Before the first run the bare paper goes, and nothing else.');
-  if (out.length === 0) out.push('Every part went at its time. Do it once more on a harder level, or go to the block.');
+  if (kinds.has('too early')) out.push(rehearseWords('stageOf.cutAwayOnlyWhat'));
+  if (kinds.has('too late') || kinds.has('never')) out.push(rehearseWords('stageOf.beforeEachRunAsk'));
+  if (result.slips.some((slip) => slip.wrongRuns.includes(0))) out.push(rehearseWords('stageOf.beforeTheFirstRun'));
+  if (out.length === 0) out.push(rehearseWords('stageOf.everyPartWentAt'));
   return out;
 }
 
 /** How far off the finished print is at a slip: the colour there beside the one wanted, by the number of films. */
 export function filmsAfter(slip: Pick<RehearsalSlip, 'cut'>, runs: number): number {
   return Math.min(runs, slip.cut ?? runs);
-}
-
-function capital(text: string): string {
-  return text[0].toUpperCase() + text.slice(1);
 }

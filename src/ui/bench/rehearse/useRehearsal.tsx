@@ -19,6 +19,7 @@ import { areaWords } from '@/ui/kit/regions/words';
 import { blockStylesFor, dueOf, NOT_CUT, sheetStylesFor } from './stageOf';
 import { useKeys } from '../../kit/keys';
 import { ChosenIsland } from '@/ui/kit/regions/RegionOverlay';
+import { rehearseWords } from '@/words/rehearse';
 
 export interface RehearsalProps {
   readonly plan: Plan;
@@ -137,7 +138,7 @@ function useToggle({ result, cuts, setChosen, setSaid, run, worker, setCuts, set
       setChosen(key);
       setSaid(undefined);
       if (before !== undefined && before < run) {
-        setSaid('This part is off the block already; it cannot be put back.');
+        setSaid(rehearseWords('useRehearsal.thisPartIsOff'));
         return;
       }
       const next = new Map(cuts);
@@ -165,20 +166,20 @@ function useRehearsalKeys(
   print: () => void,
   hint: () => void,
 ) {
-  useKeys('n, shift+n', 'to the next or former part', (e) => {
+  useKeys('n, shift+n', rehearseWords('useRehearsal.toTheNextOr'), (e) => {
     if (!parts?.length) return;
     const at = parts.findIndex((p) => p.key === chosen),
       by = e.shiftKey ? -1 : 1;
     setChosen(parts[(at + by + parts.length) % parts.length].key);
   });
-  useKeys('space', 'cut the chosen part, or leave it', (e) => {
+  useKeys('space', rehearseWords('useRehearsal.cutTheChosenPart'), (e) => {
     if ((e.target as Element).closest('button, a, input')) return;
     e.preventDefault();
     if (chosen !== undefined) void toggle(chosen);
   });
-  useKeys('p', 'print the run', print);
-  useKeys('w', 'the wished picture, or the print so far', () => setShowPicture((s) => !s));
-  useKeys('h', 'a hint, where hints are given', () => {
+  useKeys('p', rehearseWords('useRehearsal.printTheRun'), print);
+  useKeys('w', rehearseWords('useRehearsal.theWishedPictureOr'), () => setShowPicture((s) => !s));
+  useKeys('h', rehearseWords('useRehearsal.aHintWhereHints'), () => {
     if (level === 'with hints') hint();
   });
 }
@@ -192,7 +193,13 @@ function hinting({ parts, run, cuts, setSaid }: State) {
       extra = parts.filter((p) => cuts.get(p.key) === run && p.due > run).length;
     const area = due.reduce((sum, p) => sum + p.areaMm2, 0);
     setSaid(
-      `By the plan ${due.length} part${due.length === 1 ? '' : 's'}, ${areaWords(area)} in all, go before run ${run + 1}. ${missing} of them still stand${extra > 0 ? `; ${extra} you have chosen should stay` : ''}.`,
+      rehearseWords('useRehearsal.byThePlanPart', {
+        due: due.length,
+        area: areaWords(area),
+        run: run + 1,
+        missing,
+        extra,
+      }),
     );
   };
   return hint;

@@ -10,6 +10,7 @@ import { kit } from '@/ui/kit/styles';
 import type { StageFindings } from '@/workers';
 import css from './CheckPanel.module.css';
 import { cutSettings } from './useStageCheck';
+import { blockWords } from '@/words/block';
 
 /** Every stage of the print looked over together: where the trouble lies, before anything is cut. */
 export function AllStages({ run, toolsMm }: { run: number; toolsMm: readonly number[] }) {
@@ -18,21 +19,25 @@ export function AllStages({ run, toolsMm }: { run: number; toolsMm: readonly num
   if (stages < 2) return null;
   return (
     <section>
-      <h2>All stages</h2>
+      <h2>{blockWords('allStages.allStages')}</h2>
       {!on && (
         <Button size="small" className={kit.above6} onClick={() => setOn(true)}>
-          Look over all {stages} stages
+          {blockWords('allStages.lookOverAllStages', { stages })}
         </Button>
       )}
       {on && done < stages && !problem && (
         <div role="status" className={kit.above6}>
           <p className={kit.note}>
-            {done} of {stages} looked over{' '}
+            {blockWords('allStages.ofLookedOver', { done, stages })}{' '}
             <button type="button" className={kit.link} onClick={() => setOn(false)}>
-              stop
+              {blockWords('allStages.stop')}
             </button>
           </p>
-          <LinearProgress variant="determinate" value={(100 * done) / stages} aria-label="Stages looked over" />
+          <LinearProgress
+            variant="determinate"
+            value={(100 * done) / stages}
+            aria-label={blockWords('allStages.stagesLookedOver')}
+          />
         </div>
       )}
       {problem && (
@@ -57,7 +62,7 @@ function StageList({ run, found }: { run: number; found: readonly (StageFindings
             aria-current={i + 1 === run ? 'step' : undefined}
             onClick={() => selectRun(i + 1)}
           >
-            before run {i + 1}, {inkNamesOf(plan, r)}
+            {blockWords('allStages.beforeRun', { run: i + 1, inkNames: inkNamesOf(plan, r) })}
           </button>
           <span className={clsx(kit.atRight, found[i] && openPlaces(found[i], plan.kept) > 0 ? kit.madder : kit.quiet)}>
             {found[i] ? placesInWords(openPlaces(found[i], plan.kept)) : '…'}

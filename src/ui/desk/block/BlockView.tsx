@@ -22,8 +22,9 @@ import { kit } from '@/ui/kit/styles';
 import { NothingToShow } from '@/ui/kit/NothingYet';
 import { Leaves } from '@/ui/kit/Leaves';
 import type { LabelStyle } from '@/core/geometry';
+import { blockWords } from '@/words/block';
 
-const opening = () => <p className={kit.note}>opening …</p>;
+const opening = () => <p className={kit.note}>{blockWords('block.opening')}</p>;
 const FitPanel = dynamic(
   fetched(() => import('./FitPanel').then((m) => m.FitPanel)),
   { ssr: false, loading: opening },
@@ -48,10 +49,10 @@ const TransferPictures = dynamic(
 );
 
 const LEAVES = [
-  ['check', 'Check'],
-  ['fit', 'Overlap'],
-  ['masks', 'Masks'],
-  ['transfer', 'Transfer'],
+  ['check', blockWords('block.check')],
+  ['fit', blockWords('block.overlap')],
+  ['masks', blockWords('block.masks')],
+  ['transfer', blockWords('block.transfer')],
 ] as const;
 type Leaf = (typeof LEAVES)[number][0];
 
@@ -62,8 +63,8 @@ export function BlockView() {
   const { plan, urls, progress } = usePrintDesk('plan', 'urls', 'progress');
   if (!plan.flat || !plan.picture || !labels) {
     return (
-      <NothingToShow title="No block yet" says="What is cut follows from the flat colours and their order.">
-        <Link href={urls.page('picture')}>To the picture</Link>
+      <NothingToShow title={blockWords('block.noBlockYet')} says={blockWords('block.whatIsCutFollows')}>
+        <Link href={urls.page('picture')}>{blockWords('block.toThePicture')}</Link>
       </NothingToShow>
     );
   }
@@ -97,14 +98,14 @@ function useBlockView() {
     : { block: plan.blocks[0], index: 0 };
   const toolsMm = toolsTried ?? plan.toolsMm;
   const { check, found, settings } = useStageCheck(states, run, leaf === 'check', block, toolsMm);
-  useKeys('m', 'mirrored for the block, or as printed', () => setMirrored((m) => !m));
+  useKeys('m', blockWords('block.mirroredForTheBlock'), () => setMirrored((m) => !m));
   const { letGo, step } = regions;
-  useKeys('escape', 'let the island go', () => {
+  useKeys('escape', blockWords('block.letTheIslandGo'), () => {
     letGo();
     setPicked(undefined);
   });
-  useKeys('n, shift+n', 'the next or former island, in reading order', (e) => void step(e.shiftKey ? -1 : 1));
-  useKeys('backspace', 'take the last point back', () => regions.unpoint());
+  useKeys('n, shift+n', blockWords('block.theNextOrFormer'), (e) => void step(e.shiftKey ? -1 : 1));
+  useKeys('backspace', blockWords('block.takeTheLastPoint'), () => regions.unpoint());
   const styles = useMemo(() => (current ? blockStyles(current, sheet.parts.length) : []), [current, sheet]);
   const { paint, pick } = useBlockPaint(styles, regions);
   return {
@@ -136,10 +137,10 @@ function BlockMap(map: BlockMapProps) {
       paint={paint}
       onPick={pick}
       handle={regions.canvas}
-      label={`The block before run ${run}, ${mirrored ? 'mirrored' : 'as printed'}`}
+      label={blockWords('block.theBlockBeforeRun', { run, mirrored: String(mirrored) })}
       stamp={
         <div className={clsx(kit.stamp, mirrored && kit.mirrored)} data-testid="stamp">
-          {mirrored ? 'mirrored: as the block lies' : 'as printed'} <kbd>M</kbd>
+          {mirrored ? blockWords('block.mirroredAsTheBlock') : blockWords('block.asPrinted')} <kbd>M</kbd>
         </div>
       }
       overlay={(mm) => <BlockMarks {...map} mm={mm} />}
@@ -179,7 +180,7 @@ function BlockSide(desk: BlockDesk) {
   const { leaf, setLeaf, run, labels, regions, setMaskOutlines } = desk;
   return (
     <aside className={kit.side}>
-      <Leaves label="Beside the block" leaves={LEAVES} leaf={leaf} onLeaf={setLeaf} tight>
+      <Leaves label={blockWords('block.besideTheBlock')} leaves={LEAVES} leaf={leaf} onLeaf={setLeaf} tight>
         {leaf === 'check' && <CheckPanel {...desk} />}
         {leaf === 'fit' && <FitPanel run={run} />}
         {leaf === 'masks' && <MaskPanel run={run} labels={labels} regions={regions} onOutlines={setMaskOutlines} />}
@@ -239,16 +240,19 @@ function BlockHead({
       <div className={kit.row}>
         <h1>
           {leaf === 'transfer'
-            ? 'Onto the block'
-            : `${plan.blocks.length > 1 ? block.name : 'Block'} before run ${run}`}
+            ? blockWords('block.ontoTheBlock')
+            : blockWords('block.beforeRun', {
+                block: plan.blocks.length > 1 ? block.name : blockWords('block.block'),
+                run,
+              })}
         </h1>
         {leaf !== 'transfer' && (
           <span className={done || !cutOnLater ? kit.quiet : kit.madder}>
             {done
-              ? 'this cut is done'
+              ? blockWords('block.thisCutIsDone')
               : cutOnLater
-                ? 'a cut cannot be undone'
-                : 'recut a block, and it can be printed again'}
+                ? blockWords('block.aCutCannotBe')
+                : blockWords('block.recutABlockAnd')}
           </span>
         )}
       </div>
@@ -260,13 +264,13 @@ function BlockHead({
           onChange={(_, v: string | null) => {
             if (v) setMirrored(v === 'mirrored');
           }}
-          aria-label="How the block is shown"
+          aria-label={blockWords('block.howTheBlockIs')}
         >
           <ToggleButton value="mirrored" className={kit.slim}>
-            on the block
+            {blockWords('block.onTheBlock')}
           </ToggleButton>
           <ToggleButton value="printed" className={kit.slim}>
-            as printed
+            {blockWords('block.asPrinted')}
           </ToggleButton>
         </ToggleButtonGroup>
       )}

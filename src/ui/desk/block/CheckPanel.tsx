@@ -16,6 +16,7 @@ import css from './CheckPanel.module.css';
 import { Kind } from './FindingKind';
 import { Setting } from './CutSettings';
 import type { CheckProps } from './checkProps';
+import { blockWords } from '@/words/block';
 
 /** The cutting check of a stage: figures, tools, and what to decide, place by place. */
 export function CheckPanel(props: CheckProps) {
@@ -33,31 +34,34 @@ export function CheckPanel(props: CheckProps) {
         <StageFigures share={share} labels={labels} areaCm2={areaCm2} cutCm2={cutCm2} check={check} hours={hours} />
         {lettered > 0 && (
           <p className={clsx(kit.note, kit.madder, kit.above6)}>
-            {lettered} part{lettered === 1 ? ' is' : 's are'} lettering: on the block it must read backwards.
+            {blockWords('check.partSAreLettering', { lettered })}
           </p>
         )}
       </section>
       <AllStages run={run} toolsMm={props.toolsMm} />
       <section>
-        <h2>{found ? verdict(found, plan.kept) : 'Looking over the block …'}</h2>
+        <h2>{found ? verdict(found, plan.kept) : blockWords('check.lookingOverTheBlock')}</h2>
         {found && FINDING_ORDER.map((kind) => <Kind key={kind} kind={kind} {...props} found={found} />)}
         {found && found.margin.clearedEdgeMm > 1 && (
           <p className={clsx(kit.note, kit.above6)}>
-            The block’s edge is cleared along {formatLength(found.margin.clearedEdgeMm, unit, 0)}: clear it to the very
-            edge there, up to {formatLength(found.margin.widestMm, unit, 0)} wide and{' '}
-            {formatLength(settings.roller.depthMm, unit, 1)} deep, so that it neither prints nor embosses.
+            {blockWords('check.theBlocksEdgeIs', {
+              clearedEdge: formatLength(found.margin.clearedEdgeMm, unit, 0),
+              widest: formatLength(found.margin.widestMm, unit, 0),
+              depth: formatLength(settings.roller.depthMm, unit, 1),
+            })}
           </p>
         )}
         {found && found.supports.length > 0 && (
           <p className={clsx(kit.note, kit.above6)}>
-            ✛ {found.supports.length} support{found.supports.length === 1 ? '' : 's'} left standing at the crosses
-            (choose an opening to see them) would carry the roller{found.supportsEnough ? '' : ' in part'}; wipe them,
-            and cut them off later.
+            {blockWords('check.supportsStanding', {
+              supports: found.supports.length,
+              supportsEnough: String(found.supportsEnough),
+            })}
           </p>
         )}
         {picked && found && (
           <button type="button" className={clsx(kit.link, kit.note)} onClick={() => onPick(undefined)}>
-            close the chosen place
+            {blockWords('check.closeTheChosenPlace')}
           </button>
         )}
       </section>
@@ -74,22 +78,19 @@ function ToTheBench({ run }: { run: number }) {
   const { urls, plan } = usePrintDesk('urls', 'plan');
   return (
     <section>
-      <h2>Take to the bench</h2>
+      <h2>{blockWords('check.takeToTheBench')}</h2>
       <div className={clsx(kit.row, kit.around8, kit.gap6)}>
         <FileLink variant="contained" color="primary" href={urls.file('registration.pdf')}>
-          PDF, true to size
+          {blockWords('check.pdfTrueToSize')}
         </FileLink>
-        <FileLink href={urls.file(`block-${run}.svg`)}>Block {run} SVG</FileLink>
-        <FileLink href={urls.file(`run-${run}.svg`)}>Run {run} SVG</FileLink>
-        <FileLink href={urls.file(`block-${run}.dxf`)}>Block DXF</FileLink>
-        <FileLink href={urls.file(`block-${run}.ora`)}>Block layers</FileLink>
-        <FileLink href={urls.file(`run-${run}.ora`)}>Run layers</FileLink>
-        <FileLink href={urls.file(`run-${run}.dxf`)}>Run DXF</FileLink>
+        <FileLink href={urls.file(`block-${run}.svg`)}>{blockWords('check.blockSvg', { run })}</FileLink>
+        <FileLink href={urls.file(`run-${run}.svg`)}>{blockWords('check.runSvg', { run })}</FileLink>
+        <FileLink href={urls.file(`block-${run}.dxf`)}>{blockWords('check.blockDxf')}</FileLink>
+        <FileLink href={urls.file(`block-${run}.ora`)}>{blockWords('check.blockLayers')}</FileLink>
+        <FileLink href={urls.file(`run-${run}.ora`)}>{blockWords('check.runLayers')}</FileLink>
+        <FileLink href={urls.file(`run-${run}.dxf`)}>{blockWords('check.runDxf')}</FileLink>
       </div>
-      <p className={kit.note}>
-        The PDF holds the registration sheet and a mirrored page for each stage, on {plan.layout.exportPaper}, with a
-        ruler to check the printer by. Layers are OpenRaster pictures, DXF lines are in mm.
-      </p>
+      <p className={kit.note}>{blockWords('check.thePdfHoldsThe', { exportPaper: plan.layout.exportPaper })}</p>
     </section>
   );
 }
@@ -109,30 +110,34 @@ function StageFigures({ share, labels, areaCm2, cutCm2, check, hours }: StageFig
   return (
     <dl className={clsx(kit.figures, kit.plain)}>
       <dt>
-        <span className={clsx(kit.swatch, kit.standing)} aria-hidden /> stands and prints
+        <span className={clsx(kit.swatch, kit.standing)} aria-hidden /> {blockWords('check.standsAndPrints')}
       </dt>
       <dd>
-        {(share(labels.standing) * areaCm2).toFixed(0)} cm² · {(100 * share(labels.standing)).toFixed(0)} %
+        {blockWords('check.cm', { areaCm2: share(labels.standing) * areaCm2, percent: 100 * share(labels.standing) })}
       </dd>
       <dt>
-        <span className={clsx(kit.swatch, kit.cutNow)} aria-hidden /> cut now
+        <span className={clsx(kit.swatch, kit.cutNow)} aria-hidden /> {blockWords('check.cutNow')}
       </dt>
-      <dd>{cutCm2.toFixed(cutCm2 < 10 ? 1 : 0)} cm²</dd>
+      <dd>{blockWords('check.cm2', { areaCm2: cutCm2.toFixed(cutCm2 < 10 ? 1 : 0) })}</dd>
       <dt>
-        <span className={clsx(kit.swatch, kit.cleared)} aria-hidden /> cleared earlier
+        <span className={clsx(kit.swatch, kit.cleared)} aria-hidden /> {blockWords('check.clearedEarlier')}
       </dt>
-      <dd>{(share(labels.clearedEarlier) * areaCm2).toFixed(0)} cm²</dd>
-      <dt>outline to cut</dt>
+      <dd>{blockWords('check.cm3', { share: share(labels.clearedEarlier) * areaCm2 })}</dd>
+      <dt>{blockWords('check.outlineToCut')}</dt>
       <dd>{check ? `${check.figures.outlineM.toFixed(1)} m` : '…'}</dd>
-      <dt>time, {cuttingPace === 1 ? 'start value' : 'by your log'}</dt>
-      <dd>{hours === undefined ? '…' : `about ${trimNumber(Math.max(0.5, Math.round(hours * 2) / 2), 1)} h`}</dd>
+      <dt>{blockWords('check.timeByYourLog', { cuttingPace })}</dt>
+      <dd>
+        {hours === undefined
+          ? '…'
+          : blockWords('check.aboutH', { hours: trimNumber(Math.max(0.5, Math.round(hours * 2) / 2), 1) })}
+      </dd>
     </dl>
   );
 }
 
 function verdict(found: StageFindings, kept: readonly string[]): string {
   const open = openPlaces(found, kept);
-  return open === 0 ? 'Nothing stands in the way' : `${open} place${open === 1 ? '' : 's'} to decide on`;
+  return open === 0 ? blockWords('check.nothingStandsInThe') : blockWords('check.placesToDecide', { open });
 }
 
 function ToolList({ check }: { check: StageCheck | undefined }) {
@@ -142,20 +147,23 @@ function ToolList({ check }: { check: StageCheck | undefined }) {
   const most = Math.max(...rows.map((row) => row.cm2));
   return (
     <section>
-      <h2>Which tool for what</h2>
+      <h2>{blockWords('check.whichToolForWhat')}</h2>
       <div className={clsx(kit.above6, kit.small, css.hours)}>
         {rows.map((row) => (
           <ToolRow
             key={row.widthMm}
-            name={row.widthMm > 0 ? `${formatLength(row.widthMm, unit, 1)} gouge` : 'knife'}
+            name={
+              row.widthMm > 0
+                ? blockWords('check.gouge', { width: formatLength(row.widthMm, unit, 1) })
+                : blockWords('check.knife')
+            }
             share={row.cm2 / most}
             cm2={row.cm2}
           />
         ))}
       </div>
       <p className={clsx(kit.note, kit.above4)}>
-        Each part goes to the widest tool that reaches it; the outline ({check!.figures.outlineM.toFixed(1)} m) is cut
-        first, with the narrowest.
+        {blockWords('check.eachPartGoesTo', { outlineM: check!.figures.outlineM })}
       </p>
     </section>
   );
@@ -166,7 +174,9 @@ function ToolRow({ name, share, cm2 }: { name: string; share: number; cm2: numbe
     <>
       <span>{name}</span>
       <span className={css.hourBar} style={{ width: `${Math.max(2, 100 * share)}%` }} aria-hidden />
-      <span className={clsx(kit.num, kit.atRight)}>{cm2.toFixed(cm2 < 10 ? 1 : 0)} cm²</span>
+      <span className={clsx(kit.num, kit.atRight)}>
+        {blockWords('check.cm4', { areaCm2: cm2.toFixed(cm2 < 10 ? 1 : 0) })}
+      </span>
     </>
   );
 }

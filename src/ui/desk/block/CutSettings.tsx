@@ -20,8 +20,9 @@ import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './CheckPanel.module.css';
-import { capital } from './FindingKind';
 import type { CheckProps } from './checkProps';
+import { capitalised } from '@/words/phrases';
+import { blockWords } from '@/words/block';
 
 /** The material, its grain, the tools at hand and the roller. */
 export function Setting({ block, toolsMm, onTools, settings }: CheckProps) {
@@ -39,7 +40,7 @@ export function Setting({ block, toolsMm, onTools, settings }: CheckProps) {
     }
     const next = [...new Set(read.value)].sort((a, b) => a - b);
     if (next.length === 0 || next.length > MAX_TOOLS) {
-      setProblem(`List one to ${MAX_TOOLS} widths, such as 0.5; 1; 3.`);
+      setProblem(blockWords('cutSettings.listOneToWidths', { MAX_TOOLS }));
       return;
     }
     setText(undefined);
@@ -50,7 +51,7 @@ export function Setting({ block, toolsMm, onTools, settings }: CheckProps) {
   const withNarrowest = (mm: number) => [mm, ...plan.toolsMm.slice(1).filter((t) => t > mm)];
   return (
     <section>
-      <h2>Cut in, cut with</h2>
+      <h2>{blockWords('cutSettings.cutInCutWith')}</h2>
       <BlockAndTools
         material={material}
         edit={edit}
@@ -62,18 +63,19 @@ export function Setting({ block, toolsMm, onTools, settings }: CheckProps) {
       />
       <FromWorkshop
         kind="cutting tool"
-        label="Tools of the workshop"
+        label={blockWords('cutSettings.toolsOfTheWorkshop')}
         several
-        none="typed above"
+        none={blockWords('cutSettings.typedAbove')}
         className={kit.above8}
       />
       <NarrowestTool narrowest={narrowest} onTools={onTools} withNarrowest={withNarrowest} />
       <p className={kit.note}>
-        {capital(material.name)} holds ridges of {formatLength(material.ridgeAlongMm, unit, 1)}
-        {material.ridgeAcrossMm !== material.ridgeAlongMm
-          ? ` with the grain, ${formatLength(material.ridgeAcrossMm, unit, 1)} across`
-          : ''}{' '}
-        (start value).
+        {blockWords('cutSettings.holdsRidgesOfStart', {
+          material: capitalised(material.name),
+          ridgeAlong: formatLength(material.ridgeAlongMm, unit, 1),
+          grained: String(material.ridgeAcrossMm !== material.ridgeAlongMm),
+          ridgeAcross: formatLength(material.ridgeAcrossMm, unit, 1),
+        })}
       </p>
       <RollerFields />
     </section>
@@ -85,9 +87,14 @@ function RollerFields() {
   const { plan, unit, change } = usePrintDesk('plan', 'unit', 'change');
   return (
     <div className={clsx(kit.fields, kit.above14, kit.below6, kit.atTop)}>
-      <FromWorkshop kind="roller" label="Roller of the workshop" none="as typed" className={css.bothColumns} />
+      <FromWorkshop
+        kind="roller"
+        label={blockWords('cutSettings.rollerOfTheWorkshop')}
+        none={blockWords('cutSettings.asTyped')}
+        className={css.bothColumns}
+      />
       <LengthField
-        label="Roller, diameter"
+        label={blockWords('cutSettings.rollerDiameter')}
         valueMm={plan.roller.diameterMm}
         unit={unit}
         range={ROLLER_DIAMETER_MM}
@@ -95,21 +102,25 @@ function RollerFields() {
       />
       <TextField
         select
-        label="Roller is"
+        label={blockWords('cutSettings.rollerIs')}
         value={plan.roller.soft ? 'soft' : 'hard'}
         onChange={(e) => void change({ kind: 'roller-set', part: { soft: e.target.value === 'soft' } })}
       >
-        <MenuItem value="hard">hard</MenuItem>
-        <MenuItem value="soft">soft</MenuItem>
+        <MenuItem value="hard">{blockWords('cutSettings.hard')}</MenuItem>
+        <MenuItem value="soft">{blockWords('cutSettings.soft')}</MenuItem>
       </TextField>
       <LengthField
-        label="Cleared to"
+        label={blockWords('cutSettings.clearedTo')}
         valueMm={plan.roller.depthMm}
         unit={unit}
         range={DEPTH_MM}
         onChange={(depthMm) => void change({ kind: 'roller-set', part: { depthMm } })}
       />
-      <p className={kit.note}>It bridges openings up to {formatLength(bridgedWidthMm(plan.roller), unit, 0)} wide.</p>
+      <p className={kit.note}>
+        {blockWords('cutSettings.itBridgesOpeningsUp', {
+          bridgedWidth: formatLength(bridgedWidthMm(plan.roller), unit, 0),
+        })}
+      </p>
     </div>
   );
 }
@@ -125,14 +136,14 @@ function NarrowestTool({ narrowest, onTools, withNarrowest }: NarrowestToolProps
   const { unit, change } = usePrintDesk('unit', 'change');
   return (
     <label className={clsx(kit.turns, css.narrowest)}>
-      <span>narrowest</span>
+      <span>{blockWords('cutSettings.narrowest')}</span>
       <Slider
         size="small"
         min={0.2}
         max={3}
         step={0.1}
         value={narrowest}
-        aria-label="Narrowest tool"
+        aria-label={blockWords('cutSettings.narrowestTool')}
         getAriaValueText={(v) => formatLength(v, unit)}
         onChange={(_, v) => onTools(withNarrowest(v as number))}
         onChangeCommitted={(_, v) => {
@@ -160,7 +171,7 @@ function BlockAndTools({ material, edit, block, text, problem, setText, takeTool
     <div className={clsx(kit.fields, kit.above12, kit.below6, kit.atTop)}>
       <TextField
         select
-        label="Block"
+        label={blockWords('cutSettings.block')}
         value={material.id}
         onChange={(e) => void edit({ materialId: e.target.value as Block['materialId'] })}
       >
@@ -173,12 +184,12 @@ function BlockAndTools({ material, edit, block, text, problem, setText, takeTool
       {material.grain ? (
         <TextField
           select
-          label="Grain"
+          label={blockWords('cutSettings.grain')}
           value={block.grainDeg}
           onChange={(e) => void edit({ grainDeg: Number(e.target.value) as 0 | 90 })}
         >
-          <MenuItem value={0}>level ↔</MenuItem>
-          <MenuItem value={90}>upright ↕</MenuItem>
+          <MenuItem value={0}>{blockWords('cutSettings.level')}</MenuItem>
+          <MenuItem value={90}>{blockWords('cutSettings.upright')}</MenuItem>
         </TextField>
       ) : (
         <span />
@@ -199,7 +210,7 @@ function ToolWidths({ text, problem, setText, takeTools }: ToolWidthsProps) {
   const { plan, unit } = usePrintDesk('plan', 'unit');
   return (
     <TextField
-      label="Tools, widths"
+      label={blockWords('cutSettings.toolsWidths')}
       value={text ?? plan.toolsMm.map((t) => formatBare(t, unit)).join('; ')}
       error={Boolean(problem)}
       helperText={problem}

@@ -14,6 +14,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './CheckPanel.module.css';
 import type { CheckProps } from './checkProps';
+import { blockWords } from '@/words/block';
 
 const LISTED = 5;
 
@@ -40,7 +41,7 @@ export function Kind({
     <div className={kit.above8}>
       <p className={clsx((kind === 'ridge' || kind === 'loose') && kit.madder)}>
         <KindSign kind={kind} /> {places.length} {places.length === 1 ? one : many}
-        {wanted > 0 && <span className={kit.quiet}> · {wanted} wanted so</span>}
+        {wanted > 0 && <span className={kit.quiet}>{blockWords('findingKind.wantedSo', { wanted })}</span>}
       </p>
       {places.slice(0, shown).map((finding) => {
         const on = picked !== undefined && keyOfFinding(picked) === keyOfFinding(finding);
@@ -57,9 +58,9 @@ export function Kind({
       })}
       {places.length > shown && (
         <p className={kit.note}>
-          and {places.length - shown} more, all ringed on the block.{' '}
+          {blockWords('findingKind.andMoreAllRinged', { places: places.length - shown })}{' '}
           <button type="button" className={kit.link} onClick={() => setShown((n) => n + 20)}>
-            Show more
+            {blockWords('findingKind.showMore')}
           </button>
         </p>
       )}
@@ -81,7 +82,10 @@ function FindingRow({ finding, on, onPick, settings, cure }: FindingRowProps) {
     <div className={clsx(on && [kit.say, kit.around4])}>
       <p className={kit.note}>
         <button type="button" className={kit.link} aria-pressed={on} onClick={() => onPick(on ? undefined : finding)}>
-          at {formatLength(finding.xMm, unit, 0)}, {formatLength(finding.yMm, unit, 0)}
+          {blockWords('findingKind.at', {
+            across: formatLength(finding.xMm, unit, 0),
+            down: formatLength(finding.yMm, unit, 0),
+          })}
         </button>{' '}
         {figureOf(finding, unit)}
       </p>
@@ -148,7 +152,7 @@ function useCure(
     };
     if (id === 'merge') {
       await regions.chooseAt(Math.floor(finding.xMm / mmPerPx), Math.floor(finding.yMm / mmPerPx));
-      tell('This is the part. Merge it below, or give it to another colour.');
+      tell(blockWords('findingKind.thisIsThePart'));
       return;
     }
     const done = await reshape({
@@ -173,10 +177,6 @@ function keepCleanMask(plan: Plan, run: number): Mask {
     covers: 'place',
     growMm: 1.5,
     hold: 'pins',
-    note: 'keeps the cleared ground clean',
+    note: blockWords('findingKind.keepsTheClearedGround'),
   };
-}
-
-export function capital(text: string): string {
-  return text[0].toUpperCase() + text.slice(1);
 }

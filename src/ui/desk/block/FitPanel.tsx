@@ -14,6 +14,8 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import type { Trap } from '@/derived';
 import type { PrintPart } from '@/core/layers';
+import { listOf } from '@/words/phrases';
+import { blockWords } from '@/words/block';
 
 /** Overlap between blocks, choke in a reduction: where colours meet, and on which side of the line to cut. */
 export function FitPanel({ run }: { run: number }) {
@@ -32,17 +34,15 @@ export function FitPanel({ run }: { run: number }) {
     <>
       {progress.cutsDone > 0 && (
         <p className={clsx(kit.say, kit.wait)}>
-          {closed
-            ? 'Every cut is done: the lines are on the blocks, so overlap and choke stay as they are.'
-            : 'Some lines are on a block already: overlap and choke can still change where only cuts to come are touched.'}
+          {closed ? blockWords('fit.everyCutIsDone') : blockWords('fit.someLinesAreOn')}
         </p>
       )}
       <OverlapRule reduction={reduction} closed={closed} />
       {!reduction && <Pairs closed={closed} />}
       <section>
-        <h2>At the cut lines of run {run}</h2>
+        <h2>{blockWords('fit.atTheCutLines', { run })}</h2>
         {notes.length === 0 ? (
-          <p className={kit.note}>Cut on the line.</p>
+          <p className={kit.note}>{blockWords('fit.cutOnTheLine')}</p>
         ) : (
           <ul className={kit.watch}>
             {notes.map((note) => (
@@ -63,10 +63,11 @@ export function FitPanel({ run }: { run: number }) {
       />
       {!reduction && traps.length > 0 && (
         <p className={kit.note}>
-          Now:{' '}
-          {traps
-            .map((t) => `${colour(t.grow).name} ${formatLength(t.mm, unit, 2)} under ${colour(t.under).name}`)
-            .join(' · ')}
+          {blockWords('fit.now', {
+            traps: traps
+              .map((t) => `${colour(t.grow).name} ${formatLength(t.mm, unit, 2)} under ${colour(t.under).name}`)
+              .join(' · '),
+          })}
         </p>
       )}
     </>
@@ -87,16 +88,19 @@ function OverlapsInPrint({ overlapping, reduction, traps, share, areaCm2, colour
   const { looks, sheetFull } = usePrintDesk('looks', 'sheetFull');
   return (
     <section>
-      <h2>In the print</h2>
+      <h2>{blockWords('fit.inThePrint')}</h2>
       {overlapping.length === 0 ? (
         <p className={kit.note}>
-          {reduction || traps.length > 0 ? 'Nothing overlaps yet.' : 'No two colours here meet with different films.'}
+          {reduction || traps.length > 0 ? blockWords('fit.nothingOverlapsYet') : blockWords('fit.noTwoColoursHere')}
         </p>
       ) : (
         <>
           <p className={kit.plain}>
-            {(share * areaCm2).toFixed(1)} cm² {reduction ? 'end inside' : 'overlap'}, {(100 * share).toFixed(1)} % of
-            the sheet; the predicted look, the cut maps and every export hold it.
+            {blockWords('fit.shareOverlapped', {
+              areaCm2: share * areaCm2,
+              reduction: String(reduction),
+              percent: 100 * share,
+            })}
           </p>
           {looks && (
             <ul className={kit.watch}>
@@ -107,11 +111,7 @@ function OverlapsInPrint({ overlapping, reduction, traps, share, areaCm2, colour
           )}
         </>
       )}
-      {sheetFull && (
-        <p className={clsx(kit.say, kit.wait)}>
-          More overlaps and masks meet than can be told apart; the rarest are left out of prediction and export.
-        </p>
-      )}
+      {sheetFull && <p className={clsx(kit.say, kit.wait)}>{blockWords('fit.moreOverlapsAndMasks')}</p>}
     </section>
   );
 }
@@ -133,12 +133,14 @@ function OverlapRow({ at, part, reduction, colours }: OverlapRowProps) {
       </span>
       <span>
         {reduction
-          ? `${colours[part.label].name}, its edge`
-          : `${part.as
-              .filter((l) => l !== part.label)
-              .map((l) => colours[l].name)
-              .join(' and ')} under ${colours[part.label].name}`}{' '}
-        <span className={clsx(kit.quiet, kit.num)}>ΔE {looks!.agreement.deltaE[at].toFixed(1)} to the wish</span>
+          ? blockWords('fit.itsEdge', { colour: colours[part.label].name })
+          : blockWords('fit.under', {
+              as: listOf(part.as.filter((l) => l !== part.label).map((l) => colours[l].name)),
+              colour: colours[part.label].name,
+            })}{' '}
+        <span className={clsx(kit.quiet, kit.num)}>
+          {blockWords('fit.eToTheWish', { deltaE: looks!.agreement.deltaE[at] })}
+        </span>
       </span>
     </li>
   );
@@ -153,15 +155,13 @@ function OverlapRule({ reduction, closed }: { reduction: boolean; closed: boolea
   } = usePrintDesk('plan', 'unit', 'change');
   return (
     <section>
-      <h2>{reduction ? 'Choke of deeper stages' : 'Overlap where blocks meet'}</h2>
+      <h2>{reduction ? blockWords('fit.chokeOfDeeperStages') : blockWords('fit.overlapWhereBlocksMeet')}</h2>
       <p className={clsx(kit.note, kit.above4, kit.below12)}>
-        {reduction
-          ? 'In a reduction every film lies inside the one before, so nothing can overlap. Where several films end on one edge, a small misfit shows as a fringe of each: let all but the first end a little inside.'
-          : 'The lighter colour grows under the darker one, so that no paper shows between them when a sheet lies a little off. The darker outline, which is what one sees, stays as drawn.'}
+        {reduction ? blockWords('fit.inAReductionEvery') : blockWords('fit.theLighterColourGrows')}
       </p>
       {reduction ? (
         <LengthField
-          label="Choke"
+          label={blockWords('fit.choke')}
           valueMm={fit.chokeMm}
           unit={unit}
           range={CHOKE_MM}
@@ -170,7 +170,7 @@ function OverlapRule({ reduction, closed }: { reduction: boolean; closed: boolea
         />
       ) : (
         <LengthField
-          label="Overlap for all pairs"
+          label={blockWords('fit.overlapForAllPairs')}
           valueMm={fit.trapMm}
           unit={unit}
           range={TRAP_MM}
@@ -194,7 +194,7 @@ function Pairs({ closed }: { closed: boolean }) {
   const taken = pairs.some((p) => (p.aId === aId && p.bId === bId) || (p.aId === bId && p.bId === aId));
   return (
     <section>
-      <h3>Pairs of their own</h3>
+      <h3>{blockWords('fit.pairsOfTheirOwn')}</h3>
       {pairs.map(
         (pair, i) =>
           name(pair.aId) &&
@@ -228,14 +228,14 @@ function NewPair({ aId, setA, printed, bId, setB, taken, edit }: NewPairProps) {
   } = usePrintDesk('plan');
   return (
     <div className={clsx(kit.fields, kit.above12, kit.atTop)}>
-      <TextField select label="Between" value={aId} onChange={(e) => setA(e.target.value)}>
+      <TextField select label={blockWords('fit.between')} value={aId} onChange={(e) => setA(e.target.value)}>
         {printed.map((c) => (
           <MenuItem key={c.id} value={c.id}>
             {c.name}
           </MenuItem>
         ))}
       </TextField>
-      <TextField select label="and" value={bId} onChange={(e) => setB(e.target.value)}>
+      <TextField select label={blockWords('fit.and')} value={bId} onChange={(e) => setB(e.target.value)}>
         {printed.map((c) => (
           <MenuItem key={c.id} value={c.id}>
             {c.name}
@@ -246,7 +246,7 @@ function NewPair({ aId, setA, printed, bId, setB, taken, edit }: NewPairProps) {
         disabled={aId === bId || taken}
         onClick={() => void edit([...pairs, { aId, bId, mm: plan.fit.trapMm || 0.3, grows: 'lighter' }])}
       >
-        Set this pair
+        {blockWords('fit.setThisPair')}
       </Button>
     </div>
   );
@@ -270,7 +270,7 @@ function OnePair({ pair, name, closed, edit, i }: OnePairProps) {
     <div className={clsx(kit.stack, kit.gap8, kit.band)}>
       <div className={clsx(kit.row, kit.between)}>
         <span className={kit.plain}>
-          <Swatch lab={name(pair.aId)!.wantedLabD50} /> {name(pair.aId)!.name} and{' '}
+          <Swatch lab={name(pair.aId)!.wantedLabD50} /> {blockWords('fit.and2', { name: name(pair.aId)!.name })}{' '}
           <Swatch lab={name(pair.bId)!.wantedLabD50} /> {name(pair.bId)!.name}
         </span>
         <button
@@ -279,7 +279,7 @@ function OnePair({ pair, name, closed, edit, i }: OnePairProps) {
           disabled={closed}
           onClick={() => void edit(pairs.filter((_, j) => j !== i))}
         >
-          as the rule
+          {blockWords('fit.asTheRule')}
         </button>
       </div>
       <PairFields pair={pair} closed={closed} edit={edit} i={i} />
@@ -304,7 +304,7 @@ function PairFields({ pair, closed, edit, i }: PairFieldsProps) {
   return (
     <div className={clsx(kit.fields, kit.atTop)}>
       <LengthField
-        label="Overlap"
+        label={blockWords('fit.overlap')}
         valueMm={pair.mm}
         unit={unit}
         range={TRAP_MM}
@@ -313,15 +313,15 @@ function PairFields({ pair, closed, edit, i }: PairFieldsProps) {
       />
       <TextField
         select
-        label="Grows"
+        label={blockWords('fit.grows')}
         disabled={closed}
         value={pair.grows}
         onChange={(e) =>
           void edit(pairs.map((p, j) => (j === i ? { ...p, grows: e.target.value as PairTrap['grows'] } : p)))
         }
       >
-        <MenuItem value="lighter">the lighter</MenuItem>
-        <MenuItem value="darker">the darker</MenuItem>
+        <MenuItem value="lighter">{blockWords('fit.theLighter')}</MenuItem>
+        <MenuItem value="darker">{blockWords('fit.theDarker')}</MenuItem>
       </TextField>
     </div>
   );

@@ -12,20 +12,17 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import type { Masking } from './useMasking';
 import { NOTHING, KIND_WORDS, FIRST_GROWTH_MM } from './maskWords';
+import { blockWords } from '@/words/block';
 
 export function LeaveOut(masking: Masking) {
   const { chosen, labels, run, count } = masking;
   return (
     <section>
-      <h2>Leave something out</h2>
-      <p className={clsx(kit.note, kit.above4, kit.below8)}>
-        Click islands on the block, or draw round a place, and gather them.
-      </p>
+      <h2>{blockWords('leaveOut.leaveSomethingOut')}</h2>
+      <p className={clsx(kit.note, kit.above4, kit.below8)}>{blockWords('leaveOut.clickIslandsOnThe')}</p>
       <GatherActs {...masking} />
       {chosen && !labels.standing.includes(chosen.label) && (
-        <p className={clsx(kit.note, kit.above6)}>
-          This island does not stand in run {run}, so there is nothing to leave out.
-        </p>
+        <p className={clsx(kit.note, kit.above6)}>{blockWords('leaveOut.thisIslandDoesNot', { run })}</p>
       )}
       {count > 0 && <GatheredMask {...masking} />}
       <KeepCleanActs {...masking} />
@@ -50,11 +47,10 @@ function KeepCleanActs({ add }: Masking) {
           })
         }
       >
-        Mask all cleared ground
+        {blockWords('leaveOut.maskAllClearedGround')}
       </Button>
       <p className={clsx(kit.note, kit.above4)}>
-        Openings {formatLength(FIRST_GROWTH_MM, unit, 1)} larger than what stands; keeps roller marks off the paper
-        where wide openings chatter.
+        {blockWords('leaveOut.openingsLargerThanWhat', { growth: formatLength(FIRST_GROWTH_MM, unit, 1) })}
       </p>
     </div>
   );
@@ -66,13 +62,18 @@ function GatheredMask(masking: Masking) {
   return (
     <div className={clsx(kit.stack, kit.gap12, kit.above14)}>
       <p className={clsx(kit.say, kit.plain)}>
-        {count} place{count === 1 ? '' : 's'} gathered.{' '}
+        {blockWords('leaveOut.placesGathered', { count })}{' '}
         <button type="button" className={kit.link} onClick={() => setGathered(NOTHING)}>
-          Let go
+          {blockWords('leaveOut.letGo')}
         </button>
       </p>
       <div className={clsx(kit.fields, kit.atTop)}>
-        <TextField select label="How" value={kind} onChange={(e) => setKind(e.target.value as MaskKind)}>
+        <TextField
+          select
+          label={blockWords('leaveOut.how')}
+          value={kind}
+          onChange={(e) => setKind(e.target.value as MaskKind)}
+        >
           {MASK_KINDS.filter((k) => k !== 'keep clean').map((k) => (
             <MenuItem key={k} value={k}>
               {KIND_WORDS[k]}
@@ -81,7 +82,7 @@ function GatheredMask(masking: Masking) {
         </TextField>
         {kind === 'mask' && (
           <LengthField
-            label="Into cleared ground"
+            label={blockWords('leaveOut.intoClearedGround')}
             valueMm={growMm}
             unit={unit}
             range={MASK_GROWTH_MM}
@@ -90,10 +91,7 @@ function GatheredMask(masking: Masking) {
         )}
       </div>
       <GatheredActs {...masking} />
-      <p className={kit.note}>
-        A second tone is a run of its own from the same stage: one mask covers these places in run {run}, another all
-        else in the run after it.
-      </p>
+      <p className={kit.note}>{blockWords('leaveOut.aSecondToneIs', { run })}</p>
     </div>
   );
 }
@@ -106,7 +104,7 @@ function GatheredActs({ add, kind, gathered, growMm, run, setGathered, regions }
         variant="contained"
         onClick={() => add({ kind, place: gathered, covers: 'place', growMm, hold: 'pins', note: '' })}
       >
-        Leave it out of run {run}
+        {blockWords('leaveOut.leaveItOutOf', { run })}
       </Button>
       <Button
         onClick={() => {
@@ -115,7 +113,7 @@ function GatheredActs({ add, kind, gathered, growMm, run, setGathered, regions }
           regions.letGo();
         }}
       >
-        Print it in a second tone
+        {blockWords('leaveOut.printItInA')}
       </Button>
     </div>
   );
@@ -140,8 +138,8 @@ function GatherActs({ chosen, setGathered, gatheredAlready, keys, line, mmPerPx,
         }}
       >
         {chosen
-          ? `${gatheredAlready ? 'Leave out again' : 'Gather'}: ${areaWords(chosen.areaMm2)}`
-          : 'Gather the chosen island'}
+          ? `${gatheredAlready ? blockWords('leaveOut.leaveOutAgain') : blockWords('leaveOut.gather')}: ${areaWords(chosen.areaMm2)}`
+          : blockWords('leaveOut.gatherTheChosenIsland')}
       </Button>
       {line?.use === 'lasso' ? (
         <Button
@@ -156,11 +154,11 @@ function GatherActs({ chosen, setGathered, gatheredAlready, keys, line, mmPerPx,
             regions.setLine(undefined);
           }}
         >
-          Gather what is inside
+          {blockWords('leaveOut.gatherWhatIsInside')}
         </Button>
       ) : (
         <Button size="small" onClick={() => regions.setLine({ use: 'lasso', pointsPx: [] })}>
-          Draw round a place
+          {blockWords('leaveOut.drawRoundAPlace')}
         </Button>
       )}
     </div>

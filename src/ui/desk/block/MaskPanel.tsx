@@ -8,6 +8,7 @@ import { kit } from '@/ui/kit/styles';
 import { MaskRow } from './MaskRow';
 import { LeaveOut } from './LeaveOut';
 import { useMasking, type Masking, type MaskPanelProps } from './useMasking';
+import { blockWords } from '@/words/block';
 
 /** Masks, wipes and what is not inked in a run; two tones from one stage. */
 export function MaskPanel(props: MaskPanelProps) {
@@ -26,14 +27,12 @@ function MasksOfRun(masking: Masking) {
   const { plan } = usePrintDesk('plan');
   return (
     <section>
-      <h2>
-        Run {run}, {inkNamesOf(plan, theRun)}
-      </h2>
-      {masks.length === 0 && <p className={kit.note}>No mask: everything that stands is printed.</p>}
+      <h2>{blockWords('mask.run', { run, inkNames: inkNamesOf(plan, theRun) })}</h2>
+      {masks.length === 0 && <p className={kit.note}>{blockWords('mask.noMaskEverythingThat')}</p>}
       {masks.map((mask, i) => (
         <MaskRow key={mask.id} {...masking} mask={mask} i={i} />
       ))}
-      {closed && <p className={kit.note}>This run is printed; its masks stay as they were.</p>}
+      {closed && <p className={kit.note}>{blockWords('mask.thisRunIsPrinted')}</p>}
       <LostMasks runId={theRun.id} closed={closed} />
     </section>
   );
@@ -48,8 +47,9 @@ function LostMasks({ runId, closed }: { runId: string; closed: boolean }) {
   return (
     <div className={clsx(kit.say, kit.wait, kit.above10)}>
       <p>
-        {lost.length === 1 ? 'A mask has' : `${lost.length} masks have`} lost {lost.length === 1 ? 'its' : 'their'} run
-        since the picture was flattened anew. Nothing is masked by {lost.length === 1 ? 'it' : 'them'} now.
+        {blockWords('mask.lostTheirRun', {
+          lost: lost.length,
+        })}
       </p>
       {lost.map((mask) => (
         <p key={mask.id} className={clsx(kit.row, kit.gap12, kit.above6)}>
@@ -60,14 +60,14 @@ function LostMasks({ runId, closed }: { runId: string; closed: boolean }) {
             disabled={closed}
             onClick={() => void change({ kind: 'mask-set', maskId: mask.id, part: { runId } })}
           >
-            Give it to this run
+            {blockWords('mask.giveItToThis')}
           </button>
           <button
             type="button"
             className={kit.link}
             onClick={() => void change({ kind: 'mask-removed', maskId: mask.id })}
           >
-            Take it away
+            {blockWords('mask.takeItAway')}
           </button>
         </p>
       ))}
@@ -76,8 +76,8 @@ function LostMasks({ runId, closed }: { runId: string; closed: boolean }) {
 }
 
 const MASK_WORDS: Readonly<Record<MaskKind, string>> = {
-  mask: 'a mask laid over',
-  wipe: 'a place wiped off',
-  'do not ink': 'a place not inked',
-  'keep clean': 'a mask with openings',
+  mask: blockWords('mask.aMaskLaidOver'),
+  wipe: blockWords('mask.aPlaceWipedOff'),
+  'do not ink': blockWords('mask.aPlaceNotInked'),
+  'keep clean': blockWords('mask.aMaskWithOpenings'),
 };

@@ -11,6 +11,7 @@ import clsx from 'clsx';
 import { useAnchors } from '@/ui/kit/regions/useAnchors';
 import { kit } from '@/ui/kit/styles';
 import type { Masking } from './useMasking';
+import { blockWords } from '@/words/block';
 
 export function MaskRow(masking: Masking & { readonly mask: Mask; readonly i: number }) {
   const { mask, shown, setShown, theRun, i } = masking;
@@ -29,7 +30,7 @@ export function MaskRow(masking: Masking & { readonly mask: Mask; readonly i: nu
       </div>
       {shown === mask.id && <MaskDetails {...masking} mask={mask} />}
       <LostPlaces mask={mask} />
-      <span className={kit.visuallyHidden}>mask {i + 1}</span>
+      <span className={kit.visuallyHidden}>{blockWords('maskRow.mask', { mask: i + 1 })}</span>
     </div>
   );
 }
@@ -40,7 +41,7 @@ function MaskDetails(masking: Masking & { readonly mask: Mask }) {
     <>
       <MaskFields {...masking} mask={mask} />
       <TextField
-        label="Note for the bench"
+        label={blockWords('maskRow.noteForTheBench')}
         defaultValue={mask.note}
         disabled={closed}
         onBlur={(e) => {
@@ -60,13 +61,13 @@ function MaskActs({ mask, closed, setShown }: Masking & { readonly mask: Mask })
       {(mask.kind === 'mask' || mask.kind === 'keep clean') && (
         <>
           <FileLink size="small" href={urls.file(`mask-${mask.id}.pdf`)}>
-            PDF
+            {blockWords('maskRow.pdf')}
           </FileLink>
           <FileLink size="small" href={urls.file(`mask-${mask.id}.svg`)}>
-            SVG
+            {blockWords('maskRow.svg')}
           </FileLink>
           <FileLink size="small" href={urls.file(`mask-${mask.id}.dxf`)}>
-            DXF
+            {blockWords('maskRow.dxf')}
           </FileLink>
         </>
       )}
@@ -79,7 +80,7 @@ function MaskActs({ mask, closed, setShown }: Masking & { readonly mask: Mask })
             void change({ kind: 'mask-removed', maskId: mask.id });
           }}
         >
-          Take away
+          {blockWords('maskRow.takeAway')}
         </Button>
       )}
     </div>
@@ -92,7 +93,11 @@ function MaskFields({ mask, closed, edit }: Masking & { readonly mask: Mask }) {
     <div className={clsx(kit.fields, kit.atTop, kit.above6)}>
       {mask.kind !== 'wipe' && mask.kind !== 'do not ink' && (
         <LengthField
-          label={mask.kind === 'keep clean' ? 'Openings larger by' : 'Into cleared ground'}
+          label={
+            mask.kind === 'keep clean'
+              ? blockWords('maskRow.openingsLargerBy')
+              : blockWords('maskRow.intoClearedGround')
+          }
           valueMm={mask.growMm}
           unit={unit}
           range={MASK_GROWTH_MM}
@@ -103,13 +108,13 @@ function MaskFields({ mask, closed, edit }: Masking & { readonly mask: Mask }) {
       {(mask.kind === 'mask' || mask.kind === 'keep clean') && (
         <TextField
           select
-          label="Held by"
+          label={blockWords('maskRow.heldBy')}
           disabled={closed}
           value={mask.hold}
           onChange={(e) => void edit(mask.id, { hold: e.target.value as Mask['hold'] })}
         >
-          <MenuItem value="pins">pin holes</MenuItem>
-          <MenuItem value="corner">the origin corner</MenuItem>
+          <MenuItem value="pins">{blockWords('maskRow.pinHoles')}</MenuItem>
+          <MenuItem value="corner">{blockWords('maskRow.theOriginCorner')}</MenuItem>
         </TextField>
       )}
     </div>
@@ -120,10 +125,5 @@ function MaskFields({ mask, closed, edit }: Masking & { readonly mask: Mask }) {
 function LostPlaces({ mask }: { mask: Mask }) {
   const keys = useAnchors(mask.place.anchors);
   const lost = keys?.filter((key) => key === null).length ?? 0;
-  return lost > 0 ? (
-    <p className={clsx(kit.say, kit.wait)}>
-      {lost} of its places {lost === 1 ? 'is' : 'are'} lost: another colour lies there since the picture changed. Take
-      the mask away, or gather the places anew.
-    </p>
-  ) : null;
+  return lost > 0 ? <p className={clsx(kit.say, kit.wait)}>{blockWords('maskRow.ofItsPlacesLost', { lost })}</p> : null;
 }

@@ -13,6 +13,8 @@ import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './TransferPanel.module.css';
+import { blockWords } from '@/words/block';
+import { rich } from '@/ui/kit/rich';
 
 const INK_WORD = 0xff21241f;
 
@@ -22,8 +24,8 @@ export function TransferPanel() {
   const way = transferById(plan.transfer.wayId);
   const key = keyImpressions(plan.blocks.length, plan.transfer.spares);
   const drawings = [
-    ['key', 'Key lines'],
-    ['flat', 'Flat tones'],
+    ['key', blockWords('transfer.keyLines')],
+    ['flat', blockWords('transfer.flatTones')],
     ...plan.blocks.map((block, i) => [`block-${i + 1}`, block.name]),
   ] as const;
   return (
@@ -31,38 +33,39 @@ export function TransferPanel() {
       <section>
         <WayChoice way={way} />
         <p className={clsx(kit.say, way.drawing === 'mirrored' && kit.bad, kit.above12, kit.below6)}>
-          Prepare the drawing <strong>{way.drawing}</strong>
-          {way.drawing === 'mirrored'
-            ? ': lettering reads backwards on it.'
-            : ': it turns over on its way to the block.'}
+          {rich(
+            blockWords.rich('transfer.prepareTheDrawingIt', {
+              strong: (c) => <strong>{c}</strong>,
+              drawing: way.drawing,
+              mirrored: String(way.drawing === 'mirrored'),
+            }),
+          )}
         </p>
         <p className={kit.note}>{way.how}</p>
         {plan.lettering.length > 0 && (
           <p className={clsx(kit.say, kit.bad, kit.above8)}>
-            {plan.lettering.length} part{plan.lettering.length === 1 ? '' : 's'} of this picture{' '}
-            {plan.lettering.length === 1 ? 'is' : 'are'} lettering. Before you cut, check on the block itself that it
-            reads backwards.
+            {blockWords('transfer.letteringInPicture', { lettering: plan.lettering.length })}
           </p>
         )}
         {way.solvent && (
           <div className={kit.above8}>
-            <p className={clsx(kit.say, kit.bad, kit.small)}>
-              Solvents: air the room, no flames, gloves that resist that solvent. Heat: no open flame.
-            </p>
+            <p className={clsx(kit.say, kit.bad, kit.small)}>{blockWords('transfer.solventsAirTheRoom')}</p>
             <Cautions place="ink" />
           </div>
         )}
       </section>
       <section>
-        <h2>The drawing, true to size</h2>
+        <h2>{blockWords('transfer.theDrawingTrueTo')}</h2>
         <div className={clsx(kit.above8, kit.plain, css.files)}>
           {drawings.map(([file, name]) => (
             <DrawingRow key={file} name={name} href={(format) => urls.file(`drawing-${file}.${format}`)} />
           ))}
         </div>
         <p className={clsx(kit.note, kit.above6)}>
-          {way.drawing === 'mirrored' ? 'Mirrored' : 'As seen'}, with origin corner, direction arrow, names and a check
-          ruler; PDF on {plan.layout.exportPaper}. Numbers are PNG at 300 and 600 dots an inch.
+          {blockWords('transfer.drawingFile', {
+            mirrored: String(way.drawing === 'mirrored'),
+            exportPaper: plan.layout.exportPaper,
+          })}
         </p>
       </section>
       {way.id === 'offset' && <KeyImpressions key={key} />}
@@ -75,17 +78,21 @@ function BlockBacks() {
   const { name, plan } = usePrintDesk('name', 'plan');
   return (
     <section>
-      <h2>On the block’s back</h2>
+      <h2>{blockWords('transfer.onTheBlocksBack')}</h2>
       <ul className={kit.watch}>
         {plan.blocks.map((block, i) => (
           <li key={block.id} className={kit.small}>
-            {name} · {block.name}, {i + 1} of {plan.blocks.length} ·{' '}
-            {plan.runs
-              .map((run, r) => ({ run, r }))
-              .filter(({ run }) => blocksOfRun(plan, run).some((one) => one.block.id === block.id))
-              .map(({ run, r }) => `run ${r + 1} ${inkNamesOf(plan, run)}`)
-              .join(', ')}{' '}
-            · arrow up, origin corner marked
+            {blockWords('transfer.ofArrowUpOrigin', {
+              name,
+              blockName: block.name,
+              block: i + 1,
+              blocks: plan.blocks.length,
+              runs: plan.runs
+                .map((run, r) => ({ run, r }))
+                .filter(({ run }) => blocksOfRun(plan, run).some((one) => one.block.id === block.id))
+                .map(({ run, r }) => blockWords('transfer.runWithInk', { run: r + 1, ink: inkNamesOf(plan, run) }))
+                .join(', '),
+            })}
           </li>
         ))}
       </ul>
@@ -97,15 +104,15 @@ function KeyImpressions({ key }: { key: number }) {
   const { plan, change } = usePrintDesk('plan', 'change');
   return (
     <section>
-      <h2>Key impressions</h2>
+      <h2>{blockWords('transfer.keyImpressions')}</h2>
       <p className={clsx(kit.plain, kit.above4, kit.below10)}>
         {plan.blocks.length > 1
-          ? `Take ${key} from the key block: one for each of the ${plan.blocks.length - 1} other blocks, and spares.`
-          : 'This print has one block, so there is nothing to offset onto.'}
+          ? blockWords('transfer.takeFromTheKey', { key, blocks: plan.blocks.length - 1 })
+          : blockWords('transfer.thisPrintHasOne')}
       </p>
       {plan.blocks.length > 1 && (
         <CountField
-          label="Spares"
+          label={blockWords('transfer.spares')}
           value={plan.transfer.spares}
           range={SPARES_RANGE}
           onChange={(spares) => void change({ kind: 'transfer-set', part: { spares } })}
@@ -121,7 +128,7 @@ function WayChoice({ way }: { way: TransferWay }) {
     <TextField
       select
       fullWidth
-      label="The drawing comes onto the block by"
+      label={blockWords('transfer.theDrawingComesOnto')}
       value={way.id}
       onChange={(e) => void change({ kind: 'transfer-set', part: { wayId: e.target.value as typeof way.id } })}
       className={kit.above8}
@@ -139,16 +146,16 @@ function DrawingRow({ name, href }: { name: string; href: (format: string) => st
   return (
     <>
       <span>{name}</span>
-      <FileLink size="small" href={href('pdf')} aria-label={`${name}, PDF`}>
-        PDF
+      <FileLink size="small" href={href('pdf')} aria-label={blockWords('transfer.pdf', { name })}>
+        {blockWords('transfer.pdf2')}
       </FileLink>
-      <FileLink size="small" href={href('svg')} aria-label={`${name}, SVG`}>
-        SVG
+      <FileLink size="small" href={href('svg')} aria-label={blockWords('transfer.svg', { name })}>
+        {blockWords('transfer.svg2')}
       </FileLink>
-      <FileLink size="small" href={`${href('png')}?dpi=300`} aria-label={`${name}, PNG at 300`}>
+      <FileLink size="small" href={`${href('png')}?dpi=300`} aria-label={blockWords('transfer.pngAt', { name })}>
         300
       </FileLink>
-      <FileLink size="small" href={`${href('png')}?dpi=600`} aria-label={`${name}, PNG at 600`}>
+      <FileLink size="small" href={`${href('png')}?dpi=600`} aria-label={blockWords('transfer.pngAt2', { name })}>
         600
       </FileLink>
     </>
@@ -159,23 +166,26 @@ function DrawingRow({ name, href }: { name: string; href: (format: string) => st
 export function TransferPictures() {
   const { plan } = usePrintDesk('plan');
   const way = transferById(plan.transfer.wayId);
-  const turned = (yes: boolean) => (yes ? 'turned over' : 'not turned');
+  const turned = (yes: boolean) => (yes ? blockWords('transfer.turnedOver') : blockWords('transfer.notTurned'));
   return (
     <div className={css.transferPictures}>
       <Picture
-        title="the drawing"
+        title={blockWords('transfer.theDrawing')}
         mirrored={way.drawing === 'mirrored'}
-        note={way.drawing === 'mirrored' ? 'mirrored' : 'as seen'}
+        note={way.drawing === 'mirrored' ? 'mirrored' : blockWords('transfer.asSeen')}
         lines
       />
-      <Arrow words={way.flips === 2 ? 'turned over twice' : turned(way.flips === 1)} />
-      <Picture title="the block" mirrored note="mirrored, face up" lines block />
-      <p className={clsx(kit.note, css.says)}>
-        The F stands for any lettering: it must read backwards on the block. Lay the print-out on the block the way the
-        arrow says, and look for the origin corner before you rub or trace.
-      </p>
-      <Arrow words="printing turns it over" back />
-      <Picture title="the print" mirrored={false} note="as seen" />
+      <Arrow words={way.flips === 2 ? blockWords('transfer.turnedOverTwice') : turned(way.flips === 1)} />
+      <Picture
+        title={blockWords('transfer.theBlock')}
+        mirrored
+        note={blockWords('transfer.mirroredFaceUp')}
+        lines
+        block
+      />
+      <p className={clsx(kit.note, css.says)}>{blockWords('transfer.theFStandsFor')}</p>
+      <Arrow words={blockWords('transfer.printingTurnsItOver')} back />
+      <Picture title={blockWords('transfer.thePrint')} mirrored={false} note={blockWords('transfer.asSeen')} />
     </div>
   );
 }

@@ -1,12 +1,14 @@
 import type { BlockMaterial, Finding, FindingKind } from '@/core/cutting';
 import { formatBare, formatLength, type LengthUnit } from '@/core/units';
+import { capitalised } from '@/words/phrases';
+import { blockWords } from '@/words/block';
 
 export const FINDING_TITLES: Readonly<Record<FindingKind, readonly [string, string]>> = {
-  ridge: ['ridge too thin', 'ridges too thin'],
-  gap: ['gap too narrow', 'gaps too narrow'],
-  uncuttable: ['part no tool enters', 'parts no tool enters'],
-  loose: ['part that will break loose', 'parts that will break loose'],
-  chatter: ['opening the roller reaches into', 'openings the roller reaches into'],
+  ridge: [blockWords('findingWords.ridgeTooThin'), blockWords('findingWords.ridgesTooThin')],
+  gap: [blockWords('findingWords.gapTooNarrow'), blockWords('findingWords.gapsTooNarrow')],
+  uncuttable: [blockWords('findingWords.partNoToolEnters'), blockWords('findingWords.partsNoToolEnters')],
+  loose: [blockWords('findingWords.partThatWillBreak'), blockWords('findingWords.partsThatWillBreak')],
+  chatter: [blockWords('findingWords.openingTheRollerReaches'), blockWords('findingWords.openingsTheRollerReaches')],
 };
 export const FINDING_ORDER: readonly FindingKind[] = ['ridge', 'gap', 'uncuttable', 'loose', 'chatter'];
 
@@ -22,15 +24,19 @@ export function figureOf(finding: Finding, unit: LengthUnit): string {
 export function reasonOf(finding: Finding, material: BlockMaterial): string {
   switch (finding.kind) {
     case 'ridge':
-      return `${material.grain ? `Running this way to the grain, ${material.name}` : capital(material.name)} does not hold a ridge this thin; it breaks under the tool or the roller.`;
+      return blockWords('findingWords.doesNotHoldA', {
+        material: material.grain
+          ? blockWords('findingWords.runningThisWayTo', { material: material.name })
+          : capitalised(material.name),
+      });
     case 'gap':
-      return 'The narrowest tool is wider than this gap: it takes the edges with it, or the gap fills with ink.';
+      return blockWords('findingWords.theNarrowestToolIs');
     case 'uncuttable':
-      return 'Not even the narrowest tool enters this part, so it cannot be cleared at all.';
+      return blockWords('findingWords.notEvenTheNarrowest');
     case 'loose':
-      return 'A part this small has too little foot; it comes off while the rest is cut or inked.';
+      return blockWords('findingWords.aPartThisSmall');
     case 'chatter':
-      return 'Nothing stands near enough to carry the roller: it dips and prints from the floor.';
+      return blockWords('findingWords.nothingStandsNearEnough');
   }
 }
 
@@ -41,23 +47,21 @@ export interface Cure {
 
 /** What can be done about it. Shapes can be changed only before the first cut. */
 export function curesOf(finding: Finding, unit: LengthUnit, shapesOpen: boolean): Cure[] {
-  const keep: Cure = { id: 'keep', words: 'Keep it: it is wanted' };
-  const merge: Cure = { id: 'merge', words: 'Merge into its neighbour' };
+  const keep: Cure = { id: 'keep', words: blockWords('findingWords.keepItItIs') };
+  const merge: Cure = { id: 'merge', words: blockWords('findingWords.mergeIntoItsNeighbour') };
   const to = formatLength(finding.limit, unit, 2);
   const shape: Readonly<Record<FindingKind, readonly Cure[]>> = {
-    ridge: [{ id: 'thicken', words: `Thicken to ${to}` }],
-    gap: [{ id: 'widen', words: `Widen to ${to}` }],
-    uncuttable: [{ id: 'widen', words: `Widen to ${to}` }, merge],
+    ridge: [{ id: 'thicken', words: blockWords('findingWords.thickenTo', { to }) }],
+    gap: [{ id: 'widen', words: blockWords('findingWords.widenTo', { to }) }],
+    uncuttable: [{ id: 'widen', words: blockWords('findingWords.widenTo', { to }) }, merge],
     loose: [merge],
     chatter: [],
   };
   return [
     ...(shapesOpen ? shape[finding.kind] : []),
-    ...(finding.kind === 'chatter' ? [{ id: 'mask' as const, words: 'Mask cleared ground in this run' }] : []),
+    ...(finding.kind === 'chatter'
+      ? [{ id: 'mask' as const, words: blockWords('findingWords.maskClearedGroundIn') }]
+      : []),
     keep,
   ];
-}
-
-function capital(text: string): string {
-  return text[0].toUpperCase() + text.slice(1);
 }

@@ -1,12 +1,13 @@
 import type { MaskKind, Place } from '@/model';
+import { blockWords } from '@/words/block';
 
 export const NOTHING: Place = { anchors: [], outlinesMm: [] };
 
 export const KIND_WORDS: Readonly<Record<MaskKind, string>> = {
-  mask: 'lay a mask over it',
-  wipe: 'ink, then wipe it off',
-  'do not ink': 'do not ink it',
-  'keep clean': 'mask for cleared ground',
+  mask: blockWords('maskWords.layAMaskOver'),
+  wipe: blockWords('maskWords.inkThenWipeIt'),
+  'do not ink': blockWords('maskWords.doNotInkIt'),
+  'keep clean': blockWords('maskWords.maskForClearedGround'),
 };
 
 export const FIRST_GROWTH_MM = 1.5;

@@ -2,6 +2,7 @@
 import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
+import { inksWords } from '@/words/inks';
 
 /** Shown while the cabinet is on its way, or says why it is not there. */
 export function CabinetOpening() {
@@ -9,14 +10,14 @@ export function CabinetOpening() {
   if (!cabinet.problem)
     return (
       <p className={kit.note} role="status">
-        opening the cabinet …
+        {inksWords('cabinetOpening.openingTheCabinet')}
       </p>
     );
   return (
     <p className={clsx(kit.say, kit.bad)} role="status">
-      The cabinet could not be opened: {cabinet.problem}{' '}
+      {inksWords('cabinetOpening.theCabinetCouldNot', { problem: cabinet.problem })}{' '}
       <button type="button" className={kit.link} onClick={() => void cabinet.load()}>
-        Try again
+        {inksWords('cabinetOpening.tryAgain')}
       </button>
     </p>
   );

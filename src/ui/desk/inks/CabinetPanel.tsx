@@ -13,6 +13,7 @@ import inksCss from './inks.module.css';
 import css from './CabinetPanel.module.css';
 import { NothingYet } from '@/ui/kit/NothingYet';
 import { FileButton } from '@/ui/kit/FileButton';
+import { inksWords } from '@/words/inks';
 
 /** The workshop's inks as a table, and the chosen one's sheet beside it. */
 export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
@@ -33,31 +34,27 @@ export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
     <div className={clsx(kit.work, kit.wideSide)}>
       <div className={kit.stage}>
         <div className={clsx(kit.row, kit.between)}>
-          <h1>The cabinet</h1>
+          <h1>{inksWords('cabinet.theCabinet')}</h1>
           {toggle}
         </div>
         <div className={kit.row}>
-          <Button onClick={() => void add()}>Put an ink in</Button>
+          <Button onClick={() => void add()}>{inksWords('cabinet.putAnInkIn')}</Button>
           <FileButton
-            label="File of inks: CSV, GPL palette or CGATS"
+            label={inksWords('cabinet.fileOfInksCsv')}
             accept=".csv,.gpl,.txt,.cgats,text/plain,text/csv"
             onFile={(file) => void importFile(file)}
           >
-            Bring inks in
+            {inksWords('cabinet.bringInksIn')}
           </FileButton>
-          <span className={kit.quiet}>CSV, GPL palette or CGATS · take out as</span>
-          <a href={cabinet.file('inks.csv')}>CSV</a>
-          <a href={cabinet.file('inks.gpl')}>GPL palette</a>
-          <a href={cabinet.file('inks.cgats.txt')}>CGATS</a>
+          <span className={kit.quiet}>{inksWords('cabinet.csvGplPaletteOr')}</span>
+          <a href={cabinet.file('inks.csv')}>{inksWords('cabinet.csv')}</a>
+          <a href={cabinet.file('inks.gpl')}>{inksWords('cabinet.gplPalette')}</a>
+          <a href={cabinet.file('inks.cgats.txt')}>{inksWords('cabinet.cgats')}</a>
         </div>
         {!inks ? (
           <CabinetOpening />
         ) : inks.length === 0 ? (
-          <NothingYet
-            below
-            title="The cabinet is empty"
-            says="Put an ink in by its colour over paper, or bring a file of inks."
-          />
+          <NothingYet below title={inksWords('cabinet.theCabinetIsEmpty')} says={inksWords('cabinet.putAnInkInBy')} />
         ) : (
           <CabinetTable step={step} chosen={chosen} setChosenId={setChosenId} />
         )}
@@ -66,7 +63,7 @@ export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
         {chosen ? (
           <InkSheet key={chosen.id} ink={chosen} onRemove={() => void remove(chosen)} />
         ) : (
-          <p className={kit.note}>No ink is chosen.</p>
+          <p className={kit.note}>{inksWords('cabinet.noInkIsChosen')}</p>
         )}
       </aside>
     </div>
@@ -79,11 +76,7 @@ function useCabinetActs(setChosenId: Dispatch<SetStateAction<string | undefined>
   const importFile = async (file: File | undefined) => {
     if (!file) return;
     const answer = await cabinet.importFile(file);
-    tell(
-      answer.ok
-        ? `${answer.value} ink${answer.value === 1 ? '' : 's'} put into the cabinet from ${file.name}.`
-        : answer.message,
-    );
+    tell(answer.ok ? inksWords('cabinet.inksPutIn', { answer: answer.value, file: file.name }) : answer.message);
   };
   const add = async () => {
     const answer = await cabinet.add(freshInk(plan.paper.labD50));
@@ -101,7 +94,10 @@ function useCabinetActs(setChosenId: Dispatch<SetStateAction<string | undefined>
       if (back.ok) setChosenId(back.value.id);
       else tell(back.message);
     };
-    tell(`${ink.name} was taken out of the cabinet.`, { words: 'Put it back', take: () => void putBack() });
+    tell(inksWords('cabinet.wasTakenOutOf', { ink: ink.name }), {
+      words: inksWords('cabinet.putItBack'),
+      take: () => void putBack(),
+    });
   };
   return { add, importFile, remove };
 }
@@ -119,18 +115,18 @@ function CabinetTable({ step, chosen, setChosenId }: CabinetTableProps) {
   } = usePrintDesk('cabinet');
   return (
     <div className={inksCss.pots} onKeyDown={step}>
-      <table className={inksCss.cabinet} aria-label="Inks of the workshop">
+      <table className={inksCss.cabinet} aria-label={inksWords('cabinet.inksOfTheWorkshop')}>
         <thead>
           <tr>
-            <th scope="col">ink</th>
-            <th scope="col">medium</th>
+            <th scope="col">{inksWords('cabinet.ink')}</th>
+            <th scope="col">{inksWords('cabinet.medium')}</th>
             <th scope="col" className={clsx(kit.num, inksCss.figure)}>
-              hides
+              {inksWords('cabinet.hides')}
             </th>
-            <th scope="col">known by</th>
-            <th scope="col">light-fast</th>
+            <th scope="col">{inksWords('cabinet.knownBy')}</th>
+            <th scope="col">{inksWords('cabinet.lightFast')}</th>
             <th scope="col" className={clsx(kit.num, inksCss.figure)}>
-              stock
+              {inksWords('cabinet.stock')}
             </th>
           </tr>
         </thead>
@@ -148,7 +144,7 @@ function CabinetTable({ step, chosen, setChosenId }: CabinetTableProps) {
               <td className={kit.quiet}>{knownBy(ink)}</td>
               <td className={clsx(kit.quiet, css.lightFast)}>{ink.lightFast}</td>
               <td className={clsx(kit.num, inksCss.figure, ink.stockG < 20 && kit.madder)}>
-                {ink.stockG.toFixed(0)} g{ink.stockG < 20 ? ', low' : ''}
+                {ink.stockG.toFixed(0)} g{ink.stockG < 20 ? inksWords('cabinet.low') : ''}
               </td>
             </tr>
           ))}
@@ -163,13 +159,15 @@ function hidesInWords(opacity: OpacityKnown): string {
 }
 
 function knownBy(ink: CabinetInk): string {
-  if (ink.drawdowns.some((d) => d.overBlack)) return 'two readings';
-  return typeof ink.opacity === 'string' ? 'swatch and a word' : 'swatch and contrast ratio';
+  if (ink.drawdowns.some((d) => d.overBlack)) return inksWords('cabinet.twoReadings');
+  return typeof ink.opacity === 'string'
+    ? inksWords('cabinet.swatchAndAWord')
+    : inksWords('cabinet.swatchAndContrastRatio');
 }
 
 function freshInk(paperLabD50: CabinetInk['paperLabD50']): Omit<CabinetInk, 'id'> {
   return {
-    name: 'new ink',
+    name: inksWords('cabinet.newInk'),
     mediumId: 'oil relief',
     role: 'pigment',
     colour: { labD50: [55, 20, 20], spectrum: null },

@@ -14,13 +14,15 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './DrawdownPanel.module.css';
 import { FileButton } from '@/ui/kit/FileButton';
+import { dayOf } from '@/words/dates';
+import { inksWords } from '@/words/inks';
 
 const SLOTS = [
-  { id: 'paper', words: 'bare paper', over: 'paper', film: 'none' },
-  { id: 'black', words: 'bare black strip', over: 'black', film: 'none' },
-  { id: 'overPaper', words: 'full film over paper', over: 'paper', film: 'full' },
-  { id: 'overBlack', words: 'full film over black', over: 'black', film: 'full' },
-  { id: 'thinOverPaper', words: 'thin film over paper', over: 'paper', film: 'thin' },
+  { id: 'paper', words: inksWords('drawdown.barePaper'), over: 'paper', film: 'none' },
+  { id: 'black', words: inksWords('drawdown.bareBlackStrip'), over: 'black', film: 'none' },
+  { id: 'overPaper', words: inksWords('drawdown.fullFilmOverPaper'), over: 'paper', film: 'full' },
+  { id: 'overBlack', words: inksWords('drawdown.fullFilmOverBlack'), over: 'black', film: 'full' },
+  { id: 'thinOverPaper', words: inksWords('drawdown.thinFilmOverPaper'), over: 'paper', film: 'thin' },
 ] as const;
 type Slot = (typeof SLOTS)[number]['id'];
 type Draft = Partial<Record<Slot, Reading>>;
@@ -48,15 +50,10 @@ export function DrawdownPanel({ ink, onSave }: Props) {
     onSave,
   );
   return (
-    <section aria-label="Drawdown">
-      <h3>Drawdown</h3>
+    <section aria-label={inksWords('drawdown.drawdown')}>
+      <h3>{inksWords('drawdown.drawdown')}</h3>
       {card && !draft && <Card ink={ink} card={card} />}
-      {!card && !draft && (
-        <p className={kit.note}>
-          Draw a thin and a full film down over paper and a black strip, let it dry, and read it: absorption and
-          scattering come from the readings.
-        </p>
-      )}
+      {!card && !draft && <p className={kit.note}>{inksWords('drawdown.drawAThinAnd')}</p>}
       {reading && (
         <p role="status" className={clsx(kit.note, kit.above8)}>
           {reading}
@@ -97,7 +94,7 @@ function DrawdownStart({ reading, readCard, setSource, setDraft, open }: Drawdow
   return (
     <div className={clsx(kit.row, kit.above8)}>
       <Button disabled={reading !== undefined} onClick={() => void readCard()}>
-        Read a card with the reader
+        {inksWords('drawdown.readACardWith')}
       </Button>
       <Button
         onClick={() => {
@@ -105,14 +102,14 @@ function DrawdownStart({ reading, readCard, setSource, setDraft, open }: Drawdow
           setDraft({});
         }}
       >
-        Type readings in
+        {inksWords('drawdown.typeReadingsIn')}
       </Button>
       <FileButton
-        label="Measurement file of the drawdown"
+        label={inksWords('drawdown.measurementFileOfThe')}
         accept=".txt,.cgats,text/plain"
         onFile={(file) => void open(file)}
       >
-        From a CGATS file
+        {inksWords('drawdown.fromACgatsFile')}
       </FileButton>
     </div>
   );
@@ -157,7 +154,7 @@ function DraftFields({ draft, samples, ink, setDraft, source, setSource, keep, s
           disabled={!draft.overPaper || !draft.paper || !draft.black}
           onClick={() => void keep()}
         >
-          Keep this drawdown
+          {inksWords('drawdown.keepThisDrawdown')}
         </Button>
         <Button
           variant="text"
@@ -166,13 +163,10 @@ function DraftFields({ draft, samples, ink, setDraft, source, setSource, keep, s
             setSamples(undefined);
           }}
         >
-          Leave it
+          {inksWords('drawdown.leaveIt')}
         </Button>
       </div>
-      <p className={kit.note}>
-        Paper, black and the full film over paper are needed; over black makes the film known, the thin one tells its
-        weight.
-      </p>
+      <p className={kit.note}>{inksWords('drawdown.paperBlackAndThe')}</p>
     </div>
   );
 }
@@ -265,19 +259,19 @@ function SlotFields({ words, reading, samples, start, onReading }: SlotFieldsPro
         {words}
         {reading ? (
           reading.spectrum ? (
-            <span className={kit.quiet}> · spectrum</span>
+            <span className={kit.quiet}>{inksWords('drawdown.spectrum')}</span>
           ) : (
             ''
           )
         ) : (
-          <span className={kit.quiet}> · not read</span>
+          <span className={kit.quiet}>{inksWords('drawdown.notRead')}</span>
         )}
       </p>
       {samples ? (
         <TextField
           select
           fullWidth
-          label="Sample"
+          label={inksWords('drawdown.sample')}
           value=""
           onChange={(e) => {
             const { labD50, spectrum } = samples[Number(e.target.value)];
@@ -293,7 +287,9 @@ function SlotFields({ words, reading, samples, start, onReading }: SlotFieldsPro
       ) : (
         <div className={clsx(kit.row, kit.noWrap)}>
           <LabFields name={words} lab={shown} onChange={(labD50) => onReading({ labD50, spectrum: null })} />
-          {!reading && <Button onClick={() => onReading({ labD50: shown, spectrum: null })}>as is</Button>}
+          {!reading && (
+            <Button onClick={() => onReading({ labD50: shown, spectrum: null })}>{inksWords('drawdown.asIs')}</Button>
+          )}
         </div>
       )}
     </div>
@@ -318,9 +314,9 @@ function Card({ ink, card }: { ink: StoredInk; card: Drawdown }) {
   return (
     <>
       <div className={clsx(css.cardGrid, kit.around8)}>
-        <span className={kit.quiet}>film</span>
-        <span className={kit.quiet}>over paper</span>
-        <span className={kit.quiet}>over black</span>
+        <span className={kit.quiet}>{inksWords('drawdown.film')}</span>
+        <span className={kit.quiet}>{inksWords('drawdown.overPaper')}</span>
+        <span className={kit.quiet}>{inksWords('drawdown.overBlack')}</span>
         {rows.map(([name, weight, overPaper, overBlack]) => (
           <Cells
             key={name}
@@ -333,9 +329,17 @@ function Card({ ink, card }: { ink: StoredInk; card: Drawdown }) {
         ))}
       </div>
       <p className={kit.note}>
-        In each field the prediction, then the reading where there is one. Drawdown {ink.drawdowns.length} of{' '}
-        {ink.drawdowns.length}, {new Date(card.at).toLocaleDateString('en-GB')},{' '}
-        {card.source === 'reader' ? 'with the reader' : card.source === 'file' ? 'from a file' : 'typed in'}: {words}
+        {inksWords('drawdown.inEachFieldThe', {
+          drawdowns: ink.drawdowns.length,
+          day: dayOf(card.at),
+          how:
+            card.source === 'reader'
+              ? inksWords('drawdown.withTheReader')
+              : card.source === 'file'
+                ? inksWords('drawdown.fromAFile')
+                : inksWords('drawdown.typedIn'),
+          words,
+        })}
       </p>
     </>
   );
@@ -354,10 +358,10 @@ function Cells({ name, cells }: { name: string; cells: readonly (readonly [Lab, 
             role="img"
             aria-label={
               read
-                ? `${name} ${i ? 'over black' : 'over paper'}: predicted and read, ΔE ${off!.toFixed(1)}`
-                : `${name} ${i ? 'over black' : 'over paper'}: predicted`
+                ? inksWords('drawdown.overPaperPredictedAnd', { name, ground: i === 0 ? 'paper' : 'black', off: off! })
+                : inksWords('drawdown.overPaperPredicted', { name, ground: i === 0 ? 'paper' : 'black' })
             }
-            title={off === undefined ? 'predicted' : `predicted | read, ΔE ${off.toFixed(1)}`}
+            title={off === undefined ? inksWords('drawdown.predicted') : inksWords('drawdown.predictedReadE', { off })}
           >
             <i style={{ background: hexFromLabD50(predicted) }} />
             {read && <i style={{ background: hexFromLabD50(read) }} />}

@@ -12,6 +12,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import inksCss from './inks.module.css';
 import css from './GotPanel.module.css';
+import { inksWords } from '@/words/inks';
 
 /** The colour a printed run really gave; the plan from there on can be mixed anew. */
 export function GotPanel({ question }: { question: InkQuestion }) {
@@ -30,21 +31,22 @@ export function GotPanel({ question }: { question: InkQuestion }) {
   if (!printed)
     return (
       <section>
-        <h3>The colour really got</h3>
-        <p className={kit.note}>
-          Once this run is printed, its colour can be read or typed here, and the runs after it mixed anew.
-        </p>
+        <h3>{inksWords('got.theColourReallyGot')}</h3>
+        <p className={kit.note}>{inksWords('got.onceThisRunIs')}</p>
       </section>
     );
   return (
-    <section aria-label="The colour really got">
-      <h3>The colour really got</h3>
+    <section aria-label={inksWords('got.theColourReallyGot')}>
+      <h3>{inksWords('got.theColourReallyGot')}</h3>
       {got ? (
         <GotColour got={got} />
       ) : (
         <p className={clsx(kit.note, kit.above4, kit.below8)}>
-          Predicted for this area: L* {predicted[0].toFixed(0)}, a* {predicted[1].toFixed(0)}, b*{' '}
-          {predicted[2].toFixed(0)}. Read a flat, dry place of it.
+          {inksWords('got.predictedForThisArea', {
+            lightness: predicted[0],
+            redness: predicted[1],
+            yellowness: predicted[2],
+          })}
         </p>
       )}
       <ReadingButtons
@@ -52,14 +54,18 @@ export function GotPanel({ question }: { question: InkQuestion }) {
         onReading={({ labD50 }, source) => void put(labD50, source)}
       />
       <div className={clsx(kit.gap8, kit.above10, kit.atTop, css.typed)}>
-        <LabFields name="The colour got, typed in" lab={typed ?? got?.labD50 ?? round(predicted)} onChange={setTyped} />
+        <LabFields
+          name={inksWords('got.theColourGotTyped')}
+          lab={typed ?? got?.labD50 ?? round(predicted)}
+          onChange={setTyped}
+        />
         <Button disabled={!typed} onClick={() => typed && void put(typed, 'typed')}>
-          Put down
+          {inksWords('got.putDown')}
         </Button>
       </div>
       {got && later > 0 && question.run + 1 >= progress.closedRuns && (
         <Button className={kit.above8} disabled={busy || !cabinet.inks} onClick={() => void resolve()}>
-          {busy ? 'mixing anew …' : `Mix the ${later === 1 ? 'last run' : `${later} runs after it`} anew`}
+          {busy ? inksWords('got.mixingAnew') : inksWords('got.mixTheAnew', { later })}
         </Button>
       )}
       {resolved && <NewRecipes resolved={resolved} setResolved={setResolved} />}
@@ -110,10 +116,18 @@ function GotColour({ got }: { got: ColourGot }) {
     <p className={kit.around6}>
       <span className={kit.pair} aria-hidden>
         <i style={{ background: hexFromLabD50(got.labD50) }} />
-      </span>
-      &ensp;read {got.source === 'typed' ? 'and typed in' : got.source === 'file' ? 'from a file' : 'with the reader'}:
-      L* {got.labD50[0].toFixed(1)}, a* {got.labD50[1].toFixed(1)}, b* {got.labD50[2].toFixed(1)}. The looks from here
-      on follow it.
+      </span>{' '}
+      {inksWords('got.readLAB', {
+        how:
+          got.source === 'typed'
+            ? inksWords('got.andTypedIn')
+            : got.source === 'file'
+              ? inksWords('got.fromAFile')
+              : inksWords('got.withTheReader'),
+        lightness: got.labD50[0],
+        redness: got.labD50[1],
+        yellowness: got.labD50[2],
+      })}
     </p>
   );
 }
@@ -131,13 +145,13 @@ function NewRecipes({ resolved, setResolved }: NewRecipesProps) {
       <table className={inksCss.cabinet}>
         <thead>
           <tr>
-            <th scope="col">run</th>
-            <th scope="col">ink</th>
+            <th scope="col">{inksWords('got.run')}</th>
+            <th scope="col">{inksWords('got.ink')}</th>
             <th scope="col" className={clsx(kit.num, inksCss.figure)}>
-              off now
+              {inksWords('got.offNow')}
             </th>
             <th scope="col" className={clsx(kit.num, inksCss.figure)}>
-              mixed anew
+              {inksWords('got.mixedAnew')}
             </th>
           </tr>
         </thead>
@@ -146,9 +160,9 @@ function NewRecipes({ resolved, setResolved }: NewRecipesProps) {
             <tr key={c.run}>
               <td>{c.run + 1}</td>
               <td>{c.ink}</td>
-              <td className={clsx(kit.num, inksCss.figure)}>ΔE {c.before.toFixed(1)}</td>
+              <td className={clsx(kit.num, inksCss.figure)}>{inksWords('got.e', { before: c.before })}</td>
               <td className={clsx(kit.num, inksCss.figure)}>
-                ΔE {c.after.toFixed(1)}, {wordForDifference(c.after)}
+                {inksWords('got.e2', { after: c.after, wordForDifference: wordForDifference(c.after) })}
               </td>
             </tr>
           ))}
@@ -169,7 +183,7 @@ function NewRecipes({ resolved, setResolved }: NewRecipesProps) {
             });
         }}
       >
-        Take the new recipes
+        {inksWords('got.takeTheNewRecipes')}
       </Button>
     </div>
   );

@@ -12,12 +12,13 @@ import { Swatch } from '../../kit/Swatch';
 import { DrawdownPanel } from './DrawdownPanel';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
+import { inksWords } from '@/words/inks';
 
-const CONTRAST_RANGE = { min: 0, max: 1, what: 'the contrast ratio' } as const;
+const CONTRAST_RANGE = { min: 0, max: 1, what: inksWords('inkSheet.theContrastRatio') } as const;
 const OPACITY_WORDS: readonly (readonly [Opacity, string])[] = [
-  ['opaque', 'opaque: hides what lies below'],
-  ['half', 'half: lets some through'],
-  ['transparent', 'transparent: colours what lies below'],
+  ['opaque', inksWords('inkSheet.opaqueHidesWhatLies')],
+  ['half', inksWords('inkSheet.halfLetsSomeThrough')],
+  ['transparent', inksWords('inkSheet.transparentColoursWhatLies')],
 ];
 
 /** All that is known of one ink of the cabinet; every change is saved at once. */
@@ -42,12 +43,12 @@ export function InkSheet({ ink, onRemove }: { ink: StoredInk; onRemove: () => vo
           <Swatch lab={ink.colour.labD50} large /> {ink.name}
         </h2>
         <p className={clsx(kit.note, kit.above6)}>
-          Its film hides {Math.round(100 * hides)} % of a black strip. What is known: {known.words}
+          {inksWords('inkSheet.itsFilmHidesOf', { hides: Math.round(100 * hides), words: known.words })}
         </p>
       </section>
       <section className={clsx(kit.stack, kit.gap12)}>
         <TextField
-          label="Name"
+          label={inksWords('inkSheet.name')}
           value={name ?? ink.name}
           onChange={(e) => setName(e.target.value)}
           onBlur={takeName}
@@ -55,13 +56,13 @@ export function InkSheet({ ink, onRemove }: { ink: StoredInk; onRemove: () => vo
         />
         <KindAndUse ink={ink} save={save} />
         <LabFields
-          name="Colour of its full film over paper"
+          name={inksWords('inkSheet.colourOfItsFull')}
           lab={ink.colour.labD50}
           onChange={(labD50) => void save({ colour: { labD50, spectrum: null } })}
         />
         <OpacityAndStock word={word} save={save} ink={ink} />
         <TextField
-          label="Light-fast note"
+          label={inksWords('inkSheet.lightFastNote')}
           defaultValue={ink.lightFast}
           onBlur={(e) => e.target.value !== ink.lightFast && void save({ lightFast: e.target.value })}
         />
@@ -69,7 +70,7 @@ export function InkSheet({ ink, onRemove }: { ink: StoredInk; onRemove: () => vo
       <DrawdownPanel ink={ink} onSave={(drawdowns, colour) => save({ drawdowns, ...(colour ? { colour } : {}) })} />
       <section>
         <Button color="error" onClick={onRemove}>
-          Take this ink out of the cabinet
+          {inksWords('inkSheet.takeThisInkOut')}
         </Button>
       </section>
     </>
@@ -87,7 +88,7 @@ function OpacityAndStock({ word, save, ink }: OpacityAndStockProps) {
     <div className={kit.fields}>
       <TextField
         select
-        label="Opacity"
+        label={inksWords('inkSheet.opacity')}
         value={word}
         onChange={(e) =>
           void save({
@@ -97,18 +98,20 @@ function OpacityAndStock({ word, save, ink }: OpacityAndStockProps) {
                 : (e.target.value as Opacity),
           })
         }
-        slotProps={{ select: { renderValue: (v) => (v === 'ratio' ? 'by contrast ratio' : String(v)) } }}
+        slotProps={{
+          select: { renderValue: (v) => (v === 'ratio' ? inksWords('inkSheet.byContrastRatio') : String(v)) },
+        }}
       >
         {OPACITY_WORDS.map(([value, words]) => (
           <MenuItem key={value} value={value}>
             {words}
           </MenuItem>
         ))}
-        <MenuItem value="ratio">by contrast ratio over a black strip</MenuItem>
+        <MenuItem value="ratio">{inksWords('inkSheet.byContrastRatioOver')}</MenuItem>
       </TextField>
       {typeof ink.opacity === 'number' ? (
         <NumberField
-          label="Contrast ratio, 0 to 1"
+          label={inksWords('inkSheet.contrastRatioTo')}
           value={ink.opacity}
           digits={2}
           range={CONTRAST_RANGE}
@@ -118,14 +121,14 @@ function OpacityAndStock({ word, save, ink }: OpacityAndStockProps) {
         <span />
       )}
       <NumberField
-        label="Strength in mixtures"
+        label={inksWords('inkSheet.strengthInMixtures')}
         value={ink.strength}
         digits={2}
         range={STRENGTH_RANGE}
         onChange={(strength) => void save({ strength })}
       />
       <NumberField
-        label="Stock, g"
+        label={inksWords('inkSheet.stockG')}
         value={ink.stockG}
         range={STOCK_RANGE}
         onChange={(stockG) => void save({ stockG })}
@@ -139,7 +142,7 @@ function KindAndUse({ ink, save }: { ink: StoredInk; save: (part: Partial<Cabine
     <div className={kit.fields}>
       <TextField
         select
-        label="Medium"
+        label={inksWords('inkSheet.medium')}
         value={ink.mediumId}
         onChange={(e) => void save({ mediumId: e.target.value as StoredInk['mediumId'] })}
       >
@@ -151,7 +154,7 @@ function KindAndUse({ ink, save }: { ink: StoredInk; save: (part: Partial<Cabine
       </TextField>
       <TextField
         select
-        label="Use"
+        label={inksWords('inkSheet.use')}
         value={ink.role}
         onChange={(e) => void save({ role: e.target.value as PigmentRole })}
       >

@@ -15,8 +15,9 @@ import { kit } from '@/ui/kit/styles';
 import inksCss from './inks.module.css';
 import css from './InksView.module.css';
 import { NothingYet } from '@/ui/kit/NothingYet';
+import { inksWords } from '@/words/inks';
 
-const LIST_KEYS: readonly KeyNote[] = [{ keys: '↑ ↓', what: 'to the next ink, with the list in focus' }];
+const LIST_KEYS: readonly KeyNote[] = [{ keys: '↑ ↓', what: inksWords('inks.toTheNextInk') }];
 
 /** Inks: what is mixed for each run of this print, and the workshop's cabinet. */
 export function InksView() {
@@ -32,15 +33,11 @@ export function InksView() {
       <div className={clsx(kit.work, kit.single)}>
         <div className={kit.stage}>
           <div className={clsx(kit.row, kit.between)}>
-            <h1>Inks</h1>
+            <h1>{inksWords('inks.inks')}</h1>
             {toggle}
           </div>
-          <NothingYet
-            below
-            title="No run needs an ink yet"
-            says="Recipes are made for the runs of a print, and those come from its picture. The cabinet can be filled before."
-          >
-            <Link href={urls.page('picture')}>To the picture</Link>
+          <NothingYet below title={inksWords('inks.noRunNeedsAn')} says={inksWords('inks.recipesAreMadeFor')}>
+            <Link href={urls.page('picture')}>{inksWords('inks.toThePicture')}</Link>
           </NothingYet>
         </div>
       </div>
@@ -53,7 +50,7 @@ export function InksView() {
     <div className={clsx(kit.work, kit.wideSide)}>
       <div className={kit.stage}>
         <div className={clsx(kit.row, kit.between)}>
-          <h1>Inks for this print</h1>
+          <h1>{inksWords('inks.inksForThisPrint')}</h1>
           {toggle}
         </div>
         <Pots step={step} places={places} chosen={chosen} setInking={setInking} />
@@ -75,7 +72,13 @@ interface PotsProps {
 function Pots({ step, places, chosen, setInking }: PotsProps) {
   const { selectRun } = usePrintDesk('selectRun');
   return (
-    <div className={inksCss.pots} onKeyDown={step} role="group" aria-label="Inks in the order of the runs" data-arrows>
+    <div
+      className={inksCss.pots}
+      onKeyDown={step}
+      role="group"
+      aria-label={inksWords('inks.inksInTheOrder')}
+      data-arrows
+    >
       {places.map((place) => (
         <Pot
           key={`${place.run}.${place.inking}`}
@@ -104,13 +107,13 @@ function PlaceToggle({ showing, setShowing }: PlaceToggleProps) {
       exclusive
       value={showing}
       onChange={(_, v: typeof showing | null) => v && setShowing(v)}
-      aria-label="Which inks"
+      aria-label={inksWords('inks.whichInks')}
     >
       <ToggleButton value="print" className={kit.slim}>
-        for this print
+        {inksWords('inks.forThisPrint')}
       </ToggleButton>
       <ToggleButton value="cabinet" className={kit.slim}>
-        the cabinet
+        {inksWords('inks.theCabinet')}
       </ToggleButton>
     </ToggleButtonGroup>
   );
@@ -149,9 +152,7 @@ function Pot({ run, inking, on, onChoose }: { run: number; inking: number; on: b
   const got = progress.bench.coloursGot.some((g) => g.runId === plan.runs[run].id && g.colourId === laid.colourId);
   return (
     <button type="button" className={css.pot} aria-pressed={on} onClick={onChoose}>
-      <span className={kit.visuallyHidden}>
-        Run {run + 1}, {ink.name}:
-      </span>
+      <span className={kit.visuallyHidden}>{inksWords('inks.run', { run: run + 1, ink: ink.name })}</span>
       <span className={css.n} aria-hidden>
         {run + 1}
       </span>
@@ -167,19 +168,19 @@ function Pot({ run, inking, on, onChoose }: { run: number; inking: number; on: b
               .map((p) => `${100 * p.share < 2 ? (100 * p.share).toFixed(1) : Math.round(100 * p.share)} % ${p.name}`)
               .join(' · ')
           ) : (
-            <span className={kit.quiet}>no recipe yet</span>
+            <span className={kit.quiet}>{inksWords('inks.noRecipeYet')}</span>
           )}
         </span>
       </span>
       <span className={clsx(css.right, kit.num)}>
         {grams < 10 ? grams.toFixed(1) : grams.toFixed(0)} g<br />
         <span className={finished >= 3 ? kit.madder : kit.quiet}>
-          ΔE {finished.toFixed(1)}, {wordForDifference(finished)}
+          {inksWords('inks.e', { finished, wordForDifference: wordForDifference(finished) })}
         </span>
         {got && (
           <>
             <br />
-            <span className={kit.press}>colour read</span>
+            <span className={kit.press}>{inksWords('inks.colourRead')}</span>
           </>
         )}
       </span>
@@ -197,10 +198,10 @@ function Chips({ below, alone, seen, wanted }: { below: Lab; alone: Lab; seen: L
         ))}
       </span>
       <span className={inksCss.chipsKey} aria-hidden>
-        <span>below</span>
-        <span>alone</span>
-        <span>seen</span>
-        <span>wanted</span>
+        <span>{inksWords('inks.below')}</span>
+        <span>{inksWords('inks.alone')}</span>
+        <span>{inksWords('inks.seen')}</span>
+        <span>{inksWords('inks.wanted')}</span>
       </span>
     </>
   );

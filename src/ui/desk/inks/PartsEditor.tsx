@@ -12,6 +12,7 @@ import { lowestPart, partsInWords, withShare } from './parts';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './RecipePanel.module.css';
+import { inksWords } from '@/words/inks';
 
 interface PartsProps {
   readonly parts: readonly RecipePart[];
@@ -26,13 +27,13 @@ interface PartsProps {
 export function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }: PartsProps) {
   const { cabinet, tell } = usePrintDesk('cabinet', 'tell');
   const inks = cabinet.inks!;
-  const nameOf = (id: string) => inks.find((ink) => ink.id === id)?.name ?? 'an ink not here';
+  const nameOf = (id: string) => inks.find((ink) => ink.id === id)?.name ?? inksWords('partsEditor.anInkNotHere');
   const left = inks.filter((ink) => pigments.some((p) => p.id === ink.id) && !parts.some((p) => p.id === ink.id));
   const stockOf = (part: RecipePart) => inks.find((ink) => ink.id === part.id)?.stockG ?? 0;
   const short = (part: RecipePart) => part.share * grams > stockOf(part);
   const lowest = lowestPart(parts);
   const type = (id: string, text: string) => {
-    const parsed = parseNumber(text, { min: 0, max: 100, what: 'a part, in percent' });
+    const parsed = parseNumber(text, { min: 0, max: 100, what: inksWords('partsEditor.aPartInPercent') });
     if (parsed.ok) onLet(withShare(parts, id, parsed.value / 100));
     else tell(parsed.message);
   };
@@ -59,8 +60,11 @@ export function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }:
       </div>
       {parts.filter(short).map((part) => (
         <p key={part.id} className={clsx(kit.say, kit.wait, kit.below8)}>
-          Not enough {nameOf(part.id)}: {(part.share * grams).toFixed(1)} g are needed, {stockOf(part)} g are in the
-          cabinet.
+          {inksWords('partsEditor.notEnoughGAre', {
+            name: nameOf(part.id),
+            share: part.share * grams,
+            stock: stockOf(part),
+          })}
         </p>
       ))}
       <AddPart disabled={disabled} onLet={onLet} parts={parts} left={left} />
@@ -79,7 +83,7 @@ function AddPart({ disabled, onLet, parts, left }: AddPartProps) {
   return (
     <TextField
       select
-      label="Add"
+      label={inksWords('partsEditor.add')}
       value=""
       disabled={disabled}
       fullWidth
@@ -138,21 +142,21 @@ function PartRow({
       </span>
       <PercentInput
         share={part.share}
-        label={`${nameOf(part.id)}, percent`}
+        label={inksWords('partsEditor.percent', { name: nameOf(part.id) })}
         disabled={disabled}
         onType={(text) => type(part.id, text)}
       />
       <span
         className={clsx(kit.num, short(part) ? kit.madder : kit.quiet, kit.atRight)}
 
-        title={short(part) ? `only ${stockOf(part)} g of it in the cabinet` : undefined}
+        title={short(part) ? inksWords('partsEditor.onlyGOfIt', { stock: stockOf(part) }) : undefined}
       >
         {(part.share * grams).toFixed(grams * part.share < 10 ? 2 : 1)} g
       </span>
       <button
         type="button"
         className={clsx(kit.bare, kit.quiet)}
-        aria-label={`Leave out ${nameOf(part.id)}`}
+        aria-label={inksWords('partsEditor.leaveOut', { name: nameOf(part.id) })}
         disabled={disabled || parts.length < 2}
         onClick={() => onLet(withShare(parts, part.id, 0))}
       >
@@ -160,7 +164,7 @@ function PartRow({
       </button>
       <Slider
         className={css.slide}
-        aria-label={`${nameOf(part.id)}, share`}
+        aria-label={inksWords('partsEditor.share', { name: nameOf(part.id) })}
         value={100 * part.share}
         min={0}
         max={100}

@@ -7,6 +7,7 @@ import type { ReadingSource, NamedReading, Reading, ReadingRequest } from '@/mod
 import { usePrintDesk } from '../../kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { FileButton } from '@/ui/kit/FileButton';
+import { inksWords } from '@/words/inks';
 
 interface ReadingButtonsProps {
   readonly request: ReadingRequest;
@@ -34,16 +35,20 @@ export function ReadingButtons({ request, onReading }: ReadingButtonsProps) {
   return (
     <div className={kit.row}>
       <Button disabled={busy} onClick={() => void read()}>
-        {busy ? 'reading …' : 'Read with the reader'}
+        {busy ? inksWords('readingButtons.reading') : inksWords('readingButtons.readWithTheReader')}
       </Button>
-      <FileButton label="Measurement file" accept=".txt,.cgats,.ti3,text/plain" onFile={(file) => void open(file)}>
-        From a CGATS file
+      <FileButton
+        label={inksWords('readingButtons.measurementFile')}
+        accept=".txt,.cgats,.ti3,text/plain"
+        onFile={(file) => void open(file)}
+      >
+        {inksWords('readingButtons.fromACgatsFile')}
       </FileButton>
       {samples && (
         <TextField
           select
           fullWidth
-          label="Sample of the file"
+          label={inksWords('readingButtons.sampleOfTheFile')}
           value=""
           onChange={(e) => {
             onReading(samples[Number(e.target.value)], 'file');

@@ -43,13 +43,14 @@ import { kit } from '@/ui/kit/styles';
 import css from './RecipePanel.module.css';
 import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';
 import { PartsEditor } from './PartsEditor';
+import { inksWords } from '@/words/inks';
+import { rich } from '@/ui/kit/rich';
 
 const LIMIT_WORDS: Record<RecipeLimit, string> = {
-  'below shows through':
-    'what lies below shows through every mixture of these inks. A more opaque ink, white, or an earlier place would reach it.',
-  'not light enough': 'no mixture of these inks is that light here.',
-  'not dark enough': 'no mixture of these inks is that dark here.',
-  'not pure enough': 'no mixture of these inks is that pure. A stronger pigment of that hue would be needed.',
+  'below shows through': inksWords('recipe.whatLiesBelowShows'),
+  'not light enough': inksWords('recipe.noMixtureOfThese'),
+  'not dark enough': inksWords('recipe.noMixtureOfTheseInks'),
+  'not pure enough': inksWords('recipe.noMixtureOfTheseInksIs'),
 };
 
 /** One run's ink: the recipe found, the recipe taken, changed by hand with the colour answering. */
@@ -114,8 +115,7 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
 function NoneOfMedium({ ink }: { ink: Ink }) {
   return (
     <p className={clsx(kit.say, kit.wait, kit.above8)}>
-      The cabinet holds no {mediumById(ink.mediumId).name} to mix this from. Put one in, or choose another medium for
-      the ink under Runs.
+      {inksWords('recipe.theCabinetHoldsNo', { mediumById: mediumById(ink.mediumId).name })}
     </p>
   );
 }
@@ -182,11 +182,13 @@ function RecipeWork({
       />
       {missing.length > 0 && (
         <p className={clsx(kit.say, kit.bad)}>
-          {ink
-            .recipe!.parts.filter((p) => missing.some((m) => m.id === p.inkId))
-            .map((p) => p.name)
-            .join(', ')}{' '}
-          {missing.length === 1 ? 'is' : 'are'} not in this cabinet. The colour is kept as it was mixed.
+          {inksWords('recipe.partsMissing', {
+            parts: ink
+              .recipe!.parts.filter((p) => missing.some((m) => m.id === p.inkId))
+              .map((p) => p.name)
+              .join(', '),
+            missing: missing.length,
+          })}
         </p>
       )}
       <PartsEditor
@@ -198,10 +200,10 @@ function RecipeWork({
         onLet={(next) => take(next)}
       />
       <div className={clsx(kit.row, kit.above12)}>
-        <FileLink href={urls.file(`lid-${question.run + 1}.pdf`)}>Lid label, PDF</FileLink>
+        <FileLink href={urls.file(`lid-${question.run + 1}.pdf`)}>{inksWords('recipe.lidLabelPdf')}</FileLink>
         {parts && (
           <Button variant="text" onClick={() => setParts(undefined)}>
-            as it was
+            {inksWords('recipe.asItWas')}
           </Button>
         )}
       </div>
@@ -245,16 +247,17 @@ function RecipeHead({ question, ink, need, closed }: RecipeHeadProps) {
   return (
     <section>
       <div className={clsx(kit.row, kit.between)}>
-        <h2>
-          Run {question.run + 1}, {ink.name}
-        </h2>
+        <h2>{inksWords('recipe.run', { run: question.run + 1, ink: ink.name })}</h2>
         <span className={clsx(kit.quiet, kit.num)}>
-          {need.grams.toFixed(need.grams < 10 ? 1 : 0)} g · {need.millilitres.toFixed(0)} ml ·{' '}
-          {(need.millilitres / ML_PER_TEASPOON).toFixed(1)} tsp
+          {inksWords('recipe.gMlTsp', {
+            grams: need.grams.toFixed(need.grams < 10 ? 1 : 0),
+            millilitres: need.millilitres,
+            teaspoons: need.millilitres / ML_PER_TEASPOON,
+          })}
         </span>
       </div>
       <p className={kit.note}>
-        for {need.sheets} sheets with waste, on roller and slab (start values){closed ? ' · this run is closed' : ''}
+        {inksWords('recipe.forSheetsWithWaste', { sheets: need.sheets, closed: String(closed) })}
       </p>
     </section>
   );
@@ -281,29 +284,36 @@ function Verdict({ found, target, seen, overlapsOff, onTake, same, taken }: Verd
         </span>
         <span>
           {off === undefined ? (
-            'nothing mixed yet'
+            inksWords('recipe.nothingMixedYet')
           ) : (
             <>
-              seen, wanted: <strong className={kit.num}>ΔE {off.toFixed(1)}</strong>, {wordForDifference(off)}
+              {rich(
+                inksWords.rich('recipe.seenWantedE', {
+                  strong: (c) => <strong className={kit.num}>{c}</strong>,
+                  off,
+                  wordForDifference: wordForDifference(off),
+                }),
+              )}
             </>
           )}
           <br />
-          {!taken && found && <span className={kit.quiet}>found for this run; not taken yet</span>}
-          {same && <span className={kit.press}>as found </span>}
+          {!taken && found && <span className={kit.quiet}>{inksWords('recipe.foundForThisRun')}</span>}
+          {same && <span className={kit.press}>{inksWords('recipe.asFound')}</span>}
           {overlapsOff !== undefined && (
-            <span className={kit.quiet}>in its overlaps ΔE {overlapsOff.toFixed(1)} at most</span>
+            <span className={kit.quiet}>{inksWords('recipe.inItsOverlapsE', { overlapsOff })}</span>
           )}
         </span>
       </div>
       {found?.limit && (
         <p className={clsx(kit.say, kit.bad, kit.above8)}>
-          This colour cannot be reached from here: {LIMIT_WORDS[found.limit]} The nearest is ΔE{' '}
-          {found.best.deltaE.toFixed(1)} off.
+          {inksWords('recipe.thisColourCannotBe', { limit: LIMIT_WORDS[found.limit], deltaE: found.best.deltaE })}
         </p>
       )}
       {found && !same && onTake && (
         <Button variant="contained" color="primary" className={kit.above8} onClick={onTake}>
-          {taken ? `Take the recipe found (ΔE ${found.chosen.deltaE.toFixed(1)})` : 'Take this recipe'}
+          {taken
+            ? inksWords('recipe.takeTheRecipeFound', { deltaE: found.chosen.deltaE })
+            : inksWords('recipe.takeThisRecipe')}
         </Button>
       )}
     </div>
@@ -339,8 +349,14 @@ function Gradation({ question, pigments, parts }: GradationProps) {
   const own = inkingsOf(plan.runs[question.run])[question.inking].inkId;
   return (
     <section>
-      <TextField select fullWidth label="Try a gradation to" value={to} onChange={(e) => setTo(e.target.value)}>
-        <MenuItem value="">none</MenuItem>
+      <TextField
+        select
+        fullWidth
+        label={inksWords('recipe.tryAGradationTo')}
+        value={to}
+        onChange={(e) => setTo(e.target.value)}
+      >
+        <MenuItem value="">{inksWords('recipe.none')}</MenuItem>
         {plan.inks
           .filter((ink) => ink.id !== own)
           .map((ink) => (
@@ -355,7 +371,7 @@ function Gradation({ question, pigments, parts }: GradationProps) {
           className={clsx(css.grad, kit.above8)}
 
           role="img"
-          aria-label={`Gradation to ${other!.name} over what lies below`}
+          aria-label={inksWords('recipe.gradationToOverWhat', { other: other!.name })}
         >
           {looks.map((lab, i) => (
             <i key={i} style={{ background: hexFromLabD50(lab) }} />

@@ -13,9 +13,10 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './IslandList.module.css';
 import type { FlatColour } from '@/model';
+import { pictureWords } from '@/words/picture';
 
 const SHOWN = 60;
-const SPECK_MM2 = { min: 0.05, max: 100, what: 'the smallest island to keep' } as const;
+const SPECK_MM2 = { min: 0.05, max: 100, what: pictureWords('islandList.theSmallestIslandTo') } as const;
 
 /** All islands of the picture as a list, and the lasso that removes specks. */
 export function IslandList({ regions, closed }: { regions: Regions; closed: boolean }) {
@@ -41,15 +42,17 @@ export function IslandList({ regions, closed }: { regions: Regions; closed: bool
     <>
       <section>
         <div className={clsx(kit.row, kit.between)}>
-          <h2>Islands</h2>
-          <span className={kit.quiet}>{list ? `${list.total} from ${leastMm2} mm²` : 'counting …'}</span>
+          <h2>{pictureWords('islandList.islands')}</h2>
+          <span className={kit.quiet}>
+            {list
+              ? pictureWords('islandList.fromMm', { total: list.total, leastMm2 })
+              : pictureWords('islandList.counting')}
+          </span>
         </div>
         <IslandOrderFields order={order} setOrder={setOrder} leastMm2={leastMm2} setLeastMm2={setLeastMm2} />
         <IslandRows list={list} regions={regions} colours={colours} lettered={lettered} />
         {lostLettering > 0 && <LostLettering lostLettering={lostLettering} lettered={lettered} />}
-        {list && list.total > SHOWN && (
-          <p className={kit.note}>the first {SHOWN}; N and Shift N step through all in reading order</p>
-        )}
+        {list && list.total > SHOWN && <p className={kit.note}>{pictureWords('islandList.theFirstNAnd', { SHOWN })}</p>}
       </section>
       {!closed && <SpeckRemoval speckMm2={speckMm2} setSpeckMm2={setSpeckMm2} line={line} regions={regions} />}
     </>
@@ -66,9 +69,14 @@ interface SpeckRemovalProps {
 function SpeckRemoval({ speckMm2, setSpeckMm2, line, regions }: SpeckRemovalProps) {
   return (
     <section>
-      <h3>Remove specks inside a lasso</h3>
+      <h3>{pictureWords('islandList.removeSpecksInsideA')}</h3>
       <div className={clsx(kit.fields, kit.above10, kit.atTop)}>
-        <NumberField label="Smaller than, mm²" value={speckMm2} range={SPECK_MM2} onChange={setSpeckMm2} />
+        <NumberField
+          label={pictureWords('islandList.smallerThanMm')}
+          value={speckMm2}
+          range={SPECK_MM2}
+          onChange={setSpeckMm2}
+        />
         {line?.use !== 'lasso' && (
           <Button
             className={kit.fieldHigh}
@@ -77,14 +85,14 @@ function SpeckRemoval({ speckMm2, setSpeckMm2, line, regions }: SpeckRemovalProp
               regions.setLine({ use: 'lasso', pointsPx: [] });
             }}
           >
-            Draw a lasso
+            {pictureWords('islandList.drawALasso')}
           </Button>
         )}
       </div>
       {line?.use === 'lasso' && (
         <>
           <p className={clsx(kit.note, kit.around6)}>
-            Go round the specks, point by point: click, or cross and Enter. {line.pointsPx.length / 2} points so far.
+            {pictureWords('islandList.goRoundTheSpecks', { pointsPx: line.pointsPx.length / 2 })}
           </p>
           <div className={kit.row}>
             <Button
@@ -98,9 +106,9 @@ function SpeckRemoval({ speckMm2, setSpeckMm2, line, regions }: SpeckRemovalProp
                 })
               }
             >
-              Remove them
+              {pictureWords('islandList.removeThem')}
             </Button>
-            <Button onClick={() => regions.setLine(undefined)}>No</Button>
+            <Button onClick={() => regions.setLine(undefined)}>{pictureWords('islandList.no')}</Button>
           </div>
         </>
       )}
@@ -122,8 +130,7 @@ function LostLettering({ lostLettering, lettered }: LostLetteringProps) {
   const { change, plan } = usePrintDesk('change', 'plan');
   return (
     <p className={clsx(kit.say, kit.wait, kit.above8)}>
-      {lostLettering} part{lostLettering === 1 ? '' : 's'} marked as lettering {lostLettering === 1 ? 'is' : 'are'}{' '}
-      lost: another colour lies there now. Mark the lettering anew.{' '}
+      {pictureWords('islandList.letteringLost', { lostLettering })}{' '}
       <button
         type="button"
         className={kit.link}
@@ -134,7 +141,7 @@ function LostLettering({ lostLettering, lettered }: LostLetteringProps) {
           })
         }
       >
-        Let the lost ones go
+        {pictureWords('islandList.letTheLostOnes')}
       </button>
     </p>
   );
@@ -151,7 +158,7 @@ function IslandOrderFields({ order, setOrder, leastMm2, setLeastMm2 }: IslandOrd
   return (
     <div className={clsx(kit.fields, kit.above10, kit.below8)}>
       <label className={clsx(kit.quiet, kit.stack, kit.gap3)}>
-        sorted by
+        {pictureWords('islandList.sortedBy')}
         <select className={kit.plainSelect} value={order} onChange={(e) => setOrder(e.target.value as IslandOrder)}>
           {ISLAND_ORDERS.map((o) => (
             <option key={o} value={o}>
@@ -161,9 +168,9 @@ function IslandOrderFields({ order, setOrder, leastMm2, setLeastMm2 }: IslandOrd
         </select>
       </label>
       <NumberField
-        label="From, mm²"
+        label={pictureWords('islandList.fromMm2')}
         value={leastMm2}
-        range={{ min: 0, max: 1e5, what: 'the smallest island listed' }}
+        range={{ min: 0, max: 1e5, what: pictureWords('islandList.theSmallestIslandListed') }}
         onChange={setLeastMm2}
       />
     </div>
@@ -180,7 +187,11 @@ interface IslandRowsProps {
 function IslandRows({ list, regions, colours, lettered }: IslandRowsProps) {
   const { unit } = usePrintDesk('unit');
   return (
-    <div className={clsx(kit.tones, kit.scrolls, css.list)} role="listbox" aria-label="Islands of the picture">
+    <div
+      className={clsx(kit.tones, kit.scrolls, css.list)}
+      role="listbox"
+      aria-label={pictureWords('islandList.islandsOfThePicture')}
+    >
       {list?.rows.map((row) => (
         <button
           key={row.key}
@@ -193,7 +204,7 @@ function IslandRows({ list, regions, colours, lettered }: IslandRowsProps) {
           <Swatch lab={colours[row.label]?.wantedLabD50 ?? [50, 0, 0]} />
           <span className={kit.small}>
             {colours[row.label]?.name}
-            {lettered?.includes(row.key) ? ' · lettering' : ''}
+            {lettered?.includes(row.key) ? ` ${pictureWords('islandList.lettering')}` : ''}
           </span>
           <span className={clsx(kit.num, kit.fine)}>{areaWords(row.areaMm2)}</span>
           <span className={clsx(kit.num, kit.quiet)}>

@@ -19,9 +19,10 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './RegionPanel.module.css';
 import type { RegionEdit } from '@/core/picture';
+import { pictureWords } from '@/words/picture';
 
-const WIDTH_MM = { minMm: 0.1, maxMm: 3, what: 'the width' } as const;
-const RADIUS_MM = { minMm: 0.1, maxMm: 1.4, what: 'the rounding' } as const;
+const WIDTH_MM = { minMm: 0.1, maxMm: 3, what: pictureWords('region.theWidth') } as const;
+const RADIUS_MM = { minMm: 0.1, maxMm: 1.4, what: pictureWords('region.theRounding') } as const;
 
 /** One chosen island: what it is, and what can be made of it. */
 export function RegionPanel({ regions }: { regions: Regions }) {
@@ -36,7 +37,7 @@ export function RegionPanel({ regions }: { regions: Regions }) {
   const [widthMm, setWidthMm] = useState(0.8);
   const [radiusMm, setRadiusMm] = useState(0.4);
   const give = (label: number) => chosen && void act({ kind: 'give', island: chosen.key, label });
-  useKeys('1,2,3,4,5,6,7,8,9', 'give the chosen island to that colour', (e) => {
+  useKeys('1,2,3,4,5,6,7,8,9', pictureWords('region.giveTheChosenIsland'), (e) => {
     const label = Number(e.key) - 1;
     if (!regions.line && label < colours.length && label !== chosen?.label && open(label)) give(label);
   });
@@ -63,11 +64,11 @@ export function RegionPanel({ regions }: { regions: Regions }) {
     />
   );
   return (
-    <section className={kit.say} aria-label="Chosen island">
+    <section className={kit.say} aria-label={pictureWords('region.chosenIsland')}>
       <div className={clsx(kit.row, kit.between)}>
-        <h3>Island of {areaWords(chosen.areaMm2)}</h3>
+        <h3>{pictureWords('region.islandOf', { area: areaWords(chosen.areaMm2) })}</h3>
         <button type="button" className={kit.link} onClick={regions.letGo}>
-          let go
+          {pictureWords('region.letGo')}
         </button>
       </div>
       <IslandFacts colours={colours} chosen={chosen} />
@@ -76,7 +77,7 @@ export function RegionPanel({ regions }: { regions: Regions }) {
           {regions.said}
         </p>
       )}
-      {acts || <p className={kit.note}>Its outline is cut or printed on every side, so it stays as it is.</p>}
+      {acts || <p className={kit.note}>{pictureWords('region.itsOutlineIsCut')}</p>}
       <LetteringTick lettering={lettering} chosen={chosen} marks={marks} />
     </section>
   );
@@ -106,7 +107,7 @@ function LetteringTick({ lettering, chosen, marks }: LetteringTickProps) {
           }
         />
       }
-      label="this is lettering"
+      label={pictureWords('region.thisIsLettering')}
     />
   );
 }
@@ -120,21 +121,22 @@ function IslandFacts({ colours, chosen }: { colours: readonly FlatColour[]; chos
         <>
           {chosen.detail.thinnestMm !== undefined && (
             <>
-              {' '}
-              · thinnest{' '}
-              {chosen.detail.thinnestMm >= 2.9
-                ? `over ${formatLength(2.9, unit, 1)}`
-                : formatLength(chosen.detail.thinnestMm, unit, 1)}
+              {pictureWords('region.thinnest', {
+                thinnest:
+                  chosen.detail.thinnestMm >= 2.9
+                    ? pictureWords('region.over', { width: formatLength(2.9, unit, 1) })
+                    : formatLength(chosen.detail.thinnestMm, unit, 1),
+              })}
             </>
           )}
           {chosen.detail.neighbours.length > 0 && (
             <>
-              {' '}
-              · borders{' '}
-              {chosen.detail.neighbours
-                .slice(0, 3)
-                .map((n) => `${colours[n.label].name} ${formatLength(n.edgeMm, unit, 0)}`)
-                .join(', ')}
+              {pictureWords('region.borders', {
+                neighbours: chosen.detail.neighbours
+                  .slice(0, 3)
+                  .map((n) => `${colours[n.label].name} ${formatLength(n.edgeMm, unit, 0)}`)
+                  .join(', '),
+              })}
             </>
           )}
         </>
@@ -175,7 +177,7 @@ function RegionActs({
 }: RegionActsProps) {
   return (
     <>
-      <p className={clsx(kit.note, kit.above6)}>Give it to</p>
+      <p className={clsx(kit.note, kit.above6)}>{pictureWords('region.giveItTo')}</p>
       <GiveTo colours={colours} chosen={chosen} open={open} give={give} />
       <div className={clsx(kit.row, kit.above8, kit.gap6)}>
         <Button
@@ -183,13 +185,13 @@ function RegionActs({
           disabled={!next || !open(next.label)}
           onClick={() => void act({ kind: 'merge', island: chosen.key })}
         >
-          {next ? `Merge into ${colours[next.label].name}` : 'Merge'}
+          {next ? pictureWords('region.mergeInto', { colour: colours[next.label].name }) : pictureWords('region.merge')}
         </Button>
         <Button size="small" onClick={() => regions.setLine({ use: 'split', pointsPx: [] })}>
-          Split along a line
+          {pictureWords('region.splitAlongALine')}
         </Button>
         <Button size="small" onClick={() => regions.setLine({ use: 'gap', pointsPx: [] })}>
-          Open a gap
+          {pictureWords('region.openAGap')}
         </Button>
       </div>
       {regions.line && regions.line.use !== 'lasso' && <LineUse key={regions.line.use} regions={regions} />}
@@ -226,7 +228,7 @@ function GiveTo({ colours, chosen, open, give }: GiveToProps) {
               className={clsx(kit.bare, kit.row, kit.gap5, css.choice)}
 
               onClick={() => give(label)}
-              aria-label={`Give the island to ${c.name}`}
+              aria-label={pictureWords('region.giveTheIslandTo', { colour: c.name })}
             >
               <Swatch lab={c.wantedLabD50} />
               <kbd>{label + 1}</kbd>
@@ -251,7 +253,13 @@ function Thickening({ widthMm, setWidthMm, act, chosen, mmPerPx, radiusMm, setRa
   const { unit } = usePrintDesk('unit');
   return (
     <div className={clsx(kit.fields, kit.above12, kit.atTop)}>
-      <LengthField label="Thin parts up to" valueMm={widthMm} unit={unit} range={WIDTH_MM} onChange={setWidthMm} />
+      <LengthField
+        label={pictureWords('region.thinPartsUpTo')}
+        valueMm={widthMm}
+        unit={unit}
+        range={WIDTH_MM}
+        onChange={setWidthMm}
+      />
       <Button
         className={kit.fieldHigh}
         onClick={() =>
@@ -263,16 +271,46 @@ function Thickening({ widthMm, setWidthMm, act, chosen, mmPerPx, radiusMm, setRa
           })
         }
       >
-        Thicken
+        {pictureWords('region.thicken')}
       </Button>
-      <LengthField label="Edge rounded by" valueMm={radiusMm} unit={unit} range={RADIUS_MM} onChange={setRadiusMm} />
+      <LengthField
+        label={pictureWords('region.edgeRoundedBy')}
+        valueMm={radiusMm}
+        unit={unit}
+        range={RADIUS_MM}
+        onChange={setRadiusMm}
+      />
       <Button
         className={kit.fieldHigh}
         onClick={() => void act({ kind: 'smooth', island: chosen.key, radiusPx: radiusMm / mmPerPx })}
       >
-        Smooth
+        {pictureWords('region.smooth')}
       </Button>
     </div>
+  );
+}
+
+interface OtherColourProps {
+  readonly name: string;
+  readonly not: number | undefined;
+  readonly label: number;
+  readonly onLabel: (label: number) => void;
+}
+
+/** A flat colour that is not the one the island has. */
+function OtherColour({ name, not, label, onLabel }: OtherColourProps) {
+  const { plan } = usePrintDesk('plan');
+  return (
+    <TextField select label={name} value={label} onChange={(e) => onLabel(Number(e.target.value))}>
+      {plan.flat!.colours.map(
+        (c, l) =>
+          l !== not && (
+            <MenuItem key={c.id} value={l}>
+              {c.name}
+            </MenuItem>
+          ),
+      )}
+    </TextField>
   );
 }
 
@@ -294,44 +332,42 @@ function LineUse({ regions }: { regions: Regions }) {
         : { kind: 'gap', island: chosen.key, linePx, widthPx: widthMm / mmPerPx, label },
     );
   };
-  useKeys('f', 'the drawn line is done', finish);
+  useKeys('f', pictureWords('region.theDrawnLineIs'), finish);
   if (!line) return null;
   return (
     <div className={clsx(kit.above10, kit.stack, kit.gap10, css.tools)}>
       <p className={kit.note}>
-        {line.use === 'split'
-          ? 'Draw a line from outside to outside, point by point; the smaller part gets the colour.'
-          : 'Draw the gap, point by point.'}{' '}
-        Click, or move the cross with the arrow keys and press Enter. {line.pointsPx.length / 2} points so far.
+        {pictureWords('region.drawTheGapPoint', {
+          split: String(line.use === 'split'),
+          pointsPx: line.pointsPx.length / 2,
+        })}
       </p>
       <div className={kit.fields}>
-        <TextField
-          select
-          label={line.use === 'split' ? 'The smaller part' : 'The gap'}
-          value={label}
-          onChange={(e) => setLabel(Number(e.target.value))}
-        >
-          {colours.map(
-            (c, l) =>
-              l !== chosen?.label && (
-                <MenuItem key={c.id} value={l}>
-                  {c.name}
-                </MenuItem>
-              ),
-          )}
-        </TextField>
+        <OtherColour
+          name={pictureWords(line.use === 'split' ? 'region.theSmallerPart' : 'region.theGap')}
+          not={chosen?.label}
+          label={label}
+          onLabel={setLabel}
+        />
         {line.use === 'gap' && (
-          <LengthField label="As wide as" valueMm={widthMm} unit={unit} range={WIDTH_MM} onChange={setWidthMm} />
+          <LengthField
+            label={pictureWords('region.asWideAs')}
+            valueMm={widthMm}
+            unit={unit}
+            range={WIDTH_MM}
+            onChange={setWidthMm}
+          />
         )}
       </div>
       <div className={kit.row}>
         <Button variant="contained" disabled={line.pointsPx.length < 4} onClick={finish}>
-          {line.use === 'split' ? 'Split here' : 'Open here'} <kbd className={kit.keyHint}>F</kbd>
+          {line.use === 'split' ? pictureWords('region.splitHere') : pictureWords('region.openHere')}{' '}
+          <kbd className={kit.keyHint}>F</kbd>
         </Button>
         <Button onClick={regions.unpoint} disabled={line.pointsPx.length === 0}>
-          Last point back
+          {pictureWords('region.lastPointBack')}
         </Button>
-        <Button onClick={() => regions.setLine(undefined)}>No</Button>
+        <Button onClick={() => regions.setLine(undefined)}>{pictureWords('region.no')}</Button>
       </div>
     </div>
   );

@@ -30,12 +30,13 @@ import css from './FitLeaf.module.css';
 import { Leaves } from '@/ui/kit/Leaves';
 import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';
 import { Remedy } from './Remedy';
+import { registerWords } from '@/words/register';
 
 /** How sure the fit is, why, and what would help. */
 const SHOWN = [
-  ['sheets', 'Sheets'],
-  ['hand', 'By hand'],
-  ['where', 'Where it moves'],
+  ['sheets', registerWords('fitFields.sheets')],
+  ['hand', registerWords('fitFields.byHand')],
+  ['where', registerWords('fitFields.whereItMoves')],
 ] as const;
 
 interface FitFieldsProps {
@@ -60,7 +61,7 @@ export function FitFields({ worker, fit, layout, show, onShow, hand, onHand, wit
     <>
       <FitAnswer result={result} register={register} question={question} spread={spread} layings={layings} />
       <Leaves
-        label="What is shown"
+        label={registerWords('fitFields.whatIsShown')}
         leaves={SHOWN}
         leaf={show}
         onLeaf={(id) => {
@@ -76,7 +77,7 @@ export function FitFields({ worker, fit, layout, show, onShow, hand, onHand, wit
       <PutUpWith register={register} set={set} />
       <WaysTable worker={worker} fit={fit} />
       <p className={kit.note}>
-        Positions are on the print as seen. The sheet is {formatLength(layout.sheetMm.widthMm, unit)} wide.
+        {registerWords('fitFields.positionsAreOnThe', { width: formatLength(layout.sheetMm.widthMm, unit) })}
       </p>
     </>
   );
@@ -91,20 +92,20 @@ function PutUpWith({ register, set }: PutUpWithProps) {
   const { unit } = usePrintDesk('unit');
   return (
     <section>
-      <h2>What is put up with</h2>
+      <h2>{registerWords('fitFields.whatIsPutUp')}</h2>
       <div className={clsx(kit.fields, kit.above14)}>
         <LengthField
-          label="Seen from"
+          label={registerWords('fitFields.seenFrom')}
           valueMm={register.sliverMm}
           unit={unit}
           range={SLIVER_RANGE_MM}
           onChange={(sliverMm) => set({ sliverMm })}
         />
         <NumberField
-          label="Sheets, percent"
+          label={registerWords('fitFields.sheetsPercent')}
           digits={0}
           value={register.wishShare * 100}
-          range={{ min: 0, max: 100, what: 'the share of sheets' }}
+          range={{ min: 0, max: 100, what: registerWords('fitFields.theShareOfSheets') }}
           onChange={(v) => set({ wishShare: v / 100 })}
         />
       </div>
@@ -124,17 +125,15 @@ function WhatMoves({ register, set, wood, withProofs, onProofs }: WhatMovesProps
   const { plan, progress } = usePrintDesk('plan', 'progress');
   return (
     <section>
-      <h2>What moves</h2>
+      <h2>{registerWords('fitFields.whatMoves')}</h2>
       <MovingFields register={register} set={set} wood={wood} />
       <p className={clsx(kit.note, kit.above8)}>
-        From the first run to the last; drier is negative. Paper grows 1.5 % across its grain (
-        {plan.layout.paperGrain === 'upright' ? 'left to right here' : 'up and down here'}) and 0.3 % along it at full
-        damp, wood 0.2 % across for each percent: start values.
+        {registerWords('fitFields.fromTheFirstRun', { upright: String(plan.layout.paperGrain === 'upright') })}
       </p>
       {progress.bench.proofs.length > 0 && (
         <label className={clsx(kit.tick, kit.block, kit.above8)}>
-          <input type="checkbox" checked={withProofs} onChange={(e) => onProofs(e.target.checked)} /> with the misfit
-          last proofed
+          <input type="checkbox" checked={withProofs} onChange={(e) => onProofs(e.target.checked)} />{' '}
+          {registerWords('fitFields.withTheMisfitLast')}
         </label>
       )}
     </section>
@@ -150,7 +149,12 @@ interface MovingFieldsProps {
 function MovingFields({ register, set, wood }: MovingFieldsProps) {
   return (
     <div className={clsx(kit.stack, kit.gap14, kit.above14)}>
-      <TextField select label="Hand" value={register.hand} onChange={(e) => set({ hand: e.target.value as Hand })}>
+      <TextField
+        select
+        label={registerWords('fitFields.hand')}
+        value={register.hand}
+        onChange={(e) => set({ hand: e.target.value as Hand })}
+      >
         {HANDS.map((h) => (
           <MenuItem key={h} value={h}>
             {h}
@@ -158,7 +162,7 @@ function MovingFields({ register, set, wood }: MovingFieldsProps) {
         ))}
       </TextField>
       <NumberField
-        label="Paper grows damper by (share of full damp)"
+        label={registerWords('fitFields.paperGrowsDamperBy')}
         digits={2}
         value={register.paperDampChange}
         range={DAMP_CHANGE}
@@ -166,7 +170,7 @@ function MovingFields({ register, set, wood }: MovingFieldsProps) {
       />
       {wood && (
         <NumberField
-          label="Wood grows damper by (percent)"
+          label={registerWords('fitFields.woodGrowsDamperBy')}
           digits={1}
           value={register.woodMoistureChange}
           range={WOOD_CHANGE}
@@ -193,18 +197,20 @@ function FitAnswer({ result, register, question, spread, layings }: FitAnswerPro
       {result ? (
         <>
           <p className={clsx(kit.answer, kit.display)}>
-            {result.share > 0.99
-              ? 'Nearly every sheet shows'
-              : result.share < 0.01
-                ? 'Hardly any sheet shows'
-                : `${percent(result.share)} % of sheets show`}{' '}
-            a fault wider than {formatLength(register.sliverMm, unit, 2)}.
+            {registerWords(
+              `fitFields.${result.share > 0.99 ? 'nearlyAllShow' : result.share < 0.01 ? 'hardlyAnyShow' : 'someShow'}`,
+              { percent: percent(result.share), sliver: formatLength(register.sliverMm, unit, 2) },
+            )}
           </p>
           <p className={clsx(kit.note, kit.num)}>
-            {question.sheets.toLocaleString('en-GB')} sheets by{' '}
-            {registrationWay(plan.way.registration).name.toLowerCase()}, in {Math.round(result.milliseconds)} ms. ±
-            {spread.shiftMm.toFixed(2)} mm and ±{spread.turnDeg.toFixed(2)}° a laying,{' '}
-            {layings > 0 ? `learned from ${layings} layings of your own` : 'start values'}.
+            {registerWords('fitFields.sheetsByInMs', {
+              sheets: question.sheets,
+              registrationWay: registrationWay(plan.way.registration).name.toLowerCase(),
+              milliseconds: Math.round(result.milliseconds),
+              shiftMm: spread.shiftMm,
+              turnDeg: spread.turnDeg,
+              layings,
+            })}
           </p>
         </>
       ) : (
@@ -240,7 +246,7 @@ function HandSliders({ motions, onMotions }: HandSlidersProps) {
         min={-most}
         max={most}
         step={step}
-        aria-label={`Run ${run}, ${label}`}
+        aria-label={registerWords('fitFields.run', { run, label })}
         onChange={(_, v) => change(v as number)}
       />
       <span className={kit.num}>{words}</span>
@@ -248,16 +254,16 @@ function HandSliders({ motions, onMotions }: HandSlidersProps) {
   );
   return (
     <section>
-      <h2>
-        Run {run} of {plan.runs.length}
-      </h2>
-      <p className={kit.note}>Choose a run on the line below.</p>
+      <h2>{registerWords('fitFields.runOf', { run, runs: plan.runs.length })}</h2>
+      <p className={kit.note}>{registerWords('fitFields.chooseARunOn')}</p>
       {slider('right', motion.dxMm, 3, 0.05, formatLength(motion.dxMm, unit, 2), (dxMm) => set({ dxMm }))}
       {slider('down', motion.dyMm, 3, 0.05, formatLength(motion.dyMm, unit, 2), (dyMm) => set({ dyMm }))}
       {slider('clockwise', motion.rotationDeg, 1, 0.02, `${motion.rotationDeg.toFixed(2)}°`, (rotationDeg) =>
         set({ rotationDeg }),
       )}
-      <Button onClick={() => onMotions(motions.map((m) => ({ ...NO_MOTION, about: m.about })))}>All in register</Button>
+      <Button onClick={() => onMotions(motions.map((m) => ({ ...NO_MOTION, about: m.about })))}>
+        {registerWords('fitFields.allInRegister')}
+      </Button>
     </section>
   );
 }
@@ -266,14 +272,14 @@ function HandSliders({ motions, onMotions }: HandSlidersProps) {
 function Pairs({ result }: { result: FitResult }) {
   const { plan, unit } = usePrintDesk('plan', 'unit');
   const colours = plan.flat!.colours;
-  const name = (l: number) => (l === BEYOND ? 'bare sheet' : colours[l].name),
+  const name = (l: number) => (l === BEYOND ? registerWords('fitFields.bareSheet') : colours[l].name),
     lab = (l: number): Lab => (l === BEYOND ? plan.paper.labD50 : colours[l].wantedLabD50);
   const shown = result.pairs.filter((p) => p.films > 1).slice(0, 7);
   return (
     <section>
-      <h2>Boundaries that show it first</h2>
+      <h2>{registerWords('fitFields.boundariesThatShowIt')}</h2>
       {shown.length === 0 ? (
-        <p className={kit.note}>No two films end on one line: whatever moves, only the shapes move.</p>
+        <p className={kit.note}>{registerWords('fitFields.noTwoFilmsEnd')}</p>
       ) : (
         <ul className={kit.watch}>
           {shown.map((p) => (
@@ -283,9 +289,12 @@ function Pairs({ result }: { result: FitResult }) {
                 <i style={{ background: hex(lab(p.b)) }} />
               </span>
               <span className={kit.shrinks}>
-                {name(p.a)} and {name(p.b)}{' '}
+                {registerWords('fitFields.and', { one: name(p.a), other: name(p.b) })}{' '}
                 <span className={clsx(kit.quiet, kit.block)}>
-                  {formatLength(p.lengthMm, unit, 0)} long, {p.films} films end here
+                  {registerWords('fitFields.longFilmsEndHere', {
+                    length: formatLength(p.lengthMm, unit, 0),
+                    films: p.films,
+                  })}
                 </span>
               </span>
               <strong className={clsx(kit.num, kit.toEnd)}>{percent(p.share)} %</strong>
@@ -312,14 +321,14 @@ function WaysTable({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
   const shares = useWorkerAnswer(ask).value;
   return (
     <section>
-      <h2>By every way</h2>
+      <h2>{registerWords('fitFields.byEveryWay')}</h2>
       <table className={clsx(kit.plainTable, css.waysTable)}>
         <thead>
           <tr>
-            <th scope="col">way</th>
-            <th scope="col">±mm</th>
-            <th scope="col">min</th>
-            <th scope="col">faulty</th>
+            <th scope="col">{registerWords('fitFields.way')}</th>
+            <th scope="col">{registerWords('fitFields.mm')}</th>
+            <th scope="col">{registerWords('fitFields.min')}</th>
+            <th scope="col">{registerWords('fitFields.faulty')}</th>
           </tr>
         </thead>
         <tbody>
@@ -334,13 +343,9 @@ function WaysTable({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
         </tbody>
       </table>
       <p className={kit.note}>
-        Start values for a hand that is{' '}
-        {plan.register.hand === 'new to it'
-          ? 'new to it'
-          : plan.register.hand === 'practised'
-            ? 'practised'
-            : 'of a workshop'}
-        ; the way itself is chosen under Jig.
+        {registerWords('fitFields.startValuesForA', {
+          hand: plan.register.hand === 'new to it' ? 'new' : plan.register.hand,
+        })}
       </p>
     </section>
   );

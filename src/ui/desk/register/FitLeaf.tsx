@@ -9,6 +9,7 @@ import { percent, type Fit, type FitPicture } from './useFit';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './FitLeaf.module.css';
+import { registerWords } from '@/words/register';
 
 /** How many times larger than the sheet picture the inset shows. */
 const INSET_MM = 9;
@@ -65,7 +66,7 @@ function SheetFigure({ worker, name, words, found }: SheetFigureProps) {
         <strong>{name}</strong> <span className={kit.quiet}>{words}</span>
       </figcaption>
       <div className={css.wholeSheet} style={{ maxWidth: `calc((100vh - 500px) * ${widthMm / heightMm})` }}>
-        <BitmapView aspect={heightMm / widthMm} label={`${name}: the sheet as it would come out`} paint={whole}>
+        <BitmapView aspect={heightMm / widthMm} label={registerWords('fitLeaf.theSheetAsIt', { name })} paint={whole}>
           <svg viewBox={`0 0 ${widthMm} ${heightMm}`} aria-hidden>
             <rect
               className={css.lens}
@@ -77,11 +78,15 @@ function SheetFigure({ worker, name, words, found }: SheetFigureProps) {
           </svg>
         </BitmapView>
       </div>
-      <BitmapView aspect={0.46} label={`${name}: its worst place, magnified`} paint={near} />
+      <BitmapView aspect={0.46} label={registerWords('fitLeaf.itsWorstPlaceMagnified', { name })} paint={near} />
       <p className={clsx(kit.note, kit.num)}>
         {found.widestMm > 0
-          ? `worst place magnified ${Math.round(widthMm / (2 * INSET_MM))} times: widest ${formatLength(found.widestMm, unit, 2)}, ${(found.faultMm2 / 100).toFixed(2)} cm² in all`
-          : 'nothing to be seen'}
+          ? registerWords('fitLeaf.worstPlaceMagnifiedTimes', {
+              times: Math.round(widthMm / (2 * INSET_MM)),
+              widest: formatLength(found.widestMm, unit, 2),
+              areaCm2: found.faultMm2 / 100,
+            })
+          : registerWords('fitLeaf.nothingToBeSeen')}
       </p>
     </figure>
   );
@@ -101,12 +106,22 @@ export function FitStage({ worker, fit, show, hand }: FitStageProps) {
   const { result } = fit;
   const { live, risk } = useFitPaints(paintAt, hand, widthMm, result, worker);
   if (fit.problem) return <p className={clsx(kit.say, kit.bad)}>{fit.problem}</p>;
-  if (!result) return <p className={kit.note}>Laying ten thousand sheets …</p>;
+  if (!result) return <p className={kit.note}>{registerWords('fitLeaf.layingTenThousandSheets')}</p>;
   if (show === 'sheets') {
     return (
       <div className={css.fitFigures}>
-        <SheetFigure worker={worker} name="Typical sheet" words="half come out better" found={result.typical} />
-        <SheetFigure worker={worker} name="Worst of ten" words="one in ten is worse" found={result.worstOfTen} />
+        <SheetFigure
+          worker={worker}
+          name={registerWords('fitLeaf.typicalSheet')}
+          words={registerWords('fitLeaf.halfComeOutBetter')}
+          found={result.typical}
+        />
+        <SheetFigure
+          worker={worker}
+          name={registerWords('fitLeaf.worstOfTen')}
+          words={registerWords('fitLeaf.oneInTenIs')}
+          found={result.worstOfTen}
+        />
       </div>
     );
   }
@@ -115,21 +130,15 @@ export function FitStage({ worker, fit, show, hand }: FitStageProps) {
       {show === 'hand' ? (
         <BitmapView
           aspect={(heightMm + 8) / (widthMm + 8)}
-          label="The sheet with the runs as set by hand"
+          label={registerWords('fitLeaf.theSheetWithThe')}
           paint={live}
         />
       ) : (
-        <BitmapView
-          aspect={heightMm / widthMm}
-          label="Boundaries, the heavier the likelier they show a fault"
-          paint={risk}
-        />
+        <BitmapView aspect={heightMm / widthMm} label={registerWords('fitLeaf.boundariesTheHeavierThe')} paint={risk} />
       )}
       {show === 'where' && (
         <p className={kit.note}>
-          Heavy lines show a fault on more than half of the sheets, middling ones on more than{' '}
-          {percent(plan.register.wishShare)} %. A designer can loosen these: let the shapes overlap, leave a gap that is
-          meant, or put a darker line between.
+          {registerWords('fitLeaf.heavyLinesShowA', { percent: percent(plan.register.wishShare) })}
         </p>
       )}
     </div>

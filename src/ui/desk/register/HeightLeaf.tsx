@@ -11,13 +11,15 @@ import { TOKENS } from '@/ui/theme/tokens';
 import { useSizePx } from '@/ui/kit/useSizePx';
 import { useRef } from 'react';
 import type { HeightAnswer } from '@/core/registration/heights';
+import { registerWords } from '@/words/register';
 
 const PARTS = [
-  ['packingMm', 'packing', TOKENS.board],
-  ['paperMm', 'paper', TOKENS.sheet],
-  ['blockMm', 'block', TOKENS.standing],
-  ['backingMm', 'backing', TOKENS.backing],
+  ['packing', TOKENS.board],
+  ['paper', TOKENS.sheet],
+  ['block', TOKENS.standing],
+  ['backing', TOKENS.backing],
 ] as const;
+type StackPart = (typeof PARTS)[number][0];
 
 /** The drawing in its own units, and letters as they are on the screen however small it is drawn. */
 const WIDE = 760,
@@ -38,13 +40,16 @@ export function HeightDrawing() {
         width="100%"
         height="100%"
         role="img"
-        aria-label={`Stack of ${formatLength(answer.totalMm, unit, 2)}. ${sentenceIn(answer.text, unit)}`}
+        aria-label={registerWords('heightLeaf.stackOf', {
+          total: formatLength(answer.totalMm, unit, 2),
+          answer: sentenceIn(answer.text, unit),
+        })}
       >
         <line x1={60} y1={base} x2={700} y2={base} stroke={TOKENS.ink} strokeWidth={2} />
         <text x={60} y={base + 20} fontSize={letters} fill={TOKENS.pencil}>
-          bed or table
+          {registerWords('heightLeaf.bedOrTable')}
         </text>
-        {layers.map((layer) => layer.h > 0 && <Layer key={layer.key} layer={layer} letters={letters} />)}
+        {layers.map((layer) => layer.h > 0 && <Layer key={layer.part} layer={layer} letters={letters} />)}
         <rect
           x={120}
           y={level(answer.runnerMm)}
@@ -55,14 +60,14 @@ export function HeightDrawing() {
           strokeDasharray="5 4"
         />
         <text x={150} y={level(answer.runnerMm) - 8} fontSize={letters} textAnchor="middle" fill={TOKENS.pencil}>
-          runner {formatLength(answer.runnerMm, unit, 2)}
+          {registerWords('heightLeaf.runner', { runner: formatLength(answer.runnerMm, unit, 2) })}
         </text>
         {withType && <TypeLine level={level} letters={letters} />}
         {gap !== undefined && (
           <>
             <line x1={200} x2={700} y1={gap} y2={gap} stroke={TOKENS.madder} strokeWidth={3} />
             <text x={700} y={gap - 8} fontSize={letters} fill={TOKENS.madder} textAnchor="end">
-              press, open {formatLength(stack.pressGapMm!, unit, 2)}
+              {registerWords('heightLeaf.pressOpen', { pressGap: formatLength(stack.pressGapMm!, unit, 2) })}
             </text>
           </>
         )}
@@ -79,10 +84,11 @@ function useHeightScale(answer: HeightAnswer, stack: HeightStack) {
   const scale = 480 / most,
     base = 520;
   let top = base;
-  const layers = [...PARTS].reverse().map(([key, name, fill]) => {
-    const h = stack[key] * scale;
+  const layers = [...PARTS].reverse().map(([part, fill]) => {
+    const mm = stack[`${part}Mm`],
+      h = mm * scale;
     top -= h;
-    return { key, name, fill, y: top, h, mm: stack[key] };
+    return { part, fill, y: top, h, mm };
   });
   const gap = stack.pressGapMm === null ? undefined : base - stack.pressGapMm * scale;
   const box = useRef<HTMLDivElement>(null);
@@ -106,7 +112,7 @@ function TypeLine({ level, letters }: { level: (mm: number) => number; letters: 
         strokeDasharray="2 5"
       />
       <text x={60} y={level(TYPE_HEIGHT_MM) - 5} fontSize={letters} fill={TOKENS.slate}>
-        type height {formatLength(TYPE_HEIGHT_MM, unit, 2)}
+        {registerWords('heightLeaf.typeHeight', { height: formatLength(TYPE_HEIGHT_MM, unit, 2) })}
       </text>
     </>
   );
@@ -114,8 +120,7 @@ function TypeLine({ level, letters }: { level: (mm: number) => number; letters: 
 
 interface LayerProps {
   readonly layer: {
-    key: 'packingMm' | 'paperMm' | 'blockMm' | 'backingMm';
-    name: 'packing' | 'paper' | 'block' | 'backing';
+    part: StackPart;
     fill: string;
     y: number;
     h: number;
@@ -130,7 +135,7 @@ function Layer({ layer, letters }: LayerProps) {
     <g>
       <rect x={230} y={layer.y} width={300} height={layer.h} fill={layer.fill} stroke={TOKENS.ink} strokeWidth={1} />
       <text x={545} y={layer.y + layer.h / 2 + 5} fontSize={letters}>
-        {layer.name} {formatLength(layer.mm, unit, 2)}
+        {registerWords(`heightLeaf.layer.${layer.part}`, { height: formatLength(layer.mm, unit, 2) })}
       </text>
     </g>
   );
@@ -141,24 +146,22 @@ export function HeightFields() {
   const stack = plan.register.heights,
     answer = heightsOf(stack);
   const set = (part: Partial<HeightStack>) => void change({ kind: 'heights-set', part });
-  const field = (key: 'blockMm' | 'backingMm' | 'paperMm' | 'packingMm', label: string) => (
+  const field = (part: StackPart) => (
     <LengthField
-      label={label}
-      valueMm={stack[key]}
+      key={part}
+      label={registerWords(`heightLeaf.part.${part}`)}
+      valueMm={stack[`${part}Mm`]}
       unit={unit}
-      range={{ ...HEIGHT_RANGE_MM, what: `the height of the ${label.toLowerCase()}` }}
-      onChange={(mm) => set({ [key]: mm })}
+      range={{ ...HEIGHT_RANGE_MM, what: registerWords(`heightLeaf.heightOf.${part}`) }}
+      onChange={(mm) => set({ [`${part}Mm`]: mm })}
     />
   );
   return (
     <>
       <section>
-        <h2>On one another</h2>
+        <h2>{registerWords('heightLeaf.onOneAnother')}</h2>
         <div className={clsx(kit.fields, kit.above14)}>
-          {field('blockMm', 'Block')}
-          {field('backingMm', 'Backing')}
-          {field('paperMm', 'Paper')}
-          {field('packingMm', 'Packing')}
+          {(['block', 'backing', 'paper', 'packing'] as const).map(field)}
         </div>
         <label className={clsx(kit.tick, kit.block, kit.above14, kit.below12)}>
           <input
@@ -168,15 +171,20 @@ export function HeightFields() {
               set({ pressGapMm: e.target.checked ? Math.round((answer.totalMm - 0.25) * 10) / 10 : null })
             }
           />{' '}
-          printed in a press
+          {registerWords('heightLeaf.printedInAPress')}
         </label>
-        <FromWorkshop kind="press" label="Press of the workshop" none="as typed" className={kit.around8} />
+        <FromWorkshop
+          kind="press"
+          label={registerWords('heightLeaf.pressOfTheWorkshop')}
+          none={registerWords('heightLeaf.asTyped')}
+          className={kit.around8}
+        />
         {stack.pressGapMm !== null && (
           <LengthField
-            label="Press is open"
+            label={registerWords('heightLeaf.pressIsOpen')}
             valueMm={stack.pressGapMm}
             unit={unit}
-            range={{ ...HEIGHT_RANGE_MM, what: 'the opening of the press' }}
+            range={{ ...HEIGHT_RANGE_MM, what: registerWords('heightLeaf.theOpeningOfThe') }}
             onChange={(pressGapMm) => set({ pressGapMm })}
           />
         )}
@@ -198,16 +206,18 @@ function HeightAnswer({ answer }: { answer: HeightAnswer }) {
   return (
     <section>
       <dl className={kit.figures}>
-        <dt>all together</dt>
+        <dt>{registerWords('heightLeaf.allTogether')}</dt>
         <dd>{formatLength(answer.totalMm, unit, 2)}</dd>
-        <dt>runners or rails</dt>
+        <dt>{registerWords('heightLeaf.runnersOrRails')}</dt>
         <dd>{formatLength(answer.runnerMm, unit, 2)}</dd>
-        <dt>{answer.toTypeHeightMm >= 0 ? 'under the block to type height' : 'above type height by'}</dt>
+        <dt>
+          {answer.toTypeHeightMm >= 0
+            ? registerWords('heightLeaf.underTheBlockTo')
+            : registerWords('heightLeaf.aboveTypeHeightBy')}
+        </dt>
         <dd>{formatLength(Math.abs(answer.toTypeHeightMm), unit, 2)}</dd>
       </dl>
-      <p className={clsx(kit.note, kit.above8)}>
-        Bites of 0.05 to 0.6 mm are start values: felts and soft packing take more.
-      </p>
+      <p className={clsx(kit.note, kit.above8)}>{registerWords('heightLeaf.bitesOfToMm')}</p>
     </section>
   );
 }

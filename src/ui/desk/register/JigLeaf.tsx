@@ -28,6 +28,7 @@ import { TOKENS } from '@/ui/theme/tokens';
 import { useSizePx } from '@/ui/kit/useSizePx';
 import type { RegistrationWay } from '@/core/registration/ways';
 import type { CutListItem } from '@/core/registration/jigs';
+import { registerWords } from '@/words/register';
 
 const LINES: Record<JigLayer, { stroke: string; width: number; dash?: string }> = {
   cut: { stroke: TOKENS.ink, width: 1.6 },
@@ -60,7 +61,7 @@ export function JigDrawing({ layout }: { layout: SheetLayout }) {
   return (
     <div className={clsx(kit.sheetCanvas, kit.drawn, kit.still)} ref={box}>
       <div className={clsx(kit.stamp, drawing.side === 'bench' && kit.mirrored)}>
-        {drawing.side === 'bench' ? 'the bench: right and left exchanged' : 'the print as seen'}
+        {drawing.side === 'bench' ? registerWords('jigLeaf.theBenchRightAnd') : registerWords('jigLeaf.thePrintAsSeen')}
       </div>
       <svg
         className={kit.drawing}
@@ -130,17 +131,22 @@ export function JigFields({ layout }: { layout: SheetLayout }) {
         <WayOfRegistration way={way} />
         <p className={kit.above10}>{way.inShort[0].toUpperCase() + way.inShort.slice(1)}.</p>
         <p className={clsx(kit.note, kit.num, kit.above6)}>
-          One laying scatters ±{spread.shiftMm.toFixed(2)} mm and ±{spread.turnDeg.toFixed(2)}° (start values, 1σ);
-          about {way.minutesASheet} min a sheet.
+          {registerWords('jigLeaf.oneLayingScattersMm', {
+            shiftMm: spread.shiftMm,
+            turnDeg: spread.turnDeg,
+            minutesASheet: way.minutesASheet,
+          })}
         </p>
         <p className={clsx(kit.note, kit.above6)}>
-          Asks of the paper: {sentenceIn(lower(way.asksOfPaper), unit)} Of the block:{' '}
-          {sentenceIn(lower(way.asksOfBlock), unit)}{' '}
-          {way.shims ? 'A block can be shimmed off its stops.' : 'Misfit cannot be shimmed away here.'}
+          {registerWords('jigLeaf.asksOfThePaper', {
+            paper: sentenceIn(lower(way.asksOfPaper), unit),
+            block: sentenceIn(lower(way.asksOfBlock), unit),
+            shims: String(way.shims),
+          })}
         </p>
       </section>
       <section>
-        <h2>Steps</h2>
+        <h2>{registerWords('jigLeaf.steps')}</h2>
         <ol className={css.stepsList}>
           {way.steps.map((step) => (
             <li key={step}>{step}</li>
@@ -162,11 +168,11 @@ function JigExport({ edit }: JigExportProps) {
   const { plan, urls } = usePrintDesk('plan', 'urls');
   return (
     <section>
-      <h2>Export</h2>
+      <h2>{registerWords('jigLeaf.export')}</h2>
       <div className={clsx(kit.stack, kit.gap12, kit.above12)}>
         <TextField
           select
-          label="Printer paper"
+          label={registerWords('jigLeaf.printerPaper')}
           value={plan.layout.exportPaper}
           onChange={(e) => edit(() => ({ exportPaper: e.target.value as ExportPaper }))}
         >
@@ -178,14 +184,12 @@ function JigExport({ edit }: JigExportProps) {
         </TextField>
         <div className={kit.row}>
           <FileLink variant="contained" color="primary" href={urls.file('jig.pdf')}>
-            PDF, true to size
+            {registerWords('jigLeaf.pdfTrueToSize')}
           </FileLink>
-          <FileLink href={urls.file('jig.svg')}>SVG</FileLink>
-          <FileLink href={urls.file('jig.dxf')}>DXF</FileLink>
+          <FileLink href={urls.file('jig.svg')}>{registerWords('jigLeaf.svg')}</FileLink>
+          <FileLink href={urls.file('jig.dxf')}>{registerWords('jigLeaf.dxf')}</FileLink>
         </div>
-        <p className={kit.note}>
-          Large drawings come in tiles that overlap by 10 mm, each with a ruler to check the printer by.
-        </p>
+        <p className={kit.note}>{registerWords('jigLeaf.largeDrawingsComeIn')}</p>
       </div>
     </section>
   );
@@ -195,7 +199,7 @@ function CutList({ cutList }: { cutList: readonly CutListItem[] }) {
   const { unit, plan } = usePrintDesk('unit', 'plan');
   return (
     <section>
-      <h2>Cut list</h2>
+      <h2>{registerWords('jigLeaf.cutList')}</h2>
       <table className={kit.plainTable}>
         <tbody>
           {cutList.map((item, i) => (
@@ -208,7 +212,7 @@ function CutList({ cutList }: { cutList: readonly CutListItem[] }) {
                 {item.widthMm !== null && item.heightMm !== null
                   ? formatSize(item.widthMm, item.heightMm, unit)
                   : item.widthMm !== null
-                    ? `${item.widthMm} mm`
+                    ? registerWords('jigLeaf.mm', { widthMm: item.widthMm })
                     : ''}
                 <div className={kit.note}>{sentenceIn([item.of, item.note].filter(Boolean).join('; '), unit)}</div>
               </td>
@@ -217,10 +221,11 @@ function CutList({ cutList }: { cutList: readonly CutListItem[] }) {
         </tbody>
       </table>
       <p className={kit.note}>
-        Shims to have by:{' '}
-        {plan.register.stock.map((s) => `${s.name} ${s.thicknessMm} mm`).join(', ') ||
-          SHIM_STOCK.map((s) => s.name).join(', ')}
-        .
+        {registerWords('jigLeaf.shimsToHaveBy', {
+          stock:
+            plan.register.stock.map((s) => `${s.name} ${s.thicknessMm} mm`).join(', ') ||
+            SHIM_STOCK.map((s) => s.name).join(', '),
+        })}
       </p>
     </section>
   );
@@ -232,7 +237,7 @@ function WayOfRegistration({ way }: { way: RegistrationWay }) {
     <TextField
       select
       fullWidth
-      label="Way of registration"
+      label={registerWords('jigLeaf.wayOfRegistration')}
       value={way.id}
       onChange={(e) => void change({ kind: 'way-set', part: { registration: e.target.value as RegistrationWayId } })}
     >

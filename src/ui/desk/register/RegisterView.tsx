@@ -15,8 +15,9 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import { NothingToShow, NothingYet } from '@/ui/kit/NothingYet';
 import { Leaves } from '@/ui/kit/Leaves';
+import { registerWords } from '@/words/register';
 
-const opening = () => <p className={kit.note}>opening …</p>;
+const opening = () => <p className={kit.note}>{registerWords('register.opening')}</p>;
 const FitStage = dynamic(
   fetched(() => import('./FitLeaf').then((m) => m.FitStage)),
   { ssr: false, loading: opening },
@@ -41,17 +42,17 @@ const HeightFields = dynamic(
 );
 
 const LEAVES = [
-  ['sheet', 'Sheet'],
-  ['jig', 'Jig'],
-  ['fit', 'Fit'],
-  ['heights', 'Heights'],
+  ['sheet', registerWords('register.sheet')],
+  ['jig', registerWords('register.jig')],
+  ['fit', registerWords('register.fit')],
+  ['heights', registerWords('register.heights')],
 ] as const;
 type Leaf = (typeof LEAVES)[number][0];
 const TITLES: Record<Leaf, string> = {
-  sheet: 'The sheet',
-  jig: 'Registration',
-  fit: 'Will it line up',
-  heights: 'Heights',
+  sheet: registerWords('register.theSheet'),
+  jig: registerWords('register.registration'),
+  fit: registerWords('register.willItLineUp'),
+  heights: registerWords('register.heights'),
 };
 
 /** Register: the sheet and its margins, the jig, what misfit it leaves, and whether all passes the press. */
@@ -62,8 +63,11 @@ export function RegisterView() {
   const fit = useFitWork(layout, leaf === 'fit');
   if (!plan.picture || !layout) {
     return (
-      <NothingToShow title="No sheet yet" says="Paper and margins follow from the picture’s size.">
-        <Link href={urls.page('picture')}>To the picture</Link>
+      <NothingToShow
+        title={registerWords('register.noSheetYet')}
+        says={registerWords('register.paperAndMarginsFollow')}
+      >
+        <Link href={urls.page('picture')}>{registerWords('register.toThePicture')}</Link>
       </NothingToShow>
     );
   }
@@ -71,8 +75,8 @@ export function RegisterView() {
     <div className={kit.work}>
       <div className={clsx(kit.stage, leaf === 'fit' && kit.scrolls)}>
         {leaf === 'fit' && !fit ? (
-          <NothingYet title="No runs yet" says="What can show a misfit follows from the flat colours and their runs.">
-            <Link href={urls.page('picture')}>To the picture</Link>
+          <NothingYet title={registerWords('register.noRunsYet')} says={registerWords('register.whatCanShowA')}>
+            <Link href={urls.page('picture')}>{registerWords('register.toThePicture')}</Link>
           </NothingYet>
         ) : (
           <>
@@ -85,7 +89,7 @@ export function RegisterView() {
         )}
       </div>
       <aside className={kit.side}>
-        <Leaves label="Of the sheet" leaves={LEAVES} leaf={leaf} onLeaf={setLeaf} tight>
+        <Leaves label={registerWords('register.ofTheSheet')} leaves={LEAVES} leaf={leaf} onLeaf={setLeaf} tight>
           {leaf === 'sheet' && <SheetFields layout={layout} />}
           {leaf === 'jig' && <JigFields layout={layout} />}
           {leaf === 'fit' && (fit ? <FitFields {...fit} layout={layout} /> : <p />)}

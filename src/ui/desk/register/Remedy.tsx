@@ -8,6 +8,7 @@ import { usePrintDesk } from '../../kit/printContext';
 import { percent, type Fit } from './useFit';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
+import { registerWords } from '@/words/register';
 
 /** The overlap or choke that brings the share under the wish, offered to the cutting plan. */
 export function Remedy({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
@@ -26,19 +27,20 @@ export function Remedy({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
   };
   if (result && result.share <= plan.register.wishShare)
     return (
-      <p className={clsx(kit.say, kit.good)}>That is within the {percent(plan.register.wishShare)} % put up with.</p>
+      <p className={clsx(kit.say, kit.good)}>
+        {registerWords('remedy.thatIsWithinThe', { percent: percent(plan.register.wishShare) })}
+      </p>
     );
   return (
     <section>
       <Button onClick={() => void look()} disabled={busy || !result}>
-        {busy ? 'Trying …' : `Find the ${what} for ${percent(plan.register.wishShare)} %`}
+        {busy
+          ? registerWords('remedy.trying')
+          : registerWords('remedy.findTheFor', { what, percent: percent(plan.register.wishShare) })}
       </Button>
       {answer?.answer && <RemedyFound reduction={reduction} answer={answer.answer} />}
       {answer && !answer.answer && (
-        <p className={clsx(kit.say, kit.bad, kit.above10)}>
-          No {what} up to 3 mm brings it there: too many films end on one line, or the way scatters too far. Take a way
-          that lays more exactly, or loosen the shapes.
-        </p>
+        <p className={clsx(kit.say, kit.bad, kit.above10)}>{registerWords('remedy.noUpToMm', { what })}</p>
       )}
     </section>
   );
@@ -54,7 +56,11 @@ function RemedyFound({ reduction, answer }: RemedyFoundProps) {
   return (
     <div className={clsx(kit.say, kit.good, kit.above10)}>
       <p>
-        {reduction ? 'A choke' : 'An overlap'} of {formatLength(answer.mm, unit, 2)} leaves {percent(answer.share)} %.
+        {registerWords('remedy.anOverlapOfLeaves', {
+          reduction: String(reduction),
+          mm: formatLength(answer.mm, unit, 2),
+          percent: percent(answer.share),
+        })}
       </p>
       <Button
         className={kit.above8}
@@ -68,9 +74,9 @@ function RemedyFound({ reduction, answer }: RemedyFoundProps) {
           })
         }
       >
-        Take it into the cutting plan
+        {registerWords('remedy.takeItIntoThe')}
       </Button>
-      {!cutsAhead(plan, progress) && <p className={kit.note}>Every cut is done: the lines are on the blocks.</p>}
+      {!cutsAhead(plan, progress) && <p className={kit.note}>{registerWords('remedy.everyCutIsDone')}</p>}
     </div>
   );
 }

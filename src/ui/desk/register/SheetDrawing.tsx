@@ -25,6 +25,7 @@ import { kit } from '@/ui/kit/styles';
 import css from './SheetDrawing.module.css';
 import { TOKENS } from '@/ui/theme/tokens';
 import { useSizePx } from '@/ui/kit/useSizePx';
+import { registerWords } from '@/words/register';
 
 /** The sheet as the print is seen, to scale; every number on it can be typed over. */
 export function SheetDrawing({ layout }: { layout: SheetLayout }) {
@@ -36,7 +37,7 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
   const image = layout.images[0];
   return (
     <div className={clsx(kit.sheetCanvas, kit.drawn, kit.still)} ref={box}>
-      <div className={kit.stamp}>the print as seen</div>
+      <div className={kit.stamp}>{registerWords('sheetDrawing.thePrintAsSeen')}</div>
       {widthPx > 0 && (
         <>
           <SheetLines layout={layout} place={place} />
@@ -101,27 +102,30 @@ function Dims({ layout, place, onError, onSizing }: DimsProps) {
   const marginsX = X(image.xMm + image.widthMm * 0.7) + 40,
     marginsY = Y(image.yMm + image.heightMm * 0.3) - 16;
   const margin = (edge: SheetEdge, x: number, y: number) => ({
-    label: `${edge[0].toUpperCase()}${edge.slice(1)} margin`,
+    label: registerWords('sheetDrawing.margin', { edge }),
     valueMm: m[edge],
-    range: { ...MARGIN_RANGE_MM, what: `the ${edge} margin` },
+    range: { ...MARGIN_RANGE_MM, what: registerWords('sheetDrawing.theMargin', { edge }) },
     ...{ x, y, onChange: setMargin(edge) },
   });
-  const side = (name: 'Paper' | 'Image', of: 'width' | 'height', valueMm: number, x: number, y: number) => ({
-    label: `${name}, ${of}`,
+  const side = (part: 'paper' | 'image', of: 'width' | 'height', valueMm: number, x: number, y: number) => ({
+    label: registerWords(`sheetDrawing.side.${part}.${of}`),
     valueMm,
-    range: { ...(name === 'Paper' ? PAPER_RANGE_MM : SIZE_RANGE_MM), what: `the ${name.toLowerCase()}’s ${of}` },
-    ...{ x, y, onChange: (name === 'Paper' ? setPaper : setImage)(`${of}Mm`) },
-    disabled: name === 'Image' && disabled,
+    range: {
+      ...(part === 'paper' ? PAPER_RANGE_MM : SIZE_RANGE_MM),
+      what: registerWords(`sheetDrawing.sideOf.${part}.${of}`),
+    },
+    ...{ x, y, onChange: (part === 'paper' ? setPaper : setImage)(`${of}Mm`) },
+    disabled: part === 'image' && disabled,
   });
   const dims = [
-    side('Paper', 'width', paperMm.widthMm, widthPx / 2, Y(0) - 26),
-    side('Paper', 'height', paperMm.heightMm, X(sheetMm.widthMm) + 42, heightPx / 2),
+    side('paper', 'width', paperMm.widthMm, widthPx / 2, Y(0) - 26),
+    side('paper', 'height', paperMm.heightMm, X(sheetMm.widthMm) + 42, heightPx / 2),
     margin('top', marginsX, (Y(finished.yMm) + Y(image.yMm)) / 2),
     margin('bottom', marginsX, (Y(lastBelow) + Y(finished.yMm + finished.heightMm)) / 2),
     margin('left', (X(finished.xMm) + X(image.xMm)) / 2, marginsY),
     margin('right', (X(lastRight) + X(finished.xMm + finished.widthMm)) / 2, marginsY),
-    side('Image', 'width', imageMm.widthMm, X(image.xMm + image.widthMm / 2), Y(image.yMm) + 16),
-    side('Image', 'height', imageMm.heightMm, X(image.xMm) + 44, Y(image.yMm + image.heightMm / 2)),
+    side('image', 'width', imageMm.widthMm, X(image.xMm + image.widthMm / 2), Y(image.yMm) + 16),
+    side('image', 'height', imageMm.heightMm, X(image.xMm) + 44, Y(image.yMm + image.heightMm / 2)),
   ];
   return dims.map((dim) => <DimField key={dim.label} unit={unit} onError={onError} {...dim} />);
 }
@@ -146,7 +150,16 @@ function ImageOnSheet({ i, X, rect, Y, scale }: ImageOnSheetProps) {
         height: rect.heightMm * scale,
       }}
     >
-      {looks && <LookThumb run={plan.runs.length} label={i === 0 ? 'the image' : `the image again, ${i + 1}`} />}
+      {looks && (
+        <LookThumb
+          run={plan.runs.length}
+          label={
+            i === 0
+              ? registerWords('sheetDrawing.theImage')
+              : registerWords('sheetDrawing.theImageAgain', { number: i + 1 })
+          }
+        />
+      )}
     </div>
   );
 }
@@ -160,15 +173,17 @@ function SizingDialog({ sizing, setSizing }: SizingDialogProps) {
   const { unit, plan, place } = usePrintDesk('unit', 'plan', 'place');
   return (
     <Dialog open={sizing !== undefined} onClose={() => setSizing(undefined)} maxWidth="xs">
-      <DialogTitle>Give the picture another size</DialogTitle>
+      <DialogTitle>{registerWords('sheetDrawing.giveThePictureAnother')}</DialogTitle>
       <DialogContent>
         <p>
-          {sizing && formatSize(sizing.widthMm, sizing.heightMm, unit)}, in its own proportions. Its flat colours are
-          made anew from the original: changes of islands by hand are lost, undo brings them back.
+          {sizing &&
+            registerWords('sheetDrawing.inItsOwnProportions', {
+              size: formatSize(sizing.widthMm, sizing.heightMm, unit),
+            })}
         </p>
       </DialogContent>
       <DialogActions>
-        <Button onClick={() => setSizing(undefined)}>Leave it</Button>
+        <Button onClick={() => setSizing(undefined)}>{registerWords('sheetDrawing.leaveIt')}</Button>
         <Button
           variant="contained"
           color="primary"
@@ -178,7 +193,7 @@ function SizingDialog({ sizing, setSizing }: SizingDialogProps) {
             setSizing(undefined);
           }}
         >
-          Size it
+          {registerWords('sheetDrawing.sizeIt')}
         </Button>
       </DialogActions>
     </Dialog>

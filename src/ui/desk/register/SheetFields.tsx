@@ -24,23 +24,25 @@ import { PaperColour } from './PaperColour';
 import { useLayoutChange } from './useLayoutChange';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
+import { registerWords } from '@/words/register';
+import { rich } from '@/ui/kit/rich';
 
 const SOLVES: readonly (readonly [Solved, string])[] = [
-  ['paper', 'the paper, from image and margins'],
-  ['margins', 'the margins, from image and paper'],
-  ['image', 'the image, from paper and margins'],
+  ['paper', registerWords('sheetFields.thePaperFromImage')],
+  ['margins', registerWords('sheetFields.theMarginsFromImage')],
+  ['image', registerWords('sheetFields.theImageFromPaper')],
 ];
 const GRAINS: readonly (readonly [LayoutPlan['paperGrain'], string])[] = [
   ['upright', 'upright'],
   ['level', 'level'],
 ];
 const SIDES: readonly (readonly [LayoutPlan['paperSide'], string])[] = [
-  ['smooth', 'smooth side'],
-  ['rough', 'rough side'],
+  ['smooth', registerWords('sheetFields.smoothSide')],
+  ['rough', registerWords('sheetFields.roughSide')],
 ];
 const RULE_WORDS: Record<MarginRule, string> = {
-  equal: 'equal all round',
-  'larger bottom': 'a fifth larger below',
+  equal: registerWords('sheetFields.equalAllRound'),
+  'larger bottom': registerWords('sheetFields.aFifthLargerBelow'),
   centred: 'centred',
   typed: 'typed',
 };
@@ -76,11 +78,8 @@ function BlocksInCorner({ layout }: { layout: SheetLayout }) {
   const { plan, change } = usePrintDesk('plan', 'change');
   return (
     <section>
-      <h2>Blocks in the origin corner</h2>
-      <p className={clsx(kit.note, kit.above4, kit.below8)}>
-        The image ends at each block’s origin corner, bottom right of the print (madder). A block larger than the image
-        reaches left and up.
-      </p>
+      <h2>{registerWords('sheetFields.blocksInTheOrigin')}</h2>
+      <p className={clsx(kit.note, kit.above4, kit.below8)}>{registerWords('sheetFields.theImageEndsAt')}</p>
       {plan.blocks.map((block) => {
         const found = layout.blocks.find((x) => x.name === block.name);
         const image = { widthMm: plan.picture!.widthMm, heightMm: plan.picture!.heightMm };
@@ -120,7 +119,7 @@ function BlockSize({
     <div className={kit.around12}>
       <div className={kit.fields}>
         <LengthField
-          label={`${block.name}, width`}
+          label={registerWords('sheetFields.width', { block: block.name })}
           valueMm={size.widthMm}
           unit={unit}
           range={SIZE_RANGE_MM}
@@ -128,7 +127,7 @@ function BlockSize({
           disabled={progress.cutsDone > 0}
         />
         <LengthField
-          label="height"
+          label={registerWords('sheetFields.height')}
           valueMm={size.heightMm}
           unit={unit}
           range={SIZE_RANGE_MM}
@@ -138,8 +137,10 @@ function BlockSize({
       </div>
       {found && (
         <p className={clsx(kit.note, kit.num)}>
-          leaves {formatLength(found.leavesLeftMm, unit)} at the left, {formatLength(found.leavesTopMm, unit)} at the
-          top
+          {registerWords('sheetFields.leavesAtTheLeft', {
+            leavesLeft: formatLength(found.leavesLeftMm, unit),
+            leavesTop: formatLength(found.leavesTopMm, unit),
+          })}
         </p>
       )}
     </div>
@@ -157,25 +158,25 @@ function SeveralOnOne({ edit }: SeveralOnOneProps) {
   } = usePrintDesk('plan', 'unit');
   return (
     <section>
-      <h2>Several on one sheet</h2>
+      <h2>{registerWords('sheetFields.severalOnOneSheet')}</h2>
       <div className={clsx(kit.fields, kit.above14)}>
         <CountField
-          label="Across"
+          label={registerWords('sheetFields.across')}
           value={l.copies.columns}
-          range={{ min: 1, max: MAX_COPIES, what: 'the images side by side' }}
+          range={{ min: 1, max: MAX_COPIES, what: registerWords('sheetFields.theImagesSideBy') }}
           onChange={(columns) => edit(() => ({ copies: { ...l.copies, columns } }))}
         />
         <CountField
-          label="Down"
+          label={registerWords('sheetFields.down')}
           value={l.copies.rows}
-          range={{ min: 1, max: MAX_COPIES, what: 'the images below one another' }}
+          range={{ min: 1, max: MAX_COPIES, what: registerWords('sheetFields.theImagesBelowOne') }}
           onChange={(rows) => edit(() => ({ copies: { ...l.copies, rows } }))}
         />
       </div>
       {l.copies.columns * l.copies.rows > 1 && (
         <div className={kit.above12}>
           <LengthField
-            label="Gap to cut apart in"
+            label={registerWords('sheetFields.gapToCutApart')}
             valueMm={l.copies.gapMm}
             unit={unit}
             range={GAP_RANGE_MM}
@@ -198,7 +199,7 @@ function PaperFields({ edit }: PaperFieldsProps) {
   return (
     <section>
       <PaperColour />
-      <div className={clsx(kit.row, kit.around8)} role="group" aria-label="Torn edges">
+      <div className={clsx(kit.row, kit.around8)} role="group" aria-label={registerWords('sheetFields.tornEdges')}>
         {SHEET_EDGES.map((edge) => (
           <label key={edge} className={kit.tick}>
             <input
@@ -210,20 +211,20 @@ function PaperFields({ edit }: PaperFieldsProps) {
                 }))
               }
             />{' '}
-            {edge} torn
+            {registerWords('sheetFields.torn', { edge })}
           </label>
         ))}
       </div>
-      <p className={kit.note}>Thick edges on the drawing come against the stops: they must be cut true.</p>
+      <p className={kit.note}>{registerWords('sheetFields.thickEdgesOnThe')}</p>
       <div className={clsx(kit.fields, kit.above14)}>
         <Choice
-          label="Grain"
+          label={registerWords('sheetFields.grain')}
           value={l.paperGrain}
           options={GRAINS}
           onChange={(paperGrain) => edit(() => ({ paperGrain }))}
         />
         <Choice
-          label="Printed side"
+          label={registerWords('sheetFields.printedSide')}
           value={l.paperSide}
           options={SIDES}
           onChange={(paperSide) => edit(() => ({ paperSide }))}
@@ -245,14 +246,14 @@ function TrimmedOff({ edit, allowance }: TrimmedOffProps) {
   } = usePrintDesk('plan', 'unit');
   return (
     <section>
-      <h2>Trimmed off later</h2>
+      <h2>{registerWords('sheetFields.trimmedOffLater')}</h2>
       <p className={clsx(kit.note, kit.above4, kit.below12)}>
-        {l.allowanceMm ? 'Typed.' : 'As the way of registration asks.'} Ticks, tabs and punched holes lie here.
+        {registerWords('sheetFields.asTheWayOf', { allowanceMm: String(Boolean(l.allowanceMm)) })}
         {l.allowanceMm && (
           <>
             {' '}
             <button type="button" className={kit.link} onClick={() => edit(() => ({ allowanceMm: null }))}>
-              as the way asks
+              {registerWords('sheetFields.asTheWayAsks')}
             </button>
           </>
         )}
@@ -282,15 +283,23 @@ function TwoOfThree({ edit, layout }: TwoOfThreeProps) {
   const { unit } = usePrintDesk('unit');
   return (
     <section>
-      <h2>Two of three</h2>
+      <h2>{registerWords('sheetFields.twoOfThree')}</h2>
       <SolvedFields edit={edit} layout={layout} />
       <p className={kit.above12}>
-        Finished sheet{' '}
-        <strong className={kit.num}>{formatSize(layout.paperMm.widthMm, layout.paperMm.heightMm, unit)}</strong>
+        {rich(
+          registerWords.rich('sheetFields.finishedSheet', {
+            strong: (c) => <strong className={kit.num}>{c}</strong>,
+            widthMm: formatSize(layout.paperMm.widthMm, layout.paperMm.heightMm, unit),
+          }),
+        )}
         {layout.sheetMm.widthMm > layout.paperMm.widthMm || layout.sheetMm.heightMm > layout.paperMm.heightMm ? (
           <>
-            , cut the paper to{' '}
-            <strong className={kit.num}>{formatSize(layout.sheetMm.widthMm, layout.sheetMm.heightMm, unit)}</strong>
+            {rich(
+              registerWords.rich('sheetFields.cutThePaperTo', {
+                strong: (c) => <strong className={kit.num}>{c}</strong>,
+                widthMm: formatSize(layout.sheetMm.widthMm, layout.sheetMm.heightMm, unit),
+              }),
+            )}
           </>
         ) : (
           ''
@@ -314,7 +323,7 @@ function SolvedFields({ edit, layout }: SolvedFieldsProps) {
   return (
     <div className={clsx(kit.stack, kit.gap14, kit.above14)}>
       <Choice
-        label="Worked out"
+        label={registerWords('sheetFields.workedOut')}
         value={l.solve}
         options={SOLVES}
         onChange={(solve) => edit(() => ({ solve, paperMm: layout.paperMm, marginsMm: nonNegative(layout.marginsMm) }))}
@@ -322,7 +331,7 @@ function SolvedFields({ edit, layout }: SolvedFieldsProps) {
       <MarginRuleField edit={edit} layout={layout} />
       {l.solve !== 'margins' && l.rule !== 'typed' && (
         <LengthField
-          label="Margin"
+          label={registerWords('sheetFields.margin')}
           valueMm={l.marginMm}
           unit={unit}
           range={MARGIN_RANGE_MM}
@@ -330,7 +339,7 @@ function SolvedFields({ edit, layout }: SolvedFieldsProps) {
         />
       )}
       <LengthField
-        label="Room for title and signature"
+        label={registerWords('sheetFields.roomForTitleAnd')}
         valueMm={l.titleRoomMm}
         unit={unit}
         range={TITLE_RANGE_MM}
@@ -352,7 +361,7 @@ function MarginRuleField({
   } = usePrintDesk('plan');
   return (
     <Choice
-      label="Margins"
+      label={registerWords('sheetFields.margins')}
       value={l.rule}
       options={RULES}
       onChange={(rule) => edit(() => ({ rule, marginsMm: nonNegative(layout.marginsMm) }))}

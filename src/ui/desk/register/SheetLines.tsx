@@ -11,6 +11,7 @@ import { hexFromLabD50, type Lab } from '@/core/colour';
 import { formatSize } from '@/core/units';
 import { usePrintDesk } from '../../kit/printContext';
 import { TOKENS } from '@/ui/theme/tokens';
+import { registerWords } from '@/words/register';
 
 /** Where millimetres of the sheet lie on the screen. */
 export interface Placed {
@@ -27,6 +28,14 @@ interface SheetLinesProps {
   readonly place: Placed;
 }
 
+const OFFCUT = (
+  <defs>
+    <pattern id="offcut" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(-38)">
+      <path d="M0 0H7" stroke={TOKENS.edge} strokeWidth="1.4" />
+    </pattern>
+  </defs>
+);
+
 /** The sheet, its margins and blocks, drawn to scale. */
 export function SheetLines({ layout, place }: SheetLinesProps) {
   const { unit, plan } = usePrintDesk('unit', 'plan');
@@ -41,13 +50,13 @@ export function SheetLines({ layout, place }: SheetLinesProps) {
       width={widthPx}
       height={heightPx}
       role="img"
-      aria-label={`Sheet ${formatSize(sheetMm.widthMm, sheetMm.heightMm, unit)}, finished ${formatSize(paperMm.widthMm, paperMm.heightMm, unit)}, image ${formatSize(imageMm.widthMm, imageMm.heightMm, unit)}`}
+      aria-label={registerWords('sheetLines.sheetFinishedImage', {
+        sheet: formatSize(sheetMm.widthMm, sheetMm.heightMm, unit),
+        finished: formatSize(paperMm.widthMm, paperMm.heightMm, unit),
+        image: formatSize(imageMm.widthMm, imageMm.heightMm, unit),
+      })}
     >
-      <defs>
-        <pattern id="offcut" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(-38)">
-          <path d="M0 0H7" stroke={TOKENS.edge} strokeWidth="1.4" />
-        </pattern>
-      </defs>
+      {OFFCUT}
       <Area x={X(0)} y={Y(0)} w={sheetMm.widthMm * scale} h={sheetMm.heightMm * scale} fill="url(#offcut)" />
       <Area
         x={X(finished.xMm)}
@@ -109,7 +118,7 @@ function BlockRects({ layout, place: { X, Y, scale } }: SheetLinesProps) {
 function TitleLine({ x, y, edition, mark }: { x: number; y: number; edition: number; mark: string }) {
   return (
     <text x={x} y={y} fontSize={12.5} fontFamily="var(--head)" fontStyle="italic" fill={mark}>
-      4/{edition}&#8195;title&#8195;signature
+      {registerWords('sheetLines.titleSignature', { edition })}
     </text>
   );
 }
@@ -220,7 +229,7 @@ function Grain({ x, y, direction, mark }: GrainProps) {
     <g>
       <path d={d} stroke={mark} strokeWidth={1} fill="none" />
       <text x={x + (direction === 'upright' ? 14 : 32)} y={y} fontSize={12.5} fill={mark}>
-        grain
+        {registerWords('sheetLines.grain')}
       </text>
     </g>
   );

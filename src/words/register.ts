@@ -1,0 +1,5 @@
+import type { register } from './en/register';
+import made from './made/en/register.json';
+import { translator } from './translator';
+
+export const registerWords = translator<typeof register>(made);

@@ -1,0 +1,5 @@
+import type { sheets } from './en/sheets';
+import made from './made/en/sheets.json';
+import { translator } from './translator';
+
+export const sheetsWords = translator<typeof sheets>(made);
