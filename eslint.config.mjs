@@ -50,7 +50,7 @@ export const boundaryRules = {
         may('derived', 'model', 'core'),
         may('words', 'model', 'core'),
         may('formats', 'words', 'core', 'model', 'derived'),
-        may('store', 'model'),
+        may('store', 'words', 'model'),
         may('devices', 'words', 'core', 'model', 'derived'),
         may('workers', 'words', 'core', 'model', 'derived'),
         may('session', 'words', 'derived', 'model', 'core'),
@@ -65,7 +65,7 @@ export const boundaryRules = {
           },
         })),
         may('app', 'server', 'ui', 'session', 'words', 'derived', 'model'),
-        may('testing', 'server', 'store', 'formats', 'session', 'derived', 'model', 'core'),
+        may('testing', 'words', 'server', 'store', 'formats', 'session', 'derived', 'model', 'core'),
         packages('model', 'yup'),
         packages(
           'formats',

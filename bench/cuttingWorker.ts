@@ -1,3 +1,4 @@
+import { toldByServer } from '../src/words/refusals';
 import { findingsOf, materialById, StageMeter, DEFAULT_ROLLER, DEFAULT_TOOLS_MM } from '@/core/cutting';
 import * as G from '@/core/geometry';
 import { printMapOf } from '@/core/layers';
@@ -181,7 +182,7 @@ self.onmessage = async ({ data }: MessageEvent<{ job: string; url: string; width
       radiusMm: 0.4,
       minIslandMm2: 1,
     });
-    if (!flat.ok) throw new Error(flat.message);
+    if (!flat.ok) throw new Error(toldByServer(flat));
     self.postMessage({ cutting: measure(flat.value) });
   } catch (error) {
     self.postMessage({ error: error instanceof Error ? error.stack : String(error) });

@@ -1,3 +1,4 @@
+import { toldByServer } from '../src/words/refusals';
 import { chromium, type Page } from '@playwright/test';
 import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
@@ -60,7 +61,7 @@ export async function measureInterface(): Promise<InterfaceFigures> {
   const prints = shelfPage(db, 1, new Date().toISOString()).prints;
   const saltId = prints.find((p) => p.name.startsWith('Salt Works'))!.id;
   const salty = printState(db, saltId);
-  if (!salty.ok) throw new Error(salty.message);
+  if (!salty.ok) throw new Error(toldByServer(salty));
   const { plan, events } = salty.value;
   const waiting = progressOf(plan, events).runs[2].tally.waiting[0];
   db.close();
@@ -282,7 +283,7 @@ async function onA3<T>(
 }
 
 function valueOf<T>(outcome: Outcome<T>): T {
-  if (!outcome.ok) throw new Error(outcome.message);
+  if (!outcome.ok) throw new Error(toldByServer(outcome));
   return outcome.value;
 }
 

@@ -1,3 +1,4 @@
+import { toldByServer } from '../src/words/refusals';
 import { traceArcs } from '@/core/geometry';
 import { boundariesOf, NO_MOTION, paintMisprint, readProof, simulateFit, type BoundaryKind } from '@/core/registration';
 import { simulateScan } from '@/devices';
@@ -84,7 +85,7 @@ function measure(): RegisterFigures {
     Array.from({ length: 3 }, () =>
       timed(() => {
         const reading = readProof(scan, expected);
-        if (!reading.ok) throw new Error(reading.message);
+        if (!reading.ok) throw new Error(toldByServer(reading));
       }),
     ),
   );

@@ -1,3 +1,4 @@
+import { toldByServer } from '../src/words/refusals';
 import * as G from '@/core/geometry';
 import * as P from '@/core/picture';
 import { cutEdgeM } from '@/core/cutting';
@@ -169,7 +170,7 @@ function ourChain(raster: G.ColourRaster): number {
     radiusMm: RADIUS_MM,
     minIslandMm2: MIN_ISLAND_MM2,
   });
-  if (!flat.ok) throw new Error(flat.message);
+  if (!flat.ok) throw new Error(toldByServer(flat));
   const arcs = G.traceArcs(flat.value, 0.49);
   let length = 0;
   for (let k = 1; k < flat.value.coloursLabD50.length; k++)

@@ -19,6 +19,7 @@ import {
   editPrint,
   workshop,
 } from '@/server';
+import { toldByServer } from '@/words/refusals';
 import { appendBenchEvent, getBlob, raiseUndoFloor, touchPrint, type Store } from '@/store';
 import { allotmentGate } from './allotmentGate';
 import { ferrySlip } from './ferrySlip';
@@ -272,7 +273,7 @@ function printHalf(db: Store, id: string, nowMs: number): void {
   })();
 }
 
-function expectOk<T>(outcome: { ok: true; value: T } | { ok: false; message: string }): T {
-  if (!outcome.ok) throw new Error(outcome.message);
+function expectOk<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new Error(toldByServer(outcome));
   return outcome.value;
 }

@@ -1,3 +1,4 @@
+import { toldByServer } from '../src/words/refusals';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { deflateSync } from 'node:zlib';
@@ -13,7 +14,7 @@ export async function api<T>(server: TestServer, method: string, path: string, b
   });
   const answer = (await response.json()) as T & { message?: string };
   const kept = checkAnswer(method, path, !response.ok, answer);
-  if (!kept.ok) throw new Error(`${method} ${path} answered otherwise than is promised: ${kept.message}`);
+  if (!kept.ok) throw new Error(`${method} ${path} answered otherwise than is promised: ${toldByServer(kept)}`);
   if (!response.ok) throw new Error(answer.message);
   return answer;
 }

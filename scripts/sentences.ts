@@ -22,7 +22,11 @@ const READ = new Set([
 const READ_FIELDS = new Set([...READ, 'words', 'sentence', 'short', 'what', 'text']);
 READ_FIELDS.delete('name');
 /** Calls whose texts are for whoever mends the program. */
-const FOR_MENDERS = /^(new )?(Error|RangeError|TypeError|DOMException|console\.\w+|require|import)$/;
+const FOR_MENDERS = /^(new )?(Error|RangeError|TypeError|DOMException|OutOfRange|ranged|console\.\w+|require|import)$/;
+/** Names the program gives at first are kept as data, as those that are typed are. */
+const GIVEN = /^givenName$/;
+/** What a database reads. */
+const SQL = /^\s*(SELECT|INSERT|UPDATE|DELETE|CREATE|DROP|ALTER|PRAGMA|BEGIN|WITH) /;
 
 /** Calls that ask something of a text: what they are given is compared, not read. */
 const ASKS = /\.(startsWith|endsWith|includes|split|closest|matches|querySelector(All)?|getContext|getAttribute)$/;
@@ -60,20 +64,30 @@ export function sentencesIn(fileName: string, source: string, ids: ReadonlySet<s
   return found;
 }
 
+/** A name of a module, a type, a field. */
+const isName = (node: ts.Node, { parent } = node) =>
+  ts.isImportDeclaration(parent) ||
+  ts.isExportDeclaration(parent) ||
+  ts.isLiteralTypeNode(parent) ||
+  ts.isExpressionStatement(parent) ||
+  ts.isElementAccessExpression(parent) ||
+  (ts.isPropertyAssignment(parent) && parent.name === node);
+
+const isCompared = ({ parent }: ts.Node) =>
+  ts.isCaseClause(parent) || (ts.isBinaryExpression(parent) && /^[!=]==?$/.test(parent.operatorToken.getText()));
+
 function isRead(node: ts.Node, text: string): boolean {
   const { parent } = node;
-  if (ts.isImportDeclaration(parent) || ts.isExportDeclaration(parent) || ts.isLiteralTypeNode(parent)) return false;
-  if (ts.isExpressionStatement(parent)) return false;
+  // a list in one text
+  if (ts.isPropertyAccessExpression(parent) && parent.name.text === 'split') return false;
   // what is parted by hyphens is called so in the program
-  if (/^\p{Ll}+(-\p{Ll}+)+$/u.test(text) || isStyle(node)) return false;
+  if (/^\p{Ll}+(-\p{Ll}+)+$/u.test(text) || SQL.test(text) || isStyle(node)) return false;
   if (ts.isJsxAttribute(parent)) return READ.has(parent.name.getText()) ? letters(text) : isSentence(text);
   if (ts.isCallExpression(parent) && KEYS.test(parent.expression.getText()) && parent.arguments[0] === node)
     return false;
   if (ts.isCallExpression(parent) && ASKS.test(parent.expression.getText())) return false;
   // a name of a field, and what is compared with one, is an id
-  if (ts.isPropertyAssignment(parent) && parent.name === node) return false;
-  if (ts.isBinaryExpression(parent) && /^[!=]==?$/.test(parent.operatorToken.getText())) return false;
-  if (ts.isCaseClause(parent) || ts.isElementAccessExpression(parent)) return false;
+  if (isName(node) || isCompared(node)) return false;
   if (letters(text) && shownBy(node)) return true;
   // a selector is none
   return !/[[\]=<>]/.test(text) && isSentence(text);
@@ -106,7 +120,10 @@ function isChoice(parent: ts.Node, value: ts.Node): boolean {
 }
 
 function isForMenders(node: ts.Node): boolean {
-  if (ts.isNewExpression(node) || ts.isCallExpression(node)) return FOR_MENDERS.test(node.expression.getText());
+  if (ts.isNewExpression(node) || ts.isCallExpression(node)) {
+    const called = node.expression.getText();
+    return FOR_MENDERS.test(called) || GIVEN.test(called);
+  }
   return ts.isTypeNode(node);
 }
 

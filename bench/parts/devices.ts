@@ -1,3 +1,4 @@
+import { toldByServer } from '../../src/words/refusals';
 import { chromium, type Browser, type Page } from '@playwright/test';
 import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
@@ -69,11 +70,11 @@ function largePrint(file: string, sheets: number, pulledRuns: number): string {
   // as many runs again as are wanted from cuts that still stand
   for (let n = 0; plan.runs.length < RUNS; n++) {
     const again = applyEdit(plan, { kind: 'run-repeated', runId: plan.runs[2 * n].id, as: `again-${n}` });
-    if (!again.ok) throw new Error(again.message);
+    if (!again.ok) throw new Error(toldByServer(again));
     plan = again.value;
   }
   const created = createPrint(db, 'Fourteen runs', now, plan);
-  if (!created.ok) throw new Error(created.message);
+  if (!created.ok) throw new Error(toldByServer(created));
   const id = created.value;
   let serial = 0;
   const log = (act: BenchAct) =>

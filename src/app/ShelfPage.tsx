@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
@@ -27,7 +28,7 @@ export function ShelfPage({ shelf: came }: { shelf: ShelfPrints }) {
   };
   /** For acts without a dialog of their own to say what went wrong in. */
   const told = <T,>(answer: Outcome<T>): Outcome<T> => {
-    setMessage(answer.ok ? undefined : answer.message);
+    setMessage(answer.ok ? undefined : inWords(answer));
     return answer;
   };
   return (

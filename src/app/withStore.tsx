@@ -1,3 +1,4 @@
+import { toldByServer } from '@/words/refusals';
 import { unstable_rethrow } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { fileProblem } from '@/server';
@@ -16,7 +17,7 @@ export async function withStore(page: () => ReactNode | Promise<ReactNode>): Pro
     return (
       <main className={kit.page}>
         <h1>{pageWords('noFile')}</h1>
-        <p className={clsx(kit.around10, kit.measure)}>{problem.message}</p>
+        <p className={clsx(kit.around10, kit.measure)}>{toldByServer(problem)}</p>
       </main>
     );
   }

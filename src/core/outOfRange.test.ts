@@ -83,7 +83,7 @@ test.each(FORMULAS)(
       expect(refused).toBeInstanceOf(OutOfRange);
       const { failure: told } = refused as OutOfRange;
       expect(told).toMatchObject({ ok: false, code: 'out-of-range' });
-      expect(told.message).toMatch(new RegExp(`^${String(value)} cannot be .+; it may be .+\\.$`));
+      expect(told.values.detail).toMatch(new RegExp(`^${String(value)} cannot be .+; it may be .+\\.$`));
     }
     const answer = ask(() => f(fine));
     expect(answer).not.toBeInstanceOf(Error);
@@ -106,7 +106,7 @@ const refusals: readonly (readonly [string, Outcome<unknown>])[] = [
   ['a typed count', parseCount('1e3', { min: 0, max: 9, what: 'the sheets' })],
   ['a forecast', forecastEdition({ alive: NaN, runsLeft: [] } as never, 20, startBelief('some' as never))],
 ];
-test.each(refusals)('%s that is no number comes back as a failure with words', (_, answer) => {
+test.each(refusals)('%s that is no number comes back as a failure with a code', (_, answer) => {
   expect(answer.ok).toBe(false);
-  expect(answer.ok ? failure('', '') : answer).toMatchObject({ code: expect.stringMatching(/.{3,}/) });
+  expect(answer.ok ? failure('') : answer).toMatchObject({ code: expect.stringMatching(/.{3,}/) });
 });

@@ -1,3 +1,4 @@
+import { phrase, type Phrase } from '@/core/units';
 import { ladderPercent, mediumById } from '@/core/inks';
 import type { PlanSketch } from '@/core/layers';
 import { failure, success, type EditOf, type Failure, type Outcome, type Plan, type PlanEdit } from '@/model';
@@ -9,8 +10,7 @@ import { withUses, withUsesThatStand } from './uses';
 
 type Apply<Kind extends PlanEdit['kind']> = (plan: Plan, edit: EditOf<Kind>) => Plan | Failure;
 
-const gone = (what: string) =>
-  failure('edit-gone', `${what} this was meant for is not in the plan any more. Nothing was changed.`);
+const gone = (what: Phrase) => failure('edit-gone', { what });
 
 /** The list with the one of this id changed; undefined when it is not there. */
 function changed<T extends { readonly id: string }>(list: readonly T[], id: string, part: object): T[] | undefined {
@@ -23,12 +23,10 @@ const DEPARTS: readonly string[] = ['solidLabD50', 'opacity'];
 /** What each kind of edit does to a plan. */
 const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
   'shapes-changed': (plan, { flat, from }) =>
-    from === undefined || from === (plan.flat?.labelsSha ?? null)
-      ? withFlat(plan, flat)
-      : failure('shapes-elsewhere', 'The shapes of the picture were changed elsewhere meanwhile, and that is kept.'),
+    from === undefined || from === (plan.flat?.labelsSha ?? null) ? withFlat(plan, flat) : failure('shapes-elsewhere'),
   'colour-set': (plan, { colourId, part, keepsInk }) => {
     const colours = plan.flat && changed(plan.flat.colours, colourId, part);
-    if (!colours) return gone('The colour');
+    if (!colours) return gone(phrase('applyEdit.theColour'));
     const next = withFlat(plan, { ...plan.flat!, colours });
     return keepsInk
       ? { ...next, inks: next.inks.map((ink) => plan.inks.find(({ id }) => id === ink.id) ?? ink) }
@@ -37,7 +35,7 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
   'bare-paper-set': (plan, { colourId }) =>
     plan.flat && (colourId === null || plan.flat.colours.some((c) => c.id === colourId))
       ? withFlat(plan, { ...plan.flat, barePaperId: colourId })
-      : gone('The colour'),
+      : gone(phrase('applyEdit.theColour')),
   'picture-placed': (plan, { picture }) => withFlat(withPicturePlaced(plan, picture), null),
   'lettering-marked': (plan, { anchor }) => ({ ...plan, lettering: [...plan.lettering, anchor] }),
   'lettering-let-go': (plan, { anchors }) => {
@@ -48,16 +46,16 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
     const mixed = new Map(inks.map((ink) => [ink.id, ink]));
     return inks.every((ink) => plan.inks.some((known) => known.id === ink.id))
       ? { ...plan, inks: plan.inks.map((ink) => ({ ...ink, ...mixed.get(ink.id) })) }
-      : gone('An ink');
+      : gone(phrase('applyEdit.anInk'));
   },
   'ink-added': (plan, { ink }) =>
     plan.inks.some((known) => known.id === ink.id)
-      ? failure('edit-twice', 'This ink was added already.')
+      ? failure('edit-twice.thisInkWasAdded')
       : { ...plan, inks: [...plan.inks, ink] },
   'ink-set': (plan, { inkId, part }) => {
     const departs = Object.keys(part).some((field) => DEPARTS.includes(field)) && !('film' in part);
     const inks = changed(plan.inks, inkId, departs ? { ...part, film: null, recipe: null } : part);
-    return inks ? { ...plan, inks } : gone('The ink');
+    return inks ? { ...plan, inks } : gone(phrase('applyEdit.theInk'));
   },
   'tack-ladder-set': (plan) => ({
     ...plan,
@@ -76,17 +74,17 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
               : run,
           ),
         }
-      : gone('The inking'),
+      : gone(phrase('applyEdit.theInking')),
   'forme-set': (plan, { formeId, part }) =>
     plan.runs.some((run) => run.formes.some((forme) => forme.id === formeId))
       ? {
           ...plan,
           runs: plan.runs.map((run) => ({ ...run, formes: changed(run.formes, formeId, part) ?? run.formes })),
         }
-      : gone('The forme'),
+      : gone(phrase('applyEdit.theForme')),
   'run-set': (plan, { runId, part }) => {
     const runs = changed(plan.runs, runId, part);
-    return runs ? { ...plan, runs } : gone('The run');
+    return runs ? { ...plan, runs } : gone(phrase('applyEdit.theRun'));
   },
   'run-pinned': (plan, { colourIds, pinned }) => {
     const others = plan.rules.pinnedIds.filter((id) => !colourIds.includes(id));
@@ -95,7 +93,7 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
   'runs-ordered': (plan, { runIds }) =>
     runIds.length === plan.runs.length && plan.runs.every((run) => runIds.includes(run.id))
       ? withRunOrder(plan, runIds)
-      : gone('A run'),
+      : gone(phrase('applyEdit.aRun')),
   'run-repeated': repeated,
   'run-removed': removed,
   'sketch-taken': (plan, { sketch }) => {
@@ -111,11 +109,11 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
     const lies = sketch.runs.every((run) => run.inkings.every((i) => sketch.blocks[i.block]?.stages[i.stage]));
     return lies && [...labels, ...standing].every((label) => label < colours)
       ? planFromSketch(plan, sketch as PlanSketch)
-      : gone('The picture');
+      : gone(phrase('applyEdit.thePicture'));
   },
   'second-tone-added': (plan, { runId, place, growMm }) => {
     const run = plan.runs.find((one) => one.id === runId);
-    return run ? withSecondTone(plan, run, place, growMm) : gone('The run');
+    return run ? withSecondTone(plan, run, place, growMm) : gone(phrase('applyEdit.theRun'));
   },
   'spot-run-added': (plan, { slip, colourIds }) => {
     const made = withSpotRun(plan, slip, colourIds);
@@ -124,14 +122,16 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
   'block-added': withBlock,
   'block-set': (plan, { blockId, part }) => {
     const blocks = changed(plan.blocks, blockId, part);
-    return blocks ? { ...plan, blocks } : gone('The block');
+    return blocks ? { ...plan, blocks } : gone(phrase('applyEdit.theBlock'));
   },
   'fit-set': (plan, { part }) => ({ ...plan, fit: { ...plan.fit, ...part } }),
   'mask-added': (plan, { mask }) =>
-    plan.runs.some((run) => run.id === mask.runId) ? { ...plan, masks: [...plan.masks, mask] } : gone('The run'),
+    plan.runs.some((run) => run.id === mask.runId)
+      ? { ...plan, masks: [...plan.masks, mask] }
+      : gone(phrase('applyEdit.theRun')),
   'mask-set': (plan, { maskId, part }) => {
     const masks = changed(plan.masks, maskId, part);
-    return masks ? { ...plan, masks } : gone('The mask');
+    return masks ? { ...plan, masks } : gone(phrase('applyEdit.theMask'));
   },
   'mask-removed': (plan, { maskId }) => ({ ...plan, masks: plan.masks.filter((mask) => mask.id !== maskId) }),
   'finding-kept': (plan, { key }) => ({ ...plan, kept: [...plan.kept.filter((known) => known !== key), key] }),
@@ -160,8 +160,8 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
  */
 function repeated(plan: Plan, { runId, as }: EditOf<'run-repeated'>): Plan | Failure {
   const run = plan.runs.find((one) => one.id === runId);
-  if (!run) return gone('The run');
-  if (plan.runs.some((one) => one.id === as)) return failure('edit-twice', 'This run was added already.');
+  if (!run) return gone(phrase('applyEdit.theRun'));
+  if (plan.runs.some((one) => one.id === as)) return failure('edit-twice.thisRunWasAdded');
   const again = {
     ...run,
     id: as,
@@ -179,10 +179,11 @@ function repeated(plan: Plan, { runId, as }: EditOf<'run-repeated'>): Plan | Fai
 
 /** One more block: its own cut with these colours standing, printed last in its own ink. */
 function withBlock(plan: Plan, { as, name, materialId, colourIds, ink }: EditOf<'block-added'>): Plan | Failure {
-  if (!colourIds.every((id) => plan.flat?.colours.some((colour) => colour.id === id))) return gone('A colour');
+  if (!colourIds.every((id) => plan.flat?.colours.some((colour) => colour.id === id)))
+    return gone(phrase('applyEdit.aColour'));
   const ids = { block: `block-${as}`, side: `side-${as}`, cut: `cut-${as}`, run: `run-${as}` };
   if (plan.blocks.some((block) => block.id === ids.block) || plan.runs.some((run) => run.id === ids.run))
-    return failure('edit-twice', 'This block was added already.');
+    return failure('edit-twice.thisBlockWasAdded');
   const cut = { id: ids.cut, standingIds: colourIds };
   return {
     ...plan,
@@ -214,7 +215,7 @@ function removed(plan: Plan, { runId }: EditOf<'run-removed'>): Plan | Failure {
         runs: plan.runs.filter((run) => run.id !== runId),
         masks: plan.masks.filter((mask) => mask.runId !== runId),
       }
-    : gone('The run');
+    : gone(phrase('applyEdit.theRun'));
 }
 
 /**

@@ -19,7 +19,7 @@ export function sheetAnswerOf({ sheets, runs }: Plan, belief: LossBelief): Sheet
   const asked = [sheets, runs.length, belief] as const;
   if (last && asked.every((part, i) => part === last!.asked[i])) return last.answer;
   const answer = sheetsToStart(sheets, Math.max(1, runs.length), belief);
-  if (!answer.ok) throw new RangeError(answer.message);
+  if (!answer.ok) throw new RangeError(answer.code);
   last = { asked, answer: answer.value };
   return answer.value;
 }

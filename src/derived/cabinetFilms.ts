@@ -1,9 +1,11 @@
+import { phrase, type Phrase } from '@/core/units';
 import {
   filmFromDrawdown,
   filmOfRecipe,
   filmOnGround,
   groundOf,
   internalOnGround,
+  UNUSABLE,
   wordsForQuality,
   type Film,
   type Ground,
@@ -21,7 +23,7 @@ export function groundOfInk(ink: Pick<CabinetInk, 'paperLabD50'>): Ground {
 export interface KnownFilm {
   readonly film: Film;
   /** How far it can be trusted, in words. */
-  readonly words: string;
+  readonly words: Phrase;
 }
 
 /** The film of an ink at its usual weight: from the newest drawdown that shows it over black, else from colour and opacity. */
@@ -37,8 +39,8 @@ export function filmOfCabinetInk(ink: Omit<CabinetInk, 'id'>): KnownFilm {
       black: inside(card.black),
     });
     const words = wordsForQuality(film.quality);
-    if (!words.startsWith('not usable'))
-      return { film: { kh: film.kh, sh: film.sh }, words: `${words} (two readings)` };
+    if (words.code !== UNUSABLE)
+      return { film: { kh: film.kh, sh: film.sh }, words: phrase('cabinetFilms.twoReadings', { words }) };
     return { ...filmFromSwatch(ink), words };
   }
   return filmFromSwatch(ink);
@@ -48,8 +50,8 @@ function filmFromSwatch(ink: Omit<CabinetInk, 'id'>): KnownFilm {
   const film = filmOnGround(groundOfInk(ink), ink.colour.labD50, ink.opacity, ink.colour.spectrum);
   const words =
     typeof ink.opacity === 'string'
-      ? 'coarse: from one swatch and a word for its opacity. A reading over a black strip tells far more.'
-      : 'good for most work: from one swatch and its contrast ratio over black.';
+      ? phrase('cabinetFilms.coarseFromOneSwatch')
+      : phrase('cabinetFilms.goodForMostWork');
   return { film, words };
 }
 

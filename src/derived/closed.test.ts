@@ -1,3 +1,4 @@
+import { toldByServer } from '@/words/refusals';
 import { printMapOf } from '@/core/layers';
 import { emptyPlan, type BenchAct, type BenchEvent, type Plan, type PlanEdit } from '@/model';
 import { FOUR_COLOURS, onOwnBlocks, pictureOf } from '@/testing/plans';
@@ -29,11 +30,16 @@ const laid = (of: Plan, labels = bands()): LaidPlan => {
   const made = printMapOf({ width: 160, height: 40, labels }, task)!;
   return { plan: of, map: made.map, sheet: { parts: made.parts, share: [], effects } };
 };
+function closedInWords(...asked: Parameters<typeof closedBy>): string | undefined {
+  const closed = closedBy(...asked);
+  return closed && toldByServer(closed);
+}
+
 /** What stands in the way of an edit; undefined where it may be made. `edgesPx`: the bands of the new picture. */
 function inTheWay(from: Plan, edit: PlanEdit, events: BenchEvent[], edgesPx?: readonly number[]): string | undefined {
   const next = applyEdit(from, edit);
-  if (!next.ok) throw new Error(next.message);
-  return closedBy(from, next.value, events, () =>
+  if (!next.ok) throw new Error(toldByServer(next));
+  return closedInWords(from, next.value, events, () =>
     shapesKept(laid(from), laid(next.value, bands(edgesPx)), progressOf(from, events)),
   );
 }
@@ -129,13 +135,13 @@ describe('what is cut away stays away', () => {
   };
 
   test('nothing can stand again, in a passed state or in one to come', () => {
-    expect(closedBy(plan, recut('stage-2', ['straw', 'rust', 'night']), TWO_CUT, never)).toMatch(
-      /^Straw is already cut away on Block 1: this plan would need it standing for run 2/,
+    expect(closedInWords(plan, recut('stage-2', ['straw', 'rust', 'night']), TWO_CUT, never)).toMatch(
+      /^“straw” is already cut away on Block 1: this plan would need it standing for run 2/,
     );
-    expect(closedBy(plan, recut('stage-3', ['straw', 'night']), TWO_CUT, never)).toMatch(
-      /^Straw is already cut away on Block 1.*again/,
+    expect(closedInWords(plan, recut('stage-3', ['straw', 'night']), TWO_CUT, never)).toMatch(
+      /^“straw” is already cut away on Block 1.*again/,
     );
-    expect(closedBy(plan, recut('stage-2', ['night']), TWO_CUT, never)).toMatch(/^Rust stands on Block 1/);
+    expect(closedInWords(plan, recut('stage-2', ['night']), TWO_CUT, never)).toMatch(/^“rust” stands on Block 1/);
     expect(closedBy(plan, recut('stage-3', ['rust', 'night']), TWO_CUT, never)).toBeUndefined();
   });
 
@@ -164,7 +170,7 @@ describe('what is cut away stays away', () => {
         i === 0 ? { ...b, sides: [{ ...b.sides[0], cuts: [{ id: 'stage-1', standingIds: ['rust', 'straw'] }] }] } : b,
       ),
     };
-    expect(closedBy(blocks, own, events, never)).toMatch(/^Rust is already cut away on Block 1/);
+    expect(closedInWords(blocks, own, events, never)).toMatch(/^“rust” is already cut away on Block 1/);
   });
 });
 
@@ -190,7 +196,7 @@ describe('shapes', () => {
     const beside = bands([40, 80, 80]);
     const choked = { ...plan, fit: { ...plan.fit, chokeMm: 0.3 } };
     const chokeWay = (events: BenchEvent[]) =>
-      closedBy(plan, choked, events, () =>
+      closedInWords(plan, choked, events, () =>
         shapesKept(laid(plan, beside), laid(choked, beside), progressOf(plan, events)),
       );
     expect(chokeWay(ONE_PRINTED)).toBeUndefined();

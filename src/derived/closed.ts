@@ -1,3 +1,4 @@
+import { phrase, type Phrase } from '@/core/units';
 import type { BenchEvent, Ink, Plan, Run } from '@/model';
 import { blockNamesOf, cutsOf, inkingsOf, inkNamesOf, inksOfRun, printedIds, runsOfCut, sidesOf } from './lookups';
 import { progressOf, type Progress } from './progress';
@@ -41,7 +42,7 @@ export function cutsAhead(plan: Plan, { bench }: Progress): boolean {
 }
 
 /** Whether everything that is cut or printed is still the same, place by place; otherwise the first that is not, as one would say it. */
-export type ShapesKept = { readonly kept: true } | { readonly kept: false; readonly what: string };
+export type ShapesKept = { readonly kept: true } | { readonly kept: false; readonly what: Phrase };
 
 /**
  * What stands in the way of a new plan, in a sentence; undefined where it may be. One rule: the films that lie on any sheet stay what they
@@ -54,7 +55,7 @@ export function closedBy(
   after: Plan,
   events: readonly BenchEvent[],
   shapes: () => ShapesKept,
-): string | undefined {
+): Phrase | undefined {
   const progress = progressOf(before, events);
   if (progress.cutsDone === 0 && progress.closedRuns === 0) return undefined;
   return (
@@ -65,22 +66,22 @@ export function closedBy(
   );
 }
 
-const nameOf = (plan: Plan, run: Run) => `run ${plan.runs.indexOf(run) + 1} (${inkNamesOf(plan, run)})`;
-const sheetsOf = (count: number) => `${count} sheet${count === 1 ? '' : 's'}`;
+/** A run as sentences name it. */
+const named = (plan: Plan, run: Run) => ({ run: plan.runs.indexOf(run) + 1, inks: inkNamesOf(plan, run) });
 
 /** The films of printed runs: their place in the order, their cut, zones and weight, and what the ink was. */
-function printedRunTouched(before: Plan, after: Plan, { runs, closedRuns }: Progress): string | undefined {
+function printedRunTouched(before: Plan, after: Plan, { runs, closedRuns }: Progress): Phrase | undefined {
   for (const [r, run] of before.runs.slice(0, closedRuns).entries()) {
     const { pulled } = runs[r].tally;
-    const why = pulled.length > 0 ? `it lies on ${sheetsOf(pulled.length)}` : 'its block has been cut on';
+    const why =
+      pulled.length > 0 ? phrase('closed.itLiesOn', { sheets: pulled.length }) : phrase('closed.itsBlockHasBeen');
     const now = after.runs[r];
-    if (now?.id !== run.id)
-      return `${capital(nameOf(before, run))} keeps its place: ${why}. Only runs after run ${closedRuns} can move, be added or be taken out.`;
+    if (now?.id !== run.id) return phrase('closed.keepsItsPlaceOnly', { ...named(before, run), why, closedRuns });
     if (pulled.length === 0) continue;
     if (JSON.stringify([now.impressions, now.formes]) !== JSON.stringify([run.impressions, run.formes]))
-      return `${capital(nameOf(before, run))} stays as it was printed: ${why}.`;
+      return phrase('closed.staysAsItWas', { ...named(before, run), why });
     const ink = inksOfRun(before, run).find((one) => filmChanged(one, after));
-    if (ink) return `The ink “${ink.name}” of run ${r + 1} stays as it was: ${why}. Mix another ink for runs to come.`;
+    if (ink) return phrase('closed.theInkOfRun', { ink: ink.name, run: r + 1, why });
   }
   return undefined;
 }
@@ -94,7 +95,7 @@ function filmChanged(ink: Ink, after: Plan): boolean {
 }
 
 /** The states a side has been cut to: they stay, in their order, and what is to come stands within the last of them. */
-function cutTouched(before: Plan, after: Plan, { bench }: Progress): string | undefined {
+function cutTouched(before: Plan, after: Plan, { bench }: Progress): Phrase | undefined {
   const isCut = (id: string) => bench.cutsPassed.some((passed) => passed.cutId === id);
   const colourName = (id: string) => before.flat?.colours.find((c) => c.id === id)?.name ?? id;
   for (const side of sidesOf(before)) {
@@ -106,26 +107,25 @@ function cutTouched(before: Plan, after: Plan, { bench }: Progress): string | un
     const now = sidesOf(after).find((one) => one.id === side.id)?.cuts ?? [];
     for (const [at, cut] of passed.entries()) {
       const same = now[at]?.id === cut.id && JSON.stringify(now[at].within) === JSON.stringify(cut.within);
-      if (!same) return `${block} is cut as it was for run ${run}: that cut cannot be taken back or moved.`;
+      if (!same) return phrase('closed.isCutAsIt', { block, run });
       const missing = cut.standingIds.find((id) => !now[at].standingIds.includes(id)),
         more = now[at].standingIds.find((id) => !cut.standingIds.includes(id));
       if (missing !== undefined || more !== undefined)
         return more === undefined
-          ? `${capital(colourName(missing!))} stands on ${block} as it was cut for run ${run}: what was printed from it cannot change.`
-          : `${capital(colourName(more))} is already cut away on ${block}: this plan would need it standing for run ${run}.`;
+          ? phrase('closed.standsOnAsIt', { colour: colourName(missing!), block, run })
+          : phrase('closed.isAlreadyCutAway', { colour: colourName(more), block, run });
     }
     const stood = now
       .slice(passed.length)
       .flatMap((cut) => cut.standingIds)
       .find((id) => !last.standingIds.includes(id));
-    if (stood !== undefined)
-      return `${capital(colourName(stood))} is already cut away on ${block}: this plan would need it standing again.`;
+    if (stood !== undefined) return phrase('closed.isAlreadyCutAwayOn', { colour: colourName(stood), block });
   }
   return undefined;
 }
 
 /** A run that is new may not print from a state that has been cut on. */
-function goneCutWanted(before: Plan, after: Plan, { bench }: Progress): string | undefined {
+function goneCutWanted(before: Plan, after: Plan, { bench }: Progress): Phrase | undefined {
   const gone = new Set<string | null>(
     sidesOf(before).flatMap((side) => {
       const last = side.cuts.findLastIndex((cut) => bench.cutsPassed.some((passed) => passed.cutId === cut.id));
@@ -137,23 +137,13 @@ function goneCutWanted(before: Plan, after: Plan, { bench }: Progress): string |
       run.formes.some((forme) => gone.has(forme.cutId)) &&
       JSON.stringify(before.runs.find((old) => old.id === run.id)?.formes) !== JSON.stringify(run.formes),
   );
-  return (
-    late &&
-    `${capital(nameOf(after, late))} would print from ${blockNamesOf(after, late)} as it no longer is: it has been cut on since.`
-  );
+  return late && phrase('closed.wouldPrintFromAs', { ...named(after, late), blocks: blockNamesOf(after, late) });
 }
 
-function shapeTouched(before: Plan, after: Plan, shapes: () => ShapesKept): string | undefined {
-  if (before.picture?.raster.sha !== after.picture?.raster.sha)
-    return 'The picture stays in its place and size: blocks are cut for it. Copy the print to try another picture.';
+function shapeTouched(before: Plan, after: Plan, shapes: () => ShapesKept): Phrase | undefined {
+  if (before.picture?.raster.sha !== after.picture?.raster.sha) return phrase('closed.thePictureStaysIn');
   const drawn = ({ flat, fit, masks }: Plan) => JSON.stringify([flat?.labelsSha, flat?.barePaperId, fit, masks]);
   if (drawn(before) === drawn(after)) return undefined;
   const answer = shapes();
-  return answer.kept
-    ? undefined
-    : `This would change ${answer.what}. Shapes that only cuts and runs still to come tell apart can change; these cannot.`;
-}
-
-function capital(text: string): string {
-  return text[0].toUpperCase() + text.slice(1);
+  return answer.kept ? undefined : phrase('closed.thisWouldChangeShapes', { what: answer.what });
 }

@@ -1,3 +1,5 @@
+import { inWords } from '@/words/failures';
+import { toldByServer } from '@/words/refusals';
 import { deltaE2000, labD50FromSpectrum, type Lab } from '@/core/colour';
 import {
   filmOver,
@@ -15,7 +17,7 @@ import {
   inkingsOf,
   aloneLabD50,
   answerInk,
-  differenceInWords,
+  differenceOf,
   figuresOf,
   filmOfCabinetInk,
   findProposals,
@@ -86,7 +88,7 @@ describe('plans of version 1', () => {
 
   test('come up to the present form with nothing lost', () => {
     const checked = checkPlan(old);
-    if (!checked.ok) throw new Error(checked.message);
+    if (!checked.ok) throw new Error(toldByServer(checked));
     expect(checked.value.runs.map((r) => [inkingsOf(r)[0].colourId, r.impressions])).toEqual([
       ['c2', 2],
       ['c3', 2],
@@ -117,7 +119,7 @@ describe('runs and blocks', () => {
     for (const sketch of sketchPlans(planTaskOf(request))) {
       const made = planFromSketch(plan, sketch);
       const checked = checkPlan(JSON.parse(JSON.stringify(made)));
-      expect(checked.ok ? '' : checked.message).toBe('');
+      expect(checked.ok ? '' : toldByServer(checked)).toBe('');
       expect(made.blocks.length).toBe(sketch.blocks.length);
       const { stacks } = looksOfPlan(made)!;
       expect(stacks[0]).toEqual([]);
@@ -181,16 +183,10 @@ describe('proposals', () => {
     expect(findProposals({ ...request, plan: direct, open: false }).proposals).toEqual([]);
   });
 
-  test('gain and loss in a sentence', () => {
-    expect(
-      differenceInWords(found.now, {
-        ...found.now,
-        runs: found.now.runs - 1,
-        days: found.now.days - 3,
-        meanDeltaE: 4.8,
-      }),
-    ).toMatch(/^1 run fewer, 3 days sooner, mean ΔE 4\.8 instead of/);
-    expect(differenceInWords(found.now, found.now)).toBe('Colour as now.');
+  test('gain and loss, as they are told', () => {
+    const less = { ...found.now, runs: found.now.runs - 1, days: found.now.days - 3, meanDeltaE: 4.8 };
+    expect(inWords(differenceOf(found.now, less))).toMatch(/^1 run fewer, 3 days sooner and mean ΔE 4\.8 instead of/);
+    expect(inWords(differenceOf(found.now, found.now))).toBe('colour as now');
   });
 });
 
@@ -294,7 +290,7 @@ describe('inks of the cabinet', () => {
       thinOverPaper: null,
     };
     const known = filmOfCabinetInk({ ...red, drawdowns: [card] });
-    expect(known.words).toMatch(/two readings/);
+    expect(known.words.code).toBe('cabinetFilms.twoReadings');
     expect(deltaE2000(look(known.film, blackInside), card.overBlack.labD50)).toBeLessThan(0.5);
     const typed = filmOfCabinetInk({
       ...red,
@@ -310,12 +306,12 @@ describe('inks of the cabinet', () => {
     });
     expect(deltaE2000(look(typed.film, blackInside), card.overBlack.labD50)).toBeLessThan(3);
     const without = filmOfCabinetInk({ ...red, drawdowns: [{ ...card, overBlack: null }] });
-    expect(without.words).toMatch(/contrast ratio/);
+    expect(without.words.code).toBe('cabinetFilms.goodForMostWork');
     const upsideDown = filmOfCabinetInk({
       ...red,
       drawdowns: [{ ...card, overPaper: card.overBlack, overBlack: card.overPaper }],
     });
-    expect(upsideDown.words).toMatch(/not usable/);
+    expect(upsideDown.words.code).toBe('drawdown.notUsableOverBlack');
   });
 
   test('a stronger ink tints more in a mixture', () => {
@@ -333,7 +329,7 @@ describe('inks of the cabinet', () => {
   ])('%s is refused in words', (_name, part, words) => {
     const { id: _, ...ink } = red;
     const checked = checkCabinetInk({ ...ink, ...part });
-    expect(checked.ok ? '' : checked.message).toMatch(words);
+    expect(checked.ok ? '' : toldByServer(checked)).toMatch(words);
   });
 
   test('names stay apart', () => {

@@ -1,3 +1,4 @@
+import { toldByServer } from '@/words/refusals';
 import fc from 'fast-check';
 import {
   type BenchAct,
@@ -74,7 +75,7 @@ test.each<[string, (plan: Plan) => unknown, RegExp]>([
 ])('%s is refused in words', (_name, spoil, words) => {
   const got = checkPlan(spoil(planned()));
   expect(got.ok).toBe(false);
-  expect(got.ok ? '' : got.message).toMatch(words);
+  expect(got.ok ? '' : toldByServer(got)).toMatch(words);
 });
 
 test('new flat colours run light to dark; stages nest; the bare paper is not printed', () => {
@@ -201,7 +202,7 @@ test.each<[string, object, RegExp]>([
   [
     'a slip off the world',
     { kind: 'slip', slipId: 's', cutId: 'stage-1', place: { ...PLACE, outlinesMm: [[0, 1e9, 1, 1]] }, note: '' },
-    /4000/,
+    /4,000/,
   ],
   ['an answer nobody gives', { kind: 'slip-answered', slipId: 's', answer: 'weep' }, /answer/],
   [
@@ -217,7 +218,7 @@ test.each<[string, object, RegExp]>([
   ['a cut in minus five minutes', { kind: 'cut-done', cutId: 'stage-1', minutes: -5 }, /cannot take less than no time/],
 ])('%s cannot be logged', (_name, act, words) => {
   const got = checkAct(act);
-  expect(got.ok ? '' : got.message).toMatch(words);
+  expect(got.ok ? '' : toldByServer(got)).toMatch(words);
 });
 
 test('slips, answers, rehearsals and timed cuts can be logged', () => {

@@ -75,7 +75,7 @@ export {
   figuresOf,
   findProposals,
   planTaskOf,
-  differenceInWords,
+  differenceOf,
 } from './proposals';
 export {
   type InkAnswer,
@@ -89,7 +89,6 @@ export {
 } from './recipes';
 export { coloursAfterSlip, lostColours, slippedCuts, withSpotRun, withSecondTone } from './slips';
 export { boundaryKindsOf } from './boundaryKinds';
-export { growthAdvice, wordsForMotion } from './motionWords';
 export { SAMPLE_PRINTS, samplePlan, sampleMap } from './samplePrints';
 export {
   benchX,

@@ -1,3 +1,4 @@
+import { toldByServer } from '@/words/refusals';
 import { emptyPlan, type Ink, type Plan } from '@/model';
 import { FOUR_COLOURS, pictureOf, starterCabinet } from '@/testing/plans';
 import {
@@ -86,7 +87,7 @@ test('a recipe is mixed from the cabinet’s inks of its own medium', () => {
 
 test('the paper’s colour is what all looks begin from', () => {
   const grey = applyEdit(oil, { kind: 'paper-set', part: { name: 'grey', labD50: [70, 0, 0] } });
-  if (!grey.ok) throw new Error(grey.message);
+  if (!grey.ok) throw new Error(toldByServer(grey));
   const looks = (plan: Plan) => looksOfPlan(plan)!.looks.at(-1)!;
   expect(looks(grey.value)[0][0]).toBeCloseTo(70, 0);
   const thin = (plan: Plan) => ({ ...plan, inks: plan.inks.map((ink) => ({ ...ink, opacity: 0.05 })) });

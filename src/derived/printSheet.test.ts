@@ -1,3 +1,5 @@
+import { told } from '@/testing/told';
+import { toldByServer } from '@/words/refusals';
 import fc from 'fast-check';
 import { printMapOf } from '@/core/layers';
 import type { LabelMap } from '@/core/geometry';
@@ -26,6 +28,7 @@ import {
   processOf,
 } from './index';
 import { onOwnBlocks, pictureOf } from '@/testing/plans';
+import { inWords } from '@/words/failures';
 
 const SHA = 'b'.repeat(64);
 const colour = (id: string, lightness: number) => ({
@@ -108,7 +111,7 @@ test.each<[string, (plan: Plan) => unknown, RegExp]>([
   ['a grain of 45°', (p) => ({ ...p, blocks: p.blocks.map((b) => ({ ...b, grainDeg: 45 })) }), /grainDeg/],
 ])('%s is refused in words', (_name, spoil, words) => {
   const got = checkPlan(spoil(reduction()));
-  expect(got.ok ? '' : got.message).toMatch(words);
+  expect(got.ok ? '' : toldByServer(got)).toMatch(words);
 });
 
 test('a mask whose run is gone is kept, and masks nothing', () => {
@@ -154,7 +157,7 @@ test('overlaps: the lighter grows under the darker; a pair may have its own leng
   ]);
   expect(printsAt(115)).toEqual([false, true, true]);
   expect(labelStateOfRun(plan, plan.runs[0], sheet).standing).toContain(at(81));
-  expect(cutLineNotes(plan, plan.runs[0])[0]).toMatch(
+  expect(inWords(cutLineNotes(plan, plan.runs[0])[0])).toMatch(
     /straw against rust: cut 0.3 mm outside the line; Block 1 grows under rust/,
   );
   expect(cutLineNotes(blocks(), plan.runs[0])).toEqual([]);
@@ -250,7 +253,7 @@ test('a choke: where several films end on one edge, only the first reaches it', 
     [true, false, false],
     [true, true, true],
   ]);
-  expect(cutLineNotes(plan, plan.runs[1])[0]).toMatch(/cut 0.5 mm inside the line/);
+  expect(inWords(cutLineNotes(plan, plan.runs[1])[0])).toMatch(/cut 0.5 mm inside the line/);
   const stages = plan.runs.map((run) => labelStateOfRun(plan, run, sheet).standing);
   for (let s = 1; s < stages.length; s++) for (const part of stages[s]) expect(stages[s - 1]).toContain(part);
 });
@@ -296,7 +299,7 @@ test('a masked place gets no film of that run, with the complement all else gets
   const other = { ...plan, masks: [mask('all else', 'mask')] };
   expect([films(other, 50), films(other, 70), films(other, 140)]).toEqual([true, false, false]);
   expect(printTaskOf({ ...plan, masks: [mask('place', 'keep clean')] }).task.marks).toEqual([]);
-  expect(maskNotes({ ...plan, masks: [mask('place', 'wipe')] }, plan.runs[0])).toEqual([
+  expect(maskNotes({ ...plan, masks: [mask('place', 'wipe')] }, plan.runs[0]).map((note) => inWords(note))).toEqual([
     'Ink all, then wipe off 1 place: light (straw)',
   ]);
 });
@@ -365,7 +368,7 @@ test('changing the picture to fit a slip: each colour becomes the one that has j
     ['night', 'paper'],
     ['rust', 'paper'],
   ]);
-  expect(coloursAfterSlip(plan, slip('stage-3'), ['straw'])).toMatchObject({
+  expect(told(coloursAfterSlip(plan, slip('stage-3'), ['straw']))).toMatchObject({
     ok: false,
     message: expect.stringMatching(/nothing in the plan needs to change/),
   });
@@ -378,7 +381,7 @@ test('changing the picture to fit a slip: each colour becomes the one that has j
   };
   expect(coloursAfterSlip(twice, slip('stage-3'), ['night'])).toMatchObject({ ok: true });
   const barePrinted: Plan = { ...plan, flat: { ...plan.flat!, barePaperId: null } };
-  expect(coloursAfterSlip(withFlat(plan, barePrinted.flat), slip('stage-1'), ['night'])).toMatchObject({
+  expect(told(coloursAfterSlip(withFlat(plan, barePrinted.flat), slip('stage-1'), ['night']))).toMatchObject({
     ok: false,
     message: expect.stringMatching(/Leave it, patch it, or print the spot/),
   });
@@ -388,7 +391,7 @@ test('a spot on its own: a block, a stage that stands only there, an opaque ink 
   const plan = reduction();
   expect(lostColours(plan, slip('stage-2'), ['straw', 'night'])).toEqual(['night']);
   const got = withSpotRun(plan, slip('stage-2'), ['night', 'straw']);
-  if (!got.ok) throw new Error(got.message);
+  if (!got.ok) throw new Error(toldByServer(got));
   expect(checkPlan(got.value)).toMatchObject({ ok: true });
   expect(processOf(got.value)).toBe('reduction and more blocks');
   expect(got.value.inks.at(-1)).toMatchObject({ opacity: 'opaque', solidLabD50: [20, 5, 10] });
@@ -403,7 +406,7 @@ test('a spot run leaves the chokes that are already cut as they are, and asks fo
   const fit = { trapMm: 0.3, pairs: [], chokeMm: 0.5 };
   const plan = { ...reduction(), fit };
   const got = withSpotRun(plan, slip('stage-2'), ['night', 'straw']);
-  if (!got.ok) throw new Error(got.message);
+  if (!got.ok) throw new Error(toldByServer(got));
   expect(printTaskOf(plan).task.chokes.length).toBeGreaterThan(0);
   expect(printTaskOf(got.value).task.chokes).toEqual(printTaskOf(plan).task.chokes);
   expect(printTaskOf(got.value).task.traps).toEqual([]);

@@ -23,6 +23,7 @@ import {
   togetherOf,
   type LaidInking,
 } from './lookups';
+import { phrase, type Phrase } from '@/core/units';
 
 /** What a mark of the print map does where it lies. */
 export type MarkEffect =
@@ -272,45 +273,34 @@ export function partIds(plan: Plan, sheet: PrintSheet): string[] {
 }
 
 /** What to say at the cut lines of a run's block: on which side of the drawn line to cut, and against which colours. */
-export function cutLineNotes(plan: Plan, run: Run): string[] {
+export function cutLineNotes(plan: Plan, run: Run): Phrase[] {
   const name = (id: string) => plan.flat!.colours.find((c) => c.id === id)!.name;
-  const mm = (value: number) => `${Math.round(value * 100) / 100} mm`;
   const { chokeMm } = plan.fit;
   if (printsFromOneSide(plan)) {
-    return chokeMm > 0 && chokesOf(plan).length > 0
-      ? [
-          `Where more than one film would end on an edge, cut ${mm(chokeMm)} inside the line from the second film on, so that only one ends there.`,
-        ]
-      : [];
+    return chokeMm > 0 && chokesOf(plan).length > 0 ? [phrase('cutLine.choked', { chokeMm })] : [];
   }
   const mine = new Set(inkingsOf(run).flatMap((inking) => printedIds(plan, inking)));
   return trapsOf(plan)
     .filter((trap) => mine.has(trap.grow) && !mine.has(trap.under))
-    .map(
-      (trap) =>
-        `${name(trap.grow)} against ${name(trap.under)}: cut ${mm(trap.mm)} outside the line; ${blockNamesOf(plan, run)} grows under ${name(trap.under)}.`,
+    .map(({ grow, under, mm }) =>
+      phrase('cutLine.trapped', {
+        ...{ grow: name(grow), under: name(under), trapMm: mm },
+        block: blockNamesOf(plan, run),
+      }),
     );
 }
 
 /** The masks of a run as one would say them on the bench. */
-export function maskNotes(plan: Plan, run: Run): string[] {
-  const words = {
-    mask: 'Lay the mask over',
-    wipe: 'Ink all, then wipe off',
-    'do not ink': 'Do not ink',
-    'keep clean': 'Lay the mask with openings:',
-  } as const;
+export function maskNotes(plan: Plan, run: Run): Phrase[] {
   return plan.masks
     .filter((mask) => mask.runId === run.id)
-    .map((mask) => {
-      const count = mask.place.anchors.length + mask.place.outlinesMm.length;
+    .map(({ kind, place, covers, note }) => {
+      const count = place.anchors.length + place.outlinesMm.length;
       const what =
-        mask.kind === 'keep clean'
-          ? 'cleared ground stays covered'
-          : mask.covers === 'place'
-            ? `${count} place${count === 1 ? '' : 's'}`
-            : `all but ${count} place${count === 1 ? '' : 's'}`;
-      return `${words[mask.kind]} ${what}${mask.note ? `: ${mask.note}` : ''} (${inkNamesOf(plan, run)})`;
+        kind === 'keep clean'
+          ? phrase('maskNote.clearedGround')
+          : phrase(covers === 'place' ? 'maskNote.places' : 'maskNote.allBut', { count });
+      return phrase(`maskNote.kind.${kind}`, { what, noted: note !== '', note, inks: inkNamesOf(plan, run) });
     });
 }
 

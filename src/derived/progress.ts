@@ -1,3 +1,4 @@
+import { phrase, type Phrase } from '@/core/units';
 import { isTestSheet, sheetNames } from '@/core/sheets';
 import type { BenchEvent, Plan, Run, RunPhase, Cut } from '@/model';
 import { replayLog, type BenchState } from './bench/replayLog';
@@ -34,13 +35,11 @@ export interface Progress {
  * Why no sheets can be added, in a sentence; undefined while every block still stands as each printed run had it, so that a new
  * sheet can go through all of them.
  */
-export function refusedAddition(progress: Progress): string | undefined {
-  if (!progress.bench.started) return 'Say first how many sheets are started.';
-  if (progress.bench.marks.length > 0) return 'The edition is numbered: no sheet is added to it.';
+export function refusedAddition(progress: Progress): Phrase | undefined {
+  if (!progress.bench.started) return phrase('progress.sayFirstHowMany');
+  if (progress.bench.marks.length > 0) return phrase('progress.theEditionIsNumbered');
   const gone = progress.runs.findIndex((run) => run.cutOn);
-  return gone < 0
-    ? undefined
-    : `No sheet can be added: the block was cut on after run ${gone + 1}, which can never be printed again.`;
+  return gone < 0 ? undefined : phrase('progress.noSheetCanBe', { run: gone + 1 });
 }
 
 /** Where a print stands, from its plan and its log. */

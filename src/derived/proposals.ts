@@ -1,3 +1,4 @@
+import { phrase, type Phrase } from '@/core/units';
 import { layingOf } from '@/core/inks';
 import { sketchPlans, type PlanSketch, type PlanTask } from '@/core/layers';
 import type { LossBelief } from '@/core/sheets';
@@ -38,8 +39,11 @@ export interface Proposal {
   readonly asPlanned: boolean;
 }
 
+/** How a plan works: by one block cut away, by that and one more, a block a colour, or few that overlap. */
+export type WayId = 'reduction' | 'reductionAndOne' | 'blockForEach' | 'overlapping';
+
 export interface WayRow {
-  readonly name: string;
+  readonly name: WayId;
   readonly sketch: PlanSketch;
   readonly figures: PlanFigures;
   readonly looks: PlanLooks['looks'];
@@ -154,11 +158,11 @@ export function findProposals(request: ProposalRequest, progress: (share: number
 function waysOf(scored: readonly Omit<WayRow, 'name'>[]): WayRow[] {
   const cutOn = (s: PlanSketch) => s.blocks.some((block) => block.stages.length > 1);
   const ownInks = (s: PlanSketch) => s.runs.every((run) => run.inkings.every((i) => i.ink.keepsInkOf !== undefined));
-  const rows: [string, (s: PlanSketch) => boolean][] = [
+  const rows: [WayId, (s: PlanSketch) => boolean][] = [
     ['reduction', (s) => s.blocks.length === 1 && (cutOn(s) || s.runs.length === 1)],
-    ['reduction and one more block', (s) => s.blocks.length > 1 && cutOn(s)],
-    ['a block for each colour', (s) => s.runs.length > 1 && !cutOn(s) && ownInks(s)],
-    ['few blocks, overlapping', (s) => s.runs.length > 1 && !cutOn(s) && !ownInks(s)],
+    ['reductionAndOne', (s) => s.blocks.length > 1 && cutOn(s)],
+    ['blockForEach', (s) => s.runs.length > 1 && !cutOn(s) && ownInks(s)],
+    ['overlapping', (s) => s.runs.length > 1 && !cutOn(s) && !ownInks(s)],
   ];
   return rows.flatMap(([name, fits]) => {
     const mine = scored.filter((s) => fits(s.sketch));
@@ -269,22 +273,16 @@ function inksAsGot(plan: Plan, got: ColoursGot, inks: PlanTask['inks']): PlanTas
   });
 }
 
-const signed = (n: number, one: string, many: string, more: string, fewer: string) =>
-  n === 0 ? [] : [`${Math.abs(n)} ${Math.abs(n) === 1 ? one : many} ${n > 0 ? more : fewer}`];
-
-/** What a plan gains and gives up against the present one, in a sentence. */
-export function differenceInWords(now: PlanFigures, then: PlanFigures): string {
-  const parts = [
-    ...signed(then.runs - now.runs, 'run', 'runs', 'more', 'fewer'),
-    ...signed(then.blocks - now.blocks, 'block', 'blocks', 'more', 'fewer'),
-    ...signed(then.days - now.days, 'day', 'days', 'later', 'sooner'),
-    ...signed(then.deepestFilms - now.deepestFilms, 'film', 'films', 'deeper', 'less at the deepest point'),
-  ];
+/** What a plan gains and gives up against the present one: differences of what it takes, and of its colour. */
+export function differenceOf(now: PlanFigures, then: PlanFigures): Phrase {
   const off = then.meanDeltaE - now.meanDeltaE;
+  const parts = (['runs', 'blocks', 'days', 'deepestFilms'] as const).flatMap((what) => {
+    const more = then[what] - now[what];
+    return more === 0 ? [] : [phrase(`difference.${what}`, { more: more > 0, count: Math.abs(more) })];
+  });
   const colour =
     Math.abs(off) < 0.1
-      ? 'colour as now'
-      : `mean ΔE ${then.meanDeltaE.toFixed(1)} instead of ${now.meanDeltaE.toFixed(1)}`;
-  const sentence = [...parts, colour].join(', ');
-  return `${sentence[0].toUpperCase()}${sentence.slice(1)}.`;
+      ? phrase('difference.colourAsNow')
+      : phrase('difference.colour', { then: then.meanDeltaE, now: now.meanDeltaE });
+  return parts.length === 0 ? colour : phrase('difference.all', { parts: [...parts, colour] });
 }

@@ -9,7 +9,6 @@ import {
   expectedLooks,
   filmsOnParts,
   fixedMotions,
-  growthAdvice,
   jigInputOf,
   lookOfFilms,
   measuredMisfits,
@@ -19,7 +18,6 @@ import {
   presentMisfits,
   sheetLayoutOf,
   withFlat,
-  wordsForMotion,
 } from './index';
 import { flatColour, pictureOf, onOwnBlocks } from '@/testing/plans';
 
@@ -36,7 +34,6 @@ const reduction = withFlat(base, {
   handChanges: 0,
   colours: [colour('paper', 95), colour('straw', 82, 2, 45), colour('rust', 50, 40, 40), colour('night', 18)],
 });
-const image = { widthMm: 200, heightMm: 150 };
 
 let minute = 0;
 const log = (...acts: BenchAct[]) =>
@@ -201,21 +198,6 @@ describe('proofs and shims', () => {
   });
 });
 
-describe('in words', () => {
-  test('as one would say it', () => {
-    expect(wordsForMotion(motion({ dxMm: -0.6, rotationDeg: 0.2, growthX: -0.002 }), image, 'Run 3')).toBe(
-      'Run 3 lies 0.60 mm too far left and is turned 0.20° clockwise; is 0.40 mm smaller across the image than what it lies on (the paper has grown since, or the block has shrunk).',
-    );
-    expect(wordsForMotion(motion({ dyMm: 1.25 }), image, 'Run 2')).toBe('Run 2 lies 1.3 mm too low.');
-    expect(wordsForMotion(motion({ dxMm: 0.01 }), image, 'Run 2')).toMatch(/lies in register/);
-  });
-  test('growth has its own cure, other for wood and for lino', () => {
-    expect(growthAdvice(motion({ growthX: -0.002 }), image, true)).toMatch(/should be 0.40 mm larger: damp it/);
-    expect(growthAdvice(motion({ growthY: 0.002 }), image, false)).toMatch(/paper has shrunk by 0.30 mm/);
-    expect(growthAdvice(motion({ growthX: 0.0002 }), image, true)).toBeUndefined();
-  });
-});
-
 test('marks of a proof fit to the motion they came from', () => {
   expect(
     fitMotion([
@@ -261,7 +243,7 @@ describe('blocks on the sheet', () => {
   test('an upright block has two contacts on its long side, at the print’s right', () => {
     const contacts = contactsOf(sheetLayoutOf(sized(160, 240))!);
     expect(contacts.filter((c) => c.pushes[0] < 0).length).toBe(2);
-    expect(contacts[0].name).toMatch(/near the origin corner/);
+    expect(contacts[0].name.code).toBe('stop.near');
     expect(contacts[0].yMm).toBeGreaterThan(contacts[1].yMm);
   });
 

@@ -16,6 +16,7 @@ import {
   withSides,
 } from './lookups';
 import type { Block, BlockSide, FlatColour, FlatPlan, Ink, Plan, Run } from '@/model';
+import { givenName } from '@/core/units';
 
 /** What a further ink of this print is made of: what its first one is. */
 export function mediumOf(plan: Plan): MediumId {
@@ -220,7 +221,7 @@ export function planFromSketch(plan: Plan, sketch: PlanSketch): Plan {
   const material = plan.blocks[0].materialId;
   const blocks = sketch.blocks.map(({ stages }, b): Block => ({
     id: `block-${b + 1}`,
-    name: `Block ${b + 1}`,
+    name: givenName(`Block ${b + 1}`),
     materialId: plan.blocks[b]?.materialId ?? material,
     grainDeg: plan.blocks[b]?.grainDeg ?? 0,
     sizeMm: plan.blocks[b]?.sizeMm ?? null,

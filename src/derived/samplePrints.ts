@@ -7,7 +7,6 @@ import { withFlat } from './runPlan';
 export interface SamplePrint {
   readonly id: (typeof SAMPLE_IDS)[number];
   readonly name: string;
-  readonly says: string;
   readonly colours: readonly { readonly name: string; readonly labD50: Lab }[];
   /** Colour by place in the list, and the outline. */
   readonly shapes: readonly (readonly [number, readonly number[]])[];
@@ -29,7 +28,6 @@ export const SAMPLE_PRINTS: readonly SamplePrint[] = [
   {
     id: 'buoy',
     name: 'Buoy at Noon',
-    says: 'three colours, few parts: for the first time',
     colours: [
       { name: 'paper', labD50: [94.5, 0.3, 4.2] },
       { name: 'sea green', labD50: [72, -22, 2] },
@@ -52,7 +50,6 @@ export const SAMPLE_PRINTS: readonly SamplePrint[] = [
   {
     id: 'pear',
     name: 'Two Pears and a Knife',
-    says: 'four colours with a light inside a dark: what goes first?',
     colours: [
       { name: 'paper', labD50: [94.5, 0.3, 4.2] },
       { name: 'straw', labD50: [86, -2, 48] },
@@ -81,7 +78,6 @@ export const SAMPLE_PRINTS: readonly SamplePrint[] = [
   {
     id: 'lamps',
     name: 'Three Lamps on the Quay',
-    says: 'five colours at night, lights kept to the end',
     colours: [
       { name: 'paper', labD50: [94.5, 0.3, 4.2] },
       { name: 'lamp yellow', labD50: [87, 4, 62] },

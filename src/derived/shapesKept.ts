@@ -1,3 +1,4 @@
+import { phrase, type Phrase } from '@/core/units';
 import type { PartMap } from '@/core/geometry';
 import type { Plan } from '@/model';
 import type { ShapesKept } from './closed';
@@ -14,7 +15,7 @@ export interface LaidPlan {
 
 /** Something that is cut or printed, as one would say it, and where on a sheet it is. */
 interface Fixed {
-  readonly what: string;
+  readonly what: Phrase;
   readonly at: (laid: LaidPlan, part: PrintSheet['parts'][number]) => boolean;
 }
 
@@ -24,14 +25,14 @@ function fixedOf(plan: Plan, { bench, runs }: Progress): Fixed[] {
     runs[r].tally.pulled.length === 0
       ? []
       : inkingsOf(run).map((inking) => ({
-          what: `what run ${r + 1} (${inkNamesOf(plan, run)}) has printed`,
+          what: phrase('shapesKept.whatRunHasPrinted', { run: r + 1, inks: inkNamesOf(plan, run) }),
           at: (laid, part) => inkedAt(laid.plan, laid.sheet, part, run, inking),
         })),
   );
   const cuts = cutsOf(plan)
     .filter((cut) => bench.cutsPassed.some((passed) => passed.cutId === cut.id))
     .map((cut): Fixed => ({
-      what: `what is cut for run ${(runsOfCut(plan, cut.id)[0] ?? 0) + 1}`,
+      what: phrase('shapesKept.whatIsCutFor', { run: (runsOfCut(plan, cut.id)[0] ?? 0) + 1 }),
       at: (laid, part) => standsAt(laid.plan, laid.sheet, part, cut.id),
     }));
   return [...films, ...cuts];
@@ -43,7 +44,7 @@ function fixedOf(plan: Plan, { bench, runs }: Progress): Fixed[] {
  */
 export function shapesKept(was: LaidPlan, is: LaidPlan, progress: Progress): ShapesKept {
   if (was.map.width !== is.map.width || was.map.height !== is.map.height)
-    return { kept: false, what: 'the size of what is cut and printed' };
+    return { kept: false, what: phrase('measure.sizeOfWhatIsCutAndPrinted') };
   const fixed = fixedOf(was.plan, progress);
   const facts = (laid: LaidPlan) => laid.sheet.parts.map((part) => fixed.map(({ at }) => at(laid, part)));
   const wasSo = facts(was),

@@ -1,6 +1,6 @@
 import { filmStackOf } from '@/core/layers';
 import type { Slip } from './bench/replayLog';
-import { failure, success, type Outcome } from '@/core/units';
+import { failure, givenName, success, type Outcome } from '@/core/units';
 import { printedRuns } from './looks';
 import { cutsOf, inkingsOf, inksOfRun, plainRun, sideOfCut } from './lookups';
 import { type Block, type Ink, type Place, type Plan, type Run } from '@/model';
@@ -34,18 +34,10 @@ export function coloursAfterSlip(
     if (left === stack(id, false)) continue;
     const fellow = plan.flat!.colours.find((c) => stack(c.id, false) === left);
     if (!fellow)
-      return failure(
-        'slip-colour',
-        `No colour of the picture is printed with just the films that are left where ${plan.flat!.colours.find((c) => c.id === id)!.name} was to be. Leave it, patch it, or print the spot on its own.`,
-      );
+      return failure('slip-colour.noColourOfThe', { find: plan.flat!.colours.find((c) => c.id === id)!.name });
     became.set(id, fellow.id);
   }
-  return became.size > 0
-    ? success(became)
-    : failure(
-        'slip-colour',
-        'Nothing that was still to print is missing there, so nothing in the plan needs to change.',
-      );
+  return became.size > 0 ? success(became) : failure('slip-colour.nothingThatWasStill');
 }
 
 /** The colours whose films are lost at a slip, of those that lie there. */
@@ -64,14 +56,13 @@ export function withSpotRun(
   colourIds: readonly string[],
 ): Outcome<Plan> {
   const standingIds = lostColours(plan, slip, colourIds);
-  if (standingIds.length === 0)
-    return failure('slip-colour', 'Nothing that was still to print is missing there, so there is no spot to print.');
+  if (standingIds.length === 0) return failure('slip-colour.nothingThatWasStillTo');
   const number = plan.runs.filter((run) => run.id.startsWith('run-spot-')).length + 1;
   const colour = plan.flat!.colours.find((c) => c.id === standingIds[0])!;
   const last = plan.runs.length > 0 ? inksOfRun(plan, plan.runs[plan.runs.length - 1])[0] : undefined;
   const ink: Ink = {
     id: `ink-spot-${number}`,
-    name: `${colour.name}, spot`.slice(0, 60),
+    name: givenName(`${colour.name}, spot`).slice(0, 60),
     mediumId: last?.mediumId ?? 'oil relief',
     solidLabD50: colour.wantedLabD50,
     opacity: 'opaque',
@@ -83,7 +74,7 @@ export function withSpotRun(
   const block: Block = {
     ...plan.blocks[0],
     id: `block-spot-${number}`,
-    name: `Spot block ${number}`,
+    name: givenName(`Spot block ${number}`),
     sides: [
       {
         id: `side-spot-${number}`,
@@ -126,7 +117,7 @@ export function withSecondTone(plan: Plan, run: Run, place: Plan['masks'][number
   const ink: Ink = {
     ...first,
     id: `ink-tone-${number}`,
-    name: `${first.name}, second tone`.slice(0, 60),
+    name: givenName(`${first.name}, second tone`).slice(0, 60),
     recipe: null,
   };
   const tone: Run = {
@@ -151,7 +142,7 @@ export function withSecondTone(plan: Plan, run: Run, place: Plan['masks'][number
     covers,
     growMm,
     hold: 'pins' as const,
-    note: 'two tones from one cut',
+    note: givenName('two tones from one cut'),
   });
   return {
     ...plan,

@@ -1,3 +1,4 @@
+import { toldByServer } from '@/words/refusals';
 import {
   emptyPlan,
   STARTER_WORKSHOP,
@@ -18,7 +19,7 @@ const using = (of: ItemKind, ...items: WorkshopItem[]): PlanEdit => ({ kind: 'wo
 function after(plan: Plan, ...edits: PlanEdit[]): Plan {
   return edits.reduce((before, edit) => {
     const made = applyEdit(before, edit);
-    if (!made.ok) throw new Error(made.message);
+    if (!made.ok) throw new Error(toldByServer(made));
     return made.value;
   }, plan);
 }

@@ -66,8 +66,7 @@ function takenFrom(plan: Plan, kind: ItemKind): Taken {
 
 /** The plan made with these things of a kind, and no others of it. Failure: `uses-one` where only one can be. */
 export function withUses(plan: Plan, kind: ItemKind, items: readonly WorkshopItem[]): Outcome<Plan> {
-  if (items.length > 1 && USED_ONCE.includes(kind))
-    return failure('uses-one', `A print is made with one ${kind}; ${items.length} were chosen.`);
+  if (items.length > 1 && USED_ONCE.includes(kind)) return failure('uses-one', { kind, items: items.length });
   const next = { ...plan, uses: [...plan.uses.filter((item) => item.kind !== kind), ...items] };
   return success({ ...next, ...takenFrom(next, kind) });
 }

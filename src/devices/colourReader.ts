@@ -35,7 +35,7 @@ const ANSWERS_AFTER_MS = 700;
 export function simulatedReader(seed: number, answersAfterMs = ANSWERS_AFTER_MS): ColourReader {
   let readings = 0;
   return {
-    name: 'simulated colour reader',
+    name: 'simulated-colour-reader',
     source: 'reader',
     async read({ inkId, film, weight, ground, floor }) {
       await new Promise((resolve) => {
@@ -55,12 +55,12 @@ export function simulatedReader(seed: number, answersAfterMs = ANSWERS_AFTER_MS)
 
 /** A reading typed in by hand. */
 export function typedReader(labD50: Lab): ColourReader {
-  return { name: 'typed in', source: 'typed', read: () => Promise.resolve({ labD50, spectrum: null }) };
+  return { name: 'typed-in', source: 'typed', read: () => Promise.resolve({ labD50, spectrum: null }) };
 }
 
 /** A reading out of a measurement file. */
 export function fileReader(reading: Reading): ColourReader {
-  return { name: 'measurement file', source: 'file', read: () => Promise.resolve(reading) };
+  return { name: 'measurement-file', source: 'file', read: () => Promise.resolve(reading) };
 }
 
 function readingOf(spectrum: readonly number[]): Reading {

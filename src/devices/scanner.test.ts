@@ -1,3 +1,4 @@
+import { toldByServer } from '@/words/refusals';
 import { measureMisfit, motionAbout, readProof, type ExpectedProof } from '@/core/registration';
 import { overprintLabD50 } from '@/core/inks';
 import type { Lab } from '@/core/colour';
@@ -57,11 +58,11 @@ test('a hidden misfit is found, within what is stated, in spite of skew, light, 
   const scan = simulateScan(lid, { dpi: 200, seed: 4 }),
     reading = readProof(scan, expected),
     second = measureMisfit(scan, { ...expected, run: 2 });
-  if (!reading.ok) throw new Error(reading.message);
+  if (!reading.ok) throw new Error(toldByServer(reading));
   expect(second.ok && second.value.motion).toEqual(reading.value.runs[1].ok && reading.value.runs[1].value.motion);
   expect(Math.abs(reading.value.sheet.pxPerMm * 25.4 - 200)).toBeLessThan(1);
   reading.value.runs.forEach((answer, r) => {
-    if (!answer.ok) throw new Error(answer.message);
+    if (!answer.ok) throw new Error(toldByServer(answer));
     const { onSheet } = answer.value,
       truth = motionAbout(lid.motions[r], onSheet.about.xMm, onSheet.about.yMm);
     expect(Math.hypot(onSheet.dxMm - truth.dxMm, onSheet.dyMm - truth.dyMm)).toBeLessThan(0.05);
@@ -75,25 +76,25 @@ test('what is not on the scan is refused before anything is read', () => {
     { width: 700, height: 600, dpi: 300, data: new Uint8ClampedArray(700 * 600 * 4) },
     { ...expected, run: 3 },
   );
-  expect(!third.ok && third.message).toMatch(/Run 3 is not on the scan/);
+  expect(!third.ok && toldByServer(third)).toMatch(/Run 3 is not on the scan/);
 });
 
 test.each([
   ['too coarse', { dpi: 120 }, {}, /120 dpi; 200 are needed/],
   ['lying askew', { dpi: 200, skewDeg: 6 }, {}, /turned by 6\.\d°/],
   ['of another size', { dpi: 200 }, { sheetMm: { widthMm: 80, heightMm: 74 } }, /Is this the whole sheet/],
-  ['wrong in its dpi', { dpi: 200 }, { sheetMm: { widthMm: 60, heightMm: 51 } }, /the layout says 60\.0 mm/],
+  ['wrong in its dpi', { dpi: 200 }, { sheetMm: { widthMm: 60, heightMm: 51 } }, /the layout says 60 mm/],
 ] as const)('a scan %s is refused with the reason', (_, settings, layout, words) => {
   const found = readProof(simulateScan(proof(2), { seed: 2, ...settings }), { ...expected, ...layout });
-  expect(!found.ok && found.message).toMatch(words);
+  expect(!found.ok && toldByServer(found)).toMatch(words);
 });
 
 test('a scan of nothing, and one whose bytes are missing', () => {
   const blank = { width: 700, height: 600, dpi: 300, data: new Uint8ClampedArray(700 * 600 * 4).fill(90) };
   const none = readProof(blank, expected),
     short = readProof({ ...blank, data: blank.data.subarray(9) }, expected);
-  expect(!none.ok && none.message).toMatch(/edge of the sheet cannot be told/);
-  expect(!short.ok && short.code).toBe('scan');
+  expect(!none.ok && toldByServer(none)).toMatch(/edge of the sheet cannot be told/);
+  expect(!short.ok && short.code).toBe('scan.aScanOfPixels');
 });
 
 test('the same seed gives the same scan, row by row or all at once; another seed another', async () => {

@@ -47,7 +47,7 @@ const MAX_SKEW_DEG = 2;
 /** A scanner that is not there: turned a little, unevenly lit, with a cast, grain and noise, all by the seed. */
 export function simulatedScanner(settings: ScanSettings): Scanner {
   return {
-    name: 'simulated scanner',
+    name: 'simulated-scanner',
     async scan(proof) {
       const { picture, rows } = carriageOf(proof, settings);
       for (let y = 0; y < picture.height; y += ROWS_AT_ONCE) {

@@ -11,8 +11,10 @@ import {
   BUNDLE_VERSION,
   checkManifest,
   type BundleManifest,
+  failed,
+  type Phrase,
 } from '@/model';
-import { failure, success, type Outcome } from '@/core/units';
+import { failure, success, type Outcome, phrase } from '@/core/units';
 import { mediaTypeOf, OCTETS, pngSize } from './mediaType';
 
 const MB = 1024 * 1024;
@@ -69,10 +71,10 @@ export function writeBundle(bundle: PrintBundle, writtenAt: string): Uint8Array 
 /** Reads a bundle without trusting it: sizes before unpacking, then checksums, then the records themselves. */
 export function readBundle(bytes: Uint8Array): Outcome<PrintBundle> {
   if (bytes.length > BUNDLE_LIMITS.bytes)
-    return failure(
-      'bundle-bytes',
-      `This file has ${Math.round(bytes.length / 1e6)} MB; a bundle may have up to ${Math.round(BUNDLE_LIMITS.bytes / 1e6)} MB.`,
-    );
+    return failure('bundle-bytes', {
+      bytes: Math.round(bytes.length / 1e6),
+      bytes2: Math.round(BUNDLE_LIMITS.bytes / 1e6),
+    });
   const files = unpack(bytes);
   if (!files.ok) return files;
   const manifest = readManifest(files.value);
@@ -85,7 +87,7 @@ export function readBundle(bytes: Uint8Array): Outcome<PrintBundle> {
 function unpack(bytes: Uint8Array): Outcome<Record<string, Uint8Array>> {
   let unpacked = 0,
     files = 0;
-  let refusal: string | undefined;
+  let refusal: Phrase | undefined;
   try {
     const content = unzipSync(bytes, {
       filter: (file) => {
@@ -93,25 +95,28 @@ function unpack(bytes: Uint8Array): Outcome<Record<string, Uint8Array>> {
         files++;
         const most = sizeLimit(file.name);
         if (file.originalSize > most)
-          refusal ??= `“${file.name.slice(0, 60)}” would have ${Math.round(file.originalSize / 1e6)} MB; up to ${Math.round(most / 1e6)} are read.`;
+          refusal ??= phrase('bundle.wouldHaveMbUp', {
+            file: file.name.slice(0, 60),
+            originalSize: Math.round(file.originalSize / 1e6),
+            most: Math.round(most / 1e6),
+          });
         // deflate packs a thousand bytes into one at the very best: more is a size that lies
         if (file.originalSize > 1100 * file.size + 1000)
-          refusal ??= `“${file.name.slice(0, 60)}” says it is larger than its bytes can hold.`;
+          refusal ??= phrase('bundle.saysItIsLarger', { file: file.name.slice(0, 60) });
         if (unpacked > BUNDLE_LIMITS.growthFromBytes && unpacked > BUNDLE_LIMITS.growth * bytes.length)
-          refusal ??= `It would grow more than ${BUNDLE_LIMITS.growth} times when it is opened.`;
-        if (files > BUNDLE_LIMITS.files) refusal ??= `It holds more than ${BUNDLE_LIMITS.files} files.`;
+          refusal ??= phrase('bundle.itWouldGrowMore', { growth: BUNDLE_LIMITS.growth });
+        if (files > BUNDLE_LIMITS.files) refusal ??= phrase('bundle.itHoldsMoreThan', { files: BUNDLE_LIMITS.files });
         if (unpacked > BUNDLE_LIMITS.unpackedBytes)
-          refusal ??= `Unpacked it would fill more than ${Math.round(BUNDLE_LIMITS.unpackedBytes / 1e6)} MB.`;
+          refusal ??= phrase('bundle.unpackedItWouldFill', {
+            unpackedBytes: Math.round(BUNDLE_LIMITS.unpackedBytes / 1e6),
+          });
         return refusal === undefined;
       },
     });
-    if (refusal) return failure('bundle-bomb', `This zip is not opened. ${refusal} A print's bundle is far smaller.`);
+    if (refusal) return failure('bundle-bomb', { refusal });
     return success(content);
   } catch {
-    return failure(
-      'bundle-zip',
-      'This is not a zip file, or it is damaged. Choose a bundle written by Ulexite (its name ends in .ulexite.zip).',
-    );
+    return failure('bundle-zip');
   }
 }
 
@@ -123,16 +128,9 @@ function sizeLimit(name: string): number {
 
 function readManifest(files: Record<string, Uint8Array>): Outcome<BundleManifest> {
   const manifest = parse<Partial<BundleManifest>>(files['manifest.json']);
-  if (manifest?.format !== BUNDLE_FORMAT || !Array.isArray(manifest.files))
-    return failure(
-      'bundle-foreign',
-      'This zip is not a print written by Ulexite: it has no manifest of ours. Choose a file whose name ends in .ulexite.zip.',
-    );
+  if (manifest?.format !== BUNDLE_FORMAT || !Array.isArray(manifest.files)) return failure('bundle-foreign');
   if (manifest.version !== BUNDLE_VERSION)
-    return failure(
-      'bundle-version',
-      `This bundle is of version ${String(manifest.version)}; this Ulexite reads version ${BUNDLE_VERSION}. Update Ulexite to open it.`,
-    );
+    return failure('bundle-version', { version: String(manifest.version), BUNDLE_VERSION });
   return checkManifest(manifest);
 }
 
@@ -143,13 +141,9 @@ function checkedFiles(
   const content = new Map<string, { bytes: Uint8Array; mediaType: string }>();
   for (const entry of manifest.files) {
     const bytes = Object.hasOwn(files, String(entry?.path)) ? files[entry.path] : undefined;
-    if (content.has(entry?.path))
-      return failure('bundle-damaged', `“${String(entry.path)}” is listed twice in this bundle.`);
+    if (content.has(entry?.path)) return failure('bundle-damaged.isListedTwiceIn', { path: String(entry.path) });
     if (!bytes || bytes.length !== entry.bytes || sha256(bytes) !== entry.sha256)
-      return failure(
-        'bundle-damaged',
-        `“${String(entry?.path)}” in this bundle is missing or damaged (its checksum does not fit). Copy the bundle again from where it came.`,
-      );
+      return failure('bundle-damaged.inThisBundleIs', { path: String(entry?.path) });
     content.set(entry.path, { bytes, mediaType: String(entry.mediaType) });
   }
   return success(content);
@@ -162,7 +156,7 @@ function readRecords(
   const name = checkName(manifest.name);
   if (!name.ok) return name;
   const plan = checkPlan(parse(content.get('plan.json')?.bytes));
-  if (!plan.ok) return failure('bundle-plan', `The plan in this bundle cannot be used: ${plan.message}`);
+  if (!plan.ok) return failure('bundle-plan.thePlanInThis', { why: plan });
   const events = readEvents(parse(content.get('bench-log.json')?.bytes));
   if (!events.ok) return events;
   // only what plan and log name is kept: nothing else comes into the workshop's file
@@ -173,13 +167,11 @@ function readRecords(
     if (wanted.has(sha)) blobs.set(sha, { bytes, mediaType: mediaTypeOf(bytes) });
   }
   for (const [sha, blob] of blobs)
-    if (sha256(blob.bytes) !== sha)
-      return failure('bundle-damaged', `The picture “${sha.slice(0, 12)}…” is not what its name says.`);
+    if (sha256(blob.bytes) !== sha) return failure('bundle-damaged.thePictureIsNot', { sha: sha.slice(0, 12) });
   for (const sha of blobsOfPlan(plan.value))
-    if (!blobs.has(sha))
-      return failure('bundle-damaged', `The bundle lacks the picture “${sha.slice(0, 12)}…” that its plan uses.`);
+    if (!blobs.has(sha)) return failure('bundle-damaged.theBundleLacksThe', { sha: sha.slice(0, 12) });
   const wrong = wrongPicture(plan.value, events.value, blobs);
-  if (wrong) return failure('bundle-picture', wrong);
+  if (wrong) return failed(wrong);
   return success({ name: name.value, plan: plan.value, events: events.value, blobs });
 }
 
@@ -188,22 +180,21 @@ function wrongPicture(
   plan: Plan,
   events: readonly BenchEvent[],
   blobs: ReadonlyMap<string, { readonly bytes: Uint8Array; readonly mediaType: string }>,
-): string | undefined {
+): Phrase | undefined {
   if (plan.picture) {
     const { raster, originalSha, format } = plan.picture;
     const original = blobs.get(originalSha)!.mediaType;
     if (original !== `image/${format === 'svg' ? 'svg+xml' : format}`)
-      return `The original picture in this bundle is not the ${format.toUpperCase()} file its plan says.`;
+      return phrase('bundle.theOriginalPictureIn', { format: format.toUpperCase() });
     const size = pngSize(blobs.get(raster.sha)!.bytes);
     if (!size || size.widthPx !== raster.widthPx || size.heightPx !== raster.heightPx)
-      return 'The working picture in this bundle is not a PNG of the size its plan says.';
+      return phrase('bundle.theWorkingPictureIn');
     if (!fitsItsSize(plan.picture))
-      return `The picture in this bundle has ${raster.widthPx} × ${raster.heightPx} pixels, which does not fit its printed size.`;
+      return phrase('bundle.thePictureInThis', { widthPx: raster.widthPx, heightPx: raster.heightPx });
   }
-  if (plan.flat && blobs.get(plan.flat.labelsSha)!.mediaType !== OCTETS)
-    return 'The flat colours in this bundle are not a map of flat colours.';
+  if (plan.flat && blobs.get(plan.flat.labelsSha)!.mediaType !== OCTETS) return phrase('bundle.theFlatColoursIn');
   const odd = picturesOfLog(events).find((sha) => blobs.has(sha) && !pngSize(blobs.get(sha)!.bytes));
-  return odd && `The picture “${odd.slice(0, 12)}…” of a cut in this bundle is not a PNG that can be shown.`;
+  return odd === undefined ? undefined : phrase('bundle.thePictureOfA', { odd: odd.slice(0, 12) });
 }
 
 /** The working raster covers the printed size at its fineness, to within a pixel and a half. */
@@ -221,12 +212,9 @@ function picturesOfLog(events: readonly BenchEvent[]): string[] {
 }
 
 function readEvents(value: unknown): Outcome<BenchEvent[]> {
-  if (!Array.isArray(value)) return failure('bundle-log', 'The bench log in this bundle cannot be read.');
+  if (!Array.isArray(value)) return failure('bundle-log.theBenchLogIn');
   if (value.length > BUNDLE_LIMITS.events)
-    return failure(
-      'bundle-log',
-      `The bench log in this bundle has ${value.length} entries; up to ${BUNDLE_LIMITS.events} are read.`,
-    );
+    return failure('bundle-log.theBenchLogInThis', { entries: value.length, most: BUNDLE_LIMITS.events });
   const ids = new Set<string>();
   const events: BenchEvent[] = [];
   for (const item of value as Partial<BenchEvent>[]) {
@@ -239,10 +227,9 @@ function readEvents(value: unknown): Outcome<BenchEvent[]> {
       item.id.length > 80 ||
       Number.isNaN(Date.parse(String(item.at)))
     ) {
-      return failure(
-        'bundle-log',
-        `Entry ${events.length + 1} of the bench log in this bundle cannot be used${act.ok ? '.' : `: ${act.message}`}`,
-      );
+      return act.ok
+        ? failure('bundle-log.entry', { entry: events.length + 1 })
+        : failure('bundle-log.entryRefused', { entry: events.length + 1, why: act });
     }
     ids.add(item.id);
     events.push({ id: item.id, at: new Date(String(item.at)).toISOString(), act: act.value });

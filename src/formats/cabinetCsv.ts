@@ -1,6 +1,6 @@
 import { parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
-import { failure, success, type Outcome } from '@/core/units';
+import { failure, success, type Outcome, phrase } from '@/core/units';
 import { checkCabinetInk, type CabinetInk } from '@/model';
 import { plainCell } from './csv';
 
@@ -41,24 +41,18 @@ export function readCabinetCsv(
       delimiter: delimiterOf(text),
     });
   } catch (error) {
-    return failure(
-      'cabinet-csv',
-      `This table cannot be read: ${error instanceof Error ? error.message : 'it is damaged'}.`,
-    );
+    return failure('cabinet-csv.thisTableCannotBe', {
+      detail: error instanceof Error ? error.message : phrase('cabinetCsv.itIsDamaged'),
+    });
   }
-  if (rows.length === 0) return failure('cabinet-csv', 'There are no inks in this table.');
-  if (rows.length > MAX_INKS)
-    return failure('cabinet-csv', `This table has more than ${MAX_INKS} inks; no more are taken in.`);
+  if (rows.length === 0) return failure('cabinet-csv.thereAreNoInks');
+  if (rows.length > MAX_INKS) return failure('cabinet-csv.thisTableHasMore', { MAX_INKS });
   const missing = ['name', 'l*', 'a*', 'b*'].filter((column) => !(column in rows[0]));
-  if (missing.length > 0)
-    return failure(
-      'cabinet-csv',
-      `The table needs columns headed name, L*, a* and b*; missing: ${missing.join(', ')}.`,
-    );
+  if (missing.length > 0) return failure('cabinet-csv.theTableNeedsColumns', { missing: missing.join(', ') });
   const inks: Omit<CabinetInk, 'id'>[] = [];
   for (const [i, row] of rows.entries()) {
     const ink = checkCabinetInk(inkOfRow(row, paperLabD50));
-    if (!ink.ok) return failure('cabinet-csv', `Row ${i + 2} (“${(row.name ?? '').slice(0, 30)}”): ${ink.message}`);
+    if (!ink.ok) return failure('cabinet-csv.row', { row: i + 2, name: (row.name ?? '').slice(0, 30), why: ink });
     inks.push(ink.value);
   }
   return success(inks);

@@ -56,40 +56,31 @@ export function readCgats(text: string): Outcome<NamedReading[]> {
   const lines = text.split(/\r\n|\r|\n/);
   const format = between(lines, 'BEGIN_DATA_FORMAT', 'END_DATA_FORMAT'),
     data = between(lines, 'BEGIN_DATA', 'END_DATA');
-  if (format === undefined || data === undefined)
-    return failure(
-      'cgats',
-      'This is not a CGATS measurement file: BEGIN_DATA_FORMAT and BEGIN_DATA, with their ends, are missing.',
-    );
+  if (format === undefined || data === undefined) return failure('cgats.thisIsNotA');
   const fields = tokensOf(format, MAX_FIELDS).map((f) => f.toUpperCase());
   if (fields.length === 0 || fields.length > MAX_FIELDS)
-    return failure('cgats', `The file names ${fields.length} fields; 1 to ${MAX_FIELDS} can be read.`);
+    return failure('cgats.theFileNamesFields', { fields: fields.length, MAX_FIELDS });
   const tokens = tokensOf(data, MAX_SAMPLES * fields.length);
-  if (tokens.length > MAX_SAMPLES * fields.length)
-    return failure('cgats', `The file has more than ${MAX_SAMPLES} samples; no more are read.`);
+  if (tokens.length > MAX_SAMPLES * fields.length) return failure('cgats.theFileHasMore', { MAX_SAMPLES });
   if (tokens.length % fields.length !== 0)
-    return failure(
-      'cgats',
-      `The data do not come out even: ${tokens.length} values for ${fields.length} fields. The file may be cut off.`,
-    );
+    return failure('cgats.theDataDoNot', { tokens: tokens.length, fields: fields.length });
   const at = (name: string) => fields.indexOf(name);
   const lab = [at('LAB_L'), at('LAB_A'), at('LAB_B')];
   const named = ['SAMPLE_NAME', 'SAMPLE_LOC', 'SAMPLE_ID', 'SAMPLEID'].map(at).find((i) => i >= 0) ?? -1;
   const bands = spectralFields(fields);
-  if (lab.includes(-1) && !bands)
-    return failure('cgats', 'The file has neither LAB_L, LAB_A and LAB_B nor spectral fields from 380 to 730 nm.');
+  if (lab.includes(-1) && !bands) return failure('cgats.theFileHasNeither');
   const samples: NamedReading[] = [];
   for (let row = 0; row < tokens.length; row += fields.length) {
     const values = tokens.slice(row, row + fields.length);
     const sample = sampleOf(values, named < 0 ? `sample ${samples.length + 1}` : values[named], lab, bands);
     if (!sample)
-      return failure(
-        'cgats',
-        `Sample ${samples.length + 1} (“${values[Math.max(0, named)].slice(0, 30)}”) holds something that is not a number, or a colour that cannot be.`,
-      );
+      return failure('cgats.sampleHoldsSomethingThat', {
+        samples: samples.length + 1,
+        value: values[Math.max(0, named)].slice(0, 30),
+      });
     samples.push(sample);
   }
-  return samples.length > 0 ? success(samples) : failure('cgats', 'There are no samples in this file.');
+  return samples.length > 0 ? success(samples) : failure('cgats.thereAreNoSamples');
 }
 
 interface Band {

@@ -1,3 +1,4 @@
+import { toldByServer } from '@/words/refusals';
 import fc from 'fast-check';
 import { deltaE2000, labD50FromSrgb8, spectrumFromLabD50, type Lab } from '@/core/colour';
 import type { CabinetInk } from '@/model';
@@ -30,7 +31,7 @@ describe('palettes', () => {
       fc.property(fc.array(rgb, { minLength: 1, maxLength: 20 }), (colours) => {
         const named = colours.map((c, i) => ({ name: `ink ${i}`, labD50: labD50FromSrgb8(c) }));
         const read = readPalette(writePalette('test', named));
-        if (!read.ok) throw new Error(read.message);
+        if (!read.ok) throw new Error(toldByServer(read));
         expect(read.value.map((c) => c.name)).toEqual(named.map((c) => c.name));
         read.value.forEach((c, i) => expect(deltaE2000(c.labD50, named[i].labD50)).toBeLessThan(1e-6));
       }),
@@ -51,7 +52,7 @@ describe('palettes', () => {
     ['GIMP Palette\n10 20 300 grey\n', /Line 2/],
   ])('%j is refused in words', (text, words) => {
     const read = readPalette(text);
-    expect(read.ok ? '' : read.message).toMatch(words);
+    expect(read.ok ? '' : toldByServer(read)).toMatch(words);
   });
 });
 
@@ -64,7 +65,7 @@ describe('measurement files', () => {
 
   test('what is written is read again, spectra where there were any', () => {
     const read = readCgats(writeCgats('cabinet', samples));
-    if (!read.ok) throw new Error(read.message);
+    if (!read.ok) throw new Error(toldByServer(read));
     expect(read.value.map((s) => s.name)).toEqual(samples.map((s) => s.name));
     expect(read.value[0].spectrum!.every((v, i) => Math.abs(v - spectrum[i]) < 1e-5)).toBe(true);
     expect(read.value[1].spectrum).toBeNull();
@@ -83,7 +84,7 @@ describe('measurement files', () => {
       'END_DATA',
     ].join('\r\n');
     const read = readCgats(text);
-    if (!read.ok) throw new Error(read.message);
+    if (!read.ok) throw new Error(toldByServer(read));
     expect(read.value[0]).toMatchObject({ name: 'grey' });
     expect(read.value[0].spectrum!.every((v) => Math.abs(v - 0.5) < 1e-12)).toBe(true);
     expect(read.value[0].labD50[0]).toBeCloseTo(76.07, 1);
@@ -104,7 +105,7 @@ describe('measurement files', () => {
     ['no samples', withData('SAMPLE_ID LAB_L LAB_A LAB_B', ''), /no samples/],
   ])('%s is refused in words', (_name, text, words) => {
     const read = readCgats(text);
-    expect(read.ok ? '' : read.message).toMatch(words);
+    expect(read.ok ? '' : toldByServer(read)).toMatch(words);
   });
 });
 
@@ -112,7 +113,7 @@ describe('the cabinet as a table', () => {
   test('what is written is read again', () => {
     const inks = [ink('yellow ochre', [62, 16, 50]), ink('white, "opaque"', [95, 0, 2], 'opaque')];
     const read = readCabinetCsv(`\uFEFF${cabinetCsv(inks)}`, PAPER);
-    if (!read.ok) throw new Error(read.message);
+    if (!read.ok) throw new Error(toldByServer(read));
     expect(read.value.map((i) => [i.name, i.colour.labD50, i.opacity, i.strength, i.stockG, i.lightFast])).toEqual(
       inks.map((i) => [i.name, i.colour.labD50, i.opacity, i.strength, i.stockG, i.lightFast]),
     );
@@ -135,6 +136,6 @@ describe('the cabinet as a table', () => {
     ['name,L*,a*,b*\nx,dark,0,0', /Row 2/],
   ])('%j is refused in words', (text, words) => {
     const read = readCabinetCsv(text, PAPER);
-    expect(read.ok ? '' : read.message).toMatch(words);
+    expect(read.ok ? '' : toldByServer(read)).toMatch(words);
   });
 });

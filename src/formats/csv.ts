@@ -1,3 +1,4 @@
+import { fileWords } from '@/words/files';
 import { stringify } from 'csv-stringify/sync';
 import { isTestSheet, type SheetName } from '@/core/sheets';
 import { type BenchState, inkNamesOf } from '@/derived';
@@ -29,7 +30,7 @@ export function ledgerCsv(plan: Plan, bench: BenchState, sheets: readonly SheetN
       `run ${i + 1} ${inkNamesOf(plan, run)}`,
       `run ${i + 1} faults`,
       `run ${i + 1} note`,
-      `run ${i + 1} pulled at`,
+      fileWords('csv.runPulledAt', { iValue: i + 1 }),
     ]),
     'mark',
   ];
@@ -40,7 +41,7 @@ export function ledgerCsv(plan: Plan, bench: BenchState, sheets: readonly SheetN
       const pull = bench.pulls.find((p) => p.runId === run.id && p.sheet === sheet);
       return pull
         ? [
-            pull.setAside ? 'set aside' : pull.faults.length ? 'usable' : 'good',
+            pull.setAside ? fileWords('csv.setAside') : pull.faults.length ? 'usable' : 'good',
             pull.faults.join(' + '),
             pull.note,
             pull.at,
@@ -55,7 +56,7 @@ export function ledgerCsv(plan: Plan, bench: BenchState, sheets: readonly SheetN
 /** The numbering: mark, sheet, faults noted on the way. */
 export function numberingCsv(bench: BenchState): string {
   return table([
-    ['mark', 'sheet', 'faults noted'],
+    ['mark', 'sheet', fileWords('csv.faultsNoted')],
     ...bench.marks.map(({ sheet, mark }) => [
       mark,
       sheet,

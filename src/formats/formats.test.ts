@@ -1,3 +1,4 @@
+import { told } from '@/testing/told';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
@@ -252,12 +253,14 @@ describe('bundles', () => {
       'bundle-bomb',
     ],
     ['a file too large for what it is', () => claiming(zip(), 30 * 1024 * 1024), 'bundle-bomb'],
-  ])('%s is refused', (_name, make, code) => expect(readBundle(make())).toMatchObject({ ok: false, code }));
+  ])('%s is refused', (_name, make, code) =>
+    expect(readBundle(make())).toMatchObject({ ok: false, code: expect.stringMatching(`^${code}`) }),
+  );
   test('a plan that breaks the rules is refused with the reason', () => {
     const bad = writeBundle({ ...bundle, plan: { ...bundle.plan, toolsMm: [99] } }, '');
-    expect(readBundle(bad)).toMatchObject({
+    expect(told(readBundle(bad))).toMatchObject({
       ok: false,
-      code: 'bundle-plan',
+      code: expect.stringMatching(/^bundle-plan\b/),
       message: expect.stringMatching(/99 mm is too much for a tool’s width/),
     });
   });

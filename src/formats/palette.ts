@@ -21,29 +21,24 @@ export function writePalette(title: string, colours: readonly NamedColour[]): st
 /** Reads such a palette. Its colours are sRGB, so inks outside sRGB come in nearer to grey than they are. */
 export function readPalette(text: string): Outcome<NamedColour[]> {
   const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\r|\n/);
-  if (lines[0]?.trim() !== 'GIMP Palette')
-    return failure('palette', 'This is not a GPL palette: its first line should read “GIMP Palette”.');
+  if (lines[0]?.trim() !== 'GIMP Palette') return failure('palette.thisIsNotA');
   const colours: NamedColour[] = [];
   for (let i = 1; i < lines.length; i++) {
     if (lines[i].length > LONGEST_LINE)
-      return failure('palette', `Line ${i + 1} of the palette has ${lines[i].length} characters; this is no palette.`);
+      return failure('palette.lineOfThePalette', { number: i + 1, line: lines[i].length });
     const line = lines[i].trim();
     if (line === '' || line.startsWith('#') || /^(name|columns):/i.test(line)) continue;
     const found = /^(\d+)\s+(\d+)\s+(\d+)(?:\s+(.*))?$/.exec(line);
     const rgb = found?.slice(1, 4).map(Number) as [number, number, number] | undefined;
     if (!rgb || rgb.some((v) => v > 255))
-      return failure(
-        'palette',
-        `Line ${i + 1} of the palette, “${line.slice(0, 40)}”, is not three numbers from 0 to 255 and a name.`,
-      );
+      return failure('palette.lineOfThePaletteIs', { number: i + 1, line: line.slice(0, 40) });
     colours.push({
       name: found![4]?.trim().slice(0, 60) || `colour ${colours.length + 1}`,
       labD50: labD50FromSrgb8(rgb),
     });
-    if (colours.length > MAX_COLOURS)
-      return failure('palette', `This palette has more than ${MAX_COLOURS} colours; no more are taken in.`);
+    if (colours.length > MAX_COLOURS) return failure('palette.thisPaletteHasMore', { MAX_COLOURS });
   }
-  return colours.length > 0 ? success(colours) : failure('palette', 'There are no colours in this palette.');
+  return colours.length > 0 ? success(colours) : failure('palette.thereAreNoColours');
 }
 
 export function oneLine(text: string): string {

@@ -1,3 +1,4 @@
+import { fileWords } from '@/words/files';
 import PDFDocument from 'pdfkit';
 import type { ExportPaper } from '@/model';
 import { HOUSE_COLOURS } from '@/core/colour';
@@ -141,7 +142,7 @@ export async function pdfOfDrawings(
   const doc = new PDFDocument({
     autoFirstPage: false,
     margin: 0,
-    info: { Title: title, Creator: 'Ulexite', CreationDate: madeOn, ModDate: madeOn },
+    info: { Title: title, Creator: fileWords('pdf.ulexite'), CreationDate: madeOn, ModDate: madeOn },
   });
   const faces = new Faces(doc, fonts);
   const chunks: Buffer[] = [];
@@ -228,10 +229,10 @@ function words(doc: PDFKit.PDFDocument, drawing: Drawing, sheet: Sheet, tile: Ti
   const y = FOOT_MM - 6;
   pen.line(0, y, RULER_MM, y, { widthMm: 0.3 });
   for (let mm = 0; mm <= RULER_MM; mm += 10) pen.line(mm, y, mm, y - (mm % 50 === 0 ? 3.5 : 2), { widthMm: 0.2 });
-  pen.text(`check ruler: ${RULER_MM} mm. Print at 100 %, no fitting to the page.`, 0, y + 1.5, 2.6);
+  pen.text(fileWords('pdf.checkRulerMmPrint', { RULER_MM }), 0, y + 1.5, 2.6);
   const part =
     sheet.tiles.length > 1
-      ? ` · part ${tile.row * sheet.columns + tile.column + 1} of ${sheet.tiles.length}, row ${tile.row + 1}, column ${tile.column + 1}: cut on one dashed line, lay over the other`
+      ? ` ${fileWords('pdf.partOfRowColumn', { row: tile.row * sheet.columns + tile.column + 1, tiles: sheet.tiles.length, row2: tile.row + 1, column: tile.column + 1 })}`
       : '';
   pen.text(drawing.title, 0, y - 13.5, 3.6);
   pen.text(drawing.note + part, 0, y - 8.6, 2.6);

@@ -1,4 +1,4 @@
-import { boolean, mixed, number, string, type InferType, type Schema } from 'yup';
+import { boolean, mixed, number, object, string, type InferType, type Schema } from 'yup';
 import { failure, type Outcome } from '@/core/units';
 import { act } from './bench/acts';
 import { checkWith } from './check';
@@ -148,7 +148,7 @@ const ANSWERS: Readonly<Record<string, Schema>> = {
   'POST /api/reader/file': list(namedReading, 10_000),
 };
 
-const refusal = record({ code: string().required(), message: string().required() });
+const refusal = record({ code: string().required(), values: object().required(), message: string().required() });
 
 /** Checks what the server answered at an address (without its query): a whole record of the kind that is promised there, or a refusal. */
 export function checkAnswer(method: string, path: string, refused: boolean, value: unknown): Outcome<unknown> {
@@ -159,8 +159,8 @@ export function checkAnswer(method: string, path: string, refused: boolean, valu
       const wanted = known.split('/');
       return wanted.length === parts.length && wanted.every((part, i) => part === ':' || part === parts[i]);
     });
-  if (!address) return failure('answer', `Nothing is promised at ${method} ${path}.`);
-  return checkWith(refused ? refusal : ANSWERS[address], value, 'answer');
+  if (!address) return failure('answer', { method, path });
+  return checkWith(refused ? refusal : ANSWERS[address], value);
 }
 
 export type PrintState = Frozen<InferType<typeof printState>>;

@@ -1,3 +1,4 @@
+import { phrase } from '@/core/units';
 import type { InferType } from 'yup';
 import type { Outcome } from '@/core/units';
 import { checkWith } from './check';
@@ -16,7 +17,7 @@ const manifest = record({
   files: list(
     record({
       path: named(200),
-      bytes: between('the bytes of a file', 0, 1e9).integer(),
+      bytes: between(phrase('measure.bytesOfAFile'), 0, 1e9).integer(),
       sha256: sha(),
       mediaType: text(100),
     }),
@@ -27,5 +28,5 @@ const manifest = record({
 export type BundleManifest = Frozen<InferType<typeof manifest>>;
 
 export function checkManifest(value: unknown): Outcome<BundleManifest> {
-  return checkWith<BundleManifest>(manifest, value, 'bundle-manifest');
+  return checkWith<BundleManifest>(manifest, value);
 }

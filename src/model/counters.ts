@@ -17,5 +17,5 @@ export function readCounters(text: string): Outcome<Counters> {
   const parts = /^(\d{1,15})\.(\d{1,15})\.(\d{1,15})$/.exec(text);
   return parts
     ? success({ plan: Number(parts[1]), log: Number(parts[2]), workshop: Number(parts[3]) })
-    : failure('request', 'What this device has heard of the print was sent in a form that is not known here.');
+    : failure('request.whatThisDeviceHas');
 }

@@ -1,3 +1,4 @@
+import { phrase, type Phrase, type Told } from '@/core/units';
 import { array, mixed, number, object, string, type ISchema, type ObjectShape } from 'yup';
 import { type Lab, BAND_COUNT } from '@/core/colour';
 import type { OpacityKnown } from '@/core/inks';
@@ -8,49 +9,50 @@ export type Frozen<T> = T extends object ? { readonly [Key in keyof T]: Frozen<T
 export interface Range {
   readonly min: number;
   readonly max: number;
-  readonly what: string;
+  readonly what: Told;
 }
 export interface RangeMm {
   readonly minMm: number;
   readonly maxMm: number;
-  readonly what: string;
+  readonly what: Told;
 }
 
 /** A record with just these fields: one that is unknown is refused with its name, never dropped without a word. */
 export function record<Fields extends ObjectShape>(fields: Fields) {
   return object(fields)
-    .noUnknown(
-      true,
-      ({ path, unknown }) =>
-        `${path && path !== 'this' ? `“${path}”` : 'What was sent'} has a field that means nothing here: “${unknown}”.`,
+    .noUnknown(true, ({ path, unknown }) =>
+      phrase('fields.hasAFieldThat', {
+        value: path && path !== 'this' ? `“${path}”` : phrase('fields.whatWasSent'),
+        unknown: String(unknown),
+      }),
     )
     .required();
 }
 
 /** A list of at most so many. */
-export function list<T>(item: ISchema<T>, most: number, tooMany?: string) {
+export function list<T>(item: ISchema<T>, most: number, tooMany?: Phrase) {
   return array().of(item).required().max(most, tooMany);
 }
 
-export const between = (what: string, min: number, max: number, unit = '') =>
+export const between = (what: Told, min: number, max: number, unit = '') =>
   number()
     .required()
-    .min(min, ({ value }) => `${value}${unit} is too little for ${what}; it may be ${min} to ${max}${unit}.`)
-    .max(max, ({ value }) => `${value}${unit} is too much for ${what}; it may be ${min} to ${max}${unit}.`);
+    .min(min, ({ value }) => phrase('fields.isTooLittleFor', { value: String(value), unit, what, min, max }))
+    .max(max, ({ value }) => phrase('fields.isTooMuchFor', { value: String(value), unit, what, min, max }));
 export const ranged = (range: Range, unit = '') => between(range.what, range.min, range.max, unit);
 export const whole = (range: Range) =>
-  ranged(range).integer(({ value }) => `${value} is not a whole number for ${range.what}.`);
+  ranged(range).integer(({ value }) => phrase('fields.isNotAWhole', { value: String(value), what: range.what }));
 export const mm = (range: RangeMm) => between(range.what, range.minMm, range.maxMm, ' mm');
 export const edges = (range: RangeMm) =>
   record({ top: mm(range), right: mm(range), bottom: mm(range), left: mm(range) });
 export const id = () => string().required().min(1).max(80);
-export const text = (most: number, tooLong?: string) => string().defined().max(most, tooLong);
-export const named = (most: number, missing?: string, tooLong?: string) =>
+export const text = (most: number, tooLong?: Phrase) => string().defined().max(most, tooLong);
+export const named = (most: number, missing?: Phrase, tooLong?: Phrase) =>
   string().required(missing).max(most, tooLong);
 export const sha = () =>
   string()
     .required()
-    .matches(/^[0-9a-f]{64}$/, 'a stored picture is named wrongly');
+    .matches(/^[0-9a-f]{64}$/, { message: phrase('fields.picturesName') });
 export const oneOf = <T extends string | number>(values: readonly T[]) =>
   mixed<T>()
     .oneOf([...values])
@@ -67,7 +69,7 @@ export const labD50 = () =>
     .required()
     .test(
       'lab',
-      ({ value }) => `${JSON.stringify(value)} is no colour; it needs L*, a* and b*, each from −200 to 200.`,
+      ({ value }) => phrase('fields.isNoColourIt', { stringify: JSON.stringify(value) }),
       (v) => v === undefined || (isTriple(v) && v.every((n) => Math.abs(n) <= 200)),
     );
 
@@ -77,8 +79,7 @@ export const surfaceLabD50 = () =>
     .required()
     .test(
       'lab',
-      ({ value }) =>
-        `${JSON.stringify(value)} is no colour of a surface: L* may be 0 to 100, a* and b* −130 to 130, three numbers in all.`,
+      ({ value }) => phrase('fields.isNoColourOf', { stringify: JSON.stringify(value) }),
       (v) =>
         v === undefined || (isTriple(v) && v[0] >= 0 && v[0] <= 100 && Math.abs(v[1]) <= 130 && Math.abs(v[2]) <= 130),
     );
@@ -88,8 +89,7 @@ export const opacity = () =>
     .required()
     .test(
       'opacity',
-      ({ value }) =>
-        `“${String(value)}” is no opacity; it is opaque, half, transparent, or a contrast ratio from 0 to 1.`,
+      ({ value }) => phrase('fields.isNoOpacityIt', { value: String(value) }),
       (v) =>
         v === undefined ||
         v === 'opaque' ||
@@ -99,8 +99,8 @@ export const opacity = () =>
     );
 
 /** One number for each band of a film. */
-export const bands = (what: string) =>
+export const bands = (what: Told) =>
   array()
     .of(between(what, 0, 1e4))
-    .length(BAND_COUNT, `A film needs ${BAND_COUNT} bands of ${what}.`)
+    .length(BAND_COUNT, phrase('fields.aFilmNeedsBands', { bands: BAND_COUNT, what }))
     .required();

@@ -1,6 +1,17 @@
 export { type TimedCut } from '@/core/cutting';
 export { isTestSheet, type RunLosses } from '@/core/sheets';
-export { failure, success, type Failure, type LengthUnit, type Outcome } from '@/core/units';
+export {
+  failed,
+  failure,
+  failureSaid,
+  familyOf,
+  phrase,
+  success,
+  type Failure,
+  type LengthUnit,
+  type Outcome,
+  type Phrase,
+} from '@/core/units';
 export {
   SIZE_RANGE_MM,
   FILM_WEIGHT_RANGE,

@@ -1,6 +1,8 @@
+import { toldByServer } from '@/words/refusals';
+import type { Outcome } from '@/core/units';
 import { checkAct, checkCabinetInk, checkManifest, checkPlan, checkPractice, checkRequest, emptyPlan } from './index';
 
-const refused = (got: { ok: boolean; message?: string }) => (got.ok ? 'taken' : got.message);
+const refused = (got: Outcome<unknown>) => (got.ok ? 'taken' : toldByServer(got));
 
 test('a field that is unknown is refused with its name, at any depth', () => {
   const plan = emptyPlan();

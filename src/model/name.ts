@@ -4,12 +4,9 @@ const NAME_LIMIT = 120;
 
 /** A print's name: 1–120 characters, no control characters. */
 export function checkName(value: unknown): Outcome<string> {
-  if (typeof value !== 'string' || value.trim() === '')
-    return failure('name-missing', 'A print needs a name. Type one, such as “Harbour, Low Water”.');
+  if (typeof value !== 'string' || value.trim() === '') return failure('name-missing');
   const name = value.trim().normalize('NFC');
-  if (name.length > NAME_LIMIT)
-    return failure('name-long', `This name has ${name.length} characters; up to ${NAME_LIMIT} fit on a shelf.`);
-  if (/[\u0000-\u001f\u007f-\u009f\u2028\u2029]/.test(name))
-    return failure('name-characters', 'A name cannot hold line breaks or control characters.');
+  if (name.length > NAME_LIMIT) return failure('name-long', { name: name.length, NAME_LIMIT });
+  if (/[\u0000-\u001f\u007f-\u009f\u2028\u2029]/.test(name)) return failure('name-characters');
   return success(name);
 }

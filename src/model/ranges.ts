@@ -1,25 +1,26 @@
+import { phrase } from '@/core/units';
 import type { PigmentRole } from '@/core/inks';
 
 /** What fields may hold, and what lists they choose from: data without schemas, so that workers can read them. */
 
-export const SIZE_RANGE_MM = { minMm: 10, maxMm: 1000, what: 'the printed size' } as const;
-export const PLACE_ON_PRINT_MM = { minMm: -2000, maxMm: 4000, what: 'a place on the print' } as const;
-export const FORME_TURN_RANGE = { min: -180, max: 180, what: 'the turn of a forme' } as const;
-export const FILM_WEIGHT_RANGE = { min: 0.2, max: 3, what: 'the film weight' } as const;
-export const MAX_FILMS_RANGE = { min: 1, max: 20, what: 'the films on one spot' } as const;
-export const ROLLER_CLEARANCE_MM = { minMm: 0, maxMm: 200, what: 'the roller clearance' } as const;
-export const TRAP_MM = { minMm: 0, maxMm: 3, what: 'the overlap' } as const;
-export const CHOKE_MM = { minMm: 0, maxMm: 3, what: 'the choke' } as const;
-export const DAMP_CHANGE = { min: -1, max: 1, what: 'the change of the paper’s damp' } as const;
-export const WOOD_CHANGE = { min: -20, max: 20, what: 'the change of the wood’s moisture' } as const;
-export const SLIVER_RANGE_MM = { minMm: 0.05, maxMm: 3, what: 'the sliver that is seen' } as const;
-export const MASK_GROWTH_MM = { minMm: 0, maxMm: 20, what: 'the mask’s reach' } as const;
-export const SPARES_RANGE = { min: 0, max: 50, what: 'the spare key impressions' } as const;
+export const SIZE_RANGE_MM = { minMm: 10, maxMm: 1000, what: phrase('measure.printedSize') } as const;
+export const PLACE_ON_PRINT_MM = { minMm: -2000, maxMm: 4000, what: phrase('measure.placeOnThePrint') } as const;
+export const FORME_TURN_RANGE = { min: -180, max: 180, what: phrase('measure.turnOfAForme') } as const;
+export const FILM_WEIGHT_RANGE = { min: 0.2, max: 3, what: phrase('measure.filmWeight') } as const;
+export const MAX_FILMS_RANGE = { min: 1, max: 20, what: phrase('measure.filmsOnOneSpot') } as const;
+export const ROLLER_CLEARANCE_MM = { minMm: 0, maxMm: 200, what: phrase('measure.rollerClearance') } as const;
+export const TRAP_MM = { minMm: 0, maxMm: 3, what: phrase('measure.overlap') } as const;
+export const CHOKE_MM = { minMm: 0, maxMm: 3, what: phrase('measure.choke') } as const;
+export const DAMP_CHANGE = { min: -1, max: 1, what: phrase('measure.changeOfThePapersDamp') } as const;
+export const WOOD_CHANGE = { min: -20, max: 20, what: phrase('measure.changeOfTheWoodsMoisture') } as const;
+export const SLIVER_RANGE_MM = { minMm: 0.05, maxMm: 3, what: phrase('measure.sliverThatIsSeen') } as const;
+export const MASK_GROWTH_MM = { minMm: 0, maxMm: 20, what: phrase('measure.masksReach') } as const;
+export const SPARES_RANGE = { min: 0, max: 50, what: phrase('measure.spareKeyImpressions') } as const;
 /** Counted sheets of one print. */
 export const MOST_SHEETS = 1200;
-export const ADDED_RANGE = { min: 1, max: 500, what: 'the sheets to add' } as const;
-export const STRENGTH_RANGE = { min: 0.05, max: 20, what: 'the strength' } as const;
-export const STOCK_RANGE = { min: 0, max: 100_000, what: 'the stock' } as const;
+export const ADDED_RANGE = { min: 1, max: 500, what: phrase('measure.sheetsToAdd') } as const;
+export const STRENGTH_RANGE = { min: 0.05, max: 20, what: phrase('measure.strength') } as const;
+export const STOCK_RANGE = { min: 0, max: 100_000, what: phrase('measure.stock') } as const;
 
 /** Counts no print on paper comes near: they keep hostile files small, not work. */
 export const MOST = {
@@ -67,20 +68,20 @@ export const READING_SOURCES = ['reader', 'typed', 'file'] as const;
 
 /** What things of the workshop may measure. */
 export const ITEM_RANGES_MM = {
-  paperThickness: { minMm: 0.01, maxMm: 5, what: 'the paper’s thickness' },
-  rollerWidth: { minMm: 5, maxMm: 1200, what: 'the roller’s width' },
-  brush: { minMm: 2, maxMm: 400, what: 'the brush’s width' },
-  rubbingFace: { minMm: 5, maxMm: 300, what: 'the face of the rubbing tool' },
-  bed: { minMm: 50, maxMm: 4000, what: 'the bed of the press' },
-  place: { minMm: 50, maxMm: 4000, what: 'a place on the rack' },
+  paperThickness: { minMm: 0.01, maxMm: 5, what: phrase('measure.papersThickness') },
+  rollerWidth: { minMm: 5, maxMm: 1200, what: phrase('measure.rollersWidth') },
+  brush: { minMm: 2, maxMm: 400, what: phrase('measure.brushsWidth') },
+  rubbingFace: { minMm: 5, maxMm: 300, what: phrase('measure.faceOfTheRubbingTool') },
+  bed: { minMm: 50, maxMm: 4000, what: phrase('measure.bedOfThePress') },
+  place: { minMm: 50, maxMm: 4000, what: phrase('measure.placeOnTheRack') },
 } as const;
 export const ITEM_RANGES = {
-  gramsPerM2: { min: 5, max: 1200, what: 'the weight of the paper (g/m²)' },
-  price: { min: 0, max: 100_000, what: 'the price of a sheet' },
-  stockSheets: { min: 0, max: 100_000, what: 'the sheets in stock' },
-  places: { min: 1, max: 5000, what: 'the places on the rack' },
-  temperatureC: { min: -20, max: 60, what: 'the temperature' },
-  relativeHumidityPercent: { min: 0, max: 100, what: 'the humidity' },
+  gramsPerM2: { min: 5, max: 1200, what: phrase('measure.weightOfThePaper') },
+  price: { min: 0, max: 100_000, what: phrase('measure.priceOfASheet') },
+  stockSheets: { min: 0, max: 100_000, what: phrase('measure.sheetsInStock') },
+  places: { min: 1, max: 5000, what: phrase('measure.placesOnTheRack') },
+  temperatureC: { min: -20, max: 60, what: phrase('measure.temperature') },
+  relativeHumidityPercent: { min: 0, max: 100, what: phrase('measure.humidity') },
 } as const;
 /** How little a paper drinks. */
 export const SIZINGS = ['unsized', 'lightly sized', 'sized'] as const;

@@ -30,7 +30,7 @@ type Requests = { readonly [Kind in keyof typeof REQUESTS]: Frozen<InferType<(ty
 
 /** Checks what was sent to ask for something; a field that is unknown is refused with its name. */
 export function checkRequest<Kind extends keyof Requests>(kind: Kind, value: unknown): Outcome<Requests[Kind]> {
-  return checkWith<Requests[Kind]>(REQUESTS[kind], value, 'request');
+  return checkWith<Requests[Kind]>(REQUESTS[kind], value);
 }
 export type RequestKind = keyof Requests;
 export type RequestOf<Kind extends RequestKind> = Requests[Kind];

@@ -1,3 +1,4 @@
+import { refusalOf, toldByServer } from '@/words/refusals';
 import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -41,13 +42,8 @@ const promised = (address: string, outcome: unknown) => {
   const [method, path] = address.split(' ');
   const isOutcome = typeof outcome === 'object' && outcome !== null && 'ok' in outcome;
   const made = isOutcome ? (outcome as Outcome<unknown>) : { ok: true as const, value: outcome };
-  const kept = checkAnswer(
-    method,
-    path,
-    !made.ok,
-    sent(made.ok ? made.value : { code: made.code, message: made.message }),
-  );
-  return kept.ok ? 'kept' : kept.message;
+  const kept = checkAnswer(method, path, !made.ok, sent(made.ok ? made.value : refusalOf(made)));
+  return kept.ok ? 'kept' : toldByServer(kept);
 };
 
 test('what is answered is what is promised, for prints with a whole history and for all the workshop has', async () => {

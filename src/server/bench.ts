@@ -1,6 +1,16 @@
 import { isTestSheet, sheetNames } from '@/core/sheets';
-import { checkAct, EDITION_ROUND, MOST_SHEETS, type ActOf, type BenchAct, type BenchEvent, type Plan } from '@/model';
-import { failure, success, type Outcome } from '@/core/units';
+import {
+  checkAct,
+  EDITION_ROUND,
+  MOST_SHEETS,
+  type ActOf,
+  type BenchAct,
+  type BenchEvent,
+  type Plan,
+  failed,
+  type Phrase,
+} from '@/model';
+import { failure, success, type Outcome, phrase } from '@/core/units';
 import {
   firstGateOf,
   frozenAsOf,
@@ -50,17 +60,14 @@ export function logActs(
 }
 
 function checkEvents(values: unknown, nowMs: number): Outcome<BenchEvent[]> {
-  if (!Array.isArray(values) || values.length === 0 || values.length > 500)
-    return failure('act', 'Nothing to log was sent.');
+  if (!Array.isArray(values) || values.length === 0 || values.length > 500) return failure('act.nothingToLogWas');
   const events: BenchEvent[] = [];
   for (const value of values as Partial<BenchEvent>[]) {
     const act = checkAct(value?.act, value?.version);
     if (!act.ok) return act;
-    if (typeof value.id !== 'string' || !/^[\w-]{8,64}$/.test(value.id))
-      return failure('act', 'An entry for the log needs an id of its own.');
+    if (typeof value.id !== 'string' || !/^[\w-]{8,64}$/.test(value.id)) return failure('act.anEntryForThe');
     const at = Date.parse(String(value.at));
-    if (Number.isNaN(at) || at > nowMs + CLOCK_TOLERANCE_MS)
-      return failure('act', `“${String(value.at)}” is not a time that can have been. Set this device’s clock.`);
+    if (Number.isNaN(at) || at > nowMs + CLOCK_TOLERANCE_MS) return failure('act.isNotATime', { at: String(value.at) });
     events.push({ id: value.id, at: new Date(at).toISOString(), act: act.value });
   }
   return success(events);
@@ -80,7 +87,7 @@ function append(
     if (hasBenchEvent(db, id, event.id)) continue;
     const progress = standingOf(id, plan, log);
     const refused = refusal(plan, progress, event.act) ?? refusedPicture(db, event.act);
-    if (refused) return failure('bench', refused);
+    if (refused) return failed(refused);
     const picture = drawn.get(event.id);
     const whole = withCutPicture(db, plan, log, event, picture?.planCount === plan_count ? picture : undefined);
     appendBenchEvent(db, id, whole);
@@ -140,18 +147,16 @@ export interface CutPicture {
 }
 
 /** A photograph is brought in before the log names it. */
-function refusedPicture(db: Store, act: BenchAct): string | undefined {
-  return act.kind === 'photographed' && !hasBlob(db, act.pictureSha)
-    ? 'This photograph is not stored here. Bring it in first.'
-    : undefined;
+function refusedPicture(db: Store, act: BenchAct): Phrase | undefined {
+  return act.kind === 'photographed' && !hasBlob(db, act.pictureSha) ? phrase('bench.thisPhotographIsNot') : undefined;
 }
 
-/** Why an act cannot be logged now, in a sentence; undefined when it can. */
-function refusal(plan: Plan, progress: Progress, act: BenchAct): string | undefined {
+/** Why an act cannot be logged now; undefined when it can. */
+function refusal(plan: Plan, progress: Progress, act: BenchAct): Phrase | undefined {
   return (REFUSALS[act.kind] as Refusal<BenchAct> | undefined)?.(plan, progress, act);
 }
 
-type Refusal<Act> = (plan: Plan, progress: Progress, act: Act) => string | undefined;
+type Refusal<Act> = (plan: Plan, progress: Progress, act: Act) => Phrase | undefined;
 
 /** By kind of act; a kind that is not named here can always be logged. */
 const REFUSALS: {
@@ -160,10 +165,13 @@ const REFUSALS: {
   'round-begun': (_, progress, act) => {
     const { started, rounds } = progress.bench;
     if (act.round === 'edition' && started)
-      return `${started.counted + started.tests} sheets were already started. ${refusedAddition(progress) ?? 'More can be added on the Desk, under Sheets.'}`;
+      return phrase('bench.sheetsWereAlreadyStarted', {
+        counted: started.counted + started.tests,
+        more: refusedAddition(progress) ?? phrase('bench.moreCanBeAdded'),
+      });
     if ((act.round === 'edition') !== (act.roundId === EDITION_ROUND))
-      return `The edition’s round is called “${EDITION_ROUND}”, and no other round is.`;
-    return rounds.some((round) => round.roundId === act.roundId) ? 'This round was begun already.' : undefined;
+      return phrase('bench.theEditionsRoundIs', { name: EDITION_ROUND });
+    return rounds.some((round) => round.roundId === act.roundId) ? phrase('bench.thisRoundWasBegun') : undefined;
   },
   'sheets-added': (_, progress, act) => {
     const round = progress.bench.rounds.find(({ roundId }) => roundId === act.roundId);
@@ -171,9 +179,7 @@ const REFUSALS: {
     const counted = round?.counted ?? 0;
     return (
       refused ??
-      (counted + act.counted > MOST_SHEETS
-        ? `A print may have up to ${MOST_SHEETS} sheets; ${counted} are started already.`
-        : undefined)
+      (counted + act.counted > MOST_SHEETS ? phrase('bench.aPrintMayHave', { most: MOST_SHEETS, counted }) : undefined)
     );
   },
   'setting-changed': (plan, progress, act) =>
@@ -183,30 +189,27 @@ const REFUSALS: {
     refusedRun(plan, act.runId) ??
     (progress.bench.rounds.some(({ pulls }) => pulls.some(({ runId }) => runId === act.runId))
       ? undefined
-      : 'Nothing has been pulled in this run yet, so nothing of it can be dry.'),
+      : phrase('bench.nothingHasBeenPulled')),
   'moved-to': (_, progress, act) =>
-    progress.sheets.includes(act.sheet) ? undefined : `There is no sheet ${act.sheet} in the edition.`,
+    progress.sheets.includes(act.sheet) ? undefined : phrase('bench.thereIsNoSheet', { sheet: act.sheet }),
   'cut-done': (plan, progress, act) => refusedCut(plan, progress, act.cutId),
   'island-cut': (plan, _, act) =>
-    cutsOf(plan).some((cut) => cut.id === act.cutId) ? undefined : 'This cut is not in the plan.',
+    cutsOf(plan).some((cut) => cut.id === act.cutId) ? undefined : phrase('bench.thisCutIsNot'),
   pull: refusedPull,
   'pull-undone': (plan, progress, act) => {
     const round = progress.bench.rounds.find(({ pulls }) => pulls.some((p) => p.id === act.pullId));
     const pulls = round?.pulls ?? progress.bench.pulls;
     const pull = pulls.find((p) => p.id === act.pullId);
-    if (!pull) return 'This pull is not in the log, or was taken back already.';
-    if (pulls.at(-1)?.id !== act.pullId)
-      return `Only the last pull can be taken back; sheet ${pull.sheet} is not the last.`;
+    if (!pull) return phrase('bench.thisPullIsNot');
+    if (pulls.at(-1)?.id !== act.pullId) return phrase('bench.onlyTheLastPull', { sheet: pull.sheet });
     const runIndex = plan.runs.findIndex((run) => run.id === pull.runId);
-    return progress.runs[runIndex]?.cutOn
-      ? 'The block has been cut again since this pull, so it can no longer be taken back.'
-      : undefined;
+    return progress.runs[runIndex]?.cutOn ? phrase('bench.theBlockHasBeen') : undefined;
   },
   'run-finished': (plan, progress, act) => {
     const index = plan.runs.findIndex((run) => run.id === act.runId);
-    if (index < 0) return 'This run is not in the plan.';
+    if (index < 0) return phrase('bench.thisRunIsNot');
     return progress.runs[index].tally.pulled.length === 0
-      ? `Nothing has been pulled in run ${index + 1} yet.`
+      ? phrase('bench.nothingHasBeenPulledIn', { run: index + 1 })
       : undefined;
   },
   'colour-got': refusedColour,
@@ -217,54 +220,55 @@ const REFUSALS: {
       act,
       bench.cutsPassed.map((c) => c.cutId),
     ),
-  'slip-answered': () => 'A slip is answered where it is shown, so that the plan can follow.',
+  'slip-answered': () => phrase('bench.aSlipIsAnswered'),
   proofed: (plan, _, act) => {
     const at = plan.runs.findIndex((run) => run.id === act.runId),
       against = plan.runs.findIndex((run) => run.id === act.againstRunId);
-    if (at < 0) return 'This run is not in the plan.';
-    return act.againstRunId !== null && (against < 0 || against === at)
-      ? 'A proof is measured against another run of the plan, or against its place on the sheet.'
-      : undefined;
+    if (at < 0) return phrase('bench.thisRunIsNot');
+    return act.againstRunId !== null && (against < 0 || against === at) ? phrase('bench.aProofIsMeasured') : undefined;
   },
   shimmed: (plan, _, act) =>
     act.settings.every((setting) => plan.runs.some((run) => run.id === setting.runId))
       ? undefined
-      : 'One of these runs is not in the plan.',
+      : phrase('bench.oneOfTheseRuns'),
   numbered: (_, progress, act) => refusedNumbers(progress, act),
 };
 
-function refusedCut(plan: Plan, progress: Progress, cutId: string): string | undefined {
+function refusedCut(plan: Plan, progress: Progress, cutId: string): Phrase | undefined {
   const cuts = sideOfCut(plan, cutId)?.cuts ?? [];
   const at = cuts.findIndex((cut) => cut.id === cutId);
   const runOf = (id: string) => (runsOfCut(plan, id)[0] ?? -1) + 1;
   const isCut = (id: string) => progress.bench.cutsPassed.some((c) => c.cutId === id);
-  if (at < 0) return 'This cut is not in the plan.';
-  if (isCut(cutId)) return `The cut for run ${runOf(cutId)} is already done.`;
+  if (at < 0) return phrase('bench.thisCutIsNot');
+  if (isCut(cutId)) return phrase('bench.theCutForRun', { run: runOf(cutId) });
   if (at === 0) return undefined;
   const before = cuts[at - 1].id;
-  if (!isCut(before)) return `The cut for run ${runOf(before)} comes first.`;
+  if (!isCut(before)) return phrase('bench.theCutForRunComes', { run: runOf(before) });
   const open = runsOfCut(plan, before).find((r) => progress.runs[r].phase !== 'done');
   if (open === undefined) return undefined;
   const left = progress.runs[open].tally.waiting.length;
-  return `Run ${open + 1} is not finished${left ? `: ${left} sheets are still to be pulled` : ''}. After this cut it could never be printed again.`;
+  return phrase('bench.runIsNotFinished', { run: open + 1, left });
 }
 
-const NO_ROUND = 'This round was not begun. Say first how many sheets are started.';
+/** A run as sentences name it. */
+type NamedRun = { readonly run: number; readonly inks: string };
 
-function refusedRun(plan: Plan, runId: string): string | undefined {
-  return plan.runs.some((run) => run.id === runId) ? undefined : 'This run is not in the plan.';
+const NO_ROUND = phrase('bench.thisRoundWasNot');
+
+function refusedRun(plan: Plan, runId: string): Phrase | undefined {
+  return plan.runs.some((run) => run.id === runId) ? undefined : phrase('bench.thisRunIsNot');
 }
 
-function refusedPull(plan: Plan, progress: Progress, act: ActOf<'pull'>): string | undefined {
+function refusedPull(plan: Plan, progress: Progress, act: ActOf<'pull'>): Phrase | undefined {
   const index = plan.runs.findIndex((run) => run.id === act.runId);
-  if (index < 0) return 'This run is not in the plan.';
-  const name = `run ${index + 1} (${inkNamesOf(plan, plan.runs[index])})`;
+  if (index < 0) return phrase('bench.thisRunIsNot');
+  const named = { run: index + 1, inks: inkNamesOf(plan, plan.runs[index]) };
   const { cut, cutOn } = progress.runs[index];
   const ofEdition = (act.roundId ?? EDITION_ROUND) === EDITION_ROUND;
-  if (ofEdition && !progress.bench.started) return 'Say first how many sheets are started.';
-  if (!cut && !cutOn) return `The block is not cut for ${name} yet.`;
-  if (cutOn) return `The block has been cut on since ${name}; it can no longer be printed.`;
-  return ofEdition ? refusedSheet(plan, progress, act, index, name) : refusedProof(progress, act, name);
+  if (ofEdition && !progress.bench.started) return phrase('bench.sayFirstHowMany');
+  if (!cut && !cutOn) return phrase('bench.theBlockIsNot', named);
+  if (cutOn) return phrase('bench.theBlockHasBeenCut', named);
+  return ofEdition ? refusedSheet(plan, progress, act, index, named) : refusedProof(progress, act, named);
 }
 
 /** A sheet of the edition takes its films in their order: the lower ones are on it first. */
@@ -273,29 +277,37 @@ function refusedSheet(
   progress: Progress,
   { sheet }: ActOf<'pull'>,
   index: number,
-  name: string,
-): string | undefined {
+  named: NamedRun,
+): Phrase | undefined {
   const { bench, sheets, runs } = progress;
   if (!sheets.includes(sheet))
-    return `There is no sheet ${sheet}; ${bench.started!.counted} sheets and ${bench.started!.tests} test sheets were started.`;
+    return phrase('bench.thereIsNoSheetSheets', {
+      sheet,
+      counted: bench.started!.counted,
+      tests: bench.started!.tests,
+    });
   if (runs[index].tally.pulled.some((pulled) => pulled.sheet === sheet))
-    return `Sheet ${sheet} was already pulled in ${name}.`;
+    return phrase('bench.sheetWasAlreadyPulled', { sheet, ...named });
   const lower = runs
     .slice(0, index)
     .findIndex(({ tally }) => tally.waiting.includes(sheet) && !tally.pulled.some((pulled) => pulled.sheet === sheet));
-  if (lower >= 0) return `Run ${lower + 1} comes first on sheet ${sheet}: its films lie below those of ${name}.`;
+  if (lower >= 0) return phrase('bench.runComesFirstOn', { lower: lower + 1, sheet, ...named });
   if (runs[index].phase === 'done' && bench.finishedRuns.has(plan.runs[index].id))
-    return `${name} was declared finished.`;
-  return runs[index].tally.waiting.includes(sheet) ? undefined : `Sheet ${sheet} was set aside earlier.`;
+    return phrase('bench.wasDeclaredFinished', named);
+  return runs[index].tally.waiting.includes(sheet) ? undefined : phrase('bench.sheetWasSetAside', { sheet });
 }
 
 /** A sheet for proofs takes any block in any order, each once. */
-function refusedProof(progress: Progress, { roundId, runId, sheet }: ActOf<'pull'>, name: string): string | undefined {
+function refusedProof(
+  progress: Progress,
+  { roundId, runId, sheet }: ActOf<'pull'>,
+  named: NamedRun,
+): Phrase | undefined {
   const round = progress.bench.rounds.find((one) => one.roundId === roundId);
   if (!round) return NO_ROUND;
-  if (!sheetNames(round).includes(sheet)) return `There is no sheet ${sheet} in this round of ${round.counted}.`;
+  if (!sheetNames(round).includes(sheet)) return phrase('bench.thereIsNoSheetIn', { sheet, counted: round.counted });
   return round.pulls.some((pulled) => pulled.runId === runId && pulled.sheet === sheet)
-    ? `Sheet ${sheet} of this round was already pulled in ${name}.`
+    ? phrase('bench.sheetOfThisRound', { sheet, ...named })
     : undefined;
 }
 
@@ -303,27 +315,26 @@ function refusedColour(
   plan: Plan,
   progress: Progress,
   act: Extract<BenchAct, { kind: 'colour-got' }>,
-): string | undefined {
+): Phrase | undefined {
   const index = plan.runs.findIndex((run) => run.id === act.runId);
-  if (index < 0) return 'This run is not in the plan.';
+  if (index < 0) return phrase('bench.thisRunIsNot');
   if (progress.runs[index].tally.pulled.length === 0)
-    return `Nothing has been pulled in run ${index + 1} yet, so it has given no colour.`;
+    return phrase('bench.nothingHasBeenPulledInRun', { run: index + 1 });
   const printed = inkingsOf(plan.runs[index]).some((inking) => printedIds(plan, inking).includes(act.colourId));
-  return printed ? undefined : `Run ${index + 1} does not print on this colour’s area.`;
+  return printed ? undefined : phrase('bench.runDoesNotPrint', { run: index + 1 });
 }
 
-function refusedNumbers(progress: Progress, act: Extract<BenchAct, { kind: 'numbered' }>): string | undefined {
+function refusedNumbers(progress: Progress, act: Extract<BenchAct, { kind: 'numbered' }>): Phrase | undefined {
   if (progress.currentRun < progress.runs.length || progress.runs.length === 0)
-    return 'Numbers are given when all runs are printed.';
-  if (progress.bench.numberings.length > 0 && act.reason.trim() === '')
-    return 'These sheets are numbered already. To change the numbers, say why; both are kept on record.';
+    return phrase('bench.numbersAreGivenWhen');
+  if (progress.bench.numberings.length > 0 && act.reason.trim() === '') return phrase('bench.theseSheetsAreNumbered');
   const last = progress.runs[progress.runs.length - 1].tally;
   const alive = new Set(last.pulled.filter((p) => !p.setAside).map((p) => p.sheet));
   const dead = act.marks.find((m) => !alive.has(m.sheet) || isTestSheet(m.sheet));
-  if (dead) return `Sheet ${dead.sheet} is not among the finished prints.`;
+  if (dead) return phrase('bench.sheetIsNotAmong', { sheet: dead.sheet });
   const marks = act.marks.map((m) => m.mark),
     sheets = act.marks.map((m) => m.sheet);
   if (new Set(marks).size !== marks.length || new Set(sheets).size !== sheets.length)
-    return 'A number can be given once only, and a sheet can have one only.';
+    return phrase('bench.aNumberCanBe');
   return undefined;
 }

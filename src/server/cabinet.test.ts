@@ -1,3 +1,4 @@
+import { toldByServer } from '@/words/refusals';
 import { openStore, type Store } from '@/store';
 import {
   addInk,
@@ -23,7 +24,7 @@ afterEach(() => {
 });
 const bytes = (text: string) => new TextEncoder().encode(text);
 const text = (outcome: ReturnType<typeof cabinetFile>) =>
-  outcome.ok ? new TextDecoder().decode(outcome.value.bytes) : outcome.message;
+  outcome.ok ? new TextDecoder().decode(outcome.value.bytes) : toldByServer(outcome);
 
 test('a new cabinet holds the starter inks; an emptied one stays empty', () => {
   const inks = cabinet(db, NOW);
@@ -40,14 +41,20 @@ test('an ink is added, changed on its revision only, taken out and put back', ()
   expect(added.ok && added.value.name).toBe(`${first.name} (2)`);
   const saved = saveInk(db, id, revision, { ...ink, stockG: 12 }, NOW);
   expect(saved.ok && saved.value).toMatchObject({ stockG: 12, revision: revision + 1 });
-  expect(saveInk(db, id, revision, { ...ink, stockG: 99 }, NOW)).toMatchObject({ ok: false, code: 'stale' });
+  expect(saveInk(db, id, revision, { ...ink, stockG: 99 }, NOW)).toMatchObject({
+    ok: false,
+    code: expect.stringMatching(/^stale\b/),
+  });
   expect(saveInk(db, id, revision + 1, { ...ink, name: 'carbon black' }, NOW)).toMatchObject({
     ok: false,
-    code: 'ink-name',
+    code: expect.stringMatching(/^ink-name\b/),
   });
-  expect(saveInk(db, 'nobody', 1, ink, NOW)).toMatchObject({ ok: false, code: 'ink-missing' });
+  expect(saveInk(db, 'nobody', 1, ink, NOW)).toMatchObject({
+    ok: false,
+    code: expect.stringMatching(/^ink-missing\b/),
+  });
   expect(removeInk(db, id, NOW).ok).toBe(true);
-  expect(removeInk(db, id, NOW)).toMatchObject({ ok: false, code: 'ink-missing' });
+  expect(removeInk(db, id, NOW)).toMatchObject({ ok: false, code: expect.stringMatching(/^ink-missing\b/) });
   const back = putInkBack(db, id, NOW);
   expect(back.ok && back.value.stockG).toBe(12);
 });
@@ -89,7 +96,7 @@ test('a card read with the reader: over black darker than over paper, thin light
   const ink = cabinet(db, NOW).find((i) => i.name === 'ultramarine')!;
   const read = async (over: 'paper' | 'black', film: 'none' | 'full' | 'thin') => {
     const answer = await readPatch(db, { kind: 'drawdown', inkId: ink.id, over, film });
-    if (!answer.ok) throw new Error(answer.message);
+    if (!answer.ok) throw new Error(toldByServer(answer));
     return answer.value.reading.labD50[0];
   };
   const [paper, full, thin, black] = await Promise.all([
@@ -107,22 +114,25 @@ test('the reader says what it was not told', async () => {
   expect(await readPatch(db, null)).toMatchObject({ ok: false, code: 'patch' });
   expect(await readPatch(db, { kind: 'drawdown', inkId: 'gone', over: 'paper', film: 'full' })).toMatchObject({
     ok: false,
-    code: 'ink-missing',
+    code: expect.stringMatching(/^ink-missing\b/),
   });
   expect(await readPatch(db, { kind: 'run', printId: 'gone', runId: 'r', colourId: 'c' })).toMatchObject({
     ok: false,
-    code: 'print-missing',
+    code: expect.stringMatching(/^print-missing\b/),
   });
 });
 
 test('readings of a file that is none', () => {
-  expect(readingsOfFile(Uint8Array.of(0xff, 0xd8, 0xff), 'photo.jpg')).toMatchObject({ ok: false, code: 'cgats' });
+  expect(readingsOfFile(Uint8Array.of(0xff, 0xd8, 0xff), 'photo.jpg')).toMatchObject({
+    ok: false,
+    code: expect.stringMatching(/^cgats\b/),
+  });
 });
 
 test('a lid label needs a run', async () => {
   const id = createPrint(db, 'empty', NOW);
   expect(await lidLabelPdf(db, id.ok ? id.value : '', 1, new Date(NOW))).toMatchObject({
     ok: false,
-    code: 'run-missing',
+    code: expect.stringMatching(/^run-missing\b/),
   });
 });

@@ -1,3 +1,4 @@
+import { fileWords } from '@/words/files';
 import { randomUUID } from 'node:crypto';
 import { STARTER_CABINET } from '@/core/inks';
 import { failure, success, type Outcome } from '@/core/units';
@@ -35,7 +36,7 @@ function starterInks(): Omit<CabinetInk, 'id'>[] {
     opacity: contrastRatio,
     strength: 1,
     stockG: STARTER_STOCK_G,
-    lightFast: `${lightFast} (start value; see the label)`,
+    lightFast: fileWords('cabinet.startValueSeeThe', { lightFast }),
     drawdowns: [],
     version: 2,
   }));
@@ -47,8 +48,7 @@ export function addInk(db: Store, value: unknown, now: string): Outcome<StoredIn
   return db
     .transaction((): Outcome<StoredInk> => {
       const there = cabinet(db, now);
-      if (there.length >= MAX_INKS)
-        return failure('cabinet-full', `The cabinet holds ${MAX_INKS} inks, the most it can. Take one out first.`);
+      if (there.length >= MAX_INKS) return failure('cabinet-full.theCabinetHoldsInks', { MAX_INKS });
       const id = randomUUID();
       insertInk(
         db,
@@ -74,14 +74,10 @@ export function saveInk(db: Store, id: string, baseRevision: number, value: unkn
   if (!ink.ok) return ink;
   return db
     .transaction((): Outcome<StoredInk> => {
-      if (!cabinetInk(db, id)) return failure('ink-missing', 'This ink is not in the cabinet any more.');
+      if (!cabinetInk(db, id)) return failure('ink-missing.thisInkIsNot');
       if (cabinetInks(db).some((other) => other.id !== id && other.name === ink.value.name))
-        return failure('ink-name', `There is another ink named “${ink.value.name}”. Give this one a name of its own.`);
-      if (!updateInk(db, id, baseRevision, ink.value, now))
-        return failure(
-          'stale',
-          'This ink was changed in another window meanwhile. Nothing of it was overwritten; load the page again.',
-        );
+        return failure('ink-name.thereIsAnotherInk', { ink: ink.value.name });
+      if (!updateInk(db, id, baseRevision, ink.value, now)) return failure('stale.thisInkWasChanged');
       return success(cabinetInk(db, id)!);
     })
     .immediate();
@@ -90,13 +86,11 @@ export function saveInk(db: Store, id: string, baseRevision: number, value: unkn
 export function removeInk(db: Store, id: string, now: string): Outcome<undefined> {
   return cabinetInk(db, id) && markInkDeleted(db, id, now, now)
     ? success(undefined)
-    : failure('ink-missing', 'This ink is not in the cabinet any more.');
+    : failure('ink-missing.thisInkIsNot');
 }
 
 export function putInkBack(db: Store, id: string, now: string): Outcome<StoredInk> {
-  return markInkDeleted(db, id, null, now)
-    ? success(cabinetInk(db, id)!)
-    : failure('ink-missing', 'There is no such ink to put back.');
+  return markInkDeleted(db, id, null, now) ? success(cabinetInk(db, id)!) : failure('ink-missing.thereIsNoSuch');
 }
 
 /** Takes inks in from a table (CSV), a palette (GPL) or measurements (CGATS); all or none. */
@@ -112,10 +106,7 @@ export function importInks(
     .transaction((): Outcome<{ added: number }> => {
       const names = cabinet(db, now).map((ink) => ink.name);
       if (names.length + read.value.length > MAX_INKS)
-        return failure(
-          'cabinet-full',
-          `${read.value.length} inks came in and ${names.length} are there; the cabinet holds ${MAX_INKS} at most.`,
-        );
+        return failure('cabinet-full.inksCameInAnd', { read: read.value.length, names: names.length, MAX_INKS });
       for (const ink of read.value) {
         const name = freeName(ink.name, names, NAME_LENGTH);
         names.push(name);
@@ -128,8 +119,7 @@ export function importInks(
 
 function inksOfFile(bytes: Uint8Array, fileName: string): Outcome<Omit<CabinetInk, 'id'>[]> {
   const text = textOf(bytes);
-  if (text === undefined)
-    return failure('cabinet-file', `“${fileName}” is not a text file. Inks come in as CSV, GPL palette or CGATS.`);
+  if (text === undefined) return failure('cabinet-file', { fileName });
   const paperLabD50 = emptyPlan().paper.labD50;
   const swatch = (name: string, colour: Reading): unknown => ({
     name,
@@ -163,7 +153,7 @@ function checkedAll(values: readonly unknown[]): Outcome<Omit<CabinetInk, 'id'>[
   const inks: Omit<CabinetInk, 'id'>[] = [];
   for (const [i, value] of values.entries()) {
     const ink = checkCabinetInk(value);
-    if (!ink.ok) return failure(ink.code, `Colour ${i + 1}: ${ink.message}`);
+    if (!ink.ok) return failure('colour-refused', { colour: i + 1, why: ink });
     inks.push(ink.value);
   }
   return success(inks);
@@ -182,9 +172,7 @@ function textOf(bytes: Uint8Array): string | undefined {
 /** Samples of a measurement file, to be taken as readings. */
 export function readingsOfFile(bytes: Uint8Array, fileName: string): Outcome<NamedReading[]> {
   const text = textOf(bytes);
-  return text === undefined
-    ? failure('cgats', `“${fileName}” is not a text file. Readings come in as CGATS text.`)
-    : readCgats(text);
+  return text === undefined ? failure('cgats.isNotAText', { fileName }) : readCgats(text);
 }
 
 /** The cabinet as a file: inks.csv, inks.gpl or inks.cgats.txt. */
@@ -194,16 +182,24 @@ export function cabinetFile(db: Store, fileName: string, now: string): Outcome<F
     success({ bytes: new TextEncoder().encode(text), mediaType, fileName });
   const colours = inks.map(({ name, colour }) => ({ name, ...colour }));
   if (fileName === 'inks.csv') return file(`\uFEFF${cabinetCsv(inks)}`, 'text/csv; charset=utf-8');
-  if (fileName === 'inks.gpl') return file(writePalette('Ink cabinet', colours), 'text/plain; charset=utf-8');
+  if (fileName === 'inks.gpl')
+    return file(writePalette(fileWords('cabinet.inkCabinet'), colours), 'text/plain; charset=utf-8');
   if (fileName === 'inks.cgats.txt')
-    return file(writeCgats('Ink cabinet', [...colours, ...inks.flatMap(drawdownSamples)]), 'text/plain; charset=utf-8');
-  return failure('ink-missing', `There is no file “${fileName}” of the cabinet.`);
+    return file(
+      writeCgats(fileWords('cabinet.inkCabinet'), [...colours, ...inks.flatMap(drawdownSamples)]),
+      'text/plain; charset=utf-8',
+    );
+  return failure('ink-missing.thereIsNoFile', { fileName });
 }
 
 function drawdownSamples(ink: CabinetInk): NamedReading[] {
   return ink.drawdowns.flatMap((card, i) => [
-    { name: `${ink.name} drawdown ${i + 1} over paper`, ...card.overPaper },
-    ...(card.overBlack ? [{ name: `${ink.name} drawdown ${i + 1} over black`, ...card.overBlack }] : []),
-    ...(card.thinOverPaper ? [{ name: `${ink.name} drawdown ${i + 1} thin over paper`, ...card.thinOverPaper }] : []),
+    { name: fileWords('cabinet.drawdownOverPaper', { ink: ink.name, iValue: i + 1 }), ...card.overPaper },
+    ...(card.overBlack
+      ? [{ name: fileWords('cabinet.drawdownOverBlack', { ink: ink.name, iValue: i + 1 }), ...card.overBlack }]
+      : []),
+    ...(card.thinOverPaper
+      ? [{ name: fileWords('cabinet.drawdownThinOverPaper', { ink: ink.name, iValue: i + 1 }), ...card.thinOverPaper }]
+      : []),
   ]);
 }

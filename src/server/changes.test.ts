@@ -91,7 +91,7 @@ test('an edit that arrives again is made once; one that changes nothing counts n
   edited({ kind: 'run-repeated', runId: plan.runs[0].id, as: 'again' }, 'edit-0002');
   edited(edition(plan.sheets.edition), 'edit-0003');
   expect(state()).toMatchObject({ now, plan });
-  expect(editPrint(db, id, edition(4), NOW, 'x')).toMatchObject({ ok: false, code: 'edit' });
+  expect(editPrint(db, id, edition(4), NOW, 'x')).toMatchObject({ ok: false, code: expect.stringMatching(/^edit\b/) });
 });
 
 test('an edit made on an older plan is made on the newest; only what cannot be made on that is refused', () => {
@@ -117,7 +117,7 @@ test('undo and redo of later runs go on while sheets are pulled; they stop at th
   expectOk(log(pull(state().plan.runs[0].id, '3')));
   expect(stateAfter(db, id, redo(db, id, state().now.plan, NOW)).plan.inks[2].name).toBe('deep night');
   edited(edition(3));
-  expect(undo(db, id, known.plan, NOW)).toMatchObject({ ok: false, code: 'stale' });
+  expect(undo(db, id, known.plan, NOW)).toMatchObject({ ok: false, code: expect.stringMatching(/^stale\b/) });
 });
 
 test('a step back that would change what lies on sheets is refused', () => {
@@ -126,7 +126,7 @@ test('a step back that would change what lies on sheets is refused', () => {
   expectOk(log({ kind: 'cut-done', cutId: state().plan.runs[0].formes[0].cutId! }));
   edited({ kind: 'ink-set', inkId: inks[0].id, part: { solidLabD50: [70, 5, 50] } });
   expectOk(log(pull(state().plan.runs[0].id, '1')));
-  expect(undo(db, id, state().now.plan, NOW)).toMatchObject({ ok: false, code: 'closed' });
+  expect(undo(db, id, state().now.plan, NOW)).toMatchObject({ ok: false, code: expect.stringMatching(/^closed\b/) });
 });
 
 test('the first gate writes what the print uses into the plan as it is then, and is no step to take back', () => {
@@ -254,5 +254,8 @@ test('a card kept in another form is made again, not shown', () => {
 test('a whole plan is saved on the plan it was made from only', () => {
   const { plan, now } = state();
   edited(edition(9));
-  expect(savePlan(db, id, now.plan, plan, 'other', NOW)).toMatchObject({ ok: false, code: 'stale' });
+  expect(savePlan(db, id, now.plan, plan, 'other', NOW)).toMatchObject({
+    ok: false,
+    code: expect.stringMatching(/^stale\b/),
+  });
 });

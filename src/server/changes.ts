@@ -124,10 +124,5 @@ function settle(db: Store, was: PrintRow, before: Plan, editId: string | null): 
 
 /** For acts that are made on the plan as their asker knows it, not on whatever it has become. */
 export function staleUnless(row: PrintRow, basePlan: number): Outcome<undefined> {
-  return row.plan_count === basePlan
-    ? success(undefined)
-    : failure(
-        'stale',
-        'The plan was changed elsewhere just now, so this was not done. Look at it as it is, then do it again.',
-      );
+  return row.plan_count === basePlan ? success(undefined) : failure('stale.thePlanWasChanged');
 }

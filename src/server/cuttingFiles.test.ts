@@ -1,3 +1,6 @@
+import { told } from '@/testing/told';
+import { toldByServer } from '@/words/refusals';
+import type { Outcome } from '@/core/units';
 import { unzipSync } from 'fflate';
 import sharp from 'sharp';
 import { type PrintState } from '@/model';
@@ -39,8 +42,8 @@ afterEach(() => {
   db.close();
 });
 
-function ok<T>(got: { ok: true; value: T } | { ok: false; message: string }): T {
-  if (!got.ok) throw new Error(got.message);
+function ok<T>(got: Outcome<T>): T {
+  if (!got.ok) throw new Error(toldByServer(got));
   return got.value;
 }
 const text = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
@@ -136,7 +139,7 @@ describe('layers and lines', () => {
       [...dxf.matchAll(/VERTEX\r\n8\r\nCUT_NOW\r\n10\r\n([\d.]+)/g)].map((m) => Number(m[1])).every((x) => x >= 15.9),
     ).toBe(true);
     expect(text(ok(linesFile(db, id, 2, 'run')).bytes)).toMatch(/RUN_2_NIGHT/);
-    expect(layeredFile(db, id, 9, 'run')).toMatchObject({ ok: false, code: 'run-missing' });
+    expect(layeredFile(db, id, 9, 'run')).toMatchObject({ ok: false, code: expect.stringMatching(/^run-missing\b/) });
   });
 });
 
@@ -184,7 +187,10 @@ describe('transfer', () => {
     const dark = (xMm: number) =>
       data[Math.round((23 * 600) / 25.4) * info.width + Math.round((xMm * 600) / 25.4)] < 80;
     expect([dark(22), dark(18), dark(26)]).toEqual([true, false, false]);
-    expect(await transferFile(db, id, 'key', 'png', 72, DAY)).toMatchObject({ ok: false, code: 'dpi' });
+    expect(await transferFile(db, id, 'key', 'png', 72, DAY)).toMatchObject({
+      ok: false,
+      code: expect.stringMatching(/^dpi\b/),
+    });
     expect(await transferFile(db, id, 'block-4', 'pdf', 300, DAY)).toMatchObject({ ok: false, code: 'drawing' });
     expect(
       ok(await transferFile(db, id, 'block-1', 'pdf', 300, DAY))
@@ -241,13 +247,16 @@ describe('a slip on the block', () => {
   test('is marked once, with the block kept as a picture; where nothing is shown it is refused', async () => {
     const { id } = await planned();
     ok(log(id, { kind: 'cut-done', cutId: 'stage-1' }));
-    expect(log(id, slip('slip-aaaa', 'stage-2', { islands: [], outlinesMm: [] }))).toMatchObject({
+    expect(told(log(id, slip('slip-aaaa', 'stage-2', { islands: [], outlinesMm: [] })))).toMatchObject({
       ok: false,
       message: expect.stringMatching(/Show where/),
     });
     expect(log(id, slip('slip-aaaa', 'stage-9'))).toMatchObject({ ok: false });
     const state = stateAfter(db, id, log(id, slip('slip-aaaa')));
-    expect(log(id, slip('slip-aaaa'))).toMatchObject({ ok: false, message: expect.stringMatching(/marked already/) });
+    expect(told(log(id, slip('slip-aaaa')))).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/marked already/),
+    });
     const pictures = state.events.flatMap((e) => ('pictureSha' in e.act && e.act.pictureSha ? [e.act.pictureSha] : []));
     expect(pictures.length).toBe(2);
     const png = storedBlob(db, pictures[1])!.bytes;
@@ -264,17 +273,17 @@ describe('a slip on the block', () => {
     const state = stateAfter(db, id, log(id, slip('slip-bbbb')));
     expect(answerSlip(db, id, state.now.plan - 1, 'slip-bbbb', 'leave', NOW)).toMatchObject({
       ok: false,
-      code: 'stale',
+      code: expect.stringMatching(/^stale\b/),
     });
     expect(answerSlip(db, id, state.now.plan, 'slip-zzzz', 'leave', NOW)).toMatchObject({ ok: false });
-    expect(answerSlip(db, id, state.now.plan, 'slip-bbbb', 'hope', NOW)).toMatchObject({
+    expect(told(answerSlip(db, id, state.now.plan, 'slip-bbbb', 'hope', NOW))).toMatchObject({
       ok: false,
       message: expect.stringMatching(/is no answer to a slip/),
     });
     const left = stateAfter(db, id, answerSlip(db, id, state.now.plan, 'slip-bbbb', 'leave', NOW));
     expect(left.undoLabel).toBeNull();
     const patched = stateAfter(db, id, answerSlip(db, id, left.now.plan, 'slip-bbbb', 'patch', NOW));
-    expect(answerSlip(db, id, patched.now.plan, 'slip-bbbb', 'leave', NOW)).toMatchObject({
+    expect(told(answerSlip(db, id, patched.now.plan, 'slip-bbbb', 'leave', NOW))).toMatchObject({
       ok: false,
       message: expect.stringMatching(/answered already: patch/),
     });
@@ -332,7 +341,7 @@ test('practice is kept, newest first; what is no sample or no score is refused',
     ok(keepPracticeScore(db, { sample: 'pear', level: 'with hints', score: 90 }, NOW)).map((s) => s.sample),
   ).toEqual(['pear', 'buoy']);
   expect(keepPracticeScore(db, { sample: 'moon', level: 'bare', score: 40 }, NOW)).toMatchObject({ ok: false });
-  expect(keepPracticeScore(db, { sample: 'buoy', level: 'bare', score: 400 }, NOW)).toMatchObject({
+  expect(told(keepPracticeScore(db, { sample: 'buoy', level: 'bare', score: 400 }, NOW))).toMatchObject({
     ok: false,
     message: expect.stringMatching(/400 is too much for the score/),
   });

@@ -15,7 +15,7 @@ export interface Decoded {
   readonly bytes: Buffer;
 }
 
-const BUSY = failure('busy', 'Many pictures are being read just now. Try again in a moment.');
+const BUSY = failure('busy.manyPicturesAreBeing');
 
 let running = 0;
 const waiting: (() => void)[] = [];
@@ -26,12 +26,9 @@ const waiting: (() => void)[] = [];
  */
 export function patienceOf(gone?: AbortSignal): AbortSignal {
   const patience = new AbortController();
-  const slow = failure(
-    'picture-slow',
-    `This picture was not read within ${LONGEST_MS / 1000} seconds, so it was given up. Save it simpler, or as PNG.`,
-  );
+  const slow = failure('picture-slow', { LONGEST_MS: LONGEST_MS / 1000 });
   setTimeout(() => patience.abort(slow), LONGEST_MS).unref();
-  const leave = () => patience.abort(failure('gone', 'Nobody waits for this picture.'));
+  const leave = () => patience.abort(failure('gone.nobodyWaitsForThis'));
   if (gone?.aborted) leave();
   else gone?.addEventListener('abort', leave, { once: true });
   return patience.signal;
@@ -96,7 +93,7 @@ function run(
     patience.addEventListener('abort', leave, { once: true });
     child.stdout!.on('data', (chunk: Buffer) => out.push(chunk));
     child.stdin!.on('error', () => undefined); // it ended before it had read everything: its end says why
-    child.on('error', () => end(failure('picture-damaged', 'The picture could not be read.')));
+    child.on('error', () => end(failure('picture-damaged.thePictureCouldNot')));
     child.on('close', (code) => {
       patience.removeEventListener('abort', leave);
       resolve(ended ?? answerOf(code, Buffer.concat(out)));
@@ -111,16 +108,12 @@ function run(
 }
 
 function answerOf(code: number | null, out: Buffer): Outcome<Decoded> {
-  if (code === 71)
-    return failure(
-      'picture-memory',
-      'This picture takes more than 1 GB of memory to read, so it was given up. Save it smaller, or as PNG.',
-    );
-  if (code !== 0 || out.length < 4) return failure('picture-damaged', 'The picture could not be read.');
+  if (code === 71) return failure('picture-memory');
+  if (code !== 0 || out.length < 4) return failure('picture-damaged.thePictureCouldNot');
   const headLength = out.readUInt32LE(0);
   const answer = JSON.parse(out.subarray(4, 4 + headLength).toString('utf8')) as Record<string, unknown>;
   return typeof answer.error === 'string'
-    ? failure('picture-damaged', answer.error)
+    ? failure('picture-damaged.byDecoder', { detail: answer.error })
     : success({ answer, bytes: out.subarray(4 + headLength) });
 }
 

@@ -75,12 +75,10 @@ async function inPool(
 }
 
 function whyNot(error: Error & { code?: string }, slow: boolean, gone: boolean): Outcome<never> {
-  if (slow) return failure('file-slow', 'This file was not drawn within a minute and a half, so it was given up.');
-  if (gone) return failure('gone', 'Nobody waits for this file.');
-  if (/queue is at limit/i.test(error.message))
-    return failure('busy', 'Many files are being drawn just now. Try again in a moment.');
-  if (error.code === 'ERR_WORKER_OUT_OF_MEMORY')
-    return failure('file-broke', 'This file took more memory to draw than there is. Nothing was changed.');
+  if (slow) return failure('file-slow');
+  if (gone) return failure('gone.nobodyWaitsForThisFile');
+  if (/queue is at limit/i.test(error.message)) return failure('busy.manyFilesAreBeing');
+  if (error.code === 'ERR_WORKER_OUT_OF_MEMORY') return failure('file-broke.thisFileTookMore');
   console.error(error);
-  return failure('file-broke', 'The server failed at drawing this file. Nothing was changed.');
+  return failure('file-broke.theServerFailedAt');
 }

@@ -1,3 +1,4 @@
+import { jigInWords } from '@/words/jigs';
 import { jigFor, REGISTRATION_WAYS, registrationWay, type RegistrationWayId } from '@/core/registration';
 import { tileDrawing, type Drawing, type Pen } from '@/formats';
 import { emptyPlan, type Plan } from '@/model';
@@ -80,7 +81,7 @@ describe('the registration sheet', () => {
           }
         }
       const { allowanceMm } = registrationWay(way);
-      expect(cutList.find((item) => item.what === 'paper')).toMatchObject({
+      expect(cutList.find((item) => jigInWords(item.what) === 'paper')).toMatchObject({
         widthMm: 320 + allowanceMm.left + allowanceMm.right,
         heightMm: 268 + allowanceMm.top + allowanceMm.bottom,
       });

@@ -1,3 +1,6 @@
+import { jigInWords } from '@/words/jigs';
+import { uncapitalised } from '@/words/phrases';
+import { fileWords } from '@/words/files';
 import type { JigDrawing, JigLayer } from '@/core/registration';
 import type { Drawing, LineStyle, Pen } from '@/formats';
 import { HOUSE_COLOURS } from '@/core/colour';
@@ -30,8 +33,8 @@ export interface RunOutline {
 /** One true-size drawing of a jig, to be traced or glued; outlines of the runs laid in where the way wants them. */
 export function jigPage(printName: string, jig: JigDrawing, outlines: readonly RunOutline[] = []): Drawing {
   return {
-    title: `${printName}: registration sheet, ${jig.name.toLowerCase()}`,
-    note: jig.note,
+    title: fileWords('drawings.registrationSheet', { printName, jig: uncapitalised(jigInWords(jig.name)) }),
+    note: jigInWords(jig.note),
     widthMm: jig.widthMm,
     heightMm: jig.heightMm,
     draw(pen) {
@@ -40,7 +43,11 @@ export function jigPage(printName: string, jig: JigDrawing, outlines: readonly R
         if (mark.kind === 'rect') pen.rect(mark.rect.xMm, mark.rect.yMm, mark.rect.widthMm, mark.rect.heightMm, style);
         else if (mark.kind === 'line') pen.line(mark.from[0], mark.from[1], mark.to[0], mark.to[1], style);
         else if (mark.kind === 'circle') pen.circle(mark.xMm, mark.yMm, mark.radiusMm, style);
-        else pen.text(mark.text, mark.xMm, mark.yMm, mark.heightMm, { colour: style.colour, align: mark.align });
+        else
+          pen.text(jigInWords(mark.text), mark.xMm, mark.yMm, mark.heightMm, {
+            colour: style.colour,
+            align: mark.align,
+          });
       }
       const place = jig.outlinesIn;
       if (place)
@@ -83,10 +90,13 @@ const STAGE_SIDE_MM = 4,
 export function stageDrawing(page: StagePage): Drawing {
   const { widthMm, heightMm } = page;
   return {
-    title: `${page.printName}: ${page.block ?? 'block'} before run ${page.run}, ${page.inkName}. MIRRORED, as the block lies`,
-    note: ['grey stands and prints · hatched is cut now · white is cleared already', ...page.notes]
-      .join(' · ')
-      .slice(0, 150),
+    title: fileWords('drawings.beforeRunMirroredAs', {
+      printName: page.printName,
+      block: page.block ?? 'block',
+      run: page.run,
+      inkName: page.inkName,
+    }),
+    note: [fileWords('drawings.greyStandsAndPrints'), ...page.notes].join(' · ').slice(0, 150),
     widthMm: widthMm + 2 * STAGE_SIDE_MM,
     heightMm: STAGE_TOP_MM + heightMm + STAGE_FOOT_MM,
     draw(pen) {
@@ -94,9 +104,9 @@ export function stageDrawing(page: StagePage): Drawing {
       pen.area(shifted(page.standing, x, y), STANDING);
       pen.hatch(shifted(page.cutNow, x, y), this.widthMm, this.heightMm, MADDER);
       pen.rect(x, y, widthMm, heightMm, { widthMm: 0.3 });
-      originCorner(pen, x, y + heightMm, 'origin corner');
+      originCorner(pen, x, y + heightMm, fileWords('drawings.originCorner'));
       pen.text(`run ${page.run}`, x, 1.5, 5.5);
-      pen.text('mirrored: this is the block, not the print', x + 24, 3, 3.4, { colour: MADDER });
+      pen.text(fileWords('drawings.mirroredThisIsThe'), x + 24, 3, 3.4, { colour: MADDER });
       thisSideUp(pen, x + widthMm / 2, y - 1, 5);
     },
   };
@@ -134,5 +144,5 @@ export function thisSideUp(pen: Pen, x: number, y: number, lengthMm = 12): void 
     ],
     HOUSE_COLOURS.ink,
   );
-  pen.text('this side up', x + 3, y - lengthMm / 2 - 2, 3.4);
+  pen.text(fileWords('drawings.thisSideUp'), x + 3, y - lengthMm / 2 - 2, 3.4);
 }

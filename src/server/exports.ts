@@ -1,3 +1,4 @@
+import { fileWords } from '@/words/files';
 import sharp from 'sharp';
 import { HOUSE_COLOURS, srgb8FromLabD50, hexFromLabD50 } from '@/core/colour';
 import { findIslands, labelCoverage, labelSet, packRgb, paintCoverage } from '@/core/geometry';
@@ -35,6 +36,7 @@ import { laidOut, runOf, sheetOf, tracedSheet } from './printSheets';
 import { livingPrint } from './livingPrint';
 import { insertWholePrint } from './prints';
 import { presentPlan } from './readPlan';
+import { toldByServer } from '@/words/refusals';
 
 interface Known {
   readonly name: string;
@@ -74,19 +76,23 @@ export async function registrationPdf(
         heightMm,
         standing: path(state.standing),
         cutNow: path(state.cutNow),
-        notes: cutLineNotes(plan, run),
+        notes: cutLineNotes(plan, run).map((note) => toldByServer(note)),
       });
     }),
   ];
   const bytes = await pdfOfDrawings(
     drawings,
     plan.layout.exportPaper,
-    `${name}: registration and cuts`,
+    fileWords('exports.registrationAndCuts', { name }),
     now,
     pdfFonts(),
     (share) => report(0.5 + share / 2),
   );
-  return success({ bytes, mediaType: 'application/pdf', fileName: `${fileStem(name)} registration and cuts.pdf` });
+  return success({
+    bytes,
+    mediaType: 'application/pdf',
+    fileName: fileWords('exports.registrationAndCutsPdf', { fileStem: fileStem(name) }),
+  });
 }
 
 /** An SVG in mm: what a run prints (as seen), or what is cut before it (as on the block). */
@@ -113,17 +119,17 @@ export function runSvg(db: Store, id: string, number: number, what: 'run' | 'sta
         }))
       : [
           { name: 'standing', path: path(state.standing, true), fill: HOUSE_COLOURS.hairline },
-          { name: 'cut now', path: path(state.cutNow, true), fill: HOUSE_COLOURS.madder },
+          { name: fileWords('exports.cutNow'), path: path(state.cutNow, true), fill: HOUSE_COLOURS.madder },
         ];
   const title =
     what === 'run'
-      ? `${name}, run ${number}, ${inkNamesOf(plan, run)}: what prints, as seen`
-      : `${name}, block before run ${number}: mirrored`;
+      ? fileWords('exports.runWhatPrintsAs', { name, number, inkNames: inkNamesOf(plan, run) })
+      : fileWords('exports.blockBeforeRunMirrored', { name, number });
   const bytes = new TextEncoder().encode(svgDocument(widthMm, heightMm, title, layers));
   return success({
     bytes,
     mediaType: 'image/svg+xml',
-    fileName: `${fileStem(name)} ${what === 'run' ? 'run' : 'block before run'} ${number}.svg`,
+    fileName: `${fileStem(name)} ${what === 'run' ? 'run' : fileWords('exports.blockBeforeRun')} ${number}.svg`,
   });
 }
 
@@ -192,13 +198,8 @@ function wrongLabels(plan: Plan, deflated: Uint8Array): Failure | undefined {
   let most = 0;
   for (let i = 0; i < values.length; i++) if (values[i] > most) most = values[i];
   if (width !== widthPx || height !== heightPx || most >= plan.flat!.colours.length)
-    return failure('bundle-plan', 'The flat colours in this bundle do not fit its picture.');
-  return findIslands(labels.value)
-    ? undefined
-    : failure(
-        'bundle-plan',
-        'The flat colours in this bundle are noise: they break up into more islands than can be looked at.',
-      );
+    return failure('bundle-plan.theFlatColoursIn');
+  return findIslands(labels.value) ? undefined : failure('bundle-plan.theFlatColoursInThis');
 }
 
 const MAX_LOOK_WIDTH_PX = 1200;
@@ -221,9 +222,9 @@ export async function lookPng(db: Store, id: string, run: number, widthPx: numbe
     { coloursGot, slips } = bench;
   const laid = picture && sheetOf(plan, picture, slips);
   const looks = laid?.ok ? looksOfPlan(onPaperOf(plan, bench), coloursGot, laid.value.sheet) : undefined;
-  if (!laid?.ok || !looks) return failure('nothing-flat', 'There are no flat colours to show yet.');
+  if (!laid?.ok || !looks) return failure('nothing-flat.thereAreNoFlat');
   const { map } = laid.value;
-  if (!(run >= 0 && run <= plan.runs.length)) return failure('run-missing', `There is no run ${run}.`);
+  if (!(run >= 0 && run <= plan.runs.length)) return failure('run-missing.thereIsNoRun', { run });
   const width = wanted,
     height = Math.max(1, Math.round((width * map.height) / map.width));
   const colours = looks.looks[run].map((lab) => packRgb(...srgb8FromLabD50(lab).rgb));
@@ -232,5 +233,9 @@ export async function lookPng(db: Store, id: string, run: number, widthPx: numbe
     .removeAlpha()
     .png()
     .toBuffer();
-  return success({ bytes, mediaType: 'image/png', fileName: `${fileStem(name)} after run ${run}.png` });
+  return success({
+    bytes,
+    mediaType: 'image/png',
+    fileName: fileWords('exports.afterRunPng', { fileStem: fileStem(name), run }),
+  });
 }

@@ -1,3 +1,4 @@
+import { told } from '@/testing/told';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -53,7 +54,7 @@ function pullUntilFull(): { acknowledged: number; error: unknown } {
 test('an act that finds no room is refused in words, nothing of it is kept, and it counts once when there is room again', () => {
   limit(pages() + 3);
   const { acknowledged, error } = pullUntilFull();
-  expect(fileProblem(error)).toMatchObject({
+  expect(told(fileProblem(error)!)).toMatchObject({
     ok: false,
     code: 'file-full',
     message: expect.stringMatching(/room|full/),

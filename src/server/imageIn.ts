@@ -1,5 +1,5 @@
 import { srgb8FromLabD50, type Lab } from '@/core/colour';
-import { failure, success, type Failure, type Outcome } from '@/core/units';
+import { failure, familyOf, success, type Failure, type Outcome } from '@/core/units';
 import type { Fractions, PicturePlan } from '@/model';
 import { decode, patienceOf } from './decode';
 import { unsafeSvg } from './svgCheck';
@@ -28,21 +28,11 @@ export async function inspectPicture(
   if (refused) return refused;
   const decoded = await decode('inspect', {}, bytes, patience);
   if (!decoded.ok)
-    return decoded.code === 'picture-damaged'
-      ? failure(
-          'picture-kind',
-          `${named} is not a picture that can be read here. Bring in a PNG, JPEG, WebP, TIFF or SVG file; if it is one, it is damaged: save it anew.`,
-        )
-      : decoded;
+    return familyOf(decoded.code) === 'picture-damaged' ? failure('picture-kind.isNotAPicture', { named }) : decoded;
   const meta = decoded.value.answer as { format?: string; width?: number; height?: number; orientation?: number };
   const format = FORMATS.find((f) => f === meta.format);
-  if (!format)
-    return failure(
-      'picture-kind',
-      `${named} is a ${String(meta.format).toUpperCase()} file. Bring in a PNG, JPEG, WebP, TIFF or SVG file.`,
-    );
-  if (format === 'svg' && !looksLikeSvg(bytes))
-    return failure('picture-kind', `${named} hides an SVG behind other bytes, which is not opened here.`);
+  if (!format) return failure('picture-kind.isAFileBring', { named, format: String(meta.format).toUpperCase() });
+  if (format === 'svg' && !looksLikeSvg(bytes)) return failure('picture-kind.hidesAnSvgBehind', { named });
   const scale = format === 'svg' ? LONG_SIDE_FOR_SVG_PX / Math.max(1, meta.width ?? 1, meta.height ?? 1) : 1;
   const turned = (meta.orientation ?? 1) >= 5;
   const width = Math.round((meta.width ?? 0) * scale),
@@ -53,42 +43,31 @@ export async function inspectPicture(
 
 /** Why bytes are not even opened. */
 function refusedBytes(bytes: Buffer, named: string): Failure | undefined {
-  if (bytes.length === 0)
-    return failure(
-      'picture-empty',
-      `${named} is empty. Choose the picture again, or save it anew from the program it comes from.`,
-    );
+  if (bytes.length === 0) return failure('picture-empty', { named });
   if (bytes.length > MAX_UPLOAD_BYTES)
-    return failure(
-      'picture-bytes',
-      `${named} has ${megabytes(bytes.length)} MB; up to ${megabytes(MAX_UPLOAD_BYTES)} MB can be brought in. Save it smaller or as JPEG.`,
-    );
-  if (bytes[0] === 0x1f && bytes[1] === 0x8b)
-    return failure(
-      'picture-packed',
-      `${named} is compressed (an SVGZ file, perhaps), which is not unpacked here. Save it as plain SVG or as PNG.`,
-    );
+    return failure('picture-bytes', {
+      named,
+      megabytes: megabytes(bytes.length),
+      megabytes2: megabytes(MAX_UPLOAD_BYTES),
+    });
+  if (bytes[0] === 0x1f && bytes[1] === 0x8b) return failure('picture-packed', { named });
   const drawing = looksLikeSvg(bytes);
   if (drawing && bytes.length > MAX_SVG_BYTES)
-    return failure(
-      'svg-bytes',
-      `${named} has ${megabytes(bytes.length)} MB of SVG; up to ${megabytes(MAX_SVG_BYTES)} MB can be read. Export it as PNG instead.`,
-    );
+    return failure('svg-bytes', { named, megabytes: megabytes(bytes.length), megabytes2: megabytes(MAX_SVG_BYTES) });
   return drawing ? unsafeSvg(bytes, named) : undefined;
 }
 
 /** Why a picture of this size is not taken in. */
 function refusedSize(named: string, widthPx: number, heightPx: number): Failure | undefined {
-  if (widthPx < 16 || heightPx < 16)
-    return failure(
-      'picture-small',
-      `${named} has ${widthPx} × ${heightPx} pixels, too few to print from. At least 16 × 16 are needed, 2000 along the longer side are good.`,
-    );
+  if (widthPx < 16 || heightPx < 16) return failure('picture-small', { named, widthPx, heightPx });
   if (widthPx * heightPx > MAX_SOURCE_PIXELS) {
-    return failure(
-      'picture-pixels',
-      `${named} has ${widthPx} × ${heightPx} pixels, ${Math.round((widthPx * heightPx) / 1e6)} megapixels; up to ${MAX_SOURCE_PIXELS / 1e6} can be brought in. Save it smaller: 4200 pixels along the longer side are enough for an A3 print.`,
-    );
+    return failure('picture-pixels', {
+      named,
+      widthPx,
+      heightPx,
+      widthPx2: Math.round((widthPx * heightPx) / 1e6),
+      MAX_SOURCE_PIXELS: MAX_SOURCE_PIXELS / 1e6,
+    });
   }
   return undefined;
 }
@@ -136,11 +115,8 @@ export async function makeRaster(
     patience,
   );
   if (decoded.ok) return success({ png: decoded.value.bytes, widthPx, heightPx, mmPerPx });
-  return decoded.code === 'picture-damaged'
-    ? failure(
-        'picture-damaged',
-        `“${fileName}” breaks off or is damaged inside: it could not be read to its end. Save it anew from the program it comes from.`,
-      )
+  return familyOf(decoded.code) === 'picture-damaged'
+    ? failure('picture-damaged.breaksOffOrIs', { fileName })
     : decoded;
 }
 
@@ -166,9 +142,7 @@ export async function sourcePreview(
   const source = sourceOf(format, longSidePx, paperLabD50);
   const decoded = await decode('preview', { ...source, turnDeg, mirrored, longSidePx }, bytes, patienceOf());
   if (decoded.ok) return success({ bytes: decoded.value.bytes });
-  return decoded.code === 'picture-damaged'
-    ? failure('picture-damaged', 'The picture could not be read again. Bring it in anew.')
-    : decoded;
+  return familyOf(decoded.code) === 'picture-damaged' ? failure('picture-damaged.thePictureCouldNotBe') : decoded;
 }
 
 function looksLikeSvg(bytes: Buffer): boolean {

@@ -1,3 +1,4 @@
+export { inUnit, unitAsked } from './unitAsked';
 export { database } from './database';
 export { fileProblem } from './problems';
 export {

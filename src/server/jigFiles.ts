@@ -53,7 +53,7 @@ export async function jigFile(
     { plan } = laid;
   const stem = `${fileStem(laid.name)} ${plan.way.registration}`;
   const jig = jigFor(plan.way.registration, jigInputOf(plan, sheetLayoutOf(plan)!)).drawings[0];
-  if (!jig) return failure('jig', 'This way of registration has nothing to draw.');
+  if (!jig) return failure('jig');
   if (format === 'dxf') {
     const layers = [...new Set(jig.marks.map((mark) => mark.layer))].map((name, i) => ({
       name,

@@ -15,10 +15,7 @@ export function storeLabels(db: Store, id: string, deflated: Buffer, now: string
   if (!map.ok) return map;
   const raster = planAt(db, id, found.value.plan_seq)!.plan.picture?.raster;
   if (!raster || raster.widthPx !== map.value.width || raster.heightPx !== map.value.height) {
-    return failure(
-      'labels',
-      'These flat colours belong to another picture than the one that is in now. Load the page again.',
-    );
+    return failure('labels.theseFlatColoursBelong');
   }
   return success(putBlob(db, deflated, LABELS_TYPE, now));
 }
@@ -28,7 +25,7 @@ export function inflateLabels(deflated: Uint8Array, mostPixels = MAX_LABEL_PIXEL
   try {
     return decodeLabelMap(inflateSync(deflated, { maxOutputLength: Math.min(MAX_LABEL_PIXELS, mostPixels) + 16 }));
   } catch {
-    return failure('labels', 'The map of flat colours arrived damaged. Try again.');
+    return failure('labels.theMapOfFlatColours');
   }
 }
 

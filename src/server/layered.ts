@@ -1,3 +1,4 @@
+import { fileWords } from '@/words/files';
 import { srgb8FromLabD50 } from '@/core/colour';
 import { eachPointOf, labelSet, ringsOf, type ArcMap } from '@/core/geometry';
 import { success, type Outcome } from '@/core/units';
@@ -46,7 +47,7 @@ export function layeredFile(
   return success({
     bytes,
     mediaType: 'image/openraster',
-    fileName: `${fileStem(name)} ${what === 'run' ? 'run' : 'block before run'} ${run}.ora`,
+    fileName: `${fileStem(name)} ${what === 'run' ? 'run' : fileWords('layered.blockBeforeRun')} ${run}.ora`,
   });
 }
 
@@ -69,7 +70,7 @@ function runLayers({ plan, sheet, got }: LaidOut, number: number): Layers {
   const films = inkingsOf(run).map((inking): Layer => {
     const printed = sheet.parts.map((part) => (inkedAt(plan, sheet, part, run, inking) ? 1 : 0));
     return {
-      name: `run ${number}, ${inkOf(plan, inking).name}: what prints`,
+      name: fileWords('layered.runWhatPrints', { number, ink: inkOf(plan, inking).name }),
       visible: false,
       palette: [CLEAR, solid(inkOf(plan, inking).solidLabD50)],
       indexOf: (part) => printed[part],
@@ -79,9 +80,10 @@ function runLayers({ plan, sheet, got }: LaidOut, number: number): Layers {
   return {
     layers: [
       ...films,
-      { name: `the sheet after run ${number}`, visible: true, ...after },
+      { name: fileWords('layered.theSheetAfterRun', { number }), visible: true, ...after },
       {
-        name: number > 1 ? `the sheet after run ${number - 1}` : 'bare paper',
+        name:
+          number > 1 ? fileWords('layered.theSheetAfterRun', { number: number - 1 }) : fileWords('layered.barePaper'),
         visible: true,
         ...paletted(looks[number - 1].map(solid)),
       },
@@ -121,9 +123,9 @@ function stageLayers({ plan, sheet }: LaidOut, number: number): Layers {
     stands = labelSet(state.standing);
   return {
     layers: [
-      layer(`cut now, before run ${number} (${inkNamesOf(plan, run)})`, state.cutNow, CUT_NOW),
-      layer(`${block}: stands and prints`, state.standing, STANDING),
-      layer('cleared earlier', state.clearedEarlier, CLEARED),
+      layer(fileWords('layered.cutNowBeforeRun', { number, inkNames: inkNamesOf(plan, run) }), state.cutNow, CUT_NOW),
+      layer(fileWords('layered.standsAndPrints', { block }), state.standing, STANDING),
+      layer(fileWords('layered.clearedEarlier'), state.clearedEarlier, CLEARED),
     ],
     merged: { palette: [CLEARED, STANDING, CUT_NOW], indexOf: (part) => (now[part] ? 2 : stands[part] ? 1 : 0) },
     mirrored: true,
@@ -174,13 +176,13 @@ export function linesFile(db: Store, id: string, run: number, what: 'run' | 'sta
         }))
       : [
           { name: 'standing', colour: 7, ringsMm: rings(state.standing) },
-          { name: 'cut now', colour: 1, ringsMm: rings(state.cutNow) },
+          { name: fileWords('layered.cutNow'), colour: 1, ringsMm: rings(state.cutNow) },
         ];
   const bytes = new TextEncoder().encode(dxfDocument(heightMm, layers));
   return success({
     bytes,
     mediaType: 'image/vnd.dxf',
-    fileName: `${fileStem(name)} ${what === 'run' ? 'run' : 'block before run'} ${run}.dxf`,
+    fileName: `${fileStem(name)} ${what === 'run' ? 'run' : fileWords('layered.blockBeforeRun')} ${run}.dxf`,
   });
 }
 

@@ -1,3 +1,4 @@
+import { fileWords } from '@/words/files';
 import { hexFromLabD50 } from '@/core/colour';
 import { inkingsOf, replayLog, beliefOf, inkNeedOf, inkOf, looksOfPlan, sheetsOfPrint } from '@/derived';
 import { failure, success, type Outcome } from '@/core/units';
@@ -17,7 +18,7 @@ export async function lidLabelPdf(db: Store, id: string, run: number, now: Date)
   if (!print.ok) return print;
   const { plan, name, otherRuns } = print.value;
   if (!plan.flat || !plan.picture || !(run >= 1 && run <= plan.runs.length))
-    return failure('run-missing', `There is no run ${run}; this print has runs 1 to ${plan.runs.length}.`);
+    return failure('run-missing.thereIsNoRunThis', { run, runs: plan.runs.length });
   const bench = replayLog(benchLog(db, id));
   const sheets = sheetsOfPrint(plan, bench, beliefOf(plan, otherRuns, bench));
   const looks = looksOfPlan(plan, bench.coloursGot)!;
@@ -38,11 +39,15 @@ export async function lidLabelPdf(db: Store, id: string, run: number, now: Date)
   const bytes = await pdfOfDrawings(
     drawings,
     plan.layout.exportPaper,
-    `${name}: lid labels, run ${run}`,
+    fileWords('lidLabel.lidLabelsRun', { name, run }),
     now,
     pdfFonts(),
   );
-  return success({ bytes, mediaType: 'application/pdf', fileName: `${fileStem(name)} lid label run ${run}.pdf` });
+  return success({
+    bytes,
+    mediaType: 'application/pdf',
+    fileName: fileWords('lidLabel.lidLabelRunPdf', { fileStem: fileStem(name), run }),
+  });
 }
 
 interface Lid {
@@ -57,8 +62,8 @@ interface Lid {
 function lidDrawing({ name, run, ink, seen, grams, date }: Lid): Drawing {
   const parts = ink.recipe?.parts ?? [];
   return {
-    title: `${name}, run ${run}: ${ink.name}`,
-    note: 'cut out and stick on the lid · left: the ink alone on this paper, right: as it should look on the print',
+    title: fileWords('lidLabel.run', { name, run, ink: ink.name }),
+    note: fileWords('lidLabel.cutOutAndStick'),
     widthMm: LABEL_WIDTH_MM,
     heightMm: 34 + Math.max(1, parts.length) * LINE_MM,
     draw(pen) {
@@ -69,7 +74,7 @@ function lidDrawing({ name, run, ink, seen, grams, date }: Lid): Drawing {
       pen.text(`run ${run} · ${grams.toFixed(grams < 10 ? 1 : 0)} g`, 38, 12, 4);
       pen.text(shortened(name, 30), 38, 17, 3.6);
       pen.text(date + (ink.softenerPercent > 0 ? ` · softener ${ink.softenerPercent} %` : ''), 38, 21.5, 3.2);
-      if (parts.length === 0) pen.text('no recipe yet: write it here', 5, 28, 3.4);
+      if (parts.length === 0) pen.text(fileWords('lidLabel.noRecipeYetWrite'), 5, 28, 3.4);
       parts.forEach((part, i) => {
         const y = 27 + i * LINE_MM;
         pen.text(shortened(part.name, 32), 5, y, 3.8);

@@ -51,7 +51,10 @@ test('asked for by many at once it is made once; a colour really got makes it an
   const cut = { kind: 'cut-done', cutId: runs[0].formes[0].cutId };
   expectOk(logActs(db, id, [act(1, round), act(2, cut), act(3, pull), act(4, got)], Date.parse(NOW)));
   expect((await look(1)).equals(many[0])).toBe(false);
-  expect(await lookPicture(db, id, 99, 120, NOW)).toMatchObject({ ok: false, code: 'run-missing' });
+  expect(await lookPicture(db, id, 99, 120, NOW)).toMatchObject({
+    ok: false,
+    code: expect.stringMatching(/^run-missing\b/),
+  });
 });
 
 test('a look drawn while the print is changed is not kept under what it was asked for', async () => {

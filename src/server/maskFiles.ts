@@ -1,3 +1,4 @@
+import { fileWords } from '@/words/files';
 import { mapOfMask, maskCover } from '@/core/cutting';
 import { findIslands, labelSet, maskOfLabels, regionMask, traceArcs } from '@/core/geometry';
 import { failure, success, type Outcome } from '@/core/units';
@@ -23,11 +24,11 @@ export async function maskFile(
   if (!found.ok) return found;
   const laid = found.value;
   const mask = laid.plan.masks.find((m) => m.id === maskId);
-  if (!mask) return failure('mask', 'This mask is not in the plan any more.');
+  if (!mask) return failure('mask');
   const rings = maskRings(laid, mask);
   if (!rings.ok) return rings;
   const run = laid.plan.runs.findIndex((r) => r.id === mask.runId) + 1;
-  const stem = `${fileStem(laid.name)} mask for run ${run}`;
+  const stem = fileWords('maskFiles.maskForRun', { fileStem: fileStem(laid.name), run });
   if (format === 'dxf') {
     const { widthMm, heightMm } = laid;
     const frame = [0, 0, widthMm, 0, widthMm, heightMm, 0, heightMm];
@@ -60,7 +61,7 @@ export async function maskFile(
 function maskRings(laid: LaidOut, mask: Mask): Outcome<number[][]> {
   const run = laid.plan.runs.find((r) => r.id === mask.runId)!;
   const islands = findIslands(laid.picture);
-  if (!islands) return failure('flatten-too-broken', 'The picture is too broken up for masks.');
+  if (!islands) return failure('flatten-too-broken.forMasks');
   const standing = maskOfLabels(laid.map, labelSet(labelStateOfRun(laid.plan, run, laid.sheet).standing));
   const cover = maskCover(
     standing,
@@ -77,8 +78,11 @@ function maskDrawing(laid: LaidOut, mask: Mask, rings: readonly number[][], run:
   const { widthMm, heightMm, name, plan } = laid;
   const ink = inkNamesOf(plan, plan.runs[run - 1]);
   return {
-    title: `${name}: mask for run ${run}, ${ink}. MIRRORED, as it lies on the block`,
-    note: `grey is mask and stays · cut out all that is white inside the block · ${mask.hold === 'pins' ? 'punch the two holes' : 'the corner lies against the block’s origin corner'}${mask.note ? ` · ${mask.note}` : ''}`,
+    title: fileWords('maskFiles.maskForRunMirrored', { name, run, ink }),
+    note: fileWords('maskFiles.greyIsMaskAnd', {
+      pins: String(mask.hold === 'pins'),
+      value: mask.note ? ` · ${mask.note}` : '',
+    }),
     widthMm: widthMm + 2 * FRAME_MM,
     heightMm: heightMm + 2 * FRAME_MM,
     draw(pen) {
@@ -96,8 +100,8 @@ function maskDrawing(laid: LaidOut, mask: Mask, rings: readonly number[][], run:
         pen.line(FRAME_MM, FRAME_MM + heightMm, FRAME_MM + 30, FRAME_MM + heightMm, { widthMm: 0.6 });
         pen.line(FRAME_MM, FRAME_MM + heightMm, FRAME_MM, FRAME_MM + heightMm - 30, { widthMm: 0.6 });
       }
-      pen.text(`mask, run ${run}, ${ink}`, FRAME_MM, FRAME_MM + heightMm + 3, 4);
-      pen.text('origin corner', FRAME_MM, FRAME_MM + heightMm + 8, 3);
+      pen.text(fileWords('maskFiles.maskRun', { run, ink }), FRAME_MM, FRAME_MM + heightMm + 3, 4);
+      pen.text(fileWords('maskFiles.originCorner'), FRAME_MM, FRAME_MM + heightMm + 8, 3);
       thisSideUp(pen, FRAME_MM + widthMm / 2, FRAME_MM - 1, 5);
     },
   };

@@ -41,11 +41,11 @@ export async function placeAgain(db: Store, id: string, place: unknown, now: str
   const found = livingPrint(db, id);
   if (!found.ok) return found;
   const plan = presentPlan(db, found.value);
-  if (!plan.picture) return failure('picture-missing', 'There is no picture to size yet. Bring one in first.');
+  if (!plan.picture) return failure('picture-missing.thereIsNoPicture');
   const checked = checkPlacement(place);
   if (!checked.ok) return checked;
   const original = getBlob(db, plan.picture.originalSha);
-  if (!original) return failure('picture-missing', 'The original picture is no longer stored. Bring it in again.');
+  if (!original) return failure('picture-missing.theOriginalPictureIs');
   const facts = {
     format: plan.picture.format,
     widthPx: plan.picture.sourceWidthPx,
@@ -85,11 +85,7 @@ async function placePicture(
 function firstPlacement({ widthPx, heightPx }: PictureFacts): Outcome<Placement> {
   const scale = FIRST_SIZE_MM / Math.max(widthPx, heightPx);
   const [widthMm, heightMm] = [widthPx * scale, heightPx * scale].map((mm) => Math.round(mm * 2) / 2);
-  if (Math.min(widthMm, heightMm) < SIZE_RANGE_MM.minMm)
-    return failure(
-      'picture-narrow',
-      `This picture has ${widthPx} × ${heightPx} pixels, far longer one way than the other. Cut it to a shape no longer than 24 times its width.`,
-    );
+  if (Math.min(widthMm, heightMm) < SIZE_RANGE_MM.minMm) return failure('picture-narrow', { widthPx, heightPx });
   return success({ turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 }, widthMm, heightMm });
 }
 
@@ -97,11 +93,7 @@ function checkPlacement(value: unknown): Outcome<Placement> {
   const place = (typeof value === 'object' && value !== null ? value : {}) as Placement;
   const { widthMm, heightMm, crop, turnDeg } = place;
   const bad = [widthMm, heightMm].find((mm) => !(mm >= SIZE_RANGE_MM.minMm && mm <= SIZE_RANGE_MM.maxMm));
-  if (bad !== undefined)
-    return failure(
-      'size',
-      `${bad} mm cannot be printed; width and height may each be ${SIZE_RANGE_MM.minMm} to ${SIZE_RANGE_MM.maxMm} mm.`,
-    );
+  if (bad !== undefined) return failure('size', { badMm: bad, minMm: SIZE_RANGE_MM.minMm, maxMm: SIZE_RANGE_MM.maxMm });
   const inside =
     crop &&
     [crop.x, crop.y, crop.width, crop.height].every((v) => v >= 0 && v <= 1) &&
@@ -109,9 +101,8 @@ function checkPlacement(value: unknown): Outcome<Placement> {
     crop.height > 0.001 &&
     crop.x + crop.width <= 1.0001 &&
     crop.y + crop.height <= 1.0001;
-  if (!inside) return failure('crop', 'The part to keep lies outside the picture. Draw it again.');
-  if (![0, 90, 180, 270].includes(turnDeg))
-    return failure('turn', `A picture can be turned by quarter turns only, not by ${String(turnDeg)}°.`);
+  if (!inside) return failure('crop');
+  if (![0, 90, 180, 270].includes(turnDeg)) return failure('turn', { turnDeg: String(turnDeg) });
   return success({
     turnDeg,
     mirrored: place.mirrored === true,
@@ -135,6 +126,6 @@ export async function sourcePng(
   const plan = presentPlan(db, found.value);
   const original = plan.picture && getBlob(db, plan.picture.originalSha);
   if (!plan.picture || !original || ![0, 90, 180, 270].includes(turnDeg))
-    return failure('picture-missing', 'There is no picture to show.');
+    return failure('picture-missing.thereIsNoPictureTo');
   return sourcePreview(original.bytes, plan.picture.format, turnDeg, mirrored, plan.paper.labD50, SOURCE_PREVIEW_PX);
 }

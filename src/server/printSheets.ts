@@ -36,7 +36,7 @@ export function laidOut(db: Store, id: string): Outcome<LaidOut> {
   const plan = onPaperOf(read.value, bench);
   const picture = labelsOfPlan(db, plan);
   if (!picture || !plan.picture || !plan.flat || plan.runs.length === 0)
-    return failure('nothing-flat', 'There are no flat colours to draw yet. Bring in a picture and flatten it first.');
+    return failure('nothing-flat.thereAreNoFlatColours');
   const made = sheetOf(plan, picture, slips);
   if (!made.ok) return made;
   return success({
@@ -61,11 +61,7 @@ export function sheetOf(
   const { task, effects } = printTaskOf(plan, slips);
   if (isPlain(task)) return success({ map: picture, sheet: plainSheet(plan) });
   const made = printMapOf(picture, task);
-  if (!made)
-    return failure(
-      'flatten-too-broken',
-      'The picture is too broken up for overlaps and masks. Raise the smoothing on the Picture view.',
-    );
+  if (!made) return failure('flatten-too-broken.thePictureIsTooBroken');
   return success({
     map: made.map,
     sheet: { parts: made.parts, share: made.areaPx.map((px) => px / picture.labels.length), effects },
@@ -79,6 +75,6 @@ export function tracedSheet({ map }: LaidOut): ArcMap {
 /** The run of this number, or why there is none. */
 export function runOf({ plan }: LaidOut, run: number): Outcome<Plan['runs'][number]> {
   if (!Number.isInteger(run) || run < 1 || run > plan.runs.length)
-    return failure('run-missing', `There is no run ${run}; this print has runs 1 to ${plan.runs.length}.`);
+    return failure('run-missing.thereIsNoRunThis', { run, runs: plan.runs.length });
   return success(plan.runs[run - 1]);
 }

@@ -1,6 +1,7 @@
+import { fileWords } from '@/words/files';
 import { randomUUID } from 'node:crypto';
 import { learnedPace } from '@/core/cutting';
-import { failure, success, type Outcome } from '@/core/units';
+import { failure, success, type Outcome, failed } from '@/core/units';
 import {
   checkName,
   checkPlan,
@@ -138,7 +139,7 @@ export function storedBytes(db: Store, id: string): Outcome<FileOut> {
   return success({
     bytes: new TextEncoder().encode(text),
     mediaType: 'application/json; charset=utf-8',
-    fileName: `${found.value.name} as stored.json`,
+    fileName: fileWords('prints.asStoredJson', { found: found.value.name }),
   });
 }
 
@@ -152,7 +153,13 @@ export function createPrint(
   const checked = checkName(name);
   if (!checked.ok) return checked;
   db.transaction(() =>
-    insertPrint(db, { id, name: freeName(checked.value, printNames(db), NAME_LENGTH), plan, label: 'new print', now }),
+    insertPrint(db, {
+      id,
+      name: freeName(checked.value, printNames(db), NAME_LENGTH),
+      plan,
+      label: fileWords('prints.newPrint'),
+      now,
+    }),
   ).immediate();
   return success(id);
 }
@@ -168,8 +175,7 @@ export function copyPrint(db: Store, id: string, now: string): Outcome<string> {
 export function editPrint(db: Store, id: string, value: unknown, now: string, editId?: string): Outcome<undefined> {
   const edit = checkEdit(value);
   if (!edit.ok) return edit;
-  if (editId !== undefined && !/^[\w-]{8,64}$/.test(editId))
-    return failure('edit', 'A change of the plan needs an id of its own.');
+  if (editId !== undefined && !/^[\w-]{8,64}$/.test(editId)) return failure('edit.aChangeOfThe');
   return changePrint(
     db,
     id,
@@ -209,10 +215,10 @@ function keepPlan(
   if (!checked.ok) return checked;
   if (JSON.stringify(checked.value) === JSON.stringify(before)) return success(undefined);
   const missing = blobsOfPlan(checked.value).find((sha) => !hasBlob(db, sha));
-  if (missing) return failure('plan', 'The plan names a picture that was not brought in. Load the page again.');
+  if (missing) return failure('plan.thePlanNamesA');
   const log = benchLog(db, row.id);
   const closed = closedBy(before, checked.value, log, () => storedShapesKept(db, before, checked.value, log));
-  if (closed) return failure('closed', closed);
+  if (closed) return failed(closed);
   appendPlan(db, row, frozenAsOf(checked.value, firstGateOf(log)), label, now);
   return success(undefined);
 }
@@ -222,8 +228,7 @@ export function undo(db: Store, id: string, basePlan: number, now: string): Outc
   return changePrint(db, id, (row, before) => {
     const fresh = staleUnless(row, basePlan);
     if (!fresh.ok) return fresh;
-    if (row.plan_seq <= Math.max(1, row.undo_floor) || !planAt(db, id, row.plan_seq - 1))
-      return failure('undo-end', 'There is nothing before this that could be brought back.');
+    if (row.plan_seq <= Math.max(1, row.undo_floor) || !planAt(db, id, row.plan_seq - 1)) return failure('undo-end');
     return stepTo(db, row, before, row.plan_seq - 1, now);
   });
 }
@@ -232,8 +237,7 @@ export function redo(db: Store, id: string, basePlan: number, now: string): Outc
   return changePrint(db, id, (row, before) => {
     const fresh = staleUnless(row, basePlan);
     if (!fresh.ok) return fresh;
-    if (!planAt(db, id, row.plan_seq + 1))
-      return failure('redo-end', 'Nothing has been taken back that could be done again.');
+    if (!planAt(db, id, row.plan_seq + 1)) return failure('redo-end');
     return stepTo(db, row, before, row.plan_seq + 1, now);
   });
 }
@@ -243,7 +247,7 @@ function stepTo(db: Store, row: PrintRow, before: Plan, seq: number, now: string
   const { plan } = planAt(db, row.id, seq)!;
   const log = benchLog(db, row.id);
   const closed = closedBy(before, plan, log, () => storedShapesKept(db, before, plan, log));
-  if (closed) return failure('closed', closed);
+  if (closed) return failed(closed);
   moveTo(db, row.id, seq, now);
   return success(undefined);
 }
@@ -268,7 +272,7 @@ export function deletePrint(db: Store, id: string, typedName: unknown, now: stri
   const found = livingPrint(db, id);
   if (!found.ok) return found;
   if (typeof typedName !== 'string' || typedName.trim() !== found.value.name) {
-    return failure('delete-name', `To delete this print, type its name as it stands: “${found.value.name}”.`);
+    return failure('delete-name', { found: found.value.name });
   }
   markDeleted(db, id, now, now);
   announce(id);
@@ -276,7 +280,7 @@ export function deletePrint(db: Store, id: string, typedName: unknown, now: stri
 }
 
 export function restorePrint(db: Store, id: string, now: string): Outcome<undefined> {
-  if (!printById(db, id)) return failure('print-missing', 'This print was deleted more than 30 days ago and is gone.');
+  if (!printById(db, id)) return failure('print-missing.thisPrintWasDeleted');
   markDeleted(db, id, null, now);
   return success(undefined);
 }
@@ -290,7 +294,13 @@ export function insertWholePrint(
   now: string,
 ): string {
   const id = randomUUID();
-  insertPrint(db, { id, name: freeName(name, printNames(db), NAME_LENGTH), plan, label: 'bundle opened', now });
+  insertPrint(db, {
+    id,
+    name: freeName(name, printNames(db), NAME_LENGTH),
+    plan,
+    label: fileWords('prints.bundleOpened'),
+    now,
+  });
   for (const event of events) appendBenchEvent(db, id, event);
   if (events.length > 0) raiseUndoFloor(db, id);
   touchPrint(db, id, now);

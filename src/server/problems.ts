@@ -1,9 +1,9 @@
-import type { Failure } from '@/core/units';
+import { failure, type Failure } from '@/core/units';
 import { problemOf } from '@/store';
 import { storeFile } from './database';
 
-/** What is wrong with the workshop's file, as a failure in words; undefined for any other error. */
+/** What is wrong with the workshop's file, as a failure; undefined for any other error. */
 export function fileProblem(error: unknown): Failure | undefined {
   const problem = problemOf(error, storeFile());
-  return problem && { ok: false, code: problem.code, message: problem.message };
+  return problem && failure(problem.code, { file: problem.file });
 }

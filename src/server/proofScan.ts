@@ -2,7 +2,7 @@ import sharp from 'sharp';
 import { fitMotion, motionAt, rigidFrom, type Motion } from '@/core/registration';
 import type { ProofTaken, Plan } from '@/model';
 import { replayLog, contactsOf, filmsOnParts, lookOfFilms, sheetLayoutOf, shimsIn } from '@/derived';
-import { failure, success, type Outcome } from '@/core/units';
+import { failure, familyOf, success, type Outcome } from '@/core/units';
 import { sampleMisfits, simulatedScanner } from '@/devices';
 import { benchLog, type Store } from '@/store';
 import { decode, patienceOf } from './decode';
@@ -29,7 +29,7 @@ export async function simulatedScan(
   if (!found.ok) return found;
   const { plan, sheet, map, mmPerPx, got } = found.value;
   if (!Number.isInteger(printed) || printed < 1 || printed > plan.runs.length)
-    return failure('run-missing', `There is no run ${printed}; this print has runs 1 to ${plan.runs.length}.`);
+    return failure('run-missing.thereIsNoRunThisPrint', { printed, runs: plan.runs.length });
   const layout = sheetLayoutOf(plan)!,
     image = layout.images[0],
     bench = replayLog(benchLog(db, id));
@@ -123,21 +123,14 @@ export function sampleProofs(id: string, plan: Plan): ProofTaken[] {
 /** A scan that browsers cannot show (TIFF), as a PNG of the same pixels with the resolution it says it has. */
 export async function readableScan(bytes: Buffer, gone?: AbortSignal): Promise<Outcome<ScanOut>> {
   if (bytes.length > MAX_UPLOAD_BYTES)
-    return failure(
-      'scan',
-      `This scan has ${Math.round(bytes.length / 1e6)} MB; up to ${Math.round(MAX_UPLOAD_BYTES / 1e6)} MB can be read. Scan at 300 dpi, or save it as PNG or JPEG.`,
-    );
+    return failure('scan.thisScanHasMb', {
+      bytes: Math.round(bytes.length / 1e6),
+      MAX_UPLOAD_BYTES: Math.round(MAX_UPLOAD_BYTES / 1e6),
+    });
   const decoded = await decode('scan', { limitInputPixels: MAX_SCAN_PIXELS }, bytes, patienceOf(gone));
-  if (!decoded.ok)
-    return decoded.code === 'picture-damaged'
-      ? failure(
-          'scan',
-          'This file is no picture that can be read, or it is damaged or larger than 120 megapixels. Scan to PNG, JPEG or TIFF at 300 dpi.',
-        )
-      : decoded;
+  if (!decoded.ok) return familyOf(decoded.code) === 'picture-damaged' ? failure('scan.damagedOrNone') : decoded;
   const { format, density } = decoded.value.answer as { format?: string; density?: number };
-  if (decoded.value.bytes.length === 0)
-    return failure('scan', `A scan is read from PNG, JPEG or TIFF; this is a ${String(format).toUpperCase()} file.`);
+  if (decoded.value.bytes.length === 0) return failure('scan.aScanIsRead', { format: String(format).toUpperCase() });
   return success({ png: decoded.value.bytes, dpi: density && density > 96 ? Math.round(density) : 0 });
 }
 

@@ -37,11 +37,7 @@ export function readPlan(db: Store, row: PrintRow): Outcome<Plan> {
   const known = plansRead.get(row.id);
   if (known && known.text === text) return success(ofNow(db, known.plan));
   const checked = planIn(text);
-  if (!checked.ok)
-    return failure(
-      'print-unreadable',
-      `“${row.name}” cannot be read: ${checked.message} Its bytes are kept as they are and can be saved.`,
-    );
+  if (!checked.ok) return failure('print-unreadable', { print: row.name, why: checked });
   plansRead.delete(row.id);
   plansRead.set(row.id, { text: text!, plan: checked.value });
   if (plansRead.size > PLANS_KEPT) plansRead.delete(plansRead.keys().next().value!);
@@ -49,10 +45,10 @@ export function readPlan(db: Store, row: PrintRow): Outcome<Plan> {
 }
 
 function planIn(text: string | undefined): Outcome<Plan> {
-  if (text === undefined) return failure('plan', 'The plan is missing.');
+  if (text === undefined) return failure('plan.thePlanIsMissing');
   try {
     return checkPlan(upgradedPlan(JSON.parse(text)));
   } catch {
-    return failure('plan', 'The plan is no JSON.');
+    return failure('plan.thePlanIsNo');
   }
 }

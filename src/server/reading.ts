@@ -43,7 +43,7 @@ export async function readPatch(
 function patchOf(db: Store, request: ReadingRequest | null): Outcome<Patch> {
   if (request?.kind === 'drawdown') return drawdownPatch(db, request);
   if (request?.kind === 'run') return runPatch(db, request);
-  return failure('patch', 'The reader was not told what to read.');
+  return failure('patch');
 }
 
 function drawdownPatch(
@@ -51,7 +51,7 @@ function drawdownPatch(
   { inkId, over, film }: Extract<ReadingRequest, { kind: 'drawdown' }>,
 ): Outcome<Patch> {
   const ink = cabinetInk(db, String(inkId));
-  if (!ink) return failure('ink-missing', 'This ink is not in the cabinet any more.');
+  if (!ink) return failure('ink-missing.thisInkIsNot');
   const ground = groundOfInk(ink);
   return success({
     inkId: film === 'none' ? null : ink.id,
@@ -73,12 +73,12 @@ function runPatch(db: Store, { printId, runId, colourId }: Extract<ReadingReques
   const bench = replayLog(benchLog(db, found.value.id)),
     plan = onPaperOf(presentPlan(db, found.value), bench);
   const index = plan.runs.findIndex((run) => run.id === runId);
-  if (index < 0 || !plan.flat) return failure('run-missing', 'This run is not in the plan.');
+  if (index < 0 || !plan.flat) return failure('run-missing.thisRunIsNot');
   const got = bench.coloursGot.filter((g) => g.runId !== runId);
   const runs = printedRuns(plan, got).slice(0, index + 1);
   const stack = filmStackOf(colourId, runs);
   const top = stack.findIndex((entry) => entry.run === index);
-  if (top < 0) return failure('run-missing', `Run ${index + 1} does not print on this colour’s area.`);
+  if (top < 0) return failure('run-missing.runDoesNotPrint', { index: index + 1 });
   const ground = groundOfPlan(plan);
   const laid = stack.map((entry): LaidFilm => runs[entry.run].inkings[entry.inking]);
   return success({

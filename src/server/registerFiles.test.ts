@@ -1,3 +1,6 @@
+import { told } from '@/testing/told';
+import type { Outcome } from '@/core/units';
+import { toldByServer } from '@/words/refusals';
 import sharp from 'sharp';
 import { findSheet, REGISTRATION_WAYS } from '@/core/registration';
 import { replayLog, outOfRegister, progressOf, sheetLayoutOf, withFlat } from '@/derived';
@@ -30,8 +33,8 @@ afterEach(() => {
   db.close();
 });
 
-function ok<T>(got: { ok: true; value: T } | { ok: false; message: string }): T {
-  if (!got.ok) throw new Error(got.message);
+function ok<T>(got: Outcome<T>): T {
+  if (!got.ok) throw new Error(toldByServer(got));
   return got.value;
 }
 const text = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
@@ -140,7 +143,10 @@ describe('the drawing of the jig', () => {
 
   test('nothing flat yet: said in words', async () => {
     const id = ok(createPrint(db, 'Empty', NOW));
-    expect(await jigFile(db, id, 'pdf', new Date(NOW))).toMatchObject({ ok: false, code: 'nothing-flat' });
+    expect(await jigFile(db, id, 'pdf', new Date(NOW))).toMatchObject({
+      ok: false,
+      code: expect.stringMatching(/^nothing-flat\b/),
+    });
   });
 });
 
@@ -160,7 +166,10 @@ describe('the simulated scanner', () => {
   test('refuses runs that are not there', async () => {
     const { id } = await planned();
     for (const printed of [0, 3, 1.5, Number.NaN])
-      expect(await simulatedScan(db, id, printed)).toMatchObject({ ok: false, code: 'run-missing' });
+      expect(await simulatedScan(db, id, printed)).toMatchObject({
+        ok: false,
+        code: expect.stringMatching(/^run-missing\b/),
+      });
   });
 
   test('a ruler on its first proof finds the block that is out', async () => {
@@ -185,11 +194,11 @@ describe('scans taken in', () => {
   });
 
   test('what is no scan, or broken, is refused', async () => {
-    expect(await readableScan(Buffer.from('nothing'))).toMatchObject({
+    expect(told(await readableScan(Buffer.from('nothing')))).toMatchObject({
       ok: false,
       message: expect.stringMatching(/no picture that can be read/) as string,
     });
-    expect(await readableScan(await page().webp().toBuffer())).toMatchObject({
+    expect(told(await readableScan(await page().webp().toBuffer()))).toMatchObject({
       ok: false,
       message: expect.stringMatching(/this is a WEBP file/) as string,
     });
@@ -251,7 +260,7 @@ describe('proofs and shims in the log', () => {
     const state = await planned();
     const own = 'againstRunId' in part ? { againstRunId: state.plan.runs[1].id } : part;
     const got = log(state.id, proof(state, own));
-    expect(!got.ok && got.message).toMatch(words);
+    expect(!got.ok && toldByServer(got)).toMatch(words);
   });
 
   test('a shim cannot be less than nothing', async () => {
@@ -261,6 +270,6 @@ describe('proofs and shims in the log', () => {
       note: '',
       settings: [{ runId: plan.runs[0].id, shimsMm: [0, -0.1, 0], pieces: '' }],
     });
-    expect(!got.ok && got.message).toMatch(/-0.1 mm is too little for a shim/);
+    expect(!got.ok && toldByServer(got)).toMatch(/-0.1 mm is too little for a shim/);
   });
 });

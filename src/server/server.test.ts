@@ -1,3 +1,6 @@
+import { told } from '@/testing/told';
+import type { Outcome } from '@/core/units';
+import { toldByServer } from '@/words/refusals';
 import sharp from 'sharp';
 import { inflateSync } from 'node:zlib';
 import { openStore, type Store } from '@/store';
@@ -42,8 +45,8 @@ beforeEach(() => {
 });
 afterEach(() => db.close());
 
-function ok<T>(got: { ok: true; value: T } | { ok: false; message: string }): T {
-  if (!got.ok) throw new Error(got.message);
+function ok<T>(got: Outcome<T>): T {
+  if (!got.ok) throw new Error(toldByServer(got));
   return got.value;
 }
 const png = (width: number, height: number) =>
@@ -161,8 +164,8 @@ describe('pictures are looked at without trust', () => {
     ['wide.svg', () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="90" height="90"'), 'picture-kind'],
   ])('%s', async (name, make, code) => {
     const got = await inspectPicture(await make(), name);
-    expect(got).toMatchObject({ ok: false, code });
-    expect(got.ok ? '' : got.message).toContain(name);
+    expect(got).toMatchObject({ ok: false, code: expect.stringMatching(`^${code}`) });
+    expect(got.ok ? '' : toldByServer(got)).toContain(name);
   });
 
   test('a truncated picture is refused when it is read, and nothing is stored', async () => {
@@ -172,7 +175,7 @@ describe('pictures are looked at without trust', () => {
       .toBuffer();
     const id = ok(createPrint(db, 'Cut off', NOW));
     const got = await bringInPicture(db, id, whole.subarray(0, whole.length >> 1), 'half.jpg', NOW);
-    expect(got).toMatchObject({ ok: false, code: 'picture-damaged' });
+    expect(got).toMatchObject({ ok: false, code: expect.stringMatching(/^picture-damaged\b/) });
     expect(db.prepare('SELECT count(*) AS n FROM blobs').get()).toEqual({ n: 0 });
     expect(ok(printState(db, id)).plan.picture).toBeNull();
   });
@@ -293,7 +296,7 @@ describe('plans', () => {
     );
     expect(savePlan(db, state.id, state.now.plan, { ...state.plan, toolsMm: [2] }, 'tool', NOW)).toMatchObject({
       ok: false,
-      code: 'stale',
+      code: expect.stringMatching(/^stale\b/),
     });
     expect(ok(printState(db, state.id)).plan.toolsMm).toEqual([0.7]);
     expect(first.undoLabel).toBe('tool');
@@ -327,7 +330,10 @@ describe('plans', () => {
   test('a plan may not name what was never brought in; labels must fit the picture', async () => {
     const state = await planned();
     const foreign: Plan = { ...state.plan, flat: { ...state.plan.flat!, labelsSha: 'f'.repeat(64) } };
-    expect(savePlan(db, state.id, state.now.plan, foreign, 'x', NOW)).toMatchObject({ ok: false, code: 'plan' });
+    expect(savePlan(db, state.id, state.now.plan, foreign, 'x', NOW)).toMatchObject({
+      ok: false,
+      code: expect.stringMatching(/^plan\b/),
+    });
     const labels = storedBlob(db, state.plan.flat!.labelsSha)!.bytes;
     expect(ok(storeLabels(db, state.id, labels, NOW))).toBe(state.plan.flat!.labelsSha);
     expect(inflateSync(labels).length).toBe(16 + 240 * 180);
@@ -375,9 +381,9 @@ describe('the bench', () => {
       ),
     );
     ok(log(id, pull('T1'), pull('1'), pull('2', { faults: ['ghost'], setAside: true })));
-    expect(log(id, { kind: 'cut-done', cutId: 'stage-2' })).toMatchObject({
+    expect(told(log(id, { kind: 'cut-done', cutId: 'stage-2' }))).toMatchObject({
       ok: false,
-      message: expect.stringMatching(/Run 1 is not finished: 1 sheets/),
+      message: expect.stringMatching(/Run 1 is not finished: 1 sheet is/),
     });
     ok(log(id, pull('3', { faults: ['weak'] }), { kind: 'cut-done', cutId: 'stage-2' }));
     ok(log(id, ...['T1', '1', '3'].map((sheet) => pull(sheet, { runId: 'run-night' }))));
@@ -387,7 +393,7 @@ describe('the bench', () => {
       { sheet: '3', mark: '2/2' },
     ];
     ok(log(id, { kind: 'numbered', marks, reason: '' }));
-    expect(log(id, { kind: 'numbered', marks: marks.slice(0, 1), reason: '' })).toMatchObject({
+    expect(told(log(id, { kind: 'numbered', marks: marks.slice(0, 1), reason: '' }))).toMatchObject({
       ok: false,
       message: expect.stringMatching(/say why/),
     });
@@ -398,15 +404,15 @@ describe('the bench', () => {
 
   test('what cannot be is refused in words, and all of one request or none of it is kept', async () => {
     const { id } = await planned();
-    expect(log(id, pull('1'))).toMatchObject({ ok: false, message: expect.stringMatching(/how many sheets/) });
+    expect(told(log(id, pull('1')))).toMatchObject({ ok: false, message: expect.stringMatching(/how many sheets/) });
     ok(log(id, { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 2, tests: 0 }));
-    expect(log(id, pull('1'))).toMatchObject({ ok: false, message: expect.stringMatching(/not cut/) });
+    expect(told(log(id, pull('1')))).toMatchObject({ ok: false, message: expect.stringMatching(/not cut/) });
     ok(log(id, { kind: 'cut-done', cutId: 'stage-1' }));
     expect(log(id, pull('1'), pull('9')).ok).toBe(false);
     expect(ok(printState(db, id)).events.filter((e) => e.act.kind === 'pull')).toEqual([]);
     expect(log(id, { kind: 'cut-done', cutId: 'stage-9' }).ok).toBe(false);
     expect(
-      log(id, { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 9, tests: 0 }),
+      told(log(id, { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 9, tests: 0 })),
     ).toMatchObject({
       message: expect.stringMatching(/already started/),
     });
@@ -429,7 +435,7 @@ describe('the bench', () => {
     ok(logActs(db, id, [first], MS));
     expect(stateAfter(db, id, logActs(db, id, [first], MS)).events.length).toBe(3);
     ok(logActs(db, id, [second], MS));
-    expect(log(id, { kind: 'pull-undone', pullId: first.id })).toMatchObject({
+    expect(told(log(id, { kind: 'pull-undone', pullId: first.id }))).toMatchObject({
       ok: false,
       message: expect.stringMatching(/last pull/),
     });
@@ -438,7 +444,7 @@ describe('the bench', () => {
     const last = ok(printState(db, id))
       .events.filter((e) => e.act.kind === 'pull')
       .at(-1)!;
-    expect(log(id, { kind: 'pull-undone', pullId: last.id })).toMatchObject({
+    expect(told(log(id, { kind: 'pull-undone', pullId: last.id }))).toMatchObject({
       ok: false,
       message: expect.stringMatching(/cut again/),
     });
@@ -451,7 +457,9 @@ describe('the bench', () => {
     expect(passed.undoLabel).toBeNull();
     expect(undo(db, state.id, passed.now.plan, NOW)).toMatchObject({ code: 'undo-end' });
     const other = withCuts(passed.plan, (cut) => ({ ...cut, standingIds: cut.standingIds.slice(1) }));
-    expect(savePlan(db, state.id, passed.now.plan, other, 'x', NOW)).toMatchObject({ code: 'closed' });
+    expect(savePlan(db, state.id, passed.now.plan, other, 'x', NOW)).toMatchObject({
+      code: expect.stringMatching(/^closed\b/),
+    });
     const saved = stateAfter(
       db,
       state.id,
@@ -476,7 +484,7 @@ describe('files out', () => {
       stage = new TextDecoder().decode(ok(runSvg(db, id, 2, 'stage')).bytes);
     expect(run).toContain('d="M1600 1800l800 0l0 -1800l-800 0z"');
     expect(stage).toMatch(/id="cut now"/);
-    expect(runSvg(db, id, 3, 'run')).toMatchObject({ code: 'run-missing' });
+    expect(runSvg(db, id, 3, 'run')).toMatchObject({ code: expect.stringMatching(/^run-missing\b/) });
     const look = await sharp(ok(await lookPng(db, id, 2, 120)).bytes)
       .raw()
       .toBuffer();
@@ -486,11 +494,11 @@ describe('files out', () => {
 
   test('before it is flattened a print looks like its picture, small', async () => {
     const id = ok(createPrint(db, 'Raw', NOW));
-    expect(await lookPng(db, id, 0, 120)).toMatchObject({ ok: false, code: 'nothing-flat' });
+    expect(await lookPng(db, id, 0, 120)).toMatchObject({ ok: false, code: expect.stringMatching(/^nothing-flat\b/) });
     stateAfter(db, id, await bringInPicture(db, id, await png(400, 300), 'raw.png', NOW));
     const { width, height } = await sharp(ok(await lookPng(db, id, 0, 120)).bytes).metadata();
     expect([width, height]).toEqual([120, 90]);
-    expect(await lookPng(db, id, 1, 120)).toMatchObject({ ok: false, code: 'nothing-flat' });
+    expect(await lookPng(db, id, 1, 120)).toMatchObject({ ok: false, code: expect.stringMatching(/^nothing-flat\b/) });
   });
 
   test('a bundle opens as a print of its own, with its log, and is the same again', async () => {

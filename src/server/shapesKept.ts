@@ -1,3 +1,4 @@
+import { phrase } from '@/core/units';
 import type { BenchEvent, Plan } from '@/model';
 import { progressOf, shapesKept, type LaidPlan, type ShapesKept } from '@/derived';
 import type { Store } from '@/store';
@@ -14,7 +15,5 @@ export function storedShapesKept(db: Store, before: Plan, after: Plan, events: r
   };
   const was = laid(before),
     is = laid(after);
-  return was && is
-    ? shapesKept(was, is, progress)
-    : { kept: false, what: 'a picture that can no longer be compared with what is cut and printed' };
+  return was && is ? shapesKept(was, is, progress) : { kept: false, what: phrase('shapesKept.aPictureThatCan') };
 }

@@ -1,6 +1,6 @@
 import { findIslands, regionMask, hasPixel, type BitMask, type LabelMap } from '@/core/geometry';
 import { measureFlatColours } from '@/core/picture';
-import { SLIP_ANSWERS, type BenchEvent, type SlipAnswer, checkPlan, type Plan } from '@/model';
+import { SLIP_ANSWERS, type BenchEvent, type SlipAnswer, checkPlan, type Plan, type Phrase } from '@/model';
 import {
   replayLog,
   type Slip,
@@ -12,7 +12,7 @@ import {
   applyEdit,
   runsOfCut,
 } from '@/derived';
-import { failure, success, type Outcome } from '@/core/units';
+import { failure, success, type Outcome, phrase } from '@/core/units';
 import { indexedPng, type PaletteColour } from '@/formats';
 import { appendBenchEvent, appendPlan, benchLog, raiseUndoFloor, touchPrint, type Store } from '@/store';
 import { keepLabels, labelsOfPlan } from './labels';
@@ -34,14 +34,14 @@ export function answerSlip(
   now: string,
 ): Outcome<undefined> {
   if (!SLIP_ANSWERS.some((a) => a === answer))
-    return failure('slip', `“${String(answer)}” is no answer to a slip; it is ${SLIP_ANSWERS.join(', ')}.`);
+    return failure('slip.isNoAnswerTo', { answer: String(answer), SLIP_ANSWERS: SLIP_ANSWERS.join(', ') });
   return changePrint(db, id, (row, plan) => {
     const fresh = staleUnless(row, basePlan);
     if (!fresh.ok) return fresh;
     const slip = replayLog(benchLog(db, id)).slips.find((s) => s.slipId === slipId);
-    if (!slip) return failure('slip', 'This slip is not in the log.');
+    if (!slip) return failure('slip.thisSlipIsNot');
     if (slip.answer !== undefined && slip.answer !== 'leave')
-      return failure('slip', `This slip was answered already: ${slip.answer}.`);
+      return failure('slip.thisSlipWasAnswered', { answer: slip.answer });
     const next = planAfter(db, plan, slip, answer as SlipAnswer, now);
     if (!next.ok) return next;
     const checked = checkPlan(next.value);
@@ -62,7 +62,7 @@ function planAfter(db: Store, plan: Plan, slip: Slip, answer: SlipAnswer, now: s
   if (answer === 'leave' || answer === 'patch') return success(plan);
   const map = labelsOfPlan(db, plan);
   const mask = map && slipMask(plan, slip, map);
-  if (!map || !mask) return failure('nothing-flat', 'There is no picture this slip could lie on.');
+  if (!map || !mask) return failure('nothing-flat.thereIsNoPicture');
   const counts = new Map<number, number>();
   eachOf(mask, (i) => counts.set(map.labels[i], (counts.get(map.labels[i]) ?? 0) + 1));
   const there = [...counts].sort((a, b) => b[1] - a[1]).map(([label]) => plan.flat!.colours[label].id);
@@ -82,7 +82,7 @@ function planAfter(db: Store, plan: Plan, slip: Slip, answer: SlipAnswer, now: s
     changed.labels[i] = to[changed.labels[i]];
   });
   const figures = measureFlatColours(changed, plan.flat!.colours.length, plan.picture!.raster.mmPerPx);
-  if (!figures) return failure('flatten-too-broken', 'With this change the picture breaks up into millions of specks.');
+  if (!figures) return failure('flatten-too-broken.withThisChangeThe');
   const colours = plan.flat!.colours.map((colour, l) => {
     const { thinnestMm, ...rest } = { ...colour, ...figures[l] };
     return thinnestMm === undefined ? rest : { ...rest, thinnestMm: Math.round(thinnestMm * 100) / 100 };
@@ -162,14 +162,11 @@ export function refusedSlip(
   slips: readonly Slip[],
   slip: { slipId: string; cutId: string; place: Slip['place'] },
   cutsPassed: readonly string[],
-): string | undefined {
-  if (slippedCuts(plan, slip).length === 0) return 'This stage is not in the plan.';
-  if (slips.some((s) => s.slipId === slip.slipId)) return 'This slip is marked already.';
-  if (openSlips(slips).length >= 40) return 'Forty slips are marked on this print already; no more can be told apart.';
+): Phrase | undefined {
+  if (slippedCuts(plan, slip).length === 0) return phrase('slips.thisStageIsNot');
+  if (slips.some((s) => s.slipId === slip.slipId)) return phrase('slips.thisSlipIsMarked');
+  if (openSlips(slips).length >= 40) return phrase('slips.fortySlipsAreMarked');
   const stages = slippedCuts(plan, slip);
-  if (stages.slice(1).some((id) => cutsPassed.includes(id)))
-    return 'The block has been cut on since. Mark the slip on the stage that is cut now.';
-  return slip.place.islands.length + slip.place.outlinesMm.length === 0
-    ? 'Show where it was cut: click the part, or draw round it.'
-    : undefined;
+  if (stages.slice(1).some((id) => cutsPassed.includes(id))) return phrase('slips.theBlockHasBeen');
+  return slip.place.islands.length + slip.place.outlinesMm.length === 0 ? phrase('slips.showWhereItWas') : undefined;
 }

@@ -1,3 +1,4 @@
+import { refusalOf } from '@/words/refusals';
 import { failure, success, type Outcome } from '@/core/units';
 import { countersText, type Counters, type PrintChanges } from '@/model';
 import type { Store } from '@/store';
@@ -16,8 +17,7 @@ const RETRY_MS = 500;
  * event's id holds the counters after it, so that a device goes on where it was. Ends with a `refused` event when the print is gone.
  */
 export function changesStream(db: Store, id: string, known: Counters): Outcome<ReadableStream<Uint8Array>> {
-  if (listenerCount() >= MOST_LISTENERS)
-    return failure('busy', 'Too many devices listen to this workshop just now. Close pages that are not needed.');
+  if (listenerCount() >= MOST_LISTENERS) return failure('busy.tooManyDevicesListen');
   const first = changesSince(db, id, known);
   return first.ok ? success(new ReadableStream(new Line(db, id, first.value))) : first;
 }
@@ -75,8 +75,7 @@ class Line implements UnderlyingDefaultSource<Uint8Array> {
       controller.enqueue(eventOf(changes.value));
       return;
     }
-    const { code, message } = changes;
-    controller.enqueue(bytes(`event: refused\ndata: ${JSON.stringify({ code, message })}\n\n`));
+    controller.enqueue(bytes(`event: refused\ndata: ${JSON.stringify(refusalOf(changes))}\n\n`));
     this.close(controller);
   }
 

@@ -1,5 +1,5 @@
 import { SaxesParser } from 'saxes';
-import { failure, type Failure } from '@/core/units';
+import { failure, type Failure, phrase, type Phrase } from '@/core/units';
 
 /** Elements that only draw. */
 const DRAWING = new Set(
@@ -17,11 +17,8 @@ const MOST_ELEMENTS = 20_000,
 const INSIDE = /^(#|data:image\/(png|jpeg|webp);base64,)/i;
 
 class Refused extends Error {
-  constructor(
-    readonly code: string,
-    message: string,
-  ) {
-    super(message);
+  constructor(readonly failure: Failure) {
+    super(failure.code);
   }
 }
 
@@ -30,22 +27,19 @@ class Refused extends Error {
  * Reads as a stream: it stops at the first fault. Undefined when nothing is wrong. `named` says which file.
  */
 export function unsafeSvg(bytes: Buffer, named: string): Failure | undefined {
-  if (bytes.includes(0)) return failure('svg-encoding', `${named} is not written in UTF-8. Save the SVG as UTF-8.`);
+  if (bytes.includes(0)) return failure('svg-encoding', { named });
   let text: string;
   try {
     text = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
   } catch {
-    return failure('svg-encoding', `${named} is not written in UTF-8. Save the SVG as UTF-8.`);
+    return failure('svg-encoding', { named });
   }
   try {
     read(text, named);
     return undefined;
   } catch (error) {
-    if (error instanceof Refused) return failure(error.code, error.message);
-    return failure(
-      'picture-kind',
-      `${named} is damaged: it is no well-formed SVG. Save it anew from the program it comes from.`,
-    );
+    if (error instanceof Refused) return error.failure;
+    return failure('picture-kind.isDamagedItIs', { named });
   }
 }
 
@@ -56,11 +50,7 @@ function read(text: string, named: string): void {
     inNotes = 0,
     style = '';
   parser.on('doctype', (doctype) => {
-    if (/\[|ENTITY/i.test(doctype))
-      throw new Refused(
-        'svg-entities',
-        `${named} defines entities of its own, which is not safe to open. Export it as plain SVG or as PNG.`,
-      );
+    if (/\[|ENTITY/i.test(doctype)) throw new Refused(failure('svg-entities', { named }));
   });
   parser.on('processinginstruction', ({ target }) => {
     if (target !== 'xml') throw outside(named, `<?${target}`);
@@ -71,15 +61,17 @@ function read(text: string, named: string): void {
   parser.on('opentag', ({ name, attributes }) => {
     depth++;
     counts.elements++;
-    if (counts.elements > MOST_ELEMENTS) throw tooMuch(named, `more than ${MOST_ELEMENTS} elements`);
-    if (depth > MOST_DEPTH) throw tooMuch(named, `elements nested more than ${MOST_DEPTH} deep`);
+    if (counts.elements > MOST_ELEMENTS)
+      throw tooMuch(named, phrase('svgCheck.moreThanElements', { most: MOST_ELEMENTS }));
+    if (depth > MOST_DEPTH) throw tooMuch(named, phrase('svgCheck.elementsNestedMoreThan', { most: MOST_DEPTH }));
     if (inNotes > 0 || NOTES.test(name) || name === 'metadata') {
       inNotes++;
       return;
     }
     const plain = name.replace(/^svg:/, '');
     if (!DRAWING.has(plain)) throw forbidden(named, plain);
-    if (plain === 'use' && ++counts.uses > MOST_USES) throw tooMuch(named, `more than ${MOST_USES} copies of shapes`);
+    if (plain === 'use' && ++counts.uses > MOST_USES)
+      throw tooMuch(named, phrase('svgCheck.moreThanCopiesOf', { most: MOST_USES }));
     checkAttributes(attributes as Record<string, string>, plain, named, counts);
   });
   parser.on('closetag', ({ name }) => {
@@ -111,7 +103,8 @@ function checkAttributes(
 ): void {
   let seeThrough = false;
   for (const [name, value] of Object.entries(attributes)) {
-    if (value.length > MOST_ATTRIBUTE_CHARS) throw tooMuch(named, `an attribute of ${value.length} characters`);
+    if (value.length > MOST_ATTRIBUTE_CHARS)
+      throw tooMuch(named, phrase('svgCheck.anAttributeOfCharacters', { characters: value.length }));
     if (/^on/i.test(name)) throw forbidden(named, `${element} ${name}`);
     if (/^(xlink:)?href$|^src$/i.test(name) && value.trim() !== '' && !INSIDE.test(value.trim()))
       if (element !== 'a') throw outside(named, value);
@@ -121,7 +114,7 @@ function checkAttributes(
     if (/opacity/i.test(name) || (name === 'style' && /opacity/i.test(value))) seeThrough = true;
   }
   if (seeThrough && ++counts.seeThrough > MOST_SEE_THROUGH)
-    throw tooMuch(named, `more than ${MOST_SEE_THROUGH} see-through shapes`);
+    throw tooMuch(named, phrase('svgCheck.moreThanSeeThrough', { most: MOST_SEE_THROUGH }));
 }
 
 function checkStyle(css: string, named: string): void {
@@ -131,14 +124,7 @@ function checkStyle(css: string, named: string): void {
 }
 
 const outside = (named: string, target: string) =>
-  new Refused(
-    'svg-external',
-    `${named} refers to something outside itself (“${target.slice(0, 60)}”), which is not fetched. Embed the picture in the SVG, or export it as PNG.`,
-  );
+  new Refused(failure('svg-external', { named, target: target.slice(0, 60) }));
 const forbidden = (named: string, what: string) =>
-  new Refused(
-    'svg-script',
-    `${named} holds “${what.slice(0, 40)}”, which does more than draw and is not opened here. Export it as plain SVG or as PNG.`,
-  );
-const tooMuch = (named: string, what: string) =>
-  new Refused('svg-work', `${named} has ${what}, more than is drawn here. Simplify the drawing, or export it as PNG.`);
+  new Refused(failure('svg-script', { named, what: what.slice(0, 40) }));
+const tooMuch = (named: string, what: Phrase) => new Refused(failure('svg-work', { named, what }));

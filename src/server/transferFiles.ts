@@ -1,3 +1,5 @@
+import { transferWords } from '@/words/transfers';
+import { fileWords } from '@/words/files';
 import sharp from 'sharp';
 import { HOUSE_COLOURS, hexFromLabD50, srgb8FromLabD50 } from '@/core/colour';
 import { transferById } from '@/core/cutting';
@@ -39,14 +41,13 @@ export async function transferFile(
   const mirrored = way.drawing === 'mirrored';
   const stem = `${fileStem(laid.name)} ${drawn.value.name}, ${mirrored ? 'mirrored' : 'as seen'}`;
   if (format === 'png') {
-    if (!TRANSFER_DPI.some((d) => d === dpi))
-      return failure('dpi', `${dpi} dots an inch are not offered; choose 300 or 600.`);
+    if (!TRANSFER_DPI.some((d) => d === dpi)) return failure('dpi.dotsAnInchAre', { dpi });
     const bytes = await pngOf(laid, drawn.value, mirrored, dpi);
     return bytes.ok
       ? success({ bytes: bytes.value, mediaType: 'image/png', fileName: `${stem}, ${dpi} dpi.png` })
       : bytes;
   }
-  const drawing = drawingOf(laid, drawn.value, mirrored, way.name);
+  const drawing = drawingOf(laid, drawn.value, mirrored, transferWords(`name.${way.id}`));
   if (format === 'svg')
     return success({
       bytes: new TextEncoder().encode(svgOfDrawing(drawing)),
@@ -77,7 +78,7 @@ interface Content {
 function contentOf(laid: LaidOut, what: string): Outcome<Content> {
   const { plan, sheet } = laid;
   const arcs = tracedSheet(laid);
-  if (what === 'key') return success({ name: 'key lines', arcs, areas: [], lines: true });
+  if (what === 'key') return success({ name: fileWords('transferFiles.keyLines'), arcs, areas: [], lines: true });
   if (what === 'flat') {
     const wanted = wantedOf(plan);
     const areas = wanted.map((lab, label) => ({
@@ -85,16 +86,12 @@ function contentOf(laid: LaidOut, what: string): Outcome<Content> {
       hex: hexFromLabD50(lab),
       rgb: srgb8FromLabD50(lab).rgb,
     }));
-    return success({ name: 'flat tones', arcs, areas, lines: true });
+    return success({ name: fileWords('transferFiles.flatTones'), arcs, areas, lines: true });
   }
   const number = Number(/^block-(\d{1,2})$/.exec(what)?.[1] ?? 0);
   const block = plan.blocks[number - 1];
   const run = block && plan.runs.find((r) => blocksOfRun(plan, r).some((one) => one.block.id === block.id));
-  if (!run)
-    return failure(
-      'drawing',
-      `There is no drawing “${what}”. There are key, flat, and block-1 to block-${plan.blocks.length}.`,
-    );
+  if (!run) return failure('drawing', { what, blocks: plan.blocks.length });
   const { standing } = labelStateOfRun(plan, run, sheet);
   return success({
     name: block.name,
@@ -123,8 +120,8 @@ function edgesPath({ arcs }: Content, mmPerPx: number, mirrored: boolean): strin
 function drawingOf(laid: LaidOut, content: Content, mirrored: boolean, way: string): Drawing {
   const { widthMm, heightMm, name, mmPerPx } = laid;
   return {
-    title: `${name}: ${content.name}, ${mirrored ? 'MIRRORED' : 'as seen'}`,
-    note: `for: ${way} · ${mirrored ? 'lay it face up; what you see lands on the block' : 'lay it face down; it turns over on its way to the block'}`,
+    title: `${name}: ${content.name}, ${mirrored ? fileWords('transferFiles.mirrored') : 'as seen'}`,
+    note: `for: ${way} · ${mirrored ? fileWords('transferFiles.layItFaceUp') : fileWords('transferFiles.layItFaceDown')}`,
     widthMm: widthMm + 2 * FRAME_MM,
     heightMm: heightMm + 2 * FRAME_MM,
     draw(pen) {
@@ -133,7 +130,7 @@ function drawingOf(laid: LaidOut, content: Content, mirrored: boolean, way: stri
       if (content.lines) pen.outlines(shifted(edgesPath(content, mmPerPx, mirrored), FRAME_MM), LINE_MM, INK);
       pen.rect(FRAME_MM, FRAME_MM, widthMm, heightMm, { widthMm: 0.3 });
       // the origin corner of the block, lower left as the block lies, is lower right on the print
-      if (mirrored) originCorner(pen, FRAME_MM, FRAME_MM + heightMm, 'origin corner');
+      if (mirrored) originCorner(pen, FRAME_MM, FRAME_MM + heightMm, fileWords('transferFiles.originCorner'));
       else {
         pen.polygon(
           [
@@ -143,10 +140,12 @@ function drawingOf(laid: LaidOut, content: Content, mirrored: boolean, way: stri
           ],
           INK,
         );
-        pen.text('origin corner', FRAME_MM + widthMm, FRAME_MM + heightMm + 1.2, 3, { align: 'right' });
+        pen.text(fileWords('transferFiles.originCorner'), FRAME_MM + widthMm, FRAME_MM + heightMm + 1.2, 3, {
+          align: 'right',
+        });
       }
       pen.text(
-        `${content.name} · ${mirrored ? 'mirrored: lies as the block' : 'as seen: lies face down on the block'}`,
+        `${content.name} · ${mirrored ? fileWords('transferFiles.mirroredLiesAsThe') : fileWords('transferFiles.asSeenLiesFace')}`,
         FRAME_MM,
         4,
         4.4,
@@ -164,10 +163,7 @@ async function pngOf(laid: LaidOut, content: Content, mirrored: boolean, dpi: nu
   const width = Math.round((widthMm + 2 * FRAME_MM) * perMm),
     height = Math.round((heightMm + 2 * FRAME_MM) * perMm);
   if (width * height > MAX_PNG_PIXELS)
-    return failure(
-      'dpi',
-      `At ${dpi} dots an inch this drawing has ${Math.round((width * height) / 1e6)} million pixels, too many for one picture. Take 300, or the PDF.`,
-    );
+    return failure('dpi.atDotsAnInch', { dpi, width: Math.round((width * height) / 1e6) });
   const toPx = (ring: readonly number[]) => ring.map((mm) => (mm + FRAME_MM) * perMm);
   const palette: PaletteColour[] = [
     [255, 255, 255, 255],

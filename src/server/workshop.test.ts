@@ -55,11 +55,13 @@ test('a thing is put in, changed on its revision only, taken out and put back', 
   const { id: _, ...part } = cream.item;
   expect(expectOk(addItem(db, part, NOW)).item.name).toBe('cream (2)');
   expect(changed(cream, { stockSheets: 3 })).toMatchObject({ revision: 2, item: { stockSheets: 3 } });
-  expect(saveItem(db, cream.item.id, 1, cream.item, NOW)).toMatchObject({ code: 'stale' });
+  expect(saveItem(db, cream.item.id, 1, cream.item, NOW)).toMatchObject({ code: expect.stringMatching(/^stale\b/) });
   expect(saveItem(db, cream.item.id, 2, { ...cream.item, name: 'brown' }, NOW)).toMatchObject({ code: 'item-name' });
   const rack = named('by the window', 'rack').item;
-  expect(saveItem(db, cream.item.id, 2, { ...rack, id: cream.item.id }, NOW)).toMatchObject({ code: 'item' });
-  expect(saveItem(db, cream.item.id, 2, rack, NOW)).toMatchObject({ code: 'item' });
+  expect(saveItem(db, cream.item.id, 2, { ...rack, id: cream.item.id }, NOW)).toMatchObject({
+    code: expect.stringMatching(/^item\b/),
+  });
+  expect(saveItem(db, cream.item.id, 2, rack, NOW)).toMatchObject({ code: expect.stringMatching(/^item\b/) });
   expectOk(removeItem(db, cream.item.id, NOW));
   expect(removeItem(db, cream.item.id, NOW)).toMatchObject({ code: 'item-missing' });
   changed(named('cream (2)'), { name: 'cream' });

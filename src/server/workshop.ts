@@ -36,11 +36,7 @@ export function addItem(db: Store, value: unknown, now: string): Outcome<StoredI
     db
       .transaction((): Outcome<StoredItem> => {
         const there = workshop(db, now);
-        if (there.length >= MOST_ITEMS)
-          return failure(
-            'workshop-full',
-            `The workshop holds ${MOST_ITEMS} things, the most it can. Take one out first.`,
-          );
+        if (there.length >= MOST_ITEMS) return failure('workshop-full', { MOST_ITEMS });
         const name = freeName(checked.value.name, namesOf(there, checked.value.kind), NAME_LENGTH);
         insertItem(db, { ...checked.value, name }, now);
         return success(workshopItem(db, id)!);
@@ -60,25 +56,18 @@ export function saveItem(
   const checked = checkItem(value);
   if (!checked.ok) return checked;
   const item = checked.value;
-  if (item.id !== id) return failure('item', 'What was sent is another thing than the one it was sent for.');
+  if (item.id !== id) return failure('item.whatWasSentIs');
   return told(
     db
       .transaction((): Outcome<StoredItem> => {
         const known = workshopItem(db, id);
         if (!known) return missing();
         if (known.item.kind !== item.kind)
-          return failure('item', `A ${known.item.kind} cannot become a ${item.kind}. Put the new thing in beside it.`);
+          return failure('item.aCannotBecomeA', { kind: known.item.kind, kind2: item.kind });
         const others = workshopItems(db).filter((other) => other.item.id !== id);
         if (namesOf(others, item.kind).includes(item.name))
-          return failure(
-            'item-name',
-            `There is another ${item.kind} named “${item.name}”. Give this one a name of its own.`,
-          );
-        if (!updateItem(db, baseRevision, item, now))
-          return failure(
-            'stale',
-            'This was changed in another window meanwhile. Nothing of it was overwritten; load the page again.',
-          );
+          return failure('item-name', { kind: item.kind, item: item.name });
+        if (!updateItem(db, baseRevision, item, now)) return failure('stale.thisWasChangedIn');
         return success(workshopItem(db, id)!);
       })
       .immediate(),
@@ -111,7 +100,7 @@ function told<T>(outcome: Outcome<T>): Outcome<T> {
   return outcome;
 }
 
-const missing = () => failure('item-missing', 'This is not in the workshop any more.');
+const missing = () => failure('item-missing');
 
 const namesOf = (items: readonly StoredItem[], kind: WorkshopItem['kind']) =>
   items.filter(({ item }) => item.kind === kind).map(({ item }) => item.name);

@@ -1,4 +1,5 @@
-import { failure, type Failure, type Outcome } from '@/model';
+import { failureSaid, type Failure, type Outcome } from '@/model';
+import { UNIT_HEADER, unitChosen } from '@/words/unit';
 import { pageWords } from '@/words/pages';
 
 /** Asks the server; every answer is an outcome, also when there is none, or none within `patienceMs`. */
@@ -17,34 +18,34 @@ export async function askScan(
   body?: Blob,
 ): Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>> {
   try {
-    const response = await fetch(url, { method: 'POST', body });
+    const response = await fetch(url, { method: 'POST', body, headers: { [UNIT_HEADER]: unitChosen() } });
     if (response.ok)
       return { ok: true, value: { file: await response.blob(), dpi: Number(response.headers.get('x-scan-dpi')) || 0 } };
     return await refusalOf(response);
   } catch {
-    return failure('unreachable', pageWords('server.away'));
+    return failureSaid('unreachable', pageWords('server.away'));
   }
 }
 
 /** Why there is no file: in the server's words, or what kind of trouble it is in. */
 export async function refusalOf(response: Response): Promise<Failure> {
   const { code, message } = (await response.json().catch(() => ({}))) as { code?: string; message?: string };
-  return failure(code ?? 'server', message ?? pageWords('server.failed', { status: String(response.status) }));
+  return failureSaid(code ?? 'server', message ?? pageWords('server.failed', { status: String(response.status) }));
 }
 
 export async function askRaw<T>(url: string, init: RequestInit): Promise<Outcome<T>> {
   let response: Response;
   try {
-    response = await fetch(url, init);
+    response = await fetch(url, { ...init, headers: { ...init.headers, [UNIT_HEADER]: unitChosen() } });
   } catch {
-    return failure('unreachable', pageWords('server.away'));
+    return failureSaid('unreachable', pageWords('server.away'));
   }
   try {
     const answer = (await response.json()) as T & { code?: string; message?: string };
     if (response.ok) return { ok: true, value: answer };
-    return failure(answer.code ?? 'server', answer.message ?? pageWords('server.couldNot'));
+    return failureSaid(answer.code ?? 'server', answer.message ?? pageWords('server.couldNot'));
   } catch {
-    return failure(
+    return failureSaid(
       response.ok ? 'unreachable' : 'server',
       pageWords('server.failedUnchanged', { status: String(response.status) }),
     );

@@ -1,5 +1,6 @@
-import { failure, FILE_IN_STEPS, success, type Outcome } from '@/model';
+import { failureSaid, FILE_IN_STEPS, success, type Outcome } from '@/model';
 import { refusalOf } from './ask';
+import { UNIT_HEADER, unitChosen } from '@/words/unit';
 import { pageWords } from '@/words/pages';
 
 /** A file as the server made it. */
@@ -10,7 +11,7 @@ export interface FileGot {
   readonly dpi: number;
 }
 
-const AWAY = failure('unreachable', pageWords('server.away'));
+const AWAY = failureSaid('unreachable', pageWords('server.away'));
 
 /** Asks for a file that takes work, and is told how far it is (0 to 1). Failures: the file's own, `stopped`, `unreachable`. */
 export async function askFile(
@@ -20,11 +21,15 @@ export async function askFile(
   method: 'GET' | 'POST' = 'GET',
 ): Promise<Outcome<FileGot>> {
   try {
-    const response = await fetch(url, { method, signal, headers: { Accept: FILE_IN_STEPS } });
+    const response = await fetch(url, {
+      method,
+      signal,
+      headers: { Accept: FILE_IN_STEPS, [UNIT_HEADER]: unitChosen() },
+    });
     if (!response.headers.get('content-type')?.startsWith(FILE_IN_STEPS)) return await refusalOf(response);
     return await inSteps(response.body!.getReader(), onShare);
   } catch {
-    return signal?.aborted ? failure('stopped', pageWords('file.stopped')) : AWAY;
+    return signal?.aborted ? failureSaid('stopped', pageWords('file.stopped')) : AWAY;
   }
 }
 
@@ -57,7 +62,7 @@ async function inSteps(
     const line = JSON.parse(new TextDecoder().decode(held.subarray(0, end))) as Line;
     held = held.slice(end + 1);
     if (line.share !== undefined) onShare(line.share);
-    else if (!line.ok) return failure(line.code ?? 'server', line.message ?? '');
+    else if (!line.ok) return failureSaid(line.code ?? 'server', line.message ?? '');
     else {
       const { fileName = 'file', mediaType, dpi = 0 } = line;
       return success({ file: new Blob(await rest(reader, held), { type: mediaType }), fileName, dpi });

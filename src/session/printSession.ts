@@ -1,7 +1,8 @@
 import { applyEdit } from '@/derived';
 import {
   ACT_VERSION,
-  failure,
+  failureSaid,
+  familyOf,
   success,
   type BenchAct,
   type BenchEvent,
@@ -157,12 +158,12 @@ export class PrintSession {
   onServer(act: (known: Counters) => Promise<Outcome<PrintChanges>>): Promise<Outcome<undefined>> {
     return this.inOrder(async (): Promise<Outcome<undefined>> => {
       await this.flush();
-      if (this.pending.length > 0) return failure('unreachable', pageWords('server.unsaved'));
+      if (this.pending.length > 0) return failureSaid('unreachable', pageWords('server.unsaved'));
       this.setStatus('saving');
       const answer = await act(this.latest.now);
       this.setStatus(isAway(answer) ? 'failed' : 'saved');
       if (!answer.ok) {
-        if (answer.code === 'stale') void this.fetchWhole();
+        if (familyOf(answer.code) === 'stale') void this.fetchWhole();
         return answer;
       }
       this.adopt(answer.value);
@@ -347,7 +348,7 @@ export class PrintSession {
   }
 }
 
-const AWAY = failure('unreachable', pageWords('server.awayKept'));
+const AWAY = failureSaid('unreachable', pageWords('server.awayKept'));
 
 const isAlike = (a: Plan, b: Plan) => a === b || JSON.stringify(a) === JSON.stringify(b);
 

@@ -1,3 +1,4 @@
+import { familyOf } from '@/model';
 import type { Counters, Outcome, PrintChanges, PrintState } from '@/model';
 import type { Item } from './items';
 
@@ -21,5 +22,7 @@ export interface Ear {
 
 /** No answer, or one from a server in trouble: what was sent may or may not have arrived, so it is kept and sent again. */
 export function isAway(answer: Outcome<unknown>): boolean {
-  return !answer.ok && (['unreachable', 'server', 'busy'].includes(answer.code) || answer.code.startsWith('file-'));
+  return (
+    !answer.ok && (['unreachable', 'server', 'busy'].includes(familyOf(answer.code)) || answer.code.startsWith('file-'))
+  );
 }

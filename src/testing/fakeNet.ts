@@ -1,7 +1,7 @@
 import { randomStream } from '@/core/random/random';
 import { applyEdit, patchBetween } from '@/derived';
 import {
-  failure,
+  failureSaid,
   success,
   type BenchEvent,
   type Outcome,
@@ -128,7 +128,7 @@ export class FakeNet {
   /** A question and its answer, each of which may be lost; the question may also arrive twice. */
   private asked<T>(ask: () => Outcome<T>): Promise<Outcome<T>> {
     return new Promise((resolve) => {
-      const lost = () => resolve(failure('unreachable', 'lost'));
+      const lost = () => resolve(failureSaid('unreachable', 'lost'));
       const arrive = (): void => {
         const answer = ask();
         this.heap.push(this.broken && this.chance(0.15) ? lost : () => resolve(answer));

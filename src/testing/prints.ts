@@ -1,10 +1,11 @@
+import { toldByServer } from '@/words/refusals';
 import type { Outcome, PrintState } from '@/model';
 import { printState, shelfPage } from '@/server';
 import type { Store } from '@/store';
 
 /** The value of an outcome; a failure ends the test with its own words. */
 export function expectOk<T>(outcome: Outcome<T>): T {
-  if (!outcome.ok) throw new Error(`${outcome.code}: ${outcome.message}`);
+  if (!outcome.ok) throw new Error(`${outcome.code}: ${toldByServer(outcome)}`);
   return outcome.value;
 }
 

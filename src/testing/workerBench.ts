@@ -1,3 +1,4 @@
+import { toldByServer } from '@/words/refusals';
 import type { Failure } from '@/core/units';
 
 type JobMap<Jobs> = { [J in keyof Jobs]: { take: unknown; give: unknown } };
@@ -136,7 +137,7 @@ export class WorkerBench<Jobs extends JobMap<Jobs>> {
   async get<J extends keyof Jobs & string>(job: J, payload: Jobs[J]['take']): Promise<Jobs[J]['give']> {
     const answer = await this.ask(job, payload);
     if (typeof answer === 'object' && answer !== null && 'ok' in answer && answer.ok === false)
-      throw new Error(`${job}: ${(answer as Failure).code}: ${(answer as Failure).message}`);
+      throw new Error(`${job}: ${toldByServer(answer as Failure)}`);
     return answer as Jobs[J]['give'];
   }
 

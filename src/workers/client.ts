@@ -32,10 +32,10 @@ class JobWorker<Jobs extends { [J in keyof Jobs]: JobMap[string] }> {
     payload: Jobs[J]['take'],
     progress?: (share: number) => void,
   ): Promise<Outcome<Jobs[J]['give']>> {
-    if (this.handedOn) return failure('stopped', 'Stopped.');
+    if (this.handedOn) return failure('stopped');
     const worker = this.started();
     await this.ready;
-    if (worker !== this.worker) return failure('stopped', 'Stopped.');
+    if (worker !== this.worker) return failure('stopped');
     return this.askNow(job, payload, progress);
   }
 
@@ -73,7 +73,7 @@ class JobWorker<Jobs extends { [J in keyof Jobs]: JobMap[string] }> {
     this.worker = undefined;
     const left = [...this.waiting.values()];
     this.waiting.clear();
-    for (const call of left) call.settle(failure('stopped', 'Stopped.'));
+    for (const call of left) call.settle(failure('stopped'));
   }
 
   private started(): Worker {

@@ -83,8 +83,14 @@ test('a failure keeps its words; a map that could not be loaded lets the questio
   await settled();
   newest().reply(0, { failure: { ok: false, code: 'fetch', message: 'gone' } });
   await settled();
-  newest().reply(1, { failure: { ok: false, code: 'not-opened', message: 'The picture is still loading.' } });
-  expect(await asked).toMatchObject({ ok: false, code: 'not-opened', message: 'The picture is still loading.' });
+  newest().reply(1, {
+    failure: { ok: false, code: expect.stringMatching(/^not-opened\b/), message: 'The picture is still loading.' },
+  });
+  expect(await asked).toMatchObject({
+    ok: false,
+    code: expect.stringMatching(/^not-opened\b/),
+    message: 'The picture is still loading.',
+  });
 });
 
 test('stopped: every call ends, the worker does, and the next question starts a fresh one', async () => {

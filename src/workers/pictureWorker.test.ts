@@ -80,8 +80,8 @@ test('a failure comes back as a value', async () => {
   const worker = new PictureWorker();
   const asked = worker.ask('partAt', { x: 1, y: 2 });
   await settle();
-  newest().reply({ id: newest().sent[0].id, failure: { ok: false, code: 'not-opened', message: 'still loading' } });
-  expect(await asked).toEqual({ ok: false, code: 'not-opened', message: 'still loading' });
+  newest().reply({ id: newest().sent[0].id, failure: { ok: false, code: 'not-opened.thePictureIsStill', values: {} } });
+  expect(await asked).toEqual({ ok: false, code: 'not-opened.thePictureIsStill', values: {} });
 });
 
 test('stopping ends every question, and the next one starts a fresh worker', async () => {

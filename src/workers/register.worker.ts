@@ -33,7 +33,7 @@ const SHEET_PICTURE_PX = 1100;
 serve<RegisterJobs>({
   async open({ url, mmPerPx, task }) {
     const response = await fetch(url);
-    if (!response.ok) throw new JobFailed(failure('picture', 'The picture could not be fetched. Load the page again.'));
+    if (!response.ok) throw new JobFailed(failure('picture.thePictureCouldNot'));
     const decoded = decodeLabelMap(
       new Uint8Array(await new Response(response.body!.pipeThrough(new DecompressionStream('deflate'))).arrayBuffer()),
     );
@@ -210,17 +210,12 @@ function onItsLine(found: SheetCase): SheetCase {
 async function decoded(file: Blob, dpi: number): Promise<ScanPicture> {
   const bitmap = await createImageBitmap(file, { colorSpaceConversion: 'none', imageOrientation: 'from-image' }).catch(
     () => {
-      throw new JobFailed(failure('scan', 'This file is no picture that can be read. Scan to PNG, JPEG or TIFF.'));
+      throw new JobFailed(failure('scan.thisFileIsNo'));
     },
   );
   const { width, height } = bitmap;
   if (width * height > 120e6)
-    throw new JobFailed(
-      failure(
-        'scan',
-        `A scan of ${Math.round((width * height) / 1e6)} megapixels is too large; up to 120 can be read. Scan at 300 dpi.`,
-      ),
-    );
+    throw new JobFailed(failure('scan.aScanOfMegapixels', { width: Math.round((width * height) / 1e6) }));
   const pen = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;
   pen.drawImage(bitmap, 0, 0);
   bitmap.close();
@@ -251,8 +246,7 @@ function edged() {
 }
 
 function opened() {
-  if (!picture)
-    throw new JobFailed(failure('picture', 'There are no flat colours yet. Bring in a picture and flatten it first.'));
+  if (!picture) throw new JobFailed(failure('picture.thereAreNoFlat'));
   return picture;
 }
 

@@ -1,4 +1,5 @@
-import { failure } from '@/core/units';
+import { inWords } from '@/words/failures';
+import { failure, type Failure } from '@/core/units';
 import { JobFailed, serve } from './serve';
 
 interface TestJobs {
@@ -10,7 +11,7 @@ interface TestJobs {
 }
 
 type Posted = {
-  message: { id: number; result?: unknown; progress?: number; failure?: { code: string; message: string } };
+  message: { id: number; result?: unknown; progress?: number; failure?: Failure };
   transfer: unknown[];
 };
 const posted: Posted[] = [];
@@ -40,7 +41,7 @@ beforeAll(() => {
     },
     bytes: () => Uint8Array.of(1, 2, 3),
     refuse: () => {
-      throw new JobFailed(failure('not-opened', 'The picture is still loading.'));
+      throw new JobFailed(failure('not-opened.thePictureIsStill'));
     },
     breakDown: () => {
       throw new TypeError('undefined is not a film');
@@ -76,9 +77,9 @@ test('large results are handed over, not copied', async () => {
 test('what a handler refuses keeps its words; what breaks says what to do', async () => {
   await ask('refuse', null);
   await ask('breakDown', null);
-  expect(posted[0].message.failure).toEqual(failure('not-opened', 'The picture is still loading.'));
+  expect(posted[0].message.failure).toEqual(failure('not-opened.thePictureIsStill'));
   expect(posted[1].message.failure!.code).toBe('worker');
-  expect(posted[1].message.failure!.message).toMatch(/broke off \(undefined is not a film\).*nothing saved is lost/);
+  expect(inWords(posted[1].message.failure!)).toMatch(/broke off \(undefined is not a film\).*nothing saved is lost/);
 });
 
 test('a job nobody knows is answered too', async () => {

@@ -1,10 +1,10 @@
 import { failure, OutOfRange, type Failure } from '@/core/units';
 import type { JobRequest } from './protocol';
 
-/** Thrown by a handler to end its job with words. */
+/** Thrown by a handler to end its job with what is told then. */
 export class JobFailed extends Error {
   constructor(readonly failure: Failure) {
-    super(failure.message);
+    super(failure.code);
   }
 }
 
@@ -39,10 +39,7 @@ export function serve<Jobs extends JobMap<Jobs>>(handlers: Handlers<Jobs>): void
       const told =
         error instanceof JobFailed || error instanceof OutOfRange
           ? error.failure
-          : failure(
-              'worker',
-              `The computation broke off (${error instanceof Error ? error.message : String(error)}). Load the page again; nothing saved is lost.`,
-            );
+          : failure('worker', { message: error instanceof Error ? error.message : String(error) });
       self.postMessage({ id, failure: told });
     }
   };

@@ -1,5 +1,18 @@
-import { checkRequest, failure, type Failure, type Outcome, type RequestKind, type RequestOf } from '@/model';
-import { fileProblem, type FileOut } from '@/server';
+import {
+  checkRequest,
+  failure,
+  familyOf,
+  phrase,
+  type Failure,
+  type LengthUnit,
+  type Outcome,
+  type Phrase,
+  type RequestKind,
+  type RequestOf,
+} from '@/model';
+import { fileProblem, inUnit, unitAsked, type FileOut } from '@/server';
+import { refusalOf } from '@/words/refusals';
+import { UNIT_HEADER } from '@/words/unit';
 
 const STATUS: Readonly<Record<string, number>> = {
   'print-missing': 404,
@@ -9,9 +22,12 @@ const STATUS: Readonly<Record<string, number>> = {
   'item-missing': 404,
   'print-deleted': 410,
   'print-unreadable': 422,
+  server: 500,
   stale: 409,
   closed: 409,
   bench: 409,
+  slips: 409,
+  progress: 409,
   json: 400,
   request: 400,
   'too-large': 413,
@@ -28,14 +44,16 @@ const STATUS: Readonly<Record<string, number>> = {
   'file-in-use': 503,
 };
 
-/** An outcome as JSON; failures as { code, message } with a fitting status. */
+/** An outcome as JSON; failures as { code, values, message } with a fitting status. */
 export function respond<T>(outcome: Outcome<T>, status = 200): Response {
   return outcome.ok ? Response.json(outcome.value ?? null, { status }) : refuse(outcome);
 }
 
-export function refuse({ code, message }: Failure): Response {
-  return Response.json({ code, message }, { status: STATUS[code] ?? 422 });
+export function refuse(refused: Failure): Response {
+  return Response.json(refusalOf(refused, unitAsked()), { status: STATUS[familyOf(refused.code)] ?? 422 });
 }
+
+const unitOf = (request: Request): LengthUnit => (request.headers.get(UNIT_HEADER) === 'in' ? 'in' : 'mm');
 
 /**
  * A handler whose every failure is an answer in words: a file that cannot be used, an address that cannot be read, and for what
@@ -46,19 +64,13 @@ export function route<Context>(
 ): (request: Request, context: Context) => Promise<Response> {
   return async (request, context) => {
     try {
-      return await handle(request, context);
+      return await inUnit(unitOf(request), async () => handle(request, context));
     } catch (error) {
       const problem = fileProblem(error);
       if (problem) return refuse(problem);
-      if (error instanceof URIError)
-        return refuse(
-          failure('request', 'The address holds a percent sign that stands for nothing. Load the page again.'),
-        );
+      if (error instanceof URIError) return refuse(failure('request.theAddressHoldsA'));
       console.error(`${request.method} ${new URL(request.url).pathname}`, error);
-      return Response.json(
-        { code: 'server', message: 'The server failed at this. Nothing was changed; try again.' },
-        { status: 500 },
-      );
+      return refuse(failure('server'));
     }
   };
 }
@@ -91,11 +103,8 @@ export function respondFile(outcome: Outcome<FileOut>): Response {
 }
 
 /** The body's bytes, refused as soon as they pass `limit`. */
-export async function readBody(request: Request, limit: number, what: string): Promise<Outcome<Buffer>> {
-  const tooMuch = failure(
-    'too-large',
-    `${what} is larger than ${Math.round(limit / 1024 / 1024)} MB, the most that is taken in.`,
-  );
+export async function readBody(request: Request, limit: number, what: Phrase): Promise<Outcome<Buffer>> {
+  const tooMuch = failure('too-large', { what, limit: Math.round(limit / 1024 / 1024) });
   if (Number(request.headers.get('content-length') ?? 0) > limit) return tooMuch;
   const chunks: Uint8Array[] = [];
   let total = 0;
@@ -126,7 +135,7 @@ export async function readRequest<Kind extends RequestKind>(
 
 /** A record sent as JSON. Anything else than a record is refused, as is text that is not UTF-8. */
 export async function readJson(request: Request): Promise<Outcome<Readonly<Record<string, unknown>>>> {
-  const body = await readBody(request, JSON_LIMIT, 'What was sent');
+  const body = await readBody(request, JSON_LIMIT, phrase('respond.whatWasSent'));
   if (!body.ok) return body;
   try {
     const text = new TextDecoder('utf-8', { fatal: true }).decode(body.value);
@@ -137,9 +146,9 @@ export async function readJson(request: Request): Promise<Outcome<Readonly<Recor
     );
     if (typeof value === 'object' && value !== null && !Array.isArray(value))
       return { ok: true, value: value as Record<string, unknown> };
-    return failure('json', 'What was sent is no record with named fields. Load the page again.');
+    return failure('json.whatWasSentIs');
   } catch {
-    return failure('json', 'What was sent could not be read. Load the page again.');
+    return failure('json.whatWasSentCould');
   }
 }
 

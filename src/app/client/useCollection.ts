@@ -1,7 +1,8 @@
 'use client';
+import { inWords } from '@/words/failures';
 import { useMutation, useMutationState, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo } from 'react';
-import { failure, type Outcome } from '@/model';
+import { failureSaid, familyOf, type Outcome } from '@/model';
 import { ask } from '@/session';
 
 /** What a collection of the workshop holds, and how a thing of it is read and sent. */
@@ -23,7 +24,7 @@ interface Change<Part> {
 /** Throws a refusal: that is how what cannot be fetched is told to whoever keeps it. */
 export async function fetched<T>(answer: Promise<Outcome<T>>): Promise<T> {
   const got = await answer;
-  if (!got.ok) throw new Error(got.message);
+  if (!got.ok) throw new Error(inWords(got));
   return got.value;
 }
 
@@ -58,9 +59,9 @@ export function useCollection<Stored, New extends object, Part extends object>(
     scope: { id: name },
     mutationFn: async ({ id, part }: Change<Part>): Promise<Outcome<Stored>> => {
       const known = truth()?.find((stored) => of.idOf(stored) === id);
-      if (!known) return failure(`${name}-missing`, of.gone);
+      if (!known) return failureSaid(`${name}-missing`, of.gone);
       const answer = put(await ask<Stored>('PUT', `${api}/${id}`, of.sentAs(of.withPart(known, part))));
-      if (!answer.ok && answer.code === 'stale') await refetch();
+      if (!answer.ok && familyOf(answer.code) === 'stale') await refetch();
       return answer;
     },
   });

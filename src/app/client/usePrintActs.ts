@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import { useMemo, type Dispatch, type SetStateAction } from 'react';
 import { countersText, type Counters, type Outcome, type Plan, type PlanEdit, type PrintChanges } from '@/model';
 import { ask, askFile, askRaw, askScan, knownHeader, type PrintSession } from '@/session';
@@ -14,7 +15,7 @@ export function usePrintActs(
   return useMemo(() => {
     const onServer = async (act: (known: Counters) => Promise<Outcome<PrintChanges>>): Promise<Outcome<undefined>> => {
       const done = await session.onServer(act);
-      if (!done.ok) tell(done.message);
+      if (!done.ok) tell(inWords(done));
       return done;
     };
     const step = (which: 'undo' | 'redo' | 'slip', more: object = {}) =>
@@ -28,7 +29,7 @@ export function usePrintActs(
         setTried(undefined);
         return session.changeAfter(async (plan) => {
           const edit = await work(plan);
-          if (!edit.ok && edit.code !== 'stopped') tell(edit.message);
+          if (!edit.ok && edit.code !== 'stopped') tell(inWords(edit));
           return edit;
         });
       },

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import { useEffect, useState } from 'react';
 import { wordsOfEdit } from '@/words/history';
 import { nameOfEdit, type PrintState } from '@/model';
@@ -35,10 +36,10 @@ function voiceOf(tell: PrintDesk['tell']): Voice {
         refusals
           .map(({ item, why }) =>
             item.kind === 'acts'
-              ? pageWords('refused.act', { why: why.message })
+              ? pageWords('refused.act', { why: inWords(why) })
               : refusals.length > 1
-                ? pageWords('refused.one', { edit: wordsOfEdit(nameOfEdit(item.edit)), why: why.message })
-                : why.message,
+                ? pageWords('refused.one', { edit: wordsOfEdit(nameOfEdit(item.edit)), why: inWords(why) })
+                : inWords(why),
           )
           .join(' '),
       ),

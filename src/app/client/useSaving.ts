@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import { useCallback, useRef, useState } from 'react';
 import { askFile } from '@/session';
 import type { Making } from '@/ui/kit/MakingFile';
@@ -20,7 +21,7 @@ export function useSaving(tell: PrintDesk['tell']) {
         setMaking(undefined);
       }
       if (got.ok) save(got.value.file, got.value.fileName);
-      else if (got.code !== 'stopped') tell(got.message);
+      else if (got.code !== 'stopped') tell(inWords(got));
     },
     [tell],
   );

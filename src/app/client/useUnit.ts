@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { LengthUnit } from '@/model';
+import { tellLengthsIn } from '@/words/unit';
 
 const UNIT_KEPT = 'ulexite-unit';
 
@@ -7,10 +8,13 @@ const UNIT_KEPT = 'ulexite-unit';
 export function useUnit(): { readonly unit: LengthUnit; readonly setUnit: (unit: LengthUnit) => void } {
   const [unit, setUnitState] = useState<LengthUnit>('mm');
   useEffect(() => {
-    if (localStorage.getItem(UNIT_KEPT) === 'in') setUnitState('in');
+    if (localStorage.getItem(UNIT_KEPT) !== 'in') return;
+    tellLengthsIn('in');
+    setUnitState('in');
   }, []);
   const setUnit = useCallback((next: LengthUnit) => {
     localStorage.setItem(UNIT_KEPT, next);
+    tellLengthsIn(next);
     setUnitState(next);
   }, []);
   return { unit, setUnit };

@@ -1,1 +1,1 @@
-export { type Caution, type CautionPlace, DEFER_TO, cautionsFor } from './cautions';
+export { type Caution, type CautionPlace, cautionsFor, CAUTIONS } from './cautions';

@@ -1,10 +1,8 @@
-import { ranged } from '../units';
+import { phrase, ranged } from '../units';
 
 /** Start values: thinnest ridge a material holds, smallest part that stays on, and how fast a hand outlines and clears it. */
 export interface BlockMaterial {
   readonly id: 'lino' | 'soft-lino' | 'plywood' | 'cherry';
-  readonly name: string;
-  readonly short: string;
   /** A ridge that runs with the grain, and one that crosses it; alike where there is no grain. */
   readonly ridgeAlongMm: number;
   readonly ridgeAcrossMm: number;
@@ -18,8 +16,6 @@ export interface BlockMaterial {
 export const BLOCK_MATERIALS: readonly BlockMaterial[] = [
   {
     id: 'lino',
-    name: 'linoleum, firm',
-    short: 'lino',
     ridgeAlongMm: 0.5,
     ridgeAcrossMm: 0.5,
     looseMm2: 0.8,
@@ -29,8 +25,6 @@ export const BLOCK_MATERIALS: readonly BlockMaterial[] = [
   },
   {
     id: 'soft-lino',
-    name: 'soft cutting sheet',
-    short: 'soft lino',
     ridgeAlongMm: 0.8,
     ridgeAcrossMm: 0.8,
     looseMm2: 1.5,
@@ -40,8 +34,6 @@ export const BLOCK_MATERIALS: readonly BlockMaterial[] = [
   },
   {
     id: 'plywood',
-    name: 'hard plywood',
-    short: 'plywood',
     ridgeAlongMm: 0.6,
     ridgeAcrossMm: 1,
     looseMm2: 2,
@@ -51,8 +43,6 @@ export const BLOCK_MATERIALS: readonly BlockMaterial[] = [
   },
   {
     id: 'cherry',
-    name: 'cherry',
-    short: 'cherry',
     ridgeAlongMm: 0.3,
     ridgeAcrossMm: 0.4,
     looseMm2: 0.5,
@@ -63,7 +53,7 @@ export const BLOCK_MATERIALS: readonly BlockMaterial[] = [
 ];
 /** Gouges and knives by the width they clear, mm: start value. */
 export const DEFAULT_TOOLS_MM: readonly number[] = [0.5, 1, 2, 3, 6, 10];
-export const TOOL_RANGE_MM = { minMm: 0.2, maxMm: 30, what: 'a tool’s width' } as const;
+export const TOOL_RANGE_MM = { minMm: 0.2, maxMm: 30, what: phrase('measure.toolsWidth') } as const;
 export const MAX_TOOLS = 12;
 
 export interface InkRoller {
@@ -74,8 +64,8 @@ export interface InkRoller {
   readonly depthMm: number;
 }
 export const DEFAULT_ROLLER: InkRoller = { diameterMm: 50, soft: false, depthMm: 1.5 };
-export const ROLLER_DIAMETER_MM = { minMm: 10, maxMm: 400, what: 'the roller’s diameter' } as const;
-export const DEPTH_MM = { minMm: 0.2, maxMm: 10, what: 'the depth of clearing' } as const;
+export const ROLLER_DIAMETER_MM = { minMm: 10, maxMm: 400, what: phrase('measure.rollersDiameter') } as const;
+export const DEPTH_MM = { minMm: 0.2, maxMm: 10, what: phrase('measure.depthOfClearing') } as const;
 
 export function materialById(id: string): BlockMaterial {
   return BLOCK_MATERIALS.find((material) => material.id === id) ?? BLOCK_MATERIALS[0];

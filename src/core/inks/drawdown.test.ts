@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { drawdownError, filmBand, filmFromDrawdown, wordsForQuality } from './index';
+import { drawdownError, filmBand, filmFromDrawdown, UNUSABLE, wordsForQuality } from './index';
+import type { BandQuality } from './drawdown';
 
 const PAPER = 0.82;
 const BLACK = 0.015;
@@ -89,10 +90,12 @@ describe('what a band cannot tell is said, never thrown', () => {
   });
 });
 
-test('the quality is put into words', () => {
-  expect(wordsForQuality(Array(36).fill('good'))).toMatch(/^good/);
-  expect(wordsForQuality(Array(36).fill('opaque'))).toMatch(/^opaque/);
-  expect(wordsForQuality(Array(36).fill('clear'))).toMatch(/^transparent/);
-  expect(wordsForQuality(Array(36).fill('unreadable'))).toMatch(/^not usable/);
-  expect(wordsForQuality([...Array(20).fill('good'), ...Array(16).fill('no absorption')])).toMatch(/^fair: 20 of 36/);
+test('the quality is told by what most bands tell', () => {
+  const told = (...quality: BandQuality[]) => wordsForQuality(quality);
+  expect(told(...Array<BandQuality>(36).fill('good')).code).toBe('drawdown.goodAbsorptionAndScattering');
+  expect(told(...Array<BandQuality>(36).fill('opaque')).code).toBe('drawdown.opaqueTheBlackDoes');
+  expect(told(...Array<BandQuality>(36).fill('clear')).code).toBe('drawdown.transparentNoScatteringWas');
+  expect(told(...Array<BandQuality>(36).fill('unreadable')).code).toBe(UNUSABLE);
+  const fair = told(...Array<BandQuality>(20).fill('good'), ...Array<BandQuality>(16).fill('no absorption'));
+  expect(fair.values).toEqual({ good: 20, bands: 36 });
 });

@@ -1,3 +1,4 @@
+import { phrase, type Phrase } from '../units';
 import { filmBand, type Film } from './film';
 
 /**
@@ -119,16 +120,16 @@ export function drawdownError(
   return worst;
 }
 
-/** How far a drawdown can be trusted, in words. */
-export function wordsForQuality(quality: readonly BandQuality[]): string {
+/** Said of a drawdown whose readings contradict one another. */
+export const UNUSABLE = 'drawdown.notUsableOverBlack';
+
+/** How far a drawdown can be trusted. */
+export function wordsForQuality(quality: readonly BandQuality[]): Phrase {
   const count = (q: BandQuality) => quality.filter((v) => v === q).length;
   const n = quality.length;
-  if (count('unreadable') > n / 4)
-    return 'not usable: over black it reads brighter than over paper, or both grounds are alike. Check which reading is which.';
-  if (count('opaque') > n / 2)
-    return 'opaque: the black does not show through, so only the ratio of absorption to scattering is known; a thinner drawdown would tell more.';
-  if (count('clear') > n / 2)
-    return 'transparent: no scattering was seen, so thicker films can be trusted, opacity is nil.';
-  if (count('good') >= n * 0.75) return 'good: absorption and scattering both come from the readings.';
-  return `fair: ${count('good')} of ${n} bands tell both absorption and scattering, the others only one of them.`;
+  if (count('unreadable') > n / 4) return phrase(UNUSABLE);
+  if (count('opaque') > n / 2) return phrase('drawdown.opaqueTheBlackDoes');
+  if (count('clear') > n / 2) return phrase('drawdown.transparentNoScatteringWas');
+  if (count('good') >= n * 0.75) return phrase('drawdown.goodAbsorptionAndScattering');
+  return phrase('drawdown.fairOfBandsTell', { good: count('good'), bands: n });
 }

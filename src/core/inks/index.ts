@@ -15,7 +15,7 @@ export {
   overprintLabD50,
 } from './inkOnPaper';
 export { internalFromMeasured, measuredFromInternal } from './surface';
-export { filmFromDrawdown, drawdownError, wordsForQuality } from './drawdown';
+export { filmFromDrawdown, drawdownError, wordsForQuality, UNUSABLE } from './drawdown';
 export {
   type Pigment,
   type PigmentRole,

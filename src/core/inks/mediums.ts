@@ -13,8 +13,6 @@ export type MediumId = (typeof MEDIUM_IDS)[number];
 /** Figures are start values until the workshop's own log replaces them; trapping of oil films was measured. */
 export interface Medium {
   readonly id: MediumId;
-  /** As people say it in a sentence: “oil relief ink”. */
-  readonly name: string;
   /** Wet film on paper of the usual weight, µm. */
   readonly wetFilmUm: number;
   /** Until the next film, on bare paper at 20 °C and 50 % RH. */
@@ -26,8 +24,6 @@ export interface Medium {
   /** A film must be less tacky than the one it lies on: softener rises run by run. */
   readonly tackLadder: boolean;
   readonly laidBy: 'roller' | 'brush';
-  readonly asksOfPaper: string;
-  readonly asksOfBlock: string;
   readonly cautionIds: readonly string[];
 }
 
@@ -37,67 +33,52 @@ const NEVER_OPEN = { dry: UNDER_FILM.dry, wet: UNDER_FILM.dry };
 export const MEDIUMS: readonly Medium[] = [
   {
     id: 'oil relief',
-    name: 'oil relief ink',
     wetFilmUm: 8,
     dryingHours: 60,
     openHours: 7,
     under: UNDER_FILM,
     tackLadder: true,
     laidBy: 'roller',
-    asksOfPaper: 'dry paper; unsized paper drinks it and dries it sooner',
-    asksOfBlock: 'any block; raw wood drinks once more at the first sheet',
     cautionIds: ['solvents', 'rags', 'driers'],
   },
   {
     id: 'water-washable oil',
-    name: 'water-washable oil ink',
     wetFilmUm: 8,
     dryingHours: 24,
     openHours: 5,
     under: UNDER_FILM,
     tackLadder: true,
     laidBy: 'roller',
-    asksOfPaper: 'dry paper',
-    asksOfBlock: 'any block; water left from washing up must be gone before it is inked',
     cautionIds: ['rags', 'driers'],
   },
   {
     id: 'water-based relief',
-    name: 'water-based relief ink',
     wetFilmUm: 8,
     dryingHours: 0.5,
     openHours: 0.25,
     under: NEVER_OPEN,
     tackLadder: false,
     laidBy: 'roller',
-    asksOfPaper: 'dry paper that does not cockle; a mist of water keeps the slab open',
-    asksOfBlock: 'sealed wood or lino: raw wood swells',
     cautionIds: [],
   },
   {
     id: 'pigment and paste',
-    name: 'pigment and paste',
     wetFilmUm: 3,
     dryingHours: 0,
     openHours: 0,
     under: NEVER_OPEN,
     tackLadder: false,
     laidBy: 'brush',
-    asksOfPaper: 'damp paper, as damp at the last sheet as at the first',
-    asksOfBlock: 'wood, wetted well ahead; lino sheds it',
     cautionIds: ['sanding'],
   },
   {
     id: 'lithographic oil',
-    name: 'lithographic oil ink',
     wetFilmUm: 6,
     dryingHours: 72,
     openHours: 8,
     under: UNDER_FILM,
     tackLadder: true,
     laidBy: 'roller',
-    asksOfPaper: 'dry, smooth paper',
-    asksOfBlock: 'hard, even blocks: it is stiff and pulls',
     cautionIds: ['solvents', 'rags', 'driers'],
   },
 ];

@@ -30,18 +30,11 @@ export function splitColour(
 ): Outcome<FlatPicture> {
   const { width, height, labels } = flat;
   if (flat.coloursLabD50.length >= FLATTEN_LIMITS.maxColours) {
-    return failure(
-      'split-too-many',
-      `There are already ${FLATTEN_LIMITS.maxColours} colours, the most that can be planned. Merge two others first.`,
-    );
+    return failure('split-too-many', { maxColours: FLATTEN_LIMITS.maxColours });
   }
   const cells = colourCells(raster, (i) => labels[i] === label);
   const palette = findPalette(cells, 2);
-  if (palette.count < 2)
-    return failure(
-      'split-one-colour',
-      'All of this colour is alike in the picture, so there is nothing to split it by.',
-    );
+  if (palette.count < 2) return failure('split-one-colour.allOfThisColour');
   const halves = quantise(raster, cells, palette.oklab);
   const split = labels.map((l, i) => (l > label ? l + 1 : l === label ? label + halves[i] : l));
   const smooth = majorityFilter({ width, height, labels: split }, radiusPx);
@@ -49,11 +42,7 @@ export function splitColour(
     labels[i] === label && (smooth[i] === label || smooth[i] === label + 1) ? smooth[i] : l,
   );
   const islands = findIslands({ width, height, labels: within });
-  if (!islands)
-    return failure(
-      'flatten-too-broken',
-      'Split in two, this colour breaks up into millions of specks. Raise the smoothing first.',
-    );
+  if (!islands) return failure('flatten-too-broken.splitInTwoThis');
   const merged = mergeSmallIslands({ width, height, labels: within }, islands, minAreaPx);
   const [light, dark] = [0, 1].map((k) => meanLab(raster, merged, label + k));
   const coloursLabD50 = [
@@ -64,10 +53,7 @@ export function splitColour(
   ];
   const result = onlyUsed({ width, height, labels: merged, coloursLabD50 });
   if (result.coloursLabD50.length <= flat.coloursLabD50.length) {
-    return failure(
-      'split-one-colour',
-      'After cleaning, one half of this colour has nothing left. Lower the smoothing or the smallest island to split it.',
-    );
+    return failure('split-one-colour.afterCleaningOneHalf');
   }
   return success(result);
 }

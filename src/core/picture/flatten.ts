@@ -34,15 +34,11 @@ export function checkFlattenSettings(settings: FlattenSettings): Outcome<Flatten
   const { minColours, maxColours, maxRadiusMm, maxIslandMm2 } = FLATTEN_LIMITS;
   const { colourCount, radiusMm, minIslandMm2 } = settings;
   if (!Number.isInteger(colourCount) || colourCount < minColours || colourCount > maxColours) {
-    return failure(
-      'flatten-colours',
-      `${colourCount} colours cannot be planned here: choose a whole number from ${minColours} to ${maxColours}, the bare paper included.`,
-    );
+    return failure('flatten-colours', { colourCount, minColours, maxColours });
   }
-  if (!(radiusMm >= 0 && radiusMm <= maxRadiusMm))
-    return failure('flatten-radius', `A smoothing of ${radiusMm} mm is outside 0 to ${maxRadiusMm} mm.`);
+  if (!(radiusMm >= 0 && radiusMm <= maxRadiusMm)) return failure('flatten-radius', { radiusMm, maxRadiusMm });
   if (!(minIslandMm2 >= 0 && minIslandMm2 <= maxIslandMm2))
-    return failure('flatten-island', `Islands under ${minIslandMm2} mm² is outside 0 to ${maxIslandMm2} mm².`);
+    return failure('flatten-island', { minIslandMm2, maxIslandMm2 });
   return success(settings);
 }
 
@@ -63,10 +59,7 @@ export function flattenPicture(
   if (!progress(0.15)) return stopped();
   const palette = findPalette(cells, settings.colourCount);
   if (palette.count < 2) {
-    return failure(
-      'flatten-one-colour',
-      'This picture holds one flat colour only, so there is nothing to separate. Bring in a picture with at least two tones.',
-    );
+    return failure('flatten-one-colour');
   }
   if (!progress(0.25)) return stopped();
   const quantised = quantise(raster, cells, palette.oklab);
@@ -76,10 +69,7 @@ export function flattenPicture(
   if (!progress(0.65)) return stopped();
   const islands = findIslands({ width, height, labels: smooth });
   if (!islands) {
-    return failure(
-      'flatten-too-broken',
-      'This picture breaks up into millions of specks. Raise the smoothing, choose fewer colours, or bring in a calmer picture.',
-    );
+    return failure('flatten-too-broken.thisPictureBreaksUp');
   }
   if (!progress(0.8)) return stopped();
   const merged = mergeSmallIslands({ width, height, labels: smooth }, islands, settings.minIslandMm2 / mmPerPx ** 2);
@@ -88,7 +78,7 @@ export function flattenPicture(
 }
 
 function stopped() {
-  return failure('stopped', 'Stopped.');
+  return failure('stopped');
 }
 
 /** Smoothing and merging can use a colour up; labels then close ranks. */

@@ -101,7 +101,7 @@ function testRaster(width: number, height: number, seed = 5): ColourRaster {
 
 const flat = (raster: ColourRaster, colourCount = 4): FlatPicture => {
   const got = flattenPicture(raster, 0.1, { colourCount, radiusMm: 0.3, minIslandMm2: 0.5 });
-  if (!got.ok) throw new Error(got.message);
+  if (!got.ok) throw new Error(got.code);
   return got.value;
 };
 
@@ -162,7 +162,10 @@ describe('changes by hand', () => {
   });
   test('a colour that is all alike cannot be split', () => {
     const plain = { width: 20, height: 20, rgba: new Uint8ClampedArray(1600).map((_, i) => (i < 800 ? 240 : 20)) };
-    expect(splitColour(plain, flat(plain, 2), 0, 0, 0)).toMatchObject({ ok: false, code: 'split-one-colour' });
+    expect(splitColour(plain, flat(plain, 2), 0, 0, 0)).toMatchObject({
+      ok: false,
+      code: expect.stringMatching(/^split-one-colour\b/),
+    });
   });
 });
 

@@ -30,7 +30,7 @@ test('an island is given to another colour, and only that island', () => {
   expect(count(map, 2)).toBe(4);
   expect(run(map, { kind: 'give', island: keyAt(map, 61, 61), label: 1 })).toMatchObject({
     ok: false,
-    code: 'same-colour',
+    code: expect.stringMatching(/^same-colour\b/),
   });
   expect(run(map, { kind: 'give', island: 61, label: 1 })).toMatchObject({ ok: false, code: 'island-gone' });
 });
@@ -55,7 +55,7 @@ test('a line across splits off the smaller part; one that ends inside is refused
   expect(count(map, 1) + count(map, 3)).toBe(before);
   expect(run(map, { kind: 'split', island: keyAt(map, 80, 30), linePx: [85, 0, 85, 79], label: 1 })).toMatchObject({
     ok: false,
-    code: 'same-colour',
+    code: expect.stringMatching(/^same-colour\b/),
   });
 });
 

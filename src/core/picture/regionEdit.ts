@@ -50,8 +50,7 @@ export function editRegions(map: LabelMap, islands: IslandMap, edit: RegionEdit)
   if (edit.kind === 'thicken') return thicken(map, edit.labels, edit.boxPx, edit.widthPx);
   if (edit.kind === 'despeckle') return despeckle(map, islands, edit.outlinePx, edit.minAreaPx);
   const island = islandByKey(islands, edit.island);
-  if (island === undefined)
-    return failure('island-gone', 'This island is not there any more: its shape has changed. Choose it again.');
+  if (island === undefined) return failure('island-gone');
   if (edit.kind === 'give') return give(map, islands, island, edit.label);
   if (edit.kind === 'merge') return merge(map, islands, island);
   if (edit.kind === 'split') return split(map, islands, island, edit.linePx, edit.label);
@@ -60,7 +59,7 @@ export function editRegions(map: LabelMap, islands: IslandMap, edit: RegionEdit)
 }
 
 function give(map: LabelMap, islands: IslandMap, island: number, label: number): Outcome<EditDone> {
-  if (islands.islandLabel[island] === label) return failure('same-colour', 'The island has this colour already.');
+  if (islands.islandLabel[island] === label) return failure('same-colour.theIslandHasThis');
   eachStripOf(islands, island, (y, from, to) => map.labels.fill(label, y * map.width + from, y * map.width + to));
   return success({ box: boxOf(islands, island), changedPx: islands.islandAreaPx[island] });
 }
@@ -68,7 +67,7 @@ function give(map: LabelMap, islands: IslandMap, island: number, label: number):
 /** Into the neighbour with the longest common edge. */
 function merge(map: LabelMap, islands: IslandMap, island: number): Outcome<EditDone> {
   const [next] = neighboursOf(islands, island);
-  if (!next) return failure('no-neighbour', 'This island fills the whole sheet, so there is nothing to merge it into.');
+  if (!next) return failure('no-neighbour');
   return give(map, islands, island, islands.islandLabel[next.island]);
 }
 
@@ -80,11 +79,7 @@ function split(
   linePx: readonly number[],
   label: number,
 ): Outcome<EditDone> {
-  if (islands.islandLabel[island] === label)
-    return failure(
-      'same-colour',
-      'The part cut off needs another colour than the island has; of one colour, the parts would still be one.',
-    );
+  if (islands.islandLabel[island] === label) return failure('same-colour.thePartCutOff');
   const box = boxOf(islands, island);
   const cut = emptyMask(map.width, map.height);
   // wider than a pixel's diagonal, so that nothing slips through between two corners
@@ -101,11 +96,7 @@ function split(
         .filter((i) => parts.islandLabel[i] === 1)
         .sort((a, b) => parts.islandAreaPx[b] - parts.islandAreaPx[a])
     : [];
-  if (!parts || pieces.length < 2)
-    return failure(
-      'line-short',
-      'The line does not cross the island from edge to edge. Draw it from outside to outside.',
-    );
+  if (!parts || pieces.length < 2) return failure('line-short');
   let changedPx = 0;
   for (const piece of pieces.slice(1)) {
     changedPx += parts.islandAreaPx[piece];
@@ -124,8 +115,7 @@ function openGap(
   widthPx: number,
   label: number,
 ): Outcome<EditDone> {
-  if (islands.islandLabel[island] === label)
-    return failure('same-colour', 'A gap needs another colour than the island has.');
+  if (islands.islandLabel[island] === label) return failure('same-colour.aGapNeedsAnother');
   const line = emptyMask(map.width, map.height);
   fillLine(line, linePx, widthPx);
   let changedPx = 0;
@@ -136,7 +126,7 @@ function openGap(
         changedPx++;
       }
   });
-  if (changedPx === 0) return failure('line-outside', 'The line lies outside the island. Draw it across the island.');
+  if (changedPx === 0) return failure('line-outside');
   return success({ box: boxOf(islands, island), changedPx });
 }
 
@@ -170,7 +160,7 @@ function thicken(map: LabelMap, labels: readonly number[], boxPx: Box, widthPx: 
   outer.map.labels.forEach((label, i) => {
     if (label !== before[i]) changedPx++;
   });
-  if (changedPx === 0) return failure('wide-enough', 'Nothing here is thinner than that.');
+  if (changedPx === 0) return failure('wide-enough');
   putBack(map, outer);
   return success({ box: { x0: outer.x0, y0: outer.y0, x1: outer.x0 + width, y1: outer.y0 + height }, changedPx });
 }
@@ -244,8 +234,7 @@ function smooth(map: LabelMap, islands: IslandMap, island: number, radiusPx: num
   const near = dilateDisc(own, 2 * radius + 1);
   // few labels are near an island; they are numbered anew, because the filter takes few
   const present = [...new Set(labels)];
-  if (present.length > 12)
-    return failure('too-many-colours', 'More than twelve colours meet here. Smooth a smaller island.');
+  if (present.length > 12) return failure('too-many-colours');
   const number = new Uint8Array(256);
   present.forEach((label, i) => {
     number[label] = i;
@@ -263,7 +252,7 @@ function smooth(map: LabelMap, islands: IslandMap, island: number, radiusPx: num
         changedPx++;
       }
     }
-  if (changedPx === 0) return failure('smooth-already', 'This edge is smooth already at that radius.');
+  if (changedPx === 0) return failure('smooth-already');
   putBack(map, part);
   return success({ box: { x0: part.x0, y0: part.y0, x1: part.x0 + width, y1: part.y0 + height }, changedPx });
 }
@@ -290,7 +279,7 @@ function despeckle(
     });
     if (whole) inside.push(island);
   }
-  if (inside.length === 0) return failure('no-specks', 'No island that small lies wholly inside this line.');
+  if (inside.length === 0) return failure('no-specks');
   let changedPx = 0;
   const box = { x0: map.width, y0: map.height, x1: 0, y1: 0 };
   for (const island of inside.sort((a, b) => islands.islandAreaPx[a] - islands.islandAreaPx[b])) {
@@ -306,9 +295,7 @@ function despeckle(
       y1: Math.max(box.y1, b.y1),
     });
   }
-  return changedPx > 0
-    ? success({ box, changedPx })
-    : failure('no-specks', 'No island that small lies wholly inside this line.');
+  return changedPx > 0 ? success({ box, changedPx }) : failure('no-specks');
 }
 
 /** The label an island borders longest as the map is now. */

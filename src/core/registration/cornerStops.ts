@@ -1,3 +1,4 @@
+import { phrase } from '../units';
 import type { Contact } from './shims';
 
 /** A rectangle: x right, y down, mm. */
@@ -55,7 +56,7 @@ export function contactsOnPrint(sheet: { readonly widthMm: number }, layout: Cor
   const { paper, blockContacts } = layout;
   const long = blockContacts[0].normal;
   return blockContacts.map(({ xMm, yMm, normal }, i) => ({
-    name: normal === long ? `long side, ${i === 0 ? 'near the origin corner' : 'far from it'}` : 'short side',
+    name: phrase(normal !== long ? 'stop.short' : i === 0 ? 'stop.near' : 'stop.far'),
     xMm: paper.xMm + sheet.widthMm - xMm,
     yMm: yMm - paper.yMm,
     pushes: normal === 'up' ? ([0, -1] as const) : ([-1, 0] as const),

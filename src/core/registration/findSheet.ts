@@ -61,17 +61,9 @@ export function findSheet(
   const lines: EdgeLine[] = [];
   for (const side of SIDES) {
     const points = edgePoints(scan, ground, side);
-    if (points.length < LINES * 0.4)
-      return failure(
-        'sheet',
-        `The ${side.name} edge of the sheet cannot be told from what lies behind it. Leave some ground to be seen on all four sides, dark behind a light sheet, and scan again.`,
-      );
+    if (points.length < LINES * 0.4) return failure('sheet.theEdgeOfThe', { side: side.name });
     const line = lineThrough(points, Math.max(2, Math.max(scan.width, scan.height) / 1500));
-    if (!line)
-      return failure(
-        'sheet',
-        `The ${side.name} edge of the sheet is not straight enough to measure from: a torn edge, or something lies across it.`,
-      );
+    if (!line) return failure('sheet.theEdgeOfTheSheet', { side: side.name });
     lines.push(line);
   }
   const [top, right, bottom, left] = lines;
@@ -81,34 +73,25 @@ export function findSheet(
   const turnDeg = (Math.atan2(corners[1].y - corners[0].y, corners[1].x - corners[0].x) * 180) / Math.PI;
   const perspective =
     Math.max(Math.max(across, across2) / Math.min(across, across2), Math.max(down, down2) / Math.min(down, down2)) - 1;
-  if (Math.abs(turnDeg) > SCAN_LIMITS.turnDeg)
-    return failure(
-      'turned',
-      `The sheet lies turned by ${turnDeg.toFixed(1)}° on the scan; up to ${SCAN_LIMITS.turnDeg}° can be put right. Lay it straighter.`,
-    );
+  if (Math.abs(turnDeg) > SCAN_LIMITS.turnDeg) return failure('turned', { turnDeg, most: SCAN_LIMITS.turnDeg });
   if (perspective > SCAN_LIMITS.perspective)
-    return failure(
-      'perspective',
-      `Opposite edges of the sheet differ by ${(perspective * 100).toFixed(1)} %; up to ${SCAN_LIMITS.perspective * 100} % can be put right. Photograph it from straight above.`,
-    );
+    return failure('perspective', { percent: perspective * 100, most: SCAN_LIMITS.perspective * 100 });
   const pxPerMm = (across + across2) / 2 / sheetMm.widthMm,
     pxPerMmDown = (down + down2) / 2 / sheetMm.heightMm;
   const stretch = pxPerMmDown / pxPerMm - 1;
   if (Math.abs(stretch) > 0.02)
-    return failure(
-      'size',
-      `On the scan the sheet is ${((across + across2) / (down + down2)).toFixed(3)} times as wide as high; the layout has ${(sheetMm.widthMm / sheetMm.heightMm).toFixed(3)}. Is this the whole sheet, the right way up, and is the paper’s size in the layout right?`,
-    );
+    return failure('scan-shape', {
+      found: (across + across2) / (down + down2),
+      wanted: sheetMm.widthMm / sheetMm.heightMm,
+    });
   if (scan.dpi > 0 && Math.abs((pxPerMm * 25.4) / scan.dpi - 1) > 0.03)
-    return failure(
-      'size',
-      `At ${Math.round(scan.dpi)} dpi the sheet on the scan is ${(((across + across2) / 2 / scan.dpi) * 25.4).toFixed(1)} mm wide, the layout says ${sheetMm.widthMm.toFixed(1)} mm. Put the layout or the resolution right.`,
-    );
+    return failure('scan-size', {
+      dpi: Math.round(scan.dpi),
+      acrossMm: ((across + across2) / 2 / scan.dpi) * 25.4,
+      widthMm: sheetMm.widthMm,
+    });
   if (pxPerMm * 25.4 < SCAN_LIMITS.minDpi)
-    return failure(
-      'resolution',
-      `The sheet is seen at ${Math.round(pxPerMm * 25.4)} dots an inch; 200 are needed, 300 are better.`,
-    );
+    return failure('resolution.theSheetIsSeen', { dpi: Math.round(pxPerMm * 25.4) });
   return success({ corners, turnDeg, perspective, pxPerMm });
 }
 

@@ -1,4 +1,4 @@
-import { ranged } from '../units';
+import { phrase, ranged, type Phrase } from '../units';
 
 /** What lies on one another under the pressure, mm. */
 export interface HeightStack {
@@ -21,14 +21,14 @@ export interface HeightAnswer {
   readonly packingWantedMm: number | null;
   /** To bring the block to type height: put under it, or negative: too high. */
   readonly toTypeHeightMm: number;
-  readonly text: string;
+  readonly text: Phrase;
 }
 
 /** 0.918 inch (geometry). */
 export const TYPE_HEIGHT_MM = 23.32;
 /** Start values: a block prints with this much bite into the packing; more crushes, much more does not pass the cylinder. */
 const BITE_MM = { least: 0.05, good: 0.25, most: 0.6, passes: 1.5 } as const;
-export const HEIGHT_RANGE_MM = { minMm: 0, maxMm: 80, what: 'the height' } as const;
+export const HEIGHT_RANGE_MM = { minMm: 0, maxMm: 80, what: phrase('measure.height') } as const;
 
 export function heightsOf(stack: HeightStack): HeightAnswer {
   const { blockMm, backingMm, paperMm, packingMm, pressGapMm } = stack;
@@ -44,37 +44,36 @@ export function heightsOf(stack: HeightStack): HeightAnswer {
       pressMm: null,
       packingWantedMm: null,
       verdict: 'by hand',
-      text: 'Printed by hand nothing has to pass; the block’s stops must stay lower than its face.',
+      text: phrase('heights.printedByHandNothing'),
     };
   const pressMm = totalMm - pressGapMm,
     packingWantedMm = pressGapMm + BITE_MM.good - runnerMm - paperMm;
   const put = { ...shared, pressMm, packingWantedMm };
-  const mm = (v: number) => `${Math.round(Math.abs(v) * 100) / 100} mm`;
   const packing =
     packingWantedMm >= 0
-      ? `Packing of ${mm(packingWantedMm)} would be right.`
-      : `Even without packing it is ${mm(packingWantedMm)} too high: open the press.`;
+      ? phrase('heights.packingOfMmWould', { packingWantedMm })
+      : phrase('heights.evenWithoutPackingIt', { tooHighMm: -packingWantedMm });
   if (pressMm < BITE_MM.least)
     return {
       ...put,
       verdict: 'does not touch',
-      text: `There are ${mm(pressMm - BITE_MM.least)} too little: the block will print weakly or not at all. ${packing}`,
+      text: phrase('heights.thereAreMmToo', { littleMm: BITE_MM.least - pressMm, packing }),
     };
   if (pressMm > BITE_MM.passes)
     return {
       ...put,
       verdict: 'does not pass',
-      text: `The stack is ${mm(pressMm)} higher than the press is open: it does not pass, do not force it. ${packing}`,
+      text: phrase('heights.theStackIsMm', { pressMm, packing }),
     };
   if (pressMm > BITE_MM.most)
     return {
       ...put,
       verdict: 'too hard',
-      text: `A bite of ${mm(pressMm)} crushes the edges and stretches the paper. ${packing}`,
+      text: phrase('heights.aBiteOfMm', { pressMm, packing }),
     };
   return {
     ...put,
     verdict: 'prints',
-    text: `It passes with a bite of ${mm(pressMm)}. Runners as high as the block, ${mm(runnerMm)}, keep the cylinder level at the block’s ends.`,
+    text: phrase('heights.itPassesWithA', { pressMm, runnerMm }),
   };
 }

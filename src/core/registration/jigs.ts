@@ -1,3 +1,4 @@
+import { phrase, type Phrase, type Told } from '../units';
 import { roundTo } from '../numeric';
 import { cornerStopLayout, type RectMm } from './cornerStops';
 import type { SheetLayout } from './sheetLayout';
@@ -27,15 +28,15 @@ export type JigMark =
       readonly xMm: number;
       readonly yMm: number;
       readonly heightMm: number;
-      readonly text: string;
+      readonly text: Told;
       readonly align?: 'center';
     };
 
 /** One true-size drawing. `side`: the bench with the block face up (right and left exchanged), or the print as seen. */
 export interface JigDrawing {
-  readonly name: string;
+  readonly name: Told;
   readonly side: 'bench' | 'print';
-  readonly note: string;
+  readonly note: Told;
   readonly widthMm: number;
   readonly heightMm: number;
   readonly marks: readonly JigMark[];
@@ -44,12 +45,12 @@ export interface JigDrawing {
 }
 
 export interface CutListItem {
-  readonly what: string;
-  readonly of: string;
+  readonly what: Told;
+  readonly of: Told;
   readonly count: number;
   readonly widthMm: number | null;
   readonly heightMm: number | null;
-  readonly note: string;
+  readonly note: Told;
 }
 
 export interface Jig {
@@ -64,7 +65,8 @@ export interface JigInput {
   readonly paperThicknessMm: number;
 }
 
-const BENCH = 'the bench, block face up: right and left of the print change places',
+const BLOCK_STOPS = phrase('jigs.blockStops'),
+  BENCH = phrase('jigs.theBenchBlockFace'),
   STOP_LONG = 16,
   STOP_DEEP = 6;
 /** Start values, mm. */
@@ -81,11 +83,11 @@ export function jigFor(way: RegistrationWayId, input: JigInput): Jig {
 
 const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
   'corner stops': (input) => {
-    const { board, drawing, stops } = cornerBoard(input, 'Corner stops');
+    const { board, drawing, stops } = cornerBoard(input, phrase('jigs.cornerStops'));
     return {
       drawings: [drawing],
       cutList: [
-        piece('board', 'plywood or board, 6 mm or more', board),
+        piece(phrase('jigs.boardPiece'), phrase('jigs.plywoodOrBoardMm'), board),
         ...stops,
         paperPiece(input),
         blockPiece(input),
@@ -112,14 +114,14 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
       rect('paper', sheet),
       rect('paper stop', { xMm: 0, yMm: 0, widthMm: CURB_WIDE, heightMm: height }),
       rect('paper stop', { xMm: CURB_WIDE, yMm: sheetMm.heightMm, widthMm: sheetMm.widthMm, heightMm: CURB_WIDE }),
-      text('guide', at.xMm + 4, at.yMm + 4, 4, 'opening for the block'),
-      text('paper stop', CURB_WIDE + 4, sheetMm.heightMm + 4, 4, 'curb'),
+      text('guide', at.xMm + 4, at.yMm + 4, 4, phrase('jigs.openingForTheBlock')),
+      text('paper stop', CURB_WIDE + 4, sheetMm.heightMm + 4, 4, phrase('jigs.curb')),
       ...origin(at),
     ];
     return {
       drawings: [
         {
-          name: 'Card window and curb',
+          name: phrase('jigs.cardWindowAndCurb'),
           side: 'bench',
           note: BENCH,
           widthMm: width,
@@ -129,24 +131,45 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
         },
       ],
       cutList: [
-        { what: 'base', of: 'stiff board', count: 1, widthMm: width, heightMm: height, note: '' },
         {
-          what: 'card window',
-          of: `card, ${tenth(cardMm)} mm in layers`,
+          what: phrase('jigs.base'),
+          of: phrase('jigs.stiffBoard'),
           count: 1,
           widthMm: width,
           heightMm: height,
-          note: `opening ${size(at)}; 0.3 mm below the block’s face`,
+          note: '',
         },
-        { what: 'curb, long', of: 'card, 2 mm', count: 1, widthMm: sheetMm.widthMm, heightMm: CURB_WIDE, note: '' },
-        { what: 'curb, short', of: 'card, 2 mm', count: 1, widthMm: CURB_WIDE, heightMm: height, note: '' },
         {
-          what: 'floor sheet',
-          of: 'thin card',
+          what: phrase('jigs.cardWindow'),
+          of: phrase('jigs.cardMmInLayers', { first: tenth(cardMm) }),
+          count: 1,
+          widthMm: width,
+          heightMm: height,
+          note: phrase('jigs.openingMmBelowThe', { size: size(at) }),
+        },
+        {
+          what: phrase('jigs.curbLong'),
+          of: phrase('jigs.cardMm'),
+          count: 1,
+          widthMm: sheetMm.widthMm,
+          heightMm: CURB_WIDE,
+          note: '',
+        },
+        {
+          what: phrase('jigs.curbShort'),
+          of: phrase('jigs.cardMm'),
+          count: 1,
+          widthMm: CURB_WIDE,
+          heightMm: height,
+          note: '',
+        },
+        {
+          what: phrase('jigs.floorSheet'),
+          of: phrase('jigs.thinCard'),
           count: 1,
           widthMm: at.widthMm,
           heightMm: at.heightMm,
-          note: 'until the block’s face stands just above the card',
+          note: phrase('jigs.untilTheBlocksFace'),
         },
         paperPiece(input),
         blockPiece(input),
@@ -174,25 +197,28 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
       line('paper stop', [edgeX, edgeY], [edgeX + KENTO.cornerArm, edgeY]),
       line('paper stop', [edgeX, edgeY], [edgeX, edgeY - KENTO.cornerArm]),
       line('paper stop', [sideX, edgeY], [sideX + KENTO.side, edgeY]),
-      text('paper stop', edgeX + 2, edgeY - 7, 3.4, `corner mark, ${depth} mm deep`),
-      text('paper stop', sideX + 2, edgeY - 7, 3.4, 'side mark'),
+      text('paper stop', edgeX + 2, edgeY - 7, 3.4, phrase('jigs.cornerMarkMmDeep', { depth })),
+      text('paper stop', sideX + 2, edgeY - 7, 3.4, phrase('jigs.sideMark')),
       rect('guide', {
         xMm: edgeX - KENTO.inlayDeep,
         yMm: edgeY - KENTO.inlay,
         widthMm: KENTO.inlayDeep,
         heightMm: KENTO.inlay + KENTO.inlayDeep,
       }),
-      text('guide', edgeX + 2, edgeY + 2, 2.8, 'inlay for a worn corner'),
+      text('guide', edgeX + 2, edgeY + 2, 2.8, phrase('jigs.inlayForAWorn')),
       line('paper', [edgeX, edgeY], [edgeX, 0]),
       line('paper', [edgeX, edgeY], [block.widthMm, edgeY]),
-      text('guide', at.xMm + 4, at.yMm + 4, 4, 'image, mirrored'),
+      text('guide', at.xMm + 4, at.yMm + 4, 4, phrase('jigs.imageMirrored')),
     ];
     return {
       drawings: [
         {
-          name: 'Kento marks on every block',
+          name: phrase('jigs.kentoMarksOnEvery'),
           side: 'bench',
-          note: `the block face up; marks ${tenth(at.xMm - edgeX)} mm left of the image and ${tenth(edgeY - at.yMm - at.heightMm)} mm below it`,
+          note: phrase('jigs.theBlockFaceUp', {
+            first: tenth(at.xMm - edgeX),
+            second: tenth(edgeY - at.yMm - at.heightMm),
+          }),
           widthMm: block.widthMm,
           heightMm: block.heightMm,
           marks,
@@ -201,43 +227,43 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
       ],
       cutList: [
         {
-          what: 'block with rim',
-          of: 'the block’s wood',
+          what: phrase('jigs.blockWithRim'),
+          of: phrase('jigs.theBlocksWood'),
           count: 1,
           widthMm: block.widthMm,
           heightMm: block.heightMm,
-          note: 'for each block',
+          note: phrase('jigs.forEachBlock'),
         },
         {
-          what: 'corner mark',
-          of: 'cut in the block',
+          what: phrase('jigs.cornerMark'),
+          of: phrase('jigs.cutInTheBlock'),
           count: 1,
           widthMm: KENTO.cornerArm,
           heightMm: KENTO.cornerArm,
-          note: `${depth} mm deep, twice the paper`,
+          note: phrase('jigs.mmDeepTwiceThe', { depth }),
         },
         {
-          what: 'side mark',
-          of: 'cut in the block',
+          what: phrase('jigs.sideMark'),
+          of: phrase('jigs.cutInTheBlock'),
           count: 1,
           widthMm: KENTO.side,
           heightMm: null,
-          note: `${depth} mm deep`,
+          note: phrase('jigs.mmDeep', { depth }),
         },
         {
-          what: 'inlay',
-          of: 'harder wood',
+          what: phrase('jigs.inlay'),
+          of: phrase('jigs.harderWood'),
           count: 1,
           widthMm: KENTO.inlayDeep,
           heightMm: KENTO.inlay + KENTO.inlayDeep,
-          note: 'when the corner is worn, or to move it',
+          note: phrase('jigs.whenTheCornerIs'),
         },
         paperPiece(input),
       ],
     };
   },
   'pins and tabs': (input) => {
-    const { board, drawing, stops, paper } = cornerBoard(input, 'Pins and punched tabs', false);
+    const { board, drawing, stops, paper } = cornerBoard(input, phrase('jigs.pinsAndPunchedTabs'), false);
     const xs = [paper.xMm + paper.widthMm * 0.2, paper.xMm + paper.widthMm * 0.8],
       y = paper.yMm + PIN.inset;
     const marks = [
@@ -252,37 +278,37 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
           widthMm: PIN.tabWide,
           heightMm: PIN.tabLong,
         }),
-        text('guide', x + 8, y - 4, 3, 'pin, 6 mm'),
+        text('guide', x + 8, y - 4, 3, phrase('jigs.pinMm')),
       ]),
     ];
     return {
       drawings: [{ ...drawing, marks }],
       cutList: [
-        piece('board', 'plywood, 9 mm or more', board),
+        piece(phrase('jigs.boardPiece'), phrase('jigs.plywoodMmOrMore'), board),
         {
-          what: 'pins',
-          of: 'dowel or steel, 6 mm',
+          what: phrase('jigs.pins'),
+          of: phrase('jigs.dowelOrSteelMm'),
           count: 2,
           widthMm: null,
           heightMm: null,
-          note: `${tenth(xs[1] - xs[0])} mm apart, ${PIN.inset} mm from the sheet’s top edge`,
+          note: phrase('jigs.mmApartMmFrom', { first: tenth(xs[1] - xs[0]), inset: PIN.inset }),
         },
         {
-          what: 'tabs',
-          of: 'polyester film, punched 6 mm',
+          what: phrase('jigs.tabs'),
+          of: phrase('jigs.polyesterFilmPunchedMm'),
           count: 2,
           widthMm: PIN.tabWide,
           heightMm: PIN.tabLong,
-          note: 'two for each sheet, or holes punched in the strip that is trimmed off',
+          note: phrase('jigs.twoForEachSheet'),
         },
-        ...stops.filter((s) => s.what.startsWith('block')),
+        ...stops.filter((s) => s.what === BLOCK_STOPS),
         paperPiece(input),
         blockPiece(input),
       ],
     };
   },
   'hinged frame': (input) => {
-    const { board, drawing, stops, paper, block } = cornerBoard(input, 'Hinged frame, base', false);
+    const { board, drawing, stops, paper, block } = cornerBoard(input, phrase('jigs.hingedFrameBase'), false);
     const lines: JigMark[] = [];
     for (let x = 0; x <= paper.widthMm; x += GRID_MM)
       lines.push(line('guide', [paper.xMm + x, paper.yMm], [paper.xMm + x, paper.yMm + paper.heightMm]));
@@ -293,41 +319,44 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
     const carried: JigMark[] = [
       line('paper', [midX, paper.yMm - 12], [midX, paper.yMm + paper.heightMm + 12]),
       line('paper', [paper.xMm - 12, midY], [paper.xMm + paper.widthMm + 12, midY]),
-      text('paper', midX + 2, paper.yMm - 8, 3.4, 'carry both middle lines onto the paper’s back'),
+      text('paper', midX + 2, paper.yMm - 8, 3.4, phrase('jigs.carryBothMiddleLines')),
     ];
     return {
       drawings: [{ ...drawing, marks: [...lines, ...drawing.marks, ...carried] }],
       cutList: [
-        piece('base', 'board, 12 mm', board),
+        piece(phrase('jigs.base'), phrase('jigs.boardMm'), board),
         {
-          what: 'frame',
-          of: 'wood, 40 mm wide',
+          what: phrase('jigs.frame'),
+          of: phrase('jigs.woodMmWide'),
           count: 1,
           widthMm: paper.widthMm + 100,
           heightMm: paper.heightMm + 100,
-          note: `inside ${tenth(paper.widthMm + 20)} × ${tenth(paper.heightMm + 20)} mm`,
+          note: phrase('jigs.insideMm', { first: tenth(paper.widthMm + 20), second: tenth(paper.heightMm + 20) }),
         },
         {
-          what: 'hinges',
-          of: 'without play, or strips of cloth',
+          what: phrase('jigs.hinges'),
+          of: phrase('jigs.withoutPlayOrStrips'),
           count: 2,
           widthMm: null,
           heightMm: null,
-          note: `raised ${tenth(input.blockHeightMm)} mm, as high as the block`,
+          note: phrase('jigs.raisedMmAsHigh', { first: tenth(input.blockHeightMm) }),
         },
         {
-          what: 'clear sheet',
-          of: 'film',
+          what: phrase('jigs.clearSheet'),
+          of: phrase('jigs.film'),
           count: 1,
           widthMm: paper.widthMm + 60,
           heightMm: paper.heightMm + 60,
-          note: 'with the grid',
+          note: phrase('jigs.withTheGrid'),
         },
-        ...stops.filter((s) => s.what.startsWith('block')),
+        ...stops.filter((s) => s.what === BLOCK_STOPS),
         paperPiece(input),
         {
           ...blockPiece(input),
-          note: `its edges lie ${tenth(block.xMm - paper.xMm)} mm and ${tenth(paper.yMm + paper.heightMm - block.yMm - block.heightMm)} mm inside the paper at the origin corner`,
+          note: phrase('jigs.itsEdgesLieMm', {
+            first: tenth(block.xMm - paper.xMm),
+            second: tenth(paper.yMm + paper.heightMm - block.yMm - block.heightMm),
+          }),
         },
       ],
     };
@@ -338,16 +367,16 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
       image = moved(onBench(input.layout.images[0], sheetMm), 15, 15);
     const marks: JigMark[] = [
       rect('paper', paper),
-      text('paper', 18, 17, 4, 'paper, face down'),
+      text('paper', 18, 17, 4, phrase('jigs.paperFaceDown')),
       rect('block', image),
       ...origin(image),
     ];
     return {
       drawings: [
         {
-          name: 'Outline sheet',
+          name: phrase('jigs.outlineSheet'),
           side: 'bench',
-          note: `${BENCH}; a line and a letter for each run`,
+          note: phrase('jigs.aLineAndA', { bench: BENCH }),
           widthMm: sheetMm.widthMm + 30,
           heightMm: sheetMm.heightMm + 30,
           marks,
@@ -356,20 +385,20 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
       ],
       cutList: [
         {
-          what: 'outline sheet',
-          of: 'paper, this drawing',
+          what: phrase('jigs.outlineSheetPiece'),
+          of: phrase('jigs.paperThisDrawing'),
           count: 1,
           widthMm: sheetMm.widthMm + 30,
           heightMm: sheetMm.heightMm + 30,
           note: '',
         },
         {
-          what: 'cover',
-          of: 'clear film',
+          what: phrase('jigs.cover'),
+          of: phrase('jigs.clearFilm'),
           count: 1,
           widthMm: sheetMm.widthMm + 50,
           heightMm: sheetMm.heightMm + 50,
-          note: 'taped on three sides',
+          note: phrase('jigs.tapedOnThreeSides'),
         },
         paperPiece(input),
       ],
@@ -395,15 +424,15 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
         finishedRect(input.layout).xMm + 3,
         finishedRect(input.layout).yMm + 2,
         3.4,
-        'finished sheet: trim here',
+        phrase('jigs.finishedSheetTrimHere'),
       ),
     ];
     return {
       drawings: [
         {
-          name: 'Ticks on four sides',
+          name: phrase('jigs.ticksOnFourSides'),
           side: 'print',
-          note: 'the print as seen; the same from behind',
+          note: phrase('jigs.thePrintAsSeen'),
           widthMm: sheetMm.widthMm,
           heightMm: sheetMm.heightMm,
           marks,
@@ -413,24 +442,27 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
       cutList: [
         paperPiece(input),
         {
-          what: 'template',
-          of: 'card',
+          what: phrase('jigs.template'),
+          of: phrase('jigs.card'),
           count: 1,
           widthMm: sheetMm.widthMm,
           heightMm: sheetMm.heightMm,
-          note: 'with notches at the four ticks',
+          note: phrase('jigs.withNotchesAtThe'),
         },
         blockPiece(input),
       ],
     };
   },
   'tape guides': (input) => {
-    const { drawing, stops, board } = cornerBoard(input, 'Tape guides');
+    const { drawing, stops, board } = cornerBoard(input, phrase('jigs.tapeGuides'));
     return {
       drawings: [drawing],
       cutList: [
-        { ...piece('drawing under the work', 'paper', board), note: 'taped to the table' },
-        ...stops.map((s) => ({ ...s, of: 'tape or card in layers' })),
+        {
+          ...piece(phrase('jigs.drawingUnderTheWork'), phrase('jigs.paper'), board),
+          note: phrase('jigs.tapedToTheTable'),
+        },
+        ...stops.map((s) => ({ ...s, of: phrase('jigs.tapeOrCardIn') })),
         paperPiece(input),
         blockPiece(input),
       ],
@@ -443,27 +475,21 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
     const marks: JigMark[] = [
       rect('paper', paper),
       rect('block', block),
-      text('paper', 18, 17, 4, 'paper, face up, as the print is seen'),
-      text(
-        'block',
-        block.xMm + 3,
-        block.yMm + 3,
-        4,
-        'the block comes here face down: what your left hand holds prints on the right of the block’s own picture',
-      ),
+      text('paper', 18, 17, 4, phrase('jigs.paperFaceUpAs')),
+      text('block', block.xMm + 3, block.yMm + 3, 4, phrase('jigs.theBlockComesHere')),
       line(
         'block stop',
         [block.xMm, block.yMm + block.heightMm + 2],
         [block.xMm + block.widthMm, block.yMm + block.heightMm + 2],
       ),
-      text('block stop', block.xMm + 3, block.yMm + block.heightMm + 4, 3.4, 'set down this edge first'),
+      text('block stop', block.xMm + 3, block.yMm + block.heightMm + 4, 3.4, phrase('jigs.setDownThisEdge')),
     ];
     return {
       drawings: [
         {
-          name: 'Place of paper and block',
+          name: phrase('jigs.placeOfPaperAnd'),
           side: 'print',
-          note: 'the print as seen',
+          note: phrase('jigs.thePrintAsSeen2'),
           widthMm: sheetMm.widthMm + 30,
           heightMm: sheetMm.heightMm + 30,
           marks,
@@ -472,8 +498,8 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
       ],
       cutList: [
         {
-          what: 'sheet under the paper',
-          of: 'paper, this drawing',
+          what: phrase('jigs.sheetUnderThePaper'),
+          of: phrase('jigs.paperThisDrawing'),
           count: 1,
           widthMm: sheetMm.widthMm + 30,
           heightMm: sheetMm.heightMm + 30,
@@ -489,9 +515,9 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
     return {
       drawings: [
         {
-          name: 'The sheet',
+          name: phrase('jigs.theSheet'),
           side: 'print',
-          note: 'the print as seen; nothing is to be made',
+          note: phrase('jigs.thePrintAsSeenNothing'),
           widthMm: sheetMm.widthMm,
           heightMm: sheetMm.heightMm,
           marks: [rect('paper', { xMm: 0, yMm: 0, ...sheetMm }), ...images.map((image) => rect('block', image))],
@@ -503,11 +529,11 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
   },
 };
 
-function cornerBoard({ layout, block: onPrint }: JigInput, name: string, paperStops = true) {
+function cornerBoard({ layout, block: onPrint }: JigInput, name: Phrase, paperStops = true) {
   const corners = cornerStopLayout(layout.sheetMm, onPrint);
   const { board, paper, block } = corners;
   const stop =
-    (layer: JigLayer, label: string) =>
+    (layer: JigLayer, label: Phrase) =>
     ({ xMm, yMm, normal }: (typeof corners.blockContacts)[number]): JigMark[] =>
       normal === 'up'
         ? [
@@ -527,11 +553,11 @@ function cornerBoard({ layout, block: onPrint }: JigInput, name: string, paperSt
     ...(lying.widthMm < paper.widthMm || lying.heightMm < paper.heightMm ? [rect('guide', lying)] : []),
     ...images.slice(1).map((image) => rect('guide', image)),
     rect('block', block),
-    ...corners.blockContacts.flatMap(stop('block stop', 'block stop')),
-    ...(paperStops ? corners.paperContacts.flatMap(stop('paper stop', 'paper stop')) : []),
-    text('block', block.xMm + 10, block.yMm + 4, 4, `block, face up · ${size(block)}`),
-    text('paper', paper.xMm + 4, paper.yMm + 3, 4, `paper, face down · ${size(paper)}`),
-    text('cut', 4, 4, 3.4, `board ${size(board)}`),
+    ...corners.blockContacts.flatMap(stop('block stop', phrase('jigs.blockStop'))),
+    ...(paperStops ? corners.paperContacts.flatMap(stop('paper stop', phrase('jigs.paperStop'))) : []),
+    text('block', block.xMm + 10, block.yMm + 4, 4, phrase('jigs.blockFaceUp', { size: size(block) })),
+    text('paper', paper.xMm + 4, paper.yMm + 3, 4, phrase('jigs.paperFaceDown2', { size: size(paper) })),
+    text('cut', 4, 4, 3.4, phrase('jigs.board', { size: size(board) })),
     ...origin(block),
   ];
   const drawing: JigDrawing = {
@@ -545,20 +571,20 @@ function cornerBoard({ layout, block: onPrint }: JigInput, name: string, paperSt
   };
   const stops: CutListItem[] = [
     {
-      what: 'block stops',
-      of: 'strip, lower than the block',
+      what: BLOCK_STOPS,
+      of: phrase('jigs.stripLowerThanThe'),
       count: 3,
       widthMm: STOP_LONG,
       heightMm: STOP_DEEP,
-      note: 'two on the long side, one on the short',
+      note: phrase('jigs.twoOnTheLong'),
     },
     {
-      what: 'paper stops',
-      of: 'strip, higher than block and paper',
+      what: phrase('jigs.paperStops'),
+      of: phrase('jigs.stripHigherThanBlock'),
       count: 3,
       widthMm: STOP_LONG,
       heightMm: STOP_DEEP,
-      note: 'two on the long side, one on the short',
+      note: phrase('jigs.twoOnTheLong'),
     },
   ];
   return { board, paper, block, drawing, stops };
@@ -586,7 +612,7 @@ function line(layer: JigLayer, from: readonly [number, number], to: readonly [nu
   return { kind: 'line', layer, from, to };
 }
 
-function text(layer: JigLayer, xMm: number, yMm: number, heightMm: number, words: string, align?: 'center'): JigMark {
+function text(layer: JigLayer, xMm: number, yMm: number, heightMm: number, words: Told, align?: 'center'): JigMark {
   return { kind: 'text', layer, xMm, yMm, heightMm, text: words, ...(align ? { align } : {}) };
 }
 
@@ -597,11 +623,11 @@ function origin(r: RectMm): JigMark[] {
   return [
     line('block', [x, y - 7], [x + 7, y]),
     line('block', [x, y - 5], [x + 5, y]),
-    text('block', x + 9, y - 5, 3, 'origin corner'),
+    text('block', x + 9, y - 5, 3, phrase('jigs.originCorner')),
   ];
 }
 
-function piece(what: string, of: string, r: { readonly widthMm: number; readonly heightMm: number }): CutListItem {
+function piece(what: Told, of: Told, r: { readonly widthMm: number; readonly heightMm: number }): CutListItem {
   return { what, of, count: 1, widthMm: r.widthMm, heightMm: r.heightMm, note: '' };
 }
 
@@ -609,21 +635,28 @@ function paperPiece({ layout }: JigInput): CutListItem {
   const { sheetMm, paperMm } = layout;
   const trimmed = sheetMm.widthMm > paperMm.widthMm || sheetMm.heightMm > paperMm.heightMm;
   return {
-    what: 'paper',
-    of: 'each sheet',
+    what: phrase('jigs.paper'),
+    of: phrase('jigs.eachSheet'),
     count: 1,
     ...sheetMm,
-    note: trimmed ? `trimmed to ${size(paperMm)} at the end` : '',
+    note: trimmed ? phrase('jigs.trimmedToAtThe', { size: size(paperMm) }) : '',
   };
 }
 
 function blockPiece({ block }: JigInput): CutListItem {
-  return { what: 'block', of: 'each block', count: 1, widthMm: block.widthMm, heightMm: block.heightMm, note: '' };
+  return {
+    what: phrase('jigs.block'),
+    of: phrase('jigs.eachBlock'),
+    count: 1,
+    widthMm: block.widthMm,
+    heightMm: block.heightMm,
+    note: '',
+  };
 }
 
 /** To a tenth of a millimetre: what a ruler and a saw can do. */
 const tenth = (mm: number) => roundTo(mm, 1);
 
-function size(r: { readonly widthMm: number; readonly heightMm: number }): string {
-  return `${tenth(r.widthMm)} × ${tenth(r.heightMm)} mm`;
+function size(r: { readonly widthMm: number; readonly heightMm: number }): Phrase {
+  return phrase('jigs.size', { width: tenth(r.widthMm), height: tenth(r.heightMm) });
 }

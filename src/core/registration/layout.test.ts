@@ -1,3 +1,4 @@
+import { phrase } from '../units';
 import fc from 'fast-check';
 import { normalDeviate, randomStream } from '../random/random';
 import {
@@ -50,7 +51,7 @@ describe('any two give the third', () => {
   test('paper and margins give the image, in its own proportions', () => {
     const { imageMm, problems } = solved({ solve: 'image', rule: 'equal', marginMm: 50 });
     expect([imageMm.widthMm, imageMm.heightMm]).toEqual([220, 165]);
-    expect(problems[0].text).toMatch(/room for an image of 220 mm × 165 mm/);
+    expect(problems[0].text.values).toMatchObject({ widthMm: 220, heightMm: 165 });
   });
   test('where the image is worked out, margins are what is really left round it', () => {
     for (const rule of ['equal', 'larger bottom', 'centred', 'typed'] as const) {
@@ -104,20 +105,23 @@ test('a block taller than the layout’s image by just its margin leaves nothing
   expect(layout.paperMm).toEqual({ widthMm: 139, heightMm: 169 });
   expect(layout.blocks[0].leavesTopMm).toBeCloseTo(0, 9);
   expect(layout.problems.map((p) => p.text)).toEqual([
-    expect.stringMatching(/Block 2 leaves 0 mm to the finished sheet’s top edge/),
+    {
+      code: 'sheetLayout.leavesMmToThe',
+      values: { block: 'Block 2', edge: 'top', leftMm: expect.closeTo(0, 9) as number },
+    },
   ]);
 });
 
 test('what does not go together is said: title, torn edges, an image too large', () => {
   expect(solved({ titleRoomMm: 60 }).problems.map((p) => p.kind)).toEqual(['title']);
   expect(solved({ tornEdges: ['bottom', 'top'] }).problems.map((p) => p.text)).toEqual([
-    expect.stringMatching(/the bottom edge comes against a stop/),
+    { code: 'sheetLayout.withTheEdgeComes', values: { edge: 'bottom', way: phrase('way.corner stops') } },
   ]);
   expect(solved({ tornEdges: ['bottom'], allowanceMm: { ...none, bottom: 5 } }).problems).toEqual([]);
   expect(solved({ tornEdges: ['bottom', 'top'] }, registrationWay('hinged frame')).problems).toEqual([]);
   expect(
     solved({ solve: 'margins', rule: 'centred', paperMm: { widthMm: 200, heightMm: 270 } }).problems[0].text,
-  ).toMatch(/20 mm would lie beyond its right edge/);
+  ).toEqual(phrase('sheetLayout.theImageIsLarger', { beyondMm: 20, edge: 'right' }));
 });
 
 describe('heights', () => {

@@ -1,6 +1,6 @@
 import type { PartMap } from '../geometry';
 import { srgb8FromLabD50, type Lab } from '../colour';
-import { failure, success, type Outcome } from '../units';
+import { failed, failure, phrase, success, type Outcome, type Phrase, type PhraseValues } from '../units';
 import { findSheet, type FoundSheet, type ScanPicture } from './findSheet';
 import { motionAbout, motionAt, NO_MOTION, DEG, type Motion } from './motion';
 import { learnColours, looksAlike, predictedColours, seenColours } from './proofColours';
@@ -57,7 +57,7 @@ export interface RunReading {
 
 export type RunAnswer =
   | { readonly ok: true; readonly value: RunReading }
-  | { readonly ok: false; readonly run: number; readonly code: string; readonly message: string };
+  | { readonly ok: false; readonly run: number; readonly code: string; readonly values: PhraseValues };
 
 export interface ProofReading {
   readonly sheet: FoundSheet;
@@ -84,35 +84,31 @@ const FLOOR = { shiftMm: 0.005, turnDeg: 0.003, growth: 0.00005 };
 export function readProof(
   scan: ScanPicture,
   expected: ExpectedProof,
-  done: (share: number, what: string) => void = () => undefined,
+  done: (share: number, what: Phrase) => void = () => undefined,
 ): Outcome<ProofReading> {
   const wrong = refusalOf(scan, expected);
   if (wrong) return wrong;
   const { sheetMm, imageAtMm, mmPerPx } = expected;
-  done(0.02, 'finding the sheet');
+  done(0.02, phrase('readProof.findingTheSheet'));
   const sheet = findSheet(scan, sheetMm);
   if (!sheet.ok) return sheet;
   const toScan = homographyOf(sheet.value, sheetMm.widthMm, sheetMm.heightMm);
   const image = { ...imageAtMm, widthMm: expected.width * mmPerPx, heightMm: expected.height * mmPerPx };
-  done(0.06, 'evening the light');
+  done(0.06, phrase('readProof.eveningTheLight'));
   const light = lightOn(scan, toScan, sheetMm, image, srgb8FromLabD50(expected.lookUpToLabD50[0][0]).rgb);
   const padPx = Math.round(PAD_MM / mmPerPx);
   const frame: ImageFrame = { ...imageAtMm, widthPx: expected.width, heightPx: expected.height, mmPerPx, padPx };
   const fine = straighten(scan, toScan, light, sheetMm, frame, (share) => {
-    done(0.08 + 0.42 * share, 'straightening');
+    done(0.08 + 0.42 * share, phrase('readProof.straightening'));
   });
   const { states, low } = coarseProof(mmPerPx, expected, fine, padPx, image);
   const motions = states.runs.map(() => ({ ...NO_MOTION, about: centreOf(image) }));
   const colours = predictedColours(states);
   learnColours(low, states, motions, colours, 3.4);
-  if (!looksAlike(low, states, motions, colours))
-    return failure(
-      'picture',
-      'The picture on the sheet is not the one planned, or not with these runs printed. Check which print and how many runs the scan shows, and which way up it lies.',
-    );
+  if (!looksAlike(low, states, motions, colours)) return failure('picture.thePictureOnThe');
   for (let sweep = 0; sweep < 3; sweep++)
     states.runs.forEach((run, r) => {
-      done(0.52 + 0.14 * ((sweep + r / states.runs.length) / 3), `run ${run}: where it roughly lies`);
+      done(0.52 + 0.14 * ((sweep + r / states.runs.length) / 3), phrase('readProof.runWhereItRoughly', { run }));
       motions[r] = vote(low, states, motions, colours, r) ?? motions[Math.max(0, r - 1)];
       if (sweep === 0) learnColours(low, states, motions, colours, 1.6);
     });
@@ -125,12 +121,15 @@ export function readProof(
   );
   FINE.reachPx.forEach((reachPx, sweep) =>
     states.runs.forEach((run, r) => {
-      done(0.68 + 0.3 * ((sweep + r / states.runs.length) / FINE.reachPx.length), `run ${run}: patch by patch`);
+      done(
+        0.68 + 0.3 * ((sweep + r / states.runs.length) / FINE.reachPx.length),
+        phrase('readProof.runPatchByPatch', { run }),
+      );
       fits[r] = measureRun(high, patches[r], size, motions, colours, r, reachPx);
       if (fits[r]) motions[r] = motionAbout(fits[r]!.motion, motions[r].about.xMm, motions[r].about.yMm);
     }),
   );
-  done(1, 'done');
+  done(1, phrase('readProof.done'));
   return success({
     sheet: sheet.value,
     runs: states.runs.map((run, r) => answerFor(run, r, fits)),
@@ -168,31 +167,32 @@ export function measureMisfit(
 ): Outcome<RunReading> {
   const printed = expected.lookUpToLabD50.length - 1;
   if (!(Number.isInteger(expected.run) && expected.run >= 1 && expected.run <= printed))
-    return failure('run', `Run ${expected.run} is not on the scan: looks are given for runs 1 to ${printed}.`);
+    return failure('run.runIsNotOn', { run: expected.run, printed });
   const reading = readProof(scan, expected);
   if (!reading.ok) return reading;
   const answer = reading.value.runs[expected.run - 1];
-  return answer.ok ? success(answer.value) : failure(answer.code, answer.message);
+  return answer.ok ? success(answer.value) : failed(answer);
 }
 
 function refusalOf(scan: ScanPicture, expected: ExpectedProof) {
   if (scan.data.length !== scan.width * scan.height * 4)
-    return failure(
-      'scan',
-      `A scan of ${scan.width} × ${scan.height} pixels has ${scan.width * scan.height * 4} bytes; ${scan.data.length} were given.`,
-    );
+    return failure('scan.aScanOfPixels', {
+      width: scan.width,
+      height: scan.height,
+      bytes: scan.width * scan.height * 4,
+      given: scan.data.length,
+    });
   if (scan.width < 200 || scan.height < 200)
-    return failure('resolution', `The scan has ${scan.width} × ${scan.height} pixels: too few to measure on.`);
-  if (scan.dpi > 0 && scan.dpi < 190)
-    return failure('resolution', `The scan has ${Math.round(scan.dpi)} dpi; 200 are needed, 300 are better.`);
+    return failure('resolution.theScanHasPixels', { width: scan.width, height: scan.height });
+  if (scan.dpi > 0 && scan.dpi < 190) return failure('resolution.theScanHasDpi', { dpi: Math.round(scan.dpi) });
   if (expected.labels.length !== expected.width * expected.height)
-    return failure(
-      'picture',
-      `A picture of ${expected.width} × ${expected.height} labels was given ${expected.labels.length}.`,
-    );
-  if (expected.lookUpToLabD50.length < 2)
-    return failure('run', 'No run is said to be printed: there is nothing to measure.');
-  if (expected.lookUpToLabD50.length > 13) return failure('run', 'At most 12 runs can be told apart on one scan.');
+    return failure('picture.aPictureOfLabels', {
+      width: expected.width,
+      height: expected.height,
+      labels: expected.labels.length,
+    });
+  if (expected.lookUpToLabD50.length < 2) return failure('run.noRunIsSaid');
+  if (expected.lookUpToLabD50.length > 13) return failure('run.atMostRunsCan');
   return undefined;
 }
 
@@ -214,28 +214,11 @@ function centreOf(image: { xMm: number; yMm: number; widthMm: number; heightMm: 
 function answerFor(run: number, r: number, fits: readonly (RunFit | undefined)[]): RunAnswer {
   const fit = fits[r],
     below = r > 0 ? fits[r - 1] : undefined;
-  if (!fit)
-    return {
-      ok: false,
-      run,
-      code: 'edges',
-      message: `Run ${run} has too few edges of its own that can be seen on this scan. Measure it at two marks with a ruler or loupe.`,
-    };
+  if (!fit) return { ...failure('readProof.runHasTooFew', { run }), run };
   const kept = fit.say.filter((s) => s > 0.1).length;
   if (kept < 4 || kept < 0.35 * fit.say.length || fit.motion.residualMm > 1.5)
-    return {
-      ok: false,
-      run,
-      code: 'patches',
-      message: `Run ${run}: its patches contradict one another (${kept} of ${fit.say.length} agree). The picture printed may differ from the one planned, or the scan is unsharp. Measure it at two marks.`,
-    };
-  if (r > 0 && !below)
-    return {
-      ok: false,
-      run,
-      code: 'edges',
-      message: `Run ${run} was found, but run ${r} below it has too few edges of its own to compare with. Measure it at two marks.`,
-    };
+    return { ...failure('readProof.runItsPatchesContradict', { run, kept, patches: fit.say.length }), run };
+  if (r > 0 && !below) return { ...failure('readProof.runWasFoundBut', { run, below: r }), run };
   const { xMm, yMm } = fit.motion.about;
   const base = below ? motionAbout(below.motion, xMm, yMm) : { ...NO_MOTION, about: fit.motion.about };
   const marks = fit.marks.map((mark) => {

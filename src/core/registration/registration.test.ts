@@ -52,11 +52,7 @@ test('an upright block has its two contacts on the left of the bench, on the rig
   ]);
   expect(contacts[0].xMm).toBe(120);
   expect(contacts[2].yMm).toBe(320);
-  expect(contacts.map((c) => c.name)).toEqual([
-    'long side, near the origin corner',
-    'long side, far from it',
-    'short side',
-  ]);
+  expect(contacts.map((c) => c.name.code)).toEqual(['stop.near', 'stop.far', 'stop.short']);
 });
 
 test('contacts on one side lie far apart, the third near the origin corner', () => {

@@ -1,4 +1,4 @@
-import { formatLength } from '../units';
+import { phrase, type Phrase } from '../units';
 import { SHEET_EDGES, type RegistrationWay, type SheetEdge } from './ways';
 import type { RectMm } from './cornerStops';
 
@@ -32,7 +32,7 @@ export interface SheetInput {
 
 export interface LayoutProblem {
   readonly kind: 'margin' | 'title' | 'torn' | 'block' | 'image';
-  readonly text: string;
+  readonly text: Phrase;
 }
 
 export interface SheetLayout {
@@ -57,11 +57,11 @@ export interface SheetLayout {
 
 /** Start value: how much larger the bottom margin is. */
 export const LARGER_BOTTOM = 0.2;
-export const MARGIN_RANGE_MM = { minMm: 0, maxMm: 300, what: 'the margin' } as const;
-export const PAPER_RANGE_MM = { minMm: 20, maxMm: 2000, what: 'the paper' } as const;
-export const ALLOWANCE_RANGE_MM = { minMm: 0, maxMm: 100, what: 'what is trimmed off' } as const;
-export const GAP_RANGE_MM = { minMm: 0, maxMm: 200, what: 'the gap between images' } as const;
-export const TITLE_RANGE_MM = { minMm: 0, maxMm: 100, what: 'the room for title and signature' } as const;
+export const MARGIN_RANGE_MM = { minMm: 0, maxMm: 300, what: phrase('measure.margin') } as const;
+export const PAPER_RANGE_MM = { minMm: 20, maxMm: 2000, what: phrase('measure.paper') } as const;
+export const ALLOWANCE_RANGE_MM = { minMm: 0, maxMm: 100, what: phrase('measure.whatIsTrimmedOff') } as const;
+export const GAP_RANGE_MM = { minMm: 0, maxMm: 200, what: phrase('measure.gapBetweenImages') } as const;
+export const TITLE_RANGE_MM = { minMm: 0, maxMm: 100, what: phrase('measure.roomForTitleAndSignature') } as const;
 export const MAX_COPIES = 6;
 
 /** Paper, margins or image from the other two, with everything that does not go together said in words. Positions on the print as seen. */
@@ -130,13 +130,12 @@ function imageFor(input: SheetInput): { widthMm: number; heightMm: number } {
 
 function problemsOf(input: SheetInput, layout: Omit<SheetLayout, 'problems'>, way: RegistrationWay): LayoutProblem[] {
   const problems: LayoutProblem[] = [];
-  const mm = (value: number) => formatLength(value, 'mm');
   const { marginsMm, imageMm, paperMm } = layout;
   for (const edge of SHEET_EDGES)
     if (marginsMm[edge] < 0)
       problems.push({
         kind: 'margin',
-        text: `The image is larger than the paper: ${mm(-marginsMm[edge])} would lie beyond its ${edge} edge. Take larger paper or a smaller image.`,
+        text: phrase('sheetLayout.theImageIsLarger', { beyondMm: -marginsMm[edge], edge }),
       });
   if (
     input.solve === 'margins' &&
@@ -147,44 +146,47 @@ function problemsOf(input: SheetInput, layout: Omit<SheetLayout, 'problems'>, wa
   )
     problems.push({
       kind: 'margin',
-      text: `On this paper the margins cannot all be equal: ${mm(marginsMm.left)} at the sides, ${mm(marginsMm.top)} above and below.`,
+      text: phrase('sheetLayout.onThisPaperThe', { leftMm: marginsMm.left, topMm: marginsMm.top }),
     });
   if (input.solve === 'image') {
     if (Math.min(imageMm.widthMm, imageMm.heightMm) < 10)
       problems.push({
         kind: 'image',
-        text: 'Paper and margins leave no room for an image. Take larger paper or smaller margins.',
+        text: phrase('sheetLayout.paperAndMarginsLeave'),
       });
     else if (Math.abs(imageMm.widthMm - input.image.widthMm) > 0.2)
       problems.push({
         kind: 'image',
-        text: `There is room for an image of ${mm(imageMm.widthMm)} × ${mm(imageMm.heightMm)}; the picture is sized ${mm(input.image.widthMm)} × ${mm(input.image.heightMm)}. Give it that size in Picture.`,
+        text: phrase('sheetLayout.thereIsRoomFor', {
+          widthMm: imageMm.widthMm,
+          heightMm: imageMm.heightMm,
+          wantedWidthMm: input.image.widthMm,
+          wantedHeightMm: input.image.heightMm,
+        }),
       });
   }
   if (marginsMm.bottom >= 0 && marginsMm.bottom < input.titleRoomMm)
     problems.push({
       kind: 'title',
-      text: `Title, number and signature want ${mm(input.titleRoomMm)} below the image; the bottom margin has ${mm(marginsMm.bottom)}.`,
+      text: phrase('sheetLayout.titleNumberAndSignature', {
+        titleRoomMm: input.titleRoomMm,
+        bottomMm: marginsMm.bottom,
+      }),
     });
   for (const edge of input.tornEdges)
     if (way.registeringEdges.includes(edge) && input.allowanceMm[edge] === 0)
       problems.push({
         kind: 'torn',
-        text: `With ${way.name.toLowerCase()} the ${edge} edge comes against a stop: it must be cut true. Tear another edge, or leave an allowance here and tear it off at the end.`,
+        text: phrase('sheetLayout.withTheEdgeComes', { way: phrase(`way.${way.id}`), edge }),
       });
-  blockProblems(layout, input, problems, mm);
+  blockProblems(layout, input, problems);
   if (paperMm.widthMm < 20 || paperMm.heightMm < 20)
-    problems.push({ kind: 'margin', text: 'The paper is smaller than 20 mm.' });
+    problems.push({ kind: 'margin', text: phrase('sheetLayout.thePaperIsSmaller', { leastMm: 20 }) });
   return problems;
 }
 
 /** Blocks that stand out beyond the paper, or mark the print by their rim. */
-function blockProblems(
-  layout: Omit<SheetLayout, 'problems'>,
-  input: SheetInput,
-  problems: LayoutProblem[],
-  mm: (value: number) => string,
-) {
+function blockProblems(layout: Omit<SheetLayout, 'problems'>, input: SheetInput, problems: LayoutProblem[]) {
   for (const block of layout.blocks) {
     for (const [edge, leaves, allowance] of [
       ['left', block.leavesLeftMm, input.allowanceMm.left],
@@ -193,12 +195,16 @@ function blockProblems(
       if (leaves < -0.05)
         problems.push({
           kind: 'block',
-          text: `${block.name} stands out ${mm(-leaves)} beyond the paper’s ${edge} edge when it lies in the origin corner.`,
+          text: phrase('sheetLayout.standsOutMmBeyond', { block: block.name, leavesMm: -leaves, edge }),
         });
       else if (leaves < allowance + 3)
         problems.push({
           kind: 'block',
-          text: `${block.name} leaves ${mm(Math.max(0, leaves - allowance))} to the finished sheet’s ${edge} edge: its rim will mark the print. Cut the block down or take larger paper.`,
+          text: phrase('sheetLayout.leavesMmToThe', {
+            block: block.name,
+            leftMm: Math.max(0, leaves - allowance),
+            edge,
+          }),
         });
     }
   }

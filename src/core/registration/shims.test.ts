@@ -1,3 +1,4 @@
+import { phrase } from '../units';
 import fc from 'fast-check';
 import {
   fewestPieces,
@@ -22,9 +23,9 @@ const image = { xMm: 40, yMm: 40, widthMm: 240, heightMm: 180 };
 const centre = [160, 130] as const;
 /** Corner stops, as seen on the print: the origin corner is bottom right; two contacts below push up, one on the right pushes left. */
 const contacts: Contact[] = [
-  { name: 'long side, near the corner', xMm: 244, yMm: 220, pushes: [0, -1] },
-  { name: 'long side, far from the corner', xMm: 76, yMm: 220, pushes: [0, -1] },
-  { name: 'short side', xMm: 280, yMm: 166, pushes: [-1, 0] },
+  { name: phrase('stop.near'), xMm: 244, yMm: 220, pushes: [0, -1] },
+  { name: phrase('stop.far'), xMm: 76, yMm: 220, pushes: [0, -1] },
+  { name: phrase('stop.short'), xMm: 280, yMm: 166, pushes: [-1, 0] },
 ];
 const stock = fc
   .array(fc.constantFrom(0.05, 0.1, 0.12, 0.25, 0.4, 0.5, 1), { minLength: 1, maxLength: 3 })

@@ -1,9 +1,9 @@
-import { ranged } from '../units';
+import { ranged, phrase, type Phrase } from '../units';
 import { motionAbout, motionAt, NO_MOTION, DEG, type Motion } from './motion';
 
 /** Where a block touches a stop, on the print as seen (mm), and the direction in which the stop, or a shim on it, pushes the block. */
 export interface Contact {
-  readonly name: string;
+  readonly name: Phrase;
   readonly xMm: number;
   readonly yMm: number;
   readonly pushes: readonly [number, number];
@@ -66,7 +66,7 @@ export const SHIM_STOCK: readonly ShimStock[] = [
   { name: 'paper', thicknessMm: 0.12 },
 ];
 const MOST_SHIMMED_MM = 60;
-export const SHIM_RANGE_MM = { minMm: 0.02, maxMm: 3, what: 'the thickness of a shim' } as const;
+export const SHIM_RANGE_MM = { minMm: 0.02, maxMm: 3, what: phrase('measure.thicknessOfAShim') } as const;
 
 /**
  * Shims for the whole set at once: every block is held off its stops so that all images lie on one another. A block can only be

@@ -20,8 +20,6 @@ export const SHEET_EDGES: readonly SheetEdge[] = ['top', 'right', 'bottom', 'lef
 
 export interface RegistrationWay {
   readonly id: RegistrationWayId;
-  readonly name: string;
-  readonly inShort: string;
   /** Start value of one laying, 1σ. */
   readonly spread: Spread;
   /** Start value: minutes to lay one sheet. */
@@ -32,10 +30,6 @@ export interface RegistrationWay {
   readonly allowanceMm: Readonly<Record<SheetEdge, number>>;
   /** Whether a block can be pushed off its stops by shims. */
   readonly shims: boolean;
-  readonly asksOfPaper: string;
-  readonly asksOfBlock: string;
-  readonly make: readonly string[];
-  readonly steps: readonly string[];
 }
 
 const NONE = { top: 0, right: 0, bottom: 0, left: 0 } as const;
@@ -44,204 +38,83 @@ const NONE = { top: 0, right: 0, bottom: 0, left: 0 } as const;
 const WAYS: readonly RegistrationWay[] = [
   {
     id: 'corner stops',
-    name: 'Corner stops',
-    inShort: 'a board with three contacts each for block and paper',
     spread: { shiftMm: 0.3, turnDeg: 0.08 },
     minutesASheet: 0.6,
     registeringEdges: ['right', 'bottom'],
     allowanceMm: NONE,
     shims: true,
-    asksOfPaper: 'Two neighbouring edges cut true and square to each other; the same two at every run.',
-    asksOfBlock: 'All blocks cut square at the origin corner.',
-    make: [
-      'Board, flat and stiff',
-      'Stops for the block: lower than the block’s face',
-      'Stops for the paper: higher than the block with its paper',
-    ],
-    steps: [
-      'Glue or trace the drawing onto the board, the origin corner at your bottom left.',
-      'Fix the block’s stops: two on the long side, one on the short.',
-      'Set a block against them and fix the paper’s stops by the outer line.',
-      'Ink, set the block home against its three stops, lay the sheet face down against its own three.',
-      'Mark the board’s upper side and the block’s back with the origin corner.',
-    ],
   },
   {
     id: 'card window',
-    name: 'L-window in card',
-    inShort: 'a card with an opening for the block and a curb for the paper',
     spread: { shiftMm: 0.4, turnDeg: 0.1 },
     minutesASheet: 0.5,
     registeringEdges: ['right', 'bottom'],
     allowanceMm: NONE,
     shims: true,
-    asksOfPaper: 'Two neighbouring edges cut true.',
-    asksOfBlock: 'All blocks of one size, or held in the origin corner.',
-    make: [
-      'Base board',
-      'Card window of the paper’s size',
-      'Curb of two strips',
-      'Floor sheet that brings the block’s face just above the card',
-    ],
-    steps: [
-      'Cut the opening with the block laid on the card, the knife held upright.',
-      'Glue the card to the base, then the curb along two edges of the card.',
-      'Lay the floor sheet into the opening and the block upon it.',
-      'Ink outside, set the block into the corner of the opening, lay the sheet against the curb.',
-    ],
   },
   {
     id: 'kento',
-    name: 'Kento',
-    inShort: 'a corner and a side mark cut in every block',
     spread: { shiftMm: 0.25, turnDeg: 0.06 },
     minutesASheet: 0.4,
     registeringEdges: ['right', 'bottom'],
     allowanceMm: NONE,
     shims: false,
-    asksOfPaper: 'Two neighbouring edges cut true; damp paper keeps one moisture.',
-    asksOfBlock: 'A rim of block outside the image on two sides, as wide as the margin and the mark.',
-    make: ['A corner mark and a side mark in every block', 'Inlays of harder wood where a corner wears'],
-    steps: [
-      'Transfer the marks with the drawing: they are part of the key.',
-      'Cut the paper’s edge line upright with a knife, then slope the wood down to it.',
-      'Cut no deeper than twice the paper’s thickness: the sheet must not ride up.',
-      'Lay the corner first, then let the long edge down on the side mark.',
-      'Misfit of a block is put right at its marks: cut back, or let in an inlay.',
-    ],
   },
   {
     id: 'pins and tabs',
-    name: 'Pins and punched tabs',
-    inShort: 'holes or stuck-on tabs over two pins',
     spread: { shiftMm: 0.12, turnDeg: 0.03 },
     minutesASheet: 0.4,
     registeringEdges: [],
     allowanceMm: { ...NONE, top: 20 },
     shims: true,
-    asksOfPaper: 'Strong enough round the holes; a strip along the top is trimmed off, or the tabs are.',
-    asksOfBlock: 'Held in one corner of the board.',
-    make: ['Board with two pins', 'Tabs of film, or a punch for the holes', 'Block stops'],
-    steps: [
-      'Fix the pins by the drawing, square to the block’s stops.',
-      'Hang a tab on each pin, lay the sheet in place, tape the tabs to it: all sheets before the first run.',
-      'At every run hang the sheet on the pins and let it down.',
-      'Trim, or take off the tabs, at the end.',
-    ],
   },
   {
     id: 'hinged frame',
-    name: 'Hinged frame',
-    inShort: 'the paper taped to lines in a frame that folds down',
     spread: { shiftMm: 0.3, turnDeg: 0.08 },
     minutesASheet: 1.2,
     registeringEdges: [],
     allowanceMm: { top: 5, right: 5, bottom: 5, left: 5 },
     shims: true,
-    asksOfPaper: 'Its middle lines drawn on the back; torn edges are welcome.',
-    asksOfBlock: 'Held in one corner of the base.',
-    make: [
-      'Base board with block stops',
-      'Frame on two hinges without play',
-      'Grid on the frame’s clear sheet',
-      'Packing as high as the block under the frame',
-    ],
-    steps: [
-      'Draw the lines of the grid on the frame’s sheet.',
-      'Carry the middle lines onto the back of every sheet.',
-      'Tape the sheet to the frame, line on line, face down.',
-      'Ink the block, fold the frame down, print, fold it up: the sheet need not leave the frame between runs.',
-    ],
   },
   {
     id: 'outline sheet',
-    name: 'Outline sheet under film',
-    inShort: 'every run’s outline with its own line and letter, seen through clear film',
     spread: { shiftMm: 0.5, turnDeg: 0.15 },
     minutesASheet: 0.9,
     registeringEdges: ['right', 'bottom'],
     allowanceMm: NONE,
     shims: false,
-    asksOfPaper: 'Laid to the paper’s corner on the sheet.',
-    asksOfBlock: 'Any shape: also small and jigsaw blocks.',
-    make: ['The outline sheet, printed at true size', 'Clear film over it, taped down on three sides'],
-    steps: [
-      'Tape the outline sheet to the table and the film over it.',
-      'Set the inked block on its own outline: look for its letter and line.',
-      'Lay the sheet to the paper’s lines.',
-      'Wipe the film before the next sheet.',
-    ],
   },
   {
     id: 'ticks',
-    name: 'Ticks on four sides',
-    inShort: 'short lines printed or drawn outside the image, trimmed off later',
     spread: { shiftMm: 0.5, turnDeg: 0.12 },
     minutesASheet: 1,
     registeringEdges: [],
     allowanceMm: { top: 12, right: 12, bottom: 12, left: 12 },
     shims: false,
-    asksOfPaper: 'Room on four sides that is trimmed off; torn edges are made afterwards.',
-    asksOfBlock: 'Ticks cut at the middle of each side, or a block cut to the image.',
-    make: ['Ticks on the block’s four sides or a template', 'A knife and a straight edge for the end'],
-    steps: [
-      'Print or draw the four ticks with the first run.',
-      'At every later run bring tick over tick, holding the sheet bent up in the middle.',
-      'Let it down from one side.',
-      'Trim to the finished sheet when all is dry.',
-    ],
   },
   {
     id: 'tape guides',
-    name: 'Tape guides',
-    inShort: 'layers of tape or card on the table for block and paper',
     spread: { shiftMm: 0.6, turnDeg: 0.2 },
     minutesASheet: 0.6,
     registeringEdges: ['right', 'bottom'],
     allowanceMm: NONE,
     shims: true,
-    asksOfPaper: 'Two neighbouring edges cut true.',
-    asksOfBlock: 'Cut square at the origin corner.',
-    make: ['Some layers of tape or strips of card as high as half the block', 'A clean sheet under it all'],
-    steps: [
-      'Tape the drawing to the table.',
-      'Stick the guides along its lines, overlapping no corner.',
-      'Block first, then paper, each into its corner.',
-      'Look at the guides every few sheets: tape creeps.',
-    ],
   },
   {
     id: 'block onto paper',
-    name: 'Block turned onto paper',
-    inShort: 'the inked block is turned face down onto the sheet',
     spread: { shiftMm: 0.7, turnDeg: 0.25 },
     minutesASheet: 0.8,
     registeringEdges: [],
     allowanceMm: NONE,
     shims: false,
-    asksOfPaper: 'Thick enough to lie flat; any edge.',
-    asksOfBlock: 'Light enough for two hands; its edges show where the image ends.',
-    make: ['A sheet under the paper with the place of paper and block'],
-    steps: [
-      'Lay the sheet face up on its outline.',
-      'Hold the inked block face down over it: its left is now under your right hand.',
-      'Set the long edge down first, against the line, then lower it.',
-      'Turn block and paper over together and rub from the back.',
-    ],
   },
   {
     id: 'by eye',
-    name: 'By eye',
-    inShort: 'nothing but the hand',
     spread: { shiftMm: 0.8, turnDeg: 0.3 },
     minutesASheet: 0.5,
     registeringEdges: [],
     allowanceMm: NONE,
     shims: false,
-    asksOfPaper: 'Nothing.',
-    asksOfBlock: 'Loose shapes that may move.',
-    make: ['Nothing'],
-    steps: ['Hold the sheet over the block by two opposite corners and let it down from one side.'],
   },
 ];
 

@@ -28,7 +28,7 @@ export interface Forecast {
 export function forecastEdition(standing: RunStanding, wanted: number, belief: LossBelief): Outcome<Forecast> {
   const { keptInRun, lostInRun, waiting, runsAfterThis } = standing;
   if (![keptInRun, lostInRun, waiting, runsAfterThis, wanted].every((n) => Number.isInteger(n) && n >= 0))
-    return failure('forecast-counts', 'A forecast needs whole numbers of sheets and runs, none below 0.');
+    return failure('forecast-counts');
   const most = keptInRun + waiting;
   const alive = new Float64Array(most + 1);
   for (const { lost, kept, probability } of weighedBy(belief, { sheets: keptInRun + lostInRun, lost: lostInRun })) {

@@ -14,7 +14,7 @@ import type { Outcome } from '../units';
 
 const belief: LossBelief = [{ lost: 0.8, kept: 19.2, probability: 1 }];
 const value = <T>(outcome: Outcome<T>): T => {
-  if (!outcome.ok) throw new Error(outcome.message);
+  if (!outcome.ok) throw new Error(outcome.code);
   return outcome.value;
 };
 const forecast = (...task: Parameters<typeof forecastEdition>) => value(forecastEdition(...task));

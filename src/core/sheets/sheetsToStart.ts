@@ -1,9 +1,9 @@
-import { failure, success, type Outcome } from '../units';
+import { failed, success, type Outcome, phrase, type Phrase } from '../units';
 import { aliveAfterRuns, chanceOfReaching, quantile, type LossBelief } from './survival';
 
-export const EDITION_RANGE = { min: 1, max: 500, what: 'the edition' } as const;
-export const PROOFS_RANGE = { min: 0, max: 50, what: 'the proofs to keep' } as const;
-export const TEST_SHEETS_RANGE = { min: 0, max: 20, what: 'the test sheets' } as const;
+export const EDITION_RANGE = { min: 1, max: 500, what: phrase('measure.edition') } as const;
+export const PROOFS_RANGE = { min: 0, max: 50, what: phrase('measure.proofsToKeep') } as const;
+export const TEST_SHEETS_RANGE = { min: 0, max: 20, what: phrase('measure.testSheets') } as const;
 export const WISH_RANGE = { min: 0.5, max: 0.99 } as const;
 const MOST_SHEETS = 1200;
 
@@ -39,23 +39,23 @@ export interface Outlook {
  */
 export function sheetsToStart(wish: SheetWish, runs: number, belief: LossBelief): Outcome<SheetAnswer> {
   const refused = refusedWish(wish, runs);
-  return refused === undefined ? success(answerTo(wish, runs, belief)) : failure('sheet-wish', refused);
+  return refused === undefined ? success(answerTo(wish, runs, belief)) : failed(refused);
 }
 
 const MOST_RUNS = 60;
 
-function refusedWish({ edition, proofsToKeep, testSheets, wishToBeSure }: SheetWish, runs: number): string | undefined {
+function refusedWish({ edition, proofsToKeep, testSheets, wishToBeSure }: SheetWish, runs: number): Phrase | undefined {
   for (const [value, { min, max, what }] of [
     [edition, EDITION_RANGE],
     [proofsToKeep, PROOFS_RANGE],
     [testSheets, TEST_SHEETS_RANGE],
-    [runs, { min: 0, max: MOST_RUNS, what: 'the number of runs' }],
+    [runs, { min: 0, max: MOST_RUNS, what: phrase('measure.numberOfRuns') }],
   ] as const)
     if (!Number.isInteger(value) || value < min || value > max)
-      return `${value} cannot be ${what}; it may be a whole number from ${min} to ${max}.`;
+      return phrase('sheetsToStart.cannotBeItMay', { value, what, min, max });
   return wishToBeSure >= WISH_RANGE.min && wishToBeSure <= WISH_RANGE.max
     ? undefined
-    : `${wishToBeSure} cannot be how sure one wishes to be; it may be ${WISH_RANGE.min} to ${WISH_RANGE.max}.`;
+    : phrase('sheetsToStart.cannotBeHowSure', { wishToBeSure, min: WISH_RANGE.min, max: WISH_RANGE.max });
 }
 
 function answerTo(wish: SheetWish, runs: number, belief: LossBelief): SheetAnswer {

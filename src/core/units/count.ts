@@ -1,22 +1,20 @@
 import { plainSpelling, readDecimal, splitSign, tooLong } from './numeral';
-import { failure, success, type Outcome } from './outcome';
+import { failure, success, type Outcome, phrase, type Told, familyOf } from './outcome';
 
 interface NumberRange {
   readonly min: number;
   readonly max: number;
   /** What is counted or measured, as a person would say it: "the edition". */
-  readonly what: string;
+  readonly what: Told;
 }
 
 /** Reads a whole number between `min` and `max`, both allowed. */
 export function parseCount(text: string, range: NumberRange): Outcome<number> {
   const { sign, rest } = splitSign(plainSpelling(text));
-  const allowed = `${range.what} may be a whole number from ${range.min} to ${range.max}`;
-  if (tooLong(text) || !/^\d+$/.test(rest))
-    return failure('count-unreadable', `“${quoted(text)}” is not a whole number; ${allowed}.`);
+  const allowed = phrase('count.mayBeAWhole', { what: range.what, min: range.min, max: range.max });
+  if (tooLong(text) || !/^\d+$/.test(rest)) return failure('count-unreadable', { text: quoted(text), allowed });
   const value = rest === '0' ? 0 : sign * Number(rest);
-  if (value < range.min || value > range.max)
-    return failure('count-range', `“${quoted(text)}” is outside what can be planned; ${allowed}.`);
+  if (value < range.min || value > range.max) return failure('count-range', { text: quoted(text), allowed });
   return success(value);
 }
 
@@ -24,15 +22,13 @@ export function parseCount(text: string, range: NumberRange): Outcome<number> {
 export function parseNumber(text: string, range: NumberRange): Outcome<number> {
   const { sign, rest } = splitSign(plainSpelling(text));
   const read = readDecimal(rest.replace(/ ?(%|g)$/, ''));
-  const allowed = `For ${range.what}, type one from ${range.min} to ${range.max}.`;
-  if (!read.ok && read.code === 'number-ambiguous') return failure('number-ambiguous', `${read.message} ${allowed}`);
-  if (!read.ok || tooLong(text)) return failure('number', `“${quoted(text)}” is not a number. ${allowed}`);
+  const allowed = phrase('count.forTypeOneFrom', { what: range.what, min: range.min, max: range.max });
+  if (!read.ok && familyOf(read.code) === 'number-ambiguous')
+    return failure('number-ambiguous.andAllowed', { read, allowed });
+  if (!read.ok || tooLong(text)) return failure('number.isNotANumber', { text: quoted(text), allowed });
   const value = read.value === 0 ? 0 : sign * read.value;
   if (value < range.min || value > range.max)
-    return failure(
-      'number',
-      `${quoted(text)} is out of range for ${range.what}; it may be ${range.min} to ${range.max}.`,
-    );
+    return failure('number.isOutOfRange', { text: quoted(text), what: range.what, min: range.min, max: range.max });
   return success(value);
 }
 

@@ -1,4 +1,17 @@
-export { type Outcome, type Failure, success, failure } from './outcome';
+export {
+  type Outcome,
+  type Failure,
+  type Phrase,
+  type PhraseValue,
+  type PhraseValues,
+  type Told,
+  success,
+  failure,
+  failed,
+  failureSaid,
+  familyOf,
+  phrase,
+} from './outcome';
 export {
   type LengthUnit,
   type LengthRange,
@@ -11,5 +24,6 @@ export {
   formatSize,
   trimNumber,
 } from './length';
+export { givenName } from './givenName';
 export { parseCount, parseNumber } from './count';
 export { OutOfRange, ranged } from './ranged';

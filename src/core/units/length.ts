@@ -1,6 +1,6 @@
 import { quoted } from './count';
 import { plainSpelling, readDecimal, splitSign, tooLong } from './numeral';
-import { failure, success, type Failure, type Outcome } from './outcome';
+import { failure, success, type Failure, type Outcome, phrase, type Told, familyOf } from './outcome';
 
 export type LengthUnit = 'mm' | 'in';
 export const MM_PER_INCH = 25.4;
@@ -44,7 +44,7 @@ export interface LengthRange {
   readonly minMm: number;
   readonly maxMm: number;
   /** What is measured, as a person would say it: "the printed width". */
-  readonly what: string;
+  readonly what: Told;
 }
 
 /**
@@ -54,43 +54,36 @@ export interface LengthRange {
  */
 export function parseLengthMm(text: string, unit: LengthUnit, range: LengthRange): Outcome<number> {
   const given = quoted(text);
-  const allowed = `${range.what} may be ${describeRange(range, unit)}`;
-  if (given === '')
-    return failure(
-      'length-missing',
-      `Nothing is written for ${range.what}. Type a length such as “240 mm” or “5 1/2 in”; ${allowed}.`,
-    );
-  const unreadable = failure(
-    'length-unreadable',
-    `“${given}” is not a length. Write it like “240 mm”, “24 cm” or “5 1/2 in”; ${allowed}.`,
-  );
+  const { what, minMm, maxMm } = range;
+  const allowed = phrase('length.mayBe', { what, minMm, maxMm });
+  if (given === '') return failure('length-missing', { what, allowed });
+  const unreadable = failure('length-unreadable.isNotALength', { given, allowed });
   if (tooLong(text)) return unreadable;
   const spelled = plainSpelling(text.replace(/[½¼¾⅐-⅞]/g, (c) => (VULGAR[c] ? ` ${VULGAR[c]} ` : c)));
   const { sign, rest } = splitSign(spelled);
   const read = readMeasure(rest, unit);
-  if (!read.ok) return read.code === 'length-unreadable' && read.message === '' ? unreadable : asGiven(read, given);
+  if (!read.ok) return read === UNREADABLE ? unreadable : asGiven(read, given);
   const mm = read.value === 0 ? 0 : sign * read.value;
   if (!(mm >= range.minMm - EDGE_MM && mm <= range.maxMm + EDGE_MM))
-    return failure(
-      'length-range',
-      `“${given}” is ${formatLength(mm, 'mm')}, which cannot be ${range.what}; it may be ${describeRange(range, unit)}.`,
-    );
+    return failure('length-range', { given, length: formatLength(mm, 'mm'), what, minMm, maxMm });
   return success(Math.min(range.maxMm, Math.max(range.minMm, mm)));
 }
 
 /** A range's end typed as it is shown is within the range: less than what any length here is kept to. */
 const EDGE_MM = 0.0005;
-const UNREADABLE: Failure = failure('length-unreadable', '');
+/** Stands for what is read as no length at all until what was given is known. */
+const UNREADABLE: Failure = failure('length-unreadable.isNotALength', { given: '', allowed: '' });
 
 /** Lengths parted by semicolons (`0.5; 1,5; 3`), by commas with a blank (`1 mm, 2 mm`), or plain numbers by blanks. */
 export function parseLengthsMm(text: string, unit: LengthUnit, range: LengthRange): Outcome<number[]> {
   const withSemicolons = text.includes(';');
   const unclear = withSemicolons ? null : /(?<![.\d])\d+,\d+(?![.\d])/.exec(text);
   if (unclear)
-    return failure(
-      'length-list-ambiguous',
-      `“${quoted(text)}” can be read with a decimal comma (“${unclear[0].replace(',', '.')}”) or as two lengths (“${unclear[0].replace(',', '; ')}”). Part the lengths by “;”.`,
-    );
+    return failure('length-list-ambiguous', {
+      text: quoted(text),
+      unclear: unclear[0].replace(',', '.'),
+      unclear2: unclear[0].replace(',', '; '),
+    });
   const parts = text
     .split(withSemicolons ? ';' : /^[\d.\s]+$/.test(text) ? /\s/ : ',')
     .map((part) => part.trim())
@@ -118,7 +111,7 @@ function readMeasure(plain: string, unit: LengthUnit): Outcome<number> {
     const name = found[3] || (above?.mm === MM_PER_FOOT ? 'in' : unit);
     const per = UNIT_BY_NAME.get(name);
     if (!per && left !== '') return UNREADABLE;
-    if (!per) return failure('length-unit', `“${name}” is not a unit known here. Use mm, cm, m, in or ft.`);
+    if (!per) return failure('length-unit', { name });
     if (above && (per.system !== above.system || per.mm >= above.mm || quantity.value * per.mm >= above.mm))
       return UNREADABLE;
     if (above === undefined && left !== '' && !Number.isInteger(quantity.value)) return UNREADABLE;
@@ -134,26 +127,21 @@ function readQuantity(plain: string): Outcome<number> {
   if (!mixed) {
     const minus = /^(\d+) ?~ ?(\d+)\/(\d+)$/.exec(plain);
     if (minus)
-      return failure(
-        'length-ambiguous',
-        `A minus between ${minus[1]} and ${minus[2]}/${minus[3]} can mean ${minus[1]} and ${minus[2]}/${minus[3]}, or ${minus[1]} less ${minus[2]}/${minus[3]}. Write “${minus[1]} ${minus[2]}/${minus[3]}” with a blank.`,
-      );
+      return failure('length-ambiguous.aMinusBetweenAnd', { whole: minus[1], top: minus[2], bottom: minus[3] });
     const read = readDecimal(plain);
-    return read.ok || read.code === 'number-ambiguous' ? read : UNREADABLE;
+    return read.ok || familyOf(read.code) === 'number-ambiguous' ? read : UNREADABLE;
   }
   const [, whole, top, bottom] = mixed;
-  if (Number(bottom) === 0)
-    return failure('length-unreadable', `${top}/${bottom} divides by nothing. Write the fraction like “1/2”.`);
+  if (Number(bottom) === 0) return failure('length-unreadable.dividesByNothingWrite', { top, bottom });
   if (whole !== undefined && Number(top) >= Number(bottom))
-    return failure(
-      'length-ambiguous',
-      `${whole} and ${top}/${bottom} is unclear: after a whole number the fraction is below one. It can be ${whole} + ${top}/${bottom}, or a slip for another fraction.`,
-    );
+    return failure('length-ambiguous.andIsUnclearAfter', { whole, top, bottom });
   return success(Number(whole ?? 0) + Number(top) / Number(bottom));
 }
 
 function asGiven(found: Failure, given: string): Failure {
-  return found.message.startsWith('“') ? found : failure(found.code, `In “${given}”: ${found.message}`);
+  return found.code === 'length-unit' || familyOf(found.code) === 'number-ambiguous'
+    ? found
+    : failure(`${familyOf(found.code)}.given`, { given, found });
 }
 
 /**
@@ -192,10 +180,6 @@ function formatInches(inches: number, digits: number): string {
     return `${count === 0 ? '' : sign}${[whole === 0 && fraction ? '' : whole, fraction].filter((t) => t !== '').join(' ')}`;
   }
   return trimNumber(inches, digits + 2);
-}
-
-function describeRange(range: LengthRange, unit: LengthUnit): string {
-  return `${formatLength(range.minMm, unit)} to ${formatLength(range.maxMm, unit)}`;
 }
 
 /** A number with at most so many digits after the point, no zeros at its end, a true minus, and never “−0”. */

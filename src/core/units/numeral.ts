@@ -40,12 +40,12 @@ export function readDecimal(plain: string): Outcome<number> {
   if (/^\d{1,3}(,\d{3}){2,}$/.test(plain)) return success(Number(plain.replaceAll(',', '')));
   if (/^[1-9]\d{0,2},\d{3}$/.test(plain)) {
     const [asDecimal, asThousands] = [decimalOf(plain, ','), Number(plain.replace(',', ''))];
-    return failure(
-      'number-ambiguous',
-      `“${plain}” can be read as ${asDecimal} or as ${asThousands}. Write “${plain.replace(',', '.')}” or “${asThousands}”.`,
-    );
+    return failure('number-ambiguous.canBeReadAs', {
+      ...{ plain, asDecimal: String(asDecimal), asThousands: String(asThousands) },
+      withPoint: plain.replace(',', '.'),
+    });
   }
-  if (!/^(\d+([.,]\d*)?|[.,]\d+)$/.test(plain)) return failure('number-unreadable', `“${plain}” is not a number.`);
+  if (!/^(\d+([.,]\d*)?|[.,]\d+)$/.test(plain)) return failure('number-unreadable', { plain });
   return success(decimalOf(plain, plain.includes(',') ? ',' : '.'));
 }
 

@@ -6,7 +6,7 @@ export class OutOfRange extends RangeError {
 
   constructor(what: string, value: unknown, allowed: string) {
     super(`${String(value)} cannot be ${what}; it may be ${allowed}.`);
-    this.failure = failure('out-of-range', this.message);
+    this.failure = failure('out-of-range', { detail: this.message });
   }
 }
 

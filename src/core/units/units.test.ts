@@ -1,3 +1,4 @@
+import { failure, familyOf } from './outcome';
 import fc from 'fast-check';
 import { parseCount, parseNumber } from './count';
 import { formatLength, formatSize, parseLengthMm, parseLengthsMm, sentenceIn } from './length';
@@ -5,7 +6,7 @@ import { formatLength, formatSize, parseLengthMm, parseLengthsMm, sentenceIn } f
 const range = { minMm: 10, maxMm: 1000, what: 'the printed width' };
 const mm = (text: string, unit: 'mm' | 'in' = 'mm') => {
   const got = parseLengthMm(text, unit, range);
-  return got.ok ? got.value : got.code;
+  return got.ok ? got.value : familyOf(got.code);
 };
 
 test.each([
@@ -37,8 +38,9 @@ test.each([
 
 test('a refusal names the value and what is allowed', () => {
   const got = parseLengthMm('5 m', 'mm', range);
-  expect(got.ok ? '' : got.message).toContain('“5 m” is 5000 mm');
-  expect(got.ok ? '' : got.message).toContain('10 mm to 1000 mm');
+  expect(got).toEqual(
+    failure('length-range', { given: '5 m', length: '5000 mm', what: range.what, minMm: 10, maxMm: 1000 }),
+  );
 });
 
 const anyLength = { minMm: -5000, maxMm: 5000, what: 'a length' };
@@ -122,12 +124,13 @@ test.each([
   ['9'.repeat(400), 'length-unreadable'],
 ])('%s is refused as %s', (text, code) => {
   const got = parseLengthMm(text, 'mm', anyLength);
-  expect(got.ok ? got.value : got.code).toBe(code);
+  expect(got.ok ? got.value : familyOf(got.code)).toBe(code);
 });
 
 test('what is ambiguous is refused with both readings', () => {
   const got = parseLengthMm('1,200', 'mm', anyLength);
-  expect(got.ok ? '' : got.message).toBe('“1,200” can be read as 1.2 or as 1200. Write “1.200” or “1200”.');
+  const readings = { plain: '1,200', asDecimal: '1.2', asThousands: '1200', withPoint: '1.200' };
+  expect(got).toEqual(failure('number-ambiguous.canBeReadAs', readings));
 });
 
 test.each([
@@ -163,7 +166,8 @@ test.each([
   ['1,5, 3', 'length-list-ambiguous'],
   ['1; x', 'length-unreadable'],
 ])('the list %s is refused as %s', (text, code) => {
-  expect(parseLengthsMm(text, 'mm', tools)).toMatchObject({ ok: false, code });
+  const got = parseLengthsMm(text, 'mm', tools);
+  expect(got.ok ? got.value : familyOf(got.code)).toBe(code);
 });
 
 test('sizes read as people write them', () => {
@@ -201,7 +205,8 @@ test.each([
   ['1,234', 'number-ambiguous'],
   ['101', 'number'],
 ])('the number %s is refused as %s', (text, code) => {
-  expect(parseNumber(text, part)).toMatchObject({ ok: false, code });
+  const got = parseNumber(text, part);
+  expect(got.ok ? got.value : familyOf(got.code)).toBe(code);
 });
 
 test.each([

@@ -1,3 +1,4 @@
+import { toldByServer } from '@/words/refusals';
 import type { BenchAct, BenchEvent } from '@/model';
 import { checkAct } from '@/model';
 import { replayLog } from './replayLog';
@@ -114,7 +115,7 @@ test.each<[string, object, RegExp]>([
   ],
 ])('%s is refused in words', (_, act, words) => {
   const got = checkAct(act, 2);
-  expect(got.ok ? '' : got.message).toMatch(words);
+  expect(got.ok ? '' : toldByServer(got)).toMatch(words);
 });
 
 test('logs of version 1 come up with one round: the edition’s', () => {

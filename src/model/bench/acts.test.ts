@@ -1,3 +1,4 @@
+import { told } from '@/testing/told';
 import { checkAct } from './acts';
 
 test('acts of version 1 name stages; they come up to cuts, other kinds stay as they are', () => {
@@ -21,7 +22,7 @@ test('an act of this version is taken as it is; one in the old words is not', ()
 });
 
 test.each([3, 0, -1, 1.5, '2', null])('version %p is refused in words', (version) => {
-  expect(checkAct({ kind: 'cut-done', cutId: 'c' }, version)).toMatchObject({
+  expect(told(checkAct({ kind: 'cut-done', cutId: 'c' }, version))).toMatchObject({
     ok: false,
     message: expect.stringMatching(/newer Ulexite|no version/),
   });

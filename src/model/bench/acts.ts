@@ -1,7 +1,7 @@
 import { boolean, lazy, number, string, type InferType, type ISchema } from 'yup';
 import { REHEARSAL_LEVELS } from '@/core/cutting';
 import { FAULTS, TEST_SHEETS_RANGE } from '@/core/sheets';
-import { failure, type Outcome } from '@/core/units';
+import { failure, type Outcome, phrase, type Phrase } from '@/core/units';
 import { checkWith } from '../check';
 import { slipPlace } from '../design/place';
 import { between, id, list, named, oneOf, record, sha, surfaceLabD50, text, whole, type Frozen } from '../fields';
@@ -11,13 +11,13 @@ import { ACT_VERSION, ADDED_RANGE, MOST_SHEETS, READING_SOURCES, SETTINGS, SLIP_
 const sheetName = () =>
   string()
     .required()
-    .matches(/^T?[1-9]\d{0,3}$/, ({ value }) => `“${value}” is not a sheet’s name.`);
+    .matches(/^T?[1-9]\d{0,3}$/, ({ value }) => phrase('acts.isNotASheets', { value: String(value) }));
 const pictureSha = () =>
   string()
     .matches(/^[0-9a-f]{64}$/)
     .optional();
 const kind = <Kind extends string>(name: Kind) => oneOf([name] as const);
-const counted = (what: string) => between(what, 0, 1e6).integer();
+const counted = (what: Phrase) => between(what, 0, 1e6).integer();
 
 const mark = record({
   xMm: between('a mark’s place', -50, 2500, ' mm'),
@@ -46,7 +46,7 @@ const ACTS = {
     paper: record({ name: named(60), labD50: surfaceLabD50() })
       .nullable()
       .defined(),
-    counted: whole({ min: 1, max: MOST_SHEETS, what: 'the sheets to start' }),
+    counted: whole({ min: 1, max: MOST_SHEETS, what: phrase('measure.sheetsToStart') }),
     tests: whole(TEST_SHEETS_RANGE),
   }),
   'sheets-added': record({ kind: kind('sheets-added'), roundId: id(), counted: whole(ADDED_RANGE) }),
@@ -57,7 +57,7 @@ const ACTS = {
     runId: id(),
     fromSheet: sheetName(),
     what: oneOf(SETTINGS),
-    value: text(200, 'A setting may be up to 200 characters long.'),
+    value: text(200, phrase('acts.aSettingMayBe')),
     why: text(300),
   }),
   photographed: record({
@@ -72,29 +72,26 @@ const ACTS = {
   'dry-seen': record({ kind: kind('dry-seen'), runId: id(), sheet: text(12), note: text(300) }),
   'room-read': record({
     kind: kind('room-read'),
-    temperatureC: between('the temperature', -20, 60, ' °C'),
-    relativeHumidityPercent: between('the humidity', 0, 100, ' %'),
+    temperatureC: between(phrase('measure.temperature'), -20, 60, ' °C'),
+    relativeHumidityPercent: between(phrase('measure.humidity'), 0, 100, ' %'),
   }),
   /** Where a finished sheet is, from now on. */
   'moved-to': record({
     kind: kind('moved-to'),
     sheet: sheetName(),
-    place: named(120, 'Say where the sheet is.'),
+    place: named(120, phrase('acts.sayWhereTheSheet')),
     note: text(300),
   }),
   'island-cut': record({
     kind: kind('island-cut'),
     cutId: id(),
-    island: between('an island', 0, 1e9).integer(),
+    island: between(phrase('measure.island'), 0, 1e9).integer(),
     done: boolean().required(),
   }),
   'cut-done': record({
     kind: kind('cut-done'),
     cutId: id(),
-    minutes: number()
-      .min(0, 'A cut cannot take less than no time.')
-      .max(100_000, 'A cut of more than 100 000 minutes is a slip of the keys.')
-      .optional(),
+    minutes: number().min(0, phrase('acts.aCutCannotTake')).max(100_000, phrase('acts.aCutOfMore')).optional(),
     saidHours: number().min(0).max(10_000).optional(),
     pictureSha: pictureSha(),
   }),
@@ -110,11 +107,11 @@ const ACTS = {
   rehearsed: record({
     kind: kind('rehearsed'),
     level: oneOf(REHEARSAL_LEVELS),
-    score: between('the score', 0, 100),
-    parts: counted('the parts'),
-    tooEarly: counted('the slips'),
-    tooLate: counted('the slips'),
-    never: counted('the slips'),
+    score: between(phrase('measure.score'), 0, 100),
+    parts: counted(phrase('measure.parts')),
+    tooEarly: counted(phrase('measure.slips')),
+    tooLate: counted(phrase('measure.slips')),
+    never: counted(phrase('measure.slips')),
   }),
   pull: record({
     kind: kind('pull'),
@@ -124,7 +121,7 @@ const ACTS = {
     sheet: sheetName(),
     faults: list(oneOf(FAULTS), FAULTS.length),
     setAside: boolean().required(),
-    note: text(1000, 'A note may be up to 1000 characters long.'),
+    note: text(1000, phrase('acts.aNoteMayBe')),
   }),
   'pull-undone': record({ kind: kind('pull-undone'), pullId: id() }),
   'run-finished': record({ kind: kind('run-finished'), runId: id() }),
@@ -144,7 +141,7 @@ const ACTS = {
     /** The sheet it was measured on; empty when it has no name yet. */
     sheet: text(12),
     source: oneOf(['eye', 'scan'] as const),
-    marks: list(mark, 300).min(1, 'A proof needs at least one mark.'),
+    marks: list(mark, 300).min(1, phrase('acts.aProofNeedsAt')),
     motion,
   }),
   shimmed: record({
@@ -196,12 +193,11 @@ export type ReadingSource = (typeof READING_SOURCES)[number];
 /** Checks one act for the bench log, as a release wrote it whose acts had this version. */
 export function checkAct(written: unknown, version: unknown = 1): Outcome<BenchAct> {
   if (!Number.isInteger(version) || Number(version) < 1)
-    return failure('act', `“${String(version)}” is no version of an entry.`);
-  if (Number(version) > ACT_VERSION)
-    return failure('newer', 'This entry was written by a newer Ulexite. Update this one to read it.');
+    return failure('act.isNoVersionOf', { version: String(version) });
+  if (Number(version) > ACT_VERSION) return failure('newer.thisEntryWasWritten');
   const value = upgradedAct(written, Number(version));
   const named = (value as { kind?: string } | null)?.kind;
   return isKind(named)
-    ? checkWith<BenchAct>(ACTS[named], value, 'act')
-    : failure('act', `“${String(named)}” is nothing that can be logged.`);
+    ? checkWith<BenchAct>(ACTS[named], value)
+    : failure('act.isNothingThatCan', { named: String(named) });
 }

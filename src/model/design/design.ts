@@ -1,41 +1,42 @@
+import { phrase, type Phrase } from '@/core/units';
 import { boolean, number, string, type InferType } from 'yup';
 import { FLATTEN_LIMITS } from '@/core/picture';
 import { between, id, labD50, list, named, oneOf, record, sha, whole, type Frozen } from '../fields';
 import { SIZE_RANGE_MM } from '../ranges';
 
-const printed = (what: string) => between(what, SIZE_RANGE_MM.minMm, SIZE_RANGE_MM.maxMm, ' mm');
-const fraction = () => between('the crop', 0, 1);
+const printed = (what: Phrase) => between(what, SIZE_RANGE_MM.minMm, SIZE_RANGE_MM.maxMm, ' mm');
+const fraction = () => between(phrase('measure.crop'), 0, 1);
 
 const crop = record({
   x: fraction(),
   y: fraction(),
-  width: between('the crop', 0.001, 1),
-  height: between('the crop', 0.001, 1),
+  width: between(phrase('measure.crop'), 0.001, 1),
+  height: between(phrase('measure.crop'), 0.001, 1),
 });
 export const picture = record({
   originalSha: sha(),
   fileName: named(300),
   format: oneOf(['png', 'jpeg', 'webp', 'tiff', 'svg'] as const),
   /** Upright, before turning. */
-  sourceWidthPx: between('the picture’s width', 2, 100_000),
-  sourceHeightPx: between('the picture’s height', 2, 100_000),
+  sourceWidthPx: between(phrase('measure.picturesWidth'), 2, 100_000),
+  sourceHeightPx: between(phrase('measure.picturesHeight'), 2, 100_000),
   turnDeg: oneOf([0, 90, 180, 270] as const),
   mirrored: boolean().required(),
   /** Part kept, as fractions of the turned and mirrored picture. */
   crop,
-  widthMm: printed('the printed width'),
-  heightMm: printed('the printed height'),
+  widthMm: printed(phrase('measure.printedWidth')),
+  heightMm: printed(phrase('measure.printedHeight')),
   raster: record({
     sha: sha(),
-    widthPx: between('the raster', 1, 20_000),
-    heightPx: between('the raster', 1, 20_000),
-    mmPerPx: between('the raster', 0.01, 1),
+    widthPx: between(phrase('measure.raster'), 1, 20_000),
+    heightPx: between(phrase('measure.raster'), 1, 20_000),
+    mmPerPx: between(phrase('measure.raster'), 0.01, 1),
   }),
 });
 
 export const flatColour = record({
   id: id(),
-  name: named(60, 'A colour needs a name.'),
+  name: named(60, phrase('design.aColourNeedsA')),
   wantedLabD50: labD50(),
   areaShare: between('a share', 0, 1),
   islandCount: between('islands', 0, 1e8),
@@ -47,21 +48,21 @@ export const flat = record({
     colourCount: whole({
       min: FLATTEN_LIMITS.minColours,
       max: FLATTEN_LIMITS.maxColours,
-      what: 'the number of colours',
+      what: phrase('measure.numberOfColours'),
     }),
-    radiusMm: between('the smoothing', 0, FLATTEN_LIMITS.maxRadiusMm, ' mm'),
-    minIslandMm2: between('the smallest island', 0, FLATTEN_LIMITS.maxIslandMm2, ' mm²'),
+    radiusMm: between(phrase('measure.smoothing'), 0, FLATTEN_LIMITS.maxRadiusMm, ' mm'),
+    minIslandMm2: between(phrase('measure.smallestIsland'), 0, FLATTEN_LIMITS.maxIslandMm2, ' mm²'),
   }),
   /** A colour's place in the list is its label in the label map. */
   colours: list(
     flatColour,
     FLATTEN_LIMITS.maxColours,
-    `No more than ${FLATTEN_LIMITS.maxColours} colours can be planned.`,
+    phrase('design.noMoreThanColours', { maxColours: FLATTEN_LIMITS.maxColours }),
   ).min(1),
   /** The colour that stays bare paper. */
   barePaperId: string().nullable().defined(),
   /** Changes by hand since the picture was last flattened. */
-  handChanges: between('hand changes', 0, 1e6),
+  handChanges: between(phrase('measure.handChanges'), 0, 1e6),
 });
 
 export type Fractions = Frozen<InferType<typeof crop>>;

@@ -17,16 +17,12 @@ export function encodeLabelMap(map: LabelMap): Uint8Array {
 }
 
 export function decodeLabelMap(bytes: Uint8Array): Outcome<LabelMap> {
-  if (bytes.length < HEADER_BYTES || MAGIC.some((b, i) => bytes[i] !== b))
-    return failure('labels', 'This is not a map of flat colours.');
+  if (bytes.length < HEADER_BYTES || MAGIC.some((b, i) => bytes[i] !== b)) return failure('labels.thisIsNotA');
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const width = view.getUint32(8, true),
     height = view.getUint32(12, true);
   if (width < 1 || height < 1 || width * height > MAX_LABEL_PIXELS || bytes.length !== HEADER_BYTES + width * height) {
-    return failure(
-      'labels',
-      `The map of flat colours says ${width} × ${height} pixels but holds ${bytes.length - HEADER_BYTES}.`,
-    );
+    return failure('labels.theMapOfFlat', { width, height, bytes: bytes.length - HEADER_BYTES });
   }
   return success({ width, height, labels: bytes.subarray(HEADER_BYTES) });
 }

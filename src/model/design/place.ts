@@ -1,16 +1,17 @@
+import { phrase } from '@/core/units';
 import { number, string, type InferType } from 'yup';
 import { between, list, record, type Frozen } from '../fields';
 
 /** A place may name many small islands and follow long outlines, within reason. */
 const MAX_OUTLINE_NUMBERS = 40_000;
 const MAX_ISLANDS = 5000;
-const TOO_MANY = 'A place may name up to 5000 islands.';
+const TOO_MANY = phrase('place.aPlaceMayName');
 
 const outlinesMm = list(list(number().required().min(-2000).max(4000), MAX_OUTLINE_NUMBERS), 2000);
 
 export const anchor = record({
-  xMm: between('an anchor’s place', -2000, 4000, ' mm'),
-  yMm: between('an anchor’s place', -2000, 4000, ' mm'),
+  xMm: between(phrase('measure.anchorsPlace'), -2000, 4000, ' mm'),
+  yMm: between(phrase('measure.anchorsPlace'), -2000, 4000, ' mm'),
   colourId: string().max(80).nullable().defined(),
 });
 export const place = record({ anchors: list(anchor, MAX_ISLANDS, TOO_MANY), outlinesMm });

@@ -1,3 +1,4 @@
+import { givenName } from '@/core/units';
 import { DEFAULT_ROLLER, DEFAULT_TOOLS_MM } from '@/core/cutting';
 import { SHIM_STOCK, SLIVER_MM } from '@/core/registration';
 import type { Plan, PlanRules } from './plan';
@@ -45,14 +46,14 @@ export function emptyPlan(): Plan {
   return {
     version: 7,
     way: { under: 'dry', registration: 'corner stops', printing: 'by hand' },
-    paper: { name: 'warm white', labD50: [94.5, 0.3, 4.2] },
+    paper: { name: givenName('warm white'), labD50: [94.5, 0.3, 4.2] },
     picture: null,
     flat: null,
     inks: [],
     blocks: [
       {
         id: 'block-1',
-        name: 'Block 1',
+        name: givenName('Block 1'),
         materialId: 'lino',
         grainDeg: 0,
         sizeMm: null,

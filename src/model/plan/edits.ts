@@ -1,5 +1,5 @@
 import { boolean, string, type InferType } from 'yup';
-import { failure, type Outcome } from '@/core/units';
+import { failure, type Outcome, phrase } from '@/core/units';
 import { checkWith } from '../check';
 import { flat, flatColour, picture } from '../design/design';
 import { anchor, place, slipPlace } from '../design/place';
@@ -17,7 +17,7 @@ import { heights, layout, register } from './sheet';
 const kind = <Kind extends string>(name: Kind) => oneOf([name] as const);
 
 /** A way to print the picture as the search found it, in numbers of its flat colours. */
-const label = () => between('a colour of the picture', 0, MOST.colours).integer();
+const label = () => between(phrase('measure.colourOfThePicture'), 0, MOST.colours).integer();
 const sketch = record({
   blocks: list(record({ stages: list(list(label(), MOST.colours), MOST.cuts) }), MOST.blocks).min(1),
   runs: list(
@@ -125,8 +125,8 @@ const EDITS = {
     of: oneOf(ITEM_KINDS),
     items: list(item(), MOST_USED),
   }).test(
-    'one kind',
-    'Only things of one kind are chosen at once.',
+    'one-kind',
+    phrase('edits.onlyThingsOfOne'),
     (v: { of: string; items: readonly { kind: string }[] } | undefined) =>
       !v || v.items.every((one) => one.kind === v.of),
   ),
@@ -142,6 +142,6 @@ export type EditOf<Kind extends PlanEdit['kind']> = Edits[Kind];
 export function checkEdit(value: unknown): Outcome<PlanEdit> {
   const given = (value as { kind?: string } | null)?.kind;
   if (given === undefined || !Object.hasOwn(EDITS, given))
-    return failure('edit', `“${String(given)}” is no change of a print that is known here.`);
-  return checkWith<PlanEdit>(EDITS[given as PlanEdit['kind']], value, 'edit');
+    return failure('edit.isNoChangeOf', { given: String(given) });
+  return checkWith<PlanEdit>(EDITS[given as PlanEdit['kind']], value);
 }

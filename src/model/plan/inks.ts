@@ -1,3 +1,4 @@
+import { phrase } from '@/core/units';
 import type { InferType } from 'yup';
 import { MAX_SOFTENER_PERCENT, MEDIUM_IDS } from '@/core/inks';
 import { bands, between, id, labD50, list, named, oneOf, opacity, record, type Frozen } from '../fields';
@@ -7,7 +8,7 @@ const recipe = record({
 });
 export const ink = record({
   id: id(),
-  name: named(60, 'An ink needs a name.'),
+  name: named(60, phrase('inks.anInkNeedsA')),
   mediumId: oneOf(MEDIUM_IDS),
   /** Its colour alone on this paper. */
   solidLabD50: labD50(),
@@ -20,7 +21,7 @@ export const ink = record({
   /** What the pot was mixed from: shares by weight of inks of the cabinet, under the names they had then. */
   recipe: recipe.nullable().defined(),
   /** Varnish or thinner oil by weight: the tack ladder. */
-  softenerPercent: between('the softener', 0, MAX_SOFTENER_PERCENT, ' %'),
+  softenerPercent: between(phrase('measure.softener'), 0, MAX_SOFTENER_PERCENT, ' %'),
 });
 
 export type Ink = Frozen<InferType<typeof ink>>;

@@ -1,3 +1,4 @@
+import { phrase } from '@/core/units';
 import type { InferType } from 'yup';
 import { id, mm, oneOf, record, text, type Frozen } from '../fields';
 import { place } from '../design/place';
@@ -11,7 +12,7 @@ export const mask = record({
   covers: oneOf(['place', 'all else'] as const),
   growMm: mm(MASK_GROWTH_MM),
   hold: oneOf(['pins', 'corner'] as const),
-  note: text(200, 'A note may be up to 200 characters long.'),
+  note: text(200, phrase('masks.aNoteMayBe')),
 });
 
 export type MaskKind = (typeof MASK_KINDS)[number];

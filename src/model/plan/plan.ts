@@ -2,7 +2,7 @@ import { boolean, string, type InferType } from 'yup';
 import { DEPTH_MM, MAX_TOOLS, ROLLER_DIAMETER_MM, TOOL_RANGE_MM, TRANSFER_WAYS } from '@/core/cutting';
 import { REGISTRATION_WAYS } from '@/core/registration';
 import { EDITION_RANGE, PROOFS_RANGE, TEST_SHEETS_RANGE, WISH_RANGE } from '@/core/sheets';
-import { failure, type Outcome } from '@/core/units';
+import { failed, failure, phrase, type Outcome, type Phrase } from '@/core/units';
 import { checkWith } from '../check';
 import { flat, picture } from '../design/design';
 import { anchor } from '../design/place';
@@ -48,12 +48,12 @@ export const way = record({
   registration: oneOf(REGISTRATION_WAYS),
   printing: oneOf(['by hand'] as const),
 });
-export const paper = record({ name: named(60, 'The paper needs a name.'), labD50: surfaceLabD50() });
-export const tools = list(mm(TOOL_RANGE_MM), MAX_TOOLS, `Up to ${MAX_TOOLS} tools can be listed.`)
-  .min(1, 'At least one tool is needed.')
+export const paper = record({ name: named(60, phrase('plan.thePaperNeedsA')), labD50: surfaceLabD50() });
+export const tools = list(mm(TOOL_RANGE_MM), MAX_TOOLS, phrase('plan.upToToolsCan', { MAX_TOOLS }))
+  .min(1, phrase('plan.atLeastOneTool'))
   .test(
     'rising',
-    'Tools are listed from narrow to wide, each width once.',
+    phrase('plan.toolsAreListedFrom'),
     (widths) => !widths || widths.every((t, i) => i === 0 || t > widths[i - 1]),
   );
 export const roller = record({
@@ -83,7 +83,7 @@ export const planSchema = record({
   runs: list(run, MOST.runs),
   rules,
   fit,
-  masks: list(mask, 40, 'A print may have up to 40 masks.'),
+  masks: list(mask, 40, phrase('plan.aPrintMayHave')),
   /** Islands that are lettering: mirror warnings name them. */
   lettering: list(anchor, 2000),
   /** Findings of the cutting check that are wanted as they are, by `keyOfFinding`. */
@@ -110,39 +110,34 @@ export type Plan = Frozen<InferType<typeof planSchema>>;
 export function checkPlan(value: unknown): Outcome<Plan> {
   const { version } = (value ?? {}) as { version?: unknown };
   if (typeof version === 'number' && version > PLAN_VERSION)
-    return failure(
-      'newer',
-      `This plan is of version ${version}; this Ulexite reads up to version ${PLAN_VERSION}. Update it to open the print.`,
-    );
-  const shaped = checkWith<Plan>(planSchema, upgradedPlan(value), 'plan');
+    return failure('newer.thisPlanIsOf', { version, PLAN_VERSION });
+  const shaped = checkWith<Plan>(planSchema, upgradedPlan(value));
   if (!shaped.ok) return shaped;
   const wrong = wrongReference(shaped.value);
-  return wrong ? failure('plan', wrong) : shaped;
+  return wrong ? failed(wrong) : shaped;
 }
 
 /** What a plan names that is not there, or twice, in a sentence. */
-function wrongReference(plan: Plan): string | undefined {
+function wrongReference(plan: Plan): Phrase | undefined {
   const colours = new Set(plan.flat?.colours.map((c) => c.id) ?? []);
   const cuts = plan.blocks.flatMap((b) => b.sides.flatMap((s) => s.cuts));
   const cutIds = new Set(cuts.map((cut) => cut.id));
   const inks = new Set(plan.inks.map((known) => known.id));
-  if (plan.flat && !plan.picture) return 'The flat colours have no picture they belong to.';
-  if (plan.flat?.barePaperId && !colours.has(plan.flat.barePaperId)) return 'The bare paper is not one of the colours.';
+  if (plan.flat && !plan.picture) return phrase('plan.theFlatColoursHave');
+  if (plan.flat?.barePaperId && !colours.has(plan.flat.barePaperId)) return phrase('plan.theBarePaperIs');
   for (const { id: runId, formes } of plan.runs) {
     const inkings = formes.flatMap((forme) => forme.inkings);
-    if (inkings.some((inking) => !colours.has(inking.colourId)))
-      return `Run “${runId}” prints a colour that is not there.`;
-    if (formes.some(({ cutId }) => cutId !== null && !cutIds.has(cutId)))
-      return `Run “${runId}” names a cut that is not there.`;
+    if (inkings.some((inking) => !colours.has(inking.colourId))) return phrase('plan.runPrintsAColour', { runId });
+    if (formes.some(({ cutId }) => cutId !== null && !cutIds.has(cutId))) return phrase('plan.runNamesACut', { runId });
     if (inkings.some(({ inkId, fade }) => !inks.has(inkId) || (fade?.toInkId && !inks.has(fade.toInkId))))
-      return `Run “${runId}” names an ink that is not there.`;
+      return phrase('plan.runNamesAnInk', { runId });
   }
   const twice = repeatedId(plan);
-  if (twice) return `Two parts of the plan are both named “${twice}”.`;
+  if (twice) return phrase('plan.twoPartsOfThe', { twice });
   const stray = cuts.find((cut) => cut.standingIds.some((standing) => !colours.has(standing)));
-  if (plan.flat && stray) return `Cut “${stray.id}” has a colour standing that is not in the picture.`;
+  if (plan.flat && stray) return phrase('plan.cutHasAColour', { id: stray.id });
   const strayPair = plan.fit.pairs.find((pair) => !colours.has(pair.aId) || !colours.has(pair.bId));
-  return strayPair && 'An overlap names a colour that is not there.';
+  return strayPair && phrase('plan.anOverlapNamesA');
 }
 
 function repeatedId(plan: Plan): string | undefined {

@@ -1,3 +1,4 @@
+import { toldByServer } from '@/words/refusals';
 import { REGISTRATION_WAYS, registrationWay } from '@/core/registration';
 import { readFileSync } from 'node:fs';
 import { sheetLayoutOf } from '@/derived';
@@ -7,7 +8,7 @@ import { emptyPlan } from './begin';
 const plan = emptyPlan();
 const withLayout = (part: object) => checkPlan({ ...plan, layout: { ...plan.layout, ...part } });
 const withRegister = (part: object) => checkPlan({ ...plan, register: { ...plan.register, ...part } });
-const said = (got: ReturnType<typeof checkPlan>) => (got.ok ? 'taken' : got.message);
+const said = (got: ReturnType<typeof checkPlan>) => (got.ok ? 'taken' : toldByServer(got));
 
 describe('a layout from outside', () => {
   test('as it begins it is taken', () => expect(said(withLayout({}))).toBe('taken'));

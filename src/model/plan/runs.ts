@@ -1,3 +1,4 @@
+import { phrase } from '@/core/units';
 import type { InferType } from 'yup';
 import { id, list, mm, oneOf, ranged, record, type Frozen } from '../fields';
 import { FILM_WEIGHT_RANGE, FORME_TURN_RANGE, LAID_BY, MOST, PLACE_ON_PRINT_MM } from '../ranges';
@@ -18,7 +19,7 @@ const fade = record({
   curve: oneOf(['even', 'slow', 'fast'] as const),
 }).test(
   'length',
-  'A fade needs a length: its two ends lie on one another.',
+  phrase('runs.aFadeNeedsA'),
   (v: { fromMm: Point; toMm: Point } | null) =>
     !v || Math.hypot(v.toMm.xMm - v.fromMm.xMm, v.toMm.yMm - v.fromMm.yMm) >= 1,
 );

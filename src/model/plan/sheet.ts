@@ -1,3 +1,4 @@
+import { phrase } from '@/core/units';
 import type { InferType } from 'yup';
 import {
   ALLOWANCE_RANGE_MM,
@@ -25,8 +26,8 @@ export const layout = record({
   /** Null: as the way of registration asks. */
   allowanceMm: edges(ALLOWANCE_RANGE_MM).nullable().defined(),
   copies: record({
-    columns: whole({ min: 1, max: MAX_COPIES, what: 'the images side by side' }),
-    rows: whole({ min: 1, max: MAX_COPIES, what: 'the images below one another' }),
+    columns: whole({ min: 1, max: MAX_COPIES, what: phrase('measure.imagesSideBySide') }),
+    rows: whole({ min: 1, max: MAX_COPIES, what: phrase('measure.imagesBelowOneAnother') }),
     gapMm: mm(GAP_RANGE_MM),
   }),
   titleRoomMm: mm(TITLE_RANGE_MM),
@@ -45,7 +46,7 @@ export const heights = record({
 });
 
 const shim = record({
-  name: named(40, 'A shim needs a name, such as “paper”.'),
+  name: named(40, phrase('sheet.aShimNeedsA')),
   thicknessMm: mm(SHIM_RANGE_MM),
 });
 export const register = record({
@@ -56,12 +57,12 @@ export const register = record({
   woodMoistureChange: ranged(WOOD_CHANGE, ' %'),
   sliverMm: mm(SLIVER_RANGE_MM),
   /** Share of sheets with a visible fault that is put up with. */
-  wishShare: between('the share of sheets that may show a fault', 0, 1),
-  stock: list(shim, MAX_SHIMS, 'Up to six thicknesses of shim can be listed.')
-    .min(1, 'At least one thickness of shim is needed.')
+  wishShare: between(phrase('sheet.theShareOfSheets'), 0, 1),
+  stock: list(shim, MAX_SHIMS, phrase('sheet.upToSixThicknesses'))
+    .min(1, phrase('sheet.atLeastOneThickness'))
     .test(
       'names',
-      'Each shim of the stock needs a name of its own.',
+      phrase('sheet.eachShimOfThe'),
       (stock) => !stock || new Set(stock.map((s) => s.name)).size === stock.length,
     ),
   heights,

@@ -1,7 +1,7 @@
 import { array, number, type InferType } from 'yup';
 import { BAND_COUNT } from '@/core/colour';
 import { MEDIUM_IDS } from '@/core/inks';
-import { failure, type Outcome } from '@/core/units';
+import { failure, type Outcome, phrase } from '@/core/units';
 import { checkWith } from '../check';
 import { id, list, named, oneOf, opacity, ranged, record, surfaceLabD50, text, type Frozen } from '../fields';
 import { PIGMENT_ROLES, READING_SOURCES, STOCK_RANGE, STRENGTH_RANGE } from '../ranges';
@@ -18,10 +18,10 @@ export const reading = record({
     .of(
       number()
         .required()
-        .min(0, 'A reflectance cannot be below 0.')
-        .max(1.5, 'A reflectance cannot be above 1.5; is this in percent?'),
+        .min(0, phrase('cabinet.aReflectanceCannotBe'))
+        .max(1.5, phrase('cabinet.aReflectanceCannotBeAbove')),
     )
-    .length(BAND_COUNT, `A spectrum needs ${BAND_COUNT} bands, 380 to 730 nm.`)
+    .length(BAND_COUNT, phrase('cabinet.aSpectrumNeedsBands', { BAND_COUNT }))
     .nullable()
     .defined(),
 });
@@ -40,7 +40,7 @@ const drawdown = record({
 });
 export const cabinetInk = record({
   version: oneOf([INK_VERSION] as const),
-  name: named(60, 'An ink needs a name.', 'An ink’s name may be up to 60 characters long.'),
+  name: named(60, phrase('cabinet.anInkNeedsA'), phrase('cabinet.anInksNameMay')),
   mediumId: oneOf(MEDIUM_IDS),
   role: oneOf(PIGMENT_ROLES),
   /** Its full film alone over `paperLabD50`. */
@@ -51,9 +51,9 @@ export const cabinetInk = record({
   /** How strongly it tints beside its own drawdown: 1 as read. */
   strength: ranged(STRENGTH_RANGE),
   stockG: ranged(STOCK_RANGE),
-  lightFast: text(200, 'The light-fast note may be up to 200 characters long.'),
+  lightFast: text(200, phrase('cabinet.theLightFastNote')),
   /** Newest last. */
-  drawdowns: list(drawdown, MAX_DRAWDOWNS, `No more than ${MAX_DRAWDOWNS} drawdowns are kept with one ink.`),
+  drawdowns: list(drawdown, MAX_DRAWDOWNS, phrase('cabinet.noMoreThanDrawdowns', { MAX_DRAWDOWNS })),
 });
 
 export type Reading = Frozen<InferType<typeof reading>>;
@@ -82,9 +82,7 @@ export type ReadingRequest =
 /** Checks an ink from outside; its id is given apart. */
 export function checkCabinetInk(value: unknown): Outcome<Omit<CabinetInk, 'id'>> {
   const given = value as { name?: unknown; version?: unknown } | null;
-  if (typeof given?.version === 'number' && given.version > INK_VERSION)
-    return failure('newer', 'This ink was written by a newer Ulexite. Update this one to read it.');
-  if (typeof given?.name !== 'string' || given.name.trim() === '')
-    return failure('ink-name', 'An ink needs a name. Type one, such as “yellow ochre”.');
-  return checkWith<Omit<CabinetInk, 'id'>>(cabinetInk, upgradedInk({ ...given, name: given.name.trim() }), 'ink');
+  if (typeof given?.version === 'number' && given.version > INK_VERSION) return failure('newer.thisInkWasWritten');
+  if (typeof given?.name !== 'string' || given.name.trim() === '') return failure('ink-name.anInkNeedsA');
+  return checkWith<Omit<CabinetInk, 'id'>>(cabinetInk, upgradedInk({ ...given, name: given.name.trim() }));
 }

@@ -1,7 +1,9 @@
+import { toldByServer } from '@/words/refusals';
+import type { Outcome } from '@/core/units';
 import { STARTER_WORKSHOP } from './begin';
 import { checkItem } from './items';
 
-const refused = (got: { ok: boolean; message?: string }) => (got.ok ? 'taken' : got.message);
+const refused = (got: Outcome<unknown>) => (got.ok ? 'taken' : toldByServer(got));
 const starter = STARTER_WORKSHOP.map((one, i) => ({ ...one, id: `item-${i}` }));
 const of = (kind: string) => starter.find((one) => one.kind === kind)!;
 

@@ -2,7 +2,7 @@ import { array, boolean, lazy, number, string, type ISchema, type InferType } fr
 import { BAND_COUNT } from '@/core/colour';
 import { ROLLER_DIAMETER_MM, TOOL_RANGE_MM } from '@/core/cutting';
 import { HEIGHT_RANGE_MM, PAPER_RANGE_MM, SHIM_RANGE_MM } from '@/core/registration';
-import { failure, type Outcome } from '@/core/units';
+import { failure, type Outcome, phrase, type Phrase } from '@/core/units';
 import { checkWith } from '../check';
 import { id, list, mm, named, oneOf, ranged, record, surfaceLabD50, text, whole, type Frozen } from '../fields';
 import {
@@ -20,20 +20,20 @@ import {
 
 const ITEM_VERSION = 1;
 
-const sizeMm = (range: { minMm: number; maxMm: number; what: string }) =>
+const sizeMm = (range: { minMm: number; maxMm: number; what: Phrase }) =>
   record({ widthMm: mm(range), heightMm: mm(range) });
 const shared = <Kind extends string>(kind: Kind) => ({
   id: id(),
   version: oneOf([ITEM_VERSION] as const),
   kind: oneOf([kind] as const),
-  name: named(60, 'It needs a name. Type one that is said in the workshop.', 'A name may be up to 60 characters long.'),
-  note: text(300, 'A note may be up to 300 characters long.'),
+  name: named(60, phrase('items.itNeedsAName'), phrase('items.aNameMayBe')),
+  note: text(300, phrase('items.aNoteMayBe')),
 });
 const TIME_OF_DAY = /^([01]\d|2[0-3]):[0-5]\d$/;
 const timeOfDay = () =>
   string()
     .required()
-    .matches(TIME_OF_DAY, ({ value }) => `“${value}” is no time of day; write it as 09:30.`);
+    .matches(TIME_OF_DAY, ({ value }) => phrase('items.isNoTimeOf', { value: String(value) }));
 
 /** One schema for each kind of thing the workshop has. */
 const ITEMS = {
@@ -43,7 +43,7 @@ const ITEMS = {
     /** 36 bands, 380–730 nm, where a reader gave one. */
     spectrum: array()
       .of(number().required().min(0).max(1.5))
-      .length(BAND_COUNT, `A spectrum needs ${BAND_COUNT} bands, 380 to 730 nm.`)
+      .length(BAND_COUNT, phrase('items.aSpectrumNeedsBands', { BAND_COUNT }))
       .nullable()
       .defined(),
     gramsPerM2: ranged(ITEM_RANGES.gramsPerM2),
@@ -58,7 +58,7 @@ const ITEMS = {
       amount: ranged(ITEM_RANGES.price),
       currency: string()
         .required()
-        .matches(/^[A-Z]{3}$/, ({ value }) => `“${value}” is no currency; three capitals name one, such as EUR.`),
+        .matches(/^[A-Z]{3}$/, ({ value }) => phrase('items.isNoCurrencyThree', { value: String(value) })),
     })
       .nullable()
       .defined(),
@@ -99,17 +99,17 @@ const ITEMS = {
   hours: record({
     ...shared('hours'),
     days: list(oneOf(WEEKDAYS), WEEKDAYS.length)
-      .min(1, 'Choose at least one day.')
+      .min(1, phrase('items.chooseAtLeastOne'))
       .test(
         'once',
-        'Each day is named once.',
+        phrase('items.eachDayIsNamed'),
         (days: readonly string[] | undefined) => !days || new Set(days).size === days.length,
       ),
     from: timeOfDay(),
     to: timeOfDay(),
   }).test(
     'later',
-    'Work ends after it begins: put the end later than the beginning.',
+    phrase('items.workEndsAfterIt'),
     (v: { from: string; to: string } | undefined) =>
       !v || ![v.from, v.to].every((time) => TIME_OF_DAY.test(time)) || v.to > v.from,
   ),
@@ -135,8 +135,7 @@ export const item = (): ISchema<WorkshopItem> =>
 /** Checks a thing of the workshop from outside. Failures: `newer`, `item`. */
 export function checkItem(value: unknown): Outcome<WorkshopItem> {
   const { kind, version } = (value ?? {}) as { kind?: unknown; version?: unknown };
-  if (typeof version === 'number' && version > ITEM_VERSION)
-    return failure('newer', 'This was written by a newer Ulexite. Update this one to read it.');
-  if (!isKind(kind)) return failure('item', `“${String(kind)}” is nothing a workshop keeps here.`);
-  return checkWith<WorkshopItem>(ITEMS[kind], value, 'item');
+  if (typeof version === 'number' && version > ITEM_VERSION) return failure('newer.thisWasWrittenBy');
+  if (!isKind(kind)) return failure('item.isNothingAWorkshop', { kind: String(kind) });
+  return checkWith<WorkshopItem>(ITEMS[kind], value);
 }

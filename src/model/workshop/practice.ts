@@ -1,3 +1,4 @@
+import { phrase } from '@/core/units';
 import type { InferType } from 'yup';
 import { REHEARSAL_LEVELS } from '@/core/cutting';
 import type { Outcome } from '@/core/units';
@@ -8,7 +9,7 @@ import { SAMPLE_IDS } from '../ranges';
 export const practice = record({
   sample: oneOf(SAMPLE_IDS),
   level: oneOf(REHEARSAL_LEVELS),
-  score: between('the score', 0, 100),
+  score: between(phrase('measure.score'), 0, 100),
 });
 
 /** One rehearsal on a sample print. */
@@ -17,5 +18,5 @@ export interface PracticeScore extends Frozen<InferType<typeof practice>> {
 }
 
 export function checkPractice(value: unknown): Outcome<Omit<PracticeScore, 'at'>> {
-  return checkWith(practice, value, 'practice');
+  return checkWith(practice, value);
 }

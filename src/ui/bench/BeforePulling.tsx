@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Link from 'next/link';
 import { useMemo } from 'react';
 import { sheetAnswerOf, cutsOf } from '@/derived';
@@ -51,7 +52,7 @@ export function BeforePulling() {
             counted: answer.counted,
             tests: plan.sheets.testSheets,
           });
-          if (!done.ok) tell(done.message);
+          if (!done.ok) tell(inWords(done));
         }}
       >
         {benchWords('start.ready')}

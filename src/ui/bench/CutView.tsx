@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { type Dispatch, type SetStateAction } from 'react';
 import { type CutIsland } from '@/core/cutting';
-import { sentenceIn, formatLength } from '@/core/units';
+import { formatLength } from '@/core/units';
 import { type Run } from '@/model';
 import { cutLineNotes, openSlips, type Slip } from '@/derived';
 import { Cautions } from '../kit/Cautions';
@@ -23,6 +23,7 @@ import type { Cut } from '@/model';
 import { useCut, cutInWords } from './useCut';
 import { GateDialog } from './GateDialog';
 import { cutWords } from '@/words/cut';
+import { inWords } from '@/words/failures';
 /** Parts smaller than this are not listed one by one. */
 const LISTED = 60;
 
@@ -266,7 +267,7 @@ function CutFacts({ cutCm2, run, setReplaying }: CutFactsProps) {
         <span className={clsx(kit.swatch, kit.cutNow)} aria-hidden /> {cutWords('hatched')}
       </p>
       {cutLineNotes(plan, run)
-        .map((note) => sentenceIn(note, unit))
+        .map((note) => inWords(note, unit))
         .map((note) => (
           <p key={note} className={clsx(kit.say, kit.wait, kit.above8, kit.plain)}>
             {note}

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -66,7 +67,7 @@ function GateActs({ setAsking, minutes, labels, cutCm2, run, setMinutes, stage }
             cutId: stage.id,
             ...(took > 0 ? { minutes: took, saidHours } : {}),
           });
-          if (!answer.ok) tell(answer.message);
+          if (!answer.ok) tell(inWords(answer));
         }}
       >
         {benchWords('gate.yes')}

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { deltaE2000, type Lab } from '@/core/colour';
@@ -120,7 +121,7 @@ function useSlipAnswer(
     const done = await answerSlip(slip.slipId, answer);
     setBusy(false);
     if (!done.ok) {
-      tell(done.message);
+      tell(inWords(done));
       return;
     }
     setOpen(false);
@@ -224,7 +225,7 @@ function ChangePicture({ belongs, name, busy, act }: ChangePictureProps) {
                 .join(', '),
             })
           : belongs && !belongs.ok
-            ? belongs.message
+            ? inWords(belongs)
             : ''}
       </p>
       <Button size="small" disabled={busy || !belongs?.ok} onClick={() => void act('change plan')}>

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -10,7 +11,6 @@ import { fetched } from '@/ui/kit/fetched';
 import Link from 'next/link';
 import { useMemo } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
-import { registrationWay } from '@/core/registration';
 import { type Run, type Ink } from '@/model';
 import { inkNamesOf, inkNeedOfRun, inksOfRun, maskNotes, cutsOfRun } from '@/derived';
 import { Cautions } from '../kit/Cautions';
@@ -30,6 +30,9 @@ import { NextPull } from './NextPull';
 import { benchWords } from '@/words/bench';
 import { rich } from '@/ui/kit/rich';
 import { shortDayOf } from '@/words/dates';
+import { uncapitalised } from '@/words/phrases';
+import { wayInWords } from '@/words/ways';
+import { craftWords } from '@/words/craft';
 
 const ForecastChart = dynamic(
   fetched(() => import('@/ui/kit/ForecastChart').then((m) => m.ForecastChart)),
@@ -112,7 +115,7 @@ function FinishDialog({ pulling: { finishing, setFinishing, index, mine, run } }
           onClick={async () => {
             setFinishing(false);
             const answer = await log({ kind: 'run-finished', runId: run.id });
-            if (!answer.ok) tell(answer.message);
+            if (!answer.ok) tell(inWords(answer));
           }}
         >
           {benchWords('pull.doEnd')}
@@ -199,7 +202,8 @@ function Before({ index, run, look }: { index: number; run: Run; look: number[] 
     <div className={css.before}>
       <h1>{benchWords('pull.Run', { run: index + 1, inks: inkNamesOf(plan, run) })}</h1>
       <p className={kit.note}>
-        {cutWords(desk)} · {registrationWay(plan.way.registration).name.toLowerCase()} · {plan.way.printing}
+        {cutWords(desk)} · {uncapitalised(wayInWords(plan.way.registration))} ·{' '}
+        {craftWords(`printing.${plan.way.printing}`)}
       </p>
       <div className={clsx(kit.above12, kit.below6)}>
         {coverage && look ? (
@@ -209,11 +213,13 @@ function Before({ index, run, look }: { index: number; run: Run; look: number[] 
         )}
       </div>
       <p className={kit.note}>{benchWords('pull.lookSays')}</p>
-      {maskNotes(plan, run).map((note) => (
-        <p key={note} className={clsx(kit.say, kit.wait, kit.readable, kit.around8)}>
-          {note}
-        </p>
-      ))}
+      {maskNotes(plan, run)
+        .map((told) => inWords(told))
+        .map((note) => (
+          <p key={note} className={clsx(kit.say, kit.wait, kit.readable, kit.around8)}>
+            {note}
+          </p>
+        ))}
       <Figures />
       <div className={kit.above14}>
         <Cautions place="pull" />

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { type Slip } from '@/derived';
@@ -93,7 +94,7 @@ function useMarkSlip(
       ? await sheetWorker.ask('outlines', { region: { islands: draft.islands, outlinesPx: [] } })
       : undefined;
     if (outlined && !outlined.ok) {
-      tell(outlined.message);
+      tell(inWords(outlined));
       return;
     }
     // outlines, not islands: they stay true when the picture is changed to fit the block
@@ -109,7 +110,7 @@ function useMarkSlip(
       note: note.slice(0, 300),
     });
     if (!answer.ok) {
-      tell(answer.message);
+      tell(inWords(answer));
       return;
     }
     onDraft(undefined);

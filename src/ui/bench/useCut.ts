@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import { useCallback, useEffect, useMemo, useRef, useState, type Dispatch, type SetStateAction } from 'react';
 import { type CutIsland } from '@/core/cutting';
 import { type Run } from '@/model';
@@ -169,7 +170,7 @@ function useCutParts(
       if (answer.ok) {
         setIslands(answer.value);
         setVersion((v) => v + 1);
-      } else if (answer.code !== 'stopped') tell(answer.message);
+      } else if (answer.code !== 'stopped') tell(inWords(answer));
     });
     return () => {
       wanted = false;
@@ -183,7 +184,7 @@ function useCutParts(
       await sheetWorker.ask('tickIsland', { island, done });
       setVersion((v) => v + 1);
       const answer = await log({ kind: 'island-cut', cutId: stage.id, island, done });
-      if (!answer.ok) tell(answer.message);
+      if (!answer.ok) tell(inWords(answer));
     },
     [stage, allCut, sheetWorker, log, tell],
   );

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { FAULTS, forecastEdition, isTestSheet, type Fault } from '@/core/sheets';
 import { type Run } from '@/model';
@@ -113,14 +114,14 @@ function usePullActs(onScreen: NextPull, say: (faults: readonly Fault[], note: s
     if (answer.ok) return;
     underWay.current = undefined;
     say(now.faults, now.note);
-    tell(answer.message);
+    tell(inWords(answer));
   };
   const takeBack = async () => {
     const pulls = progress.bench.pulls;
     const undone = pulls.at(-1);
     if (!undone || busy) return;
     const answer = await log({ kind: 'pull-undone', pullId: undone.id });
-    if (!answer.ok) tell(answer.message);
+    if (!answer.ok) tell(inWords(answer));
   };
   return { busy, pull, takeBack };
 }

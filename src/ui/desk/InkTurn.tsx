@@ -28,6 +28,7 @@ import { useKeyNotes, type KeyNote } from '../kit/keys';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import { runsWords } from '@/words/runs';
+import { mediumInWords, mediumWords } from '@/words/mediums';
 
 const SLIDER_KEYS: readonly KeyNote[] = [{ keys: '← → on a slider', what: runsWords('inkTurn.turnTheInkThe') }];
 
@@ -184,26 +185,32 @@ function MediumChoice({ ink, closed }: { ink: Ink; closed: boolean }) {
           void change({ kind: 'ink-set', inkId: ink.id, part: { mediumId: e.target.value as Ink['mediumId'] } })
         }
       >
-        {MEDIUMS.map(({ id, name }) => (
+        {MEDIUMS.map(({ id }) => (
           <MenuItem key={id} value={id}>
-            {name}
+            {mediumInWords(id)}
           </MenuItem>
         ))}
       </TextField>
-      <p className={clsx(kit.note, kit.above4)}>{mediumInWords(medium)}</p>
+      <p className={clsx(kit.note, kit.above4)}>{askedBy(medium)}</p>
     </>
   );
 }
 
 /** Start values, said with what the medium asks for. */
-function mediumInWords({ wetFilmUm, dryingHours, laidBy, asksOfPaper, asksOfBlock }: Medium): string {
+function askedBy({ id, wetFilmUm, dryingHours, laidBy }: Medium): string {
   const dry =
     dryingHours === 0
       ? runsWords('inkTurn.theNextFilmFollows')
       : dryingHours < 2
         ? runsWords('inkTurn.theNextFilmAfter', { dryingHours: Math.round(60 * dryingHours) })
         : runsWords('inkTurn.theNextFilmAfterH', { dryingHours });
-  return runsWords('inkTurn.byMWetStart', { laidBy, wetFilmUm, dry, asksOfPaper, asksOfBlock });
+  return runsWords('inkTurn.byMWetStart', {
+    laidBy,
+    wetFilmUm,
+    dry,
+    asksOfPaper: mediumWords(`asksOfPaper.${id}`),
+    asksOfBlock: mediumWords(`asksOfBlock.${id}`),
+  });
 }
 
 function Turns({ inking, closed }: { inking: Inking; closed: boolean }) {

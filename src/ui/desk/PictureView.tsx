@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { fetched } from '@/ui/kit/fetched';
@@ -283,7 +284,7 @@ function usePictureIn() {
       setProblem(undefined);
       const answer = await desk.bringIn(file);
       setBusy(undefined);
-      if (!answer.ok) setProblem(answer.message);
+      if (!answer.ok) setProblem(inWords(answer));
     },
     [closed, desk],
   );

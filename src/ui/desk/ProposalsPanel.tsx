@@ -7,7 +7,7 @@ import { fetched } from '@/ui/kit/fetched';
 import { memo, useMemo, useState } from 'react';
 import type { PlanSketch } from '@/core/layers';
 import { MAX_FILMS_RANGE, ROLLER_CLEARANCE_MM, type Plan, type EditOf } from '@/model';
-import { differenceInWords, type Proposal, type Proposals } from '@/derived';
+import { differenceOf, type PlanFigures, type Proposal, type Proposals } from '@/derived';
 import { wordOfLab } from '../kit/colours';
 import { CountField, LengthField } from '../kit/fields';
 import { usePrintDesk } from '../kit/printContext';
@@ -17,6 +17,8 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './ProposalsPanel.module.css';
 import { runsWords } from '@/words/runs';
+import { capitalised } from '@/words/phrases';
+import { inWords } from '@/words/failures';
 
 const WaysDialog = dynamic(
   fetched(() => import('./WaysDialog').then((m) => m.default)),
@@ -46,7 +48,7 @@ export const ProposalsPanel = memo(function ProposalsPanel({ search }: { search:
             <ProposalCard
               key={proposal.aims[0]}
               proposal={proposal}
-              words={differenceInWords(found.now, proposal.figures)}
+              words={differenceInSentence(found.now, proposal.figures)}
               onTake={() => take(proposal.sketch)}
             />
           ))}
@@ -103,6 +105,10 @@ function SearchState({ search, found }: { search: Search; found: Proposals | und
   );
 }
 
+/** What a plan gains and gives up against the present one, as a sentence. */
+const differenceInSentence = (now: PlanFigures, then: PlanFigures) =>
+  runsWords('proposals.difference', { all: capitalised(inWords(differenceOf(now, then))) });
+
 function introOf(closed: number, runs: number, open: boolean): string {
   if (closed >= runs) return runsWords('proposals.allRunsArePrinted');
   if (closed > 0) return runsWords('proposals.closedPrintedOrCut', { closed });
@@ -116,7 +122,7 @@ function ProposalCard({ proposal, words, onTake }: { proposal: Proposal; words: 
     () => proposal.looks.slice(1).map((look) => sheet.parts.map((part) => wordOfLab(look[part.label]))),
     [proposal, sheet],
   );
-  const name = proposal.aims.join(', ');
+  const name = proposal.aims.map((aim) => runsWords(`proposals.aim.${aim}`)).join(', ');
   return (
     <article className={css.proposal} aria-label={name}>
       <div className={css.head}>

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
@@ -108,7 +109,7 @@ function BeginProofs({ count }: { count: number }) {
       counted,
       tests: 0,
     });
-    if (!done.ok) tell(done.message);
+    if (!done.ok) tell(inWords(done));
   };
   return (
     <form

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import Slider from '@mui/material/Slider';
 import dynamic from 'next/dynamic';
@@ -71,12 +72,12 @@ export function SheetsView() {
             {started ? sheetsWords('sheets.sheetsStarted') : sheetsWords('sheets.sheetsToStart')}
           </h1>
           <p className={kit.answer} aria-live="polite">
-            {started ? startedInWords(started.counted, started.tests) : inWords(plan, answer, runs)}
+            {started ? startedInWords(started.counted, started.tests) : toStartInWords(plan, answer, runs)}
           </p>
           {started && (
             <p className={clsx(kit.say, kit.above10)}>
               {sheetsWords('sheets.theCurvesBelowAre', { counted: started.counted, onlyNow: onlyNow(answer, started) })}{' '}
-              {closed}
+              {closed && inWords(closed)}
             </p>
           )}
           {started && closed === undefined && <AddSheets />}
@@ -234,7 +235,7 @@ function AddSheets() {
       onSubmit={async (e) => {
         e.preventDefault();
         const done = await log({ kind: 'sheets-added', roundId: EDITION_ROUND, counted });
-        tell(done.ok ? sheetsWords('sheets.sheetsAddedTheyGo', { counted }) : done.message);
+        tell(done.ok ? sheetsWords('sheets.sheetsAddedTheyGo', { counted }) : inWords(done));
       }}
     >
       <div className={css.count}>
@@ -277,7 +278,7 @@ function onlyNow(answer: SheetAnswer, started: { readonly counted: number; reado
   return sheetsWords('sheets.begunOnlyNowWith', { total: answer.total });
 }
 
-function inWords(plan: Plan, answer: SheetAnswer, runs: number): string {
+function toStartInWords(plan: Plan, answer: SheetAnswer, runs: number): string {
   const { edition, proofsToKeep, testSheets } = plan.sheets;
   const keep =
     proofsToKeep > 0

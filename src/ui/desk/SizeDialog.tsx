@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -46,7 +47,7 @@ export function SizeDialog({ picture, onClose }: { picture: PicturePlan; onClose
             const answer = await place(wanted);
             setBusy(false);
             if (answer.ok) onClose();
-            else setProblem(answer.message);
+            else setProblem(inWords(answer));
           }}
         >
           {busy ? pictureWords('size.sizing') : pictureWords('size.takeThisSize')}

@@ -15,14 +15,9 @@ import css from './WaysDialog.module.css';
 import type { Lab } from '@/core/colour';
 import type { PlanFigures } from '@/derived';
 import { runsWords } from '@/words/runs';
+import type { runs } from '@/words/en/runs';
 
 /** What each way gains and asks, whatever the figures: from practice. */
-const ASKS: Readonly<Record<string, string>> = {
-  reduction: runsWords('ways.oneBlockShapesFit'),
-  'reduction and one more block': runsWords('ways.theAwkwardColourGoes'),
-  'a block for each colour': runsWords('ways.correctableAndReprintableEvery'),
-  'few blocks, overlapping': runsWords('ways.coloursMadeWhereTransparent'),
-};
 
 interface WaysDialogProps {
   readonly found: Proposals;
@@ -40,7 +35,7 @@ export default function WaysDialog({ found, onClose, onTake }: WaysDialogProps) 
           <WaysHead />
           <tbody>
             {found.ways.map(({ name, figures, looks, sketch }) => (
-              <WayRow key={name} name={name} looks={looks} figures={figures} onTake={onTake} sketch={sketch} />
+              <WayRow key={name} way={name} looks={looks} figures={figures} onTake={onTake} sketch={sketch} />
             ))}
           </tbody>
         </table>
@@ -54,21 +49,22 @@ export default function WaysDialog({ found, onClose, onTake }: WaysDialogProps) 
 }
 
 interface WayRowProps {
-  readonly name: string;
+  readonly way: keyof (typeof runs)['ways']['name'];
   readonly looks: readonly (readonly Lab[])[];
   readonly figures: PlanFigures;
   readonly onTake: (sketch: PlanSketch) => void;
   readonly sketch: PlanSketch;
 }
 
-function WayRow({ name, looks, figures, onTake, sketch }: WayRowProps) {
+function WayRow({ way, looks, figures, onTake, sketch }: WayRowProps) {
   const { stamp, sheet } = usePrintDesk('stamp', 'sheet');
+  const name = runsWords(`ways.name.${way}`);
   return (
     <tr>
       <td className={css.wayName}>
         {name}
         <br />
-        <span className={clsx(kit.quiet, kit.regular)}>{ASKS[name]}</span>
+        <span className={clsx(kit.quiet, kit.regular)}>{runsWords(`ways.asks.${way}`)}</span>
       </td>
       <td className={css.wayLook}>
         {stamp && (

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import {
   useCallback,
   useEffect,
@@ -50,7 +51,7 @@ export function useFlatten() {
         (settings) => quick.ask('flatten', { settings, thinnest: false }),
         (answer) => {
           if (answer.ok) setPreview(answer.value);
-          setProblem(answer.ok || answer.code === 'stopped' ? undefined : answer.message);
+          setProblem(answer.ok || answer.code === 'stopped' ? undefined : inWords(answer));
         },
       ),
     [quick],
@@ -214,7 +215,7 @@ function useRunWhole(
       if (mine !== turn.current) return;
       if (!answer.ok) {
         setWork(undefined);
-        if (answer.code !== 'stopped') setProblem(answer.message);
+        if (answer.code !== 'stopped') setProblem(inWords(answer));
         return;
       }
       const stored = await worker.ask('storeLabels', { url: urls.labels });
@@ -233,7 +234,7 @@ function useRunWhole(
               ? pictureWords('useFlatten.everythingMergedIntoOne', { minIslandMm2: used.minIslandMm2 })
               : pictureWords('useFlatten.thePictureIsOne'),
           );
-      } else setProblem(stored.message);
+      } else setProblem(inWords(stored));
       if (mine !== turn.current) return;
       setWork(undefined);
       setPreview(undefined);

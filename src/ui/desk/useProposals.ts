@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Plan } from '@/model';
 import type { Proposals, ColourGot } from '@/derived';
@@ -65,7 +66,7 @@ export function useProposals(): Search {
           if (!current) return;
           setProgress(undefined);
           if (answer.ok) setFound(answer.value);
-          else setProblem(answer.code === 'stopped' ? runsWords('useProposals.theSearchWasStopped') : answer.message);
+          else setProblem(answer.code === 'stopped' ? runsWords('useProposals.theSearchWasStopped') : inWords(answer));
         });
     }, REST_MS);
     return () => {

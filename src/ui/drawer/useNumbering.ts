@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { isTestSheet, markSheets, proposeRoles, SHEET_ROLES, type SheetName, type SheetRole } from '@/core/sheets';
 import { usePrintDesk } from '../kit/printContext';
@@ -62,7 +63,7 @@ function useWriteNumbers(
   const write = async (why: string) => {
     const answer = await log({ kind: 'numbered', marks, reason: why });
     if (!answer.ok) {
-      tell(answer.message);
+      tell(inWords(answer));
       return;
     }
     setLines(undefined);

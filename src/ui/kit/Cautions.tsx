@@ -5,13 +5,14 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { useState } from 'react';
-import { DEFER_TO, type CautionPlace } from '@/core/cautions';
+import type { CautionPlace } from '@/core/cautions';
 import { cautionsOf } from '@/derived';
 import { usePrintDesk } from './printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import { frameWords } from '@/words/frame';
 import { rich } from '@/ui/kit/rich';
+import { cautionWords } from '@/words/cautions';
 
 /** Cautions where the choice is made: one quiet line, the whole behind it. */
 export function Cautions({ place }: { place: CautionPlace }) {
@@ -23,7 +24,7 @@ export function Cautions({ place }: { place: CautionPlace }) {
         frameWords.rich('cautions.care', {
           what: cautions
             .slice(0, 3)
-            .map((c) => c.title.toLowerCase())
+            .map((c) => cautionWords(`title.${c.id}`).toLowerCase())
             .join(', '),
           link: (words) => (
             <button type="button" className={kit.link} onClick={() => setOpen(true)}>
@@ -37,13 +38,13 @@ export function Cautions({ place }: { place: CautionPlace }) {
         <DialogContent>
           {cautions.map((c) => (
             <section key={c.id} className={kit.below12}>
-              <h3>{c.title}</h3>
+              <h3>{cautionWords(`title.${c.id}`)}</h3>
               <p>
-                {c.hazard} {c.care}
+                {cautionWords(`hazard.${c.id}`)} {cautionWords(`care.${c.id}`)}
               </p>
             </section>
           ))}
-          <p className={clsx(kit.say, kit.bad)}>{DEFER_TO}</p>
+          <p className={clsx(kit.say, kit.bad)}>{cautionWords('deferTo')}</p>
         </DialogContent>
         <DialogActions>
           <Button onClick={() => setOpen(false)}>{frameWords('close')}</Button>

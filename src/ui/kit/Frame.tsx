@@ -15,10 +15,10 @@ import { fetched } from '@/ui/kit/fetched';
 import { processOf } from '@/derived';
 import { wordsOfEdit } from '@/words/history';
 import { printWords } from '@/words/prints';
-import { mediumById } from '@/core/inks';
 import { frameWords } from '@/words/frame';
 import { clockOf } from '@/words/dates';
 import { rich } from '@/ui/kit/rich';
+import { mediumInWords } from '@/words/mediums';
 
 const KeysSheet = dynamic(
   fetched(() => import('./KeysSheet').then((m) => m.KeysSheet)),
@@ -101,7 +101,7 @@ function TopBar({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<Se
     plan: { inks, blocks, picture, sheets },
     unit,
   } = desk;
-  const mediums = [...new Set(inks.map((ink) => mediumById(ink.mediumId).name))];
+  const mediums = [...new Set(inks.map((ink) => mediumInWords(ink.mediumId)))];
   return (
     <header className={css.top}>
       <Brand />

@@ -15,6 +15,7 @@ import { kit } from '@/ui/kit/styles';
 import clsx from 'clsx';
 import css from './fields.module.css';
 import { useTyped } from './useTyped';
+import type { Told } from '@/core/units';
 
 interface TypedProps {
   readonly label: string;
@@ -60,7 +61,7 @@ interface FieldProps<Range> {
 interface NumberRange {
   readonly min: number;
   readonly max: number;
-  readonly what: string;
+  readonly what: Told;
 }
 
 /** A length typed in any unit. */

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import { useMemo, useRef, useState } from 'react';
 import { success, type Outcome } from '@/core/units';
 
@@ -28,7 +29,7 @@ export function useTyped(typing: Typing) {
         typed = now.current.text;
       if (typed === undefined) return;
       const parsed = typed === shown ? success(value) : read(typed); // what is shown, left as it was, changes nothing
-      setError(parsed.ok ? undefined : parsed.message);
+      setError(parsed.ok ? undefined : inWords(parsed));
       if (!parsed.ok) return;
       setText(undefined);
       if (Math.abs(parsed.value - value) > SAME) onChange(parsed.value);

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import { useEffect, useState } from 'react';
 import type { Outcome } from '@/core/units';
 
@@ -25,7 +26,7 @@ export function useWorkerAnswer<T>(ask: (() => Promise<Outcome<T>>) | undefined)
       setGot((before) =>
         answer.ok
           ? { ask, value: answer.value }
-          : { ask, value: before?.value, problem: answer.code === 'stopped' ? undefined : answer.message },
+          : { ask, value: before?.value, problem: answer.code === 'stopped' ? undefined : inWords(answer) },
       );
     });
     return () => {

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -304,7 +305,7 @@ function NameDialog({ asking, onClose, onDone }: NameDialogProps) {
   const submit = async () => {
     const done = await onDone(name);
     if (done.ok) onClose();
-    else setError(done.message);
+    else setError(inWords(done));
   };
   return (
     <Dialog open onClose={onClose} maxWidth="xs" fullWidth>

@@ -249,6 +249,9 @@ export const block = {
     thickenTo: 'Thicken to {to}',
     widenTo: 'Widen to {to}',
     maskClearedGroundIn: 'Mask cleared ground in this run',
+    areaOf: '{found, number, ::.0} of {wanted, number, ::.0} mm²',
+    bridged: '{found} wide, {wanted} bridged',
+    lengthOf: '{found} of {wanted}',
   },
   maskWords: {
     layAMaskOver: 'lay a mask over it',

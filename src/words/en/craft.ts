@@ -1,5 +1,6 @@
 /** What stored ids are called: faults, marks, hands, and what things of the workshop are of. */
 export const craft = {
+  printing: { 'by hand': 'by hand' },
   fault: {
     misfit: 'misfit',
     weak: 'weak',

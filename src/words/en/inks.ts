@@ -154,7 +154,7 @@ export const inks = {
     noMixtureOfTheseInks: 'no mixture of these inks is that dark here.',
     noMixtureOfTheseInksIs: 'no mixture of these inks is that pure. A stronger pigment of that hue would be needed.',
     theCabinetHoldsNo:
-      'The cabinet holds no {mediumById} to mix this from. Put one in, or choose another medium for the ink under Runs.',
+      'The cabinet holds no {medium} to mix this from. Put one in, or choose another medium for the ink under Runs.',
     partsMissing:
       '{parts} {missing, plural, one {is} other {are}} not in this cabinet. The colour is kept as it was mixed.',
     lidLabelPdf: 'Lid label, PDF',

@@ -35,6 +35,7 @@ export const proof = {
     waysToMeasure: 'Ways to measure',
     runAgainst: 'Run {run, number} against {below}',
     run2: 'Run',
+    lowerRun: 'run {run, number}',
   },
   scan: {
     stop: 'Stop',
@@ -93,7 +94,6 @@ export const proof = {
     atThe: '{shim} at the {stop}',
     notAtAll: 'not at all',
     keepTheMarginsMove: 'Keep the margins: move the paper’s stops as well, {contacts}, towards the sheet.',
-    atThe2: '{tValue} at the {contact}',
     takeItOffRun: 'Take it off run {run, number}’s block: {trimMm}. What is cut off does not come back.',
     runGrowthCannotBe: 'Run {run, number}: growth cannot be shimmed. {advice}',
     sideways: '{dx} to the {dxMm, select, true {right} other {left}}',

@@ -102,9 +102,10 @@ export const register = {
     largeDrawingsComeIn:
       'Large drawings come in tiles that overlap by 10 mm, each with a ruler to check the printer by.',
     cutList: 'Cut list',
-    mm: '{widthMm, number} mm',
     shimsToHaveBy: 'Shims to have by: {stock}.',
     wayOfRegistration: 'Way of registration',
+    drawing: '{way}: {name}, {note}',
+    inShort: '{way}.',
   },
   paperColour: {
     paper: 'Paper',

@@ -26,6 +26,12 @@ export const rehearse = {
     printTheLastRun: 'Print the last run',
   },
   rehearse: {
+    sample: {
+      buoy: 'three colours, few parts: for the first time',
+      pear: 'four colours with a light inside a dark: what goes first?',
+      lamps: 'five colours at night, lights kept to the end',
+    },
+    last: 'last: {score, number} of 100, {level}',
     theTracingLiesOn: 'the tracing lies on the block, in its colours',
     outlinesOnlyAskFor: 'outlines only; ask for a hint when you are stuck',
     aBareBlockAnd: 'a bare block, and the picture in your head',

@@ -90,6 +90,14 @@ export const runs = {
     overAll: '{colour}, over all',
   },
   proposals: {
+    aim: {
+      'best colour': 'best colour',
+      'fewest runs': 'fewest runs',
+      'fewest blocks': 'fewest blocks',
+      'fewest days': 'fewest days',
+      'thinnest build': 'thinnest build',
+    },
+    difference: '{all}.',
     compareWaysOfWorking: 'Compare ways of working',
     searching: 'searching, {progress, number} %',
     stop: 'stop',
@@ -122,10 +130,18 @@ export const runs = {
     aRunIsKept: 'A run is kept at its place under its ink. Days and sheets are start values.',
   },
   ways: {
-    oneBlockShapesFit: 'one block, shapes fit by themselves; no way back and no reprint',
-    theAwkwardColourGoes: 'the awkward colour goes straight on the paper; two blocks to register',
-    correctableAndReprintableEvery: 'correctable and reprintable; every shape must meet its neighbour in register',
-    coloursMadeWhereTransparent: 'colours made where transparent inks overlap; register shows at every overlap',
+    asks: {
+      reduction: 'one block, shapes fit by themselves; no way back and no reprint',
+      reductionAndOne: 'the awkward colour goes straight on the paper; two blocks to register',
+      blockForEach: 'correctable and reprintable; every shape must meet its neighbour in register',
+      overlapping: 'colours made where transparent inks overlap; register shows at every overlap',
+    },
+    name: {
+      reduction: 'reduction',
+      reductionAndOne: 'reduction and one more block',
+      blockForEach: 'a block for each colour',
+      overlapping: 'few blocks, overlapping',
+    },
     waysOfWorkingOn: 'Ways of working, on this picture',
     eachRowIsThe:
       'Each row is the plan with the best colour of its way, on as few blocks as keep it. Colours are predicted from each ink’s colour and opacity: typically 3 to 6 ΔE off, more if inking varies. Days and sheets come from start values.',

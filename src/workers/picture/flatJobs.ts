@@ -9,7 +9,7 @@ import {
   MAX_RADIUS_PX,
   type FlatPicture,
 } from '@/core/picture';
-import { failure, type Failure } from '@/core/units';
+import { failure, failureSaid } from '@/core/units';
 import { decodeLabelMap, encodeLabelMap } from '@/model';
 import { type FlatResult, type PictureJobs } from '../protocol';
 import { JobFailed, type Handlers } from '../serve';
@@ -103,8 +103,7 @@ export const flatJobs = {
   },
   measure({ labels, width, height, mmPerPx, coloursLabD50 }, progress) {
     const started = performance.now();
-    if (!(labels instanceof Uint8Array))
-      throw new JobFailed(failure('not-opened', 'This is a map of a print, not of a picture’s colours.'));
+    if (!(labels instanceof Uint8Array)) throw new JobFailed(failure('not-opened.thisIsAMap'));
     const used = new Uint8Array(256);
     for (let i = 0; i < labels.length; i++) used[labels[i]] = 1;
     const kept = coloursLabD50.map((_, l) => l).filter((l) => used[l]);
@@ -122,8 +121,8 @@ export const flatJobs = {
       .stream()
       .pipeThrough(new CompressionStream('deflate'));
     const response = await fetch(url, { method: 'POST', body: await new Response(deflated).blob() });
-    const answer = (await response.json()) as string | Failure;
-    if (typeof answer !== 'string') throw new JobFailed(failure(answer.code, answer.message));
+    const answer = (await response.json()) as string | { readonly code: string; readonly message: string };
+    if (typeof answer !== 'string') throw new JobFailed(failureSaid(answer.code, answer.message));
     return answer;
   },
   async paint({ what, styles, view, width, height, backdrop, lines }) {
@@ -153,8 +152,7 @@ export const flatJobs = {
 
 async function fetched(url: string): Promise<Response> {
   const response = await fetch(url);
-  if (!response.ok)
-    throw new JobFailed(failure('fetch', 'The picture could not be loaded from the server. Load the page again.'));
+  if (!response.ok) throw new JobFailed(failure('fetch'));
   return response;
 }
 
@@ -181,10 +179,7 @@ function adopt(
     (share) => progress(0.7 + 0.3 * share),
     thinnest,
   );
-  if (!figures)
-    throw new JobFailed(
-      failure('flatten-too-broken', 'The picture breaks up into millions of specks. Raise the smoothing.'),
-    );
+  if (!figures) throw new JobFailed(failure('flatten-too-broken.thePictureBreaksUp'));
   setMap({ width: flat.width, height: flat.height, labels: flat.labels }, mmPerPx);
   return {
     width: flat.width,

@@ -67,10 +67,7 @@ export function takePrintMap(printed: PrintMap | undefined): void {
 
 export function allIslands(): IslandMap {
   held.islandsNow ??= findIslands(opened(held.map));
-  if (!held.islandsNow)
-    throw new JobFailed(
-      failure('flatten-too-broken', 'The picture breaks up into millions of specks. Raise the smoothing.'),
-    );
+  if (!held.islandsNow) throw new JobFailed(failure('flatten-too-broken.thePictureBreaksUp'));
   return held.islandsNow;
 }
 
@@ -113,7 +110,7 @@ export function islandInfo(island: number, atX?: number, atY?: number): IslandIn
 }
 
 export function opened<T>(thing: T | undefined): T {
-  if (thing === undefined) throw new JobFailed(failure('not-opened', 'The picture is still loading.'));
+  if (thing === undefined) throw new JobFailed(failure('not-opened.thePictureIsStill'));
   return thing;
 }
 

@@ -36,13 +36,7 @@ export const stageJobs = {
   printMap({ task, width, height }) {
     const here = opened(held.map);
     const made = isPlain(task) ? undefined : printMapOf(here, task);
-    if (!made && !isPlain(task))
-      throw new JobFailed(
-        failure(
-          'flatten-too-broken',
-          'The picture is too broken up for overlaps and masks. Raise the smoothing on the Picture view.',
-        ),
-      );
+    if (!made && !isPlain(task)) throw new JobFailed(failure('flatten-too-broken.thePictureIsToo'));
     takePrintMap(made);
     const parts = made?.parts ?? plainParts(task.labelCount);
     return {
@@ -98,13 +92,7 @@ export const stageJobs = {
   cutIslands({ standing, cutNow, done }) {
     const here = sheetMap();
     const { islands, strips } = cutIslandsOf(here, labelSet(cutNow), held.mapMmPerPx);
-    if (!strips)
-      throw new JobFailed(
-        failure(
-          'flatten-too-broken',
-          'There are too many parts to tick off one by one. Raise the smoothing on the Picture view.',
-        ),
-      );
+    if (!strips) throw new JobFailed(failure('flatten-too-broken.thereAreTooMany'));
     const stands = labelSet(standing),
       now = labelSet(cutNow);
     held.cut = {
@@ -141,13 +129,7 @@ function stageMeasured(standing: readonly number[], narrowestToolMm = 0): StageM
     kept && kept.widestMm >= Math.min(narrowestToolMm, held.meter.mostMm)
       ? kept
       : held.meter.measure(labelSet(standing), narrowestToolMm);
-  if (!measure)
-    throw new JobFailed(
-      failure(
-        'flatten-too-broken',
-        'This stage breaks up into too many parts to be looked over. Raise the smoothing on the Picture view.',
-      ),
-    );
+  if (!measure) throw new JobFailed(failure('flatten-too-broken.thisStageBreaksUp'));
   held.stages.delete(key);
   held.stages.set(key, measure);
   if (held.stages.size > STAGES_KEPT) held.stages.delete(held.stages.keys().next().value!);

@@ -4,9 +4,7 @@ import { respond } from '../respond';
 
 /** What a device says it has heard of a print. */
 export function heardBy(text: unknown): Outcome<Counters> {
-  return typeof text === 'string'
-    ? readCounters(text)
-    : failure('request', '“known” is missing: what this device has heard of the print. Load the page again.');
+  return typeof text === 'string' ? readCounters(text) : failure('request.knownIsMissingWhat');
 }
 
 /** A change that is done answers with all that is new since the asker last heard of the print. */

@@ -1,3 +1,4 @@
+import { toldByServer } from '@/words/refusals';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { database, printName, printState } from '@/server';
@@ -29,7 +30,7 @@ export default async function PrintLayout({ children, params }: Params & { child
     return (
       <main className={kit.page}>
         <h1>{pageWords('unreadable.title')}</h1>
-        <p className={clsx(kit.around10, kit.measure)}>{print.message}</p>
+        <p className={clsx(kit.around10, kit.measure)}>{toldByServer(print)}</p>
         <p className={clsx(kit.row, kit.gap26)}>
           <a href={`/api/prints/${id}/files/stored.json`}>{pageWords('unreadable.bytes')}</a>
           <a href="/">{pageWords('toShelf')}</a>

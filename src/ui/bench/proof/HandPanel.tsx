@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
@@ -106,7 +107,7 @@ function useKeepProof(
       motion: fitByEye(marks),
     });
     tell(
-      answer.ok ? proofWords('hand.proofOfRunKept', { run }) : answer.message,
+      answer.ok ? proofWords('hand.proofOfRunKept', { run }) : inWords(answer),
       answer.ok ? { words: proofWords('hand.toTheShims'), take: onShims } : undefined,
     );
   };

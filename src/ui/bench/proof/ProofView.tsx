@@ -1,10 +1,11 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Link from 'next/link';
 import { useCallback, useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { materialById } from '@/core/cutting';
 import { fitByEye, type MisfitMark, type PatchReading, type SheetLayout } from '@/core/registration';
-import { sentenceIn, formatLength } from '@/core/units';
-import { blocksOfRun, growthAdvice, newestProofs, sheetLayoutOf, wordsForMotion, type Proof } from '@/derived';
+import { formatLength } from '@/core/units';
+import { blocksOfRun, newestProofs, sheetLayoutOf, type Proof } from '@/derived';
 import type { ProofAnswer, RegisterWorker } from '@/workers';
 import { BenchTabs } from '../BenchTabs';
 import { useRegisterWorker } from '@/ui/kit/useRegisterWorker';
@@ -19,6 +20,7 @@ import { Leaves } from '@/ui/kit/Leaves';
 import type { RunAnswer } from '@/core/registration/readProof';
 import { SheetPicture } from './SheetPicture';
 import { proofWords } from '@/words/proof';
+import { growthInWords, motionInWords } from '@/words/motion';
 
 const LEAVES = [
   ['hand', proofWords('proof.byHand')],
@@ -70,7 +72,7 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
         )}
         {leaf === 'scan' && answer && !answer.ok && (
           <p className={clsx(kit.say, kit.bad)} role="status">
-            {answer.message}
+            {inWords(answer)}
           </p>
         )}
         <SheetPicture
@@ -105,10 +107,9 @@ function useProof(layout: SheetLayout) {
   const newest = newestProofs(plan, bench)[run - 1];
   const { motion, patches } = foundIn(leaf, answer, marks, newest);
   const image = layout.images[0];
-  const below = run === 1 ? proofWords('proof.itsPlaceOnThe') : `run ${run - 1}`;
+  const below = run === 1 ? proofWords('proof.itsPlaceOnThe') : proofWords('proof.lowerRun', { run: run - 1 });
   const wood = materialById(blocksOfRun(plan, plan.runs[run - 1])[0].block.materialId).grain;
-  const growth = motion && growthAdvice(motion, image, wood);
-  const advice = growth && sentenceIn(growth, unit);
+  const advice = motion && growthInWords(motion, image, wood, unit);
   const placeMark = useCallback(
     (xMm: number, yMm: number) =>
       setMarks((all) =>
@@ -124,7 +125,7 @@ function useProof(layout: SheetLayout) {
       : '';
   const words =
     motion &&
-    `${sentenceIn(wordsForMotion(motion, image, proofWords('proof.run', { run })), unit)}${disagree}${advice ? ` ${advice}` : ''}`;
+    `${motionInWords(motion, image, proofWords('proof.run', { run }), unit)}${disagree}${advice ? ` ${advice}` : ''}`;
   return {
     ...{ leaf, setLeaf, marks, setMarks, picked, setPicked, placeMark, read, setRead, worker },
     ...{ run, below, answer, patches, words },

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import MenuItem from '@mui/material/MenuItem';
@@ -6,8 +7,7 @@ import TextField from '@mui/material/TextField';
 import { useRef, useState, type Dispatch, type SetStateAction, type RefObject } from 'react';
 import { deltaE2000, hexFromLabD50 as hex } from '@/core/colour';
 import type { SheetLayout } from '@/core/registration';
-import { sentenceIn, formatSize } from '@/core/units';
-import { wordsForMotion } from '@/derived';
+import { formatSize } from '@/core/units';
 import type { ProofAnswer, RegisterWorker } from '@/workers';
 import { newId } from '@/session';
 import { usePrintDesk } from '../../kit/printContext';
@@ -17,6 +17,7 @@ import css from './ScanPanel.module.css';
 import { FileButton } from '@/ui/kit/FileButton';
 import type { RunReading } from '@/core/registration/readProof';
 import { proofWords } from '@/words/proof';
+import { motionInWords } from '@/words/motion';
 
 const MAX_SCAN_BYTES = 60 * 1024 * 1024;
 
@@ -102,7 +103,7 @@ function useKeepScan(
       })),
     );
     if (!answer.ok) {
-      tell(answer.message);
+      tell(inWords(answer));
       return;
     }
     tell(proofWords('scan.proofOfRunGood', { good: good.length }), {
@@ -140,7 +141,7 @@ function useScanReading(
     if (mine !== serial.current) return;
     if (opened.ok) return readFile(opened.value.file, opened.value.dpi);
     setBusy(undefined);
-    setProblem(opened.message);
+    setProblem(inWords(opened));
   };
   const simulate = async () => {
     const mine = ++serial.current;
@@ -151,7 +152,7 @@ function useScanReading(
     if (mine !== serial.current) return;
     if (scan.ok) return readFile(scan.value.file, scan.value.dpi);
     setBusy(undefined);
-    setProblem(scan.message);
+    setProblem(inWords(scan));
   };
   const stop = () => {
     serial.current++;
@@ -201,7 +202,7 @@ function useReadFile(
     if (mine !== serial.current) return;
     setBusy(undefined);
     if (answer.ok) onRead(answer.value);
-    else if (answer.code !== 'stopped') setProblem(answer.message);
+    else if (answer.code !== 'stopped') setProblem(inWords(answer));
   };
 }
 
@@ -223,10 +224,7 @@ function ScanAnswer({ read, run, layout, good, keep }: ScanAnswerProps) {
           <li key={i} className={clsx(kit.plain, run === i + 1 && kit.bold)}>
             {r.ok ? (
               <>
-                {sentenceIn(
-                  wordsForMotion(r.value.motion, layout.images[0], proofWords('scan.run', { run: i + 1 })),
-                  unit,
-                )}{' '}
+                {motionInWords(r.value.motion, layout.images[0], proofWords('scan.run', { run: i + 1 }), unit)}{' '}
                 <span className={clsx(kit.quiet, kit.num)}>
                   {proofWords('scan.mmOfPatches', {
                     shiftMm: Math.max(r.value.range95.dxMm, r.value.range95.dyMm),
@@ -237,7 +235,7 @@ function ScanAnswer({ read, run, layout, good, keep }: ScanAnswerProps) {
                 </span>
               </>
             ) : (
-              <span className={kit.madder}>{r.message}</span>
+              <span className={kit.madder}>{inWords(r)}</span>
             )}
           </li>
         ))}

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState, type Dispatch, type SetStateAction } from 'react';
@@ -15,18 +16,16 @@ import {
   type RectMm,
   type Motion,
 } from '@/core/registration';
-import { sentenceIn, formatLength } from '@/core/units';
+import { formatLength } from '@/core/units';
 import { MAX_SHIMS, type Plan } from '@/model';
 import {
   blocksOfRun,
   blockNamesOf,
   contactsOf,
-  growthAdvice,
   measuredMisfits,
   newestProofs,
   presentMisfits,
   shimsIn,
-  wordsForMotion,
   type BenchState,
 } from '@/derived';
 import { LengthField } from '../../kit/fields';
@@ -39,6 +38,9 @@ import type { SettingShims, ShimPlan } from '@/core/registration/shims';
 import { listOf } from '@/words/phrases';
 import { proofWords } from '@/words/proof';
 import { rich } from '@/ui/kit/rich';
+import { uncapitalised } from '@/words/phrases';
+import { wayInWords } from '@/words/ways';
+import { growthInWords, motionInWords } from '@/words/motion';
 
 /** The shims that bring the whole set together, and what else would. */
 export function ShimPanel({ layout }: { layout: SheetLayout }) {
@@ -66,7 +68,7 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
     <>
       {!way.shims && (
         <p className={clsx(kit.say, kit.wait)}>
-          {proofWords('shim.withBlocksAreNot', { way: way.name.toLowerCase() })}
+          {proofWords('shim.withBlocksAreNot', { way: uncapitalised(wayInWords(way.id)) })}
         </p>
       )}
       <ShimsForTheSet
@@ -153,7 +155,7 @@ function usePutShims(setBusy: Dispatch<SetStateAction<boolean>>) {
       })),
     });
     setBusy(false);
-    tell(done.ok ? proofWords('shim.theShimsAreNoted') : done.message);
+    tell(done.ok ? proofWords('shim.theShimsAreNoted') : inWords(done));
   };
   return put;
 }
@@ -179,7 +181,7 @@ function AsItLies({ present, image, runOf }: AsItLiesProps) {
             i > 0 &&
             present[i] && (
               <li key={run.id} className={kit.plain}>
-                {sentenceIn(wordsForMotion(present[i]!, image, proofWords('shim.runAgainstRun', { run: i + 1 })), unit)}
+                {motionInWords(present[i]!, image, proofWords('shim.runAgainstRun', { run: i + 1 }), unit)}
               </li>
             ),
         )}
@@ -231,7 +233,7 @@ function OrInstead({ moved, contacts, answer, runOf, settings, image }: OrInstea
                     Math.abs(answer.paperStopsMm[k]) > 0.005
                       ? proofWords('shim.atThe', {
                           shim: formatLength(answer.paperStopsMm[k], unit, 2),
-                          stop: c.name,
+                          stop: inWords(c.name),
                         })
                       : '',
                   )
@@ -249,7 +251,7 @@ function OrInstead({ moved, contacts, answer, runOf, settings, image }: OrInstea
                 trimMm: s.trimMm
                   .map((t, k) =>
                     t > 0.02
-                      ? proofWords('shim.atThe2', { tValue: formatLength(t, unit, 2), contact: contacts[k].name })
+                      ? proofWords('shim.atThe', { shim: formatLength(t, unit, 2), stop: inWords(contacts[k].name) })
                       : '',
                   )
                   .filter(Boolean)
@@ -258,12 +260,12 @@ function OrInstead({ moved, contacts, answer, runOf, settings, image }: OrInstea
             </li>
           ))}
         {answer.settings.map((s) => {
-          const growth = growthAdvice(
+          const advice = growthInWords(
             settings.find((x) => x.id === s.id)!.misfit,
             image,
             materialById(blocksOfRun(plan, plan.runs[runOf(s.id) - 1])[0].block.materialId).grain,
+            unit,
           );
-          const advice = growth && sentenceIn(growth, unit);
           return advice ? (
             <li key={`g${s.id}`} className={kit.plain}>
               {proofWords('shim.runGrowthCannotBe', { run: runOf(s.id), advice })}
@@ -337,7 +339,7 @@ function ShimRow({ s, runOf, contacts, answer }: ShimRowProps) {
         <tbody>
           {s.contacts.map((c, k) => (
             <tr key={k}>
-              <th scope="row">{contacts[k].name}</th>
+              <th scope="row">{inWords(contacts[k].name)}</th>
               <td>
                 {piecesOf(c)}
                 <div className={clsx(kit.note, kit.num)}>

@@ -119,8 +119,8 @@ function Choices({ refused, mine, begin, scores }: ChoicesProps) {
           <Entry
             key={sample.id}
             title={sample.name}
-            says={sample.says}
-            last={own[0] && `last: ${Math.round(own[0].score)} of 100, ${own[0].level}`}
+            says={rehearseWords(`rehearse.sample.${sample.id}`)}
+            last={own[0] && rehearseWords('rehearse.last', { score: Math.round(own[0].score), level: own[0].level })}
             best={best(own)}
           >
             <Button

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { type Lab } from '@/core/colour';
 import {
@@ -106,7 +107,7 @@ function useRehearsedParts(worker: PictureWorker, plan: Plan) {
       if (answer.ok) {
         setParts([...answer.value.parts].sort((a, b) => a.key - b.key));
         setVersion((v) => v + 1);
-      } else if (answer.code !== 'stopped') tell(answer.message);
+      } else if (answer.code !== 'stopped') tell(inWords(answer));
     });
   }, [worker, plan, tell]);
   return { parts, version, setVersion };
@@ -242,7 +243,7 @@ function usePrintRun({
         tooLate: count('too late'),
         never: count('never'),
       }).then((answer) => {
-        if (!answer.ok) tell(answer.message);
+        if (!answer.ok) tell(inWords(answer));
       });
     }
   };

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import clsx from 'clsx';
@@ -111,7 +112,7 @@ function useAllStages(toolsMm: readonly number[]) {
         stop.signal,
       )
       .then((end) => {
-        if (!end.ok && end.code !== 'stopped' && !stop.signal.aborted) setProblem(end.message);
+        if (!end.ok && end.code !== 'stopped' && !stop.signal.aborted) setProblem(inWords(end));
       });
     return () => stop.abort();
   }, [on, asked, stageWorkers]);

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
@@ -23,6 +24,7 @@ import css from './CheckPanel.module.css';
 import type { CheckProps } from './checkProps';
 import { capitalised } from '@/words/phrases';
 import { blockWords } from '@/words/block';
+import { materialInWords } from '@/words/materials';
 
 /** The material, its grain, the tools at hand and the roller. */
 export function Setting({ block, toolsMm, onTools, settings }: CheckProps) {
@@ -35,7 +37,7 @@ export function Setting({ block, toolsMm, onTools, settings }: CheckProps) {
     if (text === undefined) return;
     const read = parseLengthsMm(text, unit, TOOL_RANGE_MM);
     if (!read.ok) {
-      setProblem(read.message);
+      setProblem(inWords(read));
       return;
     }
     const next = [...new Set(read.value)].sort((a, b) => a - b);
@@ -71,7 +73,7 @@ export function Setting({ block, toolsMm, onTools, settings }: CheckProps) {
       <NarrowestTool narrowest={narrowest} onTools={onTools} withNarrowest={withNarrowest} />
       <p className={kit.note}>
         {blockWords('cutSettings.holdsRidgesOfStart', {
-          material: capitalised(material.name),
+          material: capitalised(materialInWords(material)),
           ridgeAlong: formatLength(material.ridgeAlongMm, unit, 1),
           grained: String(material.ridgeAcrossMm !== material.ridgeAlongMm),
           ridgeAcross: formatLength(material.ridgeAcrossMm, unit, 1),
@@ -177,7 +179,7 @@ function BlockAndTools({ material, edit, block, text, problem, setText, takeTool
       >
         {BLOCK_MATERIALS.map((m) => (
           <MenuItem key={m.id} value={m.id}>
-            {m.name}
+            {materialInWords(m)}
           </MenuItem>
         ))}
       </TextField>

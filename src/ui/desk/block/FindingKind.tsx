@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { type CutSettings, type Finding, type FindingKind } from '@/core/cutting';
@@ -161,7 +162,7 @@ function useCure(
       boxPx: box,
       widthPx: finding.limit / mmPerPx + 0.5,
     });
-    if (!done.ok) tell(done.message);
+    if (!done.ok) tell(inWords(done));
     else await regions.canvas.current?.repaint(done.value.box);
   };
   return cure;

@@ -4,7 +4,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState, type Dispatch, type SetStateAction } from 'react';
 import { hexFromLabD50 as hex } from '@/core/colour';
-import { sentenceIn, formatLength, type Outcome } from '@/core/units';
+import { formatLength, type Outcome } from '@/core/units';
 import { CHOKE_MM, TRAP_MM, type PairTrap, type FlatColour } from '@/model';
 import { cutLineNotes, printsFromOneSide, trapsOf, cutsAhead } from '@/derived';
 import { LengthField } from '../../kit/fields';
@@ -16,6 +16,7 @@ import type { Trap } from '@/derived';
 import type { PrintPart } from '@/core/layers';
 import { listOf } from '@/words/phrases';
 import { blockWords } from '@/words/block';
+import { inWords } from '@/words/failures';
 
 /** Overlap between blocks, choke in a reduction: where colours meet, and on which side of the line to cut. */
 export function FitPanel({ run }: { run: number }) {
@@ -29,7 +30,7 @@ export function FitPanel({ run }: { run: number }) {
   const overlapping = extra.filter(({ part }) => part.as.length > 1 || part.as[0] !== part.label);
   const share = overlapping.reduce((sum, { at }) => sum + sheet.share[at], 0);
   const areaCm2 = (plan.picture!.widthMm * plan.picture!.heightMm) / 100;
-  const notes = cutLineNotes(plan, plan.runs[run - 1]).map((note) => sentenceIn(note, unit));
+  const notes = cutLineNotes(plan, plan.runs[run - 1]).map((note) => inWords(note, unit));
   return (
     <>
       {progress.cutsDone > 0 && (

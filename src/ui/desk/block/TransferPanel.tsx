@@ -15,6 +15,7 @@ import { kit } from '@/ui/kit/styles';
 import css from './TransferPanel.module.css';
 import { blockWords } from '@/words/block';
 import { rich } from '@/ui/kit/rich';
+import { transferWords } from '@/words/transfers';
 
 const INK_WORD = 0xff21241f;
 
@@ -36,12 +37,12 @@ export function TransferPanel() {
           {rich(
             blockWords.rich('transfer.prepareTheDrawingIt', {
               strong: (c) => <strong>{c}</strong>,
-              drawing: way.drawing,
+              drawing: transferWords(`drawing.${way.drawing}`),
               mirrored: String(way.drawing === 'mirrored'),
             }),
           )}
         </p>
-        <p className={kit.note}>{way.how}</p>
+        <p className={kit.note}>{transferWords(`how.${way.id}`)}</p>
         {plan.lettering.length > 0 && (
           <p className={clsx(kit.say, kit.bad, kit.above8)}>
             {blockWords('transfer.letteringInPicture', { lettering: plan.lettering.length })}
@@ -135,7 +136,7 @@ function WayChoice({ way }: { way: TransferWay }) {
     >
       {TRANSFER_WAYS.map((w) => (
         <MenuItem key={w.id} value={w.id}>
-          {w.name}
+          {transferWords(`name.${w.id}`)}
         </MenuItem>
       ))}
     </TextField>

@@ -2,6 +2,7 @@ import type { BlockMaterial, Finding, FindingKind } from '@/core/cutting';
 import { formatBare, formatLength, type LengthUnit } from '@/core/units';
 import { capitalised } from '@/words/phrases';
 import { blockWords } from '@/words/block';
+import { materialInWords } from '@/words/materials';
 
 export const FINDING_TITLES: Readonly<Record<FindingKind, readonly [string, string]>> = {
   ridge: [blockWords('findingWords.ridgeTooThin'), blockWords('findingWords.ridgesTooThin')],
@@ -14,10 +15,17 @@ export const FINDING_ORDER: readonly FindingKind[] = ['ridge', 'gap', 'uncuttabl
 
 /** The figure of a finding beside what it should be. */
 export function figureOf(finding: Finding, unit: LengthUnit): string {
-  if (finding.kind === 'loose') return `${finding.value.toFixed(1)} of ${finding.limit.toFixed(1)} mm²`;
+  if (finding.kind === 'loose')
+    return blockWords('findingWords.areaOf', { found: finding.value, wanted: finding.limit });
   if (finding.kind === 'chatter')
-    return `${formatBare(finding.value, unit, 0)} wide, ${formatLength(finding.limit, unit, 0)} bridged`;
-  return `${formatBare(finding.value, unit, 2)} of ${formatLength(finding.limit, unit, 2)}`;
+    return blockWords('findingWords.bridged', {
+      found: formatBare(finding.value, unit, 0),
+      wanted: formatLength(finding.limit, unit, 0),
+    });
+  return blockWords('findingWords.lengthOf', {
+    found: formatBare(finding.value, unit, 2),
+    wanted: formatLength(finding.limit, unit, 2),
+  });
 }
 
 /** Why it matters, in a sentence. */
@@ -26,8 +34,8 @@ export function reasonOf(finding: Finding, material: BlockMaterial): string {
     case 'ridge':
       return blockWords('findingWords.doesNotHoldA', {
         material: material.grain
-          ? blockWords('findingWords.runningThisWayTo', { material: material.name })
-          : capitalised(material.name),
+          ? blockWords('findingWords.runningThisWayTo', { material: materialInWords(material) })
+          : capitalised(materialInWords(material)),
       });
     case 'gap':
       return blockWords('findingWords.theNarrowestToolIs');

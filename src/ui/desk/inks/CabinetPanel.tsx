@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import { useState, type KeyboardEvent, type ReactNode, type Dispatch, type SetStateAction } from 'react';
 import { CONTRAST_RATIO, type OpacityKnown } from '@/core/inks';
@@ -76,23 +77,23 @@ function useCabinetActs(setChosenId: Dispatch<SetStateAction<string | undefined>
   const importFile = async (file: File | undefined) => {
     if (!file) return;
     const answer = await cabinet.importFile(file);
-    tell(answer.ok ? inksWords('cabinet.inksPutIn', { answer: answer.value, file: file.name }) : answer.message);
+    tell(answer.ok ? inksWords('cabinet.inksPutIn', { answer: answer.value, file: file.name }) : inWords(answer));
   };
   const add = async () => {
     const answer = await cabinet.add(freshInk(plan.paper.labD50));
     if (answer.ok) setChosenId(answer.value.id);
-    else tell(answer.message);
+    else tell(inWords(answer));
   };
   const remove = async (ink: StoredInk) => {
     const answer = await cabinet.remove(ink.id);
     if (!answer.ok) {
-      tell(answer.message);
+      tell(inWords(answer));
       return;
     }
     const putBack = async () => {
       const back = await cabinet.putBack(ink.id);
       if (back.ok) setChosenId(back.value.id);
-      else tell(back.message);
+      else tell(inWords(back));
     };
     tell(inksWords('cabinet.wasTakenOutOf', { ink: ink.name }), {
       words: inksWords('cabinet.putItBack'),

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
@@ -193,7 +194,7 @@ function useDrawdownActs(
       setReading(`reading ${slot.words}, ${i + 1} of ${SLOTS.length} …`);
       const answer = await cabinet.read({ kind: 'drawdown', inkId: ink.id, over: slot.over, film: slot.film });
       if (!answer.ok) {
-        tell(answer.message);
+        tell(inWords(answer));
         setReading(undefined);
         return;
       }
@@ -207,7 +208,7 @@ function useDrawdownActs(
     if (!file) return;
     const answer = await cabinet.readFile(file);
     if (!answer.ok) {
-      tell(answer.message);
+      tell(inWords(answer));
       return;
     }
     setSamples(answer.value);
@@ -338,7 +339,7 @@ function Card({ ink, card }: { ink: StoredInk; card: Drawdown }) {
               : card.source === 'file'
                 ? inksWords('drawdown.fromAFile')
                 : inksWords('drawdown.typedIn'),
-          words,
+          words: inWords(words),
         })}
       </p>
     </>

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import { roundTo } from '@/core/numeric';
 import Button from '@mui/material/Button';
 import { useState, type Dispatch, type SetStateAction } from 'react';
@@ -92,7 +93,7 @@ function useGotActs(
   const put = async (labD50: Lab, source: ReadingSource) => {
     setResolved(undefined);
     const answer = await log({ kind: 'colour-got', runId: run.id, colourId: laid.colourId, labD50, source });
-    if (!answer.ok) tell(answer.message);
+    if (!answer.ok) tell(inWords(answer));
     setTyped(undefined);
   };
   const resolve = async () => {
@@ -106,7 +107,7 @@ function useGotActs(
     });
     setBusy(false);
     if (answer.ok) setResolved(answer.value);
-    else tell(answer.message);
+    else tell(inWords(answer));
   };
   return { put, resolve };
 }

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
@@ -13,6 +14,7 @@ import { DrawdownPanel } from './DrawdownPanel';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import { inksWords } from '@/words/inks';
+import { mediumInWords } from '@/words/mediums';
 
 const CONTRAST_RANGE = { min: 0, max: 1, what: inksWords('inkSheet.theContrastRatio') } as const;
 const OPACITY_WORDS: readonly (readonly [Opacity, string])[] = [
@@ -27,7 +29,7 @@ export function InkSheet({ ink, onRemove }: { ink: StoredInk; onRemove: () => vo
   const [name, setName] = useState<string>();
   const save = async (part: Partial<CabinetInk>) => {
     const answer = await cabinet.save(ink.id, part);
-    if (!answer.ok) tell(answer.message);
+    if (!answer.ok) tell(inWords(answer));
   };
   const takeName = () => {
     if (name !== undefined && name.trim() !== '' && name.trim() !== ink.name) void save({ name: name.trim() });
@@ -43,7 +45,7 @@ export function InkSheet({ ink, onRemove }: { ink: StoredInk; onRemove: () => vo
           <Swatch lab={ink.colour.labD50} large /> {ink.name}
         </h2>
         <p className={clsx(kit.note, kit.above6)}>
-          {inksWords('inkSheet.itsFilmHidesOf', { hides: Math.round(100 * hides), words: known.words })}
+          {inksWords('inkSheet.itsFilmHidesOf', { hides: Math.round(100 * hides), words: inWords(known.words) })}
         </p>
       </section>
       <section className={clsx(kit.stack, kit.gap12)}>
@@ -146,9 +148,9 @@ function KindAndUse({ ink, save }: { ink: StoredInk; save: (part: Partial<Cabine
         value={ink.mediumId}
         onChange={(e) => void save({ mediumId: e.target.value as StoredInk['mediumId'] })}
       >
-        {MEDIUMS.map(({ id, name }) => (
+        {MEDIUMS.map(({ id }) => (
           <MenuItem key={id} value={id}>
-            {name}
+            {mediumInWords(id)}
           </MenuItem>
         ))}
       </TextField>

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
@@ -35,7 +36,7 @@ export function PartsEditor({ parts, grams, pigments, disabled, onTurn, onLet }:
   const type = (id: string, text: string) => {
     const parsed = parseNumber(text, { min: 0, max: 100, what: inksWords('partsEditor.aPartInPercent') });
     if (parsed.ok) onLet(withShare(parts, id, parsed.value / 100));
-    else tell(parsed.message);
+    else tell(inWords(parsed));
   };
   return (
     <>

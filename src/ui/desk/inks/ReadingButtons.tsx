@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
@@ -24,13 +25,13 @@ export function ReadingButtons({ request, onReading }: ReadingButtonsProps) {
     const answer = await cabinet.read(request);
     setBusy(false);
     if (answer.ok) onReading(answer.value.reading, 'reader');
-    else tell(answer.message);
+    else tell(inWords(answer));
   };
   const open = async (file: File | undefined) => {
     if (!file) return;
     const answer = await cabinet.readFile(file);
     if (answer.ok) setSamples(answer.value);
-    else tell(answer.message);
+    else tell(inWords(answer));
   };
   return (
     <div className={kit.row}>

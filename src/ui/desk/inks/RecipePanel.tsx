@@ -13,7 +13,6 @@ import {
   type RecipePart,
   type RecipeAnswer,
   type RecipeTask,
-  mediumById,
 } from '@/core/inks';
 import { type Ink } from '@/model';
 import {
@@ -45,6 +44,7 @@ import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';
 import { PartsEditor } from './PartsEditor';
 import { inksWords } from '@/words/inks';
 import { rich } from '@/ui/kit/rich';
+import { mediumInWords } from '@/words/mediums';
 
 const LIMIT_WORDS: Record<RecipeLimit, string> = {
   'below shows through': inksWords('recipe.whatLiesBelowShows'),
@@ -115,7 +115,7 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
 function NoneOfMedium({ ink }: { ink: Ink }) {
   return (
     <p className={clsx(kit.say, kit.wait, kit.above8)}>
-      {inksWords('recipe.theCabinetHoldsNo', { mediumById: mediumById(ink.mediumId).name })}
+      {inksWords('recipe.theCabinetHoldsNo', { medium: mediumInWords(ink.mediumId) })}
     </p>
   );
 }

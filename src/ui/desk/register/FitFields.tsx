@@ -31,6 +31,8 @@ import { Leaves } from '@/ui/kit/Leaves';
 import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';
 import { Remedy } from './Remedy';
 import { registerWords } from '@/words/register';
+import { uncapitalised } from '@/words/phrases';
+import { wayInWords } from '@/words/ways';
 
 /** How sure the fit is, why, and what would help. */
 const SHOWN = [
@@ -205,7 +207,7 @@ function FitAnswer({ result, register, question, spread, layings }: FitAnswerPro
           <p className={clsx(kit.note, kit.num)}>
             {registerWords('fitFields.sheetsByInMs', {
               sheets: question.sheets,
-              registrationWay: registrationWay(plan.way.registration).name.toLowerCase(),
+              registrationWay: uncapitalised(wayInWords(plan.way.registration)),
               milliseconds: Math.round(result.milliseconds),
               shiftMm: spread.shiftMm,
               turnDeg: spread.turnDeg,
@@ -334,7 +336,7 @@ function WaysTable({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
         <tbody>
           {REGISTRATION_WAYS.map((id, i) => (
             <tr key={id} aria-current={id === plan.way.registration || undefined}>
-              <th scope="row">{registrationWay(id).name}</th>
+              <th scope="row">{wayInWords(id)}</th>
               <td className={kit.num}>{spreads[i].shiftMm.toFixed(2)}</td>
               <td className={kit.num}>{registrationWay(id).minutesASheet}</td>
               <td className={kit.num}>{shares ? `${percent(shares[i])} %` : '…'}</td>

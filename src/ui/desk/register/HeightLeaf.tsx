@@ -1,6 +1,6 @@
 'use client';
 import { heightsOf, HEIGHT_RANGE_MM, TYPE_HEIGHT_MM, type HeightStack } from '@/core/registration';
-import { sentenceIn, formatLength } from '@/core/units';
+import { formatLength } from '@/core/units';
 import { LengthField } from '../../kit/fields';
 import { Cautions } from '../../kit/Cautions';
 import { FromWorkshop } from '../../kit/FromWorkshop';
@@ -12,6 +12,7 @@ import { useSizePx } from '@/ui/kit/useSizePx';
 import { useRef } from 'react';
 import type { HeightAnswer } from '@/core/registration/heights';
 import { registerWords } from '@/words/register';
+import { inWords } from '@/words/failures';
 
 const PARTS = [
   ['packing', TOKENS.board],
@@ -42,7 +43,7 @@ export function HeightDrawing() {
         role="img"
         aria-label={registerWords('heightLeaf.stackOf', {
           total: formatLength(answer.totalMm, unit, 2),
-          answer: sentenceIn(answer.text, unit),
+          answer: inWords(answer.text, unit),
         })}
       >
         <line x1={60} y1={base} x2={700} y2={base} stroke={TOKENS.ink} strokeWidth={2} />
@@ -193,7 +194,7 @@ export function HeightFields() {
         className={clsx(kit.say, answer.verdict === 'prints' || answer.verdict === 'by hand' ? kit.good : kit.bad)}
         role="status"
       >
-        {sentenceIn(answer.text, unit)}
+        {inWords(answer.text, unit)}
       </p>
       <HeightAnswer answer={answer} />
       <Cautions place="pull" />

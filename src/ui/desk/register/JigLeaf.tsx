@@ -14,7 +14,7 @@ import {
   type RegistrationWayId,
   type SheetLayout,
 } from '@/core/registration';
-import { sentenceIn, formatSize } from '@/core/units';
+import { formatLength, formatSize } from '@/core/units';
 import { EXPORT_PAPERS, type ExportPaper, type LayoutPlan } from '@/model';
 import { jigInputOf } from '@/derived';
 import { Cautions } from '../../kit/Cautions';
@@ -29,6 +29,9 @@ import { useSizePx } from '@/ui/kit/useSizePx';
 import type { RegistrationWay } from '@/core/registration/ways';
 import type { CutListItem } from '@/core/registration/jigs';
 import { registerWords } from '@/words/register';
+import { jigInWords } from '@/words/jigs';
+import { wayAtLength, wayInWords } from '@/words/ways';
+import { capitalised, uncapitalised } from '@/words/phrases';
 
 const LINES: Record<JigLayer, { stroke: string; width: number; dash?: string }> = {
   cut: { stroke: TOKENS.ink, width: 1.6 },
@@ -69,7 +72,11 @@ export function JigDrawing({ layout }: { layout: SheetLayout }) {
         width="100%"
         height="100%"
         role="img"
-        aria-label={`${registrationWay(plan.way.registration).name}: ${drawing.name}, ${drawing.note}`}
+        aria-label={registerWords('jigLeaf.drawing', {
+          way: wayInWords(plan.way.registration),
+          name: jigInWords(drawing.name),
+          note: jigInWords(drawing.note),
+        })}
       >
         <rect x={0} y={0} width={drawing.widthMm} height={drawing.heightMm} fill={TOKENS.sheet} />
         {drawing.marks.map((mark, i) => (
@@ -79,6 +86,8 @@ export function JigDrawing({ layout }: { layout: SheetLayout }) {
     </div>
   );
 }
+
+const STOP_NAMES = ['jigs.blockStop', 'jigs.paperStop'];
 
 function Mark({ mark, least }: { mark: JigMark; least: number }) {
   const { unit } = usePrintDesk('unit');
@@ -105,7 +114,8 @@ function Mark({ mark, least }: { mark: JigMark; least: number }) {
   if (mark.kind === 'line')
     return <line x1={mark.from[0]} y1={mark.from[1]} x2={mark.to[0]} y2={mark.to[1]} {...style} />;
   if (mark.kind === 'circle') return <circle cx={mark.xMm} cy={mark.yMm} r={mark.radiusMm} {...style} />;
-  return stop && mark.text.endsWith(' stop') ? null : (
+  // the drawing is small here: stops are told by their line alone
+  return stop && typeof mark.text === 'object' && STOP_NAMES.includes(mark.text.code) ? null : (
     <text
       x={mark.xMm}
       y={mark.yMm + mark.heightMm}
@@ -113,7 +123,7 @@ function Mark({ mark, least }: { mark: JigMark; least: number }) {
       fill={line.stroke}
       textAnchor={mark.align === 'center' ? 'middle' : 'start'}
     >
-      {sentenceIn(mark.text, unit)}
+      {jigInWords(mark.text, unit)}
     </text>
   );
 }
@@ -123,13 +133,14 @@ export function JigFields({ layout }: { layout: SheetLayout }) {
   const { plan, unit } = usePrintDesk('plan', 'unit');
   const way = registrationWay(plan.way.registration),
     spread = spreadOf(way, plan.register.hand);
+  const at = wayAtLength(way.id, unit);
   const { cutList } = useJig(layout);
   const edit = useLayoutChange();
   return (
     <>
       <section>
         <WayOfRegistration way={way} />
-        <p className={kit.above10}>{way.inShort[0].toUpperCase() + way.inShort.slice(1)}.</p>
+        <p className={kit.above10}>{registerWords('jigLeaf.inShort', { way: capitalised(at.inShort) })}</p>
         <p className={clsx(kit.note, kit.num, kit.above6)}>
           {registerWords('jigLeaf.oneLayingScattersMm', {
             shiftMm: spread.shiftMm,
@@ -139,8 +150,8 @@ export function JigFields({ layout }: { layout: SheetLayout }) {
         </p>
         <p className={clsx(kit.note, kit.above6)}>
           {registerWords('jigLeaf.asksOfThePaper', {
-            paper: sentenceIn(lower(way.asksOfPaper), unit),
-            block: sentenceIn(lower(way.asksOfBlock), unit),
+            paper: uncapitalised(at.asksOfPaper),
+            block: uncapitalised(at.asksOfBlock),
             shims: String(way.shims),
           })}
         </p>
@@ -148,7 +159,7 @@ export function JigFields({ layout }: { layout: SheetLayout }) {
       <section>
         <h2>{registerWords('jigLeaf.steps')}</h2>
         <ol className={css.stepsList}>
-          {way.steps.map((step) => (
+          {at.steps.map((step) => (
             <li key={step}>{step}</li>
           ))}
         </ol>
@@ -206,15 +217,20 @@ function CutList({ cutList }: { cutList: readonly CutListItem[] }) {
             <tr key={i}>
               <th scope="row">
                 {item.count > 1 ? `${item.count} ` : ''}
-                {item.what}
+                {jigInWords(item.what, unit)}
               </th>
               <td className={kit.num}>
                 {item.widthMm !== null && item.heightMm !== null
                   ? formatSize(item.widthMm, item.heightMm, unit)
                   : item.widthMm !== null
-                    ? registerWords('jigLeaf.mm', { widthMm: item.widthMm })
+                    ? formatLength(item.widthMm, unit)
                     : ''}
-                <div className={kit.note}>{sentenceIn([item.of, item.note].filter(Boolean).join('; '), unit)}</div>
+                <div className={kit.note}>
+                  {[item.of, item.note]
+                    .filter(Boolean)
+                    .map((told) => jigInWords(told, unit))
+                    .join('; ')}
+                </div>
               </td>
             </tr>
           ))}
@@ -223,7 +239,7 @@ function CutList({ cutList }: { cutList: readonly CutListItem[] }) {
       <p className={kit.note}>
         {registerWords('jigLeaf.shimsToHaveBy', {
           stock:
-            plan.register.stock.map((s) => `${s.name} ${s.thicknessMm} mm`).join(', ') ||
+            plan.register.stock.map((s) => `${s.name} ${formatLength(s.thicknessMm, unit)}`).join(', ') ||
             SHIM_STOCK.map((s) => s.name).join(', '),
         })}
       </p>
@@ -243,13 +259,9 @@ function WayOfRegistration({ way }: { way: RegistrationWay }) {
     >
       {REGISTRATION_WAYS.map((id) => (
         <MenuItem key={id} value={id}>
-          {registrationWay(id).name}
+          {wayInWords(id)}
         </MenuItem>
       ))}
     </TextField>
   );
-}
-
-function lower(text: string): string {
-  return text[0].toLowerCase() + text.slice(1);
 }

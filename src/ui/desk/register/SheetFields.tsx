@@ -15,7 +15,7 @@ import {
   type SheetEdge,
   type RectMm,
 } from '@/core/registration';
-import { sentenceIn, formatLength, formatSize } from '@/core/units';
+import { formatLength, formatSize } from '@/core/units';
 import { SIZE_RANGE_MM, type LayoutPlan, type Block } from '@/model';
 import { Choice } from '../../kit/Choice';
 import { CountField, LengthField } from '../../kit/fields';
@@ -26,6 +26,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import { registerWords } from '@/words/register';
 import { rich } from '@/ui/kit/rich';
+import { inWords } from '@/words/failures';
 
 const SOLVES: readonly (readonly [Solved, string])[] = [
   ['paper', registerWords('sheetFields.thePaperFromImage')],
@@ -60,8 +61,8 @@ export function SheetFields({ layout }: { layout: SheetLayout }) {
       {layout.problems.length > 0 && (
         <section role="status">
           {layout.problems.map((p) => (
-            <p key={p.text} className={clsx(kit.say, kit.bad, kit.above8)}>
-              {sentenceIn(p.text, unit)}
+            <p key={p.text.code} className={clsx(kit.say, kit.bad, kit.above8)}>
+              {inWords(p.text, unit)}
             </p>
           ))}
         </section>

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { RegionEdit } from '@/core/picture';
 import type { IslandDetail, IslandInfo } from '@/workers';
@@ -86,7 +87,7 @@ export function useRegions() {
     async (edit: RegionEdit): Promise<boolean> => {
       const done = await reshape(edit);
       if (!done.ok) {
-        setSaid(done.message);
+        setSaid(inWords(done));
         return false;
       }
       choose(undefined);

@@ -1,4 +1,5 @@
 'use client';
+import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
 import { useState, type KeyboardEvent } from 'react';
@@ -77,18 +78,18 @@ function useThings({ desk, tell }: Props) {
   const add = async () => {
     const answer = await desk.add(freshItem(kind));
     if (answer.ok) setChosenId(answer.value.item.id);
-    else tell(answer.message);
+    else tell(inWords(answer));
   };
   const save = async ({ item }: StoredItem, part: Partial<WorkshopItem>) => {
     const answer = await desk.save(item.id, part);
-    if (!answer.ok) tell(answer.message);
+    if (!answer.ok) tell(inWords(answer));
   };
   const remove = async ({ item }: StoredItem) => {
     const answer = await desk.remove(item.id);
-    if (!answer.ok) return tell(answer.message);
+    if (!answer.ok) return tell(inWords(answer));
     const putBack = async () => {
       const back = await desk.putBack(item.id);
-      if (!back.ok) return tell(back.message);
+      if (!back.ok) return tell(inWords(back));
       setKind(item.kind);
       setChosenId(item.id);
     };

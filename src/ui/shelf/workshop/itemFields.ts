@@ -1,3 +1,4 @@
+import type { Told } from '@/core/units';
 import { ROLLER_DIAMETER_MM, TOOL_RANGE_MM } from '@/core/cutting';
 import { HEIGHT_RANGE_MM, PAPER_RANGE_MM, SHIM_RANGE_MM } from '@/core/registration';
 import type { LengthRange } from '@/core/units';
@@ -20,7 +21,7 @@ import type { workshop } from '@/words/en/workshop';
 interface NumberRange {
   readonly min: number;
   readonly max: number;
-  readonly what: string;
+  readonly what: Told;
 }
 
 /** How one field of a thing is shown and typed. */

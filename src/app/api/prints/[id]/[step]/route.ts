@@ -15,5 +15,5 @@ export const POST = route(async (request: Request, { params }: { params: Promise
     return answerChanges(id, known, ({ plan }) => answerSlip(database(), id, plan, slipId, answer, nowIso()));
   if (step === 'copy') return respond(copyPrint(database(), id, nowIso()), 201);
   if (step === 'restore') return respond(restorePrint(database(), id, nowIso()));
-  return respond(failure('print-missing', `There is no “${step}” to do with a print.`));
+  return respond(failure('print-missing.thereIsNoTo', { step }));
 });

@@ -1,3 +1,4 @@
+import { phrase } from '@/model';
 import { database, storeLabels } from '@/server';
 import { nowIso, readBody, respond, route } from '../../../respond';
 
@@ -5,7 +6,7 @@ const LIMIT = 60 * 1024 * 1024;
 
 /** A deflated label map; answers with its SHA-256. */
 export const POST = route(async (request: Request, { params }: { params: Promise<{ id: string }> }) => {
-  const body = await readBody(request, LIMIT, 'The map of flat colours');
+  const body = await readBody(request, LIMIT, phrase('route.theMapOfFlat'));
   if (!body.ok) return respond(body);
   return respond(storeLabels(database(), (await params).id, body.value, nowIso()), 201);
 });

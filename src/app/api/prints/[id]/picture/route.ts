@@ -1,3 +1,4 @@
+import { phrase } from '@/model';
 import { bringInPicture, database, MAX_UPLOAD_BYTES, placeAgain } from '@/server';
 import { answerChanges } from '../../answerChanges';
 import { fileNameOf, nowIso, readBody, readRequest, respond, route } from '../../../respond';
@@ -6,7 +7,7 @@ type Params = { params: Promise<{ id: string }> };
 
 /** The picture's bytes as the body; its name, and what the asker has heard of the print, in headers. */
 export const POST = route(async (request: Request, { params }: Params) => {
-  const body = await readBody(request, MAX_UPLOAD_BYTES, 'This picture');
+  const body = await readBody(request, MAX_UPLOAD_BYTES, phrase('route.thisPicture'));
   if (!body.ok) return respond(body);
   const { id } = await params,
     name = fileNameOf(request) || 'picture';

@@ -1,3 +1,4 @@
+import { fileWords } from '@/words/files';
 import { success } from '@/model';
 import { database, drawnFor } from '@/server';
 import { route } from '../../../respond';
@@ -11,6 +12,6 @@ export const POST = route(async (request: Request, { params }: { params: Promise
     const scan = await drawnFor(asker, database(), 'simulatedScan', id, printed);
     if (!scan.ok) return scan;
     const { png, dpi } = scan.value;
-    return success({ bytes: png, mediaType: 'image/png', fileName: `scan at ${dpi} dpi.png`, dpi });
+    return success({ bytes: png, mediaType: 'image/png', fileName: fileWords('route.scanAtDpiPng', { dpi }), dpi });
   });
 });

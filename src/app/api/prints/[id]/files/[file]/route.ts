@@ -14,7 +14,7 @@ export const GET = route(async (request: Request, { params }: { params: Promise<
     const found = pattern.exec(file);
     if (found) return answer({ db: database(), id, wanted, found, request });
   }
-  return refuse(failure('run-missing', `There is no file “${file}” of a print.`));
+  return refuse(failure('run-missing.thereIsNoFile', { file }));
 });
 
 interface Asked {
