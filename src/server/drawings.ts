@@ -105,7 +105,7 @@ export function stageDrawing(page: StagePage): Drawing {
       pen.hatch(shifted(page.cutNow, x, y), this.widthMm, this.heightMm, MADDER);
       pen.rect(x, y, widthMm, heightMm, { widthMm: 0.3 });
       originCorner(pen, x, y + heightMm, fileWords('drawings.originCorner'));
-      pen.text(`run ${page.run}`, x, 1.5, 5.5);
+      pen.text(fileWords('drawings.run', { run: page.run }), x, 1.5, 5.5);
       pen.text(fileWords('drawings.mirroredThisIsThe'), x + 24, 3, 3.4, { colour: MADDER });
       thisSideUp(pen, x + widthMm / 2, y - 1, 5);
     },

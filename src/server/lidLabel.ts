@@ -8,6 +8,7 @@ import { benchLog, type Store } from '@/store';
 import { fileStem, pdfFonts, type FileOut } from './fileOut';
 import { printState } from './prints';
 import { laidOut } from './printSheets';
+import { gramsInWords, quantity } from '@/words/quantities';
 
 const LABEL_WIDTH_MM = 90,
   LINE_MM = 5.2;
@@ -71,15 +72,15 @@ function lidDrawing({ name, run, ink, seen, grams, date }: Lid): Drawing {
       pen.rect(5, 5, 14, 18, { fill: hexFromLabD50(ink.solidLabD50), widthMm: 0.2 });
       pen.rect(19, 5, 14, 18, { fill: seen, widthMm: 0.2 });
       pen.text(shortened(ink.name, 26), 38, 5, 5.2);
-      pen.text(`run ${run} · ${grams.toFixed(grams < 10 ? 1 : 0)} g`, 38, 12, 4);
+      pen.text(fileWords('lidLabel.runAndMass', { run, mass: gramsInWords(grams) }), 38, 12, 4);
       pen.text(shortened(name, 30), 38, 17, 3.6);
-      pen.text(date + (ink.softenerPercent > 0 ? ` · softener ${ink.softenerPercent} %` : ''), 38, 21.5, 3.2);
+      pen.text(fileWords('lidLabel.day', { date, softener: ink.softenerPercent }), 38, 21.5, 3.2);
       if (parts.length === 0) pen.text(fileWords('lidLabel.noRecipeYetWrite'), 5, 28, 3.4);
       parts.forEach((part, i) => {
         const y = 27 + i * LINE_MM;
         pen.text(shortened(part.name, 32), 5, y, 3.8);
-        pen.text(`${(100 * part.share).toFixed(1)} %`, 62, y, 3.8, { align: 'right' });
-        pen.text(`${(part.share * grams).toFixed(grams < 10 ? 2 : 1)} g`, 84, y, 3.8, { align: 'right' });
+        pen.text(quantity('percent', 100 * part.share, 1), 62, y, 3.8, { align: 'right' });
+        pen.text(quantity('grams', part.share * grams, grams < 10 ? 2 : 1), 84, y, 3.8, { align: 'right' });
       });
     },
   };

@@ -9,3 +9,8 @@ export const mediumWords = translator<typeof mediums>(made);
 export function mediumInWords(id: MediumId): string {
   return mediumWords(`name.${id}`);
 }
+
+/** As it stands in a list of inks: “oil relief”. */
+export function mediumInShort(id: MediumId): string {
+  return mediumWords(`short.${id}`);
+}

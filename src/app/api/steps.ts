@@ -1,5 +1,6 @@
 import { FILE_IN_STEPS, type Outcome } from '@/model';
-import type { Asker, FileOut } from '@/server';
+import { unitAsked, type Asker, type FileOut } from '@/server';
+import { refusalOf } from '@/words/refusals';
 import { respondFile } from './respond';
 
 /**
@@ -11,7 +12,8 @@ export async function respondInSteps(
   make: (asker: Asker) => Promise<Outcome<FileOut & { readonly dpi?: number }>>,
 ): Promise<Response> {
   if (!request.headers.get('accept')?.includes(FILE_IN_STEPS)) return respondFile(await make({ gone: request.signal }));
-  const encoder = new TextEncoder(),
+  const unit = unitAsked(),
+    encoder = new TextEncoder(),
     gone = new AbortController();
   request.signal.addEventListener('abort', () => gone.abort(), { once: true });
   const stream = new ReadableStream<Uint8Array>({
@@ -24,7 +26,7 @@ export async function respondInSteps(
           const { bytes, ...what } = made.value;
           line({ ok: true, ...what });
           controller.enqueue(new Uint8Array(bytes));
-        } else line(made);
+        } else line({ ok: false, ...refusalOf(made, unit) });
         controller.close();
       } catch (error) {
         controller.error(error);

@@ -24,6 +24,7 @@ import { useCut, cutInWords } from './useCut';
 import { GateDialog } from './GateDialog';
 import { cutWords } from '@/words/cut';
 import { inWords } from '@/words/failures';
+import { decimal } from '@/words/quantities';
 /** Parts smaller than this are not listed one by one. */
 const LISTED = 60;
 
@@ -239,8 +240,8 @@ function PartList({ islands, doneCount, chosen, setChosen, tick, ticked }: PartL
             </span>
             <span className={kit.num}>
               {island.areaMm2 >= 100
-                ? cutWords('cm2', { area: (island.areaMm2 / 100).toFixed(1) })
-                : cutWords('mm2', { area: island.areaMm2.toFixed(1) })}
+                ? cutWords('cm2', { area: decimal(island.areaMm2 / 100, 1) })
+                : cutWords('mm2', { area: decimal(island.areaMm2, 1) })}
             </span>
           </button>
         ))}
@@ -262,7 +263,7 @@ function CutFacts({ cutCm2, run, setReplaying }: CutFactsProps) {
   const { plan, unit, progress } = usePrintDesk('plan', 'unit', 'progress');
   return (
     <section>
-      <h2>{cutWords('toCut', { area: cutCm2.toFixed(cutCm2 < 10 ? 1 : 0) })}</h2>
+      <h2>{cutWords('toCut', { area: decimal(cutCm2, cutCm2 < 10 ? 1 : 0) })}</h2>
       <p className={kit.note}>
         <span className={clsx(kit.swatch, kit.cutNow)} aria-hidden /> {cutWords('hatched')}
       </p>

@@ -16,7 +16,7 @@ import {
   runsOfCut,
   type Slip,
 } from '@/derived';
-import { areaWords } from '@/ui/kit/regions/words';
+import { areaInWords, decimal } from '@/words/quantities';
 import { wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
@@ -336,8 +336,8 @@ function EffectWords({ effect, areaMm2, colours }: EffectWordsProps) {
     <p className={kit.note}>
       {rich(
         slipWords.rich('leave.effect', {
-          area: areaWords(effect.share * areaMm2),
-          difference: effect.mean.toFixed(1),
+          area: areaInWords(effect.share * areaMm2),
+          difference: decimal(effect.mean, 1),
           strong: (difference) => <strong className={kit.num}>{difference}</strong>,
         }),
       )}{' '}

@@ -10,6 +10,7 @@ import { kit } from '@/ui/kit/styles';
 import css from './FlattenPanel.module.css';
 import type { Plan } from '@/model';
 import { pictureWords } from '@/words/picture';
+import { quantity } from '@/words/quantities';
 
 interface Props {
   readonly flatten: Flatten;
@@ -43,7 +44,7 @@ export function FlattenPanel({ flatten, closed }: Props) {
             min={0}
             max={FLATTEN_LIMITS.maxRadiusMm}
             step={0.05}
-            shown={`${settings.radiusMm.toFixed(2)} mm`}
+            shown={quantity('mm', settings.radiusMm, 2)}
             onChange={(radiusMm) => set({ radiusMm })}
           />
           <Dial
@@ -52,7 +53,7 @@ export function FlattenPanel({ flatten, closed }: Props) {
             min={0}
             max={Math.sqrt(FLATTEN_LIMITS.maxIslandMm2)}
             step={0.1}
-            shown={`${settings.minIslandMm2.toFixed(1)} mm²`}
+            shown={quantity('mm2', settings.minIslandMm2, 1)}
             onChange={(root) => set({ minIslandMm2: Math.round(root * root * 10) / 10 })}
           />
           <Working work={work} flatten={flatten} plan={plan} took={took} settings={settings} />

@@ -29,6 +29,8 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import { runsWords } from '@/words/runs';
 import { mediumInWords, mediumWords } from '@/words/mediums';
+import { craftWords } from '@/words/craft';
+import { decimal, quantity } from '@/words/quantities';
 
 const SLIDER_KEYS: readonly KeyNote[] = [{ keys: '← → on a slider', what: runsWords('inkTurn.turnTheInkThe') }];
 
@@ -205,7 +207,7 @@ function askedBy({ id, wetFilmUm, dryingHours, laidBy }: Medium): string {
         ? runsWords('inkTurn.theNextFilmAfter', { dryingHours: Math.round(60 * dryingHours) })
         : runsWords('inkTurn.theNextFilmAfterH', { dryingHours });
   return runsWords('inkTurn.byMWetStart', {
-    laidBy,
+    laidBy: craftWords(`laidBy.${laidBy}`),
     wetFilmUm,
     dry,
     asksOfPaper: mediumWords(`asksOfPaper.${id}`),
@@ -323,7 +325,7 @@ interface InkSlidersProps {
 function InkSliders({ turn, hides, inkSet, inking, weighted, l, polar, strength, hueDeg, ink }: InkSlidersProps) {
   return (
     <div className={clsx(kit.turns, kit.above6)}>
-      {turn('opacity', hides, 0, 0.98, 0.01, `${Math.round(100 * hides)} %`, (v) =>
+      {turn(runsWords('inkTurn.opacity'), hides, 0, 0.98, 0.01, quantity('percent', 100 * hides), (v) =>
         inkSet({ opacity: v as OpacityKnown }),
       )}
       {turn(
@@ -332,16 +334,26 @@ function InkSliders({ turn, hides, inkSet, inking, weighted, l, polar, strength,
         FILM_WEIGHT_RANGE.min,
         FILM_WEIGHT_RANGE.max,
         0.05,
-        `× ${inking.filmWeight.toFixed(2)}`,
+        quantity('times', inking.filmWeight, 2),
         weighted,
       )}
-      {turn('lightness', l, 5, 97, 0.5, l.toFixed(0), (v) => inkSet({ solidLabD50: polar(v, strength, hueDeg) }))}
-      {turn('purity', strength, 0, 100, 0.5, strength.toFixed(0), (v) => inkSet({ solidLabD50: polar(l, v, hueDeg) }))}
-      {turn('hue', hueDeg, 0, 360, 1, `${hueDeg.toFixed(0)}°`, (v) =>
+      {turn(runsWords('inkTurn.lightness'), l, 5, 97, 0.5, decimal(l, 0), (v) =>
+        inkSet({ solidLabD50: polar(v, strength, hueDeg) }),
+      )}
+      {turn(runsWords('inkTurn.purity'), strength, 0, 100, 0.5, decimal(strength, 0), (v) =>
+        inkSet({ solidLabD50: polar(l, v, hueDeg) }),
+      )}
+      {turn(runsWords('inkTurn.hue'), hueDeg, 0, 360, 1, quantity('degrees', hueDeg), (v) =>
         inkSet({ solidLabD50: polar(l, Math.max(strength, 1), v) }),
       )}
-      {turn('softener', ink.softenerPercent, 0, MAX_SOFTENER_PERCENT, 0.5, `${ink.softenerPercent} %`, (v) =>
-        inkSet({ softenerPercent: v }),
+      {turn(
+        runsWords('inkTurn.softener'),
+        ink.softenerPercent,
+        0,
+        MAX_SOFTENER_PERCENT,
+        0.5,
+        quantity('percent', ink.softenerPercent, ink.softenerPercent % 1 === 0 ? 0 : 1),
+        (v) => inkSet({ softenerPercent: v }),
       )}
     </div>
   );

@@ -27,6 +27,7 @@ import { labelOfCell, type LabelCoverage } from '@/core/geometry';
 import type { PrintPart } from '@/core/layers';
 import type { SyntheticListenerMap } from '@dnd-kit/core/dist/hooks/utilities';
 import { runsWords } from '@/words/runs';
+import { gramsInWords, quantity } from '@/words/quantities';
 
 /** A dragged column moves along its row only. */
 const movedAcross = (transform: Transform | null) => CSS.Translate.toString(transform && { ...transform, y: 0 });
@@ -329,13 +330,11 @@ function Figures({ run, index, sheets }: { run: Run; index: number; sheets: numb
       <dt>{runsWords('runColumn.stands')}</dt>
       <dd>{runsWords('runColumn.cm', { share: shareOf(standing) * areaCm2 })}</dd>
       <dt />
-      <dd className={kit.quiet}>{(100 * shareOf(standing)).toFixed(0)} %</dd>
+      <dd className={kit.quiet}>{quantity('percent', 100 * shareOf(standing))}</dd>
       <dt>{runsWords('runColumn.cutNow')}</dt>
       <dd>{runsWords('runColumn.cm', { share: shareOf(cutNow) * areaCm2 })}</dd>
       <dt>{runsWords('runColumn.ink')}</dt>
-      <dd title={runsWords('runColumn.forSheetsStartValues', { sheets })}>
-        {grams < 10 ? grams.toFixed(1) : grams.toFixed(0)} g
-      </dd>
+      <dd title={runsWords('runColumn.forSheetsStartValues', { sheets })}>{gramsInWords(grams)}</dd>
       <dt>{runsWords('runColumn.offWanted')}</dt>
       <dd className={clsx(off >= 3 && kit.madder)}>{runsWords('runColumn.e', { off })}</dd>
       <dt>{runsWords('runColumn.filmsBelow')}</dt>

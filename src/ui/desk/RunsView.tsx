@@ -33,6 +33,7 @@ import { AddBlock } from './AddBlock';
 import { Column } from './RunColumn';
 import { runsWords } from '@/words/runs';
 import { rich } from '@/ui/kit/rich';
+import { craftWords } from '@/words/craft';
 
 // what stands beside the sheet comes after it: the sheet itself is there at once
 const LookCanvas = dynamic(
@@ -197,7 +198,7 @@ function PlanNow({ overlaps, inOrder, leaf, closed }: PlanNowProps) {
             strong: (c) => <strong className={kit.num}>{c}</strong>,
             mean: looks!.agreement.mean,
             worst: looks!.agreement.worst,
-            wordForDifference: wordForDifference(looks!.agreement.worst),
+            difference: craftWords(`difference.${wordForDifference(looks!.agreement.worst)}`),
             runs: plan.runs.length,
             films: Math.max(0, ...looks!.stacks.map((stack) => stack.length)),
           }),

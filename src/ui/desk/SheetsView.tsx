@@ -29,6 +29,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './SheetsView.module.css';
 import { sheetsWords } from '@/words/sheets';
+import { quantity } from '@/words/quantities';
 
 const SheetCharts = dynamic(
   fetched(() => import('./SheetCharts').then((m) => m.SheetCharts)),
@@ -38,8 +39,8 @@ const SheetCharts = dynamic(
   },
 );
 const EXPERIENCES = (Object.keys(MEAN_LOSS) as Experience[]).map((e) => {
-  const percent = (MEAN_LOSS[e] * 100).toFixed(MEAN_LOSS[e] < 0.02 ? 1 : 0);
-  return [e, `${craftWords(`experience.${e}`)}: ${percent} % lost a run`] as const;
+  const lost = quantity('percent', MEAN_LOSS[e] * 100, MEAN_LOSS[e] < 0.02 ? 1 : 0);
+  return [e, sheetsWords('sheets.lostARun', { hand: craftWords(`experience.${e}`), lost })] as const;
 });
 
 /** Sheets: how many to start, and why. */

@@ -13,6 +13,7 @@ import { kit } from '@/ui/kit/styles';
 import css from './TonesPanel.module.css';
 import { formatLength } from '@/core/units';
 import { pictureWords } from '@/words/picture';
+import { quantity } from '@/words/quantities';
 
 interface Props {
   readonly flatten: Flatten;
@@ -57,7 +58,7 @@ export function TonesPanel({ flatten, closed, chosen, onChoose }: Props) {
                   {c.name}
                   {c.id === flat.barePaperId && <span className={kit.quiet}>{pictureWords('tones.barePaper')}</span>}
                 </span>
-                <span className={kit.num}>{(100 * c.areaShare).toFixed(c.areaShare < 0.1 ? 1 : 0)} %</span>
+                <span className={kit.num}>{quantity('percent', 100 * c.areaShare, c.areaShare < 0.1 ? 1 : 0)}</span>
                 <span className={kit.toneFig}>
                   {pictureWords('tones.islandsOf', {
                     islandCount: c.islandCount,

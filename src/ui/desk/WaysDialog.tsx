@@ -16,6 +16,7 @@ import type { Lab } from '@/core/colour';
 import type { PlanFigures } from '@/derived';
 import { runsWords } from '@/words/runs';
 import type { runs } from '@/words/en/runs';
+import { decimal } from '@/words/quantities';
 
 /** What each way gains and asks, whatever the figures: from practice. */
 
@@ -75,9 +76,9 @@ function WayRow({ way, looks, figures, onTake, sketch }: WayRowProps) {
           />
         )}
       </td>
-      <td className={kit.num}>{figures.meanDeltaE.toFixed(1)}</td>
+      <td className={kit.num}>{decimal(figures.meanDeltaE, 1)}</td>
       <td className={kit.num}>
-        {figures.worstDeltaE.toFixed(1)}
+        {decimal(figures.worstDeltaE, 1)}
         <br />
         <span className={kit.quiet}>{figures.worstColour}</span>
       </td>

@@ -12,6 +12,8 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './CoreSample.module.css';
 import { frameWords } from '@/words/frame';
+import { craftWords } from '@/words/craft';
+import { decimal } from '@/words/quantities';
 
 /** A colour of the picture, and the part of the sheet pointed at where overlaps, masks or slips make a difference. */
 export interface SamplePoint {
@@ -144,7 +146,10 @@ function Column({ point }: { point: SamplePoint }) {
           <i style={{ background: hexFromLabD50(wanted) }} />
         </span>{' '}
         <span className={kit.num}>
-          {frameWords('core.verdict', { difference: off.toFixed(1), words: wordForDifference(off) })}
+          {frameWords('core.verdict', {
+            difference: decimal(off, 1),
+            words: craftWords(`difference.${wordForDifference(off)}`),
+          })}
         </span>
       </p>
       <ol className={css.core}>
@@ -185,7 +190,7 @@ function FilmLayer({ film }: FilmLayerProps) {
       </span>
       <span className={clsx(kit.quiet, kit.num)}>
         {frameWords('core.weight', {
-          micrometres: (INK_START_VALUES.wetFilmUm * film.weight).toFixed(film.weight === 1 ? 0 : 1),
+          micrometres: decimal(INK_START_VALUES.wetFilmUm * film.weight, film.weight === 1 ? 0 : 1),
         })}
       </span>
     </li>

@@ -1,6 +1,11 @@
 /** What stored ids are called: faults, marks, hands, and what things of the workshop are of. */
 export const craft = {
   printing: { 'by hand': 'by hand' },
+  laidBy: { roller: 'roller', brush: 'brush' },
+  difference: { 'not seen': 'not seen', slight: 'slight', clear: 'clear', wrong: 'wrong' },
+  pigment: { pigment: 'pigment', black: 'black', white: 'white', extender: 'extender' },
+  edge: { top: 'top', right: 'right', bottom: 'bottom', left: 'left' },
+  hand: { 'new to it': 'new to it', practised: 'practised', workshop: 'workshop' },
   fault: {
     misfit: 'misfit',
     weak: 'weak',

@@ -31,6 +31,7 @@ export const files = {
     originCorner: 'origin corner',
     mirroredThisIsThe: 'mirrored: this is the block, not the print',
     thisSideUp: 'this side up',
+    run: 'run {run, number}',
   },
   exports: {
     registrationAndCuts: '{name}: registration and cuts',
@@ -58,6 +59,8 @@ export const files = {
     cutOutAndStick:
       'cut out and stick on the lid · left: the ink alone on this paper, right: as it should look on the print',
     noRecipeYetWrite: 'no recipe yet: write it here',
+    runAndMass: 'run {run, number} · {mass}',
+    day: '{date}{softener, plural, =0 {} other { · softener # %}}',
   },
   maskFiles: {
     maskForRun: '{fileStem} mask for run {run, number}',

@@ -89,6 +89,7 @@ export const picture = {
     thePictureIsOne: 'The picture is one colour throughout: there is nothing to cut apart.',
   },
   islandList: {
+    order: { area: 'area', 'reading order': 'reading order', thinness: 'thinness', risk: 'risk' },
     theSmallestIslandTo: 'the smallest island to keep',
     islands: 'Islands',
     fromMm: '{total, number} from {leastMm2, number} mm²',

@@ -38,6 +38,9 @@ export const register = {
     nearlyAllShow: 'Nearly every sheet shows a fault wider than {sliver}.',
     hardlyAnyShow: 'Hardly any sheet shows a fault wider than {sliver}.',
     someShow: '{percent} % of sheets show a fault wider than {sliver}.',
+    right: 'right',
+    down: 'down',
+    clockwise: 'clockwise',
   },
   fitLeaf: {
     theSheetAsIt: '{name}: the sheet as it would come out',

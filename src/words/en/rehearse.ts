@@ -1,5 +1,7 @@
 /** Rehearse. */
 export const rehearse = {
+  level: { 'with tracing': 'with tracing', 'with hints': 'with hints', bare: 'bare' },
+  slip: { 'too early': 'too early', 'too late': 'too late', never: 'never' },
   rehearsal: {
     theBlockBeforeRun: 'The block before run {run, number}, mirrored. Click a part to cut it',
     theBlockMirrored: 'the block, mirrored',

@@ -19,7 +19,7 @@ export const runs = {
     chooseARunTo: 'Choose a run to hold its ink and turn it.',
     predictionFromWhatIs: 'Prediction from what is known of each ink: typically 3 to 6 ΔE off, more if inking varies.',
     nowMeanEWorst:
-      'now: mean ΔE <strong>{mean, number, ::.0}</strong>, worst <strong>{worst, number, ::.0}</strong> ({wordForDifference}) · {runs, plural, one {# run} other {# runs}} · {films, plural, one {# film} other {# films}} deep',
+      'now: mean ΔE <strong>{mean, number, ::.0}</strong>, worst <strong>{worst, number, ::.0}</strong> ({difference}) · {runs, plural, one {# run} other {# runs}} · {films, plural, one {# film} other {# films}} deep',
     madeWhereFilmsOverlap: 'Made where films overlap: {overlaps}',
     orderLightToDark: 'Order light to dark',
     progressSheet: 'Progress sheet',
@@ -78,6 +78,11 @@ export const runs = {
     opacityHowMuchOf: 'Opacity: how much of a black strip it hides.',
     toTheInks: 'To the inks',
     filmWeight: 'film weight',
+    lightness: 'lightness',
+    purity: 'purity',
+    hue: 'hue',
+    softener: 'softener',
+    opacity: 'opacity',
   },
   addBlock: {
     oneBlockMore: 'One block more',

@@ -45,6 +45,7 @@ export const sheets = {
     thatGoFirst: 'that go first',
     startSheetsThroughRun:
       'Start {total, number} sheets{tests}. Through {runs, plural, one {# run} other {# runs}} that gives {keep} with a chance of {chance, number} %.',
+    lostARun: '{hand}: {lost} lost a run',
   },
   sheetCharts: {
     aliveAfterEachRun: 'Alive after each run',

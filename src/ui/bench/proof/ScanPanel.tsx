@@ -18,6 +18,7 @@ import { FileButton } from '@/ui/kit/FileButton';
 import type { RunReading } from '@/core/registration/readProof';
 import { proofWords } from '@/words/proof';
 import { motionInWords } from '@/words/motion';
+import { decimal } from '@/words/quantities';
 
 const MAX_SCAN_BYTES = 60 * 1024 * 1024;
 
@@ -244,7 +245,7 @@ function ScanAnswer({ read, run, layout, good, keep }: ScanAnswerProps) {
         {proofWords('scan.readAtDpiIn', {
           dpi: read.dpi,
           milliseconds: read.milliseconds / 1000,
-          turnDeg: read.reading.sheet.turnDeg.toFixed(2).replace('-', '−'),
+          turnDeg: decimal(read.reading.sheet.turnDeg, 2),
         })}
       </p>
       <Button variant="contained" color="primary" disabled={good.length === 0} onClick={() => void keep()}>

@@ -4,7 +4,7 @@ import { inkNamesOf } from '@/derived';
 import { usePrintDesk } from '../../kit/printContext';
 import { SheetCanvas } from '../../kit/SheetCanvas';
 import { Swatch } from '../../kit/Swatch';
-import { areaWords } from '@/ui/kit/regions/words';
+import { areaInWords } from '@/words/quantities';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './Rehearsal.module.css';
@@ -111,7 +111,7 @@ function RehearsalHead({ result, run, runs, name, level, setShowPicture, showPic
             : rehearseWords('rehearsal.beforeRunOf', { run: run + 1, runs })}
         </h1>
         <span className={kit.quiet}>
-          {name} · {level}
+          {name} · {rehearseWords(`level.${level}`)}
         </span>
       </div>
       <div className={kit.row}>
@@ -144,7 +144,7 @@ function RunActs(rehearsing: Rehearsing) {
           </span>
           <span className={clsx(kit.note, kit.num)}>
             {now.length > 0
-              ? rehearseWords('rehearsal.toCut', { area: areaWords(now.reduce((sum, p) => sum + p.areaMm2, 0)) })
+              ? rehearseWords('rehearsal.toCut', { area: areaInWords(now.reduce((sum, p) => sum + p.areaMm2, 0)) })
               : rehearseWords('rehearsal.nothingChosenYet')}
           </span>
         </div>
@@ -156,7 +156,7 @@ function RunActs(rehearsing: Rehearsing) {
         {chosenPart && traced && (
           <p className={kit.note}>
             <Swatch lab={colours[chosenPart.label].wantedLabD50} /> {colours[chosenPart.label].name},{' '}
-            {areaWords(chosenPart.areaMm2)}
+            {areaInWords(chosenPart.areaMm2)}
           </p>
         )}
       </section>

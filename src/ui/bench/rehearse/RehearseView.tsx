@@ -120,7 +120,13 @@ function Choices({ refused, mine, begin, scores }: ChoicesProps) {
             key={sample.id}
             title={sample.name}
             says={rehearseWords(`rehearse.sample.${sample.id}`)}
-            last={own[0] && rehearseWords('rehearse.last', { score: Math.round(own[0].score), level: own[0].level })}
+            last={
+              own[0] &&
+              rehearseWords('rehearse.last', {
+                score: Math.round(own[0].score),
+                level: rehearseWords(`level.${own[0].level}`),
+              })
+            }
             best={best(own)}
           >
             <Button
@@ -143,8 +149,8 @@ function Levels({ level, setLevel }: { level: RehearsalLevel; setLevel: Dispatch
       <legend className={kit.quiet}>{rehearseWords('rehearse.howMuchHelp')}</legend>
       {REHEARSAL_LEVELS.map((l) => (
         <label key={l}>
-          <input type="radio" name="level" checked={level === l} onChange={() => setLevel(l)} /> <strong>{l}</strong>{' '}
-          <span className={kit.note}>{LEVEL_WORDS[l]}</span>
+          <input type="radio" name="level" checked={level === l} onChange={() => setLevel(l)} />{' '}
+          <strong>{rehearseWords(`level.${l}`)}</strong> <span className={kit.note}>{LEVEL_WORDS[l]}</span>
         </label>
       ))}
     </fieldset>

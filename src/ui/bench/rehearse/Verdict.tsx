@@ -6,7 +6,7 @@ import { formatLength } from '@/core/units';
 import { type Plan, type FlatColour } from '@/model';
 import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
-import { areaWords } from '@/ui/kit/regions/words';
+import { areaInWords } from '@/words/quantities';
 import { dueOf, filmsAfter, lessons, slipWords } from './stageOf';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -43,7 +43,7 @@ export function Verdict({ result, plan, films, parts, chosen, onChoose, onAgain,
             : rehearseWords('verdict.ofPartsAtThe', {
                 slips: result.slips.length,
                 parts: result.parts,
-                area: areaWords(result.wrongAreaMm2),
+                area: areaInWords(result.wrongAreaMm2),
               })}
         </p>
       </section>
@@ -146,10 +146,12 @@ function SlipRow({ slip, chosen, onChoose, x, mmPerPx, y, seen, due, colours }: 
         onClick={() => onChoose(slip.part.key)}
       >
         <span className={clsx(kit.row, kit.between)}>
-          <strong className={clsx(slip.kind === 'too early' && kit.madder)}>{slip.kind}</strong>
+          <strong className={clsx(slip.kind === 'too early' && kit.madder)}>
+            {rehearseWords(`slip.${slip.kind}`)}
+          </strong>
           <span className={clsx(kit.note, kit.num)}>
             {rehearseWords('verdict.at', {
-              area: areaWords(slip.part.areaMm2),
+              area: areaInWords(slip.part.areaMm2),
               across: formatLength(x * mmPerPx, unit, 0),
               down: formatLength(y * mmPerPx, unit, 0),
             })}

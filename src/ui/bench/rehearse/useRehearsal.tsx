@@ -16,7 +16,7 @@ import { PictureWorker } from '@/workers';
 import { BLOCK_WORDS, wordOfLab } from '../../kit/colours';
 import { usePrintDesk } from '../../kit/printContext';
 import { type PaintView, type SheetCanvasHandle } from '../../kit/SheetCanvas';
-import { areaWords } from '@/ui/kit/regions/words';
+import { areaInWords } from '@/words/quantities';
 import { blockStylesFor, dueOf, NOT_CUT, sheetStylesFor } from './stageOf';
 import { useKeys } from '../../kit/keys';
 import { ChosenIsland } from '@/ui/kit/regions/RegionOverlay';
@@ -196,7 +196,7 @@ function hinting({ parts, run, cuts, setSaid }: State) {
     setSaid(
       rehearseWords('useRehearsal.byThePlanPart', {
         due: due.length,
-        area: areaWords(area),
+        area: areaInWords(area),
         run: run + 1,
         missing,
         extra,

@@ -17,6 +17,7 @@ import { Kind } from './FindingKind';
 import { Setting } from './CutSettings';
 import type { CheckProps } from './checkProps';
 import { blockWords } from '@/words/block';
+import { decimal, quantity } from '@/words/quantities';
 
 /** The cutting check of a stage: figures, tools, and what to decide, place by place. */
 export function CheckPanel(props: CheckProps) {
@@ -118,13 +119,13 @@ function StageFigures({ share, labels, areaCm2, cutCm2, check, hours }: StageFig
       <dt>
         <span className={clsx(kit.swatch, kit.cutNow)} aria-hidden /> {blockWords('check.cutNow')}
       </dt>
-      <dd>{blockWords('check.cm2', { areaCm2: cutCm2.toFixed(cutCm2 < 10 ? 1 : 0) })}</dd>
+      <dd>{blockWords('check.cm2', { areaCm2: decimal(cutCm2, cutCm2 < 10 ? 1 : 0) })}</dd>
       <dt>
         <span className={clsx(kit.swatch, kit.cleared)} aria-hidden /> {blockWords('check.clearedEarlier')}
       </dt>
       <dd>{blockWords('check.cm3', { share: share(labels.clearedEarlier) * areaCm2 })}</dd>
       <dt>{blockWords('check.outlineToCut')}</dt>
-      <dd>{check ? `${check.figures.outlineM.toFixed(1)} m` : '…'}</dd>
+      <dd>{check ? quantity('metres', check.figures.outlineM, 1) : '…'}</dd>
       <dt>{blockWords('check.timeByYourLog', { cuttingPace })}</dt>
       <dd>
         {hours === undefined
@@ -175,7 +176,7 @@ function ToolRow({ name, share, cm2 }: { name: string; share: number; cm2: numbe
       <span>{name}</span>
       <span className={css.hourBar} style={{ width: `${Math.max(2, 100 * share)}%` }} aria-hidden />
       <span className={clsx(kit.num, kit.atRight)}>
-        {blockWords('check.cm4', { areaCm2: cm2.toFixed(cm2 < 10 ? 1 : 0) })}
+        {blockWords('check.cm4', { areaCm2: decimal(cm2, cm2 < 10 ? 1 : 0) })}
       </span>
     </>
   );

@@ -6,7 +6,7 @@ import { formatLength } from '@/core/units';
 import { MASK_GROWTH_MM, MASK_KINDS, type MaskKind } from '@/model';
 import { LengthField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
-import { areaWords } from '@/ui/kit/regions/words';
+import { areaInWords } from '@/words/quantities';
 import { anchorOf } from '@/ui/kit/regions/useAnchors';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -138,7 +138,7 @@ function GatherActs({ chosen, setGathered, gatheredAlready, keys, line, mmPerPx,
         }}
       >
         {chosen
-          ? `${gatheredAlready ? blockWords('leaveOut.leaveOutAgain') : blockWords('leaveOut.gather')}: ${areaWords(chosen.areaMm2)}`
+          ? `${gatheredAlready ? blockWords('leaveOut.leaveOutAgain') : blockWords('leaveOut.gather')}: ${areaInWords(chosen.areaMm2)}`
           : blockWords('leaveOut.gatherTheChosenIsland')}
       </Button>
       {line?.use === 'lasso' ? (

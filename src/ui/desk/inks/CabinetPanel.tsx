@@ -15,6 +15,9 @@ import css from './CabinetPanel.module.css';
 import { NothingYet } from '@/ui/kit/NothingYet';
 import { FileButton } from '@/ui/kit/FileButton';
 import { inksWords } from '@/words/inks';
+import { craftWords } from '@/words/craft';
+import { mediumInShort } from '@/words/mediums';
+import { quantity } from '@/words/quantities';
 
 /** The workshop's inks as a table, and the chosen one's sheet beside it. */
 export function CabinetPanel({ toggle }: { toggle: ReactNode }) {
@@ -140,12 +143,20 @@ function CabinetTable({ step, chosen, setChosenId }: CabinetTableProps) {
                   &ensp;{ink.name}
                 </button>
               </td>
-              <td className={kit.quiet}>{ink.role === 'pigment' ? ink.mediumId : `${ink.mediumId}, ${ink.role}`}</td>
+              <td className={kit.quiet}>
+                {ink.role === 'pigment'
+                  ? mediumInShort(ink.mediumId)
+                  : inksWords('cabinet.mediumAndUse', {
+                      medium: mediumInShort(ink.mediumId),
+                      use: craftWords(`pigment.${ink.role}`),
+                    })}
+              </td>
               <td className={clsx(kit.num, inksCss.figure)}>{hidesInWords(ink.opacity)}</td>
               <td className={kit.quiet}>{knownBy(ink)}</td>
               <td className={clsx(kit.quiet, css.lightFast)}>{ink.lightFast}</td>
               <td className={clsx(kit.num, inksCss.figure, ink.stockG < 20 && kit.madder)}>
-                {ink.stockG.toFixed(0)} g{ink.stockG < 20 ? inksWords('cabinet.low') : ''}
+                {quantity('grams', ink.stockG)}
+                {ink.stockG < 20 ? inksWords('cabinet.low') : ''}
               </td>
             </tr>
           ))}

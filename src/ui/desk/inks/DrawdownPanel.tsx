@@ -17,6 +17,7 @@ import css from './DrawdownPanel.module.css';
 import { FileButton } from '@/ui/kit/FileButton';
 import { dayOf } from '@/words/dates';
 import { inksWords } from '@/words/inks';
+import { quantity } from '@/words/quantities';
 
 const SLOTS = [
   { id: 'paper', words: inksWords('drawdown.barePaper'), over: 'paper', film: 'none' },
@@ -308,9 +309,9 @@ function Card({ ink, card }: { ink: StoredInk; card: Drawdown }) {
   const predicted = (f: Film, below: Float64Array, weight: number) =>
     labFromInternal(ground, filmOver(f, below, weight));
   const rows: [string, number, Reading | null, Reading | null][] = [
-    [`thin, × ${thin.toFixed(2)}`, thin, card.thinOverPaper, null],
-    ['full', 1, card.overPaper, card.overBlack],
-    ['twice', 2, null, null],
+    [inksWords('drawdown.thin', { times: quantity('times', thin, 2) }), thin, card.thinOverPaper, null],
+    [inksWords('drawdown.full'), 1, card.overPaper, card.overBlack],
+    [inksWords('drawdown.twice'), 2, null, null],
   ];
   return (
     <>

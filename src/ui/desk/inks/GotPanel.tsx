@@ -14,6 +14,7 @@ import { kit } from '@/ui/kit/styles';
 import inksCss from './inks.module.css';
 import css from './GotPanel.module.css';
 import { inksWords } from '@/words/inks';
+import { craftWords } from '@/words/craft';
 
 /** The colour a printed run really gave; the plan from there on can be mixed anew. */
 export function GotPanel({ question }: { question: InkQuestion }) {
@@ -163,7 +164,10 @@ function NewRecipes({ resolved, setResolved }: NewRecipesProps) {
               <td>{c.ink}</td>
               <td className={clsx(kit.num, inksCss.figure)}>{inksWords('got.e', { before: c.before })}</td>
               <td className={clsx(kit.num, inksCss.figure)}>
-                {inksWords('got.e2', { after: c.after, wordForDifference: wordForDifference(c.after) })}
+                {inksWords('got.e2', {
+                  after: c.after,
+                  difference: craftWords(`difference.${wordForDifference(c.after)}`),
+                })}
               </td>
             </tr>
           ))}

@@ -15,6 +15,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import { inksWords } from '@/words/inks';
 import { mediumInWords } from '@/words/mediums';
+import { craftWords } from '@/words/craft';
 
 const CONTRAST_RANGE = { min: 0, max: 1, what: inksWords('inkSheet.theContrastRatio') } as const;
 const OPACITY_WORDS: readonly (readonly [Opacity, string])[] = [
@@ -162,7 +163,7 @@ function KindAndUse({ ink, save }: { ink: StoredInk; save: (part: Partial<Cabine
       >
         {PIGMENT_ROLES.map((r) => (
           <MenuItem key={r} value={r}>
-            {r}
+            {craftWords(`pigment.${r}`)}
           </MenuItem>
         ))}
       </TextField>

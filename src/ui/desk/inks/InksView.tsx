@@ -16,6 +16,8 @@ import inksCss from './inks.module.css';
 import css from './InksView.module.css';
 import { NothingYet } from '@/ui/kit/NothingYet';
 import { inksWords } from '@/words/inks';
+import { craftWords } from '@/words/craft';
+import { gramsInWords, quantity } from '@/words/quantities';
 
 const LIST_KEYS: readonly KeyNote[] = [{ keys: '↑ ↓', what: inksWords('inks.toTheNextInk') }];
 
@@ -165,7 +167,12 @@ function Pot({ run, inking, on, onChoose }: { run: number; inking: number; on: b
         <span className={css.parts}>
           {ink.recipe ? (
             ink.recipe.parts
-              .map((p) => `${100 * p.share < 2 ? (100 * p.share).toFixed(1) : Math.round(100 * p.share)} % ${p.name}`)
+              .map((p) =>
+                inksWords('inks.part', {
+                  share: quantity('percent', 100 * p.share, 100 * p.share < 2 ? 1 : 0),
+                  name: p.name,
+                }),
+              )
               .join(' · ')
           ) : (
             <span className={kit.quiet}>{inksWords('inks.noRecipeYet')}</span>
@@ -173,9 +180,10 @@ function Pot({ run, inking, on, onChoose }: { run: number; inking: number; on: b
         </span>
       </span>
       <span className={clsx(css.right, kit.num)}>
-        {grams < 10 ? grams.toFixed(1) : grams.toFixed(0)} g<br />
+        {gramsInWords(grams)}
+        <br />
         <span className={finished >= 3 ? kit.madder : kit.quiet}>
-          {inksWords('inks.e', { finished, wordForDifference: wordForDifference(finished) })}
+          {inksWords('inks.e', { finished, difference: craftWords(`difference.${wordForDifference(finished)}`) })}
         </span>
         {got && (
           <>

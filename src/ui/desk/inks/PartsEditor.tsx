@@ -14,6 +14,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './RecipePanel.module.css';
 import { inksWords } from '@/words/inks';
+import { quantity } from '@/words/quantities';
 
 interface PartsProps {
   readonly parts: readonly RecipePart[];
@@ -152,7 +153,7 @@ function PartRow({
 
         title={short(part) ? inksWords('partsEditor.onlyGOfIt', { stock: stockOf(part) }) : undefined}
       >
-        {(part.share * grams).toFixed(grams * part.share < 10 ? 2 : 1)} g
+        {quantity('grams', part.share * grams, grams * part.share < 10 ? 2 : 1)}
       </span>
       <button
         type="button"
@@ -199,7 +200,7 @@ function PercentInput({ share, label, disabled, onType }: PercentInputProps) {
       inputMode="decimal"
       aria-label={label}
       disabled={disabled}
-      value={text ?? `${(100 * share).toFixed(1)} %`}
+      value={text ?? quantity('percent', 100 * share, 1)}
       onFocus={(e) => e.target.select()}
       onChange={(e) => setText(e.target.value)}
       onBlur={take}

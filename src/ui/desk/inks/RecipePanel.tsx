@@ -45,6 +45,8 @@ import { PartsEditor } from './PartsEditor';
 import { inksWords } from '@/words/inks';
 import { rich } from '@/ui/kit/rich';
 import { mediumInWords } from '@/words/mediums';
+import { craftWords } from '@/words/craft';
+import { gramsInWords } from '@/words/quantities';
 
 const LIMIT_WORDS: Record<RecipeLimit, string> = {
   'below shows through': inksWords('recipe.whatLiesBelowShows'),
@@ -250,7 +252,7 @@ function RecipeHead({ question, ink, need, closed }: RecipeHeadProps) {
         <h2>{inksWords('recipe.run', { run: question.run + 1, ink: ink.name })}</h2>
         <span className={clsx(kit.quiet, kit.num)}>
           {inksWords('recipe.gMlTsp', {
-            grams: need.grams.toFixed(need.grams < 10 ? 1 : 0),
+            grams: gramsInWords(need.grams),
             millilitres: need.millilitres,
             teaspoons: need.millilitres / ML_PER_TEASPOON,
           })}
@@ -291,7 +293,7 @@ function Verdict({ found, target, seen, overlapsOff, onTake, same, taken }: Verd
                 inksWords.rich('recipe.seenWantedE', {
                   strong: (c) => <strong className={kit.num}>{c}</strong>,
                   off,
-                  wordForDifference: wordForDifference(off),
+                  difference: craftWords(`difference.${wordForDifference(off)}`),
                 }),
               )}
             </>

@@ -7,7 +7,7 @@ import { NumberField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { Swatch } from '../../kit/Swatch';
 import type { Regions, DrawnLine } from '@/ui/kit/regions/useRegions';
-import { areaWords } from '@/ui/kit/regions/words';
+import { areaInWords } from '@/words/quantities';
 import { useAnchors } from '@/ui/kit/regions/useAnchors';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -162,7 +162,7 @@ function IslandOrderFields({ order, setOrder, leastMm2, setLeastMm2 }: IslandOrd
         <select className={kit.plainSelect} value={order} onChange={(e) => setOrder(e.target.value as IslandOrder)}>
           {ISLAND_ORDERS.map((o) => (
             <option key={o} value={o}>
-              {o}
+              {pictureWords(`islandList.order.${o}`)}
             </option>
           ))}
         </select>
@@ -206,7 +206,7 @@ function IslandRows({ list, regions, colours, lettered }: IslandRowsProps) {
             {colours[row.label]?.name}
             {lettered?.includes(row.key) ? ` ${pictureWords('islandList.lettering')}` : ''}
           </span>
-          <span className={clsx(kit.num, kit.fine)}>{areaWords(row.areaMm2)}</span>
+          <span className={clsx(kit.num, kit.fine)}>{areaInWords(row.areaMm2)}</span>
           <span className={clsx(kit.num, kit.quiet)}>
             {row.thinnestMm >= 2.9 ? '—' : formatLength(row.thinnestMm, unit, 1)}
           </span>

@@ -12,7 +12,7 @@ import { usePrintDesk } from '../../kit/printContext';
 import { LengthField } from '../../kit/fields';
 import { Swatch } from '../../kit/Swatch';
 import type { Regions, ChosenIsland } from '@/ui/kit/regions/useRegions';
-import { areaWords } from '@/ui/kit/regions/words';
+import { areaInWords } from '@/words/quantities';
 import { useKeys } from '../../kit/keys';
 import { anchorOf, useAnchors } from '@/ui/kit/regions/useAnchors';
 import clsx from 'clsx';
@@ -66,7 +66,7 @@ export function RegionPanel({ regions }: { regions: Regions }) {
   return (
     <section className={kit.say} aria-label={pictureWords('region.chosenIsland')}>
       <div className={clsx(kit.row, kit.between)}>
-        <h3>{pictureWords('region.islandOf', { area: areaWords(chosen.areaMm2) })}</h3>
+        <h3>{pictureWords('region.islandOf', { area: areaInWords(chosen.areaMm2) })}</h3>
         <button type="button" className={kit.link} onClick={regions.letGo}>
           {pictureWords('region.letGo')}
         </button>

@@ -33,6 +33,8 @@ import { Remedy } from './Remedy';
 import { registerWords } from '@/words/register';
 import { uncapitalised } from '@/words/phrases';
 import { wayInWords } from '@/words/ways';
+import { craftWords } from '@/words/craft';
+import { decimal, quantity } from '@/words/quantities';
 
 /** How sure the fit is, why, and what would help. */
 const SHOWN = [
@@ -159,7 +161,7 @@ function MovingFields({ register, set, wood }: MovingFieldsProps) {
       >
         {HANDS.map((h) => (
           <MenuItem key={h} value={h}>
-            {h}
+            {craftWords(`hand.${h}`)}
           </MenuItem>
         ))}
       </TextField>
@@ -258,10 +260,19 @@ function HandSliders({ motions, onMotions }: HandSlidersProps) {
     <section>
       <h2>{registerWords('fitFields.runOf', { run, runs: plan.runs.length })}</h2>
       <p className={kit.note}>{registerWords('fitFields.chooseARunOn')}</p>
-      {slider('right', motion.dxMm, 3, 0.05, formatLength(motion.dxMm, unit, 2), (dxMm) => set({ dxMm }))}
-      {slider('down', motion.dyMm, 3, 0.05, formatLength(motion.dyMm, unit, 2), (dyMm) => set({ dyMm }))}
-      {slider('clockwise', motion.rotationDeg, 1, 0.02, `${motion.rotationDeg.toFixed(2)}°`, (rotationDeg) =>
-        set({ rotationDeg }),
+      {slider(registerWords('fitFields.right'), motion.dxMm, 3, 0.05, formatLength(motion.dxMm, unit, 2), (dxMm) =>
+        set({ dxMm }),
+      )}
+      {slider(registerWords('fitFields.down'), motion.dyMm, 3, 0.05, formatLength(motion.dyMm, unit, 2), (dyMm) =>
+        set({ dyMm }),
+      )}
+      {slider(
+        registerWords('fitFields.clockwise'),
+        motion.rotationDeg,
+        1,
+        0.02,
+        quantity('degrees', motion.rotationDeg, 2),
+        (rotationDeg) => set({ rotationDeg }),
       )}
       <Button onClick={() => onMotions(motions.map((m) => ({ ...NO_MOTION, about: m.about })))}>
         {registerWords('fitFields.allInRegister')}
@@ -337,7 +348,7 @@ function WaysTable({ worker, fit }: { worker: RegisterWorker; fit: Fit }) {
           {REGISTRATION_WAYS.map((id, i) => (
             <tr key={id} aria-current={id === plan.way.registration || undefined}>
               <th scope="row">{wayInWords(id)}</th>
-              <td className={kit.num}>{spreads[i].shiftMm.toFixed(2)}</td>
+              <td className={kit.num}>{decimal(spreads[i].shiftMm, 2)}</td>
               <td className={kit.num}>{registrationWay(id).minutesASheet}</td>
               <td className={kit.num}>{shares ? `${percent(shares[i])} %` : '…'}</td>
             </tr>

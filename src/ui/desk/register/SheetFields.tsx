@@ -27,6 +27,7 @@ import { kit } from '@/ui/kit/styles';
 import { registerWords } from '@/words/register';
 import { rich } from '@/ui/kit/rich';
 import { inWords } from '@/words/failures';
+import { craftWords } from '@/words/craft';
 
 const SOLVES: readonly (readonly [Solved, string])[] = [
   ['paper', registerWords('sheetFields.thePaperFromImage')],
@@ -263,7 +264,7 @@ function TrimmedOff({ edit, allowance }: TrimmedOffProps) {
         {SHEET_EDGES.map((edge) => (
           <LengthField
             key={edge}
-            label={edge}
+            label={craftWords(`edge.${edge}`)}
             valueMm={allowance[edge]}
             unit={unit}
             range={ALLOWANCE_RANGE_MM}
