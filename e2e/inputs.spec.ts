@@ -90,7 +90,7 @@ test('larger than A3 is worked on at 0.2 mm, and a soft source is told', async (
   await page.getByRole('button', { name: 'Take this size' }).click();
   await expect(
     page.getByText(
-      /worked on at 0.2 mm a pixel, 3000 × 2250. The source has one pixel for each 1.0 mm: edges will be soft/,
+      /worked on at 0.2 mm a pixel, 3,000 × 2,250. The source has one pixel for each 1.0 mm: edges will be soft/,
     ),
   ).toBeVisible();
   expect((await stateOf(server, id)).plan.picture!.raster.mmPerPx).toBe(0.2);

@@ -185,7 +185,7 @@ test('a proof by hand: in words, kept, its shims never negative, put in, and the
     await rights.nth(i).fill('-0.6');
     await page.keyboard.press('Enter');
   }
-  await expect(page.getByText(/Run 2 lies 0.60 mm too far left\./)).toBeVisible();
+  await expect(page.getByText(/Run 2 lies 0.6 mm too far left\./)).toBeVisible();
   await rights.nth(0).fill('far');
   await page.keyboard.press('Enter');
   await expect(page.getByText(/“far”/)).toBeVisible();

@@ -34,9 +34,11 @@ const ASKS = /\.(startsWith|endsWith|includes|split|closest|matches|querySelecto
 const KEYS = /^use(Hot)?[kK]eys?$/;
 
 const letters = (text: string) => /\p{L}{2}/u.test(text);
+/** A word beside what is put into a text: “run ${n}”. */
+const BESIDE_VALUE = /(^|[ (])\p{Ll}{3,} \$\{|\} \p{Ll}{3,}/u;
 /** Two words after one another, or one word that begins as a sentence does. */
 const isSentence = (text: string) =>
-  /\p{L}{2,}[,:;]? \p{L}{2,}/u.test(text.replace(/\$\{[^}]*\}/g, ' ')) ||
+  /([\p{L}’]{2,}[,:;]?|^an?) \p{L}{2,}/u.test(text.replace(/\$\{[^}]*\}/g, ' ')) ||
   /^\p{Lu}\p{Ll}{2,}[.!?…]?$/u.test(text.trim());
 
 /**
@@ -56,7 +58,11 @@ export function sentencesIn(fileName: string, source: string, ids: ReadonlySet<s
       if (!ids.has(node.text) && isRead(node, node.text)) take(node, node.text);
     } else if (ts.isTemplateExpression(node)) {
       const text = node.getText().slice(1, -1);
-      if (isRead(node, text.replace(/\$\{[^}]*\}/g, ' '))) take(node, text);
+      if (
+        isRead(node, text.replace(/\$\{[^}]*\}/g, ' ')) ||
+        (BESIDE_VALUE.test(text) && !text.includes('<') && isShown(node))
+      )
+        take(node, text);
     }
     if (!isForMenders(node)) ts.forEachChild(node, visit);
   };
@@ -85,13 +91,19 @@ function isRead(node: ts.Node, text: string): boolean {
   if (ts.isJsxAttribute(parent)) return READ.has(parent.name.getText()) ? letters(text) : isSentence(text);
   if (ts.isCallExpression(parent) && KEYS.test(parent.expression.getText()) && parent.arguments[0] === node)
     return false;
-  if (ts.isCallExpression(parent) && ASKS.test(parent.expression.getText())) return false;
+  if (isArgumentOfAsking(node)) return false;
   // a name of a field, and what is compared with one, is an id
   if (isName(node) || isCompared(node)) return false;
   if (letters(text) && shownBy(node)) return true;
   // a selector is none
   return !/[[\]=<>]/.test(text) && isSentence(text);
 }
+
+/** A template that is neither a name, nor compared, nor a style. */
+const isShown = (node: ts.Node) => !isName(node) && !isCompared(node) && !isStyle(node) && !isArgumentOfAsking(node);
+
+const isArgumentOfAsking = ({ parent }: ts.Node) =>
+  ts.isCallExpression(parent) && ASKS.test(parent.expression.getText());
 
 /** Whether a text is what a tag, a read attribute or a read field shows, be it one of a choice. */
 function shownBy(node: ts.Node): boolean {

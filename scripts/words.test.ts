@@ -172,6 +172,8 @@ describe('planted faults are found', () => {
     ['one word between tags', '<b>and</b>', ['and']],
     ['a label of one word', '<Field label="Edition" />', ['Edition']],
     ['a title put together', '<b title={`sheet ${n} is gone`} />', ['sheet ${n} is gone']],
+    ['a word beside a value', 'const a = `run ${n}`', ['run ${n}']],
+    ['one word with its article', "const a = ['a trace']", ['a trace']],
     ['a message', "tell('The block is cut.')", ['The block is cut.']],
     ['a choice of two', "const a = b ? 'not printed' : x", ['not printed']],
     ['a word in a table', "const NAMES = { a: 'Paper' }", ['Paper']],

@@ -63,7 +63,7 @@ test.each<[string, (plan: Plan) => unknown, RegExp]>([
   [
     'a size of −3',
     (p) => ({ ...p, picture: { ...picture, widthMm: -3 } }),
-    /-3 mm is too little for the printed width/,
+    /−3 mm is too little for the printed width/,
   ],
   [
     'a run without its colour',

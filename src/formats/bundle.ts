@@ -130,7 +130,7 @@ function readManifest(files: Record<string, Uint8Array>): Outcome<BundleManifest
   const manifest = parse<Partial<BundleManifest>>(files['manifest.json']);
   if (manifest?.format !== BUNDLE_FORMAT || !Array.isArray(manifest.files)) return failure('bundle-foreign');
   if (manifest.version !== BUNDLE_VERSION)
-    return failure('bundle-version', { version: String(manifest.version), BUNDLE_VERSION });
+    return failure('bundle-version', { version: String(manifest.version), bundleVersion: BUNDLE_VERSION });
   return checkManifest(manifest);
 }
 

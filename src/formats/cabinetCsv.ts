@@ -46,7 +46,7 @@ export function readCabinetCsv(
     });
   }
   if (rows.length === 0) return failure('cabinet-csv.thereAreNoInks');
-  if (rows.length > MAX_INKS) return failure('cabinet-csv.thisTableHasMore', { MAX_INKS });
+  if (rows.length > MAX_INKS) return failure('cabinet-csv.thisTableHasMore', { maxInks: MAX_INKS });
   const missing = ['name', 'l*', 'a*', 'b*'].filter((column) => !(column in rows[0]));
   if (missing.length > 0) return failure('cabinet-csv.theTableNeedsColumns', { missing: missing.join(', ') });
   const inks: Omit<CabinetInk, 'id'>[] = [];

@@ -1,5 +1,5 @@
 import { BAND_COUNT, labD50FromSpectrum, type Lab } from '@/core/colour';
-import { failure, success, type Outcome } from '@/core/units';
+import { failure, givenName, success, type Outcome } from '@/core/units';
 import type { NamedReading } from '@/model';
 import { oneLine } from './palette';
 
@@ -59,9 +59,9 @@ export function readCgats(text: string): Outcome<NamedReading[]> {
   if (format === undefined || data === undefined) return failure('cgats.thisIsNotA');
   const fields = tokensOf(format, MAX_FIELDS).map((f) => f.toUpperCase());
   if (fields.length === 0 || fields.length > MAX_FIELDS)
-    return failure('cgats.theFileNamesFields', { fields: fields.length, MAX_FIELDS });
+    return failure('cgats.theFileNamesFields', { fields: fields.length, maxFields: MAX_FIELDS });
   const tokens = tokensOf(data, MAX_SAMPLES * fields.length);
-  if (tokens.length > MAX_SAMPLES * fields.length) return failure('cgats.theFileHasMore', { MAX_SAMPLES });
+  if (tokens.length > MAX_SAMPLES * fields.length) return failure('cgats.theFileHasMore', { maxSamples: MAX_SAMPLES });
   if (tokens.length % fields.length !== 0)
     return failure('cgats.theDataDoNot', { tokens: tokens.length, fields: fields.length });
   const at = (name: string) => fields.indexOf(name);
@@ -72,7 +72,7 @@ export function readCgats(text: string): Outcome<NamedReading[]> {
   const samples: NamedReading[] = [];
   for (let row = 0; row < tokens.length; row += fields.length) {
     const values = tokens.slice(row, row + fields.length);
-    const sample = sampleOf(values, named < 0 ? `sample ${samples.length + 1}` : values[named], lab, bands);
+    const sample = sampleOf(values, named < 0 ? givenName(`sample ${samples.length + 1}`) : values[named], lab, bands);
     if (!sample)
       return failure('cgats.sampleHoldsSomethingThat', {
         samples: samples.length + 1,

@@ -24,19 +24,19 @@ function table(rows: readonly (readonly (string | number)[])[]): string {
 /** Sheets × runs: outcome, faults, note and time of each pull. */
 export function ledgerCsv(plan: Plan, bench: BenchState, sheets: readonly SheetName[]): string {
   const header = [
-    'sheet',
-    'kind',
+    fileWords('csv.sheet'),
+    fileWords('csv.kind'),
     ...plan.runs.flatMap((run, i) => [
-      `run ${i + 1} ${inkNamesOf(plan, run)}`,
-      `run ${i + 1} faults`,
-      `run ${i + 1} note`,
-      fileWords('csv.runPulledAt', { iValue: i + 1 }),
+      fileWords('layered.runInInk', { run: i + 1, ink: inkNamesOf(plan, run) }),
+      fileWords('csv.runFaults', { run: i + 1 }),
+      fileWords('csv.runNote', { run: i + 1 }),
+      fileWords('csv.runPulledAt', { run: i + 1 }),
     ]),
-    'mark',
+    fileWords('csv.mark'),
   ];
   const rows = sheets.map((sheet) => [
     isTestSheet(sheet) ? sheet : Number(sheet),
-    isTestSheet(sheet) ? 'test' : 'counted',
+    isTestSheet(sheet) ? fileWords('csv.test') : fileWords('csv.counted'),
     ...plan.runs.flatMap((run) => {
       const pull = bench.pulls.find((p) => p.runId === run.id && p.sheet === sheet);
       return pull

@@ -1,5 +1,5 @@
 import { labD50FromSrgb8, srgb8FromLabD50, type Lab } from '@/core/colour';
-import { failure, success, type Outcome } from '@/core/units';
+import { failure, givenName, success, type Outcome } from '@/core/units';
 
 export interface NamedColour {
   readonly name: string;
@@ -33,10 +33,10 @@ export function readPalette(text: string): Outcome<NamedColour[]> {
     if (!rgb || rgb.some((v) => v > 255))
       return failure('palette.lineOfThePaletteIs', { number: i + 1, line: line.slice(0, 40) });
     colours.push({
-      name: found![4]?.trim().slice(0, 60) || `colour ${colours.length + 1}`,
+      name: found![4]?.trim().slice(0, 60) || givenName(`colour ${colours.length + 1}`),
       labD50: labD50FromSrgb8(rgb),
     });
-    if (colours.length > MAX_COLOURS) return failure('palette.thisPaletteHasMore', { MAX_COLOURS });
+    if (colours.length > MAX_COLOURS) return failure('palette.thisPaletteHasMore', { maxColours: MAX_COLOURS });
   }
   return colours.length > 0 ? success(colours) : failure('palette.thereAreNoColours');
 }

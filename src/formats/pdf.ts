@@ -229,7 +229,7 @@ function words(doc: PDFKit.PDFDocument, drawing: Drawing, sheet: Sheet, tile: Ti
   const y = FOOT_MM - 6;
   pen.line(0, y, RULER_MM, y, { widthMm: 0.3 });
   for (let mm = 0; mm <= RULER_MM; mm += 10) pen.line(mm, y, mm, y - (mm % 50 === 0 ? 3.5 : 2), { widthMm: 0.2 });
-  pen.text(fileWords('pdf.checkRulerMmPrint', { RULER_MM }), 0, y + 1.5, 2.6);
+  pen.text(fileWords('pdf.checkRulerMmPrint', { rulerMm: RULER_MM }), 0, y + 1.5, 2.6);
   const part =
     sheet.tiles.length > 1
       ? ` ${fileWords('pdf.partOfRowColumn', { row: tile.row * sheet.columns + tile.column + 1, tiles: sheet.tiles.length, row2: tile.row + 1, column: tile.column + 1 })}`
@@ -248,8 +248,8 @@ class Faces {
     fonts: readonly Buffer[],
   ) {
     this.names = fonts.map((font, i) => {
-      doc.registerFont(`face ${i}`, font);
-      return `face ${i}`;
+      doc.registerFont(`face-${i}`, font);
+      return `face-${i}`;
     });
   }
   private readonly names: readonly string[];

@@ -15,7 +15,7 @@ export function svgOfDrawing(drawing: Drawing): string {
   pen.line(2, y, 2 + RULER_MM, y, { widthMm: 0.3 });
   for (let mm = 0; mm <= RULER_MM; mm += 10)
     pen.line(2 + mm, y, 2 + mm, y - (mm % 50 === 0 ? 3.5 : 2), { widthMm: 0.2 });
-  pen.text(fileWords('svgPen.checkRulerMm', { RULER_MM }), 2, y + 1.5, 2.6);
+  pen.text(fileWords('svgPen.checkRulerMm', { rulerMm: RULER_MM }), 2, y + 1.5, 2.6);
   pen.text(drawing.title, 2, y + 5.5, 3);
   const [width, height] = [n(Math.max(widthMm, RULER_MM + 4)), n(heightMm + FOOT_MM)];
   return [

@@ -1,4 +1,4 @@
-import { phrase, type Phrase, type Told } from '@/core/units';
+import { phrase, type Phrase } from '@/core/units';
 import { array, mixed, number, object, string, type ISchema, type ObjectShape } from 'yup';
 import { type Lab, BAND_COUNT } from '@/core/colour';
 import type { OpacityKnown } from '@/core/inks';
@@ -9,12 +9,12 @@ export type Frozen<T> = T extends object ? { readonly [Key in keyof T]: Frozen<T
 export interface Range {
   readonly min: number;
   readonly max: number;
-  readonly what: Told;
+  readonly what: Phrase;
 }
 export interface RangeMm {
   readonly minMm: number;
   readonly maxMm: number;
-  readonly what: Told;
+  readonly what: Phrase;
 }
 
 /** A record with just these fields: one that is unknown is refused with its name, never dropped without a word. */
@@ -34,15 +34,19 @@ export function list<T>(item: ISchema<T>, most: number, tooMany?: Phrase) {
   return array().of(item).required().max(most, tooMany);
 }
 
-export const between = (what: Told, min: number, max: number, unit = '') =>
+export const between = (what: Phrase, min: number, max: number, unit = '') =>
   number()
     .required()
     .min(min, ({ value }) => phrase('fields.isTooLittleFor', { value: String(value), unit, what, min, max }))
     .max(max, ({ value }) => phrase('fields.isTooMuchFor', { value: String(value), unit, what, min, max }));
-export const ranged = (range: Range, unit = '') => between(range.what, range.min, range.max, unit);
+export const inRange = (range: Range, unit = '') => between(range.what, range.min, range.max, unit);
 export const whole = (range: Range) =>
-  ranged(range).integer(({ value }) => phrase('fields.isNotAWhole', { value: String(value), what: range.what }));
-export const mm = (range: RangeMm) => between(range.what, range.minMm, range.maxMm, ' mm');
+  inRange(range).integer(({ value }) => phrase('fields.isNotAWhole', { value: String(value), what: range.what }));
+export const mm = ({ what, minMm, maxMm }: RangeMm) =>
+  number()
+    .required()
+    .min(minMm, ({ value }) => phrase('fields.lengthTooSmall', { valueMm: Number(value), what, minMm, maxMm }))
+    .max(maxMm, ({ value }) => phrase('fields.lengthTooLarge', { valueMm: Number(value), what, minMm, maxMm }));
 export const edges = (range: RangeMm) =>
   record({ top: mm(range), right: mm(range), bottom: mm(range), left: mm(range) });
 export const id = () => string().required().min(1).max(80);
@@ -99,7 +103,7 @@ export const opacity = () =>
     );
 
 /** One number for each band of a film. */
-export const bands = (what: Told) =>
+export const bands = (what: Phrase) =>
   array()
     .of(between(what, 0, 1e4))
     .length(BAND_COUNT, phrase('fields.aFilmNeedsBands', { bands: BAND_COUNT, what }))

@@ -48,7 +48,7 @@ export function addInk(db: Store, value: unknown, now: string): Outcome<StoredIn
   return db
     .transaction((): Outcome<StoredInk> => {
       const there = cabinet(db, now);
-      if (there.length >= MAX_INKS) return failure('cabinet-full.theCabinetHoldsInks', { MAX_INKS });
+      if (there.length >= MAX_INKS) return failure('cabinet-full.theCabinetHoldsInks', { maxInks: MAX_INKS });
       const id = randomUUID();
       insertInk(
         db,
@@ -106,7 +106,11 @@ export function importInks(
     .transaction((): Outcome<{ added: number }> => {
       const names = cabinet(db, now).map((ink) => ink.name);
       if (names.length + read.value.length > MAX_INKS)
-        return failure('cabinet-full.inksCameInAnd', { read: read.value.length, names: names.length, MAX_INKS });
+        return failure('cabinet-full.inksCameInAnd', {
+          read: read.value.length,
+          names: names.length,
+          maxInks: MAX_INKS,
+        });
       for (const ink of read.value) {
         const name = freeName(ink.name, names, NAME_LENGTH);
         names.push(name);
@@ -194,12 +198,12 @@ export function cabinetFile(db: Store, fileName: string, now: string): Outcome<F
 
 function drawdownSamples(ink: CabinetInk): NamedReading[] {
   return ink.drawdowns.flatMap((card, i) => [
-    { name: fileWords('cabinet.drawdownOverPaper', { ink: ink.name, iValue: i + 1 }), ...card.overPaper },
+    { name: fileWords('cabinet.drawdownOverPaper', { ink: ink.name, number: i + 1 }), ...card.overPaper },
     ...(card.overBlack
-      ? [{ name: fileWords('cabinet.drawdownOverBlack', { ink: ink.name, iValue: i + 1 }), ...card.overBlack }]
+      ? [{ name: fileWords('cabinet.drawdownOverBlack', { ink: ink.name, number: i + 1 }), ...card.overBlack }]
       : []),
     ...(card.thinOverPaper
-      ? [{ name: fileWords('cabinet.drawdownThinOverPaper', { ink: ink.name, iValue: i + 1 }), ...card.thinOverPaper }]
+      ? [{ name: fileWords('cabinet.drawdownThinOverPaper', { ink: ink.name, number: i + 1 }), ...card.thinOverPaper }]
       : []),
   ]);
 }

@@ -26,7 +26,7 @@ const waiting: (() => void)[] = [];
  */
 export function patienceOf(gone?: AbortSignal): AbortSignal {
   const patience = new AbortController();
-  const slow = failure('picture-slow', { LONGEST_MS: LONGEST_MS / 1000 });
+  const slow = failure('picture-slow', { seconds: LONGEST_MS / 1000 });
   setTimeout(() => patience.abort(slow), LONGEST_MS).unref();
   const leave = () => patience.abort(failure('gone.nobodyWaitsForThis'));
   if (gone?.aborted) leave();

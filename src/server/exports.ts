@@ -113,7 +113,10 @@ export function runSvg(db: Store, id: string, number: number, what: 'run' | 'sta
   const layers =
     what === 'run'
       ? zones.map((zone) => ({
-          name: zones.length > 1 ? `run ${number} ${zone.ink.name}` : `run ${number}`,
+          name:
+            zones.length > 1
+              ? fileWords('layered.runInInk', { run: number, ink: zone.ink.name })
+              : fileWords('drawings.run', { run: number }),
           path: path(zone.parts, false),
           fill: hexFromLabD50(zone.ink.solidLabD50),
         }))
@@ -138,7 +141,10 @@ export function ledgerFile(db: Store, id: string): Outcome<FileOut> {
   if (!print.ok) return print;
   const progress = progressOf(print.value.plan, benchLog(db, id));
   return success(
-    csvFile(ledgerCsv(print.value.plan, progress.bench, progress.sheets), `${fileStem(print.value.name)} ledger.csv`),
+    csvFile(
+      ledgerCsv(print.value.plan, progress.bench, progress.sheets),
+      fileWords('exports.ledgerCsv', { fileStem: fileStem(print.value.name) }),
+    ),
   );
 }
 
@@ -148,7 +154,7 @@ export function numberingFile(db: Store, id: string): Outcome<FileOut> {
   return success(
     csvFile(
       numberingCsv(progressOf(print.value.plan, benchLog(db, id)).bench),
-      `${fileStem(print.value.name)} numbering.csv`,
+      fileWords('exports.numberingCsv', { fileStem: fileStem(print.value.name) }),
     ),
   );
 }

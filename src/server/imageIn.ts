@@ -66,7 +66,7 @@ function refusedSize(named: string, widthPx: number, heightPx: number): Failure 
       widthPx,
       heightPx,
       widthPx2: Math.round((widthPx * heightPx) / 1e6),
-      MAX_SOURCE_PIXELS: MAX_SOURCE_PIXELS / 1e6,
+      maxSourcePixels: MAX_SOURCE_PIXELS / 1e6,
     });
   }
   return undefined;

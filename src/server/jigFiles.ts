@@ -8,6 +8,7 @@ import { jigPage, type RunOutline } from './drawings';
 import { fileStem, pdfFonts, type FileOut } from './fileOut';
 import { laidOut, tracedSheet, type LaidOut } from './printSheets';
 import { HOUSE_COLOURS } from '@/core/colour';
+import { fileWords } from '@/words/files';
 
 const OUTLINE_COLOURS = [
   HOUSE_COLOURS.ink,
@@ -29,7 +30,7 @@ export function jigPages(laid: LaidOut, arcs: ArcMap): Drawing[] {
     );
     return {
       letter: String.fromCharCode(65 + i),
-      name: `run ${i + 1}, ${inkNamesOf(plan, run)}`,
+      name: fileWords('drawings.runAndInks', { run: i + 1, inks: inkNamesOf(plan, run) }),
       path: pathOfSet(arcs, labelSet(parts), mmPerPx, true),
       colour: OUTLINE_COLOURS[i % OUTLINE_COLOURS.length],
       dashMm: OUTLINE_DASHES_MM[i % OUTLINE_DASHES_MM.length],

@@ -168,7 +168,7 @@ export function linesFile(db: Store, id: string, run: number, what: 'run' | 'sta
   const layers =
     what === 'run'
       ? inkingsOf(found.value).map((inking, i) => ({
-          name: `run ${run} ${inkOf(plan, inking).name}`,
+          name: fileWords('layered.runInInk', { run, ink: inkOf(plan, inking).name }),
           colour: 1 + i,
           ringsMm: rings(
             [...sheet.parts.keys()].filter((p) => inkedAt(plan, sheet, sheet.parts[p], found.value, inking)),

@@ -125,7 +125,7 @@ export async function readableScan(bytes: Buffer, gone?: AbortSignal): Promise<O
   if (bytes.length > MAX_UPLOAD_BYTES)
     return failure('scan.thisScanHasMb', {
       bytes: Math.round(bytes.length / 1e6),
-      MAX_UPLOAD_BYTES: Math.round(MAX_UPLOAD_BYTES / 1e6),
+      maxUploadBytes: Math.round(MAX_UPLOAD_BYTES / 1e6),
     });
   const decoded = await decode('scan', { limitInputPixels: MAX_SCAN_PIXELS }, bytes, patienceOf(gone));
   if (!decoded.ok) return familyOf(decoded.code) === 'picture-damaged' ? failure('scan.damagedOrNone') : decoded;

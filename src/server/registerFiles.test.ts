@@ -270,6 +270,6 @@ describe('proofs and shims in the log', () => {
       note: '',
       settings: [{ runId: plan.runs[0].id, shimsMm: [0, -0.1, 0], pieces: '' }],
     });
-    expect(!got.ok && toldByServer(got)).toMatch(/-0.1 mm is too little for a shim/);
+    expect(!got.ok && toldByServer(got)).toMatch(/−0.1 mm is too little for a shim/);
   });
 });

@@ -34,7 +34,7 @@ export function answerSlip(
   now: string,
 ): Outcome<undefined> {
   if (!SLIP_ANSWERS.some((a) => a === answer))
-    return failure('slip.isNoAnswerTo', { answer: String(answer), SLIP_ANSWERS: SLIP_ANSWERS.join(', ') });
+    return failure('slip.isNoAnswerTo', { answer: String(answer), slipAnswers: SLIP_ANSWERS.join(', ') });
   return changePrint(db, id, (row, plan) => {
     const fresh = staleUnless(row, basePlan);
     if (!fresh.ok) return fresh;

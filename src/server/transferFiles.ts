@@ -44,7 +44,11 @@ export async function transferFile(
     if (!TRANSFER_DPI.some((d) => d === dpi)) return failure('dpi.dotsAnInchAre', { dpi });
     const bytes = await pngOf(laid, drawn.value, mirrored, dpi);
     return bytes.ok
-      ? success({ bytes: bytes.value, mediaType: 'image/png', fileName: `${stem}, ${dpi} dpi.png` })
+      ? success({
+          bytes: bytes.value,
+          mediaType: 'image/png',
+          fileName: fileWords('transferFiles.pngFile', { fileStem: stem, dpi }),
+        })
       : bytes;
   }
   const drawing = drawingOf(laid, drawn.value, mirrored, transferWords(`name.${way.id}`));
@@ -180,7 +184,10 @@ async function pngOf(laid: LaidOut, content: Content, mirrored: boolean, dpi: nu
   const { ruler, left } = drawFrame(ink, perMm, widthMm, heightMm, mirrored);
   await words(
     ink,
-    `${laid.name}: ${content.name}, ${mirrored ? 'MIRRORED' : 'as seen'} · ruler ${ruler} mm`,
+    fileWords('transferFiles.foot', {
+      ...{ name: laid.name, content: content.name, mirrored: String(mirrored) },
+      rulerMm: ruler,
+    }),
     left * perMm,
     2 * perMm,
     dpi,

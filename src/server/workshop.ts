@@ -36,7 +36,7 @@ export function addItem(db: Store, value: unknown, now: string): Outcome<StoredI
     db
       .transaction((): Outcome<StoredItem> => {
         const there = workshop(db, now);
-        if (there.length >= MOST_ITEMS) return failure('workshop-full', { MOST_ITEMS });
+        if (there.length >= MOST_ITEMS) return failure('workshop-full', { mostItems: MOST_ITEMS });
         const name = freeName(checked.value.name, namesOf(there, checked.value.kind), NAME_LENGTH);
         insertItem(db, { ...checked.value, name }, now);
         return success(workshopItem(db, id)!);

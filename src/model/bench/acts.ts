@@ -4,7 +4,7 @@ import { FAULTS, TEST_SHEETS_RANGE } from '@/core/sheets';
 import { failure, type Outcome, phrase, type Phrase } from '@/core/units';
 import { checkWith } from '../check';
 import { slipPlace } from '../design/place';
-import { between, id, list, named, oneOf, record, sha, surfaceLabD50, text, whole, type Frozen } from '../fields';
+import { between, id, list, mm, named, oneOf, record, sha, surfaceLabD50, text, type Frozen, whole } from '../fields';
 import { upgradedAct } from './upgrades/upgradedAct';
 import { ACT_VERSION, ADDED_RANGE, MOST_SHEETS, READING_SOURCES, SETTINGS, SLIP_ANSWERS } from '../ranges';
 
@@ -20,17 +20,17 @@ const kind = <Kind extends string>(name: Kind) => oneOf([name] as const);
 const counted = (what: Phrase) => between(what, 0, 1e6).integer();
 
 const mark = record({
-  xMm: between('a mark’s place', -50, 2500, ' mm'),
-  yMm: between('a mark’s place', -50, 2500, ' mm'),
-  dxMm: between('a misfit', -30, 30, ' mm'),
-  dyMm: between('a misfit', -30, 30, ' mm'),
+  xMm: mm({ what: phrase('measure.marksPlace'), minMm: -50, maxMm: 2500 }),
+  yMm: mm({ what: phrase('measure.marksPlace'), minMm: -50, maxMm: 2500 }),
+  dxMm: mm({ what: phrase('measure.misfit'), minMm: -30, maxMm: 30 }),
+  dyMm: mm({ what: phrase('measure.misfit'), minMm: -30, maxMm: 30 }),
 });
 const motion = record({
   dxMm: number().required(),
   dyMm: number().required(),
-  rotationDeg: between('a turn', -20, 20, '°'),
-  growthX: between('a growth', -0.2, 0.2),
-  growthY: between('a growth', -0.2, 0.2),
+  rotationDeg: between(phrase('measure.turn'), -20, 20, '°'),
+  growthX: between(phrase('measure.growth'), -0.2, 0.2),
+  growthY: between(phrase('measure.growth'), -0.2, 0.2),
   residualMm: number().required().min(0),
   about: record({ xMm: number().required(), yMm: number().required() }),
 });
@@ -148,7 +148,11 @@ const ACTS = {
     kind: kind('shimmed'),
     note: text(300),
     settings: list(
-      record({ runId: id(), shimsMm: list(between('a shim', 0, 50, ' mm'), 3).length(3), pieces: text(300) }),
+      record({
+        runId: id(),
+        shimsMm: list(mm({ what: phrase('measure.shim'), minMm: 0, maxMm: 50 }), 3).length(3),
+        pieces: text(300),
+      }),
       60,
     ).min(1),
   }),

@@ -1,10 +1,10 @@
 import { phrase, type Phrase } from '@/core/units';
 import { boolean, number, string, type InferType } from 'yup';
 import { FLATTEN_LIMITS } from '@/core/picture';
-import { between, id, labD50, list, named, oneOf, record, sha, whole, type Frozen } from '../fields';
+import { between, id, labD50, list, mm, named, oneOf, record, sha, type Frozen, whole } from '../fields';
 import { SIZE_RANGE_MM } from '../ranges';
 
-const printed = (what: Phrase) => between(what, SIZE_RANGE_MM.minMm, SIZE_RANGE_MM.maxMm, ' mm');
+const printed = (what: Phrase) => mm({ ...SIZE_RANGE_MM, what });
 const fraction = () => between(phrase('measure.crop'), 0, 1);
 
 const crop = record({
@@ -38,8 +38,8 @@ export const flatColour = record({
   id: id(),
   name: named(60, phrase('design.aColourNeedsA')),
   wantedLabD50: labD50(),
-  areaShare: between('a share', 0, 1),
-  islandCount: between('islands', 0, 1e8),
+  areaShare: between(phrase('measure.share'), 0, 1),
+  islandCount: between(phrase('measure.islands'), 0, 1e8),
   thinnestMm: number().optional(),
 });
 export const flat = record({
@@ -50,7 +50,7 @@ export const flat = record({
       max: FLATTEN_LIMITS.maxColours,
       what: phrase('measure.numberOfColours'),
     }),
-    radiusMm: between(phrase('measure.smoothing'), 0, FLATTEN_LIMITS.maxRadiusMm, ' mm'),
+    radiusMm: mm({ what: phrase('measure.smoothing'), minMm: 0, maxMm: FLATTEN_LIMITS.maxRadiusMm }),
     minIslandMm2: between(phrase('measure.smallestIsland'), 0, FLATTEN_LIMITS.maxIslandMm2, ' mm²'),
   }),
   /** A colour's place in the list is its label in the label map. */

@@ -1,6 +1,6 @@
 import { phrase } from '@/core/units';
 import { number, string, type InferType } from 'yup';
-import { between, list, record, type Frozen } from '../fields';
+import { list, mm, record, type Frozen } from '../fields';
 
 /** A place may name many small islands and follow long outlines, within reason. */
 const MAX_OUTLINE_NUMBERS = 40_000;
@@ -10,8 +10,8 @@ const TOO_MANY = phrase('place.aPlaceMayName');
 const outlinesMm = list(list(number().required().min(-2000).max(4000), MAX_OUTLINE_NUMBERS), 2000);
 
 export const anchor = record({
-  xMm: between(phrase('measure.anchorsPlace'), -2000, 4000, ' mm'),
-  yMm: between(phrase('measure.anchorsPlace'), -2000, 4000, ' mm'),
+  xMm: mm({ what: phrase('measure.anchorsPlace'), minMm: -2000, maxMm: 4000 }),
+  yMm: mm({ what: phrase('measure.anchorsPlace'), minMm: -2000, maxMm: 4000 }),
   colourId: string().max(80).nullable().defined(),
 });
 export const place = record({ anchors: list(anchor, MAX_ISLANDS, TOO_MANY), outlinesMm });

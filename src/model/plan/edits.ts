@@ -24,8 +24,8 @@ const sketch = record({
     record({
       inkings: list(
         record({
-          block: between('a block', 0, MOST.blocks).integer(),
-          stage: between('a cut', 0, MOST.cuts).integer(),
+          block: between(phrase('measure.block'), 0, MOST.blocks).integer(),
+          stage: between(phrase('measure.cut'), 0, MOST.cuts).integer(),
           zone: list(label(), MOST.colours).nullable().defined(),
           colour: label(),
           ink: record({ labD50: labD50(), keepsInkOf: label().optional(), opacity: opacity().optional() }),

@@ -4,7 +4,7 @@ import { MAX_SOFTENER_PERCENT, MEDIUM_IDS } from '@/core/inks';
 import { bands, between, id, labD50, list, named, oneOf, opacity, record, type Frozen } from '../fields';
 
 const recipe = record({
-  parts: list(record({ inkId: id(), name: named(60), share: between('a share', 0, 1) }), 8).min(1),
+  parts: list(record({ inkId: id(), name: named(60), share: between(phrase('measure.share'), 0, 1) }), 8).min(1),
 });
 export const ink = record({
   id: id(),
@@ -15,7 +15,7 @@ export const ink = record({
   /** A word, or the contrast ratio read over a black strip. */
   opacity: opacity(),
   /** Absorption and scattering of its usual film, band by band, where a recipe or readings give them; they go before `opacity`. */
-  film: record({ kh: bands('absorption'), sh: bands('scattering') })
+  film: record({ kh: bands(phrase('measure.absorption')), sh: bands(phrase('measure.scattering')) })
     .nullable()
     .defined(),
   /** What the pot was mixed from: shares by weight of inks of the cabinet, under the names they had then. */

@@ -6,7 +6,7 @@ import { failed, failure, phrase, type Outcome, type Phrase } from '@/core/units
 import { checkWith } from '../check';
 import { flat, picture } from '../design/design';
 import { anchor } from '../design/place';
-import { id, list, mm, named, oneOf, ranged, record, surfaceLabD50, whole, type Frozen } from '../fields';
+import { id, list, mm, named, oneOf, inRange, record, surfaceLabD50, whole, type Frozen } from '../fields';
 import {
   CHOKE_MM,
   EXPERIENCES,
@@ -49,7 +49,7 @@ export const way = record({
   printing: oneOf(['by hand'] as const),
 });
 export const paper = record({ name: named(60, phrase('plan.thePaperNeedsA')), labD50: surfaceLabD50() });
-export const tools = list(mm(TOOL_RANGE_MM), MAX_TOOLS, phrase('plan.upToToolsCan', { MAX_TOOLS }))
+export const tools = list(mm(TOOL_RANGE_MM), MAX_TOOLS, phrase('plan.upToToolsCan', { maxTools: MAX_TOOLS }))
   .min(1, phrase('plan.atLeastOneTool'))
   .test(
     'rising',
@@ -66,7 +66,7 @@ export const sheets = record({
   edition: whole(EDITION_RANGE),
   proofsToKeep: whole(PROOFS_RANGE),
   testSheets: whole(TEST_SHEETS_RANGE),
-  wishToBeSure: ranged({ ...WISH_RANGE, what: 'the wish to be sure' }),
+  wishToBeSure: inRange({ ...WISH_RANGE, what: phrase('measure.wishToBeSure') }),
   experience: oneOf(EXPERIENCES),
 });
 
@@ -110,7 +110,7 @@ export type Plan = Frozen<InferType<typeof planSchema>>;
 export function checkPlan(value: unknown): Outcome<Plan> {
   const { version } = (value ?? {}) as { version?: unknown };
   if (typeof version === 'number' && version > PLAN_VERSION)
-    return failure('newer.thisPlanIsOf', { version, PLAN_VERSION });
+    return failure('newer.thisPlanIsOf', { version, planVersion: PLAN_VERSION });
   const shaped = checkWith<Plan>(planSchema, upgradedPlan(value));
   if (!shaped.ok) return shaped;
   const wrong = wrongReference(shaped.value);

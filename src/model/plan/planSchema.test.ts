@@ -14,7 +14,7 @@ describe('a layout from outside', () => {
   test('as it begins it is taken', () => expect(said(withLayout({}))).toBe('taken'));
 
   test.each([
-    ['a margin below nothing', { marginMm: -1 }, /-1 mm is too little for the margin/],
+    ['a margin below nothing', { marginMm: -1 }, /−1 mm is too little for the margin/],
     ['a margin beyond all sheets', { marginMm: 999 }, /999 mm is too much for the margin/],
     ['half a set of margins', { marginsMm: { top: 1, right: 1, bottom: 1 } }, /left/],
     ['paper as small as a stamp', { paperMm: { widthMm: 5, heightMm: 300 } }, /5 mm is too little for the paper/],

@@ -1,6 +1,6 @@
 import { phrase } from '@/core/units';
 import type { InferType } from 'yup';
-import { id, list, mm, oneOf, ranged, record, type Frozen } from '../fields';
+import { id, list, mm, oneOf, inRange, record, type Frozen } from '../fields';
 import { FILM_WEIGHT_RANGE, FORME_TURN_RANGE, LAID_BY, MOST, PLACE_ON_PRINT_MM } from '../ranges';
 
 const point = record({
@@ -32,7 +32,7 @@ export const inking = record({
   /** Colours it is laid on where the cut is shared; null for all that stands. */
   zoneIds: list(id(), MOST.colours).nullable().defined(),
   /** 1 is the usual film. */
-  filmWeight: ranged(FILM_WEIGHT_RANGE),
+  filmWeight: inRange(FILM_WEIGHT_RANGE),
   fade: fade.nullable().defined(),
   laidBy: oneOf(LAID_BY),
 });
@@ -43,7 +43,7 @@ export const forme = record({
   cutId: id().nullable().defined(),
   /** Where it lies on the sheet, on the print as seen, and how far it is turned clockwise: nought is where it was cut for. */
   offsetMm: point,
-  turnDeg: ranged(FORME_TURN_RANGE, '°'),
+  turnDeg: inRange(FORME_TURN_RANGE, '°'),
   inkings: list(inking, MOST.inkings).min(1),
 });
 

@@ -14,7 +14,7 @@ import {
   SOLVED,
   TITLE_RANGE_MM,
 } from '@/core/registration';
-import { between, edges, list, mm, named, oneOf, ranged, record, whole, type Frozen } from '../fields';
+import { between, edges, list, mm, named, oneOf, inRange, record, whole, type Frozen } from '../fields';
 import { DAMP_CHANGE, EXPORT_PAPERS, MAX_SHIMS, SLIVER_RANGE_MM, WOOD_CHANGE } from '../ranges';
 
 export const layout = record({
@@ -52,9 +52,9 @@ const shim = record({
 export const register = record({
   hand: oneOf(HANDS),
   /** Between the first run and the last, as a share of full damp. */
-  paperDampChange: ranged(DAMP_CHANGE),
+  paperDampChange: inRange(DAMP_CHANGE),
   /** Percent points, for blocks of wood. */
-  woodMoistureChange: ranged(WOOD_CHANGE, ' %'),
+  woodMoistureChange: inRange(WOOD_CHANGE, ' %'),
   sliverMm: mm(SLIVER_RANGE_MM),
   /** Share of sheets with a visible fault that is put up with. */
   wishShare: between(phrase('sheet.theShareOfSheets'), 0, 1),

@@ -3,7 +3,7 @@ import { BAND_COUNT } from '@/core/colour';
 import { MEDIUM_IDS } from '@/core/inks';
 import { failure, type Outcome, phrase } from '@/core/units';
 import { checkWith } from '../check';
-import { id, list, named, oneOf, opacity, ranged, record, surfaceLabD50, text, type Frozen } from '../fields';
+import { id, list, named, oneOf, opacity, inRange, record, surfaceLabD50, text, type Frozen } from '../fields';
 import { PIGMENT_ROLES, READING_SOURCES, STOCK_RANGE, STRENGTH_RANGE } from '../ranges';
 import { upgradedInk } from './upgrades/upgradedInk';
 
@@ -21,7 +21,7 @@ export const reading = record({
         .min(0, phrase('cabinet.aReflectanceCannotBe'))
         .max(1.5, phrase('cabinet.aReflectanceCannotBeAbove')),
     )
-    .length(BAND_COUNT, phrase('cabinet.aSpectrumNeedsBands', { BAND_COUNT }))
+    .length(BAND_COUNT, phrase('cabinet.aSpectrumNeedsBands', { bandCount: BAND_COUNT }))
     .nullable()
     .defined(),
 });
@@ -49,11 +49,11 @@ export const cabinetInk = record({
   /** Used while no drawdown over black is on record. */
   opacity: opacity(),
   /** How strongly it tints beside its own drawdown: 1 as read. */
-  strength: ranged(STRENGTH_RANGE),
-  stockG: ranged(STOCK_RANGE),
+  strength: inRange(STRENGTH_RANGE),
+  stockG: inRange(STOCK_RANGE),
   lightFast: text(200, phrase('cabinet.theLightFastNote')),
   /** Newest last. */
-  drawdowns: list(drawdown, MAX_DRAWDOWNS, phrase('cabinet.noMoreThanDrawdowns', { MAX_DRAWDOWNS })),
+  drawdowns: list(drawdown, MAX_DRAWDOWNS, phrase('cabinet.noMoreThanDrawdowns', { maxDrawdowns: MAX_DRAWDOWNS })),
 });
 
 export type Reading = Frozen<InferType<typeof reading>>;

@@ -4,7 +4,7 @@ import { ROLLER_DIAMETER_MM, TOOL_RANGE_MM } from '@/core/cutting';
 import { HEIGHT_RANGE_MM, PAPER_RANGE_MM, SHIM_RANGE_MM } from '@/core/registration';
 import { failure, type Outcome, phrase, type Phrase } from '@/core/units';
 import { checkWith } from '../check';
-import { id, list, mm, named, oneOf, ranged, record, surfaceLabD50, text, whole, type Frozen } from '../fields';
+import { id, list, mm, named, oneOf, inRange, record, surfaceLabD50, text, whole, type Frozen } from '../fields';
 import {
   BRUSH_WORK,
   CUTTING_SHAPES,
@@ -43,10 +43,10 @@ const ITEMS = {
     /** 36 bands, 380–730 nm, where a reader gave one. */
     spectrum: array()
       .of(number().required().min(0).max(1.5))
-      .length(BAND_COUNT, phrase('items.aSpectrumNeedsBands', { BAND_COUNT }))
+      .length(BAND_COUNT, phrase('items.aSpectrumNeedsBands', { bandCount: BAND_COUNT }))
       .nullable()
       .defined(),
-    gramsPerM2: ranged(ITEM_RANGES.gramsPerM2),
+    gramsPerM2: inRange(ITEM_RANGES.gramsPerM2),
     thicknessMm: mm(ITEM_RANGES_MM.paperThickness),
     sizing: oneOf(SIZINGS),
     /** Along which edges of the parent sheet the fibres lie; none in paper made by hand. */
@@ -55,7 +55,7 @@ const ITEMS = {
     parentMm: sizeMm(PAPER_RANGE_MM),
     /** Of one parent sheet; null where it is not known. */
     price: record({
-      amount: ranged(ITEM_RANGES.price),
+      amount: inRange(ITEM_RANGES.price),
       currency: string()
         .required()
         .matches(/^[A-Z]{3}$/, ({ value }) => phrase('items.isNoCurrencyThree', { value: String(value) })),
@@ -91,8 +91,8 @@ const ITEMS = {
   }),
   room: record({
     ...shared('room'),
-    temperatureC: ranged(ITEM_RANGES.temperatureC, ' °C'),
-    relativeHumidityPercent: ranged(ITEM_RANGES.relativeHumidityPercent, ' %'),
+    temperatureC: inRange(ITEM_RANGES.temperatureC, ' °C'),
+    relativeHumidityPercent: inRange(ITEM_RANGES.relativeHumidityPercent, ' %'),
   }),
   shim: record({ ...shared('shim'), thicknessMm: mm(SHIM_RANGE_MM) }),
   /** When the workshop works: the same hours on each of these days. */

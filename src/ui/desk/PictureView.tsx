@@ -280,7 +280,7 @@ function usePictureIn() {
         setProblem(pictureWords('picture.theBlockIsAlready'));
         return;
       }
-      setBusy(`reading ${file.name}`);
+      setBusy(pictureWords('picture.reading', { file: file.name }));
       setProblem(undefined);
       const answer = await desk.bringIn(file);
       setBusy(undefined);

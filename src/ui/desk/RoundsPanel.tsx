@@ -56,7 +56,7 @@ export function RoundsPanel() {
 }
 
 const sheetsInWords = ({ counted, tests, pulls }: Round) =>
-  `${counted + tests} sheets, ${pulls.length === 0 ? sheetsWords('rounds.nonePulled') : `${pulls.length} pull${pulls.length === 1 ? '' : 's'}`}`;
+  sheetsWords('rounds.sheetsAndPulls', { sheets: counted + tests, pulls: pulls.length });
 
 interface RoundLineProps {
   readonly name: string;

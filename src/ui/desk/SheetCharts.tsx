@@ -49,7 +49,11 @@ function AliveChart({ alive }: { alive: { run: number; median: number; band: num
       <ResponsiveContainer width="100%" height={160}>
         <ComposedChart data={alive} margin={{ top: 20, right: 44, bottom: 0, left: 0 }}>
           <CartesianGrid vertical={false} stroke={TOKENS.hairline} />
-          <XAxis dataKey="run" {...AXIS} tickFormatter={(r: number) => (r === 0 ? 'start' : `run ${r}`)} />
+          <XAxis
+            dataKey="run"
+            {...AXIS}
+            tickFormatter={(r: number) => sheetsWords('sheetCharts.afterRun', { run: r })}
+          />
           <YAxis
             {...AXIS}
             width={44}
@@ -98,7 +102,12 @@ function GoodPrintsChart({ answer, wanted }: { answer: Outlook; wanted: number }
             x={wanted}
             stroke={TOKENS.madder}
             strokeDasharray="4 3"
-            label={{ value: `wanted ${wanted}`, position: 'top', fontSize: 12.5, fill: TOKENS.madder }}
+            label={{
+              value: sheetsWords('sheetCharts.wanted', { wanted }),
+              position: 'top',
+              fontSize: 12.5,
+              fill: TOKENS.madder,
+            }}
           />
           <Bar yAxisId="p" dataKey="probability" isAnimationActive={false}>
             {answer.curve.map((p) => (

@@ -7,6 +7,7 @@ export const block = {
     stop: 'stop',
     stagesLookedOver: 'Stages looked over',
     beforeRun: 'before run {run, number}, {inkNames}',
+    open: '{open, plural, =0 {nothing} one {# place} other {# places}}',
   },
   block: {
     opening: 'opening …',
@@ -72,7 +73,7 @@ export const block = {
     cm4: '{areaCm2} cm²',
   },
   cutSettings: {
-    listOneToWidths: 'List one to {MAX_TOOLS, number} widths, such as 0.5; 1; 3.',
+    listOneToWidths: 'List one to {maxTools, number} widths, such as 0.5; 1; 3.',
     cutInCutWith: 'Cut in, cut with',
     toolsOfTheWorkshop: 'Tools of the workshop',
     typedAbove: 'typed above',
@@ -137,6 +138,7 @@ export const block = {
     grows: 'Grows',
     theLighter: 'the lighter',
     theDarker: 'the darker',
+    growsUnder: '{grow} {length} under {under}',
   },
   leaveOut: {
     leaveSomethingOut: 'Leave something out',
@@ -227,16 +229,13 @@ export const block = {
     runWithInk: 'run {run, number} {ink}',
   },
   findingWords: {
-    ridgeTooThin: 'ridge too thin',
-    ridgesTooThin: 'ridges too thin',
-    gapTooNarrow: 'gap too narrow',
-    gapsTooNarrow: 'gaps too narrow',
-    partNoToolEnters: 'part no tool enters',
-    partsNoToolEnters: 'parts no tool enters',
-    partThatWillBreak: 'part that will break loose',
-    partsThatWillBreak: 'parts that will break loose',
-    openingTheRollerReaches: 'opening the roller reaches into',
-    openingsTheRollerReaches: 'openings the roller reaches into',
+    places: {
+      ridge: '{places, plural, one {# ridge} other {# ridges}} too thin',
+      gap: '{places, plural, one {# gap} other {# gaps}} too narrow',
+      uncuttable: '{places, plural, one {# part} other {# parts}} no tool enters',
+      loose: '{places, plural, one {# part} other {# parts}} that will break loose',
+      chatter: '{places, plural, one {# opening} other {# openings}} the roller reaches into',
+    },
     runningThisWayTo: 'Running this way to the grain, {material}',
     doesNotHoldA: '{material} does not hold a ridge this thin; it breaks under the tool or the roller.',
     theNarrowestToolIs:

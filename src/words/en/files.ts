@@ -4,25 +4,32 @@ export const files = {
     scanAtDpiPng: 'scan at {dpi, number} dpi.png',
   },
   csv: {
-    runPulledAt: 'run {iValue, number} pulled at',
+    runPulledAt: 'run {run, number} pulled at',
     setAside: 'set aside',
     faultsNoted: 'faults noted',
+    runFaults: 'run {run, number} faults',
+    runNote: 'run {run, number} note',
+    sheet: 'sheet',
+    kind: 'kind',
+    mark: 'mark',
+    test: 'test',
+    counted: 'counted',
   },
   pdf: {
     ulexite: 'Ulexite',
-    checkRulerMmPrint: 'check ruler: {RULER_MM, number} mm. Print at 100 %, no fitting to the page.',
+    checkRulerMmPrint: 'check ruler: {rulerMm, number} mm. Print at 100 %, no fitting to the page.',
     partOfRowColumn:
       '· part {row, number} of {tiles, number}, row {row2, number}, column {column, number}: cut on one dashed line, lay over the other',
   },
   svgPen: {
-    checkRulerMm: 'check ruler: {RULER_MM, number} mm',
+    checkRulerMm: 'check ruler: {rulerMm, number} mm',
   },
   cabinet: {
     startValueSeeThe: '{lightFast} (start value; see the label)',
     inkCabinet: 'Ink cabinet',
-    drawdownOverPaper: '{ink} drawdown {iValue, number} over paper',
-    drawdownOverBlack: '{ink} drawdown {iValue, number} over black',
-    drawdownThinOverPaper: '{ink} drawdown {iValue, number} thin over paper',
+    drawdownOverPaper: '{ink} drawdown {number, number} over paper',
+    drawdownOverBlack: '{ink} drawdown {number, number} over black',
+    drawdownThinOverPaper: '{ink} drawdown {number, number} thin over paper',
   },
   drawings: {
     registrationSheet: '{printName}: registration sheet, {jig}',
@@ -32,6 +39,7 @@ export const files = {
     mirroredThisIsThe: 'mirrored: this is the block, not the print',
     thisSideUp: 'this side up',
     run: 'run {run, number}',
+    runAndInks: 'run {run, number}, {inks}',
   },
   exports: {
     registrationAndCuts: '{name}: registration and cuts',
@@ -41,6 +49,8 @@ export const files = {
     blockBeforeRunMirrored: '{name}, block before run {number, number}: mirrored',
     blockBeforeRun: 'block before run',
     afterRunPng: '{fileStem} after run {run, number}.png',
+    ledgerCsv: '{fileStem} ledger.csv',
+    numberingCsv: '{fileStem} numbering.csv',
   },
   layered: {
     blockBeforeRun: 'block before run',
@@ -51,6 +61,7 @@ export const files = {
     standsAndPrints: '{block}: stands and prints',
     clearedEarlier: 'cleared earlier',
     cutNow: 'cut now',
+    runInInk: 'run {run, number} {ink}',
   },
   lidLabel: {
     lidLabelsRun: '{name}: lid labels, run {run, number}',
@@ -84,5 +95,7 @@ export const files = {
     originCorner: 'origin corner',
     mirroredLiesAsThe: 'mirrored: lies as the block',
     asSeenLiesFace: 'as seen: lies face down on the block',
+    foot: '{name}: {content}, {mirrored, select, true {MIRRORED} other {as seen}} · ruler {rulerMm, number} mm',
+    pngFile: '{fileStem}, {dpi, number} dpi.png',
   },
 } as const;

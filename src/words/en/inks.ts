@@ -1,5 +1,6 @@
 /** Inks. */
 export const inks = {
+  parts: { trace: 'a trace', count: '{parts, plural, one {# part} other {# parts}}' },
   cabinetOpening: {
     openingTheCabinet: 'opening the cabinet …',
     theCabinetCouldNot: 'The cabinet could not be opened: {problem}',
@@ -71,6 +72,7 @@ export const inks = {
     thin: 'thin, {times}',
     full: 'full',
     twice: 'twice',
+    reading: 'reading {what}, {at, number} of {of, number} …',
   },
   got: {
     theColourReallyGot: 'The colour really got',

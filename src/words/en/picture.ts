@@ -35,6 +35,7 @@ export const picture = {
     anotherPicture: 'Another picture',
     chooseAFile: 'Choose a file',
     openingTones: 'the colours are laid out …',
+    reading: 'reading {file}',
   },
   tones: {
     flatColours: 'Flat colours',
@@ -94,7 +95,7 @@ export const picture = {
     islands: 'Islands',
     fromMm: '{total, number} from {leastMm2, number} mm²',
     counting: 'counting …',
-    theFirstNAnd: 'the first {SHOWN, number}; N and Shift N step through all in reading order',
+    theFirstNAnd: 'the first {shown, number}; N and Shift N step through all in reading order',
     removeSpecksInsideA: 'Remove specks inside a lasso',
     smallerThanMm: 'Smaller than, mm²',
     drawALasso: 'Draw a lasso',

@@ -16,14 +16,14 @@ export const refusals = {
   'bundle-foreign':
     'This zip is not a print written by Ulexite: it has no manifest of ours. Choose a file whose name ends in .ulexite.zip.',
   'bundle-version':
-    'This bundle is of version {version}; this Ulexite reads version {BUNDLE_VERSION, number}. Update Ulexite to open it.',
+    'This bundle is of version {version}; this Ulexite reads version {bundleVersion, number}. Update Ulexite to open it.',
   answer: 'Nothing is promised at {method} {path}.',
   'name-missing': 'A print needs a name. Type one, such as “Harbour, Low Water”.',
-  'name-long': 'This name has {name, number} characters; up to {NAME_LIMIT, number} fit on a shelf.',
+  'name-long': 'This name has {name, number} characters; up to {nameLimit, number} fit on a shelf.',
   'name-characters': 'A name cannot hold line breaks or control characters.',
   'cabinet-file': '“{fileName}” is not a text file. Inks come in as CSV, GPL palette or CGATS.',
   'picture-slow':
-    'This picture was not read within {LONGEST_MS, number} seconds, so it was given up. Save it simpler, or as PNG.',
+    'This picture was not read within {seconds, number} seconds, so it was given up. Save it simpler, or as PNG.',
   'picture-memory':
     'This picture takes more than 1 GB of memory to read, so it was given up. Save it smaller, or as PNG.',
   'file-slow': 'This file was not drawn within a minute and a half, so it was given up.',
@@ -37,7 +37,7 @@ export const refusals = {
   'picture-small':
     '{named} has {widthPx, number} × {heightPx, number} pixels, too few to print from. At least 16 × 16 are needed, 2000 along the longer side are good.',
   'picture-pixels':
-    '{named} has {widthPx, number} × {heightPx, number} pixels, {widthPx2, number} megapixels; up to {MAX_SOURCE_PIXELS, number} can be brought in. Save it smaller: 4200 pixels along the longer side are enough for an A3 print.',
+    '{named} has {widthPx, number} × {heightPx, number} pixels, {widthPx2, number} megapixels; up to {maxSourcePixels, number} can be brought in. Save it smaller: 4200 pixels along the longer side are enough for an A3 print.',
   jig: 'This way of registration has nothing to draw.',
   'print-deleted': '“{print}” was deleted. Restore it on the shelf to work on it.',
   mask: 'This mask is not in the plan any more.',
@@ -53,7 +53,7 @@ export const refusals = {
   patch: 'The reader was not told what to read.',
   'svg-encoding': '{named} is not written in UTF-8. Save the SVG as UTF-8.',
   drawing: 'There is no drawing “{what}”. There are key, flat, and block-1 to block-{blocks, number}.',
-  'workshop-full': 'The workshop holds {MOST_ITEMS, number} things, the most it can. Take one out first.',
+  'workshop-full': 'The workshop holds {mostItems, number} things, the most it can. Take one out first.',
   'item-name': 'There is another {kind} named “{item}”. Give this one a name of its own.',
   'item-missing': 'This is not in the workshop any more.',
   route: {
@@ -128,14 +128,14 @@ export const refusals = {
   'cabinet-csv': {
     thisTableCannotBe: 'This table cannot be read: {detail}.',
     thereAreNoInks: 'There are no inks in this table.',
-    thisTableHasMore: 'This table has more than {MAX_INKS, number} inks; no more are taken in.',
+    thisTableHasMore: 'This table has more than {maxInks, number} inks; no more are taken in.',
     theTableNeedsColumns: 'The table needs columns headed name, L*, a* and b*; missing: {missing}.',
     row: 'Row {row, number} (“{name}”): {why}',
   },
   cgats: {
     thisIsNotA: 'This is not a CGATS measurement file: BEGIN_DATA_FORMAT and BEGIN_DATA, with their ends, are missing.',
-    theFileNamesFields: 'The file names {fields, number} fields; 1 to {MAX_FIELDS, number} can be read.',
-    theFileHasMore: 'The file has more than {MAX_SAMPLES, number} samples; no more are read.',
+    theFileNamesFields: 'The file names {fields, number} fields; 1 to {maxFields, number} can be read.',
+    theFileHasMore: 'The file has more than {maxSamples, number} samples; no more are read.',
     theDataDoNot:
       'The data do not come out even: {tokens, number} values for {fields, number} fields. The file may be cut off.',
     theFileHasNeither: 'The file has neither LAB_L, LAB_A and LAB_B nor spectral fields from 380 to 730 nm.',
@@ -149,7 +149,7 @@ export const refusals = {
     lineOfThePalette: 'Line {number, number} of the palette has {line, number} characters; this is no palette.',
     lineOfThePaletteIs:
       'Line {number, number} of the palette, “{line}”, is not three numbers from 0 to 255 and a name.',
-    thisPaletteHasMore: 'This palette has more than {MAX_COLOURS, number} colours; no more are taken in.',
+    thisPaletteHasMore: 'This palette has more than {maxColours, number} colours; no more are taken in.',
     thereAreNoColours: 'There are no colours in this palette.',
   },
   acts: {
@@ -171,7 +171,7 @@ export const refusals = {
   newer: {
     thisEntryWasWritten: 'This entry was written by a newer Ulexite. Update this one to read it.',
     thisPlanIsOf:
-      'This plan is of version {version, number}; this Ulexite reads up to version {PLAN_VERSION, number}. Update it to open the print.',
+      'This plan is of version {version, number}; this Ulexite reads up to version {planVersion, number}. Update it to open the print.',
     thisInkWasWritten: 'This ink was written by a newer Ulexite. Update this one to read it.',
     thisWasWrittenBy: 'This was written by a newer Ulexite. Update this one to read it.',
   },
@@ -216,6 +216,8 @@ export const refusals = {
     meansNothing: 'What was sent has a field that means nothing here.',
     whatWasSent: 'What was sent',
     hasAFieldThat: '{value} has a field that means nothing here: “{unknown}”.',
+    lengthTooSmall: '{valueMm} is too little for {what}; it may be {minMm} to {maxMm}.',
+    lengthTooLarge: '{valueMm} is too much for {what}; it may be {minMm} to {maxMm}.',
     isTooLittleFor: '{value}{unit} is too little for {what}; it may be {min, number} to {max, number}{unit}.',
     isTooMuchFor: '{value}{unit} is too much for {what}; it may be {min, number} to {max, number}{unit}.',
     isNotAWhole: '{value} is not a whole number for {what}.',
@@ -241,7 +243,7 @@ export const refusals = {
   },
   plan: {
     thePaperNeedsA: 'The paper needs a name.',
-    upToToolsCan: 'Up to {MAX_TOOLS, number} tools can be listed.',
+    upToToolsCan: 'Up to {maxTools, number} tools can be listed.',
     atLeastOneTool: 'At least one tool is needed.',
     toolsAreListedFrom: 'Tools are listed from narrow to wide, each width once.',
     aPrintMayHave: 'A print may have up to 40 masks.',
@@ -270,11 +272,11 @@ export const refusals = {
   cabinet: {
     aReflectanceCannotBe: 'A reflectance cannot be below 0.',
     aReflectanceCannotBeAbove: 'A reflectance cannot be above 1.5; is this in percent?',
-    aSpectrumNeedsBands: 'A spectrum needs {BAND_COUNT, number} bands, 380 to 730 nm.',
+    aSpectrumNeedsBands: 'A spectrum needs {bandCount, number} bands, 380 to 730 nm.',
     anInkNeedsA: 'An ink needs a name.',
     anInksNameMay: 'An ink’s name may be up to 60 characters long.',
     theLightFastNote: 'The light-fast note may be up to 200 characters long.',
-    noMoreThanDrawdowns: 'No more than {MAX_DRAWDOWNS, number} drawdowns are kept with one ink.',
+    noMoreThanDrawdowns: 'No more than {maxDrawdowns, number} drawdowns are kept with one ink.',
   },
   'ink-name': {
     anInkNeedsA: 'An ink needs a name. Type one, such as “yellow ochre”.',
@@ -285,7 +287,7 @@ export const refusals = {
     aNameMayBe: 'A name may be up to 60 characters long.',
     aNoteMayBe: 'A note may be up to 300 characters long.',
     isNoTimeOf: '“{value}” is no time of day; write it as 09:30.',
-    aSpectrumNeedsBands: 'A spectrum needs {BAND_COUNT, number} bands, 380 to 730 nm.',
+    aSpectrumNeedsBands: 'A spectrum needs {bandCount, number} bands, 380 to 730 nm.',
     isNoCurrencyThree: '“{value}” is no currency; three capitals name one, such as EUR.',
     chooseAtLeastOne: 'Choose at least one day.',
     eachDayIsNamed: 'Each day is named once.',
@@ -340,9 +342,9 @@ export const refusals = {
     aNumberCanBe: 'A number can be given once only, and a sheet can have one only.',
   },
   'cabinet-full': {
-    theCabinetHoldsInks: 'The cabinet holds {MAX_INKS, number} inks, the most it can. Take one out first.',
+    theCabinetHoldsInks: 'The cabinet holds {maxInks, number} inks, the most it can. Take one out first.',
     inksCameInAnd:
-      '{read, number} inks came in and {names, number} are there; the cabinet holds {MAX_INKS, number} at most.',
+      '{read, number} inks came in and {names, number} are there; the cabinet holds {maxInks, number} at most.',
   },
   'ink-missing': {
     thisInkIsNot: 'This ink is not in the cabinet any more.',
@@ -402,7 +404,7 @@ export const refusals = {
   },
   scan: {
     thisScanHasMb:
-      'This scan has {bytes, number} MB; up to {MAX_UPLOAD_BYTES, number} MB can be read. Scan at 300 dpi, or save it as PNG or JPEG.',
+      'This scan has {bytes, number} MB; up to {maxUploadBytes, number} MB can be read. Scan at 300 dpi, or save it as PNG or JPEG.',
     damagedOrNone:
       'This file is no picture that can be read, or it is damaged or larger than 120 megapixels. Scan to PNG, JPEG or TIFF at 300 dpi.',
     aScanIsRead: 'A scan is read from PNG, JPEG or TIFF; this is a {format} file.',
@@ -418,7 +420,7 @@ export const refusals = {
     showWhereItWas: 'Show where it was cut: click the part, or draw round it.',
   },
   slip: {
-    isNoAnswerTo: '“{answer}” is no answer to a slip; it is {SLIP_ANSWERS}.',
+    isNoAnswerTo: '“{answer}” is no answer to a slip; it is {slipAnswers}.',
     thisSlipIsNot: 'This slip is not in the log.',
     thisSlipWasAnswered: 'This slip was answered already: {answer}.',
   },

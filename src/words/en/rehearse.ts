@@ -73,7 +73,7 @@ export const rehearse = {
     thereIsNoPlan: 'There is no plan to rehearse yet.',
     aRehearsalIsFor:
       'A rehearsal is for a reduction, where a cut cannot be taken back. This print is worked otherwise.',
-    aRehearsalTakesUp: 'A rehearsal takes up to {MOST_RUNS, number} runs.',
+    aRehearsalTakesUp: 'A rehearsal takes up to {mostRuns, number} runs.',
     cutAwayOnlyWhat:
       'Cut away only what has just been printed for the last time. Everything darker stays, however inviting it looks.',
     beforeEachRunAsk:

@@ -52,6 +52,8 @@ export const sheets = {
     medianAndTheMiddle: 'median, and the middle 80 %',
     goodPrintsAtThe: 'Good prints at the end',
     howLikelyEachCount: 'how likely each count is; the line is the chance of at least so many',
+    afterRun: '{run, plural, =0 {start} other {run #}}',
+    wanted: 'wanted {wanted, number}',
   },
   rounds: {
     rounds: 'Rounds',
@@ -62,11 +64,12 @@ export const sheets = {
     edition: 'Edition',
     notBegunYet: 'not begun yet',
     proofs: 'Proofs {round, number}',
-    nonePulled: 'none pulled',
     paper: 'Paper',
     asPlanned: 'as planned: {paperPlanned}',
     sheets: 'Sheets',
     theSheetsForProofs: 'the sheets for proofs',
     beginARoundOf: 'Begin a round of proofs',
+    sheetsAndPulls:
+      '{sheets, plural, one {# sheet} other {# sheets}}, {pulls, plural, =0 {none pulled} one {# pull} other {# pulls}}',
   },
 } as const;

@@ -23,7 +23,7 @@ export function whyNot(plan: Plan): string | undefined {
   if (!plan.flat || plan.runs.length === 0) return rehearseWords('stageOf.thereIsNoPlan');
   if (!usesOneSide(plan)) return rehearseWords('stageOf.aRehearsalIsFor');
   return plan.runs.length > MOST_RUNS || plan.flat.colours.length > 15
-    ? rehearseWords('stageOf.aRehearsalTakesUp', { MOST_RUNS })
+    ? rehearseWords('stageOf.aRehearsalTakesUp', { mostRuns: MOST_RUNS })
     : undefined;
 }
 

@@ -80,7 +80,7 @@ export function openPlaces(found: StageFindings, kept: readonly string[]): numbe
 }
 
 function placesInWords(open: number): string {
-  return open === 0 ? 'nothing' : `${open} place${open === 1 ? '' : 's'}`;
+  return blockWords('allStages.open', { open });
 }
 
 /** Once asked for, the stages are looked over again whenever shapes, order, material, tools or roller change. */

@@ -42,7 +42,7 @@ export function Setting({ block, toolsMm, onTools, settings }: CheckProps) {
     }
     const next = [...new Set(read.value)].sort((a, b) => a - b);
     if (next.length === 0 || next.length > MAX_TOOLS) {
-      setProblem(blockWords('cutSettings.listOneToWidths', { MAX_TOOLS }));
+      setProblem(blockWords('cutSettings.listOneToWidths', { maxTools: MAX_TOOLS }));
       return;
     }
     setText(undefined);

@@ -10,7 +10,7 @@ import type { StageFindings } from '@/workers';
 import { usePrintDesk } from '../../kit/printContext';
 import type { LabelState } from '@/ui/kit/blockStates';
 import type { Regions } from '@/ui/kit/regions/useRegions';
-import { curesOf, figureOf, FINDING_TITLES, reasonOf, type Cure } from './findingWords';
+import { curesOf, figureOf, placesOfKind, reasonOf, type Cure } from './findingWords';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './CheckPanel.module.css';
@@ -33,7 +33,6 @@ export function Kind({
   const all = found.findings.filter((f) => f.kind === kind);
   const places = all.filter((f) => !plan.kept.includes(keyOfFinding(f)));
   const wanted = all.length - places.length;
-  const [one, many] = FINDING_TITLES[kind];
   const [shown, setShown] = useState(LISTED);
   const mmPerPx = plan.picture!.raster.mmPerPx;
   const cure = useCure(onPick, run, labels, mmPerPx, regions);
@@ -41,7 +40,7 @@ export function Kind({
   return (
     <div className={kit.above8}>
       <p className={clsx((kind === 'ridge' || kind === 'loose') && kit.madder)}>
-        <KindSign kind={kind} /> {places.length} {places.length === 1 ? one : many}
+        <KindSign kind={kind} /> {placesOfKind(kind, places.length)}
         {wanted > 0 && <span className={kit.quiet}>{blockWords('findingKind.wantedSo', { wanted })}</span>}
       </p>
       {places.slice(0, shown).map((finding) => {

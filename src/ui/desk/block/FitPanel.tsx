@@ -30,7 +30,6 @@ export function FitPanel({ run }: { run: number }) {
   const overlapping = extra.filter(({ part }) => part.as.length > 1 || part.as[0] !== part.label);
   const share = overlapping.reduce((sum, { at }) => sum + sheet.share[at], 0);
   const areaCm2 = (plan.picture!.widthMm * plan.picture!.heightMm) / 100;
-  const notes = cutLineNotes(plan, plan.runs[run - 1]).map((note) => inWords(note, unit));
   return (
     <>
       {progress.cutsDone > 0 && (
@@ -40,20 +39,7 @@ export function FitPanel({ run }: { run: number }) {
       )}
       <OverlapRule reduction={reduction} closed={closed} />
       {!reduction && <Pairs closed={closed} />}
-      <section>
-        <h2>{blockWords('fit.atTheCutLines', { run })}</h2>
-        {notes.length === 0 ? (
-          <p className={kit.note}>{blockWords('fit.cutOnTheLine')}</p>
-        ) : (
-          <ul className={kit.watch}>
-            {notes.map((note) => (
-              <li key={note} className={kit.plain}>
-                {note}
-              </li>
-            ))}
-          </ul>
-        )}
-      </section>
+      <AtTheCutLines run={run} />
       <OverlapsInPrint
         overlapping={overlapping}
         reduction={reduction}
@@ -66,12 +52,40 @@ export function FitPanel({ run }: { run: number }) {
         <p className={kit.note}>
           {blockWords('fit.now', {
             traps: traps
-              .map((t) => `${colour(t.grow).name} ${formatLength(t.mm, unit, 2)} under ${colour(t.under).name}`)
+              .map((t) =>
+                blockWords('fit.growsUnder', {
+                  grow: colour(t.grow).name,
+                  length: formatLength(t.mm, unit, 2),
+                  under: colour(t.under).name,
+                }),
+              )
               .join(' · '),
           })}
         </p>
       )}
     </>
+  );
+}
+
+/** On which side of the drawn line a run's block is cut. */
+function AtTheCutLines({ run }: { run: number }) {
+  const { plan, unit } = usePrintDesk('plan', 'unit');
+  const notes = cutLineNotes(plan, plan.runs[run - 1]).map((note) => inWords(note, unit));
+  return (
+    <section>
+      <h2>{blockWords('fit.atTheCutLines', { run })}</h2>
+      {notes.length === 0 ? (
+        <p className={kit.note}>{blockWords('fit.cutOnTheLine')}</p>
+      ) : (
+        <ul className={kit.watch}>
+          {notes.map((note) => (
+            <li key={note} className={kit.plain}>
+              {note}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
   );
 }
 

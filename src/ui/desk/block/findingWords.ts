@@ -4,13 +4,11 @@ import { capitalised } from '@/words/phrases';
 import { blockWords } from '@/words/block';
 import { materialInWords } from '@/words/materials';
 
-export const FINDING_TITLES: Readonly<Record<FindingKind, readonly [string, string]>> = {
-  ridge: [blockWords('findingWords.ridgeTooThin'), blockWords('findingWords.ridgesTooThin')],
-  gap: [blockWords('findingWords.gapTooNarrow'), blockWords('findingWords.gapsTooNarrow')],
-  uncuttable: [blockWords('findingWords.partNoToolEnters'), blockWords('findingWords.partsNoToolEnters')],
-  loose: [blockWords('findingWords.partThatWillBreak'), blockWords('findingWords.partsThatWillBreak')],
-  chatter: [blockWords('findingWords.openingTheRollerReaches'), blockWords('findingWords.openingsTheRollerReaches')],
-};
+/** How many places of a kind there are. */
+export function placesOfKind(kind: FindingKind, places: number): string {
+  return blockWords(`findingWords.places.${kind}`, { places });
+}
+
 export const FINDING_ORDER: readonly FindingKind[] = ['ridge', 'gap', 'uncuttable', 'loose', 'chatter'];
 
 /** The figure of a finding beside what it should be. */

@@ -192,7 +192,7 @@ function useDrawdownActs(
   const readCard = async () => {
     const next: Draft = {};
     for (const [i, slot] of SLOTS.entries()) {
-      setReading(`reading ${slot.words}, ${i + 1} of ${SLOTS.length} …`);
+      setReading(inksWords('drawdown.reading', { what: slot.words, at: i + 1, of: SLOTS.length }));
       const answer = await cabinet.read({ kind: 'drawdown', inkId: ink.id, over: slot.over, film: slot.film });
       if (!answer.ok) {
         tell(inWords(answer));

@@ -1,4 +1,5 @@
 import type { RecipePart } from '@/core/inks';
+import { inksWords } from '@/words/inks';
 
 /** A share below this is a trace: counting the others by it would give no parts one can measure. */
 const LEAST_PART = 0.03;
@@ -10,10 +11,10 @@ export function lowestPart(parts: readonly RecipePart[]): number {
 
 /** A share as parts of the least one: “4 parts”, or “a trace”. */
 export function partsInWords(share: number, lowest: number): string {
-  if (share < LEAST_PART) return 'a trace';
+  if (share < LEAST_PART) return inksWords('parts.trace');
   const ratio = share / lowest;
   const parts = ratio < 10 ? Math.round(ratio * 2) / 2 : Math.round(ratio);
-  return `${parts} ${parts === 1 ? 'part' : 'parts'}`;
+  return inksWords('parts.count', { parts });
 }
 
 /** The parts with one of them at a new share and the others shrunk or grown alike; parts of nothing fall out unless kept. */

@@ -52,7 +52,9 @@ export function IslandList({ regions, closed }: { regions: Regions; closed: bool
         <IslandOrderFields order={order} setOrder={setOrder} leastMm2={leastMm2} setLeastMm2={setLeastMm2} />
         <IslandRows list={list} regions={regions} colours={colours} lettered={lettered} />
         {lostLettering > 0 && <LostLettering lostLettering={lostLettering} lettered={lettered} />}
-        {list && list.total > SHOWN && <p className={kit.note}>{pictureWords('islandList.theFirstNAnd', { SHOWN })}</p>}
+        {list && list.total > SHOWN && (
+          <p className={kit.note}>{pictureWords('islandList.theFirstNAnd', { shown: SHOWN })}</p>
+        )}
       </section>
       {!closed && <SpeckRemoval speckMm2={speckMm2} setSpeckMm2={setSpeckMm2} line={line} regions={regions} />}
     </>
