@@ -96,7 +96,7 @@ test('no key holds a dot: dots part the levels', async () => {
 });
 
 /** Rooms whose messages are told by codes, wherever those are made. */
-const BY_CODE = ['failures', 'refusals', 'jigs', 'store'];
+const BY_CODE = ['failures', 'findings', 'layout', 'films', 'differences', 'refusals', 'jigs', 'store'];
 
 const messagesOf = (room: Compiled, before = ''): [string, readonly string[]][] =>
   Object.entries(room).flatMap(([key, value]) =>
@@ -141,6 +141,17 @@ describe('what is told by its code', () => {
     );
     // put together from the family of what was found
     expect(unsaid).toEqual(['length-unreadable.given', 'length-ambiguous.given']);
+  });
+
+  test('by what runs on the page has its sentence there, not at the server', async () => {
+    const atServer = new Set(
+      [...(await rooms())]
+        .filter(([name]) => name === 'refusals' || name === 'store')
+        .flatMap(([, room]) => messagesOf(compiledRoom(room) as Compiled).map(([code]) => code)),
+    );
+    const onPage = /^src\/(core|derived|session|ui|workers)\/|^src\/model\/design\/labelFile/;
+    const lost = told.filter(({ file }) => onPage.test(file)).flatMap(({ codes }) => codes);
+    expect(lost.filter((code) => atServer.has(code))).toEqual([]);
   });
 
   test('planted: a code without a sentence, a value that is missing, one that comes from elsewhere', () => {

@@ -1,4 +1,4 @@
-import { inWords } from '@/words/failures';
+import { differenceInWords } from '@/words/differences';
 import { toldByServer } from '@/words/refusals';
 import { deltaE2000, labD50FromSpectrum, type Lab } from '@/core/colour';
 import {
@@ -185,8 +185,10 @@ describe('proposals', () => {
 
   test('gain and loss, as they are told', () => {
     const less = { ...found.now, runs: found.now.runs - 1, days: found.now.days - 3, meanDeltaE: 4.8 };
-    expect(inWords(differenceOf(found.now, less))).toMatch(/^1 run fewer, 3 days sooner and mean ΔE 4\.8 instead of/);
-    expect(inWords(differenceOf(found.now, found.now))).toBe('colour as now');
+    expect(differenceInWords(differenceOf(found.now, less))).toMatch(
+      /^1 run fewer, 3 days sooner and mean ΔE 4\.8 instead of/,
+    );
+    expect(differenceInWords(differenceOf(found.now, found.now))).toBe('colour as now');
   });
 });
 

@@ -18,8 +18,10 @@ test.each(['picture', 'layers', 'register'])(
       bytesInOutput > 0 ? [file] : [],
     );
     expect(carried.some((file) => file.includes('src/core/'))).toBe(true);
-    expect(
-      carried.filter((file) => /node_modules|src\/model\/(fields|check|plan\/plan|bench\/acts)/.test(file)),
-    ).toEqual([]);
+    // what is refused is told in the worker: it has what fills messages in
+    const own = carried.filter((file) => !file.includes('node_modules/icu-minify/dist/esm/production/'));
+    expect(own.filter((file) => /node_modules|src\/model\/(fields|check|plan\/plan|bench\/acts)/.test(file))).toEqual(
+      [],
+    );
   },
 );

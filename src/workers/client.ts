@@ -1,4 +1,5 @@
 import { failure, type Outcome } from '@/core/units';
+import { unitChosen } from '@/words/unit';
 import type { JobReply, LayerJobs, PictureJobs, RegisterJobs } from './protocol';
 
 type JobMap = Record<string, { take: unknown; give: unknown }>;
@@ -49,7 +50,7 @@ class JobWorker<Jobs extends { [J in keyof Jobs]: JobMap[string] }> {
     const id = ++this.serial;
     return new Promise((resolve) => {
       this.waiting.set(id, { settle: resolve as (outcome: Outcome<unknown>) => void, progress });
-      worker.postMessage({ id, job, payload }, transferred(payload));
+      worker.postMessage({ id, job, payload, unit: unitChosen() }, transferred(payload));
     });
   }
 

@@ -46,7 +46,7 @@ describe('what is not there', () => {
       await bench.ask('cutIslandAt', { x: 0, y: 0 }),
       await bench.ask('rehearsalPartAt', { x: 0, y: 0 }),
     ])
-      expect(answer).toEqual(failure('not-opened.thePictureIsStill'));
+      expect(answer).toMatchObject(failure('not-opened.thePictureIsStill'));
   });
 
   test('a map the server does not have, and one that is no map', async () => {

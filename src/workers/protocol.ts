@@ -4,7 +4,7 @@ import type { AnchorPx, Box, LabelCoverage, LabelStyle, PartMap, Region, View } 
 import type { FitAnswer, MisprintView, Motion, ProofReading, Spread } from '@/core/registration';
 import type { PrintMapTask, PrintPart } from '@/core/layers';
 import type { EditDone, FlatColourFigures, FlattenSettings, RegionEdit } from '@/core/picture';
-import type { Failure } from '@/core/units';
+import type { Failure, LengthUnit } from '@/core/units';
 import type { CabinetInk, Plan } from '@/model';
 import type {
   ColoursGot,
@@ -244,6 +244,8 @@ export interface JobRequest {
   readonly id: number;
   readonly job: string;
   readonly payload: unknown;
+  /** In which lengths are told where it cannot be done. */
+  readonly unit: LengthUnit;
 }
 export type JobReply =
   | { readonly id: number; readonly progress: number }

@@ -48,7 +48,7 @@ bench.files.set('/labels', new Uint8Array(deflateSync(encodeLabelMap(bands()))))
 const open = () => bench.get('open', { url: '/labels', mmPerPx: MM_PER_PX, task });
 
 test('before a picture is opened, and when it cannot be had, the reason is told', async () => {
-  expect(await bench.ask('fit', question(0.2))).toEqual(failure('picture.thereAreNoFlat'));
+  expect(await bench.ask('fit', question(0.2))).toMatchObject(failure('picture.thereAreNoFlat'));
   expect(await bench.ask('open', { url: '/gone', mmPerPx: 0.1, task })).toMatchObject({
     code: expect.stringMatching(/^picture/),
   });

@@ -77,7 +77,10 @@ test('large results are handed over, not copied', async () => {
 test('what a handler refuses keeps its words; what breaks says what to do', async () => {
   await ask('refuse', null);
   await ask('breakDown', null);
-  expect(posted[0].message.failure).toEqual(failure('not-opened.thePictureIsStill'));
+  expect(posted[0].message.failure).toEqual({
+    ...failure('not-opened.thePictureIsStill'),
+    said: 'The picture is still loading.',
+  });
   expect(posted[1].message.failure!.code).toBe('worker');
   expect(inWords(posted[1].message.failure!)).toMatch(/broke off \(undefined is not a film\).*nothing saved is lost/);
 });

@@ -1,5 +1,6 @@
 import { failure, OutOfRange, type Failure } from '@/core/units';
 import type { JobRequest } from './protocol';
+import { findingInWords } from '@/words/findings';
 
 /** Thrown by a handler to end its job with what is told then. */
 export class JobFailed extends Error {
@@ -23,7 +24,7 @@ const PROGRESS_EVERY_MS = 30;
 export function serve<Jobs extends JobMap<Jobs>>(handlers: Handlers<Jobs>): void {
   let lastProgressAt = 0;
   self.onmessage = async ({ data }: MessageEvent<JobRequest>) => {
-    const { id, job, payload } = data;
+    const { id, job, payload, unit } = data;
     const progress = (share: number) => {
       const now = performance.now();
       if (now - lastProgressAt > PROGRESS_EVERY_MS) {
@@ -40,7 +41,8 @@ export function serve<Jobs extends JobMap<Jobs>>(handlers: Handlers<Jobs>): void
         error instanceof JobFailed || error instanceof OutOfRange
           ? error.failure
           : failure('worker', { message: error instanceof Error ? error.message : String(error) });
-      self.postMessage({ id, failure: told });
+      // told here: the page need not know what only workers find
+      self.postMessage({ id, failure: { ...told, said: findingInWords(told, unit) } });
     }
   };
 }

@@ -18,7 +18,7 @@ import { kit } from '@/ui/kit/styles';
 import css from './ProposalsPanel.module.css';
 import { runsWords } from '@/words/runs';
 import { capitalised } from '@/words/phrases';
-import { inWords } from '@/words/failures';
+import { differenceInWords } from '@/words/differences';
 
 const WaysDialog = dynamic(
   fetched(() => import('./WaysDialog').then((m) => m.default)),
@@ -107,7 +107,7 @@ function SearchState({ search, found }: { search: Search; found: Proposals | und
 
 /** What a plan gains and gives up against the present one, as a sentence. */
 const differenceInSentence = (now: PlanFigures, then: PlanFigures) =>
-  runsWords('proposals.difference', { all: capitalised(inWords(differenceOf(now, then))) });
+  runsWords('proposals.difference', { all: capitalised(differenceInWords(differenceOf(now, then))) });
 
 function introOf(closed: number, runs: number, open: boolean): string {
   if (closed >= runs) return runsWords('proposals.allRunsArePrinted');

@@ -180,8 +180,6 @@ export const refusals = {
     noMoreThanColours: 'No more than {maxColours, number} colours can be planned.',
   },
   labels: {
-    thisIsNotA: 'This is not a map of flat colours.',
-    theMapOfFlat: 'The map of flat colours says {width, number} × {height, number} pixels but holds {bytes, number}.',
     theseFlatColoursBelong:
       'These flat colours belong to another picture than the one that is in now. Load the page again.',
     theMapOfFlatColours: 'The map of flat colours arrived damaged. Try again.',

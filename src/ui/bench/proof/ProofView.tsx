@@ -1,5 +1,5 @@
 'use client';
-import { inWords } from '@/words/failures';
+import { findingInWords } from '@/words/findings';
 import Link from 'next/link';
 import { useCallback, useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { materialById } from '@/core/cutting';
@@ -72,7 +72,7 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
         )}
         {leaf === 'scan' && answer && !answer.ok && (
           <p className={clsx(kit.say, kit.bad)} role="status">
-            {inWords(answer)}
+            {findingInWords(answer)}
           </p>
         )}
         <SheetPicture

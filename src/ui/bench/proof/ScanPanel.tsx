@@ -1,5 +1,6 @@
 'use client';
 import { inWords } from '@/words/failures';
+import { findingInWords } from '@/words/findings';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import MenuItem from '@mui/material/MenuItem';
@@ -236,7 +237,7 @@ function ScanAnswer({ read, run, layout, good, keep }: ScanAnswerProps) {
                 </span>
               </>
             ) : (
-              <span className={kit.madder}>{inWords(r)}</span>
+              <span className={kit.madder}>{findingInWords(r)}</span>
             )}
           </li>
         ))}

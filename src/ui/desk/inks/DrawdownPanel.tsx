@@ -18,6 +18,7 @@ import { FileButton } from '@/ui/kit/FileButton';
 import { dayOf } from '@/words/dates';
 import { inksWords } from '@/words/inks';
 import { quantity } from '@/words/quantities';
+import { filmInWords } from '@/words/films';
 
 const SLOTS = [
   { id: 'paper', words: inksWords('drawdown.barePaper'), over: 'paper', film: 'none' },
@@ -340,7 +341,7 @@ function Card({ ink, card }: { ink: StoredInk; card: Drawdown }) {
               : card.source === 'file'
                 ? inksWords('drawdown.fromAFile')
                 : inksWords('drawdown.typedIn'),
-          words: inWords(words),
+          words: filmInWords(words),
         })}
       </p>
     </>

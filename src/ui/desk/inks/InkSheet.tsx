@@ -16,6 +16,7 @@ import { kit } from '@/ui/kit/styles';
 import { inksWords } from '@/words/inks';
 import { mediumInWords } from '@/words/mediums';
 import { craftWords } from '@/words/craft';
+import { filmInWords } from '@/words/films';
 
 const CONTRAST_RANGE = { min: 0, max: 1, what: inksWords('inkSheet.theContrastRatio') } as const;
 const OPACITY_WORDS: readonly (readonly [Opacity, string])[] = [
@@ -46,7 +47,7 @@ export function InkSheet({ ink, onRemove }: { ink: StoredInk; onRemove: () => vo
           <Swatch lab={ink.colour.labD50} large /> {ink.name}
         </h2>
         <p className={clsx(kit.note, kit.above6)}>
-          {inksWords('inkSheet.itsFilmHidesOf', { hides: Math.round(100 * hides), words: inWords(known.words) })}
+          {inksWords('inkSheet.itsFilmHidesOf', { hides: Math.round(100 * hides), words: filmInWords(known.words) })}
         </p>
       </section>
       <section className={clsx(kit.stack, kit.gap12)}>

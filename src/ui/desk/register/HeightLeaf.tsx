@@ -12,7 +12,7 @@ import { useSizePx } from '@/ui/kit/useSizePx';
 import { useRef } from 'react';
 import type { HeightAnswer } from '@/core/registration/heights';
 import { registerWords } from '@/words/register';
-import { inWords } from '@/words/failures';
+import { layoutInWords } from '@/words/layout';
 
 const PARTS = [
   ['packing', TOKENS.board],
@@ -43,7 +43,7 @@ export function HeightDrawing() {
         role="img"
         aria-label={registerWords('heightLeaf.stackOf', {
           total: formatLength(answer.totalMm, unit, 2),
-          answer: inWords(answer.text, unit),
+          answer: layoutInWords(answer.text, unit),
         })}
       >
         <line x1={60} y1={base} x2={700} y2={base} stroke={TOKENS.ink} strokeWidth={2} />
@@ -194,7 +194,7 @@ export function HeightFields() {
         className={clsx(kit.say, answer.verdict === 'prints' || answer.verdict === 'by hand' ? kit.good : kit.bad)}
         role="status"
       >
-        {inWords(answer.text, unit)}
+        {layoutInWords(answer.text, unit)}
       </p>
       <HeightAnswer answer={answer} />
       <Cautions place="pull" />

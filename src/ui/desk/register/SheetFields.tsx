@@ -26,8 +26,8 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import { registerWords } from '@/words/register';
 import { rich } from '@/ui/kit/rich';
-import { inWords } from '@/words/failures';
 import { craftWords } from '@/words/craft';
+import { layoutInWords } from '@/words/layout';
 
 const SOLVES: readonly (readonly [Solved, string])[] = [
   ['paper', registerWords('sheetFields.thePaperFromImage')],
@@ -63,7 +63,7 @@ export function SheetFields({ layout }: { layout: SheetLayout }) {
         <section role="status">
           {layout.problems.map((p) => (
             <p key={p.text.code} className={clsx(kit.say, kit.bad, kit.above8)}>
-              {inWords(p.text, unit)}
+              {layoutInWords(p.text, unit)}
             </p>
           ))}
         </section>
