@@ -28,7 +28,7 @@ import {
   processOf,
 } from './index';
 import { onOwnBlocks, pictureOf } from '@/testing/plans';
-import { inWords } from '@/words/failures';
+import { noteInWords } from '@/words/notes';
 
 const SHA = 'b'.repeat(64);
 const colour = (id: string, lightness: number) => ({
@@ -157,7 +157,7 @@ test('overlaps: the lighter grows under the darker; a pair may have its own leng
   ]);
   expect(printsAt(115)).toEqual([false, true, true]);
   expect(labelStateOfRun(plan, plan.runs[0], sheet).standing).toContain(at(81));
-  expect(inWords(cutLineNotes(plan, plan.runs[0])[0])).toMatch(
+  expect(noteInWords(cutLineNotes(plan, plan.runs[0])[0])).toMatch(
     /straw against rust: cut 0.3 mm outside the line; Block 1 grows under rust/,
   );
   expect(cutLineNotes(blocks(), plan.runs[0])).toEqual([]);
@@ -253,7 +253,7 @@ test('a choke: where several films end on one edge, only the first reaches it', 
     [true, false, false],
     [true, true, true],
   ]);
-  expect(inWords(cutLineNotes(plan, plan.runs[1])[0])).toMatch(/cut 0.5 mm inside the line/);
+  expect(noteInWords(cutLineNotes(plan, plan.runs[1])[0])).toMatch(/cut 0.5 mm inside the line/);
   const stages = plan.runs.map((run) => labelStateOfRun(plan, run, sheet).standing);
   for (let s = 1; s < stages.length; s++) for (const part of stages[s]) expect(stages[s - 1]).toContain(part);
 });
@@ -299,9 +299,9 @@ test('a masked place gets no film of that run, with the complement all else gets
   const other = { ...plan, masks: [mask('all else', 'mask')] };
   expect([films(other, 50), films(other, 70), films(other, 140)]).toEqual([true, false, false]);
   expect(printTaskOf({ ...plan, masks: [mask('place', 'keep clean')] }).task.marks).toEqual([]);
-  expect(maskNotes({ ...plan, masks: [mask('place', 'wipe')] }, plan.runs[0]).map((note) => inWords(note))).toEqual([
-    'Ink all, then wipe off 1 place: light (straw)',
-  ]);
+  expect(maskNotes({ ...plan, masks: [mask('place', 'wipe')] }, plan.runs[0]).map((note) => noteInWords(note))).toEqual(
+    ['Ink all, then wipe off 1 place: light (straw)'],
+  );
 });
 
 test('two tones from one stage: two runs from it, each with the mask the other lacks, every part printed by just one', () => {

@@ -36,7 +36,7 @@ import { laidOut, runOf, sheetOf, tracedSheet } from './printSheets';
 import { livingPrint } from './livingPrint';
 import { insertWholePrint } from './prints';
 import { presentPlan } from './readPlan';
-import { toldByServer } from '@/words/refusals';
+import { noteInWords } from '@/words/notes';
 
 interface Known {
   readonly name: string;
@@ -76,7 +76,7 @@ export async function registrationPdf(
         heightMm,
         standing: path(state.standing),
         cutNow: path(state.cutNow),
-        notes: cutLineNotes(plan, run).map((note) => toldByServer(note)),
+        notes: cutLineNotes(plan, run).map((note) => noteInWords(note)),
       });
     }),
   ];

@@ -12,7 +12,7 @@ import {
   progressOf,
   sheetLayoutOf,
 } from '@/derived';
-import { inWords } from '@/words/failures';
+import { noteInWords } from '@/words/notes';
 
 /**
  * What a print says, in words that outlive the form it is stored in: what prints where and how it looks, what is cut and pulled. The
@@ -39,8 +39,8 @@ export function factsOf({ name, plan, events }: PrintState) {
         cutNow: [...state.cutNow].sort(),
         grams: roundTo(inkNeedOfRun(plan, sheet, run, 10).grams, 3),
         looks: looks?.looks[r + 1].map((lab) => lab.map((v) => roundTo(v, 2))) ?? [],
-        masks: maskNotes(plan, run).map((note) => inWords(note)),
-        cutLines: cutLineNotes(plan, run).map((note) => inWords(note)),
+        masks: maskNotes(plan, run).map((note) => noteInWords(note)),
+        cutLines: cutLineNotes(plan, run).map((note) => noteInWords(note)),
         phase: progress.runs[r].phase,
         cut: progress.runs[r].cut,
         pulled: progress.runs[r].tally.pulled.map((p) => [p.sheet, ...p.faults, p.setAside, p.note]),

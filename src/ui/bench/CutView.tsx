@@ -23,7 +23,7 @@ import type { Cut } from '@/model';
 import { useCut, cutInWords } from './useCut';
 import { GateDialog } from './GateDialog';
 import { cutWords } from '@/words/cut';
-import { inWords } from '@/words/failures';
+import { noteInWords } from '@/words/notes';
 import { decimal } from '@/words/quantities';
 /** Parts smaller than this are not listed one by one. */
 const LISTED = 60;
@@ -268,7 +268,7 @@ function CutFacts({ cutCm2, run, setReplaying }: CutFactsProps) {
         <span className={clsx(kit.swatch, kit.cutNow)} aria-hidden /> {cutWords('hatched')}
       </p>
       {cutLineNotes(plan, run)
-        .map((note) => inWords(note, unit))
+        .map((note) => noteInWords(note, unit))
         .map((note) => (
           <p key={note} className={clsx(kit.say, kit.wait, kit.above8, kit.plain)}>
             {note}

@@ -33,6 +33,7 @@ import { shortDayOf } from '@/words/dates';
 import { uncapitalised } from '@/words/phrases';
 import { wayInWords } from '@/words/ways';
 import { craftWords } from '@/words/craft';
+import { noteInWords } from '@/words/notes';
 
 const ForecastChart = dynamic(
   fetched(() => import('@/ui/kit/ForecastChart').then((m) => m.ForecastChart)),
@@ -214,7 +215,7 @@ function Before({ index, run, look }: { index: number; run: Run; look: number[] 
       </div>
       <p className={kit.note}>{benchWords('pull.lookSays')}</p>
       {maskNotes(plan, run)
-        .map((told) => inWords(told))
+        .map((told) => noteInWords(told))
         .map((note) => (
           <p key={note} className={clsx(kit.say, kit.wait, kit.readable, kit.around8)}>
             {note}

@@ -14,7 +14,7 @@ import { usePrintDesk, type Placement } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './SizeDialog.module.css';
-import { pictureWords } from '@/words/picture';
+import { shapeWords } from '@/words/shapes';
 
 /** Crop, turn, mirror and size, on the picture as brought in. */
 export function SizeDialog({ picture, onClose }: { picture: PicturePlan; onClose: () => void }) {
@@ -22,7 +22,7 @@ export function SizeDialog({ picture, onClose }: { picture: PicturePlan; onClose
   const { crop, wanted, setWanted, natural, fitted, turn, problem, busy, setBusy, setProblem } = usePlacement(picture);
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth>
-      <DialogTitle>{pictureWords('size.cropTurnSize')}</DialogTitle>
+      <DialogTitle>{shapeWords('size.cropTurnSize')}</DialogTitle>
       <DialogContent>
         <div className={clsx(kit.gap20, css.sized)}>
           <CropFrame crop={crop} wanted={wanted} setWanted={setWanted} natural={natural} />
@@ -37,7 +37,7 @@ export function SizeDialog({ picture, onClose }: { picture: PicturePlan; onClose
         </div>
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>{pictureWords('size.leaveIt')}</Button>
+        <Button onClick={onClose}>{shapeWords('size.leaveIt')}</Button>
         <Button
           variant="contained"
           color="primary"
@@ -50,7 +50,7 @@ export function SizeDialog({ picture, onClose }: { picture: PicturePlan; onClose
             else setProblem(inWords(answer));
           }}
         >
-          {busy ? pictureWords('size.sizing') : pictureWords('size.takeThisSize')}
+          {busy ? shapeWords('size.sizing') : shapeWords('size.takeThisSize')}
         </Button>
       </DialogActions>
     </Dialog>
@@ -128,24 +128,24 @@ function Measures({ wanted, setWanted, fitted, natural, turn, problem }: Measure
   return (
     <div className={clsx(kit.gap14, css.measures)}>
       <LengthField
-        label={pictureWords('size.width')}
+        label={shapeWords('size.width')}
         valueMm={wanted.widthMm}
         unit={unit}
-        range={{ ...SIZE_RANGE_MM, what: pictureWords('size.thePrintedWidth') }}
+        range={{ ...SIZE_RANGE_MM, what: shapeWords('size.thePrintedWidth') }}
         onChange={(widthMm) => setWanted((w) => fitted({ ...w, widthMm }))}
       />
       <LengthField
-        label={pictureWords('size.height')}
+        label={shapeWords('size.height')}
         valueMm={wanted.heightMm}
         unit={unit}
-        range={{ ...SIZE_RANGE_MM, what: pictureWords('size.thePrintedHeight') }}
+        range={{ ...SIZE_RANGE_MM, what: shapeWords('size.thePrintedHeight') }}
         onChange={(heightMm) => setWanted((w) => fitted({ ...w, heightMm }))}
       />
-      <p className={kit.note}>{pictureWords('size.anyUnitCmIn')}</p>
+      <p className={kit.note}>{shapeWords('size.anyUnitCmIn')}</p>
       <WholePicture setWanted={setWanted} natural={natural} />
       <div className={kit.row}>
-        <Button onClick={() => turn(270)}>{pictureWords('size.turnLeft')}</Button>
-        <Button onClick={() => turn(90)}>{pictureWords('size.turnRight')}</Button>
+        <Button onClick={() => turn(270)}>{shapeWords('size.turnLeft')}</Button>
+        <Button onClick={() => turn(90)}>{shapeWords('size.turnRight')}</Button>
       </div>
       <Button
         aria-pressed={wanted.mirrored}
@@ -153,9 +153,9 @@ function Measures({ wanted, setWanted, fitted, natural, turn, problem }: Measure
           setWanted((w) => ({ ...w, mirrored: !w.mirrored, crop: { ...w.crop, x: 1 - w.crop.x - w.crop.width } }))
         }
       >
-        {wanted.mirrored ? pictureWords('size.mirroredTurnBack') : pictureWords('size.mirrorThePicture')}
+        {wanted.mirrored ? shapeWords('size.mirroredTurnBack') : shapeWords('size.mirrorThePicture')}
       </Button>
-      <p className={kit.note}>{pictureWords('size.theBlockIsMirrored')}</p>
+      <p className={kit.note}>{shapeWords('size.theBlockIsMirrored')}</p>
       {problem && (
         <p className={clsx(kit.say, kit.bad)} role="alert">
           {problem}
@@ -181,7 +181,7 @@ function WholePicture({ setWanted, natural }: WholePictureProps) {
         }))
       }
     >
-      {pictureWords('size.keepTheWholePicture')}
+      {shapeWords('size.keepTheWholePicture')}
     </Button>
   );
 }
@@ -212,7 +212,7 @@ function CropFrame({ crop, wanted, setWanted, natural }: CropFrameProps) {
       >
         <img
           src={urls.file(`source.png?turn=${wanted.turnDeg}&mirror=${wanted.mirrored ? 1 : 0}`)}
-          alt={pictureWords('size.thePictureAsBrought')}
+          alt={shapeWords('size.thePictureAsBrought')}
           className={css.picture}
           style={{ aspectRatio: `${natural.width} / ${natural.height}` }}
         />

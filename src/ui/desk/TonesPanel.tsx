@@ -12,7 +12,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './TonesPanel.module.css';
 import { formatLength } from '@/core/units';
-import { pictureWords } from '@/words/picture';
+import { shapeWords } from '@/words/shapes';
 import { quantity } from '@/words/quantities';
 
 interface Props {
@@ -37,8 +37,8 @@ export function TonesPanel({ flatten, closed, chosen, onChoose }: Props) {
   return (
     <section>
       <div className={clsx(kit.row, kit.between)}>
-        <h2>{pictureWords('tones.flatColours')}</h2>
-        <span className={kit.quiet}>{pictureWords('tones.lightToDark')}</span>
+        <h2>{shapeWords('tones.flatColours')}</h2>
+        <span className={kit.quiet}>{shapeWords('tones.lightToDark')}</span>
       </div>
       <ToneBar order={order} flat={flat} paperLabD50={plan.paper.labD50} />
       <div className={kit.tones}>
@@ -56,11 +56,11 @@ export function TonesPanel({ flatten, closed, chosen, onChoose }: Props) {
                 <Swatch lab={shownLab(flat, label, plan.paper.labD50)} large />
                 <span className={kit.toneName}>
                   {c.name}
-                  {c.id === flat.barePaperId && <span className={kit.quiet}>{pictureWords('tones.barePaper')}</span>}
+                  {c.id === flat.barePaperId && <span className={kit.quiet}>{shapeWords('tones.barePaper')}</span>}
                 </span>
                 <span className={kit.num}>{quantity('percent', 100 * c.areaShare, c.areaShare < 0.1 ? 1 : 0)}</span>
                 <span className={kit.toneFig}>
-                  {pictureWords('tones.islandsOf', {
+                  {shapeWords('tones.islandsOf', {
                     islandCount: c.islandCount,
                     thin: String(c.thinnestMm !== undefined),
                     thinnest: c.thinnestMm === undefined ? '' : formatLength(c.thinnestMm, unit),
@@ -120,7 +120,7 @@ function ToneActs({ label, flat, flatten, edit, onChoose, closed }: ToneActsProp
   return (
     <div className={clsx(kit.row, kit.gap8, css.chosen)}>
       <TextField
-        label={pictureWords('tones.name')}
+        label={shapeWords('tones.name')}
         defaultValue={c.name}
         className={css.name}
         onBlur={(e) => {
@@ -133,7 +133,7 @@ function ToneActs({ label, flat, flatten, edit, onChoose, closed }: ToneActsProp
       />
       <WantedColour c={c} edit={edit} />
       {closed ? (
-        <p className={kit.note}>{pictureWords('tones.nameAndWishStay')}</p>
+        <p className={kit.note}>{shapeWords('tones.nameAndWishStay')}</p>
       ) : (
         <>
           <MergeInto onChoose={onChoose} flatten={flatten} label={label} labs={labs} flat={flat} />
@@ -143,13 +143,13 @@ function ToneActs({ label, flat, flatten, edit, onChoose, closed }: ToneActsProp
               void flatten.byHand('split', { label, coloursLabD50: labs, settings: flat.settings });
             }}
           >
-            {pictureWords('tones.splitInTwo')}
+            {shapeWords('tones.splitInTwo')}
           </Button>
           <Button
             onClick={() => void change({ kind: 'bare-paper-set', colourId: bare ? null : c.id })}
             aria-pressed={bare}
           >
-            {bare ? pictureWords('tones.printItAfterAll') : pictureWords('tones.leaveAsBarePaper')}
+            {bare ? shapeWords('tones.printItAfterAll') : shapeWords('tones.leaveAsBarePaper')}
           </Button>
         </>
       )}
@@ -170,7 +170,7 @@ function MergeInto({ onChoose, flatten, label, labs, flat }: MergeIntoProps) {
   return (
     <TextField
       select
-      label={pictureWords('tones.mergeInto')}
+      label={shapeWords('tones.mergeInto')}
       value=""
       className={css.name}
       onChange={(e) => {
@@ -204,10 +204,10 @@ interface WantedColourProps {
 function WantedColour({ c, edit }: WantedColourProps) {
   return (
     <label className={clsx(kit.row, kit.gap6)}>
-      <span className={kit.quiet}>{pictureWords('tones.wanted')}</span>
+      <span className={kit.quiet}>{shapeWords('tones.wanted')}</span>
       <input
         type="color"
-        aria-label={pictureWords('tones.wantedColourOf', { colour: c.name })}
+        aria-label={shapeWords('tones.wantedColourOf', { colour: c.name })}
         defaultValue={hexFromLabD50(c.wantedLabD50)}
         className={css.wanted}
         onBlur={(e) => {

@@ -16,7 +16,7 @@ import type { Trap } from '@/derived';
 import type { PrintPart } from '@/core/layers';
 import { listOf } from '@/words/phrases';
 import { blockWords } from '@/words/block';
-import { inWords } from '@/words/failures';
+import { noteInWords } from '@/words/notes';
 
 /** Overlap between blocks, choke in a reduction: where colours meet, and on which side of the line to cut. */
 export function FitPanel({ run }: { run: number }) {
@@ -70,7 +70,7 @@ export function FitPanel({ run }: { run: number }) {
 /** On which side of the drawn line a run's block is cut. */
 function AtTheCutLines({ run }: { run: number }) {
   const { plan, unit } = usePrintDesk('plan', 'unit');
-  const notes = cutLineNotes(plan, plan.runs[run - 1]).map((note) => inWords(note, unit));
+  const notes = cutLineNotes(plan, plan.runs[run - 1]).map((note) => noteInWords(note, unit));
   return (
     <section>
       <h2>{blockWords('fit.atTheCutLines', { run })}</h2>

@@ -12,7 +12,7 @@ import { useAnchors } from '@/ui/kit/regions/useAnchors';
 import { kit } from '@/ui/kit/styles';
 import type { Masking } from './useMasking';
 import { blockWords } from '@/words/block';
-import { inWords } from '@/words/failures';
+import { noteInWords } from '@/words/notes';
 
 export function MaskRow(masking: Masking & { readonly mask: Mask; readonly i: number }) {
   const { mask, shown, setShown, theRun, i } = masking;
@@ -26,7 +26,7 @@ export function MaskRow(masking: Masking & { readonly mask: Mask; readonly i: nu
           aria-pressed={shown === mask.id}
           onClick={() => setShown(shown === mask.id ? undefined : mask.id)}
         >
-          {inWords(maskNotes({ ...plan, masks: [mask] }, theRun)[0])}
+          {noteInWords(maskNotes({ ...plan, masks: [mask] }, theRun)[0])}
         </button>
       </div>
       {shown === mask.id && <MaskDetails {...masking} mask={mask} />}

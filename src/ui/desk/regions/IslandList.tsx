@@ -13,10 +13,10 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './IslandList.module.css';
 import type { FlatColour } from '@/model';
-import { pictureWords } from '@/words/picture';
+import { shapeWords } from '@/words/shapes';
 
 const SHOWN = 60;
-const SPECK_MM2 = { min: 0.05, max: 100, what: pictureWords('islandList.theSmallestIslandTo') } as const;
+const SPECK_MM2 = { min: 0.05, max: 100, what: shapeWords('islandList.theSmallestIslandTo') } as const;
 
 /** All islands of the picture as a list, and the lasso that removes specks. */
 export function IslandList({ regions, closed }: { regions: Regions; closed: boolean }) {
@@ -42,18 +42,18 @@ export function IslandList({ regions, closed }: { regions: Regions; closed: bool
     <>
       <section>
         <div className={clsx(kit.row, kit.between)}>
-          <h2>{pictureWords('islandList.islands')}</h2>
+          <h2>{shapeWords('islandList.islands')}</h2>
           <span className={kit.quiet}>
             {list
-              ? pictureWords('islandList.fromMm', { total: list.total, leastMm2 })
-              : pictureWords('islandList.counting')}
+              ? shapeWords('islandList.fromMm', { total: list.total, leastMm2 })
+              : shapeWords('islandList.counting')}
           </span>
         </div>
         <IslandOrderFields order={order} setOrder={setOrder} leastMm2={leastMm2} setLeastMm2={setLeastMm2} />
         <IslandRows list={list} regions={regions} colours={colours} lettered={lettered} />
         {lostLettering > 0 && <LostLettering lostLettering={lostLettering} lettered={lettered} />}
         {list && list.total > SHOWN && (
-          <p className={kit.note}>{pictureWords('islandList.theFirstNAnd', { shown: SHOWN })}</p>
+          <p className={kit.note}>{shapeWords('islandList.theFirstNAnd', { shown: SHOWN })}</p>
         )}
       </section>
       {!closed && <SpeckRemoval speckMm2={speckMm2} setSpeckMm2={setSpeckMm2} line={line} regions={regions} />}
@@ -71,10 +71,10 @@ interface SpeckRemovalProps {
 function SpeckRemoval({ speckMm2, setSpeckMm2, line, regions }: SpeckRemovalProps) {
   return (
     <section>
-      <h3>{pictureWords('islandList.removeSpecksInsideA')}</h3>
+      <h3>{shapeWords('islandList.removeSpecksInsideA')}</h3>
       <div className={clsx(kit.fields, kit.above10, kit.atTop)}>
         <NumberField
-          label={pictureWords('islandList.smallerThanMm')}
+          label={shapeWords('islandList.smallerThanMm')}
           value={speckMm2}
           range={SPECK_MM2}
           onChange={setSpeckMm2}
@@ -87,14 +87,14 @@ function SpeckRemoval({ speckMm2, setSpeckMm2, line, regions }: SpeckRemovalProp
               regions.setLine({ use: 'lasso', pointsPx: [] });
             }}
           >
-            {pictureWords('islandList.drawALasso')}
+            {shapeWords('islandList.drawALasso')}
           </Button>
         )}
       </div>
       {line?.use === 'lasso' && (
         <>
           <p className={clsx(kit.note, kit.around6)}>
-            {pictureWords('islandList.goRoundTheSpecks', { pointsPx: line.pointsPx.length / 2 })}
+            {shapeWords('islandList.goRoundTheSpecks', { pointsPx: line.pointsPx.length / 2 })}
           </p>
           <div className={kit.row}>
             <Button
@@ -108,9 +108,9 @@ function SpeckRemoval({ speckMm2, setSpeckMm2, line, regions }: SpeckRemovalProp
                 })
               }
             >
-              {pictureWords('islandList.removeThem')}
+              {shapeWords('islandList.removeThem')}
             </Button>
-            <Button onClick={() => regions.setLine(undefined)}>{pictureWords('islandList.no')}</Button>
+            <Button onClick={() => regions.setLine(undefined)}>{shapeWords('islandList.no')}</Button>
           </div>
         </>
       )}
@@ -132,7 +132,7 @@ function LostLettering({ lostLettering, lettered }: LostLetteringProps) {
   const { change, plan } = usePrintDesk('change', 'plan');
   return (
     <p className={clsx(kit.say, kit.wait, kit.above8)}>
-      {pictureWords('islandList.letteringLost', { lostLettering })}{' '}
+      {shapeWords('islandList.letteringLost', { lostLettering })}{' '}
       <button
         type="button"
         className={kit.link}
@@ -143,7 +143,7 @@ function LostLettering({ lostLettering, lettered }: LostLetteringProps) {
           })
         }
       >
-        {pictureWords('islandList.letTheLostOnes')}
+        {shapeWords('islandList.letTheLostOnes')}
       </button>
     </p>
   );
@@ -160,19 +160,19 @@ function IslandOrderFields({ order, setOrder, leastMm2, setLeastMm2 }: IslandOrd
   return (
     <div className={clsx(kit.fields, kit.above10, kit.below8)}>
       <label className={clsx(kit.quiet, kit.stack, kit.gap3)}>
-        {pictureWords('islandList.sortedBy')}
+        {shapeWords('islandList.sortedBy')}
         <select className={kit.plainSelect} value={order} onChange={(e) => setOrder(e.target.value as IslandOrder)}>
           {ISLAND_ORDERS.map((o) => (
             <option key={o} value={o}>
-              {pictureWords(`islandList.order.${o}`)}
+              {shapeWords(`islandList.order.${o}`)}
             </option>
           ))}
         </select>
       </label>
       <NumberField
-        label={pictureWords('islandList.fromMm2')}
+        label={shapeWords('islandList.fromMm2')}
         value={leastMm2}
-        range={{ min: 0, max: 1e5, what: pictureWords('islandList.theSmallestIslandListed') }}
+        range={{ min: 0, max: 1e5, what: shapeWords('islandList.theSmallestIslandListed') }}
         onChange={setLeastMm2}
       />
     </div>
@@ -192,7 +192,7 @@ function IslandRows({ list, regions, colours, lettered }: IslandRowsProps) {
     <div
       className={clsx(kit.tones, kit.scrolls, css.list)}
       role="listbox"
-      aria-label={pictureWords('islandList.islandsOfThePicture')}
+      aria-label={shapeWords('islandList.islandsOfThePicture')}
     >
       {list?.rows.map((row) => (
         <button
@@ -206,7 +206,7 @@ function IslandRows({ list, regions, colours, lettered }: IslandRowsProps) {
           <Swatch lab={colours[row.label]?.wantedLabD50 ?? [50, 0, 0]} />
           <span className={kit.small}>
             {colours[row.label]?.name}
-            {lettered?.includes(row.key) ? ` ${pictureWords('islandList.lettering')}` : ''}
+            {lettered?.includes(row.key) ? ` ${shapeWords('islandList.lettering')}` : ''}
           </span>
           <span className={clsx(kit.num, kit.fine)}>{areaInWords(row.areaMm2)}</span>
           <span className={clsx(kit.num, kit.quiet)}>

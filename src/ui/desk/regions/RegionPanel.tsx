@@ -19,10 +19,10 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './RegionPanel.module.css';
 import type { RegionEdit } from '@/core/picture';
-import { pictureWords } from '@/words/picture';
+import { shapeWords } from '@/words/shapes';
 
-const WIDTH_MM = { minMm: 0.1, maxMm: 3, what: pictureWords('region.theWidth') } as const;
-const RADIUS_MM = { minMm: 0.1, maxMm: 1.4, what: pictureWords('region.theRounding') } as const;
+const WIDTH_MM = { minMm: 0.1, maxMm: 3, what: shapeWords('region.theWidth') } as const;
+const RADIUS_MM = { minMm: 0.1, maxMm: 1.4, what: shapeWords('region.theRounding') } as const;
 
 /** One chosen island: what it is, and what can be made of it. */
 export function RegionPanel({ regions }: { regions: Regions }) {
@@ -37,7 +37,7 @@ export function RegionPanel({ regions }: { regions: Regions }) {
   const [widthMm, setWidthMm] = useState(0.8);
   const [radiusMm, setRadiusMm] = useState(0.4);
   const give = (label: number) => chosen && void act({ kind: 'give', island: chosen.key, label });
-  useKeys('1,2,3,4,5,6,7,8,9', pictureWords('region.giveTheChosenIsland'), (e) => {
+  useKeys('1,2,3,4,5,6,7,8,9', shapeWords('region.giveTheChosenIsland'), (e) => {
     const label = Number(e.key) - 1;
     if (!regions.line && label < colours.length && label !== chosen?.label && open(label)) give(label);
   });
@@ -64,11 +64,11 @@ export function RegionPanel({ regions }: { regions: Regions }) {
     />
   );
   return (
-    <section className={kit.say} aria-label={pictureWords('region.chosenIsland')}>
+    <section className={kit.say} aria-label={shapeWords('region.chosenIsland')}>
       <div className={clsx(kit.row, kit.between)}>
-        <h3>{pictureWords('region.islandOf', { area: areaInWords(chosen.areaMm2) })}</h3>
+        <h3>{shapeWords('region.islandOf', { area: areaInWords(chosen.areaMm2) })}</h3>
         <button type="button" className={kit.link} onClick={regions.letGo}>
-          {pictureWords('region.letGo')}
+          {shapeWords('region.letGo')}
         </button>
       </div>
       <IslandFacts colours={colours} chosen={chosen} />
@@ -77,7 +77,7 @@ export function RegionPanel({ regions }: { regions: Regions }) {
           {regions.said}
         </p>
       )}
-      {acts || <p className={kit.note}>{pictureWords('region.itsOutlineIsCut')}</p>}
+      {acts || <p className={kit.note}>{shapeWords('region.itsOutlineIsCut')}</p>}
       <LetteringTick lettering={lettering} chosen={chosen} marks={marks} />
     </section>
   );
@@ -107,7 +107,7 @@ function LetteringTick({ lettering, chosen, marks }: LetteringTickProps) {
           }
         />
       }
-      label={pictureWords('region.thisIsLettering')}
+      label={shapeWords('region.thisIsLettering')}
     />
   );
 }
@@ -121,17 +121,17 @@ function IslandFacts({ colours, chosen }: { colours: readonly FlatColour[]; chos
         <>
           {chosen.detail.thinnestMm !== undefined && (
             <>
-              {pictureWords('region.thinnest', {
+              {shapeWords('region.thinnest', {
                 thinnest:
                   chosen.detail.thinnestMm >= 2.9
-                    ? pictureWords('region.over', { width: formatLength(2.9, unit, 1) })
+                    ? shapeWords('region.over', { width: formatLength(2.9, unit, 1) })
                     : formatLength(chosen.detail.thinnestMm, unit, 1),
               })}
             </>
           )}
           {chosen.detail.neighbours.length > 0 && (
             <>
-              {pictureWords('region.borders', {
+              {shapeWords('region.borders', {
                 neighbours: chosen.detail.neighbours
                   .slice(0, 3)
                   .map((n) => `${colours[n.label].name} ${formatLength(n.edgeMm, unit, 0)}`)
@@ -177,7 +177,7 @@ function RegionActs({
 }: RegionActsProps) {
   return (
     <>
-      <p className={clsx(kit.note, kit.above6)}>{pictureWords('region.giveItTo')}</p>
+      <p className={clsx(kit.note, kit.above6)}>{shapeWords('region.giveItTo')}</p>
       <GiveTo colours={colours} chosen={chosen} open={open} give={give} />
       <div className={clsx(kit.row, kit.above8, kit.gap6)}>
         <Button
@@ -185,13 +185,13 @@ function RegionActs({
           disabled={!next || !open(next.label)}
           onClick={() => void act({ kind: 'merge', island: chosen.key })}
         >
-          {next ? pictureWords('region.mergeInto', { colour: colours[next.label].name }) : pictureWords('region.merge')}
+          {next ? shapeWords('region.mergeInto', { colour: colours[next.label].name }) : shapeWords('region.merge')}
         </Button>
         <Button size="small" onClick={() => regions.setLine({ use: 'split', pointsPx: [] })}>
-          {pictureWords('region.splitAlongALine')}
+          {shapeWords('region.splitAlongALine')}
         </Button>
         <Button size="small" onClick={() => regions.setLine({ use: 'gap', pointsPx: [] })}>
-          {pictureWords('region.openAGap')}
+          {shapeWords('region.openAGap')}
         </Button>
       </div>
       {regions.line && regions.line.use !== 'lasso' && <LineUse key={regions.line.use} regions={regions} />}
@@ -228,7 +228,7 @@ function GiveTo({ colours, chosen, open, give }: GiveToProps) {
               className={clsx(kit.bare, kit.row, kit.gap5, css.choice)}
 
               onClick={() => give(label)}
-              aria-label={pictureWords('region.giveTheIslandTo', { colour: c.name })}
+              aria-label={shapeWords('region.giveTheIslandTo', { colour: c.name })}
             >
               <Swatch lab={c.wantedLabD50} />
               <kbd>{label + 1}</kbd>
@@ -254,7 +254,7 @@ function Thickening({ widthMm, setWidthMm, act, chosen, mmPerPx, radiusMm, setRa
   return (
     <div className={clsx(kit.fields, kit.above12, kit.atTop)}>
       <LengthField
-        label={pictureWords('region.thinPartsUpTo')}
+        label={shapeWords('region.thinPartsUpTo')}
         valueMm={widthMm}
         unit={unit}
         range={WIDTH_MM}
@@ -271,10 +271,10 @@ function Thickening({ widthMm, setWidthMm, act, chosen, mmPerPx, radiusMm, setRa
           })
         }
       >
-        {pictureWords('region.thicken')}
+        {shapeWords('region.thicken')}
       </Button>
       <LengthField
-        label={pictureWords('region.edgeRoundedBy')}
+        label={shapeWords('region.edgeRoundedBy')}
         valueMm={radiusMm}
         unit={unit}
         range={RADIUS_MM}
@@ -284,7 +284,7 @@ function Thickening({ widthMm, setWidthMm, act, chosen, mmPerPx, radiusMm, setRa
         className={kit.fieldHigh}
         onClick={() => void act({ kind: 'smooth', island: chosen.key, radiusPx: radiusMm / mmPerPx })}
       >
-        {pictureWords('region.smooth')}
+        {shapeWords('region.smooth')}
       </Button>
     </div>
   );
@@ -332,26 +332,26 @@ function LineUse({ regions }: { regions: Regions }) {
         : { kind: 'gap', island: chosen.key, linePx, widthPx: widthMm / mmPerPx, label },
     );
   };
-  useKeys('f', pictureWords('region.theDrawnLineIs'), finish);
+  useKeys('f', shapeWords('region.theDrawnLineIs'), finish);
   if (!line) return null;
   return (
     <div className={clsx(kit.above10, kit.stack, kit.gap10, css.tools)}>
       <p className={kit.note}>
-        {pictureWords('region.drawTheGapPoint', {
+        {shapeWords('region.drawTheGapPoint', {
           split: String(line.use === 'split'),
           pointsPx: line.pointsPx.length / 2,
         })}
       </p>
       <div className={kit.fields}>
         <OtherColour
-          name={pictureWords(line.use === 'split' ? 'region.theSmallerPart' : 'region.theGap')}
+          name={shapeWords(line.use === 'split' ? 'region.theSmallerPart' : 'region.theGap')}
           not={chosen?.label}
           label={label}
           onLabel={setLabel}
         />
         {line.use === 'gap' && (
           <LengthField
-            label={pictureWords('region.asWideAs')}
+            label={shapeWords('region.asWideAs')}
             valueMm={widthMm}
             unit={unit}
             range={WIDTH_MM}
@@ -361,13 +361,13 @@ function LineUse({ regions }: { regions: Regions }) {
       </div>
       <div className={kit.row}>
         <Button variant="contained" disabled={line.pointsPx.length < 4} onClick={finish}>
-          {line.use === 'split' ? pictureWords('region.splitHere') : pictureWords('region.openHere')}{' '}
+          {line.use === 'split' ? shapeWords('region.splitHere') : shapeWords('region.openHere')}{' '}
           <kbd className={kit.keyHint}>F</kbd>
         </Button>
         <Button onClick={regions.unpoint} disabled={line.pointsPx.length === 0}>
-          {pictureWords('region.lastPointBack')}
+          {shapeWords('region.lastPointBack')}
         </Button>
-        <Button onClick={() => regions.setLine(undefined)}>{pictureWords('region.no')}</Button>
+        <Button onClick={() => regions.setLine(undefined)}>{shapeWords('region.no')}</Button>
       </div>
     </div>
   );

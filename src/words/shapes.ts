@@ -1,0 +1,5 @@
+import type { shapes } from './en/shapes';
+import made from './made/en/shapes.json';
+import { translator } from './translator';
+
+export const shapeWords = translator<typeof shapes>(made);
