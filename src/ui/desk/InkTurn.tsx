@@ -28,7 +28,8 @@ import { useKeyNotes, type KeyNote } from '../kit/keys';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import { runsWords } from '@/words/runs';
-import { mediumInWords, mediumWords } from '@/words/mediums';
+import { mediumInWords } from '@/words/prints';
+import { mediumWords } from '@/words/mediums';
 import { craftWords } from '@/words/craft';
 import { decimal, quantity } from '@/words/quantities';
 

@@ -14,11 +14,10 @@ import dynamic from 'next/dynamic';
 import { fetched } from '@/ui/kit/fetched';
 import { processOf } from '@/derived';
 import { wordsOfEdit } from '@/words/history';
-import { printWords } from '@/words/prints';
+import { mediumInWords, printWords } from '@/words/prints';
 import { frameWords } from '@/words/frame';
 import { clockOf } from '@/words/dates';
 import { rich } from '@/ui/kit/rich';
-import { mediumInWords } from '@/words/mediums';
 
 const KeysSheet = dynamic(
   fetched(() => import('./KeysSheet').then((m) => m.KeysSheet)),

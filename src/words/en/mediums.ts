@@ -1,19 +1,5 @@
 /** What inks are made of, as people say it, and what each asks of paper and block. */
 export const mediums = {
-  short: {
-    'oil relief': 'oil relief',
-    'water-washable oil': 'water-washable oil',
-    'water-based relief': 'water-based relief',
-    'pigment and paste': 'pigment and paste',
-    'lithographic oil': 'lithographic oil',
-  },
-  name: {
-    'oil relief': 'oil relief ink',
-    'water-washable oil': 'water-washable oil ink',
-    'water-based relief': 'water-based relief ink',
-    'pigment and paste': 'pigment and paste',
-    'lithographic oil': 'lithographic oil ink',
-  },
   asksOfPaper: {
     'oil relief': 'dry paper; unsized paper drinks it and dries it sooner',
     'water-washable oil': 'dry paper',

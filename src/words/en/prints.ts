@@ -1,5 +1,19 @@
 /** What is said of any print wherever it is named: how it is worked, of what, what is to be done next. */
 export const prints = {
+  medium: {
+    'oil relief': 'oil relief ink',
+    'water-washable oil': 'water-washable oil ink',
+    'water-based relief': 'water-based relief ink',
+    'pigment and paste': 'pigment and paste',
+    'lithographic oil': 'lithographic oil ink',
+  },
+  mediumInShort: {
+    'oil relief': 'oil relief',
+    'water-washable oil': 'water-washable oil',
+    'water-based relief': 'water-based relief',
+    'pigment and paste': 'pigment and paste',
+    'lithographic oil': 'lithographic oil',
+  },
   process: {
     reduction: 'reduction',
     'several blocks': 'several blocks',

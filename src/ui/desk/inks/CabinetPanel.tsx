@@ -16,7 +16,7 @@ import { NothingYet } from '@/ui/kit/NothingYet';
 import { FileButton } from '@/ui/kit/FileButton';
 import { inksWords } from '@/words/inks';
 import { craftWords } from '@/words/craft';
-import { mediumInShort } from '@/words/mediums';
+import { mediumInShort } from '@/words/prints';
 import { quantity } from '@/words/quantities';
 
 /** The workshop's inks as a table, and the chosen one's sheet beside it. */

@@ -14,7 +14,7 @@ import { DrawdownPanel } from './DrawdownPanel';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import { inksWords } from '@/words/inks';
-import { mediumInWords } from '@/words/mediums';
+import { mediumInWords } from '@/words/prints';
 import { craftWords } from '@/words/craft';
 import { filmInWords } from '@/words/films';
 

@@ -44,7 +44,7 @@ import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';
 import { PartsEditor } from './PartsEditor';
 import { inksWords } from '@/words/inks';
 import { rich } from '@/ui/kit/rich';
-import { mediumInWords } from '@/words/mediums';
+import { mediumInWords } from '@/words/prints';
 import { craftWords } from '@/words/craft';
 import { gramsInWords } from '@/words/quantities';
 
