@@ -446,7 +446,7 @@ async function timePulls(url: string, printId: string, runId: string, sheet: str
     const answer = await fetch(`${url}/api/prints/${printId}/log`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json', Origin: url },
-      body: JSON.stringify({ events: [{ id, at: new Date().toISOString(), act }] }),
+      body: JSON.stringify({ known: '0.0.0', events: [{ id, at: new Date().toISOString(), act }] }),
     });
     await answer.arrayBuffer();
     if (!answer.ok) throw new Error(`a pull was refused (${answer.status})`);

@@ -56,7 +56,7 @@ export function TonesPanel({ flatten, closed, chosen, onChoose }: Props) {
                 <Swatch lab={shownLab(flat, label, plan.paper.labD50)} large />
                 <span className={kit.toneName}>
                   {c.name}
-                  {c.id === flat.barePaperId && <span className={kit.quiet}>{shapeWords('tones.barePaper')}</span>}
+                  {c.id === flat.barePaperId && <span className={kit.quiet}> {shapeWords('tones.barePaper')}</span>}
                 </span>
                 <span className={kit.num}>{quantity('percent', 100 * c.areaShare, c.areaShare < 0.1 ? 1 : 0)}</span>
                 <span className={kit.toneFig}>

@@ -41,7 +41,7 @@ export function Kind({
     <div className={kit.above8}>
       <p className={clsx((kind === 'ridge' || kind === 'loose') && kit.madder)}>
         <KindSign kind={kind} /> {placesOfKind(kind, places.length)}
-        {wanted > 0 && <span className={kit.quiet}>{blockWords('findingKind.wantedSo', { wanted })}</span>}
+        {wanted > 0 && <span className={kit.quiet}> {blockWords('findingKind.wantedSo', { wanted })}</span>}
       </p>
       {places.slice(0, shown).map((finding) => {
         const on = picked !== undefined && keyOfFinding(picked) === keyOfFinding(finding);

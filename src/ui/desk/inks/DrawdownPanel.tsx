@@ -262,12 +262,12 @@ function SlotFields({ words, reading, samples, start, onReading }: SlotFieldsPro
         {words}
         {reading ? (
           reading.spectrum ? (
-            <span className={kit.quiet}>{inksWords('drawdown.spectrum')}</span>
+            <span className={kit.quiet}> {inksWords('drawdown.spectrum')}</span>
           ) : (
             ''
           )
         ) : (
-          <span className={kit.quiet}>{inksWords('drawdown.notRead')}</span>
+          <span className={kit.quiet}> {inksWords('drawdown.notRead')}</span>
         )}
       </p>
       {samples ? (

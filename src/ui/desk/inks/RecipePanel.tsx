@@ -300,7 +300,7 @@ function Verdict({ found, target, seen, overlapsOff, onTake, same, taken }: Verd
           )}
           <br />
           {!taken && found && <span className={kit.quiet}>{inksWords('recipe.foundForThisRun')}</span>}
-          {same && <span className={kit.press}>{inksWords('recipe.asFound')}</span>}
+          {same && <span className={kit.press}>{inksWords('recipe.asFound')}</span>}{' '}
           {overlapsOff !== undefined && (
             <span className={kit.quiet}>{inksWords('recipe.inItsOverlapsE', { overlapsOff })}</span>
           )}

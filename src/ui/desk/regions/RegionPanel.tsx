@@ -121,6 +121,7 @@ function IslandFacts({ colours, chosen }: { colours: readonly FlatColour[]; chos
         <>
           {chosen.detail.thinnestMm !== undefined && (
             <>
+              {' '}
               {shapeWords('region.thinnest', {
                 thinnest:
                   chosen.detail.thinnestMm >= 2.9
@@ -131,6 +132,7 @@ function IslandFacts({ colours, chosen }: { colours: readonly FlatColour[]; chos
           )}
           {chosen.detail.neighbours.length > 0 && (
             <>
+              {' '}
               {shapeWords('region.borders', {
                 neighbours: chosen.detail.neighbours
                   .slice(0, 3)
