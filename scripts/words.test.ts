@@ -54,6 +54,9 @@ const keysOf = (room: Messages, before = ''): string[] =>
     typeof value === 'string' ? [before + key] : keysOf(value, `${before}${key}.`),
   );
 
+const messageAt = (room: Messages, key: string) =>
+  key.split('.').reduce<string | Messages>((at, part) => (at as Messages)[part], room);
+
 /** Keys no program names, whole or by the beginning of a template. */
 function unused(name: string, room: Messages, programs: readonly string[]): string[] {
   const mine = programs.filter((source) => source.includes(`words/${name}'`) || source.includes(`./en/${name}'`));
@@ -141,6 +144,16 @@ describe('what is told by its code', () => {
     );
     // put together from the family of what was found
     expect(unsaid).toEqual(['length-unreadable.given', 'length-ambiguous.given']);
+  });
+
+  test('has no sentence under two codes', async () => {
+    const said = [...(await rooms())]
+      .filter(([name]) => BY_CODE.includes(name))
+      .flatMap(([, room]) => keysOf(room).map((code) => [code, messageAt(room, code)] as const))
+      // a beginning that goes with the family of what was found
+      .filter(([code]) => !code.endsWith('.given'));
+    const firsts = new Map([...said].reverse().map(([code, message]) => [message, code]));
+    expect(said.filter(([code, message]) => firsts.get(message) !== code)).toEqual([]);
   });
 
   test('by what runs on the page has its sentence there, not at the server', async () => {

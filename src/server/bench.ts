@@ -207,7 +207,7 @@ const REFUSALS: {
   },
   'run-finished': (plan, progress, act) => {
     const index = plan.runs.findIndex((run) => run.id === act.runId);
-    if (index < 0) return phrase('bench.thisRunIsNot');
+    if (index < 0) return phrase('run-missing.thisRunIsNot');
     return progress.runs[index].tally.pulled.length === 0
       ? phrase('bench.nothingHasBeenPulledIn', { run: index + 1 })
       : undefined;
@@ -224,7 +224,7 @@ const REFUSALS: {
   proofed: (plan, _, act) => {
     const at = plan.runs.findIndex((run) => run.id === act.runId),
       against = plan.runs.findIndex((run) => run.id === act.againstRunId);
-    if (at < 0) return phrase('bench.thisRunIsNot');
+    if (at < 0) return phrase('run-missing.thisRunIsNot');
     return act.againstRunId !== null && (against < 0 || against === at) ? phrase('bench.aProofIsMeasured') : undefined;
   },
   shimmed: (plan, _, act) =>
@@ -256,16 +256,16 @@ type NamedRun = { readonly run: number; readonly inks: string };
 const NO_ROUND = phrase('bench.thisRoundWasNot');
 
 function refusedRun(plan: Plan, runId: string): Phrase | undefined {
-  return plan.runs.some((run) => run.id === runId) ? undefined : phrase('bench.thisRunIsNot');
+  return plan.runs.some((run) => run.id === runId) ? undefined : phrase('run-missing.thisRunIsNot');
 }
 
 function refusedPull(plan: Plan, progress: Progress, act: ActOf<'pull'>): Phrase | undefined {
   const index = plan.runs.findIndex((run) => run.id === act.runId);
-  if (index < 0) return phrase('bench.thisRunIsNot');
+  if (index < 0) return phrase('run-missing.thisRunIsNot');
   const named = { run: index + 1, inks: inkNamesOf(plan, plan.runs[index]) };
   const { cut, cutOn } = progress.runs[index];
   const ofEdition = (act.roundId ?? EDITION_ROUND) === EDITION_ROUND;
-  if (ofEdition && !progress.bench.started) return phrase('bench.sayFirstHowMany');
+  if (ofEdition && !progress.bench.started) return phrase('progress.sayFirstHowMany');
   if (!cut && !cutOn) return phrase('bench.theBlockIsNot', named);
   if (cutOn) return phrase('bench.theBlockHasBeenCut', named);
   return ofEdition ? refusedSheet(plan, progress, act, index, named) : refusedProof(progress, act, named);
@@ -317,7 +317,7 @@ function refusedColour(
   act: Extract<BenchAct, { kind: 'colour-got' }>,
 ): Phrase | undefined {
   const index = plan.runs.findIndex((run) => run.id === act.runId);
-  if (index < 0) return phrase('bench.thisRunIsNot');
+  if (index < 0) return phrase('run-missing.thisRunIsNot');
   if (progress.runs[index].tally.pulled.length === 0)
     return phrase('bench.nothingHasBeenPulledInRun', { run: index + 1 });
   const printed = inkingsOf(plan.runs[index]).some((inking) => printedIds(plan, inking).includes(act.colourId));

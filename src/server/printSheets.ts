@@ -61,7 +61,7 @@ export function sheetOf(
   const { task, effects } = printTaskOf(plan, slips);
   if (isPlain(task)) return success({ map: picture, sheet: plainSheet(plan) });
   const made = printMapOf(picture, task);
-  if (!made) return failure('flatten-too-broken.thePictureIsTooBroken');
+  if (!made) return failure('flatten-too-broken.thePictureIsToo');
   return success({
     map: made.map,
     sheet: { parts: made.parts, share: made.areaPx.map((px) => px / picture.labels.length), effects },

@@ -1,5 +1,6 @@
-import { sentenceIn, type LengthUnit, type Told } from '@/core/units';
+import type { LengthUnit, Told } from '@/core/units';
 import type { jigs } from './en/jigs';
+import { sentenceIn } from './lengths';
 import made from './made/en/jigs.json';
 import { telling } from './told';
 import { translator } from './translator';

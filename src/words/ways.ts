@@ -1,6 +1,7 @@
 import type { RegistrationWayId } from '@/core/registration';
-import { sentenceIn, type LengthUnit } from '@/core/units';
+import type { LengthUnit } from '@/core/units';
 import type { ways } from './en/ways';
+import { sentenceIn } from './lengths';
 import made from './made/en/ways.json';
 import { translator } from './translator';
 

@@ -135,7 +135,7 @@ export async function readRequest<Kind extends RequestKind>(
 
 /** A record sent as JSON. Anything else than a record is refused, as is text that is not UTF-8. */
 export async function readJson(request: Request): Promise<Outcome<Readonly<Record<string, unknown>>>> {
-  const body = await readBody(request, JSON_LIMIT, phrase('respond.whatWasSent'));
+  const body = await readBody(request, JSON_LIMIT, phrase('fields.whatWasSent'));
   if (!body.ok) return body;
   try {
     const text = new TextDecoder('utf-8', { fatal: true }).decode(body.value);

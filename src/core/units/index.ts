@@ -20,7 +20,6 @@ export {
   parseLengthsMm,
   formatLength,
   formatBare,
-  sentenceIn,
   formatSize,
   trimNumber,
 } from './length';

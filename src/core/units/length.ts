@@ -188,19 +188,3 @@ export function trimNumber(value: number, digits: number): string {
   const trimmed = text.includes('.') ? text.replace(/\.?0+$/, '') : text;
   return value < 0 && trimmed !== '0' ? `−${trimmed}` : trimmed;
 }
-
-/**
- * A sentence made in millimetres, told in `unit`: each length in it to the fineness it was written with. Areas stay as they are.
- */
-export function sentenceIn(text: string, unit: LengthUnit): string {
-  if (unit === 'mm') return text;
-  const told = (figure: string, withUnit: boolean) => {
-    const value = Number(figure.replace('−', '-')),
-      digits = figure.split('.')[1]?.length ?? 0;
-    return withUnit ? formatLength(value, unit, digits) : formatBare(value, unit, digits);
-  };
-  return text.replace(
-    /(?:([−-]?\d+(?:\.\d+)?) × )?([−-]?\d+(?:\.\d+)?) mm(?![²\w])/g,
-    (_, first: string | undefined, second: string) => `${first ? `${told(first, false)} × ` : ''}${told(second, true)}`,
-  );
-}

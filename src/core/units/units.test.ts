@@ -1,7 +1,7 @@
 import { failure, familyOf } from './outcome';
 import fc from 'fast-check';
 import { parseCount, parseNumber } from './count';
-import { formatLength, formatSize, parseLengthMm, parseLengthsMm, sentenceIn } from './length';
+import { formatLength, formatSize, parseLengthMm, parseLengthsMm } from './length';
 
 const range = { minMm: 10, maxMm: 1000, what: 'the printed width' };
 const mm = (text: string, unit: 'mm' | 'in' = 'mm') => {
@@ -207,17 +207,4 @@ test.each([
 ])('the number %s is refused as %s', (text, code) => {
   const got = parseNumber(text, part);
   expect(got.ok ? got.value : familyOf(got.code)).toBe(code);
-});
-
-test.each([
-  [
-    'The image is larger than the paper: 25.4 mm would lie beyond.',
-    'The image is larger than the paper: 1 in would lie beyond.',
-  ],
-  ['room for 254 × 127 mm, 0.60 mm to the right', 'room for 10 × 5 in, 0.0236 in to the right'],
-  ['0.5 mm² is an area; 12 mm a length', '0.5 mm² is an area; 15/32 in a length'],
-  ['nothing to tell', 'nothing to tell'],
-])('a sentence in inches: %s', (text, told) => {
-  expect(sentenceIn(text, 'in')).toBe(told);
-  expect(sentenceIn(text, 'mm')).toBe(text);
 });

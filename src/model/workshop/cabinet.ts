@@ -40,7 +40,7 @@ const drawdown = record({
 });
 export const cabinetInk = record({
   version: oneOf([INK_VERSION] as const),
-  name: named(60, phrase('cabinet.anInkNeedsA'), phrase('cabinet.anInksNameMay')),
+  name: named(60, phrase('inks.anInkNeedsA'), phrase('cabinet.anInksNameMay')),
   mediumId: oneOf(MEDIUM_IDS),
   role: oneOf(PIGMENT_ROLES),
   /** Its full film alone over `paperLabD50`. */

@@ -43,7 +43,7 @@ const ITEMS = {
     /** 36 bands, 380–730 nm, where a reader gave one. */
     spectrum: array()
       .of(number().required().min(0).max(1.5))
-      .length(BAND_COUNT, phrase('items.aSpectrumNeedsBands', { bandCount: BAND_COUNT }))
+      .length(BAND_COUNT, phrase('cabinet.aSpectrumNeedsBands', { bandCount: BAND_COUNT }))
       .nullable()
       .defined(),
     gramsPerM2: inRange(ITEM_RANGES.gramsPerM2),

@@ -83,9 +83,6 @@ export const refusals = {
     theAddressHoldsA: 'The address holds a percent sign that stands for nothing. Load the page again.',
     whatThisDeviceHas: 'What this device has heard of the print was sent in a form that is not known here.',
   },
-  respond: {
-    whatWasSent: 'What was sent',
-  },
   json: {
     whatWasSentIs: 'What was sent is no record with named fields. Load the page again.',
     whatWasSentCould: 'What was sent could not be read. Load the page again.',
@@ -307,7 +304,6 @@ export const refusals = {
     aReflectanceCannotBe: 'A reflectance cannot be below 0.',
     aReflectanceCannotBeAbove: 'A reflectance cannot be above 1.5; is this in percent?',
     aSpectrumNeedsBands: 'A spectrum needs {bandCount, number} bands, 380 to 730 nm.',
-    anInkNeedsA: 'An ink needs a name.',
     anInksNameMay: 'An ink’s name may be up to 60 characters long.',
     theLightFastNote: 'The light-fast note may be up to 200 characters long.',
     noMoreThanDrawdowns: 'No more than {maxDrawdowns, number} drawdowns are kept with one ink.',
@@ -321,7 +317,6 @@ export const refusals = {
     aNameMayBe: 'A name may be up to 60 characters long.',
     aNoteMayBe: 'A note may be up to 300 characters long.',
     isNoTimeOf: '“{value}” is no time of day; write it as 09:30.',
-    aSpectrumNeedsBands: 'A spectrum needs {bandCount, number} bands, 380 to 730 nm.',
     isNoCurrencyThree: '“{value}” is no currency; three capitals name one, such as EUR.',
     chooseAtLeastOne: 'Choose at least one day.',
     eachDayIsNamed: 'Each day is named once.',
@@ -345,7 +340,6 @@ export const refusals = {
     thisPullIsNot: 'This pull is not in the log, or was taken back already.',
     onlyTheLastPull: 'Only the last pull can be taken back; sheet {sheet} is not the last.',
     theBlockHasBeen: 'The block has been cut again since this pull, so it can no longer be taken back.',
-    thisRunIsNot: 'This run is not in the plan.',
     nothingHasBeenPulledIn: 'Nothing has been pulled in run {run, number} yet.',
     aSlipIsAnswered: 'A slip is answered where it is shown, so that the plan can follow.',
     aProofIsMeasured: 'A proof is measured against another run of the plan, or against its place on the sheet.',
@@ -355,7 +349,6 @@ export const refusals = {
     runIsNotFinished:
       'Run {run, number} is not finished{left, plural, =0 {} one {: # sheet is still to be pulled} other {: # sheets are still to be pulled}}. After this cut it could never be printed again.',
     thisRoundWasNot: 'This round was not begun. Say first how many sheets are started.',
-    sayFirstHowMany: 'Say first how many sheets are started.',
     theBlockIsNot: 'The block is not cut for run {run, number} ({inks}) yet.',
     theBlockHasBeenCut: 'The block has been cut on since run {run, number} ({inks}); it can no longer be printed.',
     thereIsNoSheetSheets:
@@ -427,8 +420,6 @@ export const refusals = {
   },
   'flatten-too-broken': {
     forMasks: 'The picture is too broken up for masks.',
-    thePictureIsTooBroken:
-      'The picture is too broken up for overlaps and masks. Raise the smoothing on the Picture view.',
     withThisChangeThe: 'With this change the picture breaks up into millions of specks.',
   },
   'picture-missing': {
