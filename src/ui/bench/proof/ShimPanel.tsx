@@ -1,23 +1,20 @@
 'use client';
 import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState, type Dispatch, type SetStateAction } from 'react';
 import { materialById } from '@/core/cutting';
 import {
   registrationWay,
-  SHIM_RANGE_MM,
   shimPlan,
   type ContactShim,
   type SheetLayout,
-  type ShimStock,
   type Contact,
   type SheetEdge,
   type RectMm,
   type Motion,
 } from '@/core/registration';
 import { formatLength } from '@/core/units';
-import { MAX_SHIMS, type Plan } from '@/model';
+import type { Plan } from '@/model';
 import {
   blocksOfRun,
   blockNamesOf,
@@ -28,18 +25,16 @@ import {
   shimsIn,
   type BenchState,
 } from '@/derived';
-import { LengthField } from '../../kit/fields';
-import { FromWorkshop } from '../../kit/FromWorkshop';
 import { usePrintDesk } from '../../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './ShimPanel.module.css';
 import type { SettingShims, ShimPlan } from '@/core/registration/shims';
-import { listOf } from '@/words/phrases';
+import { listOf, uncapitalised } from '@/words/phrases';
 import { proofWords } from '@/words/proof';
 import { rich } from '@/ui/kit/rich';
-import { uncapitalised } from '@/words/phrases';
 import { wayInWords } from '@/words/ways';
+import { StockOfShims } from './StockOfShims';
 import { growthInWords, motionInWords } from '@/words/motion';
 
 /** The shims that bring the whole set together, and what else would. */
@@ -84,7 +79,7 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
         put={() => put(answer, contacts)}
       />
       <OrInstead moved={moved} contacts={contacts} answer={answer} runOf={runOf} settings={settings} image={image} />
-      <Stock />
+      <StockOfShims />
       <AsItLies present={present} image={image} runOf={runOf} />
     </>
   );
@@ -366,87 +361,4 @@ function piecesOf(contact: ContactShim): string {
   return contact.pieces.length === 0
     ? proofWords('shim.nothing')
     : contact.pieces.map((p) => proofWords('shim.pieces', { count: p.count, name: p.name })).join(' + ');
-}
-
-const STOCK_NAMES = (['foil', 'card', 'tissue', 'strip', 'slip'] as const).map((name) =>
-  proofWords(`shim.stock.${name}`),
-);
-
-interface StockPieceProps {
-  readonly piece: ShimStock;
-  readonly onSet: (part: Partial<ShimStock>) => void;
-}
-
-function StockPiece({ piece, onSet }: StockPieceProps) {
-  const { unit } = usePrintDesk('unit');
-  return (
-    <div className={clsx(kit.fields, kit.above12)}>
-      <TextField
-        label={proofWords('shim.name')}
-        defaultValue={piece.name}
-        key={piece.name}
-        slotProps={{ inputLabel: { shrink: true } }}
-        onBlur={(e) => {
-          const name = e.target.value.trim();
-          if (name && name !== piece.name) onSet({ name });
-        }}
-      />
-      <LengthField
-        label={proofWords('shim.thickness')}
-        valueMm={piece.thicknessMm}
-        unit={unit}
-        range={SHIM_RANGE_MM}
-        onChange={(thicknessMm) => onSet({ thicknessMm })}
-      />
-    </div>
-  );
-}
-
-/** The thicknesses at hand. */
-function Stock() {
-  const { plan, change } = usePrintDesk('plan', 'change');
-  const { stock } = plan.register;
-  const set = (next: readonly ShimStock[]) => void change({ kind: 'register-set', part: { stock: next } });
-  return (
-    <section>
-      <h2>{proofWords('shim.stockOfShims')}</h2>
-      <FromWorkshop
-        kind="shim"
-        label={proofWords('shim.shimsOfTheWorkshop')}
-        several
-        none={proofWords('shim.asTypedBelow')}
-        className={kit.above12}
-      />
-      {stock.map((piece, i) => (
-        <StockPiece
-          key={i}
-          piece={piece}
-          onSet={(part) => set(stock.map((s, k) => (k === i ? { ...s, ...part } : s)))}
-        />
-      ))}
-      <div className={clsx(kit.row, kit.above10)}>
-        <Button
-          disabled={stock.length >= MAX_SHIMS}
-          onClick={() =>
-            set([
-              ...stock,
-              {
-                name:
-                  STOCK_NAMES.find((n) => !stock.some((s) => s.name === n)) ??
-                  proofWords('shim.piece', { number: stock.length + 1 }),
-                thicknessMm: 0.05,
-              },
-            ])
-          }
-        >
-          {proofWords('shim.anotherThickness')}
-        </Button>
-        {stock.length > 1 && (
-          <Button onClick={() => set(stock.slice(0, -1))}>
-            {proofWords('shim.without', { stock: stock.at(-1)!.name })}
-          </Button>
-        )}
-      </div>
-    </section>
-  );
 }
