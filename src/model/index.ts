@@ -98,4 +98,5 @@ export {
 export { type Counters, countersText, readCounters } from './counters';
 export { checkName } from './name';
 export { type BundleManifest, BUNDLE_FORMAT, BUNDLE_VERSION, checkManifest } from './bundleManifest';
-export { type RequestKind, type RequestOf, checkRequest, FILE_IN_STEPS } from './requests';
+export { type RequestKind, type RequestOf, checkRequest } from './requests';
+export { FILE_IN_STEPS } from './fileInSteps';

@@ -10,9 +10,6 @@ const revision = () => number().required().integer().min(0);
 /** Checked by whoever takes it: it is a record of its own. */
 const inner = () => mixed<NonNullable<unknown>>().nullable();
 
-/** How a file is asked for whose progress is shown: lines that say how far it is, one that says what it is, its bytes. */
-export const FILE_IN_STEPS = 'application/x-ulexite-steps';
-
 /** What the server is asked with, by what it is asked for. */
 const REQUESTS = {
   /** An edit is made on the newest plan; by its id it is made once, however often it arrives. */

@@ -1,7 +1,8 @@
 import { labD50FromOklab, type Lab } from '../colour';
 import { findIslands, type ColourRaster, type LabelMap } from '../geometry';
 import { failure, success, type Outcome } from '../units/outcome';
-import { FLATTEN_LIMITS, onlyUsed, type FlatPicture } from './flatten';
+import { onlyUsed, type FlatPicture } from './flatten';
+import { FLATTEN_LIMITS } from './settings';
 import { colourCells } from './histogram';
 import { majorityFilter } from './majority';
 import { mergeSmallIslands } from './mergeSmall';

@@ -1,11 +1,5 @@
-export {
-  type FlattenSettings,
-  type FlatPicture,
-  FLATTEN_LIMITS,
-  flattenPicture,
-  checkFlattenSettings,
-  onlyUsed,
-} from './flatten';
+export { type FlattenSettings, FLATTEN_LIMITS, checkFlattenSettings } from './settings';
+export { type FlatPicture, flattenPicture, onlyUsed } from './flatten';
 export { mergeColours, splitColour } from './edit';
 export { type FlatColourFigures, measureFlatColours, THIN_AREA_MM2 } from './measure';
 export { colourCells } from './histogram';

@@ -100,13 +100,27 @@ function logLikelihood({ lost: a, kept: b }: RunLuck, seen: readonly RunLosses[]
   }, 0);
 }
 
-/** P(j of n sheets survive one run), j = 0…n: beta-binomial, by its recurrence from j = n downwards. */
+/** Rows up to this many sheets are kept beside their kind of luck: at most 160 kB a kind. */
+const MOST_KEPT_SHEETS = 200;
+const keptRows = new WeakMap<RunLuck, Float64Array[]>();
+
+/**
+ * P(j of n sheets survive one run), j = 0…n: beta-binomial, by its recurrence from j = n downwards. Made once for each kind
+ * of luck and n, because chains of runs and other wishes ask for the same rows again; nobody writes into it.
+ */
 export function survivorsOfRun(n: number, belief: RunLuck): Float64Array {
+  if (n > MOST_KEPT_SHEETS) return betaBinomial(n, belief);
+  const rows = keptRows.get(belief) ?? [];
+  if (rows.length === 0) keptRows.set(belief, rows);
+  return (rows[n] ??= betaBinomial(n, belief));
+}
+
+function betaBinomial(n: number, { lost, kept }: RunLuck): Float64Array {
   const p = new Float64Array(n + 1);
   let top = 1;
-  for (let i = 0; i < n; i++) top *= (belief.kept + i) / (belief.lost + belief.kept + i);
+  for (let i = 0; i < n; i++) top *= (kept + i) / (lost + kept + i);
   p[n] = top;
-  for (let j = n; j > 0; j--) p[j - 1] = (p[j] * j * (n - j + belief.lost)) / ((n - j + 1) * (j - 1 + belief.kept));
+  for (let j = n; j > 0; j--) p[j - 1] = (p[j] * j * (n - j + lost)) / ((n - j + 1) * (j - 1 + kept));
   return p;
 }
 

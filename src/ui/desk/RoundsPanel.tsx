@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import clsx from 'clsx';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { EDITION_ROUND, MOST_SHEETS, type ItemOf } from '@/model';
 import type { BenchState } from '@/derived';
 import { kit } from '@/ui/kit/styles';
@@ -18,7 +18,7 @@ import { sheetsWords } from '@/words/sheets';
 type Round = BenchState['rounds'][number];
 
 /** The lots of sheets of a print, each on its paper; everything predicted follows the one that is looked at. */
-export function RoundsPanel() {
+export const RoundsPanel = memo(function RoundsPanel() {
   const { progress, paperPlanned, seenRound, seeRound } = usePrintDesk(
     'progress',
     'paperPlanned',
@@ -53,7 +53,7 @@ export function RoundsPanel() {
       <BeginProofs count={proofs.length} />
     </section>
   );
-}
+});
 
 const sheetsInWords = ({ counted, tests, pulls }: Round) =>
   sheetsWords('rounds.sheetsAndPulls', { sheets: counted + tests, pulls: pulls.length });

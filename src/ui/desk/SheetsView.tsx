@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Slider from '@mui/material/Slider';
 import dynamic from 'next/dynamic';
 import { fetched } from '@/ui/kit/fetched';
-import { useDeferredValue, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useState } from 'react';
 import {
   EDITION_RANGE,
   MEAN_LOSS,
@@ -61,7 +61,7 @@ export function SheetsView() {
   // the curves follow once the figures are there
   const drawn = useDeferredValue(counted),
     drawnWanted = useDeferredValue(sheets.edition + sheets.proofsToKeep);
-  const set = (part: Partial<Plan['sheets']>) => void change({ kind: 'sheets-set', part });
+  const set = useCallback((part: Partial<Plan['sheets']>) => void change({ kind: 'sheets-set', part }), [change]);
   const seen: readonly RunLosses[] = [...otherRuns, ...lossesByRun(progress.bench).values()];
   const pulls = seen.reduce((sum, run) => sum + run.sheets * (run.runs ?? 1), 0),
     lost = seen.reduce((sum, run) => sum + run.lost * (run.runs ?? 1), 0);
@@ -215,11 +215,7 @@ function Wish({ set }: { set: (part: Partial<Plan['sheets']>) => undefined }) {
           </span>
           <span className={kit.num}>{Math.round(sheets.wishToBeSure * 100)} %</span>
         </div>
-        <WishSlider
-          key={sheets.wishToBeSure}
-          value={sheets.wishToBeSure}
-          onDone={(wishToBeSure) => set({ wishToBeSure })}
-        />
+        <WishSlider key={sheets.wishToBeSure} value={sheets.wishToBeSure} set={set} />
       </div>
     </section>
   );
@@ -232,7 +228,6 @@ function AddSheets() {
   return (
     <form
       className={clsx(kit.row, kit.above12, kit.gap12, css.adding)}
-
       onSubmit={async (e) => {
         e.preventDefault();
         const done = await log({ kind: 'sheets-added', roundId: EDITION_ROUND, counted });
@@ -253,7 +248,12 @@ function AddSheets() {
   );
 }
 
-function WishSlider({ value, onDone }: { value: number; onDone: (value: number) => void }) {
+interface WishSliderProps {
+  readonly value: number;
+  readonly set: (part: Partial<Plan['sheets']>) => undefined;
+}
+
+const WishSlider = memo(function WishSlider({ value, set }: WishSliderProps) {
   return (
     <Slider
       defaultValue={value}
@@ -261,10 +261,10 @@ function WishSlider({ value, onDone }: { value: number; onDone: (value: number) 
       max={WISH_RANGE.max}
       step={0.01}
       aria-labelledby="wish"
-      onChangeCommitted={(_, v) => onDone(Math.round((v as number) * 100) / 100)}
+      onChangeCommitted={(_, v) => set({ wishToBeSure: Math.round((v as number) * 100) / 100 })}
     />
   );
-}
+});
 
 const withTests = (counted: number, tests: number, verb = '') =>
   tests > 0 ? sheetsWords('sheets.thatCountAndTest', { counted, tests, verb }) : '';

@@ -31,8 +31,9 @@ export function useTyped(typing: Typing) {
       const parsed = typed === shown ? success(value) : read(typed); // what is shown, left as it was, changes nothing
       setError(parsed.ok ? undefined : inWords(parsed));
       if (!parsed.ok) return;
-      setText(undefined);
       if (Math.abs(parsed.value - value) > SAME) onChange(parsed.value);
+      // after what is taken is shown: a field that reads as it was typed is not drawn again, nor with its old value in between
+      queueMicrotask(() => setText((later) => (later === typed ? undefined : later)));
     };
     const letGo = () => {
       setText(undefined);
