@@ -154,16 +154,15 @@ export async function measureInterface(): Promise<InterfaceFigures> {
       return times;
     });
     const quinces = `${url}/print/${byName('Quinces').id}`;
-    const edition = await timeEdits(page, `${quinces}/sheets`, 'Edition', 'main h1 + p', [
-      '21',
-      '22',
-      '23',
-      '24',
-      '20',
-    ]);
-    const margin = await timeEdits(page, `${quinces}/register`, 'Margin', 'main aside strong', [
-      ...['41 mm', '42 mm', '43 mm', '44 mm', '40 mm'],
-    ]);
+    const each = Array.from({ length: 15 }, (_, i) => 40 + ((i + 1) % 5));
+    const edition = await timeEdits(page, `${quinces}/sheets`, 'Edition', 'main h1 + p', each.map(String));
+    const margin = await timeEdits(
+      page,
+      `${quinces}/register`,
+      'Margin',
+      'main aside strong',
+      each.map((mm) => `${mm} mm`),
+    );
     return {
       edits: edition.length,
       editMs: { edition: median(edition), margin: median(margin) },

@@ -47,8 +47,8 @@ export interface PrintTask {
 }
 
 /** The sheet as the picture alone has it: a part for each colour. */
-export function plainSheet(plan: Plan): PrintSheet {
-  const colours = plan.flat?.colours ?? [];
+export function plainSheet({ flat }: Pick<Plan, 'flat'>): PrintSheet {
+  const colours = flat?.colours ?? [];
   return { parts: plainParts(colours.length), share: colours.map((c) => c.areaShare), effects: [] };
 }
 

@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useState, type ReactNode, type Dispatch, type SetStateAction, useEffect } from 'react';
+import { memo, useState, type ReactNode, type Dispatch, type SetStateAction, useEffect } from 'react';
 import { formatSize } from '@/core/units';
 import { Brand } from './Brand';
 import { usePrintDesk, type PrintDesk } from './printContext';
@@ -29,9 +29,9 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
   const [keysOpen, setKeysOpen] = useState(false);
   const place = placeOf(view);
   const steps = place === 'desk' ? DESK_STEPS : place === 'drawer' ? DRAWER_STEPS : undefined;
-  useFrameKeys(setKeysOpen, place);
   return (
     <div className={css.frame}>
+      <FrameKeys setKeysOpen={setKeysOpen} place={place} />
       <TopBar place={place} setKeysOpen={setKeysOpen} />
       <div className={clsx(css.middle, !steps && css.wide)}>
         {steps && <Steps place={place} steps={steps} view={view} />}
@@ -44,8 +44,13 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
   );
 }
 
-/** Keys that act in every view. */
-function useFrameKeys(setKeysOpen: Dispatch<SetStateAction<boolean>>, place: Place) {
+interface OfFrame {
+  readonly place: Place;
+  readonly setKeysOpen: Dispatch<SetStateAction<boolean>>;
+}
+
+/** Keys that act in every view. They draw nothing: what they act on changes with every edit, and the frame need not be drawn for that. */
+function FrameKeys({ setKeysOpen, place }: OfFrame) {
   const desk = usePrintDesk('plan', 'undo', 'redo', 'selectRun', 'selectedRun');
   const { plan } = desk;
   useKeys('shift+?', frameWords('keys.thisSheet'), () => setKeysOpen(true), { useKey: true });
@@ -72,6 +77,7 @@ function useFrameKeys(setKeysOpen: Dispatch<SetStateAction<boolean>>, place: Pla
     const step = e.key === 'ArrowLeft' ? -1 : 1;
     desk.selectRun(Math.min(plan.runs.length, Math.max(0, desk.selectedRun + step)));
   });
+  return null;
 }
 
 function Steps({ place, steps, view }: { place: Place; steps: readonly Step[]; view: ViewName }) {
@@ -80,18 +86,40 @@ function Steps({ place, steps, view }: { place: Place; steps: readonly Step[]; v
   return (
     <nav className={css.steps} aria-label={frameWords(place === 'desk' ? 'steps.desk' : 'steps.drawer')}>
       {steps.map((step, i) => (
-        <Link key={step.view} href={urls.page(step.view)} aria-current={view === step.view ? 'page' : undefined}>
-          <span className={css.n}>{i + 1}</span>
-          <span className={css.name}>{frameWords(`view.${step.view}`)}</span>
-          <span className={css.sum}>{step.summary(desk)}</span>
-        </Link>
+        <StepLink
+          key={step.view}
+          n={i + 1}
+          href={urls.page(step.view)}
+          open={view === step.view}
+          name={frameWords(`view.${step.view}`)}
+          summary={step.summary(desk)}
+        />
       ))}
     </nav>
   );
 }
 
+interface StepLinkProps {
+  readonly n: number;
+  readonly href: string;
+  readonly open: boolean;
+  readonly name: string;
+  readonly summary: string;
+}
+
+/** Drawn again only when it says something else: an edit changes what one step says. */
+const StepLink = memo(function StepLink({ n, href, open, name, summary }: StepLinkProps) {
+  return (
+    <Link href={href} aria-current={open ? 'page' : undefined}>
+      <span className={css.n}>{n}</span>
+      <span className={css.name}>{name}</span>
+      <span className={css.sum}>{summary}</span>
+    </Link>
+  );
+});
+
 /** Places, the print and its facts, undo, saved time, units and keys. */
-function TopBar({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<SetStateAction<boolean>> }) {
+function TopBar({ place, setKeysOpen }: OfFrame) {
   const desk = usePrintDesk('urls', 'name', 'plan', 'progress', 'unit');
   const {
     urls,
@@ -104,18 +132,7 @@ function TopBar({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<Se
   return (
     <header className={css.top}>
       <Brand />
-      <nav className={css.places} aria-label={frameWords('places.label')}>
-        <Link href="/">{frameWords('places.shelf')}</Link>
-        <Link href={urls.page('picture')} aria-current={place === 'desk' ? 'page' : undefined}>
-          {frameWords('places.desk')}
-        </Link>
-        <Link href={urls.page(benchView(desk))} aria-current={place === 'bench' ? 'page' : undefined}>
-          {frameWords('places.bench')}
-        </Link>
-        <Link href={urls.page('ledger')} aria-current={place === 'drawer' ? 'page' : undefined}>
-          {frameWords('places.drawer')}
-        </Link>
-      </nav>
+      <Places place={place} urls={urls} bench={benchView(desk)} />
       <span className={css.title} title={name}>
         {name}
       </span>
@@ -137,7 +154,31 @@ function TopBar({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<Se
   );
 }
 
-function TopActs({ place, setKeysOpen }: { place: Place; setKeysOpen: Dispatch<SetStateAction<boolean>> }) {
+interface PlacesProps {
+  readonly place: Place;
+  readonly urls: PrintDesk['urls'];
+  /** The act at the bench that is due. */
+  readonly bench: ViewName;
+}
+
+const Places = memo(function Places({ place, urls, bench }: PlacesProps) {
+  return (
+    <nav className={css.places} aria-label={frameWords('places.label')}>
+      <Link href="/">{frameWords('places.shelf')}</Link>
+      <Link href={urls.page('picture')} aria-current={place === 'desk' ? 'page' : undefined}>
+        {frameWords('places.desk')}
+      </Link>
+      <Link href={urls.page(bench)} aria-current={place === 'bench' ? 'page' : undefined}>
+        {frameWords('places.bench')}
+      </Link>
+      <Link href={urls.page('ledger')} aria-current={place === 'drawer' ? 'page' : undefined}>
+        {frameWords('places.drawer')}
+      </Link>
+    </nav>
+  );
+});
+
+function TopActs({ place, setKeysOpen }: OfFrame) {
   const desk = usePrintDesk('undoLabel', 'redoLabel', 'setUnit', 'unit', 'undo', 'redo');
   const { undoLabel, redoLabel, setUnit, unit } = desk;
   return (

@@ -56,12 +56,14 @@ export function useSheetWorker(plan: Plan, slips: readonly Slip[], urls: PrintUr
   const current = made?.sha === labelsSha && made && made.sheet.parts.length >= labelCount ? made : undefined;
   const coverage = current?.coverage;
   const stamp = useStamp(coverage);
+  const { flat } = plan;
+  // the very same while neither the picture nor what is made of it changes: looks and small pictures follow it
   const sheet = useMemo(() => {
-    const plain = plainSheet(plan);
+    const plain = plainSheet({ flat });
     return !current || (current.sheet.effects.length === 0 && current.sheet.parts.length === plain.parts.length)
       ? plain
       : current.sheet;
-  }, [current, plan]);
+  }, [current, flat]);
   const holds = useCallback((sha: string) => {
     held.current.push(sha);
   }, []);
