@@ -99,7 +99,10 @@ test('no key holds a dot: dots part the levels', async () => {
 });
 
 /** Rooms whose messages are told by codes, wherever those are made. */
-const BY_CODE = ['failures', 'notes', 'findings', 'layout', 'films', 'differences', 'refusals', 'jigs', 'store'];
+const BY_CODE = [
+  ...['failures', 'notes', 'findings', 'layout', 'films', 'differences'],
+  ...['hindrances', 'refusals', 'jigs', 'store'],
+];
 
 const messagesOf = (room: Compiled, before = ''): [string, readonly string[]][] =>
   Object.entries(room).flatMap(([key, value]) =>

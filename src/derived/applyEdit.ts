@@ -3,6 +3,15 @@ import { ladderPercent, mediumById } from '@/core/inks';
 import type { PlanSketch } from '@/core/layers';
 import { failure, success, type EditOf, type Failure, type Outcome, type Plan, type PlanEdit } from '@/model';
 import { withPicturePlaced } from './carried';
+import {
+  withBlockSplit,
+  withColoursGiven,
+  withComposition,
+  withoutBlock,
+  withRunsJoined,
+  withRunSplit,
+  withSideTaken,
+} from './compose';
 import { inkingsOf, isCutOnLater, plainRun, withInkings } from './lookups';
 import { planFromSketch, withFlat, withRunOrder } from './runPlan';
 import { withSecondTone, withSpotRun } from './slips';
@@ -96,6 +105,14 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
       : gone(phrase('applyEdit.aRun')),
   'run-repeated': repeated,
   'run-removed': removed,
+  'colours-given': withColoursGiven,
+  'runs-joined': withRunsJoined,
+  'run-split': withRunSplit,
+  'block-split': withBlockSplit,
+  'side-taken': withSideTaken,
+  'block-removed': withoutBlock,
+  composed: withComposition,
+  'decision-noted': (plan, { decision }) => ({ ...plan, decisions: [...plan.decisions, decision] }),
   'sketch-taken': (plan, { sketch }) => {
     const colours = plan.flat?.colours.length ?? 0;
     const labels = sketch.runs.flatMap((run) =>
@@ -158,7 +175,7 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
  * The same cut printed once more, in the same inks: over all others where its block stays as it is, right after the last run from it where
  * the block is cut on later.
  */
-function repeated(plan: Plan, { runId, as }: EditOf<'run-repeated'>): Plan | Failure {
+function repeated(plan: Plan, { runId, as, ink }: EditOf<'run-repeated'>): Plan | Failure {
   const run = plan.runs.find((one) => one.id === runId);
   if (!run) return gone(phrase('applyEdit.theRun'));
   if (plan.runs.some((one) => one.id === as)) return failure('edit-twice.thisRunWasAdded');
@@ -168,13 +185,21 @@ function repeated(plan: Plan, { runId, as }: EditOf<'run-repeated'>): Plan | Fai
     formes: run.formes.map((forme, f) => ({
       ...forme,
       id: `forme-${as}-${f + 1}`,
-      inkings: forme.inkings.map((inking, i) => ({ ...inking, id: `inking-${as}-${f + 1}-${i + 1}` })),
+      inkings: forme.inkings.map((inking, i) => ({
+        ...inking,
+        id: `inking-${as}-${f + 1}-${i + 1}`,
+        inkId: ink?.id ?? inking.inkId,
+      })),
     })),
   };
   const at = run.formes.some((forme) => isCutOnLater(plan, forme.cutId))
     ? 1 + plan.runs.findLastIndex((one) => one.formes.some((f) => run.formes.some((g) => g.cutId === f.cutId)))
     : plan.runs.length;
-  return { ...plan, runs: [...plan.runs.slice(0, at), again, ...plan.runs.slice(at)] };
+  return {
+    ...plan,
+    inks: ink && !plan.inks.some(({ id }) => id === ink.id) ? [...plan.inks, ink] : plan.inks,
+    runs: [...plan.runs.slice(0, at), again, ...plan.runs.slice(at)],
+  };
 }
 
 /** One more block: its own cut with these colours standing, printed last in its own ink. */

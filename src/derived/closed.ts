@@ -104,6 +104,9 @@ function cutTouched(before: Plan, after: Plan, { bench }: Progress): Phrase | un
     if (!last) continue;
     const block = before.blocks.find((one) => one.sides.includes(side))!.name;
     const run = (runsOfCut(before, last.id)[0] ?? 0) + 1;
+    const board = before.blocks.find((one) => one.sides.includes(side))!;
+    if (!after.blocks.some((one) => one.id === board.id && one.sides.some((s) => s.id === side.id)))
+      return phrase('closed.isCutAsIt', { block, run });
     const now = sidesOf(after).find((one) => one.id === side.id)?.cuts ?? [];
     for (const [at, cut] of passed.entries()) {
       const same = now[at]?.id === cut.id && JSON.stringify(now[at].within) === JSON.stringify(cut.within);

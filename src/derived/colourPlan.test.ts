@@ -24,7 +24,7 @@ import {
   freeName,
   groundOfPlan,
   groupsOf,
-  lightToDark,
+  runsInOrder,
   looksOfPlan,
   pigmentsOf,
   planFromSketch,
@@ -135,7 +135,7 @@ describe('runs and blocks', () => {
     const turned = withRunOrder(direct, [...direct.runs.map((r) => r.id)].reverse());
     expect(cutsOf(turned)).toEqual(cutsOf(direct));
     expect(turned.runs.map((r) => r.id)).toEqual(direct.runs.map((r) => r.id).reverse());
-    expect(lightToDark(turned)).toEqual(direct.runs.map((r) => r.id));
+    expect(runsInOrder(turned, 'light to dark')).toEqual(direct.runs.map((r) => r.id));
   });
 
   test('in a mixed plan the reduction’s stages follow the order of its own runs', () => {

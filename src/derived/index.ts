@@ -41,11 +41,24 @@ export {
   maskNotes,
   keyOfFinding,
 } from './printSheet';
-export { withRunOrder, withGroups, withFlat, guessBarePaper, groupsOf, lightToDark, planFromSketch } from './runPlan';
+export { withRunOrder, withGroups, withFlat, guessBarePaper, groupsOf, runsInOrder, planFromSketch } from './runPlan';
 export { applyEdit } from './applyEdit';
 export { firstGateOf, frozenAsOf, usedOf, withUsesOfNow } from './uses';
 export { KeptAnswers } from './kept';
 export { onPaperOf } from './onPaper';
+export {
+  type Hindrance,
+  type Mark,
+  type MarkKind,
+  type Meetings,
+  type Price,
+  alsoPrints,
+  hindrancesOf,
+  marksOf,
+  movesOfRuns,
+  priceOf,
+} from './composition';
+export { type RestAnswer, type RestRequest, composeRest } from './composeRest';
 export { type Progress, progressOf, refusedAddition } from './progress';
 export { type LaidPlan, shapesKept } from './shapesKept';
 export { type ShapesKept, closedBy, closedWords, ownInkPrinted, cutsAhead, shapesOpen } from './closed';

@@ -59,7 +59,10 @@ export function plainForme(
     cutId,
     offsetMm: { xMm: 0, yMm: 0 },
     turnDeg: 0,
-    inkings: inkings.map((inking) => ({ zoneIds: null, filmWeight: 1, fade: null, laidBy: 'roller', ...inking })),
+    inkings: inkings.map((inking) => ({
+      ...{ zoneIds: null, keptOut: [], filmWeight: 1, fade: null, laidBy: 'roller' as const },
+      ...inking,
+    })),
   };
 }
 
@@ -105,6 +108,19 @@ export function usesOneSide(plan: Plan): boolean {
   return sidesOf(plan).filter((side) => side.cuts.length > 0).length <= 1;
 }
 
+/** Whether all is printed from one side, cut on before each run, and every run inks all that stands in one ink. */
+export function isPlainReduction(plan: Plan): boolean {
+  const cutIds = plan.runs.flatMap((run) => run.formes.map((forme) => forme.cutId));
+  return (
+    usesOneSide(plan) &&
+    new Set(cutIds).size === cutIds.length &&
+    plan.runs.every((run) => {
+      const inkings = inkingsOf(run);
+      return inkings.length === 1 && inkings[0].zoneIds === null && inkings[0].keptOut.length === 0;
+    })
+  );
+}
+
 /** How people call this way of working: a word for the shelf and the title, never asked by code. */
 export function processOf(plan: Plan): Process {
   const sides = sidesOf(plan).filter((side) => side.cuts.length > 0),
@@ -144,10 +160,15 @@ export function inkNamesOf(plan: Plan, run: Run): string {
 }
 
 /** The colours of the picture an inking prints on. */
-export function printedIds(plan: Plan, { cutId, zoneIds }: Pick<LaidInking, 'cutId' | 'zoneIds'>): readonly string[] {
+export function printedIds(
+  plan: Plan,
+  { cutId, zoneIds, keptOut }: Pick<LaidInking, 'cutId' | 'zoneIds' | 'keptOut'>,
+): readonly string[] {
   // type and stencils stand on no block: what they print is their zone
-  const standing = cutId === null ? zoneIds : cutsOf(plan).find((cut) => cut.id === cutId)?.standingIds;
-  return zoneIds ? (standing ?? []).filter((id) => zoneIds.includes(id)) : (standing ?? []);
+  const standing = (cutId === null ? zoneIds : cutsOf(plan).find((cut) => cut.id === cutId)?.standingIds) ?? [];
+  if (zoneIds === null && keptOut.length === 0) return standing;
+  const out = new Set(keptOut.map(({ colourId }) => colourId));
+  return standing.filter((id) => (zoneIds?.includes(id) ?? true) && !out.has(id));
 }
 
 /** The blocks a run prints from, each with its place in the list. */

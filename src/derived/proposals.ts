@@ -4,7 +4,7 @@ import { sketchPlans, type PlanSketch, type PlanTask } from '@/core/layers';
 import type { LossBelief } from '@/core/sheets';
 import { dryingHoursOf } from './dryingOf';
 import { filmOfInk, groundOfPlan, looksOfPlan, printedRuns, wantedOf, type ColoursGot, type PlanLooks } from './looks';
-import { inkingsOf, cutStateOfRun, inkOf, usesOneSide } from './lookups';
+import { inkingsOf, cutStateOfRun, inkOf, isPlainReduction, printedIds } from './lookups';
 import { type Plan } from '@/model';
 import { sheetAnswerOf } from './belief';
 import { groupsOf, mediumOf, planFromSketch } from './runPlan';
@@ -106,7 +106,7 @@ export function findProposals(request: ProposalRequest, progress: (share: number
   const { plan, got, belief } = request;
   const now = figuresOf(plan, looksOfPlan(plan, got)!, belief);
   // blocks that are cut for overlaps or single colours stay as they are: only their runs can be moved, by hand
-  const fixed = !request.open && !usesOneSide(plan);
+  const fixed = !request.open && !isPlainReduction(plan);
   const sketches = fixed ? [] : sketchPlans(planTaskOf(request), progress);
   const seen = new Set<string>();
   const scored = sketches.flatMap((sketch) => {
@@ -194,7 +194,7 @@ function keyOf(plan: Plan): string {
         const ink = inkOf(plan, i);
         return [
           i.cutId && standing.get(i.cutId),
-          i.zoneIds && [...i.zoneIds].sort(),
+          [...printedIds(plan, i)].sort(),
           i.filmWeight,
           ink.solidLabD50,
           ink.opacity,
@@ -228,7 +228,7 @@ export function planTaskOf({ plan, got, closedRuns, open, gapsMm }: ProposalRequ
       impressions: run?.impressions ?? 1,
     };
   });
-  const isReduction = usesOneSide(plan);
+  const isReduction = isPlainReduction(plan);
   const printed = flat.colours.filter((c) => c.id !== flat.barePaperId);
   const groups = isReduction
     ? groupsOf(plan).map((group) => mainFirst(plan, group).map(label))

@@ -7,12 +7,12 @@ import {
   cutsOfRun,
   inkingsOf,
   inksOfRun,
+  isPlainReduction,
   plainForme,
   plainRun,
-  runsOfCut,
   sideOfCut,
-  usesOneSide,
   withCuts,
+  withInkings,
   withSides,
 } from './lookups';
 import type { Block, BlockSide, FlatColour, FlatPlan, Ink, Plan, Run } from '@/model';
@@ -115,8 +115,14 @@ export function withRunOrder(plan: Plan, runIds: readonly string[]): Plan {
     // runs that share a cut (two tones from one cut) move as one
     const units = [...new Set(mine.map(({ cutId }) => cutId))];
     const standing = nestedStages(units.map((unit) => groups.get(mine.find((m) => m.cutId === unit)!.run.id)!));
-    const cuts = side.cuts.map((cut, i) => ({ id: cut.id, standingIds: standing[i] }));
-    const moved = new Map(units.map((unit, i) => [unit, cuts[i].id]));
+    // a state nothing is printed from keeps its place, and stands for what comes after it
+    const places = side.cuts.flatMap((cut, i) => (units.includes(cut.id) ? [i] : []));
+    const cuts = side.cuts.map((cut, i) => ({
+      ...cut,
+      standingIds:
+        standing[places.findIndex((at) => at >= i)] ?? cut.standingIds.filter((id) => standing.at(-1)?.includes(id)),
+    }));
+    const moved = new Map(units.map((unit, i) => [unit, cuts[places[i]].id]));
     const present = new Set(mine.map(({ run }) => run.id));
     runs = runs.map((run) =>
       present.has(run.id)
@@ -153,13 +159,19 @@ function together(plan: Plan, ordered: readonly Run[]): Run[] {
   });
 }
 
-/** Light to dark, from run `from` on. */
-export function lightToDark(plan: Plan, from = 0): string[] {
+/** The ids of the runs in an order of the craft, from run `from` on: by the lightness of their ink, or largest area first. */
+export function runsInOrder(plan: Plan, rule: Exclude<Plan['rules']['direction'], 'free'>, from = 0): string[] {
   // by the largest of its films: the first one named
   const lightness = (run: Run) => inksOfRun(plan, run)[0].solidLabD50[0];
-  return [...plan.runs.slice(0, from), ...[...plan.runs.slice(from)].sort((a, b) => lightness(b) - lightness(a))].map(
-    (run) => run.id,
-  );
+  const shares = new Map(plan.flat?.colours.map(({ id, areaShare }) => [id, areaShare]));
+  const groups = groupsOf(plan);
+  const share = (run: Run) => groups[plan.runs.indexOf(run)].reduce((sum, id) => sum + (shares.get(id) ?? 0), 0);
+  const later = {
+    'light to dark': (a: Run, b: Run) => lightness(b) - lightness(a),
+    'dark to light': (a: Run, b: Run) => lightness(a) - lightness(b),
+    'largest first': (a: Run, b: Run) => share(b) - share(a),
+  }[rule];
+  return [...plan.runs.slice(0, from), ...[...plan.runs.slice(from)].sort(later)].map((run) => run.id);
 }
 
 /**
@@ -194,8 +206,7 @@ function withoutGoneColours(plan: Plan, printed: ReadonlySet<string>): Plan | un
   const runs = plan.runs.filter((run) =>
     cutsOfRun(plan, run).some((cut) => cut.standingIds.some((id) => printed.has(id))),
   );
-  const twoTones = plan.runs.some((run, r) => cutsOfRun(plan, run).some((cut) => runsOfCut(plan, cut.id)[0] < r));
-  if (usesOneSide(plan) && !twoTones) {
+  if (isPlainReduction(plan)) {
     const groups = groupsOf(plan)
       .map((group) => group.filter((id) => printed.has(id)))
       .filter((group) => group.length > 0);
@@ -209,7 +220,19 @@ function withoutGoneColours(plan: Plan, printed: ReadonlySet<string>): Plan | un
   )
     return undefined;
   return withoutStrays(
-    withCuts(plan, (cut) => ({ ...cut, standingIds: cut.standingIds.filter((id) => printed.has(id)) })),
+    withCuts(
+      {
+        ...plan,
+        runs: plan.runs.map((run) =>
+          withInkings(run, (inking) => ({
+            ...inking,
+            zoneIds: inking.zoneIds && inking.zoneIds.filter((id) => printed.has(id)),
+            keptOut: inking.keptOut.filter(({ colourId }) => printed.has(colourId)),
+          })),
+        ),
+      },
+      (cut) => ({ ...cut, standingIds: cut.standingIds.filter((id) => printed.has(id)) }),
+    ),
   );
 }
 

@@ -33,8 +33,15 @@ export const MOST = {
   formes: 12,
   inkings: 12,
   pairs: 400,
+  decisions: 500,
 } as const;
 export const LAID_BY = ['roller', 'brush'] as const;
+/** How a colour that is inked is kept from printing. */
+export const KEPT_OUT_BY = ['mask', 'wipe'] as const;
+/** What an order of runs keeps to: lightest or darkest ink first, or the colour with the largest area. */
+export const ORDER_RULES = ['free', 'light to dark', 'dark to light', 'largest first'] as const;
+/** Letters of a reason that is kept with a decision: one line. */
+export const MOST_WHY = 120;
 
 export const EXPORT_PAPERS = ['A4', 'A3', 'Letter', 'Tabloid'] as const;
 export const MASK_KINDS = ['mask', 'wipe', 'do not ink', 'keep clean'] as const;

@@ -86,6 +86,7 @@ const NEVER_SHOWN: readonly (keyof Plan)[] = [
   'lettering',
   'uses',
   'frozenAt',
+  'decisions',
   'rules',
 ];
 

@@ -51,17 +51,17 @@ test('a worker starts with the first question, and answers each with its own', a
   const client = new PictureWorker();
   expect(FakeWorker.all.length).toBe(0);
   const shares: number[] = [];
-  const first = client.ask('gaps', { labelCount: 3 }, (share) => shares.push(share)),
+  const first = client.ask('meetings', { labelCount: 3 }, (share) => shares.push(share)),
     second = client.ask('partAt', { x: 1, y: 2 });
   await settled();
   expect(FakeWorker.all.length).toBe(1);
-  expect(newest().asked.map((a) => a.job)).toEqual(['gaps', 'partAt']);
+  expect(newest().asked.map((a) => a.job)).toEqual(['meetings', 'partAt']);
   newest().reply(0, { progress: 0.5 });
   newest().reply(1, { result: 7 });
-  newest().reply(0, { result: 'gaps' });
+  newest().reply(0, { result: 'meetings' });
   newest().reply(0, { result: 'twice' }); // a question is answered once
   expect(await second).toEqual({ ok: true, value: 7 });
-  expect(await first).toEqual({ ok: true, value: 'gaps' });
+  expect(await first).toEqual({ ok: true, value: 'meetings' });
   expect(shares).toEqual([0.5]);
 });
 

@@ -1,5 +1,5 @@
 import { type CabinetInk } from '@/model';
-import { answerInk, findProposals, pigmentsOf, resolveFrom, type CabinetPigment } from '@/derived';
+import { answerInk, composeRest, findProposals, pigmentsOf, resolveFrom, type CabinetPigment } from '@/derived';
 import { serve } from './serve';
 import type { LayerJobs } from './protocol';
 
@@ -15,6 +15,7 @@ function pigmentsOnce(cabinet: readonly CabinetInk[]): CabinetPigment[] {
 serve<LayerJobs>({
   pigments: ({ cabinet }) => pigmentsOnce(cabinet),
   proposals: (request, progress) => findProposals(request, progress),
+  composeRest: (request, progress) => composeRest(request, progress),
   recipe: ({ plan, got, cabinet, question }) => answerInk(plan, got, pigmentsOnce(cabinet), question) ?? null,
   resolve: ({ plan, got, cabinet, run }) => resolveFrom(plan, got, run, cabinet, pigmentsOnce(cabinet)),
 });

@@ -41,7 +41,7 @@ describe('what is not there', () => {
   test('before anything is opened each job says that the picture is loading', async () => {
     for (const answer of [
       await bench.ask('islandAt', { x: 1, y: 1 }),
-      await bench.ask('gaps', { labelCount: 3 }),
+      await bench.ask('meetings', { labelCount: 3 }),
       await bench.ask('flatten', { settings: { colourCount: 3, radiusMm: 0, minIslandMm2: 0 }, thinnest: false }),
       await bench.ask('cutIslandAt', { x: 0, y: 0 }),
       await bench.ask('rehearsalPartAt', { x: 0, y: 0 }),
@@ -131,11 +131,13 @@ describe('islands', () => {
     });
   });
 
-  test('least distances between areas', async () => {
-    const gaps = await bench.get('gaps', { labelCount: 3 });
-    expect(gaps.length).toBe(9);
-    expect(gaps[2 * 3 + 1]).toBe(0); // the square lies in the sand
-    expect([...gaps].every((mm) => mm >= 0)).toBe(true);
+  test('least distances between areas, and their common borders', async () => {
+    const { gapsMm, bordersMm } = await bench.get('meetings', { labelCount: 3 });
+    expect(gapsMm.length).toBe(9);
+    expect(gapsMm[2 * 3 + 1]).toBe(0); // the square lies in the sand
+    expect([...gapsMm].every((mm) => mm >= 0)).toBe(true);
+    expect(bordersMm[2 * 3 + 1]).toBeGreaterThan(0);
+    expect(bordersMm[2 * 3 + 1]).toBe(bordersMm[1 * 3 + 2]);
   });
 });
 

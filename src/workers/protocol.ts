@@ -12,6 +12,8 @@ import type {
   InkQuestion,
   PrintSheet,
   ProposalRequest,
+  RestAnswer,
+  RestRequest,
   Proposals,
   Resolved,
   CabinetPigment,
@@ -116,8 +118,8 @@ export interface PictureJobs {
     };
     give: ImageBitmap;
   };
-  /** Least distances between the areas of all pairs of labels, mm. */
-  gaps: { take: { labelCount: number }; give: Float64Array };
+  /** How colours of the picture lie to each other: least distances and lengths of common borders, mm, `[a * labelCount + b]`. */
+  meetings: { take: { labelCount: number }; give: { readonly gapsMm: Float64Array; readonly bordersMm: Float64Array } };
   /** Works out the print map, and the shares of its parts on a small picture. */
   printMap: {
     take: { task: PrintMapTask; width: number; height: number };
@@ -171,6 +173,8 @@ export interface LayerJobs {
   /** The films of the cabinet's inks. */
   pigments: { take: { cabinet: readonly CabinetInk[] }; give: readonly CabinetPigment[] };
   proposals: { take: ProposalRequest; give: Proposals };
+  /** The best composition that keeps what is fixed. */
+  composeRest: { take: RestRequest; give: RestAnswer };
   recipe: {
     take: { plan: Plan; got: ColoursGot; cabinet: readonly CabinetInk[]; question: InkQuestion };
     give: InkAnswer | null;

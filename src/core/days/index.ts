@@ -1,1 +1,2 @@
 export { dryingHours } from './drying';
+export { printingHours } from './printing';

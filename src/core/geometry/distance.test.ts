@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { labelGapsPx, squaredDistances } from './index';
+import { labelBordersPx, labelGapsPx, squaredDistances } from './index';
 
 test('distances equal the plain quadratic definition', () => {
   fc.assert(
@@ -43,4 +43,19 @@ test('gaps between labels: nothing where they touch, the distance where they do 
   expect(gap(1, 2)).toBeLessThanOrEqual(300);
   expect(gap(1, 3)).toBe(gap(3, 1));
   expect(gap(1, 4)).toBe(Infinity);
+});
+
+test.each([0, 17, 30, 45, 60, 90])('the border of a half plane turned %d° is told to 6 %', (deg) => {
+  const size = 400;
+  const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
+  const inside = (x: number, y: number) => Math.hypot(x - size / 2, y - size / 2) < 180;
+  const labels = Uint8Array.from({ length: size * size }, (_, i) => {
+    const [x, y] = [i % size, Math.floor(i / size)];
+    return !inside(x, y) ? 2 : (x - size / 2 + 0.3) * c + (y - size / 2 + 0.3) * s > 0 ? 1 : 0;
+  });
+  const borders = labelBordersPx({ width: size, height: size, labels }, 3);
+  expect(borders[0 * 3 + 1]).toBe(borders[1 * 3 + 0]);
+  expect(Math.abs(borders[1] / 360 - 1)).toBeLessThan(0.06);
+  // the rim, all round
+  expect(Math.abs((borders[2] + borders[5]) / (Math.PI * 360) - 1)).toBeLessThan(0.02);
 });

@@ -98,3 +98,31 @@ export function labelGapsPx(map: LabelMap, labelCount: number): Float64Array {
   }
   return gaps;
 }
+
+/**
+ * Length of the border between any two labels, px, `borders[a * n + b]` alike both ways: pixels whose neighbour has the other label, counted
+ * along four directions (Cauchy–Crofton with lines a pixel apart; Legland, Kiêu and Devaux 2007). A straight border is told to 5 % at
+ * any turn.
+ */
+export function labelBordersPx({ width, height, labels }: LabelMap, labelCount: number): Float64Array {
+  const borders = new Float64Array(labelCount * labelCount);
+  const straight = Math.PI / 8,
+    slanting = Math.PI / 8 / Math.SQRT2;
+  const cross = (a: number, b: number, px: number) => {
+    if (a === b) return;
+    borders[a * labelCount + b] += px;
+    borders[b * labelCount + a] += px;
+  };
+  for (let y = 0; y < height; y++)
+    for (let x = 0, i = y * width; x < width; x++, i++) {
+      const label = labels[i];
+      const right = x + 1 < width,
+        below = y + 1 < height;
+      if (right) cross(label, labels[i + 1], straight);
+      if (!below) continue;
+      cross(label, labels[i + width], straight);
+      if (right) cross(label, labels[i + width + 1], slanting);
+      if (x > 0) cross(label, labels[i + width - 1], slanting);
+    }
+  return borders;
+}

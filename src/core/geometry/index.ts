@@ -18,7 +18,7 @@ export { type ArcMap, traceArcs } from './arcs';
 export { ringsOf, eachPointOf, areaOfRingsPx } from './rings';
 export { type LabelStyle, type View, paintLabels, paintEdges, paintRaster, packRgb } from './paint';
 export { type LabelCoverage, labelCoverage, coarserCoverage, labelOfCell, paintCoverage } from './coverage';
-export { squaredDistances, labelGapsPx } from './distance';
+export { squaredDistances, labelGapsPx, labelBordersPx } from './distance';
 export { type OtherDistances, distancesToOther, distancesAcrossMask } from './otherDistance';
 export { squaredDistancesToMask, FAR } from './maskDistance';
 export {

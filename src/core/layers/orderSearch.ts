@@ -21,7 +21,7 @@ export interface SearchRun {
   readonly finishes: readonly { readonly wantedLabD50: Lab; readonly share: number }[];
 }
 
-export type Direction = 'free' | 'light to dark' | 'dark to light';
+export type Direction = 'free' | 'light to dark' | 'dark to light' | 'largest first';
 
 export interface OrderTask {
   readonly ground: Ground;
@@ -55,6 +55,8 @@ const BEAM_WIDTH = 400;
 const FIRST_BEAM = 60;
 /** Inks this near in L* may stand either way round under a rule of direction. */
 const SAME_LIGHTNESS = 4;
+/** Colours whose areas differ by less than this share of the picture may stand either way round where the largest goes first. */
+const SAME_SHARE = 0.01;
 
 /**
  * Which order of a reduction's runs comes nearest to the wish. A colour finished by the run at place p sees the films of
@@ -193,15 +195,17 @@ class PrefixWalk {
     if (pinned !== undefined) return pinned === place;
     for (const [other, at] of this.placeFor) if (at === place && other !== run) return false;
     if (this.task.direction === 'free') return true;
-    const sign = this.task.direction === 'light to dark' ? 1 : -1;
-    const { runs } = this.task;
-    return runs.every(
-      (other, i) =>
-        i === run ||
-        used & (1 << i) ||
-        this.placeFor.has(i) ||
-        sign * (other.lightness - runs[run].lightness) <= SAME_LIGHTNESS,
+    return this.task.runs.every(
+      (_, other) => other === run || used & (1 << other) || this.placeFor.has(other) || this.mayComeAfter(other, run),
     );
+  }
+
+  /** Whether the rule lets `other` wait until after `run`. */
+  private mayComeAfter(other: number, run: number): boolean {
+    const { runs, direction } = this.task;
+    if (direction === 'largest first') return finishedShare(runs[other]) - finishedShare(runs[run]) <= SAME_SHARE;
+    const sign = direction === 'light to dark' ? 1 : -1;
+    return sign * (runs[other].lightness - runs[run].lightness) <= SAME_LIGHTNESS;
   }
 
   private keep(order: readonly number[], mean: number, worst: number): void {
@@ -209,3 +213,5 @@ class PrefixWalk {
     if (!this.bestWorst || worst < this.bestWorst.worst - 1e-12) this.bestWorst = { order: [...order], mean, worst };
   }
 }
+
+const finishedShare = ({ finishes }: SearchRun) => finishes.reduce((sum, { share }) => sum + share, 0);

@@ -107,7 +107,7 @@ function reductionOrders(task: PlanTask): PlanSketch[] {
           now.exact,
         ),
       );
-  for (const direction of ['light to dark', 'dark to light'] as const) {
+  for (const direction of ['light to dark', 'dark to light', 'largest first'] as const) {
     if (task.direction !== 'free' && task.direction !== direction) continue;
     const opaque = direction === 'dark to light';
     const answer = orderOf(task, task.groups, direction, opaque);
@@ -262,7 +262,11 @@ function directBlocks(task: PlanTask, shared: boolean): PlanSketch | undefined {
   const labels = task.colours
     .map((_, label) => label)
     .filter((label) => !task.colours[label].bare)
-    .sort((a, b) => task.colours[b].wantedLabD50[0] - task.colours[a].wantedLabD50[0]);
+    .sort((a, b) =>
+      task.direction === 'largest first'
+        ? task.colours[b].share - task.colours[a].share
+        : task.colours[b].wantedLabD50[0] - task.colours[a].wantedLabD50[0],
+    );
   const films = labels.map((label) => ({
     ink: { labD50: task.inks[label]?.solidLabD50 ?? task.colours[label].wantedLabD50, keepsInkOf: label },
     standing: [label],

@@ -90,6 +90,24 @@ describe('the search for an order', () => {
       { seed: 17, numRuns: 25 },
     );
   });
+  test('largest first: no run waits for one that finishes much less', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.constantFrom(...HEXES), fc.double({ min: 0.05, max: 0.5, noNaN: true })), {
+          minLength: 2,
+          maxLength: 5,
+        }),
+        (inks) => {
+          const runs = inks.map(([hex, share]) => runOf(hex, 'half', share));
+          const { order } = searchOrders({ ...task(runs), direction: 'largest first' })!.bestMean;
+          const shares = order.map((run) => runs[run].finishes[0].share);
+          for (let i = 1; i < shares.length; i++) expect(shares[i] - shares[i - 1]).toBeLessThanOrEqual(0.01);
+        },
+      ),
+      { numRuns: 20, seed: 12 },
+    );
+  });
+
   test('finds what trying every order finds', () => {
     const opacity = fc.constantFrom<Opacity>('opaque', 'half', 'transparent');
     fc.assert(

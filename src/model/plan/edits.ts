@@ -5,13 +5,13 @@ import { flat, flatColour, picture } from '../design/design';
 import { anchor, place, slipPlace } from '../design/place';
 import { BLOCK_MATERIALS } from '@/core/cutting';
 import { between, id, labD50, list, mm, named, oneOf, opacity, record, sha, text, type Frozen } from '../fields';
-import { MASK_GROWTH_MM, MOST, MOST_USED } from '../ranges';
+import { KEPT_OUT_BY, MASK_GROWTH_MM, MOST, MOST_USED } from '../ranges';
 import { item, ITEM_KINDS } from '../workshop/items';
 import { block } from './blocks';
 import { ink } from './inks';
 import { mask } from './masks';
-import { fit, paper, roller, rules, sheets, tools, transfer, way } from './plan';
-import { forme, inking, run } from './runs';
+import { decision, fit, paper, roller, rules, sheets, tools, transfer, way } from './plan';
+import { forme, inking, keptOut, run } from './runs';
 import { heights, layout, register } from './sheet';
 
 const kind = <Kind extends string>(name: Kind) => oneOf([name] as const);
@@ -78,8 +78,62 @@ const EDITS = {
   'run-set': record({ kind: kind('run-set'), runId: id(), part: run.pick(['impressions']).partial() }),
   'run-pinned': record({ kind: kind('run-pinned'), colourIds: list(id(), MOST.colours), pinned: boolean().required() }),
   'runs-ordered': record({ kind: kind('runs-ordered'), runIds: list(id(), MOST.runs) }),
-  'run-repeated': record({ kind: kind('run-repeated'), runId: id(), as: id() }),
+  /** The same cut printed once more: in the inks it has, or all of it in another. */
+  'run-repeated': record({ kind: kind('run-repeated'), runId: id(), as: id(), ink: ink.optional() }),
   'run-removed': record({ kind: kind('run-removed'), runId: id() }),
+  /** What becomes of colours of the picture in one inking of a run. */
+  'colours-given': record({
+    kind: kind('colours-given'),
+    runId: id(),
+    inkingId: id(),
+    colourIds: list(id(), MOST.colours).min(1),
+    how: oneOf(['printed', 'not inked', ...KEPT_OUT_BY, 'cut away'] as const),
+  }),
+  /** Two runs become one: with both inks, rolled apart on one cut, or all in the ink of the first. */
+  'runs-joined': record({
+    kind: kind('runs-joined'),
+    runId: id(),
+    withRunId: id(),
+    inks: oneOf(['both', 'first'] as const),
+  }),
+  /** Some colours of a run get a run of their own: rolled apart on the same cut, or from a state the block is cut to in between. */
+  'run-split': record({
+    kind: kind('run-split'),
+    runId: id(),
+    colourIds: list(id(), MOST.colours).min(1),
+    as: id().max(60),
+    ink: ink.optional(),
+    from: oneOf(['same cut', 'next cut'] as const),
+  }),
+  /** Some colours of a block get a block of their own; what printed them there prints them from it. */
+  'block-split': record({
+    kind: kind('block-split'),
+    blockId: id(),
+    colourIds: list(id(), MOST.colours).min(1),
+    as: id().max(60),
+    name: named(60),
+  }),
+  /** The one side of a block is cut into the back of another board instead. */
+  'side-taken': record({ kind: kind('side-taken'), blockId: id(), fromBlockId: id() }),
+  /** A block nothing is printed from. */
+  'block-removed': record({ kind: kind('block-removed'), blockId: id() }),
+  /** Runs, cuts, zones and opacities as the search has put them together from those that are there. */
+  composed: record({
+    kind: kind('composed'),
+    runIds: list(id(), MOST.runs),
+    cuts: list(record({ cutId: id(), standingIds: list(id(), MOST.colours) }), MOST.cuts * MOST.blocks),
+    inkings: list(
+      record({
+        inkingId: id(),
+        zoneIds: list(id(), MOST.colours).nullable().defined(),
+        keptOut,
+      }),
+      MOST.runs * MOST.inkings,
+    ),
+    opacities: list(record({ inkId: id(), opacity: opacity() }), MOST.inks),
+  }),
+  /** Why something was done, in one line. */
+  'decision-noted': record({ kind: kind('decision-noted'), decision }),
   'sketch-taken': record({ kind: kind('sketch-taken'), sketch }),
   'second-tone-added': record({
     kind: kind('second-tone-added'),

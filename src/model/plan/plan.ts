@@ -12,7 +12,9 @@ import {
   EXPERIENCES,
   MOST,
   MOST_USED,
+  MOST_WHY,
   MAX_FILMS_RANGE,
+  ORDER_RULES,
   ROLLER_CLEARANCE_MM,
   SPARES_RANGE,
   TRAP_MM,
@@ -27,7 +29,7 @@ import { upgradedPlan } from './upgrades/upgradedPlan';
 
 /** What the search for an order keeps to. */
 export const rules = record({
-  direction: oneOf(['free', 'light to dark', 'dark to light'] as const),
+  direction: oneOf(ORDER_RULES),
   /** Colours whose run keeps its place. */
   pinnedIds: list(id(), MOST.colours),
   /** More films than this on one spot are warned of. */
@@ -70,7 +72,15 @@ export const sheets = record({
   experience: oneOf(EXPERIENCES),
 });
 
-const PLAN_VERSION = 7;
+/** Why something was done, in one line: kept with the run it is about, or with the whole print. */
+export const decision = record({
+  edit: named(80),
+  runId: id().nullable().defined(),
+  why: named(MOST_WHY),
+  at: named(40),
+});
+
+const PLAN_VERSION = 8;
 
 export const planSchema = record({
   version: oneOf([PLAN_VERSION] as const),
@@ -99,6 +109,8 @@ export const planSchema = record({
   uses: list(item(), MOST_USED),
   /** ISO, when the first gate was passed; null before. */
   frozenAt: named(40).nullable().defined(),
+  /** What was decided, in one's own words, in the order it was. */
+  decisions: list(decision, MOST.decisions),
 });
 
 export type PlanRules = Frozen<InferType<typeof rules>>;

@@ -1,7 +1,7 @@
 import { phrase } from '@/core/units';
 import type { InferType } from 'yup';
 import { id, list, mm, oneOf, inRange, record, type Frozen } from '../fields';
-import { FILM_WEIGHT_RANGE, FORME_TURN_RANGE, LAID_BY, MOST, PLACE_ON_PRINT_MM } from '../ranges';
+import { FILM_WEIGHT_RANGE, FORME_TURN_RANGE, KEPT_OUT_BY, LAID_BY, MOST, PLACE_ON_PRINT_MM } from '../ranges';
 
 const point = record({
   xMm: mm(PLACE_ON_PRINT_MM),
@@ -24,6 +24,8 @@ const fade = record({
     !v || Math.hypot(v.toMm.xMm - v.fromMm.xMm, v.toMm.yMm - v.fromMm.yMm) >= 1,
 );
 
+export const keptOut = list(record({ colourId: id(), by: oneOf(KEPT_OUT_BY) }), MOST.colours);
+
 export const inking = record({
   id: id(),
   /** The colour of the picture the ink is meant for. */
@@ -31,6 +33,8 @@ export const inking = record({
   inkId: id(),
   /** Colours it is laid on where the cut is shared; null for all that stands. */
   zoneIds: list(id(), MOST.colours).nullable().defined(),
+  /** Colours that stand and would be inked, kept from printing over all their area: covered, or wiped off after inking. */
+  keptOut,
   /** 1 is the usual film. */
   filmWeight: inRange(FILM_WEIGHT_RANGE),
   fade: fade.nullable().defined(),

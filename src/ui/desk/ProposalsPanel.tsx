@@ -6,7 +6,7 @@ import dynamic from 'next/dynamic';
 import { fetched } from '@/ui/kit/fetched';
 import { memo, useMemo, useState } from 'react';
 import type { PlanSketch } from '@/core/layers';
-import { MAX_FILMS_RANGE, ROLLER_CLEARANCE_MM, type Plan, type EditOf } from '@/model';
+import { MAX_FILMS_RANGE, ORDER_RULES, ROLLER_CLEARANCE_MM, type Plan, type EditOf } from '@/model';
 import { differenceOf, type PlanFigures, type Proposal, type Proposals } from '@/derived';
 import { wordOfLab } from '../kit/colours';
 import { CountField, LengthField } from '../kit/fields';
@@ -181,9 +181,11 @@ function Rules({ plan }: { plan: Plan }) {
           value={rules.direction}
           onChange={(e) => set({ direction: e.target.value as Plan['rules']['direction'] })}
         >
-          <MenuItem value="free">{runsWords('proposals.anyOrder')}</MenuItem>
-          <MenuItem value={runsWords('proposals.lightToDark')}>{runsWords('proposals.lightToDark')}</MenuItem>
-          <MenuItem value={runsWords('proposals.darkToLight')}>{runsWords('proposals.darkToLight')}</MenuItem>
+          {ORDER_RULES.map((rule) => (
+            <MenuItem key={rule} value={rule}>
+              {runsWords(`order.${rule}`)}
+            </MenuItem>
+          ))}
         </TextField>
         <TextField
           select

@@ -12,13 +12,15 @@ import {
 } from '@dnd-kit/core';
 import { SortableContext, horizontalListSortingStrategy, sortableKeyboardCoordinates } from '@dnd-kit/sortable';
 import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import dynamic from 'next/dynamic';
 import { fetched } from '@/ui/kit/fetched';
 import Link from 'next/link';
-import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
+import { useMemo, useState, type Dispatch, type ReactNode, type SetStateAction } from 'react';
 import { wordForDifference } from '@/core/colour';
-import { type Plan } from '@/model';
-import { lightToDark, sheetsOfPrint, type PlanLooks, usesOneSide } from '@/derived';
+import { ORDER_RULES, type Plan } from '@/model';
+import { runsInOrder, sheetsOfPrint, type PlanLooks, usesOneSide } from '@/derived';
 import { CoreSample, type SamplePoint } from '../kit/CoreSample';
 import { usePrintDesk } from '../kit/printContext';
 import { useProposals, type Search } from './useProposals';
@@ -32,6 +34,7 @@ import { Leaves } from '@/ui/kit/Leaves';
 import { AddBlock } from './AddBlock';
 import { Column } from './RunColumn';
 import { runsWords } from '@/words/runs';
+import { weaveWords } from '@/words/weave';
 import { rich } from '@/ui/kit/rich';
 import { craftWords } from '@/words/craft';
 
@@ -48,6 +51,10 @@ const WatchList = dynamic(
   fetched(() => import('./WatchList').then((m) => m.WatchList)),
   { ssr: false },
 );
+const WeaveView = dynamic(
+  fetched(() => import('./weave/WeaveView').then((m) => m.WeaveView)),
+  { ssr: false },
+);
 const InkTurn = dynamic(
   fetched(() => import('./InkTurn').then((m) => m.InkTurn)),
   {
@@ -61,6 +68,7 @@ export function RunsView() {
   const { plan, progress, looks, selectedRun, urls } = usePrintDesk('plan', 'progress', 'looks', 'selectedRun', 'urls');
   const [point, setPoint] = useState<SamplePoint>();
   const [large, setLarge] = useState(false);
+  const [shown, setShown] = useState<Shown>('sheet');
   const search = useProposals();
   const order = useRunOrder();
   if (!plan.flat || !looks) {
@@ -70,7 +78,8 @@ export function RunsView() {
       </NothingToShow>
     );
   }
-  const falling = lightToDark(plan, progress.closedRuns);
+  const toggle = <ShownToggle shown={shown} setShown={setShown} />;
+  if (shown === 'weave' && plan.runs.length > 0) return <WeaveView search={search} toggle={toggle} />;
   return (
     <div className={kit.work}>
       <h1 className={kit.visuallyHidden}>{runsWords('runs.runs')}</h1>
@@ -83,11 +92,10 @@ export function RunsView() {
           <LookCanvas run={selectedRun} onPoint={setPoint} />
         </div>
       ) : (
-        <ProgressSheet {...order} setPoint={setPoint} setLarge={setLarge} />
+        <ProgressSheet {...order} toggle={toggle} setPoint={setPoint} setLarge={setLarge} />
       )}
       <RunsSide
         overlaps={overlapsOf(plan, looks)}
-        inOrder={falling.every((id, i) => id === order.ids[i])}
         closed={progress.closedRuns}
         search={search}
         point={point}
@@ -141,14 +149,13 @@ function useReorder(closed: number, ids: string[]) {
 
 interface RunsSideProps {
   readonly overlaps: string[];
-  readonly inOrder: boolean;
   readonly closed: number;
   readonly search: Search;
   readonly point: SamplePoint | undefined;
   readonly setPoint: Dispatch<SetStateAction<SamplePoint | undefined>>;
 }
 
-function RunsSide({ overlaps, inOrder, closed, search, point, setPoint }: RunsSideProps) {
+function RunsSide({ overlaps, closed, search, point, setPoint }: RunsSideProps) {
   const { plan, selectedRun, looks } = usePrintDesk('plan', 'selectedRun', 'looks');
   const [leaf, setLeaf] = useState<Leaf>('plans');
   const watch = openWarnings(looks!.warnings, closed).length;
@@ -161,7 +168,7 @@ function RunsSide({ overlaps, inOrder, closed, search, point, setPoint }: RunsSi
     <aside className={clsx(kit.side, kit.split)}>
       <div className={kit.upper}>
         <Leaves label={runsWords('runs.besideTheRuns')} leaves={leaves} leaf={leaf} onLeaf={setLeaf}>
-          <PlanNow overlaps={overlaps} inOrder={inOrder} leaf={leaf} closed={closed} />
+          <PlanNow overlaps={overlaps} leaf={leaf} closed={closed} />
           {leaf === 'plans' && <ProposalsPanel search={search} />}
           {leaf === 'plans' && <AddBlock />}
           {leaf === 'ink' &&
@@ -183,12 +190,11 @@ function RunsSide({ overlaps, inOrder, closed, search, point, setPoint }: RunsSi
 
 interface PlanNowProps {
   readonly overlaps: string[];
-  readonly inOrder: boolean;
   readonly leaf: Leaf;
   readonly closed: number;
 }
 
-function PlanNow({ overlaps, inOrder, leaf, closed }: PlanNowProps) {
+function PlanNow({ overlaps, leaf, closed }: PlanNowProps) {
   const { looks, plan, change } = usePrintDesk('looks', 'plan', 'change');
   return (
     <section>
@@ -207,19 +213,47 @@ function PlanNow({ overlaps, inOrder, leaf, closed }: PlanNowProps) {
       {overlaps.length > 0 && (
         <p className={kit.note}>{runsWords('runs.madeWhereFilmsOverlap', { overlaps: overlaps.join(' · ') })}</p>
       )}
-      {!inOrder && leaf === 'plans' && (
-        <Button
-          className={kit.above8}
-          onClick={() => void change({ kind: 'runs-ordered', runIds: lightToDark(plan, closed) })}
-        >
-          {runsWords('runs.orderLightToDark')}
-        </Button>
+      {leaf === 'plans' && (
+        <div className={clsx(kit.row, kit.gap8, kit.above8)}>
+          {ORDER_RULES.map((rule) => {
+            if (rule === 'free') return null;
+            const runIds = runsInOrder(plan, rule, closed);
+            const isSo = runIds.every((id, i) => id === plan.runs[i].id);
+            return (
+              !isSo && (
+                <Button key={rule} onClick={() => void change({ kind: 'runs-ordered', runIds })}>
+                  {runsWords('runs.putInOrder', { order: runsWords(`order.${rule}`) })}
+                </Button>
+              )
+            );
+          })}
+        </div>
       )}
     </section>
   );
 }
 
+type Shown = 'sheet' | 'weave';
+
+/** The runs as sheets beside each other, or as threads that print the colours. */
+function ShownToggle({ shown, setShown }: { shown: Shown; setShown: Dispatch<SetStateAction<Shown>> }) {
+  return (
+    <ToggleButtonGroup
+      size="small"
+      exclusive
+      value={shown}
+      aria-label={weaveWords('weave.shown')}
+      className={css.shown}
+      onChange={(_, next: Shown | null) => next && setShown(next)}
+    >
+      <ToggleButton value="sheet">{weaveWords('weave.progressSheet')}</ToggleButton>
+      <ToggleButton value="weave">{weaveWords('weave.whoPrintsWhat')}</ToggleButton>
+    </ToggleButtonGroup>
+  );
+}
+
 interface ProgressSheetProps {
+  readonly toggle: ReactNode;
   readonly sensors: SensorDescriptor<SensorOptions>[];
   readonly onDragEnd: ({ active, over }: DragEndEvent) => void | null;
   readonly ids: string[];
@@ -229,13 +263,16 @@ interface ProgressSheetProps {
   readonly setLarge: Dispatch<SetStateAction<boolean>>;
 }
 
-function ProgressSheet({ sensors, onDragEnd, ids, sheets, setPoint, reorder, setLarge }: ProgressSheetProps) {
+function ProgressSheet({ toggle, sensors, onDragEnd, ids, sheets, setPoint, reorder, setLarge }: ProgressSheetProps) {
   return (
-    <DndContext sensors={sensors} autoScroll={false} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-      <SortableContext items={ids} strategy={horizontalListSortingStrategy}>
-        <ProgressGrid ids={ids} sheets={sheets} setPoint={setPoint} reorder={reorder} setLarge={setLarge} />
-      </SortableContext>
-    </DndContext>
+    <div className={css.stageOfSheet}>
+      {toggle}
+      <DndContext sensors={sensors} autoScroll={false} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+        <SortableContext items={ids} strategy={horizontalListSortingStrategy}>
+          <ProgressGrid ids={ids} sheets={sheets} setPoint={setPoint} reorder={reorder} setLarge={setLarge} />
+        </SortableContext>
+      </DndContext>
+    </div>
   );
 }
 

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Plan } from '@/model';
 import type { Proposals, ColourGot } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
-import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';
+import { useMeetings } from './useMeetings';
 import type { LossBelief } from '@/core/sheets';
 import { runsWords } from '@/words/runs';
 
@@ -22,26 +22,12 @@ export interface Search {
 
 /** Searches for plans whenever the saved plan has changed and rested, in a worker. */
 export function useProposals(): Search {
-  const {
-    plan,
-    belief,
-    progress: done,
-    sheetWorker,
-    layersWorker,
-    coverage,
-  } = usePrintDesk('plan', 'belief', 'progress', 'sheetWorker', 'layersWorker', 'coverage');
+  const { plan, belief, progress: done, layersWorker } = usePrintDesk('plan', 'belief', 'progress', 'layersWorker');
   const [found, setFound] = useState<Proposals>();
   const [progress, setProgress] = useState<number>();
   const [problem, setProblem] = useState<string>();
   const [round, setRound] = useState(0);
-  const labelCount = plan.flat?.colours.length ?? 0;
-  const ready = coverage !== undefined && labelCount > 0;
-  const askGaps = useMemo(
-    () => (ready ? () => sheetWorker.ask('gaps', { labelCount }) : undefined),
-    [sheetWorker, labelCount, ready],
-  );
-  const gaps = useWorkerAnswer(askGaps);
-  const gapsMm = gaps.fresh ? gaps.value : undefined;
+  const gapsMm = useMeetings()?.gapsMm;
   const { closedRuns, cutsDone, bench } = done;
   const got = bench.coloursGot;
   const request = useMemo(
@@ -92,7 +78,7 @@ function keyOfRequest(
         got: readonly ColourGot[];
         closedRuns: number;
         open: boolean;
-        gapsMm: Float64Array<ArrayBufferLike>;
+        gapsMm: ArrayLike<number>;
         belief: LossBelief;
       }
     | undefined,

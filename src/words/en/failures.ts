@@ -114,6 +114,20 @@ export const failures = {
     thisRunWasAdded: 'This run was added already.',
     thisBlockWasAdded: 'This block was added already.',
   },
+  compose: {
+    spotKeepsItsColours: 'Run {run, number} prints one spot from a small block of its own: it prints what lies there.',
+    doesNotStand:
+      '“{colour}” does not stand on the block of run {run, number}, so nothing is to be kept out. Print it there first, or leave it.',
+    staysByItself:
+      'Run {run, number} prints a spot, from several formes or laid elsewhere: it stays a run by itself. Put it back where it was cut for first.',
+    bothPrintNothing: 'Neither run prints anything: take one of them out instead.',
+    isNotPrintedThere: '“{colour}” is not printed by run {run, number}: give it to the run first.',
+    nothingWouldStay: 'Run {run, number} would print nothing: leave it one colour at least, or move it.',
+    blockCannotBeSplit: '{block} cannot be split so: at least one of the colours must stand on it, and one must stay.',
+    bothSidesAreTaken: '{block} is cut on both sides already. Take another board.',
+    oneBlockStays: 'A print has one block at least.',
+    isPrintedFrom: '{block} is printed from in run {run, number}: take that run out first.',
+  },
   closed: {
     itLiesOn: 'it lies on {sheets, plural, one {# sheet} other {# sheets}}',
     itsBlockHasBeen: 'its block has been cut on',

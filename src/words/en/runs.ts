@@ -21,7 +21,7 @@ export const runs = {
     nowMeanEWorst:
       'now: mean ΔE <strong>{mean, number, ::.0}</strong>, worst <strong>{worst, number, ::.0}</strong> ({difference}) · {runs, plural, one {# run} other {# runs}} · {films, plural, one {# film} other {# films}} deep',
     madeWhereFilmsOverlap: 'Made where films overlap: {overlaps}',
-    orderLightToDark: 'Order light to dark',
+    putInOrder: 'Put in order: {order}',
     progressSheet: 'Progress sheet',
     lookAfter: 'look after',
     filmLaid: 'film laid',
@@ -29,6 +29,13 @@ export const runs = {
     blockMirrored: 'block, mirrored',
     figures: 'figures',
     openingInk: 'taking up the ink …',
+  },
+  /** What an order of runs keeps to. */
+  order: {
+    free: 'any order',
+    'light to dark': 'light to dark',
+    'dark to light': 'dark to light',
+    'largest first': 'largest area first',
   },
   runColumn: {
     run: 'Run {index, number}, {names}',
@@ -124,9 +131,6 @@ export const runs = {
       'mean ΔE {meanDeltaE, number, ::.0}, worst {worstDeltaE, number, ::.0} ({worstColour}) · {runs, plural, one {# run} other {# runs}}, {blocks, plural, one {# block} other {# blocks}}, {inkings, plural, one {# inking} other {# inkings}} · {deepestFilms, plural, one {# film} other {# films}} deep · cut {cutCm2, number, ::precision-integer} cm² · about {days, plural, one {# day} other {# days}}',
     theSearchKeepsTo: 'The search keeps to',
     direction: 'Direction',
-    anyOrder: 'any order',
-    lightToDark: 'light to dark',
-    darkToLight: 'dark to light',
     filmsBelowAre: 'Films below are',
     dry: 'dry',
     stillOpenWet: 'still open, wet',

@@ -1,4 +1,4 @@
-import { labelGapsPx, paintEdges, paintLabels, paintRaster } from '@/core/geometry';
+import { labelBordersPx, labelGapsPx, paintEdges, paintLabels, paintRaster } from '@/core/geometry';
 import {
   editRegions,
   flattenPicture,
@@ -147,7 +147,11 @@ export const flatJobs = {
     if (lines !== undefined) paintEdges(opened(held.map), view, words, width, height, lines);
     return createImageBitmap(new ImageData(new Uint8ClampedArray(words.buffer as ArrayBuffer), width, height));
   },
-  gaps: ({ labelCount }) => labelGapsPx(opened(held.map), labelCount).map((px) => px * held.mapMmPerPx),
+  meetings({ labelCount }) {
+    const map = opened(held.map);
+    const inMm = (px: number) => px * held.mapMmPerPx;
+    return { gapsMm: labelGapsPx(map, labelCount).map(inMm), bordersMm: labelBordersPx(map, labelCount).map(inMm) };
+  },
 } satisfies Partial<Handlers<PictureJobs>>;
 
 async function fetched(url: string): Promise<Response> {

@@ -17,7 +17,7 @@ test.each([1, 2, 3, 4])('a plan of version %d opens with all it said', (version)
   const old = written(version),
     plan = opened(version);
   expect(old.version).toBe(version);
-  expect(plan.version).toBe(7);
+  expect(plan.version).toBe(8);
   expect(plan.picture).toEqual(old.picture);
   expect(plan.flat).toEqual(old.flat);
   expect(plan.sheets).toEqual(old.sheets);
@@ -89,6 +89,7 @@ test('version 5: inkings lie under the cuts they print from, on formes that lie 
           colourId: 'rust',
           inkId: 'ink-rust',
           zoneIds: null,
+          keptOut: [],
           filmWeight: 1,
           fade: null,
           laidBy: 'roller',
@@ -113,13 +114,29 @@ test('version 6: all of it stays; of the workshop it uses nothing by name, and n
   const { version, ...said } = written(6);
   expect(version).toBe(6);
   expect(said.paper).toEqual({ name: 'cream', labD50: [92, 0.8, 10] });
-  expect(opened(6)).toEqual({ ...said, version: 7, uses: [], frozenAt: null });
+  expect(opened(6)).toMatchObject({ paper: said.paper, inks: said.inks, blocks: said.blocks, uses: [], frozenAt: null });
+});
+
+test('version 7: all of it stays; nothing is masked or wiped all over, and no reasons were kept', () => {
+  const { version, runs, ...said } = written(7);
+  expect(version).toBe(7);
+  const plan = opened(7);
+  expect(plan).toMatchObject({ ...said, decisions: [] });
+  expect(plan.runs[0].formes[0].inkings[0].zoneIds).toEqual(['straw']);
+  const withNothingKeptOut = runs.map((run) => ({
+    ...run,
+    formes: run.formes.map((forme) => ({
+      ...forme,
+      inkings: forme.inkings.map((inking) => ({ ...inking, keptOut: [] })),
+    })),
+  }));
+  expect(plan.runs).toEqual(withNothingKeptOut);
 });
 
 test('a plan of a newer release is refused in words', () => {
-  expect(told(checkPlan({ ...written(5), version: 8 }))).toMatchObject({
+  expect(told(checkPlan({ ...written(5), version: 9 }))).toMatchObject({
     ok: false,
     code: expect.stringMatching(/^newer\b/),
-    message: expect.stringMatching(/version 8.*version 7.*Update/),
+    message: expect.stringMatching(/version 9.*version 8.*Update/),
   });
 });

@@ -22,7 +22,7 @@ interface OlderPlace {
 /**
  * A stored plan in the present form. Version 1 knew reductions only, and inks by colour and a word; version 2 knew no overlaps, masks or
  * tools; version 3 no paper but what one margin makes, and no size of a block; version 4 named islands by their first pixel; version 5 had one kind of ink, named the
- * process, and laid every inking of a run by itself; version 6 used nothing of the workshop by name. Each step is
+ * process, and laid every inking of a run by itself; version 6 used nothing of the workshop by name; version 7 kept colours from printing by their zone alone, and no reasons. Each step is
  * frozen as the release made it that brought the form: it takes no value from elsewhere in the program.
  */
 export function upgradedPlan(stored: unknown): unknown {
@@ -33,7 +33,8 @@ export function upgradedPlan(stored: unknown): unknown {
   if (plan.version === 3) return upgradedPlan(fromThree(plan));
   if (plan.version === 4) return upgradedPlan(fromFour(plan));
   if (plan.version === 5) return upgradedPlan(fromFive(plan));
-  if (plan.version === 6) return { ...plan, version: 7, uses: [], frozenAt: null };
+  if (plan.version === 6) return upgradedPlan({ ...plan, version: 7, uses: [], frozenAt: null });
+  if (plan.version === 7) return fromSeven(plan);
   return stored;
 }
 
@@ -187,6 +188,28 @@ function fromFive(plan: OlderPlan): unknown {
     runs: (plan.runs as unknown as readonly OlderRun[]).map(({ inkings, ...run }) => ({
       ...run,
       formes: formesOf({ ...run, inkings }),
+    })),
+  };
+}
+
+function fromSeven(plan: OlderPlan): unknown {
+  interface Seven {
+    readonly formes?: readonly { readonly inkings?: readonly object[] }[];
+  }
+  const inkings = (old: readonly object[] | undefined) =>
+    Array.isArray(old) ? old.map((inking: object) => ({ ...inking, keptOut: [] })) : old;
+  return {
+    ...plan,
+    version: 8,
+    decisions: [],
+    runs: (plan.runs as unknown as readonly Seven[]).map((run) => ({
+      ...run,
+      formes: Array.isArray(run.formes)
+        ? run.formes.map((forme: { readonly inkings?: readonly object[] }) => ({
+            ...forme,
+            inkings: inkings(forme.inkings),
+          }))
+        : run.formes,
     })),
   };
 }

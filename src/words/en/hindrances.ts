@@ -1,0 +1,18 @@
+/** What of a composition cannot be printed as it stands, and what would mend it. */
+export const hindrances = {
+  hindrance: {
+    blockIsCutOn: 'Run {run, number} comes too late: its block has been cut on by then.',
+    printsNothing: 'Run {run, number} prints nothing.',
+    twoInks: 'In run {run, number} “{colour}” would take two inks at once: {first} and {second}.',
+    tooNear:
+      '{first} and {second} lie {gapMm} apart on one block in run {run, number}; a roller needs {clearanceMm} to pass.',
+    noRunPrints: '“{colour}” is printed by no run.',
+  },
+  mend: {
+    moveRunEarlier: 'Move run {run, number} before the cut, or give its colours to a block of their own.',
+    giveItAColour: 'Give it a colour, or take it out.',
+    keepOneInk: 'Leave it uninked in one of the two.',
+    rollApart: 'Print the second by itself, mask one while the other is rolled, or give it a block of its own.',
+    giveItToARun: 'Give it to a run, or mark it as bare paper under Picture.',
+  },
+} as const;
