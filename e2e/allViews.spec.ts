@@ -45,6 +45,7 @@ const ON_THE_DESK: readonly View[] = [
   { print: SALT, view: 'picture', whole: 'Flat colours' },
   { print: SALT, view: 'picture', leaf: 'Islands', whole: /^\d+ from/ },
   { print: SALT, view: 'runs', whole: /plans were weighed/ },
+  { print: SALT, view: 'runs', leaf: 'Who prints what', whole: 'What it costs and gives' },
   { print: SALT, view: 'inks', whole: /ΔE/ },
   { print: SALT, view: 'block', whole: /places? to decide on|Nothing stands/ },
   { print: SALT, view: 'block', leaf: 'Masks', whole: /mask/i },

@@ -373,6 +373,19 @@ describe('the rest solved', () => {
     expect(ask(spoilt)).toEqual(found);
   });
 
+  test('in a reduction the states follow the order that is found', () => {
+    const clear = { kind: 'ink-set', part: { opacity: 'transparent' } } as const;
+    const turned = made(
+      reduction,
+      { ...clear, inkId: 'ink-straw' },
+      { ...clear, inkId: 'ink-rust' },
+      { kind: 'runs-ordered', runIds: ['run-night', 'run-straw', 'run-rust'] },
+    );
+    const found = ask(turned);
+    expect(found.meanAfter).toBeLessThan(found.meanBefore);
+    expect(looksOfPlan(made(turned, found.edit))!.agreement.mean).toBeCloseTo(found.meanAfter, 9);
+  });
+
   test('what is pinned, printed or cut stays', () => {
     const pinned = made(spoilt, { kind: 'run-pinned', colourIds: ['night'], pinned: true });
     const after = made(pinned, ask(pinned).edit);

@@ -342,10 +342,11 @@ export function withoutBlock(plan: Plan, { blockId }: EditOf<'block-removed'>): 
 }
 
 /** Runs, cuts, zones and opacities as the search left them. */
-export function withComposition(plan: Plan, { runIds, cuts, inkings, opacities }: EditOf<'composed'>): Made {
+export function withComposition(plan: Plan, { runIds, cuts, formes, inkings, opacities }: EditOf<'composed'>): Made {
   const runs = runIds.flatMap((id) => plan.runs.find((run) => run.id === id) ?? []);
   if (runs.length !== plan.runs.length) return gone('aRun');
   const standing = new Map(cuts.map(({ cutId, standingIds }) => [cutId, standingIds]));
+  const cutOf = new Map(formes.map(({ formeId, cutId }) => [formeId, cutId]));
   const zones = new Map(inkings.map(({ inkingId, ...zone }) => [inkingId, zone]));
   const opacity = new Map(opacities.map((one) => [one.inkId, one.opacity]));
   const known = new Set(plan.flat?.colours.map((colour) => colour.id));
@@ -357,7 +358,10 @@ export function withComposition(plan: Plan, { runIds, cuts, inkings, opacities }
         ...side,
         cuts: side.cuts.map((cut) => ({ ...cut, standingIds: standing.get(cut.id) ?? cut.standingIds })),
       })),
-      runs,
+      runs: runs.map((run) => ({
+        ...run,
+        formes: run.formes.map((forme) => ({ ...forme, cutId: cutOf.get(forme.id) ?? forme.cutId })),
+      })),
       inks: plan.inks.map((ink) => {
         const set = opacity.get(ink.id);
         return set === undefined || set === ink.opacity ? ink : { ...ink, opacity: set, film: null, recipe: null };
@@ -373,6 +377,7 @@ export function compositionOf(plan: Plan): EditOf<'composed'> {
     kind: 'composed',
     runIds: plan.runs.map(({ id }) => id),
     cuts: cutsOf(plan).map(({ id, standingIds }) => ({ cutId: id, standingIds })),
+    formes: plan.runs.flatMap((run) => run.formes.map(({ id, cutId }) => ({ formeId: id, cutId }))),
     inkings: plan.runs
       .flatMap(inkingsOf)
       .map(({ id, zoneIds, keptOut: out }) => ({ inkingId: id, zoneIds, keptOut: out })),

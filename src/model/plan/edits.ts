@@ -122,6 +122,7 @@ const EDITS = {
     kind: kind('composed'),
     runIds: list(id(), MOST.runs),
     cuts: list(record({ cutId: id(), standingIds: list(id(), MOST.colours) }), MOST.cuts * MOST.blocks),
+    formes: list(record({ formeId: id(), cutId: id().nullable().defined() }), MOST.runs * MOST.formes),
     inkings: list(
       record({
         inkingId: id(),

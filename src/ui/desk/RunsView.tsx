@@ -12,8 +12,6 @@ import {
 } from '@dnd-kit/core';
 import { SortableContext, horizontalListSortingStrategy, sortableKeyboardCoordinates } from '@dnd-kit/sortable';
 import Button from '@mui/material/Button';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import dynamic from 'next/dynamic';
 import { fetched } from '@/ui/kit/fetched';
 import Link from 'next/link';
@@ -78,7 +76,12 @@ export function RunsView() {
       </NothingToShow>
     );
   }
-  const toggle = <ShownToggle shown={shown} setShown={setShown} />;
+  // the runs as sheets beside each other, or as threads that print the colours
+  const toggle = (
+    <div className={css.shown}>
+      <Leaves label={weaveWords('weave.shown')} leaves={SHOWN} leaf={shown} onLeaf={setShown} />
+    </div>
+  );
   if (shown === 'weave' && plan.runs.length > 0) return <WeaveView search={search} toggle={toggle} />;
   return (
     <div className={kit.work}>
@@ -233,24 +236,11 @@ function PlanNow({ overlaps, leaf, closed }: PlanNowProps) {
   );
 }
 
-type Shown = 'sheet' | 'weave';
-
-/** The runs as sheets beside each other, or as threads that print the colours. */
-function ShownToggle({ shown, setShown }: { shown: Shown; setShown: Dispatch<SetStateAction<Shown>> }) {
-  return (
-    <ToggleButtonGroup
-      size="small"
-      exclusive
-      value={shown}
-      aria-label={weaveWords('weave.shown')}
-      className={css.shown}
-      onChange={(_, next: Shown | null) => next && setShown(next)}
-    >
-      <ToggleButton value="sheet">{weaveWords('weave.progressSheet')}</ToggleButton>
-      <ToggleButton value="weave">{weaveWords('weave.whoPrintsWhat')}</ToggleButton>
-    </ToggleButtonGroup>
-  );
-}
+const SHOWN = [
+  ['sheet', weaveWords('weave.progressSheet')],
+  ['weave', weaveWords('weave.whoPrintsWhat')],
+] as const;
+type Shown = (typeof SHOWN)[number][0];
 
 interface ProgressSheetProps {
   readonly toggle: ReactNode;

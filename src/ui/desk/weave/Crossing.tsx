@@ -1,10 +1,13 @@
 import { memo } from 'react';
 import type { MarkKind } from '@/derived';
 import { TOKENS } from '@/ui/theme/tokens';
+import css from './Weave.module.css';
 
 const WIDTH = 64,
-  HEIGHT = 40,
+  HEIGHT = 34,
   MIDDLE = HEIGHT / 2;
+/** Threads run on beyond the drawing, however wide or high its cell is. */
+const BEYOND = 200;
 const THREAD = 9;
 /** Between two threads of one run, and round a thread that passes over another. */
 const APART = 18,
@@ -31,15 +34,21 @@ export const Crossing = memo(function Crossing({ inks, at, wanted, kind, seen }:
   const x = (i: number) => WIDTH / 2 + (i - (threads.length - 1) / 2) * APART;
   const over = kind === 'printed' || kind === 'covered';
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="none" aria-hidden>
+    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} aria-hidden>
       {threads.map((ink, i) => (
         <Thread key={i} x={x(i)} ink={ink} />
       ))}
-      <rect x={0} y={MIDDLE - THREAD / 2 - GAP} width={WIDTH} height={THREAD + 2 * GAP} fill={TOKENS.paper} />
       <rect
-        x={-1}
+        x={-BEYOND}
+        y={MIDDLE - THREAD / 2 - GAP}
+        width={2 * BEYOND}
+        height={THREAD + 2 * GAP}
+        className={css.gap}
+      />
+      <rect
+        x={-BEYOND}
         y={MIDDLE - THREAD / 2}
-        width={WIDTH + 2}
+        width={2 * BEYOND}
         height={THREAD}
         fill={wanted}
         stroke={TOKENS.edge}
@@ -47,7 +56,7 @@ export const Crossing = memo(function Crossing({ inks, at, wanted, kind, seen }:
       />
       {over && (
         <>
-          <rect x={x(at) - THREAD / 2 - GAP} y={MIDDLE - 9} width={THREAD + 2 * GAP} height={18} fill={TOKENS.paper} />
+          <rect x={x(at) - THREAD / 2 - GAP} y={MIDDLE - 9} width={THREAD + 2 * GAP} height={18} className={css.gap} />
           <Thread x={x(at)} ink={threads[at]} />
         </>
       )}
@@ -60,9 +69,9 @@ function Thread({ x, ink }: { x: number; ink: string }) {
   return (
     <rect
       x={x - THREAD / 2}
-      y={-1}
+      y={-BEYOND}
       width={THREAD}
-      height={HEIGHT + 2}
+      height={2 * BEYOND}
       fill={ink}
       stroke={TOKENS.edge}
       strokeWidth={0.75}

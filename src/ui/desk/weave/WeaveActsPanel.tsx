@@ -91,7 +91,7 @@ function ColourActs({ acts, spot: { run, label } }: Props) {
           />
         )}
       </div>
-      {now !== 'printed' && also.length > 0 && (
+      {now !== 'printed' && !why && also.length > 0 && (
         <p className={clsx(kit.note, kit.above6)}>
           {weaveWords('act.alsoPrints', { runs: also.length, list: listOf(also.map((r) => String(r + 1))) })}
         </p>
@@ -147,9 +147,9 @@ function RunActs({ acts, spot }: Props) {
           />{' '}
           {weaveWords('run.keep')}
         </label>
+        <Joining acts={acts} spot={spot} />
+        <Parting acts={acts} spot={spot} />
       </div>
-      <Joining acts={acts} spot={spot} />
-      <Parting acts={acts} spot={spot} />
     </section>
   );
 }
@@ -165,9 +165,12 @@ function Joining({ acts, spot }: Props) {
   const [inks, setInks] = useState<'both' | 'first'>('both');
   const chosen = others.some(([id]) => id === withId) ? withId! : (others[spot.run]?.[0] ?? others.at(-1)?.[0]);
   const own = blocksOfRun(plan, run)[0]?.block;
-  const boards = plan.blocks.filter((block) => block !== own && block.sides.length === 1);
+  // only the board that is printed next to it is offered: which two lie back to back is a matter of taste
+  const boards = plan.blocks.filter((block) => block !== own && block.sides.length === 1).slice(0, 1);
+  const join: PlanEdit = { kind: 'runs-joined', runId: run.id, withRunId: chosen ?? '', inks };
+  const why = chosen === undefined ? undefined : acts.hinders(join);
   return (
-    <div className={clsx(css.buttons, kit.above8)}>
+    <>
       {chosen && (
         <>
           <Choice
@@ -187,21 +190,19 @@ function Joining({ acts, spot }: Props) {
             onChange={setInks}
             className={css.narrow}
           />
-          <Act edit={{ kind: 'runs-joined', runId: run.id, withRunId: chosen, inks }} acts={acts}>
+          <Act edit={join} acts={acts}>
             {weaveWords('run.join')}
           </Act>
         </>
       )}
-      {own?.sides.length === 1 && boards.length > 0 && (
-        <Choice
-          label={weaveWords('run.secondSide', { block: own.name })}
-          value=""
-          options={[['', weaveWords('run.otherBoard')], ...boards.map((block) => [block.id, block.name] as const)]}
-          onChange={(blockId) => blockId && acts.touch({ kind: 'side-taken', blockId, fromBlockId: own.id })}
-          className={css.narrow}
-        />
-      )}
-    </div>
+      {own?.sides.length === 1 &&
+        boards.map((board) => (
+          <Act key={board.id} edit={{ kind: 'side-taken', blockId: board.id, fromBlockId: own.id }} acts={acts}>
+            {weaveWords('run.secondSide', { block: own.name, board: board.name })}
+          </Act>
+        ))}
+      {why && <p className={clsx(kit.note, css.whole)}>{weaveWords('act.cannot', { why: inWords(why) })}</p>}
+    </>
   );
 }
 
@@ -216,7 +217,7 @@ function Parting({ acts, spot }: Props) {
   const as = freshName();
   const ink = inkFor(plan, colour, as, weaveWords('run.inkSplit', { colour: colour.name }));
   return (
-    <div className={clsx(css.buttons, kit.above8)}>
+    <>
       {prints && (
         <>
           <Act
@@ -260,7 +261,7 @@ function Parting({ acts, spot }: Props) {
       >
         {weaveWords('run.addRunOf', { colour: colour.name })}
       </Act>
-    </div>
+    </>
   );
 }
 
