@@ -150,11 +150,16 @@ export function resolveFrom(
   run: number,
   cabinet: readonly CabinetInk[],
   pigments: readonly CabinetPigment[],
+  progress: (share: number) => boolean = () => true,
 ): Resolved {
   let next = plan;
+  // an ink that lies on sheets stays what it is, also where it is printed again
+  const printed = new Set(plan.runs.slice(0, run).flatMap((one) => inkingsOf(one).map(({ inkId }) => inkId)));
   const touched: { run: number; inking: Inking }[] = [];
   for (let r = run; r < plan.runs.length; r++) {
+    if (!progress((r - run) / (plan.runs.length - run))) break;
     inkingsOf(plan.runs[r]).forEach((inking, i) => {
+      if (printed.has(inking.inkId)) return;
       const answer = answerInk(next, got, pigments, { run: r, inking: i });
       if (!answer) return;
       next = withRecipe(next, inking.inkId, answer.answer.chosen.parts, cabinet, pigments);

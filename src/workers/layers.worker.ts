@@ -17,5 +17,6 @@ serve<LayerJobs>({
   proposals: (request, progress) => findProposals(request, progress),
   composeRest: (request, progress) => composeRest(request, progress),
   recipe: ({ plan, got, cabinet, question }) => answerInk(plan, got, pigmentsOnce(cabinet), question) ?? null,
-  resolve: ({ plan, got, cabinet, run }) => resolveFrom(plan, got, run, cabinet, pigmentsOnce(cabinet)),
+  resolve: ({ plan, got, cabinet, run }, progress) =>
+    resolveFrom(plan, got, run, cabinet, pigmentsOnce(cabinet), progress),
 });

@@ -14,6 +14,7 @@ import {
   inkOf,
   labelStateOfRun,
   inkNeedOfRun,
+  movesOfRuns,
 } from '@/derived';
 import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
 import { type SamplePoint } from '../kit/CoreSample';
@@ -314,6 +315,7 @@ function Figures({ run, index, sheets }: { run: Run; index: number; sheets: numb
   const { standing, cutNow } = cutStateOfRun(plan, run);
   const { grams } = inkNeedOfRun(plan, sheet, run, sheets);
   const labels = inkingsOf(run).map(({ colourId }) => flat.colours.findIndex((c) => c.id === colourId));
+  const moves = useMemo(() => movesOfRuns(looks!, sheet.share), [looks, sheet]);
   const off = Math.max(...labels.map((label) => looks!.agreement.deltaE[label]));
   const below = Math.max(...labels.map((label) => looks!.stacks[label].findIndex((e) => e.run === index)));
   const short = openWarnings(looks!.warnings, progress.closedRuns)
@@ -337,6 +339,8 @@ function Figures({ run, index, sheets }: { run: Run; index: number; sheets: numb
       <dd title={runsWords('runColumn.forSheetsStartValues', { sheets })}>{gramsInWords(grams)}</dd>
       <dt>{runsWords('runColumn.offWanted')}</dt>
       <dd className={clsx(off >= 3 && kit.madder)}>{runsWords('runColumn.e', { off })}</dd>
+      <dt title={runsWords('runColumn.movesHow')}>{runsWords('runColumn.moves')}</dt>
+      <dd>{runsWords('runColumn.e', { off: moves[index] })}</dd>
       <dt>{runsWords('runColumn.filmsBelow')}</dt>
       <dd>{Math.max(0, below)}</dd>
       {short.map((w, i) => (

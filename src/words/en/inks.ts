@@ -74,6 +74,15 @@ export const inks = {
     twice: 'twice',
     reading: 'reading {what}, {at, number} of {of, number} …',
   },
+  all: {
+    title: 'Recipes for all runs',
+    find: 'Find and take recipes for {runs, plural, one {the last run} other {all # runs still open}}',
+    mixing: 'mixing, {progress, number} %',
+    stop: 'stop',
+    taken:
+      '{recipes, plural, one {# recipe is} other {# recipes are}} taken; each can still be changed, and undo takes them back.',
+    noneFound: 'No recipe was found: the cabinet has no ink of this medium.',
+  },
   got: {
     theColourReallyGot: 'The colour really got',
     onceThisRunIs: 'Once this run is printed, its colour can be read or typed here, and the runs after it mixed anew.',

@@ -58,6 +58,8 @@ export const runs = {
     forSheetsStartValues: 'for {sheets, number} sheets; start values',
     offWanted: 'off wanted',
     e: 'ΔE {off, number, ::.0}',
+    moves: 'moves look',
+    movesHow: 'how far this run moves the whole look, weighted by area',
     filmsBelow: 'films below',
   },
   inkTurn: {

@@ -114,7 +114,13 @@ test('version 6: all of it stays; of the workshop it uses nothing by name, and n
   const { version, ...said } = written(6);
   expect(version).toBe(6);
   expect(said.paper).toEqual({ name: 'cream', labD50: [92, 0.8, 10] });
-  expect(opened(6)).toMatchObject({ paper: said.paper, inks: said.inks, blocks: said.blocks, uses: [], frozenAt: null });
+  expect(opened(6)).toMatchObject({
+    paper: said.paper,
+    inks: said.inks,
+    blocks: said.blocks,
+    uses: [],
+    frozenAt: null,
+  });
 });
 
 test('version 7: all of it stays; nothing is masked or wiped all over, and no reasons were kept', () => {

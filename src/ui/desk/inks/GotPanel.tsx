@@ -3,18 +3,17 @@ import { inWords } from '@/words/failures';
 import { roundTo } from '@/core/numeric';
 import Button from '@mui/material/Button';
 import { useState, type Dispatch, type SetStateAction } from 'react';
-import { hexFromLabD50, wordForDifference, type Lab } from '@/core/colour';
+import { hexFromLabD50, type Lab } from '@/core/colour';
 import type { ReadingSource, Run, Inking } from '@/model';
 import { inkingsOf, type ColourGot, type InkQuestion, type Resolved } from '@/derived';
 import { LabFields } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
 import { ReadingButtons } from './ReadingButtons';
+import { RecipeTable, recipesTaken } from './RecipeTable';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
-import inksCss from './inks.module.css';
 import css from './GotPanel.module.css';
 import { inksWords } from '@/words/inks';
-import { craftWords } from '@/words/craft';
 
 /** The colour a printed run really gave; the plan from there on can be mixed anew. */
 export function GotPanel({ question }: { question: InkQuestion }) {
@@ -70,8 +69,30 @@ export function GotPanel({ question }: { question: InkQuestion }) {
           {busy ? inksWords('got.mixingAnew') : inksWords('got.mixTheAnew', { later })}
         </Button>
       )}
-      {resolved && <NewRecipes resolved={resolved} setResolved={setResolved} />}
+      {resolved && <NewRecipes resolved={resolved} onTaken={() => setResolved(undefined)} />}
     </section>
+  );
+}
+
+/** What the runs after this one would be mixed as now. */
+function NewRecipes({ resolved, onTaken }: { resolved: Resolved; onTaken: () => void }) {
+  const { plan, change } = usePrintDesk('plan', 'change');
+  return (
+    <>
+      <RecipeTable resolved={resolved} />
+      <Button
+        variant="contained"
+        color="primary"
+        className={kit.above8}
+        onClick={() => {
+          onTaken();
+          const edit = recipesTaken(plan, resolved);
+          if (edit) void change(edit);
+        }}
+      >
+        {inksWords('got.takeTheNewRecipes')}
+      </Button>
+    </>
   );
 }
 
@@ -131,66 +152,6 @@ function GotColour({ got }: { got: ColourGot }) {
         yellowness: got.labD50[2],
       })}
     </p>
-  );
-}
-
-interface NewRecipesProps {
-  readonly resolved: Resolved;
-  readonly setResolved: Dispatch<SetStateAction<Resolved | undefined>>;
-}
-
-/** What the runs after this one would be mixed as now. */
-function NewRecipes({ resolved, setResolved }: NewRecipesProps) {
-  const { change, plan } = usePrintDesk('change', 'plan');
-  return (
-    <div className={kit.above10}>
-      <table className={inksCss.cabinet}>
-        <thead>
-          <tr>
-            <th scope="col">{inksWords('got.run')}</th>
-            <th scope="col">{inksWords('got.ink')}</th>
-            <th scope="col" className={clsx(kit.num, inksCss.figure)}>
-              {inksWords('got.offNow')}
-            </th>
-            <th scope="col" className={clsx(kit.num, inksCss.figure)}>
-              {inksWords('got.mixedAnew')}
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {resolved.changed.map((c) => (
-            <tr key={c.run}>
-              <td>{c.run + 1}</td>
-              <td>{c.ink}</td>
-              <td className={clsx(kit.num, inksCss.figure)}>{inksWords('got.e', { before: c.before })}</td>
-              <td className={clsx(kit.num, inksCss.figure)}>
-                {inksWords('got.e2', {
-                  after: c.after,
-                  difference: craftWords(`difference.${wordForDifference(c.after)}`),
-                })}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <Button
-        variant="contained"
-        color="primary"
-        className={kit.above8}
-        onClick={() => {
-          const { plan: next } = resolved;
-          setResolved(undefined);
-          const mixed = next.inks.filter((ink) => !plan.inks.includes(ink));
-          if (mixed.length > 0)
-            void change({
-              kind: 'inks-mixed',
-              inks: mixed.map(({ id, film, solidLabD50, recipe }) => ({ id, film, solidLabD50, recipe })),
-            });
-        }}
-      >
-        {inksWords('got.takeTheNewRecipes')}
-      </Button>
-    </div>
   );
 }
 

@@ -6,6 +6,7 @@ import Link from 'next/link';
 import { deltaE2000, hexFromLabD50, wordForDifference, type Lab } from '@/core/colour';
 import { inkingsOf, inkOf, wantedOf } from '@/derived';
 import { usePrintDesk } from '../../kit/printContext';
+import { AllRecipes } from './AllRecipes';
 import { CabinetPanel } from './CabinetPanel';
 import { RecipePanel } from './RecipePanel';
 import { useInkNeed } from './useInkNeed';
@@ -55,6 +56,7 @@ export function InksView() {
           <h1>{inksWords('inks.inksForThisPrint')}</h1>
           {toggle}
         </div>
+        <AllRecipes />
         <Pots step={step} places={places} chosen={chosen} setInking={setInking} />
       </div>
       <aside className={kit.side}>

@@ -1,6 +1,6 @@
 'use client';
 import clsx from 'clsx';
-import { Fragment, useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
+import { useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
 import { blockNamesOf, inkingsOf, inkNamesOf, inkOf, movesOfRuns, runsOfCut, type Mark } from '@/derived';
 import type { Block, Plan } from '@/model';
@@ -315,12 +315,12 @@ export function Legend() {
   return (
     <p className={clsx(kit.note, css.legend)} aria-label={weaveWords('weave.legend')}>
       {kinds.map((kind) => (
-        <Fragment key={kind}>
+        <span key={kind} className={css.meaning}>
           <span className={css.sample}>
             <Crossing inks={TOKENS.slate} at={0} wanted={TOKENS.hairline} kind={kind} seen={TOKENS.edge} />
           </span>
           {weaveWords(`mark.${kind}`)}
-        </Fragment>
+        </span>
       ))}
     </p>
   );

@@ -28,35 +28,37 @@ export function WeaveView({ search, toggle }: { search: Search; toggle: ReactNod
   };
   return (
     <div className={clsx(kit.work, kit.wideSide)}>
-      <div className={clsx(kit.stage, css.stageOfWeave)}>
-        <div className={css.woven}>
-          {toggle}
-          <WeaveGrid
-            acts={acts}
-            spot={spot}
-            onSpot={({ run, label: at }) => {
-              selectRun(run + 1);
-              setLabel(at);
-            }}
-            onJoin={(run) =>
-              acts.touch({
-                kind: 'runs-joined',
-                runId: plan.runs[run].id,
-                withRunId: plan.runs[run + 1].id,
-                inks: 'both',
-              })
-            }
-            onAgain={(run) => acts.touch({ kind: 'run-repeated', runId: plan.runs[run].id, as: `run-${freshName()}` })}
-          />
-          <Legend />
+      <div className={clsx(kit.stage, css.woven)}>
+        {toggle}
+        <WeaveGrid
+          acts={acts}
+          spot={spot}
+          onSpot={({ run, label: at }) => {
+            selectRun(run + 1);
+            setLabel(at);
+          }}
+          onJoin={(run) =>
+            acts.touch({
+              kind: 'runs-joined',
+              runId: plan.runs[run].id,
+              withRunId: plan.runs[run + 1].id,
+              inks: 'both',
+            })
+          }
+          onAgain={(run) => acts.touch({ kind: 'run-repeated', runId: plan.runs[run].id, as: `run-${freshName()}` })}
+        />
+        <Legend />
+        <div className={css.below}>
+          <div className={clsx(kit.stack, kit.gap18)}>
+            <StandsInTheWay meetings={meetings} acts={acts} />
+            <RestPanel meetings={meetings} acts={acts} />
+          </div>
+          <BeginFrom search={search} acts={acts} />
         </div>
-        <WeaveActsPanel acts={acts} spot={spot} />
       </div>
       <aside className={kit.side}>
         <PricePanel meetings={meetings} />
-        <StandsInTheWay meetings={meetings} acts={acts} />
-        <RestPanel meetings={meetings} acts={acts} />
-        <BeginFrom search={search} acts={acts} />
+        <WeaveActsPanel acts={acts} spot={spot} />
       </aside>
     </div>
   );
