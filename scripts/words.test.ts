@@ -24,7 +24,7 @@ const OTHERWISE: Readonly<Record<string, string>> = {
   'src/core/units/ranged.ts': 'for whoever mends a formula',
 };
 /** First lines of formats and fields of protocols. */
-const FOR_PROGRAMS = /^(event|id): |^no-store|^GIMP Palette$|^SQLite format/;
+const FOR_PROGRAMS = /^(event|id): |^\(prefers-|^italic \$\{size\}px|^no-store|^GIMP Palette$|^SQLite format/;
 
 const filesOf = (path: string): string[] =>
   statSync(path).isDirectory()

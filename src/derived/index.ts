@@ -74,6 +74,7 @@ export {
   wantedOf,
   DARKEST_ASSUMED,
 } from './looks';
+export { looksInLight, partingsIn, shiftsIn } from './inLight';
 export { beliefOf, sheetAnswerOf, sheetsOfPrint } from './belief';
 export { CARD_FORM, cardOfPrint } from './card';
 export { freeName } from './freeName';

@@ -10,5 +10,6 @@ export {
   xyzD50FromSpectrum,
 } from './spectrum';
 export { BAND_COUNT } from './observerWeights';
+export { type Light, LIGHTS, labD50InLight, xyzInLight } from './lights';
 export { wordForColour, wordForDifference } from './colourWords';
 export { HOUSE_COLOURS } from './houseColours';

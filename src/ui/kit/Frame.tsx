@@ -17,10 +17,16 @@ import { wordsOfEdit } from '@/words/history';
 import { mediumInWords, printWords } from '@/words/prints';
 import { frameWords } from '@/words/frame';
 import { clockOf } from '@/words/dates';
+import { largeWords } from '@/words/large';
 import { rich } from '@/ui/kit/rich';
 
 const KeysSheet = dynamic(
   fetched(() => import('./KeysSheet').then((m) => m.KeysSheet)),
+  { ssr: false },
+);
+
+const LargeView = dynamic(
+  fetched(() => import('./large/LargeView').then((m) => m.LargeView)),
   { ssr: false },
 );
 
@@ -40,6 +46,7 @@ export function Frame({ view, children }: { view: ViewName; children: ReactNode 
       {/* a rehearsal is done without the plan in sight */}
       <div className={css.foot}>{view !== 'rehearse' && <RunLine />}</div>
       {keysOpen && <KeysSheet open onClose={() => setKeysOpen(false)} />}
+      {view !== 'rehearse' && <LargeByKey />}
     </div>
   );
 }
@@ -78,6 +85,13 @@ function FrameKeys({ setKeysOpen, place }: OfFrame) {
     desk.selectRun(Math.min(plan.runs.length, Math.max(0, desk.selectedRun + step)));
   });
   return null;
+}
+
+/** The finished print large, from every view; a rehearsal is done without it, as without the run line. */
+function LargeByKey() {
+  const [open, setOpen] = useState(false);
+  useKeys('l', largeWords('key'), () => setOpen(true), { enabled: !open });
+  return open && <LargeView onClose={() => setOpen(false)} />;
 }
 
 function Steps({ place, steps, view }: { place: Place; steps: readonly Step[]; view: ViewName }) {

@@ -23,7 +23,7 @@ import { DAMP_CHANGE, SLIVER_RANGE_MM, WOOD_CHANGE, type RegisterPlan, type Edit
 import type { FitResult, RegisterWorker, FitQuestion } from '@/workers';
 import { LengthField, NumberField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
-import { centred, percent, type Fit, type FitPicture } from './useFit';
+import { centred, percent, type Fit, type FitPicture } from '@/ui/kit/useFit';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './FitLeaf.module.css';

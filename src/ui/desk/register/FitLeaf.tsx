@@ -5,7 +5,7 @@ import { formatLength } from '@/core/units';
 import type { FitResult, RegisterWorker } from '@/workers';
 import { usePrintDesk } from '../../kit/printContext';
 import { BitmapView } from '@/ui/kit/BitmapView';
-import { percent, type Fit, type FitPicture } from './useFit';
+import { percent, type Fit, type FitPicture } from '@/ui/kit/useFit';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './FitLeaf.module.css';

@@ -9,7 +9,7 @@ import { usePrintDesk } from '../../kit/printContext';
 import { SheetDrawing } from './SheetDrawing';
 import { SheetFields } from './SheetFields';
 import { JigDrawing, JigFields } from './JigLeaf';
-import { useFit, type FitPicture } from './useFit';
+import { useFit, type FitPicture } from '@/ui/kit/useFit';
 import { useRegisterWorker } from '@/ui/kit/useRegisterWorker';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';

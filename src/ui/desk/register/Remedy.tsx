@@ -5,7 +5,7 @@ import { formatLength } from '@/core/units';
 import { printsFromOneSide, cutsAhead } from '@/derived';
 import type { RegisterWorker } from '@/workers';
 import { usePrintDesk } from '../../kit/printContext';
-import { percent, type Fit } from './useFit';
+import { percent, type Fit } from '@/ui/kit/useFit';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import { registerWords } from '@/words/register';

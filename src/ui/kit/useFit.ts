@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { FIT_SHEETS, inImage, motionAbout, type Motion, type SheetLayout, type Spread } from '@/core/registration';
 import { fixedMotions, ownSpread } from '@/derived';
 import type { FitQuestion, FitResult, RegisterWorker } from '@/workers';
-import { usePrintDesk } from '../../kit/printContext';
+import { usePrintDesk } from './printContext';
 import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';
 
 /** Which picture of the fit is shown: the sheets, one laid by hand, or where it fails. */

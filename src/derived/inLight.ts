@@ -1,0 +1,64 @@
+import { deltaE2000, labD50InLight, type Lab, type Light } from '@/core/colour';
+import { measuredFromInternal, stackInternals } from '@/core/inks';
+import type { Plan } from '@/model';
+import { groundOfPlan, printedRuns, type ColoursGot, type PlanLooks } from './looks';
+
+/**
+ * The sheet after each run in a light, as an eye sees it that is used to that light: `[r][part]`. Spectra are those of the films; of an ink
+ * known by its colour alone it is the smoothest that has it, so how such an ink shifts is a guess.
+ */
+export function looksInLight(plan: Plan, got: ColoursGot, { stacks, looks }: PlanLooks, light: Light): Lab[][] {
+  const ground = groundOfPlan(plan);
+  const runs = printedRuns(plan, got);
+  const known = new Map<string, Lab[]>();
+  const reached = stacks.map((stack) => {
+    const key = stack.map(({ run, inking }) => `${run}.${inking}`).join();
+    const films = stack.map(({ run, inking }) => runs[run].inkings[inking]);
+    const made =
+      known.get(key) ??
+      stackInternals(ground, films).map((internal) =>
+        labD50InLight(measuredFromInternal(internal, ground.floor), light),
+      );
+    known.set(key, made);
+    return made;
+  });
+  return looks.map((_, r) => stacks.map((stack, p) => reached[p][stack.filter(({ run }) => run < r).length]));
+}
+
+/** Two colours of the picture that are alike in daylight and apart in another light. */
+export interface Parting {
+  readonly colours: readonly [string, string];
+  readonly deltaEInDaylight: number;
+  readonly deltaEThere: number;
+}
+
+/** As alike as this they pass for one; as far apart as that anybody sees two. */
+const ALIKE = 3,
+  APART = 2;
+
+/** Pairs of colours that match in one light and part in another, widest first; and the colour that shifts most by itself. */
+export function partingsIn(plan: Plan, daylight: readonly Lab[], there: readonly Lab[]): Parting[] {
+  const colours = plan.flat?.colours ?? [];
+  return colours
+    .flatMap((a, i) =>
+      colours.slice(i + 1).map((b, k): Parting => {
+        const j = i + 1 + k;
+        return {
+          colours: [a.name, b.name],
+          deltaEInDaylight: deltaE2000(daylight[i], daylight[j]),
+          deltaEThere: deltaE2000(there[i], there[j]),
+        };
+      }),
+    )
+    .filter(
+      (pair) =>
+        Math.min(pair.deltaEInDaylight, pair.deltaEThere) < ALIKE &&
+        Math.abs(pair.deltaEThere - pair.deltaEInDaylight) >= APART,
+    )
+    .sort((a, b) => b.deltaEThere - a.deltaEThere);
+}
+
+/** How far each colour of the picture shifts against daylight, ΔE00. */
+export function shiftsIn(daylight: readonly Lab[], there: readonly Lab[], colours: number): number[] {
+  return Array.from({ length: colours }, (_, label) => deltaE2000(daylight[label], there[label]));
+}
