@@ -46,6 +46,34 @@ test('parts of the cut are ticked off by click, list and key, and stay ticked', 
   await expect(page.getByTestId('stamp').filter({ hasText: 'as printed' })).toBeVisible();
 });
 
+test('pieces by number, colour and place; the sheet laid under the cut; ticked by painting over', async ({ page }) => {
+  const id = await flattenedPrint(page, server, 'pieces');
+  await page.goto(`${server.url}/print/${id}/cut`);
+  const first = page.getByTestId('part').first();
+  await expect(first).toContainText(/^[☐☑]\s*1 · .+, (in the middle|at \d+ o’clock(, by the edge)?)/);
+  await expect(first).toContainText(/outline with|with \d|narrower than/);
+  const sheet = page.getByTestId('sheet');
+  await expect(sheet.locator('text').first()).toHaveText('1');
+  const colour = () =>
+    sheet.locator('canvas').evaluate((canvas: HTMLCanvasElement) => {
+      const small = new OffscreenCanvas(16, 12).getContext('2d')!;
+      small.drawImage(canvas, 0, 0, 16, 12);
+      return small.getImageData(0, 0, 16, 12).data.join();
+    });
+  await page.waitForTimeout(500);
+  const block = await colour();
+  await page.keyboard.press('u');
+  await expect(page.getByRole('button', { name: 'the sheet so far' })).toHaveAttribute('aria-pressed', 'true');
+  await expect.poll(colour).not.toBe(block);
+  await page.keyboard.press('b');
+  const box = (await sheet.boundingBox())!;
+  await page.mouse.move(box.x + 30, box.y + box.height * 0.2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width - 30, box.y + box.height * 0.2, { steps: 30 });
+  await page.mouse.up();
+  await expect(page.getByText(/^[1-9]\d* of \d+ parts? done/)).toBeVisible();
+});
+
 test('a note, several faults, setting aside, and taking back by target', async ({ page }) => {
   const id = await readyToPull(page, 'targets', 6);
   const faults = page.getByRole('group', { name: 'Faults of this pull' });

@@ -113,6 +113,7 @@ describe('a stage of the block', () => {
     widthMm: 100,
     heightMm: 80,
     standing: 'M0 0l100 0l0 100z',
+    pieces: [],
     notes: [],
     cutNow: 'M500 500l20 0l0 20zM-5 7l1 1z',
   };
@@ -136,6 +137,21 @@ describe('a stage of the block', () => {
     expect(texts(calls)).toEqual(
       expect.arrayContaining(['run 2', 'mirrored: this is the block, not the print', 'origin corner', 'this side up']),
     );
+  });
+
+  test('numbers the pieces in their order, where there is room for a number', () => {
+    const pieces = [
+      { xMm: 20, yMm: 30, roomMm: 8 },
+      { xMm: 40, yMm: 30, roomMm: 1 },
+      { xMm: 60, yMm: 50, roomMm: 8 },
+    ];
+    const numbers = callsOf(stageDrawing({ ...page, pieces })).filter(
+      (c) => c.kind === 'text' && /^\d+$/.test(String(c.args[0])),
+    );
+    expect(numbers.map((c) => c.args.slice(0, 3))).toEqual([
+      ['1', 24, 37.5],
+      ['3', 64, 57.5],
+    ]);
   });
 
   test('frames the block to size', () => {

@@ -77,6 +77,8 @@ export interface StagePage {
   /** Path data on the mirrored block, hundredths of a mm. */
   readonly standing: string;
   readonly cutNow: string;
+  /** Pieces to cut in the order of their numbers: places on the mirrored block, and the room there is for a number. */
+  readonly pieces: readonly { readonly xMm: number; readonly yMm: number; readonly roomMm: number }[];
   /** What to heed at the cut lines: overlaps, chokes. */
   readonly notes: readonly string[];
 }
@@ -85,6 +87,10 @@ export interface StagePage {
 const STAGE_SIDE_MM = 4,
   STAGE_TOP_MM = 9,
   STAGE_FOOT_MM = 5;
+
+/** A number on the cut map, and the room a piece must have for it. */
+const NUMBER_MM = 3,
+  LEAST_ROOM_MM = 2.5;
 
 /** One stage of the block, mirrored: standing grey, to be cut hatched, cleared white. */
 export function stageDrawing(page: StagePage): Drawing {
@@ -103,6 +109,10 @@ export function stageDrawing(page: StagePage): Drawing {
       const [x, y] = [STAGE_SIDE_MM, STAGE_TOP_MM];
       pen.area(shifted(page.standing, x, y), STANDING);
       pen.hatch(shifted(page.cutNow, x, y), this.widthMm, this.heightMm, MADDER);
+      page.pieces.forEach(({ xMm, yMm, roomMm }, i) => {
+        if (roomMm >= LEAST_ROOM_MM)
+          pen.text(String(i + 1), x + xMm, y + yMm - NUMBER_MM / 2, NUMBER_MM, { align: 'center' });
+      });
       pen.rect(x, y, widthMm, heightMm, { widthMm: 0.3 });
       originCorner(pen, x, y + heightMm, fileWords('drawings.originCorner'));
       pen.text(fileWords('drawings.run', { run: page.run }), x, 1.5, 5.5);

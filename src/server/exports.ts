@@ -1,6 +1,7 @@
 import { fileWords } from '@/words/files';
 import sharp from 'sharp';
 import { HOUSE_COLOURS, srgb8FromLabD50, hexFromLabD50 } from '@/core/colour';
+import { cutIslandsOf, inCuttingOrder } from '@/core/cutting';
 import { findIslands, labelCoverage, labelSet, packRgb, paintCoverage } from '@/core/geometry';
 import {
   onPaperOf,
@@ -58,7 +59,7 @@ export async function registrationPdf(
 ): Promise<Outcome<FileOut>> {
   const laid = laidOut(db, id);
   if (!laid.ok) return laid;
-  const { plan, name, sheet, mmPerPx, widthMm, heightMm } = laid.value;
+  const { plan, name, sheet, map, mmPerPx, widthMm, heightMm } = laid.value;
   const arcs = tracedSheet(laid.value);
   const drawings = [
     ...jigPages(laid.value, arcs),
@@ -67,6 +68,7 @@ export async function registrationPdf(
       const block = plan.blocks.length > 1 ? blockNamesOf(plan, run) : undefined;
       const path = (labels: readonly number[]) => pathOfSet(arcs, labelSet(labels), mmPerPx, true);
       report(0.1 + (0.4 * i) / plan.runs.length);
+      const { islands } = cutIslandsOf(map, labelSet(state.cutNow), mmPerPx);
       return stageDrawing({
         printName: name,
         run: i + 1,
@@ -76,6 +78,9 @@ export async function registrationPdf(
         heightMm,
         standing: path(state.standing),
         cutNow: path(state.cutNow),
+        pieces: inCuttingOrder(islands, { widthMm, heightMm }).map(({ xMm, yMm, boxMm }) => ({
+          ...{ xMm: widthMm - xMm, yMm, roomMm: Math.min(boxMm.x1 - boxMm.x0, boxMm.y1 - boxMm.y0) },
+        })),
         notes: cutLineNotes(plan, run).map((note) => noteInWords(note)),
       });
     }),

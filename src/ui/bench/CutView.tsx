@@ -1,9 +1,10 @@
 'use client';
 import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Link from 'next/link';
 import { type Dispatch, type SetStateAction } from 'react';
-import { type CutIsland } from '@/core/cutting';
-import { formatLength } from '@/core/units';
+import { NAMED_PIECES, type CutIsland } from '@/core/cutting';
 import { type Run } from '@/model';
 import { cutLineNotes, openSlips, type Slip } from '@/derived';
 import { Cautions } from '../kit/Cautions';
@@ -20,13 +21,12 @@ import { kit } from '@/ui/kit/styles';
 import css from './CutView.module.css';
 import { NothingToShow } from '@/ui/kit/NothingYet';
 import type { Cut } from '@/model';
-import { useCut, cutInWords } from './useCut';
+import { UNDER, useCut, cutInWords, type Under } from './useCut';
+import { PieceList } from './PieceList';
 import { GateDialog } from './GateDialog';
 import { cutWords } from '@/words/cut';
 import { noteInWords } from '@/words/notes';
 import { decimal } from '@/words/quantities';
-/** Parts smaller than this are not listed one by one. */
-const LISTED = 60;
 
 /** Cut: the stage's map as the block lies, ticked off part by part, and the gate at its end. */
 export function CutView() {
@@ -49,12 +49,13 @@ export function CutView() {
           <h1>{allCut ? cutWords('allDone') : titleOf(words, cut.index + 1)}</h1>
         </div>
         <CutMap {...cut} picked={islands?.[cut.chosen]} />
+        {!allCut && <UnderCut {...cut} />}
       </div>
       <aside className={kit.side}>
         <CutFacts {...cut} {...words} run={run} />
         {draft && <SlipMarking regions={cut.regions} cutId={stage.id} draft={draft} onDraft={setDraft} />}
         <SlipList onShow={cut.setShownSlip} />
-        {!draft && <PartList {...cut} {...words} />}
+        {!draft && <PieceList {...cut} {...words} />}
         <CutFoot {...cut} {...words} stage={stage} />
         <Cautions place="cut" />
       </aside>
@@ -70,7 +71,43 @@ function titleOf({ cutName, block }: { cutName: string; block: string | undefine
     : cutWords('titleFrom', { what: cutName, block, run });
 }
 
+interface UnderCutProps {
+  readonly under: Under;
+  readonly setUnder: Dispatch<SetStateAction<Under>>;
+  readonly brushing: boolean;
+  readonly setBrushing: Dispatch<SetStateAction<boolean>>;
+}
+
+/** What lies under the cut, and whether a drag moves the map or ticks what it passes. */
+function UnderCut({ under, setUnder, brushing, setBrushing }: UnderCutProps) {
+  return (
+    <div className={clsx(kit.row, kit.gap22, css.under)}>
+      <ToggleButtonGroup
+        size="small"
+        exclusive
+        value={under}
+        aria-label={cutWords('under.label')}
+        onChange={(_, next: Under | null) => next && setUnder(next)}
+      >
+        {UNDER.map((one) => (
+          <ToggleButton key={one} value={one}>
+            {cutWords(`under.${one}`)}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+      <ToggleButton size="small" value="brush" selected={brushing} onChange={() => setBrushing((on) => !on)}>
+        {cutWords('brush')}
+      </ToggleButton>
+      {brushing && <span className={kit.note}>{cutWords('brushing')}</span>}
+    </div>
+  );
+}
+
 interface CutMapProps {
+  readonly brushing: boolean;
+  readonly brush: (x: number, y: number) => Promise<void>;
+  readonly islands: readonly CutIsland[] | undefined;
+  readonly ticked: ReadonlySet<number> | undefined;
   readonly mirrored: boolean;
   readonly paint: PaintView;
   readonly pickAt: (x: number, y: number) => Promise<void>;
@@ -95,6 +132,10 @@ function CutMap({
   regions,
   picked,
   allCut,
+  brushing,
+  brush,
+  islands,
+  ticked,
 }: CutMapProps) {
   const { plan, unit } = usePrintDesk('plan', 'unit');
   const { raster } = plan.picture!;
@@ -107,6 +148,7 @@ function CutMap({
       mirrored={mirrored}
       paint={paint}
       onPick={(x, y) => void pickAt(x, y)}
+      onBrush={brushing && !draft ? (x, y) => void brush(x, y) : undefined}
       label={cutWords('map', { run: index + 1 })}
       stamp={
         <div className={clsx(kit.stamp, mirrored && kit.mirrored)} data-testid="stamp">
@@ -114,19 +156,52 @@ function CutMap({
         </div>
       }
       overlay={(mm) => (
-        <CutMarks
-          shownSlip={shownSlip}
-          draft={draft}
-          draftOutlines={draftOutlines}
-          regions={regions}
-          mm={mm}
-          picked={picked}
-          allCut={allCut}
-        />
+        <>
+          {!draft && !allCut && islands && <Numbers {...{ islands, ticked, mm, mirrored }} />}
+          <CutMarks
+            shownSlip={shownSlip}
+            draft={draft}
+            draftOutlines={draftOutlines}
+            regions={regions}
+            mm={mm}
+            picked={picked}
+            allCut={allCut}
+          />
+        </>
       )}
     />
   );
 }
+
+interface NumbersProps {
+  readonly islands: readonly CutIsland[];
+  readonly ticked: ReadonlySet<number> | undefined;
+  readonly mm: number;
+  readonly mirrored: boolean;
+}
+
+/** The numbers of the pieces, upright also where the block is seen mirrored; those that are cut are struck through. */
+function Numbers({ islands, ticked, mm, mirrored }: NumbersProps) {
+  return islands.slice(0, NAMED_PIECES).map((piece, i) => {
+    // a piece smaller than its number is told by the list alone
+    if ((piece.boxMm.x1 - piece.boxMm.x0) / mm < LEAST_ROOM_PX) return null;
+    return (
+      <text
+        key={piece.key}
+        className={css.number}
+        transform={`translate(${piece.xMm},${piece.yMm}) scale(${mirrored ? -mm : mm},${mm})`}
+        textAnchor="middle"
+        dominantBaseline="central"
+        textDecoration={ticked?.has(piece.key) ? 'line-through' : undefined}
+      >
+        {i + 1}
+      </text>
+    );
+  });
+}
+
+/** Room a number needs, screen pixels. */
+const LEAST_ROOM_PX = 14;
 
 interface CutFootProps {
   readonly notYet: boolean;
@@ -200,56 +275,6 @@ function CutMarks({ shownSlip, draft, draftOutlines, regions, mm, picked, allCut
       {draft ? <RegionOverlay regions={regions} mm={mm} /> : <IslandOverlay mm={mm} />}
       {picked && !allCut && !draft && <circle className={kit.placeMark} cx={picked.xMm} cy={picked.yMm} r={13 * mm} />}
     </>
-  );
-}
-
-interface PartListProps {
-  readonly islands: readonly CutIsland[] | undefined;
-  readonly doneCount: number;
-  readonly chosen: number;
-  readonly setChosen: Dispatch<SetStateAction<number>>;
-  readonly tick: (island: number) => Promise<void>;
-  readonly ticked: ReadonlySet<number> | undefined;
-}
-
-function PartList({ islands, doneCount, chosen, setChosen, tick, ticked }: PartListProps) {
-  const { unit } = usePrintDesk('unit');
-  return (
-    <section className={css.listed}>
-      <h2>{islands ? cutWords('parts', { done: doneCount, parts: islands.length }) : cutWords('looking')}</h2>
-      <div className={clsx(css.list, kit.scrolls, kit.above6)}>
-        {islands?.slice(0, LISTED).map((island, i) => (
-          <button
-            key={island.key}
-            type="button"
-            className={clsx(kit.tone, css.island)}
-            data-testid="part"
-            aria-pressed={i === chosen}
-            onFocus={() => setChosen(i)}
-            onClick={() => {
-              setChosen(i);
-              void tick(island.key);
-            }}
-          >
-            <span aria-hidden className={kit.readable}>
-              {ticked?.has(island.key) ? '☑' : '☐'}
-            </span>
-            <span className={clsx(ticked?.has(island.key) && kit.quiet)}>
-              {cutWords('partAt', { x: formatLength(island.xMm, unit, 0), y: formatLength(island.yMm, unit, 0) })}
-              {ticked?.has(island.key) && <span className={kit.visuallyHidden}> {cutWords('partDone')}</span>}
-            </span>
-            <span className={kit.num}>
-              {island.areaMm2 >= 100
-                ? cutWords('cm2', { area: decimal(island.areaMm2 / 100, 1) })
-                : cutWords('mm2', { area: decimal(island.areaMm2, 1) })}
-            </span>
-          </button>
-        ))}
-      </div>
-      {islands && islands.length > LISTED && (
-        <p className={kit.note}>{cutWords('smaller', { parts: islands.length - LISTED })}</p>
-      )}
-    </section>
   );
 }
 

@@ -1,11 +1,11 @@
 'use client';
 import { inWords } from '@/words/failures';
 import { useCallback, useEffect, useMemo, useRef, useState, type Dispatch, type SetStateAction } from 'react';
-import { type CutIsland } from '@/core/cutting';
+import { inCuttingOrder, type CutIsland } from '@/core/cutting';
 import { type Run } from '@/model';
 import { blockNamesOf, inkNamesOf, sideOfCut, cutsOfRun, runsOfCut, type Slip } from '@/derived';
 import { labelStatesOf, type LabelState } from '@/ui/kit/blockStates';
-import { BLOCK_WORDS } from '../kit/colours';
+import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
 import { usePrintDesk, type PrintDesk } from '../kit/printContext';
 import { type PaintView } from '../kit/SheetCanvas';
 import { useRegions, type Regions } from '@/ui/kit/regions/useRegions';
@@ -44,14 +44,74 @@ export function useCut() {
   const [draft, setDraft] = useState<SlipDraft>();
   const [shownSlip, setShownSlip] = useState<Slip>();
   const draftOutlines = useDraftOutlines(draft);
-  const { islands, tick, paint } = useCutParts(ticked, labels, stage, allCut);
+  const { islands, tick, paint: cutPaint } = useCutParts(ticked, labels, stage, allCut);
+  const { under, setUnder, paint } = useUnder(cutPaint, labels, index);
+  const { brushing, setBrushing, brush } = useBrush(ticked, tick);
   const pickAt = useCutPick(regions, draft, setDraft, setChosen, islands, tick);
   useCutKeys(setMirrored, setChosen, islands, chosen, tick);
   return {
     ...{ desk, index, allCut, labels, run, stage, ticked, islands, tick, paint, pickAt, regions },
     ...{ chosen, setChosen, mirrored, asking, setAsking, minutes, setMinutes, replaying, setReplaying },
     ...{ draft, setDraft, draftOutlines, shownSlip, setShownSlip },
+    ...{ cutPaint, under, setUnder, brushing, setBrushing, brush },
   };
+}
+
+/** The pieces that are named in the order in which one would cut them; after them the small ones. */
+function withNumbers(
+  pieces: readonly CutIsland[],
+  size: { readonly widthMm: number; readonly heightMm: number },
+): CutIsland[] {
+  const named = inCuttingOrder(pieces, size);
+  return [...named, ...pieces.filter((piece) => !named.includes(piece))];
+}
+
+/** What lies under the cut map. */
+export const UNDER = ['block', 'sheet', 'picture'] as const;
+export type Under = (typeof UNDER)[number];
+
+/** The block as it stands, or the sheet so far, or the picture wanted, with what is cut now hatched over it. */
+function useUnder(cutPaint: PaintView, labels: LabelState | undefined, index: number) {
+  const { plan, looks, sheet, sheetWorker } = usePrintDesk('plan', 'looks', 'sheet', 'sheetWorker');
+  const [under, setUnder] = useState<Under>('block');
+  useKeys('u', cutWords('keys.under'), () => setUnder((now) => UNDER[(UNDER.indexOf(now) + 1) % UNDER.length]));
+  const paint: PaintView = useCallback(
+    async (view, width, height) => {
+      if (under === 'block' || !labels || !looks) return cutPaint(view, width, height);
+      const colours = plan.flat!.colours;
+      const styles = sheet.parts.map(({ label }, p) => ({
+        fill: wordOfLab(under === 'sheet' ? looks.looks[index][p] : colours[label].wantedLabD50),
+        ...(labels.cutNow.includes(p) && { stroke: BLOCK_WORDS.cutStroke }),
+      }));
+      const backdrop = BLOCK_WORDS.backdrop;
+      const answer = await sheetWorker.ask('paint', { what: 'sheet', styles, view, width, height, backdrop });
+      return answer.ok ? answer.value : undefined;
+    },
+    [cutPaint, index, labels, looks, plan, sheet, sheetWorker, under],
+  );
+  return { under, setUnder, paint };
+}
+
+/** Ticking by painting over: each piece that is passed is ticked, once. */
+function useBrush(ticked: ReadonlySet<number> | undefined, tick: (island: number) => Promise<void>) {
+  const { sheetWorker } = usePrintDesk('sheetWorker');
+  const [brushing, setBrushing] = useState(false);
+  const passed = useRef(new Set<number>());
+  const now = useRef(ticked);
+  now.current = ticked;
+  useKeys('b', cutWords('keys.brush'), () => setBrushing((on) => !on));
+  const brush = useCallback(
+    async (x: number, y: number) => {
+      const answer = await sheetWorker.ask('cutIslandAt', { x, y });
+      if (!answer.ok || answer.value === null || passed.current.has(answer.value)) return;
+      passed.current.add(answer.value);
+      if (!now.current?.has(answer.value)) await tick(answer.value);
+    },
+    [sheetWorker, tick],
+  );
+  // what was ticked off by hand in between can be painted over again
+  useEffect(() => passed.current.clear(), [brushing]);
+  return { brushing, setBrushing, brush };
 }
 
 /** How much there is to cut, from what, and whether it may be cut yet. */
@@ -154,8 +214,10 @@ function useCutParts(
   stage: Cut | undefined,
   allCut: boolean,
 ) {
-  const desk = usePrintDesk('sheetWorker', 'tell', 'log', 'sheet');
-  const { sheetWorker, tell, log } = desk;
+  const desk = usePrintDesk('sheetWorker', 'tell', 'log', 'sheet', 'plan');
+  const { sheetWorker, tell, log, plan } = desk;
+  const size = useRef(plan.picture);
+  size.current = plan.picture;
   const tickedNow = useRef(ticked);
   tickedNow.current = ticked;
   const [islands, setIslands] = useState<readonly CutIsland[]>();
@@ -168,7 +230,7 @@ function useCutParts(
     void sheetWorker.ask('cutIslands', { standing, cutNow, done: [...(tickedNow.current ?? [])] }).then((answer) => {
       if (!wanted) return;
       if (answer.ok) {
-        setIslands(answer.value);
+        setIslands(withNumbers(answer.value, size.current!));
         setVersion((v) => v + 1);
       } else if (answer.code !== 'stopped') tell(inWords(answer));
     });

@@ -30,6 +30,8 @@ export interface Props {
   /** A point of the unmirrored picture in map pixels, or undefined when the pointer leaves. */
   readonly onHover?: (x: number | undefined, y: number) => void;
   readonly onPick?: (x: number, y: number) => void;
+  /** While it is given, dragging paints over the picture instead of moving it. */
+  readonly onBrush?: (x: number, y: number) => void;
   readonly handle?: RefObject<SheetCanvasHandle | null>;
 }
 
@@ -50,7 +52,7 @@ export interface SheetCanvasHandle {
  * worker; until it answers the last picture is moved along.
  */
 export function SheetCanvas(props: Props) {
-  const { onHover, onPick, divider = 0, mirrored = false, mmPerPx, widthPx } = props;
+  const { onHover, onPick, onBrush, divider = 0, mirrored = false, mmPerPx, widthPx } = props;
   const canvas = useRef<HTMLCanvasElement>(null);
   const view = useCanvasView(props);
   const { box, size, transform, fit } = view;
@@ -70,11 +72,15 @@ export function SheetCanvas(props: Props) {
       onKeyDown={acts.onKeyDown}
       onPointerMove={(e) => {
         if (cross) setCross(undefined);
+        if (onBrush && e.buttons & 1) onBrush(...acts.toMap(e.clientX, e.clientY));
         onHover?.(...acts.toMap(e.clientX, e.clientY));
+      }}
+      onPointerDown={(e) => {
+        if (onBrush && !(e.target as Element).closest('[data-control]')) onBrush(...acts.toMap(e.clientX, e.clientY));
       }}
       onPointerLeave={() => onHover?.(undefined, 0)}
       onClick={(e) => {
-        if (!(e.target as Element).closest('[data-control]')) onPick?.(...acts.toMap(e.clientX, e.clientY));
+        if (!(e.target as Element).closest('[data-control]') && !onBrush) onPick?.(...acts.toMap(e.clientX, e.clientY));
       }}
     >
       <canvas

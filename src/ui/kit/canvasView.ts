@@ -36,7 +36,9 @@ interface CanvasView {
 }
 
 /** The size of the canvas and its zoom by wheel, pinch and drag. */
-export function useCanvasView({ widthPx, heightPx }: Props): CanvasView {
+export function useCanvasView({ widthPx, heightPx, onBrush }: Props): CanvasView {
+  const brushes = useRef(false);
+  brushes.current = Boolean(onBrush);
   const box = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [transform, setTransform] = useState<ZoomTransform>(zoomIdentity);
@@ -54,7 +56,12 @@ export function useCanvasView({ widthPx, heightPx }: Props): CanvasView {
     const element = select(box.current!);
     const z = zoom<HTMLDivElement, unknown>()
       .scaleExtent([0.5, 40])
-      .filter((event: Event) => !(event.target as Element).closest('[data-control]') && !(event as MouseEvent).button)
+      .filter(
+        (event: Event) =>
+          !(event.target as Element).closest('[data-control]') &&
+          !(event as MouseEvent).button &&
+          (event.type === 'wheel' || !brushes.current),
+      )
       .on('zoom', (event: { transform: ZoomTransform }) => setTransform(event.transform));
     behaviour.current = z;
     element.call(z).on('dblclick.zoom', null);
