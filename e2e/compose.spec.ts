@@ -128,4 +128,11 @@ test('the rest is solved around what is kept, and a proposal is a weave to begin
     .first()
     .click();
   await expect.poll(async () => (await stateOf(server, id)).undoLabel).toBe('sketch-taken');
+  // its reason is kept with it, on the run line and in the history of the print
+  const why = page.getByRole('region', { name: 'Why it was done' });
+  await why.getByLabel(/^Why \(“plan taken”\)/).fill('the dark came first');
+  await why.getByRole('button', { name: 'Keep it' }).click();
+  await expect(why.getByRole('listitem')).toContainText(/the dark came first.*plan taken/);
+  await expect(page.getByTestId('run-cell').filter({ hasText: 'decided: the dark came first' })).toHaveCount(1);
+  expect((await planOf(id)).decisions.map((one) => one.why)).toEqual(['the dark came first']);
 });

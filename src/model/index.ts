@@ -32,6 +32,7 @@ export {
   STOCK_RANGE,
   EXPORT_PAPERS,
   MASK_KINDS,
+  MOST_WHY,
   ORDER_RULES,
   SLIP_ANSWERS,
   EDITION_ROUND,
@@ -60,7 +61,7 @@ export { type Run, type Forme, type Inking } from './plan/runs';
 export { type Mask, type MaskKind } from './plan/masks';
 export { type ExportPaper, type LayoutPlan, type RegisterPlan } from './plan/sheet';
 export { type Plan, type PairTrap, checkPlan } from './plan/plan';
-export { type PlanEdit, type EditOf, checkEdit } from './plan/edits';
+export { type PlanEdit, type EditOf, checkEdit, EDIT_KINDS } from './plan/edits';
 export { nameOfEdit } from './plan/nameOfEdit';
 export { emptyPlan } from './plan/begin';
 export { upgradedPlan } from './plan/upgrades/upgradedPlan';

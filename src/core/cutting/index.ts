@@ -18,7 +18,7 @@ export { directionDeg } from './thinParts';
 export { clearingByTool } from './clearing';
 export { bridgedWidthMm, openGround, atRisk, supportsFor } from './rollerReach';
 export { type CutIsland, cutIslandsOf } from './cutIslands';
-export { type ClockPlace, clockPlace, inCuttingOrder, NAMED_PIECES, toolsForPiece } from './pieces';
+export { clockPlace, inCuttingOrder, NAMED_PIECES, toolsForPiece } from './pieces';
 export { type TimedCut, cutEdgeM, cuttingHours, learnedPace } from './cuttingTime';
 export { type TransferWay, TRANSFER_WAYS, transferById, transferred, keyImpressions } from './transfer';
 export { inlayFor } from './slip';

@@ -1,7 +1,7 @@
 import type { CutIsland } from './cutIslands';
 
 /** Where a piece lies in the picture as on the face of a clock; hour 0 is the middle. */
-export interface ClockPlace {
+interface ClockPlace {
   readonly hour: number;
   readonly byTheEdge: boolean;
 }

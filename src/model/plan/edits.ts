@@ -187,6 +187,9 @@ const EDITS = {
   ),
 };
 
+/** Every kind of change of a print. */
+export const EDIT_KINDS = Object.keys(EDITS);
+
 type Edits = { readonly [Kind in keyof typeof EDITS]: Frozen<InferType<(typeof EDITS)[Kind]>> };
 
 /** One change of a print as data: shown at once, sent, applied to the newest state, named in the history by its kind. */

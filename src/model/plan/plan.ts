@@ -6,7 +6,7 @@ import { failed, failure, phrase, type Outcome, type Phrase } from '@/core/units
 import { checkWith } from '../check';
 import { flat, picture } from '../design/design';
 import { anchor } from '../design/place';
-import { id, list, mm, named, oneOf, inRange, record, surfaceLabD50, whole, type Frozen } from '../fields';
+import { id, list, mm, named, oneOf, inRange, record, surfaceLabD50, text, whole, type Frozen } from '../fields';
 import {
   CHOKE_MM,
   EXPERIENCES,
@@ -74,7 +74,7 @@ export const sheets = record({
 
 /** Why something was done, in one line: kept with the run it is about, or with the whole print. */
 export const decision = record({
-  edit: named(80),
+  edit: text(80),
   runId: id().nullable().defined(),
   why: named(MOST_WHY),
   at: named(40),

@@ -30,6 +30,7 @@ import css from './RunsView.module.css';
 import { NothingToShow } from '@/ui/kit/NothingYet';
 import { Leaves } from '@/ui/kit/Leaves';
 import { AddBlock } from './AddBlock';
+import { Decisions } from './Decisions';
 import { Column } from './RunColumn';
 import { runsWords } from '@/words/runs';
 import { weaveWords } from '@/words/weave';
@@ -174,6 +175,7 @@ function RunsSide({ overlaps, closed, search, point, setPoint }: RunsSideProps) 
           <PlanNow overlaps={overlaps} leaf={leaf} closed={closed} />
           {leaf === 'plans' && <ProposalsPanel search={search} />}
           {leaf === 'plans' && <AddBlock />}
+          {leaf === 'plans' && <Decisions />}
           {leaf === 'ink' &&
             (selectedRun > 0 ? (
               <InkTurn run={plan.runs[selectedRun - 1]} index={selectedRun - 1} />

@@ -50,6 +50,7 @@ export function RunLine() {
               .map((inking) => hexFromLabD50(inkOf(plan, inking).solidLabD50))
               .join(' ')}
             now={progress.runs[i]}
+            why={plan.decisions.findLast((one) => one.runId === run.id)?.why}
             next={progress.runs[i + 1]?.phase}
             selected={selectedRun === i + 1}
             onSelect={selectRun}
@@ -80,6 +81,8 @@ interface RunCellProps extends StateProps {
   readonly came: string;
   /** Of the picture, as CSS writes an aspect ratio. */
   readonly shape: string;
+  /** Why it is as it is, as it was noted last. */
+  readonly why: string | undefined;
   /** Colours of its inks, one after another. */
   readonly hexes: string;
   readonly selected: boolean;
@@ -96,6 +99,7 @@ const RunCell = memo(function RunCell({
   shape,
   hexes,
   selected,
+  why,
   onSelect,
   ...words
 }: RunCellProps) {
@@ -120,6 +124,12 @@ const RunCell = memo(function RunCell({
             <span key={k} className={clsx(kit.swatch, kit.tiny)} style={{ background }} />
           ))}
           {i + 1}
+          {why !== undefined && (
+            <span className={css.why} title={why}>
+              <span aria-hidden>✎</span>
+              <span className={kit.visuallyHidden}>{frameWords('runLine.why', { why })}</span>
+            </span>
+          )}
         </span>
         <StateWords {...words} />
       </span>

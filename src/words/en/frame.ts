@@ -71,6 +71,7 @@ export const frame = {
     divider: 'Divider between picture and flat colours',
   },
   runLine: {
+    why: 'decided: {why}',
     label: 'Run line',
     none: 'The runs stand here once the picture is flattened.',
     gatePassed: 'Gate passed: cut for run {run, number} is done',

@@ -93,6 +93,12 @@ export const runs = {
     softener: 'softener',
     opacity: 'opacity',
   },
+  decisions: {
+    title: 'Why it was done',
+    why: 'Why {about, select, none {} other {(“{edit}”)}}{run, plural, =0 {} other {, run #}}, in one line',
+    keep: 'Keep it',
+    line: '{run, plural, =0 {} other {run #, }}{about, select, none {} other {{edit}, }}{at}',
+  },
   addBlock: {
     oneBlockMore: 'One block more',
     printedOverAllOthers:

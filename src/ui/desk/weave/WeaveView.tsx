@@ -7,6 +7,7 @@ import { kit } from '@/ui/kit/styles';
 import { usePrintDesk } from '../../kit/printContext';
 import { useMeetings } from '../useMeetings';
 import type { Search } from '../useProposals';
+import { Decisions } from '../Decisions';
 import { BeginFrom } from './BeginFrom';
 import { PricePanel, StandsInTheWay } from './PricePanel';
 import { RestPanel } from './RestPanel';
@@ -52,6 +53,7 @@ export function WeaveView({ search, toggle }: { search: Search; toggle: ReactNod
           <div className={clsx(kit.stack, kit.gap18)}>
             <StandsInTheWay meetings={meetings} acts={acts} />
             <RestPanel meetings={meetings} acts={acts} />
+            <Decisions />
           </div>
           <BeginFrom search={search} acts={acts} />
         </div>
