@@ -203,13 +203,16 @@ function repeated(plan: Plan, { runId, as, ink }: EditOf<'run-repeated'>): Plan 
 }
 
 /** One more block: its own cut with these colours standing, printed last in its own ink. */
-function withBlock(plan: Plan, { as, name, materialId, colourIds, ink }: EditOf<'block-added'>): Plan | Failure {
+function withBlock(
+  plan: Plan,
+  { as, name, materialId, colourIds, within, ink }: EditOf<'block-added'>,
+): Plan | Failure {
   if (!colourIds.every((id) => plan.flat?.colours.some((colour) => colour.id === id)))
     return gone(phrase('applyEdit.aColour'));
   const ids = { block: `block-${as}`, side: `side-${as}`, cut: `cut-${as}`, run: `run-${as}` };
   if (plan.blocks.some((block) => block.id === ids.block) || plan.runs.some((run) => run.id === ids.run))
     return failure('edit-twice.thisBlockWasAdded');
-  const cut = { id: ids.cut, standingIds: colourIds };
+  const cut = { id: ids.cut, standingIds: colourIds, ...(within && { within }) };
   return {
     ...plan,
     inks: plan.inks.some((known) => known.id === ink.id) ? plan.inks : [...plan.inks, ink],

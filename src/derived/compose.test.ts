@@ -323,6 +323,23 @@ test('no touch that the closing rule lets through changes a film that is laid or
   expect(broken).toBe(0);
 });
 
+test('one more block drawn by hand prints what lies in its place and nothing else', () => {
+  const outline = [5, 5, 25, 5, 25, 20, 5, 20];
+  const edit: PlanEdit = {
+    kind: 'block-added',
+    as: 'drawn',
+    name: 'Block 4',
+    materialId: 'lino',
+    colourIds: COLOURS,
+    within: { anchors: [], outlinesMm: [outline] },
+    ink: { ...blocks.inks[0], id: 'ink-drawn' },
+  };
+  const plan = made(blocks, edit);
+  expect(checkPlan(JSON.parse(JSON.stringify(plan))).ok).toBe(true);
+  expect(plan.blocks.at(-1)!.sides[0].cuts[0].within!.outlinesMm).toEqual([outline]);
+  expect(plan.runs.slice(0, 3)).toEqual(blocks.runs);
+});
+
 describe('what a composition costs', () => {
   const belief = learnedBelief('practised', []);
 

@@ -156,6 +156,8 @@ const EDITS = {
     name: named(60),
     materialId: oneOf(BLOCK_MATERIALS.map((m) => m.id)),
     colourIds: list(id(), MOST.colours).min(1),
+    /** Drawn by hand: these colours stand within the place only. */
+    within: place.optional(),
     ink,
   }),
   'block-set': record({ kind: kind('block-set'), blockId: id(), part: block.omit(['id', 'sides']).partial() }),

@@ -3,21 +3,26 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import clsx from 'clsx';
+import Link from 'next/link';
 import { useState } from 'react';
-import type { EditOf, Plan } from '@/model';
+import { inkingsOf, printedIds } from '@/derived';
 import { kit } from '@/ui/kit/styles';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
+import { newBlock } from './newBlock';
+import { listOf } from '@/words/phrases';
 import { runsWords } from '@/words/runs';
 
 /** One block more, invented while the others are cut or printed already: some colours of the picture stand on it, in an ink of its own. */
 export function AddBlock() {
-  const { plan, change, selectRun } = usePrintDesk('plan', 'change', 'selectRun');
+  const { plan, change, selectRun, urls } = usePrintDesk('plan', 'change', 'selectRun', 'urls');
   const [chosen, setChosen] = useState<readonly string[]>([]);
   const colours = plan.flat!.colours.filter(({ id }) => id !== plan.flat!.barePaperId);
   const there = colours.filter(({ id }) => chosen.includes(id));
-  const add = async () => {
-    const done = await change(blockOf(plan, there));
+  const printed = new Set(plan.runs.flatMap(inkingsOf).flatMap((inking) => printedIds(plan, inking)));
+  const free = plan.flat!.colours.filter(({ id }) => !printed.has(id));
+  const add = async (of: typeof there) => {
+    const done = await change(newBlock(plan, of));
     if (!done.ok) return;
     setChosen([]);
     selectRun(plan.runs.length + 1);
@@ -50,34 +55,17 @@ export function AddBlock() {
           </MenuItem>
         ))}
       </TextField>
-      <Button className={kit.above8} disabled={there.length === 0} onClick={() => void add()}>
+      <Button className={kit.above8} disabled={there.length === 0} onClick={() => void add(there)}>
         {runsWords('addBlock.addThisBlock')}
       </Button>
+      {free.length > 0 && plan.runs.length > 0 && (
+        <Button className={kit.above8} onClick={() => void add(free)}>
+          {runsWords('addBlock.leftFree', { colours: listOf(free.map(({ name }) => name)) })}
+        </Button>
+      )}
+      <p className={clsx(kit.note, kit.above6)}>
+        {runsWords('addBlock.drawnByHand')} <Link href={urls.page('block')}>{runsWords('addBlock.toTheBlock')}</Link>
+      </p>
     </section>
   );
-}
-
-type Colours = NonNullable<Plan['flat']>['colours'];
-
-/** The block as it is first: of the material of the others, in a transparent ink of its first colour. */
-function blockOf(plan: Plan, colours: Colours): EditOf<'block-added'> {
-  const number = plan.blocks.length + 1;
-  const as = `more-${Date.now().toString(36)}`;
-  return {
-    kind: 'block-added',
-    as,
-    name: runsWords('addBlock.block', { number }),
-    materialId: plan.blocks[0].materialId,
-    colourIds: colours.map(({ id }) => id),
-    ink: {
-      id: `ink-${as}`,
-      name: runsWords('addBlock.overAll', { colour: colours[0].name }).slice(0, 60),
-      mediumId: plan.inks[0]?.mediumId ?? 'oil relief',
-      solidLabD50: colours[0].wantedLabD50,
-      opacity: 'transparent',
-      film: null,
-      recipe: null,
-      softenerPercent: plan.inks.at(-1)?.softenerPercent ?? 0,
-    },
-  };
 }

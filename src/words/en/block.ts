@@ -141,7 +141,7 @@ export const block = {
     growsUnder: '{grow} {length} under {under}',
   },
   leaveOut: {
-    leaveSomethingOut: 'Leave something out',
+    leaveSomethingOut: 'Leave something out, or print it by itself',
     clickIslandsOnThe: 'Click islands on the block, or draw round a place, and gather them.',
     thisIslandDoesNot: 'This island does not stand in run {run, number}, so there is nothing to leave out.',
     maskAllClearedGround: 'Mask all cleared ground',
@@ -153,6 +153,9 @@ export const block = {
     intoClearedGround: 'Into cleared ground',
     aSecondToneIs:
       'A second tone is a run of its own from the same stage: one mask covers these places in run {run, number}, another all else in the run after it.',
+    aBlockOfIts: 'Make one more block of it',
+    aBlockSays:
+      'Printed last, over all others, in an ink that lets them through; what is cut and printed stays as it is.',
     leaveItOutOf: 'Leave it out of run {run, number}',
     printItInA: 'Print it in a second tone',
     leaveOutAgain: 'Leave out again',

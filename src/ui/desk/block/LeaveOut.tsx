@@ -13,6 +13,7 @@ import { kit } from '@/ui/kit/styles';
 import type { Masking } from './useMasking';
 import { NOTHING, KIND_WORDS, FIRST_GROWTH_MM } from './maskWords';
 import { blockWords } from '@/words/block';
+import { drawnBlock } from '../newBlock';
 
 export function LeaveOut(masking: Masking) {
   const { chosen, labels, run, count } = masking;
@@ -21,11 +22,11 @@ export function LeaveOut(masking: Masking) {
       <h2>{blockWords('leaveOut.leaveSomethingOut')}</h2>
       <p className={clsx(kit.note, kit.above4, kit.below8)}>{blockWords('leaveOut.clickIslandsOnThe')}</p>
       <GatherActs {...masking} />
-      {chosen && !labels.standing.includes(chosen.label) && (
+      {chosen && !masking.closed && !labels.standing.includes(chosen.label) && (
         <p className={clsx(kit.note, kit.above6)}>{blockWords('leaveOut.thisIslandDoesNot', { run })}</p>
       )}
       {count > 0 && <GatheredMask {...masking} />}
-      <KeepCleanActs {...masking} />
+      {!masking.closed && <KeepCleanActs {...masking} />}
     </section>
   );
 }
@@ -57,8 +58,7 @@ function KeepCleanActs({ add }: Masking) {
 }
 
 function GatheredMask(masking: Masking) {
-  const { count, setGathered, kind, setKind, growMm, setGrowMm, run } = masking;
-  const { unit } = usePrintDesk('unit');
+  const { count, setGathered, run } = masking;
   return (
     <div className={clsx(kit.stack, kit.gap12, kit.above14)}>
       <p className={clsx(kit.say, kit.plain)}>
@@ -67,31 +67,57 @@ function GatheredMask(masking: Masking) {
           {blockWords('leaveOut.letGo')}
         </button>
       </p>
-      <div className={clsx(kit.fields, kit.atTop)}>
-        <TextField
-          select
-          label={blockWords('leaveOut.how')}
-          value={kind}
-          onChange={(e) => setKind(e.target.value as MaskKind)}
-        >
-          {MASK_KINDS.filter((k) => k !== 'keep clean').map((k) => (
-            <MenuItem key={k} value={k}>
-              {KIND_WORDS[k]}
-            </MenuItem>
-          ))}
-        </TextField>
-        {kind === 'mask' && (
-          <LengthField
-            label={blockWords('leaveOut.intoClearedGround')}
-            valueMm={growMm}
-            unit={unit}
-            range={MASK_GROWTH_MM}
-            onChange={setGrowMm}
-          />
-        )}
-      </div>
-      <GatheredActs {...masking} />
-      <p className={kit.note}>{blockWords('leaveOut.aSecondToneIs', { run })}</p>
+      {!masking.closed && <HowLeftOut {...masking} />}
+      {!masking.closed && <GatheredActs {...masking} />}
+      {!masking.closed && <p className={kit.note}>{blockWords('leaveOut.aSecondToneIs', { run })}</p>}
+      <OwnBlock {...masking} />
+    </div>
+  );
+}
+
+function HowLeftOut({ kind, setKind, growMm, setGrowMm }: Masking) {
+  const { unit } = usePrintDesk('unit');
+  return (
+    <div className={clsx(kit.fields, kit.atTop)}>
+      <TextField
+        select
+        label={blockWords('leaveOut.how')}
+        value={kind}
+        onChange={(e) => setKind(e.target.value as MaskKind)}
+      >
+        {MASK_KINDS.filter((k) => k !== 'keep clean').map((k) => (
+          <MenuItem key={k} value={k}>
+            {KIND_WORDS[k]}
+          </MenuItem>
+        ))}
+      </TextField>
+      {kind === 'mask' && (
+        <LengthField
+          label={blockWords('leaveOut.intoClearedGround')}
+          valueMm={growMm}
+          unit={unit}
+          range={MASK_GROWTH_MM}
+          onChange={setGrowMm}
+        />
+      )}
+    </div>
+  );
+}
+
+/** The gathered places as one block more, drawn by hand over what is there: invented after a proof, printed last. */
+function OwnBlock({ gathered, setGathered, regions }: Masking) {
+  const { change, plan, selectRun } = usePrintDesk('change', 'plan', 'selectRun');
+  const add = async () => {
+    const done = await change(drawnBlock(plan, gathered));
+    if (!done.ok) return;
+    setGathered(NOTHING);
+    regions.letGo();
+    selectRun(plan.runs.length + 1);
+  };
+  return (
+    <div>
+      <Button onClick={() => void add()}>{blockWords('leaveOut.aBlockOfIts')}</Button>
+      <p className={clsx(kit.note, kit.above4)}>{blockWords('leaveOut.aBlockSays')}</p>
     </div>
   );
 }

@@ -16,7 +16,7 @@ export function MaskPanel(props: MaskPanelProps) {
   return (
     <>
       <MasksOfRun {...masking} />
-      {!masking.closed && <LeaveOut {...masking} />}
+      <LeaveOut {...masking} />
       <Cautions place="board" />
     </>
   );
