@@ -136,3 +136,49 @@ test('the rest is solved around what is kept, and a proposal is a weave to begin
   await expect(page.getByTestId('run-cell').filter({ hasText: 'decided: the dark came first' })).toHaveCount(1);
   expect((await planOf(id)).decisions.map((one) => one.why)).toEqual(['the dark came first']);
 });
+
+test('a block invented after run 2 of a reduction: drawn by hand, printed last, and the sheets numbered', async ({
+  page,
+}) => {
+  const id = await flattenedPrint(page, server, 'invented');
+  const { plan } = await stateOf(server, id);
+  let minute = 0;
+  const log = async (...acts: object[]) => {
+    const events = acts.map((act) => ({
+      id: randomUUID(),
+      at: `2026-11-20T10:${String(minute++).padStart(2, '0')}:00.000Z`,
+      version: 2,
+      act,
+    }));
+    const answer = await page.request.post(`${server.url}/api/prints/${id}/log`, {
+      headers: { Origin: server.url },
+      data: { known: '0.0.0', events },
+    });
+    expect(await answer.text()).not.toContain('"message"');
+  };
+  const cut = (run: number) => ({ kind: 'cut-done', cutId: plan.runs[run].formes[0].cutId });
+  const pulls = (runId: string) =>
+    ['1', '2'].map((sheet) => ({ kind: 'pull', runId, sheet, faults: [], setAside: false, note: '' }));
+  await log({ kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 2, tests: 0 });
+  for (const run of [0, 1]) await log(cut(run), ...pulls(plan.runs[run].id));
+
+  // drawn on the block of run 2, which is closed: an island gathered
+  await page.goto(`${server.url}/print/${id}/block`);
+  await page.getByTestId('run-cell').nth(2).click();
+  await page.getByRole('tab', { name: 'Masks' }).click();
+  await page.getByTestId('sheet').click({ position: { x: 300, y: 200 } });
+  await page.getByRole('button', { name: /^Gather: / }).click();
+  await page.getByRole('button', { name: 'Make one more block of it' }).click();
+  await expect.poll(async () => (await planOf(id)).runs.length).toBe(plan.runs.length + 1);
+  const after = await planOf(id);
+  expect(after.runs.slice(0, -1)).toEqual(plan.runs);
+  const drawn = after.blocks.at(-1)!.sides[0].cuts[0];
+  expect(drawn.within!.anchors.length).toBe(1);
+
+  // the rest of the reduction, then the new block
+  await log(cut(2), ...pulls(plan.runs[2].id));
+  await log({ kind: 'cut-done', cutId: drawn.id }, ...pulls(after.runs.at(-1)!.id));
+  await page.goto(`${server.url}/print/${id}/numbering`);
+  await page.getByRole('button', { name: 'Give these numbers' }).click();
+  await expect(page.getByText(/on record since/)).toBeVisible();
+});
