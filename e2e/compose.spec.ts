@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { marksOf, inkingsOf, printedIds } from '@/derived';
+import { readPdf } from './files';
 import { edit, flattenedPrint, stateOf } from './prints';
 import { TestServer } from './server';
 import { expect, test, type Page } from './test';
@@ -174,6 +175,13 @@ test('a block invented after run 2 of a reduction: drawn by hand, printed last, 
   expect(after.runs.slice(0, -1)).toEqual(plan.runs);
   const drawn = after.blocks.at(-1)!.sides[0].cuts[0];
   expect(drawn.within!.anchors.length).toBe(1);
+
+  // what still stands, to draw on: the block that is cut, and the new one that is not
+  const traced = await page.request.get(`${server.url}/api/prints/${id}/files/tracing-block.pdf`);
+  const pages = await readPdf(await traced.body());
+  const heads = pages.flatMap(({ text }) => /as it stands now|not cut yet/.exec(text)?.[0] ?? []);
+  expect(heads).toEqual(['as it stands now', 'not cut yet']);
+  expect(pages.every(({ text }) => text.includes('MIRRORED, as the block'))).toBe(true);
 
   // the rest of the reduction, then the new block
   await log(cut(2), ...pulls(plan.runs[2].id));

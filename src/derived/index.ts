@@ -33,6 +33,7 @@ export {
   openSlips,
   trapsOf,
   inkedAt,
+  standsAt,
   labelStateOfRun,
   partIds,
   regionOf,

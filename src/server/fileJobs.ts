@@ -1,6 +1,7 @@
 import type { Outcome } from '@/core/units';
 import type { Store } from '@/store';
 import { bundleFile, lookPng, registrationPdf, runSvg } from './exports';
+import { tracingPdf } from './tracing';
 import type { Report } from './fileOut';
 import { jigFile } from './jigFiles';
 import { layeredFile, linesFile } from './layered';
@@ -17,6 +18,8 @@ type Without<Args extends readonly unknown[]> = (db: Store, ...args: Args) => un
  * long say how far they are.
  */
 export const FILE_JOBS = {
+  tracingPdf: (report) => (db: Store, id: string, mirrored: boolean, now: Date) =>
+    tracingPdf(db, id, mirrored, now, report),
   registrationPdf: (report) => (db: Store, id: string, now: Date) => registrationPdf(db, id, now, report),
   runSvg: () => runSvg,
   layeredFile: (report) => (db: Store, id: string, run: number, what: 'run' | 'stage') =>

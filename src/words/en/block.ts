@@ -193,6 +193,10 @@ export const block = {
       '{lost, number} of its places {lost, plural, one {is} other {are}} lost: another colour lies there since the picture changed. Take the mask away, or gather the places anew.',
   },
   transfer: {
+    whatStillStands: 'What still stands',
+    tracingSays: 'Every block as it is now, true to size and pale: draw on it what is to be cut next.',
+    tracingBlock: 'As the block, PDF',
+    tracingPrint: 'As printed, PDF',
     keyLines: 'Key lines',
     flatTones: 'Flat tones',
     prepareTheDrawingIt:

@@ -52,6 +52,14 @@ export const files = {
     ledgerCsv: '{fileStem} ledger.csv',
     numberingCsv: '{fileStem} numbering.csv',
   },
+  tracing: {
+    title:
+      '{print}: {block}, {side}, as it stands{mirrored, select, true {. MIRRORED, as the block} other {, as printed}}',
+    head: '{block}, {side}: {cut, select, true {as it stands now} other {not cut yet}} · {mirrored, select, true {mirrored, as the block} other {as printed}}',
+    note: 'grey still stands: draw what is to be cut next in dark ink · keep the four corner marks free, and the sheet flat',
+    file: '{print}: what still stands',
+    pdf: '{stem} what still stands.pdf',
+  },
   layered: {
     blockBeforeRun: 'block before run',
     runWhatPrints: 'run {number, number}, {ink}: what prints',

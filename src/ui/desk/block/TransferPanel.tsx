@@ -69,9 +69,25 @@ export function TransferPanel() {
           })}
         </p>
       </section>
+      <StillStands />
       {way.id === 'offset' && <KeyImpressions key={key} />}
       <BlockBacks />
     </>
+  );
+}
+
+/** Every block as it is now, to draw on. */
+function StillStands() {
+  const { urls } = usePrintDesk('urls');
+  return (
+    <section>
+      <h2>{blockWords('transfer.whatStillStands')}</h2>
+      <p className={clsx(kit.note, kit.around4)}>{blockWords('transfer.tracingSays')}</p>
+      <p className={clsx(kit.row, kit.gap12)}>
+        <FileLink href={urls.file('tracing-block.pdf')}>{blockWords('transfer.tracingBlock')}</FileLink>
+        <FileLink href={urls.file('tracing-print.pdf')}>{blockWords('transfer.tracingPrint')}</FileLink>
+      </p>
+    </section>
   );
 }
 

@@ -4,7 +4,7 @@ import { nowIso, refuse, respondFile, route } from '../../../../respond';
 import { respondInSteps } from '../../../../steps';
 
 /**
- * Files of a print: registration.pdf; run-2 and block-2 as svg, ora, dxf; drawing-key, drawing-flat, drawing-block-1 as pdf, svg, png (?dpi=300);
+ * Files of a print: registration.pdf; tracing-block.pdf and tracing-print.pdf; run-2 and block-2 as svg, ora, dxf; drawing-key, drawing-flat, drawing-block-1 as pdf, svg, png (?dpi=300);
  * mask-<id> and jig as pdf, svg, dxf; look-2.png, lid-2.pdf, ledger.csv, numbering.csv, print.ulexite.zip.
  */
 export const GET = route(async (request: Request, { params }: { params: Promise<{ id: string; file: string }> }) => {
@@ -82,6 +82,11 @@ const FILES: readonly (readonly [pattern: RegExp, answer: (asked: Asked) => Resp
   [
     /^registration\.pdf$/,
     ({ db, id, request }) => respondInSteps(request, (asker) => drawnFor(asker, db, 'registrationPdf', id, new Date())),
+  ],
+  [
+    /^tracing-(block|print)\.pdf$/,
+    ({ db, id, found, request }) =>
+      respondInSteps(request, (asker) => drawnFor(asker, db, 'tracingPdf', id, found[1] === 'block', new Date())),
   ],
   [/^stored\.json$/, ({ db, id }) => respondFile(storedBytes(db, id))],
   [/^ledger\.csv$/, ({ db, id }) => respondFile(ledgerFile(db, id))],
