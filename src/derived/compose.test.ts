@@ -3,6 +3,7 @@ import { stackLooksLabD50 } from '@/core/inks';
 import { checkEdit, checkPlan, type BenchAct, type BenchEvent, type Plan, type PlanEdit } from '@/model';
 import { onOwnBlocks, planOfBands } from '@/testing/plans';
 import { told } from '@/testing/told';
+import { noteInWords } from '@/words/notes';
 import {
   alsoPrints,
   applyEdit,
@@ -14,6 +15,7 @@ import {
   inkingsOf,
   looksOfPlan,
   marksOf,
+  maskNotes,
   movesOfRuns,
   printedIds,
   printedRuns,
@@ -80,6 +82,23 @@ describe('a colour given to a run', () => {
       expect(marksOf(out)[0][3].kind).toBe(how);
       expect(prints(made(out, give('straw', 'night')))).toEqual(prints(reduction));
     }
+  });
+
+  test('what is kept out is told at the bench', () => {
+    const plan = made(
+      reduction,
+      give('straw', 'night', 'wipe'),
+      give('straw', 'rust', 'not inked'),
+      give('rust', 'night', 'mask'),
+    );
+    expect(maskNotes(plan, plan.runs[0]).map((note) => noteInWords(note))).toEqual([
+      'Ink all, then wipe off all of night (straw)',
+      'Do not ink all of rust (straw)',
+    ]);
+    expect(maskNotes(plan, plan.runs[1]).map((note) => noteInWords(note))).toEqual([
+      'Lay the mask over all of night (rust)',
+    ]);
+    expect(maskNotes(reduction, reduction.runs[0])).toEqual([]);
   });
 
   test('from one cut printed twice only the run that is named changes', () => {

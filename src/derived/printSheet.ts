@@ -290,8 +290,31 @@ export function cutLineNotes(plan: Plan, run: Run): Phrase[] {
     );
 }
 
-/** The masks of a run as one would say them on the bench. */
+/** What is kept from printing in a run, as one would say it on the bench: places, then colours all over. */
 export function maskNotes(plan: Plan, run: Run): Phrase[] {
+  return [...placeNotes(plan, run), ...colourNotes(plan, run)];
+}
+
+/** Colours that stand for the run and are masked, wiped off, or inked by none of its inks. */
+function colourNotes(plan: Plan, run: Run): Phrase[] {
+  const inkings = inkingsOf(run);
+  const names = (ids: readonly string[]) =>
+    (plan.flat?.colours ?? []).flatMap(({ id, name }) => (ids.includes(id) ? [name] : []));
+  const cutIds = new Set(run.formes.map((forme) => forme.cutId));
+  const standing = cutsOf(plan).flatMap((cut) => (cutIds.has(cut.id) && !cut.within ? cut.standingIds : []));
+  const kept = (by: 'mask' | 'wipe') =>
+    inkings.flatMap((inking) => inking.keptOut.flatMap(({ colourId, by: how }) => (how === by ? [colourId] : [])));
+  const inked = inkings.flatMap((inking) => printedIds(plan, { ...inking, keptOut: [] }));
+  const left = { mask: kept('mask'), wipe: kept('wipe'), 'do not ink': standing.filter((id) => !inked.includes(id)) };
+  return (['mask', 'wipe', 'do not ink'] as const).flatMap((kind) => {
+    const colours = names(left[kind]);
+    if (colours.length === 0) return [];
+    const what = phrase('maskNote.colours', { colours });
+    return [phrase(`maskNote.kind.${kind}`, { what, noted: false, note: '', inks: inkNamesOf(plan, run) })];
+  });
+}
+
+function placeNotes(plan: Plan, run: Run): Phrase[] {
   return plan.masks
     .filter((mask) => mask.runId === run.id)
     .map(({ kind, place, covers, note }) => {

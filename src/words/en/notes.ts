@@ -13,6 +13,7 @@ export const notes = {
       'keep clean': 'Lay the mask with openings: {what}{noted, select, true {: {note}} other {}} ({inks})',
     },
     clearedGround: 'cleared ground stays covered',
+    colours: 'all of {colours}',
     places: '{count, plural, one {# place} other {# places}}',
     allBut: 'all but {count, plural, one {# place} other {# places}}',
   },
