@@ -94,7 +94,7 @@ test('from a photograph to a numbered edition', async ({ page }) => {
     await expect
       .poll(async () => (await stateOf(server, id)).plan.runs.map((r) => inkingsOf(r)[0].colourId))
       .toEqual([before[1], before[0], ...before.slice(2)]);
-    await page.getByRole('button', { name: 'Order light to dark' }).click();
+    await page.getByRole('button', { name: 'Put in order: light to dark' }).click();
     await expect
       .poll(async () => (await stateOf(server, id)).plan.runs.map((r) => inkingsOf(r)[0].colourId))
       .toEqual(before);

@@ -5,14 +5,15 @@ export const weave = {
     whoPrintsWhat: 'Who prints what',
     shown: 'What is shown of the runs',
     grid: 'Colours of the picture across the runs',
-    runHead: 'Run {run, number}, {inks}, from {blocks}{closed, select, true {; closed} other {}}',
+    run: 'Run',
+    runFrom: 'from {blocks}{closed, select, true {; closed} other {}}',
     noBlock: 'no block',
     colour: 'colour',
     comesOut: 'comes out',
     moves: 'moves the look',
     movesHow: 'Run {run, number} moves the whole look by ΔE {move, number, ::.0}, weighted by area',
     off: 'ΔE {off, number, ::.0}',
-    offOf: '{colour} comes out ΔE {off, number, ::.0} from what is wanted',
+    offOf: '{colour} comes out',
     bare: 'bare paper',
     laneOf:
       '{block}: {runs, plural, =0 {no run prints from it} one {prints in run {list}} other {prints in runs {list}}}',
@@ -112,7 +113,7 @@ export const weave = {
   begin: {
     title: 'Begin from',
     says: 'Plans the search has found, each as a weave: take one and go on by hand.',
-    take: 'Begin from: {name}',
+    take: 'begin from it: {name}',
     take2: 'begin from it',
     asPlanned: 'as planned',
     asWoven:

@@ -2,7 +2,7 @@
 import clsx from 'clsx';
 import { useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
-import { blockNamesOf, inkingsOf, inkNamesOf, inkOf, movesOfRuns, runsOfCut, type Mark } from '@/derived';
+import { blockNamesOf, inkingsOf, inkOf, movesOfRuns, runsOfCut, type Mark } from '@/derived';
 import type { Block, Plan } from '@/model';
 import { listOf } from '@/words/phrases';
 import { weaveWords } from '@/words/weave';
@@ -119,28 +119,29 @@ function Heads({ spot, onSpot }: Choosing) {
         const here = spot.run === r && spot.label === HEAD;
         const closed = r < progress.closedRuns;
         return (
-          <button
-            key={run.id}
-            type="button"
-            role="columnheader"
-            tabIndex={here ? 0 : -1}
-            aria-selected={here}
-            className={clsx(css.head, spot.run === r && css.inColumn, here && css.here, closed && css.closed)}
-            aria-label={weaveWords('weave.runHead', {
-              run: r + 1,
-              inks: inkNamesOf(plan, run),
-              blocks: blockNamesOf(plan, run) || weaveWords('weave.noBlock'),
-              closed: String(closed),
-            })}
-            onClick={() => onSpot(r, HEAD)}
-          >
-            <strong>{r + 1}</strong>
-            {inkingsOf(run).map((inking) => (
-              <span key={inking.id} className={css.ink}>
-                {inkOf(plan, inking).name}
+          <span key={run.id} role="columnheader" className={css.headCell}>
+            <button
+              type="button"
+              tabIndex={here ? 0 : -1}
+              aria-current={here || undefined}
+              className={clsx(css.head, spot.run === r && css.inColumn, here && css.here, closed && css.closed)}
+              onClick={() => onSpot(r, HEAD)}
+            >
+              <span className={kit.visuallyHidden}>{weaveWords('weave.run')} </span>
+              <strong>{r + 1}</strong>
+              {inkingsOf(run).map((inking) => (
+                <span key={inking.id} className={css.ink}>
+                  {inkOf(plan, inking).name}
+                </span>
+              ))}
+              <span className={kit.visuallyHidden}>
+                {weaveWords('weave.runFrom', {
+                  blocks: blockNamesOf(plan, run) || weaveWords('weave.noBlock'),
+                  closed: String(closed),
+                })}
               </span>
-            ))}
-          </button>
+            </button>
+          </span>
         );
       })}
       <span role="columnheader" className={css.corner}>
@@ -221,7 +222,8 @@ function Row({ label, acts, ...choosing }: Choosing & { readonly label: number; 
           onToggle={() => acts.toggle(r, label)}
         />
       ))}
-      <span role="gridcell" className={css.out} aria-label={weaveWords('weave.offOf', { colour: colour.name, off })}>
+      <span role="gridcell" className={css.out}>
+        <span className={kit.visuallyHidden}>{weaveWords('weave.offOf', { colour: colour.name })}</span>
         <i className={clsx(kit.swatch, css.result)} style={{ background: out }} aria-hidden />
         <span className={clsx(kit.num, off >= 3 && kit.madder)}>
           {bare && off < 0.05 ? weaveWords('weave.bare') : weaveWords('weave.off', { off })}

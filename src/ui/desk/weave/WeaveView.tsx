@@ -3,6 +3,7 @@ import clsx from 'clsx';
 import { useCallback, useState, type ReactNode } from 'react';
 import type { Failure } from '@/model';
 import { inWords } from '@/words/failures';
+import { weaveWords } from '@/words/weave';
 import { kit } from '@/ui/kit/styles';
 import { usePrintDesk } from '../../kit/printContext';
 import { useMeetings } from '../useMeetings';
@@ -31,6 +32,7 @@ export function WeaveView({ search, toggle }: { search: Search; toggle: ReactNod
     <div className={clsx(kit.work, kit.wideSide)}>
       <div className={clsx(kit.stage, css.woven)}>
         {toggle}
+        <h1 className={kit.visuallyHidden}>{weaveWords('weave.whoPrintsWhat')}</h1>
         <WeaveGrid
           acts={acts}
           spot={spot}
