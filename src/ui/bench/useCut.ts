@@ -70,6 +70,9 @@ function withNumbers(
 export const UNDER = ['block', 'sheet', 'picture'] as const;
 export type Under = (typeof UNDER)[number];
 
+/** Below this lightness the madder of the strokes is lost. */
+const DARK_L = 62;
+
 /** The block as it stands, or the sheet so far, or the picture wanted, with what is cut now hatched over it. */
 function useUnder(cutPaint: PaintView, labels: LabelState | undefined, index: number) {
   const { plan, looks, sheet, sheetWorker } = usePrintDesk('plan', 'looks', 'sheet', 'sheetWorker');
@@ -79,10 +82,12 @@ function useUnder(cutPaint: PaintView, labels: LabelState | undefined, index: nu
     async (view, width, height) => {
       if (under === 'block' || !labels || !looks) return cutPaint(view, width, height);
       const colours = plan.flat!.colours;
-      const styles = sheet.parts.map(({ label }, p) => ({
-        fill: wordOfLab(under === 'sheet' ? looks.looks[index][p] : colours[label].wantedLabD50),
-        ...(labels.cutNow.includes(p) && { stroke: BLOCK_WORDS.cutStroke }),
-      }));
+      const styles = sheet.parts.map(({ label }, p) => {
+        const lab = under === 'sheet' ? looks.looks[index][p] : colours[label].wantedLabD50;
+        // gouge strokes show on every colour: light ones on what is dark
+        const stroke = lab[0] < DARK_L ? BLOCK_WORDS.backdrop : BLOCK_WORDS.cutStroke;
+        return { fill: wordOfLab(lab), ...(labels.cutNow.includes(p) && { stroke }) };
+      });
       const backdrop = BLOCK_WORDS.backdrop;
       const answer = await sheetWorker.ask('paint', { what: 'sheet', styles, view, width, height, backdrop });
       return answer.ok ? answer.value : undefined;
