@@ -371,20 +371,6 @@ export function withComposition(plan: Plan, { runIds, cuts, formes, inkings, opa
   );
 }
 
-/** What a plan became, as one edit: all that runs, cuts and zones may differ in, none added or taken away. */
-export function compositionOf(plan: Plan): EditOf<'composed'> {
-  return {
-    kind: 'composed',
-    runIds: plan.runs.map(({ id }) => id),
-    cuts: cutsOf(plan).map(({ id, standingIds }) => ({ cutId: id, standingIds })),
-    formes: plan.runs.flatMap((run) => run.formes.map(({ id, cutId }) => ({ formeId: id, cutId }))),
-    inkings: plan.runs
-      .flatMap(inkingsOf)
-      .map(({ id, zoneIds, keptOut: out }) => ({ inkingId: id, zoneIds, keptOut: out })),
-    opacities: plan.inks.map(({ id, opacity }) => ({ inkId: id, opacity })),
-  };
-}
-
 interface Of {
   readonly run: Run;
   readonly forme: Forme;

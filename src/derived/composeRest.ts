@@ -1,7 +1,6 @@
 import { randomStream } from '@/core/random/random';
 import { type EditOf, type Plan, type Run } from '@/model';
 import { applyEdit } from './applyEdit';
-import { compositionOf } from './compose';
 import { looksOfPlan, type ColoursGot } from './looks';
 import { cutsOf, inkingsOf, inkOf, printedIds } from './lookups';
 
@@ -228,5 +227,19 @@ function swapped(plan: Plan, a: Run, b: Run): EditOf<'runs-ordered'> {
   return {
     kind: 'runs-ordered',
     runIds: plan.runs.map((run) => (run === a ? b.id : run === b ? a.id : run.id)),
+  };
+}
+
+/** What a plan became, as one edit: all that runs, cuts and zones may differ in, none added or taken away. */
+function compositionOf(plan: Plan): EditOf<'composed'> {
+  return {
+    kind: 'composed',
+    runIds: plan.runs.map(({ id }) => id),
+    cuts: cutsOf(plan).map(({ id, standingIds }) => ({ cutId: id, standingIds })),
+    formes: plan.runs.flatMap((run) => run.formes.map(({ id, cutId }) => ({ formeId: id, cutId }))),
+    inkings: plan.runs
+      .flatMap(inkingsOf)
+      .map(({ id, zoneIds, keptOut: out }) => ({ inkingId: id, zoneIds, keptOut: out })),
+    opacities: plan.inks.map(({ id, opacity }) => ({ inkId: id, opacity })),
   };
 }

@@ -6,7 +6,7 @@ import { MAX_RADIUS_PX, majorityFilter } from './majority';
 import { mergeSmallIslands } from './mergeSmall';
 import { findPalette } from './palette';
 import { quantise } from './quantise';
-import { checkFlattenSettings, type FlattenSettings } from './settings';
+import { FLATTEN_LIMITS, type FlattenSettings } from './settings';
 
 export interface FlatPicture {
   readonly width: number;
@@ -18,6 +18,19 @@ export interface FlatPicture {
 
 /** Called with the share done, 0–1, between the steps; returning false stops the work. */
 export type Progress = (share: number) => boolean;
+
+/** Checks settings as they come from outside; names the value and what is allowed. */
+export function checkFlattenSettings(settings: FlattenSettings): Outcome<FlattenSettings> {
+  const { minColours, maxColours, maxRadiusMm, maxIslandMm2 } = FLATTEN_LIMITS;
+  const { colourCount, radiusMm, minIslandMm2 } = settings;
+  if (!Number.isInteger(colourCount) || colourCount < minColours || colourCount > maxColours) {
+    return failure('flatten-colours', { colourCount, minColours, maxColours });
+  }
+  if (!(radiusMm >= 0 && radiusMm <= maxRadiusMm)) return failure('flatten-radius', { radiusMm, maxRadiusMm });
+  if (!(minIslandMm2 >= 0 && minIslandMm2 <= maxIslandMm2))
+    return failure('flatten-island', { minIslandMm2, maxIslandMm2 });
+  return success(settings);
+}
 
 /**
  * Turns a picture into flat colours: palette, labels, smoothing, small islands merged. Deterministic.

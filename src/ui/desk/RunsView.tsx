@@ -33,7 +33,6 @@ import { AddBlock } from './AddBlock';
 import { Decisions } from './Decisions';
 import { Column } from './RunColumn';
 import { runsWords } from '@/words/runs';
-import { weaveWords } from '@/words/weave';
 import { rich } from '@/ui/kit/rich';
 import { craftWords } from '@/words/craft';
 
@@ -80,7 +79,7 @@ export function RunsView() {
   // the runs as sheets beside each other, or as threads that print the colours
   const toggle = (
     <div className={css.shown}>
-      <Leaves label={weaveWords('weave.shown')} leaves={SHOWN} leaf={shown} onLeaf={setShown} />
+      <Leaves label={runsWords('shown.label')} leaves={SHOWN} leaf={shown} onLeaf={setShown} />
     </div>
   );
   if (shown === 'weave' && plan.runs.length > 0) return <WeaveView search={search} toggle={toggle} />;
@@ -239,8 +238,8 @@ function PlanNow({ overlaps, leaf, closed }: PlanNowProps) {
 }
 
 const SHOWN = [
-  ['sheet', weaveWords('weave.progressSheet')],
-  ['weave', weaveWords('weave.whoPrintsWhat')],
+  ['sheet', runsWords('shown.sheet')],
+  ['weave', runsWords('shown.weave')],
 ] as const;
 type Shown = (typeof SHOWN)[number][0];
 

@@ -17,7 +17,6 @@ import { wordsOfEdit } from '@/words/history';
 import { mediumInWords, printWords } from '@/words/prints';
 import { frameWords } from '@/words/frame';
 import { clockOf } from '@/words/dates';
-import { largeWords } from '@/words/large';
 import { rich } from '@/ui/kit/rich';
 
 const KeysSheet = dynamic(
@@ -90,7 +89,7 @@ function FrameKeys({ setKeysOpen, place }: OfFrame) {
 /** The finished print large, from every view; a rehearsal is done without it, as without the run line. */
 function LargeByKey() {
   const [open, setOpen] = useState(false);
-  useKeys('l', largeWords('key'), () => setOpen(true), { enabled: !open });
+  useKeys('l', frameWords('keys.large'), () => setOpen(true), { enabled: !open });
   return open && <LargeView onClose={() => setOpen(false)} />;
 }
 

@@ -22,6 +22,7 @@ export const frame = {
   },
   unit: { mm: ': Lengths are in millimetres; change', in: ': Lengths are in inches; change' },
   keys: {
+    large: 'the sheet, large',
     open: 'keys <kbd>?</kbd>',
     thisSheet: 'this sheet',
     stepRuns: 'step along the run line',

@@ -1,6 +1,5 @@
 /** The finished print, large. */
 export const large = {
-  key: 'the sheet, large',
   title: 'The sheet, large',
   sheet:
     'The sheet {run, plural, =0 {before the first run} other {after run #}}, on its paper{beside, select, none {} other {, with {what}}}',

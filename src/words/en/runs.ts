@@ -30,6 +30,7 @@ export const runs = {
     figures: 'figures',
     openingInk: 'taking up the ink …',
   },
+  shown: { label: 'What is shown of the runs', sheet: 'Progress sheet', weave: 'Who prints what' },
   /** What an order of runs keeps to. */
   order: {
     free: 'any order',

@@ -1,9 +1,7 @@
 /** Who prints what: blocks and runs put together by hand. */
 export const weave = {
   weave: {
-    progressSheet: 'Progress sheet',
     whoPrintsWhat: 'Who prints what',
-    shown: 'What is shown of the runs',
     grid: 'Colours of the picture across the runs',
     run: 'Run',
     runFrom: 'from {blocks}{closed, select, true {; closed} other {}}',

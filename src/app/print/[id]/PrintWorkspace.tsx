@@ -24,10 +24,14 @@ import { useSaving } from '../../client/useSaving';
 import { useUnit } from '../../client/useUnit';
 import { useWorkshop } from '../../client/useWorkshop';
 import dynamic from 'next/dynamic';
-import { MakingFile } from '@/ui/kit/MakingFile';
+import { fetched } from '@/ui/kit/fetched';
 import { PlainSaying } from '@/ui/kit/PlainSaying';
 import type { Said } from '@/ui/kit/Saying';
 
+const MakingFile = dynamic(
+  fetched(() => import('@/ui/kit/MakingFile').then((m) => m.MakingFile)),
+  { ssr: false },
+);
 const loadSaying = () => import('@/ui/kit/Saying').then((m) => m.Saying);
 const Saying = dynamic(() => loadSaying().catch(() => PlainSaying), { ssr: false });
 
