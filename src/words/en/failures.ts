@@ -115,18 +115,16 @@ export const failures = {
     thisBlockWasAdded: 'This block was added already.',
   },
   compose: {
-    spotKeepsItsColours: 'Run {run, number} prints one spot from a small block of its own: it prints what lies there.',
-    doesNotStand:
-      '“{colour}” does not stand on the block of run {run, number}, so nothing is to be kept out. Print it there first, or leave it.',
-    staysByItself:
-      'Run {run, number} prints a spot, from several formes or laid elsewhere: it stays a run by itself. Put it back where it was cut for first.',
-    bothPrintNothing: 'Neither run prints anything: take one of them out instead.',
-    isNotPrintedThere: '“{colour}” is not printed by run {run, number}: give it to the run first.',
-    nothingWouldStay: 'Run {run, number} would print nothing: leave it one colour at least, or move it.',
-    blockCannotBeSplit: '{block} cannot be split so: at least one of the colours must stand on it, and one must stay.',
-    bothSidesAreTaken: '{block} is cut on both sides already. Take another board.',
+    spotKeepsItsColours: 'Run {run, number} prints one spot from a block of its own.',
+    doesNotStand: '“{colour}” does not stand on the block of run {run, number}: print it there first.',
+    staysByItself: 'Run {run, number} prints a spot, several formes or one laid elsewhere: it stays by itself.',
+    bothPrintNothing: 'Neither run prints anything.',
+    isNotPrintedThere: '“{colour}” is not printed by run {run, number}.',
+    nothingWouldStay: 'Run {run, number} would print nothing.',
+    blockCannotBeSplit: '{block}: a colour must stand on it, and one must stay.',
+    bothSidesAreTaken: '{block} is cut on both sides already.',
     oneBlockStays: 'A print has one block at least.',
-    isPrintedFrom: '{block} is printed from in run {run, number}: take that run out first.',
+    isPrintedFrom: '{block} is printed from in run {run, number}.',
   },
   closed: {
     itLiesOn: 'it lies on {sheets, plural, one {# sheet} other {# sheets}}',
