@@ -18,7 +18,11 @@ export function closedBy(
   events: readonly BenchEvent[],
   shapes: () => ShapesKept,
 ): Phrase | undefined {
-  const progress = progressOf(before, events);
+  return closedAt(before, after, progressOf(before, events), shapes);
+}
+
+/** The same for who knows how far the print is: many edits are asked about at once without replaying the log for each. */
+export function closedAt(before: Plan, after: Plan, progress: Progress, shapes: () => ShapesKept): Phrase | undefined {
   if (progress.cutsDone === 0 && progress.closedRuns === 0) return undefined;
   return (
     printedRunTouched(before, after, progress) ??

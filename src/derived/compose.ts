@@ -19,6 +19,7 @@ import {
   plainForme,
   printedIds,
   sideOfCut,
+  withInkings,
   withSides,
   type LaidInking,
 } from './lookups';
@@ -379,13 +380,7 @@ interface Of {
 function withInkingsChanged(plan: Plan, change: (inking: Inking, of: Of) => Inking): Plan {
   return {
     ...plan,
-    runs: plan.runs.map((run) => ({
-      ...run,
-      formes: run.formes.map((forme) => ({
-        ...forme,
-        inkings: forme.inkings.map((inking) => change(inking, { run, forme })),
-      })),
-    })),
+    runs: plan.runs.map((run) => withInkings(run, (inking, forme) => change(inking, { run, forme }))),
   };
 }
 

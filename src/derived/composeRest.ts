@@ -1,6 +1,7 @@
 import { randomStream } from '@/core/random/random';
 import { type EditOf, type Plan, type Run } from '@/model';
 import { applyEdit } from './applyEdit';
+import { nearestInks } from './composition';
 import { looksOfPlan, type ColoursGot } from './looks';
 import { cutsOf, inkingsOf, inkOf, printedIds } from './lookups';
 
@@ -199,27 +200,7 @@ class Climb {
 
   /** Pairs of inks rolled nearer than the roller passes. */
   private touches(plan: Plan): number {
-    const ids = plan.flat!.colours.map(({ id }) => id);
-    const { gapsMm } = this.request;
-    const near = (a: string, b: string) =>
-      (gapsMm[ids.indexOf(a) * ids.length + ids.indexOf(b)] ?? 0) <= plan.rules.rollerClearanceMm;
-    return plan.runs.reduce((sum, run) => {
-      const laid = inkingsOf(run);
-      return (
-        sum +
-        laid.reduce(
-          (count, a, i) =>
-            count +
-            laid
-              .slice(i + 1)
-              .filter(
-                (b) =>
-                  a.cutId === b.cutId && printedIds(plan, a).some((x) => printedIds(plan, b).some((y) => near(x, y))),
-              ).length,
-          0,
-        )
-      );
-    }, 0);
+    return nearestInks(plan, this.request).filter(({ gapMm }) => gapMm <= plan.rules.rollerClearanceMm).length;
   }
 }
 

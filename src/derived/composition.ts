@@ -120,7 +120,7 @@ interface NearInks {
 }
 
 /** Pairs of inkings that are rolled on one cut in one run, with how near their colours come to each other. */
-function nearestInks(plan: Plan, { gapsMm }: Meetings): NearInks[] {
+export function nearestInks(plan: Plan, { gapsMm }: Pick<Meetings, 'gapsMm'>): NearInks[] {
   const ids = plan.flat!.colours.map((colour) => colour.id);
   // what is masked or wiped is inked with the rest: only where the roller must stay away does distance count
   const rolled = (inking: LaidInking) => printedIds(plan, { ...inking, keptOut: [] });

@@ -62,7 +62,7 @@ export {
 export { type RestAnswer, type RestRequest, composeRest } from './composeRest';
 export { type Progress, progressOf, refusedAddition } from './progress';
 export { type LaidPlan, shapesKept } from './shapesKept';
-export { type ShapesKept, closedBy } from './closed';
+export { type ShapesKept, closedAt, closedBy } from './closed';
 export { closedWords, ownInkPrinted, cutsAhead, shapesOpen } from './stillOpen';
 export {
   type PlanLooks,

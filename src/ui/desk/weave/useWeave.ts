@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useMemo } from 'react';
-import { applyEdit, closedBy, inkingsOf, marksOf, type Mark } from '@/derived';
+import { applyEdit, closedAt, inkingsOf, marksOf, type Mark } from '@/derived';
 import { failed, type Failure, type PlanEdit } from '@/model';
 import { usePrintDesk } from '../../kit/printContext';
 
@@ -24,7 +24,7 @@ export interface WeaveActs {
 
 /** The marks of the plan and the touches that change them; what is laid or cut already refuses them here as it would at the server. */
 export function useWeave(onRefused: (why: Failure) => void): WeaveActs {
-  const { plan, progress, events, change } = usePrintDesk('plan', 'progress', 'events', 'change');
+  const { plan, progress, change } = usePrintDesk('plan', 'progress', 'change');
   const marks = useMemo(() => marksOf(plan), [plan]);
   const anything = progress.cutsDone > 0 || progress.closedRuns > 0;
   const hinders = useCallback(
@@ -33,10 +33,10 @@ export function useWeave(onRefused: (why: Failure) => void): WeaveActs {
       if (!next.ok) return next;
       if (!anything) return undefined;
       // shapes are asked at the server alone: no touch of the weave changes any
-      const closed = closedBy(plan, next.value, events, () => ({ kept: true }));
+      const closed = closedAt(plan, next.value, progress, () => ({ kept: true }));
       return closed && failed(closed);
     },
-    [anything, events, plan],
+    [anything, plan, progress],
   );
   const touch = useCallback(
     (edit: PlanEdit) => {
