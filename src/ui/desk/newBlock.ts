@@ -1,4 +1,4 @@
-import type { EditOf, Place, Plan } from '@/model';
+import type { EditOf, Ink, Place, Plan } from '@/model';
 import { runsWords } from '@/words/runs';
 
 type Colours = NonNullable<Plan['flat']>['colours'];
@@ -14,16 +14,21 @@ export function newBlock(plan: Plan, colours: Colours, within?: Place): EditOf<'
     materialId: plan.blocks[0].materialId,
     colourIds: colours.map(({ id }) => id),
     ...(within && { within }),
-    ink: {
-      id: `ink-${as}`,
-      name: runsWords('addBlock.overAll', { colour: colours[0].name }).slice(0, 60),
-      mediumId: plan.inks[0]?.mediumId ?? 'oil relief',
-      solidLabD50: colours[0].wantedLabD50,
-      opacity: 'transparent',
-      film: null,
-      recipe: null,
-      softenerPercent: plan.inks.at(-1)?.softenerPercent ?? 0,
-    },
+    ink: inkFor(plan, colours[0], as, runsWords('addBlock.overAll', { colour: colours[0].name }), 'transparent'),
+  };
+}
+
+/** The ink a colour is first printed in where it gets one of its own: its wish, of the medium of the others. */
+export function inkFor(plan: Plan, colour: Colours[number], as: string, name: string, opacity: Ink['opacity']): Ink {
+  return {
+    id: `ink-${as}`,
+    name: name.slice(0, 60),
+    mediumId: plan.inks[0]?.mediumId ?? 'oil relief',
+    solidLabD50: colour.wantedLabD50,
+    opacity,
+    film: null,
+    recipe: null,
+    softenerPercent: plan.inks.at(-1)?.softenerPercent ?? 0,
   };
 }
 

@@ -1,5 +1,5 @@
 'use client';
-import { useMemo } from 'react';
+import { useCallback, useMemo } from 'react';
 import { FIT_SHEETS, inImage, motionAbout, type Motion, type SheetLayout, type Spread } from '@/core/registration';
 import { fixedMotions, ownSpread } from '@/derived';
 import type { FitQuestion, FitResult, RegisterWorker } from '@/workers';
@@ -49,4 +49,23 @@ export function useFit(worker: RegisterWorker, layout: SheetLayout | undefined, 
 /** All runs told about one point, ready for a hand to turn. */
 export function centred(motions: readonly Motion[], widthMm: number, heightMm: number): Motion[] {
   return motions.map((m) => motionAbout(m, widthMm / 2, heightMm / 2));
+}
+
+/** Paints the sheet as these movements of its runs leave it. */
+export function useMisprint(worker: RegisterWorker) {
+  const {
+    plan,
+    progress: { bench },
+    sheet,
+  } = usePrintDesk('plan', 'progress', 'sheet');
+  return useCallback(
+    async (
+      motions: readonly Motion[],
+      view: { xMm: number; yMm: number; mmPerPx: number; width: number; height: number },
+    ) => {
+      const answer = await worker.ask('misprint', { plan, got: bench.coloursGot, sheet, motions, view });
+      return answer.ok ? answer.value : undefined;
+    },
+    [worker, plan, bench.coloursGot, sheet],
+  );
 }

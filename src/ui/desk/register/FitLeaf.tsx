@@ -5,7 +5,7 @@ import { formatLength } from '@/core/units';
 import type { FitResult, RegisterWorker } from '@/workers';
 import { usePrintDesk } from '../../kit/printContext';
 import { BitmapView } from '@/ui/kit/BitmapView';
-import { percent, type Fit, type FitPicture } from '@/ui/kit/useFit';
+import { percent, useMisprint, type Fit, type FitPicture } from '@/ui/kit/useFit';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './FitLeaf.module.css';
@@ -13,24 +13,6 @@ import { registerWords } from '@/words/register';
 
 /** How many times larger than the sheet picture the inset shows. */
 const INSET_MM = 9;
-
-function useMisprint(worker: RegisterWorker) {
-  const {
-    plan,
-    progress: { bench },
-    sheet,
-  } = usePrintDesk('plan', 'progress', 'sheet');
-  return useCallback(
-    async (
-      motions: readonly Motion[],
-      view: { xMm: number; yMm: number; mmPerPx: number; width: number; height: number },
-    ) => {
-      const answer = await worker.ask('misprint', { plan, got: bench.coloursGot, sheet, motions, view });
-      return answer.ok ? answer.value : undefined;
-    },
-    [worker, plan, bench.coloursGot, sheet],
-  );
-}
 
 interface SheetFigureProps {
   readonly worker: RegisterWorker;

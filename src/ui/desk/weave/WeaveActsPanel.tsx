@@ -3,13 +3,14 @@ import Button from '@mui/material/Button';
 import clsx from 'clsx';
 import { useState, type ReactNode } from 'react';
 import { alsoPrints, blocksOfRun, inkingsOf, inkNamesOf, inkOf, printedIds } from '@/derived';
-import type { Ink, Plan, PlanEdit, Run } from '@/model';
+import type { Plan, PlanEdit, Run } from '@/model';
 import { inWords } from '@/words/failures';
 import { listOf } from '@/words/phrases';
 import { weaveWords } from '@/words/weave';
 import { Choice } from '@/ui/kit/Choice';
 import { kit } from '@/ui/kit/styles';
 import { usePrintDesk } from '../../kit/printContext';
+import { inkFor } from '../newBlock';
 import { freshName, HOWS, type How, type WeaveActs } from './useWeave';
 import { HEAD, type Spot } from './WeaveGrid';
 import css from './Weave.module.css';
@@ -215,7 +216,7 @@ function Parting({ acts, spot }: Props) {
   const own = blocksOfRun(plan, run)[0]?.block;
   const prints = inkingsOf(run).some((inking) => printedIds(plan, inking).includes(colour.id));
   const as = freshName();
-  const ink = inkFor(plan, colour, as, weaveWords('run.inkSplit', { colour: colour.name }));
+  const ink = inkFor(plan, colour, as, weaveWords('run.inkSplit', { colour: colour.name }), 'opaque');
   return (
     <>
       {prints && (
@@ -274,19 +275,5 @@ function againIn(plan: Plan, run: Run): PlanEdit {
     runId: run.id,
     as: `run-${as}`,
     ink: { ...like, id: `ink-${as}`, name: weaveWords('run.inkAgain', { ink: like.name }).slice(0, 60) },
-  };
-}
-
-/** A first ink for a colour: its own wish, as the inks of the print are made. */
-function inkFor(plan: Plan, colour: { readonly wantedLabD50: Ink['solidLabD50'] }, as: string, name: string): Ink {
-  return {
-    id: `ink-${as}`,
-    name: name.slice(0, 60),
-    mediumId: plan.inks[0]?.mediumId ?? 'oil relief',
-    solidLabD50: colour.wantedLabD50,
-    opacity: 'opaque',
-    film: null,
-    recipe: null,
-    softenerPercent: plan.inks.at(-1)?.softenerPercent ?? 0,
   };
 }

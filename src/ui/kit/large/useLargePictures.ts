@@ -6,7 +6,7 @@ import { sheetLayoutOf } from '@/derived';
 import { blockStyles, labelStatesOf } from '../blockStates';
 import { BLOCK_WORDS, wordOfLab } from '../colours';
 import { usePrintDesk } from '../printContext';
-import { useFit } from '../useFit';
+import { useFit, useMisprint } from '../useFit';
 import { useRegisterWorker } from '../useRegisterWorker';
 
 export type Beside = 'none' | 'wanted' | 'block' | 'typical' | 'worst';
@@ -43,7 +43,7 @@ export function useLargePictures(looks: readonly (readonly Lab[])[], beside: Bes
     },
     [looks, once, paint],
   );
-  const misprint = useMisprint(beside, layout);
+  const misprint = useSheetLaid(beside, layout);
   const other = useOther(beside, paint, misprint.picture, once);
   return { sheetAfter, other, layout, isLaying: misprint.isLaying, problem: misprint.problem };
 }
@@ -69,22 +69,20 @@ function useMapPaint() {
 }
 
 /** The typical sheet, or the worst of ten, of what registration leaves. */
-function useMisprint(beside: Beside, layout: ReturnType<typeof sheetLayoutOf>) {
-  const { plan, sheet, progress } = usePrintDesk('plan', 'sheet', 'progress');
+function useSheetLaid(beside: Beside, layout: ReturnType<typeof sheetLayoutOf>) {
+  const { plan } = usePrintDesk('plan');
   const worker = useRegisterWorker();
+  const paintAt = useMisprint(worker);
   const asked = beside === 'typical' || beside === 'worst';
   const fit = useFit(worker, asked && plan.runs.length > 0 ? layout : undefined, true);
   const found = asked ? fit?.result?.[beside === 'typical' ? 'typical' : 'worstOfTen'] : undefined;
   const picture = useCallback(
-    async (widthPx: number): Promise<ImageBitmap | undefined> => {
-      if (!found) return undefined;
+    (widthPx: number): Promise<ImageBitmap | undefined> => {
       const size = plan.picture!;
       const view = { xMm: 0, yMm: 0, mmPerPx: size.widthMm / widthPx, width: widthPx, height: heightOf(widthPx, size) };
-      const { coloursGot: got } = progress.bench;
-      const made = await worker.ask('misprint', { plan, got, sheet, motions: found.motions, view });
-      return made.ok ? made.value : undefined;
+      return found ? paintAt(found.motions, view) : Promise.resolve(undefined);
     },
-    [found, plan, progress, sheet, worker],
+    [found, paintAt, plan],
   );
   return { picture, isLaying: asked && !fit?.result && !fit?.problem, problem: fit?.problem };
 }
