@@ -126,6 +126,15 @@ describe('runs and blocks', () => {
     expect(prints(made(plan, hindrancesOf(plan, near, 'x')[0].edit!))).toEqual(['straw', 'night', 'rust']);
   });
 
+  test('inks laid by brush need no room for a roller; what is masked is rolled over all the same', () => {
+    const both = made(blocks, { kind: 'runs-joined', runId: 'run-straw', withRunId: 'run-night', inks: 'both' });
+    const near = { ...far, gapsMm: new Float64Array(16).fill(3) };
+    const brushed = made(both, { kind: 'inking-set', inkingId: 'inking-night', part: { laidBy: 'brush' } });
+    expect(hindrancesOf(brushed, near, 'x')).toEqual([]);
+    const masked = made(both, give('straw', 'night', 'mask', 'night'));
+    expect(hindrancesOf(masked, near, 'x').map(({ what }) => what.code)).toContain('hindrance.tooNear');
+  });
+
   test('two runs of a reduction become one, in both inks or in the first', () => {
     const join = (inks: 'both' | 'first') =>
       made(reduction, { kind: 'runs-joined', runId: 'run-rust', withRunId: 'run-night', inks });
