@@ -112,6 +112,7 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
   'side-taken': withSideTaken,
   'block-removed': withoutBlock,
   composed: withComposition,
+  'trial-taken': withTrial,
   'decision-noted': (plan, { decision }) => ({ ...plan, decisions: [...plan.decisions, decision] }),
   'sketch-taken': (plan, { sketch }) => {
     const colours = plan.flat?.colours.length ?? 0;
@@ -200,6 +201,34 @@ function repeated(plan: Plan, { runId, as, ink }: EditOf<'run-repeated'>): Plan 
     inks: ink && !plan.inks.some(({ id }) => id === ink.id) ? [...plan.inks, ink] : plan.inks,
     runs: [...plan.runs.slice(0, at), again, ...plan.runs.slice(at)],
   };
+}
+
+/** With the inks, weights, passes and order of a proof. */
+function withTrial(plan: Plan, { runIds, inks, runs }: EditOf<'trial-taken'>): Plan | Failure {
+  const known = new Set([...plan.inks, ...inks].map(({ id }) => id));
+  const inkings = new Set(plan.runs.flatMap(inkingsOf).map(({ id }) => id));
+  if (runIds.length !== plan.runs.length || !plan.runs.every((run) => runIds.includes(run.id)))
+    return gone(phrase('applyEdit.aRun'));
+  if (runs.some((laid) => laid.inkings.some(({ id, inkId }) => !inkings.has(id) || !known.has(inkId))))
+    return gone(phrase('applyEdit.theInking'));
+  const mixed = {
+    ...plan,
+    inks: [
+      ...plan.inks.map((ink) => inks.find(({ id }) => id === ink.id) ?? ink),
+      ...inks.filter(({ id }) => !plan.inks.some((ink) => ink.id === id)),
+    ],
+    runs: plan.runs.map((run) => {
+      const laid = runs.find(({ runId }) => runId === run.id);
+      return laid
+        ? withInkings({ ...run, impressions: laid.impressions }, (inking) => ({
+            ...inking,
+            ...laid.inkings.find(({ id }) => id === inking.id),
+          }))
+        : run;
+    }),
+  };
+  const inOrder = runIds.every((id, r) => plan.runs[r].id === id);
+  return inOrder ? mixed : withRunOrder(mixed, runIds);
 }
 
 /** One more block: its own cut with these colours standing, printed last in its own ink. */

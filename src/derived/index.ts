@@ -22,6 +22,7 @@ export {
   type Proof,
   type ColourGot,
   type Rehearsed,
+  type Round,
   replayLog,
 } from './bench/replayLog';
 export { sheetsGone, lossesByRun } from './bench/tally';
@@ -76,6 +77,26 @@ export {
   wantedOf,
   DARKEST_ASSUMED,
 } from './looks';
+export {
+  type LaidRun,
+  type SheetLooks,
+  type Taking,
+  type Trial,
+  canBeLaid,
+  extendedInk,
+  layingFor,
+  looksOfTrial,
+  nextRunOf,
+  offPrediction,
+  patchOfTrial,
+  plannedLaying,
+  takingOf,
+  trialBefore,
+  trialsOf,
+  variedOf,
+  wantedRuns,
+} from './trials';
+export { couldBeKept, keepWanted, markedProgressive, stillToKeep } from './progressiveSet';
 export { looksInLight, partingsIn, shiftsIn } from './inLight';
 export { beliefOf, sheetAnswerOf, sheetsOfPrint } from './belief';
 export { CARD_FORM, cardOfPrint } from './card';

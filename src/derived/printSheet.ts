@@ -230,10 +230,16 @@ function notTakenAway(sheet: PrintSheet, part: PrintPart, cutId: string | null):
   });
 }
 
-/** Whether an inking of a run leaves its film on a part. */
-export function inkedAt(plan: Plan, sheet: PrintSheet, part: PrintPart, run: Run, inking: LaidInking): boolean {
+/** Whether an inking of a run leaves its film on a part; `printed` are the colours it prints on, where not those of the plan. */
+export function inkedAt(
+  plan: Plan,
+  sheet: PrintSheet,
+  part: PrintPart,
+  run: Pick<Run, 'id'>,
+  inking: Pick<LaidInking, 'id' | 'cutId' | 'zoneIds' | 'keptOut'>,
+  printed: readonly string[] = printedIds(plan, inking),
+): boolean {
   const colours = plan.flat?.colours ?? [];
-  const printed = printedIds(plan, inking);
   const moved = sheet.effects.findIndex((effect) => effect.kind === 'moved' && effect.inkingId === inking.id);
   const lies =
     moved >= 0

@@ -37,6 +37,9 @@ export {
   SLIP_ANSWERS,
   EDITION_ROUND,
   ACT_VERSION,
+  EXTENDER_PERCENT,
+  MOST_TRIALS,
+  ROUND_PURPOSES,
   SAMPLE_IDS,
   PIGMENT_ROLES,
   BRUSH_WORK,
@@ -72,6 +75,8 @@ export {
   type SlipPlace,
   type SlipAnswer,
   type ProofTaken,
+  type Laying,
+  type RoundPurpose,
   type ReadingSource,
   checkAct,
 } from './bench/acts';

@@ -68,7 +68,12 @@ export const SETTINGS = [
   'order of laying',
 ] as const;
 /** The form acts have now; those written before acts carried a version are of version 1. */
-export const ACT_VERSION = 2;
+export const ACT_VERSION = 3;
+/** What a round of proofs is printed to learn; the edition's has none. */
+export const ROUND_PURPOSES = ['whole set', 'colour trial', 'registration', 'progressive set'] as const;
+/** Sheets of one row of trials. */
+export const MOST_TRIALS = 12;
+export const EXTENDER_PERCENT = { min: 0, max: 95, what: phrase('measure.extender') } as const;
 /** The round whose sheets are numbered. */
 export const EDITION_ROUND = 'edition';
 export const READING_SOURCES = ['reader', 'typed', 'file'] as const;

@@ -20,6 +20,7 @@ import {
   refusedAddition,
   runsOfCut,
   sideOfCut,
+  couldBeKept,
   cutsOf,
   type Progress,
 } from '@/derived';
@@ -184,7 +185,12 @@ const REFUSALS: {
   },
   'setting-changed': (plan, progress, act) =>
     progress.bench.rounds.some(({ roundId }) => roundId === act.roundId) ? refusedRun(plan, act.runId) : NO_ROUND,
-  photographed: (plan, _, act) => (act.runId === null ? undefined : refusedRun(plan, act.runId)),
+  photographed: (plan, progress, act) => {
+    if (act.runId !== null) return refusedRun(plan, act.runId);
+    const round = progress.bench.rounds.find(({ roundId }) => roundId === act.roundId);
+    return act.roundId === undefined || round ? undefined : NO_ROUND;
+  },
+  'sheet-kept': refusedKeeping,
   'dry-seen': (plan, progress, act) =>
     refusedRun(plan, act.runId) ??
     (progress.bench.rounds.some(({ pulls }) => pulls.some(({ runId }) => runId === act.runId))
@@ -318,10 +324,35 @@ function refusedColour(
 ): Phrase | undefined {
   const index = plan.runs.findIndex((run) => run.id === act.runId);
   if (index < 0) return phrase('run-missing.thisRunIsNot');
+  if (act.trial) {
+    const { roundId, sheet } = act.trial;
+    const round = progress.bench.rounds.find((one) => one.roundId === roundId && one.round === 'proof');
+    if (!round) return NO_ROUND;
+    return round.pulls.some((pull) => pull.sheet === sheet && pull.runId === act.runId)
+      ? undefined
+      : phrase('bench.runIsNotOnSheet', { run: index + 1, sheet });
+  }
   if (progress.runs[index].tally.pulled.length === 0)
     return phrase('bench.nothingHasBeenPulledInRun', { run: index + 1 });
   const printed = inkingsOf(plan.runs[index]).some((inking) => printedIds(plan, inking).includes(act.colourId));
   return printed ? undefined : phrase('bench.runDoesNotPrint', { run: index + 1 });
+}
+
+/** A sheet is kept while it carries a run and nothing later; it comes back while the runs it lacks can still be laid on it. */
+function refusedKeeping(
+  plan: Plan,
+  progress: Progress,
+  { sheet, runId, kept }: ActOf<'sheet-kept'>,
+): Phrase | undefined {
+  const index = plan.runs.findIndex((run) => run.id === runId);
+  if (index < 0) return phrase('run-missing.thisRunIsNot');
+  const run = index + 1;
+  if (kept)
+    return couldBeKept(progress, index).includes(sheet) ? undefined : phrase('bench.sheetCannotBeKept', { sheet, run });
+  if (!progress.bench.kept.some((one) => one.sheet === sheet && one.runId === runId))
+    return phrase('bench.sheetIsNotKept', { sheet, run });
+  const gone = progress.runs.findIndex((later, r) => r > index && (later.cutOn || later.phase === 'done'));
+  return gone < 0 ? undefined : phrase('bench.sheetCannotComeBack', { sheet, run: gone + 1 });
 }
 
 function refusedNumbers(progress: Progress, act: Extract<BenchAct, { kind: 'numbered' }>): Phrase | undefined {
@@ -330,6 +361,7 @@ function refusedNumbers(progress: Progress, act: Extract<BenchAct, { kind: 'numb
   if (progress.bench.numberings.length > 0 && act.reason.trim() === '') return phrase('bench.theseSheetsAreNumbered');
   const last = progress.runs[progress.runs.length - 1].tally;
   const alive = new Set(last.pulled.filter((p) => !p.setAside).map((p) => p.sheet));
+  for (const { sheet } of progress.bench.kept) alive.add(sheet);
   const dead = act.marks.find((m) => !alive.has(m.sheet) || isTestSheet(m.sheet));
   if (dead) return phrase('bench.sheetIsNotAmong', { sheet: dead.sheet });
   const marks = act.marks.map((m) => m.mark),

@@ -138,9 +138,10 @@ export async function sourcePreview(
   mirrored: boolean,
   paperLabD50: Lab,
   longSidePx: number,
+  patience = patienceOf(),
 ): Promise<Outcome<{ bytes: Buffer }>> {
   const source = sourceOf(format, longSidePx, paperLabD50);
-  const decoded = await decode('preview', { ...source, turnDeg, mirrored, longSidePx }, bytes, patienceOf());
+  const decoded = await decode('preview', { ...source, turnDeg, mirrored, longSidePx }, bytes, patience);
   if (decoded.ok) return success({ bytes: decoded.value.bytes });
   return familyOf(decoded.code) === 'picture-damaged' ? failure('picture-damaged.thePictureCouldNotBe') : decoded;
 }

@@ -17,7 +17,7 @@ export {
   restorePrint,
 } from './prints';
 export { keepLabels, storeLabels } from './labels';
-export { bringInPicture, placeAgain, sourcePng } from './pictures';
+export { bringInPhotograph, bringInPicture, placeAgain, sourcePng } from './pictures';
 export { logActs, drawCutPictures } from './bench';
 export { changesSince } from './changes';
 export { changesStream } from './stream';

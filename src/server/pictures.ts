@@ -129,3 +129,25 @@ export async function sourcePng(
     return failure('picture-missing.thereIsNoPictureTo');
   return sourcePreview(original.bytes, plan.picture.format, turnDeg, mirrored, plan.paper.labD50, SOURCE_PREVIEW_PX);
 }
+
+/** Longer side of a photograph as it is kept, px. */
+const PHOTOGRAPH_PX = 1600;
+
+/** A photograph of a sheet or a block, upright and as large as a screen: kept until an entry of the log names it, or the day is over. */
+export async function bringInPhotograph(
+  db: Store,
+  id: string,
+  bytes: Buffer,
+  fileName: string,
+  now: string,
+  gone?: AbortSignal,
+): Promise<Outcome<{ readonly sha: string }>> {
+  const found = livingPrint(db, id);
+  if (!found.ok) return found;
+  const patience = patienceOf(gone);
+  const facts = await inspectPicture(bytes, fileName, patience);
+  if (!facts.ok) return facts;
+  const { paper } = presentPlan(db, found.value);
+  const small = await sourcePreview(bytes, facts.value.format, 0, false, paper.labD50, PHOTOGRAPH_PX, patience);
+  return small.ok ? success({ sha: putBlob(db, small.value.bytes, 'image/png', now) }) : small;
+}

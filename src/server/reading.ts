@@ -2,6 +2,8 @@ import { internalOnGround, stackInternals, type LaidFilm } from '@/core/inks';
 import { filmStackOf } from '@/core/layers';
 import {
   onPaperOf,
+  patchOfTrial,
+  trialsOf,
   replayLog,
   filmOfCabinetInk,
   groundOfInk,
@@ -67,13 +69,22 @@ function filmBelieved(ink: CabinetInk) {
   return filmOfCabinetInk({ ...ink, drawdowns: [] }).film;
 }
 
-function runPatch(db: Store, { printId, runId, colourId }: Extract<ReadingRequest, { kind: 'run' }>): Outcome<Patch> {
+function runPatch(db: Store, request: Extract<ReadingRequest, { kind: 'run' }>): Outcome<Patch> {
+  const { printId, runId, colourId, trial } = request;
   const found = livingPrint(db, String(printId));
   if (!found.ok) return found;
   const bench = replayLog(benchLog(db, found.value.id)),
-    plan = onPaperOf(presentPlan(db, found.value), bench);
+    plan = onPaperOf(presentPlan(db, found.value), bench, trial && String(trial.roundId));
   const index = plan.runs.findIndex((run) => run.id === runId);
   if (index < 0 || !plan.flat) return failure('run-missing.thisRunIsNot');
+  if (trial) {
+    const round = bench.rounds.find(({ roundId }) => roundId === trial.roundId);
+    const sheet = round && trialsOf(plan, bench, round).find((one) => one.sheet === trial.sheet);
+    const patch = sheet && patchOfTrial(plan, sheet.laid, runId, colourId);
+    return patch
+      ? success({ inkId: `${printId} ${runId}`, ...patch })
+      : failure('run-missing.runDoesNotPrint', { index: index + 1 });
+  }
   const got = bench.coloursGot.filter((g) => g.runId !== runId);
   const runs = printedRuns(plan, got).slice(0, index + 1);
   const stack = filmStackOf(colourId, runs);

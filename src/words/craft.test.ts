@@ -25,5 +25,13 @@ test('everything that is stored by an id has its word', () => {
     ...WEEKDAYS.map((v) => craftWords(`weekday.${v}`)),
   ];
   expect(said.filter((words) => words.length === 0)).toEqual([]);
-  expect(SHEET_ROLES.map(roleInWords)).toEqual(['numbered', 'A.P.', 'P.P.', 'B.A.T.', 'H.C.', 'not numbered']);
+  expect(SHEET_ROLES.map(roleInWords)).toEqual([
+    'numbered',
+    'progressive set',
+    'A.P.',
+    'P.P.',
+    'B.A.T.',
+    'H.C.',
+    'not numbered',
+  ]);
 });

@@ -49,3 +49,9 @@ export function mixFilms(films: readonly Film[], parts: readonly number[]): Film
   });
   return { kh, sh };
 }
+
+/** The film of an ink with so much extender in it, 0–100 % of the whole by weight: extender neither absorbs nor scatters (Duncan 1940). */
+export function extendedFilm(film: Film, extenderPercent: number): Film {
+  const share = 1 - extenderPercent / 100;
+  return { kh: Float64Array.from(film.kh, (v) => v * share), sh: Float64Array.from(film.sh, (v) => v * share) };
+}

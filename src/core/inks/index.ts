@@ -1,4 +1,4 @@
-export { type Film, filmOver, filmBand, mixFilms } from './film';
+export { type Film, filmOver, filmBand, mixFilms, extendedFilm } from './film';
 export { type Opacity, type OpacityKnown, CONTRAST_RATIO, filmFromSolid } from './opacity';
 export {
   type UnderFilm,

@@ -1,16 +1,28 @@
 import { failure, success, type Outcome } from '../units';
-import { addScaled, afterRun, chanceWithLuck, meanCount, survivorsOfRun, weighedBy, type LossBelief } from './survival';
+import {
+  addScaled,
+  afterKeeping,
+  afterRun,
+  chanceWithLuck,
+  meanCount,
+  survivorsOfRun,
+  weighedBy,
+  type KeptAfterRuns,
+  type LossBelief,
+} from './survival';
 import { curveOf } from './sheetsToStart';
 
 /** Where a print stands in the middle of a run; test sheets are not among these counts. */
 export interface RunStanding {
-  /** Pulled in this run and still usable. */
+  /** Pulled in this run, still usable and not yet kept for good. */
   readonly keptInRun: number;
   /** Pulled in this run and set aside. */
   readonly lostInRun: number;
   /** Alive and not yet pulled in this run. */
   readonly waiting: number;
   readonly runsAfterThis: number;
+  /** Sheets still to be kept for good: after this run first, then after each of the later ones. */
+  readonly toKeep?: KeptAfterRuns;
 }
 
 export interface Forecast {
@@ -26,15 +38,17 @@ export interface Forecast {
  * luck) and for which kind of luck this workshop has; later runs draw their own. Refuses counts below zero or not whole.
  */
 export function forecastEdition(standing: RunStanding, wanted: number, belief: LossBelief): Outcome<Forecast> {
-  const { keptInRun, lostInRun, waiting, runsAfterThis } = standing;
-  if (![keptInRun, lostInRun, waiting, runsAfterThis, wanted].every((n) => Number.isInteger(n) && n >= 0))
+  const { keptInRun, lostInRun, waiting, runsAfterThis, toKeep = [] } = standing;
+  if (![keptInRun, lostInRun, waiting, runsAfterThis, wanted, ...toKeep].every((n) => Number.isInteger(n) && n >= 0))
     return failure('forecast-counts');
   const most = keptInRun + waiting;
   const alive = new Float64Array(most + 1);
   for (const { lost, kept, probability } of weighedBy(belief, { sheets: keptInRun + lostInRun, lost: lostInRun })) {
     let own = new Float64Array(most + 1);
     own.set(survivorsOfRun(waiting, { lost: lost + lostInRun, kept: kept + keptInRun }), keptInRun);
-    for (let r = 0; r < runsAfterThis; r++) own = new Float64Array(afterRun(own, { lost, kept }));
+    own = new Float64Array(afterKeeping(own, toKeep[0] ?? 0));
+    for (let r = 0; r < runsAfterThis; r++)
+      own = new Float64Array(afterKeeping(afterRun(own, { lost, kept }), toKeep[r + 1] ?? 0));
     addScaled(alive, own, probability);
   }
   const chance = alive.reduce((sum, p, n) => (n >= wanted ? sum + p : sum), 0);
@@ -44,13 +58,14 @@ export function forecastEdition(standing: RunStanding, wanted: number, belief: L
 
 /** How many more of the waiting sheets can be lost with the edition still likelier than not. */
 function lossesToBear(standing: RunStanding, wanted: number, belief: LossBelief): number {
-  const { keptInRun, lostInRun, waiting, runsAfterThis } = standing;
+  const { keptInRun, lostInRun, waiting, runsAfterThis, toKeep = [] } = standing;
   const most = keptInRun + waiting;
-  const reach = belief.map((kind) => chanceWithLuck(wanted, most, runsAfterThis, kind));
+  const reach = belief.map((kind) => chanceWithLuck(wanted, most, runsAfterThis, kind, toKeep.slice(1)));
   const place = new Map(belief.map((kind, i) => [`${kind.lost},${kind.kept}`, i]));
   const chanceAfter = (more: number) =>
     weighedBy(belief, { sheets: most + lostInRun, lost: lostInRun + more }).reduce(
-      (sum, kind) => sum + kind.probability * reach[place.get(`${kind.lost},${kind.kept}`)!][most - more],
+      (sum, kind) =>
+        sum + kind.probability * (reach[place.get(`${kind.lost},${kind.kept}`)!][most - more - (toKeep[0] ?? 0)] || 0),
       0,
     );
   let bears = -1;

@@ -16,12 +16,23 @@ export {
   type SheetAnswer,
   EDITION_RANGE,
   PROOFS_RANGE,
+  SETS_RANGE,
   TEST_SHEETS_RANGE,
   WISH_RANGE,
   sheetsToStart,
+  keptForSets,
+  finishedWanted,
   type Outlook,
   outlook,
 } from './sheetsToStart';
 export { forecastEdition } from './forecast';
 export { type Fault, type SheetName, FAULTS, sheetNames, isTestSheet } from './names';
-export { type SheetRole, SHEET_ROLES, usualArtistProofs, proposeRoles, markSheets, roman } from './numbering';
+export {
+  type SheetRole,
+  SHEET_ROLES,
+  usualArtistProofs,
+  proposeRoles,
+  markSheets,
+  progressiveMark,
+  roman,
+} from './numbering';

@@ -2,7 +2,7 @@ import { ranged } from '../units';
 import type { SheetName } from './names';
 
 /** What a finished sheet can be called. */
-export const SHEET_ROLES = ['numbered', 'A.P.', 'P.P.', 'B.A.T.', 'H.C.', 'not numbered'] as const;
+export const SHEET_ROLES = ['numbered', 'progressive', 'A.P.', 'P.P.', 'B.A.T.', 'H.C.', 'not numbered'] as const;
 export type SheetRole = (typeof SHEET_ROLES)[number];
 
 /** Usual share of artist's proofs. */
@@ -15,21 +15,35 @@ export function usualArtistProofs(edition: number): number {
 }
 
 /**
- * A first proposal in the order given: the edition is numbered, then artist's proofs up to the custom, the rest stays
- * without a number.
+ * A first proposal in the order given: the edition is numbered, then each progressive set gets its last sheet, then come artist's proofs up
+ * to the custom; the rest stays without a number.
  */
-export function proposeRoles(sheets: readonly SheetName[], edition: number): SheetRole[] {
-  const proofs = usualArtistProofs(edition);
-  return sheets.map((_, i) => (i < edition ? 'numbered' : i < edition + proofs ? 'A.P.' : 'not numbered'));
+export function proposeRoles(sheets: readonly SheetName[], edition: number, progressiveSets = 0): SheetRole[] {
+  const roles = [
+    ...Array<SheetRole>(edition).fill('numbered'),
+    ...Array<SheetRole>(progressiveSets).fill('progressive'),
+    ...Array<SheetRole>(usualArtistProofs(edition)).fill('A.P.'),
+  ];
+  return sheets.map((_, i) => roles[i] ?? 'not numbered');
+}
+
+/**
+ * The pencil mark of a progressive set's sheet: how many of the runs lie on it, and which set it belongs to (from 1) where there are
+ * several.
+ */
+export function progressiveMark(printed: number, runs: number, set: number, sets: number): string {
+  return `Prog. ${printed}/${runs}${sets > 1 ? ` ${roman(set)}` : ''}`;
 }
 
 /**
  * The pencil marks: `3/20` for numbered sheets in their order (N is the number of numbered sheets), `A.P. I/II` and the
- * like in Roman numerals for proofs, plain `B.A.T.` when there is one.
+ * like in Roman numerals for proofs, plain `B.A.T.` when there is one. `runs`: how many lie on a finished sheet; `sets`: progressive
+ * sets there are, where not all have a finished sheet.
  */
 export function markSheets(
   sheets: readonly SheetName[],
   roles: readonly SheetRole[],
+  { runs, sets = 0 }: { readonly runs: number; readonly sets?: number },
 ): { sheet: SheetName; mark: string }[] {
   const total = (role: SheetRole) => roles.filter((r) => r === role).length;
   const given: Partial<Record<SheetRole, number>> = {};
@@ -38,6 +52,7 @@ export function markSheets(
     if (role === 'not numbered') return [];
     const n = (given[role] = (given[role] ?? 0) + 1);
     if (role === 'numbered') return [{ sheet, mark: `${n}/${total(role)}` }];
+    if (role === 'progressive') return [{ sheet, mark: progressiveMark(runs, runs, n, Math.max(sets, total(role))) }];
     if (role === 'B.A.T.' && total(role) === 1) return [{ sheet, mark: role }];
     return [{ sheet, mark: `${role} ${roman(n)}/${roman(total(role))}` }];
   });

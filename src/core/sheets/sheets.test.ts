@@ -8,6 +8,7 @@ import {
   meanLoss,
   markSheets,
   meanCount,
+  progressiveMark,
   proposeRoles,
   roman,
   sheetsToStart,
@@ -55,6 +56,37 @@ test('forwards and backwards give the same chance', () =>
       },
     ),
   ));
+
+test('forwards and backwards give the same chance where sheets are kept after each run', () =>
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 1, max: 40 }),
+      fc.array(fc.integer({ min: 0, max: 3 }), { minLength: 1, maxLength: 6 }),
+      fc.integer({ min: 1, max: 30 }),
+      beliefs,
+      (sheets, kept, wanted, belief) => {
+        const alive = aliveAfterRuns(sheets, kept.length, belief, kept)[kept.length];
+        const forward = alive.reduce((sum, p, n) => (n >= wanted ? sum + p : sum), 0);
+        expect(chanceOfReaching(wanted, sheets, kept.length, belief, kept)[sheets]).toBeCloseTo(forward, 9);
+        expect(alive.reduce((sum, p) => sum + p, 0)).toBeCloseTo(1, 9);
+      },
+    ),
+  ));
+
+test('sheets of a progressive set need not survive all runs: fewer are started than for as many finished proofs', () => {
+  const belief = startBelief('practised');
+  const wish = { edition: 20, testSheets: 2, wishToBeSure: 0.9 };
+  const sets = start({ ...wish, proofsToKeep: 0, progressiveSets: 2 }, 5, belief).counted;
+  const finished = start({ ...wish, proofsToKeep: 10 }, 5, belief).counted;
+  const none = start({ ...wish, proofsToKeep: 0 }, 5, belief).counted;
+  expect(sets).toBeLessThan(finished);
+  expect(sets).toBeGreaterThanOrEqual(none + 10);
+  expect(start({ ...wish, proofsToKeep: 0, progressiveSets: 3 }, 1, belief)).toEqual(
+    start({ ...wish, proofsToKeep: 3 }, 1, belief),
+  );
+  expect(outlook(sets, 5, belief, 2).alive[5].median).toBeLessThan(outlook(sets, 5, belief).alive[5].median);
+  expect(sheetsToStart({ ...wish, proofsToKeep: 0, progressiveSets: 11 }, 5, belief)).toMatchObject({ ok: false });
+});
 
 test('the chain agrees with drawing runs and sheets one by one', () => {
   const luck = { lost: 1.8, kept: 18.2 },
@@ -209,6 +241,12 @@ describe('forecast in the middle of a run', () => {
       mayStillLose: -1,
     });
   });
+  test('what is still to be kept counts as gone: before the first pull it equals the plan', () => {
+    const standing = { keptInRun: 0, lostInRun: 0, waiting: 30, runsAfterThis: 3, toKeep: [1, 1, 1] };
+    const found = forecast(standing, 21, belief);
+    expect(found.chance).toBeCloseTo(chanceOfReaching(21, 30, 4, belief, [1, 1, 1])[30], 9);
+    expect(found.mayStillLose).toBeLessThan(forecast({ ...standing, toKeep: [] }, 21, belief).mayStillLose);
+  });
   test('how many may still be lost', () => {
     const found = forecast({ keptInRun: 0, lostInRun: 0, waiting: 24, runsAfterThis: 0 }, 20, belief);
     expect(found.mayStillLose).toBe(4);
@@ -218,12 +256,21 @@ describe('forecast in the middle of a run', () => {
 describe('numbers', () => {
   test('edition, proofs in Roman numerals, the rest left out', () => {
     const sheets = ['3', '1', '5', '7', '9'];
-    expect(markSheets(sheets, ['numbered', 'numbered', 'A.P.', 'B.A.T.', 'not numbered'])).toEqual([
+    expect(markSheets(sheets, ['numbered', 'numbered', 'A.P.', 'B.A.T.', 'not numbered'], { runs: 4 })).toEqual([
       { sheet: '3', mark: '1/2' },
       { sheet: '1', mark: '2/2' },
       { sheet: '5', mark: 'A.P. I/I' },
       { sheet: '7', mark: 'B.A.T.' },
     ]);
+  });
+  test('a progressive set is marked by the runs on each sheet, its last one among the finished', () => {
+    expect(proposeRoles(['1', '2', '3', '4'], 2, 1)).toEqual(['numbered', 'numbered', 'progressive', 'A.P.']);
+    expect(markSheets(['1', '3'], ['numbered', 'progressive'], { runs: 5 })).toEqual([
+      { sheet: '1', mark: '1/1' },
+      { sheet: '3', mark: 'Prog. 5/5' },
+    ]);
+    expect(markSheets(['3'], ['progressive'], { runs: 5, sets: 2 })).toEqual([{ sheet: '3', mark: 'Prog. 5/5 I' }]);
+    expect(progressiveMark(12, 12, 9, 10)).toBe('Prog. 12/12 IX');
   });
   test('a proposal keeps artist’s proofs to a tenth', () => {
     const roles = proposeRoles(

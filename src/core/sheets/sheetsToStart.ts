@@ -1,15 +1,19 @@
 import { failed, success, type Outcome, phrase, type Phrase } from '../units';
-import { aliveAfterRuns, chanceOfReaching, quantile, type LossBelief } from './survival';
+import { aliveAfterRuns, chanceOfReaching, quantile, type KeptAfterRuns, type LossBelief } from './survival';
 
 export const EDITION_RANGE = { min: 1, max: 500, what: phrase('measure.edition') } as const;
 export const PROOFS_RANGE = { min: 0, max: 50, what: phrase('measure.proofsToKeep') } as const;
+export const SETS_RANGE = { min: 0, max: 10, what: phrase('measure.progressiveSets') } as const;
 export const TEST_SHEETS_RANGE = { min: 0, max: 20, what: phrase('measure.testSheets') } as const;
 export const WISH_RANGE = { min: 0.5, max: 0.99 } as const;
 const MOST_SHEETS = 1200;
 
 export interface SheetWish {
   readonly edition: number;
+  /** Finished ones: they go through all runs. */
   readonly proofsToKeep: number;
+  /** A progressive set is a sheet kept after each run, the last of them a finished one. */
+  readonly progressiveSets?: number;
   /** Go first in every run and are not counted. */
   readonly testSheets: number;
   /** 0.5–0.99. */
@@ -33,8 +37,23 @@ export interface Outlook {
   readonly alive: readonly { median: number; low: number; high: number }[];
 }
 
+/** What progressive sets take away after each run; of the last run's sheets they take finished ones. */
+export function keptForSets(sets: number, runs: number): KeptAfterRuns {
+  return Array<number>(Math.max(0, runs - 1)).fill(sets);
+}
+
+/** Finished prints that a wish asks for. */
+export function finishedWanted({
+  edition,
+  proofsToKeep,
+  progressiveSets = 0,
+}: Omit<SheetWish, 'testSheets' | 'wishToBeSure'>) {
+  return edition + proofsToKeep + progressiveSets;
+}
+
 /**
- * Smallest number of sheets with P(good ≥ edition + proofs) ≥ the wish, by the exact chain of beta-binomials. Refuses a
+ * Smallest number of sheets with P(good ≥ edition + proofs) ≥ the wish, sheets for progressive sets leaving after each run, by the exact
+ * chain of beta-binomials. Refuses a
  * wish outside the ranges above, and a number of runs that is not whole and from 0 to 60.
  */
 export function sheetsToStart(wish: SheetWish, runs: number, belief: LossBelief): Outcome<SheetAnswer> {
@@ -44,10 +63,12 @@ export function sheetsToStart(wish: SheetWish, runs: number, belief: LossBelief)
 
 const MOST_RUNS = 60;
 
-function refusedWish({ edition, proofsToKeep, testSheets, wishToBeSure }: SheetWish, runs: number): Phrase | undefined {
+function refusedWish(wish: SheetWish, runs: number): Phrase | undefined {
+  const { edition, proofsToKeep, progressiveSets = 0, testSheets, wishToBeSure } = wish;
   for (const [value, { min, max, what }] of [
     [edition, EDITION_RANGE],
     [proofsToKeep, PROOFS_RANGE],
+    [progressiveSets, SETS_RANGE],
     [testSheets, TEST_SHEETS_RANGE],
     [runs, { min: 0, max: MOST_RUNS, what: phrase('measure.numberOfRuns') }],
   ] as const)
@@ -59,11 +80,13 @@ function refusedWish({ edition, proofsToKeep, testSheets, wishToBeSure }: SheetW
 }
 
 function answerTo(wish: SheetWish, runs: number, belief: LossBelief): SheetAnswer {
-  const wanted = wish.edition + wish.proofsToKeep;
+  const wanted = finishedWanted(wish);
+  const kept = keptForSets(wish.progressiveSets ?? 0, runs);
+  const inAll = wanted + kept.reduce((sum, k) => sum + k, 0);
   let counted = -1;
   let chance: Float64Array = new Float64Array();
-  for (let most = Math.min(MOST_SHEETS, wanted * 2 + 10); counted < 0; most = Math.min(MOST_SHEETS, most * 2)) {
-    chance = chanceOfReaching(wanted, most, runs, belief);
+  for (let most = Math.min(MOST_SHEETS, inAll * 2 + 10); counted < 0; most = Math.min(MOST_SHEETS, most * 2)) {
+    chance = chanceOfReaching(wanted, most, runs, belief, kept);
     counted = chance.findIndex((c) => c >= wish.wishToBeSure);
     if (most === MOST_SHEETS) break;
   }
@@ -77,9 +100,9 @@ function answerTo(wish: SheetWish, runs: number, belief: LossBelief): SheetAnswe
   };
 }
 
-/** What becomes of `counted` sheets: the curve of good prints and the band alive after each run. */
-export function outlook(counted: number, runs: number, belief: LossBelief): Outlook {
-  const distributions = aliveAfterRuns(counted, runs, belief);
+/** What becomes of `counted` sheets: the curve of good prints and the band alive after each run and what is kept of it. */
+export function outlook(counted: number, runs: number, belief: LossBelief, progressiveSets = 0): Outlook {
+  const distributions = aliveAfterRuns(counted, runs, belief, keptForSets(progressiveSets, runs));
   return {
     curve: curveOf(distributions[runs]),
     alive: distributions.map((d) => ({ median: quantile(d, 0.5), low: quantile(d, 0.1), high: quantile(d, 0.9) })),

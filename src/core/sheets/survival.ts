@@ -135,38 +135,70 @@ export function afterRun(alive: Float64Array, luck: RunLuck): Float64Array {
   return next;
 }
 
-/** Distribution of the sheets alive after each of `runs` runs, index 0 being the start: exact. */
-export function aliveAfterRuns(sheets: number, runs: number, belief: LossBelief): Float64Array[] {
+/** How many sheets leave after each run, kept for good as they then are; runs that are not named keep none. */
+export type KeptAfterRuns = readonly number[];
+
+/** The distribution after `kept` sheets have left, or all there are. */
+export function afterKeeping(alive: Float64Array, kept: number): Float64Array {
+  if (kept === 0) return alive;
+  const left = new Float64Array(alive.length);
+  for (let n = 0; n < alive.length; n++) left[Math.max(0, n - kept)] += alive[n];
+  return left;
+}
+
+/** Distribution of the sheets alive after each of `runs` runs and what is kept of them then, index 0 being the start: exact. */
+export function aliveAfterRuns(
+  sheets: number,
+  runs: number,
+  belief: LossBelief,
+  keptAfter: KeptAfterRuns = [],
+): Float64Array[] {
   const all = Array.from({ length: runs + 1 }, () => new Float64Array(sheets + 1));
   for (const kind of belief) {
     let alive = new Float64Array(sheets + 1);
     alive[sheets] = 1;
     for (let r = 0; r <= runs; r++) {
       addScaled(all[r], alive, kind.probability);
-      if (r < runs) alive = new Float64Array(afterRun(alive, kind));
+      if (r < runs) alive = new Float64Array(afterKeeping(afterRun(alive, kind), keptAfter[r] ?? 0));
     }
   }
   return all;
 }
 
-/** Chance, for every number of sheets 0…`most`, that at least `wanted` survive `runs` runs. */
-export function chanceOfReaching(wanted: number, most: number, runs: number, belief: LossBelief): Float64Array {
+/**
+ * Chance, for every number of sheets 0…`most`, that at least `wanted` survive `runs` runs, and that there are enough after each to
+ * keep what shall be kept then.
+ */
+export function chanceOfReaching(
+  wanted: number,
+  most: number,
+  runs: number,
+  belief: LossBelief,
+  keptAfter: KeptAfterRuns = [],
+): Float64Array {
   const all = new Float64Array(most + 1);
-  for (const kind of belief) addScaled(all, chanceWithLuck(wanted, most, runs, kind), kind.probability);
+  for (const kind of belief) addScaled(all, chanceWithLuck(wanted, most, runs, kind, keptAfter), kind.probability);
   return all;
 }
 
 /** The same for one kind of luck. Backwards, once for all numbers. */
-export function chanceWithLuck(wanted: number, most: number, runs: number, luck: RunLuck): Float64Array {
+export function chanceWithLuck(
+  wanted: number,
+  most: number,
+  runs: number,
+  luck: RunLuck,
+  keptAfter: KeptAfterRuns = [],
+): Float64Array {
   let chance: Float64Array = Float64Array.from({ length: most + 1 }, (_, n) => (n >= wanted ? 1 : 0));
   const rows = Array.from({ length: most + 1 }, (_, n) => (n < wanted ? undefined : survivorsOfRun(n, luck)));
-  for (let r = 0; r < runs; r++) {
-    const later = chance;
+  for (let r = runs - 1; r >= 0; r--) {
+    const later = chance,
+      kept = keptAfter[r] ?? 0;
     chance = Float64Array.from({ length: most + 1 }, (_, n) => {
       const row = rows[n];
       if (!row) return 0;
       let sum = 0;
-      for (let j = Math.max(0, wanted); j <= n; j++) sum += row[j] * later[j];
+      for (let j = Math.max(0, wanted) + kept; j <= n; j++) sum += row[j] * later[j - kept];
       return sum;
     });
   }

@@ -4,8 +4,10 @@ import {
   type ActOf,
   type BenchAct,
   type BenchEvent,
+  type Laying,
   type ProofTaken,
   type ReadingSource,
+  type RoundPurpose,
   type SlipAnswer,
   type SlipPlace,
 } from '@/model';
@@ -62,12 +64,33 @@ export interface Pull {
   readonly faults: readonly Fault[];
   readonly setAside: boolean;
   readonly note: string;
+  /** What was really laid; absent: as planned. */
+  readonly laid?: Laying;
+}
+
+/** A sheet of the edition's round kept for good after a run. */
+export interface KeptSheet {
+  readonly sheet: SheetName;
+  readonly runId: string;
+  readonly at: string;
+}
+
+/** A colour read on a proof. */
+export interface TrialReading extends Omit<ColourGot, 'at'> {
+  readonly at: string;
+  readonly roundId: string;
+  readonly sheet: SheetName;
 }
 
 /** A lot of sheets of one paper; the pulls that count, in order. */
 export interface Round {
   readonly roundId: string;
   readonly round: 'proof' | 'edition';
+  /** Empty where it has no name of its own. */
+  readonly name: string;
+  readonly purpose: RoundPurpose;
+  /** Its sheets are trials of one mix with ever more extender. */
+  readonly extender?: ActOf<'round-begun'>['extender'];
   readonly at: string;
   readonly paper: ActOf<'round-begun'>['paper'];
   readonly counted: number;
@@ -82,6 +105,7 @@ export interface SettingChanged extends Omit<ActOf<'setting-changed'>, 'kind'> {
 
 export interface Photograph extends Omit<ActOf<'photographed'>, 'kind'> {
   readonly at: string;
+  readonly roundId: string;
 }
 
 export interface BenchState {
@@ -118,6 +142,10 @@ export interface BenchState {
   readonly pulls: readonly Pull[];
   /** Runs declared finished, with how many counted sheets there were then: later ones are not left out by it. */
   readonly finishedRuns: ReadonlyMap<string, number>;
+  /** Sheets kept for good before all runs are on them, in the order they were kept. */
+  readonly kept: readonly KeptSheet[];
+  /** What was read on proofs, the newest for each sheet, run and colour; oldest first. */
+  readonly trialReadings: readonly TrialReading[];
   /** One for each run and colour of the picture: the newest reading, oldest first. */
   readonly coloursGot: readonly ColourGot[];
   /** All proofs, oldest first. */
@@ -169,6 +197,8 @@ function newReplay() {
     /** Round, run and sheet of every pull that counts. */
     pulledOnce: new Set<string>(),
     finishedRuns: new Map<string, number>(),
+    kept: [] as KeptSheet[],
+    trialReadings: [] as TrialReading[],
     coloursGot: [] as ColourGot[],
     proofs: [] as Proof[],
     proofIds: new Set<string>(),
@@ -183,8 +213,8 @@ type EventOf<Kind extends BenchAct['kind']> = Omit<BenchEvent, 'act'> & { readon
 
 /** What each kind of entry does to the state. */
 const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: EventOf<Kind>) => void } = {
-  'round-begun': (r, { at, act: { roundId, round, paper, counted, tests } }) => {
-    if (!r.rounds.has(roundId)) r.rounds.set(roundId, { roundId, round, at, paper, counted, tests });
+  'round-begun': (r, { at, act: { kind: _, name = '', purpose = 'whole set', ...round } }) => {
+    if (!r.rounds.has(round.roundId)) r.rounds.set(round.roundId, { at, name, purpose, ...round });
   },
   'sheets-added': (r, { act }) => {
     const round = r.rounds.get(act.roundId);
@@ -193,8 +223,8 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
   'setting-changed': (r, { at, act: { kind: _, ...setting } }) => {
     r.settings.push({ at, ...setting });
   },
-  photographed: (r, { at, act: { kind: _, ...photograph } }) => {
-    r.photographs.push({ at, ...photograph });
+  photographed: (r, { at, act: { kind: _, roundId = EDITION_ROUND, ...photograph } }) => {
+    r.photographs.push({ at, roundId, ...photograph });
   },
   'dry-seen': (r, { at, act: { runId, sheet, note } }) => {
     if (!r.drySeen.has(runId)) r.drySeen.set(runId, { at, sheet, note });
@@ -228,23 +258,36 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
     if (act.done) ticked.add(act.island);
     else ticked.delete(act.island);
   },
-  pull: (r, { id, at, act: { roundId = EDITION_ROUND, runId, sheet, faults, setAside, note } }) => {
+  pull: (r, { id, at, act: { roundId = EDITION_ROUND, runId, sheet, faults, setAside, note, laid } }) => {
     const key = `${roundId}/${runId}/${sheet}`;
     if (r.pulledOnce.has(key)) return;
     r.pulledOnce.add(key);
-    r.pulls.set(id, { roundId, pull: { id, at, runId, sheet, faults, setAside, note } });
+    r.pulls.set(id, { roundId, pull: { id, at, runId, sheet, faults, setAside, note, laid } });
   },
   'pull-undone': (r, { act }) => {
     const found = r.pulls.get(act.pullId);
     if (!found) return;
     r.pulls.delete(act.pullId);
     r.pulledOnce.delete(`${found.roundId}/${found.pull.runId}/${found.pull.sheet}`);
+    const { runId, sheet } = found.pull;
+    if (found.roundId === EDITION_ROUND) r.kept = r.kept.filter((k) => k.sheet !== sheet || k.runId !== runId);
+  },
+  'sheet-kept': (r, { at, act: { sheet, runId, kept } }) => {
+    r.kept = r.kept.filter((k) => k.sheet !== sheet);
+    if (kept) r.kept.push({ sheet, runId, at });
   },
   'run-finished': (r, { act }) => {
     const edition = [...r.rounds.values()].find(({ round }) => round === 'edition');
     r.finishedRuns.set(act.runId, edition?.counted ?? 0);
   },
-  'colour-got': (r, { at, act: { runId, colourId, labD50, source } }) => {
+  'colour-got': (r, { at, act: { runId, colourId, labD50, source, trial } }) => {
+    if (trial) {
+      const same = (t: TrialReading) =>
+        t.roundId === trial.roundId && t.sheet === trial.sheet && t.runId === runId && t.colourId === colourId;
+      r.trialReadings = r.trialReadings.filter((t) => !same(t));
+      r.trialReadings.push({ at, runId, colourId, labD50, source, roundId: trial.roundId, sheet: trial.sheet });
+      return;
+    }
     r.coloursGot = [
       ...r.coloursGot.filter((g) => g.runId !== runId || g.colourId !== colourId),
       { at, runId, colourId, labD50, source },

@@ -51,13 +51,14 @@ export function tallyRun(state: BenchState, runId: string, sheets: readonly Shee
   return tallyRuns(state, [runId], sheets)[0];
 }
 
-/** Sheets out of the edition: set aside, or left out of a run that was declared finished. */
+/** Sheets that take no more films: set aside, kept for good, or left out of a run that was declared finished. */
 export function sheetsGone(state: BenchState, sheets: readonly SheetName[]): Set<SheetName> {
   return goneOf(state, pullsByRun(state), sheets);
 }
 
 function goneOf(state: BenchState, byRun: ReadonlyMap<string, readonly Pull[]>, sheets: readonly SheetName[]) {
   const gone = new Set(state.pulls.filter((p) => p.setAside).map((p) => p.sheet));
+  for (const { sheet } of state.kept) gone.add(sheet);
   for (const [runId, counted] of state.finishedRuns) {
     const pulled = new Set(byRun.get(runId)?.map((p) => p.sheet));
     for (const sheet of sheets)

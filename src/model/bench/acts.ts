@@ -4,9 +4,36 @@ import { FAULTS, TEST_SHEETS_RANGE } from '@/core/sheets';
 import { failure, type Outcome, phrase, type Phrase } from '@/core/units';
 import { checkWith } from '../check';
 import { slipPlace } from '../design/place';
-import { between, id, list, mm, named, oneOf, record, sha, surfaceLabD50, text, type Frozen, whole } from '../fields';
+import {
+  between,
+  id,
+  inRange,
+  list,
+  mm,
+  named,
+  oneOf,
+  record,
+  sha,
+  surfaceLabD50,
+  text,
+  type Frozen,
+  whole,
+} from '../fields';
+import { ink } from '../plan/inks';
 import { upgradedAct } from './upgrades/upgradedAct';
-import { ACT_VERSION, ADDED_RANGE, MOST_SHEETS, READING_SOURCES, SETTINGS, SLIP_ANSWERS } from '../ranges';
+import {
+  ACT_VERSION,
+  ADDED_RANGE,
+  EXTENDER_PERCENT,
+  FILM_WEIGHT_RANGE,
+  MOST,
+  MOST_SHEETS,
+  MOST_TRIALS,
+  READING_SOURCES,
+  ROUND_PURPOSES,
+  SETTINGS,
+  SLIP_ANSWERS,
+} from '../ranges';
 
 const sheetName = () =>
   string()
@@ -35,6 +62,32 @@ const motion = record({
   about: record({ xMm: number().required(), yMm: number().required() }),
 });
 
+/** What was really laid in one pull of a proof: it goes before what the plan says, then and later. */
+const laying = record({
+  /** While the film below was still open. */
+  wet: boolean().required(),
+  passes: oneOf([1, 2] as const),
+  inkings: list(
+    record({
+      inkingId: id(),
+      /** Colours of the picture it printed on. */
+      colourIds: list(id(), MOST.colours),
+      /** The ink as the pot was before the extender. */
+      ink,
+      extenderPercent: inRange(EXTENDER_PERCENT, ' %'),
+      filmWeight: inRange(FILM_WEIGHT_RANGE),
+    }),
+    MOST.inkings * MOST.formes,
+  ).min(1),
+});
+
+/** Sheets of one mix with ever more extender: what the first, second … sheet of a round gets, in per cent. */
+const extenderRow = record({
+  runId: id(),
+  inkingId: id(),
+  percents: list(inRange(EXTENDER_PERCENT, ' %'), MOST_TRIALS).min(2),
+});
+
 /** One schema for each kind of fact. */
 const ACTS = {
   /** A lot of sheets of one paper: for proofs, which may print any block in any order, or for the edition. */
@@ -42,6 +95,10 @@ const ACTS = {
     kind: kind('round-begun'),
     roundId: id(),
     round: oneOf(['proof', 'edition'] as const),
+    /** Of rounds for proofs. */
+    name: text(60).optional(),
+    purpose: oneOf(ROUND_PURPOSES).optional(),
+    extender: extenderRow.optional(),
     /** Null: the paper that is planned. */
     paper: record({ name: named(60), labD50: surfaceLabD50() })
       .nullable()
@@ -63,6 +120,8 @@ const ACTS = {
   photographed: record({
     kind: kind('photographed'),
     pictureSha: sha(),
+    /** Absent: the edition's round. */
+    roundId: id().optional(),
     runId: id().nullable().defined(),
     /** Empty when it shows no one sheet. */
     sheet: text(12),
@@ -122,7 +181,11 @@ const ACTS = {
     faults: list(oneOf(FAULTS), FAULTS.length),
     setAside: boolean().required(),
     note: text(1000, phrase('acts.aNoteMayBe')),
+    /** Absent: as planned. Pulls of proofs say it. */
+    laid: laying.optional(),
   }),
+  /** A sheet of the edition's round leaves after a run, for a progressive set; false brings it back. */
+  'sheet-kept': record({ kind: kind('sheet-kept'), sheet: sheetName(), runId: id(), kept: boolean().required() }),
   'pull-undone': record({ kind: kind('pull-undone'), pullId: id() }),
   'run-finished': record({ kind: kind('run-finished'), runId: id() }),
   'colour-got': record({
@@ -131,6 +194,8 @@ const ACTS = {
     colourId: id(),
     labD50: surfaceLabD50(),
     source: oneOf(READING_SOURCES),
+    /** The proof it was read on; absent: the edition, whose later films follow it. */
+    trial: record({ roundId: id(), sheet: sheetName() }).optional(),
   }),
   proofed: record({
     kind: kind('proofed'),
@@ -190,6 +255,9 @@ export interface BenchEvent {
 /** What is gone from the block, on the print as seen: islands by first pixel, and outlines in mm. */
 export type SlipPlace = Acts['slip']['place'];
 export type SlipAnswer = (typeof SLIP_ANSWERS)[number];
+/** What was laid in one pull of a proof. */
+export type Laying = NonNullable<Acts['pull']['laid']>;
+export type RoundPurpose = (typeof ROUND_PURPOSES)[number];
 export type ProofTaken = Omit<Acts['proofed'], 'kind'>;
 /** How a colour was come by: with a reading device, typed in, or from a measurement file. */
 export type ReadingSource = (typeof READING_SOURCES)[number];

@@ -44,7 +44,7 @@ export const DEFAULT_RULES: PlanRules = { direction: 'free', pinnedIds: [], maxF
 
 export function emptyPlan(): Plan {
   return {
-    version: 8,
+    version: 9,
     way: { under: 'dry', registration: 'corner stops', printing: 'by hand' },
     paper: { name: givenName('warm white'), labD50: [94.5, 0.3, 4.2] },
     picture: null,
@@ -65,7 +65,14 @@ export function emptyPlan(): Plan {
     ...NOTHING_FITTED,
     layout: DEFAULT_LAYOUT,
     register: DEFAULT_REGISTER,
-    sheets: { edition: 20, proofsToKeep: 2, testSheets: 2, wishToBeSure: 0.9, experience: 'practised' },
+    sheets: {
+      edition: 20,
+      proofsToKeep: 2,
+      progressiveSets: 0,
+      testSheets: 2,
+      wishToBeSure: 0.9,
+      experience: 'practised',
+    },
     uses: [],
     frozenAt: null,
     decisions: [],

@@ -133,6 +133,21 @@ const EDITS = {
     ),
     opacities: list(record({ inkId: id(), opacity: opacity() }), MOST.inks),
   }),
+  /** What a proof was laid with: its inks, weights, passes, and the order its runs came in. */
+  'trial-taken': record({
+    kind: kind('trial-taken'),
+    /** All runs, in their new order. */
+    runIds: list(id(), MOST.runs),
+    inks: list(ink, MOST.inks),
+    runs: list(
+      record({
+        runId: id(),
+        impressions: oneOf([1, 2] as const),
+        inkings: list(inking.pick(['id', 'inkId', 'filmWeight']), MOST.inkings * MOST.formes),
+      }),
+      MOST.runs,
+    ).min(1),
+  }),
   /** Why something was done, in one line. */
   'decision-noted': record({ kind: kind('decision-noted'), decision }),
   'sketch-taken': record({ kind: kind('sketch-taken'), sketch }),

@@ -1,7 +1,7 @@
 import { boolean, string, type InferType } from 'yup';
 import { DEPTH_MM, MAX_TOOLS, ROLLER_DIAMETER_MM, TOOL_RANGE_MM, TRANSFER_WAYS } from '@/core/cutting';
 import { REGISTRATION_WAYS } from '@/core/registration';
-import { EDITION_RANGE, PROOFS_RANGE, TEST_SHEETS_RANGE, WISH_RANGE } from '@/core/sheets';
+import { EDITION_RANGE, PROOFS_RANGE, SETS_RANGE, TEST_SHEETS_RANGE, WISH_RANGE } from '@/core/sheets';
 import { failed, failure, phrase, type Outcome, type Phrase } from '@/core/units';
 import { checkWith } from '../check';
 import { flat, picture } from '../design/design';
@@ -67,6 +67,8 @@ export const transfer = record({ wayId: oneOf(TRANSFER_WAYS.map((one) => one.id)
 export const sheets = record({
   edition: whole(EDITION_RANGE),
   proofsToKeep: whole(PROOFS_RANGE),
+  /** Sets of sheets kept one after each run. */
+  progressiveSets: whole(SETS_RANGE),
   testSheets: whole(TEST_SHEETS_RANGE),
   wishToBeSure: inRange({ ...WISH_RANGE, what: phrase('measure.wishToBeSure') }),
   experience: oneOf(EXPERIENCES),
@@ -80,7 +82,7 @@ export const decision = record({
   at: named(40),
 });
 
-const PLAN_VERSION = 8;
+const PLAN_VERSION = 9;
 
 export const planSchema = record({
   version: oneOf([PLAN_VERSION] as const),

@@ -77,7 +77,14 @@ export type ReadingRequest =
       readonly over: 'paper' | 'black';
       readonly film: 'none' | 'full' | 'thin';
     }
-  | { readonly kind: 'run'; readonly printId: string; readonly runId: string; readonly colourId: string };
+  | {
+      readonly kind: 'run';
+      readonly printId: string;
+      readonly runId: string;
+      readonly colourId: string;
+      /** The proof it is; absent: a sheet of the edition. */
+      readonly trial?: { readonly roundId: string; readonly sheet: string };
+    };
 
 /** Checks an ink from outside; its id is given apart. */
 export function checkCabinetInk(value: unknown): Outcome<Omit<CabinetInk, 'id'>> {

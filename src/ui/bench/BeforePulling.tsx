@@ -37,6 +37,7 @@ export function BeforePulling() {
         tests: plan.sheets.testSheets,
         edition: plan.sheets.edition,
         proofs: plan.sheets.proofsToKeep,
+        sets: plan.sheets.progressiveSets,
         onward: String(cutsOf(plan).length > plan.blocks.length),
       })}
     >

@@ -24,8 +24,10 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './PullView.module.css';
 import { NothingToShow } from '@/ui/kit/NothingYet';
+import { finishedWanted } from '@/core/sheets';
 import type { Forecast } from '@/core/sheets/forecast';
 import { useForecast, usePull, usePullKeys, type Pulling } from './usePull';
+import { KeepNow } from './KeepNow';
 import { NextPull } from './NextPull';
 import { benchWords } from '@/words/bench';
 import { rich } from '@/ui/kit/rich';
@@ -49,7 +51,7 @@ export function PullView() {
   const pulling = usePull();
   usePullKeys(pulling);
   const { index, run } = pulling;
-  const wanted = plan.sheets.edition + plan.sheets.proofsToKeep;
+  const wanted = finishedWanted(plan.sheets);
   const forecast = useForecast(index, wanted);
   const look = useMemo(() => (looks && run ? looks.looks[index + 1].map(wordOfLab) : undefined), [looks, run, index]);
 
@@ -72,6 +74,7 @@ function Now({ pulling }: { pulling: Pulling }) {
   const { waitingActs } = usePrintDesk('waitingActs');
   return (
     <div className={css.now}>
+      <KeepNow />
       {pulling.ready && pulling.next ? <NextPull pulling={pulling} /> : <BeforePulling />}
       <p role="status" className={clsx(css.waiting, waitingActs && [kit.say, kit.wait], kit.above10)}>
         {waitingActs ? benchWords('pull.waits', { acts: waitingActs }) : ''}
@@ -175,8 +178,9 @@ function After({ forecast, wanted, index, ink }: AfterProps) {
           </p>
           <p>
             {rich(
-              benchWords.rich(plan.sheets.proofsToKeep ? 'pull.chanceProofs' : 'pull.chance', {
+              benchWords.rich(wanted > plan.sheets.edition ? 'pull.chanceProofs' : 'pull.chance', {
                 wanted,
+                sets: plan.sheets.progressiveSets,
                 chance: percent(forecast.chance),
                 may: loseWords(forecast.mayStillLose),
                 strong: (chance) => (

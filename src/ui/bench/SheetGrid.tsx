@@ -8,7 +8,8 @@ import { benchWords } from '@/words/bench';
 import { craftWords } from '@/words/craft';
 
 /** What became of a sheet in a run. */
-function stateWords(pull: Pull | undefined, gone: boolean): string {
+function stateWords(pull: Pull | undefined, gone: boolean, kept: boolean): string {
+  if (kept) return benchWords('grid.kept');
   if (!pull) return benchWords(gone ? 'grid.asideEarlier' : 'grid.waiting');
   if (pull.setAside) return benchWords('grid.aside');
   if (pull.faults.length === 0) return benchWords('grid.good');
@@ -20,6 +21,7 @@ export function SheetGrid({ runIndex, colour }: { runIndex: number; colour: stri
   const { progress, plan } = usePrintDesk('progress', 'plan');
   const { tally } = progress.runs[runIndex];
   const gone = sheetsGone(progress.bench, progress.sheets);
+  const keptFor = new Set(progress.bench.kept.map(({ sheet }) => sheet));
   const next = tally.waiting[0];
   return (
     <section className={kit.above12}>
@@ -28,7 +30,8 @@ export function SheetGrid({ runIndex, colour }: { runIndex: number; colour: stri
         {progress.sheets.map((sheet) => {
           const pull = progress.bench.pulls.find((p) => p.runId === plan.runs[runIndex].id && p.sheet === sheet);
           const kept = pull && !pull.setAside;
-          const words = stateWords(pull, gone.has(sheet));
+          const isKept = keptFor.has(sheet);
+          const words = stateWords(pull, gone.has(sheet), isKept);
           return (
             <span
               key={sheet}
@@ -36,7 +39,8 @@ export function SheetGrid({ runIndex, colour }: { runIndex: number; colour: stri
                 css.sheetCell,
                 kept && css.pulled,
                 kept && pull.faults.length && css.fault,
-                gone.has(sheet) && css.gone,
+                gone.has(sheet) && !isKept && css.gone,
+                isKept && css.kept,
                 sheet === next && css.next,
               )}
               style={kept ? { backgroundColor: colour } : undefined}
@@ -48,7 +52,7 @@ export function SheetGrid({ runIndex, colour }: { runIndex: number; colour: stri
           );
         })}
       </div>
-      <p className={clsx(kit.note, kit.above6)}>{benchWords('grid.key')}</p>
+      <p className={clsx(kit.note, kit.above6)}>{benchWords('grid.key', { kept: String(keptFor.size > 0) })}</p>
     </section>
   );
 }

@@ -3,7 +3,7 @@ import { inWords } from '@/words/failures';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { FAULTS, forecastEdition, isTestSheet, type Fault } from '@/core/sheets';
 import { type Run } from '@/model';
-import { beliefOf } from '@/derived';
+import { beliefOf, stillToKeep } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import { useKeys } from '../kit/keys';
 import { benchWords } from '@/words/bench';
@@ -134,7 +134,8 @@ export function useForecast(index: number, wanted: number) {
     const shownIndex = Math.min(index, plan.runs.length - 1);
     const tally = progress.runs[shownIndex]?.tally;
     if (!tally) return undefined;
-    const counted = tally.pulled.filter((p) => !isTestSheet(p.sheet));
+    const keptSheets = new Set(progress.bench.kept.map(({ sheet }) => sheet));
+    const counted = tally.pulled.filter((p) => !isTestSheet(p.sheet) && !keptSheets.has(p.sheet));
     const lost = counted.filter((p) => p.setAside).length;
     // this run's own losses speak through what is seen in it, not a second time through the belief
     const base = beliefOf(plan, otherRuns, progress.bench, plan.runs[shownIndex].id);
@@ -144,6 +145,7 @@ export function useForecast(index: number, wanted: number) {
         lostInRun: lost,
         waiting: tally.waiting.filter((s) => !isTestSheet(s)).length,
         runsAfterThis: plan.runs.length - 1 - shownIndex,
+        toKeep: stillToKeep(plan, progress, shownIndex),
       },
       wanted,
       base,

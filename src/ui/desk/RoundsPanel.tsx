@@ -1,25 +1,21 @@
 'use client';
-import { inWords } from '@/words/failures';
-import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import clsx from 'clsx';
-import { memo, useState } from 'react';
-import { EDITION_ROUND, MOST_SHEETS, type ItemOf } from '@/model';
-import type { BenchState } from '@/derived';
+import Link from 'next/link';
+import { memo } from 'react';
+import { EDITION_ROUND, type ItemOf } from '@/model';
+import type { Round } from '@/derived';
 import { kit } from '@/ui/kit/styles';
-import { CountField } from '../kit/fields';
-import type { Progress } from '@/derived';
+import { roundNamed, trialWords } from '@/words/trials';
+import { BeginRound } from '../kit/BeginRound';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
 import css from './SheetsView.module.css';
 import { sheetsWords } from '@/words/sheets';
 
-type Round = BenchState['rounds'][number];
-
 /** The lots of sheets of a print, each on its paper; everything predicted follows the one that is looked at. */
 export const RoundsPanel = memo(function RoundsPanel() {
-  const { progress, paperPlanned, seenRound, seeRound } = usePrintDesk(
+  const { progress, paperPlanned, seenRound, seeRound, urls } = usePrintDesk(
+    'urls',
     'progress',
     'paperPlanned',
     'seenRound',
@@ -42,15 +38,21 @@ export const RoundsPanel = memo(function RoundsPanel() {
         {proofs.map((round, i) => (
           <RoundLine
             key={round.roundId}
-            name={sheetsWords('rounds.proofs', { round: i + 1 })}
-            says={sheetsInWords(round)}
+            name={roundNamed(round, i)}
+            says={`${trialWords(`purpose.${round.purpose}`)} · ${sheetsInWords(round)}`}
             paper={round.paper ?? paperPlanned}
             seen={seenRound === round.roundId}
             onSee={() => seeRound(round.roundId)}
           />
         ))}
       </div>
-      <BeginProofs count={proofs.length} />
+      <h3 className={clsx(kit.above18, kit.below10)}>{sheetsWords('rounds.beginARoundOf')}</h3>
+      <BeginRound />
+      {proofs.length > 0 && (
+        <p className={clsx(kit.note, kit.above8)}>
+          <Link href={`${urls.page('proof')}#trials`}>{sheetsWords('rounds.toTheBench')}</Link>
+        </p>
+      )}
     </section>
   );
 });
@@ -77,73 +79,5 @@ function RoundLine({ name, says, paper, seen, onSee }: RoundLineProps) {
       </span>
       <span className={kit.quiet}>{says}</span>
     </label>
-  );
-}
-
-const PLANNED = '';
-
-function freeRoundId(progress: Progress, from: number): string {
-  const roundId = `proofs-${from}`;
-  return progress.bench.rounds.some((round) => round.roundId === roundId) ? freeRoundId(progress, from + 1) : roundId;
-}
-
-/** Sheets for proofs, on the paper that is planned or on any other of the workshop. */
-function BeginProofs({ count }: { count: number }) {
-  const { log, tell, workshop, paperPlanned, progress } = usePrintDesk(
-    'log',
-    'tell',
-    'workshop',
-    'paperPlanned',
-    'progress',
-  );
-  const [counted, setCounted] = useState(6);
-  const [paperId, setPaperId] = useState(PLANNED);
-  const papers = (workshop.items ?? []).flatMap(({ item }) => (item.kind === 'paper' ? [item] : []));
-  const begin = async () => {
-    const paper = papers.find(({ id }) => id === paperId);
-    const done = await log({
-      kind: 'round-begun',
-      roundId: freeRoundId(progress, count + 1),
-      round: 'proof',
-      paper: paper ? { name: paper.name, labD50: paper.labD50 } : null,
-      counted,
-      tests: 0,
-    });
-    if (!done.ok) tell(inWords(done));
-  };
-  return (
-    <form
-      className={clsx(kit.row, kit.above12, kit.gap12, css.adding)}
-      onSubmit={(e) => {
-        e.preventDefault();
-        void begin();
-      }}
-    >
-      <TextField
-        select
-        label={sheetsWords('rounds.paper')}
-        value={papers.some(({ id }) => id === paperId) ? paperId : PLANNED}
-        onChange={(e) => setPaperId(e.target.value)}
-        className={css.proofPaper}
-        slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
-      >
-        <MenuItem value={PLANNED}>{sheetsWords('rounds.asPlanned', { paperPlanned: paperPlanned.name })}</MenuItem>
-        {papers.map((paper) => (
-          <MenuItem key={paper.id} value={paper.id}>
-            <Swatch lab={paper.labD50} />
-            &ensp;{paper.name}
-          </MenuItem>
-        ))}
-      </TextField>
-      <div className={css.count}>
-        <CountField
-          label={sheetsWords('rounds.sheets')}
-          value={counted}
-          range={{ min: 1, max: MOST_SHEETS, what: sheetsWords('rounds.theSheetsForProofs') }}
-          onChange={setCounted}
-        />
-      </div>
-      <Button type="submit">{sheetsWords('rounds.beginARoundOf')}</Button>
-    </form>
   );
 }

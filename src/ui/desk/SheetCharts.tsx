@@ -24,11 +24,12 @@ interface SheetChartsProps {
   readonly runs: number;
   readonly belief: LossBelief;
   readonly wanted: number;
+  readonly sets: number;
 }
 
 /** The chance curve, and the sheets alive after each run. */
-export const SheetCharts = memo(function SheetCharts({ counted, runs, belief, wanted }: SheetChartsProps) {
-  const answer = useMemo(() => outlook(counted, runs, belief), [counted, runs, belief]);
+export const SheetCharts = memo(function SheetCharts({ counted, runs, belief, wanted, sets }: SheetChartsProps) {
+  const answer = useMemo(() => outlook(counted, runs, belief, sets), [counted, runs, belief, sets]);
   const alive = answer.alive.map((a, run) => ({ run, median: a.median, band: [a.low, a.high] }));
   return (
     <div className={clsx(kit.stack, kit.gap18)}>

@@ -8,8 +8,10 @@ import { memo, useCallback, useDeferredValue, useState } from 'react';
 import {
   EDITION_RANGE,
   MEAN_LOSS,
+  finishedWanted,
   PROOFS_RANGE,
   meanLoss,
+  SETS_RANGE,
   TEST_SHEETS_RANGE,
   WISH_RANGE,
   type Experience,
@@ -60,7 +62,7 @@ export function SheetsView() {
   const counted = started?.counted ?? answer.counted;
   // the curves follow once the figures are there
   const drawn = useDeferredValue(counted),
-    drawnWanted = useDeferredValue(sheets.edition + sheets.proofsToKeep);
+    drawnWanted = useDeferredValue(finishedWanted(sheets));
   const set = useCallback((part: Partial<Plan['sheets']>) => void change({ kind: 'sheets-set', part }), [change]);
   const seen: readonly RunLosses[] = [...otherRuns, ...lossesByRun(progress.bench).values()];
   const pulls = seen.reduce((sum, run) => sum + run.sheets * (run.runs ?? 1), 0),
@@ -86,7 +88,7 @@ export function SheetsView() {
             <p className={clsx(kit.say, kit.wait, kit.above10)}>{sheetsWords('sheets.thereAreNoRuns')}</p>
           )}
         </div>
-        <SheetCharts counted={drawn} runs={runs} belief={belief} wanted={drawnWanted} />
+        <SheetCharts counted={drawn} runs={runs} belief={belief} wanted={drawnWanted} sets={sheets.progressiveSets} />
         <RoundsPanel />
       </div>
       <aside className={kit.side}>
@@ -182,8 +184,9 @@ function rackInWords(plan: Plan, rack: ItemOf<'rack'>, sheets: number, unit: Len
 /** What the edition is to be. */
 function Wish({ set }: { set: (part: Partial<Plan['sheets']>) => undefined }) {
   const {
-    plan: { sheets },
+    plan: { sheets, runs: all },
   } = usePrintDesk('plan');
+  const runs = Math.max(1, all.length);
   return (
     <section>
       <h2>{sheetsWords('sheets.theWish')}</h2>
@@ -206,8 +209,16 @@ function Wish({ set }: { set: (part: Partial<Plan['sheets']>) => undefined }) {
           range={TEST_SHEETS_RANGE}
           onChange={(testSheets) => set({ testSheets })}
         />
+        <CountField
+          label={sheetsWords('sheets.progressiveSets')}
+          value={sheets.progressiveSets}
+          range={SETS_RANGE}
+          onChange={(progressiveSets) => set({ progressiveSets })}
+        />
       </div>
-      <p className={clsx(kit.note, kit.above8)}>{sheetsWords('sheets.testSheetsGoFirst')}</p>
+      <p className={clsx(kit.note, kit.above8)}>
+        {sheetsWords('sheets.testSheetsGoFirst', { sets: sheets.progressiveSets, runs })}
+      </p>
       <div className={kit.above14}>
         <div className={clsx(kit.row, kit.between)}>
           <span className={kit.quiet} id="wish">
@@ -280,11 +291,8 @@ function onlyNow(answer: SheetAnswer, started: { readonly counted: number; reado
 }
 
 function toStartInWords(plan: Plan, answer: SheetAnswer, runs: number): string {
-  const { edition, proofsToKeep, testSheets } = plan.sheets;
-  const keep =
-    proofsToKeep > 0
-      ? sheetsWords('sheets.goodPrintsAndProofs', { edition, proofsToKeep })
-      : sheetsWords('sheets.goodPrints', { edition });
+  const { edition, proofsToKeep, progressiveSets: sets, testSheets } = plan.sheets;
+  const keep = sheetsWords('sheets.goodPrints', { edition, proofs: proofsToKeep, sets });
   if (!answer.reached) return sheetsWords('sheets.evenSheetsDoNot', { counted: answer.counted, keep });
   const tests = withTests(answer.counted, testSheets, ` ${sheetsWords('sheets.thatGoFirst')}`);
   return sheetsWords('sheets.startSheetsThroughRun', {

@@ -95,6 +95,7 @@ function SoFar({ gone }: { gone: Set<string> }) {
   const {
     progress: { sheets, bench },
   } = usePrintDesk('progress');
+  const kept = new Set(bench.kept.map(({ sheet }) => sheet));
   return (
     <section>
       <h2>{drawerWords('ledger.soFar')}</h2>
@@ -106,7 +107,13 @@ function SoFar({ gone }: { gone: Set<string> }) {
         <dt>{drawerWords('ledger.alive')}</dt>
         <dd>{sheets.filter((s) => !isTestSheet(s) && !gone.has(s)).length}</dd>
         <dt>{drawerWords('ledger.aside')}</dt>
-        <dd>{sheets.filter((s) => !isTestSheet(s) && gone.has(s)).length}</dd>
+        <dd>{sheets.filter((s) => !isTestSheet(s) && gone.has(s) && !kept.has(s)).length}</dd>
+        {kept.size > 0 && (
+          <>
+            <dt>{drawerWords('ledger.kept')}</dt>
+            <dd>{kept.size}</dd>
+          </>
+        )}
       </dl>
     </section>
   );
@@ -117,6 +124,7 @@ function LedgerTable({ gone }: { gone: Set<string> }) {
     plan,
     progress: { sheets, bench },
   } = usePrintDesk('plan', 'progress');
+  const kept = new Set(bench.kept.map(({ sheet }) => sheet));
   return (
     <table className={ledgerCss.ledger}>
       <thead>
@@ -138,7 +146,7 @@ function LedgerTable({ gone }: { gone: Set<string> }) {
       <tbody>
         {sheets.map((sheet) => (
           <tr key={sheet}>
-            <th scope="row" className={clsx(kit.num, gone.has(sheet) ? ledgerCss.gone : kit.bold)}>
+            <th scope="row" className={clsx(kit.num, gone.has(sheet) && !kept.has(sheet) ? ledgerCss.gone : kit.bold)}>
               {sheet}
             </th>
             {plan.runs.map((run) => (
@@ -148,7 +156,11 @@ function LedgerTable({ gone }: { gone: Set<string> }) {
             ))}
             <td>
               {bench.marks.find((m) => m.sheet === sheet)?.mark ??
-                (isTestSheet(sheet) ? <span className={kit.quiet}>{drawerWords('ledger.test')}</span> : '')}
+                (isTestSheet(sheet) || kept.has(sheet) ? (
+                  <span className={kit.quiet}>{drawerWords(kept.has(sheet) ? 'ledger.isKept' : 'ledger.test')}</span>
+                ) : (
+                  ''
+                ))}
             </td>
           </tr>
         ))}

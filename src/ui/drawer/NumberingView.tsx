@@ -5,7 +5,7 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
-import { SHEET_ROLES, usualArtistProofs, type SheetRole } from '@/core/sheets';
+import { keptForSets, SHEET_ROLES, usualArtistProofs, type SheetRole } from '@/core/sheets';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -33,6 +33,7 @@ export function NumberingView() {
           </Button>
         </div>
         <NumberTable {...numbering} />
+        <EarlySheets {...numbering} />
       </div>
       <NumberSide {...numbering} />
       <ReasonDialog {...numbering} />
@@ -64,13 +65,50 @@ function NumberSide(numbering: Numbering) {
           <Button onClick={() => setLines(current.toSorted((a, b) => Number(a.sheet) - Number(b.sheet)))}>
             {drawerWords('numbering.bySheet')}
           </Button>
-          <Button onClick={() => setLines(bestFirst(current, faultsOf, plan.sheets.edition))}>
+          <Button onClick={() => setLines(bestFirst(current, faultsOf, plan.sheets))}>
             {drawerWords('numbering.bestFirst')}
           </Button>
         </div>
       </section>
       <WriteNumbers {...numbering} />
     </aside>
+  );
+}
+
+/** The sheets of progressive sets that were kept before they were finished. */
+function EarlySheets({ early }: Numbering) {
+  const { plan } = usePrintDesk('plan');
+  if (early.length === 0 && plan.sheets.progressiveSets === 0) return null;
+  const missing = keptForSets(plan.sheets.progressiveSets, plan.runs.length).flatMap((count, run) =>
+    early.filter((one) => one.run === run).length < count ? [run + 1] : [],
+  );
+  return (
+    <section aria-label={drawerWords('numbering.early')}>
+      <h2 className={kit.above12}>{drawerWords('numbering.early')}</h2>
+      <table className={clsx(ledgerCss.ledger, css.numbers)}>
+        <thead>
+          <tr>
+            <th scope="col">{drawerWords('numbering.mark')}</th>
+            <th scope="col">{drawerWords('numbering.sheet')}</th>
+            <th scope="col">{drawerWords('numbering.carries')}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {early.map(({ sheet, mark, run }) => (
+            <tr key={sheet}>
+              <td className={css.number}>{mark}</td>
+              <td className={kit.num}>{sheet}</td>
+              <td>{drawerWords('numbering.runs', { run: run + 1 })}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {missing.length > 0 && (
+        <p className={clsx(kit.say, kit.wait, kit.above8)}>
+          {drawerWords('numbering.missing', { runs: missing.join(', ') })}
+        </p>
+      )}
+    </section>
   );
 }
 

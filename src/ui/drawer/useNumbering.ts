@@ -2,6 +2,8 @@
 import { inWords } from '@/words/failures';
 import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { isTestSheet, markSheets, proposeRoles, SHEET_ROLES, type SheetName, type SheetRole } from '@/core/sheets';
+import { markedProgressive } from '@/derived';
+import type { Plan } from '@/model';
 import { usePrintDesk } from '../kit/printContext';
 import { useKeys } from '../kit/keys';
 import { drawerWords } from '@/words/drawer';
@@ -22,11 +24,16 @@ export function useNumbering() {
   const [reasonOpen, setReasonOpen] = useState(false);
   const [reason, setReason] = useState('');
   const given = bench.marks.length > 0;
-  const current = lines ?? startLines(alive, faultsOf, plan.sheets.edition, bench.marks);
-  const marks = markSheets(
-    current.map((l) => l.sheet),
-    current.map((l) => l.role),
-  );
+  const current = lines ?? startLines(alive, faultsOf, plan.sheets, bench.marks);
+  const early = useMemo(() => markedProgressive(plan, progress), [plan, progress]);
+  const marks = [
+    ...markSheets(
+      current.map((l) => l.sheet),
+      current.map((l) => l.role),
+      { runs: plan.runs.length, sets: plan.sheets.progressiveSets },
+    ),
+    ...early.map(({ sheet, mark }) => ({ sheet, mark })),
+  ];
   const markOf = new Map(marks.map((m) => [m.sheet, m.mark]));
   const move = (from: number, by: number) => {
     const to = from + by;
@@ -45,7 +52,7 @@ export function useNumbering() {
   const proofs = current.filter((l) => l.role === 'A.P.').length;
   const numbered = current.filter((l) => l.role === 'numbered').length;
   return {
-    ...{ finished, given, changed, current, markOf, faultsOf, proofs, numbered, setLines, move, write },
+    ...{ early, finished, given, changed, current, markOf, faultsOf, proofs, numbered, setLines, move, write },
     ...{ chosen, setChosen, reasonOpen, setReasonOpen, reason, setReason },
   };
 }
@@ -96,21 +103,26 @@ function useAliveSheets() {
   return { alive, faultsOf };
 }
 
+type Wish = Pick<Plan['sheets'], 'edition' | 'progressiveSets'>;
+
 function startLines(
   alive: readonly SheetName[],
   faults: ReadonlyMap<SheetName, readonly string[]>,
-  edition: number,
+  wish: Wish,
   marks: readonly { sheet: SheetName; mark: string }[],
 ): Line[] {
   if (marks.length === 0)
     return bestFirst(
       alive.map((sheet) => ({ sheet, role: 'numbered' as const })),
       faults,
-      edition,
+      wish,
       true,
     );
-  const roleOf = (mark: string): SheetRole => SHEET_ROLES.find((r) => mark.startsWith(r)) ?? 'numbered';
-  const marked = marks.map(({ sheet, mark }) => ({ sheet, role: roleOf(mark) }));
+  const roleOf = (mark: string): SheetRole =>
+    mark.startsWith('Prog.') ? 'progressive' : (SHEET_ROLES.find((r) => mark.startsWith(r)) ?? 'numbered');
+  const marked = marks
+    .filter(({ sheet }) => alive.includes(sheet))
+    .map(({ sheet, mark }) => ({ sheet, role: roleOf(mark) }));
   return [
     ...marked,
     ...alive
@@ -123,7 +135,7 @@ function startLines(
 export function bestFirst(
   lines: readonly Line[],
   faults: ReadonlyMap<SheetName, readonly string[]>,
-  edition: number,
+  { edition, progressiveSets }: Wish,
   inOrder = false,
 ): Line[] {
   const ranked = lines.toSorted(
@@ -133,6 +145,7 @@ export function bestFirst(
   const roles = proposeRoles(
     ranked.map((l) => l.sheet),
     edition,
+    progressiveSets,
   );
   const proposed = ranked.map((l, i) => ({ sheet: l.sheet, role: roles[i] }));
   if (!inOrder) return proposed;

@@ -23,6 +23,7 @@ export const craft = {
   },
   role: {
     numbered: 'numbered',
+    progressive: 'progressive set',
     AP: 'A.P.',
     PP: 'P.P.',
     BAT: 'B.A.T.',

@@ -27,6 +27,8 @@ export const failures = {
     thicknessOfAShim: 'the thickness of a shim',
     edition: 'the edition',
     proofsToKeep: 'the proofs to keep',
+    progressiveSets: 'the progressive sets',
+    extender: 'the extender',
     testSheets: 'the test sheets',
     numberOfRuns: 'the number of runs',
     sizeOfWhatIsCutAndPrinted: 'the size of what is cut and printed',

@@ -8,6 +8,10 @@ export const hindrances = {
       '{first} and {second} lie {gapMm} apart on one block in run {run, number}; a roller needs {clearanceMm} to pass.',
     noRunPrints: '“{colour}” is printed by no run.',
   },
+  trials: {
+    runIsPrinted: 'Run {run, number} ({inks}) lies on sheets of the edition and stays as it is.',
+    runIsGone: 'A run on this sheet is no longer in the plan.',
+  },
   mend: {
     moveRunEarlier: 'Move run {run, number} before the cut, or give its colours to a block of their own.',
     giveItAColour: 'Give it a colour, or take it out.',

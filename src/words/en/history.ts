@@ -27,6 +27,7 @@ export const history = {
   'run-set/impressions': 'impressions changed',
   'run-pinned': 'run kept at its place',
   'runs-ordered': 'runs reordered',
+  'trial-taken': 'proof taken into the plan',
   'run-repeated': 'printed once more',
   'run-removed': 'run taken out',
   'colours-given': 'colour given or kept out',

@@ -24,6 +24,7 @@ export const proof = {
     fromTheTopEdge: 'from the top edge',
   },
   proof: {
+    trials: 'Trials',
     byHand: 'By hand',
     shims: 'Shims',
     nothingToProofYet: 'Nothing to proof yet',

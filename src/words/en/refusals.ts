@@ -61,6 +61,7 @@ export const refusals = {
     thisFileOfInks: 'This file of inks',
     theMapOfFlat: 'The map of flat colours',
     thisPicture: 'This picture',
+    thisPhotograph: 'This photograph',
     thisMeasurementFile: 'This measurement file',
     thisScan: 'This scan',
   },
@@ -362,6 +363,11 @@ export const refusals = {
     sheetOfThisRound: 'Sheet {sheet} of this round was already pulled in run {run, number} ({inks}).',
     nothingHasBeenPulledInRun: 'Nothing has been pulled in run {run, number} yet, so it has given no colour.',
     runDoesNotPrint: 'Run {run, number} does not print on this colour’s area.',
+    runIsNotOnSheet: 'Run {run, number} does not lie on sheet {sheet} of this round, so it has given no colour there.',
+    sheetCannotBeKept:
+      'Sheet {sheet} cannot be kept after run {run, number}: only a good sheet that carries this run and no later one can, once.',
+    sheetIsNotKept: 'Sheet {sheet} is not kept after run {run, number}.',
+    sheetCannotComeBack: 'Sheet {sheet} cannot go on: run {run, number} is done without it.',
     numbersAreGivenWhen: 'Numbers are given when all runs are printed.',
     theseSheetsAreNumbered:
       'These sheets are numbered already. To change the numbers, say why; both are kept on record.',

@@ -29,7 +29,9 @@ export const sheets = {
     edition: 'Edition',
     proofsToKeep: 'Proofs to keep',
     testSheets: 'Test sheets',
-    testSheetsGoFirst: 'Test sheets go first in every run and are not counted.',
+    progressiveSets: 'Progressive sets',
+    testSheetsGoFirst:
+      'Test sheets go first in every run and are not counted. {sets, plural, =0 {A progressive set keeps one sheet after each run; they need not survive the later ones.} other {For the progressive sets # {sets, plural, one {sheet is} other {sheets are}} kept after each of {runs, plural, one {# run} other {# runs}}: only the last must survive them all.}}',
     toBeSureOf: 'to be sure of it',
     sheetsAddedTheyGo:
       '{counted, number} sheets added: they go through every run from the first, after those waiting there.',
@@ -39,8 +41,8 @@ export const sheets = {
     thatCountAndTest: ': {counted, number} that count and {tests, number} test sheets{verb}',
     sheetsAreStarted: '{counted, number} sheets are started{withTests}.',
     begunOnlyNowWith: 'Begun only now, with what the log has shown, it would be {total, number}.',
-    goodPrintsAndProofs: '{edition, number} good prints and {proofsToKeep, number} proofs',
-    goodPrints: '{edition, number} good prints',
+    goodPrints:
+      '{edition, number} good prints{proofs, plural, =0 {} one { and # proof} other { and # proofs}}{sets, plural, =0 {} one { and a progressive set} other { and # progressive sets}}',
     evenSheetsDoNot: 'Even {counted, number} sheets do not make {keep} that sure. Lower the wish, or the losses.',
     thatGoFirst: 'that go first',
     startSheetsThroughRun:
@@ -63,12 +65,8 @@ export const sheets = {
     predictionsOnThePaper: 'Predictions on the paper of',
     edition: 'Edition',
     notBegunYet: 'not begun yet',
-    proofs: 'Proofs {round, number}',
-    paper: 'Paper',
-    asPlanned: 'as planned: {paperPlanned}',
-    sheets: 'Sheets',
-    theSheetsForProofs: 'the sheets for proofs',
-    beginARoundOf: 'Begin a round of proofs',
+    beginARoundOf: 'Another round of proofs',
+    toTheBench: 'Lay them, and hold them beside each other, on the bench',
     sheetsAndPulls:
       '{sheets, plural, one {# sheet} other {# sheets}}, {pulls, plural, =0 {none pulled} one {# pull} other {# pulls}}',
   },

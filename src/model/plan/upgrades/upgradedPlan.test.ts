@@ -17,10 +17,10 @@ test.each([1, 2, 3, 4])('a plan of version %d opens with all it said', (version)
   const old = written(version),
     plan = opened(version);
   expect(old.version).toBe(version);
-  expect(plan.version).toBe(8);
+  expect(plan.version).toBe(9);
   expect(plan.picture).toEqual(old.picture);
   expect(plan.flat).toEqual(old.flat);
-  expect(plan.sheets).toEqual(old.sheets);
+  expect(plan.sheets).toEqual({ ...old.sheets, progressiveSets: 0 });
   expect(plan.runs.map((run) => run.id)).toEqual(['run-straw', 'run-rust', 'run-night']);
   expect(plan.runs.map((run) => run.formes[0].inkings[0].colourId)).toEqual(['straw', 'rust', 'night']);
   expect(plan.inks.map((ink) => ink.solidLabD50)).toEqual(old.inks.map((ink) => ink.solidLabD50));
@@ -140,9 +140,16 @@ test('version 7: all of it stays; nothing is masked or wiped all over, and no re
 });
 
 test('a plan of a newer release is refused in words', () => {
-  expect(told(checkPlan({ ...written(5), version: 9 }))).toMatchObject({
+  expect(told(checkPlan({ ...written(5), version: 10 }))).toMatchObject({
     ok: false,
     code: expect.stringMatching(/^newer\b/),
-    message: expect.stringMatching(/version 9.*version 8.*Update/),
+    message: expect.stringMatching(/version 10.*version 9.*Update/),
   });
+});
+
+test('version 8: all of it stays; no progressive set is kept', () => {
+  const old = written(8);
+  expect(old.version).toBe(8);
+  expect(old.decisions.length).toBe(1);
+  expect(opened(8)).toEqual({ ...old, version: 9, sheets: { ...old.sheets, progressiveSets: 0 } });
 });

@@ -5,6 +5,7 @@ interface OlderPlan {
   readonly inks: readonly object[];
   readonly blocks: readonly { readonly sides?: readonly { readonly stages?: readonly object[] }[] }[];
   readonly layout?: { readonly marginMm?: number; readonly marginRule?: string; readonly exportPaper?: string };
+  readonly sheets?: object;
   readonly runs: readonly { readonly colourId: string; readonly inkings: readonly object[] }[];
   readonly picture?: { readonly raster?: { readonly widthPx?: number; readonly mmPerPx?: number } } | null;
   readonly lettering?: readonly number[];
@@ -22,7 +23,7 @@ interface OlderPlace {
 /**
  * A stored plan in the present form. Version 1 knew reductions only, and inks by colour and a word; version 2 knew no overlaps, masks or
  * tools; version 3 no paper but what one margin makes, and no size of a block; version 4 named islands by their first pixel; version 5 had one kind of ink, named the
- * process, and laid every inking of a run by itself; version 6 used nothing of the workshop by name; version 7 kept colours from printing by their zone alone, and no reasons. Each step is
+ * process, and laid every inking of a run by itself; version 6 used nothing of the workshop by name; version 7 kept colours from printing by their zone alone, no reasons; version 8 kept no progressive sets. Each step is
  * frozen as the release made it that brought the form: it takes no value from elsewhere in the program.
  */
 export function upgradedPlan(stored: unknown): unknown {
@@ -34,7 +35,8 @@ export function upgradedPlan(stored: unknown): unknown {
   if (plan.version === 4) return upgradedPlan(fromFour(plan));
   if (plan.version === 5) return upgradedPlan(fromFive(plan));
   if (plan.version === 6) return upgradedPlan({ ...plan, version: 7, uses: [], frozenAt: null });
-  if (plan.version === 7) return fromSeven(plan);
+  if (plan.version === 7) return upgradedPlan(fromSeven(plan));
+  if (plan.version === 8) return { ...plan, version: 9, sheets: { ...plan.sheets, progressiveSets: 0 } };
   return stored;
 }
 

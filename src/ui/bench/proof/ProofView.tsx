@@ -1,7 +1,7 @@
 'use client';
 import { findingInWords } from '@/words/findings';
 import Link from 'next/link';
-import { useCallback, useMemo, useState, type Dispatch, type SetStateAction } from 'react';
+import { useCallback, useEffect, useMemo, useState, type Dispatch, type SetStateAction } from 'react';
 import { materialById } from '@/core/cutting';
 import { fitByEye, type MisfitMark, type PatchReading, type SheetLayout } from '@/core/registration';
 import { formatLength } from '@/core/units';
@@ -13,6 +13,9 @@ import { usePrintDesk } from '../../kit/printContext';
 import { HandPanel } from './HandPanel';
 import { ScanPanel } from './ScanPanel';
 import { ShimPanel } from './ShimPanel';
+import { TrialBoard } from '../trials/TrialBoard';
+import { TrialSide } from '../trials/TrialSide';
+import { useTrials } from '../trials/useTrials';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './ProofView.module.css';
@@ -23,6 +26,7 @@ import { proofWords } from '@/words/proof';
 import { growthInWords, motionInWords } from '@/words/motion';
 
 const LEAVES = [
+  ['trials', proofWords('proof.trials')],
   ['hand', proofWords('proof.byHand')],
   ['scan', 'From a scan'],
   ['shims', proofWords('proof.shims')],
@@ -58,8 +62,45 @@ export function ProofView() {
 }
 
 function ProofWork({ layout }: { layout: SheetLayout }) {
-  const proof = useProof(layout);
-  const { leaf, answer, read, patches, placeMark, picked, worker, words } = proof;
+  const [leaf, setLeaf] = useState<Leaf>('hand');
+  useEffect(() => {
+    if (location.hash === '#trials') setLeaf('trials');
+  }, []);
+  return leaf === 'trials' ? (
+    <TrialWork onLeaf={setLeaf} />
+  ) : (
+    <Measuring layout={layout} leaf={leaf} setLeaf={setLeaf} />
+  );
+}
+
+/** Sheets for proofs, beside each other. */
+function TrialWork({ onLeaf }: { onLeaf: (leaf: Leaf) => void }) {
+  const trials = useTrials();
+  return (
+    <div className={clsx(kit.work, css.proof)}>
+      <div className={kit.stage}>
+        <BenchTabs view="proof" />
+        <TrialBoard {...trials} />
+      </div>
+      <aside className={kit.side}>
+        <Leaves label={proofWords('proof.waysToMeasure')} leaves={LEAVES} leaf="trials" onLeaf={onLeaf} tight>
+          <TrialSide {...trials} />
+        </Leaves>
+      </aside>
+    </div>
+  );
+}
+
+interface MeasuringProps {
+  readonly layout: SheetLayout;
+  readonly leaf: Exclude<Leaf, 'trials'>;
+  readonly setLeaf: (leaf: Leaf) => void;
+}
+
+/** How one run lies on another. */
+function Measuring({ layout, leaf, setLeaf }: MeasuringProps) {
+  const proof = { ...useProof(layout, leaf), leaf, setLeaf };
+  const { answer, read, patches, placeMark, picked, worker, words } = proof;
   return (
     <div className={clsx(kit.work, css.proof)}>
       <div className={kit.stage}>
@@ -90,7 +131,7 @@ function ProofWork({ layout }: { layout: SheetLayout }) {
 }
 
 /** The proof being measured: by which way, what it shows, and that in words. */
-function useProof(layout: SheetLayout) {
+function useProof(layout: SheetLayout, leaf: MeasuringProps['leaf']) {
   const {
     plan,
     progress: { bench },
@@ -98,7 +139,6 @@ function useProof(layout: SheetLayout) {
     unit,
   } = usePrintDesk('plan', 'progress', 'selectedRun', 'unit');
   const worker = useRegisterWorker();
-  const [leaf, setLeaf] = useState<Leaf>('hand');
   const [marks, setMarks] = useState<readonly MisfitMark[]>(() => firstMarks(layout));
   const [picked, setPicked] = useState(0);
   const [read, setRead] = useState<ProofAnswer>();
@@ -127,14 +167,14 @@ function useProof(layout: SheetLayout) {
     motion &&
     `${motionInWords(motion, image, proofWords('proof.run', { run }), unit)}${disagree}${advice ? ` ${advice}` : ''}`;
   return {
-    ...{ leaf, setLeaf, marks, setMarks, picked, setPicked, placeMark, read, setRead, worker },
+    ...{ marks, setMarks, picked, setPicked, placeMark, read, setRead, worker },
     ...{ run, below, answer, patches, words },
   };
 }
 
 /** What the chosen way of measuring says of this run. */
 function foundIn(
-  leaf: 'hand' | 'scan' | 'shims',
+  leaf: MeasuringProps['leaf'],
   answer: RunAnswer | undefined,
   marks: readonly MisfitMark[],
   newest: Proof | undefined,
@@ -159,8 +199,8 @@ function foundIn(
 }
 
 interface ProofSideProps {
-  readonly leaf: 'hand' | 'scan' | 'shims';
-  readonly setLeaf: Dispatch<SetStateAction<'hand' | 'scan' | 'shims'>>;
+  readonly leaf: MeasuringProps['leaf'];
+  readonly setLeaf: (leaf: Leaf) => void;
   readonly run: number;
   readonly marks: readonly MisfitMark[];
   readonly setMarks: Dispatch<SetStateAction<readonly MisfitMark[]>>;

@@ -8,7 +8,7 @@ import type { ReadingSource, Run, Inking } from '@/model';
 import { inkingsOf, type ColourGot, type InkQuestion, type Resolved } from '@/derived';
 import { LabFields } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
-import { ReadingButtons } from './ReadingButtons';
+import { ReadingButtons } from '@/ui/kit/ReadingButtons';
 import { RecipeTable, recipesTaken } from './RecipeTable';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';

@@ -5,7 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { ReadingSource, NamedReading, Reading, ReadingRequest } from '@/model';
-import { usePrintDesk } from '../../kit/printContext';
+import { usePrintDesk } from './printContext';
 import { kit } from '@/ui/kit/styles';
 import { FileButton } from '@/ui/kit/FileButton';
 import { inksWords } from '@/words/inks';

@@ -1,0 +1,75 @@
+'use client';
+import { inWords } from '@/words/failures';
+import Button from '@mui/material/Button';
+import clsx from 'clsx';
+import { useMemo, useState } from 'react';
+import { inkNamesOf, keepWanted } from '@/derived';
+import { benchWords } from '@/words/bench';
+import { kit } from '@/ui/kit/styles';
+import { useKeys } from '../kit/keys';
+import { usePrintDesk } from '../kit/printContext';
+import css from './KeepNow.module.css';
+
+/** What a progressive set still wants of a run, told while its sheets carry that run and nothing later. */
+export function KeepNow() {
+  const { plan, progress, log, tell } = usePrintDesk('plan', 'progress', 'log', 'tell');
+  const wanted = useMemo(() => keepWanted(plan, progress), [plan, progress]);
+  const [chosen, setChosen] = useState<string>();
+  const sheet = wanted && (wanted.candidates.find((one) => one === chosen) ?? wanted.candidates[0]);
+  const keep = async () => {
+    if (!wanted || !sheet) return;
+    setChosen(undefined);
+    const answer = await log({ kind: 'sheet-kept', sheet, runId: plan.runs[wanted.run].id, kept: true });
+    if (!answer.ok) tell(inWords(answer));
+  };
+  useKeys('k', benchWords('keys.keep'), () => void keep(), { enabled: Boolean(sheet) });
+  const last = progress.bench.kept.at(-1);
+  if (!wanted || !sheet) return last ? <JustKept key={last.sheet} /> : null;
+  const runs = wanted.run + 1;
+  return (
+    <section className={css.keepNow} aria-label={benchWords('keep.title')}>
+      <p className={css.says}>
+        <strong>{benchWords('keep.now', { runs })}</strong>{' '}
+        {benchWords('keep.says', { missing: wanted.missing, run: runs, inks: inkNamesOf(plan, plan.runs[wanted.run]) })}
+      </p>
+      <select
+        className={clsx(kit.plainSelect, css.which)}
+        aria-label={benchWords('keep.which')}
+        value={sheet}
+        onChange={(e) => setChosen(e.target.value)}
+      >
+        {wanted.candidates.map((one) => (
+          <option key={one} value={one}>
+            {benchWords('keep.sheet', { sheet: one })}
+          </option>
+        ))}
+      </select>
+      <button type="button" className={clsx(css.keep, kit.pressIn)} onClick={() => void keep()}>
+        {benchWords('keep.keep')}
+        <small>K</small>
+      </button>
+    </section>
+  );
+}
+
+/** The sheet kept last, as long as it can come back. */
+function JustKept() {
+  const { plan, progress, log, tell } = usePrintDesk('plan', 'progress', 'log', 'tell');
+  const last = progress.bench.kept.at(-1)!;
+  const run = plan.runs.findIndex(({ id }) => id === last.runId);
+  const gone = progress.runs.some((later, r) => r > run && (later.cutOn || later.phase === 'done'));
+  if (run < 0 || gone || progress.bench.marks.length > 0) return null;
+  return (
+    <p className={clsx(kit.row, css.kept)} role="status">
+      {benchWords('keep.kept', { sheet: last.sheet, run: run + 1 })}
+      <Button
+        onClick={async () => {
+          const answer = await log({ kind: 'sheet-kept', sheet: last.sheet, runId: last.runId, kept: false });
+          if (!answer.ok) tell(inWords(answer));
+        }}
+      >
+        {benchWords('keep.back')}
+      </Button>
+    </p>
+  );
+}
