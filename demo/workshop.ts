@@ -6,8 +6,17 @@ import { flattenPicture, measureFlatColours, type FlattenSettings } from '@/core
 import { normalDeviate, randomStream } from '@/core/random/random';
 import type { Outcome } from '@/core/units';
 import { startBelief, type Fault } from '@/core/sheets';
-import type { BenchAct, BenchEvent, FlatColour, ItemKind, PrintState } from '@/model';
-import { inkingsOf, guessBarePaper, pigmentsOf, planTaskOf, resolveFrom, cutsOfRun, sheetAnswerOf } from '@/derived';
+import type { BenchAct, BenchEvent, FlatColour, ItemKind, Laying, Plan, PrintState } from '@/model';
+import {
+  inkingsOf,
+  guessBarePaper,
+  pigmentsOf,
+  plannedLaying,
+  planTaskOf,
+  resolveFrom,
+  cutsOfRun,
+  sheetAnswerOf,
+} from '@/derived';
 import {
   bringInPicture,
   cabinet,
@@ -215,6 +224,52 @@ function madeWith(db: Store, id: string, now: string): void {
   }
 }
 
+const TRIALS = { roundId: 'proofs-1', counted: 5 } as const;
+
+/** Five sheets of newsprint for trials of the second colour, with the first one on them as planned. */
+function beganTrials(plan: Plan): BenchAct[] {
+  const straw = plan.runs[0];
+  return [
+    {
+      ...{ kind: 'round-begun', ...TRIALS, round: 'proof', tests: 0 },
+      ...{ name: 'Apricot, heavier or paler', purpose: 'colour trial' },
+      paper: { name: 'cream proof paper', labD50: [91, 1.4, 9] },
+    },
+    ...Array.from({ length: TRIALS.counted }, (_, i): BenchAct => ({
+      ...{ kind: 'pull', roundId: TRIALS.roundId, runId: straw.id, sheet: `${i + 1}`, faults: [], setAside: false },
+      ...{ note: '', laid: plannedLaying(plan, straw) },
+    })),
+  ];
+}
+
+/** The second colour five ways: as planned, with more and more extender, heavier, and on the first while that was open; two of them read. */
+function trialsOfApricot(plan: Plan): BenchAct[] {
+  const run = plan.runs[1];
+  const planned = plannedLaying(plan, run);
+  const laid = (part: Partial<Laying['inkings'][number]>, more: Partial<Laying> = {}): Laying => ({
+    ...planned,
+    ...more,
+    inkings: planned.inkings.map((inking) => ({ ...inking, ...part })),
+  });
+  const ways: readonly (readonly [Laying, string])[] = [
+    [planned, ''],
+    [laid({ extenderPercent: 25 }), ''],
+    [laid({ extenderPercent: 50 }), 'the sky lets go of the pans'],
+    [laid({ filmWeight: 1.4 }), 'fills the ripples'],
+    [laid({ extenderPercent: 35 }, { wet: true }), 'laid on straw that was rolled again'],
+  ];
+  const pulls = ways.map(([laying, note], i): BenchAct => ({
+    ...{ kind: 'pull', roundId: TRIALS.roundId, runId: run.id, sheet: `${i + 1}`, faults: [], setAside: false },
+    ...{ note, laid: laying },
+  }));
+  const colourId = inkingsOf(run)[0].colourId;
+  const read = (sheet: string, labD50: [number, number, number]): BenchAct => ({
+    ...{ kind: 'colour-got', runId: run.id, colourId, labD50, source: 'reader' },
+    trial: { roundId: TRIALS.roundId, sheet },
+  });
+  return [...pulls, read('1', [69.4, 19.6, 51.5]), read('3', [76.2, 13.1, 46.4])];
+}
+
 /** Two runs printed and dried, the third half pulled; faults, losses and times drawn with a seed. */
 function printHalf(db: Store, id: string, nowMs: number): void {
   const { plan } = expectOk(printState(db, id));
@@ -236,6 +291,7 @@ function printHalf(db: Store, id: string, nowMs: number): void {
   starts.forEach((start, r) => {
     const run = plan.runs[r];
     push(start - 45 * MINUTE, { kind: 'cut-done', cutId: cutsOfRun(plan, run)[0].id });
+    if (r === 1) for (const [i, act] of trialsOfApricot(plan).entries()) push(start - (40 - i) * MINUTE, act);
     let ms = start;
     const going = r === 2 ? sheets.slice(0, half) : sheets;
     for (const sheet of going) {
@@ -255,6 +311,8 @@ function printHalf(db: Store, id: string, nowMs: number): void {
       });
       if (setAside) sheets = sheets.filter((s) => s !== sheet);
     }
+    // the first film goes on the sheets for trials while its block stands as it printed
+    if (r === 0) for (const [i, act] of beganTrials(plan).entries()) push(ms + (10 + i) * MINUTE, act);
     // the apricot came out a little lighter and yellower than it was mixed for
     if (r === 1)
       push(ms + 30 * MINUTE, {

@@ -155,7 +155,7 @@ test('from a photograph to a numbered edition', async ({ page }) => {
     await page.getByLabel('Test sheets').fill('1');
     await page.getByLabel('Test sheets').press('Enter');
     await expect(
-      page.getByText(/Start \d+ sheets: \d+ that count and 1 test sheets .* 3 good prints and 1 proofs/),
+      page.getByText(/Start \d+ sheets: \d+ that count and 1 test sheets .* 3 good prints and 1 proof/),
     ).toBeVisible();
     await expect(page.locator('.recharts-bar-rectangle').first()).toBeVisible();
   });

@@ -184,6 +184,14 @@ test('any odd order, wet or dry, looks as its films laid one by one', () =>
     { numRuns: 60, seed: 13 },
   ));
 
+test('a sheet is held against what is wanted only where nothing more comes on it', () => {
+  const laid = [{ runId: rust.id, laying: plannedLaying(plan, rust) }];
+  const looks = looksOfLaid(plan, laid, sheet)!;
+  expect(looks.finished).toEqual([true, false, true, false]);
+  expect(looks.agreement!.mean).toBeLessThan(1);
+  expect(looksOfLaid({ ...plan, flat: { ...plan.flat!, barePaperId: null } }, [], sheet)!.finished[0]).toBe(true);
+});
+
 test('a film laid wet on one still open takes up less than on a dry one; what was laid between decides', () => {
   const both = (runId: string, wet: boolean) => {
     const run = plan.runs.find(({ id }) => id === runId)!;

@@ -106,8 +106,10 @@ function stirredIn(parts: Parts, share: number, extender: { id: string; name: st
 export interface SheetLooks {
   /** `looks[n][part]`: colour of each part of the sheet after the first n layings. */
   readonly looks: readonly (readonly Lab[])[];
-  /** Against what is wanted, as it is now. */
-  readonly agreement: Agreement;
+  /** Whether each part has all the plan lays on it: only then it can be held against what is wanted. */
+  readonly finished: readonly boolean[];
+  /** Of the finished parts with what is wanted, as it is now; undefined where there are none. */
+  readonly agreement: Agreement | undefined;
 }
 
 type LaidInkingOf = Laying['inkings'][number];
@@ -163,14 +165,21 @@ export function looksOfLaid(plan: Plan, laid: readonly LaidRun[], sheet: PrintSh
     stacks.map((stack, p) => reached[p][stack.filter(({ run }) => run < n).length]),
   );
   const wanted = wantedOf(plan);
-  const share = parts.map((p) => sheet.share[p]);
+  const still = plan.runs.filter(({ id }) => !laid.some(({ runId }) => runId === id));
+  const finished = sheet.parts.map(
+    (part) => !still.some((run) => inkingsOf(run).some((inking) => inkedAt(plan, sheet, part, run, inking))),
+  );
+  const share = parts.map((p) => (finished[p] ? sheet.share[p] : 0));
   return {
     looks,
-    agreement: agreementWithWish(
-      looks[laid.length],
-      sheet.parts.map((part) => wanted[part.label]),
-      share,
-    ),
+    finished,
+    agreement: share.some((part) => part > 0)
+      ? agreementWithWish(
+          looks[laid.length],
+          sheet.parts.map((part) => wanted[part.label]),
+          share,
+        )
+      : undefined,
   };
 }
 

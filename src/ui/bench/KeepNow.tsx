@@ -3,7 +3,7 @@ import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
 import { useMemo, useState } from 'react';
-import { inkNamesOf, keepWanted } from '@/derived';
+import { keepWanted } from '@/derived';
 import { benchWords } from '@/words/bench';
 import { kit } from '@/ui/kit/styles';
 import { useKeys } from '../kit/keys';
@@ -23,53 +23,62 @@ export function KeepNow() {
     if (!answer.ok) tell(inWords(answer));
   };
   useKeys('k', benchWords('keys.keep'), () => void keep(), { enabled: Boolean(sheet) });
-  const last = progress.bench.kept.at(-1);
-  if (!wanted || !sheet) return last ? <JustKept key={last.sheet} /> : null;
-  const runs = wanted.run + 1;
+  if (plan.sheets.progressiveSets === 0) return null;
+  // the place stays, so that nothing moves under a hand between two pulls
   return (
-    <section className={css.keepNow} aria-label={benchWords('keep.title')}>
-      <p className={css.says}>
-        <strong>{benchWords('keep.now', { runs })}</strong>{' '}
-        {benchWords('keep.says', { missing: wanted.missing, run: runs, inks: inkNamesOf(plan, plan.runs[wanted.run]) })}
-      </p>
-      <select
-        className={clsx(kit.plainSelect, css.which)}
-        aria-label={benchWords('keep.which')}
-        value={sheet}
-        onChange={(e) => setChosen(e.target.value)}
-      >
-        {wanted.candidates.map((one) => (
-          <option key={one} value={one}>
-            {benchWords('keep.sheet', { sheet: one })}
-          </option>
-        ))}
-      </select>
-      <button type="button" className={clsx(css.keep, kit.pressIn)} onClick={() => void keep()}>
-        {benchWords('keep.keep')}
-        <small>K</small>
-      </button>
+    <section className={clsx(css.keepNow, sheet && css.wanted)} aria-label={benchWords('keep.title')}>
+      {wanted && sheet ? (
+        <>
+          <p className={css.says}>
+            <strong>{benchWords('keep.now', { runs: wanted.run + 1 })}</strong>{' '}
+            {benchWords('keep.says', { missing: wanted.missing, run: wanted.run + 1 })}
+          </p>
+          <select
+            className={clsx(kit.plainSelect, css.which)}
+            aria-label={benchWords('keep.which')}
+            value={sheet}
+            onChange={(e) => setChosen(e.target.value)}
+          >
+            {wanted.candidates.map((one) => (
+              <option key={one} value={one}>
+                {benchWords('keep.sheet', { sheet: one })}
+              </option>
+            ))}
+          </select>
+          <button type="button" className={clsx(css.keep, kit.pressIn)} onClick={() => void keep()}>
+            {benchWords('keep.keep')}
+            <small>K</small>
+          </button>
+        </>
+      ) : (
+        <JustKept />
+      )}
     </section>
   );
 }
 
-/** The sheet kept last, as long as it can come back. */
+/** What was kept last, and the way back as long as there is one. */
 function JustKept() {
   const { plan, progress, log, tell } = usePrintDesk('plan', 'progress', 'log', 'tell');
-  const last = progress.bench.kept.at(-1)!;
-  const run = plan.runs.findIndex(({ id }) => id === last.runId);
+  const last = progress.bench.kept.at(-1);
+  const run = plan.runs.findIndex(({ id }) => id === last?.runId);
   const gone = progress.runs.some((later, r) => r > run && (later.cutOn || later.phase === 'done'));
-  if (run < 0 || gone || progress.bench.marks.length > 0) return null;
+  if (!last || run < 0) return <p className={clsx(css.says, kit.quiet)}>{benchWords('keep.none')}</p>;
   return (
-    <p className={clsx(kit.row, css.kept)} role="status">
-      {benchWords('keep.kept', { sheet: last.sheet, run: run + 1 })}
-      <Button
-        onClick={async () => {
-          const answer = await log({ kind: 'sheet-kept', sheet: last.sheet, runId: last.runId, kept: false });
-          if (!answer.ok) tell(inWords(answer));
-        }}
-      >
-        {benchWords('keep.back')}
-      </Button>
-    </p>
+    <>
+      <p className={css.says} role="status">
+        {benchWords('keep.kept', { sheet: last.sheet, run: run + 1, all: progress.bench.kept.length })}
+      </p>
+      {!gone && progress.bench.marks.length === 0 && (
+        <Button
+          onClick={async () => {
+            const answer = await log({ kind: 'sheet-kept', sheet: last.sheet, runId: last.runId, kept: false });
+            if (!answer.ok) tell(inWords(answer));
+          }}
+        >
+          {benchWords('keep.back')}
+        </Button>
+      )}
+    </>
   );
 }

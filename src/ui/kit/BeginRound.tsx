@@ -90,13 +90,8 @@ export function BeginRound({ onBegun }: { onBegun?: (roundId: string) => void })
   const round = useBeginRound(onBegun ?? (() => undefined));
   const { name, setName, purpose, setPurpose, counted, setCounted, paperId, setPaperId, papers, fits, begin } = round;
   return (
-    <form
-      className={css.begin}
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (fits) void begin();
-      }}
-    >
+    // no form: Enter in a field takes its value, and begins nothing that cannot be undone
+    <div className={css.begin} role="group" aria-label={trialWords('round.begin')}>
       <TextField
         label={trialWords('round.name')}
         value={name}
@@ -128,10 +123,10 @@ export function BeginRound({ onBegun }: { onBegun?: (roundId: string) => void })
         onChange={setCounted}
       />
       {purpose === 'colour trial' && round.mixes.length > 0 && <RowOfExtender {...round} />}
-      <Button type="submit" disabled={!fits} className={css.submit}>
+      <Button disabled={!fits} className={css.submit} onClick={() => void begin()}>
         {trialWords('round.begin')}
       </Button>
-    </form>
+    </div>
   );
 }
 

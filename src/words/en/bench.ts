@@ -72,11 +72,12 @@ export const bench = {
   keep: {
     title: 'Progressive set',
     now: '{runs, plural, =1 {Run 1} other {Runs 1–#}}: keep this one now.',
-    says: '{missing, plural, one {One sheet} other {# sheets}} with {run, plural, =1 {run 1} other {runs 1–#}} ({inks}) on it and nothing later {missing, plural, one {goes} other {go}} into the progressive set.',
+    says: '{missing, plural, one {One sheet} other {# sheets}} with {run, plural, =1 {run 1} other {runs 1–#}} on it and nothing later {missing, plural, one {goes} other {go}} into the progressive set.',
     which: 'The sheet to keep',
     sheet: 'sheet {sheet}',
     keep: 'Keep it',
-    kept: 'Sheet {sheet} is kept after run {run, number}, for the progressive set.',
+    kept: 'Sheet {sheet} is kept after run {run, number}. {all, plural, one {# sheet} other {# sheets}} of the progressive set so far.',
+    none: 'Nothing is to be kept for the progressive set yet.',
     back: 'Take it back into the edition',
   },
   start: {

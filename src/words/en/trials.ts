@@ -43,7 +43,7 @@ export const trials = {
     goneRun: 'a run that is no more',
     asPlanned: 'as planned',
     look: 'Sheet {sheet} as it must look by what was laid on it',
-    mean: 'ΔE {deltaE} from what is wanted',
+    mean: 'ΔE {deltaE} where it is finished',
   },
   varied: {
     extender: '{percent, number} % extender',
@@ -70,6 +70,7 @@ export const trials = {
     wanted: 'wanted',
     read: 'read',
     off: 'ΔE {deltaE}',
+    later: 'more comes',
     offRead: 'ΔE {deltaE} from the prediction',
     noReading: '—',
   },

@@ -124,20 +124,22 @@ function ColourTable({ plan, here, beside }: Here) {
           return (
             <tr key={colour.id}>
               <th scope="row">{colour.name}</th>
-              <Colour lab={wanted} />
-              <Colour lab={beside?.planned?.looks.at(-1)![label]} from={wanted} />
-              <Colour lab={looks.looks.at(-1)![label]} from={wanted} />
+              <td>
+                <Chip lab={wanted} />
+              </td>
+              <Colour looks={beside?.planned} label={label} wanted={wanted} />
+              <Colour looks={looks} label={label} wanted={wanted} />
               <td>
                 {read ? (
                   <>
-                    <i className={css.chip} style={{ background: hexFromLabD50(read.labD50) }} aria-hidden />
+                    <Chip lab={read.labD50} />
                     {off !== undefined && trialWords('compare.offRead', { deltaE: decimal(off, 1) })}
                   </>
                 ) : (
                   trialWords('compare.noReading')
                 )}
               </td>
-              <Colour lab={beside?.last?.looks.looks.at(-1)![label]} from={wanted} />
+              <Colour looks={beside?.last?.looks} label={label} wanted={wanted} />
             </tr>
           );
         })}
@@ -146,13 +148,26 @@ function ColourTable({ plan, here, beside }: Here) {
   );
 }
 
-/** A colour, and how far it lies from the one wanted. */
-function Colour({ lab, from }: { lab: Lab | undefined; from?: Lab }) {
-  if (!lab) return <td />;
+interface ColourProps {
+  readonly looks: SheetLooks | undefined;
+  readonly label: number;
+  readonly wanted: Lab;
+}
+
+/** A colour of a sheet and, where nothing more comes on it, how far it lies from the one wanted. */
+function Colour({ looks, label, wanted }: ColourProps) {
+  if (!looks) return <td />;
+  const lab = looks.looks.at(-1)![label];
   return (
     <td>
-      <i className={css.chip} style={{ background: hexFromLabD50(lab) }} aria-hidden />
-      {from && trialWords('compare.off', { deltaE: decimal(deltaE2000(lab, from), 1) })}
+      <Chip lab={lab} />
+      {looks.finished[label]
+        ? trialWords('compare.off', { deltaE: decimal(deltaE2000(lab, wanted), 1) })
+        : trialWords('compare.later')}
     </td>
   );
+}
+
+function Chip({ lab }: { lab: Lab }) {
+  return <i className={css.chip} style={{ background: hexFromLabD50(lab) }} aria-hidden />;
 }

@@ -95,12 +95,7 @@ interface LayOneProps extends Here {
 function LayOne({ plan, here: { trial }, run, onRun }: LayOneProps) {
   const { laying, setLaying, note, setNote, busy, pulled } = useLaying(plan, trial, run);
   return (
-    <form
-      onSubmit={(e) => {
-        e.preventDefault();
-        void pulled();
-      }}
-    >
+    <div>
       <RunChoice plan={plan} trial={trial} run={run} onRun={onRun} />
       <Inkings plan={plan} run={run} laying={laying} onLaying={setLaying} />
       <div className={clsx(kit.fields, kit.above14)}>
@@ -125,10 +120,10 @@ function LayOne({ plan, here: { trial }, run, onRun }: LayOneProps) {
         onChange={(e) => setNote(e.target.value.slice(0, 1000))}
       />
       <Gives plan={plan} trial={trial} run={run} laying={laying} />
-      <button type="submit" className={clsx(css.pulled, kit.pressIn)} disabled={busy}>
+      <button type="button" className={clsx(css.pulled, kit.pressIn)} disabled={busy} onClick={() => void pulled()}>
         {trialWords('lay.pulled')}
       </button>
-    </form>
+    </div>
   );
 }
 

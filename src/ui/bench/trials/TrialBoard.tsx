@@ -64,7 +64,13 @@ export function TrialBoard(trials: Trials) {
       </div>
       {beginning && <div className={css.beginning}>{begin}</div>}
       <Cards {...trials} />
-      {here && <Compare {...trials} here={here} key={`${round.roundId} ${here.trial.sheet}`} />}
+      {here && (
+        <Compare
+          {...trials}
+          here={here}
+          key={`${round.roundId} ${here.trial.sheet} ${here.trial.photograph?.pictureSha}`}
+        />
+      )}
     </div>
   );
 }
@@ -112,7 +118,7 @@ function Card({ plan, seen: { trial, looks }, chosen, onChoose }: CardProps) {
           <span key={line}>{line}</span>
         ))}
       </span>
-      {trial.laid.length > 0 && (
+      {trial.laid.length > 0 && looks.agreement && (
         <span className={css.mean}>{trialWords('board.mean', { deltaE: decimal(looks.agreement.mean, 1) })}</span>
       )}
     </button>

@@ -159,7 +159,7 @@ function Take({ plan, here: { trial } }: Here) {
           </Button>
         </>
       ) : (
-        <p className={kit.note}>{trialWords('take.same')}</p>
+        taking.closed.length === 0 && <p className={kit.note}>{trialWords('take.same')}</p>
       )}
       {taking.closed.map((why) => (
         <p key={JSON.stringify(why)} className={clsx(kit.say, kit.wait, kit.above8)}>
