@@ -124,7 +124,16 @@ export {
   resolveFrom,
   type Resolved,
 } from './recipes';
-export { coloursAfterSlip, lostColours, slippedCuts, withSpotRun, withSecondTone } from './slips';
+export {
+  becomeWhenCut,
+  coloursAfterSlip,
+  lostColours,
+  nextCutOf,
+  stillStanding,
+  slippedCuts,
+  withSpotRun,
+  withSecondTone,
+} from './slips';
 export { boundaryKindsOf } from './boundaryKinds';
 export { SAMPLE_PRINTS, samplePlan, sampleMap } from './samplePrints';
 export {

@@ -1,5 +1,6 @@
 import { HOUSE_COLOURS } from '@/core/colour';
 import { labelSet } from '@/core/geometry';
+import { CORNER_MARK_MM, cornerMarks, type CornerMark } from '@/core/registration';
 import { success, type Outcome } from '@/core/units';
 import { replayLog, standsAt } from '@/derived';
 import { pathOfSet, pdfOfDrawings, type Drawing, type Pen } from '@/formats';
@@ -10,11 +11,8 @@ import { shifted } from './drawings';
 import { fileStem, pdfFonts, type FileOut, type Report } from './fileOut';
 import { laidOut, tracedSheet } from './printSheets';
 
-/** A corner mark: a square beside each corner of the block, by which a photograph of the sheet is straightened; the first one is hollow. */
-const MARK_MM = 6,
-  MARK_GAP_MM = 2;
 /** As little room as that leaves: a block of 240 × 180 mm goes on one level A4 page. */
-const SIDE_MM = MARK_MM + MARK_GAP_MM + 1,
+const SIDE_MM = CORNER_MARK_MM.sideMm + CORNER_MARK_MM.gapMm + 1,
   HEAD_MM = 9,
   FOOT_MM = 5;
 
@@ -57,7 +55,7 @@ export async function tracingPdf(
         pen.text(fileWords('tracing.head', said), x, 2, 4);
         pen.area(shifted(path, x, y), HOUSE_COLOURS.hairline);
         pen.rect(x, y, widthMm, heightMm, { widthMm: 0.2 });
-        cornerMarks(pen, x, y, widthMm, heightMm);
+        for (const mark of cornerMarks({ widthMm, heightMm }, mirrored)) drawMark(pen, x, y, mark);
       },
     };
   });
@@ -72,9 +70,8 @@ export async function tracingPdf(
   return success({ bytes, mediaType: 'application/pdf', fileName: fileWords('tracing.pdf', { stem: fileStem(name) }) });
 }
 
-function cornerMarks(pen: Pen, x: number, y: number, widthMm: number, heightMm: number): void {
-  const [left, right] = [x - MARK_GAP_MM - MARK_MM, x + widthMm + MARK_GAP_MM];
-  const [top, foot] = [y, y + heightMm - MARK_MM];
+function drawMark(pen: Pen, x: number, y: number, { xMm, yMm, hollow }: CornerMark): void {
+  const { sideMm } = CORNER_MARK_MM;
   const square = (atX: number, atY: number, side: number, fill: string) =>
     pen.polygon(
       [
@@ -85,6 +82,6 @@ function cornerMarks(pen: Pen, x: number, y: number, widthMm: number, heightMm: 
       ],
       fill,
     );
-  for (const atX of [left, right]) for (const atY of [top, foot]) square(atX, atY, MARK_MM, HOUSE_COLOURS.ink);
-  square(left + MARK_MM / 4, top + MARK_MM / 4, MARK_MM / 2, HOUSE_COLOURS.sheet);
+  square(x + xMm, y + yMm, sideMm, HOUSE_COLOURS.ink);
+  if (hollow) square(x + xMm + sideMm / 4, y + yMm + sideMm / 4, sideMm / 2, HOUSE_COLOURS.sheet);
 }

@@ -27,12 +27,15 @@ class PlainCanvas {
   getContext() {
     const pen = {
       strokeStyle: '',
+      fillStyle: '',
       lineCap: 'butt',
       lineWidth: 1,
       lines: 0,
       beginPath: () => {
         pen.lines = 0;
       },
+      fillRect: () => undefined,
+      setTransform: () => undefined,
       moveTo: () => undefined,
       lineTo: () => {
         pen.lines++;

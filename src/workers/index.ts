@@ -12,5 +12,8 @@ export {
   type FitQuestion,
   type FitResult,
   type ProofAnswer,
+  type DrawingRead,
+  type LinesFound,
+  type LinesQuestion,
   ISLAND_ORDERS,
 } from './protocol';

@@ -226,6 +226,38 @@ export interface ProofAnswer {
   readonly picture: ImageBitmap;
 }
 
+export interface DrawingQuestion {
+  readonly file: Blob;
+  /** A tracing has corner marks, a drawing fills the print from edge to edge. */
+  readonly how: 'tracing' | 'drawing';
+  /** Labels of the colours that still stand on the side: they were printed pale. */
+  readonly standing: readonly number[];
+  /** Whatever its marks say. */
+  readonly mirrored?: boolean;
+}
+
+export interface DrawingRead {
+  readonly mirrored: boolean;
+  /** How finely it was taken; 0 for a drawing that fills the print. */
+  readonly pxPerMm: number;
+  readonly milliseconds: number;
+}
+
+export interface LinesQuestion {
+  readonly darknessPercent: number;
+  readonly leastMm2: number;
+  /** Only where something still stands. */
+  readonly onlyStanding: boolean;
+}
+
+export interface LinesFound {
+  readonly picture: ImageBitmap;
+  readonly areaMm2: number;
+  readonly pieces: number;
+  /** Pixels under the lines of each label of the picture. */
+  readonly areaPx: readonly number[];
+}
+
 /** Every job of the register worker, which holds the picture's labels and the print map. */
 export interface RegisterJobs {
   open: { take: { url: string; mmPerPx: number; task: PrintMapTask }; give: null };
@@ -242,6 +274,12 @@ export interface RegisterJobs {
   /** The boundaries, drawn the heavier the likelier they show a fault in the last fit. */
   risk: { take: { width: number; height: number; wishShare: number }; give: ImageBitmap };
   readProof: { take: ProofQuestion; give: ProofAnswer };
+  /** Reads a drawn-on tracing, or takes a drawing that fills the print; it stays here for the next two jobs. */
+  readDrawing: { take: DrawingQuestion; give: DrawingRead };
+  /** What is at least so dark of it, painted `widthPx` wide over it. */
+  drawnLines: { take: LinesQuestion & { readonly widthPx: number }; give: LinesFound };
+  /** The outlines of the same, in map pixels. */
+  drawnOutlines: { take: LinesQuestion; give: { readonly outlinesPx: readonly (readonly number[])[] } };
 }
 
 export interface JobRequest {

@@ -1,34 +1,59 @@
 import { srgb8FromLabD50 } from '@/core/colour';
-import { packRgb, traceArcs, type ArcMap, type LabelMap, type PartMap } from '@/core/geometry';
+import { mapOfMask } from '@/core/cutting';
+import {
+  eachPointOf,
+  hasPixel,
+  islandsOfMask,
+  labelSet,
+  maskOfLabels,
+  packRgb,
+  ringsOf,
+  traceArcs,
+  type ArcMap,
+  type BitMask,
+  type LabelMap,
+  type PartMap,
+} from '@/core/geometry';
 import { isPlain, printMapOf } from '@/core/layers';
 import {
+  againstPaper,
   boundariesOf,
   dpiOfFile,
+  drawnLines,
   homographyOf,
   leastOverlap,
   paintMisprint,
   readProof,
+  readTracing,
   simulateFit,
   straighten,
   type Boundaries,
   type FitTask,
   type ScanPicture,
   type SheetCase,
+  type StraightDrawing,
 } from '@/core/registration';
 import { failure } from '@/core/units';
 import { CHOKE_MM, decodeLabelMap } from '@/model';
 import { boundaryKindsOf, expectedLooks, filmsOnParts, lookOfFilms, printsFromOneSide } from '@/derived';
 import { JobFailed, serve } from './serve';
-import type { FitQuestion, RegisterJobs } from './protocol';
+import type { FitQuestion, LinesQuestion, RegisterJobs } from './protocol';
 
 /** Runs in a worker: holds a picture's labels, its boundaries and its print map. */
 let picture: { map: LabelMap; mmPerPx: number; printed: PartMap } | undefined;
 let edges: { arcs: ArcMap; boundaries: Boundaries } | undefined;
 let risk: Float32Array | undefined;
+/** The drawing read last, and where something still stood when it was drawn. */
+let drawing: { read: StraightDrawing; known: BitMask } | undefined;
 
 const SEED = 20261;
 const OVERLAPS_MM = Array.from({ length: 61 }, (_, i) => i * 0.05).filter((mm) => mm <= CHOKE_MM.maxMm);
 const SHEET_PICTURE_PX = 1100;
+/** The frame printed on a tracing, and as much as it may be read beside its place. */
+const FRAME_RIM_MM = 0.8;
+const PAPER_RGB = [251, 249, 243] as const,
+  STANDING_RGB = [226, 220, 203] as const,
+  LINE_RGB = [166, 58, 43] as const;
 
 serve<RegisterJobs>({
   async open({ url, mmPerPx, task }) {
@@ -44,6 +69,7 @@ serve<RegisterJobs>({
       printed: isPlain(task) ? decoded.value : (printMapOf(decoded.value, task)?.map ?? decoded.value),
     };
     edges = undefined;
+    drawing = undefined;
     return null;
   },
   fit(question) {
@@ -176,7 +202,115 @@ serve<RegisterJobs>({
       picture: await bitmapOf(words, small.width, small.height),
     };
   },
+  async readDrawing({ file, how, standing, mirrored }, progress) {
+    const started = performance.now();
+    const { map, mmPerPx } = opened();
+    const flags = new Uint8Array(256);
+    for (const label of standing) flags[label] = 1;
+    const known = maskOfLabels(map, flags);
+    let read: StraightDrawing;
+    if (how === 'drawing') read = await fillingDrawing(file, mirrored ?? false);
+    else {
+      const scan = await decoded(file, 0);
+      progress(0.2);
+      const frame = { widthMm: map.width * mmPerPx, heightMm: map.height * mmPerPx };
+      const answer = readTracing(
+        scan,
+        { frame, mmPerPx, known, ...(mirrored !== undefined && { mirrored }) },
+        (share) => progress(0.2 + 0.8 * share),
+      );
+      if (!answer.ok) throw new JobFailed(answer);
+      read = answer.value;
+    }
+    drawing = { read, known };
+    return { mirrored: read.mirrored, pxPerMm: read.pxPerMm, milliseconds: performance.now() - started };
+  },
+  async drawnLines({ widthPx, ...question }) {
+    const lines = linesOf(question);
+    const { map, mmPerPx } = opened();
+    const areaPx = Array<number>(256).fill(0);
+    for (let y = 0, i = 0; y < map.height; y++)
+      for (let x = 0; x < map.width; x++, i++) if (hasPixel(lines, x, y)) areaPx[map.labels[i]]++;
+    const islands = islandsOfMask(lines);
+    return {
+      picture: await paintLines(lines, widthPx),
+      areaMm2: areaPx.reduce((sum, n) => sum + n, 0) * mmPerPx * mmPerPx,
+      pieces: islands ? Array.from(islands.islandLabel).filter((label) => label === 1).length : 0,
+      areaPx,
+    };
+  },
+  drawnOutlines(question) {
+    const shape = mapOfMask(linesOf(question));
+    const arcs = traceArcs(shape, 0.49);
+    const outlinesPx = ringsOf(arcs, labelSet([1])).map((ring) => {
+      const points: number[] = [];
+      eachPointOf(arcs, ring, (x, y) => points.push(Math.round(x * 10) / 10, Math.round(y * 10) / 10));
+      return points;
+    });
+    return { outlinesPx };
+  },
 });
+
+/** A drawing that fills the print, at the size of the picture, in even light. */
+async function fillingDrawing(file: Blob, mirrored: boolean): Promise<StraightDrawing> {
+  const { map } = opened();
+  const bitmap = await bitmapOfFile(file);
+  const pen = new OffscreenCanvas(map.width, map.height).getContext('2d', { willReadFrequently: true })!;
+  pen.fillStyle = '#fff';
+  pen.fillRect(0, 0, map.width, map.height);
+  if (mirrored) pen.setTransform(-1, 0, 0, 1, map.width, 0);
+  pen.drawImage(bitmap, 0, 0, map.width, map.height);
+  bitmap.close();
+  const { data } = pen.getImageData(0, 0, map.width, map.height);
+  const darkest = new Uint8Array(map.width * map.height);
+  for (let i = 0, p = 0; i < darkest.length; i++, p += 4) darkest[i] = Math.min(data[p], data[p + 1], data[p + 2]);
+  return {
+    width: map.width,
+    height: map.height,
+    light: againstPaper(darkest),
+    mirrored,
+    pxPerMm: 0,
+  };
+}
+
+/** Lines of the drawing that is held; its own frame is a line that nobody drew. */
+function linesOf({ darknessPercent, leastMm2, onlyStanding }: LinesQuestion): BitMask {
+  if (!drawing) throw new JobFailed(failure('not-opened.noDrawing'));
+  const { mmPerPx } = opened();
+  const { read, known } = drawing;
+  const rimPx = read.pxPerMm > 0 ? Math.ceil(FRAME_RIM_MM / mmPerPx) : 0;
+  const leastPx = leastMm2 / (mmPerPx * mmPerPx);
+  return drawnLines(read, darknessPercent, leastPx, onlyStanding ? known : undefined, rimPx);
+}
+
+/** The drawing as it was read, what still stands tinted, the lines in a colour of their own: a pixel for every so many of the map. */
+function paintLines(lines: BitMask, widthPx: number) {
+  const { read, known } = drawing!;
+  const every = Math.max(1, Math.floor(read.width / widthPx));
+  const width = Math.floor(read.width / every),
+    height = Math.floor(read.height / every);
+  const words = new Uint32Array(width * height);
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      let drawn = 0,
+        stands = 0,
+        light = 0;
+      for (let k = 0; k < every; k++)
+        for (let i = 0; i < every; i++) {
+          const [px, py] = [x * every + i, y * every + k];
+          if (hasPixel(lines, px, py)) drawn++;
+          if (hasPixel(known, px, py)) stands++;
+          light += read.light[py * read.width + px];
+        }
+      const n = every * every;
+      const mixed = [0, 1, 2].map((c) => {
+        const paper = PAPER_RGB[c] + (STANDING_RGB[c] - PAPER_RGB[c]) * (stands / n);
+        return (paper * light) / (255 * n) + (LINE_RGB[c] - (paper * light) / (255 * n)) * (drawn / n);
+      });
+      words[y * width + x] = packRgb(mixed[0], mixed[1], mixed[2]);
+    }
+  return bitmapOf(words, width, height);
+}
 
 /** A gathering's middle may lie off all its lines: the place to look at is on the longest of them. */
 function onItsLine(found: SheetCase): SheetCase {
@@ -207,7 +341,7 @@ function onItsLine(found: SheetCase): SheetCase {
   return { ...found, at };
 }
 
-async function decoded(file: Blob, dpi: number): Promise<ScanPicture> {
+async function bitmapOfFile(file: Blob): Promise<ImageBitmap> {
   const bitmap = await createImageBitmap(file, { colorSpaceConversion: 'none', imageOrientation: 'from-image' }).catch(
     () => {
       throw new JobFailed(failure('scan.thisFileIsNo'));
@@ -216,6 +350,12 @@ async function decoded(file: Blob, dpi: number): Promise<ScanPicture> {
   const { width, height } = bitmap;
   if (width * height > 120e6)
     throw new JobFailed(failure('scan.aScanOfMegapixels', { width: Math.round((width * height) / 1e6) }));
+  return bitmap;
+}
+
+async function decoded(file: Blob, dpi: number): Promise<ScanPicture> {
+  const bitmap = await bitmapOfFile(file);
+  const { width, height } = bitmap;
   const pen = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;
   pen.drawImage(bitmap, 0, 0);
   bitmap.close();

@@ -5,6 +5,8 @@ import type { LabelMap } from '@/core/geometry';
 import { BEYOND, NO_MOTION, type Motion } from '@/core/registration';
 import { emptyPlan, encodeLabelMap, type Plan } from '@/model';
 import { plainSheet, withFlat } from '@/derived';
+import { photographOfTracing } from '@/testing/photographOfTracing';
+import { findingInWords } from '@/words/findings';
 import { flatColour, pictureOf, SHA } from '@/testing/plans';
 import { pixelFile, WorkerBench, type Pixels } from '@/testing/workerBench';
 import type { FitQuestion, RegisterJobs } from './protocol';
@@ -155,5 +157,58 @@ describe('pictures', () => {
     const refused = await bench.ask('readProof', { ...asked, dpi: 120, file: new Blob([pixelFile(grey)]) });
     expect(refused).toMatchObject({ ok: false });
     expect(inWords(refused as Failure)).toMatch(/[a-z].*\.$/);
+  });
+});
+
+describe('a tracing brought back', () => {
+  beforeEach(open);
+  // what was drawn: a bar across the three lower bands, 6 mm wide; run 1 is printed, so that all but the paper still stands
+  const drawn = (x: number, y: number) => x >= 150 && x < 210 && y >= 40 && y < 280;
+  const stands = (_: number, y: number) => y >= 75;
+  const photograph = photographOfTracing(
+    { frame: { widthMm: 40, heightMm: 30 }, mmPerPx: MM_PER_PX, drawn, stands },
+    { mirrored: true, turnDeg: 8, dim: 0.7, pxPerMm: 9 },
+  );
+  const file = new Blob([pixelFile(photograph)]);
+  const lines = { darknessPercent: 35, leastMm2: 0.5, onlyStanding: true };
+
+  test('its lines are found where something stands, by colour; outlines follow them', async () => {
+    expect(await bench.get('readDrawing', { file, how: 'tracing', standing: [1, 2, 3] })).toMatchObject({
+      mirrored: true,
+    });
+    const found = await bench.get('drawnLines', { ...lines, widthPx: 200 });
+    expect(found.pieces).toBe(1);
+    expect(found.areaMm2).toBeCloseTo(6 * 20.5, -1);
+    expect(found.areaPx[0]).toBe(0);
+    expect(found.areaPx.slice(1, 4).every((px) => px > 2500)).toBe(true);
+    expect([found.picture.width, found.picture.height]).toEqual([200, 150]);
+    const everywhere = await bench.get('drawnLines', { ...lines, onlyStanding: false, widthPx: 200 });
+    expect(everywhere.areaPx[0]).toBeGreaterThan(1500);
+    const { outlinesPx } = await bench.get('drawnOutlines', lines);
+    expect(outlinesPx.length).toBe(1);
+    const xs = outlinesPx[0].filter((_, i) => i % 2 === 0);
+    expect([Math.min(...xs), Math.max(...xs)].map((x) => Math.round(x / 10))).toEqual([15, 21]);
+  });
+
+  test('a picture without its marks is refused in words; so is asking for lines before anything was read', async () => {
+    expect(await bench.ask('drawnLines', { ...lines, widthPx: 200 })).toMatchObject({ code: 'not-opened.noDrawing' });
+    const grey: Pixels = { width: 300, height: 250, data: new Uint8ClampedArray(4 * 300 * 250).fill(128) };
+    const refused = await bench.ask('readDrawing', {
+      file: new Blob([pixelFile(grey)]),
+      how: 'tracing',
+      standing: [1],
+    });
+    expect(refused).toMatchObject({ code: 'tracing-marks.noneIsHollow' });
+    expect(findingInWords(refused as Failure)).toMatch(/hollow/);
+  });
+
+  test('a drawing that fills the print needs no marks', async () => {
+    const data = new Uint8ClampedArray(4 * W * H).fill(255);
+    for (let y = 0; y < H; y++)
+      for (let x = 0; x < W; x++) if (drawn(x, y)) data.fill(20, 4 * (y * W + x), 4 * (y * W + x) + 3);
+    const plain = new Blob([pixelFile({ width: W, height: H, data })]);
+    expect(await bench.get('readDrawing', { file: plain, how: 'drawing', standing: [] })).toMatchObject({ pxPerMm: 0 });
+    const found = await bench.get('drawnLines', { ...lines, onlyStanding: false, widthPx: 400 });
+    expect(found.areaMm2).toBeCloseTo(60 * 240 * MM_PER_PX ** 2, 6);
   });
 });

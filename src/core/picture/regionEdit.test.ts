@@ -145,3 +145,29 @@ test('whatever is done, every pixel keeps one label and what is outside the box 
     { seed: 9, numRuns: 25 },
   );
 });
+
+test('redrawn within outlines, each colour becomes the one it is to become; holes and other colours stay', () => {
+  const map = picture();
+  const before = map.labels.slice();
+  // a frame over the first square and the ground beside it
+  const outlinesPx = [
+    [5, 22, 30, 22, 30, 40, 5, 40],
+    [15, 26, 20, 26, 20, 30, 15, 30],
+  ];
+  const done = run(map, { kind: 'redraw', outlinesPx, become: [0, 2, 2] });
+  expect(done).toMatchObject({
+    ok: true,
+    value: { changedPx: 20 * 18 - 5 * 4, box: { x0: 10, y0: 22, x1: 30, y1: 40 } },
+  });
+  expect(map.labels[24 * 120 + 12]).toBe(2);
+  expect(map.labels[27 * 120 + 17]).toBe(1);
+  expect(map.labels[24 * 120 + 7]).toBe(0);
+  before.forEach((label, i) => {
+    if (label === map.labels[i]) return;
+    expect([label, map.labels[i]]).toEqual([1, 2]);
+  });
+  expect(run(map, { kind: 'redraw', outlinesPx, become: [0, 1, 2] })).toMatchObject({
+    ok: false,
+    code: 'line-outside',
+  });
+});

@@ -20,7 +20,10 @@ import {
 import { failure, success, type Outcome } from '../units/outcome';
 import { majorityFilter, MAX_RADIUS_PX } from './majority';
 
-/** Changes of a flat picture by island and edge. Lengths are map pixels, `island` the first pixel of an island, lines x, y, x, y … */
+/**
+ * Changes of a flat picture by island and edge. Lengths are map pixels, `island` the first pixel of an island, lines x, y, x, y …;
+ * `become`: what each label turns into within outlines.
+ */
 export type RegionEdit =
   | { readonly kind: 'give'; readonly island: number; readonly label: number }
   | { readonly kind: 'merge'; readonly island: number }
@@ -34,6 +37,7 @@ export type RegionEdit =
     }
   | { readonly kind: 'thicken'; readonly labels: readonly number[]; readonly boxPx: Box; readonly widthPx: number }
   | { readonly kind: 'smooth'; readonly island: number; readonly radiusPx: number }
+  | { readonly kind: 'redraw'; readonly outlinesPx: readonly (readonly number[])[]; readonly become: readonly number[] }
   | { readonly kind: 'despeckle'; readonly outlinePx: readonly number[]; readonly minAreaPx: number };
 
 /** What changed: the box to draw anew, and how many pixels have another label now. */
@@ -48,6 +52,7 @@ export interface EditDone {
  */
 export function editRegions(map: LabelMap, islands: IslandMap, edit: RegionEdit): Outcome<EditDone> {
   if (edit.kind === 'thicken') return thicken(map, edit.labels, edit.boxPx, edit.widthPx);
+  if (edit.kind === 'redraw') return redraw(map, edit.outlinesPx, edit.become);
   if (edit.kind === 'despeckle') return despeckle(map, islands, edit.outlinePx, edit.minAreaPx);
   const island = islandByKey(islands, edit.island);
   if (island === undefined) return failure('island-gone');
@@ -56,6 +61,30 @@ export function editRegions(map: LabelMap, islands: IslandMap, edit: RegionEdit)
   if (edit.kind === 'split') return split(map, islands, island, edit.linePx, edit.label);
   if (edit.kind === 'gap') return openGap(map, islands, island, edit.linePx, edit.widthPx, edit.label);
   return smooth(map, islands, island, edit.radiusPx);
+}
+
+/** Every label within outlines (even–odd over all of them) becomes another. */
+function redraw(
+  map: LabelMap,
+  outlinesPx: readonly (readonly number[])[],
+  become: readonly number[],
+): Outcome<EditDone> {
+  const within = emptyMask(map.width, map.height);
+  fillOutlines(within, outlinesPx);
+  const to = Uint8Array.from({ length: 256 }, (_, label) => become[label] ?? label);
+  const box = { x0: map.width, y0: map.height, x1: 0, y1: 0 };
+  let changedPx = 0;
+  for (let y = 0; y < map.height; y++)
+    for (let x = 0, i = y * map.width; x < map.width; x++, i++) {
+      if (to[map.labels[i]] === map.labels[i] || !hasPixel(within, x, y)) continue;
+      map.labels[i] = to[map.labels[i]];
+      changedPx++;
+      box.x0 = Math.min(box.x0, x);
+      box.x1 = Math.max(box.x1, x + 1);
+      box.y0 = Math.min(box.y0, y);
+      box.y1 = y + 1;
+    }
+  return changedPx > 0 ? success({ box, changedPx }) : failure('line-outside');
 }
 
 function give(map: LabelMap, islands: IslandMap, island: number, label: number): Outcome<EditDone> {

@@ -70,3 +70,12 @@ export {
 } from './jigs';
 export { dpiOfFile } from './scanDpi';
 export { homographyOf, straighten } from './straighten';
+export { type CornerMark, CORNER_MARK_MM, cornerMarks } from './cornerMarks';
+export {
+  type StraightDrawing,
+  DARKNESS_PERCENT,
+  USUAL_DARKNESS_PERCENT,
+  againstPaper,
+  drawnLines,
+  readTracing,
+} from './readTracing';

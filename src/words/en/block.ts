@@ -195,6 +195,15 @@ export const block = {
   transfer: {
     whatStillStands: 'What still stands',
     tracingSays: 'Every block as it is now, true to size and pale: draw on it what is to be cut next.',
+    bringBack: 'Bring it back drawn on',
+    bringBackSays:
+      'A photograph or scan of the drawn-on sheet, all four corner marks on it: its dark lines become a proposed cut. Or a drawing that fills the print from edge to edge.',
+    side: 'Drawn for',
+    sideOf: '{block}, {side}',
+    photograph: 'Photograph or scan of the tracing',
+    fromTracing: 'Tracing, photographed',
+    drawing: 'Drawing that fills the print',
+    fromDrawing: 'Drawing, edge to edge',
     tracingBlock: 'As the block, PDF',
     tracingPrint: 'As printed, PDF',
     keyLines: 'Key lines',
@@ -266,4 +275,30 @@ export const block = {
     maskForClearedGround: 'mask for cleared ground',
   },
   useMasking: {},
+  traced: {
+    title: 'What was drawn',
+    reading: 'Looking for the corner marks and straightening …',
+    picture: 'The drawing straight over the print, its lines marked',
+    asRead:
+      '{mirrored, select, true {Drawn as the block lies, turned over here} other {Drawn as printed}}{pxPerMm, plural, =0 {} other {; taken at {dpi, number} dpi}}.',
+    darkness: 'A line is at least so dark',
+    percent: '{percent, number} %',
+    least: 'Marks smaller than this are specks, mm²',
+    theLeast: 'the smallest mark of the pen, in mm²',
+    mirrored: 'it was drawn as the block lies (mirrored)',
+    found: '{pieces, plural, =0 {No line is that dark.} one {# piece, {area}} other {# pieces, {area} together}}',
+    onlyStanding: 'only where something still stands',
+    becomes: '{from} becomes {into}: {area}',
+    cut: 'Take it as the next cut',
+    cutSays:
+      'Before the cut for run {run, number} of {block}: the picture is changed where the lines lie, so that all that follows agrees.',
+    noCut: '{block} has no cut to come; the drawing can become a block of its own.',
+    block: 'A block of its own from it',
+    blockSays: 'What is drawn stands on it and is printed over all others.',
+    tooMany:
+      'The drawing has {pieces, number} outlines; a block of its own may follow {most, number}. Raise the smallest mark.',
+    leave: 'Leave it',
+    taken: 'The drawn cut is in the plan: {area} will be cut away before run {run, number}. Undo takes it back.',
+    added: 'A block more stands as it was drawn.',
+  },
 } as const;

@@ -24,6 +24,12 @@ export const findings = {
     'On the scan the sheet is {found, number, ::.000} times as wide as high; the layout has {wanted, number, ::.000}. Is this the whole sheet, the right way up, and is the paper’s size in the layout right?',
   'scan-size':
     'At {dpi, number} dpi the sheet on the scan is {acrossMm} wide, the layout says {widthMm}. Put the layout or the resolution right.',
+  'tracing-marks': {
+    noneIsHollow:
+      'The corner marks were not found: none of the dark squares is hollow. The whole sheet must be seen, with the hollow mark at one corner, sharp and not drawn over.',
+    noFourFit:
+      'The four corner marks were not found together. All of them must be seen, sharp and not drawn over, on a sheet that lies flat; and it must be a tracing of this print at its present size.',
+  },
   fetch: 'The picture could not be loaded from the server. Load the page again.',
   worker: 'The computation broke off ({message}). Load the page again; nothing saved is lost.',
   'split-one-colour': {
@@ -91,6 +97,7 @@ export const findings = {
     aScanOfMegapixels: 'A scan of {width, number} megapixels is too large; up to 120 can be read. Scan at 300 dpi.',
   },
   'not-opened': {
+    noDrawing: 'No drawing has been read yet.',
     thisIsAMap: 'This is a map of a print, not of a picture’s colours.',
     thePictureIsStill: 'The picture is still loading.',
   },

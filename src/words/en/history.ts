@@ -2,6 +2,7 @@
 export const history = {
   'shapes-changed': 'shapes changed',
   'shapes-changed/flattened': 'picture flattened',
+  'shapes-changed/redraw': 'cut drawn on a tracing taken',
   'shapes-changed/merge': 'colours merged',
   'shapes-changed/split': 'colour split in two',
   'colour-set': 'colour changed',

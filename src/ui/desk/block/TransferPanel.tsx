@@ -5,6 +5,7 @@ import { useCallback, useEffect, useRef, type RefObject } from 'react';
 import { keyImpressions, transferById, TRANSFER_WAYS, type TransferWay } from '@/core/cutting';
 import { SPARES_RANGE } from '@/model';
 import { inkNamesOf, blocksOfRun, wantedOf } from '@/derived';
+import { DrawnOn } from './DrawnOn';
 import { Cautions } from '../../kit/Cautions';
 import { wordOfLab } from '../../kit/colours';
 import { CountField } from '../../kit/fields';
@@ -87,6 +88,7 @@ function StillStands() {
         <FileLink href={urls.file('tracing-block.pdf')}>{blockWords('transfer.tracingBlock')}</FileLink>
         <FileLink href={urls.file('tracing-print.pdf')}>{blockWords('transfer.tracingPrint')}</FileLink>
       </p>
+      <DrawnOn />
     </section>
   );
 }
