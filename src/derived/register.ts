@@ -1,5 +1,5 @@
-import { type Lab } from '@/core/colour';
-import { stackLooksLabD50, type LaidFilm } from '@/core/inks';
+import { labD50InLight, type Lab, type Light } from '@/core/colour';
+import { measuredFromInternal, stackInternals, stackLooksLabD50, type LaidFilm } from '@/core/inks';
 import { materialById } from '@/core/cutting';
 import {
   contactsOnPrint,
@@ -76,8 +76,13 @@ export function filmsOnParts(plan: Plan, sheet: PrintSheet): Uint8Array[] {
   );
 }
 
-/** The look of any films over one another: numbers as `paintMisprint` gives them (radix inkings + 1). */
-export function lookOfFilms(plan: Plan, got: ColoursGot, film: readonly Uint8Array[]): (films: number) => Lab {
+/** The look of any films over one another in a light: numbers as `paintMisprint` gives them (radix inkings + 1). */
+export function lookOfFilms(
+  plan: Plan,
+  got: ColoursGot,
+  film: readonly Uint8Array[],
+  light: Light = 'daylight',
+): (films: number) => Lab {
   const ground = groundOfPlan(plan),
     runs = printedRuns(plan, got);
   const radix = film.map((parts) => 1 + Math.max(0, ...parts));
@@ -89,7 +94,9 @@ export function lookOfFilms(plan: Plan, got: ColoursGot, film: readonly Uint8Arr
       rest = Math.floor(rest / radix[k]);
       if (inking > 0) laid.push(...Array<LaidFilm>(run.impressions).fill(run.inkings[inking - 1]));
     });
-    return stackLooksLabD50(ground, laid).at(-1) ?? ground.paperLabD50;
+    return light === 'daylight'
+      ? (stackLooksLabD50(ground, laid).at(-1) ?? ground.paperLabD50)
+      : labD50InLight(measuredFromInternal(stackInternals(ground, laid).at(-1)!, ground.floor), light);
   };
 }
 

@@ -1,4 +1,4 @@
-import type { Lab } from '@/core/colour';
+import type { Lab, Light } from '@/core/colour';
 import type { CutIsland, CutSettings, RehearsalPart, StageVerdict } from '@/core/cutting';
 import type { AnchorPx, Box, LabelCoverage, LabelStyle, PartMap, Region, View } from '@/core/geometry';
 import type { FitAnswer, MisprintView, Motion, ProofReading, Spread } from '@/core/registration';
@@ -266,9 +266,16 @@ export interface RegisterJobs {
   ways: { take: FitQuestion & { spreads: readonly Spread[] }; give: readonly number[] };
   /** The least overlap or choke that brings the share to the wish. */
   overlap: { take: FitQuestion; give: { readonly mm: number; readonly share: number } | null };
-  /** The sheet with every run where its motion (image coordinates) puts it. */
+  /** The sheet with each of its runs, as many as there are motions, where its motion (image coordinates) puts it, in a light. */
   misprint: {
-    take: { plan: Plan; got: ColoursGot; sheet: PrintSheet; motions: readonly Motion[]; view: MisprintView };
+    take: {
+      plan: Plan;
+      got: ColoursGot;
+      sheet: PrintSheet;
+      motions: readonly Motion[];
+      view: MisprintView;
+      light?: Light;
+    };
     give: ImageBitmap;
   };
   /** The boundaries, drawn the heavier the likelier they show a fault in the last fit. */

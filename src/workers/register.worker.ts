@@ -110,10 +110,10 @@ serve<RegisterJobs>({
       );
     return leastOverlap(taskOf(question), kindsAt, OVERLAPS_MM, plan.register.wishShare) ?? null;
   },
-  misprint({ plan, got, sheet, motions, view }) {
+  misprint({ plan, got, sheet, motions, view, light }) {
     const { printed, mmPerPx } = opened();
-    const film = filmsOnParts(plan, sheet),
-      look = lookOfFilms(plan, got, film);
+    const film = filmsOnParts(plan, sheet).slice(0, motions.length),
+      look = lookOfFilms({ ...plan, runs: plan.runs.slice(0, motions.length) }, got, film, light);
     const words = new Uint32Array(view.width * view.height);
     paintMisprint(
       { map: printed, mmPerPx, film, motions },

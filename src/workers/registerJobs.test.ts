@@ -1,10 +1,11 @@
 import { inWords } from '@/words/failures';
 import { failure, type Failure } from '@/core/units';
 import { deflateSync } from 'node:zlib';
+import { srgb8FromLabD50 } from '@/core/colour';
 import type { LabelMap } from '@/core/geometry';
 import { BEYOND, NO_MOTION, type Motion } from '@/core/registration';
 import { emptyPlan, encodeLabelMap, type Plan } from '@/model';
-import { plainSheet, withFlat } from '@/derived';
+import { looksInLight, looksOfPlan, plainSheet, withFlat } from '@/derived';
 import { photographOfTracing } from '@/testing/photographOfTracing';
 import { findingInWords } from '@/words/findings';
 import { flatColour, pictureOf, SHA } from '@/testing/plans';
@@ -139,6 +140,23 @@ describe('pictures', () => {
     expect(rowOf(wrong, 115)).not.toEqual(night);
     expect(rowOf(wrong, 140)).toEqual(night);
   });
+
+  test.each(['daylight', 'warm lamp'] as const)(
+    'in register it looks after each run as the plan says, in %s',
+    async (light) => {
+      const looks = looksOfPlan(plan)!;
+      const seen = light === 'daylight' ? looks.looks : looksInLight(plan, [], looks, light);
+      for (let printed = 0; printed <= plan.runs.length; printed++) {
+        const picture = (await bench.get('misprint', {
+          ...{ plan, got: [], sheet: plainSheet(plan), view, light },
+          motions: plan.runs.slice(0, printed).map(inPlace),
+        })) as unknown as Pixels;
+        expect([20, 55, 90, 140].map((y) => rowOf(picture, y))).toEqual(
+          [0, 1, 2, 3].map((label) => srgb8FromLabD50(seen[printed][label]).rgb),
+        );
+      }
+    },
+  );
 
   test('a file that is no picture, and a scan on which there is no sheet, are refused in words', async () => {
     const asked = {

@@ -1,5 +1,6 @@
 'use client';
 import { useCallback, useMemo } from 'react';
+import type { Light } from '@/core/colour';
 import { FIT_SHEETS, inImage, motionAbout, type Motion, type SheetLayout, type Spread } from '@/core/registration';
 import { fixedMotions, ownSpread } from '@/derived';
 import type { FitQuestion, FitResult, RegisterWorker } from '@/workers';
@@ -51,7 +52,7 @@ export function centred(motions: readonly Motion[], widthMm: number, heightMm: n
   return motions.map((m) => motionAbout(m, widthMm / 2, heightMm / 2));
 }
 
-/** Paints the sheet as these movements of its runs leave it. */
+/** Paints the sheet as these movements of its runs leave it, as many runs as there are movements, in daylight or another light. */
 export function useMisprint(worker: RegisterWorker) {
   const {
     plan,
@@ -62,8 +63,9 @@ export function useMisprint(worker: RegisterWorker) {
     async (
       motions: readonly Motion[],
       view: { xMm: number; yMm: number; mmPerPx: number; width: number; height: number },
+      light?: Light,
     ) => {
-      const answer = await worker.ask('misprint', { plan, got: bench.coloursGot, sheet, motions, view });
+      const answer = await worker.ask('misprint', { plan, got: bench.coloursGot, sheet, motions, view, light });
       return answer.ok ? answer.value : undefined;
     },
     [worker, plan, bench.coloursGot, sheet],

@@ -67,7 +67,7 @@ function Large({ onClose }: { onClose: () => void }) {
   const [looking, setLooking] = useState(AT_FIRST);
   const playing = usePlaying(run, runs, setRun);
   const seen = useSeen(looking.light);
-  const { sheetAfter, other, layout, isLaying, problem } = useLargePictures(seen, looking.beside);
+  const { sheetAfter, other, layout, isLaying, problem } = useLargePictures(seen, looking.beside, looking.light);
   const main = useCallback((widthPx: number) => sheetAfter(run, widthPx), [run, sheetAfter]);
   const second = useCallback((widthPx: number) => other(run, widthPx), [other, run]);
   const pxPerMm = usePxPerMm();

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useMemo, useRef } from 'react';
-import type { Lab } from '@/core/colour';
+import type { Lab, Light } from '@/core/colour';
 import type { LabelStyle } from '@/core/geometry';
 import { sheetLayoutOf } from '@/derived';
 import { blockStyles, labelStatesOf } from '../blockStates';
@@ -17,7 +17,7 @@ const MOST_KEPT = 16;
 type Once = (key: string, make: () => Promise<ImageBitmap | undefined>) => Promise<ImageBitmap | undefined>;
 
 /** The pictures of the image, `widthPx` wide, made where the map is; what was made is kept. */
-export function useLargePictures(looks: readonly (readonly Lab[])[], beside: Beside) {
+export function useLargePictures(looks: readonly (readonly Lab[])[], beside: Beside, light: Light) {
   const { plan } = usePrintDesk('plan');
   const layout = useMemo(() => sheetLayoutOf(plan), [plan]);
   const kept = useRef(new Map<string, Promise<ImageBitmap | undefined>>());
@@ -43,7 +43,7 @@ export function useLargePictures(looks: readonly (readonly Lab[])[], beside: Bes
     },
     [looks, once, paint],
   );
-  const misprint = useSheetLaid(beside, layout);
+  const misprint = useSheetLaid(beside, layout, light);
   const other = useOther(beside, paint, misprint.picture, once);
   return { sheetAfter, other, layout, isLaying: misprint.isLaying, problem: misprint.problem };
 }
@@ -69,7 +69,7 @@ function useMapPaint() {
 }
 
 /** The typical sheet, or the worst of ten, of what registration leaves. */
-function useSheetLaid(beside: Beside, layout: ReturnType<typeof sheetLayoutOf>) {
+function useSheetLaid(beside: Beside, layout: ReturnType<typeof sheetLayoutOf>, light: Light) {
   const { plan } = usePrintDesk('plan');
   const worker = useRegisterWorker();
   const paintAt = useMisprint(worker);
@@ -77,12 +77,12 @@ function useSheetLaid(beside: Beside, layout: ReturnType<typeof sheetLayoutOf>) 
   const fit = useFit(worker, asked && plan.runs.length > 0 ? layout : undefined, true);
   const found = asked ? fit?.result?.[beside === 'typical' ? 'typical' : 'worstOfTen'] : undefined;
   const picture = useCallback(
-    (widthPx: number): Promise<ImageBitmap | undefined> => {
+    (run: number, widthPx: number): Promise<ImageBitmap | undefined> => {
       const size = plan.picture!;
       const view = { xMm: 0, yMm: 0, mmPerPx: size.widthMm / widthPx, width: widthPx, height: heightOf(widthPx, size) };
-      return found ? paintAt(found.motions, view) : Promise.resolve(undefined);
+      return found ? paintAt(found.motions.slice(0, run), view, light) : Promise.resolve(undefined);
     },
-    [found, paintAt, plan],
+    [found, light, paintAt, plan],
   );
   return { picture, isLaying: asked && !fit?.result && !fit?.problem, problem: fit?.problem };
 }
@@ -93,7 +93,7 @@ type Paint = ReturnType<typeof useMapPaint>;
 function useOther(
   beside: Beside,
   paint: Paint,
-  misprint: (widthPx: number) => Promise<ImageBitmap | undefined>,
+  misprint: (run: number, widthPx: number) => Promise<ImageBitmap | undefined>,
   once: Once,
 ) {
   const { plan, sheet, urls } = usePrintDesk('plan', 'sheet', 'urls');
@@ -107,7 +107,7 @@ function useOther(
             ? createImageBitmap(await answer.blob(), { resizeWidth: widthPx, resizeQuality: 'high' })
             : undefined;
         });
-      if (beside !== 'block') return misprint(widthPx);
+      if (beside !== 'block') return misprint(run, widthPx);
       const state = labelStatesOf(plan, sheet)[Math.max(0, run - 1)];
       return state ? paint(blockStyles(state, sheet.parts.length), widthPx, true) : Promise.resolve(undefined);
     },
