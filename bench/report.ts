@@ -7,6 +7,7 @@ const HEADINGS = [
   'Picture',
   'Size and preview',
   'Colour',
+  'Composing and proofs',
   'Cutting',
   'Registration',
   'Interface',

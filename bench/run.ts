@@ -1,4 +1,5 @@
 import { colourReport } from './parts/colour';
+import { composeReport } from './parts/compose';
 import { cuttingReport } from './parts/cutting';
 import { devicesReport } from './parts/devices';
 import { interfaceReport } from './parts/interface';
@@ -12,6 +13,7 @@ const PARTS = [
   { name: 'picture', heading: 'Picture', measure: pictureReport },
   { name: 'size', heading: 'Size and preview', measure: sizeReport },
   { name: 'colour', heading: 'Colour', measure: colourReport },
+  { name: 'compose', heading: 'Composing and proofs', measure: composeReport },
   { name: 'cutting', heading: 'Cutting', measure: cuttingReport },
   { name: 'register', heading: 'Registration', measure: registerReport },
   { name: 'interface', heading: 'Interface', measure: interfaceReport },
