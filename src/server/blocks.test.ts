@@ -3,9 +3,19 @@ import { toldByServer } from '@/words/refusals';
 import sharp from 'sharp';
 import { sketchPlans } from '@/core/layers';
 import { type PrintState } from '@/model';
-import { looksOfPlan, pigmentsOf, planFromSketch, planTaskOf, progressOf, resolveFrom, withFlat } from '@/derived';
+import {
+  looksOfPlan,
+  pigmentsOf,
+  planFromSketch,
+  plannedLaying,
+  planTaskOf,
+  progressOf,
+  resolveFrom,
+  withFlat,
+} from '@/derived';
 import { openStore, type Store } from '@/store';
 import {
+  bringInPhotograph,
   bringInPicture,
   bundleFile,
   cabinet,
@@ -20,6 +30,7 @@ import {
   registrationPdf,
   runSvg,
   savePlan,
+  storedBlob,
 } from './index';
 import { stateAfter } from '@/testing/prints';
 import { StoreTemplate } from '@/testing/template';
@@ -263,4 +274,154 @@ test('films go onto a sheet in their order, sheet by sheet; a proof takes any bl
       }),
     ),
   ).toMatch(/not begun/);
+});
+
+describe('rounds of proofs', () => {
+  let serial = 0;
+  const log = (id: string, ...acts: object[]) =>
+    logActs(
+      db,
+      id,
+      acts.map((act) => ({ id: `proofs-${String(++serial).padStart(5, '0')}`, at: NOW, version: 3, act })),
+      MS,
+    );
+  const begun = { kind: 'round-begun', roundId: 'proofs-1', round: 'proof', paper: null, counted: 3, tests: 0 };
+  const pull = (runId: string, sheet: string, more: object = {}) => ({
+    ...{ kind: 'pull', roundId: 'proofs-1', runId, sheet, faults: [], setAside: false, note: '' },
+    ...more,
+  });
+  const told = (done: Outcome<unknown>) => (done.ok ? 'done' : toldByServer(done));
+
+  test('any block that is cut goes on a proof in any order, with what was really laid; what is not cut does not', async () => {
+    const { id, plan } = await onBlocks();
+    const [first, second, last] = plan.runs;
+    ok(
+      log(
+        id,
+        begun,
+        { kind: 'cut-done', cutId: first.formes[0].cutId },
+        { kind: 'cut-done', cutId: last.formes[0].cutId },
+      ),
+    );
+    const laid = plannedLaying(plan, last);
+    const heavy = { ...laid, wet: true, passes: 2, inkings: laid.inkings.map((one) => ({ ...one, filmWeight: 1.5 })) };
+    ok(log(id, pull(last.id, '2', { laid: heavy }), pull(first.id, '2')));
+    expect(told(log(id, pull(second.id, '2')))).toMatch(/not cut/);
+    expect(told(log(id, pull(first.id, '2')))).toMatch(/already pulled/);
+    expect(told(log(id, pull(first.id, '4')))).toMatch(/no sheet 4|3 sheets/i);
+    const { events } = ok(printState(db, id));
+    const [round] = progressOf(plan, events).bench.rounds;
+    expect(round.pulls.map(({ runId }) => runId)).toEqual([last.id, first.id]);
+    expect(round.pulls[0].laid).toEqual(heavy);
+    expect(progressOf(plan, events).closedRuns).toBe(0);
+  });
+
+  test('what was laid is checked: a weight, an extender or a colour out of range is refused', async () => {
+    const { id, plan } = await onBlocks();
+    const [first] = plan.runs;
+    ok(log(id, begun, { kind: 'cut-done', cutId: first.formes[0].cutId }));
+    const laid = plannedLaying(plan, first);
+    const wrong = (part: object) =>
+      told(log(id, pull(first.id, '1', { laid: { ...laid, inkings: [{ ...laid.inkings[0], ...part }] } })));
+    expect(wrong({ filmWeight: 9 })).toMatch(/9 is too much for the film weight/);
+    expect(wrong({ extenderPercent: 100 })).toMatch(/100 % is too much for the extender/);
+    expect(wrong({ unheardOf: 1 })).toMatch(/unheardOf/);
+    expect(told(log(id, pull(first.id, '1', { laid: { ...laid, passes: 3 } })))).toMatch(/passes/);
+    expect(progressOf(plan, ok(printState(db, id)).events).bench.rounds[0].pulls).toEqual([]);
+  });
+
+  test('a proof is read where its run lies, by what was laid there, and its reading moves no film of the edition', async () => {
+    const { id, plan } = await onBlocks();
+    const [first] = plan.runs;
+    const colourId = first.formes[0].inkings[0].colourId;
+    const laid = plannedLaying(plan, first);
+    const pale = { ...laid, inkings: laid.inkings.map((one) => ({ ...one, extenderPercent: 80 })) };
+    ok(
+      log(
+        id,
+        begun,
+        { kind: 'cut-done', cutId: first.formes[0].cutId },
+        pull(first.id, '1'),
+        pull(first.id, '2', { laid: pale }),
+      ),
+    );
+    const read = async (sheet: string) =>
+      ok(
+        await readPatch(db, {
+          kind: 'run',
+          printId: id,
+          runId: first.id,
+          colourId,
+          trial: { roundId: 'proofs-1', sheet },
+        }),
+      );
+    const [planned, paler] = [await read('1'), await read('2')];
+    expect(paler.reading.labD50[0]).toBeGreaterThan(planned.reading.labD50[0] + 1);
+    expect(
+      await readPatch(db, {
+        kind: 'run',
+        printId: id,
+        runId: first.id,
+        colourId,
+        trial: { roundId: 'proofs-1', sheet: '3' },
+      }),
+    ).toMatchObject({ ok: false });
+    const got = { kind: 'colour-got', runId: first.id, colourId, labD50: [80, 1, 30], source: 'typed' };
+    expect(told(log(id, { ...got, trial: { roundId: 'proofs-1', sheet: '3' } }))).toMatch(/does not lie on sheet 3/);
+    expect(told(log(id, { ...got, trial: { roundId: 'gone', sheet: '1' } }))).toMatch(/round/);
+    ok(log(id, { ...got, trial: { roundId: 'proofs-1', sheet: '2' } }));
+    const { bench } = progressOf(plan, ok(printState(db, id)).events);
+    expect(bench.coloursGot).toEqual([]);
+    expect(bench.trialReadings).toMatchObject([{ sheet: '2', labD50: [80, 1, 30] }]);
+  });
+
+  test('a photograph is kept small and upright, and named only once it is there', async () => {
+    const { id } = await onBlocks();
+    const large = await sharp({ create: { width: 3000, height: 2000, channels: 3, background: '#806040' } })
+      .jpeg()
+      .withMetadata({ orientation: 6 })
+      .toBuffer();
+    const photographed = (pictureSha: string) => ({
+      ...{ kind: 'photographed', roundId: 'proofs-1', pictureSha, runId: null, sheet: '1', note: '' },
+    });
+    const { sha } = ok(await bringInPhotograph(db, id, large, 'sheet.jpg', NOW));
+    expect(told(log(id, photographed(sha)))).toMatch(/round/);
+    ok(log(id, begun));
+    expect(told(log(id, photographed('e'.repeat(64))))).toMatch(/Bring it in first/);
+    ok(log(id, photographed(sha)));
+    const kept = await sharp(storedBlob(db, sha)!.bytes).metadata();
+    expect([kept.width, kept.height, kept.format]).toEqual([1067, 1600, 'png']);
+    expect(told(await bringInPhotograph(db, id, Buffer.from('nothing'), 'x.png', NOW))).toMatch(
+      /“x.png” is not a picture/,
+    );
+    expect(told(await bringInPhotograph(db, 'nowhere', large, 'x.png', NOW))).not.toBe('done');
+  });
+
+  test('a sheet is kept for a progressive set only while it carries its run and no later one, and comes back while that is so', async () => {
+    const { id, plan } = await onBlocks();
+    const [first, second] = plan.runs;
+    const edition = { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 3, tests: 0 };
+    const keep = (sheet: string, kept = true, runId = first.id) => ({ kind: 'sheet-kept', sheet, runId, kept });
+    const pulled = (runId: string, sheet: string) => ({ ...pull(runId, sheet), roundId: 'edition' });
+    ok(
+      log(
+        id,
+        edition,
+        { kind: 'cut-done', cutId: first.formes[0].cutId },
+        { kind: 'cut-done', cutId: second.formes[0].cutId },
+      ),
+    );
+    expect(told(log(id, keep('1')))).toMatch(/cannot be kept/);
+    ok(log(id, pulled(first.id, '1'), pulled(first.id, '2'), pulled(first.id, '3')));
+    ok(log(id, keep('2')));
+    expect(told(log(id, keep('2')))).toMatch(/cannot be kept/);
+    expect(told(log(id, pulled(second.id, '2')))).toMatch(/Sheet 2/);
+    ok(log(id, pulled(second.id, '1')));
+    expect(told(log(id, keep('1')))).toMatch(/cannot be kept/);
+    expect(told(log(id, keep('3', false)))).toMatch(/not kept/);
+    ok(log(id, keep('2', false)));
+    expect(progressOf(plan, ok(printState(db, id)).events).runs[1].tally.waiting).toEqual(['2', '3']);
+    ok(log(id, keep('2'), pulled(second.id, '3')));
+    expect(told(log(id, keep('2', false)))).toMatch(/run 2 is done without it/);
+  });
 });
