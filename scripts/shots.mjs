@@ -48,7 +48,6 @@ try {
   await page.getByText(/Whole picture flattened/).waitFor({ timeout: 60_000 });
   await shot('picture');
   await open('Quinces on a Blue Cloth', 'register');
-  await shot('sheet');
   await page.getByRole('tab', { name: 'Fit' }).click();
   await page.getByText(/10,000 sheets/).waitFor({ timeout: 60_000 });
   await page.waitForTimeout(1500);
@@ -59,6 +58,10 @@ try {
   await page.getByRole('button', { name: 'Simulated scanner' }).click();
   await page.getByText('What the scan shows').waitFor({ timeout: 90_000 });
   await shot('proof');
+  await open('Salt Works, Low Sun', 'proof');
+  await page.getByRole('tab', { name: 'Trials' }).click();
+  await page.getByRole('button', { name: /^Sheet 3:/ }).click();
+  await shot('trials');
   await open('Salt Works, Low Sun', 'inks');
   await page.getByRole('button', { name: /^Run 4,/ }).click();
   await page.getByText(/seen, wanted/).waitFor();
