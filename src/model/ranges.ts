@@ -71,6 +71,8 @@ export const SETTINGS = [
 export const ACT_VERSION = 3;
 /** What a round of proofs is printed to learn; the edition's has none. */
 export const ROUND_PURPOSES = ['whole set', 'colour trial', 'registration', 'progressive set'] as const;
+/** Sheets of one round of proofs that are begun together. */
+export const MOST_PROOFS = 60;
 /** Sheets of one row of trials. */
 export const MOST_TRIALS = 12;
 export const EXTENDER_PERCENT = { min: 0, max: 95, what: phrase('measure.extender') } as const;

@@ -9,7 +9,7 @@ import { extendedFilm } from '@/core/inks';
 import { aloneLabD50, filmOfInk, groundOfPlan, inkingsOf, inkOf, type Progress } from '@/derived';
 import {
   EXTENDER_PERCENT,
-  MOST_SHEETS,
+  MOST_PROOFS,
   MOST_TRIALS,
   ROUND_PURPOSES,
   type ActOf,
@@ -119,7 +119,7 @@ export function BeginRound({ onBegun }: { onBegun?: (roundId: string) => void })
       <CountField
         label={trialWords('round.sheets')}
         value={counted}
-        range={{ min: 1, max: MOST_SHEETS, what: trialWords('round.theSheets') }}
+        range={{ min: 1, max: MOST_PROOFS, what: trialWords('round.theSheets') }}
         onChange={setCounted}
       />
       {purpose === 'colour trial' && round.mixes.length > 0 && <RowOfExtender {...round} />}

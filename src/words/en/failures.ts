@@ -158,11 +158,6 @@ export const failures = {
     whatRunHasPrinted: 'what run {run, number} ({inks}) has printed',
     whatIsCutFor: 'what is cut for run {run, number}',
   },
-  traced: {
-    noColourOfThe:
-      'Cut away there, {find} would become a colour the picture does not have: none is printed with just the films that are left. Leave its places out, or make a block of its own from the drawing.',
-    nothingToCut: 'Nothing that still stands lies under these lines, so there is nothing to cut.',
-  },
   'slip-colour': {
     noColourOfThe:
       'No colour of the picture is printed with just the films that are left where {find} was to be. Leave it, patch it, or print the spot on its own.',

@@ -8,6 +8,11 @@ export const hindrances = {
       '{first} and {second} lie {gapMm} apart on one block in run {run, number}; a roller needs {clearanceMm} to pass.',
     noRunPrints: '“{colour}” is printed by no run.',
   },
+  traced: {
+    noColourOfThe:
+      'Cut away there, {find} would become a colour the picture does not have: none is printed with just the films that are left. Leave its places out, or make a block of its own from the drawing.',
+    nothingToCut: 'Nothing that still stands lies under these lines, so there is nothing to cut.',
+  },
   trials: {
     runIsPrinted: 'Run {run, number} ({inks}) lies on sheets of the edition and stays as it is.',
     runIsGone: 'A run on this sheet is no longer in the plan.',

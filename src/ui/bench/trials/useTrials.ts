@@ -21,16 +21,15 @@ export function useTrials() {
   const [chosen, setChosen] = useState<string>();
   const round = rounds.find((one) => one.roundId === roundId) ?? rounds.at(-1);
   const all = useMemo(() => rounds.flatMap((one) => trialsOf(plan, bench, one)), [plan, bench, rounds]);
-  const trials = useMemo(
-    () =>
-      all
-        .filter((one) => one.round.roundId === round?.roundId)
-        .flatMap((trial): SeenTrial[] => {
-          const looks = looksOfTrial(plan, bench, trial, sheet);
-          return looks ? [{ trial, looks }] : [];
-        }),
-    [all, round, plan, bench, sheet],
-  );
+  const trials = useMemo(() => {
+    const mine = all.filter((one) => one.round.roundId === round?.roundId);
+    // all sheets that are still bare look alike
+    const bare = round && looksOfTrial(plan, bench, { round, laid: [] }, sheet);
+    return mine.flatMap((trial): SeenTrial[] => {
+      const looks = trial.laid.length > 0 ? looksOfTrial(plan, bench, trial, sheet) : bare;
+      return looks ? [{ trial, looks }] : [];
+    });
+  }, [all, round, plan, bench, sheet]);
   const here = trials.find(({ trial }) => trial.sheet === chosen) ?? firstUnlaid(trials);
   const beside = useMemo(() => here && besideOf(plan, bench, sheet, all, here.trial), [plan, bench, sheet, all, here]);
   return {

@@ -1,5 +1,5 @@
 'use client';
-import { inWords } from '@/words/failures';
+import { hindranceInWords } from '@/words/hindrances';
 import { findingInWords } from '@/words/findings';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
@@ -161,7 +161,7 @@ function WhatBecomes({ found, become, cut, run, block }: Drawn & { readonly bloc
           </ul>
         </>
       )}
-      {become && !become.ok && <p className={clsx(kit.say, kit.wait, kit.above8)}>{inWords(become)}</p>}
+      {become && !become.ok && <p className={clsx(kit.say, kit.wait, kit.above8)}>{hindranceInWords(become)}</p>}
       {!cut && (
         <p className={clsx(kit.say, kit.wait, kit.above8)}>{blockWords('traced.noCut', { block: block.name })}</p>
       )}
