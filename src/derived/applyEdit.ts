@@ -203,32 +203,25 @@ function repeated(plan: Plan, { runId, as, ink }: EditOf<'run-repeated'>): Plan 
   };
 }
 
-/** With the inks, weights, passes and order of a proof. */
+/** With the inks, weights, passes and order of a proof; what it names must be there. */
 function withTrial(plan: Plan, { runIds, inks, runs }: EditOf<'trial-taken'>): Plan | Failure {
-  const known = new Set([...plan.inks, ...inks].map(({ id }) => id));
-  const inkings = new Set(plan.runs.flatMap(inkingsOf).map(({ id }) => id));
   if (runIds.length !== plan.runs.length || !plan.runs.every((run) => runIds.includes(run.id)))
     return gone(phrase('applyEdit.aRun'));
-  if (runs.some((laid) => laid.inkings.some(({ id, inkId }) => !inkings.has(id) || !known.has(inkId))))
-    return gone(phrase('applyEdit.theInking'));
-  const mixed = {
+  const laid = new Map(runs.flatMap(({ inkings }) => inkings.map((inking) => [inking.id, inking] as const)));
+  const mixed: Plan = {
     ...plan,
-    inks: [
-      ...plan.inks.map((ink) => inks.find(({ id }) => id === ink.id) ?? ink),
-      ...inks.filter(({ id }) => !plan.inks.some((ink) => ink.id === id)),
-    ],
+    inks: [...new Map([...plan.inks, ...inks].map((ink) => [ink.id, ink])).values()],
     runs: plan.runs.map((run) => {
-      const laid = runs.find(({ runId }) => runId === run.id);
-      return laid
-        ? withInkings({ ...run, impressions: laid.impressions }, (inking) => ({
-            ...inking,
-            ...laid.inkings.find(({ id }) => id === inking.id),
-          }))
+      const as = runs.find(({ runId }) => runId === run.id);
+      return as
+        ? withInkings({ ...run, impressions: as.impressions }, (inking) => ({ ...inking, ...laid.get(inking.id) }))
         : run;
     }),
   };
-  const inOrder = runIds.every((id, r) => plan.runs[r].id === id);
-  return inOrder ? mixed : withRunOrder(mixed, runIds);
+  const known = mixed.runs.flatMap(inkingsOf);
+  if ([...laid.keys()].some((id) => !known.some((inking) => inking.id === id)))
+    return gone(phrase('applyEdit.theInking'));
+  return runIds.every((id, r) => plan.runs[r].id === id) ? mixed : withRunOrder(mixed, runIds);
 }
 
 /** One more block: its own cut with these colours standing, printed last in its own ink. */

@@ -124,27 +124,17 @@ export {
   resolveFrom,
   type Resolved,
 } from './recipes';
-export {
-  becomeWhenCut,
-  coloursAfterSlip,
-  lostColours,
-  nextCutOf,
-  stillStanding,
-  slippedCuts,
-  withSpotRun,
-  withSecondTone,
-} from './slips';
+export { coloursAfterSlip, lostColours, slippedCuts, withSpotRun, withSecondTone } from './slips';
+export { becomeWhenCut, nextCutOf, stillStanding } from './drawnCut';
+export { expectedLooks, filmsOnParts, lookOfFilms } from './laidFilms';
 export { boundaryKindsOf } from './boundaryKinds';
 export { SAMPLE_PRINTS, samplePlan, sampleMap } from './samplePrints';
 export {
   benchX,
   blockOnSheet,
   contactsOf,
-  expectedLooks,
-  filmsOnParts,
   fixedMotions,
   jigInputOf,
-  lookOfFilms,
   measuredMisfits,
   newestProofs,
   outOfRegister,

@@ -3,7 +3,7 @@ import type { Slip } from './bench/replayLog';
 import { failure, givenName, success, type Outcome } from '@/core/units';
 import { printedRuns } from './looks';
 import { cutsOf, inkingsOf, inksOfRun, plainRun, sideOfCut } from './lookups';
-import { type Block, type BlockSide, type Cut, type Ink, type Place, type Plan, type Run } from '@/model';
+import { type Block, type Ink, type Place, type Plan, type Run } from '@/model';
 
 /** Cuts a slip takes something from: its own and all later ones of that side. */
 export function slippedCuts(plan: Plan, slip: Pick<Slip, 'cutId'>): string[] {
@@ -38,42 +38,6 @@ export function coloursAfterSlip(
     became.set(id, fellow.id);
   }
   return became.size > 0 ? success(became) : failure('slip-colour.nothingThatWasStill');
-}
-
-/** The cut a side is cut to next; undefined where it has none to come. */
-export function nextCutOf(side: BlockSide, cutsPassed: readonly { readonly cutId: string }[]): Cut | undefined {
-  return side.cuts.find((cut) => !cutsPassed.some(({ cutId }) => cutId === cut.id));
-}
-
-/** Colours that still stand on a side: all of the picture before its first cut. */
-export function stillStanding(
-  plan: Plan,
-  side: BlockSide,
-  cutsPassed: readonly { readonly cutId: string }[],
-): string[] {
-  const last = side.cuts.findLast((cut) => cutsPassed.some(({ cutId }) => cutId === cut.id));
-  return last ? [...last.standingIds] : (plan.flat?.colours.map(({ id }) => id) ?? []);
-}
-
-/**
- * What each colour of the picture becomes where it is cut away before a cut, as labels: the colour that is printed with just the films left
- * there. Colours that lose nothing stay. Refused where the picture has no such colour, or nothing would be cut.
- */
-export function becomeWhenCut(plan: Plan, cut: Cut, labels: readonly number[]): Outcome<number[]> {
-  const colours = plan.flat?.colours ?? [];
-  const become = colours.map((_, label) => label);
-  const became = coloursAfterSlip(
-    plan,
-    { cutId: cut.id },
-    labels.map((label) => colours[label].id),
-  );
-  if (!became.ok)
-    return became.code === 'slip-colour.noColourOfThe'
-      ? failure('traced.noColourOfThe', { find: String(became.values.find) })
-      : failure('traced.nothingToCut');
-  for (const [from, into] of became.value)
-    become[colours.findIndex(({ id }) => id === from)] = colours.findIndex(({ id }) => id === into);
-  return success(become);
 }
 
 /** The colours whose films are lost at a slip, of those that lie there. */

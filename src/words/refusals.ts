@@ -3,6 +3,7 @@ import type { refusals } from './en/refusals';
 import { failureWords } from './failures';
 import { filmWords } from './films';
 import { findingWords } from './findings';
+import { hindranceWords } from './hindrances';
 import { layoutWords } from './layout';
 import made from './made/en/refusals.json';
 import { storeWords } from './store';
@@ -14,6 +15,7 @@ export const toldByServer = telling(
   translator<typeof refusals>(made),
   failureWords,
   findingWords,
+  hindranceWords,
   layoutWords,
   filmWords,
   storeWords,

@@ -47,7 +47,7 @@ function servicesOf(
   api: string,
   step: (which: 'slip', more: object) => Promise<Outcome<undefined>>,
   onServer: (act: (known: Counters) => Promise<Outcome<PrintChanges>>) => Promise<Outcome<undefined>>,
-): Pick<PrintDesk, 'answerSlip' | 'bringIn' | 'photograph' | 'place' | 'scanner'> {
+): Pick<PrintDesk, 'answerSlip' | 'bringIn' | 'place' | 'scanner'> {
   return {
     answerSlip: (slipId, answer) => step('slip', { slipId, answer }),
     // what is wrong with a picture is said where it was brought in
@@ -59,12 +59,6 @@ function servicesOf(
           headers: { 'x-file-name': encodeURIComponent(file.name), ...knownHeader(known) },
         }),
       ),
-    photograph: (file) =>
-      askRaw(`${api}/photographs`, {
-        method: 'POST',
-        body: file,
-        headers: { 'x-file-name': encodeURIComponent(file.name) },
-      }),
     place: (place) => onServer((known) => ask('PUT', `${api}/picture`, { known: countersText(known), place })),
     scanner: {
       scan: (printed, onShare) => askFile(`${api}/scan?printed=${printed}`, onShare, undefined, 'POST'),

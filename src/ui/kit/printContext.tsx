@@ -136,8 +136,6 @@ export interface PrintDesk {
   readonly log: (...acts: readonly BenchAct[]) => Promise<Outcome<'counted' | 'kept'>>;
   /** Has a file made by the server, and saves it. */
   readonly saveFile: (url: string) => Promise<void>;
-  /** Keeps a photograph, upright and small; the log then says what it shows. */
-  readonly photograph: (file: File) => Promise<Outcome<{ readonly sha: string }>>;
   readonly bringIn: (file: File) => Promise<Outcome<undefined>>;
   readonly place: (place: Placement) => Promise<Outcome<undefined>>;
   /** Says something, with one act that may answer it. */

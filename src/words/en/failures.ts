@@ -128,36 +128,14 @@ export const failures = {
     oneBlockStays: 'A print has one block at least.',
     isPrintedFrom: '{block} is printed from in run {run, number}.',
   },
-  closed: {
-    itLiesOn: 'it lies on {sheets, plural, one {# sheet} other {# sheets}}',
-    itsBlockHasBeen: 'its block has been cut on',
-    keepsItsPlaceOnly:
-      'Run {run, number} ({inks}) keeps its place: {why}. Only runs after run {closedRuns, number} can move, be added or be taken out.',
-    staysAsItWas: 'Run {run, number} ({inks}) stays as it was printed: {why}.',
-    theInkOfRun: 'The ink “{ink}” of run {run, number} stays as it was: {why}. Mix another ink for runs to come.',
-    isCutAsIt: '{block} is cut as it was for run {run, number}: that cut cannot be taken back or moved.',
-    standsOnAsIt:
-      '“{colour}” stands on {block} as it was cut for run {run, number}: what was printed from it cannot change.',
-    isAlreadyCutAway:
-      '“{colour}” is already cut away on {block}: this plan would need it standing for run {run, number}.',
-    isAlreadyCutAwayOn: '“{colour}” is already cut away on {block}: this plan would need it standing again.',
-    wouldPrintFromAs:
-      'Run {run, number} ({inks}) would print from {blocks} as it no longer is: it has been cut on since.',
-    thePictureStaysIn:
-      'The picture stays in its place and size: blocks are cut for it. Copy the print to try another picture.',
-    thisWouldChangeShapes:
-      'This would change {what}. Shapes that only cuts and runs still to come tell apart can change; these cannot.',
-  },
+
   progress: {
     sayFirstHowMany: 'Say first how many sheets are started.',
     theEditionIsNumbered: 'The edition is numbered: no sheet is added to it.',
     noSheetCanBe:
       'No sheet can be added: the block was cut on after run {run, number}, which can never be printed again.',
   },
-  shapesKept: {
-    whatRunHasPrinted: 'what run {run, number} ({inks}) has printed',
-    whatIsCutFor: 'what is cut for run {run, number}',
-  },
+
   'slip-colour': {
     noColourOfThe:
       'No colour of the picture is printed with just the films that are left where {find} was to be. Leave it, patch it, or print the spot on its own.',

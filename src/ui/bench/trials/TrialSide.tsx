@@ -6,6 +6,7 @@ import { useMemo, useState } from 'react';
 import type { Lab } from '@/core/colour';
 import { inkingsOf, inkNamesOf, takingOf, variedOf, type Taking } from '@/derived';
 import type { EditOf, ReadingSource } from '@/model';
+import { askRaw } from '@/session';
 import { hindranceInWords } from '@/words/hindrances';
 import { trialWords, variedInWords } from '@/words/trials';
 import { kit } from '@/ui/kit/styles';
@@ -115,11 +116,14 @@ function Read({
 }
 
 function BringPhotograph({ on }: { on: { readonly roundId: string; readonly sheet: string } }) {
-  const { log, tell, photograph } = usePrintDesk('log', 'tell', 'photograph');
+  const { id, log, tell } = usePrintDesk('id', 'log', 'tell');
   const [busy, setBusy] = useState(false);
   const bring = async (file: File) => {
     setBusy(true);
-    const kept = await photograph(file);
+    // kept upright and small; the log then says what it shows
+    const kept = await askRaw<{ readonly sha: string }>(`/api/prints/${id}/photographs`, {
+      ...{ method: 'POST', body: file, headers: { 'x-file-name': encodeURIComponent(file.name) } },
+    });
     const answer = kept.ok
       ? await log({ kind: 'photographed', ...on, pictureSha: kept.value.sha, runId: null, note: '' })
       : kept;

@@ -4,7 +4,7 @@ import clsx from 'clsx';
 import { useState, type ReactNode } from 'react';
 import { alsoPrints, blocksOfRun, inkingsOf, inkNamesOf, inkOf, printedIds } from '@/derived';
 import type { Plan, PlanEdit, Run } from '@/model';
-import { inWords } from '@/words/failures';
+import { hindranceInWords } from '@/words/hindrances';
 import { listOf } from '@/words/phrases';
 import { weaveWords } from '@/words/weave';
 import { Choice } from '@/ui/kit/Choice';
@@ -45,7 +45,12 @@ function Act({
 }) {
   const why = acts.hinders(edit);
   return (
-    <Button disabled={Boolean(why)} aria-pressed={pressed} title={why && inWords(why)} onClick={() => acts.touch(edit)}>
+    <Button
+      disabled={Boolean(why)}
+      aria-pressed={pressed}
+      title={why && hindranceInWords(why)}
+      onClick={() => acts.touch(edit)}
+    >
       {children}
     </Button>
   );
@@ -99,7 +104,7 @@ function ColourActs({ acts, spot: { run, label } }: Props) {
       )}
       {why && (
         <p className={clsx(kit.say, kit.wait, kit.above6)}>
-          {weaveWords('act.cannot', { why: inWords(why) })}
+          {weaveWords('act.cannot', { why: hindranceInWords(why) })}
           {why.code.startsWith('closed') && ` ${weaveWords('act.orElse')}`}
         </p>
       )}
@@ -202,7 +207,7 @@ function Joining({ acts, spot }: Props) {
             {weaveWords('run.secondSide', { block: own.name, board: board.name })}
           </Act>
         ))}
-      {why && <p className={clsx(kit.note, css.whole)}>{weaveWords('act.cannot', { why: inWords(why) })}</p>}
+      {why && <p className={clsx(kit.note, css.whole)}>{weaveWords('act.cannot', { why: hindranceInWords(why) })}</p>}
     </>
   );
 }

@@ -2,7 +2,7 @@
 import clsx from 'clsx';
 import { useCallback, useState, type ReactNode } from 'react';
 import type { Failure } from '@/model';
-import { inWords } from '@/words/failures';
+import { hindranceInWords } from '@/words/hindrances';
 import { weaveWords } from '@/words/weave';
 import { kit } from '@/ui/kit/styles';
 import { usePrintDesk } from '../../kit/printContext';
@@ -22,7 +22,7 @@ export function WeaveView({ search, toggle }: { search: Search; toggle: ReactNod
   const { plan, tell, selectRun, selectedRun } = usePrintDesk('plan', 'tell', 'selectRun', 'selectedRun');
   const meetings = useMeetings();
   const [label, setLabel] = useState(HEAD);
-  const refused = useCallback((why: Failure) => tell(inWords(why)), [tell]);
+  const refused = useCallback((why: Failure) => tell(hindranceInWords(why)), [tell]);
   const acts = useWeave(refused);
   const spot: Spot = {
     run: Math.max(0, Math.min(plan.runs.length, selectedRun) - 1),
