@@ -43,7 +43,7 @@ export function DrawnDialog({ block, side, brought, onClose }: Props) {
     <Dialog open onClose={onClose} maxWidth="lg" fullWidth>
       <DialogTitle>{blockWords('traced.title')}</DialogTitle>
       <DialogContent>
-        {read === undefined && <Reading />}
+        {read === undefined && <Reading share={drawn.share} />}
         {read && !read.ok && (
           <p className={clsx(kit.say, kit.bad, kit.readable)} role="alert">
             {findingInWords(read)}
@@ -74,11 +74,11 @@ export function DrawnDialog({ block, side, brought, onClose }: Props) {
   );
 }
 
-function Reading() {
+function Reading({ share }: { share: number }) {
   return (
     <div className={css.reading}>
       <p className={kit.below8}>{blockWords('traced.reading')}</p>
-      <LinearProgress />
+      <LinearProgress variant="determinate" value={100 * share} aria-label={blockWords('traced.title')} />
     </div>
   );
 }

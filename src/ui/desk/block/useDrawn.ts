@@ -34,15 +34,17 @@ export function useDrawn(block: Block, side: BlockSide, { file, how }: Brought, 
   }, [plan, side, cutsPassed]);
   const [mirrored, setMirrored] = useState<boolean>();
   const [read, setRead] = useState<Outcome<DrawingRead>>();
+  const [share, setShare] = useState(0);
   useEffect(() => {
     let wanted = true;
     setRead(undefined);
+    setShare(0);
     void (async () => {
       // browsers show no TIFF: the server makes a picture of it
       const readable = TIFF.test(file.name) ? await scanner.readable(file) : undefined;
       const picture = readable === undefined ? { ok: true as const, value: { file } } : readable;
       const answer = picture.ok
-        ? await worker.ask('readDrawing', { file: picture.value.file, how, standing, mirrored })
+        ? await worker.ask('readDrawing', { file: picture.value.file, how, standing, mirrored }, setShare)
         : picture;
       if (wanted) setRead(answer);
     })();
@@ -56,7 +58,7 @@ export function useDrawn(block: Block, side: BlockSide, { file, how }: Brought, 
   const become = cut && labels.length > 0 ? becomeWhenCut(plan, cut, labels) : undefined;
   const acts = useDrawnActs({ block, question: lines.question, worker, onClose });
   const run = cut ? (runsOfCut(plan, cut.id)[0] ?? 0) + 1 : 0;
-  return { ...lines, ...acts, read, cut, run, become, setMirrored };
+  return { ...lines, ...acts, read, share, cut, run, become, setMirrored };
 }
 
 export type Drawn = ReturnType<typeof useDrawn>;
