@@ -90,11 +90,11 @@ test('a PNG of what is shown, at the size that is asked, with margins and withou
   await page.getByRole('button', { name: 'As a picture' }).click();
   await page.getByLabel('Longer side, px').fill('900');
   await page.getByLabel('Longer side, px').press('Enter');
-  const save = async () => {
+  const save = async (name = 'a picture, after run 1.png') => {
     const download = page.waitForEvent('download');
     await page.getByRole('button', { name: 'Save PNG' }).click();
     const file = await (await download).path();
-    expect((await download).suggestedFilename()).toBe('a picture, after run 1.png');
+    expect((await download).suggestedFilename()).toBe(name);
     return sharp(readFileSync(file)).raw().toBuffer({ resolveWithObject: true });
   };
   const whole = await save();
@@ -107,4 +107,12 @@ test('a PNG of what is shown, at the size that is asked, with margins and withou
   const image = await save();
   expect(image.info.width).toBe(900);
   expect(image.info.height).toBe(675);
+  // what stands beside it can be had as well: the worst of ten sheets is no longer the one that was planned
+  await page.getByRole('combobox', { name: 'Beside it' }).click();
+  await page.getByRole('option', { name: 'the worst of ten' }).click();
+  await page.getByLabel('the worst of ten instead').check();
+  await expect(page.getByText('laying ten thousand sheets')).toBeHidden();
+  const worst = await save('a picture, after run 1, the worst of ten.png');
+  expect([worst.info.width, worst.info.height]).toEqual([900, 675]);
+  expect(worst.data.equals(image.data)).toBe(false);
 });

@@ -60,7 +60,8 @@ export const large = {
     margins: 'with margins',
     save: 'Save PNG',
     failed: 'The picture could not be made so large. Try a smaller one.',
-    name: '{print}, {run, plural, =0 {paper} other {after run #}}.png',
+    other: '{what} instead',
+    name: '{print}, {run, plural, =0 {paper} other {after run #}}{saved, select, none {} other {, {what}}}.png',
   },
   nothing: 'The sheet is shown large once the picture has flat colours.',
 } as const;

@@ -104,7 +104,7 @@ function Large({ onClose }: { onClose: () => void }) {
         <div className={css.controls}>
           <Films run={run} runs={runs} onStep={step} {...playing} />
           <HowLooked looking={looking} onLooking={(part) => setLooking((old) => ({ ...old, ...part }))} />
-          <SavePicture drawn={drawn} run={run} picture={main} />
+          <SavePicture drawn={drawn} run={run} picture={main} other={second} beside={beside} />
           <Button onClick={onClose} className={kit.toEnd}>
             {largeWords('close')}
           </Button>

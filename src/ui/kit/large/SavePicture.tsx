@@ -7,6 +7,7 @@ import { usePrintDesk } from '../printContext';
 import { largeWords } from '@/words/large';
 import { drawnMm, drawPaper, imagePlace, type SheetDrawn } from './drawSheet';
 import css from './LargeView.module.css';
+import type { Beside } from './useLargePictures';
 
 const WIDTH_PX = { min: 200, max: 10_000, what: largeWords('picture.what') } as const;
 const USUAL_PX = 2400;
@@ -16,23 +17,30 @@ interface Props {
   readonly run: number;
   /** The picture that is shown, as wide as it is asked for. */
   readonly picture: (widthPx: number) => Promise<ImageBitmap | undefined>;
+  /** What stands beside it or lies over it. */
+  readonly other: (widthPx: number) => Promise<ImageBitmap | undefined>;
+  readonly beside: Beside;
 }
 
 /** What is shown as an sRGB picture, to show to others. */
-export function SavePicture({ drawn, run, picture }: Props) {
+export function SavePicture({ drawn, run, picture, other, beside }: Props) {
   const { name, tell } = usePrintDesk('name', 'tell');
   const [longPx, setLongPx] = useState(USUAL_PX);
   const [withMargins, setWithMargins] = useState(true);
+  const [wantsOther, setWantsOther] = useState(false);
   const [open, setOpen] = useState(false);
   const [busy, setBusy] = useState(false);
   const save = async () => {
     setBusy(true);
-    const file = await pngOf({ ...drawn, withMargins }, longPx, picture).catch(() => undefined);
+    const saved = wantsOther ? beside : 'none';
+    // a block lies on no sheet
+    const as = { ...drawn, withMargins: withMargins && saved !== 'block' };
+    const file = await pngOf(as, longPx, saved === 'none' ? picture : other).catch(() => undefined);
     setBusy(false);
     if (!file) return tell(largeWords('picture.failed'));
     const link = document.createElement('a');
     link.href = URL.createObjectURL(file);
-    link.download = largeWords('picture.name', { print: name, run });
+    link.download = largeWords('picture.name', { print: name, run, saved, what: largeWords(`besides.${saved}`) });
     link.click();
     setTimeout(() => URL.revokeObjectURL(link.href), 60_000);
   };
@@ -46,6 +54,12 @@ export function SavePicture({ drawn, run, picture }: Props) {
         <input type="checkbox" checked={withMargins} onChange={(e) => setWithMargins(e.target.checked)} />{' '}
         {largeWords('picture.margins')}
       </label>
+      {beside !== 'none' && (
+        <label className={kit.tick}>
+          <input type="checkbox" checked={wantsOther} onChange={(e) => setWantsOther(e.target.checked)} />{' '}
+          {largeWords('picture.other', { what: largeWords(`besides.${beside}`) })}
+        </label>
+      )}
       <Button disabled={busy} onClick={() => void save()}>
         {largeWords('picture.save')}
       </Button>
