@@ -25,6 +25,7 @@ export const proof = {
   },
   proof: {
     trials: 'Trials',
+    fromAScan: 'From a scan',
     byHand: 'By hand',
     shims: 'Shims',
     nothingToProofYet: 'Nothing to proof yet',

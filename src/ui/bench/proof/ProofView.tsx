@@ -28,7 +28,7 @@ import { growthInWords, motionInWords } from '@/words/motion';
 const LEAVES = [
   ['trials', proofWords('proof.trials')],
   ['hand', proofWords('proof.byHand')],
-  ['scan', 'From a scan'],
+  ['scan', proofWords('proof.fromAScan')],
   ['shims', proofWords('proof.shims')],
 ] as const;
 type Leaf = (typeof LEAVES)[number][0];
