@@ -39,6 +39,11 @@ export function DrawnDialog({ block, side, brought, onClose }: Props) {
   const { read, cut, run, busy, become, found, takeCut, takeBlock } = drawn;
   const { widthPx, heightPx } = plan.picture!.raster;
   const lines = Boolean(found && found.pieces > 0);
+  // what goes anyway before that cut is no more of it
+  const changedPx = become?.ok
+    ? become.value.reduce((sum, into, from) => sum + (into === from ? 0 : (found?.areaPx[from] ?? 0)), 0)
+    : 0;
+  const changedMm2 = changedPx * plan.picture!.raster.mmPerPx ** 2;
   return (
     <Dialog open onClose={onClose} maxWidth="lg" fullWidth>
       <DialogTitle>{blockWords('traced.title')}</DialogTitle>
@@ -65,7 +70,7 @@ export function DrawnDialog({ block, side, brought, onClose }: Props) {
           variant="contained"
           color="primary"
           disabled={!lines || busy || !cut || !become?.ok}
-          onClick={() => become?.ok && found && void takeCut(become.value, run, found.areaMm2)}
+          onClick={() => become?.ok && void takeCut(become.value, run, changedMm2)}
         >
           {blockWords('traced.cut')}
         </Button>
