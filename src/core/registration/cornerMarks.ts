@@ -73,21 +73,15 @@ export function findCornerMarks(scan: ScanPicture, frame: FrameMm): Outcome<Foun
   const best = bestFour(spots, frame);
   if (!best)
     return failure(spots.some(({ hollow }) => hollow) ? 'tracing-marks.noFourFit' : 'tracing-marks.noneIsHollow');
-  const corners = best.four.map(({ x, y }) => ({ x: (x + 0.5) * every, y: (y + 0.5) * every }));
+  const corners = cornersOf(best.four, ({ x, y }) => ({ x: (x + 0.5) * every, y: (y + 0.5) * every }));
   const span = spanOf(frame);
-  const toPicture = homographyOf(
-    {
-      corners: corners as unknown as readonly [PointPx, PointPx, PointPx, PointPx],
-      turnDeg: 0,
-      perspective: 0,
-      pxPerMm: 0,
-    },
-    span.widthMm,
-    span.heightMm,
-  );
+  const toPicture = homographyOf({ corners }, span.widthMm, span.heightMm);
   const pxPerMm = Math.hypot(corners[1].x - corners[0].x, corners[1].y - corners[0].y) / span.widthMm;
   return success({ toPicture, originMm: span.originMm, mirrored: best.four[1].hollow, pxPerMm });
 }
+
+/** The four corners as the homography wants them. */
+const cornersOf = ([a, b, c, d]: readonly Spot[], at: (spot: Spot) => PointPx) => [at(a), at(b), at(c), at(d)] as const;
 
 /** The rectangle of the marks' middles. */
 function spanOf(frame: FrameMm) {
@@ -228,8 +222,8 @@ function clockwiseFrom(first: Spot, others: readonly Spot[]): Spot[] | undefined
 /** How far the marks' second moments are from those of squares of the marks' size seen as the four middles say: the worst, as a share. */
 function misfitOf(four: readonly Spot[], frame: FrameMm): number {
   const { widthMm, heightMm } = spanOf(frame);
-  const corners = four as unknown as readonly [PointPx, PointPx, PointPx, PointPx];
-  const m = homographyOf({ corners, turnDeg: 0, perspective: 0, pxPerMm: 0 }, widthMm, heightMm);
+  const corners = cornersOf(four, (spot) => spot);
+  const m = homographyOf({ corners }, widthMm, heightMm);
   const perAxis = CORNER_MARK_MM.sideMm ** 2 / 12;
   const places = [
     [0, 0],

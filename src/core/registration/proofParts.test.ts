@@ -91,7 +91,7 @@ test('a homography carries the sheet’s corners to those found, and its middle 
     { x: 600, y: 470 },
     { x: 5, y: 455 },
   ] as const;
-  const m = homographyOf({ corners, turnDeg: 0, perspective: 0, pxPerMm: 10 }, 60, 45);
+  const m = homographyOf({ corners }, 60, 45);
   [
     [0, 0],
     [60, 0],

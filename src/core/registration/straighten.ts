@@ -26,7 +26,7 @@ export const SHEET_LEVEL = 0.92;
 export type Homography = readonly [number, number, number, number, number, number, number, number];
 
 /** The homography that carries the corners of a sheet (mm) to the corners found (pixels). */
-export function homographyOf({ corners }: FoundSheet, widthMm: number, heightMm: number): Homography {
+export function homographyOf({ corners }: Pick<FoundSheet, 'corners'>, widthMm: number, heightMm: number): Homography {
   const [p0, p1, p2, p3] = corners;
   // unit square to quadrilateral (Heckbert 1989), then scaled to the sheet
   const sx = p0.x - p1.x + p2.x - p3.x,

@@ -1,5 +1,4 @@
 'use client';
-import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
 import { useMemo, useState } from 'react';
@@ -8,19 +7,20 @@ import { benchWords } from '@/words/bench';
 import { kit } from '@/ui/kit/styles';
 import { useKeys } from '../kit/keys';
 import { usePrintDesk } from '../kit/printContext';
+import { useLog } from '../kit/useLog';
 import css from './KeepNow.module.css';
 
 /** What a progressive set still wants of a run, told while its sheets carry that run and nothing later. */
 export function KeepNow() {
-  const { plan, progress, log, tell } = usePrintDesk('plan', 'progress', 'log', 'tell');
+  const { plan, progress } = usePrintDesk('plan', 'progress');
+  const log = useLog();
   const wanted = useMemo(() => keepWanted(plan, progress), [plan, progress]);
   const [chosen, setChosen] = useState<string>();
   const sheet = wanted && (wanted.candidates.find((one) => one === chosen) ?? wanted.candidates[0]);
   const keep = async () => {
     if (!wanted || !sheet) return;
     setChosen(undefined);
-    const answer = await log({ kind: 'sheet-kept', sheet, runId: plan.runs[wanted.run].id, kept: true });
-    if (!answer.ok) tell(inWords(answer));
+    await log({ kind: 'sheet-kept', sheet, runId: plan.runs[wanted.run].id, kept: true });
   };
   useKeys('k', benchWords('keys.keep'), () => void keep(), { enabled: Boolean(sheet) });
   if (plan.sheets.progressiveSets === 0) return null;
@@ -59,7 +59,8 @@ export function KeepNow() {
 
 /** What was kept last, and the way back as long as there is one. */
 function JustKept() {
-  const { plan, progress, log, tell } = usePrintDesk('plan', 'progress', 'log', 'tell');
+  const { plan, progress } = usePrintDesk('plan', 'progress');
+  const log = useLog();
   const last = progress.bench.kept.at(-1);
   const run = plan.runs.findIndex(({ id }) => id === last?.runId);
   const gone = progress.runs.some((later, r) => r > run && (later.cutOn || later.phase === 'done'));
@@ -70,12 +71,7 @@ function JustKept() {
         {benchWords('keep.kept', { sheet: last.sheet, run: run + 1, all: progress.bench.kept.length })}
       </p>
       {!gone && progress.bench.marks.length === 0 && (
-        <Button
-          onClick={async () => {
-            const answer = await log({ kind: 'sheet-kept', sheet: last.sheet, runId: last.runId, kept: false });
-            if (!answer.ok) tell(inWords(answer));
-          }}
-        >
+        <Button onClick={() => void log({ kind: 'sheet-kept', sheet: last.sheet, runId: last.runId, kept: false })}>
           {benchWords('keep.back')}
         </Button>
       )}

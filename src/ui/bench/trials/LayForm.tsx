@@ -13,6 +13,7 @@ import { kit } from '@/ui/kit/styles';
 import { Choice } from '../../kit/Choice';
 import { NumberField } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
+import { useLog } from '../../kit/useLog';
 import css from './trials.module.css';
 import { markOf } from './TrialBoard';
 import type { SeenTrial, Trials } from './useTrials';
@@ -71,18 +72,17 @@ function whyNone({ plan, here: { trial } }: Here, progress: Parameters<typeof ca
 }
 
 function useLaying(plan: Trials['plan'], trial: SeenTrial['trial'], run: Run) {
-  const { log, tell } = usePrintDesk('log', 'tell');
+  const log = useLog();
   const [laying, setLaying] = useState<Laying>(() => layingFor(plan, run, trial));
   const [note, setNote] = useState('');
   const [busy, setBusy] = useState(false);
   const pulled = async () => {
     setBusy(true);
-    const answer = await log({
+    await log({
       ...{ kind: 'pull', roundId: trial.round.roundId, runId: run.id, sheet: trial.sheet },
       ...{ faults: [], setAside: false, note: note.trim(), laid: laying },
     });
     setBusy(false);
-    if (!answer.ok) tell(inWords(answer));
   };
   return { laying, setLaying, note, setNote, busy, pulled };
 }
@@ -224,17 +224,11 @@ function Gives({ plan, trial, run, laying }: GivesProps) {
 
 /** Pulls of a round are taken back last first. */
 function TakeBack({ plan, round, here: { trial } }: Here) {
-  const { log, tell } = usePrintDesk('log', 'tell');
+  const log = useLog();
   const last = round?.pulls.at(-1);
   if (!last || last.sheet !== trial.sheet) return null;
   return (
-    <Button
-      className={kit.above8}
-      onClick={async () => {
-        const answer = await log({ kind: 'pull-undone', pullId: last.id });
-        if (!answer.ok) tell(inWords(answer));
-      }}
-    >
+    <Button className={kit.above8} onClick={() => void log({ kind: 'pull-undone', pullId: last.id })}>
       {trialWords('lay.back', { run: plan.runs.findIndex(({ id }) => id === last.runId) + 1, sheet: last.sheet })}
     </Button>
   );

@@ -14,6 +14,7 @@ import { Choice } from '../../kit/Choice';
 import { FileButton } from '../../kit/FileButton';
 import { LabFields } from '../../kit/fields';
 import { usePrintDesk } from '../../kit/printContext';
+import { useLog } from '../../kit/useLog';
 import { ReadingButtons } from '../../kit/ReadingButtons';
 import { LayForm } from './LayForm';
 import type { SeenTrial, Trials } from './useTrials';
@@ -79,7 +80,8 @@ function Read({
   runId,
   colourId,
 }: Here & { readonly runId: string; readonly colourId: string }) {
-  const { id, log, tell } = usePrintDesk('id', 'log', 'tell');
+  const { id } = usePrintDesk('id');
+  const log = useLog();
   const [typed, setTyped] = useState<Lab>();
   const label = plan.flat!.colours.findIndex((colour) => colour.id === colourId);
   const after = trial.laid.findIndex((one) => one.runId === runId) + 1;
@@ -87,8 +89,7 @@ function Read({
   const on = { roundId: trial.round.roundId, sheet: trial.sheet };
   const put = async (labD50: Lab, source: ReadingSource) => {
     setTyped(undefined);
-    const answer = await log({ kind: 'colour-got', runId, colourId, labD50, source, trial: on });
-    if (!answer.ok) tell(inWords(answer));
+    await log({ kind: 'colour-got', runId, colourId, labD50, source, trial: on });
   };
   return (
     <>
