@@ -32,3 +32,4 @@ export {
   judgeRehearsal,
 } from './rehearsal';
 export { maskCover, mapOfMask } from './mask';
+export { thinPlaces, type GrainOf } from './thinParts';

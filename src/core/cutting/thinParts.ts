@@ -3,15 +3,51 @@ import { MAX_PLACES, SPECK_MM2, type CutSettings, type Finding } from './finding
 import { ridgeLimitMm } from './materials';
 import type { StageMeasure } from './stageMeasure';
 
+/** What thin lines are looked for in: a mask with its middle lines, all that are narrower than the limit. */
+export type ThinlyMeasured = Pick<StageMeasure, 'middle' | 'stands' | 'mmPerPx' | 'widthPx' | 'heightPx'> &
+  Partial<Pick<StageMeasure, 'islands'>>;
+
+interface LimitOf {
+  readonly kind: 'ridge' | 'gap';
+  readonly limitMm: number;
+  readonly settings: GrainOf;
+}
+
+/** All that thin parts need to know of the settings. */
+export type GrainOf = Pick<CutSettings, 'material' | 'grainDeg'>;
+
 /** Thin stretches: pieces of middle line that hang together, each with its direction, so that grain can be reckoned with. */
 export function thinParts(
   measure: StageMeasure,
   limitMm: number,
   gone: ReadonlySet<number>,
   kind: 'ridge' | 'gap',
-  settings: CutSettings,
+  settings: GrainOf,
 ): Finding[] {
-  const { middle, stands, mmPerPx, widthPx, heightPx, islands } = measure;
+  const findings: Finding[] = [];
+  eachThinLine(measure, { limitMm, kind }, gone, (line) => {
+    const finding = thinPart(line, measure.mmPerPx, { kind, limitMm, settings });
+    if (finding) findings.push(finding);
+  });
+  return findings.sort((a, b) => b.areaMm2 - a.areaMm2).slice(0, MAX_PLACES);
+}
+
+/** The same places, each as the pixels of its middle line where it is too thin; in reading order. */
+export function thinPlaces(measure: ThinlyMeasured, limit: LimitOf): number[][] {
+  const places: number[][] = [];
+  eachThinLine(measure, limit, new Set(), (line) => {
+    const { thin, area } = tooThin(line, measure.mmPerPx, limit);
+    if (area >= SPECK_MM2) places.push(thin.map((p) => p.y * measure.widthPx + p.x));
+  });
+  return places;
+}
+
+function eachThinLine(
+  { middle, stands, mmPerPx, widthPx, heightPx, islands }: ThinlyMeasured,
+  { limitMm, kind }: Pick<LimitOf, 'limitMm' | 'kind'>,
+  gone: ReadonlySet<number>,
+  visit: (line: readonly AlongLine[]) => void,
+): void {
   const left = emptyMask(widthPx, heightPx);
   const thin: number[] = [];
   for (let m = 0; m < middle.pixel.length; m++) {
@@ -20,7 +56,7 @@ export function thinParts(
     const x = pixel % widthPx,
       y = (pixel - x) / widthPx;
     if (hasPixel(stands, x, y) !== (kind === 'ridge')) continue;
-    if (gone.size > 0 && gone.has(islandAt(islands, x, y))) continue;
+    if (gone.size > 0 && islands && gone.has(islandAt(islands, x, y))) continue;
     thin.push(pixel);
     left.words[y * left.wordsPerRow + (x >>> 5)] |= 1 << (x & 31);
   }
@@ -34,7 +70,6 @@ export function thinParts(
     }
     return middle.widthPx[low];
   };
-  const findings: Finding[] = [];
   for (const first of thin) {
     const pixels: number[] = [];
     takeAround(left, first % widthPx, Math.floor(first / widthPx), 0, pixels);
@@ -42,11 +77,8 @@ export function thinParts(
     // middle lines step over a few pixels where a width changes: pieces that near still hang together
     for (let k = 0; k < pixels.length; k++)
       takeAround(left, pixels[k] % widthPx, Math.floor(pixels[k] / widthPx), STEP_PX, pixels);
-    const line = alongLine(pixels, pixels.map(widthAt), widthPx);
-    const finding = thinPart(line, mmPerPx, { kind, limitMm, settings });
-    if (finding) findings.push(finding);
+    visit(alongLine(pixels, pixels.map(widthAt), widthPx));
   }
-  return findings.sort((a, b) => b.areaMm2 - a.areaMm2).slice(0, MAX_PLACES);
 }
 
 /** Takes the pixels within a square round (x, y) out of a mask and adds them to a list, row by row. */
@@ -148,20 +180,27 @@ function areaAlong(along: readonly AlongLine[]): number {
   return area;
 }
 
-function thinPart(
-  line: readonly AlongLine[],
-  mmPerPx: number,
-  { kind, limitMm, settings }: { kind: 'ridge' | 'gap'; limitMm: number; settings: CutSettings },
-): Finding | undefined {
-  const xs = line.map((p) => p.x),
-    ys = line.map((p) => p.y);
+/** The pixels of a line that are too thin for its direction, their area (mm²), and the limit there. */
+function tooThin(line: readonly AlongLine[], mmPerPx: number, { kind, limitMm, settings }: LimitOf) {
   const limit =
     kind === 'ridge' && settings.material.grain
-      ? ridgeLimitMm(settings.material, directionDeg(xs, ys) - settings.grainDeg)
+      ? ridgeLimitMm(
+          settings.material,
+          directionDeg(
+            line.map((p) => p.x),
+            line.map((p) => p.y),
+          ) - settings.grainDeg,
+        )
       : limitMm;
   const thin = line.filter((p) => p.width * mmPerPx < limit - WIDTH_KNOWN_MM);
-  const area = areaAlong(thin) * mmPerPx ** 2;
+  return { limit, thin, area: areaAlong(thin) * mmPerPx ** 2 };
+}
+
+function thinPart(line: readonly AlongLine[], mmPerPx: number, of: LimitOf): Finding | undefined {
+  const { limit, thin, area } = tooThin(line, mmPerPx, of);
   if (area < SPECK_MM2) return undefined;
+  const xs = line.map((p) => p.x),
+    ys = line.map((p) => p.y);
   const least = (values: readonly number[]) => values.reduce((a, b) => Math.min(a, b)),
     most = (values: readonly number[]) => values.reduce((a, b) => Math.max(a, b));
   const x0 = least(xs),
@@ -170,7 +209,7 @@ function thinPart(
     y1 = most(ys) + 1;
   const middle = thin[thin.length >> 1];
   return {
-    kind,
+    kind: of.kind,
     value: typical(thin.map((p) => p.width * mmPerPx)),
     limit,
     areaMm2: area,

@@ -13,6 +13,7 @@ export {
 } from './bitMask';
 export { type Changes, changesOfLabels, eachChange } from './changes';
 export { erodeDisc, dilateDisc, openDisc, thinnerThan, thinnestWidthPx } from './discMorphology';
+export { type OpeningShape, openingShape, Opening } from './opening';
 export { type IslandMap, findIslands, islandsOfMask, islandAt, eachStripOf } from './islands';
 export { type ArcMap, traceArcs } from './arcs';
 export { ringsOf, eachPointOf, areaOfRingsPx } from './rings';
@@ -42,3 +43,5 @@ export {
   middleLines,
   thinnestOfIsland,
 } from './islandFigures';
+export { thinned, chainsOf } from './thinning';
+export { NarrowLines, MAX_NARROW_PX } from './narrowLines';

@@ -143,7 +143,7 @@ const EIGHT = [
 /** Steps in eight directions by a pixel and a half more than each distance, by its square: x and y in turn. */
 const STEPS_PAST = new Map<number, Int32Array>();
 
-function stepsPast(d: number): Int32Array {
+export function stepsPast(d: number): Int32Array {
   let steps = STEPS_PAST.get(d);
   if (!steps) {
     const away = Math.sqrt(d) + 1.5;

@@ -32,16 +32,23 @@ export function checkFlattenSettings(settings: FlattenSettings): Outcome<Flatten
   return success(settings);
 }
 
-/**
- * Turns a picture into flat colours: palette, labels, smoothing, small islands merged. Deterministic.
- * Failures: bad settings, one flat colour only, a picture too broken up for shapes, stopped by `progress`.
- */
-export function flattenPicture(
+/** Flat colours as far as the chain has come, before colours that nobody has any more are left out. */
+export interface FlatSteps {
+  readonly width: number;
+  readonly height: number;
+  readonly coloursLabD50: Lab[];
+  /** Each pixel the colour nearest to its own, neither smoothed nor merged. */
+  readonly raw: Uint8Array;
+  readonly merged: Uint8Array;
+}
+
+/** The steps of `flattenPicture`, raw labels kept. Failures as there. */
+export function flattenSteps(
   raster: ColourRaster,
   mmPerPx: number,
   settings: FlattenSettings,
   progress: Progress = () => true,
-): Outcome<FlatPicture> {
+): Outcome<FlatSteps> {
   const checked = checkFlattenSettings(settings);
   if (!checked.ok) return checked;
   const { width, height } = raster;
@@ -52,10 +59,10 @@ export function flattenPicture(
     return failure('flatten-one-colour');
   }
   if (!progress(0.25)) return stopped();
-  const quantised = quantise(raster, cells, palette.oklab);
+  const raw = quantise(raster, cells, palette.oklab);
   if (!progress(0.35)) return stopped();
   const radiusPx = Math.min(MAX_RADIUS_PX, Math.round(settings.radiusMm / mmPerPx));
-  const smooth = majorityFilter({ width, height, labels: quantised }, radiusPx);
+  const smooth = majorityFilter({ width, height, labels: raw }, radiusPx);
   if (!progress(0.65)) return stopped();
   const islands = findIslands({ width, height, labels: smooth });
   if (!islands) {
@@ -64,7 +71,23 @@ export function flattenPicture(
   if (!progress(0.8)) return stopped();
   const merged = mergeSmallIslands({ width, height, labels: smooth }, islands, settings.minIslandMm2 / mmPerPx ** 2);
   progress(1);
-  return success(onlyUsed({ width, height, labels: merged, coloursLabD50: labsOf(palette.oklab) }));
+  return success({ width, height, coloursLabD50: labsOf(palette.oklab), raw, merged });
+}
+
+/**
+ * Turns a picture into flat colours: palette, labels, smoothing, small islands merged. Deterministic.
+ * Failures: bad settings, one flat colour only, a picture too broken up for shapes, stopped by `progress`.
+ */
+export function flattenPicture(
+  raster: ColourRaster,
+  mmPerPx: number,
+  settings: FlattenSettings,
+  progress: Progress = () => true,
+): Outcome<FlatPicture> {
+  const steps = flattenSteps(raster, mmPerPx, settings, progress);
+  if (!steps.ok) return steps;
+  const { width, height, coloursLabD50, merged } = steps.value;
+  return success(onlyUsed({ width, height, labels: merged, coloursLabD50 }));
 }
 
 function stopped() {

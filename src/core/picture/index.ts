@@ -8,3 +8,4 @@ export { quantise } from './quantise';
 export { majorityFilter, MAX_RADIUS_PX } from './majority';
 export { mergeSmallIslands } from './mergeSmall';
 export { editRegions, type RegionEdit, type EditDone } from './regionEdit';
+export { Likeness, COST_PER_DELTA_E } from './likeness';
