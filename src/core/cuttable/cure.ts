@@ -1,6 +1,7 @@
 import { thinPlaces, type GrainOf } from '../cutting';
 import {
   distancesAcrossMask,
+  hasPixel,
   MAX_NARROW_PX,
   middleLines,
   NarrowLines,
@@ -109,6 +110,8 @@ function cureRounds(map: LabelMap, first: readonly ThinPlace[], means: CureMeans
     (rows.top === 0 || y0 - reach >= rows.top) && (rows.low === map.height || y1 + reach <= rows.low);
   const boxOf = (place: ThinPlace) => boxOfPixels(place.pixels, map.width);
   const beyond: Box[] = [];
+  // what nothing helped, and what is kept as it is, is not tried again
+  const given = new Set<string>();
   let places = first,
     stuck: ThinPlace[] = [];
   for (let round = 0; round < ROUNDS && places.length > 0; round++) {
@@ -118,14 +121,21 @@ function cureRounds(map: LabelMap, first: readonly ThinPlace[], means: CureMeans
       const box = boxOf(place);
       if (box.y1 <= rows.top || box.y0 >= rows.low) continue;
       if (!inRows(box)) beyond.push(box);
-      else if (curePlace(map, place, checker, means)) touched.push(box);
-      else stuck.push(place);
+      else if (!given.has(nameOf(place)) && curePlace(map, place, checker, means)) touched.push(box);
+      else {
+        stuck.push(place);
+        given.add(nameOf(place));
+      }
     }
     if (touched.length === 0) break;
     places = placesNear(map, [...touched, ...stuck.map(boxOf)], checker, means);
     stuck = places.filter((place) => inRows(boxOf(place)));
   }
   return [...beyond, ...stuck.map(boxOf)];
+}
+
+function nameOf({ set, complement, pixels }: ThinPlace): string {
+  return `${set}/${complement}/${pixels[0]}`;
 }
 
 /** Places in and near boxes, each once. */
@@ -135,7 +145,8 @@ function placesNear(map: LabelMap, boxes: readonly Box[], checker: Checker, { st
     const patch = cutOut(map, box, 8 * standing.widestPx);
     for (const { set, complement, pixels } of checker.places(patch)) {
       const whole = pixels.map((i) => inWhole(patch, i));
-      found.set(`${set}/${complement}/${whole[0]}`, { set, complement, pixels: whole });
+      const place = { set, complement, pixels: whole };
+      found.set(nameOf(place), place);
     }
   }
   return [...found.values()];
@@ -154,6 +165,8 @@ function curePlace(
   checker: Checker,
   { likeness, standing, kept }: CureMeans,
 ): boolean {
+  // what is kept is told, not cured
+  if (kept && place.pixels.every((i) => hasPixel(kept, i % map.width, Math.floor(i / map.width)))) return false;
   const patch = cutOut(map, boxOfPixels(place.pixels, map.width), 4 * standing.widestPx);
   const before = patch.labels.slice();
   const counts = countsOf(patch, checker, standing);
