@@ -1,6 +1,10 @@
 export { StageWorkers } from './stageWorkers';
 export { PictureWorker, LayersWorker, RegisterWorker, NewestOnly } from './client';
+export { flattenCuttable } from './flattenCuttable';
 export {
+  type CuttableResult,
+  type CuttableWish,
+  type LineShown,
   type FlatResult,
   type IslandInfo,
   type IslandDetail,

@@ -1,3 +1,4 @@
+import { cuttableJobs } from './picture/cuttableJobs';
 import { flatJobs } from './picture/flatJobs';
 import { islandJobs } from './picture/islandJobs';
 import { rehearsalJobs } from './picture/rehearsalJobs';
@@ -6,4 +7,4 @@ import type { PictureJobs } from './protocol';
 import { serve } from './serve';
 
 /** Runs in a worker: holds one raster and one label map, and does the heavy work on them. */
-serve<PictureJobs>({ ...flatJobs, ...islandJobs, ...stageJobs, ...rehearsalJobs });
+serve<PictureJobs>({ ...flatJobs, ...cuttableJobs, ...islandJobs, ...stageJobs, ...rehearsalJobs });

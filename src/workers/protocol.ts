@@ -1,4 +1,5 @@
 import type { Lab, Light } from '@/core/colour';
+import type { Band, CurvePoint, CutFor, CuttableSettings, LineTold } from '@/core/cuttable';
 import type { CutIsland, CutSettings, RehearsalPart, StageVerdict } from '@/core/cutting';
 import type { AnchorPx, Box, LabelCoverage, LabelStyle, PartMap, Region, View } from '@/core/geometry';
 import type { FitAnswer, MisprintView, Motion, ProofReading, Spread } from '@/core/registration';
@@ -74,12 +75,76 @@ export interface StageFindings extends StageVerdict {
   readonly milliseconds: number;
 }
 
+/** What a picture is made cuttable for, and how. */
+export interface CuttableWish {
+  readonly settings: CuttableSettings;
+  readonly cutFor: CutFor;
+  /** Islands that are lettering stay as they are. */
+  readonly letteringPx: readonly AnchorPx[];
+}
+
+/** A thin line of the picture, along its middle, and what became of it. */
+export interface LineShown {
+  readonly pointsMm: readonly number[];
+  readonly label: number;
+  readonly contrast: number;
+  readonly lengthMm: number;
+  readonly laid: boolean;
+}
+
+export interface CuttableResult extends FlatResult {
+  readonly lines: readonly LineShown[];
+  /** Places the check would still find. */
+  readonly left: number;
+  /** Hours of cutting and mean ΔE00 to the picture: as it was flattened, and now. */
+  readonly before: { readonly hours: number; readonly likeness: number };
+  readonly after: { readonly hours: number; readonly likeness: number };
+}
+
+/** A band of the map with its surroundings, on its way to whoever works on it. */
+interface BandSent {
+  readonly band: Band;
+  readonly labels: Uint8Array;
+  readonly keptWords: Uint32Array | null;
+}
+interface BandTask extends BandSent {
+  readonly wish: CuttableWish;
+  readonly coloursLabD50: readonly Lab[];
+  readonly leastIslandMm2: number;
+}
+
 /** Every job of the picture worker: what it takes and what it answers. */
 export interface PictureJobs {
   /** Fetches a raster and decodes it; with `maxPixels`, scaled down to no more than that. */
   openRaster: { take: { url: string; mmPerPx: number; maxPixels?: number }; give: { width: number; height: number } };
   openLabels: { take: { url: string; mmPerPx: number }; give: { width: number; height: number } };
   flatten: { take: { settings: FlattenSettings; thinnest: boolean }; give: FlatResult };
+  /** The picture flattened, in bands to be made cuttable side by side; the next five jobs follow in their order, the bands' in any worker. */
+  cuttableBegin: {
+    take: { settings: FlattenSettings; wish: CuttableWish };
+    give: {
+      coloursLabD50: readonly Lab[];
+      mmPerPx: number;
+      parts: readonly (BandSent & { readonly raw: Uint8Array })[];
+    };
+  };
+  shapeBand: {
+    take: BandTask & { readonly raw: Uint8Array };
+    give: { readonly labels: Uint8Array; readonly lines: readonly LineTold[] };
+  };
+  joinBands: {
+    take: { parts: readonly PictureJobs['shapeBand']['give'][] };
+    give: { readonly parts: readonly BandSent[] };
+  };
+  cureBand: { take: BandTask; give: { readonly labels: Uint8Array; readonly open: readonly Box[] } };
+  cuttableFinish: {
+    take: { parts: readonly PictureJobs['cureBand']['give'][]; thinnest: boolean };
+    give: CuttableResult;
+  };
+  /** How likeness falls with the hours there are, for the picture made cuttable last. */
+  cuttableCurve: { take: null; give: readonly CurvePoint[] };
+  /** The same picture within the hours of the settings. */
+  cuttableWithin: { take: { settings: CuttableSettings; thinnest: boolean }; give: CuttableResult };
   split: { take: { label: number; coloursLabD50: readonly Lab[]; settings: FlattenSettings }; give: FlatResult };
   merge: { take: { from: number; into: number; coloursLabD50: readonly Lab[] }; give: FlatResult };
   /** Changes islands in the map itself. `milliseconds` is the change alone. */

@@ -144,6 +144,24 @@ export class Budget {
     return out;
   }
 
+  /** The hours of what lies within a mask, as the map was at first: edges and ground there. */
+  hoursIn(mask: BitMask): number {
+    const { map, work, mmPerPx } = this.task,
+      { labels, width, height } = map;
+    let hours = 0;
+    for (let y = 0; y < height; y++)
+      eachRunOf(mask, y, (from, to) => {
+        for (let x = from; x < to; x++) {
+          const i = y * width + x,
+            label = labels[i];
+          hours += work.timesCleared[label] * (mmPerPx ** 2 / 100) * work.hoursPerCm2;
+          if (x + 1 < width) hours += this.edgeHours(1, label, labels[i + 1]);
+          if (y + 1 < height) hours += this.edgeHours(1, label, labels[i + width]);
+        }
+      });
+    return hours;
+  }
+
   private root(i: number): number {
     while (this.parent[i] !== i) i = this.parent[i] = this.parent[this.parent[i]];
     return i;

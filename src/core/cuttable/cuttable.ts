@@ -1,7 +1,7 @@
-import { changesOfLabels, findIslands, type BitMask, type Box, type LabelMap } from '../geometry';
+import { changesOfLabels, emptyMask, findIslands, type BitMask, type Box, type LabelMap } from '../geometry';
 import { majorityFilter, mergeSmallIslands, type Likeness } from '../picture';
 import { Checker, cureAll, cureNear, type CheckLimits } from './cure';
-import { layStrokes } from './layStrokes';
+import { layStrokes, type LineTold } from './layStrokes';
 import { mend, openAll, type Kept } from './mend';
 import { wholePatch } from './patch';
 import type { Standing } from './standing';
@@ -16,11 +16,8 @@ export interface CuttableMeans {
   readonly kept?: Kept;
   /** Null: thin lines are not looked for. */
   readonly lines: LineSettings | null;
-}
-
-/** A thin line of the picture and what became of it. */
-export interface LineTold extends LineFound {
-  readonly laid: boolean;
+  /** Pixels on lines that are laid whatever they cost. */
+  readonly wantedPx?: readonly number[];
 }
 
 /** A band of rows, `to` exclusive, and the rows round it that are looked at with it. */
@@ -70,15 +67,38 @@ export function shapeBand(map: LabelMap, raw: Uint8Array, means: CuttableMeans):
     told = layStrokes(map, found.lines, standing.widestPx, {
       ...{ likeness, standing, kept },
       ...{ emphasised: found.pixels, emphasis: lines.emphasis },
+      wanted: wantedBy(map.width, means),
       laid: (label, covers) => strokes.push({ label, covers }),
     });
   }
+  const stays = keptWith(map, kept, told);
   const keptLabels = kept && map.labels.slice();
   map.labels.set(majorityFilter(map, Math.round(standing.widestPx / 2.5)));
   for (const { label, covers } of strokes) for (const i of covers) map.labels[i] = label;
   if (kept && keptLabels) layKept(map, keptLabels, kept);
-  mend(map, wholePatch(map), likeness, standing, kept);
+  mend(map, wholePatch(map), likeness, standing, stays);
   return told;
+}
+
+/** A line is asked for when a pixel that is wanted lies on it or beside it. */
+function wantedBy(width: number, { wantedPx = [], standing }: CuttableMeans): (line: LineFound) => boolean {
+  const reach = 2 * standing.widestPx;
+  const points = wantedPx.map((i) => [i % width, Math.floor(i / width)] as const);
+  return ({ pixels }) =>
+    points.some(([x, y]) =>
+      pixels.some((i) => Math.abs((i % width) - x) <= reach && Math.abs(Math.floor(i / width) - y) <= reach),
+    );
+}
+
+/** What is kept, and lines that were asked for with it. */
+export function keptWith(map: LabelMap, kept: Kept, lines: readonly LineTold[]): Kept {
+  const covers = lines.flatMap((line) => line.covers ?? []);
+  if (covers.length === 0) return kept;
+  const mask = emptyMask(map.width, map.height);
+  if (kept) mask.words.set(kept.words);
+  for (const i of covers)
+    mask.words[Math.floor(i / map.width) * mask.wordsPerRow + ((i % map.width) >>> 5)] |= 1 << ((i % map.width) & 31);
+  return mask;
 }
 
 /** Whether the check finds nothing: such a map stays as it is. Ends at the first place. */
@@ -181,7 +201,10 @@ export function linesOfBand(lines: readonly LineTold[], band: Band, width: numbe
   return lines.flatMap((line) => {
     const middle = line.pixels[line.pixels.length >> 1] + down,
       y = Math.floor(middle / width);
-    return y < band.from || y >= band.to ? [] : [{ ...line, pixels: line.pixels.map((i) => i + down) }];
+    const whole = { ...line, pixels: line.pixels.map((i) => i + down) };
+    return y < band.from || y >= band.to
+      ? []
+      : [line.covers ? { ...whole, covers: line.covers.map((i) => i + down) } : whole];
   });
 }
 
@@ -205,4 +228,11 @@ export function finish(map: LabelMap, open: readonly Box[], means: CuttableMeans
     left = cureNear(map, [...left, ...merged], means);
   }
   return left.length;
+}
+
+/** Opens, mends and cures a map that was changed all over, with no lines laid anew. Gives the places left. */
+export function mendWhole(map: LabelMap, means: CuttableMeans): number {
+  mend(map, wholePatch(map), means.likeness, means.standing, means.kept);
+  mergeIslands(map, means);
+  return finish(map, cureAll(map, means), means);
 }

@@ -1,6 +1,23 @@
-export { type LabelBits, labelBits, type LimitsPx, Standing } from './standing';
-export { type LineFound, type LineSettings, LINE_SETTINGS } from './strokes';
-export { type CuttableMeans, type LineTold, makeCuttable } from './cuttable';
-export { type CutWork, type StageLabels, cutWorkOf } from './work';
-export { Budget, type BudgetTask, type CurvePoint } from './budget';
-export { cureAll } from './cure';
+export { type CuttableSettings, type PointMm, CUTTABLE_LIMITS, FIRST_CUTTABLE } from './settings';
+export { labelBits, Standing } from './standing';
+export { LINE_SETTINGS } from './strokes';
+export { type LineTold } from './layStrokes';
+export {
+  type Band,
+  type CuttableMeans,
+  bandOfMap,
+  bandsOf,
+  cureBand,
+  finish,
+  keptWith,
+  linesOfBand,
+  makeCuttable,
+  mergeIslands,
+  mendWhole,
+  overlapOf,
+  ownRows,
+  shapeBand,
+} from './cuttable';
+export { type CutFor, type LabelStage, figuresOf, lightToDark, meansFor, stagesFor, standingFor } from './wish';
+export { cutWorkOf } from './work';
+export { Budget, type CurvePoint } from './budget';

@@ -12,6 +12,13 @@ const PIECE_PX = 64;
 /** Where its middle is not free, a line may move aside. */
 const ASIDE_PX = [0, 2, -2];
 
+/** A thin line of the picture and what became of it. */
+export interface LineTold extends LineFound {
+  readonly laid: boolean;
+  /** Of a line that was asked for: the pixels that must stay. */
+  readonly covers?: readonly number[];
+}
+
 interface Means {
   readonly likeness: Likeness;
   readonly standing: Standing;
@@ -19,6 +26,8 @@ interface Means {
   /** Pixels that count more often. */
   readonly emphasised: BitMask;
   readonly emphasis: number;
+  /** Lines that are laid whatever they cost. */
+  readonly wanted?: (line: LineFound) => boolean;
   /** Hears of each stroke that stays: its colour and the pixels it covers. */
   readonly laid: (label: number, covers: readonly number[]) => void;
 }
@@ -27,20 +36,16 @@ interface Means {
  * Lays lines as strokes of the least width, the most telling first: each is tried where it lies and a little aside, the map round it opened
  * again, and it stays where the whole is then more like the picture. So a line never costs finer things beside it than it is worth.
  */
-export function layStrokes(
-  map: LabelMap,
-  lines: readonly LineFound[],
-  widthPx: number,
-  means: Means,
-): (LineFound & { readonly laid: boolean })[] {
+export function layStrokes(map: LabelMap, lines: readonly LineFound[], widthPx: number, means: Means): LineTold[] {
   return lines.map((line) => {
-    const covers = tryLine(map, line, widthPx, means);
+    const wanted = means.wanted?.(line) ?? false,
+      covers = tryLine(map, line, widthPx, wanted, means);
     if (covers) means.laid(line.label, covers);
-    return { ...line, laid: covers !== undefined };
+    return { ...line, laid: covers !== undefined, ...(wanted && { covers }) };
   });
 }
 
-function tryLine(map: LabelMap, line: LineFound, widthPx: number, means: Means): number[] | undefined {
+function tryLine(map: LabelMap, line: LineFound, widthPx: number, wanted: boolean, means: Means): number[] | undefined {
   for (const aside of ASIDE_PX) {
     const covers = bandOf(line.pixels, map.width, map.height, widthPx, aside);
     const undo: Patch[] = [];
@@ -51,7 +56,7 @@ function tryLine(map: LabelMap, line: LineFound, widthPx: number, means: Means):
       sum += layPiece(patch, covers, line.label, means);
       layBack(map, patch);
     }
-    if (sum < 0) return covers;
+    if (sum < 0 || wanted) return covers;
     for (const patch of undo.reverse()) layBack(map, patch);
   }
   return undefined;

@@ -35,6 +35,8 @@ export const LINE_SETTINGS: LineSettings = { leastLengthMm: 2, leastContrast: 5,
 
 /** So much nearer to the picture (ΔE00) a line must be than what lies there. */
 const LEAST_GAIN = 2.5;
+/** In choosing a line's colour what it brings counts so often, however much lines count in deciding whether it is laid. */
+const LABEL_EMPHASIS = 3;
 const SPUR_PX = 5,
   BEND_DEG = 60;
 
@@ -223,7 +225,7 @@ function coloured(
       now = table[row + labels[i]];
     for (let l = 0; l < count; l++) {
       const gain = now - table[row + l];
-      gains[l] += gain > 0 ? settings.emphasis * gain : gain;
+      gains[l] += gain > 0 ? LABEL_EMPHASIS * gain : gain;
     }
   }
   const tell = contrastTable(coloursLabD50);

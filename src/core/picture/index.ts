@@ -1,5 +1,5 @@
-export { type FlattenSettings, FLATTEN_LIMITS } from './settings';
-export { type FlatPicture, checkFlattenSettings, flattenPicture, onlyUsed } from './flatten';
+export { type FlattenSettings, type ToneGroup, type ToneSettings, FIRST_TONES, FLATTEN_LIMITS, TONE_GROUPS } from './settings';
+export { type FlatPicture, type FlatSteps, checkFlattenSettings, flattenPicture, flattenSteps, onlyUsed } from './flatten';
 export { mergeColours, splitColour } from './edit';
 export { type FlatColourFigures, measureFlatColours, THIN_AREA_MM2 } from './measure';
 export { colourCells } from './histogram';

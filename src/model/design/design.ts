@@ -1,6 +1,7 @@
 import { phrase, type Phrase } from '@/core/units';
 import { boolean, number, string, type InferType } from 'yup';
-import { FLATTEN_LIMITS } from '@/core/picture';
+import { CUTTABLE_LIMITS } from '@/core/cuttable/settings';
+import { FLATTEN_LIMITS, TONE_GROUPS } from '@/core/picture';
 import { between, id, labD50, list, mm, named, oneOf, record, sha, type Frozen, whole } from '../fields';
 import { SIZE_RANGE_MM } from '../ranges';
 
@@ -42,6 +43,38 @@ export const flatColour = record({
   islandCount: between(phrase('measure.islands'), 0, 1e8),
   thinnestMm: number().optional(),
 });
+const { maxThinLines, maxHours, maxLinesBack, maxKept, maxZones } = CUTTABLE_LIMITS;
+const outlineMm = () => list(number().required().min(-2000).max(4000), 20_000);
+const hours = () => between(phrase('measure.hoursOfCutting'), 0.1, maxHours);
+
+const tones = record({
+  groupBy: oneOf(TONE_GROUPS),
+  edges: list(between(phrase('measure.edgeOfTones'), -1, 1), FLATTEN_LIMITS.maxColours - 1),
+  picked: list(labD50(), FLATTEN_LIMITS.maxColours),
+  side: record({
+    fromDeg: between(phrase('measure.sideOfLight'), 0, 360),
+    strength: between(phrase('measure.strengthOfLight'), 0, 1),
+  })
+    .nullable()
+    .defined(),
+});
+
+/** How a picture was made cuttable. */
+const cuttable = record({
+  thinLines: whole({ min: 0, max: maxThinLines, what: phrase('measure.thinLines') }),
+  anyOrder: boolean().required(),
+  hours: hours().nullable().defined(),
+  linesBack: list(
+    record({
+      xMm: mm({ what: phrase('measure.anchorsPlace'), minMm: -2000, maxMm: 4000 }),
+      yMm: mm({ what: phrase('measure.anchorsPlace'), minMm: -2000, maxMm: 4000 }),
+    }),
+    maxLinesBack,
+  ),
+  keptMm: list(outlineMm(), maxKept),
+  zones: list(record({ outlineMm: outlineMm(), hours: hours() }), maxZones),
+});
+
 export const flat = record({
   labelsSha: sha(),
   settings: record({
@@ -52,6 +85,10 @@ export const flat = record({
     }),
     radiusMm: mm({ what: phrase('measure.smoothing'), minMm: 0, maxMm: FLATTEN_LIMITS.maxRadiusMm }),
     minIslandMm2: between(phrase('measure.smallestIsland'), 0, FLATTEN_LIMITS.maxIslandMm2, ' mm²'),
+    /** Left out: as the picture’s own colours come. */
+    tones: tones.optional().default(undefined),
+    /** Left out: flattened as it is, whether it can be cut or not. */
+    cuttable: cuttable.optional().default(undefined),
   }),
   /** A colour's place in the list is its label in the label map. */
   colours: list(

@@ -44,7 +44,7 @@ export const DEFAULT_RULES: PlanRules = { direction: 'free', pinnedIds: [], maxF
 
 export function emptyPlan(): Plan {
   return {
-    version: 9,
+    version: 10,
     way: { under: 'dry', registration: 'corner stops', printing: 'by hand' },
     paper: { name: givenName('warm white'), labD50: [94.5, 0.3, 4.2] },
     picture: null,

@@ -82,7 +82,7 @@ export const decision = record({
   at: named(40),
 });
 
-const PLAN_VERSION = 9;
+const PLAN_VERSION = 10;
 
 export const planSchema = record({
   version: oneOf([PLAN_VERSION] as const),

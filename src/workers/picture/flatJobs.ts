@@ -168,7 +168,7 @@ function inPixels(settings: { radiusMm: number; minIslandMm2: number }) {
 }
 
 /** Makes a flat picture the present map and measures it. */
-function adopt(
+export function adopt(
   flat: FlatPicture,
   mmPerPx: number,
   from: readonly (number | null)[],

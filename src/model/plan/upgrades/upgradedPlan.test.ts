@@ -17,7 +17,7 @@ test.each([1, 2, 3, 4])('a plan of version %d opens with all it said', (version)
   const old = written(version),
     plan = opened(version);
   expect(old.version).toBe(version);
-  expect(plan.version).toBe(9);
+  expect(plan.version).toBe(10);
   expect(plan.picture).toEqual(old.picture);
   expect(plan.flat).toEqual(old.flat);
   expect(plan.sheets).toEqual({ ...old.sheets, progressiveSets: 0 });
@@ -140,10 +140,10 @@ test('version 7: all of it stays; nothing is masked or wiped all over, and no re
 });
 
 test('a plan of a newer release is refused in words', () => {
-  expect(told(checkPlan({ ...written(5), version: 10 }))).toMatchObject({
+  expect(told(checkPlan({ ...written(5), version: 11 }))).toMatchObject({
     ok: false,
     code: expect.stringMatching(/^newer\b/),
-    message: expect.stringMatching(/version 10.*version 9.*Update/),
+    message: expect.stringMatching(/version 11.*version 10.*Update/),
   });
 });
 
@@ -151,5 +151,13 @@ test('version 8: all of it stays; no progressive set is kept', () => {
   const old = written(8);
   expect(old.version).toBe(8);
   expect(old.decisions.length).toBe(1);
-  expect(opened(8)).toEqual({ ...old, version: 9, sheets: { ...old.sheets, progressiveSets: 0 } });
+  expect(opened(8)).toEqual({ ...old, version: 10, sheets: { ...old.sheets, progressiveSets: 0 } });
+});
+
+test('version 9: all of it stays; nothing is said of tones or of cutting', () => {
+  const old = written(9);
+  expect(old.version).toBe(9);
+  const plan = opened(9);
+  expect(plan).toEqual({ ...old, version: 10 });
+  expect(plan.flat?.settings).not.toHaveProperty('cuttable');
 });

@@ -1,0 +1,110 @@
+import { cuttingHours, cutEdgeM, type BlockMaterial } from '../cutting';
+import { labelCounts, labelSet, traceArcs, type LabelMap } from '../geometry';
+import type { Likeness } from '../picture';
+import type { CheckLimits } from './cure';
+import type { CuttableMeans } from './cuttable';
+import type { Kept } from './mend';
+import type { CuttableSettings } from './settings';
+import { labelBits, Standing } from './standing';
+import { LINE_SETTINGS } from './strokes';
+
+/** What of the labels stands after each stage and is cut for it, as lists. */
+export interface LabelStage {
+  readonly standing: readonly number[];
+  readonly cutNow: readonly number[];
+}
+
+/** What a picture is made cuttable for: the block, the narrowest tool, the hand's pace. */
+export interface CutFor {
+  readonly material: BlockMaterial;
+  readonly grainDeg: number;
+  readonly toolMm: number;
+  readonly pace: number;
+  /** Null: from light to dark, the lightest bare. */
+  readonly stages: readonly LabelStage[] | null;
+}
+
+/** A reduction from light to dark with the lightest label left bare. */
+export function lightToDark(count: number): LabelStage[] {
+  return Array.from({ length: count - 1 }, (_, k) => ({
+    standing: Array.from({ length: count - 1 - k }, (_, j) => k + 1 + j),
+    cutNow: [k],
+  }));
+}
+
+export function stagesFor({ stages }: CutFor, count: number): readonly LabelStage[] {
+  return stages ?? lightToDark(count);
+}
+
+/** Limits in pixels and mm, and what stands together. */
+export function standingFor(
+  cutFor: CutFor,
+  anyOrder: boolean,
+  count: number,
+  mmPerPx: number,
+): { readonly standing: Standing; readonly limits: CheckLimits } {
+  const { material, grainDeg, toolMm } = cutFor;
+  const { ridgeAlongMm, ridgeAcrossMm } = material,
+    widest = Math.max(ridgeAlongMm, ridgeAcrossMm),
+    upright = Math.abs((((grainDeg % 180) + 180) % 180) - 90) < 1,
+    level = Math.abs(((((grainDeg + 90) % 180) + 180) % 180) - 90) < 1;
+  // along a slanted grain the wider limit is asked for everywhere
+  const across = material.grain && upright ? ridgeAlongMm : widest,
+    down = material.grain && level ? ridgeAlongMm : widest;
+  const singles = anyOrder ? Array.from({ length: count }, (_, label) => 1 << label) : [];
+  return {
+    standing: new Standing([...singles, ...stagesFor(cutFor, count).map(({ standing }) => labelBits(standing))], {
+      ridgeAcross: across / mmPerPx,
+      ridgeDown: down / mmPerPx,
+      gap: toolMm / mmPerPx,
+    }),
+    limits: { ridgeMm: widest, gapMm: toolMm, grain: { material, grainDeg }, mmPerPx },
+  };
+}
+
+export function meansFor(
+  cutFor: CutFor,
+  settings: Pick<CuttableSettings, 'thinLines' | 'anyOrder'>,
+  {
+    likeness,
+    leastIslandMm2,
+    kept,
+    mmPerPx,
+  }: {
+    readonly likeness: Likeness;
+    readonly leastIslandMm2: number;
+    readonly kept: Kept;
+    readonly mmPerPx: number;
+  },
+): CuttableMeans {
+  return {
+    ...standingFor(cutFor, settings.anyOrder, likeness.count, mmPerPx),
+    ...{ likeness, kept },
+    leastIslandPx: Math.ceil(Math.max(leastIslandMm2, cutFor.material.looseMm2) / mmPerPx ** 2),
+    lines: settings.thinLines > 0 ? { ...LINE_SETTINGS, emphasis: settings.thinLines } : null,
+  };
+}
+
+/** Hours to cut all stages of a map, and its mean ΔE00 to the picture. */
+export function figuresOf(
+  map: LabelMap,
+  cutFor: CutFor,
+  likeness: Likeness,
+  mmPerPx: number,
+): { readonly hours: number; readonly likeness: number } {
+  const arcs = traceArcs(map, 0.49),
+    areaPx = labelCounts(map);
+  let hours = 0,
+    cost = 0;
+  for (const { standing, cutNow } of stagesFor(cutFor, likeness.count)) {
+    const cm2 = cutNow.reduce((sum, label) => sum + areaPx[label], 0) * (mmPerPx ** 2 / 100);
+    hours += cuttingHours(
+      cutEdgeM(arcs, labelSet(cutNow), labelSet(standing), mmPerPx),
+      cm2,
+      cutFor.material,
+      cutFor.pace,
+    );
+  }
+  for (let i = 0; i < map.labels.length; i++) cost += likeness.cost(i, map.labels[i]);
+  return { hours, likeness: cost / 4 / map.labels.length };
+}
