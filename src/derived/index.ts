@@ -144,3 +144,4 @@ export {
   shimsIn,
 } from './register';
 export { patchBetween, withPatch } from './planPatch';
+export { cutForOf } from './cutFor';

@@ -1,5 +1,5 @@
 import type { Lab, Light } from '@/core/colour';
-import type { Band, CurvePoint, CutFor, CuttableSettings, LineTold } from '@/core/cuttable';
+import type { Band, CurvePoint, CutFigures, CutFor, CuttableSettings, LineTold } from '@/core/cuttable';
 import type { CutIsland, CutSettings, RehearsalPart, StageVerdict } from '@/core/cutting';
 import type { AnchorPx, Box, LabelCoverage, LabelStyle, PartMap, Region, View } from '@/core/geometry';
 import type { FitAnswer, MisprintView, Motion, ProofReading, Spread } from '@/core/registration';
@@ -97,8 +97,8 @@ export interface CuttableResult extends FlatResult {
   /** Places the check would still find. */
   readonly left: number;
   /** Hours of cutting and mean ΔE00 to the picture: as it was flattened, and now. */
-  readonly before: { readonly hours: number; readonly likeness: number };
-  readonly after: { readonly hours: number; readonly likeness: number };
+  readonly before: CutFigures;
+  readonly after: CutFigures;
 }
 
 /** A band of the map with its surroundings, on its way to whoever works on it. */

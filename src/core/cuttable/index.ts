@@ -1,4 +1,4 @@
-export { type CuttableSettings, type PointMm, CUTTABLE_LIMITS, FIRST_CUTTABLE } from './settings';
+export { type CuttableSettings, FIRST_CUTTABLE } from './settings';
 export { labelBits, Standing } from './standing';
 export { LINE_SETTINGS } from './strokes';
 export { type LineTold } from './layStrokes';
@@ -18,6 +18,7 @@ export {
   ownRows,
   shapeBand,
 } from './cuttable';
-export { type CutFor, type LabelStage, figuresOf, lightToDark, meansFor, stagesFor, standingFor } from './wish';
+export { type CutFor, stagesFor } from './cutFor';
+export { type CutFigures, figuresOf, meansFor, standingFor } from './wish';
 export { cutWorkOf } from './work';
 export { Budget, type CurvePoint } from './budget';

@@ -1,40 +1,13 @@
-import { cuttingHours, cutEdgeM, type BlockMaterial } from '../cutting';
+import { cuttingHours, cutEdgeM } from '../cutting';
+import { stagesFor, type CutFor } from './cutFor';
 import { labelCounts, labelSet, traceArcs, type LabelMap } from '../geometry';
-import type { Likeness } from '../picture';
+import { COST_PER_DELTA_E, type Likeness } from '../picture';
 import type { CheckLimits } from './cure';
 import type { CuttableMeans } from './cuttable';
 import type { Kept } from './mend';
 import type { CuttableSettings } from './settings';
 import { labelBits, Standing } from './standing';
 import { LINE_SETTINGS } from './strokes';
-
-/** What of the labels stands after each stage and is cut for it, as lists. */
-export interface LabelStage {
-  readonly standing: readonly number[];
-  readonly cutNow: readonly number[];
-}
-
-/** What a picture is made cuttable for: the block, the narrowest tool, the hand's pace. */
-export interface CutFor {
-  readonly material: BlockMaterial;
-  readonly grainDeg: number;
-  readonly toolMm: number;
-  readonly pace: number;
-  /** Null: from light to dark, the lightest bare. */
-  readonly stages: readonly LabelStage[] | null;
-}
-
-/** A reduction from light to dark with the lightest label left bare. */
-export function lightToDark(count: number): LabelStage[] {
-  return Array.from({ length: count - 1 }, (_, k) => ({
-    standing: Array.from({ length: count - 1 - k }, (_, j) => k + 1 + j),
-    cutNow: [k],
-  }));
-}
-
-export function stagesFor({ stages }: CutFor, count: number): readonly LabelStage[] {
-  return stages ?? lightToDark(count);
-}
 
 /** Limits in pixels and mm, and what stands together. */
 export function standingFor(
@@ -85,26 +58,27 @@ export function meansFor(
   };
 }
 
+export interface CutFigures {
+  readonly hours: number;
+  /** Of them, those of clearing ground: simpler outlines save none of these. */
+  readonly clearingHours: number;
+  /** Mean ΔE00 to the picture. */
+  readonly likeness: number;
+}
+
 /** Hours to cut all stages of a map, and its mean ΔE00 to the picture. */
-export function figuresOf(
-  map: LabelMap,
-  cutFor: CutFor,
-  likeness: Likeness,
-  mmPerPx: number,
-): { readonly hours: number; readonly likeness: number } {
+export function figuresOf(map: LabelMap, cutFor: CutFor, likeness: Likeness, mmPerPx: number): CutFigures {
   const arcs = traceArcs(map, 0.49),
     areaPx = labelCounts(map);
   let hours = 0,
+    clearingHours = 0,
     cost = 0;
   for (const { standing, cutNow } of stagesFor(cutFor, likeness.count)) {
     const cm2 = cutNow.reduce((sum, label) => sum + areaPx[label], 0) * (mmPerPx ** 2 / 100);
-    hours += cuttingHours(
-      cutEdgeM(arcs, labelSet(cutNow), labelSet(standing), mmPerPx),
-      cm2,
-      cutFor.material,
-      cutFor.pace,
-    );
+    clearingHours += cuttingHours(0, cm2, cutFor.material, cutFor.pace);
+    const edgeM = cutEdgeM(arcs, labelSet(cutNow), labelSet(standing), mmPerPx);
+    hours += cuttingHours(edgeM, cm2, cutFor.material, cutFor.pace);
   }
   for (let i = 0; i < map.labels.length; i++) cost += likeness.cost(i, map.labels[i]);
-  return { hours, likeness: cost / 4 / map.labels.length };
+  return { hours, clearingHours, likeness: cost / COST_PER_DELTA_E / map.labels.length };
 }

@@ -1,27 +1,31 @@
 'use client';
 import Button from '@mui/material/Button';
-import Slider from '@mui/material/Slider';
-import { useId } from 'react';
-import { FLATTEN_LIMITS, type FlattenSettings } from '@/core/picture';
+import { FLATTEN_LIMITS } from '@/core/picture/settings';
 import { usePrintDesk } from '../kit/printContext';
 import type { Flatten, Work } from './useFlatten';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './FlattenPanel.module.css';
-import type { Plan } from '@/model';
+import type { FlatPlan, Plan } from '@/model';
+import type { Regions } from '@/ui/kit/regions/useRegions';
+import { CuttablePanel } from './cuttable/CuttablePanel';
+import type { ThinLines } from './cuttable/useThinLines';
+import { Dial } from './Dial';
 import { pictureWords } from '@/words/picture';
 import { quantity } from '@/words/quantities';
 
 interface Props {
   readonly flatten: Flatten;
   readonly closed: boolean;
+  readonly regions: Regions;
+  readonly thinLines: ThinLines;
 }
 
 /** How many colours, how smooth, how small an island may be. */
-export function FlattenPanel({ flatten, closed }: Props) {
+export function FlattenPanel({ flatten, closed, regions, thinLines }: Props) {
   const { plan } = usePrintDesk('plan');
   const { settings, work, took } = flatten;
-  const set = (part: Partial<FlattenSettings>) => flatten.move({ ...settings, ...part });
+  const set = (part: Partial<FlatPlan['settings']>) => flatten.move({ ...settings, ...part });
   return (
     <section>
       <h2>{pictureWords('flatten.flatten')}</h2>
@@ -56,6 +60,7 @@ export function FlattenPanel({ flatten, closed }: Props) {
             shown={quantity('mm2', settings.minIslandMm2, 1)}
             onChange={(root) => set({ minIslandMm2: Math.round(root * root * 10) / 10 })}
           />
+          <CuttablePanel flatten={flatten} regions={regions} thinLines={thinLines} />
           <Working work={work} flatten={flatten} plan={plan} took={took} settings={settings} />
         </>
       )}
@@ -68,7 +73,7 @@ interface WorkingProps {
   readonly flatten: Flatten;
   readonly plan: Plan;
   readonly took: number | undefined;
-  readonly settings: FlattenSettings;
+  readonly settings: FlatPlan['settings'];
 }
 
 /** How far the flattening is, what it came to, or why not. */
@@ -98,37 +103,6 @@ function Working({ work, flatten, plan, took, settings }: WorkingProps) {
           </Button>
         </div>
       )}
-    </div>
-  );
-}
-
-interface DialProps {
-  readonly label: string;
-  readonly value: number;
-  readonly min: number;
-  readonly max: number;
-  readonly step: number;
-  readonly shown: string;
-  readonly onChange: (value: number) => void;
-}
-
-function Dial({ label, value, min, max, step, shown, onChange }: DialProps) {
-  const id = useId();
-  return (
-    <div className={clsx(kit.gap12, css.setting)}>
-      <span id={id} className={kit.quiet}>
-        {label}
-      </span>
-      <Slider
-        value={value}
-        min={min}
-        max={max}
-        step={step}
-        onChange={(_, v) => onChange(v as number)}
-        aria-labelledby={id}
-        getAriaValueText={() => shown}
-      />
-      <span className={clsx(kit.num, kit.atRight)}>{shown}</span>
     </div>
   );
 }

@@ -8,10 +8,11 @@ import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
 import { shapesOpen } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import { SheetCanvas, type PaintView } from '../kit/SheetCanvas';
-import { FlattenPanel } from './FlattenPanel';
 import { RegionOverlay } from '@/ui/kit/regions/RegionOverlay';
 import { useRegions, type Regions, type DrawnLine } from '@/ui/kit/regions/useRegions';
 import { SizePanel } from './SizePanel';
+import { useThinLines, type ThinLines } from './cuttable/useThinLines';
+import css from './PictureView.module.css';
 import { useFlatten, type Flatten } from './useFlatten';
 import { useKeys } from '../kit/keys';
 import clsx from 'clsx';
@@ -28,6 +29,21 @@ const IslandList = dynamic(
     ssr: false,
     loading: opening,
   },
+);
+const FlattenPanel = dynamic(
+  fetched(() => import('./FlattenPanel').then((m) => m.FlattenPanel)),
+  {
+    ssr: false,
+    loading: () => <p className={clsx(kit.note, css.opening)}>{pictureWords('picture.openingFlatten')}</p>,
+  },
+);
+const LinesOverlay = dynamic(
+  fetched(() => import('./cuttable/LinesOverlay').then((m) => m.LinesOverlay)),
+  { ssr: false },
+);
+const KeepIsland = dynamic(
+  fetched(() => import('./cuttable/KeepIsland').then((m) => m.KeepIsland)),
+  { ssr: false },
 );
 const TonesPanel = dynamic(
   fetched(() => import('./TonesPanel').then((m) => m.TonesPanel)),
@@ -93,14 +109,17 @@ function usePictureView() {
 
   const { preview, paintFlat, paintPicture } = usePicturePaints(flatten, chosenTone);
 
-  const { line, point, chooseAt } = regions;
+  const thinLines = useThinLines(flatten);
+  const { line, point, chooseAt, mmPerPx } = regions;
+  const { on: linesOn, turnAt } = thinLines;
   const pick = useCallback(
     (x: number, y: number) => {
       if (!flat || preview) return;
       if (line) point(x, y);
+      else if (linesOn) turnAt({ xMm: (x + 0.5) * mmPerPx, yMm: (y + 0.5) * mmPerPx });
       else void chooseAt(x, y);
     },
-    [flat, preview, line, point, chooseAt],
+    [flat, preview, line, point, chooseAt, linesOn, turnAt, mmPerPx],
   );
   const dropProps = {
     onDragOver: (e: DragEvent) => {
@@ -118,7 +137,7 @@ function usePictureView() {
   return {
     ...{ picture, hasFlat, flatten, regions, closed, take, over, busy, problem, dropProps },
     ...{ showing, setShowing, divider, setDivider, leaf, setLeaf, chosenTone, setChosenTone },
-    ...{ paintFlat, paintPicture, pick, line },
+    ...{ paintFlat, paintPicture, pick, line, thinLines },
   };
 }
 
@@ -132,6 +151,7 @@ interface PictureMapProps {
   readonly pick: (x: number, y: number) => void;
   readonly regions: Regions;
   readonly line: DrawnLine | undefined;
+  readonly thinLines: ThinLines;
 }
 
 function PictureMap({
@@ -144,6 +164,7 @@ function PictureMap({
   pick,
   regions,
   line,
+  thinLines,
 }: PictureMapProps) {
   const desk = usePrintDesk('plan', 'unit');
   const {
@@ -162,7 +183,16 @@ function PictureMap({
       onDivider={setDivider}
       onPick={pick}
       handle={regions.canvas}
-      overlay={regions.chosen || line ? (mm) => <RegionOverlay regions={regions} mm={mm} /> : undefined}
+      overlay={
+        regions.chosen || line || thinLines.on
+          ? (mm) => (
+              <>
+                {thinLines.on && <LinesOverlay thinLines={thinLines} mm={mm} />}
+                <RegionOverlay regions={regions} mm={mm} />
+              </>
+            )
+          : undefined
+      }
     />
   );
 }
@@ -311,9 +341,19 @@ interface PictureSideProps {
   readonly flatten: Flatten;
   readonly chosenTone: number | undefined;
   readonly setChosenTone: Dispatch<SetStateAction<number | undefined>>;
+  readonly thinLines: ThinLines;
 }
 
-function PictureSide({ leaf, setLeaf, regions, closed, flatten, chosenTone, setChosenTone }: PictureSideProps) {
+function PictureSide({
+  leaf,
+  setLeaf,
+  regions,
+  closed,
+  flatten,
+  chosenTone,
+  setChosenTone,
+  thinLines,
+}: PictureSideProps) {
   const desk = usePrintDesk('plan', 'progress');
   const {
     plan,
@@ -324,12 +364,13 @@ function PictureSide({ leaf, setLeaf, regions, closed, flatten, chosenTone, setC
       {flat ? (
         <Leaves label={pictureWords('picture.besideThePicture')} leaves={LEAVES} leaf={leaf} onLeaf={setLeaf}>
           {regions.chosen && <RegionPanel regions={regions} />}
+          {regions.chosen && flatten.settings.cuttable && !closed && <KeepIsland regions={regions} flatten={flatten} />}
           {leaf === 'islands' ? (
             <IslandList regions={regions} closed={!shapesOpen(plan, desk.progress)} />
           ) : (
             <>
               <SizePanel closed={closed} />
-              <FlattenPanel flatten={flatten} closed={closed} />
+              <FlattenPanel {...{ flatten, closed, regions, thinLines }} />
               <TonesPanel flatten={flatten} closed={closed} chosen={chosenTone} onChoose={setChosenTone} />
             </>
           )}
@@ -337,7 +378,7 @@ function PictureSide({ leaf, setLeaf, regions, closed, flatten, chosenTone, setC
       ) : (
         <>
           <SizePanel closed={closed} />
-          <FlattenPanel flatten={flatten} closed={closed} />
+          <FlattenPanel {...{ flatten, closed, regions, thinLines }} />
         </>
       )}
     </aside>

@@ -10,12 +10,12 @@ import {
   type SetStateAction,
   type RefObject,
 } from 'react';
-import type { FlattenSettings } from '@/core/picture';
 import { type FlatPlan } from '@/model';
-import { NewestOnly, PictureWorker, type FlatResult, type PictureJobs } from '@/workers';
+import { NewestOnly, PictureWorker, type CuttableResult, type FlatResult, type PictureJobs } from '@/workers';
 import type { Outcome } from '@/core/units';
 import { usePrintDesk } from '../kit/printContext';
 import { flatFromResult } from '@/ui/kit/flatFromResult';
+import { useCuttable, useCuttableActs, type Made, type Settings } from './cuttable/useCuttable';
 import { pictureWords } from '@/words/picture';
 
 const BY_HAND = {
@@ -25,7 +25,7 @@ const BY_HAND = {
 const PREVIEW_PIXELS = 500_000;
 /** A hand that rests this long on a slider wants the whole picture. */
 const REST_MS = 350;
-export const FIRST_SETTINGS: FlattenSettings = { colourCount: 5, radiusMm: 0.3, minIslandMm2: 1 };
+const FIRST_SETTINGS: Settings = { colourCount: 5, radiusMm: 0.3, minIslandMm2: 1 };
 
 export type Work = { readonly words: string; readonly share: number } | undefined;
 
@@ -36,33 +36,31 @@ export type Work = { readonly words: string; readonly share: number } | undefine
 export function useFlatten() {
   const desk = usePrintDesk('plan');
   const { plan } = desk;
-  const [wish, setWish] = useState<FlattenSettings>();
+  const [wish, setWish] = useState<Settings>();
   const [preview, setPreview] = useState<FlatResult>();
   const [work, setWork] = useState<Work>();
   const [problem, setProblem] = useState<string>();
   const [took, setTook] = useState<number>();
+  const [made, setMade] = useState<Made>();
   const turn = useRef(0);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
 
   const { quick, whole, source } = useFlattenWorkers(timer);
-  const queue = useMemo(
-    () =>
-      new NewestOnly<FlattenSettings, Outcome<FlatResult>>(
-        (settings) => quick.ask('flatten', { settings, thinnest: false }),
-        (answer) => {
-          if (answer.ok) setPreview(answer.value);
-          setProblem(answer.ok || answer.code === 'stopped' ? undefined : inWords(answer));
-        },
-      ),
-    [quick],
-  );
-
+  const queue = useQuickQueue(quick, setPreview, setProblem);
   const settings = wish ?? plan.flat?.settings ?? FIRST_SETTINGS;
 
   const runWhole = useRunWhole(turn, setProblem, setWork, setTook, setPreview, setWish);
+  const cut = useCuttable(whole, source, made, setMade);
 
   const byHand = useByHand(whole, runWhole);
-  const { move, startWhole, stop } = useFlattenActs(whole, runWhole, turn, setWork, setWish, queue, timer, setPreview);
+  const { move, startWhole, stop } = useFlattenActs(
+    { whole, runWhole, cut, turn, timer, queue },
+    setWork,
+    setWish,
+    setPreview,
+  );
+
+  const more = useCuttableActs({ cut, settings, turn, move, setWork, setProblem });
 
   /** What the first settings would give, before anything is decided. */
   const showFirst = useCallback(() => queue.push(FIRST_SETTINGS), [queue]);
@@ -80,8 +78,30 @@ export function useFlatten() {
     source,
     byHand,
     showFirst,
+    made,
+    curve: cut.curve,
+    ...more,
     touched: wish !== undefined,
   };
+}
+
+/** Every movement is answered on the small copy, the newest only. */
+function useQuickQueue(
+  quick: PictureWorker,
+  setPreview: Dispatch<SetStateAction<FlatResult | undefined>>,
+  setProblem: Dispatch<SetStateAction<string | undefined>>,
+) {
+  return useMemo(
+    () =>
+      new NewestOnly<Settings, Outcome<FlatResult>>(
+        ({ cuttable: _, ...settings }) => quick.ask('flatten', { settings, thinnest: false }),
+        (answer) => {
+          if (answer.ok) setPreview(answer.value);
+          setProblem(answer.ok || answer.code === 'stopped' ? undefined : inWords(answer));
+        },
+      ),
+    [quick, setPreview, setProblem],
+  );
 }
 
 /** Three workers on the raster of the picture: a small copy for previews, the whole, and the source as it is shown. */
@@ -115,55 +135,83 @@ function useFlattenWorkers(timer: RefObject<NodeJS.Timeout | undefined>) {
 
 type RunWhole = ReturnType<typeof useRunWhole>;
 
+/** The whole picture flattened, or made cuttable. */
+function useStartWhole(whole: PictureWorker, runWhole: RunWhole, cut: ReturnType<typeof useCuttable>) {
+  const { plan } = usePrintDesk('plan');
+  const { work, took, isMade, forget } = cut;
+  return useCallback(
+    (next: Settings) => {
+      if (!isMade(next)) {
+        whole.stop();
+        forget();
+      }
+      void runWhole(
+        whole,
+        next.cuttable
+          ? pictureWords('useFlatten.makingItCuttable')
+          : pictureWords('useFlatten.flatteningTheWholePicture'),
+        'flatten',
+        (worker, progress) =>
+          next.cuttable ? work(next, progress) : worker.ask('flatten', { settings: next, thinnest: true }, progress),
+        next,
+        plan.flat,
+        (result, labelsSha) => {
+          if (next.cuttable) void took(result as CuttableResult, next, labelsSha);
+        },
+      );
+    },
+    [plan.flat, runWhole, whole, work, took, isMade, forget],
+  );
+}
+
 /** Turning a setting, letting it rest, stopping, and changes by hand. */
 function useFlattenActs(
-  whole: PictureWorker,
-  runWhole: RunWhole,
-  turn: RefObject<number>,
+  {
+    whole,
+    runWhole,
+    cut,
+    turn,
+    timer,
+    queue,
+  }: {
+    readonly whole: PictureWorker;
+    readonly runWhole: RunWhole;
+    readonly cut: ReturnType<typeof useCuttable>;
+    readonly turn: RefObject<number>;
+    readonly timer: RefObject<ReturnType<typeof setTimeout> | undefined>;
+    readonly queue: NewestOnly<Settings, Outcome<FlatResult>>;
+  },
   setWork: Dispatch<SetStateAction<Work>>,
-  setWish: Dispatch<SetStateAction<FlattenSettings | undefined>>,
-  queue: NewestOnly<FlattenSettings, Outcome<FlatResult>>,
-  timer: RefObject<NodeJS.Timeout | undefined>,
+  setWish: Dispatch<SetStateAction<Settings | undefined>>,
   setPreview: Dispatch<SetStateAction<FlatResult | undefined>>,
 ) {
   const { plan } = usePrintDesk('plan');
-  const startWhole = useCallback(
-    (next: FlattenSettings) => {
-      whole.stop();
-      void runWhole(
-        whole,
-        pictureWords('useFlatten.flatteningTheWholePicture'),
-        'flatten',
-        { settings: next, thinnest: true },
-        next,
-        plan.flat,
-      );
-    },
-    [plan.flat, runWhole, whole],
-  );
+  const { isMade, forget } = cut;
+  const startWhole = useStartWhole(whole, runWhole, cut);
 
   const move = useCallback(
-    (next: FlattenSettings) => {
+    (next: Settings) => {
       turn.current++;
-      whole.stop();
+      if (!isMade(next)) whole.stop();
       setWork(undefined);
       setWish(next);
       queue.push(next);
       clearTimeout(timer.current);
       timer.current = setTimeout(() => startWhole(next), REST_MS);
     },
-    [queue, startWhole, whole, setWish, setWork, timer, turn],
+    [queue, startWhole, whole, isMade, setWish, setWork, timer, turn],
   );
 
   const stop = useCallback(() => {
     turn.current++;
     clearTimeout(timer.current);
     whole.stop();
+    forget();
     setWork(undefined);
     setWish(undefined);
     if (plan.flat) setPreview(undefined);
     else queue.push(FIRST_SETTINGS);
-  }, [plan.flat, queue, whole, setPreview, setWish, setWork, timer, turn]);
+  }, [plan.flat, queue, whole, forget, setPreview, setWish, setWork, timer, turn]);
 
   return { move, startWhole, stop };
 }
@@ -179,7 +227,14 @@ function useByHand(whole: PictureWorker, runWhole: RunWhole) {
       const worker = job === 'split' ? whole : desk.sheetWorker;
       if (job === 'split')
         await whole.ask('openLabels', { url: urls.blob(plan.flat.labelsSha), mmPerPx: raster.mmPerPx });
-      await runWhole(worker, BY_HAND[job], job, take as never, plan.flat.settings, plan.flat);
+      await runWhole(
+        worker,
+        BY_HAND[job],
+        job,
+        (one, progress) => one.ask(job, take as never, progress),
+        plan.flat.settings,
+        plan.flat,
+      );
     },
     [desk.sheetWorker, plan.flat, raster, runWhole, urls, whole],
   );
@@ -192,26 +247,27 @@ function useRunWhole(
   setWork: Dispatch<SetStateAction<Work>>,
   setTook: Dispatch<SetStateAction<number | undefined>>,
   setPreview: Dispatch<SetStateAction<FlatResult | undefined>>,
-  setWish: Dispatch<SetStateAction<FlattenSettings | undefined>>,
+  setWish: Dispatch<SetStateAction<Settings | undefined>>,
 ) {
   const desk = usePrintDesk('urls', 'plan', 'change');
   const { urls } = desk;
   /** Runs one job on the whole picture and, when it is still wanted, saves what came of it. */
   const runWhole = useCallback(
-    async <J extends 'flatten' | 'split' | 'merge'>(
+    async (
       worker: PictureWorker,
       words: string,
-      job: J,
-      take: PictureJobs[J]['take'],
-      used: FlattenSettings,
+      job: 'flatten' | 'split' | 'merge',
+      work: (worker: PictureWorker, progress: (share: number) => void) => Promise<Outcome<FlatResult>>,
+      used: Settings,
       before: FlatPlan | null,
+      done: (result: FlatResult, labelsSha: string) => void = () => undefined,
     ) => {
       const mine = ++turn.current;
       setProblem(undefined);
       setWork({ words, share: 0 });
-      const answer = (await worker.ask(job, take, (share) => {
+      const answer = await work(worker, (share) => {
         if (mine === turn.current) setWork({ words, share });
-      })) as Outcome<FlatResult>;
+      });
       if (mine !== turn.current) return;
       if (!answer.ok) {
         setWork(undefined);
@@ -221,6 +277,7 @@ function useRunWhole(
       const stored = await worker.ask('storeLabels', { url: urls.labels });
       if (mine !== turn.current) return;
       if (stored.ok) {
+        done(answer.value, stored.value);
         setTook(answer.value.milliseconds);
         const paperLabD50 = desk.plan.paper.labD50;
         await desk.change({

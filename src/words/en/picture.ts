@@ -34,6 +34,7 @@ export const picture = {
     pictureFile: 'Picture file',
     anotherPicture: 'Another picture',
     chooseAFile: 'Choose a file',
+    openingFlatten: 'the dials are laid out …',
     openingTones: 'the colours are laid out …',
     reading: 'reading {file}',
   },
@@ -50,6 +51,8 @@ export const picture = {
     colourSplitInTwo: 'colour split in two',
     coloursMerged: 'colours merged',
     flatteningTheWholePicture: 'flattening the whole picture',
+    makingItCuttable: 'making it cuttable',
+    workingItOut: 'working out what it costs',
     everythingMergedIntoOne:
       'Everything merged into one colour: no other patch is as large as the smallest island, {minIslandMm2, number, ::.0} mm². Lower it, or plan the picture larger.',
     thePictureIsOne: 'The picture is one colour throughout: there is nothing to cut apart.',

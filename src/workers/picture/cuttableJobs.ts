@@ -19,6 +19,7 @@ import {
   standingFor,
   type Band,
   type CurvePoint,
+  type CutFigures,
   type CuttableMeans,
   type CuttableSettings,
   type LineTold,
@@ -49,7 +50,7 @@ interface Making {
   readonly bands: readonly Band[];
   readonly map: LabelMap;
   /** Of the picture as it was flattened. */
-  readonly before: { readonly hours: number; readonly likeness: number };
+  readonly before: CutFigures;
   lines: readonly LineTold[];
   /** As it is with all the hours it takes. */
   base: Uint8Array | undefined;

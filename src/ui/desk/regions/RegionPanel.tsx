@@ -196,7 +196,9 @@ function RegionActs({
           {shapeWords('region.openAGap')}
         </Button>
       </div>
-      {regions.line && regions.line.use !== 'lasso' && <LineUse key={regions.line.use} regions={regions} />}
+      {regions.line && (regions.line.use === 'split' || regions.line.use === 'gap') && (
+        <LineUse key={regions.line.use} regions={regions} />
+      )}
       <Thickening
         widthMm={widthMm}
         setWidthMm={setWidthMm}

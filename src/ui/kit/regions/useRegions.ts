@@ -8,7 +8,7 @@ import type { SheetCanvasHandle } from '@/ui/kit/SheetCanvas';
 
 /** A line being drawn over the picture, in map pixels, and what it is for. */
 export interface DrawnLine {
-  readonly use: 'split' | 'gap' | 'lasso';
+  readonly use: 'split' | 'gap' | 'lasso' | 'zone';
   readonly pointsPx: readonly number[];
 }
 

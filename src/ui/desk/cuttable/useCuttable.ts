@@ -1,0 +1,136 @@
+'use client';
+import { useCallback, useEffect, useRef, useState, type Dispatch, type RefObject, type SetStateAction } from 'react';
+import { FIRST_CUTTABLE } from '@/core/cuttable/settings';
+import type { Outcome } from '@/core/units';
+import { anchorPx, cutForOf } from '@/derived';
+import type { FlatPlan, Plan } from '@/model';
+import { usePrintDesk } from '@/ui/kit/printContext';
+import { inWords } from '@/words/failures';
+import { pictureWords } from '@/words/picture';
+import {
+  flattenCuttable,
+  type CuttableResult,
+  type CuttableWish,
+  type PictureJobs,
+  type PictureWorker,
+} from '@/workers';
+import type { Work } from '../useFlatten';
+
+export type Settings = FlatPlan['settings'];
+
+/** What was made cuttable last, and for what: known until the page is left or something else is flattened. */
+export interface Made {
+  readonly result: CuttableResult;
+  readonly labelsSha: string;
+  /** All that was asked for but the hours: with the same, other hours are a second's work. */
+  readonly key: string;
+}
+
+/** What a picture is made cuttable for: this print's blocks, tools, order of runs and lettering. */
+function wishOf(plan: Plan, pace: number, settings: Settings): CuttableWish {
+  return {
+    settings: settings.cuttable ?? FIRST_CUTTABLE,
+    cutFor: cutForOf(plan, pace, settings.colourCount),
+    // whatever colour it has now: flattened anew its label is another
+    letteringPx: plan.lettering.map((anchor) => ({ ...anchorPx(anchor, plan), label: -1 })),
+  };
+}
+
+function keyOf(wish: CuttableWish, settings: Settings): string {
+  const all = { ...wish.settings, hours: null, zones: [] };
+  return JSON.stringify([
+    { ...wish, settings: all },
+    { ...settings, cuttable: all },
+  ]);
+}
+
+/** The whole picture made cuttable, or brought within other hours where all else is as it was; and how likeness falls with the hours. */
+export function useCuttable(
+  whole: PictureWorker,
+  source: PictureWorker,
+  made: Made | undefined,
+  setMade: Dispatch<SetStateAction<Made | undefined>>,
+) {
+  const { plan, cuttingPace } = usePrintDesk('plan', 'cuttingPace');
+  const latest = useRef({ plan, cuttingPace, made });
+  latest.current = { plan, cuttingPace, made };
+  const [curve, setCurve] = useState<{ readonly of: string; readonly points: PictureJobs['cuttableCurve']['give'] }>();
+  /** Whether nothing but the hours is asked for anew. */
+  const isMade = useCallback(
+    (settings: Settings) =>
+      settings.cuttable !== undefined &&
+      latest.current.made?.key === keyOf(wishOf(latest.current.plan, latest.current.cuttingPace, settings), settings),
+    [],
+  );
+  const work = useCallback(
+    async (settings: Settings, progress: (share: number) => void): Promise<Outcome<CuttableResult>> => {
+      const { plan: now, cuttingPace: pace } = latest.current;
+      const wish = wishOf(now, pace, settings);
+      if (isMade(settings)) return whole.ask('cuttableWithin', { settings: wish.settings, thinnest: true }, progress);
+      const { cuttable: _, ...flatten } = settings;
+      return flattenCuttable(whole, source, { settings: flatten, wish }, progress);
+    },
+    [whole, source, isMade],
+  );
+  const took = useCallback(
+    async (result: CuttableResult, settings: Settings, labelsSha: string) => {
+      const { plan: now, cuttingPace: pace } = latest.current;
+      const key = keyOf(wishOf(now, pace, settings), settings);
+      setMade({ result, labelsSha, key });
+      const points = await whole.ask('cuttableCurve', null);
+      if (points.ok) setCurve({ of: key, points: points.value });
+    },
+    [whole, setMade],
+  );
+  const forget = useCallback(() => setMade(undefined), [setMade]);
+  return { work, took, isMade, forget, curve: curve?.of === made?.key ? curve?.points : undefined };
+}
+
+/** “Simpler” was asked for before it was known how many hours the picture takes: taken up as soon as it is. */
+function useSimpler(
+  settings: Settings,
+  curve: PictureJobs['cuttableCurve']['give'] | undefined,
+  move: (next: Settings) => void,
+) {
+  const wanted = useRef<number>(undefined);
+  useEffect(() => {
+    const share = wanted.current;
+    if (share === undefined || !curve || !settings.cuttable) return;
+    wanted.current = undefined;
+    move({ ...settings, cuttable: { ...settings.cuttable, hours: Math.round(4 * share * curve[0].hours) / 4 } });
+  }, [curve, settings, move]);
+  return useCallback((share: number) => {
+    wanted.current = share;
+  }, []);
+}
+
+interface Acting {
+  readonly cut: ReturnType<typeof useCuttable>;
+  readonly settings: Settings;
+  readonly turn: RefObject<number>;
+  readonly move: (next: Settings) => void;
+  readonly setWork: Dispatch<SetStateAction<Work>>;
+  readonly setProblem: Dispatch<SetStateAction<string | undefined>>;
+}
+
+/** What can be asked of a picture that is cuttable, or was: simpler, worked out again, and how it was before. */
+export function useCuttableActs({ cut, settings, turn, move, setWork, setProblem }: Acting) {
+  const { plan } = usePrintDesk('plan');
+  const lastCuttable = useRef<Settings['cuttable']>(undefined);
+  if (settings.cuttable) lastCuttable.current = settings.cuttable;
+  const wantSimpler = useSimpler(settings, cut.curve, move);
+  /** What the picture as it is saved costs, once more: nothing is saved. */
+  const workOut = useCallback(async () => {
+    const mine = ++turn.current,
+      words = pictureWords('useFlatten.workingItOut');
+    setWork({ words, share: 0 });
+    const answer = await cut.work(settings, (share) => {
+      if (mine === turn.current) setWork({ words, share });
+    });
+    if (mine !== turn.current) return;
+    setWork(undefined);
+    if (answer.ok && plan.flat) void cut.took(answer.value, settings, plan.flat.labelsSha);
+    else if (!answer.ok && answer.code !== 'stopped') setProblem(inWords(answer));
+  }, [cut, settings, plan.flat, turn, setWork, setProblem]);
+  return { wantSimpler, workOut, lastCuttable: lastCuttable.current };
+}
