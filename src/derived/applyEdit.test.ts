@@ -94,6 +94,7 @@ const ONE_OF_EACH: readonly PlanEdit[] = [
   { kind: 'mask-set', maskId: 'mask-1', part: { note: 'sky' } },
   { kind: 'mask-removed', maskId: 'mask-1' },
   { kind: 'finding-kept', key: 'ridge 3 4' },
+  { kind: 'findings-kept', keys: ['gap 1 2', 'gap 5 6'] },
   { kind: 'tools-set', toolsMm: [1, 4] },
   { kind: 'roller-set', part: { soft: true } },
   { kind: 'transfer-set', part: { spares: 5 } },

@@ -152,6 +152,10 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
     return masks ? { ...plan, masks } : gone(phrase('applyEdit.theMask'));
   },
   'mask-removed': (plan, { maskId }) => ({ ...plan, masks: plan.masks.filter((mask) => mask.id !== maskId) }),
+  'findings-kept': (plan, { keys }) => ({
+    ...plan,
+    kept: [...plan.kept.filter((known) => !keys.includes(known)), ...new Set(keys)],
+  }),
   'finding-kept': (plan, { key }) => ({ ...plan, kept: [...plan.kept.filter((known) => known !== key), key] }),
   'tools-set': (plan, { toolsMm }) => ({ ...plan, toolsMm }),
   'roller-set': (plan, { part }) => ({ ...plan, roller: { ...plan.roller, ...part } }),

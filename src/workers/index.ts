@@ -5,6 +5,7 @@ export {
   type CuttableResult,
   type CuttableWish,
   type LineShown,
+  type MendEdit,
   type FlatResult,
   type IslandInfo,
   type IslandDetail,

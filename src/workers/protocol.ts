@@ -72,6 +72,8 @@ export interface MapCopy {
 /** What can be touched by roller or paper is outlined, mm. `milliseconds`: from the cached measure. */
 export interface StageFindings extends StageVerdict {
   readonly riskOutlinesMm: readonly (readonly number[])[];
+  /** The part of the sheet each finding lies in. */
+  readonly partOf: readonly number[];
   readonly milliseconds: number;
 }
 
@@ -81,6 +83,16 @@ export interface CuttableWish {
   readonly cutFor: CutFor;
   /** Islands that are lettering stay as they are. */
   readonly letteringPx: readonly AnchorPx[];
+}
+
+/** Places of the cutting check that are mended together; those that are kept as they are stay. */
+export interface MendEdit {
+  readonly kind: 'mend';
+  readonly boxesPx: readonly Box[];
+  readonly keptPx: readonly Box[];
+  readonly letteringPx: readonly AnchorPx[];
+  readonly cutFor: CutFor;
+  readonly coloursLabD50: readonly Lab[];
 }
 
 /** A thin line of the picture, along its middle, and what became of it. */
@@ -148,7 +160,12 @@ export interface PictureJobs {
   split: { take: { label: number; coloursLabD50: readonly Lab[]; settings: FlattenSettings }; give: FlatResult };
   merge: { take: { from: number; into: number; coloursLabD50: readonly Lab[] }; give: FlatResult };
   /** Changes islands in the map itself. `milliseconds` is the change alone. */
-  edit: { take: RegionEdit; give: EditDone & { milliseconds: number } };
+  edit: { take: RegionEdit | MendEdit; give: EditDone & { milliseconds: number } };
+  /** What a mending would change, and how many of the places it would leave; nothing is changed. */
+  mendPreview: {
+    take: MendEdit;
+    give: { readonly outlinesMm: readonly (readonly number[])[]; readonly changedMm2: number; readonly left: number };
+  };
   /** A copy for another worker: of the map, to be measured and stored, or of the print map. */
   snapshot: { take: { of: 'labels' | 'sheet' }; give: MapCopy };
   /** Takes a map that was made here as the present one. */

@@ -10,7 +10,7 @@ import {
   type LabelMap,
   type MiddleLines,
 } from '../geometry';
-import type { Likeness } from '../picture';
+import type { LabelCosts } from '../picture';
 import { giveAway } from './grow';
 import { around, boxOfPixels, changeable, costOf, mendPlace, type Kept } from './mend';
 import { cutOut, inWhole, layBack, type Patch } from './patch';
@@ -97,7 +97,7 @@ export function cureAll(map: LabelMap, means: CureMeans, rows: Rows = { top: 0, 
   return cureRounds(map, places, means, rows);
 }
 
-/** The same for what the check finds in and near some boxes only. */
+/** The same for what the check finds in and near some boxes only; with `within`, only for places that lie there with some pixel. */
 export function cureNear(map: LabelMap, boxes: readonly Box[], means: CureMeans): Box[] {
   const checker = new Checker(means.standing, means.limits);
   return cureRounds(map, placesNear(map, boxes, checker, means), means, { top: 0, low: map.height });
@@ -139,12 +139,18 @@ function nameOf({ set, complement, pixels }: ThinPlace): string {
 }
 
 /** Places in and near boxes, each once. */
-function placesNear(map: LabelMap, boxes: readonly Box[], checker: Checker, { standing }: CureMeans): ThinPlace[] {
+function placesNear(
+  map: LabelMap,
+  boxes: readonly Box[],
+  checker: Checker,
+  { standing, within }: CureMeans,
+): ThinPlace[] {
   const found = new Map<string, ThinPlace>();
   for (const box of boxes) {
     const patch = cutOut(map, box, 8 * standing.widestPx);
     for (const { set, complement, pixels } of checker.places(patch)) {
       const whole = pixels.map((i) => inWhole(patch, i));
+      if (within && !whole.some((i) => hasPixel(within, i % map.width, Math.floor(i / map.width)))) continue;
       const place = { set, complement, pixels: whole };
       found.set(nameOf(place), place);
     }
@@ -153,10 +159,12 @@ function placesNear(map: LabelMap, boxes: readonly Box[], checker: Checker, { st
 }
 
 export interface CureMeans {
-  readonly likeness: Likeness;
+  readonly likeness: LabelCosts;
   readonly standing: Standing;
   readonly limits: CheckLimits;
   readonly kept?: Kept;
+  /** Places that lie elsewhere are left alone. */
+  readonly within?: BitMask;
 }
 
 function curePlace(

@@ -2,9 +2,18 @@ import fc from 'fast-check';
 import { DEFAULT_ROLLER, DEFAULT_TOOLS_MM, findingsOf, materialById, StageMeter, type BlockMaterial } from '../cutting';
 import { srgb8FromLabD50, type Lab } from '../colour';
 import { emptyMask, fillSpan, hasPixel, labelSet, type BitMask, type ColourRaster, type LabelMap } from '../geometry';
-import { Likeness } from '../picture';
+import { costsOfLabels, Likeness } from '../picture';
 import { randomStream } from '../random/random';
-import { Budget, cutWorkOf, labelBits, LINE_SETTINGS, makeCuttable, Standing, type CuttableMeans } from './index';
+import {
+  Budget,
+  cutWorkOf,
+  labelBits,
+  LINE_SETTINGS,
+  makeCuttable,
+  mendPlaces,
+  Standing,
+  type CuttableMeans,
+} from './index';
 
 const MM_PER_PX = 0.1;
 const COLOURS: readonly Lab[] = [
@@ -246,5 +255,33 @@ test('only what lies in a zone is given away, or only what lies outside', () => 
         else there++;
       }
     expect(here).toBeGreaterThan(10 * there);
+  }
+});
+
+test('places the check has found are mended together, and nothing is changed far from them', () => {
+  for (const seed of [21, 22, 23]) {
+    const map = drawing(seed, 320, 260, 30),
+      before = found(map);
+    expect(before.length).toBeGreaterThan(3);
+    const made = { ...map, labels: map.labels.slice() },
+      means = meansFor(painted(map, seed), {});
+    const boxes = before.map(({ boxMm: { x0, y0, x1, y1 } }) => ({
+      ...{ x0: x0 / MM_PER_PX, y0: y0 / MM_PER_PX, x1: x1 / MM_PER_PX, y1: y1 / MM_PER_PX },
+    }));
+    const left = mendPlaces(made, boxes, {
+      ...means,
+      likeness: costsOfLabels(map, COLOURS),
+      leastIslandPx: Math.ceil(materialById('lino').looseMm2 / MM_PER_PX ** 2),
+    });
+    expect(left).toEqual([]);
+    expect(found(made)).toEqual([]);
+    let far = 0;
+    for (let i = 0; i < made.labels.length; i++) {
+      if (made.labels[i] === map.labels[i]) continue;
+      const x = i % 320,
+        y = Math.floor(i / 320);
+      if (!boxes.some((b) => x >= b.x0 - 25 && x < b.x1 + 25 && y >= b.y0 - 25 && y < b.y1 + 25)) far++;
+    }
+    expect(far).toBe(0);
   }
 });

@@ -1,5 +1,5 @@
 import type { BitMask } from '../geometry';
-import type { Likeness } from '../picture';
+import type { LabelCosts } from '../picture';
 import { inWhole, NOBODY, type Patch } from './patch';
 import type { LabelBits } from './standing';
 
@@ -59,7 +59,7 @@ class Votes {
   }
 
   /** The label spoken for most, less what it costs in likeness. */
-  best(i: number, likeness: Likeness): number {
+  best(i: number, likeness: LabelCosts): number {
     const row = likeness.rowOf(inWhole(this.patch, i));
     let best = 0,
       most = -1e9;
@@ -80,7 +80,7 @@ class Votes {
  * is most like the picture there. All of a ring at once, so that no order shows. `allowed`: only to these colours. Pixels that nobody
  * allowed lies beside stay what they were. Changes the patch.
  */
-export function giveAway(patch: Patch, likeness: Likeness, pixels: ArrayLike<number>, allowed: LabelBits = -1): void {
+export function giveAway(patch: Patch, likeness: LabelCosts, pixels: ArrayLike<number>, allowed: LabelBits = -1): void {
   const { labels } = patch,
     before = new Uint8Array(pixels.length),
     votes = new Votes(patch, allowed);

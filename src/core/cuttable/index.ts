@@ -22,3 +22,4 @@ export { type CutFor, stagesFor } from './cutFor';
 export { type CutFigures, figuresOf, meansFor, standingFor } from './wish';
 export { cutWorkOf } from './work';
 export { Budget, type CurvePoint } from './budget';
+export { mendPlaces } from './mendPlaces';

@@ -1,5 +1,5 @@
 import type { BitMask, Box, LabelMap } from '../geometry';
-import type { Likeness } from '../picture';
+import type { LabelCosts } from '../picture';
 import { giveAway, pixelsOf } from './grow';
 import { cutOut, inWhole, layBack, type Patch } from './patch';
 import { emptyMask, hasPixel } from '../geometry';
@@ -89,7 +89,7 @@ export function isKept(patch: Patch, kept: Kept, i: number): boolean {
 }
 
 /** What changes cost, in quarters of a ΔE summed over pixels: new less old. */
-export function costOf(patch: Patch, before: Uint8Array, likeness: Likeness): number {
+export function costOf(patch: Patch, before: Uint8Array, likeness: LabelCosts): number {
   let sum = 0;
   for (let i = 0; i < before.length; i++) {
     const was = before[i],
@@ -102,14 +102,14 @@ export function costOf(patch: Patch, before: Uint8Array, likeness: Likeness): nu
 }
 
 /** Opens the map in all its sets at once: what is too narrow goes to its neighbours, halves meet in the middle. */
-export function openAll(map: Patch, likeness: Likeness, standing: Standing, kept: Kept): void {
+export function openAll(map: Patch, likeness: LabelCosts, standing: Standing, kept: Kept): void {
   const left = standing.left(map);
   if (kept) for (let w = 0; w < left.words.length; w++) left.words[w] &= ~kept.words[w];
   giveAway(map, likeness, pixelsOf(left));
 }
 
 /** Opens the map, then mends each place that is still too narrow by cutting it off or filling it up, whichever is more like the picture. */
-export function mend(map: LabelMap, whole: Patch, likeness: Likeness, standing: Standing, kept: Kept): void {
+export function mend(map: LabelMap, whole: Patch, likeness: LabelCosts, standing: Standing, kept: Kept): void {
   openAll(whole, likeness, standing, kept);
   const thin = standing.thin(map);
   for (const place of placesOf(thin)) {
@@ -123,7 +123,7 @@ export function mendPlace(
   patch: Patch,
   place: readonly number[],
   reach: number,
-  { likeness, standing, kept }: { readonly likeness: Likeness; readonly standing: Standing; readonly kept?: Kept },
+  { likeness, standing, kept }: { readonly likeness: LabelCosts; readonly standing: Standing; readonly kept?: Kept },
 ): boolean {
   const near = around(patch, place, reach);
   let changed = false,
@@ -159,7 +159,7 @@ function cutOrFill(
   patch: Patch,
   near: BitMask,
   { set, complement, left, onlyCut }: Side,
-  likeness: Likeness,
+  likeness: LabelCosts,
   kept: Kept,
 ): boolean {
   const here = complement ? ~set : set;

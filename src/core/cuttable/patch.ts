@@ -16,10 +16,10 @@ export function wholePatch(map: LabelMap): Patch {
 
 /** A box of the whole, grown by `px` as far as there is map, as a copy. */
 export function cutOut(map: LabelMap, box: Box, px: number): Patch {
-  const x0 = Math.max(0, box.x0 - px),
-    y0 = Math.max(0, box.y0 - px),
-    x1 = Math.min(map.width, box.x1 + px),
-    y1 = Math.min(map.height, box.y1 + px);
+  const x0 = Math.max(0, Math.floor(box.x0) - px),
+    y0 = Math.max(0, Math.floor(box.y0) - px),
+    x1 = Math.min(map.width, Math.ceil(box.x1) + px),
+    y1 = Math.min(map.height, Math.ceil(box.y1) + px);
   const width = x1 - x0,
     height = y1 - y0,
     labels = new Uint8Array(width * height);

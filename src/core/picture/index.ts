@@ -1,5 +1,19 @@
-export { type FlattenSettings, type ToneGroup, type ToneSettings, FIRST_TONES, FLATTEN_LIMITS, TONE_GROUPS } from './settings';
-export { type FlatPicture, type FlatSteps, checkFlattenSettings, flattenPicture, flattenSteps, onlyUsed } from './flatten';
+export {
+  type FlattenSettings,
+  type ToneGroup,
+  type ToneSettings,
+  FIRST_TONES,
+  FLATTEN_LIMITS,
+  TONE_GROUPS,
+} from './settings';
+export {
+  type FlatPicture,
+  type FlatSteps,
+  checkFlattenSettings,
+  flattenPicture,
+  flattenSteps,
+  onlyUsed,
+} from './flatten';
 export { mergeColours, splitColour } from './edit';
 export { type FlatColourFigures, measureFlatColours, THIN_AREA_MM2 } from './measure';
 export { colourCells } from './histogram';
@@ -8,4 +22,4 @@ export { quantise } from './quantise';
 export { majorityFilter, MAX_RADIUS_PX } from './majority';
 export { mergeSmallIslands } from './mergeSmall';
 export { editRegions, type RegionEdit, type EditDone } from './regionEdit';
-export { Likeness, COST_PER_DELTA_E } from './likeness';
+export { type LabelCosts, Likeness, COST_PER_DELTA_E, costsOfLabels } from './likeness';

@@ -1,5 +1,5 @@
 import { deltaE2000, labD50FromSrgb8, type Lab } from '../colour';
-import type { ColourRaster } from '../geometry';
+import type { ColourRaster, LabelMap } from '../geometry';
 import { wordsOf } from './histogram';
 
 /** Five bits a channel: nearer than that no two pixels need be told apart. */
@@ -8,8 +8,30 @@ const CELLS = 1 << 15;
 export const COST_PER_DELTA_E = 4;
 const MOST = 255;
 
+/** What it costs to give a pixel a label, in quarters of a ΔE00, 0–255. */
+export interface LabelCosts {
+  /** How many labels there are. */
+  readonly count: number;
+  readonly table: Uint8Array;
+  /** Where the costs of pixel i begin in `table`, one for each label. */
+  rowOf(i: number): number;
+}
+
+/** Where there is no picture at hand: what a pixel would be unlike the flat colour it has. */
+export function costsOfLabels({ labels }: LabelMap, coloursLabD50: readonly Lab[]): LabelCosts {
+  const count = coloursLabD50.length,
+    before = labels.slice();
+  const table = Uint8Array.from({ length: count * count }, (_, k) =>
+    Math.min(
+      MOST,
+      Math.round(COST_PER_DELTA_E * deltaE2000(coloursLabD50[Math.floor(k / count)], coloursLabD50[k % count])),
+    ),
+  );
+  return { count, table, rowOf: (i) => before[i] * count };
+}
+
 /** How unlike the picture a pixel would be in each flat colour: ΔE00 × 4, 0–255; worked out for a cell of colours when it is first asked for. */
-export class Likeness {
+export class Likeness implements LabelCosts {
   readonly words: Uint32Array;
   private readonly costs: Uint8Array;
   private readonly known = new Uint8Array(CELLS);

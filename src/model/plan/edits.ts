@@ -181,6 +181,7 @@ const EDITS = {
   'mask-set': record({ kind: kind('mask-set'), maskId: id(), part: mask.omit(['id']).partial() }),
   'mask-removed': record({ kind: kind('mask-removed'), maskId: id() }),
   'finding-kept': record({ kind: kind('finding-kept'), key: string().required().max(60) }),
+  'findings-kept': record({ kind: kind('findings-kept'), keys: list(string().required().max(60), 2000).min(1) }),
   'tools-set': record({ kind: kind('tools-set'), toolsMm: tools }),
   'roller-set': record({ kind: kind('roller-set'), part: roller.partial() }),
   'transfer-set': record({ kind: kind('transfer-set'), part: transfer.partial() }),

@@ -21,7 +21,7 @@ import type { LengthUnit, Outcome } from '@/core/units';
 import type { PlanLooks, PrintSheet, Progress } from '@/derived';
 import type { SaveStatus } from '@/session';
 import type { WorkshopDesk } from './workshopDesk';
-import type { IslandInfo, LayersWorker, PictureWorker, StageWorkers } from '@/workers';
+import type { MendEdit, IslandInfo, LayersWorker, PictureWorker, StageWorkers } from '@/workers';
 
 /** Where things are, as addresses the server answers. */
 export interface PrintUrls {
@@ -112,7 +112,7 @@ export interface PrintDesk {
   readonly island: IslandInfo | undefined;
   readonly chooseIsland: (island: IslandInfo | undefined) => void;
   /** Changes islands of the picture: painted at once, saved behind. */
-  readonly reshape: (edit: RegionEdit) => Promise<Outcome<EditDone>>;
+  readonly reshape: (edit: RegionEdit | MendEdit) => Promise<Outcome<EditDone>>;
   /** What is done about a slip, by its answer. */
   readonly answerSlip: (slipId: string, answer: SlipAnswer) => Promise<Outcome<undefined>>;
   /** Scores of rehearsals on the sample prints, newest first. */

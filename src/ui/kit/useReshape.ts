@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useRef } from 'react';
 import type { EditDone, RegionEdit } from '@/core/picture';
 import { success, type Outcome } from '@/core/units';
 import type { Plan, PlanEdit } from '@/model';
-import { PictureWorker } from '@/workers';
+import { PictureWorker, type MendEdit } from '@/workers';
 import { flatFromResult } from './flatFromResult';
 import type { PrintUrls } from './printContext';
 import type { SheetDesk } from './useSheetWorker';
@@ -20,13 +20,13 @@ export function useReshape(
   desk: SheetDesk,
   urls: PrintUrls,
   changeAfter: ChangeAfter,
-): (edit: RegionEdit) => Promise<Outcome<EditDone>> {
+): (edit: RegionEdit | MendEdit) => Promise<Outcome<EditDone>> {
   const keeper = useMemo(() => new PictureWorker(), []);
   useEffect(() => () => keeper.stop(), [keeper]);
   const present = useRef(desk);
   present.current = desk;
   return useCallback(
-    async (edit: RegionEdit) => {
+    async (edit: RegionEdit | MendEdit) => {
       const done = await present.current.sheetWorker.ask('edit', edit);
       if (!done.ok) return done;
       // the picture is painted first; only then is it copied for keeping

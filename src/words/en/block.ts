@@ -95,7 +95,23 @@ export const block = {
     upright: 'upright ↕',
     toolsWidths: 'Tools, widths',
   },
+  mending: {
+    mending: 'Places mended together',
+    heading: 'Mend {of}',
+    looking: '{places, plural, one {# place is} other {# places are}} tried …',
+    would:
+      '{places, plural, one {# place} other {# places}}: {area} change hands{left, plural, =0 {, and nothing is left to decide there} one {; # place is left} other {; # places are left}}. Drawn on the block.',
+    take: 'Mend them',
+    letGo: 'Let go',
+    all: 'mend all {places, number}',
+    keepAll: 'keep all here',
+    allOfStage: 'all places of this stage',
+    allOfPrint: 'all places of all stages',
+    everything: 'Mend all places',
+    everywhere: 'Mend all stages',
+  },
   findingKind: {
+    ofColour: '{places, number} in {colour}',
     wantedSo: '· {wanted, number} wanted so',
     andMoreAllRinged: 'and {places, number} more, all ringed on the block.',
     showMore: 'Show more',

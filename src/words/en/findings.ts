@@ -12,6 +12,8 @@ export const findings = {
   'no-neighbour': 'This island fills the whole sheet, so there is nothing to merge it into.',
   'line-short': 'The line does not cross the island from edge to edge. Draw it from outside to outside.',
   'line-outside': 'The line lies outside the island. Draw it across the island.',
+  'nothing-mended':
+    'Nothing could be mended here: what is kept as it is, or lettering, stands in the way. Change it by hand.',
   'wide-enough': 'Nothing here is thinner than that.',
   'too-many-colours': 'More than twelve colours meet here. Smooth a smaller island.',
   'smooth-already': 'This edge is smooth already at that radius.',

@@ -13,6 +13,7 @@ import { failure, failureSaid } from '@/core/units';
 import { decodeLabelMap, encodeLabelMap } from '@/model';
 import { type FlatResult, type PictureJobs } from '../protocol';
 import { JobFailed, type Handlers } from '../serve';
+import { mended } from './mending';
 import { setMap, takePrintMap, forgetShapes, allIslands, opened, sheetMap, held } from './holder';
 
 export const flatJobs = {
@@ -79,7 +80,7 @@ export const flatJobs = {
     const here = opened(held.map);
     const islands = allIslands();
     const started = performance.now();
-    const done = editRegions(here, islands, edit);
+    const done = edit.kind === 'mend' ? mended(here, edit) : editRegions(here, islands, edit);
     if (!done.ok) throw new JobFailed(done);
     const milliseconds = performance.now() - started;
     forgetShapes();

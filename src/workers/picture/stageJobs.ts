@@ -74,7 +74,12 @@ export const stageJobs = {
       eachPointOf(arcs, ring, (x, y) => points.push(x * measure.ground.cellMm, y * measure.ground.cellMm));
       return points;
     });
-    return { ...verdict, riskOutlinesMm, milliseconds: performance.now() - started };
+    const sheet = sheetMap(),
+      at = (mm: number, most: number) => Math.max(0, Math.min(most - 1, Math.floor(mm / held.mapMmPerPx)));
+    const partOf = verdict.findings.map(
+      ({ xMm, yMm }) => sheet.labels[at(yMm, sheet.height) * sheet.width + at(xMm, sheet.width)],
+    );
+    return { ...verdict, riskOutlinesMm, partOf, milliseconds: performance.now() - started };
   },
   maskOutlines({ standing, region, covers, growMm }) {
     const sheet = sheetMap();

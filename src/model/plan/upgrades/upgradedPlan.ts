@@ -37,8 +37,7 @@ export function upgradedPlan(stored: unknown): unknown {
   if (plan.version === 5) return upgradedPlan(fromFive(plan));
   if (plan.version === 6) return upgradedPlan({ ...plan, version: 7, uses: [], frozenAt: null });
   if (plan.version === 7) return upgradedPlan(fromSeven(plan));
-  if (plan.version === 8)
-    return upgradedPlan({ ...plan, version: 9, sheets: { ...plan.sheets, progressiveSets: 0 } });
+  if (plan.version === 8) return upgradedPlan({ ...plan, version: 9, sheets: { ...plan.sheets, progressiveSets: 0 } });
   if (plan.version === 9) return { ...plan, version: 10 };
   return stored;
 }

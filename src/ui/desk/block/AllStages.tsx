@@ -4,7 +4,8 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import clsx from 'clsx';
 import { useEffect, useMemo, useState } from 'react';
-import { blocksOfRun, inkNamesOf, keyOfFinding } from '@/derived';
+import { blocksOfRun, inkNamesOf, keyOfFinding, shapesOpen } from '@/derived';
+import { canBeMended, type Mending } from './useMending';
 import { labelStatesOf } from '@/ui/kit/blockStates';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
@@ -14,7 +15,7 @@ import { cutSettings } from './useStageCheck';
 import { blockWords } from '@/words/block';
 
 /** Every stage of the print looked over together: where the trouble lies, before anything is cut. */
-export function AllStages({ run, toolsMm }: { run: number; toolsMm: readonly number[] }) {
+export function AllStages({ run, toolsMm, mending }: { run: number; toolsMm: readonly number[]; mending: Mending }) {
   const { on, setOn, found, problem, stages } = useAllStages(toolsMm);
   const done = found.filter(Boolean).length;
   if (stages < 2) return null;
@@ -47,7 +48,25 @@ export function AllStages({ run, toolsMm }: { run: number; toolsMm: readonly num
         </p>
       )}
       {on && <StageList run={run} found={found} />}
+      {on && done === stages && <MendAllStages found={found} mending={mending} />}
     </section>
+  );
+}
+
+/** What shapes can mend of all stages, at once. */
+function MendAllStages({ found, mending }: { found: readonly (StageFindings | undefined)[]; mending: Mending }) {
+  const { plan, progress } = usePrintDesk('plan', 'progress');
+  const all = found.flatMap((stage) => stage?.findings ?? []);
+  const open = all.filter((f) => canBeMended(f) && !plan.kept.includes(keyOfFinding(f)));
+  if (open.length === 0 || !shapesOpen(plan, progress)) return null;
+  return (
+    <Button
+      size="small"
+      className={kit.above6}
+      onClick={() => void mending.look(open, blockWords('mending.allOfPrint'), all)}
+    >
+      {blockWords('mending.everywhere')}
+    </Button>
   );
 }
 

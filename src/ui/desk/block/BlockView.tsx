@@ -15,6 +15,7 @@ import { blockStyles, labelStatesOf, type LabelState } from '@/ui/kit/blockState
 import { RegionOverlay } from '@/ui/kit/regions/RegionOverlay';
 import { useRegions, type Regions } from '@/ui/kit/regions/useRegions';
 import { CheckPanel } from './CheckPanel';
+import { useMending } from './useMending';
 import { useStageCheck } from './useStageCheck';
 import { useKeys } from '../../kit/keys';
 import clsx from 'clsx';
@@ -98,6 +99,7 @@ function useBlockView() {
     : { block: plan.blocks[0], index: 0 };
   const toolsMm = toolsTried ?? plan.toolsMm;
   const { check, found, settings } = useStageCheck(states, run, leaf === 'check', block, toolsMm);
+  const mending = useMending(regions, toolsMm);
   useKeys('m', blockWords('block.mirroredForTheBlock'), () => setMirrored((m) => !m));
   const { letGo, step } = regions;
   useKeys('escape', blockWords('block.letTheIslandGo'), () => {
@@ -109,7 +111,7 @@ function useBlockView() {
   const styles = useMemo(() => (current ? blockStyles(current, sheet.parts.length) : []), [current, sheet]);
   const { paint, pick } = useBlockPaint(styles, regions);
   return {
-    ...{ run, labels: current, block, blockIndex, regions, check, found, settings, toolsMm, paint, pick },
+    ...{ mending, run, labels: current, block, blockIndex, regions, check, found, settings, toolsMm, paint, pick },
     ...{ mirrored, setMirrored, leaf, setLeaf, picked, maskOutlines, setMaskOutlines },
     onPick: setPicked,
     onTools: setToolsTried,
@@ -190,7 +192,16 @@ function BlockSide(desk: BlockDesk) {
   );
 }
 
-function BlockMarks({ leaf, found, picked, mm, open, maskOutlines, regions }: BlockMapProps & { readonly mm: number }) {
+function BlockMarks({
+  leaf,
+  found,
+  picked,
+  mm,
+  open,
+  maskOutlines,
+  regions,
+  mending,
+}: BlockMapProps & { readonly mm: number }) {
   return (
     <>
       {leaf === 'check' && found && (
@@ -217,6 +228,14 @@ function BlockMarks({ leaf, found, picked, mm, open, maskOutlines, regions }: Bl
             ),
         )}
       {leaf === 'check' && picked?.kind === 'chatter' && <Mark finding={picked} picked mm={mm} />}
+      {leaf === 'check' && mending.preview && (
+        <path
+          className={kit.islandLine}
+          d={pathOfMm(mending.preview.outlinesMm)}
+          fillRule="evenodd"
+          data-testid="would-change"
+        />
+      )}
       {leaf === 'masks' && maskOutlines && (
         <path className={kit.maskArea} d={pathOfMm(maskOutlines)} fillRule="evenodd" />
       )}

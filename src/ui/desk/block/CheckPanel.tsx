@@ -1,5 +1,9 @@
 'use client';
+import Button from '@mui/material/Button';
 import { cuttingHours } from '@/core/cutting';
+import { keyOfFinding, shapesOpen } from '@/derived';
+import { MendingPanel } from './MendingPanel';
+import { canBeMended, type Mending } from './useMending';
 import { formatLength, trimNumber } from '@/core/units';
 import type { StageFindings } from '@/workers';
 import { Cautions } from '../../kit/Cautions';
@@ -39,9 +43,11 @@ export function CheckPanel(props: CheckProps) {
           </p>
         )}
       </section>
-      <AllStages run={run} toolsMm={props.toolsMm} />
+      <AllStages run={run} toolsMm={props.toolsMm} mending={props.mending} />
+      <MendingPanel mending={props.mending} />
       <section>
         <h2>{found ? verdict(found, plan.kept) : blockWords('check.lookingOverTheBlock')}</h2>
+        {found && <MendAll found={found} mending={props.mending} />}
         {found && FINDING_ORDER.map((kind) => <Kind key={kind} kind={kind} {...props} found={found} />)}
         {found && found.margin.clearedEdgeMm > 1 && (
           <p className={clsx(kit.note, kit.above6)}>
@@ -71,6 +77,22 @@ export function CheckPanel(props: CheckProps) {
       <ToTheBench run={run} />
       <Cautions place="cut" />
     </>
+  );
+}
+
+/** All places of the stage that shapes can mend, at once. */
+function MendAll({ found, mending }: { found: StageFindings; mending: Mending }) {
+  const { plan, progress } = usePrintDesk('plan', 'progress');
+  const open = found.findings.filter((f) => canBeMended(f) && !plan.kept.includes(keyOfFinding(f)));
+  if (open.length < 2 || !shapesOpen(plan, progress)) return null;
+  return (
+    <Button
+      size="small"
+      className={kit.above6}
+      onClick={() => void mending.look(open, blockWords('mending.allOfStage'), found.findings)}
+    >
+      {blockWords('mending.everything')}
+    </Button>
   );
 }
 

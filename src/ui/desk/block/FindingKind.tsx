@@ -9,62 +9,122 @@ import { keyOfFinding, shapesOpen } from '@/derived';
 import type { StageFindings } from '@/workers';
 import { usePrintDesk } from '../../kit/printContext';
 import type { LabelState } from '@/ui/kit/blockStates';
+import { Swatch } from '@/ui/kit/Swatch';
 import type { Regions } from '@/ui/kit/regions/useRegions';
 import { curesOf, figureOf, placesOfKind, reasonOf, type Cure } from './findingWords';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './CheckPanel.module.css';
+import { canBeMended } from './useMending';
 import type { CheckProps } from './checkProps';
 import { blockWords } from '@/words/block';
 
-const LISTED = 5;
+const LISTED = 3;
 
-export function Kind({
-  kind,
-  found,
-  settings,
-  labels,
-  picked,
-  onPick,
-  regions,
-  run,
-}: CheckProps & { kind: FindingKind; found: StageFindings }) {
-  const { plan } = usePrintDesk('plan');
-  const all = found.findings.filter((f) => f.kind === kind);
-  const places = all.filter((f) => !plan.kept.includes(keyOfFinding(f)));
+/** Findings of one kind, by the colour they lie in: the largest group first. */
+export function Kind(props: CheckProps & { kind: FindingKind; found: StageFindings }) {
+  const { kind, found } = props;
+  const { plan, sheet } = usePrintDesk('plan', 'sheet');
+  const all = found.findings
+    .map((finding, i) => ({ finding, label: sheet.parts[found.partOf[i]]?.label ?? 0 }))
+    .filter(({ finding }) => finding.kind === kind);
+  const places = all.filter(({ finding }) => !plan.kept.includes(keyOfFinding(finding)));
   const wanted = all.length - places.length;
-  const [shown, setShown] = useState(LISTED);
-  const mmPerPx = plan.picture!.raster.mmPerPx;
-  const cure = useCure(onPick, run, labels, mmPerPx, regions);
   if (all.length === 0) return null;
+  const labels = [...new Set(places.map(({ label }) => label))];
+  const groups = labels
+    .map((label) => ({ label, findings: places.filter((place) => place.label === label).map((p) => p.finding) }))
+    .sort((a, b) => b.findings.length - a.findings.length || a.label - b.label);
   return (
     <div className={kit.above8}>
       <p className={clsx((kind === 'ridge' || kind === 'loose') && kit.madder)}>
         <KindSign kind={kind} /> {placesOfKind(kind, places.length)}
         {wanted > 0 && <span className={kit.quiet}> {blockWords('findingKind.wantedSo', { wanted })}</span>}
       </p>
-      {places.slice(0, shown).map((finding) => {
-        const on = picked !== undefined && keyOfFinding(picked) === keyOfFinding(finding);
-        return (
-          <FindingRow
-            key={keyOfFinding(finding)}
-            finding={finding}
-            on={on}
-            onPick={onPick}
-            settings={settings}
-            cure={cure}
-          />
-        );
-      })}
-      {places.length > shown && (
+      {groups.map((group) => (
+        <Group key={group.label} {...props} {...group} />
+      ))}
+    </div>
+  );
+}
+
+interface GroupProps extends CheckProps {
+  readonly kind: FindingKind;
+  readonly found: StageFindings;
+  readonly label: number;
+  readonly findings: readonly Finding[];
+}
+
+/** Places of one kind in one colour, decided together or one by one. */
+function Group({ kind, found, label, findings, settings, labels, picked, onPick, regions, run, mending }: GroupProps) {
+  const { plan } = usePrintDesk('plan');
+  const [shown, setShown] = useState(LISTED);
+  const cure = useCure(onPick, run, labels, plan.picture!.raster.mmPerPx, regions);
+  const colour = plan.flat!.colours[label],
+    words = blockWords('findingKind.ofColour', { places: findings.length, colour: colour.name });
+  return (
+    <div className={css.group}>
+      <p className={kit.small}>
+        <Swatch lab={colour.wantedLabD50} /> {words}
+        {findings.length > 1 && <GroupActs {...{ kind, findings, found, mending, colour: colour.name }} />}
+      </p>
+      {findings.slice(0, shown).map((finding) => (
+        <FindingRow
+          key={keyOfFinding(finding)}
+          finding={finding}
+          on={picked !== undefined && keyOfFinding(picked) === keyOfFinding(finding)}
+          onPick={onPick}
+          settings={settings}
+          cure={cure}
+        />
+      ))}
+      {findings.length > shown && (
         <p className={kit.note}>
-          {blockWords('findingKind.andMoreAllRinged', { places: places.length - shown })}{' '}
+          {blockWords('findingKind.andMoreAllRinged', { places: findings.length - shown })}{' '}
           <button type="button" className={kit.link} onClick={() => setShown((n) => n + 20)}>
             {blockWords('findingKind.showMore')}
           </button>
         </p>
       )}
     </div>
+  );
+}
+
+interface GroupActsProps extends Pick<GroupProps, 'kind' | 'found' | 'findings' | 'mending'> {
+  readonly colour: string;
+}
+
+/** Mend all of a group, or keep them all. */
+function GroupActs({ kind, found, findings, mending, colour }: GroupActsProps) {
+  const { plan, progress, change } = usePrintDesk('plan', 'progress', 'change');
+  const of = `${placesOfKind(kind, findings.length)}, ${colour}`,
+    mendAll = blockWords('mending.all', { places: findings.length }),
+    keepAll = blockWords('mending.keepAll');
+  return (
+    <>
+      {canBeMended({ kind }) && shapesOpen(plan, progress) && (
+        <>
+          {' · '}
+          <button
+            type="button"
+            className={kit.link}
+            aria-label={`${mendAll}: ${of}`}
+            onClick={() => void mending.look(findings, of, found.findings)}
+          >
+            {mendAll}
+          </button>
+        </>
+      )}
+      {' · '}
+      <button
+        type="button"
+        className={kit.link}
+        aria-label={`${keepAll}: ${of}`}
+        onClick={() => void change({ kind: 'findings-kept', keys: findings.map(keyOfFinding) })}
+      >
+        {keepAll}
+      </button>
+    </>
   );
 }
 

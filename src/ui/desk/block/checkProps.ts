@@ -3,6 +3,7 @@ import type { Block } from '@/model';
 import type { StageFindings } from '@/workers';
 import type { LabelState } from '@/ui/kit/blockStates';
 import type { Regions } from '@/ui/kit/regions/useRegions';
+import type { Mending } from './useMending';
 import type { StageCheck } from './useStageCheck';
 
 /** What the check of a stage is told, with all its parts. */
@@ -19,4 +20,5 @@ export interface CheckProps {
   readonly picked: Finding | undefined;
   readonly onPick: (finding: Finding | undefined) => void;
   readonly regions: Regions;
+  readonly mending: Mending;
 }

@@ -47,7 +47,11 @@ export function RegionOverlay({ regions, mm }: { regions: Regions; mm: number })
     <>
       <IslandOverlay mm={mm} />
       {line && line.pointsPx.length > 0 && (
-        <DrawnPath pointsMm={line.pointsPx.map((v) => v * mmPerPx)} closed={line.use === 'lasso' || line.use === 'zone'} mm={mm} />
+        <DrawnPath
+          pointsMm={line.pointsPx.map((v) => v * mmPerPx)}
+          closed={line.use === 'lasso' || line.use === 'zone'}
+          mm={mm}
+        />
       )}
     </>
   );
