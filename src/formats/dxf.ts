@@ -5,11 +5,13 @@ export interface DxfLayer {
   readonly colour: number;
   /** Closed lines, mm: x, y, x, y … with y down, as everywhere else here. */
   readonly ringsMm: readonly ArrayLike<number>[];
+  /** For each ring and each of its points the bulge of the line that leaves it: the tangent of a quarter of the arc's angle, 0 for a straight one. */
+  readonly bulges?: readonly ArrayLike<number>[];
 }
 
 /**
  * Closed lines in millimetres for cutting machines: the plain ASCII form of release 12, which every program reads, one POLYLINE for each
- * ring. DXF counts y upwards, so the drawing is turned over about its height; left and right stay as given.
+ * ring, its curves as arcs of circles. DXF counts y upwards, so the drawing is turned over about its height; left and right stay as given.
  */
 export function dxfDocument(heightMm: number, layers: readonly DxfLayer[]): string {
   const out: string[] = [];
@@ -41,7 +43,7 @@ export function dxfDocument(heightMm: number, layers: readonly DxfLayer[]): stri
   put(2, 'ENTITIES');
   for (const layer of layers) {
     const name = layerName(layer.name);
-    for (const ring of layer.ringsMm) {
+    for (const [r, ring] of layer.ringsMm.entries()) {
       put(0, 'POLYLINE');
       put(8, name);
       put(66, 1);
@@ -55,6 +57,8 @@ export function dxfDocument(heightMm: number, layers: readonly DxfLayer[]): stri
         put(10, roundTo(ring[p], 3));
         put(20, roundTo(heightMm - ring[p + 1], 3));
         put(30, 0);
+        const bulge = layer.bulges?.[r][p / 2] ?? 0;
+        if (bulge !== 0) put(42, roundTo(bulge, 5));
       }
       put(0, 'SEQEND');
       put(8, name);

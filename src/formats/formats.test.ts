@@ -2,7 +2,7 @@ import { told } from '@/testing/told';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { labelSet, traceArcs, type LabelMap } from '@/core/geometry';
+import { curvesOf, labelSet, traceArcs, type LabelMap } from '@/core/geometry';
 import { replayLog, withFlat } from '@/derived';
 import { emptyPlan, type Plan } from '@/model';
 import {
@@ -10,6 +10,7 @@ import {
   ledgerCsv,
   numberingCsv,
   PAPER_MM,
+  pathOfEdges,
   pathOfSet,
   pdfOfDrawings,
   readBundle,
@@ -43,6 +44,21 @@ describe('SVG in mm', () => {
         .map(([x]) => x)
         .sort(),
     );
+  });
+  test('curves are written as curves, straight edges as lines, and neighbours share their knots', () => {
+    const labels = new Uint8Array(80 * 80);
+    for (let y = 0; y < 80; y++)
+      for (let x = 0; x < 80; x++) labels[y * 80 + x] = Math.hypot(x - 39.5, y - 39.5) < 25 ? 1 : x < 40 ? 0 : 2;
+    const curves = curvesOf({ width: 80, height: 80, labels }, 0.75);
+    const disc = pathOfSet(curves, labelSet([1]), 0.1);
+    expect(disc).toMatch(/^M\d+ \d+c/);
+    expect(disc.match(/c/g)!.length).toBeLessThan(9);
+    // the halves of the ground are square outside
+    expect(pathOfSet(curves, labelSet([0]), 0.1)).toMatch(/l-?\d+ 0|l0 -?\d+/);
+    const edges = pathOfEdges(curves, 0.1);
+    expect(edges.match(/M/g)!.length).toBe(curves.count);
+    const mirrored = pathOfEdges(curves, 0.1, true);
+    expect(mirrored.length).toBeGreaterThan(0.8 * edges.length);
   });
   test('the document is true to size and names are escaped', () => {
     const svg = svgDocument(6, 4, 'A & <B>', [{ name: 'run "1"', path: 'M0 0z', fill: '#fff' }]);

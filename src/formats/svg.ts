@@ -1,45 +1,141 @@
-import { eachPointOf, ringsOf, type ArcMap } from '@/core/geometry';
+import { eachCurveOf, eachPointOf, ringsOf, type ArcMap, type CurveMap } from '@/core/geometry';
 
 /** A length in a drawing's own text, to the micron: plain ASCII, no zeros at the end. */
 export function svgNumber(mm: number): string {
   return String(Number(mm.toFixed(3)));
 }
 
-/** Path data of the outlines of the labels in `set`, in hundredths of a millimetre, whole numbers, relative moves. */
-export function pathOfSet(arcs: ArcMap, set: Uint8Array, mmPerPx: number, mirrored = false): string {
-  const scale = mmPerPx * 100;
-  const across = arcs.width * scale;
-  const parts: string[] = [];
+/** Path data of the outlines of the labels in `set`, in hundredths of a millimetre, whole numbers, relative moves: curves, and lines where they are straight. */
+export function pathOfSet(arcs: ArcMap | CurveMap, set: Uint8Array, mmPerPx: number, mirrored = false): string {
+  const pen = new PathPen(arcs.width, mmPerPx, mirrored);
   for (const ring of ringsOf(arcs, set)) {
-    let lastX = 0,
-      lastY = 0,
-      started = false,
-      dx = 0,
-      dy = 0;
-    eachPointOf(arcs, ring, (px, py) => {
-      const x = Math.round(mirrored ? across - px * scale : px * scale),
-        y = Math.round(py * scale);
-      if (!started) parts.push(`M${x} ${y}`);
-      else {
-        const nextX = x - lastX,
-          nextY = y - lastY;
-        // arcs end at every node, so one straight edge may come in pieces: written as one
-        if (dx * nextY === dy * nextX && dx * nextX + dy * nextY > 0) {
-          dx += nextX;
-          dy += nextY;
-        } else {
-          if (dx !== 0 || dy !== 0) parts.push(`l${dx} ${dy}`);
-          dx = nextX;
-          dy = nextY;
-        }
-      }
-      started = true;
-      lastX = x;
-      lastY = y;
-    });
-    parts.push(dx !== 0 || dy !== 0 ? `l${dx} ${dy}z` : 'z');
+    if ('segments' in arcs)
+      eachCurveOf(
+        arcs,
+        ring,
+        (x, y) => pen.begin(x, y),
+        (...curve) => pen.curve(...curve),
+      );
+    else {
+      let started = false;
+      eachPointOf(arcs, ring, (x, y) => {
+        if (started) pen.line(x, y);
+        else pen.begin(x, y);
+        started = true;
+      });
+    }
+    pen.close();
   }
-  return parts.join('');
+  return pen.path();
+}
+
+/** Path data of all edges, each once. */
+export function pathOfEdges(arcs: CurveMap, mmPerPx: number, mirrored = false): string {
+  const pen = new PathPen(arcs.width, mmPerPx, mirrored);
+  for (let arc = 0; arc < arcs.count; arc++) {
+    eachCurveOf(
+      arcs,
+      { arcs: [arc], reversed: [false] },
+      (x, y) => pen.begin(x, y),
+      (...curve) => pen.curve(...curve),
+    );
+    pen.leave();
+  }
+  return pen.path();
+}
+
+/** Writes path data in hundredths of a millimetre from points in pixels. */
+class PathPen {
+  private readonly parts: string[] = [];
+  private readonly scale: number;
+  private readonly across: number;
+  private firstX = 0;
+  private firstY = 0;
+  private lastX = 0;
+  private lastY = 0;
+  /** A straight line that may still go on: edges end at every node, so one may come in pieces. */
+  private dx = 0;
+  private dy = 0;
+
+  constructor(
+    widthPx: number,
+    mmPerPx: number,
+    private readonly mirrored: boolean,
+  ) {
+    this.scale = mmPerPx * 100;
+    this.across = widthPx * this.scale;
+  }
+
+  private x(px: number): number {
+    return Math.round(this.mirrored ? this.across - px * this.scale : px * this.scale);
+  }
+
+  private y(px: number): number {
+    return Math.round(px * this.scale);
+  }
+
+  begin(px: number, py: number): void {
+    this.lastX = this.firstX = this.x(px);
+    this.lastY = this.firstY = this.y(py);
+    this.parts.push(`M${this.lastX} ${this.lastY}`);
+  }
+
+  line(px: number, py: number): void {
+    const x = this.x(px),
+      y = this.y(py);
+    this.go(x - this.lastX, y - this.lastY);
+    this.lastX = x;
+    this.lastY = y;
+  }
+
+  private go(dx: number, dy: number): void {
+    if (this.dx * dy === this.dy * dx && this.dx * dx + this.dy * dy > 0) {
+      this.dx += dx;
+      this.dy += dy;
+      return;
+    }
+    this.flush();
+    this.dx = dx;
+    this.dy = dy;
+  }
+
+  private flush(): void {
+    if (this.dx !== 0 || this.dy !== 0) this.parts.push(`l${this.dx} ${this.dy}`);
+    this.dx = this.dy = 0;
+  }
+
+  curve(px1: number, py1: number, px2: number, py2: number, px: number, py: number): void {
+    const x0 = this.lastX,
+      y0 = this.lastY,
+      [dx1, dy1, dx2, dy2] = [this.x(px1) - x0, this.y(py1) - y0, this.x(px2) - x0, this.y(py2) - y0],
+      dx = this.x(px) - x0,
+      dy = this.y(py) - y0;
+    const length = Math.hypot(dx, dy),
+      off = (x: number, y: number) => Math.abs(x * dy - y * dx);
+    // handles that lie on the chord, to half a hundredth: a straight line
+    if (off(dx1, dy1) <= length && off(dx2, dy2) <= length) this.go(dx, dy);
+    else {
+      this.flush();
+      this.parts.push(`c${dx1} ${dy1} ${dx2} ${dy2} ${dx} ${dy}`);
+    }
+    this.lastX += dx;
+    this.lastY += dy;
+  }
+
+  close(): void {
+    // a straight line back to the beginning is drawn by closing
+    if (this.lastX === this.firstX && this.lastY === this.firstY) this.dx = this.dy = 0;
+    this.flush();
+    this.parts.push('z');
+  }
+
+  leave(): void {
+    this.flush();
+  }
+
+  path(): string {
+    return this.parts.join('');
+  }
 }
 
 /** Path data of rings in mm, in hundredths of a millimetre; mirrored about a width. */

@@ -1,4 +1,4 @@
-import { labelSet, type ArcMap } from '@/core/geometry';
+import { labelSet, type CurveMap } from '@/core/geometry';
 import { jigFor, type JigMark } from '@/core/registration';
 import { failure, success, type Outcome } from '@/core/units';
 import { dxfDocument, pathOfSet, pdfOfDrawings, svgOfDrawing, type Drawing } from '@/formats';
@@ -22,7 +22,7 @@ const OUTLINE_COLOURS = [
 const OUTLINE_DASHES_MM = [0, 1.2, 3, 6, 9, 0.6];
 
 /** The true-size drawings of the way chosen, runs' outlines laid in where it wants them. */
-export function jigPages(laid: LaidOut, arcs: ArcMap): Drawing[] {
+export function jigPages(laid: LaidOut, arcs: CurveMap): Drawing[] {
   const { plan, name, sheet, mmPerPx } = laid;
   const outlines = plan.runs.map((run, i): RunOutline => {
     const parts = [...sheet.parts.keys()].filter((p) =>

@@ -1,6 +1,6 @@
 import { fileWords } from '@/words/files';
 import { srgb8FromLabD50 } from '@/core/colour';
-import { eachPointOf, labelSet, ringsOf, type ArcMap } from '@/core/geometry';
+import { circleArcsOf, eachCurveOf, eachPointOf, labelSet, ringsOf, type ArcMap, type CurveMap } from '@/core/geometry';
 import { success, type Outcome } from '@/core/units';
 import { dxfDocument, indexedPng, openRaster, type PaletteColour, type RasterLayer } from '@/formats';
 import { inkingsOf, blockNamesOf, inkedAt, inkNamesOf, inkOf, labelStateOfRun, looksOfPlan } from '@/derived';
@@ -164,19 +164,17 @@ export function linesFile(db: Store, id: string, run: number, what: 'run' | 'sta
   const { plan, sheet, name, heightMm } = laid.value;
   const arcs = tracedSheet(laid.value);
   const state = labelStateOfRun(plan, found.value, sheet);
-  const rings = (parts: readonly number[]) => ringsMm(arcs, labelSet(parts), laid.value.mmPerPx, what === 'stage');
+  const lines = (parts: readonly number[]) => bulgedRings(arcs, labelSet(parts), laid.value.mmPerPx, what === 'stage');
   const layers =
     what === 'run'
       ? inkingsOf(found.value).map((inking, i) => ({
           name: fileWords('layered.runInInk', { run, ink: inkOf(plan, inking).name }),
           colour: 1 + i,
-          ringsMm: rings(
-            [...sheet.parts.keys()].filter((p) => inkedAt(plan, sheet, sheet.parts[p], found.value, inking)),
-          ),
+          ...lines([...sheet.parts.keys()].filter((p) => inkedAt(plan, sheet, sheet.parts[p], found.value, inking))),
         }))
       : [
-          { name: 'standing', colour: 7, ringsMm: rings(state.standing) },
-          { name: fileWords('layered.cutNow'), colour: 1, ringsMm: rings(state.cutNow) },
+          { name: 'standing', colour: 7, ...lines(state.standing) },
+          { name: fileWords('layered.cutNow'), colour: 1, ...lines(state.cutNow) },
         ];
   const bytes = new TextEncoder().encode(dxfDocument(heightMm, layers));
   return success({
@@ -184,6 +182,43 @@ export function linesFile(db: Store, id: string, run: number, what: 'run' | 'sta
     mediaType: 'image/vnd.dxf',
     fileName: `${fileStem(name)} ${what === 'run' ? 'run' : fileWords('layered.blockBeforeRun')} ${run}.dxf`,
   });
+}
+
+/** Arcs of a cutting machine's lines keep so near to the curves. */
+const ARC_TOLERANCE_MM = 0.01;
+
+/** Outlines of a set of labels as lines and arcs of circles, mm; mirrored for the block. */
+function bulgedRings(curves: CurveMap, set: Uint8Array, mmPerPx: number, mirrored: boolean) {
+  const across = curves.width * mmPerPx,
+    rings: number[][] = [],
+    bulges: number[][] = [];
+  for (const ring of ringsOf(curves, set)) {
+    const points: number[] = [],
+      bends: number[] = [];
+    let x0 = 0,
+      y0 = 0;
+    const put = (x: number, y: number) => points.push(mirrored ? across - x * mmPerPx : x * mmPerPx, y * mmPerPx);
+    eachCurveOf(
+      curves,
+      ring,
+      (x, y) => {
+        [x0, y0] = [x, y];
+        put(x, y);
+      },
+      (...curve) => {
+        for (const arc of circleArcsOf([x0, y0, ...curve], ARC_TOLERANCE_MM / mmPerPx)) {
+          // seen in the mirror a line bends the other way
+          bends.push(mirrored ? -arc.bulge : arc.bulge);
+          put(arc.x, arc.y);
+        }
+        [x0, y0] = [curve[4], curve[5]];
+      },
+    );
+    // the ring closes by itself: its first point is not said twice
+    rings.push(points.slice(0, -2));
+    bulges.push(bends);
+  }
+  return { ringsMm: rings, bulges };
 }
 
 /** Outlines of a set of labels, mm; mirrored for the block. */

@@ -1,4 +1,4 @@
-import { traceArcs, type ArcMap, type LabelMap, type PartMap } from '@/core/geometry';
+import { curvesOf, type CurveMap, type LabelMap, type PartMap } from '@/core/geometry';
 import { isPlain, printMapOf } from '@/core/layers';
 import { onPaperOf, replayLog, type Slip, plainSheet, printTaskOf, type ColoursGot, type PrintSheet } from '@/derived';
 import { failure, success, type Outcome } from '@/core/units';
@@ -9,7 +9,8 @@ import { livingPrint } from './livingPrint';
 import { readPlan } from './readPlan';
 
 /** Outlines follow the label map within 0.05 mm on the 0.1 mm raster: the middle of every pixel edge within half a pixel. */
-const OUTLINE_TOLERANCE_PX = 0.49;
+const OUTLINE_TOLERANCE_MM = 0.075,
+  LEAST_TOLERANCE_PX = 0.45;
 
 /** A print as it really prints: its plan, the picture, and the print map with overlaps, masks and slips. */
 export interface LaidOut {
@@ -68,8 +69,9 @@ export function sheetOf(
   });
 }
 
-export function tracedSheet({ map }: LaidOut): ArcMap {
-  return traceArcs(map, OUTLINE_TOLERANCE_PX);
+/** All edges of the sheet as curves, as near to the picture's own as a knife follows a line; on a coarse raster as near as its pixels allow. */
+export function tracedSheet({ map, mmPerPx }: LaidOut): CurveMap {
+  return curvesOf(map, Math.max(OUTLINE_TOLERANCE_MM / mmPerPx, LEAST_TOLERANCE_PX));
 }
 
 /** The run of this number, or why there is none. */

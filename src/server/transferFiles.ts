@@ -3,9 +3,17 @@ import { fileWords } from '@/words/files';
 import sharp from 'sharp';
 import { HOUSE_COLOURS, hexFromLabD50, srgb8FromLabD50 } from '@/core/colour';
 import { transferById } from '@/core/cutting';
-import { emptyMask, fillLine, fillOutlines, hasPixel, labelSet, type ArcMap, type BitMask } from '@/core/geometry';
+import { emptyMask, fillLine, fillOutlines, hasPixel, labelSet, type CurveMap, type BitMask } from '@/core/geometry';
 import { failure, success, type Outcome } from '@/core/units';
-import { indexedPng, pathOfSet, pdfOfDrawings, svgOfDrawing, type Drawing, type PaletteColour } from '@/formats';
+import {
+  indexedPng,
+  pathOfEdges,
+  pathOfSet,
+  pdfOfDrawings,
+  svgOfDrawing,
+  type Drawing,
+  type PaletteColour,
+} from '@/formats';
 import { labelStateOfRun, blocksOfRun, wantedOf } from '@/derived';
 import type { Store } from '@/store';
 import { FRAME_MM, originCorner, shifted, thisSideUp } from './drawings';
@@ -69,7 +77,7 @@ export async function transferFile(
 
 interface Content {
   readonly name: string;
-  readonly arcs: ArcMap;
+  readonly arcs: CurveMap;
   /** Areas to fill, each a set of parts; none for key lines. */
   readonly areas: readonly {
     readonly set: Uint8Array;
@@ -105,22 +113,6 @@ function contentOf(laid: LaidOut, what: string): Outcome<Content> {
   });
 }
 
-/** All edges between parts, each once: the outlines of every label on its own would draw each twice. */
-function edgesPath({ arcs }: Content, mmPerPx: number, mirrored: boolean): string {
-  const k = mmPerPx * 100,
-    across = arcs.width * k;
-  const out: string[] = [];
-  for (let a = 0; a < arcs.count; a++) {
-    const points: string[] = [];
-    for (let p = arcs.offset[a]; p < arcs.offset[a + 1]; p++)
-      points.push(
-        `${Math.round(mirrored ? across - arcs.xy[2 * p] * k : arcs.xy[2 * p] * k)} ${Math.round(arcs.xy[2 * p + 1] * k)}`,
-      );
-    out.push(`M${points.join('L')}`);
-  }
-  return out.join('');
-}
-
 function drawingOf(laid: LaidOut, content: Content, mirrored: boolean, way: string): Drawing {
   const { widthMm, heightMm, name, mmPerPx } = laid;
   return {
@@ -131,7 +123,7 @@ function drawingOf(laid: LaidOut, content: Content, mirrored: boolean, way: stri
     draw(pen) {
       for (const area of content.areas)
         pen.area(shifted(pathOfSet(content.arcs, area.set, mmPerPx, mirrored), FRAME_MM), area.hex);
-      if (content.lines) pen.outlines(shifted(edgesPath(content, mmPerPx, mirrored), FRAME_MM), LINE_MM, INK);
+      if (content.lines) pen.outlines(shifted(pathOfEdges(content.arcs, mmPerPx, mirrored), FRAME_MM), LINE_MM, INK);
       pen.rect(FRAME_MM, FRAME_MM, widthMm, heightMm, { widthMm: 0.3 });
       // the origin corner of the block, lower left as the block lies, is lower right on the print
       if (mirrored) originCorner(pen, FRAME_MM, FRAME_MM + heightMm, fileWords('transferFiles.originCorner'));

@@ -45,3 +45,5 @@ export {
 } from './islandFigures';
 export { thinned, chainsOf } from './thinning';
 export { NarrowLines, MAX_NARROW_PX } from './narrowLines';
+export { type CurveMap, curvesOf, eachCurveOf } from './curves';
+export { type ArcEnd, circleArcsOf } from './circleArcs';
