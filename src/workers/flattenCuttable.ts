@@ -21,7 +21,7 @@ export async function flattenCuttable(
   const begun = await main.ask('cuttableBegin', { settings, wish }, (share) => progress(share * SHARES.begun));
   if (!begun.ok) return begun;
   const { coloursLabD50 } = begun.value,
-    common = { wish, coloursLabD50, leastIslandMm2: settings.minIslandMm2 };
+    common = { wish, coloursLabD50, leastIslandMm2: settings.minIslandMm2, tones: settings.tones };
   const who = (k: number) => (k === 0 ? main : helper);
   const shaped = await all(begun.value.parts.map((part, k) => who(k).ask('shapeBand', { ...part, ...common })));
   if (!shaped.ok) return shaped;

@@ -123,6 +123,8 @@ interface BandTask extends BandSent {
   readonly wish: CuttableWish;
   readonly coloursLabD50: readonly Lab[];
   readonly leastIslandMm2: number;
+  /** How its tones were found: likeness is reckoned in the same light. */
+  readonly tones: FlattenSettings['tones'];
 }
 
 /** Every job of the picture worker: what it takes and what it answers. */
@@ -131,6 +133,8 @@ export interface PictureJobs {
   openRaster: { take: { url: string; mmPerPx: number; maxPixels?: number }; give: { width: number; height: number } };
   openLabels: { take: { url: string; mmPerPx: number }; give: { width: number; height: number } };
   flatten: { take: { settings: FlattenSettings; thinnest: boolean }; give: FlatResult };
+  /** A first look, on a small copy: nothing of it is kept for the jobs below. */
+  cuttablePreview: { take: { settings: FlattenSettings; wish: CuttableWish }; give: FlatResult };
   /** The picture flattened, in bands to be made cuttable side by side; the next five jobs follow in their order, the bands' in any worker. */
   cuttableBegin: {
     take: { settings: FlattenSettings; wish: CuttableWish };
@@ -166,6 +170,8 @@ export interface PictureJobs {
     take: MendEdit;
     give: { readonly outlinesMm: readonly (readonly number[])[]; readonly changedMm2: number; readonly left: number };
   };
+  /** The picture's own colour at a pixel of the raster, evened over its neighbours. */
+  colourAt: { take: { x: number; y: number }; give: Lab | null };
   /** A copy for another worker: of the map, to be measured and stored, or of the print map. */
   snapshot: { take: { of: 'labels' | 'sheet' }; give: MapCopy };
   /** Takes a map that was made here as the present one. */

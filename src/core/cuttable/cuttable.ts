@@ -236,3 +236,12 @@ export function mendWhole(map: LabelMap, means: CuttableMeans): number {
   mergeIslands(map, means);
   return finish(map, cureAll(map, means), means);
 }
+
+/** A first look at what a map will be when it is made cuttable: opened and smoothed, no lines laid and nothing cured. Changes the map. */
+export function roughlyCuttable(map: LabelMap, means: CuttableMeans): void {
+  const { likeness, standing, kept } = means;
+  openAll(wholePatch(map), likeness, standing, kept);
+  map.labels.set(majorityFilter(map, Math.round(standing.widestPx / 2.5)));
+  openAll(wholePatch(map), likeness, standing, kept);
+  mergeIslands(map, means);
+}

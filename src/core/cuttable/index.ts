@@ -16,6 +16,7 @@ export {
   mendWhole,
   overlapOf,
   ownRows,
+  roughlyCuttable,
   shapeBand,
 } from './cuttable';
 export { type CutFor, stagesFor } from './cutFor';

@@ -6,6 +6,7 @@ import { MAX_RADIUS_PX, majorityFilter } from './majority';
 import { mergeSmallIslands } from './mergeSmall';
 import { findPalette } from './palette';
 import { quantise } from './quantise';
+import { findTones, litFromSide, quantiseByCells } from './tones';
 import { FLATTEN_LIMITS, type FlattenSettings } from './settings';
 
 export interface FlatPicture {
@@ -52,14 +53,16 @@ export function flattenSteps(
   const checked = checkFlattenSettings(settings);
   if (!checked.ok) return checked;
   const { width, height } = raster;
-  const cells = colourCells(raster);
+  const lit = litRaster(raster, settings);
+  const cells = colourCells(lit);
   if (!progress(0.15)) return stopped();
-  const palette = findPalette(cells, settings.colourCount);
+  const tones = settings.tones && findTones(cells, settings.colourCount, settings.tones);
+  const palette = tones ?? findPalette(cells, settings.colourCount);
   if (palette.count < 2) {
     return failure('flatten-one-colour');
   }
   if (!progress(0.25)) return stopped();
-  const raw = quantise(raster, cells, palette.oklab);
+  const raw = tones ? quantiseByCells(lit, cells, tones.toneOfCell) : quantise(lit, cells, palette.oklab);
   if (!progress(0.35)) return stopped();
   const radiusPx = Math.min(MAX_RADIUS_PX, Math.round(settings.radiusMm / mmPerPx));
   const smooth = majorityFilter({ width, height, labels: raw }, radiusPx);
@@ -72,6 +75,11 @@ export function flattenSteps(
   const merged = mergeSmallIslands({ width, height, labels: smooth }, islands, settings.minIslandMm2 / mmPerPx ** 2);
   progress(1);
   return success({ width, height, coloursLabD50: labsOf(palette.oklab), raw, merged });
+}
+
+/** The picture as its tones are found in: with the light from one side, where that was asked for. */
+export function litRaster(raster: ColourRaster, { tones }: Pick<FlattenSettings, 'tones'>): ColourRaster {
+  return tones?.side ? litFromSide(raster, tones.side) : raster;
 }
 
 /**

@@ -12,6 +12,7 @@ export {
   checkFlattenSettings,
   flattenPicture,
   flattenSteps,
+  litRaster,
   onlyUsed,
 } from './flatten';
 export { mergeColours, splitColour } from './edit';

@@ -25,6 +25,19 @@ export function findPalette(cells: ColourCells, count: number, seed = 1): Palett
   return lightToDark(withoutDoubles(centres, nearest));
 }
 
+/** Centres settled by Lloyd's rounds from where they are; the first `pinned` of them stay. */
+export function refined(cells: ColourCells, start: Float64Array, pinned: number): Float64Array {
+  const centres = start.slice(),
+    nearest = new Uint8Array(cells.cell.length);
+  for (let round = 0; round < MAX_ROUNDS; round++) {
+    assignCells(cells, centres, nearest);
+    const moved = moveCentres(cells, centres, nearest);
+    centres.set(start.subarray(0, 3 * pinned));
+    if (moved < 1e-5) break;
+  }
+  return centres;
+}
+
 /** Index of the nearest centre to an OKLab colour. */
 export function nearestCentre(centres: Float64Array, L: number, a: number, b: number): number {
   let best = 0,

@@ -11,6 +11,8 @@ import type { Regions } from '@/ui/kit/regions/useRegions';
 import { CuttablePanel } from './cuttable/CuttablePanel';
 import type { ThinLines } from './cuttable/useThinLines';
 import { Dial } from './Dial';
+import { ToneFindingPanel } from './tones/ToneFindingPanel';
+import type { ToneFinding } from './tones/usePointing';
 import { pictureWords } from '@/words/picture';
 import { quantity } from '@/words/quantities';
 
@@ -19,10 +21,11 @@ interface Props {
   readonly closed: boolean;
   readonly regions: Regions;
   readonly thinLines: ThinLines;
+  readonly finding: ToneFinding;
 }
 
 /** How many colours, how smooth, how small an island may be. */
-export function FlattenPanel({ flatten, closed, regions, thinLines }: Props) {
+export function FlattenPanel({ flatten, closed, regions, thinLines, finding }: Props) {
   const { plan } = usePrintDesk('plan');
   const { settings, work, took } = flatten;
   const set = (part: Partial<FlatPlan['settings']>) => flatten.move({ ...settings, ...part });
@@ -60,8 +63,9 @@ export function FlattenPanel({ flatten, closed, regions, thinLines }: Props) {
             shown={quantity('mm2', settings.minIslandMm2, 1)}
             onChange={(root) => set({ minIslandMm2: Math.round(root * root * 10) / 10 })}
           />
-          <CuttablePanel flatten={flatten} regions={regions} thinLines={thinLines} />
           <Working work={work} flatten={flatten} plan={plan} took={took} settings={settings} />
+          <ToneFindingPanel finding={finding} />
+          <CuttablePanel flatten={flatten} regions={regions} thinLines={thinLines} />
         </>
       )}
     </section>

@@ -12,6 +12,7 @@ import { RegionOverlay } from '@/ui/kit/regions/RegionOverlay';
 import { useRegions, type Regions, type DrawnLine } from '@/ui/kit/regions/useRegions';
 import { SizePanel } from './SizePanel';
 import { useThinLines, type ThinLines } from './cuttable/useThinLines';
+import { usePointing, type ToneFinding } from './tones/usePointing';
 import css from './PictureView.module.css';
 import { useFlatten, type Flatten } from './useFlatten';
 import { useKeys } from '../kit/keys';
@@ -105,21 +106,24 @@ function usePictureView() {
   useEffect(() => {
     if (picture && !flat) showFirst();
   }, [picture, flat, showFirst]);
-  usePictureKeys(setShowing, regions, setChosenTone, flatten);
 
   const { preview, paintFlat, paintPicture } = usePicturePaints(flatten, chosenTone);
 
   const thinLines = useThinLines(flatten);
+  const finding = usePointing(flatten);
+  usePictureKeys(setShowing, regions, setChosenTone, flatten, finding.setPointing);
   const { line, point, chooseAt, mmPerPx } = regions;
   const { on: linesOn, turnAt } = thinLines;
+  const { pointing, pointAt } = finding;
   const pick = useCallback(
     (x: number, y: number) => {
-      if (!flat || preview) return;
+      if (pointing) void pointAt(x, y);
+      if (pointing || !flat || preview) return;
       if (line) point(x, y);
       else if (linesOn) turnAt({ xMm: (x + 0.5) * mmPerPx, yMm: (y + 0.5) * mmPerPx });
       else void chooseAt(x, y);
     },
-    [flat, preview, line, point, chooseAt, linesOn, turnAt, mmPerPx],
+    [flat, preview, line, point, chooseAt, linesOn, turnAt, mmPerPx, pointing, pointAt],
   );
   const dropProps = {
     onDragOver: (e: DragEvent) => {
@@ -137,7 +141,7 @@ function usePictureView() {
   return {
     ...{ picture, hasFlat, flatten, regions, closed, take, over, busy, problem, dropProps },
     ...{ showing, setShowing, divider, setDivider, leaf, setLeaf, chosenTone, setChosenTone },
-    ...{ paintFlat, paintPicture, pick, line, thinLines },
+    ...{ paintFlat, paintPicture, pick, line, thinLines, finding },
   };
 }
 
@@ -279,6 +283,7 @@ function usePictureKeys(
   regions: Regions,
   setChosenTone: Dispatch<SetStateAction<number | undefined>>,
   flatten: Flatten,
+  setPointing: ToneFinding['setPointing'],
 ) {
   const {
     plan: { flat },
@@ -288,6 +293,7 @@ function usePictureKeys(
   useKeys('escape', pictureWords('picture.letTheIslandGo'), () => {
     letGo();
     setChosenTone(undefined);
+    setPointing(undefined);
   });
   useKeys('n, shift+n', pictureWords('picture.theNextOrFormer'), (e) => {
     if (flat && !flatten.preview) void step(e.shiftKey ? -1 : 1);
@@ -342,6 +348,7 @@ interface PictureSideProps {
   readonly chosenTone: number | undefined;
   readonly setChosenTone: Dispatch<SetStateAction<number | undefined>>;
   readonly thinLines: ThinLines;
+  readonly finding: ToneFinding;
 }
 
 function PictureSide({
@@ -353,6 +360,7 @@ function PictureSide({
   chosenTone,
   setChosenTone,
   thinLines,
+  finding,
 }: PictureSideProps) {
   const desk = usePrintDesk('plan', 'progress');
   const {
@@ -370,15 +378,15 @@ function PictureSide({
           ) : (
             <>
               <SizePanel closed={closed} />
-              <FlattenPanel {...{ flatten, closed, regions, thinLines }} />
-              <TonesPanel flatten={flatten} closed={closed} chosen={chosenTone} onChoose={setChosenTone} />
+              <FlattenPanel {...{ flatten, closed, regions, thinLines, finding }} />
+              <TonesPanel {...{ flatten, closed, finding }} chosen={chosenTone} onChoose={setChosenTone} />
             </>
           )}
         </Leaves>
       ) : (
         <>
           <SizePanel closed={closed} />
-          <FlattenPanel {...{ flatten, closed, regions, thinLines }} />
+          <FlattenPanel {...{ flatten, closed, regions, thinLines, finding }} />
         </>
       )}
     </aside>

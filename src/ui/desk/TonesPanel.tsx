@@ -7,6 +7,8 @@ import type { FlatColour, FlatPlan, EditOf } from '@/model';
 import { ownInkPrinted } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
+import { ToneEdges } from './tones/ToneEdges';
+import type { ToneFinding } from './tones/usePointing';
 import type { Flatten } from './useFlatten';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -20,10 +22,11 @@ interface Props {
   readonly closed: boolean;
   readonly chosen: number | undefined;
   readonly onChoose: (label: number | undefined) => void;
+  readonly finding: ToneFinding;
 }
 
 /** The flat colours in tone order, and what can be done with the chosen one. */
-export function TonesPanel({ flatten, closed, chosen, onChoose }: Props) {
+export function TonesPanel({ flatten, closed, chosen, onChoose, finding }: Props) {
   const { plan, change, progress, unit } = usePrintDesk('plan', 'change', 'progress', 'unit');
   const flat = plan.flat!;
   const order = flat.colours
@@ -40,7 +43,11 @@ export function TonesPanel({ flatten, closed, chosen, onChoose }: Props) {
         <h2>{shapeWords('tones.flatColours')}</h2>
         <span className={kit.quiet}>{shapeWords('tones.lightToDark')}</span>
       </div>
-      <ToneBar order={order} flat={flat} paperLabD50={plan.paper.labD50} />
+      {canMoveEdges(flat, closed) ? (
+        <ToneEdges flat={flat} finding={finding} shown={(label) => shownLab(flat, label, plan.paper.labD50)} />
+      ) : (
+        <ToneBar order={order} flat={flat} paperLabD50={plan.paper.labD50} />
+      )}
       <div className={kit.tones}>
         {order.map((label) => {
           const c = flat.colours[label];
@@ -74,6 +81,12 @@ export function TonesPanel({ flatten, closed, chosen, onChoose }: Props) {
       </div>
     </section>
   );
+}
+
+/** Edges move while the tones are those that were found, light to dark: not after changes by hand, nor once shapes are closed. */
+function canMoveEdges(flat: FlatPlan, closed: boolean): boolean {
+  const lights = flat.colours.map((colour) => colour.wantedLabD50[0]);
+  return !closed && flat.handChanges === 0 && lights.every((light, k) => k === 0 || light <= lights[k - 1] + 1e-6);
 }
 
 interface ToneBarProps {

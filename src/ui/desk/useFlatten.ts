@@ -46,11 +46,11 @@ export function useFlatten() {
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
 
   const { quick, whole, source } = useFlattenWorkers(timer);
-  const queue = useQuickQueue(quick, setPreview, setProblem);
   const settings = wish ?? plan.flat?.settings ?? FIRST_SETTINGS;
 
   const runWhole = useRunWhole(turn, setProblem, setWork, setTook, setPreview, setWish);
   const cut = useCuttable(whole, source, made, setMade);
+  const queue = useQuickQueue(quick, cut.firstLook, setPreview, setProblem);
 
   const byHand = useByHand(whole, runWhole);
   const { move, startWhole, stop } = useFlattenActs(
@@ -88,19 +88,21 @@ export function useFlatten() {
 /** Every movement is answered on the small copy, the newest only. */
 function useQuickQueue(
   quick: PictureWorker,
+  firstLook: ReturnType<typeof useCuttable>['firstLook'],
   setPreview: Dispatch<SetStateAction<FlatResult | undefined>>,
   setProblem: Dispatch<SetStateAction<string | undefined>>,
 ) {
   return useMemo(
     () =>
       new NewestOnly<Settings, Outcome<FlatResult>>(
-        ({ cuttable: _, ...settings }) => quick.ask('flatten', { settings, thinnest: false }),
+        (settings) =>
+          settings.cuttable ? firstLook(quick, settings) : quick.ask('flatten', { settings, thinnest: false }),
         (answer) => {
           if (answer.ok) setPreview(answer.value);
           setProblem(answer.ok || answer.code === 'stopped' ? undefined : inWords(answer));
         },
       ),
-    [quick, setPreview, setProblem],
+    [quick, firstLook, setPreview, setProblem],
   );
 }
 
@@ -195,7 +197,8 @@ function useFlattenActs(
       if (!isMade(next)) whole.stop();
       setWork(undefined);
       setWish(next);
-      queue.push(next);
+      // with other hours only, the picture that is there is nearer to what comes than a first look
+      if (!isMade(next)) queue.push(next);
       clearTimeout(timer.current);
       timer.current = setTimeout(() => startWhole(next), REST_MS);
     },

@@ -14,6 +14,7 @@ import {
   mergeIslands,
   overlapOf,
   ownRows,
+  roughlyCuttable,
   shapeBand,
   stagesFor,
   standingFor,
@@ -35,7 +36,7 @@ import {
   type Box,
   type LabelMap,
 } from '@/core/geometry';
-import { flattenSteps, Likeness, onlyUsed, type FlatSteps, type FlattenSettings } from '@/core/picture';
+import { flattenSteps, Likeness, litRaster, onlyUsed, type FlatSteps, type FlattenSettings } from '@/core/picture';
 import type { CuttableWish, LineShown, PictureJobs } from '../protocol';
 import { JobFailed, type Handlers } from '../serve';
 import { adopt } from './flatJobs';
@@ -43,6 +44,7 @@ import { held, opened } from './holder';
 
 /** A picture on its way to being cuttable, and what it is then asked about. */
 interface Making {
+  readonly tones: FlattenSettings['tones'];
   readonly steps: FlatSteps;
   readonly wish: CuttableWish;
   readonly leastIslandMm2: number;
@@ -63,6 +65,30 @@ let making: Making | undefined;
 const CURVE_POINTS = 120;
 
 export const cuttableJobs = {
+  cuttablePreview({ settings, wish }, progress) {
+    const started = performance.now(),
+      source = opened(held.raster),
+      steps = flattenSteps(source, source.mmPerPx, settings);
+    if (!steps.ok) throw new JobFailed(steps);
+    const { width, height, merged, coloursLabD50 } = steps.value,
+      map = { width, height, labels: merged };
+    roughlyCuttable(
+      map,
+      meansFor(wish.cutFor, wish.settings, {
+        likeness: new Likeness(sourceIn(settings.tones), coloursLabD50),
+        ...{ leastIslandMm2: settings.minIslandMm2, kept: undefined, mmPerPx: source.mmPerPx },
+      }),
+    );
+    const flat = onlyUsed({ ...map, coloursLabD50 });
+    return adopt(
+      flat,
+      source.mmPerPx,
+      flat.coloursLabD50.map(() => null),
+      started,
+      false,
+      progress,
+    );
+  },
   cuttableBegin({ settings, wish }, progress) {
     const source = opened(held.raster);
     const steps = flattenSteps(source, source.mmPerPx, settings, (share) => progress(0.25 * share));
@@ -130,12 +156,29 @@ export const cuttableJobs = {
   },
 } satisfies Partial<Handlers<PictureJobs>>;
 
+/** The raster that likeness is reckoned against: in the light its tones are found in. Kept for as long as the same is asked. */
+function sourceIn(tones: FlattenSettings['tones']): {
+  readonly width: number;
+  readonly mmPerPx: number;
+  readonly rgba: Uint8ClampedArray | Uint8Array;
+  readonly height: number;
+} {
+  const source = opened(held.raster);
+  if (!tones?.side) return source;
+  const key = JSON.stringify(tones.side);
+  if (inLight?.of !== source || inLight.key !== key)
+    inLight = { of: source, key, raster: { ...litRaster(source, { tones }), mmPerPx: source.mmPerPx } };
+  return inLight.raster;
+}
+let inLight: { readonly of: object; readonly key: string; readonly raster: ReturnType<typeof sourceIn> } | undefined;
+
 function begun(steps: FlatSteps, settings: FlattenSettings, wish: CuttableWish, mmPerPx: number): Making {
   const { width, height, merged, coloursLabD50 } = steps;
   const map = { width, height, labels: merged.slice() };
   const { standing } = standingFor(wish.cutFor, wish.settings.anyOrder, coloursLabD50.length, mmPerPx);
-  const likeness = new Likeness(opened(held.raster), coloursLabD50);
+  const likeness = new Likeness(sourceIn(settings.tones), coloursLabD50);
   return {
+    tones: settings.tones,
     ...{ steps, wish, map },
     leastIslandMm2: settings.minIslandMm2,
     kept: keptOf(map, wish, mmPerPx),
@@ -167,12 +210,20 @@ function wordsOfBand(kept: BitMask | undefined, { around }: Band): Uint32Array |
 }
 
 /** A band as it was sent, with what it is worked on with: the raster is here already. */
-function bandTaken({ labels, band, keptWords, wish, coloursLabD50, leastIslandMm2 }: PictureJobs['cureBand']['take']): {
+function bandTaken({
+  labels,
+  band,
+  keptWords,
+  wish,
+  coloursLabD50,
+  leastIslandMm2,
+  tones,
+}: PictureJobs['cureBand']['take']): {
   readonly map: LabelMap;
   readonly band: Band;
   readonly means: CuttableMeans;
 } {
-  const source = opened(held.raster),
+  const source = sourceIn(tones),
     { from, to } = band.around,
     { width, mmPerPx } = source,
     height = to - from;
@@ -196,8 +247,8 @@ function wantedIn({ linesBack }: CuttableSettings, { around }: Band, width: numb
   });
 }
 
-function wholeMeans({ steps, wish, leastIslandMm2, kept, map, lines }: Making): CuttableMeans {
-  const source = opened(held.raster);
+function wholeMeans({ steps, wish, leastIslandMm2, kept, map, lines, tones }: Making): CuttableMeans {
+  const source = sourceIn(tones);
   return meansFor(wish.cutFor, wish.settings, {
     likeness: new Likeness(source, steps.coloursLabD50),
     ...{ leastIslandMm2, mmPerPx: source.mmPerPx, kept: keptWith(map, kept, lines) },
@@ -281,7 +332,7 @@ function told(
 ): PictureJobs['cuttableFinish']['give'] {
   const { steps, map, before, wish } = now,
     { mmPerPx } = opened(held.raster);
-  const after = figuresOf(map, wish.cutFor, new Likeness(opened(held.raster), steps.coloursLabD50), mmPerPx);
+  const after = figuresOf(map, wish.cutFor, new Likeness(sourceIn(now.tones), steps.coloursLabD50), mmPerPx);
   const flat = adopt(
     onlyUsed({ ...map, labels: map.labels.slice(), coloursLabD50: steps.coloursLabD50 }),
     mmPerPx,

@@ -1,3 +1,4 @@
+import { labD50FromSrgb8 } from '@/core/colour';
 import { labelBordersPx, labelGapsPx, paintEdges, paintLabels, paintRaster } from '@/core/geometry';
 import {
   editRegions,
@@ -89,6 +90,17 @@ export const flatJobs = {
       if (held.map === here) allIslands();
     }, 60);
     return { ...done.value, milliseconds };
+  },
+  colourAt({ x, y }) {
+    const { width, height, rgba } = opened(held.raster);
+    if (!(x >= 0 && y >= 0 && x < width && y < height)) return null;
+    const sum = [0, 0, 0, 0];
+    for (let py = Math.max(0, Math.floor(y) - 1); py <= Math.min(height - 1, Math.floor(y) + 1); py++)
+      for (let px = Math.max(0, Math.floor(x) - 1); px <= Math.min(width - 1, Math.floor(x) + 1); px++) {
+        for (let c = 0; c < 3; c++) sum[c] += rgba[4 * (py * width + px) + c];
+        sum[3]++;
+      }
+    return labD50FromSrgb8([0, 1, 2].map((c) => Math.round(sum[c] / sum[3])) as [number, number, number]);
   },
   snapshot({ of }) {
     const { width, height, labels } = of === 'sheet' ? sheetMap() : opened(held.map);

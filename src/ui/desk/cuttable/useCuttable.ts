@@ -72,6 +72,14 @@ export function useCuttable(
     },
     [whole, source, isMade],
   );
+  /** What it will be, on a small copy. */
+  const firstLook = useCallback((quick: PictureWorker, settings: Settings) => {
+    const { cuttable: _, ...flatten } = settings;
+    return quick.ask('cuttablePreview', {
+      settings: flatten,
+      wish: wishOf(latest.current.plan, latest.current.cuttingPace, settings),
+    });
+  }, []);
   const took = useCallback(
     async (result: CuttableResult, settings: Settings, labelsSha: string) => {
       const { plan: now, cuttingPace: pace } = latest.current;
@@ -83,7 +91,7 @@ export function useCuttable(
     [whole, setMade],
   );
   const forget = useCallback(() => setMade(undefined), [setMade]);
-  return { work, took, isMade, forget, curve: curve?.of === made?.key ? curve?.points : undefined };
+  return { work, firstLook, took, isMade, forget, curve: curve?.of === made?.key ? curve?.points : undefined };
 }
 
 /** “Simpler” was asked for before it was known how many hours the picture takes: taken up as soon as it is. */

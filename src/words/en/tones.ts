@@ -1,0 +1,35 @@
+/** How the tones of a picture are found. */
+export const tones = {
+  finding: {
+    heading: 'How tones are found',
+    groupBy: 'Pixels are put together by',
+    colour: 'colour',
+    light: 'light only',
+    hue: 'hue',
+    side: 'light from one side',
+    sides: {
+      none: 'as it is',
+      left: 'from the left',
+      below: 'from below',
+      right: 'from the right',
+      above: 'from above',
+    },
+    strength: 'how strong',
+    sideNote: 'A flat picture falls into a near, a middle and a far ground.',
+    take: 'Take a colour from the picture',
+    takeNow: 'Click on the picture where the colour is. Esc lets go.',
+    letGo: 'Let go',
+    picked: 'Taken from the picture',
+    pickedOne: 'colour {number, number}: {colour}',
+    remove: 'Let colour {number, number} go',
+    asFound: 'All as found',
+  },
+  edge: {
+    name: 'Edge between {lighter} and {darker}',
+    at: '{percent, number} % of the way to the darker',
+    through: 'Move the edge between {lighter} and {darker} through a place of the picture',
+    throughShort: 'edge to {darker} through a place …',
+    pointNow: 'Click where the edge between {lighter} and {darker} is to run. Esc lets go.',
+    handChanges: 'The colours were changed by hand: edges move again once the picture is flattened anew.',
+  },
+} as const;
