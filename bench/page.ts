@@ -48,7 +48,10 @@ function find(folder: string, begins: string): string {
 
 export const pictures = PICTURES.map((p) => ({ ...p, file: find(p.folder, p.begins) }));
 
-export async function withPage<T>(work: (page: Page, url: string) => Promise<T>): Promise<T> {
+export async function withPage<T>(
+  work: (page: Page, url: string) => Promise<T>,
+  more: Readonly<Record<string, string>> = {},
+): Promise<T> {
   const files: Record<string, string> = {
     '/worker.js': `${OUT}/worker.js`,
     '/colourWorker.js': `${OUT}/colourWorker.js`,
@@ -56,6 +59,7 @@ export async function withPage<T>(work: (page: Page, url: string) => Promise<T>)
     '/registerWorker.js': `${OUT}/registerWorker.js`,
     '/peer.js': PEER,
     ...Object.fromEntries(pictures.map((p, i) => [`/picture-${i}`, p.file])),
+    ...more,
   };
   const server = createServer((request, response) => {
     const file = files[request.url ?? ''];

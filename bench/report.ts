@@ -9,6 +9,7 @@ const HEADINGS = [
   'Colour',
   'Composing and proofs',
   'Cutting',
+  'Cuttable by construction',
   'Registration',
   'Interface',
   'One print on two devices',

@@ -1,3 +1,4 @@
+import { cuttableReport } from './parts/cuttable';
 import { colourReport } from './parts/colour';
 import { composeReport } from './parts/compose';
 import { cuttingReport } from './parts/cutting';
@@ -15,6 +16,7 @@ const PARTS = [
   { name: 'colour', heading: 'Colour', measure: colourReport },
   { name: 'compose', heading: 'Composing and proofs', measure: composeReport },
   { name: 'cutting', heading: 'Cutting', measure: cuttingReport },
+  { name: 'cuttable', heading: 'Cuttable by construction', measure: cuttableReport },
   { name: 'register', heading: 'Registration', measure: registerReport },
   { name: 'interface', heading: 'Interface', measure: interfaceReport },
   { name: 'devices', heading: 'One print on two devices', measure: devicesReport },

@@ -77,6 +77,17 @@ export function findLines(
   return { lines: lines.sort((a, b) => b.score - a.score || a.pixels[0] - b.pixels[0]), pixels: found };
 }
 
+/** The middles of a picture's thin lines that a map does not show, whatever would become of them. */
+export function linesOf(
+  map: LabelMap,
+  raw: Uint8Array,
+  likeness: Likeness,
+  widthPx: number,
+  mmPerPx: number,
+): Int32Array[] {
+  return findLines(map, raw, likeness, widthPx, mmPerPx, LINE_SETTINGS).lines.map((line) => line.pixels);
+}
+
 function inside(i: number, width: number, height: number): boolean {
   const x = i % width;
   return x > 0 && x < width - 1 && i >= width && i < width * (height - 1);

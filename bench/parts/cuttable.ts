@@ -1,0 +1,287 @@
+import { execFileSync } from 'node:child_process';
+import { readdirSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { deltaE2000, labD50FromSrgb8, type Lab } from '@/core/colour';
+import {
+  Budget,
+  cutWorkOf,
+  figuresOf,
+  FIRST_CUTTABLE,
+  labelBits,
+  linesOf,
+  makeCuttable,
+  meansFor,
+  mendWhole,
+  type CutFor,
+} from '@/core/cuttable';
+import { lightToDark } from '@/core/cuttable/cutFor';
+import { DEFAULT_ROLLER, DEFAULT_TOOLS_MM, findingsOf, materialById, StageMeter } from '@/core/cutting';
+import { curvesOf, labelSet, traceArcs, type ColourRaster, type LabelMap } from '@/core/geometry';
+import { flattenSteps, Likeness, majorityFilter } from '@/core/picture';
+import { randomStream } from '@/core/random/random';
+import { median, withPage } from '../page';
+
+/** Photographs of Debian's wallpaper packages, calm and busy. */
+const PHOTOGRAPHS = [
+  'Storm',
+  'Dune',
+  'friends_by',
+  'Bridge',
+  'Dragonfly',
+  'picosdeeuropa',
+  'life_by',
+  'Elephants_5640',
+] as const;
+const WIDTH = 2400,
+  HEIGHT = 1800,
+  MM_PER_PX = 0.1;
+const FOR: CutFor = { material: materialById('lino'), grainDeg: 0, toolMm: 0.5, pace: 1, stages: null };
+const SETTINGS = { radiusMm: 0.3, minIslandMm2: 1 };
+
+function fileOf(begins: string, at = 'bench/.out'): string | undefined {
+  for (const name of readdirSync(at).sort()) {
+    const path = join(at, name);
+    if (statSync(path).isDirectory()) {
+      const found = fileOf(begins, path);
+      if (found) return found;
+    } else if (name.startsWith(begins) && name.endsWith('.jpg')) return path;
+  }
+  return undefined;
+}
+
+async function photograph(begins: string): Promise<ColourRaster> {
+  const { data } = await sharp(fileOf(begins)!)
+    .resize(WIDTH, HEIGHT, { fit: 'cover' })
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return { width: WIDTH, height: HEIGHT, rgba: new Uint8ClampedArray(data.buffer, data.byteOffset, data.length) };
+}
+
+/** What the project's own check finds over all sets, but for the roller. */
+function places(map: LabelMap, sets: readonly (readonly number[])[]): number {
+  const meter = new StageMeter(map, MM_PER_PX);
+  return sets.reduce((sum, set) => {
+    const { findings } = findingsOf(meter.measure(labelSet(set))!, {
+      ...{ material: FOR.material, grainDeg: 0, toolsMm: DEFAULT_TOOLS_MM, roller: DEFAULT_ROLLER },
+    });
+    return sum + findings.filter(({ kind }) => kind !== 'chatter').length;
+  }, 0);
+}
+
+/**
+ * Share of the length of the picture's own thin lines (2 mm and longer, told from both sides) that a map shows: at a point of one, within
+ * 0.3 mm of its middle, there is a colour darker (or lighter) than 0.6 mm to either side, by ΔE00 5 at least, as in the picture.
+ */
+function linesShown(lines: readonly Int32Array[], map: LabelMap, colours: readonly Lab[], raster: ColourRaster) {
+  let shown = 0,
+    all = 0;
+  const { width, height } = map,
+    inside = (v: number, most: number) => Math.max(0, Math.min(most - 1, Math.round(v)));
+  const pixel = (x: number, y: number) => inside(y, height) * width + inside(x, width);
+  const light = (x: number, y: number) => {
+    const at = 4 * pixel(x, y);
+    return labD50FromSrgb8([raster.rgba[at], raster.rgba[at + 1], raster.rgba[at + 2]])[0];
+  };
+  for (const line of lines)
+    for (let k = 0; k < line.length; k += 3) {
+      const a = line[Math.max(0, k - 5)],
+        b = line[Math.min(line.length - 1, k + 5)],
+        dx = (b % width) - (a % width),
+        dy = Math.floor(b / width) - Math.floor(a / width),
+        length = Math.hypot(dx, dy) || 1,
+        [nx, ny] = [-dy / length, dx / length],
+        x = line[k] % width,
+        y = Math.floor(line[k] / width);
+      const sign = Math.sign(light(x, y) - (light(x + 7 * nx, y + 7 * ny) + light(x - 7 * nx, y - 7 * ny)) / 2);
+      const colour = (off: number) => colours[map.labels[pixel(x + off * nx, y + off * ny)]];
+      all++;
+      if (
+        [0, 1, -1, 2, -2, 3, -3].some((off) => {
+          const [here, one, other] = [colour(off), colour(off + 6), colour(off - 6)];
+          return [one, other].every((side) => deltaE2000(here, side) >= 5 && Math.sign(here[0] - side[0]) === sign);
+        })
+      )
+        shown++;
+    }
+  return { mm: all * 3 * MM_PER_PX, share: all > 0 ? shown / all : 1 };
+}
+
+interface Row {
+  readonly name: string;
+  readonly colours: number;
+  readonly before: number;
+  readonly after: number;
+  readonly anyBefore: number;
+  readonly anyAfter: number;
+  readonly deltaE: number;
+  readonly anyDeltaE: number;
+  readonly base: number;
+  readonly lines: readonly [number, number, number];
+  readonly hours: readonly [number, number];
+  readonly budget: number;
+  readonly budgetPlaces: number;
+  readonly points: number;
+  readonly again: number;
+}
+
+async function row(begins: string, colourCount: number): Promise<Row> {
+  const raster = await photograph(begins),
+    flat = flattenSteps(raster, MM_PER_PX, { ...SETTINGS, colourCount });
+  if (!flat.ok) throw new Error(flat.code);
+  const { merged, raw, coloursLabD50 } = flat.value,
+    count = coloursLabD50.length;
+  const before: LabelMap = { width: WIDTH, height: HEIGHT, labels: merged };
+  const likeness = new Likeness(raster, coloursLabD50);
+  const make = (map: LabelMap, from: Uint8Array, anyOrder: boolean) => {
+    const made = { ...map, labels: map.labels.slice() };
+    makeCuttable(made, from, ({ from: top, to }) =>
+      meansFor(
+        FOR,
+        { ...FIRST_CUTTABLE, anyOrder },
+        {
+          likeness: new Likeness(
+            { width: WIDTH, height: to - top, rgba: raster.rgba.subarray(4 * top * WIDTH, 4 * to * WIDTH) },
+            coloursLabD50,
+          ),
+          ...{ leastIslandMm2: SETTINGS.minIslandMm2, kept: undefined, mmPerPx: MM_PER_PX },
+        },
+      ),
+    );
+    return made;
+  };
+  const nested = lightToDark(count).map(({ standing }) => standing);
+  const random = randomStream(colourCount);
+  const shuffled = Array.from({ length: count }, (_, k) => k).sort(() => random() - 0.5);
+  const any = [
+    ...Array.from({ length: count }, (_, label) => [label]),
+    ...shuffled.slice(1).map((_, k) => shuffled.slice(k + 1)),
+  ];
+  const after = make(before, raw, false),
+    free = make(before, raw, true);
+  const figures = [before, after, free].map((map) => figuresOf(map, FOR, likeness, MM_PER_PX));
+  const lines = linesOf(
+    { ...before, labels: majorityFilter({ ...before, labels: raw }, 7) },
+    raw,
+    likeness,
+    0.5 / MM_PER_PX,
+    MM_PER_PX,
+  );
+  const shown = [before, after].map((map) => linesShown(lines, map, coloursLabD50, raster));
+  const work = cutWorkOf(
+    lightToDark(count).map(({ standing, cutNow }) => ({ standing: labelBits(standing), cutNow: labelBits(cutNow) })),
+    count,
+    FOR.material,
+  );
+  const budget = Budget.of({ map: after, likeness, work, mmPerPx: MM_PER_PX })!,
+    factor = figures[1].hours / budget.curve[0].hours;
+  const within = { ...after, labels: budget.labelsAt(budget.stepsFor(((2 / 3) * figures[0].hours) / factor)) };
+  mendWhole(
+    within,
+    meansFor(FOR, FIRST_CUTTABLE, { likeness, leastIslandMm2: 1, kept: undefined, mmPerPx: MM_PER_PX }),
+  );
+  const again = make(after, after.labels, false);
+  let changed = 0;
+  for (let i = 0; i < merged.length; i++) if (again.labels[i] !== after.labels[i]) changed++;
+  const polyline = traceArcs(before, 0.49);
+  return {
+    name: begins.replace(/_.*/, '').toLowerCase(),
+    colours: count,
+    before: places(before, nested),
+    after: places(after, nested),
+    anyBefore: places(before, any),
+    anyAfter: places(free, any),
+    base: figures[0].likeness,
+    deltaE: figures[1].likeness - figures[0].likeness,
+    anyDeltaE: figures[2].likeness - figures[0].likeness,
+    lines: [shown[0].share, shown[1].share, shown[0].mm],
+    hours: [figures[0].hours, figures[1].hours],
+    budget: figuresOf(within, FOR, likeness, MM_PER_PX).likeness - figures[0].likeness,
+    budgetPlaces: places(within, nested),
+    points: curvesOf(after, 0.75).segments.length / 6 / (polyline.offset[polyline.count] - polyline.count),
+    again: changed / merged.length,
+  };
+}
+
+/** Eight photographs made cuttable, held against their flattening; and how long that takes in a browser's workers. */
+export async function cuttableReport(): Promise<string> {
+  const rows: Row[] = [];
+  for (const begins of PHOTOGRAPHS)
+    for (const colours of [5, 8]) {
+      const one = await row(begins, colours);
+      rows.push(one);
+      console.log(JSON.stringify(one));
+    }
+  const worst = (of: (one: Row) => number) => Math.max(...rows.map(of)),
+    signed = (v: number) => `${v < 0 ? '−' : '+'}${Math.abs(v).toFixed(2)}`;
+  const times = await timesInBrowser();
+  return `Eight photographs from Debian's wallpaper packages at 240 × 180 mm and 0.1 mm a pixel, smoothing 0.3 mm, islands under 1 mm², for lino and
+tools from 0.5 mm, a reduction from light to dark. Places: ridges too thin, gaps too narrow and parts that cannot be cut, over all stages, by the
+project's own check. “Any” is each colour on a block of its own and an order drawn by lot. Lines: length of the picture's thin lines that can
+be seen, of those 2 mm and longer. ΔE: mean ΔE00 to the picture, and what it gains. Two thirds: the same within two thirds of the hours.
+
+| photograph | colours | places | any | ΔE | any | lines | of mm | hours | two thirds | places then | points of outlines |
+|---|---|---|---|---|---|---|---|---|---|---|---|
+${rows
+  .map(
+    (r) =>
+      `| ${r.name} | ${r.colours} | ${r.before} → ${r.after} | ${r.anyBefore} → ${r.anyAfter} | ${r.base.toFixed(2)} ${signed(r.deltaE)} | ${signed(r.anyDeltaE)} | ${r.lines[0].toFixed(2)} → ${r.lines[1].toFixed(2)} | ${Math.round(r.lines[2])} | ${r.hours[0].toFixed(1)} → ${r.hours[1].toFixed(1)} | ${signed(r.budget)} | ${r.budgetPlaces} | ${r.points.toFixed(2)} |`,
+  )
+  .join('\n')}
+
+- Places left at most ${worst((r) => r.after)} (goal 0), in any order ${worst((r) => r.anyAfter)} (goal ≤ 3); ΔE00 ${signed(worst((r) => r.deltaE))} at most (goal ≤ + 0.16), any order
+  ${signed(worst((r) => r.anyDeltaE))} (≤ + 0.24); within two thirds of the hours ${signed(worst((r) => r.budget))} at most (≤ + 0.6), on average
+  ${signed(rows.reduce((sum, r) => sum + r.budget, 0) / rows.length)}. Made cuttable again, ${(100 * worst((r) => r.again)).toFixed(3)} % of the pixels change at most (goal 0.1).
+- Outlines as curves have ${worst((r) => r.points).toFixed(2)} of the points that today's lines have of the picture as it was flattened, at most (goal < 0.33).
+${times}
+`;
+}
+
+/** The flattening alone and the whole chain in two workers, and first looks at one megapixel: medians of five. */
+async function timesInBrowser(): Promise<string> {
+  execFileSync('npx', [
+    'esbuild',
+    'src/workers/picture.worker.ts',
+    'bench/cuttablePage.ts',
+    '--bundle',
+    '--format=iife',
+    '--platform=browser',
+    '--outdir=bench/.out/cuttable',
+    '--entry-names=[name]',
+    '--log-level=warning',
+  ]);
+  const files = Object.fromEntries(PHOTOGRAPHS.map((begins, i) => [`/photograph-${i}`, fileOf(begins)!]));
+  const lines: string[] = [];
+  await withPage(
+    async (page, url) => {
+      await page.goto(`${url}/`);
+      await page.addScriptTag({ url: `${url}/cuttablePage.js` });
+      for (const [i, begins] of PHOTOGRAPHS.entries()) {
+        const took = await page.evaluate(
+          ([address]) => (globalThis as unknown as { timesOf: (url: string) => Promise<Times> }).timesOf(address),
+          [`${url}/photograph-${i}`],
+        );
+        const ratios = [5, 8].map((_, k) => median(took.chain[k]) / median(took.flatten[k]));
+        lines.push(
+          `  ${begins.replace(/_.*/, '').toLowerCase()} ${ratios.map((r) => `${r.toFixed(1)} ×`).join(' / ')} (${[0, 1].map((k) => `${Math.round(median(took.flatten[k]))} → ${Math.round(median(took.chain[k]))} ms`).join(', ')}), first look ${Math.round(median(took.preview[1]))} ms`,
+        );
+        console.log(lines.at(-1));
+      }
+    },
+    {
+      ...files,
+      '/cuttablePage.js': 'bench/.out/cuttable/cuttablePage.js',
+      '/picture.worker.js': 'bench/.out/cuttable/picture.worker.js',
+    },
+  );
+  return `- Time in two workers of a browser, over that of the flattening alone, 5 / 8 colours (goal ≤ 4 ×), and a first look at 1 Mpx with 8 colours (goal
+  ≤ 250 ms):
+${lines.join(';\n')}.`;
+}
+
+interface Times {
+  readonly flatten: readonly number[][];
+  readonly chain: readonly number[][];
+  readonly preview: readonly number[][];
+}
