@@ -45,7 +45,12 @@ try {
   await shot('workshop');
   await open('Allotment Gate', 'picture');
   await page.getByRole('button', { name: 'Flatten', exact: true }).click();
-  await page.getByText(/Whole picture flattened/).waitFor({ timeout: 60_000 });
+  await page.getByTestId('hours-of-cutting').waitFor({ timeout: 60_000 });
+  await page.getByRole('slider', { name: 'hours of cutting' }).waitFor({ timeout: 60_000 });
+  await page.getByRole('button', { name: /^Show them/ }).click();
+  await page
+    .getByRole('button', { name: 'cuttable', exact: true })
+    .evaluate((it) => it.scrollIntoView({ block: 'start' }));
   await shot('picture');
   await open('Quinces on a Blue Cloth', 'register');
   await page.getByRole('tab', { name: 'Fit' }).click();

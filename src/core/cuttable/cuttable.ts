@@ -58,7 +58,6 @@ export const overlapOf = (standing: Standing): number => 20 * standing.widestPx;
  */
 export function shapeBand(map: LabelMap, raw: Uint8Array, means: CuttableMeans): readonly LineTold[] {
   const { likeness, standing, kept, lines } = means;
-  if (isCuttable(map, means) && (!lines || sameLabels(map.labels, raw))) return [];
   openAll(wholePatch(map), likeness, standing, kept);
   let told: readonly LineTold[] = [];
   const strokes: { readonly label: number; readonly covers: readonly number[] }[] = [];
@@ -163,6 +162,7 @@ export function makeCuttable(
 ): { readonly lines: readonly LineTold[]; readonly left: number } {
   const { width, height } = map;
   const whole = meansOf({ from: 0, to: height });
+  if ((!whole.lines || sameLabels(map.labels, raw)) && isCuttable(map, whole)) return { lines: [], left: 0 };
   const bands = bandsOf(map, overlapOf(whole.standing));
   const lines: LineTold[] = [],
     shaped = new Uint8Array(map.labels.length);
