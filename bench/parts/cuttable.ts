@@ -242,8 +242,8 @@ ${times}
 async function timesInBrowser(): Promise<string> {
   execFileSync('npx', [
     'esbuild',
-    'src/workers/picture.worker.ts',
-    'bench/cuttablePage.ts',
+    join('src', 'workers', 'picture.worker.ts'),
+    join('bench', 'cuttablePage.ts'),
     '--bundle',
     '--format=iife',
     '--platform=browser',

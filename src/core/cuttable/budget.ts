@@ -1,4 +1,5 @@
 import {
+  eachMeeting,
   eachRunOf,
   emptyMask,
   findIslands,
@@ -306,31 +307,13 @@ function octagon(px: number): OpeningShape {
 }
 
 /** The borders between islands, in pixel sides. */
-function bordersOf({ rowOffset, stripEnd, stripIsland, height, islandCount }: IslandMap): Map<number, number>[] {
-  const borders = Array.from({ length: islandCount }, () => new Map<number, number>());
-  const add = (a: number, b: number, px: number) => {
+function bordersOf(islands: IslandMap): Map<number, number>[] {
+  const borders = Array.from({ length: islands.islandCount }, () => new Map<number, number>());
+  eachMeeting(islands, (a, b, sidesPx) => {
     if (a === b) return;
-    for (const [from, to] of [
-      [a, b],
-      [b, a],
-    ]) {
-      borders[from].set(to, (borders[from].get(to) ?? 0) + px);
-    }
-  };
-  for (let y = 0; y < height; y++) {
-    for (let s = rowOffset[y] + 1; s < rowOffset[y + 1]; s++) add(stripIsland[s - 1], stripIsland[s], 1);
-    if (y === 0) continue;
-    let above = rowOffset[y - 1],
-      here = rowOffset[y],
-      from = 0;
-    while (here < rowOffset[y + 1]) {
-      const end = Math.min(stripEnd[above], stripEnd[here]);
-      add(stripIsland[above], stripIsland[here], end - from);
-      from = end;
-      if (stripEnd[above] === end) above++;
-      if (stripEnd[here] === end) here++;
-    }
-  }
+    borders[a].set(b, (borders[a].get(b) ?? 0) + sidesPx);
+    borders[b].set(a, (borders[b].get(a) ?? 0) + sidesPx);
+  });
   return borders;
 }
 

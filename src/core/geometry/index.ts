@@ -14,7 +14,7 @@ export {
 export { type Changes, changesOfLabels, eachChange } from './changes';
 export { erodeDisc, dilateDisc, openDisc, thinnerThan, thinnestWidthPx } from './discMorphology';
 export { type OpeningShape, openingShape, Opening } from './opening';
-export { type IslandMap, findIslands, islandsOfMask, islandAt, eachStripOf } from './islands';
+export { type IslandMap, findIslands, islandsOfMask, islandAt, eachMeeting, eachStripOf } from './islands';
 export { type ArcMap, traceArcs } from './arcs';
 export { ringsOf, eachPointOf, areaOfRingsPx } from './rings';
 export { type LabelStyle, type View, paintLabels, paintEdges, paintRaster, packRgb } from './paint';
@@ -46,4 +46,4 @@ export {
 export { thinned, chainsOf } from './thinning';
 export { NarrowLines, MAX_NARROW_PX } from './narrowLines';
 export { type CurveMap, curvesOf, eachCurveOf } from './curves';
-export { type ArcEnd, circleArcsOf } from './circleArcs';
+export { circleArcsOf } from './circleArcs';

@@ -219,3 +219,24 @@ export function eachStripOf(
     }
   }
 }
+
+/** Calls `visit` with two islands and the pixel sides they share, for each place where they lie side by side: a pair comes up as often as it meets. */
+export function eachMeeting(
+  { rowOffset, stripEnd, stripIsland, height }: IslandMap,
+  visit: (a: number, b: number, sidesPx: number) => void,
+): void {
+  for (let y = 0; y < height; y++) {
+    for (let s = rowOffset[y] + 1; s < rowOffset[y + 1]; s++) visit(stripIsland[s - 1], stripIsland[s], 1);
+    if (y === 0) continue;
+    let above = rowOffset[y - 1],
+      here = rowOffset[y],
+      from = 0;
+    while (here < rowOffset[y + 1]) {
+      const end = Math.min(stripEnd[above], stripEnd[here]);
+      visit(stripIsland[above], stripIsland[here], end - from);
+      from = end;
+      if (stripEnd[above] === end) above++;
+      if (stripEnd[here] === end) here++;
+    }
+  }
+}

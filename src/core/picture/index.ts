@@ -1,11 +1,4 @@
-export {
-  type FlattenSettings,
-  type ToneGroup,
-  type ToneSettings,
-  FIRST_TONES,
-  FLATTEN_LIMITS,
-  TONE_GROUPS,
-} from './settings';
+export { type FlattenSettings, FIRST_TONES, FLATTEN_LIMITS, TONE_GROUPS } from './settings';
 export {
   type FlatPicture,
   type FlatSteps,

@@ -1,4 +1,4 @@
-import type { IslandMap, LabelMap } from '../geometry';
+import { eachMeeting, type IslandMap, type LabelMap } from '../geometry';
 import { findRoot } from '../geometry/islands';
 
 /**
@@ -60,21 +60,7 @@ class Merger {
   }
 
   private collectBorders(): void {
-    const { rowOffset, stripEnd, stripIsland, height } = this.islands;
-    for (let y = 0; y < height; y++) {
-      for (let s = rowOffset[y] + 1; s < rowOffset[y + 1]; s++) this.border(stripIsland[s - 1], stripIsland[s], 1);
-      if (y === 0) continue;
-      let above = rowOffset[y - 1],
-        here = rowOffset[y],
-        from = 0;
-      while (here < rowOffset[y + 1]) {
-        const end = Math.min(stripEnd[above], stripEnd[here]);
-        this.border(stripIsland[above], stripIsland[here], end - from);
-        from = end;
-        if (stripEnd[above] === end) above++;
-        if (stripEnd[here] === end) here++;
-      }
-    }
+    eachMeeting(this.islands, (a, b, sidesPx) => this.border(a, b, sidesPx));
   }
 
   private border(a: number, b: number, length: number): void {

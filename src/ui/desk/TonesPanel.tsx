@@ -14,6 +14,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './TonesPanel.module.css';
 import { formatLength } from '@/core/units';
+import { toneWords } from '@/words/tones';
 import { shapeWords } from '@/words/shapes';
 import { quantity } from '@/words/quantities';
 
@@ -48,6 +49,7 @@ export function TonesPanel({ flatten, closed, chosen, onChoose, finding }: Props
       ) : (
         <ToneBar order={order} flat={flat} paperLabD50={plan.paper.labD50} />
       )}
+      {!closed && flat.handChanges > 0 && <p className={kit.note}>{toneWords('edge.handChanges')}</p>}
       <div className={kit.tones}>
         {order.map((label) => {
           const c = flat.colours[label];

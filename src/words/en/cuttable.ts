@@ -66,13 +66,11 @@ export const cuttable = {
     hours: 'hours, place {place, number}',
     what: 'The hours of a place',
     remove: 'Take place {place, number} away',
-    clockPlace: 'place {place, number}',
   },
   keep: {
     heading: 'Kept as it is',
     place: 'place {place, number}',
     free: 'Free place {place, number}',
     keepIsland: 'Keep as it is when made cuttable',
-    freeIsland: 'Free it again',
   },
 } as const;

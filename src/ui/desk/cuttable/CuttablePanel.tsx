@@ -107,7 +107,7 @@ function Modes({ flatten }: { flatten: Flatten }) {
     <ToggleButtonGroup
       exclusive
       size="small"
-      className={clsx(kit.above8, css.modes)}
+      className={clsx(kit.above8, kit.evenly)}
       value={modeOf(settings.cuttable)}
       onChange={(_, mode: Mode | null) => choose(mode)}
       aria-label={cuttableWords('panel.how')}
@@ -164,7 +164,7 @@ function WorkOut({ flatten }: { flatten: Flatten }) {
   const { plan } = usePrintDesk('plan');
   if (flatten.work || !plan.flat || flatten.touched) return null;
   return (
-    <div className={css.said}>
+    <div className={kit.said}>
       <span className={kit.note}>
         {plan.flat.handChanges > 0 ? cuttableWords('panel.handChanges') : cuttableWords('panel.workItOut')}
       </span>

@@ -60,7 +60,7 @@ export function HoursPanel({ flatten, result, onHours }: Props) {
         </span>
       </div>
       {free < all - 0.3 && hours > free && (
-        <div className={css.said}>
+        <div className={kit.said}>
           <span className={kit.note}>{cuttableWords('budget.free', { hours: decimal(free, 1) })}</span>
           <Button size="small" onClick={() => onHours(Math.ceil(4 * free) / 4)}>
             {cuttableWords('budget.freeTake')}

@@ -31,7 +31,7 @@ export function LinesPanel({ thinLines, flatten }: { thinLines: ThinLines; flatt
         <p className={kit.note}>{cuttableWords('lines.none')}</p>
       ) : (
         <>
-          <div className={css.said}>
+          <div className={kit.said}>
             <span className={kit.note} data-testid="lines-kept">
               {cuttableWords('lines.kept', { laid, all: lines.length, width })}
             </span>

@@ -30,7 +30,7 @@ export function Zones({ cuttable, regions, onChange, likely }: Props) {
   useKeys('f', cuttableWords('zones.closeKey'), close, { enabled: drawing });
   return (
     <section className={kit.above10}>
-      <div className={css.said}>
+      <div className={kit.said}>
         <h3>{cuttableWords('zones.heading')}</h3>
         {!drawing && cuttable.zones.length < CUTTABLE_LIMITS.maxZones && (
           <Button onClick={() => setLine({ use: 'zone', pointsPx: [] })}>{cuttableWords('zones.draw')}</Button>
@@ -86,7 +86,7 @@ export function KeptPlaces({ cuttable, onChange }: Pick<Props, 'cuttable' | 'onC
     <section className={kit.above10}>
       <h3>{cuttableWords('keep.heading')}</h3>
       {cuttable.keptMm.map((outline, k) => (
-        <div key={outline.join()} className={css.said}>
+        <div key={outline.join()} className={kit.said}>
           <span className={kit.note}>{cuttableWords('keep.place', { place: k + 1 })}</span>
           <Button onClick={() => onChange({ keptMm: cuttable.keptMm.filter((_, i) => i !== k) })}>
             {cuttableWords('keep.free', { place: k + 1 })}

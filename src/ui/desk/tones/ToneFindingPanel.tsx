@@ -10,7 +10,6 @@ import { kit } from '@/ui/kit/styles';
 import { Swatch } from '@/ui/kit/Swatch';
 import { toneWords } from '@/words/tones';
 import { Dial } from '../Dial';
-import css from './Tones.module.css';
 import type { ToneFinding } from './usePointing';
 
 const SIDES = { none: undefined, left: 0, below: 90, right: 180, above: 270 } as const;
@@ -28,7 +27,7 @@ export function ToneFindingPanel({ finding }: { finding: ToneFinding }) {
       <ToggleButtonGroup
         exclusive
         size="small"
-        className={clsx(kit.above4, css.modes)}
+        className={clsx(kit.above4, kit.evenly)}
         value={tones.groupBy}
         onChange={(_, groupBy: ToneGroup | null) => groupBy && change({ groupBy })}
         aria-label={toneWords('finding.groupBy')}
@@ -41,7 +40,7 @@ export function ToneFindingPanel({ finding }: { finding: ToneFinding }) {
       </ToggleButtonGroup>
       <SideLight finding={finding} />
       {pointing?.for === 'colour' ? (
-        <div className={clsx(css.said, kit.above8)}>
+        <div className={clsx(kit.said, kit.above8)}>
           <span className={kit.note} role="status">
             {toneWords('finding.takeNow')}
           </span>
@@ -101,7 +100,7 @@ function Picked({ finding: { tones, change } }: { finding: ToneFinding }) {
     <>
       <p className={clsx(kit.quiet, kit.above8)}>{toneWords('finding.picked')}</p>
       {tones.picked.map((lab, k) => (
-        <div key={lab.join()} className={css.said}>
+        <div key={lab.join()} className={kit.said}>
           <span className={kit.note}>
             <Swatch lab={lab} /> {toneWords('finding.pickedOne', { number: k + 1, colour: hexFromLabD50(lab) })}
           </span>
