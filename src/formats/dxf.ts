@@ -5,7 +5,7 @@ export interface DxfLayer {
   readonly colour: number;
   /** Closed lines, mm: x, y, x, y … with y down, as everywhere else here. */
   readonly ringsMm: readonly ArrayLike<number>[];
-  /** For each ring and each of its points the bulge of the line that leaves it: the tangent of a quarter of the arc's angle, 0 for a straight one. */
+  /** For each ring and each of its points the bulge of the line that leaves it, in the same coordinates: the tangent of a quarter of the arc's angle, 0 for a straight one. */
   readonly bulges?: readonly ArrayLike<number>[];
 }
 
@@ -57,7 +57,8 @@ export function dxfDocument(heightMm: number, layers: readonly DxfLayer[]): stri
         put(10, roundTo(ring[p], 3));
         put(20, roundTo(heightMm - ring[p + 1], 3));
         put(30, 0);
-        const bulge = layer.bulges?.[r][p / 2] ?? 0;
+        // turned over, what bent to the one side bends to the other
+        const bulge = -(layer.bulges?.[r][p / 2] ?? 0);
         if (bulge !== 0) put(42, roundTo(bulge, 5));
       }
       put(0, 'SEQEND');

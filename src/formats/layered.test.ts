@@ -95,6 +95,17 @@ test('a DXF has closed lines in millimetres, upright, on named layers', () => {
   expect(text).toMatch(/\$INSUNITS\r\n70\r\n4/);
 });
 
+test('curves of a DXF are arcs that bend to the side they are drawn on', () => {
+  // a half disc under a level line, y down: from (0, 10) over the bottom at (5, 15) to (10, 10)
+  const text = dxfDocument(40, [{ name: 'cut', colour: 1, ringsMm: [[0, 10, 10, 10]], bulges: [[-1, 0]] }]);
+  const lines = text.split('\r\n');
+  const vertices = lines.flatMap((line, i) => (line === 'VERTEX' ? [lines.slice(i + 1, i + 13)] : []));
+  expect(vertices.map((v) => Number(v[v.indexOf('20') + 1]))).toEqual([30, 30]);
+  // turned over the half disc still hangs below, which in a drawing with y up is run with the angle rising
+  expect(vertices[0][vertices[0].indexOf('42') + 1]).toBe('1');
+  expect(vertices[1].includes('42')).toBe(false);
+});
+
 test('rings of a mask become one path', () => {
   expect(pathOfRings([[0, 0, 1, 0, 1, 1.5]], 10)).toBe('M0 0L100 0L100 150z');
   expect(pathOfRings([[0, 0, 1, 0, 1, 1.5]], 10, true)).toBe('M1000 0L900 0L900 150z');

@@ -154,3 +154,33 @@ test('a failure on the way is told as it is, and a curve before anything was mad
     }),
   ).toMatchObject({ ok: false, code: 'stopped' });
 });
+
+test('a first look is nearly what comes of it, and the light tones are found in is the light likeness is told in', async () => {
+  const wish = {
+    settings: FIRST_CUTTABLE,
+    cutFor: { material: materialById('lino'), grainDeg: 0, toolMm: 0.5, pace: 1, stages: null },
+    letteringPx: [],
+  };
+  const look = await main.get('cuttablePreview', { settings: SETTINGS, wish });
+  const seen = (await main.get('snapshot', { of: 'labels' })).labels;
+  await made();
+  const whole = (await main.get('snapshot', { of: 'labels' })).labels;
+  let apart = 0;
+  for (let i = 0; i < whole.length; i++) if (whole[i] !== seen[i]) apart++;
+  expect(apart / whole.length).toBeLessThan(0.1);
+  expect(look.coloursLabD50.length).toBe(4);
+
+  const tones = { groupBy: 'colour' as const, edges: [], picked: [], side: { fromDeg: 0, strength: 0.6 } };
+  const lit = await flattenCuttable(asked as never, asked as never, { settings: { ...SETTINGS, tones }, wish });
+  if (!lit.ok) throw new Error(lit.code);
+  // held against the picture in its own light it would be far off
+  expect(lit.value.before.likeness).toBeLessThan(6);
+  expect(await places(lit.value.coloursLabD50.length)).toBe(0);
+});
+
+test('the colour of a place is that of the picture there, evened over its neighbours; beside it there is none', async () => {
+  const lab = (await main.get('colourAt', { x: 300, y: 20 }))!;
+  expect(lab[0]).toBeGreaterThan(60);
+  expect(await main.get('colourAt', { x: -1, y: 5 })).toBeNull();
+  expect(await main.get('colourAt', { x: 5, y: H })).toBeNull();
+});

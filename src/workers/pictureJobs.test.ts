@@ -60,6 +60,39 @@ describe('what is not there', () => {
   });
 });
 
+describe('mending places of the check together', () => {
+  beforeEach(open);
+  const bar = { x0: 145, y0: 5, x1: 158, y1: 65 };
+  const edit = (keptPx: readonly (typeof bar)[] = []) => ({
+    ...{ kind: 'mend' as const, boxesPx: [bar], keptPx, letteringPx: [], coloursLabD50: [PAPER, SAND, DARK] },
+    cutFor: { material: materialById('lino'), grainDeg: 0, toolMm: 0.5, pace: 1, stages: null },
+  });
+
+  test('is shown before it is done, and changes nothing by being shown', async () => {
+    const before = (await bench.get('snapshot', { of: 'labels' })).labels;
+    const preview = await bench.get('mendPreview', edit());
+    expect(preview.left).toBe(0);
+    // a bar of 3 × 50 pixels goes, or two pixels beside it become bar
+    expect(preview.changedMm2).toBeGreaterThan(0.5);
+    expect(preview.changedMm2).toBeLessThan(3);
+    expect(preview.outlinesMm.length).toBeGreaterThan(0);
+    expect(same((await bench.get('snapshot', { of: 'labels' })).labels, before)).toBe(true);
+    const done = await bench.get('edit', edit());
+    expect(done.changedPx * MM_PER_PX ** 2).toBeCloseTo(preview.changedMm2, 9);
+    expect(done.box.x0).toBeGreaterThanOrEqual(140);
+    expect((await bench.get('mendPreview', edit())).changedMm2).toBe(0);
+  });
+
+  test('what is kept, and lettering, stands in the way and is told', async () => {
+    expect(await bench.ask('edit', edit([bar]))).toMatchObject({ ok: false, code: 'nothing-mended' });
+    const lettering = { ...edit(), letteringPx: [{ x: 151, y: 30, label: 2 }] };
+    const before = (await bench.get('snapshot', { of: 'labels' })).labels.slice();
+    await bench.ask('edit', lettering);
+    const after = (await bench.get('snapshot', { of: 'labels' })).labels;
+    for (let y = 10; y < 60; y++) for (let x = 150; x < 153; x++) expect(after[y * W + x]).toBe(before[y * W + x]);
+  });
+});
+
 describe('islands', () => {
   beforeEach(open);
 

@@ -1,4 +1,4 @@
-/** The end of an arc of a circle that goes on from the point before, and its bulge: the tangent of a quarter of its angle, 0 for a line, positive to the left. */
+/** The end of an arc of a circle that goes on from the point before, and its bulge: the tangent of a quarter of its angle, 0 for a line, positive where the angle of the way round rises in the coordinates given. */
 export interface ArcEnd {
   readonly x: number;
   readonly y: number;

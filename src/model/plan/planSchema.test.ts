@@ -116,3 +116,51 @@ test('the start values written down are those in use', () => {
     expect([id, row?.[1]]).toEqual([id, [shiftMm, turnDeg]]);
   }
 });
+
+describe('how a picture was made cuttable, from outside', () => {
+  const flat = {
+    labelsSha: 'a'.repeat(64),
+    colours: [{ id: 'c1', name: 'straw', wantedLabD50: [80, 0, 20], areaShare: 1, islandCount: 1 }],
+    ...{ barePaperId: null, handChanges: 0 },
+  };
+  const picture = JSON.parse(readFileSync('src/model/plan/fixtures/plan-version-9.json', 'utf8')).picture as object;
+  const cuttable = { thinLines: 3, anyOrder: false, hours: null, linesBack: [], keptMm: [], zones: [] };
+  const tones = { groupBy: 'light', edges: [0.2], picked: [[50, 1, 2]], side: null };
+  const withSettings = (part: object) =>
+    said(
+      checkPlan({
+        ...plan,
+        picture,
+        flat: { ...flat, settings: { colourCount: 5, radiusMm: 0.3, minIslandMm2: 1, ...part } },
+      }),
+    );
+
+  test('left out, or whole, it is taken', () => {
+    expect(withSettings({})).toBe('taken');
+    expect(withSettings({ cuttable, tones })).toBe('taken');
+  });
+
+  test.each([
+    [
+      'lines that count a hundredfold',
+      { cuttable: { ...cuttable, thinLines: 100 } },
+      /100 is too much for the weight of thin lines/,
+    ],
+    ['no hours at all', { cuttable: { ...cuttable, hours: 0 } }, /0 is too little for the hours of cutting/],
+    ['a zone without hours', { cuttable: { ...cuttable, zones: [{ outlineMm: [0, 0, 1, 0, 1, 1] }] } }, /hours/],
+    ['a field nobody knows', { cuttable: { ...cuttable, magic: true } }, /magic/],
+    [
+      'an edge beyond its neighbours',
+      { tones: { ...tones, edges: [2] } },
+      /2 is too much for the edge between two tones/,
+    ],
+    [
+      'a light from nowhere',
+      { tones: { ...tones, side: { fromDeg: 400, strength: 1 } } },
+      /400 is too much for the side/,
+    ],
+    ['a grouping by taste', { tones: { ...tones, groupBy: 'taste' } }, /groupBy/],
+  ])('%s is refused in words', (_, part, words) => {
+    expect(withSettings(part)).toMatch(words);
+  });
+});
