@@ -5,7 +5,7 @@ import { flattenCuttable } from '@/workers/flattenCuttable';
 import type { JobReply, PictureJobs } from '@/workers/protocol';
 
 const PIXELS = 2400 * 1800,
-  ROUNDS = 5;
+  ROUNDS = 3;
 
 /** As much of the application's client as a measurement needs: one question after another, buffers handed over as there. */
 class Asker {
@@ -48,14 +48,18 @@ async function timesOf(url: string) {
   };
   const flatten: number[][] = [],
     chain: number[][] = [],
+    bareFlatten: number[][] = [],
+    bareChain: number[][] = [],
     preview: number[][] = [];
   for (const colourCount of [5, 8]) {
     const settings = { colourCount, radiusMm: 0.3, minIslandMm2: 1 };
-    const times: [number[], number[], number[]] = [[], [], []];
+    const times: number[][] = [[], [], [], [], []];
     for (let round = 0; round <= ROUNDS; round++) {
       const works = [
-        () => main.ask('flatten', { settings, thinnest: false }),
+        () => main.ask('flatten', { settings, thinnest: true }),
         () => flattenCuttable(main, helper, { settings, wish }),
+        () => main.ask('flatten', { settings, thinnest: false }),
+        () => flattenCuttable(main, helper, { settings, wish, thinnest: false }),
         () => quick.ask('cuttablePreview', { settings, wish }),
       ];
       for (const [k, work] of works.entries()) {
@@ -68,9 +72,11 @@ async function timesOf(url: string) {
     }
     flatten.push(times[0]);
     chain.push(times[1]);
-    preview.push(times[2]);
+    bareFlatten.push(times[2]);
+    bareChain.push(times[3]);
+    preview.push(times[4]);
   }
-  return { flatten, chain, preview };
+  return { flatten, chain, bareFlatten, bareChain, preview };
 }
 
 Object.assign(globalThis, { timesOf });

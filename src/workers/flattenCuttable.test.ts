@@ -54,10 +54,12 @@ const make = (settings: Partial<CuttableSettings> = {}) =>
       letteringPx: [],
     },
   });
-async function made(settings: Partial<CuttableSettings> = {}): Promise<CuttableResult> {
+async function made(
+  settings: Partial<CuttableSettings> = {},
+): Promise<CuttableResult & PictureJobs['cuttableFigures']['give']> {
   const answer = await make(settings);
   if (!answer.ok) throw new Error(answer.code);
-  return answer.value;
+  return { ...answer.value, ...(await main.get('cuttableFigures', null)) };
 }
 
 /** Places the check finds over all stages of the map that is there now. */
@@ -174,7 +176,7 @@ test('a first look is nearly what comes of it, and the light tones are found in 
   const lit = await flattenCuttable(asked as never, asked as never, { settings: { ...SETTINGS, tones }, wish });
   if (!lit.ok) throw new Error(lit.code);
   // held against the picture in its own light it would be far off
-  expect(lit.value.before.likeness).toBeLessThan(6);
+  expect((await main.get('cuttableFigures', null)).before.likeness).toBeLessThan(6);
   expect(await places(lit.value.coloursLabD50.length)).toBe(0);
 });
 

@@ -15,7 +15,16 @@ const SHARES = { begun: 0.25, shaped: 0.7, joined: 0.72, cured: 0.9 } as const;
 export async function flattenCuttable(
   main: Asked,
   helper: Asked,
-  { settings, wish }: { readonly settings: FlattenSettings; readonly wish: CuttableWish },
+  {
+    settings,
+    wish,
+    thinnest = true,
+  }: {
+    readonly settings: FlattenSettings;
+    readonly wish: CuttableWish;
+    /** Whether the thinnest part of each colour is measured of what comes out. */
+    readonly thinnest?: boolean;
+  },
   progress: (share: number) => void = () => undefined,
 ): Promise<Outcome<CuttableResult>> {
   const begun = await main.ask('cuttableBegin', { settings, wish }, (share) => progress(share * SHARES.begun));
@@ -32,12 +41,12 @@ export async function flattenCuttable(
   const cured = await all(joined.value.parts.map((part, k) => who(k).ask('cureBand', { ...part, ...common })));
   if (!cured.ok) return cured;
   progress(SHARES.cured);
-  const done = await main.ask('cuttableFinish', { parts: cured.value, thinnest: true });
+  const done = await main.ask('cuttableFinish', { parts: cured.value, thinnest });
   if (!done.ok) return done;
   const { hours, zones } = wish.settings;
   return hours === null && zones.length === 0
     ? done
-    : main.ask('cuttableWithin', { settings: wish.settings, thinnest: true });
+    : main.ask('cuttableWithin', { settings: wish.settings, thinnest });
 }
 
 /** All values, or the first failure. */

@@ -108,9 +108,6 @@ export interface CuttableResult extends FlatResult {
   readonly lines: readonly LineShown[];
   /** Places the check would still find. */
   readonly left: number;
-  /** Hours of cutting and mean ΔE00 to the picture: as it was flattened, and now. */
-  readonly before: CutFigures;
-  readonly after: CutFigures;
 }
 
 /** A band of the map with its surroundings, on its way to whoever works on it. */
@@ -157,6 +154,8 @@ export interface PictureJobs {
     take: { parts: readonly PictureJobs['cureBand']['give'][]; thinnest: boolean };
     give: CuttableResult;
   };
+  /** Hours of cutting and mean ΔE00 to the picture made cuttable last: as it was flattened, and now. */
+  cuttableFigures: { take: null; give: { readonly before: CutFigures; readonly after: CutFigures } };
   /** How likeness falls with the hours there are, for the picture made cuttable last. */
   cuttableCurve: { take: null; give: readonly CurvePoint[] };
   /** The same picture within the hours of the settings. */

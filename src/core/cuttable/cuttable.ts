@@ -237,11 +237,8 @@ export function mendWhole(map: LabelMap, means: CuttableMeans): number {
   return finish(map, cureAll(map, means), means);
 }
 
-/** A first look at what a map will be when it is made cuttable: opened and smoothed, no lines laid and nothing cured. Changes the map. */
+/** A first look at what a map will be when it is made cuttable: opened once, no lines laid, nothing smoothed or cured. Changes the map. */
 export function roughlyCuttable(map: LabelMap, means: CuttableMeans): void {
-  const { likeness, standing, kept } = means;
-  openAll(wholePatch(map), likeness, standing, kept);
-  map.labels.set(majorityFilter(map, Math.round(standing.widestPx / 2.5)));
-  openAll(wholePatch(map), likeness, standing, kept);
+  openAll(wholePatch(map), means.likeness, means.standing, means.kept);
   mergeIslands(map, means);
 }

@@ -51,8 +51,8 @@ interface Making {
   readonly kept: BitMask | undefined;
   readonly bands: readonly Band[];
   readonly map: LabelMap;
-  /** Of the picture as it was flattened. */
-  readonly before: CutFigures;
+  /** Of the picture as it was flattened, once it was asked for. */
+  before: CutFigures | undefined;
   lines: readonly LineTold[];
   /** As it is with all the hours it takes. */
   base: Uint8Array | undefined;
@@ -138,6 +138,14 @@ export const cuttableJobs = {
     now.base = map.labels.slice();
     return told(now, left, started, thinnest, progress);
   },
+  cuttableFigures() {
+    const now = opened(making),
+      { steps, map, wish } = now,
+      { mmPerPx } = opened(held.raster),
+      likeness = new Likeness(sourceIn(now.tones), steps.coloursLabD50);
+    now.before ??= figuresOf({ ...map, labels: steps.merged }, wish.cutFor, likeness, mmPerPx);
+    return { before: now.before, after: figuresOf(map, wish.cutFor, likeness, mmPerPx) };
+  },
   cuttableCurve() {
     const now = opened(making);
     const { factor, curve } = curveOf(now);
@@ -176,15 +184,13 @@ function begun(steps: FlatSteps, settings: FlattenSettings, wish: CuttableWish, 
   const { width, height, merged, coloursLabD50 } = steps;
   const map = { width, height, labels: merged.slice() };
   const { standing } = standingFor(wish.cutFor, wish.settings.anyOrder, coloursLabD50.length, mmPerPx);
-  const likeness = new Likeness(sourceIn(settings.tones), coloursLabD50);
   return {
     tones: settings.tones,
     ...{ steps, wish, map },
     leastIslandMm2: settings.minIslandMm2,
     kept: keptOf(map, wish, mmPerPx),
     bands: bandsOf(map, overlapOf(standing)),
-    before: figuresOf(map, wish.cutFor, likeness, mmPerPx),
-    ...{ lines: [], base: undefined, budget: undefined },
+    ...{ lines: [], before: undefined, base: undefined, budget: undefined },
   };
 }
 
@@ -330,9 +336,8 @@ function told(
   thinnest: boolean,
   progress: (share: number) => boolean,
 ): PictureJobs['cuttableFinish']['give'] {
-  const { steps, map, before, wish } = now,
+  const { steps, map } = now,
     { mmPerPx } = opened(held.raster);
-  const after = figuresOf(map, wish.cutFor, new Likeness(sourceIn(now.tones), steps.coloursLabD50), mmPerPx);
   const flat = adopt(
     onlyUsed({ ...map, labels: map.labels.slice(), coloursLabD50: steps.coloursLabD50 }),
     mmPerPx,
@@ -341,7 +346,7 @@ function told(
     thinnest,
     progress,
   );
-  return { ...flat, ...{ left, before, after }, lines: now.lines.map((line) => shown(line, map.width, mmPerPx)) };
+  return { ...flat, left, lines: now.lines.map((line) => shown(line, map.width, mmPerPx)) };
 }
 
 function usedColours({ labels }: LabelMap, { coloursLabD50 }: FlatSteps): number[] {

@@ -14,7 +14,7 @@ import { kit } from '@/ui/kit/styles';
 import { cuttableWords } from '@/words/cuttable';
 import { materialInWords } from '@/words/materials';
 import { decimal } from '@/words/quantities';
-import type { CuttableResult } from '@/workers';
+import type { CutFiguresTold } from './useCuttable';
 import { Dial } from '../Dial';
 import type { Flatten } from '../useFlatten';
 import css from './CuttablePanel.module.css';
@@ -45,7 +45,8 @@ export function CuttablePanel({ flatten, regions, thinLines }: Props) {
   const { cuttable } = settings;
   const set = (part: Partial<CuttableSettings>) =>
     move({ ...settings, cuttable: { ...(cuttable ?? FIRST_CUTTABLE), ...part } });
-  const current = made?.labelsSha === plan.flat?.labelsSha ? made?.result : undefined;
+  const current = made?.labelsSha === plan.flat?.labelsSha ? made : undefined,
+    figures = current?.figures;
   return (
     <section className={kit.above14}>
       <h3>{cuttableWords('panel.title')}</h3>
@@ -53,8 +54,12 @@ export function CuttablePanel({ flatten, regions, thinLines }: Props) {
       {cuttable ? (
         <>
           <Limits flatten={flatten} />
-          {current ? <Figures result={current} /> : <WorkOut flatten={flatten} />}
-          {current && <HoursPanel flatten={flatten} result={current} onHours={(hours) => set({ hours })} />}
+          {current ? (
+            figures && <Figures figures={figures} left={current.result.left} />
+          ) : (
+            <WorkOut flatten={flatten} />
+          )}
+          {figures && <HoursPanel flatten={flatten} now={figures.after} onHours={(hours) => set({ hours })} />}
           <Dial
             label={cuttableWords('panel.thinLines')}
             value={cuttable.thinLines}
@@ -79,7 +84,7 @@ export function CuttablePanel({ flatten, regions, thinLines }: Props) {
             label={cuttableWords('panel.anyOrder')}
           />
           {current && cuttable.thinLines > 0 && <LinesPanel thinLines={thinLines} flatten={flatten} />}
-          <Zones cuttable={cuttable} regions={regions} onChange={set} likely={current?.after.hours} />
+          <Zones cuttable={cuttable} regions={regions} onChange={set} likely={figures?.after.hours} />
           <KeptPlaces cuttable={cuttable} onChange={set} />
         </>
       ) : (
@@ -98,7 +103,7 @@ function Modes({ flatten }: { flatten: Flatten }) {
     if (mode === 'asItIs') move({ ...settings, cuttable: undefined });
     else if (mode === 'cuttable') move({ ...settings, cuttable: { ...before, hours: null } });
     else {
-      const all = curve?.[0].hours ?? made?.result.after.hours;
+      const all = curve?.[0].hours ?? made?.figures?.after.hours;
       move({ ...settings, cuttable: { ...before, hours: all ? Math.round(20 * FIRST_SHARE * all) / 20 : null } });
       if (!all) flatten.wantSimpler(FIRST_SHARE);
     }
@@ -137,7 +142,7 @@ function Limits({ flatten }: { flatten: Flatten }) {
 }
 
 /** Hours and likeness, now and as the picture was. */
-function Figures({ result: { before, after, left } }: { result: CuttableResult }) {
+function Figures({ figures: { before, after }, left }: { figures: CutFiguresTold; left: number }) {
   return (
     <>
       <dl className={css.figures}>

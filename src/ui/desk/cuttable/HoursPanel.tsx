@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { kit } from '@/ui/kit/styles';
 import { cuttableWords } from '@/words/cuttable';
 import { decimal } from '@/words/quantities';
-import type { CuttableResult } from '@/workers';
+import type { CutFiguresTold } from './useCuttable';
 import type { Flatten } from '../useFlatten';
 import css from './CuttablePanel.module.css';
 
@@ -14,7 +14,7 @@ type Curve = NonNullable<Flatten['curve']>;
 
 interface Props {
   readonly flatten: Flatten;
-  readonly result: CuttableResult;
+  readonly now: CutFiguresTold['after'];
   readonly onHours: (hours: number | null) => void;
 }
 
@@ -23,7 +23,7 @@ const FREE_DELTA_E = 0.005;
 const inSteps = (hours: number) => Math.round(4 * hours) / 4;
 
 /** Hours against likeness: a curve, and on it the point one has chosen. */
-export function HoursPanel({ flatten, result, onHours }: Props) {
+export function HoursPanel({ flatten, now, onHours }: Props) {
   const { curve, settings } = flatten;
   const [dragged, setDragged] = useState<number>();
   if (!curve) return <p className={clsx(kit.note, kit.above8)}>{cuttableWords('budget.working')}</p>;
@@ -55,7 +55,7 @@ export function HoursPanel({ flatten, result, onHours }: Props) {
         </span>
         <span className={kit.num}>
           {cuttableWords('figures.likenessNow', {
-            likeness: decimal(dragged === undefined ? result.after.likeness : there.likeness, 2),
+            likeness: decimal(dragged === undefined ? now.likeness : there.likeness, 2),
           })}
         </span>
       </div>
@@ -67,8 +67,8 @@ export function HoursPanel({ flatten, result, onHours }: Props) {
           </Button>
         </div>
       )}
-      {hours < 1.25 * result.after.clearingHours && (
-        <p className={kit.note}>{cuttableWords('budget.floor', { hours: decimal(result.after.clearingHours, 1) })}</p>
+      {hours < 1.25 * now.clearingHours && (
+        <p className={kit.note}>{cuttableWords('budget.floor', { hours: decimal(now.clearingHours, 1) })}</p>
       )}
       {(settings.cuttable?.hours ?? all) < least && (
         <p className={clsx(kit.note, kit.ochre)}>

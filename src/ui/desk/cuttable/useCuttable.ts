@@ -24,7 +24,11 @@ export interface Made {
   readonly labelsSha: string;
   /** All that was asked for but the hours: with the same, other hours are a second's work. */
   readonly key: string;
+  /** Undefined while they are worked out. */
+  readonly figures?: CutFiguresTold;
 }
+
+export type CutFiguresTold = PictureJobs['cuttableFigures']['give'];
 
 /** What a picture is made cuttable for: this print's blocks, tools, order of runs and lettering. */
 function wishOf(plan: Plan, pace: number, settings: Settings): CuttableWish {
@@ -85,6 +89,9 @@ export function useCuttable(
       const { plan: now, cuttingPace: pace } = latest.current;
       const key = keyOf(wishOf(now, pace, settings), settings);
       setMade({ result, labelsSha, key });
+      const figures = await whole.ask('cuttableFigures', null);
+      if (!figures.ok) return;
+      setMade((now) => (now?.result === result ? { ...now, figures: figures.value } : now));
       const points = await whole.ask('cuttableCurve', null);
       if (points.ok) setCurve({ of: key, points: points.value });
     },
