@@ -219,7 +219,8 @@ export async function cuttableReport(): Promise<string> {
   return `Eight photographs from Debian's wallpaper packages at 240 × 180 mm and 0.1 mm a pixel, smoothing 0.3 mm, islands under 1 mm², for lino and
 tools from 0.5 mm, a reduction from light to dark. Places: ridges too thin, gaps too narrow and parts that cannot be cut, over all stages, by the
 project's own check. “Any” is each colour on a block of its own and an order drawn by lot. Lines: length of the picture's thin lines that can
-be seen, of those 2 mm and longer. ΔE: mean ΔE00 to the picture, and what it gains. Two thirds: the same within two thirds of the hours.
+be seen, of those 2 mm and longer. ΔE: mean ΔE00 to the picture, and what it gains. Two thirds: the same within two thirds of the hours; where clearing
+the ground alone takes as much (bridge), nothing of a picture is left then.
 
 | photograph | colours | places | any | ΔE | any | lines | of mm | hours | two thirds | places then | points of outlines |
 |---|---|---|---|---|---|---|---|---|---|---|---|

@@ -62,7 +62,7 @@ export function useFlatten() {
     setPreview,
   );
 
-  const more = useCuttableActs({ cut, settings, turn, move, setWork, setProblem });
+  const more = useCuttableActs({ made, cut, settings, turn, move, setWork, setProblem });
 
   /** What the first settings would give, before anything is decided. */
   const showFirst = useCallback(() => queue.push(FIRST_SETTINGS), [queue]);

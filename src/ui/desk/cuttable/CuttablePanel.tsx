@@ -14,7 +14,7 @@ import { kit } from '@/ui/kit/styles';
 import { cuttableWords } from '@/words/cuttable';
 import { materialInWords } from '@/words/materials';
 import { decimal } from '@/words/quantities';
-import type { CutFiguresTold } from './useCuttable';
+import { simplerHours, type CutFiguresTold } from './useCuttable';
 import { Dial } from '../Dial';
 import type { Flatten } from '../useFlatten';
 import css from './CuttablePanel.module.css';
@@ -30,8 +30,6 @@ interface Props {
 }
 
 type Mode = 'asItIs' | 'cuttable' | 'simpler';
-/** At first as simple as in so much of the hours. */
-const FIRST_SHARE = 2 / 3;
 
 function modeOf(cuttable: CuttableSettings | undefined): Mode {
   if (!cuttable) return 'asItIs';
@@ -96,16 +94,16 @@ export function CuttablePanel({ flatten, regions, thinLines }: Props) {
 
 /** The three ways, one beside the other. */
 function Modes({ flatten }: { flatten: Flatten }) {
-  const { settings, made, curve, move } = flatten;
+  const { settings, made, move } = flatten;
   const choose = (mode: Mode | null) => {
     if (mode === null || mode === modeOf(settings.cuttable)) return;
     const before = settings.cuttable ?? flatten.lastCuttable ?? FIRST_CUTTABLE;
     if (mode === 'asItIs') move({ ...settings, cuttable: undefined });
     else if (mode === 'cuttable') move({ ...settings, cuttable: { ...before, hours: null } });
+    else if (made?.figures) move({ ...settings, cuttable: { ...before, hours: simplerHours(made.figures.after) } });
     else {
-      const all = curve?.[0].hours ?? made?.figures?.after.hours;
-      move({ ...settings, cuttable: { ...before, hours: all ? Math.round(20 * FIRST_SHARE * all) / 20 : null } });
-      if (!all) flatten.wantSimpler(FIRST_SHARE);
+      move({ ...settings, cuttable: { ...before, hours: null } });
+      flatten.wantSimpler();
     }
   };
   return (

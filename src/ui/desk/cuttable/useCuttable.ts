@@ -101,25 +101,26 @@ export function useCuttable(
   return { work, firstLook, took, isMade, forget, curve: curve?.of === made?.key ? curve?.points : undefined };
 }
 
+/** At first so simple that half of the outlines are left to cut: what clearing takes cannot be saved. In quarters of an hour. */
+export function simplerHours({ hours, clearingHours }: CutFiguresTold['after']): number {
+  return Math.max(0.25, Math.round(4 * (clearingHours + (hours - clearingHours) / 2)) / 4);
+}
+
 /** “Simpler” was asked for before it was known how many hours the picture takes: taken up as soon as it is. */
-function useSimpler(
-  settings: Settings,
-  curve: PictureJobs['cuttableCurve']['give'] | undefined,
-  move: (next: Settings) => void,
-) {
-  const wanted = useRef<number>(undefined);
+function useSimpler(settings: Settings, figures: CutFiguresTold | undefined, move: (next: Settings) => void) {
+  const wanted = useRef(false);
   useEffect(() => {
-    const share = wanted.current;
-    if (share === undefined || !curve || !settings.cuttable) return;
-    wanted.current = undefined;
-    move({ ...settings, cuttable: { ...settings.cuttable, hours: Math.round(4 * share * curve[0].hours) / 4 } });
-  }, [curve, settings, move]);
-  return useCallback((share: number) => {
-    wanted.current = share;
+    if (!wanted.current || !figures || !settings.cuttable) return;
+    wanted.current = false;
+    move({ ...settings, cuttable: { ...settings.cuttable, hours: simplerHours(figures.after) } });
+  }, [figures, settings, move]);
+  return useCallback(() => {
+    wanted.current = true;
   }, []);
 }
 
 interface Acting {
+  readonly made: Made | undefined;
   readonly cut: ReturnType<typeof useCuttable>;
   readonly settings: Settings;
   readonly turn: RefObject<number>;
@@ -129,11 +130,11 @@ interface Acting {
 }
 
 /** What can be asked of a picture that is cuttable, or was: simpler, worked out again, and how it was before. */
-export function useCuttableActs({ cut, settings, turn, move, setWork, setProblem }: Acting) {
+export function useCuttableActs({ made, cut, settings, turn, move, setWork, setProblem }: Acting) {
   const { plan } = usePrintDesk('plan');
   const lastCuttable = useRef<Settings['cuttable']>(undefined);
   if (settings.cuttable) lastCuttable.current = settings.cuttable;
-  const wantSimpler = useSimpler(settings, cut.curve, move);
+  const wantSimpler = useSimpler(settings, made?.figures, move);
   /** What the picture as it is saved costs, once more: nothing is saved. */
   const workOut = useCallback(async () => {
     const mine = ++turn.current,
