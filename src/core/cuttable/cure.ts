@@ -1,4 +1,4 @@
-import { thinPlaces, type GrainOf } from '../cutting';
+import { SPECK_MM2, thinPlaces, type GrainOf } from '../cutting';
 import {
   distancesAcrossMask,
   hasPixel,
@@ -22,6 +22,11 @@ export interface CheckLimits {
   readonly gapMm: number;
   readonly grain: GrainOf;
   readonly mmPerPx: number;
+  /**
+   * Thin stretches from this area on are cured, 0.2 mm² where it is left out. Where colours are put together in any order, stretches of several of
+   * them string together to what the check finds: there smaller ones are cured too.
+   */
+  readonly leastMm2?: number;
 }
 
 /** A place that the check finds, as pixels of its middle line. */
@@ -29,6 +34,7 @@ interface ThinPlace {
   readonly set: LabelBits;
   readonly complement: boolean;
   readonly pixels: readonly number[];
+  readonly areaMm2: number;
 }
 
 const REACHES_PX = [1, 2, 3, 4, 6];
@@ -68,15 +74,19 @@ export class Checker {
   }
 
   placesOf(masks: LabelMasks, map: LabelMap, set: LabelBits): ThinPlace[] {
-    const { ridgeMm, gapMm, grain, mmPerPx } = this.limits;
+    const { ridgeMm, gapMm, grain, mmPerPx, leastMm2 } = this.limits;
     const stands = masks.of(set);
     const measured = { stands, mmPerPx, widthPx: map.width, heightPx: map.height, middle: this.middle(stands) };
     return [false, true].flatMap((complement) =>
-      thinPlaces(measured, {
-        kind: complement ? 'gap' : 'ridge',
-        limitMm: complement ? gapMm : ridgeMm,
-        settings: grain,
-      }).map((pixels) => ({ set, complement, pixels })),
+      thinPlaces(
+        measured,
+        {
+          kind: complement ? 'gap' : 'ridge',
+          limitMm: complement ? gapMm : ridgeMm,
+          settings: grain,
+        },
+        leastMm2,
+      ).map((line) => ({ set, complement, ...line })),
     );
   }
 }
@@ -131,7 +141,8 @@ function cureRounds(map: LabelMap, first: readonly ThinPlace[], means: CureMeans
     places = placesNear(map, [...touched, ...stuck.map(boxOf)], checker, means);
     stuck = places.filter((place) => inRows(boxOf(place)));
   }
-  return [...beyond, ...stuck.map(boxOf)];
+  // smaller ones are no findings
+  return [...beyond, ...stuck.filter((place) => place.areaMm2 >= SPECK_MM2).map(boxOf)];
 }
 
 function nameOf({ set, complement, pixels }: ThinPlace): string {
@@ -148,10 +159,10 @@ function placesNear(
   const found = new Map<string, ThinPlace>();
   for (const box of boxes) {
     const patch = cutOut(map, box, 8 * standing.widestPx);
-    for (const { set, complement, pixels } of checker.places(patch)) {
+    for (const { set, complement, pixels, areaMm2 } of checker.places(patch)) {
       const whole = pixels.map((i) => inWhole(patch, i));
       if (within && !whole.some((i) => hasPixel(within, i % map.width, Math.floor(i / map.width)))) continue;
-      const place = { set, complement, pixels: whole };
+      const place = { set, complement, pixels: whole, areaMm2 };
       found.set(nameOf(place), place);
     }
   }

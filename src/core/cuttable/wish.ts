@@ -1,4 +1,4 @@
-import { cuttingHours, cutEdgeM } from '../cutting';
+import { cuttingHours, cutEdgeM, SPECK_MM2 } from '../cutting';
 import { stagesFor, type CutFor } from './cutFor';
 import { labelCounts, labelSet, traceArcs, type LabelMap } from '../geometry';
 import { COST_PER_DELTA_E, type Likeness } from '../picture';
@@ -8,6 +8,9 @@ import type { Kept } from './mend';
 import type { CuttableSettings } from './settings';
 import { labelBits, Standing } from './standing';
 import { LINE_SETTINGS } from './strokes';
+
+/** In any order, so many thin stretches may come together to one that the check finds. */
+const ANY_ORDER_PARTS = 4;
 
 /** Limits in pixels and mm, and what stands together. */
 export function standingFor(
@@ -31,7 +34,10 @@ export function standingFor(
       ridgeDown: down / mmPerPx,
       gap: toolMm / mmPerPx,
     }),
-    limits: { ridgeMm: widest, gapMm: toolMm, grain: { material, grainDeg }, mmPerPx },
+    limits: {
+      ...{ ridgeMm: widest, gapMm: toolMm, grain: { material, grainDeg }, mmPerPx },
+      ...(anyOrder && { leastMm2: SPECK_MM2 / ANY_ORDER_PARTS }),
+    },
   };
 }
 

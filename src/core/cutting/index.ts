@@ -11,7 +11,7 @@ export {
   materialById,
   ridgeLimitMm,
 } from './materials';
-export { type CutSettings, type Finding, type FindingKind } from './finding';
+export { type CutSettings, type Finding, type FindingKind, SPECK_MM2 } from './finding';
 export { type StageMeasure, StageMeter, WIDEST_MEASURED_MM } from './stageMeasure';
 export { type StageVerdict, findingsOf } from './stageCheck';
 export { directionDeg } from './thinParts';

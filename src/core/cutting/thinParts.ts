@@ -32,12 +32,18 @@ export function thinParts(
   return findings.sort((a, b) => b.areaMm2 - a.areaMm2).slice(0, MAX_PLACES);
 }
 
-/** The same places, each as the pixels of its middle line where it is too thin; in reading order. */
-export function thinPlaces(measure: ThinlyMeasured, limit: LimitOf): number[][] {
-  const places: number[][] = [];
+/** A place as the pixels of its middle line where it is too thin, and their area. */
+interface ThinLine {
+  readonly pixels: number[];
+  readonly areaMm2: number;
+}
+
+/** The same places as lines, in reading order; with `leastMm2` smaller ones too. */
+export function thinPlaces(measure: ThinlyMeasured, limit: LimitOf, leastMm2 = SPECK_MM2): ThinLine[] {
+  const places: ThinLine[] = [];
   eachThinLine(measure, limit, new Set(), (line) => {
     const { thin, area } = tooThin(line, measure.mmPerPx, limit);
-    if (area >= SPECK_MM2) places.push(thin.map((p) => p.y * measure.widthPx + p.x));
+    if (area >= leastMm2) places.push({ pixels: thin.map((p) => p.y * measure.widthPx + p.x), areaMm2: area });
   });
   return places;
 }

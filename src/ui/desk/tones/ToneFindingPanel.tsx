@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import clsx from 'clsx';
+import { useState } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
 import { FIRST_TONES, TONE_GROUPS, type ToneGroup } from '@/core/picture/settings';
 import { Choice } from '@/ui/kit/Choice';
@@ -19,10 +20,20 @@ const FIRST_STRENGTH = 0.5;
 
 /** How the tones are found: put together by what, in what light, and around which colours. */
 export function ToneFindingPanel({ finding }: { finding: ToneFinding }) {
+  const [open, setOpen] = useState(finding.tones !== FIRST_TONES);
+  return (
+    <details className={kit.above10} open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary>{toneWords('finding.heading')}</summary>
+      {open && <ToneSettingsOf finding={finding} />}
+    </details>
+  );
+}
+
+/** The settings, while they are open. */
+function ToneSettingsOf({ finding }: { finding: ToneFinding }) {
   const { tones, change, pointing, setPointing } = finding;
   return (
-    <details className={kit.above10} open={tones !== FIRST_TONES || undefined}>
-      <summary>{toneWords('finding.heading')}</summary>
+    <>
       <p className={clsx(kit.quiet, kit.above8)}>{toneWords('finding.groupBy')}</p>
       <ToggleButtonGroup
         exclusive
@@ -54,7 +65,7 @@ export function ToneFindingPanel({ finding }: { finding: ToneFinding }) {
         </Button>
       )}
       <Picked finding={finding} />
-    </details>
+    </>
   );
 }
 
