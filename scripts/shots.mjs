@@ -48,9 +48,9 @@ try {
   await page.getByTestId('hours-of-cutting').waitFor({ timeout: 60_000 });
   await page.getByRole('slider', { name: 'hours of cutting' }).waitFor({ timeout: 60_000 });
   await page.getByRole('button', { name: /^Show them/ }).click();
-  await page
-    .getByRole('button', { name: 'cuttable', exact: true })
-    .evaluate((it) => it.scrollIntoView({ block: 'start' }));
+  await page.locator('aside').evaluate((side) => {
+    side.scrollTop = 215;
+  });
   await shot('picture');
   await open('Quinces on a Blue Cloth', 'register');
   await page.getByRole('tab', { name: 'Fit' }).click();
