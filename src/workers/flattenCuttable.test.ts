@@ -1,9 +1,11 @@
 import { FIRST_CUTTABLE, type CuttableSettings } from '@/core/cuttable';
 import { DEFAULT_ROLLER, DEFAULT_TOOLS_MM, materialById } from '@/core/cutting';
 import { randomStream } from '@/core/random/random';
+import { hasPixel } from '@/core/geometry';
 import { failure, success, type Failure, type Outcome } from '@/core/units';
 import { pixelFile, WorkerBench } from '@/testing/workerBench';
 import { flattenCuttable } from './flattenCuttable';
+import { keptMask } from './picture/kept';
 import type { CuttableResult, PictureJobs } from './protocol';
 
 const W = 640,
@@ -141,6 +143,26 @@ test('what is kept stays as it was flattened', async () => {
   let changed = 0;
   for (let y = 101; y < 399; y++) for (let x = 101; x < 399; x++) if (flat[y * W + x] !== kept[y * W + x]) changed++;
   expect(changed).toBe(0);
+});
+
+test('of two places kept one within the other both stay, and lettering with them', () => {
+  const map = { width: 40, height: 30, labels: new Uint8Array(1200).fill(1) };
+  map.labels.fill(0, 0, 5);
+  const kept = keptMask(
+    map,
+    [
+      [5, 5, 35, 5, 35, 25, 5, 25],
+      [10, 10, 20, 10, 20, 20, 10, 20],
+    ],
+    [{ x: 2, y: 0, label: -1 }],
+  )!;
+  expect([hasPixel(kept, 15, 15), hasPixel(kept, 30, 20), hasPixel(kept, 2, 0), hasPixel(kept, 38, 28)]).toEqual([
+    true,
+    true,
+    true,
+    false,
+  ]);
+  expect(keptMask(map, [], [])).toBeUndefined();
 });
 
 test('a failure on the way is told as it is, and a curve before anything was made', async () => {

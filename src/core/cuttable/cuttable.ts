@@ -1,4 +1,4 @@
-import { changesOfLabels, emptyMask, findIslands, type BitMask, type Box, type LabelMap } from '../geometry';
+import { changesOfLabels, emptyMask, findIslands, setPixel, type BitMask, type Box, type LabelMap } from '../geometry';
 import { majorityFilter, mergeSmallIslands, type Likeness } from '../picture';
 import { Checker, cureAll, cureNear, type CheckLimits } from './cure';
 import { layStrokes, type LineTold } from './layStrokes';
@@ -95,8 +95,7 @@ export function keptWith(map: LabelMap, kept: Kept, lines: readonly LineTold[]):
   if (covers.length === 0) return kept;
   const mask = emptyMask(map.width, map.height);
   if (kept) mask.words.set(kept.words);
-  for (const i of covers)
-    mask.words[Math.floor(i / map.width) * mask.wordsPerRow + ((i % map.width) >>> 5)] |= 1 << ((i % map.width) & 31);
+  for (const i of covers) setPixel(mask, i % map.width, Math.floor(i / map.width));
   return mask;
 }
 

@@ -7,6 +7,7 @@ import {
   nestedMasks,
   Opening,
   openingShape,
+  setPixel,
   thinned,
   type BitMask,
   type LabelMap,
@@ -185,8 +186,7 @@ function longEnough(mask: BitMask, leastPx: number): BitMask {
     for (let s = islands.rowOffset[y]; s < islands.rowOffset[y + 1]; s++) {
       const to = islands.stripEnd[s];
       if (islands.stripLabel[s] === 1 && islands.islandAreaPx[islands.stripIsland[s]] >= leastPx)
-        for (let x = from; x < to; x++)
-          if (hasPixel(mask, x, y)) out.words[y * out.wordsPerRow + (x >>> 5)] |= 1 << (x & 31);
+        for (let x = from; x < to; x++) if (hasPixel(mask, x, y)) setPixel(out, x, y);
       from = to;
     }
   }

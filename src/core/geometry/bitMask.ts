@@ -101,6 +101,11 @@ export function hasPixel(mask: BitMask, x: number, y: number): boolean {
   return ((mask.words[y * mask.wordsPerRow + (x >>> 5)] >>> (x & 31)) & 1) === 1;
 }
 
+/** Puts a pixel into a mask. */
+export function setPixel(mask: BitMask, x: number, y: number): void {
+  mask.words[y * mask.wordsPerRow + (x >>> 5)] |= 1 << (x & 31);
+}
+
 export function invertMask(mask: BitMask): BitMask {
   const out = emptyMask(mask.width, mask.height);
   const tail = mask.width & 31;

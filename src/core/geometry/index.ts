@@ -6,6 +6,7 @@ export {
   nestedMasks,
   countPixels,
   hasPixel,
+  setPixel,
   eachRunOf,
   invertMask,
   maskAnd,

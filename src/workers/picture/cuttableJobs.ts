@@ -25,22 +25,13 @@ import {
   type CuttableSettings,
   type LineTold,
 } from '@/core/cuttable';
-import {
-  emptyMask,
-  fillOutlines,
-  fillSpan,
-  eachStripOf,
-  findIslands,
-  islandOfAnchor,
-  type BitMask,
-  type Box,
-  type LabelMap,
-} from '@/core/geometry';
+import { emptyMask, fillOutlines, setPixel, type BitMask, type Box, type LabelMap } from '@/core/geometry';
 import { flattenSteps, Likeness, litRaster, onlyUsed, type FlatSteps, type FlattenSettings } from '@/core/picture';
 import type { CuttableWish, LineShown, PictureJobs } from '../protocol';
 import { JobFailed, type Handlers } from '../serve';
 import { adopt } from './flatJobs';
 import { held, opened } from './holder';
+import { keptMask } from './kept';
 
 /** A picture on its way to being cuttable, and what it is then asked about. */
 interface Making {
@@ -188,27 +179,14 @@ function begun(steps: FlatSteps, settings: FlattenSettings, wish: CuttableWish, 
     tones: settings.tones,
     ...{ steps, wish, map },
     leastIslandMm2: settings.minIslandMm2,
-    kept: keptOf(map, wish, mmPerPx),
+    kept: keptMask(
+      map,
+      wish.settings.keptMm.map((outline) => outline.map((mm) => mm / mmPerPx)),
+      wish.letteringPx,
+    ),
     bands: bandsOf(map, overlapOf(standing)),
     ...{ lines: [], before: undefined, base: undefined, budget: undefined },
   };
-}
-
-/** What stays as it is: within outlines, and the islands of lettering. */
-function keptOf(map: LabelMap, { settings, letteringPx }: CuttableWish, mmPerPx: number): BitMask | undefined {
-  const islands = letteringPx.length > 0 ? findIslands(map) : undefined;
-  if (settings.keptMm.length === 0 && !islands) return undefined;
-  const mask = emptyMask(map.width, map.height);
-  fillOutlines(
-    mask,
-    settings.keptMm.map((outline) => outline.map((mm) => mm / mmPerPx)),
-  );
-  if (islands)
-    for (const anchor of letteringPx) {
-      const island = islandOfAnchor(islands, anchor);
-      if (island !== undefined) eachStripOf(islands, island, (y, from, to) => fillSpan(mask, y, from, to));
-    }
-  return mask;
 }
 
 function wordsOfBand(kept: BitMask | undefined, { around }: Band): Uint32Array | null {
@@ -292,10 +270,7 @@ function budgetOf(
   }));
   const emphasised = emptyMask(now.map.width, now.map.height);
   for (const line of now.lines)
-    if (line.laid)
-      for (const i of line.pixels)
-        emphasised.words[Math.floor(i / now.map.width) * emphasised.wordsPerRow + ((i % now.map.width) >>> 5)] |=
-          1 << ((i % now.map.width) & 31);
+    if (line.laid) for (const i of line.pixels) setPixel(emphasised, i % now.map.width, Math.floor(i / now.map.width));
   const budget = Budget.of({
     map: { ...now.map, labels },
     likeness: means.likeness,

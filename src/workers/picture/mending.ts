@@ -1,18 +1,11 @@
 import { mendPlaces, standingFor } from '@/core/cuttable';
-import {
-  emptyMask,
-  eachStripOf,
-  fillSpan,
-  findIslands,
-  islandOfAnchor,
-  type BitMask,
-  type LabelMap,
-} from '@/core/geometry';
+import { emptyMask, setPixel, type LabelMap } from '@/core/geometry';
 import { costsOfLabels, type EditDone } from '@/core/picture';
 import { failure, success, type Outcome } from '@/core/units';
 import type { MendEdit, PictureJobs } from '../protocol';
 import type { Handlers } from '../serve';
 import { held, opened } from './holder';
+import { keptMask } from './kept';
 import { outlinesMmOf } from './outlines';
 
 export const mendJobs = {
@@ -26,7 +19,7 @@ export const mendJobs = {
       if (copy.labels[i] !== here.labels[i]) {
         const x = i % here.width,
           y = (i - x) / here.width;
-        changed.words[y * changed.wordsPerRow + (x >>> 5)] |= 1 << (x & 31);
+        setPixel(changed, x, y);
         changedPx++;
       }
     return { ...outlinesMmOf(changed), changedMm2: changedPx * held.mapMmPerPx ** 2, left };
@@ -57,21 +50,11 @@ function mend(map: LabelMap, { boxesPx, keptPx, letteringPx, cutFor, coloursLabD
   return mendPlaces(map, boxesPx, {
     ...standingFor(cutFor, false, coloursLabD50.length, mmPerPx),
     likeness: costsOfLabels(map, coloursLabD50),
-    kept: keptOf(map, keptPx, letteringPx),
+    kept: keptMask(
+      map,
+      keptPx.map(({ x0, y0, x1, y1 }) => [x0, y0, x1, y0, x1, y1, x0, y1]),
+      letteringPx,
+    ),
     leastIslandPx: Math.ceil(cutFor.material.looseMm2 / mmPerPx ** 2),
   }).length;
-}
-
-function keptOf(map: LabelMap, boxes: MendEdit['keptPx'], anchors: MendEdit['letteringPx']): BitMask | undefined {
-  if (boxes.length === 0 && anchors.length === 0) return undefined;
-  const mask = emptyMask(map.width, map.height);
-  for (const { x0, y0, x1, y1 } of boxes)
-    for (let y = Math.floor(y0); y < Math.ceil(y1); y++) fillSpan(mask, y, Math.floor(x0), Math.ceil(x1));
-  const islands = anchors.length > 0 ? findIslands(map) : undefined;
-  if (islands)
-    for (const anchor of anchors) {
-      const island = islandOfAnchor(islands, anchor);
-      if (island !== undefined) eachStripOf(islands, island, (y, from, to) => fillSpan(mask, y, from, to));
-    }
-  return mask;
 }
