@@ -78,6 +78,28 @@ test('a photograph comes out cuttable, is brought within fewer hours, and a thin
   await expect(page.getByTestId('line-back').first()).toBeAttached({ timeout: 60_000 });
   await expect(page.getByRole('button', { name: 'Let go again' })).toBeVisible();
 
+  // a place drawn round has hours of its own; what is no number is told, and a reload keeps what was taken
+  await page.getByRole('button', { name: /^Hide them/ }).click();
+  await page.getByRole('button', { name: 'Draw round a place' }).click();
+  const sheet = page.getByTestId('sheet');
+  for (const position of [
+    { x: 150, y: 150 },
+    { x: 300, y: 150 },
+    { x: 300, y: 300 },
+  ])
+    await sheet.click({ position });
+  await page.getByRole('button', { name: /^Close it/ }).click();
+  await expect.poll(async () => (await cuttableOf(id))?.zones.length, { timeout: 60_000 }).toBe(1);
+  await expect(page.getByTestId('zone')).toBeAttached();
+  const zoneHours = page.getByLabel('hours, place 1');
+  await zoneHours.fill('a while');
+  await zoneHours.blur();
+  await expect(page.getByText(/For the hours of this place/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByTestId('zone')).toBeAttached();
+  await page.getByRole('button', { name: 'Work it out' }).click();
+  await page.getByTestId('hours-of-cutting').waitFor({ timeout: 60_000 });
+
   expect(await placesOfAllStages(page, id)).toBeLessThanOrEqual(3);
 });
 

@@ -42,6 +42,10 @@ const LinesOverlay = dynamic(
   fetched(() => import('./cuttable/LinesOverlay').then((m) => m.LinesOverlay)),
   { ssr: false },
 );
+const PlacesOverlay = dynamic(
+  fetched(() => import('./cuttable/PlacesOverlay').then((m) => m.PlacesOverlay)),
+  { ssr: false },
+);
 const KeepIsland = dynamic(
   fetched(() => import('./cuttable/KeepIsland').then((m) => m.KeepIsland)),
   { ssr: false },
@@ -156,6 +160,7 @@ interface PictureMapProps {
   readonly regions: Regions;
   readonly line: DrawnLine | undefined;
   readonly thinLines: ThinLines;
+  readonly flatten: Flatten;
 }
 
 function PictureMap({
@@ -169,11 +174,14 @@ function PictureMap({
   regions,
   line,
   thinLines,
+  flatten,
 }: PictureMapProps) {
   const desk = usePrintDesk('plan', 'unit');
   const {
     plan: { picture },
   } = desk;
+  const { cuttable } = flatten.settings,
+    drawn = cuttable && cuttable.zones.length + cuttable.keptMm.length > 0 ? cuttable : undefined;
   return (
     <SheetCanvas
       widthPx={picture!.raster.widthPx}
@@ -188,9 +196,10 @@ function PictureMap({
       onPick={pick}
       handle={regions.canvas}
       overlay={
-        regions.chosen || line || thinLines.on
+        regions.chosen || line || thinLines.on || drawn
           ? (mm) => (
               <>
+                {drawn && <PlacesOverlay cuttable={drawn} mm={mm} />}
                 {thinLines.on && <LinesOverlay thinLines={thinLines} mm={mm} />}
                 <RegionOverlay regions={regions} mm={mm} />
               </>

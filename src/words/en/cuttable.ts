@@ -64,8 +64,9 @@ export const cuttable = {
     closeKey: 'close the place drawn',
     letGo: 'Let go',
     hours: 'hours, place {place, number}',
-    what: 'The hours of a place',
+    what: 'the hours of this place',
     remove: 'Take place {place, number} away',
+    overlay: 'Places with hours of their own, and places kept as they are',
   },
   keep: {
     heading: 'Kept as it is',
