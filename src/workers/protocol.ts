@@ -169,8 +169,8 @@ export interface PictureJobs {
     take: MendEdit;
     give: { readonly outlinesMm: readonly (readonly number[])[]; readonly changedMm2: number; readonly left: number };
   };
-  /** The picture's own colour at a pixel of the raster, evened over its neighbours. */
-  colourAt: { take: { x: number; y: number }; give: Lab | null };
+  /** The picture's colour at a pixel of the raster, evened over its neighbours, in the light its tones are found in. */
+  colourAt: { take: { x: number; y: number; tones?: FlattenSettings['tones'] }; give: Lab | null };
   /** A copy for another worker: of the map, to be measured and stored, or of the print map. */
   snapshot: { take: { of: 'labels' | 'sheet' }; give: MapCopy };
   /** Takes a map that was made here as the present one. */
@@ -202,6 +202,8 @@ export interface PictureJobs {
       height: number;
       backdrop: number;
       lines?: number;
+      /** Shows the raster in the light its tones are found in. */
+      light?: FlattenSettings['tones'];
     };
     give: ImageBitmap;
   };

@@ -68,6 +68,11 @@ export class Checker {
     return this.standing.setsAmong(masks.present).flatMap((set) => this.placesOf(masks, map, set));
   }
 
+  /** How many of them the check tells: smaller ones are no findings. */
+  findings(map: LabelMap): number {
+    return this.places(map).filter(({ areaMm2 }) => areaMm2 >= SPECK_MM2).length;
+  }
+
   findsAny(map: LabelMap): boolean {
     const masks = new LabelMasks(map);
     return this.standing.setsAmong(masks.present).some((set) => this.placesOf(masks, map, set).length > 0);

@@ -226,7 +226,8 @@ export function finish(map: LabelMap, open: readonly Box[], means: CuttableMeans
     if (merged.length === 0) break;
     left = cureNear(map, [...left, ...merged], means);
   }
-  return left.length;
+  // what looked like a place in its surroundings may be none in the whole
+  return left.length === 0 ? 0 : new Checker(means.standing, means.limits).findings(map);
 }
 
 /** Opens, mends and cures a map that was changed all over, with no lines laid anew. Gives the places left. */

@@ -1,6 +1,6 @@
 export { type CuttableSettings, FIRST_CUTTABLE } from './settings';
 export { labelBits, Standing } from './standing';
-export { LINE_SETTINGS, linesOf } from './strokes';
+export { LINE_SETTINGS } from './strokes';
 export { type LineTold } from './layStrokes';
 export {
   type Band,

@@ -27,17 +27,20 @@ export interface LineFound {
 }
 
 export interface LineSettings {
+  /** Of its middle, which thinning and junctions leave shorter than the line: 1.2 mm belong to some 2 mm. */
   readonly leastLengthMm: number;
   readonly leastContrast: number;
   /** How often a pixel of a line counts where likeness is summed. */
   readonly emphasis: number;
 }
-export const LINE_SETTINGS: LineSettings = { leastLengthMm: 2, leastContrast: 5, emphasis: 3 };
+export const LINE_SETTINGS: LineSettings = { leastLengthMm: 1.2, leastContrast: 5, emphasis: 3 };
 
 /** So much nearer to the picture (ΔE00) a line must be than what lies there. */
-const LEAST_GAIN = 2.5;
+const LEAST_GAIN = 1;
 /** In choosing a line's colour what it brings counts so often, however much lines count in deciding whether it is laid. */
 const LABEL_EMPHASIS = 3;
+/** What is narrower than so many times the least width is fine. */
+const FINE_TIMES = 2;
 const SPUR_PX = 5,
   BEND_DEG = 60;
 
@@ -75,18 +78,20 @@ export function findLines(
       if (line) lines.push(line);
     }
   }
+  addFineParts(map, likeness.count, widthPx, found);
   return { lines: lines.sort((a, b) => b.score - a.score || a.pixels[0] - b.pixels[0]), pixels: found };
 }
 
-/** The middles of a picture's thin lines that a map does not show, whatever would become of them. */
-export function linesOf(
-  map: LabelMap,
-  raw: Uint8Array,
-  likeness: Likeness,
-  widthPx: number,
-  mmPerPx: number,
-): Int32Array[] {
-  return findLines(map, raw, likeness, widthPx, mmPerPx, LINE_SETTINGS).lines.map((line) => line.pixels);
+/** Adds what of the map itself is fine though wide enough: a line that is there counts as much as one that would be laid beside it. */
+function addFineParts(map: LabelMap, count: number, widthPx: number, found: BitMask): void {
+  const px = FINE_TIMES * widthPx,
+    opening = new Opening({ widthPx: px, heightPx: px, rects: [{ widthPx: px, heightPx: px }] });
+  for (const mask of nestedMasks(
+    map,
+    Uint8Array.from({ length: 256 }, (_, l) => Math.min(l, count - 1)),
+    count - 1,
+  ))
+    for (const complement of [false, true]) opening.addThin(mask, complement, found);
 }
 
 function inside(i: number, width: number, height: number): boolean {

@@ -10,7 +10,7 @@ import { labelBits, Standing } from './standing';
 import { LINE_SETTINGS } from './strokes';
 
 /** In any order, so many thin stretches may come together to one that the check finds. */
-const ANY_ORDER_PARTS = 4;
+const ANY_ORDER_PARTS = 2;
 
 /** Limits in pixels and mm, and what stands together. */
 export function standingFor(

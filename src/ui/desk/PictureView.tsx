@@ -111,7 +111,8 @@ function usePictureView() {
     if (picture && !flat) showFirst();
   }, [picture, flat, showFirst]);
 
-  const { preview, paintFlat, paintPicture } = usePicturePaints(flatten, chosenTone);
+  const [lit, setLit] = useState(true);
+  const { preview, paintFlat, paintPicture } = usePicturePaints(flatten, chosenTone, lit);
 
   const thinLines = useThinLines(flatten);
   const finding = usePointing(flatten);
@@ -145,7 +146,7 @@ function usePictureView() {
   return {
     ...{ picture, hasFlat, flatten, regions, closed, take, over, busy, problem, dropProps },
     ...{ showing, setShowing, divider, setDivider, leaf, setLeaf, chosenTone, setChosenTone },
-    ...{ paintFlat, paintPicture, pick, line, thinLines, finding },
+    ...{ paintFlat, paintPicture, pick, line, thinLines, finding, lit, setLit },
   };
 }
 
@@ -161,6 +162,7 @@ interface PictureMapProps {
   readonly line: DrawnLine | undefined;
   readonly thinLines: ThinLines;
   readonly flatten: Flatten;
+  readonly finding: ToneFinding;
 }
 
 function PictureMap({
@@ -175,6 +177,7 @@ function PictureMap({
   line,
   thinLines,
   flatten,
+  finding,
 }: PictureMapProps) {
   const desk = usePrintDesk('plan', 'unit');
   const {
@@ -194,6 +197,7 @@ function PictureMap({
       divider={showing === 'both' ? divider : showing === 'picture' ? 1 : 0}
       onDivider={setDivider}
       onPick={pick}
+      onBrush={finding.pointing?.for === 'edge' ? finding.lead : undefined}
       handle={regions.canvas}
       overlay={
         regions.chosen || line || thinLines.on || drawn
@@ -240,7 +244,7 @@ function BringIn({ dropProps, over, take, busy, problem }: BringInProps) {
 }
 
 /** Picture and flat colours as they are painted. */
-function usePicturePaints(flatten: Flatten, chosenTone: number | undefined) {
+function usePicturePaints(flatten: Flatten, chosenTone: number | undefined, lit: boolean) {
   const desk = usePrintDesk('plan', 'sheetWorker');
   const {
     plan,
@@ -270,6 +274,7 @@ function usePicturePaints(flatten: Flatten, chosenTone: number | undefined) {
     },
     [preview, picture, quick, desk.sheetWorker, styles],
   );
+  const light = lit ? flatten.settings.tones : undefined;
   const paintPicture: PaintView = useCallback(
     async (view, width, height) => {
       const answer = await source.ask('paint', {
@@ -279,10 +284,11 @@ function usePicturePaints(flatten: Flatten, chosenTone: number | undefined) {
         width,
         height,
         backdrop: BLOCK_WORDS.backdrop,
+        light,
       });
       return answer.ok ? answer.value : undefined;
     },
-    [source],
+    [source, light],
   );
   return { preview, paintFlat, paintPicture };
 }
@@ -409,9 +415,12 @@ interface PictureHeadProps {
   readonly closed: boolean;
   readonly take: (file: File | undefined) => Promise<void>;
   readonly busy: string | undefined;
+  readonly flatten: Flatten;
+  readonly lit: boolean;
+  readonly setLit: Dispatch<SetStateAction<boolean>>;
 }
 
-function PictureHead({ hasFlat, setShowing, showing, closed, take, busy }: PictureHeadProps) {
+function PictureHead({ hasFlat, setShowing, showing, closed, take, busy, flatten, lit, setLit }: PictureHeadProps) {
   const {
     plan: { picture },
   } = usePrintDesk('plan');
@@ -422,6 +431,11 @@ function PictureHead({ hasFlat, setShowing, showing, closed, take, busy }: Pictu
         <span className={kit.quiet}>{picture!.fileName}</span>
       </div>
       <div className={kit.row}>
+        {hasFlat && flatten.settings.tones?.side && showing !== 'flat' && (
+          <Button aria-pressed={lit} onClick={() => setLit((now) => !now)}>
+            {lit ? pictureWords('picture.inItsLight') : pictureWords('picture.inOwnLight')}
+          </Button>
+        )}
         {hasFlat && (
           <Button onClick={() => setShowing((s) => NEXT[s])}>
             {showing === 'both'

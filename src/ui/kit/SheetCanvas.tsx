@@ -30,8 +30,8 @@ export interface Props {
   /** A point of the unmirrored picture in map pixels, or undefined when the pointer leaves. */
   readonly onHover?: (x: number | undefined, y: number) => void;
   readonly onPick?: (x: number, y: number) => void;
-  /** While it is given, dragging paints over the picture instead of moving it. */
-  readonly onBrush?: (x: number, y: number) => void;
+  /** While it is given, dragging paints over the picture instead of moving it; `begins` where the pointer is set down. */
+  readonly onBrush?: (x: number, y: number, begins: boolean) => void;
   readonly handle?: RefObject<SheetCanvasHandle | null>;
 }
 
@@ -72,11 +72,11 @@ export function SheetCanvas(props: Props) {
       onKeyDown={acts.onKeyDown}
       onPointerMove={(e) => {
         if (cross) setCross(undefined);
-        if (onBrush && e.buttons & 1) onBrush(...acts.toMap(e.clientX, e.clientY));
+        if (onBrush && e.buttons & 1) onBrush(...acts.toMap(e.clientX, e.clientY), false);
         onHover?.(...acts.toMap(e.clientX, e.clientY));
       }}
       onPointerDown={(e) => {
-        if (onBrush && !(e.target as Element).closest('[data-control]')) onBrush(...acts.toMap(e.clientX, e.clientY));
+        if (onBrush && !(e.target as Element).closest('[data-control]')) onBrush(...acts.toMap(e.clientX, e.clientY), true);
       }}
       onPointerLeave={() => onHover?.(undefined, 0)}
       onClick={(e) => {

@@ -31,6 +31,8 @@ export const picture = {
     pictureFlat: 'picture | flat',
     flatColours: 'flat colours',
     pictureAlone: 'picture',
+    inItsLight: 'picture in the side light',
+    inOwnLight: 'picture in its own light',
     pictureFile: 'Picture file',
     anotherPicture: 'Another picture',
     chooseAFile: 'Choose a file',

@@ -29,7 +29,9 @@ export const tones = {
     at: '{percent, number} % of the way to the darker',
     through: 'Move the edge between {lighter} and {darker} through a place of the picture',
     throughShort: 'edge to {darker} through a place …',
-    pointNow: 'Click where the edge between {lighter} and {darker} is to run. Esc lets go.',
+    drag: 'Drag edges on the picture',
+    dragNow: 'Drag any edge on the picture to where it is to run. Esc lets go.',
+    pointNow: 'Click or drag to where the edge between {lighter} and {darker} is to run. Esc lets go.',
     handChanges: 'The colours were changed by hand: edges move again once the picture is flattened anew.',
   },
 } as const;

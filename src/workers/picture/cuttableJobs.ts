@@ -26,11 +26,11 @@ import {
   type LineTold,
 } from '@/core/cuttable';
 import { emptyMask, fillOutlines, setPixel, type BitMask, type Box, type LabelMap } from '@/core/geometry';
-import { flattenSteps, Likeness, litRaster, onlyUsed, type FlatSteps, type FlattenSettings } from '@/core/picture';
+import { flattenSteps, Likeness, onlyUsed, type FlatSteps, type FlattenSettings } from '@/core/picture';
 import type { CuttableWish, LineShown, PictureJobs } from '../protocol';
 import { JobFailed, type Handlers } from '../serve';
 import { adopt } from './flatJobs';
-import { held, opened } from './holder';
+import { held, opened, rasterIn } from './holder';
 import { keptMask } from './kept';
 
 /** A picture on its way to being cuttable, and what it is then asked about. */
@@ -66,7 +66,7 @@ export const cuttableJobs = {
     roughlyCuttable(
       map,
       meansFor(wish.cutFor, wish.settings, {
-        likeness: new Likeness(sourceIn(settings.tones), coloursLabD50),
+        likeness: new Likeness(rasterIn(settings.tones), coloursLabD50),
         ...{ leastIslandMm2: settings.minIslandMm2, kept: undefined, mmPerPx: source.mmPerPx },
       }),
     );
@@ -133,7 +133,7 @@ export const cuttableJobs = {
     const now = opened(making),
       { steps, map, wish } = now,
       { mmPerPx } = opened(held.raster),
-      likeness = new Likeness(sourceIn(now.tones), steps.coloursLabD50);
+      likeness = new Likeness(rasterIn(now.tones), steps.coloursLabD50);
     now.before ??= figuresOf({ ...map, labels: steps.merged }, wish.cutFor, likeness, mmPerPx);
     return { before: now.before, after: figuresOf(map, wish.cutFor, likeness, mmPerPx) };
   },
@@ -154,22 +154,6 @@ export const cuttableJobs = {
     return told(now, left, started, thinnest, progress);
   },
 } satisfies Partial<Handlers<PictureJobs>>;
-
-/** The raster that likeness is reckoned against: in the light its tones are found in. Kept for as long as the same is asked. */
-function sourceIn(tones: FlattenSettings['tones']): {
-  readonly width: number;
-  readonly mmPerPx: number;
-  readonly rgba: Uint8ClampedArray | Uint8Array;
-  readonly height: number;
-} {
-  const source = opened(held.raster);
-  if (!tones?.side) return source;
-  const key = JSON.stringify(tones.side);
-  if (inLight?.of !== source || inLight.key !== key)
-    inLight = { of: source, key, raster: { ...litRaster(source, { tones }), mmPerPx: source.mmPerPx } };
-  return inLight.raster;
-}
-let inLight: { readonly of: object; readonly key: string; readonly raster: ReturnType<typeof sourceIn> } | undefined;
 
 function begun(steps: FlatSteps, settings: FlattenSettings, wish: CuttableWish, mmPerPx: number): Making {
   const { width, height, merged, coloursLabD50 } = steps;
@@ -207,7 +191,7 @@ function bandTaken({
   readonly band: Band;
   readonly means: CuttableMeans;
 } {
-  const source = sourceIn(tones),
+  const source = rasterIn(tones),
     { from, to } = band.around,
     { width, mmPerPx } = source,
     height = to - from;
@@ -232,7 +216,7 @@ function wantedIn({ linesBack }: CuttableSettings, { around }: Band, width: numb
 }
 
 function wholeMeans({ steps, wish, leastIslandMm2, kept, map, lines, tones }: Making): CuttableMeans {
-  const source = sourceIn(tones);
+  const source = rasterIn(tones);
   return meansFor(wish.cutFor, wish.settings, {
     likeness: new Likeness(source, steps.coloursLabD50),
     ...{ leastIslandMm2, mmPerPx: source.mmPerPx, kept: keptWith(map, kept, lines) },

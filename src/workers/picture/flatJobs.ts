@@ -15,7 +15,7 @@ import { decodeLabelMap, encodeLabelMap } from '@/model';
 import { type FlatResult, type PictureJobs } from '../protocol';
 import { JobFailed, type Handlers } from '../serve';
 import { mended } from './mending';
-import { setMap, takePrintMap, forgetShapes, allIslands, opened, sheetMap, held } from './holder';
+import { setMap, takePrintMap, forgetShapes, allIslands, opened, rasterIn, sheetMap, held } from './holder';
 
 export const flatJobs = {
   async openRaster({ url, mmPerPx, maxPixels }) {
@@ -91,8 +91,8 @@ export const flatJobs = {
     }, 60);
     return { ...done.value, milliseconds };
   },
-  colourAt({ x, y }) {
-    const { width, height, rgba } = opened(held.raster);
+  colourAt({ x, y, tones }) {
+    const { width, height, rgba } = rasterIn(tones);
     if (!(x >= 0 && y >= 0 && x < width && y < height)) return null;
     const sum = [0, 0, 0, 0];
     for (let py = Math.max(0, Math.floor(y) - 1); py <= Math.min(height - 1, Math.floor(y) + 1); py++)
@@ -138,7 +138,7 @@ export const flatJobs = {
     if (typeof answer !== 'string') throw new JobFailed(failureSaid(answer.code, answer.message));
     return answer;
   },
-  async paint({ what, styles, view, width, height, backdrop, lines }) {
+  async paint({ what, styles, view, width, height, backdrop, lines, light }) {
     const drawn =
       what === 'cut'
         ? opened(held.cut).map
@@ -150,7 +150,7 @@ export const flatJobs = {
     const words =
       what === 'raster'
         ? paintRaster(
-            { ...opened(held.raster), words: new Uint32Array(opened(held.raster).rgba.buffer) },
+            { ...rasterIn(light), words: new Uint32Array(rasterIn(light).rgba.buffer) },
             view,
             width,
             height,

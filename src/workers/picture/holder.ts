@@ -12,7 +12,7 @@ import {
   type PartMap,
 } from '@/core/geometry';
 import { type PrintMap } from '@/core/layers';
-import { THIN_AREA_MM2 } from '@/core/picture';
+import { litRaster, THIN_AREA_MM2, type FlattenSettings } from '@/core/picture';
 import { failure } from '@/core/units';
 import { type IslandInfo } from '../protocol';
 import { JobFailed } from '../serve';
@@ -46,6 +46,23 @@ export const held: {
   arcs: undefined,
   rehearsal: undefined,
 };
+
+/** The raster in the light its tones are found in, where that is not its own. Kept for as long as the same is asked. */
+export function rasterIn(tones: FlattenSettings['tones']): NonNullable<typeof held.raster> {
+  const source = opened(held.raster);
+  if (!tones?.side) return source;
+  const key = JSON.stringify(tones.side);
+  if (inLight?.of !== source || inLight.key !== key) {
+    const { width, height, rgba } = litRaster(source, { tones });
+    inLight = {
+      ...{ of: source, key },
+      raster: { width, height, rgba: new Uint8ClampedArray(rgba.buffer as ArrayBuffer), mmPerPx: source.mmPerPx },
+    };
+  }
+  return inLight.raster;
+}
+let inLight:
+  { readonly of: object; readonly key: string; readonly raster: NonNullable<typeof held.raster> } | undefined;
 
 export function setMap(next: LabelMap, mmPerPx: number): void {
   held.map = next;

@@ -35,13 +35,19 @@ export function ToneEdges({ flat, finding, shown }: Props) {
       </div>
       {pointing?.for === 'edge' ? (
         <p className={kit.note} role="status">
-          {toneWords('edge.pointNow', { lighter: names[pointing.tone], darker: names[pointing.tone + 1] })}{' '}
+          {pointing.tone === null
+            ? toneWords('edge.dragNow')
+            : toneWords('edge.pointNow', { lighter: names[pointing.tone], darker: names[pointing.tone + 1] })}{' '}
           <button type="button" className={kit.link} onClick={() => setPointing(undefined)}>
             {toneWords('finding.letGo')}
           </button>
         </p>
       ) : (
         <p className={kit.note}>
+          <button type="button" className={kit.link} onClick={() => setPointing({ for: 'edge', tone: null })}>
+            {toneWords('edge.drag')}
+          </button>
+          {' · '}
           {names.slice(1).map((darker, k) => (
             <span key={flat.colours[k + 1].id}>
               {k > 0 && ' · '}

@@ -1,15 +1,21 @@
 'use client';
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import type { Lab } from '@/core/colour';
 import { FIRST_TONES, FLATTEN_LIMITS, type ToneSettings } from '@/core/picture/settings';
+import type { Outcome } from '@/core/units';
 import { usePrintDesk } from '@/ui/kit/printContext';
+import { NewestOnly } from '@/workers';
 import type { Flatten } from '../useFlatten';
+import { edgeNearest, edgeThrough } from './edges';
 
-/** What the next click on the picture is for: a colour to be a tone, or a place the edge after a tone is to run through. */
-export type Pointing = { readonly for: 'colour' } | { readonly for: 'edge'; readonly tone: number };
+/**
+ * What pointing at the picture is for: a colour to be a tone, or places the edge after a tone is to run through. Null: whichever edge lies
+ * nearest where the pointer is set down.
+ */
+export type Pointing = { readonly for: 'colour' } | { readonly for: 'edge'; readonly tone: number | null };
 
 /** Settings of how tones are found, changed; and pointing at the picture. */
 export function usePointing(flatten: Flatten) {
-  const { plan } = usePrintDesk('plan');
   const [pointing, setPointing] = useState<Pointing>();
   const { source, settings, move } = flatten;
   const tones = settings.tones ?? FIRST_TONES;
@@ -25,30 +31,57 @@ export function usePointing(flatten: Flatten) {
     },
     [tones.edges, change],
   );
+  const lead = useLead(flatten, { tones, pointing, moveEdge });
   const pointAt = useCallback(
     async (x: number, y: number) => {
-      const now = pointing;
-      setPointing(undefined);
-      const answer = await source.ask('colourAt', { x, y });
-      if (!now || !answer.ok || !answer.value) return;
-      const lab = answer.value;
-      if (now.for === 'colour') {
-        change({ picked: [...tones.picked, lab].slice(-settings.colourCount) });
+      if (pointing?.for === 'edge') {
+        lead(x, y, true);
         return;
       }
-      const colours = plan.flat?.colours ?? [],
-        one = colours[now.tone]?.wantedLabD50,
-        other = colours[now.tone + 1]?.wantedLabD50;
-      if (!one || !other) return;
-      // how far the colour lies on the way from the lighter to the darker tone
-      const axes = tones.groupBy === 'light' ? [0] : [0, 1, 2];
-      const along = axes.reduce((sum, d) => sum + (lab[d] - one[d]) * (other[d] - one[d]), 0),
-        whole = axes.reduce((sum, d) => sum + (other[d] - one[d]) ** 2, 0);
-      if (whole > 0) moveEdge(now.tone, (2 * along) / whole - 1);
+      setPointing(undefined);
+      const answer = await source.ask('colourAt', { x, y, tones: settings.tones });
+      if (pointing && answer.ok && answer.value)
+        change({ picked: [...tones.picked, answer.value].slice(-settings.colourCount) });
     },
-    [pointing, source, change, tones, settings.colourCount, plan.flat, moveEdge],
+    [pointing, lead, source, change, tones.picked, settings],
   );
-  return { pointing, setPointing, pointAt, tones, change, moveEdge };
+  return { pointing, setPointing, pointAt, lead, tones, change, moveEdge };
+}
+
+interface Leading {
+  readonly tones: ToneSettings;
+  readonly pointing: Pointing | undefined;
+  readonly moveEdge: (tone: number, to: number) => void;
+}
+
+/** Leads an edge through the places the pointer is dragged over: the colour of the newest one says where the edge lies. */
+function useLead({ source, settings }: Flatten, leading: Leading) {
+  const { plan } = usePrintDesk('plan');
+  const now = useRef({ ...leading, colours: [] as readonly Lab[], settings });
+  now.current = { ...leading, settings, colours: (plan.flat?.colours ?? []).map((colour) => colour.wantedLabD50) };
+  /** The edge that is dragged, from where the pointer was set down. */
+  const held = useRef<number>(undefined);
+  const queue = useMemo(
+    () =>
+      new NewestOnly<{ readonly x: number; readonly y: number }, Outcome<Lab | null>>(
+        (at) => source.ask('colourAt', { ...at, tones: now.current.settings.tones }),
+        (answer) => {
+          const { colours, tones, pointing, moveEdge } = now.current;
+          if (pointing?.for !== 'edge' || !answer.ok || !answer.value) return;
+          held.current ??= pointing.tone ?? edgeNearest(answer.value, colours, tones);
+          const to = held.current === undefined ? undefined : edgeThrough(answer.value, colours, held.current, tones);
+          if (held.current !== undefined && to !== undefined) moveEdge(held.current, to);
+        },
+      ),
+    [source],
+  );
+  return useCallback(
+    (x: number, y: number, begins: boolean) => {
+      if (begins) held.current = undefined;
+      queue.push({ x, y });
+    },
+    [queue],
+  );
 }
 
 export type ToneFinding = ReturnType<typeof usePointing>;
