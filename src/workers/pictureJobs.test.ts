@@ -65,6 +65,7 @@ describe('mending places of the check together', () => {
   const bar = { x0: 145, y0: 5, x1: 158, y1: 65 };
   const edit = (keptPx: readonly (typeof bar)[] = []) => ({
     ...{ kind: 'mend' as const, boxesPx: [bar], keptPx, letteringPx: [], coloursLabD50: [PAPER, SAND, DARK] },
+    classOf: [0, 0, 0],
     cutFor: { material: materialById('lino'), grainDeg: 0, toolMm: 0.5, pace: 1, stages: null },
   });
 
@@ -81,6 +82,14 @@ describe('mending places of the check together', () => {
     expect(done.changedPx * MM_PER_PX ** 2).toBeCloseTo(preview.changedMm2, 9);
     expect(done.box.x0).toBeGreaterThanOrEqual(140);
     expect((await bench.get('mendPreview', edit())).changedMm2).toBe(0);
+  });
+
+  test('lines between colours that are cut or printed apart by now do not move; what stands in the way is told', async () => {
+    const closed = { ...edit(), classOf: [0, 1, 2] };
+    const preview = await bench.get('mendPreview', closed);
+    expect(preview.changedMm2).toBe(0);
+    expect(preview.left).toBeGreaterThan(0);
+    expect(await bench.ask('edit', closed)).toMatchObject({ ok: false, code: 'nothing-mended' });
   });
 
   test('what is kept, and lettering, stands in the way and is told', async () => {

@@ -93,6 +93,8 @@ export interface MendEdit {
   readonly letteringPx: readonly AnchorPx[];
   readonly cutFor: CutFor;
   readonly coloursLabD50: readonly Lab[];
+  /** Of each colour what is cut and printed of it already: a line moves only between colours of one class. */
+  readonly classOf: readonly number[];
 }
 
 /** A thin line of the picture, along its middle, and what became of it. */

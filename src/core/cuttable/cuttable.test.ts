@@ -11,6 +11,7 @@ import {
   LINE_SETTINGS,
   makeCuttable,
   mendPlaces,
+  takeBackClosed,
   Standing,
   type CuttableMeans,
 } from './index';
@@ -284,4 +285,29 @@ test('places the check has found are mended together, and nothing is changed far
     }
     expect(far).toBe(0);
   }
+});
+
+test('where some colours are cut already, places are mended without moving a line between those and the rest', () => {
+  let mended = 0;
+  for (const seed of [5, 6, 7, 8]) {
+    const map = drawing(seed, 320, 260, 30),
+      before = found(map),
+      classOf = COLOURS.map((_, label) => (label < 2 ? 0 : 1));
+    const boxes = before.map(({ boxMm: { x0, y0, x1, y1 } }) => ({
+      ...{ x0: x0 / MM_PER_PX, y0: y0 / MM_PER_PX, x1: x1 / MM_PER_PX, y1: y1 / MM_PER_PX },
+    }));
+    const made = { ...map, labels: map.labels.slice() };
+    mendPlaces(made, boxes, {
+      ...meansFor(painted(map, seed), {}),
+      likeness: costsOfLabels(map, COLOURS, classOf),
+      leastIslandPx: Math.ceil(materialById('lino').looseMm2 / MM_PER_PX ** 2),
+    });
+    takeBackClosed(made, map.labels, classOf);
+    made.labels.forEach((label, i) => {
+      if (label === map.labels[i]) return;
+      mended++;
+      expect(classOf[label]).toBe(classOf[map.labels[i]]);
+    });
+  }
+  expect(mended).toBeGreaterThan(0);
 });

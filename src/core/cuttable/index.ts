@@ -23,4 +23,4 @@ export { type CutFor, stagesFor } from './cutFor';
 export { type CutFigures, figuresOf, meansFor, standingFor } from './wish';
 export { cutWorkOf } from './work';
 export { Budget, type CurvePoint } from './budget';
-export { mendPlaces } from './mendPlaces';
+export { mendPlaces, takeBackClosed } from './mendPlaces';

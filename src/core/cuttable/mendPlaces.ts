@@ -1,7 +1,16 @@
-import { eachStripOf, emptyMask, fillSpan, findIslands, islandAt, type Box, type LabelMap } from '../geometry';
+import {
+  eachStripOf,
+  emptyMask,
+  fillSpan,
+  findIslands,
+  islandAt,
+  setPixel,
+  type Box,
+  type LabelMap,
+} from '../geometry';
 import { cureNear, type CureMeans } from './cure';
 import { giveAway } from './grow';
-import { changeable } from './mend';
+import { changeable, placesOf } from './mend';
 import { cutOut, layBack } from './patch';
 
 /** Islands at risk are looked for so far round a place, besides its box. */
@@ -37,6 +46,23 @@ export function mendPlaces(
   const near = { ...means, within };
   const open = cureNear(map, boxes, near);
   return mergeIn(map, boxes, means) ? cureNear(map, [...boxes, ...open], near) : open;
+}
+
+/**
+ * Takes changes back that move a line between classes, each with all that was changed together with it. `classOf`: of each label. Changes the
+ * map; gives how many were taken back.
+ */
+export function takeBackClosed(map: LabelMap, before: Uint8Array, classOf: readonly number[]): number {
+  const changed = emptyMask(map.width, map.height);
+  for (let i = 0; i < before.length; i++)
+    if (map.labels[i] !== before[i]) setPixel(changed, i % map.width, Math.floor(i / map.width));
+  let takenBack = 0;
+  for (const place of placesOf(changed)) {
+    if (place.every((i) => classOf[map.labels[i]] === classOf[before[i]])) continue;
+    for (const i of place) map.labels[i] = before[i];
+    takenBack++;
+  }
+  return takenBack;
 }
 
 function boxMask(patch: ReturnType<typeof cutOut>, { x0, y0, x1, y1 }: Box) {

@@ -17,15 +17,24 @@ export interface LabelCosts {
   rowOf(i: number): number;
 }
 
-/** Where there is no picture at hand: what a pixel would be unlike the flat colour it has. */
-export function costsOfLabels({ labels }: LabelMap, coloursLabD50: readonly Lab[]): LabelCosts {
+/**
+ * Where there is no picture at hand: what a pixel would be unlike the flat colour it has. `classOf`: a colour of another class costs the most
+ * there is, where lines between classes are closed.
+ */
+export function costsOfLabels(
+  { labels }: LabelMap,
+  coloursLabD50: readonly Lab[],
+  classOf: readonly number[] = [],
+): LabelCosts {
   const count = coloursLabD50.length,
     before = labels.slice();
   const table = Uint8Array.from({ length: count * count }, (_, k) =>
-    Math.min(
-      MOST,
-      Math.round(COST_PER_DELTA_E * deltaE2000(coloursLabD50[Math.floor(k / count)], coloursLabD50[k % count])),
-    ),
+    classOf[Math.floor(k / count)] === classOf[k % count]
+      ? Math.min(
+          MOST,
+          Math.round(COST_PER_DELTA_E * deltaE2000(coloursLabD50[Math.floor(k / count)], coloursLabD50[k % count])),
+        )
+      : MOST,
   );
   return { count, table, rowOf: (i) => before[i] * count };
 }

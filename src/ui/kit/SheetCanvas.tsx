@@ -76,7 +76,8 @@ export function SheetCanvas(props: Props) {
         onHover?.(...acts.toMap(e.clientX, e.clientY));
       }}
       onPointerDown={(e) => {
-        if (onBrush && !(e.target as Element).closest('[data-control]')) onBrush(...acts.toMap(e.clientX, e.clientY), true);
+        if (onBrush && !(e.target as Element).closest('[data-control]'))
+          onBrush(...acts.toMap(e.clientX, e.clientY), true);
       }}
       onPointerLeave={() => onHover?.(undefined, 0)}
       onClick={(e) => {

@@ -101,6 +101,7 @@ export const block = {
     looking: '{places, plural, one {# place is} other {# places are}} tried …',
     would:
       '{places, plural, one {# place} other {# places}}: {area} change hands{left, plural, =0 {, and nothing is left to decide there} one {; # place is left} other {; # places are left}}. Drawn on the block.',
+    closedStay: 'Lines between colours that are cut or printed apart by now stay where they are.',
     take: 'Mend them',
     letGo: 'Let go',
     all: 'mend all {places, number}',

@@ -1,4 +1,4 @@
-import { mendPlaces, standingFor } from '@/core/cuttable';
+import { mendPlaces, standingFor, takeBackClosed } from '@/core/cuttable';
 import { emptyMask, setPixel, type LabelMap } from '@/core/geometry';
 import { costsOfLabels, type EditDone } from '@/core/picture';
 import { failure, success, type Outcome } from '@/core/units';
@@ -45,11 +45,13 @@ export function mended(map: LabelMap, edit: MendEdit): Outcome<EditDone> {
   return changedPx > 0 ? success({ box, changedPx }) : failure('nothing-mended');
 }
 
-function mend(map: LabelMap, { boxesPx, keptPx, letteringPx, cutFor, coloursLabD50 }: MendEdit): number {
-  const mmPerPx = held.mapMmPerPx;
-  return mendPlaces(map, boxesPx, {
+/** Places that are left, those that closed lines stand in the way of among them. */
+function mend(map: LabelMap, { boxesPx, keptPx, letteringPx, cutFor, coloursLabD50, classOf }: MendEdit): number {
+  const mmPerPx = held.mapMmPerPx,
+    before = map.labels.slice();
+  const left = mendPlaces(map, boxesPx, {
     ...standingFor(cutFor, false, coloursLabD50.length, mmPerPx),
-    likeness: costsOfLabels(map, coloursLabD50),
+    likeness: costsOfLabels(map, coloursLabD50, classOf),
     kept: keptMask(
       map,
       keptPx.map(({ x0, y0, x1, y1 }) => [x0, y0, x1, y0, x1, y1, x0, y1]),
@@ -57,4 +59,5 @@ function mend(map: LabelMap, { boxesPx, keptPx, letteringPx, cutFor, coloursLabD
     ),
     leastIslandPx: Math.ceil(cutFor.material.looseMm2 / mmPerPx ** 2),
   }).length;
+  return left + takeBackClosed(map, before, classOf);
 }

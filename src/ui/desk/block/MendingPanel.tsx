@@ -15,6 +15,7 @@ export function MendingPanel({ mending }: { mending: Mending }) {
       <h3>{blockWords('mending.heading', { of: asked.of })}</h3>
       <p className={kit.note} role="status">
         {mendingInWords(mending, areaInWords)}
+        {new Set(asked.edit.classOf).size > 1 && ` ${blockWords('mending.closedStay')}`}
       </p>
       <div className={clsx(kit.row, kit.gap6, kit.above6)}>
         <Button

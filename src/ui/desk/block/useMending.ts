@@ -1,7 +1,7 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Finding } from '@/core/cutting';
-import { anchorPx, cutForOf, keyOfFinding } from '@/derived';
+import { anchorPx, closedWords, cutForOf, keyOfFinding, type Progress } from '@/derived';
 import type { Plan } from '@/model';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import type { Regions } from '@/ui/kit/regions/useRegions';
@@ -16,7 +16,13 @@ export const canBeMended = ({ kind }: Pick<Finding, 'kind'>): boolean => kind !=
 
 /** Places that are to be mended together: shown as they would change, then taken or let go. */
 export function useMending(regions: Regions, toolsMm: readonly number[]) {
-  const { plan, sheetWorker, reshape, tell } = usePrintDesk('plan', 'sheetWorker', 'reshape', 'tell');
+  const { plan, progress, sheetWorker, reshape, tell } = usePrintDesk(
+    'plan',
+    'progress',
+    'sheetWorker',
+    'reshape',
+    'tell',
+  );
   const [asked, setAsked] = useState<{ readonly edit: MendEdit; readonly places: number; readonly of: string }>();
   const [preview, setPreview] = useState<Preview>();
   const [busy, setBusy] = useState(false);
@@ -31,7 +37,7 @@ export function useMending(regions: Regions, toolsMm: readonly number[]) {
   // another picture: what was looked at is not there any more
   useEffect(letGo, [shapes, letGo]);
   const look = async (findings: readonly Finding[], of: string, kept: readonly Finding[]) => {
-    const edit = mendOf(plan, toolsMm, findings, kept),
+    const edit = { ...mendOf(plan, toolsMm, findings, kept), classOf: classesOf(plan, progress) },
       mine = ++turn.current;
     setAsked({ edit, places: findings.length, of });
     setPreview(undefined);
@@ -63,7 +69,7 @@ function mendOf(
   toolsMm: readonly number[],
   findings: readonly Finding[],
   kept: readonly Finding[],
-): MendEdit {
+): Omit<MendEdit, 'classOf'> {
   const { mmPerPx } = plan.picture!.raster,
     { colours } = plan.flat!;
   const boxes = (of: readonly Finding[]) =>
@@ -81,6 +87,13 @@ function mendOf(
     cutFor: { ...cutForOf(plan, 1, colours.length), toolMm: Math.min(...toolsMm) },
     coloursLabD50: colours.map((colour) => colour.wantedLabD50),
   };
+}
+
+/** Colours that are cut and printed alike up to now have one number. */
+function classesOf(plan: Plan, progress: Progress): number[] {
+  const words = closedWords(plan, progress),
+    known = [...new Set(words.values())];
+  return plan.flat!.colours.map(({ id }) => known.indexOf(words.get(id)!));
 }
 
 /** What is being looked at, for the head of the panel. */
