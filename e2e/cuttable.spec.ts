@@ -160,6 +160,20 @@ test('tones by light alone, an edge moved by keys and led through a place, a col
   await sheet.click({ position: { x: 120, y: 90 } });
   await expect.poll(async () => (await tonesOf())?.edges[0], { timeout: 30_000 }).not.toBeCloseTo(0.3, 2);
 
+  await page.keyboard.press('Escape');
+
+  // whichever edge lies nearest is dragged over the picture, and the picture stays where it is
+  await page.getByRole('button', { name: 'Drag edges on the picture' }).click();
+  const edges = async () => JSON.stringify((await tonesOf())?.edges),
+    undragged = await edges(),
+    box = (await sheet.boundingBox())!;
+  await page.mouse.move(box.x + 200, box.y + 200);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 330, box.y + 330, { steps: 6 });
+  await page.mouse.up();
+  await expect.poll(edges, { timeout: 30_000 }).not.toBe(undragged);
+  await page.getByRole('button', { name: 'Let go' }).first().click();
+
   await page.getByRole('button', { name: 'Take a colour from the picture' }).click();
   await sheet.click({ position: { x: 300, y: 300 } });
   await expect.poll(async () => (await tonesOf())?.picked.length, { timeout: 30_000 }).toBe(1);
@@ -170,4 +184,13 @@ test('tones by light alone, an edge moved by keys and led through a place, a col
   await expect
     .poll(async () => (await stateOf(server, id)).plan.flat!.colours.length, { timeout: 30_000 })
     .toBeGreaterThan(2);
+  // the picture is shown in that light; a button shows it in its own
+  const brightness = () =>
+    sheet.locator('canvas').evaluate((canvas: HTMLCanvasElement) => {
+      const { data } = canvas.getContext('2d')!.getImageData(0, 0, Math.round(canvas.width * 0.2), canvas.height);
+      return data.reduce((sum, value, i) => (i % 4 === 3 ? sum : sum + value), 0) / data.length;
+    });
+  const lit = await brightness();
+  await page.getByRole('button', { name: 'picture in the side light' }).click();
+  await expect.poll(brightness).toBeLessThan(lit - 1);
 });
