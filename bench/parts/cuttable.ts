@@ -164,7 +164,7 @@ async function row(begins: string, colourCount: number): Promise<Row> {
     hours: [figures[0].hours, figures[1].hours],
     budget: figuresOf(within, FOR, likeness, MM_PER_PX).likeness - figures[0].likeness,
     budgetPlaces: findings(within, nested).found,
-    points: curvesOf(after, 0.75).segments.length / 6 / (polyline.offset[polyline.count] - polyline.count),
+    points: curvesOf(after, 0.8).segments.length / 6 / (polyline.offset[polyline.count] - polyline.count),
     again: changed / merged.length,
   };
 }

@@ -8,8 +8,8 @@ import { labelsOfPlan } from './labels';
 import { livingPrint } from './livingPrint';
 import { readPlan } from './readPlan';
 
-/** Outlines follow the label map within 0.05 mm on the 0.1 mm raster: the middle of every pixel edge within half a pixel. */
-const OUTLINE_TOLERANCE_MM = 0.075,
+/** Curves follow the label map within so much, measured at the middle of every pixel edge. */
+const OUTLINE_TOLERANCE_MM = 0.08,
   LEAST_TOLERANCE_PX = 0.45;
 
 /** A print as it really prints: its plan, the picture, and the print map with overlaps, masks and slips. */
