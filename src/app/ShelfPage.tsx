@@ -8,13 +8,15 @@ import { ask, askRaw } from '@/session';
 import { Shelf } from '@/ui/shelf/Shelf';
 import { lookUrl } from '@/ui/kit/lookUrl';
 import { fetched } from './client/useCollection';
+import { useUnit } from './client/useUnit';
 
 /** The shelf, joined to the server: as it came with the page, and asked for anew when one comes back to it. */
 export function ShelfPage({ shelf: came }: { shelf: ShelfPrints }) {
   const router = useRouter(),
     client = useQueryClient();
   const [message, setMessage] = useState<string>();
-  const { page } = came;
+  const { page } = came,
+    { unit } = useUnit();
   const { data: shelf } = useQuery({
     queryKey: ['shelf', page],
     queryFn: () => fetched(ask<ShelfPrints>('GET', `/api/shelf?page=${page}`)),
@@ -40,9 +42,11 @@ export function ShelfPage({ shelf: came }: { shelf: ShelfPrints }) {
       bytesUrl={(print) => `/api/prints/${print.id}/files/stored.json`}
       shelfUrl={(wanted) => (wanted === 1 ? '/' : `/?page=${wanted}`)}
       bundleUrl={(print) => `/api/prints/${print.id}/files/print.ulexite.zip`}
-      onCreate={async (name) =>
-        then(await ask<string>('POST', '/api/prints', { name }), (id) => `/print/${id}/picture`)
+      unit={unit}
+      onCreate={async (name, chosen) =>
+        then(await ask<string>('POST', '/api/prints', { name, chosen }), (id) => `/print/${id}/picture`)
       }
+      onSample={async () => told(then(await ask<string>('POST', '/api/sample', {}), (id) => `/print/${id}/picture`))}
       onCopy={async (print) => told(then(await ask<string>('POST', `/api/prints/${print.id}/copy`, {})))}
       onRename={async (print, name) => then(await ask<string>('PATCH', `/api/prints/${print.id}`, { name }))}
       onDelete={async (print, name) => then(await ask<null>('DELETE', `/api/prints/${print.id}`, { name }))}

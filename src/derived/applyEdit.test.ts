@@ -103,6 +103,7 @@ const ONE_OF_EACH: readonly PlanEdit[] = [
   { kind: 'heights-set', part: { blockMm: 6 } },
   { kind: 'sheets-set', part: { edition: 12 } },
   { kind: 'rules-set', part: { maxFilms: 3 } },
+  { kind: 'way-chosen', chosen: 'block each', lay: true },
   { kind: 'way-set', part: { under: 'wet' } },
   { kind: 'paper-set', part: { name: 'grey', labD50: [70, 0, 2] } },
   {

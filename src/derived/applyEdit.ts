@@ -16,6 +16,7 @@ import { inkingsOf, isCutOnLater, plainRun, withInkings } from './lookups';
 import { planFromSketch, withFlat, withRunOrder } from './runPlan';
 import { withSecondTone, withSpotRun } from './slips';
 import { withUses, withUsesThatStand } from './uses';
+import { withWay } from './waysOfWorking';
 
 type Apply<Kind extends PlanEdit['kind']> = (plan: Plan, edit: EditOf<Kind>) => Plan | Failure;
 
@@ -168,6 +169,7 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
   }),
   'sheets-set': (plan, { part }) => ({ ...plan, sheets: { ...plan.sheets, ...part } }),
   'rules-set': (plan, { part }) => ({ ...plan, rules: { ...plan.rules, ...part } }),
+  'way-chosen': (plan, { chosen, lay }) => withWay(plan, chosen, lay),
   'way-set': (plan, { part }) => ({ ...plan, way: { ...plan.way, ...part } }),
   'paper-set': (plan, { part }) => ({ ...plan, paper: { ...plan.paper, ...part } }),
   'workshop-used': (plan, { of, items }) => {

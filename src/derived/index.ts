@@ -43,6 +43,7 @@ export {
   maskNotes,
   keyOfFinding,
 } from './printSheet';
+export { type Decided, changesOfWay, decidedBy, WAY_STARTS, withWay } from './waysOfWorking';
 export { withRunOrder, withGroups, withFlat, guessBarePaper, groupsOf, runsInOrder, planFromSketch } from './runPlan';
 export { applyEdit } from './applyEdit';
 export { firstGateOf, frozenAsOf, usedOf, withUsesOfNow } from './uses';
@@ -128,7 +129,7 @@ export { coloursAfterSlip, lostColours, slippedCuts, withSpotRun, withSecondTone
 export { becomeWhenCut, nextCutOf, stillStanding } from './drawnCut';
 export { expectedLooks, filmsOnParts, lookOfFilms } from './laidFilms';
 export { boundaryKindsOf } from './boundaryKinds';
-export { SAMPLE_PRINTS, samplePlan, sampleMap } from './samplePrints';
+export { SAMPLE_PRINTS, SAMPLE_SIZE_MM, type SamplePrint, samplePlan, sampleMap } from './samplePrints';
 export {
   benchX,
   blockOnSheet,

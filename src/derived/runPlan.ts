@@ -18,19 +18,19 @@ import {
 import type { Block, BlockSide, FlatColour, FlatPlan, Ink, Plan, Run } from '@/model';
 import { givenName } from '@/core/units';
 
-/** What a further ink of this print is made of: what its first one is. */
+/** What a further ink of this print is made of: what its first one is, or what the way of working begins with. */
 export function mediumOf(plan: Plan): MediumId {
-  return plan.inks[0]?.mediumId ?? 'oil relief';
+  return plan.inks[0]?.mediumId ?? plan.way.begins.mediumId;
 }
 
-/** The ink a colour begins with: its own wish, opaque. */
+/** The ink a colour begins with: its own wish, as opaque as the way of working has it. */
 function firstInk(plan: Plan, colour: FlatColour, place: number): Ink {
   return {
     id: `ink-${colour.id}`,
     name: colour.name,
     mediumId: mediumOf(plan),
     solidLabD50: colour.wantedLabD50,
-    opacity: 'opaque',
+    opacity: plan.way.begins.opacity,
     film: null,
     recipe: null,
     softenerPercent: ladderPercent(place),
@@ -176,19 +176,43 @@ export function runsInOrder(plan: Plan, rule: Exclude<Plan['rules']['direction']
 
 /**
  * The plan with new flat colours. While every printed colour is still spoken for, runs keep their place and lose only colours
- * that are gone; otherwise a reduction from light to dark begins. Inks follow a colour whose wish has changed.
+ * that are gone; otherwise runs begin as the way of working has it. Inks follow a colour whose wish has changed.
  */
 export function withFlat(plan: Plan, flat: FlatPlan | null): Plan {
   if (!flat) return { ...withGroups({ ...plan, flat: null }, []), inks: [], flat: null };
   const printed = flat.colours.filter((c) => c.id !== flat.barePaperId);
   const followed = { ...plan, flat, inks: plan.inks.map((ink) => inkAfterWish(plan, printed, ink)) };
-  return (
-    withoutGoneColours(followed, new Set(printed.map((c) => c.id))) ??
-    withGroups(
-      followed,
-      [...printed].sort((a, b) => b.wantedLabD50[0] - a.wantedLabD50[0]).map((c) => [c.id]),
-    )
-  );
+  return withoutGoneColours(followed, new Set(printed.map((c) => c.id))) ?? withRunsBegun(followed);
+}
+
+/** Runs as a picture begins with them: each colour cut from one block in the order of the rules, or each on a block of its own. */
+export function withRunsBegun(plan: Plan): Plan {
+  const { colours, barePaperId } = plan.flat!;
+  const later = {
+    free: (a: FlatColour, b: FlatColour) => b.wantedLabD50[0] - a.wantedLabD50[0],
+    'light to dark': (a: FlatColour, b: FlatColour) => b.wantedLabD50[0] - a.wantedLabD50[0],
+    'dark to light': (a: FlatColour, b: FlatColour) => a.wantedLabD50[0] - b.wantedLabD50[0],
+    'largest first': (a: FlatColour, b: FlatColour) => b.areaShare - a.areaShare,
+  }[plan.rules.direction];
+  const ordered = colours.filter((colour) => colour.id !== barePaperId).sort(later);
+  if (plan.way.begins.blocks === 'one side' || ordered.length < 2)
+    return withGroups(
+      plan,
+      ordered.map((colour) => [colour.id]),
+    );
+  const labels = ordered.map((colour) => colours.indexOf(colour));
+  return planFromSketch(plan, {
+    blocks: labels.map((label) => ({ stages: [[label]] })),
+    runs: labels.map((label, block) => ({
+      inkings: [
+        {
+          ...{ block, stage: 0, zone: null, colour: label },
+          ink: { labD50: colours[label].wantedLabD50, keepsInkOf: label },
+        },
+      ],
+    })),
+    exact: true,
+  });
 }
 
 function inkAfterWish(plan: Plan, printed: readonly FlatColour[], ink: Ink): Ink {

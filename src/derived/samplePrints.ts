@@ -1,5 +1,5 @@
 import type { Lab } from '@/core/colour';
-import { emptyMask, fillOutlines, hasPixel, type LabelMap } from '@/core/geometry';
+import { emptyMask, fillOutlines, type LabelMap } from '@/core/geometry';
 import { emptyPlan, type Plan, type SAMPLE_IDS } from '@/model';
 import { withFlat } from './runPlan';
 
@@ -15,6 +15,7 @@ export interface SamplePrint {
 const WIDTH_MM = 120,
   HEIGHT_MM = 90,
   MM_PER_PX = 0.2;
+export const SAMPLE_SIZE_MM = { widthMm: WIDTH_MM, heightMm: HEIGHT_MM } as const;
 
 function disc(x: number, y: number, rx: number, ry = rx, from = 0, to = 360): number[] {
   return Array.from({ length: 49 }, (_, i) => ((from + ((to - from) * i) / 48) * Math.PI) / 180).flatMap((a) => [
@@ -113,16 +114,18 @@ export const SAMPLE_PRINTS: readonly SamplePrint[] = [
   },
 ];
 
-/** The sample's label map. */
-export function sampleMap(sample: SamplePrint): LabelMap {
-  const width = WIDTH_MM / MM_PER_PX,
-    height = HEIGHT_MM / MM_PER_PX;
+/** The sample's label map, each pixel so many mm. */
+export function sampleMap(sample: SamplePrint, mmPerPx = MM_PER_PX): LabelMap {
+  const width = Math.round(WIDTH_MM / mmPerPx),
+    height = Math.round(HEIGHT_MM / mmPerPx);
   const labels = new Uint8Array(width * height);
   for (const [label, outline] of sample.shapes) {
     const mask = emptyMask(width, height);
-    fillOutlines(mask, [outline.map((mm) => mm / MM_PER_PX)]);
-    for (let y = 0, i = 0; y < height; y++)
-      for (let x = 0; x < width; x++, i++) if (hasPixel(mask, x, y)) labels[i] = label;
+    fillOutlines(mask, [outline.map((mm) => mm / mmPerPx)]);
+    for (let y = 0, w = 0; y < height; y++)
+      for (let k = 0; k < mask.wordsPerRow; k++, w++)
+        for (let bits = mask.words[w]; bits !== 0; bits &= bits - 1)
+          labels[y * width + (k << 5) + 31 - Math.clz32(bits & -bits)] = label;
   }
   return { width, height, labels };
 }

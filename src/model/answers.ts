@@ -117,6 +117,7 @@ const nothing = mixed().nullable().oneOf([null]);
 const ANSWERS: Readonly<Record<string, Schema>> = {
   'GET /api/shelf': shelfPage,
   'POST /api/prints': id(),
+  'POST /api/sample': id(),
   'GET /api/prints/:': printState,
   'PUT /api/prints/:': printChanges,
   'PATCH /api/prints/:': string().required(),

@@ -40,6 +40,20 @@ export const LAID_BY = ['roller', 'brush'] as const;
 export const KEPT_OUT_BY = ['mask', 'wipe'] as const;
 /** What an order of runs keeps to: lightest or darkest ink first, or the colour with the largest area. */
 export const ORDER_RULES = ['free', 'light to dark', 'dark to light', 'largest first'] as const;
+/** How a print is worked, as one chooses it at the start. It sets rules and starting values; what is then asked is always those. */
+export const WAYS_OF_WORKING = [
+  'reduction light first',
+  'reduction dark first',
+  'block each',
+  'overlaps',
+  'one day',
+  'further block',
+  'damp and brushed',
+] as const;
+export type WayOfWorking = (typeof WAYS_OF_WORKING)[number];
+/** How a picture that was just flattened is given to blocks: all cut from one, or each colour on its own. */
+export const BLOCKS_BEGIN = ['one side', 'each colour'] as const;
+
 /** Letters of a reason that is kept with a decision: one line. */
 export const MOST_WHY = 120;
 

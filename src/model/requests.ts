@@ -1,7 +1,8 @@
 import { mixed, number, string, type InferType } from 'yup';
 import type { Outcome } from '@/core/units';
 import { checkWith } from './check';
-import { record, type Frozen } from './fields';
+import { oneOf, record, type Frozen } from './fields';
+import { WAYS_OF_WORKING } from './ranges';
 
 /** What the asker has heard of the print, as `countersText` writes it: the answer holds what is new since. */
 const known = () => string().required();
@@ -19,6 +20,8 @@ const REQUESTS = {
   /** Undo, redo and the answer to a slip are made on the plan the asker knows; copy and restore want nothing. */
   step: record({ known: string().optional(), slipId: inner(), answer: inner() }),
   name: record({ name: inner() }),
+  /** A print begins with a name, and with how one works where that is known. */
+  begin: record({ name: inner(), chosen: oneOf(WAYS_OF_WORKING).nullable().optional() }),
   ink: record({ baseRevision: revision(), ink: inner() }),
   item: record({ baseRevision: revision(), item: inner() }),
 };

@@ -6,6 +6,7 @@ export {
   printName,
   printState,
   storedBytes,
+  beginPrint,
   createPrint,
   copyPrint,
   savePlan,
@@ -16,6 +17,7 @@ export {
   deletePrint,
   restorePrint,
 } from './prints';
+export { beginSample } from './sampleWork';
 export { keepLabels, storeLabels } from './labels';
 export { bringInPhotograph, bringInPicture, placeAgain, sourcePng } from './pictures';
 export { logActs, drawCutPictures } from './bench';

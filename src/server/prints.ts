@@ -13,8 +13,19 @@ import {
   type ShelfPrint,
   checkEdit,
   nameOfEdit,
+  type WayOfWorking,
 } from '@/model';
-import { closedBy, CARD_FORM, cardOfPrint, firstGateOf, freeName, frozenAsOf, progressOf, applyEdit } from '@/derived';
+import {
+  closedBy,
+  CARD_FORM,
+  cardOfPrint,
+  firstGateOf,
+  freeName,
+  frozenAsOf,
+  progressOf,
+  applyEdit,
+  withWay,
+} from '@/derived';
 import {
   cardOf,
   countLivingPrints,
@@ -162,6 +173,15 @@ export function createPrint(
     }),
   ).immediate();
   return success(id);
+}
+
+/** A print with nothing in it but its name and the rules of how one works. */
+export function beginPrint(
+  db: Store,
+  { name, chosen = null }: { readonly name?: unknown; readonly chosen?: WayOfWorking | null },
+  now: string,
+): Outcome<string> {
+  return createPrint(db, name, now, withWay(emptyPlan(), chosen, true));
 }
 
 /** A second print with the plan as it is; the bench log stays with the first. */

@@ -44,8 +44,11 @@ export const DEFAULT_RULES: PlanRules = { direction: 'free', pinnedIds: [], maxF
 
 export function emptyPlan(): Plan {
   return {
-    version: 10,
-    way: { under: 'dry', registration: 'corner stops', printing: 'by hand' },
+    version: 11,
+    way: {
+      ...{ under: 'dry', registration: 'corner stops', printing: 'by hand', chosen: null },
+      begins: { blocks: 'one side', mediumId: 'oil relief', opacity: 'opaque' },
+    },
     paper: { name: givenName('warm white'), labD50: [94.5, 0.3, 4.2] },
     picture: null,
     flat: null,

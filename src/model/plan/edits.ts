@@ -5,7 +5,7 @@ import { flat, flatColour, picture } from '../design/design';
 import { anchor, place, slipPlace } from '../design/place';
 import { BLOCK_MATERIALS } from '@/core/cutting';
 import { between, id, labD50, list, mm, named, oneOf, opacity, record, sha, text, type Frozen } from '../fields';
-import { KEPT_OUT_BY, MASK_GROWTH_MM, MOST, MOST_USED } from '../ranges';
+import { KEPT_OUT_BY, MASK_GROWTH_MM, MOST, MOST_USED, WAYS_OF_WORKING } from '../ranges';
 import { item, ITEM_KINDS } from '../workshop/items';
 import { block } from './blocks';
 import { ink } from './inks';
@@ -190,6 +190,12 @@ const EDITS = {
   'heights-set': record({ kind: kind('heights-set'), part: heights.partial() }),
   'sheets-set': record({ kind: kind('sheets-set'), part: sheets.partial() }),
   'rules-set': record({ kind: kind('rules-set'), part: rules.omit(['pinnedIds']).partial() }),
+  /** How one works, with the rules and starting values that belong to it; `lay`: runs, blocks and inks begin anew by them. */
+  'way-chosen': record({
+    kind: kind('way-chosen'),
+    chosen: oneOf(WAYS_OF_WORKING).nullable().defined(),
+    lay: boolean().required(),
+  }),
   'way-set': record({ kind: kind('way-set'), part: way.partial() }),
   'paper-set': record({ kind: kind('paper-set'), part: paper.partial() }),
   /** All things of one kind that the print is made with; what they say takes the place of what was typed. */

@@ -1,12 +1,26 @@
 import { boolean, string, type InferType } from 'yup';
 import { DEPTH_MM, MAX_TOOLS, ROLLER_DIAMETER_MM, TOOL_RANGE_MM, TRANSFER_WAYS } from '@/core/cutting';
+import { MEDIUM_IDS } from '@/core/inks';
 import { REGISTRATION_WAYS } from '@/core/registration';
 import { EDITION_RANGE, PROOFS_RANGE, SETS_RANGE, TEST_SHEETS_RANGE, WISH_RANGE } from '@/core/sheets';
 import { failed, failure, phrase, type Outcome, type Phrase } from '@/core/units';
 import { checkWith } from '../check';
 import { flat, picture } from '../design/design';
 import { anchor } from '../design/place';
-import { id, list, mm, named, oneOf, inRange, record, surfaceLabD50, text, whole, type Frozen } from '../fields';
+import {
+  id,
+  list,
+  mm,
+  named,
+  oneOf,
+  opacity,
+  inRange,
+  record,
+  surfaceLabD50,
+  text,
+  whole,
+  type Frozen,
+} from '../fields';
 import {
   CHOKE_MM,
   EXPERIENCES,
@@ -18,6 +32,8 @@ import {
   ROLLER_CLEARANCE_MM,
   SPARES_RANGE,
   TRAP_MM,
+  BLOCKS_BEGIN,
+  WAYS_OF_WORKING,
 } from '../ranges';
 import { block } from './blocks';
 import { ink } from './inks';
@@ -49,6 +65,10 @@ export const way = record({
   under: oneOf(['dry', 'wet'] as const),
   registration: oneOf(REGISTRATION_WAYS),
   printing: oneOf(['by hand'] as const),
+  /** What was chosen at the start; null where nothing was. For display only: rules and starting values are asked, never this. */
+  chosen: oneOf(WAYS_OF_WORKING).nullable().defined(),
+  /** What runs, blocks and inks begin as when a picture is flattened. */
+  begins: record({ blocks: oneOf(BLOCKS_BEGIN), mediumId: oneOf(MEDIUM_IDS), opacity: opacity() }),
 });
 export const paper = record({ name: named(60, phrase('plan.thePaperNeedsA')), labD50: surfaceLabD50() });
 export const tools = list(mm(TOOL_RANGE_MM), MAX_TOOLS, phrase('plan.upToToolsCan', { maxTools: MAX_TOOLS }))
@@ -82,7 +102,7 @@ export const decision = record({
   at: named(40),
 });
 
-const PLAN_VERSION = 10;
+const PLAN_VERSION = 11;
 
 export const planSchema = record({
   version: oneOf([PLAN_VERSION] as const),

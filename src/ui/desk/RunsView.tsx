@@ -35,6 +35,8 @@ import { Column } from './RunColumn';
 import { runsWords } from '@/words/runs';
 import { rich } from '@/ui/kit/rich';
 import { craftWords } from '@/words/craft';
+import { uncapitalised } from '@/words/phrases';
+import { workingWords } from '@/words/working';
 
 // what stands beside the sheet comes after it: the sheet itself is there at once
 const LookCanvas = dynamic(
@@ -51,6 +53,10 @@ const WatchList = dynamic(
 );
 const WeaveView = dynamic(
   fetched(() => import('./weave/WeaveView').then((m) => m.WeaveView)),
+  { ssr: false },
+);
+const WorkingDialog = dynamic(
+  fetched(() => import('./WorkingDialog').then((m) => m.WorkingDialog)),
   { ssr: false },
 );
 const InkTurn = dynamic(
@@ -217,6 +223,7 @@ function PlanNow({ overlaps, leaf, closed }: PlanNowProps) {
       {overlaps.length > 0 && (
         <p className={kit.note}>{runsWords('runs.madeWhereFilmsOverlap', { overlaps: overlaps.join(' · ') })}</p>
       )}
+      {leaf === 'plans' && <WayNow />}
       {leaf === 'plans' && (
         <div className={clsx(kit.row, kit.gap8, kit.above8)}>
           {ORDER_RULES.map((rule) => {
@@ -234,6 +241,24 @@ function PlanNow({ overlaps, leaf, closed }: PlanNowProps) {
         </div>
       )}
     </section>
+  );
+}
+
+/** How one works on this print, and the way to another. */
+function WayNow() {
+  const { plan } = usePrintDesk('plan'),
+    { chosen } = plan.way,
+    [asking, setAsking] = useState(false);
+  return (
+    <p className={clsx(kit.note, kit.above6)}>
+      {chosen === null
+        ? workingWords('nowUnknown')
+        : workingWords('now', { way: uncapitalised(workingWords(`way.${chosen}.name`)) })}{' '}
+      <button type="button" className={kit.link} onClick={() => setAsking(true)}>
+        {chosen === null ? workingWords('choose') : workingWords('changeIt')}
+      </button>
+      {asking && <WorkingDialog onClose={() => setAsking(false)} />}
+    </p>
   );
 }
 

@@ -6,21 +6,27 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useState, type CSSProperties, type Dispatch, type SetStateAction } from 'react';
-import { type Outcome, formatSize } from '@/core/units';
-import type { PrintCard, ShelfPage, ShelfPrint } from '@/model';
+import { type LengthUnit, type Outcome, formatSize } from '@/core/units';
+import type { PrintCard, ShelfPage, ShelfPrint, WayOfWorking } from '@/model';
 import { Brand } from '../kit/Brand';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './Shelf.module.css';
 import { NothingYet } from '@/ui/kit/NothingYet';
+import { fetched } from '@/ui/kit/fetched';
 import { FileButton } from '@/ui/kit/FileButton';
 import { rich } from '@/ui/kit/rich';
 import { dayOf, momentOf } from '@/words/dates';
 import { nextInWords, printWords } from '@/words/prints';
 import { shelfWords } from '@/words/shelf';
 
+const NewPrint = dynamic(
+  fetched(() => import('./NewPrint').then((m) => m.NewPrint)),
+  { ssr: false },
+);
 const NEXT_CSS = { '': undefined, press: kit.press, madder: kit.madder, ochre: kit.ochre };
 
 interface Props {
@@ -32,7 +38,10 @@ interface Props {
   /** What is stored of a print that cannot be read. */
   readonly bytesUrl: (print: ShelfPrint) => string;
   readonly shelfUrl: (page: number) => string;
-  readonly onCreate: (name: string) => Promise<Outcome<unknown>>;
+  readonly unit: LengthUnit;
+  readonly onCreate: (name: string, chosen: WayOfWorking | null) => Promise<Outcome<unknown>>;
+  /** Puts a made-up print on the shelf. */
+  readonly onSample: () => Promise<Outcome<unknown>>;
   readonly onCopy: (print: ShelfPrint) => Promise<Outcome<unknown>>;
   readonly onRename: (print: ShelfPrint, name: string) => Promise<Outcome<unknown>>;
   readonly onDelete: (print: ShelfPrint, typedName: string) => Promise<Outcome<unknown>>;
@@ -63,6 +72,7 @@ export function Shelf(props: Props) {
             <Button variant="contained" color="primary" onClick={() => setAsking({ kind: 'new' })}>
               {shelfWords('new')}
             </Button>
+            <SampleButton onSample={props.onSample} />
           </NothingYet>
         )}
         {alive.map((print) => (
@@ -71,20 +81,38 @@ export function Shelf(props: Props) {
         {shelf.pages > 1 && <ShelfPages shelf={shelf} shelfUrl={props.shelfUrl} />}
         {deleted.length > 0 && <Deleted deleted={deleted} props={props} />}
       </main>
-      {asking && (
+      {asking?.kind === 'new' && (
+        <NewPrint unit={props.unit} onClose={() => setAsking(undefined)} onCreate={props.onCreate} />
+      )}
+      {asking && asking.kind !== 'new' && (
         <NameDialog
           asking={asking}
           onClose={() => setAsking(undefined)}
           onDone={(name) =>
-            asking.kind === 'new'
-              ? props.onCreate(name)
-              : asking.kind === 'rename'
-                ? props.onRename(asking.print, name)
-                : props.onDelete(asking.print, name)
+            asking.kind === 'rename' ? props.onRename(asking.print, name) : props.onDelete(asking.print, name)
           }
         />
       )}
     </div>
+  );
+}
+
+/** For whoever has no print yet: a made-up one to walk through. */
+function SampleButton({ onSample }: Pick<Props, 'onSample'>) {
+  const [busy, setBusy] = useState(false);
+  return (
+    <p className={kit.above12}>
+      <Button
+        disabled={busy}
+        onClick={async () => {
+          setBusy(true);
+          await onSample();
+          setBusy(false);
+        }}
+      >
+        {shelfWords(busy ? 'empty.making' : 'empty.sample')}
+      </Button>
+    </p>
   );
 }
 
@@ -291,10 +319,10 @@ function CardStrip({ print, card, page, lookUrl }: CardStripProps) {
   );
 }
 
-const ACTS = { new: 'ask.begin', rename: 'ask.doRename', delete: 'ask.doDelete' } as const;
+const ACTS = { rename: 'ask.doRename', delete: 'ask.doDelete' } as const;
 
 interface NameDialogProps {
-  readonly asking: Asking;
+  readonly asking: Exclude<Asking, { kind: 'new' }>;
   readonly onClose: () => void;
   readonly onDone: (name: string) => Promise<Outcome<unknown>>;
 }

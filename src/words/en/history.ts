@@ -70,6 +70,7 @@ export const history = {
   'sheets-set': 'sheets',
   'sheets-set/edition': 'edition',
   'rules-set': 'rules of the search',
+  'way-chosen': 'way of working chosen',
   'way-set': 'way of working',
   'way-set/registration': 'way of registration',
   'way-set/under': 'drying chosen',

@@ -11,6 +11,8 @@ export const shelf = {
   empty: {
     title: 'Nothing is in work yet',
     says: 'Begin a print, bring in a sketch or a photograph, and see it film by film before anything is cut.',
+    sample: 'Walk through a sample print',
+    making: 'Putting the sample on the shelf …',
   },
   drying: 'Drying',
   dry: 'dry <time>{at}</time>',

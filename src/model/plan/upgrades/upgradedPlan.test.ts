@@ -17,7 +17,7 @@ test.each([1, 2, 3, 4])('a plan of version %d opens with all it said', (version)
   const old = written(version),
     plan = opened(version);
   expect(old.version).toBe(version);
-  expect(plan.version).toBe(10);
+  expect(plan.version).toBe(11);
   expect(plan.picture).toEqual(old.picture);
   expect(plan.flat).toEqual(old.flat);
   expect(plan.sheets).toEqual({ ...old.sheets, progressiveSets: 0 });
@@ -67,7 +67,7 @@ test('version 4: masks keep their outlines and find their islands by a point', (
 
 test('version 5: inkings lie under the cuts they print from, on formes that lie where they were cut for', () => {
   const plan = opened(5);
-  expect(plan.way).toEqual({ under: 'wet', registration: 'pins and tabs', printing: 'by hand' });
+  expect(plan.way).toMatchObject({ under: 'wet', registration: 'pins and tabs', printing: 'by hand' });
   expect(plan.inks.map((ink) => ink.mediumId)).toEqual(Array(4).fill('oil relief'));
   expect(plan.blocks.map((block) => block.sides[0].cuts.map((cut) => cut.id))).toEqual([
     ['stage-a1'],
@@ -140,10 +140,10 @@ test('version 7: all of it stays; nothing is masked or wiped all over, and no re
 });
 
 test('a plan of a newer release is refused in words', () => {
-  expect(told(checkPlan({ ...written(5), version: 11 }))).toMatchObject({
+  expect(told(checkPlan({ ...written(5), version: 12 }))).toMatchObject({
     ok: false,
     code: expect.stringMatching(/^newer\b/),
-    message: expect.stringMatching(/version 11.*version 10.*Update/),
+    message: expect.stringMatching(/version 12.*version 11.*Update/),
   });
 });
 
@@ -151,13 +151,33 @@ test('version 8: all of it stays; no progressive set is kept', () => {
   const old = written(8);
   expect(old.version).toBe(8);
   expect(old.decisions.length).toBe(1);
-  expect(opened(8)).toEqual({ ...old, version: 10, sheets: { ...old.sheets, progressiveSets: 0 } });
+  expect(opened(8)).toEqual({ ...presently(old), sheets: { ...old.sheets, progressiveSets: 0 } });
 });
 
 test('version 9: all of it stays; nothing is said of tones or of cutting', () => {
   const old = written(9);
   expect(old.version).toBe(9);
   const plan = opened(9);
-  expect(plan).toEqual({ ...old, version: 10 });
+  expect(plan).toEqual(presently(old));
   expect(plan.flat?.settings).not.toHaveProperty('cuttable');
 });
+
+test('version 10: all of it stays; how one works was not chosen, and begins as everything began then', () => {
+  const old = written(10);
+  expect(old.version).toBe(10);
+  expect(old.flat?.settings).toHaveProperty('cuttable');
+  expect(opened(10)).toEqual(presently(old));
+});
+
+/** What version 11 says besides. */
+function presently(old: Plan): Plan {
+  return {
+    ...old,
+    version: 11,
+    way: {
+      ...old.way,
+      chosen: null,
+      begins: { blocks: 'one side', mediumId: 'oil relief', opacity: 'opaque' },
+    },
+  };
+}

@@ -24,7 +24,7 @@ interface OlderPlace {
  * A stored plan in the present form. Version 1 knew reductions only, and inks by colour and a word; version 2 knew no overlaps, masks or
  * tools; version 3 no paper but what one margin makes, and no size of a block; version 4 named islands by their first pixel; version 5 had one kind of ink, named the
  * process, and laid every inking of a run by itself; version 6 used nothing of the workshop by name; version 7 kept colours from printing by their zone alone, no reasons; version 8 kept no progressive sets; version 9
- * flattened without asking whether it can be cut. Each step is
+ * flattened without asking whether it can be cut; version 10 did not ask how one works. Each step is
  * frozen as the release made it that brought the form: it takes no value from elsewhere in the program.
  */
 export function upgradedPlan(stored: unknown): unknown {
@@ -38,7 +38,13 @@ export function upgradedPlan(stored: unknown): unknown {
   if (plan.version === 6) return upgradedPlan({ ...plan, version: 7, uses: [], frozenAt: null });
   if (plan.version === 7) return upgradedPlan(fromSeven(plan));
   if (plan.version === 8) return upgradedPlan({ ...plan, version: 9, sheets: { ...plan.sheets, progressiveSets: 0 } });
-  if (plan.version === 9) return { ...plan, version: 10 };
+  if (plan.version === 9) return upgradedPlan({ ...plan, version: 10 });
+  if (plan.version === 10)
+    return {
+      ...plan,
+      version: 11,
+      way: { ...plan.way, chosen: null, begins: { blocks: 'one side', mediumId: 'oil relief', opacity: 'opaque' } },
+    };
   return stored;
 }
 

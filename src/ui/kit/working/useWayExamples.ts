@@ -1,0 +1,67 @@
+'use client';
+import { useCallback, useEffect, useMemo } from 'react';
+import type { Lab } from '@/core/colour';
+import { labelCoverage, labelGapsPx, type LabelCoverage } from '@/core/geometry';
+import { startBelief } from '@/core/sheets';
+import { figuresOf, looksOfPlan, sampleMap, SAMPLE_PRINTS, samplePlan, withWay, type PlanFigures } from '@/derived';
+import { WAYS_OF_WORKING, type Plan, type WayOfWorking } from '@/model';
+import { LayersWorker } from '@/workers';
+import { useWorkerAnswer } from '../useWorkerAnswer';
+
+/** A small picture worked in a way: the sheet after each run, and what it asks. */
+export interface WayExample {
+  readonly looks: readonly (readonly Lab[])[];
+  readonly figures: PlanFigures;
+}
+
+const SAMPLE = SAMPLE_PRINTS.find(({ id }) => id === 'pear')!;
+const THUMB_PX = { width: 96, height: 72 };
+/** Ways whose example the search has to find: which films lie over each other, what goes onto the further block. */
+const SEARCHED = { overlaps: 'overlapping', 'further block': 'reductionAndOne' } as const;
+const isSearched = (way: WayOfWorking): way is keyof typeof SEARCHED => way in SEARCHED;
+
+/** Examples of all ways on one small made-up picture; those that have to be searched for come later. */
+export function useWayExamples(): {
+  readonly coverage: LabelCoverage;
+  readonly colours: number;
+  readonly of: (way: WayOfWorking) => WayExample | undefined;
+} {
+  const sample = useMemo(drawnSample, []);
+  const worker = useMemo(() => new LayersWorker(), []);
+  useEffect(() => () => worker.stop(), [worker]);
+  const search = useCallback(
+    () =>
+      worker.ask('proposals', {
+        ...{ plan: sample.plan, got: [], closedRuns: 0, open: true },
+        ...{ gapsMm: sample.gapsMm, belief: startBelief('practised') },
+      }),
+    [worker, sample],
+  );
+  const { value: found } = useWorkerAnswer(search);
+  const of = useCallback(
+    (way: WayOfWorking) =>
+      isSearched(way) ? found?.ways.find(({ name }) => name === SEARCHED[way]) : sample.examples.get(way),
+    [found, sample],
+  );
+  return { coverage: sample.coverage, colours: SAMPLE.colours.length, of };
+}
+
+function drawnSample() {
+  const plan = samplePlan(SAMPLE),
+    map = sampleMap(SAMPLE),
+    count = SAMPLE.colours.length,
+    mmPerPx = plan.picture!.raster.mmPerPx;
+  return {
+    plan,
+    coverage: labelCoverage(map, count, THUMB_PX.width, THUMB_PX.height),
+    gapsMm: labelGapsPx(map, count).map((px) => px * mmPerPx),
+    examples: new Map(
+      WAYS_OF_WORKING.filter((way) => !isSearched(way)).map((way) => [way, exampleOf(withWay(plan, way, true))]),
+    ),
+  };
+}
+
+function exampleOf(plan: Plan): WayExample {
+  const looks = looksOfPlan(plan)!;
+  return { looks: looks.looks, figures: figuresOf(plan, looks, startBelief('practised')) };
+}

@@ -1,0 +1,5 @@
+import type { working } from './en/working';
+import made from './made/en/working.json';
+import { translator } from './translator';
+
+export const workingWords = translator<typeof working>(made);
