@@ -96,7 +96,8 @@ export function figuresOf(plan: Plan, looks: PlanLooks, belief: LossBelief): Pla
     inkings: plan.runs.reduce((sum, run) => sum + inkingsOf(run).length, 0),
     deepestFilms: Math.max(0, ...looks.stacks.map((stack) => stack.length)),
     cutCm2: cutShare * areaCm2,
-    days: Math.ceil(drying + plan.runs.length * HALF_DAY),
+    // on open films all is printed while the first of them is open
+    days: plan.way.under === 'wet' ? 1 : Math.ceil(drying + plan.runs.length * HALF_DAY),
     sheets: sheetAnswerOf(plan, belief).total,
   };
 }

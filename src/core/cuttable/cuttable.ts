@@ -124,11 +124,11 @@ function layKept(map: LabelMap, labels: Uint8Array, kept: BitMask): void {
 /** Islands under the least size go to their neighbours; the boxes of those that went. */
 export function mergeIslands(
   map: LabelMap,
-  { leastIslandPx, kept }: Pick<CuttableMeans, 'leastIslandPx' | 'kept'>,
+  { likeness, leastIslandPx, kept }: Pick<CuttableMeans, 'likeness' | 'leastIslandPx' | 'kept'>,
 ): Box[] {
   const islands = findIslands(map);
   if (!islands) return [];
-  const merged = mergeSmallIslands(map, islands, leastIslandPx);
+  const merged = mergeSmallIslands(map, islands, leastIslandPx, likeness);
   if (merged === map.labels) return [];
   if (kept) layKept({ ...map, labels: merged }, map.labels, kept);
   const boxes = new Map<number, { x0: number; y0: number; x1: number; y1: number }>();

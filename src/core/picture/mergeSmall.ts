@@ -1,19 +1,32 @@
 import { eachMeeting, type IslandMap, type LabelMap } from '../geometry';
 import { findRoot } from '../geometry/islands';
+import type { LabelCosts } from './likeness';
 
 /**
  * Gives every island smaller than `minAreaPx` to the neighbour it shares most border with, smallest first, until none
  * is left; parts of the neighbour's colour that thereby touch become one. Only borders of small islands are kept,
- * so the cost follows the number of small islands, not of pixels. A map of one island stays as it is.
+ * so the cost follows the number of small islands, not of pixels. A map of one island stays as it is. With `costs` each goes to the neighbour
+ * whose colour is likest the picture there, the border weighed against it.
  */
-export function mergeSmallIslands(map: LabelMap, islands: IslandMap, minAreaPx: number): Uint8Array {
+export function mergeSmallIslands(
+  map: LabelMap,
+  islands: IslandMap,
+  minAreaPx: number,
+  costs?: LabelCosts,
+): Uint8Array {
   if (minAreaPx <= 1 || islands.islandCount <= 1) return map.labels;
-  const merger = new Merger(islands, Math.ceil(minAreaPx));
+  const merger = new Merger(islands, Math.ceil(minAreaPx), costs);
   if (!merger.run()) return map.labels;
   return merger.paint();
 }
 
+/** What a side of a pixel along a border weighs against a quarter of a ΔE. */
+const SIDE = 8;
+
 class Merger {
+  /** What each small island would cost in each colour, summed over its pixels; its first place in `sums`, or −1. */
+  private readonly sumsAt: Int32Array;
+  private sums = new Float64Array(0);
   private readonly parent: Int32Array;
   private readonly area: Int32Array;
   private readonly head: Int32Array;
@@ -27,8 +40,10 @@ class Merger {
   constructor(
     private readonly islands: IslandMap,
     private readonly minArea: number,
+    private readonly costs: LabelCosts | undefined,
   ) {
     const n = islands.islandCount;
+    this.sumsAt = new Int32Array(costs ? n : 0).fill(-1);
     this.parent = Int32Array.from({ length: n }, (_, i) => i);
     this.area = islands.islandAreaPx.slice();
     this.head = new Int32Array(n).fill(-1);
@@ -47,6 +62,7 @@ class Merger {
       }
     if (small === 0) return false;
     this.collectBorders();
+    if (this.costs) this.collectCosts(this.costs, small);
     for (let size = 1; size < this.minArea; size++) {
       const bucket = buckets[size];
       for (let k = 0; k < bucket.length; k++) {
@@ -61,6 +77,28 @@ class Merger {
 
   private collectBorders(): void {
     eachMeeting(this.islands, (a, b, sidesPx) => this.border(a, b, sidesPx));
+  }
+
+  private collectCosts(costs: LabelCosts, small: number): void {
+    const { rowOffset, stripEnd, stripIsland, width, height } = this.islands,
+      { count } = costs;
+    this.sums = new Float64Array(small * count);
+    let used = 0;
+    for (let y = 0; y < height; y++) {
+      let from = 0;
+      for (let s = rowOffset[y]; s < rowOffset[y + 1]; s++) {
+        const island = stripIsland[s];
+        if (this.area[island] < this.minArea) {
+          if (this.sumsAt[island] < 0) this.sumsAt[island] = count * used++;
+          const at = this.sumsAt[island];
+          for (let x = from; x < stripEnd[s]; x++) {
+            const row = costs.rowOf(y * width + x);
+            for (let label = 0; label < count; label++) this.sums[at + label] += costs.table[row + label];
+          }
+        }
+        from = stripEnd[s];
+      }
+    }
   }
 
   private border(a: number, b: number, length: number): void {
@@ -100,14 +138,19 @@ class Merger {
     const neighbours = this.neighboursOf(island);
     if (neighbours.length === 0) return -1;
     let best = neighbours[0];
-    for (const n of neighbours) if (this.better(n, best)) best = n;
+    for (const n of neighbours) if (this.better(island, n, best)) best = n;
     for (const n of neighbours) this.shared[n] = 0;
     let grown = this.unite(best, island);
     for (const n of neighbours) if (n !== best && islandLabel[n] === islandLabel[best]) grown = this.unite(grown, n);
     return grown;
   }
 
-  private better(a: number, b: number): boolean {
+  private better(island: number, a: number, b: number): boolean {
+    if (this.costs) {
+      const value = (n: number) => SIDE * this.shared[n] - this.sums[this.sumsAt[island] + this.islands.islandLabel[n]];
+      const difference = value(a) - value(b);
+      if (difference !== 0) return difference > 0;
+    }
     if (this.shared[a] !== this.shared[b]) return this.shared[a] > this.shared[b];
     return this.area[a] !== this.area[b] ? this.area[a] > this.area[b] : a < b;
   }
@@ -127,6 +170,9 @@ class Merger {
   private unite(keeper: number, other: number): number {
     this.parent[other] = keeper;
     this.area[keeper] += this.area[other];
+    if (this.costs && this.sumsAt[keeper] >= 0 && this.sumsAt[other] >= 0)
+      for (let label = 0; label < this.costs.count; label++)
+        this.sums[this.sumsAt[keeper] + label] += this.sums[this.sumsAt[other] + label];
     if (this.area[keeper] < this.minArea && this.head[other] >= 0) {
       if (this.head[keeper] < 0) this.head[keeper] = this.head[other];
       else this.edgeNext[this.tail[keeper]] = this.head[other];

@@ -79,6 +79,35 @@ test('a speck goes to the neighbour with most border', () => {
   expect(mergeSmallIslands(map, findIslands(map)!, 3)[8]).toBe(0);
 });
 
+test('with a picture at hand a small island goes to the neighbour that is likest it, the longer border weighed against that', () => {
+  // colours 0, 1, 2 side by side, a speck of 3 in colour 1, by one side beside 0
+  const width = 9,
+    labels = Uint8Array.from({ length: 9 * 5 }, (_, i) => (i % width < 3 ? 0 : i % width < 6 ? 1 : 2));
+  labels[2 * width + 3] = 3;
+  const map = { width, height: 5, labels },
+    costsOf = (row: readonly number[]) => ({ count: 4, table: Uint8Array.from(row), rowOf: () => 0 });
+  const merged = (row: readonly number[]) => mergeSmallIslands(map, findIslands(map)!, 3, costsOf(row))[2 * width + 3];
+  expect(mergeSmallIslands(map, findIslands(map)!, 3)[2 * width + 3]).toBe(1);
+  expect(merged([10, 10, 10, 0])).toBe(1);
+  // ten ΔE likelier, colour 0 takes it in spite of its shorter border; two ΔE are not enough
+  expect(merged([0, 40, 40, 0])).toBe(0);
+  expect(merged([0, 8, 8, 0])).toBe(1);
+});
+
+test('islands that were put together are weighed together', () => {
+  const seen = randomStream(5);
+  for (let round = 0; round < 20; round++) {
+    const labels = Uint8Array.from({ length: 30 * 20 }, () => Math.floor(4 * seen())),
+      map = { width: 30, height: 20, labels };
+    const table = Uint8Array.from({ length: 16 }, () => Math.floor(80 * seen())),
+      costs = { count: 4, table, rowOf: (i: number) => 4 * labels[i] };
+    const merged = mergeSmallIslands(map, findIslands(map)!, 12, costs),
+      islands = findIslands({ ...map, labels: merged })!;
+    const small = islands.islandAreaPx.subarray(0, islands.islandCount).filter((px) => px < 12);
+    expect(islands.islandCount === 1 ? 0 : small.length).toBe(0);
+  }
+});
+
 /** Bands of colour with noise and a thin line: small, but with all that matters. */
 function testRaster(width: number, height: number, seed = 5): ColourRaster {
   const random = randomStream(seed);

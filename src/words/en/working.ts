@@ -96,7 +96,7 @@ export const working = {
   why: {
     'one side': 'What is cut away has been printed: the shapes fit whatever the hand does.',
     'each colour': 'A colour can be cut again or printed again without the others.',
-    free: 'The order decides what overlaps look like; the search weighs it.',
+    free: 'It begins light to dark; any order can be tried, and the search weighs them.',
     'light to dark': 'Each film covers the last, so no white is needed.',
     'dark to light': 'The light strokes are cut last and lie on top.',
     'largest first': 'Later blocks are laid to the largest shape, which is printed first.',
