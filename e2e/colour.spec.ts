@@ -165,11 +165,28 @@ test('proposals: weighed in a worker, one taken, undone; ways of working compare
 
   await page.getByRole('button', { name: 'Compare ways of working' }).click();
   const table = page.getByRole('dialog').getByRole('table');
-  await expect(table.getByRole('row', { name: /^reduction one block/i })).toBeVisible();
-  await table.getByRole('button', { name: 'Take: a block for each colour' }).click();
+  await expect(table.getByRole('rowheader')).toHaveText([
+    /^Reduction, light to dark/,
+    /^Reduction, dark to light/,
+    /^A block for each colour/,
+    /^Overlaps that save blocks/,
+    /^All in one day/,
+    /^One block now/,
+    /damp and brushed/,
+  ]);
+  // hours of cutting come from the map itself
+  await expect(page.getByText('hours of cutting …')).toHaveCount(0, { timeout: 30_000 });
+  await page.getByRole('combobox', { name: 'In the order of' }).click();
+  await page.getByRole('option', { name: 'days' }).click();
+  await expect(table.getByRole('rowheader').first()).toHaveText(/^All in one day/);
+  await page.getByRole('checkbox', { name: 'Beside each other: All in one day' }).check();
+  await page.getByRole('checkbox', { name: 'Beside each other: Reduction, dark to light' }).check();
+  await expect(page.getByRole('region', { name: 'Two ways beside each other' }).getByRole('img')).toHaveCount(2);
+  await table.getByRole('button', { name: 'Take: A block for each colour', exact: true }).click();
   await expect.poll(async () => processOf(await plan())).toBe('several blocks');
   const direct = await plan();
   expect(direct.blocks.length).toBe(before.runs.length);
+  expect(direct.way.chosen).toBe('block each');
   expect(looksOfPlan(direct)!.stacks.every((stack) => stack.length <= 1)).toBe(true);
   await expect(page.getByText('prints from').first()).toBeVisible();
   await page.keyboard.press('Control+z');
@@ -307,7 +324,7 @@ test('several blocks on the bench: cut in any order, no gate between runs, pulle
   const id = await flattenedPrint(page, server, 'blocks');
   await page.goto(`${server.url}/print/${id}/runs`);
   await page.getByRole('button', { name: 'Compare ways of working' }).click();
-  await page.getByRole('button', { name: 'Take: a block for each colour' }).click();
+  await page.getByRole('button', { name: 'Take: A block for each colour', exact: true }).click();
   await expect.poll(async () => processOf((await stateOf(server, id)).plan)).toBe('several blocks');
   await expect(page.getByRole('img', { name: /^Gate/ })).toHaveCount(0);
   await page.goto(`${server.url}/print/${id}/block`);

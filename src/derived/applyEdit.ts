@@ -30,6 +30,21 @@ function changed<T extends { readonly id: string }>(list: readonly T[], id: stri
 /** Colour and opacity turned by hand depart from the recipe and the readings an ink was known by. */
 const DEPARTS: readonly string[] = ['solidLabD50', 'opacity'];
 
+/** Whether all that a sketch names is in the picture and in the sketch itself. */
+function sketchLies(plan: Plan, sketch: PlanSketch): boolean {
+  const colours = plan.flat?.colours.length ?? 0;
+  const labels = sketch.runs.flatMap((run) =>
+    run.inkings.flatMap((i) => [
+      i.colour,
+      ...(i.zone ?? []),
+      ...(i.ink.keepsInkOf === undefined ? [] : [i.ink.keepsInkOf]),
+    ]),
+  );
+  const standing = sketch.blocks.flatMap((block) => block.stages.flat());
+  const lies = sketch.runs.every((run) => run.inkings.every((i) => sketch.blocks[i.block]?.stages[i.stage]));
+  return lies && [...labels, ...standing].every((label) => label < colours);
+}
+
 /** What each kind of edit does to a plan. */
 const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
   'shapes-changed': (plan, { flat, from }) =>
@@ -115,21 +130,10 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
   composed: withComposition,
   'trial-taken': withTrial,
   'decision-noted': (plan, { decision }) => ({ ...plan, decisions: [...plan.decisions, decision] }),
-  'sketch-taken': (plan, { sketch }) => {
-    const colours = plan.flat?.colours.length ?? 0;
-    const labels = sketch.runs.flatMap((run) =>
-      run.inkings.flatMap((i) => [
-        i.colour,
-        ...(i.zone ?? []),
-        ...(i.ink.keepsInkOf === undefined ? [] : [i.ink.keepsInkOf]),
-      ]),
-    );
-    const standing = sketch.blocks.flatMap((block) => block.stages.flat());
-    const lies = sketch.runs.every((run) => run.inkings.every((i) => sketch.blocks[i.block]?.stages[i.stage]));
-    return lies && [...labels, ...standing].every((label) => label < colours)
+  'sketch-taken': (plan, { sketch }) =>
+    sketchLies(plan, sketch as PlanSketch)
       ? planFromSketch(plan, sketch as PlanSketch)
-      : gone(phrase('applyEdit.thePicture'));
-  },
+      : gone(phrase('applyEdit.thePicture')),
   'second-tone-added': (plan, { runId, place, growMm }) => {
     const run = plan.runs.find((one) => one.id === runId);
     return run ? withSecondTone(plan, run, place, growMm) : gone(phrase('applyEdit.theRun'));
@@ -169,7 +173,10 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
   }),
   'sheets-set': (plan, { part }) => ({ ...plan, sheets: { ...plan.sheets, ...part } }),
   'rules-set': (plan, { part }) => ({ ...plan, rules: { ...plan.rules, ...part } }),
-  'way-chosen': (plan, { chosen, lay }) => withWay(plan, chosen, lay),
+  'way-chosen': (plan, { chosen, lay, sketch }) =>
+    sketch && !sketchLies(plan, sketch as PlanSketch)
+      ? gone(phrase('applyEdit.thePicture'))
+      : withWay(plan, chosen, lay, sketch as PlanSketch | null),
   'way-set': (plan, { part }) => ({ ...plan, way: { ...plan.way, ...part } }),
   'paper-set': (plan, { part }) => ({ ...plan, paper: { ...plan.paper, ...part } }),
   'workshop-used': (plan, { of, items }) => {

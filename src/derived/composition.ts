@@ -7,7 +7,7 @@ import type { LossBelief } from '@/core/sheets';
 import type { EditOf, Plan, PlanEdit, Run } from '@/model';
 import type { PlanLooks } from './looks';
 import { cutsOf, inkingsOf, inkOf, printedIds, sideOfCut, sidesOf, type LaidInking } from './lookups';
-import { figuresOf, type PlanFigures } from './proposals';
+import { figuresOf, type PlanFigures } from './planFigures';
 
 /**
  * How a colour of the picture is made in a run. `printed`: this film is what one sees in the end; `covered`: a later film lies on it;

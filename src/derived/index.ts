@@ -43,7 +43,9 @@ export {
   maskNotes,
   keyOfFinding,
 } from './printSheet';
-export { type Decided, changesOfWay, decidedBy, WAY_STARTS, withWay } from './waysOfWorking';
+export { isSearchedWay, materialOfWay, type WayCompared } from './waysCompared';
+export { figuresOf, type PlanFigures } from './planFigures';
+export { type Decided, changesOfWay, decidedBy, withWay } from './waysOfWorking';
 export { withRunOrder, withGroups, withFlat, guessBarePaper, groupsOf, runsInOrder, planFromSketch } from './runPlan';
 export { applyEdit } from './applyEdit';
 export { firstGateOf, frozenAsOf, usedOf, withUsesOfNow } from './uses';
@@ -107,10 +109,8 @@ export { inkNeedOf, inkNeedOfRun } from './inkNeed';
 export { type CabinetPigment, filmOfCabinetInk, groundOfInk, mixable, pigmentsOf } from './cabinetFilms';
 export {
   type Proposal,
-  type PlanFigures,
   type Proposals,
   type ProposalRequest,
-  figuresOf,
   findProposals,
   planTaskOf,
   differenceOf,

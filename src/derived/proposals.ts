@@ -2,29 +2,12 @@ import { phrase, type Phrase } from '@/core/units';
 import { layingOf } from '@/core/inks';
 import { sketchPlans, type PlanSketch, type PlanTask } from '@/core/layers';
 import type { LossBelief } from '@/core/sheets';
-import { dryingHoursOf } from './dryingOf';
 import { filmOfInk, groundOfPlan, looksOfPlan, printedRuns, wantedOf, type ColoursGot, type PlanLooks } from './looks';
-import { inkingsOf, cutStateOfRun, inkOf, isPlainReduction, printedIds } from './lookups';
+import { inkingsOf, inkOf, isPlainReduction, printedIds } from './lookups';
 import { type Plan } from '@/model';
-import { sheetAnswerOf } from './belief';
+import { figuresOf, type PlanFigures } from './planFigures';
 import { groupsOf, mediumOf, planFromSketch } from './runPlan';
-
-/** What a plan costs and gives; each shown apart, never one number. */
-export interface PlanFigures {
-  readonly meanDeltaE: number;
-  readonly worstDeltaE: number;
-  readonly worstColour: string;
-  readonly runs: number;
-  readonly blocks: number;
-  readonly inkings: number;
-  /** Films at the deepest point. */
-  readonly deepestFilms: number;
-  readonly cutCm2: number;
-  /** Drying between runs and half a day of printing for each, whole days (start values). */
-  readonly days: number;
-  /** Sheets to start, tests included. */
-  readonly sheets: number;
-}
+import { waysCompared, type WayCompared } from './waysCompared';
 
 export type Aim = 'best colour' | 'fewest runs' | 'fewest blocks' | 'fewest days' | 'thinnest build';
 
@@ -54,6 +37,8 @@ export interface Proposals {
   readonly proposals: readonly Proposal[];
   /** Of each way of working on this picture, the plan with the fewest blocks among those of its best colour. */
   readonly ways: readonly WayRow[];
+  /** All ways of working on this picture, while nothing is cut or printed. */
+  readonly compared: readonly WayCompared[];
   readonly tried: number;
   /** False when a reduction had too many runs to try every order. */
   readonly exact: boolean;
@@ -75,32 +60,6 @@ export interface ProposalRequest {
 const WORSE_BY_MEAN = 6;
 /** Plans this near by mean are told apart by their blocks. */
 const UNSEEN_DELTA_E = 0.5;
-const HALF_DAY = 0.5;
-
-export function figuresOf(plan: Plan, looks: PlanLooks, belief: LossBelief): PlanFigures {
-  const flat = plan.flat!;
-  const worst = looks.agreement.deltaE.indexOf(looks.agreement.worst);
-  const areaCm2 = ((plan.picture?.widthMm ?? 0) * (plan.picture?.heightMm ?? 0)) / 100;
-  const share = (id: string) => flat.colours.find((c) => c.id === id)!.areaShare;
-  const cutShare = plan.runs.reduce(
-    (sum, run) => sum + cutStateOfRun(plan, run).cutNow.reduce((s, id) => s + share(id), 0),
-    0,
-  );
-  const drying = plan.runs.slice(0, -1).reduce((days, _, r) => days + dryingHoursOf(plan, r) / 24, 0);
-  return {
-    meanDeltaE: looks.agreement.mean,
-    worstDeltaE: looks.agreement.worst,
-    worstColour: flat.colours[Math.max(0, worst)].name,
-    runs: plan.runs.length,
-    blocks: plan.blocks.length,
-    inkings: plan.runs.reduce((sum, run) => sum + inkingsOf(run).length, 0),
-    deepestFilms: Math.max(0, ...looks.stacks.map((stack) => stack.length)),
-    cutCm2: cutShare * areaCm2,
-    // on open films all is printed while the first of them is open
-    days: plan.way.under === 'wet' ? 1 : Math.ceil(drying + plan.runs.length * HALF_DAY),
-    sheets: sheetAnswerOf(plan, belief).total,
-  };
-}
 
 /** Searches, scores every sketch on the same looks, and picks the best at each aim. */
 export function findProposals(request: ProposalRequest, progress: (share: number) => boolean = () => true): Proposals {
@@ -118,7 +77,7 @@ export function findProposals(request: ProposalRequest, progress: (share: number
     const looks = looksOfPlan(planned, got)!;
     return [{ sketch, key, looks: looks.looks, figures: figuresOf(planned, looks, belief) }];
   });
-  if (scored.length === 0) return { now, proposals: [], ways: [], tried: 0, exact: true };
+  if (scored.length === 0) return { now, proposals: [], ways: [], compared: [], tried: 0, exact: true };
   const best = Math.min(...scored.map((s) => s.figures.meanDeltaE));
   const fair = scored.filter((s) => s.figures.meanDeltaE <= best + WORSE_BY_MEAN);
   const least = (value: (f: PlanFigures) => number) =>
@@ -147,10 +106,12 @@ export function findProposals(request: ProposalRequest, progress: (share: number
       asPlanned: pick.key === planKey,
     });
   }
+  const ways = waysOf(scored);
   return {
     now,
     proposals: [...proposals.values()],
-    ways: waysOf(scored),
+    ways,
+    compared: request.open ? waysCompared(request, ways) : [],
     tried: sketches.length,
     exact: sketches.every((s) => s.exact),
   };

@@ -2,7 +2,8 @@ import { startBelief } from '@/core/sheets';
 import { checkPlan, emptyPlan, WAYS_OF_WORKING, type Plan } from '@/model';
 import { cutsOf, inkingsOf } from './lookups';
 import { looksOfPlan } from './looks';
-import { figuresOf } from './proposals';
+import { figuresOf } from './planFigures';
+import { findProposals } from './proposals';
 import { withFlat, withRunOrder } from './runPlan';
 import { SAMPLE_PRINTS, samplePlan } from './samplePrints';
 import { changesOfWay, decidedBy, WAY_STARTS, withWay } from './waysOfWorking';
@@ -98,4 +99,23 @@ test('an order put together by hand gives way only where runs begin anew', () =>
   expect(withWay(turned, 'reduction light first', true).runs.map(({ id }) => id)).toEqual(
     sample.runs.map(({ id }) => id),
   );
+});
+
+test('all ways are compared on the picture, by what each would come to when it is taken', () => {
+  const request = { plan: sample, got: [], closedRuns: 0, belief: startBelief('practised') },
+    gapsMm = new Array<number>(sample.flat!.colours.length ** 2).fill(0);
+  const { compared } = findProposals({ ...request, gapsMm, open: true });
+  expect(compared.map(({ way }) => way)).toEqual(WAYS_OF_WORKING);
+  for (const { way, sketch, looks, figures, stages } of compared) {
+    const taken = withWay(sample, way, true, sketch);
+    expect(checkPlan(taken)).toMatchObject({ ok: true });
+    expect(looks).toEqual(looksOfPlan(taken)!.looks);
+    expect(figures).toEqual(figuresOf(taken, looksOfPlan(taken)!, startBelief('practised')));
+    expect(stages.length).toBe(taken.runs.length);
+  }
+  const days = (of: string) => compared.find(({ way }) => way === of)!.figures.days;
+  expect(days('one day')).toBe(1);
+  expect(days('reduction light first')).toBeGreaterThan(days('damp and brushed'));
+  // once something is cut nothing of this is offered
+  expect(findProposals({ ...request, gapsMm, open: false }).compared).toEqual([]);
 });

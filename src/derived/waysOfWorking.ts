@@ -1,8 +1,9 @@
 import type { BlockMaterial } from '@/core/cutting';
 import type { MediumId, OpacityKnown } from '@/core/inks';
+import type { PlanSketch } from '@/core/layers';
 import type { RegistrationWayId } from '@/core/registration';
 import type { Ink, Plan, WayOfWorking } from '@/model';
-import { withRunsBegun } from './runPlan';
+import { planFromSketch, withRunsBegun } from './runPlan';
 
 /** The rules and starting values a way of working brings; each can be changed afterwards. */
 interface WayStart {
@@ -31,7 +32,7 @@ export const WAY_STARTS: Readonly<Record<WayOfWorking, WayStart>> = {
   'reduction dark first': { ...REDUCTION, direction: 'dark to light' },
   'block each': BLOCK_EACH,
   overlaps: { ...BLOCK_EACH, opacity: 'transparent', direction: 'free', maxFilms: 4, trapMm: 0 },
-  'one day': { ...BLOCK_EACH, under: 'wet', direction: 'largest first', materialId: 'plywood' },
+  'one day': { ...BLOCK_EACH, under: 'wet', direction: 'largest first' },
   'further block': { ...REDUCTION, transferId: 'offset' },
   'damp and brushed': {
     ...{ ...BLOCK_EACH, mediumId: 'pigment and paste', opacity: 'transparent', registration: 'kento' },
@@ -41,9 +42,9 @@ export const WAY_STARTS: Readonly<Record<WayOfWorking, WayStart>> = {
 
 /**
  * The plan worked in another way: its rules, and with `lay` its blocks, runs and inks begun anew by them. Inks that were mixed or read stay
- * what they are. Null: nothing is chosen, and all stays.
+ * what they are; `sketch`: laid as a search found it for this way. Null: nothing is chosen, and all stays.
  */
-export function withWay(plan: Plan, chosen: WayOfWorking | null, lay: boolean): Plan {
+export function withWay(plan: Plan, chosen: WayOfWorking | null, lay: boolean, sketch: PlanSketch | null = null): Plan {
   if (chosen === null) return { ...plan, way: { ...plan.way, chosen } };
   const start = WAY_STARTS[chosen],
     { blocks, mediumId, opacity, under, registration, direction, maxFilms } = start;
@@ -64,7 +65,8 @@ export function withWay(plan: Plan, chosen: WayOfWorking | null, lay: boolean): 
     transfer: { ...plan.transfer, wayId: start.transferId },
     inks: plan.inks.map((ink) => (isMixed(ink) ? ink : { ...ink, mediumId, opacity })),
   };
-  return plan.flat ? withRunsBegun({ ...laid, runs: [] }) : laid;
+  if (!plan.flat) return laid;
+  return sketch ? planFromSketch(laid, sketch) : withRunsBegun({ ...laid, runs: [] });
 }
 
 function isMixed({ recipe, film }: Ink): boolean {

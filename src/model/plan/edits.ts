@@ -195,6 +195,8 @@ const EDITS = {
     kind: kind('way-chosen'),
     chosen: oneOf(WAYS_OF_WORKING).nullable().defined(),
     lay: boolean().required(),
+    /** How it lays them, as the search found it. */
+    sketch: sketch.nullable().optional(),
   }),
   'way-set': record({ kind: kind('way-set'), part: way.partial() }),
   'paper-set': record({ kind: kind('paper-set'), part: paper.partial() }),

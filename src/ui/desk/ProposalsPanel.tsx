@@ -52,7 +52,7 @@ export const ProposalsPanel = memo(function ProposalsPanel({ search }: { search:
               onTake={() => take(proposal.sketch)}
             />
           ))}
-          {found.ways.length > 1 && (
+          {found.compared.length > 1 && (
             <Button fullWidth className={kit.above8} onClick={() => setWays(true)}>
               {runsWords('proposals.compareWaysOfWorking')}
             </Button>
@@ -62,11 +62,12 @@ export const ProposalsPanel = memo(function ProposalsPanel({ search }: { search:
       <Rules plan={plan} />
       {found && ways && (
         <WaysDialog
-          found={found}
+          compared={found.compared}
           onClose={() => setWays(false)}
-          onTake={(sketch) => {
+          onTake={({ way, sketch }) => {
             setWays(false);
-            take(sketch);
+            selectRun(1);
+            void change({ kind: 'way-chosen', chosen: way, lay: true, sketch });
           }}
         />
       )}

@@ -1,128 +1,179 @@
 'use client';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
-import type { PlanSketch } from '@/core/layers';
-import type { Proposals } from '@/derived';
+import clsx from 'clsx';
+import { useEffect, useRef, useState } from 'react';
+import type { WayCompared } from '@/derived';
+import type { WayOfWorking } from '@/model';
+import { decimal } from '@/words/quantities';
+import { workingWords } from '@/words/working';
+import { Choice } from '../kit/Choice';
 import { wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
+import { kit } from '../kit/styles';
 import { Thumb } from '../kit/Thumb';
-import clsx from 'clsx';
-import { kit } from '@/ui/kit/styles';
+import { useCutHours } from './useCutHours';
 import css from './WaysDialog.module.css';
-import type { Lab } from '@/core/colour';
-import type { PlanFigures } from '@/derived';
-import { runsWords } from '@/words/runs';
-import type { runs } from '@/words/en/runs';
-import { decimal } from '@/words/quantities';
 
-/** What each way gains and asks, whatever the figures: from practice. */
+const ORDERS = ['asListed', 'colour', 'blocks', 'hours', 'days', 'sheets'] as const;
+type Order = (typeof ORDERS)[number];
+const nameOf = (way: WayOfWorking) => workingWords(`way.${way}.name`);
 
-interface WaysDialogProps {
-  readonly found: Proposals;
+interface Props {
+  readonly compared: readonly WayCompared[];
   readonly onClose: () => void;
-  readonly onTake: (sketch: PlanSketch) => void;
+  readonly onTake: (way: WayCompared) => void;
 }
 
-/** Ways of working on this very picture, side by side. */
-export default function WaysDialog({ found, onClose, onTake }: WaysDialogProps) {
+/** All ways of working on this very picture, in the order one asks for, two of them large beside each other. */
+export default function WaysDialog({ compared, onClose, onTake }: Props) {
+  const [order, setOrder] = useState<Order>('asListed'),
+    [beside, setBeside] = useState<readonly WayOfWorking[]>([]),
+    hours = useCutHours(compared);
+  const by: Record<Exclude<Order, 'asListed'>, (one: WayCompared) => number> = {
+    colour: ({ figures }) => figures.meanDeltaE,
+    blocks: ({ figures }) => figures.blocks,
+    hours: ({ way }) => hours.get(way) ?? Infinity,
+    days: ({ figures }) => figures.days,
+    sheets: ({ figures }) => figures.sheets,
+  };
+  const sorted = order === 'asListed' ? compared : [...compared].sort((a, b) => by[order](a) - by[order](b));
+  const two = compared.filter(({ way }) => beside.includes(way));
   return (
-    <Dialog open onClose={onClose} maxWidth="lg" fullWidth>
-      <DialogTitle>{runsWords('ways.waysOfWorkingOn')}</DialogTitle>
-      <DialogContent>
-        <table className={css.ways}>
-          <WaysHead />
-          <tbody>
-            {found.ways.map(({ name, figures, looks, sketch }) => (
-              <WayRow key={name} way={name} looks={looks} figures={figures} onTake={onTake} sketch={sketch} />
-            ))}
-          </tbody>
-        </table>
-        <p className={clsx(kit.note, kit.above12)}>{runsWords('ways.eachRowIsThe')}</p>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>{runsWords('ways.close')}</Button>
-      </DialogActions>
+    <Dialog open fullScreen onClose={onClose} aria-labelledby="ways-compared">
+      <div className={css.page}>
+        <header className={css.head}>
+          <h1 id="ways-compared">{workingWords('compare.title')}</h1>
+          <div className={css.sort}>
+            <Choice
+              label={workingWords('compare.sort')}
+              value={order}
+              options={ORDERS.map((one) => [one, workingWords(`compare.order.${one}`)] as const)}
+              onChange={setOrder}
+            />
+          </div>
+          <Button onClick={onClose}>{workingWords('compare.close')}</Button>
+        </header>
+        <div className={css.body}>
+          <TwoLarge two={two} />
+          <table className={css.ways}>
+            <thead>
+              <tr>
+                <th scope="col" aria-label={workingWords('compare.besideShort')} />
+                <th scope="col">{workingWords('compare.way')}</th>
+                <th scope="col">{workingWords('compare.colour')}</th>
+                <th scope="col">{workingWords('compare.work')}</th>
+                <th scope="col">{workingWords('compare.after')}</th>
+                <th scope="col" aria-label={workingWords('compare.takeShort')} />
+              </tr>
+            </thead>
+            <tbody>
+              {sorted.map((one) => (
+                <WayRow
+                  key={one.way}
+                  one={one}
+                  hours={hours.get(one.way)}
+                  beside={beside.includes(one.way)}
+                  // the third takes the place of the first
+                  onBeside={(on) =>
+                    setBeside((now) => (on ? [...now, one.way].slice(-2) : now.filter((way) => way !== one.way)))
+                  }
+                  onTake={() => onTake(one)}
+                />
+              ))}
+            </tbody>
+          </table>
+          <p className={kit.note}>{workingWords('compare.says')}</p>
+        </div>
+      </div>
     </Dialog>
   );
 }
 
-interface WayRowProps {
-  readonly way: keyof (typeof runs)['ways']['name'];
-  readonly looks: readonly (readonly Lab[])[];
-  readonly figures: PlanFigures;
-  readonly onTake: (sketch: PlanSketch) => void;
-  readonly sketch: PlanSketch;
-}
-
-function WayRow({ way, looks, figures, onTake, sketch }: WayRowProps) {
-  const { stamp, sheet } = usePrintDesk('stamp', 'sheet');
-  const name = runsWords(`ways.name.${way}`);
+/** Two finished sheets beside each other, as large as there is room. */
+function TwoLarge({ two }: { readonly two: readonly WayCompared[] }) {
+  const room = useRef<HTMLElement>(null),
+    shown = two.map(({ way }) => way).join();
+  // they stand above the ways: whoever ticked the second far below is led to them
+  useEffect(() => room.current?.scrollIntoView({ block: 'nearest' }), [shown]);
+  if (two.length < 2) return <p className={kit.note}>{workingWords('compare.chooseTwo')}</p>;
   return (
-    <tr>
-      <td className={css.wayName}>
-        {name}
-        <br />
-        <span className={clsx(kit.quiet, kit.regular)}>{runsWords(`ways.asks.${way}`)}</span>
-      </td>
-      <td className={css.wayLook}>
-        {stamp && (
-          <Thumb
-            coverage={stamp}
-            fills={sheet.parts.map((part) => wordOfLab(looks[looks.length - 1][part.label]))}
-            label={runsWords('ways.finished', { name })}
-          />
-        )}
-      </td>
-      <td className={kit.num}>{decimal(figures.meanDeltaE, 1)}</td>
-      <td className={kit.num}>
-        {decimal(figures.worstDeltaE, 1)}
-        <br />
-        <span className={kit.quiet}>{figures.worstColour}</span>
-      </td>
-      <td className={kit.num}>{figures.runs}</td>
-      <td className={kit.num}>{figures.blocks}</td>
-      <td className={kit.num}>{figures.inkings}</td>
-      <td className={kit.num}>{figures.deepestFilms}</td>
-      <td className={kit.num}>{runsWords('ways.cm', { cutCm2: figures.cutCm2 })}</td>
-      <td className={kit.num}>{runsWords('ways.days', { days: figures.days })}</td>
-      <td className={kit.num}>{figures.sheets}</td>
-      <td>
-        <Button aria-label={runsWords('ways.take', { name })} onClick={() => onTake(sketch)}>
-          {runsWords('ways.take2')}
-        </Button>
-      </td>
-    </tr>
+    <section ref={room} className={css.two} aria-label={workingWords('compare.two')}>
+      {two.map((one) => (
+        <figure key={one.way}>
+          <FinishedLook one={one} />
+          <figcaption className={kit.quiet}>{nameOf(one.way)}</figcaption>
+        </figure>
+      ))}
+    </section>
   );
 }
 
-function WaysHead() {
+function FinishedLook({ one: { way, looks } }: { readonly one: WayCompared }) {
+  const { stamp, sheet } = usePrintDesk('stamp', 'sheet');
+  if (!stamp) return null;
+  const finished = looks[looks.length - 1];
   return (
-    <thead>
-      <tr>
-        <th scope="col">{runsWords('ways.way')}</th>
-        <th scope="col">{runsWords('ways.finished2')}</th>
-        <th scope="col">{runsWords('ways.meanE')}</th>
-        <th scope="col">{runsWords('ways.worstE')}</th>
-        <th scope="col">{runsWords('ways.runs')}</th>
-        <th scope="col">{runsWords('ways.blocks')}</th>
-        <th scope="col">{runsWords('ways.inkings')}</th>
-        <th scope="col">
-          {runsWords('ways.filmsAtThe')}
-          <br />
-          {runsWords('ways.deepestPoint')}
-        </th>
-        <th scope="col">{runsWords('ways.cut')}</th>
-        <th scope="col">{runsWords('ways.about')}</th>
-        <th scope="col">
-          {runsWords('ways.sheets')}
-          <br />
-          {runsWords('ways.toStart')}
-        </th>
-        <th scope="col" />
-      </tr>
-    </thead>
+    <Thumb
+      coverage={stamp}
+      fills={sheet.parts.map((part) => wordOfLab(finished[part.label]))}
+      label={workingWords('compare.finished', { name: nameOf(way) })}
+    />
+  );
+}
+
+interface WayRowProps {
+  readonly one: WayCompared;
+  readonly hours: number | undefined;
+  readonly beside: boolean;
+  readonly onBeside: (on: boolean) => void;
+  readonly onTake: () => void;
+}
+
+function WayRow({ one, hours, beside, onBeside, onTake }: WayRowProps) {
+  const { way, figures } = one,
+    name = nameOf(way);
+  return (
+    <tr>
+      <td className={css.look}>
+        <FinishedLook one={one} />
+        <label className={clsx(kit.note, css.beside)}>
+          <input
+            type="checkbox"
+            checked={beside}
+            onChange={(e) => onBeside(e.target.checked)}
+            aria-label={workingWords('compare.beside', { name })}
+          />
+          {workingWords('compare.besideShort')}
+        </label>
+      </td>
+      <th scope="row" className={css.name}>
+        {name}
+        <span className={kit.note}>{workingWords(`way.${way}.asks`)}</span>
+      </th>
+      <td>
+        <strong className={kit.num}>{workingWords('compare.mean', { mean: decimal(figures.meanDeltaE, 1) })}</strong>
+        <span className={kit.note}>
+          {workingWords('compare.worst', { worst: decimal(figures.worstDeltaE, 1), colour: figures.worstColour })}
+        </span>
+      </td>
+      <td>
+        {workingWords('compare.counts', { ...figures, films: figures.deepestFilms })}
+        <span className={css.line}>
+          {hours === undefined ? workingWords('compare.hoursComing') : workingWords('compare.hours', { hours })}
+        </span>
+        <span className={kit.note}>{workingWords('compare.daysSheets', { ...figures })}</span>
+        <span className={kit.note}>{workingWords(`compare.register.${way}`)}</span>
+      </td>
+      <td>
+        {workingWords(`compare.changed.${way}`)}
+        <span className={kit.note}>{workingWords(`compare.unknown.${way}`)}</span>
+      </td>
+      <td>
+        <Button aria-label={workingWords('compare.take', { name })} onClick={onTake}>
+          {workingWords('compare.takeShort')}
+        </Button>
+      </td>
+    </tr>
   );
 }

@@ -3,7 +3,16 @@ import { useCallback, useEffect, useMemo } from 'react';
 import type { Lab } from '@/core/colour';
 import { labelCoverage, labelGapsPx, type LabelCoverage } from '@/core/geometry';
 import { startBelief } from '@/core/sheets';
-import { figuresOf, looksOfPlan, sampleMap, SAMPLE_PRINTS, samplePlan, withWay, type PlanFigures } from '@/derived';
+import {
+  figuresOf,
+  isSearchedWay,
+  looksOfPlan,
+  sampleMap,
+  SAMPLE_PRINTS,
+  samplePlan,
+  withWay,
+  type PlanFigures,
+} from '@/derived';
 import { WAYS_OF_WORKING, type Plan, type WayOfWorking } from '@/model';
 import { LayersWorker } from '@/workers';
 import { useWorkerAnswer } from '../useWorkerAnswer';
@@ -16,14 +25,9 @@ export interface WayExample {
 
 const SAMPLE = SAMPLE_PRINTS.find(({ id }) => id === 'pear')!;
 const THUMB_PX = { width: 96, height: 72 };
-/** Ways whose example the search has to find: which films lie over each other, what goes onto the further block. */
-const SEARCHED = { overlaps: 'overlapping', 'further block': 'reductionAndOne' } as const;
-const isSearched = (way: WayOfWorking): way is keyof typeof SEARCHED => way in SEARCHED;
-
 /** Examples of all ways on one small made-up picture; those that have to be searched for come later. */
 export function useWayExamples(): {
   readonly coverage: LabelCoverage;
-  readonly colours: number;
   readonly of: (way: WayOfWorking) => WayExample | undefined;
 } {
   const sample = useMemo(drawnSample, []);
@@ -40,10 +44,10 @@ export function useWayExamples(): {
   const { value: found } = useWorkerAnswer(search);
   const of = useCallback(
     (way: WayOfWorking) =>
-      isSearched(way) ? found?.ways.find(({ name }) => name === SEARCHED[way]) : sample.examples.get(way),
+      isSearchedWay(way) ? found?.compared.find((one) => one.way === way) : sample.examples.get(way),
     [found, sample],
   );
-  return { coverage: sample.coverage, colours: SAMPLE.colours.length, of };
+  return { coverage: sample.coverage, of };
 }
 
 function drawnSample() {
@@ -56,7 +60,7 @@ function drawnSample() {
     coverage: labelCoverage(map, count, THUMB_PX.width, THUMB_PX.height),
     gapsMm: labelGapsPx(map, count).map((px) => px * mmPerPx),
     examples: new Map(
-      WAYS_OF_WORKING.filter((way) => !isSearched(way)).map((way) => [way, exampleOf(withWay(plan, way, true))]),
+      WAYS_OF_WORKING.filter((way) => !isSearchedWay(way)).map((way) => [way, exampleOf(withWay(plan, way, true))]),
     ),
   };
 }

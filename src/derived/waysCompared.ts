@@ -1,0 +1,52 @@
+import type { PlanSketch } from '@/core/layers';
+import type { LossBelief } from '@/core/sheets';
+import { WAYS_OF_WORKING, type Plan, type WayOfWorking } from '@/model';
+import { cutStateOfRun } from './lookups';
+import { looksOfPlan, type ColoursGot, type PlanLooks } from './looks';
+import { figuresOf, type PlanFigures } from './planFigures';
+import { WAY_STARTS, withWay } from './waysOfWorking';
+
+/** A way of working tried on this very picture. */
+export interface WayCompared {
+  readonly way: WayOfWorking;
+  /** What the search found for it, where its start alone does not say what lies over what. */
+  readonly sketch: PlanSketch | null;
+  readonly figures: PlanFigures;
+  /** The sheet after each run, by label. */
+  readonly looks: PlanLooks['looks'];
+  /** What is cut before each run, by label of the picture, for the hours it takes. */
+  readonly stages: readonly { readonly standing: readonly number[]; readonly cutNow: readonly number[] }[];
+}
+
+/** Ways whose films lie over each other, or whose further block is not known, without a search. */
+const SEARCHED_WAYS = { overlaps: 'overlapping', 'further block': 'reductionAndOne' } as const;
+export function isSearchedWay(way: WayOfWorking): way is keyof typeof SEARCHED_WAYS {
+  return way in SEARCHED_WAYS;
+}
+
+/** All ways on the picture of a plan, by the same looks as its proposals; a way the search found nothing for is left out. */
+export function waysCompared(
+  { plan, got, belief }: { readonly plan: Plan; readonly got: ColoursGot; readonly belief: LossBelief },
+  found: readonly { readonly name: string; readonly sketch: PlanSketch }[],
+): WayCompared[] {
+  return WAYS_OF_WORKING.flatMap((way) => {
+    const row = isSearchedWay(way) ? found.find(({ name }) => name === SEARCHED_WAYS[way]) : undefined;
+    if (isSearchedWay(way) && !row) return [];
+    const sketch = row?.sketch ?? null,
+      worked = withWay(plan, way, true, sketch);
+    const looks = looksOfPlan(worked, got)!,
+      label = (id: string) => plan.flat!.colours.findIndex((colour) => colour.id === id);
+    return [
+      {
+        ...{ way, sketch, looks: looks.looks, figures: figuresOf(worked, looks, belief) },
+        stages: worked.runs.map((run) => {
+          const { standing, cutNow } = cutStateOfRun(worked, run);
+          return { standing: standing.map(label), cutNow: cutNow.map(label) };
+        }),
+      },
+    ];
+  });
+}
+
+/** What the blocks of a way are made of at its start. */
+export const materialOfWay = (way: WayOfWorking): string => WAY_STARTS[way].materialId;
