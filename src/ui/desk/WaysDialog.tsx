@@ -30,14 +30,7 @@ export default function WaysDialog({ compared, onClose, onTake }: Props) {
   const [order, setOrder] = useState<Order>('asListed'),
     [beside, setBeside] = useState<readonly WayOfWorking[]>([]),
     hours = useCutHours(compared);
-  const by: Record<Exclude<Order, 'asListed'>, (one: WayCompared) => number> = {
-    colour: ({ figures }) => figures.meanDeltaE,
-    blocks: ({ figures }) => figures.blocks,
-    hours: ({ way }) => hours.get(way) ?? Infinity,
-    days: ({ figures }) => figures.days,
-    sheets: ({ figures }) => figures.sheets,
-  };
-  const sorted = order === 'asListed' ? compared : [...compared].sort((a, b) => by[order](a) - by[order](b));
+  const sorted = inOrder(compared, order, hours);
   const two = compared.filter(({ way }) => beside.includes(way));
   return (
     <Dialog open fullScreen onClose={onClose} aria-labelledby="ways-compared">
@@ -88,6 +81,23 @@ export default function WaysDialog({ compared, onClose, onTake }: Props) {
       </div>
     </Dialog>
   );
+}
+
+function inOrder(
+  compared: readonly WayCompared[],
+  order: Order,
+  hours: ReadonlyMap<WayOfWorking, number>,
+): readonly WayCompared[] {
+  if (order === 'asListed') return compared;
+  const by = ({ way, figures }: WayCompared): number =>
+    ({
+      colour: figures.meanDeltaE,
+      blocks: figures.blocks,
+      hours: hours.get(way) ?? Infinity,
+      days: figures.days,
+      sheets: figures.sheets,
+    })[order];
+  return [...compared].sort((a, b) => by(a) - by(b));
 }
 
 /** Two finished sheets beside each other, as large as there is room. */
