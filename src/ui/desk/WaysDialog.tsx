@@ -34,8 +34,8 @@ export default function WaysDialog({ compared, onClose, onTake }: Props) {
   const two = compared.filter(({ way }) => beside.includes(way));
   return (
     <Dialog open fullScreen onClose={onClose} aria-labelledby="ways-compared">
-      <div className={css.page}>
-        <header className={css.head}>
+      <div className={kit.wholeDialog}>
+        <header className={kit.wholeHead}>
           <h1 id="ways-compared">{workingWords('compare.title')}</h1>
           <div className={css.sort}>
             <Choice

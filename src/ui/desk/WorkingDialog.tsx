@@ -11,7 +11,6 @@ import { kit } from '@/ui/kit/styles';
 import { WayChanges } from '@/ui/kit/working/WaySets';
 import { WaysOfWorking } from '@/ui/kit/working/WaysOfWorking';
 import { workingWords } from '@/words/working';
-import css from './WorkingDialog.module.css';
 
 /** Another way of working for a print that is there: what it changes is shown before it is taken. */
 export function WorkingDialog({ onClose }: { onClose: () => void }) {
@@ -27,8 +26,8 @@ export function WorkingDialog({ onClose }: { onClose: () => void }) {
   };
   return (
     <Dialog open fullScreen onClose={onClose} aria-labelledby="how-you-work">
-      <div className={css.page}>
-        <header className={css.head}>
+      <div className={kit.wholeDialog}>
+        <header className={kit.wholeHead}>
           <h1 id="how-you-work">{workingWords('changeTitle')}</h1>
           <Button onClick={onClose}>{workingWords('leave')}</Button>
           <Button variant="contained" color="primary" disabled={same} onClick={() => void take()}>

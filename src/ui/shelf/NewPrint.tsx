@@ -36,14 +36,16 @@ export function NewPrint({ unit, onClose, onCreate }: Props) {
   return (
     <Dialog open fullScreen onClose={onClose} aria-labelledby="new-print">
       <form
-        className={css.page}
+        className={kit.wholeDialog}
         onSubmit={(e) => {
           e.preventDefault();
           void begin();
         }}
       >
-        <header className={css.head}>
-          <h1 id="new-print">{workingWords('newPrint')}</h1>
+        <header className={kit.wholeHead}>
+          <h1 id="new-print" className={css.title}>
+            {workingWords('newPrint')}
+          </h1>
           <TextField
             autoFocus
             size="small"
