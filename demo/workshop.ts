@@ -69,6 +69,7 @@ export async function seedWorkshop(db: Store, nowMs: number): Promise<void> {
   onFewBlocks(db, still, 4, at(0.5));
   mixAll(db, still, at(0.45));
   proofOnce(db, still, nowMs);
+  expectOk(editPrint(db, id, { kind: 'way-chosen', chosen: 'reduction light first', lay: true }, at(17.5)));
   await flattenInto(db, id, { colourCount: 6, radiusMm: 0.3, minIslandMm2: 1.2 }, at(17));
   mixAll(db, id, at(16));
   printHalf(db, id, nowMs);

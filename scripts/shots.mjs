@@ -40,6 +40,11 @@ try {
   await page.goto(url);
   await page.waitForTimeout(8000); // the strips of all prints are drawn on the server, one after the other
   await shot('shelf');
+  await page.getByRole('button', { name: 'New print' }).click();
+  await page.getByRole('radio', { name: /^Overlaps/ }).check();
+  await page.getByText('Putting the example together').first().waitFor({ state: 'detached', timeout: 30_000 });
+  await shot('new-print');
+  await page.goto(url);
   await page.getByRole('link', { name: 'Workshop' }).click();
   await page.getByRole('button', { name: /^Cutting tools/ }).click();
   await shot('workshop');
@@ -71,13 +76,6 @@ try {
   await page.getByRole('button', { name: /^Run 4,/ }).click();
   await page.getByText(/seen, wanted/).waitFor();
   await shot('inks');
-  await page.getByRole('button', { name: 'the cabinet' }).click();
-  await page.getByRole('button', { name: 'red oxide' }).click();
-  await page.getByRole('button', { name: 'Read a card with the reader' }).click();
-  await page.getByRole('button', { name: 'Keep this drawdown' }).click({ timeout: 20_000 });
-  await page.getByText(/In each field the prediction/).waitFor();
-  await page.getByRole('complementary').evaluate((side) => side.scrollTo(0, side.scrollHeight));
-  await shot('cabinet');
   await open('Salt Works, Low Sun', 'runs');
   await page.getByText(/plans were weighed/).waitFor({ timeout: 60_000 });
   await page.mouse.move(905, 175);

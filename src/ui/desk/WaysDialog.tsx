@@ -105,7 +105,7 @@ function TwoLarge({ two }: { readonly two: readonly WayCompared[] }) {
   const room = useRef<HTMLElement>(null),
     shown = two.map(({ way }) => way).join();
   // they stand above the ways: whoever ticked the second far below is led to them
-  useEffect(() => room.current?.scrollIntoView({ block: 'nearest' }), [shown]);
+  useEffect(() => void room.current?.scrollIntoView({ block: 'nearest' }), [shown]);
   if (two.length < 2) return <p className={kit.note}>{workingWords('compare.chooseTwo')}</p>;
   return (
     <section ref={room} className={css.two} aria-label={workingWords('compare.two')}>
