@@ -92,7 +92,8 @@ function sharesOf(plan: Plan, ids: readonly string[]): number {
   return colours.reduce((sum, colour) => (ids.includes(colour.id) ? sum + colour.areaShare : sum), 0);
 }
 
-function hoursOfCuts(plan: Plan, { bordersMm }: Meetings, pace: number): number {
+/** Edges and clearing of all cuts of a plan, in hours. */
+export function hoursOfCuts(plan: Plan, { bordersMm }: Meetings, pace: number): number {
   const ids = plan.flat!.colours.map((colour) => colour.id);
   const areaCm2 = ((plan.picture?.widthMm ?? 0) * (plan.picture?.heightMm ?? 0)) / 100;
   return plan.blocks.reduce((total, { sides, materialId }) => {

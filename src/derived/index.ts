@@ -43,7 +43,7 @@ export {
   maskNotes,
   keyOfFinding,
 } from './printSheet';
-export { isSearchedWay, materialOfWay, type WayCompared } from './waysCompared';
+export { isSearchedWay, type WayCompared } from './waysCompared';
 export { figuresOf, type PlanFigures } from './planFigures';
 export { type Decided, changesOfWay, decidedBy, withWay } from './waysOfWorking';
 export { withRunOrder, withGroups, withFlat, guessBarePaper, groupsOf, runsInOrder, planFromSketch } from './runPlan';
@@ -59,6 +59,7 @@ export {
   type Price,
   alsoPrints,
   hindrancesOf,
+  hoursOfCuts,
   marksOf,
   movesOfRuns,
   priceOf,

@@ -1,10 +1,9 @@
 import type { PlanSketch } from '@/core/layers';
 import type { LossBelief } from '@/core/sheets';
 import { WAYS_OF_WORKING, type Plan, type WayOfWorking } from '@/model';
-import { cutStateOfRun } from './lookups';
 import { looksOfPlan, type ColoursGot, type PlanLooks } from './looks';
 import { figuresOf, type PlanFigures } from './planFigures';
-import { WAY_STARTS, withWay } from './waysOfWorking';
+import { withWay } from './waysOfWorking';
 
 /** A way of working tried on this very picture. */
 export interface WayCompared {
@@ -14,8 +13,6 @@ export interface WayCompared {
   readonly figures: PlanFigures;
   /** The sheet after each run, by label. */
   readonly looks: PlanLooks['looks'];
-  /** What is cut before each run, by label of the picture, for the hours it takes. */
-  readonly stages: readonly { readonly standing: readonly number[]; readonly cutNow: readonly number[] }[];
 }
 
 /** Ways whose films lie over each other, or whose further block is not known, without a search. */
@@ -34,19 +31,7 @@ export function waysCompared(
     if (isSearchedWay(way) && !row) return [];
     const sketch = row?.sketch ?? null,
       worked = withWay(plan, way, true, sketch);
-    const looks = looksOfPlan(worked, got)!,
-      label = (id: string) => plan.flat!.colours.findIndex((colour) => colour.id === id);
-    return [
-      {
-        ...{ way, sketch, looks: looks.looks, figures: figuresOf(worked, looks, belief) },
-        stages: worked.runs.map((run) => {
-          const { standing, cutNow } = cutStateOfRun(worked, run);
-          return { standing: standing.map(label), cutNow: cutNow.map(label) };
-        }),
-      },
-    ];
+    const looks = looksOfPlan(worked, got)!;
+    return [{ way, sketch, looks: looks.looks, figures: figuresOf(worked, looks, belief) }];
   });
 }
-
-/** What the blocks of a way are made of at its start. */
-export const materialOfWay = (way: WayOfWorking): string => WAY_STARTS[way].materialId;

@@ -2,8 +2,8 @@
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import clsx from 'clsx';
-import { useEffect, useRef, useState } from 'react';
-import type { WayCompared } from '@/derived';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { hoursOfCuts, withWay, type WayCompared } from '@/derived';
 import type { WayOfWorking } from '@/model';
 import { decimal } from '@/words/quantities';
 import { workingWords } from '@/words/working';
@@ -12,7 +12,7 @@ import { wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
 import { kit } from '../kit/styles';
 import { Thumb } from '../kit/Thumb';
-import { useCutHours } from './useCutHours';
+import { useMeetings } from './useMeetings';
 import css from './WaysDialog.module.css';
 
 const ORDERS = ['asListed', 'colour', 'blocks', 'hours', 'days', 'sheets'] as const;
@@ -29,7 +29,7 @@ interface Props {
 export default function WaysDialog({ compared, onClose, onTake }: Props) {
   const [order, setOrder] = useState<Order>('asListed'),
     [beside, setBeside] = useState<readonly WayOfWorking[]>([]),
-    hours = useCutHours(compared);
+    hours = useHours(compared);
   const sorted = inOrder(compared, order, hours);
   const two = compared.filter(({ way }) => beside.includes(way));
   return (
@@ -80,6 +80,22 @@ export default function WaysDialog({ compared, onClose, onTake }: Props) {
         </div>
       </div>
     </Dialog>
+  );
+}
+
+/** Hours of cutting that each way takes, once the shapes of the picture are measured. */
+function useHours(compared: readonly WayCompared[]): ReadonlyMap<WayOfWorking, number> {
+  const { plan, cuttingPace } = usePrintDesk('plan', 'cuttingPace'),
+    meetings = useMeetings();
+  return useMemo(
+    () =>
+      new Map(
+        meetings &&
+          compared.map(
+            ({ way, sketch }) => [way, hoursOfCuts(withWay(plan, way, true, sketch), meetings, cuttingPace)] as const,
+          ),
+      ),
+    [plan, compared, meetings, cuttingPace],
   );
 }
 

@@ -48,14 +48,12 @@ export const shelf = {
   },
   phase: { planned: 'planned', cut: 'cut', printing: 'printing', done: 'printed' },
   ask: {
-    new: 'New print',
     rename: 'Rename',
     delete: 'Delete this print?',
     deleteSays:
       'It goes with its plan and its bench log, and can be restored for 30 days. To delete it, type its name: <strong>{name}</strong>',
     name: 'Name',
     leave: 'Leave it',
-    begin: 'Begin',
     doRename: 'Rename',
     doDelete: 'Delete',
   },
