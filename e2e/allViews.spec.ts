@@ -134,7 +134,7 @@ test('shelf and drawer lie well at every size and are readable, dialogs as well'
   await expect(page.getByRole('article')).toHaveCount(4);
   await expectToLieWell(page, ALL, 'the shelf');
   await expectToBeReadable(page, 'the shelf');
-  await page.getByRole('button', { name: 'New print' }).click();
+  await page.getByRole('link', { name: 'New print' }).click();
   await expectToBeReadable(page, 'a new print');
   await page.goto(`${server.url}/workshop`);
   for (const kind of ['Papers', 'Working hours']) {

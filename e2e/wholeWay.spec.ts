@@ -28,7 +28,7 @@ test('from a photograph to a numbered edition', async ({ page }) => {
 
   await test.step('a new print, and a picture brought in', async () => {
     await page.goto(server.url);
-    await page.getByRole('button', { name: 'New print' }).first().click();
+    await page.getByRole('link', { name: 'New print' }).first().click();
     await page.getByRole('textbox', { name: 'Name' }).fill('Gate in the Morning');
     await page.getByRole('button', { name: 'Begin' }).click();
     await page.getByRole('heading', { name: 'Bring in a picture' }).waitFor();
@@ -269,7 +269,7 @@ test('from a photograph to a numbered edition', async ({ page }) => {
       .getByLabel('Bundle file')
       .setInputFiles({ name: 'gate.ulexite.zip', mimeType: 'application/zip', buffer: bundle });
     await page.waitForURL(/\/runs$/);
-    await expect(page.getByText('Gate in the Morning (2)')).toBeVisible();
+    await expect(page.getByText('Gate in the Morning (2)', { exact: true })).toBeVisible();
     const copy = await stateOf(server, page.url().match(/print\/([^/]+)/)![1]),
       first = await stateOf(server, id);
     expect(copy.plan).toEqual(first.plan);

@@ -20,7 +20,7 @@ test('an empty shelf offers a sample print to walk through', async ({ page }) =>
 
 test('a new print asks how one works: each way with an example and its reasons, by keys alone', async ({ page }) => {
   await page.goto(server.url);
-  await page.getByRole('button', { name: 'New print' }).first().click();
+  await page.getByRole('link', { name: 'New print' }).first().click();
   const ways = page.getByRole('radio');
   await expect(ways).toHaveCount(8);
   await expect(page.getByRole('radio', { name: /I do not know yet/ })).toBeChecked();
@@ -39,6 +39,29 @@ test('a new print asks how one works: each way with an example and its reasons, 
   await page.waitForURL(/\/print\/.+\/picture$/);
   const id = page.url().match(/print\/([^/]+)/)![1];
   expect((await stateOf(server, id)).plan.way).toMatchObject({ chosen: 'damp and brushed', registration: 'kento' });
+  // back leads to the shelf, and what was begun once is not begun again
+  await page.goBack();
+  await expect(page.getByRole('article', { name: 'Rain on the Slip' })).toHaveCount(1);
+});
+
+test('odd names are refused in words and what was chosen stays; a reload and the browser’s back leave nothing behind', async ({
+  page,
+}) => {
+  await page.goto(server.url);
+  const before = await page.getByRole('article').count();
+  await page.getByRole('link', { name: 'New print' }).first().click();
+  const name = page.getByRole('textbox', { name: 'Name of the print' });
+  await page.getByRole('radio', { name: /All in one day/ }).check();
+  for (const odd of ['', '   ', 'x'.repeat(5000)]) {
+    await name.fill(odd);
+    await page.getByRole('button', { name: 'Begin the print' }).click();
+    await expect(name).toHaveAccessibleDescription(/\S/);
+    await expect(page.getByRole('radio', { name: /All in one day/ })).toBeChecked();
+  }
+  await page.reload();
+  await expect(page.getByRole('radio', { name: /I do not know yet/ })).toBeChecked();
+  await page.goBack();
+  await expect(page.getByRole('article')).toHaveCount(before);
 });
 
 test('the way is changed later: what changes is shown first, and undo brings it back', async ({ page }) => {

@@ -40,7 +40,7 @@ try {
   await page.goto(url);
   await page.waitForTimeout(8000); // the strips of all prints are drawn on the server, one after the other
   await shot('shelf');
-  await page.getByRole('button', { name: 'New print' }).click();
+  await page.getByRole('link', { name: 'New print' }).click();
   await page.getByRole('radio', { name: /^Overlaps/ }).check();
   await page.getByText('Putting the example together').first().waitFor({ state: 'detached', timeout: 30_000 });
   await shot('new-print');

@@ -8,19 +8,19 @@ import { ask, askRaw } from '@/session';
 import { Shelf } from '@/ui/shelf/Shelf';
 import { lookUrl } from '@/ui/kit/lookUrl';
 import { fetched } from './client/useCollection';
-import { useUnit } from './client/useUnit';
 
 /** The shelf, joined to the server: as it came with the page, and asked for anew when one comes back to it. */
 export function ShelfPage({ shelf: came }: { shelf: ShelfPrints }) {
   const router = useRouter(),
     client = useQueryClient();
   const [message, setMessage] = useState<string>();
-  const { page } = came,
-    { unit } = useUnit();
+  const { page } = came;
   const { data: shelf } = useQuery({
     queryKey: ['shelf', page],
     queryFn: () => fetched(ask<ShelfPrints>('GET', `/api/shelf?page=${page}`)),
     initialData: came,
+    // led back by the browser, the page comes as it was when it was left
+    refetchOnMount: 'always',
   });
   useEffect(() => void client.setQueryData(['shelf', page], came), [came, client, page]);
   const then = <T,>(answer: Outcome<T>, go?: (value: T) => string): Outcome<T> => {
@@ -42,10 +42,6 @@ export function ShelfPage({ shelf: came }: { shelf: ShelfPrints }) {
       bytesUrl={(print) => `/api/prints/${print.id}/files/stored.json`}
       shelfUrl={(wanted) => (wanted === 1 ? '/' : `/?page=${wanted}`)}
       bundleUrl={(print) => `/api/prints/${print.id}/files/print.ulexite.zip`}
-      unit={unit}
-      onCreate={async (name, chosen) =>
-        then(await ask<string>('POST', '/api/prints', { name, chosen }), (id) => `/print/${id}/picture`)
-      }
       onSample={async () => told(then(await ask<string>('POST', '/api/sample', {}), (id) => `/print/${id}/picture`))}
       onCopy={async (print) => told(then(await ask<string>('POST', `/api/prints/${print.id}/copy`, {})))}
       onRename={async (print, name) => then(await ask<string>('PATCH', `/api/prints/${print.id}`, { name }))}

@@ -34,7 +34,7 @@ export default function WaysDialog({ compared, onClose, onTake }: Props) {
   const two = compared.filter(({ way }) => beside.includes(way));
   return (
     <Dialog open fullScreen onClose={onClose} aria-labelledby="ways-compared">
-      <div className={kit.wholeDialog}>
+      <div className={kit.wholeWindow}>
         <header className={kit.wholeHead}>
           <h1 id="ways-compared">{workingWords('compare.title')}</h1>
           <div className={css.sort}>

@@ -26,7 +26,7 @@ export function WorkingDialog({ onClose }: { onClose: () => void }) {
   };
   return (
     <Dialog open fullScreen onClose={onClose} aria-labelledby="how-you-work">
-      <div className={kit.wholeDialog}>
+      <div className={kit.wholeWindow}>
         <header className={kit.wholeHead}>
           <h1 id="how-you-work">{workingWords('changeTitle')}</h1>
           <Button onClick={onClose}>{workingWords('leave')}</Button>
@@ -34,7 +34,7 @@ export function WorkingDialog({ onClose }: { onClose: () => void }) {
             {workingWords('change')}
           </Button>
         </header>
-        <WaysOfWorking chosen={chosen} onChoose={setChosen}>
+        <WaysOfWorking chosen={chosen} onChoose={setChosen} beside={workingWords('changes')}>
           <h2>{workingWords('changes')}</h2>
           {open ? (
             <>

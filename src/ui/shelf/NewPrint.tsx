@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
+import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { LengthUnit, Outcome } from '@/core/units';
 import { withWay } from '@/derived';
@@ -15,12 +15,11 @@ import css from './NewPrint.module.css';
 
 interface Props {
   readonly unit: LengthUnit;
-  readonly onClose: () => void;
   readonly onCreate: (name: string, chosen: WayOfWorking | null) => Promise<Outcome<unknown>>;
 }
 
 /** A new print: its name, and how one works. */
-export function NewPrint({ unit, onClose, onCreate }: Props) {
+export function NewPrint({ unit, onCreate }: Props) {
   const [name, setName] = useState(''),
     [chosen, setChosen] = useState<WayOfWorking | null>(null),
     [error, setError] = useState<string>(),
@@ -29,34 +28,37 @@ export function NewPrint({ unit, onClose, onCreate }: Props) {
   const begin = async () => {
     setBusy(true);
     const done = await onCreate(name, chosen);
+    if (done.ok) return;
     setBusy(false);
-    if (done.ok) onClose();
-    else setError(inWords(done));
+    setError(inWords(done));
   };
   return (
-    <Dialog open fullScreen onClose={onClose} aria-labelledby="new-print">
+    <main className={css.page}>
       <form
-        className={kit.wholeDialog}
+        className={kit.wholeWindow}
         onSubmit={(e) => {
           e.preventDefault();
           void begin();
         }}
       >
         <header className={kit.wholeHead}>
-          <h1 id="new-print" className={css.title}>
-            {workingWords('newPrint')}
-          </h1>
+          <h1 className={css.title}>{workingWords('newPrint')}</h1>
           <TextField
             autoFocus
             size="small"
             label={workingWords('name')}
             value={name}
-            onChange={(e) => setName(e.target.value)}
+            onChange={(e) => {
+              setName(e.target.value);
+              setError(undefined);
+            }}
             error={Boolean(error)}
             helperText={error}
             className={css.name}
           />
-          <Button onClick={onClose}>{workingWords('leave')}</Button>
+          <Button component={Link} href="/">
+            {workingWords('leave')}
+          </Button>
           <Button type="submit" variant="contained" color="primary" disabled={busy}>
             {workingWords('begin')}
           </Button>
@@ -65,11 +67,11 @@ export function NewPrint({ unit, onClose, onCreate }: Props) {
           <h2>{workingWords('title')}</h2>
           <p className={kit.note}>{workingWords('says')}</p>
         </div>
-        <WaysOfWorking chosen={chosen} onChoose={setChosen}>
+        <WaysOfWorking chosen={chosen} onChoose={setChosen} beside={workingWords('sets')}>
           <h2>{workingWords('sets')}</h2>
           <WayRules plan={plan} unit={unit} />
         </WaysOfWorking>
       </form>
-    </Dialog>
+    </main>
   );
 }

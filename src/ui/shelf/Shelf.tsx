@@ -6,27 +6,21 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
-import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useState, type CSSProperties, type Dispatch, type SetStateAction } from 'react';
-import { type LengthUnit, type Outcome, formatSize } from '@/core/units';
-import type { PrintCard, ShelfPage, ShelfPrint, WayOfWorking } from '@/model';
+import { type Outcome, formatSize } from '@/core/units';
+import type { PrintCard, ShelfPage, ShelfPrint } from '@/model';
 import { Brand } from '../kit/Brand';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './Shelf.module.css';
 import { NothingYet } from '@/ui/kit/NothingYet';
-import { fetched } from '@/ui/kit/fetched';
 import { FileButton } from '@/ui/kit/FileButton';
 import { rich } from '@/ui/kit/rich';
 import { dayOf, momentOf } from '@/words/dates';
 import { nextInWords, printWords } from '@/words/prints';
 import { shelfWords } from '@/words/shelf';
 
-const NewPrint = dynamic(
-  fetched(() => import('./NewPrint').then((m) => m.NewPrint)),
-  { ssr: false },
-);
 const NEXT_CSS = { '': undefined, press: kit.press, madder: kit.madder, ochre: kit.ochre };
 
 interface Props {
@@ -38,8 +32,6 @@ interface Props {
   /** What is stored of a print that cannot be read. */
   readonly bytesUrl: (print: ShelfPrint) => string;
   readonly shelfUrl: (page: number) => string;
-  readonly unit: LengthUnit;
-  readonly onCreate: (name: string, chosen: WayOfWorking | null) => Promise<Outcome<unknown>>;
   /** Puts a made-up print on the shelf. */
   readonly onSample: () => Promise<Outcome<unknown>>;
   readonly onCopy: (print: ShelfPrint) => Promise<Outcome<unknown>>;
@@ -49,7 +41,10 @@ interface Props {
   readonly onBundle: (file: File) => Promise<Outcome<unknown>>;
 }
 
-type Asking = { kind: 'new' } | { kind: 'rename' | 'delete'; print: ShelfPrint };
+interface Asking {
+  readonly kind: 'rename' | 'delete';
+  readonly print: ShelfPrint;
+}
 
 /** All prints in work, each as its strip of states with what is to be done next. */
 export function Shelf(props: Props) {
@@ -59,7 +54,7 @@ export function Shelf(props: Props) {
   const { prints: alive, deleted, total } = shelf;
   return (
     <div className={kit.page}>
-      <ShelfHead total={total} busy={busy} setBusy={setBusy} props={props} setAsking={setAsking} />
+      <ShelfHead total={total} busy={busy} setBusy={setBusy} props={props} />
       <main>
         {props.message && (
           <p className={clsx(kit.say, kit.bad, kit.below14)} role="alert">
@@ -69,7 +64,7 @@ export function Shelf(props: Props) {
         {shelf.drying.length > 0 && <Drying drying={shelf.drying} pageUrl={props.pageUrl} />}
         {total === 0 && (
           <NothingYet below title={shelfWords('empty.title')} says={shelfWords('empty.says')}>
-            <Button variant="contained" color="primary" onClick={() => setAsking({ kind: 'new' })}>
+            <Button component={Link} variant="contained" color="primary" href="/new">
               {shelfWords('new')}
             </Button>
             <SampleButton onSample={props.onSample} />
@@ -81,10 +76,7 @@ export function Shelf(props: Props) {
         {shelf.pages > 1 && <ShelfPages shelf={shelf} shelfUrl={props.shelfUrl} />}
         {deleted.length > 0 && <Deleted deleted={deleted} props={props} />}
       </main>
-      {asking?.kind === 'new' && (
-        <NewPrint unit={props.unit} onClose={() => setAsking(undefined)} onCreate={props.onCreate} />
-      )}
-      {asking && asking.kind !== 'new' && (
+      {asking && (
         <NameDialog
           asking={asking}
           onClose={() => setAsking(undefined)}
@@ -153,10 +145,9 @@ interface ShelfHeadProps {
   readonly busy: boolean;
   readonly setBusy: Dispatch<SetStateAction<boolean>>;
   readonly props: Props;
-  readonly setAsking: Dispatch<SetStateAction<Asking | undefined>>;
 }
 
-function ShelfHead({ total, busy, setBusy, props, setAsking }: ShelfHeadProps) {
+function ShelfHead({ total, busy, setBusy, props }: ShelfHeadProps) {
   return (
     <header className={clsx(kit.row, kit.between, kit.below18)}>
       <div className={clsx(kit.row, kit.gap26)}>
@@ -181,7 +172,7 @@ function ShelfHead({ total, busy, setBusy, props, setAsking }: ShelfHeadProps) {
         >
           {shelfWords(busy ? 'bundle.opening' : 'bundle.open')}
         </FileButton>
-        <Button variant="contained" color="primary" onClick={() => setAsking({ kind: 'new' })}>
+        <Button component={Link} variant="contained" color="primary" href="/new">
           {shelfWords('new')}
         </Button>
       </div>
@@ -322,7 +313,7 @@ function CardStrip({ print, card, page, lookUrl }: CardStripProps) {
 const ACTS = { rename: 'ask.doRename', delete: 'ask.doDelete' } as const;
 
 interface NameDialogProps {
-  readonly asking: Exclude<Asking, { kind: 'new' }>;
+  readonly asking: Asking;
   readonly onClose: () => void;
   readonly onDone: (name: string) => Promise<Outcome<unknown>>;
 }

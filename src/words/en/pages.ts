@@ -4,6 +4,7 @@ export const pages = {
   titled: '{title} · Ulexite',
   about: 'Plan, simulate and log colour linocuts and woodcuts',
   workshop: 'Workshop',
+  newPrint: 'New print',
   server: {
     away: 'The server does not answer. Is Ulexite still running?',
     awayKept: 'The server does not answer. What you did is kept in this browser.',

@@ -12,12 +12,13 @@ import css from './WaysOfWorking.module.css';
 interface Props {
   readonly chosen: WayOfWorking | null;
   readonly onChoose: (way: WayOfWorking | null) => void;
-  /** What stands beside the ways: what the chosen one sets. */
+  /** What stands beside the ways, and what it is called: what the chosen one sets. */
+  readonly beside: string;
   readonly children: ReactNode;
 }
 
 /** The ways of working, each with what it is good for, what it asks, and a small print worked so; and what the chosen one sets. */
-export function WaysOfWorking({ chosen, onChoose, children }: Props) {
+export function WaysOfWorking({ chosen, onChoose, beside, children }: Props) {
   const examples = useWayExamples(),
     group = useId();
   return (
@@ -52,7 +53,9 @@ export function WaysOfWorking({ chosen, onChoose, children }: Props) {
           </label>
         ))}
       </fieldset>
-      <div className={css.aside}>{children}</div>
+      <section className={css.aside} tabIndex={0} aria-label={beside}>
+        {children}
+      </section>
     </div>
   );
 }
