@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
-import { looksInLight, looksOfPlan } from '@/derived';
+import { looksInLight, looksOfPlan, plainSheet } from '@/derived';
 import { srgb8FromLabD50 } from '@/core/colour';
 import { flattenedPrint, stateOf } from './prints';
 import { TestServer } from './server';
@@ -61,7 +61,7 @@ test('lights shift the colours, the picture wanted is laid over, and the sheet i
   await openLarge(page, id, 'picture');
   for (let n = 0; n < plan.runs.length; n++) await page.keyboard.press('ArrowRight');
   const looks = looksOfPlan(plan)!;
-  const warm = looksInLight(plan, [], looks, 'warm lamp').at(-1)!;
+  const warm = looksInLight(plan, [], looks, plainSheet(plan), 'warm lamp').looks.at(-1)!;
   await choose(page, 'Light', 'warm lamp (A)');
   await expect(page.getByText(/In this light/)).toBeVisible();
   // the middle of the picture lies in one of its colours, as the lamp shows it

@@ -1,28 +1,41 @@
 import { deltaE2000, labD50InLight, type Lab, type Light } from '@/core/colour';
-import { measuredFromInternal, stackInternals } from '@/core/inks';
+import { measuredFromInternal, stackInternals, type LaidFilm } from '@/core/inks';
+import { filmAt, lookField, type FadingFilm, type LookField } from '@/core/layers';
 import type { Plan } from '@/model';
-import { groundOfPlan, printedRuns, type ColoursGot, type PlanLooks } from './looks';
+import { middlesOf } from './fades';
+import { groundOfPlan, printedRuns, type ColoursGot, type PlanLooks, type ShownLooks } from './looks';
+import type { PrintSheet } from './printSheet';
 
 /**
- * The sheet after each run in a light, as an eye sees it that is used to that light: `[r][part]`. Spectra are those of the films; of an ink
+ * The sheet after each run in a light, as an eye sees it that is used to that light, in the middle of each part and along its fades. Spectra are those of the films; of an ink
  * known by its colour alone it is the smoothest that has it, so how such an ink shifts is a guess.
  */
-export function looksInLight(plan: Plan, got: ColoursGot, { stacks, looks }: PlanLooks, light: Light): Lab[][] {
+export function looksInLight(
+  plan: Plan,
+  got: ColoursGot,
+  { stacks, looks, sizeMm }: PlanLooks,
+  sheet: PrintSheet,
+  light: Light,
+): ShownLooks {
   const ground = groundOfPlan(plan);
-  const runs = printedRuns(plan, got);
-  const known = new Map<string, Lab[]>();
-  const reached = stacks.map((stack) => {
+  const runs = printedRuns(plan, got, sheet);
+  const middles = middlesOf(plan, sheet);
+  const seen = (spectrum: Float64Array) => labD50InLight(spectrum, light);
+  const seenOf = (films: readonly LaidFilm[]) =>
+    stackInternals(ground, films).map((internal) => seen(measuredFromInternal(internal, ground.floor)));
+  const known = new Map<string, { field: LookField | undefined; looks: Lab[] }>();
+  const found = stacks.map((stack, p) => {
     const key = stack.map(({ run, inking }) => `${run}.${inking}`).join();
-    const films = stack.map(({ run, inking }) => runs[run].inkings[inking]);
-    const made =
-      known.get(key) ??
-      stackInternals(ground, films).map((internal) =>
-        labD50InLight(measuredFromInternal(internal, ground.floor), light),
-      );
+    const films = stack.map(({ run, inking }): FadingFilm => runs[run].inkings[inking]);
+    const made = known.get(key) ?? { field: lookField(ground, films, seen), looks: seenOf(films) };
     known.set(key, made);
-    return made;
+    return made.field ? { ...made, looks: seenOf(films.map((film) => filmAt(film, middles[p]))) } : made;
   });
-  return looks.map((_, r) => stacks.map((stack, p) => reached[p][stack.filter(({ run }) => run < r).length]));
+  return {
+    looks: looks.map((_, r) => stacks.map((stack, p) => found[p].looks[stack.filter(({ run }) => run < r).length])),
+    fields: found.map(({ field }) => field),
+    ...{ stacks, sizeMm },
+  };
 }
 
 /** Two colours of the picture that are alike in daylight and apart in another light. */

@@ -71,8 +71,11 @@ export { type ShapesKept, closedAt, closedBy } from './closed';
 export { closedWords, ownInkPrinted, cutsAhead, shapesOpen } from './stillOpen';
 export {
   type PlanLooks,
+  type ShownLooks,
   type ColoursGot,
   looksOfPlan,
+  sampleAt,
+  shownOf,
   groundOfPlan,
   filmOfInk,
   printedRuns,
@@ -106,7 +109,7 @@ export { beliefOf, sheetAnswerOf, sheetsOfPrint } from './belief';
 export { CARD_FORM, cardOfPrint } from './card';
 export { freeName } from './freeName';
 export { cautionsOf } from './cautionsOf';
-export { inkNeedOf, inkNeedOfRun } from './inkNeed';
+export { inkNeedOf, inkNeedOfRun, secondInkNeedOf } from './inkNeed';
 export { type CabinetPigment, filmOfCabinetInk, groundOfInk, mixable, pigmentsOf } from './cabinetFilms';
 export {
   type Proposal,
@@ -118,7 +121,10 @@ export {
 } from './proposals';
 export {
   type InkAnswer,
+  type FadeEnd,
   type InkQuestion,
+  endsToMix,
+  inkIdAsked,
   answerInk,
   withRecipe,
   mixedBy,
@@ -128,7 +134,9 @@ export {
 } from './recipes';
 export { coloursAfterSlip, lostColours, slippedCuts, withSpotRun, withSecondTone } from './slips';
 export { becomeWhenCut, nextCutOf, stillStanding } from './drawnCut';
-export { expectedLooks, filmsOnParts, lookOfFilms } from './laidFilms';
+export { expectedLooks, fillOfCode, filmsOnParts, lookOfFilms } from './laidFilms';
+export { fillsAfter, filmFills } from './fills';
+export { fadesIn, filmOnColour, middlesOf } from './fades';
 export { boundaryKindsOf } from './boundaryKinds';
 export { SAMPLE_PRINTS, SAMPLE_SIZE_MM, type SamplePrint, samplePlan, sampleMap } from './samplePrints';
 export {

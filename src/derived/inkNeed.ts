@@ -1,7 +1,8 @@
 import { INK_START_VALUES, inkForRun, mediumById, type InkNeed } from '@/core/inks';
+import { meanGoneOver } from './fades';
 import { inkedAt, type PrintSheet } from './printSheet';
 import type { Plan, Run } from '@/model';
-import { inkingsOf, inkOf, type LaidInking } from './lookups';
+import { inkingsOf, type LaidInking } from './lookups';
 
 /** Area one inking leaves its film on, cm² of one sheet: overlaps, masks and slips as they print, all images of the sheet. */
 export function inkedCm2(plan: Plan, sheet: PrintSheet, run: Run, inking: LaidInking): number {
@@ -14,19 +15,41 @@ export function inkedCm2(plan: Plan, sheet: PrintSheet, run: Run, inking: LaidIn
   return share * imageCm2 * copies.columns * copies.rows;
 }
 
-/** Ink to mix for one inking of a run on so many sheets: the one answer every view, label and export gives. */
+/** Ink to mix for one inking of a run on so many sheets: the one answer every view, label and export gives. Of a fade, what is of its own ink. */
 export function inkNeedOf(plan: Plan, sheet: PrintSheet, run: Run, inking: LaidInking, sheets: number): InkNeed {
-  const { wetFilmUm } = mediumById(inkOf(plan, inking).mediumId);
-  return inkForRun(inkedCm2(plan, sheet, run, inking), sheets, run.impressions * inking.filmWeight, {
+  return needOf(plan, sheet, run, inking, sheets, inking.inkId);
+}
+
+/** The ink a fade goes over to, for so many sheets; undefined where it goes over to none. */
+export function secondInkNeedOf(
+  plan: Plan,
+  sheet: PrintSheet,
+  run: Run,
+  inking: LaidInking,
+  sheets: number,
+): InkNeed | undefined {
+  const toInkId = inking.fade?.toInkId;
+  return toInkId ? needOf(plan, sheet, run, inking, sheets, toInkId) : undefined;
+}
+
+function needOf(plan: Plan, sheet: PrintSheet, run: Run, inking: LaidInking, sheets: number, inkId: string): InkNeed {
+  const { wetFilmUm } = mediumById(plan.inks.find((ink) => ink.id === inkId)!.mediumId);
+  const over = meanGoneOver(plan, sheet, inking, (p) => inkedAt(plan, sheet, sheet.parts[p], run, inking));
+  const share = inkId === inking.inkId ? 1 - over : over;
+  return inkForRun(share * inkedCm2(plan, sheet, run, inking), sheets, run.impressions * inking.filmWeight, {
     ...INK_START_VALUES,
     wetFilmUm,
   });
 }
 
-/** The same for all inkings of a run together. */
+/** The same for all inks of a run together. */
 export function inkNeedOfRun(plan: Plan, sheet: PrintSheet, run: Run, sheets: number): InkNeed {
   return inkingsOf(run)
-    .map((inking) => inkNeedOf(plan, sheet, run, inking, sheets))
+    .flatMap((inking) => [
+      inkNeedOf(plan, sheet, run, inking, sheets),
+      secondInkNeedOf(plan, sheet, run, inking, sheets),
+    ])
+    .filter((need) => need !== undefined)
     .reduce((a, b) => ({
       grams: a.grams + b.grams,
       millilitres: a.millilitres + b.millilitres,

@@ -1,6 +1,9 @@
 import { labD50InLight, type Lab, type Light } from '@/core/colour';
-import { measuredFromInternal, stackInternals, stackLooksLabD50, type LaidFilm } from '@/core/inks';
+import { measuredFromInternal, stackInternals, stackLooksLabD50 } from '@/core/inks';
+import type { Fill } from '@/core/geometry';
+import type { FadingFilm } from '@/core/layers';
 import type { Plan } from '@/model';
+import { fillOfFilms } from './fills';
 import { groundOfPlan, looksOfPlan, printedRuns, type ColoursGot } from './looks';
 import { inkingsOf } from './lookups';
 import { inkedAt, type PrintSheet } from './printSheet';
@@ -15,28 +18,46 @@ export function filmsOnParts(plan: Plan, sheet: PrintSheet): Uint8Array[] {
   );
 }
 
-/** The look of any films over one another in a light: numbers as `paintMisprint` gives them (radix inkings + 1). */
-export function lookOfFilms(
-  plan: Plan,
-  got: ColoursGot,
-  film: readonly Uint8Array[],
-  light: Light = 'daylight',
-): (films: number) => Lab {
-  const ground = groundOfPlan(plan),
-    runs = printedRuns(plan, got);
+/** Any films over one another, by their numbers as `paintMisprint` gives them (radix inkings + 1). */
+function laidByCode(plan: Plan, got: ColoursGot, film: readonly Uint8Array[]): (code: number) => FadingFilm[] {
+  const runs = printedRuns(plan, got);
   const radix = film.map((parts) => 1 + Math.max(0, ...parts));
   return (code) => {
-    const laid: LaidFilm[] = [];
+    const laid: FadingFilm[] = [];
     let rest = code;
     runs.forEach((run, k) => {
       const inking = rest % radix[k];
       rest = Math.floor(rest / radix[k]);
-      if (inking > 0) laid.push(...Array<LaidFilm>(run.impressions).fill(run.inkings[inking - 1]));
+      if (inking > 0) laid.push(...Array<FadingFilm>(run.impressions).fill(run.inkings[inking - 1]));
     });
-    return light === 'daylight'
-      ? (stackLooksLabD50(ground, laid).at(-1) ?? ground.paperLabD50)
-      : labD50InLight(measuredFromInternal(stackInternals(ground, laid).at(-1)!, ground.floor), light);
+    return laid;
   };
+}
+
+/** What any films over one another are painted with in a light. */
+export function fillOfCode(
+  plan: Plan,
+  got: ColoursGot,
+  film: readonly Uint8Array[],
+  light: Light = 'daylight',
+): (films: number) => Fill {
+  const ground = groundOfPlan(plan),
+    laidOf = laidByCode(plan, got, film);
+  return (code) => {
+    const laid = laidOf(code);
+    const look = () =>
+      light === 'daylight'
+        ? (stackLooksLabD50(ground, laid).at(-1) ?? ground.paperLabD50)
+        : labD50InLight(measuredFromInternal(stackInternals(ground, laid).at(-1)!, ground.floor), light);
+    return fillOfFilms(plan, laid, look, light);
+  };
+}
+
+/** The look of any films over one another, each where its fade begins. */
+export function lookOfFilms(plan: Plan, got: ColoursGot, film: readonly Uint8Array[]): (films: number) => Lab {
+  const ground = groundOfPlan(plan),
+    laidOf = laidByCode(plan, got, film);
+  return (code) => stackLooksLabD50(ground, laidOf(code)).at(-1) ?? ground.paperLabD50;
 }
 
 /** What a scan of the proof should show after `printed` runs: looks and films of every part, and of the strips that a misfit makes. */

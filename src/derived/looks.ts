@@ -8,6 +8,7 @@ import {
   internalOnGround,
   layingOf,
   stackInternals,
+  stackLooksLabD50,
   takenUp,
   measuredFromInternal,
   type Film,
@@ -18,27 +19,43 @@ import {
 import {
   agreementWithWish,
   filmStackOf,
+  filmAt,
   looksAfterRuns,
   planWarnings,
   type Agreement,
+  type FadingFilm,
+  type LookField,
+  type PlaceMm,
   type PlanWarning,
   type PrintedRun,
   type StackEntry,
 } from '@/core/layers';
 import type { ColourGot } from './bench/replayLog';
+import { fadeOfInking, filmOnColour, middlesOf } from './fades';
 import { inkingsOf, inkOf, printedIds, type LaidInking } from './lookups';
 import { type Ink, type Plan } from '@/model';
 import { inkedAt, partIds, plainSheet, type PrintSheet } from './printSheet';
 
 export interface PlanLooks {
-  /** `looks[r][part]`: colour of each part of the sheet after r runs; the first parts are the flat colours. */
+  /** `looks[r][part]`: colour of each part of the sheet after r runs, at its middle where films fade; the first parts are the flat colours. */
   readonly looks: readonly (readonly Lab[])[];
   /** For each part, the films that lie there, lowest first. */
   readonly stacks: readonly (readonly StackEntry[])[];
   /** For each part, the colour after each film of its stack, from the bare paper up. */
   readonly reached: readonly (readonly Lab[])[];
+  /** Of each part on which a film fades, how its films look wherever it lies. */
+  readonly fields: readonly (LookField | undefined)[];
+  readonly sizeMm: { readonly widthMm: number; readonly heightMm: number };
   readonly agreement: Agreement;
   readonly warnings: readonly PlanWarning[];
+}
+
+/** What pictures of the sheet after its runs are painted from. */
+export type ShownLooks = Pick<PlanLooks, 'looks' | 'stacks' | 'fields' | 'sizeMm'>;
+
+/** No more of the looks of a plan than its pictures need: what travels from worker to page. */
+export function shownOf({ looks, stacks, fields, sizeMm }: PlanLooks): ShownLooks {
+  return { looks, stacks, fields, sizeMm };
 }
 
 export type ColoursGot = readonly ColourGot[];
@@ -85,9 +102,19 @@ function remembered<T>(known: Map<string, T>, key: string, make: () => T): T {
   return value;
 }
 
-/** The runs as the paper meets them; a run whose colour was read prints the film that explains the reading. */
-export function printedRuns(plan: Plan, got: ColoursGot = NOTHING_GOT): PrintedRun<string>[] {
+/** Of each colour the middle of its area, where its films are told. */
+function middleOfColour(plan: Plan, sheet: PrintSheet = plainSheet(plan)): (colourId: string) => PlaceMm | undefined {
+  const colours = plan.flat?.colours ?? [];
+  return (colourId) => middlesOf(plan, sheet)[colours.findIndex((c) => c.id === colourId)];
+}
+
+/**
+ * The runs as the paper meets them; a run whose colour was read prints the film that explains the reading, at the middle of the colour's area
+ * where it fades.
+ */
+export function printedRuns(plan: Plan, got: ColoursGot = NOTHING_GOT, sheet?: PrintSheet): PrintedRun<string>[] {
   const ground = groundOfPlan(plan);
+  const middle = middleOfColour(plan, sheet);
   const runs: PrintedRun<string>[] = [];
   for (const run of plan.runs) {
     const inkings = inkingsOf(run).map((inking) => ({
@@ -95,22 +122,33 @@ export function printedRuns(plan: Plan, got: ColoursGot = NOTHING_GOT): PrintedR
       film: filmOfInk(ground, inkOf(plan, inking)),
       weight: inking.filmWeight,
       laying: layingOf(inkOf(plan, inking).mediumId, plan.way.under),
+      fade: fadeOfInking(inking, (id) =>
+        filmOfInk(
+          ground,
+          plan.inks.find((ink) => ink.id === id)!,
+        ),
+      ),
     }));
     const planned = { inkings, impressions: run.impressions };
     const asGot = inkings.map((inking) => {
       const reading = got.findLast((g) => g.runId === run.id && inking.standing.includes(g.colourId));
-      return reading ? { ...inking, film: filmThatGave(ground, [...runs, planned], reading) } : inking;
+      return reading ? filmThatGave(ground, [...runs, planned], reading, middle(reading.colourId)) : inking;
     });
     runs.push({ ...planned, inkings: asGot });
   }
   return runs;
 }
 
-/** The film of the last of `runs` that takes the area to the colour read there. */
-function filmThatGave(ground: Ground, runs: readonly PrintedRun<string>[], { colourId, labD50 }: ColourGot): Film {
+/** The inking of the last of `runs`, with the film that takes the area to the colour read there; both films of a fade by as much. */
+function filmThatGave(
+  ground: Ground,
+  runs: readonly PrintedRun<string>[],
+  { colourId, labD50 }: ColourGot,
+  place: PlaceMm | undefined,
+): PrintedRun<string>['inkings'][number] {
   const stack = filmStackOf(colourId, runs);
   const last = runs.length - 1;
-  const laid = stack.map(({ run, inking }): LaidFilm => runs[run].inkings[inking]);
+  const laid = stack.map(({ run, inking }) => filmOnColour(runs[run].inkings[inking], place));
   const first = stack.findIndex((entry) => entry.run === last);
   const below = stackInternals(ground, laid.slice(0, first))[first];
   const total = weightTakenUp(ground, laid, first);
@@ -118,26 +156,50 @@ function filmThatGave(ground: Ground, runs: readonly PrintedRun<string>[], { col
     kh: Float64Array.from(film.kh, (v) => v * by),
     sh: Float64Array.from(film.sh, (v) => v * by),
   });
-  return scaled(filmReaching(scaled(laid[first].film, total), below, internalOnGround(ground, labD50)), 1 / total);
+  const { film } = laid[first];
+  const planned = runs[last].inkings[stack[first].inking];
+  // where a fade has run out there is nothing to explain a reading with
+  if (total < LEAST_EXPLAINING) return planned;
+  const got = scaled(filmReaching(scaled(film, total), below, internalOnGround(ground, labD50)), 1 / total);
+  if (!planned.fade) return { ...planned, film: got };
+  const { to } = planned.fade;
+  return {
+    ...planned,
+    film: inStep(planned.film, film, got),
+    fade: { ...planned.fade, to: to && inStep(to, film, got) },
+  };
 }
 
-/** Reflectance inside the area of a colour before run `before` (counted from 0) prints on it. */
+/** Of the usual film so much must lie on a place that its colour says something of it. */
+const LEAST_EXPLAINING = 0.05;
+
+/** A film of a mixture that was to be `planned` and came out as `got`: stronger or weaker, band by band, as the mixture was. */
+function inStep(film: Film, planned: Film, got: Film): Film {
+  const by = (of: ArrayLike<number>, was: ArrayLike<number>, is: ArrayLike<number>) =>
+    Float64Array.from(of, (v, i) => (was[i] > 1e-6 ? (v * is[i]) / was[i] : v + is[i]));
+  return { kh: by(film.kh, planned.kh, got.kh), sh: by(film.sh, planned.sh, got.sh) };
+}
+
+/** Reflectance inside the area of a colour before run `before` (counted from 0) prints on it: at a place, or at its middle. */
 export function internalBelow(
   plan: Plan,
   colourId: string,
   before: number,
   got: ColoursGot = NOTHING_GOT,
+  place: PlaceMm | undefined = middleOfColour(plan)(colourId),
 ): { readonly internal: Float64Array; readonly laid: readonly LaidFilm[] } {
   const ground = groundOfPlan(plan);
   const runs = printedRuns(plan, got).slice(0, before);
   const stack = filmStackOf(colourId, runs);
-  const laid = stack.map(({ run, inking }): LaidFilm => runs[run].inkings[inking]);
+  const laid = stack.map(({ run, inking }) => filmOnColour(runs[run].inkings[inking], place));
   return { internal: stackInternals(ground, laid).at(-1)!, laid };
 }
 
 /** The weight of the films of a stack from place `first` up, as what lies below takes them up. */
 export function weightTakenUp(ground: Ground, laid: readonly LaidFilm[], first: number): number {
-  return laid.slice(first).reduce((sum, film, i) => sum + film.weight * takenUp(ground, film, laid[first + i - 1]), 0);
+  return laid
+    .slice(first)
+    .reduce((sum, film, i) => sum + film.weight * takenUp(ground, film, laid.slice(0, first + i)), 0);
 }
 
 /** The colour of an ink's film alone on the plan's paper. */
@@ -171,21 +233,23 @@ export function looksOfPlan(plan: Plan, got: ColoursGot = NOTHING_GOT, parts?: P
   const flat = plan.flat;
   if (!flat) return undefined;
   const ground = groundOfPlan(plan);
-  const runs = printedRuns(plan, got);
   const fits =
     parts !== undefined &&
     parts.parts.length >= flat.colours.length &&
     parts.parts.every((part) => part.label < flat.colours.length);
   const sheetParts = fits ? parts : plainSheet(plan);
+  const runs = printedRuns(plan, got, sheetParts);
   const plain = sheetParts.parts.length === flat.colours.length && sheetParts.effects.length === 0;
   const sheet = looksAfterRuns(
     ground,
     plain ? flat.colours.map((c) => c.id) : partIds(plan, sheetParts),
     plain ? runs : runsOnSheet(plan, runs, sheetParts),
+    (p) => middlesOf(plan, sheetParts)[p],
   );
   const wanted = wantedOf(plan);
   return {
     ...sheet,
+    sizeMm: { widthMm: plan.picture?.widthMm ?? 0, heightMm: plan.picture?.heightMm ?? 0 },
     agreement: agreementWithWish(
       sheet.looks[runs.length],
       sheetParts.parts.map((part) => wanted[part.label]),
@@ -225,4 +289,20 @@ function warningsOf(
     thinnestMm: c.thinnestMm,
   }));
   return planWarnings(plan.paper.labD50, inkings, colours, plan.rules.maxFilms);
+}
+
+/** The films of a part at a place, lowest first, and the colour after each, from the bare paper up: what a core sample shows. */
+export function sampleAt(
+  plan: Plan,
+  got: ColoursGot,
+  { stacks, reached, fields }: PlanLooks,
+  sheet: PrintSheet,
+  part: number,
+  place: PlaceMm | undefined,
+): { readonly films: readonly LaidFilm[]; readonly reached: readonly Lab[] } {
+  const runs = printedRuns(plan, got, sheet);
+  const fading = stacks[part].map(({ run, inking }): FadingFilm => runs[run].inkings[inking]);
+  if (!place || !fields[part]) return { films: fading, reached: reached[part] };
+  const films = fading.map((film) => filmAt(film, place));
+  return { films, reached: stackLooksLabD50(groundOfPlan(plan), films) };
 }

@@ -147,15 +147,25 @@ export function inkOf(plan: Plan, inking: Inking): Ink {
   return ink;
 }
 
-/** The inks of a run, each once, in the order of its inkings. */
-export function inksOfRun(plan: Plan, run: Run): readonly Ink[] {
-  return [...new Set(inkingsOf(run).map((inking) => inkOf(plan, inking)))];
+/** The ink a fade goes over to; undefined where it runs out to nothing, or nothing fades. */
+export function secondInkOf(plan: Plan, { fade }: Pick<Inking, 'fade'>): Ink | undefined {
+  return plan.inks.find(({ id }) => id === fade?.toInkId);
 }
 
-/** The inks of a run as one would say them: “straw”, or “straw and plum”. */
+/** The inks of a run, each once, in the order of its inkings, with those that fades go over to. */
+export function inksOfRun(plan: Plan, run: Run): readonly Ink[] {
+  return [
+    ...new Set(inkingsOf(run).flatMap((inking) => [inkOf(plan, inking), secondInkOf(plan, inking) ?? []].flat())),
+  ];
+}
+
+/** The inks of a run as one would say them: “straw”, “straw and plum”, or “straw to plum” where one goes over into the other. */
 export function inkNamesOf(plan: Plan, run: Run): string {
   return inkingsOf(run)
-    .map((inking) => inkOf(plan, inking).name)
+    .map((inking) => {
+      const second = secondInkOf(plan, inking);
+      return inkOf(plan, inking).name + (second ? ` to ${second.name}` : '');
+    })
     .join(' and ');
 }
 

@@ -52,7 +52,7 @@ test('each film lies on the one below it as their two mediums do, not as the pri
   });
   const weights = (plan: Plan) => {
     const laid = printedRuns(plan).map((run) => run.inkings[0]);
-    return laid.map((film, i) => takenUp(groundOfPlan(plan), film, laid[i - 1]));
+    return laid.map((film, i) => takenUp(groundOfPlan(plan), film, laid.slice(0, i)));
   };
   expect(weights(thin)).toEqual([1, 0.735, 0.735]);
   // the paste sinks into nothing, and nothing sinks into it

@@ -6,7 +6,7 @@ import {
   type PrintMapTask,
   type PrintPart,
 } from '@/core/layers';
-import type { AnchorPx, Region } from '@/core/geometry';
+import type { AnchorPx, LabelCoverage, Region } from '@/core/geometry';
 import type { Anchor, Cut, FlatColour, Forme, Place, Plan, Run, SlipPlace } from '@/model';
 import type { Slip } from './bench/replayLog';
 import {
@@ -39,6 +39,8 @@ export interface PrintSheet {
   /** Share of the area, 0–1, part by part. */
   readonly share: readonly number[];
   readonly effects: readonly MarkEffect[];
+  /** Where the parts lie, in a small picture: what is asked where inks fade. Not there where nobody has looked. */
+  readonly coverage?: LabelCoverage;
 }
 
 export interface PrintTask {

@@ -2,7 +2,16 @@ import { phrase, type Phrase } from '@/core/units';
 import { layingOf } from '@/core/inks';
 import { sketchPlans, type PlanSketch, type PlanTask } from '@/core/layers';
 import type { LossBelief } from '@/core/sheets';
-import { filmOfInk, groundOfPlan, looksOfPlan, printedRuns, wantedOf, type ColoursGot, type PlanLooks } from './looks';
+import {
+  filmOfInk,
+  groundOfPlan,
+  looksOfPlan,
+  printedRuns,
+  wantedOf,
+  type ColoursGot,
+  type ShownLooks,
+  shownOf,
+} from './looks';
 import { inkingsOf, inkOf, isPlainReduction, printedIds } from './lookups';
 import { type Plan } from '@/model';
 import { figuresOf, type PlanFigures } from './planFigures';
@@ -17,7 +26,7 @@ export interface Proposal {
   readonly sketch: PlanSketch;
   readonly figures: PlanFigures;
   /** The sheet after each run, by label. */
-  readonly looks: PlanLooks['looks'];
+  readonly shown: ShownLooks;
   /** Whether it is the plan as it stands. */
   readonly asPlanned: boolean;
 }
@@ -29,7 +38,7 @@ export interface WayRow {
   readonly name: WayId;
   readonly sketch: PlanSketch;
   readonly figures: PlanFigures;
-  readonly looks: PlanLooks['looks'];
+  readonly shown: ShownLooks;
 }
 
 export interface Proposals {
@@ -75,7 +84,7 @@ export function findProposals(request: ProposalRequest, progress: (share: number
     if (seen.has(key)) return [];
     seen.add(key);
     const looks = looksOfPlan(planned, got)!;
-    return [{ sketch, key, looks: looks.looks, figures: figuresOf(planned, looks, belief) }];
+    return [{ sketch, key, shown: shownOf(looks), figures: figuresOf(planned, looks, belief) }];
   });
   if (scored.length === 0) return { now, proposals: [], ways: [], compared: [], tried: 0, exact: true };
   const best = Math.min(...scored.map((s) => s.figures.meanDeltaE));
@@ -102,7 +111,7 @@ export function findProposals(request: ProposalRequest, progress: (share: number
       aims: [...(known?.aims ?? []), aim],
       sketch: pick.sketch,
       figures: pick.figures,
-      looks: pick.looks,
+      shown: pick.shown,
       asPlanned: pick.key === planKey,
     });
   }
@@ -132,13 +141,13 @@ function waysOf(scored: readonly Omit<WayRow, 'name'>[]): WayRow[] {
     const best = Math.min(...mine.map((s) => s.figures.meanDeltaE));
     // as few blocks as come near the best colour of this way: a sixth block for a difference nobody sees is no gain
     const near = mine.filter((s) => s.figures.meanDeltaE <= best + UNSEEN_DELTA_E);
-    const { sketch, figures, looks } = near.reduce((a, b) =>
+    const { sketch, figures, shown } = near.reduce((a, b) =>
       b.figures.blocks < a.figures.blocks ||
       (b.figures.blocks === a.figures.blocks && b.figures.meanDeltaE < a.figures.meanDeltaE)
         ? b
         : a,
     );
-    return [{ name, sketch, figures, looks }];
+    return [{ name, sketch, figures, shown }];
   });
 }
 

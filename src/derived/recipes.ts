@@ -17,16 +17,26 @@ import {
   groundOfPlan,
   internalBelow,
   looksOfPlan,
+  sampleAt,
   wantedOf,
   weightTakenUp,
   type ColoursGot,
 } from './looks';
-import { inkingsOf, inkOf, printedIds, sideOfCut } from './lookups';
+import { inkingsOf, inkOf, inksOfRun, printedIds, sideOfCut } from './lookups';
+import { plainSheet } from './printSheet';
 
-/** Which inking of which run is to be mixed. */
+/** Which inking of which run is to be mixed; of a fade, the ink of which end (its beginning where that is not said). */
 export interface InkQuestion {
   readonly run: number;
   readonly inking: number;
+  readonly end?: FadeEnd;
+}
+export type FadeEnd = 'from' | 'to';
+
+/** The ink a question is about: a fade's second, or the inking's own. */
+export function inkIdAsked(plan: Plan, { run, inking, end }: InkQuestion): string {
+  const { inkId, fade } = inkingsOf(plan.runs[run])[inking];
+  return (end === 'to' && fade?.toInkId) || inkId;
 }
 
 export interface InkAnswer {
@@ -42,40 +52,46 @@ const MOST_AREAS = 4;
 /**
  * What a recipe must reach: first on the area the ink is meant for, over what lies there before its run; then, where the ink
  * makes other colours by overlapping, on the largest of those. The aim is the colour wanted or, where later films still
- * come, the colour planned for after this run. Areas a reduction covers later do not count.
+ * come, the colour planned for after this run. Areas a reduction covers later do not count. Of a fade each ink is mixed for its own end of the
+ * line, alone.
  */
 export function recipeTaskFor(
   plan: Plan,
   got: ColoursGot,
   cabinet: readonly CabinetPigment[],
-  { run, inking }: InkQuestion,
+  question: InkQuestion,
 ): RecipeTask & { readonly filmsBelow: number } {
+  const { run, inking, end = 'from' } = question;
   const ground = groundOfPlan(plan);
   const laid = inkingsOf(plan.runs[run])[inking];
-  const { filmWeight, colourId } = laid;
-  const pigments = mixable(cabinet, inkOf(plan, laid).mediumId);
+  const { filmWeight, colourId, fade } = laid;
+  const ownInk = plan.inks.find(({ id }) => id === inkIdAsked(plan, question))!;
+  const pigments = mixable(cabinet, ownInk.mediumId);
   const printedLater = (id: string) =>
     plan.runs.slice(run + 1).some((later) => inkingsOf(later).some((i) => printedIds(plan, i).includes(id)));
-  const nested = (sideOfCut(plan, inkingsOf(plan.runs[run])[inking].cutId)?.cuts.length ?? 1) > 1;
+  const nested = (sideOfCut(plan, laid.cutId)?.cuts.length ?? 1) > 1;
   const share = (id: string) => plan.flat!.colours.find((c) => c.id === id)!.areaShare;
-  const others = printedIds(plan, inkingsOf(plan.runs[run])[inking])
-    .filter((id) => id !== colourId && (!nested || !printedLater(id)))
+  const others = printedIds(plan, laid)
+    .filter((id) => !fade && id !== colourId && (!nested || !printedLater(id)))
     .sort((a, b) => share(b) - share(a))
     .slice(0, MOST_AREAS);
-  const planned = looksOfPlan(plan, got)!.looks[run + 1];
+  const looks = looksOfPlan(plan, got)!;
   const wanted = wantedOf(plan);
-  const ownInk = inkOf(plan, laid),
-    ownFilm: LaidFilm = {
-      film: filmOfInk(ground, ownInk),
-      weight: filmWeight,
-      laying: layingOf(ownInk.mediumId, plan.way.under),
-    };
+  const place = fade ? fade[`${end}Mm`] : undefined,
+    wantedThere = fade?.wanted?.[`${end}LabD50`];
+  const ownFilm: LaidFilm = {
+    film: filmOfInk(ground, ownInk),
+    weight: filmWeight,
+    laying: layingOf(ownInk.mediumId, plan.way.under),
+  };
   const areaOf = (id: string): RecipeArea & { films: number } => {
-    const { internal, laid: below } = internalBelow(plan, id, run, got);
+    const { internal, laid: below } = internalBelow(plan, id, run, got, place);
     const own = Array<LaidFilm>(plan.runs[run].impressions).fill(ownFilm);
     const label = plan.flat!.colours.findIndex((c) => c.id === id);
     return {
-      targetLabD50: printedLater(id) ? planned[label] : wanted[label],
+      targetLabD50: printedLater(id)
+        ? sampleAt(plan, got, looks, plainSheet(plan), label, place).reached[below.length + own.length]
+        : (wantedThere ?? wanted[label]),
       below: internal,
       weight: weightTakenUp(ground, [...below, ...own], below.length),
       films: below.length,
@@ -143,6 +159,15 @@ export interface Resolved {
   }[];
 }
 
+/**
+ * The ends whose inks can be mixed: of an ink that goes over to another, that one too, where it is said what it must come to and it is no
+ * colour's own.
+ */
+export function endsToMix(plan: Plan, { fade }: Pick<Inking, 'fade'>): readonly FadeEnd[] {
+  const own = plan.runs.some((run) => inkingsOf(run).some(({ inkId }) => inkId === fade?.toInkId));
+  return fade?.toInkId && fade.wanted && !own ? ['from', 'to'] : ['from'];
+}
+
 /** The inks of all runs after `run` mixed anew over what is really there; what each comes to, before and after. */
 export function resolveFrom(
   plan: Plan,
@@ -154,16 +179,20 @@ export function resolveFrom(
 ): Resolved {
   let next = plan;
   // an ink that lies on sheets stays what it is, also where it is printed again
-  const printed = new Set(plan.runs.slice(0, run).flatMap((one) => inkingsOf(one).map(({ inkId }) => inkId)));
+  const printed = new Set(plan.runs.slice(0, run).flatMap((one) => inksOfRun(plan, one).map(({ id }) => id)));
   const touched: { run: number; inking: Inking }[] = [];
   for (let r = run; r < plan.runs.length; r++) {
     if (!progress((r - run) / (plan.runs.length - run))) break;
     inkingsOf(plan.runs[r]).forEach((inking, i) => {
-      if (printed.has(inking.inkId)) return;
-      const answer = answerInk(next, got, pigments, { run: r, inking: i });
-      if (!answer) return;
-      next = withRecipe(next, inking.inkId, answer.answer.chosen.parts, cabinet, pigments);
-      touched.push({ run: r, inking });
+      for (const end of endsToMix(plan, inking)) {
+        const question = { run: r, inking: i, end },
+          inkId = inkIdAsked(plan, question);
+        if (printed.has(inkId)) continue;
+        const answer = answerInk(next, got, pigments, question);
+        if (!answer) continue;
+        next = withRecipe(next, inkId, answer.answer.chosen.parts, cabinet, pigments);
+        if (end === 'from') touched.push({ run: r, inking });
+      }
     });
   }
   const offs = (p: Plan) => looksOfPlan(p, got)!.agreement.deltaE;

@@ -83,14 +83,17 @@ export function withGroups(plan: Plan, groups: readonly (readonly string[])[]): 
   );
   const [first] = plan.blocks;
   const block: Block = { ...first, sides: [{ ...first.sides[0], cuts }] };
-  return withoutStrays({ ...plan, inks, runs, blocks: [block] });
+  return withoutStrays({ ...plan, inks, runs, blocks: [block] }, plan.inks);
 }
 
-/** The plan without masks of runs, and overlaps of colours, that are not there any more. */
-function withoutStrays(plan: Plan): Plan {
+/** The plan without overlaps of colours that are not there any more, and with those of the `known` inks that its fades go over to. */
+function withoutStrays(plan: Plan, known: readonly Ink[] = plan.inks): Plan {
   const colours = new Set(plan.flat?.colours.map((c) => c.id));
+  const goneOverTo = new Set(plan.runs.flatMap((run) => inkingsOf(run).map(({ fade }) => fade?.toInkId)));
+  const missing = known.filter(({ id }) => goneOverTo.has(id) && !plan.inks.some((ink) => ink.id === id));
   return {
     ...plan,
+    inks: missing.length > 0 ? [...plan.inks, ...missing] : plan.inks,
     fit: { ...plan.fit, pairs: plan.fit.pairs.filter((pair) => colours.has(pair.aId) && colours.has(pair.bId)) },
   };
 }
@@ -314,12 +317,20 @@ export function planFromSketch(plan: Plan, sketch: PlanSketch): Plan {
       ),
     };
   });
-  return withoutStrays({
-    ...plan,
-    blocks,
-    runs,
-    inks: [...inks.values()],
-  });
+  return withFadesOf(withoutStrays({ ...plan, blocks, runs, inks: [...inks.values()] }), plan);
+}
+
+/** A plan made anew with the fades its inks had on their colours before: they stay with both, whatever block and run those come to. */
+export function withFadesOf(made: Plan, before: Plan): Plan {
+  const faded = before.runs.flatMap(inkingsOf).filter(({ fade }) => fade);
+  if (faded.length === 0) return made;
+  const runs = made.runs.map((run) =>
+    withInkings(run, (inking) => {
+      const had = faded.find(({ colourId, inkId }) => colourId === inking.colourId && inkId === inking.inkId);
+      return had ? { ...inking, fade: had.fade, laidBy: had.laidBy } : inking;
+    }),
+  );
+  return withoutStrays({ ...made, runs }, before.inks);
 }
 
 /** Whether every run of a sketch lays one ink: what a reduction in its usual form does. */

@@ -1,14 +1,24 @@
 import { deltaE2000, type Lab } from '@/core/colour';
-import { extendedFilm, layingOf, stackInternals, stackLooksLabD50, type LaidFilm } from '@/core/inks';
-import { agreementWithWish, filmStackOf, type Agreement, type StackEntry } from '@/core/layers';
+import { extendedFilm, layingOf, stackInternals, stackLooksLabD50 } from '@/core/inks';
+import {
+  agreementWithWish,
+  filmAt,
+  filmStackOf,
+  lookField,
+  type Agreement,
+  type FadingFilm,
+  type LookField,
+  type StackEntry,
+} from '@/core/layers';
 import { sheetNames, type SheetName } from '@/core/sheets';
 import { phrase, type Phrase } from '@/core/units';
-import { type EditOf, type Ink, type Laying, type Plan, type Run } from '@/model';
+import { type EditOf, type Ink, type InkFade, type Laying, type Plan, type Run } from '@/model';
 import type { BenchState, Photograph, Pull, Round, TrialReading } from './bench/replayLog';
+import { filmOnColour, middlesOf } from './fades';
 import { inkingsOf, inkNamesOf, inkOf, printedIds, type LaidInking } from './lookups';
 import { aloneLabD50, filmOfInk, groundOfPlan, wantedOf, weightTakenUp } from './looks';
 import { onPaperOf } from './onPaper';
-import { inkedAt, type PrintSheet } from './printSheet';
+import { inkedAt, plainSheet, type PrintSheet } from './printSheet';
 import type { Progress } from './progress';
 
 /** What a run lays when nothing is varied. */
@@ -22,8 +32,17 @@ export function plannedLaying(plan: Plan, run: Run): Laying {
       ink: inkOf(plan, inking),
       extenderPercent: 0,
       filmWeight: inking.filmWeight,
+      ...(inking.fade && { fade: fadeAsLaid(plan, inking.fade) }),
     })),
   };
+}
+
+/** A fade with the whole pot it goes over to; what was wanted of it is no fact. */
+function fadeAsLaid(
+  plan: Plan,
+  { toInkId, wanted: _, ...line }: InkFade,
+): NonNullable<Laying['inkings'][number]['fade']> {
+  return { ...line, toInk: plan.inks.find(({ id }) => id === toInkId) ?? null };
 }
 
 /** A run as it lies on one sheet. */
@@ -104,8 +123,12 @@ function stirredIn(parts: Parts, share: number, extender: { id: string; name: st
 }
 
 export interface SheetLooks {
-  /** `looks[n][part]`: colour of each part of the sheet after the first n layings. */
+  /** `looks[n][part]`: colour of each part of the sheet after the first n layings, at its middle where films fade. */
   readonly looks: readonly (readonly Lab[])[];
+  /** For each part, the films that lie there, lowest first, by the number of their laying; and how they look wherever they lie, where one fades. */
+  readonly stacks: readonly (readonly StackEntry[])[];
+  readonly fields: readonly (LookField | undefined)[];
+  readonly sizeMm: { readonly widthMm: number; readonly heightMm: number };
   /** Whether each part has all the plan lays on it: only then it can be held against what is wanted. */
   readonly finished: readonly boolean[];
   /** Of the finished parts with what is wanted, as it is now; undefined where there are none. */
@@ -128,16 +151,17 @@ function printedAsLaid<Place>(
       standing: placesOf(runId, inking),
       film: extendedFilm(filmOfInk(ground, inking.ink), inking.extenderPercent),
       weight: inking.filmWeight,
+      fade: inking.fade ? { ...inking.fade, to: inking.fade.toInk && filmOfInk(ground, inking.fade.toInk) } : null,
     })),
   }));
   /** A film is open to the one on it only while everything laid since was laid wet. */
   const filmsOf = (stack: readonly StackEntry[]) =>
-    stack.map(({ run, inking }, i): LaidFilm => {
-      const { film, weight } = runs[run].inkings[inking];
+    stack.map(({ run, inking }, i): FadingFilm => {
+      const { film, weight, fade } = runs[run].inkings[inking];
       const next = stack[i + 1]?.run ?? run;
       const since = next === run ? [laid[run]] : laid.slice(run + 1, next + 1);
       const stays = since.every(({ laying }) => laying.wet) ? ('wet' as const) : ('dry' as const);
-      return { film, weight, laying: layingOf(laid[run].laying.inkings[inking].ink.mediumId, stays) };
+      return { film, weight, fade, laying: layingOf(laid[run].laying.inkings[inking].ink.mediumId, stays) };
     });
   return { ground, runs, filmsOf };
 }
@@ -153,14 +177,18 @@ export function looksOfLaid(plan: Plan, laid: readonly LaidRun[], sheet: PrintSh
     const lies = inkingAsLaid(plan, inking);
     return parts.filter((p) => inkedAt(plan, sheet, sheet.parts[p], { id: runId }, lies, inking.colourIds));
   });
-  const known = new Map<string, Lab[]>();
-  const stacks = parts.map((part) => filmStackOf(part, runs));
-  const reached = stacks.map((stack) => {
+  const known = new Map<string, { field: LookField | undefined; looks: Lab[] }>();
+  const stacks = parts.map((part) => filmStackOf(part, runs)),
+    middles = middlesOf(plan, sheet);
+  const found = stacks.map((stack, p) => {
     const key = stack.map(({ run, inking }) => `${run}.${inking}`).join();
-    const looks = known.get(key) ?? stackLooksLabD50(ground, filmsOf(stack));
-    known.set(key, looks);
-    return looks;
+    const films = filmsOf(stack);
+    const made = known.get(key) ?? { field: lookField(ground, films), looks: stackLooksLabD50(ground, films) };
+    known.set(key, made);
+    const here = () => films.map((film) => filmAt(film, middles[p]));
+    return made.field ? { ...made, looks: stackLooksLabD50(ground, here()) } : made;
   });
+  const reached = found.map((one) => one.looks);
   const looks = Array.from({ length: laid.length + 1 }, (_, n) =>
     stacks.map((stack, p) => reached[p][stack.filter(({ run }) => run < n).length]),
   );
@@ -171,8 +199,8 @@ export function looksOfLaid(plan: Plan, laid: readonly LaidRun[], sheet: PrintSh
   );
   const share = parts.map((p) => (finished[p] ? sheet.share[p] : 0));
   return {
-    looks,
-    finished,
+    ...{ looks, stacks, finished, fields: found.map(({ field }) => field) },
+    sizeMm: { widthMm: plan.picture?.widthMm ?? 0, heightMm: plan.picture?.heightMm ?? 0 },
     agreement: share.some((part) => part > 0)
       ? agreementWithWish(
           looks[laid.length],
@@ -193,7 +221,8 @@ export function patchOfTrial(plan: Plan, laid: readonly LaidRun[], runId: string
   const stack = filmStackOf(colourId, runs.slice(0, top + 1));
   const first = stack.findIndex(({ run }) => run === top);
   if (top < 0 || first < 0) return undefined;
-  const films = filmsOf(stack);
+  const middle = middlesOf(plan, plainSheet(plan))[plan.flat?.colours.findIndex(({ id }) => id === colourId) ?? 0];
+  const films = filmsOf(stack).map((film) => filmOnColour(film, middle));
   return {
     film: films[first].film,
     weight: weightTakenUp(ground, films, first),

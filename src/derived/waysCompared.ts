@@ -1,7 +1,7 @@
 import type { PlanSketch } from '@/core/layers';
 import type { LossBelief } from '@/core/sheets';
 import { WAYS_OF_WORKING, type Plan, type WayOfWorking } from '@/model';
-import { looksOfPlan, type ColoursGot, type PlanLooks } from './looks';
+import { looksOfPlan, type ColoursGot, type ShownLooks, shownOf } from './looks';
 import { figuresOf, type PlanFigures } from './planFigures';
 import { withWay } from './waysOfWorking';
 
@@ -12,7 +12,7 @@ export interface WayCompared {
   readonly sketch: PlanSketch | null;
   readonly figures: PlanFigures;
   /** The sheet after each run, by label. */
-  readonly looks: PlanLooks['looks'];
+  readonly shown: ShownLooks;
 }
 
 /** Ways whose films lie over each other, or whose further block is not known, without a search. */
@@ -32,6 +32,6 @@ export function waysCompared(
     const sketch = row?.sketch ?? null,
       worked = withWay(plan, way, true, sketch);
     const looks = looksOfPlan(worked, got)!;
-    return [{ way, sketch, looks: looks.looks, figures: figuresOf(worked, looks, belief) }];
+    return [{ way, sketch, shown: shownOf(looks), figures: figuresOf(worked, looks, belief) }];
   });
 }

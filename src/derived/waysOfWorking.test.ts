@@ -106,10 +106,10 @@ test('all ways are compared on the picture, by what each would come to when it i
     gapsMm = new Array<number>(sample.flat!.colours.length ** 2).fill(0);
   const { compared } = findProposals({ ...request, gapsMm, open: true });
   expect(compared.map(({ way }) => way)).toEqual(WAYS_OF_WORKING);
-  for (const { way, sketch, looks, figures } of compared) {
+  for (const { way, sketch, shown, figures } of compared) {
     const taken = withWay(sample, way, true, sketch);
     expect(checkPlan(taken)).toMatchObject({ ok: true });
-    expect(looks).toEqual(looksOfPlan(taken)!.looks);
+    expect(shown.looks).toEqual(looksOfPlan(taken)!.looks);
     expect(figures).toEqual(figuresOf(taken, looksOfPlan(taken)!, startBelief('practised')));
   }
   const days = (of: string) => compared.find(({ way }) => way === of)!.figures.days;

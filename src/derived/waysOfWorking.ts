@@ -3,7 +3,7 @@ import type { MediumId, OpacityKnown } from '@/core/inks';
 import type { PlanSketch } from '@/core/layers';
 import type { RegistrationWayId } from '@/core/registration';
 import type { Ink, Plan, WayOfWorking } from '@/model';
-import { planFromSketch, withRunsBegun } from './runPlan';
+import { planFromSketch, withRunsBegun, withFadesOf } from './runPlan';
 
 /** The rules and starting values a way of working brings; each can be changed afterwards. */
 interface WayStart {
@@ -66,7 +66,7 @@ export function withWay(plan: Plan, chosen: WayOfWorking | null, lay: boolean, s
     inks: plan.inks.map((ink) => (isMixed(ink) ? ink : { ...ink, mediumId, opacity })),
   };
   if (!plan.flat) return laid;
-  return sketch ? planFromSketch(laid, sketch) : withRunsBegun({ ...laid, runs: [] });
+  return withFadesOf(sketch ? planFromSketch(laid, sketch) : withRunsBegun({ ...laid, runs: [] }), plan);
 }
 
 function isMixed({ recipe, film }: Ink): boolean {

@@ -7,6 +7,6 @@ export { mediaTypeOf } from './mediaType';
 export { writeBundle, readBundle, blobsOfPlan, BUNDLE_LIMITS, type PrintBundle } from './bundle';
 export { pdfOfDrawings, tileDrawing, PAPER_MM, TILE_OVERLAP_MM, type LineStyle, type Drawing, type Pen } from './pdf';
 export { svgOfDrawing } from './svgPen';
-export { indexedPng, type PaletteColour } from './indexedPng';
+export { colourPng, indexedPng, type PaletteColour } from './png';
 export { openRaster, type RasterLayer } from './openRaster';
 export { dxfDocument } from './dxf';

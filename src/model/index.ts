@@ -63,7 +63,7 @@ export { type Anchor, type Place } from './design/place';
 export { encodeLabelMap, decodeLabelMap, MAX_LABEL_PIXELS } from './design/labelFile';
 export { type Ink } from './plan/inks';
 export { type Block, type BlockSide, type Cut } from './plan/blocks';
-export { type Run, type Forme, type Inking } from './plan/runs';
+export { type Run, type Forme, type Inking, type InkFade } from './plan/runs';
 export { type Mask, type MaskKind } from './plan/masks';
 export { type ExportPaper, type LayoutPlan, type RegisterPlan } from './plan/sheet';
 export { type Plan, type PairTrap, checkPlan } from './plan/plan';

@@ -36,6 +36,11 @@ export const MOST = {
   decisions: 500,
 } as const;
 export const LAID_BY = ['roller', 'brush'] as const;
+/**
+ * What lays a fade: two ribbons of ink rolled into one another on one slab; two rollers that meet on the block; pigment at one end of a brush
+ * and paste at the other; or a second brush, on the sheet that is held in place.
+ */
+export const FADE_BY = ['two ribbons', 'two rollers', 'brush', 'second brush'] as const;
 /** How a colour that is inked is kept from printing. */
 export const KEPT_OUT_BY = ['mask', 'wipe'] as const;
 /** What an order of runs keeps to: lightest or darkest ink first, or the colour with the largest area. */

@@ -1,8 +1,8 @@
 import { fileWords } from '@/words/files';
 import sharp from 'sharp';
-import { HOUSE_COLOURS, srgb8FromLabD50, hexFromLabD50 } from '@/core/colour';
+import { HOUSE_COLOURS, hexFromLabD50 } from '@/core/colour';
 import { cutIslandsOf, inCuttingOrder } from '@/core/cutting';
-import { findIslands, labelCoverage, labelSet, packRgb, paintCoverage } from '@/core/geometry';
+import { findIslands, labelCoverage, labelSet, paintCoverage } from '@/core/geometry';
 import {
   onPaperOf,
   inkingsOf,
@@ -13,6 +13,7 @@ import {
   inkNamesOf,
   inkOf,
   labelStateOfRun,
+  fillsAfter,
   looksOfPlan,
   progressOf,
 } from '@/derived';
@@ -238,7 +239,7 @@ export async function lookPng(db: Store, id: string, run: number, widthPx: numbe
   if (!(run >= 0 && run <= plan.runs.length)) return failure('run-missing.thereIsNoRun', { run });
   const width = wanted,
     height = Math.max(1, Math.round((width * map.height) / map.width));
-  const colours = looks.looks[run].map((lab) => packRgb(...srgb8FromLabD50(lab).rgb));
+  const colours = fillsAfter(looks, run);
   const words = paintCoverage(labelCoverage(map, colours.length, width, height), colours);
   const bytes = await sharp(Buffer.from(words.buffer), { raw: { width, height, channels: 4 } })
     .removeAlpha()

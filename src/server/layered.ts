@@ -1,17 +1,39 @@
 import { fileWords } from '@/words/files';
-import { srgb8FromLabD50 } from '@/core/colour';
-import { circleArcsOf, eachCurveOf, eachPointOf, labelSet, ringsOf, type ArcMap, type CurveMap } from '@/core/geometry';
+import { srgb8FromLabD50, type Lab } from '@/core/colour';
+import {
+  circleArcsOf,
+  eachCurveOf,
+  eachPointOf,
+  FillsAt,
+  labelSet,
+  packRgb,
+  ringsOf,
+  type ArcMap,
+  type CurveMap,
+  type Fill,
+} from '@/core/geometry';
+import { goneOverAt } from '@/core/layers';
 import { success, type Outcome } from '@/core/units';
-import { dxfDocument, indexedPng, openRaster, type PaletteColour, type RasterLayer } from '@/formats';
-import { inkingsOf, blockNamesOf, inkedAt, inkNamesOf, inkOf, labelStateOfRun, looksOfPlan } from '@/derived';
+import { colourPng, dxfDocument, indexedPng, openRaster, type PaletteColour, type RasterLayer } from '@/formats';
+import {
+  inkingsOf,
+  blockNamesOf,
+  fillsAfter,
+  filmFills,
+  inkedAt,
+  inkNamesOf,
+  inkOf,
+  labelStateOfRun,
+  looksOfPlan,
+} from '@/derived';
 import type { Store } from '@/store';
 import { fileStem, type FileOut, type Report } from './fileOut';
 import { laidOut, runOf, tracedSheet, type LaidOut } from './printSheets';
 
-const STANDING: PaletteColour = [207, 199, 180, 255],
-  CUT_NOW: PaletteColour = [166, 58, 43, 255],
-  CLEARED: PaletteColour = [239, 233, 218, 255],
-  CLEAR: PaletteColour = [255, 255, 255, 0];
+const STANDING = packRgb(207, 199, 180),
+  CUT_NOW = packRgb(166, 58, 43),
+  CLEARED = packRgb(239, 233, 218);
+const CLEAR: PaletteColour = [255, 255, 255, 0];
 const THUMBNAIL_PX = 256;
 
 /** A run as layers, as seen: each film, the sheet before it, the paper. A stage as layers, as the block lies: what is cut now, what stands, what went before. */
@@ -29,21 +51,13 @@ export function layeredFile(
   const { name } = laid.value;
   const { layers, merged, mirrored } = what === 'run' ? runLayers(laid.value, run) : stageLayers(laid.value, run);
   const { width, height } = laid.value.map;
-  const png = (palette: readonly PaletteColour[], indexOf: (part: number) => number, everyPx = 1) =>
-    pngOf(laid.value, palette, indexOf, mirrored, everyPx);
+  const png = (painted: Painted, everyPx = 1) => pngOf(laid.value, painted, mirrored, everyPx);
   const rasters = layers.map((layer, l): RasterLayer => {
     report((l + 1) / (layers.length + 3));
-    return { name: layer.name, visible: layer.visible, png: png(layer.palette, layer.indexOf) };
+    return { name: layer.name, visible: layer.visible, png: png(layer) };
   });
   const every = Math.max(1, Math.ceil(Math.max(width, height) / THUMBNAIL_PX));
-  const bytes = openRaster(
-    width,
-    height,
-    laid.value.mmPerPx,
-    rasters,
-    png(merged.palette, merged.indexOf),
-    png(merged.palette, merged.indexOf, every),
-  );
+  const bytes = openRaster(width, height, laid.value.mmPerPx, rasters, png(merged), png(merged, every));
   return success({
     bytes,
     mediaType: 'image/openraster',
@@ -51,32 +65,43 @@ export function layeredFile(
   });
 }
 
-interface Layer {
+/** How the parts of the sheet are painted. */
+interface Painted {
+  /** Undefined: nothing of the part is seen. */
+  readonly fills: readonly (Fill | undefined)[];
+  /** Share of it that is there, 0–1, by places as shares of width and height; all of it where this is not said. */
+  readonly present?: (u: number, v: number) => number;
+}
+interface Layer extends Painted {
   readonly name: string;
   readonly visible: boolean;
-  readonly palette: readonly PaletteColour[];
-  readonly indexOf: (part: number) => number;
 }
 interface Layers {
   readonly layers: readonly Layer[];
-  readonly merged: Pick<Layer, 'palette' | 'indexOf'>;
+  readonly merged: Painted;
   readonly mirrored: boolean;
 }
 
-function runLayers({ plan, sheet, got }: LaidOut, number: number): Layers {
+function runLayers({ plan, sheet, got, widthMm, heightMm }: LaidOut, number: number): Layers {
   const run = plan.runs[number - 1];
-  const looks = looksOfPlan(plan, got, sheet)!.looks;
-  const solid = (lab: Parameters<typeof srgb8FromLabD50>[0]): PaletteColour => [...srgb8FromLabD50(lab).rgb, 255];
+  const looks = looksOfPlan(plan, got, sheet)!;
+  const solid = (lab: Lab) => packRgb(...srgb8FromLabD50(lab).rgb);
+  const alone = filmFills(plan, sheet, run);
   const films = inkingsOf(run).map((inking): Layer => {
-    const printed = sheet.parts.map((part) => (inkedAt(plan, sheet, part, run, inking) ? 1 : 0));
+    const { fade } = inking,
+      ink = inkOf(plan, inking);
+    const fill = (p: number) => (fade?.toInkId ? alone[p] : solid(ink.solidLabD50));
     return {
-      name: fileWords('layered.runWhatPrints', { number, ink: inkOf(plan, inking).name }),
+      name: fileWords('layered.runWhatPrints', { number, ink: ink.name }),
       visible: false,
-      palette: [CLEAR, solid(inkOf(plan, inking).solidLabD50)],
-      indexOf: (part) => printed[part],
+      fills: sheet.parts.map((part, p) => (inkedAt(plan, sheet, part, run, inking) ? fill(p) : undefined)),
+      // what runs out to nothing is seen through
+      ...(fade?.toInkId === null && {
+        present: (u: number, v: number) => 1 - goneOverAt(fade, { xMm: u * widthMm, yMm: v * heightMm }),
+      }),
     };
   });
-  const after = paletted(looks[number].map(solid));
+  const after = { fills: fillsAfter(looks, number) };
   return {
     layers: [
       ...films,
@@ -85,9 +110,9 @@ function runLayers({ plan, sheet, got }: LaidOut, number: number): Layers {
         name:
           number > 1 ? fileWords('layered.theSheetAfterRun', { number: number - 1 }) : fileWords('layered.barePaper'),
         visible: true,
-        ...paletted(looks[number - 1].map(solid)),
+        fills: fillsAfter(looks, number - 1),
       },
-      { name: 'paper', visible: true, palette: [solid(plan.paper.labD50), CLEAR], indexOf: () => 0 },
+      { name: 'paper', visible: true, fills: sheet.parts.map(() => solid(plan.paper.labD50)) },
     ],
     merged: after,
     mirrored: false,
@@ -98,7 +123,10 @@ function runLayers({ plan, sheet, got }: LaidOut, number: number): Layers {
 const MOST_PALETTE = 256;
 
 /** A palette of the colours of all parts, each once; where they are more than a palette holds, the nearest are taken together. */
-export function paletted(colours: readonly PaletteColour[]): Pick<Layer, 'palette' | 'indexOf'> {
+export function paletted(colours: readonly PaletteColour[]): {
+  readonly palette: readonly PaletteColour[];
+  readonly indexOf: (part: number) => number;
+} {
   for (let step = 1; ; step *= 2) {
     const places = new Map<string, number>(),
       palette: PaletteColour[] = [];
@@ -114,9 +142,9 @@ export function paletted(colours: readonly PaletteColour[]): Pick<Layer, 'palett
 function stageLayers({ plan, sheet }: LaidOut, number: number): Layers {
   const run = plan.runs[number - 1];
   const state = labelStateOfRun(plan, run, sheet);
-  const layer = (name: string, parts: readonly number[], colour: PaletteColour): Layer => {
+  const layer = (name: string, parts: readonly number[], colour: number): Layer => {
     const set = labelSet(parts);
-    return { name, visible: true, palette: [CLEAR, colour], indexOf: (part) => set[part] };
+    return { name, visible: true, fills: sheet.parts.map((_, part) => (set[part] ? colour : undefined)) };
   };
   const block = plan.blocks.length > 1 ? blockNamesOf(plan, run) : 'block';
   const now = labelSet(state.cutNow),
@@ -127,33 +155,50 @@ function stageLayers({ plan, sheet }: LaidOut, number: number): Layers {
       layer(fileWords('layered.standsAndPrints', { block }), state.standing, STANDING),
       layer(fileWords('layered.clearedEarlier'), state.clearedEarlier, CLEARED),
     ],
-    merged: { palette: [CLEARED, STANDING, CUT_NOW], indexOf: (part) => (now[part] ? 2 : stands[part] ? 1 : 0) },
+    merged: { fills: sheet.parts.map((_, part) => (now[part] ? CUT_NOW : stands[part] ? STANDING : CLEARED)) },
     mirrored: true,
   };
 }
 
-function pngOf(
-  { map, mmPerPx, sheet }: LaidOut,
-  palette: readonly PaletteColour[],
-  indexOf: (part: number) => number,
-  mirrored: boolean,
-  everyPx: number,
-): Uint8Array {
-  const index = Uint8Array.from(sheet.parts, (_, part) => indexOf(part) ?? 0);
+/** A picture of the whole map: with a palette, or, where colours change, in full colour. */
+function pngOf({ map, mmPerPx }: LaidOut, { fills, present }: Painted, mirrored: boolean, everyPx: number): Uint8Array {
   const width = Math.ceil(map.width / everyPx),
     height = Math.ceil(map.height / everyPx);
-  return indexedPng(
+  const eachPart = (y: number, take: (x: number, part: number, sx: number) => void) => {
+    for (let x = 0; x < width; x++) {
+      const sx = mirrored ? map.width - 1 - x * everyPx : x * everyPx;
+      take(x, map.labels[y * everyPx * map.width + sx], sx);
+    }
+  };
+  if (!present && fills.every((fill) => typeof fill !== 'object')) {
+    const { palette, indexOf } = paletted(fills.map((fill) => (fill === undefined ? CLEAR : levelsOf(fill))));
+    const index = Uint8Array.from(fills, (_, part) => indexOf(part));
+    return indexedPng(
+      width,
+      height,
+      palette,
+      (y, row) => eachPart(y, (x, part) => (row[x] = index[part])),
+      mmPerPx * everyPx,
+    );
+  }
+  const at = new FillsAt(fills, 0);
+  return colourPng(
     width,
     height,
-    palette,
     (y, row) => {
-      const from = y * everyPx * map.width;
-      for (let x = 0; x < width; x++)
-        row[x] = index[map.labels[from + (mirrored ? map.width - 1 - x * everyPx : x * everyPx)]];
+      const v = (y * everyPx + 0.5) / map.height;
+      eachPart(y, (x, part, sx) => {
+        const u = (sx + 0.5) / map.width;
+        at.goTo(u, v);
+        const [r, g, b, a] = fills[part] === undefined ? CLEAR : levelsOf(at.words[part]);
+        row.set([r, g, b, present ? Math.round(a * present(u, v)) : a], 4 * x);
+      });
     },
     mmPerPx * everyPx,
   );
 }
+
+const levelsOf = (word: number): PaletteColour => [word & 255, (word >>> 8) & 255, (word >>> 16) & 255, 255];
 
 /** Lines for a cutting machine: a run as seen, or a stage as the block lies. */
 export function linesFile(db: Store, id: string, run: number, what: 'run' | 'stage'): Outcome<FileOut> {

@@ -1,6 +1,15 @@
-import { curvesOf, type CurveMap, type LabelMap, type PartMap } from '@/core/geometry';
+import { curvesOf, labelCoverage, type CurveMap, type LabelMap, type PartMap } from '@/core/geometry';
 import { isPlain, printMapOf } from '@/core/layers';
-import { onPaperOf, replayLog, type Slip, plainSheet, printTaskOf, type ColoursGot, type PrintSheet } from '@/derived';
+import {
+  fadesIn,
+  onPaperOf,
+  replayLog,
+  type Slip,
+  plainSheet,
+  printTaskOf,
+  type ColoursGot,
+  type PrintSheet,
+} from '@/derived';
 import { failure, success, type Outcome } from '@/core/units';
 import { type Plan } from '@/model';
 import { benchLog, type Store } from '@/store';
@@ -60,13 +69,25 @@ export function sheetOf(
   slips: readonly Slip[],
 ): Outcome<{ map: PartMap; sheet: PrintSheet }> {
   const { task, effects } = printTaskOf(plan, slips);
-  if (isPlain(task)) return success({ map: picture, sheet: plainSheet(plan) });
+  const laidOn = (map: PartMap, sheet: PrintSheet) =>
+    success({ map, sheet: fadesIn(plan) ? { ...sheet, coverage: whereLies(map, sheet) } : sheet });
+  if (isPlain(task)) return laidOn(picture, plainSheet(plan));
   const made = printMapOf(picture, task);
   if (!made) return failure('flatten-too-broken.thePictureIsToo');
-  return success({
-    map: made.map,
-    sheet: { parts: made.parts, share: made.areaPx.map((px) => px / picture.labels.length), effects },
-  });
+  const share = made.areaPx.map((px) => px / picture.labels.length);
+  return laidOn(made.map, { parts: made.parts, share, effects });
+}
+
+/** Cells of the small picture that says where parts lie. */
+const WHERE_WIDTH = 300;
+
+function whereLies(map: PartMap, { parts }: PrintSheet) {
+  return labelCoverage(
+    map,
+    parts.length,
+    Math.min(WHERE_WIDTH, map.width),
+    Math.max(1, Math.round((Math.min(WHERE_WIDTH, map.width) * map.height) / map.width)),
+  );
 }
 
 /** All edges of the sheet as curves, as near to the picture's own as a knife follows a line; on a coarse raster as near as its pixels allow. */

@@ -1,4 +1,4 @@
-import { internalOnGround, stackInternals, type LaidFilm } from '@/core/inks';
+import { internalOnGround, stackInternals } from '@/core/inks';
 import { filmStackOf } from '@/core/layers';
 import {
   onPaperOf,
@@ -9,6 +9,9 @@ import {
   groundOfInk,
   groundOfPlan,
   printedRuns,
+  filmOnColour,
+  middlesOf,
+  plainSheet,
   weightTakenUp,
 } from '@/derived';
 import { failure, success, type Outcome } from '@/core/units';
@@ -91,7 +94,8 @@ function runPatch(db: Store, request: Extract<ReadingRequest, { kind: 'run' }>):
   const top = stack.findIndex((entry) => entry.run === index);
   if (top < 0) return failure('run-missing.runDoesNotPrint', { index: index + 1 });
   const ground = groundOfPlan(plan);
-  const laid = stack.map((entry): LaidFilm => runs[entry.run].inkings[entry.inking]);
+  const middle = middlesOf(plan, plainSheet(plan))[plan.flat.colours.findIndex(({ id }) => id === colourId)];
+  const laid = stack.map((entry) => filmOnColour(runs[entry.run].inkings[entry.inking], middle));
   return success({
     inkId: `${printId} ${runId}`,
     film: laid[top].film,

@@ -1,4 +1,3 @@
-import { srgb8FromLabD50 } from '@/core/colour';
 import { mapOfMask } from '@/core/cutting';
 import {
   eachPointOf,
@@ -35,7 +34,7 @@ import {
 } from '@/core/registration';
 import { failure } from '@/core/units';
 import { CHOKE_MM, decodeLabelMap } from '@/model';
-import { boundaryKindsOf, expectedLooks, filmsOnParts, lookOfFilms, printsFromOneSide } from '@/derived';
+import { boundaryKindsOf, expectedLooks, filmsOnParts, fillOfCode, printsFromOneSide } from '@/derived';
 import { JobFailed, serve } from './serve';
 import type { FitQuestion, LinesQuestion, RegisterJobs } from './protocol';
 
@@ -113,12 +112,12 @@ serve<RegisterJobs>({
   misprint({ plan, got, sheet, motions, view, light }) {
     const { printed, mmPerPx } = opened();
     const film = filmsOnParts(plan, sheet).slice(0, motions.length),
-      look = lookOfFilms({ ...plan, runs: plan.runs.slice(0, motions.length) }, got, film, light);
+      fillOf = fillOfCode({ ...plan, runs: plan.runs.slice(0, motions.length) }, got, film, light);
     const words = new Uint32Array(view.width * view.height);
     paintMisprint(
       { map: printed, mmPerPx, film, motions },
       view,
-      (films) => packRgb(...srgb8FromLabD50(look(films)).rgb),
+      fillOf,
       words,
     );
     return bitmapOf(words, view.width, view.height);

@@ -145,7 +145,7 @@ describe('pictures', () => {
     'in register it looks after each run as the plan says, in %s',
     async (light) => {
       const looks = looksOfPlan(plan)!;
-      const seen = light === 'daylight' ? looks.looks : looksInLight(plan, [], looks, light);
+      const seen = light === 'daylight' ? looks.looks : looksInLight(plan, [], looks, plainSheet(plan), light).looks;
       for (let printed = 0; printed <= plan.runs.length; printed++) {
         const picture = (await bench.get('misprint', {
           ...{ plan, got: [], sheet: plainSheet(plan), view, light },

@@ -1,5 +1,6 @@
 import { GOUGE, TILE } from './gouge';
 import type { PartMap } from './raster';
+import { FillsAt, type Fill } from './shade';
 
 /**
  * Which labels are in each cell of a small picture, and with what share (1–255): any look of the sheet is then a weighted sum, quick
@@ -116,13 +117,13 @@ export function labelOfCell({ from, label, share }: LabelCoverage, cell: number)
 }
 
 /**
- * A small picture, one colour (0xAABBGGRR) for each label. With `strokes`, labels whose stroke differs from their colour are drawn as
- * gouge strokes.
+ * A small picture, one colour (0xAABBGGRR) for each label, flat or changing. With `strokes`, labels whose stroke differs from their colour are
+ * drawn as gouge strokes.
  */
 export function paintCoverage(
   { width, height, from, label, share }: LabelCoverage,
-  fills: readonly number[],
-  strokes: readonly number[] = fills,
+  fills: readonly Fill[],
+  strokes: readonly Fill[] = fills,
 ): Uint32Array {
   const cells = width * height,
     out = new Uint32Array(cells);
@@ -130,8 +131,13 @@ export function paintCoverage(
     // looked up once: an import is asked for anew at every use
     gouge = GOUGE,
     tile = TILE;
+  const filled = new FillsAt(fills, 0),
+    stroked = hatched ? new FillsAt(strokes, 0) : filled,
+    changes = filled.change || stroked.change;
   for (let c = 0; c < cells; c++) {
-    const colours = !hatched || !gouge[(Math.floor(c / width) % tile) * tile + ((c % width) % tile)] ? fills : strokes;
+    const at = !hatched || !gouge[(Math.floor(c / width) % tile) * tile + ((c % width) % tile)] ? filled : stroked;
+    if (changes) at.goTo(((c % width) + 0.5) / width, (Math.floor(c / width) + 0.5) / height);
+    const colours = at.words;
     const first = from[c],
       end = from[c + 1];
     if (end - first === 1) {

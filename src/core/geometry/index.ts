@@ -18,6 +18,7 @@ export { type OpeningShape, openingShape, Opening } from './opening';
 export { type IslandMap, findIslands, islandsOfMask, islandAt, eachMeeting, eachStripOf } from './islands';
 export { type ArcMap, traceArcs } from './arcs';
 export { ringsOf, eachPointOf, areaOfRingsPx } from './rings';
+export { type Fill, type Shade, FillsAt } from './shade';
 export { type LabelStyle, type View, paintLabels, paintEdges, paintRaster, packRgb } from './paint';
 export { type LabelCoverage, labelCoverage, coarserCoverage, labelOfCell, paintCoverage } from './coverage';
 export { squaredDistances, labelGapsPx, labelBordersPx } from './distance';

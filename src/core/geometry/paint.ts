@@ -1,9 +1,10 @@
 import { GOUGE, TILE } from './gouge';
 import { OUTSIDE, type PartMap } from './raster';
+import { FillsAt, type Fill } from './shade';
 
-/** How one label is drawn: a flat colour, or gouge strokes of `stroke` on it. Colours are 0xAABBGGRR. */
+/** How one label is drawn: a colour, flat or changing, or gouge strokes of `stroke` on it. Colours are 0xAABBGGRR. */
 export interface LabelStyle {
-  readonly fill: number;
+  readonly fill: Fill;
   readonly stroke?: number;
 }
 
@@ -18,7 +19,7 @@ export interface View {
 /**
  * Draws part of a label map as RGBA words (0xAABBGGRR): averaged where the view is coarser than the map, square
  * pixels where it is finer. Labels without a style and what lies outside the map are drawn as `backdrop`.
- * Cost: at most 16 reads of the map for each drawn pixel.
+ * Cost: at most 16 reads of the map for each drawn pixel, and one look-up for each colour that changes.
  */
 export function paintLabels(
   map: PartMap,
@@ -30,14 +31,9 @@ export function paintLabels(
 ): Uint32Array {
   const out = new Uint32Array(outWidth * outHeight);
   const most = Math.max(256, styles.length, map.labels.BYTES_PER_ELEMENT === 1 ? 0 : OUTSIDE + 1);
-  const fill = new Uint32Array(most).fill(backdrop);
-  const stroke = new Uint32Array(most).fill(backdrop);
-  styles.forEach((style, label) => {
-    if (style) {
-      fill[label] = style.fill;
-      stroke[label] = style.stroke ?? style.fill;
-    }
-  });
+  const of = (fills: readonly (Fill | undefined)[]) => new FillsAt(fills, backdrop, most);
+  const fills = of(styles.map((style) => style?.fill)),
+    strokes = of(styles.map((style) => style?.stroke ?? style?.fill));
   const samples = Math.min(4, Math.max(1, Math.round(view.pxPerOut)));
   const columns = sampleOffsets(view.x, view.pxPerOut, outWidth, samples, map.width, view.mirrored);
   const phaseX = Math.round(view.x / view.pxPerOut),
@@ -54,7 +50,13 @@ export function paintLabels(
     }
     const tileRow = ((((oy + phaseY) % tile) + tile) % tile) * tile;
     for (let ox = 0; ox < outWidth; ox++) {
-      const colours = gouge[tileRow + ((((ox + phaseX) % tile) + tile) % tile)] ? stroke : fill;
+      const stroked = gouge[tileRow + ((((ox + phaseX) % tile) + tile) % tile)];
+      const at = stroked ? strokes : fills;
+      if (at.change) {
+        const u = (view.x + (ox + 0.5) * view.pxPerOut) / map.width;
+        at.goTo(view.mirrored ? 1 - u : u, (view.y + (oy + 0.5) * view.pxPerOut) / map.height);
+      }
+      const colours = at.words;
       let r = 0,
         g = 0,
         b = 0,

@@ -71,24 +71,34 @@ export interface LaidFilm {
   readonly film: Film;
   readonly weight: number;
   readonly laying?: Laying;
+  /** Share of it that lies here, 0–1, where it runs out to nothing; all of it where this is not said. `weight` is what lies. */
+  readonly present?: number;
 }
 
-/** The share of a film's weight that what lies directly below takes up: all of it on bare paper. */
+/**
+ * The share of a film's weight that what lies below (lowest first) takes up: all of it on bare paper. A film that runs out takes up as much
+ * as there is of it, the one under it the rest, so that nothing jumps where it ends.
+ */
 export function takenUp(
   ground: Ground,
   over: Pick<LaidFilm, 'laying'>,
-  below: Pick<LaidFilm, 'laying'> | undefined,
+  below: readonly Pick<LaidFilm, 'laying' | 'present'>[],
 ): number {
-  if (!below) return 1;
-  if (!over.laying) return ground.trapping;
-  return below.laying?.open ? over.laying.onOpen : over.laying.onDry;
+  let rest = 1,
+    share = 0;
+  for (let i = below.length - 1; i >= 0 && rest > 0; i--) {
+    const { laying, present = 1 } = below[i];
+    share += rest * present * (!over.laying ? ground.trapping : laying?.open ? over.laying.onOpen : over.laying.onDry);
+    rest *= 1 - present;
+  }
+  return share + rest;
 }
 
 /** Reflectance inside the stack after each film, from the bare paper (index 0) up. */
 export function stackInternals(ground: Ground, films: readonly LaidFilm[]): Float64Array[] {
   const internals = [ground.internal];
   films.forEach((laid, i) =>
-    internals.push(filmOver(laid.film, internals[i], laid.weight * takenUp(ground, laid, films[i - 1]))),
+    internals.push(filmOver(laid.film, internals[i], laid.weight * takenUp(ground, laid, films.slice(0, i)))),
   );
   return internals;
 }

@@ -7,6 +7,19 @@ export {
   looksAfterRuns,
   agreementWithWish,
 } from './looks';
+export {
+  type Fade,
+  type FadeCurve,
+  type FadingFilm,
+  type LookField,
+  type PlaceMm,
+  FADE_CURVES,
+  filmAt,
+  goneOver,
+  goneOverAt,
+  lookField,
+  lookInField,
+} from './fades';
 export { type OrderTask, type SearchRun, searchOrders, EXACT_RUNS } from './orderSearch';
 export { searchOverprints } from './overprintSearch';
 export { fewestGroups } from './sharing';

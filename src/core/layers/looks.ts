@@ -1,12 +1,10 @@
 import { deltaE2000, type Lab } from '../colour';
-import { stackLooksLabD50, type Film, type Ground, type Laying } from '../inks';
+import { stackLooksLabD50, type Ground } from '../inks';
+import { filmAt, lookField, type FadingFilm, type LookField, type PlaceMm } from './fades';
 
 /** One ink of a run as the paper meets it: which colours of the picture it prints on, and the film it leaves there. */
-export interface PrintedInking<Colour> {
+export interface PrintedInking<Colour> extends FadingFilm {
   readonly standing: readonly Colour[];
-  readonly film: Film;
-  readonly weight: number;
-  readonly laying?: Laying;
 }
 
 /** One run: usually one inking; several when colours share a block. */
@@ -36,31 +34,40 @@ export interface SheetLooks {
   readonly stacks: readonly (readonly StackEntry[])[];
   /** The colour after each film of the stack, from the bare paper up. */
   readonly reached: readonly (readonly Lab[])[];
+  /** Of each colour on which a film fades, how its stack looks wherever it lies. */
+  readonly fields: readonly (LookField | undefined)[];
 }
 
-/** The sheet after each run. A look belongs to a set of films, so it is computed once for each different stack, never for a pixel. */
+/**
+ * The sheet after each run. A look belongs to a set of films, so it is computed once for each different stack, never for a pixel. Where films
+ * fade, `looks` and `reached` tell of one place of each colour: `placeOf(c)`.
+ */
 export function looksAfterRuns<Colour>(
   ground: Ground,
   colours: readonly Colour[],
   runs: readonly PrintedRun<Colour>[],
+  placeOf: (c: number) => PlaceMm = () => ({ xMm: 0, yMm: 0 }),
 ): SheetLooks {
-  const known = new Map<string, Lab[]>();
+  const known = new Map<string, { field: LookField | undefined; looks: Lab[] }>();
   const stacks = colours.map((colour) => filmStackOf(colour, runs));
-  const reached = stacks.map((stack) => {
+  const found = stacks.map((stack, c) => {
     const key = stack.map((e) => `${e.run}.${e.inking}`).join();
-    const looks =
-      known.get(key) ??
-      stackLooksLabD50(
-        ground,
-        stack.map(({ run, inking }) => runs[run].inkings[inking]),
-      );
-    known.set(key, looks);
-    return looks;
+    const films = stack.map(({ run, inking }) => runs[run].inkings[inking]);
+    const made = known.get(key) ?? { field: lookField(ground, films), looks: stackLooksLabD50(ground, films) };
+    known.set(key, made);
+    if (!made.field) return made;
+    const place = placeOf(c);
+    const looks = stackLooksLabD50(
+      ground,
+      films.map((film) => filmAt(film, place)),
+    );
+    return { ...made, looks };
   });
+  const reached = found.map(({ looks }) => looks);
   const looks = Array.from({ length: runs.length + 1 }, (_, r) =>
     stacks.map((stack, c) => reached[c][stack.filter((e) => e.run < r).length]),
   );
-  return { looks, stacks, reached };
+  return { looks, stacks, reached, fields: found.map(({ field }) => field) };
 }
 
 export interface Agreement {

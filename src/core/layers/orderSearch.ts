@@ -101,7 +101,7 @@ class PrefixWalk {
     this.onFilm = runs.map((run) => {
       const ready = new Map<number, ReadyFilm>();
       return runs.map((below) => {
-        const weight = run.weight * takenUp(ground, run, below);
+        const weight = run.weight * takenUp(ground, run, [below]);
         const known = ready.get(weight) ?? readyFilm(run.film, weight);
         ready.set(weight, known);
         return known;

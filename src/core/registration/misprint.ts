@@ -1,4 +1,4 @@
-import type { PartMap } from '../geometry';
+import { FillsAt, type Fill, type PartMap } from '../geometry';
 import { motionAt, type Motion } from './motion';
 
 /** The sheet as it would be with every run laid where its motion says. */
@@ -22,12 +22,13 @@ export interface MisprintView {
 
 /**
  * Draws it: for every pixel of the window the films that really lie there, whatever their runs' motions brought, as a number
- * (radix: inkings of a run plus one, run 1 lowest), turned into a packed colour by `colourOf`. Outside the image is paper (0).
+ * (radix: inkings of a run plus one, run 1 lowest), turned into a packed colour, flat or changing, by `colourOf`. Outside the image is paper
+ * (0). A colour that changes does so by the place on the image as planned: a fade is much longer than what a run is off.
  */
 export function paintMisprint(
   { map, mmPerPx, film, motions }: Misprint,
   view: MisprintView,
-  colourOf: (films: number) => number,
+  colourOf: (films: number) => Fill,
   out: Uint32Array,
 ): void {
   const radix = film.map((parts) => 1 + Array.from(parts).reduce((most, v) => Math.max(most, v), 0));
@@ -39,7 +40,8 @@ export function paintMisprint(
     return table;
   });
   const colours = new Uint32Array(stride),
-    known = new Uint8Array(stride);
+    known = new Uint8Array(stride),
+    changing: (FillsAt | undefined)[] = [];
   const codes = new Int32Array(view.width);
   const { width, height, labels } = map;
   const back = motions.map((motion) => backwards(motion, mmPerPx));
@@ -64,9 +66,13 @@ export function paintMisprint(
       const code = codes[x];
       if (known[code] === 0) {
         known[code] = 1;
-        colours[code] = colourOf(code);
+        const fill = colourOf(code);
+        if (typeof fill === 'number') colours[code] = fill;
+        else changing[code] = new FillsAt([fill], 0);
       }
-      out[at] = colours[code];
+      const change = changing[code];
+      change?.goTo((x0 + x * view.mmPerPx) / (width * mmPerPx), yMm / (height * mmPerPx));
+      out[at] = change ? change.words[0] : colours[code];
     }
   }
 }

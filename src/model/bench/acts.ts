@@ -20,6 +20,7 @@ import {
   whole,
 } from '../fields';
 import { ink } from '../plan/inks';
+import { fadeLaid } from '../plan/runs';
 import { upgradedAct } from './upgrades/upgradedAct';
 import {
   ACT_VERSION,
@@ -76,6 +77,8 @@ const laying = record({
       ink,
       extenderPercent: inRange(EXTENDER_PERCENT, ' %'),
       filmWeight: inRange(FILM_WEIGHT_RANGE),
+      /** Where it did not fade it is not said. */
+      fade: fadeLaid.optional(),
     }),
     MOST.inkings * MOST.formes,
   ).min(1),

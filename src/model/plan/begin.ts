@@ -44,7 +44,7 @@ export const DEFAULT_RULES: PlanRules = { direction: 'free', pinnedIds: [], maxF
 
 export function emptyPlan(): Plan {
   return {
-    version: 11,
+    version: 12,
     way: {
       ...{ under: 'dry', registration: 'corner stops', printing: 'by hand', chosen: null },
       begins: { blocks: 'one side', mediumId: 'oil relief', opacity: 'opaque' },

@@ -102,7 +102,7 @@ export const decision = record({
   at: named(40),
 });
 
-const PLAN_VERSION = 11;
+const PLAN_VERSION = 12;
 
 export const planSchema = record({
   version: oneOf([PLAN_VERSION] as const),

@@ -1,7 +1,9 @@
 import { phrase } from '@/core/units';
 import type { InferType } from 'yup';
-import { id, list, mm, oneOf, inRange, record, type Frozen } from '../fields';
-import { FILM_WEIGHT_RANGE, FORME_TURN_RANGE, KEPT_OUT_BY, LAID_BY, MOST, PLACE_ON_PRINT_MM } from '../ranges';
+import { FADE_CURVES } from '@/core/layers';
+import { id, labD50, list, mm, oneOf, inRange, record, type Frozen } from '../fields';
+import { FADE_BY, FILM_WEIGHT_RANGE, FORME_TURN_RANGE, KEPT_OUT_BY, LAID_BY, MOST, PLACE_ON_PRINT_MM } from '../ranges';
+import { ink } from './inks';
 
 const point = record({
   xMm: mm(PLACE_ON_PRINT_MM),
@@ -10,18 +12,29 @@ const point = record({
 
 type Point = InferType<typeof point>;
 
-/** A gradation along a straight line on the print as seen: from this ink to another, or to nothing. */
-const fade = record({
+const fadeLine = {
   fromMm: point,
   toMm: point,
+  curve: oneOf(FADE_CURVES),
+  by: oneOf(FADE_BY),
+};
+const longEnough = (v: { fromMm: Point; toMm: Point } | null | undefined) =>
+  !v || Math.hypot(v.toMm.xMm - v.fromMm.xMm, v.toMm.yMm - v.fromMm.yMm) >= 1;
+
+/** A gradation along a straight line on the print as seen: from this ink to another, or to nothing. */
+const fade = record({
+  ...fadeLine,
   /** Null: it runs out to nothing. */
   toInkId: id().nullable().defined(),
-  curve: oneOf(['even', 'slow', 'fast'] as const),
-}).test(
+  /** What is to be seen at its ends, as the picture has it: what its inks are mixed for. Null: nothing is said of them. */
+  wanted: record({ fromLabD50: labD50(), toLabD50: labD50() }).nullable().defined(),
+}).test('length', phrase('runs.aFadeNeedsA'), longEnough);
+
+/** A fade as it was laid on a proof, with the whole pot it went over to. */
+export const fadeLaid = record({ ...fadeLine, toInk: ink.nullable().defined() }).test(
   'length',
   phrase('runs.aFadeNeedsA'),
-  (v: { fromMm: Point; toMm: Point } | null) =>
-    !v || Math.hypot(v.toMm.xMm - v.fromMm.xMm, v.toMm.yMm - v.fromMm.yMm) >= 1,
+  longEnough,
 );
 
 export const keptOut = list(record({ colourId: id(), by: oneOf(KEPT_OUT_BY) }), MOST.colours);
@@ -57,6 +70,8 @@ export const run = record({
   formes: list(forme, MOST.formes).min(1),
 });
 
+/** How an ink goes over to another, or to nothing. */
+export type InkFade = NonNullable<Inking['fade']>;
 /** One zone of ink laid on a forme. */
 export type Inking = Frozen<InferType<typeof inking>>;
 /** A state of a side as it lies in the press for one run, with its inks. */

@@ -6,9 +6,11 @@ import { deltaE2000, type Lab } from '@/core/colour';
 import { inlayFor } from '@/core/cutting';
 import { formatLength, formatSize, type Outcome } from '@/core/units';
 import { type SlipAnswer, type FlatColour } from '@/model';
+import type { Fill } from '@/core/geometry';
 import {
   coloursAfterSlip,
   inkNamesOf,
+  fillsAfter,
   looksOfPlan,
   lostColours,
   openSlips,
@@ -17,7 +19,6 @@ import {
   type Slip,
 } from '@/derived';
 import { areaInWords, decimal } from '@/words/quantities';
-import { wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
 import { Thumb } from '../kit/Thumb';
@@ -51,7 +52,7 @@ export function OneSlip({
   const name = (id: string) => colours.find((c) => c.id === id)!.name;
   const act = useSlipAnswer(setBusy, slip, setOpen, onShow);
   const shows = openSlips([slip]).length > 0;
-  const fills = useMemo(() => looks?.looks[plan.runs.length].map(wordOfLab), [looks, plan.runs.length]);
+  const fills = useMemo(() => looks && fillsAfter(looks, plan.runs.length), [looks, plan.runs.length]);
   return (
     <section className={clsx(kit.say, kit.bad)} aria-label={slipWords('one.title', { number })}>
       <SlipHead number={number} setOpen={setOpen} open={open} onShow={onShow} slip={slip} />
@@ -286,7 +287,7 @@ interface LeaveItProps {
         ids: string[];
       }
     | undefined;
-  readonly fills: number[] | undefined;
+  readonly fills: readonly Fill[] | undefined;
   readonly areaMm2: number;
   readonly colours: readonly FlatColour[];
   readonly slip: Slip;

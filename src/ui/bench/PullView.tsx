@@ -11,10 +11,10 @@ import { fetched } from '@/ui/kit/fetched';
 import Link from 'next/link';
 import { useMemo } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
+import type { Fill } from '@/core/geometry';
 import { type Run, type Ink } from '@/model';
-import { inkNamesOf, inkNeedOfRun, inksOfRun, maskNotes, cutsOfRun } from '@/derived';
+import { fillsAfter, inkNamesOf, inkNeedOfRun, inksOfRun, maskNotes, cutsOfRun } from '@/derived';
 import { Cautions } from '../kit/Cautions';
-import { wordOfLab } from '../kit/colours';
 import { usePrintDesk, type PrintDesk } from '../kit/printContext';
 import { Thumb } from '../kit/Thumb';
 import { BenchTabs } from './BenchTabs';
@@ -53,7 +53,7 @@ export function PullView() {
   const { index, run } = pulling;
   const wanted = finishedWanted(plan.sheets);
   const forecast = useForecast(index, wanted);
-  const look = useMemo(() => (looks && run ? looks.looks[index + 1].map(wordOfLab) : undefined), [looks, run, index]);
+  const look = useMemo(() => (looks && run ? fillsAfter(looks, index + 1) : undefined), [looks, run, index]);
 
   if (!run) return <NothingToPull all={plan.runs.length > 0} takeBack={pulling.takeBack} />;
   return (
@@ -200,7 +200,7 @@ function After({ forecast, wanted, index, ink }: AfterProps) {
   );
 }
 
-function Before({ index, run, look }: { index: number; run: Run; look: number[] | undefined }) {
+function Before({ index, run, look }: { index: number; run: Run; look: readonly Fill[] | undefined }) {
   const desk = usePrintDesk('plan', 'progress', 'coverage');
   const { plan, coverage } = desk;
   return (

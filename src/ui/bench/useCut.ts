@@ -3,7 +3,7 @@ import { inWords } from '@/words/failures';
 import { useCallback, useEffect, useMemo, useRef, useState, type Dispatch, type SetStateAction } from 'react';
 import { inCuttingOrder, type CutIsland } from '@/core/cutting';
 import { type Run } from '@/model';
-import { blockNamesOf, inkNamesOf, sideOfCut, cutsOfRun, runsOfCut, type Slip } from '@/derived';
+import { fillsAfter, blockNamesOf, inkNamesOf, sideOfCut, cutsOfRun, runsOfCut, type Slip } from '@/derived';
 import { labelStatesOf, type LabelState } from '@/ui/kit/blockStates';
 import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
 import { usePrintDesk, type PrintDesk } from '../kit/printContext';
@@ -81,12 +81,13 @@ function useUnder(cutPaint: PaintView, labels: LabelState | undefined, index: nu
   const paint: PaintView = useCallback(
     async (view, width, height) => {
       if (under === 'block' || !labels || !looks) return cutPaint(view, width, height);
-      const colours = plan.flat!.colours;
+      const colours = plan.flat!.colours,
+        fills = fillsAfter(looks, index);
       const styles = sheet.parts.map(({ label }, p) => {
         const lab = under === 'sheet' ? looks.looks[index][p] : colours[label].wantedLabD50;
         // gouge strokes show on every colour: light ones on what is dark
         const stroke = lab[0] < DARK_L ? BLOCK_WORDS.backdrop : BLOCK_WORDS.cutStroke;
-        return { fill: wordOfLab(lab), ...(labels.cutNow.includes(p) && { stroke }) };
+        return { fill: under === 'sheet' ? fills[p] : wordOfLab(lab), ...(labels.cutNow.includes(p) && { stroke }) };
       });
       const backdrop = BLOCK_WORDS.backdrop;
       const answer = await sheetWorker.ask('paint', { what: 'sheet', styles, view, width, height, backdrop });

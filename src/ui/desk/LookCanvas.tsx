@@ -1,6 +1,7 @@
 'use client';
 import { useCallback, useMemo } from 'react';
-import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
+import { fillsAfter } from '@/derived';
+import { BLOCK_WORDS } from '../kit/colours';
 import type { SamplePoint } from '../kit/CoreSample';
 import { usePrintDesk } from '../kit/printContext';
 import { SheetCanvas, type PaintView } from '../kit/SheetCanvas';
@@ -18,7 +19,7 @@ export function LookCanvas({ run, onPoint }: { run: number; onPoint: (point: Sam
     'chooseIsland',
   );
   const { mmPerPx, widthPx, heightPx } = plan.picture!.raster;
-  const styles = useMemo(() => looks!.looks[run].map((lab) => ({ fill: wordOfLab(lab) })), [looks, run]);
+  const styles = useMemo(() => fillsAfter(looks!, run).map((fill) => ({ fill })), [looks, run]);
   const paint: PaintView = useCallback(
     async (view, width, height) => {
       const answer = await sheetWorker.ask('paint', {

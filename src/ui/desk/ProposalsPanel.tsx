@@ -7,8 +7,7 @@ import { fetched } from '@/ui/kit/fetched';
 import { memo, useMemo, useState } from 'react';
 import type { PlanSketch } from '@/core/layers';
 import { MAX_FILMS_RANGE, ORDER_RULES, ROLLER_CLEARANCE_MM, type Plan, type EditOf } from '@/model';
-import { differenceOf, type PlanFigures, type Proposal, type Proposals } from '@/derived';
-import { wordOfLab } from '../kit/colours';
+import { fillsAfter, differenceOf, type PlanFigures, type Proposal, type Proposals } from '@/derived';
 import { CountField, LengthField } from '../kit/fields';
 import { usePrintDesk } from '../kit/printContext';
 import { Thumb } from '../kit/Thumb';
@@ -120,7 +119,11 @@ function ProposalCard({ proposal, words, onTake }: { proposal: Proposal; words: 
   const { stamp, sheet } = usePrintDesk('stamp', 'sheet');
   const { figures } = proposal;
   const strip = useMemo(
-    () => proposal.looks.slice(1).map((look) => sheet.parts.map((part) => wordOfLab(look[part.label]))),
+    () =>
+      proposal.shown.looks.slice(1).map((_, run) => {
+        const fills = fillsAfter(proposal.shown, run + 1);
+        return sheet.parts.map((part) => fills[part.label]);
+      }),
     [proposal, sheet],
   );
   const name = proposal.aims.map((aim) => runsWords(`proposals.aim.${aim}`)).join(', ');

@@ -10,13 +10,14 @@ import {
   blockNamesOf,
   cutStateOfRun,
   inkNamesOf,
-  inkedAt,
+  fillsAfter,
+  filmFills,
   inkOf,
   labelStateOfRun,
   inkNeedOfRun,
   movesOfRuns,
 } from '@/derived';
-import { BLOCK_WORDS, wordOfLab } from '../kit/colours';
+import { BLOCK_WORDS } from '../kit/colours';
 import { type SamplePoint } from '../kit/CoreSample';
 import { usePrintDesk } from '../kit/printContext';
 import { Thumb } from '../kit/Thumb';
@@ -24,7 +25,7 @@ import { openWarnings, wordsForWarning } from './watchWords';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './RunsView.module.css';
-import { labelOfCell, type LabelCoverage } from '@/core/geometry';
+import { labelOfCell, type Fill, type LabelCoverage } from '@/core/geometry';
 import type { PrintPart } from '@/core/layers';
 import type { SyntheticListenerMap } from '@dnd-kit/core/dist/hooks/utilities';
 import { runsWords } from '@/words/runs';
@@ -102,14 +103,8 @@ function useColumnFills(run: Run, index: number) {
   const { plan, looks, sheet } = usePrintDesk('plan', 'looks', 'sheet');
   const { parts } = sheet;
   const cut = labelStateOfRun(plan, run, sheet);
-  const look = useKept(looks!.looks[index + 1].map(wordOfLab));
-  const paper = wordOfLab(plan.paper.labD50);
-  const film = useKept(
-    parts.map((part) => {
-      const inking = inkingsOf(run).find((i) => inkedAt(plan, sheet, part, run, i));
-      return inking ? wordOfLab(inkOf(plan, inking).solidLabD50) : paper;
-    }),
-  );
+  const look = useKept(fillsAfter(looks!, index + 1));
+  const film = useKept(filmFills(plan, sheet, run));
   const blockFills = useKept(
     parts.map((_, p) =>
       cut.standing.includes(p)
@@ -124,8 +119,8 @@ function useColumnFills(run: Run, index: number) {
 }
 
 interface CutCellProps {
-  readonly blockFills: readonly number[];
-  readonly blockStrokes: readonly number[];
+  readonly blockFills: readonly Fill[];
+  readonly blockStrokes: readonly Fill[];
   readonly block: string | undefined;
   readonly index: number;
   readonly blank: JSX.Element;
@@ -157,7 +152,7 @@ interface LookCellProps {
   readonly onLarge: () => void;
   readonly pointAt: (e: React.PointerEvent) => void;
   readonly index: number;
-  readonly look: readonly number[];
+  readonly look: readonly Fill[];
   readonly blank: JSX.Element;
 }
 
@@ -300,8 +295,8 @@ function MoveActs({ index, onMove, attributes, listeners }: MoveActsProps) {
 }
 
 /** The same array as long as its content is the same: pictures that did not change are not painted again. */
-function useKept(words: readonly number[]): readonly number[] {
-  const key = words.join();
+function useKept(words: readonly Fill[]): readonly Fill[] {
+  const key = JSON.stringify(words);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the key is the content
   return useMemo(() => words, [key]);
 }

@@ -3,12 +3,11 @@ import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import clsx from 'clsx';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { hoursOfCuts, withWay, type WayCompared } from '@/derived';
+import { fillsAfter, hoursOfCuts, withWay, type WayCompared } from '@/derived';
 import type { WayOfWorking } from '@/model';
 import { decimal } from '@/words/quantities';
 import { workingWords } from '@/words/working';
 import { Choice } from '../kit/Choice';
-import { wordOfLab } from '../kit/colours';
 import { usePrintDesk } from '../kit/printContext';
 import { kit } from '../kit/styles';
 import { Thumb } from '../kit/Thumb';
@@ -135,14 +134,14 @@ function TwoLarge({ two }: { readonly two: readonly WayCompared[] }) {
   );
 }
 
-function FinishedLook({ one: { way, looks } }: { readonly one: WayCompared }) {
+function FinishedLook({ one: { way, shown } }: { readonly one: WayCompared }) {
   const { stamp, sheet } = usePrintDesk('stamp', 'sheet');
   if (!stamp) return null;
-  const finished = looks[looks.length - 1];
+  const finished = fillsAfter(shown, shown.looks.length - 1);
   return (
     <Thumb
       coverage={stamp}
-      fills={sheet.parts.map((part) => wordOfLab(finished[part.label]))}
+      fills={sheet.parts.map((part) => finished[part.label])}
       label={workingWords('compare.finished', { name: nameOf(way) })}
     />
   );

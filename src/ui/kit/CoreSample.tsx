@@ -5,7 +5,9 @@ import { useState } from 'react';
 import { deltaE2000, hexFromLabD50, wordForDifference, type Lab } from '@/core/colour';
 import { INK_START_VALUES } from '@/core/inks';
 import { formatLength } from '@/core/units';
-import { inkingsOf, inkOf, wantedOf } from '@/derived';
+import { goneOverAt, type PlaceMm } from '@/core/layers';
+import type { Inking, Plan } from '@/model';
+import { inkingsOf, inkOf, sampleAt, wantedOf } from '@/derived';
 import { usePrintDesk } from './printContext';
 import { Swatch } from './Swatch';
 import clsx from 'clsx';
@@ -118,21 +120,19 @@ function PlaceChoice({ here, onPoint, placeOf }: PlaceChoiceProps) {
 }
 
 function Column({ point }: { point: SamplePoint }) {
-  const { plan, looks } = usePrintDesk('plan', 'looks');
+  const { plan, looks, sheet, progress } = usePrintDesk('plan', 'looks', 'sheet', 'progress');
   const part = point.part !== undefined && point.part < looks!.stacks.length ? point.part : point.label;
-  const stack = looks!.stacks[part],
-    reached = looks!.reached[part];
-  const films = stack.map(({ run, inking }, i) => {
-    const laid = inkingsOf(plan.runs[run])[inking];
-    const ink = inkOf(plan, laid);
+  const place = point.xMm === undefined ? undefined : { xMm: point.xMm, yMm: point.yMm! };
+  const { films: laid, reached } = sampleAt(plan, progress.bench.coloursGot, looks!, sheet, part, place);
+  const films = looks!.stacks[part].map(({ run, inking }, i) => {
+    const { weight } = laid[i];
     return {
       key: i,
       run: run + 1,
-      name: ink.name,
-      alone: ink.solidLabD50,
+      ...fadedInk(plan, inkingsOf(plan.runs[run])[inking], place),
       reached: reached[i + 1],
-      weight: laid.filmWeight,
-      px: Math.max(14, Math.round(USUAL_FILM_PX * laid.filmWeight)),
+      weight,
+      px: Math.max(14, Math.round(USUAL_FILM_PX * weight)),
     };
   });
   const seen = reached[reached.length - 1],
@@ -174,6 +174,29 @@ function Column({ point }: { point: SamplePoint }) {
       )}
     </div>
   );
+}
+
+/** The ink of a film, by name and colour; of two inks that go over into one another, the one there is more of, and how far it has gone. */
+function fadedInk(
+  plan: Plan,
+  inking: Inking,
+  place: PlaceMm | undefined,
+): { readonly name: string; readonly alone: Lab } {
+  const ink = inkOf(plan, inking),
+    { fade } = inking;
+  const to = plan.inks.find(({ id }) => id === fade?.toInkId);
+  if (!fade || !place) return { name: ink.name, alone: ink.solidLabD50 };
+  const over = goneOverAt(fade, place);
+  const alone = to && over > 0.5 ? to.solidLabD50 : ink.solidLabD50;
+  return {
+    alone,
+    name: frameWords('core.faded', {
+      ink: ink.name,
+      to: to?.name ?? '',
+      over: Math.round(100 * over),
+      second: String(to !== undefined),
+    }),
+  };
 }
 
 interface FilmLayerProps {

@@ -1,9 +1,9 @@
 'use client';
 import { Fragment, memo, useMemo } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
+import type { Fill } from '@/core/geometry';
 import type { RunPhase } from '@/model';
-import { inkingsOf, inkNamesOf, inkOf, sideOfCut, usesOneSide, type Progress } from '@/derived';
-import { wordOfLab } from './colours';
+import { fillsAfter, inkingsOf, inkNamesOf, inkOf, sideOfCut, usesOneSide, type Progress } from '@/derived';
 import { usePrintDesk, type PrintDesk } from './printContext';
 import { Thumb } from './Thumb';
 import clsx from 'clsx';
@@ -27,7 +27,7 @@ export function RunLine() {
     'selectRun',
   );
   const { runs } = plan;
-  const fills = useMemo(() => looks?.looks.map((after) => after.map(wordOfLab)), [looks]);
+  const fills = useMemo(() => looks?.looks.map((_, run) => fillsAfter(looks, run)), [looks]);
   const started = progress.bench.started;
   const { widthMm = 4, heightMm = 3 } = plan.picture ?? {};
   const picWidth = Math.min(PIC_PX.width, (PIC_PX.height * widthMm) / heightMm);
@@ -76,7 +76,7 @@ interface RunCellProps extends StateProps {
   readonly i: number;
   readonly picWidth: number;
   readonly stamp: PrintDesk['stamp'];
-  readonly fill: readonly number[] | undefined;
+  readonly fill: readonly Fill[] | undefined;
   /** Its picture as it came with the page, until it is painted here. */
   readonly came: string;
   /** Of the picture, as CSS writes an aspect ratio. */

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef } from 'react';
-import { paintCoverage, type LabelCoverage } from '@/core/geometry';
+import { paintCoverage, type Fill, type LabelCoverage } from '@/core/geometry';
 import { PaintQueue } from './paintQueue';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -14,9 +14,9 @@ const queue = new PaintQueue<HTMLCanvasElement>(
 
 interface Props {
   readonly coverage: LabelCoverage;
-  /** 0xAABBGGRR for each label. */
-  readonly fills: readonly number[];
-  readonly strokes?: readonly number[];
+  /** What each label is painted with. */
+  readonly fills: readonly Fill[];
+  readonly strokes?: readonly Fill[];
   readonly mirrored?: boolean;
   readonly label: string;
 }

@@ -2,7 +2,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { coarserCoverage, type LabelCoverage } from '@/core/geometry';
 import { type Plan } from '@/model';
-import { plainSheet, printTaskOf, type PrintSheet, type Slip } from '@/derived';
+import { fadesIn, plainSheet, printTaskOf, type PrintSheet, type Slip } from '@/derived';
 import { LayersWorker, PictureWorker, StageWorkers } from '@/workers';
 import type { PrintUrls } from './printContext';
 
@@ -56,14 +56,18 @@ export function useSheetWorker(plan: Plan, slips: readonly Slip[], urls: PrintUr
   const current = made?.sha === labelsSha && made && made.sheet.parts.length >= labelCount ? made : undefined;
   const coverage = current?.coverage;
   const stamp = useStamp(coverage);
-  const { flat } = plan;
+  const { flat } = plan,
+    fades = fadesIn(plan);
   // the very same while neither the picture nor what is made of it changes: looks and small pictures follow it
   const sheet = useMemo(() => {
     const plain = plainSheet({ flat });
-    return !current || (current.sheet.effects.length === 0 && current.sheet.parts.length === plain.parts.length)
+    if (!current) return plain;
+    // where parts lie is asked only where inks fade
+    if (fades) return { ...current.sheet, coverage: current.coverage };
+    return current.sheet.effects.length === 0 && current.sheet.parts.length === plain.parts.length
       ? plain
       : current.sheet;
-  }, [current, flat]);
+  }, [current, fades, flat]);
   const holds = useCallback((sha: string) => {
     held.current.push(sha);
   }, []);

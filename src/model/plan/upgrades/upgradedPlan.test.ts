@@ -17,7 +17,7 @@ test.each([1, 2, 3, 4])('a plan of version %d opens with all it said', (version)
   const old = written(version),
     plan = opened(version);
   expect(old.version).toBe(version);
-  expect(plan.version).toBe(11);
+  expect(plan.version).toBe(12);
   expect(plan.picture).toEqual(old.picture);
   expect(plan.flat).toEqual(old.flat);
   expect(plan.sheets).toEqual({ ...old.sheets, progressiveSets: 0 });
@@ -140,10 +140,10 @@ test('version 7: all of it stays; nothing is masked or wiped all over, and no re
 });
 
 test('a plan of a newer release is refused in words', () => {
-  expect(told(checkPlan({ ...written(5), version: 12 }))).toMatchObject({
+  expect(told(checkPlan({ ...written(5), version: 13 }))).toMatchObject({
     ok: false,
     code: expect.stringMatching(/^newer\b/),
-    message: expect.stringMatching(/version 12.*version 11.*Update/),
+    message: expect.stringMatching(/version 13.*version 12.*Update/),
   });
 });
 
@@ -169,11 +169,26 @@ test('version 10: all of it stays; how one works was not chosen, and begins as e
   expect(opened(10)).toEqual(presently(old));
 });
 
-/** What version 11 says besides. */
+test('version 11: all of it stays; a fade was laid by what its ink is laid by, and nothing was said of its ends', () => {
+  const old = written(11);
+  expect(old.version).toBe(11);
+  expect(old.way.chosen).toBe('block each');
+  const plan = opened(11);
+  expect(plan).toMatchObject({ ...old, version: 12, runs: expect.anything() });
+  const fades = (of: Plan) => of.runs.map(({ formes }) => formes[0].inkings[0].fade);
+  const [slow, even] = fades(old);
+  expect(fades(plan).slice(0, 2)).toEqual([
+    { ...slow, by: 'two ribbons', wanted: null },
+    { ...even, by: 'brush', wanted: null },
+  ]);
+  expect(plan.runs[0].formes[0].inkings[0]).toMatchObject({ laidBy: 'roller' });
+});
+
+/** What later versions say besides. */
 function presently(old: Plan): Plan {
   return {
     ...old,
-    version: 11,
+    version: 12,
     way: {
       ...old.way,
       chosen: null,

@@ -24,7 +24,7 @@ interface OlderPlace {
  * A stored plan in the present form. Version 1 knew reductions only, and inks by colour and a word; version 2 knew no overlaps, masks or
  * tools; version 3 no paper but what one margin makes, and no size of a block; version 4 named islands by their first pixel; version 5 had one kind of ink, named the
  * process, and laid every inking of a run by itself; version 6 used nothing of the workshop by name; version 7 kept colours from printing by their zone alone, no reasons; version 8 kept no progressive sets; version 9
- * flattened without asking whether it can be cut; version 10 did not ask how one works. Each step is
+ * flattened without asking whether it can be cut; version 10 did not ask how one works; version 11 did not say what a fade is laid by. Each step is
  * frozen as the release made it that brought the form: it takes no value from elsewhere in the program.
  */
 export function upgradedPlan(stored: unknown): unknown {
@@ -40,11 +40,12 @@ export function upgradedPlan(stored: unknown): unknown {
   if (plan.version === 8) return upgradedPlan({ ...plan, version: 9, sheets: { ...plan.sheets, progressiveSets: 0 } });
   if (plan.version === 9) return upgradedPlan({ ...plan, version: 10 });
   if (plan.version === 10)
-    return {
+    return upgradedPlan({
       ...plan,
       version: 11,
       way: { ...plan.way, chosen: null, begins: { blocks: 'one side', mediumId: 'oil relief', opacity: 'opaque' } },
-    };
+    });
+  if (plan.version === 11) return fromEleven(plan);
   return stored;
 }
 
@@ -218,6 +219,36 @@ function fromSeven(plan: OlderPlan): unknown {
         ? run.formes.map((forme: { readonly inkings?: readonly object[] }) => ({
             ...forme,
             inkings: inkings(forme.inkings),
+          }))
+        : run.formes,
+    })),
+  };
+}
+
+function fromEleven(plan: OlderPlan): unknown {
+  interface Eleven {
+    readonly formes?: readonly {
+      readonly inkings?: readonly { readonly fade?: object | null; readonly laidBy?: string }[];
+    }[];
+  }
+  return {
+    ...plan,
+    version: 12,
+    runs: (plan.runs as unknown as readonly Eleven[]).map((run) => ({
+      ...run,
+      formes: Array.isArray(run.formes)
+        ? (run.formes as NonNullable<Eleven['formes']>).map((forme) => ({
+            ...forme,
+            inkings: Array.isArray(forme.inkings)
+              ? forme.inkings.map((inking: { readonly fade?: object | null; readonly laidBy?: string }) => ({
+                  ...inking,
+                  fade: inking.fade && {
+                    ...inking.fade,
+                    by: inking.laidBy === 'brush' ? 'brush' : 'two ribbons',
+                    wanted: null,
+                  },
+                }))
+              : forme.inkings,
           }))
         : run.formes,
     })),

@@ -2,12 +2,11 @@
 import clsx from 'clsx';
 import { useMemo, useState, type ReactNode } from 'react';
 import { deltaE2000, hexFromLabD50, type Lab } from '@/core/colour';
-import { offPrediction, type SheetLooks } from '@/derived';
+import { fillsAfter, offPrediction, type SheetLooks } from '@/derived';
 import { shortDayOf } from '@/words/dates';
 import { decimal } from '@/words/quantities';
 import { roundNamed, trialWords } from '@/words/trials';
 import { kit } from '@/ui/kit/styles';
-import { wordOfLab } from '../../kit/colours';
 import { usePrintDesk } from '../../kit/printContext';
 import { Thumb } from '../../kit/Thumb';
 import css from './trials.module.css';
@@ -96,7 +95,7 @@ function Panel({ title, says, chosen, more, children }: PanelProps) {
 
 function Look({ looks, label }: { looks: SheetLooks; label: string }) {
   const { coverage } = usePrintDesk('coverage');
-  const fills = useMemo(() => looks.looks.at(-1)!.map(wordOfLab), [looks]);
+  const fills = useMemo(() => fillsAfter(looks, looks.looks.length - 1), [looks]);
   return coverage ? <Thumb coverage={coverage} fills={fills} label={label} /> : null;
 }
 

@@ -3,13 +3,12 @@ import clsx from 'clsx';
 import { useMemo, useState } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
 import { progressiveMark } from '@/core/sheets';
-import { inkNamesOf, variedOf, wantedRuns, type LaidRun, type Trial } from '@/derived';
+import { fillsAfter, inkNamesOf, variedOf, wantedRuns, type LaidRun, type Trial } from '@/derived';
 import type { Plan } from '@/model';
 import { decimal } from '@/words/quantities';
 import { roundNamed, trialWords, variedInWords } from '@/words/trials';
 import { kit } from '@/ui/kit/styles';
 import { BeginRound } from '../../kit/BeginRound';
-import { wordOfLab } from '../../kit/colours';
 import { NothingYet } from '../../kit/NothingYet';
 import { usePrintDesk } from '../../kit/printContext';
 import { Thumb } from '../../kit/Thumb';
@@ -96,7 +95,7 @@ interface CardProps {
 
 function Card({ plan, seen: { trial, looks }, chosen, onChoose }: CardProps) {
   const { coverage } = usePrintDesk('coverage');
-  const fills = useMemo(() => looks.looks.at(-1)!.map(wordOfLab), [looks]);
+  const fills = useMemo(() => fillsAfter(looks, looks.looks.length - 1), [looks]);
   const laid = laidInWords(plan, trial);
   return (
     <button

@@ -3,9 +3,9 @@ import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import Slider from '@mui/material/Slider';
 import { useCallback, useEffect, useMemo, useState, type KeyboardEvent } from 'react';
-import { LIGHTS, type Lab, type Light } from '@/core/colour';
+import { LIGHTS, type Light } from '@/core/colour';
 import type { SheetLayout } from '@/core/registration';
-import { inkNamesOf, looksInLight, partingsIn, shiftsIn } from '@/derived';
+import { inkNamesOf, looksInLight, partingsIn, shiftsIn, type ShownLooks } from '@/derived';
 import { largeWords } from '@/words/large';
 import { Choice } from '../Choice';
 import { usePrintDesk } from '../printContext';
@@ -128,23 +128,23 @@ const keysOf = (acts: Readonly<Record<string, () => void>>) => (event: KeyboardE
 };
 
 /** The looks after each run in a light. */
-function useSeen(light: Light): readonly (readonly Lab[])[] {
-  const { plan, looks, progress } = usePrintDesk('plan', 'looks', 'progress');
+function useSeen(light: Light): ShownLooks {
+  const { plan, looks, sheet, progress } = usePrintDesk('plan', 'looks', 'sheet', 'progress');
   const { coloursGot } = progress.bench;
   return useMemo(
-    () => (light === 'daylight' ? looks!.looks : looksInLight(plan, coloursGot, looks!, light)),
-    [coloursGot, light, looks, plan],
+    () => (light === 'daylight' ? looks! : looksInLight(plan, coloursGot, looks!, sheet, light)),
+    [coloursGot, light, looks, plan, sheet],
   );
 }
 
 /** The sheet on its paper, as the light shows it. */
-function useDrawn(layout: SheetLayout | undefined, seen: readonly (readonly Lab[])[]) {
+function useDrawn(layout: SheetLayout | undefined, seen: ShownLooks) {
   const { plan, name } = usePrintDesk('plan', 'name');
   return useMemo(
     () =>
       layout && {
         layout,
-        paperLabD50: seen[0][0] ?? plan.paper.labD50,
+        paperLabD50: seen.looks[0][0] ?? plan.paper.labD50,
         tornEdges: plan.layout.tornEdges,
         edition: plan.sheets.edition,
         title: name,
@@ -243,14 +243,14 @@ interface LightWordsProps {
   readonly plan: Parameters<typeof partingsIn>[0];
   readonly run: number;
   readonly light: Light;
-  readonly seen: readonly (readonly Lab[])[];
+  readonly seen: ShownLooks;
 }
 
 /** What a light does to the print: which colour shifts most, and which match in daylight and part here. */
 function LightWords({ plan, run, light, seen }: LightWordsProps) {
   const { looks } = usePrintDesk('looks');
   if (light === 'daylight') return null;
-  const [daylight, there] = [looks!.looks[run], seen[run]];
+  const [daylight, there] = [looks!.looks[run], seen.looks[run]];
   const colours = plan.flat!.colours;
   const shifts = shiftsIn(daylight, there, colours.length);
   const most = shifts.indexOf(Math.max(...shifts));

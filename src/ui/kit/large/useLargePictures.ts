@@ -1,10 +1,10 @@
 'use client';
 import { useCallback, useMemo, useRef } from 'react';
-import type { Lab, Light } from '@/core/colour';
+import type { Light } from '@/core/colour';
 import type { LabelStyle } from '@/core/geometry';
-import { sheetLayoutOf } from '@/derived';
+import { fillsAfter, sheetLayoutOf, type ShownLooks } from '@/derived';
 import { blockStyles, labelStatesOf } from '../blockStates';
-import { BLOCK_WORDS, wordOfLab } from '../colours';
+import { BLOCK_WORDS } from '../colours';
 import { usePrintDesk } from '../printContext';
 import { useFit, useMisprint } from '../useFit';
 import { useRegisterWorker } from '../useRegisterWorker';
@@ -17,7 +17,7 @@ const MOST_KEPT = 16;
 type Once = (key: string, make: () => Promise<ImageBitmap | undefined>) => Promise<ImageBitmap | undefined>;
 
 /** The pictures of the image, `widthPx` wide, made where the map is; what was made is kept. */
-export function useLargePictures(looks: readonly (readonly Lab[])[], beside: Beside, light: Light) {
+export function useLargePictures(looks: ShownLooks, beside: Beside, light: Light) {
   const { plan } = usePrintDesk('plan');
   const layout = useMemo(() => sheetLayoutOf(plan), [plan]);
   const kept = useRef(new Map<string, Promise<ImageBitmap | undefined>>());
@@ -32,8 +32,8 @@ export function useLargePictures(looks: readonly (readonly Lab[])[], beside: Bes
   const paint = useMapPaint();
   const sheetAfter = useCallback(
     (run: number, widthPx: number) => {
-      const fills = looks[run].map(wordOfLab);
-      return once(`${run}.${widthPx}.${fills.join()}`, () =>
+      const fills = fillsAfter(looks, run);
+      return once(`${run}.${widthPx}.${JSON.stringify(fills)}`, () =>
         paint(
           fills.map((fill) => ({ fill })),
           widthPx,

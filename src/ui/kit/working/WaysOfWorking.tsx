@@ -1,7 +1,7 @@
 'use client';
 import clsx from 'clsx';
 import { useId, type ReactNode } from 'react';
-import { wordOfLab } from '@/ui/kit/colours';
+import { fillsAfter } from '@/derived';
 import { WAYS_OF_WORKING, type WayOfWorking } from '@/model';
 import { kit } from '@/ui/kit/styles';
 import { Thumb } from '@/ui/kit/Thumb';
@@ -72,11 +72,11 @@ function Example({ way, example, examples }: ExampleProps) {
   return (
     <span className={css.example}>
       <span className={css.strip} role="group" aria-label={workingWords('example', { name })}>
-        {example?.looks.slice(1).map((look, run) => (
+        {example?.shown.looks.slice(1).map((_, run) => (
           <span key={run} className={css.state}>
             <Thumb
               coverage={examples.coverage}
-              fills={look.map(wordOfLab)}
+              fills={fillsAfter(example.shown, run + 1)}
               label={workingWords('exampleAfter', { name, run: run + 1 })}
             />
           </span>

@@ -1,6 +1,5 @@
 'use client';
 import { useCallback, useEffect, useMemo } from 'react';
-import type { Lab } from '@/core/colour';
 import { labelCoverage, labelGapsPx, type LabelCoverage } from '@/core/geometry';
 import { startBelief } from '@/core/sheets';
 import {
@@ -11,7 +10,9 @@ import {
   SAMPLE_PRINTS,
   samplePlan,
   withWay,
+  shownOf,
   type PlanFigures,
+  type ShownLooks,
 } from '@/derived';
 import { WAYS_OF_WORKING, type Plan, type WayOfWorking } from '@/model';
 import { LayersWorker } from '@/workers';
@@ -19,7 +20,7 @@ import { useWorkerAnswer } from '../useWorkerAnswer';
 
 /** A small picture worked in a way: the sheet after each run, and what it asks. */
 export interface WayExample {
-  readonly looks: readonly (readonly Lab[])[];
+  readonly shown: ShownLooks;
   readonly figures: PlanFigures;
 }
 
@@ -67,5 +68,5 @@ function drawnSample() {
 
 function exampleOf(plan: Plan): WayExample {
   const looks = looksOfPlan(plan)!;
-  return { looks: looks.looks, figures: figuresOf(plan, looks, startBelief('practised')) };
+  return { shown: shownOf(looks), figures: figuresOf(plan, looks, startBelief('practised')) };
 }

@@ -24,15 +24,40 @@ export function indexedPng(
     if (bits === 8) raw.set(row, at);
     else for (let x = 0; x < width; x++) if (row[x]) raw[at + (x >> 3)] |= 128 >> (x & 7);
   }
-  const header = Buffer.alloc(13);
-  header.writeUInt32BE(width, 0);
-  header.writeUInt32BE(height, 4);
-  header.set([bits, 3, 0, 0, 0], 8);
-  const chunks = [
-    chunk('IHDR', header),
+  const colours = [
     chunk('PLTE', Buffer.from(palette.flatMap(([r, g, b]) => [r, g, b]))),
     chunk('tRNS', Buffer.from(palette.map((c) => c[3]))),
   ];
+  return pngFile(width, height, [bits, 3], colours, raw, mmPerPx);
+}
+
+/** A PNG in full colour: `fillRow` fills one row of red, green, blue and opacity at a time, bytes. */
+export function colourPng(
+  width: number,
+  height: number,
+  fillRow: (y: number, row: Uint8Array) => void,
+  mmPerPx?: number,
+): Uint8Array {
+  const stride = 4 * width;
+  const raw = Buffer.alloc(height * (stride + 1));
+  for (let y = 0; y < height; y++) fillRow(y, raw.subarray(y * (stride + 1) + 1, (y + 1) * (stride + 1)));
+  return pngFile(width, height, [8, 6], [], raw, mmPerPx);
+}
+
+/** The file of rows that each begin with their filter: bits a sample and kind of colour as the form has them. */
+function pngFile(
+  width: number,
+  height: number,
+  [bits, colour]: readonly [number, number],
+  colours: readonly Buffer[],
+  raw: Buffer,
+  mmPerPx: number | undefined,
+): Uint8Array {
+  const header = Buffer.alloc(13);
+  header.writeUInt32BE(width, 0);
+  header.writeUInt32BE(height, 4);
+  header.set([bits, colour, 0, 0, 0], 8);
+  const chunks = [chunk('IHDR', header), ...colours];
   if (mmPerPx) {
     const physical = Buffer.alloc(9);
     const perMetre = Math.round(1000 / mmPerPx);
