@@ -70,6 +70,12 @@ const ONE_OF_EACH: readonly PlanEdit[] = [
   { kind: 'run-set', runId: 'run-rust', part: { impressions: 2 } },
   { kind: 'run-pinned', colourIds: ['rust'], pinned: true },
   { kind: 'runs-ordered', runIds: ['run-rust', 'run-straw', 'run-night'] },
+  {
+    kind: 'runs-faded',
+    runId: 'run-night',
+    withRunId: 'run-rust',
+    fade: { fromMm: { xMm: 30, yMm: 4 }, toMm: { xMm: 30, yMm: 40 }, curve: 'even', by: 'two rollers', wanted: null },
+  },
   { kind: 'run-repeated', runId: 'run-night', as: 'run-again-1' },
   { kind: 'run-removed', runId: 'run-rust' },
   {

@@ -191,6 +191,28 @@ export function withRunsJoined(plan: Plan, { runId, withRunId, inks }: EditOf<'r
   );
 }
 
+/** The two as one, inked in a fade from the ink of the first to that of the second. Both must lay one ink. */
+export function withRunsFaded(plan: Plan, { runId, withRunId, fade }: EditOf<'runs-faded'>): Made {
+  const runs = [runId, withRunId].map((id) => plan.runs.find((run) => run.id === id));
+  if (!runs[0] || !runs[1]) return gone('aRun');
+  const several = runs.find((run) => inkingsOf(run!).length !== 1);
+  if (several) return failure('compose.fadesOneInk', { run: plan.runs.indexOf(several) + 1 });
+  const [from, to] = runs.map((run) => inkingsOf(run!)[0]);
+  const joined = withRunsJoined(plan, { kind: 'runs-joined', runId, withRunId, inks: 'first' });
+  if ('code' in joined) return joined;
+  return withInkingsChanged(joined, (one, { run }) =>
+    run.id === runId || run.id === withRunId
+      ? {
+          ...one,
+          colourId: from.colourId,
+          inkId: from.inkId,
+          fade: { ...fade, toInkId: to.inkId },
+          laidBy: fade.by === 'brush' || fade.by === 'second brush' ? 'brush' : 'roller',
+        }
+      : one,
+  );
+}
+
 const isKept = ({ keptOut: out }: Inking, id: string) => out.some(({ colourId }) => colourId === id);
 
 /** One forme from a whole cut, lying where it was cut for: runs that can share a passage. */

@@ -1,8 +1,10 @@
 import { filmAt, goneOverAt, type Fade, type FadingFilm, type PlaceMm } from '@/core/layers';
-import type { LaidFilm } from '@/core/inks';
-import type { Inking, Plan } from '@/model';
-import { inkingsOf, type LaidInking } from './lookups';
+import { mediumById, type LaidFilm } from '@/core/inks';
+import { phrase, type Phrase } from '@/core/units';
+import type { Inking, InkFade, Plan } from '@/model';
+import { inkingsOf, inkOf, secondInkOf, type LaidInking } from './lookups';
 import type { PrintSheet } from './printSheet';
+import { usedOf } from './uses';
 
 /** Whether any ink of a print fades. */
 export function fadesIn({ runs }: Pick<Plan, 'runs'>): boolean {
@@ -70,4 +72,67 @@ export function filmOnColour(laid: FadingFilm, place: PlaceMm | undefined): Laid
 /** A fade as films know it. */
 export function fadeOfInking({ fade }: Pick<Inking, 'fade'>, filmOfInkId: (id: string) => Fade['to']): Fade | null {
   return fade && { ...fade, to: fade.toInkId === null ? null : filmOfInkId(fade.toInkId) };
+}
+
+/** Where the tones of a fade are told: at its ends and its quarters. */
+export const TONES_AT = [0, 0.25, 0.5, 0.75, 1] as const;
+
+/** A place of a fade's line, by its share of the line. */
+export function placeOnLine({ fromMm, toMm }: Pick<InkFade, 'fromMm' | 'toMm'>, along: number): PlaceMm {
+  return {
+    xMm: fromMm.xMm + along * (toMm.xMm - fromMm.xMm),
+    yMm: fromMm.yMm + along * (toMm.yMm - fromMm.yMm),
+  };
+}
+
+export function lengthOfLine({ fromMm, toMm }: Pick<InkFade, 'fromMm' | 'toMm'>): number {
+  return Math.hypot(toMm.xMm - fromMm.xMm, toMm.yMm - fromMm.yMm);
+}
+
+/** How wide a blend of two ribbons becomes by moving the roller a little sideways, mm (start value). */
+export const USUAL_BLEND_MM = 25;
+/** What of its own a fade needs: how far the inked areas reach along its line, mm. */
+function reachAlong(plan: Plan, sheet: PrintSheet, fade: InkFade, laidOn: (part: number) => boolean): number {
+  const { widthMm = 0, heightMm = 0 } = plan.picture ?? {};
+  const length = lengthOfLine(fade),
+    dx = (fade.toMm.xMm - fade.fromMm.xMm) / length,
+    dy = (fade.toMm.yMm - fade.fromMm.yMm) / length;
+  let least = Infinity,
+    most = -Infinity;
+  const lies = sheet.parts.map((_, p) => laidOn(p));
+  eachShare(sheet, (part, _, u, v) => {
+    if (!lies[part]) return;
+    const at = u * widthMm * dx + v * heightMm * dy;
+    least = Math.min(least, at);
+    most = Math.max(most, at);
+  });
+  return most >= least ? most - least : Math.abs(dx) * widthMm + Math.abs(dy) * heightMm;
+}
+
+/** What the bench must know of a fade before it is laid: what it is laid with, and what stands against it. */
+export function fadeNotes(
+  plan: Plan,
+  sheet: PrintSheet,
+  inking: LaidInking,
+  laidOn: (part: number) => boolean,
+): { readonly notes: readonly Phrase[]; readonly warnings: readonly Phrase[] } {
+  const { fade } = inking;
+  if (!fade) return { notes: [], warnings: [] };
+  const lengthMm = lengthOfLine(fade),
+    second = secondInkOf(plan, inking);
+  const notes = [phrase(`fade.by.${fade.by}`, { lengthMm, toNothing: String(second === undefined) })];
+  const warnings: Phrase[] = [];
+  const rolled = fade.by === 'two ribbons' || fade.by === 'two rollers';
+  const medium = mediumById(inkOf(plan, inking).mediumId);
+  if (fade.by === 'two ribbons') {
+    const reachMm = reachAlong(plan, sheet, fade, laidOn);
+    const roller = usedOf(plan, 'roller')[0];
+    if (!roller) notes.push(phrase('fade.rollerUnknown', { reachMm }));
+    else if (roller.widthMm < reachMm)
+      warnings.push(phrase('fade.rollerNarrow', { roller: roller.name, rollerMm: roller.widthMm, reachMm }));
+    if (lengthMm > 2 * USUAL_BLEND_MM) warnings.push(phrase('fade.blendLong', { lengthMm, usualMm: USUAL_BLEND_MM }));
+  }
+  if (!rolled && medium.laidBy !== 'brush') warnings.push(phrase('fade.brushInThickInk'));
+  if (rolled && medium.laidBy === 'brush') warnings.push(phrase('fade.rollerInPaste'));
+  return { notes, warnings };
 }

@@ -7,6 +7,7 @@ export {
   processOf,
   usesOneSide,
   inkOf,
+  secondInkOf,
   inksOfRun,
   inkNamesOf,
   printedIds,
@@ -75,6 +76,7 @@ export {
   type ColoursGot,
   looksOfPlan,
   sampleAt,
+  tonesOf,
   shownOf,
   groundOfPlan,
   filmOfInk,
@@ -135,8 +137,18 @@ export {
 export { coloursAfterSlip, lostColours, slippedCuts, withSpotRun, withSecondTone } from './slips';
 export { becomeWhenCut, nextCutOf, stillStanding } from './drawnCut';
 export { expectedLooks, fillOfCode, filmsOnParts, lookOfFilms } from './laidFilms';
+export { type FadeProposal, fadeAlong, fadeCandidates, fadeProposals, finishedBy, firstFade } from './fadeProposals';
 export { fillsAfter, filmFills } from './fills';
-export { fadesIn, filmOnColour, middlesOf } from './fades';
+export {
+  fadeNotes,
+  fadesIn,
+  filmOnColour,
+  lengthOfLine,
+  middlesOf,
+  placeOnLine,
+  TONES_AT,
+  USUAL_BLEND_MM,
+} from './fades';
 export { boundaryKindsOf } from './boundaryKinds';
 export { SAMPLE_PRINTS, SAMPLE_SIZE_MM, type SamplePrint, samplePlan, sampleMap } from './samplePrints';
 export {

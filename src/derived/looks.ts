@@ -19,6 +19,7 @@ import {
 import {
   agreementWithWish,
   filmStackOf,
+  goneOver,
   filmAt,
   looksAfterRuns,
   planWarnings,
@@ -31,7 +32,7 @@ import {
   type StackEntry,
 } from '@/core/layers';
 import type { ColourGot } from './bench/replayLog';
-import { fadeOfInking, filmOnColour, middlesOf } from './fades';
+import { fadeOfInking, filmOnColour, middlesOf, placeOnLine, TONES_AT } from './fades';
 import { inkingsOf, inkOf, printedIds, type LaidInking } from './lookups';
 import { type Ink, type Plan } from '@/model';
 import { inkedAt, partIds, plainSheet, type PrintSheet } from './printSheet';
@@ -305,4 +306,24 @@ export function sampleAt(
   if (!place || !fields[part]) return { films: fading, reached: reached[part] };
   const films = fading.map((film) => filmAt(film, place));
   return { films, reached: stackLooksLabD50(groundOfPlan(plan), films) };
+}
+
+/** A fade's tones: what is seen after its run at the ends and the quarters of its line, on the colour its ink is meant for. */
+export function tonesOf(
+  plan: Plan,
+  got: ColoursGot,
+  looks: PlanLooks,
+  sheet: PrintSheet,
+  run: number,
+  inking: LaidInking,
+): { readonly along: number; readonly gone: number; readonly labD50: Lab }[] {
+  const { fade } = inking;
+  const part = plan.flat?.colours.findIndex((c) => c.id === inking.colourId) ?? -1;
+  if (!fade || part < 0) return [];
+  const films = looks.stacks[part].filter((entry) => entry.run <= run).length;
+  return TONES_AT.map((along) => ({
+    along,
+    gone: goneOver(fade.curve, along),
+    labD50: sampleAt(plan, got, looks, sheet, part, placeOnLine(fade, along)).reached[films],
+  }));
 }

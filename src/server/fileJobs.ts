@@ -6,6 +6,7 @@ import type { Report } from './fileOut';
 import { jigFile } from './jigFiles';
 import { layeredFile, linesFile } from './layered';
 import { lidLabelPdf } from './lidLabel';
+import { fadeFile } from './fadeFiles';
 import { maskFile } from './maskFiles';
 import { simulatedScan } from './proofScan';
 import { cutPictureFile } from './slips';
@@ -27,6 +28,7 @@ export const FILE_JOBS = {
   linesFile: () => linesFile,
   lidLabelPdf: () => lidLabelPdf,
   maskFile: () => maskFile,
+  fadeFile: () => fadeFile,
   jigFile: () => jigFile,
   transferFile:
     (report) => (db: Store, id: string, what: string, form: 'pdf' | 'svg' | 'png', dpi: number, now: Date) =>

@@ -26,6 +26,7 @@ export { changesStream } from './stream';
 export { answerSlip } from './slips';
 export { layeredFile, linesFile } from './layered';
 export { transferFile } from './transferFiles';
+export { fadeFile } from './fadeFiles';
 export { maskFile } from './maskFiles';
 export { practiceScores, keepPracticeScore } from './practice';
 export { registrationPdf, runSvg, ledgerFile, numberingFile, bundleFile, openBundle, lookPng } from './exports';

@@ -4,7 +4,7 @@ import type { CutIsland, CutSettings, RehearsalPart, StageVerdict } from '@/core
 import type { AnchorPx, Box, LabelCoverage, LabelStyle, PartMap, Region, View } from '@/core/geometry';
 import type { FitAnswer, MisprintView, Motion, ProofReading, Spread } from '@/core/registration';
 import type { PrintMapTask, PrintPart } from '@/core/layers';
-import type { EditDone, FlatColourFigures, FlattenSettings, RegionEdit } from '@/core/picture';
+import type { EditDone, FlatColourFigures, FlattenSettings, Gradation, RegionEdit } from '@/core/picture';
 import type { Failure, LengthUnit } from '@/core/units';
 import type { CabinetInk, Plan } from '@/model';
 import type {
@@ -173,6 +173,11 @@ export interface PictureJobs {
   };
   /** The picture's colour at a pixel of the raster, evened over its neighbours, in the light its tones are found in. */
   colourAt: { take: { x: number; y: number; tones?: FlattenSettings['tones'] }; give: Lab | null };
+  /** How the picture runs over areas of its labels, set by set; null where it does not. Both raster and labels must be open. */
+  gradations: {
+    take: { sets: readonly (readonly number[])[]; coloursLabD50: readonly Lab[] };
+    give: readonly (Gradation | null)[];
+  };
   /** A copy for another worker: of the map, to be measured and stored, or of the print map. */
   snapshot: { take: { of: 'labels' | 'sheet' }; give: MapCopy };
   /** Takes a map that was made here as the present one. */

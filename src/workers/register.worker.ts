@@ -114,12 +114,7 @@ serve<RegisterJobs>({
     const film = filmsOnParts(plan, sheet).slice(0, motions.length),
       fillOf = fillOfCode({ ...plan, runs: plan.runs.slice(0, motions.length) }, got, film, light);
     const words = new Uint32Array(view.width * view.height);
-    paintMisprint(
-      { map: printed, mmPerPx, film, motions },
-      view,
-      fillOf,
-      words,
-    );
+    paintMisprint({ map: printed, mmPerPx, film, motions }, view, fillOf, words);
     return bitmapOf(words, view.width, view.height);
   },
   risk({ width, height, wishShare }) {

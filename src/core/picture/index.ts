@@ -8,6 +8,7 @@ export {
   litRaster,
   onlyUsed,
 } from './flatten';
+export { type Gradation, gradationOf } from './gradations';
 export { mergeColours, splitColour } from './edit';
 export { type FlatColourFigures, measureFlatColours, THIN_AREA_MM2 } from './measure';
 export { colourCells } from './histogram';

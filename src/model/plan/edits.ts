@@ -11,7 +11,7 @@ import { block } from './blocks';
 import { ink } from './inks';
 import { mask } from './masks';
 import { decision, fit, paper, roller, rules, sheets, tools, transfer, way } from './plan';
-import { forme, inking, keptOut, run } from './runs';
+import { fade, forme, inking, keptOut, run } from './runs';
 import { heights, layout, register } from './sheet';
 
 const kind = <Kind extends string>(name: Kind) => oneOf([name] as const);
@@ -95,6 +95,13 @@ const EDITS = {
     runId: id(),
     withRunId: id(),
     inks: oneOf(['both', 'first'] as const),
+  }),
+  /** Two runs become one whose ink fades from that of the first named to that of the other. */
+  'runs-faded': record({
+    kind: kind('runs-faded'),
+    runId: id(),
+    withRunId: id(),
+    fade: fade.omit(['toInkId']),
   }),
   /** Some colours of a run get a run of their own: rolled apart on the same cut, or from a state the block is cut to in between. */
   'run-split': record({

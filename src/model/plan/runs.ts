@@ -22,7 +22,7 @@ const longEnough = (v: { fromMm: Point; toMm: Point } | null | undefined) =>
   !v || Math.hypot(v.toMm.xMm - v.fromMm.xMm, v.toMm.yMm - v.fromMm.yMm) >= 1;
 
 /** A gradation along a straight line on the print as seen: from this ink to another, or to nothing. */
-const fade = record({
+export const fade = record({
   ...fadeLine,
   /** Null: it runs out to nothing. */
   toInkId: id().nullable().defined(),

@@ -120,6 +120,7 @@ export const failures = {
     spotKeepsItsColours: 'Run {run, number} prints one spot from a block of its own.',
     doesNotStand: '“{colour}” does not stand on the block of run {run, number}: print it there first.',
     staysByItself: 'Run {run, number} prints a spot, several formes or one laid elsewhere: it stays by itself.',
+    fadesOneInk: 'Run {run, number} lays several inks: only runs of one ink can become a fade.',
     bothPrintNothing: 'Neither run prints anything.',
     isNotPrintedThere: '“{colour}” is not printed by run {run, number}.',
     nothingWouldStay: 'Run {run, number} would print nothing.',

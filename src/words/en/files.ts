@@ -81,6 +81,21 @@ export const files = {
     runAndMass: 'run {run, number} · {mass}',
     day: '{date}{softener, plural, =0 {} other { · softener # %}}',
   },
+  fadeFiles: {
+    stem: '{fileStem} fade of run {run, number}',
+    title:
+      '{name}: run {run, number}, {ink}{over, select, true { to {to}} other { to nothing}}. MIRRORED, as it lies on the block',
+    at: { begin: 'begins', quarter: '¼', half: '½', threeQuarters: '¾', end: 'ends' },
+    zone: {
+      pigment: 'pigment',
+      paste: 'paste',
+      wet: 'wet, no pigment',
+      ink: 'ink',
+      blend: 'blend',
+      second: '{second}',
+      nothing: 'nothing',
+    },
+  },
   maskFiles: {
     maskForRun: '{fileStem} mask for run {run, number}',
     maskForRunMirrored: '{name}: mask for run {run, number}, {ink}. MIRRORED, as it lies on the block',

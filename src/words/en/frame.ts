@@ -62,8 +62,7 @@ export const frame = {
     alone: 'ink alone',
     reached: 'reached',
     weight: '{micrometres} µm',
-    faded:
-      '{ink}, {second, select, true {{over, number} % gone over to {to}} other {{over, number} % run out}}',
+    faded: '{ink}, {second, select, true {{over, number} % gone over to {to}} other {{over, number} % run out}}',
   },
   sheet: {
     label: '{what}. plus and minus zoom, Shift with arrows pans, 0 shows all.',

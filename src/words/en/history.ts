@@ -34,6 +34,7 @@ export const history = {
   'run-removed': 'run taken out',
   'colours-given': 'colour given or kept out',
   'runs-joined': 'two runs joined',
+  'runs-faded': 'two runs joined in a fade',
   'run-split': 'run parted in two',
   'block-split': 'block parted in two',
   'side-taken': 'cut on the back of a board',

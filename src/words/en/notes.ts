@@ -5,6 +5,26 @@ export const notes = {
       'Where more than one film would end on an edge, cut {chokeMm} inside the line from the second film on, so that only one ends there.',
     trapped: '{grow} against {under}: cut {trapMm} outside the line; {block} grows under {under}.',
   },
+  fade: {
+    by: {
+      'two ribbons':
+        'Two ribbons beside each other on one slab, {toNothing, select, true {ink and clear base} other {an ink each}}; the roller moved to and fro sideways by {lengthMm} blends them, along its own axis.',
+      'two rollers':
+        'A roller for each end; they meet on the block over {lengthMm}, {toNothing, select, true {the second with clear base} other {the second with the second ink}}.',
+      brush:
+        'Water where it shall end, pigment at one end of the brush and paste at the other{toNothing, select, true {} other {, the second pigment with its own brush from the other side}}; strokes across the line, over {lengthMm}; rub evenly.',
+      'second brush':
+        'The sheet held in place; a second, damp brush draws the colour {toNothing, select, true {out} other {into the other}} over {lengthMm}, strokes across the line; rub evenly.',
+    },
+    rollerUnknown:
+      'The roller must be as wide as the inked area is along the line, {reachMm}: choose a roller of the workshop and it is checked.',
+    rollerNarrow:
+      '{roller} is {rollerMm} wide, the inked area reaches {reachMm} along the line: the blend would be laid twice and shift.',
+    blendLong:
+      'A blend is as wide as the roller is moved: {lengthMm} is a long way (usually {usualMm}). Two rollers, or a brush, go farther.',
+    brushInThickInk: 'Brush fades want pigment and paste; this ink is made for the roller.',
+    rollerInPaste: 'This ink is laid by brush: a roller takes up little of it.',
+  },
   maskNote: {
     kind: {
       mask: 'Lay the mask over {what}{noted, select, true {: {note}} other {}} ({inks})',

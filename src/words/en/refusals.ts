@@ -72,6 +72,7 @@ export const refusals = {
     thisPrintWasDeleted: 'This print was deleted more than 30 days ago and is gone.',
   },
   'run-missing': {
+    noInkOfItFades: 'No ink of run {run, number} fades: there is nothing to draw.',
     thereIsNoFile: 'There is no file “{file}” of a print.',
     thereIsNoRun: 'There is no run {run, number}.',
     thereIsNoRunThis: 'There is no run {run, number}; this print has runs 1 to {runs, number}.',

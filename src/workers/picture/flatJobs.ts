@@ -3,6 +3,7 @@ import { labelBordersPx, labelGapsPx, paintEdges, paintLabels, paintRaster } fro
 import {
   editRegions,
   flattenPicture,
+  gradationOf,
   measureFlatColours,
   mergeColours,
   onlyUsed,
@@ -101,6 +102,14 @@ export const flatJobs = {
         sum[3]++;
       }
     return labD50FromSrgb8([0, 1, 2].map((c) => Math.round(sum[c] / sum[3])) as [number, number, number]);
+  },
+  gradations({ sets, coloursLabD50 }, progress) {
+    const raster = opened(held.raster),
+      map = opened(held.map);
+    return sets.map((labels, i) => {
+      progress(i / sets.length);
+      return gradationOf(raster, map, labels, coloursLabD50) ?? null;
+    });
   },
   snapshot({ of }) {
     const { width, height, labels } = of === 'sheet' ? sheetMap() : opened(held.map);

@@ -5,7 +5,7 @@ import { respondInSteps } from '../../../../steps';
 
 /**
  * Files of a print: registration.pdf; tracing-block.pdf and tracing-print.pdf; run-2 and block-2 as svg, ora, dxf; drawing-key, drawing-flat, drawing-block-1 as pdf, svg, png (?dpi=300);
- * mask-<id> and jig as pdf, svg, dxf; look-2.png, lid-2.pdf, ledger.csv, numbering.csv, print.ulexite.zip.
+ * fade-2 as pdf, svg; mask-<id> and jig as pdf, svg, dxf; look-2.png, lid-2.pdf, ledger.csv, numbering.csv, print.ulexite.zip.
  */
 export const GET = route(async (request: Request, { params }: { params: Promise<{ id: string; file: string }> }) => {
   const { id, file } = await params;
@@ -67,6 +67,13 @@ const FILES: readonly (readonly [pattern: RegExp, answer: (asked: Asked) => Resp
     ({ db, id, wanted, found: [, drawing, form], request }) =>
       respondInSteps(request, (asker) =>
         drawnFor(asker, db, 'transferFile', id, drawing, form as 'pdf', Number(wanted.get('dpi') ?? 300), new Date()),
+      ),
+  ],
+  [
+    /^fade-(\d{1,2})\.(pdf|svg)$/,
+    ({ db, id, wanted, found: [, run, form], request }) =>
+      respondInSteps(request, (asker) =>
+        drawnFor(asker, db, 'fadeFile', id, Number(run), form as 'pdf', new Date(), Number(wanted.get('fade') ?? 1)),
       ),
   ],
   [
