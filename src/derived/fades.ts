@@ -90,8 +90,8 @@ export function lengthOfLine({ fromMm, toMm }: Pick<InkFade, 'fromMm' | 'toMm'>)
 }
 
 /** How wide a blend of two ribbons becomes by moving the roller a little sideways, mm (start value). */
-export const USUAL_BLEND_MM = 25;
-/** What of its own a fade needs: how far the inked areas reach along its line, mm. */
+const USUAL_BLEND_MM = 25;
+/** How far the inked areas reach along its line, mm. */
 function reachAlong(plan: Plan, sheet: PrintSheet, fade: InkFade, laidOn: (part: number) => boolean): number {
   const { widthMm = 0, heightMm = 0 } = plan.picture ?? {};
   const length = lengthOfLine(fade),
@@ -118,14 +118,14 @@ export function fadeNotes(
 ): { readonly notes: readonly Phrase[]; readonly warnings: readonly Phrase[] } {
   const { fade } = inking;
   if (!fade) return { notes: [], warnings: [] };
-  const lengthMm = lengthOfLine(fade),
+  const lengthMm = Math.round(lengthOfLine(fade)),
     second = secondInkOf(plan, inking);
   const notes = [phrase(`fade.by.${fade.by}`, { lengthMm, toNothing: String(second === undefined) })];
   const warnings: Phrase[] = [];
   const rolled = fade.by === 'two ribbons' || fade.by === 'two rollers';
   const medium = mediumById(inkOf(plan, inking).mediumId);
   if (fade.by === 'two ribbons') {
-    const reachMm = reachAlong(plan, sheet, fade, laidOn);
+    const reachMm = Math.round(reachAlong(plan, sheet, fade, laidOn));
     const roller = usedOf(plan, 'roller')[0];
     if (!roller) notes.push(phrase('fade.rollerUnknown', { reachMm }));
     else if (roller.widthMm < reachMm)

@@ -109,6 +109,7 @@ export { couldBeKept, keepWanted, markedProgressive, stillToKeep } from './progr
 export { looksInLight, partingsIn, shiftsIn } from './inLight';
 export { beliefOf, sheetAnswerOf, sheetsOfPrint } from './belief';
 export { CARD_FORM, cardOfPrint } from './card';
+export { faultsOf } from './faultsOf';
 export { freeName } from './freeName';
 export { cautionsOf } from './cautionsOf';
 export { inkNeedOf, inkNeedOfRun, secondInkNeedOf } from './inkNeed';
@@ -123,7 +124,6 @@ export {
 } from './proposals';
 export {
   type InkAnswer,
-  type FadeEnd,
   type InkQuestion,
   endsToMix,
   inkIdAsked,
@@ -139,16 +139,7 @@ export { becomeWhenCut, nextCutOf, stillStanding } from './drawnCut';
 export { expectedLooks, fillOfCode, filmsOnParts, lookOfFilms } from './laidFilms';
 export { type FadeProposal, fadeAlong, fadeCandidates, fadeProposals, finishedBy, firstFade } from './fadeProposals';
 export { fillsAfter, filmFills } from './fills';
-export {
-  fadeNotes,
-  fadesIn,
-  filmOnColour,
-  lengthOfLine,
-  middlesOf,
-  placeOnLine,
-  TONES_AT,
-  USUAL_BLEND_MM,
-} from './fades';
+export { fadeNotes, fadesIn, filmOnColour, lengthOfLine, middlesOf, placeOnLine, TONES_AT } from './fades';
 export { boundaryKindsOf } from './boundaryKinds';
 export { SAMPLE_PRINTS, SAMPLE_SIZE_MM, type SamplePrint, samplePlan, sampleMap } from './samplePrints';
 export {

@@ -3,17 +3,20 @@ import { toldByServer } from '@/words/refusals';
 import type { Outcome } from '@/core/units';
 import { unzipSync } from 'fflate';
 import sharp from 'sharp';
-import { type PrintState } from '@/model';
-import { withFlat } from '@/derived';
+import { type InkFade, type PrintState } from '@/model';
+import { applyEdit, inkingsOf, withFlat } from '@/derived';
 import { openStore, timedCuts, type Store } from '@/store';
 import {
   answerSlip,
   bringInPicture,
   bundleFile,
   createPrint,
+  fadeFile,
   keepLabels,
   keepPracticeScore,
   layeredFile,
+  lidLabelPdf,
+  lookPng,
   linesFile,
   logActs,
   maskFile,
@@ -106,6 +109,80 @@ async function plannedAnew(): Promise<PrintState> {
 const outlinesMm = [[17, 2, 20, 2, 20, 5, 17, 5]];
 const maskOnNight = { anchors: [], outlinesMm },
   placeOnNight = { islands: [], outlinesMm };
+
+describe('fades', () => {
+  /** Night runs out from left to right over its band, x 16 to 24 mm. */
+  async function fading(toInkId: string | null = null): Promise<PrintState> {
+    const state = await planned();
+    const run = state.plan.runs[1],
+      [inking] = inkingsOf(run);
+    const fade: InkFade = {
+      ...{ fromMm: { xMm: 16, yMm: 9 }, toMm: { xMm: 24, yMm: 9 }, toInkId },
+      ...{ curve: 'even', by: 'brush', wanted: null },
+    };
+    const next = applyEdit(state.plan, { kind: 'inking-set', inkingId: inking.id, part: { fade } });
+    return stateAfter(db, state.id, savePlan(db, state.id, state.now.plan, ok(next), 'inking-set', NOW));
+  }
+  const colourAt = async (png: Uint8Array, x: number, y: number) => {
+    const { data, info } = await sharp(Buffer.from(png)).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+    return [...data.subarray(4 * (y * info.width + x), 4 * (y * info.width + x) + 4)];
+  };
+
+  test('the drawing lies as the block: lines across at the quarters, zones by name, a tone for each', async () => {
+    const { id } = await fading();
+    const svg = text(ok(await fadeFile(db, id, 2, 'svg', DAY)).bytes);
+    // 14 mm of frame, and mirrored: what begins 16 mm from the left lies 24 − 16 from there
+    const lines = [...svg.matchAll(/<line x1="([\d.]+)" y1="([\d.-]+)" x2="([\d.]+)" y2="([\d.-]+)"/g)].map((m) =>
+      m.slice(1).map(Number),
+    );
+    const upright = lines.filter(([x1, , x2]) => x1 === x2 && x1 >= 14 && x1 <= 38).map(([x]) => x);
+    expect([22, 20, 18, 16, 14].every((x) => upright.includes(x))).toBe(true);
+    for (const word of ['pigment', 'paste', 'wet, no pigment', 'MIRRORED', 'begins', '½', 'ends'])
+      expect(svg).toContain(word);
+    const tones = [...svg.matchAll(/<rect[^>]*fill="(#[0-9a-f]{6})"/g)].map((m) => m[1]);
+    expect(new Set(tones.slice(-6)).size).toBeGreaterThanOrEqual(5);
+    const over = await fading('ink-straw');
+    expect(text(ok(await fadeFile(db, over.id, 2, 'svg', DAY)).bytes)).toMatch(/night to straw/);
+    expect(ok(await fadeFile(db, over.id, 2, 'pdf', DAY)).bytes.length).toBeGreaterThan(1000);
+  });
+
+  test('a run that does not fade, or is not there, is said so', async () => {
+    const { id } = await fading();
+    for (const [run, which] of [
+      [1, 1],
+      [9, 1],
+      [2, 2],
+    ])
+      expect(await fadeFile(db, id, run, 'svg', DAY, which)).toMatchObject({
+        ok: false,
+        code: expect.stringMatching(/^run-missing/),
+      });
+  });
+
+  test('as layers the film runs out in its opacity, and the sheet in its colours', async () => {
+    const { id } = await fading();
+    const files = unzipSync(ok(layeredFile(db, id, 2, 'run')).bytes);
+    const film = files['data/layer0.png'];
+    expect((await colourAt(film, 20, 90))[3]).toBe(0);
+    const [begin, middle, end] = await Promise.all([161, 200, 238].map((x) => colourAt(film, x, 90)));
+    expect([begin[3] > 245, Math.abs(middle[3] - 127) < 4, end[3] < 10]).toEqual([true, true, true]);
+    const [dark, pale] = await Promise.all([161, 238].map((x) => colourAt(files['mergedimage.png'], x, 90)));
+    expect(pale[0] - dark[0]).toBeGreaterThan(40);
+    const look = await sharp(ok(await lookPng(db, id, 2, 240)).bytes)
+      .raw()
+      .toBuffer();
+    expect(Math.abs(look[3 * (90 * 240 + 238)] - pale[0])).toBeLessThan(3);
+  });
+
+  test('each ink of a fade has a lid of its own', async () => {
+    const { id } = await fading('ink-straw');
+    const of = async (run: number) =>
+      Buffer.from(ok(await lidLabelPdf(db, id, run, DAY)).bytes)
+        .toString('latin1')
+        .match(/\/Type \/Page\b/g)?.length;
+    expect([await of(1), await of(2)]).toEqual([1, 2]);
+  });
+});
 
 describe('layers and lines', () => {
   test('a run as layers: what prints, the sheet after and before, at full size and resolution', async () => {

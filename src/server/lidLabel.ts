@@ -1,6 +1,18 @@
 import { fileWords } from '@/words/files';
-import { hexFromLabD50 } from '@/core/colour';
-import { inkingsOf, replayLog, beliefOf, inkNeedOf, inkOf, looksOfPlan, sheetsOfPrint } from '@/derived';
+import { hexFromLabD50, type Lab } from '@/core/colour';
+import type { InkNeed } from '@/core/inks';
+import {
+  inkingsOf,
+  replayLog,
+  beliefOf,
+  inkNeedOf,
+  inkOf,
+  looksOfPlan,
+  secondInkNeedOf,
+  secondInkOf,
+  sheetsOfPrint,
+  tonesOf,
+} from '@/derived';
 import { failure, success, type Outcome } from '@/core/units';
 import { pdfOfDrawings, type Drawing } from '@/formats';
 import { type Ink } from '@/model';
@@ -22,20 +34,23 @@ export async function lidLabelPdf(db: Store, id: string, run: number, now: Date)
     return failure('run-missing.thereIsNoRunThis', { run, runs: plan.runs.length });
   const bench = replayLog(benchLog(db, id));
   const sheets = sheetsOfPrint(plan, bench, beliefOf(plan, otherRuns, bench));
-  const looks = looksOfPlan(plan, bench.coloursGot)!;
   const laid = laidOut(db, id);
   if (!laid.ok) return laid;
-  const drawings = inkingsOf(plan.runs[run - 1]).map((inking): Drawing => {
-    const ink = inkOf(plan, inking);
+  const looks = looksOfPlan(plan, bench.coloursGot, laid.value.sheet)!;
+  const { sheet } = laid.value,
+    date = now.toISOString().slice(0, 10);
+  const drawings = inkingsOf(plan.runs[run - 1]).flatMap((inking): Drawing[] => {
     const label = plan.flat!.colours.findIndex((c) => c.id === inking.colourId);
-    return lidDrawing({
-      name,
-      run,
-      ink,
-      seen: hexFromLabD50(looks.looks[run][label]),
-      grams: inkNeedOf(plan, laid.value.sheet, plan.runs[run - 1], inking, sheets).grams,
-      date: now.toISOString().slice(0, 10),
-    });
+    // each ink of a fade is seen at its own end
+    const tones = tonesOf(plan, bench.coloursGot, looks, sheet, run - 1, inking);
+    const of = [plan, sheet, plan.runs[run - 1], inking, sheets] as const,
+      second = secondInkOf(plan, inking);
+    const lid = (ink: Ink, seen: Lab, { grams }: InkNeed) =>
+      lidDrawing({ ...{ name, run, ink, grams, date }, seen: hexFromLabD50(seen) });
+    return [
+      lid(inkOf(plan, inking), tones[0]?.labD50 ?? looks.looks[run][label], inkNeedOf(...of)),
+      ...(second ? [lid(second, tones.at(-1)!.labD50, secondInkNeedOf(...of)!)] : []),
+    ];
   });
   const bytes = await pdfOfDrawings(
     drawings,

@@ -9,7 +9,6 @@ export {
 } from './looks';
 export {
   type Fade,
-  type FadeCurve,
   type FadingFilm,
   type LookField,
   type PlaceMm,
@@ -18,7 +17,6 @@ export {
   goneOver,
   goneOverAt,
   lookField,
-  lookInField,
 } from './fades';
 export { type OrderTask, type SearchRun, searchOrders, EXACT_RUNS } from './orderSearch';
 export { searchOverprints } from './overprintSearch';

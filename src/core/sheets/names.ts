@@ -13,6 +13,13 @@ export const FAULTS = [
   'tear',
   'wrong colour',
   'other',
+  // of fades, and of damp paper: asked only where there are such
+  'fade too short',
+  'fade too long',
+  'bled',
+  'broken',
+  'paste shine',
+  'mould',
 ] as const;
 export type Fault = (typeof FAULTS)[number];
 

@@ -1,5 +1,5 @@
 'use client';
-import { FAULTS, isTestSheet } from '@/core/sheets';
+import { isTestSheet } from '@/core/sheets';
 import { inkNamesOf } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import clsx from 'clsx';
@@ -12,7 +12,7 @@ import { craftWords } from '@/words/craft';
 
 /** The next sheet, and everything that may be said of its pull. */
 export function NextPull({ pulling }: { pulling: Pulling }) {
-  const { faults, pull, busy, toggle } = pulling;
+  const { faults, pull, busy, toggle, faultsHere } = pulling;
   return (
     <>
       <NextSheet pulling={pulling} />
@@ -28,7 +28,7 @@ export function NextPull({ pulling }: { pulling: Pulling }) {
         </small>
       </button>
       <div className={benchCss.keys} role="group" aria-label={benchWords('pull.faults')}>
-        {FAULTS.map((fault, i) => (
+        {faultsHere.map((fault, i) => (
           <button
             key={fault}
             type="button"

@@ -27,6 +27,7 @@ import { NothingToShow } from '@/ui/kit/NothingYet';
 import { finishedWanted } from '@/core/sheets';
 import type { Forecast } from '@/core/sheets/forecast';
 import { useForecast, usePull, usePullKeys, type Pulling } from './usePull';
+import { FadeCards } from './FadeCards';
 import { KeepNow } from './KeepNow';
 import { NextPull } from './NextPull';
 import { benchWords } from '@/words/bench';
@@ -225,6 +226,7 @@ function Before({ index, run, look }: { index: number; run: Run; look: readonly 
             {note}
           </p>
         ))}
+      <FadeCards index={index} />
       <Figures />
       <div className={kit.above14}>
         <Cautions place="pull" />

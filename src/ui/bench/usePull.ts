@@ -1,14 +1,34 @@
 'use client';
 import { inWords } from '@/words/failures';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { FAULTS, forecastEdition, isTestSheet, type Fault } from '@/core/sheets';
+import { forecastEdition, isTestSheet, type Fault } from '@/core/sheets';
 import { type Run } from '@/model';
-import { beliefOf, stillToKeep } from '@/derived';
+import { beliefOf, faultsOf, stillToKeep } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import { useKeys } from '../kit/keys';
 import { benchWords } from '@/words/bench';
 
-export const FAULT_KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', 'a', 'b', 'c'];
+export const FAULT_KEYS = [
+  '1',
+  '2',
+  '3',
+  '4',
+  '5',
+  '6',
+  '7',
+  '8',
+  '9',
+  '0',
+  'a',
+  'b',
+  'c',
+  'd',
+  'e',
+  'f',
+  'g',
+  'h',
+  'i',
+];
 
 /** The run at the press: the sheet that is next, what was said of it so far, and the acts on it. */
 export function usePull() {
@@ -31,6 +51,7 @@ export function usePull() {
   const acts = usePullActs({ run, next, faults, note, ready }, say);
   return {
     ...{ index, run, mine, ready, next, last, faults, toggle },
+    faultsHere: run ? faultsOf(plan, run) : [],
     ...{ note, setNote, noteOpen, setNoteOpen, finishing, setFinishing, ...acts },
   };
 }
@@ -39,7 +60,7 @@ export function usePull() {
 export type Pulling = ReturnType<typeof usePull>;
 
 /** The bench's keys: the pedal is the space bar. */
-export function usePullKeys({ ready, noteOpen, finishing, pull, takeBack, setNoteOpen, toggle }: Pulling) {
+export function usePullKeys({ ready, noteOpen, finishing, pull, takeBack, setNoteOpen, toggle, faultsHere }: Pulling) {
   const hot = { enabled: ready && !noteOpen && !finishing };
   useKeys(
     'space',
@@ -66,7 +87,7 @@ export function usePullKeys({ ready, noteOpen, finishing, pull, takeBack, setNot
     benchWords('keys.fault'),
     (e) => {
       const i = FAULT_KEYS.indexOf(e.key.toLowerCase());
-      if (i >= 0) toggle(FAULTS[i]);
+      if (faultsHere[i]) toggle(faultsHere[i]);
     },
     hot,
   );

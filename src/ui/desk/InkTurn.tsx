@@ -5,7 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Slider from '@mui/material/Slider';
 import TextField from '@mui/material/TextField';
 import Link from 'next/link';
-import { useEffect, type JSX } from 'react';
+import { Fragment, useEffect, type JSX } from 'react';
 import type { Lab } from '@/core/colour';
 import { CONTRAST_RATIO, MAX_SOFTENER_PERCENT, MEDIUMS, mediumById, type Medium, type OpacityKnown } from '@/core/inks';
 import Button from '@mui/material/Button';
@@ -25,6 +25,7 @@ import { LengthField, NumberField } from '../kit/fields';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
 import { useKeyNotes, type KeyNote } from '../kit/keys';
+import { FadePart } from './fades/FadePart';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import { runsWords } from '@/words/runs';
@@ -36,7 +37,7 @@ import { decimal, quantity } from '@/words/quantities';
 const SLIDER_KEYS: readonly KeyNote[] = [{ keys: '← → on a slider', what: runsWords('inkTurn.turnTheInkThe') }];
 
 /** What if: a run's ink is held and turned, and the whole sheet follows; let go, it is saved and can be undone. */
-export function InkTurn({ run, index }: { run: Run; index: number }) {
+export function InkTurn({ run, index, onLook }: { run: Run; index: number; onLook: () => void }) {
   const { plan, change, progress, tryOut } = usePrintDesk('plan', 'change', 'progress', 'tryOut');
   useKeyNotes(SLIDER_KEYS);
   // an ink let go by leaving the view was not taken
@@ -48,7 +49,10 @@ export function InkTurn({ run, index }: { run: Run; index: number }) {
   return (
     <>
       {inkingsOf(run).map((inking) => (
-        <Turns key={inking.id} inking={inking} closed={closed} />
+        <Fragment key={inking.id}>
+          <Turns inking={inking} closed={closed} />
+          <FadePart inking={inking} index={index} closed={closed} onLook={onLook} />
+        </Fragment>
       ))}
       <section>
         <TextField

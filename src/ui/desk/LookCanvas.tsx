@@ -6,34 +6,23 @@ import type { SamplePoint } from '../kit/CoreSample';
 import { usePrintDesk } from '../kit/printContext';
 import { SheetCanvas, type PaintView } from '../kit/SheetCanvas';
 import { IslandOverlay } from '@/ui/kit/regions/RegionOverlay';
+import { FadeLines, useFadeHandles } from './fades/fadeHandles';
 import { pictureWords } from '@/words/picture';
 
 /** The sheet after a run, large; pointing or the arrow keys move the core sample. */
 export function LookCanvas({ run, onPoint }: { run: number; onPoint: (point: SamplePoint | undefined) => void }) {
-  const { plan, looks, sheet, sheetWorker, unit, chooseIsland } = usePrintDesk(
+  const { plan, sheet, sheetWorker, unit, chooseIsland, progress } = usePrintDesk(
     'plan',
-    'looks',
+    'progress',
     'sheet',
     'sheetWorker',
     'unit',
     'chooseIsland',
   );
   const { mmPerPx, widthPx, heightPx } = plan.picture!.raster;
-  const styles = useMemo(() => fillsAfter(looks!, run).map((fill) => ({ fill })), [looks, run]);
-  const paint: PaintView = useCallback(
-    async (view, width, height) => {
-      const answer = await sheetWorker.ask('paint', {
-        what: 'sheet',
-        styles,
-        view,
-        width,
-        height,
-        backdrop: BLOCK_WORDS.backdrop,
-      });
-      return answer.ok ? answer.value : undefined;
-    },
-    [sheetWorker, styles],
-  );
+  const shown = plan.runs[run - 1],
+    handles = useFadeHandles(shown, run <= progress.closedRuns);
+  const paint = useLookPaint(run);
   const look = useCallback(
     async (x: number | undefined, y: number) => {
       if (x === undefined) return;
@@ -65,7 +54,27 @@ export function LookCanvas({ run, onPoint }: { run: number; onPoint: (point: Sam
       paint={paint}
       onHover={(x, y) => void look(x, y)}
       onPick={(x, y) => void pick(x, y)}
-      overlay={(mm) => <IslandOverlay mm={mm} />}
+      handles={handles}
+      overlay={(mm) => (
+        <>
+          <IslandOverlay mm={mm} />
+          {shown && <FadeLines run={shown} mm={mm} />}
+        </>
+      )}
     />
+  );
+}
+
+/** Paints the sheet after a run, fades and all. */
+function useLookPaint(run: number): PaintView {
+  const { looks, sheetWorker } = usePrintDesk('looks', 'sheetWorker');
+  const styles = useMemo(() => fillsAfter(looks!, run).map((fill) => ({ fill })), [looks, run]);
+  return useCallback(
+    async (view, width, height) => {
+      const backdrop = BLOCK_WORDS.backdrop;
+      const answer = await sheetWorker.ask('paint', { what: 'sheet', styles, view, width, height, backdrop });
+      return answer.ok ? answer.value : undefined;
+    },
+    [sheetWorker, styles],
   );
 }

@@ -55,6 +55,10 @@ const WeaveView = dynamic(
   fetched(() => import('./weave/WeaveView').then((m) => m.WeaveView)),
   { ssr: false },
 );
+const FadeSavings = dynamic(
+  fetched(() => import('./fades/FadeSavings').then((m) => m.FadeSavings)),
+  { ssr: false },
+);
 const WorkingDialog = dynamic(
   fetched(() => import('./WorkingDialog').then((m) => m.WorkingDialog)),
   { ssr: false },
@@ -109,6 +113,7 @@ export function RunsView() {
         search={search}
         point={point}
         setPoint={setPoint}
+        onLook={() => setLarge(true)}
       />
     </div>
   );
@@ -162,9 +167,10 @@ interface RunsSideProps {
   readonly search: Search;
   readonly point: SamplePoint | undefined;
   readonly setPoint: Dispatch<SetStateAction<SamplePoint | undefined>>;
+  readonly onLook: () => void;
 }
 
-function RunsSide({ overlaps, closed, search, point, setPoint }: RunsSideProps) {
+function RunsSide({ overlaps, closed, search, point, setPoint, onLook }: RunsSideProps) {
   const { plan, selectedRun, looks } = usePrintDesk('plan', 'selectedRun', 'looks');
   const [leaf, setLeaf] = useState<Leaf>('plans');
   const watch = openWarnings(looks!.warnings, closed).length;
@@ -179,11 +185,12 @@ function RunsSide({ overlaps, closed, search, point, setPoint }: RunsSideProps) 
         <Leaves label={runsWords('runs.besideTheRuns')} leaves={leaves} leaf={leaf} onLeaf={setLeaf}>
           <PlanNow overlaps={overlaps} leaf={leaf} closed={closed} />
           {leaf === 'plans' && <ProposalsPanel search={search} />}
+          {leaf === 'plans' && <FadeSavings />}
           {leaf === 'plans' && <AddBlock />}
           {leaf === 'plans' && <Decisions />}
           {leaf === 'ink' &&
             (selectedRun > 0 ? (
-              <InkTurn run={plan.runs[selectedRun - 1]} index={selectedRun - 1} />
+              <InkTurn run={plan.runs[selectedRun - 1]} index={selectedRun - 1} onLook={onLook} />
             ) : (
               <p className={kit.note}>{runsWords('runs.chooseARunTo')}</p>
             ))}

@@ -6,6 +6,7 @@ import { TOKENS } from '../theme/tokens';
 import { kit } from '@/ui/kit/styles';
 import css from './SheetCanvas.module.css';
 import { type Cross, useCanvasView, usePictures, useCanvasActs } from './canvasView';
+import { SheetHandles, type SheetHandle } from './SheetHandles';
 import { frameWords } from '@/words/frame';
 
 export type PaintView = (view: View, width: number, height: number) => Promise<ImageBitmap | undefined>;
@@ -32,6 +33,8 @@ export interface Props {
   readonly onPick?: (x: number, y: number) => void;
   /** While it is given, dragging paints over the picture instead of moving it; `begins` where the pointer is set down. */
   readonly onBrush?: (x: number, y: number, begins: boolean) => void;
+  /** Points of the print to be taken hold of. */
+  readonly handles?: readonly SheetHandle[];
   readonly handle?: RefObject<SheetCanvasHandle | null>;
 }
 
@@ -54,12 +57,11 @@ export interface SheetCanvasHandle {
 export function SheetCanvas(props: Props) {
   const { onHover, onPick, onBrush, divider = 0, mirrored = false, mmPerPx, widthPx } = props;
   const canvas = useRef<HTMLCanvasElement>(null);
-  const view = useCanvasView(props);
-  const { box, size, transform, fit } = view;
+  const view = useCanvasView(props),
+    { box, size, transform, fit } = view;
   usePictures(props, view, canvas);
   const [cross, setCross] = useState<Cross>();
   const acts = useCanvasActs(props, view, cross, setCross);
-  const ratio = typeof window === 'undefined' ? 1 : window.devicePixelRatio || 1;
   const screenPxPerMm = (fit * transform.k) / mmPerPx;
   return (
     <div
@@ -84,12 +86,7 @@ export function SheetCanvas(props: Props) {
         if (!(e.target as Element).closest('[data-control]') && !onBrush) onPick?.(...acts.toMap(e.clientX, e.clientY));
       }}
     >
-      <canvas
-        ref={canvas}
-        width={Math.round(size.width * ratio)}
-        height={Math.round(size.height * ratio)}
-        aria-hidden
-      />
+      <canvas ref={canvas} width={onDevice(size.width)} height={onDevice(size.height)} aria-hidden />
       {(props.overlay || cross) && size.width > 0 && (
         <svg className={kit.overSheet} aria-hidden>
           <g
@@ -105,11 +102,35 @@ export function SheetCanvas(props: Props) {
       {props.paintLeft && props.onDivider && divider > 0.001 && divider < 0.999 && (
         <Divider share={divider} width={size.width} onMove={props.onDivider} />
       )}
+      {props.handles && size.width > 0 && <SheetHandles handles={props.handles} {...placing(props, view, acts)} />}
       {props.stamp}
       <ScaleBar screenPxPerMm={screenPxPerMm} unit={props.unit} />
       <Zoomers {...acts} />
     </div>
   );
+}
+
+/** Pixels of the device to so many of the page. */
+function onDevice(px: number): number {
+  return Math.round(px * (typeof window === 'undefined' ? 1 : window.devicePixelRatio || 1));
+}
+
+/** From millimetres of the print to the box and back, for what is taken hold of there. */
+function placing(
+  { widthPx, mmPerPx, mirrored = false }: Props,
+  { transform, fit }: ReturnType<typeof useCanvasView>,
+  { toMap }: ReturnType<typeof useCanvasActs>,
+) {
+  const perMm = (fit * transform.k) / mmPerPx;
+  return {
+    mirrored,
+    toBox: (xMm: number, yMm: number) =>
+      [transform.x + perMm * (mirrored ? widthPx * mmPerPx - xMm : xMm), transform.y + perMm * yMm] as const,
+    fromPointer: (clientX: number, clientY: number) => {
+      const [x, y] = toMap(clientX, clientY);
+      return [(x + 0.5) * mmPerPx, (y + 0.5) * mmPerPx] as const;
+    },
+  };
 }
 
 interface ZoomersProps {

@@ -61,12 +61,12 @@ export function useSheetWorker(plan: Plan, slips: readonly Slip[], urls: PrintUr
   // the very same while neither the picture nor what is made of it changes: looks and small pictures follow it
   const sheet = useMemo(() => {
     const plain = plainSheet({ flat });
-    if (!current) return plain;
+    const made =
+      !current || (current.sheet.effects.length === 0 && current.sheet.parts.length === plain.parts.length)
+        ? plain
+        : current.sheet;
     // where parts lie is asked only where inks fade
-    if (fades) return { ...current.sheet, coverage: current.coverage };
-    return current.sheet.effects.length === 0 && current.sheet.parts.length === plain.parts.length
-      ? plain
-      : current.sheet;
+    return fades && current ? { ...made, coverage: current.coverage } : made;
   }, [current, fades, flat]);
   const holds = useCallback((sha: string) => {
     held.current.push(sha);

@@ -20,6 +20,12 @@ export const craft = {
     tear: 'tear',
     'wrong colour': 'wrong colour',
     other: 'other',
+    'fade too short': 'fade too short',
+    'fade too long': 'fade too long',
+    bled: 'bled: too wet',
+    broken: 'broken: too dry',
+    'paste shine': 'paste shine',
+    mould: 'mould',
   },
   role: {
     numbered: 'numbered',

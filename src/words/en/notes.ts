@@ -19,7 +19,7 @@ export const notes = {
     rollerUnknown:
       'The roller must be as wide as the inked area is along the line, {reachMm}: choose a roller of the workshop and it is checked.',
     rollerNarrow:
-      '{roller} is {rollerMm} wide, the inked area reaches {reachMm} along the line: the blend would be laid twice and shift.',
+      'The roller “{roller}” is {rollerMm} wide, the inked area reaches {reachMm} along the line: the blend would be laid twice and shift.',
     blendLong:
       'A blend is as wide as the roller is moved: {lengthMm} is a long way (usually {usualMm}). Two rollers, or a brush, go farther.',
     brushInThickInk: 'Brush fades want pigment and paste; this ink is made for the roller.',

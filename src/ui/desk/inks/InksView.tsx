@@ -4,7 +4,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Link from 'next/link';
 import { deltaE2000, hexFromLabD50, wordForDifference, type Lab } from '@/core/colour';
-import { inkingsOf, inkOf, wantedOf } from '@/derived';
+import { endsToMix, inkIdAsked, inkingsOf, tonesOf, wantedOf, type InkQuestion } from '@/derived';
 import { usePrintDesk } from '../../kit/printContext';
 import { AllRecipes } from './AllRecipes';
 import { CabinetPanel } from './CabinetPanel';
@@ -46,8 +46,11 @@ export function InksView() {
       </div>
     );
   }
-  const chosen = { run, inking: Math.min(inking, inkingsOf(plan.runs[run]).length - 1) };
-  const places = plan.runs.flatMap((r, i) => inkingsOf(r).map((_, k) => ({ run: i, inking: k })));
+  const places = plan.runs.flatMap((r, i) =>
+    inkingsOf(r).flatMap((laid, k) => endsToMix(plan, laid).map((end): InkQuestion => ({ run: i, inking: k, end }))),
+  );
+  const ofRun = places.filter((place) => place.run === run);
+  const chosen = ofRun[Math.min(inking, ofRun.length - 1)];
   const step = stepping(places, chosen, selectRun, setInking);
   return (
     <div className={clsx(kit.work, kit.wideSide)}>
@@ -60,7 +63,7 @@ export function InksView() {
         <Pots step={step} places={places} chosen={chosen} setInking={setInking} />
       </div>
       <aside className={kit.side}>
-        <RecipePanel key={inkingsOf(plan.runs[chosen.run])[chosen.inking].id} question={chosen} />
+        <RecipePanel key={inkIdAsked(plan, chosen)} question={chosen} />
       </aside>
     </div>
   );
@@ -68,8 +71,9 @@ export function InksView() {
 
 interface PotsProps {
   readonly step: (e: KeyboardEvent) => void;
-  readonly places: { run: number; inking: number }[];
-  readonly chosen: { run: number; inking: number };
+  readonly places: readonly InkQuestion[];
+  readonly chosen: InkQuestion;
+  /** Which of the inks of its run, from 0. */
   readonly setInking: Dispatch<SetStateAction<number>>;
 }
 
@@ -85,12 +89,12 @@ function Pots({ step, places, chosen, setInking }: PotsProps) {
     >
       {places.map((place) => (
         <Pot
-          key={`${place.run}.${place.inking}`}
-          {...place}
-          on={place.run === chosen.run && place.inking === chosen.inking}
+          key={`${place.run}.${place.inking}.${place.end}`}
+          question={place}
+          on={place === chosen}
           onChoose={() => {
             selectRun(place.run + 1);
-            setInking(place.inking);
+            setInking(placeInRun(places, place));
           }}
         />
       ))}
@@ -125,8 +129,8 @@ function PlaceToggle({ showing, setShowing }: PlaceToggleProps) {
 
 /** Arrow keys go from ink to ink. */
 function stepping(
-  places: { run: number; inking: number }[],
-  chosen: { run: number; inking: number },
+  places: readonly InkQuestion[],
+  chosen: InkQuestion,
   selectRun: (run: number) => void,
   setInking: Dispatch<SetStateAction<number>>,
 ) {
@@ -134,26 +138,50 @@ function stepping(
     const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
     if (!by) return;
     e.preventDefault();
-    const next = places[places.findIndex((p) => p.run === chosen.run && p.inking === chosen.inking) + by];
+    const next = places[places.indexOf(chosen) + by];
     if (!next) return;
     selectRun(next.run + 1);
-    setInking(next.inking);
+    setInking(placeInRun(places, next));
     (e.currentTarget as HTMLElement).querySelectorAll<HTMLElement>('button')[places.indexOf(next)]?.focus();
   };
   return step;
 }
 
-function Pot({ run, inking, on, onChoose }: { run: number; inking: number; on: boolean; onChoose: () => void }) {
-  const { plan, looks, progress } = usePrintDesk('plan', 'looks', 'progress');
-  const laid = inkingsOf(plan.runs[run])[inking];
-  const ink = inkOf(plan, laid);
-  const label = plan.flat!.colours.findIndex((c) => c.id === laid.colourId);
-  const below = looks!.looks[run][label],
-    seen = looks!.looks[run + 1][label],
-    wanted = wantedOf(plan)[label];
-  const finished = deltaE2000(looks!.looks[plan.runs.length][label], wanted);
-  const { grams } = useInkNeed(run, inking);
-  const got = progress.bench.coloursGot.some((g) => g.runId === plan.runs[run].id && g.colourId === laid.colourId);
+/** Which of the inks of its run it is. */
+function placeInRun(places: readonly InkQuestion[], place: InkQuestion): number {
+  return places.filter(({ run }) => run === place.run).indexOf(place);
+}
+
+interface PotProps {
+  readonly question: InkQuestion;
+  readonly on: boolean;
+  readonly onChoose: () => void;
+}
+
+/** What lies below the ink, what is seen of it, and what is wanted: of a fade, at the end that the ink is for. */
+function usePotColours({ run, inking, end }: InkQuestion) {
+  const { plan, looks, sheet, progress } = usePrintDesk('plan', 'looks', 'sheet', 'progress');
+  const laid = inkingsOf(plan.runs[run])[inking],
+    { fade } = laid,
+    label = plan.flat!.colours.findIndex((c) => c.id === laid.colourId);
+  const at = end === 'to' ? 4 : 0;
+  const seenAfter = (r: number) =>
+    fade ? tonesOf(plan, progress.bench.coloursGot, looks!, sheet, r, laid)[at].labD50 : looks!.looks[r + 1][label];
+  const wanted = fade?.wanted?.[end === 'to' ? 'toLabD50' : 'fromLabD50'] ?? wantedOf(plan)[label];
+  return {
+    ...{ below: run === 0 ? plan.paper.labD50 : seenAfter(run - 1), seen: seenAfter(run), wanted },
+    finished: deltaE2000(seenAfter(plan.runs.length - 1), wanted),
+    got: progress.bench.coloursGot.some((g) => g.runId === plan.runs[run].id && g.colourId === laid.colourId),
+  };
+}
+
+function Pot({ question, on, onChoose }: PotProps) {
+  const { run } = question;
+  const { plan } = usePrintDesk('plan');
+  const inkId = inkIdAsked(plan, question),
+    ink = plan.inks.find(({ id }) => id === inkId)!;
+  const { below, seen, wanted, finished, got } = usePotColours(question);
+  const { grams } = useInkNeed(question);
   return (
     <button type="button" className={css.pot} aria-pressed={on} onClick={onChoose}>
       <span className={kit.visuallyHidden}>{inksWords('inks.run', { run: run + 1, ink: ink.name })}</span>

@@ -16,8 +16,7 @@ import {
 } from '@/core/inks';
 import { type Ink } from '@/model';
 import {
-  inkingsOf,
-  inkOf,
+  inkIdAsked,
   recipeTaskFor,
   filmOfInk,
   groundOfPlan,
@@ -61,8 +60,8 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
   const { plan, progress, change } = desk;
   const got = progress.bench.coloursGot;
   const inCabinet = usePigments();
-  const laid = inkingsOf(plan.runs[question.run])[question.inking];
-  const ink = inkOf(plan, laid);
+  const inkId = inkIdAsked(plan, question),
+    ink = plan.inks.find(({ id }) => id === inkId)!;
   const pigments = useMemo(() => inCabinet && mixable(inCabinet, ink.mediumId), [inCabinet, ink.mediumId]);
   const closed = question.run < progress.closedRuns;
   const { found, inks } = useRecipeFound(ink, got, question);
@@ -74,7 +73,7 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
     [pigments, plan, got, question],
   );
   const { seen, overlapsOff } = seenOf(task, shown);
-  const need = useInkNeed(question.run, question.inking);
+  const need = useInkNeed(question);
   const take = (next: readonly RecipePart[]) => {
     if (!inks || !pigments) return;
     setParts(undefined);
@@ -348,7 +347,7 @@ function Gradation({ question, pigments, parts }: GradationProps) {
           task.weight,
         )
       : undefined;
-  const own = inkingsOf(plan.runs[question.run])[question.inking].inkId;
+  const own = inkIdAsked(plan, question);
   return (
     <section>
       <TextField

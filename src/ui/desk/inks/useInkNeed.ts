@@ -1,6 +1,6 @@
 'use client';
 import { useMemo } from 'react';
-import { inkingsOf, inkNeedOf, sheetsOfPrint } from '@/derived';
+import { inkingsOf, inkNeedOf, secondInkNeedOf, sheetsOfPrint, type InkQuestion } from '@/derived';
 import { usePrintDesk } from '@/ui/kit/printContext';
 
 /** Sheets an ink is mixed for: those started, or those to be started. */
@@ -9,9 +9,10 @@ export function useSheetCount(): number {
   return useMemo(() => sheetsOfPrint(plan, progress.bench, belief), [plan, progress.bench, belief]);
 }
 
-/** Ink one inking needs, in grams, millilitres and teaspoons. */
-export function useInkNeed(run: number, inking: number) {
+/** Ink one inking needs, of its own or of the ink it fades to, in grams, millilitres and teaspoons. */
+export function useInkNeed({ run, inking, end }: InkQuestion) {
   const { plan, sheet } = usePrintDesk('plan', 'sheet');
   const sheets = useSheetCount();
-  return { sheets, ...inkNeedOf(plan, sheet, plan.runs[run], inkingsOf(plan.runs[run])[inking], sheets) };
+  const of = [plan, sheet, plan.runs[run], inkingsOf(plan.runs[run])[inking], sheets] as const;
+  return { sheets, ...((end === 'to' && secondInkNeedOf(...of)) || inkNeedOf(...of)) };
 }
