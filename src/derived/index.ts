@@ -109,6 +109,7 @@ export { couldBeKept, keepWanted, markedProgressive, stillToKeep } from './progr
 export { looksInLight, partingsIn, shiftsIn } from './inLight';
 export { beliefOf, sheetAnswerOf, sheetsOfPrint } from './belief';
 export { CARD_FORM, cardOfPrint } from './card';
+export { type DayNow, dayNowOf, dayTaskOf, openMinutesOf } from './oneDay';
 export { faultsOf } from './faultsOf';
 export { freeName } from './freeName';
 export { cautionsOf } from './cautionsOf';

@@ -9,6 +9,9 @@ export const FORME_TURN_RANGE = { min: -180, max: 180, what: phrase('measure.tur
 export const FILM_WEIGHT_RANGE = { min: 0.2, max: 3, what: phrase('measure.filmWeight') } as const;
 export const MAX_FILMS_RANGE = { min: 1, max: 20, what: phrase('measure.filmsOnOneSpot') } as const;
 export const ROLLER_CLEARANCE_MM = { minMm: 0, maxMm: 200, what: phrase('measure.rollerClearance') } as const;
+/** How long one works on films that are open, and what a change of blocks takes in between. */
+export const OPEN_MINUTES = { min: 10, max: 4320, what: phrase('measure.minutesTheFilmIsOpen') } as const;
+export const CHANGE_OVER_MINUTES = { min: 0, max: 240, what: phrase('measure.minutesOfAChangeOver') } as const;
 export const TRAP_MM = { minMm: 0, maxMm: 3, what: phrase('measure.overlap') } as const;
 export const CHOKE_MM = { minMm: 0, maxMm: 3, what: phrase('measure.choke') } as const;
 export const DAMP_CHANGE = { min: -1, max: 1, what: phrase('measure.changeOfThePapersDamp') } as const;

@@ -116,7 +116,7 @@ function drawZones(pen: Pen, { widthMm, heightMm }: LaidOut, { fade }: Fading, s
     const { xMm, yMm } = placeOnLine(fade, (from + to) / 2);
     if (xMm < 0 || yMm < 0 || xMm > widthMm || yMm > heightMm) return;
     const [x, y] = onBlock(xMm, yMm);
-    pen.text(fileWords(`fadeFiles.zone.${what}`, { second: second ?? '' }), x, y - 2, 4, { align: 'center' });
+    pen.text(fileWords(`fadeFiles.zone.${what}`, { second: second ?? '' }), x + 2.5, y - 5, 4);
   });
   const [x0, y0] = onBlock(fade.fromMm.xMm, fade.fromMm.yMm),
     [x1, y1] = onBlock(fade.toMm.xMm, fade.toMm.yMm);

@@ -1,2 +1,3 @@
 export { dryingHours } from './drying';
-export { printingHours } from './printing';
+export { type DayAhead, type DayTask, dayAhead, latestBegins, minutesOfDay, sheetsInTheDay } from './oneDay';
+export { pullMinutes, printingHours } from './printing';

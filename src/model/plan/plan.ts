@@ -22,12 +22,14 @@ import {
   type Frozen,
 } from '../fields';
 import {
+  CHANGE_OVER_MINUTES,
   CHOKE_MM,
   EXPERIENCES,
   MOST,
   MOST_USED,
   MOST_WHY,
   MAX_FILMS_RANGE,
+  OPEN_MINUTES,
   ORDER_RULES,
   ROLLER_CLEARANCE_MM,
   SPARES_RANGE,
@@ -67,6 +69,11 @@ export const way = record({
   printing: oneOf(['by hand'] as const),
   /** What was chosen at the start; null where nothing was. For display only: rules and starting values are asked, never this. */
   chosen: oneOf(WAYS_OF_WORKING).nullable().defined(),
+  /** All in one day: how long the first film is open (null: as its medium is), and what changing the block over takes. */
+  day: record({
+    openMinutes: inRange(OPEN_MINUTES).nullable().defined(),
+    changeOverMinutes: inRange(CHANGE_OVER_MINUTES),
+  }),
   /** What runs, blocks and inks begin as when a picture is flattened. */
   begins: record({ blocks: oneOf(BLOCKS_BEGIN), mediumId: oneOf(MEDIUM_IDS), opacity: opacity() }),
 });

@@ -27,6 +27,7 @@ import { NothingToShow } from '@/ui/kit/NothingYet';
 import { finishedWanted } from '@/core/sheets';
 import type { Forecast } from '@/core/sheets/forecast';
 import { useForecast, usePull, usePullKeys, type Pulling } from './usePull';
+import { DayClock } from './DayClock';
 import { FadeCards } from './FadeCards';
 import { KeepNow } from './KeepNow';
 import { NextPull } from './NextPull';
@@ -76,6 +77,7 @@ function Now({ pulling }: { pulling: Pulling }) {
   return (
     <div className={css.now}>
       <KeepNow />
+      <DayClock />
       {pulling.ready && pulling.next ? <NextPull pulling={pulling} /> : <BeforePulling />}
       <p role="status" className={clsx(css.waiting, waitingActs && [kit.say, kit.wait], kit.above10)}>
         {waitingActs ? benchWords('pull.waits', { acts: waitingActs }) : ''}

@@ -26,6 +26,7 @@ import { craftWords } from '@/words/craft';
 import { CountField } from '../kit/fields';
 import { FromWorkshop } from '../kit/FromWorkshop';
 import { usePrintDesk } from '../kit/printContext';
+import { DayPanel } from './DayPanel';
 import { RoundsPanel } from './RoundsPanel';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -88,6 +89,9 @@ export function SheetsView() {
             <p className={clsx(kit.say, kit.wait, kit.above10)}>{sheetsWords('sheets.thereAreNoRuns')}</p>
           )}
         </div>
+        {plan.way.under === 'wet' && plan.runs.length > 0 && (
+          <DayPanel toStart={counted + (started?.tests ?? sheets.testSheets)} />
+        )}
         <SheetCharts counted={drawn} runs={runs} belief={belief} wanted={drawnWanted} sets={sheets.progressiveSets} />
         <RoundsPanel />
       </div>

@@ -39,6 +39,8 @@ export const failures = {
     filmsOnOneSpot: 'the films on one spot',
     rollerClearance: 'the roller clearance',
     overlap: 'the overlap',
+    minutesTheFilmIsOpen: 'minutes the first film is open',
+    minutesOfAChangeOver: 'minutes of a change-over',
     choke: 'the choke',
     changeOfThePapersDamp: 'the change of the paper’s damp',
     changeOfTheWoodsMoisture: 'the change of the wood’s moisture',

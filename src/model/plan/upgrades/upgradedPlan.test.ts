@@ -169,12 +169,15 @@ test('version 10: all of it stays; how one works was not chosen, and begins as e
   expect(opened(10)).toEqual(presently(old));
 });
 
+/** A day on open films as it begins. */
+const DAY = { openMinutes: null, changeOverMinutes: 20 };
+
 test('version 11: all of it stays; a fade was laid by what its ink is laid by, and nothing was said of its ends', () => {
   const old = written(11);
   expect(old.version).toBe(11);
   expect(old.way.chosen).toBe('block each');
   const plan = opened(11);
-  expect(plan).toMatchObject({ ...old, version: 12, runs: expect.anything() });
+  expect(plan).toMatchObject({ ...old, version: 12, runs: expect.anything(), way: { ...old.way, day: DAY } });
   const fades = (of: Plan) => of.runs.map(({ formes }) => formes[0].inkings[0].fade);
   const [slow, even] = fades(old);
   expect(fades(plan).slice(0, 2)).toEqual([
@@ -192,6 +195,7 @@ function presently(old: Plan): Plan {
     way: {
       ...old.way,
       chosen: null,
+      day: DAY,
       begins: { blocks: 'one side', mediumId: 'oil relief', opacity: 'opaque' },
     },
   };

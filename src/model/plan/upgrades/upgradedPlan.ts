@@ -24,7 +24,7 @@ interface OlderPlace {
  * A stored plan in the present form. Version 1 knew reductions only, and inks by colour and a word; version 2 knew no overlaps, masks or
  * tools; version 3 no paper but what one margin makes, and no size of a block; version 4 named islands by their first pixel; version 5 had one kind of ink, named the
  * process, and laid every inking of a run by itself; version 6 used nothing of the workshop by name; version 7 kept colours from printing by their zone alone, no reasons; version 8 kept no progressive sets; version 9
- * flattened without asking whether it can be cut; version 10 did not ask how one works; version 11 did not say what a fade is laid by. Each step is
+ * flattened without asking whether it can be cut; version 10 did not ask how one works; version 11 did not say what a fade is laid by, nor how long a day on open films is. Each step is
  * frozen as the release made it that brought the form: it takes no value from elsewhere in the program.
  */
 export function upgradedPlan(stored: unknown): unknown {
@@ -234,6 +234,7 @@ function fromEleven(plan: OlderPlan): unknown {
   return {
     ...plan,
     version: 12,
+    way: { ...plan.way, day: { openMinutes: null, changeOverMinutes: 20 } },
     runs: (plan.runs as unknown as readonly Eleven[]).map((run) => ({
       ...run,
       formes: Array.isArray(run.formes)
