@@ -1,5 +1,6 @@
 import { Hand } from './draw';
 import { ferrySlip } from './ferrySlip';
+import { marketMorning, MARKET_TONES } from './marketMorning';
 import { quinces } from './quinces';
 import { saltWorks, SALT_WORKS_TONES } from './saltWorks';
 
@@ -7,6 +8,7 @@ test.each([
   ['saltWorks', saltWorks],
   ['quinces', quinces],
   ['ferrySlip', ferrySlip],
+  ['marketMorning', marketMorning],
 ])('%s is drawn the same each time, and only draws', (_name, draw) => {
   const svg = draw();
   expect(draw()).toBe(svg);
@@ -14,9 +16,12 @@ test.each([
   expect(svg).not.toMatch(/NaN|undefined|href|<script|<text/);
 });
 
-test('Salt Works uses its six tones and no other', () => {
-  const used = new Set([...saltWorks().matchAll(/#[0-9a-f]{6}/g)].map((m) => m[0]));
-  expect([...used].sort()).toEqual([...SALT_WORKS_TONES].sort());
+test.each([
+  ['Salt Works', saltWorks, SALT_WORKS_TONES],
+  ['Market Morning', marketMorning, MARKET_TONES],
+])('%s uses its six tones and no other', (_name, draw, tones) => {
+  const used = new Set([...draw().matchAll(/#[0-9a-f]{6}/g)].map((m) => m[0]));
+  expect([...used].sort()).toEqual([...tones].sort());
 });
 
 test('a hand with another seed draws another line', () => {

@@ -16,7 +16,7 @@ async function main(): Promise<void> {
   await seedWorkshop(db, Date.now());
   db.close();
   renameSync(draft, file);
-  console.log('Four prints are on its shelf.');
+  console.log('Five prints are on its shelf.');
 }
 
 void main();

@@ -1,5 +1,5 @@
 import { expect, test } from './test';
-import { looksOfPlan, outOfRegister, progressOf, processOf } from '@/derived';
+import { dayNowOf, plainSheet, looksOfPlan, outOfRegister, progressOf, processOf } from '@/derived';
 import { wholePrints } from '@/testing/prints';
 import { openStore } from '@/store';
 import { seedWorkshop } from '../demo/workshop';
@@ -16,13 +16,14 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => server.stop());
 
-test('the sample workshop: four prints, one half way through its third run', async () => {
+test('the sample workshop: five prints, one half way through its third run', async () => {
   const db = openStore(server.data);
   const prints = wholePrints(db);
   db.close();
   expect(prints.map((p) => p.name).sort()).toEqual([
     'Allotment Gate',
     'Ferry Slip, Night Rain',
+    'Market Morning, Wet Day',
     'Quinces on a Blue Cloth',
     'Salt Works, Low Sun',
   ]);
@@ -35,8 +36,21 @@ test('the sample workshop: four prints, one half way through its third run', asy
   expect(progress.bench.pulls.some((p) => p.setAside)).toBe(true);
   expect(salt.events.every((e) => Date.parse(e.at) <= NOW)).toBe(true);
   const others = prints.filter((p) => p !== salt);
-  expect(others.every((p) => p.plan.picture && (p.events.length === 0) !== p.name.startsWith('Quinces'))).toBe(true);
+  expect(others.every((p) => p.plan.picture && (p.events.length === 0) !== /^(Quinces|Market)/.test(p.name))).toBe(true);
   expect(salt.plan.inks.every((ink) => ink.recipe && ink.film)).toBe(true);
+});
+
+test('market morning: five blocks in one day, its clock running and its sheets in time', () => {
+  const db = openStore(server.data);
+  const { plan, events } = wholePrints(db).find((p) => p.name.startsWith('Market'))!;
+  db.close();
+  expect([plan.blocks.length, plan.runs.length, plan.sheets.edition, plan.way.under]).toEqual([5, 5, 9, 'wet']);
+  const progress = progressOf(plan, events);
+  expect(progress.runs.map((r) => r.phase)).toEqual(['done', 'done', 'printing', 'cut', 'cut']);
+  const day = dayNowOf(plan, plainSheet(plan), progress, NOW)!;
+  expect(day.minutesOpen).toBeGreaterThan(60);
+  expect(day.sheetsInTime).toBeGreaterThanOrEqual(9);
+  expect(looksOfPlan(plan)!.agreement.mean).toBeLessThan(6);
 });
 
 test('quinces: four blocks whose overprints give seven colours near the wish', () => {

@@ -51,6 +51,7 @@ export function RunLine() {
               .join(' ')}
             now={progress.runs[i]}
             why={plan.decisions.findLast((one) => one.runId === run.id)?.why}
+            open={plan.way.under === 'wet'}
             next={progress.runs[i + 1]?.phase}
             selected={selectedRun === i + 1}
             onSelect={selectRun}
@@ -184,11 +185,13 @@ interface StateProps {
   /** Names of its inks. */
   readonly inks: string;
   readonly now: Progress['runs'][number];
+  /** Films are laid while the one below is open: none of them dries in between. */
+  readonly open: boolean;
   /** How far the run after it is; none after the last. */
   readonly next: RunPhase | undefined;
 }
 
-function StateWords({ inks, now: { phase, tally, sheetsInRun, dryAt }, next }: StateProps) {
+function StateWords({ inks, now: { phase, tally, sheetsInRun, dryAt }, open, next }: StateProps) {
   if (phase === 'planned' || phase === 'cut')
     return (
       <span className={css.state} title={inks}>
@@ -219,7 +222,7 @@ function StateWords({ inks, now: { phase, tally, sheetsInRun, dryAt }, next }: S
   return (
     <span className={css.state}>
       <strong>{frameWords(last ? 'runLine.done' : 'runLine.cutPrinted')}</strong>
-      {frameWords(last ? 'runLine.sheets' : 'runLine.sheetsDry', { sheets: tally.good + tally.usable })}
+      {frameWords(last || open ? 'runLine.sheets' : 'runLine.sheetsDry', { sheets: tally.good + tally.usable })}
     </span>
   );
 }
