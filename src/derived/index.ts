@@ -110,6 +110,7 @@ export { looksInLight, partingsIn, shiftsIn } from './inLight';
 export { beliefOf, sheetAnswerOf, sheetsOfPrint } from './belief';
 export { CARD_FORM, cardOfPrint } from './card';
 export { type DayNow, dayNowOf, dayTaskOf, openMinutesOf } from './oneDay';
+export { keyRunOf, withKeyAt } from './keyDrawing';
 export { faultsOf } from './faultsOf';
 export { freeName } from './freeName';
 export { cautionsOf } from './cautionsOf';

@@ -147,7 +147,8 @@ export interface Trap {
 
 /**
  * Which colour grows under which, and by how much, where several blocks meet. Pairs whose films are the same along the edge need none;
- * nor can areas grow that are cut one out of the other on one side of a block.
+ * nor can areas grow that are cut one out of the other on one side of a block. Under a key drawing every colour runs, by half the width of its
+ * lines.
  */
 export function trapsOf(plan: Plan): Trap[] {
   if (!plan.flat) return [];
@@ -175,12 +176,24 @@ export function trapsOf(plan: Plan): Trap[] {
     for (const b of printed) {
       if (a.id >= b.id || !meetBetweenSides(a.id, b.id)) continue;
       const pair = plan.fit.pairs.find((p) => (p.aId === a.id && p.bId === b.id) || (p.aId === b.id && p.bId === a.id));
+      const key = keyOf(plan, a.id, b.id);
+      if (key) {
+        // a colour runs under the lines from both sides, so that it meets its neighbour in their middle
+        traps.push({ grow: key.other, under: key.colourId, mm: Math.max(pair?.mm ?? 0, key.widthMm / 2) });
+        continue;
+      }
       const mm = pair?.mm ?? plan.fit.trapMm;
       const aLighter = a.wantedLabD50[0] >= b.wantedLabD50[0];
       const [grow, under] = aLighter === (pair?.grows !== 'darker') ? [a.id, b.id] : [b.id, a.id];
       if (mm > 0 && films.get(grow)!.some((film) => !films.get(under)!.includes(film))) traps.push({ grow, under, mm });
     }
   return traps;
+}
+
+/** The key drawing where one of two colours is it, with the other of them. */
+function keyOf({ flat }: Plan, a: string, b: string) {
+  const key = flat?.key;
+  return key && (key.colourId === a || key.colourId === b) ? { ...key, other: key.colourId === a ? b : a } : undefined;
 }
 
 /**

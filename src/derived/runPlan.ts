@@ -2,6 +2,7 @@ import { roundTo } from '@/core/numeric';
 import { wordForColour, type Lab } from '@/core/colour';
 import { ladderPercent, type MediumId } from '@/core/inks';
 import { nestedStages, type PlanSketch } from '@/core/layers';
+import { keyIsNew, withKeyBlock, withoutKeyBlock, withoutKeyColour } from './keyDrawing';
 import {
   cutsOf,
   cutsOfRun,
@@ -183,6 +184,10 @@ export function runsInOrder(plan: Plan, rule: Exclude<Plan['rules']['direction']
  */
 export function withFlat(plan: Plan, flat: FlatPlan | null): Plan {
   if (!flat) return { ...withGroups({ ...plan, flat: null }, []), inks: [], flat: null };
+  const keyless = withoutKeyBlock(plan, flat);
+  if (keyless !== plan && keyless.runs.length > 0 && keyless.blocks.length > 0)
+    return withFlat({ ...keyless, flat: withoutKeyColour(plan.flat!) }, flat);
+  if (keyIsNew(plan, flat) && plan.runs.length > 0) return withKeyBlock(withFlat(plan, withoutKeyColour(flat)), flat);
   const printed = flat.colours.filter((c) => c.id !== flat.barePaperId);
   const followed = { ...plan, flat, inks: plan.inks.map((ink) => inkAfterWish(plan, printed, ink)) };
   return withoutGoneColours(followed, new Set(printed.map((c) => c.id))) ?? withRunsBegun(followed);

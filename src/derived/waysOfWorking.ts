@@ -18,12 +18,14 @@ interface WayStart {
   /** How far colours of different blocks overlap where they meet. */
   readonly trapMm: number;
   readonly transferId: Plan['transfer']['wayId'];
+  /** Where a key drawing is printed. */
+  readonly key: Plan['way']['begins']['key'];
 }
 
 const REDUCTION: WayStart = {
   ...{ blocks: 'one side', mediumId: 'oil relief', opacity: 'opaque', under: 'dry' },
   ...{ registration: 'corner stops', direction: 'light to dark', maxFilms: 5 },
-  ...{ materialId: 'lino', trapMm: 0, transferId: 'tracing' },
+  ...{ materialId: 'lino', trapMm: 0, transferId: 'tracing', key: 'last' },
 };
 const BLOCK_EACH: WayStart = { ...REDUCTION, blocks: 'each colour', trapMm: 0.3, transferId: 'offset' };
 
@@ -36,7 +38,7 @@ export const WAY_STARTS: Readonly<Record<WayOfWorking, WayStart>> = {
   'further block': { ...REDUCTION, transferId: 'offset' },
   'damp and brushed': {
     ...{ ...BLOCK_EACH, mediumId: 'pigment and paste', opacity: 'transparent', registration: 'kento' },
-    ...{ maxFilms: 9, materialId: 'cherry', trapMm: 0.5, transferId: 'paste' },
+    ...{ maxFilms: 9, materialId: 'cherry', trapMm: 0.5, transferId: 'paste', key: 'first' },
   },
 };
 
@@ -47,10 +49,10 @@ export const WAY_STARTS: Readonly<Record<WayOfWorking, WayStart>> = {
 export function withWay(plan: Plan, chosen: WayOfWorking | null, lay: boolean, sketch: PlanSketch | null = null): Plan {
   if (chosen === null) return { ...plan, way: { ...plan.way, chosen } };
   const start = WAY_STARTS[chosen],
-    { blocks, mediumId, opacity, under, registration, direction, maxFilms } = start;
+    { blocks, mediumId, opacity, under, registration, direction, maxFilms, key } = start;
   const ruled: Plan = {
     ...plan,
-    way: { ...plan.way, chosen, under, registration, begins: { blocks, mediumId, opacity } },
+    way: { ...plan.way, chosen, under, registration, begins: { blocks, mediumId, opacity, key } },
     rules: { ...plan.rules, direction, maxFilms },
   };
   if (!lay) return ruled;

@@ -12,6 +12,11 @@ export const ROLLER_CLEARANCE_MM = { minMm: 0, maxMm: 200, what: phrase('measure
 /** How long one works on films that are open, and what a change of blocks takes in between. */
 export const OPEN_MINUTES = { min: 10, max: 4320, what: phrase('measure.minutesTheFilmIsOpen') } as const;
 export const CHANGE_OVER_MINUTES = { min: 0, max: 240, what: phrase('measure.minutesOfAChangeOver') } as const;
+/** Lines of a key drawing, and how far they are evened. */
+export const KEY_WIDTH_MM = { minMm: 0.2, maxMm: 8, what: phrase('measure.widthOfTheKeysLines') } as const;
+export const KEY_SMOOTH_MM = { minMm: 0, maxMm: 10, what: phrase('measure.smoothingOfTheKeysLines') } as const;
+/** Where the key is printed. */
+export const KEY_PLACES = ['first', 'last'] as const;
 export const TRAP_MM = { minMm: 0, maxMm: 3, what: phrase('measure.overlap') } as const;
 export const CHOKE_MM = { minMm: 0, maxMm: 3, what: phrase('measure.choke') } as const;
 export const DAMP_CHANGE = { min: -1, max: 1, what: phrase('measure.changeOfThePapersDamp') } as const;

@@ -4,6 +4,8 @@ export { flattenCuttable } from './flattenCuttable';
 export {
   type CuttableResult,
   type CuttableWish,
+  type KeyPieceShown,
+  type KeyWish,
   type LineShown,
   type MendEdit,
   type FlatResult,

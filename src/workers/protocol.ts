@@ -97,6 +97,23 @@ export interface MendEdit {
   readonly classOf: readonly number[];
 }
 
+/** A key drawing as it is wished for: edges, the pieces of them that are left out, by number, and the lines. */
+export interface KeyWish {
+  readonly edges: { readonly pairs: readonly (readonly [number, number])[]; readonly smoothMm: number };
+  readonly leftOut: readonly number[];
+  readonly widthMm: number;
+  readonly taperMm: number;
+  readonly labD50: Lab;
+}
+
+/** A piece of a key drawing, along its middle. */
+export interface KeyPieceShown {
+  readonly a: number;
+  readonly b: number;
+  readonly pointsMm: readonly number[];
+  readonly lengthMm: number;
+}
+
 /** A thin line of the picture, along its middle, and what became of it. */
 export interface LineShown {
   readonly pointsMm: readonly number[];
@@ -165,6 +182,12 @@ export interface PictureJobs {
   split: { take: { label: number; coloursLabD50: readonly Lab[]; settings: FlattenSettings }; give: FlatResult };
   merge: { take: { from: number; into: number; coloursLabD50: readonly Lab[] }; give: FlatResult };
   /** Changes islands in the map itself. `milliseconds` is the change alone. */
+  /** The pieces a key drawing of these edges is made of, mm; a key that is there already is looked under. */
+  keyPieces: { take: { edges: KeyWish['edges']; key: number | null }; give: readonly KeyPieceShown[] };
+  /** Draws the key as a further colour, in the place of one that is there. */
+  drawKey: { take: { wish: KeyWish; key: number | null; coloursLabD50: readonly Lab[] }; give: FlatResult };
+  /** Takes the key away: what it lay on comes back. */
+  withoutKey: { take: { key: number; coloursLabD50: readonly Lab[] }; give: FlatResult };
   edit: { take: RegionEdit | MendEdit; give: EditDone & { milliseconds: number } };
   /** What a mending would change, and how many of the places it would leave; nothing is changed. */
   mendPreview: {

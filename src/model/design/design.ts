@@ -3,7 +3,7 @@ import { boolean, number, string, type InferType } from 'yup';
 import { CUTTABLE_LIMITS } from '@/core/cuttable/settings';
 import { FLATTEN_LIMITS, TONE_GROUPS } from '@/core/picture';
 import { between, id, labD50, list, mm, named, oneOf, record, sha, type Frozen, whole } from '../fields';
-import { SIZE_RANGE_MM } from '../ranges';
+import { KEY_WIDTH_MM, SIZE_RANGE_MM } from '../ranges';
 
 const printed = (what: Phrase) => mm({ ...SIZE_RANGE_MM, what });
 const fraction = () => between(phrase('measure.crop'), 0, 1);
@@ -98,6 +98,10 @@ export const flat = record({
   ).min(1),
   /** The colour that stays bare paper. */
   barePaperId: string().nullable().defined(),
+  /** The colour that is its key drawing, and how wide its lines were drawn: colours run under them by half of that. Left out: it has none. */
+  key: record({ colourId: string().required(), widthMm: mm(KEY_WIDTH_MM) })
+    .optional()
+    .default(undefined),
   /** Changes by hand since the picture was last flattened. */
   handChanges: between(phrase('measure.handChanges'), 0, 1e6),
 });

@@ -28,6 +28,7 @@ import {
   MOST,
   MOST_USED,
   MOST_WHY,
+  KEY_PLACES,
   MAX_FILMS_RANGE,
   OPEN_MINUTES,
   ORDER_RULES,
@@ -75,7 +76,13 @@ export const way = record({
     changeOverMinutes: inRange(CHANGE_OVER_MINUTES),
   }),
   /** What runs, blocks and inks begin as when a picture is flattened. */
-  begins: record({ blocks: oneOf(BLOCKS_BEGIN), mediumId: oneOf(MEDIUM_IDS), opacity: opacity() }),
+  begins: record({
+    blocks: oneOf(BLOCKS_BEGIN),
+    mediumId: oneOf(MEDIUM_IDS),
+    opacity: opacity(),
+    /** Where a key drawing is printed once it is made. */
+    key: oneOf(KEY_PLACES),
+  }),
 });
 export const paper = record({ name: named(60, phrase('plan.thePaperNeedsA')), labD50: surfaceLabD50() });
 export const tools = list(mm(TOOL_RANGE_MM), MAX_TOOLS, phrase('plan.upToToolsCan', { maxTools: MAX_TOOLS }))
@@ -165,6 +172,7 @@ function wrongReference(plan: Plan): Phrase | undefined {
   const cutIds = new Set(cuts.map((cut) => cut.id));
   const inks = new Set(plan.inks.map((known) => known.id));
   if (plan.flat && !plan.picture) return phrase('plan.theFlatColoursHave');
+  if (plan.flat?.key && !colours.has(plan.flat.key.colourId)) return phrase('plan.theKeyIs');
   if (plan.flat?.barePaperId && !colours.has(plan.flat.barePaperId)) return phrase('plan.theBarePaperIs');
   for (const { id: runId, formes } of plan.runs) {
     const inkings = formes.flatMap((forme) => forme.inkings);

@@ -50,6 +50,10 @@ const KeepIsland = dynamic(
   fetched(() => import('./cuttable/KeepIsland').then((m) => m.KeepIsland)),
   { ssr: false },
 );
+const KeyPart = dynamic(
+  fetched(() => import('./key/KeyPart').then((m) => m.KeyPart)),
+  { ssr: false },
+);
 const TonesPanel = dynamic(
   fetched(() => import('./TonesPanel').then((m) => m.TonesPanel)),
   {
@@ -394,6 +398,7 @@ function PictureSide({
             <>
               <SizePanel closed={closed} />
               <FlattenPanel {...{ flatten, closed, regions, thinLines, finding }} />
+              <KeyPart />
               <TonesPanel {...{ flatten, closed, finding }} chosen={chosenTone} onChoose={setChosenTone} />
             </>
           )}

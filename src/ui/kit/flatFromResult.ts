@@ -46,7 +46,10 @@ export function flatFromResult(
     : before?.barePaperId === null
       ? null
       : guessBarePaper(colours, paperLabD50);
-  return { labelsSha, settings, colours, barePaperId, handChanges: byHand ? (before?.handChanges ?? 0) + 1 : 0 };
+  // a key drawing is a colour by hand: flattened anew, the picture has none
+  const key = byHand && before?.key && colours.some(({ id }) => id === before.key!.colourId) ? before.key : undefined;
+  const handChanges = byHand ? (before?.handChanges ?? 0) + 1 : 0;
+  return { labelsSha, settings, colours, barePaperId, ...(key && { key }), handChanges };
 }
 
 function nearestOf(colours: readonly FlatColour[], lab: Lab): FlatColour | undefined {

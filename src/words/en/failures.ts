@@ -39,6 +39,8 @@ export const failures = {
     filmsOnOneSpot: 'the films on one spot',
     rollerClearance: 'the roller clearance',
     overlap: 'the overlap',
+    widthOfTheKeysLines: 'the width of the key’s lines',
+    smoothingOfTheKeysLines: 'the smoothing of the key’s lines',
     minutesTheFilmIsOpen: 'minutes the first film is open',
     minutesOfAChangeOver: 'minutes of a change-over',
     choke: 'the choke',

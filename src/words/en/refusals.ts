@@ -286,6 +286,7 @@ export const refusals = {
     toolsAreListedFrom: 'Tools are listed from narrow to wide, each width once.',
     aPrintMayHave: 'A print may have up to 40 masks.',
     theFlatColoursHave: 'The flat colours have no picture they belong to.',
+    theKeyIs: 'The key drawing is not one of the colours.',
     theBarePaperIs: 'The bare paper is not one of the colours.',
     runPrintsAColour: 'Run “{runId}” prints a colour that is not there.',
     runNamesACut: 'Run “{runId}” names a cut that is not there.',

@@ -1,19 +1,22 @@
 import { labD50FromSrgb8 } from '@/core/colour';
-import { labelBordersPx, labelGapsPx, paintEdges, paintLabels, paintRaster } from '@/core/geometry';
+import { type LabelMap, labelBordersPx, labelGapsPx, paintEdges, paintLabels, paintRaster } from '@/core/geometry';
 import {
   editRegions,
+  drawnKey,
   flattenPicture,
   gradationOf,
   measureFlatColours,
+  keyPieces,
   mergeColours,
   onlyUsed,
   splitColour,
+  withoutKey,
   MAX_RADIUS_PX,
   type FlatPicture,
 } from '@/core/picture';
 import { failure, failureSaid } from '@/core/units';
 import { decodeLabelMap, encodeLabelMap } from '@/model';
-import { type FlatResult, type PictureJobs } from '../protocol';
+import { type FlatResult, type KeyWish, type PictureJobs } from '../protocol';
 import { JobFailed, type Handlers } from '../serve';
 import { mended } from './mending';
 import { setMap, takePrintMap, forgetShapes, allIslands, opened, rasterIn, sheetMap, held } from './holder';
@@ -77,6 +80,33 @@ export const flatJobs = {
       true,
       progress,
     );
+  },
+  keyPieces({ edges, key }) {
+    const mm = held.mapMmPerPx;
+    return piecesOf(edges, key).map(({ a, b, pointsPx, lengthPx }) => ({
+      ...{ a, b, pointsMm: pointsPx.map((px) => px * mm), lengthMm: lengthPx * mm },
+    }));
+  },
+  drawKey({ wish, key, coloursLabD50 }, progress) {
+    const started = performance.now(),
+      mm = held.mapMmPerPx;
+    const { width, height } = opened(held.map);
+    const kept = coloursLabD50.map((_, label) => label).filter((label) => label !== key);
+    const pieces = piecesOf(wish.edges, key).filter((_, i) => !wish.leftOut.includes(i));
+    const labels = drawnKey(
+      ground(key),
+      pieces,
+      { widthPx: wish.widthMm / mm, taperPx: wish.taperMm / mm },
+      kept.length,
+    );
+    const flat = { width, height, labels, coloursLabD50: [...kept.map((label) => coloursLabD50[label]), wish.labD50] };
+    return adopt(flat, mm, [...kept, key], started, true, progress);
+  },
+  withoutKey({ key, coloursLabD50 }, progress) {
+    const started = performance.now();
+    const kept = coloursLabD50.map((_, label) => label).filter((label) => label !== key);
+    const flat = { ...ground(key), coloursLabD50: kept.map((label) => coloursLabD50[label]) };
+    return adopt(flat, held.mapMmPerPx, kept, started, true, progress);
   },
   edit(edit) {
     const here = opened(held.map);
@@ -175,6 +205,17 @@ export const flatJobs = {
     return { gapsMm: labelGapsPx(map, labelCount).map(inMm), bordersMm: labelBordersPx(map, labelCount).map(inMm) };
   },
 } satisfies Partial<Handlers<PictureJobs>>;
+
+/** The map without its key; labels above that are one lower. */
+function ground(key: number | null): LabelMap {
+  const map = opened(held.map);
+  return key === null ? map : { ...map, labels: withoutKey(map, key) };
+}
+
+/** Pieces of edges, their labels as they are without the key. */
+function piecesOf({ pairs, smoothMm }: KeyWish['edges'], key: number | null) {
+  return keyPieces(ground(key), { pairs, smoothPx: smoothMm / held.mapMmPerPx });
+}
 
 async function fetched(url: string): Promise<Response> {
   const response = await fetch(url);

@@ -177,7 +177,12 @@ test('version 11: all of it stays; a fade was laid by what its ink is laid by, a
   expect(old.version).toBe(11);
   expect(old.way.chosen).toBe('block each');
   const plan = opened(11);
-  expect(plan).toMatchObject({ ...old, version: 12, runs: expect.anything(), way: { ...old.way, day: DAY } });
+  expect(plan).toMatchObject({
+    ...old,
+    version: 12,
+    runs: expect.anything(),
+    way: { ...old.way, day: DAY, begins: { ...old.way.begins, key: 'last' } },
+  });
   const fades = (of: Plan) => of.runs.map(({ formes }) => formes[0].inkings[0].fade);
   const [slow, even] = fades(old);
   expect(fades(plan).slice(0, 2)).toEqual([
@@ -196,7 +201,7 @@ function presently(old: Plan): Plan {
       ...old.way,
       chosen: null,
       day: DAY,
-      begins: { blocks: 'one side', mediumId: 'oil relief', opacity: 'opaque' },
+      begins: { blocks: 'one side', mediumId: 'oil relief', opacity: 'opaque', key: 'last' },
     },
   };
 }

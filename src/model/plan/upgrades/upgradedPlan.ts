@@ -234,7 +234,11 @@ function fromEleven(plan: OlderPlan): unknown {
   return {
     ...plan,
     version: 12,
-    way: { ...plan.way, day: { openMinutes: null, changeOverMinutes: 20 } },
+    way: {
+      ...plan.way,
+      begins: { ...(plan.way as { readonly begins?: object }).begins, key: 'last' },
+      day: { openMinutes: null, changeOverMinutes: 20 },
+    },
     runs: (plan.runs as unknown as readonly Eleven[]).map((run) => ({
       ...run,
       formes: Array.isArray(run.formes)
