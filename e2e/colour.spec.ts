@@ -172,6 +172,7 @@ test('proposals: weighed in a worker, one taken, undone; ways of working compare
     /^Overlaps that save blocks/,
     /^All in one day/,
     /^One block now/,
+    /^Key drawing and colours, rolled/,
     /damp and brushed/,
   ]);
   // hours of cutting come from the map itself

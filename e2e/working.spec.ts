@@ -22,7 +22,7 @@ test('a new print asks how one works: each way with an example and its reasons, 
   await page.goto(server.url);
   await page.getByRole('link', { name: 'New print' }).first().click();
   const ways = page.getByRole('radio');
-  await expect(ways).toHaveCount(8);
+  await expect(ways).toHaveCount(9);
   await expect(page.getByRole('radio', { name: /I do not know yet/ })).toBeChecked();
   // every example is worked out, those of the search too
   await expect(page.getByText('Putting the example together')).toHaveCount(0, { timeout: 30_000 });
@@ -32,7 +32,7 @@ test('a new print asks how one works: each way with an example and its reasons, 
   await expect(page.getByText(/name/i).first()).toBeVisible();
   await page.getByRole('textbox', { name: 'Name of the print' }).fill('Rain on the Slip');
   await page.getByRole('radio', { name: /I do not know yet/ }).focus();
-  for (let k = 0; k < 7; k++) await page.keyboard.press('ArrowDown');
+  for (let k = 0; k < 8; k++) await page.keyboard.press('ArrowDown');
   await expect(page.getByRole('radio', { name: /damp and brushed/ })).toBeChecked();
   await expect(page.getByText('Marks cut in each block hold the sheet', { exact: false })).toBeVisible();
   await page.getByRole('button', { name: 'Begin the print' }).click();

@@ -46,7 +46,7 @@ export {
 } from './printSheet';
 export { isSearchedWay, type WayCompared } from './waysCompared';
 export { figuresOf, type PlanFigures } from './planFigures';
-export { type Decided, changesOfWay, decidedBy, withWay } from './waysOfWorking';
+export { type Decided, changesOfWay, decidedBy, drawsKey, withWay } from './waysOfWorking';
 export { withRunOrder, withGroups, withFlat, guessBarePaper, groupsOf, runsInOrder, planFromSketch } from './runPlan';
 export { applyEdit } from './applyEdit';
 export { firstGateOf, frozenAsOf, usedOf, withUsesOfNow } from './uses';
@@ -143,7 +143,7 @@ export { type FadeProposal, fadeAlong, fadeCandidates, fadeProposals, finishedBy
 export { fillsAfter, filmFills } from './fills';
 export { fadeNotes, fadesIn, filmOnColour, lengthOfLine, middlesOf, placeOnLine, TONES_AT } from './fades';
 export { boundaryKindsOf } from './boundaryKinds';
-export { SAMPLE_PRINTS, SAMPLE_SIZE_MM, type SamplePrint, samplePlan, sampleMap } from './samplePrints';
+export { SAMPLE_PRINTS, SAMPLE_SIZE_MM, type SamplePrint, samplePlan, sampleMap, keyedSample } from './samplePrints';
 export {
   benchX,
   blockOnSheet,

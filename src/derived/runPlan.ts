@@ -195,7 +195,9 @@ export function withFlat(plan: Plan, flat: FlatPlan | null): Plan {
 
 /** Runs as a picture begins with them: each colour cut from one block in the order of the rules, or each on a block of its own. */
 export function withRunsBegun(plan: Plan): Plan {
-  const { colours, barePaperId } = plan.flat!;
+  const { colours, barePaperId, key } = plan.flat!;
+  // a key drawing is on a block of its own whatever becomes of the colours
+  if (key) return withKeyBlock(withRunsBegun({ ...plan, flat: withoutKeyColour(plan.flat!) }), plan.flat!);
   const later = {
     free: (a: FlatColour, b: FlatColour) => b.wantedLabD50[0] - a.wantedLabD50[0],
     'light to dark': (a: FlatColour, b: FlatColour) => b.wantedLabD50[0] - a.wantedLabD50[0],

@@ -1,6 +1,7 @@
 import type { Lab } from '@/core/colour';
 import { emptyMask, fillOutlines, type LabelMap } from '@/core/geometry';
 import { emptyPlan, type Plan, type SAMPLE_IDS } from '@/model';
+import { drawnKey, keyPieces } from '@/core/picture';
 import { withFlat } from './runPlan';
 
 /** A small made-up picture to practise on: flat shapes, later ones over earlier ones. Coordinates in mm of a sheet of 120 × 90. */
@@ -168,4 +169,31 @@ export function samplePlan(sample: SamplePrint): Plan {
       handChanges: 0,
     },
   );
+}
+
+/** Lines of a sample's key drawing. */
+const KEY_MM = 1.2,
+  KEY_LAB_D50: Lab = [18, 2, -2];
+
+/** The same print with a key drawing along all its edges. */
+export function keyedSample(sample: SamplePrint): { readonly plan: Plan; readonly map: LabelMap } {
+  const plan = samplePlan(sample),
+    ground = sampleMap(sample),
+    flat = plan.flat!;
+  const labels = sample.colours.map((_, label) => label);
+  const pairs = labels.flatMap((a) => labels.slice(a + 1).map((b) => [a, b] as const));
+  const pieces = keyPieces(ground, { pairs, smoothPx: 0.6 / MM_PER_PX });
+  const map = {
+    ...ground,
+    labels: drawnKey(ground, pieces, { widthPx: KEY_MM / MM_PER_PX, taperPx: 0 }, labels.length),
+  };
+  const areas = [...labels, labels.length].map((label) => map.labels.reduce((n, own) => n + Number(own === label), 0));
+  const share = (label: number) => areas[label] / map.labels.length;
+  const key = { id: 'key', name: 'key', wantedLabD50: KEY_LAB_D50, areaShare: share(labels.length), islandCount: 1 };
+  const keyed = {
+    ...flat,
+    colours: [...flat.colours.map((colour, label) => ({ ...colour, areaShare: share(label) })), key],
+    key: { colourId: key.id, widthMm: KEY_MM },
+  };
+  return { plan: withFlat(plan, keyed), map };
 }

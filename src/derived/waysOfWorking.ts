@@ -36,11 +36,17 @@ export const WAY_STARTS: Readonly<Record<WayOfWorking, WayStart>> = {
   overlaps: { ...BLOCK_EACH, opacity: 'transparent', direction: 'free', maxFilms: 4, trapMm: 0 },
   'one day': { ...BLOCK_EACH, under: 'wet', direction: 'largest first' },
   'further block': { ...REDUCTION, transferId: 'offset' },
+  'key rolled': { ...BLOCK_EACH, direction: 'light to dark', key: 'last' },
   'damp and brushed': {
     ...{ ...BLOCK_EACH, mediumId: 'pigment and paste', opacity: 'transparent', registration: 'kento' },
     ...{ maxFilms: 9, materialId: 'cherry', trapMm: 0.5, transferId: 'paste', key: 'first' },
   },
 };
+
+/** Ways whose picture is held by a key drawing. */
+export function drawsKey(way: WayOfWorking): boolean {
+  return way === 'key rolled' || way === 'damp and brushed';
+}
 
 /**
  * The plan worked in another way: its rules, and with `lay` its blocks, runs and inks begun anew by them. Inks that were mixed or read stay

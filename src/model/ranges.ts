@@ -61,6 +61,7 @@ export const WAYS_OF_WORKING = [
   'overlaps',
   'one day',
   'further block',
+  'key rolled',
   'damp and brushed',
 ] as const;
 export type WayOfWorking = (typeof WAYS_OF_WORKING)[number];

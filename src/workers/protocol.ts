@@ -101,6 +101,8 @@ export interface MendEdit {
 export interface KeyWish {
   readonly edges: { readonly pairs: readonly (readonly [number, number])[]; readonly smoothMm: number };
   readonly leftOut: readonly number[];
+  /** Outlines of lines that were drawn elsewhere, mm, in the place of the edges; their thickness is kept. */
+  readonly drawnMm: readonly (readonly number[])[] | null;
   readonly widthMm: number;
   readonly taperMm: number;
   readonly labD50: Lab;
@@ -351,6 +353,8 @@ export interface DrawingQuestion {
   readonly how: 'tracing' | 'drawing';
   /** Labels of the colours that still stand on the side: they were printed pale. */
   readonly standing: readonly number[];
+  /** Lines on paper lit from one side: each place is held against the paper round it, not against the sheet's lightest. */
+  readonly uneven?: boolean;
   /** Whatever its marks say. */
   readonly mirrored?: boolean;
 }

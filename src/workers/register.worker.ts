@@ -1,6 +1,7 @@
 import { mapOfMask } from '@/core/cutting';
 import {
   eachPointOf,
+  emptyMask,
   hasPixel,
   islandsOfMask,
   labelSet,
@@ -16,6 +17,7 @@ import {
 import { isPlain, printMapOf } from '@/core/layers';
 import {
   againstPaper,
+  inEvenLight,
   boundariesOf,
   dpiOfFile,
   drawnLines,
@@ -196,14 +198,14 @@ serve<RegisterJobs>({
       picture: await bitmapOf(words, small.width, small.height),
     };
   },
-  async readDrawing({ file, how, standing, mirrored }, progress) {
+  async readDrawing({ file, how, standing, mirrored, uneven }, progress) {
     const started = performance.now();
     const { map, mmPerPx } = opened();
     const flags = new Uint8Array(256);
     for (const label of standing) flags[label] = 1;
     const known = maskOfLabels(map, flags);
     let read: StraightDrawing;
-    if (how === 'drawing') read = await fillingDrawing(file, mirrored ?? false);
+    if (how === 'drawing') read = await fillingDrawing(file, mirrored ?? false, uneven ?? false);
     else {
       const scan = await decoded(file, 0);
       progress(0.2);
@@ -246,8 +248,8 @@ serve<RegisterJobs>({
 });
 
 /** A drawing that fills the print, at the size of the picture, in even light. */
-async function fillingDrawing(file: Blob, mirrored: boolean): Promise<StraightDrawing> {
-  const { map } = opened();
+async function fillingDrawing(file: Blob, mirrored: boolean, uneven: boolean): Promise<StraightDrawing> {
+  const { map, mmPerPx } = opened();
   const bitmap = await bitmapOfFile(file);
   const pen = new OffscreenCanvas(map.width, map.height).getContext('2d', { willReadFrequently: true })!;
   pen.fillStyle = '#fff';
@@ -261,7 +263,7 @@ async function fillingDrawing(file: Blob, mirrored: boolean): Promise<StraightDr
   return {
     width: map.width,
     height: map.height,
-    light: againstPaper(darkest),
+    light: uneven ? inEvenLight(darkest, mmPerPx, emptyMask(map.width, map.height)) : againstPaper(darkest),
     mirrored,
     pxPerMm: 0,
   };

@@ -9,7 +9,7 @@ export {
   onlyUsed,
 } from './flatten';
 export { type Gradation, gradationOf } from './gradations';
-export { type KeyEdges, type KeyPiece, type KeyStroke, drawnKey, keyPieces, withoutKey } from './keyDrawing';
+export { drawnKey, filledKey, keyPieces, thicknessOf, withoutKey } from './keyDrawing';
 export { mergeColours, splitColour } from './edit';
 export { type FlatColourFigures, measureFlatColours, THIN_AREA_MM2 } from './measure';
 export { colourCells } from './histogram';

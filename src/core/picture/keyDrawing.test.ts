@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { drawnKey, keyPieces, withoutKey, type KeyPiece } from './keyDrawing';
+import { drawnKey, filledKey, keyPieces, thicknessOf, withoutKey, type KeyPiece } from './keyDrawing';
 
 const map = (width: number, height: number, of: (x: number, y: number) => number) => ({
   width,
@@ -103,4 +103,17 @@ test('taken away, what lay under it comes back to within half its width, and lab
   expect(off).toBeLessThan(180);
   const shifted = map(9, 3, (x) => (x < 3 ? 0 : x < 6 ? 1 : 2));
   expect([...new Set(withoutKey(shifted, 1))].sort()).toEqual([0, 1]);
+});
+
+test('lines drawn elsewhere are filled as they are, holes and all, and their thickness is told', () => {
+  const box = (x0: number, y0: number, x1: number, y1: number) => [x0, y0, x1, y0, x1, y1, x0, y1],
+    hole = (x0: number, y0: number, x1: number, y1: number) => [x0, y0, x0, y1, x1, y1, x1, y0];
+  const frame = [box(20, 20, 100, 60), hole(24, 24, 96, 56)];
+  const filled = filledKey(scene, frame, KEY);
+  expect(filled.reduce((n, label) => n + Number(label === KEY), 0)).toBe(80 * 40 - 72 * 32);
+  expect(filled[40 * 120 + 60]).toBe(scene.labels[40 * 120 + 60]);
+  // a frame four wide: its two outlines are as long as four times its sides
+  expect(thicknessOf(frame)).toBeCloseTo(4, 1);
+  expect(thicknessOf([box(0, 0, 100, 2)])).toBeCloseTo(2, 0);
+  expect(thicknessOf([])).toBe(0);
 });

@@ -1,4 +1,4 @@
-import { traceArcs, type LabelMap } from '../geometry';
+import { emptyMask, fillOutlines, hasPixel, traceArcs, type LabelMap } from '../geometry';
 
 /** A line of a key drawing: a stretch of edge between two colours, from one meeting of edges to the next, smoothed as a hand cuts it. */
 export interface KeyPiece {
@@ -95,6 +95,29 @@ export function drawnKey(
       for (let x = from; x <= to; x++) out[y * width + x] = label;
     }
   }
+}
+
+/** The map with closed outlines filled as `label`: lines that were drawn elsewhere, as thick as they were drawn. */
+export function filledKey(map: LabelMap, outlinesPx: readonly (readonly number[])[], label: number): Uint8Array {
+  const mask = emptyMask(map.width, map.height),
+    out = map.labels.slice();
+  fillOutlines(mask, outlinesPx);
+  for (let y = 0, i = 0; y < map.height; y++)
+    for (let x = 0; x < map.width; x++, i++) if (hasPixel(mask, x, y)) out[i] = label;
+  return out;
+}
+
+/** How thick lines with these outlines are, on the whole: twice what they cover by the length of their edges, in the unit of the points. */
+export function thicknessOf(outlines: readonly (readonly number[])[]): number {
+  let area = 0,
+    length = 0;
+  for (const ring of outlines)
+    for (let p = 0, n = ring.length; p < n; p += 2) {
+      const [x0, y0, x1, y1] = [ring[p], ring[p + 1], ring[(p + 2) % n], ring[(p + 3) % n]];
+      area += (x0 * y1 - x1 * y0) / 2;
+      length += Math.hypot(x1 - x0, y1 - y0);
+    }
+  return length > 0 ? (2 * Math.abs(area)) / length : 0;
 }
 
 /** The map without a label: each of its pixels becomes what lies nearest to it, ring by ring. Labels above it move down by one. */

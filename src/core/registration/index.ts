@@ -76,6 +76,7 @@ export {
   DARKNESS_PERCENT,
   USUAL_DARKNESS_PERCENT,
   againstPaper,
+  inEvenLight,
   drawnLines,
   readTracing,
 } from './readTracing';

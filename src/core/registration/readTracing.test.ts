@@ -13,7 +13,7 @@ import { photographOfTracing, type Shot } from '@/testing/photographOfTracing';
 import { randomStream } from '../random/random';
 import { findCornerMarks } from './cornerMarks';
 import type { ScanPicture } from './findSheet';
-import { againstPaper, drawnLines, readTracing, type TracingTask } from './readTracing';
+import { againstPaper, drawnLines, inEvenLight, readTracing, type TracingTask } from './readTracing';
 
 const FRAME = { widthMm: 120, heightMm: 90 };
 const MM_PER_PX = 0.2;
@@ -146,4 +146,21 @@ test('no picture of a tracing: bare, black, noise, tiny', () => {
 test('a sheet of another print does not fit the marks of this one', () => {
   const other = findCornerMarks(photographed(), { widthMm: 60, heightMm: 140 });
   expect(other.ok).toBe(false);
+});
+
+test('light that falls off over the sheet is taken out of a drawing; its lines stay as dark and as thick as they are', () => {
+  const width = 600,
+    height = 300;
+  const isLine = (x: number, y: number) => Math.abs(y - 150) < 6 || Math.abs(x - 500) < 6;
+  const grey = Uint8Array.from({ length: width * height }, (_, i) => {
+    const [x, y] = [i % width, Math.floor(i / width)];
+    return Math.round((isLine(x, y) ? 0.2 : 1) * (240 - 130 * (x / width)));
+  });
+  const light = inEvenLight(grey, 0.25, emptyMask(width, height));
+  let wrong = 0;
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) if (light[y * width + x] < 150 !== isLine(x, y)) wrong++;
+  expect(wrong).toBe(0);
+  // against the lightest of the sheet its dark side would be one line
+  expect(againstPaper(grey)[20 * width + 590]).toBeLessThan(150);
 });

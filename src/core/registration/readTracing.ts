@@ -77,8 +77,8 @@ export function readTracing(
   return success({ width, height, light, mirrored, pxPerMm });
 }
 
-/** Each pixel against the paper, or against the pale known ground, as it is lit there. */
-function inEvenLight(grey: Uint8Array, mmPerPx: number, known: BitMask): Uint8Array {
+/** Each pixel against the paper, or against the pale known ground, as it is lit there: light that falls off over the sheet is taken out. */
+export function inEvenLight(grey: Uint8Array, mmPerPx: number, known: BitMask): Uint8Array {
   const { width, height } = known;
   const tilePx = Math.max(4, Math.round(TILE_MM / mmPerPx));
   const across = Math.ceil(width / tilePx),

@@ -1,5 +1,5 @@
 'use client';
-import { Fragment, memo, useMemo } from 'react';
+import { Fragment, memo, useEffect, useMemo, useRef } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
 import type { Fill } from '@/core/geometry';
 import type { RunPhase } from '@/model';
@@ -104,8 +104,14 @@ const RunCell = memo(function RunCell({
   onSelect,
   ...words
 }: RunCellProps) {
+  const cell = useRef<HTMLButtonElement>(null);
+  // a long line runs out of the window: whoever steps along it is followed
+  useEffect(() => {
+    if (selected) void cell.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  }, [selected]);
   return (
     <button
+      ref={cell}
       type="button"
       className={css.cell}
       data-testid="run-cell"

@@ -14,7 +14,6 @@ export const day = {
   takes: '{sheets, plural, one {# sheet takes} other {# sheets take}} {time}.',
   inTime: 'In time: {time} to spare.',
   tooLong: 'Too long by {time}. Start fewer sheets, or leave a run out.',
-  wanted: 'To start {sheets, plural, one {# sheet} other {# sheets}} for this edition takes {time}.',
   table: 'Latest begin of each run for {sheets, plural, one {# sheet} other {# sheets}}',
   run: 'run',
   aPull: 'a pull',

@@ -41,9 +41,14 @@ export const working = {
       good: 'A reduction whose last word stays open: what a proof lacks is cut on a block of its own.',
       asks: 'A board of the same height kept ready, and the key sheet kept. Films must dry. By hand or press.',
     },
+    'key rolled': {
+      name: 'Key drawing and colours, rolled',
+      good: 'Lines hold the picture together and hide what does not quite meet; colours can be simple shapes.',
+      asks: 'A key block cut first and printed last, and a block for each colour laid to it. Films must dry. By hand or press.',
+    },
     'damp and brushed': {
-      name: 'A block for each colour, damp and brushed',
-      good: 'Transparent pigment brushed on with paste, on damp paper: no drying between runs, soft tones.',
+      name: 'Key drawing and colours, damp and brushed',
+      good: 'The key first, then transparent pigment brushed on with paste, on damp paper: no drying between runs, soft tones.',
       asks: 'Water, a pack kept damp for days, wood blocks on both sides. Rubbed by hand, no press.',
     },
   },
@@ -104,6 +109,7 @@ export const working = {
       overlaps: 'Register: shows at every overlap, where a third colour begins.',
       'one day': 'Register: every boundary shows it, on open films too.',
       'further block': 'Register: only the further block has to meet the others.',
+      'key rolled': 'Register: lines hide a misfit of half their width.',
       'damp and brushed': 'Register: marks in each block, and paper kept as damp as it began.',
     },
     changed: {
@@ -113,6 +119,7 @@ export const working = {
       overlaps: 'Inks and order; a block can be cut again, but each change moves several colours.',
       'one day': 'Blocks before the day; during it only the inks.',
       'further block': 'Later runs, and whatever goes onto the further block.',
+      'key rolled': 'Any colour block and its ink; the key too, while nothing is printed with it.',
       'damp and brushed': 'Pigment, paste and wiping from sheet to sheet; any block can be cut again.',
     },
     unknown: {
@@ -122,6 +129,7 @@ export const working = {
       overlaps: 'What inks give over each other: a cross strip of them tells.',
       'one day': 'How films mix while they are open, and how fast you are.',
       'further block': 'What the proof will ask for.',
+      'key rolled': 'How the picture looks with its lines: it has them once the key is drawn, under Picture.',
       'damp and brushed': 'How the paper takes pigment when damp, and how much it grows.',
     },
   },

@@ -3,6 +3,7 @@ import { type LabelMap, labelBordersPx, labelGapsPx, paintEdges, paintLabels, pa
 import {
   editRegions,
   drawnKey,
+  filledKey,
   flattenPicture,
   gradationOf,
   measureFlatColours,
@@ -92,13 +93,14 @@ export const flatJobs = {
       mm = held.mapMmPerPx;
     const { width, height } = opened(held.map);
     const kept = coloursLabD50.map((_, label) => label).filter((label) => label !== key);
-    const pieces = piecesOf(wish.edges, key).filter((_, i) => !wish.leftOut.includes(i));
-    const labels = drawnKey(
-      ground(key),
-      pieces,
-      { widthPx: wish.widthMm / mm, taperPx: wish.taperMm / mm },
-      kept.length,
-    );
+    const pieces = () => piecesOf(wish.edges, key).filter((_, i) => !wish.leftOut.includes(i));
+    const labels = wish.drawnMm
+      ? filledKey(
+          ground(key),
+          wish.drawnMm.map((ring) => ring.map((v) => v / mm)),
+          kept.length,
+        )
+      : drawnKey(ground(key), pieces(), { widthPx: wish.widthMm / mm, taperPx: wish.taperMm / mm }, kept.length);
     const flat = { width, height, labels, coloursLabD50: [...kept.map((label) => coloursLabD50[label]), wish.labD50] };
     return adopt(flat, mm, [...kept, key], started, true, progress);
   },

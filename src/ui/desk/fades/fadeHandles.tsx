@@ -30,8 +30,8 @@ export function useFadeHandles(run: Run | undefined, closed: boolean): readonly 
     const said = (end: 'begin' | 'end', { xMm, yMm }: InkFade['fromMm']) =>
       fadeWords(`handle.${end}`, { ink, x: formatLength(xMm, unit), y: formatLength(yMm, unit) });
     return [
-      { id: `${inking.id} from`, label: said('begin', fade.fromMm), ...fade.fromMm, onMove: move('fromMm') },
-      { id: `${inking.id} to`, label: said('end', fade.toMm), ...fade.toMm, hollow: true, onMove: move('toMm') },
+      { id: `${inking.id}-from`, label: said('begin', fade.fromMm), ...fade.fromMm, onMove: move('fromMm') },
+      { id: `${inking.id}-to`, label: said('end', fade.toMm), ...fade.toMm, hollow: true, onMove: move('toMm') },
     ];
   });
 }

@@ -14,13 +14,15 @@ import { LabFields, LengthField } from '@/ui/kit/fields';
 import { pathOfMm } from '@/ui/kit/paths';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { SheetCanvas, type PaintView } from '@/ui/kit/SheetCanvas';
+import type { SheetHandle } from '@/ui/kit/SheetHandles';
 import { kit } from '@/ui/kit/styles';
 import { Swatch } from '@/ui/kit/Swatch';
 import { TOKENS } from '@/ui/theme/tokens';
 import { keyWords } from '@/words/key';
 import { useMeetings } from '../useMeetings';
 import css from './KeyDialog.module.css';
-import { useKeyDrawing, type KeyDrawing } from './useKeyDrawing';
+import { DrawnSource } from './DrawnSource';
+import { KEY_SOURCES, useKeyDrawing, type KeyDrawing } from './useKeyDrawing';
 
 /** No more pieces are listed: the longest first. */
 const LISTED = 30;
@@ -52,9 +54,21 @@ export default function KeyDialog({ onClose }: { readonly onClose: () => void })
             </section>
             {open ? (
               <>
-                <Edges drawing={drawing} />
-                <Lines drawing={drawing} />
-                <Pieces drawing={drawing} />
+                <Choice
+                  label={keyWords('source.label')}
+                  value={drawing.source}
+                  options={KEY_SOURCES.map((one) => [one, keyWords(`source.${one}`)] as const)}
+                  onChange={drawing.setSource}
+                />
+                {drawing.source === 'edges' ? (
+                  <>
+                    <Edges drawing={drawing} />
+                    <Lines drawing={drawing} />
+                    <Pieces drawing={drawing} />
+                  </>
+                ) : (
+                  <DrawnSource drawn={drawing.drawn} />
+                )}
                 <Acts drawing={drawing} />
               </>
             ) : (
@@ -80,6 +94,7 @@ function KeyMap({ drawing }: { readonly drawing: KeyDrawing }) {
       })),
     [flat, plan.paper.labD50],
   );
+  const handles = useDrawnHandle(drawing);
   const paint: PaintView = useCallback(
     async (view, width, height) => {
       const backdrop = BLOCK_WORDS.backdrop;
@@ -100,12 +115,34 @@ function KeyMap({ drawing }: { readonly drawing: KeyDrawing }) {
         const piece = drawing.pieceAt((x + 0.5) * raster.mmPerPx, (y + 0.5) * raster.mmPerPx);
         if (piece !== undefined) drawing.turn(piece);
       }}
+      handles={handles}
       overlay={(mm) => <KeyLines drawing={drawing} mm={mm} />}
     />
   );
 }
 
-function KeyLines({ drawing: { pieces, leftOut, lines }, mm }: { readonly drawing: KeyDrawing; readonly mm: number }) {
+/** The drawing taken hold of in the middle of the print. */
+function useDrawnHandle({ source, drawn: { outlinesMm, by, setBy } }: KeyDrawing): readonly SheetHandle[] {
+  const { plan, unit } = usePrintDesk('plan', 'unit');
+  if (source !== 'drawing' || !outlinesMm) return [];
+  const { widthMm, heightMm } = plan.picture!;
+  const tenth = (mm: number) => Math.round(10 * mm) / 10;
+  return [
+    {
+      id: 'drawing',
+      label: keyWords('drawn.handle', { x: formatLength(by.xMm, unit), y: formatLength(by.yMm, unit) }),
+      ...{ xMm: widthMm / 2 + by.xMm, yMm: heightMm / 2 + by.yMm },
+      onMove: (xMm, yMm) => setBy({ xMm: tenth(xMm - widthMm / 2), yMm: tenth(yMm - heightMm / 2) }),
+    },
+  ];
+}
+
+function KeyLines({ drawing, mm }: { readonly drawing: KeyDrawing; readonly mm: number }) {
+  const { pieces, leftOut, lines, source, drawn } = drawing;
+  if (source === 'drawing')
+    return drawn.outlinesMm ? (
+      <path d={pathOfMm(drawn.outlinesMm, true)} fill={TOKENS.ink} fillRule="evenodd" data-testid="key-drawn" />
+    ) : null;
   return (
     <g fill="none" strokeLinejoin="round" strokeLinecap="round" role="img" aria-label={keyWords('overlay')}>
       {(pieces ?? []).map(({ pointsMm }, i) => (
@@ -142,6 +179,7 @@ function Edges({ drawing: { colours, chosen, choose, keyLabel } }: { readonly dr
       {!meetings && <p className={kit.note}>{keyWords('measuring')}</p>}
       <div className={clsx(kit.row, kit.gap6, kit.above6)}>
         <Button
+          disabled={!meetings}
           onClick={() =>
             choose(
               pairs.map(({ pair }) => pair),
@@ -249,15 +287,10 @@ function Pieces({ drawing: { pieces = [], leftOut, turn, colours } }: { readonly
 }
 
 function Acts({ drawing }: { readonly drawing: KeyDrawing }) {
-  const { pieces = [], leftOut, busy, keyLabel, draw, takeAway } = drawing;
+  const { drawable, busy, keyLabel, draw, takeAway } = drawing;
   return (
     <section className={clsx(kit.row, kit.gap6)}>
-      <Button
-        variant="contained"
-        color="primary"
-        disabled={busy || pieces.length - leftOut.size < 1}
-        onClick={() => void draw()}
-      >
+      <Button variant="contained" color="primary" disabled={busy || !drawable} onClick={() => void draw()}>
         {keyWords(keyLabel < 0 ? 'draw' : 'again')}
       </Button>
       {keyLabel >= 0 && (

@@ -1,5 +1,6 @@
 'use client';
 import { useCallback, useEffect, useMemo, useState } from 'react';
+import { thicknessOf } from '@/core/picture';
 import type { Lab } from '@/core/colour';
 import { flatFromResult } from '@/ui/kit/flatFromResult';
 import { usePrintDesk } from '@/ui/kit/printContext';
@@ -8,7 +9,8 @@ import { inWords } from '@/words/failures';
 import { keyWords } from '@/words/key';
 import { PictureWorker, type FlatResult, type KeyPieceShown, type KeyWish } from '@/workers';
 import type { Outcome } from '@/core/units';
-import type { FlatPlan } from '@/model';
+import { KEY_WIDTH_MM, type FlatPlan } from '@/model';
+import { useDrawnLines } from './useDrawnLines';
 
 /** A dark, a little warm: what keys are usually printed in. */
 const DARK: Lab = [18, 2, -2];
@@ -41,14 +43,20 @@ export function useKeyDrawing(onDone: () => void) {
   const ask = useCallback(() => worker.ask('keyPieces', { edges, key }), [worker, edges, key]);
   const { value: pieces, problem } = useWorkerAnswer<readonly KeyPieceShown[]>(ask);
   const making = useMaking(worker, onDone);
+  const [source, setSource] = useState<KeySource>('edges'),
+    drawn = useDrawnLines();
+  const drawnMm = source === 'drawing' ? (drawn.outlinesMm ?? []) : null,
+    widthMm = drawnMm ? lineWidth(thicknessOf(drawnMm)) : lines.widthMm;
   const wish: KeyWish = {
     edges,
     leftOut: [...leftOut],
+    drawnMm,
     widthMm: lines.widthMm,
     taperMm: lines.taperMm,
     labD50: lines.labD50,
   };
   return {
+    ...{ source, setSource, drawn, drawable: drawnMm ? drawnMm.length > 0 : (pieces?.length ?? 0) > leftOut.size },
     ...{ colours, chosen, leftOut, lines, pieces, keyLabel, ...making, problem: problem ?? making.problem },
     setLines: (part: Partial<typeof lines>) => setLines((now) => ({ ...now, ...part })),
     choose: (pairs: readonly number[], on: boolean) => {
@@ -59,13 +67,21 @@ export function useKeyDrawing(onDone: () => void) {
     turn: (piece: number) =>
       setLeftOut((now) => new Set(now.has(piece) ? [...now].filter((one) => one !== piece) : [...now, piece])),
     pieceAt: (xMm: number, yMm: number) => nearestPiece(pieces ?? [], xMm, yMm),
-    draw: () =>
-      making.make('drawKey', { wish, key, coloursLabD50: flat.colours.map((c) => c.wantedLabD50) }, lines.widthMm),
+    draw: () => making.make('drawKey', { wish, key, coloursLabD50: flat.colours.map((c) => c.wantedLabD50) }, widthMm),
     takeAway: () =>
       key !== null &&
       making.make('withoutKey', { key, coloursLabD50: flat.colours.map((c) => c.wantedLabD50) }, undefined),
   };
 }
+/** What a key is made from: edges of the flat colours, or a drawing of its own. */
+export const KEY_SOURCES = ['edges', 'drawing'] as const;
+type KeySource = (typeof KEY_SOURCES)[number];
+
+/** A width the plan can hold. */
+function lineWidth(mm: number): number {
+  return Math.round(100 * Math.min(KEY_WIDTH_MM.maxMm, Math.max(KEY_WIDTH_MM.minMm, mm))) / 100;
+}
+
 export type KeyDrawing = ReturnType<typeof useKeyDrawing>;
 
 /** A worker on the flat colours that nothing else looks at: what is given up changes nothing. */
@@ -106,7 +122,7 @@ function useMaking(worker: PictureWorker, onDone: () => void) {
     const done = await change({
       kind: 'shapes-changed',
       flat: withKey(made, before, widthMm),
-      how: job === 'drawKey' ? 'key drawn' : 'key taken away',
+      how: job === 'drawKey' ? 'key' : 'keyless',
       from: before.labelsSha,
     });
     if (done.ok) onDone();

@@ -49,7 +49,7 @@ export function WaysOfWorking({ chosen, onChoose, beside, children }: Props) {
                 )}
               </span>
             </span>
-            {way !== null && <Example way={way} example={examples.of(way)} examples={examples} />}
+            {way !== null && <Example way={way} example={examples.of(way)} />}
           </label>
         ))}
       </fieldset>
@@ -63,11 +63,10 @@ export function WaysOfWorking({ chosen, onChoose, beside, children }: Props) {
 interface ExampleProps {
   readonly way: WayOfWorking;
   readonly example: WayExample | undefined;
-  readonly examples: ReturnType<typeof useWayExamples>;
 }
 
 /** The sheet of the small print after each run, and what it asked. */
-function Example({ way, example, examples }: ExampleProps) {
+function Example({ way, example }: ExampleProps) {
   const name = workingWords(`way.${way}.name`);
   return (
     <span className={css.example}>
@@ -75,7 +74,7 @@ function Example({ way, example, examples }: ExampleProps) {
         {example?.shown.looks.slice(1).map((_, run) => (
           <span key={run} className={css.state}>
             <Thumb
-              coverage={examples.coverage}
+              coverage={example.coverage}
               fills={fillsAfter(example.shown, run + 1)}
               label={workingWords('exampleAfter', { name, run: run + 1 })}
             />

@@ -4,7 +4,9 @@ import { labelCoverage, labelGapsPx, type LabelCoverage } from '@/core/geometry'
 import { startBelief } from '@/core/sheets';
 import {
   figuresOf,
+  drawsKey,
   isSearchedWay,
+  keyedSample,
   looksOfPlan,
   sampleMap,
   SAMPLE_PRINTS,
@@ -20,6 +22,8 @@ import { useWorkerAnswer } from '../useWorkerAnswer';
 
 /** A small picture worked in a way: the sheet after each run, and what it asks. */
 export interface WayExample {
+  /** Where its colours lie, small. */
+  readonly coverage: LabelCoverage;
   readonly shown: ShownLooks;
   readonly figures: PlanFigures;
 }
@@ -28,7 +32,6 @@ const SAMPLE = SAMPLE_PRINTS.find(({ id }) => id === 'pear')!;
 const THUMB_PX = { width: 96, height: 72 };
 /** Examples of all ways on one small made-up picture; those that have to be searched for come later. */
 export function useWayExamples(): {
-  readonly coverage: LabelCoverage;
   readonly of: (way: WayOfWorking) => WayExample | undefined;
 } {
   const sample = useMemo(drawnSample, []);
@@ -44,29 +47,40 @@ export function useWayExamples(): {
   );
   const { value: found } = useWorkerAnswer(search);
   const of = useCallback(
-    (way: WayOfWorking) =>
-      isSearchedWay(way) ? found?.compared.find((one) => one.way === way) : sample.examples.get(way),
+    (way: WayOfWorking): WayExample | undefined => {
+      if (!isSearchedWay(way)) return sample.examples.get(way);
+      const one = found?.compared.find((compared) => compared.way === way);
+      return one && { ...one, coverage: sample.coverage };
+    },
     [found, sample],
   );
-  return { coverage: sample.coverage, of };
+  return { of };
 }
 
 function drawnSample() {
   const plan = samplePlan(SAMPLE),
     map = sampleMap(SAMPLE),
     count = SAMPLE.colours.length,
+    keyed = keyedSample(SAMPLE),
     mmPerPx = plan.picture!.raster.mmPerPx;
+  const coverage = labelCoverage(map, count, THUMB_PX.width, THUMB_PX.height),
+    withKey = labelCoverage(keyed.map, count + 1, THUMB_PX.width, THUMB_PX.height);
   return {
     plan,
-    coverage: labelCoverage(map, count, THUMB_PX.width, THUMB_PX.height),
+    coverage,
     gapsMm: labelGapsPx(map, count).map((px) => px * mmPerPx),
     examples: new Map(
-      WAYS_OF_WORKING.filter((way) => !isSearchedWay(way)).map((way) => [way, exampleOf(withWay(plan, way, true))]),
+      WAYS_OF_WORKING.filter((way) => !isSearchedWay(way)).map((way) => [
+        way,
+        drawsKey(way)
+          ? exampleOf(withWay(keyed.plan, way, true), withKey)
+          : exampleOf(withWay(plan, way, true), coverage),
+      ]),
     ),
   };
 }
 
-function exampleOf(plan: Plan): WayExample {
+function exampleOf(plan: Plan, coverage: LabelCoverage): WayExample {
   const looks = looksOfPlan(plan)!;
-  return { shown: shownOf(looks), figures: figuresOf(plan, looks, startBelief('practised')) };
+  return { coverage, shown: shownOf(looks), figures: figuresOf(plan, looks, startBelief('practised')) };
 }
