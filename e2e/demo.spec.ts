@@ -36,7 +36,9 @@ test('the sample workshop: five prints, one half way through its third run', asy
   expect(progress.bench.pulls.some((p) => p.setAside)).toBe(true);
   expect(salt.events.every((e) => Date.parse(e.at) <= NOW)).toBe(true);
   const others = prints.filter((p) => p !== salt);
-  expect(others.every((p) => p.plan.picture && (p.events.length === 0) !== /^(Quinces|Market)/.test(p.name))).toBe(true);
+  expect(others.every((p) => p.plan.picture && (p.events.length === 0) !== /^(Quinces|Market)/.test(p.name))).toBe(
+    true,
+  );
   expect(salt.plan.inks.every((ink) => ink.recipe && ink.film)).toBe(true);
 });
 

@@ -17,6 +17,13 @@ export const KEY_WIDTH_MM = { minMm: 0.2, maxMm: 8, what: phrase('measure.widthO
 export const KEY_SMOOTH_MM = { minMm: 0, maxMm: 10, what: phrase('measure.smoothingOfTheKeysLines') } as const;
 /** Where the key is printed. */
 export const KEY_PLACES = ['first', 'last'] as const;
+/** Packs of damp paper. */
+export const PACK_G = { min: 0.1, max: 100_000, what: phrase('measure.weightOfThePack') } as const;
+export const PACK_SHEETS = { min: 1, max: 1200, what: phrase('measure.sheetsOfThePack') } as const;
+export const OUT_SHEETS = { min: 0, max: 1200, what: phrase('measure.sheetsOutOfThePack') } as const;
+export const MOISTURE_PERCENT = { min: 1, max: 200, what: phrase('measure.moistureOfThePack') } as const;
+export const DAMPED_HOW = ['brushed', 'soaked'] as const;
+export const PACK_ENDS = ['used up', 'dried out', 'mould'] as const;
 export const TRAP_MM = { minMm: 0, maxMm: 3, what: phrase('measure.overlap') } as const;
 export const CHOKE_MM = { minMm: 0, maxMm: 3, what: phrase('measure.choke') } as const;
 export const DAMP_CHANGE = { min: -1, max: 1, what: phrase('measure.changeOfThePapersDamp') } as const;

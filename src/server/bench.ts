@@ -159,6 +159,18 @@ function refusal(plan: Plan, progress: Progress, act: BenchAct): Phrase | undefi
 
 type Refusal<Act> = (plan: Plan, progress: Progress, act: Act) => Phrase | undefined;
 
+/** A pack that was never damped, or has ended, takes nothing more. */
+function refusedPack(_: Plan, { bench }: Progress, { packId }: { readonly packId: string }): Phrase | undefined {
+  const pack = bench.packs.find((one) => one.packId === packId);
+  if (!pack) return phrase('bench.thereIsNoSuchPack');
+  return pack.ended ? phrase('bench.thisPackHasEnded') : undefined;
+}
+
+function moreThanPack({ bench }: Progress, packId: string, sheets: number): Phrase | undefined {
+  const pack = bench.packs.find((one) => one.packId === packId)!;
+  return sheets > pack.sheets ? phrase('bench.thePackHasOnly', { has: pack.sheets, sheets }) : undefined;
+}
+
 /** By kind of act; a kind that is not named here can always be logged. */
 const REFUSALS: {
   readonly [Kind in BenchAct['kind']]?: Refusal<Extract<BenchAct, { readonly kind: Kind }>>;
@@ -196,6 +208,14 @@ const REFUSALS: {
     (progress.bench.rounds.some(({ pulls }) => pulls.some(({ runId }) => runId === act.runId))
       ? undefined
       : phrase('bench.nothingHasBeenPulled')),
+  'pack-damped': (_, { bench }, act) =>
+    bench.packs.some(({ packId }) => packId === act.packId) ? phrase('bench.thisPackWasDamped') : undefined,
+  'pack-turned': refusedPack,
+  'pack-weighed': (plan, progress, act) =>
+    refusedPack(plan, progress, act) ?? moreThanPack(progress, act.packId, act.sheets),
+  'pack-opened': (plan, progress, act) =>
+    refusedPack(plan, progress, act) ?? moreThanPack(progress, act.packId, act.out),
+  'pack-ended': refusedPack,
   'moved-to': (_, progress, act) =>
     progress.sheets.includes(act.sheet) ? undefined : phrase('bench.thereIsNoSheet', { sheet: act.sheet }),
   'cut-done': (plan, progress, act) => refusedCut(plan, progress, act.cutId),

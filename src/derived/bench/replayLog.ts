@@ -108,6 +108,16 @@ export interface Photograph extends Omit<ActOf<'photographed'>, 'kind'> {
   readonly roundId: string;
 }
 
+/** Damp paper under cover. */
+export interface DampPack extends Omit<ActOf<'pack-damped'>, 'kind'> {
+  readonly at: string;
+  readonly turnedAt: readonly string[];
+  readonly weighings: readonly { readonly at: string; readonly grams: number; readonly sheets: number }[];
+  /** Sheets out of cover now. */
+  readonly out: number;
+  readonly ended?: { readonly at: string; readonly why: ActOf<'pack-ended'>['why'] };
+}
+
 export interface BenchState {
   /** Every round, oldest first. */
   readonly rounds: readonly Round[];
@@ -121,6 +131,8 @@ export interface BenchState {
     readonly temperatureC: number;
     readonly relativeHumidityPercent: number;
   }[];
+  /** Packs of damp paper, oldest first. */
+  readonly packs: readonly DampPack[];
   /** Where each sheet is now. */
   readonly whereabouts: ReadonlyMap<SheetName, { readonly at: string; readonly place: string; readonly note: string }>;
   /** Sheets of the edition's round. */
@@ -160,7 +172,7 @@ export interface BenchState {
 export function replayLog(events: readonly BenchEvent[]): BenchState {
   const replay = newReplay();
   for (const event of events) entryOf(event.act.kind)(replay, event as never);
-  const { slips, pulls, pulledOnce, proofIds, rounds, ...kept } = replay;
+  const { slips, pulls, pulledOnce, proofIds, rounds, packs, ...kept } = replay;
   const byRound = new Map<string, Pull[]>();
   for (const { roundId, pull } of pulls.values()) {
     const mine = byRound.get(roundId);
@@ -174,6 +186,7 @@ export function replayLog(events: readonly BenchEvent[]): BenchState {
     rounds: begun,
     started: edition && { counted: edition.counted, tests: edition.tests },
     slips: [...slips.values()],
+    packs: [...packs.values()],
     // pulls without a round are those of logs that begin with them
     pulls: byRound.get(edition?.roundId ?? EDITION_ROUND) ?? [],
   };
@@ -187,6 +200,7 @@ function newReplay() {
     photographs: [] as Photograph[],
     drySeen: new Map<string, { at: string; sheet: string; note: string }>(),
     roomReadings: [] as { at: string; temperatureC: number; relativeHumidityPercent: number }[],
+    packs: new Map<string, DampPack>(),
     whereabouts: new Map<string, { at: string; place: string; note: string }>(),
     cutsPassed: [] as { cutId: string; at: string; minutes?: number }[],
     slips: new Map<string, Slip>(),
@@ -232,6 +246,17 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
   'room-read': (r, { at, act: { temperatureC, relativeHumidityPercent } }) => {
     r.roomReadings.push({ at, temperatureC, relativeHumidityPercent });
   },
+  'pack-damped': (r, { at, act: { kind: _, ...pack } }) => {
+    if (!r.packs.has(pack.packId)) r.packs.set(pack.packId, { at, ...pack, turnedAt: [], weighings: [], out: 0 });
+  },
+  'pack-turned': (r, { at, act: { packId } }) =>
+    withPack(r, packId, (pack) => ({ ...pack, turnedAt: [...pack.turnedAt, at] })),
+  'pack-weighed': (r, { at, act: { packId, grams, sheets } }) =>
+    withPack(r, packId, (pack) => ({ ...pack, weighings: [...pack.weighings, { at, grams, sheets }] })),
+  'pack-opened': (r, { act: { packId, out } }) =>
+    withPack(r, packId, (pack) => ({ ...pack, out: Math.min(out, pack.sheets) })),
+  'pack-ended': (r, { at, act: { packId, why } }) =>
+    withPack(r, packId, (pack) => ({ ...pack, out: 0, ended: pack.ended ?? { at, why } })),
   'moved-to': (r, { at, act: { sheet, place, note } }) => {
     r.whereabouts.set(sheet, { at, place, note });
   },
@@ -307,4 +332,9 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
     r.numberings.push({ at, reason: act.reason });
   },
 };
+function withPack(r: Replay, packId: string, change: (pack: DampPack) => DampPack): void {
+  const pack = r.packs.get(packId);
+  if (pack) r.packs.set(packId, change(pack));
+}
+
 const entryOf = (kind: BenchAct['kind']) => ENTRIES[kind] as (replay: Replay, event: never) => void;

@@ -25,11 +25,17 @@ import { upgradedAct } from './upgrades/upgradedAct';
 import {
   ACT_VERSION,
   ADDED_RANGE,
+  DAMPED_HOW,
   EXTENDER_PERCENT,
   FILM_WEIGHT_RANGE,
+  MOISTURE_PERCENT,
   MOST,
   MOST_SHEETS,
   MOST_TRIALS,
+  OUT_SHEETS,
+  PACK_ENDS,
+  PACK_G,
+  PACK_SHEETS,
   READING_SOURCES,
   ROUND_PURPOSES,
   SETTINGS,
@@ -130,6 +136,27 @@ const ACTS = {
     sheet: text(12),
     note: text(300),
   }),
+  /** Paper damped and put under cover: all sheets of one moisture, from first to last. */
+  'pack-damped': record({
+    kind: kind('pack-damped'),
+    packId: id(),
+    sheets: whole(PACK_SHEETS),
+    /** All of them together, before any water. */
+    dryG: inRange(PACK_G),
+    how: oneOf(DAMPED_HOW),
+    targetPercent: inRange(MOISTURE_PERCENT),
+  }),
+  'pack-turned': record({ kind: kind('pack-turned'), packId: id() }),
+  /** What is under cover weighs so much, with so many of its sheets. */
+  'pack-weighed': record({
+    kind: kind('pack-weighed'),
+    packId: id(),
+    grams: inRange(PACK_G),
+    sheets: whole(PACK_SHEETS),
+  }),
+  /** So many of its sheets are out of cover now. */
+  'pack-opened': record({ kind: kind('pack-opened'), packId: id(), out: whole(OUT_SHEETS) }),
+  'pack-ended': record({ kind: kind('pack-ended'), packId: id(), why: oneOf(PACK_ENDS) }),
   /** The film of a run is dry to the touch now. */
   'dry-seen': record({ kind: kind('dry-seen'), runId: id(), sheet: text(12), note: text(300) }),
   'room-read': record({

@@ -27,8 +27,10 @@ import { NothingToShow } from '@/ui/kit/NothingYet';
 import { finishedWanted } from '@/core/sheets';
 import type { Forecast } from '@/core/sheets/forecast';
 import { useForecast, usePull, usePullKeys, type Pulling } from './usePull';
+import { DampPack } from './DampPack';
 import { DayClock } from './DayClock';
 import { FadeCards } from './FadeCards';
+import { ImpressionCards } from './ImpressionCards';
 import { KeepNow } from './KeepNow';
 import { NextPull } from './NextPull';
 import { benchWords } from '@/words/bench';
@@ -77,6 +79,7 @@ function Now({ pulling }: { pulling: Pulling }) {
   return (
     <div className={css.now}>
       <KeepNow />
+      <DampPack />
       <DayClock />
       {pulling.ready && pulling.next ? <NextPull pulling={pulling} /> : <BeforePulling />}
       <p role="status" className={clsx(css.waiting, waitingActs && [kit.say, kit.wait], kit.above10)}>
@@ -229,6 +232,7 @@ function Before({ index, run, look }: { index: number; run: Run; look: readonly 
           </p>
         ))}
       <FadeCards index={index} />
+      <ImpressionCards index={index} sheets={Math.max(1, desk.progress.runs[index].sheetsInRun)} />
       <Figures />
       <div className={kit.above14}>
         <Cautions place="pull" />

@@ -1,6 +1,7 @@
 /** Figures with their units. */
 export const quantities = {
   grams: '{value} g',
+  ml: '{value} ml',
   percent: '{value} %',
   mm: '{value} mm',
   mm2: '{value} mm²',

@@ -1,0 +1,131 @@
+import { ALIKE_PERCENT, dryWeightG, moisturePercent, mouldAfterDays, readyAfterHours, waterToAddG } from '@/core/days';
+import { mediumById } from '@/core/inks';
+import type { Plan, Run } from '@/model';
+import type { BenchState, DampPack } from './bench/replayLog';
+import { inkedCm2, inkNeedOf } from './inkNeed';
+import { inkingsOf, inkOf, inksOfRun, type LaidInking } from './lookups';
+import type { PrintSheet } from './printSheet';
+import { sheetLayoutOf } from './register';
+import { usedOf } from './uses';
+
+/** Whether a run, or any of a print, is brushed on damp paper. */
+export function isDamp(plan: Plan, runs: readonly Run[] = plan.runs): boolean {
+  return runs.some((run) => inksOfRun(plan, run).some(({ mediumId }) => mediumById(mediumId).laidBy === 'brush'));
+}
+
+/** Start values where no paper or room of the workshop is chosen. */
+const USUAL_G_PER_M2 = 90,
+  USUAL_C = 18;
+/** Water in paper that is ready to print, per cent of its dry weight (start value). */
+export const USUAL_MOISTURE_PERCENT = 35;
+
+/** What a sheet of the print weighs dry, g. */
+export function sheetDryG(plan: Plan): number {
+  const layout = sheetLayoutOf(plan);
+  return layout ? dryWeightG(layout.sheetMm, usedOf(plan, 'paper')[0]?.gramsPerM2 ?? USUAL_G_PER_M2) : 0;
+}
+
+export type PackState = 'damping' | 'ready' | 'too dry' | 'too wet' | 'past its time';
+
+export interface PackNow {
+  readonly pack: DampPack;
+  readonly readyAtMs: number;
+  readonly mouldAtMs: number;
+  /** As it was weighed last; undefined before. */
+  readonly moisturePercent: number | undefined;
+  /** Water to add, g; below 0 it is to lie open. Undefined before it is weighed. */
+  readonly addG: number | undefined;
+  readonly state: PackState;
+}
+
+/** The pack that is in use, with its clocks at a time; undefined where none is. */
+export function packNowOf(plan: Plan, bench: Pick<BenchState, 'packs'>, nowMs: number): PackNow | undefined {
+  const pack = bench.packs.findLast((one) => !one.ended);
+  if (!pack) return undefined;
+  const paper = usedOf(plan, 'paper')[0],
+    room = usedOf(plan, 'room')[0];
+  const beganMs = Date.parse(pack.at);
+  const hours = readyAfterHours(paper?.gramsPerM2 ?? USUAL_G_PER_M2, paper?.sizing ?? 'unsized');
+  const readyAtMs = beganMs + hours * 3_600_000,
+    mouldAtMs = beganMs + mouldAfterDays(room?.temperatureC ?? USUAL_C) * 24 * 3_600_000;
+  const weighed = pack.weighings.at(-1),
+    dryG = weighed && (pack.dryG * weighed.sheets) / pack.sheets;
+  const moisture = weighed && moisturePercent(weighed.grams, dryG!),
+    addG = weighed && waterToAddG(weighed.grams, dryG!, pack.targetPercent);
+  const off = moisture === undefined ? 0 : moisture - pack.targetPercent;
+  const state: PackState =
+    nowMs >= mouldAtMs
+      ? 'past its time'
+      : off < -ALIKE_PERCENT
+        ? 'too dry'
+        : off > ALIKE_PERCENT
+          ? 'too wet'
+          : nowMs < readyAtMs
+            ? 'damping'
+            : 'ready';
+  return { pack, readyAtMs, mouldAtMs, moisturePercent: moisture, addG, state };
+}
+
+/** What one laying by brush is made with (start values): everything a hand needs to know before it takes up the brush. */
+export interface ImpressionCard {
+  readonly inkName: string;
+  readonly areaCm2: number;
+  /** Parts by volume. */
+  readonly pigmentParts: number;
+  readonly pasteParts: number;
+  readonly brushMm: number;
+  /** Large and dark wants a strong tool and much weight, small and pale a light one. */
+  readonly rubbing: 'strong' | 'light';
+  readonly fades: boolean;
+  readonly masked: boolean;
+  /** For so many sheets, ml. */
+  readonly pigmentMl: number;
+  readonly pasteMl: number;
+  readonly waterMl: number;
+}
+
+/** Up to here a colour is pale, and wants much paste to lie evenly; below that it is dark. */
+const PALE_L = 70,
+  DARK_L = 40;
+const LARGE_CM2 = 60;
+/** A brush for each size of area, mm. */
+const BRUSHES: readonly (readonly [upToCm2: number, mm: number])[] = [
+  [8, 15],
+  [30, 30],
+  [120, 60],
+  [Infinity, 90],
+];
+/** Of what lies on the block so much is water. */
+const WATER_SHARE = 0.5;
+
+/** The card of one inking for so many sheets. Its film is what the medium lays: a part of it pigment and paste, the rest water. */
+export function impressionCard(
+  plan: Plan,
+  sheet: PrintSheet,
+  run: Run,
+  inking: LaidInking,
+  sheets: number,
+): ImpressionCard {
+  const ink = inkOf(plan, inking),
+    lightness = ink.solidLabD50[0],
+    areaCm2 = inkedCm2(plan, sheet, run, inking);
+  const [pigmentParts, pasteParts] = lightness >= PALE_L ? [1, 3] : lightness >= DARK_L ? [1, 2] : [1, 1];
+  const { millilitres } = inkNeedOf(plan, sheet, run, inking, sheets);
+  const solid = millilitres * (1 - WATER_SHARE),
+    part = solid / (pigmentParts + pasteParts);
+  return {
+    ...{ inkName: ink.name, areaCm2, pigmentParts, pasteParts },
+    brushMm: BRUSHES.find(([upTo]) => areaCm2 <= upTo)![1],
+    rubbing: areaCm2 >= LARGE_CM2 && lightness < PALE_L ? 'strong' : 'light',
+    fades: inking.fade !== null,
+    masked: inking.keptOut.length > 0 || plan.masks.some(({ runId }) => runId === run.id),
+    ...{ pigmentMl: part * pigmentParts, pasteMl: part * pasteParts, waterMl: millilitres * WATER_SHARE },
+  };
+}
+
+/** The cards of a run's inkings that are laid by brush. */
+export function impressionCards(plan: Plan, sheet: PrintSheet, run: Run, sheets: number): ImpressionCard[] {
+  return inkingsOf(run)
+    .filter((inking) => mediumById(inkOf(plan, inking).mediumId).laidBy === 'brush')
+    .map((inking) => impressionCard(plan, sheet, run, inking, sheets));
+}

@@ -1,0 +1,153 @@
+'use client';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import clsx from 'clsx';
+import { useState } from 'react';
+import { sheetAnswerOf, sheetDryG, USUAL_MOISTURE_PERCENT } from '@/derived';
+import { DAMPED_HOW, MOISTURE_PERCENT, PACK_ENDS, PACK_G, PACK_SHEETS, type BenchAct } from '@/model';
+import { Choice } from '@/ui/kit/Choice';
+import { CountField, NumberField } from '@/ui/kit/fields';
+import { usePrintDesk } from '@/ui/kit/printContext';
+import { kit } from '@/ui/kit/styles';
+import { useLog } from '@/ui/kit/useLog';
+import { dampWords } from '@/words/damp';
+import { gramsInWords } from '@/words/quantities';
+
+/** What is to be said of a pack. */
+export type Asked =
+  | { readonly what: 'damp' }
+  | { readonly what: 'weigh'; readonly packId: string; readonly sheets: number }
+  | { readonly what: 'end'; readonly packId: string };
+
+interface FormProps<What extends Asked['what']> {
+  readonly asked: Extract<Asked, { readonly what: What }>;
+  readonly onKeep: (act: BenchAct) => void;
+  readonly onClose: () => void;
+}
+
+/** A pack damped, weighed or done: logged when it is said. */
+export function DampDialog({ asked, onClose }: { readonly asked: Asked; readonly onClose: () => void }) {
+  const log = useLog();
+  const keep = (act: BenchAct) => {
+    onClose();
+    void log(act);
+  };
+  const of = { onKeep: keep, onClose };
+  return (
+    <Dialog open onClose={onClose} maxWidth="xs" fullWidth>
+      <DialogTitle>{dampWords(`dialog.${asked.what}`)}</DialogTitle>
+      {asked.what === 'damp' ? (
+        <DampForm asked={asked} {...of} />
+      ) : asked.what === 'weigh' ? (
+        <WeighForm asked={asked} {...of} />
+      ) : (
+        <EndForm asked={asked} {...of} />
+      )}
+    </Dialog>
+  );
+}
+
+function Ends({ onClose, onKeep }: { readonly onClose: () => void; readonly onKeep: () => void }) {
+  return (
+    <DialogActions>
+      <Button onClick={onClose}>{dampWords('dialog.leave')}</Button>
+      <Button variant="contained" color="primary" onClick={onKeep}>
+        {dampWords('dialog.keep')}
+      </Button>
+    </DialogActions>
+  );
+}
+
+function DampForm({ onKeep, onClose }: FormProps<'damp'>) {
+  const { plan, progress, belief } = usePrintDesk('plan', 'progress', 'belief');
+  const { started } = progress.bench;
+  const each = sheetDryG(plan);
+  const [sheets, setSheets] = useState(started ? started.counted + started.tests : sheetAnswerOf(plan, belief).total),
+    [dryG, setDryG] = useState<number>(),
+    [how, setHow] = useState<(typeof DAMPED_HOW)[number]>('brushed'),
+    [targetPercent, setTarget] = useState<number>(USUAL_MOISTURE_PERCENT);
+  const weight = dryG ?? Math.max(PACK_G.min, Math.round(10 * each * sheets) / 10);
+  return (
+    <>
+      <DialogContent>
+        <div className={clsx(kit.fields, kit.above8, kit.atTop)}>
+          <CountField label={dampWords('dialog.sheets')} value={sheets} range={PACK_SHEETS} onChange={setSheets} />
+          <div>
+            <NumberField label={dampWords('dialog.dry')} value={weight} range={PACK_G} onChange={setDryG} />
+            <p className={kit.note}>{dampWords('dialog.drySays', { grams: gramsInWords(each) })}</p>
+          </div>
+        </div>
+        <Choice
+          label={dampWords('dialog.how')}
+          value={how}
+          options={DAMPED_HOW.map((one) => [one, dampWords(`dialog.hows.${one}`)] as const)}
+          className={kit.above12}
+          onChange={setHow}
+        />
+        <div className={kit.above12}>
+          <NumberField
+            label={dampWords('dialog.target')}
+            value={targetPercent}
+            range={MOISTURE_PERCENT}
+            onChange={setTarget}
+          />
+          <p className={kit.note}>{dampWords('dialog.targetSays')}</p>
+        </div>
+      </DialogContent>
+      <Ends
+        onClose={onClose}
+        onKeep={() =>
+          onKeep({
+            ...{ kind: 'pack-damped', packId: `pack-${Date.now().toString(36)}` },
+            ...{ sheets, dryG: weight, how, targetPercent },
+          })
+        }
+      />
+    </>
+  );
+}
+
+function WeighForm({ asked, onKeep, onClose }: FormProps<'weigh'>) {
+  const { progress } = usePrintDesk('progress');
+  const pack = progress.bench.packs.find(({ packId }) => packId === asked.packId)!;
+  const [sheets, setSheets] = useState(Math.max(1, asked.sheets)),
+    [grams, setGrams] = useState<number>();
+  const wanted = (pack.dryG * sheets * (1 + pack.targetPercent / 100)) / pack.sheets,
+    weight = grams ?? Math.round(10 * wanted) / 10;
+  return (
+    <>
+      <DialogContent>
+        <div className={clsx(kit.fields, kit.above8)}>
+          <NumberField label={dampWords('dialog.grams')} value={weight} range={PACK_G} onChange={setGrams} />
+          <CountField label={dampWords('dialog.inIt')} value={sheets} range={PACK_SHEETS} onChange={setSheets} />
+        </div>
+      </DialogContent>
+      <Ends
+        onClose={onClose}
+        onKeep={() => onKeep({ kind: 'pack-weighed', packId: asked.packId, grams: weight, sheets })}
+      />
+    </>
+  );
+}
+
+function EndForm({ asked, onKeep, onClose }: FormProps<'end'>) {
+  const [why, setWhy] = useState<(typeof PACK_ENDS)[number]>('used up');
+  return (
+    <>
+      <DialogContent>
+        <Choice
+          label={dampWords('dialog.why')}
+          value={why}
+          options={PACK_ENDS.map((one) => [one, dampWords(`dialog.whys.${one}`)] as const)}
+          className={kit.above8}
+          onChange={setWhy}
+        />
+        {why === 'mould' && <p className={clsx(kit.say, kit.wait, kit.above10)}>{dampWords('dialog.mouldSays')}</p>}
+      </DialogContent>
+      <Ends onClose={onClose} onKeep={() => onKeep({ kind: 'pack-ended', packId: asked.packId, why })} />
+    </>
+  );
+}

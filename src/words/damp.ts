@@ -1,0 +1,5 @@
+import type { damp } from './en/damp';
+import made from './made/en/damp.json';
+import { translator } from './translator';
+
+export const dampWords = translator<typeof damp>(made);
