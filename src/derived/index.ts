@@ -111,14 +111,7 @@ export { beliefOf, sheetAnswerOf, sheetsOfPrint } from './belief';
 export { CARD_FORM, cardOfPrint } from './card';
 export { type DayNow, dayNowOf, dayTaskOf, openMinutesOf } from './oneDay';
 export { keyRunOf, withKeyAt } from './keyDrawing';
-export {
-  type PackState,
-  impressionCards,
-  isDamp,
-  packNowOf,
-  sheetDryG,
-  USUAL_MOISTURE_PERCENT,
-} from './damp';
+export { type PackState, impressionCards, isDamp, packNowOf, sheetDryG, USUAL_MOISTURE_PERCENT } from './damp';
 export { faultsOf } from './faultsOf';
 export { freeName } from './freeName';
 export { cautionsOf } from './cautionsOf';
