@@ -57,6 +57,19 @@ test('taken, it prints both colours in one run that goes from one ink to the oth
   }
 });
 
+test('taken in a reduction it stays when the picture is changed by hand', () => {
+  const [{ edit }] = fadeProposals(reduction, fadeCandidates(reduction, looksOfPlan(reduction)!, 0), [null, null, sky]);
+  const taken = applyEdit(reduction, edit);
+  if (!taken.ok) throw new Error(taken.code);
+  const { flat } = taken.value;
+  const changed = applyEdit(taken.value, {
+    ...{ kind: 'shapes-changed', how: 'thicken' },
+    flat: { ...flat!, labelsSha: 'b'.repeat(64), handChanges: 1 },
+  });
+  if (!changed.ok) throw new Error(changed.code);
+  expect(changed.value.runs).toEqual(taken.value.runs);
+});
+
 test('runs that are gone, or lay several inks, do not become a fade', () => {
   const [{ edit }] = fadeProposals(blocks, fadeCandidates(blocks, looksOfPlan(blocks)!, 0), [null, null, sky]);
   expect(applyEdit(blocks, { ...edit, withRunId: 'gone' })).toMatchObject({ ok: false, code: 'edit-gone' });

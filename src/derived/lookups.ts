@@ -108,7 +108,7 @@ export function usesOneSide(plan: Plan): boolean {
   return sidesOf(plan).filter((side) => side.cuts.length > 0).length <= 1;
 }
 
-/** Whether all is printed from one side, cut on before each run, and every run inks all that stands in one ink. */
+/** Whether all is printed from one side, cut on before each run, and every run inks all that stands in one ink that is the same all over. */
 export function isPlainReduction(plan: Plan): boolean {
   const cutIds = plan.runs.flatMap((run) => run.formes.map((forme) => forme.cutId));
   return (
@@ -116,7 +116,8 @@ export function isPlainReduction(plan: Plan): boolean {
     new Set(cutIds).size === cutIds.length &&
     plan.runs.every((run) => {
       const inkings = inkingsOf(run);
-      return inkings.length === 1 && inkings[0].zoneIds === null && inkings[0].keptOut.length === 0;
+      const [first] = inkings;
+      return inkings.length === 1 && first.zoneIds === null && first.keptOut.length === 0 && first.fade === null;
     })
   );
 }

@@ -1,10 +1,11 @@
 'use client';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { isDamp, packNowOf, type PackState } from '@/derived';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
+import { useNow } from '@/ui/kit/useNow';
 import { dampWords } from '@/words/damp';
 import { momentOf } from '@/words/dates';
 import { gramsInWords } from '@/words/quantities';
@@ -20,14 +21,8 @@ const at = (ms: number) => momentOf(new Date(ms).toISOString());
 /** The pack of damp paper of a print that is brushed: its clocks, its moisture, and what is out of cover. */
 export function DampPack() {
   const { plan, progress } = usePrintDesk('plan', 'progress');
-  const [nowMs, setNowMs] = useState<number>();
+  const nowMs = useNow(TICK_MS, progress);
   const [asked, setAsked] = useState<Asked>();
-  useEffect(() => {
-    const tick = () => setNowMs(Date.now());
-    tick();
-    const ticking = setInterval(tick, TICK_MS);
-    return () => clearInterval(ticking);
-  }, [progress]);
   if (nowMs === undefined || !isDamp(plan)) return null;
   const now = packNowOf(plan, progress.bench, nowMs);
   return (

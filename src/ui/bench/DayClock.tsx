@@ -1,9 +1,9 @@
 'use client';
 import clsx from 'clsx';
-import { useEffect, useState } from 'react';
 import { dayNowOf, type DayNow } from '@/derived';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
+import { useNow } from '@/ui/kit/useNow';
 import { clockOf } from '@/words/dates';
 import { dayWords, stretchOf } from '@/words/day';
 import css from './DayClock.module.css';
@@ -13,13 +13,7 @@ const TICK_MS = 10_000;
 /** The day of a print on open films: until when they are open, what there is time for, and when the last run must be begun. */
 export function DayClock() {
   const { plan, sheet, progress } = usePrintDesk('plan', 'sheet', 'progress');
-  const [nowMs, setNowMs] = useState<number>();
-  useEffect(() => {
-    const tick = () => setNowMs(Date.now());
-    tick();
-    const ticking = setInterval(tick, TICK_MS);
-    return () => clearInterval(ticking);
-  }, [progress]);
+  const nowMs = useNow(TICK_MS, progress);
   const day = nowMs === undefined ? undefined : dayNowOf(plan, sheet, progress, nowMs);
   if (!day || nowMs === undefined || day.run >= plan.runs.length) return null;
   const next = progress.runs[day.run].tally.waiting[0];
