@@ -1,5 +1,15 @@
-import { BEYOND, NO_MOTION, fitMotion, isWrong, shimPlan, type Motion } from '@/core/registration';
-import { type BenchAct, emptyPlan, type Plan } from '@/model';
+import {
+  BEYOND,
+  NO_MOTION,
+  fitMotion,
+  isWrong,
+  kentoContacts,
+  kentoMoves,
+  largestAtCorners,
+  shimPlan,
+  type Motion,
+} from '@/core/registration';
+import { type BenchAct, type BenchEvent, emptyPlan, type Plan } from '@/model';
 import { replayLog } from './bench/replayLog';
 import {
   benchX,
@@ -258,5 +268,42 @@ describe('blocks on the sheet', () => {
     const input = jigInputOf({ ...reduction, register: { ...reduction.register, heights } }, sheetLayoutOf(reduction)!);
     expect(input.blockHeightMm).toBe(17);
     expect(input.paperThicknessMm).toBe(heights.paperMm);
+  });
+});
+
+describe('marks cut in the block', () => {
+  const damp: Plan = { ...reduction, way: { ...reduction.way, registration: 'kento' } };
+  const layout = sheetLayoutOf(damp)!;
+  const runId = damp.runs[1].id;
+  const proof = (at: string): BenchEvent => ({
+    ...{ id: `proof-${at}`, at },
+    act: {
+      ...{ kind: 'proofed', proofId: `p-${at}`, runId, againstRunId: damp.runs[0].id, sheet: '', source: 'eye' },
+      marks: [{ xMm: 10, yMm: 10, dxMm: 0.6, dyMm: -0.4 }],
+      motion: {
+        ...{ dxMm: 0.6, dyMm: -0.4, rotationDeg: 0.2, growthX: 0, growthY: 0, residualMm: 0 },
+        about: { xMm: 60, yMm: 60 },
+      },
+    },
+  });
+  const misfitOf = (...events: BenchEvent[]) => presentMisfits(damp, layout, replayLog(events))[1];
+  const T = (hour: number) => `2026-11-20T${String(hour).padStart(2, '0')}:00:00.000Z`;
+
+  test('put right by the moves found, a misfit is gone; measured again, the measure counts alone', () => {
+    const before = misfitOf(proof(T(8)))!;
+    expect(largestAtCorners(before, layout.images[0])).toBeGreaterThan(0.5);
+    const movesMm = kentoMoves(before, kentoContacts(layout.sheetMm));
+    const right: BenchEvent = {
+      ...{ id: 'right', at: T(9) },
+      act: { kind: 'kento-put-right', settings: [{ runId, movesMm }], note: '' },
+    };
+    expect(largestAtCorners(misfitOf(proof(T(8)), right)!, layout.images[0])).toBeLessThan(0.02);
+    expect(misfitOf(proof(T(8)), right, proof(T(10)))!.dxMm).toBeCloseTo(before.dxMm, 6);
+  });
+
+  test('a corner let in anew is to be measured again', () => {
+    const inlaid: BenchEvent = { id: 'inlaid', at: T(9), act: { kind: 'kento-inlaid', runId, note: '' } };
+    expect(misfitOf(proof(T(8)), inlaid)).toBeUndefined();
+    expect(misfitOf(proof(T(8)), inlaid, proof(T(10)))).toBeDefined();
   });
 });

@@ -1,5 +1,7 @@
 import { materialById } from '@/core/cutting';
 import {
+  kentoContacts,
+  movedByKento,
   contactsOnPrint,
   cornerStopLayout,
   largestAtCorners,
@@ -100,7 +102,11 @@ export function fixedMotions(plan: Plan, layout: SheetLayout, bench: BenchState 
 
 /** The newest proof of each run that has one, run by run. */
 export function newestProofs(plan: Plan, bench: BenchState): (Proof | undefined)[] {
-  return plan.runs.map((run) => bench.proofs.findLast((proof) => proof.runId === run.id));
+  return plan.runs.map((run) => {
+    // a corner let in anew lies where it lies: it is to be measured again
+    const inlaid = bench.kentoInlaid.findLast(({ runId }) => runId === run.id)?.at ?? '';
+    return bench.proofs.findLast((proof) => proof.runId === run.id && proof.at > inlaid);
+  });
 }
 
 /**
@@ -134,14 +140,32 @@ export function presentMisfits(plan: Plan, layout: SheetLayout, bench: BenchStat
   const since = plan.runs.map((run, r) => {
     const now = shimsIn(bench, run.id),
       then = proofs[r]?.shimsMm ?? (r === 0 ? firstShims(plan, bench) : now);
-    return rigidFrom(
+    const shimmed = rigidFrom(
       contacts,
       contacts.map((_, c) => (now[c] ?? 0) - (then[c] ?? 0)),
       centre,
     );
+    return added(kentoSince(bench, layout, run.id, proofs[r]?.at ?? '', centre), shimmed);
   });
   return measuredMisfits(plan, bench).map(
     (motion, r) => motion && less(added(motionAbout(motion, ...centre), since[r]), since[0]),
+  );
+}
+
+/** What marks put right since a moment have moved of a run's image on the paper. */
+function kentoSince(
+  bench: BenchState,
+  layout: SheetLayout,
+  runId: string,
+  since: string,
+  centre: readonly [number, number],
+): Motion {
+  const contacts = kentoContacts(layout.sheetMm);
+  const moves = bench.kentoMoves.filter((one) => one.runId === runId && one.at > since);
+  return movedByKento(
+    contacts,
+    contacts.map((_, c) => moves.reduce((sum, { movesMm }) => sum + movesMm[c], 0)),
+    centre,
   );
 }
 

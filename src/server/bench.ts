@@ -257,6 +257,11 @@ const REFUSALS: {
     act.settings.every((setting) => plan.runs.some((run) => run.id === setting.runId))
       ? undefined
       : phrase('bench.oneOfTheseRuns'),
+  'kento-put-right': (plan, _, act) =>
+    act.settings.every((setting) => plan.runs.some((run) => run.id === setting.runId))
+      ? undefined
+      : phrase('bench.oneOfTheseRuns'),
+  'kento-inlaid': (plan, _, act) => refusedRun(plan, act.runId),
   numbered: (_, progress, act) => refusedNumbers(progress, act),
 };
 

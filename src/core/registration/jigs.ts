@@ -1,3 +1,4 @@
+import { KENTO, sideMarkAt } from './kento';
 import { phrase, type Phrase, type Told } from '../units';
 import { roundTo } from '../numeric';
 import { cornerStopLayout, type RectMm } from './cornerStops';
@@ -70,7 +71,6 @@ const BLOCK_STOPS = phrase('jigs.blockStops'),
   STOP_LONG = 16,
   STOP_DEEP = 6;
 /** Start values, mm. */
-const KENTO = { cornerArm: 18, side: 22, inlay: 24, inlayDeep: 6 } as const;
 const PIN = { radius: 3, tabWide: 20, tabLong: 60, inset: 10 } as const;
 const GRID_MM = 10,
   EASE_MM = 0.3,
@@ -187,7 +187,7 @@ const JIGS: Record<RegistrationWayId, (input: JigInput) => Jig> = {
     const at = { xMm: left, yMm: 8, widthMm: image.widthMm, heightMm: image.heightMm },
       edgeX = rim,
       edgeY = block.heightMm - rim,
-      sideAt = edgeX + Math.max(KENTO.cornerArm + 25, 0.62 * sheetMm.widthMm);
+      sideAt = edgeX + sideMarkAt(sheetMm.widthMm);
     const sideX = Math.min(sideAt, block.widthMm - KENTO.side - 4);
     const depth = tenth(2 * input.paperThicknessMm);
     const marks: JigMark[] = [

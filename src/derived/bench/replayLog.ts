@@ -162,6 +162,9 @@ export interface BenchState {
   readonly coloursGot: readonly ColourGot[];
   /** All proofs, oldest first. */
   readonly proofs: readonly Proof[];
+  /** Marks put right and corners let in anew, oldest first. */
+  readonly kentoMoves: readonly { readonly at: string; readonly runId: string; readonly movesMm: readonly number[] }[];
+  readonly kentoInlaid: readonly { readonly at: string; readonly runId: string }[];
   /** All shims ever put in, oldest first. */
   readonly shimmings: readonly Shimming[];
   readonly marks: readonly { readonly sheet: SheetName; readonly mark: string }[];
@@ -217,6 +220,8 @@ function newReplay() {
     proofs: [] as Proof[],
     proofIds: new Set<string>(),
     shimmings: [] as Shimming[],
+    kentoMoves: [] as { at: string; runId: string; movesMm: readonly number[] }[],
+    kentoInlaid: [] as { at: string; runId: string }[],
     marks: [] as BenchState['marks'],
     numberings: [] as { at: string; reason: string }[],
   };
@@ -326,6 +331,12 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
   },
   shimmed: (r, { at, act }) => {
     r.shimmings.push(...act.settings.map((setting) => ({ at, note: act.note, ...setting })));
+  },
+  'kento-put-right': (r, { at, act }) => {
+    r.kentoMoves.push(...act.settings.map((setting) => ({ at, ...setting })));
+  },
+  'kento-inlaid': (r, { at, act: { runId } }) => {
+    r.kentoInlaid.push({ at, runId });
   },
   numbered: (r, { at, act }) => {
     r.marks = act.marks;

@@ -251,6 +251,20 @@ const ACTS = {
       60,
     ).min(1),
   }),
+  /** Faces of the marks in some blocks moved: a sliver glued in front of one, or one cut back, mm as `kentoMoves` has them. */
+  'kento-put-right': record({
+    kind: kind('kento-put-right'),
+    settings: list(
+      record({
+        runId: id(),
+        movesMm: list(mm({ what: phrase('measure.moveOfAMark'), minMm: -10, maxMm: 10 }), 3).length(3),
+      }),
+      60,
+    ).min(1),
+    note: text(300),
+  }),
+  /** A worn corner let in anew: what was measured of its block before tells nothing any more. */
+  'kento-inlaid': record({ kind: kind('kento-inlaid'), runId: id(), note: text(300) }),
   numbered: record({
     kind: kind('numbered'),
     marks: list(record({ sheet: sheetName(), mark: string().required().max(30) }), 1300),

@@ -45,6 +45,7 @@ export const failures = {
     sheetsOfThePack: 'the sheets of the pack',
     sheetsOutOfThePack: 'the sheets out of the pack',
     moistureOfThePack: 'the moisture of the pack',
+    moveOfAMark: 'the move of a mark',
     minutesTheFilmIsOpen: 'minutes the first film is open',
     minutesOfAChangeOver: 'minutes of a change-over',
     choke: 'the choke',
@@ -73,6 +74,9 @@ export const failures = {
     near: 'long side, near the origin corner',
     far: 'long side, far from it',
     short: 'short side',
+    kentoCornerLong: 'corner mark’s face along the long side',
+    kentoSide: 'side mark’s face',
+    kentoCornerShort: 'corner mark’s face along the short side',
   },
   sheetsToStart: {
     cannotBeItMay: '{value, number} cannot be {what}; it may be a whole number from {min, number} to {max, number}.',

@@ -77,6 +77,18 @@ export const proof = {
     thePrintAsPlanned: 'the print as planned',
     placesMeasuredArrowsTimes: '{patches, number} places measured; arrows {times, number} times as long as the misfit',
   },
+  kento: {
+    title: 'Marks put right',
+    says: 'The paper lies in marks cut in each block: the faces are moved until the image falls into place. Face up on the bench the block lies mirrored, so right and left change places; the same face is the same face.',
+    glue: 'glue a sliver of {mm} in front of the {stop}',
+    cutBack: 'cut {mm} back at the {stop}',
+    leave: 'leave the {stop}',
+    inlaid: 'Its worn corner is let in anew',
+    done: 'They are put right',
+    right: 'Nothing to put right',
+    after:
+      'Print another proof and measure it again. A corner let in anew lies where it lies: measure its block before it is believed.',
+  },
   shim: {
     stock: { foil: 'foil', card: 'card', tissue: 'tissue', strip: 'strip', slip: 'slip' },
     noMisfitOfOne: 'No misfit of one run against another has been kept yet. Measure one by hand or from a scan.',

@@ -34,6 +34,7 @@ import { listOf, uncapitalised } from '@/words/phrases';
 import { proofWords } from '@/words/proof';
 import { rich } from '@/ui/kit/rich';
 import { wayInWords } from '@/words/ways';
+import { KentoPanel } from './KentoPanel';
 import { StockOfShims } from './StockOfShims';
 import { growthInWords, motionInWords } from '@/words/motion';
 
@@ -50,6 +51,7 @@ export function ShimPanel({ layout }: { layout: SheetLayout }) {
   const settings = settingsOf(plan, bench);
   const put = usePutShims(setBusy);
   const runOf = (id: string) => plan.runs.findIndex((r) => r.id === id) + 1;
+  if (way.id === 'kento') return <KentoPanel layout={layout} />;
   if (settings.length < 2) return <p className={kit.note}>{proofWords('shim.noMisfitOfOne')}</p>;
   const answer = shimPlan(settings, contacts, plan.register.stock, image);
   const present = presentMisfits(plan, layout, bench);

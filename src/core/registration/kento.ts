@@ -1,0 +1,62 @@
+import { phrase } from '../units';
+import { motionAt, NO_MOTION, type Motion } from './motion';
+import { rigidFrom, type Contact } from './shims';
+
+/** Marks cut into each block, mm: the arms of the corner mark, the side mark, and the inlay for a worn corner. */
+export const KENTO = { cornerArm: 18, side: 22, inlay: 24, inlayDeep: 6 } as const;
+
+/** Where the side mark begins from the paper's corner, mm. */
+export function sideMarkAt(sheetWidthMm: number): number {
+  return Math.max(KENTO.cornerArm + 25, 0.62 * sheetWidthMm);
+}
+
+/**
+ * Where the paper touches its marks, on the print as seen (the block lies mirrored): the corner mark's face along the long side, the side
+ * mark's, and the corner mark's along the short side. A face pushes the paper towards the sheet's middle.
+ */
+export function kentoContacts({
+  widthMm,
+  heightMm,
+}: {
+  readonly widthMm: number;
+  readonly heightMm: number;
+}): Contact[] {
+  return [
+    { name: phrase('stop.kentoCornerLong'), xMm: widthMm - KENTO.cornerArm / 2, yMm: heightMm, pushes: [0, -1] },
+    {
+      name: phrase('stop.kentoSide'),
+      xMm: Math.max(0, widthMm - sideMarkAt(widthMm) - KENTO.side / 2),
+      yMm: heightMm,
+      pushes: [0, -1],
+    },
+    { name: phrase('stop.kentoCornerShort'), xMm: widthMm, yMm: heightMm - KENTO.cornerArm / 2, pushes: [-1, 0] },
+  ];
+}
+
+/**
+ * Signed moves of the faces that put a block's misfit right, mm: positive a sliver glued in front of the face, negative the face cut back. The
+ * paper is moved to where the image lies: what is off to the right wants the paper to the right. Growth cannot be put right so.
+ */
+export function kentoMoves(misfit: Motion, contacts: readonly Contact[]): number[] {
+  const rigid = { ...misfit, growthX: 0, growthY: 0 };
+  return contacts.map(({ xMm, yMm, pushes: [nx, ny] }) => {
+    const [dx, dy] = motionAt(rigid, xMm, yMm);
+    return dx * nx + dy * ny || 0;
+  });
+}
+
+/** How the image moves on the paper when the faces are moved so: against the paper. */
+export function movedByKento(
+  contacts: readonly Contact[],
+  movesMm: readonly number[],
+  centre: readonly [number, number],
+): Motion {
+  const paper = rigidFrom(contacts, movesMm, centre);
+  return {
+    ...NO_MOTION,
+    dxMm: -paper.dxMm || 0,
+    dyMm: -paper.dyMm || 0,
+    rotationDeg: -paper.rotationDeg || 0,
+    about: paper.about,
+  };
+}

@@ -1,0 +1,80 @@
+'use client';
+import Button from '@mui/material/Button';
+import clsx from 'clsx';
+import { kentoContacts, kentoMoves, type SheetLayout } from '@/core/registration';
+import { formatLength } from '@/core/units';
+import { blockNamesOf, presentMisfits } from '@/derived';
+import { usePrintDesk } from '@/ui/kit/printContext';
+import { kit } from '@/ui/kit/styles';
+import { useLog } from '@/ui/kit/useLog';
+import { inWords } from '@/words/failures';
+import { motionInWords } from '@/words/motion';
+import { proofWords } from '@/words/proof';
+import css from './ShimPanel.module.css';
+
+/** Smaller moves than this are left: no knife and no sliver is finer. */
+const LEAST_MM = 0.05;
+
+/** How the marks in each block are put right: what is glued in front of a face, and what is cut back. */
+export function KentoPanel({ layout }: { readonly layout: SheetLayout }) {
+  const { plan, progress, unit } = usePrintDesk('plan', 'progress', 'unit');
+  const log = useLog();
+  const contacts = kentoContacts(layout.sheetMm),
+    image = layout.images[0];
+  const rows = presentMisfits(plan, layout, progress.bench).flatMap((misfit, r) =>
+    r > 0 && misfit
+      ? [{ run: plan.runs[r], r, misfit, moves: kentoMoves(misfit, contacts).map((mm) => Math.round(100 * mm) / 100) }]
+      : [],
+  );
+  const wanted = rows.filter(({ moves }) => moves.some((mm) => Math.abs(mm) >= LEAST_MM));
+  if (rows.length === 0) return <p className={kit.note}>{proofWords('shim.noMisfitOfOne')}</p>;
+  return (
+    <section aria-label={proofWords('kento.title')}>
+      <h2>{proofWords('kento.title')}</h2>
+      <p className={kit.note}>{proofWords('kento.says')}</p>
+      {rows.map(({ run, r, misfit, moves }) => (
+        <div key={run.id} className={css.shimRow} data-testid="kento-row">
+          <h3>
+            {proofWords('shim.run2', { run: r + 1 })} <span className={kit.quiet}>{blockNamesOf(plan, run)}</span>
+          </h3>
+          <p className={kit.note}>
+            {motionInWords(misfit, image, proofWords('shim.runAgainstRun', { run: r + 1 }), unit)}
+          </p>
+          <ul className={kit.watch}>
+            {contacts.map(({ name }, c) => (
+              <li key={c} className={kit.plain}>
+                {proofWords(`kento.${actOf(moves[c])}`, {
+                  mm: formatLength(Math.abs(moves[c]), unit, 2),
+                  stop: inWords(name),
+                })}
+              </li>
+            ))}
+          </ul>
+          <Button className={kit.above6} onClick={() => void log({ kind: 'kento-inlaid', runId: run.id, note: '' })}>
+            {proofWords('kento.inlaid')}
+          </Button>
+        </div>
+      ))}
+      <Button
+        className={clsx(kit.above12)}
+        variant="contained"
+        color="primary"
+        disabled={wanted.length === 0}
+        onClick={() =>
+          void log({
+            ...{ kind: 'kento-put-right', note: '' },
+            settings: wanted.map(({ run, moves }) => ({ runId: run.id, movesMm: moves })),
+          })
+        }
+      >
+        {proofWords(wanted.length === 0 ? 'kento.right' : 'kento.done')}
+      </Button>
+      <p className={clsx(kit.note, kit.above6)}>{proofWords('kento.after')}</p>
+    </section>
+  );
+}
+
+function actOf(mm: number): 'glue' | 'cutBack' | 'leave' {
+  if (Math.abs(mm) < LEAST_MM) return 'leave';
+  return mm > 0 ? 'glue' : 'cutBack';
+}
