@@ -8,6 +8,7 @@ const HEADINGS = [
   'Size and preview',
   'Colour',
   'Composing and proofs',
+  'Fades and key drawings',
   'Cutting',
   'Cuttable by construction',
   'Registration',

@@ -2,6 +2,7 @@ import { cuttableReport } from './parts/cuttable';
 import { colourReport } from './parts/colour';
 import { composeReport } from './parts/compose';
 import { cuttingReport } from './parts/cutting';
+import { fadesReport } from './parts/fades';
 import { devicesReport } from './parts/devices';
 import { interfaceReport } from './parts/interface';
 import { memoryReport } from './parts/memory';
@@ -15,6 +16,7 @@ const PARTS = [
   { name: 'size', heading: 'Size and preview', measure: sizeReport },
   { name: 'colour', heading: 'Colour', measure: colourReport },
   { name: 'compose', heading: 'Composing and proofs', measure: composeReport },
+  { name: 'fades', heading: 'Fades and key drawings', measure: fadesReport },
   { name: 'cutting', heading: 'Cutting', measure: cuttingReport },
   { name: 'cuttable', heading: 'Cuttable by construction', measure: cuttableReport },
   { name: 'register', heading: 'Registration', measure: registerReport },

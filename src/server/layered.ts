@@ -190,7 +190,7 @@ function pngOf({ map, mmPerPx }: LaidOut, { fills, present }: Painted, mirrored:
       eachPart(y, (x, part, sx) => {
         const u = (sx + 0.5) / map.width;
         at.goTo(u, v);
-        const [r, g, b, a] = fills[part] === undefined ? CLEAR : levelsOf(at.words[part]);
+        const [r, g, b, a] = fills[part] === undefined ? CLEAR : levelsOf(at.wordOf(part));
         row.set([r, g, b, present ? Math.round(a * present(u, v)) : a], 4 * x);
       });
     },

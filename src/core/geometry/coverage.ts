@@ -141,7 +141,7 @@ export function paintCoverage(
     const first = from[c],
       end = from[c + 1];
     if (end - first === 1) {
-      out[c] = colours[label[first]];
+      out[c] = changes ? at.wordOf(label[first]) : colours[label[first]];
       continue;
     }
     let r = 0,
@@ -150,7 +150,7 @@ export function paintCoverage(
       total = 0;
     for (let i = first; i < end; i++) {
       const s = share[i],
-        colour = colours[label[i]];
+        colour = changes ? at.wordOf(label[i]) : colours[label[i]];
       total += s;
       r += s * (colour & 255);
       g += s * ((colour >>> 8) & 255);

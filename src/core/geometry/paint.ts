@@ -51,8 +51,9 @@ export function paintLabels(
     const tileRow = ((((oy + phaseY) % tile) + tile) % tile) * tile;
     for (let ox = 0; ox < outWidth; ox++) {
       const stroked = gouge[tileRow + ((((ox + phaseX) % tile) + tile) % tile)];
-      const at = stroked ? strokes : fills;
-      if (at.change) {
+      const at = stroked ? strokes : fills,
+        changes = at.change;
+      if (changes) {
         const u = (view.x + (ox + 0.5) * view.pxPerOut) / map.width;
         at.goTo(view.mirrored ? 1 - u : u, (view.y + (oy + 0.5) * view.pxPerOut) / map.height);
       }
@@ -65,7 +66,9 @@ export function paintLabels(
       for (let sy = 0, n = 0; sy < samples; sy++) {
         for (let sx = 0; sx < samples; sx++, n++) {
           const column = columns[ox * samples + sx];
-          const colour = rows[sy] < 0 || column < 0 ? backdrop : colours[map.labels[rows[sy] + column]];
+          const beyond = rows[sy] < 0 || column < 0,
+            label = beyond ? 0 : map.labels[rows[sy] + column];
+          const colour = beyond ? backdrop : changes ? at.wordOf(label) : colours[label];
           if (n === 0) first = colour;
           else if (colour !== first) same = false;
           r += colour & 255;

@@ -16,7 +16,7 @@ const levels = (word: number) => [word & 255, (word >>> 8) & 255, (word >>> 16) 
 const at = (shade: Shade, u: number, v: number) => {
   const fills = new FillsAt([shade, 7], 0);
   fills.goTo(u, v);
-  return levels(fills.words[0]);
+  return levels(fills.wordOf(0));
 };
 const map = (width: number, height: number, of: (x: number, y: number) => number) => ({
   width,
@@ -37,7 +37,7 @@ test('in two directions it is the mean of the crossings round a place, whatever 
       const red = 200 * Math.min(1, Math.max(0, (u - 0.25) / 0.5)),
         green = v < 0.5 ? 200 * v : 100 + 310 * (v - 0.5);
       fills.goTo(u, v);
-      const [r, g, b] = levels(fills.words[0]);
+      const [r, g, b] = levels(fills.wordOf(0));
       expect([Math.abs(r - red) <= 0.51, Math.abs(g - green) <= 0.51, b]).toEqual([true, true, 0]);
     }),
     { seed: 4 },

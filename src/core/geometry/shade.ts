@@ -24,28 +24,36 @@ const FINE = 1024;
 /** The colour of a shade at a place, as a word 0xAABBGGRR. Made once for a picture, asked for every pixel. */
 export function shader({ axes, rgb }: Shade): (u: number, v: number) => number {
   if (axes.length === 1) return shaderAlong(axes[0], rgb);
-  const high = axes.map(() => 1),
-    share = axes.map(() => 0);
+  const count = axes.length,
+    high = new Int32Array(count).fill(1),
+    share = new Float64Array(count),
+    corners = 1 << count;
   return (u, v) => {
-    axes.forEach(({ alongU, alongV, at }, a) => {
+    let base = 0;
+    for (let a = 0; a < count; a++) {
+      const { alongU, alongV, at } = axes[a];
       const place = u * alongU + v * alongV;
       // neighbours in the picture are neighbours here: the last stretch is looked at first
       let h = high[a];
       while (h < at.length - 1 && at[h] < place) h++;
       while (h > 1 && at[h - 1] > place) h--;
       high[a] = h;
-      share[a] = Math.min(1, Math.max(0, (place - at[h - 1]) / (at[h] - at[h - 1])));
-    });
+      const s = (place - at[h - 1]) / (at[h] - at[h - 1]);
+      share[a] = s < 0 ? 0 : s > 1 ? 1 : s;
+      base = base * at.length + h - 1;
+    }
     let r = 0,
       g = 0,
       b = 0;
-    for (let corner = 0; corner < 1 << axes.length; corner++) {
-      let index = 0,
+    for (let corner = 0; corner < corners; corner++) {
+      let index = base,
         weight = 1;
-      for (let a = 0; a < axes.length; a++) {
-        const upper = (corner >> a) & 1;
-        index = index * axes[a].at.length + high[a] - 1 + upper;
-        weight *= upper ? share[a] : 1 - share[a];
+      for (let a = count - 1, stride = 1; a >= 0; a--) {
+        if ((corner >> a) & 1) {
+          index += stride;
+          weight *= share[a];
+        } else weight *= 1 - share[a];
+        stride *= axes[a].at.length;
       }
       if (weight === 0) continue;
       r += weight * rgb[3 * index];
@@ -78,29 +86,50 @@ function wordOf(r: number, g: number, b: number): number {
   return (0xff000000 | (Math.round(b) << 16) | (Math.round(g) << 8) | Math.round(r)) >>> 0;
 }
 
-/** Fills as words for one place of the picture at a time. A shade that several labels share is looked up once for all of them. */
+/** Fills as words for one place of the picture at a time. A shade is looked up where a label that has it is asked for, once for a place. */
 export class FillsAt {
-  /** By label, as `fills`: those that change hold what they were at the last place gone to. */
+  /** By label, as `fills`; of those that change only `wordOf` tells. */
   readonly words: Uint32Array;
   readonly change: boolean;
-  private readonly changing: readonly { readonly labels: number[]; readonly word: (u: number, v: number) => number }[];
+  /** By label: the number of its shade; −1 where it is one colour. */
+  private readonly shadeOf: Int32Array;
+  private readonly shaders: readonly ((u: number, v: number) => number)[];
+  /** By shade: its colour at the place it was asked for last, and which place that was. */
+  private readonly known: Uint32Array;
+  private readonly knownAt: Float64Array;
+  private u = 0;
+  private v = 0;
+  private place = 0;
 
   constructor(fills: readonly (Fill | undefined)[], otherwise: number, length = fills.length) {
-    this.words = new Uint32Array(Math.max(length, fills.length)).fill(otherwise);
-    const labelsOf = new Map<Shade, number[]>();
+    const most = Math.max(length, fills.length);
+    this.words = new Uint32Array(most).fill(otherwise);
+    this.shadeOf = new Int32Array(most).fill(-1);
+    const shades = [...new Set(fills.filter((fill) => typeof fill === 'object'))];
     fills.forEach((fill, label) => {
       if (typeof fill === 'number') this.words[label] = fill;
-      else if (fill) labelsOf.set(fill, [...(labelsOf.get(fill) ?? []), label]);
+      else if (fill) this.shadeOf[label] = shades.indexOf(fill);
     });
-    this.changing = [...labelsOf].map(([shade, labels]) => ({ labels, word: shader(shade) }));
-    this.change = this.changing.length > 0;
+    this.shaders = shades.map(shader);
+    this.known = new Uint32Array(shades.length);
+    this.knownAt = new Float64Array(shades.length);
+    this.change = shades.length > 0;
   }
 
-  /** From here on `words` are those of this place. */
+  /** From here on `wordOf` tells of this place. */
   goTo(u: number, v: number): void {
-    for (const { labels, word } of this.changing) {
-      const now = word(u, v);
-      for (const label of labels) this.words[label] = now;
+    this.u = u;
+    this.v = v;
+    this.place++;
+  }
+
+  wordOf(label: number): number {
+    const shade = this.shadeOf[label];
+    if (shade < 0) return this.words[label];
+    if (this.knownAt[shade] !== this.place) {
+      this.knownAt[shade] = this.place;
+      this.known[shade] = this.shaders[shade](this.u, this.v);
     }
+    return this.known[shade];
   }
 }

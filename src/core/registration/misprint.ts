@@ -72,7 +72,7 @@ export function paintMisprint(
       }
       const change = changing[code];
       change?.goTo((x0 + x * view.mmPerPx) / (width * mmPerPx), yMm / (height * mmPerPx));
-      out[at] = change ? change.words[0] : colours[code];
+      out[at] = change ? change.wordOf(0) : colours[code];
     }
   }
 }
