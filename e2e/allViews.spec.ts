@@ -131,7 +131,7 @@ test('bench views lie well with large targets on a desk, on tablets both ways an
 test('shelf and drawer lie well at every size and are readable, dialogs as well', async ({ page }) => {
   test.setTimeout(240_000);
   await page.goto(server.url);
-  await expect(page.getByRole('article')).toHaveCount(4);
+  await expect(page.getByRole('article')).toHaveCount(5);
   await expectToLieWell(page, ALL, 'the shelf');
   await expectToBeReadable(page, 'the shelf');
   await page.getByRole('link', { name: 'New print' }).click();

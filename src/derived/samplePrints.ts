@@ -1,7 +1,7 @@
 import type { Lab } from '@/core/colour';
 import { emptyMask, fillOutlines, type LabelMap } from '@/core/geometry';
 import { emptyPlan, type Plan, type SAMPLE_IDS } from '@/model';
-import { drawnKey, keyPieces } from '@/core/picture';
+import { drawnKey, keyPieces } from '@/core/picture/keyDrawing';
 import { withFlat } from './runPlan';
 
 /** A small made-up picture to practise on: flat shapes, later ones over earlier ones. Coordinates in mm of a sheet of 120 × 90. */

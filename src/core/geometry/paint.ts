@@ -29,19 +29,17 @@ export function paintLabels(
   outHeight: number,
   backdrop: number,
 ): Uint32Array {
-  const out = new Uint32Array(outWidth * outHeight);
-  const most = Math.max(256, styles.length, map.labels.BYTES_PER_ELEMENT === 1 ? 0 : OUTSIDE + 1);
+  const out = new Uint32Array(outWidth * outHeight),
+    most = Math.max(256, styles.length, map.labels.BYTES_PER_ELEMENT === 1 ? 0 : OUTSIDE + 1);
   const of = (fills: readonly (Fill | undefined)[]) => new FillsAt(fills, backdrop, most);
   const fills = of(styles.map((style) => style?.fill)),
     strokes = of(styles.map((style) => style?.stroke ?? style?.fill));
   const samples = Math.min(4, Math.max(1, Math.round(view.pxPerOut)));
   const columns = sampleOffsets(view.x, view.pxPerOut, outWidth, samples, map.width, view.mirrored);
-  const phaseX = Math.round(view.x / view.pxPerOut),
-    phaseY = Math.round(view.y / view.pxPerOut);
-  const count = samples * samples;
-  const rows = new Int32Array(samples);
-  // looked up once: an import is asked for anew at every use
-  const gouge = GOUGE,
+  const [phaseX, phaseY] = [view.x, view.y].map((px) => Math.round(px / view.pxPerOut));
+  const count = samples * samples,
+    rows = new Int32Array(samples);
+  const gouge = GOUGE, // looked up once: an import is asked for anew at every use
     tile = TILE;
   for (let oy = 0; oy < outHeight; oy++) {
     for (let s = 0; s < samples; s++) {

@@ -17,7 +17,7 @@ export function ImpressionCards({ index, sheets }: { readonly index: number; rea
       <p className={clsx(kit.num, kit.above4)}>
         {dampWords('card.parts', { pigment: card.pigmentParts, paste: card.pasteParts })}
       </p>
-      <p className={kit.num}>
+      <p>
         {dampWords('card.quantities', {
           ...{ pigment: ml(card.pigmentMl), paste: ml(card.pasteMl), water: ml(card.waterMl) },
           sheets,
