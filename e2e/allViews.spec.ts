@@ -61,7 +61,7 @@ const AT_THE_BENCH: readonly View[] = [
   { print: SALT, view: 'cut', whole: /parts done/ },
   { print: QUINCES, view: 'proof', whole: /Mark 1/ },
   { print: QUINCES, view: 'proof', leaf: 'From a scan', whole: 'Drop a scan here' },
-  { print: QUINCES, view: 'proof', leaf: 'Shims', whole: /shim/i },
+  { print: QUINCES, view: 'proof', leaf: 'Put right', whole: /shim/i },
   { print: SALT, view: 'pull', whole: 'Good pull' },
 ];
 const IN_THE_DRAWER: readonly View[] = [

@@ -193,7 +193,7 @@ test('a proof by hand: in words, kept, its shims never negative, put in, and the
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Keep this proof' }).click();
   await expect(page.getByText('Proof of run 2 kept.')).toBeVisible();
-  await page.getByRole('tab', { name: 'Shims' }).click();
+  await page.getByRole('tab', { name: 'Put right' }).click();
   // run 2 lies too far left and cannot be pulled nearer: run 1 is pushed left instead
   const first = page.getByTestId('shim-row').filter({ hasText: 'Run 1' });
   await expect(first.getByRole('row', { name: /^short side/ })).toContainText('1 board + 1 paper');
@@ -218,7 +218,7 @@ test('a proof by scan: the hidden misfit found, shims put in, the second proof i
   await expect(page.getByText('Colour, uncalibrated')).toBeVisible();
   await page.getByRole('button', { name: 'where it shows' }).click();
   await expect(page.getByRole('img', { name: /slivers and fringes/ })).toHaveAttribute('data-painted', /\d/);
-  await page.getByRole('button', { name: 'Keep, and to the shims' }).click();
+  await page.getByRole('button', { name: 'Keep, and put it right' }).click();
   await expect(page.getByRole('heading', { name: 'Shims for the set' })).toBeVisible();
   const { bench } = progressOf(plan, (await stateOf(server, id)).events);
   for (const run of [2, 3]) {
@@ -235,7 +235,7 @@ test('a proof by scan: the hidden misfit found, shims put in, the second proof i
   await page.getByRole('tab', { name: 'From a scan' }).click();
   await page.getByRole('button', { name: 'Simulated scanner' }).click();
   await expect(page.getByRole('heading', { name: 'What the scan shows' })).toBeVisible({ timeout: 90_000 });
-  await page.getByRole('button', { name: 'Keep, and to the shims' }).click();
+  await page.getByRole('button', { name: 'Keep, and put it right' }).click();
   await expect.poll(async () => progressOf(plan, (await stateOf(server, id)).events).bench.proofs.length).toBe(6);
   const after = progressOf(plan, (await stateOf(server, id)).events)
     .bench.proofs.slice(3)

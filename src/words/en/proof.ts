@@ -8,7 +8,7 @@ export const proof = {
     twoMarksTellDisplacement: 'Two marks tell displacement and turn; growth takes three or more.',
     proofsKept: '{proofs, plural, one {# proof} other {# proofs}} kept.',
     proofOfRunKept: 'Proof of run {run, number} kept.',
-    toTheShims: 'To the shims',
+    putItRight: 'Put it right',
     anotherMark: 'Another mark',
     against: 'Against',
     itsPlaceOnThe: 'its place on the sheet',
@@ -27,7 +27,7 @@ export const proof = {
     trials: 'Trials',
     fromAScan: 'From a scan',
     byHand: 'By hand',
-    shims: 'Shims',
+    putRight: 'Put right',
     nothingToProofYet: 'Nothing to proof yet',
     aProofIsHeld: 'A proof is held against the planned runs.',
     toThePicture: 'To the picture',
@@ -42,7 +42,7 @@ export const proof = {
   scan: {
     stop: 'Stop',
     proofOfRunGood: 'Proof of {good, plural, one {# run} other {# runs}} kept.',
-    toTheShims: 'To the shims',
+    putItRight: 'Put it right',
     thisScanHasMb: 'This scan has {file, number} MB; up to 60 can be read. Scan at 300 dpi, or save it as PNG or JPEG.',
     openingTheTiff: 'Opening the TIFF',
     theSimulatedScannerIs: 'The simulated scanner is at work',
@@ -52,7 +52,7 @@ export const proof = {
     mmOfPatches:
       '±{shiftMm, number, ::.00} mm, ±{turnDeg, number, ::.00}° (95 %), {kept, number} of {patches, number} patches',
     readAtDpiIn: 'Read at {dpi, number} dpi in {milliseconds, number, ::.0} s; the sheet lay turned by {turnDeg}°.',
-    keepAndToThe: 'Keep, and to the shims',
+    keepAndPutRight: 'Keep, and put it right',
     dropAScanHere: 'Drop a scan here',
     pngJpegOrTiff:
       'PNG, JPEG or TIFF at 200 dpi or more, 300 is better; or a photograph from straight above. The whole sheet, {size}, with a dark ground to be seen on all four sides. Where the file does not say its resolution it is taken from the paper’s width.',

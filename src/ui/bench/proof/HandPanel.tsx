@@ -24,11 +24,11 @@ interface HandPanelProps {
   readonly picked: number;
   readonly onPicked: (i: number) => void;
   readonly layout: SheetLayout;
-  readonly onShims: () => void;
+  readonly onPutRight: () => void;
 }
 
 /** Misfit at marks, by eye with ruler or loupe. */
-export function HandPanel({ run, marks, onMarks, picked, onPicked, layout, onShims }: HandPanelProps) {
+export function HandPanel({ run, marks, onMarks, picked, onPicked, layout, onPutRight }: HandPanelProps) {
   const { plan } = usePrintDesk('plan');
   const [against, setAgainst] = useState<string>();
   const [sheetName, setSheetName] = useState('');
@@ -39,7 +39,7 @@ export function HandPanel({ run, marks, onMarks, picked, onPicked, layout, onShi
       : (plan.runs[run - 2]?.id ?? '');
   const { sheetMm } = layout;
   const set = (i: number, part: Partial<MisfitMark>) => onMarks(marks.map((m, k) => (k === i ? { ...m, ...part } : m)));
-  const keep = useKeepProof(runId, chosen, sheetName, marks, run, onShims);
+  const keep = useKeepProof(runId, chosen, sheetName, marks, run, onPutRight);
   return (
     <>
       <p className={kit.note}>{proofWords('hand.atEachMarkHow', { run })}</p>
@@ -92,7 +92,7 @@ function useKeepProof(
   sheetName: string,
   marks: readonly MisfitMark[],
   run: number,
-  onShims: () => void,
+  onPutRight: () => void,
 ) {
   const { log, tell } = usePrintDesk('log', 'tell');
   const keep = async () => {
@@ -108,7 +108,7 @@ function useKeepProof(
     });
     tell(
       answer.ok ? proofWords('hand.proofOfRunKept', { run }) : inWords(answer),
-      answer.ok ? { words: proofWords('hand.toTheShims'), take: onShims } : undefined,
+      answer.ok ? { words: proofWords('hand.putItRight'), take: onPutRight } : undefined,
     );
   };
   return keep;

@@ -29,7 +29,7 @@ const LEAVES = [
   ['trials', proofWords('proof.trials')],
   ['hand', proofWords('proof.byHand')],
   ['scan', proofWords('proof.fromAScan')],
-  ['shims', proofWords('proof.shims')],
+  ['putRight', proofWords('proof.putRight')],
 ] as const;
 type Leaf = (typeof LEAVES)[number][0];
 
@@ -236,7 +236,7 @@ function ProofSide({
             picked={picked}
             onPicked={setPicked}
             layout={layout}
-            onShims={() => setLeaf('shims')}
+            onPutRight={() => setLeaf('putRight')}
           />
         )}
         {leaf === 'scan' && (
@@ -246,10 +246,10 @@ function ProofSide({
             run={run}
             read={read}
             onRead={setRead}
-            onShims={() => setLeaf('shims')}
+            onPutRight={() => setLeaf('putRight')}
           />
         )}
-        {leaf === 'shims' && <ShimPanel layout={layout} />}
+        {leaf === 'putRight' && <ShimPanel layout={layout} />}
       </Leaves>
     </aside>
   );

@@ -29,11 +29,11 @@ interface ScanPanelProps {
   readonly run: number;
   readonly read: ProofAnswer | undefined;
   readonly onRead: (read: ProofAnswer | undefined) => void;
-  readonly onShims: () => void;
+  readonly onPutRight: () => void;
 }
 
 /** A scan dropped, read run by run, kept. */
-export function ScanPanel({ worker, layout, run, read, onRead, onShims }: ScanPanelProps) {
+export function ScanPanel({ worker, layout, run, read, onRead, onPutRight }: ScanPanelProps) {
   const { plan, progress, looks } = usePrintDesk('plan', 'progress', 'looks');
   const { bench } = progress;
   const pulled = plan.runs.filter((r) => bench.pulls.some((p) => p.runId === r.id)).length;
@@ -44,7 +44,7 @@ export function ScanPanel({ worker, layout, run, read, onRead, onShims }: ScanPa
   const [over, setOver] = useState(false);
   const { take, simulate, stop } = useScanReading(setProblem, onRead, setBusy, layout, worker, printed);
   const good = read?.reading.runs.flatMap((r) => (r.ok ? [r.value] : [])) ?? [];
-  const keep = useKeepScan(good, sheetName, onShims, onRead);
+  const keep = useKeepScan(good, sheetName, onPutRight, onRead);
   return (
     <>
       <ScanFields
@@ -87,7 +87,7 @@ export function ScanPanel({ worker, layout, run, read, onRead, onShims }: ScanPa
 function useKeepScan(
   good: RunReading[],
   sheetName: string,
-  onShims: () => void,
+  onPutRight: () => void,
   onRead: (read: ProofAnswer | undefined) => void,
 ) {
   const { log, plan, tell } = usePrintDesk('log', 'plan', 'tell');
@@ -109,12 +109,12 @@ function useKeepScan(
       return;
     }
     tell(proofWords('scan.proofOfRunGood', { good: good.length }), {
-      words: proofWords('scan.toTheShims'),
-      take: onShims,
+      words: proofWords('scan.putItRight'),
+      take: onPutRight,
     });
     // what was kept is not kept twice
     onRead(undefined);
-    onShims();
+    onPutRight();
   };
   return keep;
 }
@@ -250,7 +250,7 @@ function ScanAnswer({ read, run, layout, good, keep }: ScanAnswerProps) {
         })}
       </p>
       <Button variant="contained" color="primary" disabled={good.length === 0} onClick={() => void keep()}>
-        {proofWords('scan.keepAndToThe')}
+        {proofWords('scan.keepAndPutRight')}
       </Button>
     </section>
   );
