@@ -27,3 +27,50 @@ test.each([4, 0, -1, 1.5, '2', null])('version %p is refused in words', (version
     message: expect.stringMatching(/newer Ulexite|no version/),
   });
 });
+
+describe('packs of damp paper and marks put right, from outside', () => {
+  const pack = { packId: 'p', sheets: 30, dryG: 300, how: 'brushed', targetPercent: 35 };
+  const putRight = (movesMm: unknown) => ({ kind: 'kento-put-right', settings: [{ runId: 'r', movesMm }], note: '' });
+
+  test.each([
+    ['damped', { kind: 'pack-damped', ...pack }],
+    ['turned', { kind: 'pack-turned', packId: 'p' }],
+    ['weighed', { kind: 'pack-weighed', packId: 'p', grams: 405.5, sheets: 30 }],
+    ['all of it back under cover', { kind: 'pack-opened', packId: 'p', out: 0 }],
+    ['ended', { kind: 'pack-ended', packId: 'p', why: 'mould' }],
+    ['a face cut back and one built up', putRight([0.3, -0.2, 0])],
+    ['a corner let in', { kind: 'kento-inlaid', runId: 'r', note: 'maple' }],
+  ])('%s: taken as it is', (_, act) => {
+    expect(checkAct(act)).toEqual({ ok: true, value: act });
+  });
+
+  test.each([
+    ['no sheets', { kind: 'pack-damped', ...pack, sheets: 0 }, /0 is too little for the sheets/],
+    ['half a sheet', { kind: 'pack-damped', ...pack, sheets: 2.5 }, /2\.5 is not a whole number/],
+    [
+      'paper that weighs nothing',
+      { kind: 'pack-damped', ...pack, dryG: 0 },
+      /0 is too little for the weight of the pack/,
+    ],
+    [
+      'more water than paper takes',
+      { kind: 'pack-damped', ...pack, targetPercent: 500 },
+      /500 is too much for the moisture/,
+    ],
+    ['damped by wishing', { kind: 'pack-damped', ...pack, how: 'wished' }, /how/],
+    ['a pack without a name', { kind: 'pack-turned', packId: '' }, /packId/],
+    ['a weight that is no number', { kind: 'pack-weighed', packId: 'p', grams: 'much', sheets: 3 }, /grams|number/],
+    [
+      'fewer than no sheets out',
+      { kind: 'pack-opened', packId: 'p', out: -1 },
+      /-1 is too little for the sheets out of the pack/,
+    ],
+    ['an end nobody knows', { kind: 'pack-ended', packId: 'p', why: 'stolen' }, /why/],
+    ['two faces of three', putRight([0.3, 0.1]), /movesMm/],
+    ['a face moved by a finger’s breadth', putRight([0, 12, 0]), /12 mm is too much for the move/],
+    ['nothing put right', { kind: 'kento-put-right', settings: [], note: '' }, /settings/],
+    ['a field nobody knows', { kind: 'kento-inlaid', runId: 'r', note: '', glue: 'hide' }, /glue/],
+  ])('%s: refused, saying what', (_, act, words) => {
+    expect(told(checkAct(act))).toMatchObject({ ok: false, message: expect.stringMatching(words) });
+  });
+});

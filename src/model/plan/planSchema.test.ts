@@ -4,6 +4,7 @@ import { readFileSync } from 'node:fs';
 import { sheetLayoutOf } from '@/derived';
 import { checkPlan, type Plan } from './plan';
 import { emptyPlan } from './begin';
+import { onOwnBlocks, planOfBands } from '@/testing/plans';
 
 const plan = emptyPlan();
 const withLayout = (part: object) => checkPlan({ ...plan, layout: { ...plan.layout, ...part } });
@@ -162,5 +163,82 @@ describe('how a picture was made cuttable, from outside', () => {
     ['a grouping by taste', { tones: { ...tones, groupBy: 'taste' } }, /groupBy/],
   ])('%s is refused in words', (_, part, words) => {
     expect(withSettings(part)).toMatch(words);
+  });
+});
+
+describe('fades, the day and the key drawing, from outside', () => {
+  const whole = onOwnBlocks(planOfBands());
+  const fade = {
+    ...{ fromMm: { xMm: 0, yMm: 0 }, toMm: { xMm: 0, yMm: 60 }, curve: 'even', by: 'two ribbons' },
+    ...{ toInkId: whole.inks[1].id, wanted: null },
+  };
+  const faded = (part: object | null) =>
+    said(
+      checkPlan({
+        ...whole,
+        runs: whole.runs.map((run, r) =>
+          r
+            ? run
+            : {
+                ...run,
+                formes: run.formes.map((forme) => ({
+                  ...forme,
+                  inkings: forme.inkings.map((inking) => ({ ...inking, fade: part && { ...fade, ...part } })),
+                })),
+              },
+        ),
+      }),
+    );
+
+  test('without one, with one to another ink, to nothing, and with what its ends are to be', () => {
+    expect(faded(null)).toBe('taken');
+    expect(faded({})).toBe('taken');
+    expect(faded({ toInkId: null, by: 'brush' })).toBe('taken');
+    expect(faded({ wanted: { fromLabD50: [80, 0, 20], toLabD50: [40, 10, 5] } })).toBe('taken');
+  });
+
+  test.each([
+    ['no longer than a hair', { toMm: { xMm: 0, yMm: 0.5 } }, /A fade needs a length/],
+    ['to an ink that is not there', { toInkId: 'nowhere' }, /names an ink/],
+    ['laid by wind', { by: 'wind' }, /by/],
+    ['of a curve nobody knows', { curve: 'wild' }, /curve/],
+    ['from beyond any print', { fromMm: { xMm: 1e7, yMm: 0 } }, /is too much/],
+    ['without an end', { toMm: undefined }, /toMm/],
+    ['that begins nowhere', { fromMm: null }, /fromMm/],
+    ['from half a place', { fromMm: { xMm: 3 } }, /yMm/],
+    ['with one end wanted', { wanted: { fromLabD50: [80, 0, 20] } }, /toLabD50/],
+    ['of no colour', { wanted: { fromLabD50: [380, 0, 20], toLabD50: [40, 0, 0] } }, /380.*is no colour/],
+    ['with a field nobody knows', { magic: 1 }, /magic/],
+  ])('a fade %s is refused in words', (_, part, words) => {
+    expect(faded(part)).toMatch(words);
+  });
+
+  const withDay = (day: object) =>
+    said(checkPlan({ ...whole, way: { ...whole.way, day: { ...whole.way.day, ...day } } }));
+
+  test.each([
+    ['a film open for a minute', { openMinutes: 1 }, /1 is too little for the minutes the first film is open/],
+    ['a film open for weeks', { openMinutes: 50_000 }, /is too much for the minutes the first film is open/],
+    ['a change of blocks back in time', { changeOverMinutes: -5 }, /-5 is too little for the minutes of a change-over/],
+    ['no change of blocks said', { changeOverMinutes: undefined }, /changeOverMinutes/],
+  ])('a day with %s is refused in words', (_, day, words) => {
+    expect(withDay({ openMinutes: null })).toBe('taken');
+    expect(withDay(day)).toMatch(words);
+  });
+
+  const withKey = (key: object) => said(checkPlan({ ...whole, flat: { ...whole.flat, key } }));
+
+  test.each([
+    ['of a colour that is not there', { colourId: 'nowhere', widthMm: 0.8 }, /key/],
+    ['with lines of nothing', { colourId: whole.flat!.colours[0].id, widthMm: 0 }, /0 mm is too little for the width/],
+    ['with lines like beams', { colourId: whole.flat!.colours[0].id, widthMm: 30 }, /30 mm is too much for the width/],
+  ])('a key drawing %s is refused in words', (_, key, words) => {
+    expect(withKey({ colourId: whole.flat!.colours[0].id, widthMm: 0.8 })).toBe('taken');
+    expect(withKey(key)).toMatch(words);
+  });
+
+  test('a key that is printed in between is refused', () => {
+    const way = { ...whole.way, begins: { ...whole.way.begins, key: 'between' } };
+    expect(said(checkPlan({ ...whole, way }))).toMatch(/key/);
   });
 });

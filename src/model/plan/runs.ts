@@ -18,8 +18,9 @@ const fadeLine = {
   curve: oneOf(FADE_CURVES),
   by: oneOf(FADE_BY),
 };
-const longEnough = (v: { fromMm: Point; toMm: Point } | null | undefined) =>
-  !v || Math.hypot(v.toMm.xMm - v.fromMm.xMm, v.toMm.yMm - v.fromMm.yMm) >= 1;
+/** A place that is missing, whole or half, is said by its own field. */
+const longEnough = (v: { fromMm?: Point | null; toMm?: Point | null } | null | undefined) =>
+  !v?.fromMm || !v.toMm || !(Math.hypot(v.toMm.xMm - v.fromMm.xMm, v.toMm.yMm - v.fromMm.yMm) < 1);
 
 /** A gradation along a straight line on the print as seen: from this ink to another, or to nothing. */
 export const fade = record({
