@@ -168,6 +168,8 @@ test('what is no edit, or says more than one, is refused with what is wrong', ()
   expect(said({ kind: 'toString' })).toMatch(/no change/);
   expect(said({ kind: 'sheets-set', part: { edition: 0 } })).toMatch(/0 is too little for the edition/);
   expect(said({ kind: 'sheets-set', part: { editions: 3 } })).toMatch(/“editions”/);
+  expect(said({ kind: 'workshop-used', of: 'paper' })).toMatch(/“items”|items/);
+  expect(said({ kind: 'workshop-used', of: 'paper', items: [null] })).toMatch(/items\[0\]/);
   expect(said({ kind: 'mask-removed', maskId: 'm', runId: 'r' })).toMatch(/“runId”/);
   expect(said({ kind: 'tools-set', toolsMm: [4, 1] })).toMatch(/narrow to wide/);
   expect(

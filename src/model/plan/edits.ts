@@ -215,8 +215,9 @@ const EDITS = {
   }).test(
     'one-kind',
     phrase('edits.onlyThingsOfOne'),
-    (v: { of: string; items: readonly { kind: string }[] } | undefined) =>
-      !v || v.items.every((one) => one.kind === v.of),
+    // what is no list of things is refused by its own check
+    (v: { of: string; items?: readonly ({ kind: string } | null)[] } | undefined) =>
+      !v?.items?.every(Boolean) || v.items.every((one) => one?.kind === v.of),
   ),
 };
 

@@ -63,6 +63,7 @@ describe('what is known of movement, from outside', () => {
     ['wood that drips', { woodMoistureChange: 60 }, /60 % is too much for the change of the wood’s moisture/],
     ['a sliver finer than the eye', { sliverMm: 0.001 }, /0\.001 mm is too little for the sliver/],
     ['more sheets than all', { wishShare: 1.5 }, /1\.5 is too much for the share of sheets/],
+    ['a shim that is none', { stock: [null] }, /stock\[0\]/],
     ['no shims at all', { stock: [] }, /At least one thickness/],
     [
       'two shims of one name',

@@ -63,7 +63,8 @@ export const register = record({
     .test(
       'names',
       phrase('sheet.eachShimOfThe'),
-      (stock) => !stock || new Set(stock.map((s) => s.name)).size === stock.length,
+      // one that is no shim is refused by its own check
+      (stock) => !stock?.every(Boolean) || new Set(stock.map((s) => s.name)).size === stock.length,
     ),
   heights,
 });

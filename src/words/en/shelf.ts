@@ -32,7 +32,7 @@ export const shelf = {
     damaged: 'This print is damaged. The others are not touched by it.',
     bytes: 'Save its bytes as they are',
     noPicture: 'no picture yet',
-    facts: '{process}, {material} · {size} · edition of {edition, number}',
+    facts: '{process}, {material} · {size} · edition of {edition, number}',
     touched: 'last touched {day}',
     copy: 'copy',
     rename: 'rename',
