@@ -40,6 +40,9 @@ test('damp and brushed, from the way of working to a sheet with a number: the pa
   await dialog.getByLabel('Dry weight, g').fill('heavy');
   await dialog.getByLabel('Dry weight, g').press('Enter');
   await expect(dialog.getByText(/“heavy” is not a number/)).toBeVisible();
+  // what cannot be read is not logged as what stood there before
+  await dialog.getByRole('button', { name: 'Log it' }).click();
+  await expect(dialog.getByLabel('Dry weight, g')).toBeFocused();
   await dialog.getByLabel('Dry weight, g').fill('20');
   await dialog.getByLabel('Dry weight, g').press('Enter');
   await dialog.getByRole('button', { name: 'Log it' }).click();
@@ -48,7 +51,10 @@ test('damp and brushed, from the way of working to a sheet with a number: the pa
 
   await pack.getByRole('button', { name: 'Weigh …' }).click();
   // 35 % on 20 g is 27 g
-  await expect(dialog.getByLabel('Weight, g')).toHaveValue('27');
+  await expect(dialog.getByText('As damp as is wanted they would weigh 27 g.')).toBeVisible();
+  // nothing is logged that was not weighed
+  await expect(dialog.getByLabel('Weight, g')).toHaveValue('');
+  await expect(dialog.getByRole('button', { name: 'Log it' })).toBeDisabled();
   await dialog.getByLabel('Weight, g').fill('25');
   await dialog.getByLabel('Weight, g').press('Enter');
   await dialog.getByRole('button', { name: 'Log it' }).click();

@@ -1,4 +1,5 @@
 import { deltaE2000, type Lab } from '@/core/colour';
+import { roundTo } from '@/core/numeric';
 import type { Gradation } from '@/core/picture';
 import type { EditOf, Inking, InkFade, Plan } from '@/model';
 import { inkingsOf, inkOf } from './lookups';
@@ -80,7 +81,7 @@ export function fadeAlong(
   { from, to, fromLabD50, toLabD50 }: Gradation,
 ): Pick<InkFade, 'fromMm' | 'toMm' | 'curve' | 'wanted'> {
   const { widthMm = 0, heightMm = 0 } = picture ?? {};
-  const tenth = (mm: number) => Math.round(10 * mm) / 10;
+  const tenth = (value: number) => roundTo(value, 1);
   const place = ({ u, v }: Gradation['from']) => ({ xMm: tenth(u * widthMm), yMm: tenth(v * heightMm) });
   const rounded = (lab: Lab) => lab.map(tenth) as unknown as Lab;
   return {

@@ -4,7 +4,7 @@ import {
   fitMotion,
   isWrong,
   kentoContacts,
-  kentoMoves,
+  kentoMovesMade,
   largestAtCorners,
   shimPlan,
   type Motion,
@@ -292,7 +292,7 @@ describe('marks cut in the block', () => {
   test('put right by the moves found, a misfit is gone; measured again, the measure counts alone', () => {
     const before = misfitOf(proof(T(8)))!;
     expect(largestAtCorners(before, layout.images[0])).toBeGreaterThan(0.5);
-    const movesMm = kentoMoves(before, kentoContacts(layout.sheetMm));
+    const movesMm = kentoMovesMade(before, kentoContacts(layout.sheetMm));
     const right: BenchEvent = {
       ...{ id: 'right', at: T(9) },
       act: { kind: 'kento-put-right', settings: [{ runId, movesMm }], note: '' },

@@ -32,15 +32,20 @@ export function minutesOfDay(task: DayTask, sheets: number): number {
 export function latestBegins(task: DayTask, sheets: number): number[] {
   const { openMinutes, changeOverMinutes, minutesAPull } = checked(task);
   ranged('the sheets of the day', sheets, 0);
-  let rest = openMinutes;
+  return backFrom(openMinutes, changeOverMinutes, minutesAPull, sheets);
+}
+
+/** When runs are to be begun at the latest for the last of them to end at `end`, minutes. */
+function backFrom(end: number, changeOverMinutes: number, minutesAPull: readonly number[], sheets: number): number[] {
+  let at = end;
   return minutesAPull
     .toReversed()
-    .map((minutes) => (rest -= changeOverMinutes + sheets * minutes))
+    .map((minutes) => (at -= changeOverMinutes + sheets * minutes))
     .toReversed();
 }
 
 /** Where a day stands: in which run, how many of its sheets are pulled, and how many there are. */
-export interface DayNow {
+interface DayStand {
   /** Since the first run was begun. */
   readonly minutesGone: number;
   /** From 0; as many as there are runs when all are done. */
@@ -63,7 +68,7 @@ export interface DayAhead {
 }
 
 /** What of a day is left. The present run's change-over is over once a sheet of it is pulled. */
-export function dayAhead(task: DayTask, now: DayNow): DayAhead {
+export function dayAhead(task: DayTask, now: DayStand): DayAhead {
   const { openMinutes, changeOverMinutes, minutesAPull } = checked(task);
   const { run, pulled, sheets } = now;
   const minutesOpen = openMinutes - now.minutesGone;
@@ -75,18 +80,12 @@ export function dayAhead(task: DayTask, now: DayNow): DayAhead {
     }, 0);
   let inTime = run >= minutesAPull.length ? sheets : 0;
   while (inTime < sheets && wanted(inTime + 1) <= minutesOpen) inTime++;
-  let rest = minutesOpen;
-  const begins = minutesAPull
-    .slice(run + 1)
-    .toReversed()
-    .map((minutes) => (rest -= changeOverMinutes + sheets * minutes))
-    .toReversed();
   return {
     minutesOpen,
     minutesWanted: run >= minutesAPull.length ? 0 : wanted(sheets),
     sheetsInTime: inTime,
     pullsLeft: Math.max(0, inTime - pulled),
-    latestBegins: begins,
+    latestBegins: backFrom(minutesOpen, changeOverMinutes, minutesAPull.slice(run + 1), sheets),
   };
 }
 

@@ -1,6 +1,6 @@
 import { GOUGE, TILE } from './gouge';
 import { OUTSIDE, type PartMap } from './raster';
-import { FillsAt, type Fill } from './shade';
+import { FillsAt, packRgb, type Fill } from './shade';
 
 /** How one label is drawn: a colour, flat or changing, or gouge strokes of `stroke` on it. Colours are 0xAABBGGRR. */
 export interface LabelStyle {
@@ -96,11 +96,6 @@ function sampleOffsets(
     offsets[i] = x < 0 || x >= width ? -1 : mirrored ? width - 1 - x : x;
   }
   return offsets;
-}
-
-/** 0xAABBGGRR, opaque, from three bytes. */
-export function packRgb(r: number, g: number, b: number): number {
-  return (0xff000000 | (b << 16) | (g << 8) | r) >>> 0;
 }
 
 /** Draws part of a colour raster as RGBA words, averaged where the view is coarser than the raster. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { paintCoverage, labelCoverage } from './coverage';
-import { packRgb, paintLabels } from './paint';
-import { FillsAt, type Shade } from './shade';
+import { paintLabels } from './paint';
+import { FillsAt, packRgb, type Shade } from './shade';
 
 /** Red rises from left to right over the middle half, green from top to bottom. */
 const across: Shade = { axes: [{ alongU: 1, alongV: 0, at: [0.25, 0.75] }], rgb: [0, 40, 80, 200, 40, 80] };

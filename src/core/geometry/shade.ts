@@ -18,6 +18,11 @@ interface ShadeAxis {
 /** What an area is painted with: one colour (0xAABBGGRR), or one that changes. */
 export type Fill = number | Shade;
 
+/** 0xAABBGGRR, opaque, from three bytes. */
+export function packRgb(r: number, g: number, b: number): number {
+  return (0xff000000 | (b << 16) | (g << 8) | r) >>> 0;
+}
+
 /** Steps a shade along one axis is painted in: finer than eight bits tell apart. */
 const FINE = 1024;
 
@@ -60,7 +65,7 @@ export function shader({ axes, rgb }: Shade): (u: number, v: number) => number {
       g += weight * rgb[3 * index + 1];
       b += weight * rgb[3 * index + 2];
     }
-    return wordOf(r, g, b);
+    return packRgb(Math.round(r), Math.round(g), Math.round(b));
   };
 }
 
@@ -72,18 +77,15 @@ function shaderAlong({ alongU, alongV, at }: ShadeAxis, rgb: readonly number[]):
     const place = first + (length * i) / FINE;
     while (high < at.length - 1 && at[high] < place) high++;
     const share = Math.min(1, Math.max(0, (place - at[high - 1]) / (at[high] - at[high - 1])));
-    const mixed = (c: number) => rgb[3 * high - 3 + c] + share * (rgb[3 * high + c] - rgb[3 * high - 3 + c]);
-    words[i] = wordOf(mixed(0), mixed(1), mixed(2));
+    const mixed = (c: number) =>
+      Math.round(rgb[3 * high - 3 + c] + share * (rgb[3 * high + c] - rgb[3 * high - 3 + c]));
+    words[i] = packRgb(mixed(0), mixed(1), mixed(2));
   }
   const scale = FINE / length;
   return (u, v) => {
     const i = Math.round((u * alongU + v * alongV - first) * scale);
     return words[i < 0 ? 0 : i > FINE ? FINE : i];
   };
-}
-
-function wordOf(r: number, g: number, b: number): number {
-  return (0xff000000 | (Math.round(b) << 16) | (Math.round(g) << 8) | Math.round(r)) >>> 0;
 }
 
 /** Fills as words for one place of the picture at a time. A shade is looked up where a label that has it is asked for, once for a place. */

@@ -1,5 +1,5 @@
 import { deltaE2000, labD50FromSrgb8, type Lab } from '../colour';
-import type { LabelMap } from '../geometry';
+import type { ColourRaster, LabelMap } from '../geometry';
 import { solveLinear } from '../numeric';
 
 /** How colours of a picture run into one another over some of its flat areas: along one straight line, from one colour to another. */
@@ -18,12 +18,6 @@ interface PlaceUv {
   readonly v: number;
 }
 
-interface Raster {
-  readonly width: number;
-  readonly height: number;
-  readonly rgba: Uint8ClampedArray;
-}
-
 /** So many places are looked at: enough for a line, whatever the size of the picture. */
 const MOST_PLACES = 40_000;
 /** A place is the mean of so many pixels each way: grain is no gradation. */
@@ -40,7 +34,7 @@ const LEAST_PLACES = 200;
  * size: both show the whole picture. Undefined for areas too small to tell. Cost: some 40 000 places, whatever the picture.
  */
 export function gradationOf(
-  raster: Raster,
+  raster: ColourRaster,
   map: LabelMap,
   labels: readonly number[],
   coloursLabD50: readonly Lab[],
@@ -78,7 +72,7 @@ interface Place extends PlaceUv {
   readonly label: number;
 }
 
-function placesOf(raster: Raster, map: LabelMap, labels: readonly number[]): Place[] {
+function placesOf(raster: ColourRaster, map: LabelMap, labels: readonly number[]): Place[] {
   const wanted = new Uint8Array(256);
   for (const label of labels) wanted[label] = 1;
   let area = 0;
@@ -101,7 +95,12 @@ function labelAt({ width, height, labels }: LabelMap, u: number, v: number): num
 }
 
 /** The mean of the pixels round a place that lie in the areas: what lies beyond their edge is another colour. */
-function evenedAt({ width, height, rgba }: Raster, u: number, v: number, lies: (u: number, v: number) => boolean): Lab {
+function evenedAt(
+  { width, height, rgba }: ColourRaster,
+  u: number,
+  v: number,
+  lies: (u: number, v: number) => boolean,
+): Lab {
   const cx = Math.floor(u * width),
     cy = Math.floor(v * height),
     sum = [0, 0, 0];

@@ -1,6 +1,6 @@
 export { type RectMm, contactsOnPrint, cornerStopLayout } from './cornerStops';
 export { type MisfitMark, type Motion, NO_MOTION, fitByEye, fitMotion, motionAt, inImage, motionAbout } from './motion';
-export { kentoContacts, kentoMoves, movedByKento } from './kento';
+export { kentoContacts, kentoMovesMade, movedByKento } from './kento';
 export {
   type BlockSetting,
   type Contact,

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { kentoContacts, kentoMoves, movedByKento } from './kento';
+import { kentoContacts, kentoMoves, kentoMovesMade, movedByKento } from './kento';
 import { motionAt, NO_MOTION, type Motion } from './motion';
 
 const SHEET = { widthMm: 320, heightMm: 260 };
@@ -57,5 +57,20 @@ test('on the block, which lies mirrored, the same moves of the same faces put th
       seen.forEach((mm, c) => expect(cut[c]).toBeCloseTo(mm, 9));
     }),
     { seed: 22 },
+  );
+});
+
+test('a hand leaves what is finer than its knife, and what it made is what is reckoned with from then on', () => {
+  const off: Motion = { ...NO_MOTION, dxMm: 0.4, dyMm: 0.03, about: { xMm: CENTRE[0], yMm: CENTRE[1] } };
+  expect(kentoMovesMade(off, contacts)).toEqual([0, 0, -0.4]);
+  fc.assert(
+    fc.property(misfit, (one) => {
+      const [exact, made] = [kentoMoves(one, contacts), kentoMovesMade(one, contacts)];
+      made.forEach((mm, c) => {
+        expect(mm === 0 || Math.abs(mm) >= 0.05).toBe(true);
+        expect(Math.abs(mm - exact[c])).toBeLessThanOrEqual(mm === 0 ? 0.05 : 0.005 + 1e-9);
+      });
+    }),
+    { seed: 23 },
   );
 });

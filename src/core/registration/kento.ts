@@ -1,3 +1,4 @@
+import { roundTo } from '../numeric';
 import { phrase } from '../units';
 import { motionAt, NO_MOTION, type Motion } from './motion';
 import { rigidFrom, type Contact } from './shims';
@@ -43,6 +44,14 @@ export function kentoMoves(misfit: Motion, contacts: readonly Contact[]): number
     const [dx, dy] = motionAt(rigid, xMm, yMm);
     return dx * nx + dy * ny || 0;
   });
+}
+
+/** Smaller moves are left: no knife and no sliver is finer, mm (start value). */
+const LEAST_MOVE_MM = 0.05;
+
+/** The same as a hand makes them: to a hundredth of a millimetre, and 0 where the face is left as it is. */
+export function kentoMovesMade(misfit: Motion, contacts: readonly Contact[]): number[] {
+  return kentoMoves(misfit, contacts).map((mm) => (Math.abs(mm) < LEAST_MOVE_MM ? 0 : roundTo(mm, 2)));
 }
 
 /** How the image moves on the paper when the faces are moved so: against the paper. */

@@ -251,7 +251,7 @@ const ACTS = {
       60,
     ).min(1),
   }),
-  /** Faces of the marks in some blocks moved: a sliver glued in front of one, or one cut back, mm as `kentoMoves` has them. */
+  /** Faces of the marks in some blocks moved: a sliver glued in front of one, or one cut back, mm as `kentoMovesMade` has them. */
   'kento-put-right': record({
     kind: kind('kento-put-right'),
     settings: list(

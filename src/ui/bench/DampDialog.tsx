@@ -5,7 +5,8 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import clsx from 'clsx';
-import { useState } from 'react';
+import { useState, type MouseEvent } from 'react';
+import { roundTo } from '@/core/numeric';
 import { sheetAnswerOf, sheetDryG, USUAL_MOISTURE_PERCENT } from '@/derived';
 import { DAMPED_HOW, MOISTURE_PERCENT, PACK_ENDS, PACK_G, PACK_SHEETS, type BenchAct } from '@/model';
 import { Choice } from '@/ui/kit/Choice';
@@ -50,11 +51,23 @@ export function DampDialog({ asked, onClose }: { readonly asked: Asked; readonly
   );
 }
 
-function Ends({ onClose, onKeep }: { readonly onClose: () => void; readonly onKeep: () => void }) {
+interface EndsProps {
+  readonly onClose: () => void;
+  readonly onKeep: () => void;
+  readonly disabled?: boolean;
+}
+
+/** What a field could not read is not logged as what stood there before: the field is gone to instead. */
+function Ends({ onClose, onKeep, disabled = false }: EndsProps) {
+  const keep = (event: MouseEvent) => {
+    const wrong = event.currentTarget.closest('[role="dialog"]')?.querySelector<HTMLElement>('[aria-invalid="true"]');
+    if (wrong) wrong.focus();
+    else onKeep();
+  };
   return (
     <DialogActions>
       <Button onClick={onClose}>{dampWords('dialog.leave')}</Button>
-      <Button variant="contained" color="primary" onClick={onKeep}>
+      <Button variant="contained" color="primary" disabled={disabled} onClick={keep}>
         {dampWords('dialog.keep')}
       </Button>
     </DialogActions>
@@ -69,7 +82,7 @@ function DampForm({ onKeep, onClose }: FormProps<'damp'>) {
     [dryG, setDryG] = useState<number>(),
     [how, setHow] = useState<(typeof DAMPED_HOW)[number]>('brushed'),
     [targetPercent, setTarget] = useState<number>(USUAL_MOISTURE_PERCENT);
-  const weight = dryG ?? Math.max(PACK_G.min, Math.round(10 * each * sheets) / 10);
+  const weight = dryG ?? Math.max(PACK_G.min, roundTo(each * sheets, 1));
   return (
     <>
       <DialogContent>
@@ -115,19 +128,20 @@ function WeighForm({ asked, onKeep, onClose }: FormProps<'weigh'>) {
   const pack = progress.bench.packs.find(({ packId }) => packId === asked.packId)!;
   const [sheets, setSheets] = useState(Math.max(1, asked.sheets)),
     [grams, setGrams] = useState<number>();
-  const wanted = (pack.dryG * sheets * (1 + pack.targetPercent / 100)) / pack.sheets,
-    weight = grams ?? Math.round(10 * wanted) / 10;
+  const wanted = (pack.dryG * sheets * (1 + pack.targetPercent / 100)) / pack.sheets;
   return (
     <>
       <DialogContent>
         <div className={clsx(kit.fields, kit.above8)}>
-          <NumberField label={dampWords('dialog.grams')} value={weight} range={PACK_G} onChange={setGrams} />
+          <NumberField label={dampWords('dialog.grams')} value={grams} range={PACK_G} onChange={setGrams} />
           <CountField label={dampWords('dialog.inIt')} value={sheets} range={PACK_SHEETS} onChange={setSheets} />
         </div>
+        <p className={kit.note}>{dampWords('dialog.weighSays', { grams: gramsInWords(wanted) })}</p>
       </DialogContent>
       <Ends
         onClose={onClose}
-        onKeep={() => onKeep({ kind: 'pack-weighed', packId: asked.packId, grams: weight, sheets })}
+        disabled={grams === undefined}
+        onKeep={() => grams !== undefined && onKeep({ kind: 'pack-weighed', packId: asked.packId, grams, sheets })}
       />
     </>
   );

@@ -2,6 +2,7 @@
 import TextField from '@mui/material/TextField';
 import { memo } from 'react';
 import type { Lab } from '@/core/colour';
+import { roundTo } from '@/core/numeric';
 import {
   formatLength,
   parseCount,
@@ -102,22 +103,22 @@ export function CountField({
   );
 }
 
-/** Any number, shown with so many digits after the point. */
+/** Any number, shown with so many digits after the point; empty while it is not known. */
 export function NumberField({
   value,
   range,
   digits = 1,
   ...rest
 }: FieldProps<NumberRange> & {
-  readonly value: number;
+  readonly value: number | undefined;
   readonly digits?: number;
   readonly onChange: (value: number) => void;
 }) {
   return (
     <TypedField
       {...rest}
-      value={value}
-      shown={String(Math.round(value * 10 ** digits) / 10 ** digits)}
+      value={value ?? NaN}
+      shown={value === undefined ? '' : String(roundTo(value, digits))}
       read={(text) => parseNumber(text, range)}
       inputMode="decimal"
     />

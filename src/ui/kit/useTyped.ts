@@ -1,11 +1,12 @@
 'use client';
 import { inWords } from '@/words/failures';
 import { useMemo, useRef, useState } from 'react';
-import { success, type Outcome } from '@/core/units';
+import type { Outcome } from '@/core/units';
 
 interface Typing {
   /** The value as it is written while nobody types. */
   readonly shown: string;
+  /** Not a number while nothing is known. */
   readonly value: number;
   readonly read: (text: string) => Outcome<number>;
   readonly onChange: (value: number) => void;
@@ -28,10 +29,10 @@ export function useTyped(typing: Typing) {
       const { shown, value, read, onChange } = now.current.typing,
         typed = now.current.text;
       if (typed === undefined) return;
-      const parsed = typed === shown ? success(value) : read(typed); // what is shown, left as it was, changes nothing
-      setError(parsed.ok ? undefined : inWords(parsed));
-      if (!parsed.ok) return;
-      if (Math.abs(parsed.value - value) > SAME) onChange(parsed.value);
+      const parsed = typed === shown ? undefined : read(typed); // what is shown, left as it was, changes nothing
+      setError(parsed && !parsed.ok ? inWords(parsed) : undefined);
+      if (parsed && !parsed.ok) return;
+      if (parsed && !(Math.abs(parsed.value - value) <= SAME)) onChange(parsed.value);
       // after what is taken is shown: a field that reads as it was typed is not drawn again, nor with its old value in between
       queueMicrotask(() => setText((later) => (later === typed ? undefined : later)));
     };

@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
-import { kentoContacts, kentoMoves, type SheetLayout } from '@/core/registration';
+import { kentoContacts, kentoMovesMade, type SheetLayout } from '@/core/registration';
 import { formatLength } from '@/core/units';
 import { blockNamesOf, presentMisfits } from '@/derived';
 import { usePrintDesk } from '@/ui/kit/printContext';
@@ -12,9 +12,6 @@ import { motionInWords } from '@/words/motion';
 import { proofWords } from '@/words/proof';
 import css from './ShimPanel.module.css';
 
-/** Smaller moves than this are left: no knife and no sliver is finer. */
-const LEAST_MM = 0.05;
-
 /** How the marks in each block are put right: what is glued in front of a face, and what is cut back. */
 export function KentoPanel({ layout }: { readonly layout: SheetLayout }) {
   const { plan, progress, unit } = usePrintDesk('plan', 'progress', 'unit');
@@ -22,11 +19,9 @@ export function KentoPanel({ layout }: { readonly layout: SheetLayout }) {
   const contacts = kentoContacts(layout.sheetMm),
     image = layout.images[0];
   const rows = presentMisfits(plan, layout, progress.bench).flatMap((misfit, r) =>
-    r > 0 && misfit
-      ? [{ run: plan.runs[r], r, misfit, moves: kentoMoves(misfit, contacts).map((mm) => Math.round(100 * mm) / 100) }]
-      : [],
+    r > 0 && misfit ? [{ run: plan.runs[r], r, misfit, moves: kentoMovesMade(misfit, contacts) }] : [],
   );
-  const wanted = rows.filter(({ moves }) => moves.some((mm) => Math.abs(mm) >= LEAST_MM));
+  const wanted = rows.filter(({ moves }) => moves.some((mm) => mm !== 0));
   if (rows.length === 0) return <p className={kit.note}>{proofWords('shim.noMisfitOfOne')}</p>;
   return (
     <section aria-label={proofWords('kento.title')}>
@@ -56,7 +51,7 @@ export function KentoPanel({ layout }: { readonly layout: SheetLayout }) {
         </div>
       ))}
       <Button
-        className={clsx(kit.above12)}
+        className={kit.above12}
         variant="contained"
         color="primary"
         disabled={wanted.length === 0}
@@ -75,6 +70,5 @@ export function KentoPanel({ layout }: { readonly layout: SheetLayout }) {
 }
 
 function actOf(mm: number): 'glue' | 'cutBack' | 'leave' {
-  if (Math.abs(mm) < LEAST_MM) return 'leave';
-  return mm > 0 ? 'glue' : 'cutBack';
+  return mm === 0 ? 'leave' : mm > 0 ? 'glue' : 'cutBack';
 }

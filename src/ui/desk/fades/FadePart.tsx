@@ -1,10 +1,8 @@
 'use client';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import clsx from 'clsx';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { FADE_CURVES } from '@/core/layers';
 import { formatLength } from '@/core/units';
 import {
@@ -21,6 +19,7 @@ import {
   secondInkOf,
 } from '@/derived';
 import { FADE_BY, PLACE_ON_PRINT_MM, type InkFade } from '@/model';
+import { Choice } from '@/ui/kit/Choice';
 import { LengthField } from '@/ui/kit/fields';
 import { FadeTones } from '@/ui/kit/FadeTones';
 import { FileLink } from '@/ui/kit/FileLink';
@@ -46,7 +45,6 @@ interface Props {
 
 /** How an ink fades: along which line, to what, by what it is laid, and what comes of it. */
 export function FadePart({ inking, index, closed, onLook }: Props) {
-  const { change } = usePrintDesk('change');
   const { plan } = usePrintDesk('plan');
   const set = useFadeSet(inking);
   const { fade } = inking;
@@ -71,7 +69,7 @@ export function FadePart({ inking, index, closed, onLook }: Props) {
             <Button
               className={kit.above8}
               onClick={() => {
-                void change({ kind: 'inking-set', inkingId: inking.id, part: { fade: firstFade(plan, inking) } });
+                set(firstFade(plan, inking));
                 onLook();
               }}
             >
@@ -118,16 +116,16 @@ function FadeFields({ inking, fade, closed }: Pick<Props, 'inking' | 'closed'> &
       <Choice
         label={fadeWords('curve')}
         value={fade.curve}
-        of={FADE_CURVES}
-        words={(curve) => fadeWords(`curves.${curve}`)}
+        options={FADE_CURVES.map((curve) => [curve, fadeWords(`curves.${curve}`)] as const)}
+        className={kit.above12}
         disabled={closed}
         onChange={(curve) => set({ ...fade, curve })}
       />
       <Choice
         label={fadeWords('by')}
         value={fade.by}
-        of={FADE_BY}
-        words={(by) => fadeWords(`laidBy.${by}`)}
+        options={FADE_BY.map((by) => [by, fadeWords(`laidBy.${by}`)] as const)}
+        className={kit.above12}
         disabled={closed}
         onChange={(by) => set({ ...fade, by })}
       />
@@ -141,36 +139,7 @@ function FadeFields({ inking, fade, closed }: Pick<Props, 'inking' | 'closed'> &
   );
 }
 
-interface ChoiceProps<T extends string> {
-  readonly label: string;
-  readonly value: T;
-  readonly of: readonly T[];
-  readonly words: (one: T) => string;
-  readonly disabled: boolean;
-  readonly onChange: (one: T) => void;
-}
-
-function Choice<T extends string>({ label, value, of, words, disabled, onChange }: ChoiceProps<T>) {
-  return (
-    <TextField
-      select
-      fullWidth
-      className={kit.above12}
-      label={label}
-      value={value}
-      disabled={disabled}
-      onChange={(e) => onChange(e.target.value as T)}
-    >
-      {of.map((one) => (
-        <MenuItem key={one} value={one}>
-          {words(one)}
-        </MenuItem>
-      ))}
-    </TextField>
-  );
-}
-
-const NOTHING = '',
+const NOTHING = 'nothing',
   NEW = 'new';
 
 /** To nothing, to another ink of the print, or to one of its own. */
@@ -189,28 +158,28 @@ function GoesOverTo({ inking, fade, closed }: Pick<Props, 'inking' | 'closed'> &
     void change({ kind: 'ink-added', ink: { ...own, id: made, name, solidLabD50, film: null, recipe: null } });
     set({ ...fade, toInkId: made });
   };
+  const options = [
+    [NOTHING, fadeWords('toNothing')],
+    ...plan.inks
+      .filter(({ id }) => id !== own.id)
+      .map((ink): readonly [string, ReactNode] => [
+        ink.id,
+        <>
+          <Swatch lab={ink.solidLabD50} />
+          &ensp;{ink.name}
+        </>,
+      ]),
+    [NEW, fadeWords('toNew')],
+  ] as const;
   return (
-    <TextField
-      select
-      fullWidth
-      className={kit.above12}
+    <Choice
       label={fadeWords('goesOver')}
       value={fade.toInkId ?? NOTHING}
+      options={options}
+      className={kit.above12}
       disabled={closed}
-      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-      onChange={(e) => choose(e.target.value)}
-    >
-      <MenuItem value={NOTHING}>{fadeWords('toNothing')}</MenuItem>
-      {plan.inks
-        .filter(({ id }) => id !== own.id)
-        .map((ink) => (
-          <MenuItem key={ink.id} value={ink.id}>
-            <Swatch lab={ink.solidLabD50} />
-            &ensp;{ink.name}
-          </MenuItem>
-        ))}
-      <MenuItem value={NEW}>{fadeWords('toNew')}</MenuItem>
-    </TextField>
+      onChange={choose}
+    />
   );
 }
 

@@ -1,4 +1,5 @@
 'use client';
+import { roundTo } from '@/core/numeric';
 import { formatLength } from '@/core/units';
 import { inkingsOf, inkOf, placeOnLine, TONES_AT } from '@/derived';
 import { PLACE_ON_PRINT_MM, type InkFade, type PlanEdit, type Run } from '@/model';
@@ -39,7 +40,7 @@ export function useFadeHandles(run: Run | undefined, closed: boolean): readonly 
 /** The fade with one end elsewhere; undefined where that would leave no line. */
 function moveEnd(fade: InkFade, end: 'fromMm' | 'toMm', xMm: number, yMm: number): InkFade | undefined {
   const { minMm, maxMm } = PLACE_ON_PRINT_MM;
-  const tenth = (mm: number) => Math.round(10 * Math.min(maxMm, Math.max(minMm, mm))) / 10;
+  const tenth = (mm: number) => roundTo(Math.min(maxMm, Math.max(minMm, mm)), 1);
   const place = { xMm: tenth(xMm), yMm: tenth(yMm) },
     other = fade[end === 'fromMm' ? 'toMm' : 'fromMm'];
   const length = Math.hypot(place.xMm - other.xMm, place.yMm - other.yMm);

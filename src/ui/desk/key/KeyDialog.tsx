@@ -5,6 +5,7 @@ import Dialog from '@mui/material/Dialog';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import clsx from 'clsx';
 import { useCallback, useMemo } from 'react';
+import { roundTo } from '@/core/numeric';
 import { formatLength } from '@/core/units';
 import { keyRunOf, shapesOpen, withKeyAt } from '@/derived';
 import { KEY_PLACES, KEY_SMOOTH_MM, KEY_WIDTH_MM } from '@/model';
@@ -126,13 +127,12 @@ function useDrawnHandle({ source, drawn: { outlinesMm, by, setBy } }: KeyDrawing
   const { plan, unit } = usePrintDesk('plan', 'unit');
   if (source !== 'drawing' || !outlinesMm) return [];
   const { widthMm, heightMm } = plan.picture!;
-  const tenth = (mm: number) => Math.round(10 * mm) / 10;
   return [
     {
       id: 'drawing',
       label: keyWords('drawn.handle', { x: formatLength(by.xMm, unit), y: formatLength(by.yMm, unit) }),
       ...{ xMm: widthMm / 2 + by.xMm, yMm: heightMm / 2 + by.yMm },
-      onMove: (xMm, yMm) => setBy({ xMm: tenth(xMm - widthMm / 2), yMm: tenth(yMm - heightMm / 2) }),
+      onMove: (xMm, yMm) => setBy({ xMm: roundTo(xMm - widthMm / 2, 1), yMm: roundTo(yMm - heightMm / 2, 1) }),
     },
   ];
 }

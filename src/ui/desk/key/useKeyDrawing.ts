@@ -1,5 +1,6 @@
 'use client';
 import { useCallback, useEffect, useMemo, useState } from 'react';
+import { roundTo } from '@/core/numeric';
 import { thicknessOf } from '@/core/picture';
 import type { Lab } from '@/core/colour';
 import { flatFromResult } from '@/ui/kit/flatFromResult';
@@ -79,7 +80,7 @@ type KeySource = (typeof KEY_SOURCES)[number];
 
 /** A width the plan can hold. */
 function lineWidth(mm: number): number {
-  return Math.round(100 * Math.min(KEY_WIDTH_MM.maxMm, Math.max(KEY_WIDTH_MM.minMm, mm))) / 100;
+  return roundTo(Math.min(KEY_WIDTH_MM.maxMm, Math.max(KEY_WIDTH_MM.minMm, mm)), 2);
 }
 
 export type KeyDrawing = ReturnType<typeof useKeyDrawing>;
