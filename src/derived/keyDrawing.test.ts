@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { drawnKey, keyPieces } from '@/core/picture';
 import { printMapOf } from '@/core/layers';
-import { checkPlan, type FlatPlan, type Plan } from '@/model';
+import { checkPlan, type FlatPlan, type Plan, type PlanEdit } from '@/model';
 import { flatColour, FOUR_COLOURS, onOwnBlocks, planOfBands } from '@/testing/plans';
 import { applyEdit } from './applyEdit';
-import { inkedAt, inkingsOf, keyRunOf, looksOfPlan, printTaskOf, withFlat, withKeyAt, type PrintSheet } from './index';
+import { firstFade, inkedAt, inkingsOf, keyRunOf, looksOfPlan, printTaskOf, withFlat, withKeyAt, type PrintSheet } from './index';
 
 const blocks = onOwnBlocks(planOfBands());
 const KEYED: FlatPlan = {
@@ -40,6 +40,44 @@ test('drawn anew it keeps its run; taken away it takes its block along and nothi
   const away = withFlat(keyed, rest);
   expect(checkPlan(away)).toMatchObject({ ok: true });
   expect([away.runs, away.blocks, away.inks]).toEqual([blocks.runs, blocks.blocks, blocks.inks]);
+});
+
+test('a key that was joined with another run, or prints more than itself, leaves a plan that holds together when it goes', () => {
+  const { key: _, ...rest } = FOUR_COLOURS;
+  const keyed = withFlat(blocks, KEYED);
+  const [own] = inkingsOf(keyed.runs[keyRunOf(keyed)]);
+  const edits: PlanEdit[] = [
+    { kind: 'runs-joined', runId: keyed.runs[0].id, withRunId: 'run-key', inks: 'both' },
+    {
+      kind: 'colours-given',
+      runId: 'run-key',
+      inkingId: own.id,
+      colourIds: [blocks.flat!.colours[1].id],
+      how: 'printed',
+    },
+  ];
+  for (const edit of edits) {
+    const made = applyEdit(keyed, edit);
+    if (!made.ok) throw new Error(made.code);
+    const away = withFlat(made.value, rest);
+    const checked = checkPlan(away);
+    expect([edit.kind, checked.ok || checked.code]).toEqual([edit.kind, true]);
+    expect(away.runs.length).toBeGreaterThan(0);
+    expect(away.runs.flatMap((run) => inkingsOf(run)).some(({ colourId }) => colourId === 'c9')).toBe(false);
+  }
+});
+
+test('the ink of a key stays while another run fades to it', () => {
+  const keyed = withFlat(blocks, KEYED);
+  const [inking] = inkingsOf(keyed.runs[0]);
+  const toInkId = inkingsOf(keyed.runs[keyRunOf(keyed)])[0].inkId;
+  const fade = { ...firstFade(keyed, inking), toInkId };
+  const faded = applyEdit(keyed, { kind: 'inking-set', inkingId: inking.id, part: { fade } });
+  if (!faded.ok) throw new Error(faded.code);
+  const { key: _, ...rest } = FOUR_COLOURS;
+  const away = withFlat(faded.value, rest);
+  expect(checkPlan(away)).toMatchObject({ ok: true });
+  expect(inkingsOf(away.runs[0])[0].fade).toEqual(fade);
 });
 
 test('it goes first or last by one change of the order; where it stands there already, by none', () => {

@@ -1,7 +1,7 @@
 import { mediumById } from '@/core/inks';
 import { givenName } from '@/core/units';
 import type { FlatPlan, Ink, Plan } from '@/model';
-import { plainRun } from './lookups';
+import { inkingsOf, plainRun } from './lookups';
 
 /** What a key's block, side, cut, run and ink are named by. */
 const AS = 'key';
@@ -67,7 +67,13 @@ export function withoutKeyBlock(plan: Plan, flat: FlatPlan): Plan {
   const blocks = plan.blocks.filter(
     ({ sides }) => !sides.every((side) => side.cuts.length > 0 && side.cuts.every((cut) => cuts.has(cut))),
   );
-  return { ...plan, runs, blocks, inks: plan.inks.filter((ink) => ink.id !== `ink-${id}`) };
+  // its ink stays while another run lays it, or fades to it
+  const laid = new Set(runs.flatMap(inkingsOf).flatMap(({ inkId, fade }) => [inkId, fade?.toInkId]));
+  return {
+    ...{ ...plan, runs, blocks },
+    inks: plan.inks.filter((ink) => ink.id !== `ink-${id}` || laid.has(ink.id)),
+    masks: plan.masks.filter(({ runId }) => runs.some((run) => run.id === runId)),
+  };
 }
 
 /** The order of runs with the key first, or last; undefined where no run prints just the key, or it stands there already. */
