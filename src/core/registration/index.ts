@@ -66,9 +66,9 @@ export {
   type JigLayer,
   type JigMark,
   finishedRect,
-  jigFor,
   onBench,
-} from './jigs';
+} from './jigParts';
+export { jigFor } from './jigs';
 export { dpiOfFile } from './scanDpi';
 export { homographyOf, straighten } from './straighten';
 export { type CornerMark, CORNER_MARK_MM, cornerMarks } from './cornerMarks';

@@ -27,7 +27,7 @@ import css from './JigLeaf.module.css';
 import { TOKENS } from '@/ui/theme/tokens';
 import { useSizePx } from '@/ui/kit/useSizePx';
 import type { RegistrationWay } from '@/core/registration/ways';
-import type { CutListItem } from '@/core/registration/jigs';
+import type { CutListItem } from '@/core/registration/jigParts';
 import { registerWords } from '@/words/register';
 import { jigInWords } from '@/words/jigs';
 import { wayAtLength, wayInWords } from '@/words/ways';
