@@ -14,7 +14,8 @@ import {
   withSideTaken,
 } from './compose';
 import { inkingsOf, isCutOnLater, plainRun, withInkings } from './lookups';
-import { planFromSketch, withFlat, withRunOrder } from './runPlan';
+import { withFlat, withRunOrder } from './runPlan';
+import { planFromSketch } from './sketchedPlan';
 import { withSecondTone, withSpotRun } from './slips';
 import { withUses, withUsesThatStand } from './uses';
 import { withWay } from './waysOfWorking';

@@ -47,7 +47,9 @@ export {
 export { isSearchedWay, type WayCompared } from './waysCompared';
 export { figuresOf, type PlanFigures } from './planFigures';
 export { type Decided, changesOfWay, decidedBy, drawsKey, withWay } from './waysOfWorking';
-export { withRunOrder, withGroups, withFlat, guessBarePaper, groupsOf, runsInOrder, planFromSketch } from './runPlan';
+export { groupsOf, withGroups } from './runGroups';
+export { withRunOrder, withFlat, guessBarePaper, runsInOrder } from './runPlan';
+export { planFromSketch } from './sketchedPlan';
 export { applyEdit } from './applyEdit';
 export { firstGateOf, frozenAsOf, usedOf, withUsesOfNow } from './uses';
 export { KeptAnswers } from './kept';

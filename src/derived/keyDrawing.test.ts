@@ -4,7 +4,17 @@ import { printMapOf } from '@/core/layers';
 import { checkPlan, type FlatPlan, type Plan, type PlanEdit } from '@/model';
 import { flatColour, FOUR_COLOURS, onOwnBlocks, planOfBands } from '@/testing/plans';
 import { applyEdit } from './applyEdit';
-import { firstFade, inkedAt, inkingsOf, keyRunOf, looksOfPlan, printTaskOf, withFlat, withKeyAt, type PrintSheet } from './index';
+import {
+  firstFade,
+  inkedAt,
+  inkingsOf,
+  keyRunOf,
+  looksOfPlan,
+  printTaskOf,
+  withFlat,
+  withKeyAt,
+  type PrintSheet,
+} from './index';
 
 const blocks = onOwnBlocks(planOfBands());
 const KEYED: FlatPlan = {

@@ -15,7 +15,8 @@ import {
 import { inkingsOf, inkOf, isPlainReduction, printedIds } from './lookups';
 import { type Plan } from '@/model';
 import { figuresOf, type PlanFigures } from './planFigures';
-import { groupsOf, mediumOf, planFromSketch } from './runPlan';
+import { groupsOf, mediumOf } from './runGroups';
+import { planFromSketch } from './sketchedPlan';
 import { waysCompared, type WayCompared } from './waysCompared';
 
 export type Aim = 'best colour' | 'fewest runs' | 'fewest blocks' | 'fewest days' | 'thinnest build';

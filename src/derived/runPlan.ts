@@ -1,7 +1,5 @@
-import { roundTo } from '@/core/numeric';
-import { wordForColour, type Lab } from '@/core/colour';
-import { ladderPercent, type MediumId } from '@/core/inks';
-import { nestedStages, type PlanSketch } from '@/core/layers';
+import { type Lab } from '@/core/colour';
+import { nestedStages } from '@/core/layers';
 import { keyIsNew, withKeyBlock, withoutKeyBlock, withoutKeyColour } from './keyDrawing';
 import {
   cutsOf,
@@ -9,95 +7,14 @@ import {
   inkingsOf,
   inksOfRun,
   isPlainReduction,
-  plainForme,
-  plainRun,
   sideOfCut,
   withCuts,
   withInkings,
   withSides,
 } from './lookups';
-import type { Block, BlockSide, FlatColour, FlatPlan, Ink, Plan, Run } from '@/model';
-import { givenName } from '@/core/units';
-
-/** What a further ink of this print is made of: what its first one is, or what the way of working begins with. */
-export function mediumOf(plan: Plan): MediumId {
-  return plan.inks[0]?.mediumId ?? plan.way.begins.mediumId;
-}
-
-/** The ink a colour begins with: its own wish, as opaque as the way of working has it. */
-function firstInk(plan: Plan, colour: FlatColour, place: number): Ink {
-  return {
-    id: `ink-${colour.id}`,
-    name: colour.name,
-    mediumId: mediumOf(plan),
-    solidLabD50: colour.wantedLabD50,
-    opacity: plan.way.begins.opacity,
-    film: null,
-    recipe: null,
-    softenerPercent: ladderPercent(place),
-  };
-}
-
-/** The colours each run finishes, in order: those that stand for it and in no later cut of its side. */
-export function groupsOf(plan: Plan): string[][] {
-  return plan.runs.map((run) => [
-    ...new Set(
-      run.formes.flatMap(({ cutId }) => {
-        const cuts = sideOfCut(plan, cutId)?.cuts ?? [];
-        const at = cuts.findIndex((cut) => cut.id === cutId);
-        const later = cuts[at + 1]?.standingIds ?? [];
-        return (cuts[at]?.standingIds ?? []).filter((id) => !later.includes(id));
-      }),
-    ),
-  ]);
-}
-
-/**
- * A reduction that finishes these groups of colours, one group a run, in order, each printed in the ink of its first colour.
- * Runs and inks stay with their colour, ids of cuts with their place, so that what is already cut keeps its name.
- */
-export function withGroups(plan: Plan, groups: readonly (readonly string[])[]): Plan {
-  const cuts = nestedStages(groups).map((standingIds, i) => ({ id: `stage-${i + 1}`, standingIds }));
-  const runs = groups.map(([colourId], i): Run => {
-    const known = plan.runs.find((run) => run.id === `run-${colourId}`);
-    const inking = known && inkingsOf(known).find((one) => one.colourId === colourId);
-    return plainRun(
-      `run-${colourId}`,
-      cuts[i].id,
-      {
-        id: `inking-${colourId}`,
-        colourId,
-        inkId: `ink-${colourId}`,
-        ...(inking && { filmWeight: inking.filmWeight, fade: inking.fade, laidBy: inking.laidBy }),
-      },
-      known?.impressions,
-    );
-  });
-  const inks = groups.map(
-    ([colourId], i): Ink =>
-      plan.inks.find((ink) => ink.id === `ink-${colourId}`) ??
-      firstInk(
-        plan,
-        plan.flat!.colours.find((c) => c.id === colourId)!,
-        i,
-      ),
-  );
-  const [first] = plan.blocks;
-  const block: Block = { ...first, sides: [{ ...first.sides[0], cuts }] };
-  return withoutStrays({ ...plan, inks, runs, blocks: [block] }, plan.inks);
-}
-
-/** The plan without overlaps of colours that are not there any more, and with those of the `known` inks that its fades go over to. */
-function withoutStrays(plan: Plan, known: readonly Ink[] = plan.inks): Plan {
-  const colours = new Set(plan.flat?.colours.map((c) => c.id));
-  const goneOverTo = new Set(plan.runs.flatMap((run) => inkingsOf(run).map(({ fade }) => fade?.toInkId)));
-  const missing = known.filter(({ id }) => goneOverTo.has(id) && !plan.inks.some((ink) => ink.id === id));
-  return {
-    ...plan,
-    inks: missing.length > 0 ? [...plan.inks, ...missing] : plan.inks,
-    fit: { ...plan.fit, pairs: plan.fit.pairs.filter((pair) => colours.has(pair.aId) && colours.has(pair.bId)) },
-  };
-}
+import { groupsOf, withGroups, withoutStrays } from './runGroups';
+import { planFromSketch } from './sketchedPlan';
+import type { BlockSide, FlatColour, FlatPlan, Ink, Plan, Run } from '@/model';
 
 /**
  * The plan with its runs in another order. Where several runs print from one side, its cuts are made anew to follow: each
@@ -268,126 +185,6 @@ function withoutGoneColours(plan: Plan, printed: ReadonlySet<string>): Plan | un
       (cut) => ({ ...cut, standingIds: cut.standingIds.filter((id) => printed.has(id)) }),
     ),
   );
-}
-
-/** The plan a sketch means: its blocks, stages, runs and inks, under ids that stay the same each time. */
-export function planFromSketch(plan: Plan, sketch: PlanSketch): Plan {
-  const ids = plan.flat!.colours.map((c) => c.id);
-  if (sketch.blocks.length === 1 && usesOneInkingARun(sketch)) return reductionFrom(plan, sketch, ids);
-  const cutOn = sketch.blocks.some(({ stages }) => stages.length > 1);
-  const material = plan.blocks[0].materialId;
-  const blocks = sketch.blocks.map(({ stages }, b): Block => ({
-    id: `block-${b + 1}`,
-    name: givenName(`Block ${b + 1}`),
-    materialId: plan.blocks[b]?.materialId ?? material,
-    grainDeg: plan.blocks[b]?.grainDeg ?? 0,
-    sizeMm: plan.blocks[b]?.sizeMm ?? null,
-    sides: [
-      {
-        id: `side-${b + 1}`,
-        name: 'face',
-        pieces: [],
-        cuts: stages.map((standing, s) => ({
-          id: b === 0 && cutOn ? `stage-${s + 1}` : `stage-${String.fromCharCode(97 + b)}${s + 1}`,
-          standingIds: standing.map((label) => ids[label]),
-        })),
-      },
-    ],
-  }));
-  const inks = new Map<string, Ink>();
-  const names: string[] = [];
-  const runs = sketch.runs.map((run, r): Run => {
-    const inkings = run.inkings.map((inking, i) => {
-      const colour = plan.flat!.colours[inking.colour];
-      const ink = sketchedInk(plan, inking.ink, colour, names, r);
-      inks.set(ink.id, ink);
-      names.push(ink.name);
-      return {
-        id: `inking-${r + 1}-${i + 1}`,
-        colourId: colour.id,
-        cutId: blocks[inking.block].sides[0].cuts[inking.stage].id,
-        inkId: ink.id,
-        zoneIds: inking.zone?.map((label) => ids[label]) ?? null,
-      };
-    });
-    const runId = `run-${inkings[0].inkId.slice(4)}`;
-    const cutIds = [...new Set(inkings.map(({ cutId }) => cutId))];
-    return {
-      id: runId,
-      impressions: 1,
-      formes: cutIds.map((cutId, f) =>
-        plainForme(
-          f === 0 ? `forme-${runId}` : `forme-${runId}-${f + 1}`,
-          cutId,
-          inkings.flatMap(({ cutId: own, ...inking }) => (own === cutId ? [inking] : [])),
-        ),
-      ),
-    };
-  });
-  return withFadesOf(withoutStrays({ ...plan, blocks, runs, inks: [...inks.values()] }), plan);
-}
-
-/** A plan made anew with the fades its inks had on their colours before: they stay with both, whatever block and run those come to. */
-export function withFadesOf(made: Plan, before: Plan): Plan {
-  const faded = before.runs.flatMap(inkingsOf).filter(({ fade }) => fade);
-  if (faded.length === 0) return made;
-  const runs = made.runs.map((run) =>
-    withInkings(run, (inking) => {
-      const had = faded.find(({ colourId, inkId }) => colourId === inking.colourId && inkId === inking.inkId);
-      return had ? { ...inking, fade: had.fade, laidBy: had.laidBy } : inking;
-    }),
-  );
-  return withoutStrays({ ...made, runs }, before.inks);
-}
-
-/** Whether every run of a sketch lays one ink: what a reduction in its usual form does. */
-function usesOneInkingARun(sketch: PlanSketch): boolean {
-  return sketch.runs.every((run) => run.inkings.length === 1);
-}
-
-/** A reduction as a sketch means it: groups of colours that go together, light first, opaque where it says so. */
-function reductionFrom(plan: Plan, sketch: PlanSketch, ids: readonly string[]): Plan {
-  const stages = sketch.blocks[0].stages;
-  const groups = stages.map((standing, s) => {
-    const main = sketch.runs[s].inkings[0].colour;
-    const group = standing.filter((label) => !(stages[s + 1] ?? []).includes(label));
-    return [main, ...group.filter((label) => label !== main)].map((label) => ids[label]);
-  });
-  const reduced = withGroups(plan, groups);
-  const opaque = new Set(
-    sketch.runs
-      .filter((run) => run.inkings[0].ink.opacity === 'opaque')
-      .map((run) => `ink-${ids[run.inkings[0].colour]}`),
-  );
-  return {
-    ...reduced,
-    inks: reduced.inks.map((ink) =>
-      opaque.has(ink.id) && ink.opacity !== 'opaque' ? { ...ink, opacity: 'opaque', film: null } : ink,
-    ),
-  };
-}
-
-function sketchedInk(
-  plan: Plan,
-  ink: PlanSketch['runs'][number]['inkings'][number]['ink'],
-  colour: FlatColour,
-  taken: readonly string[],
-  place: number,
-): Ink {
-  if (ink.keepsInkOf !== undefined) {
-    return plan.inks.find((i) => i.id === `ink-${colour.id}`) ?? firstInk(plan, colour, place);
-  }
-  const rounded = ink.labD50.map((v) => roundTo(v, 1)) as unknown as Lab;
-  return {
-    id: `ink-over-${colour.id}-${place + 1}`,
-    name: wordForColour(ink.labD50, taken),
-    mediumId: mediumOf(plan),
-    solidLabD50: rounded,
-    opacity: ink.opacity ?? 'transparent',
-    film: null,
-    recipe: null,
-    softenerPercent: ladderPercent(place),
-  };
 }
 
 function sameLab(a: Lab, b: Lab): boolean {

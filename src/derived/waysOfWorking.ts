@@ -3,7 +3,9 @@ import type { MediumId, OpacityKnown } from '@/core/inks';
 import type { PlanSketch } from '@/core/layers';
 import type { RegistrationWayId } from '@/core/registration';
 import type { Ink, Plan, WayOfWorking } from '@/model';
-import { planFromSketch, withRunsBegun, withFadesOf } from './runPlan';
+import { withFadesOf } from './runGroups';
+import { withRunsBegun } from './runPlan';
+import { planFromSketch } from './sketchedPlan';
 
 /** The rules and starting values a way of working brings; each can be changed afterwards. */
 interface WayStart {

@@ -1,5 +1,4 @@
 'use client';
-import { inWords } from '@/words/failures';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { fetched } from '@/ui/kit/fetched';
@@ -14,13 +13,12 @@ import { SizePanel } from './SizePanel';
 import { useThinLines, type ThinLines } from './cuttable/useThinLines';
 import { usePointing, type ToneFinding } from './tones/usePointing';
 import css from './PictureView.module.css';
+import { BringIn, PictureButton, usePictureIn } from './BringIn';
 import { useFlatten, type Flatten } from './useFlatten';
 import { useKeys } from '../kit/keys';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
-import { NothingYet } from '@/ui/kit/NothingYet';
 import { Leaves } from '@/ui/kit/Leaves';
-import { FileButton } from '@/ui/kit/FileButton';
 import { pictureWords } from '@/words/picture';
 
 const opening = () => <p className={kit.note}>{pictureWords('picture.opening')}</p>;
@@ -69,7 +67,6 @@ const RegionPanel = dynamic(
   },
 );
 
-const ACCEPT = '.png,.jpg,.jpeg,.webp,.tif,.tiff,.svg,image/png,image/jpeg,image/webp,image/tiff,image/svg+xml';
 const LEAVES = [
   ['colours', pictureWords('picture.colours')],
   ['islands', pictureWords('picture.islands')],
@@ -218,35 +215,6 @@ function PictureMap({
   );
 }
 
-interface BringInProps {
-  readonly dropProps: { onDragOver: (e: DragEvent) => void; onDragLeave: () => void; onDrop: (e: DragEvent) => void };
-  readonly over: boolean;
-  readonly take: (file: File | undefined) => Promise<void>;
-  readonly busy: string | undefined;
-  readonly problem: string | undefined;
-}
-
-function BringIn({ dropProps, over, take, busy, problem }: BringInProps) {
-  return (
-    <div className={clsx(kit.work, kit.single)} {...dropProps}>
-      <div className={kit.stage}>
-        <NothingYet
-          over={over}
-          title={pictureWords('picture.bringInAPicture')}
-          says={pictureWords('picture.aSketchADrawing')}
-        >
-          <PictureButton take={take} busy={busy} />
-          {problem && (
-            <p className={clsx(kit.say, kit.bad, kit.atLeft, kit.measure)} role="alert">
-              {problem}
-            </p>
-          )}
-        </NothingYet>
-      </div>
-    </div>
-  );
-}
-
 /** Picture and flat colours as they are painted. */
 function usePicturePaints(flatten: Flatten, chosenTone: number | undefined, lit: boolean) {
   const desk = usePrintDesk('plan', 'sheetWorker');
@@ -318,44 +286,6 @@ function usePictureKeys(
     if (flat && !flatten.preview) void step(e.shiftKey ? -1 : 1);
   });
   useKeys('backspace', pictureWords('picture.takeTheLastPoint'), () => regions.unpoint());
-}
-
-/** A picture taken in: chosen, dropped or pasted. */
-function usePictureIn() {
-  const desk = usePrintDesk('progress', 'bringIn');
-  const [problem, setProblem] = useState<string>();
-  const [busy, setBusy] = useState<string>();
-  const [over, setOver] = useState(false);
-  const closed = desk.progress.cutsDone > 0;
-
-  const take = useCallback(
-    async (file: File | undefined) => {
-      if (!file) return;
-      if (closed) {
-        setProblem(pictureWords('picture.theBlockIsAlready'));
-        return;
-      }
-      setBusy(pictureWords('picture.reading', { file: file.name }));
-      setProblem(undefined);
-      const answer = await desk.bringIn(file);
-      setBusy(undefined);
-      if (!answer.ok) setProblem(inWords(answer));
-    },
-    [closed, desk],
-  );
-
-  useEffect(() => {
-    const onPaste = (event: ClipboardEvent) => {
-      const file = [...(event.clipboardData?.files ?? [])][0];
-      if (file) {
-        event.preventDefault();
-        void take(file);
-      }
-    };
-    window.addEventListener('paste', onPaste);
-    return () => window.removeEventListener('paste', onPaste);
-  }, [take]);
-  return { setOver, take, over, busy, problem, closed };
 }
 
 interface PictureSideProps {
@@ -454,26 +384,5 @@ function PictureHead({ hasFlat, setShowing, showing, closed, take, busy, flatten
         {!closed && <PictureButton take={take} busy={busy} another />}
       </div>
     </div>
-  );
-}
-
-interface PictureButtonProps {
-  readonly take: (file: File) => Promise<void>;
-  readonly busy: string | undefined;
-  readonly another?: boolean;
-}
-
-function PictureButton({ take, busy, another }: PictureButtonProps) {
-  return (
-    <FileButton
-      label={pictureWords('picture.pictureFile')}
-      accept={ACCEPT}
-      variant={another ? 'outlined' : 'contained'}
-      color={another ? 'inherit' : 'primary'}
-      disabled={busy !== undefined}
-      onFile={(file) => void take(file)}
-    >
-      {busy ? `${busy} …` : another ? pictureWords('picture.anotherPicture') : pictureWords('picture.chooseAFile')}
-    </FileButton>
   );
 }
