@@ -15,6 +15,7 @@ import {
 } from './compose';
 import { inkingsOf, isCutOnLater, plainRun, withInkings } from './lookups';
 import { withFlat, withRunOrder } from './runPlan';
+import { withSaw } from './sawn';
 import { planFromSketch } from './sketchedPlan';
 import { withSecondTone, withSpotRun } from './slips';
 import { withUses, withUsesThatStand } from './uses';
@@ -129,6 +130,7 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
   'run-split': withRunSplit,
   'block-split': withBlockSplit,
   'side-taken': withSideTaken,
+  'saw-set': withSaw,
   'block-removed': withoutBlock,
   composed: withComposition,
   'trial-taken': withTrial,
@@ -258,7 +260,7 @@ function withBlock(
       ...plan.blocks,
       {
         ...{ id: ids.block, name, materialId, grainDeg: 0, sizeMm: null },
-        sides: [{ id: ids.side, name: 'face', pieces: [], cuts: [cut] }],
+        sides: [{ id: ids.side, name: 'face', saw: null, cuts: [cut] }],
       },
     ],
     runs: [

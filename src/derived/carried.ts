@@ -60,7 +60,7 @@ export function withPicturePlaced(plan: Plan, picture: PicturePlan): Plan {
       ...block,
       sides: block.sides.map((side) => ({
         ...side,
-        pieces: side.pieces.map((piece) => ({ ...piece, place: place(piece.place) })),
+        saw: side.saw && { ...side.saw, heldIn: side.saw.heldIn.map(anchor) },
         cuts: side.cuts.map((cut) => (cut.within ? { ...cut, within: place(cut.within) } : cut)),
       })),
     })),

@@ -111,7 +111,11 @@ function goneCutWanted(before: Plan, after: Plan, { bench }: Progress): Phrase |
 
 function shapeTouched(before: Plan, after: Plan, shapes: () => ShapesKept): Phrase | undefined {
   if (before.picture?.raster.sha !== after.picture?.raster.sha) return phrase('closed.thePictureStaysIn');
-  const drawn = ({ flat, fit, masks }: Plan) => JSON.stringify([flat?.labelsSha, flat?.barePaperId, fit, masks]);
+  const drawn = (plan: Plan) =>
+    JSON.stringify([
+      ...[plan.flat?.labelsSha, plan.flat?.barePaperId, plan.fit, plan.masks],
+      sidesOf(plan).map(({ saw }) => saw),
+    ]);
   if (drawn(before) === drawn(after)) return undefined;
   const answer = shapes();
   return answer.kept ? undefined : phrase('closed.thisWouldChangeShapes', { what: answer.what });

@@ -301,7 +301,7 @@ export function withBlockSplit(plan: Plan, { blockId, colourIds, as, name }: Edi
   const { materialId, grainDeg, sizeMm } = block;
   const added = {
     ...{ id: `block-${as}`, name, materialId, grainDeg, sizeMm },
-    sides: [{ id: `side-${as}`, name: 'face', pieces: [], cuts: [{ id: `cut-${as}`, standingIds: moving }] }],
+    sides: [{ id: `side-${as}`, name: 'face', saw: null, cuts: [{ id: `cut-${as}`, standingIds: moving }] }],
   };
   const runs = runsFromNewBlock(plan, side, moving, as);
   return withoutIdleCuts(withoutEmptyInkings(tidied({ ...fallen, blocks: [...fallen.blocks, added], runs })));

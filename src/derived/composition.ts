@@ -5,6 +5,7 @@ import { registrationWay } from '@/core/registration';
 import { phrase, type Phrase } from '@/core/units';
 import type { LossBelief } from '@/core/sheets';
 import type { EditOf, Plan, PlanEdit, Run } from '@/model';
+import { hoursOfSawing, inkedApart } from './sawn';
 import type { PlanLooks } from './looks';
 import { cutsOf, inkingsOf, inkOf, printedIds, sideOfCut, sidesOf, type LaidInking } from './lookups';
 import { figuresOf, type PlanFigures } from './planFigures';
@@ -92,25 +93,28 @@ function sharesOf(plan: Plan, ids: readonly string[]): number {
   return colours.reduce((sum, colour) => (ids.includes(colour.id) ? sum + colour.areaShare : sum), 0);
 }
 
-/** Edges and clearing of all cuts of a plan, in hours. */
+/** Edges and clearing of all cuts of a plan, and what is sawn apart, in hours. */
 export function hoursOfCuts(plan: Plan, { bordersMm }: Meetings, pace: number): number {
   const ids = plan.flat!.colours.map((colour) => colour.id);
   const areaCm2 = ((plan.picture?.widthMm ?? 0) * (plan.picture?.heightMm ?? 0)) / 100;
-  return plan.blocks.reduce((total, { sides, materialId }) => {
-    const material = materialById(materialId);
-    return sides.reduce((sum, { cuts }) => {
-      let stood: readonly string[] = ids;
-      return cuts.reduce((hours, { standingIds }) => {
-        const now = stood.filter((id) => !standingIds.includes(id));
-        stood = standingIds;
-        const edgeMm = now.reduce(
-          (mm, a) => standingIds.reduce((m, b) => m + bordersMm[ids.indexOf(a) * ids.length + ids.indexOf(b)], mm),
-          0,
-        );
-        return hours + cuttingHours(edgeMm / 1000, sharesOf(plan, now) * areaCm2, material, pace);
-      }, sum);
-    }, total);
-  }, 0);
+  return (
+    hoursOfSawing(plan, bordersMm) +
+    plan.blocks.reduce((total, { sides, materialId }) => {
+      const material = materialById(materialId);
+      return sides.reduce((sum, { cuts }) => {
+        let stood: readonly string[] = ids;
+        return cuts.reduce((hours, { standingIds }) => {
+          const now = stood.filter((id) => !standingIds.includes(id));
+          stood = standingIds;
+          const edgeMm = now.reduce(
+            (mm, a) => standingIds.reduce((m, b) => m + bordersMm[ids.indexOf(a) * ids.length + ids.indexOf(b)], mm),
+            0,
+          );
+          return hours + cuttingHours(edgeMm / 1000, sharesOf(plan, now) * areaCm2, material, pace);
+        }, sum);
+      }, total);
+    }, 0)
+  );
 }
 
 interface NearInks {
@@ -130,7 +134,9 @@ export function nearestInks(plan: Plan, { gapsMm }: Pick<Meetings, 'gapsMm'>): N
       inkings.slice(i + 1).flatMap((b) => {
         if (a.cutId === null || a.cutId !== b.cutId || a.laidBy === 'brush' || b.laidBy === 'brush') return [];
         const gaps = rolled(a).flatMap((x) =>
-          rolled(b).map((y) => gapsMm[ids.indexOf(x) * ids.length + ids.indexOf(y)]),
+          rolled(b)
+            .filter((y) => !inkedApart(plan, a.cutId, x, y))
+            .map((y) => gapsMm[ids.indexOf(x) * ids.length + ids.indexOf(y)]),
         );
         return gaps.length > 0 ? [{ run: r, a, b, gapMm: Math.min(...gaps) }] : [];
       }),

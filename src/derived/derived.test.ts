@@ -185,6 +185,11 @@ test('label maps read back, and anything else is refused', () => {
     }),
   );
   const bytes = encodeLabelMap({ width: 3, height: 3, labels: new Uint8Array(9) });
+  // from a Node buffer, too, a slice of the labels is a copy: what is laid on it must not change the picture
+  const read = decodeLabelMap(Buffer.from(bytes));
+  if (!read.ok) throw new Error(read.code);
+  read.value.labels.slice().fill(9);
+  expect(read.value.labels).not.toContain(9);
   expect(decodeLabelMap(bytes.subarray(0, 20)).ok).toBe(false);
   expect(decodeLabelMap(new Uint8Array(5)).ok).toBe(false);
   bytes[4] = 2;

@@ -38,12 +38,12 @@ export {
   standsAt,
   labelStateOfRun,
   partIds,
-  regionOf,
-  anchorPx,
   cutLineNotes,
   maskNotes,
   keyOfFinding,
 } from './printSheet';
+export { anchorPx, regionOf } from './places';
+export { inkedApart, sawBegun, seamRuleOf } from './sawn';
 export { isSearchedWay, type WayCompared } from './waysCompared';
 export { figuresOf, type PlanFigures } from './planFigures';
 export { type Decided, changesOfWay, decidedBy, drawsKey, withWay } from './waysOfWorking';

@@ -44,7 +44,7 @@ export function withKeyBlock(plan: Plan, flat: FlatPlan): Plan {
         ...{ grainDeg: first.grainDeg, sizeMm: null },
         sides: [
           {
-            ...{ id: `side-${AS}`, name: 'face', pieces: [] },
+            ...{ id: `side-${AS}`, name: 'face', saw: null },
             cuts: [{ id: `cut-${AS}`, standingIds: [colour.id] }],
           },
         ],

@@ -6,8 +6,8 @@ import {
   type PrintMapTask,
   type PrintPart,
 } from '@/core/layers';
-import type { AnchorPx, LabelCoverage, Region } from '@/core/geometry';
-import type { Anchor, Cut, FlatColour, Forme, Place, Plan, Run, SlipPlace } from '@/model';
+import type { LabelCoverage } from '@/core/geometry';
+import type { Cut, FlatColour, Forme, Place, Plan, Run, SlipPlace } from '@/model';
 import type { Slip } from './bench/replayLog';
 import {
   blockNamesOf,
@@ -23,6 +23,8 @@ import {
   togetherOf,
   type LaidInking,
 } from './lookups';
+import { regionOf } from './places';
+import { openSeams } from './sawn';
 import { phrase, type Phrase } from '@/core/units';
 
 /** What a mark of the print map does where it lies. */
@@ -30,6 +32,8 @@ export type MarkEffect =
   | { readonly kind: 'mask'; readonly runId: string; readonly covers: 'place' | 'all else' }
   | { readonly kind: 'within'; readonly cutId: string }
   | { readonly kind: 'slip'; readonly slipId: string; readonly cutIds: readonly string[] }
+  /** A saw took it: it stands for none of these cuts. */
+  | { readonly kind: 'sawn'; readonly cutIds: readonly string[] }
   /** The film of an inking comes to lie here: its forme lies elsewhere than it was cut for. */
   | { readonly kind: 'moved'; readonly inkingId: string };
 
@@ -53,24 +57,6 @@ export function plainSheet({ flat }: Pick<Plan, 'flat'>): PrintSheet {
   const colours = flat?.colours ?? [];
   return { parts: plainParts(colours.length), share: colours.map((c) => c.areaShare), effects: [] };
 }
-
-/** A place in pixels of the label map. A slip in an old log may still name islands by their first pixel. */
-export function regionOf(place: Place | SlipPlace, plan: Plan): Region {
-  const mmPerPx = plan.picture?.raster.mmPerPx ?? 0.1;
-  return {
-    islands: 'islands' in place ? place.islands : [],
-    anchors: 'anchors' in place ? place.anchors.map((anchor) => anchorPx(anchor, plan)) : [],
-    outlinesPx: place.outlinesMm.map((ring) => ring.map((mm) => mm / mmPerPx)),
-  };
-}
-
-/** An anchor in pixels of the label map; one whose colour is gone has a label no island has. */
-export function anchorPx({ xMm, yMm, colourId }: Anchor, plan: Plan): AnchorPx {
-  const mmPerPx = plan.picture?.raster.mmPerPx ?? 0.1;
-  const label = colourId === null ? -1 : (plan.flat?.colours.findIndex((c) => c.id === colourId) ?? -1);
-  return { x: xMm / mmPerPx, y: yMm / mmPerPx, label: colourId !== null && label < 0 ? NO_LABEL : label };
-}
-const NO_LABEL = 999;
 
 /** Slips that still show on the block: those patched, or taken into the picture, do not. */
 export function openSlips(slips: readonly Slip[]): Slip[] {
@@ -103,6 +89,8 @@ export function printTaskOf(plan: Plan, slips: readonly Slip[] = []): PrintTask 
       cutIds: cuts.slice(cuts.findIndex((cut) => cut.id === slip.cutId)).map((cut) => cut.id),
     });
   }
+  const seams = openSeams(plan);
+  for (const { side } of seams) effects.push({ kind: 'sawn', cutIds: side.cuts.map(({ id }) => id) });
   const moved = movedFilms(plan, effects, label, mmPerPx);
   return {
     task: {
@@ -110,6 +98,7 @@ export function printTaskOf(plan: Plan, slips: readonly Slip[] = []): PrintTask 
       traps: trapsOf(plan).map(({ grow, under, mm }) => ({ grow: label(grow), under: label(under), px: mm / mmPerPx })),
       chokes: chokesOf(plan).map((c) => ({ ...c, px: plan.fit.chokeMm / mmPerPx })),
       marks,
+      ...(seams.length > 0 && { seams: seams.map(({ rule, widthMm }) => ({ rule, px: widthMm / mmPerPx })) }),
       ...(moved.length > 0 && { moved: moved.map(({ film }) => film) }),
     },
     effects: [...effects, ...moved.map(({ inkingId }): MarkEffect => ({ kind: 'moved', inkingId }))],
@@ -131,7 +120,7 @@ function movedFilms(
         film: {
           labels: printedIds(plan, { ...inking, cutId }).map(label),
           has: marksOf((effect) => effect.kind === 'within' && effect.cutId === cutId),
-          lacks: marksOf((effect) => effect.kind === 'slip' && cutId !== null && effect.cutIds.includes(cutId)),
+          lacks: marksOf((effect) => takesFrom(effect, cutId)),
           ...{ dxPx: offsetMm.xMm / mmPerPx, dyPx: offsetMm.yMm / mmPerPx, turnDeg },
         },
       })),
@@ -226,22 +215,27 @@ function finishedBy(cuts: readonly Pick<Cut, 'standingIds'>[], at: number, colou
   return colours.findIndex((c) => c.id === id);
 }
 
-/** Whether a part of the sheet stands in a state of a block. */
+/** Whether a part of the sheet stands in a state of a block; what a saw takes is not cut away, and counts as standing. */
 export function standsAt(plan: Plan, sheet: PrintSheet, part: PrintPart, cutId: string): boolean {
   const cut = cutsOf(plan).find((one) => one.id === cutId);
   const colours = plan.flat?.colours ?? [];
   return (
     Boolean(cut) &&
     part.as.some((label) => cut!.standingIds.includes(colours[label]?.id)) &&
-    notTakenAway(sheet, part, cutId)
+    notTakenAway(sheet, { ...part, marks: part.marks.filter((m) => sheet.effects[m]?.kind !== 'sawn') }, cutId)
   );
+}
+
+/** Whether what lies under a mark has been taken from a cut, by a slip or by a saw. */
+function takesFrom(effect: MarkEffect, cutId: string | null): boolean {
+  return (effect.kind === 'slip' || effect.kind === 'sawn') && cutId !== null && effect.cutIds.includes(cutId);
 }
 
 function notTakenAway(sheet: PrintSheet, part: PrintPart, cutId: string | null): boolean {
   if (cutId === null) return true;
   return sheet.effects.every((effect, m) => {
     if (effect.kind === 'within') return effect.cutId !== cutId || part.marks.includes(m);
-    return effect.kind !== 'slip' || !effect.cutIds.includes(cutId) || !part.marks.includes(m);
+    return !takesFrom(effect, cutId) || !part.marks.includes(m);
   });
 }
 

@@ -67,19 +67,27 @@ export function withGroups(plan: Plan, groups: readonly (readonly string[])[]): 
       ),
   );
   const [first] = plan.blocks;
-  const block: Block = { ...first, sides: [{ ...first.sides[0], cuts }] };
+  // what is cut on between runs stays whole
+  const block: Block = { ...first, sides: [{ ...first.sides[0], cuts, ...(cuts.length > 1 && { saw: null }) }] };
   return withoutStrays({ ...plan, inks, runs, blocks: [block] }, plan.inks);
 }
 
 /** The plan without overlaps of colours that are not there any more, and with those of the `known` inks that its fades go over to. */
 export function withoutStrays(plan: Plan, known: readonly Ink[] = plan.inks): Plan {
   const colours = new Set(plan.flat?.colours.map((c) => c.id));
+  const there = ({ aId, bId }: { readonly aId: string; readonly bId: string }) => colours.has(aId) && colours.has(bId);
   const goneOverTo = new Set(plan.runs.flatMap((run) => inkingsOf(run).map(({ fade }) => fade?.toInkId)));
   const missing = known.filter(({ id }) => goneOverTo.has(id) && !plan.inks.some((ink) => ink.id === id));
   return {
     ...plan,
     inks: missing.length > 0 ? [...plan.inks, ...missing] : plan.inks,
-    fit: { ...plan.fit, pairs: plan.fit.pairs.filter((pair) => colours.has(pair.aId) && colours.has(pair.bId)) },
+    fit: { ...plan.fit, pairs: plan.fit.pairs.filter(there) },
+    blocks: plan.blocks.map((block) => ({
+      ...block,
+      sides: block.sides.map((side) =>
+        side.saw ? { ...side, saw: { ...side.saw, whole: side.saw.whole.filter(there) } } : side,
+      ),
+    })),
   };
 }
 

@@ -13,6 +13,7 @@ import {
   withSides,
 } from './lookups';
 import { groupsOf, withGroups, withoutStrays } from './runGroups';
+import { withSawnBegun } from './sawn';
 import { planFromSketch } from './sketchedPlan';
 import type { BlockSide, FlatColour, FlatPlan, Ink, Plan, Run } from '@/model';
 
@@ -110,7 +111,7 @@ export function withFlat(plan: Plan, flat: FlatPlan | null): Plan {
   return withoutGoneColours(followed, new Set(printed.map((c) => c.id))) ?? withRunsBegun(followed);
 }
 
-/** Runs as a picture begins with them: each colour cut from one block in the order of the rules, or each on a block of its own. */
+/** Runs as a picture begins with them: each colour cut from one block in the order of the rules, each on a block of its own, or all on one that is sawn apart. */
 export function withRunsBegun(plan: Plan): Plan {
   const { colours, barePaperId, key } = plan.flat!;
   // a key drawing is on a block of its own whatever becomes of the colours
@@ -126,6 +127,11 @@ export function withRunsBegun(plan: Plan): Plan {
     return withGroups(
       plan,
       ordered.map((colour) => [colour.id]),
+    );
+  if (plan.way.begins.blocks === 'sawn')
+    return withSawnBegun(
+      plan,
+      ordered.map(({ id }) => id),
     );
   const labels = ordered.map((colour) => colours.indexOf(colour));
   return planFromSketch(plan, {

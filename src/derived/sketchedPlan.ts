@@ -23,7 +23,7 @@ export function planFromSketch(plan: Plan, sketch: PlanSketch): Plan {
       {
         id: `side-${b + 1}`,
         name: 'face',
-        pieces: [],
+        saw: null,
         cuts: stages.map((standing, s) => ({
           id: b === 0 && cutOn ? `stage-${s + 1}` : `stage-${String.fromCharCode(97 + b)}${s + 1}`,
           standingIds: standing.map((label) => ids[label]),

@@ -79,7 +79,7 @@ export function withSpotRun(
       {
         id: `side-spot-${number}`,
         name: 'face',
-        pieces: [],
+        saw: null,
         cuts: [{ id: cutId, standingIds, within: placeOfSlip(slip, plan) }],
       },
     ],

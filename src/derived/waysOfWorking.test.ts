@@ -13,6 +13,12 @@ const sample = samplePlan(SAMPLE_PRINTS.find(({ id }) => id === 'pear')!),
 const inkOfRun = (plan: Plan, r: number) =>
   plan.inks.find(({ id }) => id === inkingsOf(plan.runs[r])[0].inkId)!.solidLabD50[0];
 const lightness = (plan: Plan) => plan.runs.map((_, r) => inkOfRun(plan, r));
+/** Runs, cuts and blocks there are for so many printed colours. */
+const COUNTS = {
+  'one side': { blocks: 1, cuts: printed, runs: printed },
+  'each colour': { blocks: printed, cuts: printed, runs: printed },
+  sawn: { blocks: 1, cuts: 1, runs: 1 },
+} as const;
 const rising = (values: readonly number[]) => values.every((v, i) => i === 0 || v >= values[i - 1]);
 
 describe.each(WAYS_OF_WORKING)('worked by %s', (way) => {
@@ -24,13 +30,16 @@ describe.each(WAYS_OF_WORKING)('worked by %s', (way) => {
     const seen = new Set(plan.runs.flatMap((run) => inkingsOf(run).map((inking) => inking.colourId)));
     expect(seen.size).toBe(printed);
     expect(looksOfPlan(plan)!.looks.length).toBe(plan.runs.length + 1);
-    expect(figuresOf(plan, looksOfPlan(plan)!, startBelief('practised')).runs).toBe(printed);
+    expect(figuresOf(plan, looksOfPlan(plan)!, startBelief('practised')).runs).toBe(
+      COUNTS[WAY_STARTS[way].blocks].runs,
+    );
   });
 
   test('blocks, order, inks and the rest are as it starts with', () => {
     const start = WAY_STARTS[way];
-    expect(plan.blocks.length).toBe(start.blocks === 'one side' ? 1 : printed);
-    expect(cutsOf(plan).length).toBe(printed);
+    expect(plan.blocks.length).toBe(COUNTS[start.blocks].blocks);
+    expect(cutsOf(plan).length).toBe(COUNTS[start.blocks].cuts);
+    expect(plan.blocks.every(({ sides }) => (sides[0].saw !== null) === (start.blocks === 'sawn'))).toBe(true);
     expect(plan.blocks.every(({ materialId }) => materialId === start.materialId)).toBe(true);
     expect(plan.inks.every((ink) => ink.mediumId === start.mediumId && ink.opacity === start.opacity)).toBe(true);
     if (start.direction === 'light to dark') expect(rising(lightness(plan).map((l) => -l))).toBe(true);

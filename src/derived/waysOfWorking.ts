@@ -38,6 +38,7 @@ export const WAY_STARTS: Readonly<Record<WayOfWorking, WayStart>> = {
   overlaps: { ...BLOCK_EACH, opacity: 'transparent', direction: 'free', maxFilms: 4, trapMm: 0 },
   'one day': { ...BLOCK_EACH, under: 'wet', direction: 'largest first' },
   'further block': { ...REDUCTION, transferId: 'offset' },
+  jigsaw: { ...BLOCK_EACH, blocks: 'sawn', maxFilms: 1, materialId: 'plywood', trapMm: 0, transferId: 'tracing' },
   'key rolled': { ...BLOCK_EACH, direction: 'light to dark', key: 'last' },
   'damp and brushed': {
     ...{ ...BLOCK_EACH, mediumId: 'pigment and paste', opacity: 'transparent', registration: 'kento' },
@@ -68,7 +69,7 @@ export function withWay(plan: Plan, chosen: WayOfWorking | null, lay: boolean, s
   const laid: Plan = {
     ...ruled,
     blocks: [
-      { ...first, materialId: start.materialId, sides: [{ ...first.sides[0], cuts: [] }] },
+      { ...first, materialId: start.materialId, sides: [{ ...first.sides[0], cuts: [], saw: null }] },
       ...plan.blocks.slice(1).map((block) => ({ ...block, materialId: start.materialId })),
     ],
     fit: { ...plan.fit, trapMm: start.trapMm },

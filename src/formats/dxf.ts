@@ -5,12 +5,14 @@ export interface DxfLayer {
   readonly colour: number;
   /** Closed lines, mm: x, y, x, y … with y down, as everywhere else here. */
   readonly ringsMm: readonly ArrayLike<number>[];
+  /** Its lines are not closed. */
+  readonly open?: boolean;
   /** For each ring and each of its points the bulge of the line that leaves it, in the same coordinates: the tangent of a quarter of the arc's angle, 0 for a straight one. */
   readonly bulges?: readonly ArrayLike<number>[];
 }
 
 /**
- * Closed lines in millimetres for cutting machines: the plain ASCII form of release 12, which every program reads, one POLYLINE for each
+ * Lines in millimetres for cutting machines, closed unless said otherwise: the plain ASCII form of release 12, which every program reads, one POLYLINE for each
  * ring, its curves as arcs of circles. DXF counts y upwards, so the drawing is turned over about its height; left and right stay as given.
  */
 export function dxfDocument(heightMm: number, layers: readonly DxfLayer[]): string {
@@ -47,7 +49,7 @@ export function dxfDocument(heightMm: number, layers: readonly DxfLayer[]): stri
       put(0, 'POLYLINE');
       put(8, name);
       put(66, 1);
-      put(70, 1);
+      put(70, layer.open ? 0 : 1);
       put(10, 0);
       put(20, 0);
       put(30, 0);

@@ -150,6 +150,11 @@ export function pathOfRings(ringsMm: readonly ArrayLike<number>[], widthMm: numb
     .join('');
 }
 
+/** Path data of lines in mm that are not closed, in hundredths of a millimetre; mirrored about a width. */
+export function pathOfLines(linesMm: readonly ArrayLike<number>[], widthMm: number, mirrored = false): string {
+  return pathOfRings(linesMm, widthMm, mirrored).replaceAll('z', '');
+}
+
 export interface SvgLayer {
   readonly name: string;
   readonly path: string;

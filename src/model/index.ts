@@ -73,7 +73,7 @@ export { type Fractions, type PicturePlan, type FlatColour, type FlatPlan } from
 export { type Anchor, type Place } from './design/place';
 export { encodeLabelMap, decodeLabelMap, MAX_LABEL_PIXELS } from './design/labelFile';
 export { type Ink } from './plan/inks';
-export { type Block, type BlockSide, type Cut } from './plan/blocks';
+export { type Block, type BlockSide, type Cut, type Saw } from './plan/blocks';
 export { type Run, type Forme, type Inking, type InkFade } from './plan/runs';
 export { type Mask, type MaskKind } from './plan/masks';
 export { type ExportPaper, type LayoutPlan, type RegisterPlan } from './plan/sheet';

@@ -43,7 +43,6 @@ export const MOST = {
   inks: 120,
   blocks: 40,
   cuts: 80,
-  pieces: 60,
   runs: 80,
   formes: 12,
   inkings: 12,
@@ -70,10 +69,13 @@ export const WAYS_OF_WORKING = [
   'further block',
   'key rolled',
   'damp and brushed',
+  'jigsaw',
 ] as const;
 export type WayOfWorking = (typeof WAYS_OF_WORKING)[number];
-/** How a picture that was just flattened is given to blocks: all cut from one, or each colour on its own. */
-export const BLOCKS_BEGIN = ['one side', 'each colour'] as const;
+/** How a picture that was just flattened is given to blocks: all cut from one, each colour on its own, or one sawn apart along its colours. */
+export const BLOCKS_BEGIN = ['one side', 'each colour', 'sawn'] as const;
+/** What becomes of the gaps a saw leaves. */
+export const SAW_GAPS = ['open', 'closed'] as const;
 
 /** Letters of a reason that is kept with a decision: one line. */
 export const MOST_WHY = 120;

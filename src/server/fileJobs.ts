@@ -8,6 +8,7 @@ import { layeredFile, linesFile } from './layered';
 import { lidLabelPdf } from './lidLabel';
 import { fadeFile } from './fadeFiles';
 import { maskFile } from './maskFiles';
+import { sawFile } from './sawFiles';
 import { simulatedScan } from './proofScan';
 import { cutPictureFile } from './slips';
 import { transferFile } from './transferFiles';
@@ -29,6 +30,7 @@ export const FILE_JOBS = {
   lidLabelPdf: () => lidLabelPdf,
   maskFile: () => maskFile,
   fadeFile: () => fadeFile,
+  sawFile: () => sawFile,
   jigFile: () => jigFile,
   transferFile:
     (report) => (db: Store, id: string, what: string, form: 'pdf' | 'svg' | 'png', dpi: number, now: Date) =>

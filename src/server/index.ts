@@ -27,6 +27,7 @@ export { answerSlip } from './slips';
 export { layeredFile, linesFile } from './layered';
 export { transferFile } from './transferFiles';
 export { fadeFile } from './fadeFiles';
+export { sawFile } from './sawFiles';
 export { maskFile } from './maskFiles';
 export { practiceScores, keepPracticeScore } from './practice';
 export { registrationPdf, runSvg, ledgerFile, numberingFile, bundleFile, openBundle, lookPng } from './exports';

@@ -36,7 +36,7 @@ export function onOwnBlocks(plan: Plan): Plan {
         {
           id: `side-${i + 1}`,
           name: 'face',
-          pieces: [],
+          saw: null,
           cuts: [{ id: `stage-${i + 1}`, standingIds: [run.formes[0].inkings[0].colourId] }],
         },
       ],

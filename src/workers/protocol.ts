@@ -1,7 +1,7 @@
 import type { Lab, Light } from '@/core/colour';
 import type { Band, CurvePoint, CutFigures, CutFor, CuttableSettings, LineTold } from '@/core/cuttable';
-import type { CutIsland, CutSettings, RehearsalPart, StageVerdict } from '@/core/cutting';
-import type { AnchorPx, Box, LabelCoverage, LabelStyle, PartMap, Region, View } from '@/core/geometry';
+import type { CutIsland, CutSettings, RehearsalPart, SawnBlock, StageVerdict } from '@/core/cutting';
+import type { AnchorPx, Box, LabelCoverage, LabelStyle, PartMap, Region, SeamRule, View } from '@/core/geometry';
 import type { FitAnswer, MisprintView, Motion, ProofReading, Spread } from '@/core/registration';
 import type { PrintMapTask, PrintPart } from '@/core/layers';
 import type { EditDone, FlatColourFigures, FlattenSettings, Gradation, RegionEdit } from '@/core/picture';
@@ -246,6 +246,8 @@ export interface PictureJobs {
     take: { task: PrintMapTask; width: number; height: number };
     give: { parts: readonly PrintPart[]; areaPx: readonly number[]; full: boolean; coverage: LabelCoverage };
   };
+  /** What becomes of a block that is sawn along these seams of the picture. */
+  sawn: { take: { rule: SeamRule; sawMm: number }; give: Omit<SawnBlock, 'map'> };
   /** The edge cut anew before a run. */
   stageFigures: { take: { standing: readonly number[]; cutNow: readonly number[] }; give: StageFigures };
   /** Measures a stage that may be asked for next. */

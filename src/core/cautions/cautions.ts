@@ -1,9 +1,9 @@
 /** Choices and places in the work that raise a caution. */
-export type CautionPlace = 'cut' | 'pull' | 'ink' | 'board';
+export type CautionPlace = 'cut' | 'pull' | 'ink' | 'board' | 'saw';
 
 /** What can hurt. */
 export type CautionId =
-  'blades' | 'warm-lino' | 'hands' | 'solvents' | 'rags' | 'driers' | 'kitchen' | 'sanding' | 'press' | 'drain';
+  'blades' | 'warm-lino' | 'hands' | 'solvents' | 'rags' | 'driers' | 'kitchen' | 'sanding' | 'press' | 'drain' | 'saw';
 
 export interface Caution {
   readonly id: CautionId;
@@ -40,8 +40,12 @@ export const CAUTIONS: readonly Caution[] = [
     raisedBy: ['ink', 'pull'],
   },
   {
+    id: 'saw',
+    raisedBy: ['saw'],
+  },
+  {
     id: 'sanding',
-    raisedBy: ['board'],
+    raisedBy: ['board', 'saw'],
   },
   {
     id: 'press',

@@ -33,3 +33,14 @@ export {
 } from './rehearsal';
 export { maskCover, mapOfMask } from './mask';
 export { thinPlaces, type GrainOf } from './thinParts';
+export {
+  type SawnBlock,
+  type SawnPiece,
+  LEAST_HOLD_MM,
+  MOST_PIECES,
+  SAW_WIDTH_MM,
+  START_SAW_MM,
+  pieceLetter,
+  sawingMinutes,
+  sawnBlock,
+} from './jigsaw';

@@ -16,6 +16,7 @@ export { type Changes, changesOfLabels, eachChange } from './changes';
 export { erodeDisc, dilateDisc, openDisc, thinnerThan, thinnestWidthPx } from './discMorphology';
 export { type OpeningShape, openingShape, Opening } from './opening';
 export { type IslandMap, findIslands, islandsOfMask, islandAt, eachMeeting, eachStripOf } from './islands';
+export { type SeamRule, pieceMapOf, piecesOf, seamMask } from './seams';
 export { type ArcMap, traceArcs } from './arcs';
 export { ringsOf, eachPointOf, areaOfRingsPx } from './rings';
 export { type Fill, type Shade, FillsAt, packRgb } from './shade';

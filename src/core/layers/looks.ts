@@ -75,16 +75,26 @@ export interface Agreement {
   readonly deltaE: readonly number[];
   /** Weighted by area share. */
   readonly mean: number;
+  /** Of the colours themselves: strips of overlap and gaps of a saw count in the mean only. */
   readonly worst: number;
 }
 
-/** How near the finished print comes to what is wanted. `share` is each colour's share of the area. */
+/**
+ * How near the finished print comes to what is wanted. `share` is each part's share of the area; the first `colours` parts are the colours of
+ * the picture where nothing departs from it.
+ */
 export function agreementWithWish(
   finished: readonly Lab[],
   wanted: readonly Lab[],
   share: readonly number[],
+  colours = finished.length,
 ): Agreement {
   const deltaE = finished.map((look, c) => deltaE2000(look, wanted[c]));
   const total = share.reduce((sum, s) => sum + s, 0) || 1;
-  return { deltaE, mean: deltaE.reduce((sum, d, c) => sum + d * share[c], 0) / total, worst: Math.max(0, ...deltaE) };
+  const own = deltaE.slice(0, colours).filter((_, c) => share[c] > 0);
+  return {
+    deltaE,
+    mean: deltaE.reduce((sum, d, c) => sum + d * share[c], 0) / total,
+    worst: Math.max(0, ...(own.length > 0 ? own : deltaE)),
+  };
 }

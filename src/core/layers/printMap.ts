@@ -2,10 +2,14 @@ import {
   changesOfLabels,
   findIslands,
   OUTSIDE,
+  piecesOf,
   regionMask,
+  seamMask,
+  type BitMask,
   type LabelMap,
   type PartMap,
   type Region,
+  type SeamRule,
 } from '../geometry';
 
 /**
@@ -39,7 +43,9 @@ export interface PrintMapTask {
     readonly growPx: number;
     readonly on: readonly number[] | null;
   }[];
-  /** Films that lie elsewhere than they were cut for; each becomes a mark, numbered on from `marks`. */
+  /** Seams a block is sawn along, with the width of the saw; each becomes a mark, numbered on from `marks`. */
+  readonly seams?: readonly { readonly rule: SeamRule; readonly px: number }[];
+  /** Films that lie elsewhere than they were cut for; each becomes a mark, numbered on from those. */
   readonly moved?: readonly MovedFilm[];
 }
 
@@ -77,6 +83,7 @@ export function isPlain(task: PrintMapTask): boolean {
     task.traps.every((t) => t.px < 0.5) &&
     task.chokes.every((c) => c.px < 0.5) &&
     task.marks.length === 0 &&
+    (task.seams ?? []).length === 0 &&
     (task.moved ?? []).length === 0
   );
 }
@@ -91,35 +98,50 @@ export function printMapOf(map: LabelMap, task: PrintMapTask): PrintMap | undefi
 function laidOn(map: LabelMap, labels: PartMap['labels'], task: PrintMapTask, most: number): PrintMap | undefined {
   const table = new PartTable(task.labelCount, most);
   stampEdges(map, labels, edgeRules(task, table));
-  if (task.marks.length > 0) {
+  const seams = task.seams ?? [];
+  if (task.marks.length + seams.length > 0) {
     const islands = findIslands(map);
     if (!islands) return undefined;
-    task.marks.forEach(({ region, growPx, on }, m) => {
-      const mask = regionMask(islands, region, growPx);
-      const hit = on && Uint8Array.from({ length: 256 }, (_, l) => Number(on.includes(l)));
-      const next = table.step((part) => ({ ...part, marks: [...part.marks, m] }));
-      for (let y = 0, i = 0; y < map.height; y++) {
-        const row = y * mask.wordsPerRow;
-        for (let x = 0; x < map.width; x++, i++) {
-          if ((x & 31) === 0 && mask.words[row + (x >>> 5)] === 0) {
-            const skip = Math.min(32, map.width - x);
-            x += skip - 1;
-            i += skip - 1;
-            continue;
-          }
-          if ((mask.words[row + (x >>> 5)] >>> (x & 31)) & 1 && (!hit || hit[map.labels[i]])) {
-            const known = next.to[labels[i]];
-            labels[i] = known >= 0 ? known : next.find(labels[i]);
-          }
-        }
-      }
-    });
+    task.marks.forEach(({ region, growPx, on }, m) =>
+      layMask(map, labels, regionMask(islands, region, growPx), on, markStep(table, m)),
+    );
+    seams.forEach(({ rule, px }, k) =>
+      layMask(
+        map,
+        labels,
+        seamMask(islands, piecesOf(islands, rule), px),
+        null,
+        markStep(table, task.marks.length + k),
+      ),
+    );
   }
-  if (task.moved) layMoved(map, labels, task.moved, task.marks.length, table);
+  if (task.moved) layMoved(map, labels, task.moved, task.marks.length + seams.length, table);
   const counts = new Uint32Array(Math.max(256, table.parts.length));
   for (let i = 0; i < labels.length; i++) counts[labels[i]]++;
   const areaPx = Array.from(table.parts, (_, part) => counts[part]);
   return { map: { width: map.width, height: map.height, labels }, parts: table.parts, areaPx, full: table.full };
+}
+
+const markStep = (table: PartTable, mark: number) => table.step((part) => ({ ...part, marks: [...part.marks, mark] }));
+
+/** Every pixel of a mask, where it has one of these labels (null: any), takes the step. */
+function layMask(map: LabelMap, out: PartMap['labels'], mask: BitMask, on: readonly number[] | null, next: Step): void {
+  const hit = on && Uint8Array.from({ length: 256 }, (_, l) => Number(on.includes(l)));
+  for (let y = 0, i = 0; y < map.height; y++) {
+    const row = y * mask.wordsPerRow;
+    for (let x = 0; x < map.width; x++, i++) {
+      if ((x & 31) === 0 && mask.words[row + (x >>> 5)] === 0) {
+        const skip = Math.min(32, map.width - x);
+        x += skip - 1;
+        i += skip - 1;
+        continue;
+      }
+      if ((mask.words[row + (x >>> 5)] >>> (x & 31)) & 1 && (!hit || hit[map.labels[i]])) {
+        const known = next.to[out[i]];
+        out[i] = known >= 0 ? known : next.find(out[i]);
+      }
+    }
+  }
 }
 
 /**

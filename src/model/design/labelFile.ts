@@ -24,5 +24,9 @@ export function decodeLabelMap(bytes: Uint8Array): Outcome<LabelMap> {
   if (width < 1 || height < 1 || width * height > MAX_LABEL_PIXELS || bytes.length !== HEADER_BYTES + width * height) {
     return failure('labels.theMapOfFlat', { width, height, bytes: bytes.length - HEADER_BYTES });
   }
-  return success({ width, height, labels: bytes.subarray(HEADER_BYTES) });
+  // plain bytes whatever came in: a slice of them is a copy, of a Node buffer it would be the same memory
+  return success({
+    ...{ width, height },
+    labels: new Uint8Array(bytes.buffer, bytes.byteOffset + HEADER_BYTES, width * height),
+  });
 }

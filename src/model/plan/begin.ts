@@ -44,7 +44,7 @@ export const DEFAULT_RULES: PlanRules = { direction: 'free', pinnedIds: [], maxF
 
 export function emptyPlan(): Plan {
   return {
-    version: 12,
+    version: 13,
     way: {
       ...{ under: 'dry', registration: 'corner stops', printing: 'by hand', chosen: null },
       day: { openMinutes: null, changeOverMinutes: 20 },
@@ -61,7 +61,7 @@ export function emptyPlan(): Plan {
         materialId: 'lino',
         grainDeg: 0,
         sizeMm: null,
-        sides: [{ id: 'side-1', name: 'face', pieces: [], cuts: [] }],
+        sides: [{ id: 'side-1', name: 'face', saw: null, cuts: [] }],
       },
     ],
     runs: [],

@@ -7,7 +7,7 @@ import { BLOCK_MATERIALS } from '@/core/cutting';
 import { between, id, labD50, list, mm, named, oneOf, opacity, record, sha, text, type Frozen } from '../fields';
 import { KEPT_OUT_BY, MASK_GROWTH_MM, MOST, MOST_USED, WAYS_OF_WORKING } from '../ranges';
 import { item, ITEM_KINDS } from '../workshop/items';
-import { block } from './blocks';
+import { block, saw } from './blocks';
 import { ink } from './inks';
 import { mask } from './masks';
 import { decision, fit, paper, roller, rules, sheets, tools, transfer, way } from './plan';
@@ -122,6 +122,8 @@ const EDITS = {
   }),
   /** The one side of a block is cut into the back of another board instead. */
   'side-taken': record({ kind: kind('side-taken'), blockId: id(), fromBlockId: id() }),
+  /** How a side is sawn apart; null: it is whole again. */
+  'saw-set': record({ kind: kind('saw-set'), sideId: id(), saw: saw.nullable().defined() }),
   /** A block nothing is printed from. */
   'block-removed': record({ kind: kind('block-removed'), blockId: id() }),
   /** Runs, cuts, zones and opacities as the search has put them together from those that are there. */

@@ -116,7 +116,7 @@ export const decision = record({
   at: named(40),
 });
 
-const PLAN_VERSION = 12;
+const PLAN_VERSION = 13;
 
 export const planSchema = record({
   version: oneOf([PLAN_VERSION] as const),
@@ -199,7 +199,6 @@ function repeatedId(plan: Plan): string | undefined {
     plan.flat?.colours ?? [],
     plan.blocks.flatMap((b) => b.sides),
     plan.blocks.flatMap((b) => b.sides.flatMap((s) => s.cuts)),
-    plan.blocks.flatMap((b) => b.sides.flatMap((s) => s.pieces)),
     plan.runs.flatMap((r) => r.formes),
     plan.runs.flatMap((r) => r.formes.flatMap((forme) => forme.inkings)),
   ];

@@ -31,6 +31,7 @@ import { DampPack } from './DampPack';
 import { DayClock } from './DayClock';
 import { FadeCards } from './FadeCards';
 import { ImpressionCards } from './ImpressionCards';
+import { PieceCards } from './PieceCards';
 import { KeepNow } from './KeepNow';
 import { NextPull } from './NextPull';
 import { benchWords } from '@/words/bench';
@@ -231,6 +232,7 @@ function Before({ index, run, look }: { index: number; run: Run; look: readonly 
             {note}
           </p>
         ))}
+      <PieceCards index={index} />
       <FadeCards index={index} />
       <ImpressionCards index={index} sheets={Math.max(1, desk.progress.runs[index].sheetsInRun)} />
       <Figures />

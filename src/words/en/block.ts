@@ -14,6 +14,7 @@ export const block = {
     check: 'Check',
     overlap: 'Overlap',
     masks: 'Masks',
+    saw: 'Saw',
     transfer: 'Transfer',
     noBlockYet: 'No block yet',
     whatIsCutFollows: 'What is cut follows from the flat colours and their order.',

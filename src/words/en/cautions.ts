@@ -12,6 +12,7 @@ export const cautions = {
     sanding: 'Sanding and dry pigment',
     press: 'Press',
     drain: 'Drain and waste',
+    saw: 'Saws',
   },
   hazard: {
     blades: 'Gouges and knives slip, most of all blunt ones.',
@@ -24,6 +25,7 @@ export const cautions = {
     sanding: 'Dust harms the lungs.',
     press: 'Rollers and platen crush.',
     drain: 'Ink and solvent poison water.',
+    saw: 'Saw blades cut and snap; small pieces jump.',
   },
   care: {
     blades:
@@ -37,6 +39,7 @@ export const cautions = {
     kitchen:
       'No food while printing, tools kept apart, table covered, wash up; children and pets away from ink and blades.',
     sanding: 'Wet sanding or extraction, dust mask.',
+    saw: 'Clamp the board, fingers beside the line and never before the blade, goggles; a fret saw before a machine. What a machine saw asks its manual and a qualified person say.',
     press: 'Hands clear, hair and sleeves tied, lock it when done; lift with bent knees; closed shoes.',
     drain: 'Nothing down the drain; local rules for waste.',
   },

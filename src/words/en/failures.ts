@@ -39,6 +39,7 @@ export const failures = {
     filmsOnOneSpot: 'the films on one spot',
     rollerClearance: 'the roller clearance',
     overlap: 'the overlap',
+    widthOfTheSaw: 'what the saw takes',
     widthOfTheKeysLines: 'the width of the key’s lines',
     smoothingOfTheKeysLines: 'the smoothing of the key’s lines',
     weightOfThePack: 'the weight of the pack',
@@ -127,6 +128,14 @@ export const failures = {
     thisInkWasAdded: 'This ink was added already.',
     thisRunWasAdded: 'This run was added already.',
     thisBlockWasAdded: 'This block was added already.',
+  },
+  saw: {
+    cutOn:
+      'This block is cut on between runs: pieces would not be the same for all of them. Give these colours a block of their own first.',
+    notSawn: 'This side of the block is not sawn apart.',
+    drawn: 'What is drawn by hand on this block has no colours to saw along.',
+    tooManyPieces:
+      'It would fall into {pieces, number} pieces; more than {most, number} cannot be kept apart. Raise the size that stays in its neighbour, or keep pairs of colours whole.',
   },
   compose: {
     spotKeepsItsColours: 'Run {run, number} prints one spot from a block of its own.',

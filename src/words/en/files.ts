@@ -96,6 +96,15 @@ export const files = {
       nothing: 'nothing',
     },
   },
+  sawFiles: {
+    stem: '{fileStem} saw',
+    linesTitle: '{name}: lines to saw along. MIRRORED, as it lies on the block',
+    linesNote:
+      '{pieces, plural, one {# piece} other {# pieces}} · the saw takes {sawMm, number} mm: keep it on the middle of the line, upright',
+    assemblyTitle:
+      '{name}: pieces put together, {mirrored, select, true {MIRRORED, as the block lies} other {as printed}}',
+    assemblyNote: '{inks}',
+  },
   maskFiles: {
     maskForRun: '{fileStem} mask for run {run, number}',
     maskForRunMirrored: '{name}: mask for run {run, number}, {ink}. MIRRORED, as it lies on the block',

@@ -41,6 +41,7 @@ export const history = {
   'run-split': 'run parted in two',
   'block-split': 'block parted in two',
   'side-taken': 'cut on the back of a board',
+  'saw-set': 'sawn apart or whole',
   'block-removed': 'block taken out',
   composed: 'the rest solved',
   'decision-noted': 'reason noted',

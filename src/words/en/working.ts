@@ -46,6 +46,11 @@ export const working = {
       good: 'Lines hold the picture together and hide what does not quite meet; colours can be simple shapes.',
       asks: 'A key block cut first and printed last, and a block for each colour laid to it. Films must dry. By hand or press.',
     },
+    jigsaw: {
+      name: 'Jigsaw block',
+      good: 'One board sawn apart along the colours: each piece is inked by itself, all of them printed together in one pass.',
+      asks: 'A fret saw held upright, pieces large enough to hold, and a frame that keeps them together. Light lines stay where the saw went. By hand or press.',
+    },
     'damp and brushed': {
       name: 'Key drawing and colours, damp and brushed',
       good: 'The key first, then transparent pigment brushed on with paste, on damp paper: no drying between runs, soft tones.',
@@ -111,6 +116,7 @@ export const working = {
       'further block': 'Register: only the further block has to meet the others.',
       'key rolled': 'Register: lines hide a misfit of half their width.',
       'damp and brushed': 'Register: marks in each block, and paper kept as damp as it began.',
+      jigsaw: 'Register: all colours are printed in one pass and fit as they are put together.',
     },
     changed: {
       'reduction light first': 'Later runs, while their block still stands. Nothing that is cut.',
@@ -121,6 +127,7 @@ export const working = {
       'further block': 'Later runs, and whatever goes onto the further block.',
       'key rolled': 'Any colour block and its ink; the key too, while nothing is printed with it.',
       'damp and brushed': 'Pigment, paste and wiping from sheet to sheet; any block can be cut again.',
+      jigsaw: 'Every ink, from sheet to sheet. Where the saw went stays.',
     },
     unknown: {
       'reduction light first': 'Whether the last films still lie evenly on so many.',
@@ -131,6 +138,7 @@ export const working = {
       'further block': 'What the proof will ask for.',
       'key rolled': 'How the picture looks with its lines: it has them once the key is drawn, under Picture.',
       'damp and brushed': 'How the paper takes pigment when damp, and how much it grows.',
+      jigsaw: 'How straight the saw goes, and how wide its lines show.',
     },
   },
   decided: {
@@ -150,6 +158,7 @@ export const working = {
   value: {
     'one side': 'all from one block',
     'each colour': 'one for each colour',
+    sawn: 'one, sawn apart along the colours',
     free: 'free',
     'light to dark': 'light to dark',
     'dark to light': 'dark to light',
@@ -162,6 +171,7 @@ export const working = {
   why: {
     'one side': 'What is cut away has been printed: the shapes fit whatever the hand does.',
     'each colour': 'A colour can be cut again or printed again without the others.',
+    sawn: 'Pieces are inked apart and printed in one pass: there is nothing to register between colours.',
     free: 'It begins light to dark; any order can be tried, and the search weighs them.',
     'light to dark': 'Each film covers the last, so no white is needed.',
     'dark to light': 'The light strokes are cut last and lie on top.',
@@ -179,6 +189,7 @@ export const working = {
     kento: 'Marks cut in each block hold the sheet, damp or dry, and can be put right by slivers.',
     lino: 'Cuts alike in every direction.',
     cherry: 'Fine lines in wood that stands water.',
+    plywood: 'Thin ply is sawn cleanly by a fret saw, and its pieces keep their edges.',
     tracing: 'A drawing that lies on the block once; what comes later is cut from what stands.',
     offset: 'Every further block gets the same print of the first, in the same place.',
     paste: 'The drawing is pasted face down on each block, over its own marks.',

@@ -5,6 +5,8 @@ import {
   findingsOf,
   mapOfMask,
   maskCover,
+  MOST_PIECES,
+  sawnBlock,
   StageMeter,
   cutEdgeM,
   type StageMeasure,
@@ -45,6 +47,14 @@ export const stageJobs = {
       full: made?.full ?? false,
       coverage: labelCoverage(made?.map ?? here, parts.length, width, height),
     };
+  },
+  sawn({ rule, sawMm }) {
+    const made = sawnBlock(opened(held.map), rule, sawMm, held.mapMmPerPx);
+    if (!made) throw new JobFailed(failure('flatten-too-broken.thereAreTooMany'));
+    if (made.pieces.length > MOST_PIECES)
+      throw new JobFailed(failure('saw.tooManyPieces', { pieces: made.pieces.length, most: MOST_PIECES }));
+    const { map: _map, ...told } = made;
+    return told;
   },
   stageFigures({ standing, cutNow }) {
     held.arcs ??= traceArcs(sheetMap(), 0.49);

@@ -17,7 +17,7 @@ test.each([1, 2, 3, 4])('a plan of version %d opens with all it said', (version)
   const old = written(version),
     plan = opened(version);
   expect(old.version).toBe(version);
-  expect(plan.version).toBe(12);
+  expect(plan.version).toBe(13);
   expect(plan.picture).toEqual(old.picture);
   expect(plan.flat).toEqual(old.flat);
   expect(plan.sheets).toEqual({ ...old.sheets, progressiveSets: 0 });
@@ -75,7 +75,7 @@ test('version 5: inkings lie under the cuts they print from, on formes that lie 
     ['stage-c1'],
     ['stage-spot-1'],
   ]);
-  expect(plan.blocks.every((block) => block.sides[0].pieces.length === 0)).toBe(true);
+  expect(plan.blocks.every((block) => block.sides[0].saw === null)).toBe(true);
   expect(plan.blocks[3].sides[0].cuts[0].within!.outlinesMm.length).toBeGreaterThan(0);
   expect(plan.runs[1].formes).toEqual([
     {
@@ -117,7 +117,7 @@ test('version 6: all of it stays; of the workshop it uses nothing by name, and n
   expect(opened(6)).toMatchObject({
     paper: said.paper,
     inks: said.inks,
-    blocks: said.blocks,
+    blocks: unsawn(said),
     uses: [],
     frozenAt: null,
   });
@@ -127,7 +127,7 @@ test('version 7: all of it stays; nothing is masked or wiped all over, and no re
   const { version, runs, ...said } = written(7);
   expect(version).toBe(7);
   const plan = opened(7);
-  expect(plan).toMatchObject({ ...said, decisions: [] });
+  expect(plan).toMatchObject({ ...said, blocks: unsawn(said), decisions: [] });
   expect(plan.runs[0].formes[0].inkings[0].zoneIds).toEqual(['straw']);
   const withNothingKeptOut = runs.map((run) => ({
     ...run,
@@ -140,10 +140,10 @@ test('version 7: all of it stays; nothing is masked or wiped all over, and no re
 });
 
 test('a plan of a newer release is refused in words', () => {
-  expect(told(checkPlan({ ...written(5), version: 13 }))).toMatchObject({
+  expect(told(checkPlan({ ...written(5), version: 14 }))).toMatchObject({
     ok: false,
     code: expect.stringMatching(/^newer\b/),
-    message: expect.stringMatching(/version 13.*version 12.*Update/),
+    message: expect.stringMatching(/version 14.*version 13.*Update/),
   });
 });
 
@@ -179,7 +179,8 @@ test('version 11: all of it stays; a fade was laid by what its ink is laid by, a
   const plan = opened(11);
   expect(plan).toMatchObject({
     ...old,
-    version: 12,
+    version: 13,
+    blocks: unsawn(old),
     runs: expect.anything(),
     way: { ...old.way, day: DAY, begins: { ...old.way.begins, key: 'last' } },
   });
@@ -192,11 +193,33 @@ test('version 11: all of it stays; a fade was laid by what its ink is laid by, a
   expect(plan.runs[0].formes[0].inkings[0]).toMatchObject({ laidBy: 'roller' });
 });
 
+test('version 12: all of it stays; no side was sawn', () => {
+  const old = written(12);
+  expect(old.version).toBe(12);
+  expect(old.flat?.key).toEqual({ colourId: 'night', widthMm: 1.2 });
+  expect(old.runs[1].formes[0].offsetMm).toEqual({ xMm: 2, yMm: 0 });
+  expect(opened(12)).toEqual({ ...old, version: 13, blocks: unsawn(old) });
+});
+
+/** Sides as later versions say them: whole, where pieces were listed that nothing was made of. */
+function unsawn({ blocks }: Pick<Plan, 'blocks'>) {
+  return blocks.map((block) => ({
+    ...block,
+    sides: block.sides.map(
+      ({ pieces: _pieces, ...side }: Plan['blocks'][number]['sides'][number] & { pieces?: unknown }) => ({
+        ...side,
+        saw: null,
+      }),
+    ),
+  }));
+}
+
 /** What later versions say besides. */
 function presently(old: Plan): Plan {
   return {
     ...old,
-    version: 12,
+    version: 13,
+    blocks: unsawn(old),
     way: {
       ...old.way,
       chosen: null,

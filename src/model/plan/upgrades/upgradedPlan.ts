@@ -24,7 +24,8 @@ interface OlderPlace {
  * A stored plan in the present form. Version 1 knew reductions only, and inks by colour and a word; version 2 knew no overlaps, masks or
  * tools; version 3 no paper but what one margin makes, and no size of a block; version 4 named islands by their first pixel; version 5 had one kind of ink, named the
  * process, and laid every inking of a run by itself; version 6 used nothing of the workshop by name; version 7 kept colours from printing by their zone alone, no reasons; version 8 kept no progressive sets; version 9
- * flattened without asking whether it can be cut; version 10 did not ask how one works; version 11 did not say what a fade is laid by, nor how long a day on open films is. Each step is
+ * flattened without asking whether it can be cut; version 10 did not ask how one works; version 11 did not say what a fade is laid by, nor how long a day on open films is; version 12 listed pieces
+ * of a side that nothing was made of, instead of how it is sawn. Each step is
  * frozen as the release made it that brought the form: it takes no value from elsewhere in the program.
  */
 export function upgradedPlan(stored: unknown): unknown {
@@ -45,7 +46,8 @@ export function upgradedPlan(stored: unknown): unknown {
       version: 11,
       way: { ...plan.way, chosen: null, begins: { blocks: 'one side', mediumId: 'oil relief', opacity: 'opaque' } },
     });
-  if (plan.version === 11) return fromEleven(plan);
+  if (plan.version === 11) return upgradedPlan(fromEleven(plan));
+  if (plan.version === 12) return fromTwelve(plan);
   return stored;
 }
 
@@ -257,5 +259,20 @@ function fromEleven(plan: OlderPlan): unknown {
           }))
         : run.formes,
     })),
+  };
+}
+
+function fromTwelve(plan: OlderPlan): unknown {
+  return {
+    ...plan,
+    version: 13,
+    blocks: Array.isArray(plan.blocks)
+      ? plan.blocks.map((block: OlderPlan['blocks'][number]) => ({
+          ...block,
+          sides: Array.isArray(block.sides)
+            ? block.sides.map(({ pieces: _pieces, ...side }: { readonly pieces?: unknown }) => ({ ...side, saw: null }))
+            : block.sides,
+        }))
+      : plan.blocks,
   };
 }

@@ -16,6 +16,8 @@ import { RegionOverlay } from '@/ui/kit/regions/RegionOverlay';
 import { useRegions, type Regions } from '@/ui/kit/regions/useRegions';
 import { CheckPanel } from './CheckPanel';
 import { useMending } from './useMending';
+import { SawMarks } from './SawMarks';
+import { useSawnBlock } from './useSawnBlock';
 import { useStageCheck } from './useStageCheck';
 import { useKeys } from '../../kit/keys';
 import clsx from 'clsx';
@@ -41,6 +43,10 @@ const TransferPanel = dynamic(
     loading: opening,
   },
 );
+const SawPanel = dynamic(
+  fetched(() => import('./SawPanel').then((m) => m.SawPanel)),
+  { ssr: false, loading: opening },
+);
 const TransferPictures = dynamic(
   fetched(() => import('./TransferPanel').then((m) => m.TransferPictures)),
   {
@@ -53,6 +59,7 @@ const LEAVES = [
   ['check', blockWords('block.check')],
   ['fit', blockWords('block.overlap')],
   ['masks', blockWords('block.masks')],
+  ['saw', blockWords('block.saw')],
   ['transfer', blockWords('block.transfer')],
 ] as const;
 type Leaf = (typeof LEAVES)[number][0];
@@ -100,6 +107,7 @@ function useBlockView() {
   const toolsMm = toolsTried ?? plan.toolsMm;
   const { check, found, settings } = useStageCheck(states, run, leaf === 'check', block, toolsMm);
   const mending = useMending(regions, toolsMm);
+  const sawn = useSawnBlock(run, leaf === 'saw');
   useKeys('m', blockWords('block.mirroredForTheBlock'), () => setMirrored((m) => !m));
   const { letGo, step } = regions;
   useKeys('escape', blockWords('block.letTheIslandGo'), () => {
@@ -111,7 +119,21 @@ function useBlockView() {
   const styles = useMemo(() => (current ? blockStyles(current, sheet.parts.length) : []), [current, sheet]);
   const { paint, pick } = useBlockPaint(styles, regions);
   return {
-    ...{ mending, run, labels: current, block, blockIndex, regions, check, found, settings, toolsMm, paint, pick },
+    ...{
+      mending,
+      sawn,
+      run,
+      labels: current,
+      block,
+      blockIndex,
+      regions,
+      check,
+      found,
+      settings,
+      toolsMm,
+      paint,
+      pick,
+    },
     ...{ mirrored, setMirrored, leaf, setLeaf, picked, maskOutlines, setMaskOutlines },
     onPick: setPicked,
     onTools: setToolsTried,
@@ -186,6 +208,7 @@ function BlockSide(desk: BlockDesk) {
         {leaf === 'check' && <CheckPanel {...desk} />}
         {leaf === 'fit' && <FitPanel run={run} />}
         {leaf === 'masks' && <MaskPanel run={run} labels={labels} regions={regions} onOutlines={setMaskOutlines} />}
+        {leaf === 'saw' && <SawPanel {...desk.sawn} />}
         {leaf === 'transfer' && <TransferPanel />}
       </Leaves>
     </aside>
@@ -201,6 +224,8 @@ function BlockMarks({
   maskOutlines,
   regions,
   mending,
+  sawn,
+  mirrored,
 }: BlockMapProps & { readonly mm: number }) {
   return (
     <>
@@ -239,6 +264,7 @@ function BlockMarks({
       {leaf === 'masks' && maskOutlines && (
         <path className={kit.maskArea} d={pathOfMm(maskOutlines)} fillRule="evenodd" />
       )}
+      {leaf === 'saw' && sawn.sawn && <SawMarks sawn={sawn.sawn} saw={sawn.side!.saw!} mm={mm} mirrored={mirrored} />}
       <RegionOverlay regions={regions} mm={mm} />
     </>
   );

@@ -1,0 +1,5 @@
+import type { saw } from './en/saw';
+import made from './made/en/saw.json';
+import { translator } from './translator';
+
+export const sawWords = translator<typeof saw>(made);
