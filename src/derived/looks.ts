@@ -255,7 +255,7 @@ export function looksOfPlan(plan: Plan, got: ColoursGot = NOTHING_GOT, parts?: P
       sheet.looks[runs.length],
       sheetParts.parts.map((part) => wanted[part.label]),
       plain ? flat.colours.map((c) => c.areaShare) : sheetParts.share,
-      flat.colours.length,
+      sheetParts.parts.map((part) => part.label),
     ),
     warnings: warningsOf(plan, ground, runs, sheet),
   };

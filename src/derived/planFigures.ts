@@ -27,7 +27,6 @@ const HALF_DAY = 0.5;
 
 export function figuresOf(plan: Plan, looks: PlanLooks, belief: LossBelief): PlanFigures {
   const flat = plan.flat!;
-  const worst = looks.agreement.deltaE.indexOf(looks.agreement.worst);
   const areaCm2 = ((plan.picture?.widthMm ?? 0) * (plan.picture?.heightMm ?? 0)) / 100;
   const share = (id: string) => flat.colours.find((c) => c.id === id)!.areaShare;
   const cutShare = plan.runs.reduce(
@@ -38,7 +37,7 @@ export function figuresOf(plan: Plan, looks: PlanLooks, belief: LossBelief): Pla
   return {
     meanDeltaE: looks.agreement.mean,
     worstDeltaE: looks.agreement.worst,
-    worstColour: flat.colours[Math.max(0, worst)].name,
+    worstColour: flat.colours[looks.agreement.worstColour].name,
     runs: plan.runs.length,
     blocks: plan.blocks.length,
     inkings: plan.runs.reduce((sum, run) => sum + inkingsOf(run).length, 0),

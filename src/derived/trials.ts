@@ -206,6 +206,7 @@ export function looksOfLaid(plan: Plan, laid: readonly LaidRun[], sheet: PrintSh
           looks[laid.length],
           sheet.parts.map((part) => wanted[part.label]),
           share,
+          sheet.parts.map((part) => part.label),
         )
       : undefined,
   };

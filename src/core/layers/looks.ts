@@ -71,30 +71,35 @@ export function looksAfterRuns<Colour>(
 }
 
 export interface Agreement {
-  /** ΔE00 of each colour between the finished look and the wish. */
+  /** ΔE00 of each part between the finished look and the wish. */
   readonly deltaE: readonly number[];
   /** Weighted by area share. */
   readonly mean: number;
-  /** Of the colours themselves: strips of overlap and gaps of a saw count in the mean only. */
+  /** Of the colour that is off most, over all its area: strips of overlap and gaps of a saw count by how large they are. */
   readonly worst: number;
+  readonly worstColour: number;
 }
 
 /**
- * How near the finished print comes to what is wanted. `share` is each part's share of the area; the first `colours` parts are the colours of
- * the picture where nothing departs from it.
+ * How near the finished print comes to what is wanted. `share` is each part's share of the area, `colourOf` the colour of the picture it belongs
+ * to (each its own where nothing departs from the picture). The worst is never below the mean.
  */
 export function agreementWithWish(
   finished: readonly Lab[],
   wanted: readonly Lab[],
   share: readonly number[],
-  colours = finished.length,
+  colourOf: readonly number[] = finished.map((_, c) => c),
 ): Agreement {
   const deltaE = finished.map((look, c) => deltaE2000(look, wanted[c]));
-  const total = share.reduce((sum, s) => sum + s, 0) || 1;
-  const own = deltaE.slice(0, colours).filter((_, c) => share[c] > 0);
-  return {
-    deltaE,
-    mean: deltaE.reduce((sum, d, c) => sum + d * share[c], 0) / total,
-    worst: Math.max(0, ...(own.length > 0 ? own : deltaE)),
+  const mean = (parts: readonly number[]) => {
+    const total = parts.reduce((sum, p) => sum + share[p], 0);
+    return total > 0 ? parts.reduce((sum, p) => sum + deltaE[p] * share[p], 0) / total : 0;
   };
+  const parts = [...deltaE.keys()];
+  const means = [...new Set(colourOf)].map((colour) => ({
+    colour,
+    off: mean(parts.filter((p) => colourOf[p] === colour)),
+  }));
+  const most = means.reduce((a, b) => (b.off > a.off ? b : a), { colour: 0, off: 0 });
+  return { deltaE, mean: mean(parts), worst: most.off, worstColour: most.colour };
 }

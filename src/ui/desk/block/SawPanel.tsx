@@ -72,7 +72,7 @@ function Lines({
   return (
     <section>
       <h2>{sawWords('sawn')}</h2>
-      <div className={clsx(kit.fields, kit.atTop)}>
+      <div className={clsx(kit.fields, kit.atTop, kit.above12)}>
         <LengthField
           label={sawWords('width')}
           valueMm={saw.widthMm}
@@ -110,7 +110,7 @@ function Figures({ saw, sawn, unit }: { readonly saw: Saw; readonly sawn: Sawn; 
   const drilled = sawn.pieces.filter(({ faults }) => faults.includes('enclosed')).length;
   return (
     <>
-      <p className={clsx(kit.num, kit.above8)} data-testid="saw-figures">
+      <p className={kit.above8} data-testid="saw-figures">
         {sawWords('figures', {
           pieces: sawn.pieces.length,
           length: (sawn.seamLengthMm / 1000).toFixed(2),
