@@ -82,7 +82,7 @@ export const boundaryRules = {
         packages('words', 'icu-minify', 'use-intl'),
         packages('store', 'better-sqlite3', 'node:*'),
         packages('testing', 'better-sqlite3'),
-        packages('server', 'sharp', 'saxes', 'piscina', 'node:*'),
+        packages('server', 'sharp', 'saxes', 'piscina', 'fontkit', 'node:*'),
         packages(
           'ui',
           'react',

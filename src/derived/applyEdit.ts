@@ -18,6 +18,7 @@ import { withFlat, withRunOrder } from './runPlan';
 import { withSaw } from './sawn';
 import { planFromSketch } from './sketchedPlan';
 import { withSecondTone, withSpotRun } from './slips';
+import { keepingType, withTypeAdded, withTypeRemoved, withTypeSet } from './typeLines';
 import { withUses, withUsesThatStand } from './uses';
 import { withWay } from './waysOfWorking';
 
@@ -131,13 +132,16 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
   'block-split': withBlockSplit,
   'side-taken': withSideTaken,
   'saw-set': withSaw,
+  'type-added': withTypeAdded,
+  'type-set': withTypeSet,
+  'type-removed': withTypeRemoved,
   'block-removed': withoutBlock,
   composed: withComposition,
   'trial-taken': withTrial,
   'decision-noted': (plan, { decision }) => ({ ...plan, decisions: [...plan.decisions, decision] }),
   'sketch-taken': (plan, { sketch }) =>
     sketchLies(plan, sketch as PlanSketch)
-      ? planFromSketch(plan, sketch as PlanSketch)
+      ? keepingType(plan, (rest) => planFromSketch(rest, sketch as PlanSketch))
       : gone(phrase('applyEdit.thePicture')),
   'second-tone-added': (plan, { runId, place, growMm }) => {
     const run = plan.runs.find((one) => one.id === runId);
@@ -242,10 +246,10 @@ function withTrial(plan: Plan, { runIds, inks, runs }: EditOf<'trial-taken'>): P
   return runIds.every((id, r) => plan.runs[r].id === id) ? mixed : withRunOrder(mixed, runIds);
 }
 
-/** One more block: its own cut with these colours standing, printed last in its own ink. */
+/** One more block: its own cut with these colours standing, printed last, or first, in its own ink. */
 function withBlock(
   plan: Plan,
-  { as, name, materialId, colourIds, within, ink }: EditOf<'block-added'>,
+  { as, name, materialId, colourIds, within, first, ink }: EditOf<'block-added'>,
 ): Plan | Failure {
   if (!colourIds.every((id) => plan.flat?.colours.some((colour) => colour.id === id)))
     return gone(phrase('applyEdit.aColour'));
@@ -253,25 +257,21 @@ function withBlock(
   if (plan.blocks.some((block) => block.id === ids.block) || plan.runs.some((run) => run.id === ids.run))
     return failure('edit-twice.thisBlockWasAdded');
   const cut = { id: ids.cut, standingIds: colourIds, ...(within && { within }) };
+  const run = plainRun(ids.run, ids.cut, {
+    id: `inking-${as}`,
+    ...{ colourId: colourIds[0], inkId: ink.id, laidBy: mediumById(ink.mediumId).laidBy },
+  });
   return {
     ...plan,
     inks: plan.inks.some((known) => known.id === ink.id) ? plan.inks : [...plan.inks, ink],
     blocks: [
       ...plan.blocks,
       {
-        ...{ id: ids.block, name, materialId, grainDeg: 0, sizeMm: null },
+        ...{ id: ids.block, name, materialId, grainDeg: 0, sizeMm: null, type: null },
         sides: [{ id: ids.side, name: 'face', saw: null, cuts: [cut] }],
       },
     ],
-    runs: [
-      ...plan.runs,
-      plainRun(ids.run, ids.cut, {
-        id: `inking-${as}`,
-        colourId: colourIds[0],
-        inkId: ink.id,
-        laidBy: mediumById(ink.mediumId).laidBy,
-      }),
-    ],
+    runs: first ? [run, ...plan.runs] : [...plan.runs, run],
   };
 }
 

@@ -61,7 +61,8 @@ export function withPicturePlaced(plan: Plan, picture: PicturePlan): Plan {
       sides: block.sides.map((side) => ({
         ...side,
         saw: side.saw && { ...side.saw, heldIn: side.saw.heldIn.map(anchor) },
-        cuts: side.cuts.map((cut) => (cut.within ? { ...cut, within: place(cut.within) } : cut)),
+        // type keeps its size and its place beside the image
+        cuts: side.cuts.map((cut) => (cut.within && !block.type ? { ...cut, within: place(cut.within) } : cut)),
       })),
     })),
     runs: plan.runs.map((run) =>

@@ -22,6 +22,7 @@ import {
   withInkings,
   withSides,
   type LaidInking,
+  cutBlocksOf,
 } from './lookups';
 
 /**
@@ -298,9 +299,9 @@ export function withBlockSplit(plan: Plan, { blockId, colourIds, as, name }: Edi
       ? { ...one, cuts: one.cuts.map((cut) => ({ ...cut, standingIds: without(cut.standingIds, moving) })) }
       : one,
   );
-  const { materialId, grainDeg, sizeMm } = block;
+  const { materialId, grainDeg, sizeMm, type } = block;
   const added = {
-    ...{ id: `block-${as}`, name, materialId, grainDeg, sizeMm },
+    ...{ id: `block-${as}`, name, materialId, grainDeg, sizeMm, type },
     sides: [{ id: `side-${as}`, name: 'face', saw: null, cuts: [{ id: `cut-${as}`, standingIds: moving }] }],
   };
   const runs = runsFromNewBlock(plan, side, moving, as);
@@ -357,7 +358,7 @@ export function withSideTaken(plan: Plan, { blockId, fromBlockId }: EditOf<'side
 export function withoutBlock(plan: Plan, { blockId }: EditOf<'block-removed'>): Made {
   const block = plan.blocks.find((one) => one.id === blockId);
   if (!block) return gone('theBlock');
-  if (plan.blocks.length === 1) return failure('compose.oneBlockStays');
+  if (cutBlocksOf(plan).every((one) => one === block)) return failure('compose.oneBlockStays');
   const ids = new Set<string | null>(block.sides.flatMap(({ cuts }) => cuts.map((cut) => cut.id)));
   const run = plan.runs.findIndex(({ formes }) => formes.some((forme) => ids.has(forme.cutId)));
   if (run >= 0) return failure('compose.isPrintedFrom', { block: block.name, run: run + 1 });

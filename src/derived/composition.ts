@@ -7,7 +7,7 @@ import type { LossBelief } from '@/core/sheets';
 import type { EditOf, Plan, PlanEdit, Run } from '@/model';
 import { hoursOfSawing, inkedApart } from './sawn';
 import type { PlanLooks } from './looks';
-import { cutsOf, inkingsOf, inkOf, printedIds, sideOfCut, sidesOf, type LaidInking } from './lookups';
+import { cutBlocksOf, cutsOf, inkingsOf, inkOf, printedIds, sideOfCut, sidesOf, type LaidInking } from './lookups';
 import { figuresOf, type PlanFigures } from './planFigures';
 
 /**
@@ -99,7 +99,7 @@ export function hoursOfCuts(plan: Plan, { bordersMm }: Meetings, pace: number): 
   const areaCm2 = ((plan.picture?.widthMm ?? 0) * (plan.picture?.heightMm ?? 0)) / 100;
   return (
     hoursOfSawing(plan, bordersMm) +
-    plan.blocks.reduce((total, { sides, materialId }) => {
+    cutBlocksOf(plan).reduce((total, { sides, materialId }) => {
       const material = materialById(materialId);
       return sides.reduce((sum, { cuts }) => {
         let stood: readonly string[] = ids;

@@ -12,6 +12,7 @@ export {
   inkNamesOf,
   printedIds,
   sideOfCut,
+  blockOfCut,
   blocksOfRun,
   blockNamesOf,
   cutStateOfRun,
@@ -44,6 +45,19 @@ export {
 } from './printSheet';
 export { anchorPx, regionOf } from './places';
 export { inkedApart, sawBegun, seamRuleOf } from './sawn';
+export {
+  type TypeBlock,
+  type TypeOnSheet,
+  boxOfType,
+  isType,
+  laidAt,
+  placeOfType,
+  pointsInMm,
+  typeBlocksOf,
+  typeInBed,
+  typeMoved,
+  typeOnSheet,
+} from './typeLines';
 export { isSearchedWay, type WayCompared } from './waysCompared';
 export { figuresOf, type PlanFigures } from './planFigures';
 export { type Decided, changesOfWay, decidedBy, drawsKey, withWay } from './waysOfWorking';

@@ -2,17 +2,22 @@ import { INK_START_VALUES, inkForRun, mediumById, type InkNeed } from '@/core/in
 import { meanGoneOver } from './fades';
 import { inkedAt, type PrintSheet } from './printSheet';
 import type { Plan, Run } from '@/model';
-import { inkingsOf, type LaidInking } from './lookups';
+import { blockOfCut, inkingsOf, type LaidInking } from './lookups';
+import { isType, placeOfType, typeAreaCm2 } from './typeLines';
 
 /** Area one inking leaves its film on, cm² of one sheet: overlaps, masks and slips as they print, all images of the sheet. */
 export function inkedCm2(plan: Plan, sheet: PrintSheet, run: Run, inking: LaidInking): number {
-  const { copies } = plan.layout;
+  const { copies } = plan.layout,
+    images = copies.columns * copies.rows;
+  const type = blockOfCut(plan, inking.cutId);
+  // a line of type may lie beside the image: all of its letters are inked
+  if (type && isType(type)) return images * typeAreaCm2(placeOfType(type).outlinesMm);
   const share = sheet.parts.reduce(
     (sum, part, p) => (inkedAt(plan, sheet, part, run, inking) ? sum + sheet.share[p] : sum),
     0,
   );
   const imageCm2 = ((plan.picture?.widthMm ?? 0) * (plan.picture?.heightMm ?? 0)) / 100;
-  return share * imageCm2 * copies.columns * copies.rows;
+  return share * imageCm2 * images;
 }
 
 /** Ink to mix for one inking of a run on so many sheets: the one answer every view, label and export gives. Of a fade, what is of its own ink. */

@@ -41,7 +41,7 @@ export function withKeyBlock(plan: Plan, flat: FlatPlan): Plan {
       ...plan.blocks.filter(({ id }) => id !== `block-${AS}`),
       {
         ...{ id: `block-${AS}`, name: givenName('Key block'), materialId: first.materialId },
-        ...{ grainDeg: first.grainDeg, sizeMm: null },
+        ...{ grainDeg: first.grainDeg, sizeMm: null, type: null },
         sides: [
           {
             ...{ id: `side-${AS}`, name: 'face', saw: null },

@@ -66,6 +66,11 @@ export function plainForme(
   };
 }
 
+/** Blocks that are cut: lines of type are set. */
+export function cutBlocksOf(plan: Plan): readonly Block[] {
+  return plan.blocks.filter(({ type }) => type === null);
+}
+
 export function sidesOf(plan: Plan): readonly BlockSide[] {
   return plan.blocks.flatMap((block) => block.sides);
 }
@@ -89,6 +94,11 @@ export function sideOfCut(plan: Plan, cutId: string | null): BlockSide | undefin
   return sidesOf(plan).find((side) => side.cuts.some((cut) => cut.id === cutId));
 }
 
+/** The block a cut is of. */
+export function blockOfCut(plan: Plan, cutId: string | null): Block | undefined {
+  return plan.blocks.find(({ sides }) => sides.some(({ cuts }) => cuts.some((cut) => cut.id === cutId)));
+}
+
 /** Whether the side is cut on after this state: what is not printed from it before never will be. */
 export function isCutOnLater(plan: Plan, cutId: string | null): boolean {
   const cuts = sideOfCut(plan, cutId)?.cuts ?? [];
@@ -105,7 +115,7 @@ export function printsFromOneSide(plan: Plan): boolean {
 
 /** Whether all that is cut is cut from one side, spots counted too: runs then follow its cuts. */
 export function usesOneSide(plan: Plan): boolean {
-  return sidesOf(plan).filter((side) => side.cuts.length > 0).length <= 1;
+  return cutBlocksOf(plan).flatMap(({ sides }) => sides.filter((side) => side.cuts.length > 0)).length <= 1;
 }
 
 /** Whether all is printed from one side, cut on before each run, and every run inks all that stands in one ink that is the same all over. */
@@ -124,7 +134,7 @@ export function isPlainReduction(plan: Plan): boolean {
 
 /** How people call this way of working: a word for the shelf and the title, never asked by code. */
 export function processOf(plan: Plan): Process {
-  const sides = sidesOf(plan).filter((side) => side.cuts.length > 0),
+  const sides = cutBlocksOf(plan).flatMap((block) => block.sides.filter((side) => side.cuts.length > 0)),
     reduced = sides.filter((side) => side.cuts.length > 1);
   if (sides.length <= 1) return reduced.length > 0 || sides.length === 0 ? 'reduction' : 'one block';
   return reduced.length > 0 ? 'reduction and more blocks' : 'several blocks';

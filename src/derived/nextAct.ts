@@ -1,6 +1,6 @@
 import type { NextAct, Plan } from '@/model';
 import type { Progress } from './progress';
-import { inkNamesOf, isCutOnLater } from './lookups';
+import { blockOfCut, inkNamesOf, isCutOnLater } from './lookups';
 import { outOfRegister } from './register';
 
 /** What is to be done next with a print, and where. */
@@ -27,6 +27,8 @@ function nextOfRun(plan: Plan, progress: Progress, index: number): NextAct {
   if (out)
     return { view: 'proof', act: 'register', values: { run: out.run, misfit: out.mm.toFixed(1) }, colour: 'ochre' };
   if (phase === 'cut') return { view: 'pull', act: 'print', values: { run, inks }, colour: 'press' };
+  if (blockOfCut(plan, plan.runs[index].formes[0].cutId)?.type)
+    return { view: 'cut', act: 'lock-up', values: { run, inks }, colour: 'madder' };
   if (index > 0) return { view: 'cut', act: 'cut', values: { run, inks }, colour: 'madder' };
   const onward = String(isCutOnLater(plan, plan.runs[0].formes[0].cutId));
   return { view: 'runs', act: 'cut-first', values: { onward }, colour: '' };

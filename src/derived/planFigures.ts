@@ -2,7 +2,7 @@ import type { LossBelief } from '@/core/sheets';
 import type { Plan } from '@/model';
 import { sheetAnswerOf } from './belief';
 import { dryingHoursOf } from './dryingOf';
-import { cutStateOfRun, inkingsOf } from './lookups';
+import { cutBlocksOf, cutStateOfRun, inkingsOf } from './lookups';
 import type { PlanLooks } from './looks';
 
 /** What a plan costs and gives; each shown apart, never one number. */
@@ -39,7 +39,7 @@ export function figuresOf(plan: Plan, looks: PlanLooks, belief: LossBelief): Pla
     worstDeltaE: looks.agreement.worst,
     worstColour: flat.colours[looks.agreement.worstColour].name,
     runs: plan.runs.length,
-    blocks: plan.blocks.length,
+    blocks: cutBlocksOf(plan).length,
     inkings: plan.runs.reduce((sum, run) => sum + inkingsOf(run).length, 0),
     deepestFilms: Math.max(0, ...looks.stacks.map((stack) => stack.length)),
     cutCm2: cutShare * areaCm2,

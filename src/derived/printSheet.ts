@@ -11,6 +11,7 @@ import type { Cut, FlatColour, Forme, Place, Plan, Run, SlipPlace } from '@/mode
 import type { Slip } from './bench/replayLog';
 import {
   blockNamesOf,
+  blockOfCut,
   cutsOf,
   inkingsOf,
   inkNamesOf,
@@ -269,6 +270,9 @@ function labelStateOfForme(plan: Plan, run: Run, { cutId }: Forme, sheet: PrintS
   if (at < 0) return { standing: [], cutNow: [], clearedEarlier: [] };
   const standing = cuts.map((cut) => all.filter((p) => standsAt(plan, sheet, sheet.parts[p], cut.id)));
   const state = cutStatesOf(standing, all)[at];
+  // type is set, not cut: what is no letter was never there
+  if (blockOfCut(plan, cutId)?.type)
+    return { standing: state.standing, cutNow: [], clearedEarlier: all.filter((p) => !state.standing.includes(p)) };
   // a second run from one cut finds the block cut already
   const again = runsOfCut(plan, cuts[at].id)[0] < plan.runs.indexOf(run);
   return again

@@ -14,6 +14,7 @@ import {
 } from './lookups';
 import { groupsOf, withGroups, withoutStrays } from './runGroups';
 import { withSawnBegun } from './sawn';
+import { keepingType, withTitleBox } from './typeLines';
 import { planFromSketch } from './sketchedPlan';
 import type { BlockSide, FlatColour, FlatPlan, Ink, Plan, Run } from '@/model';
 
@@ -101,21 +102,32 @@ export function runsInOrder(plan: Plan, rule: Exclude<Plan['rules']['direction']
  * that are gone; otherwise runs begin as the way of working has it. Inks follow a colour whose wish has changed.
  */
 export function withFlat(plan: Plan, flat: FlatPlan | null): Plan {
+  return keepingType(plan, (rest) => withColours(rest, flat));
+}
+
+function withColours(plan: Plan, flat: FlatPlan | null): Plan {
   if (!flat) return { ...withGroups({ ...plan, flat: null }, []), inks: [], flat: null };
   const keyless = withoutKeyBlock(plan, flat);
   if (keyless !== plan && keyless.runs.length > 0 && keyless.blocks.length > 0)
-    return withFlat({ ...keyless, flat: withoutKeyColour(plan.flat!) }, flat);
-  if (keyIsNew(plan, flat) && plan.runs.length > 0) return withKeyBlock(withFlat(plan, withoutKeyColour(flat)), flat);
+    return withColours({ ...keyless, flat: withoutKeyColour(plan.flat!) }, flat);
+  if (keyIsNew(plan, flat) && plan.runs.length > 0)
+    return withKeyBlock(withColours(plan, withoutKeyColour(flat)), flat);
   const printed = flat.colours.filter((c) => c.id !== flat.barePaperId);
   const followed = { ...plan, flat, inks: plan.inks.map((ink) => inkAfterWish(plan, printed, ink)) };
   return withoutGoneColours(followed, new Set(printed.map((c) => c.id))) ?? withRunsBegun(followed);
 }
 
-/** Runs as a picture begins with them: each colour cut from one block in the order of the rules, each on a block of its own, or all on one that is sawn apart. */
+/** Runs as a picture begins with them, and a line of type below it where the way of working has one. */
 export function withRunsBegun(plan: Plan): Plan {
+  const begun = withColoursBegun(plan);
+  return plan.way.begins.type ? withTitleBox(begun) : begun;
+}
+
+/** Runs as a picture begins with them: each colour cut from one block in the order of the rules, each on a block of its own, or all on one that is sawn apart. */
+function withColoursBegun(plan: Plan): Plan {
   const { colours, barePaperId, key } = plan.flat!;
   // a key drawing is on a block of its own whatever becomes of the colours
-  if (key) return withKeyBlock(withRunsBegun({ ...plan, flat: withoutKeyColour(plan.flat!) }), plan.flat!);
+  if (key) return withKeyBlock(withColoursBegun({ ...plan, flat: withoutKeyColour(plan.flat!) }), plan.flat!);
   const later = {
     free: (a: FlatColour, b: FlatColour) => b.wantedLabD50[0] - a.wantedLabD50[0],
     'light to dark': (a: FlatColour, b: FlatColour) => b.wantedLabD50[0] - a.wantedLabD50[0],

@@ -19,6 +19,7 @@ export function planFromSketch(plan: Plan, sketch: PlanSketch): Plan {
     materialId: plan.blocks[b]?.materialId ?? material,
     grainDeg: plan.blocks[b]?.grainDeg ?? 0,
     sizeMm: plan.blocks[b]?.sizeMm ?? null,
+    type: null,
     sides: [
       {
         id: `side-${b + 1}`,

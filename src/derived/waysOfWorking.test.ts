@@ -31,14 +31,15 @@ describe.each(WAYS_OF_WORKING)('worked by %s', (way) => {
     expect(seen.size).toBe(printed);
     expect(looksOfPlan(plan)!.looks.length).toBe(plan.runs.length + 1);
     expect(figuresOf(plan, looksOfPlan(plan)!, startBelief('practised')).runs).toBe(
-      COUNTS[WAY_STARTS[way].blocks].runs,
+      COUNTS[WAY_STARTS[way].blocks].runs + Number(WAY_STARTS[way].type),
     );
   });
 
   test('blocks, order, inks and the rest are as it starts with', () => {
     const start = WAY_STARTS[way];
-    expect(plan.blocks.length).toBe(COUNTS[start.blocks].blocks);
-    expect(cutsOf(plan).length).toBe(COUNTS[start.blocks].cuts);
+    expect(plan.blocks.length).toBe(COUNTS[start.blocks].blocks + Number(start.type));
+    expect(cutsOf(plan).length).toBe(COUNTS[start.blocks].cuts + Number(start.type));
+    expect(plan.blocks.filter(({ type }) => type !== null).length).toBe(Number(start.type));
     expect(plan.blocks.every(({ sides }) => (sides[0].saw !== null) === (start.blocks === 'sawn'))).toBe(true);
     expect(plan.blocks.every(({ materialId }) => materialId === start.materialId)).toBe(true);
     expect(plan.inks.every((ink) => ink.mediumId === start.mediumId && ink.opacity === start.opacity)).toBe(true);

@@ -6,6 +6,7 @@ import type { Ink, Plan, WayOfWorking } from '@/model';
 import { withFadesOf } from './runGroups';
 import { withRunsBegun } from './runPlan';
 import { planFromSketch } from './sketchedPlan';
+import { keepingType } from './typeLines';
 
 /** The rules and starting values a way of working brings; each can be changed afterwards. */
 interface WayStart {
@@ -20,6 +21,8 @@ interface WayStart {
   /** How far colours of different blocks overlap where they meet. */
   readonly trapMm: number;
   readonly transferId: Plan['transfer']['wayId'];
+  /** Whether it begins with a line of type below the image. */
+  readonly type: boolean;
   /** Where a key drawing is printed. */
   readonly key: Plan['way']['begins']['key'];
 }
@@ -27,7 +30,7 @@ interface WayStart {
 const REDUCTION: WayStart = {
   ...{ blocks: 'one side', mediumId: 'oil relief', opacity: 'opaque', under: 'dry' },
   ...{ registration: 'corner stops', direction: 'light to dark', maxFilms: 5 },
-  ...{ materialId: 'lino', trapMm: 0, transferId: 'tracing', key: 'last' },
+  ...{ materialId: 'lino', trapMm: 0, transferId: 'tracing', key: 'last', type: false },
 };
 const BLOCK_EACH: WayStart = { ...REDUCTION, blocks: 'each colour', trapMm: 0.3, transferId: 'offset' };
 
@@ -39,6 +42,7 @@ export const WAY_STARTS: Readonly<Record<WayOfWorking, WayStart>> = {
   'one day': { ...BLOCK_EACH, under: 'wet', direction: 'largest first' },
   'further block': { ...REDUCTION, transferId: 'offset' },
   jigsaw: { ...BLOCK_EACH, blocks: 'sawn', maxFilms: 1, materialId: 'plywood', trapMm: 0, transferId: 'tracing' },
+  'with type': { ...BLOCK_EACH, type: true },
   'key rolled': { ...BLOCK_EACH, direction: 'light to dark', key: 'last' },
   'damp and brushed': {
     ...{ ...BLOCK_EACH, mediumId: 'pigment and paste', opacity: 'transparent', registration: 'kento' },
@@ -58,25 +62,30 @@ export function drawsKey(way: WayOfWorking): boolean {
 export function withWay(plan: Plan, chosen: WayOfWorking | null, lay: boolean, sketch: PlanSketch | null = null): Plan {
   if (chosen === null) return { ...plan, way: { ...plan.way, chosen } };
   const start = WAY_STARTS[chosen],
-    { blocks, mediumId, opacity, under, registration, direction, maxFilms, key } = start;
+    { blocks, mediumId, opacity, under, registration, direction, maxFilms, key, type } = start;
   const ruled: Plan = {
     ...plan,
-    way: { ...plan.way, chosen, under, registration, begins: { blocks, mediumId, opacity, key } },
+    way: { ...plan.way, chosen, under, registration, begins: { blocks, mediumId, opacity, key, type } },
     rules: { ...plan.rules, direction, maxFilms },
   };
-  if (!lay) return ruled;
-  const [first] = plan.blocks;
+  return lay ? keepingType(ruled, (rest) => laidBy(rest, plan, start, sketch)) : ruled;
+}
+
+/** Blocks, runs and inks begun anew as a way has them; fades stay with their inks. */
+function laidBy(ruled: Plan, plan: Plan, start: WayStart, sketch: PlanSketch | null): Plan {
+  const { mediumId, opacity } = start;
+  const [first] = ruled.blocks;
   const laid: Plan = {
     ...ruled,
     blocks: [
       { ...first, materialId: start.materialId, sides: [{ ...first.sides[0], cuts: [], saw: null }] },
-      ...plan.blocks.slice(1).map((block) => ({ ...block, materialId: start.materialId })),
+      ...ruled.blocks.slice(1).map((block) => ({ ...block, materialId: start.materialId })),
     ],
-    fit: { ...plan.fit, trapMm: start.trapMm },
-    transfer: { ...plan.transfer, wayId: start.transferId },
-    inks: plan.inks.map((ink) => (isMixed(ink) ? ink : { ...ink, mediumId, opacity })),
+    fit: { ...ruled.fit, trapMm: start.trapMm },
+    transfer: { ...ruled.transfer, wayId: start.transferId },
+    inks: ruled.inks.map((ink) => (isMixed(ink) ? ink : { ...ink, mediumId, opacity })),
   };
-  if (!plan.flat) return laid;
+  if (!ruled.flat) return laid;
   return withFadesOf(sketch ? planFromSketch(laid, sketch) : withRunsBegun({ ...laid, runs: [] }), plan);
 }
 

@@ -3,6 +3,7 @@ import { failure, type Outcome } from '@/core/units';
 import { act } from './bench/acts';
 import { checkWith } from './check';
 import { id, list, oneOf, record, sha, type Frozen } from './fields';
+import { place } from './design/place';
 import { planSchema } from './plan/plan';
 import { NEXT_ACTS, PROCESSES } from './print';
 import { MOST_ITEMS, MOST_SHEETS } from './ranges';
@@ -146,6 +147,7 @@ const ANSWERS: Readonly<Record<string, Schema>> = {
   'GET /api/practice': practised,
   'POST /api/practice': practised,
   'POST /api/reader': record({ reading, device: string().required() }),
+  'POST /api/type': record({ outlinesMm: place.fields.outlinesMm, widthMm: number().required().min(0) }),
   'POST /api/reader/file': list(namedReading, 10_000),
 };
 

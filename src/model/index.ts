@@ -46,6 +46,10 @@ export {
   MOST_WHY,
   ORDER_RULES,
   SLIP_ANSWERS,
+  TYPE_BY,
+  TYPE_FACES,
+  TYPE_HIGH_MM,
+  TYPE_PT,
   WAYS_OF_WORKING,
   type WayOfWorking,
   EDITION_ROUND,
@@ -73,7 +77,7 @@ export { type Fractions, type PicturePlan, type FlatColour, type FlatPlan } from
 export { type Anchor, type Place } from './design/place';
 export { encodeLabelMap, decodeLabelMap, MAX_LABEL_PIXELS } from './design/labelFile';
 export { type Ink } from './plan/inks';
-export { type Block, type BlockSide, type Cut, type Saw } from './plan/blocks';
+export { type Block, type BlockSide, type Cut, type Saw, type TypeLine } from './plan/blocks';
 export { type Run, type Forme, type Inking, type InkFade } from './plan/runs';
 export { type Mask, type MaskKind } from './plan/masks';
 export { type ExportPaper, type LayoutPlan, type RegisterPlan } from './plan/sheet';

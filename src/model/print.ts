@@ -12,6 +12,7 @@ export const NEXT_ACTS = [
   'print',
   'cut-first',
   'cut',
+  'lock-up',
 ] as const;
 export type NextActKind = (typeof NEXT_ACTS)[number];
 

@@ -70,6 +70,7 @@ export const WAYS_OF_WORKING = [
   'key rolled',
   'damp and brushed',
   'jigsaw',
+  'with type',
 ] as const;
 export type WayOfWorking = (typeof WAYS_OF_WORKING)[number];
 /** How a picture that was just flattened is given to blocks: all cut from one, each colour on its own, or one sawn apart along its colours. */
@@ -77,6 +78,13 @@ export const BLOCKS_BEGIN = ['one side', 'each colour', 'sawn'] as const;
 /** What becomes of the gaps a saw leaves. */
 export const SAW_GAPS = ['open', 'closed'] as const;
 
+/** Faces of the stand-in for a workshop's own type; a box says only where its own will stand. */
+export const TYPE_FACES = ['slab', 'slab bold', 'slab italic', 'plain', 'box'] as const;
+export const TYPE_BY = ['hand', 'press'] as const;
+export const TYPE_PT = { min: 4, max: 400, what: phrase('measure.sizeOfTheType') } as const;
+export const TYPE_WIDTH_MM = { minMm: 0, maxMm: 2000, what: phrase('measure.widthOfTheLine') } as const;
+export const TYPE_HIGH_MM = { minMm: 1, maxMm: 80, what: phrase('measure.heightOfTheType') } as const;
+export const MOST_TYPE = 120;
 /** Letters of a reason that is kept with a decision: one line. */
 export const MOST_WHY = 120;
 

@@ -2,6 +2,7 @@ import { mixed, number, string, type InferType } from 'yup';
 import type { Outcome } from '@/core/units';
 import { checkWith } from './check';
 import { oneOf, record, type Frozen } from './fields';
+import { typeLine } from './plan/blocks';
 import { WAYS_OF_WORKING } from './ranges';
 
 /** What the asker has heard of the print, as `countersText` writes it: the answer holds what is new since. */
@@ -22,6 +23,7 @@ const REQUESTS = {
   name: record({ name: inner() }),
   /** A print begins with a name, and with how one works where that is known. */
   begin: record({ name: inner(), chosen: oneOf(WAYS_OF_WORKING).nullable().optional() }),
+  type: typeLine.pick(['text', 'face', 'sizePt']),
   ink: record({ baseRevision: revision(), ink: inner() }),
   item: record({ baseRevision: revision(), item: inner() }),
 };

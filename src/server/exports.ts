@@ -8,6 +8,8 @@ import {
   inkingsOf,
   replayLog,
   blockNamesOf,
+  blockOfCut,
+  isType,
   cutLineNotes,
   inkedAt,
   inkNamesOf,
@@ -34,6 +36,7 @@ import { stageDrawing } from './drawings';
 import { fileStem, pdfFonts, type FileOut, type Report } from './fileOut';
 import { jigPages } from './jigFiles';
 import { inflateLabels, labelsOfPlan } from './labels';
+import { bedDrawing } from './typeFiles';
 import { laidOut, runOf, sheetOf, tracedSheet } from './printSheets';
 import { livingPrint } from './livingPrint';
 import { insertWholePrint } from './prints';
@@ -64,26 +67,30 @@ export async function registrationPdf(
   const arcs = tracedSheet(laid.value);
   const drawings = [
     ...jigPages(laid.value, arcs),
-    ...plan.runs.map((run, i) => {
+    ...plan.runs.flatMap((run, i) => {
+      const type = blockOfCut(plan, run.formes[0].cutId);
+      if (type && isType(type)) return [bedDrawing(laid.value, type)];
       const state = labelStateOfRun(plan, run, sheet);
       const block = plan.blocks.length > 1 ? blockNamesOf(plan, run) : undefined;
       const path = (labels: readonly number[]) => pathOfSet(arcs, labelSet(labels), mmPerPx, true);
       report(0.1 + (0.4 * i) / plan.runs.length);
       const { islands } = cutIslandsOf(map, labelSet(state.cutNow), mmPerPx);
-      return stageDrawing({
-        printName: name,
-        run: i + 1,
-        block,
-        inkName: inkNamesOf(plan, run),
-        widthMm,
-        heightMm,
-        standing: path(state.standing),
-        cutNow: path(state.cutNow),
-        pieces: inCuttingOrder(islands, { widthMm, heightMm }).map(({ xMm, yMm, boxMm }) => ({
-          ...{ xMm: widthMm - xMm, yMm, roomMm: Math.min(boxMm.x1 - boxMm.x0, boxMm.y1 - boxMm.y0) },
-        })),
-        notes: cutLineNotes(plan, run).map((note) => noteInWords(note)),
-      });
+      return [
+        stageDrawing({
+          printName: name,
+          run: i + 1,
+          block,
+          inkName: inkNamesOf(plan, run),
+          widthMm,
+          heightMm,
+          standing: path(state.standing),
+          cutNow: path(state.cutNow),
+          pieces: inCuttingOrder(islands, { widthMm, heightMm }).map(({ xMm, yMm, boxMm }) => ({
+            ...{ xMm: widthMm - xMm, yMm, roomMm: Math.min(boxMm.x1 - boxMm.x0, boxMm.y1 - boxMm.y0) },
+          })),
+          notes: cutLineNotes(plan, run).map((note) => noteInWords(note)),
+        }),
+      ];
     }),
   ];
   const bytes = await pdfOfDrawings(

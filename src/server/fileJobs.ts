@@ -9,6 +9,7 @@ import { lidLabelPdf } from './lidLabel';
 import { fadeFile } from './fadeFiles';
 import { maskFile } from './maskFiles';
 import { sawFile } from './sawFiles';
+import { typeFile } from './typeFiles';
 import { simulatedScan } from './proofScan';
 import { cutPictureFile } from './slips';
 import { transferFile } from './transferFiles';
@@ -31,6 +32,7 @@ export const FILE_JOBS = {
   maskFile: () => maskFile,
   fadeFile: () => fadeFile,
   sawFile: () => sawFile,
+  typeFile: () => typeFile,
   jigFile: () => jigFile,
   transferFile:
     (report) => (db: Store, id: string, what: string, form: 'pdf' | 'svg' | 'png', dpi: number, now: Date) =>

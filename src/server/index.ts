@@ -27,6 +27,8 @@ export { answerSlip } from './slips';
 export { layeredFile, linesFile } from './layered';
 export { transferFile } from './transferFiles';
 export { fadeFile } from './fadeFiles';
+export { typeFile } from './typeFiles';
+export { typeOutlines } from './typeOutlines';
 export { sawFile } from './sawFiles';
 export { maskFile } from './maskFiles';
 export { practiceScores, keepPracticeScore } from './practice';

@@ -48,7 +48,7 @@ export function emptyPlan(): Plan {
     way: {
       ...{ under: 'dry', registration: 'corner stops', printing: 'by hand', chosen: null },
       day: { openMinutes: null, changeOverMinutes: 20 },
-      begins: { blocks: 'one side', mediumId: 'oil relief', opacity: 'opaque', key: 'last' },
+      begins: { blocks: 'one side', mediumId: 'oil relief', opacity: 'opaque', key: 'last', type: false },
     },
     paper: { name: givenName('warm white'), labD50: [94.5, 0.3, 4.2] },
     picture: null,
@@ -61,6 +61,7 @@ export function emptyPlan(): Plan {
         materialId: 'lino',
         grainDeg: 0,
         sizeMm: null,
+        type: null,
         sides: [{ id: 'side-1', name: 'face', saw: null, cuts: [] }],
       },
     ],

@@ -1,8 +1,19 @@
 import type { InferType } from 'yup';
 import { BLOCK_MATERIALS, SAW_WIDTH_MM } from '@/core/cutting';
-import { id, list, mm, named, oneOf, record, type Frozen } from '../fields';
+import { id, inRange, list, mm, named, oneOf, record, type Frozen } from '../fields';
 import { anchor, place } from '../design/place';
-import { MOST, SAW_GAPS, SIZE_RANGE_MM } from '../ranges';
+import {
+  MOST,
+  MOST_TYPE,
+  SAW_GAPS,
+  SIZE_RANGE_MM,
+  TYPE_BY,
+  TYPE_FACES,
+  TYPE_HIGH_MM,
+  TYPE_PT,
+  TYPE_WIDTH_MM,
+} from '../ranges';
+import { point } from './runs';
 
 const cut = record({
   id: id(),
@@ -20,6 +31,18 @@ export const saw = record({
   whole: list(record({ aId: id(), bId: id() }), MOST.pairs),
   /** Islands that stay in the neighbour they border longest. */
   heldIn: list(anchor, 2000),
+});
+/** A line of type: set beforehand and locked up, not cut; mirrored already as it is. */
+export const typeLine = record({
+  text: named(MOST_TYPE),
+  face: oneOf(TYPE_FACES),
+  sizePt: inRange(TYPE_PT, ' pt'),
+  /** From the bed to its face. */
+  highMm: mm(TYPE_HIGH_MM),
+  by: oneOf(TYPE_BY),
+  /** The left end of its baseline, on the print as seen; it may lie beside the image. */
+  atMm: point,
+  widthMm: mm(TYPE_WIDTH_MM),
 });
 const side = record({
   id: id(),
@@ -39,11 +62,14 @@ export const block = record({
   sizeMm: record({ widthMm: mm(SIZE_RANGE_MM), heightMm: mm(SIZE_RANGE_MM) })
     .nullable()
     .defined(),
+  /** Null where it is cut; the cut of a line of type stands within the outlines of its letters. */
+  type: typeLine.nullable().defined(),
   sides: list(side, 2).min(1),
 });
 
 /** A state of a side of a block: what stands until it is cut on. */
 export type Cut = Frozen<InferType<typeof cut>>;
 export type BlockSide = Frozen<InferType<typeof side>>;
+export type TypeLine = Frozen<InferType<typeof typeLine>>;
 export type Saw = Frozen<InferType<typeof saw>>;
 export type Block = Frozen<InferType<typeof block>>;

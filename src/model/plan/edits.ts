@@ -7,7 +7,7 @@ import { BLOCK_MATERIALS } from '@/core/cutting';
 import { between, id, labD50, list, mm, named, oneOf, opacity, record, sha, text, type Frozen } from '../fields';
 import { KEPT_OUT_BY, MASK_GROWTH_MM, MOST, MOST_USED, WAYS_OF_WORKING } from '../ranges';
 import { item, ITEM_KINDS } from '../workshop/items';
-import { block, saw } from './blocks';
+import { block, saw, typeLine } from './blocks';
 import { ink } from './inks';
 import { mask } from './masks';
 import { decision, fit, paper, roller, rules, sheets, tools, transfer, way } from './plan';
@@ -124,6 +124,11 @@ const EDITS = {
   'side-taken': record({ kind: kind('side-taken'), blockId: id(), fromBlockId: id() }),
   /** How a side is sawn apart; null: it is whole again. */
   'saw-set': record({ kind: kind('saw-set'), sideId: id(), saw: saw.nullable().defined() }),
+  /** A line of type, printed last in a run of its own; `within`: the outlines of its letters where they lie. */
+  'type-added': record({ kind: kind('type-added'), as: id().max(60), line: typeLine, within: place, ink }),
+  'type-set': record({ kind: kind('type-set'), blockId: id(), line: typeLine, within: place }),
+  /** The line with its run, and its ink where nothing else is printed in it. */
+  'type-removed': record({ kind: kind('type-removed'), blockId: id() }),
   /** A block nothing is printed from. */
   'block-removed': record({ kind: kind('block-removed'), blockId: id() }),
   /** Runs, cuts, zones and opacities as the search has put them together from those that are there. */
@@ -172,7 +177,7 @@ const EDITS = {
     /** Colours that lie there, largest area first. */
     colourIds: list(id(), MOST.colours),
   }),
-  /** A block of its own on which these colours of the picture stand, printed over all others with an ink of its own. */
+  /** A block of its own on which these colours of the picture stand, printed over all others (or under them) with an ink of its own. */
   'block-added': record({
     kind: kind('block-added'),
     /** What its block, cut and run are named by. */
@@ -182,9 +187,11 @@ const EDITS = {
     colourIds: list(id(), MOST.colours).min(1),
     /** Drawn by hand: these colours stand within the place only. */
     within: place.optional(),
+    /** Under all others; over them where it is not said. */
+    first: boolean().optional(),
     ink,
   }),
-  'block-set': record({ kind: kind('block-set'), blockId: id(), part: block.omit(['id', 'sides']).partial() }),
+  'block-set': record({ kind: kind('block-set'), blockId: id(), part: block.omit(['id', 'sides', 'type']).partial() }),
   'fit-set': record({ kind: kind('fit-set'), part: fit.partial() }),
   'mask-added': record({ kind: kind('mask-added'), mask }),
   'mask-set': record({ kind: kind('mask-set'), maskId: id(), part: mask.omit(['id']).partial() }),

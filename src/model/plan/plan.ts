@@ -82,6 +82,8 @@ export const way = record({
     opacity: opacity(),
     /** Where a key drawing is printed once it is made. */
     key: oneOf(KEY_PLACES),
+    /** Whether a line of type is set below the image. */
+    type: boolean().required(),
   }),
 });
 export const paper = record({ name: named(60, phrase('plan.thePaperNeedsA')), labD50: surfaceLabD50() });

@@ -5,7 +5,7 @@ import { id, labD50, list, mm, oneOf, inRange, record, type Frozen } from '../fi
 import { FADE_BY, FILM_WEIGHT_RANGE, FORME_TURN_RANGE, KEPT_OUT_BY, LAID_BY, MOST, PLACE_ON_PRINT_MM } from '../ranges';
 import { ink } from './inks';
 
-const point = record({
+export const point = record({
   xMm: mm(PLACE_ON_PRINT_MM),
   yMm: mm(PLACE_ON_PRINT_MM),
 });

@@ -5,8 +5,8 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Link from 'next/link';
 import { type Dispatch, type SetStateAction } from 'react';
 import { NAMED_PIECES, type CutIsland } from '@/core/cutting';
-import { type Run } from '@/model';
-import { cutLineNotes, openSlips, type Slip } from '@/derived';
+import { type Plan, type Run } from '@/model';
+import { blockOfCut, cutLineNotes, openSlips, type Slip } from '@/derived';
 import { Cautions } from '../kit/Cautions';
 import { usePrintDesk } from '../kit/printContext';
 import { pathOfMm } from '../kit/paths';
@@ -15,6 +15,7 @@ import { IslandOverlay, RegionOverlay } from '@/ui/kit/regions/RegionOverlay';
 import { type Regions } from '@/ui/kit/regions/useRegions';
 import { BenchTabs } from './BenchTabs';
 import { Replay } from './Replay';
+import { TypeLockUp } from './TypeLockUp';
 import { SlipList, SlipMarking, type SlipDraft } from './SlipPanel';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -52,11 +53,17 @@ export function CutView() {
         {!allCut && <UnderCut {...cut} />}
       </div>
       <aside className={kit.side}>
-        <CutFacts {...cut} {...words} run={run} />
-        {draft && <SlipMarking regions={cut.regions} cutId={stage.id} draft={draft} onDraft={setDraft} />}
-        <SlipList onShow={cut.setShownSlip} />
-        {!draft && <PieceList {...cut} {...words} />}
-        <CutFoot {...cut} {...words} stage={stage} />
+        {isTypeCut(plan, stage) ? (
+          <TypeLockUp stage={stage} />
+        ) : (
+          <>
+            <CutFacts {...cut} {...words} run={run} />
+            {draft && <SlipMarking regions={cut.regions} cutId={stage.id} draft={draft} onDraft={setDraft} />}
+            <SlipList onShow={cut.setShownSlip} />
+            {!draft && <PieceList {...cut} {...words} />}
+            <CutFoot {...cut} {...words} stage={stage} />
+          </>
+        )}
         <Cautions place="cut" />
       </aside>
       <Replay open={cut.replaying} onClose={() => cut.setReplaying(false)} />
@@ -64,6 +71,8 @@ export function CutView() {
     </div>
   );
 }
+
+const isTypeCut = (plan: Plan, stage: Cut) => Boolean(blockOfCut(plan, stage.id)?.type);
 
 function titleOf({ cutName, block }: { cutName: string; block: string | undefined }, run: number): string {
   return block === undefined

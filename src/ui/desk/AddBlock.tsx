@@ -9,9 +9,12 @@ import { inkingsOf, printedIds } from '@/derived';
 import { kit } from '@/ui/kit/styles';
 import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
-import { newBlock } from './newBlock';
+import { FIRST_TYPE, newBlock, typeBlock } from './newBlock';
+import { TintDialog } from './type/TintDialog';
 import { listOf } from '@/words/phrases';
+import { inWords } from '@/words/failures';
 import { runsWords } from '@/words/runs';
+import { typeWords } from '@/words/type';
 
 /** One block more, invented while the others are cut or printed already: some colours of the picture stand on it, in an ink of its own. */
 export function AddBlock() {
@@ -66,6 +69,50 @@ export function AddBlock() {
       <p className={clsx(kit.note, kit.above6)}>
         {runsWords('addBlock.drawnByHand')} <Link href={urls.page('block')}>{runsWords('addBlock.toTheBlock')}</Link>
       </p>
+      <AddTint />
+      <AddType />
     </section>
+  );
+}
+
+/** A whole area in one thin ink. */
+function AddTint() {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <h3 className={kit.above14}>{typeWords('tint')}</h3>
+      <p className={clsx(kit.note, kit.around4)}>{typeWords('tintSays')}</p>
+      <Button onClick={() => setOpen(true)}>{typeWords('tintOpen')}</Button>
+      {open && <TintDialog onClose={() => setOpen(false)} />}
+    </>
+  );
+}
+
+/** A title below the image; what it says and where it lies is changed beside its block. */
+function AddType() {
+  const { plan, change, typeset, tell, name, selectRun, urls } = usePrintDesk(
+    ...(['plan', 'change', 'typeset', 'tell', 'name', 'selectRun', 'urls'] as const),
+  );
+  const [added, setAdded] = useState(false);
+  const add = async () => {
+    const text = name.slice(0, 120);
+    const set = await typeset({ text, ...FIRST_TYPE });
+    if (!set.ok) return tell(inWords(set));
+    const done = await change(typeBlock(plan, text, set.value));
+    if (!done.ok) return;
+    setAdded(true);
+    selectRun(plan.runs.length + 1);
+  };
+  return (
+    <>
+      <h3 className={kit.above14}>{typeWords('add')}</h3>
+      <p className={clsx(kit.note, kit.around4)}>{typeWords('addSays')}</p>
+      <Button onClick={() => void add()}>{typeWords('addIt')}</Button>
+      {added && (
+        <p className={clsx(kit.note, kit.above6)}>
+          {typeWords('added')} <Link href={urls.page('block')}>{runsWords('addBlock.toTheBlock')}</Link>
+        </p>
+      )}
+    </>
   );
 }

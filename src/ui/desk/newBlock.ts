@@ -1,5 +1,8 @@
 import type { EditOf, Ink, Place, Plan } from '@/model';
+import { TYPE_HEIGHT_MM } from '@/core/registration';
 import { runsWords } from '@/words/runs';
+import { typeWords } from '@/words/type';
+import { laidAt } from '@/derived';
 
 type Colours = NonNullable<Plan['flat']>['colours'];
 
@@ -39,3 +42,38 @@ export function drawnBlock(plan: Plan, place: Place): EditOf<'block-added'> {
   const first = colours.find(({ id }) => id === named) ?? colours[0];
   return newBlock(plan, [first, ...colours.filter((one) => one !== first)], place);
 }
+
+/** What a tint begins as: light and thin, so that everything over it keeps its own colour nearly. */
+const TINT_LAB_D50 = [88, 2, 18] as const;
+
+/** A tint under or over all: the whole image, or what lies within a shape. */
+export function tintBlock(plan: Plan, first: boolean, within?: Place): EditOf<'block-added'> {
+  const colours = plan.flat!.colours,
+    made = newBlock(plan, colours, within);
+  return {
+    ...made,
+    first,
+    name: typeWords('tintName'),
+    ink: { ...made.ink, name: typeWords('tintInk'), solidLabD50: TINT_LAB_D50 },
+  };
+}
+
+/** A title in type black, under the middle of the image; `set`: its letters as they were set. */
+export function typeBlock(
+  plan: Plan,
+  text: string,
+  set: { readonly outlinesMm: Place['outlinesMm']; readonly widthMm: number },
+): EditOf<'type-added'> {
+  const { widthMm, heightMm } = plan.picture!,
+    as = `type-${Date.now().toString(36)}`;
+  const atMm = { xMm: Math.round(5 * (widthMm - set.widthMm)) / 10, yMm: heightMm + 8 };
+  return {
+    ...{ kind: 'type-added', as, within: laidAt(set.outlinesMm, atMm) },
+    line: { text, ...FIRST_TYPE, highMm: TYPE_HEIGHT_MM, by: 'hand', atMm, widthMm: set.widthMm },
+    ink: {
+      ...inkFor(plan, plan.flat!.colours[0], as, typeWords('inkName'), 'opaque'),
+      solidLabD50: [18, 0, 0],
+    },
+  };
+}
+export const FIRST_TYPE = { face: 'slab', sizePt: 14 } as const;

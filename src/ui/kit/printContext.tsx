@@ -9,6 +9,7 @@ import type {
   SlipAnswer,
   CabinetInk,
   NamedReading,
+  Place,
   Plan,
   PlanEdit,
   PracticeScore,
@@ -16,6 +17,7 @@ import type {
   Reading,
   ReadingRequest,
   StoredInk,
+  TypeLine,
 } from '@/model';
 import type { LengthUnit, Outcome } from '@/core/units';
 import type { PlanLooks, PrintSheet, Progress } from '@/derived';
@@ -128,6 +130,10 @@ export interface PrintDesk {
     ) => Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>>;
     readonly readable: (file: Blob) => Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>>;
   };
+  /** The outlines of a line of type, its baseline beginning at 0, 0. */
+  readonly typeset: (
+    line: Pick<TypeLine, 'text' | 'face' | 'sizePt'>,
+  ) => Promise<Outcome<{ readonly outlinesMm: Place['outlinesMm']; readonly widthMm: number }>>;
   /** Shows the sheet as it would be, saving nothing; undefined goes back to the plan. */
   readonly tryOut: (edit: PlanEdit | undefined) => void;
   readonly undo: () => void;

@@ -30,6 +30,8 @@ export const block = {
     ontoTheBlock: 'Onto the block',
     block: 'Block',
     beforeRun: '{block} before run {run, number}',
+    typeOfRun: 'Type of run {run, number}',
+    typeIsSet: 'set, not cut, and mirrored already',
     thisCutIsDone: 'this cut is done',
     aCutCannotBe: 'a cut cannot be undone',
     recutABlockAnd: 'recut a block, and it can be printed again',

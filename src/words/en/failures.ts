@@ -39,6 +39,9 @@ export const failures = {
     filmsOnOneSpot: 'the films on one spot',
     rollerClearance: 'the roller clearance',
     overlap: 'the overlap',
+    sizeOfTheType: 'the size of the type',
+    widthOfTheLine: 'the width of the line',
+    heightOfTheType: 'the height of the type',
     widthOfTheSaw: 'what the saw takes',
     widthOfTheKeysLines: 'the width of the key’s lines',
     smoothingOfTheKeysLines: 'the smoothing of the key’s lines',
@@ -128,6 +131,10 @@ export const failures = {
     thisInkWasAdded: 'This ink was added already.',
     thisRunWasAdded: 'This run was added already.',
     thisBlockWasAdded: 'This block was added already.',
+  },
+  type: {
+    letterMissing: 'This face has no letter “{letter}”. Take another face, or a box for your own type.',
+    notType: 'This is no line of type.',
   },
   saw: {
     cutOn:

@@ -96,6 +96,14 @@ export const files = {
       nothing: 'nothing',
     },
   },
+  typeFiles: {
+    stem: '{fileStem} type',
+    title: '{name}: type in the bed, “{text}”',
+    note: '{size, number} pt, {high, number} mm high · {by, select, press {by press} other {by hand}} · its left end {left, number, ::.0} mm from the left stop, its baseline {foot, number, ::.0} mm from the foot · type is mirrored already: letters lie as drawn',
+    fromLeft: '{mm, number, ::.0} mm',
+    fromFoot: '{mm, number, ::.0} mm',
+    faceDown: 'the sheet lies face down: left is right',
+  },
   sawFiles: {
     stem: '{fileStem} saw',
     linesTitle: '{name}: lines to saw along. MIRRORED, as it lies on the block',

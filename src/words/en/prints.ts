@@ -37,5 +37,6 @@ export const prints = {
       detail: '{onward, select, true {then cut the bare paper away} other {then cut the first block}}',
     },
     cut: { words: 'Cut for run {run}', detail: '{inks}' },
+    'lock-up': { words: 'Lock up the type for run {run}', detail: '{inks}' },
   },
 } as const;

@@ -51,6 +51,11 @@ export const working = {
       good: 'One board sawn apart along the colours: each piece is inked by itself, all of them printed together in one pass.',
       asks: 'A fret saw held upright, pieces large enough to hold, and a frame that keeps them together. Light lines stay where the saw went. By hand or press.',
     },
+    'with type': {
+      name: 'With a line of type',
+      good: 'A block for each colour, and a title or a text set in type in a run of its own.',
+      asks: 'Type and furniture, or a bed to lock a block up beside it; packing set anew for its height. By press, or by hand with bearers.',
+    },
     'damp and brushed': {
       name: 'Key drawing and colours, damp and brushed',
       good: 'The key first, then transparent pigment brushed on with paste, on damp paper: no drying between runs, soft tones.',
@@ -116,6 +121,7 @@ export const working = {
       'further block': 'Register: only the further block has to meet the others.',
       'key rolled': 'Register: lines hide a misfit of half their width.',
       'damp and brushed': 'Register: marks in each block, and paper kept as damp as it began.',
+      'with type': 'Register: every boundary of the picture shows it; type stands by its furniture.',
       jigsaw: 'Register: all colours are printed in one pass and fit as they are put together.',
     },
     changed: {
@@ -127,6 +133,7 @@ export const working = {
       'further block': 'Later runs, and whatever goes onto the further block.',
       'key rolled': 'Any colour block and its ink; the key too, while nothing is printed with it.',
       'damp and brushed': 'Pigment, paste and wiping from sheet to sheet; any block can be cut again.',
+      'with type': 'Any block can be cut again; words and place of the line until it is locked up.',
       jigsaw: 'Every ink, from sheet to sheet. Where the saw went stays.',
     },
     unknown: {
@@ -138,6 +145,7 @@ export const working = {
       'further block': 'What the proof will ask for.',
       'key rolled': 'How the picture looks with its lines: it has them once the key is drawn, under Picture.',
       'damp and brushed': 'How the paper takes pigment when damp, and how much it grows.',
+      'with type': 'How your own type looks: ours only stands in for it.',
       jigsaw: 'How straight the saw goes, and how wide its lines show.',
     },
   },

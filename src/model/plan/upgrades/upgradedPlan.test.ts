@@ -182,7 +182,7 @@ test('version 11: all of it stays; a fade was laid by what its ink is laid by, a
     version: 13,
     blocks: unsawn(old),
     runs: expect.anything(),
-    way: { ...old.way, day: DAY, begins: { ...old.way.begins, key: 'last' } },
+    way: { ...old.way, day: DAY, begins: { ...old.way.begins, key: 'last', type: false } },
   });
   const fades = (of: Plan) => of.runs.map(({ formes }) => formes[0].inkings[0].fade);
   const [slow, even] = fades(old);
@@ -198,13 +198,19 @@ test('version 12: all of it stays; no side was sawn', () => {
   expect(old.version).toBe(12);
   expect(old.flat?.key).toEqual({ colourId: 'night', widthMm: 1.2 });
   expect(old.runs[1].formes[0].offsetMm).toEqual({ xMm: 2, yMm: 0 });
-  expect(opened(12)).toEqual({ ...old, version: 13, blocks: unsawn(old) });
+  expect(opened(12)).toEqual({
+    ...old,
+    version: 13,
+    blocks: unsawn(old),
+    way: { ...old.way, begins: { ...old.way.begins, type: false } },
+  });
 });
 
 /** Sides as later versions say them: whole, where pieces were listed that nothing was made of. */
 function unsawn({ blocks }: Pick<Plan, 'blocks'>) {
   return blocks.map((block) => ({
     ...block,
+    type: null,
     sides: block.sides.map(
       ({ pieces: _pieces, ...side }: Plan['blocks'][number]['sides'][number] & { pieces?: unknown }) => ({
         ...side,
@@ -224,7 +230,7 @@ function presently(old: Plan): Plan {
       ...old.way,
       chosen: null,
       day: DAY,
-      begins: { blocks: 'one side', mediumId: 'oil relief', opacity: 'opaque', key: 'last' },
+      begins: { blocks: 'one side', mediumId: 'oil relief', opacity: 'opaque', key: 'last', type: false },
     },
   };
 }

@@ -266,9 +266,11 @@ function fromTwelve(plan: OlderPlan): unknown {
   return {
     ...plan,
     version: 13,
+    way: { ...plan.way, begins: { ...(plan.way as { readonly begins?: object }).begins, type: false } },
     blocks: Array.isArray(plan.blocks)
       ? plan.blocks.map((block: OlderPlan['blocks'][number]) => ({
           ...block,
+          type: null,
           sides: Array.isArray(block.sides)
             ? block.sides.map(({ pieces: _pieces, ...side }: { readonly pieces?: unknown }) => ({ ...side, saw: null }))
             : block.sides,

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import clsx from 'clsx';
 import { useEffect, useMemo, useState } from 'react';
-import { blocksOfRun, inkNamesOf, keyOfFinding, shapesOpen } from '@/derived';
+import { blocksOfRun, inkNamesOf, isType, keyOfFinding, shapesOpen } from '@/derived';
 import { canBeMended, type Mending } from './useMending';
 import { labelStatesOf } from '@/ui/kit/blockStates';
 import { usePrintDesk } from '@/ui/kit/printContext';
@@ -112,7 +112,8 @@ function useAllStages(toolsMm: readonly number[]) {
     () =>
       JSON.stringify(
         labelStatesOf(plan, sheet).map(({ standing, cutNow }, i) => ({
-          standing,
+          // nothing of a line of type is cut
+          standing: isType(blocksOfRun(plan, plan.runs[i])[0].block) ? [] : standing,
           cutNow,
           settings: cutSettings(blocksOfRun(plan, plan.runs[i])[0].block, toolsMm, plan.roller),
         })),

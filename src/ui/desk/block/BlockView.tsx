@@ -6,7 +6,7 @@ import { fetched } from '@/ui/kit/fetched';
 import Link from 'next/link';
 import { useCallback, useMemo, useState } from 'react';
 import type { Finding } from '@/core/cutting';
-import { blocksOfRun, keyOfFinding } from '@/derived';
+import { blocksOfRun, isType, keyOfFinding } from '@/derived';
 import { BLOCK_WORDS } from '../../kit/colours';
 import { pathOfMm } from '../../kit/paths';
 import { usePrintDesk } from '../../kit/printContext';
@@ -47,6 +47,14 @@ const SawPanel = dynamic(
   fetched(() => import('./SawPanel').then((m) => m.SawPanel)),
   { ssr: false, loading: opening },
 );
+const TypePanel = dynamic(
+  fetched(() => import('../type/TypePanel').then((m) => m.TypePanel)),
+  { ssr: false, loading: opening },
+);
+const TypeStage = dynamic(
+  fetched(() => import('../type/TypePanel').then((m) => m.TypeStage)),
+  { ssr: false, loading: opening },
+);
 const TransferPictures = dynamic(
   fetched(() => import('./TransferPanel').then((m) => m.TransferPictures)),
   {
@@ -81,7 +89,13 @@ export function BlockView() {
     <div className={kit.work}>
       <div className={kit.stage}>
         <BlockHead {...view} done={progress.runs[view.run - 1].cut} />
-        {leaf === 'transfer' ? <TransferPictures /> : <BlockMap {...view} labels={labels} leaf={leaf} open={open} />}
+        {isType(view.block) ? (
+          <TypeStage key={view.block.id} block={view.block} run={view.run} />
+        ) : leaf === 'transfer' ? (
+          <TransferPictures />
+        ) : (
+          <BlockMap {...view} labels={labels} leaf={leaf} open={open} />
+        )}
       </div>
       <BlockSide {...view} labels={labels} />
     </div>
@@ -105,7 +119,7 @@ function useBlockView() {
     ? blocksOfRun(plan, plan.runs[run - 1])[0]
     : { block: plan.blocks[0], index: 0 };
   const toolsMm = toolsTried ?? plan.toolsMm;
-  const { check, found, settings } = useStageCheck(states, run, leaf === 'check', block, toolsMm);
+  const { check, found, settings } = useStageCheck(states, run, leaf === 'check' && !isType(block), block, toolsMm);
   const mending = useMending(regions, toolsMm);
   const sawn = useSawnBlock(run, leaf === 'saw');
   useKeys('m', blockWords('block.mirroredForTheBlock'), () => setMirrored((m) => !m));
@@ -201,7 +215,13 @@ function useBlockPaint(styles: LabelStyle[], regions: Regions) {
 }
 
 function BlockSide(desk: BlockDesk) {
-  const { leaf, setLeaf, run, labels, regions, setMaskOutlines } = desk;
+  const { leaf, setLeaf, run, labels, regions, setMaskOutlines, block } = desk;
+  if (isType(block))
+    return (
+      <aside className={kit.side}>
+        <TypePanel key={block.id} block={block} run={run} />
+      </aside>
+    );
   return (
     <aside className={kit.side}>
       <Leaves label={blockWords('block.besideTheBlock')} leaves={LEAVES} leaf={leaf} onLeaf={setLeaf} tight>
@@ -279,19 +299,23 @@ function BlockHead({
   setMirrored,
 }: ReturnType<typeof useBlockView> & { readonly done: boolean }) {
   const { plan } = usePrintDesk('plan');
-  const cutOnLater = block.sides.some((side) => side.cuts.length > 1);
+  const cutOnLater = block.sides.some((side) => side.cuts.length > 1),
+    type = isType(block);
   return (
     <div className={clsx(kit.row, kit.between)}>
       <div className={kit.row}>
         <h1>
-          {leaf === 'transfer'
-            ? blockWords('block.ontoTheBlock')
-            : blockWords('block.beforeRun', {
-                block: plan.blocks.length > 1 ? block.name : blockWords('block.block'),
-                run,
-              })}
+          {type
+            ? blockWords('block.typeOfRun', { run })
+            : leaf === 'transfer'
+              ? blockWords('block.ontoTheBlock')
+              : blockWords('block.beforeRun', {
+                  block: plan.blocks.length > 1 ? block.name : blockWords('block.block'),
+                  run,
+                })}
         </h1>
-        {leaf !== 'transfer' && (
+        {type && <span className={kit.quiet}>{blockWords('block.typeIsSet')}</span>}
+        {leaf !== 'transfer' && !type && (
           <span className={done || !cutOnLater ? kit.quiet : kit.madder}>
             {done
               ? blockWords('block.thisCutIsDone')
@@ -301,7 +325,7 @@ function BlockHead({
           </span>
         )}
       </div>
-      {leaf !== 'transfer' && (
+      {leaf !== 'transfer' && !type && (
         <ToggleButtonGroup
           size="small"
           exclusive

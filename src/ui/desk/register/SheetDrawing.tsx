@@ -18,7 +18,7 @@ import { SIZE_RANGE_MM, type LayoutPlan } from '@/model';
 import { usePrintDesk } from '../../kit/printContext';
 import { LookThumb } from '../../kit/LookThumb';
 import { DimField } from './DimField';
-import { farEdges, SheetLines, type Placed } from './SheetLines';
+import { farEdges, SheetLines, TypeLines, type Placed } from './SheetLines';
 import { useLayoutChange } from './useLayoutChange';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
@@ -44,6 +44,7 @@ export function SheetDrawing({ layout }: { layout: SheetLayout }) {
           {layout.images.map((rect, i) => (
             <ImageOnSheet key={i} i={i} rect={rect} {...place} />
           ))}
+          <TypeLines layout={layout} place={place} />
           <svg
             className={kit.corner}
             width={22}

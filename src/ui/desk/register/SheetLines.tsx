@@ -9,6 +9,9 @@ import {
 } from '@/core/registration';
 import { hexFromLabD50, type Lab } from '@/core/colour';
 import { formatSize } from '@/core/units';
+import { typeOnSheet } from '@/derived';
+import { pathOfMm } from '@/ui/kit/paths';
+import css from './SheetDrawing.module.css';
 import { usePrintDesk } from '../../kit/printContext';
 import { TOKENS } from '@/ui/theme/tokens';
 import { registerWords } from '@/words/register';
@@ -35,6 +38,28 @@ const OFFCUT = (
     </pattern>
   </defs>
 );
+
+/** Lines of type where they will be printed. */
+export function TypeLines({ layout, place: { X, Y, scale, widthPx, heightPx } }: SheetLinesProps) {
+  const { plan } = usePrintDesk('plan');
+  const lines = typeOnSheet(plan);
+  if (lines.length === 0) return null;
+  return (
+    <svg className={css.type} width={widthPx} height={heightPx} aria-hidden data-testid="type-on-sheet">
+      {layout.images.map(({ xMm, yMm }, i) =>
+        lines.map(({ blockId, outlinesMm, labD50 }) => (
+          <path
+            key={`${i} ${blockId}`}
+            d={pathOfMm(outlinesMm)}
+            fillRule="evenodd"
+            fill={hexFromLabD50(labD50)}
+            transform={`translate(${X(xMm)},${Y(yMm)}) scale(${scale})`}
+          />
+        )),
+      )}
+    </svg>
+  );
+}
 
 /** The sheet, its margins and blocks, drawn to scale. */
 export function SheetLines({ layout, place }: SheetLinesProps) {

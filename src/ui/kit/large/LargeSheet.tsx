@@ -2,7 +2,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { TOKENS } from '../../theme/tokens';
 import { useSizePx } from '../useSizePx';
-import { drawnMm, drawPaper, imagePlace, type SheetDrawn } from './drawSheet';
+import { drawnMm, drawPaper, drawType, imagePlace, type SheetDrawn } from './drawSheet';
 import css from './LargeView.module.css';
 
 /** How long a film takes to be laid, ms; none where motion is not wanted. */
@@ -65,6 +65,7 @@ function usePainted(
       places.forEach((place, i) => {
         if (framed) drawFrame(context, place);
         drawPaper(context, place);
+        drawType(context, place);
         const shown = i === 1 ? { ...pictures, main: pictures.other, before: undefined } : pictures;
         drawImages(context, place, shown, share, i === 0 && !two && pictures.other ? divider : undefined);
       });

@@ -5,7 +5,7 @@ import Slider from '@mui/material/Slider';
 import { useCallback, useEffect, useMemo, useState, type KeyboardEvent } from 'react';
 import { LIGHTS, type Light } from '@/core/colour';
 import type { SheetLayout } from '@/core/registration';
-import { inkNamesOf, looksInLight, partingsIn, shiftsIn, type ShownLooks } from '@/derived';
+import { inkNamesOf, looksInLight, partingsIn, shiftsIn, typeOnSheet, type ShownLooks } from '@/derived';
 import { largeWords } from '@/words/large';
 import { Choice } from '../Choice';
 import { usePrintDesk } from '../printContext';
@@ -71,7 +71,7 @@ function Large({ onClose }: { onClose: () => void }) {
   const main = useCallback((widthPx: number) => sheetAfter(run, widthPx), [run, sheetAfter]);
   const second = useCallback((widthPx: number) => other(run, widthPx), [other, run]);
   const pxPerMm = usePxPerMm();
-  const drawn = useDrawn(layout, seen);
+  const drawn = useDrawn(layout, seen, run);
   if (!drawn) return null;
   const step = (by: number) => {
     playing.stop();
@@ -138,7 +138,7 @@ function useSeen(light: Light): ShownLooks {
 }
 
 /** The sheet on its paper, as the light shows it. */
-function useDrawn(layout: SheetLayout | undefined, seen: ShownLooks) {
+function useDrawn(layout: SheetLayout | undefined, seen: ShownLooks, run: number) {
   const { plan, name } = usePrintDesk('plan', 'name');
   return useMemo(
     () =>
@@ -149,8 +149,9 @@ function useDrawn(layout: SheetLayout | undefined, seen: ShownLooks) {
         edition: plan.sheets.edition,
         title: name,
         withMargins: true,
+        type: typeOnSheet(plan, run),
       },
-    [layout, name, plan, seen],
+    [layout, name, plan, run, seen],
   );
 }
 

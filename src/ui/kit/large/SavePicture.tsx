@@ -5,7 +5,7 @@ import { CountField } from '../fields';
 import { kit } from '../styles';
 import { usePrintDesk } from '../printContext';
 import { largeWords } from '@/words/large';
-import { drawnMm, drawPaper, imagePlace, type SheetDrawn } from './drawSheet';
+import { drawnMm, drawPaper, drawType, imagePlace, type SheetDrawn } from './drawSheet';
 import css from './LargeView.module.css';
 import type { Beside } from './useLargePictures';
 
@@ -81,6 +81,7 @@ async function pngOf(
   const made = await picture(Math.max(1, Math.round(imagePlace(place).width)));
   if (!context || !made) return undefined;
   drawPaper(context, place);
+  drawType(context, place);
   for (const image of drawn.withMargins ? drawn.layout.images : drawn.layout.images.slice(0, 1)) {
     const { x, y, width, height } = imagePlace(place, image);
     context.drawImage(made, x, y, width, height);

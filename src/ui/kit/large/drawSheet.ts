@@ -1,4 +1,5 @@
 import { hexFromLabD50, type Lab } from '@/core/colour';
+import type { TypeOnSheet } from '@/derived';
 import { finishedRect, type SheetEdge, type SheetLayout } from '@/core/registration';
 import { randomStream } from '@/core/random/random';
 import { FONT_HEAD, TOKENS } from '../../theme/tokens';
@@ -11,6 +12,8 @@ export interface SheetDrawn {
   readonly edition: number;
   readonly title: string;
   readonly withMargins: boolean;
+  /** Lines of type that are on the sheet: seen beside the image; within it the picture has them. */
+  readonly type?: readonly Pick<TypeOnSheet, 'outlinesMm' | 'labD50'>[];
   readonly scale: number;
   readonly left: number;
   readonly top: number;
@@ -49,16 +52,51 @@ export function drawPaper(context: Context, drawn: SheetDrawn): void {
   const image = imagePlace(drawn, layout.images[0]);
   const size = Math.min(4.2 * scale, layout.marginsMm.bottom * scale * 0.34);
   if (size < 5) return;
-  const lowest = Math.max(...layout.images.map((one) => imagePlace(drawn, one).y + image.height));
+  const typeMm = (drawn.type ?? []).flatMap(({ outlinesMm }) => outlinesMm.map(lowestOf));
+  const lowest = Math.max(
+    ...layout.images.map((one) => imagePlace(drawn, one).y + Math.max(image.height, ...typeMm.map((mm) => mm * scale))),
+  );
   context.fillStyle = paperLabD50[0] < 50 ? TOKENS.sheet : TOKENS.pencil;
   context.font = `italic ${size}px ${FONT_HEAD}`;
   context.textBaseline = 'top';
   const y = lowest + size * 0.7;
   context.textAlign = 'left';
   context.fillText(`1/${drawn.edition}`, image.x, y);
+  // what is set in type is not written once more
+  if (typeMm.length > 0) return;
   context.textAlign = 'center';
   context.fillText(drawn.title, left + (widthMm * scale) / 2, y, image.width * 0.6);
 }
+
+/** Lines of type beside each image, where there are margins to see them on. */
+export function drawType(context: Context, drawn: SheetDrawn): void {
+  const { type = [], layout, withMargins, scale } = drawn;
+  if (!withMargins || type.length === 0) return;
+  for (const one of layout.images) {
+    const image = imagePlace(drawn, one);
+    context.save();
+    context.beginPath();
+    context.rect(image.x - 1e4, image.y - 1e4, 2e4 + image.width, 2e4 + image.height);
+    context.rect(image.x, image.y, image.width, image.height);
+    context.clip('evenodd');
+    for (const { outlinesMm, labD50 } of type) {
+      context.fillStyle = hexFromLabD50(labD50);
+      context.beginPath();
+      for (const ring of outlinesMm) {
+        for (let p = 0; p + 1 < ring.length; p += 2) {
+          const [x, y] = [image.x + ring[p] * scale, image.y + ring[p + 1] * scale];
+          if (p === 0) context.moveTo(x, y);
+          else context.lineTo(x, y);
+        }
+        context.closePath();
+      }
+      context.fill('evenodd');
+    }
+    context.restore();
+  }
+}
+
+const lowestOf = (ring: readonly number[]) => Math.max(...ring.filter((_, i) => i % 2 === 1));
 
 /** Along a torn edge the paper ends raggedly, by up to this much. */
 const TORN_MM = 1.6,

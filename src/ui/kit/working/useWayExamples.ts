@@ -1,6 +1,7 @@
 'use client';
 import { useCallback, useEffect, useMemo } from 'react';
-import { labelCoverage, labelGapsPx, type LabelCoverage } from '@/core/geometry';
+import { labelCoverage, labelGapsPx, type LabelCoverage, type LabelMap } from '@/core/geometry';
+import { printMapOf } from '@/core/layers';
 import { startBelief } from '@/core/sheets';
 import {
   figuresOf,
@@ -8,6 +9,7 @@ import {
   isSearchedWay,
   keyedSample,
   looksOfPlan,
+  printTaskOf,
   sampleMap,
   SAMPLE_PRINTS,
   samplePlan,
@@ -74,13 +76,24 @@ function drawnSample() {
         way,
         drawsKey(way)
           ? exampleOf(withWay(keyed.plan, way, true), withKey)
-          : exampleOf(withWay(plan, way, true), coverage),
+          : exampleOf(withWay(plan, way, true), coverage, map),
       ]),
     ),
   };
 }
 
-function exampleOf(plan: Plan, coverage: LabelCoverage): WayExample {
+/** `map`: its shapes, where a saw may leave lines between them. */
+function exampleOf(plan: Plan, coverage: LabelCoverage, map?: LabelMap): WayExample {
   const looks = looksOfPlan(plan)!;
+  const { task, effects } = printTaskOf(plan),
+    made = map && task.seams && printMapOf(map, task);
+  if (made) {
+    const share = made.areaPx.map((px) => px / map.labels.length);
+    const sawn = looksOfPlan(plan, [], { parts: made.parts, share, effects })!;
+    return {
+      coverage: labelCoverage(made.map, made.parts.length, THUMB_PX.width, THUMB_PX.height),
+      ...{ shown: shownOf(sawn), figures: figuresOf(plan, looks, startBelief('practised')) },
+    };
+  }
   return { coverage, shown: shownOf(looks), figures: figuresOf(plan, looks, startBelief('practised')) };
 }

@@ -5,7 +5,7 @@ import { respondInSteps } from '../../../../steps';
 
 /**
  * Files of a print: registration.pdf; tracing-block.pdf and tracing-print.pdf; run-2 and block-2 as svg, ora, dxf; drawing-key, drawing-flat, drawing-block-1 as pdf, svg, png (?dpi=300);
- * fade-2 as pdf, svg; saw-<side> as pdf, svg, dxf; mask-<id> and jig as pdf, svg, dxf; look-2.png, lid-2.pdf, ledger.csv, numbering.csv, print.ulexite.zip.
+ * fade-2 as pdf, svg; saw-<side> as pdf, svg, dxf; type-<block> as pdf, svg; mask-<id> and jig as pdf, svg, dxf; look-2.png, lid-2.pdf, ledger.csv, numbering.csv, print.ulexite.zip.
  */
 export const GET = route(async (request: Request, { params }: { params: Promise<{ id: string; file: string }> }) => {
   const { id, file } = await params;
@@ -80,6 +80,11 @@ const FILES: readonly (readonly [pattern: RegExp, answer: (asked: Asked) => Resp
     /^saw-([\w-]{1,80})\.(pdf|svg|dxf)$/,
     ({ db, id, found: [, side, form], request }) =>
       respondInSteps(request, (asker) => drawnFor(asker, db, 'sawFile', id, side, form as 'pdf', new Date())),
+  ],
+  [
+    /^type-([\w-]{1,80})\.(pdf|svg)$/,
+    ({ db, id, found: [, block, form], request }) =>
+      respondInSteps(request, (asker) => drawnFor(asker, db, 'typeFile', id, block, form as 'pdf', new Date())),
   ],
   [
     /^mask-([\w-]{1,80})\.(pdf|svg|dxf)$/,

@@ -1,0 +1,5 @@
+import type { type } from './en/type';
+import made from './made/en/type.json';
+import { translator } from './translator';
+
+export const typeWords = translator<typeof type>(made);
