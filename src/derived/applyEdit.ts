@@ -19,6 +19,7 @@ import { withSaw } from './sawn';
 import { planFromSketch } from './sketchedPlan';
 import { withSecondTone, withSpotRun } from './slips';
 import { keepingType, withTypeAdded, withTypeRemoved, withTypeSet } from './typeLines';
+import { withFormeAgain } from './formesAgain';
 import { withUses, withUsesThatStand } from './uses';
 import { withWay } from './waysOfWorking';
 
@@ -111,6 +112,7 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
           runs: plan.runs.map((run) => ({ ...run, formes: changed(run.formes, formeId, part) ?? run.formes })),
         }
       : gone(phrase('applyEdit.theForme')),
+  'forme-again': withFormeAgain,
   'run-set': (plan, { runId, part }) => {
     const runs = changed(plan.runs, runId, part);
     return runs ? { ...plan, runs } : gone(phrase('applyEdit.theRun'));

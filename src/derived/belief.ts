@@ -1,4 +1,11 @@
-import { learnedBelief, sheetsToStart, type LossBelief, type RunLosses, type SheetAnswer } from '@/core/sheets';
+import {
+  finishedWanted,
+  learnedBelief,
+  sheetsToStart,
+  type LossBelief,
+  type RunLosses,
+  type SheetAnswer,
+} from '@/core/sheets';
 import type { Plan } from '@/model';
 import type { BenchState } from './bench/replayLog';
 import { lossesByRun } from './bench/tally';
@@ -14,11 +21,22 @@ export function beliefOf(
   return learnedBelief(plan.sheets.experience, [...otherRuns, ...own]);
 }
 
+/** Images on a sheet, which is cut apart into as many prints. */
+export function imagesOf({ layout: { copies } }: Pick<Plan, 'layout'>): number {
+  return copies.columns * copies.rows;
+}
+
+/** Finished sheets a plan asks for: its edition and proofs as they are cut apart, and the progressive sets. */
+export function sheetsWanted(plan: Pick<Plan, 'sheets' | 'layout'>): number {
+  return finishedWanted({ ...plan.sheets, images: imagesOf(plan) });
+}
+
 /** How many sheets to start for a plan; its wish is within the ranges, as every checked plan's is. */
-export function sheetAnswerOf({ sheets, runs }: Plan, belief: LossBelief): SheetAnswer {
-  const asked = [sheets, runs.length, belief] as const;
+export function sheetAnswerOf({ sheets, runs, layout }: Plan, belief: LossBelief): SheetAnswer {
+  const images = imagesOf({ layout }),
+    asked = [sheets, runs.length, belief, images] as const;
   if (last && asked.every((part, i) => part === last!.asked[i])) return last.answer;
-  const answer = sheetsToStart(sheets, Math.max(1, runs.length), belief);
+  const answer = sheetsToStart({ ...sheets, images }, Math.max(1, runs.length), belief);
   if (!answer.ok) throw new RangeError(answer.code);
   last = { asked, answer: answer.value };
   return answer.value;

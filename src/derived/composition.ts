@@ -5,9 +5,20 @@ import { registrationWay } from '@/core/registration';
 import { phrase, type Phrase } from '@/core/units';
 import type { LossBelief } from '@/core/sheets';
 import type { EditOf, Plan, PlanEdit, Run } from '@/model';
+import { pressesOf } from './formesAgain';
 import { hoursOfSawing, inkedApart } from './sawn';
 import type { PlanLooks } from './looks';
-import { cutBlocksOf, cutsOf, inkingsOf, inkOf, printedIds, sideOfCut, sidesOf, type LaidInking } from './lookups';
+import {
+  cutBlocksOf,
+  cutsOf,
+  inkingsOf,
+  inkOf,
+  pressOf,
+  printedIds,
+  sideOfCut,
+  sidesOf,
+  type LaidInking,
+} from './lookups';
 import { figuresOf, type PlanFigures } from './planFigures';
 
 /**
@@ -81,7 +92,7 @@ export function priceOf(
     ...figures,
     cuttingHours: meetings && hoursOfCuts(plan, meetings, cuttingPace),
     printingHours: plan.runs.reduce(
-      (sum, run) => sum + printingHours(figures.sheets, standingDm2(run), run.impressions, layingMin),
+      (sum, run) => sum + printingHours(figures.sheets, standingDm2(run), pressesOf(run), layingMin),
       0,
     ),
     clearanceMm: near && near.length > 0 ? Math.min(...near.map(({ gapMm }) => gapMm)) : undefined,
@@ -132,7 +143,15 @@ export function nearestInks(plan: Plan, { gapsMm }: Pick<Meetings, 'gapsMm'>): N
   return plan.runs.flatMap((run, r) =>
     inkingsOf(run).flatMap((a, i, inkings) =>
       inkings.slice(i + 1).flatMap((b) => {
-        if (a.cutId === null || a.cutId !== b.cutId || a.laidBy === 'brush' || b.laidBy === 'brush') return [];
+        // laid again it is another press
+        if (
+          a.cutId === null ||
+          a.cutId !== b.cutId ||
+          a.formeId !== b.formeId ||
+          a.laidBy === 'brush' ||
+          b.laidBy === 'brush'
+        )
+          return [];
         const gaps = rolled(a).flatMap((x) =>
           rolled(b)
             .filter((y) => !inkedApart(plan, a.cutId, x, y))
@@ -218,7 +237,8 @@ function twiceInked(plan: Plan): Hindrance[] {
   const colours = plan.flat?.colours ?? [];
   return plan.runs.flatMap((run, r) => {
     const inkings = inkingsOf(run).filter(
-      (inking) => !inking.moved && !cutsOf(plan).find(({ id }) => id === inking.cutId)?.within,
+      (inking) =>
+        !inking.moved && pressOf(run, inking) === 0 && !cutsOf(plan).find(({ id }) => id === inking.cutId)?.within,
     );
     return colours.flatMap(({ id, name }): Hindrance[] => {
       const by = inkings.filter((inking) => printedIds(plan, inking).includes(id));

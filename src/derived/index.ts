@@ -123,7 +123,7 @@ export {
 } from './trials';
 export { couldBeKept, keepWanted, markedProgressive, stillToKeep } from './progressiveSet';
 export { looksInLight, partingsIn, shiftsIn } from './inLight';
-export { beliefOf, sheetAnswerOf, sheetsOfPrint } from './belief';
+export { beliefOf, imagesOf, sheetAnswerOf, sheetsOfPrint, sheetsWanted } from './belief';
 export { CARD_FORM, cardOfPrint } from './card';
 export { type DayNow, dayNowOf, dayTaskOf, openMinutesOf } from './oneDay';
 export { keyRunOf, withKeyAt } from './keyDrawing';

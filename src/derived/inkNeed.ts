@@ -2,13 +2,13 @@ import { INK_START_VALUES, inkForRun, mediumById, type InkNeed } from '@/core/in
 import { meanGoneOver } from './fades';
 import { inkedAt, type PrintSheet } from './printSheet';
 import type { Plan, Run } from '@/model';
+import { imagesOf } from './belief';
 import { blockOfCut, inkingsOf, type LaidInking } from './lookups';
 import { isType, placeOfType, typeAreaCm2 } from './typeLines';
 
 /** Area one inking leaves its film on, cm² of one sheet: overlaps, masks and slips as they print, all images of the sheet. */
 export function inkedCm2(plan: Plan, sheet: PrintSheet, run: Run, inking: LaidInking): number {
-  const { copies } = plan.layout,
-    images = copies.columns * copies.rows;
+  const images = imagesOf(plan);
   const type = blockOfCut(plan, inking.cutId);
   // a line of type may lie beside the image: all of its letters are inked
   if (type && isType(type)) return images * typeAreaCm2(placeOfType(type).outlinesMm);

@@ -33,7 +33,7 @@ import {
 } from '@/core/layers';
 import type { ColourGot } from './bench/replayLog';
 import { fadeOfInking, filmOnColour, middlesOf, placeOnLine, TONES_AT } from './fades';
-import { inkingsOf, inkOf, printedIds, type LaidInking } from './lookups';
+import { inkingsOf, inkOf, pressOf, printedIds, type LaidInking } from './lookups';
 import { type Ink, type Plan } from '@/model';
 import { inkedAt, partIds, plainSheet, type PrintSheet } from './printSheet';
 
@@ -119,7 +119,9 @@ export function printedRuns(plan: Plan, got: ColoursGot = NOTHING_GOT, sheet?: P
   const runs: PrintedRun<string>[] = [];
   for (const run of plan.runs) {
     const inkings = inkingsOf(run).map((inking) => ({
-      standing: printedIds(plan, inking),
+      // a cut laid again lies elsewhere: where, only the parts of a sheet tell
+      standing: pressOf(run, inking) > 0 ? [] : printedIds(plan, inking),
+      press: pressOf(run, inking),
       film: filmOfInk(ground, inkOf(plan, inking)),
       weight: inking.filmWeight,
       laying: layingOf(inkOf(plan, inking).mediumId, plan.way.under),

@@ -30,6 +30,11 @@ export function inkingsOf(run: Run): readonly LaidInking[] {
   return inkings;
 }
 
+/** The how-manieth laying of its cut in the run an inking is of, from 0. */
+export function pressOf({ formes }: Run, { formeId, cutId }: Pick<LaidInking, 'formeId' | 'cutId'>): number {
+  return formes.filter((forme) => forme.cutId === cutId).findIndex(({ id }) => id === formeId);
+}
+
 /** The run with some of its inkings changed. */
 export function withInkings(run: Run, change: (inking: Inking, forme: Forme) => Inking): Run {
   return {

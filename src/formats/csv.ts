@@ -1,6 +1,6 @@
 import { fileWords } from '@/words/files';
 import { stringify } from 'csv-stringify/sync';
-import { isTestSheet, type SheetName } from '@/core/sheets';
+import { isTestSheet, printName, type SheetName } from '@/core/sheets';
 import { type BenchState, inkNamesOf } from '@/derived';
 import { type Plan } from '@/model';
 
@@ -48,7 +48,10 @@ export function ledgerCsv(plan: Plan, bench: BenchState, sheets: readonly SheetN
           ]
         : ['', '', '', ''];
     }),
-    bench.marks.find((m) => m.sheet === sheet)?.mark ?? '',
+    bench.marks
+      .filter((m) => m.sheet === sheet)
+      .map(({ mark }) => mark)
+      .join(' · '),
   ]);
   return table([header, ...rows]);
 }
@@ -57,9 +60,9 @@ export function ledgerCsv(plan: Plan, bench: BenchState, sheets: readonly SheetN
 export function numberingCsv(bench: BenchState): string {
   return table([
     ['mark', 'sheet', fileWords('csv.faultsNoted')],
-    ...bench.marks.map(({ sheet, mark }) => [
+    ...bench.marks.map(({ sheet, image, mark }) => [
       mark,
-      sheet,
+      printName({ sheet, image }),
       [...new Set(bench.pulls.filter((p) => p.sheet === sheet).flatMap((p) => p.faults))].join(' + '),
     ]),
   ]);

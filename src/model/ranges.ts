@@ -44,7 +44,7 @@ export const MOST = {
   blocks: 40,
   cuts: 80,
   runs: 80,
-  formes: 12,
+  formes: 24,
   inkings: 12,
   pairs: 400,
   decisions: 500,

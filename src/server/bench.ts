@@ -1,4 +1,4 @@
-import { isTestSheet, sheetNames } from '@/core/sheets';
+import { isTestSheet, printName, sheetNames } from '@/core/sheets';
 import {
   checkAct,
   EDITION_ROUND,
@@ -390,7 +390,7 @@ function refusedNumbers(progress: Progress, act: Extract<BenchAct, { kind: 'numb
   const dead = act.marks.find((m) => !alive.has(m.sheet) || isTestSheet(m.sheet));
   if (dead) return phrase('bench.sheetIsNotAmong', { sheet: dead.sheet });
   const marks = act.marks.map((m) => m.mark),
-    sheets = act.marks.map((m) => m.sheet);
+    sheets = act.marks.map(printName);
   if (new Set(marks).size !== marks.length || new Set(sheets).size !== sheets.length)
     return phrase('bench.aNumberCanBe');
   return undefined;

@@ -5,6 +5,8 @@ import { filmAt, lookField, type FadingFilm, type LookField, type PlaceMm } from
 /** One ink of a run as the paper meets it: which colours of the picture it prints on, and the film it leaves there. */
 export interface PrintedInking<Colour> extends FadingFilm {
   readonly standing: readonly Colour[];
+  /** The how-manieth laying of its cut in the run, from 0: what is laid once more lies on what was laid before. */
+  readonly press?: number;
 }
 
 /** One run: usually one inking; several when colours share a block. */
@@ -19,11 +21,14 @@ export interface StackEntry {
   readonly inking: number;
 }
 
-/** The films over one colour of the picture, lowest first (a run printed twice stands twice). */
+/** The films over one colour of the picture, lowest first (a run printed twice stands twice, a cut laid twice as often as it comes to lie there). */
 export function filmStackOf<Colour>(colour: Colour, runs: readonly PrintedRun<Colour>[]): StackEntry[] {
   return runs.flatMap(({ inkings, impressions }, run) => {
-    const inking = inkings.findIndex((i) => i.standing.includes(colour));
-    return inking < 0 ? [] : Array<StackEntry>(impressions).fill({ run, inking });
+    const presses = new Set(inkings.map(({ press = 0 }) => press));
+    return [...presses].flatMap((own) => {
+      const inking = inkings.findIndex(({ standing, press = 0 }) => press === own && standing.includes(colour));
+      return inking < 0 ? [] : Array<StackEntry>(impressions).fill({ run, inking });
+    });
   });
 }
 

@@ -26,7 +26,16 @@ export {
   outlook,
 } from './sheetsToStart';
 export { forecastEdition } from './forecast';
-export { type Fault, type SheetName, FAULTS, sheetNames, isTestSheet } from './names';
+export {
+  type Fault,
+  type SheetName,
+  FAULTS,
+  isTestSheet,
+  printName,
+  printNames,
+  sheetNames,
+  sheetOfPrint,
+} from './names';
 export {
   type SheetRole,
   SHEET_ROLES,

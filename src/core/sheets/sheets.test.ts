@@ -3,14 +3,18 @@ import { randomStream } from '../random/random';
 import {
   aliveAfterRuns,
   chanceOfReaching,
+  finishedWanted,
   forecastEdition,
   learnedBelief,
   meanLoss,
   markSheets,
   meanCount,
+  printName,
+  printNames,
   progressiveMark,
   proposeRoles,
   roman,
+  sheetOfPrint,
   sheetsToStart,
   startBelief,
   survivorsOfRun,
@@ -290,5 +294,25 @@ describe('numbers', () => {
     ]);
     expect(meanLoss(belief)).toBeLessThan(0.04);
     expect(meanLoss(startBelief('new'))).toBeCloseTo(0.1, 1);
+  });
+});
+
+describe('prints of a sheet that is cut apart', () => {
+  test('are named by their letters, and their names are read back', () => {
+    expect(printNames('7', 1)).toEqual(['7']);
+    expect(printNames('7', 3)).toEqual(['7a', '7b', '7c']);
+    expect(printNames('12', 36).slice(-3)).toEqual(['12ah', '12ai', '12aj']);
+    for (const sheet of ['1', '40', 'T2'])
+      printNames(sheet, 36).forEach((name, i) => expect(sheetOfPrint(name)).toEqual({ sheet, image: i + 1 }));
+    expect(sheetOfPrint('40')).toEqual({ sheet: '40' });
+    expect(printName({ sheet: '3' })).toBe('3');
+    expect(printName({ sheet: '3', image: 2 })).toBe('3b');
+  });
+
+  test('a wish is reached by as many sheets as hold it', () => {
+    const wish = { edition: 20, proofsToKeep: 3 };
+    expect([1, 2, 4, 23, 36].map((images) => finishedWanted({ ...wish, images }))).toEqual([23, 12, 6, 1, 1]);
+    expect(finishedWanted({ ...wish, progressiveSets: 2, images: 4 })).toBe(8);
+    expect(() => finishedWanted({ ...wish, images: 0 })).toThrow(/images on a sheet/);
   });
 });

@@ -1,4 +1,4 @@
-import { failed, success, type Outcome, phrase, type Phrase } from '../units';
+import { failed, success, type Outcome, phrase, ranged, type Phrase } from '../units';
 import { aliveAfterRuns, chanceOfReaching, quantile, type KeptAfterRuns, type LossBelief } from './survival';
 
 export const EDITION_RANGE = { min: 1, max: 500, what: phrase('measure.edition') } as const;
@@ -14,6 +14,8 @@ export interface SheetWish {
   readonly proofsToKeep: number;
   /** A progressive set is a sheet kept after each run, the last of them a finished one. */
   readonly progressiveSets?: number;
+  /** Images on a sheet, cut apart into prints; one where this is not said. */
+  readonly images?: number;
   /** Go first in every run and are not counted. */
   readonly testSheets: number;
   /** 0.5–0.99. */
@@ -42,13 +44,15 @@ export function keptForSets(sets: number, runs: number): KeptAfterRuns {
   return Array<number>(Math.max(0, runs - 1)).fill(sets);
 }
 
-/** Finished prints that a wish asks for. */
+/** Finished sheets that a wish asks for: each is cut apart into as many prints as it has images. */
 export function finishedWanted({
   edition,
   proofsToKeep,
   progressiveSets = 0,
+  images = 1,
 }: Omit<SheetWish, 'testSheets' | 'wishToBeSure'>) {
-  return edition + proofsToKeep + progressiveSets;
+  ranged('the images on a sheet', images, 1);
+  return Math.ceil((edition + proofsToKeep) / images) + progressiveSets;
 }
 
 /**

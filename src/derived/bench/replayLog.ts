@@ -167,7 +167,7 @@ export interface BenchState {
   readonly kentoInlaid: readonly { readonly at: string; readonly runId: string }[];
   /** All shims ever put in, oldest first. */
   readonly shimmings: readonly Shimming[];
-  readonly marks: readonly { readonly sheet: SheetName; readonly mark: string }[];
+  readonly marks: readonly { readonly sheet: SheetName; readonly image?: number; readonly mark: string }[];
   readonly numberings: readonly { readonly at: string; readonly reason: string }[];
 }
 

@@ -1,5 +1,6 @@
 import { boolean, lazy, number, string, type InferType, type ISchema } from 'yup';
 import { REHEARSAL_LEVELS } from '@/core/cutting';
+import { MAX_COPIES } from '@/core/registration';
 import { FAULTS, TEST_SHEETS_RANGE } from '@/core/sheets';
 import { failure, type Outcome, phrase, type Phrase } from '@/core/units';
 import { checkWith } from '../check';
@@ -267,7 +268,15 @@ const ACTS = {
   'kento-inlaid': record({ kind: kind('kento-inlaid'), runId: id(), note: text(300) }),
   numbered: record({
     kind: kind('numbered'),
-    marks: list(record({ sheet: sheetName(), mark: string().required().max(30) }), 1300),
+    marks: list(
+      record({
+        sheet: sheetName(),
+        /** Which of the images on it, from 1, where it is cut apart. */
+        image: whole({ min: 1, max: MAX_COPIES ** 2, what: phrase('measure.imageOfTheSheet') }).optional(),
+        mark: string().required().max(30),
+      }),
+      50_000,
+    ),
     reason: text(500),
   }),
 };

@@ -4,14 +4,29 @@ import { checkWith } from '../check';
 import { flat, flatColour, picture } from '../design/design';
 import { anchor, place, slipPlace } from '../design/place';
 import { BLOCK_MATERIALS } from '@/core/cutting';
-import { between, id, labD50, list, mm, named, oneOf, opacity, record, sha, text, type Frozen } from '../fields';
-import { KEPT_OUT_BY, MASK_GROWTH_MM, MOST, MOST_USED, WAYS_OF_WORKING } from '../ranges';
+import {
+  between,
+  id,
+  labD50,
+  list,
+  mm,
+  named,
+  oneOf,
+  opacity,
+  record,
+  sha,
+  text,
+  type Frozen,
+  inRange,
+  whole,
+} from '../fields';
+import { FORME_TURN_RANGE, KEPT_OUT_BY, MASK_GROWTH_MM, MOST, MOST_USED, WAYS_OF_WORKING } from '../ranges';
 import { item, ITEM_KINDS } from '../workshop/items';
 import { block, saw, typeLine } from './blocks';
 import { ink } from './inks';
 import { mask } from './masks';
 import { decision, fit, paper, roller, rules, sheets, tools, transfer, way } from './plan';
-import { fade, forme, inking, keptOut, run } from './runs';
+import { fade, forme, inking, keptOut, point, run } from './runs';
 import { heights, layout, register } from './sheet';
 
 const kind = <Kind extends string>(name: Kind) => oneOf([name] as const);
@@ -74,6 +89,15 @@ const EDITS = {
     kind: kind('forme-set'),
     formeId: id(),
     part: forme.pick(['offsetMm', 'turnDeg']).partial(),
+  }),
+  /** The same cut laid again in this run: as a grid from where the forme lies, each further one turned by so much more. */
+  'forme-again': record({
+    kind: kind('forme-again'),
+    formeId: id(),
+    columns: whole({ min: 1, max: MOST.formes, what: phrase('measure.copiesAcross') }),
+    rows: whole({ min: 1, max: MOST.formes, what: phrase('measure.copiesDown') }),
+    stepMm: point,
+    turnDeg: inRange(FORME_TURN_RANGE, '°'),
   }),
   'run-set': record({ kind: kind('run-set'), runId: id(), part: run.pick(['impressions']).partial() }),
   'run-pinned': record({ kind: kind('run-pinned'), colourIds: list(id(), MOST.colours), pinned: boolean().required() }),

@@ -13,7 +13,7 @@ import { useMemo } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
 import type { Fill } from '@/core/geometry';
 import { type Run, type Ink } from '@/model';
-import { fillsAfter, inkNamesOf, inkNeedOfRun, inksOfRun, maskNotes, cutsOfRun } from '@/derived';
+import { fillsAfter, inkNamesOf, inkNeedOfRun, inksOfRun, maskNotes, cutsOfRun, sheetsWanted } from '@/derived';
 import { Cautions } from '../kit/Cautions';
 import { usePrintDesk, type PrintDesk } from '../kit/printContext';
 import { Thumb } from '../kit/Thumb';
@@ -24,7 +24,6 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './PullView.module.css';
 import { NothingToShow } from '@/ui/kit/NothingYet';
-import { finishedWanted } from '@/core/sheets';
 import type { Forecast } from '@/core/sheets/forecast';
 import { useForecast, usePull, usePullKeys, type Pulling } from './usePull';
 import { DampPack } from './DampPack';
@@ -56,7 +55,7 @@ export function PullView() {
   const pulling = usePull();
   usePullKeys(pulling);
   const { index, run } = pulling;
-  const wanted = finishedWanted(plan.sheets);
+  const wanted = sheetsWanted(plan);
   const forecast = useForecast(index, wanted);
   const look = useMemo(() => (looks && run ? fillsAfter(looks, index + 1) : undefined), [looks, run, index]);
 

@@ -26,6 +26,7 @@ import { usePrintDesk } from '../kit/printContext';
 import { Swatch } from '../kit/Swatch';
 import { useKeyNotes, type KeyNote } from '../kit/keys';
 import { FadePart } from './fades/FadePart';
+import { SameBlockAgain } from './SameBlockAgain';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import { runsWords } from '@/words/runs';
@@ -89,6 +90,7 @@ export function InkTurn({ run, index, onLook }: { run: Run; index: number; onLoo
       {run.formes.map((forme) => (
         <WhereItLies key={forme.id} forme={forme} several={run.formes.length > 1} closed={closed} />
       ))}
+      <SameBlockAgain key={run.id} run={run} closed={closed} />
     </>
   );
 }

@@ -8,7 +8,6 @@ import { memo, useCallback, useDeferredValue, useState } from 'react';
 import {
   EDITION_RANGE,
   MEAN_LOSS,
-  finishedWanted,
   PROOFS_RANGE,
   meanLoss,
   SETS_RANGE,
@@ -18,7 +17,7 @@ import {
   type RunLosses,
   type SheetAnswer,
 } from '@/core/sheets';
-import { lossesByRun, refusedAddition, sheetAnswerOf, sheetLayoutOf, usedOf } from '@/derived';
+import { imagesOf, lossesByRun, refusedAddition, sheetAnswerOf, sheetLayoutOf, sheetsWanted, usedOf } from '@/derived';
 import { ADDED_RANGE, type ItemOf, type LengthUnit, type Plan, EDITION_ROUND } from '@/model';
 import { formatSize } from '@/core/units';
 import { Choice } from '../kit/Choice';
@@ -63,7 +62,7 @@ export function SheetsView() {
   const counted = started?.counted ?? answer.counted;
   // the curves follow once the figures are there
   const drawn = useDeferredValue(counted),
-    drawnWanted = useDeferredValue(finishedWanted(sheets));
+    drawnWanted = useDeferredValue(sheetsWanted(plan));
   const set = useCallback((part: Partial<Plan['sheets']>) => void change({ kind: 'sheets-set', part }), [change]);
   const seen: readonly RunLosses[] = [...otherRuns, ...lossesByRun(progress.bench).values()];
   const pulls = seen.reduce((sum, run) => sum + run.sheets * (run.runs ?? 1), 0),
@@ -296,7 +295,10 @@ function onlyNow(answer: SheetAnswer, started: { readonly counted: number; reado
 
 function toStartInWords(plan: Plan, answer: SheetAnswer, runs: number): string {
   const { edition, proofsToKeep, progressiveSets: sets, testSheets } = plan.sheets;
-  const keep = sheetsWords('sheets.goodPrints', { edition, proofs: proofsToKeep, sets });
+  const images = imagesOf(plan);
+  const keep =
+    sheetsWords('sheets.goodPrints', { edition, proofs: proofsToKeep, sets }) +
+    (images > 1 ? ` ${sheetsWords('sheets.fromSheets', { images, sheets: sheetsWanted(plan) })}` : '');
   if (!answer.reached) return sheetsWords('sheets.evenSheetsDoNot', { counted: answer.counted, keep });
   const tests = withTests(answer.counted, testSheets, ` ${sheetsWords('sheets.thatGoFirst')}`);
   return sheetsWords('sheets.startSheetsThroughRun', {

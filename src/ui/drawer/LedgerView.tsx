@@ -124,6 +124,11 @@ function LedgerTable({ gone }: { gone: Set<string> }) {
     plan,
     progress: { sheets, bench },
   } = usePrintDesk('plan', 'progress');
+  const marksOf = (sheet: string) =>
+    bench.marks
+      .filter((m) => m.sheet === sheet)
+      .map(({ mark }) => mark)
+      .join(' · ');
   const kept = new Set(bench.kept.map(({ sheet }) => sheet));
   return (
     <table className={ledgerCss.ledger}>
@@ -155,7 +160,7 @@ function LedgerTable({ gone }: { gone: Set<string> }) {
               </td>
             ))}
             <td>
-              {bench.marks.find((m) => m.sheet === sheet)?.mark ??
+              {marksOf(sheet) ||
                 (isTestSheet(sheet) || kept.has(sheet) ? (
                   <span className={kit.quiet}>{drawerWords(kept.has(sheet) ? 'ledger.isKept' : 'ledger.test')}</span>
                 ) : (

@@ -15,7 +15,7 @@ import { NothingToShow } from '@/ui/kit/NothingYet';
 import { craftWords, roleInWords } from '@/words/craft';
 import { longDayOf } from '@/words/dates';
 import { drawerWords } from '@/words/drawer';
-import { bestFirst, useNumbering, type Line, type Numbering } from './useNumbering';
+import { bestFirst, inOrderOfSheets, useNumbering, type Line, type Numbering } from './useNumbering';
 
 /** Numbering: the finished sheets in a chosen order get their marks; marks once given change only with a reason. */
 export function NumberingView() {
@@ -62,7 +62,7 @@ function NumberSide(numbering: Numbering) {
       <NumberCounts {...numbering} />
       <section>
         <div className={kit.row}>
-          <Button onClick={() => setLines(current.toSorted((a, b) => Number(a.sheet) - Number(b.sheet)))}>
+          <Button onClick={() => setLines(current.toSorted(inOrderOfSheets))}>
             {drawerWords('numbering.bySheet')}
           </Button>
           <Button onClick={() => setLines(bestFirst(current, faultsOf, plan.sheets))}>

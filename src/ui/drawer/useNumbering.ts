@@ -1,8 +1,18 @@
 'use client';
 import { inWords } from '@/words/failures';
 import { useMemo, useState, type Dispatch, type SetStateAction } from 'react';
-import { isTestSheet, markSheets, proposeRoles, SHEET_ROLES, type SheetName, type SheetRole } from '@/core/sheets';
-import { markedProgressive } from '@/derived';
+import {
+  isTestSheet,
+  markSheets,
+  printName,
+  printNames,
+  proposeRoles,
+  SHEET_ROLES,
+  sheetOfPrint,
+  type SheetName,
+  type SheetRole,
+} from '@/core/sheets';
+import { imagesOf, markedProgressive } from '@/derived';
 import type { Plan } from '@/model';
 import { usePrintDesk } from '../kit/printContext';
 import { useKeys } from '../kit/keys';
@@ -24,7 +34,8 @@ export function useNumbering() {
   const [reasonOpen, setReasonOpen] = useState(false);
   const [reason, setReason] = useState('');
   const given = bench.marks.length > 0;
-  const current = lines ?? startLines(alive, faultsOf, plan.sheets, bench.marks);
+  const onRecord = bench.marks.map(({ mark, ...print }) => ({ sheet: printName(print), mark }));
+  const current = lines ?? startLines(alive, faultsOf, plan.sheets, onRecord);
   const early = useMemo(() => markedProgressive(plan, progress), [plan, progress]);
   const marks = [
     ...markSheets(
@@ -47,7 +58,7 @@ export function useNumbering() {
     e.preventDefault();
     move(chosen, e.key === 'ArrowUp' ? -1 : 1);
   });
-  const changed = given && JSON.stringify(marks) !== JSON.stringify(bench.marks);
+  const changed = given && JSON.stringify(marks) !== JSON.stringify(onRecord);
   const write = useWriteNumbers(marks, setLines, setReasonOpen, setReason);
   const proofs = current.filter((l) => l.role === 'A.P.').length;
   const numbered = current.filter((l) => l.role === 'numbered').length;
@@ -68,7 +79,11 @@ function useWriteNumbers(
 ) {
   const { log, tell } = usePrintDesk('log', 'tell');
   const write = async (why: string) => {
-    const answer = await log({ kind: 'numbered', marks, reason: why });
+    const answer = await log({
+      kind: 'numbered',
+      marks: marks.map(({ sheet, mark }) => ({ ...sheetOfPrint(sheet), mark })),
+      reason: why,
+    });
     if (!answer.ok) {
       tell(inWords(answer));
       return;
@@ -80,12 +95,13 @@ function useWriteNumbers(
   return write;
 }
 
-/** Sheets that came through all runs, and their faults. */
+/** Prints of the sheets that came through all runs, and their faults. */
 function useAliveSheets() {
   const {
     plan,
     progress: { bench },
   } = usePrintDesk('plan', 'progress');
+  const images = imagesOf(plan);
   const alive = useMemo(() => {
     const last = plan.runs.at(-1);
     return last
@@ -93,14 +109,26 @@ function useAliveSheets() {
           .filter((p) => p.runId === last.id && !p.setAside && !isTestSheet(p.sheet))
           .map((p) => p.sheet)
           .sort((a, b) => Number(a) - Number(b))
+          .flatMap((sheet) => printNames(sheet, images))
       : [];
-  }, [bench.pulls, plan.runs]);
+  }, [bench.pulls, images, plan.runs]);
   const faultsOf = useMemo(
     () =>
-      new Map(alive.map((s) => [s, [...new Set(bench.pulls.filter((p) => p.sheet === s).flatMap((p) => p.faults))]])),
+      new Map(
+        alive.map((s) => [
+          s,
+          [...new Set(bench.pulls.filter((p) => p.sheet === sheetOfPrint(s).sheet).flatMap((p) => p.faults))],
+        ]),
+      ),
     [alive, bench.pulls],
   );
   return { alive, faultsOf };
+}
+
+/** By their sheets, then by their letters. */
+export function inOrderOfSheets(a: Pick<Line, 'sheet'>, b: Pick<Line, 'sheet'>): number {
+  const [x, y] = [sheetOfPrint(a.sheet), sheetOfPrint(b.sheet)];
+  return Number(x.sheet) - Number(y.sheet) || (x.image ?? 0) - (y.image ?? 0);
 }
 
 type Wish = Pick<Plan['sheets'], 'edition' | 'progressiveSets'>;
@@ -139,8 +167,7 @@ export function bestFirst(
   inOrder = false,
 ): Line[] {
   const ranked = lines.toSorted(
-    (a, b) =>
-      (faults.get(a.sheet)?.length ?? 0) - (faults.get(b.sheet)?.length ?? 0) || Number(a.sheet) - Number(b.sheet),
+    (a, b) => (faults.get(a.sheet)?.length ?? 0) - (faults.get(b.sheet)?.length ?? 0) || inOrderOfSheets(a, b),
   );
   const roles = proposeRoles(
     ranked.map((l) => l.sheet),
@@ -150,5 +177,5 @@ export function bestFirst(
   const proposed = ranked.map((l, i) => ({ sheet: l.sheet, role: roles[i] }));
   if (!inOrder) return proposed;
   const rank = (role: SheetRole) => SHEET_ROLES.indexOf(role);
-  return proposed.toSorted((a, b) => rank(a.role) - rank(b.role) || Number(a.sheet) - Number(b.sheet));
+  return proposed.toSorted((a, b) => rank(a.role) - rank(b.role) || inOrderOfSheets(a, b));
 }

@@ -39,6 +39,9 @@ export const failures = {
     filmsOnOneSpot: 'the films on one spot',
     rollerClearance: 'the roller clearance',
     overlap: 'the overlap',
+    copiesAcross: 'copies side by side',
+    copiesDown: 'copies below one another',
+    imageOfTheSheet: 'the image of the sheet',
     sizeOfTheType: 'the size of the type',
     widthOfTheLine: 'the width of the line',
     heightOfTheType: 'the height of the type',
@@ -143,6 +146,9 @@ export const failures = {
     drawn: 'What is drawn by hand on this block has no colours to saw along.',
     tooManyPieces:
       'It would fall into {pieces, number} pieces; more than {most, number} cannot be kept apart. Raise the size that stays in its neighbour, or keep pairs of colours whole.',
+  },
+  again: {
+    tooMany: '{columns, number} × {rows, number} are more than {most, number}: so often a cut is laid in one run.',
   },
   compose: {
     spotKeepsItsColours: 'Run {run, number} prints one spot from a block of its own.',

@@ -28,6 +28,7 @@ export const history = {
   'inking-set/filmWeight': 'film weight turned',
   'forme-set': 'laid elsewhere',
   'forme-set/turnDeg': 'turned in the press',
+  'forme-again': 'laid again in one run',
   'run-set': 'run changed',
   'run-set/impressions': 'impressions changed',
   'run-pinned': 'run kept at its place',

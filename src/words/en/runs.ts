@@ -63,6 +63,18 @@ export const runs = {
     movesHow: 'how far this run moves the whole look, weighted by area',
     filmsBelow: 'films below',
   },
+  again: {
+    title: 'The same block again in this run',
+    says: '{laid, plural, one {It is laid once on every sheet.} other {It is laid # times on every sheet: so often each sheet comes to the press.}} Where copies meet, their films lie over one another.',
+    columns: 'Side by side',
+    rows: 'Below one another',
+    across: 'From one to the next',
+    down: 'From row to row',
+    turned: 'Each further one',
+    turn: { none: 'as it is', quarter: 'a quarter turned', half: 'half turned' },
+    lay: '{times, plural, one {Lay it once} other {Lay it # times}}',
+    once: 'lay it once',
+  },
   inkTurn: {
     turnTheInkThe: 'turn the ink; the sheet follows',
     impressions: 'Impressions',

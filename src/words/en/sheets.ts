@@ -41,6 +41,8 @@ export const sheets = {
     thatCountAndTest: ': {counted, number} that count and {tests, number} test sheets{verb}',
     sheetsAreStarted: '{counted, number} sheets are started{withTests}.',
     begunOnlyNowWith: 'Begun only now, with what the log has shown, it would be {total, number}.',
+    fromSheets:
+      '(cut apart from {sheets, plural, one {# finished sheet} other {# finished sheets}} of {images, number} images)',
     goodPrints:
       '{edition, number} good prints{proofs, plural, =0 {} one { and # proof} other { and # proofs}}{sets, plural, =0 {} one { and a progressive set} other { and # progressive sets}}',
     evenSheetsDoNot: 'Even {counted, number} sheets do not make {keep} that sure. Lower the wish, or the losses.',

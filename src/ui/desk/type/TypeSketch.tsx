@@ -27,19 +27,8 @@ const STEPS: Readonly<Record<string, readonly [number, number]>> = {
 /** The sheet, small, with the line where it lies: dragged, or moved by arrow keys, a millimetre a step and ten with Shift. */
 export function TypeSketch({ layout, block, closed, run, onMove }: TypeSketchProps) {
   const { plan, urls } = usePrintDesk('plan', 'urls');
-  const { sheetMm, images } = layout,
-    [image] = images,
-    { type } = block;
+  const { sheetMm, images } = layout;
   const svg = useRef<SVGSVGElement>(null);
-  const { drag, begin, follow, end } = useDrag(svg, sheetMm.widthMm, type.atMm, onMove);
-  const stepBy = (e: React.KeyboardEvent) => {
-    const step = STEPS[e.key];
-    if (!step || closed) return;
-    e.preventDefault();
-    const by = e.shiftKey ? 10 : 1;
-    onMove({ xMm: type.atMm.xMm + by * step[0], yMm: type.atMm.yMm + by * step[1] });
-  };
-  const shown = typeOnSheet(plan).find(({ blockId }) => blockId === block.id);
   return (
     <svg
       ref={svg}
@@ -60,33 +49,57 @@ export function TypeSketch({ layout, block, closed, run, onMove }: TypeSketchPro
           preserveAspectRatio="none"
         />
       ))}
-      <g
-        className={css.line}
-        transform={`translate(${image.xMm + drag.x},${image.yMm + drag.y})`}
-        tabIndex={closed ? -1 : 0}
-        role="button"
-        aria-label={typeWords('dragIt', { text: type.text })}
-        aria-disabled={closed}
-        onPointerDown={closed ? undefined : begin}
-        onPointerMove={follow}
-        onPointerUp={end}
-        onKeyDown={stepBy}
-        data-testid="type-line"
-      >
-        <rect
-          className={css.grip}
-          x={type.atMm.xMm - 1}
-          y={type.atMm.yMm - (type.sizePt * 25.4) / 72}
-          width={type.widthMm + 2}
-          height={(type.sizePt * 25.4 * 1.3) / 72}
-        />
-        <path
-          d={pathOfMm(placeOfType(block).outlinesMm)}
-          fillRule="evenodd"
-          fill={hexFromLabD50(shown?.labD50 ?? [20, 0, 0])}
-        />
-      </g>
+      <LineGrip {...{ layout, block, closed, onMove, svg }} />
     </svg>
+  );
+}
+
+interface LineGripProps extends Omit<TypeSketchProps, 'run'> {
+  readonly svg: React.RefObject<SVGSVGElement | null>;
+}
+
+/** The letters of the line, to be taken hold of. */
+function LineGrip({ layout, block, closed, onMove, svg }: LineGripProps) {
+  const { plan } = usePrintDesk('plan');
+  const { sheetMm, images } = layout,
+    [image] = images,
+    { type } = block;
+  const { drag, begin, follow, end } = useDrag(svg, sheetMm.widthMm, type.atMm, onMove);
+  const stepBy = (e: React.KeyboardEvent) => {
+    const step = STEPS[e.key];
+    if (!step || closed) return;
+    e.preventDefault();
+    const by = e.shiftKey ? 10 : 1;
+    onMove({ xMm: type.atMm.xMm + by * step[0], yMm: type.atMm.yMm + by * step[1] });
+  };
+  const shown = typeOnSheet(plan).find(({ blockId }) => blockId === block.id);
+  return (
+    <g
+      className={css.line}
+      transform={`translate(${image.xMm + drag.x},${image.yMm + drag.y})`}
+      tabIndex={closed ? -1 : 0}
+      role="button"
+      aria-label={typeWords('dragIt', { text: type.text })}
+      aria-disabled={closed}
+      onPointerDown={closed ? undefined : begin}
+      onPointerMove={follow}
+      onPointerUp={end}
+      onKeyDown={stepBy}
+      data-testid="type-line"
+    >
+      <rect
+        className={css.grip}
+        x={type.atMm.xMm - 1}
+        y={type.atMm.yMm - (type.sizePt * 25.4) / 72}
+        width={type.widthMm + 2}
+        height={(type.sizePt * 25.4 * 1.3) / 72}
+      />
+      <path
+        d={pathOfMm(placeOfType(block).outlinesMm)}
+        fillRule="evenodd"
+        fill={hexFromLabD50(shown?.labD50 ?? [20, 0, 0])}
+      />
+    </g>
   );
 }
 
