@@ -22,7 +22,7 @@ test('a new print asks how one works: each way with an example and its reasons, 
   await page.goto(server.url);
   await page.getByRole('link', { name: 'New print' }).first().click();
   const ways = page.getByRole('radio');
-  await expect(ways).toHaveCount(9);
+  await expect(ways).toHaveCount(11);
   await expect(page.getByRole('radio', { name: /I do not know yet/ })).toBeChecked();
   // every example is worked out, those of the search too
   await expect(page.getByText('Putting the example together')).toHaveCount(0, { timeout: 30_000 });
