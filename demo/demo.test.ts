@@ -1,5 +1,5 @@
 import { Hand } from './draw';
-import { ferrySlip } from './ferrySlip';
+import { FERRY_TONES, ferrySlip } from './ferrySlip';
 import { marketMorning, MARKET_TONES } from './marketMorning';
 import { quinces } from './quinces';
 import { saltWorks, SALT_WORKS_TONES } from './saltWorks';
@@ -19,7 +19,8 @@ test.each([
 test.each([
   ['Salt Works', saltWorks, SALT_WORKS_TONES],
   ['Market Morning', marketMorning, MARKET_TONES],
-])('%s uses its six tones and no other', (_name, draw, tones) => {
+  ['Ferry Slip', ferrySlip, FERRY_TONES],
+])('%s uses its own tones and no other', (_name, draw, tones) => {
   const used = new Set([...draw().matchAll(/#[0-9a-f]{6}/g)].map((m) => m[0]));
   expect([...used].sort()).toEqual([...tones].sort());
 });

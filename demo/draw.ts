@@ -68,6 +68,14 @@ export class Hand {
     );
   }
 
+  /** The straight sides of a shape, drawn; `open`: not from its last corner back to its first. */
+  outline(points: readonly Point[], width: number, colour: string, open = false): void {
+    const d = points.map(([x, y]) => `${f(x)} ${f(y)}`).join('L');
+    this.parts.push(
+      `<path d="M${d}${open ? '' : 'Z'}" fill="none" stroke="${colour}" stroke-width="${f(width)}" stroke-linejoin="round"/>`,
+    );
+  }
+
   line(a: Point, b: Point, width: number, colour: string): void {
     this.parts.push(
       `<path d="M${f(a[0])} ${f(a[1])}L${f(b[0])} ${f(b[1])}" stroke="${colour}" stroke-width="${f(width)}"/>`,

@@ -7,6 +7,7 @@ import { inkingsOf, plannedLaying, planTaskOf, cutsOfRun, sheetAnswerOf } from '
 import { printState, sampleProofs, editPrint } from '@/server';
 import { appendBenchEvent, raiseUndoFloor, touchPrint, type Store } from '@/store';
 import { allotmentGate } from './allotmentGate';
+import { ferryNight } from './ferryNight';
 import { ferrySlip } from './ferrySlip';
 import { marketDay } from './marketDay';
 import { marketMorning } from './marketMorning';
@@ -17,11 +18,18 @@ import { bringIn, DAY, expectOk, flattenInto, madeWith, MINUTE, mixAll } from '.
 /** Ten a millimetre: as fine as anything is cut. */
 const GATE_PX = 2000;
 
-/** The shared workshop of Tolvane: five prints, two of them half printed. `nowMs` is the moment its story has reached. */
+/** The shared workshop of Tolvane: five prints, one of them finished and two half printed. `nowMs` is the moment its story has reached. */
 export async function seedWorkshop(db: Store, nowMs: number): Promise<void> {
   const at = (daysAgo: number) => new Date(nowMs - daysAgo * DAY).toISOString();
   // one after the other: beside one another a slow machine would lose patience with them
-  await bringIn(db, 'Ferry Slip, Night Rain', Buffer.from(ferrySlip()), 'ferry slip drawing.svg', [178.5, 250], at(3));
+  const ferry = await bringIn(
+    db,
+    'Ferry Slip, Night Rain',
+    Buffer.from(ferrySlip()),
+    'ferry slip.svg',
+    [178.5, 250],
+    at(45),
+  );
   const still = await bringIn(
     db,
     'Quinces on a Blue Cloth',
@@ -59,6 +67,7 @@ export async function seedWorkshop(db: Store, nowMs: number): Promise<void> {
   mixAll(db, id, at(16));
   printHalf(db, id, nowMs);
   await marketDay(db, market, nowMs);
+  await ferryNight(db, ferry, nowMs);
 }
 
 /** The plan with the fewest overlapping blocks wished for, as the search finds it. */
