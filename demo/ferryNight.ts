@@ -4,6 +4,7 @@ import { kentoContacts, kentoMovesMade } from '@/core/registration';
 import {
   cutsOf,
   inkingsOf,
+  looksOfPlan,
   presentMisfits,
   replayLog,
   sheetAnswerOf,

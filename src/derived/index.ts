@@ -58,6 +58,7 @@ export {
   typeMoved,
   typeOnSheet,
 } from './typeLines';
+export { blendNames, blendsOf, blendsOnBlocks } from './blends';
 export { isSearchedWay, type WayCompared } from './waysCompared';
 export { figuresOf, type PlanFigures } from './planFigures';
 export { type Decided, changesOfWay, decidedBy, drawsKey, withWay } from './waysOfWorking';
@@ -167,6 +168,7 @@ export {
   contactsOf,
   fixedMotions,
   jigInputOf,
+  marksInBlocks,
   measuredMisfits,
   newestProofs,
   outOfRegister,

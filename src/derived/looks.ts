@@ -7,6 +7,9 @@ import {
   mediumById,
   internalOnGround,
   layingOf,
+  pickedUpShare,
+  type Laying,
+  type MediumId,
   stackInternals,
   stackLooksLabD50,
   takenUp,
@@ -103,6 +106,15 @@ function remembered<T>(known: Map<string, T>, key: string, make: () => T): T {
   return value;
 }
 
+/** How films of a medium are laid in a plan, on open films or dry ones: with what they pick up of open ones below. */
+export function layingIn({ way }: Pick<Plan, 'way'>, mediumId: MediumId, under: UnderFilm = way.under): Laying {
+  const laying = layingOf(mediumId, under);
+  // whether there is an open film to pick up from, the stack itself knows
+  return way.blend.percent > 0
+    ? { ...laying, pickedUp: pickedUpShare(way.blend.percent, way.blend.passes) }
+    : laying;
+}
+
 /** Of each colour the middle of its area, where its films are told. */
 function middleOfColour(plan: Plan, sheet: PrintSheet = plainSheet(plan)): (colourId: string) => PlaceMm | undefined {
   const colours = plan.flat?.colours ?? [];
@@ -124,7 +136,7 @@ export function printedRuns(plan: Plan, got: ColoursGot = NOTHING_GOT, sheet?: P
       press: pressOf(run, inking),
       film: filmOfInk(ground, inkOf(plan, inking)),
       weight: inking.filmWeight,
-      laying: layingOf(inkOf(plan, inking).mediumId, plan.way.under),
+      laying: layingIn(plan, inkOf(plan, inking).mediumId),
       fade: fadeOfInking(inking, (id) =>
         filmOfInk(
           ground,

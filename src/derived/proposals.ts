@@ -1,5 +1,4 @@
 import { phrase, type Phrase } from '@/core/units';
-import { layingOf } from '@/core/inks';
 import { sketchPlans, type PlanSketch, type PlanTask } from '@/core/layers';
 import type { LossBelief } from '@/core/sheets';
 import {
@@ -11,6 +10,7 @@ import {
   type ColoursGot,
   type ShownLooks,
   shownOf,
+  layingIn,
 } from './looks';
 import { inkingsOf, inkOf, isPlainReduction, printedIds } from './lookups';
 import { type Plan } from '@/model';
@@ -196,7 +196,7 @@ export function planTaskOf({ plan, got, closedRuns, open, gapsMm }: ProposalRequ
       film: filmOfInk(ground, ink),
       opaqueFilm: filmOfInk(ground, { ...ink, film: null, opacity: 'opaque' }),
       weight: inking?.filmWeight ?? 1,
-      laying: layingOf('mediumId' in ink ? ink.mediumId : mediumOf(plan), plan.way.under),
+      laying: layingIn(plan, 'mediumId' in ink ? ink.mediumId : mediumOf(plan)),
       impressions: run?.impressions ?? 1,
     };
   });

@@ -1,7 +1,6 @@
 import type { Lab } from '@/core/colour';
 import {
   labFromInternal,
-  layingOf,
   solveRecipe,
   type RecipeAnswer,
   type RecipeArea,
@@ -21,6 +20,7 @@ import {
   wantedOf,
   weightTakenUp,
   type ColoursGot,
+  layingIn,
 } from './looks';
 import { inkingsOf, inkOf, inksOfRun, printedIds, sideOfCut } from './lookups';
 import { plainSheet } from './printSheet';
@@ -82,7 +82,7 @@ export function recipeTaskFor(
   const ownFilm: LaidFilm = {
     film: filmOfInk(ground, ownInk),
     weight: filmWeight,
-    laying: layingOf(ownInk.mediumId, plan.way.under),
+    laying: layingIn(plan, ownInk.mediumId),
   };
   const areaOf = (id: string): RecipeArea & { films: number } => {
     const { internal, laid: below } = internalBelow(plan, id, run, got, place);

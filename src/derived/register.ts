@@ -1,6 +1,7 @@
 import { materialById } from '@/core/cutting';
 import {
   kentoContacts,
+  kentoMarks,
   movedByKento,
   contactsOnPrint,
   cornerStopLayout,
@@ -56,6 +57,14 @@ export function jigInputOf(plan: Plan, layout: SheetLayout): JigInput {
 /** Contacts of the blocks with their stops, on the print as seen. */
 export function contactsOf(layout: SheetLayout): Contact[] {
   return contactsOnPrint(layout.sheetMm, cornerStopLayout(layout.sheetMm, blockOnSheet(layout)));
+}
+
+/** The marks that stand in every block where the paper is laid into cut marks, mm on the print as seen from the image's corner; else none. */
+export function marksInBlocks(plan: Plan): readonly (readonly [x1: number, y1: number, x2: number, y2: number])[] {
+  const layout = plan.way.registration === 'kento' ? sheetLayoutOf(plan) : undefined;
+  if (!layout) return [];
+  const [{ xMm, yMm }] = layout.images;
+  return kentoMarks(layout.sheetMm).map(([x1, y1, x2, y2]) => [x1 - xMm, y1 - yMm, x2 - xMm, y2 - yMm] as const);
 }
 
 /** From a place on the print as seen to the same on the bench: right and left change places within the sheet. */

@@ -1,5 +1,5 @@
 import { deltaE2000, type Lab } from '@/core/colour';
-import { extendedFilm, layingOf, stackInternals, stackLooksLabD50 } from '@/core/inks';
+import { extendedFilm, stackInternals, stackLooksLabD50 } from '@/core/inks';
 import {
   agreementWithWish,
   filmAt,
@@ -16,7 +16,7 @@ import { type EditOf, type Ink, type InkFade, type Laying, type Plan, type Run }
 import type { BenchState, Photograph, Pull, Round, TrialReading } from './bench/replayLog';
 import { filmOnColour, middlesOf } from './fades';
 import { inkingsOf, inkNamesOf, inkOf, printedIds, type LaidInking } from './lookups';
-import { aloneLabD50, filmOfInk, groundOfPlan, wantedOf, weightTakenUp } from './looks';
+import { aloneLabD50, filmOfInk, groundOfPlan, wantedOf, weightTakenUp, layingIn } from './looks';
 import { onPaperOf } from './onPaper';
 import { inkedAt, plainSheet, type PrintSheet } from './printSheet';
 import type { Progress } from './progress';
@@ -161,7 +161,7 @@ function printedAsLaid<Place>(
       const next = stack[i + 1]?.run ?? run;
       const since = next === run ? [laid[run]] : laid.slice(run + 1, next + 1);
       const stays = since.every(({ laying }) => laying.wet) ? ('wet' as const) : ('dry' as const);
-      return { film, weight, fade, laying: layingOf(laid[run].laying.inkings[inking].ink.mediumId, stays) };
+      return { film, weight, fade, laying: layingIn(plan, laid[run].laying.inkings[inking].ink.mediumId, stays) };
     });
   return { ground, runs, filmsOf };
 }

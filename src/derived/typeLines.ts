@@ -1,10 +1,10 @@
-import { mediumById, stackLooksLabD50, layingOf } from '@/core/inks';
+import { mediumById, stackLooksLabD50 } from '@/core/inks';
 import type { Lab } from '@/core/colour';
 import { TYPE_HEIGHT_MM, type SheetLayout } from '@/core/registration';
 import { givenName, phrase } from '@/core/units';
 import { failure, type Block, type EditOf, type Failure, type Place, type Plan, type TypeLine } from '@/model';
 import { inkingsOf, inkOf, plainRun, withInkings } from './lookups';
-import { filmOfInk, groundOfPlan } from './looks';
+import { filmOfInk, groundOfPlan, layingIn } from './looks';
 import { mediumOf } from './runGroups';
 
 /** A block that is a line of type. */
@@ -237,7 +237,7 @@ export function typeOnSheet(plan: Plan, runs = plan.runs.length): TypeOnSheet[] 
     const laid = {
       film: filmOfInk(ground, ink),
       weight: inking.filmWeight,
-      laying: layingOf(ink.mediumId, plan.way.under),
+      laying: layingIn(plan, ink.mediumId),
     };
     const films = Array.from({ length: plan.runs[at].impressions }, () => laid);
     return [

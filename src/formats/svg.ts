@@ -162,16 +162,24 @@ export interface SvgLayer {
   readonly stroke?: string;
 }
 
-/** An SVG document true to size: width and height in mm, user unit 1 mm, outlines in groups scaled by 0.01. */
-export function svgDocument(widthMm: number, heightMm: number, title: string, layers: readonly SvgLayer[]): string {
-  const [width, height] = [svgNumber(widthMm), svgNumber(heightMm)];
+const NO_ROOM = { leftMm: 0, rightMm: 0, belowMm: 0 } as const;
+
+/** An SVG document true to size, with room beside it for what lies outside: width and height in mm, user unit 1 mm, outlines in groups scaled by 0.01. */
+export function svgDocument(
+  widthMm: number,
+  heightMm: number,
+  title: string,
+  layers: readonly SvgLayer[],
+  room: { readonly leftMm: number; readonly rightMm: number; readonly belowMm: number } = NO_ROOM,
+): string {
+  const [width, height] = [svgNumber(widthMm + room.leftMm + room.rightMm), svgNumber(heightMm + room.belowMm)];
   const groups = layers.map(
     (layer) =>
       `  <g id="${escapeXml(layer.name)}" transform="scale(0.01)" fill="${layer.fill}" fill-rule="evenodd"${layer.stroke ? ` stroke="${layer.stroke}" stroke-width="10"` : ''}><path d="${layer.path}"/></g>`,
   );
   return [
     '<?xml version="1.0" encoding="UTF-8"?>',
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="${svgNumber(-room.leftMm || 0)} 0 ${width} ${height}">`,
     `  <title>${escapeXml(title)}</title>`,
     ...groups,
     '</svg>',

@@ -12,6 +12,9 @@ export const ROLLER_CLEARANCE_MM = { minMm: 0, maxMm: 200, what: phrase('measure
 /** How long one works on films that are open, and what a change of blocks takes in between. */
 export const OPEN_MINUTES = { min: 10, max: 4320, what: phrase('measure.minutesTheFilmIsOpen') } as const;
 export const CHANGE_OVER_MINUTES = { min: 0, max: 240, what: phrase('measure.minutesOfAChangeOver') } as const;
+/** Ink of an open film in the next one, in four passes of the roller; and how often it passes. */
+export const BLEND_PERCENT = { min: 0, max: 60, what: phrase('measure.whatIsPickedUp') } as const;
+export const BLEND_PASSES = { min: 1, max: 40, what: phrase('measure.passesOfTheRoller') } as const;
 /** Lines of a key drawing, and how far they are evened. */
 export const KEY_WIDTH_MM = { minMm: 0.2, maxMm: 8, what: phrase('measure.widthOfTheKeysLines') } as const;
 export const KEY_SMOOTH_MM = { minMm: 0, maxMm: 10, what: phrase('measure.smoothingOfTheKeysLines') } as const;

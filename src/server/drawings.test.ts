@@ -114,6 +114,7 @@ describe('a stage of the block', () => {
     heightMm: 80,
     standing: 'M0 0l100 0l0 100z',
     pieces: [],
+    marks: { lines: [], leftMm: 0, rightMm: 0, belowMm: 0 },
     notes: [],
     cutNow: 'M500 500l20 0l0 20zM-5 7l1 1z',
   };

@@ -4,6 +4,8 @@ import { fileWords } from '@/words/files';
 import type { JigDrawing, JigLayer } from '@/core/registration';
 import type { Drawing, LineStyle, Pen } from '@/formats';
 import { HOUSE_COLOURS } from '@/core/colour';
+import { marksInBlocks } from '@/derived';
+import type { Plan } from '@/model';
 
 const MADDER = HOUSE_COLOURS.madder,
   SLATE = HOUSE_COLOURS.slate,
@@ -81,6 +83,47 @@ export interface StagePage {
   readonly pieces: readonly { readonly xMm: number; readonly yMm: number; readonly roomMm: number }[];
   /** What to heed at the cut lines: overlaps, chokes. */
   readonly notes: readonly string[];
+  /** Marks that stand in the block, as it lies. */
+  readonly marks: StandingMarks;
+}
+
+/** Marks cut into a block for the paper: lines as they lie in a drawing, from its image's top left corner, and how far they reach beyond it. */
+export interface StandingMarks {
+  readonly lines: readonly (readonly [x1: number, y1: number, x2: number, y2: number])[];
+  readonly leftMm: number;
+  readonly rightMm: number;
+  readonly belowMm: number;
+}
+
+/** Room round marks for their words. */
+const MARK_ROOM_MM = 8;
+
+/** The marks of a plan's way of registration as they lie in a drawing of the image. */
+export function standingMarks(plan: Plan, mirrored: boolean): StandingMarks {
+  const { widthMm, heightMm } = plan.picture!;
+  const lines = marksInBlocks(plan).map(([x1, y1, x2, y2]) =>
+    mirrored ? ([widthMm - x1, y1, widthMm - x2, y2] as const) : ([x1, y1, x2, y2] as const),
+  );
+  if (lines.length === 0) return { lines, leftMm: 0, rightMm: 0, belowMm: 0 };
+  const xs = lines.flatMap(([x1, , x2]) => [x1, x2]),
+    ys = lines.flatMap(([, y1, , y2]) => [y1, y2]);
+  const beyond = (mm: number) => (mm > 0 ? mm + MARK_ROOM_MM : 0);
+  return {
+    lines,
+    leftMm: beyond(-Math.min(...xs)),
+    rightMm: beyond(Math.max(...xs) - widthMm),
+    belowMm: beyond(Math.max(...ys) - heightMm),
+  };
+}
+
+/** Red, and “do not cut”: `x` and `y` are the image's corner in the drawing. */
+export function drawMarks(pen: Pen, { lines }: StandingMarks, x: number, y: number): void {
+  for (const [x1, y1, x2, y2] of lines) pen.line(x + x1, y + y1, x + x2, y + y2, { widthMm: 0.9, colour: MADDER });
+  const [corner] = lines;
+  if (corner)
+    pen.text(fileWords('drawings.doNotCut'), x + Math.min(corner[0], corner[2]), y + corner[1] + 1.5, 3.2, {
+      colour: MADDER,
+    });
 }
 
 /** Room round a stage: no more than its marks need, so that a block of 240 × 180 mm with them still goes on one level A4 page. */
@@ -94,7 +137,7 @@ const NUMBER_MM = 3,
 
 /** One stage of the block, mirrored: standing grey, to be cut hatched, cleared white. */
 export function stageDrawing(page: StagePage): Drawing {
-  const { widthMm, heightMm } = page;
+  const { widthMm, heightMm, marks } = page;
   return {
     title: fileWords('drawings.beforeRunMirroredAs', {
       printName: page.printName,
@@ -103,10 +146,11 @@ export function stageDrawing(page: StagePage): Drawing {
       inkName: page.inkName,
     }),
     note: [fileWords('drawings.greyStandsAndPrints'), ...page.notes].join(' · ').slice(0, 150),
-    widthMm: widthMm + 2 * STAGE_SIDE_MM,
-    heightMm: STAGE_TOP_MM + heightMm + STAGE_FOOT_MM,
+    widthMm: widthMm + 2 * STAGE_SIDE_MM + marks.leftMm + marks.rightMm,
+    heightMm: STAGE_TOP_MM + heightMm + STAGE_FOOT_MM + marks.belowMm,
     draw(pen) {
-      const [x, y] = [STAGE_SIDE_MM, STAGE_TOP_MM];
+      const [x, y] = [STAGE_SIDE_MM + marks.leftMm, STAGE_TOP_MM];
+      drawMarks(pen, marks, x, y);
       pen.area(shifted(page.standing, x, y), STANDING);
       pen.hatch(shifted(page.cutNow, x, y), this.widthMm, this.heightMm, MADDER);
       page.pieces.forEach(({ xMm, yMm, roomMm }, i) => {

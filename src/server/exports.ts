@@ -23,6 +23,7 @@ import { failure, success, type Failure, type Outcome } from '@/core/units';
 import {
   blobsOfPlan,
   ledgerCsv,
+  pathOfLines,
   numberingCsv,
   pathOfSet,
   pdfOfDrawings,
@@ -32,7 +33,7 @@ import {
 } from '@/formats';
 import { type Plan } from '@/model';
 import { benchLog, getBlob, putBlob, type Store } from '@/store';
-import { stageDrawing } from './drawings';
+import { stageDrawing, standingMarks } from './drawings';
 import { fileStem, pdfFonts, type FileOut, type Report } from './fileOut';
 import { jigPages } from './jigFiles';
 import { inflateLabels, labelsOfPlan } from './labels';
@@ -88,6 +89,7 @@ export async function registrationPdf(
           pieces: inCuttingOrder(islands, { widthMm, heightMm }).map(({ xMm, yMm, boxMm }) => ({
             ...{ xMm: widthMm - xMm, yMm, roomMm: Math.min(boxMm.x1 - boxMm.x0, boxMm.y1 - boxMm.y0) },
           })),
+          marks: standingMarks(plan, true),
           notes: cutLineNotes(plan, run).map((note) => noteInWords(note)),
         }),
       ];
@@ -141,7 +143,22 @@ export function runSvg(db: Store, id: string, number: number, what: 'run' | 'sta
     what === 'run'
       ? fileWords('exports.runWhatPrintsAs', { name, number, inkNames: inkNamesOf(plan, run) })
       : fileWords('exports.blockBeforeRunMirrored', { name, number });
-  const bytes = new TextEncoder().encode(svgDocument(widthMm, heightMm, title, layers));
+  const marks = standingMarks(plan, true);
+  const bytes = new TextEncoder().encode(
+    what === 'run' || marks.lines.length === 0
+      ? svgDocument(widthMm, heightMm, title, layers)
+      : svgDocument(
+          ...([widthMm, heightMm, title] as const),
+          [
+            ...layers,
+            {
+              ...{ name: fileWords('drawings.doNotCut'), fill: 'none', stroke: HOUSE_COLOURS.madder },
+              path: pathOfLines(marks.lines, widthMm),
+            },
+          ],
+          marks,
+        ),
+  );
   return success({
     bytes,
     mediaType: 'image/svg+xml',

@@ -26,7 +26,9 @@ import {
   labelStateOfRun,
   looksOfPlan,
 } from '@/derived';
+import type { Plan } from '@/model';
 import type { Store } from '@/store';
+import { standingMarks } from './drawings';
 import { fileStem, type FileOut, type Report } from './fileOut';
 import { laidOut, runOf, tracedSheet, type LaidOut } from './printSheets';
 
@@ -220,6 +222,7 @@ export function linesFile(db: Store, id: string, run: number, what: 'run' | 'sta
       : [
           { name: 'standing', colour: 7, ...lines(state.standing) },
           { name: fileWords('layered.cutNow'), colour: 1, ...lines(state.cutNow) },
+          ...marksLayer(plan),
         ];
   const bytes = new TextEncoder().encode(dxfDocument(heightMm, layers));
   return success({
@@ -227,6 +230,12 @@ export function linesFile(db: Store, id: string, run: number, what: 'run' | 'sta
     mediaType: 'image/vnd.dxf',
     fileName: `${fileStem(name)} ${what === 'run' ? 'run' : fileWords('layered.blockBeforeRun')} ${run}.dxf`,
   });
+}
+
+/** Marks for the paper that stand in the block: not to be cut. */
+function marksLayer(plan: Plan) {
+  const { lines } = standingMarks(plan, true);
+  return lines.length > 0 ? [{ name: fileWords('drawings.doNotCut'), colour: 3, ringsMm: lines, open: true }] : [];
 }
 
 /** Arcs of a cutting machine's lines keep so near to the curves. */

@@ -16,7 +16,7 @@ import {
 } from '@/formats';
 import { labelStateOfRun, blocksOfRun, wantedOf } from '@/derived';
 import type { Store } from '@/store';
-import { FRAME_MM, originCorner, shifted, thisSideUp } from './drawings';
+import { drawMarks, FRAME_MM, originCorner, shifted, thisSideUp, standingMarks } from './drawings';
 import { fileStem, pdfFonts, type FileOut, type Report } from './fileOut';
 import { ringsMm } from './layered';
 import { laidOut, tracedSheet, type LaidOut } from './printSheets';
@@ -114,40 +114,44 @@ function contentOf(laid: LaidOut, what: string): Outcome<Content> {
 }
 
 function drawingOf(laid: LaidOut, content: Content, mirrored: boolean, way: string): Drawing {
-  const { widthMm, heightMm, name, mmPerPx } = laid;
+  const { widthMm, heightMm, name, mmPerPx } = laid,
+    marks = standingMarks(laid.plan, mirrored),
+    left = FRAME_MM + marks.leftMm;
   return {
     title: `${name}: ${content.name}, ${mirrored ? fileWords('transferFiles.mirrored') : 'as seen'}`,
     note: `for: ${way} · ${mirrored ? fileWords('transferFiles.layItFaceUp') : fileWords('transferFiles.layItFaceDown')}`,
-    widthMm: widthMm + 2 * FRAME_MM,
-    heightMm: heightMm + 2 * FRAME_MM,
+    widthMm: widthMm + 2 * FRAME_MM + marks.leftMm + marks.rightMm,
+    heightMm: heightMm + 2 * FRAME_MM + marks.belowMm,
     draw(pen) {
+      drawMarks(pen, marks, left, FRAME_MM);
       for (const area of content.areas)
-        pen.area(shifted(pathOfSet(content.arcs, area.set, mmPerPx, mirrored), FRAME_MM), area.hex);
-      if (content.lines) pen.outlines(shifted(pathOfEdges(content.arcs, mmPerPx, mirrored), FRAME_MM), LINE_MM, INK);
-      pen.rect(FRAME_MM, FRAME_MM, widthMm, heightMm, { widthMm: 0.3 });
+        pen.area(shifted(pathOfSet(content.arcs, area.set, mmPerPx, mirrored), left, FRAME_MM), area.hex);
+      if (content.lines)
+        pen.outlines(shifted(pathOfEdges(content.arcs, mmPerPx, mirrored), left, FRAME_MM), LINE_MM, INK);
+      pen.rect(left, FRAME_MM, widthMm, heightMm, { widthMm: 0.3 });
       // the origin corner of the block, lower left as the block lies, is lower right on the print
-      if (mirrored) originCorner(pen, FRAME_MM, FRAME_MM + heightMm, fileWords('transferFiles.originCorner'));
+      if (mirrored) originCorner(pen, left, FRAME_MM + heightMm, fileWords('transferFiles.originCorner'));
       else {
         pen.polygon(
           [
-            [FRAME_MM + widthMm, FRAME_MM + heightMm],
-            [FRAME_MM + widthMm - 7, FRAME_MM + heightMm],
-            [FRAME_MM + widthMm, FRAME_MM + heightMm - 7],
+            [left + widthMm, FRAME_MM + heightMm],
+            [left + widthMm - 7, FRAME_MM + heightMm],
+            [left + widthMm, FRAME_MM + heightMm - 7],
           ],
           INK,
         );
-        pen.text(fileWords('transferFiles.originCorner'), FRAME_MM + widthMm, FRAME_MM + heightMm + 1.2, 3, {
+        pen.text(fileWords('transferFiles.originCorner'), left + widthMm, FRAME_MM + heightMm + 1.2, 3, {
           align: 'right',
         });
       }
       pen.text(
         `${content.name} · ${mirrored ? fileWords('transferFiles.mirroredLiesAsThe') : fileWords('transferFiles.asSeenLiesFace')}`,
-        FRAME_MM,
+        left,
         4,
         4.4,
         { colour: mirrored ? HOUSE_COLOURS.madder : INK },
       );
-      thisSideUp(pen, FRAME_MM + widthMm / 2, FRAME_MM - 1, 5);
+      thisSideUp(pen, left + widthMm / 2, FRAME_MM - 1, 5);
     },
   };
 }

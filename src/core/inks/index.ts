@@ -9,6 +9,7 @@ export {
   groundOf,
   internalOnGround,
   filmOnGround,
+  pickedUpShare,
   stackInternals,
   stackLooksLabD50,
   labFromInternal,

@@ -1,7 +1,7 @@
 import { ranged } from '../units';
 import { labD50FromSpectrum, spectrumFromLabD50, xyzD50FromSpectrum, type Lab } from '../colour';
 import { OBSERVER_WEIGHTS } from '../colour/observerWeights';
-import { filmOver, type Film } from './film';
+import { filmOver, mixFilms, type Film } from './film';
 import { CONTRAST_RATIO, filmFromSolid, type OpacityKnown } from './opacity';
 import { internalFromMeasured, measuredFromInternal } from './surface';
 
@@ -64,6 +64,8 @@ export interface Laying {
   /** Share of its weight that a film below takes up, open or dry. */
   readonly onOpen: number;
   readonly onDry: number;
+  /** Share of it that is ink of the open film below, picked up by roller and block; none where this is not said. */
+  readonly pickedUp?: number;
 }
 
 /** One film of a stack. `weight` 1 is the film as it was known; without `laying` it lies as films on this ground do. */
@@ -98,9 +100,30 @@ export function takenUp(
 export function stackInternals(ground: Ground, films: readonly LaidFilm[]): Float64Array[] {
   const internals = [ground.internal];
   films.forEach((laid, i) =>
-    internals.push(filmOver(laid.film, internals[i], laid.weight * takenUp(ground, laid, films.slice(0, i)))),
+    internals.push(
+      filmOver(tinted(laid, films[i - 1]), internals[i], laid.weight * takenUp(ground, laid, films.slice(0, i))),
+    ),
   );
   return internals;
+}
+
+/** A film with what it has picked up of an open one right below it: as much less as that runs out. */
+function tinted({ film, laying }: LaidFilm, below: LaidFilm | undefined): Film {
+  const share = (laying?.pickedUp ?? 0) * (below?.present ?? 1);
+  return below?.laying?.open && share > 0 ? mixFilms([film, below.film], [1 - share, share]) : film;
+}
+
+/** Passes of a roller in which the start value of what is picked up was thought. */
+const USUAL_PASSES = 4;
+
+/**
+ * Share of an open film's ink that is in the next one after so many passes of the roller over the block: `percent` in four passes, each pass
+ * takes its share of what is not yet mixed (start values).
+ */
+export function pickedUpShare(percent: number, passes: number): number {
+  ranged('what is picked up (%)', percent, 0, 100);
+  ranged('the passes of the roller', passes, 0);
+  return 1 - (1 - percent / 100) ** (passes / USUAL_PASSES);
 }
 
 /** Colour after each film, from the bare paper (index 0) up: `films.length + 1` colours. */

@@ -1,6 +1,6 @@
 export { type RectMm, contactsOnPrint, cornerStopLayout } from './cornerStops';
 export { type MisfitMark, type Motion, NO_MOTION, fitByEye, fitMotion, motionAt, inImage, motionAbout } from './motion';
-export { kentoContacts, kentoMovesMade, movedByKento } from './kento';
+export { kentoContacts, kentoMarks, kentoMovesMade, movedByKento } from './kento';
 export {
   type BlockSetting,
   type Contact,

@@ -35,6 +35,25 @@ export function kentoContacts({
 }
 
 /**
+ * The marks themselves where they are cut, on the print as seen, mm from the sheet's top left corner: the two arms of the corner mark and the
+ * side mark, each from its end to its end. They stand for good: nothing is cleared there.
+ */
+export function kentoMarks({
+  widthMm,
+  heightMm,
+}: {
+  readonly widthMm: number;
+  readonly heightMm: number;
+}): readonly (readonly [x1: number, y1: number, x2: number, y2: number])[] {
+  const side = Math.max(KENTO.side, widthMm - sideMarkAt(widthMm));
+  return [
+    [widthMm, heightMm, widthMm - KENTO.cornerArm, heightMm],
+    [widthMm, heightMm, widthMm, heightMm - KENTO.cornerArm],
+    [side, heightMm, side - KENTO.side, heightMm],
+  ];
+}
+
+/**
  * Signed moves of the faces that put a block's misfit right, mm: positive a sliver glued in front of the face, negative the face cut back. The
  * paper is moved to where the image lies: what is off to the right wants the paper to the right. Growth cannot be put right so.
  */

@@ -12,7 +12,7 @@ export const NOTHING_FITTED: Pick<Plan, 'fit' | 'masks' | 'lettering' | 'kept' |
   kept: [],
   toolsMm: DEFAULT_TOOLS_MM,
   roller: DEFAULT_ROLLER,
-  transfer: { wayId: 'tracing', spares: 2 },
+  transfer: { wayId: 'tracing', spares: 2, ticked: [] },
 };
 
 export const DEFAULT_LAYOUT: LayoutPlan = {
@@ -47,6 +47,7 @@ export function emptyPlan(): Plan {
     version: 13,
     way: {
       ...{ under: 'dry', registration: 'corner stops', printing: 'by hand', chosen: null },
+      blend: { percent: 15, passes: 4, wanted: false },
       day: { openMinutes: null, changeOverMinutes: 20 },
       begins: { blocks: 'one side', mediumId: 'oil relief', opacity: 'opaque', key: 'last', type: false },
     },

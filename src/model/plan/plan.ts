@@ -22,6 +22,8 @@ import {
   type Frozen,
 } from '../fields';
 import {
+  BLEND_PASSES,
+  BLEND_PERCENT,
   CHANGE_OVER_MINUTES,
   CHOKE_MM,
   EXPERIENCES,
@@ -70,6 +72,12 @@ export const way = record({
   printing: oneOf(['by hand'] as const),
   /** What was chosen at the start; null where nothing was. For display only: rules and starting values are asked, never this. */
   chosen: oneOf(WAYS_OF_WORKING).nullable().defined(),
+  /** What a film picks up of the open one below it, and whether that is wanted. */
+  blend: record({
+    percent: inRange(BLEND_PERCENT, ' %'),
+    passes: whole(BLEND_PASSES),
+    wanted: boolean().required(),
+  }),
   /** All in one day: how long the first film is open (null: as its medium is), and what changing the block over takes. */
   day: record({
     openMinutes: inRange(OPEN_MINUTES).nullable().defined(),
@@ -99,7 +107,12 @@ export const roller = record({
   soft: boolean().required(),
   depthMm: mm(DEPTH_MM),
 });
-export const transfer = record({ wayId: oneOf(TRANSFER_WAYS.map((one) => one.id)), spares: whole(SPARES_RANGE) });
+export const transfer = record({
+  wayId: oneOf(TRANSFER_WAYS.map((one) => one.id)),
+  spares: whole(SPARES_RANGE),
+  /** Blocks the drawing is on already. */
+  ticked: list(id(), MOST.blocks),
+});
 export const sheets = record({
   edition: whole(EDITION_RANGE),
   proofsToKeep: whole(PROOFS_RANGE),

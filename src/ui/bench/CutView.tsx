@@ -11,6 +11,7 @@ import { Cautions } from '../kit/Cautions';
 import { usePrintDesk } from '../kit/printContext';
 import { pathOfMm } from '../kit/paths';
 import { SheetCanvas, type PaintView } from '../kit/SheetCanvas';
+import { StandingMarks } from '@/ui/kit/StandingMarks';
 import { IslandOverlay, RegionOverlay } from '@/ui/kit/regions/RegionOverlay';
 import { type Regions } from '@/ui/kit/regions/useRegions';
 import { BenchTabs } from './BenchTabs';
@@ -175,6 +176,7 @@ function CutMap({
             mm={mm}
             picked={picked}
             allCut={allCut}
+            mirrored={mirrored}
           />
         </>
       )}
@@ -258,11 +260,12 @@ interface CutMarksProps {
   readonly draftOutlines: readonly (readonly number[])[];
   readonly regions: Regions;
   readonly mm: number;
+  readonly mirrored: boolean;
   readonly picked: CutIsland | undefined;
   readonly allCut: boolean;
 }
 
-function CutMarks({ shownSlip, draft, draftOutlines, regions, mm, picked, allCut }: CutMarksProps) {
+function CutMarks({ shownSlip, draft, draftOutlines, regions, mm, mirrored, picked, allCut }: CutMarksProps) {
   const { progress } = usePrintDesk('progress');
   return (
     <>
@@ -281,6 +284,7 @@ function CutMarks({ shownSlip, draft, draftOutlines, regions, mm, picked, allCut
           fillRule="evenodd"
         />
       )}
+      <StandingMarks mm={mm} mirrored={mirrored} />
       {draft ? <RegionOverlay regions={regions} mm={mm} /> : <IslandOverlay mm={mm} />}
       {picked && !allCut && !draft && <circle className={kit.placeMark} cx={picked.xMm} cy={picked.yMm} r={13 * mm} />}
     </>

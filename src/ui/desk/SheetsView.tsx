@@ -25,6 +25,7 @@ import { craftWords } from '@/words/craft';
 import { CountField } from '../kit/fields';
 import { FromWorkshop } from '../kit/FromWorkshop';
 import { usePrintDesk } from '../kit/printContext';
+import { BlendPanel } from './BlendPanel';
 import { DayPanel } from './DayPanel';
 import { RoundsPanel } from './RoundsPanel';
 import clsx from 'clsx';
@@ -89,7 +90,10 @@ export function SheetsView() {
           )}
         </div>
         {plan.way.under === 'wet' && plan.runs.length > 0 && (
-          <DayPanel toStart={counted + (started?.tests ?? sheets.testSheets)} />
+          <>
+            <DayPanel toStart={counted + (started?.tests ?? sheets.testSheets)} />
+            <BlendPanel />
+          </>
         )}
         <SheetCharts counted={drawn} runs={runs} belief={belief} wanted={drawnWanted} sets={sheets.progressiveSets} />
         <RoundsPanel />

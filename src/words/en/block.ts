@@ -236,6 +236,15 @@ export const block = {
     theDrawingTrueTo: 'The drawing, true to size',
     drawingFile:
       '{mirrored, select, true {Mirrored} other {As seen}}, with origin corner, direction arrow, names and a check ruler; PDF on {exportPaper}. Numbers are PNG at 300 and 600 dots an inch.',
+    drawingOn:
+      '{on, number} of {blocks, plural, one {# block} other {# blocks}} with the drawing on: tick each as it is done.',
+    pasting: 'Pasted face down',
+    pastingTake:
+      'Take {impressions, number} impressions of the key on thin paper, {spares, number} of them spare: one for each other block.',
+    pastingColour: 'On each, lay in by hand what its block prints; the drawing of that block above shows it.',
+    pastingMarks: 'Cut the marks for the paper first, and lay each impression into them, face down in thin paste.',
+    pastingRub: 'Rub it down from the middle; a bubble moves the line.',
+    pastingDry: 'Dry under weight; then rub the back away with a damp finger until the lines are clear.',
     onTheBlocksBack: 'On the block’s back',
     ofArrowUpOrigin:
       '{name} · {blockName}, {block, number} of {blocks, number} · {runs} · arrow up, origin corner marked',

@@ -41,6 +41,8 @@ export const failures = {
     overlap: 'the overlap',
     copiesAcross: 'copies side by side',
     copiesDown: 'copies below one another',
+    whatIsPickedUp: 'what is picked up of an open film',
+    passesOfTheRoller: 'passes of the roller',
     imageOfTheSheet: 'the image of the sheet',
     sizeOfTheType: 'the size of the type',
     widthOfTheLine: 'the width of the line',

@@ -32,6 +32,7 @@ export const files = {
     drawdownThinOverPaper: '{ink} drawdown {number, number} thin over paper',
   },
   drawings: {
+    doNotCut: 'marks for the paper: DO NOT CUT',
     registrationSheet: '{printName}: registration sheet, {jig}',
     beforeRunMirroredAs: '{printName}: {block} before run {run, number}, {inkName}. MIRRORED, as the block lies',
     greyStandsAndPrints: 'grey stands and prints · hatched is cut now · white is cleared already',

@@ -72,6 +72,10 @@ export const frame = {
     in: 'Zoom in',
     divider: 'Divider between picture and flat colours',
   },
+  marks: {
+    doNotCut: 'do not cut',
+    says: 'The marks for the paper stand outside the image, red: nothing is cleared there.',
+  },
   runLine: {
     why: 'decided: {why}',
     label: 'Run line',

@@ -127,7 +127,12 @@ test('version 7: all of it stays; nothing is masked or wiped all over, and no re
   const { version, runs, ...said } = written(7);
   expect(version).toBe(7);
   const plan = opened(7);
-  expect(plan).toMatchObject({ ...said, blocks: unsawn(said), decisions: [] });
+  expect(plan).toMatchObject({
+    ...said,
+    blocks: unsawn(said),
+    transfer: { ...said.transfer, ticked: [] },
+    decisions: [],
+  });
   expect(plan.runs[0].formes[0].inkings[0].zoneIds).toEqual(['straw']);
   const withNothingKeptOut = runs.map((run) => ({
     ...run,
@@ -169,6 +174,8 @@ test('version 10: all of it stays; how one works was not chosen, and begins as e
   expect(opened(10)).toEqual(presently(old));
 });
 
+/** Films of older plans picked up nothing. */
+const BLEND = { percent: 0, passes: 4, wanted: false };
 /** A day on open films as it begins. */
 const DAY = { openMinutes: null, changeOverMinutes: 20 };
 
@@ -180,9 +187,10 @@ test('version 11: all of it stays; a fade was laid by what its ink is laid by, a
   expect(plan).toMatchObject({
     ...old,
     version: 13,
+    transfer: { ...old.transfer, ticked: [] },
     blocks: unsawn(old),
     runs: expect.anything(),
-    way: { ...old.way, day: DAY, begins: { ...old.way.begins, key: 'last', type: false } },
+    way: { ...old.way, day: DAY, blend: BLEND, begins: { ...old.way.begins, key: 'last', type: false } },
   });
   const fades = (of: Plan) => of.runs.map(({ formes }) => formes[0].inkings[0].fade);
   const [slow, even] = fades(old);
@@ -201,8 +209,9 @@ test('version 12: all of it stays; no side was sawn', () => {
   expect(opened(12)).toEqual({
     ...old,
     version: 13,
+    transfer: { ...old.transfer, ticked: [] },
     blocks: unsawn(old),
-    way: { ...old.way, begins: { ...old.way.begins, type: false } },
+    way: { ...old.way, blend: BLEND, begins: { ...old.way.begins, type: false } },
   });
 });
 
@@ -225,11 +234,13 @@ function presently(old: Plan): Plan {
   return {
     ...old,
     version: 13,
+    transfer: { ...old.transfer, ticked: [] },
     blocks: unsawn(old),
     way: {
       ...old.way,
       chosen: null,
       day: DAY,
+      blend: BLEND,
       begins: { blocks: 'one side', mediumId: 'oil relief', opacity: 'opaque', key: 'last', type: false },
     },
   };

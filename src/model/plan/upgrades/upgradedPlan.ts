@@ -6,6 +6,7 @@ interface OlderPlan {
   readonly blocks: readonly { readonly sides?: readonly { readonly stages?: readonly object[] }[] }[];
   readonly layout?: { readonly marginMm?: number; readonly marginRule?: string; readonly exportPaper?: string };
   readonly sheets?: object;
+  readonly transfer?: object;
   readonly runs: readonly { readonly colourId: string; readonly inkings: readonly object[] }[];
   readonly picture?: { readonly raster?: { readonly widthPx?: number; readonly mmPerPx?: number } } | null;
   readonly lettering?: readonly number[];
@@ -266,7 +267,12 @@ function fromTwelve(plan: OlderPlan): unknown {
   return {
     ...plan,
     version: 13,
-    way: { ...plan.way, begins: { ...(plan.way as { readonly begins?: object }).begins, type: false } },
+    transfer: { ...plan.transfer, ticked: [] },
+    way: {
+      ...plan.way,
+      blend: { percent: 0, passes: 4, wanted: false },
+      begins: { ...(plan.way as { readonly begins?: object }).begins, type: false },
+    },
     blocks: Array.isArray(plan.blocks)
       ? plan.blocks.map((block: OlderPlan['blocks'][number]) => ({
           ...block,

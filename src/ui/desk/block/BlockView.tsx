@@ -16,6 +16,7 @@ import { RegionOverlay } from '@/ui/kit/regions/RegionOverlay';
 import { useRegions, type Regions } from '@/ui/kit/regions/useRegions';
 import { CheckPanel } from './CheckPanel';
 import { useMending } from './useMending';
+import { StandingMarks, StandingMarksNote } from '@/ui/kit/StandingMarks';
 import { SawMarks } from './SawMarks';
 import { useSawnBlock } from './useSawnBlock';
 import { useStageCheck } from './useStageCheck';
@@ -225,6 +226,7 @@ function BlockSide(desk: BlockDesk) {
   return (
     <aside className={kit.side}>
       <Leaves label={blockWords('block.besideTheBlock')} leaves={LEAVES} leaf={leaf} onLeaf={setLeaf} tight>
+        {leaf === 'check' && <StandingMarksNote />}
         {leaf === 'check' && <CheckPanel {...desk} />}
         {leaf === 'fit' && <FitPanel run={run} />}
         {leaf === 'masks' && <MaskPanel run={run} labels={labels} regions={regions} onOutlines={setMaskOutlines} />}
@@ -285,6 +287,7 @@ function BlockMarks({
         <path className={kit.maskArea} d={pathOfMm(maskOutlines)} fillRule="evenodd" />
       )}
       {leaf === 'saw' && sawn.sawn && <SawMarks sawn={sawn.sawn} saw={sawn.side!.saw!} mm={mm} mirrored={mirrored} />}
+      <StandingMarks mm={mm} mirrored={mirrored} />
       <RegionOverlay regions={regions} mm={mm} />
     </>
   );

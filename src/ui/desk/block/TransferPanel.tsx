@@ -4,7 +4,7 @@ import TextField from '@mui/material/TextField';
 import { useCallback, useEffect, useRef, type RefObject } from 'react';
 import { keyImpressions, transferById, TRANSFER_WAYS, type TransferWay } from '@/core/cutting';
 import { SPARES_RANGE } from '@/model';
-import { inkNamesOf, blocksOfRun, wantedOf } from '@/derived';
+import { inkNamesOf, blocksOfRun, isType, wantedOf } from '@/derived';
 import { DrawnOn } from './DrawnOn';
 import { Cautions } from '../../kit/Cautions';
 import { wordOfLab } from '../../kit/colours';
@@ -93,29 +93,67 @@ function StillStands() {
   );
 }
 
+/** Every block by what is written on its back, ticked when the drawing is on it. */
 function BlockBacks() {
-  const { name, plan } = usePrintDesk('name', 'plan');
+  const { name, plan, change } = usePrintDesk('name', 'plan', 'change');
+  const blocks = plan.blocks.filter((block) => !isType(block));
+  const { ticked } = plan.transfer,
+    on = blocks.filter(({ id }) => ticked.includes(id)).length;
+  const tick = (id: string) =>
+    change({
+      kind: 'transfer-set',
+      part: { ticked: ticked.includes(id) ? ticked.filter((one) => one !== id) : [...ticked, id] },
+    });
   return (
     <section>
       <h2>{blockWords('transfer.onTheBlocksBack')}</h2>
+      <p className={kit.note} data-testid="transfer-ticked">
+        {blockWords('transfer.drawingOn', { on, blocks: blocks.length })}
+      </p>
       <ul className={kit.watch}>
-        {plan.blocks.map((block, i) => (
+        {blocks.map((block, i) => (
           <li key={block.id} className={kit.small}>
-            {blockWords('transfer.ofArrowUpOrigin', {
-              name,
-              blockName: block.name,
-              block: i + 1,
-              blocks: plan.blocks.length,
-              runs: plan.runs
-                .map((run, r) => ({ run, r }))
-                .filter(({ run }) => blocksOfRun(plan, run).some((one) => one.block.id === block.id))
-                .map(({ run, r }) => blockWords('transfer.runWithInk', { run: r + 1, ink: inkNamesOf(plan, run) }))
-                .join(', '),
-            })}
+            <label className={clsx(kit.row, kit.gap8, kit.noWrap)}>
+              <input type="checkbox" checked={ticked.includes(block.id)} onChange={() => void tick(block.id)} />
+              <span>
+                {blockWords('transfer.ofArrowUpOrigin', {
+                  ...{ name, blockName: block.name, block: i + 1, blocks: blocks.length },
+                  runs: plan.runs
+                    .map((run, r) => ({ run, r }))
+                    .filter(({ run }) => blocksOfRun(plan, run).some((one) => one.block.id === block.id))
+                    .map(({ run, r }) => blockWords('transfer.runWithInk', { run: r + 1, ink: inkNamesOf(plan, run) }))
+                    .join(', '),
+                })}
+              </span>
+            </label>
           </li>
         ))}
       </ul>
+      {transferById(plan.transfer.wayId).id === 'paste' && <Pasting blocks={blocks.length} />}
     </section>
+  );
+}
+
+/** Impressions of the key pasted face down: how many, and in what order. */
+function Pasting({ blocks }: { readonly blocks: number }) {
+  const { plan } = usePrintDesk('plan');
+  return (
+    <>
+      <h3 className={kit.above10}>{blockWords('transfer.pasting')}</h3>
+      <ol className={kit.watch}>
+        <li className={kit.small}>
+          {blockWords('transfer.pastingTake', {
+            impressions: keyImpressions(blocks, plan.transfer.spares),
+            spares: plan.transfer.spares,
+          })}
+        </li>
+        {(['pastingColour', 'pastingMarks', 'pastingRub', 'pastingDry'] as const).map((step) => (
+          <li key={step} className={kit.small}>
+            {blockWords(`transfer.${step}`)}
+          </li>
+        ))}
+      </ol>
+    </>
   );
 }
 

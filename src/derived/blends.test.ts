@@ -1,0 +1,126 @@
+import { deltaE2000 } from '@/core/colour';
+import { labelBordersPx, labelGapsPx } from '@/core/geometry';
+import { filmOnGround, groundOf, mixFilms, pickedUpShare, stackInternals, type LaidFilm } from '@/core/inks';
+import { printMapOf } from '@/core/layers';
+import { checkPlan, type Plan } from '@/model';
+import { blendNames, blendsOf, blendsOnBlocks } from './blends';
+import { looksOfPlan } from './looks';
+import { plainSheet, printTaskOf, type PrintSheet } from './printSheet';
+import { SAMPLE_PRINTS, sampleMap, samplePlan } from './samplePrints';
+import { withSaw } from './sawn';
+import { withWay } from './waysOfWorking';
+
+const SAMPLE = SAMPLE_PRINTS.find(({ id }) => id === 'lamps')!;
+const map = sampleMap(SAMPLE),
+  count = SAMPLE.colours.length;
+const day = withWay(samplePlan(SAMPLE), 'one day', true);
+const blended = (blend: Partial<Plan['way']['blend']>, plan = day): Plan => ({
+  ...plan,
+  way: { ...plan.way, blend: { ...plan.way.blend, ...blend } },
+});
+/** All in one day with wide overlaps, so that films lie on open ones. */
+const lapping: Plan = { ...day, fit: { ...day.fit, trapMm: 2 } };
+function laid(plan: Plan): PrintSheet {
+  const { task, effects } = printTaskOf(plan);
+  const made = printMapOf(map, task)!;
+  return { parts: made.parts, share: made.areaPx.map((px) => px / map.labels.length), effects };
+}
+
+describe('what a roller picks up', () => {
+  test('is the start value in four passes, and each pass takes its share of the rest', () => {
+    expect(pickedUpShare(15, 4)).toBeCloseTo(0.15, 12);
+    expect(pickedUpShare(15, 8)).toBeCloseTo(1 - 0.85 ** 2, 12);
+    expect(pickedUpShare(15, 0)).toBe(0);
+    expect(pickedUpShare(0, 9)).toBe(0);
+    const rising = Array.from({ length: 12 }, (_, passes) => pickedUpShare(20, passes));
+    expect(rising.every((share, i) => i === 0 || share > rising[i - 1])).toBe(true);
+    expect(() => pickedUpShare(120, 4)).toThrow(/picked up/);
+    expect(() => pickedUpShare(15, -1)).toThrow(/passes/);
+  });
+
+  const ground = groundOf([94, 0, 4], [16, 0, 0], 'wet');
+  const film = (L: number, a: number, b: number) => filmOnGround(ground, [L, a, b], 'transparent');
+  const open = { open: true, onOpen: 0.7, onDry: 1 };
+
+  test('a film over an open one is a mixture with it, by the share', () => {
+    const [yellow, blue] = [film(86, 0, 70), film(40, -4, -40)];
+    const picked: LaidFilm[] = [
+      { film: yellow, weight: 1, laying: open },
+      { film: blue, weight: 1, laying: { ...open, pickedUp: 0.3 } },
+    ];
+    const mixed: LaidFilm[] = [picked[0], { film: mixFilms([blue, yellow], [0.7, 0.3]), weight: 1, laying: open }];
+    expect([...stackInternals(ground, picked)[2]]).toEqual([...stackInternals(ground, mixed)[2]]);
+  });
+
+  test('nothing of a dry film, of the bare paper, or of one that has run out here', () => {
+    const [yellow, blue] = [film(86, 0, 70), film(40, -4, -40)];
+    const over: LaidFilm = { film: blue, weight: 1, laying: { ...open, pickedUp: 0.3 } },
+      plain: LaidFilm = { film: blue, weight: 1, laying: open };
+    const top = (...films: LaidFilm[]) => [...stackInternals(ground, films).at(-1)!];
+    const dry: LaidFilm = { film: yellow, weight: 1, laying: { ...open, open: false } };
+    expect(top(dry, over)).toEqual(top(dry, plain));
+    expect(top(over)).toEqual(top(plain));
+    const gone: LaidFilm = { film: yellow, weight: 0, present: 0, laying: open };
+    expect(top(gone, over)).toEqual(top(gone, plain));
+    const half: LaidFilm = { film: yellow, weight: 0.5, present: 0.5, laying: open };
+    expect(top(half, over)).not.toEqual(top(half, plain));
+  });
+});
+
+describe('blends of a print', () => {
+  test('are where a film lies on an open one, with how far that moves it; the largest first', () => {
+    const sheet = laid(lapping),
+      found = blendsOf(lapping, [], sheet);
+    expect(checkPlan(JSON.parse(JSON.stringify(lapping)))).toMatchObject({ ok: true });
+    expect(found.length).toBeGreaterThan(1);
+    for (const { run, below, areaCm2, deltaE } of found) {
+      expect(below).toBeLessThan(run);
+      expect(areaCm2).toBeGreaterThan(0);
+      expect(deltaE).toBeGreaterThan(0);
+    }
+    const weight = found.map(({ areaCm2, deltaE }) => areaCm2 * deltaE);
+    expect(weight).toEqual([...weight].sort((a, b) => b - a));
+    const names = blendNames(lapping, found[0]);
+    expect(names.inks).not.toBe(names.belowInks);
+    expect(names.run).toBe(found[0].run + 1);
+  });
+
+  test('what is told is what the looks have: none without a share, more with more passes', () => {
+    const sheet = laid(lapping);
+    expect(blendsOf(blended({ percent: 0 }, lapping), [], sheet)).toEqual([]);
+    const most = (plan: Plan) => Math.max(...blendsOf(plan, [], sheet).map(({ deltaE }) => deltaE));
+    expect(most(blended({ passes: 12 }, lapping))).toBeGreaterThan(most(lapping));
+    const look = (plan: Plan) => looksOfPlan(plan, [], sheet)!.looks.at(-1)!;
+    const [clean, tinted] = [look(blended({ percent: 0 }, lapping)), look(lapping)];
+    const moved = clean.map((lab, p) => deltaE2000(lab, tinted[p]));
+    expect(moved.some((deltaE) => deltaE > 0.5)).toBe(true);
+    // where a single film lies on the paper nothing is picked up
+    const { stacks } = looksOfPlan(lapping, [], sheet)!;
+    expect(moved.filter((_, p) => stacks[p].length < 2).every((deltaE) => deltaE === 0)).toBe(true);
+  });
+
+  test('films that dry first blend nothing', () => {
+    const dry = withWay(samplePlan(SAMPLE), 'block each', true);
+    expect(blendsOf(dry, [], plainSheet(dry))).toEqual([]);
+    expect(dry.way.blend.percent).toBe(15);
+  });
+
+  test('on a block: inks rolled on one cut that meet, the lighter charged first; sawn apart they do not', () => {
+    const mmPerPx = day.picture!.raster.mmPerPx;
+    const meetings = {
+      gapsMm: labelGapsPx(map, count).map((px) => px * mmPerPx),
+      bordersMm: labelBordersPx(map, count).map((px) => px * mmPerPx),
+    };
+    const sawn = withWay(samplePlan(SAMPLE), 'jigsaw', true);
+    expect(blendsOnBlocks(sawn, meetings)).toEqual([]);
+    const whole = withSaw(sawn, { kind: 'saw-set', sideId: sawn.blocks[0].sides[0].id, saw: null }) as Plan;
+    const found = blendsOnBlocks(whole, meetings);
+    expect(found.length).toBeGreaterThan(3);
+    for (const { edgeMm, first, second, chargedFirst } of found) {
+      expect(edgeMm).toBeGreaterThan(1);
+      const lightness = (name: string) => whole.inks.find((ink) => ink.name === name)!.solidLabD50[0];
+      expect(lightness(chargedFirst)).toBe(Math.max(lightness(first), lightness(second)));
+    }
+    expect(blendsOnBlocks(day, meetings)).toEqual([]);
+  });
+});
