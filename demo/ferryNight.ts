@@ -45,6 +45,7 @@ export async function ferryNight(db: Store, id: string, nowMs: number): Promise<
   keyFirst(planNow(), (change) => edit(change, 18));
   onFiveBoards(planNow(), (change) => edit(change, 17));
   for (const change of deeperAgain(planNow())) edit(change, 16);
+  edit({ kind: 'transfer-set', part: { ticked: planNow().blocks.map((block) => block.id) } }, 16);
   for (const change of wishedSo(planNow())) edit(change, 15);
   const plan = planNow();
   const events = logOf(plan, endMs).map(({ ms, act }, i): BenchEvent => ({

@@ -105,7 +105,7 @@ test('a block is sawn apart: its pieces by letters, small ones left in their nei
       [1, 0, 0, 80, 60],
       [2, 40, 0, 40, 60],
       [3, 50, 20, 20, 20],
-      [3, 10, 10, 6, 6],
+      [3, 10, 10, 7, 7],
       [0, 0, 50, 20, 10],
     ],
   );

@@ -110,9 +110,7 @@ function remembered<T>(known: Map<string, T>, key: string, make: () => T): T {
 export function layingIn({ way }: Pick<Plan, 'way'>, mediumId: MediumId, under: UnderFilm = way.under): Laying {
   const laying = layingOf(mediumId, under);
   // whether there is an open film to pick up from, the stack itself knows
-  return way.blend.percent > 0
-    ? { ...laying, pickedUp: pickedUpShare(way.blend.percent, way.blend.passes) }
-    : laying;
+  return way.blend.percent > 0 ? { ...laying, pickedUp: pickedUpShare(way.blend.percent, way.blend.passes) } : laying;
 }
 
 /** Of each colour the middle of its area, where its films are told. */

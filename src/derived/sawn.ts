@@ -6,8 +6,10 @@ import { sideOfCut, sidesOf, withSides } from './lookups';
 import { anchorPx } from './places';
 import { planFromSketch } from './sketchedPlan';
 
+/** Smaller ones nobody would hold to ink: start value. */
+const FIRST_LEAST_MM2 = 40;
 /** How a block begins to be sawn: along every edge between two colours that stand on it, the gaps left open. */
-const FIRST_SAW: Saw = { widthMm: START_SAW_MM, gaps: 'open', whole: [], heldIn: [] };
+const FIRST_SAW: Saw = { widthMm: START_SAW_MM, gaps: 'open', whole: [], leastMm2: FIRST_LEAST_MM2, heldIn: [] };
 
 /** Along which edges of the picture a side is sawn, in labels and pixels; undefined where it is whole. */
 export function seamRuleOf(plan: Plan, { saw, cuts }: Pick<BlockSide, 'saw' | 'cuts'>): SeamRule | undefined {
@@ -17,6 +19,7 @@ export function seamRuleOf(plan: Plan, { saw, cuts }: Pick<BlockSide, 'saw' | 'c
     standing: cuts[0].standingIds.map(label),
     whole: saw.whole.map(({ aId, bId }) => [label(aId), label(bId)] as const),
     heldIn: saw.heldIn.map((anchor) => anchorPx(anchor, plan)),
+    leastPx: saw.leastMm2 / (plan.picture?.raster.mmPerPx ?? 0.1) ** 2,
   };
 }
 

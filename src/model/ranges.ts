@@ -81,6 +81,8 @@ export const BLOCKS_BEGIN = ['one side', 'each colour', 'sawn'] as const;
 /** What becomes of the gaps a saw leaves. */
 export const SAW_GAPS = ['open', 'closed'] as const;
 
+/** Islands that are not sawn out for being small. */
+export const SAW_LEAST_MM2 = { min: 0, max: 100_000, what: phrase('measure.leastSawn') } as const;
 /** Faces of the stand-in for a workshop's own type; a box says only where its own will stand. */
 export const TYPE_FACES = ['slab', 'slab bold', 'slab italic', 'plain', 'box'] as const;
 export const TYPE_BY = ['hand', 'press'] as const;

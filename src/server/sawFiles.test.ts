@@ -88,7 +88,7 @@ test('a side that is whole, or not there, has no lines', async () => {
 test('a saw is set through the print, kept, and refused in words where it cannot be', async () => {
   const flat = await printOfBands(db, ['paper', 'straw', 'rust'], SIZE, NOW);
   const sideId = flat.plan.blocks[0].sides[0].id;
-  const saw = { widthMm: 0.8, gaps: 'open', whole: [], heldIn: [] } as const;
+  const saw = { widthMm: 0.8, gaps: 'open', whole: [], leastMm2: 20, heldIn: [] } as const;
   // a reduction is cut on between its runs
   expect(told(editPrint(db, flat.id, { kind: 'saw-set', sideId, saw }, NOW))).toMatchObject({
     code: 'saw.cutOn',

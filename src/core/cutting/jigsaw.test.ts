@@ -11,7 +11,7 @@ function block(widthMm: number, heightMm: number, labelAt: (xMm: number, yMm: nu
   );
   return { width, height, labels };
 }
-const ALL = { standing: [0, 1, 2, 3], whole: [], heldIn: [] };
+const ALL = { standing: [0, 1, 2, 3], whole: [], heldIn: [], leastPx: 0 };
 const sawn = (map: ReturnType<typeof block>, rule = ALL, sawMm = 0.5) => sawnBlock(map, rule, sawMm, MM_PER_PX)!;
 const faults = (map: ReturnType<typeof block>) => sawn(map).pieces.map((piece) => piece.faults);
 

@@ -9,7 +9,13 @@ const mapOf = (labels: ArrayLike<number>, width = W, height = H) => ({
   ...{ width, height },
   labels: Uint8Array.from(labels),
 });
-const rule = (part: Partial<SeamRule> = {}): SeamRule => ({ standing: [0, 1, 2, 3], whole: [], heldIn: [], ...part });
+const rule = (part: Partial<SeamRule> = {}): SeamRule => ({
+  standing: [0, 1, 2, 3],
+  whole: [],
+  heldIn: [],
+  leastPx: 0,
+  ...part,
+});
 
 /** Blobs of four labels: discs over discs. */
 const blobs = fc
@@ -118,6 +124,12 @@ describe('what stays together', () => {
     expect(at(held, 3, 4)).toBe(at(held, 0, 0));
     const lost = piecesOf(islands, rule({ heldIn: [{ x: 3.5, y: 4.5, label: 1 }] }));
     expect(lost.count).toBe(4);
+  });
+
+  test('islands smaller than asked stay in theirs', () => {
+    expect(piecesOf(islands, rule({ leastPx: 2 })).count).toBe(3);
+    expect(piecesOf(islands, rule({ leastPx: 1 })).count).toBe(4);
+    expect(piecesOf(islands, rule({ leastPx: 1e9 })).count).toBe(1);
   });
 
   test('cleared ground belongs to the piece it borders longest, also through other cleared ground', () => {

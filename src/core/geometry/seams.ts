@@ -11,6 +11,8 @@ export interface SeamRule {
   readonly whole: readonly (readonly [number, number])[];
   /** Islands that stay in the neighbour they border longest. */
   readonly heldIn: readonly AnchorPx[];
+  /** Smaller islands stay in theirs, too, px. */
+  readonly leastPx: number;
 }
 
 /** Which piece each island belongs to, numbered in reading order. */
@@ -20,12 +22,14 @@ export interface Pieces {
 }
 
 /** The pieces a block falls into. Every island is in exactly one of them, and each is connected. Cost: the strips of the map. */
-export function piecesOf(islands: IslandMap, { standing, whole, heldIn }: SeamRule): Pieces {
+export function piecesOf(islands: IslandMap, { standing, whole, heldIn, leastPx }: SeamRule): Pieces {
   const { islandCount, islandLabel, islandAreaPx } = islands;
   const parent = Int32Array.from({ length: islandCount }, (_, i) => i);
   const stands = new Set(standing),
     together = new Set(whole.map(([a, b]) => pairKey(a, b)));
-  const held = Uint8Array.from({ length: islandCount }, (_, i) => Number(!stands.has(islandLabel[i])));
+  const held = Uint8Array.from({ length: islandCount }, (_, i) =>
+    Number(!stands.has(islandLabel[i]) || islandAreaPx[i] < leastPx),
+  );
   for (const anchor of heldIn) {
     const island = islandOfAnchor(islands, anchor);
     if (island !== undefined) held[island] = 1;

@@ -6,6 +6,7 @@ import {
   MOST,
   MOST_TYPE,
   SAW_GAPS,
+  SAW_LEAST_MM2,
   SIZE_RANGE_MM,
   TYPE_BY,
   TYPE_FACES,
@@ -29,7 +30,9 @@ export const saw = record({
   gaps: oneOf(SAW_GAPS),
   /** Pairs of colours that stay in one piece where they meet; along every other edge between two that stand it is sawn. */
   whole: list(record({ aId: id(), bId: id() }), MOST.pairs),
-  /** Islands that stay in the neighbour they border longest. */
+  /** Islands smaller than this, mm², stay in the neighbour they border longest … */
+  leastMm2: inRange(SAW_LEAST_MM2, ' mm²'),
+  /** … and so do these. */
   heldIn: list(anchor, 2000),
 });
 /** A line of type: set beforehand and locked up, not cut; mirrored already as it is. */

@@ -69,27 +69,30 @@ function Blends() {
   const mood = String(wanted);
   if (blends.length === 0 && onBlocks.length === 0) return <p className={kit.note}>{blendWords('none')}</p>;
   return (
-    <ul className={clsx(kit.watch, kit.above8)}>
-      {blends.slice(0, MOST_ROWS).map((one) => (
-        <li
-          key={`${one.run} ${one.below}`}
-          className={clsx(kit.plain, !wanted && one.deltaE > SEEN_DELTA_E && kit.ochre)}
-        >
-          {blendWords('over', {
-            ...blendNames(plan, one),
-            ...{ area: areaInWords(100 * one.areaCm2), deltaE: decimal(one.deltaE, 1), mood },
-            difference: craftWords(`difference.${wordForDifference(one.deltaE)}`),
-          })}
-        </li>
-      ))}
-      {onBlocks.slice(0, MOST_ROWS).map(({ run, first, second, chargedFirst, edgeMm }) => (
-        <li key={`${run} ${first} ${second}`} className={clsx(kit.plain, !wanted && kit.ochre)}>
-          {blendWords('onBlock', {
-            ...{ run: run + 1, first, second, chargedFirst },
-            ...{ edge: formatLength(edgeMm, unit, 0), mood },
-          })}
-        </li>
-      ))}
-    </ul>
+    <>
+      <ul className={clsx(kit.watch, kit.above8)}>
+        {blends.slice(0, MOST_ROWS).map((one) => (
+          <li
+            key={`${one.run} ${one.below}`}
+            className={clsx(kit.plain, !wanted && one.deltaE > SEEN_DELTA_E && kit.ochre)}
+          >
+            {blendWords('over', {
+              ...blendNames(plan, one),
+              ...{ area: areaInWords(100 * one.areaCm2), deltaE: decimal(one.deltaE, 1) },
+              difference: craftWords(`difference.${wordForDifference(one.deltaE)}`),
+            })}
+          </li>
+        ))}
+        {onBlocks.slice(0, MOST_ROWS).map(({ run, first, second, chargedFirst, edgeMm }) => (
+          <li key={`${run} ${first} ${second}`} className={clsx(kit.plain, !wanted && kit.ochre)}>
+            {blendWords('onBlock', {
+              ...{ run: run + 1, first, second, chargedFirst },
+              ...{ edge: formatLength(edgeMm, unit, 0), mood },
+            })}
+          </li>
+        ))}
+      </ul>
+      {blends.length > 0 && <p className={kit.plain}>{blendWords('advice', { mood })}</p>}
+    </>
   );
 }

@@ -47,6 +47,7 @@ export const failures = {
     sizeOfTheType: 'the size of the type',
     widthOfTheLine: 'the width of the line',
     heightOfTheType: 'the height of the type',
+    leastSawn: 'the smallest island that is sawn out',
     widthOfTheSaw: 'what the saw takes',
     widthOfTheKeysLines: 'the width of the key’s lines',
     smoothingOfTheKeysLines: 'the smoothing of the key’s lines',
@@ -147,7 +148,7 @@ export const failures = {
     notSawn: 'This side of the block is not sawn apart.',
     drawn: 'What is drawn by hand on this block has no colours to saw along.',
     tooManyPieces:
-      'It would fall into {pieces, number} pieces; more than {most, number} cannot be kept apart. Raise the size that stays in its neighbour, or keep pairs of colours whole.',
+      'It would fall into {pieces, number} pieces; more than {most, number} cannot be kept apart. Raise the size below which islands are not sawn out, or keep pairs of colours whole.',
   },
   again: {
     tooMany: '{columns, number} × {rows, number} are more than {most, number}: so often a cut is laid in one run.',

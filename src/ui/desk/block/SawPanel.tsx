@@ -4,10 +4,10 @@ import clsx from 'clsx';
 import { LEAST_HOLD_MM, pieceLetter, SAW_WIDTH_MM, sawingMinutes, type SawnPiece } from '@/core/cutting';
 import { formatLength, type LengthUnit } from '@/core/units';
 import { inkedApart, sawBegun } from '@/derived';
-import type { BlockSide, Saw } from '@/model';
+import { SAW_LEAST_MM2, type BlockSide, type Saw } from '@/model';
 import { Cautions } from '@/ui/kit/Cautions';
 import { Choice } from '@/ui/kit/Choice';
-import { LengthField } from '@/ui/kit/fields';
+import { LengthField, NumberField } from '@/ui/kit/fields';
 import { FileLink } from '@/ui/kit/FileLink';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
@@ -90,6 +90,14 @@ function Lines({
           ]}
           disabled={closed}
           onChange={(gaps) => void set({ ...saw, gaps })}
+        />
+        <NumberField
+          label={sawWords('least')}
+          value={saw.leastMm2}
+          range={SAW_LEAST_MM2}
+          digits={0}
+          disabled={closed}
+          onChange={(leastMm2) => void set({ ...saw, leastMm2 })}
         />
       </div>
       {problem && (
