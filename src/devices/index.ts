@@ -1,2 +1,3 @@
 export { type ColourReader, type Patch, simulatedReader, typedReader, fileReader } from './colourReader';
 export { type ProofUnderLid, hiddenMotions, sampleMisfits, simulatedScanner, simulateScan } from './scanner';
+export { simulatedScale } from './packScale';

@@ -147,6 +147,7 @@ const ANSWERS: Readonly<Record<string, Schema>> = {
   'GET /api/practice': practised,
   'POST /api/practice': practised,
   'POST /api/reader': record({ reading, device: string().required() }),
+  'POST /api/prints/:/scale': record({ grams: number().required().positive() }),
   'POST /api/type': record({ outlinesMm: place.fields.outlinesMm, widthMm: number().required().min(0) }),
   'POST /api/reader/file': list(namedReading, 10_000),
 };

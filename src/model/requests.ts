@@ -24,6 +24,7 @@ const REQUESTS = {
   /** A print begins with a name, and with how one works where that is known. */
   begin: record({ name: inner(), chosen: oneOf(WAYS_OF_WORKING).nullable().optional() }),
   type: typeLine.pick(['text', 'face', 'sizePt']),
+  weigh: record({ packId: string().required().max(80), sheets: number().required().integer().min(1) }),
   ink: record({ baseRevision: revision(), ink: inner() }),
   item: record({ baseRevision: revision(), item: inner() }),
 };

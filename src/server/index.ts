@@ -27,6 +27,7 @@ export { answerSlip } from './slips';
 export { layeredFile, linesFile } from './layered';
 export { transferFile } from './transferFiles';
 export { fadeFile } from './fadeFiles';
+export { weighPack } from './packScale';
 export { typeFile } from './typeFiles';
 export { typeOutlines } from './typeOutlines';
 export { sawFile } from './sawFiles';

@@ -47,7 +47,7 @@ function servicesOf(
   api: string,
   step: (which: 'slip', more: object) => Promise<Outcome<undefined>>,
   onServer: (act: (known: Counters) => Promise<Outcome<PrintChanges>>) => Promise<Outcome<undefined>>,
-): Pick<PrintDesk, 'answerSlip' | 'bringIn' | 'place' | 'scanner' | 'typeset'> {
+): Pick<PrintDesk, 'answerSlip' | 'bringIn' | 'place' | 'scanner' | 'typeset' | 'weigh'> {
   return {
     answerSlip: (slipId, answer) => step('slip', { slipId, answer }),
     // what is wrong with a picture is said where it was brought in
@@ -60,6 +60,7 @@ function servicesOf(
         }),
       ),
     place: (place) => onServer((known) => ask('PUT', `${api}/picture`, { known: countersText(known), place })),
+    weigh: (packId, sheets) => ask('POST', `${api}/scale`, { packId, sheets }),
     typeset: (line) => ask('POST', '/api/type', line),
     scanner: {
       scan: (printed, onShare) => askFile(`${api}/scan?printed=${printed}`, onShare, undefined, 'POST'),

@@ -15,6 +15,7 @@ import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { useLog } from '@/ui/kit/useLog';
 import { dampWords } from '@/words/damp';
+import { inWords } from '@/words/failures';
 import { gramsInWords } from '@/words/quantities';
 
 /** What is to be said of a pack. */
@@ -124,10 +125,15 @@ function DampForm({ onKeep, onClose }: FormProps<'damp'>) {
 }
 
 function WeighForm({ asked, onKeep, onClose }: FormProps<'weigh'>) {
-  const { progress } = usePrintDesk('progress');
+  const { progress, weigh, tell } = usePrintDesk('progress', 'weigh', 'tell');
   const pack = progress.bench.packs.find(({ packId }) => packId === asked.packId)!;
   const [sheets, setSheets] = useState(Math.max(1, asked.sheets)),
     [grams, setGrams] = useState<number>();
+  const readScale = async () => {
+    const read = await weigh(asked.packId, sheets);
+    if (read.ok) setGrams(read.value.grams);
+    else tell(inWords(read));
+  };
   const wanted = (pack.dryG * sheets * (1 + pack.targetPercent / 100)) / pack.sheets;
   return (
     <>
@@ -137,6 +143,9 @@ function WeighForm({ asked, onKeep, onClose }: FormProps<'weigh'>) {
           <CountField label={dampWords('dialog.inIt')} value={sheets} range={PACK_SHEETS} onChange={setSheets} />
         </div>
         <p className={kit.note}>{dampWords('dialog.weighSays', { grams: gramsInWords(wanted) })}</p>
+        <Button className={kit.above8} onClick={() => void readScale()}>
+          {dampWords('dialog.readScale')}
+        </Button>
       </DialogContent>
       <Ends
         onClose={onClose}

@@ -130,6 +130,8 @@ export interface PrintDesk {
     ) => Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>>;
     readonly readable: (file: Blob) => Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>>;
   };
+  /** So many sheets of a pack on the (simulated) scale. */
+  readonly weigh: (packId: string, sheets: number) => Promise<Outcome<{ readonly grams: number }>>;
   /** The outlines of a line of type, its baseline beginning at 0, 0. */
   readonly typeset: (
     line: Pick<TypeLine, 'text' | 'face' | 'sizePt'>,

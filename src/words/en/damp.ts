@@ -35,6 +35,7 @@ export const damp = {
     targetSays: 'Per cent of the dry weight (start value).',
     grams: 'Weight, g',
     inIt: 'Sheets in it',
+    readScale: 'Read the scale (simulated)',
     weighSays: 'As damp as is wanted they would weigh {grams}.',
     why: 'Why',
     whys: { 'used up': 'all sheets are printed', 'dried out': 'it dried out', mould: 'mould' },

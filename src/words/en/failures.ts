@@ -142,6 +142,10 @@ export const failures = {
     letterMissing: 'This face has no letter “{letter}”. Take another face, or a box for your own type.',
     notType: 'This is no line of type.',
   },
+  pack: {
+    isNotThere: 'This pack is not in use.',
+    hasSheets: '{sheets, number} sheets cannot be weighed: the pack has {most, number}.',
+  },
   saw: {
     cutOn:
       'This block is cut on between runs: pieces would not be the same for all of them. Give these colours a block of their own first.',
