@@ -113,7 +113,7 @@ function shapeTouched(before: Plan, after: Plan, shapes: () => ShapesKept): Phra
   if (before.picture?.raster.sha !== after.picture?.raster.sha) return phrase('closed.thePictureStaysIn');
   const drawn = (plan: Plan) =>
     JSON.stringify([
-      ...[plan.flat?.labelsSha, plan.flat?.barePaperId, plan.fit, plan.masks],
+      ...[plan.flat?.labelsSha, plan.flat?.barePaperId, { ...plan.fit, drawnLarger: null }, plan.masks],
       sidesOf(plan).map(({ saw }) => saw),
     ]);
   if (drawn(before) === drawn(after)) return undefined;

@@ -169,6 +169,7 @@ export {
   fixedMotions,
   jigInputOf,
   marksInBlocks,
+  measuredGrowth,
   measuredMisfits,
   newestProofs,
   outOfRegister,

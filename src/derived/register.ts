@@ -1,4 +1,5 @@
 import { materialById } from '@/core/cutting';
+import { roundTo } from '@/core/numeric';
 import {
   kentoContacts,
   kentoMarks,
@@ -116,6 +117,20 @@ export function newestProofs(plan: Plan, bench: BenchState): (Proof | undefined)
     const inlaid = bench.kentoInlaid.findLast(({ runId }) => runId === run.id)?.at ?? '';
     return bench.proofs.findLast((proof) => proof.runId === run.id && proof.at > inlaid);
   });
+}
+
+/**
+ * How much larger blocks still to be cut would have to be drawn, by the newest proofs: the images measured came out so much smaller than the
+ * first on the paper as it is, %. Undefined where nothing was measured against another run.
+ */
+export function measuredGrowth(plan: Plan, bench: BenchState): Plan['fit']['drawnLarger'] | undefined {
+  const misfits = measuredMisfits(plan, bench)
+    .slice(1)
+    .filter((motion) => motion !== undefined);
+  if (misfits.length === 0) return undefined;
+  const larger = (growth: (motion: Motion) => number) =>
+    roundTo((-100 * misfits.reduce((sum, motion) => sum + growth(motion), 0)) / misfits.length, 2) || 0;
+  return { acrossPercent: larger(({ growthX }) => growthX), downPercent: larger(({ growthY }) => growthY) };
 }
 
 /**

@@ -5,8 +5,19 @@ export function svgNumber(mm: number): string {
   return String(Number(mm.toFixed(3)));
 }
 
+/** Mm to a pixel across and down, where a drawing is stretched. */
+export interface Stretched {
+  readonly xMm: number;
+  readonly yMm: number;
+}
+
 /** Path data of the outlines of the labels in `set`, in hundredths of a millimetre, whole numbers, relative moves: curves, and lines where they are straight. */
-export function pathOfSet(arcs: ArcMap | CurveMap, set: Uint8Array, mmPerPx: number, mirrored = false): string {
+export function pathOfSet(
+  arcs: ArcMap | CurveMap,
+  set: Uint8Array,
+  mmPerPx: number | Stretched,
+  mirrored = false,
+): string {
   const pen = new PathPen(arcs.width, mmPerPx, mirrored);
   for (const ring of ringsOf(arcs, set)) {
     if ('segments' in arcs)
@@ -30,7 +41,7 @@ export function pathOfSet(arcs: ArcMap | CurveMap, set: Uint8Array, mmPerPx: num
 }
 
 /** Path data of all edges, each once. */
-export function pathOfEdges(arcs: CurveMap, mmPerPx: number, mirrored = false): string {
+export function pathOfEdges(arcs: CurveMap, mmPerPx: number | Stretched, mirrored = false): string {
   const pen = new PathPen(arcs.width, mmPerPx, mirrored);
   for (let arc = 0; arc < arcs.count; arc++) {
     eachCurveOf(
@@ -47,7 +58,8 @@ export function pathOfEdges(arcs: CurveMap, mmPerPx: number, mirrored = false): 
 /** Writes path data in hundredths of a millimetre from points in pixels. */
 class PathPen {
   private readonly parts: string[] = [];
-  private readonly scale: number;
+  private readonly scaleX: number;
+  private readonly scaleY: number;
   private readonly across: number;
   private firstX = 0;
   private firstY = 0;
@@ -59,19 +71,21 @@ class PathPen {
 
   constructor(
     widthPx: number,
-    mmPerPx: number,
+    mmPerPx: number | Stretched,
     private readonly mirrored: boolean,
   ) {
-    this.scale = mmPerPx * 100;
-    this.across = widthPx * this.scale;
+    const { xMm, yMm } = typeof mmPerPx === 'number' ? { xMm: mmPerPx, yMm: mmPerPx } : mmPerPx;
+    this.scaleX = xMm * 100;
+    this.scaleY = yMm * 100;
+    this.across = widthPx * this.scaleX;
   }
 
   private x(px: number): number {
-    return Math.round(this.mirrored ? this.across - px * this.scale : px * this.scale);
+    return Math.round(this.mirrored ? this.across - px * this.scaleX : px * this.scaleX);
   }
 
   private y(px: number): number {
-    return Math.round(px * this.scale);
+    return Math.round(px * this.scaleY);
   }
 
   begin(px: number, py: number): void {

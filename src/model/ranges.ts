@@ -15,6 +15,8 @@ export const CHANGE_OVER_MINUTES = { min: 0, max: 240, what: phrase('measure.min
 /** Ink of an open film in the next one, in four passes of the roller; and how often it passes. */
 export const BLEND_PERCENT = { min: 0, max: 60, what: phrase('measure.whatIsPickedUp') } as const;
 export const BLEND_PASSES = { min: 1, max: 40, what: phrase('measure.passesOfTheRoller') } as const;
+/** By how much paper and board grow or shrink. */
+export const GROWTH_PERCENT = { min: -3, max: 3, what: phrase('measure.growth') } as const;
 /** Lines of a key drawing, and how far they are evened. */
 export const KEY_WIDTH_MM = { minMm: 0.2, maxMm: 8, what: phrase('measure.widthOfTheKeysLines') } as const;
 export const KEY_SMOOTH_MM = { minMm: 0, maxMm: 10, what: phrase('measure.smoothingOfTheKeysLines') } as const;

@@ -34,6 +34,8 @@ export interface LaidOut {
   readonly heightMm: number;
   readonly got: ColoursGot;
   readonly slips: readonly Slip[];
+  /** Cuts that are done. */
+  readonly cutsPassed: readonly string[];
 }
 
 export function laidOut(db: Store, id: string): Outcome<LaidOut> {
@@ -59,6 +61,7 @@ export function laidOut(db: Store, id: string): Outcome<LaidOut> {
     heightMm: plan.picture.heightMm,
     got: coloursGot,
     slips,
+    cutsPassed: bench.cutsPassed.map(({ cutId }) => cutId),
   });
 }
 

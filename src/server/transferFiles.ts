@@ -85,6 +85,8 @@ interface Content {
     readonly rgb: readonly [number, number, number];
   }[];
   readonly lines: boolean;
+  /** It is of a block that is not cut yet: drawn for the paper as it has grown. */
+  readonly grows?: boolean;
 }
 
 function contentOf(laid: LaidOut, what: string): Outcome<Content> {
@@ -110,11 +112,23 @@ function contentOf(laid: LaidOut, what: string): Outcome<Content> {
     arcs,
     areas: [{ set: labelSet(standing), hex: STANDING, rgb: [140, 136, 120] }],
     lines: false,
+    grows: !laid.cutsPassed.some((cutId) => block.sides.some((side) => side.cuts.some((cut) => cut.id === cutId))),
   });
 }
 
+/** As large as the print, or as much larger as a block still to be cut is drawn. */
+function drawnSize({ widthMm, heightMm, plan }: LaidOut, { grows }: Content, mmPerPx: number) {
+  const { acrossPercent, downPercent } = plan.fit.drawnLarger;
+  const [across, down] = grows ? [1 + acrossPercent / 100, 1 + downPercent / 100] : [1, 1];
+  return {
+    ...{ widthMm: widthMm * across, heightMm: heightMm * down },
+    mmPerPx: { xMm: mmPerPx * across, yMm: mmPerPx * down },
+  };
+}
+
 function drawingOf(laid: LaidOut, content: Content, mirrored: boolean, way: string): Drawing {
-  const { widthMm, heightMm, name, mmPerPx } = laid,
+  const { name, mmPerPx: scale } = laid,
+    { widthMm, heightMm, mmPerPx } = drawnSize(laid, content, scale),
     marks = standingMarks(laid.plan, mirrored),
     left = FRAME_MM + marks.leftMm;
   return {

@@ -6,7 +6,7 @@ import type { LayoutPlan, RegisterPlan } from './sheet';
 
 /** What a plan has before anything of it was thought about. */
 export const NOTHING_FITTED: Pick<Plan, 'fit' | 'masks' | 'lettering' | 'kept' | 'toolsMm' | 'roller' | 'transfer'> = {
-  fit: { trapMm: 0, pairs: [], chokeMm: 0 },
+  fit: { trapMm: 0, pairs: [], chokeMm: 0, drawnLarger: { acrossPercent: 0, downPercent: 0 } },
   masks: [],
   lettering: [],
   kept: [],

@@ -25,6 +25,7 @@ import {
   BLEND_PASSES,
   BLEND_PERCENT,
   CHANGE_OVER_MINUTES,
+  GROWTH_PERCENT,
   CHOKE_MM,
   EXPERIENCES,
   MOST,
@@ -63,7 +64,13 @@ export const rules = record({
 const pairTrap = record({ aId: id(), bId: id(), mm: mm(TRAP_MM), grows: oneOf(['lighter', 'darker'] as const) });
 
 /** What makes up for movement between runs. Between blocks colours overlap; on one side deeper cuts end a little inside. */
-export const fit = record({ trapMm: mm(TRAP_MM), chokeMm: mm(CHOKE_MM), pairs: list(pairTrap, MOST.pairs) });
+export const fit = record({
+  trapMm: mm(TRAP_MM),
+  chokeMm: mm(CHOKE_MM),
+  pairs: list(pairTrap, MOST.pairs),
+  /** How much larger blocks still to be cut are drawn, so that they fit what has grown, %. */
+  drawnLarger: record({ acrossPercent: inRange(GROWTH_PERCENT, ' %'), downPercent: inRange(GROWTH_PERCENT, ' %') }),
+});
 
 export const way = record({
   /** Whether films meet films that have dried, or ones still open. */

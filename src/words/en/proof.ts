@@ -77,6 +77,14 @@ export const proof = {
     thePrintAsPlanned: 'the print as planned',
     placesMeasuredArrowsTimes: '{patches, number} places measured; arrows {times, number} times as long as the misfit',
   },
+  growth: {
+    title: 'Grown and shrunk',
+    says: 'On the paper as it was measured the images want to be {across} % wider and {down} % higher to lie on the first one. Marks cannot put that right.',
+    take: 'Draw {left, plural, one {the block} other {the # blocks}} still to be cut so',
+    taken:
+      '{left, plural, one {The block} other {The # blocks}} still to be cut {left, plural, one {is} other {are}} drawn so.',
+    allCut: 'All blocks are cut: keep the paper as damp as it was for the first.',
+  },
   kento: {
     title: 'Marks put right',
     says: 'The paper lies in marks cut in each block: the faces are moved until the image falls into place. Face up on the bench the block lies mirrored, so right and left change places; the same face is the same face.',

@@ -174,6 +174,8 @@ test('version 10: all of it stays; how one works was not chosen, and begins as e
   expect(opened(10)).toEqual(presently(old));
 });
 
+/** Blocks of older plans were drawn as large as the picture. */
+const AS_DRAWN = { acrossPercent: 0, downPercent: 0 };
 /** Films of older plans picked up nothing. */
 const BLEND = { percent: 0, passes: 4, wanted: false };
 /** A day on open films as it begins. */
@@ -188,6 +190,7 @@ test('version 11: all of it stays; a fade was laid by what its ink is laid by, a
     ...old,
     version: 13,
     transfer: { ...old.transfer, ticked: [] },
+    fit: { ...old.fit, drawnLarger: AS_DRAWN },
     blocks: unsawn(old),
     runs: expect.anything(),
     way: { ...old.way, day: DAY, blend: BLEND, begins: { ...old.way.begins, key: 'last', type: false } },
@@ -210,6 +213,7 @@ test('version 12: all of it stays; no side was sawn', () => {
     ...old,
     version: 13,
     transfer: { ...old.transfer, ticked: [] },
+    fit: { ...old.fit, drawnLarger: AS_DRAWN },
     blocks: unsawn(old),
     way: { ...old.way, blend: BLEND, begins: { ...old.way.begins, type: false } },
   });
@@ -235,6 +239,7 @@ function presently(old: Plan): Plan {
     ...old,
     version: 13,
     transfer: { ...old.transfer, ticked: [] },
+    fit: { ...old.fit, drawnLarger: AS_DRAWN },
     blocks: unsawn(old),
     way: {
       ...old.way,

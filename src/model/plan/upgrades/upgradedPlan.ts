@@ -7,6 +7,7 @@ interface OlderPlan {
   readonly layout?: { readonly marginMm?: number; readonly marginRule?: string; readonly exportPaper?: string };
   readonly sheets?: object;
   readonly transfer?: object;
+  readonly fit?: object;
   readonly runs: readonly { readonly colourId: string; readonly inkings: readonly object[] }[];
   readonly picture?: { readonly raster?: { readonly widthPx?: number; readonly mmPerPx?: number } } | null;
   readonly lettering?: readonly number[];
@@ -267,6 +268,7 @@ function fromTwelve(plan: OlderPlan): unknown {
   return {
     ...plan,
     version: 13,
+    fit: { ...plan.fit, drawnLarger: { acrossPercent: 0, downPercent: 0 } },
     transfer: { ...plan.transfer, ticked: [] },
     way: {
       ...plan.way,

@@ -3,13 +3,14 @@ import Button from '@mui/material/Button';
 import clsx from 'clsx';
 import { kentoContacts, kentoMovesMade, type SheetLayout } from '@/core/registration';
 import { formatLength } from '@/core/units';
-import { blockNamesOf, presentMisfits } from '@/derived';
+import { blockNamesOf, isType, measuredGrowth, presentMisfits } from '@/derived';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { useLog } from '@/ui/kit/useLog';
 import { inWords } from '@/words/failures';
 import { motionInWords } from '@/words/motion';
 import { proofWords } from '@/words/proof';
+import { decimal } from '@/words/quantities';
 import css from './ShimPanel.module.css';
 
 /** How the marks in each block are put right: what is glued in front of a face, and what is cut back. */
@@ -50,6 +51,7 @@ export function KentoPanel({ layout }: { readonly layout: SheetLayout }) {
           </Button>
         </div>
       ))}
+      <Growth />
       <Button
         className={kit.above12}
         variant="contained"
@@ -71,4 +73,40 @@ export function KentoPanel({ layout }: { readonly layout: SheetLayout }) {
 
 function actOf(mm: number): 'glue' | 'cutBack' | 'leave' {
   return mm === 0 ? 'leave' : mm > 0 ? 'glue' : 'cutBack';
+}
+
+/** How much the images came out smaller than the first, and blocks still to be cut drawn for it. */
+function Growth() {
+  const { plan, progress, change } = usePrintDesk('plan', 'progress', 'change');
+  const growth = measuredGrowth(plan, progress.bench),
+    { drawnLarger } = plan.fit;
+  const left = plan.blocks.filter(
+    (block) =>
+      !isType(block) &&
+      !block.sides.some((side) =>
+        side.cuts.some((cut) => progress.bench.cutsPassed.some((passed) => passed.cutId === cut.id)),
+      ),
+  ).length;
+  if (!growth) return null;
+  const same = growth.acrossPercent === drawnLarger.acrossPercent && growth.downPercent === drawnLarger.downPercent;
+  return (
+    <div className={css.shimRow} data-testid="growth">
+      <h3>{proofWords('growth.title')}</h3>
+      <p className={kit.note}>
+        {proofWords('growth.says', {
+          across: decimal(growth.acrossPercent, 2),
+          down: decimal(growth.downPercent, 2),
+        })}
+      </p>
+      {left === 0 ? (
+        <p className={kit.note}>{proofWords('growth.allCut')}</p>
+      ) : same ? (
+        <p className={kit.note}>{proofWords('growth.taken', { left })}</p>
+      ) : (
+        <Button className={kit.above6} onClick={() => void change({ kind: 'fit-set', part: { drawnLarger: growth } })}>
+          {proofWords('growth.take', { left })}
+        </Button>
+      )}
+    </div>
+  );
 }
