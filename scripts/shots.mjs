@@ -84,6 +84,8 @@ try {
   await page.getByRole('gridcell', { name: /^slate blue, run 4/ }).click();
   await page.getByText('cutting').waitFor();
   await shot('weave');
+  await open('Ferry Slip, Night Rain', 'runs');
+  await page.getByText(/You work/).waitFor({ timeout: 60_000 });
   await page.keyboard.press('l');
   await page.getByRole('combobox', { name: 'Light' }).click();
   await page.getByRole('option', { name: /^warm lamp/ }).click();
@@ -118,31 +120,7 @@ try {
     await shot('pull-tablet');
     await page.setViewportSize({ width: 1280, height: 800 });
   }
-  const id = page.url().match(/print\/([^/]+)/)[1];
-  let serial = 0;
-  const log = (act) =>
-    fetch(`${url}/api/prints/${id}/log`, {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json', Origin: url },
-      body: JSON.stringify({
-        events: [{ id: `shots-${String(++serial).padStart(5, '0')}`, at: new Date().toISOString(), act }],
-      }),
-    });
-  const { plan } = await (await fetch(`${url}/api/prints/${id}`)).json();
-  for (const [i, run] of plan.runs.entries()) {
-    await log({ kind: 'stage-cut', stageId: `stage-${i + 1}` });
-    for (let sheet = 1; sheet <= 60; sheet++)
-      await log({
-        kind: 'pull',
-        runId: run.id,
-        sheet: String(sheet),
-        faults: sheet === 9 ? ['smudge'] : [],
-        setAside: false,
-        note: '',
-      });
-    await log({ kind: 'run-finished', runId: run.id });
-  }
-  await open('Salt Works, Low Sun', 'numbering');
+  await open('Ferry Slip, Night Rain', 'numbering');
   await shot('numbering');
 } finally {
   await browser.close();
