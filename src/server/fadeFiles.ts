@@ -1,6 +1,6 @@
 import { HOUSE_COLOURS, hexFromLabD50, type Lab } from '@/core/colour';
 import { labelSet, type CurveMap } from '@/core/geometry';
-import { failure, success, type Outcome } from '@/core/units';
+import { failure, type Outcome } from '@/core/units';
 import {
   fadeNotes,
   inkedAt,
@@ -13,12 +13,12 @@ import {
   tonesOf,
   TONES_AT,
 } from '@/derived';
-import { pathOfSet, pdfOfDrawings, svgOfDrawing, type Drawing, type Pen } from '@/formats';
+import { pathOfSet, type Drawing, type Pen } from '@/formats';
 import type { Store } from '@/store';
 import { fileWords } from '@/words/files';
 import { noteInWords } from '@/words/notes';
 import { FRAME_MM, originCorner, shifted, thisSideUp } from './drawings';
-import { fileStem, pdfFonts, type FileOut } from './fileOut';
+import { drawingsOut, fileStem, type FileOut } from './fileOut';
 import { laidOut, runOf, tracedSheet, type LaidOut } from './printSheets';
 
 type LaidInking = ReturnType<typeof inkingsOf>[number];
@@ -48,17 +48,7 @@ export async function fadeFile(
   const curves = tracedSheet(laid);
   const drawings = fading.map((inking) => fadeDrawing(laid, curves, number, inking));
   const stem = fileWords('fadeFiles.stem', { fileStem: fileStem(laid.name), run: number });
-  if (format === 'svg')
-    return success({
-      bytes: new TextEncoder().encode(svgOfDrawing(drawings[which - 1])),
-      mediaType: 'image/svg+xml',
-      fileName: `${stem}.svg`,
-    });
-  return success({
-    bytes: await pdfOfDrawings(drawings, laid.plan.layout.exportPaper, stem, now, pdfFonts()),
-    mediaType: 'application/pdf',
-    fileName: `${stem}.pdf`,
-  });
+  return drawingsOut(drawings, format, { stem, paper: laid.plan.layout.exportPaper, now, which: which - 1 });
 }
 
 /** A strip of tones to be cut off and held beside the sheet. */

@@ -1,5 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { success, type Outcome } from '@/core/units';
+import { pdfOfDrawings, svgOfDrawing, type Drawing } from '@/formats';
+import type { ExportPaper } from '@/model';
 
 const FACES = [
   'atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff',
@@ -31,4 +34,20 @@ export function fileStem(name: string): string {
       .replace(/\.+$/, '')
       .slice(0, 80) || 'print'
   );
+}
+
+/** A file of text. */
+export function textOut(content: string, mediaType: string, fileName: string): FileOut {
+  return { bytes: new TextEncoder().encode(content), mediaType, fileName };
+}
+
+/** Drawings true to size: as PDF all of them, a page or more each; as SVG the one that is named, the first where none is. */
+export async function drawingsOut(
+  drawings: readonly Drawing[],
+  format: 'pdf' | 'svg',
+  { stem, paper, now, which = 0 }: { stem: string; paper: ExportPaper; now: Date; which?: number },
+): Promise<Outcome<FileOut>> {
+  if (format === 'svg') return success(textOut(svgOfDrawing(drawings[which]), 'image/svg+xml', `${stem}.svg`));
+  const bytes = await pdfOfDrawings(drawings, paper, stem, now, pdfFonts());
+  return success({ bytes, mediaType: 'application/pdf', fileName: `${stem}.pdf` });
 }

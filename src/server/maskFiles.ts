@@ -2,12 +2,12 @@ import { fileWords } from '@/words/files';
 import { mapOfMask, maskCover } from '@/core/cutting';
 import { findIslands, labelSet, maskOfLabels, regionMask, traceArcs } from '@/core/geometry';
 import { failure, success, type Outcome } from '@/core/units';
-import { dxfDocument, pathOfRings, pdfOfDrawings, svgOfDrawing, type Drawing } from '@/formats';
+import { dxfDocument, pathOfRings, type Drawing } from '@/formats';
 import { type Mask } from '@/model';
 import { inkNamesOf, labelStateOfRun, regionOf } from '@/derived';
 import type { Store } from '@/store';
 import { FRAME_MM, shifted, thisSideUp } from './drawings';
-import { fileStem, pdfFonts, type FileOut } from './fileOut';
+import { drawingsOut, fileStem, textOut, type FileOut } from './fileOut';
 import { ringsMm } from './layered';
 import { laidOut, type LaidOut } from './printSheets';
 import { HOUSE_COLOURS } from '@/core/colour';
@@ -32,29 +32,14 @@ export async function maskFile(
   if (format === 'dxf') {
     const { widthMm, heightMm } = laid;
     const frame = [0, 0, widthMm, 0, widthMm, heightMm, 0, heightMm];
-    return success({
-      bytes: new TextEncoder().encode(
-        dxfDocument(heightMm, [
-          { name: 'mask', colour: 1, ringsMm: rings.value },
-          { name: 'block', colour: 8, ringsMm: [frame] },
-        ]),
-      ),
-      mediaType: 'image/vnd.dxf',
-      fileName: `${stem}.dxf`,
-    });
+    const dxf = dxfDocument(heightMm, [
+      { name: 'mask', colour: 1, ringsMm: rings.value },
+      { name: 'block', colour: 8, ringsMm: [frame] },
+    ]);
+    return success(textOut(dxf, 'image/vnd.dxf', `${stem}.dxf`));
   }
   const drawing = maskDrawing(laid, mask, rings.value, run);
-  if (format === 'svg')
-    return success({
-      bytes: new TextEncoder().encode(svgOfDrawing(drawing)),
-      mediaType: 'image/svg+xml',
-      fileName: `${stem}.svg`,
-    });
-  return success({
-    bytes: await pdfOfDrawings([drawing], laid.plan.layout.exportPaper, stem, now, pdfFonts()),
-    mediaType: 'application/pdf',
-    fileName: `${stem}.pdf`,
-  });
+  return drawingsOut([drawing], format, { stem, paper: laid.plan.layout.exportPaper, now });
 }
 
 /** Outlines of what a mask covers, mm, mirrored as the block lies. */

@@ -3,12 +3,12 @@ import { MOST_PIECES, pieceLetter, sawnBlock, type SawnBlock } from '@/core/cutt
 import { labelSet, type CurveMap } from '@/core/geometry';
 import { failure, success, type Outcome } from '@/core/units';
 import { inkedAt, inkingsOf, inkOf, runsOfCut, seamRuleOf } from '@/derived';
-import { dxfDocument, pathOfLines, pathOfSet, pdfOfDrawings, svgOfDrawing, type Drawing } from '@/formats';
+import { dxfDocument, pathOfLines, pathOfSet, type Drawing } from '@/formats';
 import type { BlockSide, Saw } from '@/model';
 import type { Store } from '@/store';
 import { fileWords } from '@/words/files';
 import { FRAME_MM, originCorner, shifted, thisSideUp } from './drawings';
-import { fileStem, pdfFonts, type FileOut } from './fileOut';
+import { drawingsOut, fileStem, textOut, type FileOut } from './fileOut';
 import { laidOut, tracedSheet, type LaidOut } from './printSheets';
 
 type SawnSide = BlockSide & { readonly saw: Saw };
@@ -34,18 +34,13 @@ export async function sawFile(
   if (sawn.pieces.length > MOST_PIECES)
     return failure('saw.tooManyPieces', { pieces: sawn.pieces.length, most: MOST_PIECES });
   const stem = fileWords('sawFiles.stem', { fileStem: fileStem(laid.name) });
-  const text = (content: string, mediaType: string, ending: string) =>
-    success({ bytes: new TextEncoder().encode(content), mediaType, fileName: `${stem}.${ending}` });
-  if (format === 'dxf') return text(linesDxf(laid, sawn), 'image/vnd.dxf', 'dxf');
-  const lines = linesDrawing(laid, side, sawn);
-  if (format === 'svg') return text(svgOfDrawing(lines), 'image/svg+xml', 'svg');
+  if (format === 'dxf') return success(textOut(linesDxf(laid, sawn), 'image/vnd.dxf', `${stem}.dxf`));
   const curves = tracedSheet(laid);
-  const pages = [lines, ...[true, false].map((mirrored) => assemblyDrawing(laid, side, sawn, curves, mirrored))];
-  return success({
-    bytes: await pdfOfDrawings(pages, laid.plan.layout.exportPaper, stem, now, pdfFonts()),
-    mediaType: 'application/pdf',
-    fileName: `${stem}.pdf`,
-  });
+  const pages = [
+    linesDrawing(laid, side, sawn),
+    ...[true, false].map((mirrored) => assemblyDrawing(laid, side, sawn, curves, mirrored)),
+  ];
+  return drawingsOut(pages, format, { stem, paper: laid.plan.layout.exportPaper, now });
 }
 
 const isSawn = (side: BlockSide | undefined): side is SawnSide =>

@@ -1,11 +1,11 @@
 import { HOUSE_COLOURS } from '@/core/colour';
-import { failure, success, type Outcome } from '@/core/units';
+import { failure, type Outcome } from '@/core/units';
 import { isType, placeOfType, sheetLayoutOf, typeInBed, type TypeBlock } from '@/derived';
-import { pathOfRings, pdfOfDrawings, svgOfDrawing, type Drawing } from '@/formats';
+import { pathOfRings, type Drawing } from '@/formats';
 import type { Store } from '@/store';
 import { fileWords } from '@/words/files';
 import { thisSideUp } from './drawings';
-import { fileStem, pdfFonts, type FileOut } from './fileOut';
+import { drawingsOut, fileStem, type FileOut } from './fileOut';
 import { laidOut, type LaidOut } from './printSheets';
 
 /** Where a line of type stands in the bed, true to size: the sheet face down with its stops, the letters as they lie there. */
@@ -22,18 +22,7 @@ export async function typeFile(
     block = laid.plan.blocks.find((one) => one.id === blockId);
   if (!block || !isType(block)) return failure('type.notType');
   const stem = fileWords('typeFiles.stem', { fileStem: fileStem(laid.name) });
-  const drawing = bedDrawing(laid, block);
-  if (format === 'svg')
-    return success({
-      bytes: new TextEncoder().encode(svgOfDrawing(drawing)),
-      mediaType: 'image/svg+xml',
-      fileName: `${stem}.svg`,
-    });
-  return success({
-    bytes: await pdfOfDrawings([drawing], laid.plan.layout.exportPaper, stem, now, pdfFonts()),
-    mediaType: 'application/pdf',
-    fileName: `${stem}.pdf`,
-  });
+  return drawingsOut([bedDrawing(laid, block)], format, { stem, paper: laid.plan.layout.exportPaper, now });
 }
 
 const ROUND_MM = 12;
