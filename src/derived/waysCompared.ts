@@ -2,7 +2,10 @@ import type { PlanSketch } from '@/core/layers';
 import type { LossBelief } from '@/core/sheets';
 import { WAYS_OF_WORKING, type Plan, type WayOfWorking } from '@/model';
 import { looksOfPlan, type ColoursGot, type ShownLooks, shownOf } from './looks';
+import { impressionCards, isDamp, sheetDryG, USUAL_MOISTURE_PERCENT } from './damp';
 import { figuresOf, type PlanFigures } from './planFigures';
+import { plainSheet } from './printSheet';
+import { isType } from './typeLines';
 import { withWay } from './waysOfWorking';
 
 /** A way of working tried on this very picture. */
@@ -11,8 +14,30 @@ export interface WayCompared {
   /** What the search found for it, where its start alone does not say what lies over what. */
   readonly sketch: PlanSketch | null;
   readonly figures: PlanFigures;
+  readonly needs: WayNeeds;
   /** The sheet after each run, by label. */
   readonly shown: ShownLooks;
+}
+
+/** What a way wants besides blocks and days. */
+export interface WayNeeds {
+  /** Into the paper and onto the blocks, ml in all; 0 where it is printed dry. */
+  readonly waterMl: number;
+  readonly press: 'by hand' | 'either' | 'press';
+}
+
+/** Water for the pack and for what the brushes lay; whether films can be rubbed, and whether type wants a bed. */
+export function needsOf(plan: Plan, { sheets }: Pick<PlanFigures, 'sheets'>): WayNeeds {
+  const damp = isDamp(plan),
+    sheet = plainSheet(plan);
+  const packMl = (sheetDryG(plan) * sheets * USUAL_MOISTURE_PERCENT) / 100;
+  const brushedMl = plan.runs
+    .flatMap((run) => impressionCards(plan, sheet, run, sheets))
+    .reduce((sum, card) => sum + card.waterMl, 0);
+  return {
+    waterMl: damp ? Math.round(packMl + brushedMl) : 0,
+    press: damp ? 'by hand' : plan.blocks.some(isType) ? 'press' : 'either',
+  };
 }
 
 /** Ways whose films lie over each other, or whose further block is not known, without a search. */
@@ -32,6 +57,7 @@ export function waysCompared(
     const sketch = row?.sketch ?? null,
       worked = withWay(plan, way, true, sketch);
     const looks = looksOfPlan(worked, got)!;
-    return [{ way, sketch, shown: shownOf(looks), figures: figuresOf(worked, looks, belief) }];
+    const figures = figuresOf(worked, looks, belief);
+    return [{ way, sketch, shown: shownOf(looks), figures, needs: needsOf(worked, figures) }];
   });
 }

@@ -6,6 +6,7 @@ import { figuresOf } from './planFigures';
 import { findProposals } from './proposals';
 import { withFlat, withRunOrder } from './runPlan';
 import { SAMPLE_PRINTS, samplePlan } from './samplePrints';
+import { needsOf } from './waysCompared';
 import { changesOfWay, decidedBy, WAY_STARTS, withWay } from './waysOfWorking';
 
 const sample = samplePlan(SAMPLE_PRINTS.find(({ id }) => id === 'pear')!),
@@ -127,4 +128,13 @@ test('all ways are compared on the picture, by what each would come to when it i
   expect(days('reduction light first')).toBeGreaterThan(days('damp and brushed'));
   // once something is cut nothing of this is offered
   expect(findProposals({ ...request, gapsMm, open: false }).compared).toEqual([]);
+});
+
+test('what ways need besides: water where the paper is damp, a press for type', () => {
+  const needs = (way: (typeof WAYS_OF_WORKING)[number], sheets = 20) => needsOf(withWay(sample, way, true), { sheets });
+  expect(needs('damp and brushed')).toMatchObject({ press: 'by hand' });
+  expect(needs('damp and brushed').waterMl).toBeGreaterThan(20);
+  expect(needs('damp and brushed', 60).waterMl).toBeGreaterThan(2.5 * needs('damp and brushed').waterMl);
+  expect(needs('with type')).toEqual({ waterMl: 0, press: 'press' });
+  expect(needs('jigsaw')).toEqual({ waterMl: 0, press: 'either' });
 });

@@ -156,7 +156,7 @@ interface WayRowProps {
 }
 
 function WayRow({ one, hours, beside, onBeside, onTake }: WayRowProps) {
-  const { way, figures } = one,
+  const { way, figures, needs } = one,
     name = nameOf(way);
   return (
     <tr>
@@ -188,6 +188,12 @@ function WayRow({ one, hours, beside, onBeside, onTake }: WayRowProps) {
           {hours === undefined ? workingWords('compare.hoursComing') : workingWords('compare.hours', { hours })}
         </span>
         <span className={kit.note}>{workingWords('compare.daysSheets', { ...figures })}</span>
+        <span className={kit.note}>
+          {workingWords(`compare.press.${needs.press}`)} ·{' '}
+          {needs.waterMl > 0
+            ? workingWords('compare.water', { litres: decimal(needs.waterMl / 1000, 1) })
+            : workingWords('compare.noWater')}
+        </span>
         <span className={kit.note}>{workingWords(`compare.register.${way}`)}</span>
       </td>
       <td>

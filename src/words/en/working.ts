@@ -112,6 +112,9 @@ export const working = {
     hours: '{hours, number, ::.0} h of cutting',
     hoursComing: 'hours of cutting …',
     daysSheets: 'about {days, plural, one {# day} other {# days}}, {sheets, number} sheets to start',
+    press: { 'by hand': 'rubbed by hand', either: 'by hand or press', press: 'a press for the type, or bearers' },
+    water: '{litres} l of water into paper and onto blocks',
+    noWater: 'printed dry',
     register: {
       'reduction light first': 'Register: shapes fit by themselves, the sheet must lie alike each time.',
       'reduction dark first': 'Register: shapes fit by themselves, the sheet must lie alike each time.',
