@@ -9,6 +9,7 @@ const HEADINGS = [
   'Colour',
   'Composing and proofs',
   'Fades and key drawings',
+  'Sawn apart, laid again, set in type',
   'Cutting',
   'Cuttable by construction',
   'Registration',

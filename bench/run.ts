@@ -6,6 +6,7 @@ import { fadesReport } from './parts/fades';
 import { devicesReport } from './parts/devices';
 import { interfaceReport } from './parts/interface';
 import { memoryReport } from './parts/memory';
+import { piecesReport } from './parts/pieces';
 import { pictureReport, sizeReport } from './parts/picture';
 import { registerReport } from './parts/register';
 import { storeReport } from './parts/store';
@@ -17,6 +18,7 @@ const PARTS = [
   { name: 'colour', heading: 'Colour', measure: colourReport },
   { name: 'compose', heading: 'Composing and proofs', measure: composeReport },
   { name: 'fades', heading: 'Fades and key drawings', measure: fadesReport },
+  { name: 'pieces', heading: 'Sawn apart, laid again, set in type', measure: piecesReport },
   { name: 'cutting', heading: 'Cutting', measure: cuttingReport },
   { name: 'cuttable', heading: 'Cuttable by construction', measure: cuttableReport },
   { name: 'register', heading: 'Registration', measure: registerReport },

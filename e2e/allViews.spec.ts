@@ -1,10 +1,10 @@
 /** Every view as it lies at the sizes it is used at, and as it is read by those who do not see it. */
-import { AxeBuilder } from '@axe-core/playwright';
 import { chromium } from '@playwright/test';
 import { openStore } from '@/store';
 import { seedWorkshop } from '../demo/workshop';
 import CHROMIUM from '../scripts/chromium.json';
 import { layoutFaults } from './layout';
+import { DESK, expectToBeReadable, expectToLieWell, type Size } from './readable';
 import { TestServer } from './server';
 import { expect, test, type Page } from './test';
 
@@ -19,11 +19,6 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => server.stop());
 
-type Size = readonly [width: number, height: number];
-const DESK: readonly Size[] = [
-  [1280, 800],
-  [1024, 768],
-];
 const TABLET: Size = [820, 1180],
   PHONE: Size = [390, 844];
 const ALL: readonly Size[] = [...DESK, TABLET, PHONE];
@@ -54,7 +49,10 @@ const ON_THE_DESK: readonly View[] = [
   { print: QUINCES, view: 'register', leaf: 'Jig', whole: 'Registration' },
   { print: QUINCES, view: 'register', leaf: 'Fit', whole: /10,000 sheets/ },
   { print: QUINCES, view: 'register', leaf: 'Heights', whole: 'Heights' },
+  { print: SALT, view: 'block', leaf: 'Saw', whole: 'One block, sawn apart' },
+  { print: FERRY, view: 'block', leaf: 'Transfer', whole: 'Pasted face down' },
   { print: SALT, view: 'sheets', whole: 'Sheets started' },
+  { print: 'Market Morning, Wet Day', view: 'sheets', whole: 'Blends' },
 ];
 const AT_THE_BENCH: readonly View[] = [
   { print: SALT, view: 'rehearse', whole: 'How much help' },
@@ -62,6 +60,7 @@ const AT_THE_BENCH: readonly View[] = [
   { print: QUINCES, view: 'proof', whole: /Mark 1/ },
   { print: QUINCES, view: 'proof', leaf: 'From a scan', whole: 'Drop a scan here' },
   { print: QUINCES, view: 'proof', leaf: 'Put right', whole: /shim/i },
+  { print: FERRY, view: 'proof', leaf: 'Put right', whole: 'Grown and shrunk' },
   { print: SALT, view: 'pull', whole: 'Good pull' },
 ];
 const IN_THE_DRAWER: readonly View[] = [
@@ -85,25 +84,6 @@ async function open(page: Page, { print, view, whole, leaf }: View): Promise<voi
 }
 
 const nameOf = ({ print, view, leaf }: View) => `${print}, ${view}${leaf ? `, ${leaf}` : ''}`;
-
-async function expectToLieWell(page: Page, sizes: readonly Size[], what: string, leastTarget = 0): Promise<void> {
-  for (const [width, height] of sizes) {
-    await page.setViewportSize({ width, height });
-    await expect
-      .poll(() => layoutFaults(page, leastTarget), { message: `${what} at ${width} × ${height}`, timeout: 5000 })
-      .toEqual([]);
-  }
-  await page.setViewportSize({ width: 1280, height: 800 });
-}
-
-/** All of axe's rules, with the one that is still an experiment there: a button is called by the words on it. */
-async function expectToBeReadable(page: Page, what: string): Promise<void> {
-  const { violations } = await new AxeBuilder({ page })
-    .options({ rules: { 'label-content-name-mismatch': { enabled: true } } })
-    .analyze();
-  const told = violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 120)}`));
-  expect(told, what).toEqual([]);
-}
 
 test('desk views lie well and are readable from 1024 px up', async ({ page }) => {
   test.setTimeout(240_000);

@@ -174,6 +174,8 @@ test('proposals: weighed in a worker, one taken, undone; ways of working compare
     /^One block now/,
     /^Key drawing and colours, rolled/,
     /damp and brushed/,
+    /^Jigsaw block/,
+    /^With a line of type/,
   ]);
   // hours of cutting come from the map itself
   await expect(page.getByText('hours of cutting …')).toHaveCount(0, { timeout: 30_000 });

@@ -1,5 +1,14 @@
 import { expect, test } from './test';
-import { dayNowOf, plainSheet, looksOfPlan, outOfRegister, progressOf, processOf } from '@/derived';
+import {
+  dayNowOf,
+  inkingsOf,
+  looksOfPlan,
+  measuredGrowth,
+  outOfRegister,
+  plainSheet,
+  processOf,
+  progressOf,
+} from '@/derived';
 import { wholePrints } from '@/testing/prints';
 import { openStore } from '@/store';
 import { seedWorkshop } from '../demo/workshop';
@@ -36,9 +45,7 @@ test('the sample workshop: five prints, one half way through its third run', asy
   expect(progress.bench.pulls.some((p) => p.setAside)).toBe(true);
   expect(salt.events.every((e) => Date.parse(e.at) <= NOW)).toBe(true);
   const others = prints.filter((p) => p !== salt);
-  expect(others.every((p) => p.plan.picture && (p.events.length === 0) !== /^(Quinces|Market)/.test(p.name))).toBe(
-    true,
-  );
+  expect(others.filter((p) => p.plan.picture && p.events.length === 0).map((p) => p.name)).toEqual(['Allotment Gate']);
   expect(salt.plan.inks.every((ink) => ink.recipe && ink.film)).toBe(true);
 });
 
@@ -53,6 +60,27 @@ test('market morning: five blocks in one day, its clock running and its sheets i
   expect(day.minutesOpen).toBeGreaterThan(60);
   expect(day.sheetsInTime).toBeGreaterThanOrEqual(9);
   expect(looksOfPlan(plan)!.agreement.mean).toBeLessThan(6);
+});
+
+test('ferry slip: key first, nine impressions from five boards, two fades, proofed, put right, finished and numbered', () => {
+  const db = openStore(server.data);
+  const { plan, events } = wholePrints(db).find((p) => p.name.startsWith('Ferry'))!;
+  db.close();
+  expect([plan.blocks.length, plan.blocks.flatMap(({ sides }) => sides).length, plan.runs.length]).toEqual([5, 6, 9]);
+  expect(inkingsOf(plan.runs[0])[0].colourId).toBe(plan.flat!.key!.colourId);
+  const inkings = plan.runs.flatMap(inkingsOf);
+  expect(inkings.filter(({ fade }) => fade).map(({ fade }) => fade!.by)).toEqual(['brush', 'brush']);
+  expect(inkings.every(({ inkId }) => plan.inks.find(({ id }) => id === inkId)!.mediumId === 'pigment and paste')).toBe(
+    true,
+  );
+  const { bench, runs } = progressOf(plan, events);
+  expect(runs.every(({ phase }) => phase === 'done')).toBe(true);
+  expect(bench.marks.filter(({ mark }) => /^\d+\/30$/.test(mark))).toHaveLength(30);
+  expect(bench.proofs).toHaveLength(1);
+  expect(bench.kentoMoves).toHaveLength(1);
+  expect(measuredGrowth(plan, bench)).toEqual({ acrossPercent: -0.16, downPercent: -0.24 });
+  expect(bench.packs.map(({ ended, weighings }) => [ended?.why, weighings.length])).toEqual([['used up', 3]]);
+  expect(looksOfPlan(plan)!.agreement.mean).toBeLessThan(8);
 });
 
 test('quinces: four blocks whose overprints give seven colours near the wish', () => {

@@ -3,6 +3,7 @@ import { working } from '@/words/en/working';
 import { expect, test, type Page } from './test';
 import { bytesOf, readPdf } from './files';
 import { api, drawnPrint, edit, flattenedPrint, stateOf } from './prints';
+import { DESK, expectToBeReadable, expectToLieWell } from './readable';
 import { TestServer } from './server';
 
 const server = new TestServer();
@@ -116,6 +117,8 @@ test('a block is sawn apart: its pieces by letters, small ones left in their nei
   await expect(figures).toHaveText(/\d+ pieces · [\d.]+ m to saw/);
   const pieces = async () => Number(/(\d+) piece/.exec(await figures.innerText())![1]);
   const first = await pieces();
+  await expectToLieWell(page, DESK, 'a block sawn apart');
+  await expectToBeReadable(page, 'a block sawn apart');
   await expect(page.getByTestId('saw-pieces').getByRole('listitem')).toHaveCount(first);
   await page.getByRole('button', { name: 'leave it in its neighbour' }).first().click();
   await expect.poll(pieces).toBeLessThan(first);
@@ -155,6 +158,9 @@ test('a line of type is set, moved by keys and by number, locked up at the bench
   await page.goto(`${server.url}/print/${id}/block`);
   await page.getByRole('button', { name: /type black/ }).click();
   const words = page.getByLabel('Words');
+  await expect(page.getByTestId('type-height')).toBeVisible();
+  await expectToLieWell(page, DESK, 'a line of type');
+  await expectToBeReadable(page, 'a line of type');
   await expect(words).toHaveValue('Title');
   await words.fill('Night Ferry');
   await words.press('Enter');
@@ -189,6 +195,8 @@ test('a line of type is set, moved by keys and by number, locked up at the bench
   );
   await page.goto(`${server.url}/print/${id}/cut`);
   await expect(page.getByRole('heading', { name: 'Lock up “Night Ferry”' })).toBeVisible();
+  await expectToLieWell(page, DESK, 'type to be locked up');
+  await expectToBeReadable(page, 'type to be locked up');
   await page.getByRole('button', { name: 'The type is locked up' }).click();
   await page.goto(`${server.url}/print/${id}/pull`);
   await page.getByRole('button', { name: /^Good pull/ }).click();
@@ -211,6 +219,7 @@ test('a tint by its corners, and a block laid in a grid; several images on a she
   await page.getByRole('button', { name: 'Draw a tint block' }).click();
   await page.getByLabel('Its shape').click();
   await page.getByRole('option', { name: 'a shape of four corners' }).click();
+  await expectToBeReadable(page, 'a tint drawn by its corners');
   await page.getByRole('button', { name: /^upper left corner/ }).focus();
   await page.keyboard.press('Shift+ArrowRight');
   await page.getByRole('button', { name: 'Add this tint' }).click();

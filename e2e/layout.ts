@@ -90,7 +90,7 @@ export async function layoutFaults(page: Page, leastTargetPx = 0): Promise<strin
       if (element.closest('svg') || !/auto|scroll/.test(getComputedStyle(element).overflowX) || !shown(element))
         continue;
       // a sheet with a name that the keyboard can scroll may be wider than its place, however many runs a print has
-      if (element.matches('[role="region"][aria-label][tabindex="0"]')) continue;
+      if (element.matches('[role="region"][aria-label][tabindex="0"], nav[aria-label][tabindex="0"]')) continue;
       if (element.scrollWidth > element.clientWidth + 1)
         faults.push(`<${element.tagName.toLowerCase()} class="${element.className}"> scrolls sideways`);
     }

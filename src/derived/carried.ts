@@ -1,5 +1,6 @@
 import type { Anchor, PicturePlan, Place, Plan, Inking } from '@/model';
 import { withInkings } from './lookups';
+import { isType, typeBeside } from './typeLines';
 
 type Placed = Pick<PicturePlan, 'turnDeg' | 'mirrored' | 'crop' | 'widthMm' | 'heightMm'>;
 
@@ -56,15 +57,18 @@ export function withPicturePlaced(plan: Plan, picture: PicturePlan): Plan {
     picture,
     lettering: plan.lettering.map(anchor),
     masks: plan.masks.map((mask) => ({ ...mask, place: place(mask.place) })),
-    blocks: plan.blocks.map((block) => ({
-      ...block,
-      sides: block.sides.map((side) => ({
-        ...side,
-        saw: side.saw && { ...side.saw, heldIn: side.saw.heldIn.map(anchor) },
-        // type keeps its size and its place beside the image
-        cuts: side.cuts.map((cut) => (cut.within && !block.type ? { ...cut, within: place(cut.within) } : cut)),
-      })),
-    })),
+    blocks: plan.blocks.map((block) =>
+      isType(block)
+        ? typeBeside(block, before, picture)
+        : {
+            ...block,
+            sides: block.sides.map((side) => ({
+              ...side,
+              saw: side.saw && { ...side.saw, heldIn: side.saw.heldIn.map(anchor) },
+              cuts: side.cuts.map((cut) => (cut.within ? { ...cut, within: place(cut.within) } : cut)),
+            })),
+          },
+    ),
     runs: plan.runs.map((run) =>
       withInkings(run, (inking) => ({ ...inking, fade: inking.fade && faded(inking.fade) })),
     ),

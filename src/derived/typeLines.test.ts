@@ -201,9 +201,33 @@ describe('whatever becomes of the picture, type stays', () => {
     keeps(taken);
   });
 
-  test('the picture placed anew: its letters keep their size and their place', () => {
-    const wider = withPicturePlaced(below, { ...below.picture!, widthMm: 240, heightMm: 180 });
-    expect(placeOfType(only(wider))).toEqual(placeOfType(only(below)));
+  test('the picture placed anew: its letters keep their size and stay as far below it, about the same middle', () => {
+    const size = { widthMm: 240, heightMm: 180 };
+    const wider = withPicturePlaced(below, { ...below.picture!, ...size });
+    const [was, is] = [only(below), only(wider)];
+    expect(is.type.atMm.yMm - 180).toBeCloseTo(was.type.atMm.yMm - 90, 6);
+    expect(is.type.atMm.xMm - 120).toBeCloseTo(was.type.atMm.xMm - 60, 6);
+    const shape = (block: typeof was) =>
+      placeOfType(block).outlinesMm[0].map((mm, i) => mm - (i % 2 ? block.type.atMm.yMm : block.type.atMm.xMm));
+    shape(is).forEach((mm, i) => expect(mm).toBeCloseTo(shape(was)[i], 2));
+    // over the image it stays where it is
+    const over = withPicturePlaced(inside, { ...inside.picture!, ...size });
+    expect(placeOfType(only(over))).toEqual(placeOfType(only(inside)));
+  });
+
+  test('while the picture has no colours the line waits, and comes back with its ink', () => {
+    const bare = withFlat(below, null);
+    expect(bare.runs).toEqual([]);
+    expect(typeBlocksOf(bare)).toHaveLength(1);
+    expect(checkPlan(JSON.parse(JSON.stringify(bare)))).toMatchObject({ ok: true });
+    expect(typeOnSheet(bare)).toEqual([]);
+    const again = withFlat(bare, below.flat);
+    keeps(again);
+    expect(again.runs.at(-1)!.formes[0].inkings[0].inkId).toBe('ink-black');
+    expect(again.runs.map(({ id }) => id)).toEqual(below.runs.map(({ id }) => id));
+    // a plan whose inks are lost lays nothing rather than failing
+    expect(withFlat({ ...bare, inks: [] }, below.flat).runs).toHaveLength(sample.runs.length);
+    expect(made(bare, { kind: 'type-removed', blockId: only(bare).id }).blocks).toHaveLength(1);
   });
 
   test('a run of type that came first still does', () => {

@@ -2,7 +2,17 @@ import { mediumById, stackLooksLabD50 } from '@/core/inks';
 import type { Lab } from '@/core/colour';
 import { TYPE_HEIGHT_MM, type SheetLayout } from '@/core/registration';
 import { givenName, phrase } from '@/core/units';
-import { failure, type Block, type EditOf, type Failure, type Place, type Plan, type TypeLine } from '@/model';
+import {
+  failure,
+  type Block,
+  type EditOf,
+  type Failure,
+  type PicturePlan,
+  type Place,
+  type Plan,
+  type Run,
+  type TypeLine,
+} from '@/model';
 import { inkingsOf, inkOf, plainRun, withInkings } from './lookups';
 import { filmOfInk, groundOfPlan, layingIn } from './looks';
 import { mediumOf } from './runGroups';
@@ -40,6 +50,23 @@ export function typeMoved(
   };
 }
 const round = (mm: number) => Math.round(mm * 1000) / 1000;
+
+/** The same line beside an image of another size: below it as far below and about the same middle, over it where it was. */
+export function typeBeside(
+  block: TypeBlock,
+  before: Pick<PicturePlan, 'widthMm' | 'heightMm'>,
+  after: Pick<PicturePlan, 'widthMm' | 'heightMm'>,
+): TypeBlock {
+  const { xMm, yMm } = block.type.atMm;
+  if (yMm < before.heightMm) return block;
+  const at = { xMm: xMm + (after.widthMm - before.widthMm) / 2, yMm: yMm + after.heightMm - before.heightMm };
+  const { line, within } = typeMoved(block, { xMm: round(at.xMm), yMm: round(at.yMm) });
+  return {
+    ...block,
+    type: line,
+    sides: block.sides.map((side) => ({ ...side, cuts: side.cuts.map((cut) => ({ ...cut, within })) })),
+  };
+}
 
 /** Lettering printed last of all, on whatever lies there; its run bears the colour of the largest area, which it names nowhere. */
 export function withTypeAdded(plan: Plan, { as, line, within, ink }: EditOf<'type-added'>): Plan | Failure {
@@ -127,8 +154,8 @@ function withoutType(plan: Plan, lines: readonly TypeBlock[]): Plan {
 }
 
 /**
- * What becomes of a plan without its lines of type, with the lines as they were: whatever happens to the picture and its blocks, type stays. A
- * picture without colours has none.
+ * What becomes of a plan without its lines of type, with the lines as they were: whatever happens to the picture and its blocks, type stays.
+ * While a picture has no colours, lines wait without a run.
  */
 export function keepingType(plan: Plan, change: (rest: Plan) => Plan): Plan {
   const lines = typeBlocksOf(plan);
@@ -137,13 +164,11 @@ export function keepingType(plan: Plan, change: (rest: Plan) => Plan): Plan {
   const rest = withoutType(withTypeBegun(plan, false), lines),
     changed = change(rest),
     made = withTypeBegun(changed, plan.way.begins.type);
-  const colours = made.flat?.colours ?? [];
-  if (colours.length === 0) return made;
-  const standingIds = colours.map(({ id }) => id);
+  const standingIds = made.flat?.colours.map(({ id }) => id) ?? [];
   const known = (id: string) => (standingIds.includes(id) ? id : standingIds[0]);
-  const runs = plan.runs.filter((run) => !rest.runs.includes(run));
+  const runs = lines.flatMap((line, i) => runOfType(plan, line) ?? runAgain(plan, line, i) ?? []);
   const inkIds = new Set(runs.flatMap(inkingsOf).flatMap(({ inkId, fade }) => [inkId, fade?.toInkId]));
-  return {
+  const kept: Plan = {
     ...made,
     inks: [...made.inks, ...plan.inks.filter(({ id }) => inkIds.has(id) && !made.inks.some((ink) => ink.id === id))],
     blocks: [
@@ -153,14 +178,26 @@ export function keepingType(plan: Plan, change: (rest: Plan) => Plan): Plan {
         sides: block.sides.map((side) => ({ ...side, cuts: side.cuts.map((cut) => ({ ...cut, standingIds })) })),
       })),
     ],
-    runs: withTypeRuns(
-      plan,
-      made.runs,
-      runs.map((run) =>
-        withInkings(run, (inking) => ({ ...inking, colourId: known(inking.colourId), zoneIds: null, keptOut: [] })),
-      ),
-    ),
   };
+  if (standingIds.length === 0) return kept;
+  const laid = runs.map((run) =>
+    withInkings(run, (inking) => ({ ...inking, colourId: known(inking.colourId), zoneIds: null, keptOut: [] })),
+  );
+  return { ...kept, runs: withTypeRuns(plan, made.runs, laid) };
+}
+
+function runOfType({ runs }: Plan, { sides }: TypeBlock): Run | undefined {
+  return runs.find(({ formes }) => formes.some(({ cutId }) => cutId === sides[0].cuts[0]?.id));
+}
+
+/** The run of a line that waited: in the ink that was kept for it, by its place among the lines; none where no ink was. */
+function runAgain({ inks }: Plan, { id, sides }: TypeBlock, place: number): Run | undefined {
+  const ink = inks[Math.min(place, inks.length - 1)];
+  if (!ink || !sides[0].cuts[0]) return undefined;
+  const as = id.replace(/^type-/, '');
+  return plainRun(`run-${as}`, sides[0].cuts[0].id, {
+    ...{ id: `inking-${as}`, colourId: '', inkId: ink.id, laidBy: mediumById(ink.mediumId).laidBy },
+  });
 }
 
 function withTypeBegun(plan: Plan, type: boolean): Plan {

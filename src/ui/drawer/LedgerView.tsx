@@ -23,7 +23,7 @@ export function LedgerView() {
     .sort((a, b) => b.n - a.n);
   return (
     <div className={kit.work}>
-      <div className={clsx(kit.stage, kit.scrolls)}>
+      <div className={kit.stage}>
         <div className={clsx(kit.row, kit.between)}>
           <h1>{drawerWords('ledger.title')}</h1>
           <div className={kit.row}>
@@ -36,7 +36,9 @@ export function LedgerView() {
         {sheets.length === 0 ? (
           <NothingYet below title={drawerWords('ledger.empty.title')} says={drawerWords('ledger.empty.says')} />
         ) : (
-          <LedgerTable gone={gone} />
+          <div className={ledgerCss.across} role="region" aria-label={drawerWords('ledger.title')} tabIndex={0}>
+            <LedgerTable gone={gone} />
+          </div>
         )}
       </div>
       <aside className={kit.side}>

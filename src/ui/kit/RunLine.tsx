@@ -35,7 +35,9 @@ export function RunLine() {
     usesOneSide(plan) || runs[i].formes.some(({ cutId }) => (sideOfCut(plan, cutId)?.cuts.length ?? 1) > 1);
   const passed = (i: number) => progress.runs[i].cut || progress.runs[i].cutOn;
   return (
-    <nav className={css.runline} aria-label={frameWords('runLine.label')}>
+    // it scrolls by itself where a print has many runs
+    // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+    <nav className={css.runline} aria-label={frameWords('runLine.label')} tabIndex={0}>
       <PaperCell picSize={{ width: picWidth }} widthMm={widthMm} heightMm={heightMm} started={started} />
       {runs.map((run, i) => (
         <Fragment key={run.id}>
