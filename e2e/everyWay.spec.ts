@@ -175,8 +175,8 @@ test('a line of type is set, moved by keys and by number, locked up at the bench
   await page.getByTestId('type-line').focus();
   await page.keyboard.press('Shift+ArrowLeft');
   await expect.poll(async () => (await line()).type!.atMm.xMm).toBeCloseTo(before.xMm - 10, 3);
-  await page.getByLabel('Baseline below the image').fill('12');
-  await page.getByLabel('Baseline below the image').press('Enter');
+  await page.getByLabel('Below image').fill('12');
+  await page.getByLabel('Below image').press('Enter');
   await expect.poll(async () => (await line()).type!.atMm.yMm).toBeCloseTo(plan.picture!.heightMm + 12, 3);
   await words.fill('夜');
   await words.press('Enter');

@@ -36,7 +36,6 @@ export function RunLine() {
   const passed = (i: number) => progress.runs[i].cut || progress.runs[i].cutOn;
   return (
     // it scrolls by itself where a print has many runs
-    // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
     <nav className={css.runline} aria-label={frameWords('runLine.label')} tabIndex={0}>
       <PaperCell picSize={{ width: picWidth }} widthMm={widthMm} heightMm={heightMm} started={started} />
       {runs.map((run, i) => (
@@ -227,10 +226,12 @@ function StateWords({ inks, now: { phase, tally, sheetsInRun, dryAt }, open, nex
         {frameWords('runLine.sheets', { sheets: tally.good + tally.usable })}
       </span>
     );
+  const state = frameWords(last ? 'runLine.done' : 'runLine.cutPrinted'),
+    sheets = frameWords(last || open ? 'runLine.sheets' : 'runLine.sheetsDry', { sheets: tally.good + tally.usable });
   return (
-    <span className={css.state}>
-      <strong>{frameWords(last ? 'runLine.done' : 'runLine.cutPrinted')}</strong>
-      {frameWords(last || open ? 'runLine.sheets' : 'runLine.sheetsDry', { sheets: tally.good + tally.usable })}
+    <span className={css.state} title={`${state}, ${sheets}`}>
+      <strong>{state}</strong>
+      {sheets}
     </span>
   );
 }

@@ -9,7 +9,7 @@ export const saw = {
   width: 'What the saw takes',
   gaps: 'The gaps it leaves',
   gap: { open: 'stay open, as light lines', closed: 'pushed together' },
-  least: 'Not sawn out below, mm²',
+  least: 'Least sawn, mm²',
   looking: 'Looking for the pieces …',
   figures:
     '{pieces, plural, one {# piece} other {# pieces}} · {length} m to saw, about {minutes, number} min{drilled, plural, =0 {} one { with one hole to drill} other { with # holes to drill}}',

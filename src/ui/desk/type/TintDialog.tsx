@@ -111,7 +111,7 @@ function CornerSketch({ corners, onCorners }: CornerSketchProps) {
   const r = widthMm / 45;
   return (
     <div className={css.sketch} style={{ aspectRatio: `${widthMm} / ${heightMm}` }}>
-      <LookThumb run={plan.runs.length} label="" />
+      <LookThumb run={plan.runs.length} label={typeWords('tintSketch')} />
       <svg ref={svg} viewBox={`0 0 ${widthMm} ${heightMm}`} role="group" aria-label={typeWords('tintSketch')}>
         <polygon className={css.shape} points={points.map((one) => one.join()).join(' ')} />
         {corners?.map((corner, i) => (

@@ -34,7 +34,7 @@ export function TypeSketch({ layout, block, closed, run, onMove }: TypeSketchPro
       ref={svg}
       className={css.sheet}
       viewBox={`0 0 ${sheetMm.widthMm} ${sheetMm.heightMm}`}
-      role="img"
+      role="group"
       aria-label={typeWords('sketch')}
     >
       <rect width={sheetMm.widthMm} height={sheetMm.heightMm} fill={hexFromLabD50(plan.paper.labD50)} />
