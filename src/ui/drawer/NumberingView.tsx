@@ -25,15 +25,22 @@ export function NumberingView() {
   if (!finished) return <NotYet />;
   return (
     <div className={kit.work}>
-      <div className={clsx(kit.stage, kit.scrolls)}>
+      <div className={kit.stage}>
         <div className={clsx(kit.row, kit.between)}>
           <h1>{drawerWords(given ? 'numbering.given' : 'numbering.give')}</h1>
           <Button href={urls.file('numbering.csv')} disabled={!given}>
             {drawerWords('numbering.csv')}
           </Button>
         </div>
-        <NumberTable {...numbering} />
-        <EarlySheets {...numbering} />
+        <div
+          className={ledgerCss.across}
+          role="region"
+          aria-label={drawerWords(given ? 'numbering.given' : 'numbering.give')}
+          tabIndex={0}
+        >
+          <NumberTable {...numbering} />
+          <EarlySheets {...numbering} />
+        </div>
       </div>
       <NumberSide {...numbering} />
       <ReasonDialog {...numbering} />

@@ -225,7 +225,7 @@ export function TransferPictures() {
   const way = transferById(plan.transfer.wayId);
   const turned = (yes: boolean) => (yes ? blockWords('transfer.turnedOver') : blockWords('transfer.notTurned'));
   return (
-    <div className={css.transferPictures}>
+    <div className={css.transferPictures} role="region" aria-label={blockWords('block.ontoTheBlock')} tabIndex={0}>
       <Picture
         title={blockWords('transfer.theDrawing')}
         mirrored={way.drawing === 'mirrored'}
