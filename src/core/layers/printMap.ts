@@ -166,6 +166,18 @@ function layMoved(
       ),
     );
     const step = table.step((part) => ({ ...part, marks: [...part.marks, firstMark + k] }));
+    if (turnDeg === 0) {
+      // carried alone, rows are read as they lie
+      const ox = Math.floor(0.5 - dxPx),
+        oy = Math.floor(0.5 - dyPx);
+      for (let y = Math.max(0, -oy); y < Math.min(height, height - oy); y++)
+        for (let x = Math.max(0, -ox), i = y * width + x; x < Math.min(width, width - ox); x++, i++) {
+          if (prints[still[i + oy * width + ox]] === 0) continue;
+          const known = step.to[out[i]];
+          out[i] = known >= 0 ? known : step.find(out[i]);
+        }
+      return;
+    }
     const turn = (turnDeg * Math.PI) / 180,
       cos = Math.cos(turn),
       sin = Math.sin(turn);
