@@ -109,5 +109,16 @@ export function inWorker(page: Page, url: string, jobs: object[], script = 'work
   );
 }
 
+/** The middle time of several goes at a piece of work, ms. */
+export function timed(work: () => unknown, goes = 7): number {
+  return median(
+    Array.from({ length: goes }, () => {
+      const started = performance.now();
+      work();
+      return performance.now() - started;
+    }),
+  );
+}
+
 export const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1];
 export const ms = (value: number): string => `${value < 10 ? value.toFixed(1) : Math.round(value)} ms`;

@@ -17,10 +17,9 @@ import {
   type PrintSheet,
 } from '@/derived';
 import type { InkFade, Plan } from '@/model';
-import { median, ms } from '../page';
+import { ms, timed } from '../page';
 
-const MM_PER_PX = 0.05,
-  TIMES = 7;
+const MM_PER_PX = 0.05;
 const SAMPLE = SAMPLE_PRINTS.find(({ id }) => id === 'lamps')!;
 
 /** All runs of the sample on blocks of their own, each fading: half of them down, half across the print, to nothing and to one another. */
@@ -46,16 +45,6 @@ function fading(): Plan {
       })),
     })),
   };
-}
-
-function timed(work: () => unknown): number {
-  return median(
-    Array.from({ length: TIMES }, () => {
-      const started = performance.now();
-      work();
-      return performance.now() - started;
-    }),
-  );
 }
 
 /** Looks, pictures and the search for gradations where inks fade, and how far a painted fade is from a plain reckoning of every place. */

@@ -2,21 +2,10 @@ import { sawnBlock } from '@/core/cutting';
 import { printMapOf } from '@/core/layers';
 import { looksOfPlan, printTaskOf, SAMPLE_PRINTS, sampleMap, samplePlan, seamRuleOf, withWay } from '@/derived';
 import { typeOutlines } from '@/server';
-import { median, ms } from '../page';
+import { ms, timed } from '../page';
 
-const MM_PER_PX = 0.05,
-  TIMES = 7;
+const MM_PER_PX = 0.05;
 const SAMPLE = SAMPLE_PRINTS.find(({ id }) => id === 'lamps')!;
-
-function timed(work: () => unknown): number {
-  return median(
-    Array.from({ length: TIMES }, () => {
-      const started = performance.now();
-      work();
-      return performance.now() - started;
-    }),
-  );
-}
 
 /** A block sawn apart, its print map and looks, a cut laid in a grid, and a line of type set. */
 export function piecesReport(): string {

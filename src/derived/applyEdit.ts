@@ -1,7 +1,7 @@
 import { phrase, type Phrase } from '@/core/units';
 import { ladderPercent, mediumById } from '@/core/inks';
 import type { PlanSketch } from '@/core/layers';
-import { failure, success, type EditOf, type Failure, type Outcome, type Plan, type PlanEdit } from '@/model';
+import { failure, newSide, success, type EditOf, type Failure, type Outcome, type Plan, type PlanEdit } from '@/model';
 import { withPicturePlaced } from './carried';
 import {
   withBlockSplit,
@@ -13,7 +13,7 @@ import {
   withRunSplit,
   withSideTaken,
 } from './compose';
-import { inkingsOf, isCutOnLater, plainRun, withInkings } from './lookups';
+import { inkingsOf, isCutOnLater, plainRun, sidesOf, withInkings, withSides } from './lookups';
 import { withFlat, withRunOrder } from './runPlan';
 import { withSaw } from './sawn';
 import { planFromSketch } from './sketchedPlan';
@@ -134,6 +134,10 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
   'block-split': withBlockSplit,
   'side-taken': withSideTaken,
   'saw-set': withSaw,
+  'sides-drawn': (plan, { sideIds, drawnLarger }) =>
+    sideIds.every((id) => sidesOf(plan).some((side) => side.id === id))
+      ? withSides(plan, (side) => (sideIds.includes(side.id) ? { ...side, drawnLarger } : side))
+      : gone(phrase('applyEdit.theBlock')),
   'type-added': withTypeAdded,
   'type-set': withTypeSet,
   'type-removed': withTypeRemoved,
@@ -270,7 +274,7 @@ function withBlock(
       ...plan.blocks,
       {
         ...{ id: ids.block, name, materialId, grainDeg: 0, sizeMm: null, type: null },
-        sides: [{ id: ids.side, name: 'face', saw: null, cuts: [cut] }],
+        sides: [newSide(ids.side, [cut])],
       },
     ],
     runs: first ? [run, ...plan.runs] : [...plan.runs, run],

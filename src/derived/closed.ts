@@ -68,12 +68,14 @@ function cutTouched(before: Plan, after: Plan, { bench }: Progress): Phrase | un
     const passed = side.cuts.filter((cut) => isCut(cut.id));
     const last = passed.at(-1);
     if (!last) continue;
-    const block = before.blocks.find((one) => one.sides.includes(side))!.name;
+    const board = before.blocks.find((one) => one.sides.includes(side))!,
+      { name: block } = board;
     const run = (runsOfCut(before, last.id)[0] ?? 0) + 1;
-    const board = before.blocks.find((one) => one.sides.includes(side))!;
     if (!after.blocks.some((one) => one.id === board.id && one.sides.some((s) => s.id === side.id)))
       return phrase('closed.isCutAsIt', { block, run });
-    const now = sidesOf(after).find((one) => one.id === side.id)?.cuts ?? [];
+    const { cuts: now, drawnLarger } = sidesOf(after).find((one) => one.id === side.id)!;
+    if (JSON.stringify(drawnLarger) !== JSON.stringify(side.drawnLarger))
+      return phrase('closed.isCutAsLarge', { block });
     for (const [at, cut] of passed.entries()) {
       const same = now[at]?.id === cut.id && JSON.stringify(now[at].within) === JSON.stringify(cut.within);
       if (!same) return phrase('closed.isCutAsIt', { block, run });
@@ -113,7 +115,7 @@ function shapeTouched(before: Plan, after: Plan, shapes: () => ShapesKept): Phra
   if (before.picture?.raster.sha !== after.picture?.raster.sha) return phrase('closed.thePictureStaysIn');
   const drawn = (plan: Plan) =>
     JSON.stringify([
-      ...[plan.flat?.labelsSha, plan.flat?.barePaperId, { ...plan.fit, drawnLarger: null }, plan.masks],
+      ...[plan.flat?.labelsSha, plan.flat?.barePaperId, plan.fit, plan.masks],
       sidesOf(plan).map(({ saw }) => saw),
     ]);
   if (drawn(before) === drawn(after)) return undefined;

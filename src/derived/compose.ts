@@ -2,6 +2,7 @@ import { phrase } from '@/core/units';
 import { deltaE2000 } from '@/core/colour';
 import {
   failure,
+  newSide,
   type BlockSide,
   type Cut,
   type EditOf,
@@ -302,7 +303,7 @@ export function withBlockSplit(plan: Plan, { blockId, colourIds, as, name }: Edi
   const { materialId, grainDeg, sizeMm, type } = block;
   const added = {
     ...{ id: `block-${as}`, name, materialId, grainDeg, sizeMm, type },
-    sides: [{ id: `side-${as}`, name: 'face', saw: null, cuts: [{ id: `cut-${as}`, standingIds: moving }] }],
+    sides: [{ ...newSide(`side-${as}`, [{ id: `cut-${as}`, standingIds: moving }]), drawnLarger: side.drawnLarger }],
   };
   const runs = runsFromNewBlock(plan, side, moving, as);
   return withoutIdleCuts(withoutEmptyInkings(tidied({ ...fallen, blocks: [...fallen.blocks, added], runs })));

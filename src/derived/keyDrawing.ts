@@ -1,6 +1,6 @@
 import { mediumById } from '@/core/inks';
 import { givenName } from '@/core/units';
-import type { FlatPlan, Ink, Plan } from '@/model';
+import { newSide, type FlatPlan, type Ink, type Plan } from '@/model';
 import { inkingsOf, plainRun } from './lookups';
 
 /** What a key's block, side, cut, run and ink are named by. */
@@ -42,12 +42,7 @@ export function withKeyBlock(plan: Plan, flat: FlatPlan): Plan {
       {
         ...{ id: `block-${AS}`, name: givenName('Key block'), materialId: first.materialId },
         ...{ grainDeg: first.grainDeg, sizeMm: null, type: null },
-        sides: [
-          {
-            ...{ id: `side-${AS}`, name: 'face', saw: null },
-            cuts: [{ id: `cut-${AS}`, standingIds: [colour.id] }],
-          },
-        ],
+        sides: [newSide(`side-${AS}`, [{ id: `cut-${AS}`, standingIds: [colour.id] }])],
       },
     ],
     runs: plan.way.begins.key === 'first' ? [run, ...plan.runs] : [...plan.runs, run],

@@ -30,9 +30,6 @@ import {
 import { onOwnBlocks, pictureOf } from '@/testing/plans';
 import { noteInWords } from '@/words/notes';
 
-/** Blocks as large as the picture. */
-const AS_DRAWN = { acrossPercent: 0, downPercent: 0 };
-
 const SHA = 'b'.repeat(64);
 const colour = (id: string, lightness: number) => ({
   id,
@@ -141,7 +138,6 @@ test('overlaps: the lighter grows under the darker; a pair may have its own leng
       trapMm: 0.3,
       pairs: [{ aId: 'night', bId: 'rust', mm: 0.5, grows: 'darker' as const }],
       chokeMm: 0,
-      drawnLarger: AS_DRAWN,
     },
   };
   expect(trapsOf(plan)).toEqual(
@@ -172,7 +168,7 @@ test('overlaps: the lighter grows under the darker; a pair may have its own leng
 });
 
 test('the look of an overlap is that of both films, and counts by its own area', () => {
-  const plan = { ...blocks(), fit: { trapMm: 0.4, pairs: [], chokeMm: 0, drawnLarger: AS_DRAWN } };
+  const plan = { ...blocks(), fit: { trapMm: 0.4, pairs: [], chokeMm: 0 } };
   const { sheet, at } = sheetFor(plan);
   const looks = looksOfPlan(plan, [], sheet)!,
     plain = looksOfPlan(plan)!;
@@ -233,13 +229,13 @@ describe('a forme that lies elsewhere than it was cut for', () => {
     const plan = lying({ offsetMm: { xMm: 4, yMm: 0 } });
     expect(films(plan, 95, 20, [gone])).toEqual([1]);
     expect(films(plan, 110, 20, [gone])).toEqual([0, 1]);
-    const trapped = { ...plan, fit: { trapMm: 0.4, pairs: [], chokeMm: 0, drawnLarger: AS_DRAWN } };
+    const trapped = { ...plan, fit: { trapMm: 0.4, pairs: [], chokeMm: 0 } };
     expect(trapsOf(trapped).some((trap) => trap.grow === 'straw')).toBe(false);
   });
 });
 
 test('a choke: where several films end on one edge, only the first reaches it', () => {
-  const plan = withRunOrder({ ...reduction(), fit: { trapMm: 0, pairs: [], chokeMm: 0.5, drawnLarger: AS_DRAWN } }, [
+  const plan = withRunOrder({ ...reduction(), fit: { trapMm: 0, pairs: [], chokeMm: 0.5 } }, [
     'run-straw',
     'run-rust',
     'run-night',
@@ -272,10 +268,7 @@ test('whatever order and choke, stages nest: what stands for a run stood for the
       fc.shuffledSubarray(['run-straw', 'run-rust', 'run-night'], { minLength: 3, maxLength: 3 }),
       fc.double({ min: 0, max: 2, noNaN: true }),
       (order, chokeMm) => {
-        const plan = withRunOrder(
-          { ...reduction(), fit: { trapMm: 0, pairs: [], chokeMm, drawnLarger: AS_DRAWN } },
-          order,
-        );
+        const plan = withRunOrder({ ...reduction(), fit: { trapMm: 0, pairs: [], chokeMm } }, order);
         const { sheet } = sheetFor(plan);
         const standing = plan.runs.map((run) => new Set(labelStateOfRun(plan, run, sheet).standing));
         for (let s = 1; s < standing.length; s++)
@@ -414,7 +407,7 @@ test('a spot on its own: a block, a stage that stands only there, an opaque ink 
 });
 
 test('a spot run leaves the chokes that are already cut as they are, and asks for no overlaps', () => {
-  const fit = { trapMm: 0.3, pairs: [], chokeMm: 0.5, drawnLarger: AS_DRAWN };
+  const fit = { trapMm: 0.3, pairs: [], chokeMm: 0.5 };
   const plan = { ...reduction(), fit };
   const got = withSpotRun(plan, slip('stage-2'), ['night', 'straw']);
   if (!got.ok) throw new Error(toldByServer(got));

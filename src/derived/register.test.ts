@@ -21,6 +21,7 @@ import {
   fixedMotions,
   jigInputOf,
   lookOfFilms,
+  measuredGrowth,
   measuredMisfits,
   outOfRegister,
   ownSpread,
@@ -305,5 +306,105 @@ describe('marks cut in the block', () => {
     const inlaid: BenchEvent = { id: 'inlaid', at: T(9), act: { kind: 'kento-inlaid', runId, note: '' } };
     expect(misfitOf(proof(T(8)), inlaid)).toBeUndefined();
     expect(misfitOf(proof(T(8)), inlaid, proof(T(10)))).toBeDefined();
+  });
+
+  describe('on blocks of their own, one printed twice', () => {
+    const [first, straw, rust] = onOwnBlocks(damp).runs;
+    // the block of straw once more, after rust
+    const plan: Plan = {
+      ...onOwnBlocks(damp),
+      runs: [first, straw, rust, { ...straw, id: 'again', formes: straw.formes.map((f) => ({ ...f, id: 'forme-x' })) }],
+    };
+    const measured = (run: string, hour: number, dxMm = 0.6): BenchEvent => {
+      const { act, ...event } = proof(T(hour));
+      return {
+        ...event,
+        id: `${run}-${hour}`,
+        act: { ...act, proofId: `${run}-${hour}`, runId: run, motion: motion({ dxMm, about: at }) } as BenchAct,
+      };
+    };
+    const moved = (run: string, hour: number, movesMm: number[]): BenchEvent => ({
+      ...{ id: `right-${run}-${hour}`, at: T(hour) },
+      act: { kind: 'kento-put-right', settings: [{ runId: run, movesMm }], note: '' },
+    });
+    const misfits = (...events: BenchEvent[]) => presentMisfits(plan, layout, replayLog(events));
+    const both = [measured(straw.id, 8), measured('again', 8)];
+    const moves = kentoMovesMade(misfits(...both)[1]!, kentoContacts(layout.sheetMm));
+    const worst = (motionNow: Motion | undefined) => largestAtCorners(motionNow!, layout.images[0]);
+
+    test('the marks are those of the side: moved for its first run they are moved for the next', () => {
+      const now = misfits(...both, moved(straw.id, 9, moves));
+      expect(worst(now[1])).toBeLessThan(0.02);
+      expect(worst(now[3])).toBeLessThan(0.02);
+    });
+
+    test('moved for a later run they leave what was printed before as it lies, and other blocks', () => {
+      const now = misfits(...both, measured(rust.id, 8), moved('again', 9, moves));
+      expect(worst(now[1])).toBeGreaterThan(0.5);
+      expect(worst(now[2])).toBeGreaterThan(0.5);
+      expect(worst(now[3])).toBeLessThan(0.02);
+    });
+
+    test('a corner let in anew is to be measured again for every run to come of that side', () => {
+      const inlaid: BenchEvent = { id: 'in', at: T(9), act: { kind: 'kento-inlaid', runId: straw.id, note: '' } };
+      const now = misfits(...both, measured(rust.id, 8), inlaid);
+      expect([now[1], now[3]]).toEqual([undefined, undefined]);
+      expect(now[2]).toBeDefined();
+    });
+
+    test('moves of a run that is gone move nothing', () => {
+      expect(worst(misfits(...both, moved('gone', 9, moves))[1])).toBeGreaterThan(0.5);
+    });
+  });
+});
+
+describe('paper that has grown', () => {
+  const plain = onOwnBlocks(reduction);
+  const layout = sheetLayoutOf(plain)!;
+  const drawn = (r: number, acrossPercent: number, downPercent = 0): Plan => ({
+    ...plain,
+    blocks: plain.blocks.map((block, b) =>
+      b === r ? { ...block, sides: [{ ...block.sides[0], drawnLarger: { acrossPercent, downPercent } }] } : block,
+    ),
+  });
+  const grown = (run: number, growthX: number, growthY = 0) => proof(run, 1, { growthX, growthY });
+
+  test('each proof asks for what its own block lacks: one drawn for it already does not ask for half', () => {
+    expect(measuredGrowth(plain, log(grown(2, -0.004, -0.002)))).toEqual({ acrossPercent: 0.4, downPercent: 0.2 });
+    // the third was drawn 0.4 % larger and lies right but for a hair
+    const both = log(grown(2, -0.004), grown(3, -1e-6));
+    expect(measuredGrowth(drawn(2, 0.4), both)).toEqual({ acrossPercent: 0.4, downPercent: 0 });
+    // drawn too large it asks for less
+    expect(measuredGrowth(drawn(1, 1), log(grown(2, 0.003)))).toEqual({ acrossPercent: 0.7, downPercent: 0 });
+  });
+
+  test('two marks tell nothing of growth, nor does a proof against the sheet alone', () => {
+    expect(measuredGrowth(plain, log(proof(2, 1, { dxMm: 0.4 })))).toBeUndefined();
+    expect(measuredGrowth(plain, log(proof(2, null, { growthX: 0.01 })))).toBeUndefined();
+  });
+
+  test('what is not measured is expected where its block is drawn for the paper, and out where it is not', () => {
+    const bench = log(grown(2, -0.004, -0.01));
+    const [first, second, third] = fixedMotions(plain, layout, bench);
+    expect([first.growthX, second.growthX]).toEqual([0, -0.004]);
+    expect(third.growthX).toBeCloseTo(-0.004, 9);
+    expect(third.growthY).toBeCloseTo(-0.01, 9);
+    const [, , fitted] = fixedMotions(drawn(2, 0.4, 1), layout, bench);
+    expect(fitted.growthX).toBeCloseTo(0, 9);
+    expect(fitted.growthY).toBeCloseTo(0, 9);
+  });
+
+  test('before anything is measured a block drawn larger lies larger by as much, over what the paper is expected to move', () => {
+    const damp = (plan: Plan): Plan => ({
+      ...plan,
+      register: { ...plan.register, paperDampChange: 0.5 },
+    });
+    const [, , moved] = fixedMotions(damp(plain), layout, undefined),
+      [, , larger] = fixedMotions(damp(drawn(2, 0.5)), layout, undefined);
+    expect(moved.growthX).not.toBe(0);
+    expect(larger.growthX - moved.growthX).toBeCloseTo(0.005, 9);
+    expect(larger.growthY).toBeCloseTo(moved.growthY, 9);
+    // movement about the held corner is what it was
+    expect([larger.dxMm, larger.dyMm]).toEqual([moved.dxMm, moved.dyMm]);
   });
 });

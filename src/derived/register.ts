@@ -25,7 +25,8 @@ import {
   type Spread,
 } from '@/core/registration';
 import type { BenchState, Proof } from './bench/replayLog';
-import { type Plan } from '@/model';
+import type { BlockSide, DrawnLarger, Plan, Run } from '@/model';
+import { sideOfCut } from './lookups';
 
 /** The sheet of a plan, or undefined while there is no picture. */
 export function sheetLayoutOf(plan: Plan): SheetLayout | undefined {
@@ -93,9 +94,10 @@ export function fixedMotions(plan: Plan, layout: SheetLayout, bench: BenchState 
   const moved = movementMotions(movementOf(plan), plan.runs.length, heldCorner(layout));
   const measured = bench ? presentMisfits(plan, layout, bench) : [];
   const centre = { xMm: layout.sheetMm.widthMm / 2, yMm: layout.sheetMm.heightMm / 2 };
+  const grown = bench && measuredGrowth(plan, bench);
   return moved.map((motion, run) => {
     const known = measured[run];
-    const own = motionAbout(motion, centre.xMm, centre.yMm);
+    const own = { ...motionAbout(motion, centre.xMm, centre.yMm), ...expectedGrowth(plan, run, motion, grown) };
     if (!known) return own;
     // growth that was measured is not added to growth that is expected
     const seen = motionAbout(known, centre.xMm, centre.yMm);
@@ -110,27 +112,61 @@ export function fixedMotions(plan: Plan, layout: SheetLayout, bench: BenchState 
   });
 }
 
+/** How much larger than the first run's image one that was not measured is expected to lie: by what its block is drawn larger, less what the paper has grown. */
+function expectedGrowth(
+  plan: Plan,
+  run: number,
+  movement: Motion,
+  grown: DrawnLarger | undefined,
+): Pick<Motion, 'growthX' | 'growthY'> {
+  const { growthX, growthY } = movement;
+  if (run === 0) return { growthX, growthY };
+  const drawn = drawnLargerOf(plan, plan.runs[run]),
+    first = drawnLargerOf(plan, plan.runs[0]);
+  const by = (percent: keyof DrawnLarger, moved: number) =>
+    grown ? (drawn[percent] - grown[percent]) / 100 : moved + (drawn[percent] - first[percent]) / 100;
+  return { growthX: by('acrossPercent', growthX), growthY: by('downPercent', growthY) };
+}
+
 /** The newest proof of each run that has one, run by run. */
 export function newestProofs(plan: Plan, bench: BenchState): (Proof | undefined)[] {
   return plan.runs.map((run) => {
     // a corner let in anew lies where it lies: it is to be measured again
-    const inlaid = bench.kentoInlaid.findLast(({ runId }) => runId === run.id)?.at ?? '';
+    const inlaid = bench.kentoInlaid.findLast((act) => tellsOnMarks(plan, act, run))?.at ?? '';
     return bench.proofs.findLast((proof) => proof.runId === run.id && proof.at > inlaid);
   });
 }
 
+/** How much larger than the picture what a run prints is drawn, %. */
+function drawnLargerOf(plan: Plan, run: Run | undefined): DrawnLarger {
+  return sideOfRun(plan, run)?.drawnLarger ?? { acrossPercent: 0, downPercent: 0 };
+}
+
+/** Whether what was done to the marks for one run tells on another: on itself, and on all that the same side prints after it. */
+function tellsOnMarks(plan: Plan, { runId }: { readonly runId: string }, run: Run): boolean {
+  const at = plan.runs.findIndex(({ id }) => id === runId);
+  return at >= 0 && at <= plan.runs.indexOf(run) && sideOfRun(plan, plan.runs[at]) === sideOfRun(plan, run);
+}
+
+/** The side a run is printed from: that of its first forme. */
+export function sideOfRun(plan: Plan, run: Run | undefined): BlockSide | undefined {
+  return sideOfCut(plan, run?.formes[0]?.cutId ?? null);
+}
+
 /**
- * How much larger blocks still to be cut would have to be drawn, by the newest proofs: the images measured came out so much smaller than the
- * first on the paper as it is, %. Undefined where nothing was measured against another run.
+ * How much larger than the picture a block has to be drawn to fit the first run on the paper as it is, %: by the newest proofs, each for how
+ * its own block was drawn. Undefined where nothing was measured against another run.
  */
-export function measuredGrowth(plan: Plan, bench: BenchState): Plan['fit']['drawnLarger'] | undefined {
-  const misfits = measuredMisfits(plan, bench)
-    .slice(1)
-    .filter((motion) => motion !== undefined);
-  if (misfits.length === 0) return undefined;
-  const larger = (growth: (motion: Motion) => number) =>
-    roundTo((-100 * misfits.reduce((sum, motion) => sum + growth(motion), 0)) / misfits.length, 2) || 0;
-  return { acrossPercent: larger(({ growthX }) => growthX), downPercent: larger(({ growthY }) => growthY) };
+export function measuredGrowth(plan: Plan, bench: BenchState): DrawnLarger | undefined {
+  const needed = measuredMisfits(plan, bench).flatMap((motion, r) => {
+    // two marks tell displacement and turn; growth takes three
+    if (r === 0 || !motion || (motion.growthX === 0 && motion.growthY === 0)) return [];
+    const { acrossPercent, downPercent } = drawnLargerOf(plan, plan.runs[r]);
+    return [{ across: acrossPercent - 100 * motion.growthX, down: downPercent - 100 * motion.growthY }];
+  });
+  if (needed.length === 0) return undefined;
+  const mean = (values: readonly number[]) => roundTo(values.reduce((a, b) => a + b, 0) / values.length, 2) || 0;
+  return { acrossPercent: mean(needed.map((n) => n.across)), downPercent: mean(needed.map((n) => n.down)) };
 }
 
 /**
@@ -169,7 +205,7 @@ export function presentMisfits(plan: Plan, layout: SheetLayout, bench: BenchStat
       contacts.map((_, c) => (now[c] ?? 0) - (then[c] ?? 0)),
       centre,
     );
-    return added(kentoSince(bench, layout, run.id, proofs[r]?.at ?? '', centre), shimmed);
+    return added(kentoSince(plan, bench, layout, run, proofs[r]?.at ?? '', centre), shimmed);
   });
   return measuredMisfits(plan, bench).map(
     (motion, r) => motion && less(added(motionAbout(motion, ...centre), since[r]), since[0]),
@@ -178,14 +214,15 @@ export function presentMisfits(plan: Plan, layout: SheetLayout, bench: BenchStat
 
 /** What marks put right since a moment have moved of a run's image on the paper. */
 function kentoSince(
+  plan: Plan,
   bench: BenchState,
   layout: SheetLayout,
-  runId: string,
+  run: Run,
   since: string,
   centre: readonly [number, number],
 ): Motion {
   const contacts = kentoContacts(layout.sheetMm);
-  const moves = bench.kentoMoves.filter((one) => one.runId === runId && one.at > since);
+  const moves = bench.kentoMoves.filter((one) => one.at > since && tellsOnMarks(plan, one, run));
   return movedByKento(
     contacts,
     contacts.map((_, c) => moves.reduce((sum, { movesMm }) => sum + movesMm[c], 0)),

@@ -4,7 +4,7 @@ import { ladderPercent } from '@/core/inks';
 import { type PlanSketch } from '@/core/layers';
 import { plainForme } from './lookups';
 import { mediumOf, firstInk, withGroups, withoutStrays, withFadesOf } from './runGroups';
-import type { Block, FlatColour, Ink, Plan, Run } from '@/model';
+import { newSide, type Block, type FlatColour, type Ink, type Plan, type Run } from '@/model';
 import { givenName } from '@/core/units';
 
 /** The plan a sketch means: its blocks, stages, runs and inks, under ids that stay the same each time. */
@@ -21,15 +21,13 @@ export function planFromSketch(plan: Plan, sketch: PlanSketch): Plan {
     sizeMm: plan.blocks[b]?.sizeMm ?? null,
     type: null,
     sides: [
-      {
-        id: `side-${b + 1}`,
-        name: 'face',
-        saw: null,
-        cuts: stages.map((standing, s) => ({
+      newSide(
+        `side-${b + 1}`,
+        stages.map((standing, s) => ({
           id: b === 0 && cutOn ? `stage-${s + 1}` : `stage-${String.fromCharCode(97 + b)}${s + 1}`,
           standingIds: standing.map((label) => ids[label]),
         })),
-      },
+      ),
     ],
   }));
   const inks = new Map<string, Ink>();

@@ -3,7 +3,7 @@ import type { Slip } from './bench/replayLog';
 import { failure, givenName, success, type Outcome } from '@/core/units';
 import { printedRuns } from './looks';
 import { cutsOf, inkingsOf, inksOfRun, plainRun, sideOfCut } from './lookups';
-import { type Block, type Ink, type Place, type Plan, type Run } from '@/model';
+import { newSide, type Block, type Ink, type Place, type Plan, type Run } from '@/model';
 
 /** Cuts a slip takes something from: its own and all later ones of that side. */
 export function slippedCuts(plan: Plan, slip: Pick<Slip, 'cutId'>): string[] {
@@ -75,14 +75,7 @@ export function withSpotRun(
     ...plan.blocks[0],
     id: `block-spot-${number}`,
     name: givenName(`Spot block ${number}`),
-    sides: [
-      {
-        id: `side-spot-${number}`,
-        name: 'face',
-        saw: null,
-        cuts: [{ id: cutId, standingIds, within: placeOfSlip(slip, plan) }],
-      },
-    ],
+    sides: [newSide(`side-spot-${number}`, [{ id: cutId, standingIds, within: placeOfSlip(slip, plan) }])],
   };
   const run = plainRun(`run-spot-${number}`, cutId, {
     id: `inking-spot-${number}`,

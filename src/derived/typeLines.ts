@@ -4,6 +4,7 @@ import { TYPE_HEIGHT_MM, type SheetLayout } from '@/core/registration';
 import { givenName, phrase } from '@/core/units';
 import {
   failure,
+  newSide,
   type Block,
   type EditOf,
   type Failure,
@@ -85,12 +86,7 @@ export function withTypeAdded(plan: Plan, { as, line, within, ink }: EditOf<'typ
       {
         ...{ id: ids.block, name: nameOfType(line), materialId: plan.blocks[0].materialId, grainDeg: 0, sizeMm: null },
         type: line,
-        sides: [
-          {
-            ...{ id: ids.side, name: 'face', saw: null },
-            cuts: [{ id: ids.cut, standingIds: colours.map(({ id }) => id), within }],
-          },
-        ],
+        sides: [newSide(ids.side, [{ id: ids.cut, standingIds: colours.map(({ id }) => id), within }])],
       },
     ],
     runs: [

@@ -1,4 +1,4 @@
-export { pathOfEdges, pathOfSet, pathOfLines, pathOfRings, svgDocument } from './svg';
+export { pathOfEdges, pathOfSet, pathOfLines, pathOfRings, svgDocument, type Stretched } from './svg';
 export { writePalette, readPalette } from './palette';
 export { writeCgats, readCgats } from './cgats';
 export { cabinetCsv, readCabinetCsv } from './cabinetCsv';

@@ -152,21 +152,21 @@ class PathPen {
   }
 }
 
-/** Path data of rings in mm, in hundredths of a millimetre; mirrored about a width. */
-export function pathOfRings(ringsMm: readonly ArrayLike<number>[], widthMm: number, mirrored = false): string {
+/** Path data of rings in mm, in hundredths of a millimetre. */
+export function pathOfRings(ringsMm: readonly ArrayLike<number>[]): string {
   return ringsMm
     .map((ring) => {
       const points: string[] = [];
       for (let p = 0; p + 1 < ring.length; p += 2)
-        points.push(`${Math.round((mirrored ? widthMm - ring[p] : ring[p]) * 100)} ${Math.round(ring[p + 1] * 100)}`);
+        points.push(`${Math.round(ring[p] * 100)} ${Math.round(ring[p + 1] * 100)}`);
       return `M${points.join('L')}z`;
     })
     .join('');
 }
 
-/** Path data of lines in mm that are not closed, in hundredths of a millimetre; mirrored about a width. */
-export function pathOfLines(linesMm: readonly ArrayLike<number>[], widthMm: number, mirrored = false): string {
-  return pathOfRings(linesMm, widthMm, mirrored).replaceAll('z', '');
+/** Path data of lines in mm that are not closed, in hundredths of a millimetre. */
+export function pathOfLines(linesMm: readonly ArrayLike<number>[]): string {
+  return pathOfRings(linesMm).replaceAll('z', '');
 }
 
 export interface SvgLayer {

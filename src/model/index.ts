@@ -80,14 +80,14 @@ export { type Fractions, type PicturePlan, type FlatColour, type FlatPlan } from
 export { type Anchor, type Place } from './design/place';
 export { encodeLabelMap, decodeLabelMap, MAX_LABEL_PIXELS } from './design/labelFile';
 export { type Ink } from './plan/inks';
-export { type Block, type BlockSide, type Cut, type Saw, type TypeLine } from './plan/blocks';
+export { type Block, type BlockSide, type Cut, type DrawnLarger, type Saw, type TypeLine } from './plan/blocks';
 export { type Run, type Forme, type Inking, type InkFade } from './plan/runs';
 export { type Mask, type MaskKind } from './plan/masks';
 export { type ExportPaper, type LayoutPlan, type RegisterPlan } from './plan/sheet';
 export { type Plan, type PairTrap, checkPlan } from './plan/plan';
 export { type PlanEdit, type EditOf, checkEdit, EDIT_KINDS } from './plan/edits';
 export { nameOfEdit } from './plan/nameOfEdit';
-export { emptyPlan } from './plan/begin';
+export { emptyPlan, newSide } from './plan/begin';
 export { upgradedPlan } from './plan/upgrades/upgradedPlan';
 export {
   type ActOf,

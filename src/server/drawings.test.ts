@@ -2,8 +2,10 @@ import { jigInWords } from '@/words/jigs';
 import { jigFor, REGISTRATION_WAYS, registrationWay, type RegistrationWayId } from '@/core/registration';
 import { tileDrawing, type Drawing, type Pen } from '@/formats';
 import { emptyPlan, type Plan } from '@/model';
+import { pictureOf } from '@/testing/plans';
 import { jigInputOf, sheetLayoutOf } from '@/derived';
-import { jigPage, stageDrawing } from './drawings';
+import { jigPage, stageDrawing, type StagePage } from './drawings';
+import { drawnSide } from './drawnSide';
 
 type Call = { readonly kind: keyof Pen; readonly args: readonly unknown[] };
 
@@ -106,15 +108,17 @@ describe('the registration sheet', () => {
 });
 
 describe('a stage of the block', () => {
+  const as = (widthMm: number, heightMm: number) => {
+    const plan = { ...emptyPlan(), picture: pictureOf(widthMm, heightMm) };
+    return drawnSide({ plan, widthMm, heightMm, mmPerPx: 0.1 }, undefined, true);
+  };
   const page = {
     printName: 'Harbour',
     run: 2,
     inkName: 'rust',
-    widthMm: 100,
-    heightMm: 80,
+    drawn: as(100, 80),
     standing: 'M0 0l100 0l0 100z',
     pieces: [],
-    marks: { lines: [], leftMm: 0, rightMm: 0, belowMm: 0 },
     notes: [],
     cutNow: 'M500 500l20 0l0 20zM-5 7l1 1z',
   };
@@ -141,10 +145,10 @@ describe('a stage of the block', () => {
   });
 
   test('numbers the pieces in their order, where there is room for a number', () => {
-    const pieces = [
-      { xMm: 20, yMm: 30, roomMm: 8 },
-      { xMm: 40, yMm: 30, roomMm: 1 },
-      { xMm: 60, yMm: 50, roomMm: 8 },
+    const pieces: StagePage['pieces'] = [
+      { at: [20, 30], roomMm: 8 },
+      { at: [40, 30], roomMm: 1 },
+      { at: [60, 50], roomMm: 8 },
     ];
     const numbers = callsOf(stageDrawing({ ...page, pieces })).filter(
       (c) => c.kind === 'text' && /^\d+$/.test(String(c.args[0])),
@@ -157,7 +161,7 @@ describe('a stage of the block', () => {
 
   test('frames the block to size', () => {
     expect(calls.find((c) => c.kind === 'rect')!.args.slice(0, 4)).toEqual([4, 9, 100, 80]);
-    const large = stageDrawing({ ...page, widthMm: 240, heightMm: 180 });
+    const large = stageDrawing({ ...page, drawn: as(240, 180) });
     expect(tileDrawing(large.widthMm, large.heightMm, 'A4').tiles.length).toBe(1);
   });
 });

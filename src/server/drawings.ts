@@ -4,8 +4,7 @@ import { fileWords } from '@/words/files';
 import type { JigDrawing, JigLayer } from '@/core/registration';
 import type { Drawing, LineStyle, Pen } from '@/formats';
 import { HOUSE_COLOURS } from '@/core/colour';
-import { marksInBlocks } from '@/derived';
-import type { Plan } from '@/model';
+import type { Drawn, StandingMarks } from './drawnSide';
 
 const MADDER = HOUSE_COLOURS.madder,
   SLATE = HOUSE_COLOURS.slate,
@@ -74,46 +73,15 @@ export interface StagePage {
   /** Named when there are several. */
   readonly block?: string;
   readonly inkName: string;
-  readonly widthMm: number;
-  readonly heightMm: number;
+  /** How the image lies on the block. */
+  readonly drawn: Drawn;
   /** Path data on the mirrored block, hundredths of a mm. */
   readonly standing: string;
   readonly cutNow: string;
   /** Pieces to cut in the order of their numbers: places on the mirrored block, and the room there is for a number. */
-  readonly pieces: readonly { readonly xMm: number; readonly yMm: number; readonly roomMm: number }[];
+  readonly pieces: readonly { readonly at: readonly [xMm: number, yMm: number]; readonly roomMm: number }[];
   /** What to heed at the cut lines: overlaps, chokes. */
   readonly notes: readonly string[];
-  /** Marks that stand in the block, as it lies. */
-  readonly marks: StandingMarks;
-}
-
-/** Marks cut into a block for the paper: lines as they lie in a drawing, from its image's top left corner, and how far they reach beyond it. */
-export interface StandingMarks {
-  readonly lines: readonly (readonly [x1: number, y1: number, x2: number, y2: number])[];
-  readonly leftMm: number;
-  readonly rightMm: number;
-  readonly belowMm: number;
-}
-
-/** Room round marks for their words. */
-const MARK_ROOM_MM = 8;
-
-/** The marks of a plan's way of registration as they lie in a drawing of the image. */
-export function standingMarks(plan: Plan, mirrored: boolean): StandingMarks {
-  const { widthMm, heightMm } = plan.picture!;
-  const lines = marksInBlocks(plan).map(([x1, y1, x2, y2]) =>
-    mirrored ? ([widthMm - x1, y1, widthMm - x2, y2] as const) : ([x1, y1, x2, y2] as const),
-  );
-  if (lines.length === 0) return { lines, leftMm: 0, rightMm: 0, belowMm: 0 };
-  const xs = lines.flatMap(([x1, , x2]) => [x1, x2]),
-    ys = lines.flatMap(([, y1, , y2]) => [y1, y2]);
-  const beyond = (mm: number) => (mm > 0 ? mm + MARK_ROOM_MM : 0);
-  return {
-    lines,
-    leftMm: beyond(-Math.min(...xs)),
-    rightMm: beyond(Math.max(...xs) - widthMm),
-    belowMm: beyond(Math.max(...ys) - heightMm),
-  };
 }
 
 /** Red, and “do not cut”: `x` and `y` are the image's corner in the drawing. */
@@ -137,7 +105,7 @@ const NUMBER_MM = 3,
 
 /** One stage of the block, mirrored: standing grey, to be cut hatched, cleared white. */
 export function stageDrawing(page: StagePage): Drawing {
-  const { widthMm, heightMm, marks } = page;
+  const { widthMm, heightMm, marks } = page.drawn;
   return {
     title: fileWords('drawings.beforeRunMirroredAs', {
       printName: page.printName,
@@ -153,7 +121,7 @@ export function stageDrawing(page: StagePage): Drawing {
       drawMarks(pen, marks, x, y);
       pen.area(shifted(page.standing, x, y), STANDING);
       pen.hatch(shifted(page.cutNow, x, y), this.widthMm, this.heightMm, MADDER);
-      page.pieces.forEach(({ xMm, yMm, roomMm }, i) => {
+      page.pieces.forEach(({ at: [xMm, yMm], roomMm }, i) => {
         if (roomMm >= LEAST_ROOM_MM)
           pen.text(String(i + 1), x + xMm, y + yMm - NUMBER_MM / 2, NUMBER_MM, { align: 'center' });
       });

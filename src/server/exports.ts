@@ -17,6 +17,7 @@ import {
   labelStateOfRun,
   fillsAfter,
   looksOfPlan,
+  sideOfRun,
   progressOf,
 } from '@/derived';
 import { failure, success, type Failure, type Outcome } from '@/core/units';
@@ -33,8 +34,9 @@ import {
 } from '@/formats';
 import { type Plan } from '@/model';
 import { benchLog, getBlob, putBlob, type Store } from '@/store';
-import { stageDrawing, standingMarks } from './drawings';
-import { fileStem, pdfFonts, type FileOut, type Report } from './fileOut';
+import { stageDrawing } from './drawings';
+import { drawnSide } from './drawnSide';
+import { csvOut, fileStem, pdfFonts, textOut, type FileOut, type Report } from './fileOut';
 import { jigPages } from './jigFiles';
 import { inflateLabels, labelsOfPlan } from './labels';
 import { bedDrawing } from './typeFiles';
@@ -64,7 +66,7 @@ export async function registrationPdf(
 ): Promise<Outcome<FileOut>> {
   const laid = laidOut(db, id);
   if (!laid.ok) return laid;
-  const { plan, name, sheet, map, mmPerPx, widthMm, heightMm } = laid.value;
+  const { plan, name, sheet, map, mmPerPx } = laid.value;
   const arcs = tracedSheet(laid.value);
   const drawings = [
     ...jigPages(laid.value, arcs),
@@ -73,7 +75,9 @@ export async function registrationPdf(
       if (type && isType(type)) return [bedDrawing(laid.value, type)];
       const state = labelStateOfRun(plan, run, sheet);
       const block = plan.blocks.length > 1 ? blockNamesOf(plan, run) : undefined;
-      const path = (labels: readonly number[]) => pathOfSet(arcs, labelSet(labels), mmPerPx, true);
+      const drawn = drawnSide(laid.value, sideOfRun(plan, run), true),
+        { widthMm, heightMm } = laid.value;
+      const path = (labels: readonly number[]) => pathOfSet(arcs, labelSet(labels), drawn.mmPerPx, true);
       report(0.1 + (0.4 * i) / plan.runs.length);
       const { islands } = cutIslandsOf(map, labelSet(state.cutNow), mmPerPx);
       return [
@@ -82,14 +86,12 @@ export async function registrationPdf(
           run: i + 1,
           block,
           inkName: inkNamesOf(plan, run),
-          widthMm,
-          heightMm,
+          drawn,
           standing: path(state.standing),
           cutNow: path(state.cutNow),
           pieces: inCuttingOrder(islands, { widthMm, heightMm }).map(({ xMm, yMm, boxMm }) => ({
-            ...{ xMm: widthMm - xMm, yMm, roomMm: Math.min(boxMm.x1 - boxMm.x0, boxMm.y1 - boxMm.y0) },
+            ...{ at: drawn.at(xMm, yMm), roomMm: Math.min(boxMm.x1 - boxMm.x0, boxMm.y1 - boxMm.y0) },
           })),
-          marks: standingMarks(plan, true),
           notes: cutLineNotes(plan, run).map((note) => noteInWords(note)),
         }),
       ];
@@ -116,11 +118,13 @@ export function runSvg(db: Store, id: string, number: number, what: 'run' | 'sta
   if (!laid.ok) return laid;
   const found = runOf(laid.value, number);
   if (!found.ok) return found;
-  const { plan, name, sheet, mmPerPx, widthMm, heightMm } = laid.value;
+  const { plan, name, sheet } = laid.value;
   const run = found.value;
+  const drawn = drawnSide(laid.value, what === 'stage' ? sideOfRun(plan, run) : undefined, what === 'stage');
+  const { widthMm, heightMm, marks } = drawn;
   const arcs = tracedSheet(laid.value);
   const state = labelStateOfRun(plan, run, sheet);
-  const path = (labels: readonly number[], mirrored: boolean) => pathOfSet(arcs, labelSet(labels), mmPerPx, mirrored);
+  const path = (labels: readonly number[]) => pathOfSet(arcs, labelSet(labels), drawn.mmPerPx, drawn.mirrored);
   const zones = inkingsOf(run).map((inking) => ({
     ink: inkOf(plan, inking),
     parts: [...sheet.parts.keys()].filter((p) => inkedAt(plan, sheet, sheet.parts[p], run, inking)),
@@ -132,38 +136,24 @@ export function runSvg(db: Store, id: string, number: number, what: 'run' | 'sta
             zones.length > 1
               ? fileWords('layered.runInInk', { run: number, ink: zone.ink.name })
               : fileWords('drawings.run', { run: number }),
-          path: path(zone.parts, false),
+          path: path(zone.parts),
           fill: hexFromLabD50(zone.ink.solidLabD50),
         }))
       : [
-          { name: 'standing', path: path(state.standing, true), fill: HOUSE_COLOURS.hairline },
-          { name: fileWords('exports.cutNow'), path: path(state.cutNow, true), fill: HOUSE_COLOURS.madder },
+          { name: 'standing', path: path(state.standing), fill: HOUSE_COLOURS.hairline },
+          { name: fileWords('exports.cutNow'), path: path(state.cutNow), fill: HOUSE_COLOURS.madder },
         ];
   const title =
     what === 'run'
       ? fileWords('exports.runWhatPrintsAs', { name, number, inkNames: inkNamesOf(plan, run) })
       : fileWords('exports.blockBeforeRunMirrored', { name, number });
-  const marks = standingMarks(plan, true);
-  const bytes = new TextEncoder().encode(
+  const red = { name: fileWords('drawings.doNotCut'), fill: 'none', stroke: HOUSE_COLOURS.madder };
+  const svg =
     what === 'run' || marks.lines.length === 0
       ? svgDocument(widthMm, heightMm, title, layers)
-      : svgDocument(
-          ...([widthMm, heightMm, title] as const),
-          [
-            ...layers,
-            {
-              ...{ name: fileWords('drawings.doNotCut'), fill: 'none', stroke: HOUSE_COLOURS.madder },
-              path: pathOfLines(marks.lines, widthMm),
-            },
-          ],
-          marks,
-        ),
-  );
-  return success({
-    bytes,
-    mediaType: 'image/svg+xml',
-    fileName: `${fileStem(name)} ${what === 'run' ? 'run' : fileWords('exports.blockBeforeRun')} ${number}.svg`,
-  });
+      : svgDocument(widthMm, heightMm, title, [...layers, { ...red, path: pathOfLines(marks.lines) }], marks);
+  const block = what === 'run' ? 'run' : fileWords('exports.blockBeforeRun');
+  return success(textOut(svg, 'image/svg+xml', `${fileStem(name)} ${block} ${number}.svg`));
 }
 
 export function ledgerFile(db: Store, id: string): Outcome<FileOut> {
@@ -171,7 +161,7 @@ export function ledgerFile(db: Store, id: string): Outcome<FileOut> {
   if (!print.ok) return print;
   const progress = progressOf(print.value.plan, benchLog(db, id));
   return success(
-    csvFile(
+    csvOut(
       ledgerCsv(print.value.plan, progress.bench, progress.sheets),
       fileWords('exports.ledgerCsv', { fileStem: fileStem(print.value.name) }),
     ),
@@ -182,15 +172,11 @@ export function numberingFile(db: Store, id: string): Outcome<FileOut> {
   const print = known(db, id);
   if (!print.ok) return print;
   return success(
-    csvFile(
+    csvOut(
       numberingCsv(progressOf(print.value.plan, benchLog(db, id)).bench),
       fileWords('exports.numberingCsv', { fileStem: fileStem(print.value.name) }),
     ),
   );
-}
-
-function csvFile(text: string, fileName: string): FileOut {
-  return { bytes: new TextEncoder().encode(`\uFEFF${text}`), mediaType: 'text/csv; charset=utf-8', fileName };
 }
 
 export function bundleFile(db: Store, id: string, now: string): Outcome<FileOut> {

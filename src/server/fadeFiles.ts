@@ -10,6 +10,7 @@ import {
   looksOfPlan,
   placeOnLine,
   secondInkOf,
+  sideOfRun,
   tonesOf,
   TONES_AT,
 } from '@/derived';
@@ -17,6 +18,7 @@ import { pathOfSet, type Drawing, type Pen } from '@/formats';
 import type { Store } from '@/store';
 import { fileWords } from '@/words/files';
 import { noteInWords } from '@/words/notes';
+import { drawnSide, type Drawn } from './drawnSide';
 import { FRAME_MM, originCorner, shifted, thisSideUp } from './drawings';
 import { drawingsOut, fileStem, type FileOut } from './fileOut';
 import { laidOut, runOf, tracedSheet, type LaidOut } from './printSheets';
@@ -55,12 +57,14 @@ export async function fadeFile(
 const STRIP_MM = { height: 14, gap: 8 } as const;
 
 function fadeDrawing(laid: LaidOut, curves: CurveMap, number: number, inking: Fading): Drawing {
-  const { plan, sheet, got, name, widthMm, heightMm, mmPerPx } = laid;
+  const { plan, sheet, got, name } = laid;
   const run = plan.runs[number - 1],
+    drawn = drawnSide(laid, sideOfRun(plan, run), true),
+    { widthMm, heightMm } = drawn,
     ink = inkOf(plan, inking),
     second = secondInkOf(plan, inking);
   const lies = (part: number) => inkedAt(plan, sheet, sheet.parts[part], run, inking);
-  const area = pathOfSet(curves, labelSet([...sheet.parts.keys()].filter(lies)), mmPerPx, true);
+  const area = pathOfSet(curves, labelSet([...sheet.parts.keys()].filter(lies)), drawn.mmPerPx, true);
   const tones = tonesOf(plan, got, looksOfPlan(plan, got, sheet)!, sheet, number - 1, inking);
   const { notes, warnings } = fadeNotes(plan, sheet, inking, lies);
   return {
@@ -76,7 +80,7 @@ function fadeDrawing(laid: LaidOut, curves: CurveMap, number: number, inking: Fa
     draw(pen) {
       pen.area(shifted(area, FRAME_MM), HOUSE_COLOURS.hairline);
       pen.rect(FRAME_MM, FRAME_MM, widthMm, heightMm, { widthMm: 0.3 });
-      drawZones(pen, laid, inking, second?.name);
+      drawZones(pen, laid, drawn, inking, second?.name);
       originCorner(pen, FRAME_MM, FRAME_MM + heightMm, fileWords('drawings.originCorner'));
       pen.text(fileWords('drawings.mirroredThisIsThe'), FRAME_MM + 24, FRAME_MM - 5, 3.4, {
         colour: HOUSE_COLOURS.madder,
@@ -88,10 +92,19 @@ function fadeDrawing(laid: LaidOut, curves: CurveMap, number: number, inking: Fa
 }
 
 /** Lines across the fade at its quarters, and what lies in each zone. */
-function drawZones(pen: Pen, { widthMm, heightMm }: LaidOut, { fade }: Fading, second: string | undefined): void {
+function drawZones(
+  pen: Pen,
+  { widthMm, heightMm }: LaidOut,
+  drawn: Drawn,
+  { fade }: Fading,
+  second: string | undefined,
+): void {
   const length = lengthOfLine(fade),
     across = { x: -(fade.toMm.yMm - fade.fromMm.yMm) / length, y: (fade.toMm.xMm - fade.fromMm.xMm) / length };
-  const onBlock = (xMm: number, yMm: number) => [FRAME_MM + widthMm - xMm, FRAME_MM + yMm] as const;
+  const onBlock = (xMm: number, yMm: number) => {
+    const [x, y] = drawn.at(xMm, yMm);
+    return [FRAME_MM + x, FRAME_MM + y] as const;
+  };
   for (const along of TONES_AT) {
     const { xMm, yMm } = placeOnLine(fade, along);
     const within = clipped(xMm, yMm, across, widthMm, heightMm);

@@ -41,13 +41,26 @@ export function textOut(content: string, mediaType: string, fileName: string): F
   return { bytes: new TextEncoder().encode(content), mediaType, fileName };
 }
 
+interface DrawingsAsked {
+  readonly stem: string;
+  readonly paper: ExportPaper;
+  readonly now: Date;
+  readonly which?: number;
+  readonly report?: Report;
+}
+
+/** A table for a spreadsheet, marked as UTF-8 for those that ask. */
+export function csvOut(table: string, fileName: string): FileOut {
+  return textOut(`\uFEFF${table}`, 'text/csv; charset=utf-8', fileName);
+}
+
 /** Drawings true to size: as PDF all of them, a page or more each; as SVG the one that is named, the first where none is. */
 export async function drawingsOut(
   drawings: readonly Drawing[],
   format: 'pdf' | 'svg',
-  { stem, paper, now, which = 0 }: { stem: string; paper: ExportPaper; now: Date; which?: number },
+  { stem, paper, now, which = 0, report }: DrawingsAsked,
 ): Promise<Outcome<FileOut>> {
   if (format === 'svg') return success(textOut(svgOfDrawing(drawings[which]), 'image/svg+xml', `${stem}.svg`));
-  const bytes = await pdfOfDrawings(drawings, paper, stem, now, pdfFonts());
+  const bytes = await pdfOfDrawings(drawings, paper, stem, now, pdfFonts(), report);
   return success({ bytes, mediaType: 'application/pdf', fileName: `${stem}.pdf` });
 }

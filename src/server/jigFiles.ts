@@ -1,11 +1,11 @@
 import { labelSet, type CurveMap } from '@/core/geometry';
 import { jigFor, type JigMark } from '@/core/registration';
 import { failure, success, type Outcome } from '@/core/units';
-import { dxfDocument, pathOfSet, pdfOfDrawings, svgOfDrawing, type Drawing } from '@/formats';
+import { dxfDocument, pathOfSet, type Drawing } from '@/formats';
 import { inkingsOf, inkedAt, inkNamesOf, jigInputOf, sheetLayoutOf } from '@/derived';
 import type { Store } from '@/store';
 import { jigPage, type RunOutline } from './drawings';
-import { fileStem, pdfFonts, type FileOut } from './fileOut';
+import { drawingsOut, fileStem, textOut, type FileOut } from './fileOut';
 import { laidOut, tracedSheet, type LaidOut } from './printSheets';
 import { HOUSE_COLOURS } from '@/core/colour';
 import { fileWords } from '@/words/files';
@@ -61,35 +61,10 @@ export async function jigFile(
       colour: 1 + (i % 7),
       ringsMm: jig.marks.filter((mark) => mark.layer === name).flatMap(ringsOf),
     }));
-    return success({
-      bytes: new TextEncoder().encode(
-        dxfDocument(
-          jig.heightMm,
-          layers.filter((layer) => layer.ringsMm.length > 0),
-        ),
-      ),
-      mediaType: 'image/vnd.dxf',
-      fileName: `${stem}.dxf`,
-    });
+    const drawn = layers.filter((layer) => layer.ringsMm.length > 0);
+    return success(textOut(dxfDocument(jig.heightMm, drawn), 'image/vnd.dxf', `${stem}.dxf`));
   }
-  const pages = jigPages(laid, tracedSheet(laid));
-  if (format === 'svg')
-    return success({
-      bytes: new TextEncoder().encode(svgOfDrawing(pages[0])),
-      mediaType: 'image/svg+xml',
-      fileName: `${stem}.svg`,
-    });
-  return success({
-    bytes: await pdfOfDrawings(
-      pages,
-      plan.layout.exportPaper,
-      `${laid.name}: ${plan.way.registration}`,
-      now,
-      pdfFonts(),
-    ),
-    mediaType: 'application/pdf',
-    fileName: `${stem}.pdf`,
-  });
+  return drawingsOut(jigPages(laid, tracedSheet(laid)), format, { stem, paper: plan.layout.exportPaper, now });
 }
 
 /** A mark as lines for a cutting machine; words are left out. A line is a ring there and back. */

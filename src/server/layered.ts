@@ -3,12 +3,10 @@ import { srgb8FromLabD50, type Lab } from '@/core/colour';
 import {
   circleArcsOf,
   eachCurveOf,
-  eachPointOf,
   FillsAt,
   labelSet,
   packRgb,
   ringsOf,
-  type ArcMap,
   type CurveMap,
   type Fill,
 } from '@/core/geometry';
@@ -25,11 +23,11 @@ import {
   inkOf,
   labelStateOfRun,
   looksOfPlan,
+  sideOfRun,
 } from '@/derived';
-import type { Plan } from '@/model';
 import type { Store } from '@/store';
-import { standingMarks } from './drawings';
-import { fileStem, type FileOut, type Report } from './fileOut';
+import { drawnSide, type Drawn } from './drawnSide';
+import { fileStem, textOut, type FileOut, type Report } from './fileOut';
 import { laidOut, runOf, tracedSheet, type LaidOut } from './printSheets';
 
 const STANDING = packRgb(207, 199, 180),
@@ -208,10 +206,11 @@ export function linesFile(db: Store, id: string, run: number, what: 'run' | 'sta
   if (!laid.ok) return laid;
   const found = runOf(laid.value, run);
   if (!found.ok) return found;
-  const { plan, sheet, name, heightMm } = laid.value;
+  const { plan, sheet, name } = laid.value;
+  const drawn = drawnSide(laid.value, what === 'stage' ? sideOfRun(plan, found.value) : undefined, what === 'stage');
   const arcs = tracedSheet(laid.value);
   const state = labelStateOfRun(plan, found.value, sheet);
-  const lines = (parts: readonly number[]) => bulgedRings(arcs, labelSet(parts), laid.value.mmPerPx, what === 'stage');
+  const lines = (parts: readonly number[]) => bulgedRings(arcs, labelSet(parts), drawn);
   const layers =
     what === 'run'
       ? inkingsOf(found.value).map((inking, i) => ({
@@ -222,50 +221,44 @@ export function linesFile(db: Store, id: string, run: number, what: 'run' | 'sta
       : [
           { name: 'standing', colour: 7, ...lines(state.standing) },
           { name: fileWords('layered.cutNow'), colour: 1, ...lines(state.cutNow) },
-          ...marksLayer(plan),
+          ...marksLayer(drawn),
         ];
-  const bytes = new TextEncoder().encode(dxfDocument(heightMm, layers));
-  return success({
-    bytes,
-    mediaType: 'image/vnd.dxf',
-    fileName: `${fileStem(name)} ${what === 'run' ? 'run' : fileWords('layered.blockBeforeRun')} ${run}.dxf`,
-  });
+  const block = what === 'run' ? 'run' : fileWords('layered.blockBeforeRun');
+  return success(
+    textOut(dxfDocument(drawn.heightMm, layers), 'image/vnd.dxf', `${fileStem(name)} ${block} ${run}.dxf`),
+  );
 }
 
 /** Marks for the paper that stand in the block: not to be cut. */
-function marksLayer(plan: Plan) {
-  const { lines } = standingMarks(plan, true);
+function marksLayer({ marks: { lines } }: Drawn) {
   return lines.length > 0 ? [{ name: fileWords('drawings.doNotCut'), colour: 3, ringsMm: lines, open: true }] : [];
 }
 
 /** Arcs of a cutting machine's lines keep so near to the curves. */
 const ARC_TOLERANCE_MM = 0.01;
 
-/** Outlines of a set of labels as lines and arcs of circles, mm; mirrored for the block. */
-function bulgedRings(curves: CurveMap, set: Uint8Array, mmPerPx: number, mirrored: boolean) {
-  const across = curves.width * mmPerPx,
-    rings: number[][] = [],
+/** Outlines of a set of labels as lines and arcs of circles, mm, as they lie. */
+function bulgedRings(curves: CurveMap, set: Uint8Array, drawn: Drawn) {
+  const rings: number[][] = [],
     bulges: number[][] = [];
   for (const ring of ringsOf(curves, set)) {
     const points: number[] = [],
       bends: number[] = [];
-    let x0 = 0,
-      y0 = 0;
-    const put = (x: number, y: number) => points.push(mirrored ? across - x * mmPerPx : x * mmPerPx, y * mmPerPx);
+    let from: readonly number[] = [];
     eachCurveOf(
       curves,
       ring,
-      (x, y) => {
-        [x0, y0] = [x, y];
-        put(x, y);
-      },
-      (...curve) => {
-        for (const arc of circleArcsOf([x0, y0, ...curve], ARC_TOLERANCE_MM / mmPerPx)) {
-          // seen in the mirror a line bends the other way
-          bends.push(mirrored ? -arc.bulge : arc.bulge);
-          put(arc.x, arc.y);
+      (x, y) => points.push(...(from = drawn.atPx(x, y))),
+      (x1, y1, x2, y2, x, y) => {
+        const to = drawn.atPx(x, y);
+        for (const arc of circleArcsOf(
+          [...from, ...drawn.atPx(x1, y1), ...drawn.atPx(x2, y2), ...to],
+          ARC_TOLERANCE_MM,
+        )) {
+          bends.push(arc.bulge);
+          points.push(arc.x, arc.y);
         }
-        [x0, y0] = [curve[4], curve[5]];
+        from = to;
       },
     );
     // the ring closes by itself: its first point is not said twice
@@ -273,14 +266,4 @@ function bulgedRings(curves: CurveMap, set: Uint8Array, mmPerPx: number, mirrore
     bulges.push(bends);
   }
   return { ringsMm: rings, bulges };
-}
-
-/** Outlines of a set of labels, mm; mirrored for the block. */
-export function ringsMm(arcs: ArcMap, set: Uint8Array, mmPerPx: number, mirrored: boolean): number[][] {
-  const across = arcs.width * mmPerPx;
-  return ringsOf(arcs, set).map((ring) => {
-    const points: number[] = [];
-    eachPointOf(arcs, ring, (x, y) => points.push(mirrored ? across - x * mmPerPx : x * mmPerPx, y * mmPerPx));
-    return points;
-  });
 }

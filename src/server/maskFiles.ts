@@ -4,11 +4,11 @@ import { findIslands, labelSet, maskOfLabels, regionMask, traceArcs } from '@/co
 import { failure, success, type Outcome } from '@/core/units';
 import { dxfDocument, pathOfRings, type Drawing } from '@/formats';
 import { type Mask } from '@/model';
-import { inkNamesOf, labelStateOfRun, regionOf } from '@/derived';
+import { inkNamesOf, labelStateOfRun, regionOf, sideOfRun } from '@/derived';
 import type { Store } from '@/store';
 import { FRAME_MM, shifted, thisSideUp } from './drawings';
+import { drawnSide, ringsMm, type Drawn } from './drawnSide';
 import { drawingsOut, fileStem, textOut, type FileOut } from './fileOut';
-import { ringsMm } from './layered';
 import { laidOut, type LaidOut } from './printSheets';
 import { HOUSE_COLOURS } from '@/core/colour';
 
@@ -25,12 +25,13 @@ export async function maskFile(
   const laid = found.value;
   const mask = laid.plan.masks.find((m) => m.id === maskId);
   if (!mask) return failure('mask');
-  const rings = maskRings(laid, mask);
-  if (!rings.ok) return rings;
   const run = laid.plan.runs.findIndex((r) => r.id === mask.runId) + 1;
+  const drawn = drawnSide(laid, sideOfRun(laid.plan, laid.plan.runs[run - 1]), true);
+  const rings = maskRings(laid, mask, drawn);
+  if (!rings.ok) return rings;
   const stem = fileWords('maskFiles.maskForRun', { fileStem: fileStem(laid.name), run });
   if (format === 'dxf') {
-    const { widthMm, heightMm } = laid;
+    const { widthMm, heightMm } = drawn;
     const frame = [0, 0, widthMm, 0, widthMm, heightMm, 0, heightMm];
     const dxf = dxfDocument(heightMm, [
       { name: 'mask', colour: 1, ringsMm: rings.value },
@@ -38,12 +39,12 @@ export async function maskFile(
     ]);
     return success(textOut(dxf, 'image/vnd.dxf', `${stem}.dxf`));
   }
-  const drawing = maskDrawing(laid, mask, rings.value, run);
+  const drawing = maskDrawing(laid, mask, drawn, rings.value, run);
   return drawingsOut([drawing], format, { stem, paper: laid.plan.layout.exportPaper, now });
 }
 
 /** Outlines of what a mask covers, mm, mirrored as the block lies. */
-function maskRings(laid: LaidOut, mask: Mask): Outcome<number[][]> {
+function maskRings(laid: LaidOut, mask: Mask, drawn: Drawn): Outcome<number[][]> {
   const run = laid.plan.runs.find((r) => r.id === mask.runId)!;
   const islands = findIslands(laid.picture);
   if (!islands) return failure('flatten-too-broken.forMasks');
@@ -54,13 +55,18 @@ function maskRings(laid: LaidOut, mask: Mask): Outcome<number[][]> {
     mask.kind === 'keep clean' ? 'keep clean' : mask.covers,
     mask.growMm / laid.mmPerPx,
   );
-  return success(ringsMm(traceArcs(mapOfMask(cover), 0.49), labelSet([1]), laid.mmPerPx, true));
+  return success(ringsMm(traceArcs(mapOfMask(cover), 0.49), labelSet([1]), drawn));
 }
 
 const PIN_MM = 6;
 
-function maskDrawing(laid: LaidOut, mask: Mask, rings: readonly number[][], run: number): Drawing {
-  const { widthMm, heightMm, name, plan } = laid;
+function maskDrawing(
+  { name, plan }: LaidOut,
+  mask: Mask,
+  { widthMm, heightMm }: Drawn,
+  rings: readonly number[][],
+  run: number,
+): Drawing {
   const ink = inkNamesOf(plan, plan.runs[run - 1]);
   return {
     title: fileWords('maskFiles.maskForRunMirrored', { name, run, ink }),
@@ -71,7 +77,7 @@ function maskDrawing(laid: LaidOut, mask: Mask, rings: readonly number[][], run:
     widthMm: widthMm + 2 * FRAME_MM,
     heightMm: heightMm + 2 * FRAME_MM,
     draw(pen) {
-      const path = shifted(pathOfRings(rings, widthMm), FRAME_MM);
+      const path = shifted(pathOfRings(rings), FRAME_MM);
       pen.area(path, HOUSE_COLOURS.board);
       pen.outlines(path, 0.2, HOUSE_COLOURS.madder);
       pen.rect(FRAME_MM, FRAME_MM, widthMm, heightMm, { widthMm: 0.2, dashMm: 2 });

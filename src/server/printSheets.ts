@@ -34,8 +34,6 @@ export interface LaidOut {
   readonly heightMm: number;
   readonly got: ColoursGot;
   readonly slips: readonly Slip[];
-  /** Cuts that are done. */
-  readonly cutsPassed: readonly string[];
 }
 
 export function laidOut(db: Store, id: string): Outcome<LaidOut> {
@@ -61,7 +59,6 @@ export function laidOut(db: Store, id: string): Outcome<LaidOut> {
     heightMm: plan.picture.heightMm,
     got: coloursGot,
     slips,
-    cutsPassed: bench.cutsPassed.map(({ cutId }) => cutId),
   });
 }
 

@@ -7,6 +7,7 @@ import { dxfDocument, pathOfLines, pathOfSet, type Drawing } from '@/formats';
 import type { BlockSide, Saw } from '@/model';
 import type { Store } from '@/store';
 import { fileWords } from '@/words/files';
+import { drawnSide, type Drawn } from './drawnSide';
 import { FRAME_MM, originCorner, shifted, thisSideUp } from './drawings';
 import { drawingsOut, fileStem, textOut, type FileOut } from './fileOut';
 import { laidOut, tracedSheet, type LaidOut } from './printSheets';
@@ -34,11 +35,12 @@ export async function sawFile(
   if (sawn.pieces.length > MOST_PIECES)
     return failure('saw.tooManyPieces', { pieces: sawn.pieces.length, most: MOST_PIECES });
   const stem = fileWords('sawFiles.stem', { fileStem: fileStem(laid.name) });
-  if (format === 'dxf') return success(textOut(linesDxf(laid, sawn), 'image/vnd.dxf', `${stem}.dxf`));
+  const [onBlock, asSeen] = [drawnSide(laid, side, true), drawnSide(laid, undefined, false)];
+  if (format === 'dxf') return success(textOut(linesDxf(onBlock, sawn), 'image/vnd.dxf', `${stem}.dxf`));
   const curves = tracedSheet(laid);
   const pages = [
-    linesDrawing(laid, side, sawn),
-    ...[true, false].map((mirrored) => assemblyDrawing(laid, side, sawn, curves, mirrored)),
+    linesDrawing(laid.name, side, sawn, onBlock),
+    ...[onBlock, asSeen].map((drawn) => assemblyDrawing(laid, side, sawn, curves, drawn)),
   ];
   return drawingsOut(pages, format, { stem, paper: laid.plan.layout.exportPaper, now });
 }
@@ -47,18 +49,17 @@ const isSawn = (side: BlockSide | undefined): side is SawnSide =>
   side !== undefined && side.saw !== null && side.cuts.length > 0;
 
 /** Lines to saw along, open where they end at the rim, and the rim itself. */
-function linesDxf({ widthMm, heightMm }: LaidOut, { linesMm }: SawnBlock): string {
-  const mirrored = linesMm.map((line) => line.map((mm, i) => (i % 2 === 0 ? widthMm - mm : mm)));
+function linesDxf({ widthMm, heightMm, lines }: Drawn, { linesMm }: SawnBlock): string {
   return dxfDocument(heightMm, [
-    { name: 'saw', colour: 1, ringsMm: mirrored, open: true },
+    { name: 'saw', colour: 1, ringsMm: lines(linesMm), open: true },
     { name: 'block', colour: 8, ringsMm: [[0, 0, widthMm, 0, widthMm, heightMm, 0, heightMm]] },
   ]);
 }
 
 const LETTER_MM = 5;
 
-function linesDrawing(laid: LaidOut, { saw }: SawnSide, sawn: SawnBlock): Drawing {
-  const { name, widthMm, heightMm } = laid;
+function linesDrawing(name: string, { saw }: SawnSide, sawn: SawnBlock, drawn: Drawn): Drawing {
+  const { widthMm, heightMm } = drawn;
   return {
     title: fileWords('sawFiles.linesTitle', { name }),
     note: fileWords('sawFiles.linesNote', { pieces: sawn.pieces.length, sawMm: saw.widthMm }),
@@ -66,10 +67,11 @@ function linesDrawing(laid: LaidOut, { saw }: SawnSide, sawn: SawnBlock): Drawin
     heightMm: heightMm + 2 * FRAME_MM,
     draw(pen) {
       pen.rect(FRAME_MM, FRAME_MM, widthMm, heightMm, { widthMm: 0.3 });
-      pen.outlines(shifted(pathOfLines(sawn.linesMm, widthMm, true), FRAME_MM), 0.25, HOUSE_COLOURS.madder);
+      pen.outlines(shifted(pathOfLines(drawn.lines(sawn.linesMm)), FRAME_MM), 0.25, HOUSE_COLOURS.madder);
       sawn.pieces.forEach(({ xMm, yMm, widestMm }, p) => {
-        const size = Math.max(2, Math.min(LETTER_MM, widestMm / 2));
-        pen.text(pieceLetter(p), FRAME_MM + widthMm - xMm, FRAME_MM + yMm - size / 2, size, { align: 'center' });
+        const size = Math.max(2, Math.min(LETTER_MM, widestMm / 2)),
+          [x, y] = drawn.at(xMm, yMm);
+        pen.text(pieceLetter(p), FRAME_MM + x, FRAME_MM + y - size / 2, size, { align: 'center' });
       });
       originCorner(pen, FRAME_MM, FRAME_MM + heightMm, fileWords('drawings.originCorner'));
       pen.text(fileWords('drawings.mirroredThisIsThe'), FRAME_MM + 24, FRAME_MM - 5, 3.4, {
@@ -81,8 +83,10 @@ function linesDrawing(laid: LaidOut, { saw }: SawnSide, sawn: SawnBlock): Drawin
 }
 
 /** The pieces put together in their inks, each with its letter. */
-function assemblyDrawing(laid: LaidOut, side: SawnSide, sawn: SawnBlock, curves: CurveMap, mirrored: boolean): Drawing {
-  const { name, widthMm, heightMm, mmPerPx } = laid;
+function assemblyDrawing(laid: LaidOut, side: SawnSide, sawn: SawnBlock, curves: CurveMap, drawn: Drawn): Drawing {
+  const { name } = laid,
+    { widthMm, heightMm, mmPerPx, mirrored } = drawn,
+    lines = shifted(pathOfLines(drawn.lines(sawn.linesMm)), FRAME_MM);
   const areas = inkAreas(laid, side).map(({ parts, fill }) => ({
     ...{ path: shifted(pathOfSet(curves, labelSet(parts), mmPerPx, mirrored), FRAME_MM), fill },
   }));
@@ -93,14 +97,14 @@ function assemblyDrawing(laid: LaidOut, side: SawnSide, sawn: SawnBlock, curves:
     heightMm: heightMm + 2 * FRAME_MM,
     draw(pen) {
       for (const { path, fill } of areas) pen.area(path, fill);
-      pen.outlines(shifted(pathOfLines(sawn.linesMm, widthMm, mirrored), FRAME_MM), 0.4, HOUSE_COLOURS.sheet);
-      pen.outlines(shifted(pathOfLines(sawn.linesMm, widthMm, mirrored), FRAME_MM), 0.15, HOUSE_COLOURS.ink);
+      pen.outlines(lines, 0.4, HOUSE_COLOURS.sheet);
+      pen.outlines(lines, 0.15, HOUSE_COLOURS.ink);
       pen.rect(FRAME_MM, FRAME_MM, widthMm, heightMm, { widthMm: 0.3 });
       sawn.pieces.forEach(({ xMm, yMm, widestMm }, p) => {
         const size = Math.max(2, Math.min(LETTER_MM, widestMm / 2)),
-          x = FRAME_MM + (mirrored ? widthMm - xMm : xMm);
-        pen.circle(x, FRAME_MM + yMm, size * 0.8, { widthMm: 0.15, fill: HOUSE_COLOURS.sheet });
-        pen.text(pieceLetter(p), x, FRAME_MM + yMm - size / 2, size, { align: 'center' });
+          [x, y] = drawn.at(xMm, yMm);
+        pen.circle(FRAME_MM + x, FRAME_MM + y, size * 0.8, { widthMm: 0.15, fill: HOUSE_COLOURS.sheet });
+        pen.text(pieceLetter(p), FRAME_MM + x, FRAME_MM + y - size / 2, size, { align: 'center' });
       });
       if (mirrored) originCorner(pen, FRAME_MM, FRAME_MM + heightMm, fileWords('drawings.originCorner'));
       thisSideUp(pen, FRAME_MM + widthMm / 2, FRAME_MM - 1, 5);

@@ -5,24 +5,19 @@ import { HOUSE_COLOURS, hexFromLabD50, srgb8FromLabD50 } from '@/core/colour';
 import { transferById } from '@/core/cutting';
 import { emptyMask, fillLine, fillOutlines, hasPixel, labelSet, type CurveMap, type BitMask } from '@/core/geometry';
 import { failure, success, type Outcome } from '@/core/units';
-import {
-  indexedPng,
-  pathOfEdges,
-  pathOfSet,
-  pdfOfDrawings,
-  svgOfDrawing,
-  type Drawing,
-  type PaletteColour,
-} from '@/formats';
-import { labelStateOfRun, blocksOfRun, wantedOf } from '@/derived';
+import { indexedPng, pathOfEdges, pathOfSet, type Drawing, type PaletteColour } from '@/formats';
+import { labelStateOfRun, blocksOfRun, sideOfRun, wantedOf } from '@/derived';
+import type { BlockSide } from '@/model';
 import type { Store } from '@/store';
-import { drawMarks, FRAME_MM, originCorner, shifted, thisSideUp, standingMarks } from './drawings';
-import { fileStem, pdfFonts, type FileOut, type Report } from './fileOut';
-import { ringsMm } from './layered';
+import { drawMarks, FRAME_MM, originCorner, shifted, thisSideUp } from './drawings';
+import { drawnSide, ringsMm, type Drawn } from './drawnSide';
+import { drawingsOut, fileStem, type FileOut, type Report } from './fileOut';
 import { laidOut, tracedSheet, type LaidOut } from './printSheets';
 
 export const TRANSFER_DPI = [300, 600] as const;
 const LINE_MM = 0.25;
+const MARK_MM = 0.9,
+  RED = [166, 58, 43] as const;
 const INK = HOUSE_COLOURS.ink,
   STANDING = HOUSE_COLOURS.standingInPrint;
 /** A raster larger than this is refused: it would fill the memory of a small machine. */
@@ -42,15 +37,16 @@ export async function transferFile(
   if (!found.ok) return found;
   const laid = found.value;
   report(0.2);
-  const drawn = contentOf(laid, what);
-  if (!drawn.ok) return drawn;
+  const content = contentOf(laid, what);
+  if (!content.ok) return content;
   report(0.4);
   const way = transferById(laid.plan.transfer.wayId);
   const mirrored = way.drawing === 'mirrored';
-  const stem = `${fileStem(laid.name)} ${drawn.value.name}, ${mirrored ? 'mirrored' : 'as seen'}`;
+  const drawn = drawnSide(laid, content.value.side, mirrored);
+  const stem = `${fileStem(laid.name)} ${content.value.name}, ${mirrored ? 'mirrored' : 'as seen'}`;
   if (format === 'png') {
     if (!TRANSFER_DPI.some((d) => d === dpi)) return failure('dpi.dotsAnInchAre', { dpi });
-    const bytes = await pngOf(laid, drawn.value, mirrored, dpi);
+    const bytes = await pngOf(laid.name, content.value, drawn, dpi);
     return bytes.ok
       ? success({
           bytes: bytes.value,
@@ -59,19 +55,10 @@ export async function transferFile(
         })
       : bytes;
   }
-  const drawing = drawingOf(laid, drawn.value, mirrored, transferWords(`name.${way.id}`));
-  if (format === 'svg')
-    return success({
-      bytes: new TextEncoder().encode(svgOfDrawing(drawing)),
-      mediaType: 'image/svg+xml',
-      fileName: `${stem}.svg`,
-    });
-  return success({
-    bytes: await pdfOfDrawings([drawing], laid.plan.layout.exportPaper, stem, now, pdfFonts(), (share) =>
-      report(0.4 + 0.6 * share),
-    ),
-    mediaType: 'application/pdf',
-    fileName: `${stem}.pdf`,
+  const drawing = drawingOf(laid.name, content.value, drawn, transferWords(`name.${way.id}`));
+  return drawingsOut([drawing], format, {
+    ...{ stem, paper: laid.plan.layout.exportPaper, now },
+    report: (share) => report(0.4 + 0.6 * share),
   });
 }
 
@@ -85,8 +72,8 @@ interface Content {
     readonly rgb: readonly [number, number, number];
   }[];
   readonly lines: boolean;
-  /** It is of a block that is not cut yet: drawn for the paper as it has grown. */
-  readonly grows?: boolean;
+  /** The side of the block it is of: drawn for the paper as it has grown. */
+  readonly side?: BlockSide;
 }
 
 function contentOf(laid: LaidOut, what: string): Outcome<Content> {
@@ -112,24 +99,12 @@ function contentOf(laid: LaidOut, what: string): Outcome<Content> {
     arcs,
     areas: [{ set: labelSet(standing), hex: STANDING, rgb: [140, 136, 120] }],
     lines: false,
-    grows: !laid.cutsPassed.some((cutId) => block.sides.some((side) => side.cuts.some((cut) => cut.id === cutId))),
+    side: sideOfRun(plan, run),
   });
 }
 
-/** As large as the print, or as much larger as a block still to be cut is drawn. */
-function drawnSize({ widthMm, heightMm, plan }: LaidOut, { grows }: Content, mmPerPx: number) {
-  const { acrossPercent, downPercent } = plan.fit.drawnLarger;
-  const [across, down] = grows ? [1 + acrossPercent / 100, 1 + downPercent / 100] : [1, 1];
-  return {
-    ...{ widthMm: widthMm * across, heightMm: heightMm * down },
-    mmPerPx: { xMm: mmPerPx * across, yMm: mmPerPx * down },
-  };
-}
-
-function drawingOf(laid: LaidOut, content: Content, mirrored: boolean, way: string): Drawing {
-  const { name, mmPerPx: scale } = laid,
-    { widthMm, heightMm, mmPerPx } = drawnSize(laid, content, scale),
-    marks = standingMarks(laid.plan, mirrored),
+function drawingOf(name: string, content: Content, drawn: Drawn, way: string): Drawing {
+  const { widthMm, heightMm, mmPerPx, mirrored, marks } = drawn,
     left = FRAME_MM + marks.leftMm;
   return {
     title: `${name}: ${content.name}, ${mirrored ? fileWords('transferFiles.mirrored') : 'as seen'}`,
@@ -171,14 +146,15 @@ function drawingOf(laid: LaidOut, content: Content, mirrored: boolean, way: stri
 }
 
 /** The same as pixels: areas by scan line, lines as wide as they are drawn, marks in the frame, words where the system can set them. */
-async function pngOf(laid: LaidOut, content: Content, mirrored: boolean, dpi: number): Promise<Outcome<Uint8Array>> {
+async function pngOf(name: string, content: Content, drawn: Drawn, dpi: number): Promise<Outcome<Uint8Array>> {
   const perMm = dpi / 25.4,
-    { widthMm, heightMm, mmPerPx } = laid;
-  const width = Math.round((widthMm + 2 * FRAME_MM) * perMm),
-    height = Math.round((heightMm + 2 * FRAME_MM) * perMm);
+    { widthMm, heightMm, mirrored, marks } = drawn,
+    left = FRAME_MM + marks.leftMm;
+  const width = Math.round((left + widthMm + marks.rightMm + FRAME_MM) * perMm),
+    height = Math.round((heightMm + marks.belowMm + 2 * FRAME_MM) * perMm);
   if (width * height > MAX_PNG_PIXELS)
     return failure('dpi.atDotsAnInch', { dpi, width: Math.round((width * height) / 1e6) });
-  const toPx = (ring: readonly number[]) => ring.map((mm) => (mm + FRAME_MM) * perMm);
+  const toPx = (line: readonly number[]) => line.map((mm, i) => (mm + (i % 2 === 0 ? left : FRAME_MM)) * perMm);
   const palette: PaletteColour[] = [
     [255, 255, 255, 255],
     [31, 36, 33, 255],
@@ -186,16 +162,19 @@ async function pngOf(laid: LaidOut, content: Content, mirrored: boolean, dpi: nu
   const layers: { mask: BitMask; index: number }[] = [];
   for (const area of content.areas) {
     const mask = emptyMask(width, height);
-    fillOutlines(mask, ringsMm(content.arcs, area.set, mmPerPx, mirrored).map(toPx));
+    fillOutlines(mask, ringsMm(content.arcs, area.set, drawn).map(toPx));
     layers.push({ mask, index: palette.push([...area.rgb, 255]) - 1 });
   }
   const ink = emptyMask(width, height);
-  drawLines(content, mmPerPx, mirrored, ink, toPx, perMm);
-  const { ruler, left } = drawFrame(ink, perMm, widthMm, heightMm, mirrored);
+  drawLines(content, drawn, ink, toPx, perMm);
+  const red = emptyMask(width, height);
+  for (const line of marks.lines) fillLine(red, toPx(line), MARK_MM * perMm);
+  if (marks.lines.length > 0) layers.push({ mask: red, index: palette.push([...RED, 255]) - 1 });
+  const ruler = drawFrame(ink, perMm, drawn);
   await words(
     ink,
     fileWords('transferFiles.foot', {
-      ...{ name: laid.name, content: content.name, mirrored: String(mirrored) },
+      ...{ name, content: content.name, mirrored: String(mirrored) },
       rulerMm: ruler,
     }),
     left * perMm,
@@ -221,18 +200,18 @@ async function pngOf(laid: LaidOut, content: Content, mirrored: boolean, dpi: nu
 }
 
 /** The frame with its corner, its arrow and its ruler. */
-function drawFrame(ink: BitMask, perMm: number, widthMm: number, heightMm: number, mirrored: boolean) {
+function drawFrame(ink: BitMask, perMm: number, { widthMm, heightMm, mirrored, marks }: Drawn): number {
   const frame = (points: readonly number[], mm: number) =>
     fillLine(
       ink,
       points.map((v) => v * perMm),
       mm * perMm,
     );
-  const left = FRAME_MM,
-    right = FRAME_MM + widthMm,
+  const left = FRAME_MM + marks.leftMm,
+    right = left + widthMm,
     top = FRAME_MM,
     bottom = FRAME_MM + heightMm,
-    middle = FRAME_MM + widthMm / 2;
+    middle = left + widthMm / 2;
   frame([left, top, right, top, right, bottom, left, bottom, left, top], 0.3);
   const corner = mirrored
     ? [left, bottom, left + 7, bottom, left, bottom - 7]
@@ -243,31 +222,25 @@ function drawFrame(ink: BitMask, perMm: number, widthMm: number, heightMm: numbe
   ]);
   frame([middle, top - 1, middle, top - 4], 0.5);
   const ruler = Math.min(100, Math.floor(widthMm / 10) * 10),
-    y = heightMm + 2 * FRAME_MM - 4;
+    y = heightMm + marks.belowMm + 2 * FRAME_MM - 4;
   frame([left, y, left + ruler, y], 0.3);
   for (let mm = 0; mm <= ruler; mm += 10) frame([left + mm, y, left + mm, y - (mm % 50 === 0 ? 3.5 : 2)], 0.2);
-  return { ruler, left };
+  return ruler;
 }
 
 /** The drawing’s lines, as wide as they are drawn. */
 function drawLines(
-  content: Content,
-  mmPerPx: number,
-  mirrored: boolean,
+  { arcs, lines }: Content,
+  drawn: Drawn,
   ink: BitMask,
   toPx: (ring: readonly number[]) => number[],
   perMm: number,
 ) {
-  const { arcs } = content,
-    across = arcs.width * mmPerPx;
-  if (content.lines)
+  if (lines)
     for (let a = 0; a < arcs.count; a++) {
       const line: number[] = [];
       for (let p = arcs.offset[a]; p < arcs.offset[a + 1]; p++)
-        line.push(
-          mirrored ? across - arcs.xy[2 * p] * mmPerPx : arcs.xy[2 * p] * mmPerPx,
-          arcs.xy[2 * p + 1] * mmPerPx,
-        );
+        line.push(...drawn.atPx(arcs.xy[2 * p], arcs.xy[2 * p + 1]));
       fillLine(ink, toPx(line), LINE_MM * perMm);
     }
 }

@@ -53,7 +53,7 @@ export function bedDrawing({ plan, name }: LaidOut, block: TypeBlock): Drawing {
         pen.rect(inBed(one.xMm + one.widthMm), ROUND_MM + one.yMm, one.widthMm, one.heightMm, {
           ...{ widthMm: 0.15, colour: HOUSE_COLOURS.pencil },
         });
-      pen.area(pathOfRings(letters, 0), HOUSE_COLOURS.ink);
+      pen.area(pathOfRings(letters), HOUSE_COLOURS.ink);
       const foot = ROUND_MM + sheetMm.heightMm,
         left = ROUND_MM + bed.fromLeftMm,
         base = foot - bed.fromFootMm;

@@ -1,7 +1,15 @@
 import { STARTER_CABINET } from '@/core/inks';
 import type { Lab } from '@/core/colour';
 import { withFlat } from '@/derived';
-import { emptyPlan, type CabinetInk, type FlatColour, type FlatPlan, type PicturePlan, type Plan } from '@/model';
+import {
+  emptyPlan,
+  newSide,
+  type CabinetInk,
+  type FlatColour,
+  type FlatPlan,
+  type PicturePlan,
+  type Plan,
+} from '@/model';
 
 /** A digest that names bytes no test reads. */
 export const SHA = 'a'.repeat(64);
@@ -32,14 +40,7 @@ export function onOwnBlocks(plan: Plan): Plan {
       ...plan.blocks[0],
       id: `block-${i + 1}`,
       name: `Block ${i + 1}`,
-      sides: [
-        {
-          id: `side-${i + 1}`,
-          name: 'face',
-          saw: null,
-          cuts: [{ id: `stage-${i + 1}`, standingIds: [run.formes[0].inkings[0].colourId] }],
-        },
-      ],
+      sides: [newSide(`side-${i + 1}`, [{ id: `stage-${i + 1}`, standingIds: [run.formes[0].inkings[0].colourId] }])],
     })),
     runs: plan.runs.map((run, i) => ({
       ...run,

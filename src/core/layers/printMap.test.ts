@@ -14,7 +14,8 @@ import {
   traceArcs,
   type LabelMap,
 } from '../geometry';
-import { isPlain, printMapOf, type PrintMapTask } from './printMap';
+import { randomStream } from '../random/random';
+import { isPlain, printMapOf, type MovedFilm, type PrintMapTask } from './printMap';
 
 const NOTHING: PrintMapTask = { labelCount: 3, traps: [], chokes: [], marks: [] };
 const randomMap = fc
@@ -253,4 +254,107 @@ test('a map of one colour needs no overlap, and a task without length is plain',
   expect(print.parts.length).toBe(3);
   expect(print.areaPx).toEqual([0, 0, 32]);
   expect(isPlain({ ...NOTHING, traps: [{ grow: 1, under: 2, px: 0.2 }] })).toBe(true);
+});
+
+describe('films laid elsewhere', () => {
+  const film = fc.record({
+    labels: fc.uniqueArray(fc.integer({ min: 0, max: 2 }), { minLength: 1, maxLength: 3 }),
+    dxPx: fc.double({ min: -26, max: 26, noNaN: true }),
+    dyPx: fc.double({ min: -20, max: 20, noNaN: true }),
+    turnDeg: fc.constantFrom(0, 0, 0, 90, 180, 270, 33),
+  });
+  /** Whether a film reaches a pixel: the middle of the pixel taken back to where the film was cut. */
+  const reaches = (map: LabelMap, { labels, dxPx, dyPx, turnDeg }: Omit<MovedFilm, 'has' | 'lacks'>, i: number) => {
+    const turn = (turnDeg * Math.PI) / 180,
+      x = (i % map.width) + 0.5 - dxPx - map.width / 2,
+      y = Math.floor(i / map.width) + 0.5 - dyPx - map.height / 2;
+    const sx = Math.floor(Math.cos(turn) * x + Math.sin(turn) * y + map.width / 2),
+      sy = Math.floor(Math.cos(turn) * y - Math.sin(turn) * x + map.height / 2);
+    return sx >= 0 && sy >= 0 && sx < map.width && sy < map.height && labels.includes(map.labels[sy * map.width + sx]);
+  };
+
+  test('cover every pixel they are carried or turned to, copies as well as one alone, and no other', () => {
+    fc.assert(
+      fc.property(randomMap, fc.array(film, { minLength: 1, maxLength: 5 }), fc.boolean(), (map, films, twice) => {
+        const moved = [...films, ...(twice ? films : [])].map((one) => ({ ...one, has: [], lacks: [] }));
+        const { map: made, parts } = printMapOf(map, { ...NOTHING, moved })!;
+        for (let i = 0; i < map.labels.length; i++) {
+          const part = parts[made.labels[i]];
+          const wanted = moved.flatMap((one, k) => (reaches(map, one, i) ? [k] : []));
+          if (part.label !== map.labels[i] || part.marks.join() !== wanted.join()) return false;
+        }
+        return true;
+      }),
+      { seed: 24, numRuns: 150 },
+    );
+  });
+
+  test('are carried from the sheet as it was before any of them was laid', () => {
+    const map: LabelMap = { width: 6, height: 1, labels: Uint8Array.of(1, 0, 0, 0, 0, 0) };
+    const one = { labels: [1], has: [], lacks: [], dyPx: 0, turnDeg: 0 };
+    const { map: made, parts } = printMapOf(map, {
+      ...NOTHING,
+      moved: [
+        { ...one, dxPx: 2 },
+        { ...one, dxPx: 4 },
+        { ...one, dxPx: 2, lacks: [0] },
+      ],
+    })!;
+    // the first lies at 2 and is not carried on to 4; the third is of pixels the first has not marked
+    expect([...made.labels].map((p) => parts[p].marks)).toEqual([[], [], [0, 2], [], [1], []]);
+  });
+
+  test('carried right off the sheet a film marks nothing', () => {
+    const map: LabelMap = { width: 5, height: 5, labels: new Uint8Array(25).fill(1) };
+    for (const [dxPx, dyPx] of [
+      [5, 0],
+      [-5, 0],
+      [0, 9],
+      [1e6, -1e6],
+    ]) {
+      const moved = [{ labels: [1], has: [], lacks: [], dxPx, dyPx, turnDeg: 0 }];
+      const made = printMapOf(map, { ...NOTHING, moved })!;
+      expect([...made.map.labels].every((p) => made.parts[p].marks.length === 0)).toBe(true);
+    }
+  });
+
+  test('more combinations than a byte holds: laid again on two bytes, nothing of it is lost', () => {
+    // nine copies of grains of dust meet in several hundred ways
+    const width = 64,
+      height = 64;
+    const random = randomStream(9),
+      labels = Uint8Array.from({ length: width * height }, () => Number(random() < 0.5));
+    const moved = Array.from({ length: 9 }, (_, k) => ({
+      ...{ labels: [1], has: [], lacks: [], turnDeg: 0 },
+      ...{ dxPx: 7 * (k % 3), dyPx: 5 * Math.floor(k / 3) },
+    }));
+    const map: LabelMap = { width, height, labels };
+    const made = printMapOf(map, { ...NOTHING, moved })!;
+    expect(made.parts.length).toBeGreaterThan(256);
+    expect(made.map.labels).toBeInstanceOf(Uint16Array);
+    expect(made.full).toBe(false);
+    for (let i = 0; i < labels.length; i += 13)
+      expect(made.parts[made.map.labels[i]].marks).toEqual(
+        moved.flatMap((one, k) => (reaches(map, one, i) ? [k] : [])),
+      );
+  });
+
+  test('a seam along two colours is a mark of the width of the saw, before those of films', () => {
+    const map: LabelMap = {
+      width: 20,
+      height: 10,
+      labels: Uint8Array.from({ length: 200 }, (_, i) => (i % 20 < 10 ? 1 : 2)),
+    };
+    const rule = { standing: [1, 2], whole: [], leastPx: 0, heldIn: [] };
+    const task = { ...NOTHING, seams: [{ rule, px: 2 }] };
+    const { map: made, parts } = printMapOf(map, task)!;
+    const sawn = (x: number) => parts[made.labels[5 * 20 + x]].marks.includes(0);
+    expect([8, 9, 10, 11].map(sawn)).toEqual([false, true, true, false]);
+    const moved = [{ labels: [1], has: [], lacks: [0], dxPx: 10, dyPx: 0, turnDeg: 0 }];
+    const both = printMapOf(map, { ...task, moved })!;
+    const marksAt = (x: number) => both.parts[both.map.labels[5 * 20 + x]].marks;
+    // what the saw took does not print where the film is carried to
+    expect([marksAt(18), marksAt(19)]).toEqual([[1], []]);
+    expect(marksAt(10)).toEqual([0, 1]);
+  });
 });

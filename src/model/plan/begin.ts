@@ -1,12 +1,13 @@
 import { givenName } from '@/core/units';
 import { DEFAULT_ROLLER, DEFAULT_TOOLS_MM } from '@/core/cutting';
 import { SHIM_STOCK, SLIVER_MM } from '@/core/registration';
+import type { BlockSide } from './blocks';
 import type { Plan, PlanRules } from './plan';
 import type { LayoutPlan, RegisterPlan } from './sheet';
 
 /** What a plan has before anything of it was thought about. */
 export const NOTHING_FITTED: Pick<Plan, 'fit' | 'masks' | 'lettering' | 'kept' | 'toolsMm' | 'roller' | 'transfer'> = {
-  fit: { trapMm: 0, pairs: [], chokeMm: 0, drawnLarger: { acrossPercent: 0, downPercent: 0 } },
+  fit: { trapMm: 0, pairs: [], chokeMm: 0 },
   masks: [],
   lettering: [],
   kept: [],
@@ -42,6 +43,11 @@ export const DEFAULT_REGISTER: RegisterPlan = {
 
 export const DEFAULT_RULES: PlanRules = { direction: 'free', pinnedIds: [], maxFilms: 5, rollerClearanceMm: 20 };
 
+/** The face of a block as it begins: whole, and as large as the picture. */
+export function newSide(id: string, cuts: BlockSide['cuts']): BlockSide {
+  return { id, name: 'face', saw: null, drawnLarger: { acrossPercent: 0, downPercent: 0 }, cuts };
+}
+
 export function emptyPlan(): Plan {
   return {
     version: 13,
@@ -63,7 +69,7 @@ export function emptyPlan(): Plan {
         grainDeg: 0,
         sizeMm: null,
         type: null,
-        sides: [{ id: 'side-1', name: 'face', saw: null, cuts: [] }],
+        sides: [newSide('side-1', [])],
       },
     ],
     runs: [],

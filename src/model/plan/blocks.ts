@@ -3,6 +3,7 @@ import { BLOCK_MATERIALS, SAW_WIDTH_MM } from '@/core/cutting';
 import { id, inRange, list, mm, named, oneOf, record, type Frozen } from '../fields';
 import { anchor, place } from '../design/place';
 import {
+  GROWTH_PERCENT,
   MOST,
   MOST_TYPE,
   SAW_GAPS,
@@ -47,11 +48,17 @@ export const typeLine = record({
   atMm: point,
   widthMm: mm(TYPE_WIDTH_MM),
 });
+/** How much larger than the picture a side is drawn and cut, so that it fits paper that has grown, %. */
+export const drawnLarger = record({
+  acrossPercent: inRange(GROWTH_PERCENT, ' %'),
+  downPercent: inRange(GROWTH_PERCENT, ' %'),
+});
 const side = record({
   id: id(),
   name: named(60),
   /** Null where it is whole. */
   saw: saw.nullable().defined(),
+  drawnLarger,
   /** Its states in the order in which they are cut. */
   cuts: list(cut, MOST.cuts),
 });
@@ -72,6 +79,7 @@ export const block = record({
 
 /** A state of a side of a block: what stands until it is cut on. */
 export type Cut = Frozen<InferType<typeof cut>>;
+export type DrawnLarger = Frozen<InferType<typeof drawnLarger>>;
 export type BlockSide = Frozen<InferType<typeof side>>;
 export type TypeLine = Frozen<InferType<typeof typeLine>>;
 export type Saw = Frozen<InferType<typeof saw>>;

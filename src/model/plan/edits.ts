@@ -22,7 +22,7 @@ import {
 } from '../fields';
 import { FORME_TURN_RANGE, KEPT_OUT_BY, MASK_GROWTH_MM, MOST, MOST_USED, WAYS_OF_WORKING } from '../ranges';
 import { item, ITEM_KINDS } from '../workshop/items';
-import { block, saw, typeLine } from './blocks';
+import { block, drawnLarger, saw, typeLine } from './blocks';
 import { ink } from './inks';
 import { mask } from './masks';
 import { decision, fit, paper, roller, rules, sheets, tools, transfer, way } from './plan';
@@ -148,6 +148,8 @@ const EDITS = {
   'side-taken': record({ kind: kind('side-taken'), blockId: id(), fromBlockId: id() }),
   /** How a side is sawn apart; null: it is whole again. */
   'saw-set': record({ kind: kind('saw-set'), sideId: id(), saw: saw.nullable().defined() }),
+  /** How large sides still to be cut are drawn. */
+  'sides-drawn': record({ kind: kind('sides-drawn'), sideIds: list(id(), 2 * MOST.blocks).min(1), drawnLarger }),
   /** A line of type, printed last in a run of its own; `within`: the outlines of its letters where they lie. */
   'type-added': record({ kind: kind('type-added'), as: id().max(60), line: typeLine, within: place, ink }),
   'type-set': record({ kind: kind('type-set'), blockId: id(), line: typeLine, within: place }),

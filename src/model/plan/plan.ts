@@ -25,7 +25,6 @@ import {
   BLEND_PASSES,
   BLEND_PERCENT,
   CHANGE_OVER_MINUTES,
-  GROWTH_PERCENT,
   CHOKE_MM,
   EXPERIENCES,
   MOST,
@@ -68,8 +67,6 @@ export const fit = record({
   trapMm: mm(TRAP_MM),
   chokeMm: mm(CHOKE_MM),
   pairs: list(pairTrap, MOST.pairs),
-  /** How much larger blocks still to be cut are drawn, so that they fit what has grown, %. */
-  drawnLarger: record({ acrossPercent: inRange(GROWTH_PERCENT, ' %'), downPercent: inRange(GROWTH_PERCENT, ' %') }),
 });
 
 export const way = record({

@@ -20,6 +20,7 @@ export const hindrances = {
       'Run {run, number} ({inks}) keeps its place: {why}. Only runs after run {closedRuns, number} can move, be added or be taken out.',
     staysAsItWas: 'Run {run, number} ({inks}) stays as it was printed: {why}.',
     theInkOfRun: 'The ink “{ink}” of run {run, number} stays as it was: {why}. Mix another ink for runs to come.',
+    isCutAsLarge: '{block} is cut: it cannot be drawn larger or smaller any more.',
     isCutAsIt: '{block} is cut as it was for run {run, number}: that cut cannot be taken back or moved.',
     standsOnAsIt:
       '“{colour}” stands on {block} as it was cut for run {run, number}: what was printed from it cannot change.',

@@ -46,6 +46,7 @@ export const history = {
   'type-set': 'line of type changed',
   'type-removed': 'line of type taken out',
   'saw-set': 'sawn apart or whole',
+  'sides-drawn': 'blocks drawn for grown paper',
   'block-removed': 'block taken out',
   composed: 'the rest solved',
   'decision-noted': 'reason noted',

@@ -79,10 +79,10 @@ export const proof = {
   },
   growth: {
     title: 'Grown and shrunk',
-    says: 'On the paper as it was measured the images want to be {across} % wider and {down} % higher to lie on the first one. Marks cannot put that right.',
-    take: 'Draw {left, plural, one {the block} other {the # blocks}} still to be cut so',
+    says: 'On the paper as it was measured the images want to be {across} % {wider, select, true {wider} other {narrower}} and {down} % {higher, select, true {higher} other {lower}} to lie on the first one. Marks cannot put that right.',
+    take: 'Draw {left, plural, one {the side} other {the # sides}} still to be cut so',
     taken:
-      '{left, plural, one {The block} other {The # blocks}} still to be cut {left, plural, one {is} other {are}} drawn so.',
+      '{left, plural, one {The side} other {The # sides}} still to be cut {left, plural, one {is} other {are}} drawn so.',
     allCut: 'All blocks are cut: keep the paper as damp as it was for the first.',
   },
   kento: {

@@ -174,7 +174,7 @@ test('version 10: all of it stays; how one works was not chosen, and begins as e
   expect(opened(10)).toEqual(presently(old));
 });
 
-/** Blocks of older plans were drawn as large as the picture. */
+/** Sides of older plans were drawn as large as the picture. */
 const AS_DRAWN = { acrossPercent: 0, downPercent: 0 };
 /** Films of older plans picked up nothing. */
 const BLEND = { percent: 0, passes: 4, wanted: false };
@@ -190,7 +190,6 @@ test('version 11: all of it stays; a fade was laid by what its ink is laid by, a
     ...old,
     version: 13,
     transfer: { ...old.transfer, ticked: [] },
-    fit: { ...old.fit, drawnLarger: AS_DRAWN },
     blocks: unsawn(old),
     runs: expect.anything(),
     way: { ...old.way, day: DAY, blend: BLEND, begins: { ...old.way.begins, key: 'last', type: false } },
@@ -213,7 +212,6 @@ test('version 12: all of it stays; no side was sawn', () => {
     ...old,
     version: 13,
     transfer: { ...old.transfer, ticked: [] },
-    fit: { ...old.fit, drawnLarger: AS_DRAWN },
     blocks: unsawn(old),
     way: { ...old.way, blend: BLEND, begins: { ...old.way.begins, type: false } },
   });
@@ -228,6 +226,7 @@ function unsawn({ blocks }: Pick<Plan, 'blocks'>) {
       ({ pieces: _pieces, ...side }: Plan['blocks'][number]['sides'][number] & { pieces?: unknown }) => ({
         ...side,
         saw: null,
+        drawnLarger: AS_DRAWN,
       }),
     ),
   }));
@@ -239,7 +238,6 @@ function presently(old: Plan): Plan {
     ...old,
     version: 13,
     transfer: { ...old.transfer, ticked: [] },
-    fit: { ...old.fit, drawnLarger: AS_DRAWN },
     blocks: unsawn(old),
     way: {
       ...old.way,

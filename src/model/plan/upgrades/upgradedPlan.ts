@@ -268,7 +268,6 @@ function fromTwelve(plan: OlderPlan): unknown {
   return {
     ...plan,
     version: 13,
-    fit: { ...plan.fit, drawnLarger: { acrossPercent: 0, downPercent: 0 } },
     transfer: { ...plan.transfer, ticked: [] },
     way: {
       ...plan.way,
@@ -280,7 +279,10 @@ function fromTwelve(plan: OlderPlan): unknown {
           ...block,
           type: null,
           sides: Array.isArray(block.sides)
-            ? block.sides.map(({ pieces: _pieces, ...side }: { readonly pieces?: unknown }) => ({ ...side, saw: null }))
+            ? block.sides.map(({ pieces: _pieces, ...side }: { readonly pieces?: unknown }) => ({
+                ...{ ...side, saw: null },
+                drawnLarger: { acrossPercent: 0, downPercent: 0 },
+              }))
             : block.sides,
         }))
       : plan.blocks,

@@ -1,9 +1,10 @@
 'use client';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
-import { kentoContacts, kentoMovesMade, type SheetLayout } from '@/core/registration';
+import { kentoContacts, kentoMovesMade, type Motion, type SheetLayout } from '@/core/registration';
 import { formatLength } from '@/core/units';
-import { blockNamesOf, isType, measuredGrowth, presentMisfits } from '@/derived';
+import { blockNamesOf, cutBlocksOf, measuredGrowth, presentMisfits, sideOfRun, type Progress } from '@/derived';
+import type { Plan } from '@/model';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { useLog } from '@/ui/kit/useLog';
@@ -19,9 +20,10 @@ export function KentoPanel({ layout }: { readonly layout: SheetLayout }) {
   const log = useLog();
   const contacts = kentoContacts(layout.sheetMm),
     image = layout.images[0];
-  const rows = presentMisfits(plan, layout, progress.bench).flatMap((misfit, r) =>
-    r > 0 && misfit ? [{ run: plan.runs[r], r, misfit, moves: kentoMovesMade(misfit, contacts) }] : [],
-  );
+  const rows = marksToPutRight(plan, progress, presentMisfits(plan, layout, progress.bench)).map(({ r, misfit }) => ({
+    ...{ run: plan.runs[r], r, misfit },
+    moves: kentoMovesMade(misfit, contacts),
+  }));
   const wanted = rows.filter(({ moves }) => moves.some((mm) => mm !== 0));
   if (rows.length === 0) return <p className={kit.note}>{proofWords('shim.noMisfitOfOne')}</p>;
   return (
@@ -71,6 +73,17 @@ export function KentoPanel({ layout }: { readonly layout: SheetLayout }) {
   );
 }
 
+/** Each side that was measured, once: by the first of its runs that is still to be printed, else by its last. */
+function marksToPutRight(plan: Plan, { runs }: Progress, misfits: readonly (Motion | undefined)[]) {
+  const measured = misfits.flatMap((misfit, r) =>
+    r > 0 && misfit ? [{ r, misfit, sideId: sideOfRun(plan, plan.runs[r])?.id ?? '' }] : [],
+  );
+  return [...new Set(measured.map(({ sideId }) => sideId))].map((sideId) => {
+    const ofSide = measured.filter((one) => one.sideId === sideId);
+    return ofSide.find(({ r }) => runs[r].tally.pulled.length === 0) ?? ofSide.at(-1)!;
+  });
+}
+
 function actOf(mm: number): 'glue' | 'cutBack' | 'leave' {
   return mm === 0 ? 'leave' : mm > 0 ? 'glue' : 'cutBack';
 }
@@ -78,24 +91,25 @@ function actOf(mm: number): 'glue' | 'cutBack' | 'leave' {
 /** How much the images came out smaller than the first, and blocks still to be cut drawn for it. */
 function Growth() {
   const { plan, progress, change } = usePrintDesk('plan', 'progress', 'change');
-  const growth = measuredGrowth(plan, progress.bench),
-    { drawnLarger } = plan.fit;
-  const left = plan.blocks.filter(
-    (block) =>
-      !isType(block) &&
-      !block.sides.some((side) =>
-        side.cuts.some((cut) => progress.bench.cutsPassed.some((passed) => passed.cutId === cut.id)),
-      ),
-  ).length;
+  const growth = measuredGrowth(plan, progress.bench);
   if (!growth) return null;
-  const same = growth.acrossPercent === drawnLarger.acrossPercent && growth.downPercent === drawnLarger.downPercent;
+  const uncut = cutBlocksOf(plan)
+    .flatMap(({ sides }) => sides)
+    .filter(({ cuts }) => !cuts.some(({ id }) => progress.bench.cutsPassed.some(({ cutId }) => cutId === id)));
+  const left = uncut.length,
+    same = uncut.every(
+      ({ drawnLarger: { acrossPercent, downPercent } }) =>
+        acrossPercent === growth.acrossPercent && downPercent === growth.downPercent,
+    );
   return (
     <div className={css.shimRow} data-testid="growth">
       <h3>{proofWords('growth.title')}</h3>
       <p className={kit.note}>
         {proofWords('growth.says', {
-          across: decimal(growth.acrossPercent, 2),
-          down: decimal(growth.downPercent, 2),
+          across: decimal(Math.abs(growth.acrossPercent), 2),
+          wider: String(growth.acrossPercent >= 0),
+          down: decimal(Math.abs(growth.downPercent), 2),
+          higher: String(growth.downPercent >= 0),
         })}
       </p>
       {left === 0 ? (
@@ -103,7 +117,10 @@ function Growth() {
       ) : same ? (
         <p className={kit.note}>{proofWords('growth.taken', { left })}</p>
       ) : (
-        <Button className={kit.above6} onClick={() => void change({ kind: 'fit-set', part: { drawnLarger: growth } })}>
+        <Button
+          className={kit.above6}
+          onClick={() => void change({ kind: 'sides-drawn', sideIds: uncut.map(({ id }) => id), drawnLarger: growth })}
+        >
           {proofWords('growth.take', { left })}
         </Button>
       )}
