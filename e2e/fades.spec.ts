@@ -139,10 +139,12 @@ test('a fade saves a run where the picture runs from one colour into another, an
 
   await openInkOf(page, id, own + 1);
   await page.getByRole('button', { name: 'Edit it on the look' }).click();
-  await page.waitForTimeout(600);
-  const canvasRows = await Promise.all([0.15, 0.3, 0.45].map((v) => pixel(page, 0.5, v)));
-  const light = canvasRows.map(([r, g, b]) => r + g + b);
-  expect(new Set(light.map((sum) => Math.round(sum / 6))).size).toBe(3);
+  await expect
+    .poll(async () => {
+      const rows = await Promise.all([0.15, 0.3, 0.45].map((v) => pixel(page, 0.5, v)));
+      return new Set(rows.map(([r, g, b]) => Math.round((r + g + b) / 6))).size;
+    })
+    .toBe(3);
 });
 
 test('at the press the fade stands with its tones and its faults; it is shown before anything is cut', async ({
