@@ -105,22 +105,62 @@ describe('blends of a print', () => {
     expect(dry.way.blend.percent).toBe(15);
   });
 
+  const meetings = {
+    gapsMm: labelGapsPx(map, count).map((px) => px * day.picture!.raster.mmPerPx),
+    bordersMm: labelBordersPx(map, count).map((px) => px * day.picture!.raster.mmPerPx),
+  };
+  const sawn = withWay(samplePlan(SAMPLE), 'jigsaw', true),
+    whole = withSaw(sawn, { kind: 'saw-set', sideId: sawn.blocks[0].sides[0].id, saw: null }) as Plan;
+  const onBlocks = (plan: Plan) => blendsOnBlocks(plan, meetings, [], laid(plan));
+
   test('on a block: inks rolled on one cut that meet, the lighter charged first; sawn apart they do not', () => {
-    const mmPerPx = day.picture!.raster.mmPerPx;
-    const meetings = {
-      gapsMm: labelGapsPx(map, count).map((px) => px * mmPerPx),
-      bordersMm: labelBordersPx(map, count).map((px) => px * mmPerPx),
-    };
-    const sawn = withWay(samplePlan(SAMPLE), 'jigsaw', true);
-    expect(blendsOnBlocks(sawn, meetings)).toEqual([]);
-    const whole = withSaw(sawn, { kind: 'saw-set', sideId: sawn.blocks[0].sides[0].id, saw: null }) as Plan;
-    const found = blendsOnBlocks(whole, meetings);
+    expect(onBlocks(sawn)).toEqual([]);
+    const found = onBlocks(whole);
     expect(found.length).toBeGreaterThan(3);
-    for (const { edgeMm, first, second, chargedFirst } of found) {
+    const lightness = (name: string) => whole.inks.find((ink) => ink.name === name)!.solidLabD50[0];
+    for (const { edgeMm, tinted, chargedFirst, areaCm2, deltaE } of found) {
       expect(edgeMm).toBeGreaterThan(1);
-      const lightness = (name: string) => whole.inks.find((ink) => ink.name === name)!.solidLabD50[0];
-      expect(lightness(chargedFirst)).toBe(Math.max(lightness(first), lightness(second)));
+      expect(lightness(chargedFirst)).toBeGreaterThanOrEqual(lightness(tinted));
+      // a strip along an edge is no larger than both its ends and its length allow
+      expect(areaCm2).toBeGreaterThan(0);
+      expect(areaCm2).toBeLessThan((edgeMm * 3 + 2 * Math.PI * 9 * edgeMm) / 100);
+      expect(deltaE).toBeGreaterThan(0);
     }
-    expect(blendsOnBlocks(day, meetings)).toEqual([]);
+    expect(onBlocks(day)).toEqual([]);
+    const turned = onBlocks(blended({ chargedFirst: 'darker' }, whole));
+    for (const { tinted, chargedFirst } of turned)
+      expect(lightness(chargedFirst)).toBeLessThanOrEqual(lightness(tinted));
+    for (const none of [{ percent: 0 }, { reachMm: 0 }]) expect(onBlocks(blended(none, whole))).toEqual([]);
+  });
+
+  test('what a roller carried in lies in the looks: most at the edge, less with each strip, nothing beyond', () => {
+    const sheet = laid(whole),
+      looks = looksOfPlan(whole, [], sheet)!,
+      clean = looksOfPlan(blended({ reachMm: 0 }, whole), [], sheet)!;
+    const heldOf = (part: number) =>
+      sheet.parts[part].marks.flatMap((mark) => {
+        const effect = sheet.effects[mark];
+        return effect.kind === 'blended' ? [{ pair: `${effect.inkingId} ${effect.withId}`, held: effect.held }] : [];
+      });
+    const last = looks.looks.length - 1;
+    const moved = looks.looks[last].map((lab, p) => deltaE2000(lab, clean.looks[last][p]));
+    const strips = new Map<string, { held: number; deltaE: number }[]>();
+    for (const p of sheet.parts.keys()) {
+      const held = heldOf(p);
+      // beyond the strips nothing is otherwise
+      if (held.length === 0) expect(moved[p]).toBe(0);
+      if (held.length !== 1) continue;
+      const key = `${sheet.parts[p].label} ${held[0].pair}`;
+      strips.set(key, [...(strips.get(key) ?? []), { held: held[0].held, deltaE: moved[p] }]);
+    }
+    const all = [...strips.values()].filter((list) => list.length === 6);
+    expect(all.length).toBeGreaterThan(1);
+    for (const list of all) {
+      list.sort((a, b) => a.held - b.held);
+      list.forEach(({ held }, k) => expect(held).toBeCloseTo((k + 0.5) / 6, 12));
+      for (let k = 1; k < 6; k++) expect(list[k].deltaE).toBeGreaterThan(list[k - 1].deltaE);
+    }
+    // what is cut away stays what it is
+    expect(sheet.effects.some(({ kind }) => kind === 'sawn')).toBe(false);
   });
 });

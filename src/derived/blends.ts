@@ -1,9 +1,10 @@
 import { deltaE2000 } from '@/core/colour';
 import type { Plan } from '@/model';
-import { nearestInks, type Meetings } from './composition';
-import { inkNamesOf, inkOf, printedIds } from './lookups';
+import type { Meetings } from './composition';
+import { inkNamesOf, inkOf } from './lookups';
 import { looksOfPlan, type ColoursGot } from './looks';
 import type { PrintSheet } from './printSheet';
+import { carriedOnBlocks } from './rolledTogether';
 
 /** A film that lies on an open one and picks some of it up. */
 export interface Blend {
@@ -15,13 +16,22 @@ export interface Blend {
   readonly deltaE: number;
 }
 
+type BlendRule = Plan['way']['blend'];
+const withBlend = (plan: Plan, part: Partial<BlendRule>): Plan => ({
+  ...plan,
+  way: { ...plan.way, blend: { ...plan.way.blend, ...part } },
+});
+
+const areaOf = ({ picture }: Plan) => ((picture?.widthMm ?? 0) * (picture?.heightMm ?? 0)) / 100;
+
 /** Where films pick up ink of open ones right below them, and what that changes; the largest change first. */
 export function blendsOf(plan: Plan, got: ColoursGot, sheet: PrintSheet): Blend[] {
   const { way } = plan;
   if (way.under !== 'wet' || way.blend.percent === 0 || !plan.flat) return [];
-  const tinted = looksOfPlan(plan, got, sheet)!,
-    clean = looksOfPlan({ ...plan, way: { ...way, blend: { ...way.blend, percent: 0 } } }, got, sheet)!;
-  const areaCm2 = ((plan.picture?.widthMm ?? 0) * (plan.picture?.heightMm ?? 0)) / 100;
+  // what meets on a block is told apart
+  const tinted = looksOfPlan(withBlend(plan, { reachMm: 0 }), got, sheet)!,
+    clean = looksOfPlan(withBlend(plan, { reachMm: 0, percent: 0 }), got, sheet)!;
+  const areaCm2 = areaOf(plan);
   const found = new Map<string, { run: number; below: number; share: number; moved: number }>();
   tinted.stacks.forEach((stack, p) =>
     stack.forEach(({ run }, i) => {
@@ -39,27 +49,50 @@ export function blendsOf(plan: Plan, got: ColoursGot, sheet: PrintSheet): Blend[
     .sort((a, b) => b.deltaE * b.areaCm2 - a.deltaE * a.areaCm2);
 }
 
-/** Two inks rolled on one cut whose colours meet there: the roller drags the one into the other. */
+/** Two inks rolled on one cut whose colours meet there: the roller charged last carries the one into the other. */
 export interface BlockBlend {
+  /** Place in the order of runs, from 0. */
   readonly run: number;
-  readonly first: string;
-  readonly second: string;
-  readonly edgeMm: number;
-  /** The lighter of both: so that it stays clean. */
   readonly chargedFirst: string;
+  readonly tinted: string;
+  readonly edgeMm: number;
+  /** Where it holds some of the other ink, and how far that moves what is seen there after the run, ΔE00. */
+  readonly areaCm2: number;
+  readonly deltaE: number;
 }
 
-export function blendsOnBlocks(plan: Plan, { gapsMm, bordersMm }: Meetings): BlockBlend[] {
+export function blendsOnBlocks(
+  plan: Plan,
+  { gapsMm, bordersMm }: Meetings,
+  got: ColoursGot,
+  sheet: PrintSheet,
+): BlockBlend[] {
   const ids = plan.flat!.colours.map(({ id }) => id);
-  const border = (x: string, y: string) => bordersMm[ids.indexOf(x) * ids.length + ids.indexOf(y)];
-  return nearestInks(plan, { gapsMm }).flatMap(({ run, a, b, gapMm }) => {
-    const [first, second] = [inkOf(plan, a), inkOf(plan, b)],
-      [mine, others] = [printedIds(plan, a), printedIds(plan, b)];
-    const edgeMm = mine.reduce((sum, x) => others.reduce((of, y) => of + border(x, y), sum), 0);
-    if (gapMm > 0 || edgeMm === 0) return [];
-    const lighter = first.solidLabD50[0] >= second.solidLabD50[0] ? first : second;
-    return [{ run, first: first.name, second: second.name, edgeMm, chargedFirst: lighter.name }];
+  const carried = carriedOnBlocks(plan).flatMap((one) => {
+    const met = one.pairs.map(({ from, into }) => ids.indexOf(from) * ids.length + ids.indexOf(into));
+    const edgeMm = met.reduce((sum, pair) => sum + bordersMm[pair], 0);
+    return edgeMm > 0 && met.some((pair) => gapsMm[pair] === 0) ? [{ ...one, edgeMm }] : [];
   });
+  if (carried.length === 0) return [];
+  const tinted = looksOfPlan(plan, got, sheet)!,
+    clean = looksOfPlan(withBlend(plan, { reachMm: 0 }), got, sheet)!;
+  return carried
+    .map(({ run, from, into, edgeMm }): BlockBlend => {
+      const marks = sheet.effects.flatMap((effect, mark) =>
+        effect.kind === 'blended' && effect.inkingId === into.id && effect.withId === from.id ? [mark] : [],
+      );
+      const parts = sheet.parts.flatMap((part, p) => (part.marks.some((mark) => marks.includes(mark)) ? [p] : []));
+      const share = parts.reduce((sum, p) => sum + sheet.share[p], 0);
+      const moved = parts.reduce(
+        (sum, p) => sum + sheet.share[p] * deltaE2000(tinted.looks[run + 1][p], clean.looks[run + 1][p]),
+        0,
+      );
+      return {
+        ...{ run, edgeMm, areaCm2: share * areaOf(plan), deltaE: share > 0 ? moved / share : 0 },
+        ...{ chargedFirst: inkOf(plan, from).name, tinted: inkOf(plan, into).name },
+      };
+    })
+    .sort((a, b) => b.deltaE * b.areaCm2 - a.deltaE * a.areaCm2);
 }
 
 /** The runs of a blend, as words about it name them. */

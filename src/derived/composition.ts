@@ -6,7 +6,8 @@ import { phrase, type Phrase } from '@/core/units';
 import type { LossBelief } from '@/core/sheets';
 import type { EditOf, Plan, PlanEdit, Run } from '@/model';
 import { pressesOf } from './formesAgain';
-import { hoursOfSawing, inkedApart } from './sawn';
+import { rolledTogether } from './rolledTogether';
+import { hoursOfSawing } from './sawn';
 import type { PlanLooks } from './looks';
 import {
   cutBlocksOf,
@@ -138,29 +139,10 @@ interface NearInks {
 /** Pairs of inkings that are rolled on one cut in one run, with how near their colours come to each other. */
 export function nearestInks(plan: Plan, { gapsMm }: Pick<Meetings, 'gapsMm'>): NearInks[] {
   const ids = plan.flat!.colours.map((colour) => colour.id);
-  // what is masked or wiped is inked with the rest: only where the roller must stay away does distance count
-  const rolled = (inking: LaidInking) => printedIds(plan, { ...inking, keptOut: [] });
-  return plan.runs.flatMap((run, r) =>
-    inkingsOf(run).flatMap((a, i, inkings) =>
-      inkings.slice(i + 1).flatMap((b) => {
-        // laid again it is another press
-        if (
-          a.cutId === null ||
-          a.cutId !== b.cutId ||
-          a.formeId !== b.formeId ||
-          a.laidBy === 'brush' ||
-          b.laidBy === 'brush'
-        )
-          return [];
-        const gaps = rolled(a).flatMap((x) =>
-          rolled(b)
-            .filter((y) => !inkedApart(plan, a.cutId, x, y))
-            .map((y) => gapsMm[ids.indexOf(x) * ids.length + ids.indexOf(y)]),
-        );
-        return gaps.length > 0 ? [{ run: r, a, b, gapMm: Math.min(...gaps) }] : [];
-      }),
-    ),
-  );
+  return rolledTogether(plan).map(({ run, a, b, pairs }) => ({
+    ...{ run, a, b },
+    gapMm: Math.min(...pairs.map(([x, y]) => gapsMm[ids.indexOf(x) * ids.length + ids.indexOf(y)])),
+  }));
 }
 
 /** How far each run moves the whole look: ΔE00 from the sheet before it to the sheet after it, weighted by area. */

@@ -1,10 +1,10 @@
 import { deltaE2000, labD50InLight, type Lab, type Light } from '@/core/colour';
 import { measuredFromInternal, stackInternals, type LaidFilm } from '@/core/inks';
-import { filmAt, lookField, type FadingFilm, type LookField } from '@/core/layers';
+import { filmAt, filmsOver, lookField, type LookField } from '@/core/layers';
 import type { Plan } from '@/model';
 import { middlesOf } from './fades';
-import { groundOfPlan, printedRuns, type ColoursGot, type PlanLooks, type ShownLooks } from './looks';
-import type { PrintSheet } from './printSheet';
+import { groundOfPlan, printedRuns, runsOnSheet, type ColoursGot, type PlanLooks, type ShownLooks } from './looks';
+import { partIds, type PrintSheet } from './printSheet';
 
 /**
  * The sheet after each run in a light, as an eye sees it that is used to that light, in the middle of each part and along its fades. Spectra are those of the films; of an ink
@@ -18,15 +18,15 @@ export function looksInLight(
   light: Light,
 ): ShownLooks {
   const ground = groundOfPlan(plan);
-  const runs = printedRuns(plan, got, sheet);
+  const runs = runsOnSheet(plan, printedRuns(plan, got, sheet), sheet),
+    ids = partIds(plan, sheet);
   const middles = middlesOf(plan, sheet);
   const seen = (spectrum: Float64Array) => labD50InLight(spectrum, light);
   const seenOf = (films: readonly LaidFilm[]) =>
     stackInternals(ground, films).map((internal) => seen(measuredFromInternal(internal, ground.floor)));
   const known = new Map<string, { field: LookField | undefined; looks: Lab[] }>();
   const found = stacks.map((stack, p) => {
-    const key = stack.map(({ run, inking }) => `${run}.${inking}`).join();
-    const films = stack.map(({ run, inking }): FadingFilm => runs[run].inkings[inking]);
+    const { films, key } = filmsOver(ids[p], stack, runs);
     const made = known.get(key) ?? { field: lookField(ground, films, seen), looks: seenOf(films) };
     known.set(key, made);
     return made.field ? { ...made, looks: seenOf(films.map((film) => filmAt(film, middles[p]))) } : made;

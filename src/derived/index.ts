@@ -59,6 +59,7 @@ export {
   typeMoved,
   typeOnSheet,
 } from './typeLines';
+export { rolledTogether } from './rolledTogether';
 export { blendNames, blendsOf, blendsOnBlocks } from './blends';
 export { isSearchedWay, type WayCompared } from './waysCompared';
 export { figuresOf, type PlanFigures } from './planFigures';

@@ -5,6 +5,7 @@ import {
   filmReaching,
   groundOf,
   mediumById,
+  mixFilms,
   internalOnGround,
   layingOf,
   pickedUpShare,
@@ -21,6 +22,7 @@ import {
 } from '@/core/inks';
 import {
   agreementWithWish,
+  filmsOver,
   filmStackOf,
   goneOver,
   filmAt,
@@ -31,13 +33,15 @@ import {
   type LookField,
   type PlaceMm,
   type PlanWarning,
+  type PrintedInking,
   type PrintedRun,
   type StackEntry,
 } from '@/core/layers';
 import type { ColourGot } from './bench/replayLog';
 import { fadeOfInking, filmOnColour, middlesOf, placeOnLine, TONES_AT } from './fades';
 import { inkingsOf, inkOf, pressOf, printedIds, type LaidInking } from './lookups';
-import { type Ink, type Plan } from '@/model';
+import { type Ink, type Plan, type Run } from '@/model';
+import { carriedShare } from './rolledTogether';
 import { inkedAt, partIds, plainSheet, type PrintSheet } from './printSheet';
 
 export interface PlanLooks {
@@ -226,14 +230,53 @@ export function wantedOf(plan: Plan): Lab[] {
   return flat.colours.map((c) => (c.id === flat.barePaperId ? plan.paper.labD50 : c.wantedLabD50));
 }
 
+/** What an inking leaves on the parts a roller carried other inks into: a mixture by how much of them is there. */
+function carriedInto(plan: Plan, inkings: readonly PrintedInking<string>[], run: Run, i: number, sheet: PrintSheet) {
+  const own = inkingsOf(run),
+    ids = partIds(plan, sheet);
+  const blended = sheet.effects.flatMap((effect, mark) =>
+    effect.kind === 'blended' && effect.inkingId === own[i].id ? [{ ...effect, mark }] : [],
+  );
+  if (blended.length === 0) return undefined;
+  const films = new Map<string, { film: FadingFilm; on: string[] }>();
+  sheet.parts.forEach(({ marks }, p) => {
+    const held = new Map<string, number>();
+    for (const { mark, withId, held: share } of blended) if (marks.includes(mark)) held.set(withId, share);
+    if (held.size === 0) return;
+    const key = JSON.stringify([...held]);
+    const known = films.get(key);
+    if (known) known.on.push(ids[p]);
+    else films.set(key, { film: mixedWith(plan, inkings, own, i, held), on: [ids[p]] });
+  });
+  return [...films.values()];
+}
+
+/** The film of inking i with shares of others in it, by their ids; both ends of a fade are tinted alike. */
+function mixedWith(
+  plan: Plan,
+  inkings: readonly PrintedInking<string>[],
+  own: readonly LaidInking[],
+  i: number,
+  held: ReadonlyMap<string, number>,
+): FadingFilm {
+  return [...held].reduce<FadingFilm>((laid, [id, share]) => {
+    const other = inkings[own.findIndex((one) => one.id === id)].film,
+      part = carriedShare(plan, share);
+    const tinted = (film: Film) => mixFilms([film, other], [1 - part, part]);
+    const { fade } = laid;
+    return { ...laid, film: tinted(laid.film), ...(fade && { fade: { ...fade, to: fade.to && tinted(fade.to) } }) };
+  }, inkings[i]);
+}
+
 /** The runs as they meet the parts of a sheet: where overlaps, masks and slips make a difference, parts have names of their own. */
-function runsOnSheet(plan: Plan, runs: readonly PrintedRun<string>[], sheet: PrintSheet): PrintedRun<string>[] {
+export function runsOnSheet(plan: Plan, runs: readonly PrintedRun<string>[], sheet: PrintSheet): PrintedRun<string>[] {
   const ids = partIds(plan, sheet);
   return plan.runs.map((run, r) => ({
     ...runs[r],
     inkings: inkingsOf(run).map((inking, i) => ({
       ...runs[r].inkings[i],
       standing: ids.filter((_, p) => inkedAt(plan, sheet, sheet.parts[p], run, inking)),
+      elsewhere: carriedInto(plan, runs[r].inkings, run, i, sheet),
     })),
   }));
 }
@@ -314,8 +357,8 @@ export function sampleAt(
   part: number,
   place: PlaceMm | undefined,
 ): { readonly films: readonly LaidFilm[]; readonly reached: readonly Lab[] } {
-  const runs = printedRuns(plan, got, sheet);
-  const fading = stacks[part].map(({ run, inking }): FadingFilm => runs[run].inkings[inking]);
+  const runs = runsOnSheet(plan, printedRuns(plan, got, sheet), sheet);
+  const fading = filmsOver(partIds(plan, sheet)[part], stacks[part], runs).films;
   if (!place || !fields[part]) return { films: fading, reached: reached[part] };
   const films = fading.map((film) => filmAt(film, place));
   return { films, reached: stackLooksLabD50(groundOfPlan(plan), films) };

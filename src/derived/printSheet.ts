@@ -25,6 +25,7 @@ import {
   type LaidInking,
 } from './lookups';
 import { regionOf } from './places';
+import { BLEND_STRIPS, carriedOnBlocks } from './rolledTogether';
 import { openSeams } from './sawn';
 import { phrase, type Phrase } from '@/core/units';
 
@@ -35,6 +36,8 @@ export type MarkEffect =
   | { readonly kind: 'slip'; readonly slipId: string; readonly cutIds: readonly string[] }
   /** A saw took it: it stands for none of these cuts. */
   | { readonly kind: 'sawn'; readonly cutIds: readonly string[] }
+  /** The roller of an inking carried another's ink in here: `held` is how much of what it picks up, 0–1. */
+  | { readonly kind: 'blended'; readonly inkingId: string; readonly withId: string; readonly held: number }
   /** The film of an inking comes to lie here: its forme lies elsewhere than it was cut for. */
   | { readonly kind: 'moved'; readonly inkingId: string };
 
@@ -92,6 +95,13 @@ export function printTaskOf(plan: Plan, slips: readonly Slip[] = []): PrintTask 
   }
   const seams = openSeams(plan);
   for (const { side } of seams) effects.push({ kind: 'sawn', cutIds: side.cuts.map(({ id }) => id) });
+  const strips = carriedOnBlocks(plan).map(({ from, into, pairs }) => {
+    for (const { held } of BLEND_STRIPS) effects.push({ kind: 'blended', inkingId: into.id, withId: from.id, held });
+    return {
+      pairs: pairs.map((pair) => ({ from: label(pair.from), into: label(pair.into) })),
+      px: BLEND_STRIPS.map(({ reach }) => (reach * plan.way.blend.reachMm) / mmPerPx),
+    };
+  });
   const moved = movedFilms(plan, effects, label, mmPerPx);
   return {
     task: {
@@ -100,6 +110,7 @@ export function printTaskOf(plan: Plan, slips: readonly Slip[] = []): PrintTask 
       chokes: chokesOf(plan).map((c) => ({ ...c, px: plan.fit.chokeMm / mmPerPx })),
       marks,
       ...(seams.length > 0 && { seams: seams.map(({ rule, widthMm }) => ({ rule, px: widthMm / mmPerPx })) }),
+      ...(strips.length > 0 && { strips }),
       ...(moved.length > 0 && { moved: moved.map(({ film }) => film) }),
     },
     effects: [...effects, ...moved.map(({ inkingId }): MarkEffect => ({ kind: 'moved', inkingId }))],

@@ -15,6 +15,10 @@ export const CHANGE_OVER_MINUTES = { min: 0, max: 240, what: phrase('measure.min
 /** Ink of an open film in the next one, in four passes of the roller; and how often it passes. */
 export const BLEND_PERCENT = { min: 0, max: 60, what: phrase('measure.whatIsPickedUp') } as const;
 export const BLEND_PASSES = { min: 1, max: 40, what: phrase('measure.passesOfTheRoller') } as const;
+/** How far a roller carries one ink into another that meets it on the block. */
+export const BLEND_REACH_MM = { minMm: 0, maxMm: 40, what: phrase('measure.howFarInksBlend') } as const;
+/** Which of two inks that meet on a block is charged first: the other is tinted. */
+export const CHARGED_FIRST = ['lighter', 'darker'] as const;
 /** By how much paper and board grow or shrink. */
 export const GROWTH_PERCENT = { min: -3, max: 3, what: phrase('measure.growth') } as const;
 /** Lines of a key drawing, and how far they are evened. */

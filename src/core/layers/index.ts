@@ -1,8 +1,10 @@
 export { type CutState, cutStatesOf, nestedStages } from './stages';
 export {
+  type PrintedInking,
   type PrintedRun,
   type StackEntry,
   type Agreement,
+  filmsOver,
   filmStackOf,
   looksAfterRuns,
   agreementWithWish,

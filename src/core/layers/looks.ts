@@ -7,6 +7,8 @@ export interface PrintedInking<Colour> extends FadingFilm {
   readonly standing: readonly Colour[];
   /** The how-manieth laying of its cut in the run, from 0: what is laid once more lies on what was laid before. */
   readonly press?: number;
+  /** Where another film of it lies than everywhere else: what a roller carried into it. */
+  readonly elsewhere?: readonly { readonly on: readonly Colour[]; readonly film: FadingFilm }[];
 }
 
 /** One run: usually one inking; several when colours share a block. */
@@ -30,6 +32,20 @@ export function filmStackOf<Colour>(colour: Colour, runs: readonly PrintedRun<Co
       return inking < 0 ? [] : Array<StackEntry>(impressions).fill({ run, inking });
     });
   });
+}
+
+/** The films of a stack as they lie on a colour, and a key that is the same wherever the same films lie over one another. */
+export function filmsOver<Colour>(
+  colour: Colour,
+  stack: readonly StackEntry[],
+  runs: readonly PrintedRun<Colour>[],
+): { readonly films: FadingFilm[]; readonly key: string } {
+  const own = stack.map(({ run, inking }) => {
+    const laid = runs[run].inkings[inking],
+      place = laid.elsewhere?.findIndex(({ on }) => on.includes(colour)) ?? -1;
+    return { film: place < 0 ? laid : laid.elsewhere![place].film, key: `${run}.${inking}.${place}` };
+  });
+  return { films: own.map(({ film }) => film), key: own.map(({ key }) => key).join() };
 }
 
 export interface SheetLooks {
@@ -56,8 +72,7 @@ export function looksAfterRuns<Colour>(
   const known = new Map<string, { field: LookField | undefined; looks: Lab[] }>();
   const stacks = colours.map((colour) => filmStackOf(colour, runs));
   const found = stacks.map((stack, c) => {
-    const key = stack.map((e) => `${e.run}.${e.inking}`).join();
-    const films = stack.map(({ run, inking }) => runs[run].inkings[inking]);
+    const { films, key } = filmsOver(colours[c], stack, runs);
     const made = known.get(key) ?? { field: lookField(ground, films), looks: stackLooksLabD50(ground, films) };
     known.set(key, made);
     if (!made.field) return made;

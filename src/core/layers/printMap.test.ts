@@ -256,6 +256,38 @@ test('a map of one colour needs no overlap, and a task without length is plain',
   expect(isPlain({ ...NOTHING, traps: [{ grow: 1, under: 2, px: 0.2 }] })).toBe(true);
 });
 
+test('strips lie where the one colour comes so near to the other that it meets, each where the one before it ends', () => {
+  fc.assert(
+    fc.property(randomMap, (map) => {
+      const px = [1, 2.5, 4];
+      const pairs = [
+        { from: 0, into: 1 },
+        { from: 2, into: 1 },
+      ];
+      const made = printMapOf(map, { ...NOTHING, strips: [{ pairs, px }] })!;
+      const { width, height, labels } = map;
+      const at = (x: number, y: number) => (x < 0 || y < 0 || x >= width || y >= height ? -1 : labels[y * width + x]);
+      for (let i = 0; i < labels.length; i++) {
+        const [x, y] = [i % width, Math.floor(i / width)];
+        // nearest pixel of another colour that itself borders this one's colour
+        let nearest = Infinity;
+        if (labels[i] === 1)
+          for (let j = 0; j < labels.length; j++) {
+            const [u, v] = [j % width, Math.floor(j / width)];
+            if (labels[j] !== 1 && [at(u + 1, v), at(u - 1, v), at(u, v + 1), at(u, v - 1)].includes(1))
+              nearest = Math.min(nearest, Math.hypot(u - x, v - y));
+          }
+        const strip = px.findIndex((reach) => nearest <= reach + 0.5);
+        expect(made.parts[made.map.labels[i]].marks).toEqual(strip < 0 ? [] : [strip]);
+        expect(made.parts[made.map.labels[i]].as).toEqual([labels[i]]);
+      }
+      expect(made.parts.length).toBeLessThanOrEqual(3 + px.length);
+    }),
+    { seed: 15, numRuns: 60 },
+  );
+  expect(isPlain({ ...NOTHING, strips: [{ pairs: [], px: [2] }] })).toBe(false);
+});
+
 describe('films laid elsewhere', () => {
   const film = fc.record({
     labels: fc.uniqueArray(fc.integer({ min: 0, max: 2 }), { minLength: 1, maxLength: 3 }),

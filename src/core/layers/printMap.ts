@@ -45,8 +45,18 @@ export interface PrintMapTask {
   }[];
   /** Seams a block is sawn along, with the width of the saw; each becomes a mark, numbered on from `marks`. */
   readonly seams?: readonly { readonly rule: SeamRule; readonly px: number }[];
+  /**
+   * Strips along edges: `into` as far from `from` as these rising lengths, where the two meet. Each strip becomes a mark, numbered on from
+   * those; it begins where the one before it ends.
+   */
+  readonly strips?: readonly { readonly pairs: readonly EdgePair[]; readonly px: readonly number[] }[];
   /** Films that lie elsewhere than they were cut for; each becomes a mark, numbered on from those. */
   readonly moved?: readonly MovedFilm[];
+}
+
+interface EdgePair {
+  readonly from: number;
+  readonly into: number;
 }
 
 /** The area of a film that is printed off its place: turned clockwise about the middle of the map, then carried. */
@@ -84,6 +94,7 @@ export function isPlain(task: PrintMapTask): boolean {
     task.chokes.every((c) => c.px < 0.5) &&
     task.marks.length === 0 &&
     (task.seams ?? []).length === 0 &&
+    (task.strips ?? []).length === 0 &&
     (task.moved ?? []).length === 0
   );
 }
@@ -115,7 +126,12 @@ function laidOn(map: LabelMap, labels: PartMap['labels'], task: PrintMapTask, mo
       ),
     );
   }
-  if (task.moved) layMoved(map, labels, task.moved, task.marks.length + seams.length, table);
+  let mark = task.marks.length + seams.length;
+  for (const strips of task.strips ?? []) {
+    layStrips(map, labels, strips, table, mark);
+    mark += strips.px.length;
+  }
+  if (task.moved) layMoved(map, labels, task.moved, mark, table);
   const counts = new Uint32Array(Math.max(256, table.parts.length));
   for (let i = 0; i < labels.length; i++) counts[labels[i]]++;
   const areaPx = Array.from(table.parts, (_, part) => counts[part]);
@@ -333,6 +349,30 @@ function edgeRules(task: PrintMapTask, table: PartTable): (EdgeRule | undefined)
       };
   }
   return rules;
+}
+
+/** From the widest strip to the narrowest: each takes the place of those it lies on. */
+function layStrips(
+  map: LabelMap,
+  out: PartMap['labels'],
+  { pairs, px }: NonNullable<PrintMapTask['strips']>[number],
+  table: PartTable,
+  firstMark: number,
+): void {
+  const isOwn = (mark: number) => mark >= firstMark && mark < firstMark + px.length;
+  for (let k = px.length - 1; k >= 0 && px[k] >= 0.5; k--) {
+    const rules: (EdgeRule | undefined)[] = new Array(256 * 256);
+    const rule: EdgeRule = {
+      spans: discSpans(px[k]),
+      reach: Math.floor(px[k] + 0.5),
+      step: table.step((part) => ({
+        ...part,
+        marks: [...part.marks.filter((mark) => !isOwn(mark)), firstMark + k],
+      })),
+    };
+    for (const { from, into } of pairs) rules[from * 256 + into] = rule;
+    stampEdges(map, out, rules);
+  }
 }
 
 /** Rows of pixels whose middle lies within `px` of the edge of the pixel they are measured from: half a pixel more from its middle. */

@@ -53,7 +53,7 @@ export function emptyPlan(): Plan {
     version: 13,
     way: {
       ...{ under: 'dry', registration: 'corner stops', printing: 'by hand', chosen: null },
-      blend: { percent: 15, passes: 4, wanted: false },
+      blend: { percent: 15, passes: 4, wanted: false, reachMm: 3, chargedFirst: 'lighter' },
       day: { openMinutes: null, changeOverMinutes: 20 },
       begins: { blocks: 'one side', mediumId: 'oil relief', opacity: 'opaque', key: 'last', type: false },
     },

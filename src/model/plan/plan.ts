@@ -24,6 +24,8 @@ import {
 import {
   BLEND_PASSES,
   BLEND_PERCENT,
+  BLEND_REACH_MM,
+  CHARGED_FIRST,
   CHANGE_OVER_MINUTES,
   CHOKE_MM,
   EXPERIENCES,
@@ -81,6 +83,9 @@ export const way = record({
     percent: inRange(BLEND_PERCENT, ' %'),
     passes: whole(BLEND_PASSES),
     wanted: boolean().required(),
+    /** Where two inks meet on one block: how far the one is carried into the other, and which is charged first. */
+    reachMm: mm(BLEND_REACH_MM),
+    chargedFirst: oneOf(CHARGED_FIRST),
   }),
   /** All in one day: how long the first film is open (null: as its medium is), and what changing the block over takes. */
   day: record({

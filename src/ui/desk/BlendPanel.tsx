@@ -5,8 +5,9 @@ import { wordForDifference } from '@/core/colour';
 import { pickedUpShare } from '@/core/inks';
 import { formatLength } from '@/core/units';
 import { blendNames, blendsOf, blendsOnBlocks } from '@/derived';
-import { BLEND_PASSES, BLEND_PERCENT, type Plan } from '@/model';
-import { CountField, NumberField } from '@/ui/kit/fields';
+import { BLEND_PASSES, BLEND_PERCENT, BLEND_REACH_MM, CHARGED_FIRST, type Plan } from '@/model';
+import { Choice } from '@/ui/kit/Choice';
+import { CountField, LengthField, NumberField } from '@/ui/kit/fields';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { blendWords } from '@/words/blend';
@@ -14,9 +15,9 @@ import { craftWords } from '@/words/craft';
 import { areaInWords, decimal } from '@/words/quantities';
 import { useMeetings } from './useMeetings';
 
-/** Wet in wet: what films pick up of open ones, where, and whether that is wanted. */
+/** What films pick up of open ones and rollers carry from ink to ink on a block, where, and whether that is wanted. */
 export function BlendPanel() {
-  const { plan, change, progress } = usePrintDesk('plan', 'change', 'progress');
+  const { plan, change, progress, unit } = usePrintDesk('plan', 'change', 'progress', 'unit');
   const { blend } = plan.way,
     closed = progress.closedRuns > 0;
   const set = (part: Partial<Plan['way']['blend']>) =>
@@ -39,6 +40,21 @@ export function BlendPanel() {
           range={BLEND_PASSES}
           disabled={closed}
           onChange={(passes) => set({ passes })}
+        />
+        <LengthField
+          label={blendWords('reach')}
+          valueMm={blend.reachMm}
+          unit={unit}
+          range={BLEND_REACH_MM}
+          disabled={closed}
+          onChange={(reachMm) => set({ reachMm })}
+        />
+        <Choice
+          label={blendWords('chargedFirst')}
+          value={blend.chargedFirst}
+          options={CHARGED_FIRST.map((first) => [first, blendWords(`charged.${first}`)] as const)}
+          disabled={closed}
+          onChange={(chargedFirst) => set({ chargedFirst })}
         />
       </div>
       <p className={clsx(kit.note, kit.above6)}>
@@ -65,7 +81,10 @@ function Blends() {
     { coloursGot } = progress.bench;
   const blends = useMemo(() => blendsOf(plan, coloursGot, sheet), [coloursGot, plan, sheet]);
   const meetings = useMeetings();
-  const onBlocks = useMemo(() => (meetings ? blendsOnBlocks(plan, meetings) : []), [meetings, plan]);
+  const onBlocks = useMemo(
+    () => (meetings ? blendsOnBlocks(plan, meetings, coloursGot, sheet) : []),
+    [coloursGot, meetings, plan, sheet],
+  );
   const mood = String(wanted);
   if (blends.length === 0 && onBlocks.length === 0) return <p className={kit.note}>{blendWords('none')}</p>;
   return (
@@ -83,11 +102,16 @@ function Blends() {
             })}
           </li>
         ))}
-        {onBlocks.slice(0, MOST_ROWS).map(({ run, first, second, chargedFirst, edgeMm }) => (
-          <li key={`${run} ${first} ${second}`} className={clsx(kit.plain, !wanted && kit.ochre)}>
+        {onBlocks.slice(0, MOST_ROWS).map((one) => (
+          <li
+            key={`${one.run} ${one.chargedFirst} ${one.tinted}`}
+            className={clsx(kit.plain, !wanted && one.deltaE > SEEN_DELTA_E && kit.ochre)}
+          >
             {blendWords('onBlock', {
-              ...{ run: run + 1, first, second, chargedFirst },
-              ...{ edge: formatLength(edgeMm, unit, 0), mood },
+              ...{ run: one.run + 1, chargedFirst: one.chargedFirst, tinted: one.tinted, mood },
+              ...{ edge: formatLength(one.edgeMm, unit, 0), area: areaInWords(100 * one.areaCm2) },
+              deltaE: decimal(one.deltaE, 1),
+              difference: craftWords(`difference.${wordForDifference(one.deltaE)}`),
             })}
           </li>
         ))}

@@ -17,7 +17,16 @@ import {
   type RunLosses,
   type SheetAnswer,
 } from '@/core/sheets';
-import { imagesOf, lossesByRun, refusedAddition, sheetAnswerOf, sheetLayoutOf, sheetsWanted, usedOf } from '@/derived';
+import {
+  imagesOf,
+  lossesByRun,
+  refusedAddition,
+  rolledTogether,
+  sheetAnswerOf,
+  sheetLayoutOf,
+  sheetsWanted,
+  usedOf,
+} from '@/derived';
 import { ADDED_RANGE, type ItemOf, type LengthUnit, type Plan, EDITION_ROUND } from '@/model';
 import { formatSize } from '@/core/units';
 import { Choice } from '../kit/Choice';
@@ -90,11 +99,9 @@ export function SheetsView() {
           )}
         </div>
         {plan.way.under === 'wet' && plan.runs.length > 0 && (
-          <>
-            <DayPanel toStart={counted + (started?.tests ?? sheets.testSheets)} />
-            <BlendPanel />
-          </>
+          <DayPanel toStart={counted + (started?.tests ?? sheets.testSheets)} />
         )}
+        {((plan.way.under === 'wet' && plan.runs.length > 0) || rolledTogether(plan).length > 0) && <BlendPanel />}
         <SheetCharts counted={drawn} runs={runs} belief={belief} wanted={drawnWanted} sets={sheets.progressiveSets} />
         <RoundsPanel />
       </div>

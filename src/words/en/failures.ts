@@ -43,6 +43,7 @@ export const failures = {
     copiesDown: 'copies below one another',
     whatIsPickedUp: 'what is picked up of an open film',
     passesOfTheRoller: 'passes of the roller',
+    howFarInksBlend: 'how far inks blend on the block',
     imageOfTheSheet: 'the image of the sheet',
     sizeOfTheType: 'the size of the type',
     widthOfTheLine: 'the width of the line',

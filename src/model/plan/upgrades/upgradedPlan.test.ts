@@ -177,7 +177,7 @@ test('version 10: all of it stays; how one works was not chosen, and begins as e
 /** Sides of older plans were drawn as large as the picture. */
 const AS_DRAWN = { acrossPercent: 0, downPercent: 0 };
 /** Films of older plans picked up nothing. */
-const BLEND = { percent: 0, passes: 4, wanted: false };
+const BLEND = { percent: 0, passes: 4, wanted: false, reachMm: 3, chargedFirst: 'lighter' } as const;
 /** A day on open films as it begins. */
 const DAY = { openMinutes: null, changeOverMinutes: 20 };
 

@@ -271,7 +271,7 @@ function fromTwelve(plan: OlderPlan): unknown {
     transfer: { ...plan.transfer, ticked: [] },
     way: {
       ...plan.way,
-      blend: { percent: 0, passes: 4, wanted: false },
+      blend: { percent: 0, passes: 4, wanted: false, reachMm: 3, chargedFirst: 'lighter' },
       begins: { ...(plan.way as { readonly begins?: object }).begins, type: false },
     },
     blocks: Array.isArray(plan.blocks)
