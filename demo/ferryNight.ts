@@ -2,9 +2,12 @@ import { normalDeviate, randomStream } from '@/core/random/random';
 import { startBelief, markSheets, proposeRoles, type Fault } from '@/core/sheets';
 import { kentoContacts, kentoMovesMade } from '@/core/registration';
 import {
+  blocksOfRun,
   cutsOf,
+  impressionCards,
   inkingsOf,
   looksOfPlan,
+  plainSheet,
   presentMisfits,
   replayLog,
   sheetAnswerOf,
@@ -12,7 +15,8 @@ import {
   sheetLayoutOf,
   sheetsWanted,
 } from '@/derived';
-import type { BenchAct, BenchEvent, Ink, Plan, PlanEdit } from '@/model';
+import type { BrushMix } from '@/core/inks';
+import type { ActOf, BenchAct, BenchEvent, Ink, Plan, PlanEdit } from '@/model';
 import { editPrint, printState } from '@/server';
 import { appendBenchEvent, raiseUndoFloor, touchPrint, type Store } from '@/store';
 import { DAY, expectOk, flattenInto, madeWith, MINUTE } from './seeding';
@@ -22,10 +26,10 @@ const HOUR = 60 * MINUTE;
 const FINISHED_DAYS_AGO = 19;
 /** A pull takes so long by brush and disc. */
 const PULL_MIN = 2.9;
-/** Runs of each day at the bench. */
+/** Runs of each day at the bench; both sides of the board of the lights in one. */
 const DAYS: readonly (readonly number[])[] = [
-  [0, 1, 2],
-  [3, 4, 5],
+  [0, 1, 2, 3],
+  [4, 5],
   [6, 7, 8],
 ];
 const FAULTS: readonly Fault[] = ['bled', 'broken', 'misfit', 'paste shine', 'weak', 'fade too short'];
@@ -209,6 +213,8 @@ function printThreeDays(plan: Plan, counted: number, endMs: number, put: (ms: nu
     for (const r of runs) {
       const run = plan.runs[r];
       put(ms - 6 * MINUTE, { kind: 'pack-opened', packId, out: 3 });
+      for (const [minutes, act] of watered(plan, r)) put(ms + minutes * MINUTE, act);
+      const [card] = impressionCards(plan, plainSheet(plan), run, sheets.length);
       for (const sheet of [...sheets]) {
         ms += Math.max(1.8, PULL_MIN + 0.5 * normalDeviate(random)) * MINUTE;
         const faulty = random() < (sheet.startsWith('T') ? 0.4 : 0.05),
@@ -223,11 +229,40 @@ function printThreeDays(plan: Plan, counted: number, endMs: number, put: (ms: nu
           note: setAside ? (NOTES[fault] ?? '') : '',
         });
       }
+      const ml = (part: keyof BrushMix, more: number) =>
+        Math.round(card.saidMl[part] * more * (1 + 0.08 * normalDeviate(random)) * 10) / 10;
+      put(ms + 3 * MINUTE, {
+        ...{ kind: 'brushed-with', runId: run.id, inkingId: card.inkingId, sheets: sheets.length },
+        // this hand uses more paste and less water than most
+        ...{ usedMl: { pigment: ml('pigment', 1), paste: ml('paste', 1.25), water: ml('water', 0.85) } },
+        saidMl: card.saidMl,
+      });
       put(ms + 4 * MINUTE, { kind: 'pack-opened', packId, out: 0 });
       ms += 22 * MINUTE;
     }
   });
   put(endMs - HOUR, { kind: 'pack-ended', packId, why: 'used up' });
+}
+
+/** Of the lights' board, both of whose sides are printed in one sitting: minutes from the first pull of a run. */
+function watered(plan: Plan, r: number): readonly (readonly [minutes: number, act: BenchAct])[] {
+  const { block } = blocksOfRun(plan, plan.runs[r])[0];
+  const { widthMm, heightMm } = plan.picture!;
+  const rests = (how: ActOf<'board-rests'>['how']): BenchAct => ({ kind: 'board-rests', blockId: block.id, how });
+  const measured = (percent: number): BenchAct => ({
+    ...{ kind: 'board-measured', blockId: block.id },
+    acrossMm: Math.round(widthMm * (1 + percent / 100) * 10) / 10,
+    downMm: heightMm,
+  });
+  if (block.sides.length === 1) return [[-45, rests('wetted')]];
+  return r === 1
+    ? [
+        [-70, measured(0)],
+        [-65, rests('in the water')],
+        [-8, measured(0.1)],
+        [120, rests('in the water')],
+      ]
+    : [[-7, measured(0.1)]];
 }
 
 const NOTES: Partial<Record<Fault, string>> = {

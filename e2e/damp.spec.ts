@@ -72,6 +72,51 @@ test('damp and brushed, from the way of working to a sheet with a number: the pa
 
   const card = page.getByRole('region', { name: 'Impression card' }).first();
   await expect(card.getByText(/ml pigment, .* ml paste, .* ml water for 2 sheets/)).toBeVisible();
+  // what it took is written down, and the next card is sharper for it
+  await card.getByRole('button', { name: 'What it took …' }).click();
+  await expect(dialog.getByText(/The card said .* pigment/)).toBeVisible();
+  await expect(dialog.getByRole('button', { name: 'Log it' })).toBeDisabled();
+  for (const [part, ml] of [
+    ['Pigment, ml', '20'],
+    ['Paste, ml', '0'],
+    ['Water, ml', '-3'],
+  ]) {
+    await dialog.getByLabel(part).fill(ml);
+    await dialog.getByLabel(part).press('Enter');
+  }
+  await expect(dialog.getByText(/-3 is out of range for what was brushed on/)).toBeVisible();
+  await dialog.getByLabel('Water, ml').fill('12,5');
+  await dialog.getByLabel('Water, ml').press('Enter');
+  await dialog.getByRole('button', { name: 'Log it' }).click();
+  await expect(card.getByText(/Written down: 20 ml pigment, 0(\.0)? ml paste, 13 ml water for 2 sheets/)).toBeVisible();
+  await expect(card.getByText(/sharpened by what this workshop’s own runs took/)).toBeVisible();
+  expect((await stateOf(server, id)).brushMix.paste).toBeCloseTo(0.8, 9);
+
+  const boards = page.getByRole('region', { name: 'Boards and water' });
+  await expect(boards.getByText('Wet it now, while this one prints.')).toBeVisible();
+  await boards.getByRole('button', { name: 'Wetted' }).nth(1).click();
+  await expect(boards.getByText('Wet it now, while this one prints.')).toHaveCount(0);
+  for (const across of ['100', '100,3']) {
+    await boards.getByRole('button', { name: 'Measure …' }).first().click();
+    await dialog.getByLabel('Across').fill(across);
+    await dialog.getByLabel('Across').press('Enter');
+    await dialog.getByRole('button', { name: 'Log it' }).click();
+    await expect(dialog).toBeHidden();
+  }
+  await expect(boards.getByText('+0.30 % across, +0.00 % down from when it was measured first')).toBeVisible();
+  for (const [act, why] of [
+    [{ kind: 'board-rests', blockId: 'nobody', how: 'wetted' }, /This board is not in this plan/],
+    [
+      {
+        kind: 'brushed-with',
+        ...{ runId: plan.runs[0].id, inkingId: 'nobody', sheets: 1 },
+        ...{ usedMl: { pigment: 1, paste: 1, water: 1 }, saidMl: { pigment: 1, paste: 1, water: 1 } },
+      },
+      /This ink is not in this run/,
+    ],
+  ] as const)
+    expect(await log(id, act).catch((error: Error) => error.message)).toMatch(why);
+
   await page.getByRole('button', { name: /^bled: too wet/ }).click();
   await page.keyboard.press('Space');
   await expect

@@ -68,12 +68,15 @@ test('a card for each laying by brush: pale colours want much paste, and all of 
   const [straw, , night] = cards;
   expect([straw.pasteParts, night.pasteParts]).toEqual([3, 1]);
   damp.runs.forEach((run, r) => {
-    const { pigmentMl, pasteMl, waterMl } = cards[r];
-    expect(pigmentMl + pasteMl + waterMl).toBeCloseTo(
-      inkNeedOf(damp, sheet, run, inkingsOf(run)[0], 30).millilitres,
-      9,
-    );
-    expect(pasteMl / pigmentMl).toBeCloseTo(cards[r].pasteParts, 9);
+    const { pigment, paste, water } = cards[r].ml;
+    expect(pigment + paste + water).toBeCloseTo(inkNeedOf(damp, sheet, run, inkingsOf(run)[0], 30).millilitres, 9);
+    expect(paste / pigment).toBeCloseTo(cards[r].pasteParts, 9);
+    expect(cards[r].saidMl).toEqual(cards[r].ml);
+    // what the workshop takes more of changes the card, and not what the start values say
+    const [own] = impressionCards(damp, sheet, run, 30, { pigment: 2, paste: 1, water: 0.5 });
+    expect(own.saidMl).toEqual(cards[r].saidMl);
+    expect(own.ml).toEqual({ pigment: 2 * pigment, paste, water: water / 2 });
+    expect(own.pasteParts).toBeCloseTo(cards[r].pasteParts / 2, 9);
   });
   expect(impressionCards(oil, sheet, oil.runs[0], 30)).toEqual([]);
 });

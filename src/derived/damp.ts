@@ -1,5 +1,5 @@
 import { ALIKE_PERCENT, dryWeightG, moisturePercent, mouldAfterDays, readyAfterHours, waterToAddG } from '@/core/days';
-import { mediumById } from '@/core/inks';
+import { mediumById, type BrushMix } from '@/core/inks';
 import type { Plan, Run } from '@/model';
 import type { BenchState, DampPack } from './bench/replayLog';
 import { inkedCm2, inkNeedOf } from './inkNeed';
@@ -66,22 +66,22 @@ export function packNowOf(plan: Plan, bench: Pick<BenchState, 'packs'>, nowMs: n
   return { pack, readyAtMs, mouldAtMs, moisturePercent: moisture, addG, state };
 }
 
-/** What one laying by brush is made with (start values): everything a hand needs to know before it takes up the brush. */
+/** What one laying by brush is made with: everything a hand needs to know before it takes up the brush. */
 export interface ImpressionCard {
+  readonly runId: string;
+  readonly inkingId: string;
   readonly inkName: string;
   readonly areaCm2: number;
-  /** Parts by volume. */
-  readonly pigmentParts: number;
+  /** Of paste to one part of pigment, by volume. */
   readonly pasteParts: number;
   readonly brushMm: number;
   /** Large and dark wants a strong tool and much weight, small and pale a light one. */
   readonly rubbing: 'strong' | 'light';
   readonly fades: boolean;
   readonly masked: boolean;
-  /** For so many sheets, ml. */
-  readonly pigmentMl: number;
-  readonly pasteMl: number;
-  readonly waterMl: number;
+  /** For so many sheets, as this workshop brushes, and by the start values alone. */
+  readonly ml: BrushMix;
+  readonly saidMl: BrushMix;
 }
 
 /** Up to here a colour is pale, and wants much paste to lie evenly; below that it is dark. */
@@ -98,34 +98,57 @@ const BRUSHES: readonly (readonly [upToCm2: number, mm: number])[] = [
 /** Of what lies on the block so much is water. */
 const WATER_SHARE = 0.5;
 
-/** The card of one inking for so many sheets. Its film is what the medium lays: a part of it pigment and paste, the rest water. */
+const START: BrushMix = { pigment: 1, paste: 1, water: 1 };
+
+/** Whether an inking is laid by brush on damp paper. */
+export function isBrushed(plan: Plan, inking: LaidInking): boolean {
+  return mediumById(inkOf(plan, inking).mediumId).laidBy === 'brush';
+}
+
+/**
+ * The card of one inking for so many sheets. Its film is what the medium lays: a part of it pigment and paste, the rest water. `mix`: how much
+ * more of each than the start values the workshop takes.
+ */
 export function impressionCard(
   plan: Plan,
   sheet: PrintSheet,
   run: Run,
   inking: LaidInking,
   sheets: number,
+  mix: BrushMix = START,
 ): ImpressionCard {
   const ink = inkOf(plan, inking),
     lightness = ink.solidLabD50[0],
     areaCm2 = inkedCm2(plan, sheet, run, inking);
-  const [pigmentParts, pasteParts] = lightness >= PALE_L ? [1, 3] : lightness >= DARK_L ? [1, 2] : [1, 1];
+  const paste = lightness >= PALE_L ? 3 : lightness >= DARK_L ? 2 : 1;
   const { millilitres } = inkNeedOf(plan, sheet, run, inking, sheets);
-  const solid = millilitres * (1 - WATER_SHARE),
-    part = solid / (pigmentParts + pasteParts);
+  const part = (millilitres * (1 - WATER_SHARE)) / (1 + paste);
+  const saidMl = { pigment: part, paste: part * paste, water: millilitres * WATER_SHARE };
   return {
-    ...{ inkName: ink.name, areaCm2, pigmentParts, pasteParts },
+    ...{ runId: run.id, inkingId: inking.id, inkName: ink.name, areaCm2 },
+    pasteParts: (paste * mix.paste) / mix.pigment,
     brushMm: BRUSHES.find(([upTo]) => areaCm2 <= upTo)![1],
     rubbing: areaCm2 >= LARGE_CM2 && lightness < PALE_L ? 'strong' : 'light',
     fades: inking.fade !== null,
     masked: inking.keptOut.length > 0 || plan.masks.some(({ runId }) => runId === run.id),
-    ...{ pigmentMl: part * pigmentParts, pasteMl: part * pasteParts, waterMl: millilitres * WATER_SHARE },
+    saidMl,
+    ml: {
+      pigment: saidMl.pigment * mix.pigment,
+      paste: saidMl.paste * mix.paste,
+      water: saidMl.water * mix.water,
+    },
   };
 }
 
 /** The cards of a run's inkings that are laid by brush. */
-export function impressionCards(plan: Plan, sheet: PrintSheet, run: Run, sheets: number): ImpressionCard[] {
+export function impressionCards(
+  plan: Plan,
+  sheet: PrintSheet,
+  run: Run,
+  sheets: number,
+  mix: BrushMix = START,
+): ImpressionCard[] {
   return inkingsOf(run)
-    .filter((inking) => mediumById(inkOf(plan, inking).mediumId).laidBy === 'brush')
-    .map((inking) => impressionCard(plan, sheet, run, inking, sheets));
+    .filter((inking) => isBrushed(plan, inking))
+    .map((inking) => impressionCard(plan, sheet, run, inking, sheets, mix));
 }

@@ -130,7 +130,17 @@ export { beliefOf, imagesOf, sheetAnswerOf, sheetsOfPrint, sheetsWanted } from '
 export { CARD_FORM, cardOfPrint } from './card';
 export { type DayNow, dayNowOf, dayTaskOf, openMinutesOf } from './oneDay';
 export { keyRunOf, withKeyAt } from './keyDrawing';
-export { type PackState, impressionCards, isDamp, packNowOf, sheetDryG, USUAL_MOISTURE_PERCENT } from './damp';
+export { type BoardNow, boardsNow } from './boards';
+export {
+  type ImpressionCard,
+  type PackState,
+  impressionCards,
+  isBrushed,
+  isDamp,
+  packNowOf,
+  sheetDryG,
+  USUAL_MOISTURE_PERCENT,
+} from './damp';
 export { faultsOf } from './faultsOf';
 export { freeName } from './freeName';
 export { cautionsOf } from './cautionsOf';

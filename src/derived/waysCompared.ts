@@ -33,7 +33,7 @@ export function needsOf(plan: Plan, { sheets }: Pick<PlanFigures, 'sheets'>): Wa
   const packMl = (sheetDryG(plan) * sheets * USUAL_MOISTURE_PERCENT) / 100;
   const brushedMl = plan.runs
     .flatMap((run) => impressionCards(plan, sheet, run, sheets))
-    .reduce((sum, card) => sum + card.waterMl, 0);
+    .reduce((sum, card) => sum + card.ml.water, 0);
   return {
     waterMl: damp ? Math.round(packMl + brushedMl) : 0,
     press: damp ? 'by hand' : plan.blocks.some(isType) ? 'press' : 'either',

@@ -28,6 +28,13 @@ const steps = { undoLabel: string().nullable().defined(), redoLabel: string().nu
 /** How far it goes: changes of the plan, entries of the log, changes of the workshop. */
 const counters = record({ plan: counted(), log: counted(), workshop: counted() });
 
+const brushMix = () =>
+  record({
+    pigment: number().required().positive(),
+    paste: number().required().positive(),
+    water: number().required().positive(),
+  });
+
 /** A print as the interface holds it, as of its counters. */
 const printState = record({
   id: id(),
@@ -41,6 +48,8 @@ const printState = record({
   otherRuns: list(record({ sheets: counted(), lost: counted(), runs: counted().optional() }), MOST_SHEETS),
   /** How much slower than the start values this workshop cuts, by its own log. */
   cuttingPace: number().required().positive(),
+  /** How much more than the start values it brushes on. */
+  brushMix: brushMix(),
 });
 
 /** A value set, a field taken away (no `value`), or `value` put in the place of `drop` entries of a list from `at` on. */
@@ -95,6 +104,8 @@ const printChanges = record({
   events: events(),
   /** How much slower than the start values this workshop cuts, where that may have changed. */
   cuttingPace: number().required().positive().nullable(),
+  /** How much more it brushes on, where that may have changed. */
+  brushMix: brushMix().nullable(),
 });
 
 /** One page of the shelf. */

@@ -1,4 +1,5 @@
 export { type TimedCut } from '@/core/cutting';
+export { type BrushedRun } from '@/core/inks';
 export { isTestSheet, type RunLosses } from '@/core/sheets';
 export {
   failed,
@@ -37,6 +38,8 @@ export {
   BLEND_REACH_MM,
   CHARGED_FIRST,
   CHANGE_OVER_MINUTES,
+  BOARD_RESTS,
+  BRUSHED_ML,
   DAMPED_HOW,
   FADE_BY,
   MOISTURE_PERCENT,

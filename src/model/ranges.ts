@@ -31,6 +31,10 @@ export const PACK_G = { min: 0.1, max: 100_000, what: phrase('measure.weightOfTh
 export const PACK_SHEETS = { min: 1, max: 1200, what: phrase('measure.sheetsOfThePack') } as const;
 export const OUT_SHEETS = { min: 0, max: 1200, what: phrase('measure.sheetsOutOfThePack') } as const;
 export const MOISTURE_PERCENT = { min: 1, max: 200, what: phrase('measure.moistureOfThePack') } as const;
+/** What is brushed on a block in a run. */
+export const BRUSHED_ML = { min: 0, max: 20_000, what: phrase('measure.whatWasBrushed') } as const;
+/** How a board lies between layings: brushed with water ahead, resting in the water, or stood on edge to dry alike on both sides. */
+export const BOARD_RESTS = ['wetted', 'in the water', 'on edge'] as const;
 export const DAMPED_HOW = ['brushed', 'soaked'] as const;
 export const PACK_ENDS = ['used up', 'dried out', 'mould'] as const;
 export const TRAP_MM = { minMm: 0, maxMm: 3, what: phrase('measure.overlap') } as const;

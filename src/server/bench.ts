@@ -15,6 +15,8 @@ import {
   firstGateOf,
   frozenAsOf,
   inkingsOf,
+  inkOf,
+  isBrushed,
   inkNamesOf,
   printedIds,
   refusedAddition,
@@ -216,6 +218,14 @@ const REFUSALS: {
   'pack-opened': (plan, progress, act) =>
     refusedPack(plan, progress, act) ?? moreThanPack(progress, act.packId, act.out),
   'pack-ended': refusedPack,
+  'board-rests': (plan, _, { blockId }) => refusedBoard(plan, blockId),
+  'board-measured': (plan, _, { blockId }) => refusedBoard(plan, blockId),
+  'brushed-with': (plan, _, act) => {
+    const run = plan.runs.find(({ id }) => id === act.runId);
+    const inking = run && inkingsOf(run).find(({ id }) => id === act.inkingId);
+    if (!inking) return refusedRun(plan, act.runId) ?? phrase('bench.thisInkIsNotIn');
+    return isBrushed(plan, inking) ? undefined : phrase('bench.thisInkIsNotBrushed', { ink: inkOf(plan, inking).name });
+  },
   'moved-to': (_, progress, act) =>
     progress.sheets.includes(act.sheet) ? undefined : phrase('bench.thereIsNoSheet', { sheet: act.sheet }),
   'cut-done': (plan, progress, act) => refusedCut(plan, progress, act.cutId),
@@ -285,6 +295,10 @@ function refusedCut(plan: Plan, progress: Progress, cutId: string): Phrase | und
 type NamedRun = { readonly run: number; readonly inks: string };
 
 const NO_ROUND = phrase('bench.thisRoundWasNot');
+
+function refusedBoard({ blocks }: Plan, blockId: string): Phrase | undefined {
+  return blocks.some(({ id, type }) => id === blockId && type === null) ? undefined : phrase('bench.thisBoardIsNot');
+}
 
 function refusedRun(plan: Plan, runId: string): Phrase | undefined {
   return plan.runs.some((run) => run.id === runId) ? undefined : phrase('run-missing.thisRunIsNot');

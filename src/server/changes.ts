@@ -1,4 +1,5 @@
 import { learnedPace } from '@/core/cutting';
+import { learnedBrushMix } from '@/core/inks';
 import { failure, success, type Outcome } from '@/core/units';
 import { CARD_FORM, cardOfPrint, patchBetween } from '@/derived';
 import type { Counters, Plan, PrintChanges } from '@/model';
@@ -13,6 +14,7 @@ import {
   planLabel,
   printById,
   timedCuts,
+  brushedRuns,
   workshopStamp,
   type PrintRow,
   type Store,
@@ -52,7 +54,8 @@ export function changesSince(db: Store, id: string, known: Counters): Outcome<Pr
   if (!plan.ok) return plan;
   const patches = patchesSince(db, row, since, now, plan.value);
   const events = now.log > since.log ? logSince(db, id, since.log) : [];
-  const timed = events.some(({ act }) => act.kind === 'cut-done');
+  const timed = events.some(({ act }) => act.kind === 'cut-done'),
+    brushed = events.some(({ act }) => act.kind === 'brushed-with');
   return success({
     name: row.name,
     savedAt: row.saved_at,
@@ -63,6 +66,7 @@ export function changesSince(db: Store, id: string, known: Counters): Outcome<Pr
     patches: patches ?? [],
     events,
     cuttingPace: timed ? learnedPace(timedCuts(db)) : null,
+    brushMix: brushed ? learnedBrushMix(brushedRuns(db)) : null,
   });
 }
 

@@ -1,6 +1,7 @@
 import { fileWords } from '@/words/files';
 import { randomUUID } from 'node:crypto';
 import { learnedPace } from '@/core/cutting';
+import { learnedBrushMix } from '@/core/inks';
 import { failure, success, type Outcome, failed } from '@/core/units';
 import {
   checkName,
@@ -33,6 +34,7 @@ import {
   dryingAt,
   keepCard,
   livingPrints,
+  brushedRuns,
   lossesElsewhere,
   appendBenchEvent,
   appendPlan,
@@ -134,6 +136,7 @@ export function printState(db: Store, id: string): Outcome<PrintState> {
     ...stepsOf(db, row),
     otherRuns: lossesElsewhere(db, id),
     cuttingPace: learnedPace(timedCuts(db)),
+    brushMix: learnedBrushMix(brushedRuns(db)),
   });
 }
 

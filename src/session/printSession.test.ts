@@ -28,6 +28,7 @@ const state = (count: number, plan: Plan = emptyPlan(), events: readonly BenchEv
   redoLabel: null,
   otherRuns: [],
   cuttingPace: 1,
+  brushMix: { pigment: 1, paste: 1, water: 1 },
 });
 const edition = (n: number): PlanEdit => ({ kind: 'sheets-set', part: { edition: n } });
 const tests = (n: number): PlanEdit => ({ kind: 'sheets-set', part: { testSheets: n } });
@@ -57,6 +58,7 @@ function changes(
     patches: more.edit ? [{ count, editId: more.editId ?? null, patch: patchBetween(from.plan, plan) }] : [],
     events,
     cuttingPace: null,
+    brushMix: null,
   };
 }
 

@@ -26,8 +26,16 @@ export function withChanges(state: PrintState, changes: PrintChanges): PrintStat
 const isBehind = ({ now }: PrintChanges, state: PrintState) => now.plan < state.now.plan || now.log < state.now.log;
 
 function withHead(state: PrintState, changes: PrintChanges): PrintState {
-  const { name, savedAt, undoLabel, redoLabel, cuttingPace } = changes;
-  return { ...state, name, savedAt, undoLabel, redoLabel, cuttingPace: cuttingPace ?? state.cuttingPace };
+  const { name, savedAt, undoLabel, redoLabel, cuttingPace, brushMix } = changes;
+  return {
+    ...state,
+    name,
+    savedAt,
+    undoLabel,
+    redoLabel,
+    cuttingPace: cuttingPace ?? state.cuttingPace,
+    brushMix: brushMix ?? state.brushMix,
+  };
 }
 
 function planAfter(state: PrintState, { plan, patches, since, now }: PrintChanges): Plan | undefined {

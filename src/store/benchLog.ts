@@ -6,6 +6,7 @@ import {
   type ActOf,
   type BenchAct,
   type BenchEvent,
+  type BrushedRun,
   type RunLosses,
   type TimedCut,
 } from '@/model';
@@ -133,4 +134,18 @@ export function timedCuts(db: Store): TimedCut[] {
     WHERE act ->> 'kind' IN ('stage-cut', 'cut-done') AND act ->> 'minutes' > 0 AND act ->> 'saidHours' > 0`,
     )
     .all();
+}
+
+/** What layings by brush took in all prints, with what the start values had said. */
+export function brushedRuns(db: Store): BrushedRun[] {
+  return db
+    .prepare<[], { readonly usedMl: string; readonly saidMl: string }>(
+      `SELECT act ->> 'usedMl' AS usedMl, act ->> 'saidMl' AS saidMl FROM bench_log INDEXED BY bench_log_brushed
+    WHERE act ->> 'kind' = 'brushed-with'`,
+    )
+    .all()
+    .map(({ usedMl, saidMl }) => ({
+      used: JSON.parse(usedMl) as BrushedRun['used'],
+      said: JSON.parse(saidMl) as BrushedRun['said'],
+    }));
 }

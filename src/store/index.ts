@@ -39,6 +39,7 @@ export {
   rawLog,
   lossesElsewhere,
   timedCuts,
+  brushedRuns,
 } from './benchLog';
 export {
   everyItem,

@@ -21,6 +21,7 @@ import {
   purgeDeleted,
   putBlob,
   raiseUndoFloor,
+  brushedRuns,
   lossesElsewhere,
   type Store,
 } from './index';
@@ -186,6 +187,22 @@ test('the workshop learns from counted pulls that stand', () => {
   appendBenchEvent(db, 'p', { id: 'e', at: NOW, act: { kind: 'pull-undone', pullId: 'd' } });
   expect(lossesElsewhere(db, 'another')).toEqual([{ sheets: 2, lost: 1, runs: 1 }]);
   expect(lossesElsewhere(db, 'p')).toEqual([]);
+});
+
+test('what layings by brush took is found over all prints, and of those alone', () => {
+  expect(brushedRuns(db)).toEqual([]);
+  const mix = { pigment: 1.5, paste: 0, water: 4 },
+    said = { pigment: 1, paste: 2, water: 3 };
+  appendBenchEvent(db, 'p', {
+    ...{ id: 'brush', at: NOW },
+    act: { kind: 'brushed-with', runId: 'r', inkingId: 'i', sheets: 3, usedMl: mix, saidMl: said },
+  });
+  appendBenchEvent(db, 'p', {
+    id: 'room',
+    at: NOW,
+    act: { kind: 'room-read', temperatureC: 18, relativeHumidityPercent: 60 },
+  });
+  expect(brushedRuns(db)).toEqual([{ used: mix, said }]);
 });
 
 test('a file of the first version opens: its plans come up to the present form, and the cabinet is there', () => {

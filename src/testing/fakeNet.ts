@@ -56,12 +56,22 @@ export class FakeServer {
       patches: this.patches.filter(({ count }) => count > known.plan),
       events: this.log.slice(known.log),
       cuttingPace: null,
+      brushMix: null,
     };
   }
 
   whole(): PrintState {
     const { plan, log, now } = this;
-    return { ...this.head(), id: 'print', now, plan, events: [...log], otherRuns: [], cuttingPace: 1 };
+    return {
+      ...this.head(),
+      id: 'print',
+      now,
+      plan,
+      events: [...log],
+      otherRuns: [],
+      cuttingPace: 1,
+      brushMix: { pigment: 1, paste: 1, water: 1 },
+    };
   }
 
   listen(tell: () => void): () => void {

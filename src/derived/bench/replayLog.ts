@@ -118,6 +118,12 @@ export interface DampPack extends Omit<ActOf<'pack-damped'>, 'kind'> {
   readonly ended?: { readonly at: string; readonly why: ActOf<'pack-ended'>['why'] };
 }
 
+/** A board and its water: how it lies now, and what it measured, oldest first. */
+export interface Board {
+  readonly rests?: { readonly at: string; readonly how: ActOf<'board-rests'>['how'] };
+  readonly measured: readonly { readonly at: string; readonly acrossMm: number; readonly downMm: number }[];
+}
+
 export interface BenchState {
   /** Every round, oldest first. */
   readonly rounds: readonly Round[];
@@ -133,6 +139,10 @@ export interface BenchState {
   }[];
   /** Packs of damp paper, oldest first. */
   readonly packs: readonly DampPack[];
+  /** Boards that were wetted or measured, by block. */
+  readonly boards: ReadonlyMap<string, Board>;
+  /** What layings by brush took, oldest first. */
+  readonly brushedWith: readonly (Omit<ActOf<'brushed-with'>, 'kind'> & { readonly at: string })[];
   /** Where each sheet is now. */
   readonly whereabouts: ReadonlyMap<SheetName, { readonly at: string; readonly place: string; readonly note: string }>;
   /** Sheets of the edition's round. */
@@ -204,6 +214,8 @@ function newReplay() {
     drySeen: new Map<string, { at: string; sheet: string; note: string }>(),
     roomReadings: [] as { at: string; temperatureC: number; relativeHumidityPercent: number }[],
     packs: new Map<string, DampPack>(),
+    boards: new Map<string, Board>(),
+    brushedWith: [] as (Omit<ActOf<'brushed-with'>, 'kind'> & { at: string })[],
     whereabouts: new Map<string, { at: string; place: string; note: string }>(),
     cutsPassed: [] as { cutId: string; at: string; minutes?: number }[],
     slips: new Map<string, Slip>(),
@@ -260,6 +272,16 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
     withPack(r, packId, (pack) => ({ ...pack, weighings: [...pack.weighings, { at, grams, sheets }] })),
   'pack-opened': (r, { act: { packId, out } }) =>
     withPack(r, packId, (pack) => ({ ...pack, out: Math.min(out, pack.sheets) })),
+  'board-rests': (r, { at, act: { blockId, how } }) => {
+    r.boards.set(blockId, { measured: [], ...r.boards.get(blockId), rests: { at, how } });
+  },
+  'board-measured': (r, { at, act: { blockId, acrossMm, downMm } }) => {
+    const board = r.boards.get(blockId);
+    r.boards.set(blockId, { ...board, measured: [...(board?.measured ?? []), { at, acrossMm, downMm }] });
+  },
+  'brushed-with': (r, { at, act: { kind: _, ...taken } }) => {
+    r.brushedWith.push({ at, ...taken });
+  },
   'pack-ended': (r, { at, act: { packId, why } }) =>
     withPack(r, packId, (pack) => ({ ...pack, out: 0, ended: pack.ended ?? { at, why } })),
   'moved-to': (r, { at, act: { sheet, place, note } }) => {

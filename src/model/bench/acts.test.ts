@@ -32,6 +32,9 @@ describe('packs of damp paper and marks put right, from outside', () => {
   const pack = { packId: 'p', sheets: 30, dryG: 300, how: 'brushed', targetPercent: 35 };
   const putRight = (movesMm: unknown) => ({ kind: 'kento-put-right', settings: [{ runId: 'r', movesMm }], note: '' });
 
+  const ml = { pigment: 2, paste: 4, water: 5 },
+    brushed = { runId: 'r', inkingId: 'i', sheets: 12, usedMl: ml, saidMl: ml };
+
   test.each([
     ['damped', { kind: 'pack-damped', ...pack }],
     ['turned', { kind: 'pack-turned', packId: 'p' }],
@@ -39,6 +42,10 @@ describe('packs of damp paper and marks put right, from outside', () => {
     ['all of it back under cover', { kind: 'pack-opened', packId: 'p', out: 0 }],
     ['ended', { kind: 'pack-ended', packId: 'p', why: 'mould' }],
     ['a face cut back and one built up', putRight([0.3, -0.2, 0])],
+    ['a board laid in the water', { kind: 'board-rests', blockId: 'b', how: 'in the water' }],
+    ['a board measured', { kind: 'board-measured', blockId: 'b', acrossMm: 300.2, downMm: 200 }],
+    ['what was brushed on', { kind: 'brushed-with', ...brushed }],
+    ['without any paste', { kind: 'brushed-with', ...brushed, usedMl: { pigment: 2, paste: 0, water: 5 } }],
     ['a corner let in', { kind: 'kento-inlaid', runId: 'r', note: 'maple' }],
   ])('%s: taken as it is', (_, act) => {
     expect(checkAct(act)).toEqual({ ok: true, value: act });
@@ -66,6 +73,16 @@ describe('packs of damp paper and marks put right, from outside', () => {
       /-1 is too little for the sheets out of the pack/,
     ],
     ['an end nobody knows', { kind: 'pack-ended', packId: 'p', why: 'stolen' }, /why/],
+    ['a board that hangs', { kind: 'board-rests', blockId: 'b', how: 'hung' }, /how/],
+    [
+      'a board of two metres',
+      { kind: 'board-measured', blockId: 'b', acrossMm: 2000, downMm: 200 },
+      /2000 mm is too (much|long|large)/,
+    ],
+    ['less than no water', { kind: 'brushed-with', ...brushed, usedMl: { ...ml, water: -1 } }, /-1 ml is too little/],
+    ['nothing said', { kind: 'brushed-with', ...brushed, saidMl: { ...ml, paste: 0 } }, /0 ml is too little/],
+    ['for no sheets', { kind: 'brushed-with', ...brushed, sheets: 0 }, /0 is too little for the sheets/],
+    ['pigment left out', { kind: 'brushed-with', ...brushed, usedMl: { paste: 1, water: 1 } }, /pigment/],
     ['two faces of three', putRight([0.3, 0.1]), /movesMm/],
     ['a face moved by a finger’s breadth', putRight([0, 12, 0]), /12 mm is too much for the move/],
     ['nothing put right', { kind: 'kento-put-right', settings: [], note: '' }, /settings/],

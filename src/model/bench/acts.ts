@@ -26,6 +26,9 @@ import { upgradedAct } from './upgrades/upgradedAct';
 import {
   ACT_VERSION,
   ADDED_RANGE,
+  BOARD_RESTS,
+  BRUSHED_ML,
+  SIZE_RANGE_MM,
   DAMPED_HOW,
   EXTENDER_PERCENT,
   FILM_WEIGHT_RANGE,
@@ -69,6 +72,9 @@ const motion = record({
   residualMm: number().required().min(0),
   about: record({ xMm: number().required(), yMm: number().required() }),
 });
+
+const brushMix = (range: typeof BRUSHED_ML | (Omit<typeof BRUSHED_ML, 'min'> & { readonly min: number })) =>
+  record({ pigment: inRange(range, ' ml'), paste: inRange(range, ' ml'), water: inRange(range, ' ml') });
 
 /** What was really laid in one pull of a proof: it goes before what the plan says, then and later. */
 const laying = record({
@@ -158,6 +164,24 @@ const ACTS = {
   /** So many of its sheets are out of cover now. */
   'pack-opened': record({ kind: kind('pack-opened'), packId: id(), out: whole(OUT_SHEETS) }),
   'pack-ended': record({ kind: kind('pack-ended'), packId: id(), why: oneOf(PACK_ENDS) }),
+  /** A board is wetted, laid in the water, or stood on edge. */
+  'board-rests': record({ kind: kind('board-rests'), blockId: id(), how: oneOf(BOARD_RESTS) }),
+  /** Between two marks on a board, along and down: the first time it says how large the board was. */
+  'board-measured': record({
+    kind: kind('board-measured'),
+    blockId: id(),
+    acrossMm: mm(SIZE_RANGE_MM),
+    downMm: mm(SIZE_RANGE_MM),
+  }),
+  /** What an inking laid by brush took for so many sheets, and what the start values had said for them. */
+  'brushed-with': record({
+    kind: kind('brushed-with'),
+    runId: id(),
+    inkingId: id(),
+    sheets: whole(PACK_SHEETS),
+    usedMl: brushMix(BRUSHED_ML),
+    saidMl: brushMix({ ...BRUSHED_ML, min: 1e-6 }),
+  }),
   /** The film of a run is dry to the touch now. */
   'dry-seen': record({ kind: kind('dry-seen'), runId: id(), sheet: text(12), note: text(300) }),
   'room-read': record({

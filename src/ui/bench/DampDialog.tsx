@@ -7,22 +7,34 @@ import DialogTitle from '@mui/material/DialogTitle';
 import clsx from 'clsx';
 import { useState, type MouseEvent } from 'react';
 import { roundTo } from '@/core/numeric';
-import { sheetAnswerOf, sheetDryG, USUAL_MOISTURE_PERCENT } from '@/derived';
-import { DAMPED_HOW, MOISTURE_PERCENT, PACK_ENDS, PACK_G, PACK_SHEETS, type BenchAct } from '@/model';
+import type { BrushMix } from '@/core/inks';
+import { sheetAnswerOf, sheetDryG, USUAL_MOISTURE_PERCENT, type ImpressionCard } from '@/derived';
+import {
+  BRUSHED_ML,
+  DAMPED_HOW,
+  MOISTURE_PERCENT,
+  PACK_ENDS,
+  PACK_G,
+  PACK_SHEETS,
+  SIZE_RANGE_MM,
+  type BenchAct,
+} from '@/model';
 import { Choice } from '@/ui/kit/Choice';
-import { CountField, NumberField } from '@/ui/kit/fields';
+import { CountField, LengthField, NumberField } from '@/ui/kit/fields';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { useLog } from '@/ui/kit/useLog';
 import { dampWords } from '@/words/damp';
 import { inWords } from '@/words/failures';
-import { gramsInWords } from '@/words/quantities';
+import { gramsInWords, quantity } from '@/words/quantities';
 
-/** What is to be said of a pack. */
+/** What is to be said of damp work. */
 export type Asked =
   | { readonly what: 'damp' }
   | { readonly what: 'weigh'; readonly packId: string; readonly sheets: number }
-  | { readonly what: 'end'; readonly packId: string };
+  | { readonly what: 'end'; readonly packId: string }
+  | { readonly what: 'measure'; readonly blockId: string }
+  | { readonly what: 'brushed'; readonly card: ImpressionCard; readonly sheets: number };
 
 interface FormProps<What extends Asked['what']> {
   readonly asked: Extract<Asked, { readonly what: What }>;
@@ -30,7 +42,7 @@ interface FormProps<What extends Asked['what']> {
   readonly onClose: () => void;
 }
 
-/** A pack damped, weighed or done: logged when it is said. */
+/** What happened to a pack, a board or a laying by brush: logged when it is said. */
 export function DampDialog({ asked, onClose }: { readonly asked: Asked; readonly onClose: () => void }) {
   const log = useLog();
   const keep = (act: BenchAct) => {
@@ -45,8 +57,12 @@ export function DampDialog({ asked, onClose }: { readonly asked: Asked; readonly
         <DampForm asked={asked} {...of} />
       ) : asked.what === 'weigh' ? (
         <WeighForm asked={asked} {...of} />
-      ) : (
+      ) : asked.what === 'end' ? (
         <EndForm asked={asked} {...of} />
+      ) : asked.what === 'measure' ? (
+        <MeasureForm asked={asked} {...of} />
+      ) : (
+        <BrushedForm asked={asked} {...of} />
       )}
     </Dialog>
   );
@@ -171,6 +187,76 @@ function EndForm({ asked, onKeep, onClose }: FormProps<'end'>) {
         {why === 'mould' && <p className={clsx(kit.say, kit.wait, kit.above10)}>{dampWords('dialog.mouldSays')}</p>}
       </DialogContent>
       <Ends onClose={onClose} onKeep={() => onKeep({ kind: 'pack-ended', packId: asked.packId, why })} />
+    </>
+  );
+}
+
+function MeasureForm({ asked, onKeep, onClose }: FormProps<'measure'>) {
+  const { plan, progress, unit } = usePrintDesk('plan', 'progress', 'unit');
+  const { blockId } = asked;
+  const last = progress.bench.boards.get(blockId)?.measured.at(-1),
+    size = plan.blocks.find(({ id }) => id === blockId)?.sizeMm ?? plan.picture;
+  const [acrossMm, setAcross] = useState(last?.acrossMm ?? size?.widthMm ?? SIZE_RANGE_MM.minMm),
+    [downMm, setDown] = useState(last?.downMm ?? size?.heightMm ?? SIZE_RANGE_MM.minMm);
+  const field = { unit, range: SIZE_RANGE_MM };
+  return (
+    <>
+      <DialogContent>
+        <div className={clsx(kit.fields, kit.above8, kit.atTop)}>
+          <LengthField {...field} label={dampWords('dialog.across')} valueMm={acrossMm} onChange={setAcross} />
+          <LengthField {...field} label={dampWords('dialog.down')} valueMm={downMm} onChange={setDown} />
+        </div>
+        <p className={kit.note}>{dampWords('dialog.measureSays')}</p>
+      </DialogContent>
+      <Ends onClose={onClose} onKeep={() => onKeep({ kind: 'board-measured', blockId, acrossMm, downMm })} />
+    </>
+  );
+}
+
+function BrushedForm({ asked, onKeep, onClose }: FormProps<'brushed'>) {
+  const { card } = asked;
+  const [sheets, setSheets] = useState(asked.sheets),
+    [used, setUsed] = useState<Partial<BrushMix>>({});
+  const whole = (['pigment', 'paste', 'water'] as const).every((part) => used[part] !== undefined);
+  const perSheet = (of: BrushMix) => ({
+    pigment: (of.pigment * sheets) / asked.sheets,
+    paste: (of.paste * sheets) / asked.sheets,
+    water: (of.water * sheets) / asked.sheets,
+  });
+  const said = perSheet(card.ml);
+  const inMl = (millilitres: number) => quantity('ml', millilitres, millilitres < 10 ? 1 : 0);
+  return (
+    <>
+      <DialogContent>
+        <p className={kit.above4}>
+          {dampWords('dialog.brushedSays', {
+            ...{ pigment: inMl(said.pigment), paste: inMl(said.paste), water: inMl(said.water), sheets },
+          })}
+        </p>
+        <div className={clsx(kit.fields, kit.above12, kit.atTop)}>
+          <CountField label={dampWords('dialog.sheets')} value={sheets} range={PACK_SHEETS} onChange={setSheets} />
+          {(['pigment', 'paste', 'water'] as const).map((part) => (
+            <NumberField
+              key={part}
+              label={dampWords(`dialog.${part}`)}
+              value={used[part]}
+              range={BRUSHED_ML}
+              onChange={(millilitres) => setUsed({ ...used, [part]: millilitres })}
+            />
+          ))}
+        </div>
+      </DialogContent>
+      <Ends
+        onClose={onClose}
+        disabled={!whole}
+        onKeep={() =>
+          whole &&
+          onKeep({
+            ...{ kind: 'brushed-with', runId: card.runId, inkingId: card.inkingId, sheets },
+            ...{ usedMl: used as BrushMix, saidMl: perSheet(card.saidMl) },
+          })
+        }
+      />
     </>
   );
 }

@@ -29,6 +29,7 @@ import { useForecast, usePull, usePullKeys, type Pulling } from './usePull';
 import { DampPack } from './DampPack';
 import { DayClock } from './DayClock';
 import { FadeCards } from './FadeCards';
+import { Boards } from './Boards';
 import { ImpressionCards } from './ImpressionCards';
 import { PieceCards } from './PieceCards';
 import { KeepNow } from './KeepNow';
@@ -233,6 +234,7 @@ function Before({ index, run, look }: { index: number; run: Run; look: readonly 
         ))}
       <PieceCards index={index} />
       <FadeCards index={index} />
+      <Boards index={index} />
       <ImpressionCards index={index} sheets={Math.max(1, desk.progress.runs[index].sheetsInRun)} />
       <Figures />
       <div className={kit.above14}>

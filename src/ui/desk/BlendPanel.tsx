@@ -86,6 +86,7 @@ function Blends() {
     [coloursGot, meetings, plan, sheet],
   );
   const mood = String(wanted);
+  const more = Math.max(0, blends.length - MOST_ROWS) + Math.max(0, onBlocks.length - MOST_ROWS);
   if (blends.length === 0 && onBlocks.length === 0) return <p className={kit.note}>{blendWords('none')}</p>;
   return (
     <>
@@ -108,7 +109,7 @@ function Blends() {
             className={clsx(kit.plain, !wanted && one.deltaE > SEEN_DELTA_E && kit.ochre)}
           >
             {blendWords('onBlock', {
-              ...{ run: one.run + 1, chargedFirst: one.chargedFirst, tinted: one.tinted, mood },
+              ...{ run: one.run + 1, chargedFirst: one.chargedFirst, tinted: one.tinted },
               ...{ edge: formatLength(one.edgeMm, unit, 0), area: areaInWords(100 * one.areaCm2) },
               deltaE: decimal(one.deltaE, 1),
               difference: craftWords(`difference.${wordForDifference(one.deltaE)}`),
@@ -116,6 +117,8 @@ function Blends() {
           </li>
         ))}
       </ul>
+      {more > 0 && <p className={kit.note}>{blendWords('more', { count: more })}</p>}
+      {onBlocks.length > 0 && <p className={kit.plain}>{blendWords('adviceOnBlock', { mood })}</p>}
       {blends.length > 0 && <p className={kit.plain}>{blendWords('advice', { mood })}</p>}
     </>
   );

@@ -76,6 +76,7 @@ export interface PrintDesk {
   readonly redoLabel: string | null;
   readonly otherRuns: PrintState['otherRuns'];
   readonly cuttingPace: number;
+  readonly brushMix: PrintState['brushMix'];
   readonly progress: Progress;
   /** What the workshop's runs are believed to lose: from its other prints and this one's own runs. */
   readonly belief: LossBelief;

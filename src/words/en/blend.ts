@@ -11,7 +11,10 @@ export const blend = {
   wanted: 'wanted: the blend is part of the picture',
   over: 'Run {run, number}, {inks}, takes up run {below, number}, {belowInks}, over {area}: ΔE {deltaE} ({difference}).',
   onBlock:
-    'Run {run, number}: {chargedFirst} and {tinted} meet on the block along {edge}. {tinted}, charged after it, holds some of it over {area}: ΔE {deltaE} ({difference}). {mood, select, true {They run into each other under the roller.} other {Mask one of them, roll with a narrower roller, or saw them apart.}}',
+    'Run {run, number}: {chargedFirst} and {tinted} meet on the block along {edge}; the second to be charged, {tinted}, holds some of the first over {area}: ΔE {deltaE} ({difference}).',
+  adviceOnBlock:
+    '{mood, select, true {Where they meet on the block, roll both in the same direction on every sheet.} other {Where inks meet on the block, mask one of them, roll with a narrower roller, or saw them apart.}}',
+  more: '{count, plural, one {One more} other {# more}}, less seen than these.',
   advice:
     '{mood, select, true {Keep the strokes in one direction, so that it is alike from sheet to sheet.} other {Wipe the block every few sheets, or let the film below close first.}}',
   none: 'No film lies on an open one here, and no two inks meet on a block.',

@@ -24,6 +24,8 @@ export const damp = {
   end: 'Pack is done …',
   dialog: {
     damp: 'A pack is damped',
+    measure: 'A board is measured',
+    brushed: 'What it took',
     weigh: 'The pack on the scale',
     end: 'The pack is done',
     sheets: 'Sheets',
@@ -41,12 +43,21 @@ export const damp = {
     whys: { 'used up': 'all sheets are printed', 'dried out': 'it dried out', mould: 'mould' },
     mouldSays:
       'Mould: do not breathe over it, keep the room aired, throw the pack away as your workshop and local rules say.',
+    across: 'Across',
+    down: 'Down',
+    measureSays:
+      'Between two marks scratched into its rim, every time the same two. What was measured first is its size before the water.',
+    brushedSays:
+      'The card said {pigment} pigment, {paste} paste and {water} water for {sheets, plural, one {# sheet} other {# sheets}}.',
+    pigment: 'Pigment, ml',
+    paste: 'Paste, ml',
+    water: 'Water, ml',
     leave: 'Leave it',
     keep: 'Log it',
   },
   card: {
     title: 'Impression card',
-    parts: 'pigment {pigment, number} : paste {paste, number}',
+    parts: 'pigment 1 : paste {paste, number, ::.#}',
     quantities: '{pigment} pigment, {paste} paste, {water} water for {sheets, plural, one {# sheet} other {# sheets}}',
     brush: 'brush about {brush} wide, one for each colour',
     rubbing: {
@@ -57,5 +68,21 @@ export const damp = {
     fade: 'fade: see its tones',
     mask: 'mask laid before brushing',
     start: 'Start values; pale and even wants much paste.',
+    learned: 'Start values, sharpened by what this workshop’s own runs took; pale and even wants much paste.',
+    took: 'What it took …',
+    logged:
+      'Written down: {pigment} pigment, {paste} paste, {water} water for {sheets, plural, one {# sheet} other {# sheets}}.',
+  },
+  boards: {
+    label: 'Boards and water',
+    now: '{block}, on the bench now',
+    next: '{block}, for the next run',
+    never: 'not wetted yet',
+    rests: { wetted: 'wetted {at}', 'in the water': 'in the water since {at}', 'on edge': 'on edge since {at}' },
+    grown:
+      '{across, number, ::sign-always .00} % across, {down, number, ::sign-always .00} % down from when it was measured first',
+    acts: 'What is done with {block}',
+    rest: { wetted: 'Wetted', 'in the water': 'Into the water', 'on edge': 'On edge' },
+    measure: 'Measure …',
   },
 } as const;

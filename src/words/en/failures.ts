@@ -52,6 +52,7 @@ export const failures = {
     widthOfTheSaw: 'what the saw takes',
     widthOfTheKeysLines: 'the width of the key’s lines',
     smoothingOfTheKeysLines: 'the smoothing of the key’s lines',
+    whatWasBrushed: 'what was brushed on',
     weightOfThePack: 'the weight of the pack',
     sheetsOfThePack: 'the sheets of the pack',
     sheetsOutOfThePack: 'the sheets out of the pack',

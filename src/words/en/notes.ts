@@ -5,6 +5,16 @@ export const notes = {
       'Where more than one film would end on an edge, cut {chokeMm} inside the line from the second film on, so that only one ends there.',
     trapped: '{grow} against {under}: cut {trapMm} outside the line; {block} grows under {under}.',
   },
+  board: {
+    wetNow: 'Wet it now, while this one prints.',
+    turnOver: 'Turn it over for run {run, number}: both sides are printed while it has one size.',
+    restUntil:
+      'Its other side prints in run {run, number}: rest it in the water until then, so that it keeps its size.',
+    measureAgain: 'Its other side is printed: measure it before this one, it may have shrunk.',
+    otherSize:
+      'It is {across, number, ::sign-always .00} % across and {down, number, ::sign-always .00} % down from what it was when its other side was printed: rest it in the water, or let it stand on edge, and measure again.',
+    shrunken: 'It has shrunk since it was measured first: rest it in the water and measure again.',
+  },
   fade: {
     by: {
       'two ribbons':
