@@ -147,7 +147,25 @@ test('a block is sawn apart: its pieces by letters, small ones left in their nei
 
   await page.getByRole('button', { name: 'leave the block whole' }).click();
   await expect(page.getByRole('button', { name: 'Saw this block apart' })).toBeVisible();
-  await page.getByRole('button', { name: 'undo' }).click();
+  // left whole, its inks meet on the block and run into each other
+  await page.goto(`${server.url}/print/${id}/sheets`);
+  const blends = page.getByTestId('blends');
+  const strawIntoRust = blends.getByText(/straw and rust meet on the block .* rust, holds some of the first/);
+  await expect(strawIntoRust).toBeVisible();
+  await blends.getByLabel('Carried on the block, over').fill('1 m');
+  await blends.getByLabel('Carried on the block, over').press('Enter');
+  await expect(blends.getByText(/“1 m” .*40 mm/)).toBeVisible();
+  await blends.getByLabel('Carried on the block, over').fill('5 mm');
+  await blends.getByLabel('Carried on the block, over').press('Enter');
+  await blends.getByLabel('Charged first where inks meet on a block').click();
+  await page.getByRole('option', { name: 'the darker' }).click();
+  await expect(blends.getByText(/rust and straw meet on the block .* straw, holds some of the first/)).toBeVisible();
+  expect((await stateOf(server, id)).plan.way.blend).toMatchObject({ reachMm: 5, chargedFirst: 'darker' });
+  await expectToLieWell(page, DESK, 'inks that meet on a block');
+  await expectToBeReadable(page, 'inks that meet on a block');
+  for (let step = 0; step < 3; step++) await page.getByRole('button', { name: 'undo' }).click();
+  await page.goto(`${server.url}/print/${id}/block`);
+  await page.getByRole('tab', { name: 'Saw' }).click();
   await expect(figures).toBeVisible();
 });
 

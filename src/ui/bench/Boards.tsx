@@ -40,7 +40,9 @@ function OneBoard({ board, onMeasure }: { readonly board: BoardNow; readonly onM
         {rests ? dampWords(`boards.rests.${rests.how}`, { at: momentOf(rests.at) }) : dampWords('boards.never')}
       </p>
       {grown && (
-        <p className={kit.plain}>{dampWords('boards.grown', { across: grown.acrossPercent, down: grown.downPercent })}</p>
+        <p className={kit.plain}>
+          {dampWords('boards.grown', { across: grown.acrossPercent, down: grown.downPercent })}
+        </p>
       )}
       {advice.map((one) => (
         <p key={one.code} className={clsx(kit.say, kit.wait, kit.readable, kit.around8)}>
