@@ -140,7 +140,7 @@ export function impressionCard(
   };
 }
 
-/** The cards of a run's inkings that are laid by brush. */
+/** The cards of a run's layings by brush; what is laid again as it is, elsewhere on the sheet, is on one card. */
 export function impressionCards(
   plan: Plan,
   sheet: PrintSheet,
@@ -148,7 +148,23 @@ export function impressionCards(
   sheets: number,
   mix: BrushMix = START,
 ): ImpressionCard[] {
-  return inkingsOf(run)
-    .filter((inking) => isBrushed(plan, inking))
-    .map((inking) => impressionCard(plan, sheet, run, inking, sheets, mix));
+  const cards = new Map<string, ImpressionCard>();
+  for (const inking of inkingsOf(run)) {
+    if (!isBrushed(plan, inking)) continue;
+    const { cutId, inkId, filmWeight, fade, zoneIds, keptOut } = inking;
+    const key = JSON.stringify([cutId ?? inking.id, inkId, filmWeight, fade, zoneIds, keptOut]);
+    const card = impressionCard(plan, sheet, run, inking, sheets, mix),
+      first = cards.get(key);
+    cards.set(key, first ? together(first, card) : card);
+  }
+  return [...cards.values()];
+}
+
+function together(a: ImpressionCard, b: ImpressionCard): ImpressionCard {
+  const sum = (x: BrushMix, y: BrushMix) => ({
+    pigment: x.pigment + y.pigment,
+    paste: x.paste + y.paste,
+    water: x.water + y.water,
+  });
+  return { ...a, areaCm2: a.areaCm2 + b.areaCm2, ml: sum(a.ml, b.ml), saidMl: sum(a.saidMl, b.saidMl) };
 }

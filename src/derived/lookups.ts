@@ -177,12 +177,11 @@ export function inksOfRun(plan: Plan, run: Run): readonly Ink[] {
 
 /** The inks of a run as one would say them: “straw”, “straw and plum”, or “straw to plum” where one goes over into the other. */
 export function inkNamesOf(plan: Plan, run: Run): string {
-  return inkingsOf(run)
-    .map((inking) => {
-      const second = secondInkOf(plan, inking);
-      return inkOf(plan, inking).name + (second ? ` to ${second.name}` : '');
-    })
-    .join(' and ');
+  const names = inkingsOf(run).map((inking) => {
+    const second = secondInkOf(plan, inking);
+    return inkOf(plan, inking).name + (second ? ` to ${second.name}` : '');
+  });
+  return [...new Set(names)].join(' and ');
 }
 
 /** The colours of the picture an inking prints on. */

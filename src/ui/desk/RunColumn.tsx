@@ -12,7 +12,7 @@ import {
   inkNamesOf,
   fillsAfter,
   filmFills,
-  inkOf,
+  inksOfRun,
   labelStateOfRun,
   inkNeedOfRun,
   movesOfRuns,
@@ -232,11 +232,11 @@ function ColumnHead({ on, index, closed, onMove, attributes, listeners, names, r
         )}
       </div>
       <p className={kit.clipped} title={names}>
-        {inkingsOf(run).map((inking) => (
+        {inksOfRun(plan, run).map((ink) => (
           <span
-            key={inking.id}
+            key={ink.id}
             className={clsx(kit.swatch, css.inkSwatch)}
-            style={{ background: hexFromLabD50(inkOf(plan, inking).solidLabD50) }}
+            style={{ background: hexFromLabD50(ink.solidLabD50) }}
             aria-hidden
           />
         ))}{' '}

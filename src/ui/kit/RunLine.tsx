@@ -3,7 +3,7 @@ import { Fragment, memo, useEffect, useMemo, useRef } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
 import type { Fill } from '@/core/geometry';
 import type { RunPhase } from '@/model';
-import { fillsAfter, inkingsOf, inkNamesOf, inkOf, sideOfCut, usesOneSide, type Progress } from '@/derived';
+import { fillsAfter, inkNamesOf, inksOfRun, sideOfCut, usesOneSide, type Progress } from '@/derived';
 import { usePrintDesk, type PrintDesk } from './printContext';
 import { Thumb } from './Thumb';
 import clsx from 'clsx';
@@ -47,8 +47,8 @@ export function RunLine() {
             fill={fills?.[i + 1]}
             came={urls.look(i + 1)}
             inks={inkNamesOf(plan, run)}
-            hexes={inkingsOf(run)
-              .map((inking) => hexFromLabD50(inkOf(plan, inking).solidLabD50))
+            hexes={inksOfRun(plan, run)
+              .map((ink) => hexFromLabD50(ink.solidLabD50))
               .join(' ')}
             now={progress.runs[i]}
             why={plan.decisions.findLast((one) => one.runId === run.id)?.why}
