@@ -95,13 +95,9 @@ export function printTaskOf(plan: Plan, slips: readonly Slip[] = []): PrintTask 
   }
   const seams = openSeams(plan);
   for (const { side } of seams) effects.push({ kind: 'sawn', cutIds: side.cuts.map(({ id }) => id) });
-  const strips = carriedOnBlocks(plan).map(({ from, into, pairs }) => {
+  const carried = carriedOnBlocks(plan);
+  for (const { from, into } of carried)
     for (const { held } of BLEND_STRIPS) effects.push({ kind: 'blended', inkingId: into.id, withId: from.id, held });
-    return {
-      pairs: pairs.map((pair) => ({ from: label(pair.from), into: label(pair.into) })),
-      px: BLEND_STRIPS.map(({ reach }) => (reach * plan.way.blend.reachMm) / mmPerPx),
-    };
-  });
   const moved = movedFilms(plan, effects, label, mmPerPx);
   return {
     task: {
@@ -110,7 +106,12 @@ export function printTaskOf(plan: Plan, slips: readonly Slip[] = []): PrintTask 
       chokes: chokesOf(plan).map((c) => ({ ...c, px: plan.fit.chokeMm / mmPerPx })),
       marks,
       ...(seams.length > 0 && { seams: seams.map(({ rule, widthMm }) => ({ rule, px: widthMm / mmPerPx })) }),
-      ...(strips.length > 0 && { strips }),
+      ...(carried.length > 0 && {
+        strips: {
+          px: BLEND_STRIPS.map(({ reach }) => (reach * plan.way.blend.reachMm) / mmPerPx),
+          groups: carried.map(({ pairs }) => pairs.map((p) => ({ from: label(p.from), into: label(p.into) }))),
+        },
+      }),
       ...(moved.length > 0 && { moved: moved.map(({ film }) => film) }),
     },
     effects: [...effects, ...moved.map(({ inkingId }): MarkEffect => ({ kind: 'moved', inkingId }))],

@@ -23,7 +23,7 @@ export { type Fill, type Shade, FillsAt, packRgb } from './shade';
 export { type LabelStyle, type View, paintLabels, paintEdges, paintRaster } from './paint';
 export { type LabelCoverage, labelCoverage, coarserCoverage, labelOfCell, paintCoverage } from './coverage';
 export { squaredDistances, labelGapsPx, labelBordersPx } from './distance';
-export { type OtherDistances, distancesToOther, distancesAcrossMask } from './otherDistance';
+export { type OtherDistances, distancesToOther, distancesAcrossMask, MOST_CAP_PX } from './otherDistance';
 export { squaredDistancesToMask, FAR } from './maskDistance';
 export {
   type AnchorPx,

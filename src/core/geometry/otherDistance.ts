@@ -55,7 +55,7 @@ function roomFor(width: number, height: number, wordsPerRow: number, room: Other
  */
 function distancesFromChanges(changes: Changes, capPx: number, room?: OtherDistances): OtherDistances {
   const { width, height, wordsPerRow, across, down } = changes;
-  const cap = Math.max(1, Math.min(MOST_CAP, Math.ceil(capPx)));
+  const cap = Math.max(1, Math.min(MOST_CAP_PX, Math.ceil(capPx)));
   const { squared, near, below } = roomFor(width, height, wordsPerRow, room);
   squared.fill(cap * cap);
   leftBelow(changes, cap, below);
@@ -81,7 +81,7 @@ function distancesFromChanges(changes: Changes, capPx: number, room?: OtherDista
 }
 
 /** Bytes of a word of pixels hold what is left of the cap, below 128. */
-const MOST_CAP = 127;
+export const MOST_CAP_PX = 127;
 /** Words of four pixels in a block of 32. */
 const FOURS = 8;
 /** The bytes of a word whose bits are set. */

@@ -28,6 +28,7 @@ export { type PlanWarning, type InkingFacts, type ColourFacts, planWarnings } fr
 export {
   type PrintPart,
   type MovedFilm,
+  type EdgeStrips,
   type PrintMapTask,
   type PrintMap,
   printMapOf,

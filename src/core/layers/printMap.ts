@@ -1,12 +1,19 @@
 import {
   changesOfLabels,
+  distancesAcrossMask,
+  emptyMask,
   findIslands,
+  labelSet,
+  MOST_CAP_PX,
   OUTSIDE,
   piecesOf,
   regionMask,
   seamMask,
+  setPixel,
+  squaredDistancesToMask,
   type BitMask,
   type LabelMap,
+  type OtherDistances,
   type PartMap,
   type Region,
   type SeamRule,
@@ -45,18 +52,16 @@ export interface PrintMapTask {
   }[];
   /** Seams a block is sawn along, with the width of the saw; each becomes a mark, numbered on from `marks`. */
   readonly seams?: readonly { readonly rule: SeamRule; readonly px: number }[];
-  /**
-   * Strips along edges: `into` as far from `from` as these rising lengths, where the two meet. Each strip becomes a mark, numbered on from
-   * those; it begins where the one before it ends.
-   */
-  readonly strips?: readonly { readonly pairs: readonly EdgePair[]; readonly px: readonly number[] }[];
+  /** Strips along edges, each a mark, numbered on from those: all of the first group, then all of the next. */
+  readonly strips?: EdgeStrips;
   /** Films that lie elsewhere than they were cut for; each becomes a mark, numbered on from those. */
   readonly moved?: readonly MovedFilm[];
 }
 
-interface EdgePair {
-  readonly from: number;
-  readonly into: number;
+/** What is `into` in a group, as far from where a pair of it meets as these rising lengths; a strip begins where the one before it ends. */
+export interface EdgeStrips {
+  readonly px: readonly number[];
+  readonly groups: readonly (readonly { readonly from: number; readonly into: number }[])[];
 }
 
 /** The area of a film that is printed off its place: turned clockwise about the middle of the map, then carried. */
@@ -94,7 +99,7 @@ export function isPlain(task: PrintMapTask): boolean {
     task.chokes.every((c) => c.px < 0.5) &&
     task.marks.length === 0 &&
     (task.seams ?? []).length === 0 &&
-    (task.strips ?? []).length === 0 &&
+    (task.strips?.groups ?? []).length === 0 &&
     (task.moved ?? []).length === 0
   );
 }
@@ -126,12 +131,11 @@ function laidOn(map: LabelMap, labels: PartMap['labels'], task: PrintMapTask, mo
       ),
     );
   }
-  let mark = task.marks.length + seams.length;
-  for (const strips of task.strips ?? []) {
-    layStrips(map, labels, strips, table, mark);
-    mark += strips.px.length;
-  }
-  if (task.moved) layMoved(map, labels, task.moved, mark, table);
+  const { strips } = task,
+    firstStrip = task.marks.length + seams.length;
+  if (strips) layStrips(map, labels, strips, table, firstStrip);
+  if (task.moved)
+    layMoved(map, labels, task.moved, firstStrip + (strips ? strips.groups.length * strips.px.length : 0), table);
   const counts = new Uint32Array(Math.max(256, table.parts.length));
   for (let i = 0; i < labels.length; i++) counts[labels[i]]++;
   const areaPx = Array.from(table.parts, (_, part) => counts[part]);
@@ -351,28 +355,63 @@ function edgeRules(task: PrintMapTask, table: PartTable): (EdgeRule | undefined)
   return rules;
 }
 
-/** From the widest strip to the narrowest: each takes the place of those it lies on. */
+/** Pixels of each group's `from` that border its `into`. */
+function meetingPixels(map: LabelMap, { groups }: EdgeStrips): BitMask[] {
+  const { width, height, labels } = map;
+  const masks = groups.map(() => emptyMask(width, height)),
+    groupsOf = new Map<number, number[]>();
+  groups.forEach((pairs, g) => {
+    for (const { from, into } of pairs)
+      groupsOf.set(from * 256 + into, [...(groupsOf.get(from * 256 + into) ?? []), g]);
+  });
+  eachEdgePixel(map, (x, y, i, own) => {
+    const meets = (other: number) => {
+      for (const g of groupsOf.get(own * 256 + other) ?? []) setPixel(masks[g], x, y);
+    };
+    if (x + 1 < width) meets(labels[i + 1]);
+    if (x > 0) meets(labels[i - 1]);
+    if (y + 1 < height) meets(labels[i + width]);
+    if (y > 0) meets(labels[i - width]);
+  });
+  return masks;
+}
+
+/** One measure of distances for each group that meets anywhere; every pixel in reach takes the mark of its strip. */
 function layStrips(
   map: LabelMap,
   out: PartMap['labels'],
-  { pairs, px }: NonNullable<PrintMapTask['strips']>[number],
+  strips: EdgeStrips,
   table: PartTable,
   firstMark: number,
 ): void {
-  const isOwn = (mark: number) => mark >= firstMark && mark < firstMark + px.length;
-  for (let k = px.length - 1; k >= 0 && px[k] >= 0.5; k--) {
-    const rules: (EdgeRule | undefined)[] = new Array(256 * 256);
-    const rule: EdgeRule = {
-      spans: discSpans(px[k]),
-      reach: Math.floor(px[k] + 0.5),
-      step: table.step((part) => ({
-        ...part,
-        marks: [...part.marks.filter((mark) => !isOwn(mark)), firstMark + k],
-      })),
-    };
-    for (const { from, into } of pairs) rules[from * 256 + into] = rule;
-    stampEdges(map, out, rules);
-  }
+  const { width, height, labels } = map,
+    { px, groups } = strips;
+  // half a pixel from the middle of the pixel it is measured from to its edge; what is narrower than a pixel is none
+  const limits = px.filter((reach) => reach >= 0.5).map((reach) => (reach + 0.5) ** 2),
+    skipped = px.length - limits.length,
+    farthest = limits.at(-1);
+  if (farthest === undefined) return;
+  let room: OtherDistances | undefined;
+  meetingPixels(map, strips).forEach((mask, g) => {
+    if (mask.words.every((word) => word === 0)) return;
+    const capPx = Math.ceil(Math.sqrt(farthest)) + 1,
+      near = capPx <= MOST_CAP_PX ? (room = distancesAcrossMask(mask, capPx, room)) : undefined;
+    const squared = near?.squared ?? squaredDistancesToMask(mask);
+    const isInto = labelSet(groups[g].map(({ into }) => into)),
+      steps = limits.map((_, k) => markStep(table, firstMark + g * px.length + skipped + k));
+    for (let y = 0, word = 0; y < height; y++)
+      for (let from = 0; from < width; from += 32, word++) {
+        if (near?.near[word] === 0) continue;
+        for (let i = y * width + from; i < y * width + Math.min(width, from + 32); i++) {
+          const far = squared[i];
+          if (far > farthest || isInto[labels[i]] === 0) continue;
+          let k = 0;
+          while (far > limits[k]) k++;
+          const step = steps[k];
+          out[i] = step.to[out[i]] >= 0 ? step.to[out[i]] : step.find(out[i]);
+        }
+      }
+  });
 }
 
 /** Rows of pixels whose middle lies within `px` of the edge of the pixel they are measured from: half a pixel more from its middle. */
