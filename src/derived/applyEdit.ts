@@ -94,8 +94,10 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
       return { ...ink, softenerPercent: ladderPercent(Math.max(0, run)) };
     }),
   }),
-  'inking-set': (plan, { inkingId, part }) =>
-    plan.runs.some((run) => inkingsOf(run).some((inking) => inking.id === inkingId))
+  'inking-set': (plan, { inkingId, part }) => {
+    const wanted = [part.inkId, part.fade?.toInkId].filter((inkId) => inkId !== undefined && inkId !== null);
+    if (!wanted.every((inkId) => plan.inks.some(({ id }) => id === inkId))) return gone(phrase('applyEdit.anInk'));
+    return plan.runs.some((run) => inkingsOf(run).some((inking) => inking.id === inkingId))
       ? {
           ...plan,
           runs: plan.runs.map((run) =>
@@ -104,7 +106,8 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
               : run,
           ),
         }
-      : gone(phrase('applyEdit.theInking')),
+      : gone(phrase('applyEdit.theInking'));
+  },
   'forme-set': (plan, { formeId, part }) =>
     plan.runs.some((run) => run.formes.some((forme) => forme.id === formeId))
       ? {

@@ -342,6 +342,7 @@ function runsFromNewBlock(plan: Plan, side: BlockSide, moving: Ids, as: string):
 export function withSideTaken(plan: Plan, { blockId, fromBlockId }: EditOf<'side-taken'>): Made {
   const [board, from] = [blockId, fromBlockId].map((id) => plan.blocks.find((block) => block.id === id));
   if (!board || !from || board === from) return gone('theBlock');
+  if (board.type !== null || from.type !== null) return failure('compose.typeHasNoBack');
   const two = [board, from].find(({ sides }) => sides.length > 1);
   if (two) return failure('compose.bothSidesAreTaken', { block: two.name });
   return {

@@ -64,7 +64,13 @@ const reads = (plan: Plan, labD50: Lab) =>
 
 test('a fade is a plan that holds, with an ink that is there and a line that has a length', () => {
   expect(checkPlan(faded(bands, 1, { toInkId: bands.inks[2].id }))).toMatchObject({ ok: true });
-  expect(checkPlan(faded(bands, 1, { toInkId: 'nobody' }))).toMatchObject({ ok: false });
+  // neither as an edit nor in a plan from outside
+  expect(() => faded(bands, 1, { toInkId: 'nobody' })).toThrow();
+  const lost = JSON.stringify(faded(bands, 1, { toInkId: bands.inks[2].id })).replace(
+    /"toInkId":"[^"]+"/,
+    '"toInkId":"nobody"',
+  );
+  expect(checkPlan(JSON.parse(lost))).toMatchObject({ ok: false });
   const short = { ...bands, runs: faded(bands, 1, { toMm: { xMm: 5.5, yMm: 0 } }).runs };
   expect(checkPlan(short)).toMatchObject({ ok: false });
 });

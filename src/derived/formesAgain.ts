@@ -14,17 +14,31 @@ export function withFormeAgain(plan: Plan, edit: EditOf<'forme-again'>): Plan | 
     others = run.formes.filter(({ cutId }) => cutId !== forme.cutId);
   if (columns * rows + others.length > MOST.formes)
     return failure('again.tooMany', { columns, rows, most: MOST.formes - others.length });
-  const laid = Array.from({ length: columns * rows }, (_, i) => copyOf(run, forme, i, edit));
+  const elsewhere = plan.runs.flatMap(({ formes }) => formes).filter((one) => !run.formes.includes(one));
+  const numbers = freeCopies(forme, [...others, ...elsewhere], columns * rows - 1);
+  const laid = [forme, ...numbers.map((number, i) => copyOf(forme, i + 1, number, edit))];
   return { ...plan, runs: plan.runs.map((one) => (one === run ? { ...run, formes: [...laid, ...others] } : one)) };
 }
 
-/** The first keeps its name, so that what is known of it stays. */
-function copyOf(run: Run, forme: Forme, i: number, { columns, stepMm, turnDeg }: EditOf<'forme-again'>): Forme {
-  if (i === 0) return forme;
-  const again = (name: string) => `${name}-again-${i + 1}`;
+/** What a copy is named by: the forme it was first laid as, and its number. */
+const COPY = /-again-(\d+)$/;
+const copyName = (name: string, number: number) => `${name.replace(COPY, '')}-again-${number}`;
+
+/** Numbers for so many copies that neither the forme itself, which keeps its name, nor any other has. */
+function freeCopies(forme: Forme, others: readonly Forme[], count: number): number[] {
+  const names = ({ id, inkings }: Forme) => [id, ...inkings.map((inking) => inking.id)];
+  const taken = new Set([forme, ...others].flatMap(names));
+  const numbers: number[] = [];
+  for (let number = 2; numbers.length < count; number++)
+    if (!names(forme).some((name) => taken.has(copyName(name, number)))) numbers.push(number);
+  return numbers;
+}
+
+function copyOf(forme: Forme, i: number, number: number, { columns, stepMm, turnDeg }: EditOf<'forme-again'>): Forme {
+  const again = (name: string) => copyName(name, number);
   return {
     ...forme,
-    id: again(`forme-${run.id}`),
+    id: again(forme.id),
     offsetMm: {
       xMm: micron(forme.offsetMm.xMm + (i % columns) * stepMm.xMm),
       yMm: micron(forme.offsetMm.yMm + Math.floor(i / columns) * stepMm.yMm),

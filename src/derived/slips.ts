@@ -1,6 +1,7 @@
 import { filmStackOf } from '@/core/layers';
 import type { Slip } from './bench/replayLog';
 import { failure, givenName, success, type Outcome } from '@/core/units';
+import { freeNumber } from './freeName';
 import { printedRuns } from './looks';
 import { cutsOf, inkingsOf, inksOfRun, plainRun, sideOfCut } from './lookups';
 import { newSide, type Block, type Ink, type Place, type Plan, type Run } from '@/model';
@@ -57,7 +58,7 @@ export function withSpotRun(
 ): Outcome<Plan> {
   const standingIds = lostColours(plan, slip, colourIds);
   if (standingIds.length === 0) return failure('slip-colour.nothingThatWasStillTo');
-  const number = plan.runs.filter((run) => run.id.startsWith('run-spot-')).length + 1;
+  const number = freeNumber(plan, 'spot');
   const colour = plan.flat!.colours.find((c) => c.id === standingIds[0])!;
   const last = plan.runs.length > 0 ? inksOfRun(plan, plan.runs[plan.runs.length - 1])[0] : undefined;
   const ink: Ink = {
@@ -105,7 +106,7 @@ function placeOfSlip({ place }: Pick<Slip, 'place'>, plan: Plan): Place {
 
 /** Two tones from one cut: a second run from the same cut right after it, the two masked to complement each other. */
 export function withSecondTone(plan: Plan, run: Run, place: Plan['masks'][number]['place'], growMm: number): Plan {
-  const number = plan.runs.filter((r) => r.id.startsWith('run-tone-')).length + 1;
+  const number = freeNumber(plan, 'tone');
   const [first] = inksOfRun(plan, run);
   const ink: Ink = {
     ...first,

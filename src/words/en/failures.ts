@@ -169,6 +169,7 @@ export const failures = {
     nothingWouldStay: 'Run {run, number} would print nothing.',
     blockCannotBeSplit: '{block}: a colour must stand on it, and one must stay.',
     bothSidesAreTaken: '{block} is cut on both sides already.',
+    typeHasNoBack: 'A line of type is set, not cut: it has no back, and is no board’s back.',
     oneBlockStays: 'A print has one block at least.',
     isPrintedFrom: '{block} is printed from in run {run, number}.',
   },
