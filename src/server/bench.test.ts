@@ -1,26 +1,17 @@
 import type { BenchAct, Plan } from '@/model';
-import { openStore, type Store } from '@/store';
+import type { Store } from '@/store';
 import { inkingsOf } from '@/derived';
-import { printOfBands } from '@/testing/bands';
+import { bandsAgain } from '@/testing/bands';
 import { expectOk as ok } from '@/testing/prints';
-import { StoreTemplate } from '@/testing/template';
 import { told } from '@/testing/told';
 import { logActs, printState } from './index';
 
 const NOW = '2026-11-27T10:00:00.000Z',
   MS = Date.parse(NOW);
 let db: Store, id: string, plan: Plan;
-const template = new StoreTemplate();
+const bands = bandsAgain(['paper', 'straw', 'rust', 'night'], { widthMm: 30, heightMm: 20 }, NOW);
 beforeEach(async () => {
-  db = openStore(':memory:');
-  const again = template.again(db);
-  if (again) {
-    db = again.db;
-    id = again.printId;
-    return;
-  }
-  ({ id, plan } = await printOfBands(db, ['paper', 'straw', 'rust', 'night'], { widthMm: 30, heightMm: 20 }, NOW));
-  template.keep(db, id);
+  ({ db, id, plan } = await bands());
 });
 afterEach(() => db.close());
 

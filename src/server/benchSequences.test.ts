@@ -3,26 +3,17 @@ import { randomStream } from '@/core/random/random';
 import { cutsOf, inkingsOf, progressOf, type Progress } from '@/derived';
 import type { BenchAct, Plan, PlanEdit, PrintState } from '@/model';
 import { openStore, type Store } from '@/store';
-import { printOfBands } from '@/testing/bands';
+import { bandsAgain } from '@/testing/bands';
 import { expectOk as ok } from '@/testing/prints';
-import { StoreTemplate } from '@/testing/template';
 import { bundleFile, editPrint, ledgerFile, logActs, numberingFile, openBundle, printState, undo } from './index';
 
 const NOW = '2026-11-27T10:00:00.000Z',
   MS = Date.parse(NOW),
   MINUTE = 60_000;
 let db: Store, id: string;
-const template = new StoreTemplate();
+const bands = bandsAgain(['paper', 'straw', 'rust', 'night'], { widthMm: 30, heightMm: 20 }, NOW);
 beforeEach(async () => {
-  db = openStore(':memory:');
-  const again = template.again(db);
-  if (again) {
-    db = again.db;
-    id = again.printId;
-    return;
-  }
-  ({ id } = await printOfBands(db, ['paper', 'straw', 'rust', 'night'], { widthMm: 30, heightMm: 20 }, NOW));
-  template.keep(db, id);
+  ({ db, id } = await bands());
 });
 afterEach(() => db.close());
 

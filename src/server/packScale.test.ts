@@ -1,6 +1,6 @@
 import type { BenchAct } from '@/model';
-import { openStore, type Store } from '@/store';
-import { printOfBands } from '@/testing/bands';
+import type { Store } from '@/store';
+import { bandsAgain } from '@/testing/bands';
 import { expectOk as ok } from '@/testing/prints';
 import { told } from '@/testing/told';
 import { logActs, weighPack } from './index';
@@ -9,9 +9,9 @@ const NOW = '2026-11-27T10:00:00.000Z',
   MS = Date.parse(NOW),
   HOUR = 3_600_000;
 let db: Store, id: string;
+const bands = bandsAgain(['paper', 'straw'], { widthMm: 30, heightMm: 20 }, NOW);
 beforeEach(async () => {
-  db = openStore(':memory:');
-  id = (await printOfBands(db, ['paper', 'straw'], { widthMm: 30, heightMm: 20 }, NOW)).id;
+  ({ db, id } = await bands());
   log({
     ...{ kind: 'pack-damped', packId: 'p', sheets: 20, dryG: 180, how: 'brushed', targetPercent: 35 },
   });

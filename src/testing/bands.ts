@@ -1,9 +1,10 @@
 import { withFlat } from '@/derived';
 import { colourPng } from '@/formats';
 import type { PrintState } from '@/model';
-import { bringInPicture, createPrint, keepLabels, placeAgain, savePlan } from '@/server';
-import type { Store } from '@/store';
+import { bringInPicture, createPrint, keepLabels, placeAgain, printState, savePlan } from '@/server';
+import { openStore, type Store } from '@/store';
 import { expectOk, stateAfter } from './prints';
+import { StoreTemplate } from './template';
 
 const WHOLE = { turnDeg: 0, mirrored: false, crop: { x: 0, y: 0, width: 1, height: 1 } } as const;
 
@@ -33,4 +34,21 @@ export async function printOfBands(
     handChanges: 0,
   });
   return stateAfter(db, id, savePlan(db, id, sized.now.plan, plan, 'flat', now));
+}
+
+/** The same print of bands in a file of its own for every test; its picture is made once. */
+export function bandsAgain(
+  names: readonly string[],
+  sizeMm: { readonly widthMm: number; readonly heightMm: number },
+  now: string,
+): () => Promise<{ readonly db: Store; readonly id: string; readonly plan: PrintState['plan'] }> {
+  const template = new StoreTemplate();
+  return async () => {
+    const empty = openStore(':memory:'),
+      again = template.again(empty);
+    if (again) return { db: again.db, id: again.printId, plan: expectOk(printState(again.db, again.printId)).plan };
+    const { id, plan } = await printOfBands(empty, names, sizeMm, now);
+    template.keep(empty, id);
+    return { db: empty, id, plan };
+  };
 }
