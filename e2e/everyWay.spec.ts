@@ -186,6 +186,7 @@ test('a line of type is set, moved by keys and by number, locked up at the bench
   await page.getByRole('option', { name: 'slab, bold' }).click();
   const line = async () => (await stateOf(server, id)).plan.blocks.find(({ type }) => type)!;
   await expect.poll(async () => (await line()).type).toMatchObject({ text: 'Night Ferry', face: 'slab bold' });
+  // both stay, though the letters of the first were still being set
   const rings = (await line()).sides[0].cuts[0].within!.outlinesMm.length;
   expect(rings).toBeGreaterThan(10);
 

@@ -8,6 +8,9 @@ import { api, drawnPrint, stateOf, edit } from './prints';
 import { TestServer } from './server';
 import { readPdf, bytesOf } from './files';
 
+/** Two runs on two sheets, each laid within 0.04 mm (σ) across and down, and half of the thinnest shim: five σ. */
+const AS_ONE_SHEET_LIES_MM = 0.45;
+
 const server = new TestServer();
 test.beforeAll(() => server.start());
 test.afterAll(() => server.stop());
@@ -240,7 +243,8 @@ test('a proof by scan: the hidden misfit found, shims put in, the second proof i
   const after = progressOf(plan, (await stateOf(server, id)).events)
     .bench.proofs.slice(3)
     .filter((p) => p.againstRunId !== null);
-  for (const proof of after) expect(Math.hypot(proof.motion.dxMm, proof.motion.dyMm)).toBeLessThan(0.25);
+  for (const proof of after)
+    expect(Math.hypot(proof.motion.dxMm, proof.motion.dyMm)).toBeLessThan(AS_ONE_SHEET_LIES_MM);
   expect(layout.images.length).toBe(1);
 });
 

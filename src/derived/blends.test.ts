@@ -5,7 +5,9 @@ import { printMapOf } from '@/core/layers';
 import { checkPlan, type Plan } from '@/model';
 import { blendNames, blendsOf, blendsOnBlocks } from './blends';
 import { looksOfPlan } from './looks';
-import { plainSheet, printTaskOf, type PrintSheet } from './printSheet';
+import { inkingsOf } from './lookups';
+import { inkedAt, plainSheet, printTaskOf, trapsOf, type PrintSheet } from './printSheet';
+import { carriedOverEdges } from './rolledTogether';
 import { SAMPLE_PRINTS, sampleMap, samplePlan } from './samplePrints';
 import { withSaw } from './sawn';
 import { withWay } from './waysOfWorking';
@@ -91,7 +93,8 @@ describe('blends of a print', () => {
     const most = (plan: Plan) => Math.max(...blendsOf(plan, [], sheet).map(({ deltaE }) => deltaE));
     expect(most(blended({ passes: 12 }, lapping))).toBeGreaterThan(most(lapping));
     const look = (plan: Plan) => looksOfPlan(plan, [], sheet)!.looks.at(-1)!;
-    const [clean, tinted] = [look(blended({ percent: 0 }, lapping)), look(lapping)];
+    // beside its edge a film gets into the next one: that is told apart
+    const [clean, tinted] = [look(blended({ percent: 0 }, lapping)), look(blended({ reachMm: 0 }, lapping))];
     const moved = clean.map((lab, p) => deltaE2000(lab, tinted[p]));
     expect(moved.some((deltaE) => deltaE > 0.5)).toBe(true);
     // where a single film lies on the paper nothing is picked up
@@ -162,5 +165,49 @@ describe('blends of a print', () => {
     }
     // what is cut away stays what it is
     expect(sheet.effects.some(({ kind }) => kind === 'sawn')).toBe(false);
+  });
+
+  describe('over the edge of an open film', () => {
+    const sheet = laid(lapping),
+      carried = carriedOverEdges(lapping, trapsOf(lapping));
+    const look = (plan: Plan) => looksOfPlan(plan, [], sheet)!.looks.at(-1)!;
+    const lies = (part: number, inkingId: string) =>
+      lapping.runs.some((run) =>
+        inkingsOf(run).some((one) => one.id === inkingId && inkedAt(lapping, sheet, sheet.parts[part], run, one)),
+      );
+
+    test('what is taken up there is carried on into the later ink, never into the earlier one', () => {
+      expect(carried.length).toBeGreaterThan(2);
+      for (const { by, run, from, into, pairs } of carried) {
+        expect(by).toBe('an open film');
+        const below = lapping.runs.findIndex((one) => inkingsOf(one).some(({ id }) => id === from.id));
+        expect(below).toBeLessThan(run);
+        expect(from.inkId).not.toBe(into.inkId);
+        for (const pair of pairs) expect(pair.from).not.toBe(pair.into);
+      }
+      expect(new Set(carried.map(({ from, into }) => `${from.id} ${into.id}`)).size).toBe(carried.length);
+    });
+
+    test('the look has it beside the film that lies below, not on it, where it is picked up already', () => {
+      const [carriedOn, clean] = [look(lapping), look(blended({ reachMm: 0 }, lapping))];
+      let beside = 0;
+      sheet.parts.forEach(({ marks }, p) => {
+        const here = marks.flatMap((mark) => {
+          const effect = sheet.effects[mark];
+          return effect.kind === 'blended' && lies(p, effect.inkingId) && !lies(p, effect.withId) ? [effect] : [];
+        });
+        const moved = deltaE2000(carriedOn[p], clean[p]);
+        if (here.length === 0) expect(moved).toBe(0);
+        else if (moved > 0) beside++;
+      });
+      expect(beside).toBeGreaterThan(6);
+    });
+
+    test('films that dry first carry nothing over; nor does a share of nothing', () => {
+      const dry: Plan = { ...lapping, way: { ...lapping.way, under: 'dry' } };
+      expect(carriedOverEdges(dry, trapsOf(dry))).toEqual([]);
+      for (const none of [{ percent: 0 }, { reachMm: 0 }])
+        expect(carriedOverEdges(blended(none, lapping), trapsOf(lapping))).toEqual([]);
+    });
   });
 });

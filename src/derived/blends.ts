@@ -4,7 +4,7 @@ import type { Meetings } from './composition';
 import { inkNamesOf, inkOf } from './lookups';
 import { looksOfPlan, type ColoursGot } from './looks';
 import type { PrintSheet } from './printSheet';
-import { carriedOnBlocks } from './rolledTogether';
+import { carriedOverEdges } from './rolledTogether';
 
 /** A film that lies on an open one and picks some of it up. */
 export interface Blend {
@@ -68,7 +68,8 @@ export function blendsOnBlocks(
   sheet: PrintSheet,
 ): BlockBlend[] {
   const ids = plan.flat!.colours.map(({ id }) => id);
-  const carried = carriedOnBlocks(plan).flatMap((one) => {
+  const carried = carriedOverEdges(plan, []).flatMap((one) => {
+    if (one.by !== 'one block') return [];
     const met = one.pairs.map(({ from, into }) => ids.indexOf(from) * ids.length + ids.indexOf(into));
     const edgeMm = met.reduce((sum, pair) => sum + bordersMm[pair], 0);
     return edgeMm > 0 && met.some((pair) => gapsMm[pair] === 0) ? [{ ...one, edgeMm }] : [];

@@ -33,14 +33,13 @@ import {
   type LookField,
   type PlaceMm,
   type PlanWarning,
-  type PrintedInking,
   type PrintedRun,
   type StackEntry,
 } from '@/core/layers';
 import type { ColourGot } from './bench/replayLog';
 import { fadeOfInking, filmOnColour, middlesOf, placeOnLine, TONES_AT } from './fades';
 import { inkingsOf, inkOf, pressOf, printedIds, type LaidInking } from './lookups';
-import { type Ink, type Plan, type Run } from '@/model';
+import { type Ink, type Plan } from '@/model';
 import { carriedShare } from './rolledTogether';
 import { inkedAt, partIds, plainSheet, type PrintSheet } from './printSheet';
 
@@ -230,42 +229,52 @@ export function wantedOf(plan: Plan): Lab[] {
   return flat.colours.map((c) => (c.id === flat.barePaperId ? plan.paper.labD50 : c.wantedLabD50));
 }
 
-/** What an inking leaves on the parts a roller carried other inks into: a mixture by how much of them is there. */
-function carriedInto(plan: Plan, inkings: readonly PrintedInking<string>[], run: Run, i: number, sheet: PrintSheet) {
-  const own = inkingsOf(run),
-    ids = partIds(plan, sheet);
+/** What an inking leaves on the parts other inks were carried into: a mixture by how much of them is there. */
+function carriedInto(
+  plan: Plan,
+  runs: readonly PrintedRun<string>[],
+  laid: LaidInking,
+  film: FadingFilm,
+  sheet: PrintSheet,
+  ids: readonly string[],
+) {
   const blended = sheet.effects.flatMap((effect, mark) =>
-    effect.kind === 'blended' && effect.inkingId === own[i].id ? [{ ...effect, mark }] : [],
+    effect.kind === 'blended' && effect.inkingId === laid.id ? [{ ...effect, mark }] : [],
   );
   if (blended.length === 0) return undefined;
-  const films = new Map<string, { film: FadingFilm; on: string[] }>();
-  sheet.parts.forEach(({ marks }, p) => {
-    const held = new Map<string, number>();
-    for (const { mark, withId, held: share } of blended) if (marks.includes(mark)) held.set(withId, share);
-    if (held.size === 0) return;
-    const key = JSON.stringify([...held]);
-    const known = films.get(key);
-    if (known) known.on.push(ids[p]);
-    else films.set(key, { film: mixedWith(plan, inkings, own, i, held), on: [ids[p]] });
+  const others = new Map(
+    plan.runs.flatMap((run, r) =>
+      inkingsOf(run).map((one, i) => [one.id, { run, inking: one, film: runs[r].inkings[i].film }] as const),
+    ),
+  );
+  const films = new Map<string, { name: string; film: FadingFilm }>(),
+    elsewhere = new Map<string, { name: string; film: FadingFilm }>();
+  sheet.parts.forEach((part, p) => {
+    const held = blended.filter(({ mark, withId }) => {
+      const other = others.get(withId);
+      // where the other lies itself it is picked up from below
+      return part.marks.includes(mark) && other && !inkedAt(plan, sheet, part, other.run, other.inking);
+    });
+    if (held.length === 0) return;
+    const name = held.map(({ mark }) => mark).join('+');
+    const there = films.get(name) ?? {
+      name,
+      film: held.reduce(
+        (mixed, one) => mixedWith(mixed, others.get(one.withId)!.film, carriedShare(plan, one.held)),
+        film,
+      ),
+    };
+    films.set(name, there);
+    elsewhere.set(ids[p], there);
   });
-  return [...films.values()];
+  return elsewhere;
 }
 
-/** The film of inking i with shares of others in it, by their ids; both ends of a fade are tinted alike. */
-function mixedWith(
-  plan: Plan,
-  inkings: readonly PrintedInking<string>[],
-  own: readonly LaidInking[],
-  i: number,
-  held: ReadonlyMap<string, number>,
-): FadingFilm {
-  return [...held].reduce<FadingFilm>((laid, [id, share]) => {
-    const other = inkings[own.findIndex((one) => one.id === id)].film,
-      part = carriedShare(plan, share);
-    const tinted = (film: Film) => mixFilms([film, other], [1 - part, part]);
-    const { fade } = laid;
-    return { ...laid, film: tinted(laid.film), ...(fade && { fade: { ...fade, to: fade.to && tinted(fade.to) } }) };
-  }, inkings[i]);
+/** A film with a share of another ink in it; both ends of a fade are tinted alike. */
+function mixedWith(laid: FadingFilm, other: Film, share: number): FadingFilm {
+  const tinted = (film: Film) => mixFilms([film, other], [1 - share, share]);
+  const { fade } = laid;
+  return { ...laid, film: tinted(laid.film), ...(fade && { fade: { ...fade, to: fade.to && tinted(fade.to) } }) };
 }
 
 /** The runs as they meet the parts of a sheet: where overlaps, masks and slips make a difference, parts have names of their own. */
@@ -276,7 +285,7 @@ export function runsOnSheet(plan: Plan, runs: readonly PrintedRun<string>[], she
     inkings: inkingsOf(run).map((inking, i) => ({
       ...runs[r].inkings[i],
       standing: ids.filter((_, p) => inkedAt(plan, sheet, sheet.parts[p], run, inking)),
-      elsewhere: carriedInto(plan, runs[r].inkings, run, i, sheet),
+      elsewhere: carriedInto(plan, runs, inking, runs[r].inkings[i], sheet, ids),
     })),
   }));
 }

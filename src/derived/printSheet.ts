@@ -2,6 +2,7 @@ import {
   cutStatesOf,
   plainParts,
   type CutState,
+  type EdgeStrips,
   type MovedFilm,
   type PrintMapTask,
   type PrintPart,
@@ -25,7 +26,7 @@ import {
   type LaidInking,
 } from './lookups';
 import { regionOf } from './places';
-import { BLEND_STRIPS, carriedOnBlocks } from './rolledTogether';
+import { carriedOverEdges, stripsOf } from './rolledTogether';
 import { openSeams } from './sawn';
 import { phrase, type Phrase } from '@/core/units';
 
@@ -95,27 +96,40 @@ export function printTaskOf(plan: Plan, slips: readonly Slip[] = []): PrintTask 
   }
   const seams = openSeams(plan);
   for (const { side } of seams) effects.push({ kind: 'sawn', cutIds: side.cuts.map(({ id }) => id) });
-  const carried = carriedOnBlocks(plan);
-  for (const { from, into } of carried)
-    for (const { held } of BLEND_STRIPS) effects.push({ kind: 'blended', inkingId: into.id, withId: from.id, held });
+  const traps = trapsOf(plan),
+    strips = stripsLaid(plan, traps, effects, label, mmPerPx);
   const moved = movedFilms(plan, effects, label, mmPerPx);
   return {
     task: {
       labelCount: colours.length,
-      traps: trapsOf(plan).map(({ grow, under, mm }) => ({ grow: label(grow), under: label(under), px: mm / mmPerPx })),
+      traps: traps.map(({ grow, under, mm }) => ({ grow: label(grow), under: label(under), px: mm / mmPerPx })),
       chokes: chokesOf(plan).map((c) => ({ ...c, px: plan.fit.chokeMm / mmPerPx })),
       marks,
       ...(seams.length > 0 && { seams: seams.map(({ rule, widthMm }) => ({ rule, px: widthMm / mmPerPx })) }),
-      ...(carried.length > 0 && {
-        strips: {
-          px: BLEND_STRIPS.map(({ reach }) => (reach * plan.way.blend.reachMm) / mmPerPx),
-          groups: carried.map(({ pairs }) => pairs.map((p) => ({ from: label(p.from), into: label(p.into) }))),
-        },
-      }),
+      ...(strips.length > 0 && { strips }),
       ...(moved.length > 0 && { moved: moved.map(({ film }) => film) }),
     },
     effects: [...effects, ...moved.map(({ inkingId }): MarkEffect => ({ kind: 'moved', inkingId }))],
   };
+}
+
+/** Strips of all that is carried over edges; what each means goes to `effects`. */
+function stripsLaid(
+  plan: Plan,
+  traps: readonly Trap[],
+  effects: MarkEffect[],
+  label: (id: string) => number,
+  mmPerPx: number,
+): EdgeStrips[] {
+  const all = carriedOverEdges(plan, traps);
+  return (['one block', 'an open film'] as const).flatMap((by) => {
+    const carried = all.filter((one) => one.by === by),
+      strips = stripsOf(plan, by);
+    for (const { from, into } of carried)
+      for (const { held } of strips) effects.push({ kind: 'blended', inkingId: into.id, withId: from.id, held });
+    const groups = carried.map(({ pairs }) => pairs.map((p) => ({ from: label(p.from), into: label(p.into) })));
+    return groups.length > 0 ? [{ px: strips.map(({ reachMm }) => reachMm / mmPerPx), groups }] : [];
+  });
 }
 
 /** The films of all formes that lie elsewhere, each as its cut has it: spots in their place, slips left out. */

@@ -1,6 +1,5 @@
 export { type CutState, cutStatesOf, nestedStages } from './stages';
 export {
-  type PrintedInking,
   type PrintedRun,
   type StackEntry,
   type Agreement,

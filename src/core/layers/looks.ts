@@ -7,8 +7,8 @@ export interface PrintedInking<Colour> extends FadingFilm {
   readonly standing: readonly Colour[];
   /** The how-manieth laying of its cut in the run, from 0: what is laid once more lies on what was laid before. */
   readonly press?: number;
-  /** Where another film of it lies than everywhere else: what a roller carried into it. */
-  readonly elsewhere?: readonly { readonly on: readonly Colour[]; readonly film: FadingFilm }[];
+  /** Where another film of it lies than everywhere else, with a name for each such film: what was carried into it. */
+  readonly elsewhere?: ReadonlyMap<Colour, { readonly name: string; readonly film: FadingFilm }>;
 }
 
 /** One run: usually one inking; several when colours share a block. */
@@ -25,10 +25,17 @@ export interface StackEntry {
 
 /** The films over one colour of the picture, lowest first (a run printed twice stands twice, a cut laid twice as often as it comes to lie there). */
 export function filmStackOf<Colour>(colour: Colour, runs: readonly PrintedRun<Colour>[]): StackEntry[] {
+  return stackWhere(runs, (run, inking) => runs[run].inkings[inking].standing.includes(colour));
+}
+
+function stackWhere<Colour>(
+  runs: readonly PrintedRun<Colour>[],
+  stands: (run: number, inking: number) => boolean,
+): StackEntry[] {
   return runs.flatMap(({ inkings, impressions }, run) => {
     const presses = new Set(inkings.map(({ press = 0 }) => press));
     return [...presses].flatMap((own) => {
-      const inking = inkings.findIndex(({ standing, press = 0 }) => press === own && standing.includes(colour));
+      const inking = inkings.findIndex(({ press = 0 }, i) => press === own && stands(run, i));
       return inking < 0 ? [] : Array<StackEntry>(impressions).fill({ run, inking });
     });
   });
@@ -42,8 +49,8 @@ export function filmsOver<Colour>(
 ): { readonly films: FadingFilm[]; readonly key: string } {
   const own = stack.map(({ run, inking }) => {
     const laid = runs[run].inkings[inking],
-      place = laid.elsewhere?.findIndex(({ on }) => on.includes(colour)) ?? -1;
-    return { film: place < 0 ? laid : laid.elsewhere![place].film, key: `${run}.${inking}.${place}` };
+      there = laid.elsewhere?.get(colour);
+    return { film: there?.film ?? laid, key: `${run}.${inking}.${there?.name ?? ''}` };
   });
   return { films: own.map(({ film }) => film), key: own.map(({ key }) => key).join() };
 }
@@ -70,7 +77,9 @@ export function looksAfterRuns<Colour>(
   placeOf: (c: number) => PlaceMm = () => ({ xMm: 0, yMm: 0 }),
 ): SheetLooks {
   const known = new Map<string, { field: LookField | undefined; looks: Lab[] }>();
-  const stacks = colours.map((colour) => filmStackOf(colour, runs));
+  // a sheet may have thousands of parts: whether a film stands there is looked up, not searched
+  const standing = runs.map(({ inkings }) => inkings.map((inking) => new Set(inking.standing)));
+  const stacks = colours.map((colour) => stackWhere(runs, (run, inking) => standing[run][inking].has(colour)));
   const found = stacks.map((stack, c) => {
     const { films, key } = filmsOver(colours[c], stack, runs);
     const made = known.get(key) ?? { field: lookField(ground, films), looks: stackLooksLabD50(ground, films) };

@@ -264,7 +264,7 @@ test('strips lie where the one colour comes so near to the other that it meets, 
         { from: 0, into: 1 },
         { from: 2, into: 1 },
       ];
-      const made = printMapOf(map, { ...NOTHING, strips: { px, groups: [pairs] } })!;
+      const made = printMapOf(map, { ...NOTHING, strips: [{ px, groups: [pairs] }] })!;
       const { width, height, labels } = map;
       const at = (x: number, y: number) => (x < 0 || y < 0 || x >= width || y >= height ? -1 : labels[y * width + x]);
       for (let i = 0; i < labels.length; i++) {
@@ -285,7 +285,7 @@ test('strips lie where the one colour comes so near to the other that it meets, 
     }),
     { seed: 15, numRuns: 60 },
   );
-  expect(isPlain({ ...NOTHING, strips: { px: [2], groups: [[]] } })).toBe(false);
+  expect(isPlain({ ...NOTHING, strips: [{ px: [2], groups: [[]] }] })).toBe(false);
 });
 
 test.each([
@@ -301,7 +301,7 @@ test.each([
     labels: Uint8Array.from({ length: width * height }, (__, i) => Number(i % width >= edge)),
   };
   const groups = [[{ from: 0, into: 1 }], [{ from: 1, into: 2 }], [{ from: 1, into: 0 }]];
-  const made = printMapOf(map, { ...NOTHING, strips: { px, groups } })!;
+  const made = printMapOf(map, { ...NOTHING, strips: [{ px, groups }] })!;
   const stripAt = (far: number) => px.findIndex((reach) => reach >= 0.5 && far <= reach + 0.5);
   for (let i = 0; i < map.labels.length; i++) {
     const x = i % width,

@@ -53,7 +53,7 @@ export interface PrintMapTask {
   /** Seams a block is sawn along, with the width of the saw; each becomes a mark, numbered on from `marks`. */
   readonly seams?: readonly { readonly rule: SeamRule; readonly px: number }[];
   /** Strips along edges, each a mark, numbered on from those: all of the first group, then all of the next. */
-  readonly strips?: EdgeStrips;
+  readonly strips?: readonly EdgeStrips[];
   /** Films that lie elsewhere than they were cut for; each becomes a mark, numbered on from those. */
   readonly moved?: readonly MovedFilm[];
 }
@@ -99,7 +99,7 @@ export function isPlain(task: PrintMapTask): boolean {
     task.chokes.every((c) => c.px < 0.5) &&
     task.marks.length === 0 &&
     (task.seams ?? []).length === 0 &&
-    (task.strips?.groups ?? []).length === 0 &&
+    (task.strips ?? []).every(({ groups }) => groups.length === 0) &&
     (task.moved ?? []).length === 0
   );
 }
@@ -131,11 +131,12 @@ function laidOn(map: LabelMap, labels: PartMap['labels'], task: PrintMapTask, mo
       ),
     );
   }
-  const { strips } = task,
-    firstStrip = task.marks.length + seams.length;
-  if (strips) layStrips(map, labels, strips, table, firstStrip);
-  if (task.moved)
-    layMoved(map, labels, task.moved, firstStrip + (strips ? strips.groups.length * strips.px.length : 0), table);
+  let mark = task.marks.length + seams.length;
+  for (const strips of task.strips ?? []) {
+    layStrips(map, labels, strips, table, mark);
+    mark += strips.groups.length * strips.px.length;
+  }
+  if (task.moved) layMoved(map, labels, task.moved, mark, table);
   const counts = new Uint32Array(Math.max(256, table.parts.length));
   for (let i = 0; i < labels.length; i++) counts[labels[i]]++;
   const areaPx = Array.from(table.parts, (_, part) => counts[part]);

@@ -1,41 +1,57 @@
 'use client';
-import { useCallback, useState } from 'react';
-import { laidAt, placeOfType, sheetLayoutOf, typeMoved, type TypeBlock } from '@/derived';
-import type { Place, TypeLine } from '@/model';
+import { useRef, useState } from 'react';
+import { success } from '@/core/units';
+import { laidAt, sheetLayoutOf, typeMoved, type TypeBlock } from '@/derived';
+import type { TypeLine } from '@/model';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { inWords } from '@/words/failures';
 
 /** A line of type as it is changed: other letters are set anew by the server, the same letters only move. */
 export function useType(block: TypeBlock, run: number) {
-  const { plan, change, typeset, progress } = usePrintDesk('plan', 'change', 'typeset', 'progress');
-  const [problem, setProblem] = useState<string>();
-  const blockId = block.id,
-    { type } = block;
-  const set = useCallback(
-    async (line: TypeLine, within: Place) => {
-      const done = await change({ kind: 'type-set', blockId, line, within });
-      setProblem(done.ok ? undefined : inWords(done));
-    },
-    [blockId, change],
-  );
-  const reset = async (part: Partial<TypeLine>) => {
-    const line = { ...type, ...part };
-    if (!('text' in part) && !('face' in part) && !('sizePt' in part)) return set(line, placeOfType(block));
-    const made = await typeset({ text: line.text, face: line.face, sizePt: line.sizePt });
-    if (!made.ok) {
-      setProblem(inWords(made));
-      return;
-    }
-    await set({ ...line, widthMm: made.value.widthMm }, laidAt(made.value.outlinesMm, line.atMm));
-  };
-  const move = (atMm: TypeLine['atMm']) => {
-    const { line, within } = typeMoved(block, atMm);
-    return set(line, within);
-  };
+  const { plan, change, progress } = usePrintDesk('plan', 'change', 'progress');
+  const { problem, reset } = useChanges(block);
   return {
-    ...{ type, problem, reset, move },
+    ...{ type: block.type, problem, reset },
+    move: (atMm: TypeLine['atMm']) => reset({ atMm }),
     layout: sheetLayoutOf(plan),
     closed: progress.runs[run - 1]?.cut ?? false,
-    remove: () => change({ kind: 'type-removed', blockId }),
+    remove: () => change({ kind: 'type-removed', blockId: block.id }),
   };
+}
+
+/**
+ * Changes of a line one after another: letters take a while to be set, and what is changed meanwhile is changed on the line as it will be, not
+ * on what it still is. Of several that wait the last one has all of them in it.
+ */
+function useChanges(block: TypeBlock) {
+  const { change, typeset } = usePrintDesk('change', 'typeset');
+  const [problem, setProblem] = useState<string>();
+  const now = useRef(block),
+    ahead = useRef<TypeLine>(undefined),
+    before = useRef<Promise<void>>(Promise.resolve());
+  now.current = block;
+
+  const laid = async (line: TypeLine) => {
+    const { type } = now.current;
+    if (line.text === type.text && line.face === type.face && line.sizePt === type.sizePt)
+      return success({ line, within: typeMoved(now.current, line.atMm).within });
+    const made = await typeset({ text: line.text, face: line.face, sizePt: line.sizePt });
+    if (!made.ok) return made;
+    const { outlinesMm, widthMm } = made.value;
+    return success({ line: { ...line, widthMm }, within: laidAt(outlinesMm, line.atMm) });
+  };
+  const make = async (line: TypeLine) => {
+    if (ahead.current !== line) return;
+    const made = await laid(line);
+    const done = made.ok ? await change({ kind: 'type-set', blockId: now.current.id, ...made.value }) : made;
+    setProblem(done.ok ? undefined : inWords(done));
+    if (ahead.current === line) ahead.current = undefined;
+  };
+  const reset = (part: Partial<TypeLine>): Promise<void> => {
+    const line = { ...(ahead.current ?? now.current.type), ...part };
+    ahead.current = line;
+    before.current = before.current.then(() => make(line));
+    return before.current;
+  };
+  return { problem, reset };
 }
