@@ -11,16 +11,14 @@ import {
 } from '@/derived';
 import { wholePrints } from '@/testing/prints';
 import { openStore } from '@/store';
-import { seedWorkshop } from '../demo/workshop';
+import { SAMPLE_NOW as NOW, sampleWorkshopAt } from './sample';
 import { TestServer } from './server';
 
 const server = new TestServer();
-const NOW = Date.parse('2026-11-20T15:00:00.000Z');
 
 test.beforeAll(async () => {
-  const db = openStore(server.data);
-  await seedWorkshop(db, NOW);
-  db.close();
+  test.setTimeout(240_000); // on a machine that is busy with another lane
+  await sampleWorkshopAt(server.data);
   await server.start();
 });
 test.afterAll(() => server.stop());
