@@ -4,7 +4,7 @@ import CHROMIUM from './scripts/chromium.json';
 export default defineConfig({
   testDir: 'e2e',
   timeout: 120_000,
-  expect: { timeout: 20_000 },
+  expect: { timeout: 30_000 },
   workers: 2, // each file has a server and a workshop of its own
   fullyParallel: false,
   retries: 0,
@@ -14,7 +14,7 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'UTC',
     acceptDownloads: true,
-    actionTimeout: 20_000,
+    actionTimeout: 30_000,
     launchOptions: CHROMIUM,
   },
 });

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { api, hillsPng, stateOf } from './prints';
+import { api, hillsPng, stateOf, givePicture } from './prints';
 import { TestServer } from './server';
 
 const server = new TestServer();
@@ -9,9 +9,7 @@ test.afterAll(() => server.stop());
 async function photograph(page: Page, name: string): Promise<string> {
   const id = await api<string>(server, 'POST', '/api/prints', { name });
   await page.goto(`${server.url}/print/${id}/picture`);
-  await page
-    .getByLabel('Picture file')
-    .setInputFiles({ name: 'hills.png', mimeType: 'image/png', buffer: await hillsPng() });
+  await givePicture(page, { name: 'hills.png', mimeType: 'image/png', buffer: await hillsPng() });
   await page.getByRole('button', { name: 'Flatten', exact: true }).waitFor();
   return id;
 }

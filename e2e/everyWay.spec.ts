@@ -238,6 +238,7 @@ test('a tint by its corners, and a block laid in a grid; several images on a she
   await page.getByRole('button', { name: 'Draw a tint block' }).click();
   await page.getByLabel('Its shape').click();
   await page.getByRole('option', { name: 'a shape of four corners' }).click();
+  await page.getByLabel('Texture, as a word').fill('  wood grain ');
   await expectToBeReadable(page, 'a tint drawn by its corners');
   await page.getByRole('button', { name: /^upper left corner/ }).focus();
   await page.keyboard.press('Shift+ArrowRight');
@@ -245,6 +246,7 @@ test('a tint by its corners, and a block laid in a grid; several images on a she
   await expect.poll(async () => (await stateOf(server, id)).plan.runs.length).toBe(runs + 1);
   const tinted = (await stateOf(server, id)).plan;
   expect(tinted.runs[0].id).toMatch(/^run-more/);
+  expect(tinted.blocks.at(-1)!.name).toBe('Tint block, wood grain');
   const [ring] = tinted.blocks.at(-1)!.sides[0].cuts[0].within!.outlinesMm;
   expect(ring[0]).toBe(Math.round(0.15 * tinted.picture!.widthMm) + 10);
 

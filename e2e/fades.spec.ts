@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { inkingsOf, looksOfPlan } from '@/derived';
-import { api, edit, flattenedPrint, stateOf } from './prints';
+import { api, edit, flattenedPrint, stateOf, givePicture } from './prints';
 import { TestServer } from './server';
 import { expect, test, type Page } from './test';
 
@@ -103,7 +103,7 @@ async function duskPrint(page: Page): Promise<string> {
     }
   const id = await api<string>(server, 'POST', '/api/prints', { name: 'dusk' });
   await page.goto(`${server.url}/print/${id}/picture`);
-  await page.getByLabel('Picture file').setInputFiles({
+  await givePicture(page, {
     name: 'dusk.png',
     mimeType: 'image/png',
     buffer: await sharp(rgb, { raw: { width, height, channels: 3 } })

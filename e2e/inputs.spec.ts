@@ -1,6 +1,6 @@
 import { expect, test, type Page } from './test';
 import sharp from 'sharp';
-import { api, bandsPng, stateOf } from './prints';
+import { api, bandsPng, stateOf, givePicture } from './prints';
 import { TestServer } from './server';
 
 const server = new TestServer();
@@ -43,9 +43,7 @@ for (const [format, make] of [
 ] as const) {
   test(`a ${format} is brought in and shown flat`, async ({ page }) => {
     const id = await newPrint(page, format);
-    await page
-      .getByLabel('Picture file')
-      .setInputFiles({ name: `bands.${format}`, mimeType: `image/${format}`, buffer: await make() });
+    await givePicture(page, { name: `bands.${format}`, mimeType: `image/${format}`, buffer: await make() });
     await expect(page.getByText('a first look; nothing is decided')).toBeVisible();
     expect(await formatOf(id)).toBe(format);
     if (format === 'jpeg') await expect(page.getByText('180 × 240 mm').first()).toBeVisible();
@@ -79,9 +77,7 @@ test('a picture dropped, and another pasted over it', async ({ page }) => {
 
 test('larger than A3 is worked on at 0.2 mm, and a soft source is told', async ({ page }) => {
   const id = await newPrint(page, 'large');
-  await page
-    .getByLabel('Picture file')
-    .setInputFiles({ name: 'bands.png', mimeType: 'image/png', buffer: await bandsPng() });
+  await givePicture(page, { name: 'bands.png', mimeType: 'image/png', buffer: await bandsPng() });
   await page.getByRole('button', { name: 'Crop, turn, size' }).click();
   await page.getByLabel('Width').fill('600');
   await page.getByLabel('Width').press('Enter');
@@ -98,9 +94,7 @@ test('larger than A3 is worked on at 0.2 mm, and a soft source is told', async (
 
 test('turned and mirrored, and brought back by undo', async ({ page }) => {
   const id = await newPrint(page, 'turned');
-  await page
-    .getByLabel('Picture file')
-    .setInputFiles({ name: 'bands.png', mimeType: 'image/png', buffer: await bandsPng() });
+  await givePicture(page, { name: 'bands.png', mimeType: 'image/png', buffer: await bandsPng() });
   await page.getByRole('button', { name: 'Crop, turn, size' }).click();
   await page.getByRole('button', { name: 'Turn right' }).click();
   await page.getByRole('button', { name: 'Mirror the picture' }).click();
@@ -113,9 +107,7 @@ test('turned and mirrored, and brought back by undo', async ({ page }) => {
 
 test('an island chosen and given away by keyboard alone', async ({ page }) => {
   const id = await newPrint(page, 'keyboard');
-  await page
-    .getByLabel('Picture file')
-    .setInputFiles({ name: 'bands.png', mimeType: 'image/png', buffer: await bandsPng() });
+  await givePicture(page, { name: 'bands.png', mimeType: 'image/png', buffer: await bandsPng() });
   await page.getByRole('button', { name: 'Flatten', exact: true }).press('Enter');
   await page.getByText('Flat colours').waitFor();
   await page.getByText(/Whole picture flattened/).waitFor();
@@ -150,7 +142,7 @@ test('work on the whole picture can be stopped, and leaves the old colours', asy
   })
     .jpeg()
     .toBuffer();
-  await page.getByLabel('Picture file').setInputFiles({ name: 'noise.jpg', mimeType: 'image/jpeg', buffer: noise });
+  await givePicture(page, { name: 'noise.jpg', mimeType: 'image/jpeg', buffer: noise });
   // pressed in the moment it appears: on a busy machine the work is over before a click from outside arrives
   await page.evaluate(() => {
     const stopAtOnce = new MutationObserver(() => {

@@ -1,5 +1,5 @@
 import { toldByServer } from '../src/words/refusals';
-import type { Page } from '@playwright/test';
+import { expect, type Page } from './test';
 import sharp from 'sharp';
 import { randomStream } from '../src/core/random/random';
 import { deflateSync } from 'node:zlib';
@@ -18,6 +18,15 @@ export async function api<T>(server: TestServer, method: string, path: string, b
   if (!kept.ok) throw new Error(`${method} ${path} answered otherwise than is promised: ${toldByServer(kept)}`);
   if (!response.ok) throw new Error(answer.message);
   return answer;
+}
+
+/** A picture brought in by its field. A file given before the page is taken over by its program would be lost, as no hand is quick enough to do. */
+export async function givePicture(page: Page, file: { name: string; mimeType: string; buffer: Buffer }): Promise<void> {
+  const field = page.getByLabel('Picture file');
+  await expect
+    .poll(() => field.evaluate((input) => Object.keys(input).some((key) => key.startsWith('__reactProps'))))
+    .toBe(true);
+  await field.setInputFiles(file);
 }
 
 /** A picture of four broad bands with a disc and thin lines: quick to flatten, with all that matters. */
@@ -70,9 +79,7 @@ export async function flattenedPrint(page: Page, server: TestServer, name: strin
     return id;
   }
   await page.goto(`${server.url}/print/${id}/picture`);
-  await page
-    .getByLabel('Picture file')
-    .setInputFiles({ name: 'bands.png', mimeType: 'image/png', buffer: await bandsPng() });
+  await givePicture(page, { name: 'bands.png', mimeType: 'image/png', buffer: await bandsPng() });
   // with its thin lines: what cannot be cut is what many tests are about
   await page.getByRole('button', { name: 'as it is', exact: true }).click();
   await page.getByText('Flat colours').waitFor();

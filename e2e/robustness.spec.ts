@@ -1,5 +1,5 @@
 import { expect, test } from './test';
-import { api, bandsPng, flattenedPrint, stateOf } from './prints';
+import { api, bandsPng, flattenedPrint, stateOf, givePicture } from './prints';
 import { TestServer } from './server';
 
 const server = new TestServer();
@@ -150,7 +150,7 @@ test('bad pictures are refused in words and leave everything as it was', async (
       /refers to something outside itself/,
     ],
   ] as const) {
-    await page.getByLabel('Picture file').setInputFiles({ name, mimeType: 'image/png', buffer });
+    await givePicture(page, { name, mimeType: 'image/png', buffer });
     await expect(page.getByRole('alert').filter({ hasText: words })).toBeVisible();
   }
   expect(await stateOf(server, id)).toMatchObject({ now: before.now, plan: before.plan });
@@ -160,7 +160,7 @@ test('a picture of one flat colour is refused when it is flattened', async ({ pa
   const id = await api<string>(server, 'POST', '/api/prints', { name: 'one colour' });
   await page.goto(`${server.url}/print/${id}/picture`);
   const { default: sharp } = await import('sharp');
-  await page.getByLabel('Picture file').setInputFiles({
+  await givePicture(page, {
     name: 'plain.png',
     mimeType: 'image/png',
     buffer: await sharp({ create: { width: 300, height: 200, channels: 3, background: '#7799aa' } })

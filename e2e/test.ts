@@ -22,7 +22,7 @@ export const test = plain.extend<object, { profile: BrowserContext }>({
         timezoneId: 'UTC',
         acceptDownloads: true,
       });
-      profile.setDefaultTimeout(20_000);
+      profile.setDefaultTimeout(30_000);
       await use(profile);
       await profile.close();
     },

@@ -4,7 +4,7 @@ import { allotmentGate } from '../demo/allotmentGate';
 import { cornerStopLayout } from '@/core/registration';
 import { tileDrawing } from '@/formats';
 import { bytesOf, readPdf } from './files';
-import { stateOf } from './prints';
+import { stateOf, givePicture } from './prints';
 import { TestServer } from './server';
 import { inkingsOf } from '@/derived';
 
@@ -32,9 +32,7 @@ test('from a photograph to a numbered edition', async ({ page }) => {
     await page.getByRole('textbox', { name: 'Name' }).fill('Gate in the Morning');
     await page.getByRole('button', { name: 'Begin' }).click();
     await page.getByRole('heading', { name: 'Bring in a picture' }).waitFor();
-    await page
-      .getByLabel('Picture file')
-      .setInputFiles({ name: 'gate.jpg', mimeType: 'image/jpeg', buffer: photograph });
+    await givePicture(page, { name: 'gate.jpg', mimeType: 'image/jpeg', buffer: photograph });
     await expect(page.getByText('240 × 180 mm').first()).toBeVisible();
   });
   const id = page.url().match(/print\/([^/]+)/)![1];

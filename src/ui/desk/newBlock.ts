@@ -46,14 +46,19 @@ export function drawnBlock(plan: Plan, place: Place): EditOf<'block-added'> {
 /** What a tint begins as: light and thin, so that everything over it keeps its own colour nearly. */
 const TINT_LAB_D50 = [88, 2, 18] as const;
 
-/** A tint under or over all: the whole image, or what lies within a shape. */
-export function tintBlock(plan: Plan, first: boolean, within?: Place): EditOf<'block-added'> {
+/** A tint under or over all: the whole image, or what lies within a shape; `texture`: a word for the bench. */
+export function tintBlock(
+  plan: Plan,
+  first: boolean,
+  within: Place | undefined,
+  texture: string,
+): EditOf<'block-added'> {
   const colours = plan.flat!.colours,
     made = newBlock(plan, colours, within);
   return {
     ...made,
     first,
-    name: typeWords('tintName'),
+    name: texture ? typeWords('tintNamed', { texture }) : typeWords('tintName'),
     ink: { ...made.ink, name: typeWords('tintInk'), solidLabD50: TINT_LAB_D50 },
   };
 }

@@ -4,6 +4,7 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import TextField from '@mui/material/TextField';
 import clsx from 'clsx';
 import { useRef, useState } from 'react';
 import { formatLength } from '@/core/units';
@@ -15,6 +16,9 @@ import { typeWords } from '@/words/type';
 import { tintBlock } from '../newBlock';
 import css from './TintDialog.module.css';
 
+/** Letters of a texture: its block's name holds it. */
+const MOST_TEXTURE = 40;
+
 type Corner = readonly [xMm: number, yMm: number];
 
 /** A tint block before it is added: the whole image or a shape by its four corners, under or over all else. */
@@ -22,7 +26,8 @@ export function TintDialog({ onClose }: { readonly onClose: () => void }) {
   const { plan, change, selectRun } = usePrintDesk('plan', 'change', 'selectRun');
   const { widthMm, heightMm } = plan.picture!;
   const [shape, setShape] = useState<'whole' | 'corners'>('whole');
-  const [order, setOrder] = useState<'under' | 'over'>('under');
+  const [order, setOrder] = useState<'under' | 'over'>('under'),
+    [texture, setTexture] = useState('');
   const [corners, setCorners] = useState<readonly Corner[]>(() => {
     const [x0, x1, y0, y1] = [0.15 * widthMm, 0.85 * widthMm, 0.2 * heightMm, 0.8 * heightMm].map(Math.round);
     return [
@@ -34,7 +39,7 @@ export function TintDialog({ onClose }: { readonly onClose: () => void }) {
   });
   const add = async () => {
     const within = shape === 'corners' ? { anchors: [], outlinesMm: [corners.flat()] } : undefined;
-    const done = await change(tintBlock(plan, order === 'under', within));
+    const done = await change(tintBlock(plan, order === 'under', within, texture.trim()));
     if (!done.ok) return;
     selectRun(order === 'under' ? 1 : plan.runs.length + 1);
     onClose();
@@ -63,6 +68,15 @@ export function TintDialog({ onClose }: { readonly onClose: () => void }) {
             onChange={setOrder}
           />
         </div>
+        <TextField
+          className={kit.above12}
+          fullWidth
+          label={typeWords('tintTexture')}
+          helperText={typeWords('tintTextureSays')}
+          value={texture}
+          slotProps={{ htmlInput: { maxLength: MOST_TEXTURE }, inputLabel: { shrink: true } }}
+          onChange={(e) => setTexture(e.target.value)}
+        />
         <CornerSketch corners={shape === 'corners' ? corners : undefined} onCorners={setCorners} />
       </DialogContent>
       <DialogActions>
