@@ -68,15 +68,7 @@ export function TintDialog({ onClose }: { readonly onClose: () => void }) {
             onChange={setOrder}
           />
         </div>
-        <TextField
-          className={kit.above12}
-          fullWidth
-          label={typeWords('tintTexture')}
-          helperText={typeWords('tintTextureSays')}
-          value={texture}
-          slotProps={{ htmlInput: { maxLength: MOST_TEXTURE }, inputLabel: { shrink: true } }}
-          onChange={(e) => setTexture(e.target.value)}
-        />
+        <TextureField texture={texture} onTexture={setTexture} />
         <CornerSketch corners={shape === 'corners' ? corners : undefined} onCorners={setCorners} />
       </DialogContent>
       <DialogActions>
@@ -86,6 +78,25 @@ export function TintDialog({ onClose }: { readonly onClose: () => void }) {
         </Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+interface TextureFieldProps {
+  readonly texture: string;
+  readonly onTexture: (texture: string) => void;
+}
+
+function TextureField({ texture, onTexture }: TextureFieldProps) {
+  return (
+    <TextField
+      className={kit.above12}
+      fullWidth
+      label={typeWords('tintTexture')}
+      helperText={typeWords('tintTextureSays')}
+      value={texture}
+      slotProps={{ htmlInput: { maxLength: MOST_TEXTURE }, inputLabel: { shrink: true } }}
+      onChange={(e) => onTexture(e.target.value)}
+    />
   );
 }
 
