@@ -73,7 +73,7 @@ export function TintDialog({ onClose }: { readonly onClose: () => void }) {
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>{typeWords('tintLeave')}</Button>
-        <Button variant="contained" onClick={() => void add()}>
+        <Button variant="contained" color="primary" onClick={() => void add()}>
           {typeWords('tintAdd')}
         </Button>
       </DialogActions>
