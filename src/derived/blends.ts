@@ -1,7 +1,7 @@
 import { deltaE2000 } from '@/core/colour';
 import type { Plan } from '@/model';
 import type { Meetings } from './composition';
-import { inkNamesOf, inkOf } from './lookups';
+import { imageCm2, inkNamesOf, inkOf } from './lookups';
 import { looksOfPlan, type ColoursGot } from './looks';
 import type { PrintSheet } from './printSheet';
 import { carriedOverEdges } from './rolledTogether';
@@ -22,8 +22,6 @@ const withBlend = (plan: Plan, part: Partial<BlendRule>): Plan => ({
   way: { ...plan.way, blend: { ...plan.way.blend, ...part } },
 });
 
-const areaOf = ({ picture }: Plan) => ((picture?.widthMm ?? 0) * (picture?.heightMm ?? 0)) / 100;
-
 /** Where films pick up ink of open ones right below them, and what that changes; the largest change first. */
 export function blendsOf(plan: Plan, got: ColoursGot, sheet: PrintSheet): Blend[] {
   const { way } = plan;
@@ -31,7 +29,7 @@ export function blendsOf(plan: Plan, got: ColoursGot, sheet: PrintSheet): Blend[
   // what meets on a block is told apart
   const tinted = looksOfPlan(withBlend(plan, { reachMm: 0 }), got, sheet)!,
     clean = looksOfPlan(withBlend(plan, { reachMm: 0, percent: 0 }), got, sheet)!;
-  const areaCm2 = areaOf(plan);
+  const areaCm2 = imageCm2(plan);
   const found = new Map<string, { run: number; below: number; share: number; moved: number }>();
   tinted.stacks.forEach((stack, p) =>
     stack.forEach(({ run }, i) => {
@@ -89,7 +87,7 @@ export function blendsOnBlocks(
         0,
       );
       return {
-        ...{ run, edgeMm, areaCm2: share * areaOf(plan), deltaE: share > 0 ? moved / share : 0 },
+        ...{ run, edgeMm, areaCm2: share * imageCm2(plan), deltaE: share > 0 ? moved / share : 0 },
         ...{ chargedFirst: inkOf(plan, from).name, tinted: inkOf(plan, into).name },
       };
     })

@@ -45,6 +45,13 @@ test('only wood that is brushed on damp paper has water to look after', () => {
   expect(at({ ...wood(oil), inks: oil.inks }, 0)).toEqual([]);
   expect(at({ ...wood(oil), blocks: oil.blocks }, 0)).toEqual([]);
   expect(at(wood(oil), 9)).toEqual([]);
+  // a next run that is rolled asks for no water
+  const [first, ...rest] = wood(oil).inks;
+  const rolledNext = {
+    ...wood(oil),
+    inks: [first, ...rest.map((ink) => ({ ...ink, mediumId: 'oil relief' as const }))],
+  };
+  expect(at(rolledNext, 0).map(({ prints }) => prints)).toEqual(['now']);
   // after the last run nothing waits
   expect(at(wood(oil), oil.runs.length - 1).map(({ prints }) => prints)).toEqual(['now']);
   expect(inkingsOf(oil.runs[0])).toHaveLength(1);

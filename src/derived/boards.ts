@@ -27,9 +27,10 @@ const SEEN_PERCENT = 0.05;
 
 /** The boards of a run brushed on damp paper, and those the next one wants wetted meanwhile. */
 export function boardsNow(plan: Plan, progress: Progress, run: number): BoardNow[] {
-  if (!plan.runs[run] || !isDamp(plan, [plan.runs[run]])) return [];
+  const brushed = (r: number) => plan.runs[r] !== undefined && isDamp(plan, [plan.runs[r]]);
+  if (!brushed(run)) return [];
   const wooden = (r: number) =>
-    plan.runs[r] === undefined
+    !brushed(r)
       ? []
       : blocksOfRun(plan, plan.runs[r]).flatMap(({ block }) =>
           block.type === null && materialById(block.materialId).grain ? [block] : [],

@@ -12,6 +12,7 @@ import type { PlanLooks } from './looks';
 import {
   cutBlocksOf,
   cutsOf,
+  imageCm2,
   inkingsOf,
   inkOf,
   pressOf,
@@ -84,7 +85,7 @@ export function priceOf(
   cuttingPace: number,
 ): Price {
   const figures = figuresOf(plan, looks, belief);
-  const areaDm2 = ((plan.picture?.widthMm ?? 0) * (plan.picture?.heightMm ?? 0)) / 1e4;
+  const areaDm2 = imageCm2(plan) / 100;
   const layingMin = registrationWay(plan.way.registration).minutesASheet;
   const standingDm2 = (run: Run) =>
     areaDm2 * sharesOf(plan, [...new Set(inkingsOf(run).flatMap((inking) => printedIds(plan, inking)))]);
@@ -108,7 +109,7 @@ function sharesOf(plan: Plan, ids: readonly string[]): number {
 /** Edges and clearing of all cuts of a plan, and what is sawn apart, in hours. */
 export function hoursOfCuts(plan: Plan, { bordersMm }: Meetings, pace: number): number {
   const ids = plan.flat!.colours.map((colour) => colour.id);
-  const areaCm2 = ((plan.picture?.widthMm ?? 0) * (plan.picture?.heightMm ?? 0)) / 100;
+  const areaCm2 = imageCm2(plan);
   return (
     hoursOfSawing(plan, bordersMm) +
     cutBlocksOf(plan).reduce((total, { sides, materialId }) => {

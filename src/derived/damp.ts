@@ -1,5 +1,5 @@
 import { ALIKE_PERCENT, dryWeightG, moisturePercent, mouldAfterDays, readyAfterHours, waterToAddG } from '@/core/days';
-import { mediumById, type BrushMix } from '@/core/inks';
+import { eachBrushPart, mediumById, type BrushMix } from '@/core/inks';
 import type { Plan, Run } from '@/model';
 import type { BenchState, DampPack } from './bench/replayLog';
 import { inkedCm2, inkNeedOf } from './inkNeed';
@@ -98,7 +98,7 @@ const BRUSHES: readonly (readonly [upToCm2: number, mm: number])[] = [
 /** Of what lies on the block so much is water. */
 const WATER_SHARE = 0.5;
 
-const START: BrushMix = { pigment: 1, paste: 1, water: 1 };
+const START = eachBrushPart(() => 1);
 
 /** Whether an inking is laid by brush on damp paper. */
 export function isBrushed(plan: Plan, inking: LaidInking): boolean {
@@ -122,8 +122,8 @@ export function impressionCard(
     areaCm2 = inkedCm2(plan, sheet, run, inking);
   const paste = lightness >= PALE_L ? 3 : lightness >= DARK_L ? 2 : 1;
   const { millilitres } = inkNeedOf(plan, sheet, run, inking, sheets);
-  const part = (millilitres * (1 - WATER_SHARE)) / (1 + paste);
-  const saidMl = { pigment: part, paste: part * paste, water: millilitres * WATER_SHARE };
+  const pigment = (millilitres * (1 - WATER_SHARE)) / (1 + paste);
+  const saidMl = { pigment, paste: pigment * paste, water: millilitres * WATER_SHARE };
   return {
     ...{ runId: run.id, inkingId: inking.id, inkName: ink.name, areaCm2 },
     pasteParts: (paste * mix.paste) / mix.pigment,
@@ -132,11 +132,7 @@ export function impressionCard(
     fades: inking.fade !== null,
     masked: inking.keptOut.length > 0 || plan.masks.some(({ runId }) => runId === run.id),
     saidMl,
-    ml: {
-      pigment: saidMl.pigment * mix.pigment,
-      paste: saidMl.paste * mix.paste,
-      water: saidMl.water * mix.water,
-    },
+    ml: eachBrushPart((part) => saidMl[part] * mix[part]),
   };
 }
 
@@ -161,10 +157,6 @@ export function impressionCards(
 }
 
 function together(a: ImpressionCard, b: ImpressionCard): ImpressionCard {
-  const sum = (x: BrushMix, y: BrushMix) => ({
-    pigment: x.pigment + y.pigment,
-    paste: x.paste + y.paste,
-    water: x.water + y.water,
-  });
+  const sum = (x: BrushMix, y: BrushMix) => eachBrushPart((part) => x[part] + y[part]);
   return { ...a, areaCm2: a.areaCm2 + b.areaCm2, ml: sum(a.ml, b.ml), saidMl: sum(a.saidMl, b.saidMl) };
 }

@@ -3,7 +3,7 @@ import { meanGoneOver } from './fades';
 import { inkedAt, type PrintSheet } from './printSheet';
 import type { Plan, Run } from '@/model';
 import { imagesOf } from './belief';
-import { blockOfCut, inkingsOf, type LaidInking } from './lookups';
+import { blockOfCut, imageCm2, inkingsOf, type LaidInking } from './lookups';
 import { isType, placeOfType, typeAreaCm2 } from './typeLines';
 
 /** Area one inking leaves its film on, cm² of one sheet: overlaps, masks and slips as they print, all images of the sheet. */
@@ -16,8 +16,7 @@ export function inkedCm2(plan: Plan, sheet: PrintSheet, run: Run, inking: LaidIn
     (sum, part, p) => (inkedAt(plan, sheet, part, run, inking) ? sum + sheet.share[p] : sum),
     0,
   );
-  const imageCm2 = ((plan.picture?.widthMm ?? 0) * (plan.picture?.heightMm ?? 0)) / 100;
-  return share * imageCm2 * images;
+  return share * imageCm2(plan) * images;
 }
 
 /** Ink to mix for one inking of a run on so many sheets: the one answer every view, label and export gives. Of a fade, what is of its own ink. */

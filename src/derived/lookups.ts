@@ -243,3 +243,8 @@ export function togetherOf<Id>(states: readonly CutState<Id>[]): CutState<Id> {
     ],
   };
 }
+
+/** Area of the image on the print; 0 where there is none. */
+export function imageCm2({ picture }: Pick<Plan, 'picture'>): number {
+  return picture ? (picture.widthMm * picture.heightMm) / 100 : 0;
+}

@@ -2,7 +2,7 @@ import type { LossBelief } from '@/core/sheets';
 import type { Plan } from '@/model';
 import { sheetAnswerOf } from './belief';
 import { dryingHoursOf } from './dryingOf';
-import { cutBlocksOf, cutStateOfRun, inkingsOf } from './lookups';
+import { cutBlocksOf, cutStateOfRun, imageCm2, inkingsOf } from './lookups';
 import type { PlanLooks } from './looks';
 
 /** What a plan costs and gives; each shown apart, never one number. */
@@ -27,7 +27,7 @@ const HALF_DAY = 0.5;
 
 export function figuresOf(plan: Plan, looks: PlanLooks, belief: LossBelief): PlanFigures {
   const flat = plan.flat!;
-  const areaCm2 = ((plan.picture?.widthMm ?? 0) * (plan.picture?.heightMm ?? 0)) / 100;
+  const areaCm2 = imageCm2(plan);
   const share = (id: string) => flat.colours.find((c) => c.id === id)!.areaShare;
   const cutShare = plan.runs.reduce(
     (sum, run) => sum + cutStateOfRun(plan, run).cutNow.reduce((s, id) => s + share(id), 0),

@@ -26,6 +26,11 @@ export function gramsInWords(grams: number): string {
   return quantity('grams', grams, grams < 10 ? 1 : 0);
 }
 
+/** A volume as it is measured out: to a tenth of a millilitre under ten. */
+export function millilitresInWords(millilitres: number): string {
+  return quantity('ml', millilitres, millilitres < 10 ? 1 : 0);
+}
+
 /** An area as one would say it: cm² from 10 cm² on, else mm². */
 export function areaInWords(areaMm2: number): string {
   return areaMm2 >= 1000 ? quantity('cm2', areaMm2 / 100) : quantity('mm2', areaMm2, areaMm2 < 10 ? 1 : 0);

@@ -7,6 +7,13 @@ export interface BrushMix {
   readonly water: number;
 }
 
+export const BRUSH_PARTS = ['pigment', 'paste', 'water'] as const;
+
+/** A value for each part of a mix. */
+export function eachBrushPart<T>(of: (part: keyof BrushMix) => T): { readonly [Part in keyof BrushMix]: T } {
+  return { pigment: of('pigment'), paste: of('paste'), water: of('water') };
+}
+
 /** One run whose quantities were written down, with what the start values had said for it, ml. */
 export interface BrushedRun {
   readonly used: BrushMix;
@@ -23,13 +30,12 @@ const MOST_TIMES = 4;
  * whatever its size; none of something is an answer, too. Throws OutOfRange below 0, or where the start values say none.
  */
 export function learnedBrushMix(runs: readonly BrushedRun[]): BrushMix {
-  const factor = (part: keyof BrushMix) => {
+  return eachBrushPart((part) => {
     const shares = runs.map(({ used, said }) => {
       ranged(`the ${part} used (ml)`, used[part], 0);
       ranged(`the ${part} said (ml)`, said[part], 1e-6);
       return Math.min(MOST_TIMES, used[part] / said[part]);
     });
     return (BELIEF_RUNS + shares.reduce((sum, share) => sum + share, 0)) / (BELIEF_RUNS + runs.length);
-  };
-  return { pigment: factor('pigment'), paste: factor('paste'), water: factor('water') };
+  });
 }

@@ -35,4 +35,4 @@ export { type Medium, type MediumId, MEDIUM_IDS, MEDIUMS, mediumById, layingOf }
 export { MAX_SOFTENER_PERCENT, ladderPercent } from './tack';
 export { STARTER_CABINET } from './starterCabinet';
 export { type InkNeed, inkForRun, INK_START_VALUES, ML_PER_TEASPOON } from './quantity';
-export { type BrushMix, type BrushedRun, learnedBrushMix } from './brushed';
+export { type BrushMix, type BrushedRun, BRUSH_PARTS, eachBrushPart, learnedBrushMix } from './brushed';

@@ -7,7 +7,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import clsx from 'clsx';
 import { useState, type MouseEvent } from 'react';
 import { roundTo } from '@/core/numeric';
-import type { BrushMix } from '@/core/inks';
+import { BRUSH_PARTS, eachBrushPart, type BrushMix } from '@/core/inks';
 import { sheetAnswerOf, sheetDryG, USUAL_MOISTURE_PERCENT, type ImpressionCard } from '@/derived';
 import {
   BRUSHED_ML,
@@ -26,7 +26,7 @@ import { kit } from '@/ui/kit/styles';
 import { useLog } from '@/ui/kit/useLog';
 import { dampWords } from '@/words/damp';
 import { inWords } from '@/words/failures';
-import { gramsInWords, quantity } from '@/words/quantities';
+import { gramsInWords, millilitresInWords } from '@/words/quantities';
 
 /** What is to be said of damp work. */
 export type Asked =
@@ -217,25 +217,21 @@ function BrushedForm({ asked, onKeep, onClose }: FormProps<'brushed'>) {
   const { card } = asked;
   const [sheets, setSheets] = useState(asked.sheets),
     [used, setUsed] = useState<Partial<BrushMix>>({});
-  const whole = (['pigment', 'paste', 'water'] as const).every((part) => used[part] !== undefined);
-  const perSheet = (of: BrushMix) => ({
-    pigment: (of.pigment * sheets) / asked.sheets,
-    paste: (of.paste * sheets) / asked.sheets,
-    water: (of.water * sheets) / asked.sheets,
-  });
-  const said = perSheet(card.ml);
-  const inMl = (millilitres: number) => quantity('ml', millilitres, millilitres < 10 ? 1 : 0);
+  const whole = BRUSH_PARTS.every((part) => used[part] !== undefined);
+  const forSheets = (of: BrushMix) => eachBrushPart((part) => (of[part] * sheets) / asked.sheets);
+  const said = forSheets(card.ml);
   return (
     <>
       <DialogContent>
         <p className={kit.above4}>
           {dampWords('dialog.brushedSays', {
-            ...{ pigment: inMl(said.pigment), paste: inMl(said.paste), water: inMl(said.water), sheets },
+            ...eachBrushPart((part) => millilitresInWords(said[part])),
+            sheets,
           })}
         </p>
         <div className={clsx(kit.fields, kit.above12, kit.atTop)}>
           <CountField label={dampWords('dialog.sheets')} value={sheets} range={PACK_SHEETS} onChange={setSheets} />
-          {(['pigment', 'paste', 'water'] as const).map((part) => (
+          {BRUSH_PARTS.map((part) => (
             <NumberField
               key={part}
               label={dampWords(`dialog.${part}`)}
@@ -253,7 +249,7 @@ function BrushedForm({ asked, onKeep, onClose }: FormProps<'brushed'>) {
           whole &&
           onKeep({
             ...{ kind: 'brushed-with', runId: card.runId, inkingId: card.inkingId, sheets },
-            ...{ usedMl: used as BrushMix, saidMl: perSheet(card.saidMl) },
+            ...{ usedMl: used as BrushMix, saidMl: forSheets(card.saidMl) },
           })
         }
       />

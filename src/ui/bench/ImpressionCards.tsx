@@ -2,17 +2,16 @@
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
 import { useState } from 'react';
-import type { BrushMix } from '@/core/inks';
+import { eachBrushPart, type BrushMix } from '@/core/inks';
 import { formatLength } from '@/core/units';
 import { impressionCards, type ImpressionCard } from '@/derived';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { dampWords } from '@/words/damp';
-import { areaInWords, quantity } from '@/words/quantities';
+import { areaInWords, millilitresInWords } from '@/words/quantities';
 import { DampDialog } from './DampDialog';
 
-const ml = (millilitres: number) => quantity('ml', millilitres, millilitres < 10 ? 1 : 0);
-const inMl = ({ pigment, paste, water }: BrushMix) => ({ pigment: ml(pigment), paste: ml(paste), water: ml(water) });
+const inMl = (of: BrushMix) => eachBrushPart((part) => millilitresInWords(of[part]));
 
 /** What each laying by brush of a run is made with, and what it took. */
 export function ImpressionCards({ index, sheets }: { readonly index: number; readonly sheets: number }) {
@@ -32,7 +31,7 @@ export function ImpressionCards({ index, sheets }: { readonly index: number; rea
             {taken && (
               <p className={kit.note}>{dampWords('card.logged', { ...inMl(taken.usedMl), sheets: taken.sheets })}</p>
             )}
-            <Button className={kit.above6} onClick={() => setAsked(card)}>
+            <Button className={kit.above6} disabled={card.areaCm2 === 0} onClick={() => setAsked(card)}>
               {dampWords('card.took')}
             </Button>
           </section>

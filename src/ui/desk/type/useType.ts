@@ -50,7 +50,9 @@ function useChanges(block: TypeBlock) {
   const reset = (part: Partial<TypeLine>): Promise<void> => {
     const line = { ...(ahead.current ?? now.current.type), ...part };
     ahead.current = line;
-    before.current = before.current.then(() => make(line));
+    const next = () => make(line);
+    // one that could not be made holds up none after it
+    before.current = before.current.then(next, next);
     return before.current;
   };
   return { problem, reset };
