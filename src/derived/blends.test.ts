@@ -7,7 +7,7 @@ import { blendNames, blendsOf, blendsOnBlocks } from './blends';
 import { looksOfPlan } from './looks';
 import { inkingsOf } from './lookups';
 import { inkedAt, plainSheet, printTaskOf, trapsOf, type PrintSheet } from './printSheet';
-import { carriedOverEdges } from './rolledTogether';
+import { carriedOverEdges } from './carriedInks';
 import { SAMPLE_PRINTS, sampleMap, samplePlan } from './samplePrints';
 import { withSaw } from './sawn';
 import { withWay } from './waysOfWorking';

@@ -4,7 +4,7 @@ import type { Meetings } from './composition';
 import { imageCm2, inkNamesOf, inkOf } from './lookups';
 import { looksOfPlan, type ColoursGot } from './looks';
 import type { PrintSheet } from './printSheet';
-import { carriedOverEdges } from './rolledTogether';
+import { carriedOverEdges } from './carriedInks';
 
 /** A film that lies on an open one and picks some of it up. */
 export interface Blend {

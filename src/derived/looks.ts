@@ -40,7 +40,7 @@ import type { ColourGot } from './bench/replayLog';
 import { fadeOfInking, filmOnColour, middlesOf, placeOnLine, TONES_AT } from './fades';
 import { inkingsOf, inkOf, pressOf, printedIds, type LaidInking } from './lookups';
 import { type Ink, type Plan } from '@/model';
-import { carriedShare } from './rolledTogether';
+import { carriedShare } from './carriedInks';
 import { inkedAt, partIds, plainSheet, type PrintSheet } from './printSheet';
 
 export interface PlanLooks {

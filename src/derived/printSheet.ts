@@ -26,7 +26,7 @@ import {
   type LaidInking,
 } from './lookups';
 import { regionOf } from './places';
-import { carriedOverEdges, stripsOf } from './rolledTogether';
+import { carriedOverEdges, stripsOf } from './carriedInks';
 import { openSeams } from './sawn';
 import { phrase, type Phrase } from '@/core/units';
 

@@ -24,13 +24,7 @@ export { searchOverprints } from './overprintSearch';
 export { fewestGroups } from './sharing';
 export { type PlanTask, type PlanSketch, sketchPlans } from './planSearch';
 export { type PlanWarning, type InkingFacts, type ColourFacts, planWarnings } from './warnings';
-export {
-  type PrintPart,
-  type MovedFilm,
-  type EdgeStrips,
-  type PrintMapTask,
-  type PrintMap,
-  printMapOf,
-  plainParts,
-  isPlain,
-} from './printMap';
+export { type PrintPart, plainParts } from './partTable';
+export { type MovedFilm } from './movedFilms';
+export { type EdgeStrips } from './edgeStrips';
+export { type PrintMapTask, type PrintMap, printMapOf, isPlain } from './printMap';

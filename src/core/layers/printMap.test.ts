@@ -15,7 +15,8 @@ import {
   type LabelMap,
 } from '../geometry';
 import { randomStream } from '../random/random';
-import { isPlain, printMapOf, type MovedFilm, type PrintMapTask } from './printMap';
+import type { MovedFilm } from './movedFilms';
+import { isPlain, printMapOf, type PrintMapTask } from './printMap';
 
 const NOTHING: PrintMapTask = { labelCount: 3, traps: [], chokes: [], marks: [] };
 const randomMap = fc
