@@ -15,7 +15,7 @@ class Asker {
 
   constructor() {
     this.worker.onmessage = ({ data }: MessageEvent<JobReply>) => {
-      if ('progress' in data) return;
+      if ('progress' in data || 'listens' in data) return;
       this.waiting.get(data.id)?.('failure' in data ? data.failure : { ok: true, value: data.result });
     };
   }

@@ -106,7 +106,7 @@ export class WorkerBench<Jobs extends JobMap<Jobs>> {
     this.self = {
       postMessage: (reply) => {
         if (reply.progress !== undefined) this.progress.push(reply.progress);
-        else this.waiting.get(reply.id)!(reply);
+        else this.waiting.get(reply.id)?.(reply);
       },
     };
     Object.assign(globalThis, {

@@ -1,24 +1,33 @@
-import { failure, type Outcome } from '@/core/units';
+import { failure, type Failure, type Outcome } from '@/core/units';
 import { unitChosen } from '@/words/unit';
-import type { JobReply, LayerJobs, PictureJobs, RegisterJobs } from './protocol';
+import type { JobReply, JobRequest, LayerJobs, PictureJobs, RegisterJobs } from './protocol';
 
 type JobMap = Record<string, { take: unknown; give: unknown }>;
+
+/** A worker whose program cannot be fetched is tried as often as this before its questions are answered so. */
+const TRIED_TO_START = 3;
 
 interface Waiting {
   readonly settle: (outcome: Outcome<unknown>) => void;
   readonly progress?: (share: number) => void;
+  /** What is to be sent once the worker listens; undefined when it was. */
+  held: JobRequest | undefined;
 }
 
 /**
- * One worker and the calls waiting for it. Every call ends: with its answer, with a failure the worker gave, or with
- * `stopped` when the worker is stopped or breaks. Stopping ends the work at once; a fresh worker is started by the next
- * call, and whoever owns this makes it ready again in `onStart`.
+ * One worker and the calls waiting for it. Every call ends: with its answer, with a failure the worker gave, with
+ * `worker` when it broke, or with `stopped` when it was stopped. Stopping ends the work at once; a fresh worker is
+ * started by the next call, and whoever owns this makes it ready again in `onStart`. Nothing is sent before the worker
+ * says that it listens: what reaches it while its program is still being fetched would be lost.
  */
 class JobWorker<Jobs extends { [J in keyof Jobs]: JobMap[string] }> {
   private worker: Worker | undefined;
   private ready: Promise<unknown> = Promise.resolve();
   private readonly waiting = new Map<number, Waiting>();
   private serial = 0;
+  private listens = false;
+  private triedToStart = 0;
+  private timesStopped = 0;
   /** Another client has the worker now; this one answers nothing more. */
   private handedOn = false;
 
@@ -34,9 +43,10 @@ class JobWorker<Jobs extends { [J in keyof Jobs]: JobMap[string] }> {
     progress?: (share: number) => void,
   ): Promise<Outcome<Jobs[J]['give']>> {
     if (this.handedOn) return failure('stopped');
-    const worker = this.started();
+    this.started();
+    const { timesStopped } = this;
     await this.ready;
-    if (worker !== this.worker) return failure('stopped');
+    if (timesStopped !== this.timesStopped) return failure('stopped');
     return this.askNow(job, payload, progress);
   }
 
@@ -49,20 +59,24 @@ class JobWorker<Jobs extends { [J in keyof Jobs]: JobMap[string] }> {
     const worker = this.started();
     const id = ++this.serial;
     return new Promise((resolve) => {
-      this.waiting.set(id, { settle: resolve as (outcome: Outcome<unknown>) => void, progress });
-      worker.postMessage({ id, job, payload, unit: unitChosen() }, transferred(payload));
+      const request = { id, job: String(job), payload, unit: unitChosen() };
+      this.waiting.set(id, {
+        settle: resolve as (outcome: Outcome<unknown>) => void,
+        progress,
+        held: this.listens ? undefined : request,
+      });
+      if (this.listens) worker.postMessage(request, transferred(payload));
     });
   }
 
   /** Hands the running worker, with all that it holds, to another client; questions under way are answered there. */
   protected handTo(heir: JobWorker<Jobs>): void {
     if (!this.worker) return;
-    heir.worker = this.worker;
     heir.serial = this.serial;
+    heir.listens = this.listens;
+    heir.triedToStart = this.triedToStart;
     for (const [id, call] of this.waiting) heir.waiting.set(id, call);
-    heir.worker.onmessage = ({ data }: MessageEvent<JobReply>) => heir.receive(data);
-    heir.worker.onerror = () => heir.broke();
-    heir.worker.onmessageerror = () => heir.broke();
+    heir.attach(this.worker);
     heir.ready = this.ready;
     this.worker = undefined;
     this.handedOn = true;
@@ -70,25 +84,37 @@ class JobWorker<Jobs extends { [J in keyof Jobs]: JobMap[string] }> {
   }
 
   stop(): void {
+    this.end(failure('stopped'));
+  }
+
+  private end(why: Failure): void {
     this.worker?.terminate();
     this.worker = undefined;
+    this.listens = false;
+    this.triedToStart = 0;
+    this.timesStopped++;
     const left = [...this.waiting.values()];
     this.waiting.clear();
-    for (const call of left) call.settle(failure('stopped'));
+    for (const call of left) call.settle(why);
   }
 
   private started(): Worker {
     if (this.worker) return this.worker;
-    const worker = this.open();
-    worker.onmessage = ({ data }: MessageEvent<JobReply>) => this.receive(data);
-    worker.onerror = () => this.broke();
-    worker.onmessageerror = () => this.broke();
-    this.worker = worker;
+    const worker = this.attach(this.open());
     this.ready = this.onStart().catch(() => undefined);
     return worker;
   }
 
+  private attach(worker: Worker): Worker {
+    worker.onmessage = ({ data }: MessageEvent<JobReply>) => this.receive(data);
+    worker.onerror = (event) => this.broke(event.message);
+    worker.onmessageerror = () => this.broke('');
+    this.worker = worker;
+    return worker;
+  }
+
   private receive(reply: JobReply): void {
+    if ('listens' in reply) return this.sendHeld();
     const call = this.waiting.get(reply.id);
     if (!call) return;
     if ('progress' in reply) return call.progress?.(reply.progress);
@@ -96,8 +122,20 @@ class JobWorker<Jobs extends { [J in keyof Jobs]: JobMap[string] }> {
     call.settle('failure' in reply ? reply.failure : { ok: true, value: reply.result });
   }
 
-  private broke(): void {
-    this.stop();
+  private sendHeld(): void {
+    this.listens = true;
+    for (const call of this.waiting.values()) {
+      if (call.held) this.worker!.postMessage(call.held, transferred(call.held.payload));
+      call.held = undefined;
+    }
+  }
+
+  /** A worker that breaks before it listens could not be fetched: another is tried. */
+  private broke(message: string): void {
+    if (!this.listens && ++this.triedToStart < TRIED_TO_START) {
+      this.worker?.terminate();
+      this.attach(this.open());
+    } else this.end(failure('worker', { message }));
   }
 }
 

@@ -1,11 +1,15 @@
 import type { JobReply, JobRequest } from './protocol';
 import { PictureWorker } from './client';
+import type { Failure } from '@/core/units';
+import { inWords } from '@/words/failures';
 
 /** A browser's worker that answers when told to. */
 class FakeWorker {
   static all: FakeWorker[] = [];
+  /** Whether its program is there at once, as it is from the browser's store. */
+  static ready = true;
   onmessage: ((event: { data: JobReply }) => void) | null = null;
-  onerror: (() => void) | null = null;
+  onerror: ((event: { message: string }) => void) | null = null;
   onmessageerror: (() => void) | null = null;
   readonly asked: JobRequest[] = [];
   readonly handedOver: Transferable[] = [];
@@ -13,6 +17,11 @@ class FakeWorker {
 
   constructor() {
     FakeWorker.all.push(this);
+    if (FakeWorker.ready) queueMicrotask(() => this.listens());
+  }
+
+  listens(): void {
+    this.onmessage?.({ data: { listens: true } });
   }
 
   postMessage(request: JobRequest, transfer: Transferable[]): void {
@@ -41,6 +50,7 @@ const newest = () => FakeWorker.all.at(-1)!;
 
 beforeEach(() => {
   FakeWorker.all = [];
+  FakeWorker.ready = true;
   (globalThis as { Worker?: unknown }).Worker = FakeWorker;
 });
 afterEach(() => {
@@ -130,8 +140,66 @@ test.each(['onerror', 'onmessageerror'] as const)('a worker that breaks (%s) lea
   const client = new PictureWorker();
   const asked = client.ask('partAt', { x: 0, y: 0 });
   await settled();
-  newest()[how]!();
-  expect(await asked).toMatchObject({ ok: false, code: 'stopped' });
+  newest()[how]!({ message: 'out of memory' });
+  const answer = await asked;
+  expect(answer).toMatchObject({ ok: false, code: 'worker' });
+  expect(inWords(answer as Failure)).toMatch(/broke off.*nothing saved is lost/);
+  void client.ask('partAt', { x: 1, y: 0 });
+  await settled();
+  expect(FakeWorker.all.length).toBe(2);
+});
+
+test('nothing is sent before the worker listens; then all of it, in the order it was asked', async () => {
+  FakeWorker.ready = false;
+  const client = new PictureWorker((worker) => worker.askNow('openLabels', { url: '/labels', mmPerPx: 0.1 }));
+  const labels = new Uint8Array(4);
+  const first = client.askNow('useLabels', { labels, width: 2, height: 2, mmPerPx: 0.1 }),
+    second = client.ask('partAt', { x: 0, y: 0 });
+  await settled();
+  expect(newest().asked).toEqual([]);
+  newest().listens();
+  expect(newest().asked.map((a) => a.job)).toEqual(['openLabels', 'useLabels']);
+  expect(newest().handedOver).toEqual([labels.buffer]);
+  newest().reply(0, { result: null });
+  newest().reply(1, { result: null });
+  await settled();
+  newest().reply(2, { result: 4 });
+  expect([await first, await second]).toEqual([
+    { ok: true, value: null },
+    { ok: true, value: 4 },
+  ]);
+});
+
+test('a program that cannot be fetched is tried again, and its questions with it; a third time they are told', async () => {
+  FakeWorker.ready = false;
+  const client = new PictureWorker();
+  const kept = client.ask('partAt', { x: 0, y: 0 });
+  await settled();
+  newest().onerror!({ message: 'network' });
+  await settled();
+  expect(FakeWorker.all.map((one) => one.ended)).toEqual([true, false]);
+  newest().listens();
+  newest().reply(0, { result: 9 });
+  expect(await kept).toEqual({ ok: true, value: 9 });
+
+  const other = new PictureWorker();
+  const lost = other.ask('partAt', { x: 0, y: 0 });
+  await settled();
+  for (let n = 0; n < 3; n++) newest().onerror!({ message: 'network' });
+  expect(await lost).toMatchObject({ ok: false, code: 'worker', values: { message: 'network' } });
+  expect(FakeWorker.all.length).toBe(5);
+});
+
+test('handed on before it listens, what was asked of the first client is sent for its heir', async () => {
+  FakeWorker.ready = false;
+  const client = new PictureWorker();
+  const asked = client.ask('partAt', { x: 0, y: 0 });
+  await settled();
+  const heir = client.successor(() => Promise.resolve());
+  newest().listens();
+  newest().reply(0, { result: 5 });
+  expect(await asked).toEqual({ ok: true, value: 5 });
+  heir.stop();
 });
 
 test('handed on, the running worker answers its heir, calls under way among them; the first client asks nothing more', async () => {

@@ -422,6 +422,7 @@ export interface JobRequest {
   readonly unit: LengthUnit;
 }
 export type JobReply =
+  | { readonly listens: true }
   | { readonly id: number; readonly progress: number }
   | { readonly id: number; readonly result: unknown }
   | { readonly id: number; readonly failure: Failure };

@@ -15,6 +15,7 @@ type Posted = {
   transfer: unknown[];
 };
 const posted: Posted[] = [];
+let saidFirst: Posted[] = [];
 const scope = globalThis as unknown as {
   self: {
     onmessage?: (event: { data: unknown }) => Promise<void>;
@@ -47,12 +48,17 @@ beforeAll(() => {
       throw new TypeError('undefined is not a film');
     },
   });
+  saidFirst = [...posted];
 });
 beforeEach(() => {
   posted.length = 0;
 });
 
 const ask = (job: keyof TestJobs, payload: unknown, id = 7) => scope.self.onmessage!({ data: { id, job, payload } });
+
+test('it says that it listens once it does', () => {
+  expect(saidFirst).toEqual([{ message: { listens: true }, transfer: [] }]);
+});
 
 test('a question gets its one answer, under its own number', async () => {
   await ask('add', { a: 2, b: 3 }, 41);

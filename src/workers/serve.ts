@@ -20,7 +20,7 @@ export type Handlers<Jobs extends JobMap<Jobs>> = {
 
 const PROGRESS_EVERY_MS = 30;
 
-/** Answers each request of this worker with one result or one failure, and with progress on the way. */
+/** Says that it listens, then answers each request with one result or one failure, and with progress on the way. */
 export function serve<Jobs extends JobMap<Jobs>>(handlers: Handlers<Jobs>): void {
   let lastProgressAt = 0;
   self.onmessage = async ({ data }: MessageEvent<JobRequest>) => {
@@ -45,6 +45,7 @@ export function serve<Jobs extends JobMap<Jobs>>(handlers: Handlers<Jobs>): void
       self.postMessage({ id, failure: { ...told, said: findingInWords(told, unit) } });
     }
   };
+  self.postMessage({ listens: true });
 }
 
 /** Pictures and large arrays, alone or as a field of the result, are handed over, not copied. */

@@ -4,6 +4,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Plan } from '@/model';
 import type { Proposals, ColourGot } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
+import { useLayersWorker } from '../kit/useSheetWorker';
 import { useMeetings } from './useMeetings';
 import type { LossBelief } from '@/core/sheets';
 import { runsWords } from '@/words/runs';
@@ -22,7 +23,8 @@ export interface Search {
 
 /** Searches for plans whenever the saved plan has changed and rested, in a worker. */
 export function useProposals(): Search {
-  const { plan, belief, progress: done, layersWorker } = usePrintDesk('plan', 'belief', 'progress', 'layersWorker');
+  const { plan, belief, progress: done } = usePrintDesk('plan', 'belief', 'progress');
+  const layersWorker = useLayersWorker();
   const [found, setFound] = useState<Proposals>();
   const [progress, setProgress] = useState<number>();
   const [problem, setProblem] = useState<string>();

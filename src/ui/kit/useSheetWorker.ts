@@ -126,7 +126,10 @@ function useStamp(coverage: LabelCoverage | undefined) {
   return stamp;
 }
 
-/** The worker that searches for orders and recipes; it starts with the first question. */
+/**
+ * A worker for orders and recipes; it starts with the first question. Whoever may stop a search has a worker of its
+ * own: stopping one ends all that is asked of it.
+ */
 export function useLayersWorker(): LayersWorker {
   const layersWorker = useMemo(() => new LayersWorker(), []);
   useEffect(() => () => layersWorker.stop(), [layersWorker]);

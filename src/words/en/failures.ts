@@ -1,6 +1,7 @@
 /** What cannot be done, and what was found: told on the page, by what is worked out there. */
 export const failures = {
   stopped: 'Stopped.',
+  worker: 'The computation broke off ({message}). Load the page again; nothing saved is lost.',
   'forecast-counts': 'A forecast needs whole numbers of sheets and runs, none below 0.',
   'count-unreadable': '“{text}” is not a whole number; {allowed}.',
   'count-range': '“{text}” is outside what can be planned; {allowed}.',

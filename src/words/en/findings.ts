@@ -33,7 +33,6 @@ export const findings = {
       'The four corner marks were not found together. All of them must be seen, sharp and not drawn over, on a sheet that lies flat; and it must be a tracing of this print at its present size.',
   },
   fetch: 'The picture could not be loaded from the server. Load the page again.',
-  worker: 'The computation broke off ({message}). Load the page again; nothing saved is lost.',
   'split-one-colour': {
     allOfThisColour: 'All of this colour is alike in the picture, so there is nothing to split it by.',
     afterCleaningOneHalf:

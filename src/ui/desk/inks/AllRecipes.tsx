@@ -7,13 +7,13 @@ import { inWords } from '@/words/failures';
 import { inksWords } from '@/words/inks';
 import { kit } from '@/ui/kit/styles';
 import { usePrintDesk } from '../../kit/printContext';
+import { useLayersWorker } from '../../kit/useSheetWorker';
 import { RecipeTable, recipesTaken } from './RecipeTable';
 
 /** Recipes for all runs that are still to be printed, each over what the ones before it come to: found and taken in one act. */
 export function AllRecipes() {
-  const { plan, progress, cabinet, layersWorker, change, tell } = usePrintDesk(
-    ...(['plan', 'progress', 'cabinet', 'layersWorker', 'change', 'tell'] as const),
-  );
+  const { plan, progress, cabinet, change, tell } = usePrintDesk('plan', 'progress', 'cabinet', 'change', 'tell');
+  const layersWorker = useLayersWorker();
   const [taken, setTaken] = useState<Resolved>();
   const [share, setShare] = useState<number>();
   const open = plan.runs.length - progress.closedRuns;

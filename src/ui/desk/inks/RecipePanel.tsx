@@ -59,10 +59,13 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
   const desk = usePrintDesk('plan', 'progress', 'change');
   const { plan, progress, change } = desk;
   const got = progress.bench.coloursGot;
-  const inCabinet = usePigments();
+  const films = usePigments();
   const inkId = inkIdAsked(plan, question),
     ink = plan.inks.find(({ id }) => id === inkId)!;
-  const pigments = useMemo(() => inCabinet && mixable(inCabinet, ink.mediumId), [inCabinet, ink.mediumId]);
+  const pigments = useMemo(
+    () => films.pigments && mixable(films.pigments, ink.mediumId),
+    [films.pigments, ink.mediumId],
+  );
   const closed = question.run < progress.closedRuns;
   const { found, inks } = useRecipeFound(ink, got, question);
   const [parts, setParts] = useState<readonly RecipePart[]>();
@@ -84,7 +87,7 @@ export function RecipePanel({ question }: { question: InkQuestion }) {
     <>
       <RecipeHead question={question} ink={ink} need={need} closed={closed} />
       {!inks || !pigments ? (
-        <CabinetOpening />
+        <CabinetOpening films={films} />
       ) : pigments.length === 0 ? (
         <NoneOfMedium ink={ink} />
       ) : (

@@ -8,6 +8,7 @@ import { inWords } from '@/words/failures';
 import { weaveWords } from '@/words/weave';
 import { kit } from '@/ui/kit/styles';
 import { usePrintDesk } from '../../kit/printContext';
+import { useLayersWorker } from '../../kit/useSheetWorker';
 import type { WeaveActs } from './useWeave';
 
 /** A gain of the mean that is worth a word. */
@@ -56,7 +57,8 @@ function Found({ found, acts }: { found: RestAnswer; acts: WeaveActs }) {
 
 /** The question to the worker, and its answer as long as the plan is the one it was asked of. */
 function useRest(plan: Plan, meetings: Meetings | undefined) {
-  const { layersWorker, progress } = usePrintDesk('layersWorker', 'progress');
+  const { progress } = usePrintDesk('progress');
+  const layersWorker = useLayersWorker();
   const [answer, setAnswer] = useState<{ readonly of: Plan; readonly found?: RestAnswer; readonly problem?: string }>();
   const [share, setShare] = useState<number>();
   // an answer to another plan is none
