@@ -109,7 +109,8 @@ test('the targets are large enough for inky hands', async ({ page }) => {
     .getByRole('button')
     .filter({ hasNotText: /caution|numbers/i })
     .evaluateAll((all) => all.map((e) => e.getBoundingClientRect()).map((r) => Math.min(r.height, r.width)));
-  expect(heights.length).toBe(18);
+  // 18 of the pull, 16 of the six settings, 2 to warm the block up
+  expect(heights.length).toBe(36);
   expect(Math.min(...heights)).toBeGreaterThanOrEqual(64);
 });
 
@@ -173,4 +174,72 @@ test('two devices that do not hear each other: a sheet pulled on both counts onc
   await tablet.keyboard.press('Space');
   await expect(tablet.getByText(/Sheet 1 was already pulled in run 1/)).toBeVisible();
   expect((await pullsOf(id)).map((p) => p.sheet)).toEqual(['1']);
+});
+
+test('a sitting with its settings: warmed up, more by a tap, said why, taken back, and what the counts say of it', async ({
+  page,
+}) => {
+  const id = await readyToPull(page, 'settings', 24);
+  const acts = async (kind: string) =>
+    (await stateOf(server, id)).events.filter((e) => e.act.kind === kind).map((e) => e.act);
+  await expect(page.getByRole('region', { name: 'Inking' })).toContainText(/charges? a sheet, \d+ for the first/);
+  await expect(page.getByRole('img', { name: /The back of the sheet/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Rubbing' })).toContainText(/solids, [1-9]/);
+
+  // warmed up on waste paper, by key; no sheet is counted for it
+  await page.keyboard.press('w');
+  await page.keyboard.press('Shift+W');
+  await expect(page.getByText('2 made in this sitting, even now')).toBeVisible();
+  expect(await pullsOf(id)).toHaveLength(0);
+
+  const settings = page.getByRole('region', { name: 'Set for the next sheet' });
+  await settings.getByRole('button', { name: 'ink: more' }).click();
+  await settings.getByRole('button', { name: 'ink: more' }).click();
+  await settings.getByRole('button', { name: 'rubbing tool: the next choice' }).click();
+  await expect(settings.getByRole('button', { name: /^ink: 2 more/ })).toBeVisible();
+  await expect(settings.getByRole('button', { name: /^rubbing tool: hard/ })).toBeVisible();
+  await page.keyboard.press(' ');
+  await expect(page.getByTestId('next-sheet')).toHaveText('2');
+  // the hard one rubs the ghost in
+  for (const next of ['3', '4', '5', '6', '7', '8']) {
+    await page.keyboard.press('5');
+    await page.keyboard.press(' ');
+    await expect(page.getByTestId('next-sheet')).toHaveText(next);
+  }
+
+  // said otherwise, with the reason, from the sheet that is next
+  await page.keyboard.press('s');
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('What is set').click();
+  await page.getByRole('option', { name: 'order of laying' }).click();
+  await dialog.getByRole('button', { name: 'Set it' }).click();
+  await expect(dialog.getByText('Say how it is now.')).toBeVisible();
+  // the space bar presses the dialog's button, and pulls nothing
+  await dialog.getByRole('button', { name: 'Set it' }).press(' ');
+  await dialog.getByLabel('How it is now').fill('from the left');
+  await dialog.getByLabel('Why').fill('the corner ghosted');
+  await dialog.getByRole('button', { name: 'Set it' }).click();
+  await expect(settings.getByRole('button', { name: /^order of laying: from the left/ })).toBeVisible();
+  await settings.getByRole('button', { name: 'rubbing tool: the next choice' }).click();
+  await settings.getByRole('button', { name: 'rubbing tool: the next choice' }).click();
+  await expect(settings.getByRole('button', { name: /^rubbing tool: broad\./ })).toBeVisible();
+  for (const next of ['9', '10', '11', '12', '13', '14', '15', '16', '17']) {
+    await page.keyboard.press(' ');
+    await expect(page.getByTestId('next-sheet')).toHaveText(next);
+  }
+  const learned = page.getByRole('region', { name: 'What the counts say' });
+  await expect(learned).toContainText(/ghost: 0 of 9 with .*rubbing tool broad.*, 6 of 7 without/);
+  await expect(learned).toContainText(/By chance alone, less than 1 in [\d,]+; nothing was tried side by side/);
+
+  // taken back, the one before it is in force again, and it stays so on another device
+  await settings.getByRole('button', { name: /^order of laying/ }).click();
+  await dialog.getByRole('button', { name: 'Take back: order of laying from the left' }).click();
+  await dialog.getByRole('button', { name: 'Leave it' }).click();
+  await expect(settings.getByRole('button', { name: /^order of laying/ })).toHaveCount(0);
+  await expect.poll(() => acts('setting-undone')).toHaveLength(1);
+  await page.reload();
+  await expect(settings.getByRole('button', { name: /^ink: as begun|^ink: 2 more/ })).toBeVisible();
+  expect(
+    (await acts('setting-changed')).filter((act) => act.kind === 'setting-changed' && act.why !== ''),
+  ).toMatchObject([{ what: 'order of laying', value: 'from the left', why: 'the corner ghosted', fromSheet: '8' }]);
 });

@@ -59,8 +59,9 @@ export class TestServer {
     });
   }
 
+  /** At once: nothing of it is looked at any more. */
   async stop(): Promise<void> {
-    await this.kill('SIGTERM');
+    await this.kill();
     rmSync(this.folder, { recursive: true, force: true });
   }
 }

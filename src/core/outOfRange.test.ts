@@ -40,9 +40,9 @@ const ask = (f: () => unknown) => {
 
 /** Each formula with one of its numbers left open, and what of that number is still allowed. */
 const FORMULAS: readonly (readonly [name: string, f: (value: number) => unknown, fine: number, least: number])[] = [
-  ['ink: area', (v) => inkForRun(v, 20), 120, 0],
-  ['ink: sheets', (v) => inkForRun(120, v), 20, 0],
-  ['ink: impressions', (v) => inkForRun(120, 20, v), 1, 0],
+  ['ink: area', (v) => inkForRun({ standingCm2: v, sheets: 20 }), 120, 0],
+  ['ink: sheets', (v) => inkForRun({ standingCm2: 120, sheets: v }), 20, 0],
+  ['ink: impressions', (v) => inkForRun({ standingCm2: 120, sheets: 20, layings: v }), 1, 0],
   ['hours of cutting: edge', (v) => cuttingHours(v, 30, lino), 4, 0],
   ['hours of cutting: area', (v) => cuttingHours(4, v, lino), 30, 0],
   ['hours of cutting: pace', (v) => cuttingHours(4, 30, lino, v), 1.2, 0],

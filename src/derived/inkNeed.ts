@@ -1,10 +1,12 @@
-import { INK_START_VALUES, inkForRun, mediumById, type InkNeed } from '@/core/inks';
+import { inkForRun, mediumById, type Heap, type InkNeed } from '@/core/inks';
+import { materialById } from '@/core/cutting';
 import { meanGoneOver } from './fades';
 import { inkedAt, type PrintSheet } from './printSheet';
 import type { Plan, Run } from '@/model';
 import { imagesOf } from './belief';
 import { blockOfCut, imageCm2, inkingsOf, type LaidInking } from './lookups';
 import { isType, placeOfType, typeAreaCm2 } from './typeLines';
+import { rollerOf } from './uses';
 
 /** Area one inking leaves its film on, cm² of one sheet: overlaps, masks and slips as they print, all images of the sheet. */
 export function inkedCm2(plan: Plan, sheet: PrintSheet, run: Run, inking: LaidInking): number {
@@ -37,12 +39,27 @@ export function secondInkNeedOf(
 }
 
 function needOf(plan: Plan, sheet: PrintSheet, run: Run, inking: LaidInking, sheets: number, inkId: string): InkNeed {
-  const { wetFilmUm } = mediumById(plan.inks.find((ink) => ink.id === inkId)!.mediumId);
   const over = meanGoneOver(plan, sheet, inking, (p) => inkedAt(plan, sheet, sheet.parts[p], run, inking));
   const share = inkId === inking.inkId ? 1 - over : over;
-  return inkForRun(share * inkedCm2(plan, sheet, run, inking), sheets, run.impressions * inking.filmWeight, {
-    ...INK_START_VALUES,
-    wetFilmUm,
+  return heapOf(plan, run, { ...inking, inkId }, share * inkedCm2(plan, sheet, run, inking), sheets);
+}
+
+/** The heap of one ink that lies on so much of a sheet: by its medium, its block and the roller of the print. */
+export function heapOf(
+  plan: Plan,
+  run: Run,
+  { inkId, cutId, filmWeight }: Pick<LaidInking, 'inkId' | 'cutId' | 'filmWeight'>,
+  standingCm2: number,
+  sheets: number,
+): Heap {
+  const { wetFilmUm, laidBy } = mediumById(plan.inks.find((ink) => ink.id === inkId)!.mediumId),
+    block = blockOfCut(plan, cutId),
+    brushed = laidBy === 'brush';
+  return inkForRun({
+    ...{ standingCm2, sheets, wetFilmUm, brushed, roller: rollerOf(plan) },
+    layings: run.impressions * filmWeight,
+    // a block for damp work is wet through and drinks no more
+    drinks: !brushed && block !== undefined && block.type === null && materialById(block.materialId).grain,
   });
 }
 

@@ -25,9 +25,12 @@ const of = (mediumId: Ink['mediumId'], plan = oil): Plan => ({
 const wet = (plan: Plan): Plan => ({ ...plan, way: { ...plan.way, under: 'wet' } });
 
 test('ink and drying follow the medium', () => {
-  const grams = (plan: Plan) => inkNeedOfRun(plan, plainSheet(plan), plan.runs[0], 20).grams;
-  const onRoller = 2 * grams(oil) - inkNeedOfRun(oil, plainSheet(oil), oil.runs[0], 40).grams;
-  expect((grams(of('pigment and paste')) - onRoller) / (grams(oil) - onRoller)).toBeCloseTo(3 / 8, 6);
+  const grams = (plan: Plan, sheets: number) => inkNeedOfRun(plan, plainSheet(plan), plan.runs[0], sheets).grams;
+  const onSheets = (plan: Plan) => grams(plan, 40) - grams(plan, 20);
+  expect(onSheets(of('pigment and paste')) / onSheets(oil)).toBeCloseTo(3 / 8, 6);
+  // a brush leaves nothing on slab and roller: what is over is what the block keeps
+  expect(grams(of('pigment and paste'), 0) / onSheets(of('pigment and paste'))).toBeCloseTo(1 / 20, 6);
+  expect(grams(oil, 0) / onSheets(oil)).toBeGreaterThan(1 / 20);
   const hours = (plan: Plan) => plan.runs.map((_, run) => dryingHoursOf(plan, run));
   expect(hours(oil)).toEqual([60, 60 * 1.15, 60 * 1.15 ** 2]);
   expect(hours(of('water-based relief'))[0]).toBe(0.5);

@@ -1,4 +1,5 @@
 import { MAX_TOOLS } from '@/core/cutting';
+import { INK_START_VALUES, type Roller } from '@/core/inks';
 import type { Experience } from '@/core/sheets';
 import {
   type BenchAct,
@@ -55,6 +56,13 @@ const ofKind = <Kind extends ItemKind>(used: readonly WorkshopItem[], kind: Kind
 /** The things of one kind that a print is made with. */
 export function usedOf<Kind extends ItemKind>(plan: Pick<Plan, 'uses'>, kind: Kind): readonly ItemOf<Kind>[] {
   return ofKind(plan.uses, kind) as readonly ItemOf<Kind>[];
+}
+
+/** The roller a print is inked with; one of the workshop has a name, and its width is known. */
+export function rollerOf(plan: Pick<Plan, 'uses' | 'roller'>): Roller & { readonly name: string | null } {
+  const [used] = usedOf(plan, 'roller');
+  const { diameterMm } = plan.roller;
+  return { name: used?.name ?? null, diameterMm, widthMm: used?.widthMm ?? INK_START_VALUES.roller.widthMm };
 }
 
 function takenFrom(plan: Plan, kind: ItemKind): Taken {

@@ -75,6 +75,14 @@ const REFUSED: Readonly<Record<string, Refused>> = {
     }),
     says: /This round was not begun/,
   },
+  'a setting taken back that is not in force': {
+    act: () => ({ kind: 'setting-undone', settingId: 'nothing-set' }),
+    says: /not in force any more/,
+  },
+  'a warm-up of no run': {
+    act: () => ({ kind: 'warmed-up', runId: 'nobody', even: true }),
+    says: /not in the plan|not in this plan/,
+  },
   'a run nobody planned seen dry': {
     act: () => ({ kind: 'dry-seen', runId: 'nobody', sheet: '1', note: '' }),
     says: /not in the plan|not in this plan/,

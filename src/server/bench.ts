@@ -199,6 +199,9 @@ const REFUSALS: {
   },
   'setting-changed': (plan, progress, act) =>
     progress.bench.rounds.some(({ roundId }) => roundId === act.roundId) ? refusedRun(plan, act.runId) : NO_ROUND,
+  'setting-undone': (_, { bench }, act) =>
+    bench.settings.some(({ id }) => id === act.settingId) ? undefined : phrase('bench.thereIsNoSuchSetting'),
+  'warmed-up': (plan, _, act) => refusedRun(plan, act.runId),
   photographed: (plan, progress, act) => {
     if (act.runId !== null) return refusedRun(plan, act.runId);
     const round = progress.bench.rounds.find(({ roundId }) => roundId === act.roundId);

@@ -1,6 +1,6 @@
 import type { Lab, Light } from '@/core/colour';
 import type { Band, CurvePoint, CutFigures, CutFor, CuttableSettings, LineTold } from '@/core/cuttable';
-import type { CutIsland, CutSettings, RehearsalPart, SawnBlock, StageVerdict } from '@/core/cutting';
+import type { CutIsland, CutSettings, RehearsalPart, RubMap, SawnBlock, StageVerdict } from '@/core/cutting';
 import type { AnchorPx, Box, LabelCoverage, LabelStyle, PartMap, Region, SeamRule, View } from '@/core/geometry';
 import type { FitAnswer, MisprintView, Motion, ProofReading, Spread } from '@/core/registration';
 import type { PrintMapTask, PrintPart } from '@/core/layers';
@@ -262,6 +262,8 @@ export interface PictureJobs {
     take: { standing: readonly number[]; cutNow: readonly number[]; settings: CutSettings };
     give: StageFindings;
   };
+  /** How the back of a sheet is rubbed where these parts are inked. */
+  rubMap: { take: { inked: readonly number[]; cellsAcross: number }; give: RubMap };
   /** Outlines of a place of the picture, mm; `forShow`: large places a little coarser, at once. */
   /** The islands that anchors lie in, by their key; null where none of that label is there. */
   findAnchors: { take: { anchors: readonly AnchorPx[] }; give: (number | null)[] };

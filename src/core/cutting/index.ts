@@ -44,3 +44,4 @@ export {
   sawingMinutes,
   sawnBlock,
 } from './jigsaw';
+export { type RubMap, RUB, rubMapOf, STAY_OFF_MM } from './rubMap';

@@ -34,5 +34,6 @@ export { type ReadyFilm, readyFilm, layReady, labOfInternal } from './readyFilm'
 export { type Medium, type MediumId, MEDIUM_IDS, MEDIUMS, mediumById, layingOf } from './mediums';
 export { MAX_SOFTENER_PERCENT, ladderPercent } from './tack';
 export { STARTER_CABINET } from './starterCabinet';
-export { type InkNeed, inkForRun, INK_START_VALUES, ML_PER_TEASPOON } from './quantity';
+export { type InkNeed, type Heap, type Roller, inkForRun, INK_START_VALUES, ML_PER_TEASPOON } from './quantity';
+export { type Charging, chargingOf } from './charging';
 export { type BrushMix, type BrushedRun, BRUSH_PARTS, eachBrushPart, learnedBrushMix } from './brushed';

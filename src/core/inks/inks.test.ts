@@ -110,12 +110,14 @@ test('over a dark film a light ink covers the better the more opaque it is, and 
 });
 
 test('ink for a run grows with area and sheets, and never falls below what roller and slab hold', () => {
-  const none = inkForRun(0, 27);
-  const some = inkForRun(312, 27);
-  // (312 cm² × 27 × 8 µm = 6.739 ml; 635.6 cm² × 15 µm = 0.953 ml) ÷ 0.9 × 1.1 g/ml
-  expect(some.grams).toBeCloseTo(9.402, 2);
-  expect(none.grams).toBeCloseTo(1.165, 2);
-  expect(inkForRun(312, 27, 2).millilitres).toBeGreaterThan(1.8 * (some.millilitres - none.millilitres));
+  const none = inkForRun({ standingCm2: 0, sheets: 27 });
+  const some = inkForRun({ standingCm2: 312, sheets: 27 });
+  // (312 cm² × 28 × 8 µm = 6.989 ml; 589.0 cm² × 12 µm = 0.707 ml) × 1.1 × 1.1 g/ml
+  expect(some.grams).toBeCloseTo(9.312, 2);
+  expect(none.grams).toBeCloseTo(0.855, 2);
+  expect(inkForRun({ standingCm2: 312, sheets: 27, layings: 2 }).millilitres).toBeGreaterThan(
+    1.8 * (some.millilitres - none.millilitres),
+  );
   expect(some.teaspoons).toBeCloseTo(some.millilitres / 4.93, 9);
 });
 

@@ -26,6 +26,7 @@ export {
   outlook,
 } from './sheetsToStart';
 export { forecastEdition } from './forecast';
+export { type Share, chancesTogether, exactChance, shareRange } from './compareCounts';
 export {
   type Fault,
   type SheetName,

@@ -100,6 +100,7 @@ export interface Round {
 
 /** Something set otherwise, from a sheet of a run on. */
 export interface SettingChanged extends Omit<ActOf<'setting-changed'>, 'kind'> {
+  readonly id: string;
   readonly at: string;
 }
 
@@ -127,8 +128,10 @@ export interface Board {
 export interface BenchState {
   /** Every round, oldest first. */
   readonly rounds: readonly Round[];
-  /** The settings as they were changed, oldest first. */
+  /** The settings as they were changed, oldest first, without those taken back. */
   readonly settings: readonly SettingChanged[];
+  /** Pulls on waste paper, oldest first. */
+  readonly warmUps: readonly { readonly at: string; readonly runId: string; readonly even: boolean }[];
   readonly photographs: readonly Photograph[];
   /** When a run's film was first seen to be dry, by run. */
   readonly drySeen: ReadonlyMap<string, { readonly at: string; readonly sheet: string; readonly note: string }>;
@@ -210,6 +213,7 @@ function newReplay() {
   return {
     rounds: new Map<string, Omit<Round, 'pulls'>>(),
     settings: [] as SettingChanged[],
+    warmUps: [] as { at: string; runId: string; even: boolean }[],
     photographs: [] as Photograph[],
     drySeen: new Map<string, { at: string; sheet: string; note: string }>(),
     roomReadings: [] as { at: string; temperatureC: number; relativeHumidityPercent: number }[],
@@ -251,8 +255,14 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
     const round = r.rounds.get(act.roundId);
     if (round) r.rounds.set(act.roundId, { ...round, counted: round.counted + act.counted });
   },
-  'setting-changed': (r, { at, act: { kind: _, ...setting } }) => {
-    r.settings.push({ at, ...setting });
+  'setting-changed': (r, { id, at, act: { kind: _, ...setting } }) => {
+    r.settings.push({ id, at, ...setting });
+  },
+  'setting-undone': (r, { act }) => {
+    r.settings = r.settings.filter(({ id }) => id !== act.settingId);
+  },
+  'warmed-up': (r, { at, act: { runId, even } }) => {
+    r.warmUps.push({ at, runId, even });
   },
   photographed: (r, { at, act: { kind: _, roundId = EDITION_ROUND, ...photograph } }) => {
     r.photographs.push({ at, roundId, ...photograph });

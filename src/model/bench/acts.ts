@@ -133,6 +133,10 @@ const ACTS = {
     value: text(200, phrase('acts.aSettingMayBe')),
     why: text(300),
   }),
+  /** A setting was said by mistake: what was in force before it is so again. */
+  'setting-undone': record({ kind: kind('setting-undone'), settingId: id() }),
+  /** A pull on waste paper that warms the block up; whether the film came out even. */
+  'warmed-up': record({ kind: kind('warmed-up'), runId: id(), even: boolean().required() }),
   photographed: record({
     kind: kind('photographed'),
     pictureSha: sha(),

@@ -6,6 +6,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import benchCss from './bench.module.css';
 import css from './PullView.module.css';
+import { Settings } from './inking/Settings';
 import { FAULT_KEYS, type Pulling } from './usePull';
 import { benchWords } from '@/words/bench';
 import { craftWords } from '@/words/craft';
@@ -16,6 +17,7 @@ export function NextPull({ pulling }: { pulling: Pulling }) {
   return (
     <>
       <NextSheet pulling={pulling} />
+      <Settings pulling={pulling} />
       <button
         type="button"
         className={clsx(benchCss.goodPull, kit.pressIn, faults.length && benchCss.faulty)}

@@ -31,6 +31,10 @@ import { DayClock } from './DayClock';
 import { FadeCards } from './FadeCards';
 import { Boards } from './Boards';
 import { ImpressionCards } from './ImpressionCards';
+import { ChargeCards } from './inking/ChargeCards';
+import { Learned } from './inking/Learned';
+import { RubCard } from './inking/RubCard';
+import { WarmUp } from './inking/WarmUp';
 import { PieceCards } from './PieceCards';
 import { KeepNow } from './KeepNow';
 import { NextPull } from './NextPull';
@@ -68,7 +72,7 @@ export function PullView() {
       </div>
       <Before index={index} run={run} look={look} />
       <Now pulling={pulling} />
-      <After forecast={forecast} wanted={wanted} index={index} ink={inksOfRun(plan, run)[0]} />
+      <After forecast={forecast} wanted={wanted} pulling={pulling} ink={inksOfRun(plan, run)[0]} />
       <NoteDialog pulling={pulling} />
       <FinishDialog pulling={pulling} />
     </div>
@@ -164,11 +168,11 @@ function NoteDialog({ pulling: { noteOpen, setNoteOpen, next, note, setNote } }:
 interface AfterProps {
   readonly forecast: Forecast | undefined;
   readonly wanted: number;
-  readonly index: number;
+  readonly pulling: Pulling;
   readonly ink: Ink;
 }
 
-function After({ forecast, wanted, index, ink }: AfterProps) {
+function After({ forecast, wanted, pulling, ink }: AfterProps) {
   const { plan, progress } = usePrintDesk('plan', 'progress');
   return (
     <div className={css.after}>
@@ -202,7 +206,9 @@ function After({ forecast, wanted, index, ink }: AfterProps) {
           <p className={kit.note}>{benchWords('pull.curve')}</p>
         </>
       )}
-      {progress.bench.started && <SheetGrid runIndex={index} colour={hexFromLabD50(ink.solidLabD50)} />}
+      {pulling.ready && <Learned pulling={pulling} />}
+      {pulling.ready && <WarmUp index={pulling.index} />}
+      {progress.bench.started && <SheetGrid runIndex={pulling.index} colour={hexFromLabD50(ink.solidLabD50)} />}
     </div>
   );
 }
@@ -235,7 +241,9 @@ function Before({ index, run, look }: { index: number; run: Run; look: readonly 
       <PieceCards index={index} />
       <FadeCards index={index} />
       <Boards index={index} />
+      <ChargeCards index={index} sheets={Math.max(1, desk.progress.runs[index].sheetsInRun)} />
       <ImpressionCards index={index} sheets={Math.max(1, desk.progress.runs[index].sheetsInRun)} />
+      <RubCard index={index} />
       <Figures />
       <div className={kit.above14}>
         <Cautions place="pull" />

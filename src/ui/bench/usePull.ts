@@ -5,7 +5,7 @@ import { forecastEdition, isTestSheet, type Fault } from '@/core/sheets';
 import { type Run } from '@/model';
 import { beliefOf, faultsOf, stillToKeep } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
-import { useKeys } from '../kit/keys';
+import { outsideDialogs, useKeys } from '../kit/keys';
 import { benchWords } from '@/words/bench';
 
 export const FAULT_KEYS = [
@@ -61,7 +61,7 @@ export type Pulling = ReturnType<typeof usePull>;
 
 /** The bench's keys: the pedal is the space bar. */
 export function usePullKeys({ ready, noteOpen, finishing, pull, takeBack, setNoteOpen, toggle, faultsHere }: Pulling) {
-  const hot = { enabled: ready && !noteOpen && !finishing };
+  const hot = { ...outsideDialogs, enabled: ready && !noteOpen && !finishing };
   useKeys(
     'space',
     benchWords('keys.pull'),
@@ -72,7 +72,7 @@ export function usePullKeys({ ready, noteOpen, finishing, pull, takeBack, setNot
     hot,
   );
   useKeys('x', benchWords('keys.aside'), () => void pull(true), hot);
-  useKeys('z', benchWords('keys.takeBack'), () => void takeBack(), { enabled: !noteOpen });
+  useKeys('z', benchWords('keys.takeBack'), () => void takeBack(), { ...outsideDialogs, enabled: !noteOpen });
   useKeys(
     'n',
     benchWords('keys.note'),

@@ -64,6 +64,12 @@ export function useCharacterKeys(): readonly [boolean, (on: boolean) => void] {
 const OWN_ARROWS =
   'input, textarea, select, table, ul, ol, [role="slider"], [role="tablist"], [role="listbox"], [role="radiogroup"], [role="menu"], [contenteditable], [data-arrows]';
 
+/** For keys of the page below: a dialog has the focus, and its space bar presses its own buttons. */
+export const outsideDialogs = {
+  ignoreEventWhen: ({ target }: KeyboardEvent) =>
+    target instanceof Element && target.closest('[role="dialog"]') !== null,
+};
+
 /** A hotkey with what it does: what is bound is what the sheet of keys shows. Arrows leave lists and fields their own. */
 export function useKeys(
   hotkeys: string,

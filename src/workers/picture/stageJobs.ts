@@ -6,6 +6,7 @@ import {
   mapOfMask,
   maskCover,
   MOST_PIECES,
+  rubMapOf,
   sawnBlock,
   StageMeter,
   cutEdgeM,
@@ -90,6 +91,9 @@ export const stageJobs = {
       ({ xMm, yMm }) => sheet.labels[at(yMm, sheet.height) * sheet.width + at(xMm, sheet.width)],
     );
     return { ...verdict, riskOutlinesMm, partOf, milliseconds: performance.now() - started };
+  },
+  rubMap({ inked, cellsAcross }) {
+    return rubMapOf(maskOfLabels(sheetMap(), labelSet(inked)), held.mapMmPerPx, cellsAcross);
   },
   maskOutlines({ standing, region, covers, growMm }) {
     const sheet = sheetMap();

@@ -1,0 +1,151 @@
+import { sheetNames, type SheetName } from '@/core/sheets';
+import { SETTINGS, type Plan, type Run } from '@/model';
+import type { BenchState, SettingChanged } from './bench/replayLog';
+import { chargeCards } from './chargeCard';
+import { isBrushed } from './damp';
+import { inkingsOf } from './lookups';
+import { maskNotes, type PrintSheet } from './printSheet';
+import { rollerOf } from './uses';
+
+export type Setting = (typeof SETTINGS)[number];
+
+/** How a setting is said: a count, more or less than at the start, one of a few, or in words. */
+type SettingScale =
+  | { readonly is: 'count'; readonly least: number; readonly most: number }
+  | { readonly is: 'level' }
+  | { readonly is: 'choice'; readonly values: readonly string[] }
+  | { readonly is: 'words' };
+
+const LEVEL: SettingScale = { is: 'level' };
+/** A level is kept as so many steps over or under what it was at the start: “+2”. */
+const MOST_STEPS = 9;
+
+export const RUBBING_TOOLS = ['broad', 'hard', 'broad, then hard'] as const;
+const SLIP_SHEETS = ['none', 'one', 'two'] as const;
+const PAPER_SIDES = ['smooth', 'rough'] as const;
+const MASKS = ['off', 'on'] as const;
+
+export const SETTING_SCALES: Readonly<Record<Setting, SettingScale>> = {
+  ink: LEVEL,
+  water: LEVEL,
+  paste: LEVEL,
+  drier: LEVEL,
+  charges: { is: 'count', least: 1, most: 30 },
+  'roller or brush': { is: 'words' },
+  'rubbing tool': { is: 'choice', values: RUBBING_TOOLS },
+  passes: { is: 'count', least: 1, most: 20 },
+  'pressure or packing': LEVEL,
+  'slip sheet': { is: 'choice', values: SLIP_SHEETS },
+  'paper side': { is: 'choice', values: PAPER_SIDES },
+  dampness: LEVEL,
+  mask: { is: 'choice', values: MASKS },
+  'order of laying': { is: 'words' },
+};
+
+/** What stands beside the pull before anything was changed. */
+const AT_FIRST: Readonly<Record<'rolled' | 'brushed', readonly Setting[]>> = {
+  rolled: ['ink', 'charges', 'rubbing tool', 'passes', 'pressure or packing', 'slip sheet'],
+  brushed: ['water', 'paste', 'rubbing tool', 'passes', 'dampness', 'mask'],
+};
+const BESIDE_THE_PULL = 6;
+
+/** One setting as it stands for the next sheet. */
+export interface SettingInForce {
+  readonly what: Setting;
+  readonly value: string;
+  /** It was changed in this run, from this sheet on. */
+  readonly from?: SheetName;
+}
+
+/** One more or one less of a setting, a choice further or back; undefined where there is none. */
+export function stepped(what: Setting, value: string, by: 1 | -1): string | undefined {
+  const scale = SETTING_SCALES[what];
+  if (scale.is === 'words') return undefined;
+  if (scale.is === 'choice') {
+    const { values } = scale;
+    return values[(Math.max(0, values.indexOf(value)) + by + values.length) % values.length];
+  }
+  const next = (Number.parseInt(value, 10) || 0) + by;
+  if (scale.is === 'level') return Math.abs(next) > MOST_STEPS ? undefined : levelText(next);
+  return next < scale.least || next > scale.most ? undefined : String(next);
+}
+
+const levelText = (steps: number) => (steps > 0 ? `+${steps}` : String(steps));
+
+/** What a run is begun with: by its cards where these say it. */
+function valueAtFirst(plan: Plan, sheet: PrintSheet, run: Run, what: Setting): string {
+  const scale = SETTING_SCALES[what];
+  if (what === 'charges') {
+    const most = Math.max(1, ...chargeCards(plan, sheet, run, 1).map(({ laterCharges }) => laterCharges));
+    return String(most);
+  }
+  if (what === 'passes') return String(run.impressions);
+  if (what === 'mask') return maskNotes(plan, run).length > 0 ? 'on' : 'off';
+  if (what === 'roller or brush') return rollerOf(plan).name ?? '';
+  if (scale.is === 'choice') return scale.values[0];
+  return scale.is === 'level' ? '0' : '';
+}
+
+/** The changes of one setting in the edition's round of a run, oldest first. */
+function changesOf(bench: Pick<BenchState, 'settings'>, roundId: string, runId: string): readonly SettingChanged[] {
+  return bench.settings.filter((setting) => setting.roundId === roundId && setting.runId === runId);
+}
+
+/**
+ * A setting as it was for a sheet: the change said last of those from this sheet or an earlier one on. Sheets go in the order of
+ * their names.
+ */
+function changeFor(
+  changes: readonly SettingChanged[],
+  order: ReadonlyMap<SheetName, number>,
+  what: Setting,
+  sheet: SheetName,
+): SettingChanged | undefined {
+  const at = order.get(sheet) ?? Infinity;
+  return changes.findLast((change) => change.what === what && (order.get(change.fromSheet) ?? Infinity) <= at);
+}
+
+const orderOf = ({ started }: Pick<BenchState, 'started'>) =>
+  new Map((started ? sheetNames(started) : []).map((name, i) => [name, i]));
+
+/** Every setting of a run with what it was for each of some sheets: for what is counted over them. */
+export function settingsOver(
+  plan: Plan,
+  sheet: PrintSheet,
+  run: Run,
+  bench: Pick<BenchState, 'settings' | 'started'>,
+  roundId: string,
+  sheets: readonly SheetName[],
+): ReadonlyMap<Setting, readonly string[]> {
+  const changes = changesOf(bench, roundId, run.id),
+    order = orderOf(bench);
+  return new Map(
+    SETTINGS.filter((what) => changes.some((change) => change.what === what)).map((what) => {
+      const first = valueAtFirst(plan, sheet, run, what);
+      return [what, sheets.map((name) => changeFor(changes, order, what, name)?.value ?? first)];
+    }),
+  );
+}
+
+/**
+ * The settings that stand beside the pull of `next`: those changed last in this run, and what its way begins with, six in all, in an
+ * order that stays, so that none moves under a hand.
+ */
+export function settingsBeside(
+  plan: Plan,
+  sheet: PrintSheet,
+  run: Run,
+  bench: Pick<BenchState, 'settings' | 'started'>,
+  roundId: string,
+  next: SheetName,
+): SettingInForce[] {
+  const changes = changesOf(bench, roundId, run.id),
+    order = orderOf(bench);
+  const brushed = inkingsOf(run).some((inking) => isBrushed(plan, inking));
+  const newest = [...changes].reverse().map(({ what }) => what);
+  const beside = [...new Set([...newest, ...AT_FIRST[brushed ? 'brushed' : 'rolled']])].slice(0, BESIDE_THE_PULL);
+  return SETTINGS.filter((what) => beside.includes(what)).map((what) => {
+    const change = changeFor(changes, order, what, next);
+    return { what, value: change?.value ?? valueAtFirst(plan, sheet, run, what), from: change?.fromSheet };
+  });
+}

@@ -1,0 +1,107 @@
+'use client';
+import clsx from 'clsx';
+import { useMemo, useState } from 'react';
+import { EDITION_ROUND } from '@/model';
+import { SETTING_SCALES, settingsBeside, stepped, type Setting, type SettingInForce } from '@/derived';
+import { useKeys } from '@/ui/kit/keys';
+import { usePrintDesk } from '@/ui/kit/printContext';
+import { kit } from '@/ui/kit/styles';
+import { useLog } from '@/ui/kit/useLog';
+import { inkingWords } from '@/words/inking';
+import type { Pulling } from '../usePull';
+import { settingShort, settingValue } from './settingWords';
+import { SettingDialog } from './SettingDialog';
+import css from './inking.module.css';
+
+/** The settings in force beside the pull: one tap says more, less or the next choice, from the next sheet on. */
+export function Settings({ pulling: { run, next } }: { readonly pulling: Pulling }) {
+  const { plan, progress, sheet } = usePrintDesk('plan', 'progress', 'sheet');
+  const log = useLog();
+  const [asked, setAsked] = useState<Setting | 'any'>();
+  useKeys('s', inkingWords('setting.other'), () => setAsked('any'), { enabled: !asked });
+  const beside = useMemo(
+    () => (next ? settingsBeside(plan, sheet, run, progress.bench, EDITION_ROUND, next) : []),
+    [plan, sheet, run, progress.bench, next],
+  );
+  if (!next) return null;
+  const set = (what: Setting, value: string, why = '') =>
+    log({ kind: 'setting-changed', roundId: EDITION_ROUND, runId: run.id, fromSheet: next, what, value, why });
+  return (
+    <section className={css.settings} aria-label={inkingWords('setting.title')}>
+      <div className={css.chips}>
+        {beside.map((one) => (
+          <Chip
+            key={one.what}
+            setting={one}
+            onSet={(value) => void set(one.what, value)}
+            onOther={() => setAsked(one.what)}
+          />
+        ))}
+      </div>
+      {asked && (
+        <SettingDialog
+          asked={asked === 'any' ? undefined : asked}
+          beside={beside}
+          next={next}
+          run={run}
+          onSet={set}
+          onClose={() => setAsked(undefined)}
+        />
+      )}
+    </section>
+  );
+}
+
+interface ChipProps {
+  readonly setting: SettingInForce;
+  readonly onSet: (value: string) => void;
+  readonly onOther: () => void;
+}
+
+function Chip({ setting: { what, value, from }, onSet, onOther }: ChipProps) {
+  const name = inkingWords(`setting.what.${what}`),
+    shown = settingValue(what, value),
+    scale = SETTING_SCALES[what];
+  return (
+    <div className={clsx(css.chip, from && css.changed)}>
+      {scale.is !== 'words' && <Step sign="−" what={what} value={value} onSet={onSet} />}
+      <button
+        type="button"
+        className={clsx(css.chipValue, kit.pressIn)}
+        aria-label={inkingWords('setting.otherOf', { what: name, value: shown })}
+        title={from ? inkingWords('setting.from', { sheet: from }) : inkingWords('setting.atFirst')}
+        onClick={onOther}
+      >
+        <small>{name}</small>
+        <strong className={kit.num}>{settingShort(what, value)}</strong>
+      </button>
+      {scale.is !== 'words' && <Step sign="+" what={what} value={value} onSet={onSet} />}
+    </div>
+  );
+}
+
+interface StepProps extends Pick<ChipProps, 'onSet'> {
+  readonly sign: '−' | '+';
+  readonly what: Setting;
+  readonly value: string;
+}
+
+function Step({ sign, what, value, onSet }: StepProps) {
+  const choice = SETTING_SCALES[what].is === 'choice',
+    next = stepped(what, value, sign === '+' ? 1 : -1);
+  const name = inkingWords(`setting.what.${what}`);
+  // of choices one goes on, round and round: a way back would be a target too many
+  if (choice && sign === '−') return null;
+  const words = choice ? 'setting.furtherOf' : sign === '+' ? 'setting.moreOf' : 'setting.lessOf';
+  return (
+    <button
+      type="button"
+      className={clsx(css.step, kit.pressIn)}
+      aria-label={inkingWords(words, { what: name })}
+      disabled={next === undefined}
+      onClick={() => next !== undefined && onSet(next)}
+    >
+      {choice ? '›' : sign}
+    </button>
+  );
+}
