@@ -150,6 +150,27 @@ test('an edit that touches neither films nor order leaves looks and progress the
   expect(answers.progress(next, events)).toBe(progress);
 });
 
+test('an act leaves the lists it does not add to the very same, so that looks stay as they are', () => {
+  const answers = new KeptAnswers();
+  const at = '2026-11-27T10:00:00.000Z',
+    runId = plan.runs[0].id;
+  const event = (id: string, act: BenchEvent['act']): BenchEvent => ({ id, at, act });
+  const got = event('got', {
+    ...{ kind: 'colour-got', runId, colourId: plan.flat!.colours[0].id, labD50: [50, 1, 2], source: 'typed' },
+  });
+  const before = answers.progress(plan, [got]);
+  const warmed = answers.progress(plan, [got, event('warm', { kind: 'warmed-up', runId, even: true })]);
+  expect(warmed.bench.coloursGot).toBe(before.bench.coloursGot);
+  expect(warmed.bench.warmUps).not.toBe(before.bench.warmUps);
+  const again = event('again', {
+    ...(got.act as Extract<BenchEvent['act'], { kind: 'colour-got' }>),
+    labD50: [60, 1, 2],
+  });
+  const changed = answers.progress(plan, [got, again]);
+  expect(changed.bench.coloursGot).not.toBe(before.bench.coloursGot);
+  expect(changed).toEqual(progressOf(plan, [got, again]));
+});
+
 test.each(ONE_OF_EACH.map((edit) => [edit.kind, edit] as const))(
   '%s is taken from outside and has words',
   (_, edit) => {

@@ -1,6 +1,7 @@
 import type { BenchEvent, Plan } from '@/model';
 import { looksOfPlan, type ColoursGot, type PlanLooks } from './looks';
 import type { PrintSheet } from './printSheet';
+import type { BenchState } from './bench/replayLog';
 import { progressOf, type Progress } from './progress';
 
 /** Parts of a plan that looks are made from, and those that progress is told by: an edit leaves most others as they were, the very same. */
@@ -37,6 +38,7 @@ class Kept<T> {
 export class KeptAnswers {
   private readonly lastLooks = new Kept<PlanLooks | undefined>();
   private readonly lastProgress = new Kept<Progress>();
+  private bench: BenchState | undefined;
 
   looks(plan: Plan, got: ColoursGot, sheet: PrintSheet): PlanLooks | undefined {
     return this.lastLooks.get([...LOOKS_FROM.map((part) => plan[part]), got, sheet], () =>
@@ -44,7 +46,35 @@ export class KeptAnswers {
     );
   }
 
+  /** What an act leaves as it was stays the very same list: looks do not change because a sheet is pulled. */
   progress(plan: Plan, events: readonly BenchEvent[]): Progress {
-    return this.lastProgress.get([...PROGRESS_FROM.map((part) => plan[part]), events], () => progressOf(plan, events));
+    return this.lastProgress.get([...PROGRESS_FROM.map((part) => plan[part]), events], () => {
+      const next = progressOf(plan, events);
+      this.bench = this.bench ? withListsKept(this.bench, next.bench) : next.bench;
+      return { ...next, bench: this.bench };
+    });
   }
+}
+
+function withListsKept(before: BenchState, next: BenchState): BenchState {
+  const lists = Object.entries(next).filter(([name, list]) => isAlike(before[name as keyof BenchState], list));
+  return { ...next, ...Object.fromEntries(lists.map(([name]) => [name, before[name as keyof BenchState]])) };
+}
+
+/** Two lists of the same things: what a log is replayed into is new each time, what its acts say is not. */
+function isAlike(before: unknown, next: unknown): boolean {
+  return (
+    Array.isArray(before) &&
+    Array.isArray(next) &&
+    before.length === next.length &&
+    next.every((thing, i) => isSame(before[i] as Thing, thing as Thing))
+  );
+}
+
+type Thing = Readonly<Record<string, unknown>>;
+
+function isSame(before: Thing, next: Thing): boolean {
+  if (before === next) return true;
+  const names = Object.keys(next);
+  return names.length === Object.keys(before).length && names.every((name) => before[name] === next[name]);
 }

@@ -147,10 +147,10 @@ function usePullActs(onScreen: NextPull, say: (faults: readonly Fault[], note: s
   return { busy, pull, takeBack };
 }
 
-/** What this edition will come to, by what happened so far. */
+/** What this edition will come to, by what happened so far; worked out anew when that is otherwise. */
 export function useForecast(index: number, wanted: number) {
   const { progress, otherRuns, plan } = usePrintDesk('progress', 'otherRuns', 'plan');
-  const forecast = useMemo(() => {
+  const asked = useMemo(() => {
     if (!progress.bench.started) return undefined;
     const shownIndex = Math.min(index, plan.runs.length - 1);
     const tally = progress.runs[shownIndex]?.tally;
@@ -158,20 +158,24 @@ export function useForecast(index: number, wanted: number) {
     const keptSheets = new Set(progress.bench.kept.map(({ sheet }) => sheet));
     const counted = tally.pulled.filter((p) => !isTestSheet(p.sheet) && !keptSheets.has(p.sheet));
     const lost = counted.filter((p) => p.setAside).length;
+    const standing = {
+      keptInRun: counted.length - lost,
+      lostInRun: lost,
+      waiting: tally.waiting.filter((s) => !isTestSheet(s)).length,
+      runsAfterThis: plan.runs.length - 1 - shownIndex,
+      toKeep: stillToKeep(plan, progress, shownIndex),
+    };
     // this run's own losses speak through what is seen in it, not a second time through the belief
-    const base = beliefOf(plan, otherRuns, progress.bench, plan.runs[shownIndex].id);
-    const answer = forecastEdition(
-      {
-        keptInRun: counted.length - lost,
-        lostInRun: lost,
-        waiting: tally.waiting.filter((s) => !isTestSheet(s)).length,
-        runsAfterThis: plan.runs.length - 1 - shownIndex,
-        toKeep: stillToKeep(plan, progress, shownIndex),
-      },
-      wanted,
-      base,
-    );
+    const belief = beliefOf(plan, otherRuns, progress.bench, plan.runs[shownIndex].id);
+    return JSON.stringify({ standing, belief });
+  }, [index, plan, progress, otherRuns]);
+  return useMemo(() => {
+    if (!asked) return undefined;
+    const { standing, belief } = JSON.parse(asked) as {
+      standing: Parameters<typeof forecastEdition>[0];
+      belief: Parameters<typeof forecastEdition>[2];
+    };
+    const answer = forecastEdition(standing, wanted, belief);
     return answer.ok ? answer.value : undefined;
-  }, [index, plan, progress, otherRuns, wanted]);
-  return forecast;
+  }, [asked, wanted]);
 }

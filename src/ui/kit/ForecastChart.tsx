@@ -1,12 +1,18 @@
 'use client';
+import { memo } from 'react';
 import { Bar, BarChart, Cell, ReferenceLine, ResponsiveContainer, XAxis } from 'recharts';
 import type { Outlook } from '@/core/sheets';
 import { TOKENS } from '@/ui/theme/tokens';
 
 export const AXIS = { stroke: TOKENS.pencil, fontSize: 12.5, tickLine: false } as const;
 
+interface Props {
+  readonly curve: Outlook['curve'];
+  readonly wanted: number;
+}
+
 /** The forecast on the bench: bars only. */
-export function ForecastChart({ curve, wanted }: { curve: Outlook['curve']; wanted: number }) {
+export const ForecastChart = memo(function ForecastChart({ curve, wanted }: Props) {
   return (
     <ResponsiveContainer width="100%" height={128}>
       <BarChart data={[...curve]} margin={{ top: 6, right: 0, bottom: 0, left: 0 }} barCategoryGap="12%">
@@ -20,4 +26,4 @@ export function ForecastChart({ curve, wanted }: { curve: Outlook['curve']; want
       </BarChart>
     </ResponsiveContainer>
   );
-}
+});

@@ -1,4 +1,5 @@
 'use client';
+import { memo, useMemo } from 'react';
 import { formatLength } from '@/core/units';
 import { INK_START_VALUES } from '@/core/inks';
 import { chargeCards, rollerOf, type ChargeCard } from '@/derived';
@@ -8,10 +9,15 @@ import { kit } from '@/ui/kit/styles';
 import { inkingWords } from '@/words/inking';
 import { gramsInWords, quantity } from '@/words/quantities';
 
+interface Props {
+  readonly index: number;
+  readonly sheets: number;
+}
+
 /** How each rolled ink of a run is charged, led over the block and heaped up. */
-export function ChargeCards({ index, sheets }: { readonly index: number; readonly sheets: number }) {
+export const ChargeCards = memo(function ChargeCards({ index, sheets }: Props) {
   const { plan, sheet } = usePrintDesk('plan', 'sheet');
-  const cards = chargeCards(plan, sheet, plan.runs[index], sheets);
+  const cards = useMemo(() => chargeCards(plan, sheet, plan.runs[index], sheets), [plan, sheet, index, sheets]);
   if (cards.length === 0) return null;
   return (
     <section className={kit.above14} aria-label={inkingWords('charge.title')}>
@@ -22,7 +28,7 @@ export function ChargeCards({ index, sheets }: { readonly index: number; readonl
       <p className={kit.note}>{inkingWords('charge.start')}</p>
     </section>
   );
-}
+});
 
 function Card({ card, named }: { readonly card: ChargeCard; readonly named: boolean }) {
   const { plan, unit } = usePrintDesk('plan', 'unit');

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useMemo, useRef } from 'react';
+import { memo, useEffect, useMemo, useRef } from 'react';
 import { pullMinutes } from '@/core/days';
 import { STAY_OFF_MM, RUB, type RubMap } from '@/core/cutting';
 import { inkedAt, inkingsOf } from '@/derived';
@@ -14,7 +14,7 @@ import css from './inking.module.css';
 const CELLS_ACROSS = 360;
 
 /** Where the back of the sheet is rubbed with which tool, by what prints in a run. */
-export function RubCard({ index }: { readonly index: number }) {
+export const RubCard = memo(function RubCard({ index }: { readonly index: number }) {
   const { plan } = usePrintDesk('plan');
   const { map, problem } = useRubMap(index);
   const inkedCm2 = map ? map.solidCm2 + map.fineCm2 : 0,
@@ -47,7 +47,7 @@ export function RubCard({ index }: { readonly index: number }) {
       )}
     </section>
   );
-}
+});
 
 /** The parts a run inks, rubbed as one. */
 function useRubMap(index: number) {
