@@ -109,8 +109,8 @@ test('the targets are large enough for inky hands', async ({ page }) => {
     .getByRole('button')
     .filter({ hasNotText: /caution|numbers/i })
     .evaluateAll((all) => all.map((e) => e.getBoundingClientRect()).map((r) => Math.min(r.height, r.width)));
-  // 18 of the pull, 16 of the six settings, 2 to warm the block up
-  expect(heights.length).toBe(36);
+  // 18 of the pull, one to find a cause, 16 of the six settings, 2 to warm the block up
+  expect(heights.length).toBe(37);
   expect(Math.min(...heights)).toBeGreaterThanOrEqual(64);
 });
 
@@ -242,4 +242,51 @@ test('a sitting with its settings: warmed up, more by a tap, said why, taken bac
   expect(
     (await acts('setting-changed')).filter((act) => act.kind === 'setting-changed' && act.why !== ''),
   ).toMatchObject([{ what: 'order of laying', value: 'from the left', why: 'the corner ghosted', fromSheet: '8' }]);
+});
+
+test('from what is seen to its cause: a sign, questions, a remedy tried as a setting, and whether it helped', async ({
+  page,
+}) => {
+  const id = await readyToPull(page, 'causes', 8);
+  await page.keyboard.press('q');
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'pale all over' }).click();
+  const likely = dialog.getByRole('region', { name: 'Likeliest causes' });
+  const first = likely.getByRole('listitem').first();
+  await expect(first).toContainText(/about \d+ %/);
+  const question = dialog.getByRole('group');
+  const asked = new Set<string>();
+  for (let n = 0; n < 3; n++) {
+    const words = await question.locator('legend').innerText();
+    expect(asked.has(words)).toBe(false);
+    asked.add(words);
+    await question
+      .getByRole('button', { name: /first sheets/.test(words) ? 'no' : n === 1 ? 'I do not know' : 'yes', exact: true })
+      .click();
+    if (n < 2) await expect(question.locator('legend')).not.toHaveText(words);
+  }
+  await expect(question).toHaveCount(0);
+  await dialog.getByRole('button', { name: 'Another sign' }).click();
+  await dialog.getByRole('button', { name: 'lines filled in' }).click();
+  await likely
+    .getByRole('listitem')
+    .filter({ hasText: 'rubbed too hard' })
+    .or(likely.getByRole('listitem').filter({ hasText: 'too many charges' }))
+    .first()
+    .getByRole('button', { name: 'Try it from sheet 1 on' })
+    .click();
+  await expect(dialog).toHaveCount(0);
+  const trying = page.getByRole('region', { name: 'Being tried' });
+  await expect(trying).toContainText('From sheet 1 on:');
+  await trying.getByRole('button', { name: 'it helped' }).click();
+  await expect(trying).toHaveCount(0);
+  await expect
+    .poll(async () => (await stateOf(server, id)).events.map((e) => e.act.kind))
+    .toEqual(expect.arrayContaining(['remedy-tried', 'remedy-judged']));
+  // learned: the next time it is told
+  await page.keyboard.press('q');
+  await dialog.getByRole('button', { name: 'lines filled in' }).click();
+  await expect(likely).toContainText('tried once here, helped 1');
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  expect(await pullsOf(id)).toEqual([]);
 });

@@ -198,3 +198,4 @@ export { type Setting, type SettingInForce, SETTING_SCALES, settingsBeside, step
 export { type Drift, type FaultBySetting, driftByFaults, faultsBySetting } from './faultsBySetting';
 export { warmUpsOf } from './warmUps';
 export { rollerOf } from './uses';
+export { faultCaseOf, remedySetting } from './faultFinding';

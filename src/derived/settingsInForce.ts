@@ -108,6 +108,20 @@ function changeFor(
 const orderOf = ({ started }: Pick<BenchState, 'started'>) =>
   new Map((started ? sheetNames(started) : []).map((name, i) => [name, i]));
 
+/** One setting of a run as it stands for a sheet. */
+export function settingFor(
+  plan: Plan,
+  sheet: PrintSheet,
+  run: Run,
+  bench: Pick<BenchState, 'settings' | 'started'>,
+  roundId: string,
+  what: Setting,
+  next: SheetName,
+): string {
+  const change = changeFor(changesOf(bench, roundId, run.id), orderOf(bench), what, next);
+  return change?.value ?? valueAtFirst(plan, sheet, run, what);
+}
+
 /** Every setting of a run with what it was for each of some sheets: for what is counted over them. */
 export function settingsOver(
   plan: Plan,

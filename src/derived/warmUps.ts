@@ -28,7 +28,7 @@ export interface WarmUps {
 }
 
 /** What is inked in a run, by how it takes its first ink. */
-function warmedIn(plan: Plan, run: Run): Warmed {
+export function warmedIn(plan: Plan, run: Run): Warmed {
   const inkings = inkingsOf(run);
   if (inkings.some((inking) => isBrushed(plan, inking))) return 'damp';
   const wooden = inkings.some(({ cutId }) => {
@@ -41,7 +41,7 @@ function warmedIn(plan: Plan, run: Run): Warmed {
 type Moment = { readonly atMs: number; readonly even: boolean; readonly waste: boolean };
 
 /** What was pulled of a run, on waste paper and on sheets, sitting by sitting. */
-function sittingsOf(bench: Pick<BenchState, 'pulls' | 'warmUps'>, run: Run): Moment[][] {
+export function sittingsOf(bench: Pick<BenchState, 'pulls' | 'warmUps'>, run: Run): Moment[][] {
   const onSheets = bench.pulls
     .filter((pull) => pull.runId === run.id)
     .map(({ at, faults }: Pull) => ({

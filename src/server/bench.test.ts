@@ -32,6 +32,10 @@ const proof = (roundId: string): BenchAct => ({
   ...{ kind: 'round-begun', roundId, round: 'proof', name: 'first', purpose: 'whole set', paper: null },
   ...{ counted: 2, tests: 0 },
 });
+const remedy = (): BenchAct => ({
+  ...{ kind: 'remedy-tried', tryId: 'try-1', runId: plan.runs[0].id, fromSheet: '1' },
+  ...{ sign: 'pale', causeId: 'fewCharges' },
+});
 const cut = (run: number): BenchAct => ({ kind: 'cut-done', cutId: plan.runs[run].formes[0].cutId! });
 const pull = (run: number, sheet: string, more: Partial<Extract<BenchAct, { kind: 'pull' }>> = {}): BenchAct => ({
   ...{ kind: 'pull', runId: plan.runs[run].id, sheet, faults: [], setAside: false, note: '' },
@@ -78,6 +82,19 @@ const REFUSED: Readonly<Record<string, Refused>> = {
   'a setting taken back that is not in force': {
     act: () => ({ kind: 'setting-undone', settingId: 'nothing-set' }),
     says: /not in force any more/,
+  },
+  'a remedy judged that was never tried': {
+    act: () => ({ kind: 'remedy-judged', tryId: 'nobody-tried', helped: true }),
+    says: /No such remedy was tried/,
+  },
+  'a remedy tried twice': {
+    before: () => [remedy()],
+    act: () => remedy(),
+    says: /being tried already/,
+  },
+  'a remedy in no run': {
+    act: () => ({ ...remedy(), runId: 'nobody' }),
+    says: /not in the plan|not in this plan/,
   },
   'a warm-up of no run': {
     act: () => ({ kind: 'warmed-up', runId: 'nobody', even: true }),

@@ -201,6 +201,12 @@ const REFUSALS: {
     progress.bench.rounds.some(({ roundId }) => roundId === act.roundId) ? refusedRun(plan, act.runId) : NO_ROUND,
   'setting-undone': (_, { bench }, act) =>
     bench.settings.some(({ id }) => id === act.settingId) ? undefined : phrase('bench.thereIsNoSuchSetting'),
+  'remedy-tried': (plan, { bench }, act) =>
+    bench.remedies.some(({ tryId }) => tryId === act.tryId)
+      ? phrase('bench.thisRemedyIsTried')
+      : refusedRun(plan, act.runId),
+  'remedy-judged': (_, { bench }, act) =>
+    bench.remedies.some(({ tryId }) => tryId === act.tryId) ? undefined : phrase('bench.thereIsNoSuchRemedy'),
   'warmed-up': (plan, _, act) => refusedRun(plan, act.runId),
   photographed: (plan, progress, act) => {
     if (act.runId !== null) return refusedRun(plan, act.runId);

@@ -46,3 +46,13 @@ export {
   progressiveMark,
   roman,
 } from './numbering';
+export { type CauseId, type Clue, type Remedy, type Sign, CAUSES, FAULT_OF_SIGN, SIGNS } from './faultTable';
+export {
+  type Clues,
+  type FaultCase,
+  type Likely,
+  type Tried,
+  causeById,
+  likelyCauses,
+  questionFor,
+} from './faultFinder';

@@ -104,6 +104,11 @@ export interface SettingChanged extends Omit<ActOf<'setting-changed'>, 'kind'> {
   readonly at: string;
 }
 
+export interface RemedyTried extends Omit<ActOf<'remedy-tried'>, 'kind'> {
+  readonly at: string;
+  readonly helped?: boolean;
+}
+
 export interface Photograph extends Omit<ActOf<'photographed'>, 'kind'> {
   readonly at: string;
   readonly roundId: string;
@@ -130,6 +135,8 @@ export interface BenchState {
   readonly rounds: readonly Round[];
   /** The settings as they were changed, oldest first, without those taken back. */
   readonly settings: readonly SettingChanged[];
+  /** Remedies of faults that were tried, oldest first; undefined while it is not said whether they helped. */
+  readonly remedies: readonly RemedyTried[];
   /** Pulls on waste paper, oldest first. */
   readonly warmUps: readonly { readonly at: string; readonly runId: string; readonly even: boolean }[];
   readonly photographs: readonly Photograph[];
@@ -213,6 +220,7 @@ function newReplay() {
   return {
     rounds: new Map<string, Omit<Round, 'pulls'>>(),
     settings: [] as SettingChanged[],
+    remedies: [] as RemedyTried[],
     warmUps: [] as { at: string; runId: string; even: boolean }[],
     photographs: [] as Photograph[],
     drySeen: new Map<string, { at: string; sheet: string; note: string }>(),
@@ -260,6 +268,12 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
   },
   'setting-undone': (r, { act }) => {
     r.settings = r.settings.filter(({ id }) => id !== act.settingId);
+  },
+  'remedy-tried': (r, { at, act: { kind: _, ...tried } }) => {
+    if (!r.remedies.some(({ tryId }) => tryId === tried.tryId)) r.remedies.push({ at, ...tried });
+  },
+  'remedy-judged': (r, { act: { tryId, helped } }) => {
+    r.remedies = r.remedies.map((tried) => (tried.tryId === tryId ? { ...tried, helped } : tried));
   },
   'warmed-up': (r, { at, act: { runId, even } }) => {
     r.warmUps.push({ at, runId, even });

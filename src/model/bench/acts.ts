@@ -1,7 +1,7 @@
 import { boolean, lazy, number, string, type InferType, type ISchema } from 'yup';
 import { REHEARSAL_LEVELS } from '@/core/cutting';
 import { MAX_COPIES } from '@/core/registration';
-import { FAULTS, TEST_SHEETS_RANGE } from '@/core/sheets';
+import { CAUSES, FAULTS, SIGNS, TEST_SHEETS_RANGE } from '@/core/sheets';
 import { failure, type Outcome, phrase, type Phrase } from '@/core/units';
 import { checkWith } from '../check';
 import { slipPlace } from '../design/place';
@@ -137,6 +137,16 @@ const ACTS = {
   'setting-undone': record({ kind: kind('setting-undone'), settingId: id() }),
   /** A pull on waste paper that warms the block up; whether the film came out even. */
   'warmed-up': record({ kind: kind('warmed-up'), runId: id(), even: boolean().required() }),
+  /** What is seen on a sheet is taken to have this cause, and its remedy is tried from a sheet on; later it helped, or did not. */
+  'remedy-tried': record({
+    kind: kind('remedy-tried'),
+    tryId: id(),
+    runId: id(),
+    fromSheet: sheetName(),
+    sign: oneOf(SIGNS),
+    causeId: oneOf(CAUSES.map((cause) => cause.id)),
+  }),
+  'remedy-judged': record({ kind: kind('remedy-judged'), tryId: id(), helped: boolean().required() }),
   photographed: record({
     kind: kind('photographed'),
     pictureSha: sha(),

@@ -6,6 +6,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import benchCss from './bench.module.css';
 import css from './PullView.module.css';
+import { FindCause } from './causes/FindCause';
 import { Settings } from './inking/Settings';
 import { FAULT_KEYS, type Pulling } from './usePull';
 import { benchWords } from '@/words/bench';
@@ -82,6 +83,7 @@ function PullActs({ pulling }: { pulling: Pulling }) {
       >
         {benchWords('pull.end')}
       </button>
+      <FindCause pulling={pulling} />
     </div>
   );
 }

@@ -32,6 +32,7 @@ import { FadeCards } from './FadeCards';
 import { Boards } from './Boards';
 import { ImpressionCards } from './ImpressionCards';
 import { ChargeCards } from './inking/ChargeCards';
+import { Remedies } from './causes/Remedies';
 import { Learned } from './inking/Learned';
 import { RubCard } from './inking/RubCard';
 import { WarmUp } from './inking/WarmUp';
@@ -206,6 +207,7 @@ function After({ forecast, wanted, pulling, ink }: AfterProps) {
           <p className={kit.note}>{benchWords('pull.curve')}</p>
         </>
       )}
+      {pulling.ready && <Remedies run={pulling.run} />}
       {pulling.ready && <Learned pulling={pulling} />}
       {pulling.ready && <WarmUp index={pulling.index} />}
       {progress.bench.started && <SheetGrid runIndex={pulling.index} colour={hexFromLabD50(ink.solidLabD50)} />}

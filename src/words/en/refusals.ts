@@ -345,6 +345,8 @@ export const refusals = {
     thisInkIsNotBrushed: '{ink} is not laid by brush.',
     thisPackWasDamped: 'This pack was damped already.',
     thereIsNoSuchPack: 'There is no such pack of damp paper.',
+    thisRemedyIsTried: 'This remedy is being tried already.',
+    thereIsNoSuchRemedy: 'No such remedy was tried in this print.',
     thereIsNoSuchSetting: 'This setting is not in force any more; it may have been taken back elsewhere.',
     thisPackHasEnded: 'This pack has ended: damp another.',
     thePackHasOnly: 'The pack has {has, plural, one {# sheet} other {# sheets}}; {sheets, number} are more than that.',
