@@ -2,7 +2,7 @@ import sharp from 'sharp';
 import { sketchPlans } from '@/core/layers';
 import { normalDeviate, randomStream } from '@/core/random/random';
 import { startBelief, type Fault } from '@/core/sheets';
-import type { BenchAct, BenchEvent, Laying, Plan } from '@/model';
+import type { ActOf, BenchAct, BenchEvent, Laying, Plan } from '@/model';
 import { inkingsOf, plannedLaying, planTaskOf, cutsOfRun, sheetAnswerOf } from '@/derived';
 import { printState, sampleProofs, editPrint } from '@/server';
 import { appendBenchEvent, raiseUndoFloor, touchPrint, type Store } from '@/store';
@@ -157,6 +157,20 @@ function trialsOfApricot(plan: Plan): BenchAct[] {
   return [...pulls, read('1', [69.4, 19.6, 51.5]), read('3', [76.2, 13.1, 46.4])];
 }
 
+/** What was set otherwise in the run that is being printed (the third), from which sheet on. */
+const SETTINGS: Readonly<Record<string, Pick<ActOf<'setting-changed'>, 'what' | 'value' | 'why'>>> = {
+  '1': { what: 'charges', value: '3', why: 'both test sheets came out weak' },
+  '12': { what: 'rubbing tool', value: 'broad, then hard', why: 'the large dark field wanted it' },
+};
+
+/** What was done beside the pulls of a run (from 0) before a sheet: its block warmed up, something set otherwise. */
+function besides(r: number, runId: string, sheet: string): BenchAct[] {
+  if (r !== 2) return [];
+  const warmed = sheet === 'T1' ? [false, true].map((even): BenchAct => ({ kind: 'warmed-up', runId, even })) : [];
+  const set = SETTINGS[sheet];
+  return set ? [...warmed, { kind: 'setting-changed', roundId: 'edition', runId, fromSheet: sheet, ...set }] : warmed;
+}
+
 /** Two runs printed and dried, the third half pulled; faults, losses and times drawn with a seed. */
 function printHalf(db: Store, id: string, nowMs: number): void {
   const { plan } = expectOk(printState(db, id));
@@ -182,6 +196,7 @@ function printHalf(db: Store, id: string, nowMs: number): void {
     let ms = start;
     const going = r === 2 ? sheets.slice(0, half) : sheets;
     for (const sheet of going) {
+      for (const act of besides(r, run.id, sheet)) push(ms + MINUTE, act);
       ms += Math.max(3.2, 6.1 + 0.8 * normalDeviate(random)) * MINUTE;
       const test = sheet.startsWith('T');
       const faulty = test ? random() < 0.7 : random() < 0.13;

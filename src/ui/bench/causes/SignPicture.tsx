@@ -27,7 +27,13 @@ interface MotifProps {
 
 const specks = (n: number, radius: number, fill: string, y0 = 40, high = 22) =>
   Array.from({ length: n }, (_, i) => (
-    <circle key={i} cx={10 + ((i * 29 + i * i * 13) % 76)} cy={y0 + ((i * 7 + i * i * 5) % high)} r={radius + ((i * 7) % 3) / 3} fill={fill} />
+    <circle
+      key={i}
+      cx={10 + ((i * 29 + i * i * 13) % 76)}
+      cy={y0 + ((i * 7 + i * i * 5) % high)}
+      r={radius + ((i * 7) % 3) / 3}
+      fill={fill}
+    />
   ));
 
 const paper = TOKENS.sheet,

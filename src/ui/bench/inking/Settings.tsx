@@ -73,7 +73,9 @@ function Chip({ setting: { what, value, from }, onSet, onOther }: ChipProps) {
         onClick={onOther}
       >
         <small>{name}</small>
-        <strong className={kit.num}>{settingShort(what, value)}</strong>
+        <strong className={clsx(kit.num, (scale.is === 'words' || scale.is === 'choice') && css.inWords)}>
+          {settingShort(what, value)}
+        </strong>
       </button>
       {scale.is !== 'words' && <Step sign="+" what={what} value={value} onSet={onSet} />}
     </div>
