@@ -80,6 +80,8 @@ class JobWorker<Jobs extends { [J in keyof Jobs]: JobMap[string] }> {
     heir.ready = this.ready;
     this.worker = undefined;
     this.handedOn = true;
+    // who waits here until the worker is ready must not start another
+    this.timesStopped++;
     this.waiting.clear();
   }
 

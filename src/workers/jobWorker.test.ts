@@ -223,6 +223,23 @@ test('handed on, the running worker answers its heir, calls under way among them
   expect(newest().ended).toBe(true);
 });
 
+test('handed on while it is made ready, what the first client was about to ask is stopped and starts no other worker', async () => {
+  let ready: () => void = () => undefined;
+  const client = new PictureWorker(
+    () =>
+      new Promise<void>((resolve) => {
+        ready = resolve;
+      }),
+  );
+  const asked = client.ask('partAt', { x: 0, y: 0 });
+  await settled();
+  const heir = client.successor(() => Promise.resolve());
+  ready();
+  expect(await asked).toMatchObject({ ok: false, code: 'stopped' });
+  expect(FakeWorker.all.length).toBe(1);
+  heir.stop();
+});
+
 test('a label map that is sent is given away, not copied', async () => {
   const client = new PictureWorker();
   const labels = new Uint8Array(12);

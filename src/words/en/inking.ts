@@ -74,7 +74,7 @@ export const inking = {
     lessOf: '{what}: less',
     moreOf: '{what}: more',
     furtherOf: '{what}: the next choice',
-    otherOf: '{what}: {value}. Say otherwise, or why.',
+    otherOf: '{same, select, true {} other {, {value}}}. Say otherwise, or why.',
     other: 'Set something …',
     dialog: 'From sheet {sheet} on',
     which: 'What is set',

@@ -61,6 +61,7 @@ interface ChipProps {
 function Chip({ setting: { what, value, from }, onSet, onOther }: ChipProps) {
   const name = inkingWords(`setting.what.${what}`),
     shown = settingValue(what, value),
+    short = settingShort(what, value),
     scale = SETTING_SCALES[what];
   return (
     <div className={clsx(css.chip, from && css.changed)}>
@@ -68,14 +69,16 @@ function Chip({ setting: { what, value, from }, onSet, onOther }: ChipProps) {
       <button
         type="button"
         className={clsx(css.chipValue, kit.pressIn)}
-        aria-label={inkingWords('setting.otherOf', { what: name, value: shown })}
         title={from ? inkingWords('setting.from', { sheet: from }) : inkingWords('setting.atFirst')}
         onClick={onOther}
       >
-        <small>{name}</small>
+        <small>{name}</small>{' '}
         <strong className={clsx(kit.num, (scale.is === 'words' || scale.is === 'choice') && css.inWords)}>
-          {settingShort(what, value)}
+          {short}
         </strong>
+        <span className={kit.visuallyHidden}>
+          {inkingWords('setting.otherOf', { same: String(short === shown), value: shown })}
+        </span>
       </button>
       {scale.is !== 'words' && <Step sign="+" what={what} value={value} onSet={onSet} />}
     </div>
