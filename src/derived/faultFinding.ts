@@ -1,5 +1,5 @@
 import {
-  FAULT_OF_SIGN,
+  FAULTS_OF_SIGN,
   exactChance,
   type CauseId,
   type Clue,
@@ -50,13 +50,13 @@ const WORSE_BELOW = 0.2;
 /** The clues the log answers; those it does not tell are not among them. */
 function cluesOfLog(plan: Plan, progress: Progress, run: Run, sign: Sign, nowMs: number): Clues {
   const { bench } = progress,
-    fault = FAULT_OF_SIGN[sign];
+    faults = FAULTS_OF_SIGN[sign];
   const clues: Partial<Record<Clue, boolean>> = {};
   const below = progress.runs[plan.runs.indexOf(run) - 1]?.dryAt;
   if (below)
     clues['wet below'] = Date.parse(below) > nowMs && !bench.drySeen.has(plan.runs[plan.runs.indexOf(run) - 1].id);
   const pulls = bench.pulls.filter((pull) => pull.runId === run.id),
-    has = (pull: Pull) => pull.faults.includes(fault);
+    has = (pull: Pull) => pull.faults.some((fault) => faults.includes(fault));
   const faulty = pulls.filter(has);
   if (faulty.length < LEAST_FAULTY || pulls.length < LEAST_SHEETS) return clues;
   const firstAt = new Set(

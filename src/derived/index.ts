@@ -194,7 +194,15 @@ export {
 export { patchBetween, withPatch } from './planPatch';
 export { cutForOf } from './cutFor';
 export { type ChargeCard, chargeCards } from './chargeCard';
-export { type Setting, type SettingInForce, SETTING_SCALES, settingsBeside, stepped } from './settingsInForce';
+export {
+  type Setting,
+  type SettingInForce,
+  SETTING_SCALES,
+  checkSetting,
+  settingFor,
+  settingsBeside,
+  stepped,
+} from './settingsInForce';
 export { type Drift, type FaultBySetting, driftByFaults, faultsBySetting } from './faultsBySetting';
 export { warmUpsOf } from './warmUps';
 export { rollerOf } from './uses';

@@ -2,8 +2,10 @@ import type { Fault } from '@/core/sheets';
 import { EDITION_ROUND, SETTINGS, type BenchAct, type BenchEvent, type Plan } from '@/model';
 import { randomStream } from '@/core/random/random';
 import { onOwnBlocks, planOfBands } from '@/testing/plans';
+import { inWords } from '@/words/failures';
 import {
   chargeCards,
+  checkSetting,
   driftByFaults,
   faultsBySetting,
   inkNeedOfRun,
@@ -101,6 +103,26 @@ describe('settings in force', () => {
         if (there !== undefined) expect(stepped(what, there, by === 1 ? -1 : 1)).toBeDefined();
       }
   });
+});
+
+test('what is typed of a setting: counts and steps within their bounds, refused in words; choices in words of one’s own', () => {
+  const kept = (what: Setting, text: string) => {
+    const got = checkSetting(what, text);
+    return got.ok ? got.value : inWords(got);
+  };
+  expect([kept('charges', ' 3 '), kept('ink', '+2'), kept('ink', '-1'), kept('ink', '0')]).toEqual([
+    '3',
+    '+2',
+    '-1',
+    '0',
+  ]);
+  expect(kept('ink', '−4')).toBe('-4');
+  expect(kept('rubbing tool', ' wooden spoon ')).toBe('wooden spoon');
+  expect(kept('charges', '0')).toMatch(/“0” is outside.*charges of the roller.*1.*30/);
+  expect(kept('charges', 'a few')).toMatch(/“a few” is not a whole number/);
+  expect(kept('passes', '1 1/2 in')).toMatch(/not a whole number/);
+  expect(kept('water', '+12')).toMatch(/outside.*−?-?9.*9/);
+  expect(kept('mask', '   ')).toBe('Say how it is now.');
 });
 
 describe('faults against settings', () => {

@@ -1,4 +1,5 @@
 import { sheetNames, type SheetName } from '@/core/sheets';
+import { failure, parseCount, phrase, success, type Outcome, type Phrase } from '@/core/units';
 import { SETTINGS, type Plan, type Run } from '@/model';
 import type { BenchState, SettingChanged } from './bench/replayLog';
 import { chargeCards } from './chargeCard';
@@ -71,6 +72,29 @@ export function stepped(what: Setting, value: string, by: 1 | -1): string | unde
 }
 
 const levelText = (steps: number) => (steps > 0 ? `+${steps}` : String(steps));
+
+/**
+ * What is said of a setting in the form in which it is kept: a count, or steps over or under what it was at the start; words of one's own
+ * where it is none of these. Failures say what is allowed.
+ */
+export function checkSetting(what: Setting, text: string): Outcome<string> {
+  const scale = SETTING_SCALES[what];
+  if (text.trim() === '') return failure('setting-empty');
+  if (scale.is === 'count') {
+    const read = parseCount(text, { min: scale.least, max: scale.most, what: COUNTED[what]! });
+    return read.ok ? success(String(read.value)) : read;
+  }
+  if (scale.is === 'level') {
+    const read = parseCount(text, { min: -MOST_STEPS, max: MOST_STEPS, what: phrase('measure.stepsOfASetting') });
+    return read.ok ? success(levelText(read.value)) : read;
+  }
+  return success(text.trim());
+}
+
+const COUNTED: Readonly<Partial<Record<Setting, Phrase>>> = {
+  charges: phrase('measure.chargesOfTheRoller'),
+  passes: phrase('measure.passesOfASheet'),
+};
 
 /** What a run is begun with: by its cards where these say it. */
 function valueAtFirst(plan: Plan, sheet: PrintSheet, run: Run, what: Setting): string {

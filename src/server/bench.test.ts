@@ -1,4 +1,4 @@
-import type { BenchAct, Plan } from '@/model';
+import type { ActOf, BenchAct, Plan } from '@/model';
 import type { Store } from '@/store';
 import { inkingsOf } from '@/derived';
 import { bandsAgain } from '@/testing/bands';
@@ -31,6 +31,10 @@ const edition: BenchAct = {
 const proof = (roundId: string): BenchAct => ({
   ...{ kind: 'round-begun', roundId, round: 'proof', name: 'first', purpose: 'whole set', paper: null },
   ...{ counted: 2, tests: 0 },
+});
+const setting = (part: Partial<ActOf<'setting-changed'>>): BenchAct => ({
+  ...{ kind: 'setting-changed', roundId: 'edition', runId: plan.runs[0].id },
+  ...{ fromSheet: '1', what: 'charges', value: '3', why: '', ...part },
 });
 const remedy = (): BenchAct => ({
   ...{ kind: 'remedy-tried', tryId: 'try-1', runId: plan.runs[0].id, fromSheet: '1' },
@@ -78,6 +82,16 @@ const REFUSED: Readonly<Record<string, Refused>> = {
       ...{ fromSheet: '1', what: 'charges', value: '3', why: '' },
     }),
     says: /This round was not begun/,
+  },
+  'charges that are no count': {
+    before: () => [edition],
+    act: () => setting({ value: 'a few' }),
+    says: /“a few” is not a whole number/,
+  },
+  'a setting from a sheet nobody started': {
+    before: () => [edition],
+    act: () => setting({ fromSheet: '999' }),
+    says: /no sheet 999/,
   },
   'a setting taken back that is not in force': {
     act: () => ({ kind: 'setting-undone', settingId: 'nothing-set' }),

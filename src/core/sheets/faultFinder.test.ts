@@ -1,6 +1,6 @@
 import { randomStream } from '../random/random';
 import { causeById, likelyCauses, questionFor, type FaultCase } from './faultFinder';
-import { CAUSES, CLUES, FAULT_OF_SIGN, SIGNS, type Cause, type Clue } from './faultTable';
+import { CAUSES, CLUES, FAULTS_OF_SIGN, SIGNS, type Cause, type Clue } from './faultTable';
 
 const on = (sign: FaultCase['sign'], clues: FaultCase['clues'] = {}, more: Partial<FaultCase> = {}): FaultCase => ({
   ...{ sign, clues, block: 'lino', laidBy: 'roller', ...more },
@@ -10,7 +10,7 @@ const EVERY: readonly FaultCase[] = SIGNS.flatMap((sign) =>
     (['roller', 'brush'] as const).map((laidBy) => on(sign, {}, { block, laidBy })),
   ),
 );
-const rolledOf = (sign: FaultCase['sign']) => ['bled', 'broken'].includes(sign);
+const OF_DAMP: readonly FaultCase['sign'][] = ['bled', 'broken', 'mould'];
 
 describe('the table', () => {
   test('holds more than thirty causes, each once, each with a sign, a clue and chances that are chances', () => {
@@ -26,8 +26,8 @@ describe('the table', () => {
 
   test('every sign has causes to choose from, every clue tells causes of one sign apart', () => {
     for (const sign of SIGNS) {
-      expect(FAULT_OF_SIGN[sign]).toBeTruthy();
-      const laidBy = rolledOf(sign) ? 'brush' : 'roller';
+      expect(FAULTS_OF_SIGN[sign].length).toBeGreaterThan(0);
+      const laidBy = OF_DAMP.includes(sign) ? 'brush' : 'roller';
       expect(likelyCauses(on(sign, {}, { laidBy })).length).toBeGreaterThan(1);
     }
     for (const clue of CLUES) {
@@ -50,6 +50,16 @@ test('chances add up to one, likeliest first, whatever is answered', () => {
     expect(causes.reduce((sum, { chance }) => sum + chance, 0)).toBeCloseTo(1, 9);
     expect([...causes].sort((a, b) => b.chance - a.chance)).toEqual(causes);
   }
+});
+
+test('what is set for rollers is no remedy where a brush lays the ink, and the other way about', () => {
+  const OF_ROLLERS: readonly unknown[] = ['charges', 'ink', 'drier'],
+    OF_BRUSHES: readonly unknown[] = ['water', 'paste'];
+  for (const task of EVERY.filter(({ block, laidBy }) => block === 'lino' || laidBy === 'roller'))
+    for (const { id } of likelyCauses(task)) {
+      const what = causeById(id).remedy?.what;
+      expect([id, (task.laidBy === 'brush' ? OF_ROLLERS : OF_BRUSHES).includes(what)]).toEqual([id, false]);
+    }
 });
 
 test('wood, brush and roller have causes of their own', () => {

@@ -23,26 +23,26 @@ export const SIGNS = [
 ] as const;
 export type Sign = (typeof SIGNS)[number];
 
-/** The fault a sign is logged as. */
-export const FAULT_OF_SIGN: Readonly<Record<Sign, Fault>> = {
-  pale: 'weak',
-  patches: 'patchy',
-  speckled: 'patchy',
-  heavy: 'too heavy',
-  filled: 'filled',
-  double: 'ghost',
-  fringe: 'misfit',
-  ground: 'chatter',
-  smear: 'smudge',
-  spots: 'mark',
-  crease: 'crease',
-  torn: 'tear',
-  colour: 'wrong colour',
-  offset: 'mark',
-  shiny: 'other',
-  bled: 'bled',
-  broken: 'broken',
-  mould: 'mould',
+/** The faults a sign may have been logged as. */
+export const FAULTS_OF_SIGN: Readonly<Record<Sign, readonly Fault[]>> = {
+  pale: ['weak'],
+  patches: ['patchy'],
+  speckled: ['patchy', 'weak'],
+  heavy: ['too heavy'],
+  filled: ['filled', 'too heavy'],
+  double: ['ghost'],
+  fringe: ['misfit'],
+  ground: ['chatter'],
+  smear: ['smudge'],
+  spots: ['mark'],
+  crease: ['crease'],
+  torn: ['tear'],
+  colour: ['wrong colour'],
+  offset: ['mark', 'smudge'],
+  shiny: ['paste shine', 'other'],
+  bled: ['bled'],
+  broken: ['broken'],
+  mould: ['mould', 'mark'],
 };
 
 /** What can be asked, or is known from the log. */
@@ -188,7 +188,7 @@ export const CAUSES = [
   {
     id: 'manyFilms',
     ...{ signs: { filled: 2, shiny: 2 }, clues: { 'over films': 0.95, lines: 0.8, worse: 0.1 } },
-    ...{ remedy: less('charges'), minutes: 1, sheets: 1 },
+    ...{ remedy: less('charges'), minutes: 1, sheets: 1, only: 'rolled' },
   },
   {
     id: 'sheetMoved',
@@ -308,7 +308,7 @@ export const CAUSES = [
   {
     id: 'otherFilm',
     ...{ signs: { colour: 3 }, clues: { worse: 0.7, changed: 0.3, solids: 0.6 } },
-    ...{ remedy: more('charges'), minutes: 1, sheets: 0 },
+    ...{ remedy: more('charges'), minutes: 1, sheets: 0, only: 'rolled' },
   },
   {
     id: 'notStirred',
@@ -358,7 +358,7 @@ export const CAUSES = [
   {
     id: 'packTooLong',
     ...{ signs: { mould: 5 }, clues: { damp: 0.7, 'same place': 0.05 } },
-    ...{ minutes: 60, sheets: 5 },
+    ...{ minutes: 60, sheets: 5, only: 'brushed' },
   },
   {
     id: 'paperStained',

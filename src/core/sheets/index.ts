@@ -46,7 +46,7 @@ export {
   progressiveMark,
   roman,
 } from './numbering';
-export { type CauseId, type Clue, type Remedy, type Sign, CAUSES, FAULT_OF_SIGN, SIGNS } from './faultTable';
+export { type CauseId, type Clue, type Remedy, type Sign, CAUSES, FAULTS_OF_SIGN, SIGNS } from './faultTable';
 export {
   type Clues,
   type FaultCase,

@@ -52,7 +52,6 @@ export const causes = {
   again: 'Another sign',
   close: 'Close',
   likely: 'Likeliest causes',
-  none: 'No cause of this is known for the way this print is made.',
   chance: 'about {percent, number} %',
   tried: '{tries, plural, one {tried once} other {tried # times}} here, helped {helped, number}',
   costs:

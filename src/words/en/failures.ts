@@ -1,6 +1,7 @@
 /** What cannot be done, and what was found: told on the page, by what is worked out there. */
 export const failures = {
   stopped: 'Stopped.',
+  'setting-empty': 'Say how it is now.',
   worker: 'The computation broke off ({message}). Load the page again; nothing saved is lost.',
   'forecast-counts': 'A forecast needs whole numbers of sheets and runs, none below 0.',
   'count-unreadable': '“{text}” is not a whole number; {allowed}.',
@@ -17,6 +18,9 @@ export const failures = {
   'uses-one': 'A print is made with one {kind}; {items, number} were chosen.',
   measure: {
     toolsWidth: 'a tool’s width',
+    chargesOfTheRoller: 'the charges of the roller',
+    passesOfASheet: 'the passes of a sheet',
+    stepsOfASetting: 'the steps more or less than at the start',
     rollersDiameter: 'the roller’s diameter',
     depthOfClearing: 'the depth of clearing',
     height: 'the height',

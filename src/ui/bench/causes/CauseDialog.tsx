@@ -44,7 +44,11 @@ export function CauseDialog({ run, next, onClose }: Props) {
     <Dialog open onClose={onClose} maxWidth="md" fullWidth>
       <DialogTitle>{sign ? causeWords(`sign.${sign}`) : causeWords('title')}</DialogTitle>
       <DialogContent>
-        {sign ? <Case key={sign} sign={sign} run={run} next={next} onClose={onClose} /> : <Signs onSign={setSign} />}
+        {sign ? (
+          <Case key={sign} sign={sign} run={run} next={next} onClose={onClose} />
+        ) : (
+          <Signs run={run} onSign={setSign} />
+        )}
       </DialogContent>
       <DialogActions>
         {sign && <Button onClick={() => setSign(undefined)}>{causeWords('again')}</Button>}
@@ -54,10 +58,20 @@ export function CauseDialog({ run, next, onClose }: Props) {
   );
 }
 
-function Signs({ onSign }: { readonly onSign: (sign: Sign) => void }) {
+interface SignsProps {
+  readonly run: Run;
+  readonly onSign: (sign: Sign) => void;
+}
+
+/** The signs that can be seen on a sheet printed as this print is. */
+function Signs({ run, onSign }: SignsProps) {
+  const { plan, progress } = usePrintDesk('plan', 'progress');
+  const [signs] = useState(() =>
+    SIGNS.filter((sign) => likelyCauses(faultCaseOf(plan, progress, run, sign, Date.now())).length > 0),
+  );
   return (
     <div className={css.signs}>
-      {SIGNS.map((sign) => (
+      {signs.map((sign) => (
         <button key={sign} type="button" className={clsx(css.sign, kit.pressIn)} onClick={() => onSign(sign)}>
           <SignPicture sign={sign} />
           {causeWords(`sign.${sign}`)}
@@ -78,7 +92,6 @@ function Case({ sign, run, next, onClose }: Props & { readonly sign: Sign }) {
   }, [known, answers]);
   const causes = likelyCauses(task);
   const question = Object.keys(answers).length < MOST_QUESTIONS ? nextQuestion(task, answers) : undefined;
-  if (causes.length === 0) return <p>{causeWords('none')}</p>;
   return (
     <div className={css.case}>
       <div>
@@ -155,7 +168,7 @@ function OneCause({ likely: { id, chance }, task, run, next, onClose }: CausePro
     const setting = remedy && remedySetting(plan, sheet, run, progress.bench, next, remedy);
     const acts: BenchAct[] = [
       {
-        ...{ kind: 'remedy-tried', tryId: crypto.randomUUID(), runId: run.id },
+        ...{ kind: 'remedy-tried', tryId: `try-${Date.now().toString(36)}`, runId: run.id },
         ...{ fromSheet: next, sign: task.sign, causeId: id },
       },
     ];

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import { useMemo, type ReactNode } from 'react';
 import { EDITION_ROUND } from '@/model';
-import { driftByFaults, faultsBySetting, settingsBeside, stepped, type Drift, type FaultBySetting } from '@/derived';
+import { driftByFaults, faultsBySetting, remedySetting, type Drift, type FaultBySetting } from '@/derived';
 import { rich } from '@/ui/kit/rich';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
@@ -40,10 +40,7 @@ function DriftTold({ drift, run, next }: { readonly drift: Drift } & { readonly 
   const log = useLog();
   const { towards, last, before } = drift,
     more = towards === 'lighter';
-  const charges = settingsBeside(plan, sheet, run, progress.bench, EDITION_ROUND, next).find(
-    ({ what }) => what === 'charges',
-  );
-  const value = charges && stepped('charges', charges.value, more ? 1 : -1);
+  const setting = remedySetting(plan, sheet, run, progress.bench, next, { what: 'charges', by: more ? 1 : -1 });
   return (
     <>
       <p className={kit.above6}>
@@ -53,13 +50,14 @@ function DriftTold({ drift, run, next }: { readonly drift: Drift } & { readonly 
           }),
         )}
       </p>
-      {value !== undefined && (
+      {setting && (
         <Button
           className={kit.above6}
           onClick={() =>
             void log({
               ...{ kind: 'setting-changed', roundId: EDITION_ROUND, runId: run.id, fromSheet: next },
-              ...{ what: 'charges', value, why: '' },
+              ...setting,
+              why: '',
             })
           }
         >

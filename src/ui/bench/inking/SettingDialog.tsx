@@ -1,4 +1,5 @@
 'use client';
+import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -7,11 +8,12 @@ import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { SETTINGS, type Run } from '@/model';
-import { SETTING_SCALES, type Setting, type SettingInForce } from '@/derived';
+import { EDITION_ROUND, SETTINGS, type Plan, type Run } from '@/model';
+import { checkSetting, SETTING_SCALES, settingFor, usedOf, type Setting } from '@/derived';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { useLog } from '@/ui/kit/useLog';
+import { inWords } from '@/words/failures';
 import { inkingWords } from '@/words/inking';
 import { settingValue } from './settingWords';
 import css from './inking.module.css';
@@ -19,7 +21,6 @@ import css from './inking.module.css';
 interface Props {
   /** Undefined: any of them. */
   readonly asked: Setting | undefined;
-  readonly beside: readonly SettingInForce[];
   readonly next: string;
   readonly run: Run;
   readonly onSet: (what: Setting, value: string, why: string) => Promise<boolean>;
@@ -27,40 +28,41 @@ interface Props {
 }
 
 /** A setting said otherwise than by a tap: any value, and why; and what was changed in this run so far. */
-export function SettingDialog({ asked, beside, next, run, onSet, onClose }: Props) {
+export function SettingDialog({ asked, next, run, onSet, onClose }: Props) {
+  const { plan, sheet, progress } = usePrintDesk('plan', 'sheet', 'progress');
+  const nowOf = (one: Setting) => settingFor(plan, sheet, run, progress.bench, EDITION_ROUND, one, next);
   const [what, setWhat] = useState<Setting>(asked ?? 'ink');
-  const now = beside.find((one) => one.what === what)?.value ?? '';
-  const [value, setValue] = useState(now);
+  const [text, setText] = useState(nowOf(what));
   const [why, setWhy] = useState('');
-  const [tried, setTried] = useState(false);
+  const [problem, setProblem] = useState<string>();
   const keep = async () => {
-    setTried(true);
-    if (value.trim() === '') return;
-    if (value === now && why.trim() === '') return onClose();
-    if (await onSet(what, value.trim(), why.trim())) onClose();
+    const value = checkSetting(what, text);
+    if (!value.ok) return setProblem(inWords(value));
+    if (value.value === nowOf(what) && why.trim() === '') return onClose();
+    if (await onSet(what, value.value, why.trim())) onClose();
   };
   return (
     <Dialog open onClose={onClose} maxWidth="xs" fullWidth>
       <DialogTitle>{inkingWords('setting.dialog', { sheet: next })}</DialogTitle>
       <DialogContent className={css.dialogFields}>
-        <TextField
-          select
-          fullWidth
-          label={inkingWords('setting.which')}
-          value={what}
-          onChange={({ target }) => {
-            const chosen = target.value as Setting;
+        <WhichField
+          what={what}
+          onWhat={(chosen) => {
             setWhat(chosen);
-            setValue(beside.find((one) => one.what === chosen)?.value ?? '');
+            setText(nowOf(chosen));
+            setProblem(undefined);
           }}
-        >
-          {SETTINGS.map((one) => (
-            <MenuItem key={one} value={one}>
-              {inkingWords(`setting.what.${one}`)}
-            </MenuItem>
-          ))}
-        </TextField>
-        <ValueField what={what} value={value} onValue={setValue} missing={tried && value.trim() === ''} />
+        />
+        <ValueField
+          key={what}
+          what={what}
+          value={text}
+          problem={problem}
+          onText={(said) => {
+            setText(said);
+            setProblem(undefined);
+          }}
+        />
         <TextField
           fullWidth
           label={inkingWords('setting.why')}
@@ -79,35 +81,65 @@ export function SettingDialog({ asked, beside, next, run, onSet, onClose }: Prop
   );
 }
 
-interface ValueProps {
-  readonly what: Setting;
-  readonly value: string;
-  readonly onValue: (value: string) => void;
-  readonly missing: boolean;
-}
-
-function ValueField({ what, value, onValue, missing }: ValueProps) {
-  const scale = SETTING_SCALES[what];
-  const shared = {
-    ...{ fullWidth: true, label: inkingWords('setting.value'), value, error: missing },
-    helperText: missing ? inkingWords('setting.nothingSaid') : undefined,
-  };
-  const levels = Array.from({ length: 19 }, (_, i) => (i > 9 ? `+${i - 9}` : String(i - 9)));
-  const values = scale.is === 'choice' ? scale.values : scale.is === 'level' ? levels : undefined;
-  if (!values) return <TextField {...shared} onChange={({ target }) => onValue(target.value.slice(0, 200))} />;
+function WhichField({ what, onWhat }: { readonly what: Setting; readonly onWhat: (chosen: Setting) => void }) {
   return (
     <TextField
-      {...shared}
       select
-      value={values.includes(value) ? value : ''}
-      onChange={({ target }) => onValue(target.value)}
+      fullWidth
+      label={inkingWords('setting.which')}
+      value={what}
+      onChange={({ target }) => onWhat(target.value as Setting)}
     >
-      {values.map((one) => (
+      {SETTINGS.map((one) => (
         <MenuItem key={one} value={one}>
-          {settingValue(what, one)}
+          {inkingWords(`setting.what.${one}`)}
         </MenuItem>
       ))}
     </TextField>
+  );
+}
+
+/** What is offered beside what is typed: the choices of a setting, and the things of the workshop it is about. */
+function offered(plan: Plan, what: Setting): readonly string[] {
+  const scale = SETTING_SCALES[what];
+  const things =
+    what === 'rubbing tool'
+      ? usedOf(plan, 'rubbing tool')
+      : what === 'roller or brush'
+        ? [...usedOf(plan, 'roller'), ...usedOf(plan, 'brush')]
+        : [];
+  return [...(scale.is === 'choice' ? scale.values : []), ...things.map(({ name }) => name)];
+}
+
+interface ValueProps {
+  readonly what: Setting;
+  readonly value: string;
+  readonly problem: string | undefined;
+  readonly onText: (text: string) => void;
+}
+
+function ValueField({ what, value, problem, onText }: ValueProps) {
+  const { plan } = usePrintDesk('plan');
+  const options = offered(plan, what);
+  // an offered value is shown in words, and what is typed in these words is that value
+  const said = (text: string) => onText(options.find((one) => settingValue(what, one) === text) ?? text.slice(0, 200));
+  return (
+    <Autocomplete
+      freeSolo
+      disableClearable
+      options={options}
+      getOptionLabel={(one) => (options.includes(one) ? settingValue(what, one) : one)}
+      defaultValue={value}
+      onInputChange={(_, text) => said(text)}
+      renderInput={(params) => (
+        <TextField
+          {...params}
+          label={inkingWords('setting.value')}
+          error={problem !== undefined}
+          helperText={problem ?? (SETTING_SCALES[what].is === 'level' && inkingWords('setting.levelSays'))}
+        />
+      )}
+    />
   );
 }
 

@@ -1,8 +1,10 @@
 'use client';
 import clsx from 'clsx';
+import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
 import { EDITION_ROUND } from '@/model';
 import { SETTING_SCALES, settingsBeside, stepped, type Setting, type SettingInForce } from '@/derived';
+import { fetched } from '@/ui/kit/fetched';
 import { useKeys } from '@/ui/kit/keys';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
@@ -10,8 +12,12 @@ import { useLog } from '@/ui/kit/useLog';
 import { inkingWords } from '@/words/inking';
 import type { Pulling } from '../usePull';
 import { settingShort, settingValue } from './settingWords';
-import { SettingDialog } from './SettingDialog';
 import css from './inking.module.css';
+
+const SettingDialog = dynamic(
+  fetched(() => import('./SettingDialog').then((m) => m.SettingDialog)),
+  { ssr: false },
+);
 
 /** The settings in force beside the pull: one tap says more, less or the next choice, from the next sheet on. */
 export function Settings({ pulling: { run, next } }: { readonly pulling: Pulling }) {
@@ -41,7 +47,6 @@ export function Settings({ pulling: { run, next } }: { readonly pulling: Pulling
       {asked && (
         <SettingDialog
           asked={asked === 'any' ? undefined : asked}
-          beside={beside}
           next={next}
           run={run}
           onSet={set}
