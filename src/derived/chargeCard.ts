@@ -2,8 +2,8 @@ import { chargingOf, mediumById, type Charging, type Heap } from '@/core/inks';
 import { materialById } from '@/core/cutting';
 import type { Plan, Run } from '@/model';
 import { isBrushed } from './damp';
-import { heapOf, inkedCm2 } from './inkNeed';
-import { blockOfCut, inkingsOf, inkOf, type LaidInking } from './lookups';
+import { heapOf, inkedCm2, inkedInCm2 } from './inkNeed';
+import { blockOfCut, inkingsOf, inkOf, secondInkOf, type LaidInking } from './lookups';
 import type { PrintSheet } from './printSheet';
 import { rollerOf } from './uses';
 
@@ -15,7 +15,8 @@ export interface ChargeCard extends Charging {
   readonly rollerName: string | null;
   /** Raw wood drinks at the first inking. */
   readonly drinks: boolean;
-  readonly heap: Heap;
+  /** Of the ink, and of a fade of the one it goes over to: two ribbons on one slab. */
+  readonly heaps: readonly { readonly inkName: string; readonly heap: Heap }[];
 }
 
 /** The cards of a run's rolled inks for so many sheets; an ink laid again elsewhere on the sheet is charged for once. */
@@ -23,7 +24,7 @@ export function chargeCards(plan: Plan, sheet: PrintSheet, run: Run, sheets: num
   const rolled = inkingsOf(run).filter((inking) => !isBrushed(plan, inking));
   const groups = new Map<string, LaidInking[]>();
   for (const inking of rolled) {
-    const key = `${inking.cutId ?? inking.id} ${inking.inkId}`;
+    const key = [inking.cutId ?? inking.id, inking.inkId, inking.fade?.toInkId, inking.filmWeight].join(' ');
     groups.set(key, [...(groups.get(key) ?? []), inking]);
   }
   return [...groups.values()].map((inkings) => chargeCard(plan, sheet, run, inkings, sheets));
@@ -50,6 +51,9 @@ function chargeCard(
   return {
     ...charging,
     ...{ inkingId: first.id, inkName: ink.name, rollerName: name, drinks },
-    heap: heapOf(plan, run, first, standingCm2, sheets),
+    heaps: [ink, secondInkOf(plan, first) ?? []].flat().map(({ id: inkId, name: inkName }) => {
+      const inCm2 = inkings.reduce((sum, inking) => sum + inkedInCm2(plan, sheet, run, inking, inkId), 0);
+      return { inkName, heap: heapOf(plan, run, { ...first, inkId }, inCm2, sheets) };
+    }),
   };
 }

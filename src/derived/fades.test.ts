@@ -6,6 +6,7 @@ import { checkPlan, type InkFade, type Plan } from '@/model';
 import { onOwnBlocks, planOfBands, starterCabinet } from '@/testing/plans';
 import { applyEdit } from './applyEdit';
 import {
+  chargeCards,
   fillsAfter,
   filmFills,
   groundOfPlan,
@@ -61,6 +62,19 @@ function faded(plan: Plan, run: number, fade: Partial<InkFade> = {}): Plan {
 
 const reads = (plan: Plan, labD50: Lab) =>
   ({ runId: plan.runs[1].id, colourId: 'rust', labD50, at: '2026-01-01', source: 'typed' }) as const;
+
+test('of a fade both inks are heaped up, together what the run needs; it is charged for all of its area', () => {
+  const over = faded(bands, 1, { toInkId: bands.inks[2].id, by: 'two ribbons' });
+  const [card] = chargeCards(over, sheetOf(over), over.runs[1], 20),
+    [whole] = chargeCards(bands, sheetOf(bands), bands.runs[1], 20);
+  const names = [over.inks.find(({ id }) => id === inkingsOf(over.runs[1])[0].inkId)!.name, over.inks[2].name];
+  expect(card.heaps.map(({ inkName }) => inkName)).toEqual(names);
+  expect(card.heaps.reduce((sum, { heap }) => sum + heap.grams, 0)).toBeCloseTo(
+    inkNeedOfRun(over, sheetOf(over), over.runs[1], 20).grams,
+    9,
+  );
+  expect([card.firstCharges, card.laterCharges]).toEqual([whole.firstCharges, whole.laterCharges]);
+});
 
 test('a fade is a plan that holds, with an ink that is there and a line that has a length', () => {
   expect(checkPlan(faded(bands, 1, { toInkId: bands.inks[2].id }))).toMatchObject({ ok: true });

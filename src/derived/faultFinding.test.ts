@@ -1,36 +1,22 @@
 import { likelyCauses, type CauseId, type Fault, type Sign } from '@/core/sheets';
-import { EDITION_ROUND, type BenchAct, type BenchEvent } from '@/model';
+import type { BenchAct } from '@/model';
 import { onOwnBlocks, planOfBands } from '@/testing/plans';
+import { MINUTE, pullsOf, settingOf, sitting } from '@/testing/sittings';
 import { faultCaseOf, plainSheet, progressOf, remedySetting, type Setting } from './index';
 
-const START = Date.parse('2026-11-20T08:00:00Z'),
-  MINUTE = 60_000;
 const plan = onOwnBlocks(planOfBands()),
   [run, second] = plan.runs,
   sheet = plainSheet(plan);
-const begun: BenchAct = {
-  ...{ kind: 'round-begun', roundId: EDITION_ROUND, round: 'edition', paper: null, counted: 20, tests: 0 },
-};
-const pulls = (from: number, to: number, ...faults: Fault[]): BenchAct[] =>
-  Array.from({ length: to - from + 1 }, (_, i) => ({
-    ...{ kind: 'pull' as const, runId: run.id, sheet: String(from + i), faults, setAside: false, note: '' },
-  }));
-const set = (what: Setting, value: string, fromSheet: string): BenchAct => ({
-  ...{ kind: 'setting-changed', roundId: EDITION_ROUND, runId: run.id, fromSheet, what, value, why: '' },
-});
+const pulls = (from: number, to: number, ...faults: Fault[]) => pullsOf(run.id, from, to, ...faults);
+const set = (what: Setting, value: string, fromSheet: string) => settingOf(run.id, what, value, fromSheet);
 const tried = (tryId: string, causeId: CauseId): BenchAct => ({
   ...{ kind: 'remedy-tried', tryId, runId: run.id, fromSheet: '1', sign: 'pale', causeId },
 });
 const judged = (tryId: string, helped: boolean): BenchAct => ({ kind: 'remedy-judged', tryId, helped });
 
 function after(...acts: readonly (BenchAct | number)[]) {
-  let at = START;
-  const events: BenchEvent[] = [];
-  for (const act of [begun, ...acts]) {
-    if (typeof act === 'number') at += 60 * MINUTE * act;
-    else events.push({ id: `event-${events.length}`, at: new Date((at += 5 * MINUTE)).toISOString(), act });
-  }
-  return { progress: progressOf(plan, events), nowMs: at + MINUTE };
+  const { events, nowMs } = sitting(...acts);
+  return { progress: progressOf(plan, events), nowMs };
 }
 const caseAfter = (sign: Sign, of = run, ...acts: readonly (BenchAct | number)[]) => {
   const { progress, nowMs } = after(...acts);
@@ -41,9 +27,9 @@ test('of few sheets the log says nothing; what the block is and who lays the ink
   expect(caseAfter('pale')).toEqual({ sign: 'pale', block: 'lino', laidBy: 'roller', clues: {}, tried: {} });
   expect(caseAfter('pale', run, ...pulls(1, 3, 'weak')).clues).toEqual({});
   const wood = { ...plan, blocks: plan.blocks.map((block) => ({ ...block, materialId: 'cherry' as const })) };
-  expect(faultCaseOf(wood, after().progress, run, 'pale', START).block).toBe('wood');
+  expect(faultCaseOf(wood, after().progress, run, 'pale', 0).block).toBe('wood');
   const damp = { ...plan, inks: plan.inks.map((ink) => ({ ...ink, mediumId: 'pigment and paste' as const })) };
-  expect(faultCaseOf(damp, after().progress, run, 'pale', START).laidBy).toBe('brush');
+  expect(faultCaseOf(damp, after().progress, run, 'pale', 0).laidBy).toBe('brush');
 });
 
 test('weak on the first sheets of each sitting: by the log, and the cold block comes first', () => {

@@ -39,9 +39,13 @@ export function secondInkNeedOf(
 }
 
 function needOf(plan: Plan, sheet: PrintSheet, run: Run, inking: LaidInking, sheets: number, inkId: string): InkNeed {
+  return heapOf(plan, run, { ...inking, inkId }, inkedInCm2(plan, sheet, run, inking, inkId), sheets);
+}
+
+/** What of an inking's area is of an ink, cm² of one sheet: all of it, or of a fade what has not gone over, or has. */
+export function inkedInCm2(plan: Plan, sheet: PrintSheet, run: Run, inking: LaidInking, inkId: string): number {
   const over = meanGoneOver(plan, sheet, inking, (p) => inkedAt(plan, sheet, sheet.parts[p], run, inking));
-  const share = inkId === inking.inkId ? 1 - over : over;
-  return heapOf(plan, run, { ...inking, inkId }, share * inkedCm2(plan, sheet, run, inking), sheets);
+  return (inkId === inking.inkId ? 1 - over : over) * inkedCm2(plan, sheet, run, inking);
 }
 
 /** The heap of one ink that lies on so much of a sheet: by its medium, its block and the roller of the print. */

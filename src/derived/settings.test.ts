@@ -1,9 +1,11 @@
 import type { Fault } from '@/core/sheets';
-import { EDITION_ROUND, SETTINGS, type BenchAct, type BenchEvent, type Plan } from '@/model';
+import { EDITION_ROUND, SETTINGS, type BenchAct, type Plan } from '@/model';
 import { randomStream } from '@/core/random/random';
 import { onOwnBlocks, planOfBands } from '@/testing/plans';
+import { MINUTE, pullsOf, settingOf, sitting } from '@/testing/sittings';
 import { inWords } from '@/words/failures';
 import {
+  type ChargeCard,
   chargeCards,
   checkSetting,
   driftByFaults,
@@ -17,31 +19,17 @@ import {
   type Setting,
 } from './index';
 
-const START = Date.parse('2026-11-20T08:00:00Z'),
-  MINUTE = 60_000;
 const plan = onOwnBlocks(planOfBands()),
   [run, second] = plan.runs,
   sheet = plainSheet(plan);
-const begun: BenchAct = {
-  ...{ kind: 'round-begun', roundId: EDITION_ROUND, round: 'edition', paper: null, counted: 40, tests: 1 },
-};
-const pull = (name: string | number, ...faults: Fault[]): BenchAct => ({
-  ...{ kind: 'pull', runId: run.id, sheet: String(name), faults, setAside: false, note: '' },
-});
-const set = (what: Setting, value: string, fromSheet: string | number, runId = run.id): BenchAct => ({
-  ...{ kind: 'setting-changed', roundId: EDITION_ROUND, runId, fromSheet: String(fromSheet), what, value, why: '' },
-});
+const pull = (name: number, ...faults: Fault[]): BenchAct => pullsOf(run.id, name, name, ...faults)[0];
+const set = (what: Setting, value: string, fromSheet: string | number, runId = run.id): BenchAct =>
+  settingOf(runId, what, value, fromSheet);
 const warm = (even: boolean, runId = run.id): BenchAct => ({ kind: 'warmed-up', runId, even });
 
-/** The acts one after the other, five minutes apart, or after a pause of so many hours. */
 function after(...acts: readonly (BenchAct | number)[]) {
-  let at = START;
-  const events: BenchEvent[] = [];
-  for (const act of [begun, ...acts]) {
-    if (typeof act === 'number') at += 60 * MINUTE * act;
-    else events.push({ id: `event-${events.length}`, at: new Date((at += 5 * MINUTE)).toISOString(), act });
-  }
-  return { bench: replayLog(events), nowMs: at + MINUTE };
+  const { events, nowMs } = sitting(...acts);
+  return { bench: replayLog(events), nowMs };
 }
 const beside = (next: string, ...acts: BenchAct[]) =>
   settingsBeside(plan, sheet, run, after(...acts).bench, EDITION_ROUND, next);
@@ -126,8 +114,7 @@ test('what is typed of a setting: counts and steps within their bounds, refused 
 });
 
 describe('faults against settings', () => {
-  const numbered = (from: number, to: number, ...faults: Fault[]) =>
-    Array.from({ length: to - from + 1 }, (_, i) => pull(from + i, ...faults));
+  const numbered = (from: number, to: number, ...faults: Fault[]) => pullsOf(run.id, from, to, ...faults);
   const told = (...acts: BenchAct[]) => faultsBySetting(plan, sheet, run, after(...acts).bench);
 
   test('a fault that came with a setting is told, with its counts and how unsure they are', () => {
@@ -204,12 +191,15 @@ describe('faults against settings', () => {
   });
 });
 
+const gramsOf = (card: ChargeCard) => card.heaps.reduce((sum, { heap }) => sum + heap.grams, 0);
+
 describe('the charge card', () => {
   test('each ink of a run by its own area; brushed inks have none', () => {
     const cards = plan.runs.map((one) => chargeCards(plan, sheet, one, 20));
     expect(cards.every((of) => of.length === 1)).toBe(true);
     cards.forEach(([card], r) => {
-      expect(card.heap.grams).toBeCloseTo(inkNeedOfRun(plan, sheet, plan.runs[r], 20).grams, 9);
+      expect(card.heaps.length).toBe(1);
+      expect(gramsOf(card)).toBeCloseTo(inkNeedOfRun(plan, sheet, plan.runs[r], 20).grams, 9);
       expect(card.firstCharges).toBeGreaterThanOrEqual(card.laterCharges);
     });
     expect(chargeCards(brushedPlan, sheet, run, 20)).toEqual([]);
@@ -219,7 +209,7 @@ describe('the charge card', () => {
     const [lino] = chargeCards(plan, sheet, run, 20),
       [wood] = chargeCards(wooden, sheet, run, 20);
     expect([lino.drinks, wood.drinks]).toEqual([false, true]);
-    expect(wood.heap.partsMl.block).toBeCloseTo(2 * lino.heap.partsMl.block, 9);
+    expect(wood.heaps[0].heap.partsMl.block).toBeCloseTo(2 * lino.heaps[0].heap.partsMl.block, 9);
     const broad: Plan = {
       ...plan,
       roller: { ...plan.roller, diameterMm: 75 },

@@ -48,6 +48,20 @@ const settled = () =>
   });
 const newest = () => FakeWorker.all.at(-1)!;
 
+/** A client with a question that waits until its worker is made ready. */
+async function beingMadeReady() {
+  let ready: () => void = () => undefined;
+  const client = new PictureWorker(
+    () =>
+      new Promise<void>((resolve) => {
+        ready = resolve;
+      }),
+  );
+  const asked = client.ask('partAt', { x: 0, y: 0 });
+  await settled();
+  return { client, asked, ready: () => ready() };
+}
+
 beforeEach(() => {
   FakeWorker.all = [];
   FakeWorker.ready = true;
@@ -121,15 +135,7 @@ test('stopped: every call ends, the worker does, and the next question starts a 
 });
 
 test('stopped while it is made ready, a question is stopped too and not asked of the next worker', async () => {
-  let ready: () => void = () => undefined;
-  const client = new PictureWorker(
-    () =>
-      new Promise<void>((resolve) => {
-        ready = resolve;
-      }),
-  );
-  const asked = client.ask('partAt', { x: 0, y: 0 });
-  await settled();
+  const { client, ready, asked } = await beingMadeReady();
   client.stop();
   ready();
   expect(await asked).toMatchObject({ ok: false, code: 'stopped' });
@@ -224,15 +230,7 @@ test('handed on, the running worker answers its heir, calls under way among them
 });
 
 test('handed on while it is made ready, what the first client was about to ask is stopped and starts no other worker', async () => {
-  let ready: () => void = () => undefined;
-  const client = new PictureWorker(
-    () =>
-      new Promise<void>((resolve) => {
-        ready = resolve;
-      }),
-  );
-  const asked = client.ask('partAt', { x: 0, y: 0 });
-  await settled();
+  const { client, ready, asked } = await beingMadeReady();
   const heir = client.successor(() => Promise.resolve());
   ready();
   expect(await asked).toMatchObject({ ok: false, code: 'stopped' });

@@ -1,5 +1,5 @@
 'use client';
-import { memo, useMemo } from 'react';
+import { Fragment, memo, useMemo } from 'react';
 import { formatLength } from '@/core/units';
 import { INK_START_VALUES } from '@/core/inks';
 import { chargeCards, rollerOf, type ChargeCard } from '@/derived';
@@ -32,7 +32,7 @@ export const ChargeCards = memo(function ChargeCards({ index, sheets }: Props) {
 
 function Card({ card, named }: { readonly card: ChargeCard; readonly named: boolean }) {
   const { plan, unit } = usePrintDesk('plan', 'unit');
-  const { heap, slabMm } = card,
+  const { heaps, slabMm } = card,
     { diameterMm, widthMm } = rollerOf(plan);
   const grams = (ml: number) => {
     const heavy = ml * INK_START_VALUES.densityGPerMl;
@@ -59,15 +59,20 @@ function Card({ card, named }: { readonly card: ChargeCard; readonly named: bool
           ...{ width: long(slabMm.widthMm), least: long(slabMm.leastMm), most: long(slabMm.mostMm) },
         })}
       </p>
-      <p className={kit.above4}>
-        {inkingWords('charge.heap', {
-          ...{ grams: gramsInWords(heap.grams), sheets: grams(heap.partsMl.sheets) },
-          ...{ slab: grams(heap.partsMl.slabAndRoller), block: grams(heap.partsMl.block) },
-        })}
-      </p>
-      {heap.leastMl > heap.partsMl.sheets && (
-        <p className={kit.above4}>{inkingWords('charge.mostly', { least: grams(heap.leastMl) })}</p>
-      )}
+      {heaps.map(({ inkName, heap }) => (
+        <Fragment key={inkName}>
+          <p className={kit.above4}>
+            {heaps.length > 1 && <strong>{inkName} </strong>}
+            {inkingWords('charge.heap', {
+              ...{ grams: gramsInWords(heap.grams), sheets: grams(heap.partsMl.sheets) },
+              ...{ slab: grams(heap.partsMl.slabAndRoller), block: grams(heap.partsMl.block) },
+            })}
+          </p>
+          {heap.leastMl > heap.partsMl.sheets && (
+            <p className={kit.above4}>{inkingWords('charge.mostly', { least: grams(heap.leastMl) })}</p>
+          )}
+        </Fragment>
+      ))}
       {card.drinks && <p className={kit.above4}>{inkingWords('charge.drinks')}</p>}
       <p className={kit.note}>
         {inkingWords('charge.roller', {
