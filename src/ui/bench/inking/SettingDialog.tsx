@@ -7,6 +7,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
+import clsx from 'clsx';
 import { useState } from 'react';
 import { EDITION_ROUND, SETTINGS, type Plan, type Run } from '@/model';
 import { checkSetting, SETTING_SCALES, settingFor, usedOf, type Setting } from '@/derived';
@@ -162,7 +163,7 @@ function Changes({ run }: { readonly run: Run }) {
               </span>
               <button
                 type="button"
-                className={kit.link}
+                className={clsx(kit.link, kit.noWrap)}
                 aria-label={inkingWords('setting.undoOf', said)}
                 onClick={() => void log({ kind: 'setting-undone', settingId: id })}
               >

@@ -22,6 +22,7 @@ const SettingDialog = dynamic(
 /** The settings in force beside the pull: one tap says more, less or the next choice, from the next sheet on. */
 export function Settings({ pulling: { run, next } }: { readonly pulling: Pulling }) {
   const { plan, progress, sheet } = usePrintDesk('plan', 'progress', 'sheet');
+  const { said, say } = useSaid();
   const log = useLog();
   const [asked, setAsked] = useState<Setting | 'any'>();
   useKeys('s', inkingWords('setting.other'), () => setAsked('any'), { enabled: !asked });
@@ -31,14 +32,16 @@ export function Settings({ pulling: { run, next } }: { readonly pulling: Pulling
   );
   if (!next) return null;
   const set = (what: Setting, value: string, why = '') =>
-    log({ kind: 'setting-changed', roundId: EDITION_ROUND, runId: run.id, fromSheet: next, what, value, why });
+    say(what, value, () =>
+      log({ kind: 'setting-changed', roundId: EDITION_ROUND, runId: run.id, fromSheet: next, what, value, why }),
+    );
   return (
     <section className={css.settings} aria-label={inkingWords('setting.title')}>
       <div className={css.chips}>
         {beside.map((one) => (
           <Chip
             key={one.what}
-            setting={one}
+            setting={said.has(one.what) ? { ...one, value: said.get(one.what)!.value, from: next } : one}
             onSet={(value) => void set(one.what, value)}
             onOther={() => setAsked(one.what)}
           />
@@ -55,6 +58,23 @@ export function Settings({ pulling: { run, next } }: { readonly pulling: Pulling
       )}
     </section>
   );
+}
+
+/**
+ * What was said and is not on the server's disk yet is shown at once, so that a second tap goes on from the first; a pull waits to be shown
+ * until it counts, a setting need not.
+ */
+function useSaid() {
+  const [said, setSaid] = useState<ReadonlyMap<Setting, { readonly value: string }>>(new Map());
+  const say = async (what: Setting, value: string, log: () => Promise<boolean>) => {
+    const mine = { value };
+    setSaid((all) => new Map(all).set(what, mine));
+    const kept = await log();
+    // what was said after it stays
+    setSaid((all) => (all.get(what) === mine ? new Map([...all].filter(([one]) => one !== what)) : all));
+    return kept;
+  };
+  return { said, say };
 }
 
 interface ChipProps {
