@@ -3,7 +3,7 @@ import { sketchPlans } from '@/core/layers';
 import { normalDeviate, randomStream } from '@/core/random/random';
 import { startBelief, type Fault } from '@/core/sheets';
 import type { ActOf, BenchAct, BenchEvent, Laying, Plan } from '@/model';
-import { inkingsOf, plannedLaying, planTaskOf, cutsOfRun, sheetAnswerOf } from '@/derived';
+import { inkOf, inkingsOf, plannedLaying, planTaskOf, cutsOfRun, sheetAnswerOf } from '@/derived';
 import { printState, sampleProofs, editPrint } from '@/server';
 import { appendBenchEvent, raiseUndoFloor, touchPrint, type Store } from '@/store';
 import { allotmentGate } from './allotmentGate';
@@ -171,6 +171,53 @@ function besides(r: number, runId: string, sheet: string): BenchAct[] {
   return set ? [...warmed, { kind: 'setting-changed', roundId: 'edition', runId, fromSheet: sheet, ...set }] : warmed;
 }
 
+/** How much was mixed for a run (from 0), how soon it fell from the knife, and what was left of it, g; its softener as the plan has it. */
+const POTS = [
+  { wantedG: 12, seconds: 11, leftG: 4.6 },
+  { wantedG: 12, seconds: 8.5, leftG: 3.1 },
+  { wantedG: 12, seconds: 6, leftG: null },
+] as const;
+
+/** The pot of a run: poured to its recipe, as well as a hand can, and drawn down. */
+function mixed(plan: Plan, r: number): BenchAct[] {
+  const run = plan.runs[r],
+    ink = inkOf(plan, inkingsOf(run)[0]),
+    shares = ink.recipe?.parts ?? [],
+    potId = `tolvane-pot-${r + 1}`,
+    { wantedG, seconds } = POTS[r];
+  const hundredths = (grams: number) => Math.max(0.01, Math.round(100 * grams) / 100);
+  return [
+    { kind: 'pot-begun', potId, runId: run.id, inkId: ink.id, name: ink.name, wantedG, shares, from: null },
+    ...shares.map(({ inkId, name, share }, i): BenchAct => ({
+      ...{ kind: 'poured', potId, what: 'ink', inkId, name, by: 'scale' },
+      grams: hundredths(share * wantedG * (i % 2 ? 1.01 : 0.995)),
+    })),
+    ...(ink.softenerPercent > 0
+      ? [
+          {
+            ...{
+              kind: 'poured' as const,
+              potId,
+              what: 'softener' as const,
+              inkId: null,
+              name: '',
+              by: 'typed' as const,
+            },
+            grams: hundredths((ink.softenerPercent / 100) * wantedG),
+          },
+        ]
+      : []),
+    { kind: 'pot-read', potId, over: 'paper', labD50: ink.solidLabD50, by: 'reader', errorDeltaE: 0.5 },
+    { kind: 'pot-fell', potId, seconds },
+  ];
+}
+
+/** What was left of a run's pot was put away. */
+function leftOver(r: number): BenchAct[] {
+  const { leftG } = POTS[r];
+  return leftG === null ? [] : [{ kind: 'pot-kept', potId: `tolvane-pot-${r + 1}`, grams: leftG }];
+}
+
 /** Two runs printed and dried, the third half pulled; faults, losses and times drawn with a seed. */
 function printHalf(db: Store, id: string, nowMs: number): void {
   const { plan } = expectOk(printState(db, id));
@@ -193,6 +240,7 @@ function printHalf(db: Store, id: string, nowMs: number): void {
     const run = plan.runs[r];
     push(start - 45 * MINUTE, { kind: 'cut-done', cutId: cutsOfRun(plan, run)[0].id });
     if (r === 1) for (const [i, act] of trialsOfApricot(plan).entries()) push(start - (40 - i) * MINUTE, act);
+    for (const [i, act] of mixed(plan, r).entries()) push(start - (20 - 2 * i) * MINUTE, act);
     let ms = start;
     const going = r === 2 ? sheets.slice(0, half) : sheets;
     for (const sheet of going) {
@@ -213,6 +261,7 @@ function printHalf(db: Store, id: string, nowMs: number): void {
       });
       if (setAside) sheets = sheets.filter((s) => s !== sheet);
     }
+    for (const act of leftOver(r)) push(ms + 8 * MINUTE, act);
     // the first film goes on the sheets for trials while its block stands as it printed
     if (r === 0) for (const [i, act] of beganTrials(plan).entries()) push(ms + (10 + i) * MINUTE, act);
     // the apricot came out a little lighter and yellower than it was mixed for

@@ -55,6 +55,7 @@ const ON_THE_DESK: readonly View[] = [
 const AT_THE_BENCH: readonly View[] = [
   { print: SALT, view: 'rehearse', whole: 'How much help' },
   { print: SALT, view: 'cut', whole: /parts done/ },
+  { print: SALT, view: 'mix', whole: 'What is needed' },
   { print: QUINCES, view: 'proof', whole: /Mark 1/ },
   { print: QUINCES, view: 'proof', leaf: 'From a scan', whole: 'Drop a scan here' },
   { print: QUINCES, view: 'proof', leaf: 'Put right', whole: /shim/i },

@@ -28,6 +28,28 @@ export {
   type Round,
   replayLog,
 } from './bench/replayLog';
+export { type Pot } from './bench/pots';
+export {
+  type Addition,
+  ADDITIONS,
+  type NamedPart,
+  type PotLeft,
+  type PotsOfPrint,
+  additionsFor,
+  additionsInPot,
+  filledG,
+  inkInPot,
+  type PotStart,
+  LEAST_WEIGHED_G,
+  openPot,
+  potStarts,
+  potTask,
+  potsLeft,
+  questionOfPot,
+  sharesWith,
+  tackLadder,
+  weighableFromG,
+} from './pots';
 export { sheetsGone, lossesByRun } from './bench/tally';
 export {
   type PrintSheet,
@@ -144,7 +166,7 @@ export {
 export { faultsOf } from './faultsOf';
 export { freeName } from './freeName';
 export { cautionsOf } from './cautionsOf';
-export { inkNeedOf, inkNeedOfRun, secondInkNeedOf } from './inkNeed';
+export { inkNeedOf, inkNeedOfRun, potNeedOf, secondInkNeedOf } from './inkNeed';
 export { type CabinetPigment, filmOfCabinetInk, groundOfInk, mixable, pigmentsOf } from './cabinetFilms';
 export {
   type Proposal,

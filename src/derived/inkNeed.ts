@@ -55,16 +55,30 @@ export function heapOf(
   { inkId, cutId, filmWeight }: Pick<LaidInking, 'inkId' | 'cutId' | 'filmWeight'>,
   standingCm2: number,
   sheets: number,
+  washUps = 0,
 ): Heap {
   const { wetFilmUm, laidBy } = mediumById(plan.inks.find((ink) => ink.id === inkId)!.mediumId),
     block = blockOfCut(plan, cutId),
     brushed = laidBy === 'brush';
   return inkForRun({
-    ...{ standingCm2, sheets, wetFilmUm, brushed, roller: rollerOf(plan) },
+    ...{ standingCm2, sheets, wetFilmUm, brushed, washUps, roller: rollerOf(plan) },
     layings: run.impressions * filmWeight,
     // a block for damp work is wet through and drinks no more
     drinks: !brushed && block !== undefined && block.type === null && materialById(block.materialId).grain,
   });
+}
+
+/** One pot of an ink for a run, wherever that prints it: one slab and one roller, for sheets that still wait, with slab and roller filled again after each wash-up. */
+export function potNeedOf(
+  plan: Plan,
+  sheet: PrintSheet,
+  run: Run,
+  inkId: string,
+  { sheets, washUps }: { readonly sheets: number; readonly washUps: number },
+): Heap {
+  const mine = inkingsOf(run).filter((inking) => inking.inkId === inkId || inking.fade?.toInkId === inkId);
+  const standingCm2 = mine.reduce((sum, inking) => sum + inkedInCm2(plan, sheet, run, inking, inkId), 0);
+  return heapOf(plan, run, { ...mine[0], inkId }, standingCm2, sheets, washUps);
 }
 
 /** The same for all inks of a run together. */

@@ -123,6 +123,18 @@ const storedInk = cabinetInk.concat(record({ id: id(), revision: revision() }));
 const storedItem = record({ item: item(), revision: revision() });
 const namedReading = reading.concat(record({ name: string().defined() }));
 const practised = list(practice.concat(record({ at: at() })), 200);
+const scaleShows = record({ grams: number().required(), atRest: boolean().required(), device: string().required() });
+const potLeft = record({
+  printId: id(),
+  printName: string().required(),
+  potId: id(),
+  name: string().required(),
+  at: at(),
+  mediumId: string().required(),
+  grams: number().required().positive(),
+  parts: list(record({ id: id(), name: string().required(), grams: number().required().positive() }), 100),
+  labD50: list(number().required(), 3).nullable().defined(),
+});
 const nothing = mixed().nullable().oneOf([null]);
 
 /** What the server answers, by the address it is asked at; a colon stands for any name. Failures have a form of their own. */
@@ -159,6 +171,9 @@ const ANSWERS: Readonly<Record<string, Schema>> = {
   'POST /api/practice': practised,
   'POST /api/reader': record({ reading, device: string().required() }),
   'POST /api/prints/:/scale': record({ grams: number().required().positive() }),
+  'GET /api/scale': scaleShows,
+  'POST /api/scale': scaleShows,
+  'GET /api/pots': list(potLeft, MOST_EVENTS),
   'POST /api/type': record({ outlinesMm: place.fields.outlinesMm, widthMm: number().required().min(0) }),
   'POST /api/reader/file': list(namedReading, 10_000),
 };

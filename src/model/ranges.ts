@@ -127,6 +127,16 @@ export const SETTINGS = [
   'mask',
   'order of laying',
 ] as const;
+/** Ink in a pot, and what is put into it besides ink. */
+export const POT_G = { min: 0.01, max: 20_000, what: phrase('measure.inkInThePot') } as const;
+export const POURED = ['ink', 'softener', 'grease', 'drier'] as const;
+export const POURED_BY = ['scale', 'typed', 'spoon'] as const;
+export const POT_READ_OVER = ['paper', 'below'] as const;
+export const POT_READ_BY = ['reader', 'typed', 'file', 'chips', 'photograph'] as const;
+export const READ_ERROR = { min: 0, max: 30, what: phrase('measure.errorOfAReading') } as const;
+/** Seconds an ink takes to fall from the knife. */
+export const FALL_S = { min: 0.2, max: 600, what: phrase('measure.secondsToFall') } as const;
+export const POT_ENDS = ['used up', 'thrown away', 'skinned over'] as const;
 /** The form acts have now; those written before acts carried a version are of version 1. */
 export const ACT_VERSION = 3;
 /** What a round of proofs is printed to learn; the edition's has none. */

@@ -1,9 +1,9 @@
 import { mixed, number, string, type InferType } from 'yup';
 import type { Outcome } from '@/core/units';
 import { checkWith } from './check';
-import { oneOf, record, type Frozen } from './fields';
+import { inRange, oneOf, record, type Frozen } from './fields';
 import { typeLine } from './plan/blocks';
-import { WAYS_OF_WORKING } from './ranges';
+import { POT_G, WAYS_OF_WORKING } from './ranges';
 
 /** What the asker has heard of the print, as `countersText` writes it: the answer holds what is new since. */
 const known = () => string().required();
@@ -25,6 +25,8 @@ const REQUESTS = {
   begin: record({ name: inner(), chosen: oneOf(WAYS_OF_WORKING).nullable().optional() }),
   type: typeLine.pick(['text', 'face', 'sizePt']),
   weigh: record({ packId: string().required().max(80), sheets: number().required().integer().min(1) }),
+  /** The scale: set to nothing, ink put on it by the simulated hand, or all of it lifted off. */
+  scale: record({ act: oneOf(['tare', 'put', 'clear'] as const), aboutG: inRange(POT_G, ' g').optional() }),
   ink: record({ baseRevision: revision(), ink: inner() }),
   item: record({ baseRevision: revision(), item: inner() }),
 };

@@ -18,6 +18,7 @@ import {
 } from '@/store';
 import { changePrint } from './changes';
 import { drawn } from './drawing';
+import { withStock } from './pots';
 import { standingOf } from './standing';
 
 const CLOCK_TOLERANCE_MS = 36 * 3_600_000;
@@ -70,6 +71,7 @@ function append(
     const picture = drawn.get(event.id);
     const whole = withCutPicture(db, plan, log, event, picture?.planCount === plan_count ? picture : undefined);
     appendBenchEvent(db, id, whole);
+    withStock(db, log, whole, new Date(nowMs).toISOString());
     log = [...log, whole];
     if (plan.frozenAt === null && firstGateOf([whole])) {
       plan = frozenAsOf(plan, whole.at);

@@ -1,5 +1,6 @@
 import type { Outcome } from '@/core/units';
 import type { Store } from '@/store';
+import { chipsPdf } from './chipsFile';
 import { bundleFile, lookPng, registrationPdf, runSvg } from './exports';
 import { tracingPdf } from './tracing';
 import type { Report } from './fileOut';
@@ -29,6 +30,7 @@ export const FILE_JOBS = {
     layeredFile(db, id, run, what, report),
   linesFile: () => linesFile,
   lidLabelPdf: () => lidLabelPdf,
+  chipsPdf: () => chipsPdf,
   maskFile: () => maskFile,
   fadeFile: () => fadeFile,
   sawFile: () => sawFile,

@@ -28,6 +28,8 @@ export { layeredFile, linesFile } from './layered';
 export { transferFile } from './transferFiles';
 export { fadeFile } from './fadeFiles';
 export { weighPack } from './packScale';
+export { potsOfWorkshop } from './pots';
+export { actOnScale, scaleShows } from './potScale';
 export { typeFile } from './typeFiles';
 export { typeOutlines } from './typeOutlines';
 export { sawFile } from './sawFiles';

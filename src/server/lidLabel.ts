@@ -2,6 +2,12 @@ import { fileWords } from '@/words/files';
 import { hexFromLabD50, type Lab } from '@/core/colour';
 import type { InkNeed } from '@/core/inks';
 import {
+  ADDITIONS,
+  additionsInPot,
+  filledG,
+  inkInPot,
+  type Addition,
+  type Pot,
   inkingsOf,
   replayLog,
   beliefOf,
@@ -38,6 +44,7 @@ export async function lidLabelPdf(db: Store, id: string, run: number, now: Date)
   if (!laid.ok) return laid;
   const looks = looksOfPlan(plan, bench.coloursGot, laid.value.sheet)!;
   const { sheet } = laid.value,
+    runId = plan.runs[run - 1].id,
     date = now.toISOString().slice(0, 10);
   const drawings = inkingsOf(plan.runs[run - 1]).flatMap((inking): Drawing[] => {
     const label = plan.flat!.colours.findIndex((c) => c.id === inking.colourId);
@@ -45,8 +52,9 @@ export async function lidLabelPdf(db: Store, id: string, run: number, now: Date)
     const tones = tonesOf(plan, bench.coloursGot, looks, sheet, run - 1, inking);
     const of = [plan, sheet, plan.runs[run - 1], inking, sheets] as const,
       second = secondInkOf(plan, inking);
+    const pot = (ink: Ink) => bench.pots.findLast((one) => one.runId === runId && one.inkId === ink.id);
     const lid = (ink: Ink, seen: Lab, { grams }: InkNeed) =>
-      lidDrawing({ ...{ name, run, ink, grams, date }, seen: hexFromLabD50(seen) });
+      lidDrawing({ ...contentsOf(ink, grams, pot(ink)), name, run, ink, date, seen: hexFromLabD50(seen) });
     return [
       lid(inkOf(plan, inking), tones[0]?.labD50 ?? looks.looks[run][label], inkNeedOf(...of)),
       ...(second ? [lid(second, tones.at(-1)!.labD50, secondInkNeedOf(...of)!)] : []),
@@ -73,10 +81,42 @@ interface Lid {
   readonly seen: string;
   readonly grams: number;
   readonly date: string;
+  /** By weight, in a hundred of ink. */
+  readonly parts: readonly { readonly name: string; readonly share: number }[];
+  /** Softener, grease and drier to a hundred of ink; seconds it takes to fall from the knife. */
+  readonly added: string;
 }
 
-function lidDrawing({ name, run, ink, seen, grams, date }: Lid): Drawing {
-  const parts = ink.recipe?.parts ?? [];
+/** What the lid says is in the pot: what was really poured, or while nothing was, what the plan wants. */
+function contentsOf(ink: Ink, grams: number, pot: Pot | undefined): Pick<Lid, 'grams' | 'parts' | 'added'> {
+  const inPot = pot ? inkInPot(pot) : [],
+    inkG = inPot.reduce((sum, part) => sum + part.grams, 0);
+  if (!pot || inkG === 0)
+    return { grams, parts: ink.recipe?.parts ?? [], added: addedInWords({ softener: ink.softenerPercent }) };
+  const had = additionsInPot(pot);
+  return {
+    grams: pot.kept?.grams ?? filledG(pot),
+    parts: inPot.map((part) => ({ name: part.name, share: part.grams / inkG })),
+    added: addedInWords({
+      ...Object.fromEntries(ADDITIONS.map((what) => [what, (100 * had[what]) / inkG])),
+      seconds: pot.fell.at(-1)?.seconds,
+    }),
+  };
+}
+
+function addedInWords(said: Partial<Record<Addition | 'seconds', number>>): string {
+  const { softener = 0, grease = 0, drier = 0, seconds } = said;
+  return [
+    softener >= 0.05 && fileWords('lidLabel.softener', { percent: softener }),
+    grease >= 0.05 && fileWords('lidLabel.grease', { percent: grease }),
+    drier >= 0.05 && fileWords('lidLabel.drier', { percent: drier }),
+    seconds !== undefined && fileWords('lidLabel.falls', { seconds }),
+  ]
+    .filter((words) => words !== false)
+    .join(' · ');
+}
+
+function lidDrawing({ name, run, ink, seen, grams, date, parts, added }: Lid): Drawing {
   return {
     title: fileWords('lidLabel.run', { name, run, ink: ink.name }),
     note: fileWords('lidLabel.cutOutAndStick'),
@@ -89,7 +129,7 @@ function lidDrawing({ name, run, ink, seen, grams, date }: Lid): Drawing {
       pen.text(shortened(ink.name, 26), 38, 5, 5.2);
       pen.text(fileWords('lidLabel.runAndMass', { run, mass: gramsInWords(grams) }), 38, 12, 4);
       pen.text(shortened(name, 30), 38, 17, 3.6);
-      pen.text(fileWords('lidLabel.day', { date, softener: ink.softenerPercent }), 38, 21.5, 3.2);
+      pen.text(shortened([date, added].filter((words) => words !== '').join(' · '), 44), 38, 21.5, 3.2);
       if (parts.length === 0) pen.text(fileWords('lidLabel.noRecipeYetWrite'), 5, 28, 3.4);
       parts.forEach((part, i) => {
         const y = 27 + i * LINE_MM;

@@ -1,7 +1,11 @@
-import { internalOnGround, stackInternals } from '@/core/inks';
+import { filmOfRecipe, internalOnGround, stackInternals } from '@/core/inks';
 import { filmStackOf } from '@/core/layers';
 import {
+  inkInPot,
   onPaperOf,
+  pigmentsOf,
+  questionOfPot,
+  recipeTaskFor,
   patchOfTrial,
   trialsOf,
   replayLog,
@@ -17,7 +21,7 @@ import {
 import { failure, success, type Outcome } from '@/core/units';
 import { simulatedReader, type ColourReader, type Patch } from '@/devices';
 import { type CabinetInk, type Reading, type ReadingRequest } from '@/model';
-import { benchLog, cabinetInk, type Store } from '@/store';
+import { benchLog, cabinetInk, cabinetInks, type Store } from '@/store';
 import { livingPrint } from './livingPrint';
 import { presentPlan } from './readPlan';
 
@@ -48,6 +52,7 @@ export async function readPatch(
 function patchOf(db: Store, request: ReadingRequest | null): Outcome<Patch> {
   if (request?.kind === 'drawdown') return drawdownPatch(db, request);
   if (request?.kind === 'run') return runPatch(db, request);
+  if (request?.kind === 'pot') return potPatch(db, request);
   return failure('patch');
 }
 
@@ -102,5 +107,31 @@ function runPatch(db: Store, request: Extract<ReadingRequest, { kind: 'run' }>):
     ground: stackInternals(ground, laid.slice(0, top))[top],
     floor: ground.floor,
     weight: weightTakenUp(ground, laid, top),
+  });
+}
+
+/** A drawdown of a pot, on bare paper or on what lies below its run where the ink is meant for. */
+function potPatch(db: Store, { printId, potId, over }: Extract<ReadingRequest, { kind: 'pot' }>): Outcome<Patch> {
+  const found = livingPrint(db, String(printId));
+  if (!found.ok) return found;
+  const bench = replayLog(benchLog(db, found.value.id)),
+    plan = presentPlan(db, found.value),
+    pot = bench.pots.find((one) => one.potId === potId),
+    question = pot && questionOfPot(plan, pot);
+  if (!pot || !question) return failure('pot.isNotThere');
+  const parts = inkInPot(pot);
+  if (parts.length === 0) return failure('pot.isEmpty');
+  const pigments = pigmentsOf(cabinetInks(db).map((ink) => ({ ...ink, drawdowns: [] })));
+  const ground = groundOfPlan(plan),
+    task = over === 'below' ? recipeTaskFor(plan, bench.coloursGot, pigments, question) : undefined;
+  return success({
+    inkId: `pot ${potId}`,
+    film: filmOfRecipe(
+      pigments,
+      parts.map(({ id, grams }) => ({ id, share: grams })),
+    ),
+    weight: task?.weight ?? 1,
+    ground: task?.below ?? ground.internal,
+    floor: ground.floor,
   });
 }

@@ -4,6 +4,8 @@ import {
   checkSetting,
   couldBeKept,
   cutsOf,
+  filledG,
+  questionOfPot,
   inkNamesOf,
   inkingsOf,
   inkOf,
@@ -29,6 +31,16 @@ function refusedPack(_: Plan, { bench }: Progress, { packId }: { readonly packId
   const pack = bench.packs.find((one) => one.packId === packId);
   if (!pack) return phrase('bench.thereIsNoSuchPack');
   return pack.ended ? phrase('bench.thisPackHasEnded') : undefined;
+}
+
+/** Scales differ, and something else may have been stirred in: this much more than went in is still believed. */
+const MORE_THAN_FILLED = 1.2;
+
+/** A pot that was never begun, or has ended, takes nothing more. */
+function refusedPot(_: Plan, { bench }: Progress, { potId }: { readonly potId: string }): Phrase | undefined {
+  const pot = bench.pots.find((one) => one.potId === potId);
+  if (!pot) return phrase('bench.thereIsNoSuchPot');
+  return pot.ended ? phrase('bench.thisPotHasEnded') : undefined;
 }
 
 function moreThanPack({ bench }: Progress, packId: string, sheets: number): Phrase | undefined {
@@ -81,6 +93,29 @@ const REFUSALS: {
     (progress.bench.rounds.some(({ pulls }) => pulls.some(({ runId }) => runId === act.runId))
       ? undefined
       : phrase('bench.nothingHasBeenPulled')),
+  'pot-begun': (plan, { bench }, act) => {
+    if (bench.pots.some(({ potId }) => potId === act.potId)) return phrase('bench.thisPotWasBegun');
+    return questionOfPot(plan, act) ? undefined : (refusedRun(plan, act.runId) ?? phrase('bench.thisInkIsNotIn'));
+  },
+  poured: (plan, progress, act) =>
+    refusedPot(plan, progress, act) ??
+    ((act.what === 'ink') === (act.inkId !== null) ? undefined : phrase('bench.aPourNamesItsInk')),
+  'pour-undone': (_, { bench }, act) =>
+    bench.pots.some(({ pours }) => pours.some(({ pourId }) => pourId === act.pourId))
+      ? undefined
+      : phrase('bench.thereIsNoSuchPour'),
+  'pot-changed': refusedPot,
+  'pot-read': refusedPot,
+  'pot-fell': refusedPot,
+  'pot-kept': (plan, progress, act) => {
+    const refused = refusedPot(plan, progress, act);
+    if (refused) return refused;
+    const filled = filledG(progress.bench.pots.find(({ potId }) => potId === act.potId)!);
+    return act.grams > MORE_THAN_FILLED * filled + 1
+      ? phrase('bench.morePotThanWent', { grams: act.grams, filled: Math.round(100 * filled) / 100 })
+      : undefined;
+  },
+  'pot-ended': refusedPot,
   'pack-damped': (_, { bench }, act) =>
     bench.packs.some(({ packId }) => packId === act.packId) ? phrase('bench.thisPackWasDamped') : undefined,
   'pack-turned': refusedPack,

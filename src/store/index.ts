@@ -5,6 +5,7 @@ export { type StoredBlob, putBlob, getBlob, hasBlob, dropLooseBlobs } from './bl
 export {
   type PrintRow,
   livingPrints,
+  printsWithPots,
   countLivingPrints,
   deletedPrints,
   cardOf,

@@ -25,6 +25,16 @@ export function livingPrints(db: Store, limit: number, offset: number): PrintRow
     .all(limit, offset);
 }
 
+/** Living prints in whose log a pot of ink was begun. */
+export function printsWithPots(db: Store): PrintRow[] {
+  return db
+    .prepare<[], PrintRow>(
+      `SELECT * FROM prints WHERE deleted_at IS NULL AND id IN
+      (SELECT DISTINCT print_id FROM bench_log INDEXED BY bench_log_pots WHERE act ->> 'kind' = 'pot-begun')`,
+    )
+    .all();
+}
+
 export function countLivingPrints(db: Store): number {
   return db.prepare<[], { n: number }>('SELECT count(*) AS n FROM prints WHERE deleted_at IS NULL').get()!.n;
 }

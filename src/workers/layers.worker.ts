@@ -1,5 +1,16 @@
 import { type CabinetInk } from '@/model';
-import { answerInk, composeRest, findProposals, pigmentsOf, resolveFrom, type CabinetPigment } from '@/derived';
+import { nearestPours } from '@/core/inks';
+import {
+  answerInk,
+  composeRest,
+  findProposals,
+  LEAST_WEIGHED_G,
+  pigmentsOf,
+  potStarts,
+  potTask,
+  resolveFrom,
+  type CabinetPigment,
+} from '@/derived';
 import { serve } from './serve';
 import type { LayerJobs } from './protocol';
 
@@ -17,6 +28,15 @@ serve<LayerJobs>({
   proposals: (request, progress) => findProposals(request, progress),
   composeRest: (request, progress) => composeRest(request, progress),
   recipe: ({ plan, got, cabinet, question }) => answerInk(plan, got, pigmentsOnce(cabinet), question) ?? null,
+  potNearest: ({ plan, got, cabinet, of, over, ...pot }) => {
+    const task = potTask(plan, got, pigmentsOnce(cabinet), of, over);
+    return task ? nearestPours({ task, leastG: LEAST_WEIGHED_G, ...pot }) : null;
+  },
+  potStarts: ({ plan, got, cabinet, of, wantedG, left }) => {
+    const task = potTask(plan, got, pigmentsOnce(cabinet), of),
+      ink = plan.inks.find(({ id }) => id === of.inkId);
+    return task && ink ? potStarts(task, ink.mediumId, wantedG, left) : [];
+  },
   resolve: ({ plan, got, cabinet, run }, progress) =>
     resolveFrom(plan, got, run, cabinet, pigmentsOnce(cabinet), progress),
 });

@@ -5,6 +5,7 @@ import type { AnchorPx, Box, LabelCoverage, LabelStyle, PartMap, Region, SeamRul
 import type { FitAnswer, MisprintView, Motion, ProofReading, Spread } from '@/core/registration';
 import type { PrintMapTask, PrintPart } from '@/core/layers';
 import type { EditDone, FlatColourFigures, FlattenSettings, Gradation, RegionEdit } from '@/core/picture';
+import type { Nearest, PotPart } from '@/core/inks';
 import type { Failure, LengthUnit } from '@/core/units';
 import type { CabinetInk, Plan } from '@/model';
 import type {
@@ -18,6 +19,8 @@ import type {
   Proposals,
   Resolved,
   CabinetPigment,
+  PotLeft,
+  PotStart,
 } from '@/derived';
 
 /** What comes back of a flattened or changed picture; the label map itself stays in the worker. */
@@ -294,6 +297,14 @@ export interface PictureJobs {
 }
 
 /** Every job of the layers worker. The cabinet travels with each question; its films are worked out once. */
+/** For which ink of the plan a pot is mixed, and from what. */
+interface PotQuestion {
+  readonly plan: Plan;
+  readonly got: ColoursGot;
+  readonly cabinet: readonly CabinetInk[];
+  readonly of: { readonly runId: string; readonly inkId: string };
+}
+
 export interface LayerJobs {
   /** The films of the cabinet's inks. */
   pigments: { take: { cabinet: readonly CabinetInk[] }; give: readonly CabinetPigment[] };
@@ -306,6 +317,13 @@ export interface LayerJobs {
   };
   /** All inks of the runs from `run` on mixed anew over what is really there. */
   resolve: { take: { plan: Plan; got: ColoursGot; cabinet: readonly CabinetInk[]; run: number }; give: Resolved };
+  /** What is to be put into a pot as it is; null where there is nothing to mix from. */
+  potNearest: {
+    take: PotQuestion & { over: 'paper' | 'below'; pot: readonly PotPart[]; mostG: number; readLabD50?: Lab };
+    give: Nearest | null;
+  };
+  /** Leftovers a new pot may be begun with. */
+  potStarts: { take: PotQuestion & { wantedG: number; left: readonly PotLeft[] }; give: readonly PotStart[] };
 }
 
 /** What a fit is worked out from: the plan, where every run lies by what is known (image coordinates), the spread, and the sheet's middle. */

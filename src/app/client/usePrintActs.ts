@@ -47,7 +47,7 @@ function servicesOf(
   api: string,
   step: (which: 'slip', more: object) => Promise<Outcome<undefined>>,
   onServer: (act: (known: Counters) => Promise<Outcome<PrintChanges>>) => Promise<Outcome<undefined>>,
-): Pick<PrintDesk, 'answerSlip' | 'bringIn' | 'place' | 'scanner' | 'typeset' | 'weigh'> {
+): Pick<PrintDesk, 'answerSlip' | 'bringIn' | 'place' | 'mixing' | 'scanner' | 'typeset' | 'weigh'> {
   return {
     answerSlip: (slipId, answer) => step('slip', { slipId, answer }),
     // what is wrong with a picture is said where it was brought in
@@ -61,6 +61,10 @@ function servicesOf(
       ),
     place: (place) => onServer((known) => ask('PUT', `${api}/picture`, { known: countersText(known), place })),
     weigh: (packId, sheets) => ask('POST', `${api}/scale`, { packId, sheets }),
+    mixing: {
+      scale: (act, aboutG) => (act ? ask('POST', '/api/scale', { act, aboutG }) : ask('GET', '/api/scale')),
+      potsLeft: () => ask('GET', '/api/pots'),
+    },
     typeset: (line) => ask('POST', '/api/type', line),
     scanner: {
       scan: (printed, onShare) => askFile(`${api}/scan?printed=${printed}`, onShare, undefined, 'POST'),

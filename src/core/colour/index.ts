@@ -13,3 +13,5 @@ export { BAND_COUNT } from './observerWeights';
 export { type Light, LIGHTS, labD50InLight, xyzInLight } from './lights';
 export { wordForColour, wordForDifference } from './colourWords';
 export { HOUSE_COLOURS } from './houseColours';
+export { type Nudge, CHIP_ERROR_DELTA_E, NUDGES, chipsAround, colourByChip } from './chips';
+export { GREY_STEPS_LAB_D50, labFromPhotograph } from './photographed';

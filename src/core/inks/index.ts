@@ -37,3 +37,4 @@ export { STARTER_CABINET } from './starterCabinet';
 export { type InkNeed, type Heap, type Roller, inkForRun, INK_START_VALUES, ML_PER_TEASPOON } from './quantity';
 export { type Charging, chargingOf } from './charging';
 export { type BrushMix, type BrushedRun, BRUSH_PARTS, eachBrushPart, learnedBrushMix } from './brushed';
+export { type PotPart, type Nearest, pouringOf, nearestPours } from './pot';

@@ -11,6 +11,7 @@ import {
   type SlipAnswer,
   type SlipPlace,
 } from '@/model';
+import { POT_ENTRIES, type Pot } from './pots';
 
 /** Something cut away that should have stood, from one stage on. */
 export interface Slip {
@@ -147,6 +148,8 @@ export interface BenchState {
     readonly temperatureC: number;
     readonly relativeHumidityPercent: number;
   }[];
+  /** Pots of ink, oldest first. */
+  readonly pots: readonly Pot[];
   /** Packs of damp paper, oldest first. */
   readonly packs: readonly DampPack[];
   /** Boards that were wetted or measured, by block. */
@@ -195,7 +198,7 @@ export interface BenchState {
 export function replayLog(events: readonly BenchEvent[]): BenchState {
   const replay = newReplay();
   for (const event of events) entryOf(event.act.kind)(replay, event as never);
-  const { slips, pulls, pulledOnce, proofIds, rounds, packs, ...kept } = replay;
+  const { slips, pulls, pulledOnce, proofIds, rounds, packs, pots, ...kept } = replay;
   const byRound = new Map<string, Pull[]>();
   for (const { roundId, pull } of pulls.values()) {
     const mine = byRound.get(roundId);
@@ -210,6 +213,7 @@ export function replayLog(events: readonly BenchEvent[]): BenchState {
     started: edition && { counted: edition.counted, tests: edition.tests },
     slips: [...slips.values()],
     packs: [...packs.values()],
+    pots: [...pots.values()],
     // pulls without a round are those of logs that begin with them
     pulls: byRound.get(edition?.roundId ?? EDITION_ROUND) ?? [],
   };
@@ -226,6 +230,7 @@ function newReplay() {
     drySeen: new Map<string, { at: string; sheet: string; note: string }>(),
     roomReadings: [] as { at: string; temperatureC: number; relativeHumidityPercent: number }[],
     packs: new Map<string, DampPack>(),
+    pots: new Map<string, Pot>(),
     boards: new Map<string, Board>(),
     brushedWith: [] as (Omit<ActOf<'brushed-with'>, 'kind'> & { at: string })[],
     whereabouts: new Map<string, { at: string; place: string; note: string }>(),
@@ -252,10 +257,11 @@ function newReplay() {
 }
 
 type Replay = ReturnType<typeof newReplay>;
-type EventOf<Kind extends BenchAct['kind']> = Omit<BenchEvent, 'act'> & { readonly act: ActOf<Kind> };
+export type EventOf<Kind extends BenchAct['kind']> = Omit<BenchEvent, 'act'> & { readonly act: ActOf<Kind> };
 
 /** What each kind of entry does to the state. */
 const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: EventOf<Kind>) => void } = {
+  ...POT_ENTRIES,
   'round-begun': (r, { at, act: { kind: _, name = '', purpose = 'whole set', ...round } }) => {
     if (!r.rounds.has(round.roundId)) r.rounds.set(round.roundId, { at, name, purpose, ...round });
   },

@@ -77,6 +77,7 @@ export type ReadingRequest =
       readonly over: 'paper' | 'black';
       readonly film: 'none' | 'full' | 'thin';
     }
+  | { readonly kind: 'pot'; readonly printId: string; readonly potId: string; readonly over: 'paper' | 'below' }
   | {
       readonly kind: 'run';
       readonly printId: string;

@@ -20,7 +20,7 @@ import type {
   TypeLine,
 } from '@/model';
 import type { LengthUnit, Outcome } from '@/core/units';
-import type { PlanLooks, PrintSheet, Progress } from '@/derived';
+import type { PlanLooks, PotLeft, PrintSheet, Progress } from '@/derived';
 import type { SaveStatus } from '@/session';
 import type { WorkshopDesk } from './workshopDesk';
 import type { MendEdit, IslandInfo, LayersWorker, PictureWorker, StageWorkers } from '@/workers';
@@ -33,6 +33,13 @@ export interface PrintUrls {
   /** The sheet after a run as a small picture, as it was when the page came: shown until the page has made its own. */
   readonly look: (run: number) => string;
   readonly page: (view: string) => string;
+}
+
+/** What a scale shows, g since it was last set to nothing, and whether it has come to rest. */
+export interface ScaleShown {
+  readonly grams: number;
+  readonly atRest: boolean;
+  readonly device: string;
 }
 
 export interface Placement {
@@ -133,6 +140,11 @@ export interface PrintDesk {
   };
   /** So many sheets of a pack on the (simulated) scale. */
   readonly weigh: (packId: string, sheets: number) => Promise<Outcome<{ readonly grams: number }>>;
+  /** The workshop's (simulated) scale, and what is left in the pots of all its prints. */
+  readonly mixing: {
+    readonly scale: (act?: 'tare' | 'put' | 'clear', aboutG?: number) => Promise<Outcome<ScaleShown>>;
+    readonly potsLeft: () => Promise<Outcome<readonly PotLeft[]>>;
+  };
   /** The outlines of a line of type, its baseline beginning at 0, 0. */
   readonly typeset: (
     line: Pick<TypeLine, 'text' | 'face' | 'sizePt'>,

@@ -11,16 +11,18 @@ export const VIEW_NAMES = [
   'sheets',
   'rehearse',
   'cut',
+  'mix',
   'proof',
   'pull',
   'ledger',
   'numbering',
 ] as const;
 export type ViewName = (typeof VIEW_NAMES)[number];
+export const BENCH_VIEWS = ['rehearse', 'cut', 'mix', 'proof', 'pull'] as const satisfies readonly ViewName[];
 export type Place = 'desk' | 'bench' | 'drawer';
 
 export function placeOf(view: ViewName): Place {
-  if (view === 'rehearse' || view === 'cut' || view === 'proof' || view === 'pull') return 'bench';
+  if ((BENCH_VIEWS as readonly ViewName[]).includes(view)) return 'bench';
   return view === 'ledger' || view === 'numbering' ? 'drawer' : 'desk';
 }
 

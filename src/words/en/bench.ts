@@ -1,6 +1,13 @@
 /** The bench: what is pulled, sheet by sheet, and the gate a cut passes. */
 export const bench = {
-  tabs: { label: 'At the bench', rehearse: 'Rehearse', cut: 'Cut', proof: 'Proof', pull: 'Pull' },
+  tabs: {
+    mix: 'Mix',
+    label: 'At the bench',
+    rehearse: 'Rehearse',
+    cut: 'Cut',
+    proof: 'Proof',
+    pull: 'Pull',
+  },
   pull: {
     waits:
       'The server does not answer. {acts, plural, one {# act waits} other {# acts wait}} in this browser and will be counted when it does.',

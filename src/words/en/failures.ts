@@ -61,6 +61,9 @@ export const failures = {
     weightOfThePack: 'the weight of the pack',
     sheetsOfThePack: 'the sheets of the pack',
     sheetsOutOfThePack: 'the sheets out of the pack',
+    inkInThePot: 'the ink in the pot',
+    errorOfAReading: 'the error of a reading',
+    secondsToFall: 'the seconds it takes to fall',
     moistureOfThePack: 'the moisture of the pack',
     moveOfAMark: 'the move of a mark',
     minutesTheFilmIsOpen: 'the minutes the first film is open',
@@ -148,6 +151,11 @@ export const failures = {
   type: {
     letterMissing: 'This face has no letter “{letter}”. Take another face, or a box for your own type.',
     notType: 'This is no line of type.',
+  },
+  pot: {
+    isNotThere: 'This pot is not in use, or its ink is not in the plan any more.',
+    isEmpty: 'There is no ink in this pot yet.',
+    noTask: 'The cabinet holds no ink of this medium to mix from.',
   },
   pack: {
     isNotThere: 'This pack is not in use.',

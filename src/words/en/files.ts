@@ -72,6 +72,12 @@ export const files = {
     cutNow: 'cut now',
     runInInk: 'run {run, number} {ink}',
   },
+  chips: {
+    title: 'Chips for {ink}, {name}',
+    note: 'Print at true size on the paper of the print, without any correction of colours. Each field of nine: green to red, yellow to blue; the fields light to dark. To compare with, not to measure by.',
+    paper: 'paper',
+    fileName: '{fileStem} chips run {run, number}.pdf',
+  },
   lidLabel: {
     lidLabelsRun: '{name}: lid labels, run {run, number}',
     lidLabelRunPdf: '{fileStem} lid label run {run, number}.pdf',
@@ -80,7 +86,10 @@ export const files = {
       'cut out and stick on the lid · left: the ink alone on this paper, right: as it should look on the print',
     noRecipeYetWrite: 'no recipe yet: write it here',
     runAndMass: 'run {run, number} · {mass}',
-    day: '{date}{softener, plural, =0 {} other { · softener # %}}',
+    softener: 'softener {percent, number, ::.#} %',
+    grease: 'grease {percent, number, ::.#} %',
+    drier: 'drier {percent, number, ::.#} %',
+    falls: 'falls after {seconds, number, ::.0} s',
   },
   fadeFiles: {
     stem: '{fileStem} fade of run {run, number}',

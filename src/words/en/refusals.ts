@@ -349,6 +349,13 @@ export const refusals = {
     thereIsNoSuchRemedy: 'No such remedy was tried in this print.',
     thereIsNoSuchSetting: 'This setting is not in force any more; it may have been taken back elsewhere.',
     thisPackHasEnded: 'This pack has ended: damp another.',
+    thisPotWasBegun: 'This pot was begun already.',
+    thereIsNoSuchPot: 'There is no such pot of ink.',
+    thisPotHasEnded: 'This pot has ended: mix another.',
+    thereIsNoSuchPour: 'This was not poured, or was taken back elsewhere.',
+    aPourNamesItsInk: 'Ink that is poured is named; softener, grease and drier are no ink of the cabinet.',
+    morePotThanWent:
+      '{grams, number} g cannot be left of a pot into which {filled, number} g went. Weigh it without its lid and tin.',
     thePackHasOnly: 'The pack has {has, plural, one {# sheet} other {# sheets}}; {sheets, number} are more than that.',
     thisRoundWasBegun: 'This round was begun already.',
     aPrintMayHave: 'A print may have up to {most, number} sheets; {counted, number} are started already.',

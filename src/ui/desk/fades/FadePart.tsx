@@ -30,7 +30,7 @@ import { inWords } from '@/words/failures';
 import { fadeWords } from '@/words/fades';
 import { noteInWords } from '@/words/notes';
 import { gramsInWords } from '@/words/quantities';
-import { useSheetCount } from '../inks/useInkNeed';
+import { useSheetCount } from '@/ui/kit/useSheetCount';
 import css from './Fades.module.css';
 import { useGradations } from './useGradations';
 

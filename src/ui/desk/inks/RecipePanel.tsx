@@ -35,7 +35,7 @@ import { CabinetOpening } from './CabinetOpening';
 import { GotPanel } from './GotPanel';
 import { useInkNeed } from './useInkNeed';
 import { sameParts } from './parts';
-import { usePigments } from './usePigments';
+import { usePigments } from '@/ui/kit/usePigments';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './RecipePanel.module.css';

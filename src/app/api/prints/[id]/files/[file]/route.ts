@@ -5,7 +5,7 @@ import { respondInSteps } from '../../../../steps';
 
 /**
  * Files of a print: registration.pdf; tracing-block.pdf and tracing-print.pdf; run-2 and block-2 as svg, ora, dxf; drawing-key, drawing-flat, drawing-block-1 as pdf, svg, png (?dpi=300);
- * fade-2 as pdf, svg; saw-<side> as pdf, svg, dxf; type-<block> as pdf, svg; mask-<id> and jig as pdf, svg, dxf; look-2.png, lid-2.pdf, ledger.csv, numbering.csv, print.ulexite.zip.
+ * fade-2 as pdf, svg; saw-<side> as pdf, svg, dxf; type-<block> as pdf, svg; mask-<id> and jig as pdf, svg, dxf; look-2.png, lid-2.pdf, chips-2.pdf (?ink=), ledger.csv, numbering.csv, print.ulexite.zip.
  */
 export const GET = route(async (request: Request, { params }: { params: Promise<{ id: string; file: string }> }) => {
   const { id, file } = await params;
@@ -47,6 +47,13 @@ const FILES: readonly (readonly [pattern: RegExp, answer: (asked: Asked) => Resp
     /^lid-(\d{1,2})\.pdf$/,
     ({ db, id, found, request }) =>
       respondInSteps(request, (asker) => drawnFor(asker, db, 'lidLabelPdf', id, Number(found[1]), new Date())),
+  ],
+  [
+    /^chips-(\d{1,2})\.pdf$/,
+    ({ db, id, wanted, found, request }) =>
+      respondInSteps(request, (asker) =>
+        drawnFor(asker, db, 'chipsPdf', id, Number(found[1]), wanted.get('ink') ?? '', new Date()),
+      ),
   ],
   [
     /^(run|block)-(\d{1,2})\.(svg|ora|dxf)$/,

@@ -1,0 +1,50 @@
+'use client';
+import clsx from 'clsx';
+import { useState } from 'react';
+import { INK_START_VALUES, ML_PER_TEASPOON } from '@/core/inks';
+import { POT_G } from '@/model';
+import { NumberField } from '@/ui/kit/fields';
+import { kit } from '@/ui/kit/styles';
+import { mixWords } from '@/words/mix';
+import { gramsInWords } from '@/words/quantities';
+import type { PourItem } from './useMix';
+import css from './mix.module.css';
+
+const G_PER_TEASPOON = ML_PER_TEASPOON * INK_START_VALUES.densityGPerMl;
+
+interface Props {
+  readonly item: PourItem;
+  readonly by: 'typed' | 'spoon';
+  readonly onIn: (grams: number) => void;
+}
+
+/** A part that was weighed elsewhere, or measured out by the spoon. */
+export function Typed({ item, by, onIn }: Props) {
+  const spoon = by === 'spoon',
+    each = spoon ? G_PER_TEASPOON : 1;
+  const [amount, setAmount] = useState(Math.max(0.01, Math.round((100 * item.restG) / each) / 100));
+  return (
+    <div className={clsx(css.beginning, kit.above12)}>
+      <div>
+        <NumberField
+          label={mixWords(spoon ? 'pour.spoons' : 'pour.grams')}
+          value={amount}
+          range={{
+            ...{ min: POT_G.min / each, max: POT_G.max / each },
+            what: spoon ? mixWords('pour.spoonsRange') : POT_G.what,
+          }}
+          digits={2}
+          onChange={setAmount}
+        />
+        {spoon && (
+          <p className={kit.note}>
+            {mixWords('pour.spoonSays', { grams: gramsInWords(amount * each), each: gramsInWords(each) })}
+          </p>
+        )}
+      </div>
+      <button type="button" className={clsx(css.large, kit.pressIn)} onClick={() => onIn(amount * each)}>
+        {mixWords('pour.isIn')}
+      </button>
+    </div>
+  );
+}

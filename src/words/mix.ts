@@ -1,0 +1,5 @@
+import type { mix } from './en/mix';
+import made from './made/en/mix.json';
+import { translator } from './translator';
+
+export const mixWords = translator<typeof mix>(made);
