@@ -125,7 +125,7 @@ function potPatch(db: Store, { printId, potId, over }: Extract<ReadingRequest, {
   const ground = groundOfPlan(plan),
     task = over === 'below' ? recipeTaskFor(plan, bench.coloursGot, pigments, question) : undefined;
   return success({
-    inkId: `pot ${potId}`,
+    inkId: `pot-${potId}`,
     film: filmOfRecipe(
       pigments,
       parts.map(({ id, grams }) => ({ id, share: grams })),

@@ -3,7 +3,6 @@ export const mix = {
   which: {
     label: 'Ink to mix',
     ink: 'run {run, number} · {ink}',
-    mixed: 'mixed',
     nothing: 'No ink to mix yet',
     nothingSays: 'Inks come from the runs, and their recipes from the cabinet. Both are made on the Desk.',
     toRuns: 'To the runs',
@@ -181,7 +180,6 @@ export const mix = {
     weigh: 'As the scale shows it',
     end: 'The pot is empty',
     ends: { 'used up': 'used up', 'thrown away': 'thrown away', 'skinned over': 'skinned over' },
-    another: 'Mix another pot',
     lid: 'Label for the lid (PDF)',
     skin: 'Oil ink keeps under paper pressed onto its face, cool, in a tin that is full. Rags with oil or driers can catch fire: into a closed metal tin.',
   },

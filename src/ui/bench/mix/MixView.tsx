@@ -53,9 +53,9 @@ function Mixing() {
         {pot ? <Pouring key={pot.potId} mix={mix} pot={pot} /> : <PotBegin key={mix.at} mix={mix} />}
       </div>
       <div className={css.after}>
-        {pot && <Drawdown key={`draw ${pot.potId}`} mix={mix} pot={pot} />}
+        {pot && <Drawdown key={`draw-${pot.potId}`} mix={mix} pot={pot} />}
         <Stiffness mix={mix} />
-        {pot && <Leftover key={`left ${pot.potId}`} mix={mix} pot={pot} />}
+        {pot && <Leftover key={`left-${pot.potId}`} mix={mix} pot={pot} />}
       </div>
     </div>
   );
