@@ -53,6 +53,7 @@ const ON_THE_DESK: readonly View[] = [
   { print: 'Market Morning, Wet Day', view: 'sheets', whole: 'Blends' },
 ];
 const AT_THE_BENCH: readonly View[] = [
+  { print: SALT, view: 'today', whole: 'Clean side' },
   { print: SALT, view: 'rehearse', whole: 'How much help' },
   { print: SALT, view: 'cut', whole: /parts done/ },
   { print: SALT, view: 'mix', whole: 'What is needed' },

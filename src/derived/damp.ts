@@ -39,11 +39,15 @@ export interface PackNow {
 }
 
 /** The pack that is in use, with its clocks at a time; undefined where none is. */
-export function packNowOf(plan: Plan, bench: Pick<BenchState, 'packs'>, nowMs: number): PackNow | undefined {
+export function packNowOf(
+  plan: Plan,
+  bench: Pick<BenchState, 'packs' | 'roomReadings'>,
+  nowMs: number,
+): PackNow | undefined {
   const pack = bench.packs.findLast((one) => !one.ended);
   if (!pack) return undefined;
   const paper = usedOf(plan, 'paper')[0],
-    room = usedOf(plan, 'room')[0];
+    room = bench.roomReadings.at(-1) ?? usedOf(plan, 'room')[0];
   const beganMs = Date.parse(pack.at);
   const hours = readyAfterHours(paper?.gramsPerM2 ?? USUAL_G_PER_M2, paper?.sizing ?? 'unsized');
   const readyAtMs = beganMs + hours * 3_600_000,

@@ -29,6 +29,8 @@ export {
   replayLog,
 } from './bench/replayLog';
 export { type Pot } from './bench/pots';
+export { type Today, type TodayItem, SIDES, sittingNow, todayOf } from './today';
+export { type TimerNow, timersOf, usualMinutes } from './timers';
 export {
   type Addition,
   ADDITIONS,

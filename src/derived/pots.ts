@@ -39,6 +39,9 @@ export function filledG(pot: Pick<Pot, 'from' | 'pours'>): number {
   return gramsOf(inkInPot(pot)) + ADDITIONS.reduce((sum, what) => sum + additionsInPot(pot)[what], 0);
 }
 
+/** What a pot holds, g: as it was weighed last, or all that went in. */
+export const potHoldsG = (pot: Pot): number => pot.kept?.grams ?? filledG(pot);
+
 /** A pot with something left in it, of any print. */
 export interface PotLeft {
   readonly printId: string;

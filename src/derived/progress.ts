@@ -82,7 +82,21 @@ function runProgress(plan: Plan, run: Run, index: number, bench: BenchState, tal
   const last = tally.pulled.at(-1);
   const counted =
     tally.pulled.filter((p) => !isTestSheet(p.sheet)).length + tally.waiting.filter((s) => !isTestSheet(s)).length;
-  const hours = done && last ? dryingHoursOf(plan, index) : 0;
+  const hours = done && last ? dryingHoursOf(plan, index, airOf(bench, last.at)) : 0;
   const dryAt = last && hours > 0 ? new Date(Date.parse(last.at) + hours * 3_600_000).toISOString() : undefined;
   return { phase, cut, cutOn, tally, sheetsInRun: counted, dryAt };
+}
+
+/** A reading of the room tells of the films laid within half a day of it. */
+const READ_FOR_MS = 12 * 3_600_000;
+
+/** The air when a film was laid, as it was read nearest to that. */
+function airOf({ roomReadings }: BenchState, at: string): BenchState['roomReadings'][number] | undefined {
+  const off = (read: string) => Math.abs(Date.parse(read) - Date.parse(at));
+  return roomReadings
+    .filter((read) => off(read.at) <= READ_FOR_MS)
+    .reduce<BenchState['roomReadings'][number] | undefined>(
+      (best, read) => (!best || off(read.at) < off(best.at) ? read : best),
+      undefined,
+    );
 }

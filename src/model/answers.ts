@@ -173,6 +173,11 @@ const ANSWERS: Readonly<Record<string, Schema>> = {
   'POST /api/prints/:/scale': record({ grams: number().required().positive() }),
   'GET /api/scale': scaleShows,
   'POST /api/scale': scaleShows,
+  'GET /api/room': record({
+    temperatureC: number().required(),
+    relativeHumidityPercent: number().required(),
+    device: string().required(),
+  }),
   'GET /api/pots': list(potLeft, MOST_EVENTS),
   'POST /api/type': record({ outlinesMm: place.fields.outlinesMm, widthMm: number().required().min(0) }),
   'POST /api/reader/file': list(namedReading, 10_000),

@@ -137,6 +137,10 @@ export const READ_ERROR = { min: 0, max: 30, what: phrase('measure.errorOfAReadi
 /** Seconds an ink takes to fall from the knife. */
 export const FALL_S = { min: 0.2, max: 600, what: phrase('measure.secondsToFall') } as const;
 export const POT_ENDS = ['used up', 'thrown away', 'skinned over'] as const;
+/** What is timed at the bench. */
+export const TIMERS = ['slab', 're-roll', 'own'] as const;
+export const TIMER_MINUTES = { min: 0.1, max: 2880, what: phrase('measure.minutesOfATimer') } as const;
+export const SITTING_HOURS = { min: 0.25, max: 16, what: phrase('measure.hoursOfASitting') } as const;
 /** The form acts have now; those written before acts carried a version are of version 1. */
 export const ACT_VERSION = 3;
 /** What a round of proofs is printed to learn; the edition's has none. */

@@ -29,6 +29,7 @@ export { transferFile } from './transferFiles';
 export { fadeFile } from './fadeFiles';
 export { weighPack } from './packScale';
 export { potsOfWorkshop } from './pots';
+export { roomRead } from './room';
 export { actOnScale, scaleShows } from './potScale';
 export { typeFile } from './typeFiles';
 export { typeOutlines } from './typeOutlines';

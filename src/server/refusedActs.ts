@@ -43,6 +43,14 @@ function refusedPot(_: Plan, { bench }: Progress, { potId }: { readonly potId: s
   return pot.ended ? phrase('bench.thisPotHasEnded') : undefined;
 }
 
+function refusedSitting(
+  _: Plan,
+  { bench }: Progress,
+  { sittingId }: { readonly sittingId: string },
+): Phrase | undefined {
+  return bench.sittings.some((one) => one.sittingId === sittingId) ? undefined : phrase('bench.thisSittingWasNotBegun');
+}
+
 function moreThanPack({ bench }: Progress, packId: string, sheets: number): Phrase | undefined {
   const pack = bench.packs.find((one) => one.packId === packId)!;
   return sheets > pack.sheets ? phrase('bench.thePackHasOnly', { has: pack.sheets, sheets }) : undefined;
@@ -104,6 +112,10 @@ const REFUSALS: {
     bench.pots.some(({ pours }) => pours.some(({ pourId }) => pourId === act.pourId))
       ? undefined
       : phrase('bench.thereIsNoSuchPour'),
+  'timer-ended': (_, { bench }, act) =>
+    bench.timers.some(({ timerId }) => timerId === act.timerId) ? undefined : phrase('bench.thisTimerIsNotSet'),
+  ticked: refusedSitting,
+  'sitting-ended': refusedSitting,
   'pot-changed': refusedPot,
   'pot-read': refusedPot,
   'pot-fell': refusedPot,

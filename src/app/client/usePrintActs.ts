@@ -47,7 +47,10 @@ function servicesOf(
   api: string,
   step: (which: 'slip', more: object) => Promise<Outcome<undefined>>,
   onServer: (act: (known: Counters) => Promise<Outcome<PrintChanges>>) => Promise<Outcome<undefined>>,
-): Pick<PrintDesk, 'answerSlip' | 'bringIn' | 'place' | 'mixing' | 'scanner' | 'typeset' | 'weigh'> {
+): Pick<
+  PrintDesk,
+  'answerSlip' | 'bringIn' | 'place' | 'mixing' | 'readRoom' | 'scanner' | 'shelf' | 'typeset' | 'weigh'
+> {
   return {
     answerSlip: (slipId, answer) => step('slip', { slipId, answer }),
     // what is wrong with a picture is said where it was brought in
@@ -65,6 +68,8 @@ function servicesOf(
       scale: (act, aboutG) => (act ? ask('POST', '/api/scale', { act, aboutG }) : ask('GET', '/api/scale')),
       potsLeft: () => ask('GET', '/api/pots'),
     },
+    shelf: () => ask('GET', '/api/shelf'),
+    readRoom: () => ask('GET', '/api/room'),
     typeset: (line) => ask('POST', '/api/type', line),
     scanner: {
       scan: (printed, onShare) => askFile(`${api}/scan?printed=${printed}`, onShare, undefined, 'POST'),

@@ -1,4 +1,4 @@
 export { ALIKE_PERCENT, dryWeightG, moisturePercent, mouldAfterDays, readyAfterHours, waterToAddG } from './damp';
 export { dryingHours } from './drying';
 export { type DayAhead, type DayTask, dayAhead, latestBegins, minutesOfDay, sheetsInTheDay } from './oneDay';
-export { pullMinutes, printingHours } from './printing';
+export { CLEAN_UP_MIN, SET_UP_MIN, pullMinutes, printingHours } from './printing';

@@ -1,7 +1,7 @@
 import { ranged } from '../units';
 
 /** Start values: laying out before a run and cleaning up after it, min. */
-const SET_UP_MIN = 40,
+export const SET_UP_MIN = 40,
   CLEAN_UP_MIN = 30;
 /** Start values for rubbing with a spoon: minutes a sheet, and more for each dm² that stands. */
 const RUB_MIN = 4,

@@ -12,6 +12,7 @@ import {
   type SlipPlace,
 } from '@/model';
 import { POT_ENTRIES, type Pot } from './pots';
+import { SITTING_ENTRIES, type Sitting, type Timer } from './sittings';
 
 /** Something cut away that should have stood, from one stage on. */
 export interface Slip {
@@ -120,8 +121,9 @@ export interface DampPack extends Omit<ActOf<'pack-damped'>, 'kind'> {
   readonly at: string;
   readonly turnedAt: readonly string[];
   readonly weighings: readonly { readonly at: string; readonly grams: number; readonly sheets: number }[];
-  /** Sheets out of cover now. */
+  /** Sheets out of cover now, and since when some are. */
   readonly out: number;
+  readonly outSince?: string;
   readonly ended?: { readonly at: string; readonly why: ActOf<'pack-ended'>['why'] };
 }
 
@@ -148,6 +150,9 @@ export interface BenchState {
     readonly temperatureC: number;
     readonly relativeHumidityPercent: number;
   }[];
+  /** Clocks that run, and sittings at the bench, oldest first. */
+  readonly timers: readonly Timer[];
+  readonly sittings: readonly Sitting[];
   /** Pots of ink, oldest first. */
   readonly pots: readonly Pot[];
   /** Packs of damp paper, oldest first. */
@@ -231,6 +236,8 @@ function newReplay() {
     roomReadings: [] as { at: string; temperatureC: number; relativeHumidityPercent: number }[],
     packs: new Map<string, DampPack>(),
     pots: new Map<string, Pot>(),
+    timers: [] as readonly Timer[],
+    sittings: [] as readonly Sitting[],
     boards: new Map<string, Board>(),
     brushedWith: [] as (Omit<ActOf<'brushed-with'>, 'kind'> & { at: string })[],
     whereabouts: new Map<string, { at: string; place: string; note: string }>(),
@@ -262,6 +269,7 @@ export type EventOf<Kind extends BenchAct['kind']> = Omit<BenchEvent, 'act'> & {
 /** What each kind of entry does to the state. */
 const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: EventOf<Kind>) => void } = {
   ...POT_ENTRIES,
+  ...SITTING_ENTRIES,
   'round-begun': (r, { at, act: { kind: _, name = '', purpose = 'whole set', ...round } }) => {
     if (!r.rounds.has(round.roundId)) r.rounds.set(round.roundId, { at, name, purpose, ...round });
   },
@@ -300,8 +308,12 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
     withPack(r, packId, (pack) => ({ ...pack, turnedAt: [...pack.turnedAt, at] })),
   'pack-weighed': (r, { at, act: { packId, grams, sheets } }) =>
     withPack(r, packId, (pack) => ({ ...pack, weighings: [...pack.weighings, { at, grams, sheets }] })),
-  'pack-opened': (r, { act: { packId, out } }) =>
-    withPack(r, packId, (pack) => ({ ...pack, out: Math.min(out, pack.sheets) })),
+  'pack-opened': (r, { at, act: { packId, out } }) =>
+    withPack(r, packId, (pack) => ({
+      ...pack,
+      out: Math.min(out, pack.sheets),
+      outSince: out === 0 ? undefined : pack.out > 0 ? pack.outSince : at,
+    })),
   'board-rests': (r, { at, act: { blockId, how } }) => {
     r.boards.set(blockId, { measured: [], ...r.boards.get(blockId), rests: { at, how } });
   },

@@ -51,7 +51,10 @@ import {
   READING_SOURCES,
   ROUND_PURPOSES,
   SETTINGS,
+  SITTING_HOURS,
   SLIP_ANSWERS,
+  TIMER_MINUTES,
+  TIMERS,
 } from '../ranges';
 
 const sheetName = () =>
@@ -255,6 +258,20 @@ const ACTS = {
   /** So much is left of it, and kept. */
   'pot-kept': record({ kind: kind('pot-kept'), potId: id(), grams: inRange(POT_G, ' g') }),
   'pot-ended': record({ kind: kind('pot-ended'), potId: id(), why: oneOf(POT_ENDS) }),
+  /** A clock that runs on whether anybody looks or not: ink open on the slab, the next rolling out, whatever one wants to be told of. */
+  'timer-set': record({
+    kind: kind('timer-set'),
+    timerId: id(),
+    what: oneOf(TIMERS),
+    minutes: inRange(TIMER_MINUTES, ' min'),
+    note: text(60),
+  }),
+  'timer-ended': record({ kind: kind('timer-ended'), timerId: id() }),
+  /** Somebody stands at the bench, for so many hours as they mean to. */
+  'sitting-begun': record({ kind: kind('sitting-begun'), sittingId: id(), hours: inRange(SITTING_HOURS, ' h') }),
+  /** Something of what is to be laid ready, done or noted in a sitting. */
+  ticked: record({ kind: kind('ticked'), sittingId: id(), item: named(80), done: boolean().required() }),
+  'sitting-ended': record({ kind: kind('sitting-ended'), sittingId: id() }),
   /** The film of a run is dry to the touch now. */
   'dry-seen': record({ kind: kind('dry-seen'), runId: id(), sheet: text(12), note: text(300) }),
   'room-read': record({

@@ -38,6 +38,7 @@ import { RubCard } from './inking/RubCard';
 import { WarmUp } from './inking/WarmUp';
 import { PieceCards } from './PieceCards';
 import { KeepNow } from './KeepNow';
+import { Timers } from './timers/Timers';
 import { NextPull } from './NextPull';
 import { benchWords } from '@/words/bench';
 import { rich } from '@/ui/kit/rich';
@@ -88,6 +89,7 @@ function Now({ pulling }: { pulling: Pulling }) {
       <DampPack />
       <DayClock />
       {pulling.ready && pulling.next ? <NextPull pulling={pulling} /> : <BeforePulling />}
+      <Timers />
       <p role="status" className={clsx(css.waiting, waitingActs && [kit.say, kit.wait], kit.above10)}>
         {waitingActs ? benchWords('pull.waits', { acts: waitingActs }) : ''}
       </p>

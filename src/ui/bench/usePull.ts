@@ -6,6 +6,7 @@ import { type Run } from '@/model';
 import { beliefOf, faultsOf, stillToKeep } from '@/derived';
 import { usePrintDesk } from '../kit/printContext';
 import { outsideDialogs, useKeys } from '../kit/keys';
+import { usePedal } from '../kit/pedal';
 import { benchWords } from '@/words/bench';
 
 export const FAULT_KEYS = [
@@ -59,18 +60,10 @@ export function usePull() {
 /** What every part of the Pull view is told. */
 export type Pulling = ReturnType<typeof usePull>;
 
-/** The bench's keys: the pedal is the space bar. */
+/** The bench's keys, and its pedal. */
 export function usePullKeys({ ready, noteOpen, finishing, pull, takeBack, setNoteOpen, toggle, faultsHere }: Pulling) {
   const hot = { ...outsideDialogs, enabled: ready && !noteOpen && !finishing };
-  useKeys(
-    'space',
-    benchWords('keys.pull'),
-    (e) => {
-      e.preventDefault();
-      void pull(false);
-    },
-    hot,
-  );
+  usePedal(benchWords('keys.pull'), () => void pull(false), hot.enabled);
   useKeys('x', benchWords('keys.aside'), () => void pull(true), hot);
   useKeys('z', benchWords('keys.takeBack'), () => void takeBack(), { ...outsideDialogs, enabled: !noteOpen });
   useKeys(

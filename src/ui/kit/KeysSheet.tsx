@@ -7,6 +7,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import clsx from 'clsx';
 import { Fragment } from 'react';
 import { useCharacterKeys, useKeysShown, type KeyNote } from './keys';
+import { PedalTeaching } from './PedalTeaching';
 import { kit } from './styles';
 import css from './KeysSheet.module.css';
 import { frameWords } from '@/words/frame';
@@ -39,6 +40,7 @@ export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => voi
           {frameWords('keys.characters')}
         </label>
         <p className={kit.note}>{frameWords('keys.charactersSay')}</p>
+        <PedalTeaching />
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>{frameWords('close')}</Button>

@@ -14,6 +14,7 @@ import type {
   PlanEdit,
   PracticeScore,
   PrintState,
+  ShelfPage,
   Reading,
   ReadingRequest,
   StoredInk,
@@ -145,6 +146,12 @@ export interface PrintDesk {
     readonly scale: (act?: 'tare' | 'put' | 'clear', aboutG?: number) => Promise<Outcome<ScaleShown>>;
     readonly potsLeft: () => Promise<Outcome<readonly PotLeft[]>>;
   };
+  /** The first page of the shelf: what could be done on other prints. */
+  readonly shelf: () => Promise<Outcome<ShelfPage>>;
+  /** The air of the workshop, as its (simulated) sensor reads it. */
+  readonly readRoom: () => Promise<
+    Outcome<{ readonly temperatureC: number; readonly relativeHumidityPercent: number; readonly device: string }>
+  >;
   /** The outlines of a line of type, its baseline beginning at 0, 0. */
   readonly typeset: (
     line: Pick<TypeLine, 'text' | 'face' | 'sizePt'>,

@@ -9,6 +9,7 @@ export const VIEW_NAMES = [
   'block',
   'register',
   'sheets',
+  'today',
   'rehearse',
   'cut',
   'mix',
@@ -18,7 +19,7 @@ export const VIEW_NAMES = [
   'numbering',
 ] as const;
 export type ViewName = (typeof VIEW_NAMES)[number];
-export const BENCH_VIEWS = ['rehearse', 'cut', 'mix', 'proof', 'pull'] as const satisfies readonly ViewName[];
+export const BENCH_VIEWS = ['today', 'rehearse', 'cut', 'mix', 'proof', 'pull'] as const satisfies readonly ViewName[];
 export type Place = 'desk' | 'bench' | 'drawer';
 
 export function placeOf(view: ViewName): Place {

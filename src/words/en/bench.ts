@@ -1,6 +1,7 @@
 /** The bench: what is pulled, sheet by sheet, and the gate a cut passes. */
 export const bench = {
   tabs: {
+    today: 'Today',
     mix: 'Mix',
     label: 'At the bench',
     rehearse: 'Rehearse',

@@ -61,6 +61,8 @@ export const failures = {
     weightOfThePack: 'the weight of the pack',
     sheetsOfThePack: 'the sheets of the pack',
     sheetsOutOfThePack: 'the sheets out of the pack',
+    minutesOfATimer: 'the minutes of a timer',
+    hoursOfASitting: 'the hours of a sitting',
     inkInThePot: 'the ink in the pot',
     errorOfAReading: 'the error of a reading',
     secondsToFall: 'the seconds it takes to fall',

@@ -62,6 +62,7 @@ export const mix = {
     otherInk: 'ink of the cabinet',
     full: 'The pot is full: {grams}',
     fullSays: 'Work it through with the knife, scrape it together, work it through again. Then draw it down.',
+    toPull: 'To the sheets',
     takeBackKey: 'Take back what went in last',
     takeBack: 'Take back the last: {name}, {grams}',
     of: '{poured} of {all}',

@@ -349,6 +349,8 @@ export const refusals = {
     thereIsNoSuchRemedy: 'No such remedy was tried in this print.',
     thereIsNoSuchSetting: 'This setting is not in force any more; it may have been taken back elsewhere.',
     thisPackHasEnded: 'This pack has ended: damp another.',
+    thisTimerIsNotSet: 'This timer is not set any more; it may have been ended elsewhere.',
+    thisSittingWasNotBegun: 'This sitting was not begun.',
     thisPotWasBegun: 'This pot was begun already.',
     thereIsNoSuchPot: 'There is no such pot of ink.',
     thisPotHasEnded: 'This pot has ended: mix another.',

@@ -12,6 +12,7 @@ import { kit } from '@/ui/kit/styles';
 import { mixWords } from '@/words/mix';
 import { gramsInWords, quantity } from '@/words/quantities';
 import { BenchTabs } from '../BenchTabs';
+import { Timers } from '../timers/Timers';
 import { Drawdown } from './Drawdown';
 import { Leftover } from './Leftover';
 import { PotBegin } from './PotBegin';
@@ -51,6 +52,7 @@ function Mixing() {
       </div>
       <div className={css.now}>
         {pot ? <Pouring key={pot.potId} mix={mix} pot={pot} /> : <PotBegin key={mix.at} mix={mix} />}
+        <Timers />
       </div>
       <div className={css.after}>
         {pot && <Drawdown key={`draw-${pot.potId}`} mix={mix} pot={pot} />}

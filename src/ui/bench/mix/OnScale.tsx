@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
-import { outsideDialogs, useKeys } from '@/ui/kit/keys';
+import { usePedal } from '@/ui/kit/pedal';
 import { kit } from '@/ui/kit/styles';
 import { mixWords } from '@/words/mix';
 import { weighed } from './mixInWords';
@@ -14,6 +14,8 @@ const HANDFULS = { knife: 2, dab: 0.3, speck: 0.04 } as const;
 /** From here on one pours slowly: an eighth of the part, at least this much. */
 const SLOWLY_G = 0.3,
   SLOWLY_SHARE = 1 / 8;
+/** Less than this is the scale's trembling: a pedal that bounces puts nothing in. */
+const LEAST_IN_G = 0.03;
 /** More than this over, and the recipe is not the recipe any more. */
 const overBy = ({ allG, restG }: PourItem, grams: number) => grams - restG - Math.max(0.03, 0.02 * allG);
 
@@ -35,17 +37,11 @@ export function OnScale({ item, scale: { shown, silent, act }, onIn }: Props) {
         : rest < Math.max(SLOWLY_G, SLOWLY_SHARE * item.allG)
           ? 'slowly'
           : 'toGo';
-  const ready = shown !== undefined && shown.atRest && grams >= 0.01;
-  const take = () => ready && onIn(grams);
-  useKeys(
-    'space',
-    mixWords('pour.isIn'),
-    (event) => {
-      event.preventDefault();
-      take();
-    },
-    outsideDialogs,
-  );
+  const ready = shown !== undefined && shown.atRest && grams >= LEAST_IN_G;
+  const take = () => {
+    if (ready) onIn(grams);
+  };
+  usePedal(mixWords('pour.isIn'), take);
   const says = { toGo: weighed(rest), slowly: weighed(rest), enough: '', over: weighed(-rest) }[state];
   return (
     <div className={css.scale} data-state={state}>

@@ -7,6 +7,7 @@ import { wordForDifference } from '@/core/colour';
 import { sharesWith, weighableFromG, type PotLeft, type PotStart } from '@/derived';
 import { POT_G } from '@/model';
 import { NumberField } from '@/ui/kit/fields';
+import { usePedal } from '@/ui/kit/pedal';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { useLog } from '@/ui/kit/useLog';
@@ -22,23 +23,12 @@ import css from './mix.module.css';
 /** A pot is begun: empty, for so many grams, or with what another has left. */
 export function PotBegin({ mix }: { readonly mix: Mix }) {
   const { urls } = usePrintDesk('urls');
-  const { one, need } = mix;
-  const [typedG, setTyped] = useState<number>();
-  const log = useLog();
-  const wantedG = typedG ?? Math.max(0.1, Math.round(10 * (need?.grams ?? 1)) / 10);
+  const { one } = mix;
+  const { wantedG, setTyped, begin, beginEmpty } = usePotBegin(mix);
   if (!one) return null;
-  const { ink, run } = one;
+  const { ink } = one;
   const recipe = ink.recipe?.parts,
     weighableG = weighableFromG(recipe ?? []);
-  const begin = (shares: Shares, grams: number, from: PotStart | null) =>
-    void log({
-      ...{ kind: 'pot-begun', potId: `pot-${Date.now().toString(36)}`, runId: run.id, inkId: ink.id, name: ink.name },
-      ...{ wantedG: Math.max(POT_G.min, grams), shares },
-      from: from && {
-        ...{ potId: from.left.potId, name: `${from.left.name}, ${from.left.printName}`.slice(0, 60) },
-        parts: from.parts.map(({ id, name, grams: g }) => ({ inkId: id, name, grams: Math.max(POT_G.min, g) })),
-      },
-    });
   return (
     <section aria-label={mixWords('begin.title', { ink: ink.name })}>
       <h1>{mixWords('begin.title', { ink: ink.name })}</h1>
@@ -51,17 +41,7 @@ export function PotBegin({ mix }: { readonly mix: Mix }) {
         <>
           <div className={clsx(css.beginning, kit.above12)}>
             <NumberField label={mixWords('need.wanted')} value={wantedG} range={POT_G} digits={2} onChange={setTyped} />
-            <button
-              type="button"
-              className={clsx(css.large, kit.pressIn)}
-              onClick={() =>
-                begin(
-                  recipe.map((part) => ({ ...part })),
-                  wantedG,
-                  null,
-                )
-              }
-            >
+            <button type="button" className={clsx(css.large, kit.pressIn)} onClick={beginEmpty}>
               {mixWords('begin.fresh')}
             </button>
           </div>
@@ -75,6 +55,34 @@ export function PotBegin({ mix }: { readonly mix: Mix }) {
       )}
     </section>
   );
+}
+
+/** How much is to be weighed out, and what begins the pot. */
+function usePotBegin({ one, need }: Mix) {
+  const [typedG, setTyped] = useState<number>();
+  const log = useLog();
+  const wantedG = typedG ?? Math.max(0.1, Math.round(10 * (need?.grams ?? 1)) / 10);
+  const begin = (shares: Shares, grams: number, from: PotStart | null) => {
+    if (!one) return;
+    const { ink, run } = one;
+    void log({
+      ...{ kind: 'pot-begun', potId: `pot-${Date.now().toString(36)}`, runId: run.id, inkId: ink.id, name: ink.name },
+      ...{ wantedG: Math.max(POT_G.min, grams), shares },
+      from: from && {
+        ...{ potId: from.left.potId, name: `${from.left.name}, ${from.left.printName}`.slice(0, 60) },
+        parts: from.parts.map(({ id, name, grams: g }) => ({ inkId: id, name, grams: Math.max(POT_G.min, g) })),
+      },
+    });
+  };
+  const beginEmpty = () =>
+    one?.ink.recipe &&
+    begin(
+      one.ink.recipe.parts.map((part) => ({ ...part })),
+      wantedG,
+      null,
+    );
+  usePedal(mixWords('begin.fresh'), beginEmpty, Boolean(one?.ink.recipe));
+  return { wantedG, setTyped, begin, beginEmpty };
 }
 
 type Shares = ReturnType<typeof sharesWith>['shares'];

@@ -1,10 +1,12 @@
 'use client';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { filledG, type Pot } from '@/derived';
 import { POURED_BY } from '@/model';
 import { outsideDialogs, useKeys } from '@/ui/kit/keys';
+import { usePedal } from '@/ui/kit/pedal';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { useLog } from '@/ui/kit/useLog';
@@ -107,10 +109,17 @@ function NextPart({ item }: { readonly item: PourItem }) {
 }
 
 function PotFull({ pot }: { readonly pot: Pot }) {
+  const { urls } = usePrintDesk('urls');
+  const router = useRouter();
+  const toPull = () => router.push(urls.page('pull'));
+  usePedal(mixWords('pour.toPull'), toPull);
   return (
     <div className={css.nextPart}>
       <h1>{mixWords('pour.full', { grams: gramsInWords(filledG(pot)) })}</h1>
       <p>{mixWords('pour.fullSays')}</p>
+      <button type="button" className={clsx(css.large, kit.pressIn)} onClick={toPull}>
+        {mixWords('pour.toPull')} <small>{mixWords('pour.isInKey')}</small>
+      </button>
     </div>
   );
 }

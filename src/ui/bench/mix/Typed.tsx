@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { INK_START_VALUES, ML_PER_TEASPOON } from '@/core/inks';
 import { POT_G } from '@/model';
 import { NumberField } from '@/ui/kit/fields';
+import { usePedal } from '@/ui/kit/pedal';
 import { kit } from '@/ui/kit/styles';
 import { mixWords } from '@/words/mix';
 import { gramsInWords } from '@/words/quantities';
@@ -23,6 +24,7 @@ export function Typed({ item, by, onIn }: Props) {
   const spoon = by === 'spoon',
     each = spoon ? G_PER_TEASPOON : 1;
   const [amount, setAmount] = useState(Math.max(0.01, Math.round((100 * item.restG) / each) / 100));
+  usePedal(mixWords('pour.isIn'), () => onIn(amount * each));
   return (
     <div className={clsx(css.beginning, kit.above12)}>
       <div>
