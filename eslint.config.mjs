@@ -65,7 +65,7 @@ export const boundaryRules = {
           },
         })),
         may('app', 'server', 'ui', 'session', 'words', 'derived', 'model'),
-        may('testing', 'words', 'server', 'store', 'formats', 'session', 'derived', 'model', 'core'),
+        may('testing', 'words', 'server', 'store', 'formats', 'session', 'devices', 'derived', 'model', 'core'),
         packages('model', 'yup'),
         packages(
           'formats',

@@ -52,6 +52,13 @@ export {
   tackLadder,
   weighableFromG,
 } from './pots';
+export {
+  type PhotographDrift,
+  type PullPhotograph,
+  driftByPhotographs,
+  lastGoodPhotograph,
+  photographsOfRun,
+} from './photographs';
 export { sheetsGone, lossesByRun } from './bench/tally';
 export {
   type PrintSheet,

@@ -142,7 +142,7 @@ export const TIMERS = ['slab', 're-roll', 'own'] as const;
 export const TIMER_MINUTES = { min: 0.1, max: 2880, what: phrase('measure.minutesOfATimer') } as const;
 export const SITTING_HOURS = { min: 0.25, max: 16, what: phrase('measure.hoursOfASitting') } as const;
 /** The form acts have now; those written before acts carried a version are of version 1. */
-export const ACT_VERSION = 3;
+export const ACT_VERSION = 4;
 /** What a round of proofs is printed to learn; the edition's has none. */
 export const ROUND_PURPOSES = ['whole set', 'colour trial', 'registration', 'progressive set'] as const;
 /** Sheets of one round of proofs that are begun together. */

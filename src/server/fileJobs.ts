@@ -11,7 +11,7 @@ import { fadeFile } from './fadeFiles';
 import { maskFile } from './maskFiles';
 import { sawFile } from './sawFiles';
 import { typeFile } from './typeFiles';
-import { simulatedScan } from './proofScan';
+import { simulatedPhotograph, simulatedScan } from './proofScan';
 import { cutPictureFile } from './slips';
 import { transferFile } from './transferFiles';
 
@@ -42,6 +42,8 @@ export const FILE_JOBS = {
   bundleFile: () => bundleFile,
   lookPng: () => lookPng,
   cutPictureFile: () => cutPictureFile,
+  simulatedPhotograph: (report) => (db: Store, id: string, printed: number, taken: number) =>
+    simulatedPhotograph(db, id, printed, taken, report),
   simulatedScan: (report) => (db: Store, id: string, printed: number) => simulatedScan(db, id, printed, report),
 } as const satisfies Readonly<Record<string, (report: Report) => Without<never>>>;
 export type FileJob = keyof typeof FILE_JOBS;

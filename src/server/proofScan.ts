@@ -1,9 +1,9 @@
 import sharp from 'sharp';
-import { fitMotion, motionAt, rigidFrom, type Motion } from '@/core/registration';
+import { fitMotion, motionAt, rigidFrom, type Motion, type ScanPicture } from '@/core/registration';
 import type { ProofTaken, Plan } from '@/model';
 import { replayLog, contactsOf, filmsOnParts, lookOfFilms, sheetLayoutOf, shimsIn } from '@/derived';
 import { failure, familyOf, success, type Outcome } from '@/core/units';
-import { sampleMisfits, simulatedScanner } from '@/devices';
+import { photographed, sampleMisfits, simulatedScanner } from '@/devices';
 import { benchLog, type Store } from '@/store';
 import { decode, patienceOf } from './decode';
 import { MAX_UPLOAD_BYTES } from './imageIn';
@@ -25,6 +25,51 @@ export async function simulatedScan(
   printed: number,
   report: Report = () => undefined,
 ): Promise<Outcome<ScanOut>> {
+  const picture = await underLid(db, id, printed, 0, report);
+  if (!picture.ok) return picture;
+  const { data, width, height } = picture.value;
+  report(0.7);
+  const png = await sharp(Buffer.from(data.buffer), { raw: { width, height, channels: 4 } })
+    .removeAlpha()
+    .withMetadata({ density: SIMULATED_DPI })
+    .png({ compressionLevel: 1 })
+    .toBuffer();
+  return success({ png, dpi: SIMULATED_DPI });
+}
+
+/** A camera of twelve megapixels, as tablets have them. */
+const PHOTOGRAPH_LONGER_PX = 4000;
+
+/** The same sheet as a simulated camera sees it from the hand, in the light of a room: the `taken`th photograph of it. */
+export async function simulatedPhotograph(
+  db: Store,
+  id: string,
+  printed: number,
+  taken: number,
+  report: Report = () => undefined,
+): Promise<Outcome<ScanOut>> {
+  const picture = await underLid(db, id, printed, taken, report);
+  if (!picture.ok) return picture;
+  report(0.5);
+  const { data, width, height } = photographed(picture.value, {
+    ...{ seed: seedOf(id) + 17 * taken + printed, longerPx: PHOTOGRAPH_LONGER_PX },
+  });
+  report(0.8);
+  const png = await sharp(Buffer.from(data.buffer), { raw: { width, height, channels: 4 } })
+    .removeAlpha()
+    .jpeg({ quality: 92 })
+    .toBuffer();
+  return success({ png, dpi: 0 });
+}
+
+/** A sheet of the print under a lid, after `printed` runs. */
+async function underLid(
+  db: Store,
+  id: string,
+  printed: number,
+  laying: number,
+  report: Report,
+): Promise<Outcome<ScanPicture>> {
   const found = laidOut(db, id);
   if (!found.ok) return found;
   const { plan, sheet, map, mmPerPx, got } = found.value;
@@ -35,7 +80,7 @@ export async function simulatedScan(
     bench = replayLog(benchLog(db, id));
   const about = { xMm: image.xMm + image.widthMm / 2, yMm: image.yMm + image.heightMm / 2 };
   const contacts = contactsOf(layout);
-  const motions = sampleMisfitsOf(id, plan, bench.proofs.length)
+  const motions = sampleMisfitsOf(id, plan, bench.proofs.length + laying)
     .slice(0, printed)
     .map((own, run) => {
       const shims = shimsIn(bench, plan.runs[run].id),
@@ -55,7 +100,7 @@ export async function simulatedScan(
     look = lookOfFilms({ ...plan, runs: plan.runs.slice(0, printed) }, got, film);
   const strides = film.reduce<number[]>((list, parts) => [...list, list.at(-1)! * (1 + Math.max(0, ...parts))], [1]);
   report(0.2);
-  const scanner = simulatedScanner({ dpi: SIMULATED_DPI, seed: seedOf(id) + bench.proofs.length });
+  const scanner = simulatedScanner({ dpi: SIMULATED_DPI, seed: seedOf(id) + bench.proofs.length + laying });
   const picture = await scanner.scan({
     labels: map.labels,
     width: map.width,
@@ -68,15 +113,7 @@ export async function simulatedScan(
     lookLabD50: (films) =>
       look(film.reduce((code, parts, k) => (films & (1 << k) ? code + strides[k] * Math.max(1, ...parts) : code), 0)),
   });
-  report(0.7);
-  const png = await sharp(Buffer.from(picture.data.buffer), {
-    raw: { width: picture.width, height: picture.height, channels: 4 },
-  })
-    .removeAlpha()
-    .withMetadata({ density: SIMULATED_DPI })
-    .png({ compressionLevel: 1 })
-    .toBuffer();
-  return success({ png, dpi: SIMULATED_DPI });
+  return success(picture);
 }
 
 /** Where a sample print's blocks really lie without shims; what its simulated scans hide. */

@@ -355,6 +355,8 @@ export interface ProofQuestion {
   readonly plan: Plan;
   readonly got: ColoursGot;
   readonly sheet: PrintSheet;
+  /** Taken from the hand: it may lie at an angle, and is shown in even light. */
+  readonly photograph?: boolean;
   /** Runs on the sheet. */
   readonly printed: number;
   readonly sheetMm: { readonly widthMm: number; readonly heightMm: number };

@@ -27,8 +27,12 @@ import {
   readProof,
   readTracing,
   simulateFit,
+  PHOTOGRAPH_LIMITS,
+  SCAN_LIMITS,
+  SHEET_LEVEL,
   straighten,
   type Boundaries,
+  type Light,
   type FitTask,
   type ScanPicture,
   type SheetCase,
@@ -49,7 +53,9 @@ let drawing: { read: StraightDrawing; known: BitMask } | undefined;
 
 const SEED = 20261;
 const OVERLAPS_MM = Array.from({ length: 61 }, (_, i) => i * 0.05).filter((mm) => mm <= CHOKE_MM.maxMm);
-const SHEET_PICTURE_PX = 1100;
+const SHEET_PICTURE_PX = 1100,
+  /** As it is kept with its sheet. */
+  PHOTOGRAPH_PX = 1800;
 /** The frame printed on a tracing, and as much as it may be read beside its place. */
 const FRAME_RIM_MM = 0.8;
 const PAPER_RGB = [251, 249, 243] as const,
@@ -147,11 +153,12 @@ serve<RegisterJobs>({
     }
     return canvas.transferToImageBitmap();
   },
-  async readProof({ file, dpi, plan, got, sheet, printed, sheetMm, imageAtMm }, progress) {
+  async readProof({ file, dpi, photograph = false, plan, got, sheet, printed, sheetMm, imageAtMm }, progress) {
     const started = performance.now();
     const { printed: map, mmPerPx } = opened();
     const bytes = new Uint8Array(await file.slice(0, 256 * 1024).arrayBuffer());
-    const scan = await decoded(file, dpi || dpiOfFile(bytes));
+    // what a camera says of its resolution tells nothing of the sheet
+    const scan = await decoded(file, photograph ? 0 : dpi || dpiOfFile(bytes));
     progress(0.1);
     const reading = readProof(
       scan,
@@ -167,17 +174,14 @@ serve<RegisterJobs>({
       (share) => {
         progress(0.1 + 0.85 * share);
       },
+      photograph ? PHOTOGRAPH_LIMITS : SCAN_LIMITS,
     );
     if (!reading.ok) throw new JobFailed(reading);
-    const scale = SHEET_PICTURE_PX / Math.max(sheetMm.widthMm, sheetMm.heightMm);
+    const scale = (photograph ? PHOTOGRAPH_PX : SHEET_PICTURE_PX) / Math.max(sheetMm.widthMm, sheetMm.heightMm);
     const small = straighten(
       scan,
       homographyOf(reading.value.sheet, sheetMm.widthMm, sheetMm.heightMm),
-      [
-        [0.92, 0, 0, 0, 0, 0],
-        [0.92, 0, 0, 0, 0, 0],
-        [0.92, 0, 0, 0, 0, 0],
-      ],
+      photograph ? asPaper(reading.value.light) : AS_SCANNED,
       sheetMm,
       {
         xMm: 0,
@@ -246,6 +250,12 @@ serve<RegisterJobs>({
     return { outlinesPx };
   },
 });
+
+/** Light that changes nothing: what is straightened comes out as it was scanned. */
+const AS_SCANNED: Light = [0, 1, 2].map(() => [SHEET_LEVEL, 0, 0, 0, 0, 0]);
+
+/** The light evened, and bare paper as light as it is. */
+const asPaper = (light: Light): Light => light.map((terms) => terms.map((term) => SHEET_LEVEL * term));
 
 /** A drawing that fills the print, at the size of the picture, in even light. */
 async function fillingDrawing(file: Blob, mirrored: boolean, uneven: boolean): Promise<StraightDrawing> {

@@ -73,6 +73,8 @@ function servicesOf(
     typeset: (line) => ask('POST', '/api/type', line),
     scanner: {
       scan: (printed, onShare) => askFile(`${api}/scan?printed=${printed}`, onShare, undefined, 'POST'),
+      photograph: (printed, taken, onShare) =>
+        askFile(`${api}/scan?printed=${printed}&camera=${taken}`, onShare, undefined, 'POST'),
       readable: (file) => askScan('/api/scans', file),
     },
   };

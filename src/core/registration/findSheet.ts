@@ -24,8 +24,23 @@ export interface FoundSheet {
   readonly pxPerMm: number;
 }
 
-/** Turned farther, or seen at a steeper angle, a scan is refused: lay it again. */
-export const SCAN_LIMITS = { turnDeg: 4, perspective: 0.04, minDpi: 190, maxPixels: 120e6 } as const;
+/** How a sheet may lie in a picture: turned or seen at a steeper angle, or too small in it, it is refused. */
+export interface SheetLimits {
+  readonly turnDeg: number;
+  readonly perspective: number;
+  readonly minDpi: number;
+  /** How far its shape may differ from the sheet's own. */
+  readonly stretch: number;
+  /** What the lens may have moved a place by, mm (1σ): it adds to what a reading leaves open. */
+  readonly lensMm: number;
+}
+export const SCAN_LIMITS: SheetLimits & { readonly maxPixels: number } = {
+  ...{ turnDeg: 4, perspective: 0.04, minDpi: 190, stretch: 0.02, lensMm: 0, maxPixels: 120e6 },
+};
+/** A photograph held in the hand; what its lens does is a start value. */
+export const PHOTOGRAPH_LIMITS: SheetLimits = {
+  ...{ turnDeg: 10, perspective: 0.3, minDpi: 70, stretch: 0.3, lensMm: 0.15 },
+};
 
 const LINES = 240;
 /** Levels by which the sheet must stand out from what lies round it. */
@@ -56,6 +71,7 @@ interface EdgeLine {
 export function findSheet(
   scan: ScanPicture,
   sheetMm: { readonly widthMm: number; readonly heightMm: number },
+  limits: SheetLimits = SCAN_LIMITS,
 ): Outcome<FoundSheet> {
   const ground = groundOf(scan);
   const lines: EdgeLine[] = [];
@@ -73,13 +89,13 @@ export function findSheet(
   const turnDeg = (Math.atan2(corners[1].y - corners[0].y, corners[1].x - corners[0].x) * 180) / Math.PI;
   const perspective =
     Math.max(Math.max(across, across2) / Math.min(across, across2), Math.max(down, down2) / Math.min(down, down2)) - 1;
-  if (Math.abs(turnDeg) > SCAN_LIMITS.turnDeg) return failure('turned', { turnDeg, most: SCAN_LIMITS.turnDeg });
-  if (perspective > SCAN_LIMITS.perspective)
-    return failure('perspective', { percent: perspective * 100, most: SCAN_LIMITS.perspective * 100 });
+  if (Math.abs(turnDeg) > limits.turnDeg) return failure('turned', { turnDeg, most: limits.turnDeg });
+  if (perspective > limits.perspective)
+    return failure('perspective', { percent: perspective * 100, most: limits.perspective * 100 });
   const pxPerMm = (across + across2) / 2 / sheetMm.widthMm,
     pxPerMmDown = (down + down2) / 2 / sheetMm.heightMm;
   const stretch = pxPerMmDown / pxPerMm - 1;
-  if (Math.abs(stretch) > 0.02)
+  if (Math.abs(stretch) > limits.stretch)
     return failure('scan-shape', {
       found: (across + across2) / (down + down2),
       wanted: sheetMm.widthMm / sheetMm.heightMm,
@@ -90,8 +106,11 @@ export function findSheet(
       acrossMm: ((across + across2) / 2 / scan.dpi) * 25.4,
       widthMm: sheetMm.widthMm,
     });
-  if (pxPerMm * 25.4 < SCAN_LIMITS.minDpi)
-    return failure('resolution.theSheetIsSeen', { dpi: Math.round(pxPerMm * 25.4) });
+  if (pxPerMm * 25.4 < limits.minDpi)
+    return failure('resolution.theSheetIsSeen', {
+      dpi: Math.round(pxPerMm * 25.4),
+      needed: 100 * Math.ceil(limits.minDpi / 100),
+    });
   return success({ corners, turnDeg, perspective, pxPerMm });
 }
 

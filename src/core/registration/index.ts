@@ -14,7 +14,7 @@ export {
   rigidFrom,
   shimPlan,
 } from './shims';
-export { type FoundSheet, type ScanPicture, findSheet } from './findSheet';
+export { type FoundSheet, type ScanPicture, findSheet, PHOTOGRAPH_LIMITS, SCAN_LIMITS } from './findSheet';
 export { type ExpectedProof, type PatchReading, type ProofReading, measureMisfit, readProof } from './readProof';
 export { type Boundaries, BEYOND, boundariesOf } from './boundaries';
 export {
@@ -70,7 +70,7 @@ export {
 } from './jigParts';
 export { jigFor } from './jigs';
 export { dpiOfFile } from './scanDpi';
-export { homographyOf, straighten } from './straighten';
+export { type Light, SHEET_LEVEL, homographyOf, straighten } from './straighten';
 export { type CornerMark, CORNER_MARK_MM, cornerMarks } from './cornerMarks';
 export {
   type StraightDrawing,

@@ -1,12 +1,20 @@
 import type { PartMap } from '../geometry';
 import { srgb8FromLabD50, type Lab } from '../colour';
 import { failed, failure, phrase, success, type Outcome, type Phrase, type PhraseValues } from '../units';
-import { findSheet, type FoundSheet, type ScanPicture } from './findSheet';
+import { findSheet, SCAN_LIMITS, type FoundSheet, type ScanPicture, type SheetLimits } from './findSheet';
 import { motionAbout, motionAt, NO_MOTION, DEG, type Motion } from './motion';
 import { learnColours, looksAlike, predictedColours, seenColours } from './proofColours';
 import { measureRun, patchesOf, vote, type RunFit } from './proofPatches';
 import { proofAt, statesOf } from './proofRaster';
-import { coarser, homographyOf, lightOn, straighten, type ImageFrame, type StraightImage } from './straighten';
+import {
+  coarser,
+  homographyOf,
+  lightOn,
+  straighten,
+  type ImageFrame,
+  type Light,
+  type StraightImage,
+} from './straighten';
 
 /** What should be on the scan. Positions on the print as seen, mm from the sheet's top left corner. */
 export interface ExpectedProof {
@@ -61,6 +69,8 @@ export type RunAnswer =
 
 export interface ProofReading {
   readonly sheet: FoundSheet;
+  /** As it fell on the bare paper. */
+  readonly light: Light;
   readonly runs: readonly RunAnswer[];
   /** Mean colour of each label where it lies clear of its edges, as scanned in even light; null where there is no such place. */
   readonly seenLabD50: readonly (Lab | null)[];
@@ -85,12 +95,13 @@ export function readProof(
   scan: ScanPicture,
   expected: ExpectedProof,
   done: (share: number, what: Phrase) => void = () => undefined,
+  limits: SheetLimits = SCAN_LIMITS,
 ): Outcome<ProofReading> {
   const wrong = refusalOf(scan, expected);
   if (wrong) return wrong;
   const { sheetMm, imageAtMm, mmPerPx } = expected;
   done(0.02, phrase('readProof.findingTheSheet'));
-  const sheet = findSheet(scan, sheetMm);
+  const sheet = findSheet(scan, sheetMm, limits);
   if (!sheet.ok) return sheet;
   const toScan = homographyOf(sheet.value, sheetMm.widthMm, sheetMm.heightMm);
   const image = { ...imageAtMm, widthMm: expected.width * mmPerPx, heightMm: expected.height * mmPerPx };
@@ -132,7 +143,8 @@ export function readProof(
   done(1, phrase('readProof.done'));
   return success({
     sheet: sheet.value,
-    runs: states.runs.map((run, r) => answerFor(run, r, fits)),
+    light,
+    runs: states.runs.map((run, r) => answerFor(run, r, fits, limits.lensMm)),
     seenLabD50: seenColours(high, expected, states, motions),
   });
 }
@@ -211,7 +223,7 @@ function centreOf(image: { xMm: number; yMm: number; widthMm: number; heightMm: 
   return { xMm: image.xMm + image.widthMm / 2, yMm: image.yMm + image.heightMm / 2 };
 }
 
-function answerFor(run: number, r: number, fits: readonly (RunFit | undefined)[]): RunAnswer {
+function answerFor(run: number, r: number, fits: readonly (RunFit | undefined)[], lensMm: number): RunAnswer {
   const fit = fits[r],
     below = r > 0 ? fits[r - 1] : undefined;
   if (!fit) return { ...failure('readProof.runHasTooFew', { run }), run };
@@ -238,7 +250,7 @@ function answerFor(run: number, r: number, fits: readonly (RunFit | undefined)[]
         growthX: fit.motion.growthX - base.growthX,
         growthY: fit.motion.growthY - base.growthY,
       },
-      range95: rangeOf(fit, below),
+      range95: rangeOf(fit, below, lensMm),
       patches: marks.map((mark, i) => ({
         xMm: mark.xMm,
         yMm: mark.yMm,
@@ -250,7 +262,7 @@ function answerFor(run: number, r: number, fits: readonly (RunFit | undefined)[]
   };
 }
 
-function rangeOf(fit: RunFit, below: RunFit | undefined): Range95 {
+function rangeOf(fit: RunFit, below: RunFit | undefined, lensMm: number): Range95 {
   // the run below told about this run's middle: its displacement there takes part of its turn's and growth's doubt
   const arm = below
     ? [fit.motion.about.xMm - below.motion.about.xMm, fit.motion.about.yMm - below.motion.about.yMm]
@@ -270,8 +282,8 @@ function rangeOf(fit: RunFit, below: RunFit | undefined): Range95 {
   };
   const wide = (sigma: number, floor: number) => 1.96 * Math.hypot(1.25 * sigma, floor);
   return {
-    dxMm: wide(of(0), FLOOR.shiftMm),
-    dyMm: wide(of(1), FLOOR.shiftMm),
+    dxMm: wide(of(0), Math.hypot(FLOOR.shiftMm, lensMm)),
+    dyMm: wide(of(1), Math.hypot(FLOOR.shiftMm, lensMm)),
     rotationDeg: wide(of(2) / DEG, FLOOR.turnDeg),
     growthX: wide(of(3), FLOOR.growth),
     growthY: wide(of(4), FLOOR.growth),

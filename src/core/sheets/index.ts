@@ -27,6 +27,7 @@ export {
 } from './sheetsToStart';
 export { forecastEdition } from './forecast';
 export { type Share, chancesTogether, exactChance, shareRange } from './compareCounts';
+export { trendOf } from './trend';
 export {
   type Fault,
   type SheetName,

@@ -172,6 +172,9 @@ const ACTS = {
     /** Empty when it shows no one sheet. */
     sheet: text(12),
     note: text(300),
+    /** What was read on it, white-balanced on bare paper, and how far that may be off (ΔE00). */
+    seen: list(record({ colourId: id(), labD50: surfaceLabD50() }), MOST.colours).optional(),
+    errorDeltaE: inRange(READ_ERROR).optional(),
   }),
   /** Paper damped and put under cover: all sheets of one moisture, from first to last. */
   'pack-damped': record({

@@ -6,6 +6,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import benchCss from './bench.module.css';
 import css from './PullView.module.css';
+import { Beside } from './beside/Beside';
 import { FindCause } from './causes/FindCause';
 import { Settings } from './inking/Settings';
 import { FAULT_KEYS, type Pulling } from './usePull';
@@ -84,6 +85,7 @@ function PullActs({ pulling }: { pulling: Pulling }) {
         {benchWords('pull.end')}
       </button>
       <FindCause pulling={pulling} />
+      <Beside pulling={pulling} />
     </div>
   );
 }

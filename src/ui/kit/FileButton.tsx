@@ -7,11 +7,13 @@ interface Props extends Pick<ButtonProps, 'variant' | 'color' | 'disabled' | 'ch
   readonly label: string;
   /** As in the attribute of a file input. */
   readonly accept: string;
+  /** On a tablet the camera on its back is asked for a picture. */
+  readonly camera?: boolean;
   readonly onFile: (file: File) => void;
 }
 
 /** Opens the system's own choice of a file; the same file can be chosen again. */
-export function FileButton({ label, accept, onFile, ...button }: Props) {
+export function FileButton({ label, accept, camera = false, onFile, ...button }: Props) {
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
@@ -20,6 +22,7 @@ export function FileButton({ label, accept, onFile, ...button }: Props) {
         ref={input}
         type="file"
         accept={accept}
+        capture={camera ? 'environment' : undefined}
         hidden
         aria-label={label}
         onChange={(e) => {

@@ -137,6 +137,12 @@ export interface PrintDesk {
       printed: number,
       onShare: (share: number) => void,
     ) => Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>>;
+    /** The same by a simulated camera; the `taken`th photograph of it. */
+    readonly photograph: (
+      printed: number,
+      taken: number,
+      onShare: (share: number) => void,
+    ) => Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>>;
     readonly readable: (file: Blob) => Promise<Outcome<{ readonly file: Blob; readonly dpi: number }>>;
   };
   /** So many sheets of a pack on the (simulated) scale. */

@@ -1,6 +1,7 @@
 /** What stands in files that are drawn and written. */
 export const files = {
   route: {
+    photograph: 'photograph.jpg',
     scanAtDpiPng: 'scan at {dpi, number} dpi.png',
   },
   csv: {

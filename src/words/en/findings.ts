@@ -61,7 +61,7 @@ export const findings = {
       'The {side, select, top {top} left {left} right {right} other {bottom}} edge of the sheet is not straight enough to measure from: a torn edge, or something lies across it.',
   },
   resolution: {
-    theSheetIsSeen: 'The sheet is seen at {dpi, number} dots an inch; 200 are needed, 300 are better.',
+    theSheetIsSeen: 'The sheet is seen at {dpi, number} dots an inch; {needed, number} are needed, 300 are better.',
     theScanHasPixels: 'The scan has {width, number} × {height, number} pixels: too few to measure on.',
     theScanHasDpi: 'The scan has {dpi, number} dpi; 200 are needed, 300 are better.',
   },

@@ -2,11 +2,20 @@
 import Button from '@mui/material/Button';
 import { useMemo, type ReactNode } from 'react';
 import { EDITION_ROUND } from '@/model';
-import { driftByFaults, faultsBySetting, remedySetting, type Drift, type FaultBySetting } from '@/derived';
+import {
+  driftByFaults,
+  driftByPhotographs,
+  faultsBySetting,
+  remedySetting,
+  type Drift,
+  type FaultBySetting,
+  type PhotographDrift,
+} from '@/derived';
 import { rich } from '@/ui/kit/rich';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { useLog } from '@/ui/kit/useLog';
+import { besideWords } from '@/words/beside';
 import { craftWords } from '@/words/craft';
 import { inkingWords } from '@/words/inking';
 import type { Pulling } from '../usePull';
@@ -14,15 +23,17 @@ import { settingValue } from './settingWords';
 
 /** What the counts of this run say of its settings, and whether its last sheets became lighter or heavier. */
 export function Learned({ pulling: { run, next } }: { readonly pulling: Pulling }) {
-  const { plan, progress, sheet } = usePrintDesk('plan', 'progress', 'sheet');
+  const { plan, progress, sheet, looks } = usePrintDesk('plan', 'progress', 'sheet', 'looks');
   const { bench } = progress;
   const told = useMemo(() => faultsBySetting(plan, sheet, run, bench), [plan, sheet, run, bench]);
   const drift = useMemo(() => driftByFaults(run, bench), [run, bench]);
-  if (!drift && told.length === 0) return null;
+  const seen = useMemo(() => looks && driftByPhotographs(plan, looks, bench, run), [plan, looks, bench, run]);
+  if (!drift && !seen && told.length === 0) return null;
   return (
     <section className={kit.above14} aria-label={inkingWords('learned.title')}>
       <h2>{inkingWords('learned.title')}</h2>
       {drift && next && <DriftTold drift={drift} run={run} next={next} />}
+      {seen && next && <SeenDrift drift={seen} run={run} next={next} />}
       {told.map((one) => (
         <FaultTold key={`${one.fault} ${one.settings[0].what} ${one.settings[0].value}`} told={one} />
       ))}
@@ -35,12 +46,13 @@ const oneIn = (chance: number) => [1000, 500, 200, 100, 50].find((n) => chance *
 
 const bold = (words: ReactNode) => <strong className={kit.num}>{words}</strong>;
 
-function DriftTold({ drift, run, next }: { readonly drift: Drift } & { readonly run: Pulling['run']; next: string }) {
-  const { plan, progress, sheet } = usePrintDesk('plan', 'progress', 'sheet');
-  const log = useLog();
-  const { towards, last, before } = drift,
-    more = towards === 'lighter';
-  const setting = remedySetting(plan, sheet, run, progress.bench, next, { what: 'charges', by: more ? 1 : -1 });
+interface DriftProps {
+  readonly run: Pulling['run'];
+  readonly next: string;
+}
+
+function DriftTold({ drift, run, next }: DriftProps & { readonly drift: Drift }) {
+  const { towards, last, before } = drift;
   return (
     <>
       <p className={kit.above6}>
@@ -50,22 +62,45 @@ function DriftTold({ drift, run, next }: { readonly drift: Drift } & { readonly 
           }),
         )}
       </p>
-      {setting && (
-        <Button
-          className={kit.above6}
-          onClick={() =>
-            void log({
-              ...{ kind: 'setting-changed', roundId: EDITION_ROUND, runId: run.id, fromSheet: next },
-              ...setting,
-              why: '',
-            })
-          }
-        >
-          {inkingWords(more ? 'learned.more' : 'learned.less')}
-        </Button>
-      )}
+      <ChargeOnce towards={towards} run={run} next={next} />
     </>
   );
+}
+
+/** The same by what photographs of the pulls show. */
+function SeenDrift({ drift, run, next }: DriftProps & { readonly drift: PhotographDrift }) {
+  const { towards, sheets, byL, chance } = drift;
+  return (
+    <>
+      <p className={kit.above6}>
+        {rich(besideWords.rich(`learned.${towards}`, { sheets, byL, strong: bold }))}{' '}
+        {besideWords('learned.chance', { in: oneIn(chance) })}
+      </p>
+      <ChargeOnce towards={towards} run={run} next={next} />
+    </>
+  );
+}
+
+/** One charge more or less, from the next sheet on. */
+function ChargeOnce({ towards, run, next }: DriftProps & Pick<Drift, 'towards'>) {
+  const { plan, progress, sheet } = usePrintDesk('plan', 'progress', 'sheet');
+  const log = useLog();
+  const more = towards === 'lighter';
+  const setting = remedySetting(plan, sheet, run, progress.bench, next, { what: 'charges', by: more ? 1 : -1 });
+  return setting ? (
+    <Button
+      className={kit.above6}
+      onClick={() =>
+        void log({
+          ...{ kind: 'setting-changed', roundId: EDITION_ROUND, runId: run.id, fromSheet: next },
+          ...setting,
+          why: '',
+        })
+      }
+    >
+      {inkingWords(more ? 'learned.more' : 'learned.less')}
+    </Button>
+  ) : null;
 }
 
 function FaultTold({ told }: { readonly told: FaultBySetting }) {

@@ -1,0 +1,116 @@
+'use client';
+import { useRef, useState } from 'react';
+import { sheetLayoutOf } from '@/derived';
+import { success } from '@/model';
+import { askRaw } from '@/session';
+import { usePrintDesk } from '@/ui/kit/printContext';
+import { useRegisterWorker } from '@/ui/kit/useRegisterWorker';
+import type { ProofAnswer } from '@/workers';
+import { besideWords } from '@/words/beside';
+import { inWords } from '@/words/failures';
+
+/** Start value: what a photograph in one light, white-balanced on bare paper, is off (ΔE00). */
+export const PHOTOGRAPH_ERROR = 3;
+const JPEG_QUALITY = 0.92;
+
+interface Busy {
+  readonly what: string;
+  readonly share: number;
+}
+
+/** A photograph of a sheet after the run at `index`: taken, read in the worker, kept with its sheet. */
+export function usePhotograph(index: number) {
+  const { plan, progress, sheet, scanner } = usePrintDesk('plan', 'progress', 'sheet', 'scanner');
+  const worker = useRegisterWorker();
+  const [read, setRead] = useState<ProofAnswer>();
+  const [busy, setBusy] = useState<Busy>();
+  const [problem, setProblem] = useState<string>();
+  /** Only the newest is listened to. */
+  const serial = useRef(0);
+  const readFile = async (file: Blob, mine: number) => {
+    const layout = sheetLayoutOf(plan);
+    if (!layout) return;
+    const what = besideWords('busy.reading');
+    setBusy({ what, share: 0 });
+    const answer = await worker.ask(
+      'readProof',
+      {
+        ...{ file, dpi: 0, photograph: true, plan, got: progress.bench.coloursGot, sheet, printed: index + 1 },
+        ...{ sheetMm: layout.sheetMm, imageAtMm: { xMm: layout.images[0].xMm, yMm: layout.images[0].yMm } },
+      },
+      (share) => mine === serial.current && setBusy({ what, share }),
+    );
+    if (mine !== serial.current) return;
+    setBusy(undefined);
+    if (answer.ok) setRead(answer.value);
+    else if (answer.code !== 'stopped') setProblem(inWords(answer));
+  };
+  const begin = () => {
+    setProblem(undefined);
+    setRead(undefined);
+    return ++serial.current;
+  };
+  const take = (file: File) => readFile(file, begin());
+  const simulate = async () => {
+    const mine = begin();
+    const what = besideWords('busy.taking');
+    setBusy({ what, share: 0 });
+    const taken = progress.bench.photographs.length;
+    const photograph = await scanner.photograph(
+      index + 1,
+      taken,
+      (share) => mine === serial.current && setBusy({ what, share }),
+    );
+    if (mine !== serial.current) return;
+    if (photograph.ok) return readFile(photograph.value.file, mine);
+    setBusy(undefined);
+    setProblem(inWords(photograph));
+  };
+  const stop = () => {
+    serial.current++;
+    worker.stop();
+    setBusy(undefined);
+  };
+  const keep = useKeeping(read, index);
+  return { read, busy, problem, take, simulate, stop, keep, again: begin };
+}
+
+/** Kept at its working size, straight and in even light: nothing the camera wrote into its file goes along. */
+function useKeeping(read: ProofAnswer | undefined, index: number) {
+  const { plan, id, log } = usePrintDesk('plan', 'id', 'log');
+  return async (ofSheet: string) => {
+    if (!read) return success(undefined);
+    const jpeg = await jpegOf(read.picture);
+    const kept = await askRaw<{ readonly sha: string }>(`/api/prints/${id}/photographs`, {
+      ...{ method: 'POST', body: jpeg, headers: { 'x-file-name': 'pull.jpg' } },
+    });
+    if (!kept.ok) return kept;
+    const colours = plan.flat?.colours ?? [];
+    const seen = read.reading.seenLabD50
+      .slice(0, colours.length)
+      .flatMap((lab, label) => (lab ? [{ colourId: colours[label].id, labD50: rounded(lab) }] : []));
+    return log({
+      ...{ kind: 'photographed', pictureSha: kept.value.sha, runId: plan.runs[index].id, sheet: ofSheet, note: '' },
+      ...{ seen, errorDeltaE: PHOTOGRAPH_ERROR },
+    });
+  };
+}
+
+export type Photographing = ReturnType<typeof usePhotograph>;
+
+const rounded = (lab: readonly [number, number, number]) =>
+  lab.map((v) => Math.round(100 * v) / 100) as unknown as [number, number, number];
+
+async function jpegOf(picture: ImageBitmap): Promise<Blob> {
+  const canvas = document.createElement('canvas');
+  canvas.width = picture.width;
+  canvas.height = picture.height;
+  canvas.getContext('2d')!.drawImage(picture, 0, 0);
+  return new Promise((resolve, reject) => {
+    canvas.toBlob(
+      (blob) => (blob ? resolve(blob) : reject(new Error('no picture was made'))),
+      'image/jpeg',
+      JPEG_QUALITY,
+    );
+  });
+}
