@@ -65,6 +65,7 @@ const AT_THE_BENCH: readonly View[] = [
 ];
 const IN_THE_DRAWER: readonly View[] = [
   { print: FERRY, view: 'ledger', whole: 'Ledger of sheets' },
+  { print: SALT, view: 'cards', whole: 'for the first sheet' },
   { print: FERRY, view: 'numbering', whole: /number/i },
 ];
 

@@ -58,3 +58,56 @@ test('a photograph of a pull is read, laid beside the plan, kept with its sheet 
   await page.getByRole('button', { name: 'All of the run' }).click();
   await expect(page.getByRole('button', { name: /2 · good/ })).toBeVisible();
 });
+
+test('a run card is opened again and checked, the booklet saved, and the print printed again', async ({ page }) => {
+  test.setTimeout(120_000);
+  const id = await flattenedPrint(page, server, 'cards');
+  await api(server, 'PUT', `/api/prints/${id}`, {
+    known: '0.0.0',
+    edit: { kind: 'way-chosen', chosen: 'block each', lay: true },
+  });
+  const { plan } = await stateOf(server, id);
+  const acts = [
+    ...plan.runs.map((run) => ({ kind: 'cut-done', cutId: run.formes[0].cutId })),
+    { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 3, tests: 0 },
+    ...[
+      {
+        kind: 'setting-changed',
+        roundId: 'edition',
+        runId: plan.runs[0].id,
+        fromSheet: '1',
+        what: 'charges',
+        value: '4',
+        why: 'weak',
+      },
+      { kind: 'pull', runId: plan.runs[0].id, sheet: '1', faults: ['ghost'], setAside: false, note: 'slipped' },
+    ],
+  ];
+  await api(server, 'POST', `/api/prints/${id}/log`, {
+    known: '0.0.0',
+    events: acts.map((act, i) => ({
+      id: `${id.slice(0, 8)}-card-${i}`,
+      version: 4,
+      at: new Date().toISOString(),
+      act,
+    })),
+  });
+  await page.goto(`${server.url}/print/${id}/cards`);
+  await page.getByTestId('run-cell').nth(1).click();
+  const card = page.getByTestId('run-card');
+  await expect(card.getByRole('heading', { name: /^Run 1:/ })).toBeVisible();
+  await expect(card.getByText('charges 4 a sheet (weak)')).toBeVisible();
+  await expect(card.getByText('one sheet: 1', { exact: true })).toBeVisible();
+  await expect(card.getByText('slipped')).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Booklet (PDF)' }).click();
+  expect((await download).suggestedFilename()).toMatch(/booklet\.pdf$/);
+  await page.getByRole('button', { name: 'Print again …' }).click();
+  await page.getByLabel('Sheets to start').fill('7');
+  await page.getByLabel('Sheets to start').press('Tab');
+  await page.getByRole('button', { name: 'Begin the new printing' }).click();
+  await page.waitForURL(/\/today$/);
+  await expect(page.getByText('cards, again')).toBeVisible();
+  await page.getByRole('link', { name: 'Pull', exact: true }).click();
+  await expect(page.getByTestId('next-sheet')).toHaveText('T1');
+});

@@ -1,8 +1,9 @@
+import { type Setting } from '@/model';
 import { likelyCauses, type CauseId, type Fault, type Sign } from '@/core/sheets';
 import type { BenchAct } from '@/model';
 import { onOwnBlocks, planOfBands } from '@/testing/plans';
 import { MINUTE, pullsOf, settingOf, sitting } from '@/testing/sittings';
-import { faultCaseOf, plainSheet, progressOf, remedySetting, type Setting } from './index';
+import { faultCaseOf, plainSheet, progressOf, remedySetting } from './index';
 
 const plan = onOwnBlocks(planOfBands()),
   [run, second] = plan.runs,

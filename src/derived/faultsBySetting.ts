@@ -1,8 +1,9 @@
+import { type Setting } from '@/model';
 import { chancesTogether, exactChance, isTestSheet, shareRange, type Fault, type Share } from '@/core/sheets';
 import { EDITION_ROUND, type Plan, type Run } from '@/model';
 import type { BenchState, Pull } from './bench/replayLog';
 import type { PrintSheet } from './printSheet';
-import { settingsOver, type Setting } from './settingsInForce';
+import { settingsOver } from './settingsInForce';
 
 /** Told only below this, all comparisons of the run reckoned together. */
 const TOLD_BELOW = 0.05;

@@ -59,6 +59,7 @@ export {
   lastGoodPhotograph,
   photographsOfRun,
 } from './photographs';
+export { bookletOf, runCardOf } from './runCard';
 export { sheetsGone, lossesByRun } from './bench/tally';
 export {
   type PrintSheet,
@@ -225,15 +226,7 @@ export {
 export { patchBetween, withPatch } from './planPatch';
 export { cutForOf } from './cutFor';
 export { type ChargeCard, chargeCards } from './chargeCard';
-export {
-  type Setting,
-  type SettingInForce,
-  SETTING_SCALES,
-  checkSetting,
-  settingFor,
-  settingsBeside,
-  stepped,
-} from './settingsInForce';
+export { type SettingInForce, checkSetting, settingFor, settingsBeside, stepped } from './settingsInForce';
 export { type Drift, type FaultBySetting, driftByFaults, faultsBySetting } from './faultsBySetting';
 export { warmUpsOf } from './warmUps';
 export { rollerOf } from './uses';

@@ -1,3 +1,4 @@
+import { type Setting } from '@/model';
 import type { Fault } from '@/core/sheets';
 import { EDITION_ROUND, SETTINGS, type BenchAct, type Plan } from '@/model';
 import { randomStream } from '@/core/random/random';
@@ -16,7 +17,6 @@ import {
   settingsBeside,
   stepped,
   warmUpsOf,
-  type Setting,
 } from './index';
 
 const plan = onOwnBlocks(planOfBands()),

@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import {
   ACT_VERSION,
   type BenchEvent,
+  type Booklet,
   checkAct,
   checkName,
   checkPlan,
@@ -21,7 +22,7 @@ const MB = 1024 * 1024;
 export const BUNDLE_LIMITS = {
   bytes: 200 * MB,
   unpackedBytes: 400 * MB,
-  files: 200,
+  files: 1000,
   events: 20_000,
   manifestBytes: MB,
   planBytes: 8 * MB,
@@ -32,7 +33,7 @@ export const BUNDLE_LIMITS = {
   growthFromBytes: 40 * MB,
 } as const;
 
-export interface PrintBundle {
+interface PrintBundle {
   readonly name: string;
   readonly plan: Plan;
   readonly events: readonly BenchEvent[];
@@ -40,8 +41,11 @@ export interface PrintBundle {
   readonly blobs: ReadonlyMap<string, { readonly bytes: Uint8Array; readonly mediaType: string }>;
 }
 
-/** One zip: `manifest.json` with checksums of everything else, `plan.json`, `bench-log.json`, `pictures/<sha256>`. */
-export function writeBundle(bundle: PrintBundle, writtenAt: string): Uint8Array {
+/** What is written: the print, and the booklet made from it, which says the same to those who have no Ulexite. */
+export type BundleToWrite = PrintBundle & { readonly booklet: Booklet | null };
+
+/** One zip: `manifest.json` with checksums of everything else, `plan.json`, `bench-log.json`, `booklet.json`, `pictures/<sha256>`. */
+export function writeBundle(bundle: BundleToWrite, writtenAt: string): Uint8Array {
   const entries: { path: string; bytes: Uint8Array; mediaType: string }[] = [
     { path: 'plan.json', bytes: json(bundle.plan), mediaType: 'application/json' },
     {
@@ -49,6 +53,7 @@ export function writeBundle(bundle: PrintBundle, writtenAt: string): Uint8Array 
       bytes: json(bundle.events.map((event) => ({ ...event, version: ACT_VERSION }))),
       mediaType: 'application/json',
     },
+    ...(bundle.booklet ? [{ path: 'booklet.json', bytes: json(bundle.booklet), mediaType: 'application/json' }] : []),
     ...[...bundle.blobs].map(([sha, blob]) => ({ path: `pictures/${sha}`, ...blob })),
   ];
   const manifest: BundleManifest = {

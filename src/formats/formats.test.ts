@@ -18,7 +18,7 @@ import {
   tileDrawing,
   TILE_OVERLAP_MM,
   writeBundle,
-  type PrintBundle,
+  type BundleToWrite,
 } from './index';
 
 /** 6 × 4 mm: left half label 0, right half label 1 with a hole of label 0. */
@@ -193,7 +193,7 @@ describe('bundles', () => {
     Buffer.from([0, 0, 1, 0xf4, 0, 0, 1, 0xf4, 8, 2, 0, 0, 0, 0, 0, 0, 0]),
   ]);
   const sha = createHash('sha256').update(bytes).digest('hex');
-  const bundle: PrintBundle = {
+  const bundle: BundleToWrite = {
     name: 'Harbour',
     plan: {
       ...planned,
@@ -216,6 +216,7 @@ describe('bundles', () => {
     },
     events: [{ id: 'event-1', at: '2026-11-20T10:00:00.000Z', act: { kind: 'cut-done', cutId: 's' } }],
     blobs: new Map([[sha, { bytes, mediaType: 'image/png' }]]),
+    booklet: null,
   };
   const zip = () => writeBundle(bundle, '2026-11-20T10:00:00.000Z');
   const changed = (edit: (files: Record<string, Uint8Array>) => void) => {
@@ -260,7 +261,7 @@ describe('bundles', () => {
     ],
     [
       'too many files',
-      () => zipSync(Object.fromEntries(Array.from({ length: 230 }, (_, i) => [`${i}`, strToU8('x')]))),
+      () => zipSync(Object.fromEntries(Array.from({ length: 1030 }, (_, i) => [`${i}`, strToU8('x')]))),
       'bundle-bomb',
     ],
     [

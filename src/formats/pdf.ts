@@ -41,6 +41,8 @@ export interface Pen {
   /** Gouge strokes inside an area (path data as for `area`), over a box of the given size from the origin. */
   hatch(path: string, widthMm: number, heightMm: number, colour: string): void;
   polygon(points: readonly (readonly [number, number])[], fill: string): void;
+  /** A picture (PNG), stretched to the box. */
+  picture(png: Uint8Array, x: number, y: number, widthMm: number, heightMm: number): void;
   text(
     text: string,
     x: number,
@@ -326,6 +328,9 @@ function penFor(doc: PDFKit.PDFDocument, faces: Faces): Pen {
     },
     polygon(points, fill) {
       doc.polygon(...points.map(([x, y]) => [x, y] as [number, number])).fill(fill);
+    },
+    picture(png, x, y, width, height) {
+      doc.image(Buffer.from(png), x, y, { width, height });
     },
     text: (text, x, y, sizeMm, options) => setText(doc, faces, text, x, y, sizeMm, options),
   };

@@ -64,6 +64,11 @@ function svgPen(parts: string[]): Pen {
     polygon: (points, fill) => {
       parts.push(`  <polygon points="${points.map(([x, y]) => `${n(x)},${n(y)}`).join(' ')}" fill="${fill}"/>`);
     },
+    picture: (png, x, y, widthMm, heightMm) => {
+      parts.push(
+        `  <image x="${n(x)}" y="${n(y)}" width="${n(widthMm)}" height="${n(heightMm)}" preserveAspectRatio="none" href="data:image/png;base64,${Buffer.from(png).toString('base64')}"/>`,
+      );
+    },
     text: (text, x, y, sizeMm = 3, options = {}) => {
       const anchor = options.align === 'center' ? 'middle' : options.align === 'right' ? 'end' : 'start';
       // the y of a drawing is the top of the letters, that of SVG their foot

@@ -151,6 +151,7 @@ const ANSWERS: Readonly<Record<string, Schema>> = {
   'POST /api/prints/:/redo': printChanges,
   'POST /api/prints/:/slip': printChanges,
   'POST /api/prints/:/copy': id(),
+  'POST /api/prints/:/again': id(),
   'POST /api/prints/:/restore': nothing,
   'POST /api/prints/:/labels': sha(),
   'POST /api/prints/:/picture': printChanges,

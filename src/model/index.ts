@@ -142,3 +142,5 @@ export { checkName } from './name';
 export { type BundleManifest, BUNDLE_FORMAT, BUNDLE_VERSION, checkManifest } from './bundleManifest';
 export { type RequestKind, type RequestOf, checkRequest } from './requests';
 export { FILE_IN_STEPS } from './fileInSteps';
+export { type Booklet, type CardInk, type RunCard } from './booklet';
+export { type Setting, MOST_STEPS, SETTING_SCALES } from './bench/settings';

@@ -27,6 +27,8 @@ const REQUESTS = {
   weigh: record({ packId: string().required().max(80), sheets: number().required().integer().min(1) }),
   /** The scale: set to nothing, ink put on it by the simulated hand, or all of it lifted off. */
   scale: record({ act: oneOf(['tare', 'put', 'clear'] as const), aboutG: inRange(POT_G, ' g').optional() }),
+  /** A new print from one whose blocks still stand. */
+  again: record({ counted: number().required().integer().min(1) }),
   ink: record({ baseRevision: revision(), ink: inner() }),
   item: record({ baseRevision: revision(), item: inner() }),
 };

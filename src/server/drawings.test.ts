@@ -22,6 +22,7 @@ function callsOf(drawing: Drawing): Call[] {
     line: remember('line'),
     area: remember('area'),
     circle: remember('circle'),
+    picture: remember('picture'),
     outlines: remember('outlines'),
     hatch: remember('hatch'),
     polygon: remember('polygon'),

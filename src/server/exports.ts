@@ -36,6 +36,7 @@ import { type Plan } from '@/model';
 import { benchLog, getBlob, putBlob, type Store } from '@/store';
 import { stageDrawing } from './drawings';
 import { drawnSide } from './drawnSide';
+import { bookletOfPrint } from './booklet';
 import { csvOut, fileStem, pdfFonts, textOut, type FileOut, type Report } from './fileOut';
 import { jigPages } from './jigFiles';
 import { inflateLabels, labelsOfPlan } from './labels';
@@ -184,12 +185,14 @@ export function bundleFile(db: Store, id: string, now: string): Outcome<FileOut>
   if (!print.ok) return print;
   const { plan, name } = print.value;
   const events = benchLog(db, id);
-  const pictures = replayLog(events)
-    .cutPictures.map((p) => p.sha)
-    .filter((sha) => getBlob(db, sha));
+  const { cutPictures, photographs } = replayLog(events);
+  const pictures = [...cutPictures.map((p) => p.sha), ...photographs.map((p) => p.pictureSha)].filter((sha) =>
+    getBlob(db, sha),
+  );
+  const booklet = bookletOfPrint(db, id);
   const blobs = new Map([...blobsOfPlan(plan), ...pictures].map((sha) => [sha, getBlob(db, sha)!]));
   return success({
-    bytes: writeBundle({ name, plan, events, blobs }, now),
+    bytes: writeBundle({ name, plan, events, blobs, booklet: booklet.ok ? booklet.value.booklet : null }, now),
     mediaType: 'application/zip',
     fileName: `${fileStem(name)}.ulexite.zip`,
   });

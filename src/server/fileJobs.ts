@@ -9,6 +9,7 @@ import { layeredFile, linesFile } from './layered';
 import { lidLabelPdf } from './lidLabel';
 import { fadeFile } from './fadeFiles';
 import { maskFile } from './maskFiles';
+import { runCardsPdf } from './runCards';
 import { sawFile } from './sawFiles';
 import { typeFile } from './typeFiles';
 import { simulatedPhotograph, simulatedScan } from './proofScan';
@@ -31,6 +32,8 @@ export const FILE_JOBS = {
   linesFile: () => linesFile,
   lidLabelPdf: () => lidLabelPdf,
   chipsPdf: () => chipsPdf,
+  runCardsPdf: (report) => (db: Store, id: string, only: number | null, now: Date) =>
+    runCardsPdf(db, id, only, now, report),
   maskFile: () => maskFile,
   fadeFile: () => fadeFile,
   sawFile: () => sawFile,

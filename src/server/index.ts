@@ -29,6 +29,8 @@ export { transferFile } from './transferFiles';
 export { fadeFile } from './fadeFiles';
 export { weighPack } from './packScale';
 export { potsOfWorkshop } from './pots';
+export { printAgain } from './printAgain';
+export { bookletJson } from './booklet';
 export { roomRead } from './room';
 export { actOnScale, scaleShows } from './potScale';
 export { typeFile } from './typeFiles';

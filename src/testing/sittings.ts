@@ -1,5 +1,6 @@
+import { Setting } from '@/model';
 import type { Fault } from '@/core/sheets';
-import type { Setting } from '@/derived';
+
 import { EDITION_ROUND, type BenchAct, type BenchEvent } from '@/model';
 
 const START = Date.parse('2026-11-20T08:00:00Z');

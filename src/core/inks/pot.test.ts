@@ -76,10 +76,16 @@ test('what does not belong is told apart, and shares need not sum to one', () =>
 test('whatever was poured, the rest makes the shares exact, is never below 0, and nothing less would do', () => {
   fc.assert(
     fc.property(
-      fc.array(fc.record({ share: fc.double({ min: 0.01, max: 1, noNaN: true }), grams: fc.double({ min: 0, max: 30, noNaN: true }) }), {
-        minLength: 1,
-        maxLength: 6,
-      }),
+      fc.array(
+        fc.record({
+          share: fc.double({ min: 0.01, max: 1, noNaN: true }),
+          grams: fc.double({ min: 0, max: 30, noNaN: true }),
+        }),
+        {
+          minLength: 1,
+          maxLength: 6,
+        },
+      ),
       fc.double({ min: 0, max: 40, noNaN: true }),
       (of, wantedG) => {
         const shares = of.map(({ share }, i) => ({ id: `ink ${i}`, share }));

@@ -16,6 +16,7 @@ export const VIEW_NAMES = [
   'proof',
   'pull',
   'ledger',
+  'cards',
   'numbering',
 ] as const;
 export type ViewName = (typeof VIEW_NAMES)[number];
@@ -24,7 +25,7 @@ export type Place = 'desk' | 'bench' | 'drawer';
 
 export function placeOf(view: ViewName): Place {
   if ((BENCH_VIEWS as readonly ViewName[]).includes(view)) return 'bench';
-  return view === 'ledger' || view === 'numbering' ? 'drawer' : 'desk';
+  return view === 'ledger' || view === 'cards' || view === 'numbering' ? 'drawer' : 'desk';
 }
 
 export interface Step {
@@ -77,6 +78,7 @@ export const DESK_STEPS: readonly Step[] = [
 
 export const DRAWER_STEPS: readonly Step[] = [
   { view: 'ledger', summary: ({ progress }) => frameWords('summary.pulls', { pulls: progress.bench.pulls.length }) },
+  { view: 'cards', summary: ({ plan }) => frameWords('summary.cards', { runs: plan.runs.length }) },
   {
     view: 'numbering',
     summary: ({ progress: { bench } }) =>

@@ -351,6 +351,9 @@ export const refusals = {
     thisPackHasEnded: 'This pack has ended: damp another.',
     thisTimerIsNotSet: 'This timer is not set any more; it may have been ended elsewhere.',
     thisSittingWasNotBegun: 'This sitting was not begun.',
+    aRunCannotBePrintedAgain:
+      'Run {run, number} cannot be printed again: its block was cut on since. Copy the print on the shelf, and cut new blocks for it.',
+    notAllIsCutYet: 'The block for run {run, number} is not cut yet: there is nothing to print again.',
     thisPotWasBegun: 'This pot was begun already.',
     thereIsNoSuchPot: 'There is no such pot of ink.',
     thisPotHasEnded: 'This pot has ended: mix another.',

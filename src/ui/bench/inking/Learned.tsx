@@ -19,7 +19,7 @@ import { besideWords } from '@/words/beside';
 import { craftWords } from '@/words/craft';
 import { inkingWords } from '@/words/inking';
 import type { Pulling } from '../usePull';
-import { settingValue } from './settingWords';
+import { settingInWords } from '@/words/settings';
 
 /** What the counts of this run say of its settings, and whether its last sheets became lighter or heavier. */
 export function Learned({ pulling: { run, next } }: { readonly pulling: Pulling }) {
@@ -106,7 +106,9 @@ function ChargeOnce({ towards, run, next }: DriftProps & Pick<Drift, 'towards'>)
 function FaultTold({ told }: { readonly told: FaultBySetting }) {
   const { fault, settings, with: having, without, chance, withRange, withoutRange } = told;
   const percent = (share: number) => Math.round(100 * share);
-  const said = settings.map(({ what, value }) => `${inkingWords(`setting.what.${what}`)} ${settingValue(what, value)}`);
+  const said = settings.map(
+    ({ what, value }) => `${inkingWords(`setting.what.${what}`)} ${settingInWords(what, value)}`,
+  );
   return (
     <div className={kit.above8}>
       <p>

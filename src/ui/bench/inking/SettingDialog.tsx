@@ -1,4 +1,5 @@
 'use client';
+import { SETTING_SCALES, type Setting } from '@/model';
 import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
@@ -10,13 +11,13 @@ import TextField from '@mui/material/TextField';
 import clsx from 'clsx';
 import { useState } from 'react';
 import { EDITION_ROUND, SETTINGS, type Plan, type Run } from '@/model';
-import { checkSetting, SETTING_SCALES, settingFor, usedOf, type Setting } from '@/derived';
+import { checkSetting, settingFor, usedOf } from '@/derived';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { useLog } from '@/ui/kit/useLog';
 import { inWords } from '@/words/failures';
 import { inkingWords } from '@/words/inking';
-import { settingValue } from './settingWords';
+import { settingInWords } from '@/words/settings';
 import css from './inking.module.css';
 
 interface Props {
@@ -123,13 +124,14 @@ function ValueField({ what, value, problem, onText }: ValueProps) {
   const { plan } = usePrintDesk('plan');
   const options = offered(plan, what);
   // an offered value is shown in words, and what is typed in these words is that value
-  const said = (text: string) => onText(options.find((one) => settingValue(what, one) === text) ?? text.slice(0, 200));
+  const said = (text: string) =>
+    onText(options.find((one) => settingInWords(what, one) === text) ?? text.slice(0, 200));
   return (
     <Autocomplete
       freeSolo
       disableClearable
       options={options}
-      getOptionLabel={(one) => (options.includes(one) ? settingValue(what, one) : one)}
+      getOptionLabel={(one) => (options.includes(one) ? settingInWords(what, one) : one)}
       defaultValue={value}
       onInputChange={(_, text) => said(text)}
       renderInput={(params) => (
@@ -154,7 +156,7 @@ function Changes({ run }: { readonly run: Run }) {
       {changes.length === 0 && <p className={kit.note}>{inkingWords('setting.noChange')}</p>}
       <ul className={css.changes}>
         {changes.map(({ id, what, value, fromSheet, why }) => {
-          const said = { what: inkingWords(`setting.what.${what}`), value: settingValue(what, value) };
+          const said = { what: inkingWords(`setting.what.${what}`), value: settingInWords(what, value) };
           return (
             <li key={id}>
               <span>

@@ -1,9 +1,10 @@
 'use client';
+import { SETTING_SCALES, type Setting } from '@/model';
 import clsx from 'clsx';
 import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
 import { EDITION_ROUND } from '@/model';
-import { SETTING_SCALES, settingsBeside, stepped, type Setting, type SettingInForce } from '@/derived';
+import { settingsBeside, stepped, type SettingInForce } from '@/derived';
 import { fetched } from '@/ui/kit/fetched';
 import { useKeys } from '@/ui/kit/keys';
 import { usePrintDesk } from '@/ui/kit/printContext';
@@ -11,7 +12,7 @@ import { kit } from '@/ui/kit/styles';
 import { useLog } from '@/ui/kit/useLog';
 import { inkingWords } from '@/words/inking';
 import type { Pulling } from '../usePull';
-import { settingShort, settingValue } from './settingWords';
+import { settingInShort, settingInWords } from '@/words/settings';
 import css from './inking.module.css';
 
 const SettingDialog = dynamic(
@@ -85,8 +86,8 @@ interface ChipProps {
 
 function Chip({ setting: { what, value, from }, onSet, onOther }: ChipProps) {
   const name = inkingWords(`setting.what.${what}`),
-    shown = settingValue(what, value),
-    short = settingShort(what, value),
+    shown = settingInWords(what, value),
+    short = settingInShort(what, value),
     scale = SETTING_SCALES[what];
   return (
     <div className={clsx(css.chip, from && css.changed)}>

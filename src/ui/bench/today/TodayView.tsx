@@ -15,7 +15,7 @@ import { clockOf, momentOf } from '@/words/dates';
 import { stretchOf } from '@/words/day';
 import { todayWords } from '@/words/today';
 import { wayInWords } from '@/words/ways';
-import { settingValue } from '../inking/settingWords';
+import { settingInWords } from '@/words/settings';
 import { BenchTabs } from '../BenchTabs';
 import { Timers } from '../timers/Timers';
 import { OtherPrints } from './OtherPrints';
@@ -157,7 +157,7 @@ function itemInWords({ code, values }: TodayItem): string {
     code === 'jig'
       ? { ...values, way: wayInWords(values.way as Parameters<typeof wayInWords>[0]) }
       : code === 'slipSheets'
-        ? { ...values, kind: settingValue('slip sheet', String(values.kind)) }
+        ? { ...values, kind: settingInWords('slip sheet', String(values.kind)) }
         : values;
   return todayWords(`item.${code}`, said as never);
 }

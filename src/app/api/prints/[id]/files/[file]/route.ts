@@ -1,11 +1,20 @@
 import { failure, type Outcome } from '@/model';
-import { database, drawnFor, ledgerFile, lookPicture, numberingFile, sourcePng, storedBytes } from '@/server';
+import {
+  bookletJson,
+  database,
+  drawnFor,
+  ledgerFile,
+  lookPicture,
+  numberingFile,
+  sourcePng,
+  storedBytes,
+} from '@/server';
 import { nowIso, refuse, respondFile, route } from '../../../../respond';
 import { respondInSteps } from '../../../../steps';
 
 /**
  * Files of a print: registration.pdf; tracing-block.pdf and tracing-print.pdf; run-2 and block-2 as svg, ora, dxf; drawing-key, drawing-flat, drawing-block-1 as pdf, svg, png (?dpi=300);
- * fade-2 as pdf, svg; saw-<side> as pdf, svg, dxf; type-<block> as pdf, svg; mask-<id> and jig as pdf, svg, dxf; look-2.png, lid-2.pdf, chips-2.pdf (?ink=), ledger.csv, numbering.csv, print.ulexite.zip.
+ * fade-2 as pdf, svg; saw-<side> as pdf, svg, dxf; type-<block> as pdf, svg; mask-<id> and jig as pdf, svg, dxf; look-2.png, lid-2.pdf, chips-2.pdf (?ink=), card-2.pdf, booklet.pdf, booklet.json, ledger.csv, numbering.csv, print.ulexite.zip.
  */
 export const GET = route(async (request: Request, { params }: { params: Promise<{ id: string; file: string }> }) => {
   const { id, file } = await params;
@@ -48,6 +57,14 @@ const FILES: readonly (readonly [pattern: RegExp, answer: (asked: Asked) => Resp
     ({ db, id, found, request }) =>
       respondInSteps(request, (asker) => drawnFor(asker, db, 'lidLabelPdf', id, Number(found[1]), new Date())),
   ],
+  [
+    /^(?:card-(\d{1,2})|booklet)\.pdf$/,
+    ({ db, id, found, request }) =>
+      respondInSteps(request, (asker) =>
+        drawnFor(asker, db, 'runCardsPdf', id, found[1] ? Number(found[1]) : null, new Date()),
+      ),
+  ],
+  [/^booklet\.json$/, ({ db, id }) => respondFile(bookletJson(db, id))],
   [
     /^chips-(\d{1,2})\.pdf$/,
     ({ db, id, wanted, found, request }) =>

@@ -1,5 +1,5 @@
-import { SETTING_SCALES, type Setting } from '@/derived';
-import { inkingWords } from '@/words/inking';
+import { SETTING_SCALES, type Setting } from '@/model';
+import { inkingWords } from './inking';
 
 type Choice = Parameters<typeof inkingWords>[0] extends infer Key
   ? Key extends `setting.choice.${infer Value}`
@@ -8,7 +8,7 @@ type Choice = Parameters<typeof inkingWords>[0] extends infer Key
   : never;
 
 /** A setting's value as it is read: what was typed in words stays as it was typed. */
-export function settingValue(what: Setting, value: string): string {
+export function settingInWords(what: Setting, value: string): string {
   const scale = SETTING_SCALES[what];
   if (value === '') return inkingWords('setting.notSaid');
   if (scale.is === 'choice')
@@ -21,10 +21,11 @@ export function settingValue(what: Setting, value: string): string {
 }
 
 /** The same in as few signs as can be, to be read from two metres. */
-export function settingShort(what: Setting, value: string): string {
+export function settingInShort(what: Setting, value: string): string {
   const { is } = SETTING_SCALES[what],
     steps = Number(value);
-  if (!Number.isInteger(steps) || value === '' || (is !== 'level' && is !== 'count')) return settingValue(what, value);
+  if (!Number.isInteger(steps) || value === '' || (is !== 'level' && is !== 'count'))
+    return settingInWords(what, value);
   if (is === 'count') return String(steps);
   return steps === 0 ? '±0' : value.replace('-', '−');
 }

@@ -1,0 +1,10 @@
+import { Frame } from '@/ui/kit/Frame';
+import { CardsView } from '@/ui/drawer/CardsView';
+
+export default function Page() {
+  return (
+    <Frame view="cards">
+      <CardsView />
+    </Frame>
+  );
+}
