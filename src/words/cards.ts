@@ -6,11 +6,10 @@ import { shortDayOf } from './dates';
 import type { cards } from './en/cards';
 import made from './made/en/cards.json';
 import { printWords } from './prints';
-import { inkingWords } from './inking';
+import { inkingWords, settingInWords } from './inking';
 import { causeWords } from './causes';
 import { mixWords } from './mix';
 import { gramsInWords } from './quantities';
-import { settingInWords } from './settings';
 import { translator } from './translator';
 import { wayInWords } from './ways';
 

@@ -33,8 +33,6 @@ export const beside = {
   contactTitle: 'Run {run, number}, sheet by sheet',
   contactNone: 'No pull of this run was photographed yet.',
   pair: 'Two beside each other',
-  left: 'left',
-  right: 'right',
   previous: 'the one before and this',
   firstLast: 'first and last',
   good: 'good',

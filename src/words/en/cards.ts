@@ -53,7 +53,6 @@ export const cards = {
     dry: 'dry',
     cut: 'cut',
     impressions: 'impressions a sheet',
-    material: 'block',
     shims: 'shims',
     misfit: 'last proof',
     note: 'sheet {sheet}',
@@ -81,7 +80,6 @@ export const cards = {
       '{fault} with {settings}: {with, number} of {of, number}; otherwise {withoutWith, number} of {withoutOf, number} (by chance in {percent, number, ::.0} % of cases)',
     remedy:
       '{sign}: {helped, select, true {what was tried helped} false {what was tried did not help} other {something was tried}}',
-    none: 'nothing',
     wet: 'open films',
     dryFilms: 'dry films',
   },

@@ -17,9 +17,8 @@ import { kit } from '@/ui/kit/styles';
 import { useLog } from '@/ui/kit/useLog';
 import { besideWords } from '@/words/beside';
 import { craftWords } from '@/words/craft';
-import { inkingWords } from '@/words/inking';
+import { inkingWords, settingInWords } from '@/words/inking';
 import type { Pulling } from '../usePull';
-import { settingInWords } from '@/words/settings';
 
 /** What the counts of this run say of its settings, and whether its last sheets became lighter or heavier. */
 export function Learned({ pulling: { run, next } }: { readonly pulling: Pulling }) {

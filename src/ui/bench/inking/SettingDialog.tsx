@@ -16,8 +16,7 @@ import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { useLog } from '@/ui/kit/useLog';
 import { inWords } from '@/words/failures';
-import { inkingWords } from '@/words/inking';
-import { settingInWords } from '@/words/settings';
+import { inkingWords, settingInWords } from '@/words/inking';
 import css from './inking.module.css';
 
 interface Props {

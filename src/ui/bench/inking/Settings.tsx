@@ -10,9 +10,8 @@ import { useKeys } from '@/ui/kit/keys';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { useLog } from '@/ui/kit/useLog';
-import { inkingWords } from '@/words/inking';
+import { inkingWords, settingInShort, settingInWords } from '@/words/inking';
 import type { Pulling } from '../usePull';
-import { settingInShort, settingInWords } from '@/words/settings';
 import css from './inking.module.css';
 
 const SettingDialog = dynamic(
