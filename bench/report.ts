@@ -15,6 +15,7 @@ const HEADINGS = [
   'Registration',
   'Interface',
   'One print on two devices',
+  'A sitting at the bench',
   'A large store',
   'Memory',
   'Hostile requests',

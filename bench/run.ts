@@ -9,6 +9,7 @@ import { memoryReport } from './parts/memory';
 import { piecesReport } from './parts/pieces';
 import { pictureReport, sizeReport } from './parts/picture';
 import { registerReport } from './parts/register';
+import { sittingReport } from './parts/sitting';
 import { storeReport } from './parts/store';
 import { writeSection } from './report';
 
@@ -24,6 +25,7 @@ const PARTS = [
   { name: 'register', heading: 'Registration', measure: registerReport },
   { name: 'interface', heading: 'Interface', measure: interfaceReport },
   { name: 'devices', heading: 'One print on two devices', measure: devicesReport },
+  { name: 'sitting', heading: 'A sitting at the bench', measure: sittingReport },
   { name: 'store', heading: 'A large store', measure: storeReport },
   { name: 'memory', heading: 'Memory', measure: memoryReport },
 ] as const;

@@ -68,10 +68,6 @@ try {
   await page.getByRole('button', { name: 'Simulated scanner' }).click();
   await page.getByText('What the scan shows').waitFor({ timeout: 90_000 });
   await shot('proof');
-  await open('Salt Works, Low Sun', 'proof');
-  await page.getByRole('tab', { name: 'Trials' }).click();
-  await page.getByRole('button', { name: /^Sheet 3:/ }).click();
-  await shot('trials');
   await open('Salt Works, Low Sun', 'inks');
   await page.getByRole('button', { name: /^Run 4,/ }).click();
   await page.getByText(/seen, wanted/).waitFor();
@@ -80,10 +76,6 @@ try {
   await page.getByText(/plans were weighed/).waitFor({ timeout: 60_000 });
   await page.mouse.move(905, 175);
   await shot('runs');
-  await page.getByRole('tab', { name: 'Who prints what' }).click();
-  await page.getByRole('gridcell', { name: /^slate blue, run 4/ }).click();
-  await page.getByText('cutting').waitFor();
-  await shot('weave');
   await open('Ferry Slip, Night Rain', 'runs');
   await page.getByText(/You work/).waitFor({ timeout: 60_000 });
   await page.keyboard.press('l');
@@ -115,11 +107,26 @@ try {
     await open('Salt Works, Low Sun', view);
     await page.waitForTimeout(1500);
     await shot(view);
-    if (view !== 'pull') continue;
-    await page.setViewportSize({ width: 820, height: 1180 });
-    await shot('pull-tablet');
-    await page.setViewportSize({ width: 1280, height: 800 });
   }
+  await open('Salt Works, Low Sun', 'cards');
+  await page.waitForTimeout(1500);
+  await shot('card');
+  await open('Salt Works, Low Sun', 'today');
+  for (let n = 0; n < 4; n++) {
+    await page.keyboard.press('Space');
+    await page.waitForTimeout(900);
+  }
+  await shot('today');
+  await open('Salt Works, Low Sun', 'mix');
+  await page.getByRole('combobox', { name: 'Ink to mix' }).click();
+  await page.getByRole('option', { name: /^run 4/ }).click();
+  await page.getByLabel('weigh out, g').fill('14');
+  await page.getByRole('button', { name: 'Begin an empty pot' }).click();
+  await page.getByRole('button', { name: 'a knifeful' }).click();
+  await page.waitForTimeout(1400);
+  await page.getByRole('button', { name: 'a knifeful' }).click();
+  await page.waitForTimeout(2000);
+  await shot('mix');
   await open('Ferry Slip, Night Rain', 'numbering');
   await shot('numbering');
 } finally {

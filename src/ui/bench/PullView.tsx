@@ -34,6 +34,7 @@ import { ImpressionCards } from './ImpressionCards';
 import { ChargeCards } from './inking/ChargeCards';
 import { Remedies } from './causes/Remedies';
 import { Learned } from './inking/Learned';
+import { PressCard } from './inking/PressCard';
 import { RubCard } from './inking/RubCard';
 import { WarmUp } from './inking/WarmUp';
 import { PieceCards } from './PieceCards';
@@ -247,7 +248,7 @@ function Before({ index, run, look }: { index: number; run: Run; look: readonly 
       <Boards index={index} />
       <ChargeCards index={index} sheets={Math.max(1, desk.progress.runs[index].sheetsInRun)} />
       <ImpressionCards index={index} sheets={Math.max(1, desk.progress.runs[index].sheetsInRun)} />
-      <RubCard index={index} />
+      {plan.register.heights.pressGapMm === null ? <RubCard index={index} /> : <PressCard index={index} />}
       <Figures />
       <div className={kit.above14}>
         <Cautions place="pull" />

@@ -27,6 +27,16 @@ export const inking = {
     working: 'measuring what is rubbed …',
     nothing: 'Nothing is inked in this run.',
   },
+  press: {
+    title: 'At the press',
+    runners: 'runners beside the block',
+    packing: 'packing now',
+    wanted: 'packing that would be right',
+    passes: 'passes a sheet',
+    order:
+      'Runners on both sides, so that the cylinder neither climbs nor falls at the block’s edges. Soft packing next to the sheet for solids, hard for lines. Try on waste paper: a bite too weak shows in the middle of solids, one too hard at their edges.',
+    note: 'What is changed of packing or pressure stands as a setting, from which sheet on. Hands stay off the bed while it moves.',
+  },
   warm: {
     title: 'Warm-up',
     wanted:
