@@ -1,6 +1,6 @@
 /** Photographs of pulls, beside what was planned and beside each other. */
 export const beside = {
-  open: 'photograph',
+  open: 'beside the plan',
   openKey: 'Photograph the last pull',
   title: 'The pull beside the plan',
   nothing: 'Pull a sheet first: what is photographed is a pull.',
