@@ -38,6 +38,7 @@ test('a photograph of a pull is read, laid beside the plan, kept with its sheet 
   await expect(page.getByRole('heading', { name: 'Misfit' })).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText(/± 3\.0/).first()).toBeVisible();
   await expect(page.getByText(/^Run 1 lies/)).toBeVisible();
+  await page.getByLabel(/keep it as it was taken/).check();
   await page.getByRole('button', { name: 'Keep with sheet 2' }).click();
   await expect(page.getByText('Kept with sheet 2.')).toBeVisible();
   const kept = (await stateOf(server, id)).events.map(({ act }) => act).find((act) => act.kind === 'photographed');
@@ -46,6 +47,9 @@ test('a photograph of a pull is read, laid beside the plan, kept with its sheet 
   expect(kept.seen!.length).toBeGreaterThan(1);
   const bytes = Buffer.from(await (await fetch(`${server.url}/api/blobs/${kept.pictureSha}`)).arrayBuffer());
   expect((await sharp(bytes).metadata()).exif).toBeUndefined();
+  const original = await fetch(`${server.url}/api/blobs/${kept.originalSha}`);
+  const { width, format, exif } = await sharp(Buffer.from(await original.arrayBuffer())).metadata();
+  expect([width, format, exif]).toEqual([4000, 'jpeg', undefined]);
 
   // a picture that shows no sheet is told so, and nothing is lost
   await page.getByLabel('Photograph of the sheet').setInputFiles({

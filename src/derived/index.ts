@@ -52,13 +52,7 @@ export {
   tackLadder,
   weighableFromG,
 } from './pots';
-export {
-  type PhotographDrift,
-  type PullPhotograph,
-  driftByPhotographs,
-  lastGoodPhotograph,
-  photographsOfRun,
-} from './photographs';
+export { type SeenDrift, type PullPhotograph, driftBySeen, lastGoodPhotograph, photographsOfRun } from './photographs';
 export { bookletOf, runCardOf } from './runCard';
 export { sheetsGone, lossesByRun } from './bench/tally';
 export {

@@ -1,4 +1,4 @@
-import { lastGoodPhotograph, driftByPhotographs, looksOfPlan, photographsOfRun, progressOf } from '@/derived';
+import { lastGoodPhotograph, driftBySeen, looksOfPlan, photographsOfRun, progressOf } from '@/derived';
 import type { BenchAct, Plan } from '@/model';
 import { planOfBands } from '@/testing/plans';
 import { pullsOf, settingOf, sitting } from '@/testing/sittings';
@@ -21,7 +21,7 @@ const bench = (...acts: BenchAct[]) => progressOf(plan, sitting(...acts).events)
 /** Sheets pulled one after the other, each photographed, so much lighter than planned. */
 const series = (...byL: number[]) =>
   bench(...byL.flatMap((by, i) => [...pullsOf(run.id, i + 1, i + 1), photograph(i + 1, by)]));
-const drift = (of: ReturnType<typeof bench>) => driftByPhotographs(plan, looks, of, run);
+const drift = (of: ReturnType<typeof bench>) => driftBySeen(plan, looks, of, run);
 
 test('the newest photograph of each sheet, in the order of the pulls; others are passed over', () => {
   const of = bench(
@@ -56,4 +56,15 @@ test('since the charges were changed, only what came after counts', () => {
   const before = [0, 1, 2, 3, 4, 5].flatMap((by, i) => [...pullsOf(run.id, i + 1, i + 1), photograph(i + 1, by)]);
   expect(drift(bench(...before))).toBeDefined();
   expect(drift(bench(...before, settingOf(run.id, 'charges', '4', 7)))).toBeUndefined();
+});
+
+test('a reading on a sheet goes before its photograph', () => {
+  const read = (sheet: number, byL: number): BenchAct => ({
+    ...{ kind: 'colour-got', runId: run.id, colourId, source: 'reader', sheet: String(sheet) },
+    labD50: [planned[0] + byL, planned[1], planned[2]],
+  });
+  const photographed = [0, 0, 0, 0, 0, 0].flatMap((by, i) => [...pullsOf(run.id, i + 1, i + 1), photograph(i + 1, by)]);
+  expect(drift(bench(...photographed))).toBeUndefined();
+  const readOn = [0, 0.5, 1, 2, 3, 4].map((by, i) => read(i + 1, by));
+  expect(drift(bench(...photographed, ...readOn))).toMatchObject({ towards: 'lighter', sheets: 6 });
 });

@@ -28,8 +28,8 @@ export function lastGoodPhotograph(
   return photographs.findLast(({ good, sheet }) => good && sheet !== beforeSheet);
 }
 
-/** What the photographs of a run say of its films: how much lighter or darker the newest are than the first. */
-export interface PhotographDrift {
+/** What readings and photographs of a run say of its films: how much lighter or darker the newest are than the first. */
+export interface SeenDrift {
   readonly towards: 'lighter' | 'heavier';
   readonly sheets: number;
   /** Difference in lightness between the mean of the last three and of the first three, L*. */
@@ -43,34 +43,43 @@ const TOLD_BELOW = 0.05;
 /** Lightness that a photograph with its own white balance still tells apart from one sheet to the next (start value, L*). */
 const LEAST_L = 1;
 
-/** Whether the films of a run became lighter or heavier, by photographs read in it since its charges were changed last. */
-export function driftByPhotographs(
-  plan: Plan,
-  looks: Pick<PlanLooks, 'looks'>,
-  bench: Pick<BenchState, 'photographs' | 'pulls' | 'settings'>,
-  run: Run,
-): PhotographDrift | undefined {
-  const changed = bench.settings.findLast(
-    ({ runId, what }) => runId === run.id && (what === 'charges' || what === 'ink'),
-  );
-  const index = plan.runs.indexOf(run);
-  const printed = new Set(inkingsOf(run).flatMap((inking) => printedIds(plan, inking)));
-  const off = photographsOfRun(bench, run.id)
-    .filter(({ at, seen }) => seen !== undefined && (!changed || at > changed.at))
-    .flatMap(({ seen = [] }) => {
-      const mine = seen.filter(({ colourId }) => printed.has(colourId));
-      const differences = mine.map(({ colourId, labD50 }) => {
-        const label = plan.flat?.colours.findIndex(({ id }) => id === colourId) ?? -1;
-        return labD50[0] - looks.looks[index + 1][label][0];
-      });
-      return differences.length > 0 ? [mean(differences)] : [];
-    });
+type Seen = Pick<BenchState, 'photographs' | 'pulls' | 'settings' | 'sheetReadings'>;
+
+/** Whether the films of a run became lighter or heavier, by what was read and photographed in it since its charges were changed last. */
+export function driftBySeen(plan: Plan, looks: Pick<PlanLooks, 'looks'>, bench: Seen, run: Run): SeenDrift | undefined {
+  const off = lightnessOff(plan, looks, bench, run);
   if (off.length < LEAST_SHEETS) return undefined;
   const { score, chance } = trendOf(off),
     byL = mean(off.slice(-3)) - mean(off.slice(0, 3));
   // a trend the other way than its ends, or too small to be seen, is none
   if (chance >= TOLD_BELOW || Math.sign(byL) !== Math.sign(score) || Math.abs(byL) < LEAST_L) return undefined;
   return { towards: byL > 0 ? 'lighter' : 'heavier', sheets: off.length, byL: Math.abs(byL), chance };
+}
+
+/**
+ * How much lighter than planned each sheet of a run came out, in the order of the pulls, on the colours the run prints: by the reader where it was
+ * held on the sheet, else by its photograph.
+ */
+function lightnessOff(plan: Plan, looks: Pick<PlanLooks, 'looks'>, bench: Seen, run: Run): number[] {
+  const changed = bench.settings.findLast(
+    ({ runId, what }) => runId === run.id && (what === 'charges' || what === 'ink'),
+  );
+  const isSince = (at: string) => !changed || at > changed.at;
+  const index = plan.runs.indexOf(run),
+    printed = new Set(inkingsOf(run).flatMap((inking) => printedIds(plan, inking)));
+  const photographs = photographsOfRun(bench, run.id);
+  return bench.pulls
+    .filter((pull) => pull.runId === run.id)
+    .flatMap(({ sheet }) => {
+      const read = bench.sheetReadings.filter((one) => one.runId === run.id && one.sheet === sheet && isSince(one.at));
+      const photograph = photographs.find((one) => one.sheet === sheet && isSince(one.at));
+      const seen = (read.length > 0 ? read : (photograph?.seen ?? [])).filter(({ colourId }) => printed.has(colourId));
+      const differences = seen.map(({ colourId, labD50 }) => {
+        const label = plan.flat?.colours.findIndex(({ id }) => id === colourId) ?? -1;
+        return labD50[0] - looks.looks[index + 1][label][0];
+      });
+      return differences.length > 0 ? [mean(differences)] : [];
+    });
 }
 
 const mean = (values: readonly number[]) => values.reduce((sum, v) => sum + v, 0) / values.length;

@@ -2,10 +2,12 @@ import { mediumById } from '@/core/inks';
 import type { Plan, Run } from '@/model';
 import type { Timer } from './bench/sittings';
 import { inksOfRun } from './lookups';
+import { dayNowOf } from './oneDay';
+import type { PrintSheet } from './printSheet';
 import type { Progress } from './progress';
 
 /** What a clock at the bench is about. */
-export type TimerWhat = Timer['what'] | 'pack' | 'bath' | 'drying';
+export type TimerWhat = Timer['what'] | 'pack' | 'bath' | 'drying' | 'day';
 
 /** A clock as it stands: set by hand, or following from what the log knows. */
 export interface TimerNow {
@@ -29,9 +31,11 @@ const PACK_OUT_MIN = 10,
 const DRYING_SHOWN_MS = 12 * 3_600_000;
 /** A film that could be dry is asked after for so long. */
 const DRYING_ASKED_MS = 24 * 3_600_000;
+/** A day on open films that is over is told for so long. */
+const DAY_ASKED_MS = 2 * 3_600_000;
 
 /** Every clock that runs at a time, the one that is due first before the others. */
-export function timersOf(plan: Plan, progress: Progress, nowMs: number): TimerNow[] {
+export function timersOf(plan: Plan, sheet: PrintSheet, progress: Progress, nowMs: number): TimerNow[] {
   const { bench } = progress;
   const clock = (
     what: TimerWhat,
@@ -62,7 +66,22 @@ export function timersOf(plan: Plan, progress: Progress, nowMs: number): TimerNo
         ]
       : [],
   );
-  return [...set, ...packs, ...baths, ...filmsDrying(plan, progress, nowMs)].sort((a, b) => a.dueMs - b.dueMs);
+  const shown = [
+    ...set,
+    ...packs,
+    ...baths,
+    ...filmsDrying(plan, progress, nowMs),
+    ...wetDay(plan, sheet, progress, nowMs),
+  ];
+  return shown.sort((a, b) => a.dueMs - b.dueMs);
+}
+
+/** The day of a print on open films, until its first film has been closed for as long as one might still stand there. */
+function wetDay(plan: Plan, sheet: PrintSheet, progress: Progress, nowMs: number): TimerNow[] {
+  const day = dayNowOf(plan, sheet, progress, nowMs);
+  if (!day || progress.currentRun >= plan.runs.length || nowMs - day.closesAtMs > DAY_ASKED_MS) return [];
+  const { firstAtMs: beganMs, closesAtMs: dueMs } = day;
+  return [{ id: `day-${beganMs}`, what: 'day', values: {}, beganMs, dueMs, due: dueMs <= nowMs }];
 }
 
 /** The film that the next run waits for, on the day it may be dry, until it was seen to be. */

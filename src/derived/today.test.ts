@@ -100,7 +100,7 @@ describe('clocks', () => {
   });
   const clocks = (...acts: (BenchAct | number)[]) => {
     const { progress, nowMs } = after(...acts);
-    return timersOf(plan, progress, nowMs);
+    return timersOf(plan, sheet, progress, nowMs);
   };
 
   test('run from when they were set, the first due before the others, and end by an act', () => {
@@ -140,6 +140,22 @@ describe('clocks', () => {
     expect(clocks(...whole, 62)[0]).toMatchObject({ what: 'drying', due: true, values: { run: 1 } });
     expect(clocks(...whole, 200)).toEqual([]);
     expect(clocks(...whole, 62, { kind: 'dry-seen', runId: first.id, sheet: '', note: '' })).toEqual([]);
+  });
+
+  test('the day of a print on open films, from its first pull until its first film has closed', () => {
+    const wet: Plan = { ...plan, way: { ...plan.way, under: 'wet', day: { ...plan.way.day, openMinutes: 120 } } };
+    const days = (...acts: (BenchAct | number)[]) => {
+      const { events, nowMs } = sitting(...acts);
+      return timersOf(wet, sheet, progressOf(wet, events), nowMs).filter(({ what }) => what === 'day');
+    };
+    expect(days(cutOf(0))).toEqual([]);
+    const [day] = days(cutOf(0), ...pullsOf(first.id, 1, 3));
+    expect(day).toMatchObject({ due: false });
+    // the day begins a change-over before its first pull
+    expect(day.dueMs - day.beganMs).toBeLessThan(120 * MINUTE);
+    expect(day.dueMs - day.beganMs).toBeGreaterThan(60 * MINUTE);
+    expect(days(cutOf(0), ...pullsOf(first.id, 1, 3), 3)[0].due).toBe(true);
+    expect(days(cutOf(0), ...pullsOf(first.id, 1, 3), 12)).toEqual([]);
   });
 
   test('how long a clock is set for, where nothing is said', () => {

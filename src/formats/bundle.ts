@@ -165,7 +165,7 @@ function readRecords(
   const events = readEvents(parse(content.get('bench-log.json')?.bytes));
   if (!events.ok) return events;
   // only what plan and log name is kept: nothing else comes into the workshop's file
-  const wanted = new Set([...blobsOfPlan(plan.value), ...picturesOfLog(events.value)]);
+  const wanted = new Set([...blobsOfPlan(plan.value), ...picturesOfLog(events.value), ...originalsOfLog(events.value)]);
   const blobs = new Map<string, { bytes: Uint8Array; mediaType: string }>();
   for (const [path, { bytes }] of content) {
     const sha = path.startsWith('pictures/') ? path.slice('pictures/'.length) : '';
@@ -198,7 +198,9 @@ function wrongPicture(
       return phrase('bundle.thePictureInThis', { widthPx: raster.widthPx, heightPx: raster.heightPx });
   }
   if (plan.flat && blobs.get(plan.flat.labelsSha)!.mediaType !== OCTETS) return phrase('bundle.theFlatColoursIn');
-  const odd = picturesOfLog(events).find((sha) => blobs.has(sha) && !pngSize(blobs.get(sha)!.bytes));
+  const odd =
+    picturesOfLog(events).find((sha) => blobs.has(sha) && !pngSize(blobs.get(sha)!.bytes)) ??
+    originalsOfLog(events).find((sha) => blobs.has(sha) && blobs.get(sha)!.mediaType !== 'image/jpeg');
   return odd === undefined ? undefined : phrase('bundle.thePictureOfA', { odd: odd.slice(0, 12) });
 }
 
@@ -214,6 +216,11 @@ function picturesOfLog(events: readonly BenchEvent[]): string[] {
       ? [act.pictureSha]
       : [],
   );
+}
+
+/** Photographs as they were taken. */
+function originalsOfLog(events: readonly BenchEvent[]): string[] {
+  return events.flatMap(({ act }) => (act.kind === 'photographed' && act.originalSha ? [act.originalSha] : []));
 }
 
 function readEvents(value: unknown): Outcome<BenchEvent[]> {

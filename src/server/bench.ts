@@ -129,5 +129,6 @@ export interface CutPicture {
 
 /** A photograph is brought in before the log names it. */
 function refusedPicture(db: Store, act: BenchAct): Phrase | undefined {
-  return act.kind === 'photographed' && !hasBlob(db, act.pictureSha) ? phrase('bench.thisPhotographIsNot') : undefined;
+  const named = act.kind === 'photographed' ? [act.pictureSha, act.originalSha ?? act.pictureSha] : [];
+  return named.every((sha) => hasBlob(db, sha)) ? undefined : phrase('bench.thisPhotographIsNot');
 }

@@ -39,7 +39,7 @@ export function patienceOf(gone?: AbortSignal): AbortSignal {
  * `patience` is, or above 1 GB. Failures: those of `patience`, `picture-memory`, `picture-damaged`, `busy`.
  */
 export async function decode(
-  task: 'inspect' | 'raster' | 'preview' | 'scan',
+  task: 'inspect' | 'raster' | 'preview' | 'whole' | 'scan',
   settings: Readonly<Record<string, unknown>>,
   bytes: Uint8Array,
   patience: AbortSignal,

@@ -81,6 +81,17 @@ const tasks = {
     const turned = await sharp(small).rotate(turnDeg).png().toBuffer();
     return { answer: {}, bytes: mirrored ? await sharp(turned).flop().png().toBuffer() : turned };
   },
+  /** Upright and as large as it is, as JPEG; nothing the camera wrote into its file goes along. */
+  async whole(bytes, { limitInputPixels, svgLongSidePx, background }) {
+    const density = svgLongSidePx ? { density: await svgDensity(bytes, svgLongSidePx) } : {};
+    const jpeg = await sharp(bytes, { limitInputPixels, failOn: 'error', ...density })
+      .rotate()
+      .toColourspace('srgb')
+      .flatten({ background })
+      .jpeg({ quality: 90 })
+      .toBuffer();
+    return { answer: {}, bytes: jpeg };
+  },
   /** A scan as PNG with the resolution it says it has. */
   async scan(bytes, { limitInputPixels }) {
     const image = sharp(bytes, { limitInputPixels, failOn: 'error' });

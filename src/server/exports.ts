@@ -186,9 +186,10 @@ export function bundleFile(db: Store, id: string, now: string): Outcome<FileOut>
   const { plan, name } = print.value;
   const events = benchLog(db, id);
   const { cutPictures, photographs } = replayLog(events);
-  const pictures = [...cutPictures.map((p) => p.sha), ...photographs.map((p) => p.pictureSha)].filter((sha) =>
-    getBlob(db, sha),
-  );
+  const pictures = [
+    ...cutPictures.map((p) => p.sha),
+    ...photographs.flatMap((p) => [p.pictureSha, p.originalSha ?? []].flat()),
+  ].filter((sha) => getBlob(db, sha));
   const booklet = bookletOfPrint(db, id);
   const blobs = new Map([...blobsOfPlan(plan), ...pictures].map((sha) => [sha, getBlob(db, sha)!]));
   return success({

@@ -146,6 +146,18 @@ export async function sourcePreview(
   return familyOf(decoded.code) === 'picture-damaged' ? failure('picture-damaged.thePictureCouldNotBe') : decoded;
 }
 
+/** A photograph as it was taken, upright and without what the camera wrote into its file, as JPEG. */
+export async function wholePhotograph(
+  bytes: Buffer,
+  format: PicturePlan['format'],
+  paperLabD50: Lab,
+  patience = patienceOf(),
+): Promise<Outcome<{ bytes: Buffer }>> {
+  const decoded = await decode('whole', sourceOf(format, 0, paperLabD50), bytes, patience);
+  if (decoded.ok) return success({ bytes: decoded.value.bytes });
+  return familyOf(decoded.code) === 'picture-damaged' ? failure('picture-damaged.thePictureCouldNotBe') : decoded;
+}
+
 function looksLikeSvg(bytes: Buffer): boolean {
   const head = bytes.subarray(0, 4096);
   return (

@@ -3,7 +3,14 @@ import { SIZE_RANGE_MM, type PicturePlan, type Plan } from '@/model';
 import { getBlob, putBlob, type Store } from '@/store';
 import { allOrNothing } from './allOrNothing';
 import { patienceOf } from './decode';
-import { inspectPicture, makeRaster, sourcePreview, type PictureFacts, type Placement } from './imageIn';
+import {
+  inspectPicture,
+  makeRaster,
+  sourcePreview,
+  wholePhotograph,
+  type PictureFacts,
+  type Placement,
+} from './imageIn';
 import { livingPrint } from './livingPrint';
 import { editPrint } from './prints';
 import { presentPlan } from './readPlan';
@@ -133,7 +140,7 @@ export async function sourcePng(
 /** Longer side of a photograph as it is kept, px. */
 const PHOTOGRAPH_PX = 1600;
 
-/** A photograph of a sheet or a block, upright and as large as a screen: kept until an entry of the log names it, or the day is over. */
+/** A photograph of a sheet or a block, upright and as large as a screen, or `whole` as it was taken: kept until an entry of the log names it, or the day is over. */
 export async function bringInPhotograph(
   db: Store,
   id: string,
@@ -141,6 +148,7 @@ export async function bringInPhotograph(
   fileName: string,
   now: string,
   gone?: AbortSignal,
+  whole = false,
 ): Promise<Outcome<{ readonly sha: string }>> {
   const found = livingPrint(db, id);
   if (!found.ok) return found;
@@ -148,6 +156,10 @@ export async function bringInPhotograph(
   const facts = await inspectPicture(bytes, fileName, patience);
   if (!facts.ok) return facts;
   const { paper } = presentPlan(db, found.value);
+  if (whole) {
+    const jpeg = await wholePhotograph(bytes, facts.value.format, paper.labD50, patience);
+    return jpeg.ok ? success({ sha: putBlob(db, jpeg.value.bytes, 'image/jpeg', now) }) : jpeg;
+  }
   const small = await sourcePreview(bytes, facts.value.format, 0, false, paper.labD50, PHOTOGRAPH_PX, patience);
   return small.ok ? success({ sha: putBlob(db, small.value.bytes, 'image/png', now) }) : small;
 }

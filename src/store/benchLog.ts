@@ -92,6 +92,8 @@ export function appendBenchEvent(db: Store, printId: string, event: BenchEvent):
 function project(db: Store, printId: string, seq: number, act: BenchAct): void {
   if ((act.kind === 'cut-done' || act.kind === 'slip' || act.kind === 'photographed') && act.pictureSha)
     db.prepare('INSERT INTO log_blobs (print_id, seq, sha) VALUES (?, ?, ?)').run(printId, seq, act.pictureSha);
+  if (act.kind === 'photographed' && act.originalSha && act.originalSha !== act.pictureSha)
+    db.prepare('INSERT INTO log_blobs (print_id, seq, sha) VALUES (?, ?, ?)').run(printId, seq, act.originalSha);
   if (countsForLosses(act)) count(db, printId, act.runId, 1, act.setAside);
   if (act.kind !== 'pull-undone') return;
   const row = db

@@ -188,6 +188,8 @@ export interface BenchState {
   readonly trialReadings: readonly TrialReading[];
   /** One for each run and colour of the picture: the newest reading, oldest first. */
   readonly coloursGot: readonly ColourGot[];
+  /** Readings on named sheets of the edition, oldest first. */
+  readonly sheetReadings: readonly (ColourGot & { readonly sheet: SheetName })[];
   /** All proofs, oldest first. */
   readonly proofs: readonly Proof[];
   /** Marks put right and corners let in anew, oldest first. */
@@ -253,6 +255,7 @@ function newReplay() {
     kept: [] as KeptSheet[],
     trialReadings: [] as TrialReading[],
     coloursGot: [] as ColourGot[],
+    sheetReadings: [] as (ColourGot & { sheet: SheetName })[],
     proofs: [] as Proof[],
     proofIds: new Set<string>(),
     shimmings: [] as Shimming[],
@@ -374,7 +377,7 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
     const edition = [...r.rounds.values()].find(({ round }) => round === 'edition');
     r.finishedRuns.set(act.runId, edition?.counted ?? 0);
   },
-  'colour-got': (r, { at, act: { runId, colourId, labD50, source, trial } }) => {
+  'colour-got': (r, { at, act: { runId, colourId, labD50, source, trial, sheet } }) => {
     if (trial) {
       const same = (t: TrialReading) =>
         t.roundId === trial.roundId && t.sheet === trial.sheet && t.runId === runId && t.colourId === colourId;
@@ -382,6 +385,7 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
       r.trialReadings.push({ at, runId, colourId, labD50, source, roundId: trial.roundId, sheet: trial.sheet });
       return;
     }
+    if (sheet) r.sheetReadings.push({ at, runId, colourId, labD50, source, sheet });
     r.coloursGot = [
       ...r.coloursGot.filter((g) => g.runId !== runId || g.colourId !== colourId),
       { at, runId, colourId, labD50, source },

@@ -172,6 +172,8 @@ const ACTS = {
     /** Empty when it shows no one sheet. */
     sheet: text(12),
     note: text(300),
+    /** The photograph as it was taken, where that is kept, too. */
+    originalSha: pictureSha(),
     /** What was read on it, white-balanced on bare paper, and how far that may be off (ΔE00). */
     seen: list(record({ colourId: id(), labD50: surfaceLabD50() }), MOST.colours).optional(),
     errorDeltaE: inRange(READ_ERROR).optional(),
@@ -344,6 +346,8 @@ const ACTS = {
     source: oneOf(READING_SOURCES),
     /** The proof it was read on; absent: the edition, whose later films follow it. */
     trial: record({ roundId: id(), sheet: sheetName() }).optional(),
+    /** The sheet of the edition it was read on, where that is known. */
+    sheet: sheetName().optional(),
   }),
   proofed: record({
     kind: kind('proofed'),

@@ -27,6 +27,8 @@ export const beside = {
   misfit: 'Misfit',
   range: '± {mm} (a lens bends: start value)',
   keep: 'Keep with sheet {sheet}',
+  original: 'keep it as it was taken, too (without what the camera wrote into its file)',
+  readOn: 'The colour of this run on sheet {sheet}:',
   kept: 'Kept with sheet {sheet}.',
   again: 'Take another',
   contact: 'All of the run',
@@ -40,9 +42,9 @@ export const beside = {
   close: 'Close',
   learned: {
     lighter:
-      'By photographs of <strong>{sheets, number} sheets</strong> the films became lighter, by {byL, number, ::.0} L* from the first three to the last three.',
+      'By what was read or photographed on <strong>{sheets, number} sheets</strong> the films became lighter, by {byL, number, ::.0} L* from the first three to the last three.',
     heavier:
-      'By photographs of <strong>{sheets, number} sheets</strong> the films became heavier, by {byL, number, ::.0} L* from the first three to the last three.',
+      'By what was read or photographed on <strong>{sheets, number} sheets</strong> the films became heavier, by {byL, number, ::.0} L* from the first three to the last three.',
     chance: 'An order like this comes by chance once in {in, number} times or less.',
   },
 } as const;

@@ -89,6 +89,7 @@ export const today = {
       own: 'clock',
       pack: '{sheets, plural, one {one damp sheet} other {# damp sheets}} out of cover',
       bath: '{block} in the water',
+      day: 'first film open',
       drying: 'run {run, number} may be dry',
     },
     due: 'now',

@@ -5,12 +5,14 @@ import DialogContent from '@mui/material/DialogContent';
 import LinearProgress from '@mui/material/LinearProgress';
 import clsx from 'clsx';
 import { useState } from 'react';
-import { lastGoodPhotograph, photographsOfRun, sheetLayoutOf } from '@/derived';
+import { inkingsOf, lastGoodPhotograph, photographsOfRun, sheetLayoutOf } from '@/derived';
 import { Choice } from '@/ui/kit/Choice';
 import { FileButton } from '@/ui/kit/FileButton';
 import { LookThumb } from '@/ui/kit/LookThumb';
 import { usePrintDesk } from '@/ui/kit/printContext';
+import { ReadingButtons } from '@/ui/kit/ReadingButtons';
 import { kit } from '@/ui/kit/styles';
+import { useLog } from '@/ui/kit/useLog';
 import { besideWords } from '@/words/beside';
 import { inWords } from '@/words/failures';
 import type { Pulling } from '../usePull';
@@ -47,6 +49,7 @@ export function BesideDialog({ pulling, onClose }: Props) {
         ) : (
           <>
             <Taking pulled={pulled} sheet={sheet} onSheet={setSheet} photographing={photographing} />
+            <ReadOn index={index} sheet={sheet} />
             <Three index={index} sheet={sheet} photographing={photographing} />
             {photographing.read && <Read read={photographing.read} index={index} />}
           </>
@@ -66,8 +69,9 @@ interface TakingProps {
 function Taking({ pulled, sheet, onSheet, photographing }: TakingProps) {
   const { tell } = usePrintDesk('tell');
   const { read, busy, problem, take, simulate, stop, keep, again } = photographing;
+  const [original, setOriginal] = useState(false);
   const keepIt = async () => {
-    const answer = await keep(sheet);
+    const answer = await keep(sheet, original);
     tell(answer.ok ? besideWords('kept', { sheet }) : inWords(answer));
     if (answer.ok) again();
   };
@@ -101,6 +105,7 @@ function Taking({ pulled, sheet, onSheet, photographing }: TakingProps) {
           </>
         )}
       </div>
+      {read && <Original kept={original} onKeep={setOriginal} />}
       <p className={kit.note}>{besideWords('how')}</p>
       {busy && (
         <div role="status" className={kit.above8}>
@@ -117,6 +122,32 @@ function Taking({ pulled, sheet, onSheet, photographing }: TakingProps) {
         </p>
       )}
     </>
+  );
+}
+
+function Original({ kept, onKeep }: { readonly kept: boolean; readonly onKeep: (kept: boolean) => void }) {
+  return (
+    <label className={clsx(kit.tick, kit.block, kit.above6)}>
+      <input type="checkbox" checked={kept} onChange={(event) => onKeep(event.target.checked)} />{' '}
+      {besideWords('original')}
+    </label>
+  );
+}
+
+/** The reader held on the colour a run is for, on this sheet: later films follow it, and the run's drift is told by it. */
+function ReadOn({ index, sheet }: { readonly index: number; readonly sheet: string }) {
+  const { plan, id } = usePrintDesk('plan', 'id');
+  const log = useLog();
+  const runId = plan.runs[index].id,
+    { colourId } = inkingsOf(plan.runs[index])[0];
+  return (
+    <div className={clsx(kit.row, kit.above8)}>
+      <span>{besideWords('readOn', { sheet })}</span>
+      <ReadingButtons
+        request={{ kind: 'run', printId: id, runId, colourId }}
+        onReading={({ labD50 }, source) => void log({ kind: 'colour-got', runId, colourId, labD50, source, sheet })}
+      />
+    </div>
   );
 }
 

@@ -1,5 +1,5 @@
 'use client';
-import { useRef, useState } from 'react';
+import { useRef, useState, type RefObject } from 'react';
 import { sheetLayoutOf } from '@/derived';
 import { success } from '@/model';
 import { askRaw } from '@/session';
@@ -25,12 +25,14 @@ export function usePhotograph(index: number) {
   const [read, setRead] = useState<ProofAnswer>();
   const [busy, setBusy] = useState<Busy>();
   const [problem, setProblem] = useState<string>();
+  const original = useRef<Blob>(undefined);
   /** Only the newest is listened to. */
   const serial = useRef(0);
   const readFile = async (file: Blob, mine: number) => {
     const layout = sheetLayoutOf(plan);
     if (!layout) return;
     const what = besideWords('busy.reading');
+    original.current = file;
     setBusy({ what, share: 0 });
     const answer = await worker.ask(
       'readProof',
@@ -71,20 +73,24 @@ export function usePhotograph(index: number) {
     worker.stop();
     setBusy(undefined);
   };
-  const keep = useKeeping(read, index);
+  const keep = useKeeping(read, index, original);
   return { read, busy, problem, take, simulate, stop, keep, again: begin };
 }
 
 /** Kept at its working size, straight and in even light: nothing the camera wrote into its file goes along. */
-function useKeeping(read: ProofAnswer | undefined, index: number) {
+function useKeeping(read: ProofAnswer | undefined, index: number, original: RefObject<Blob | undefined>) {
   const { plan, id, log } = usePrintDesk('plan', 'id', 'log');
-  return async (ofSheet: string) => {
+  const store = (picture: Blob, query: string) =>
+    askRaw<{ readonly sha: string }>(`/api/prints/${id}/photographs${query}`, {
+      ...{ method: 'POST', body: picture, headers: { 'x-file-name': 'pull.jpg' } },
+    });
+  return async (ofSheet: string, withOriginal: boolean) => {
     if (!read) return success(undefined);
     const jpeg = await jpegOf(read.picture);
-    const kept = await askRaw<{ readonly sha: string }>(`/api/prints/${id}/photographs`, {
-      ...{ method: 'POST', body: jpeg, headers: { 'x-file-name': 'pull.jpg' } },
-    });
+    const kept = await store(jpeg, '');
     if (!kept.ok) return kept;
+    const whole = withOriginal && original.current ? await store(original.current, '?whole=1') : undefined;
+    if (whole && !whole.ok) return whole;
     const colours = plan.flat?.colours ?? [];
     const seen = read.reading.seenLabD50
       .slice(0, colours.length)
@@ -92,6 +98,7 @@ function useKeeping(read: ProofAnswer | undefined, index: number) {
     return log({
       ...{ kind: 'photographed', pictureSha: kept.value.sha, runId: plan.runs[index].id, sheet: ofSheet, note: '' },
       ...{ seen, errorDeltaE: PHOTOGRAPH_ERROR },
+      ...(whole?.ok && { originalSha: whole.value.sha }),
     });
   };
 }

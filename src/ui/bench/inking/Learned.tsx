@@ -4,12 +4,12 @@ import { useMemo, type ReactNode } from 'react';
 import { EDITION_ROUND } from '@/model';
 import {
   driftByFaults,
-  driftByPhotographs,
+  driftBySeen,
   faultsBySetting,
   remedySetting,
   type Drift,
   type FaultBySetting,
-  type PhotographDrift,
+  type SeenDrift,
 } from '@/derived';
 import { rich } from '@/ui/kit/rich';
 import { usePrintDesk } from '@/ui/kit/printContext';
@@ -26,13 +26,13 @@ export function Learned({ pulling: { run, next } }: { readonly pulling: Pulling 
   const { bench } = progress;
   const told = useMemo(() => faultsBySetting(plan, sheet, run, bench), [plan, sheet, run, bench]);
   const drift = useMemo(() => driftByFaults(run, bench), [run, bench]);
-  const seen = useMemo(() => looks && driftByPhotographs(plan, looks, bench, run), [plan, looks, bench, run]);
+  const seen = useMemo(() => looks && driftBySeen(plan, looks, bench, run), [plan, looks, bench, run]);
   if (!drift && !seen && told.length === 0) return null;
   return (
     <section className={kit.above14} aria-label={inkingWords('learned.title')}>
       <h2>{inkingWords('learned.title')}</h2>
       {drift && next && <DriftTold drift={drift} run={run} next={next} />}
-      {seen && next && <SeenDrift drift={seen} run={run} next={next} />}
+      {seen && next && <SeenTold drift={seen} run={run} next={next} />}
       {told.map((one) => (
         <FaultTold key={`${one.fault} ${one.settings[0].what} ${one.settings[0].value}`} told={one} />
       ))}
@@ -66,8 +66,8 @@ function DriftTold({ drift, run, next }: DriftProps & { readonly drift: Drift })
   );
 }
 
-/** The same by what photographs of the pulls show. */
-function SeenDrift({ drift, run, next }: DriftProps & { readonly drift: PhotographDrift }) {
+/** The same by what was read and photographed on the pulls. */
+function SeenTold({ drift, run, next }: DriftProps & { readonly drift: SeenDrift }) {
   const { towards, sheets, byL, chance } = drift;
   return (
     <>

@@ -12,11 +12,12 @@ const SOUNDS_FOR_MS = 10 * 60_000,
 
 /** The clocks of the print as they run, and what quiets one. */
 export function useTimers() {
-  const { plan, progress } = usePrintDesk('plan', 'progress');
+  const { plan, sheet, progress } = usePrintDesk('plan', 'sheet', 'progress');
   const nowMs = useNow(TICK_MS, progress);
   const log = useLog();
   const [quiet, setQuiet] = useState<readonly string[]>([]);
-  const timers = nowMs === undefined ? [] : timersOf(plan, progress, nowMs).filter(({ id }) => !quiet.includes(id));
+  const timers =
+    nowMs === undefined ? [] : timersOf(plan, sheet, progress, nowMs).filter(({ id }) => !quiet.includes(id));
   const due = timers.find((timer) => timer.due);
   useSound(due, nowMs);
   const end = useCallback(
