@@ -178,7 +178,7 @@ const POTS = [
   { wantedG: 12, seconds: 6, leftG: null },
 ] as const;
 
-/** The pot of a run: poured to its recipe, as well as a hand can, and drawn down. */
+/** The pot of a run: poured to its recipe, and drawn down. */
 function mixed(plan: Plan, r: number): BenchAct[] {
   const run = plan.runs[r],
     ink = inkOf(plan, inkingsOf(run)[0]),
@@ -188,9 +188,9 @@ function mixed(plan: Plan, r: number): BenchAct[] {
   const hundredths = (grams: number) => Math.max(0.01, Math.round(100 * grams) / 100);
   return [
     { kind: 'pot-begun', potId, runId: run.id, inkId: ink.id, name: ink.name, wantedG, shares, from: null },
-    ...shares.map(({ inkId, name, share }, i): BenchAct => ({
+    ...shares.map(({ inkId, name, share }): BenchAct => ({
       ...{ kind: 'poured', potId, what: 'ink', inkId, name, by: 'scale' },
-      grams: hundredths(share * wantedG * (i % 2 ? 1.01 : 0.995)),
+      grams: hundredths(share * wantedG),
     })),
     ...(ink.softenerPercent > 0
       ? [

@@ -5,7 +5,7 @@ import { usePedal } from '@/ui/kit/pedal';
 import { kit } from '@/ui/kit/styles';
 import { mixWords } from '@/words/mix';
 import { weighed } from './mixInWords';
-import type { PourItem } from './useMix';
+import { tolG, type PourItem } from './useMix';
 import type { Scale } from './useScale';
 import css from './mix.module.css';
 
@@ -32,7 +32,7 @@ export function OnScale({ item, scale: { shown, silent, act }, onIn }: Props) {
   const state =
     overBy(item, grams) > 0
       ? 'over'
-      : rest <= Math.max(0.02, 0.01 * item.allG)
+      : rest <= tolG(item.allG)
         ? 'enough'
         : rest < Math.max(SLOWLY_G, SLOWLY_SHARE * item.allG)
           ? 'slowly'

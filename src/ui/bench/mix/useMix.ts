@@ -35,8 +35,8 @@ export interface PourItem {
   readonly restG: number;
 }
 
-/** The least that is worth weighing: a hundredth, two steps of the scale at least. */
-const tolG = (allG: number) => Math.max(0.02, 0.01 * allG);
+/** So near it is enough: two steps of the scale, a little more of a large part. A little more of an ink may be little. */
+export const tolG = (allG: number): number => Math.max(0.02, 0.003 * allG);
 export const isEnough = ({ restG, allG }: PourItem): boolean => restG <= tolG(allG);
 
 export function inksToMix(plan: Parameters<typeof inksOfRun>[0]): InkOfRun[] {
