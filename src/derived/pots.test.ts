@@ -1,7 +1,18 @@
 import { pouringOf } from '@/core/inks';
-import { potsLeft, replayLog, sharesWith, tackLadder, weighableFromG, type PotsOfPrint } from '@/derived';
+import {
+  answerInk,
+  pigmentsOf,
+  potsLeft,
+  potStarts,
+  potTask,
+  replayLog,
+  sharesWith,
+  tackLadder,
+  weighableFromG,
+  type PotsOfPrint,
+} from '@/derived';
 import { type BenchAct, type Plan } from '@/model';
-import { planOfBands } from '@/testing/plans';
+import { planOfBands, starterCabinet } from '@/testing/plans';
 import { sitting } from '@/testing/sittings';
 import { additionsFor, additionsInPot, filledG, inkInPot, openPot, questionOfPot } from './pots';
 
@@ -158,4 +169,54 @@ test('the ladder: a later oil film that falls later than one before it is told, 
 test('from how many grams on every part can be weighed', () => {
   expect(weighableFromG([{ share: 0.99 }, { share: 0.01 }])).toBeCloseTo(5);
   expect(weighableFromG([])).toBe(0);
+});
+
+describe('leftovers for a wish', () => {
+  const cabinet = starterCabinet(),
+    pigments = pigmentsOf(cabinet);
+  const whole = planOfBands(),
+    [one] = whole.runs,
+    ink = one.formes[0].inkings[0].inkId;
+  const of = { runId: one.id, inkId: ink };
+  const answer = answerInk(whole, [], pigments, { run: 0, inking: 0 })!;
+  const task = potTask(whole, [], pigments, of)!;
+  const left = (
+    potId: string,
+    parts: readonly { id: string; share: number }[],
+    grams: number,
+    mediumId = 'oil relief',
+  ) => ({
+    ...{ printId: 'p', printName: 'another print', potId, name: potId, at: '2026-11-01T00:00:00.000Z', grams },
+    ...{ mediumId: mediumId as 'oil relief', labD50: null },
+    parts: parts.map(({ id, share }) => ({ id, name: id, grams: share * grams })),
+  });
+  const { parts } = answer.answer.chosen;
+
+  test('the very recipe is offered as it is, no more of it than is wanted', () => {
+    const [start, ...others] = potStarts(task, 'oil relief', 5, [left('same', parts, 12)]);
+    expect(others).toEqual([]);
+    expect(start.nearest.pours).toEqual([]);
+    expect(start.parts.reduce((sum, { grams }) => sum + grams, 0)).toBeCloseTo(5);
+    expect(start.nearest.deltaE).toBeCloseTo(answer.answer.chosen.deltaE, 3);
+  });
+
+  test('a pot of another medium, of an ink the cabinet has no more, or far from the colour is not', () => {
+    const black = cabinet.find(({ role }) => role === 'black')!.id;
+    const offered = potStarts(task, 'oil relief', 5, [
+      left('water', parts, 12, 'water-based relief'),
+      left('unknown', [{ id: 'gone', share: 1 }], 12),
+      left('black', [{ id: black, share: 1 }], 4.9),
+      left('same', parts, 3),
+    ]);
+    expect(offered.map(({ left: pot }) => pot.potId)).toEqual(['same']);
+  });
+
+  test('what a pot must come to on paper is the ink alone, without what lies below', () => {
+    const paper = potTask(whole, [], pigments, of, 'paper')!;
+    expect(paper.targetLabD50).toEqual(whole.inks.find(({ id }) => id === ink)!.solidLabD50);
+    expect(paper.also).toEqual([]);
+    expect(paper.below).toBe(paper.ground.internal);
+    expect(potTask(whole, [], pigments, { runId: 'gone', inkId: ink })).toBeUndefined();
+    expect(potTask(whole, [], [], of)).toBeUndefined();
+  });
 });

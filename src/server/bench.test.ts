@@ -110,6 +110,25 @@ const REFUSED: Readonly<Record<string, Refused>> = {
     act: () => ({ ...remedy(), runId: 'nobody' }),
     says: /not in the plan|not in this plan/,
   },
+  'a clock ended that was never set': {
+    act: () => ({ kind: 'timer-ended', timerId: 'no-clock' }),
+    says: /not set any more/,
+  },
+  'something ticked in no sitting': {
+    act: () => ({ kind: 'ticked', sittingId: 'nobody-came', item: 'jig', done: true }),
+    says: /This sitting was not begun/,
+  },
+  'a sitting ended that was not begun': {
+    act: () => ({ kind: 'sitting-ended', sittingId: 'nobody-came' }),
+    says: /This sitting was not begun/,
+  },
+  'a photograph whose original is not stored': {
+    act: () => ({
+      ...{ kind: 'photographed', pictureSha: 'b'.repeat(64), originalSha: 'c'.repeat(64) },
+      ...{ runId: plan.runs[0].id, sheet: '1', note: '' },
+    }),
+    says: /not stored here/,
+  },
   'a warm-up of no run': {
     act: () => ({ kind: 'warmed-up', runId: 'nobody', even: true }),
     says: /not in the plan|not in this plan/,

@@ -391,6 +391,10 @@ describe('rounds of proofs', () => {
     ok(log(id, photographed(sha)));
     const kept = await sharp(storedBlob(db, sha)!.bytes).metadata();
     expect([kept.width, kept.height, kept.format]).toEqual([1067, 1600, 'png']);
+    // as it was taken, and without what the camera wrote
+    const whole = ok(await bringInPhotograph(db, id, large, 'sheet.jpg', NOW, undefined, true));
+    const { width, height, format, exif } = await sharp(storedBlob(db, whole.sha)!.bytes).metadata();
+    expect([width, height, format, exif]).toEqual([2000, 3000, 'jpeg', undefined]);
     expect(told(await bringInPhotograph(db, id, Buffer.from('nothing'), 'x.png', NOW))).toMatch(
       /“x.png” is not a picture/,
     );
