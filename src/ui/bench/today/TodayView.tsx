@@ -120,7 +120,7 @@ const SIDE_CSS = { clean: css.clean, dirty: css.dirty, first: css.first, note: c
 /** Clean side and dirty side as they lie before whoever stands there. */
 function Bench({ today, desk }: { readonly today: Today; readonly desk: TodayDesk }) {
   return (
-    <div className={css.bench}>
+    <div className={css.bench} role="region" aria-label={todayWords('bench')} tabIndex={0}>
       {SIDES.map((side) => {
         const items = today.items.filter((item) => item.side === side);
         return items.length === 0 ? null : (
