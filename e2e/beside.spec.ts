@@ -37,7 +37,12 @@ test('a photograph of a pull is read, laid beside the plan, kept with its sheet 
   await page.getByRole('button', { name: 'Simulated camera' }).click();
   await expect(page.getByRole('heading', { name: 'Misfit' })).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText(/± 3\.0/).first()).toBeVisible();
-  await expect(page.getByRole('dialog').getByText(/^Run 1\b/).first()).toBeVisible();
+  await expect(
+    page
+      .getByRole('dialog')
+      .getByText(/^Run 1\b/)
+      .first(),
+  ).toBeVisible();
   await page.getByLabel(/keep it as it was taken/).check();
   await page.getByRole('button', { name: 'Keep with sheet 2' }).click();
   await expect(page.getByText('Kept with sheet 2.')).toBeVisible();
