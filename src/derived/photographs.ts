@@ -1,31 +1,29 @@
 import { trendOf } from '@/core/sheets';
 import type { Plan, Run } from '@/model';
-import type { BenchState, Photograph } from './bench/replayLog';
+import type { BenchState, ColourGot, Photograph } from './bench/replayLog';
 import { inkingsOf, printedIds } from './lookups';
 import type { PlanLooks } from './looks';
 
 /** A photograph of a pull, with what was said of that. */
 export interface PullPhotograph extends Photograph {
-  /** Where the sheet stands among those pulled in the run, from 0. */
-  readonly order: number;
   readonly good: boolean;
 }
 
 /** The newest photograph of each sheet pulled in a run of the edition, in the order they were pulled. */
 export function photographsOfRun(bench: Pick<BenchState, 'photographs' | 'pulls'>, runId: string): PullPhotograph[] {
   const pulls = bench.pulls.filter((pull) => pull.runId === runId);
-  return pulls.flatMap(({ sheet, setAside, faults }, order) => {
+  return pulls.flatMap(({ sheet, setAside, faults }) => {
     const photograph = bench.photographs.findLast((one) => one.runId === runId && one.sheet === sheet);
-    return photograph ? [{ ...photograph, order, good: !setAside && faults.length === 0 }] : [];
+    return photograph ? [{ ...photograph, good: !setAside && faults.length === 0 }] : [];
   });
 }
 
-/** The last good pull before a sheet that was photographed; of no sheet, the last of all. */
+/** The last good pull that was photographed, another than this sheet. */
 export function lastGoodPhotograph(
   photographs: readonly PullPhotograph[],
-  beforeSheet: string | undefined,
+  sheetShown: string,
 ): PullPhotograph | undefined {
-  return photographs.findLast(({ good, sheet }) => good && sheet !== beforeSheet);
+  return photographs.findLast(({ good, sheet }) => good && sheet !== sheetShown);
 }
 
 /** What readings and photographs of a run say of its films: how much lighter or darker the newest are than the first. */
@@ -45,9 +43,25 @@ const LEAST_L = 1;
 
 type Seen = Pick<BenchState, 'photographs' | 'pulls' | 'settings' | 'sheetReadings'>;
 
-/** Whether the films of a run became lighter or heavier, by what was read and photographed in it since its charges were changed last. */
+/**
+ * Whether the films of a run became lighter or heavier since its charges were changed last: by the reader where it was held on sheets enough, else
+ * by photographs. The two are not put in one row: a reader and a camera are off each in a way of its own, which would look like a drift.
+ */
 export function driftBySeen(plan: Plan, looks: Pick<PlanLooks, 'looks'>, bench: Seen, run: Run): SeenDrift | undefined {
-  const off = lightnessOff(plan, looks, bench, run);
+  const changed = bench.settings.findLast(
+    ({ runId, what }) => runId === run.id && (what === 'charges' || what === 'ink'),
+  );
+  const since = changed?.at ?? '';
+  const read = bench.sheetReadings.filter(({ runId, at }) => runId === run.id && at > since),
+    photographs = photographsOfRun(bench, run.id).filter(({ at }) => at > since);
+  const offs = (seenOn: (sheet: string) => readonly SeenColour[]) => lightnessOff(plan, looks, bench, run, seenOn);
+  return (
+    driftOf(offs((sheet) => read.filter((one) => one.sheet === sheet))) ??
+    driftOf(offs((sheet) => photographs.find((one) => one.sheet === sheet)?.seen ?? []))
+  );
+}
+
+function driftOf(off: readonly number[]): SeenDrift | undefined {
   if (off.length < LEAST_SHEETS) return undefined;
   const { score, chance } = trendOf(off),
     byL = mean(off.slice(-3)) - mean(off.slice(0, 3));
@@ -56,27 +70,25 @@ export function driftBySeen(plan: Plan, looks: Pick<PlanLooks, 'looks'>, bench: 
   return { towards: byL > 0 ? 'lighter' : 'heavier', sheets: off.length, byL: Math.abs(byL), chance };
 }
 
-/**
- * How much lighter than planned each sheet of a run came out, in the order of the pulls, on the colours the run prints: by the reader where it was
- * held on the sheet, else by its photograph.
- */
-function lightnessOff(plan: Plan, looks: Pick<PlanLooks, 'looks'>, bench: Seen, run: Run): number[] {
-  const changed = bench.settings.findLast(
-    ({ runId, what }) => runId === run.id && (what === 'charges' || what === 'ink'),
-  );
-  const isSince = (at: string) => !changed || at > changed.at;
-  const index = plan.runs.indexOf(run),
+type SeenColour = Pick<ColourGot, 'colourId' | 'labD50'>;
+
+/** How much lighter than planned each sheet of a run came out, in the order of the pulls, on the colours the run prints. */
+function lightnessOff(
+  plan: Plan,
+  looks: Pick<PlanLooks, 'looks'>,
+  bench: Seen,
+  run: Run,
+  seenOn: (sheet: string) => readonly SeenColour[],
+): number[] {
+  const planned = looks.looks[plan.runs.indexOf(run) + 1],
     printed = new Set(inkingsOf(run).flatMap((inking) => printedIds(plan, inking)));
-  const photographs = photographsOfRun(bench, run.id);
+  const labelOf = new Map(plan.flat?.colours.map(({ id }, label) => [id, label]));
   return bench.pulls
     .filter((pull) => pull.runId === run.id)
     .flatMap(({ sheet }) => {
-      const read = bench.sheetReadings.filter((one) => one.runId === run.id && one.sheet === sheet && isSince(one.at));
-      const photograph = photographs.find((one) => one.sheet === sheet && isSince(one.at));
-      const seen = (read.length > 0 ? read : (photograph?.seen ?? [])).filter(({ colourId }) => printed.has(colourId));
-      const differences = seen.map(({ colourId, labD50 }) => {
-        const label = plan.flat?.colours.findIndex(({ id }) => id === colourId) ?? -1;
-        return labD50[0] - looks.looks[index + 1][label][0];
+      const differences = seenOn(sheet).flatMap(({ colourId, labD50 }) => {
+        const label = labelOf.get(colourId);
+        return label !== undefined && printed.has(colourId) ? [labD50[0] - planned[label][0]] : [];
       });
       return differences.length > 0 ? [mean(differences)] : [];
     });

@@ -19,6 +19,7 @@ import { additionsFor, additionsInPot, filledG, inkInPot, openPot, questionOfPot
 const plan: Plan = planOfBands();
 const { id: runId } = plan.runs[0],
   { inkId } = plan.runs[0].formes[0].inkings[0];
+const NONE = { softener: 0, grease: 0, drier: 0 };
 const SHARES = [
   { inkId: 'white', name: 'opaque white', share: 0.9 },
   { inkId: 'blue', name: 'deep blue', share: 0.1 },
@@ -99,7 +100,10 @@ describe('what is left', () => {
 
   test('what another print began its pot with is gone from it, until it is weighed anew', () => {
     const from = (grams: number) => ({
-      from: { potId: 'a', name: 'sky', parts: [{ inkId: 'white', name: 'opaque white', grams }] },
+      from: {
+        ...{ potId: 'a', name: 'sky', added: NONE },
+        parts: [{ inkId: 'white', name: 'opaque white', grams }],
+      },
     });
     const first = potsAfter(...filled, kept('a', 5)),
       later = potsAfter(...Array.from({ length: 6 }, () => 1), begun('z', from(2)));
@@ -121,7 +125,7 @@ describe('what is left', () => {
       begun('z', {
         ...{ wantedG, shares },
         from: {
-          ...{ potId: 'a', name: 'sky' },
+          ...{ potId: 'a', name: 'sky', added: NONE },
           parts: start.map(({ id, name, grams }) => ({ inkId: id, name, grams })),
         },
       }),
@@ -166,6 +170,25 @@ test('the ladder: a later oil film that falls later than one before it is told, 
   expect(rungs[1]).toMatchObject({ seconds: 8, stifferThanRun: 0, potPercent: undefined });
 });
 
+test('what was added to a leftover is in the pot it begins, and is not added again', () => {
+  const [old] = potsAfter(begun('a'), poured('a', 'white', 19), added('a', 'softener', 1), {
+    ...{ kind: 'pot-kept', potId: 'a', grams: 10 },
+  });
+  const print = { printId: '1', printName: 'one', inks: [{ id: inkId, mediumId: 'oil relief' as const }], pots: [old] };
+  const [left] = potsLeft([print]);
+  expect(left.added.softener).toBeCloseTo(0.5);
+  expect(left.parts[0].grams).toBeCloseTo(9.5);
+  const [pot] = potsAfter(
+    begun('z', {
+      from: { potId: 'a', name: 'sky', added: left.added, parts: [{ inkId: 'white', name: 'white', grams: 9.5 }] },
+    }),
+  );
+  expect(filledG(pot)).toBeCloseTo(10);
+  const [softener] = additionsFor({ softenerPercent: 10 }, [], pot, 9.5);
+  expect(softener.hadG).toBeCloseTo(0.5);
+  expect(softener.restG).toBeCloseTo(0.45);
+});
+
 test('from how many grams on every part can be weighed', () => {
   expect(weighableFromG([{ share: 0.99 }, { share: 0.01 }])).toBeCloseTo(5);
   expect(weighableFromG([])).toBe(0);
@@ -188,6 +211,7 @@ describe('leftovers for a wish', () => {
   ) => ({
     ...{ printId: 'p', printName: 'another print', potId, name: potId, at: '2026-11-01T00:00:00.000Z', grams },
     ...{ mediumId: mediumId as 'oil relief', labD50: null },
+    ...{ added: { softener: 0.02 * grams, grease: 0, drier: 0 } },
     parts: parts.map(({ id, share }) => ({ id, name: id, grams: share * grams })),
   });
   const { parts } = answer.answer.chosen;
@@ -196,6 +220,8 @@ describe('leftovers for a wish', () => {
     const [start, ...others] = potStarts(task, 'oil relief', 5, [left('same', parts, 12)]);
     expect(others).toEqual([]);
     expect(start.nearest.pours).toEqual([]);
+    // the softener in it comes along, as much of it as is taken
+    expect(start.added.softener).toBeCloseTo(0.02 * 5);
     expect(start.parts.reduce((sum, { grams }) => sum + grams, 0)).toBeCloseTo(5);
     expect(start.nearest.deltaE).toBeCloseTo(answer.answer.chosen.deltaE, 3);
   });

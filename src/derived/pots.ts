@@ -1,6 +1,6 @@
 import { mediumById, nearestPours, type Nearest, type PotPart, type RecipeTask } from '@/core/inks';
 import type { Plan, Ink } from '@/model';
-import type { Pot, PotPour } from './bench/pots';
+import type { Pot } from './bench/pots';
 import type { BenchState } from './bench/replayLog';
 import type { CabinetPigment } from './cabinetFilms';
 import { inkingsOf, inksOfRun } from './lookups';
@@ -26,12 +26,15 @@ export function inkInPot({ from, pours }: Pick<Pot, 'from' | 'pours'>): NamedPar
 }
 
 /** What makes a pot thinner, stiffer or quicker to dry, g. */
-export function additionsInPot({ pours }: Pick<Pot, 'pours'>): Readonly<Record<Addition, number>> {
-  const of = (wanted: PotPour['what']) =>
-    pours.reduce((sum, { what, grams }) => (what === wanted ? sum + grams : sum), 0);
-  return { softener: of('softener'), grease: of('grease'), drier: of('drier') };
+export function additionsInPot({ from, pours }: Pick<Pot, 'from' | 'pours'>): Readonly<Record<Addition, number>> {
+  const of = (wanted: Addition) =>
+    pours.reduce((sum, { what, grams }) => (what === wanted ? sum + grams : sum), from?.added[wanted] ?? 0);
+  return eachAddition(of);
 }
 
+const eachAddition = (of: (what: Addition) => number): Readonly<Record<Addition, number>> => ({
+  ...{ softener: of('softener'), grease: of('grease'), drier: of('drier') },
+});
 const gramsOf = (parts: readonly Pick<PotPart, 'grams'>[]) => parts.reduce((sum, { grams }) => sum + grams, 0);
 
 /** All that ever went into a pot, g. */
@@ -52,8 +55,9 @@ export interface PotLeft {
   readonly mediumId: Ink['mediumId'];
   /** What is left, g: the ink, with what was added to it. */
   readonly grams: number;
-  /** The ink in what is left. */
+  /** The ink in what is left, and what was added to it, g. */
   readonly parts: readonly NamedPart[];
+  readonly added: Readonly<Record<Addition, number>>;
   readonly labD50: readonly [number, number, number] | null;
 }
 
@@ -71,7 +75,8 @@ export function potsLeft(prints: readonly PotsOfPrint[]): PotLeft[] {
   for (const { pots } of prints)
     for (const { at, from } of pots) {
       if (!from) continue;
-      taken.set(from.potId, [...(taken.get(from.potId) ?? []), { at, grams: gramsOf(from.parts) }]);
+      const grams = gramsOf(from.parts) + ADDITIONS.reduce((sum, what) => sum + from.added[what], 0);
+      taken.set(from.potId, [...(taken.get(from.potId) ?? []), { at, grams }]);
     }
   return prints
     .flatMap(({ printId, printName, inks, pots }) =>
@@ -91,6 +96,7 @@ export function potsLeft(prints: readonly PotsOfPrint[]): PotLeft[] {
           {
             ...{ printId, printName, potId, name, mediumId, at: kept.at, grams },
             parts: inkInPot(pot).map((part) => ({ ...part, grams: part.grams * share })),
+            added: eachAddition((what) => additionsInPot(pot)[what] * share),
             labD50: read?.labD50 ?? null,
           },
         ];
@@ -204,6 +210,7 @@ const LEAST_PART_G = 0.05;
 export interface PotStart {
   readonly left: PotLeft;
   readonly parts: readonly NamedPart[];
+  readonly added: PotLeft['added'];
   readonly nearest: Nearest;
 }
 
@@ -220,7 +227,8 @@ export function potStarts(task: RecipeTask, mediumId: string, wantedG: number, l
       const share = Math.min(1, wantedG / pot.grams);
       const parts = pot.parts.map((part) => ({ ...part, grams: part.grams * share }));
       const mostG = Math.max(LEAST_WEIGHED_G, wantedG - gramsOf(parts));
-      return { left: pot, parts, nearest: nearestPours({ task, pot: parts, mostG, leastG: LEAST_WEIGHED_G }) };
+      const added = eachAddition((what) => pot.added[what] * share);
+      return { left: pot, parts, added, nearest: nearestPours({ task, pot: parts, mostG, leastG: LEAST_WEIGHED_G }) };
     })
     .filter(({ nearest }) => nearest.deltaE <= NEAR_ENOUGH)
     .sort((a, b) => a.nearest.deltaE - b.nearest.deltaE)

@@ -133,6 +133,11 @@ const potLeft = record({
   mediumId: string().required(),
   grams: number().required().positive(),
   parts: list(record({ id: id(), name: string().required(), grams: number().required().positive() }), 100),
+  added: record({
+    softener: number().required().min(0),
+    grease: number().required().min(0),
+    drier: number().required().min(0),
+  }),
   labD50: list(number().required(), 3).nullable().defined(),
 });
 const nothing = mixed().nullable().oneOf([null]);

@@ -117,6 +117,7 @@ const extenderRow = record({
 
 /** Inks in one pot: more are not told apart by anybody. */
 const MOST_POT_PARTS = 24;
+const addedG = () => between(phrase('measure.inkInThePot'), 0, POT_G.max, ' g');
 const potShares = () =>
   list(record({ inkId: id(), name: named(60), share: between(phrase('measure.share'), 0, 1) }), MOST_POT_PARTS).min(1);
 
@@ -230,6 +231,8 @@ const ACTS = {
       potId: id(),
       name: named(60),
       parts: list(record({ inkId: id(), name: named(60), grams: inRange(POT_G, ' g') }), MOST_POT_PARTS).min(1),
+      /** What had been added to it, g. */
+      added: record({ softener: addedG(), grease: addedG(), drier: addedG() }),
     })
       .nullable()
       .defined(),

@@ -70,6 +70,7 @@ function usePotBegin({ one, need }: Mix) {
       ...{ wantedG: Math.max(POT_G.min, grams), shares },
       from: from && {
         ...{ potId: from.left.potId, name: `${from.left.name}, ${from.left.printName}`.slice(0, 60) },
+        added: from.added,
         parts: from.parts.map(({ id, name, grams: g }) => ({ inkId: id, name, grams: Math.max(POT_G.min, g) })),
       },
     });
