@@ -1,5 +1,4 @@
 import { CLEAN_UP_MIN, SET_UP_MIN } from '@/core/days';
-import { isTestSheet } from '@/core/sheets';
 import { EDITION_ROUND, type Plan, type Run } from '@/model';
 import type { Sitting } from './bench/sittings';
 import { isBrushed, isDamp, packNowOf } from './damp';
@@ -71,12 +70,12 @@ export interface Today {
     readonly cleaning: number;
     readonly aPull: number;
   };
-  /** Sheets in the order they are pulled, those there is time for, and the rest. */
+  /** Sheets in the order they are pulled (those for tests first: they show what the others need), those there is time for, and the rest. */
   readonly sheets: readonly string[];
   readonly later: readonly string[];
   readonly warmUps: number;
-  /** A sheet that leaves after this run, for a progressive set; undefined where none does. */
-  readonly leaves: number;
+  /** Whether a sheet leaves after this run, for a progressive set. */
+  readonly leaves: boolean;
   readonly items: readonly TodayItem[];
 }
 
@@ -97,9 +96,8 @@ export function todayOf(
     run = plan.runs.at(index);
   if (!run || index >= plan.runs.length) return undefined;
   const { phase, tally } = progress.runs[index];
-  const dryAt = index > 0 ? progress.runs[index - 1].dryAt : undefined,
-    seen = index > 0 && (tally.pulled.length > 0 || progress.bench.drySeen.has(plan.runs[index - 1].id));
-  const waits = dryAt !== undefined && !seen && Date.parse(dryAt) > nowMs + hours * HOUR_MS;
+  const dryAt = waitedFor(plan, progress, index);
+  const waits = dryAt !== undefined && Date.parse(dryAt) > nowMs + hours * HOUR_MS;
   const aPull = dayTaskOf(plan, sheet, progress).minutesAPull[index];
   const warm = warmUpsOf(plan, run, progress.bench, nowMs),
     warmUps = Math.max(0, warm.wanted - warm.made);
@@ -111,13 +109,11 @@ export function todayOf(
     aPull,
   };
   const inTime = Math.max(0, Math.floor((minutes.all - minutes.setUp - minutes.warmUp - minutes.cleaning) / aPull));
-  // test sheets first: they show what the others need
-  const waiting = [...tally.waiting].sort((a, b) => Number(isTestSheet(b)) - Number(isTestSheet(a)));
-  const sheets = waiting.slice(0, inTime);
+  const sheets = tally.waiting.slice(0, inTime);
   return {
-    ...{ run: index, dryAt: seen ? undefined : dryAt, minutes, sheets, later: waiting.slice(inTime), warmUps },
+    ...{ run: index, dryAt, minutes, sheets, later: tally.waiting.slice(inTime), warmUps },
     act: phase === 'planned' ? 'cut' : waits ? 'wait' : 'print',
-    leaves: keepWanted(plan, progress)?.candidates.length ? 1 : 0,
+    leaves: (keepWanted(plan, progress)?.candidates.length ?? 0) > 0,
     items: itemsOf({
       plan,
       sheet,
@@ -125,7 +121,7 @@ export function todayOf(
       run,
       index,
       sheets: sheets.length,
-      next: waiting[0] ?? '1',
+      next: tally.waiting[0] ?? '1',
       warmUps,
       nowMs,
     }),
@@ -133,6 +129,13 @@ export function todayOf(
 }
 
 const HOUR_MS = 3_600_000;
+
+/** When the film a run is laid on may be dry, ISO, until it was seen to be; once sheets have taken the run it was dry enough for them. */
+function waitedFor(plan: Plan, { bench, runs }: Progress, index: number): string | undefined {
+  if (index === 0 || runs[index].tally.pulled.length > 0 || bench.drySeen.has(plan.runs[index - 1].id))
+    return undefined;
+  return runs[index - 1].dryAt;
+}
 
 interface Of {
   readonly plan: Plan;
@@ -165,20 +168,14 @@ const when = (is: boolean, ...items: readonly TodayItem[]) => (is ? items : []);
 /** What is done before hands are inky. */
 function firstItems({ plan, progress, run, index, nowMs }: Of): TodayItem[] {
   const { bench, runs } = progress;
-  // once sheets have taken this run, the film below was dry enough for them
-  const waits =
-    index > 0 &&
-    runs[index].tally.pulled.length === 0 &&
-    runs[index - 1].dryAt !== undefined &&
-    !bench.drySeen.has(plan.runs[index - 1].id);
-  const pack = packNowOf(plan, bench, nowMs);
-  const wooden = inkingsOf(run).some((inking) => isBrushed(plan, inking));
+  const pack = packNowOf(plan, bench, nowMs),
+    brushed = inkingsOf(run).some((inking) => isBrushed(plan, inking));
   return [
     ...when(runs[index].phase === 'planned', item('first', 'cutFirst', { run: index + 1 })),
-    ...when(waits, item('first', 'touchDry', { run: index })),
+    ...when(waitedFor(plan, progress, index) !== undefined, item('first', 'touchDry', { run: index })),
     ...when(pack !== undefined && pack.state !== 'ready', item('first', 'packTurn')),
     ...when(pack?.state === 'ready', item('first', 'packReady')),
-    ...when(wooden, item('first', 'wetBoard')),
+    ...when(brushed, item('first', 'wetBoard')),
   ];
 }
 

@@ -22,6 +22,7 @@ import { BeforePulling } from './BeforePulling';
 import { SheetGrid } from './SheetGrid';
 import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
+import benchCss from './bench.module.css';
 import css from './PullView.module.css';
 import { NothingToShow } from '@/ui/kit/NothingYet';
 import type { Forecast } from '@/core/sheets/forecast';
@@ -69,8 +70,8 @@ export function PullView() {
 
   if (!run) return <NothingToPull all={plan.runs.length > 0} takeBack={pulling.takeBack} />;
   return (
-    <div className={css.pulling}>
-      <div className={css.act}>
+    <div className={benchCss.columns}>
+      <div className={benchCss.act}>
         <BenchTabs view="pull" />
       </div>
       <Before index={index} run={run} look={look} />
@@ -85,7 +86,7 @@ export function PullView() {
 function Now({ pulling }: { pulling: Pulling }) {
   const { waitingActs } = usePrintDesk('waitingActs');
   return (
-    <div className={css.now}>
+    <div className={benchCss.now}>
       <KeepNow />
       <DampPack />
       <DayClock />
@@ -179,7 +180,7 @@ interface AfterProps {
 function After({ forecast, wanted, pulling, ink }: AfterProps) {
   const { plan, progress } = usePrintDesk('plan', 'progress');
   return (
-    <div className={css.after}>
+    <div className={benchCss.after}>
       <h1>{benchWords('pull.edition', { edition: plan.sheets.edition })}</h1>
       {forecast && (
         <>
@@ -222,7 +223,7 @@ function Before({ index, run, look }: { index: number; run: Run; look: readonly 
   const desk = usePrintDesk('plan', 'progress', 'coverage');
   const { plan, coverage } = desk;
   return (
-    <div className={css.before}>
+    <div className={benchCss.before}>
       <h1>{benchWords('pull.Run', { run: index + 1, inks: inkNamesOf(plan, run) })}</h1>
       <p className={kit.note}>
         {cutWords(desk)} · {uncapitalised(wayInWords(plan.way.registration))} ·{' '}

@@ -29,6 +29,7 @@ export function Leftover({ mix: { one }, pot }: Props) {
   const weigh = async () => {
     const answer = await mixing.scale();
     if (!answer.ok) tell(inWords(answer));
+    else if (!answer.value.atRest) tell(mixWords('pour.settling'));
     else setWeighed(Math.max(POT_G.min, answer.value.grams));
   };
   const keep = async (grams: number) => {

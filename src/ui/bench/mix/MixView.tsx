@@ -19,6 +19,7 @@ import { PotBegin } from './PotBegin';
 import { Pouring } from './Pouring';
 import { Stiffness } from './Stiffness';
 import { inksToMix, useMix, type Mix } from './useMix';
+import benchCss from '../bench.module.css';
 import css from './mix.module.css';
 
 /** Mix: one ink of one run, from the empty pot to the lid on what is left of it. */
@@ -41,20 +42,20 @@ function Mixing() {
   const mix = useMix();
   const { pot } = mix;
   return (
-    <div className={css.mixing}>
-      <div className={css.act}>
+    <div className={clsx(benchCss.columns, css.mixing)}>
+      <div className={benchCss.act}>
         <BenchTabs view="mix" />
       </div>
-      <div className={css.before}>
+      <div className={benchCss.before}>
         <WhichInk mix={mix} />
         <Need mix={mix} />
         <Cautions place="ink" />
       </div>
-      <div className={css.now}>
+      <div className={benchCss.now}>
         {pot ? <Pouring key={pot.potId} mix={mix} pot={pot} /> : <PotBegin key={mix.at} mix={mix} />}
         <Timers />
       </div>
-      <div className={css.after}>
+      <div className={benchCss.after}>
         {pot && <Drawdown key={`draw-${pot.potId}`} mix={mix} pot={pot} />}
         <Stiffness mix={mix} />
         {pot && <Leftover key={`left-${pot.potId}`} mix={mix} pot={pot} />}

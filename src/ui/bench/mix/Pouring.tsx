@@ -63,10 +63,10 @@ export function Pouring({ mix, pot }: Props) {
       )}
       <WentOver mix={mix} pot={pot} />
       <Parts items={items} next={next} filled={filled} />
-      <TakeBack pot={pot} />
-      <Button className={kit.above8} onClick={() => setOther(true)}>
-        {mixWords('pour.other')}
-      </Button>
+      <div className={clsx(kit.row, kit.above8)}>
+        <TakeBack pot={pot} />
+        <Button onClick={() => setOther(true)}>{mixWords('pour.other')}</Button>
+      </div>
       {other && (
         <OtherInk
           mix={mix}
@@ -171,7 +171,7 @@ function TakeBack({ pot }: { readonly pot: Pot }) {
     enabled: last !== undefined,
   });
   return last ? (
-    <Button className={kit.above8} onClick={() => void takeBack()}>
+    <Button onClick={() => void takeBack()}>
       {mixWords('pour.takeBack', { name: itemName(last), grams: weighed(last.grams) })}
     </Button>
   ) : null;

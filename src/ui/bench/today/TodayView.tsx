@@ -175,7 +175,7 @@ function Sheets({ today: { sheets, leaves } }: { readonly today: Today }) {
           ))}
         </p>
       )}
-      {leaves > 0 && <p className={kit.note}>{todayWords('leaves')}</p>}
+      {leaves && <p className={kit.note}>{todayWords('leaves')}</p>}
       <Button className={kit.above8} onClick={() => window.print()}>
         {todayWords('print')}
       </Button>
