@@ -22,6 +22,9 @@ import {
 } from '../fields';
 import { ink } from '../plan/inks';
 import { fadeLaid } from '../plan/runs';
+import { kind } from './kind';
+import { POT_ACTS } from './potActs';
+import { SITTING_ACTS } from './sittingActs';
 import { upgradedAct } from './upgrades/upgradedAct';
 import {
   ACT_VERSION,
@@ -40,21 +43,11 @@ import {
   PACK_ENDS,
   PACK_G,
   PACK_SHEETS,
-  FALL_S,
-  POT_ENDS,
-  POT_G,
-  POT_READ_BY,
-  POT_READ_OVER,
-  POURED,
-  POURED_BY,
   READ_ERROR,
   READING_SOURCES,
   ROUND_PURPOSES,
   SETTINGS,
-  SITTING_HOURS,
   SLIP_ANSWERS,
-  TIMER_MINUTES,
-  TIMERS,
 } from '../ranges';
 
 const sheetName = () =>
@@ -65,7 +58,6 @@ const pictureSha = () =>
   string()
     .matches(/^[0-9a-f]{64}$/)
     .optional();
-const kind = <Kind extends string>(name: Kind) => oneOf([name] as const);
 const counted = (what: Phrase) => between(what, 0, 1e6).integer();
 
 const mark = record({
@@ -114,12 +106,6 @@ const extenderRow = record({
   inkingId: id(),
   percents: list(inRange(EXTENDER_PERCENT, ' %'), MOST_TRIALS).min(2),
 });
-
-/** Inks in one pot: more are not told apart by anybody. */
-const MOST_POT_PARTS = 24;
-const addedG = () => between(phrase('measure.inkInThePot'), 0, POT_G.max, ' g');
-const potShares = () =>
-  list(record({ inkId: id(), name: named(60), share: between(phrase('measure.share'), 0, 1) }), MOST_POT_PARTS).min(1);
 
 /** One schema for each kind of fact. */
 const ACTS = {
@@ -218,68 +204,8 @@ const ACTS = {
     usedMl: brushMix(BRUSHED_ML),
     saidMl: brushMix({ ...BRUSHED_ML, min: 1e-6 }),
   }),
-  /** A pot is mixed for an ink of the plan: to a recipe, in shares by weight, and perhaps begun with what another pot has left. */
-  'pot-begun': record({
-    kind: kind('pot-begun'),
-    potId: id(),
-    runId: id(),
-    inkId: id(),
-    name: named(60),
-    wantedG: inRange(POT_G, ' g'),
-    shares: potShares(),
-    from: record({
-      potId: id(),
-      name: named(60),
-      parts: list(record({ inkId: id(), name: named(60), grams: inRange(POT_G, ' g') }), MOST_POT_PARTS).min(1),
-      /** What had been added to it, g. */
-      added: record({ softener: addedG(), grease: addedG(), drier: addedG() }),
-    })
-      .nullable()
-      .defined(),
-  }),
-  /** The rest of a pot is poured otherwise: because a part went over, or because a drawdown shows that something lacks. */
-  'pot-changed': record({ kind: kind('pot-changed'), potId: id(), wantedG: inRange(POT_G, ' g'), shares: potShares() }),
-  /** Ink of the cabinet, or something that makes it thinner, stiffer or quicker to dry, went into a pot. */
-  poured: record({
-    kind: kind('poured'),
-    potId: id(),
-    what: oneOf(POURED),
-    /** Of the cabinet; null for what is no ink. */
-    inkId: id().nullable().defined(),
-    name: text(60),
-    grams: inRange(POT_G, ' g'),
-    by: oneOf(POURED_BY),
-  }),
-  /** What was said to have been poured was not. */
-  'pour-undone': record({ kind: kind('pour-undone'), pourId: id() }),
-  /** The pot's colour as a drawdown shows it, on paper or on what lies below its run, and how far that may be off (ΔE00). */
-  'pot-read': record({
-    kind: kind('pot-read'),
-    potId: id(),
-    over: oneOf(POT_READ_OVER),
-    labD50: surfaceLabD50(),
-    by: oneOf(POT_READ_BY),
-    errorDeltaE: inRange(READ_ERROR),
-  }),
-  /** Its stiffness: the seconds it takes to fall from the knife. */
-  'pot-fell': record({ kind: kind('pot-fell'), potId: id(), seconds: inRange(FALL_S, ' s') }),
-  /** So much is left of it, and kept. */
-  'pot-kept': record({ kind: kind('pot-kept'), potId: id(), grams: inRange(POT_G, ' g') }),
-  'pot-ended': record({ kind: kind('pot-ended'), potId: id(), why: oneOf(POT_ENDS) }),
-  /** A clock that runs on whether anybody looks or not: ink open on the slab, the next rolling out, whatever one wants to be told of. */
-  'timer-set': record({
-    kind: kind('timer-set'),
-    timerId: id(),
-    what: oneOf(TIMERS),
-    minutes: inRange(TIMER_MINUTES, ' min'),
-    note: text(60),
-  }),
-  'timer-ended': record({ kind: kind('timer-ended'), timerId: id() }),
-  /** Somebody stands at the bench, for so many hours as they mean to. */
-  'sitting-begun': record({ kind: kind('sitting-begun'), sittingId: id(), hours: inRange(SITTING_HOURS, ' h') }),
-  /** Something of what is to be laid ready, done or noted in a sitting. */
-  ticked: record({ kind: kind('ticked'), sittingId: id(), item: named(80), done: boolean().required() }),
-  'sitting-ended': record({ kind: kind('sitting-ended'), sittingId: id() }),
+  ...POT_ACTS,
+  ...SITTING_ACTS,
   /** The film of a run is dry to the touch now. */
   'dry-seen': record({ kind: kind('dry-seen'), runId: id(), sheet: text(12), note: text(300) }),
   'room-read': record({
