@@ -33,7 +33,9 @@ export function additionsInPot({ from, pours }: Pick<Pot, 'from' | 'pours'>): Re
 }
 
 const eachAddition = (of: (what: Addition) => number): Readonly<Record<Addition, number>> => ({
-  ...{ softener: of('softener'), grease: of('grease'), drier: of('drier') },
+  softener: of('softener'),
+  grease: of('grease'),
+  drier: of('drier'),
 });
 const gramsOf = (parts: readonly Pick<PotPart, 'grams'>[]) => parts.reduce((sum, { grams }) => sum + grams, 0);
 
@@ -74,9 +76,7 @@ export function potsLeft(prints: readonly PotsOfPrint[]): PotLeft[] {
   const taken = new Map<string, { at: string; grams: number }[]>();
   for (const { pots } of prints)
     for (const { at, from } of pots) {
-      if (!from) continue;
-      const grams = gramsOf(from.parts) + ADDITIONS.reduce((sum, what) => sum + from.added[what], 0);
-      taken.set(from.potId, [...(taken.get(from.potId) ?? []), { at, grams }]);
+      if (from) taken.set(from.potId, [...(taken.get(from.potId) ?? []), { at, grams: filledG({ from, pours: [] }) }]);
     }
   return prints
     .flatMap(({ printId, printName, inks, pots }) =>

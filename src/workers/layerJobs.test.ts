@@ -1,7 +1,7 @@
 import type { Lab } from '@/core/colour';
 import { startBelief } from '@/core/sheets';
 import { emptyPlan, type Plan } from '@/model';
-import { planFromSketch, withFlat, type ProposalRequest } from '@/derived';
+import { planFromSketch, withFlat, type PotLeft, type ProposalRequest } from '@/derived';
 import { flatColour, pictureOf, SHA, starterCabinet } from '@/testing/plans';
 import { WorkerBench } from '@/testing/workerBench';
 import type { LayerJobs } from './protocol';
@@ -70,4 +70,84 @@ test('proposals come with progress, the present plan among them, and each can be
     expect(new Set(taken.runs.map((run) => run.id)).size).toBe(taken.runs.length);
   }
   expect(bench.progress.every((share) => share >= 0 && share <= 1)).toBe(true);
+});
+
+describe('a pot for an ink of the plan', () => {
+  const of = { runId: plan.runs[0].id, inkId: plan.runs[0].formes[0].inkings[0].inkId };
+  const asked = { plan, got: [], cabinet, of, over: 'below' as const, mostG: 20 };
+  const recipe = async () =>
+    (await bench.get('recipe', { plan, got: [], cabinet, question: { run: 0, inking: 0 } }))!.answer.chosen;
+  const ofRecipe = async (grams: number) =>
+    (await recipe()).parts.map(({ id, share }) => ({ id, grams: share * grams }));
+
+  test('an empty pot has nothing to mend, nor has one by the recipe; half a recipe is filled up', async () => {
+    const { deltaE, parts } = await recipe();
+    expect((await bench.get('potNearest', { ...asked, pot: [] }))!.pours).toEqual([]);
+    const mixed = (await bench.get('potNearest', { ...asked, pot: await ofRecipe(10) }))!;
+    expect(mixed.pours).toEqual([]);
+    expect(mixed.deltaE).toBeCloseTo(deltaE, 3);
+    const [most] = [...parts].sort((a, b) => b.share - a.share);
+    const half = (await bench.get('potNearest', { ...asked, pot: [{ id: most.id, grams: 10 }] }))!;
+    expect(half.beforeDeltaE).toBeGreaterThan(deltaE + 1);
+    expect(half.deltaE).toBeLessThan(half.beforeDeltaE);
+    expect(half.pours.every(({ id, grams }) => grams >= 0.02 && cabinet.some((ink) => ink.id === id))).toBe(true);
+  });
+
+  test('a pot gone too dark asks for more, never for less, and what it asks for brings it nearer', async () => {
+    const black = cabinet.find(({ role }) => role === 'black')!.id;
+    const dark = [...(await ofRecipe(10)), { id: black, grams: 0.4 }];
+    const before = (await bench.get('potNearest', { ...asked, pot: dark, mostG: 0 }))!;
+    const helped = (await bench.get('potNearest', { ...asked, pot: dark }))!;
+    expect(before.pours).toEqual([]);
+    expect(helped.pours.length).toBeGreaterThan(0);
+    expect(helped.pours.every(({ grams }) => grams > 0)).toBe(true);
+    expect(helped.deltaE).toBeLessThan(before.deltaE - 1);
+    const after = (await bench.get('potNearest', { ...asked, pot: [...dark, ...helped.pours], mostG: 0 }))!;
+    expect(after.deltaE).toBeCloseTo(helped.deltaE, 1);
+  });
+
+  test('a drawdown that reads darker than it was reckoned is reckoned with', async () => {
+    const pot = await ofRecipe(10);
+    const { solidLabD50 } = plan.inks.find(({ id }) => id === of.inkId)!;
+    const readLabD50: Lab = [solidLabD50[0] - 12, solidLabD50[1], solidLabD50[2]];
+    const onPaper = { ...asked, over: 'paper' as const, pot };
+    const trusted = (await bench.get('potNearest', onPaper))!;
+    const seen = (await bench.get('potNearest', { ...onPaper, readLabD50 }))!;
+    expect(seen.pours).not.toEqual(trusted.pours);
+    expect(seen.pours.length).toBeGreaterThan(0);
+  });
+
+  test('of an ink or a run that is gone, or with an empty cabinet, there is nothing to say', async () => {
+    const left: PotLeft[] = [];
+    for (const gone of [
+      { of: { ...of, runId: 'gone' } },
+      { of: { ...of, inkId: 'gone' } },
+      { cabinet: [] },
+      { plan: { ...plan, flat: null } },
+    ]) {
+      expect(await bench.ask('potNearest', { ...asked, pot: [], ...gone })).toBeNull();
+      expect(await bench.ask('potStarts', { ...asked, wantedG: 10, left, ...gone })).toEqual([]);
+    }
+  });
+
+  test('leftovers that are near are offered, nearest first; those of a far colour are not', async () => {
+    const { parts } = await recipe();
+    const left = (potId: string, shares: readonly { id: string; share: number }[], grams: number) => ({
+      ...{ printId: 'p', printName: 'another print', potId, name: potId, at: '2026-11-01T00:00:00.000Z', grams },
+      ...{ mediumId: 'oil relief' as const, labD50: null, added: { softener: 0, grease: 0, drier: 0 } },
+      parts: shares.map(({ id, share }) => ({ id, name: id, grams: share * grams })),
+    });
+    const black = cabinet.find(({ role }) => role === 'black')!.id;
+    const offered = await bench.get('potStarts', {
+      ...asked,
+      ...{ wantedG: 10 },
+      left: [left('far', [{ id: black, share: 1 }], 10), left('same', parts, 6), left('same, more', parts, 40)],
+    });
+    expect(offered.map(({ left: { potId } }) => potId).sort()).toEqual(['same', 'same, more']);
+    expect(offered.map(({ nearest }) => nearest.deltaE)).toEqual(
+      offered.map(({ nearest }) => nearest.deltaE).sort((a, b) => a - b),
+    );
+    for (const { left: pot, parts: taken } of offered)
+      expect(taken.reduce((sum, { grams }) => sum + grams, 0)).toBeCloseTo(Math.min(10, pot.grams), 6);
+  });
 });

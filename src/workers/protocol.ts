@@ -296,7 +296,6 @@ export interface PictureJobs {
   cutIslandAt: { take: { x: number; y: number }; give: number | null };
 }
 
-/** Every job of the layers worker. The cabinet travels with each question; its films are worked out once. */
 /** For which ink of the plan a pot is mixed, and from what. */
 interface PotQuestion {
   readonly plan: Plan;
@@ -305,6 +304,7 @@ interface PotQuestion {
   readonly of: { readonly runId: string; readonly inkId: string };
 }
 
+/** Every job of the layers worker. The cabinet travels with each question; its films are worked out once. */
 export interface LayerJobs {
   /** The films of the cabinet's inks. */
   pigments: { take: { cabinet: readonly CabinetInk[] }; give: readonly CabinetPigment[] };

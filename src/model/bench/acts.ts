@@ -54,10 +54,6 @@ const sheetName = () =>
   string()
     .required()
     .matches(/^T?[1-9]\d{0,3}$/, ({ value }) => phrase('acts.isNotASheets', { value: String(value) }));
-const pictureSha = () =>
-  string()
-    .matches(/^[0-9a-f]{64}$/)
-    .optional();
 const counted = (what: Phrase) => between(what, 0, 1e6).integer();
 
 const mark = record({
@@ -160,7 +156,7 @@ const ACTS = {
     sheet: text(12),
     note: text(300),
     /** The photograph as it was taken, where that is kept, too. */
-    originalSha: pictureSha(),
+    originalSha: sha().optional(),
     /** What was read on it, white-balanced on bare paper, and how far that may be off (ΔE00). */
     seen: list(record({ colourId: id(), labD50: surfaceLabD50() }), MOST.colours).optional(),
     errorDeltaE: inRange(READ_ERROR).optional(),
@@ -231,7 +227,7 @@ const ACTS = {
     cutId: id(),
     minutes: number().min(0, phrase('acts.aCutCannotTake')).max(100_000, phrase('acts.aCutOfMore')).optional(),
     saidHours: number().min(0).max(10_000).optional(),
-    pictureSha: pictureSha(),
+    pictureSha: sha().optional(),
   }),
   slip: record({
     kind: kind('slip'),
@@ -239,7 +235,7 @@ const ACTS = {
     cutId: id(),
     place: slipPlace,
     note: text(300),
-    pictureSha: pictureSha(),
+    pictureSha: sha().optional(),
   }),
   'slip-answered': record({ kind: kind('slip-answered'), slipId: id(), answer: oneOf(SLIP_ANSWERS) }),
   rehearsed: record({
