@@ -1,11 +1,10 @@
 'use client';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import clsx from 'clsx';
-import { useState, type MouseEvent } from 'react';
+import { useState } from 'react';
 import { roundTo } from '@/core/numeric';
 import { BRUSH_PARTS, eachBrushPart, type BrushMix } from '@/core/inks';
 import { sheetAnswerOf, sheetDryG, USUAL_MOISTURE_PERCENT, type ImpressionCard } from '@/derived';
@@ -20,6 +19,7 @@ import {
   type BenchAct,
 } from '@/model';
 import { Choice } from '@/ui/kit/Choice';
+import { DialogEnds } from '@/ui/kit/DialogEnds';
 import { CountField, LengthField, NumberField } from '@/ui/kit/fields';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
@@ -74,21 +74,8 @@ interface EndsProps {
   readonly disabled?: boolean;
 }
 
-/** What a field could not read is not logged as what stood there before: the field is gone to instead. */
-function Ends({ onClose, onKeep, disabled = false }: EndsProps) {
-  const keep = (event: MouseEvent) => {
-    const wrong = event.currentTarget.closest('[role="dialog"]')?.querySelector<HTMLElement>('[aria-invalid="true"]');
-    if (wrong) wrong.focus();
-    else onKeep();
-  };
-  return (
-    <DialogActions>
-      <Button onClick={onClose}>{dampWords('dialog.leave')}</Button>
-      <Button variant="contained" color="primary" disabled={disabled} onClick={keep}>
-        {dampWords('dialog.keep')}
-      </Button>
-    </DialogActions>
-  );
+function Ends({ onClose, ...ends }: EndsProps) {
+  return <DialogEnds leave={dampWords('dialog.leave')} keep={dampWords('dialog.keep')} onLeave={onClose} {...ends} />;
 }
 
 function DampForm({ onKeep, onClose }: FormProps<'damp'>) {

@@ -1,7 +1,5 @@
 'use client';
-import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import clsx from 'clsx';
@@ -9,6 +7,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { MOST_SHEETS } from '@/model';
 import { ask } from '@/session';
+import { DialogEnds } from '@/ui/kit/DialogEnds';
 import { CountField } from '@/ui/kit/fields';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
@@ -48,12 +47,13 @@ export function AgainDialog({ onClose }: { readonly onClose: () => void }) {
           </p>
         )}
       </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>{cardWords('again.leave')}</Button>
-        <Button variant="contained" color="primary" disabled={busy} onClick={() => void begin()}>
-          {cardWords('again.begin')}
-        </Button>
-      </DialogActions>
+      <DialogEnds
+        leave={cardWords('again.leave')}
+        keep={cardWords('again.begin')}
+        disabled={busy}
+        onLeave={onClose}
+        onKeep={() => void begin()}
+      />
     </Dialog>
   );
 }

@@ -1,9 +1,7 @@
 'use client';
 import { SETTING_SCALES, type Setting } from '@/model';
 import Autocomplete from '@mui/material/Autocomplete';
-import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
@@ -12,6 +10,7 @@ import clsx from 'clsx';
 import { useState } from 'react';
 import { EDITION_ROUND, SETTINGS, type Plan, type Run } from '@/model';
 import { checkSetting, settingFor, usedOf } from '@/derived';
+import { DialogEnds } from '@/ui/kit/DialogEnds';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { useLog } from '@/ui/kit/useLog';
@@ -72,12 +71,12 @@ export function SettingDialog({ asked, next, run, onSet, onClose }: Props) {
         />
         <Changes run={run} />
       </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>{inkingWords('setting.leave')}</Button>
-        <Button variant="contained" color="primary" onClick={() => void keep()}>
-          {inkingWords('setting.keep')}
-        </Button>
-      </DialogActions>
+      <DialogEnds
+        leave={inkingWords('setting.leave')}
+        keep={inkingWords('setting.keep')}
+        onLeave={onClose}
+        onKeep={() => void keep()}
+      />
     </Dialog>
   );
 }

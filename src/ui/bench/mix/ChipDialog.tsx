@@ -1,7 +1,5 @@
 'use client';
-import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import clsx from 'clsx';
@@ -16,6 +14,7 @@ import {
   type Lab,
   type Nudge,
 } from '@/core/colour';
+import { DialogEnds } from '@/ui/kit/DialogEnds';
 import { FileLink } from '@/ui/kit/FileLink';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
@@ -71,16 +70,12 @@ export function ChipDialog({ one, wanted, onKeep, onClose }: Props) {
         <HalfSteps number={number} nudges={nudges} onToggle={toggle} />
         <p className={kit.note}>{mixWords('chips.error', { error: CHIP_ERROR_DELTA_E })}</p>
       </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>{mixWords('chips.leave')}</Button>
-        <Button
-          variant="contained"
-          color="primary"
-          onClick={() => onKeep(colourByChip(chips[number - 1].labD50, nudges))}
-        >
-          {mixWords('chips.keep')}
-        </Button>
-      </DialogActions>
+      <DialogEnds
+        leave={mixWords('chips.leave')}
+        keep={mixWords('chips.keep')}
+        onLeave={onClose}
+        onKeep={() => onKeep(colourByChip(chips[number - 1].labD50, nudges))}
+      />
     </Dialog>
   );
 }

@@ -11,6 +11,7 @@ import { fetched } from '@/ui/kit/fetched';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { ReadingButtons } from '@/ui/kit/ReadingButtons';
 import { kit } from '@/ui/kit/styles';
+import { goToUnread } from '@/ui/kit/unread';
 import { useLog } from '@/ui/kit/useLog';
 import { craftWords } from '@/words/craft';
 import { mixWords } from '@/words/mix';
@@ -130,7 +131,12 @@ function TypedColour({ begin, onPut }: { readonly begin: Lab; readonly onPut: (l
   return (
     <div className={clsx(kit.gap8, kit.above10)}>
       <LabFields name={mixWords('draw.typedName')} lab={typed ?? begin} onChange={setTyped} />
-      <Button disabled={!typed} onClick={() => typed && onPut(typed)}>
+      <Button
+        disabled={!typed}
+        onClick={({ currentTarget }) => {
+          if (typed && !goToUnread(currentTarget.parentElement)) onPut(typed);
+        }}
+      >
         {mixWords('draw.typed')}
       </Button>
     </div>

@@ -5,6 +5,7 @@ import { useRef, useState } from 'react';
 import type { Told } from '@/core/units';
 import { NumberField } from '@/ui/kit/fields';
 import { kit } from '@/ui/kit/styles';
+import { goToUnread } from '@/ui/kit/unread';
 import css from './mix.module.css';
 
 interface Props {
@@ -24,8 +25,8 @@ export function FigureToPut({ label, range, digits, words, given, onPut }: Props
   const field = useRef<HTMLDivElement>(null);
   const value = typed ?? given;
   const put = () => {
-    const input = field.current?.querySelector('input');
-    if (value === undefined || input?.getAttribute('aria-invalid') === 'true') return input?.focus();
+    if (goToUnread(field.current)) return;
+    if (value === undefined) return field.current?.querySelector('input')?.focus();
     setTyped(undefined);
     onPut(value);
   };

@@ -1,13 +1,12 @@
 'use client';
-import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { useState } from 'react';
 import { ADDITIONS } from '@/derived';
 import { POT_G } from '@/model';
 import { Choice } from '@/ui/kit/Choice';
+import { DialogEnds } from '@/ui/kit/DialogEnds';
 import { NumberField } from '@/ui/kit/fields';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
@@ -51,12 +50,7 @@ export function OtherInk({ mix: { one }, onIn, onClose }: Props) {
         </div>
         <p className={kit.note}>{mixWords('pour.caution')}</p>
       </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>{mixWords('chips.leave')}</Button>
-        <Button variant="contained" color="primary" onClick={keep}>
-          {mixWords('pour.isIn')}
-        </Button>
-      </DialogActions>
+      <DialogEnds leave={mixWords('chips.leave')} keep={mixWords('pour.isIn')} onLeave={onClose} onKeep={keep} />
     </Dialog>
   );
 }

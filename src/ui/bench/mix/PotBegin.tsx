@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
 import Link from 'next/link';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { wordForDifference } from '@/core/colour';
 import { sharesWith, weighableFromG, type PotLeft, type PotStart } from '@/derived';
 import { POT_G } from '@/model';
@@ -10,6 +10,7 @@ import { NumberField } from '@/ui/kit/fields';
 import { usePedal } from '@/ui/kit/pedal';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
+import { goToUnread } from '@/ui/kit/unread';
 import { useLog } from '@/ui/kit/useLog';
 import { useWorkerAnswer } from '@/ui/kit/useWorkerAnswer';
 import { craftWords } from '@/words/craft';
@@ -24,7 +25,7 @@ import css from './mix.module.css';
 export function PotBegin({ mix }: { readonly mix: Mix }) {
   const { urls } = usePrintDesk('urls');
   const { one } = mix;
-  const { wantedG, setTyped, begin, beginEmpty } = usePotBegin(mix);
+  const { field, wantedG, setTyped, begin, beginEmpty } = usePotBegin(mix);
   if (!one) return null;
   const { ink } = one;
   const recipe = ink.recipe?.parts,
@@ -39,7 +40,7 @@ export function PotBegin({ mix }: { readonly mix: Mix }) {
       )}
       {recipe && (
         <>
-          <div className={clsx(css.beginning, kit.above12)}>
+          <div className={clsx(css.beginning, kit.above12)} ref={field}>
             <NumberField label={mixWords('need.wanted')} value={wantedG} range={POT_G} digits={2} onChange={setTyped} />
             <button type="button" className={clsx(css.large, kit.pressIn)} onClick={beginEmpty}>
               {mixWords('begin.fresh')}
@@ -61,9 +62,10 @@ export function PotBegin({ mix }: { readonly mix: Mix }) {
 function usePotBegin({ one, need }: Mix) {
   const [typedG, setTyped] = useState<number>();
   const log = useLog();
+  const field = useRef<HTMLDivElement>(null);
   const wantedG = typedG ?? Math.max(0.1, Math.round(10 * (need?.grams ?? 1)) / 10);
   const begin = (shares: Shares, grams: number, from: PotStart | null) => {
-    if (!one) return;
+    if (!one || goToUnread(field.current)) return;
     const { ink, run } = one;
     void log({
       ...{ kind: 'pot-begun', potId: `pot-${Date.now().toString(36)}`, runId: run.id, inkId: ink.id, name: ink.name },
@@ -83,7 +85,7 @@ function usePotBegin({ one, need }: Mix) {
       null,
     );
   usePedal(mixWords('begin.fresh'), beginEmpty, Boolean(one?.ink.recipe));
-  return { wantedG, setTyped, begin, beginEmpty };
+  return { field, wantedG, setTyped, begin, beginEmpty };
 }
 
 type Shares = ReturnType<typeof sharesWith>['shares'];

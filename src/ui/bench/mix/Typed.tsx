@@ -1,11 +1,12 @@
 'use client';
 import clsx from 'clsx';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { INK_START_VALUES, ML_PER_TEASPOON } from '@/core/inks';
 import { POT_G } from '@/model';
 import { NumberField } from '@/ui/kit/fields';
 import { usePedal } from '@/ui/kit/pedal';
 import { kit } from '@/ui/kit/styles';
+import { goToUnread } from '@/ui/kit/unread';
 import { mixWords } from '@/words/mix';
 import { gramsInWords } from '@/words/quantities';
 import type { PourItem } from './useMix';
@@ -24,9 +25,13 @@ export function Typed({ item, by, onIn }: Props) {
   const spoon = by === 'spoon',
     each = spoon ? G_PER_TEASPOON : 1;
   const [amount, setAmount] = useState(Math.max(0.01, Math.round((100 * item.restG) / each) / 100));
-  usePedal(mixWords('pour.isIn'), () => onIn(amount * each));
+  const field = useRef<HTMLDivElement>(null);
+  const isIn = () => {
+    if (!goToUnread(field.current)) onIn(amount * each);
+  };
+  usePedal(mixWords('pour.isIn'), isIn);
   return (
-    <div className={clsx(css.beginning, kit.above12)}>
+    <div className={clsx(css.beginning, kit.above12)} ref={field}>
       <div>
         <NumberField
           label={mixWords(spoon ? 'pour.spoons' : 'pour.grams')}
@@ -44,7 +49,7 @@ export function Typed({ item, by, onIn }: Props) {
           </p>
         )}
       </div>
-      <button type="button" className={clsx(css.large, kit.pressIn)} onClick={() => onIn(amount * each)}>
+      <button type="button" className={clsx(css.large, kit.pressIn)} onClick={isIn}>
         {mixWords('pour.isIn')}
       </button>
     </div>

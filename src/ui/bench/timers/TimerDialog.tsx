@@ -1,7 +1,5 @@
 'use client';
-import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
@@ -10,6 +8,7 @@ import { useState } from 'react';
 import { usualMinutes } from '@/derived';
 import { TIMER_MINUTES, TIMERS } from '@/model';
 import { Choice } from '@/ui/kit/Choice';
+import { DialogEnds } from '@/ui/kit/DialogEnds';
 import { NumberField } from '@/ui/kit/fields';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
@@ -59,12 +58,12 @@ export function TimerDialog({ onClose }: { readonly onClose: () => void }) {
         </div>
         <p className={kit.note}>{todayWords('timer.goesOn')}</p>
       </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>{todayWords('timer.leave')}</Button>
-        <Button variant="contained" color="primary" onClick={() => void start()}>
-          {todayWords('timer.start')}
-        </Button>
-      </DialogActions>
+      <DialogEnds
+        leave={todayWords('timer.leave')}
+        keep={todayWords('timer.start')}
+        onLeave={onClose}
+        onKeep={() => void start()}
+      />
     </Dialog>
   );
 }

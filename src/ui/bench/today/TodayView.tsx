@@ -85,12 +85,12 @@ function Head({ today, desk }: { readonly today: Today; readonly desk: TodayDesk
 
 /** The sitting is begun, gone through and ended by one large key. */
 function Sitting({ desk }: { readonly desk: TodayDesk }) {
-  const { sitting, hours, setHours, next, onward, goOn, end, toReady, done, today } = desk;
+  const { sitting, hours, hoursField, setHours, next, onward, goOn, end, toReady, done, today } = desk;
   const cleanBy =
     sitting && today && new Date(Date.parse(sitting.at) + (today.minutes.all - today.minutes.cleaning) * 60_000);
   return (
     <>
-      <div className={css.sitting}>
+      <div className={css.sitting} ref={hoursField}>
         <NumberField label={todayWords('hours')} value={hours} range={SITTING_HOURS} digits={2} onChange={setHours} />
         <button type="button" className={clsx(css.large, kit.pressIn)} onClick={() => void goOn()}>
           {!sitting

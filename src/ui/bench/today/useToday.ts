@@ -1,9 +1,10 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import { openPot, sittingNow, todayOf, type TodayItem } from '@/derived';
+import { useRef, useState } from 'react';
+import { inksOfRun, openPot, sittingNow, todayOf, type TodayItem } from '@/derived';
 import { SITTING_HOURS } from '@/model';
 import { usePrintDesk } from '@/ui/kit/printContext';
+import { goToUnread } from '@/ui/kit/unread';
 import { useLog } from '@/ui/kit/useLog';
 import { useNow } from '@/ui/kit/useNow';
 
@@ -21,12 +22,13 @@ export function useToday() {
   const today = nowMs === undefined ? undefined : todayOf(plan, sheet, progress, { hours, nowMs });
   const log = useLog();
   const router = useRouter();
+  const hoursField = useRef<HTMLDivElement>(null);
   const [busy, setBusy] = useState(false);
   const done = (item: TodayItem) => sitting?.ticked.includes(item.id) ?? false;
   const toReady = today?.items.filter(({ side }) => side !== 'note') ?? [];
   const next = sitting && toReady.find((item) => !done(item));
   const run = today && plan.runs[today.run],
-    mixed = run && plan.inks.every((ink) => !inksIn(run, ink.id) || openPot(progress.bench, run.id, ink.id));
+    mixed = run && inksOfRun(plan, run).every((ink) => openPot(progress.bench, run.id, ink.id));
   const onward = !today || today.act === 'wait' ? 'end' : today.act === 'cut' ? 'cut' : mixed ? 'pull' : 'mix';
   const begin = async () => {
     const read = await readRoom();
@@ -41,7 +43,7 @@ export function useToday() {
   const end = () => sitting && log({ kind: 'sitting-ended', sittingId: sitting.sittingId });
   /** One key through all of it: begin, tick one thing after the other, go on to the work. */
   const goOn = async () => {
-    if (busy) return;
+    if (busy || (!sitting && goToUnread(hoursField.current))) return;
     setBusy(true);
     if (!sitting) await begin();
     else if (next) await tick(next);
@@ -53,7 +55,22 @@ export function useToday() {
     const read = await readRoom();
     if (read.ok) await log({ kind: 'room-read', ...airOf(read.value) });
   };
-  return { today, sitting, hours, setHours, done, next, onward, goOn, tick, end, readAgain, nowMs, toReady } as const;
+  return {
+    today,
+    sitting,
+    hours,
+    hoursField,
+    setHours,
+    done,
+    next,
+    onward,
+    goOn,
+    tick,
+    end,
+    readAgain,
+    nowMs,
+    toReady,
+  } as const;
 }
 
 export type TodayDesk = ReturnType<typeof useToday>;
@@ -65,8 +82,3 @@ const airOf = ({
   readonly temperatureC: number;
   readonly relativeHumidityPercent: number;
 }) => ({ temperatureC, relativeHumidityPercent });
-
-const inksIn = (
-  run: { readonly formes: readonly { readonly inkings: readonly { readonly inkId: string }[] }[] },
-  id: string,
-) => run.formes.some(({ inkings }) => inkings.some(({ inkId }) => inkId === id));
