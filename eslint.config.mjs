@@ -86,6 +86,7 @@ export const boundaryRules = {
         packages(
           'ui',
           'react',
+          'react-dom',
           'clsx',
           'next',
           'next/*',

@@ -1,5 +1,5 @@
 import { expect, test } from './test';
-import { api, flattenedPrint, stateOf } from './prints';
+import { api, flattenedPrint, logged, stateOf } from './prints';
 import { TestServer } from './server';
 import sharp from 'sharp';
 
@@ -21,15 +21,7 @@ test('a photograph of a pull is read, laid beside the plan, kept with its sheet 
     { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 6, tests: 0 },
     ...[pull('1'), pull('2')],
   ];
-  await api(server, 'POST', `/api/prints/${id}/log`, {
-    known: '0.0.0',
-    events: acts.map((act, i) => ({
-      id: `${id.slice(0, 8)}-pull-${i}`,
-      version: 3,
-      at: new Date().toISOString(),
-      act,
-    })),
-  });
+  await logged(server, id, acts);
   await page.goto(`${server.url}/print/${id}/pull`);
   await expect(page.getByTestId('next-sheet')).toHaveText('3');
   await page.keyboard.press('p');
@@ -93,15 +85,7 @@ test('a run card is opened again and checked, the booklet saved, and the print p
       { kind: 'pull', runId: plan.runs[0].id, sheet: '1', faults: ['ghost'], setAside: false, note: 'slipped' },
     ],
   ];
-  await api(server, 'POST', `/api/prints/${id}/log`, {
-    known: '0.0.0',
-    events: acts.map((act, i) => ({
-      id: `${id.slice(0, 8)}-card-${i}`,
-      version: 4,
-      at: new Date().toISOString(),
-      act,
-    })),
-  });
+  await logged(server, id, acts);
   await page.goto(`${server.url}/print/${id}/cards`);
   await page.getByTestId('run-cell').nth(1).click();
   const card = page.getByTestId('run-card');
@@ -113,6 +97,14 @@ test('a run card is opened again and checked, the booklet saved, and the print p
   await page.getByRole('link', { name: 'Booklet (PDF)' }).click();
   expect((await download).suggestedFilename()).toMatch(/booklet\.pdf$/);
   await page.getByRole('button', { name: 'Print again …' }).click();
+  const sheets = page.getByLabel('Sheets to start');
+  for (const typed of ['', 'a few', '0', '2.5', '1e9']) {
+    await sheets.fill(typed);
+    await page.getByRole('button', { name: 'Begin the new printing' }).click();
+    await expect(sheets).toBeFocused();
+    await expect(sheets).toHaveAttribute('aria-invalid', 'true');
+  }
+  await expect(page).toHaveURL(new RegExp(`/print/${id}/`));
   await page.getByLabel('Sheets to start').fill('7');
   await page.getByLabel('Sheets to start').press('Tab');
   await page.getByRole('button', { name: 'Begin the new printing' }).click();
@@ -120,4 +112,23 @@ test('a run card is opened again and checked, the booklet saved, and the print p
   await expect(page.getByText('cards, again')).toBeVisible();
   await page.getByRole('link', { name: 'Pull', exact: true }).click();
   await expect(page.getByTestId('next-sheet')).toHaveText('T1');
+});
+
+test('what was cut on cannot be printed again, and that is said; nothing is begun', async ({ page }) => {
+  const id = await flattenedPrint(page, server, 'a reduction');
+  const { plan } = await stateOf(server, id);
+  const prints = async () => (await api<{ prints: readonly object[] }>(server, 'GET', '/api/shelf')).prints.length;
+  await logged(server, id, [
+    { kind: 'cut-done', cutId: plan.runs[0].formes[0].cutId },
+    { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 2, tests: 0 },
+    { kind: 'pull', runId: plan.runs[0].id, sheet: '1', faults: [], setAside: false, note: '' },
+    { kind: 'pull', runId: plan.runs[0].id, sheet: '2', faults: [], setAside: false, note: '' },
+    { kind: 'cut-done', cutId: plan.runs[1].formes[0].cutId },
+  ]);
+  const before = await prints();
+  await page.goto(`${server.url}/print/${id}/cards`);
+  await page.getByRole('button', { name: 'Print again …' }).click();
+  await page.getByRole('button', { name: 'Begin the new printing' }).click();
+  await expect(page.getByRole('alert')).toContainText(/Run 1 cannot be printed again: its block was cut on/);
+  expect(await prints()).toBe(before);
 });

@@ -3,7 +3,7 @@ import { expect, type Page } from './test';
 import sharp from 'sharp';
 import { randomStream } from '../src/core/random/random';
 import { deflateSync } from 'node:zlib';
-import { checkAnswer, encodeLabelMap, type Plan, type PrintState, type PlanEdit } from '@/model';
+import { ACT_VERSION, checkAnswer, encodeLabelMap, type Plan, type PrintState, type PlanEdit } from '@/model';
 import type { TestServer } from './server';
 
 /** Asks the server as the interface does. */
@@ -91,6 +91,16 @@ export async function flattenedPrint(page: Page, server: TestServer, name: strin
 /** One edit on the print as it is. */
 export async function edit(server: TestServer, id: string, change: PlanEdit): Promise<void> {
   await api(server, 'PUT', `/api/prints/${id}`, { known: '0.0.0', edit: change });
+}
+
+let told = 0;
+/** Acts at a print's bench, as the interface says them. */
+export async function logged(server: TestServer, id: string, acts: readonly object[]): Promise<void> {
+  const at = new Date().toISOString();
+  await api(server, 'POST', `/api/prints/${id}/log`, {
+    known: '0.0.0',
+    events: acts.map((act) => ({ id: `${id.slice(0, 8)}-told-${++told}`, version: ACT_VERSION, at, act })),
+  });
 }
 
 export async function stateOf(server: TestServer, id: string): Promise<PrintState> {

@@ -1,18 +1,13 @@
 import type { Page } from '@playwright/test';
 import type { PrintState } from '@/model';
 import { expect, test } from './test';
-import { api, flattenedPrint, stateOf } from './prints';
+import { api, flattenedPrint, logged, stateOf } from './prints';
 import { TestServer } from './server';
 
 const server = new TestServer();
 test.beforeAll(() => server.start());
 test.afterAll(() => server.stop());
 
-const logged = (id: string, acts: readonly object[]) =>
-  api(server, 'POST', `/api/prints/${id}/log`, {
-    known: '0.0.0',
-    events: acts.map((act, i) => ({ id: `${id.slice(0, 8)}-set-${i}`, version: 3, at: new Date().toISOString(), act })),
-  });
 const kinds = ({ events }: PrintState) => events.map(({ act }) => act.kind);
 const countOf = async (id: string, kind: string) => kinds(await stateOf(server, id)).filter((k) => k === kind).length;
 
@@ -22,7 +17,7 @@ async function ready(page: Page, name: string, counted: number): Promise<string>
   await page.goto(`${server.url}/print/${id}/inks`);
   await page.getByRole('button', { name: 'Take this recipe' }).first().click();
   await expect.poll(async () => (await stateOf(server, id)).plan.inks.some(({ recipe }) => recipe !== null)).toBe(true);
-  await logged(id, [
+  await logged(server, id, [
     { kind: 'cut-done', cutId: 'stage-1' },
     { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted, tests: 0 },
   ]);
@@ -135,4 +130,53 @@ test('locked against touches, the pedal still pulls; held long enough it is unlo
   await expect(page.getByTestId('touch-lock')).toBeHidden();
   await good.click();
   await expect(page.getByTestId('next-sheet')).toHaveText('3');
+});
+
+test('hours and minutes that cannot be begin nothing; a sitting outlasts a reload and the way back', async ({
+  page,
+}) => {
+  const id = await ready(page, 'odd hours', 4);
+  await page.goto(`${server.url}/print/${id}/today`);
+  const hours = page.getByLabel('Hours'),
+    begin = page.getByRole('button', { name: /^Begin the sitting/ });
+  for (const [typed, says] of [
+    ['an evening', /is not a number/],
+    ['0', /0 is out of range/],
+    ['1000', /1000 is out of range/],
+  ] as const) {
+    await hours.fill(typed);
+    await begin.click();
+    await expect(page.getByText(says).first()).toBeVisible();
+    await expect(hours).toBeFocused();
+  }
+  expect(await countOf(id, 'sitting-begun')).toBe(0);
+  await page.keyboard.press('Escape');
+  await hours.fill('1.5');
+  await begin.click();
+  await expect(page.getByText(/^0 of \d+ done/)).toBeVisible();
+  const first = page.getByRole('checkbox').first();
+  await first.click();
+  await expect(page.getByText(/^1 of \d+ done/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/^1 of \d+ done/)).toBeVisible();
+  await expect(first).toBeChecked();
+  await expect(hours).toHaveValue('1.5');
+  await page.getByRole('link', { name: 'Mix', exact: true }).first().click();
+  await page.waitForURL(/\/mix$/);
+  await page.goBack();
+  await expect(page.getByText(/^1 of \d+ done/)).toBeVisible();
+
+  await page.getByRole('button', { name: 'Set a clock' }).click();
+  const minutes = page.getByLabel('Minutes');
+  for (const typed of ['soon', '0', '99999', '<i>5</i>']) {
+    await minutes.fill(typed);
+    await page.getByRole('button', { name: 'Start it' }).click();
+    await expect(minutes).toBeFocused();
+    await expect(minutes).toHaveAttribute('aria-invalid', 'true');
+  }
+  expect(await countOf(id, 'timer-set')).toBe(0);
+  await minutes.fill('30');
+  await page.getByLabel('Called (if you like)').fill('<b>turn</b> the pack');
+  await page.getByRole('button', { name: 'Start it' }).click();
+  await expect(page.getByTestId('timer')).toContainText('<b>turn</b> the pack');
 });

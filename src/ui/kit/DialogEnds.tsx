@@ -1,6 +1,8 @@
 'use client';
 import Button from '@mui/material/Button';
 import DialogActions from '@mui/material/DialogActions';
+import { useRef } from 'react';
+import { flushSync } from 'react-dom';
 import { goToUnread } from './unread';
 
 interface Props {
@@ -11,8 +13,13 @@ interface Props {
   readonly onKeep: () => void;
 }
 
-/** The two ways out of a dialog: as if it had not been opened, or with what its fields say, once they can all be read. */
+/**
+ * The two ways out of a dialog: as if it had not been opened, or with what its fields say, once they can all be read. A field that is
+ * being typed in is left only when the button is let go: what it then says of itself would move the button away from under the pointer.
+ */
 export function DialogEnds({ leave, keep, disabled = false, onLeave, onKeep }: Props) {
+  const now = useRef(onKeep);
+  now.current = onKeep;
   return (
     <DialogActions>
       <Button onClick={onLeave}>{leave}</Button>
@@ -20,8 +27,12 @@ export function DialogEnds({ leave, keep, disabled = false, onLeave, onKeep }: P
         variant="contained"
         color="primary"
         disabled={disabled}
+        onMouseDown={(event) => event.preventDefault()}
         onClick={({ currentTarget }) => {
-          if (!goToUnread(currentTarget.closest('[role="dialog"]'))) onKeep();
+          const dialog = currentTarget.closest('[role="dialog"]'),
+            typing = document.activeElement;
+          if (typing instanceof HTMLInputElement && dialog?.contains(typing)) flushSync(() => typing.blur());
+          if (!goToUnread(dialog)) now.current();
         }}
       >
         {keep}
