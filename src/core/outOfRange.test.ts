@@ -1,6 +1,6 @@
 import { hexFromLabD50, wordForDifference } from './colour';
 import { bridgedWidthMm, cuttingHours, keyImpressions, learnedPace, materialById, ridgeLimitMm } from './cutting';
-import { dryingHours } from './days';
+import { dryingHours, learnedDrying } from './days';
 import { groundOf, inkForRun } from './inks';
 import { checkFlattenSettings, majorityFilter } from './picture';
 import {
@@ -53,10 +53,14 @@ const FORMULAS: readonly (readonly [name: string, f: (value: number) => unknown,
   ['roller: depth', (v) => bridgedWidthMm({ diameterMm: 60, soft: false, depthMm: v }), 1.5, 0],
   ['key impressions: blocks', (v) => keyImpressions(v, 2), 4, 0],
   ['key impressions: spares', (v) => keyImpressions(4, v), 2, 0],
-  ['drying: its medium', (v) => dryingHours(v, 1), 60, 0],
-  ['drying: films', (v) => dryingHours(60, v), 2, 0],
-  ['drying: warmth', (v) => dryingHours(60, 1, v), 18, -20],
-  ['drying: damp', (v) => dryingHours(60, 1, 20, v), 55, 0],
+  ['drying: its medium', (v) => dryingHours({ mediumHours: v, filmsBelow: 1 }), 60, 0],
+  ['drying: films', (v) => dryingHours({ mediumHours: 60, filmsBelow: v }), 2, 0],
+  ['drying: warmth', (v) => dryingHours({ mediumHours: 60, filmsBelow: 1, temperatureC: v }), 18, -20],
+  ['drying: damp', (v) => dryingHours({ mediumHours: 60, filmsBelow: 1, relativeHumidityPercent: v }), 55, 0],
+  ['drying: weight', (v) => dryingHours({ mediumHours: 60, filmsBelow: 1, filmWeight: v }), 1, 0],
+  ['drying: drier', (v) => dryingHours({ mediumHours: 60, filmsBelow: 1, drierPercent: v }), 2, 0],
+  ['drying seen: said', (v) => learnedDrying([{ saidHours: v, seenHours: 50, how: 'now' }]), 60, 1 / 60],
+  ['drying seen: seen', (v) => learnedDrying([{ saidHours: 60, seenHours: v, how: 'now' }]), 50, 1 / 60],
   ['heights: block', (v) => heightsOf({ ...stack, blockMm: v }), 3.2, 0],
   ['heights: packing', (v) => heightsOf({ ...stack, packingMm: v }), 1, 0],
   ['heights: press', (v) => heightsOf({ ...stack, pressGapMm: v }), 23, 0],

@@ -111,6 +111,8 @@ export {
   priceOf,
 } from './composition';
 export { type RestAnswer, type RestRequest, composeRest } from './composeRest';
+export { type DryingLearned, dryingLearnedFrom } from './dryingOf';
+export { type FilmBelow, filmBelowOf, lookedAt, taughtByCause } from './filmBelow';
 export { type Progress, progressOf, refusedAddition } from './progress';
 export { type LaidPlan, shapesKept } from './shapesKept';
 export { type ShapesKept, closedAt, closedBy } from './closed';

@@ -2,6 +2,7 @@ import type { BenchEvent, Plan } from '@/model';
 import { looksOfPlan, type ColoursGot, type PlanLooks } from './looks';
 import type { PrintSheet } from './printSheet';
 import type { BenchState } from './bench/replayLog';
+import type { DryingLearned } from './dryingOf';
 import { progressOf, type Progress } from './progress';
 
 /** Parts of a plan that looks are made from, and those that progress is told by: an edit leaves most others as they were, the very same. */
@@ -34,6 +35,8 @@ class Kept<T> {
   }
 }
 
+const NOTHING_LEARNED: DryingLearned = [];
+
 /** Looks and progress for one who holds a print through many edits: what an edit does not touch is not worked out again. */
 export class KeptAnswers {
   private readonly lastLooks = new Kept<PlanLooks | undefined>();
@@ -47,9 +50,9 @@ export class KeptAnswers {
   }
 
   /** What an act leaves as it was stays the very same list: looks do not change because a sheet is pulled. */
-  progress(plan: Plan, events: readonly BenchEvent[]): Progress {
-    return this.lastProgress.get([...PROGRESS_FROM.map((part) => plan[part]), events], () => {
-      const next = progressOf(plan, events);
+  progress(plan: Plan, events: readonly BenchEvent[], drying: DryingLearned = NOTHING_LEARNED): Progress {
+    return this.lastProgress.get([...PROGRESS_FROM.map((part) => plan[part]), events, drying], () => {
+      const next = progressOf(plan, events, drying);
       this.bench = this.bench ? withListsKept(this.bench, next.bench) : next.bench;
       return { ...next, bench: this.bench };
     });

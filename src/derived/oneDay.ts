@@ -1,7 +1,7 @@
 import { dayAhead, dryingHours, pullMinutes, type DayAhead, type DayTask } from '@/core/days';
 import { mediumById } from '@/core/inks';
 import { registrationWay } from '@/core/registration';
-import type { Plan } from '@/model';
+import type { ItemOf, Plan } from '@/model';
 import { inkedCm2 } from './inkNeed';
 import { inkingsOf, inksOfRun } from './lookups';
 import type { PrintSheet } from './printSheet';
@@ -16,8 +16,11 @@ export function openMinutesOf(plan: Plan): number {
   const hours = first ? inksOfRun(plan, first).map((ink) => mediumById(ink.mediumId).openHours) : [];
   return hours.length === 0
     ? 0
-    : Math.round(60 * dryingHours(Math.min(...hours), 0, room?.temperatureC, room?.relativeHumidityPercent));
+    : Math.round(60 * dryingHours({ mediumHours: Math.min(...hours), filmsBelow: 0, ...airOf(room) }));
 }
+
+const airOf = (room: ItemOf<'room'> | undefined) =>
+  room && { temperatureC: room.temperatureC, relativeHumidityPercent: room.relativeHumidityPercent };
 
 /** The day a print on open films is printed in: minutes a pull are those of the log where a run has them, else start values. */
 export function dayTaskOf(plan: Plan, sheet: PrintSheet, progress: Pick<Progress, 'runs'>): DayTask {

@@ -1,9 +1,9 @@
 import { phrase, type Phrase } from '@/core/units';
 import { isTestSheet, sheetNames } from '@/core/sheets';
-import type { BenchEvent, Plan, Run, RunPhase, Cut } from '@/model';
+import type { BenchEvent, Plan, RunPhase, Cut } from '@/model';
 import { replayLog, type BenchState } from './bench/replayLog';
 import { tallyRuns, type RunTally } from './bench/tally';
-import { dryingHoursOf } from './dryingOf';
+import { dryingRangeOf, type DryingLearned, type FilmsKnown } from './dryingOf';
 import { sideOfCut } from './lookups';
 
 export interface RunProgress {
@@ -15,8 +15,11 @@ export interface RunProgress {
   readonly tally: RunTally;
   /** Counted sheets through this run or waiting for it. */
   readonly sheetsInRun: number;
-  /** Dry enough for the next film, ISO; only when done. */
+  /** Dry enough for the next film as likely as not, ISO; only when done. */
   readonly dryAt?: string;
+  /** When one film in ten is dry, and nine in ten, ISO. */
+  readonly dryFrom?: string;
+  readonly dryBy?: string;
 }
 
 export interface Progress {
@@ -42,8 +45,8 @@ export function refusedAddition(progress: Progress): Phrase | undefined {
   return gone < 0 ? undefined : phrase('progress.noSheetCanBe', { run: gone + 1 });
 }
 
-/** Where a print stands, from its plan and its log. */
-export function progressOf(plan: Plan, events: readonly BenchEvent[]): Progress {
+/** Where a print stands, from its plan and its log; `drying`: how films dry in this workshop. */
+export function progressOf(plan: Plan, events: readonly BenchEvent[], drying: DryingLearned = []): Progress {
   const bench = replayLog(events);
   const sheets = bench.started ? sheetNames(bench.started) : [];
   const tallies = tallyRuns(
@@ -51,7 +54,7 @@ export function progressOf(plan: Plan, events: readonly BenchEvent[]): Progress 
     plan.runs.map((run) => run.id),
     sheets,
   );
-  const runs = plan.runs.map((run, index) => runProgress(plan, run, index, bench, tallies[index]));
+  const runs = plan.runs.map((_, index) => runProgress(plan, index, bench, tallies[index], drying));
   const closedRuns = runs.reduce(
     (last, r, i) => (r.phase === 'printing' || r.phase === 'done' || r.cutOn ? i + 1 : last),
     0,
@@ -67,7 +70,14 @@ export function progressOf(plan: Plan, events: readonly BenchEvent[]): Progress 
   };
 }
 
-function runProgress(plan: Plan, run: Run, index: number, bench: BenchState, tally: RunTally): RunProgress {
+function runProgress(
+  plan: Plan,
+  index: number,
+  bench: BenchState,
+  tally: RunTally,
+  drying: DryingLearned,
+): RunProgress {
+  const run = plan.runs[index];
   const isCut = (cut: Cut) => bench.cutsPassed.some((c) => c.cutId === cut.id);
   const states = run.formes.flatMap(({ cutId }) => {
     const cuts = sideOfCut(plan, cutId)?.cuts ?? [];
@@ -82,9 +92,24 @@ function runProgress(plan: Plan, run: Run, index: number, bench: BenchState, tal
   const last = tally.pulled.at(-1);
   const counted =
     tally.pulled.filter((p) => !isTestSheet(p.sheet)).length + tally.waiting.filter((s) => !isTestSheet(s)).length;
-  const hours = done && last ? dryingHoursOf(plan, index, airOf(bench, last.at)) : 0;
-  const dryAt = last && hours > 0 ? new Date(Date.parse(last.at) + hours * 3_600_000).toISOString() : undefined;
-  return { phase, cut, cutOn, tally, sheetsInRun: counted, dryAt };
+  return {
+    ...{ phase, cut, cutOn, tally, sheetsInRun: counted },
+    ...(done && last ? drierAt(plan, index, bench, last.at, drying) : {}),
+  };
+}
+
+/** When films that were laid at a time are dry. */
+function drierAt(plan: Plan, index: number, bench: BenchState, laidAt: string, drying: DryingLearned) {
+  const { low, middle, high } = dryingRangeOf(plan, index, drying, filmsKnown(bench, laidAt));
+  if (middle === 0) return {};
+  const laidMin = Date.parse(laidAt) / 60_000;
+  const at = (hours: number) => new Date(60_000 * Math.round(laidMin + 60 * hours)).toISOString();
+  return { dryAt: at(middle), dryFrom: at(low), dryBy: at(high) };
+}
+
+/** What the log knows of films that were laid at a time. */
+export function filmsKnown(bench: BenchState, laidAt: string): FilmsKnown {
+  return { air: airOf(bench, laidAt), pots: bench.pots };
 }
 
 /** A reading of the room tells of the films laid within half a day of it. */

@@ -1,5 +1,6 @@
 import { boolean, mixed, number, object, string, type InferType, type Schema } from 'yup';
 import { failure, type Outcome } from '@/core/units';
+import { MEDIUM_IDS } from '@/core/inks';
 import { act } from './bench/acts';
 import { checkWith } from './check';
 import { id, list, oneOf, record, sha, type Frozen } from './fields';
@@ -35,6 +36,18 @@ const brushMix = () =>
     water: number().required().positive(),
   });
 
+/** How much longer films of each medium take in this workshop than the start values say: one in ten, half of them, nine in ten are dry by then. */
+const drying = () =>
+  list(
+    record({
+      mediumId: oneOf(MEDIUM_IDS),
+      low: number().required().positive(),
+      middle: number().required().positive(),
+      high: number().required().positive(),
+    }),
+    MEDIUM_IDS.length,
+  );
+
 /** A print as the interface holds it, as of its counters. */
 const printState = record({
   id: id(),
@@ -50,6 +63,7 @@ const printState = record({
   cuttingPace: number().required().positive(),
   /** How much more than the start values it brushes on. */
   brushMix: brushMix(),
+  drying: drying(),
 });
 
 /** A value set, a field taken away (no `value`), or `value` put in the place of `drop` entries of a list from `at` on. */
@@ -106,6 +120,8 @@ const printChanges = record({
   cuttingPace: number().required().positive().nullable(),
   /** How much more it brushes on, where that may have changed. */
   brushMix: brushMix().nullable(),
+  /** How films dry here, where that may have changed. */
+  drying: drying().nullable(),
 });
 
 /** One page of the shelf. */

@@ -110,6 +110,7 @@ export {
   type SlipPlace,
   type SlipAnswer,
   type ProofTaken,
+  type Dried,
   type Laying,
   type RoundPurpose,
   type ReadingSource,

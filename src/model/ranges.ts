@@ -139,10 +139,14 @@ export const FALL_S = { min: 0.2, max: 600, what: phrase('measure.secondsToFall'
 export const POT_ENDS = ['used up', 'thrown away', 'skinned over'] as const;
 /** What is timed at the bench. */
 export const TIMERS = ['slab', 're-roll', 'own'] as const;
+/** What is printed against a warning: on a film that may not be dry yet, or that may have closed. */
+export const OVERRULED = ['too early', 'too late'] as const;
+/** Hours between the laying of a film and a look at it. */
+export const SEEN_HOURS = { min: 1 / 60, max: 100_000, what: phrase('measure.hoursSinceTheFilm') } as const;
 export const TIMER_MINUTES = { min: 0.1, max: 2880, what: phrase('measure.minutesOfATimer') } as const;
 export const SITTING_HOURS = { min: 0.25, max: 16, what: phrase('measure.hoursOfASitting') } as const;
 /** The form acts have now; those written before acts carried a version are of version 1. */
-export const ACT_VERSION = 4;
+export const ACT_VERSION = 5;
 /** What a round of proofs is printed to learn; the edition's has none. */
 export const ROUND_PURPOSES = ['whole set', 'colour trial', 'registration', 'progressive set'] as const;
 /** Sheets of one round of proofs that are begun together. */

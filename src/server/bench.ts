@@ -65,7 +65,7 @@ function append(
   let log = benchLog(db, id);
   for (const event of events) {
     if (hasBenchEvent(db, id, event.id)) continue;
-    const progress = standingOf(id, plan, log);
+    const progress = standingOf(db, id, plan, log);
     const refused = refusedAct(plan, progress, event.act) ?? refusedPicture(db, event.act);
     if (refused) return failed(refused);
     const picture = drawn.get(event.id);

@@ -20,6 +20,7 @@ import {
   type Store,
 } from '@/store';
 import { allOrNothing } from './allOrNothing';
+import { dryingOfWorkshop } from './drying';
 import { announce } from './hub';
 import { livingPrint } from './livingPrint';
 import { readPlan } from './readPlan';
@@ -55,7 +56,8 @@ export function changesSince(db: Store, id: string, known: Counters): Outcome<Pr
   const patches = patchesSince(db, row, since, now, plan.value);
   const events = now.log > since.log ? logSince(db, id, since.log) : [];
   const timed = events.some(({ act }) => act.kind === 'cut-done'),
-    brushed = events.some(({ act }) => act.kind === 'brushed-with');
+    brushed = events.some(({ act }) => act.kind === 'brushed-with'),
+    looked = events.some(({ act }) => act.kind === 'dry-seen' || act.kind === 'remedy-tried');
   return success({
     name: row.name,
     savedAt: row.saved_at,
@@ -67,6 +69,7 @@ export function changesSince(db: Store, id: string, known: Counters): Outcome<Pr
     events,
     cuttingPace: timed ? learnedPace(timedCuts(db)) : null,
     brushMix: brushed ? learnedBrushMix(brushedRuns(db)) : null,
+    drying: looked ? dryingOfWorkshop(db) : null,
   });
 }
 
@@ -122,7 +125,7 @@ function settle(db: Store, was: PrintRow, before: Plan, editId: string | null): 
     const short = JSON.stringify(patch).length <= LONGEST_PATCH ? patch : null;
     keepPlanChange(db, row.id, { count: row.plan_count, editId, patch: short });
   }
-  const card = cardOfPrint(plan.value, standingOf(row.id, plan.value, benchLog(db, row.id)));
+  const card = cardOfPrint(plan.value, standingOf(db, row.id, plan.value, benchLog(db, row.id)));
   keepCard(db, row.id, row.revision, CARD_FORM, card, card.dryAt);
 }
 

@@ -65,7 +65,7 @@ function keyOf(db: Store, row: PrintRow, asked: string, run: number, widthPx: nu
   if (known) return success(known);
   const plan = readPlan(db, row);
   if (!plan.ok) return plan;
-  const shown = shownBy(plan.value, standingOf(row.id, plan.value, benchLog(db, row.id)));
+  const shown = shownBy(plan.value, standingOf(db, row.id, plan.value, benchLog(db, row.id)));
   const key = createHash('sha256')
     .update(JSON.stringify([FORM, run, widthPx, shown]))
     .digest('hex');

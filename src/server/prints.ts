@@ -58,6 +58,7 @@ import {
 } from '@/store';
 import { blobsOfPlan } from '@/formats';
 import type { FileOut } from './fileOut';
+import { dryingOfWorkshop } from './drying';
 import { changePrint, countersOf, staleUnless, stepsOf } from './changes';
 import { announce } from './hub';
 import { livingPrint } from './livingPrint';
@@ -117,7 +118,7 @@ function keepCards(db: Store, made: readonly { row: PrintRow; card: PrintCard }[
 /** Null when what is stored cannot be read: the shelf goes on without it. */
 function presentCard(db: Store, row: PrintRow): PrintCard | null {
   const plan = readPlan(db, row);
-  return plan.ok ? cardOfPrint(plan.value, progressOf(plan.value, benchLog(db, row.id))) : null;
+  return plan.ok ? cardOfPrint(plan.value, progressOf(plan.value, benchLog(db, row.id), dryingOfWorkshop(db))) : null;
 }
 
 export function printState(db: Store, id: string): Outcome<PrintState> {
@@ -137,6 +138,7 @@ export function printState(db: Store, id: string): Outcome<PrintState> {
     otherRuns: lossesElsewhere(db, id),
     cuttingPace: learnedPace(timedCuts(db)),
     brushMix: learnedBrushMix(brushedRuns(db)),
+    drying: dryingOfWorkshop(db),
   });
 }
 

@@ -101,6 +101,7 @@ const REFUSALS: {
     (progress.bench.rounds.some(({ pulls }) => pulls.some(({ runId }) => runId === act.runId))
       ? undefined
       : phrase('bench.nothingHasBeenPulled')),
+  overruled: (plan, _, act) => refusedRun(plan, act.runId),
   'pot-begun': (plan, { bench }, act) => {
     if (bench.pots.some(({ potId }) => potId === act.potId)) return phrase('bench.thisPotWasBegun');
     return questionOfPot(plan, act) ? undefined : (refusedRun(plan, act.runId) ?? phrase('bench.thisInkIsNotIn'));

@@ -29,6 +29,7 @@ const state = (count: number, plan: Plan = emptyPlan(), events: readonly BenchEv
   otherRuns: [],
   cuttingPace: 1,
   brushMix: { pigment: 1, paste: 1, water: 1 },
+  drying: [],
 });
 const edition = (n: number): PlanEdit => ({ kind: 'sheets-set', part: { edition: n } });
 const tests = (n: number): PlanEdit => ({ kind: 'sheets-set', part: { testSheets: n } });
@@ -59,6 +60,7 @@ function changes(
     events,
     cuttingPace: null,
     brushMix: null,
+    drying: null,
   };
 }
 

@@ -26,7 +26,7 @@ export function withChanges(state: PrintState, changes: PrintChanges): PrintStat
 const isBehind = ({ now }: PrintChanges, state: PrintState) => now.plan < state.now.plan || now.log < state.now.log;
 
 function withHead(state: PrintState, changes: PrintChanges): PrintState {
-  const { name, savedAt, undoLabel, redoLabel, cuttingPace, brushMix } = changes;
+  const { name, savedAt, undoLabel, redoLabel, cuttingPace, brushMix, drying } = changes;
   return {
     ...state,
     name,
@@ -35,6 +35,7 @@ function withHead(state: PrintState, changes: PrintChanges): PrintState {
     redoLabel,
     cuttingPace: cuttingPace ?? state.cuttingPace,
     brushMix: brushMix ?? state.brushMix,
+    drying: drying ?? state.drying,
   };
 }
 

@@ -7,6 +7,7 @@ import {
   type BenchAct,
   type BenchEvent,
   type BrushedRun,
+  type Dried,
   type RunLosses,
   type TimedCut,
 } from '@/model';
@@ -136,6 +137,16 @@ export function timedCuts(db: Store): TimedCut[] {
     WHERE act ->> 'kind' IN ('stage-cut', 'cut-done') AND act ->> 'minutes' > 0 AND act ->> 'saidHours' > 0`,
     )
     .all();
+}
+
+/** Every look at a film in all prints that teaches how films dry. */
+export function driedFilms(db: Store): Dried[] {
+  return db
+    .prepare<[], { readonly dried: string }>(
+      `SELECT act ->> 'dried' AS dried FROM bench_log INDEXED BY bench_log_dried WHERE act ->> 'dried' IS NOT NULL`,
+    )
+    .all()
+    .map((row) => JSON.parse(row.dried) as Dried);
 }
 
 /** What layings by brush took in all prints, with what the start values had said. */

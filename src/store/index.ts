@@ -41,6 +41,7 @@ export {
   lossesElsewhere,
   timedCuts,
   brushedRuns,
+  driedFilms,
 } from './benchLog';
 export {
   everyItem,

@@ -36,6 +36,12 @@ export function nearDayOf(iso: string): string {
   return new Date(iso).toLocaleDateString(LOCALE, { weekday: 'short', day: 'numeric', month: 'short' });
 }
 
+/** From one moment of the coming days to another, as near as one can know it: Sun 29 Nov – Mon 30 Nov. */
+export function betweenDays(fromIso: string, byIso: string): string {
+  const [from, by] = [fromIso, byIso].map((iso) => nearDayOf(iso));
+  return from === by ? from : `${from} – ${by}`;
+}
+
 /** A day of this season: 26 Nov. */
 export function shortDayOf(iso: string): string {
   return new Date(iso).toLocaleDateString(LOCALE, { day: 'numeric', month: 'short' });

@@ -1,2 +1,2 @@
 export { leastSquares, solve3, solveLinear } from './linear';
-export { mean, median, roundTo } from './numbers';
+export { mean, median, normalShare, roundTo } from './numbers';

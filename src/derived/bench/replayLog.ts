@@ -127,6 +127,11 @@ export interface DampPack extends Omit<ActOf<'pack-damped'>, 'kind'> {
   readonly ended?: { readonly at: string; readonly why: ActOf<'pack-ended'>['why'] };
 }
 
+/** Printed on against what was said of the film below. */
+export interface Overruling extends Omit<ActOf<'overruled'>, 'kind'> {
+  readonly at: string;
+}
+
 /** A board and its water: how it lies now, and what it measured, oldest first. */
 export interface Board {
   readonly rests?: { readonly at: string; readonly how: ActOf<'board-rests'>['how'] };
@@ -145,6 +150,10 @@ export interface BenchState {
   readonly photographs: readonly Photograph[];
   /** When a run's film was first seen to be dry, by run. */
   readonly drySeen: ReadonlyMap<string, { readonly at: string; readonly sheet: string; readonly note: string }>;
+  /** When a run's film was last found not to be dry yet, by run. */
+  readonly stillWet: ReadonlyMap<string, string>;
+  /** Oldest first. */
+  readonly overruled: readonly Overruling[];
   readonly roomReadings: readonly {
     readonly at: string;
     readonly temperatureC: number;
@@ -235,6 +244,8 @@ function newReplay() {
     warmUps: [] as { at: string; runId: string; even: boolean }[],
     photographs: [] as Photograph[],
     drySeen: new Map<string, { at: string; sheet: string; note: string }>(),
+    stillWet: new Map<string, string>(),
+    overruled: [] as Overruling[],
     roomReadings: [] as { at: string; temperatureC: number; relativeHumidityPercent: number }[],
     packs: new Map<string, DampPack>(),
     pots: new Map<string, Pot>(),
@@ -298,8 +309,12 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
   photographed: (r, { at, act: { kind: _, roundId = EDITION_ROUND, ...photograph } }) => {
     r.photographs.push({ at, roundId, ...photograph });
   },
-  'dry-seen': (r, { at, act: { runId, sheet, note } }) => {
-    if (!r.drySeen.has(runId)) r.drySeen.set(runId, { at, sheet, note });
+  'dry-seen': (r, { at, act: { runId, sheet, note, dried } }) => {
+    if (dried?.how !== 'not yet' && !r.drySeen.has(runId)) r.drySeen.set(runId, { at, sheet, note });
+    if (dried?.how === 'not yet') r.stillWet.set(runId, at);
+  },
+  overruled: (r, { at, act: { kind: _, ...overruling } }) => {
+    r.overruled.push({ at, ...overruling });
   },
   'room-read': (r, { at, act: { temperatureC, relativeHumidityPercent } }) => {
     r.roomReadings.push({ at, temperatureC, relativeHumidityPercent });

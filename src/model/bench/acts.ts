@@ -1,5 +1,7 @@
 import { boolean, lazy, number, string, type InferType, type ISchema } from 'yup';
 import { REHEARSAL_LEVELS } from '@/core/cutting';
+import { DRY_LOOKS } from '@/core/days';
+import { MEDIUM_IDS } from '@/core/inks';
 import { MAX_COPIES } from '@/core/registration';
 import { CAUSES, FAULTS, SIGNS, TEST_SHEETS_RANGE } from '@/core/sheets';
 import { failure, type Outcome, phrase, type Phrase } from '@/core/units';
@@ -40,12 +42,14 @@ import {
   MOST_SHEETS,
   MOST_TRIALS,
   OUT_SHEETS,
+  OVERRULED,
   PACK_ENDS,
   PACK_G,
   PACK_SHEETS,
   READ_ERROR,
   READING_SOURCES,
   ROUND_PURPOSES,
+  SEEN_HOURS,
   SETTINGS,
   SLIP_ANSWERS,
 } from '../ranges';
@@ -96,6 +100,14 @@ const laying = record({
   ).min(1),
 });
 
+/** A film as it was looked at: hours since it was laid, and those the start values say. */
+const dried = record({
+  mediumId: oneOf(MEDIUM_IDS),
+  saidHours: inRange(SEEN_HOURS, ' h'),
+  seenHours: inRange(SEEN_HOURS, ' h'),
+  how: oneOf(DRY_LOOKS),
+});
+
 /** Sheets of one mix with ever more extender: what the first, second … sheet of a round gets, in per cent. */
 const extenderRow = record({
   runId: id(),
@@ -144,6 +156,8 @@ const ACTS = {
     fromSheet: sheetName(),
     sign: oneOf(SIGNS),
     causeId: oneOf(CAUSES.map((cause) => cause.id)),
+    /** What it teaches of how films dry: the one below was still wet, or had closed. */
+    dried: dried.optional(),
   }),
   'remedy-judged': record({ kind: kind('remedy-judged'), tryId: id(), helped: boolean().required() }),
   photographed: record({
@@ -202,8 +216,23 @@ const ACTS = {
   }),
   ...POT_ACTS,
   ...SITTING_ACTS,
-  /** The film of a run is dry to the touch now. */
-  'dry-seen': record({ kind: kind('dry-seen'), runId: id(), sheet: text(12), note: text(300) }),
+  /** The film of a run was touched: it is dry now, was dry before, or is not yet. */
+  'dry-seen': record({
+    kind: kind('dry-seen'),
+    runId: id(),
+    sheet: text(12),
+    note: text(300),
+    /** What it teaches; where this is not said, the film had just become dry. */
+    dried: dried.optional(),
+  }),
+  /** Printed all the same, against what was said of the film below: so long after it was laid. */
+  overruled: record({
+    kind: kind('overruled'),
+    runId: id(),
+    sheet: sheetName(),
+    what: oneOf(OVERRULED),
+    hours: inRange({ ...SEEN_HOURS, min: 0 }, ' h'),
+  }),
   'room-read': record({
     kind: kind('room-read'),
     temperatureC: between(phrase('measure.temperature'), -20, 60, ' °C'),
@@ -356,6 +385,8 @@ export type SlipPlace = Acts['slip']['place'];
 export type SlipAnswer = (typeof SLIP_ANSWERS)[number];
 /** What was laid in one pull of a proof. */
 export type Laying = NonNullable<Acts['pull']['laid']>;
+/** What a look at a film teaches of how it dries. */
+export type Dried = NonNullable<Acts['dry-seen']['dried']>;
 export type RoundPurpose = (typeof ROUND_PURPOSES)[number];
 export type ProofTaken = Omit<Acts['proofed'], 'kind'>;
 /** How a colour was come by: with a reading device, typed in, or from a measurement file. */

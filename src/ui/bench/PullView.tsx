@@ -29,6 +29,7 @@ import type { Forecast } from '@/core/sheets/forecast';
 import { useForecast, usePull, usePullKeys, type Pulling } from './usePull';
 import { DampPack } from './DampPack';
 import { DayClock } from './DayClock';
+import { FilmBelow } from './FilmBelow';
 import { FadeCards } from './FadeCards';
 import { Boards } from './Boards';
 import { ImpressionCards } from './ImpressionCards';
@@ -90,6 +91,7 @@ function Now({ pulling }: { pulling: Pulling }) {
       <KeepNow />
       <DampPack />
       <DayClock />
+      <FilmBelow index={pulling.index} next={pulling.ready ? pulling.next : undefined} />
       {pulling.ready && pulling.next ? <NextPull pulling={pulling} /> : <BeforePulling />}
       <Timers />
       <p role="status" className={clsx(css.waiting, waitingActs && [kit.say, kit.wait], kit.above10)}>

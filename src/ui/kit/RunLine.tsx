@@ -10,7 +10,7 @@ import clsx from 'clsx';
 import { kit } from '@/ui/kit/styles';
 import css from './RunLine.module.css';
 import { frameWords } from '@/words/frame';
-import { nearDayOf } from '@/words/dates';
+import { betweenDays } from '@/words/dates';
 
 /** The most room a picture has in its cell. */
 const PIC_PX = { width: 85, height: 70 } as const;
@@ -198,7 +198,7 @@ interface StateProps {
   readonly next: RunPhase | undefined;
 }
 
-function StateWords({ inks, now: { phase, tally, sheetsInRun, dryAt }, open, next }: StateProps) {
+function StateWords({ inks, now: { phase, tally, sheetsInRun, dryFrom, dryBy }, open, next }: StateProps) {
   if (phase === 'planned' || phase === 'cut')
     return (
       <span className={css.state} title={inks}>
@@ -216,12 +216,12 @@ function StateWords({ inks, now: { phase, tally, sheetsInRun, dryAt }, open, nex
     );
   }
   const last = next === undefined;
-  const drying = dryAt && (last || next === 'planned' || next === 'cut') && Date.parse(dryAt) > Date.now();
+  const drying = dryFrom && dryBy && (last || next === 'planned' || next === 'cut') && Date.parse(dryBy) > Date.now();
   if (drying)
     return (
       <span className={css.state}>
         <strong className={css.drying} suppressHydrationWarning>
-          {frameWords('runLine.dry', { day: nearDayOf(dryAt) })}
+          {frameWords('runLine.dry', { day: betweenDays(dryFrom, dryBy) })}
         </strong>
         {frameWords('runLine.sheets', { sheets: tally.good + tally.usable })}
       </span>

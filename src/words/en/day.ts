@@ -23,6 +23,23 @@ export const day = {
   late: 'too late by {time}',
   minutesAPull: '{minutes, number, ::.0} min',
   time: '{hours, plural, =0 {} other {# h }}{minutes, number} min',
+  below: {
+    label: 'The film below',
+    is: {
+      'too early': 'Run {run, number} is not dry yet.',
+      perhaps: 'Run {run, number} may be dry.',
+      'too late': 'The film below has closed.',
+    },
+    dries: 'It dries between {from} and {by}. Touch a margin.',
+    stillWet: 'Still wet at {at}.',
+    closed: 'It closed at {by}: this film will lie on it, not in it, and may stay shiny.',
+    dryNow: 'Dry now',
+    dryBefore: 'Dry, long since',
+    notYet: 'Not yet',
+    teaches: 'What you see teaches how films dry here.',
+    allTheSame: 'Print all the same',
+    overruled: 'Printed all the same since {at}, {hours, plural, one {# hour} other {# hours}} after it was laid.',
+  },
   clock: {
     label: 'The day’s clock',
     open: 'open until {at}',

@@ -62,6 +62,7 @@ export const failures = {
     sheetsOfThePack: 'the sheets of the pack',
     sheetsOutOfThePack: 'the sheets out of the pack',
     minutesOfATimer: 'the minutes of a timer',
+    hoursSinceTheFilm: 'the hours since a film was laid',
     hoursOfASitting: 'the hours of a sitting',
     inkInThePot: 'the ink in the pot',
     errorOfAReading: 'the error of a reading',

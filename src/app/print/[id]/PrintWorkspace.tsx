@@ -132,7 +132,7 @@ function usePlanShown(session: PrintSession, { plan: kept, events, state }: Snap
   );
   const meant = tried ?? kept;
   const [answers] = useState(() => new KeptAnswers());
-  const progress = answers.progress(meant, events);
+  const progress = answers.progress(meant, events, state.drying);
   const [seenRound, seeRound] = useState(EDITION_ROUND);
   const plan = useMemo(() => onPaperOf(meant, progress.bench, seenRound), [meant, progress.bench, seenRound]);
   const { experience } = plan.sheets;

@@ -17,7 +17,7 @@ import {
   type Likely,
   type Sign,
 } from '@/core/sheets';
-import { faultCaseOf, remedySetting } from '@/derived';
+import { faultCaseOf, remedySetting, taughtByCause } from '@/derived';
 import { EDITION_ROUND, type BenchAct, type Run } from '@/model';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
@@ -166,10 +166,12 @@ function OneCause({ likely: { id, chance }, task, run, next, onClose }: CausePro
     tried = task.tried?.[id];
   const take = async () => {
     const setting = remedy && remedySetting(plan, sheet, run, progress.bench, next, remedy);
+    const dried = taughtByCause(plan, progress, plan.runs.indexOf(run), id, Date.now());
     const acts: BenchAct[] = [
       {
         ...{ kind: 'remedy-tried', tryId: `try-${Date.now().toString(36)}`, runId: run.id },
         ...{ fromSheet: next, sign: task.sign, causeId: id },
+        ...(dried && { dried }),
       },
     ];
     if (setting)

@@ -2,7 +2,7 @@
 import clsx from 'clsx';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import type { TimerNow } from '@/derived';
+import { lookedAt, type TimerNow } from '@/derived';
 import { fetched } from '@/ui/kit/fetched';
 import { outsideDialogs, useKeys } from '@/ui/kit/keys';
 import { usePrintDesk } from '@/ui/kit/printContext';
@@ -88,16 +88,18 @@ function Clock({ timer, nowMs, onEnd }: ClockProps) {
 
 /** A film that may be dry is asked after: what is seen teaches. */
 function DryNow({ timer, onEnd }: { readonly timer: TimerNow; readonly onEnd: () => void }) {
-  const { plan } = usePrintDesk('plan');
+  const { plan, progress } = usePrintDesk('plan', 'progress');
   const log = useLog();
-  const runId = plan.runs[Number(timer.values.run) - 1]?.id;
+  const run = Number(timer.values.run) - 1,
+    runId = plan.runs[run]?.id;
   return (
     <button
       type="button"
       className={kit.pressIn}
       onClick={() => {
         onEnd();
-        if (runId) void log({ kind: 'dry-seen', runId, sheet: '', note: '' });
+        const dried = lookedAt(plan, progress, run, Date.now(), 'now');
+        if (runId) void log({ kind: 'dry-seen', runId, sheet: '', note: '', ...(dried && { dried }) });
       }}
     >
       {todayWords('timer.dryNow')}
