@@ -5,6 +5,7 @@ import { cuttingReport } from './parts/cutting';
 import { fadesReport } from './parts/fades';
 import { devicesReport } from './parts/devices';
 import { interfaceReport } from './parts/interface';
+import { lossesReport } from './parts/losses';
 import { memoryReport } from './parts/memory';
 import { piecesReport } from './parts/pieces';
 import { pictureReport, sizeReport } from './parts/picture';
@@ -26,6 +27,7 @@ const PARTS = [
   { name: 'interface', heading: 'Interface', measure: interfaceReport },
   { name: 'devices', heading: 'One print on two devices', measure: devicesReport },
   { name: 'sitting', heading: 'A sitting at the bench', measure: sittingReport },
+  { name: 'losses', heading: 'Losses by way', measure: lossesReport },
   { name: 'store', heading: 'A large store', measure: storeReport },
   { name: 'memory', heading: 'Memory', measure: memoryReport },
 ] as const;

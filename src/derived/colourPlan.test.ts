@@ -58,7 +58,7 @@ const few = cabinet.filter((ink) =>
   ),
 );
 const pigments = pigmentsOf(few);
-const belief = [{ lost: 1, kept: 19, probability: 1 }];
+const belief = [{ probability: 1, runs: [{ lost: 1, kept: 19 }] }];
 /** Several blocks, none of them cut on. */
 const onBlocks = (s: PlanSketch) => s.blocks.length > 1 && s.blocks.every(({ stages }) => stages.length === 1);
 const request = { plan, got: [], closedRuns: 0, open: true, gapsMm: new Float64Array(16), belief };

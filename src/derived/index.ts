@@ -54,7 +54,7 @@ export {
 } from './pots';
 export { type SeenDrift, type PullPhotograph, driftBySeen, lastGoodPhotograph, photographsOfRun } from './photographs';
 export { bookletOf, runCardOf } from './runCard';
-export { sheetsGone, lossesByRun } from './bench/tally';
+export { sheetsGone } from './bench/tally';
 export {
   type PrintSheet,
   type Trap,
@@ -154,7 +154,7 @@ export {
 } from './trials';
 export { couldBeKept, keepWanted, markedProgressive, stillToKeep } from './progressiveSet';
 export { looksInLight, partingsIn, shiftsIn } from './inLight';
-export { beliefOf, imagesOf, sheetAnswerOf, sheetsOfPrint, sheetsWanted } from './belief';
+export { beliefOf, restsOn, runWaysOf, imagesOf, sheetAnswerOf, sheetsOfPrint, sheetsWanted } from './belief';
 export { CARD_FORM, cardOfPrint } from './card';
 export { type DayNow, dayNowOf, dayTaskOf, openMinutesOf } from './oneDay';
 export { keyRunOf, withKeyAt } from './keyDrawing';

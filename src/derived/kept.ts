@@ -1,4 +1,7 @@
+import type { LossBelief, RunLosses } from '@/core/sheets';
 import type { BenchEvent, Plan } from '@/model';
+import { beliefOf, runWaysOf } from './belief';
+import { lossesByRun } from './bench/tally';
 import { looksOfPlan, type ColoursGot, type PlanLooks } from './looks';
 import type { PrintSheet } from './printSheet';
 import type { BenchState } from './bench/replayLog';
@@ -41,12 +44,19 @@ const NOTHING_LEARNED: DryingLearned = [];
 export class KeptAnswers {
   private readonly lastLooks = new Kept<PlanLooks | undefined>();
   private readonly lastProgress = new Kept<Progress>();
+  private readonly lastBelief = new Kept<LossBelief>();
   private bench: BenchState | undefined;
 
   looks(plan: Plan, got: ColoursGot, sheet: PrintSheet): PlanLooks | undefined {
     return this.lastLooks.get([...LOOKS_FROM.map((part) => plan[part]), got, sheet], () =>
       looksOfPlan(plan, got, sheet),
     );
+  }
+
+  /** The belief about losses, by what is told apart and what was lost: most edits and pulls leave both as they were. */
+  belief(plan: Plan, otherRuns: readonly RunLosses[], bench: BenchState): LossBelief {
+    const told = JSON.stringify([plan.sheets.experience, runWaysOf(plan), [...lossesByRun(bench)]]);
+    return this.lastBelief.get([told, otherRuns], () => beliefOf(plan, otherRuns, bench));
   }
 
   /** What an act leaves as it was stays the very same list: looks do not change because a sheet is pulled. */

@@ -1,13 +1,14 @@
 import { boolean, mixed, number, object, string, type InferType, type Schema } from 'yup';
 import { failure, type Outcome } from '@/core/units';
 import { MEDIUM_IDS } from '@/core/inks';
+import { RUN_PLACES } from '@/core/sheets';
 import { act } from './bench/acts';
 import { checkWith } from './check';
 import { id, list, oneOf, record, sha, type Frozen } from './fields';
 import { place } from './design/place';
 import { planSchema } from './plan/plan';
 import { NEXT_ACTS, PROCESSES } from './print';
-import { MOST_ITEMS, MOST_SHEETS } from './ranges';
+import { MOST_ITEMS } from './ranges';
 import { cabinetInk, reading } from './workshop/cabinet';
 import { item } from './workshop/items';
 import { practice } from './workshop/practice';
@@ -48,6 +49,14 @@ const drying = () =>
     MEDIUM_IDS.length,
   );
 
+/** What is told apart when losses are learned. */
+const runWay = record({
+  medium: string().optional(),
+  registration: string().optional(),
+  by: oneOf(['hand', 'press'] as const).optional(),
+  place: oneOf(RUN_PLACES).optional(),
+});
+
 /** A print as the interface holds it, as of its counters. */
 const printState = record({
   id: id(),
@@ -58,7 +67,10 @@ const printState = record({
   events: events(),
   ...steps,
   /** What runs of the workshop's other prints lost: over the start value of the chosen experience. */
-  otherRuns: list(record({ sheets: counted(), lost: counted(), runs: counted().optional() }), MOST_SHEETS),
+  otherRuns: list(
+    record({ sheets: counted(), lost: counted(), runs: counted().optional(), way: runWay.optional() }),
+    MOST_EVENTS,
+  ),
   /** How much slower than the start values this workshop cuts, by its own log. */
   cuttingPace: number().required().positive(),
   /** How much more than the start values it brushes on. */

@@ -102,7 +102,7 @@ async function onBlocksAnew(): Promise<PrintState> {
       closedRuns: 0,
       open: true,
       gapsMm: [],
-      belief: [{ lost: 1, kept: 19, probability: 1 }],
+      belief: [{ probability: 1, runs: [{ lost: 1, kept: 19 }] }],
     }),
   );
   const direct = planFromSketch(

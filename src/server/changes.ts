@@ -1,13 +1,14 @@
 import { learnedPace } from '@/core/cutting';
 import { learnedBrushMix } from '@/core/inks';
 import { failure, success, type Outcome } from '@/core/units';
-import { CARD_FORM, cardOfPrint, patchBetween } from '@/derived';
+import { CARD_FORM, cardOfPrint, patchBetween, runWaysOf } from '@/derived';
 import type { Counters, Plan, PrintChanges } from '@/model';
 import {
   benchLog,
   hasEdit,
   keepCard,
   keepPlanChange,
+  keepRunWays,
   logCount,
   logSince,
   planChangesSince,
@@ -125,8 +126,15 @@ function settle(db: Store, was: PrintRow, before: Plan, editId: string | null): 
     const short = JSON.stringify(patch).length <= LONGEST_PATCH ? patch : null;
     keepPlanChange(db, row.id, { count: row.plan_count, editId, patch: short });
   }
+  keepWays(db, row.id, plan.value);
   const card = cardOfPrint(plan.value, standingOf(db, row.id, plan.value, benchLog(db, row.id)));
   keepCard(db, row.id, row.revision, CARD_FORM, card, card.dryAt);
+}
+
+/** Keeps in which way the runs of a print are printed, beside what they lost. */
+export function keepWays(db: Store, id: string, plan: Plan): void {
+  const ways = runWaysOf(plan);
+  keepRunWays(db, id, new Map(plan.runs.map((run, r) => [run.id, ways[r]])));
 }
 
 /** For acts that are made on the plan as their asker knows it, not on whatever it has become. */

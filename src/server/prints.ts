@@ -59,7 +59,7 @@ import {
 import { blobsOfPlan } from '@/formats';
 import type { FileOut } from './fileOut';
 import { dryingOfWorkshop } from './drying';
-import { changePrint, countersOf, staleUnless, stepsOf } from './changes';
+import { changePrint, countersOf, keepWays, staleUnless, stepsOf } from './changes';
 import { announce } from './hub';
 import { livingPrint } from './livingPrint';
 import { presentPlan, readPlan } from './readPlan';
@@ -327,6 +327,7 @@ export function insertWholePrint(
     now,
   });
   for (const event of events) appendBenchEvent(db, id, event);
+  keepWays(db, id, plan);
   if (events.length > 0) raiseUndoFloor(db, id);
   touchPrint(db, id, now);
   return id;

@@ -123,10 +123,18 @@ export function hasBenchEvent(db: Store, printId: string, id: string): boolean {
 /** Runs of all other prints by what they lost, test sheets left out: what the workshop's own loss is learned from. */
 export function lossesElsewhere(db: Store, printId: string): RunLosses[] {
   return db
-    .prepare<[string], RunLosses>(
-      `SELECT sheets, lost, count(*) AS runs FROM run_losses WHERE sheets > 0 AND print_id <> ? GROUP BY sheets, lost`,
+    .prepare<[string], Omit<RunLosses, 'way'> & { readonly way: string | null }>(
+      `SELECT sheets, lost, way, count(*) AS runs FROM run_losses WHERE sheets > 0 AND print_id <> ?
+      GROUP BY sheets, lost, way`,
     )
-    .all(printId);
+    .all(printId)
+    .map(({ way, ...losses }) => ({ ...losses, ...(way !== null && { way: JSON.parse(way) as RunLosses['way'] }) }));
+}
+
+/** Keeps with the losses of a print's runs in which way each was printed. */
+export function keepRunWays(db: Store, printId: string, ways: ReadonlyMap<string, RunLosses['way']>): void {
+  const keep = db.prepare('UPDATE run_losses SET way = ? WHERE print_id = ? AND run_id = ?');
+  for (const [runId, way] of ways) keep.run(JSON.stringify(way), printId, runId);
 }
 
 /** Cuts in all prints whose time was written down, with what the start values had said. */

@@ -38,6 +38,7 @@ export {
   hasBenchEvent,
   logSince,
   rawLog,
+  keepRunWays,
   lossesElsewhere,
   timedCuts,
   brushedRuns,

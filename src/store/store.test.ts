@@ -22,6 +22,7 @@ import {
   putBlob,
   raiseUndoFloor,
   brushedRuns,
+  keepRunWays,
   lossesElsewhere,
   type Store,
 } from './index';
@@ -226,4 +227,32 @@ test('a file of the first version opens: its plans come up to the present form, 
   expect(cabinetInks(opened)).toEqual([]);
   opened.close();
   rmSync(folder, { recursive: true });
+});
+
+test('losses are told apart by the way of their run, once it is kept', () => {
+  for (const [runId, sheet] of [
+    ['r', '1'],
+    ['s', '1'],
+    ['t', '1'],
+  ])
+    appendBenchEvent(db, 'p', {
+      ...{ id: `${runId}-${sheet}-pull`, at: NOW },
+      act: { kind: 'pull', runId, sheet, faults: [], setAside: false, note: '' },
+    });
+  const kento = { medium: 'oil relief', registration: 'kento', by: 'hand' as const, place: 'first' as const };
+  keepRunWays(
+    db,
+    'p',
+    new Map([
+      ['r', kento],
+      ['s', kento],
+      ['gone', kento],
+    ]),
+  );
+  expect(lossesElsewhere(db, 'another')).toEqual(
+    expect.arrayContaining([
+      { sheets: 1, lost: 0, runs: 2, way: kento },
+      { sheets: 1, lost: 0, runs: 1 },
+    ]),
+  );
 });

@@ -1,2 +1,2 @@
-export { leastSquares, solve3, solveLinear } from './linear';
+export { cholesky, leastSquares, solve3, solveLinear } from './linear';
 export { mean, median, normalShare, roundTo } from './numbers';

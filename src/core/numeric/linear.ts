@@ -20,6 +20,32 @@ export function solveLinear(rows: readonly (readonly number[])[]): number[] {
   return m.map((row, i) => (row[i] === 0 ? 0 : row[n] / row[i]));
 }
 
+/** A symmetric positive definite matrix as its Cholesky factor (Golub & Van Loan, 4.2): what solves with it, and the logarithm of its determinant. */
+export function cholesky(matrix: readonly (readonly number[])[]) {
+  const n = matrix.length,
+    l = matrix.map((row) => [...row]);
+  let logDet = 0;
+  for (let j = 0; j < n; j++) {
+    for (let k = 0; k < j; k++) for (let i = j; i < n; i++) l[i][j] -= l[i][k] * l[j][k];
+    const d = Math.sqrt(l[j][j]);
+    logDet += 2 * Math.log(d);
+    for (let i = j; i < n; i++) l[i][j] /= d;
+  }
+  const solve = (right: readonly number[]): number[] => {
+    const x = [...right];
+    for (let i = 0; i < n; i++) {
+      for (let k = 0; k < i; k++) x[i] -= l[i][k] * x[k];
+      x[i] /= l[i][i];
+    }
+    for (let i = n - 1; i >= 0; i--) {
+      for (let k = i + 1; k < n; k++) x[i] -= l[k][i] * x[k];
+      x[i] /= l[i][i];
+    }
+    return x;
+  };
+  return { solve, logDet };
+}
+
 /** Three unknowns by Cramer's rule on rows [a b c | d]; undefined when singular. For inner loops. */
 export function solve3(m: readonly (readonly number[])[]): Float64Array | undefined {
   const det = (x: number, y: number, z: number) =>

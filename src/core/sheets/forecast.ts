@@ -5,15 +5,18 @@ import {
   afterRun,
   chanceWithLuck,
   meanCount,
+  luckOf,
   survivorsOfRun,
-  weighedBy,
   type KeptAfterRuns,
   type LossBelief,
 } from './survival';
+import { weighedBy } from './lossLearned';
 import { curveOf } from './sheetsToStart';
 
 /** Where a print stands in the middle of a run; test sheets are not among these counts. */
 export interface RunStanding {
+  /** The run at the press, from 0. */
+  readonly run: number;
   /** Pulled in this run, still usable and not yet kept for good. */
   readonly keptInRun: number;
   /** Pulled in this run and set aside. */
@@ -38,18 +41,21 @@ export interface Forecast {
  * luck) and for which kind of luck this workshop has; later runs draw their own. Refuses counts below zero or not whole.
  */
 export function forecastEdition(standing: RunStanding, wanted: number, belief: LossBelief): Outcome<Forecast> {
-  const { keptInRun, lostInRun, waiting, runsAfterThis, toKeep = [] } = standing;
-  if (![keptInRun, lostInRun, waiting, runsAfterThis, wanted, ...toKeep].every((n) => Number.isInteger(n) && n >= 0))
+  const { run, keptInRun, lostInRun, waiting, runsAfterThis, toKeep = [] } = standing;
+  if (
+    ![run, keptInRun, lostInRun, waiting, runsAfterThis, wanted, ...toKeep].every((n) => Number.isInteger(n) && n >= 0)
+  )
     return failure('forecast-counts');
   const most = keptInRun + waiting;
   const alive = new Float64Array(most + 1);
-  for (const { lost, kept, probability } of weighedBy(belief, { sheets: keptInRun + lostInRun, lost: lostInRun })) {
+  for (const kind of weighedBy(belief, run, { sheets: keptInRun + lostInRun, lost: lostInRun })) {
+    const { lost, kept } = luckOf(kind, run);
     let own = new Float64Array(most + 1);
     own.set(survivorsOfRun(waiting, { lost: lost + lostInRun, kept: kept + keptInRun }), keptInRun);
     own = new Float64Array(afterKeeping(own, toKeep[0] ?? 0));
     for (let r = 0; r < runsAfterThis; r++)
-      own = new Float64Array(afterKeeping(afterRun(own, { lost, kept }), toKeep[r + 1] ?? 0));
-    addScaled(alive, own, probability);
+      own = new Float64Array(afterKeeping(afterRun(own, luckOf(kind, run + 1 + r)), toKeep[r + 1] ?? 0));
+    addScaled(alive, own, kind.probability);
   }
   const chance = alive.reduce((sum, p, n) => (n >= wanted ? sum + p : sum), 0);
   const mayStillLose = lossesToBear(standing, wanted, belief);
@@ -58,14 +64,15 @@ export function forecastEdition(standing: RunStanding, wanted: number, belief: L
 
 /** How many more of the waiting sheets can be lost with the edition still likelier than not. */
 function lossesToBear(standing: RunStanding, wanted: number, belief: LossBelief): number {
-  const { keptInRun, lostInRun, waiting, runsAfterThis, toKeep = [] } = standing;
+  const { run, keptInRun, lostInRun, waiting, runsAfterThis, toKeep = [] } = standing;
   const most = keptInRun + waiting;
-  const reach = belief.map((kind) => chanceWithLuck(wanted, most, runsAfterThis, kind, toKeep.slice(1)));
-  const place = new Map(belief.map((kind, i) => [`${kind.lost},${kind.kept}`, i]));
+  const reach = belief.map((kind) =>
+    chanceWithLuck(wanted, most, [run + 1, run + 1 + runsAfterThis], kind, toKeep.slice(1)),
+  );
+  const place = new Map(belief.map((kind, i) => [kind.runs, i]));
   const chanceAfter = (more: number) =>
-    weighedBy(belief, { sheets: most + lostInRun, lost: lostInRun + more }).reduce(
-      (sum, kind) =>
-        sum + kind.probability * (reach[place.get(`${kind.lost},${kind.kept}`)!][most - more - (toKeep[0] ?? 0)] || 0),
+    weighedBy(belief, run, { sheets: most + lostInRun, lost: lostInRun + more }).reduce(
+      (sum, kind) => sum + kind.probability * (reach[place.get(kind.runs)!][most - more - (toKeep[0] ?? 0)] || 0),
       0,
     );
   let bears = -1;

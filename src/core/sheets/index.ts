@@ -1,10 +1,14 @@
 export {
   type Experience,
-  type LossBelief,
   type RunLosses,
+  type RunWay,
   MEAN_LOSS,
+  RUN_PLACES,
   startBelief,
   learnedBelief,
+} from './lossLearned';
+export {
+  type LossBelief,
   meanLoss,
   survivorsOfRun,
   aliveAfterRuns,

@@ -12,7 +12,7 @@ import {
 } from './index';
 import type { Outcome } from '../units';
 
-const belief: LossBelief = [{ lost: 0.8, kept: 19.2, probability: 1 }];
+const belief: LossBelief = [{ probability: 1, runs: [{ lost: 0.8, kept: 19.2 }] }];
 const value = <T>(outcome: Outcome<T>): T => {
   if (!outcome.ok) throw new Error(outcome.code);
   return outcome.value;
@@ -24,7 +24,7 @@ const wish = (edition: number, wishToBeSure = 0.9) => ({ edition, proofsToKeep: 
 /** The chance by summing every way the runs can go: slow and plain. */
 function plainChance(sheets: number, runs: number, wanted: number): number {
   if (runs === 0) return sheets >= wanted ? 1 : 0;
-  const survivors = survivorsOfRun(sheets, belief[0]);
+  const survivors = survivorsOfRun(sheets, belief[0].runs[0]);
   let chance = 0;
   for (let j = 0; j <= sheets; j++) chance += survivors[j] * plainChance(j, runs - 1, wanted);
   return chance;
@@ -37,7 +37,11 @@ test('the forecast equals summing every way the later runs can go', () => {
     [5, 1, 5],
     [7, 3, 7],
   ]) {
-    const found = forecast({ keptInRun: 0, lostInRun: 0, waiting: sheets, runsAfterThis: runs - 1 }, wanted, belief);
+    const found = forecast(
+      { run: 0, keptInRun: 0, lostInRun: 0, waiting: sheets, runsAfterThis: runs - 1 },
+      wanted,
+      belief,
+    );
     expect(found.chance).toBeCloseTo(plainChance(sheets, runs, wanted), 10);
   }
 });
@@ -50,7 +54,11 @@ test('the forecast is a distribution, and its mean is what is expected', () => {
       fc.integer({ min: 0, max: 30 }),
       fc.integer({ min: 0, max: 5 }),
       (keptInRun, lostInRun, waiting, runsAfterThis) => {
-        const { curve, expected, chance } = forecast({ keptInRun, lostInRun, waiting, runsAfterThis }, 10, belief);
+        const { curve, expected, chance } = forecast(
+          { run: 0, keptInRun, lostInRun, waiting, runsAfterThis },
+          10,
+          belief,
+        );
         const total = curve.reduce((sum, p) => sum + p.probability, 0);
         expect(total).toBeGreaterThan(0.99);
         expect(total).toBeLessThan(1 + 1e-9);
@@ -64,10 +72,10 @@ test('the forecast is a distribution, and its mean is what is expected', () => {
 });
 
 test('losing what may still be lost leaves it likelier than not, one more does not', () => {
-  const standing = { keptInRun: 0, lostInRun: 0, waiting: 30, runsAfterThis: 2 };
+  const standing = { run: 0, keptInRun: 0, lostInRun: 0, waiting: 30, runsAfterThis: 2 };
   const { mayStillLose } = forecast(standing, 22, belief);
   const after = (lost: number) =>
-    forecast({ keptInRun: 30 - lost, lostInRun: lost, waiting: 0, runsAfterThis: 2 }, 22, belief).chance;
+    forecast({ run: 0, keptInRun: 30 - lost, lostInRun: lost, waiting: 0, runsAfterThis: 2 }, 22, belief).chance;
   expect(mayStillLose).toBeGreaterThan(0);
   expect(after(mayStillLose)).toBeGreaterThan(0.5);
   expect(after(mayStillLose + 1)).toBeLessThanOrEqual(0.5);
@@ -83,7 +91,7 @@ test('more wished for, surer, more runs, or a less practised hand: more sheets',
 });
 
 test('a wish that cannot be met says so', () => {
-  const hopeless = start(wish(400, 0.99), 12, [{ lost: 6, kept: 4, probability: 1 }]);
+  const hopeless = start(wish(400, 0.99), 12, [{ probability: 1, runs: [{ lost: 6, kept: 4 }] }]);
   expect(hopeless.reached).toBe(false);
   expect(hopeless.chance).toBeLessThan(0.99);
 });
@@ -108,5 +116,5 @@ test('quantiles and means of a known distribution', () => {
   const even = new Float64Array([0.25, 0.25, 0.25, 0.25]);
   expect([0.1, 0.25, 0.5, 0.9].map((share) => quantile(even, share))).toEqual([0, 0, 1, 3]);
   expect(meanCount(even)).toBe(1.5);
-  expect(meanCount(aliveAfterRuns(20, 1, [{ lost: 1, kept: 3, probability: 1 }])[1])).toBeCloseTo(15, 9);
+  expect(meanCount(aliveAfterRuns(20, 1, [{ probability: 1, runs: [{ lost: 1, kept: 3 }] }])[1])).toBeCloseTo(15, 9);
 });

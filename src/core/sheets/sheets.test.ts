@@ -27,7 +27,8 @@ const lucks = fc.record({
   lost: fc.double({ min: 0.05, max: 30, noNaN: true }),
   kept: fc.double({ min: 0.5, max: 200, noNaN: true }),
 });
-const beliefs = lucks.map((luck) => [{ ...luck, probability: 1 }]);
+/** Each run with a luck of its own. */
+const beliefs = fc.array(lucks, { minLength: 1, maxLength: 4 }).map((runs) => [{ runs, probability: 1 }]);
 const value = <T>(outcome: Outcome<T>): T => {
   if (!outcome.ok) throw new Error(outcome.code);
   return outcome.value;
@@ -94,7 +95,7 @@ test('sheets of a progressive set need not survive all runs: fewer are started t
 
 test('the chain agrees with drawing runs and sheets one by one', () => {
   const luck = { lost: 1.8, kept: 18.2 },
-    belief = [{ ...luck, probability: 1 }],
+    belief = [{ runs: [luck], probability: 1 }],
     random = randomStream(11),
     trials = 20000;
   const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
@@ -220,39 +221,43 @@ test('what is promised comes true over a studio’s prints, and a run keeps its 
   const { promised, kept } = studios({ mean: () => 0.04, luck: 20, count: 16, prints: 10 });
   expect(Math.abs(promised - kept)).toBeLessThan(0.07);
   const after = learnedBelief('practised', [{ sheets: 30, lost: 1, runs: 60 }]);
-  const weight = after.reduce((sum, kind) => sum + kind.probability * Math.min(2000, kind.lost + kind.kept), 0);
+  const weight = after.reduce(
+    (sum, kind) => sum + kind.probability * Math.min(2000, kind.runs[0].lost + kind.runs[0].kept),
+    0,
+  );
   expect(weight).toBeGreaterThan(3);
 });
 
 describe('forecast in the middle of a run', () => {
   const belief = startBelief('practised');
   test('before the first pull it equals the plan', () => {
-    const found = forecast({ keptInRun: 0, lostInRun: 0, waiting: 25, runsAfterThis: 4 }, 20, belief);
+    const found = forecast({ run: 0, keptInRun: 0, lostInRun: 0, waiting: 25, runsAfterThis: 4 }, 20, belief);
     expect(found.chance).toBeCloseTo(chanceOfReaching(20, 25, 5, belief)[25], 9);
   });
   test('a loss lowers the chance, a good pull raises it', () => {
     const at = (keptInRun: number, lostInRun: number) =>
-      forecast({ keptInRun, lostInRun, waiting: 25 - keptInRun - lostInRun, runsAfterThis: 2 }, 20, belief).chance;
+      forecast({ run: 0, keptInRun, lostInRun, waiting: 25 - keptInRun - lostInRun, runsAfterThis: 2 }, 20, belief)
+        .chance;
     expect(at(5, 1)).toBeLessThan(at(5, 0));
     expect(at(6, 0)).toBeGreaterThan(at(5, 0));
   });
   test('with nothing left to do it is certain', () => {
-    const done = forecast({ keptInRun: 21, lostInRun: 4, waiting: 0, runsAfterThis: 0 }, 20, belief);
-    expect(done.chance).toBe(1);
+    const done = forecast({ run: 0, keptInRun: 21, lostInRun: 4, waiting: 0, runsAfterThis: 0 }, 20, belief);
+    expect(done.chance).toBeCloseTo(1, 12);
     expect(done.expected).toBeCloseTo(21, 9);
-    expect(forecast({ keptInRun: 10, lostInRun: 0, waiting: 0, runsAfterThis: 0 }, 20, belief)).toMatchObject({
+    expect(forecast({ run: 0, keptInRun: 10, lostInRun: 0, waiting: 0, runsAfterThis: 0 }, 20, belief)).toMatchObject({
       chance: 0,
       mayStillLose: -1,
     });
   });
   test('what is still to be kept counts as gone: before the first pull it equals the plan', () => {
-    const standing = { keptInRun: 0, lostInRun: 0, waiting: 30, runsAfterThis: 3, toKeep: [1, 1, 1] };
+    const standing = { run: 0, keptInRun: 0, lostInRun: 0, waiting: 30, runsAfterThis: 3, toKeep: [1, 1, 1] };
     const found = forecast(standing, 21, belief);
     expect(found.chance).toBeCloseTo(chanceOfReaching(21, 30, 4, belief, [1, 1, 1])[30], 9);
     expect(found.mayStillLose).toBeLessThan(forecast({ ...standing, toKeep: [] }, 21, belief).mayStillLose);
   });
   test('how many may still be lost', () => {
-    const found = forecast({ keptInRun: 0, lostInRun: 0, waiting: 24, runsAfterThis: 0 }, 20, belief);
+    const found = forecast({ run: 0, keptInRun: 0, lostInRun: 0, waiting: 24, runsAfterThis: 0 }, 20, belief);
     expect(found.mayStillLose).toBe(4);
   });
 });

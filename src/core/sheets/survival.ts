@@ -1,5 +1,4 @@
 import { ranged } from '../units';
-import { logGamma } from './logGamma';
 
 /**
  * Belief about the share of sheets lost in one run: a Beta distribution, as counts of sheets lost and kept. Losses within
@@ -10,93 +9,29 @@ export interface RunLuck {
   readonly kept: number;
 }
 
-/**
- * What a workshop's runs are believed to be like: kinds of luck a run can have, each with its probability (summing to 1).
- * Which kind it is stays the same from run to run, and the log tells; every run draws its own luck from it.
- */
-export type LossBelief = readonly (RunLuck & { readonly probability: number })[];
-
-/** Sheets that went through one run and were lost in it; `runs` such runs. */
-export interface RunLosses {
-  readonly sheets: number;
-  readonly lost: number;
-  readonly runs?: number;
-}
-
-export type Experience = 'new' | 'practised' | 'workshop';
-
-/** Start values: mean loss in one run. */
-export const MEAN_LOSS: Readonly<Record<Experience, number>> = { new: 0.09, practised: 0.04, workshop: 0.015 };
-/** A run's luck counts as much as this many sheets (start value): Beta(mean × 20, (1 − mean) × 20). */
-const LUCK_WEIGHT_SHEETS = 20;
-
-/**
- * How far the mean may be from the start value, as a standard deviation of its logarithm, and how much runs may differ:
- * start values, chosen so that the stated chances come true over a workshop's first twelve prints (docs/method.md).
- */
-const MEAN_SPREAD = 0.7;
-const MEAN_STEPS = [-2.4, -1.8, -1.2, -0.6, 0, 0.6, 1.2, 1.8, 2.4];
-const LUCK_WEIGHTS = [
-  { sheets: 4, probability: 0.3 },
-  { sheets: LUCK_WEIGHT_SHEETS, probability: 0.45 },
-  { sheets: 2000, probability: 0.25 },
-] as const;
-const MOST_MEAN_LOSS = 0.7;
-/** Kinds of luck less likely than this are left out. */
-const LEAST_PROBABILITY = 0.003;
-
-export function startBelief(experience: Experience): LossBelief {
-  return learnedBelief(experience, []);
+/** One way a workshop's runs may be: the luck it gives each run of a print, the last named holding for all later ones. */
+export interface LuckKind {
+  readonly probability: number;
+  readonly runs: readonly RunLuck[];
 }
 
 /**
- * The belief after the runs seen. The mean loss and how much runs differ are learned; a run's own luck stays what it is, however
- * many sheets were counted (a hierarchical beta-binomial: Gelman et al. 2013, ch. 5, summed on a grid).
+ * What a print's runs are believed to be like: kinds of luck, each with its probability (summing to 1). Which kind it is stays the same from run
+ * to run, and the log tells; every run draws its own luck from it.
  */
-export function learnedBelief(experience: Experience, seen: readonly RunLosses[]): LossBelief {
-  const kinds = MEAN_STEPS.flatMap((z) =>
-    LUCK_WEIGHTS.map(({ sheets, probability }) => {
-      const mean = Math.min(MOST_MEAN_LOSS, MEAN_LOSS[experience] * Math.exp(MEAN_SPREAD * z - MEAN_SPREAD ** 2 / 4));
-      const luck = { lost: mean * sheets, kept: (1 - mean) * sheets };
-      return { ...luck, logWeight: Math.log(probability) - (z * z) / 2 + logLikelihood(luck, seen) };
-    }),
-  );
-  return normalised(kinds);
+export type LossBelief = readonly LuckKind[];
+
+/** The luck of a run, from 0. */
+export function luckOf({ runs }: LuckKind, run: number): RunLuck {
+  return runs[Math.min(run, runs.length - 1)];
 }
 
-/** A belief seen against one more run, part of which may still be to come. */
-export function weighedBy(belief: LossBelief, seen: RunLosses): LossBelief {
-  return normalised(
-    belief.map(({ lost, kept, probability }) => ({
-      lost,
-      kept,
-      logWeight: Math.log(probability) + logLikelihood({ lost, kept }, [seen]),
-    })),
-  );
-}
-
-/** Mean share of sheets lost in a run. */
-export function meanLoss(belief: LossBelief): number {
-  return belief.reduce((sum, { lost, kept, probability }) => sum + (probability * lost) / (lost + kept), 0);
-}
-
-function normalised(kinds: readonly (RunLuck & { readonly logWeight: number })[]): LossBelief {
-  const most = Math.max(...kinds.map((k) => k.logWeight));
-  const weights = kinds.map((k) => Math.exp(k.logWeight - most));
-  const total = weights.reduce((sum, w) => sum + w, 0);
-  const kept = kinds
-    .map(({ lost, kept: stays }, i) => ({ lost, kept: stays, probability: weights[i] / total }))
-    .filter((kind) => kind.probability >= LEAST_PROBABILITY);
-  const all = kept.reduce((sum, kind) => sum + kind.probability, 0);
-  return kept.map((kind) => ({ ...kind, probability: kind.probability / all }));
-}
-
-/** Logarithm of the beta-binomial likelihood, without what does not depend on the luck. */
-function logLikelihood({ lost: a, kept: b }: RunLuck, seen: readonly RunLosses[]): number {
-  const none = logGamma(a + b) - logGamma(a) - logGamma(b);
-  return seen.reduce((sum, { sheets, lost, runs = 1 }) => {
-    const run = logGamma(a + lost) + logGamma(b + sheets - lost) - logGamma(a + b + sheets) + none;
-    return sum + runs * run;
+/** Mean share of sheets lost in a run; over all that are told apart where none is named. */
+export function meanLoss(belief: LossBelief, run?: number): number {
+  const of = ({ lost, kept }: RunLuck) => lost / (lost + kept);
+  return belief.reduce((sum, kind) => {
+    const runs = run === undefined ? kind.runs : [luckOf(kind, run)];
+    return sum + (kind.probability * runs.reduce((all, luck) => all + of(luck), 0)) / runs.length;
   }, 0);
 }
 
@@ -159,7 +94,7 @@ export function aliveAfterRuns(
     alive[sheets] = 1;
     for (let r = 0; r <= runs; r++) {
       addScaled(all[r], alive, kind.probability);
-      if (r < runs) alive = new Float64Array(afterKeeping(afterRun(alive, kind), keptAfter[r] ?? 0));
+      if (r < runs) alive = new Float64Array(afterKeeping(afterRun(alive, luckOf(kind, r)), keptAfter[r] ?? 0));
     }
   }
   return all;
@@ -177,23 +112,28 @@ export function chanceOfReaching(
   keptAfter: KeptAfterRuns = [],
 ): Float64Array {
   const all = new Float64Array(most + 1);
-  for (const kind of belief) addScaled(all, chanceWithLuck(wanted, most, runs, kind, keptAfter), kind.probability);
+  for (const kind of belief) addScaled(all, chanceWithLuck(wanted, most, [0, runs], kind, keptAfter), kind.probability);
   return all;
 }
 
-/** The same for one kind of luck. Backwards, once for all numbers. */
+/** The same for one kind of luck, over the runs from one to before another. Backwards, once for all numbers. */
 export function chanceWithLuck(
   wanted: number,
   most: number,
-  runs: number,
-  luck: RunLuck,
+  [from, to]: readonly [number, number],
+  kind: LuckKind,
   keptAfter: KeptAfterRuns = [],
 ): Float64Array {
   let chance: Float64Array = Float64Array.from({ length: most + 1 }, (_, n) => (n >= wanted ? 1 : 0));
-  const rows = Array.from({ length: most + 1 }, (_, n) => (n < wanted ? undefined : survivorsOfRun(n, luck)));
-  for (let r = runs - 1; r >= 0; r--) {
+  const rowsOf = new Map<RunLuck, readonly (Float64Array | undefined)[]>();
+  for (let r = to - 1; r >= from; r--) {
     const later = chance,
-      kept = keptAfter[r] ?? 0;
+      kept = keptAfter[r - from] ?? 0,
+      luck = luckOf(kind, r);
+    const rows =
+      rowsOf.get(luck) ??
+      Array.from({ length: most + 1 }, (_, n) => (n < wanted ? undefined : survivorsOfRun(n, luck)));
+    rowsOf.set(luck, rows);
     chance = Float64Array.from({ length: most + 1 }, (_, n) => {
       const row = rows[n];
       if (!row) return 0;

@@ -11,9 +11,19 @@ import { fetched } from '@/ui/kit/fetched';
 import Link from 'next/link';
 import { useMemo } from 'react';
 import { hexFromLabD50 } from '@/core/colour';
+import { isTestSheet } from '@/core/sheets';
 import type { Fill } from '@/core/geometry';
 import { type Run, type Ink } from '@/model';
-import { fillsAfter, inkNamesOf, inkNeedOfRun, inksOfRun, maskNotes, cutsOfRun, sheetsWanted } from '@/derived';
+import {
+  fillsAfter,
+  inkNamesOf,
+  inkNeedOfRun,
+  inksOfRun,
+  maskNotes,
+  cutsOfRun,
+  restsOn,
+  sheetsWanted,
+} from '@/derived';
 import { Cautions } from '../kit/Cautions';
 import { usePrintDesk, type PrintDesk } from '../kit/printContext';
 import { Thumb } from '../kit/Thumb';
@@ -180,7 +190,9 @@ interface AfterProps {
 }
 
 function After({ forecast, wanted, pulling, ink }: AfterProps) {
-  const { plan, progress } = usePrintDesk('plan', 'progress');
+  const { plan, progress, otherRuns } = usePrintDesk('plan', 'progress', 'otherRuns');
+  const rests = useMemo(() => restsOn(plan, otherRuns, progress.bench), [otherRuns, plan, progress.bench]),
+    pulled = pulling.mine.tally.pulled.filter(({ sheet }) => !isTestSheet(sheet));
   return (
     <div className={benchCss.after}>
       <h1>{benchWords('pull.edition', { edition: plan.sheets.edition })}</h1>
@@ -211,6 +223,7 @@ function After({ forecast, wanted, pulling, ink }: AfterProps) {
           </p>
           <ForecastChart curve={forecast.curve} wanted={wanted} />
           <p className={kit.note}>{benchWords('pull.curve')}</p>
+          <p className={kit.note}>{benchWords('pull.rests', { ...rests, own: pulled.length })}</p>
         </>
       )}
       {pulling.ready && <Remedies run={pulling.run} />}

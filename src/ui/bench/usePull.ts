@@ -152,6 +152,7 @@ export function useForecast(index: number, wanted: number) {
     const counted = tally.pulled.filter((p) => !isTestSheet(p.sheet) && !keptSheets.has(p.sheet));
     const lost = counted.filter((p) => p.setAside).length;
     const standing = {
+      run: shownIndex,
       keptInRun: counted.length - lost,
       lostInRun: lost,
       waiting: tally.waiting.filter((s) => !isTestSheet(s)).length,

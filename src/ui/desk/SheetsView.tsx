@@ -14,14 +14,14 @@ import {
   TEST_SHEETS_RANGE,
   WISH_RANGE,
   type Experience,
-  type RunLosses,
   type SheetAnswer,
 } from '@/core/sheets';
 import {
   imagesOf,
-  lossesByRun,
   refusedAddition,
+  restsOn,
   rolledTogether,
+  runWaysOf,
   sheetAnswerOf,
   sheetLayoutOf,
   sheetsWanted,
@@ -57,13 +57,7 @@ const EXPERIENCES = (Object.keys(MEAN_LOSS) as Experience[]).map((e) => {
 
 /** Sheets: how many to start, and why. */
 export function SheetsView() {
-  const { plan, otherRuns, change, progress, belief } = usePrintDesk(
-    'plan',
-    'otherRuns',
-    'change',
-    'progress',
-    'belief',
-  );
+  const { plan, change, progress, belief } = usePrintDesk('plan', 'change', 'progress', 'belief');
   const { sheets } = plan;
   const runs = Math.max(1, plan.runs.length);
   const answer = sheetAnswerOf(plan, belief);
@@ -74,9 +68,6 @@ export function SheetsView() {
   const drawn = useDeferredValue(counted),
     drawnWanted = useDeferredValue(sheetsWanted(plan));
   const set = useCallback((part: Partial<Plan['sheets']>) => void change({ kind: 'sheets-set', part }), [change]);
-  const seen: readonly RunLosses[] = [...otherRuns, ...lossesByRun(progress.bench).values()];
-  const pulls = seen.reduce((sum, run) => sum + run.sheets * (run.runs ?? 1), 0),
-    lost = seen.reduce((sum, run) => sum + run.lost * (run.runs ?? 1), 0);
   return (
     <div className={kit.work}>
       <div className={clsx(kit.stage, kit.scrolls, kit.gap16)}>
@@ -107,25 +98,17 @@ export function SheetsView() {
       </div>
       <aside className={kit.side}>
         <Wish set={set} />
-        <Hand set={set} pulls={pulls} lost={lost} />
+        <Hand set={set} />
         <MadeWith sheets={counted + (started?.tests ?? sheets.testSheets)} />
       </aside>
     </div>
   );
 }
 
-interface HandProps {
-  readonly set: (part: Partial<Plan['sheets']>) => undefined;
-  readonly pulls: number;
-  readonly lost: number;
-}
-
 /** Whose hand prints, and how sure it is. */
-function Hand({ set, pulls, lost }: HandProps) {
-  const {
-    plan: { sheets },
-    belief,
-  } = usePrintDesk('plan', 'belief');
+function Hand({ set }: { set: (part: Partial<Plan['sheets']>) => undefined }) {
+  const { plan } = usePrintDesk('plan'),
+    { sheets } = plan;
   return (
     <section>
       <h2>{sheetsWords('sheets.theHand')}</h2>
@@ -144,12 +127,25 @@ function Hand({ set, pulls, lost }: HandProps) {
         onChange={(experience) => set({ experience })}
       />
       <p className={clsx(kit.note, kit.above8)}>
-        {pulls === 0
-          ? sheetsWords('sheets.aStartValueYour')
-          : sheetsWords('sheets.startValueSharpenedBy', { pulls, lost, meanLoss: 100 * meanLoss(belief) })}
+        <RestsOn />
       </p>
     </section>
   );
+}
+
+/** What the belief about losses rests on. */
+function RestsOn() {
+  const { plan, belief, otherRuns, progress } = usePrintDesk('plan', 'belief', 'otherRuns', 'progress');
+  const rests = restsOn(plan, otherRuns, progress.bench),
+    percent = (run: number) => 100 * meanLoss(belief, run);
+  return rests.pulls === 0
+    ? sheetsWords('sheets.aStartValueYour')
+    : sheetsWords('sheets.startValueSharpenedBy', {
+        ...rests,
+        by: runWaysOf(plan)[0]?.by ?? 'hand',
+        first: percent(0),
+        last: plan.runs.length > 1 ? percent(plan.runs.length - 1) : -1,
+      });
 }
 
 /** What else of the workshop the print is made with. */

@@ -54,6 +54,8 @@ export const bench = {
     mayNone: 'Not one more may be lost in this run.',
     may: 'You may lose {sheets, number} more in this run and still be likelier than not to reach it.',
     curve: 'good prints at the end, and how likely each count is',
+    rests:
+      'Rests on {own, plural, =0 {no pull of this run yet} one {one pull of this run, whose luck the waiting sheets share} other {# pulls of this run, whose luck the waiting sheets share}}, and {pulls, plural, =0 {on a start value} other {on # pulls in this workshop’s log ({alike, number} printed this way)}}.',
     look: 'The sheet should look like this after run {run, number}',
     lookSays: 'the sheet should look like this when you peel',
     cutOn: 'on the block as cut on {day}',

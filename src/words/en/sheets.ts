@@ -12,7 +12,7 @@ export const sheets = {
     experience: 'Experience',
     aStartValueYour: 'A start value; your own log replaces it run by run.',
     startValueSharpenedBy:
-      'Start value, sharpened by {pulls, number} pulls in this workshop’s log ({lost, number} lost): now {meanLoss, number, ::.0} % a run on average; each run has its own luck.',
+      'Start value, sharpened by {pulls, number} pulls in this workshop’s log ({lost, number} lost), {alike, plural, =0 {none of them} other {{alike, number} of them}} with this medium and registration, {by, select, press {by press} other {by hand}}: now {first, number, ::.0} % in the first run{last, plural, =-1 {} other {, {last, number, ::.0} % in the last}}. What other ways lost tells a part; each run has its own luck.',
     madeWith: 'Made with',
     room: 'Room',
     anyRoomC: 'any room: 20 °C, 50 %',

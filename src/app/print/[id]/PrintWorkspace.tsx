@@ -10,7 +10,7 @@ import {
   type ReactNode,
 } from 'react';
 import { countersText, EDITION_ROUND, success, type Outcome, type Plan, type PlanEdit, type PrintState } from '@/model';
-import { applyEdit, beliefOf, KeptAnswers, onPaperOf } from '@/derived';
+import { applyEdit, KeptAnswers, onPaperOf } from '@/derived';
 import { lookUrl } from '@/ui/kit/lookUrl';
 import { DeskStore, PrintDeskProvider, type PrintDesk, type PrintUrls } from '@/ui/kit/printContext';
 import { useReshape } from '@/ui/kit/useReshape';
@@ -135,11 +135,7 @@ function usePlanShown(session: PrintSession, { plan: kept, events, state }: Snap
   const progress = answers.progress(meant, events, state.drying);
   const [seenRound, seeRound] = useState(EDITION_ROUND);
   const plan = useMemo(() => onPaperOf(meant, progress.bench, seenRound), [meant, progress.bench, seenRound]);
-  const { experience } = plan.sheets;
-  const belief = useMemo(
-    () => beliefOf({ sheets: { experience } }, state.otherRuns, progress.bench),
-    [experience, progress.bench, state.otherRuns],
-  );
+  const belief = answers.belief(plan, state.otherRuns, progress.bench);
   const sheetDesk = useSheetWorker(plan, progress.bench.slips, urls);
   const { coverage, stamp, sheet, sheetFull } = sheetDesk;
   const looks = answers.looks(plan, progress.bench.coloursGot, sheet);
