@@ -190,6 +190,9 @@ const APPLY: { readonly [Kind in PlanEdit['kind']]: Apply<Kind> } = {
     register: { ...plan.register, heights: { ...plan.register.heights, ...part } },
   }),
   'sheets-set': (plan, { part }) => ({ ...plan, sheets: { ...plan.sheets, ...part } }),
+  'parting-set': (plan, { part }) => ({ ...plan, parting: { ...plan.parting, ...part } }),
+  'costs-set': (plan, { part }) => ({ ...plan, costs: { ...plan.costs, ...part } }),
+  'days-set': (plan, { part }) => ({ ...plan, days: { ...plan.days, ...part } }),
   'rules-set': (plan, { part }) => ({ ...plan, rules: { ...plan.rules, ...part } }),
   'way-chosen': (plan, { chosen, lay, sketch }) =>
     sketch && !sketchLies(plan, sketch as PlanSketch)

@@ -214,6 +214,9 @@ const MAKERS: { readonly [Kind in PlanEdit['kind']]?: (plan: Plan, chance: Chanc
   'mask-removed': (plan, chance) => ({ maskId: idOf(chance, plan.masks) }),
   'rules-set': (_, chance) => ({ part: { maxFilms: 1 + Math.floor(chance() * 6) } }),
   'sheets-set': (_, chance) => ({ part: { edition: 1 + Math.floor(chance() * 60) } }),
+  'parting-set': (_, chance) => ({ part: { grain: pick(chance, ['along', 'across', 'either'] as const) } }),
+  'costs-set': (_, chance) => ({ part: { anHour: Math.round(40 * chance()) } }),
+  'days-set': (_, chance) => ({ part: { eveningsOnly: chance() < 0.5, wishedBy: pick(chance, [null, '2027-03-01']) } }),
   'layout-set': (_, chance) => ({ part: { copies: { columns: 1 + Math.floor(chance() * 3), rows: 1, gapMm: 8 } } }),
   'way-chosen': (_, chance) => ({ chosen: pick(chance, [null, ...WAYS_OF_WORKING]), lay: chance() < 0.3 }),
   'way-set': (plan, chance) => ({

@@ -112,6 +112,16 @@ export {
 } from './composition';
 export { type RestAnswer, type RestRequest, composeRest } from './composeRest';
 export { type DryingLearned, dryingLearnedFrom } from './dryingOf';
+export {
+  type PaperFit,
+  type PartedPaper,
+  costsOf,
+  paperFitOf,
+  paperUsed,
+  partedOf,
+  sheetsNeeded,
+  sheetsParted,
+} from './paperStep';
 export { type FilmBelow, filmBelowOf, lookedAt, taughtByCause } from './filmBelow';
 export { type Progress, progressOf, refusedAddition } from './progress';
 export { type LaidPlan, shapesKept } from './shapesKept';

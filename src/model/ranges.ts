@@ -189,5 +189,24 @@ export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as con
 /** Things one print can use, and the workshop can hold. */
 export const MOST_USED = 60;
 export const MOST_ITEMS = 1000;
+/** How a parent sheet is parted, and what is cut or torn off its raw edges. */
+export const PARTED_BY = ['cut', 'torn'] as const;
+/** Whether the fibres of all pieces lie one way: along the piece's long side, along its short one, or as they come. */
+export const PIECE_GRAINS = ['along', 'across', 'either'] as const;
+export const PARTING_MM = {
+  loss: { minMm: 0, maxMm: 20, what: phrase('measure.whatATearTakes') },
+  edge: { minMm: 0, maxMm: 100, what: phrase('measure.whatComesOffAnEdge') },
+  strip: { minMm: 5, maxMm: 1000, what: phrase('measure.sizeOfAStrip') },
+} as const;
+export const STRIPS_RANGE = { min: 0, max: 500, what: phrase('measure.strips') } as const;
+/** What things cost besides paper; nothing is left out of the sum. */
+export const COST_RANGE = { min: 0, max: 10_000, what: phrase('measure.cost') } as const;
+/** Parents that are parted at once, and pieces that come of them. */
+export const PARENTS_RANGE = { min: 1, max: 2000, what: phrase('measure.parentSheets') } as const;
+export const PIECES_RANGE = { min: 1, max: 100_000, what: phrase('measure.pieces') } as const;
+/** What days are looked for: the earliest end, the latest begin for a day wished for, as few sittings as can be. */
+export const DAYS_AIMS = ['earliest finish', 'latest begin', 'fewest sittings'] as const;
+/** Steps one print can be put into days with. */
+export const MOST_STEPS_OF_DAYS = 1000;
 /** Thicknesses of shim a print reckons with. */
 export const MAX_SHIMS = 6;

@@ -1,6 +1,7 @@
 import { checkAct, failed, type BenchAct, type BenchEvent, type Phrase, type Plan } from '@/model';
 import { failure, success, type Outcome, phrase } from '@/core/units';
 import { firstGateOf, frozenAsOf } from '@/derived';
+import { announceWorkshop } from './hub';
 import { refusedAct } from './refusedActs';
 import { cutPicture } from './slips';
 import {
@@ -36,8 +37,13 @@ export function logActs(
   drawn: ReadonlyMap<string, CutPicture> = new Map(),
 ): Outcome<undefined> {
   const checked = checkEvents(values, nowMs);
-  return checked.ok ? changePrint(db, id, (row, plan) => append(db, row, plan, checked.value, nowMs, drawn)) : checked;
+  if (!checked.ok) return checked;
+  const done = changePrint(db, id, (row, plan) => append(db, row, plan, checked.value, nowMs, drawn));
+  if (done.ok && checked.value.some(({ act }) => takesPaper(act))) announceWorkshop();
+  return done;
 }
+
+const takesPaper = ({ kind }: BenchAct) => kind === 'parents-parted' || kind === 'parting-undone';
 
 function checkEvents(values: unknown, nowMs: number): Outcome<BenchEvent[]> {
   if (!Array.isArray(values) || values.length === 0 || values.length > 500) return failure('act.nothingToLogWas');

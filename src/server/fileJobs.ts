@@ -5,6 +5,7 @@ import { bundleFile, lookPng, registrationPdf, runSvg } from './exports';
 import { tracingPdf } from './tracing';
 import type { Report } from './fileOut';
 import { jigFile } from './jigFiles';
+import { partingPdf } from './partingFile';
 import { layeredFile, linesFile } from './layered';
 import { lidLabelPdf } from './lidLabel';
 import { fadeFile } from './fadeFiles';
@@ -39,6 +40,7 @@ export const FILE_JOBS = {
   sawFile: () => sawFile,
   typeFile: () => typeFile,
   jigFile: () => jigFile,
+  partingPdf: () => partingPdf,
   transferFile:
     (report) => (db: Store, id: string, what: string, form: 'pdf' | 'svg' | 'png', dpi: number, now: Date) =>
       transferFile(db, id, what, form, dpi, now, report),

@@ -80,6 +80,8 @@ const REFUSALS: {
       (counted + act.counted > MOST_SHEETS ? phrase('bench.aPrintMayHave', { most: MOST_SHEETS, counted }) : undefined)
     );
   },
+  'parting-undone': (_, { bench }, act) =>
+    bench.partings.some(({ id }) => id === act.partingId) ? undefined : phrase('bench.thereIsNoSuchParting'),
   'setting-changed': refusedSetting,
   'setting-undone': (_, { bench }, act) =>
     bench.settings.some(({ id }) => id === act.settingId) ? undefined : phrase('bench.thereIsNoSuchSetting'),

@@ -31,6 +31,15 @@ export {
 } from './sheetsToStart';
 export { forecastEdition } from './forecast';
 export { type Share, chancesTogether, exactChance, shareRange } from './compareCounts';
+export {
+  type Parted,
+  type PartingCut,
+  type PieceEdge,
+  type RectMm,
+  PIECE_EDGES,
+  partParent,
+  stripsFrom,
+} from './parents';
 export { trendOf } from './trend';
 export {
   type Fault,

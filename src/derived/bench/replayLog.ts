@@ -106,6 +106,12 @@ export interface SettingChanged extends Omit<ActOf<'setting-changed'>, 'kind'> {
   readonly at: string;
 }
 
+/** Parent sheets parted into pieces. */
+export interface Parting extends Omit<ActOf<'parents-parted'>, 'kind'> {
+  readonly id: string;
+  readonly at: string;
+}
+
 export interface RemedyTried extends Omit<ActOf<'remedy-tried'>, 'kind'> {
   readonly at: string;
   readonly helped?: boolean;
@@ -143,6 +149,8 @@ export interface BenchState {
   readonly rounds: readonly Round[];
   /** The settings as they were changed, oldest first, without those taken back. */
   readonly settings: readonly SettingChanged[];
+  /** Parents that were parted into sheets, oldest first, without those taken back. */
+  readonly partings: readonly Parting[];
   /** Remedies of faults that were tried, oldest first; undefined while it is not said whether they helped. */
   readonly remedies: readonly RemedyTried[];
   /** Pulls on waste paper, oldest first. */
@@ -240,6 +248,7 @@ function newReplay() {
   return {
     rounds: new Map<string, Omit<Round, 'pulls'>>(),
     settings: [] as SettingChanged[],
+    partings: [] as Parting[],
     remedies: [] as RemedyTried[],
     warmUps: [] as { at: string; runId: string; even: boolean }[],
     photographs: [] as Photograph[],
@@ -290,6 +299,12 @@ const ENTRIES: { readonly [Kind in BenchAct['kind']]: (replay: Replay, event: Ev
   'sheets-added': (r, { act }) => {
     const round = r.rounds.get(act.roundId);
     if (round) r.rounds.set(act.roundId, { ...round, counted: round.counted + act.counted });
+  },
+  'parents-parted': (r, { id, at, act: { kind: _, ...parting } }) => {
+    r.partings.push({ id, at, ...parting });
+  },
+  'parting-undone': (r, { act }) => {
+    r.partings = r.partings.filter(({ id }) => id !== act.partingId);
   },
   'setting-changed': (r, { id, at, act: { kind: _, ...setting } }) => {
     r.settings.push({ id, at, ...setting });

@@ -46,6 +46,8 @@ import {
   PACK_ENDS,
   PACK_G,
   PACK_SHEETS,
+  PARENTS_RANGE,
+  PIECES_RANGE,
   READ_ERROR,
   READING_SOURCES,
   ROUND_PURPOSES,
@@ -133,6 +135,17 @@ const ACTS = {
     counted: whole({ min: 1, max: MOST_SHEETS, what: phrase('measure.sheetsToStart') }),
     tests: whole(TEST_SHEETS_RANGE),
   }),
+  /** Parent sheets of a paper were parted into pieces: they leave the workshop's stock. */
+  'parents-parted': record({
+    kind: kind('parents-parted'),
+    /** The paper of the workshop; null where it is not from there. */
+    paperId: id().nullable().defined(),
+    name: named(60),
+    parents: whole(PARENTS_RANGE),
+    pieces: whole(PIECES_RANGE),
+  }),
+  /** Said by mistake: the parents are in stock again. */
+  'parting-undone': record({ kind: kind('parting-undone'), partingId: id() }),
   'sheets-added': record({ kind: kind('sheets-added'), roundId: id(), counted: whole(ADDED_RANGE) }),
   /** From a sheet of a run on, something is otherwise: what was changed, and why. */
   'setting-changed': record({

@@ -50,7 +50,7 @@ export function newSide(id: string, cuts: BlockSide['cuts']): BlockSide {
 
 export function emptyPlan(): Plan {
   return {
-    version: 13,
+    version: 14,
     way: {
       ...{ under: 'dry', registration: 'corner stops', printing: 'by hand', chosen: null },
       blend: { percent: 15, passes: 4, wanted: false, reachMm: 3, chargedFirst: 'lighter' },
@@ -85,6 +85,12 @@ export function emptyPlan(): Plan {
       wishToBeSure: 0.9,
       experience: 'practised',
     },
+    parting: {
+      ...{ by: 'cut', grain: 'either', keptEdges: [], lossMm: 0, edgeMm: 5 },
+      ...{ strips: 0, stripMm: { widthMm: 60, heightMm: 200 } },
+    },
+    costs: { inkPer100G: 0, blockPerDm2: 0, anHour: 0 },
+    days: { aim: 'earliest finish', wishedBy: null, eveningsOnly: false, pins: [], kept: [], keptAt: null },
     uses: [],
     frozenAt: null,
     decisions: [],

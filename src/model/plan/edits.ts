@@ -25,7 +25,7 @@ import { item, ITEM_KINDS } from '../workshop/items';
 import { block, drawnLarger, saw, typeLine } from './blocks';
 import { ink } from './inks';
 import { mask } from './masks';
-import { decision, fit, paper, roller, rules, sheets, tools, transfer, way } from './plan';
+import { costs, days, decision, fit, paper, parting, roller, rules, sheets, tools, transfer, way } from './plan';
 import { fade, forme, inking, keptOut, point, run } from './runs';
 import { heights, layout, register } from './sheet';
 
@@ -231,6 +231,9 @@ const EDITS = {
   'register-set': record({ kind: kind('register-set'), part: register.omit(['heights']).partial() }),
   'heights-set': record({ kind: kind('heights-set'), part: heights.partial() }),
   'sheets-set': record({ kind: kind('sheets-set'), part: sheets.partial() }),
+  'parting-set': record({ kind: kind('parting-set'), part: parting.partial() }),
+  'costs-set': record({ kind: kind('costs-set'), part: costs.partial() }),
+  'days-set': record({ kind: kind('days-set'), part: days.partial() }),
   'rules-set': record({ kind: kind('rules-set'), part: rules.omit(['pinnedIds']).partial() }),
   /** How one works, with the rules and starting values that belong to it; `lay`: runs, blocks and inks begin anew by them. */
   'way-chosen': record({

@@ -2,7 +2,7 @@ import { boolean, string, type InferType } from 'yup';
 import { DEPTH_MM, MAX_TOOLS, ROLLER_DIAMETER_MM, TOOL_RANGE_MM, TRANSFER_WAYS } from '@/core/cutting';
 import { MEDIUM_IDS } from '@/core/inks';
 import { REGISTRATION_WAYS } from '@/core/registration';
-import { EDITION_RANGE, PROOFS_RANGE, SETS_RANGE, TEST_SHEETS_RANGE, WISH_RANGE } from '@/core/sheets';
+import { EDITION_RANGE, PIECE_EDGES, PROOFS_RANGE, SETS_RANGE, TEST_SHEETS_RANGE, WISH_RANGE } from '@/core/sheets';
 import { failed, failure, phrase, type Outcome, type Phrase } from '@/core/units';
 import { checkWith } from '../check';
 import { flat, picture } from '../design/design';
@@ -28,16 +28,23 @@ import {
   CHARGED_FIRST,
   CHANGE_OVER_MINUTES,
   CHOKE_MM,
+  COST_RANGE,
+  DAYS_AIMS,
   EXPERIENCES,
   MOST,
+  MOST_STEPS_OF_DAYS,
   MOST_USED,
   MOST_WHY,
   KEY_PLACES,
   MAX_FILMS_RANGE,
   OPEN_MINUTES,
   ORDER_RULES,
+  PARTED_BY,
+  PARTING_MM,
+  PIECE_GRAINS,
   ROLLER_CLEARANCE_MM,
   SPARES_RANGE,
+  STRIPS_RANGE,
   TRAP_MM,
   BLOCKS_BEGIN,
   WAYS_OF_WORKING,
@@ -132,6 +139,42 @@ export const sheets = record({
   experience: oneOf(EXPERIENCES),
 });
 
+/** How parent sheets are parted into sheets to print on. */
+export const parting = record({
+  by: oneOf(PARTED_BY),
+  grain: oneOf(PIECE_GRAINS),
+  /** Edges of the sheet, as it is printed, that are raw edges of the parent. */
+  keptEdges: list(oneOf(PIECE_EDGES), PIECE_EDGES.length),
+  lossMm: mm(PARTING_MM.loss),
+  edgeMm: mm(PARTING_MM.edge),
+  /** Strips for tabs and trials that are to come of what is left. */
+  strips: whole(STRIPS_RANGE),
+  stripMm: record({ widthMm: mm(PARTING_MM.strip), heightMm: mm(PARTING_MM.strip) }),
+});
+
+/** What is paid besides the paper, in its currency; 0 is not reckoned with. */
+export const costs = record({
+  inkPer100G: inRange(COST_RANGE),
+  blockPerDm2: inRange(COST_RANGE),
+  anHour: inRange(COST_RANGE),
+});
+
+/** When the steps of a print are to be done. */
+export const days = record({
+  aim: oneOf(DAYS_AIMS),
+  /** Day by which it is wished for, ISO. */
+  wishedBy: string()
+    .matches(/^\d{4}-\d{2}-\d{2}$/, ({ value }) => phrase('plan.isNoDay', { value: String(value) }))
+    .nullable()
+    .defined(),
+  eveningsOnly: boolean().required(),
+  /** Steps that are not to begin before a moment, ISO. */
+  pins: list(record({ stepId: named(120), notBefore: named(40) }), MOST_STEPS_OF_DAYS),
+  /** The days as they were kept, to hold what happened beside them. */
+  kept: list(record({ stepId: named(120), from: named(40), to: named(40) }), MOST_STEPS_OF_DAYS),
+  keptAt: named(40).nullable().defined(),
+});
+
 /** Why something was done, in one line: kept with the run it is about, or with the whole print. */
 export const decision = record({
   edit: text(80),
@@ -140,7 +183,7 @@ export const decision = record({
   at: named(40),
 });
 
-const PLAN_VERSION = 13;
+const PLAN_VERSION = 14;
 
 export const planSchema = record({
   version: oneOf([PLAN_VERSION] as const),
@@ -165,6 +208,9 @@ export const planSchema = record({
   layout,
   register,
   sheets,
+  parting,
+  costs,
+  days,
   /** Things of the workshop it is made with, as they are now; from `frozenAt` on as they were then. */
   uses: list(item(), MOST_USED),
   /** ISO, when the first gate was passed; null before. */

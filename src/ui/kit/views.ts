@@ -9,6 +9,7 @@ export const VIEW_NAMES = [
   'block',
   'register',
   'sheets',
+  'paper',
   'today',
   'rehearse',
   'cut',
@@ -74,6 +75,7 @@ export const DESK_STEPS: readonly Step[] = [
         ? frameWords('summary.started', { sheets: bench.started.counted + bench.started.tests })
         : frameWords('summary.wanted', { edition: plan.sheets.edition }),
   },
+  { view: 'paper', summary: ({ plan }) => plan.paper.name },
 ];
 
 export const DRAWER_STEPS: readonly Step[] = [

@@ -1,6 +1,9 @@
 /** What cannot be done, and what was found: told on the page, by what is worked out there. */
 export const failures = {
   stopped: 'Stopped.',
+  'paper-no-sheet': 'The sheet is not known yet: bring in a picture first.',
+  'paper-too-small':
+    'The sheet, {sheetWidthMm} × {sheetHeightMm}, is not had from a parent of {parentWidthMm} × {parentHeightMm} as it is to lie. Let it lie either way, keep fewer raw edges, or take larger paper.',
   'setting-empty': 'Say how it is now.',
   worker: 'The computation broke off ({message}). Load the page again; nothing saved is lost.',
   'forecast-counts': 'A forecast needs whole numbers of sheets and runs, none below 0.',
@@ -62,6 +65,13 @@ export const failures = {
     sheetsOfThePack: 'the sheets of the pack',
     sheetsOutOfThePack: 'the sheets out of the pack',
     minutesOfATimer: 'the minutes of a timer',
+    whatATearTakes: 'what a cut or a tear takes',
+    whatComesOffAnEdge: 'what comes off a raw edge',
+    sizeOfAStrip: 'the size of a strip',
+    strips: 'the strips',
+    cost: 'a cost',
+    parentSheets: 'the parent sheets',
+    pieces: 'the pieces',
     hoursSinceTheFilm: 'the hours since a film was laid',
     hoursOfASitting: 'the hours of a sitting',
     inkInThePot: 'the ink in the pot',

@@ -104,6 +104,7 @@ export const frame = {
     block: 'Block',
     register: 'Register',
     sheets: 'Sheets',
+    paper: 'Paper',
     ledger: 'Ledger',
     cards: 'Run cards',
     numbering: 'Numbering',

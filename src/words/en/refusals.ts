@@ -39,6 +39,7 @@ export const refusals = {
   'picture-pixels':
     '{named} has {widthPx, number} × {heightPx, number} pixels, {widthPx2, number} megapixels; up to {maxSourcePixels, number} can be brought in. Save it smaller: 4200 pixels along the longer side are enough for an A3 print.',
   jig: 'This way of registration has nothing to draw.',
+  'paper-none': 'This print is on no paper of the workshop: choose one, then its parent sheet is known.',
   'print-deleted': '“{print}” was deleted. Restore it on the shelf to work on it.',
   mask: 'This mask is not in the plan any more.',
   'picture-narrow':
@@ -280,6 +281,7 @@ export const refusals = {
     aNoteMayBe: 'A note may be up to 200 characters long.',
   },
   plan: {
+    isNoDay: '“{value}” is no day; write it as 2026-12-24.',
     thePaperNeedsA: 'The paper needs a name.',
     upToToolsCan: 'Up to {maxTools, number} tools can be listed.',
     atLeastOneTool: 'At least one tool is needed.',
@@ -347,6 +349,7 @@ export const refusals = {
     thereIsNoSuchPack: 'There is no such pack of damp paper.',
     thisRemedyIsTried: 'This remedy is being tried already.',
     thereIsNoSuchRemedy: 'No such remedy was tried in this print.',
+    thereIsNoSuchParting: 'These parents were not parted, or it was taken back elsewhere.',
     thereIsNoSuchSetting: 'This setting is not in force any more; it may have been taken back elsewhere.',
     thisPackHasEnded: 'This pack has ended: damp another.',
     thisTimerIsNotSet: 'This timer is not set any more; it may have been ended elsewhere.',

@@ -4,6 +4,15 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { checkPlan, type Plan } from '../plan';
 
+const UNDAYED = {
+  parting: {
+    ...{ by: 'cut', grain: 'either', keptEdges: [], lossMm: 0, edgeMm: 5 },
+    ...{ strips: 0, stripMm: { widthMm: 60, heightMm: 200 } },
+  },
+  costs: { inkPer100G: 0, blockPerDm2: 0, anHour: 0 },
+  days: { aim: 'earliest finish', wishedBy: null, eveningsOnly: false, pins: [], kept: [], keptAt: null },
+} as const;
+
 /** A plan as the release that knew this version wrote it: never changed. */
 const written = (version: number) =>
   JSON.parse(readFileSync(join(__dirname, `../fixtures/plan-version-${version}.json`), 'utf8')) as Plan;
@@ -17,7 +26,7 @@ test.each([1, 2, 3, 4])('a plan of version %d opens with all it said', (version)
   const old = written(version),
     plan = opened(version);
   expect(old.version).toBe(version);
-  expect(plan.version).toBe(13);
+  expect(plan.version).toBe(14);
   expect(plan.picture).toEqual(old.picture);
   expect(plan.flat).toEqual(old.flat);
   expect(plan.sheets).toEqual({ ...old.sheets, progressiveSets: 0 });
@@ -145,10 +154,10 @@ test('version 7: all of it stays; nothing is masked or wiped all over, and no re
 });
 
 test('a plan of a newer release is refused in words', () => {
-  expect(told(checkPlan({ ...written(5), version: 14 }))).toMatchObject({
+  expect(told(checkPlan({ ...written(5), version: 15 }))).toMatchObject({
     ok: false,
     code: expect.stringMatching(/^newer\b/),
-    message: expect.stringMatching(/version 14.*version 13.*Update/),
+    message: expect.stringMatching(/version 15.*version 14.*Update/),
   });
 });
 
@@ -188,7 +197,8 @@ test('version 11: all of it stays; a fade was laid by what its ink is laid by, a
   const plan = opened(11);
   expect(plan).toMatchObject({
     ...old,
-    version: 13,
+    version: 14,
+    ...UNDAYED,
     transfer: { ...old.transfer, ticked: [] },
     blocks: unsawn(old),
     runs: expect.anything(),
@@ -210,11 +220,18 @@ test('version 12: all of it stays; no side was sawn', () => {
   expect(old.runs[1].formes[0].offsetMm).toEqual({ xMm: 2, yMm: 0 });
   expect(opened(12)).toEqual({
     ...old,
-    version: 13,
+    version: 14,
+    ...UNDAYED,
     transfer: { ...old.transfer, ticked: [] },
     blocks: unsawn(old),
     way: { ...old.way, blend: BLEND, begins: { ...old.way.begins, type: false } },
   });
+});
+
+test('version 13: all of it stays; nothing was said of parents, costs and days', () => {
+  const old = written(13);
+  expect(old.version).toBe(13);
+  expect(opened(13)).toEqual({ ...old, version: 14, ...UNDAYED });
 });
 
 /** Sides as later versions say them: whole, where pieces were listed that nothing was made of. */
@@ -233,10 +250,11 @@ function unsawn({ blocks }: Pick<Plan, 'blocks'>) {
 }
 
 /** What later versions say besides. */
-function presently(old: Plan): Plan {
+function presently(old: Plan) {
   return {
     ...old,
-    version: 13,
+    version: 14,
+    ...UNDAYED,
     transfer: { ...old.transfer, ticked: [] },
     blocks: unsawn(old),
     way: {

@@ -14,7 +14,7 @@ import { respondInSteps } from '../../../../steps';
 
 /**
  * Files of a print: registration.pdf; tracing-block.pdf and tracing-print.pdf; run-2 and block-2 as svg, ora, dxf; drawing-key, drawing-flat, drawing-block-1 as pdf, svg, png (?dpi=300);
- * fade-2 as pdf, svg; saw-<side> as pdf, svg, dxf; type-<block> as pdf, svg; mask-<id> and jig as pdf, svg, dxf; look-2.png, lid-2.pdf, chips-2.pdf (?ink=), card-2.pdf, booklet.pdf, booklet.json, ledger.csv, numbering.csv, print.ulexite.zip.
+ * fade-2 as pdf, svg; saw-<side> as pdf, svg, dxf; type-<block> as pdf, svg; mask-<id> and jig as pdf, svg, dxf; look-2.png, lid-2.pdf, chips-2.pdf (?ink=), card-2.pdf, parting.pdf, booklet.pdf, booklet.json, ledger.csv, numbering.csv, print.ulexite.zip.
  */
 export const GET = route(async (request: Request, { params }: { params: Promise<{ id: string; file: string }> }) => {
   const { id, file } = await params;
@@ -63,6 +63,10 @@ const FILES: readonly (readonly [pattern: RegExp, answer: (asked: Asked) => Resp
       respondInSteps(request, (asker) =>
         drawnFor(asker, db, 'runCardsPdf', id, found[1] ? Number(found[1]) : null, new Date()),
       ),
+  ],
+  [
+    /^parting\.pdf$/,
+    ({ db, id, request }) => respondInSteps(request, (asker) => drawnFor(asker, db, 'partingPdf', id, new Date())),
   ],
   [/^booklet\.json$/, ({ db, id }) => respondFile(bookletJson(db, id))],
   [

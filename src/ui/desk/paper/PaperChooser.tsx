@@ -1,0 +1,91 @@
+'use client';
+import Button from '@mui/material/Button';
+import clsx from 'clsx';
+import { memo, useDeferredValue, useMemo } from 'react';
+import { fillsAfter, looksOfPlan, paperFitOf, sheetsNeeded, type PaperFit } from '@/derived';
+import type { ItemOf } from '@/model';
+import { usePrintDesk } from '@/ui/kit/printContext';
+import { kit } from '@/ui/kit/styles';
+import { Thumb } from '@/ui/kit/Thumb';
+import { paperWords } from '@/words/paper';
+import css from './paper.module.css';
+
+/** The papers of the workshop beside each other: the print as it would look on each, and what speaks for and against it. */
+export function PaperChooser() {
+  const { plan, progress, belief, workshop, change } = usePrintDesk('plan', 'progress', 'belief', 'workshop', 'change');
+  const later = useDeferredValue(plan);
+  const fits = useMemo(() => {
+    const papers = (workshop.items ?? []).flatMap(({ item }) => (item.kind === 'paper' ? [item] : []));
+    const sheets = sheetsNeeded(later, progress, belief)
+      .filter(({ what }) => what === 'edition' || what === 'tests')
+      .reduce((sum, lot) => sum + lot.sheets, 0);
+    return papers.map((paper) => paperFitOf(later, paper, sheets, progress.bench.coloursGot));
+  }, [belief, later, progress, workshop.items]);
+  const used = plan.uses.find(({ kind }) => kind === 'paper')?.id;
+  return (
+    <section aria-label={paperWords('papers.title')}>
+      <h2>{paperWords('papers.title')}</h2>
+      <p className={clsx(kit.note, kit.around4)}>{paperWords('papers.says')}</p>
+      <ul className={css.papers}>
+        {fits.map((fit) => (
+          <OnePaper
+            key={fit.paper.id}
+            fit={fit}
+            chosen={fit.paper.id === used}
+            onTake={() => void change({ kind: 'workshop-used', of: 'paper', items: [fit.paper] })}
+          />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+interface OneProps {
+  readonly fit: PaperFit;
+  readonly chosen: boolean;
+  readonly onTake: () => void;
+}
+
+function OnePaper({ fit: { paper, reasons }, chosen, onTake }: OneProps) {
+  return (
+    <li className={clsx(css.onePaper, chosen && css.chosen)}>
+      <LookOn paper={paper} />
+      <div className={css.paperName}>
+        <h3>{paper.name}</h3>
+        {chosen ? (
+          <strong className={kit.press}>{paperWords('papers.taken')}</strong>
+        ) : (
+          <Button size="small" onClick={onTake} aria-label={`${paperWords('papers.take')}: ${paper.name}`}>
+            {paperWords('papers.take')}
+          </Button>
+        )}
+      </div>
+      <dl className={css.reasons}>
+        {reasons.map(({ aspect, verdict, code, values }) => (
+          <div key={aspect} className={css[verdict]}>
+            <dt>{paperWords(`papers.aspect.${aspect}`)}</dt>
+            <dd>
+              <span className={css.verdict}>{paperWords(`papers.verdict.${verdict}`)}</span>{' '}
+              {paperWords(`papers.why.${code}` as 'papers.why.dry', values as never)}
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </li>
+  );
+}
+
+/** The finished print on a paper, small. */
+const LookOn = memo(function LookOn({ paper: { name, labD50 } }: { readonly paper: ItemOf<'paper'> }) {
+  const { plan, progress, sheet, coverage } = usePrintDesk('plan', 'progress', 'sheet', 'coverage');
+  const later = useDeferredValue(plan);
+  const fills = useMemo(() => {
+    const looks = looksOfPlan({ ...later, paper: { name, labD50 } }, progress.bench.coloursGot, sheet);
+    return looks && fillsAfter(looks, later.runs.length);
+  }, [labD50, later, name, progress.bench.coloursGot, sheet]);
+  return coverage && fills ? (
+    <Thumb coverage={coverage} fills={fills} label={paperWords('papers.look', { paper: name })} />
+  ) : (
+    <div className={css.lookRoom} />
+  );
+});
