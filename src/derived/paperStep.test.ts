@@ -45,8 +45,14 @@ test('fibres along the long side lie so in the parent, whichever way it is made'
 test('tearing takes something, strips come of what is left, a sheet too large is told', () => {
   expect(parted(withParting({ by: 'torn', lossMm: 20 })).pieces.length).toBeLessThanOrEqual(parted(plan).pieces.length);
   expect(parted(withParting({ strips: 3 })).strips).toBeGreaterThanOrEqual(0);
-  expect(partedOf(plan, paper({ parentMm: { widthMm: 60, heightMm: 50 } }))).toMatchObject({ ok: false, code: 'paper-too-small' });
-  expect(partedOf({ ...plan, picture: null, flat: null }, paper())).toMatchObject({ ok: false, code: 'paper-no-sheet' });
+  expect(partedOf(plan, paper({ parentMm: { widthMm: 60, heightMm: 50 } }))).toMatchObject({
+    ok: false,
+    code: 'paper-too-small',
+  });
+  expect(partedOf({ ...plan, picture: null, flat: null }, paper())).toMatchObject({
+    ok: false,
+    code: 'paper-no-sheet',
+  });
 });
 
 test('sheets of all rounds are counted, those begun as they were', () => {
@@ -59,7 +65,12 @@ test('sheets of all rounds are counted, those begun as they were', () => {
   });
   const begun = sheetsNeeded(plan, progressOf(plan, events), belief);
   expect(begun.find(({ what }) => what === 'edition')).toMatchObject({ sheets: 40 });
-  expect(begun.find(({ what }) => what === 'proofs')).toEqual({ what: 'proofs', name: 'on brown', paper: 'brown', sheets: 6 });
+  expect(begun.find(({ what }) => what === 'proofs')).toEqual({
+    what: 'proofs',
+    name: 'on brown',
+    paper: 'brown',
+    sheets: 6,
+  });
 });
 
 test('parents that were parted are counted until that is taken back', () => {
@@ -72,7 +83,10 @@ test('parents that were parted are counted until that is taken back', () => {
 });
 
 describe('what speaks for a paper and against it', () => {
-  const press: Plan = { ...plan, register: { ...plan.register, heights: { ...plan.register.heights, pressGapMm: 25 } } };
+  const press: Plan = {
+    ...plan,
+    register: { ...plan.register, heights: { ...plan.register.heights, pressGapMm: 25 } },
+  };
   const damp: Plan = { ...plan, inks: plan.inks.map((ink) => ({ ...ink, mediumId: 'pigment and paste' as const })) };
   test.each([
     ['a heavy sheet by hand', plan, paper({ gramsPerM2: 300 }), 'weight', 'poor'],
@@ -92,7 +106,9 @@ describe('what speaks for a paper and against it', () => {
   });
 
   test('a dark paper is farther from the colours wanted than a light one', () => {
-    const [light, dark] = [paper(), paper({ labD50: [30, 0, 0] })].map((sheet) => verdict(plan, sheet, 'colour').values.mean);
+    const [light, dark] = [paper(), paper({ labD50: [30, 0, 0] })].map(
+      (sheet) => verdict(plan, sheet, 'colour').values.mean,
+    );
     expect(dark).toBeGreaterThan(Number(light) + 3);
   });
 });

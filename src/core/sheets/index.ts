@@ -31,15 +31,7 @@ export {
 } from './sheetsToStart';
 export { forecastEdition } from './forecast';
 export { type Share, chancesTogether, exactChance, shareRange } from './compareCounts';
-export {
-  type Parted,
-  type PartingCut,
-  type PieceEdge,
-  type RectMm,
-  PIECE_EDGES,
-  partParent,
-  stripsFrom,
-} from './parents';
+export { type Parted, type PartingCut, type PieceEdge, PIECE_EDGES, partParent, stripsFrom } from './parents';
 export { trendOf } from './trend';
 export {
   type Fault,

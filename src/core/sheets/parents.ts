@@ -211,15 +211,32 @@ class Solver {
     return w > 0 && h > 0 ? LEFT_VALUE * ((w * h) / this.whole) ** 2 : 0;
   }
 
+  /** The smallest places below a part's size in which as many pieces lie: what is beyond comes off in one cut. */
+  private tight(w: number, h: number, sides: number): readonly [number, number] {
+    const { floorX, floorY } = this.grid;
+    let i = floorX(w),
+      j = floorY(h);
+    if (i === 0 || j === 0) return [0, 0];
+    const pieces = this.pieces(i, j, sides);
+    if (pieces === 0) return [0, 0];
+    // a part with both raw edges is as long as its parent: nothing comes off it unseen
+    const both = (a: number, b: number) => (sides & a) > 0 && (sides & b) > 0;
+    if (!both(LEFT, RIGHT)) while (i > 1 && this.pieces(i - 1, j, sides) === pieces) i--;
+    if (!both(TOP, BOTTOM)) while (j > 1 && this.pieces(i, j - 1, sides) === pieces) j--;
+    return [i, j];
+  }
+
+  private pieces(i: number, j: number, sides: number): number {
+    return Math.round(this.value(i, j, sides) / PIECE_VALUE);
+  }
+
   /** A part of any size: its pieces lie in the places below its size, and what is beyond is cut off. */
   private valueOf(w: number, h: number, sides: number): number {
-    const { xs, ys, floorX, floorY } = this.grid;
-    const i = floorX(w),
-      j = floorY(h);
-    const inner = i > 0 && j > 0 ? this.value(i, j, sides) : 0;
-    if (inner < PIECE_VALUE / 2) return this.waste(w, h);
+    const { xs, ys } = this.grid;
+    const [i, j] = this.tight(w, h, sides);
+    if (i === 0) return this.waste(w, h);
     return (
-      inner +
+      this.value(i, j, sides) +
       this.waste(w - xs[i], h) +
       this.waste(xs[i], h - ys[j]) +
       CUT_VALUE * (Number(w > xs[i]) + Number(h > ys[j]))
@@ -280,11 +297,9 @@ class Solver {
           : { fromMm: [x / PER_MM, (y + at) / PER_MM], toMm: [(x + w - loss) / PER_MM, (y + at) / PER_MM] },
       );
     const visit = (given: Part, bits: number): void => {
-      const { xs, ys, floorX, floorY } = this.grid;
-      const i = floorX(given.w),
-        j = floorY(given.h);
-      const inner = i > 0 && j > 0 ? this.value(i, j, bits) : 0;
-      if (inner < PIECE_VALUE / 2) return leave(given);
+      const { xs, ys } = this.grid;
+      const [i, j] = this.tight(given.w, given.h, bits);
+      if (i === 0) return leave(given);
       const fitting = this.fitted(given, xs[i], ys[j], bits, cut, leave);
       const { choice } = this.best(i, j, bits);
       if (choice.is === 'piece') out.pieces.push({ ...rect(fitting), turned: choice.of.turned });

@@ -19,9 +19,11 @@ export const paper = {
   grainWay: 'the fibres lie this way',
   handMade: 'made by hand: no grain',
   cuts: 'In this order',
+  cutsSay: 'Places from the top left of the whole parent, then how long.',
+  title: 'Paper',
   cut: {
-    upright: '{by, select, torn {tear} other {cut}} upright at {at} from the left, {length} long',
-    level: '{by, select, torn {tear} other {cut}} across at {at} from the top, {length} long',
+    upright: '{by, select, torn {tear} other {cut}} upright at {at}, {length}',
+    level: '{by, select, torn {tear} other {cut}} across at {at}, {length}',
   },
   pdf: 'Cut list (PDF)',
   parted: {

@@ -35,7 +35,7 @@ export function Costs() {
     <section>
       <h2>{paperWords('costs.title')}</h2>
       <p className={clsx(kit.note, kit.around4)}>{paperWords('costs.says')}</p>
-      <div className={kit.fields}>
+      <div className={clsx(kit.fields, kit.above14)}>
         {RATES.map(([rate, label]) => (
           <NumberField
             key={rate}

@@ -36,7 +36,7 @@ export function PaperView() {
       </div>
       <aside className={kit.side}>
         <section>
-          <h2>{paperWords('papers.aspect.size')}</h2>
+          <h2>{paperWords('title')}</h2>
           <FromWorkshop
             kind="paper"
             label={sheetsWords('rounds.edition')}
@@ -79,6 +79,7 @@ function Parted({ paper, parted }: PartedProps) {
         <ParentDrawing paper={paper} parted={parted.value} />
         <div>
           <h3>{paperWords('cuts')}</h3>
+          <p className={kit.note}>{paperWords('cutsSay')}</p>
           <ol className={css.cuts}>
             {cuts.map((cut, i) => (
               <li key={i}>{cutInWords(cut, plan.parting.by, unit)}</li>

@@ -53,14 +53,7 @@ export function ParentDrawing({ paper, parted: { parentMm, pieces, leftovers, cu
             ))}
           </g>
         ))}
-        {cuts.map(({ fromMm, toMm }, i) => (
-          <path
-            key={i}
-            d={torn ? tearPath(fromMm, toMm, unitMm) : `M${fromMm.join(' ')}L${toMm.join(' ')}`}
-            className={torn ? css.tear : css.cutLine}
-            vectorEffect="non-scaling-stroke"
-          />
-        ))}
+        <Cuts {...{ cuts, torn, unitMm }} />
       </svg>
       <figcaption>
         {paper.grain !== 'none' && (
@@ -72,6 +65,31 @@ export function ParentDrawing({ paper, parted: { parentMm, pieces, leftovers, cu
       </figcaption>
     </figure>
   );
+}
+
+interface CutsProps {
+  readonly cuts: PartedPaper['cuts'];
+  readonly torn: boolean;
+  readonly unitMm: number;
+}
+
+/** The cuts, each with its number in the list. */
+function Cuts({ cuts, torn, unitMm }: CutsProps) {
+  return cuts.map(({ fromMm, toMm }, i) => (
+    <g key={i}>
+      <path
+        d={torn ? tearPath(fromMm, toMm, unitMm) : `M${fromMm.join(' ')}L${toMm.join(' ')}`}
+        className={torn ? css.tear : css.cutLine}
+        vectorEffect="non-scaling-stroke"
+      />
+      <text
+        {...{ x: (fromMm[0] + toMm[0]) / 2, y: (fromMm[1] + toMm[1]) / 2, fontSize: 2.6 * unitMm }}
+        className={css.cutNumber}
+      >
+        {i + 1}
+      </text>
+    </g>
+  ));
 }
 
 interface EdgeProps {

@@ -16,11 +16,9 @@ const GRAINS = PIECE_GRAINS.map((grain) => [grain, paperWords(`parting.grains.${
 
 /** How parents are parted: by what, which way the fibres lie, which raw edges are kept, what is lost, strips from what is left. */
 export function PartingFields({ parted }: { readonly parted: PartedPaper | undefined }) {
-  const { plan, change, unit } = usePrintDesk('plan', 'change', 'unit');
+  const { plan, change } = usePrintDesk('plan', 'change');
   const { parting } = plan;
   const set = useCallback((part: Partial<Plan['parting']>) => void change({ kind: 'parting-set', part }), [change]);
-  const keep = (edge: PieceEdge, on: boolean) =>
-    set({ keptEdges: PIECE_EDGES.filter((one) => (one === edge ? on : parting.keptEdges.includes(one))) });
   const stops = stopEdges(plan).filter((edge) => parting.by === 'torn' || parting.keptEdges.includes(edge));
   return (
     <section className={clsx(kit.stack, kit.gap14)}>
@@ -37,19 +35,7 @@ export function PartingFields({ parted }: { readonly parted: PartedPaper | undef
         options={GRAINS}
         onChange={(grain) => set({ grain })}
       />
-      <fieldset className={css.edges}>
-        <legend>{paperWords('parting.kept')}</legend>
-        {PIECE_EDGES.map((edge) => (
-          <label key={edge}>
-            <input
-              type="checkbox"
-              checked={parting.keptEdges.includes(edge)}
-              onChange={(e) => keep(edge, e.target.checked)}
-            />
-            {paperWords(`parting.edges.${edge}`)}
-          </label>
-        ))}
-      </fieldset>
+      <KeptEdges set={set} />
       {stops.length > 0 && (
         <p className={clsx(kit.say, kit.wait)}>
           {paperWords('parting.trueEdges', {
@@ -57,52 +43,88 @@ export function PartingFields({ parted }: { readonly parted: PartedPaper | undef
           })}
         </p>
       )}
-      <div className={kit.fields}>
-        <LengthField
-          label={paperWords('parting.edge')}
-          valueMm={parting.edgeMm}
-          unit={unit}
-          range={PARTING_MM.edge}
-          onChange={(edgeMm) => set({ edgeMm })}
-        />
-        {parting.by === 'torn' && (
-          <LengthField
-            label={paperWords('parting.loss')}
-            valueMm={parting.lossMm}
-            unit={unit}
-            range={PARTING_MM.loss}
-            onChange={(lossMm) => set({ lossMm })}
-          />
-        )}
-        <CountField
-          label={paperWords('parting.strips')}
-          value={parting.strips}
-          range={STRIPS_RANGE}
-          onChange={(strips) => set({ strips })}
-        />
-        {parting.strips > 0 && (
-          <>
-            <LengthField
-              label={paperWords('parting.stripWide')}
-              valueMm={parting.stripMm.widthMm}
-              unit={unit}
-              range={PARTING_MM.strip}
-              onChange={(widthMm) => set({ stripMm: { ...parting.stripMm, widthMm } })}
-            />
-            <LengthField
-              label={paperWords('parting.stripLong')}
-              valueMm={parting.stripMm.heightMm}
-              unit={unit}
-              range={PARTING_MM.strip}
-              onChange={(heightMm) => set({ stripMm: { ...parting.stripMm, heightMm } })}
-            />
-          </>
-        )}
-      </div>
+      <Losses set={set} />
       {parting.strips > 0 && parted && (
         <p className={kit.note}>{paperWords('parting.stripsHave', { has: parted.strips })}</p>
       )}
     </section>
+  );
+}
+
+interface SetProps {
+  readonly set: (part: Partial<Plan['parting']>) => void;
+}
+
+function KeptEdges({ set }: SetProps) {
+  const {
+    plan: { parting },
+  } = usePrintDesk('plan');
+  const keep = (edge: PieceEdge, on: boolean) =>
+    set({ keptEdges: PIECE_EDGES.filter((one) => (one === edge ? on : parting.keptEdges.includes(one))) });
+  return (
+    <fieldset className={css.edges}>
+      <legend>{paperWords('parting.kept')}</legend>
+      {PIECE_EDGES.map((edge) => (
+        <label key={edge}>
+          <input
+            type="checkbox"
+            checked={parting.keptEdges.includes(edge)}
+            onChange={(e) => keep(edge, e.target.checked)}
+          />
+          {paperWords(`parting.edges.${edge}`)}
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+/** What cuts, tears and raw edges take, and strips of what is left. */
+function Losses({ set }: SetProps) {
+  const { plan, unit } = usePrintDesk('plan', 'unit');
+  const { parting } = plan;
+  return (
+    <div className={kit.fields}>
+      <LengthField
+        label={paperWords('parting.edge')}
+        valueMm={parting.edgeMm}
+        unit={unit}
+        range={PARTING_MM.edge}
+        onChange={(edgeMm) => set({ edgeMm })}
+      />
+      {parting.by === 'torn' && (
+        <LengthField
+          label={paperWords('parting.loss')}
+          valueMm={parting.lossMm}
+          unit={unit}
+          range={PARTING_MM.loss}
+          onChange={(lossMm) => set({ lossMm })}
+        />
+      )}
+      <CountField
+        label={paperWords('parting.strips')}
+        value={parting.strips}
+        range={STRIPS_RANGE}
+        onChange={(strips) => set({ strips })}
+      />
+      {parting.strips > 0 && (
+        <>
+          <LengthField
+            label={paperWords('parting.stripWide')}
+            valueMm={parting.stripMm.widthMm}
+            unit={unit}
+            range={PARTING_MM.strip}
+            onChange={(widthMm) => set({ stripMm: { ...parting.stripMm, widthMm } })}
+          />
+          <LengthField
+            label={paperWords('parting.stripLong')}
+            valueMm={parting.stripMm.heightMm}
+            unit={unit}
+            range={PARTING_MM.strip}
+            onChange={(heightMm) => set({ stripMm: { ...parting.stripMm, heightMm } })}
+          />
+        </>
+      )}
+    </div>
   );
 }
 
