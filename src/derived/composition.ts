@@ -108,26 +108,40 @@ function sharesOf(plan: Plan, ids: readonly string[]): number {
 
 /** Edges and clearing of all cuts of a plan, and what is sawn apart, in hours. */
 export function hoursOfCuts(plan: Plan, { bordersMm }: Meetings, pace: number): number {
-  const ids = plan.flat!.colours.map((colour) => colour.id);
-  const areaCm2 = imageCm2(plan);
-  return (
-    hoursOfSawing(plan, bordersMm) +
-    cutBlocksOf(plan).reduce((total, { sides, materialId }) => {
-      const material = materialById(materialId);
-      return sides.reduce((sum, { cuts }) => {
-        let stood: readonly string[] = ids;
-        return cuts.reduce((hours, { standingIds }) => {
-          const now = stood.filter((id) => !standingIds.includes(id));
-          stood = standingIds;
-          const edgeMm = now.reduce(
-            (mm, a) => standingIds.reduce((m, b) => m + bordersMm[ids.indexOf(a) * ids.length + ids.indexOf(b)], mm),
-            0,
-          );
-          return hours + cuttingHours(edgeMm / 1000, sharesOf(plan, now) * areaCm2, material, pace);
-        }, sum);
-      }, total);
-    }, 0)
-  );
+  const cuts = [...hoursByCut(plan, bordersMm, pace).values()];
+  return hoursOfSawing(plan, bordersMm) + cuts.reduce((sum, hours) => sum + hours, 0);
+}
+
+/** An island is longer around than a circle of its area by so much (start value): where borders were not measured. */
+const AROUND = 1.5;
+
+/** Hours to edge and clear each cut, by its id. Without measured borders edges are reckoned from areas and counts of islands. */
+export function hoursByCut(plan: Plan, bordersMm: ArrayLike<number> | undefined, pace: number): Map<string, number> {
+  const colours = plan.flat?.colours ?? [],
+    ids = colours.map((colour) => colour.id);
+  const areaCm2 = imageCm2(plan),
+    hours = new Map<string, number>();
+  const aroundMm = (id: string) => {
+    const { areaShare, islandCount } = colours[ids.indexOf(id)];
+    return AROUND * 2 * Math.sqrt(Math.PI * areaShare * areaCm2 * 100 * Math.max(1, islandCount));
+  };
+  const edgeMm = (cut: string, standing: readonly string[]) =>
+    bordersMm
+      ? standing.reduce((mm, b) => mm + bordersMm[ids.indexOf(cut) * ids.length + ids.indexOf(b)], 0)
+      : standing.length > 0
+        ? aroundMm(cut)
+        : 0;
+  for (const { sides, materialId } of cutBlocksOf(plan))
+    for (const { cuts } of sides) {
+      let stood: readonly string[] = ids;
+      for (const { id, standingIds } of cuts) {
+        const now = stood.filter((one) => !standingIds.includes(one));
+        stood = standingIds;
+        const edge = now.reduce((mm, one) => mm + edgeMm(one, standingIds), 0);
+        hours.set(id, cuttingHours(edge / 1000, sharesOf(plan, now) * areaCm2, materialById(materialId), pace));
+      }
+    }
+  return hours;
 }
 
 interface NearInks {

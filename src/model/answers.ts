@@ -4,11 +4,11 @@ import { MEDIUM_IDS } from '@/core/inks';
 import { RUN_PLACES } from '@/core/sheets';
 import { act } from './bench/acts';
 import { checkWith } from './check';
-import { id, list, oneOf, record, sha, type Frozen } from './fields';
+import { id, list, named, oneOf, record, sha, type Frozen } from './fields';
 import { place } from './design/place';
 import { planSchema } from './plan/plan';
 import { NEXT_ACTS, PROCESSES } from './print';
-import { MOST_ITEMS } from './ranges';
+import { MOST_ITEMS, MOST_STEPS_OF_DAYS, STEP_KINDS } from './ranges';
 import { cabinetInk, reading } from './workshop/cabinet';
 import { item } from './workshop/items';
 import { practice } from './workshop/practice';
@@ -168,6 +168,36 @@ const potLeft = record({
   }),
   labD50: list(number().required(), 3).nullable().defined(),
 });
+const minutes = () => number().required().integer();
+const dayStep = record({
+  id: named(200),
+  printId: id(),
+  what: oneOf(STEP_KINDS),
+  run: number().integer().min(0).optional(),
+  about: string().defined(),
+  workMin: minutes(),
+  eachSittingMin: minutes(),
+  leastMin: minutes(),
+  handIds: list(id(), MOST_ITEMS),
+  needIds: list(id(), MOST_ITEMS),
+  after: list(record({ id: named(200), waitMin: minutes(), mostMin: number().integer().optional() }), 400),
+  rack: record({ id: id(), sheets: counted(), afterMin: minutes(), beforeMin: number().integer().optional() })
+    .optional()
+    .default(undefined),
+  notBeforeMin: number().integer().optional(),
+  spread: record({ work: number().required().min(0), wait: number().required().min(0) }),
+  then: record({ is: oneOf(['drying', 'damp'] as const), minutes: minutes() })
+    .optional()
+    .default(undefined),
+});
+/** What of a print is still to be done, and what of it lies on a rack; times are minutes since 1970. */
+const daysOfPrint = record({
+  id: id(),
+  name: string().required(),
+  wishedBy: string().nullable().defined(),
+  steps: list(dayStep, MOST_STEPS_OF_DAYS),
+  onRack: record({ rackId: id(), sheets: counted(), fromMin: minutes(), untilMin: minutes() }).nullable().default(null),
+});
 const nothing = mixed().nullable().oneOf([null]);
 
 /** What the server answers, by the address it is asked at; a colon stands for any name. Failures have a form of their own. */
@@ -212,6 +242,7 @@ const ANSWERS: Readonly<Record<string, Schema>> = {
     relativeHumidityPercent: number().required(),
     device: string().required(),
   }),
+  'GET /api/days': list(daysOfPrint, MOST_EVENTS),
   'GET /api/pots': list(potLeft, MOST_EVENTS),
   'POST /api/type': record({ outlinesMm: place.fields.outlinesMm, widthMm: number().required().min(0) }),
   'POST /api/reader/file': list(namedReading, 10_000),
@@ -238,3 +269,6 @@ export type PatchStep = Frozen<InferType<typeof patchStep>>;
 /** As stored: `revision` guards against two windows at once. */
 export type StoredInk = Frozen<InferType<typeof storedInk>>;
 export type StoredItem = Frozen<InferType<typeof storedItem>>;
+/** A step of a print still to be done, as days are made of it. */
+export type DayStep = Frozen<InferType<typeof dayStep>>;
+export type DaysOfPrint = Frozen<InferType<typeof daysOfPrint>>;

@@ -27,6 +27,8 @@ export {
   SLIVER_RANGE_MM,
   MASK_GROWTH_MM,
   SPARES_RANGE,
+  DAYS_AIMS,
+  type StepKind,
   COST_RANGE,
   PARENTS_RANGE,
   PARTED_BY,
@@ -138,6 +140,8 @@ export { type PracticeScore, checkPractice } from './workshop/practice';
 export { type PrintCard, type ShelfPrint, type ShelfPage, type RunPhase, type NextAct, type Process } from './print';
 export {
   type PrintState,
+  type DayStep,
+  type DaysOfPrint,
   type PrintChanges,
   type PatchStep,
   type StoredInk,

@@ -28,6 +28,7 @@ export { layeredFile, linesFile } from './layered';
 export { transferFile } from './transferFiles';
 export { fadeFile } from './fadeFiles';
 export { weighPack } from './packScale';
+export { daysOfWorkshop } from './days';
 export { potsOfWorkshop } from './pots';
 export { printAgain } from './printAgain';
 export { bookletJson } from './booklet';

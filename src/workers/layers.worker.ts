@@ -9,6 +9,7 @@ import {
   potStarts,
   potTask,
   resolveFrom,
+  solveDays,
   type CabinetPigment,
 } from '@/derived';
 import { serve } from './serve';
@@ -36,6 +37,14 @@ serve<LayerJobs>({
     const task = potTask(plan, got, pigmentsOnce(cabinet), of),
       ink = plan.inks.find(({ id }) => id === of.inkId);
     return task && ink ? potStarts(task, ink.mediumId, wantedG, left) : [];
+  },
+  days: ({ mostMs, ...question }, progress) => {
+    const began = performance.now();
+    return solveDays(question, () => {
+      const share = (performance.now() - began) / mostMs;
+      progress(Math.min(1, share));
+      return share < 1;
+    });
   },
   resolve: ({ plan, got, cabinet, run }, progress) =>
     resolveFrom(plan, got, run, cabinet, pigmentsOnce(cabinet), progress),

@@ -19,6 +19,8 @@ import type {
   Proposals,
   Resolved,
   CabinetPigment,
+  DaysAnswer,
+  DaysQuestion,
   PotLeft,
   PotStart,
 } from '@/derived';
@@ -323,6 +325,8 @@ export interface LayerJobs {
     give: Nearest | null;
   };
   /** Leftovers a new pot may be begun with. */
+  /** Days of all prints; looked for so long at most, ms. */
+  days: { take: DaysQuestion & { readonly mostMs: number }; give: DaysAnswer };
   potStarts: { take: PotQuestion & { wantedG: number; left: readonly PotLeft[] }; give: readonly PotStart[] };
 }
 

@@ -1,0 +1,148 @@
+import { startBelief } from '@/core/sheets';
+import { dayStepsOf, onRackNow, plainSheet, progressOf, solveDays, workingHours, type DaysQuestion } from '@/derived';
+import { STARTER_WORKSHOP, type BenchAct, type DayStep, type Plan, type WorkshopItem } from '@/model';
+import { planOfBands } from '@/testing/plans';
+import { MINUTE, pullsOf, sitting } from '@/testing/sittings';
+
+const plan: Plan = planOfBands();
+const [first] = plan.runs;
+const item = (kind: WorkshopItem['kind']): WorkshopItem =>
+  ({ ...STARTER_WORKSHOP.find((one) => one.kind === kind)!, id: `the ${kind}` }) as WorkshopItem;
+const racked: Plan = { ...plan, uses: [item('rack'), item('press'), item('hand')] };
+const after = (...acts: (BenchAct | number)[]) => sitting(...acts);
+const steps = (of: Plan = plan, acts: readonly BenchAct[] | undefined = undefined): DayStep[] =>
+  dayStepsOf({
+    ...{ printId: 'p', plan: of, sheet: plainSheet(of), belief: startBelief('practised'), drying: [], pace: 1 },
+    progress: progressOf(of, acts ? after(...acts).events : []),
+    handIds: ['A'],
+  });
+const named = (all: readonly DayStep[]) => all.map(({ what, run }) => (run === undefined ? what : `${what} ${run + 1}`));
+const cutOf = (run: number): BenchAct => ({ kind: 'cut-done', cutId: plan.runs[run].formes[0].cutId! });
+const whole: BenchAct[] = [cutOf(0), ...pullsOf(first.id, 1, 40), { kind: 'run-finished', runId: first.id }];
+
+test('a reduction: drawn on, cut, mixed and printed run by run, trimmed and signed', () => {
+  expect(named(steps())).toEqual([
+    ...['transfer', 'cut 1', 'cut 2', 'cut 3', 'mix 1', 'print 1', 'mix 2', 'print 2', 'mix 3', 'print 3', 'trim', 'sign'],
+  ]);
+  const all = steps(),
+    waits = (what: string, run: number) => all.find((one) => one.what === what && one.run === run)!.after;
+  // what is cut for run 2 waits for run 1 to be printed; run 2 for its cut, its ink, and the film below
+  expect(waits('cut', 1).map(({ id }) => id)).toContain(`p/print/${first.id}`);
+  expect(waits('print', 1).find(({ id }) => id === `p/print/${first.id}`)!.waitMin).toBe(60 * 60);
+  expect(new Set(all.map(({ id }) => id)).size).toBe(all.length);
+  for (const { after: before } of all) for (const { id } of before) expect(all.some((one) => one.id === id)).toBe(true);
+});
+
+test('what is done is no step any more, and a film that lies is waited for until it may be dry', () => {
+  const left = steps(plan, whole);
+  expect(named(left)).toEqual(['cut 2', 'cut 3', 'mix 2', 'print 2', 'mix 3', 'print 3', 'trim', 'sign']);
+  const { events } = after(...whole);
+  const laid = Date.parse(events.at(-2)!.at) / MINUTE;
+  const next = left.find(({ what, run }) => what === 'print' && run === 1)!;
+  expect(next.notBeforeMin! - laid).toBeCloseTo(60 * 60, -1);
+  const seen = steps(plan, [...whole, { kind: 'dry-seen', runId: first.id, sheet: '', note: '' }]);
+  expect(seen.find(({ what, run }) => what === 'print' && run === 1)!.notBeforeMin).toBeUndefined();
+});
+
+test('a day on open films is one step that is not split; damp paper is damped first and goes mouldy', () => {
+  const wet: Plan = { ...plan, way: { ...plan.way, under: 'wet' } };
+  const day = steps(wet).filter(({ what }) => what === 'print');
+  expect(day).toHaveLength(1);
+  expect(day[0].leastMin).toBe(day[0].workMin);
+  const damp: Plan = { ...plan, inks: plan.inks.map((ink) => ({ ...ink, mediumId: 'pigment and paste' as const })) };
+  const pack = steps(damp).find(({ what }) => what === 'damp')!;
+  for (const { what, after: before } of steps(damp))
+    if (what === 'print') expect(before.find(({ id }) => id === pack.id)).toMatchObject({ mostMin: expect.any(Number) });
+});
+
+test('hands, press and rack of the print; a rack holds what lies on it until it is dry', () => {
+  const print = steps(racked).find(({ what }) => what === 'print')!;
+  expect(print).toMatchObject({ handIds: ['the hand'], needIds: ['the press'], rack: { id: 'the rack', afterMin: 3600 } });
+  const { events, nowMs } = after(...whole);
+  const progress = progressOf(racked, events);
+  expect(onRackNow(racked, progress, nowMs)).toMatchObject({ rackId: 'the rack', sheets: 40 });
+  expect(onRackNow(racked, progress, nowMs + 100 * 60 * MINUTE)).toBeUndefined();
+  expect(onRackNow(plan, progress, nowMs)).toBeUndefined();
+});
+
+test('a pin holds a step back, one that names nothing is passed over', () => {
+  const pinned: Plan = {
+    ...plan,
+    days: {
+      ...plan.days,
+      pins: [
+        { stepId: `p/print/${first.id}`, notBefore: '2026-12-05T09:00:00.000Z' },
+        { stepId: 'p/print/gone', notBefore: '2026-12-05T09:00:00.000Z' },
+      ],
+    },
+  };
+  expect(steps(pinned).find(({ id }) => id === `p/print/${first.id}`)!.notBeforeMin).toBe(Date.parse('2026-12-05T09:00:00.000Z') / MINUTE);
+  expect(steps(pinned)).toHaveLength(steps().length);
+});
+
+test('a numbered edition, and a print with no runs, want nothing', () => {
+  expect(steps({ ...plan, runs: [] })).toEqual([]);
+});
+
+describe('working hours', () => {
+  const items = STARTER_WORKSHOP.map((one, i) => ({ ...one, id: String(i) }) as WorkshopItem);
+  const monday = new Date(2026, 10, 30, 12).getTime();
+  const local = ([from, to]: readonly [number, number]) => [new Date(from * MINUTE), new Date(to * MINUTE)].map((d) => `${d.getDay()} ${d.getHours()}:${d.getMinutes()}`);
+  test('mornings of the week and a long Saturday, in the time of this place', () => {
+    const week = workingHours(items, monday, 7);
+    expect(week).toHaveLength(6);
+    expect(local(week[0])).toEqual(['1 9:0', '1 12:30']);
+    expect(local(week[5])).toEqual(['6 10:0', '6 17:0']);
+  });
+  test('days off are left out; where nothing is said it is evenings; evenings only', () => {
+    expect(workingHours(items, monday, 7, { off: ['2026-12-01'] })).toHaveLength(5);
+    expect(local(workingHours([], monday, 1)[0])).toEqual(['1 18:30', '1 21:30']);
+    expect(workingHours(items, monday, 7, { eveningsOnly: true })).toEqual([]);
+  });
+});
+
+describe('days solved', () => {
+  const nowMin = Math.round(new Date(2026, 10, 30, 6).getTime() / MINUTE);
+  const hours = workingHours([], nowMin * MINUTE, 200);
+  const question = (part: Partial<DaysQuestion> = {}): DaysQuestion => ({
+    steps: steps(),
+    shop: { hands: [{ id: 'A', hours }], taken: [], racks: [] },
+    ...{ nowMin, aim: 'earliest finish', wishes: [], printId: 'p' },
+    ...part,
+  });
+  const solved = (part: Partial<DaysQuestion> = {}) => solveDays(question(part), (tried) => tried < 5);
+
+  test('all steps find their hours, and how sure the end is, is told', () => {
+    const found = solved();
+    expect(found.troubles).toEqual([]);
+    expect(found.placed).toHaveLength(steps().length);
+    const [[, end]] = found.ends;
+    expect(found.likely!.early).toBeLessThanOrEqual(found.likely!.middle);
+    expect(found.likely!.middle).toBeLessThanOrEqual(found.likely!.late);
+    expect(found.likely!.late).toBeGreaterThan(end);
+    expect(found.latestBegin).toBeUndefined();
+  });
+
+  test('a wish far off is nearly sure and can be begun late; one too near cannot be met', () => {
+    const [[, end]] = solved().ends;
+    const far = solved({ wishes: [['p', end + 30 * 1440]] }),
+      near = solved({ wishes: [['p', end - 5 * 1440]] });
+    expect(far.likely!.chance).toBeGreaterThan(0.95);
+    expect(far.latestBegin).toBeGreaterThan(nowMin + 7 * 1440);
+    expect(near.likely!.chance).toBeLessThan(0.3);
+    expect(near.latestBegin).toBeNull();
+    const late = solved({ aim: 'latest begin', wishes: [['p', end + 30 * 1440]] });
+    expect(Math.min(...late.placed.map(({ sittings }) => sittings[0][0]))).toBe(far.latestBegin);
+  });
+
+  test('another print takes its hours: this one is done no sooner', () => {
+    const other = steps().map((step) => ({
+      ...{ ...step, id: step.id.replace('p/', 'q/'), printId: 'q' },
+      after: step.after.map((one) => ({ ...one, id: one.id.replace('p/', 'q/') })),
+    }));
+    const alone = solved(),
+      both = solved({ steps: [...steps(), ...other] });
+    const endOf = (found: ReturnType<typeof solved>) => new Map(found.ends).get('p')!;
+    expect(endOf(both) + new Map(both.ends).get('q')!).toBeGreaterThan(2 * endOf(alone) - 1);
+  });
+});

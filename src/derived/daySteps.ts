@@ -1,0 +1,318 @@
+import { CLEAN_UP_MIN, minutesOfDay, mouldAfterDays, readyAfterHours, SET_UP_MIN, type Stretch } from '@/core/days';
+import { isTestSheet, type LossBelief } from '@/core/sheets';
+import {
+  WEEKDAYS,
+  type DayStep,
+  type DaysOfPrint,
+  type ItemOf,
+  type Plan,
+  type StepKind,
+  type WorkshopItem,
+} from '@/model';
+import { sheetAnswerOf } from './belief';
+import { hoursByCut } from './composition';
+import { isDamp } from './damp';
+import { dryingRangeOf, type DryingLearned } from './dryingOf';
+import { cutBlocksOf, inkNamesOf, inksOfRun, sideOfCut } from './lookups';
+import { dayTaskOf } from './oneDay';
+import { openPot } from './pots';
+import type { PrintSheet } from './printSheet';
+import type { Progress } from './progress';
+import { usedOf } from './uses';
+import { warmUpsOf } from './warmUps';
+
+const MINUTE_MS = 60_000,
+  DAY_MIN = 1440;
+/** Start values, minutes: bringing the drawing onto a block, an ink mixed, paper damped and packed, a sheet trimmed, a sheet numbered and signed. */
+const TRANSFER_MIN = 40,
+  MIX_MIN = 25,
+  DAMP_MIN = 40,
+  TRIM_MIN = 1.5,
+  SIGN_MIN = 1.5;
+/** Start values: least work worth sitting down for, and how far off hours of cutting and of printing are (σ of the logarithm); printing by the log is nearer. */
+const LEAST_CUT_MIN = 30,
+  LEAST_PULLS = 4,
+  CUT_SPREAD = 0.3,
+  PRINT_SPREAD = 0.25,
+  LOGGED_SPREAD = 0.1,
+  SMALL_SPREAD = 0.2;
+/** Of a normal distribution, nine in ten lie below this. */
+const Z_90 = 1.2816;
+const USUAL_G_PER_M2 = 90,
+  USUAL_C = 18;
+
+interface Of {
+  readonly printId: string;
+  readonly plan: Plan;
+  readonly sheet: PrintSheet;
+  readonly progress: Progress;
+  readonly belief: LossBelief;
+  readonly drying: DryingLearned;
+  readonly pace: number;
+  /** Hands of the workshop, for prints that name none. */
+  readonly handIds: readonly string[];
+}
+
+/** Every step of a print that is still to be done, with the laws between them; none where nothing is planned, or all is numbered. */
+export function dayStepsOf(of: Of): DayStep[] {
+  const { plan, progress } = of;
+  if (plan.runs.length === 0 || progress.bench.marks.length > 0) return [];
+  const steps: DayStep[] = [];
+  const id = (what: StepKind, about: string | number) => `${of.printId}/${what}/${about}`;
+  const hands = usedOf(plan, 'hand').map((hand) => hand.id),
+    handIds = hands.length > 0 ? hands : of.handIds;
+  const add = (step: Partial<DayStep> & Pick<DayStep, 'id' | 'what' | 'about' | 'workMin'>): void => {
+    const workMin = Math.max(1, Math.round(step.workMin));
+    steps.push({
+      ...{ rack: undefined, then: undefined },
+      ...{ printId: of.printId, eachSittingMin: 0, handIds, needIds: [], after: [], run: undefined },
+      spread: { work: SMALL_SPREAD, wait: 0 },
+      ...step,
+      workMin,
+      leastMin: Math.max(1, Math.min(workMin, Math.round(step.leastMin ?? workMin))),
+    });
+  };
+  const pins = new Map(
+    plan.days.pins.map(({ stepId, notBefore }) => [stepId, Math.round(Date.parse(notBefore) / MINUTE_MS)]),
+  );
+  cutSteps(of, id, add);
+  printSteps(of, id, add);
+  const known = new Set(steps.map((step) => step.id));
+  return steps.map((step) => {
+    const pinned = pins.get(step.id);
+    return {
+      ...step,
+      after: step.after.filter((one) => known.has(one.id)),
+      ...(pinned !== undefined && { notBeforeMin: Math.max(step.notBeforeMin ?? pinned, pinned) }),
+    };
+  });
+}
+
+type Id = (what: StepKind, about: string | number) => string;
+type Add = (step: Partial<DayStep> & Pick<DayStep, 'id' | 'what' | 'about' | 'workMin'>) => void;
+
+/** What is cut, each state of a side after the run that prints the one before it; the drawing goes onto a block first. */
+function cutSteps({ plan, progress, pace }: Of, id: Id, add: Add): void {
+  const hours = hoursByCut(plan, undefined, pace),
+    passed = new Set(progress.bench.cutsPassed.map(({ cutId }) => cutId));
+  const needed = new Set(plan.runs.flatMap(({ formes }) => formes.flatMap(({ cutId }) => cutId ?? [])));
+  for (const block of cutBlocksOf(plan))
+    for (const side of block.sides) {
+      const open = side.cuts.filter((cut) => needed.has(cut.id) && !passed.has(cut.id));
+      const untouched = side.cuts.every((cut) => !passed.has(cut.id));
+      const drawn = plan.transfer.ticked.includes(block.id);
+      if (open.length > 0 && untouched && !drawn)
+        add({ id: id('transfer', side.id), what: 'transfer', about: block.name, workMin: TRANSFER_MIN });
+      for (const cut of open) {
+        const at = side.cuts.indexOf(cut),
+          before = side.cuts[at - 1];
+        const printed = before && plan.runs.find(({ formes }) => formes.some(({ cutId }) => cutId === before.id));
+        const run = plan.runs.findIndex(({ formes }) => formes.some(({ cutId }) => cutId === cut.id));
+        add({
+          ...{ id: id('cut', cut.id), what: 'cut', about: block.name, run },
+          ...{ workMin: 60 * (hours.get(cut.id) ?? 0), leastMin: LEAST_CUT_MIN },
+          spread: { work: CUT_SPREAD, wait: 0 },
+          after: [
+            { id: id('transfer', side.id), waitMin: 0 },
+            ...(before ? [{ id: id('cut', before.id), waitMin: 0 }] : []),
+            ...(printed ? [{ id: id('print', printed.id), waitMin: 0 }] : []),
+          ],
+        });
+      }
+    }
+}
+
+/** Mixing, printing and drying of each run that is not done; damping before them, trimming and signing after. */
+function printSteps(of: Of, id: Id, add: Add): void {
+  const { plan, progress, belief } = of;
+  const all = plan.runs.map((_, r) => r).filter((r) => progress.runs[r].phase !== 'done');
+  const task = dayTaskOf(plan, of.sheet, progress);
+  const toStart = progress.bench.started ?? {
+    counted: sheetAnswerOf(plan, belief).counted,
+    tests: plan.sheets.testSheets,
+  };
+  const sheetsOf = (r: number) =>
+    progress.bench.started ? progress.runs[r].tally.waiting.length : toStart.counted + toStart.tests;
+  const damp = isDamp(plan) ? dampLaw(plan) : undefined;
+  if (damp && all.length > 0)
+    add({
+      id: id('damp', 'pack'),
+      what: 'damp',
+      about: plan.paper.name,
+      workMin: DAMP_MIN,
+      then: { is: 'damp', minutes: damp.readyMin },
+    });
+  if (plan.way.under === 'wet') wetDay(of, all, task, sheetsOf, id, add);
+  else for (const r of all) oneRun(of, r, { minutes: task.minutesAPull[r], sheets: sheetsOf(r), damp }, id, add);
+  const last = plan.runs.length - 1,
+    left = Math.max(1, progress.bench.started ? progress.runs[last].tally.aliveCounted : toStart.counted);
+  const dry = dryingMin(of, last);
+  const ended = progress.runs[last].dryAt;
+  add({
+    ...{ id: id('trim', 'all'), what: 'trim', about: plan.paper.name, workMin: TRIM_MIN * left },
+    after: [{ id: id('print', plan.way.under === 'wet' ? 'day' : plan.runs[last].id), waitMin: dry.middle }],
+    spread: { work: SMALL_SPREAD, wait: dry.spread },
+    ...(ended && { notBeforeMin: minuteOf(ended) }),
+  });
+  add({
+    ...{ id: id('sign', 'all'), what: 'sign', about: plan.paper.name, workMin: SIGN_MIN * left },
+    after: [{ id: id('trim', 'all'), waitMin: 0 }],
+  });
+}
+
+const minuteOf = (iso: string) => Math.ceil(Date.parse(iso) / MINUTE_MS);
+
+interface RunWork {
+  readonly minutes: number;
+  readonly sheets: number;
+  readonly damp: { readonly readyMin: number; readonly mouldMin: number } | undefined;
+}
+
+function oneRun(of: Of, r: number, { minutes, sheets, damp }: RunWork, id: Id, add: Add): void {
+  const { plan, progress } = of,
+    run = plan.runs[r],
+    { bench } = progress;
+  const mixed =
+    inksOfRun(plan, run).every((ink) => openPot(bench, run.id, ink.id)) || progress.runs[r].phase === 'printing';
+  const cuts = run.formes.flatMap(({ cutId }) =>
+    cutId && sideOfCut(plan, cutId) ? [{ id: id('cut', cutId), waitMin: 0 }] : [],
+  );
+  const about = inkNamesOf(plan, run);
+  if (!mixed)
+    add({
+      ...{ id: id('mix', run.id), what: 'mix', about, run: r },
+      workMin: MIX_MIN * inksOfRun(plan, run).length,
+      after: cuts,
+    });
+  const below = r > 0 ? dryingMin(of, r - 1) : undefined,
+    dry = dryingMin(of, r);
+  const warm = warmUpsOf(plan, run, bench, 0).wanted * minutes;
+  const logged = progress.runs[r].tally.minutesASheet !== undefined;
+  const [rack] = usedOf(plan, 'rack'),
+    [press] = usedOf(plan, 'press');
+  add({
+    ...{ id: id('print', run.id), what: 'print', about, run: r, eachSittingMin: SET_UP_MIN + CLEAN_UP_MIN },
+    ...{ workMin: sheets * minutes + warm, leastMin: LEAST_PULLS * minutes },
+    needIds: press ? [press.id] : [],
+    after: [
+      ...cuts,
+      { id: id('mix', run.id), waitMin: 0 },
+      ...(damp ? [{ id: id('damp', 'pack'), waitMin: damp.readyMin, mostMin: damp.mouldMin }] : []),
+      ...(r > 0 ? [{ id: id('print', plan.runs[r - 1].id), waitMin: below!.middle }] : []),
+    ],
+    spread: { work: logged ? LOGGED_SPREAD : PRINT_SPREAD, wait: below?.spread ?? 0 },
+    ...waitFor(progress, plan, r),
+    ...(rack && !damp && { rack: { id: rack.id, sheets, afterMin: dry.middle } }),
+    ...(dry.middle > 0 && { then: { is: 'drying' as const, minutes: dry.middle } }),
+  });
+}
+
+/** A film that lies already is waited for until it may be dry, unless it was seen to be. */
+function waitFor({ runs, bench }: Progress, plan: Plan, r: number): Pick<DayStep, 'notBeforeMin'> {
+  const below = runs[r - 1];
+  if (!below?.dryAt || runs[r].tally.pulled.length > 0 || bench.drySeen.has(plan.runs[r - 1].id)) return {};
+  return { notBeforeMin: minuteOf(below.dryAt) };
+}
+
+/** All runs in one go, while the first film is open: a day that cannot be split. */
+function wetDay(
+  { plan, progress }: Of,
+  all: readonly number[],
+  task: ReturnType<typeof dayTaskOf>,
+  sheetsOf: (r: number) => number,
+  id: Id,
+  add: Add,
+): void {
+  if (all.length === 0) return;
+  const rest = { ...task, minutesAPull: all.map((r) => task.minutesAPull[r]) };
+  const sheets = Math.max(...all.map(sheetsOf));
+  for (const r of all)
+    if (!inksOfRun(plan, plan.runs[r]).every((ink) => openPot(progress.bench, plan.runs[r].id, ink.id)))
+      add({
+        ...{ id: id('mix', plan.runs[r].id), what: 'mix', about: inkNamesOf(plan, plan.runs[r]), run: r },
+        workMin: MIX_MIN * inksOfRun(plan, plan.runs[r]).length,
+        after: plan.runs[r].formes.flatMap(({ cutId }) => (cutId ? [{ id: id('cut', cutId), waitMin: 0 }] : [])),
+      });
+  add({
+    ...{ id: id('print', 'day'), what: 'print', about: all.map((r) => r + 1).join(', '), run: all[0] },
+    ...{ workMin: minutesOfDay(rest, sheets), eachSittingMin: CLEAN_UP_MIN },
+    after: all.flatMap((r) => [
+      { id: id('mix', plan.runs[r].id), waitMin: 0 },
+      ...plan.runs[r].formes.flatMap(({ cutId }) => (cutId ? [{ id: id('cut', cutId), waitMin: 0 }] : [])),
+    ]),
+    spread: { work: PRINT_SPREAD, wait: 0 },
+  });
+}
+
+/** How long the films of a run dry, min, and how far off that may be. */
+function dryingMin({ plan, drying, progress }: Of, r: number): { middle: number; spread: number } {
+  const { low, middle, high } = dryingRangeOf(plan, r, drying, { pots: progress.bench.pots });
+  return { middle: Math.round(60 * middle), spread: middle > 0 ? Math.log(high / low) / (2 * Z_90) : 0 };
+}
+
+/** When a pack is ready after it was damped, and until when its sheets must be printed, min. */
+function dampLaw(plan: Plan): { readyMin: number; mouldMin: number } {
+  const [paper] = usedOf(plan, 'paper'),
+    [room] = usedOf(plan, 'room');
+  return {
+    readyMin: Math.round(60 * readyAfterHours(paper?.gramsPerM2 ?? USUAL_G_PER_M2, paper?.sizing ?? 'unsized')),
+    mouldMin: Math.round(DAY_MIN * mouldAfterDays(room?.temperatureC ?? USUAL_C)),
+  };
+}
+
+/** What of a print lies on its rack now. */
+export function onRackNow(plan: Plan, { runs, bench }: Progress, nowMs: number): DaysOfPrint['onRack'] | undefined {
+  const [rack] = usedOf(plan, 'rack'),
+    last = runs.findLastIndex(({ tally }) => tally.pulled.length > 0);
+  const of = runs[last];
+  if (!rack || !of || bench.drySeen.has(plan.runs[last].id)) return undefined;
+  const laid = of.tally.pulled.at(-1)!.at,
+    until = of.dryAt ?? new Date(Date.parse(laid) + 24 * 3_600_000).toISOString();
+  const sheets = of.tally.pulled.filter(({ sheet, setAside }) => !setAside && !isTestSheet(sheet)).length;
+  if (Date.parse(until) <= nowMs || sheets === 0) return undefined;
+  return { rackId: rack.id, sheets, fromMin: minuteOf(laid), untilMin: minuteOf(until) };
+}
+
+/** Where the workshop says nothing of its hours: evenings of the week, and Saturday. */
+const USUAL_HOURS: readonly Pick<ItemOf<'hours'>, 'days' | 'from' | 'to'>[] = [
+  { days: ['Mon', 'Tue', 'Wed', 'Thu', 'Fri'], from: '18:30', to: '21:30' },
+  { days: ['Sat'], from: '10:00', to: '17:00' },
+];
+const EVENING_FROM_MIN = 17 * 60;
+
+/** Hours in which the workshop works, day by day from the day of a moment on, in the time of this place; days off are left out. */
+export function workingHours(
+  items: readonly WorkshopItem[],
+  nowMs: number,
+  days: number,
+  { eveningsOnly = false, off = [] }: { readonly eveningsOnly?: boolean; readonly off?: readonly string[] } = {},
+): Stretch[] {
+  const said = items.filter((item): item is ItemOf<'hours'> => item.kind === 'hours'),
+    hours = said.length > 0 ? said : USUAL_HOURS;
+  const stretches: Stretch[] = [];
+  for (let d = 0; d < days; d++) {
+    const day = new Date(nowMs);
+    day.setHours(0, 0, 0, 0);
+    day.setDate(day.getDate() + d);
+    if (off.includes(isoDay(day))) continue;
+    const weekday = WEEKDAYS[(day.getDay() + 6) % 7];
+    for (const { days: on, from, to } of hours) {
+      if (!on.includes(weekday)) continue;
+      const at = (time: string) => {
+        const moment = new Date(day);
+        moment.setHours(Number(time.slice(0, 2)), Number(time.slice(3)));
+        return Math.round(moment.getTime() / MINUTE_MS);
+      };
+      const evening = new Date(day).setHours(0, EVENING_FROM_MIN) / MINUTE_MS;
+      const begin = eveningsOnly ? Math.max(at(from), evening) : at(from);
+      if (at(to) > begin) stretches.push([begin, at(to)]);
+    }
+  }
+  return stretches;
+}
+
+/** A day as the calendar of this place has it, ISO. */
+export function isoDay(date: Date): string {
+  const pad = (n: number) => String(n).padStart(2, '0');
+  return `${date.getFullYear()}-${pad(date.getMonth() + 1)}-${pad(date.getDate())}`;
+}

@@ -1,0 +1,140 @@
+import {
+  latestSchedule,
+  simulateEnds,
+  sittingsOf,
+  solveSchedule,
+  type PlacedStep,
+  type Shop,
+  type Stretch,
+  type Trouble,
+} from '@/core/days';
+import type { DayStep } from '@/model';
+
+/** Days that are asked for: all steps of all prints, what there is of hands and racks, and what is looked for. */
+export interface DaysQuestion {
+  readonly steps: readonly DayStep[];
+  readonly shop: Shop;
+  readonly nowMin: number;
+  readonly aim: 'earliest finish' | 'latest begin' | 'fewest sittings';
+  /** Prints wished for by a time. */
+  readonly wishes: readonly (readonly [printId: string, byMin: number])[];
+  /** The print whose chance is asked for, and which is begun as late as can be where that is the aim. */
+  readonly printId: string | undefined;
+}
+
+export interface DaysAnswer {
+  readonly placed: readonly PlacedStep[];
+  readonly troubles: readonly Trouble[];
+  readonly ends: readonly (readonly [printId: string, endMin: number])[];
+  readonly sittings: number;
+  readonly exact: boolean;
+  readonly tried: number;
+  /** Of the print that was asked for: ends in ten simulated of a hundred, half, ninety; and how likely it is done by its wish. */
+  readonly likely?: {
+    readonly early: number;
+    readonly middle: number;
+    readonly late: number;
+    readonly chance?: number;
+  };
+  /** The latest it can be begun to be done by its wish; null where that cannot be. */
+  readonly latestBegin?: number | null;
+}
+
+const SIMULATED = 2000,
+  SEED = 2026;
+
+/** Days for all prints together; `goOn` is told how many were tried and says whether to look further. */
+export function solveDays(
+  { steps, shop, nowMin, aim, wishes, printId }: DaysQuestion,
+  goOn: (tried: number) => boolean,
+): DaysAnswer {
+  const wished = new Map(wishes);
+  const found = solveSchedule(
+    { steps, shop, nowMin, wishes: wished, aim: aim === 'fewest sittings' ? aim : 'earliest finish' },
+    goOn,
+  );
+  const own = steps.filter((step) => step.printId === printId),
+    byMin = printId === undefined ? undefined : wished.get(printId);
+  const base = {
+    troubles: found.troubles,
+    exact: found.exact,
+    tried: found.tried,
+  };
+  if (own.length === 0)
+    return { ...base, placed: [...found.steps.values()], ends: [...found.ends], sittings: sittingsOf(found) };
+  // the others keep their hours: the print asked for is moved and simulated within what they leave
+  const left = withoutOthers(shop, steps, found.steps, own[0].printId);
+  const late = byMin === undefined ? undefined : latestSchedule({ steps: own, shop: left, nowMin }, byMin, () => false);
+  const latest = aim === 'latest begin' ? late : undefined;
+  const placed = new Map([...found.steps, ...(latest?.steps ?? [])]);
+  const ends = new Map([...found.ends, ...(latest?.ends ?? [])]);
+  const simulated = simulateEnds(
+    { steps: own, shop: left, nowMin },
+    { ...found, steps: placed },
+    (step) => (step as DayStep).spread,
+    SIMULATED,
+    SEED,
+  );
+  const at = (share: number) => simulated[Math.floor(share * (SIMULATED - 1))];
+  const begins = late && Math.min(...[...late.steps.values()].map(({ sittings }) => sittings[0][0]));
+  return {
+    ...base,
+    ...{ placed: [...placed.values()], ends: [...ends], sittings: sittingsOf({ steps: placed }) },
+    likely: {
+      ...{ early: at(0.1), middle: at(0.5), late: at(0.9) },
+      ...(byMin !== undefined && { chance: simulated.filter((end) => end <= byMin).length / SIMULATED }),
+    },
+    ...(byMin !== undefined && { latestBegin: begins ?? null }),
+  };
+}
+
+function withoutOthers(
+  shop: Shop,
+  steps: readonly DayStep[],
+  placed: ReadonlyMap<string, PlacedStep>,
+  printId: string,
+): Shop {
+  const others = steps.flatMap((step) => {
+    const at = placed.get(step.id);
+    return step.printId !== printId && at ? [{ step, at }] : [];
+  });
+  const busy = (handId: string) => others.flatMap(({ at }) => (at.handId === handId ? at.sittings : []));
+  const things = new Set(others.flatMap(({ step }) => step.needIds));
+  return {
+    hands: shop.hands.map(({ id, hours }) => ({ id, hours: without(hours, busy(id)) })),
+    taken: [
+      ...shop.taken,
+      ...[...things].map((id) => ({
+        ...{ id, stretches: others.flatMap(({ step, at }) => (step.needIds.includes(id) ? at.sittings : [])) },
+      })),
+    ],
+    racks: shop.racks.map((rack) => ({
+      ...rack,
+      taken: [
+        ...(rack.taken ?? []),
+        ...others.flatMap(({ step, at }) =>
+          step.rack?.id === rack.id
+            ? [
+                {
+                  ...{ sheets: step.rack.sheets },
+                  stretch: [at.sittings[0][0], at.sittings.at(-1)![1] + step.rack.afterMin] as const,
+                },
+              ]
+            : [],
+        ),
+      ],
+    })),
+  };
+}
+
+/** Stretches less others. */
+function without(hours: readonly Stretch[], taken: readonly Stretch[]): Stretch[] {
+  return taken.reduce<Stretch[]>(
+    (left, [from, to]) =>
+      left.flatMap(([a, b]): Stretch[] => {
+        if (to <= a || from >= b) return [[a, b]];
+        return [...(a < from ? [[a, from] as const] : []), ...(to < b ? [[to, b] as const] : [])];
+      }),
+    [...hours],
+  );
+}
