@@ -82,7 +82,7 @@ export const boundaryRules = {
         packages('words', 'icu-minify', 'use-intl'),
         packages('store', 'better-sqlite3', 'node:*'),
         packages('testing', 'better-sqlite3'),
-        packages('server', 'sharp', 'saxes', 'piscina', 'fontkit', 'node:*'),
+        packages('server', 'ical-generator', 'ical.js', 'sharp', 'saxes', 'piscina', 'fontkit', 'node:*'),
         packages(
           'ui',
           'react',
@@ -97,6 +97,8 @@ export const boundaryRules = {
           'd3-selection',
           'recharts',
           'react-hotkeys-hook',
+          'date-fns',
+          'date-fns/**',
           'react-image-crop',
           'react-image-crop/**',
         ),

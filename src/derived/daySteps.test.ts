@@ -16,13 +16,27 @@ const steps = (of: Plan = plan, acts: readonly BenchAct[] | undefined = undefine
     progress: progressOf(of, acts ? after(...acts).events : []),
     handIds: ['A'],
   });
-const named = (all: readonly DayStep[]) => all.map(({ what, run }) => (run === undefined ? what : `${what} ${run + 1}`));
+const named = (all: readonly DayStep[]) =>
+  all.map(({ what, run }) => (run === undefined ? what : `${what} ${run + 1}`));
 const cutOf = (run: number): BenchAct => ({ kind: 'cut-done', cutId: plan.runs[run].formes[0].cutId! });
 const whole: BenchAct[] = [cutOf(0), ...pullsOf(first.id, 1, 40), { kind: 'run-finished', runId: first.id }];
 
 test('a reduction: drawn on, cut, mixed and printed run by run, trimmed and signed', () => {
   expect(named(steps())).toEqual([
-    ...['transfer', 'cut 1', 'cut 2', 'cut 3', 'mix 1', 'print 1', 'mix 2', 'print 2', 'mix 3', 'print 3', 'trim', 'sign'],
+    ...[
+      'transfer',
+      'cut 1',
+      'cut 2',
+      'cut 3',
+      'mix 1',
+      'print 1',
+      'mix 2',
+      'print 2',
+      'mix 3',
+      'print 3',
+      'trim',
+      'sign',
+    ],
   ]);
   const all = steps(),
     waits = (what: string, run: number) => all.find((one) => one.what === what && one.run === run)!.after;
@@ -52,12 +66,17 @@ test('a day on open films is one step that is not split; damp paper is damped fi
   const damp: Plan = { ...plan, inks: plan.inks.map((ink) => ({ ...ink, mediumId: 'pigment and paste' as const })) };
   const pack = steps(damp).find(({ what }) => what === 'damp')!;
   for (const { what, after: before } of steps(damp))
-    if (what === 'print') expect(before.find(({ id }) => id === pack.id)).toMatchObject({ mostMin: expect.any(Number) });
+    if (what === 'print')
+      expect(before.find(({ id }) => id === pack.id)).toMatchObject({ mostMin: expect.any(Number) });
 });
 
 test('hands, press and rack of the print; a rack holds what lies on it until it is dry', () => {
   const print = steps(racked).find(({ what }) => what === 'print')!;
-  expect(print).toMatchObject({ handIds: ['the hand'], needIds: ['the press'], rack: { id: 'the rack', afterMin: 3600 } });
+  expect(print).toMatchObject({
+    handIds: ['the hand'],
+    needIds: ['the press'],
+    rack: { id: 'the rack', afterMin: 3600 },
+  });
   const { events, nowMs } = after(...whole);
   const progress = progressOf(racked, events);
   expect(onRackNow(racked, progress, nowMs)).toMatchObject({ rackId: 'the rack', sheets: 40 });
@@ -76,7 +95,9 @@ test('a pin holds a step back, one that names nothing is passed over', () => {
       ],
     },
   };
-  expect(steps(pinned).find(({ id }) => id === `p/print/${first.id}`)!.notBeforeMin).toBe(Date.parse('2026-12-05T09:00:00.000Z') / MINUTE);
+  expect(steps(pinned).find(({ id }) => id === `p/print/${first.id}`)!.notBeforeMin).toBe(
+    Date.parse('2026-12-05T09:00:00.000Z') / MINUTE,
+  );
   expect(steps(pinned)).toHaveLength(steps().length);
 });
 
@@ -87,7 +108,8 @@ test('a numbered edition, and a print with no runs, want nothing', () => {
 describe('working hours', () => {
   const items = STARTER_WORKSHOP.map((one, i) => ({ ...one, id: String(i) }) as WorkshopItem);
   const monday = new Date(2026, 10, 30, 12).getTime();
-  const local = ([from, to]: readonly [number, number]) => [new Date(from * MINUTE), new Date(to * MINUTE)].map((d) => `${d.getDay()} ${d.getHours()}:${d.getMinutes()}`);
+  const local = ([from, to]: readonly [number, number]) =>
+    [new Date(from * MINUTE), new Date(to * MINUTE)].map((d) => `${d.getDay()} ${d.getHours()}:${d.getMinutes()}`);
   test('mornings of the week and a long Saturday, in the time of this place', () => {
     const week = workingHours(items, monday, 7);
     expect(week).toHaveLength(6);

@@ -23,10 +23,11 @@ import { warmUpsOf } from './warmUps';
 
 const MINUTE_MS = 60_000,
   DAY_MIN = 1440;
-/** Start values, minutes: bringing the drawing onto a block, an ink mixed, paper damped and packed, a sheet trimmed, a sheet numbered and signed. */
+/** Start values, minutes: bringing the drawing onto a block, an ink mixed, and how long before its film could be laid, paper damped and packed, a sheet trimmed, a sheet numbered and signed. */
 const TRANSFER_MIN = 40,
   MIX_MIN = 25,
   DAMP_MIN = 40,
+  MIXED_AHEAD_MIN = 1440,
   TRIM_MIN = 1.5,
   SIGN_MIN = 1.5;
 /** Start values: least work worth sitting down for, and how far off hours of cutting and of printing are (σ of the logarithm); printing by the log is nearer. */
@@ -40,6 +41,9 @@ const LEAST_CUT_MIN = 30,
 const Z_90 = 1.2816;
 const USUAL_G_PER_M2 = 90,
   USUAL_C = 18;
+
+/** Where the workshop names nobody. */
+const SOMEBODY: readonly string[] = ['somebody'];
 
 interface Of {
   readonly printId: string;
@@ -60,7 +64,7 @@ export function dayStepsOf(of: Of): DayStep[] {
   const steps: DayStep[] = [];
   const id = (what: StepKind, about: string | number) => `${of.printId}/${what}/${about}`;
   const hands = usedOf(plan, 'hand').map((hand) => hand.id),
-    handIds = hands.length > 0 ? hands : of.handIds;
+    handIds = [hands, of.handIds, SOMEBODY].find((some) => some.length > 0)!;
   const add = (step: Partial<DayStep> & Pick<DayStep, 'id' | 'what' | 'about' | 'workMin'>): void => {
     const workMin = Math.max(1, Math.round(step.workMin));
     steps.push({
@@ -178,14 +182,19 @@ function oneRun(of: Of, r: number, { minutes, sheets, damp }: RunWork, id: Id, a
     cutId && sideOfCut(plan, cutId) ? [{ id: id('cut', cutId), waitMin: 0 }] : [],
   );
   const about = inkNamesOf(plan, run);
-  if (!mixed)
-    add({
-      ...{ id: id('mix', run.id), what: 'mix', about, run: r },
-      workMin: MIX_MIN * inksOfRun(plan, run).length,
-      after: cuts,
-    });
   const below = r > 0 ? dryingMin(of, r - 1) : undefined,
     dry = dryingMin(of, r);
+  if (!mixed)
+    add({
+      ...{ id: id('mix', run.id), what: 'mix', about, run: r, workMin: MIX_MIN * inksOfRun(plan, run).length },
+      // not weeks ahead: a pot skins over
+      after: [
+        ...cuts,
+        ...(r > 0
+          ? [{ id: id('print', plan.runs[r - 1].id), waitMin: Math.max(0, below!.middle - MIXED_AHEAD_MIN) }]
+          : []),
+      ],
+    });
   const warm = warmUpsOf(plan, run, bench, 0).wanted * minutes;
   const logged = progress.runs[r].tally.minutesASheet !== undefined;
   const [rack] = usedOf(plan, 'rack'),

@@ -8,7 +8,7 @@ import {
   type Stretch,
   type Trouble,
 } from '@/core/days';
-import type { DayStep } from '@/model';
+import type { DaysOfPrint, DayStep, WorkshopItem } from '@/model';
 
 /** Days that are asked for: all steps of all prints, what there is of hands and racks, and what is looked for. */
 export interface DaysQuestion {
@@ -41,7 +41,8 @@ export interface DaysAnswer {
 }
 
 const SIMULATED = 2000,
-  SEED = 2026;
+  SEED = 2026,
+  MOST_TOGETHER = 80;
 
 /** Days for all prints together; `goOn` is told how many were tried and says whether to look further. */
 export function solveDays(
@@ -68,12 +69,13 @@ export function solveDays(
   const latest = aim === 'latest begin' ? late : undefined;
   const placed = new Map([...found.steps, ...(latest?.steps ?? [])]);
   const ends = new Map([...found.ends, ...(latest?.ends ?? [])]);
+  // few steps are simulated with those of all prints, many within what the others leave
+  const together = steps.length <= MOST_TOGETHER;
   const simulated = simulateEnds(
-    { steps: own, shop: left, nowMin },
+    { steps: together ? steps : own, shop: together ? shop : left, nowMin },
     { ...found, steps: placed },
     (step) => (step as DayStep).spread,
-    SIMULATED,
-    SEED,
+    { times: SIMULATED, seed: SEED, printId: own[0].printId },
   );
   const at = (share: number) => simulated[Math.floor(share * (SIMULATED - 1))];
   const begins = late && Math.min(...[...late.steps.values()].map(({ sittings }) => sittings[0][0]));
@@ -137,4 +139,46 @@ function without(hours: readonly Stretch[], taken: readonly Stretch[]): Stretch[
       }),
     [...hours],
   );
+}
+
+/** A step that can be worked on now, and for how long in the time there is. */
+export interface ReadyStep {
+  readonly step: DayStep;
+  /** With laying out and cleaning up. */
+  readonly minutes: number;
+  readonly all: boolean;
+}
+
+/** What can be begun now and fits into so many minutes, across all prints: nothing before it is open, nothing it waits for still dries. What ends a wait comes first. */
+export function readySteps({ steps, nowMin }: Pick<DaysQuestion, 'steps' | 'nowMin'>, minutes: number): ReadyStep[] {
+  const open = new Set(steps.map(({ id }) => id));
+  return steps
+    .filter((step) => step.after.every(({ id }) => !open.has(id)) && (step.notBeforeMin ?? nowMin) <= nowMin)
+    .flatMap((step): ReadyStep[] => {
+      const room = minutes - step.eachSittingMin,
+        worked = Math.min(step.workMin, room);
+      if (worked < Math.min(step.leastMin, step.workMin)) return [];
+      return [{ step, minutes: worked + step.eachSittingMin, all: worked >= step.workMin }];
+    })
+    .sort((a, b) => (b.step.then?.minutes ?? 0) - (a.step.then?.minutes ?? 0) || a.minutes - b.minutes);
+}
+
+/** What the workshop has for these prints: each hand they name in these hours, its racks with what lies on them now. */
+export function shopOfWorkshop(
+  prints: readonly DaysOfPrint[],
+  items: readonly WorkshopItem[],
+  hours: readonly Stretch[],
+): Shop {
+  const hands = new Set(prints.flatMap(({ steps }) => steps.flatMap(({ handIds }) => handIds)));
+  const taken = (rackId: string) =>
+    prints.flatMap(({ onRack }) =>
+      onRack?.rackId === rackId ? [{ stretch: [onRack.fromMin, onRack.untilMin] as const, sheets: onRack.sheets }] : [],
+    );
+  return {
+    hands: [...hands].map((id) => ({ id, hours })),
+    taken: [],
+    racks: items.flatMap((item) =>
+      item.kind === 'rack' ? [{ id: item.id, places: item.places, taken: taken(item.id) }] : [],
+    ),
+  };
 }

@@ -122,8 +122,8 @@ export {
   sheetsNeeded,
   sheetsParted,
 } from './paperStep';
-export { dayStepsOf, isoDay, onRackNow, workingHours } from './daySteps';
-export { type DaysAnswer, type DaysQuestion, solveDays } from './daysSolved';
+export { dayStepsOf, onRackNow, workingHours } from './daySteps';
+export { type DaysAnswer, type DaysQuestion, readySteps, shopOfWorkshop, solveDays } from './daysSolved';
 export { type FilmBelow, filmBelowOf, lookedAt, taughtByCause } from './filmBelow';
 export { type Progress, progressOf, refusedAddition } from './progress';
 export { type LaidPlan, shapesKept } from './shapesKept';

@@ -1,5 +1,6 @@
 import type { Outcome } from '@/core/units';
 import type { Store } from '@/store';
+import { calendarFile } from './calendar';
 import { chipsPdf } from './chipsFile';
 import { bundleFile, lookPng, registrationPdf, runSvg } from './exports';
 import { tracingPdf } from './tracing';
@@ -41,6 +42,7 @@ export const FILE_JOBS = {
   typeFile: () => typeFile,
   jigFile: () => jigFile,
   partingPdf: () => partingPdf,
+  calendarFile: () => calendarFile,
   transferFile:
     (report) => (db: Store, id: string, what: string, form: 'pdf' | 'svg' | 'png', dpi: number, now: Date) =>
       transferFile(db, id, what, form, dpi, now, report),

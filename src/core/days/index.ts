@@ -4,13 +4,9 @@ export { type DryLook, type DryingFactor, type DryingReading, DRY_LOOKS, learned
 export { type DayAhead, type DayTask, dayAhead, latestBegins, minutesOfDay, sheetsInTheDay } from './oneDay';
 export { type Stretch, RackPlaces } from './hours';
 export {
-  type Aim,
   type PlacedStep,
-  type Schedule,
   type Shop,
-  type StepSpread,
   type Trouble,
-  type WorkStep,
   latestSchedule,
   simulateEnds,
   sittingsOf,

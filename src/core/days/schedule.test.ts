@@ -391,12 +391,14 @@ test('simulated ends: sorted, the same by the same seed, and later than said abo
   });
   const task = { steps, shop: of, nowMin: 0 };
   const found = solveSchedule({ ...task, aim: 'earliest finish' }, () => false);
-  const ends = simulateEnds(task, found, () => ({ work: 0.3, wait: 0.35 }), 400, 3);
+  const ends = simulateEnds(task, found, () => ({ work: 0.3, wait: 0.35 }), { times: 400, seed: 3, printId: 'p0' });
   expect([...ends]).toEqual([...ends].sort((a, b) => a - b));
-  expect([...simulateEnds(task, found, () => ({ work: 0.3, wait: 0.35 }), 400, 3)]).toEqual([...ends]);
+  expect([
+    ...simulateEnds(task, found, () => ({ work: 0.3, wait: 0.35 }), { times: 400, seed: 3, printId: 'p0' }),
+  ]).toEqual([...ends]);
   const share = ends.filter((end) => end <= found.ends.get('p0')!).length / ends.length;
   expect(share).toBeGreaterThan(0.2);
   expect(share).toBeLessThan(0.7);
-  const sure = simulateEnds(task, found, () => ({ work: 0, wait: 0 }), 5, 3);
+  const sure = simulateEnds(task, found, () => ({ work: 0, wait: 0 }), { times: 5, seed: 3, printId: 'p0' });
   expect([...sure]).toEqual(Array(5).fill(found.ends.get('p0')!));
 });

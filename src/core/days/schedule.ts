@@ -472,15 +472,14 @@ export interface StepSpread {
 }
 
 /**
- * When the steps would be finished if work and waits come out otherwise than said: lognormal about their middles, seeded, in the order of a schedule that
+ * When the steps of a print would be finished if work and waits come out otherwise than said: lognormal about their middles, seeded, in the order of a schedule that
  * was found. Sorted; what cannot be placed is never finished. `waits`: of the lags after each step.
  */
 export function simulateEnds(
   { steps, shop, nowMin }: Omit<ScheduleTask, 'aim' | 'wishes'>,
   found: Schedule,
   spreadOf: (step: WorkStep) => StepSpread,
-  times: number,
-  seed: number,
+  { times, seed, printId }: { readonly times: number; readonly seed: number; readonly printId: string },
 ): Float64Array {
   const random = randomStream(seed),
     base = new Bookings(shop);
@@ -507,7 +506,8 @@ export function simulateEnds(
       for (let k = 0; k < step.after.length; k++) other.after[k].waitMin = Math.round(step.after[k].waitMin * wait);
     });
     const { steps: placed, ends: all } = serial(otherwise, order, new Bookings(base), nowMin, none);
-    return placed.size < steps.length ? Infinity : Math.max(...all.values());
+    const done = steps.every((step) => step.printId !== printId || placed.has(step.id));
+    return done ? all.get(printId)! : Infinity;
   });
   return ends.sort();
 }

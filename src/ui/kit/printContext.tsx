@@ -85,6 +85,7 @@ export interface PrintDesk {
   readonly otherRuns: PrintState['otherRuns'];
   readonly cuttingPace: number;
   readonly brushMix: PrintState['brushMix'];
+  readonly drying: PrintState['drying'];
   readonly progress: Progress;
   /** What the workshop's runs are believed to lose: from its other prints and this one's own runs. */
   readonly belief: LossBelief;

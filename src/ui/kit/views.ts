@@ -1,4 +1,5 @@
 import type { PrintDesk } from './printContext';
+import { shortDayOf } from '@/words/dates';
 import { frameWords } from '@/words/frame';
 import type { frame } from '@/words/en/frame';
 
@@ -10,6 +11,7 @@ export const VIEW_NAMES = [
   'register',
   'sheets',
   'paper',
+  'days',
   'today',
   'rehearse',
   'cut',
@@ -76,6 +78,11 @@ export const DESK_STEPS: readonly Step[] = [
         : frameWords('summary.wanted', { edition: plan.sheets.edition }),
   },
   { view: 'paper', summary: ({ plan }) => plan.paper.name },
+  {
+    view: 'days',
+    summary: ({ plan: { days } }) =>
+      days.wishedBy ? frameWords('summary.wishedBy', { day: shortDayOf(days.wishedBy) }) : frameWords('summary.noDay'),
+  },
 ];
 
 export const DRAWER_STEPS: readonly Step[] = [

@@ -77,10 +77,10 @@ function useWorkspace(initial: PrintState, tell: PrintDesk['tell']): Omit<PrintD
   const { plan, progress } = shown;
   const [selected, selectRun] = useState<number>();
   const { changeAfter, ...acts } = usePrintActs(session, `/api/prints/${id}`, tell, setTried);
-  const { name, savedAt, undoLabel, redoLabel, otherRuns, cuttingPace, brushMix } = snapshot.state;
+  const { name, savedAt, undoLabel, redoLabel, otherRuns, cuttingPace, brushMix, drying } = snapshot.state;
   const { events, status, waitingActs, hears } = snapshot;
   return {
-    ...{ id, name, savedAt, undoLabel, redoLabel, otherRuns, cuttingPace, brushMix },
+    ...{ id, name, savedAt, undoLabel, redoLabel, otherRuns, cuttingPace, brushMix, drying },
     ...{ events, status, waitingActs, hears },
     ...shown,
     ...acts,

@@ -1,0 +1,77 @@
+'use client';
+import Button from '@mui/material/Button';
+import clsx from 'clsx';
+import dynamic from 'next/dynamic';
+import { useCallback } from 'react';
+import { DAYS_AIMS, type Plan } from '@/model';
+import type { Days } from '@/ui/kit/days/useDays';
+import { isoOfMin } from '@/ui/kit/days/useDays';
+import { Choice } from '@/ui/kit/Choice';
+import { fetched } from '@/ui/kit/fetched';
+import { usePrintDesk } from '@/ui/kit/printContext';
+import { kit } from '@/ui/kit/styles';
+import { shortDayOf } from '@/words/dates';
+import { daysWords } from '@/words/days';
+import css from './daysView.module.css';
+
+const DayField = dynamic(
+  fetched(() => import('@/ui/kit/days/DayField').then((m) => m.DayField)),
+  { ssr: false, loading: () => <div className={css.dayRoom} /> },
+);
+const AIMS = DAYS_AIMS.map((aim) => [aim, daysWords(`aim.${aim}`)] as const);
+
+/** What days are looked for, and the days that were kept. */
+export function DaysFields({ days }: { readonly days: Days }) {
+  const { id, plan, change } = usePrintDesk('id', 'plan', 'change');
+  const set = useCallback((part: Partial<Plan['days']>) => void change({ kind: 'days-set', part }), [change]);
+  const { answer } = days;
+  const keep = () =>
+    set({
+      kept: (answer?.placed ?? []).flatMap(({ id: stepId, sittings }) =>
+        stepId.startsWith(`${id}/`)
+          ? [{ stepId, from: isoOfMin(sittings[0][0]), to: isoOfMin(sittings.at(-1)![1]) }]
+          : [],
+      ),
+      keptAt: new Date().toISOString(),
+    });
+  const late = plan.days.kept.filter(({ stepId, to }) => {
+    const now = answer?.placed.find((step) => step.id === stepId);
+    return now && now.sittings.at(-1)![1] > Date.parse(to) / 60_000 + 1;
+  }).length;
+  return (
+    <>
+      <section className={clsx(kit.stack, kit.gap14)}>
+        <h2>{daysWords('title')}</h2>
+        <DayField label={daysWords('wished')} day={plan.days.wishedBy} onDay={(wishedBy) => set({ wishedBy })} />
+        <Choice label={daysWords('aim.label')} value={plan.days.aim} options={AIMS} onChange={(aim) => set({ aim })} />
+        <label className={css.check}>
+          <input
+            type="checkbox"
+            checked={plan.days.eveningsOnly}
+            onChange={(e) => set({ eveningsOnly: e.target.checked })}
+          />
+          {daysWords('evenings')}
+        </label>
+        <p className={kit.note}>{daysWords('hoursFrom')}</p>
+      </section>
+      <section className={clsx(kit.stack, kit.gap8)}>
+        <Button onClick={keep} disabled={!answer}>
+          {daysWords('keep')}
+        </Button>
+        <p className={kit.note}>
+          {plan.days.keptAt
+            ? `${daysWords('kept', { day: shortDayOf(plan.days.keptAt) })} · ${daysWords('behind', { steps: late })}`
+            : daysWords('keepSays')}
+        </p>
+      </section>
+      <section className={clsx(kit.stack, kit.gap8)}>
+        <Button href={`/api/calendar.ics?print=${id}`} download>
+          {daysWords('calendar')}
+        </Button>
+        <p className={kit.note}>
+          {daysWords('address')}: <code className={css.address}>/api/calendar.ics</code>
+        </p>
+      </section>
+    </>
+  );
+}

@@ -1,0 +1,193 @@
+'use client';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import clsx from 'clsx';
+import { useCallback, useMemo } from 'react';
+import { EDITION_ROUND, type DayStep, type Plan } from '@/model';
+import type { Progress } from '@/derived';
+import { DryingRack, type Mark } from '@/ui/kit/days/DryingRack';
+import { Places } from '@/ui/kit/days/Places';
+import { Soon } from '@/ui/kit/days/Soon';
+import { endOfDayMin, isoOfMin, useDays, type Days } from '@/ui/kit/days/useDays';
+import { usePrintDesk } from '@/ui/kit/printContext';
+import { kit } from '@/ui/kit/styles';
+import { nearDayOf } from '@/words/dates';
+import { daysWords, stepInWords } from '@/words/days';
+import { DaysFields } from './DaysFields';
+import { StepList } from './StepList';
+import { useOtherDays } from './useOtherDays';
+import css from './daysView.module.css';
+
+/** Days: what of a print is done when, beside the other prints that share hands and racks. */
+export function DaysView() {
+  const { id, plan, progress, workshop } = usePrintDesk('id', 'plan', 'progress', 'workshop');
+  const prints = useOtherDays();
+  const items = useMemo(() => workshop.items?.map(({ item }) => item), [workshop.items]);
+  const days = useDays(prints, items, {
+    ...{ aim: plan.days.aim, eveningsOnly: plan.days.eveningsOnly, printId: id },
+  });
+  const steps = useMemo(() => prints?.find((print) => print.id === id)?.steps ?? [], [id, prints]);
+  const move = useMoves(days);
+  const happened = useMemo(() => happenedOn(plan, progress), [plan, progress]);
+  const kept = useMemo(() => keptMarks(plan, steps), [plan, steps]);
+  return (
+    <div className={kit.work}>
+      <div className={clsx(kit.stage, kit.scrolls, kit.gap16)}>
+        {prints && steps.length === 0 ? (
+          <p className={clsx(kit.say, kit.wait)}>{daysWords('none')}</p>
+        ) : (
+          <Answer days={days} />
+        )}
+        <div className={css.looking}>
+          {days.progress !== undefined && (
+            <LinearProgress variant="determinate" value={100 * days.progress} aria-label={daysWords('looking')} />
+          )}
+        </div>
+        {days.answer && days.question && (
+          <>
+            <DryingRack
+              prints={days.prints}
+              answer={days.answer}
+              nowMin={days.question.nowMin}
+              moves={{ printId: id, move: move.to }}
+              happened={happened}
+              kept={kept}
+            />
+            <Places days={days} />
+            {steps.length > 0 && <StepList days={days} steps={steps} move={move} />}
+            <Soon days={days} />
+          </>
+        )}
+      </div>
+      <aside className={kit.side}>
+        <DaysFields days={days} />
+      </aside>
+    </div>
+  );
+}
+
+/** When the print is done, and how sure that is. */
+function Answer({ days: { answer, problem, progress, stop, again, question } }: { readonly days: Days }) {
+  const { id, plan } = usePrintDesk('id', 'plan');
+  const end = answer && new Map(answer.ends).get(id),
+    day = (min: number) => (Number.isFinite(min) ? nearDayOf(isoOfMin(min)) : daysWords('never'));
+  const wished = plan.days.wishedBy && nearDayOf(isoOfMin(endOfDayMin(plan.days.wishedBy)));
+  return (
+    <section>
+      <p className={kit.answer} aria-live="polite" data-testid="days-answer">
+        {end === undefined ? daysWords('looking') : daysWords('done', { day: day(end) })}
+      </p>
+      {answer?.likely && (
+        <p className={clsx(kit.note, kit.around4)}>
+          {daysWords('doneSays', {
+            ...{ middle: day(answer.likely.middle), early: day(answer.likely.early), late: day(answer.likely.late) },
+          })}
+        </p>
+      )}
+      {wished && answer?.likely?.chance !== undefined && (
+        <p data-testid="days-chance">
+          <strong>{daysWords('chance', { day: wished, percent: Math.round(100 * answer.likely.chance) })}</strong>{' '}
+          {answer.latestBegin != null && daysWords('latest', { day: wished, begin: day(answer.latestBegin) })}
+        </p>
+      )}
+      {wished && answer?.latestBegin === null && end !== undefined && (
+        <p className={clsx(kit.say, kit.bad)} role="alert">
+          {daysWords('tooLate', { day: wished, end: day(end) })}
+        </p>
+      )}
+      {answer?.troubles.map(({ id: stepId, is }) => {
+        const step = question?.steps.find((one) => one.id === stepId);
+        return step?.printId === id ? (
+          <p key={`${stepId} ${is}`} className={clsx(kit.say, kit.bad)}>
+            {daysWords(`trouble.${is}`, { what: stepInWords(step) })}
+          </p>
+        ) : null;
+      })}
+      {problem && <p className={clsx(kit.say, kit.bad)}>{problem}</p>}
+      <p className={clsx(kit.note, kit.row, kit.gap12)}>
+        {answer && daysWords('how', { exact: String(answer.exact), tried: answer.tried, sittings: answer.sittings })}
+        {progress === undefined ? (
+          <Button size="small" onClick={again}>
+            {daysWords('again')}
+          </Button>
+        ) : (
+          <Button size="small" onClick={stop}>
+            {daysWords('stop')}
+          </Button>
+        )}
+      </p>
+    </section>
+  );
+}
+
+export interface Moves {
+  readonly to: (step: DayStep, toMin: number) => void;
+  readonly letGo: (step: DayStep) => void;
+}
+
+/** Steps put to days of their own, and let go again. */
+function useMoves(days: Days): Moves {
+  const { plan, change, tell } = usePrintDesk('plan', 'change', 'tell');
+  const { pins } = plan.days;
+  const { answer, question } = days;
+  const set = useCallback(
+    (next: Plan['days']['pins']) => void change({ kind: 'days-set', part: { pins: [...next] } }),
+    [change],
+  );
+  return useMemo(
+    () => ({
+      to: (step, toMin) => {
+        const toLater = [
+          ...pins.filter(({ stepId }) => stepId !== step.id),
+          { stepId: step.id, notBefore: isoOfMin(toMin) },
+        ];
+        set(toLater);
+        const placed = answer?.placed.find(({ id }) => id === step.id),
+          wanted = nearDayOf(isoOfMin(toMin)),
+          what = stepInWords(step);
+        // sooner than the laws allow: it stays where it is, and why is said
+        const bound = placed && placed.heldBy !== 'day' && placed.heldBy !== 'nothing' && toMin < placed.sittings[0][0];
+        const before = question?.steps.find(({ id }) => id === placed?.afterId);
+        tell(
+          bound && nearDayOf(isoOfMin(placed.sittings[0][0])) !== wanted
+            ? daysWords('move.held', {
+                ...{ what, wanted, got: nearDayOf(isoOfMin(placed.sittings[0][0])) },
+                why: daysWords(`move.why.${placed.heldBy}`, { before: before ? stepInWords(before) : '' }),
+              })
+            : daysWords('move.moved', { what, wanted }),
+        );
+      },
+      letGo: (step) => set(pins.filter(({ stepId }) => stepId !== step.id)),
+    }),
+    [answer, pins, question, set, tell],
+  );
+}
+
+/** What was cut and pulled, day by day. */
+function happenedOn(plan: Plan, { bench }: Progress): Mark[] {
+  const minute = (iso: string) => Math.round(Date.parse(iso) / 60_000);
+  const cuts = bench.cutsPassed.map(({ at, minutes = 60 }) => ({
+    ...{ fromMin: minute(at) - minutes, toMin: minute(at), words: daysWords('happened.cut') },
+  }));
+  const pulls = plan.runs.flatMap((run, r) => {
+    const days = new Map<string, string[]>();
+    for (const { roundId, pulls: all } of bench.rounds)
+      for (const { runId, at } of roundId === EDITION_ROUND ? all : [])
+        if (runId === run.id) days.set(at.slice(0, 10), [...(days.get(at.slice(0, 10)) ?? []), at]);
+    return [...days.values()].map((some) => ({
+      ...{ fromMin: minute(some[0]), toMin: minute(some.at(-1)!) },
+      words: daysWords('happened.print', { sheets: some.length, run: r + 1 }),
+    }));
+  });
+  return [...cuts, ...pulls];
+}
+
+function keptMarks(plan: Plan, steps: readonly DayStep[]): Mark[] {
+  return plan.days.kept.map(({ stepId, from, to }) => {
+    const step = steps.find(({ id }) => id === stepId);
+    return {
+      ...{ fromMin: Math.round(Date.parse(from) / 60_000), toMin: Math.round(Date.parse(to) / 60_000) },
+      words: step ? stepInWords(step) : daysWords('title'),
+    };
+  });
+}

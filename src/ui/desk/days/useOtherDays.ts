@@ -1,0 +1,33 @@
+'use client';
+import { useEffect, useMemo, useState } from 'react';
+import { dayStepsOf, onRackNow } from '@/derived';
+import type { DaysOfPrint } from '@/model';
+import { ask } from '@/session';
+import { usePrintDesk } from '@/ui/kit/printContext';
+
+/** The steps of this print as it is here and now, first; then those of the others on the shelf. Undefined until they are heard of. */
+export function useOtherDays(): readonly DaysOfPrint[] | undefined {
+  const { id, name, plan, sheet, progress, belief, drying, cuttingPace, workshop } = usePrintDesk(
+    ...(['id', 'name', 'plan', 'sheet', 'progress', 'belief', 'drying', 'cuttingPace', 'workshop'] as const),
+  );
+  const [others, setOthers] = useState<readonly DaysOfPrint[]>();
+  useEffect(() => {
+    let current = true;
+    void ask<readonly DaysOfPrint[]>('GET', '/api/days').then((answer) => {
+      if (current) setOthers(answer.ok ? answer.value.filter((print) => print.id !== id) : []);
+    });
+    return () => {
+      current = false;
+    };
+  }, [id]);
+  const own = useMemo((): DaysOfPrint => {
+    const handIds = (workshop.items ?? []).flatMap(({ item }) => (item.kind === 'hand' ? [item.id] : []));
+    const steps = dayStepsOf({ printId: id, plan, sheet, progress, belief, drying, pace: cuttingPace, handIds });
+    const { wishedBy } = plan.days;
+    return { id, name, wishedBy, steps, onRack: onRackNow(plan, progress, Date.now()) ?? null };
+  }, [belief, cuttingPace, drying, id, name, plan, progress, sheet, workshop.items]);
+  return useMemo(
+    () => others && [own, ...others.filter(({ steps, onRack }) => steps.length > 0 || onRack)],
+    [others, own],
+  );
+}

@@ -1,0 +1,31 @@
+'use client';
+import { AdapterDateFns } from '@mui/x-date-pickers/AdapterDateFns';
+import { DatePicker } from '@mui/x-date-pickers/DatePicker';
+import { LocalizationProvider } from '@mui/x-date-pickers/LocalizationProvider';
+import { format, isValid, parseISO } from 'date-fns';
+import { enGB } from 'date-fns/locale/en-GB';
+
+interface Props {
+  readonly label: string;
+  /** ISO, without a time. */
+  readonly day: string | null;
+  readonly onDay: (day: string | null) => void;
+}
+
+/** A day, typed or chosen; empty: none. What is typed half is taken when it is whole. */
+export function DayField({ label, day, onDay }: Props) {
+  return (
+    <LocalizationProvider dateAdapter={AdapterDateFns} adapterLocale={enGB}>
+      <DatePicker
+        label={label}
+        value={day ? parseISO(day) : null}
+        disablePast
+        onChange={(value) => {
+          if (value === null) onDay(null);
+          else if (isValid(value) && value.getFullYear() > 2000) onDay(format(value, 'yyyy-MM-dd'));
+        }}
+        slotProps={{ textField: { fullWidth: true, size: 'small' }, field: { clearable: true } }}
+      />
+    </LocalizationProvider>
+  );
+}

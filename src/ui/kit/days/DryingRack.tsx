@@ -1,0 +1,241 @@
+'use client';
+import {
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useDraggable,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import clsx from 'clsx';
+import { memo, useMemo, useRef } from 'react';
+import type { PlacedStep } from '@/core/days';
+import type { DaysAnswer } from '@/derived';
+import type { DaysOfPrint, DayStep } from '@/model';
+import { momentOf, nearDayOf, shortDayOf } from '@/words/dates';
+import { daysWords, stepInWords } from '@/words/days';
+import { kit } from '@/ui/kit/styles';
+import { useSizePx } from '../useSizePx';
+import { isoOfMin } from './useDays';
+import css from './days.module.css';
+
+const DAY_MIN = 1440,
+  NAME_PX = 150,
+  LEAST_PX = 6,
+  LEAST_DAYS = 14,
+  MOST_DAYS = 120,
+  BEFORE_DAYS = 3;
+
+/** Something that happened, or was kept to happen, on a print. */
+export interface Mark {
+  readonly fromMin: number;
+  readonly toMin: number;
+  readonly words: string;
+}
+
+interface Props {
+  readonly prints: readonly DaysOfPrint[];
+  readonly answer: DaysAnswer;
+  readonly nowMin: number;
+  /** Its steps can be dragged. */
+  readonly moves?: { readonly printId: string; readonly move: (step: DayStep, toMin: number) => void };
+  readonly happened?: readonly Mark[];
+  readonly kept?: readonly Mark[];
+  /** Weeks shown at once; as many as are needed where this is not said. */
+  readonly days?: number;
+}
+
+/** Midnight before a moment, as the calendar of this place has it. */
+function midnight(min: number): number {
+  const day = new Date(min * 60_000);
+  day.setHours(0, 0, 0, 0);
+  return Math.round(day.getTime() / 60_000);
+}
+
+/** The drying rack from the side: each print a shelf; sheets lie on it while they dry, dotted; work stands solid; damp is waved; waiting is the bare shelf. */
+export function DryingRack({ prints, answer, nowMin, moves, happened = [], kept = [], days }: Props) {
+  const ref = useRef<HTMLDivElement>(null);
+  const size = useSizePx(ref);
+  const placed = useMemo(() => new Map(answer.placed.map((step) => [step.id, step])), [answer]);
+  const from = midnight(
+    Math.min(
+      nowMin - BEFORE_DAYS * DAY_MIN,
+      ...happened.map(({ fromMin }) => Math.max(fromMin, nowMin - 14 * DAY_MIN)),
+    ),
+  );
+  const last = Math.max(...answer.ends.map(([, end]) => end), nowMin);
+  const count = days ?? Math.max(LEAST_DAYS, Math.min(MOST_DAYS, Math.ceil((last - from) / DAY_MIN) + 2));
+  const wide = Math.max(320, size.widthPx - NAME_PX),
+    perMin = wide / (count * DAY_MIN);
+  const x = (min: number) => (min - from) * perMin;
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(KeyboardSensor, {
+      coordinateGetter: (event, { currentCoordinates: at }) => keyed(event.code, at, perMin),
+    }),
+  );
+  const dropped = ({ active, delta }: DragEndEvent) => {
+    const step = prints.flatMap(({ steps }) => steps).find(({ id }) => id === active.id);
+    const at = placed.get(String(active.id))?.sittings[0][0];
+    if (step && at !== undefined && Math.abs(delta.x) > 2)
+      moves?.move(step, midnight(at + delta.x / perMin + DAY_MIN / 2));
+  };
+  return (
+    <DndContext sensors={sensors} onDragEnd={dropped}>
+      <div ref={ref} className={css.rack} role="group" aria-label={daysWords('rack')}>
+        <Weeks {...{ from, count, x }} />
+        {prints.map((print) => (
+          <Shelf
+            key={print.id}
+            {...{ print, placed, x, from, until: from + count * DAY_MIN }}
+            end={new Map(answer.ends).get(print.id)}
+            movable={print.id === moves?.printId}
+            happened={print.id === moves?.printId ? happened : []}
+            kept={print.id === moves?.printId ? kept : []}
+          />
+        ))}
+        <div className={css.now} style={{ left: NAME_PX + x(nowMin) }}>
+          <span>{daysWords('today')}</span>
+        </div>
+      </div>
+    </DndContext>
+  );
+}
+
+/** The arrow keys carry a step a day on, or a week. */
+function keyed(code: string, at: { x: number; y: number }, perMin: number) {
+  const dayPx = DAY_MIN * perMin;
+  if (code === 'ArrowRight') return { ...at, x: at.x + dayPx };
+  if (code === 'ArrowLeft') return { ...at, x: at.x - dayPx };
+  if (code === 'ArrowDown') return { ...at, x: at.x + 7 * dayPx };
+  if (code === 'ArrowUp') return { ...at, x: at.x - 7 * dayPx };
+  return undefined;
+}
+
+interface WeeksProps {
+  readonly from: number;
+  readonly count: number;
+  readonly x: (min: number) => number;
+}
+
+/** Each Monday as a quiet upright, with its day. */
+function Weeks({ from, count, x }: WeeksProps) {
+  const days = Array.from({ length: count }, (_, d) => midnight(from + d * DAY_MIN + DAY_MIN / 2));
+  const mondays = days.filter((min) => new Date(min * 60_000).getDay() === 1);
+  const every = Math.max(1, Math.ceil(mondays.length / 10));
+  return (
+    <div className={css.weeks} aria-hidden="true">
+      {mondays.map((min, i) => (
+        <span key={min} style={{ left: NAME_PX + x(min) }}>
+          {i % every === 0 ? shortDayOf(isoOfMin(min)) : ''}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+interface ShelfProps {
+  readonly print: DaysOfPrint;
+  readonly placed: ReadonlyMap<string, PlacedStep>;
+  readonly x: (min: number) => number;
+  readonly from: number;
+  readonly until: number;
+  readonly end: number | undefined;
+  readonly movable: boolean;
+  readonly happened: readonly Mark[];
+  readonly kept: readonly Mark[];
+}
+
+const Shelf = memo(function Shelf({ print, placed, x, from, until, end, movable, happened, kept }: ShelfProps) {
+  const inView = (a: number, b: number) => b > from && a < until;
+  const bar = (a: number, b: number) => {
+    const [left, right] = [Math.max(from, a), Math.min(until, b)];
+    return { left: NAME_PX + x(left), width: Math.max(LEAST_PX, x(right) - x(left)) };
+  };
+  const steps = print.steps.flatMap((step) => {
+    const at = placed.get(step.id);
+    return at ? [{ step, at, ends: at.sittings.at(-1)![1] }] : [];
+  });
+  return (
+    <div
+      className={css.shelf}
+      role="group"
+      aria-label={daysWords('shelf', {
+        print: print.name,
+        steps: steps.length,
+        end: end === undefined ? daysWords('never') : nearDayOf(isoOfMin(end)),
+      })}
+    >
+      <span className={css.name}>{print.name}</span>
+      {print.onRack && inView(print.onRack.fromMin, print.onRack.untilMin) && (
+        <i
+          className={css.dries}
+          style={bar(print.onRack.fromMin, print.onRack.untilMin)}
+          title={daysWords('drying', { until: momentOf(isoOfMin(print.onRack.untilMin)) })}
+        />
+      )}
+      {steps.map(({ step, ends }) =>
+        step.then && inView(ends, ends + step.then.minutes) ? (
+          <i
+            key={step.id}
+            className={step.then.is === 'damp' ? css.damps : css.dries}
+            style={bar(ends, ends + step.then.minutes)}
+            title={daysWords(step.then.is === 'damp' ? 'damping' : 'drying', {
+              until: nearDayOf(isoOfMin(ends + step.then.minutes)),
+            })}
+          />
+        ) : null,
+      )}
+      {kept.map((mark, i) =>
+        inView(mark.fromMin, mark.toMin) ? (
+          <i key={i} className={css.kept} style={bar(mark.fromMin, mark.toMin)} title={mark.words} />
+        ) : null,
+      )}
+      {happened.map((mark, i) =>
+        inView(mark.fromMin, mark.toMin) ? (
+          <i key={i} className={css.happened} style={bar(mark.fromMin, mark.toMin)} title={mark.words} />
+        ) : null,
+      )}
+      {steps.map(({ step, at }) =>
+        at.sittings.map(([a, b], i) =>
+          inView(a, b) ? (
+            <Work key={`${step.id} ${i}`} {...{ step, i }} fromMin={a} style={bar(a, b)} movable={movable && i === 0} />
+          ) : null,
+        ),
+      )}
+    </div>
+  );
+});
+
+interface WorkProps {
+  readonly step: DayStep;
+  readonly i: number;
+  readonly fromMin: number;
+  readonly style: { readonly left: number; readonly width: number };
+  readonly movable: boolean;
+}
+
+/** One sitting of a step; the first of a step can be carried to another day. */
+function Work({ step, fromMin, style, movable, i }: WorkProps) {
+  const { setNodeRef, listeners, attributes, transform, isDragging } = useDraggable({
+    id: movable ? step.id : `${step.id} ${i}`,
+    disabled: !movable,
+  });
+  const words = `${stepInWords(step)}, ${momentOf(isoOfMin(fromMin))}`;
+  const shown = { ...style, transform: transform ? `translateX(${transform.x}px)` : undefined };
+  const looks = clsx(css.work, css[`is-${step.what}`], isDragging && css.dragged);
+  if (!movable) return <i className={looks} style={shown} title={words} />;
+  return (
+    <button
+      ref={setNodeRef}
+      type="button"
+      {...listeners}
+      {...attributes}
+      className={clsx(looks, css.movable, kit.pressIn)}
+      style={shown}
+      title={words}
+      aria-label={daysWords('move.drag', { what: stepInWords(step), when: momentOf(isoOfMin(fromMin)) })}
+    />
+  );
+}
