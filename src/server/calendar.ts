@@ -1,4 +1,4 @@
-import ical, { ICalCalendarMethod, ICalEventBusyStatus } from 'ical-generator';
+import ical, { ICalEventBusyStatus } from 'ical-generator';
 import ICAL from 'ical.js';
 import { success, type Outcome } from '@/core/units';
 import { shopOfWorkshop, solveDays, workingHours } from '@/derived';
@@ -42,7 +42,6 @@ export function calendarText(
   const calendar = ical({
     name: fileWords('days.calendar'),
     prodId: { company: 'Ulexite', product: 'days', language: 'EN' },
-    method: ICalCalendarMethod.PUBLISH,
   });
   const wanted = placed.flatMap((at) => {
     const step = steps.find(({ id }) => id === at.id)!;

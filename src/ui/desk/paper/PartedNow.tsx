@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { sheetsNeeded, sheetsParted, type PartedPaper } from '@/derived';
 import { PARENTS_RANGE, type ItemOf } from '@/model';
 import { CountField } from '@/ui/kit/fields';
@@ -32,7 +32,10 @@ export function PartedNow({ paper, parted }: Props) {
   const parents = typed ?? missing;
   const now = workshop.items?.find(({ item }) => item.id === paper.id)?.item;
   const stock = now?.kind === 'paper' ? now.stockSheets : paper.stockSheets;
-  const { partings } = progress.bench;
+  const { partings } = progress.bench,
+    { load } = workshop;
+  // parted here or elsewhere: the stock is another
+  useEffect(() => void load(), [load, partings]);
   return (
     <section>
       <h2>{paperWords('parted.title')}</h2>

@@ -1,0 +1,154 @@
+import { expect, test } from './test';
+import { api, flattenedPrint, logged, stateOf } from './prints';
+import { TestServer } from './server';
+import type { StoredItem } from '@/model';
+
+const server = new TestServer();
+test.beforeAll(() => server.start());
+test.afterAll(() => server.stop());
+
+const stockOf = async (name: string) => {
+  const items = await api<readonly StoredItem[]>(server, 'GET', '/api/workshop');
+  const found = items.find(({ item }) => item.kind === 'paper' && item.name === name)!.item;
+  return found.kind === 'paper' ? found.stockSheets : 0;
+};
+
+test('a paper is chosen with its reasons, parted on paper and in the log; stock follows, and back', async ({
+  page,
+}) => {
+  const id = await flattenedPrint(page, server, 'on which paper');
+  await page.goto(`${server.url}/print/${id}/paper`);
+  await expect(page.getByText(/Choose a paper of the workshop/)).toBeVisible();
+  await page.getByRole('button', { name: 'Print on it: cream' }).click();
+  const drawing = page.getByRole('img', { name: /^The parent sheet/ });
+  await expect(drawing).toBeVisible();
+  await expect(page.getByText(/parents? of cream gives?/)).toBeVisible();
+  await expect(page.getByText('chosen', { exact: true })).toBeVisible();
+
+  // fibres alike, a raw edge kept, torn: the drawing and the list follow
+  const pieces = async () => Number(/with (\d+) sheets/.exec((await drawing.getAttribute('aria-label'))!)![1]);
+  const free = await pieces();
+  await page.getByLabel('bottom').check();
+  await expect.poll(pieces).toBeLessThanOrEqual(free);
+  await page.getByLabel('By', { exact: true }).click();
+  await page.getByRole('option', { name: 'tearing along a ruler' }).click();
+  await expect(
+    page
+      .getByRole('listitem')
+      .filter({ hasText: /^tear (across|upright)/ })
+      .first(),
+  ).toBeVisible();
+  await page.getByLabel('Off each raw edge').fill('a thumb');
+  await page.getByLabel('Off each raw edge').press('Tab');
+  await expect(page.getByText(/“a thumb” is not a length/)).toBeVisible();
+  await page.getByLabel('Off each raw edge').press('Escape');
+
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Cut list (PDF)' }).click();
+  expect((await download).suggestedFilename()).toMatch(/cut list\.pdf$/);
+
+  const before = await stockOf('cream');
+  await page.getByLabel('Parents parted now').fill('0');
+  await page.getByRole('button', { name: 'They are parted' }).click();
+  await expect(page.getByLabel('Parents parted now')).toHaveAttribute('aria-invalid', 'true');
+  expect((await stateOf(server, id)).events).toHaveLength(0);
+  await page.getByLabel('Parents parted now').fill('3');
+  await page.getByLabel('Parents parted now').press('Tab');
+  await page.getByRole('button', { name: 'They are parted' }).click();
+  await expect(page.getByText(/^3 parents of cream into/)).toBeVisible();
+  await expect.poll(() => stockOf('cream')).toBe(before - 3);
+  await expect(page.getByTestId('paper-stock')).toContainText(`${before - 3} in stock`);
+  await page.getByRole('button', { name: 'Take back' }).click();
+  await expect.poll(() => stockOf('cream')).toBe(before);
+
+  // what it costs: nothing until a rate is said
+  await page.getByLabel('Ink, for 100 g').fill('12.5');
+  await page.getByLabel('Ink, for 100 g').press('Tab');
+  await expect.poll(async () => (await stateOf(server, id)).plan.costs.inkPer100G).toBe(12.5);
+});
+
+test('a wish that cannot be met is said and mended; a step is put to a later day, and let go; days are kept and saved', async ({
+  page,
+}) => {
+  const id = await flattenedPrint(page, server, 'by when');
+  await page.goto(`${server.url}/print/${id}/days`);
+  await expect(page.getByTestId('days-answer')).toHaveText(/^Done on/);
+  const wish = async (daysOn: number) => {
+    const day = new Date(Date.now() + daysOn * 86_400_000);
+    await api(server, 'PUT', `/api/prints/${id}`, {
+      known: '0.0.0',
+      edit: { kind: 'days-set', part: { wishedBy: day.toISOString().slice(0, 10) } },
+    });
+  };
+  await wish(3);
+  await expect(page.getByText(/It cannot be done by/)).toBeVisible();
+  await wish(200);
+  await expect(page.getByText(/It cannot be done by/)).toBeHidden();
+  await expect(page.getByTestId('days-chance')).toContainText(/Chance to be done by .*: (9\d|100) %/);
+  await expect(page.getByTestId('days-chance')).toContainText(/begin on .* at the latest/);
+
+  const printed = (run: number) => page.locator('tr[data-step="print"]').filter({ hasText: `print run ${run},` });
+  const print = printed(1);
+  const when = await print.getByRole('cell').first().textContent();
+  await print.getByRole('button', { name: /^A day later/ }).click();
+  await expect.poll(async () => (await stateOf(server, id)).plan.days.pins).toHaveLength(1);
+  await expect(print.getByRole('cell').first()).not.toHaveText(when!);
+  // sooner than its block is cut cannot be, and that is said
+  await printed(2)
+    .getByRole('button', { name: /^A day sooner/ })
+    .click();
+  await expect(page.getByText(/cannot begin on|is not begun before/)).toBeVisible();
+  await print.getByRole('button', { name: /^Let go of the day/ }).click();
+  await expect.poll(async () => (await stateOf(server, id)).plan.days.pins.length).toBeLessThan(2);
+
+  // by keys alone, on the rack
+  const bar = page.getByRole('button', { name: /^print run 1.*Drag it/ });
+  await bar.focus();
+  await page.keyboard.press('Space');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Space');
+  await expect
+    .poll(async () => (await stateOf(server, id)).plan.days.pins.some(({ stepId }) => stepId.includes('/print/')))
+    .toBe(true);
+
+  await page.getByRole('button', { name: 'Keep these days' }).click();
+  await expect(page.getByText(/As kept, or sooner/)).toBeVisible();
+  const calendar = await (await fetch(`${server.url}/api/calendar.ics?print=${id}`)).text();
+  expect(calendar).toMatch(/BEGIN:VTODO/);
+  await page.getByLabel('hours', { exact: true }).fill('3');
+  await page.getByLabel('hours', { exact: true }).press('Tab');
+  await expect(
+    page
+      .getByRole('region', { name: 'What can be done in' })
+      .getByText(/drawing onto/)
+      .first(),
+  ).toBeVisible();
+});
+
+test('before a film is dry Pull says so; printed all the same is kept; dry now teaches', async ({ page }) => {
+  const id = await flattenedPrint(page, server, 'is it dry');
+  const { plan } = await stateOf(server, id);
+  const [first, second] = plan.runs;
+  await logged(server, id, [
+    { kind: 'cut-done', cutId: first.formes[0].cutId },
+    { kind: 'round-begun', roundId: 'edition', round: 'edition', paper: null, counted: 2, tests: 0 },
+    ...['1', '2'].map((sheet) => ({ kind: 'pull', runId: first.id, sheet, faults: [], setAside: false, note: '' })),
+    { kind: 'cut-done', cutId: second.formes[0].cutId },
+  ]);
+  await page.goto(`${server.url}/print/${id}/pull`);
+  const below = page.getByTestId('film-below');
+  await expect(below).toContainText(/Run 1 is not dry yet/);
+  await below.getByRole('button', { name: 'Not yet' }).click();
+  await expect(below).toContainText(/Still wet at/);
+  await below.getByRole('button', { name: 'Print all the same' }).click();
+  await expect(below).toContainText(/Printed all the same since/);
+  expect((await stateOf(server, id)).events.at(-1)!.act).toMatchObject({
+    kind: 'overruled',
+    what: 'too early',
+    sheet: '1',
+  });
+  await below.getByRole('button', { name: 'Dry now' }).click();
+  await expect(below).toBeHidden();
+  const { drying } = await stateOf(server, id);
+  expect(drying).toHaveLength(1);
+});
