@@ -116,6 +116,7 @@ export {
   type PaperFit,
   type PartedPaper,
   costsOf,
+  cutTold,
   paperFitOf,
   paperUsed,
   partedOf,

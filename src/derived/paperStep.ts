@@ -1,5 +1,5 @@
 import type { Lab } from '@/core/colour';
-import { partParent, stripsFrom, type LossBelief, type Parted } from '@/core/sheets';
+import { partParent, stripsFrom, type LossBelief, type Parted, type PartingCut } from '@/core/sheets';
 import { failure, success, type Outcome } from '@/core/units';
 import type { ItemOf, Plan } from '@/model';
 import { sheetAnswerOf, sheetsWanted } from './belief';
@@ -274,4 +274,14 @@ export function paperUsed(plan: Plan): Paper | undefined {
 /** Sheets of the print that have come of parents already. */
 export function sheetsParted({ bench: { partings } }: Pick<Progress, 'bench'>, paperId: string | null): number {
   return partings.reduce((sum, parting) => (parting.paperId === paperId ? sum + parting.pieces : sum), 0);
+}
+
+/** A cut of a parent as one makes it: which way, where from the top left of the whole parent, how long. */
+export function cutTold({ fromMm, toMm }: PartingCut) {
+  const upright = fromMm[0] === toMm[0];
+  return {
+    is: upright ? ('upright' as const) : ('level' as const),
+    atMm: upright ? fromMm[0] : fromMm[1],
+    lengthMm: Math.abs(upright ? toMm[1] - fromMm[1] : toMm[0] - fromMm[0]),
+  };
 }

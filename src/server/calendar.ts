@@ -41,7 +41,7 @@ export function calendarText(
   const stamp = new Date(nowMs);
   const calendar = ical({
     name: fileWords('days.calendar'),
-    prodId: { company: 'Ulexite', product: 'days', language: 'EN' },
+    prodId: { company: fileWords('days.house'), product: 'days', language: 'EN' },
   });
   const wanted = placed.flatMap((at) => {
     const step = steps.find(({ id }) => id === at.id)!;

@@ -1,10 +1,18 @@
 import { formatLength, formatSize, success, failure, type Outcome } from '@/core/units';
-import { paperUsed, partedOf, sheetsNeeded, beliefOf, replayLog, progressOf, type PartedPaper } from '@/derived';
+import {
+  cutTold,
+  paperUsed,
+  partedOf,
+  sheetsNeeded,
+  beliefOf,
+  replayLog,
+  progressOf,
+  type PartedPaper,
+} from '@/derived';
 import { pdfOfDrawings, type Drawing } from '@/formats';
 import type { ItemOf } from '@/model';
 import { benchLog, type Store } from '@/store';
 import { paperWords } from '@/words/paper';
-import { cutInWords } from '@/words/parting';
 import { fileStem, pdfFonts, type FileOut } from './fileOut';
 import { printState } from './prints';
 import { unitAsked } from './unitAsked';
@@ -55,7 +63,11 @@ function pagesOf(
   const { parentMm, sheetMm, pieces, leftovers, cuts } = parted,
     unit = unitAsked(),
     scale = scaleOf(parentMm);
-  const lines = cuts.map((cut, i) => `${i + 1}  ${cutInWords(cut, by, unit)}`);
+  const lines = cuts.map((cut, i) => {
+    const { is, atMm, lengthMm } = cutTold(cut);
+    const said = paperWords(`cut.${is}`, { by, at: formatLength(atMm, unit), length: formatLength(lengthMm, unit) });
+    return `${i + 1}  ${said}`;
+  });
   const pages = Math.max(1, Math.ceil(lines.length / LINES_A_PAGE));
   return Array.from({ length: pages }, (_, page): Drawing => ({
     ...{ title, note: paperWords('file.count', { parents: Math.ceil(wanted / pieces.length), wanted }) },

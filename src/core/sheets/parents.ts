@@ -53,13 +53,10 @@ const MOST_PLACES = 1500;
  */
 export function partParent(task: ParentTask): Parted {
   const { parentMm, pieceMm, edgeMm = 0 } = task;
-  for (const [what, value] of [
-    ['the parent’s width (mm)', parentMm.widthMm],
-    ['the parent’s height (mm)', parentMm.heightMm],
-    ['the piece’s width (mm)', pieceMm.widthMm],
-    ['the piece’s height (mm)', pieceMm.heightMm],
-  ] as const)
-    ranged(what, value, 1 / PER_MM);
+  ranged('the parent’s width (mm)', parentMm.widthMm, 1 / PER_MM);
+  ranged('the parent’s height (mm)', parentMm.heightMm, 1 / PER_MM);
+  ranged('the piece’s width (mm)', pieceMm.widthMm, 1 / PER_MM);
+  ranged('the piece’s height (mm)', pieceMm.heightMm, 1 / PER_MM);
   ranged('what a cut takes (mm)', task.lossMm ?? 0, 0);
   ranged('what is taken off an edge (mm)', edgeMm, 0);
   return parted(task);

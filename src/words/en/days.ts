@@ -72,7 +72,6 @@ export const days = {
     'fewest sittings': 'as few sittings as can be',
   },
   wished: 'Wished for by',
-  noWish: 'No day',
   evenings: 'Evenings only (from five)',
   hoursFrom:
     'Hours are those of the workshop; hands, press and rack those of the print. Other prints of the shelf take their share.',
@@ -94,7 +93,9 @@ export const days = {
   week: {
     title: 'The workshop’s days',
     says: 'All prints of the shelf share hands, presses and racks.',
-    link: 'Days of all prints',
     back: 'Shelf',
+    shown: 'Shown',
+    span: { week: 'a week', month: 'a month', quarter: 'a quarter' },
+    nothing: 'Nothing waits: no print of the shelf has a step left to do.',
   },
 } as const;

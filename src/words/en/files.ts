@@ -132,7 +132,7 @@ export const files = {
     maskRun: 'mask, run {run, number}, {ink}',
     originCorner: 'origin corner',
   },
-  days: { calendar: 'Ulexite days' },
+  days: { house: 'Ulexite', calendar: 'Ulexite days' },
   prints: {
     asStoredJson: '{found} as stored.json',
     newPrint: 'new print',

@@ -1,6 +1,5 @@
 /** Paper: which one, how its parents are parted, what it all costs. */
 export const paper = {
-  none: 'Sheets are parted once the sheet is known: bring in a picture, and lay it out under Register.',
   choose: 'Choose a paper of the workshop: then its parent is known, and how it is parted.',
   gives:
     '{parents, plural, one {One parent} other {# parents}} of {paper} {parents, plural, one {gives} other {give}} {pieces, plural, one {one sheet} other {# sheets}}; {wanted, plural, one {one is} other {# are}} wanted.',
@@ -114,7 +113,6 @@ export const paper = {
     workUnknown: 'work: hours are not reckoned yet',
     total: 'in all',
     aPrint: 'a print',
-    aSheet: 'a sheet of paper',
     amount: '{amount, number, ::.00}{currency, select, none {} other { {currency}}}',
   },
   file: {

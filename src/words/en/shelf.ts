@@ -1,6 +1,7 @@
 /** The shelf: all prints in work, and what is asked before one is begun, renamed or deleted. */
 export const shelf = {
   count: '{total, plural, =0 {an empty shelf} one {# print in work} other {# prints in work}}',
+  days: 'Days',
   workshop: 'Workshop',
   bundle: {
     open: 'Open a bundle',

@@ -18,6 +18,7 @@ const DayField = dynamic(
   fetched(() => import('@/ui/kit/days/DayField').then((m) => m.DayField)),
   { ssr: false, loading: () => <div className={css.dayRoom} /> },
 );
+const CALENDAR = '/api/calendar.ics';
 const AIMS = DAYS_AIMS.map((aim) => [aim, daysWords(`aim.${aim}`)] as const);
 
 /** What days are looked for, and the days that were kept. */
@@ -65,11 +66,11 @@ export function DaysFields({ days }: { readonly days: Days }) {
         </p>
       </section>
       <section className={clsx(kit.stack, kit.gap8)}>
-        <Button href={`/api/calendar.ics?print=${id}`} download>
+        <Button href={`${CALENDAR}?print=${id}`} download>
           {daysWords('calendar')}
         </Button>
         <p className={kit.note}>
-          {daysWords('address')}: <code className={css.address}>/api/calendar.ics</code>
+          {daysWords('address')}: <code className={css.address}>{CALENDAR}</code>
         </p>
       </section>
     </>

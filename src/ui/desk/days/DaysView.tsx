@@ -53,7 +53,7 @@ export function DaysView() {
               happened={happened}
               kept={kept}
             />
-            <Places days={days} />
+            <Places days={days} items={items} />
             {steps.length > 0 && <StepList days={days} steps={steps} move={move} />}
             <Soon days={days} />
           </>

@@ -40,6 +40,8 @@ export function PaperChooser() {
   );
 }
 
+const VERDICT = { good: css.good, fair: css.fair, poor: css.poor };
+
 interface OneProps {
   readonly fit: PaperFit;
   readonly chosen: boolean;
@@ -62,7 +64,7 @@ function OnePaper({ fit: { paper, reasons }, chosen, onTake }: OneProps) {
       </div>
       <dl className={css.reasons}>
         {reasons.map(({ aspect, verdict, code, values }) => (
-          <div key={aspect} className={css[verdict]}>
+          <div key={aspect} className={VERDICT[verdict]}>
             <dt>{paperWords(`papers.aspect.${aspect}`)}</dt>
             <dd>
               <span className={css.verdict}>{paperWords(`papers.verdict.${verdict}`)}</span>{' '}

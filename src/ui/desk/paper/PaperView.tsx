@@ -1,8 +1,8 @@
 'use client';
 import clsx from 'clsx';
 import { useMemo } from 'react';
-import { formatSize, type Outcome } from '@/core/units';
-import { paperUsed, partedOf, sheetsNeeded, type PartedPaper } from '@/derived';
+import { formatLength, formatSize, type Outcome } from '@/core/units';
+import { cutTold, paperUsed, partedOf, sheetsNeeded, type PartedPaper } from '@/derived';
 import type { ItemOf } from '@/model';
 import { FileLink } from '@/ui/kit/FileLink';
 import { FromWorkshop } from '@/ui/kit/FromWorkshop';
@@ -10,7 +10,6 @@ import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
 import { inWords } from '@/words/failures';
 import { paperWords } from '@/words/paper';
-import { cutInWords } from '@/words/parting';
 import { sheetsWords } from '@/words/sheets';
 import { Costs } from './Costs';
 import { PaperChooser } from './PaperChooser';
@@ -64,6 +63,12 @@ function Parted({ paper, parted }: PartedProps) {
   const { pieces, cuts, strips, sheetMm, wasteShare } = parted.value;
   const wanted = lots.reduce((sum, lot) => (lot.paper === paper.name ? sum + lot.sheets : sum), 0),
     parents = Math.ceil(wanted / pieces.length);
+  const said = (cut: (typeof cuts)[number]) => {
+    const { is, atMm, lengthMm } = cutTold(cut);
+    return paperWords(`cut.${is}`, {
+      ...{ by: plan.parting.by, at: formatLength(atMm, unit), length: formatLength(lengthMm, unit) },
+    });
+  };
   return (
     <section aria-label={paperWords('cuts')}>
       <p className={kit.answer} aria-live="polite">
@@ -82,7 +87,7 @@ function Parted({ paper, parted }: PartedProps) {
           <p className={kit.note}>{paperWords('cutsSay')}</p>
           <ol className={css.cuts}>
             {cuts.map((cut, i) => (
-              <li key={i}>{cutInWords(cut, plan.parting.by, unit)}</li>
+              <li key={i}>{said(cut)}</li>
             ))}
           </ol>
           <FileLink href={urls.file('parting.pdf')}>{paperWords('pdf')}</FileLink>

@@ -44,6 +44,8 @@ interface Props {
   readonly kept?: readonly Mark[];
   /** Weeks shown at once; as many as are needed where this is not said. */
   readonly days?: number;
+  /** Days shown before today. */
+  readonly before?: number;
 }
 
 /** Midnight before a moment, as the calendar of this place has it. */
@@ -54,15 +56,21 @@ function midnight(min: number): number {
 }
 
 /** The drying rack from the side: each print a shelf; sheets lie on it while they dry, dotted; work stands solid; damp is waved; waiting is the bare shelf. */
-export function DryingRack({ prints, answer, nowMin, moves, happened = [], kept = [], days }: Props) {
+export function DryingRack({
+  prints,
+  answer,
+  nowMin,
+  moves,
+  happened = [],
+  kept = [],
+  days,
+  before = BEFORE_DAYS,
+}: Props) {
   const ref = useRef<HTMLDivElement>(null);
   const size = useSizePx(ref);
   const placed = useMemo(() => new Map(answer.placed.map((step) => [step.id, step])), [answer]);
   const from = midnight(
-    Math.min(
-      nowMin - BEFORE_DAYS * DAY_MIN,
-      ...happened.map(({ fromMin }) => Math.max(fromMin, nowMin - 14 * DAY_MIN)),
-    ),
+    Math.min(nowMin - before * DAY_MIN, ...happened.map(({ fromMin }) => Math.max(fromMin, nowMin - 14 * DAY_MIN))),
   );
   const last = Math.max(...answer.ends.map(([, end]) => end), nowMin);
   const count = days ?? Math.max(LEAST_DAYS, Math.min(MOST_DAYS, Math.ceil((last - from) / DAY_MIN) + 2));
@@ -208,6 +216,16 @@ const Shelf = memo(function Shelf({ print, placed, x, from, until, end, movable,
   );
 });
 
+const WORK = {
+  transfer: css.transferWork,
+  cut: css.cutWork,
+  damp: css.dampWork,
+  mix: css.mixWork,
+  print: css.printWork,
+  trim: css.trimWork,
+  sign: css.signWork,
+};
+
 interface WorkProps {
   readonly step: DayStep;
   readonly i: number;
@@ -224,7 +242,7 @@ function Work({ step, fromMin, style, movable, i }: WorkProps) {
   });
   const words = `${stepInWords(step)}, ${momentOf(isoOfMin(fromMin))}`;
   const shown = { ...style, transform: transform ? `translateX(${transform.x}px)` : undefined };
-  const looks = clsx(css.work, css[`is-${step.what}`], isDragging && css.dragged);
+  const looks = clsx(css.work, WORK[step.what], isDragging && css.dragged);
   if (!movable) return <i className={looks} style={shown} title={words} />;
   return (
     <button

@@ -1,15 +1,19 @@
 'use client';
 import { useMemo } from 'react';
 import { RackPlaces } from '@/core/days';
+import type { WorkshopItem } from '@/model';
 import { nearDayOf } from '@/words/dates';
 import { daysWords } from '@/words/days';
 import { kit } from '@/ui/kit/styles';
-import { usePrintDesk } from '../printContext';
 import { isoOfMin, type Days } from './useDays';
 
+interface Props {
+  readonly days: Days;
+  readonly items: readonly WorkshopItem[] | undefined;
+}
+
 /** How full each rack is now, and when it is fullest. */
-export function Places({ days: { question, answer } }: { readonly days: Days }) {
-  const { workshop } = usePrintDesk('workshop');
+export function Places({ days: { question, answer }, items }: Props) {
   const lines = useMemo(() => {
     if (!question || !answer) return [];
     return question.shop.racks.map(({ id, places, taken = [] }) => {
@@ -26,10 +30,10 @@ export function Places({ days: { question, answer } }: { readonly days: Days }) 
       }
       const most = Math.max(0, ...begins.map((min) => rack.most(min, min + 1)));
       const fullest = begins.find((min) => rack.most(min, min + 1) === most);
-      const name = workshop.items?.find(({ item }) => item.id === id)?.item.name ?? '';
+      const name = items?.find((item) => item.id === id)?.name ?? '';
       return { id, name, places, most, fullest, now: rack.most(question.nowMin, question.nowMin + 1) };
     });
-  }, [answer, question, workshop.items]);
+  }, [answer, items, question]);
   return (
     <div>
       {lines.map(({ id, name, places, most, fullest, now }) => (
