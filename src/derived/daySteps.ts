@@ -150,7 +150,8 @@ function printSteps(of: Of, id: Id, add: Add): void {
   else for (const r of all) oneRun(of, r, { minutes: task.minutesAPull[r], sheets: sheetsOf(r), damp }, id, add);
   const last = plan.runs.length - 1,
     left = Math.max(1, progress.bench.started ? progress.runs[last].tally.aliveCounted : toStart.counted);
-  const dry = dryingMin(of, last);
+  // laid on open films, they dry all the same in the end
+  const dry = dryingMin({ ...of, plan: { ...plan, way: { ...plan.way, under: 'dry' } } }, last);
   const ended = progress.runs[last].dryAt;
   add({
     ...{ id: id('trim', 'all'), what: 'trim', about: plan.paper.name, workMin: TRIM_MIN * left },

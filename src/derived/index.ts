@@ -123,6 +123,7 @@ export {
   sheetsNeeded,
   sheetsParted,
 } from './paperStep';
+export { needsOfPrint, shoppingList } from './shopping';
 export { dayStepsOf, onRackNow, workingHours } from './daySteps';
 export { type DaysAnswer, type DaysQuestion, readySteps, shopOfWorkshop, solveDays } from './daysSolved';
 export { type FilmBelow, filmBelowOf, lookedAt, taughtByCause } from './filmBelow';

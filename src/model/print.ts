@@ -64,3 +64,15 @@ export interface ShelfPage {
   /** Rises when the workshop changes: pictures of prints that use it are asked for anew. */
   readonly workshop: number;
 }
+
+/** Something to buy, or to have ready: paper in parents, ink in grams, board in dm², the rest in pieces. */
+export interface ShoppingRow {
+  readonly what: 'paper' | 'sheets' | 'ink' | 'board' | 'film' | 'tabs';
+  readonly name: string;
+  readonly amount: number;
+  /** Null where no stock is kept of it. */
+  readonly stock: number | null;
+  readonly missing: number;
+  /** Prints that want it. */
+  readonly prints: readonly string[];
+}

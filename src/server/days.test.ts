@@ -32,6 +32,8 @@ test('a wish and a pin are kept with the print; a day that is none is refused in
       NOW,
     ),
   );
-  expect(daysOfWorkshop(db, Date.parse(NOW))[0].steps[1].notBeforeMin).toBe(Date.parse('2027-01-10T18:00:00.000Z') / 60_000);
+  expect(daysOfWorkshop(db, Date.parse(NOW))[0].steps[1].notBeforeMin).toBe(
+    Date.parse('2027-01-10T18:00:00.000Z') / 60_000,
+  );
   expect(editPrint(db, id, { kind: 'days-set', part: { wishedBy: 'soon' } }, NOW).ok).toBe(false);
 });

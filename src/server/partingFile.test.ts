@@ -14,10 +14,16 @@ beforeEach(async () => ({ db, id, plan } = await bands()));
 afterEach(() => db.close());
 
 const papers = () => workshop(db, NOW).flatMap(({ item }) => (item.kind === 'paper' ? [item] : []));
-const use = (paper: ItemOf<'paper'>) => ok(editPrint(db, id, { kind: 'workshop-used', of: 'paper', items: [paper] }, NOW));
+const use = (paper: ItemOf<'paper'>) =>
+  ok(editPrint(db, id, { kind: 'workshop-used', of: 'paper', items: [paper] }, NOW));
 let serial = 0;
 const log = (act: BenchAct) =>
-  logActs(db, id, [{ id: `paper-entry-${String(++serial).padStart(4, '0')}`, version: 5, at: NOW, act }], Date.parse(NOW));
+  logActs(
+    db,
+    id,
+    [{ id: `paper-entry-${String(++serial).padStart(4, '0')}`, version: 5, at: NOW, act }],
+    Date.parse(NOW),
+  );
 
 test('stock goes down with the act, once however often it is sent, and up again when it is taken back', () => {
   const [paper] = papers();
@@ -38,7 +44,10 @@ test('stock goes down with the act, once however often it is sent, and up again 
 });
 
 test('the cut list is a PDF with every cut in words; without a paper of the workshop that is said', async () => {
-  expect(told(await partingPdf(db, id, new Date(NOW)))).toMatchObject({ ok: false, message: expect.stringMatching(/no paper/) });
+  expect(told(await partingPdf(db, id, new Date(NOW)))).toMatchObject({
+    ok: false,
+    message: expect.stringMatching(/no paper/),
+  });
   use(papers()[0]);
   const file = ok(await partingPdf(db, id, new Date(NOW)));
   expect(file.fileName).toMatch(/cut list\.pdf$/);

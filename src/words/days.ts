@@ -6,6 +6,7 @@ import { translator } from './translator';
 export const daysWords = translator<typeof days>(made);
 
 /** A step as one says it. */
-export function stepInWords({ what, run, about }: Pick<DayStep, 'what' | 'run' | 'about'>): string {
+export function stepInWords({ id, what, run, about }: Pick<DayStep, 'id' | 'what' | 'run' | 'about'>): string {
+  if (id.endsWith('/print/day')) return daysWords('wetDay', { runs: about });
   return daysWords(`step.${what}`, { run: (run ?? 0) + 1, about });
 }

@@ -157,6 +157,9 @@ function ShelfHead({ total, busy, setBusy, props }: ShelfHeadProps) {
         <span className={kit.quiet}>{shelfWords('count', { total })}</span>
       </div>
       <div className={kit.row}>
+        <Link href="/shopping" className={css.toWorkshop}>
+          {shelfWords('shopping')}
+        </Link>
         <Link href="/days" className={css.toWorkshop}>
           {shelfWords('days')}
         </Link>

@@ -27,6 +27,7 @@ export const days = {
     trim: 'trim and lay flat',
     sign: 'number and sign',
   },
+  wetDay: 'print runs {runs} in one day',
   happened: { cut: 'cut', print: '{sheets, plural, one {one pull} other {# pulls}} of run {run, number}' },
   rack: 'The drying rack: one shelf for each print, days across',
   shelf: '{print}: {steps, plural, one {one step} other {# steps}} until {end}',

@@ -23,6 +23,7 @@ import css from './days.module.css';
 const DAY_MIN = 1440,
   NAME_PX = 150,
   LEAST_PX = 6,
+  EACH_DAY = 10,
   LEAST_DAYS = 14,
   MOST_DAYS = 120,
   BEFORE_DAYS = 3;
@@ -127,16 +128,16 @@ interface WeeksProps {
   readonly x: (min: number) => number;
 }
 
-/** Each Monday as a quiet upright, with its day. */
+/** Each Monday as a quiet upright, with its day; in a week each day. */
 function Weeks({ from, count, x }: WeeksProps) {
   const days = Array.from({ length: count }, (_, d) => midnight(from + d * DAY_MIN + DAY_MIN / 2));
-  const mondays = days.filter((min) => new Date(min * 60_000).getDay() === 1);
+  const mondays = count <= EACH_DAY ? days : days.filter((min) => new Date(min * 60_000).getDay() === 1);
   const every = Math.max(1, Math.ceil(mondays.length / 10));
   return (
     <div className={css.weeks} aria-hidden="true">
       {mondays.map((min, i) => (
         <span key={min} style={{ left: NAME_PX + x(min) }}>
-          {i % every === 0 ? shortDayOf(isoOfMin(min)) : ''}
+          {i % every === 0 ? (count <= EACH_DAY ? nearDayOf : shortDayOf)(isoOfMin(min)) : ''}
         </span>
       ))}
     </div>

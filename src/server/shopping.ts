@@ -1,0 +1,24 @@
+import { beliefOf, needsOfPrint, plainSheet, shoppingList } from '@/derived';
+import type { ShoppingRow } from '@/model';
+import { benchLog, livingPrints, lossesElsewhere, workshopItems, type Store } from '@/store';
+import { cabinet } from './cabinet';
+import { readPlan } from './readPlan';
+import { standingOf } from './standing';
+
+const MOST_PRINTS = 200;
+
+/** What all prints in work still want, against the stock of workshop and cabinet. */
+export function shoppingOfWorkshop(db: Store, now: string): ShoppingRow[] {
+  const wanted = livingPrints(db, MOST_PRINTS, 0).flatMap((row) => {
+    const plan = readPlan(db, row);
+    if (!plan.ok) return [];
+    const progress = standingOf(db, row.id, plan.value, benchLog(db, row.id));
+    const belief = beliefOf(plan.value, lossesElsewhere(db, row.id), progress.bench);
+    return [{ print: row.name, needs: needsOfPrint(plan.value, plainSheet(plan.value), progress, belief) }];
+  });
+  return shoppingList(
+    wanted,
+    workshopItems(db).map(({ item }) => item),
+    cabinet(db, now),
+  );
+}

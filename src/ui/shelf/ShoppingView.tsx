@@ -1,0 +1,70 @@
+'use client';
+import Button from '@mui/material/Button';
+import clsx from 'clsx';
+import Link from 'next/link';
+import { materialById } from '@/core/cutting';
+import type { ShoppingRow } from '@/model';
+import { Brand } from '@/ui/kit/Brand';
+import { kit } from '@/ui/kit/styles';
+import { materialInWords } from '@/words/materials';
+import { shoppingWords } from '@/words/shopping';
+import css from './WeekView.module.css';
+
+/** What all prints in work still want, what is missing of it first. */
+export function ShoppingView({ rows }: { readonly rows: readonly ShoppingRow[] }) {
+  return (
+    <div className={kit.page}>
+      <header className={css.head}>
+        <Brand />
+        <h1>{shoppingWords('title')}</h1>
+        <Link href="/">{shoppingWords('back')}</Link>
+      </header>
+      <main className={css.room}>
+        <p className={kit.note}>{shoppingWords('says')}</p>
+        {rows.length === 0 ? (
+          <p className={clsx(kit.say, kit.wait)}>{shoppingWords('nothing')}</p>
+        ) : (
+          <>
+            <table className={css.list}>
+              <thead>
+                <tr>
+                  <th>{shoppingWords('head.what')}</th>
+                  <th />
+                  <th>{shoppingWords('head.wanted')}</th>
+                  <th>{shoppingWords('head.stock')}</th>
+                  <th>{shoppingWords('head.missing')}</th>
+                  <th>{shoppingWords('head.prints')}</th>
+                </tr>
+              </thead>
+              <tbody>
+                {rows.map((row) => (
+                  <Row key={`${row.what} ${row.name}`} row={row} />
+                ))}
+              </tbody>
+            </table>
+            <p>
+              <Button onClick={() => window.print()}>{shoppingWords('print')}</Button>
+            </p>
+          </>
+        )}
+      </main>
+    </div>
+  );
+}
+
+function Row({ row: { what, name, amount, stock, missing, prints } }: { readonly row: ShoppingRow }) {
+  const said = (of: number) => shoppingWords(`amount.${what}`, { amount: what === 'board' ? of : Math.ceil(of) });
+  const called = what === 'board' ? materialInWords(materialById(name as never)) : name;
+  return (
+    <tr>
+      <td className={kit.quiet}>{shoppingWords(`what.${what}`)}</td>
+      <td>{shoppingWords(`name.${what}`, { name: called })}</td>
+      <td className={kit.num}>{said(amount)}</td>
+      <td className={kit.num}>{stock === null ? shoppingWords('unknown') : said(stock)}</td>
+      <td className={clsx(kit.num, missing > 0 && kit.madder)}>
+        {missing > 0 ? <strong>{said(missing)}</strong> : shoppingWords('enough')}
+      </td>
+      <td className={kit.quiet}>{prints.join(', ')}</td>
+    </tr>
+  );
+}
