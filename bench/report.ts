@@ -16,6 +16,7 @@ const HEADINGS = [
   'Interface',
   'One print on two devices',
   'A sitting at the bench',
+  'Days and paper',
   'Losses by way',
   'A large store',
   'Memory',

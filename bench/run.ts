@@ -1,6 +1,7 @@
 import { cuttableReport } from './parts/cuttable';
 import { colourReport } from './parts/colour';
 import { composeReport } from './parts/compose';
+import { daysReport } from './parts/days';
 import { cuttingReport } from './parts/cutting';
 import { fadesReport } from './parts/fades';
 import { devicesReport } from './parts/devices';
@@ -27,6 +28,7 @@ const PARTS = [
   { name: 'interface', heading: 'Interface', measure: interfaceReport },
   { name: 'devices', heading: 'One print on two devices', measure: devicesReport },
   { name: 'sitting', heading: 'A sitting at the bench', measure: sittingReport },
+  { name: 'days', heading: 'Days and paper', measure: daysReport },
   { name: 'losses', heading: 'Losses by way', measure: lossesReport },
   { name: 'store', heading: 'A large store', measure: storeReport },
   { name: 'memory', heading: 'Memory', measure: memoryReport },

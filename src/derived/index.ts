@@ -113,7 +113,6 @@ export {
 export { type RestAnswer, type RestRequest, composeRest } from './composeRest';
 export { type DryingLearned, dryingLearnedFrom } from './dryingOf';
 export {
-  type PaperFit,
   type PartedPaper,
   costsOf,
   cutTold,

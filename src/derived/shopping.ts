@@ -17,6 +17,8 @@ export interface Need {
   readonly amount: number;
 }
 
+/** What is listed first. */
+const ORDER: readonly ShoppingRow['what'][] = ['paper', 'sheets', 'board', 'ink', 'film', 'tabs'];
 /** Strips of film a print wants for the ways that need them: an outline sheet under film, two tabs a sheet for pins. */
 const TABS_A_SHEET = 2;
 
@@ -120,5 +122,10 @@ export function shoppingList(
       const missing = Math.max(0, amount - (stock ?? 0));
       return { what: need.what, name: need.name, amount, stock, missing, prints: [...prints] };
     })
-    .sort((a, b) => Number(b.missing > 0) - Number(a.missing > 0));
+    .sort(
+      (a, b) =>
+        Number(b.missing > 0) - Number(a.missing > 0) ||
+        ORDER.indexOf(a.what) - ORDER.indexOf(b.what) ||
+        a.name.localeCompare(b.name),
+    );
 }

@@ -159,6 +159,14 @@ function floorIn(places: readonly number[]): (length: number) => number {
   };
 }
 
+function restsOf(places: readonly number[], floor: (length: number) => number): Int32Array {
+  const rests = new Int32Array(places.length ** 2);
+  places.forEach((length, i) => {
+    for (let k = 0; k < i; k++) rests[i * places.length + k] = floor(length - places[k]);
+  });
+  return rests;
+}
+
 interface Wanted {
   readonly w: number;
   readonly h: number;
@@ -181,6 +189,10 @@ type Choice =
 /** Best values of parts, each worked out once it is asked for; a part is its width and height as places, and which of its sides are raw ones of the parent. */
 class Solver {
   private readonly values: Float64Array;
+  private readonly tights: Int32Array;
+  /** Where what is left of each length lies when each shorter one is cut off it. */
+  private readonly restX: Int32Array;
+  private readonly restY: Int32Array;
 
   constructor(
     private readonly grid: Grid,
@@ -190,6 +202,9 @@ class Solver {
     private readonly whole: number,
   ) {
     this.values = new Float64Array(grid.xs.length * grid.ys.length * kinds).fill(NaN);
+    this.tights = new Int32Array(this.values.length).fill(-1);
+    this.restX = restsOf(grid.xs, grid.floorX);
+    this.restY = restsOf(grid.ys, grid.floorY);
   }
 
   private value(i: number, j: number, sides: number): number {
@@ -208,19 +223,19 @@ class Solver {
     return w > 0 && h > 0 ? LEFT_VALUE * ((w * h) / this.whole) ** 2 : 0;
   }
 
-  /** The smallest places below a part's size in which as many pieces lie: what is beyond comes off in one cut. */
-  private tight(w: number, h: number, sides: number): readonly [number, number] {
-    const { floorX, floorY } = this.grid;
-    let i = floorX(w),
-      j = floorY(h);
-    if (i === 0 || j === 0) return [0, 0];
+  /** The smallest places below a part's size in which as many pieces lie: what is beyond comes off in one cut. As one number. */
+  private tight(i: number, j: number, sides: number): number {
+    if (i === 0 || j === 0) return 0;
+    const place = this.place(i, j, sides);
+    if (this.tights[place] >= 0) return this.tights[place];
     const pieces = this.pieces(i, j, sides);
-    if (pieces === 0) return [0, 0];
-    // a part with both raw edges is as long as its parent: nothing comes off it unseen
-    const both = (a: number, b: number) => (sides & a) > 0 && (sides & b) > 0;
-    if (!both(LEFT, RIGHT)) while (i > 1 && this.pieces(i - 1, j, sides) === pieces) i--;
-    if (!both(TOP, BOTTOM)) while (j > 1 && this.pieces(i, j - 1, sides) === pieces) j--;
-    return [i, j];
+    let [x, y] = [i, j];
+    if (pieces > 0) {
+      // a part with both raw edges is as long as its parent: nothing comes off it unseen
+      if ((sides & (LEFT | RIGHT)) !== (LEFT | RIGHT)) while (x > 1 && this.pieces(x - 1, y, sides) === pieces) x--;
+      if ((sides & (TOP | BOTTOM)) !== (TOP | BOTTOM)) while (y > 1 && this.pieces(x, y - 1, sides) === pieces) y--;
+    }
+    return (this.tights[place] = pieces === 0 ? 0 : x * this.grid.ys.length + y);
   }
 
   private pieces(i: number, j: number, sides: number): number {
@@ -229,9 +244,15 @@ class Solver {
 
   /** A part of any size: its pieces lie in the places below its size, and what is beyond is cut off. */
   private valueOf(w: number, h: number, sides: number): number {
+    return this.valueAt(w, h, this.grid.floorX(w), this.grid.floorY(h), sides);
+  }
+
+  private valueAt(w: number, h: number, floorI: number, floorJ: number, sides: number): number {
     const { xs, ys } = this.grid;
-    const [i, j] = this.tight(w, h, sides);
-    if (i === 0) return this.waste(w, h);
+    const tight = this.tight(floorI, floorJ, sides);
+    if (tight === 0) return this.waste(w, h);
+    const j = tight % ys.length,
+      i = (tight - j) / ys.length;
     return (
       this.value(i, j, sides) +
       this.waste(w - xs[i], h) +
@@ -264,15 +285,24 @@ class Solver {
         const at = first ? this.rawOff : (upright ? w : h) - this.rawOff;
         take(rest + this.waste(upright ? this.rawOff : w, upright ? h : this.rawOff) + CUT_VALUE, upright, at, first);
       }
+    const [n, m] = [xs.length, ys.length];
     for (let k = 1; k < i; k++) {
-      take(this.value(k, j, leftOf) + this.valueOf(w - xs[k], h, rightOf) + CUT_VALUE, true, xs[k], true);
+      const rest = this.restX[i * n + k];
+      take(this.value(k, j, leftOf) + this.valueAt(w - xs[k], h, rest, j, rightOf) + CUT_VALUE, true, xs[k], true);
       if (this.kinds > 1)
-        take(this.value(k, j, rightOf) + this.valueOf(w - xs[k], h, leftOf) + CUT_VALUE, true, w - xs[k], false);
+        take(
+          this.value(k, j, rightOf) + this.valueAt(w - xs[k], h, rest, j, leftOf) + CUT_VALUE,
+          ...([true, w - xs[k], false] as const),
+        );
     }
     for (let k = 1; k < j; k++) {
-      take(this.value(i, k, topOf) + this.valueOf(w, h - ys[k], bottomOf) + CUT_VALUE, false, ys[k], true);
+      const rest = this.restY[j * m + k];
+      take(this.value(i, k, topOf) + this.valueAt(w, h - ys[k], i, rest, bottomOf) + CUT_VALUE, false, ys[k], true);
       if (this.kinds > 1)
-        take(this.value(i, k, bottomOf) + this.valueOf(w, h - ys[k], topOf) + CUT_VALUE, false, h - ys[k], false);
+        take(
+          this.value(i, k, bottomOf) + this.valueAt(w, h - ys[k], i, rest, topOf) + CUT_VALUE,
+          ...([false, h - ys[k], false] as const),
+        );
     }
     return { value, choice };
   }
@@ -295,8 +325,10 @@ class Solver {
       );
     const visit = (given: Part, bits: number): void => {
       const { xs, ys } = this.grid;
-      const [i, j] = this.tight(given.w, given.h, bits);
-      if (i === 0) return leave(given);
+      const tight = this.tight(this.grid.floorX(given.w), this.grid.floorY(given.h), bits);
+      if (tight === 0) return leave(given);
+      const j = tight % ys.length,
+        i = (tight - j) / ys.length;
       const fitting = this.fitted(given, xs[i], ys[j], bits, cut, leave);
       const { choice } = this.best(i, j, bits);
       if (choice.is === 'piece') out.pieces.push({ ...rect(fitting), turned: choice.of.turned });

@@ -1,8 +1,8 @@
 'use client';
 import Button from '@mui/material/Button';
 import clsx from 'clsx';
-import { memo, useDeferredValue, useMemo } from 'react';
-import { fillsAfter, looksOfPlan, paperFitOf, sheetsNeeded, type PaperFit } from '@/derived';
+import { memo, useCallback, useDeferredValue, useMemo } from 'react';
+import { fillsAfter, looksOfPlan, paperFitOf, sheetsNeeded } from '@/derived';
 import type { ItemOf } from '@/model';
 import { usePrintDesk } from '@/ui/kit/printContext';
 import { kit } from '@/ui/kit/styles';
@@ -13,27 +13,29 @@ import css from './paper.module.css';
 /** The papers of the workshop beside each other: the print as it would look on each, and what speaks for and against it. */
 export function PaperChooser() {
   const { plan, progress, belief, workshop, change } = usePrintDesk('plan', 'progress', 'belief', 'workshop', 'change');
-  const later = useDeferredValue(plan);
-  const fits = useMemo(() => {
-    const papers = (workshop.items ?? []).flatMap(({ item }) => (item.kind === 'paper' ? [item] : []));
-    const sheets = sheetsNeeded(later, progress, belief)
-      .filter(({ what }) => what === 'edition' || what === 'tests')
-      .reduce((sum, lot) => sum + lot.sheets, 0);
-    return papers.map((paper) => paperFitOf(later, paper, sheets, progress.bench.coloursGot));
-  }, [belief, later, progress, workshop.items]);
+  const papers = useMemo(
+    () => (workshop.items ?? []).flatMap(({ item }) => (item.kind === 'paper' ? [item] : [])),
+    [workshop.items],
+  );
+  const sheets = useMemo(
+    () =>
+      sheetsNeeded(plan, progress, belief)
+        .filter(({ what }) => what === 'edition' || what === 'tests')
+        .reduce((sum, lot) => sum + lot.sheets, 0),
+    [belief, plan, progress],
+  );
   const used = plan.uses.find(({ kind }) => kind === 'paper')?.id;
+  const take = useCallback(
+    (paper: ItemOf<'paper'>) => void change({ kind: 'workshop-used', of: 'paper', items: [paper] }),
+    [change],
+  );
   return (
     <section aria-label={paperWords('papers.title')}>
       <h2>{paperWords('papers.title')}</h2>
       <p className={clsx(kit.note, kit.around4)}>{paperWords('papers.says')}</p>
       <ul className={css.papers}>
-        {fits.map((fit) => (
-          <OnePaper
-            key={fit.paper.id}
-            fit={fit}
-            chosen={fit.paper.id === used}
-            onTake={() => void change({ kind: 'workshop-used', of: 'paper', items: [fit.paper] })}
-          />
+        {papers.map((paper) => (
+          <OnePaper key={paper.id} {...{ paper, sheets }} chosen={paper.id === used} onTake={take} />
         ))}
       </ul>
     </section>
@@ -43,12 +45,18 @@ export function PaperChooser() {
 const VERDICT = { good: css.good, fair: css.fair, poor: css.poor };
 
 interface OneProps {
-  readonly fit: PaperFit;
+  readonly paper: ItemOf<'paper'>;
+  readonly sheets: number;
   readonly chosen: boolean;
-  readonly onTake: () => void;
+  readonly onTake: (paper: ItemOf<'paper'>) => void;
 }
 
-function OnePaper({ fit: { paper, reasons }, chosen, onTake }: OneProps) {
+/** Each by itself, and after what is being typed: none holds up the others. */
+const OnePaper = memo(function OnePaper({ paper, sheets, chosen, onTake }: OneProps) {
+  const { plan, progress } = usePrintDesk('plan', 'progress');
+  const later = useDeferredValue(plan),
+    got = progress.bench.coloursGot;
+  const { reasons } = useMemo(() => paperFitOf(later, paper, sheets, got), [got, later, paper, sheets]);
   return (
     <li className={clsx(css.onePaper, chosen && css.chosen)}>
       <LookOn paper={paper} />
@@ -57,7 +65,7 @@ function OnePaper({ fit: { paper, reasons }, chosen, onTake }: OneProps) {
         {chosen ? (
           <strong className={kit.press}>{paperWords('papers.taken')}</strong>
         ) : (
-          <Button size="small" onClick={onTake} aria-label={`${paperWords('papers.take')}: ${paper.name}`}>
+          <Button size="small" onClick={() => onTake(paper)} aria-label={`${paperWords('papers.take')}: ${paper.name}`}>
             {paperWords('papers.take')}
           </Button>
         )}
@@ -75,7 +83,7 @@ function OnePaper({ fit: { paper, reasons }, chosen, onTake }: OneProps) {
       </dl>
     </li>
   );
-}
+});
 
 /** The finished print on a paper, small. */
 const LookOn = memo(function LookOn({ paper: { name, labD50 } }: { readonly paper: ItemOf<'paper'> }) {
